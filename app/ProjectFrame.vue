@@ -1,0 +1,362 @@
+<script setup lang="ts">
+import { useDark, useEventListener } from '@vueuse/core'
+import { computed, ref, watch } from 'vue'
+import { useRoute, useRouter } from 'vue-router'
+import { formatMoney } from '../core/measure/money.ts'
+import { shown, sayVerdict } from '../core/wording/checks.ts'
+import { plural } from '../core/wording/say.ts'
+import IconUndo from '~icons/bi/arrow-counterclockwise'
+import IconRedo from '~icons/bi/arrow-clockwise'
+import IconHelp from '~icons/bi/question-circle'
+import IconDark from '~icons/bi/moon'
+import IconHome from '~icons/bi/house'
+import IconExport from '~icons/bi/download'
+import IconGear from '~icons/bi/gear'
+import KeySheet from './components/KeySheet.vue'
+import ProjectSettings from './components/ProjectSettings.vue'
+import VerdictMark from './components/VerdictMark.vue'
+import { download } from './persistence/download.ts'
+import { STATIONS } from './stations.ts'
+import { useDocument } from './stores/document.ts'
+import { useReadings } from './stores/readings.ts'
+import { writeProject } from '../core/project/file.ts'
+
+const route = useRoute()
+const router = useRouter()
+const doc = useDocument()
+const readings = useReadings()
+const dark = useDark({ attribute: 'data-bs-theme', valueDark: 'dark', valueLight: 'light', disableTransition: false })
+const missing = ref(false)
+const keys = ref(false)
+const settings = ref(false)
+
+watch(
+  () => route.params.project,
+  async (id) => {
+    if (typeof id === 'string') missing.value = !(await doc.open(id))
+  },
+  { immediate: true },
+)
+
+const stations = computed(() =>
+  STATIONS.map((s) => {
+    const open = openAt(s.id)
+    return { ...s, open, trouble: s.id === 'prove' && readings.overall.state === 'fails' }
+  }),
+)
+/** What is still open at a station, as a small count. */
+function openAt(id: string): number {
+  const p = doc.project
+  if (!p) return 0
+  if (id === 'sort') return p.goods.length === 0 ? 1 : 0
+  if (id === 'shape') return p.builds.length === 0 ? 1 : readings.outcomes.filter((o) => !o.ok).length
+  if (id === 'prove') return readings.overall.fails + readings.overall.unknown
+  if (id === 'build') {
+    const steps = readings.readings.flatMap((r) => r.steps.map((s) => `${r.build.id}/${s.id}`))
+    return steps.filter((s) => !p.progress.steps.includes(s)).length
+  }
+  return 0
+}
+
+const reckoning = computed(() => {
+  const plan = readings.procurement
+  return {
+    boards: plan ? `${plural(plan.cutPlan.boards.length, 'board')}, ${plural(plan.cutPlan.sheets.length, 'sheet')}` : '…',
+    cost: plan && doc.project ? formatMoney(plan.bill.totalMinor, doc.project.settings.currency) : '…',
+    mass: readings.say.mass(readings.readings.reduce((m, r) => m + r.massKg, 0)),
+  }
+})
+const saved = computed(() => ({ saved: 'saved', saving: 'saving …', failed: 'not saved', full: 'not saved: disk full' })[doc.saveState])
+
+const typing = (e: KeyboardEvent) => e.target instanceof HTMLElement && (e.target.isContentEditable || /^(INPUT|TEXTAREA|SELECT)$/.test(e.target.tagName))
+useEventListener(window, 'keydown', (e) => {
+  if ((e.ctrlKey || e.metaKey) && e.key.toLowerCase() === 'z') {
+    if (typing(e)) return
+    e.preventDefault()
+    if (e.shiftKey) doc.redo()
+    else doc.undo()
+    return
+  }
+  if ((e.ctrlKey || e.metaKey) && e.key.toLowerCase() === 'y' && !typing(e)) {
+    e.preventDefault()
+    doc.redo()
+    return
+  }
+  if (typing(e) || e.ctrlKey || e.metaKey || e.altKey) return
+  const station = STATIONS.find((s) => s.key === e.key)
+  if (station) void router.push({ name: station.id, params: route.params })
+  else if (e.key === '?') keys.value = true
+  else if (e.key === '0') void router.push('/')
+})
+// What is not on disk yet goes there before the tab is hidden or closed.
+useEventListener(window, 'pagehide', () => void doc.flush())
+useEventListener(document, 'visibilitychange', () => {
+  if (document.hidden) void doc.flush()
+  else void doc.refresh()
+})
+useEventListener(window, 'focus', () => void doc.refresh())
+
+function exportFile() {
+  if (doc.project) download(`${doc.project.name.replace(/[^\p{L}\p{N}]+/gu, '-').toLowerCase()}.tackloft.json`, writeProject(doc.project), 'application/json')
+}
+</script>
+
+<template>
+  <div class="frame">
+    <a class="skip" href="#main">Skip to the station</a>
+    <nav class="rod no-print" aria-label="Stations">
+      <RouterLink v-for="s in stations" :key="s.id" :to="{ name: s.id, params: route.params }" class="mark" :title="`${s.question} (${s.key})`">
+        <span class="tick" aria-hidden="true" />
+        <span class="name">{{ s.name }}</span>
+        <span v-if="s.trouble" class="count trouble"><span aria-hidden="true">×</span><span class="visually-hidden">something fails</span></span>
+        <span v-else-if="s.open > 0" class="count">{{ s.open }}<span class="visually-hidden"> open</span></span>
+      </RouterLink>
+    </nav>
+    <header class="heading no-print">
+      <RouterLink to="/" class="home" title="All projects (0)"><IconHome aria-hidden="true" /><span class="visually-hidden">All projects</span></RouterLink>
+      <h1 class="project">{{ doc.project?.name }}</h1>
+      <span class="saved soft small" role="status">{{ saved }}</span>
+      <span class="grow" />
+      <button type="button" class="tool" :disabled="!doc.canUndo" :title="doc.canUndo ? `Undo: ${doc.undoLabel} (Ctrl Z)` : 'Nothing to undo'" @click="doc.undo()"><IconUndo aria-hidden="true" /><span class="visually-hidden">Undo</span></button>
+      <button type="button" class="tool" :disabled="!doc.canRedo" :title="doc.canRedo ? `Redo: ${doc.redoLabel} (Ctrl Shift Z)` : 'Nothing to redo'" @click="doc.redo()"><IconRedo aria-hidden="true" /><span class="visually-hidden">Redo</span></button>
+      <button type="button" class="tool" title="Export the project file" @click="exportFile"><IconExport aria-hidden="true" /><span class="visually-hidden">Export the project file</span></button>
+      <button type="button" class="tool" title="Units, saw, wood and limits" @click="settings = true"><IconGear aria-hidden="true" /><span class="visually-hidden">Project settings</span></button>
+      <button type="button" class="tool" :aria-pressed="dark" title="Dark for the garage at night" @click="dark = !dark"><IconDark aria-hidden="true" /><span class="visually-hidden">Dark</span></button>
+      <button type="button" class="tool" title="Keys (?)" @click="keys = true"><IconHelp aria-hidden="true" /><span class="visually-hidden">Keys</span></button>
+    </header>
+    <main id="main" tabindex="-1">
+      <p v-if="doc.notice" class="notice" role="alert">
+        {{ doc.notice }}
+        <button type="button" class="btn btn-sm btn-outline-secondary ms-2" @click="doc.notice = ''">Understood</button>
+      </p>
+      <div v-if="missing" class="station">
+        <h2>This project is not here</h2>
+        <p>It may lie in the bin, or in another browser. <RouterLink to="/">Back to all projects</RouterLink></p>
+      </div>
+      <RouterView v-else-if="doc.project" />
+    </main>
+    <footer class="reckoning no-print" aria-label="Reckoning">
+      <RouterLink :to="{ name: 'prove', params: route.params }" class="verdict">
+        <VerdictMark v-if="readings.overall.weakest" :state="shown(readings.overall.weakest)" />
+        <span class="words">{{ readings.readings.length ? sayVerdict(readings.overall, readings.say) : 'Nothing built yet' }}</span>
+      </RouterLink>
+      <RouterLink :to="{ name: 'cut', params: route.params }">{{ reckoning.boards }}</RouterLink>
+      <RouterLink :to="{ name: 'buy', params: route.params }">{{ reckoning.cost }}</RouterLink>
+      <RouterLink :to="{ name: 'shape', params: route.params }" class="wide">{{ reckoning.mass }} of wood</RouterLink>
+    </footer>
+    <KeySheet v-model="keys" />
+    <ProjectSettings v-model="settings" />
+  </div>
+</template>
+
+<style scoped>
+.frame {
+  display: grid;
+  grid-template: 48px 1fr auto / 76px 1fr;
+  grid-template-areas: 'rod heading' 'rod main' 'rod reckoning';
+  height: 100dvh;
+}
+.skip {
+  position: absolute;
+  left: -999px;
+}
+.skip:focus {
+  left: 90px;
+  top: 8px;
+  z-index: 20;
+  background: var(--sheet);
+  padding: 0.4rem 0.8rem;
+}
+.rod {
+  grid-area: rod;
+  display: flex;
+  flex-direction: column;
+  padding: 56px 0 12px;
+  background: linear-gradient(90deg, var(--wood) 0 14px, var(--sheet) 14px);
+  border-right: 1px solid var(--line);
+}
+.mark {
+  position: relative;
+  display: flex;
+  align-items: center;
+  flex: 1 1 0;
+  max-height: 74px;
+  color: var(--ink);
+  text-decoration: none;
+  font-weight: 600;
+  font-size: 0.9rem;
+}
+.tick {
+  width: 22px;
+  height: 2px;
+  background: var(--ink);
+  margin-right: 5px;
+}
+.mark:hover .name {
+  text-decoration: underline;
+}
+.mark.router-link-active {
+  color: var(--chalk);
+}
+.mark.router-link-active .tick {
+  height: 5px;
+  width: 24px;
+  margin-right: 3px;
+  background: var(--chalk);
+}
+.count {
+  position: absolute;
+  top: calc(50% - 24px);
+  right: 4px;
+  min-width: 18px;
+  text-align: center;
+  font-size: 0.72rem;
+  border: 1px solid var(--line-strong);
+  border-radius: 9px;
+  padding: 0 4px;
+  background: var(--sheet);
+  color: var(--ink);
+}
+.count.trouble {
+  border-color: var(--trouble);
+  color: var(--trouble);
+  font-weight: 700;
+}
+.heading {
+  grid-area: heading;
+  display: flex;
+  align-items: center;
+  gap: 0.6rem;
+  padding: 0 0.8rem 0 1.1rem;
+  border-bottom: 1px solid var(--line);
+  background: var(--sheet);
+  min-width: 0;
+}
+.home {
+  color: var(--ink);
+}
+.project {
+  font-size: 1.1rem;
+  white-space: nowrap;
+  overflow: hidden;
+  text-overflow: ellipsis;
+}
+.grow {
+  flex: 1;
+}
+.tool {
+  display: inline-grid;
+  place-items: center;
+  width: 38px;
+  height: 38px;
+  border: 0;
+  border-radius: 4px;
+  background: none;
+  color: var(--ink);
+}
+.tool:hover:not(:disabled) {
+  background: var(--chalk-soft);
+}
+.tool:disabled {
+  color: var(--line-strong);
+}
+main {
+  grid-area: main;
+  overflow: auto;
+  min-width: 0;
+  outline: none;
+}
+.notice {
+  margin: 0.6rem 1.1rem 0;
+  padding: 0.5rem 0.8rem;
+  background: var(--doubt-soft);
+  border-left: 4px solid var(--doubt);
+}
+.reckoning {
+  grid-area: reckoning;
+  display: flex;
+  align-items: center;
+  gap: 1.4rem;
+  padding: 0.42rem 1.1rem;
+  border-top: 1.5px solid var(--line-strong);
+  background: var(--sheet);
+  font-size: 0.92rem;
+}
+.reckoning a {
+  color: var(--ink);
+  text-decoration: none;
+  white-space: nowrap;
+}
+.reckoning a:hover {
+  text-decoration: underline;
+}
+.reckoning .verdict {
+  flex: 1;
+  display: flex;
+  align-items: center;
+  gap: 0.5rem;
+  min-width: 0;
+  overflow: hidden;
+}
+.verdict .words {
+  overflow: hidden;
+  text-overflow: ellipsis;
+}
+@media (max-width: 700px) {
+  .frame {
+    grid-template: 48px 1fr auto 54px / 1fr;
+    grid-template-areas: 'heading' 'main' 'reckoning' 'rod';
+  }
+  .rod {
+    flex-direction: row;
+    padding: 0;
+    background: linear-gradient(180deg, var(--wood) 0 9px, var(--sheet) 9px);
+    border-right: 0;
+    border-top: 1px solid var(--line);
+  }
+  .mark {
+    flex-direction: column;
+    justify-content: flex-start;
+    font-size: 0.78rem;
+    max-height: none;
+  }
+  .tick,
+  .mark.router-link-active .tick {
+    width: 2px;
+    height: 16px;
+    margin: 0 0 3px;
+  }
+  .mark.router-link-active .tick {
+    width: 5px;
+  }
+  .count {
+    top: 1px;
+    right: 2px;
+  }
+  .saved,
+  .wide {
+    display: none;
+  }
+  .heading {
+    gap: 0.2rem;
+    padding: 0 0.4rem 0 0.8rem;
+  }
+  .tool {
+    width: 36px;
+  }
+  .reckoning {
+    gap: 0.8rem;
+    padding: 0.35rem 0.8rem;
+    font-size: 0.84rem;
+  }
+}
+@media print {
+  .frame {
+    display: block;
+    height: auto;
+  }
+  main {
+    overflow: visible;
+  }
+}
+</style>

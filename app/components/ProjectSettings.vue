@@ -1,0 +1,96 @@
+<script setup lang="ts">
+import { computed, ref } from 'vue'
+import { startingSettings, type Settings } from '../../core/assembly/settings.ts'
+import { GRADES } from '../../core/catalogue/lumber.ts'
+import { CURRENCIES } from '../../core/measure/money.ts'
+import { useDocument } from '../stores/document.ts'
+import MeasureField from './MeasureField.vue'
+
+const open = defineModel<boolean>({ required: true })
+const doc = useDocument()
+const s = computed(() => doc.project?.settings)
+
+function set<K extends keyof Settings>(key: K, value: Settings[K]) {
+  doc.change(`change ${key}`, (d) => {
+    d.settings[key] = value as never
+  })
+}
+const anchorProblem = ref('')
+function setAnchor(field: HTMLInputElement) {
+  const n = field.value.trim() === '' ? null : Number(field.value)
+  anchorProblem.value = n !== null && !(n >= 10 && n <= 100_000) ? 'A force from 10 to 100,000 N, as printed on the packet; empty when not known.' : ''
+  if (!anchorProblem.value) set('anchorRatedN', n)
+}
+const METHODS = [{ value: 'asd', text: 'North American, allowable stress' }, { value: 'ec5', text: 'Eurocode 5, limit states' }]
+const MOISTURE = [{ value: 'unheated', text: 'unheated garage or shed' }, { value: 'dry', text: 'heated, indoors' }]
+const SAG = [{ value: 240, text: 'span / 240: storage' }, { value: 360, text: 'span / 360: worktops' }, { value: 384, text: 'span / 384: what the eye sees' }]
+const grades = GRADES.map((g) => ({ value: g.id, text: `${g.label} (${[g.asd && 'North American', g.ec5 && 'Eurocode'].filter(Boolean).join(', ')})` }))
+const rename = (name: string) => name.trim() && doc.change('rename the project', (d) => void (d.name = name.trim().slice(0, 80)))
+/** Lengths and saw keep their values; only how they are shown changes. Materials belong to the yard and stay too. */
+const setUnits = (system: 'imperial' | 'metric') => set('system', system)
+const useDefaults = () => doc.change('starting values of the units', (d) => void (d.settings = startingSettings(d.settings.system)))
+</script>
+
+<template>
+  <BModal v-model="open" title="Project settings" no-footer lazy size="lg">
+    <div v-if="s && doc.project" class="grid">
+      <div>
+        <label class="form-label" for="set-name">Name</label>
+        <input id="set-name" class="form-control form-control-sm" :value="doc.project.name" maxlength="80" @change="rename(($event.target as HTMLInputElement).value)" />
+      </div>
+      <div>
+        <span class="form-label d-block">Units</span>
+        <BButtonGroup size="sm" aria-label="Units">
+          <BButton :variant="s.system === 'imperial' ? 'primary' : 'outline-secondary'" :aria-pressed="s.system === 'imperial'" @click="setUnits('imperial')">feet and inches</BButton>
+          <BButton :variant="s.system === 'metric' ? 'primary' : 'outline-secondary'" :aria-pressed="s.system === 'metric'" @click="setUnits('metric')">millimetres</BButton>
+        </BButtonGroup>
+      </div>
+      <div v-if="s.system === 'imperial'">
+        <label class="form-label" for="set-fraction">Smallest fraction</label>
+        <BFormSelect id="set-fraction" size="sm" :model-value="s.fraction" :options="[{ value: 16, text: '1/16 in' }, { value: 32, text: '1/32 in' }]" @update:model-value="set('fraction', Number($event) as 16 | 32)" />
+      </div>
+      <div>
+        <label class="form-label" for="set-currency">Money</label>
+        <BFormSelect id="set-currency" size="sm" :model-value="s.currency" :options="[...CURRENCIES]" @update:model-value="set('currency', $event as Settings['currency'])" />
+      </div>
+      <MeasureField label="Saw kerf" :value="s.kerfMm" :max="10" @change="(v) => v !== null && set('kerfMm', v)" />
+      <MeasureField label="Squared off one end of a board" :value="s.squaringTrimMm" :max="100" @change="(v) => v !== null && set('squaringTrimMm', v)" />
+      <MeasureField label="Trimmed off each edge of a sheet" :value="s.sheetTrimMm" :max="50" @change="(v) => v !== null && set('sheetTrimMm', v)" />
+      <MeasureField label="Most one person lifts" quantity="mass" :value="s.onePersonKg" :min="1" :max="60" @change="(v) => v !== null && set('onePersonKg', v)" />
+      <div>
+        <label class="form-label" for="set-method">Design method</label>
+        <BFormSelect id="set-method" size="sm" :model-value="s.method" :options="METHODS" @update:model-value="set('method', $event as Settings['method'])" />
+      </div>
+      <div>
+        <label class="form-label" for="set-grade">Lumber</label>
+        <BFormSelect id="set-grade" size="sm" :model-value="s.grade" :options="grades" @update:model-value="set('grade', String($event))" />
+      </div>
+      <div>
+        <label class="form-label" for="set-moisture">Where it stands</label>
+        <BFormSelect id="set-moisture" size="sm" :model-value="s.moisture" :options="MOISTURE" @update:model-value="set('moisture', $event as Settings['moisture'])" />
+      </div>
+      <div>
+        <label class="form-label" for="set-sag">Sag allowed in the long run</label>
+        <BFormSelect id="set-sag" size="sm" :model-value="s.sagRatio" :options="SAG" @update:model-value="set('sagRatio', Number($event))" />
+      </div>
+      <div>
+        <label class="form-label" for="set-anchor">One masonry anchor, maker's rated pull-out (N)</label>
+        <input id="set-anchor" class="form-control form-control-sm" inputmode="numeric" :value="s.anchorRatedN ?? ''" placeholder="from the packet" @change="setAnchor($event.target as HTMLInputElement)" />
+        <p v-if="anchorProblem" class="text-trouble small mb-0" role="alert">{{ anchorProblem }}</p>
+      </div>
+    </div>
+    <p class="soft small mt-3 mb-0">
+      Changing units changes only how lengths are shown.
+      <button type="button" class="btn btn-sm btn-link p-0 align-baseline" @click="useDefaults">Use the usual saw, method and wood for these units</button>
+    </p>
+  </BModal>
+</template>
+
+<style scoped>
+.grid {
+  display: grid;
+  grid-template-columns: repeat(auto-fill, minmax(230px, 1fr));
+  gap: 0.8rem 1.1rem;
+  align-items: start;
+}
+</style>

@@ -1,0 +1,53 @@
+import { defineStore } from 'pinia'
+import { computed, shallowRef, watch } from 'vue'
+import { unitsOf } from '../../core/assembly/settings.ts'
+import { verdict, type Verdict } from '../../core/checks/verdict.ts'
+import { METRIC } from '../../core/measure/units.ts'
+import type { Procurement } from '../../core/project/plan.ts'
+import { readBuilds, readingsOf } from '../../core/project/read-build.ts'
+import { sayIn } from '../../core/wording/say.ts'
+import { useHeavy } from '../composables/heavy.ts'
+import { useDocument } from './document.ts'
+
+/** Everything that is read from the open project: builds at once, cut plan and bill from the worker a moment later. */
+export const useReadings = defineStore('readings', () => {
+  const doc = useDocument()
+  const units = computed(() => (doc.project ? unitsOf(doc.project.settings) : METRIC))
+  const say = computed(() => sayIn(units.value))
+  const outcomes = computed(() => (doc.project ? readBuilds(doc.project) : []))
+  const readings = computed(() => readingsOf(outcomes.value))
+  const overall = computed((): Verdict => verdict(readings.value.flatMap((r) => r.checks)))
+
+  const procurement = shallowRef<Procurement | null>(null)
+  const planning = shallowRef(false)
+  let running = false
+  let again = false
+  async function plan() {
+    if (running) {
+      again = true
+      return
+    }
+    running = true
+    do {
+      again = false
+      const project = doc.project
+      if (!project) break
+      planning.value = true
+      const result = await useHeavy().procure(project)
+      if (doc.project?.id === project.id) procurement.value = result
+    } while (again)
+    running = false
+    planning.value = false
+  }
+  // Ticks and names change neither parts nor prices.
+  watch(
+    () => [doc.project?.id, doc.project?.builds, doc.project?.goods, doc.project?.room, doc.project?.settings, doc.project?.prices],
+    ([id], before) => {
+      if (id !== before?.[0]) procurement.value = null
+      if (doc.project && doc.project.builds.length > 0) void plan()
+      else procurement.value = null
+    },
+    { immediate: true },
+  )
+  return { units, say, outcomes, readings, overall, procurement, planning }
+})

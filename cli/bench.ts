@@ -1,0 +1,48 @@
+import { exampleContext, exampleGoods } from '../core/families/example-context.ts'
+import { findFamily } from '../core/families/registry.ts'
+import { drawView } from '../core/drawing/view.ts'
+import { readWith } from '../core/project/read-build.ts'
+import { procure } from '../core/project/plan.ts'
+import { newProject } from '../core/project/project.ts'
+import { remedies } from '../core/project/remedies.ts'
+import type { Build } from '../core/project/project.ts'
+
+/* Speed budgets of the design. Timings are printed, never tested: machines differ. */
+
+function median(times: number[]): number {
+  const sorted = [...times].sort((a, b) => a - b)
+  return sorted[Math.floor(sorted.length / 2)]
+}
+function time(runs: number, work: () => void): { median: number; worst: number } {
+  for (let i = 0; i < Math.min(60, runs); i++) work()
+  const times = Array.from({ length: runs }, () => {
+    const t = performance.now()
+    work()
+    return performance.now() - t
+  })
+  return { median: median(times), worst: Math.max(...times) }
+}
+const line = (name: string, budgetMs: number, t: { median: number; worst: number }, note = '') =>
+  process.stdout.write(`${name.padEnd(46)} median ${t.median.toFixed(2).padStart(8)} ms   worst ${t.worst.toFixed(2).padStart(8)} ms   budget ${budgetMs} ms   ${t.median <= budgetMs ? 'within' : 'OVER'} ${note}\n`)
+
+const family = findFamily('post-rack')!
+const ctx = exampleContext('imperial', [exampleGoods('imperial', 'pail', 90), exampleGoods('imperial', 'box', 60)])
+const params = { ...(family.start(ctx) as object), follow: 'wall', shelves: 8, crossEveryMm: 305 }
+const build: Build = { id: 'b', name: 'bench', family: 'post-rack', params: params as Build['params'], wallId: 'w', offsetMm: 0, goods: [] }
+const first = readWith(family, build, ctx)
+if (!first.ok) throw new Error(JSON.stringify(first.problem))
+const parts = first.reading.shaped.assembly.parts.length
+let depth = 480
+line(`re-read one build (${parts} parts), drawing too`, 16, time(300, () => {
+  depth = depth === 480 ? 481 : 480
+  const r = readWith(family, { ...build, params: { ...build.params, depthMm: depth } }, ctx)
+  if (r.ok) drawView(r.reading.shaped.assembly, 'front', { boxes: r.reading.boxes, goods: r.reading.goods, labels: r.reading.labels, dims: r.reading.shaped.dims })
+}))
+const project = newProject('p', 'bench', 'imperial', '2026-01-01T00:00:00.000Z')
+line('cut plan and bill of that build, first plan', 500, time(10, () => void procure(project, [first.reading])))
+
+const goods = exampleGoods('imperial', 'pail', 40)
+project.goods = [{ ...goods.item, massKg: 60 }]
+project.builds = [{ ...build, wallId: 'wall-1', params: { ...(family.start(ctx) as object), sheet: 'osb-7/16' } as Build['params'], goods: [{ goodsId: goods.item.id, count: 40 }] }]
+const heavy = project.builds[0]
+line('remedies for one failing link', 300, time(5, () => void remedies(project, heavy, 'sag:D')), `(${remedies(project, heavy, 'sag:D').length} found)`)

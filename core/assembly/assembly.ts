@@ -1,0 +1,159 @@
+import { id, z } from '../measure/schema.ts'
+
+/*
+ * THE contract between what knows how to build (families) and everything that reads a build.
+ * Plain data. The build's own frame: x along the wall, y out from it, z up, mm; the origin is the left end of the wall line at the floor.
+ */
+
+const vec3 = z.tuple([z.number(), z.number(), z.number()])
+const box = z.object({ min: vec3, max: vec3 })
+
+/** What a part is made from. */
+export const stock = z.discriminatedUnion('kind', [
+  z.object({ kind: z.literal('board'), section: z.string(), grade: z.string(), treated: z.boolean() }),
+  z.object({ kind: z.literal('sheet'), sheet: z.string() }),
+  /** Bought ready: a hinge, a spring, a rod. */
+  z.object({ kind: z.literal('bought'), item: z.string(), massKg: z.number().min(0) }),
+  /** Already there and never cut: a salvaged cabinet. */
+  z.object({ kind: z.literal('existing'), name: z.string(), massKg: z.number().min(0) }),
+])
+export type Stock = z.infer<typeof stock>
+
+const end = z.enum(['start', 'end'])
+const spot = { atMm: z.number(), offMm: z.number() }
+/** What is done to a part after it is cut to length and width. Places are from the part's start, along and across it. */
+export const machining = z.discriminatedUnion('kind', [
+  /** The end is cut at an angle from square; `lengthMm` of the part is over its long point. */
+  z.object({ kind: z.literal('mitre'), end, angleRad: z.number(), face: z.enum(['width', 'thickness']) }),
+  z.object({ kind: z.literal('notch'), ...spot, lengthMm: z.number(), depthMm: z.number(), edge: z.enum(['low', 'high']) }),
+  z.object({ kind: z.literal('dado'), ...spot, widthMm: z.number(), depthMm: z.number(), stopped: z.boolean() }),
+  z.object({ kind: z.literal('groove'), offMm: z.number(), widthMm: z.number(), depthMm: z.number() }),
+  z.object({ kind: z.literal('rabbet'), edge: z.enum(['low', 'high', 'start', 'end']), widthMm: z.number(), depthMm: z.number() }),
+  z.object({ kind: z.literal('bevel'), edge: z.enum(['low', 'high']), angleRad: z.number() }),
+  z.object({ kind: z.literal('hole'), ...spot, diameterMm: z.number(), depthMm: z.number().nullable(), tiltRad: z.number() }),
+  z.object({ kind: z.literal('cutout'), ...spot, lengthMm: z.number(), widthMm: z.number() }),
+  z.object({ kind: z.literal('corner'), radiusMm: z.number(), at: z.enum(['all', 'front']) }),
+  /** Cut over size by this much and scribed to what it meets. */
+  z.object({ kind: z.literal('scribe'), edge: z.enum(['low', 'high', 'start', 'end']), allowanceMm: z.number() }),
+])
+export type Machining = z.infer<typeof machining>
+
+export const ROLES = [
+  'rail', 'post', 'plate', 'shelf', 'cross', 'back-rail', 'brace', 'top', 'ledger', 'cleat', 'hanger', 'arm', 'side', 'back', 'door', 'drawer', 'hardware', 'guide',
+] as const
+
+export const part = z.object({
+  id,
+  role: z.enum(ROLES),
+  stock,
+  /** Finished size: along the length (grain of a board), across it, and through. */
+  size: z.object({ lengthMm: z.number(), widthMm: z.number(), thicknessMm: z.number() }),
+  /** Centre, unit axis of the length and unit axis of the width; the thickness runs along their cross product. */
+  at: z.object({ centre: vec3, along: vec3, across: vec3 }),
+  /** For a sheet: the direction its strength axis must run; `any` where it does not matter. */
+  grain: z.enum(['length', 'width', 'any']),
+  machining: z.array(machining),
+  /** Not fastened: lies or slides in place (a shelf on cleats). */
+  loose: z.boolean(),
+  /** Only there while building. */
+  temporary: z.boolean(),
+})
+export type Part = z.infer<typeof part>
+
+export const JOINT_KINDS = ['bears', 'screwed', 'pocket-screwed', 'notched', 'housed', 'bolted', 'hung', 'on-pins', 'glued-screwed'] as const
+
+export const joint = z.object({
+  id,
+  kind: z.enum(JOINT_KINDS),
+  /** The near part (a fastener goes through it) and the far part (it goes into it). */
+  near: id,
+  far: id,
+  at: vec3,
+  fasteners: z.array(z.object({ fastener: z.string(), count: z.int().min(1), into: z.enum(['side', 'end', 'edge']) })),
+})
+export type Joint = z.infer<typeof joint>
+
+/** One thing standing in a bay. */
+export const placed = z.object({
+  goodsId: id,
+  /** The box it fills, in the build's frame. */
+  box,
+  massKg: z.number().min(0).nullable(),
+})
+export type Placed = z.infer<typeof placed>
+
+export const bay = z.object({
+  id,
+  /** Words code and numbers for a name: column 2, row 3. */
+  name: z.object({ code: z.string(), column: z.int(), row: z.int() }),
+  /** How goods sit: on a surface, by the rim or by the base on two rails, hung, or standing in a slot. */
+  holds: z.enum(['surface', 'rim', 'base', 'hung', 'slot']),
+  /** Clear opening. */
+  clear: box,
+  /** What carries the goods: the part under them, two rails (left, right), or none when they stand on the floor. */
+  carriers: z.array(id),
+  items: z.array(placed),
+  /** Play the goods should have: on each side, above, behind and in front together. */
+  play: z.object({ sideMm: z.number(), aboveMm: z.number(), deepMm: z.number() }),
+  /** Depth goods may stick out in front of the opening without trouble. */
+  stickOutMm: z.number(),
+  /** Goods leave along this direction. */
+  exit: vec3,
+})
+export type Bay = z.infer<typeof bay>
+
+/** One edge of the load path: who rests on whom, where, and by what. */
+export const support = z.object({
+  id,
+  from: z.union([z.object({ part: id }), z.object({ bay: id })]),
+  on: z.discriminatedUnion('kind', [
+    z.object({ kind: z.literal('part'), part: id }),
+    z.object({ kind: z.literal('floor') }),
+    z.object({ kind: z.literal('wall') }),
+    z.object({ kind: z.literal('ceiling') }),
+  ]),
+  /** Where they meet; a face has one zero thickness. */
+  contact: box,
+  via: z.enum(['bearing', 'fasteners', 'hanging']),
+  joint: id.nullable(),
+})
+export type Support = z.infer<typeof support>
+
+export const anchor = z.object({
+  id,
+  part: id,
+  into: z.enum(['stud', 'masonry', 'concrete', 'joist', 'slab', 'neighbour']),
+  at: vec3,
+  count: z.int().min(1),
+  /** A screw of the catalogue with its thread in solid material, or an anchor known only by its maker's rating. */
+  fastener: z.string().nullable(),
+  embedMm: z.number().min(0),
+  /** Which way it can hold: along x, y (away from the wall) or z. */
+  holds: z.array(z.enum(['x', 'y', 'z'])),
+})
+export type Anchor = z.infer<typeof anchor>
+
+/** Parts joined before they are put where they belong. */
+export const subassembly = z.object({
+  id,
+  name: z.string(),
+  parts: z.array(id),
+  /** Lying on the floor and then tilted up, or put together where it stands. */
+  built: z.enum(['flat', 'in-place']),
+})
+export type Subassembly = z.infer<typeof subassembly>
+
+/** A mark on the story stick. */
+export const stickMark = z.object({ zMm: z.number(), code: z.string(), level: z.int(), parts: z.array(id) })
+export type StickMark = z.infer<typeof stickMark>
+
+export const assembly = z.object({
+  parts: z.array(part),
+  joints: z.array(joint),
+  bays: z.array(bay),
+  supports: z.array(support),
+  anchors: z.array(anchor),
+  subassemblies: z.array(subassembly),
+  stick: z.array(stickMark),
+})
+export type Assembly = z.infer<typeof assembly>

@@ -1,0 +1,32 @@
+import { boxUnion, extents, type Box, type TurnedBox } from '../geometry/box.ts'
+import { cross, type Vec3 } from '../geometry/vec.ts'
+import type { Assembly, Part } from './assembly.ts'
+
+export const turnedBox = (p: Part): TurnedBox => ({
+  centre: p.at.centre,
+  along: p.at.along,
+  across: p.at.across,
+  size: [p.size.lengthMm, p.size.widthMm, p.size.thicknessMm],
+})
+
+/** The upright box around a part. */
+export const partBox = (p: Part): Box => extents(turnedBox(p))
+
+/** The upright boxes of all parts, by id: worked out once for a reading and shared by all that look at it. */
+export type PartBoxes = ReadonlyMap<string, Box>
+export const partBoxes = (a: Assembly): PartBoxes => new Map(a.parts.map((p) => [p.id, partBox(p)]))
+/** The box around the whole build. */
+export const wholeBox = (boxes: PartBoxes): Box => boxUnion([...boxes.values()])
+
+/** Whether a part's faces are square to the room. */
+export const isSquare = (p: Part): boolean => Math.max(...p.at.along.map(Math.abs)) > 1 - 1e-9 && Math.max(...p.at.across.map(Math.abs)) > 1 - 1e-9
+
+export const thicknessAxis = (p: Part): Vec3 => cross(p.at.along, p.at.across)
+
+/** Depth (vertical) and breadth of a member lying flat or on edge, mm. */
+export function bendingSection(p: Part): { depthMm: number; breadthMm: number; onEdge: boolean } {
+  const onEdge = Math.abs(p.at.across[2]) >= Math.abs(thicknessAxis(p)[2])
+  return onEdge
+    ? { depthMm: p.size.widthMm, breadthMm: p.size.thicknessMm, onEdge }
+    : { depthMm: p.size.thicknessMm, breadthMm: p.size.widthMm, onEdge }
+}

@@ -1,0 +1,49 @@
+import { GRADES } from '../catalogue/lumber.ts'
+import { CURRENCIES } from '../measure/money.ts'
+import { lengthMm, z } from '../measure/schema.ts'
+import { inches, type Units, type UnitSystem } from '../measure/units.ts'
+
+/** Choices of a whole project that computing depends on. */
+export const settings = z.object({
+  /** How lengths and masses are shown and read. */
+  system: z.enum(['imperial', 'metric']),
+  /** What sizes the yard sells in: stays when only the display changes. */
+  yard: z.enum(['imperial', 'metric']),
+  fraction: z.union([z.literal(16), z.literal(32)]),
+  currency: z.enum(CURRENCIES),
+  /** What the blade turns to dust. */
+  kerfMm: lengthMm(0, 10),
+  /** Cut off one end of every board to square it. */
+  squaringTrimMm: lengthMm(0, 100),
+  /** Cut off each edge of a sheet. */
+  sheetTrimMm: lengthMm(0, 50),
+  method: z.enum(['asd', 'ec5']),
+  /** Heated indoors (class 1), unheated garage or shed (class 2). */
+  moisture: z.enum(['dry', 'unheated']),
+  grade: z.enum(GRADES.map((g) => g.id) as [string, ...string[]]),
+  /** Span over this is how far a shelf may sag in the long term. */
+  sagRatio: z.int().min(100).max(1000),
+  /** Most one person should lift. */
+  onePersonKg: z.number().min(1).max(60),
+  /** Height over depth beyond which a freestanding build is called slender. */
+  slenderness: z.number().min(1).max(10),
+  /** Rated pull-out of one masonry or concrete anchor as its maker states it, N; null while nobody has entered it. */
+  anchorRatedN: z.number().min(10).max(100_000).nullable(),
+})
+export type Settings = z.infer<typeof settings>
+
+export const unitsOf = (s: Pick<Settings, 'system' | 'fraction'>): Units => ({ system: s.system, fraction: s.fraction })
+
+/**
+ * A new project's settings. Sag L/240: storage. One-person lift 23 kg: load constant of the revised NIOSH lifting equation (1991).
+ * Slenderness 4: product decision, stricter than the 6 at which industrial rack must be tied (ANSI MH16.1).
+ */
+export function startingSettings(system: UnitSystem): Settings {
+  const imperial = system === 'imperial'
+  return {
+    system, yard: system, fraction: 16, currency: imperial ? 'USD' : 'EUR',
+    kerfMm: imperial ? inches(1 / 8) : 3, squaringTrimMm: imperial ? inches(1 / 4) : 6, sheetTrimMm: 0,
+    method: imperial ? 'asd' : 'ec5', moisture: 'unheated', grade: imperial ? 'spf-no2' : 'c16',
+    sagRatio: 240, onePersonKg: 23, slenderness: 4, anchorRatedN: null,
+  }
+}

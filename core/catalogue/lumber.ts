@@ -1,0 +1,94 @@
+import { inches, psi, type UnitSystem } from '../measure/units.ts'
+import type { Confidence } from './sourced.ts'
+
+/** A board's cross-section as sold. Dressed sizes are what is computed with; the id is only a name. */
+export interface Section {
+  id: string
+  label: string
+  system: UnitSystem
+  /** The smaller dressed dimension, mm. */
+  thicknessMm: number
+  /** The larger dressed dimension, mm. */
+  widthMm: number
+  /** Nominal width, inches: what the size factors are tabulated by. Null for metric sections. */
+  nominalWidth: number | null
+}
+
+// Dressed sizes: American Softwood Lumber Standard PS 20, dry.
+const DRESSED: Record<number, number> = { 1: 0.75, 2: 1.5, 3: 2.5, 4: 3.5, 6: 5.5, 8: 7.25, 10: 9.25, 12: 11.25 }
+const inchSection = (t: number, w: number): Section => ({
+  id: `${t}x${w}`,
+  label: `${t}x${w}`,
+  system: 'imperial',
+  thicknessMm: inches(DRESSED[t]),
+  widthMm: inches(DRESSED[w]),
+  nominalWidth: w,
+})
+const metricSection = (t: number, w: number): Section => ({
+  id: `${t}x${w}mm`,
+  label: `${t} x ${w}`,
+  system: 'metric',
+  thicknessMm: t,
+  widthMm: w,
+  nominalWidth: null,
+})
+
+const INCH_SIZES: [number, number][] = [
+  [1, 2], [1, 3], [1, 4], [1, 6], [1, 8], [2, 2], [2, 3], [2, 4], [2, 6], [2, 8], [2, 10], [2, 12], [4, 4],
+]
+// Common regularised and planed sizes, EN 336 tolerance class 2.
+const METRIC_SIZES: [number, number][] = [
+  [18, 44], [18, 69], [18, 94], [38, 38], [38, 63], [38, 89], [47, 100], [47, 150], [47, 200], [70, 70],
+]
+export const SECTIONS: readonly Section[] = [
+  ...INCH_SIZES.map(([t, w]) => inchSection(t, w)),
+  ...METRIC_SIZES.map(([t, w]) => metricSection(t, w)),
+]
+
+/** Base design values, MPa, of one species group and grade. */
+export interface Grade {
+  id: string
+  label: string
+  /** Mean density as it stands in a garage, kg/m³: used for self-weight. */
+  densityKgM3: number
+  source: string
+  confidence: Confidence
+  /** Reference values of the North American allowable-stress method. Fb and Fc before the size factor. */
+  asd?: {
+    fb: number; ft: number; fv: number; fcPerp: number; fc: number; e: number; eMin: number; g: number
+    /** Which size-factor column applies; `none` where the values are already listed by width. */
+    sizeFactor: 'no2' | 'stud' | 'none'
+  }
+  /** Characteristic values of a strength class, EN 338. */
+  ec5?: { fm: number; ft0: number; fc0: number; fc90: number; fv: number; eMean: number; e05: number; rhoK: number }
+}
+
+const NDS = 'NDS Supplement 2018, table 4A (visually graded dimension lumber, 2 to 4 in thick)'
+const asd = (
+  fb: number, ft: number, fv: number, fcPerp: number, fc: number, e: number, eMin: number, g: number,
+  sizeFactor: 'no2' | 'stud' | 'none' = 'no2',
+): Grade['asd'] => ({
+  fb: psi(fb), ft: psi(ft), fv: psi(fv), fcPerp: psi(fcPerp), fc: psi(fc), e: psi(e * 1e6), eMin: psi(eMin * 1e6), g, sizeFactor,
+})
+const C16: Grade['ec5'] = { fm: 16, ft0: 8.5, fc0: 17, fc90: 2.2, fv: 3.2, eMean: 8000, e05: 5400, rhoK: 310 }
+const C24: Grade['ec5'] = { fm: 24, ft0: 14.5, fc0: 21, fc90: 2.5, fv: 4.0, eMean: 11000, e05: 7400, rhoK: 350 }
+
+export const GRADES: readonly Grade[] = [
+  { id: 'spf-no2', label: 'Spruce-pine-fir No. 2', densityKgM3: 450, source: NDS, confidence: 'high', asd: asd(875, 450, 135, 425, 1150, 1.4, 0.51, 0.42) },
+  { id: 'spf-stud', label: 'Spruce-pine-fir Stud', densityKgM3: 450, source: NDS, confidence: 'high', asd: asd(675, 350, 135, 425, 725, 1.2, 0.44, 0.42, 'stud') },
+  { id: 'hf-no2', label: 'Hem-fir No. 2', densityKgM3: 460, source: NDS, confidence: 'high', asd: asd(850, 525, 150, 405, 1300, 1.3, 0.47, 0.43) },
+  { id: 'dfl-no2', label: 'Douglas fir-larch No. 2', densityKgM3: 530, source: NDS, confidence: 'high', asd: asd(900, 575, 180, 625, 1350, 1.6, 0.58, 0.5) },
+  // The table lists this species by width; the 12 in column is used for every width, which errs on the safe side.
+  { id: 'syp-no2', label: 'Southern pine No. 2', densityKgM3: 590, source: 'NDS Supplement 2018, table 4B, values of the 12 in width', confidence: 'medium', asd: asd(750, 450, 175, 565, 1250, 1.4, 0.51, 0.55, 'none') },
+  { id: 'c16', label: 'Softwood C16', densityKgM3: 370, source: 'EN 338:2016, table 1', confidence: 'high', ec5: C16 },
+  { id: 'c24', label: 'Softwood C24', densityKgM3: 420, source: 'EN 338:2016, table 1', confidence: 'high', ec5: C24 },
+]
+
+export const findSection = (id: string): Section | undefined => SECTIONS.find((s) => s.id === id)
+export const findGrade = (id: string): Grade | undefined => GRADES.find((g) => g.id === id)
+
+/** Stock lengths a yard usually keeps, mm. */
+export const BOARD_LENGTHS: Record<UnitSystem, readonly number[]> = {
+  imperial: [96, 120, 144, 192].map(inches),
+  metric: [2400, 3000, 3600, 4800],
+}

@@ -1,0 +1,59 @@
+import { MM_PER_FOOT, type UnitSystem } from '../measure/units.ts'
+import { BOARD_LENGTHS, SECTIONS } from './lumber.ts'
+import { SCREWS } from './fasteners.ts'
+import { SHEETS } from './sheets.ts'
+
+/** One line of the price book: minor units for one board, sheet or box. */
+export interface PriceLine {
+  key: string
+  label: string
+  per: 'board' | 'sheet' | 'box'
+  minor: number
+}
+
+export const boardKey = (section: string, lengthMm: number, treated: boolean): string =>
+  `board:${section}${treated ? ':treated' : ''}:${Math.round(lengthMm)}`
+export const sheetKey = (sheet: string): string => `sheet:${sheet}`
+export const screwKey = (screw: string): string => `screw:${screw}`
+
+// Starting prices, minor units per metre: made up for the demo yard, of the right order; everyone replaces them.
+const PER_METRE: Record<string, number> = {
+  '1x2': 62, '1x3': 88, '1x4': 118, '1x6': 185, '1x8': 245, '2x2': 108, '2x3': 132, '2x4': 158, '2x6': 248, '2x8': 335, '2x10': 452, '2x12': 585, '4x4': 425,
+  '18x44mm': 95, '18x69mm': 140, '18x94mm': 190, '38x38mm': 135, '38x63mm': 175, '38x89mm': 240, '47x100mm': 330, '47x150mm': 490, '47x200mm': 680, '70x70mm': 520,
+}
+const TREATED_FACTOR = 1.45
+/** Longer boards cost more by the metre. */
+const longBoard = (lengthMm: number) => (lengthMm > 15 * MM_PER_FOOT ? 1.18 : lengthMm > 11 * MM_PER_FOOT ? 1.08 : 1)
+
+const PER_SHEET: Record<string, number> = {
+  'ply-15/32': 3148, 'ply-19/32': 3998, 'ply-23/32': 4798, 'osb-7/16': 1648, 'osb-15/32': 1998, 'osb-23/32': 2998, 'mdf-3/4': 4298, 'pb-3/4': 3898,
+  'ply-12mm': 3450, 'ply-18mm': 4890, 'osb3-15mm': 2390, 'osb3-18mm': 2790, 'mdf-18mm': 3290, 'pb-18mm': 5900,
+}
+
+/** The price book a new project starts from. */
+export function startingPrices(system: UnitSystem): PriceLine[] {
+  const boards = SECTIONS.filter((s) => s.system === system).flatMap((s) =>
+    BOARD_LENGTHS[system].flatMap((lengthMm) =>
+      [false, true]
+        // Only 2 in (38 mm) stock and thicker is sold treated.
+        .filter((treated) => !treated || s.thicknessMm > 30)
+        .map((treated): PriceLine => {
+          const rate = PER_METRE[s.id] * longBoard(lengthMm) * (treated ? TREATED_FACTOR : 1)
+          const long = system === 'imperial' ? `${Math.round(lengthMm / MM_PER_FOOT)} ft` : `${lengthMm / 1000} m`
+          return {
+            key: boardKey(s.id, lengthMm, treated),
+            label: `${s.label} ${long}${treated ? ', treated' : ''}`,
+            per: 'board',
+            minor: Math.round((rate * lengthMm) / 1000),
+          }
+        }),
+    ),
+  )
+  const sheets = SHEETS.filter((s) => s.system === system).map(
+    (s): PriceLine => ({ key: sheetKey(s.id), label: s.label, per: 'sheet', minor: PER_SHEET[s.id] }),
+  )
+  const screws = SCREWS.filter((s) => s.system === system).map(
+    (s): PriceLine => ({ key: screwKey(s.id), label: `${s.label}, box of ${s.box}`, per: 'box', minor: Math.round(s.box * (3 + s.lengthMm * s.diameterMm * 0.028)) }),
+  )
+  return [...boards, ...sheets, ...screws]
+}

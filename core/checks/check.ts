@@ -1,0 +1,104 @@
+import type { Assembly } from '../assembly/assembly.ts'
+import type { PartBoxes } from '../assembly/part-box.ts'
+import type { Alike } from '../assembly/identical.ts'
+import type { Settings } from '../assembly/settings.ts'
+import type { Shaped } from '../families/family.ts'
+import type { Goods } from '../goods/goods.ts'
+import type { LoadPath } from '../loads/load-path.ts'
+import type { DesignMethod } from '../mechanics/methods/method.ts'
+import type { FreeSpace } from '../room/room.ts'
+
+/** Holds, fails, does not apply, could not be computed: four different answers. */
+export type CheckState = 'holds' | 'fails' | 'not-applicable' | 'unknown'
+
+export type Quantity = 'length' | 'sag' | 'force' | 'mass' | 'stress' | 'moment' | 'moment-per-width' | 'ratio' | 'count' | 'stiffness'
+
+/** One value of a working, beside where it comes from. */
+export interface Input {
+  symbol: string
+  value: number
+  quantity: Quantity
+  source?: string
+}
+
+export interface Working {
+  formula: string
+  inputs: Input[]
+  source: string
+}
+
+/** Which links of the chain from goods to ground a check belongs to. */
+export type Link = 'goods' | 'shelf' | 'rail' | 'post' | 'ground' | 'whole' | 'handling'
+
+export interface CheckResult {
+  /** Stable while the build keeps its shape: check and subject. */
+  id: string
+  check: string
+  link: Link
+  /** The words are made from it in `wording/checks.ts`. */
+  code: string
+  data: Record<string, number | string>
+  state: CheckState
+  /** What is asked and what can be given, in `quantity`; null where it is yes or no, or could not be computed. */
+  demand: number | null
+  capacity: number | null
+  ratio: number | null
+  quantity: Quantity
+  /** Parts, or bays, it is about: the worst one first. */
+  parts: string[]
+  bays: string[]
+  working: Working | null
+}
+
+/** Everything a check may ask for; each declares what it reads and gets only that. */
+export interface CheckContext {
+  assembly: Assembly
+  boxes: PartBoxes
+  alike: Alike[]
+  /** Weights as they are, and weights times the method's factors. */
+  service: LoadPath
+  design: LoadPath
+  settings: Settings
+  method: DesignMethod
+  space: FreeSpace
+  goods: ReadonlyMap<string, Goods>
+  unhoused: Shaped['unhoused']
+}
+
+export interface Check<K extends keyof CheckContext> {
+  id: string
+  reads: readonly K[]
+  run(c: Pick<CheckContext, K>): CheckResult[]
+}
+
+export interface AnyCheck {
+  id: string
+  reads: readonly (keyof CheckContext)[]
+  run(c: CheckContext): CheckResult[]
+}
+
+/** Ties a check to what it reads. */
+export const defineCheck = <K extends keyof CheckContext>(c: Check<K>): AnyCheck => ({
+  id: c.id,
+  reads: c.reads,
+  run: (all) => c.run(Object.fromEntries(c.reads.map((k) => [k, all[k]])) as Pick<CheckContext, K>),
+})
+
+/** Demand over capacity may pass 1 by this much: rounding of sizes to a tape's fraction, nothing else. */
+const SLACK = 1e-6
+
+type Given = Pick<CheckResult, 'check' | 'link' | 'code' | 'quantity'> & Partial<CheckResult> & { subject: string }
+
+/** A result from a demand and a capacity: it holds when demand is no more than capacity. */
+export function measured(r: Given & { demand: number; capacity: number }): CheckResult {
+  const { subject, ...rest } = r
+  const ratio = r.capacity > 0 ? r.demand / r.capacity : r.demand > 0 ? null : 0
+  const holds = r.capacity > 0 ? ratio! <= 1 + SLACK : r.demand <= 0
+  return { data: {}, parts: [], bays: [], working: null, ...rest, id: `${r.check}:${subject}`, state: holds ? 'holds' : 'fails', ratio }
+}
+
+/** A result that is not a number: yes, no, does not apply, or could not be computed. */
+export function plain(r: Given & { state: CheckState }): CheckResult {
+  const { subject, ...rest } = r
+  return { data: {}, parts: [], bays: [], working: null, demand: null, capacity: null, ratio: null, ...rest, id: `${r.check}:${subject}` }
+}

@@ -1,0 +1,76 @@
+import { partMassKg } from '../assembly/mass.ts'
+import { standUpHeight } from '../clearance/stand-up.ts'
+import { boxUnion } from '../geometry/box.ts'
+import { defineCheck, measured, plain, type CheckResult } from './check.ts'
+
+/** Kept free under the ceiling while something is tilted up, mm: floors and ceilings are not flat. Product decision. */
+const TILT_SPARE_MM = 10
+/** People a lift may count on. */
+const PEOPLE = 2
+
+/** What is built lying down must pass under the ceiling when it is tilted up. */
+export const tiltUp = defineCheck({
+  id: 'tilt-up',
+  reads: ['assembly', 'boxes', 'space'],
+  run({ assembly, boxes, space }): CheckResult[] {
+    const flat = assembly.subassemblies.filter((s) => s.built === 'flat')
+    if (flat.length === 0) return [plain({ check: 'tilt-up', link: 'handling', code: 'in-place', quantity: 'length', subject: 'build', state: 'not-applicable' })]
+    const each = flat.map((s) => {
+      const box = boxUnion(s.parts.map((id) => boxes.get(id)!))
+      return { s, box, need: standUpHeight(box) }
+    })
+    const worst = each.reduce((a, b) => (b.need > a.need ? b : a))
+    return [
+      measured({
+        check: 'tilt-up', link: 'handling', code: 'tilt', quantity: 'length', subject: worst.s.id, demand: worst.need + TILT_SPARE_MM, capacity: space.ceilingMm, parts: worst.s.parts,
+        data: { needMm: worst.need, ceilingMm: space.ceilingMm, spareMm: TILT_SPARE_MM },
+        working: {
+          formula: '√(height² + depth²) + spare ≤ ceiling',
+          inputs: [
+            { symbol: 'height', value: worst.box.max[2] - worst.box.min[2], quantity: 'length' }, { symbol: 'depth', value: worst.box.max[1] - worst.box.min[1], quantity: 'length' },
+            { symbol: 'spare', value: TILT_SPARE_MM, quantity: 'length', source: 'product decision' }, { symbol: 'ceiling', value: space.ceilingMm, quantity: 'length' },
+          ],
+          source: 'corner of a rectangle turning about its lower rear edge',
+        },
+      }),
+    ]
+  },
+})
+
+/** The heaviest thing anyone lifts: a piece, a frame's top edge while it is tilted up, one of the goods on its way to a shelf. */
+export const heaviestLift = defineCheck({
+  id: 'lift',
+  reads: ['assembly', 'settings', 'goods'],
+  run({ assembly, settings, goods }): CheckResult[] {
+    const parts = new Map(assembly.parts.map((p) => [p.id, p]))
+    const limit = PEOPLE * settings.onePersonKg
+    const one = (subject: string, code: string, massKg: number, ids: string[], data: CheckResult['data'] = {}) =>
+      measured({
+        check: 'lift', link: 'handling', code: massKg > settings.onePersonKg ? `${code}-two` : code, quantity: 'mass', subject, demand: massKg, capacity: limit, parts: ids,
+        data: { massKg, oneKg: settings.onePersonKg, people: Math.ceil(massKg / settings.onePersonKg), ...data },
+        working: {
+          formula: 'mass ≤ people × one person’s lift',
+          inputs: [{ symbol: 'mass', value: massKg, quantity: 'mass' }, { symbol: 'people', value: PEOPLE, quantity: 'count' }, { symbol: 'one person', value: settings.onePersonKg, quantity: 'mass', source: 'project setting; revised NIOSH lifting equation (1991), load constant 23 kg' }],
+          source: 'NIOSH 1991',
+        },
+      })
+    const results: CheckResult[] = []
+    const heavy = assembly.parts.reduce((a, b) => (partMassKg(b) > partMassKg(a) ? b : a))
+    results.push(one('piece', 'lift-piece', partMassKg(heavy), [heavy.id]))
+    for (const s of assembly.subassemblies.filter((x) => x.built === 'flat').slice(0, 1)) {
+      const mass = s.parts.reduce((m, id) => m + partMassKg(parts.get(id)!), 0)
+      // Lying down it is turned up by one long edge: half of it.
+      results.push(one('tilt', 'lift-tilt', mass / 2, s.parts, { wholeKg: mass }))
+    }
+    const raised = assembly.bays.filter((b) => b.carriers.length > 0).flatMap((b) => b.items.map((i) => ({ b, i })))
+    const unweighed = raised.find((x) => x.i.massKg === null)
+    const weighed = raised.filter((x) => x.i.massKg !== null)
+    if (unweighed)
+      results.push(plain({ check: 'lift', link: 'handling', code: 'unknown-not-weighed', quantity: 'mass', subject: 'goods', state: 'unknown', bays: [unweighed.b.id], data: { goods: goods.get(unweighed.i.goodsId)?.name ?? '' } }))
+    else if (weighed.length > 0) {
+      const top = weighed.reduce((a, b) => (b.i.massKg! > a.i.massKg! ? b : a))
+      results.push({ ...one('goods', 'lift-goods', top.i.massKg!, [], { goods: goods.get(top.i.goodsId)?.name ?? '' }), bays: [top.b.id] })
+    }
+    return results
+  },
+})

@@ -1,0 +1,169 @@
+import type { Anchor, Assembly } from '../assembly/assembly.ts'
+import { partMassKg } from '../assembly/mass.ts'
+import { wholeBox } from '../assembly/part-box.ts'
+import { findScrew } from '../catalogue/fasteners.ts'
+import { boxSize, boxUnion } from '../geometry/box.ts'
+import { newtons } from '../measure/units.ts'
+import { screwWithdrawal } from '../mechanics/withdrawal.ts'
+import { defineCheck, measured, plain, type CheckResult, type Input } from './check.ts'
+
+/** A child's pull at the top edge, N, and the height it reaches at most, mm. Product decision. */
+const PULL_N = 220
+const PULL_REACH_MM = 1500
+/** Share of every weight that acts sideways: floors slope, posts lean, goods are slid about. Product decision. */
+const LEAN = 0.05
+/** Restoring over overturning moment wanted with the worst partial filling, and under the pull. Product decision. */
+const SAFETY_FILLED = 1.5
+const SAFETY_PULL = 1
+/** Specific gravity of the studs nobody has looked at: spruce-pine-fir, the lightest usual group. NDS table 12.3.3A. */
+const STUD_G = 0.42
+/** Permanent load duration: what a tie holds may hang on it for years. NDS table 2.3.2. */
+const TIE_CD = 0.9
+/** Rated values of masonry anchors are divided by this unless the maker says otherwise. Product decision. */
+const ANCHOR_SAFETY = 4
+
+interface Weight { n: number; y: number; z: number }
+
+const selfWeights = (a: Assembly): Weight[] => a.parts.map((p) => ({ n: newtons(partMassKg(p)), y: p.at.centre[1], z: p.at.centre[2] }))
+const goodsWeights = (a: Assembly): Weight[] =>
+  a.bays.filter((b) => b.carriers.length > 0).flatMap((b) =>
+    b.items.map((i) => ({ n: newtons(i.massKg ?? 0), y: (i.box.min[1] + i.box.max[1]) / 2, z: (i.box.min[2] + i.box.max[2]) / 2 })),
+  )
+
+/** Front and back edge of what stands on the floor. */
+function feet(a: Assembly): { back: number; front: number } {
+  const standing = a.supports.filter((s) => s.on.kind === 'floor' && 'part' in s.from).map((s) => s.contact)
+  const b = boxUnion(standing)
+  return { back: b.min[1], front: b.max[1] }
+}
+
+/** What one tie gives, N: by the screw's withdrawal, or the maker's rating; null when nobody knows. */
+const tieCapacity = (x: Anchor, ratedN: number | null): number | null => {
+  if (x.into === 'masonry' || x.into === 'concrete') return ratedN === null ? null : (ratedN / ANCHOR_SAFETY) * x.count
+  const screw = x.fastener === null ? undefined : findScrew(x.fastener)
+  return screw ? screwWithdrawal(STUD_G, screw.diameterMm, x.embedMm, TIE_CD) * x.count : null
+}
+
+export const slenderness = defineCheck({
+  id: 'slenderness',
+  reads: ['assembly', 'boxes', 'settings'],
+  run({ assembly, boxes, settings }): CheckResult[] {
+    if (!assembly.supports.some((s) => s.on.kind === 'floor' && 'part' in s.from)) return []
+    const { back, front } = feet(assembly)
+    const high = wholeBox(boxes).max[2]
+    const given = { check: 'slenderness', link: 'whole' as const, quantity: 'ratio' as const, subject: 'build', data: { highMm: high, deepMm: front - back, most: settings.slenderness } }
+    if (assembly.anchors.length > 0) return [plain({ ...given, code: 'slender-tied', state: 'not-applicable' })]
+    return [
+      measured({
+        ...given, code: 'slender', demand: high / (front - back), capacity: settings.slenderness,
+        working: {
+          formula: 'height / depth of the feet ≤ limit',
+          inputs: [{ symbol: 'height', value: high, quantity: 'length' }, { symbol: 'depth', value: front - back, quantity: 'length' }, { symbol: 'limit', value: settings.slenderness, quantity: 'ratio', source: 'project setting; industrial rack is tied from 6 (ANSI MH16.1)' }],
+          source: 'project setting',
+        },
+      }),
+    ]
+  },
+})
+
+/** Tipping forward over the front feet: leaning under the worst partial filling, and pulled at the top edge. */
+export const tipOver = defineCheck({
+  id: 'tip-over',
+  reads: ['assembly', 'boxes', 'settings', 'goods'],
+  run({ assembly, boxes, settings, goods }): CheckResult[] {
+    if (!assembly.supports.some((s) => s.on.kind === 'floor' && 'part' in s.from)) return []
+    const { front } = feet(assembly)
+    const self = selfWeights(assembly)
+    const unweighed = assembly.bays.flatMap((b) => (b.carriers.length > 0 ? b.items.filter((i) => i.massKg === null) : []))
+    const arm = (w: Weight) => w.n * (front - w.y)
+    const lean = (w: Weight) => LEAN * w.n * w.z
+    // Worst filling: what adds less restoring than overturning (weighted) goes in, the rest stays out; repeated until it settles.
+    let ratio = Infinity
+    let chosen = self
+    for (let i = 0; i < 6; i++) {
+      chosen = [...self, ...goodsWeights(assembly).filter((w) => arm(w) < ratio * lean(w))]
+      const next = sum(chosen, arm) / sum(chosen, lean)
+      if (Math.abs(next - ratio) < 1e-9) break
+      ratio = next
+    }
+    const restoring = sum(chosen, arm)
+    const overturning = sum(chosen, lean)
+    const results: CheckResult[] = []
+    const given = { check: 'tip-over', link: 'whole' as const, quantity: 'moment' as const }
+    if (unweighed.length > 0)
+      results.push(plain({ ...given, code: 'unknown-not-weighed', subject: 'filled', state: 'unknown', data: { goods: goods.get(unweighed[0].goodsId)?.name ?? '' } }))
+    else
+      results.push(measured({
+        ...given, code: 'tip-filled', subject: 'filled', demand: overturning * SAFETY_FILLED, capacity: restoring, data: { safety: restoring / overturning, wanted: SAFETY_FILLED },
+        working: {
+          formula: 'restoring moment / overturning moment ≥ 1.5, about the front feet, with those goods in that make it worst',
+          inputs: [{ symbol: 'restoring', value: restoring, quantity: 'moment' }, { symbol: 'overturning', value: overturning, quantity: 'moment', source: `${LEAN} of every weight sideways at its height: product decision` }],
+          source: 'moment balance; goods only where they make it worse',
+        },
+      }))
+
+    const high = Math.min(wholeBox(boxes).max[2], PULL_REACH_MM)
+    const empty = sum(self, arm)
+    const pull = PULL_N * high
+    const inputs: Input[] = [
+      { symbol: 'pull', value: PULL_N, quantity: 'force', source: 'a child at the top edge or at 1.5 m, whichever is lower: product decision' },
+      { symbol: 'height', value: high, quantity: 'length' }, { symbol: 'own weight × arm', value: empty, quantity: 'moment' },
+    ]
+    const ties = assembly.anchors.filter((x) => x.holds.includes('y'))
+    if (ties.length === 0) {
+      results.push(measured({
+        ...given, code: 'tip-pull', subject: 'pull', demand: pull * SAFETY_PULL, capacity: Math.max(empty, 0), data: { pullN: PULL_N, highMm: high, safety: empty / pull },
+        working: { formula: 'own weight × arm ≥ pull × height, empty', inputs, source: 'moment balance about the front feet' },
+      }))
+      return results
+    }
+    const each = ties.map((x) => ({ x, n: tieCapacity(x, settings.anchorRatedN) }))
+    const need = Math.max(0, (pull - empty) / Math.min(...ties.map((x) => x.at[2])))
+    if (each.some((e) => e.n === null)) {
+      results.push(plain({ ...given, quantity: 'force', code: 'unknown-anchor', subject: 'pull', state: 'unknown', demand: need, data: { needN: need, count: ties.length, into: ties[0].into }, parts: [ties[0].part] }))
+      return results
+    }
+    // What fails first is the weakest tie under its even share.
+    const capacity = Math.min(...each.map((e) => e.n!)) * ties.length
+    results.push(measured({
+      ...given, quantity: 'force', code: 'tip-tied', subject: 'pull', demand: need, capacity, parts: [ties[0].part], data: { needN: need, count: ties.length, capacityN: capacity, into: ties[0].into },
+      working: {
+        formula: 'tie force = (pull × height − own weight × arm) / height of tie ≤ what the ties give',
+        inputs: [...inputs, { symbol: 'ties', value: ties.length, quantity: 'count' }, { symbol: 'one tie', value: capacity / ties.length, quantity: 'force', source: 'NDS 2018 12.2-2: 2850·G²·D per inch of thread, G 0.42 assumed, CD 0.9; or the maker’s rating over 4' }],
+        source: 'moment balance; NDS 2018 12.2',
+      },
+    }))
+    return results
+  },
+})
+
+const sum = (list: Weight[], of: (w: Weight) => number) => list.reduce((s, w) => s + of(w), 0)
+
+/** A slope that stiffens a frame: between these, sine of the angle above level. */
+const BRACES_FROM = Math.sin((25 * Math.PI) / 180)
+const BRACES_TO = Math.sin((65 * Math.PI) / 180)
+
+/** A frame of posts and rails alone folds sideways: it needs a diagonal, a sheet back, or a tie. */
+export const sway = defineCheck({
+  id: 'sway',
+  reads: ['assembly', 'boxes'],
+  run({ assembly, boxes }): CheckResult[] {
+    if (assembly.supports.every((s) => s.on.kind !== 'floor' || !('part' in s.from))) return []
+    const diagonals = assembly.parts.filter((p) => {
+      const up = Math.abs(p.at.along[2])
+      return up >= BRACES_FROM - 1e-6 && up <= BRACES_TO + 1e-6 && Math.abs(p.at.along[0]) > 0.1
+    })
+    const backs = assembly.parts.filter((p) => {
+      const [x, y, z] = boxSize(boxes.get(p.id)!)
+      return p.stock.kind === 'sheet' && y < 30 && x > 300 && z > 300
+    })
+    const tied = assembly.anchors.filter((x) => x.holds.includes('x'))
+    const code = diagonals.length > 0 ? 'sway-brace' : backs.length > 0 ? 'sway-back' : tied.length > 1 ? 'sway-tied' : 'sway-free'
+    return [
+      plain({
+        check: 'sway', link: 'whole', quantity: 'count', subject: 'build', code, state: code === 'sway-free' ? 'fails' : 'holds',
+        parts: [...diagonals, ...backs].map((p) => p.id), data: { braces: diagonals.length, ties: tied.length },
+      }),
+    ]
+  },
+})

@@ -1,0 +1,30 @@
+import type { CheckResult } from './check.ts'
+
+/** A link that uses more than this share of what it can do is called hard-worked. */
+export const HARD_WORKED = 0.85
+
+/** How pressing a result is: failures by how far, then what could not be computed, then the rest by how hard it works. */
+export function urgency(r: CheckResult): number {
+  if (r.state === 'fails') return 2000 + Math.min(r.ratio ?? 999, 999)
+  if (r.state === 'unknown') return 1000
+  if (r.state === 'not-applicable') return -1
+  return r.ratio ?? 0
+}
+
+export const byUrgency = (results: readonly CheckResult[]): CheckResult[] => [...results].sort((a, b) => urgency(b) - urgency(a))
+
+export interface Verdict {
+  state: 'holds' | 'hard-worked' | 'fails' | 'unknown'
+  /** The weakest link. */
+  weakest: CheckResult | null
+  fails: number
+  unknown: number
+}
+
+export function verdict(results: readonly CheckResult[]): Verdict {
+  const weakest = byUrgency(results.filter((r) => r.state !== 'not-applicable'))[0] ?? null
+  const fails = results.filter((r) => r.state === 'fails').length
+  const unknown = results.filter((r) => r.state === 'unknown').length
+  const state = fails > 0 ? 'fails' : unknown > 0 || !weakest ? 'unknown' : (weakest.ratio ?? 0) > HARD_WORKED ? 'hard-worked' : 'holds'
+  return { state, weakest, fails, unknown }
+}

@@ -1,0 +1,19 @@
+import type { Point } from '../geometry/hull.ts'
+
+/** How a thing is drawn; the renderer gives it line weight, fill and hatch. */
+export type Ink = 'board' | 'sheet' | 'cut-board' | 'cut-sheet' | 'goods' | 'person' | 'floor' | 'wall' | 'fitting'
+
+export type Mark =
+  | { kind: 'outline'; points: Point[]; ink: Ink; part?: string; goods?: string }
+  | { kind: 'line'; from: Point; to: Point; ink: Ink; part?: string }
+  /** A dimension line between two points, drawn `offsetMm` to the left of the way from one to the other. */
+  | { kind: 'dimension'; from: Point; to: Point; offsetMm: number; mm: number; path?: string }
+  /** A label of a part, at its middle. */
+  | { kind: 'label'; at: Point; text: string; part: string; upright: boolean }
+
+/** A drawing in mm; first coordinate to the right, second up. */
+export interface Scene {
+  marks: Mark[]
+  /** What it covers, dimension lines included: left, bottom, right, top. */
+  bounds: [number, number, number, number]
+}

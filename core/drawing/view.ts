@@ -1,0 +1,124 @@
+import type { Assembly, Part } from '../assembly/assembly.ts'
+import { isSquare, turnedBox, wholeBox, type PartBoxes } from '../assembly/part-box.ts'
+import type { Dim } from '../families/family.ts'
+import { corners, boxUnion, type Box } from '../geometry/box.ts'
+import { hull, type Point } from '../geometry/hull.ts'
+import type { Vec3 } from '../geometry/vec.ts'
+import { isRound, type Goods } from '../goods/goods.ts'
+import { silhouette } from '../goods/silhouette.ts'
+import type { Ink, Mark, Scene } from './scene.ts'
+
+export const VIEWS = ['front', 'plan', 'section'] as const
+export type View = (typeof VIEWS)[number]
+
+/** Right and up on the page, and towards the eye, for each view. The plan has the wall at its top edge. */
+const LOOK: Record<View, { page(p: Vec3): Point; near(p: Vec3): number }> = {
+  front: { page: (p) => [p[0], p[2]], near: (p) => p[1] },
+  plan: { page: (p) => [p[0], -p[1]], near: (p) => p[2] },
+  // From the right: the wall is on the left of the page.
+  section: { page: (p) => [p[1], p[2]], near: (p) => p[0] },
+}
+
+/** Distance of the first and further rows of dimension lines from the build, mm. */
+const ROW_MM = 130
+
+interface Drawn { mark: Mark; near: number }
+
+const cuts = (b: Box, x: number) => b.min[0] < x && b.max[0] > x
+
+/** Where the section is taken: through the middle of the first bay. */
+const sectionPlane = (a: Assembly, boxes: PartBoxes): number => {
+  const b = a.bays[0]?.clear ?? wholeBox(boxes)
+  return (b.min[0] + b.max[0]) / 2
+}
+
+function goodsMark(view: View, g: Goods, box: Box): Mark {
+  const [w, d, h] = [box.max[0] - box.min[0], box.max[1] - box.min[1], box.max[2] - box.min[2]]
+  const [cx, cy] = [(box.min[0] + box.max[0]) / 2, (box.min[1] + box.max[1]) / 2]
+  const outline = (points: Point[]): Mark => ({ kind: 'outline', points, ink: 'goods', goods: g.id })
+  if (view === 'front') return outline(silhouette({ ...g, acrossMm: w, tallMm: h }).map(([x, z]): Point => [cx + x, box.min[2] + z]))
+  if (view === 'section') return outline(silhouette({ ...g, acrossMm: d, tallMm: h }).map(([x, z]): Point => [cy + x, box.min[2] + z]))
+  if (isRound(g.kind))
+    return outline(Array.from({ length: 28 }, (_, i): Point => [cx + (w / 2) * Math.cos((i / 14) * Math.PI), -cy + (d / 2) * Math.sin((i / 14) * Math.PI)]))
+  return outline([[box.min[0], -box.max[1]], [box.max[0], -box.max[1]], [box.max[0], -box.min[1]], [box.min[0], -box.min[1]]])
+}
+
+const rectangle = (p: Point, q: Point): Point[] => [p, [q[0], p[1]], q, [p[0], q[1]]]
+
+const inkOf = (p: Part, cut: boolean): Ink => (p.stock.kind === 'sheet' ? (cut ? 'cut-sheet' : 'sheet') : p.stock.kind === 'board' ? (cut ? 'cut-board' : 'board') : 'fitting')
+
+export interface ViewOptions {
+  boxes: PartBoxes
+  goods: ReadonlyMap<string, Goods>
+  labels?: ReadonlyMap<string, string>
+  dims?: readonly Dim[]
+  showGoods?: boolean
+  showDimensions?: boolean
+}
+
+/** Draws an assembly to scale from one side: parts and goods from far to near, then dimension lines. */
+export function drawView(a: Assembly, view: View, o: ViewOptions): Scene {
+  const look = LOOK[view]
+  const { boxes } = o
+  const plane = sectionPlane(a, boxes)
+  const drawn: Drawn[] = []
+  for (const p of a.parts) {
+    const b = boxes.get(p.id)!
+    if (view === 'section' && b.min[0] >= plane) continue
+    const cut = view === 'section' && cuts(b, plane)
+    const points = isSquare(p) ? rectangle(look.page(b.min), look.page(b.max)) : hull(corners(turnedBox(p)).map(look.page))
+    drawn.push({ mark: { kind: 'outline', points, ink: inkOf(p, cut), part: p.id }, near: cut ? 1e9 : look.near(b.max) - (view === 'section' ? 0 : 1e-3 * b.min[0]) })
+  }
+  if (o.showGoods !== false)
+    for (const bay of a.bays)
+      for (const item of bay.items) {
+        const g = o.goods.get(item.goodsId)
+        if (!g || (view === 'section' && item.box.min[0] >= plane)) continue
+        drawn.push({ mark: goodsMark(view, g, item.box), near: look.near(item.box.max) - 0.5 })
+      }
+  drawn.sort((x, y) => x.near - y.near)
+  const marks = drawn.map((d) => d.mark)
+  if (o.labels) marks.push(...partLabels(a, o, look, view, plane))
+
+  const whole = boxUnion([wholeBox(boxes), ...(o.showGoods === false ? [] : a.bays.flatMap((b) => b.items.map((i) => i.box)))])
+  const [p, q] = [look.page(whole.min), look.page(whole.max)]
+  const [left, right] = [Math.min(p[0], q[0]), Math.max(p[0], q[0])]
+  const [bottom, top] = [Math.min(p[1], q[1]), Math.max(p[1], q[1])]
+  if (view !== 'plan') marks.unshift({ kind: 'line', from: [left - 2 * ROW_MM, 0], to: [right + 2 * ROW_MM, 0], ink: 'floor' })
+  const wall: Mark = view === 'plan' ? { kind: 'line', from: [left - ROW_MM, 0], to: [right + ROW_MM, 0], ink: 'wall' } : { kind: 'line', from: [0, 0], to: [0, top + ROW_MM], ink: 'wall' }
+  if (view !== 'front') marks.unshift(wall)
+  if (o.showDimensions !== false) marks.push(...dimensions(a, wholeBox(boxes), view, [left, bottom, right, top], o.dims ?? []))
+  const m = o.showDimensions === false ? ROW_MM / 2 : 2.6 * ROW_MM
+  return { marks, bounds: [left - m, bottom - m, right + m, top + ROW_MM] }
+}
+
+function partLabels(a: Assembly, o: ViewOptions, look: (typeof LOOK)[View], view: View, plane: number): Mark[] {
+  return a.parts.flatMap((p): Mark[] => {
+    const text = o.labels?.get(p.id)
+    const b = o.boxes.get(p.id)!
+    if (!text || (view === 'section' && !cuts(b, plane))) return []
+    const [q, r] = [look.page(b.min), look.page(b.max)]
+    return [{ kind: 'label', at: look.page(p.at.centre), text, part: p.id, upright: Math.abs(q[1] - r[1]) > Math.abs(q[0] - r[0]) }]
+  })
+}
+
+/** Chains of dimension lines: openings, then the whole, below; the whole height at the left. */
+function dimensions(a: Assembly, b: Box, view: View, [left, bottom, right]: [number, number, number, number], dims: readonly Dim[]): Mark[] {
+  const dim = (from: Point, to: Point, offsetMm: number, path?: string): Mark => ({
+    kind: 'dimension', from, to, offsetMm, mm: Math.hypot(to[0] - from[0], to[1] - from[1]), ...(path ? { path } : {}),
+  })
+  if (view === 'section') return [dim([b.max[1], bottom], [b.min[1], bottom], -2 * ROW_MM), dim([b.max[1], b.min[2]], [b.max[1], b.max[2]], -ROW_MM)]
+  const out: Mark[] = [dim([b.max[0], bottom], [b.min[0], bottom], -2 * ROW_MM)]
+  if (view === 'plan') return [...out, dim([right, -b.max[1]], [right, -b.min[1]], -ROW_MM)]
+  // Openings of the lowest row, without doubles, as one chain.
+  const openings = new Map<string, Mark>()
+  for (const bay of a.bays) {
+    const key = `${bay.clear.min[0].toFixed(1)}`
+    if (openings.has(key)) continue
+    const path = dims.find((d) => d.path === `clearMm.${bay.name.column - 1}`)?.path
+    openings.set(key, dim([bay.clear.max[0], bottom], [bay.clear.min[0], bottom], -ROW_MM, path))
+  }
+  if (openings.size > 1) out.push(...openings.values())
+  out.push(dim([left, 0], [left, b.max[2]], ROW_MM))
+  return out
+}

@@ -1,0 +1,47 @@
+import { roundLength } from '../measure/rounding.ts'
+import { stepMm, type Units } from '../measure/units.ts'
+import type { Dim, Reason, Term } from './family.ts'
+import { valueAt } from './params.ts'
+
+export const sumTerms = (terms: Term[]): number => terms.reduce((s, t) => s + t.mm * (t.times ?? 1), 0)
+
+interface Asked {
+  path: string
+  code: string
+  data?: Record<string, number>
+  min: number
+  max: number
+  drag?: Dim['drag']
+}
+
+/**
+ * Notes the dimensions of a build while a family works them out: the fixed value wins, the tacked one is kept beside it.
+ */
+export function dimPen(params: unknown, units: Units) {
+  const dims: Dim[] = []
+  const note = (a: Asked, quantity: Dim['quantity'], tackedValue: number, why: Reason): number => {
+    const given = valueAt(params, a.path)
+    const tacked = typeof given !== 'number'
+    const value = tacked ? tackedValue : given
+    dims.push({ ...a, quantity, value, tacked, tackedValue, why })
+    return value
+  }
+  return {
+    dims,
+    /** A length that is a sum of terms, rounded to the project's step. */
+    sum(a: Asked, terms: Term[], code = 'sum', way: 'up' | 'down' = 'up'): number {
+      const rounded = roundLength(sumTerms(terms), stepMm(units), way)
+      const moved = Math.abs(rounded.movedMm) > 1e-6
+      return note(a, 'length', rounded.mm, { code, terms, ...(moved ? { rounded } : {}) })
+    },
+    /** A length that comes about in another way. */
+    length: (a: Asked, tackedMm: number, why: Reason): number => note(a, 'length', tackedMm, why),
+    count: (a: Asked, tackedCount: number, why: Reason): number => note(a, 'count', tackedCount, why),
+    /** Adds what moves on the drawing with a dimension noted before. */
+    drag(path: string, drag: NonNullable<Dim['drag']>) {
+      const d = dims.find((x) => x.path === path)
+      if (d) d.drag = drag
+    },
+  }
+}
+export type DimPen = ReturnType<typeof dimPen>

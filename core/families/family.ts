@@ -1,0 +1,119 @@
+import type { z } from 'zod'
+import type { Assembly } from '../assembly/assembly.ts'
+import type { Settings } from '../assembly/settings.ts'
+import type { Goods } from '../goods/goods.ts'
+import type { Result } from '../measure/result.ts'
+import type { Rounded } from '../measure/rounding.ts'
+import type { FreeSpace } from '../room/room.ts'
+import type { Step } from '../steps/step.ts'
+
+/** What a family shapes to: the goods this build is to hold, the space, and what a yard sells. */
+export interface ShapeContext {
+  goods: { item: Goods; count: number }[]
+  space: FreeSpace
+  settings: Settings
+  /** Lengths a board is sold in, mm, and what each costs, minor units. */
+  boards(section: string, treated: boolean): { lengthMm: number; minor: number }[]
+}
+
+/** One term of why a dimension has its value: `times` × `mm`, taken off when negative. */
+export interface Term {
+  name: string
+  mm: number
+  times?: number
+}
+
+export interface Reason {
+  code: string
+  terms: Term[]
+  data?: Record<string, number | string>
+  rounded?: Rounded
+}
+
+/** A dimension of a build: tacked (worked out, following) or fixed (set by the person, never moved). */
+export interface Dim {
+  /** Where it lives in the parameters: `pitchMm.2`. */
+  path: string
+  code: string
+  data?: Record<string, number>
+  quantity: 'length' | 'count'
+  value: number
+  tacked: boolean
+  /** What it would be if it were tacked. */
+  tackedValue: number
+  min: number
+  max: number
+  why: Reason
+  /** Parts that move with it on the drawing, along which axis, and how the value grows with it (+1 or -1). */
+  drag?: { axis: 'x' | 'z'; parts: string[]; sign: 1 | -1 }
+}
+
+/** A choice that is not a measure. */
+export interface Choice {
+  path: string
+  code: string
+  value: string | number | boolean
+  options: (string | number | boolean)[]
+  /** Options are catalogue ids of this kind, or codes of the family's wording. */
+  of: 'section' | 'sheet' | 'code'
+}
+
+export interface Shaped {
+  assembly: Assembly
+  dims: Dim[]
+  choices: Choice[]
+  /** Goods meant for this build that found no place. */
+  unhoused: { goodsId: string; count: number; why: string }[]
+}
+
+/** A change that makes a build stronger, lighter, cheaper or fitting. */
+export interface Lever<P> {
+  code: string
+  data?: Record<string, number | string>
+  params: P
+}
+
+export interface Family<P> {
+  id: string
+  schema: z.ZodType<P>
+  /** Parameters all tacked, chosen for these goods and this space. */
+  start(ctx: ShapeContext): P
+  shape(params: P, ctx: ShapeContext): Result<Shaped>
+  levers(params: P, ctx: ShapeContext): Lever<P>[]
+  steps(params: P, shaped: Shaped): Step[]
+  /** Different ways to hold the goods, best guess first; none when this family cannot take them. */
+  propose(ctx: ShapeContext): P[]
+  /** Small complete cases for tests and the documentation. */
+  examples(): { name: string; params: P; context: ShapeContext }[]
+}
+
+/** A family whose parameters are only known to itself. */
+export type AnyFamily = Family<unknown>
+
+/** Hides a family's parameter type behind its schema: every entry parses first, and a bad parameter names its field. */
+export function family<P>(f: Family<P>): AnyFamily {
+  const parse = (raw: unknown): Result<P> => {
+    const read = f.schema.safeParse(raw)
+    if (read.success) return { ok: true, value: read.data }
+    const issue = read.error.issues[0]
+    return { ok: false, problem: { code: 'parameter', field: issue.path.join('.'), data: { issue: issue.message } } }
+  }
+  const must = (raw: unknown): P => {
+    const read = parse(raw)
+    if (!read.ok) throw new Error(`${f.id}: ${read.problem.field}: ${read.problem.data?.issue}`)
+    return read.value
+  }
+  return {
+    id: f.id,
+    schema: f.schema,
+    start: f.start,
+    shape: (raw, ctx) => {
+      const read = parse(raw)
+      return read.ok ? f.shape(read.value, ctx) : read
+    },
+    levers: (raw, ctx) => f.levers(must(raw), ctx),
+    steps: (raw, shaped) => f.steps(must(raw), shaped),
+    propose: f.propose,
+    examples: f.examples,
+  }
+}

@@ -1,0 +1,94 @@
+import type { Goods } from '../../goods/goods.ts'
+import type { ShapeContext, Shaped } from '../family.ts'
+
+/** Heavier things than this belong on the floor, kg: product decision, beyond what two people lift to a shelf. */
+const FLOOR_KG = 60
+
+/** An opening between posts, across the front. */
+export interface Opening {
+  left: number
+  right: number
+}
+
+/** One thing in its place: x of its left side, y of its back, from the panel's back. */
+export interface Spot {
+  item: Goods
+  opening: number
+  x: number
+  y: number
+}
+
+export interface Level {
+  /** The floor, or a shelf. */
+  floor: boolean
+  spots: Spot[]
+  tallest: Goods | null
+}
+
+export const belongsOnFloor = (g: Goods): boolean => g.kind === 'drum' || g.kind === 'equipment' || (g.massKg ?? 0) > FLOOR_KG
+
+/** Fills openings from the left, each place as many deep as fit, and tells what is left over. */
+export function fill(queue: Goods[], openings: Opening[], depthMm: number, sidePlayMm: number, stickOutMm: number): { spots: Spot[]; left: Goods[] } {
+  const spots: Spot[] = []
+  const left: Goods[] = []
+  const filled = openings.map((o) => o.left)
+  const deepest = new Map<string, { opening: number; x: number; used: number }>()
+  for (const item of queue) {
+    const key = item.id
+    const behind = deepest.get(key)
+    if (behind && behind.used + item.deepMm <= depthMm + stickOutMm) {
+      spots.push({ item, opening: behind.opening, x: behind.x, y: behind.used })
+      behind.used += item.deepMm
+      continue
+    }
+    const i = item.deepMm > depthMm + stickOutMm ? -1 : openings.findIndex((o, n) => filled[n] + 2 * sidePlayMm + item.acrossMm <= o.right + 1e-6)
+    if (i < 0) {
+      left.push(item)
+      continue
+    }
+    const x = filled[i] + sidePlayMm
+    spots.push({ item, opening: i, x, y: 0 })
+    deepest.set(key, { opening: i, x, used: item.deepMm })
+    filled[i] = x + item.acrossMm
+  }
+  return { spots, left }
+}
+
+const tallestOf = (spots: Spot[]): Goods | null => spots.reduce<Goods | null>((t, s) => (!t || s.item.tallMm > t.tallMm ? s.item : t), null)
+
+/**
+ * Puts goods on floor and shelves: what is heavy or a drum on the floor, the rest on shelves, heaviest low, kinds kept together.
+ * @param shelves how many shelves there are, or null for as many as are needed
+ * @param grows whether these levels still stay in reach and under the ceiling
+ */
+export function house(
+  goods: ShapeContext['goods'], floorBay: boolean, shelves: number | null, openings: Opening[], depthMm: number, sidePlayMm: number, stickOutMm: number,
+  grows: (levels: Level[]) => boolean, most: number,
+): { levels: Level[]; unhoused: Shaped['unhoused'] } {
+  const each = (list: ShapeContext['goods']) => list.flatMap((g) => Array.from({ length: g.count }, () => g.item))
+  const heavyFirst = [...goods].sort((a, b) => (b.item.massKg ?? 0) - (a.item.massKg ?? 0) || b.item.tallMm - a.item.tallMm)
+  const down = floorBay ? each(heavyFirst.filter((g) => belongsOnFloor(g.item))) : []
+  let queue = each(heavyFirst.filter((g) => !floorBay || !belongsOnFloor(g.item)))
+  const levels: Level[] = []
+  let over: Goods[] = []
+  if (down.length > 0) {
+    const onFloor = fill(down, openings, depthMm, sidePlayMm, stickOutMm)
+    levels.push({ floor: true, spots: onFloor.spots, tallest: tallestOf(onFloor.spots) })
+    over = onFloor.left
+  }
+  const enough = () => (shelves === null ? queue.length === 0 : levels.filter((l) => !l.floor).length >= shelves)
+  while (!enough() || levels.every((l) => l.floor)) {
+    if (levels.filter((l) => !l.floor).length >= most) break
+    const { spots, left } = fill(queue, openings, depthMm, sidePlayMm, stickOutMm)
+    const level: Level = { floor: false, spots, tallest: tallestOf(spots) }
+    // Nothing more goes in: what is left is wider or deeper than any opening.
+    if (shelves === null && spots.length === 0 && levels.some((l) => !l.floor)) break
+    if (shelves === null && levels.some((l) => !l.floor) && !grows([...levels, level])) break
+    levels.push(level)
+    queue = left
+  }
+  const tooDeep = (id: string) => goods.some((g) => g.item.id === id && g.item.deepMm > depthMm + stickOutMm)
+  const counts = new Map<string, number>()
+  for (const g of [...over, ...queue]) counts.set(g.id, (counts.get(g.id) ?? 0) + 1)
+  return { levels, unhoused: [...counts].map(([goodsId, count]) => ({ goodsId, count, why: tooDeep(goodsId) ? 'too-deep' : 'no-place' })) }
+}

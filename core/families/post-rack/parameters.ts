@@ -1,0 +1,48 @@
+import { SECTIONS } from '../../catalogue/lumber.ts'
+import { SHEETS } from '../../catalogue/sheets.ts'
+import { z } from '../../measure/schema.ts'
+import type { UnitSystem } from '../../measure/units.ts'
+import { countDim, dim, dims } from '../params.ts'
+
+const section = z.enum(SECTIONS.map((s) => s.id) as [string, ...string[]])
+const sheet = z.enum(SHEETS.map((s) => s.id) as [string, ...string[]])
+
+export const LIMITS = { shelves: 10, modules: 8, midPosts: 5 } as const
+
+export const postRackParams = z.object({
+  /** Fill the wall, or be only as long as the goods need. */
+  follow: z.enum(['goods', 'wall']),
+  lengthMm: dim(400, 15_000),
+  /** Depth of the sheet. */
+  depthMm: dim(150, 1250),
+  /** Heavy and bulky goods stand on the floor under the lowest shelf. */
+  floorBay: z.boolean(),
+  shelves: countDim(1, LIMITS.shelves),
+  /** Height of each shelf's top above the floor, from below. */
+  topMm: dims(60, 4000, LIMITS.shelves),
+  abovePlayMm: dim(0, 600),
+  sidePlayMm: dim(0, 100),
+  /** Middle posts in each module, and where they stand (centre, from the rack's left end). */
+  midPosts: countDim(0, LIMITS.midPosts),
+  midAtMm: dims(0, 15_000, LIMITS.modules * LIMITS.midPosts),
+  /** Most from one cross piece to the next. */
+  crossEveryMm: dim(150, 1300),
+  railSection: section,
+  postSection: section,
+  backSection: section,
+  sheet,
+  brace: z.boolean(),
+  tie: z.boolean(),
+  raise: z.enum(['tilt', 'in-place']),
+})
+export type PostRackParams = z.infer<typeof postRackParams>
+
+const STOCK: Record<UnitSystem, Pick<PostRackParams, 'railSection' | 'postSection' | 'backSection' | 'sheet'>> = {
+  imperial: { railSection: '2x4', postSection: '2x4', backSection: '1x4', sheet: 'ply-23/32' },
+  metric: { railSection: '38x89mm', postSection: '38x89mm', backSection: '18x94mm', sheet: 'osb3-18mm' },
+}
+
+export const startingParams = (system: UnitSystem, canTie: boolean): PostRackParams => ({
+  follow: 'goods', lengthMm: null, depthMm: null, floorBay: true, shelves: null, topMm: [], abovePlayMm: null, sidePlayMm: null, midPosts: null, midAtMm: [],
+  crossEveryMm: null, ...STOCK[system], brace: true, tie: canTie, raise: 'tilt',
+})

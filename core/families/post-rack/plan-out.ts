@@ -1,0 +1,196 @@
+import { findSection } from '../../catalogue/lumber.ts'
+import { findSheet } from '../../catalogue/sheets.ts'
+import type { Goods } from '../../goods/goods.ts'
+import { roundDown } from '../../measure/rounding.ts'
+import { inches } from '../../measure/units.ts'
+import { unitsOf } from '../../assembly/settings.ts'
+import type { DimPen } from '../dim-pen.ts'
+import type { ShapeContext, Shaped, Term } from '../family.ts'
+import { house, type Level, type Opening } from './house.ts'
+import { equalModules, moduleSizes, modulesFor } from './modules.ts'
+import { LIMITS, type PostRackParams } from './parameters.ts'
+
+/** Above the tallest thing on a shelf, to lift it out: builders' usual two inches. */
+const PLAY_ABOVE = inches(2)
+const PLAY_SIDE = inches(1 / 2)
+/** Goods may stand out past the shelf's front edge this far. */
+const STICK_OUT = inches(1)
+/** Posts no further apart than this: half a sheet, the usual rule for rails of 2x4. Remedies add posts where it is not enough. */
+const POSTS_EVERY = inches(49)
+/** Cross pieces no further apart: the span for which 3/4 in panels are rated. */
+const CROSS_EVERY = inches(24)
+/** The lowest shelf keeps this much room for a broom and a level foot, mm. */
+const KICK = 100
+/** A top shelf above this is out of reach for a person of 1.70 m. */
+const REACH = 1950
+
+export interface ModulePlan {
+  left: number
+  lengthMm: number
+  /** Left edges of its posts, ends included. */
+  posts: number[]
+  crosses: number[]
+}
+
+export interface PostRackPlan {
+  modules: ModulePlan[]
+  openings: (Opening & { module: number })[]
+  lengthMm: number
+  depthMm: number
+  levels: Level[]
+  /** Shelf tops, from below; same order as the levels that are not the floor. */
+  tops: number[]
+  play: { sideMm: number; aboveMm: number }
+  stickOutMm: number
+  unhoused: Shaped['unhoused']
+}
+
+interface Stocks { railDepth: number; postWidth: number; postThick: number; sheetThick: number }
+
+/** Heights of shelves' tops from the goods on them: every opening is its tallest thing and the play; frame and sheet come on top. */
+function heights(levels: Level[], s: Stocks, aboveMm: number): Term[][] {
+  const out: Term[][] = []
+  let below: { tallest: Goods | null } | null = levels[0]?.floor ? levels[0] : null
+  for (const level of levels.filter((l) => !l.floor)) {
+    const frame: Term[] = [{ name: 'frame', mm: s.railDepth }, { name: 'sheet', mm: s.sheetThick }]
+    out.push(
+      below
+        ? [{ name: out.length === 0 ? 'on-floor' : 'tallest', mm: below.tallest?.tallMm ?? 0 }, { name: 'above-play', mm: aboveMm }, ...frame]
+        : [{ name: 'kick', mm: KICK }, ...frame],
+    )
+    below = level
+  }
+  return out
+}
+
+export function planOut(p: PostRackParams, ctx: ShapeContext, pen: DimPen): PostRackPlan | { field: string; code: string; data: Record<string, number> } {
+  const units = unitsOf(ctx.settings)
+  const sheet = findSheet(p.sheet)!
+  const rail = findSection(p.railSection)!
+  const post = findSection(p.postSection)!
+  const back = findSection(p.backSection)!
+  const s: Stocks = { railDepth: rail.widthMm, postWidth: post.widthMm, postThick: post.thicknessMm, sheetThick: sheet.thicknessMm }
+  const { kerfMm, squaringTrimMm, sheetTrimMm } = ctx.settings
+
+  const aboveMm = pen.length({ path: 'abovePlayMm', code: 'above-play', min: 0, max: 600 }, PLAY_ABOVE, { code: 'play-above', terms: [] })
+  const sideMm = pen.length({ path: 'sidePlayMm', code: 'side-play', min: 0, max: 100 }, PLAY_SIDE, { code: 'play-between', terms: [] })
+
+  // Depth: the narrowest rip of a sheet that takes the deepest thing and leaves the posts inside the space.
+  const deepest = ctx.goods.reduce((d, g) => Math.max(d, g.item.deepMm), 0)
+  const most = ctx.space.depthMm - 2 * s.postThick - (p.brace || p.tie ? back.thicknessMm : 0)
+  const rips = [4, 3, 2, 1].map((n) => ({ n, mm: roundDown((sheet.widthMm - 2 * sheetTrimMm - (n - 1) * kerfMm) / n, units) }))
+  const inside = rips.filter((r) => r.mm <= most)
+  const rip = inside.find((r) => r.mm >= deepest - STICK_OUT) ?? inside[inside.length - 1]
+  const depthMm = pen.length(
+    { path: 'depthMm', code: 'depth', min: 150, max: 1250 },
+    rip?.mm ?? Math.max(150, roundDown(most, units)),
+    rip
+      ? { code: rip.mm >= deepest - STICK_OUT ? 'economical-rip' : 'rip-for-space', terms: [], data: { parts: rip.n, sheetMm: sheet.widthMm, kerfMm, deepestMm: deepest } }
+      : { code: 'depth-space', terms: [], data: { spaceMm: ctx.space.depthMm } },
+  )
+  if (depthMm > Math.max(sheet.widthMm, sheet.lengthMm) - 2 * sheetTrimMm) return { field: 'depthMm', code: 'deeper-than-sheet', data: { mm: depthMm, mostMm: sheet.widthMm } }
+  if (depthMm < 2 * rail.thicknessMm + 50) return { field: 'depthMm', code: 'too-shallow', data: { mm: depthMm, leastMm: 2 * rail.thicknessMm + 50 } }
+
+  const boards = ctx.boards(p.railSection, false)
+  const sizes = moduleSizes(sheet.lengthMm, boards, kerfMm, squaringTrimMm, sheetTrimMm, units)
+  const longest = Math.min(Math.max(...boards.map((b) => b.lengthMm - squaringTrimMm), 0), sheet.lengthMm - 2 * sheetTrimMm)
+  const wallModules = modulesFor(ctx.space.lengthMm, sizes).slice(0, LIMITS.modules)
+
+  const layOut = (lengths: number[]) => modulesOf(lengths, p, s)
+  const growsFor = (levels: Level[]) => {
+    const tops = heights(levels, s, aboveMm).map((t) => t.reduce((n, x) => n + x.mm, 0))
+    let z = 0
+    for (const t of tops) z += t
+    const last = levels[levels.length - 1]
+    return z <= REACH && z + (last.tallest?.tallMm ?? 0) <= ctx.space.heightMm
+  }
+  const housed = (lengths: number[]) =>
+    house(ctx.goods, p.floorBay, p.shelves, openingsOf(layOut(lengths).modules, s), depthMm, sideMm, STICK_OUT, growsFor, LIMITS.shelves)
+
+  // Length: fixed, the wall's, or the first run of modules in which everything finds a place.
+  const tries = p.follow === 'wall' ? [wallModules] : runs(wallModules, sizes)
+  const chosen = tries.find((t) => housed(t).unhoused.length === 0) ?? wallModules
+  const sum = (list: number[]) => list.reduce((a, b) => a + b, 0)
+  const lengthMm = pen.length({ path: 'lengthMm', code: 'length', min: 400, max: 15_000 }, sum(chosen), {
+    code: p.follow === 'wall' ? 'length-wall' : 'length-goods',
+    terms: chosen.map((mm) => ({ name: mm === sizes.fullMm ? 'module' : mm === sizes.halfMm ? 'half-module' : 'wall', mm })),
+    data: { wallMm: ctx.space.lengthMm, sheetMm: sheet.lengthMm, trimMm: squaringTrimMm },
+  })
+  const lengths = p.lengthMm === null ? chosen : equalModules(lengthMm, sizes, longest)
+  if (Math.max(...lengths) > longest) return { field: 'lengthMm', code: 'longer-than-board', data: { mm: Math.max(...lengths), mostMm: longest } }
+
+  const { modules, fault } = layOut(lengths)
+  if (fault) return fault
+  notePosts(modules, s, pen)
+  const openings = openingsOf(modules, s)
+  const { levels, unhoused } = house(ctx.goods, p.floorBay, p.shelves, openings, depthMm, sideMm, STICK_OUT, growsFor, LIMITS.shelves)
+  const shelfLevels = levels.filter((l) => !l.floor)
+  pen.count({ path: 'shelves', code: 'shelves', min: 1, max: LIMITS.shelves }, shelfLevels.length, { code: 'shelves-goods', terms: [], data: { things: ctx.goods.reduce((n, g) => n + g.count, 0) } })
+
+  const tops: number[] = []
+  heights(levels, s, aboveMm).forEach((terms, i) => {
+    const from: Term[] = i === 0 ? terms : [{ name: 'shelf-below', mm: tops[i - 1] }, ...terms]
+    tops.push(pen.sum({ path: `topMm.${i}`, code: 'shelf-top', data: { shelf: i + 1 }, min: 60, max: 4000 }, from, i === 0 && !levels[0].floor ? 'kick' : 'goods-below'))
+  })
+  const least = rail.widthMm + sheet.thicknessMm
+  for (let i = 0; i < tops.length; i++) {
+    const floor = i === 0 ? 0 : tops[i - 1]
+    if (tops[i] - floor < least) return { field: `topMm.${i}`, code: 'shelves-overlap', data: { mm: tops[i], leastMm: floor + least, shelf: i + 1 } }
+  }
+  return { modules, openings, lengthMm, depthMm, levels, tops, play: { sideMm, aboveMm }, stickOutMm: STICK_OUT, unhoused }
+}
+
+/** Runs to try for goods: half, whole, whole and half, ... up to the wall. */
+function runs(wall: number[], m: { fullMm: number; halfMm: number }): number[][] {
+  const room = wall.reduce((a, b) => a + b, 0)
+  const out: number[][] = []
+  for (let halves = 1; halves <= 2 * LIMITS.modules; halves++) {
+    const run = [...Array.from({ length: Math.floor(halves / 2) }, () => m.fullMm), ...(halves % 2 ? [m.halfMm] : [])]
+    if (run.reduce((a, b) => a + b, 0) <= room + 1e-6) out.push(run)
+  }
+  return out.length > 0 ? out : [wall]
+}
+
+function modulesOf(lengths: number[], p: PostRackParams, s: Stocks): { modules: ModulePlan[]; fault?: { field: string; code: string; data: Record<string, number> } } {
+  const modules: ModulePlan[] = []
+  let left = 0
+  let nth = 0
+  for (const lengthMm of lengths) {
+    const n = p.midPosts ?? Math.min(LIMITS.midPosts, Math.max(0, Math.ceil((lengthMm - s.postWidth) / POSTS_EVERY - 1e-9) - 1))
+    const posts = [left]
+    for (let i = 1; i <= n; i++, nth++) {
+      const even = left + (lengthMm * i) / (n + 1)
+      const centre = p.midAtMm[nth] ?? even
+      const [least, most] = [posts[posts.length - 1] + 1.5 * s.postWidth, left + lengthMm - 1.5 * s.postWidth]
+      if (centre < least || centre > most) return { modules, fault: { field: `midAtMm.${nth}`, code: 'post-outside', data: { mm: centre, leastMm: least, mostMm: most } } }
+      posts.push(centre - s.postWidth / 2)
+    }
+    posts.push(left + lengthMm - s.postWidth)
+    const every = p.crossEveryMm ?? CROSS_EVERY
+    const bays = Math.max(1, Math.ceil((lengthMm - s.postThick) / every - 1e-9))
+    const crosses = Array.from({ length: bays + 1 }, (_, i) => left + ((lengthMm - s.postThick) * i) / bays)
+    modules.push({ left, lengthMm, posts, crosses })
+    left += lengthMm
+  }
+  return { modules }
+}
+
+/** Notes what was settled for posts and cross pieces, once the run is chosen. */
+function notePosts(modules: ModulePlan[], s: Stocks, pen: DimPen) {
+  const longest = modules.reduce((a, b) => (b.lengthMm > a.lengthMm ? b : a))
+  const n = Math.min(LIMITS.midPosts, Math.max(0, Math.ceil((longest.lengthMm - s.postWidth) / POSTS_EVERY - 1e-9) - 1))
+  pen.count({ path: 'midPosts', code: 'mid-posts', min: 0, max: LIMITS.midPosts }, n, { code: 'post-spacing', terms: [], data: { everyMm: POSTS_EVERY } })
+  pen.length({ path: 'crossEveryMm', code: 'cross-every', min: 150, max: 1300 }, CROSS_EVERY, { code: 'sheet-span', terms: [], data: { everyMm: CROSS_EVERY } })
+  let nth = 0
+  for (const m of modules) {
+    const mids = m.posts.slice(1, -1)
+    mids.forEach((_, i) => {
+      const even = m.left + (m.lengthMm * (i + 1)) / (mids.length + 1)
+      pen.length({ path: `midAtMm.${nth}`, code: 'mid-post-at', data: { post: nth + 1 }, min: m.left, max: m.left + m.lengthMm }, even, { code: 'evenly', terms: [], data: { parts: mids.length + 1 } })
+      nth++
+    })
+  }
+}
+
+const openingsOf = (modules: ModulePlan[], s: Stocks): PostRackPlan['openings'] =>
+  modules.flatMap((m, module) => m.posts.slice(1).map((x, i) => ({ module, left: m.posts[i] + s.postWidth, right: x })))

@@ -1,0 +1,183 @@
+import type { Stock } from '../../assembly/assembly.ts'
+import { draft, type Draft } from '../../assembly/draft.ts'
+import { unitsOf } from '../../assembly/settings.ts'
+import { findSection } from '../../catalogue/lumber.ts'
+import { findSheet } from '../../catalogue/sheets.ts'
+import { bad, good, type Result } from '../../measure/result.ts'
+import { canHoldTie } from '../../room/room.ts'
+import { dimPen } from '../dim-pen.ts'
+import type { Choice, ShapeContext, Shaped } from '../family.ts'
+import { placeBrace } from '../place-brace.ts'
+import { tieToWall } from '../tie.ts'
+import type { PostRackParams } from './parameters.ts'
+import { planOut, type PostRackPlan } from './plan-out.ts'
+
+/*
+ *  plan of one module, wall at the top:          posts stand flat against the frame, front and back, so that the sheet stays whole;
+ *     [post]        [post]        [post]         rails run the length inside the posts, cross pieces between the rails,
+ *    =====================================  rail the sheet lies on all of them.
+ *    |         |         |         |     |  cross
+ *    =====================================  rail
+ *     [post]        [post]        [post]
+ */
+export function shapePostRack(p: PostRackParams, ctx: ShapeContext): Result<Shaped> {
+  if (ctx.goods.length === 0) return bad('no-goods')
+  const pen = dimPen(p, unitsOf(ctx.settings))
+  const plan = planOut(p, ctx, pen)
+  if ('code' in plan) return bad(plan.code, plan.data, plan.field)
+
+  const d = draft(ctx.settings.yard)
+  const back = findSection(p.backSection)!
+  const tied = p.tie && canHoldTie(ctx.space.construction)
+  const y0 = p.brace || tied ? back.thicknessMm : 0
+  posts(d, p, ctx, plan, y0)
+  plan.modules.forEach((_, m) => plan.tops.forEach((_z, i) => shelf(d, p, ctx, plan, m, i, y0)))
+  if (tied) tieBoards(d, p, ctx, plan)
+  if (p.brace) brace(d, p, ctx, plan, y0, tied)
+  bays(d, p, ctx, plan, y0)
+  plan.tops.forEach((z, i) => d.mark(z, 'shelf-top', i + 1, plan.modules.map((_, m) => `shelf-${m}-${i}`)))
+
+  plan.modules.forEach((_, m) => {
+    const own = d.assembly.parts.map((x) => x.id).filter((id) => id.split('-')[1] === String(m))
+    const sheets = own.filter((id) => id.startsWith('shelf-'))
+    d.sub({ id: `module-${m}`, name: 'module', parts: own.filter((id) => !sheets.includes(id)), built: p.raise === 'tilt' ? 'flat' : 'in-place' })
+    d.sub({ id: `sheets-${m}`, name: 'sheets', parts: sheets, built: 'in-place' })
+  })
+  let nth = 0
+  plan.modules.forEach((module, m) =>
+    module.posts.slice(1, -1).forEach((_, i) => pen.drag(`midAtMm.${nth++}`, { axis: 'x', parts: [`post-${m}-${i + 1}-front`, `post-${m}-${i + 1}-rear`], sign: 1 })),
+  )
+  const onShelf = plan.tops.map((): string[] => [])
+  for (const x of d.assembly.parts) if (x.role === 'shelf' || x.role === 'rail' || x.role === 'cross') onShelf[Number(x.id.split('-')[2])].push(x.id)
+  onShelf.forEach((parts, i) => pen.drag(`topMm.${i}`, { axis: 'z', sign: 1, parts }))
+  return good({ assembly: d.assembly, dims: pen.dims, choices: choices(p, ctx), unhoused: plan.unhoused })
+}
+
+const board = (section: string, grade: string, treated = false): Stock => ({ kind: 'board', section, grade, treated })
+
+function posts(d: Draft, p: PostRackParams, ctx: ShapeContext, plan: PostRackPlan, y0: number) {
+  const post = findSection(p.postSection)!
+  const high = plan.tops[plan.tops.length - 1]
+  // Stood straight on a slab, a post drinks water through its end grain: preservative-treated there.
+  const stock = board(p.postSection, ctx.settings.grade, ctx.space.floor === 'slab')
+  plan.modules.forEach((m, n) =>
+    m.posts.forEach((x, i) => {
+      for (const [side, y] of [['rear', y0], ['front', y0 + post.thicknessMm + plan.depthMm]] as const) {
+        const id = `post-${n}-${i}-${side}`
+        d.square({ id, role: 'post', stock, min: [x, y, 0], size: [post.widthMm, post.thicknessMm, high], along: 'z', across: 'x' })
+        d.rest(id, 'floor')
+      }
+    }),
+  )
+  for (let n = 1; n < plan.modules.length; n++)
+    for (const side of ['rear', 'front']) d.screw(`post-${n - 1}-${plan.modules[n - 1].posts.length - 1}-${side}`, `post-${n}-0-${side}`, 3, 'edge', post.thicknessMm, post.widthMm)
+}
+
+function shelf(d: Draft, p: PostRackParams, ctx: ShapeContext, plan: PostRackPlan, m: number, i: number, y0: number) {
+  const module = plan.modules[m]
+  const rail = findSection(p.railSection)!
+  const post = findSection(p.postSection)!
+  const sheet = findSheet(p.sheet)!
+  const stock = board(p.railSection, ctx.settings.grade)
+  const yBack = y0 + post.thicknessMm
+  const under = plan.tops[i] - sheet.thicknessMm
+  const z = under - rail.widthMm
+  for (const [side, y] of [['rear', yBack], ['front', yBack + plan.depthMm - rail.thicknessMm]] as const) {
+    const id = `rail-${m}-${i}-${side}`
+    d.square({ id, role: 'rail', stock, min: [module.left, y, z], size: [module.lengthMm, rail.thicknessMm, rail.widthMm], along: 'x', across: 'z' })
+    module.posts.forEach((_, k) => {
+      const on = `post-${m}-${k}-${side}`
+      d.rest(id, on, 'fasteners', d.screw(on, id, 3, 'side', post.thicknessMm, rail.thicknessMm))
+    })
+  }
+  const crosses = module.crosses.map((x, k) => {
+    const id = `cross-${m}-${i}-${k}`
+    d.square({
+      id, role: 'cross', stock, min: [x, yBack + rail.thicknessMm, z], size: [rail.thicknessMm, plan.depthMm - 2 * rail.thicknessMm, rail.widthMm], along: 'y', across: 'z',
+    })
+    for (const side of ['rear', 'front']) d.rest(id, `rail-${m}-${i}-${side}`, 'fasteners', d.screw(`rail-${m}-${i}-${side}`, id, 2, 'end', rail.thicknessMm, 200))
+    return id
+  })
+  const id = `shelf-${m}-${i}`
+  d.square({
+    id, role: 'shelf', stock: { kind: 'sheet', sheet: sheet.id }, min: [module.left, yBack, under], size: [module.lengthMm, plan.depthMm, sheet.thicknessMm], along: 'x', across: 'y',
+  })
+  for (const side of ['rear', 'front']) {
+    const on = `rail-${m}-${i}-${side}`
+    d.rest(id, on, 'bearing', d.screw(id, on, Math.max(2, Math.ceil(module.lengthMm / 400)), 'side', sheet.thicknessMm, rail.widthMm))
+  }
+  for (const c of crosses) d.rest(id, c)
+}
+
+function brace(d: Draft, p: PostRackParams, ctx: ShapeContext, plan: PostRackPlan, y0: number, tied: boolean) {
+  const back = findSection(p.backSection)!
+  const longest = Math.max(...ctx.boards(p.backSection, false).map((b) => b.lengthMm - ctx.settings.squaringTrimMm), 0)
+  const high = plan.tops[plan.tops.length - 1] - (tied ? back.widthMm : 0)
+  plan.modules.forEach((m, n) => {
+    const rear = m.posts.map((_, i) => {
+      const b = d.box(`post-${n}-${i}-rear`)
+      return { id: `post-${n}-${i}-rear`, left: b.min[0], right: b.max[0] }
+    })
+    placeBrace(d, `brace-${n}`, rear, 0, high, y0, { stock: board(p.backSection, ctx.settings.grade), widthMm: back.widthMm, thicknessMm: back.thicknessMm }, longest)
+  })
+}
+
+/** A board across the tops of the rear posts, against the wall, that the ties go through. */
+function tieBoards(d: Draft, p: PostRackParams, ctx: ShapeContext, plan: PostRackPlan) {
+  const back = findSection(p.backSection)!
+  const post = findSection(p.postSection)!
+  const z = plan.tops[plan.tops.length - 1] - back.widthMm
+  plan.modules.forEach((m, n) => {
+    const id = `tie-${n}`
+    d.square({ id, role: 'back-rail', stock: board(p.backSection, ctx.settings.grade), min: [m.left, 0, z], size: [m.lengthMm, back.thicknessMm, back.widthMm], along: 'x', across: 'z' })
+    m.posts.forEach((_, i) => d.rest(id, `post-${n}-${i}-rear`, 'fasteners', d.screw(id, `post-${n}-${i}-rear`, 2, 'side', back.thicknessMm, post.thicknessMm)))
+    tieToWall(d, id, ctx.space, ctx.settings.yard)
+  })
+}
+
+function bays(d: Draft, p: PostRackParams, ctx: ShapeContext, plan: PostRackPlan, y0: number) {
+  const post = findSection(p.postSection)!
+  const rail = findSection(p.railSection)!
+  const sheet = findSheet(p.sheet)!
+  const yBack = y0 + post.thicknessMm
+  let shelfNo = -1
+  plan.levels.forEach((level, l) => {
+    if (!level.floor) shelfNo++
+    const bottom = level.floor ? 0 : plan.tops[shelfNo]
+    const above = plan.tops[shelfNo + 1]
+    const ceiling = above === undefined ? ctx.space.ceilingMm : above - sheet.thicknessMm - rail.widthMm
+    const i = shelfNo
+    plan.openings.forEach((o, k) => {
+      d.bay({
+        id: `bay-${l}-${k}`, name: { code: level.floor ? 'floor' : 'shelf', column: k + 1, row: level.floor ? 0 : i + 1 }, holds: 'surface',
+        clear: { min: [o.left, yBack, bottom], max: [o.right, yBack + plan.depthMm, Math.max(ceiling, bottom + 1)] },
+        carriers: level.floor ? [] : [`shelf-${o.module}-${i}`],
+        items: level.spots
+          .filter((s) => s.opening === k)
+          .map((s) => ({
+            goodsId: s.item.id, massKg: s.item.massKg,
+            box: { min: [s.x, yBack + s.y, bottom], max: [s.x + s.item.acrossMm, yBack + s.y + s.item.deepMm, bottom + s.item.tallMm] },
+          })),
+        play: { sideMm: plan.play.sideMm, aboveMm: above === undefined ? 0 : plan.play.aboveMm, deepMm: 0 },
+        stickOutMm: plan.stickOutMm, exit: [0, 1, 0],
+      })
+    })
+  })
+}
+
+function choices(p: PostRackParams, ctx: ShapeContext): Choice[] {
+  const imperial = ctx.settings.yard === 'imperial'
+  const sections = imperial ? ['2x3', '2x4', '2x6', '2x8'] : ['38x63mm', '38x89mm', '47x100mm', '47x150mm']
+  const sheets = imperial ? ['ply-15/32', 'ply-19/32', 'ply-23/32', 'osb-7/16', 'osb-23/32', 'mdf-3/4', 'pb-3/4'] : ['ply-12mm', 'ply-18mm', 'osb3-15mm', 'osb3-18mm', 'mdf-18mm', 'pb-18mm']
+  const list: Choice[] = [
+    { path: 'follow', code: 'follow', value: p.follow, options: ['goods', 'wall'], of: 'code' },
+    { path: 'floorBay', code: 'floor-bay', value: p.floorBay, options: [true, false], of: 'code' },
+    { path: 'railSection', code: 'rail-section', value: p.railSection, options: sections, of: 'section' },
+    { path: 'postSection', code: 'post-section', value: p.postSection, options: sections.slice(0, 3), of: 'section' },
+    { path: 'sheet', code: 'sheet', value: p.sheet, options: sheets, of: 'sheet' },
+    { path: 'brace', code: 'brace', value: p.brace, options: [true, false], of: 'code' },
+    { path: 'tie', code: 'tie', value: p.tie, options: [true, false], of: 'code' },
+    { path: 'raise', code: 'raise', value: p.raise, options: ['tilt', 'in-place'], of: 'code' },
+  ]
+  return list
+}

@@ -1,0 +1,41 @@
+import type { Draft } from '../assembly/draft.ts'
+import { screwFor } from '../catalogue/fasteners.ts'
+import type { UnitSystem } from '../measure/units.ts'
+import type { FreeSpace } from '../room/room.ts'
+
+/** A wall without studs is tied to every this far, mm: product decision, about the spacing of studs. */
+const MASONRY_SPACING = 800
+/** Wall lining in front of studs, mm: half an inch of board. */
+const LINING = 12.7
+/** Thread wanted in a stud behind the lining, mm. */
+const STUD_EMBED = 32
+
+/**
+ * Ties a horizontal part near the wall to what is behind it: to each stud it passes, or at regular places in masonry.
+ * A board against the wall is screwed through; a part too thick for that is held by angle brackets (3 mm).
+ * @returns how many ties there are
+ */
+export function tieToWall(d: Draft, part: string, space: FreeSpace, system: UnitSystem): number {
+  const b = d.box(part)
+  const c = space.construction
+  const edge = 20
+  const spots =
+    c.kind === 'studs'
+      ? space.studsMm.filter((x) => x > b.min[0] + edge && x < b.max[0] - edge)
+      : c.kind === 'thin'
+        ? []
+        : places(b.min[0], b.max[0])
+  const through = (b.max[1] - b.min[1] > 40 ? 3 : b.max[1] - b.min[1]) + (c.kind === 'studs' && c.lined ? LINING : 0)
+  const screw = screwFor((through + STUD_EMBED) / 1.95, 200, system)
+  for (const x of spots)
+    d.anchor({
+      part, into: c.kind === 'studs' ? 'stud' : c.kind === 'masonry' ? 'masonry' : 'concrete', at: [x, 0, (b.min[2] + b.max[2]) / 2], count: 1,
+      fastener: c.kind === 'studs' ? screw.id : null, embedMm: c.kind === 'studs' ? screw.lengthMm - through : 0, holds: ['x', 'y'],
+    })
+  return spots.length
+}
+
+function places(left: number, right: number): number[] {
+  const n = Math.max(2, Math.ceil((right - left) / MASONRY_SPACING))
+  return Array.from({ length: n }, (_, i) => left + ((right - left) * (i + 0.5)) / n)
+}

@@ -1,0 +1,223 @@
+import type { Stock } from '../../assembly/assembly.ts'
+import { draft, type Draft } from '../../assembly/draft.ts'
+import { unitsOf } from '../../assembly/settings.ts'
+import { findSection } from '../../catalogue/lumber.ts'
+import { findSheet } from '../../catalogue/sheets.ts'
+import { bad, good, type Result } from '../../measure/result.ts'
+import { canHoldTie } from '../../room/room.ts'
+import { dimPen } from '../dim-pen.ts'
+import type { Choice, ShapeContext, Shaped } from '../family.ts'
+import { placeBrace } from '../place-brace.ts'
+import { tieToWall } from '../tie.ts'
+import type { ToteRackParams } from './parameters.ts'
+import { planOut, type RackPlan } from './plan-out.ts'
+
+/*
+ *   top plate   =====================     front view; each column is closed by a pair of rails (r) on the faces of its posts,
+ *               |r     r|r     r|         front to back; inner posts carry rails on both faces, outer ones on one.
+ *         post  |r     r|r     r|
+ *               |r     r|r     r|         side view: rear frame (plate, posts, plate), front frame, rails from one to the other.
+ *   bottom plate=====================
+ */
+export function shapeToteRack(p: ToteRackParams, ctx: ShapeContext): Result<Shaped> {
+  const units = unitsOf(ctx.settings)
+  const pen = dimPen(p, units)
+  const plan = planOut(p, ctx, pen)
+  if (plan === 'nothing') return bad('no-totes')
+  if ('tooLongMm' in plan) return bad('longer-than-board', { mm: plan.tooLongMm, mostMm: plan.mostMm }, 'columns')
+
+  const post = findSection(p.postSection)!
+  const plate = findSection(p.plateSection)!
+  const postDepth = post.widthMm
+  if (plan.railMm < 2 * postDepth) return bad('rail-shorter-than-posts', { mm: plan.railMm, leastMm: 2 * postDepth }, 'railLengthMm')
+  if (plan.rows[0].railTopMm - plan.rail.heightMm < plate.thicknessMm - 0.01)
+    return bad('rail-below-plate', { mm: plan.rows[0].railTopMm, leastMm: plate.thicknessMm + plan.rail.heightMm }, 'firstMm')
+  for (let r = 1; r < plan.rows.length; r++) {
+    const pitch = plan.rows[r].railTopMm - plan.rows[r - 1].railTopMm
+    if (pitch < plan.rail.heightMm) return bad('rails-overlap', { mm: pitch, leastMm: plan.rail.heightMm }, `pitchMm.${r - 1}`)
+  }
+
+  const d = draft(ctx.settings.yard)
+  const back = findSection(p.backSection)!
+  const hasBack = p.brace || p.backRails !== 0
+  const y0 = hasBack ? back.thicknessMm : 0
+  frames(d, p, ctx, plan, y0)
+  rails(d, p, ctx, plan, y0)
+  if (hasBack) backBoards(d, p, ctx, plan, pen, y0)
+  if (p.top !== 'none') topSheet(d, p, plan, y0)
+  bays(d, p, plan, y0)
+  const backs = d.assembly.parts.filter((x) => x.role === 'back-rail')
+  // The uppermost back rail lies against the wall; without one the plate is held by brackets.
+  if (p.tie && canHoldTie(ctx.space.construction)) tieToWall(d, backs[backs.length - 1]?.id ?? 'plate-top-rear', ctx.space, ctx.settings.yard)
+
+  const all = d.assembly.parts.map((x) => x.id)
+  const frame = (side: string) => all.filter((id) => id.endsWith(side) && !id.startsWith('rail'))
+  if (p.raise === 'tilt') d.sub({ id: 'rack', name: 'rack', parts: all.filter((id) => !id.startsWith('top-')), built: 'flat' })
+  else {
+    d.sub({ id: 'front-frame', name: 'front-frame', parts: frame('-front'), built: 'flat' })
+    d.sub({ id: 'rear-frame', name: 'rear-frame', parts: frame('-rear'), built: 'flat' })
+    d.sub({ id: 'rails', name: 'rails', parts: all.filter((id) => id.startsWith('rail') || id.startsWith('back') || id === 'brace'), built: 'in-place' })
+  }
+  if (p.top !== 'none') d.sub({ id: 'top', name: 'top', parts: all.filter((id) => id.startsWith('top-')), built: 'in-place' })
+
+  plan.columns.forEach((_, c) => pen.drag(`clearMm.${c}`, { axis: 'x', parts: [`post-${c + 1}-front`, `post-${c + 1}-rear`], sign: 1 }))
+  plan.rows.forEach((_, r) => {
+    const ids = plan.columns.flatMap((_c, c) => [`rail-${c}-${r}-left`, `rail-${c}-${r}-right`])
+    pen.drag(r === 0 ? 'firstMm' : `pitchMm.${r - 1}`, { axis: 'z', parts: ids, sign: 1 })
+  })
+  return good({ assembly: d.assembly, dims: pen.dims, choices: choices(p, ctx), unhoused: plan.unhoused })
+}
+
+const board = (section: string, grade: string, treated = false): Stock => ({ kind: 'board', section, grade, treated })
+
+function frames(d: Draft, p: ToteRackParams, ctx: ShapeContext, plan: RackPlan, y0: number) {
+  const post = findSection(p.postSection)!
+  const plate = findSection(p.plateSection)!
+  const grade = ctx.settings.grade
+  for (const [side, y] of [['rear', y0], ['front', y0 + plan.railMm - post.widthMm]] as const) {
+    const flat = (id: string, z: number, treated: boolean) =>
+      d.square({ id, role: 'plate', stock: board(p.plateSection, grade, treated), min: [0, y, z], size: [plan.widthMm, plate.widthMm, plate.thicknessMm], along: 'x', across: 'y' })
+    const bottom = `plate-bottom-${side}`
+    const top = `plate-top-${side}`
+    flat(bottom, 0, ctx.space.floor === 'slab')
+    flat(top, plan.topMm, false)
+    d.rest(bottom, 'floor')
+    for (let c = 0; c <= plan.columns.length; c++) {
+      const id = `post-${c}-${side}`
+      const x = c === 0 ? 0 : plan.columns[c - 1].left + plan.columns[c - 1].clearMm
+      d.square({ id, role: 'post', stock: board(p.postSection, grade), min: [x, y, plate.thicknessMm], size: [post.thicknessMm, post.widthMm, plan.postMm], along: 'z', across: 'y' })
+      d.screw(bottom, id, 2, 'end', plate.thicknessMm, 200)
+      d.screw(top, id, 2, 'end', plate.thicknessMm, 200)
+      d.rest(id, bottom)
+      d.rest(top, id)
+    }
+  }
+}
+
+function rails(d: Draft, p: ToteRackParams, ctx: ShapeContext, plan: RackPlan, y0: number) {
+  const post = findSection(p.postSection)!
+  const { thicknessMm: t, heightMm: h, flat } = plan.rail
+  plan.rows.forEach((row, r) => {
+    const ids: string[] = []
+    plan.columns.forEach((column, c) => {
+      for (const side of ['left', 'right'] as const) {
+        const id = `rail-${c}-${r}-${side}`
+        const x = side === 'left' ? column.left : column.left + column.clearMm - t
+        d.square({
+          id, role: 'rail', stock: board(p.railSection, ctx.settings.grade), min: [x, y0, row.railTopMm - h], size: [t, plan.railMm, h],
+          along: 'y', across: flat ? 'x' : 'z',
+        })
+        for (const end of ['rear', 'front'] as const) {
+          const on = `post-${side === 'left' ? c : c + 1}-${end}`
+          const j = flat
+            // A flat rail is too broad to screw through: pocket screws from below into the post.
+            ? d.joint({ kind: 'pocket-screwed', near: id, far: on, at: [x, y0, row.railTopMm], fasteners: [{ fastener: pocketScrew(ctx), count: 2, into: 'side' }] })
+            : d.screw(id, on, 2, 'side', t, post.thicknessMm)
+          d.rest(id, on, 'fasteners', j)
+        }
+        ids.push(id)
+      }
+    })
+    d.mark(row.railTopMm, 'rail-top', r + 1, ids)
+  })
+  d.mark(plan.topMm, 'plate-under', 0, ['plate-top-front', 'plate-top-rear'])
+}
+
+const pocketScrew = (ctx: ShapeContext) => (ctx.settings.yard === 'imperial' ? 'screw-9x2.5' : 'screw-5x60mm')
+
+function backBoards(d: Draft, p: ToteRackParams, ctx: ShapeContext, plan: RackPlan, pen: ReturnType<typeof dimPen>, y0: number) {
+  const back = findSection(p.backSection)!
+  const post = findSection(p.postSection)!
+  const grade = ctx.settings.grade
+  const high = plan.topMm
+  // With a brace the back rails keep to the top and the bottom, so that the diagonal runs between them in one plane.
+  const most = Math.floor((high - back.widthMm) / (2 * back.widthMm))
+  const wanted = pen.count({ path: 'backRails', code: 'back-rails', min: 0, max: 6 }, Math.min(2, most), { code: p.brace ? 'back-rails-brace' : 'back-rails-stop', terms: [] })
+  const n = Math.min(p.brace ? Math.min(2, wanted) : wanted, most)
+  const low = findSection(p.plateSection)!.thicknessMm
+  const places = n === 1 ? [high - back.widthMm] : Array.from({ length: n }, (_, i) => low + ((high - back.widthMm - low) * i) / (n - 1))
+  places.forEach((z, i) => {
+    const id = `back-${i}`
+    d.square({ id, role: 'back-rail', stock: board(p.backSection, grade), min: [0, 0, z], size: [plan.widthMm, back.thicknessMm, back.widthMm], along: 'x', across: 'z' })
+    for (let c = 0; c <= plan.columns.length; c++) d.rest(id, `post-${c}-rear`, 'fasteners', d.screw(id, `post-${c}-rear`, 2, 'side', back.thicknessMm, post.widthMm))
+  })
+  if (!p.brace) return
+  const posts = Array.from({ length: plan.columns.length + 1 }, (_, c) => {
+    const b = d.box(`post-${c}-rear`)
+    return { id: `post-${c}-rear`, left: b.min[0], right: b.max[0] }
+  })
+  const longest = Math.max(...ctx.boards(p.backSection, false).map((b) => b.lengthMm - ctx.settings.squaringTrimMm), 0)
+  placeBrace(
+    d, 'brace', posts, n > 1 ? places[0] + back.widthMm : low, n > 0 ? places[n - 1] : high, y0,
+    { stock: board(p.backSection, grade), widthMm: back.widthMm, thicknessMm: back.thicknessMm }, longest,
+  )
+}
+
+function topSheet(d: Draft, p: ToteRackParams, plan: RackPlan, y0: number) {
+  const sheet = findSheet(p.top)!
+  const z = plan.topMm + findSection(p.plateSection)!.thicknessMm
+  const post = findSection(p.postSection)!
+  // Pieces end on the middle of a post, each as long as the sheet allows.
+  const ends = [0]
+  const seams = [...plan.columns.map((c) => c.left + c.clearMm + post.thicknessMm / 2).slice(0, -1), plan.widthMm]
+  seams.forEach((x, i) => {
+    const next = seams[i + 1]
+    if (next === undefined || next - ends[ends.length - 1] > sheet.lengthMm) ends.push(x)
+  })
+  ends.slice(1).forEach((x, i) => {
+    const id = `top-${i}`
+    d.square({
+      id, role: 'top', stock: { kind: 'sheet', sheet: sheet.id }, min: [ends[i], y0, z], size: [x - ends[i], plan.railMm, sheet.thicknessMm], along: 'x', across: 'y',
+    })
+    for (const side of ['rear', 'front'] as const) {
+      const on = `plate-top-${side}`
+      d.rest(id, on, 'bearing', d.screw(id, on, Math.max(2, Math.ceil((x - ends[i]) / 300)), 'side', sheet.thicknessMm, findSection(p.plateSection)!.thicknessMm))
+    }
+  })
+}
+
+function bays(d: Draft, p: ToteRackParams, plan: RackPlan, y0: number) {
+  plan.columns.forEach((column, c) => {
+    plan.rows.forEach((row, r) => {
+      const g = plan.grid[c][r]
+      const under = (top: number, item: typeof g) => (p.carry === 'rim' && item ? top - (item.tallMm - (item.tote?.rimMm ?? 0)) : top)
+      const bottom = under(row.railTopMm, g)
+      const next = plan.rows[r + 1]
+      const ceiling = next ? (p.carry === 'rim' ? under(next.railTopMm, plan.grid[c][r + 1]) : next.railTopMm - plan.rail.heightMm) : plan.topMm
+      const id = `bay-${c}-${r}`
+      d.bay({
+        id, name: { code: 'place', column: c + 1, row: r + 1 }, holds: p.carry,
+        clear: { min: [column.left, y0, bottom], max: [column.left + column.clearMm, y0 + plan.railMm, ceiling] },
+        carriers: [`rail-${c}-${r}-left`, `rail-${c}-${r}-right`],
+        items: g
+          ? [{
+              goodsId: g.id, massKg: g.massKg,
+              box: {
+                min: [column.left + (column.clearMm - g.acrossMm) / 2, y0, bottom],
+                max: [column.left + (column.clearMm + g.acrossMm) / 2, y0 + g.deepMm, bottom + g.tallMm],
+              },
+            }]
+          : [],
+        play: { sideMm: plan.play.sideMm, aboveMm: plan.play.aboveMm, deepMm: 0 },
+        stickOutMm: plan.stickOutMm, exit: [0, 1, 0],
+      })
+    })
+  })
+}
+
+function choices(p: ToteRackParams, ctx: ShapeContext): Choice[] {
+  const imperial = ctx.settings.yard === 'imperial'
+  const sections = imperial ? ['2x2', '2x3', '2x4', '2x6', '1x3', '1x4'] : ['38x38mm', '38x63mm', '38x89mm', '47x100mm', '18x69mm', '18x94mm']
+  const posts = imperial ? ['2x3', '2x4', '2x6'] : ['38x63mm', '38x89mm', '47x100mm']
+  const sheets = imperial ? ['none', 'ply-15/32', 'ply-23/32', 'osb-7/16', 'osb-23/32'] : ['none', 'ply-12mm', 'ply-18mm', 'osb3-15mm', 'osb3-18mm']
+  return [
+    { path: 'carry', code: 'carry', value: p.carry, options: ['rim', 'base'], of: 'code' },
+    { path: 'railSection', code: 'rail-section', value: p.railSection, options: sections, of: 'section' },
+    { path: 'railRip', code: 'rail-rip', value: p.railRip, options: ['full', 'half'], of: 'code' },
+    { path: 'postSection', code: 'post-section', value: p.postSection, options: posts, of: 'section' },
+    { path: 'brace', code: 'brace', value: p.brace, options: [true, false], of: 'code' },
+    { path: 'tie', code: 'tie', value: p.tie, options: [true, false], of: 'code' },
+    { path: 'top', code: 'top', value: p.top, options: sheets, of: 'sheet' },
+    { path: 'raise', code: 'raise', value: p.raise, options: ['tilt', 'in-place'], of: 'code' },
+  ]
+}

@@ -1,0 +1,41 @@
+import type { Shaped } from '../family.ts'
+import type { Step } from '../../steps/step.ts'
+import type { ToteRackParams } from './parameters.ts'
+
+/** Diagonals of a frame that is square enough to go on: builders' usual eighth of an inch, mm. */
+const SQUARE_MM = 3
+
+export function toteRackSteps(p: ToteRackParams, shaped: Shaped): Step[] {
+  const { assembly } = shaped
+  const ids = (test: (id: string) => boolean) => assembly.parts.map((x) => x.id).filter(test)
+  const frame = (side: string) => ids((id) => id.endsWith(`-${side}`) && (id.startsWith('plate') || id.startsWith('post')))
+  const diagonal = frameDiagonal(shaped, 'rear')
+  const levels = assembly.stick.filter((m) => m.code === 'rail-top').map((m) => m.level)
+  const backs = ids((id) => id.startsWith('back-') || id === 'brace')
+  const firstRails = ids((id) => /^rail-0-0-/.test(id))
+  const restRails = ids((id) => id.startsWith('rail-') && !firstRails.includes(id))
+  const tops = ids((id) => id.startsWith('top-'))
+  const tied = assembly.anchors.length > 0
+  const steps: (Step | false)[] = [
+    { id: 'stick', code: 'make-stick', parts: [], marks: levels, cautions: [] },
+    { id: 'rear', code: 'rear-frame', parts: frame('rear'), cautions: ['screws', 'dust'], hold: { code: 'diagonals', measure: { kind: 'equal', targetMm: diagonal, toleranceMm: SQUARE_MM } } },
+    backs.length > 0 && { id: 'backs', code: p.brace ? 'back-and-brace' : 'back-rails', parts: backs, on: frame('rear'), cautions: [], hold: { code: 'diagonals-again', measure: { kind: 'equal', targetMm: diagonal, toleranceMm: SQUARE_MM } } },
+    { id: 'front', code: 'front-frame', parts: frame('front'), cautions: [], hold: { code: 'same-as-first' } },
+    { id: 'marks', code: 'mark-rails', parts: [], on: ids((id) => id.startsWith('post')), marks: levels, cautions: [] },
+    { id: 'first-rails', code: 'first-rails', parts: firstRails, on: ids((id) => /^post-[01]-/.test(id)), marks: levels.slice(0, 1), cautions: [], hold: { code: 'one-tote' } },
+    restRails.length > 0 && { id: 'rails', code: 'other-rails', parts: restRails, on: ids((id) => id.startsWith('post')), marks: levels, cautions: [] },
+    { id: 'stand', code: p.raise === 'tilt' ? 'tilt-up' : 'stand-in-place', parts: [], on: ids(() => true), cautions: ['lift-two', 'top-heavy'] },
+    { id: 'level', code: 'level', parts: [], on: ids((id) => id.startsWith('plate-bottom')), cautions: [], hold: { code: 'level-line' } },
+    tied && { id: 'tie', code: 'tie', data: { count: assembly.anchors.length }, parts: [], on: [...new Set(assembly.anchors.map((a) => a.part))], cautions: ['find-studs', 'not-into-wires'], hold: { code: 'tied-before-load' } },
+    tops.length > 0 && { id: 'top', code: 'top-sheet', parts: tops, cautions: ['sheet-two'] },
+    { id: 'load', code: tied ? 'load-low-first' : 'load-low-first-untied', parts: [], cautions: tied ? [] : ['untied'] },
+  ]
+  return steps.filter((s): s is Step => s !== false)
+}
+
+/** Corner to corner of a frame as it lies on the floor, mm. */
+export function frameDiagonal(shaped: Shaped, side: string): number {
+  const plate = shaped.assembly.parts.find((x) => x.id === `plate-top-${side}`)!
+  const high = plate.at.centre[2] + plate.size.thicknessMm / 2
+  return Math.hypot(plate.size.lengthMm, high)
+}

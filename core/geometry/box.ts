@@ -1,0 +1,95 @@
+import { add, cross, dot, scale, sub, type Vec3 } from './vec.ts'
+
+/** An axis-aligned box, mm. */
+export interface Box {
+  min: Vec3
+  max: Vec3
+}
+
+/** A box turned freely: centre, two unit axes (the third is their cross product) and the sizes along the three. */
+export interface TurnedBox {
+  centre: Vec3
+  along: Vec3
+  across: Vec3
+  size: Vec3
+}
+
+export const boxSize = (b: Box): Vec3 => sub(b.max, b.min)
+export const boxCentre = (b: Box): Vec3 => scale(add(b.min, b.max), 0.5)
+
+export function boxUnion(boxes: readonly Box[]): Box {
+  const min: Vec3 = [Infinity, Infinity, Infinity]
+  const max: Vec3 = [-Infinity, -Infinity, -Infinity]
+  for (const b of boxes)
+    for (let i = 0; i < 3; i++) {
+      if (b.min[i] < min[i]) min[i] = b.min[i]
+      if (b.max[i] > max[i]) max[i] = b.max[i]
+    }
+  return { min, max }
+}
+
+/** The overlap of two boxes, or null; boxes that only touch give a box of zero thickness. `slack` mm closes small gaps. */
+export function boxOverlap(a: Box, b: Box, slack = 0): Box | null {
+  const min: Vec3 = [0, 0, 0]
+  const max: Vec3 = [0, 0, 0]
+  for (let i = 0; i < 3; i++) {
+    min[i] = Math.max(a.min[i], b.min[i])
+    max[i] = Math.min(a.max[i], b.max[i])
+    if (max[i] < min[i] - slack) return null
+    if (max[i] < min[i]) min[i] = max[i] = (min[i] + max[i]) / 2
+  }
+  return { min, max }
+}
+
+export const thirdAxis = (b: Pick<TurnedBox, 'along' | 'across'>): Vec3 => cross(b.along, b.across)
+
+export function corners(b: TurnedBox): Vec3[] {
+  const c = thirdAxis(b)
+  const half = scale(b.size, 0.5)
+  const out: Vec3[] = []
+  for (const i of [-1, 1])
+    for (const j of [-1, 1])
+      for (const k of [-1, 1])
+        out.push(
+          add(b.centre, add(scale(b.along, i * half[0]), add(scale(b.across, j * half[1]), scale(c, k * half[2])))),
+        )
+  return out
+}
+
+/** The upright box around a turned one: half its reach along each room axis to either side of its centre. */
+export function extents(b: TurnedBox): Box {
+  const { along: u, across: v, centre, size } = b
+  const min: Vec3 = [0, 0, 0]
+  const max: Vec3 = [0, 0, 0]
+  for (let i = 0; i < 3; i++) {
+    const [j, k] = [(i + 1) % 3, (i + 2) % 3]
+    const third = Math.abs(u[j] * v[k] - u[k] * v[j])
+    const half = (Math.abs(u[i]) * size[0] + Math.abs(v[i]) * size[1] + third * size[2]) / 2
+    min[i] = centre[i] - half
+    max[i] = centre[i] + half
+  }
+  return { min, max }
+}
+
+/**
+ * How deep two turned boxes reach into each other, mm: the least push that would part them; 0 or less when they do not.
+ * Separating-axis test over the 15 candidate axes of two boxes.
+ */
+export function penetration(a: TurnedBox, b: TurnedBox): number {
+  const axesA = [a.along, a.across, thirdAxis(a)]
+  const axesB = [b.along, b.across, thirdAxis(b)]
+  const between = sub(b.centre, a.centre)
+  const reach = (axes: Vec3[], size: Vec3, n: Vec3) =>
+    axes.reduce((sum, axis, i) => sum + (Math.abs(dot(axis, n)) * size[i]) / 2, 0)
+  let least = Infinity
+  const tryAxis = (n: Vec3) => {
+    const length = Math.hypot(...n)
+    if (length < 1e-9) return
+    const u = scale(n, 1 / length)
+    least = Math.min(least, reach(axesA, a.size, u) + reach(axesB, b.size, u) - Math.abs(dot(between, u)))
+  }
+  axesA.forEach(tryAxis)
+  axesB.forEach(tryAxis)
+  for (const p of axesA) for (const q of axesB) tryAxis(cross(p, q))
+  return least
+}

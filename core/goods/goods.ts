@@ -1,0 +1,80 @@
+import { CONTAINERS, GOODS_KINDS, TOTE_GUESS, type GoodsKind } from '../catalogue/containers.ts'
+import { HEAVIEST_KG, id, lengthMm, words, z } from '../measure/schema.ts'
+
+export const DECISIONS = ['keep', 'pass', 'bin'] as const
+export const OFTEN = ['daily', 'weekly', 'seldom'] as const
+
+/** Largest single thing, mm, and most of one kind: past these a slip of the keyboard is likelier. */
+export const GOODS_LIMITS = { minMm: 5, maxMm: 6000, maxCount: 2000 } as const
+const size = lengthMm(GOODS_LIMITS.minMm, GOODS_LIMITS.maxMm)
+
+/**
+ *      |<------ acrossMm ------>|
+ *      ==========================  lid      \  rimMm: lid top to the underside of the rim
+ *      |_ |                  | _|           /
+ *         |                  |  |<-overhangMm, each side
+ *          \                /
+ *           \______________/   taperMm, each side, between rim and base
+ */
+export const toteShape = z.object({
+  rimMm: lengthMm(1, 400),
+  overhangMm: lengthMm(0, 300),
+  taperMm: lengthMm(0, 300),
+  /** True while nobody has measured these: they are proportions of the lid. */
+  assumed: z.boolean(),
+})
+export type ToteShape = z.infer<typeof toteShape>
+
+export const goodsItem = z.object({
+  id,
+  name: words(80).min(1),
+  kind: z.enum(GOODS_KINDS),
+  count: z.int().min(1).max(GOODS_LIMITS.maxCount),
+  /** As it faces you in the bay; a tote's lid width. */
+  acrossMm: size,
+  /** Front to back; a tote's lid length. */
+  deepMm: size,
+  /** Over the lid, handle or tallest point. */
+  tallMm: size,
+  /** Of one, as it is stored; null when nobody has weighed it: then nothing that carries it counts as proven. */
+  massKg: z.number().min(0).max(HEAVIEST_KG).nullable(),
+  tote: toteShape.nullable(),
+  group: words(60),
+  decision: z.enum(DECISIONS),
+  often: z.enum(OFTEN),
+  whereNow: words(120),
+})
+export type Goods = z.infer<typeof goodsItem>
+
+/** A tote's rim and taper as they usually are for its size, marked as assumed. */
+export function assumedTote(acrossMm: number, tallMm: number): ToteShape {
+  const near = CONTAINERS.find((c) => c.kind === 'tote' && Math.abs(c.acrossMm - acrossMm) < 1 && Math.abs(c.tallMm - tallMm) < 1)
+  const half = (mm: number) => Math.round(mm * 2) / 2
+  return {
+    rimMm: near?.rimMm ?? half(TOTE_GUESS.rimOfHeight * tallMm),
+    overhangMm: near?.overhangMm ?? half(TOTE_GUESS.overhangOfWidth * acrossMm),
+    taperMm: near?.taperMm ?? half(TOTE_GUESS.taperOfWidth * acrossMm),
+    assumed: true,
+  }
+}
+
+export const isRound = (kind: GoodsKind): boolean => kind === 'pail' || kind === 'drum'
+
+/** Width of a tote's body just below the rim, mm; for anything else its full width. */
+export const bodyAcross = (g: Goods): number => g.acrossMm - 2 * (g.tote?.overhangMm ?? 0)
+/** Width at the base, mm. */
+export const baseAcross = (g: Goods): number => bodyAcross(g) - 2 * (g.tote?.taperMm ?? 0)
+
+/** Goods with the defaults of a freshly entered line. */
+export function newGoods(
+  given: Pick<Goods, 'id' | 'name' | 'kind' | 'count' | 'acrossMm' | 'deepMm' | 'tallMm' | 'massKg'> & Partial<Goods>,
+): Goods {
+  return {
+    tote: given.kind === 'tote' ? assumedTote(given.acrossMm, given.tallMm) : null,
+    group: '',
+    decision: 'keep',
+    often: 'weekly',
+    whereNow: '',
+    ...given,
+  }
+}

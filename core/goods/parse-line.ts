@@ -1,0 +1,55 @@
+import { GOODS_KINDS, type GoodsKind } from '../catalogue/containers.ts'
+import { plainCharacters } from '../measure/number.ts'
+import { parseLength } from '../measure/parse-length.ts'
+import { parseMass } from '../measure/parse-mass.ts'
+import { bad, good, type Result } from '../measure/result.ts'
+import type { UnitSystem } from '../measure/units.ts'
+import { GOODS_LIMITS, newGoods, type Goods } from './goods.ts'
+
+const KIND_WORDS: Record<string, GoodsKind> = {
+  tote: 'tote', bin: 'tote', tub: 'tote', pail: 'pail', bucket: 'pail', drum: 'drum', barrel: 'drum', keg: 'drum',
+  box: 'box', carton: 'box', crate: 'box', case: 'box', bag: 'bag', sack: 'bag', tool: 'tool', saw: 'tool', drill: 'tool',
+  equipment: 'equipment', machine: 'equipment', extractor: 'equipment', compressor: 'equipment', freezer: 'equipment',
+}
+
+function kindOf(name: string): GoodsKind {
+  const found = name.toLowerCase().split(/[^a-z]+/).reverse()
+    .map((w) => KIND_WORDS[w] ?? KIND_WORDS[w.replace(/e?s$/, '')] ?? KIND_WORDS[w.replace(/s$/, '')])
+    .find(Boolean)
+  return found ?? (GOODS_KINDS.includes(name as GoodsKind) ? (name as GoodsKind) : 'other')
+}
+
+/**
+ * Reads a line as one says it: `12 tote 16 1/2 x 24 x 12 1/2, 14kg`: count, thing, across x deep x tall, mass of one.
+ * The count may be missing (one), the mass too (not weighed yet); `31 dia x 20` is a round thing.
+ * Fails with `line-empty`, `line-no-size`, `line-no-name`, `line-sizes`, `not-a-length`, `out-of-range`, `count`, `not-a-mass`.
+ */
+export function parseGoodsLine(line: string, system: UnitSystem, id: string): Result<Goods> {
+  const text = plainCharacters(line)
+  if (text === '') return bad('line-empty')
+  const head = /^(?:(-?\d+)\s+(?:x\s+)?)?([a-z][^\d]*?)[\s,:]+(?=-?[\d.])(.*)$/i.exec(text)
+  if (!head) return bad(/[a-z]{3}/i.test(text) ? 'line-no-size' : 'line-no-name', { text })
+  const count = Number(head[1] ?? 1)
+  if (count < 1 || count > GOODS_LIMITS.maxCount) return bad('count', { count, max: GOODS_LIMITS.maxCount }, 'count')
+  const name = head[2].trim()
+
+  const [sizes, ...after] = head[3].split(/\s*[,;]\s*(?!\d{1,2}(?:\s*(?:m|cm)\b))|\s+(?:at|each|@)\s+/i)
+  const round = /\bdia(?:m(?:eter)?)?\b\.?/i.test(sizes)
+  const terms = sizes.replace(/\bdia(?:m(?:eter)?)?\b\.?/i, '').split(/\s*(?:x|\bby\b|\*)\s*/i)
+  if (terms.length !== (round ? 2 : 3)) return bad('line-sizes', { found: terms.length, text: sizes })
+  const mm: number[] = []
+  for (const t of terms) {
+    const read = parseLength(t, system)
+    if (!read.ok) return read
+    if (read.value < GOODS_LIMITS.minMm || read.value > GOODS_LIMITS.maxMm)
+      return bad('out-of-range', { text: t, minMm: GOODS_LIMITS.minMm, maxMm: GOODS_LIMITS.maxMm }, 'size')
+    mm.push(read.value)
+  }
+  const [acrossMm, deepMm, tallMm] = round ? [mm[0], mm[0], mm[1]] : mm
+
+  const massText = after.join(' ').replace(/\b(each|apiece|full)\b/gi, '').trim()
+  const mass = massText === '' ? good(null) : parseMass(massText, system)
+  if (!mass.ok) return mass
+  if (mass.value !== null && mass.value > 5000) return bad('too-heavy', { text: massText }, 'massKg')
+  return good(newGoods({ id, name, kind: kindOf(name), count, acrossMm, deepMm, tallMm, massKg: mass.value }))
+}

@@ -1,0 +1,30 @@
+import { baseAcross, bodyAcross, type Goods } from './goods.ts'
+
+export interface Doubt {
+  goodsId: string
+  code: 'body-wider-than-lid' | 'rim-taller-than-half' | 'no-base' | 'not-weighed' | 'very-dense' | 'very-light' | 'assumed-rim'
+  data: Record<string, number>
+}
+
+/** Denser than solid stone, or lighter than packing foam: kg/m³ between which stored things fall. Product decision. */
+const DENSE = 2700
+const LIGHT = 8
+
+/** Entries worth asking about once: they may be right, but a slip is likelier. */
+export function doubts(g: Goods): Doubt[] {
+  const out: Doubt[] = []
+  const say = (code: Doubt['code'], data: Doubt['data'] = {}) => out.push({ goodsId: g.id, code, data })
+  if (g.tote) {
+    if (bodyAcross(g) <= 0 || bodyAcross(g) > g.acrossMm) say('body-wider-than-lid', { bodyMm: bodyAcross(g), lidMm: g.acrossMm })
+    else if (baseAcross(g) <= 0) say('no-base', { taperMm: g.tote.taperMm })
+    if (g.tote.rimMm > g.tallMm / 2) say('rim-taller-than-half', { rimMm: g.tote.rimMm, tallMm: g.tallMm })
+    if (g.tote.assumed) say('assumed-rim', { rimMm: g.tote.rimMm, overhangMm: g.tote.overhangMm })
+  }
+  if (g.massKg === null) say('not-weighed')
+  else {
+    const density = g.massKg / ((g.acrossMm * g.deepMm * g.tallMm) / 1e9)
+    if (density > DENSE) say('very-dense', { density })
+    else if (density < LIGHT) say('very-light', { density })
+  }
+  return out
+}

@@ -1,0 +1,199 @@
+import type { Assembly, Part, Support } from '../assembly/assembly.ts'
+import { partMassKg } from '../assembly/mass.ts'
+import { bendingSection, thicknessAxis, type PartBoxes } from '../assembly/part-box.ts'
+import { findGrade } from '../catalogue/lumber.ts'
+import { findSheet } from '../catalogue/sheets.ts'
+import type { Box } from '../geometry/box.ts'
+import { dot } from '../geometry/vec.ts'
+import { newtons } from '../measure/units.ts'
+import type { BeamLoad } from '../mechanics/beam.ts'
+import type { DesignMethod, Moisture } from '../mechanics/methods/method.ts'
+import { secondMoment } from '../mechanics/section.ts'
+import type { LoadPath, Member, Patch } from './load-path.ts'
+import { solvePanel } from './panel.ts'
+import { solveHeld, type Held } from './solve-held.ts'
+
+export interface AnalysisOptions {
+  method: DesignMethod
+  moisture: Moisture
+  /** Loads times this: 1 and 1 for sag, the method's own for strength. */
+  factor: { self: number; goods: number }
+}
+
+/** A member this steep is a post; one this flat is a beam; between them it braces. Size of the upward part of its axis. */
+const STEEP = 0.9
+const FLAT = 0.1
+/** A member whose contact covers this share of its length lies on its support and does not bend. */
+const BEDDED = 0.9
+
+type Doubt = Extract<Member['state'], { kind: 'unknown' }>['reason']
+
+function push<T>(map: Map<string, T[]>, key: string, value: T) {
+  const list = map.get(key)
+  if (list) list.push(value)
+  else map.set(key, [value])
+}
+
+/** A patch shorter than this share of the member acts at its middle: never less bending than the patch itself would give. */
+const POINT_SHARE = 0.05
+
+/** Parts in an order where everything comes after all that rests on it. */
+function fromTheTop(a: Assembly): Part[] {
+  const below = new Map<string, string[]>()
+  const waiting = new Map(a.parts.map((p) => [p.id, 0]))
+  for (const s of a.supports) {
+    if (!('part' in s.from) || s.on.kind !== 'part') continue
+    push(below, s.from.part, s.on.part)
+    waiting.set(s.on.part, (waiting.get(s.on.part) ?? 0) + 1)
+  }
+  const byId = new Map(a.parts.map((p) => [p.id, p]))
+  const ready = a.parts.filter((p) => waiting.get(p.id) === 0)
+  const out: Part[] = []
+  while (ready.length > 0) {
+    const p = ready.pop()!
+    out.push(p)
+    for (const id of below.get(p.id) ?? []) {
+      waiting.set(id, waiting.get(id)! - 1)
+      if (waiting.get(id) === 0) ready.push(byId.get(id)!)
+    }
+  }
+  return out
+}
+
+/** What of `region` lies over `b` from above; all of `b`'s top where they do not meet. */
+function over(region: Box, b: Box): Box {
+  const out: Box = { min: [...b.min], max: [...b.max] }
+  for (const i of [0, 1]) {
+    const [lo, hi] = [Math.max(region.min[i], b.min[i]), Math.min(region.max[i], b.max[i])]
+    if (lo <= hi) [out.min[i], out.max[i]] = [lo, hi]
+  }
+  out.min[2] = out.max[2]
+  return out
+}
+
+/** Where on a member's length a box of the build lies. */
+function along(p: Part, b: Box): { from: number; to: number } {
+  const half = p.size.lengthMm / 2
+  const origin = dot(p.at.centre, p.at.along)
+  const x = dot(b.min, p.at.along) - origin + half
+  const y = dot(b.max, p.at.along) - origin + half
+  return { from: Math.max(0, Math.min(x, y)), to: Math.min(p.size.lengthMm, Math.max(x, y)) }
+}
+
+const asLoad = (p: Part, patch: Patch): BeamLoad => {
+  const r = along(p, patch.box)
+  const length = r.to - r.from
+  if (length < POINT_SHARE * p.size.lengthMm) return { kind: 'point', atMm: (r.from + r.to) / 2, n: patch.n }
+  return { kind: 'line', fromMm: r.from, toMm: r.to, startNPerMm: patch.n / length, endNPerMm: patch.n / length }
+}
+
+const rigidity = (p: Part, o: AnalysisOptions): number | null => {
+  if (p.stock.kind !== 'board') return null
+  const grade = findGrade(p.stock.grade)
+  const e = grade && o.method.modulus(grade, o.moisture)
+  const { depthMm, breadthMm } = bendingSection(p)
+  return e ? e.value * secondMoment(breadthMm, depthMm) : null
+}
+
+/**
+ * Follows every weight from the goods down to floor, wall or ceiling: each member is solved on its true supports and its reactions
+ * become the loads of what it rests on. Units N and mm.
+ */
+export function analyse(a: Assembly, boxes: PartBoxes, o: AnalysisOptions): LoadPath {
+  const path: LoadPath = { members: new Map(), reactions: new Map(), loadsN: 0, arrivedN: 0, notWeighed: [] }
+  const onPart = new Map<string, Patch[]>()
+  const doubtful = new Map<string, Doubt>()
+  const supportsOf = new Map<string, Support[]>()
+  for (const s of a.supports) {
+    const from = 'part' in s.from ? s.from.part : s.from.bay
+    push(supportsOf, from, s)
+  }
+  const give = (s: Support, patch: Patch, doubt: Doubt | null) => {
+    path.reactions.set(s.id, (path.reactions.get(s.id) ?? 0) + patch.n)
+    if (s.on.kind !== 'part') {
+      path.arrivedN += patch.n
+      return
+    }
+    push(onPart, s.on.part, patch)
+    if (doubt) doubtful.set(s.on.part, doubt)
+  }
+
+  for (const b of a.bays) {
+    const on = supportsOf.get(b.id) ?? []
+    for (const item of b.items) {
+      const doubt: Doubt | null = item.massKg === null ? 'not-weighed' : null
+      if (doubt && b.carriers.length > 0 && !path.notWeighed.includes(item.goodsId)) path.notWeighed.push(item.goodsId)
+      const n = newtons(item.massKg ?? 0) * o.factor.goods
+      path.loadsN += n
+      for (const s of on) {
+        const carrier = s.on.kind === 'part' ? boxes.get(s.on.part)! : s.contact
+        give(s, { box: over(item.box, carrier), n: n / on.length }, doubt)
+      }
+    }
+  }
+
+  for (const p of fromTheTop(a)) {
+    const self: Patch = { box: boxes.get(p.id)!, n: newtons(partMassKg(p)) * o.factor.self }
+    path.loadsN += self.n
+    const patches = [...(onPart.get(p.id) ?? []), self]
+    const totalN = patches.reduce((sum, x) => sum + x.n, 0)
+    const supports = supportsOf.get(p.id) ?? []
+    const doubt = doubtful.get(p.id) ?? null
+    const solved = solveMember(p, patches, supports, o)
+    for (const { support, patch } of solved.passed) give(support, patch, doubt ?? (solved.state.kind === 'unknown' ? solved.state.reason : null))
+    const state: Member['state'] = doubt ? { kind: 'unknown', reason: doubt } : solved.state
+    path.members.set(p.id, { part: p.id, state, totalN })
+  }
+  return path
+}
+
+interface Solved {
+  state: Member['state']
+  passed: { support: Support; patch: Patch }[]
+}
+
+/** Weights shared out evenly: where the split does not matter, or nothing better is known (then the state says unknown). */
+const shareEvenly = (patches: Patch[], supports: Support[]): Solved['passed'] =>
+  supports.flatMap((support) => patches.map((x) => ({ support, patch: { box: over(x.box, support.contact), n: x.n / supports.length } })))
+
+function solveMember(p: Part, patches: Patch[], supports: Support[], o: AnalysisOptions): Solved {
+  const even = (state: Member['state']): Solved => ({ state, passed: shareEvenly(patches, supports) })
+  const byId = (id: string) => supports.find((s) => s.id === id)!
+  const up = Math.abs(p.at.along[2])
+  if (p.stock.kind === 'sheet' && Math.abs(thicknessAxis(p)[2]) > STEEP) {
+    const sheet = findSheet(p.stock.sheet)
+    const solution = sheet && solvePanel(p, patches, supports, sheet.ei)
+    if (!solution) return even({ kind: 'unknown', reason: 'too-few-supports' })
+    return {
+      state: { kind: 'panel', along: solution.along, strips: solution.strips },
+      passed: solution.passed.map((x) => ({ support: byId(x.support), patch: x.patch })),
+    }
+  }
+  if (up > STEEP) return even({ kind: 'column', axialN: patches.reduce((sum, x) => sum + x.n, 0) })
+  if (up > FLAT || p.stock.kind !== 'board') return even({ kind: 'idle' })
+
+  const spots = supports.map((s) => ({ s, r: along(p, s.contact) }))
+  const covered = spots.reduce((sum, { r }) => sum + r.to - r.from, 0)
+  if (covered >= BEDDED * p.size.lengthMm) return { state: { kind: 'bedded' }, passed: bedded(p, patches, spots) }
+  const ei = rigidity(p, o)
+  if (ei === null) return even({ kind: 'unknown', reason: 'no-stiffness' })
+  const held = spots.map(({ s, r }): Held => ({ id: s.id, atMm: (r.from + r.to) / 2, loose: s.via === 'bearing' }))
+  const loads = patches.map((x) => asLoad(p, x))
+  const solved = solveHeld(p.size.lengthMm, ei, held, loads)
+  if (!solved) return even({ kind: 'unknown', reason: 'too-few-supports' })
+  return {
+    state: { kind: 'beam', bent: { ...solved, widthMm: bendingSection(p).breadthMm } },
+    passed: solved.supports.map((id, i) => ({ support: byId(id), patch: { box: byId(id).contact, n: solved.result.reactions[i] } })),
+  }
+}
+
+/** What lies on its support hands each weight straight on, to the support nearest below it. */
+function bedded(p: Part, patches: Patch[], spots: { s: Support; r: { from: number; to: number } }[]): Solved['passed'] {
+  return patches.map((patch) => {
+    const r = along(p, patch.box)
+    const middle = (r.from + r.to) / 2
+    const distance = (x: { from: number; to: number }) => Math.max(x.from - middle, middle - x.to, 0)
+    const nearest = spots.reduce((best, x) => (distance(x.r) < distance(best.r) ? x : best))
+    return { support: nearest.s, patch: { box: over(patch.box, nearest.s.contact), n: patch.n } }
+  })
+}

@@ -1,0 +1,53 @@
+import type { Box } from '../geometry/box.ts'
+import type { BeamResult, BeamSpec } from '../mechanics/beam.ts'
+
+/** A weight on a patch of a part, N, downward. */
+export interface Patch {
+  box: Box
+  n: number
+}
+
+/** One beam, or one strip of a panel, as it was solved. */
+export interface Bent {
+  spec: BeamSpec
+  result: BeamResult
+  /** Ids of the supports, in the order of `spec.supports`. */
+  supports: string[]
+  /** Width of the strip for a panel; breadth of the member for a beam, mm. */
+  widthMm: number
+}
+
+export type MemberState =
+  | { kind: 'beam'; bent: Bent }
+  /** Spanning along its strength axis, or across it. */
+  | { kind: 'panel'; along: boolean; strips: Bent[] }
+  | { kind: 'column'; axialN: number }
+  /** Lies on something over its whole length. */
+  | { kind: 'bedded' }
+  /** Carries nothing but itself (a brace). */
+  | { kind: 'idle' }
+  | { kind: 'unknown'; reason: 'not-weighed' | 'too-few-supports' | 'no-stiffness' }
+
+export interface Member {
+  part: string
+  state: MemberState
+  /** All that rests on it and itself, N. */
+  totalN: number
+}
+
+export interface LoadPath {
+  members: Map<string, Member>
+  /** What passes through each support, N, down positive. */
+  reactions: Map<string, number>
+  /** What was put in, and what arrived at floor, walls and ceiling, N. */
+  loadsN: number
+  arrivedN: number
+  /** Goods that nobody has weighed and that rest on parts of this build. */
+  notWeighed: string[]
+}
+
+/** Loads in and reactions out may differ by this share before the analysis is called wrong: floating point only. */
+const EQUILIBRIUM = 1e-6
+
+/** Verifier: every newton put in arrives somewhere. */
+export const inEquilibrium = (p: LoadPath): boolean => Math.abs(p.loadsN - p.arrivedN) <= EQUILIBRIUM * Math.max(1, p.loadsN)

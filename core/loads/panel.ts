@@ -1,0 +1,117 @@
+import type { Part, Support } from '../assembly/assembly.ts'
+import type { Box } from '../geometry/box.ts'
+import { dot, type Vec3 } from '../geometry/vec.ts'
+import type { BeamLoad } from '../mechanics/beam.ts'
+import type { Bent, Patch } from './load-path.ts'
+import { solveHeld, type Held } from './solve-held.ts'
+
+/*
+ * A panel on rails and cross pieces is worked out as strips side by side that all span one way: along its strength axis or across it.
+ * Any such split that is in equilibrium under-rates the panel's strength, never over-rates it (lower-bound theorem, strip method of
+ * Hillerborg), so the stiffer of the two ways is taken. A load is carried by the strip it stands on, and by no wood beside it.
+ */
+
+interface Range { from: number; to: number }
+interface Local { u: Range; v: Range }
+
+const range = (a: number, b: number): Range => ({ from: Math.min(a, b), to: Math.max(a, b) })
+const shared = (a: Range, b: Range) => Math.min(a.to, b.to) - Math.max(a.from, b.from)
+
+/** A box of the build in the panel's own coordinates: u along its length from the start, v across from the low edge. */
+function local(p: Part, b: Box): Local {
+  const coordinate = (axis: Vec3, size: number) => {
+    const shift = size / 2 - dot(p.at.centre, axis)
+    return range(dot(b.min, axis) + shift, dot(b.max, axis) + shift)
+  }
+  return { u: coordinate(p.at.along, p.size.lengthMm), v: coordinate(p.at.across, p.size.widthMm) }
+}
+
+/** Cuts a box of the build down to the strip's width. */
+function cutTo(p: Part, b: Box, axis: Vec3, size: number, strip: Range): Box {
+  const i = axis.findIndex((c) => Math.abs(c) > 0.5)
+  const offset = p.at.centre[i] - (size / 2) * Math.sign(axis[i])
+  const r = range(offset + Math.sign(axis[i]) * strip.from, offset + Math.sign(axis[i]) * strip.to)
+  const out: Box = { min: [...b.min], max: [...b.max] }
+  out.min[i] = Math.max(b.min[i], r.from)
+  out.max[i] = Math.min(b.max[i], r.to)
+  return out
+}
+
+export interface PanelSolution {
+  along: boolean
+  strips: Bent[]
+  passed: { support: string; patch: Patch }[]
+}
+
+/** A support holds a strip when it crosses at least this share of the strip's width and is no longer than half the span. */
+const CROSSES = 0.5
+
+function spanning(p: Part, patches: Patch[], supports: Support[], ei: number, along: boolean): PanelSolution | null {
+  const [length, width] = along ? [p.size.lengthMm, p.size.widthMm] : [p.size.widthMm, p.size.lengthMm]
+  const turn = (l: Local): Local => (along ? l : { u: l.v, v: l.u })
+  const crossAxis = along ? p.at.across : p.at.along
+  const contacts = supports.map((s) => ({ s, at: turn(local(p, s.contact)) }))
+
+  const strips = new Map<string, { v: Range; loads: BeamLoad[] }>()
+  for (const patch of patches) {
+    const at = turn(local(p, patch.box))
+    const v = range(Math.max(0, at.v.from), Math.min(width, at.v.to))
+    if (v.to - v.from < 1) v.to = Math.min(width, (v.from = Math.max(0, v.from - 0.5)) + 1)
+    const key = `${v.from.toFixed(1)}:${v.to.toFixed(1)}`
+    const strip = strips.get(key) ?? { v, loads: [] }
+    strips.set(key, strip)
+    const [from, to] = [Math.max(0, at.u.from), Math.min(length, at.u.to)]
+    strip.loads.push(
+      to - from < 1 ? { kind: 'point', atMm: (from + to) / 2, n: patch.n } : { kind: 'line', fromMm: from, toMm: to, startNPerMm: patch.n / (to - from), endNPerMm: patch.n / (to - from) },
+    )
+  }
+  const out: PanelSolution = { along, strips: [], passed: [] }
+  for (const { v, loads } of strips.values()) {
+    const stripWidth = v.to - v.from
+    const crossing = contacts.filter(({ at }) => shared(at.v, v) >= CROSSES * stripWidth && at.u.to - at.u.from <= 0.5 * length)
+    const held = crossing.map(({ s, at }): Held => ({ id: s.id, atMm: (at.u.from + at.u.to) / 2, loose: s.via === 'bearing' }))
+    const solved = solveHeld(length, ei * stripWidth, held, loads)
+    if (!solved) return null
+    out.strips.push({ ...solved, widthMm: stripWidth })
+    solved.supports.forEach((id, i) => {
+      const contact = supports.find((s) => s.id === id)!.contact
+      out.passed.push({ support: id, patch: { box: cutTo(p, contact, crossAxis, along ? p.size.widthMm : p.size.lengthMm, v), n: solved.result.reactions[i] } })
+    })
+  }
+  return out
+}
+
+/** Widest gap between the supports that cross a panel one way, overhangs counted twice; null when fewer than two do. */
+function widestGap(p: Part, supports: Support[], along: boolean): number | null {
+  const [length, width] = along ? [p.size.lengthMm, p.size.widthMm] : [p.size.widthMm, p.size.lengthMm]
+  const places: number[] = []
+  for (const s of supports) {
+    const at = local(p, s.contact)
+    const [u, v] = along ? [at.u, at.v] : [at.v, at.u]
+    if (v.to - v.from >= CROSSES * width && u.to - u.from <= 0.5 * length) places.push((u.from + u.to) / 2)
+  }
+  if (places.length < 2) return null
+  places.sort((a, b) => a - b)
+  const inner = places.slice(1).reduce((g, x, i) => Math.max(g, x - places[i]), 0)
+  return Math.max(inner, 2 * places[0], 2 * (length - places[places.length - 1]))
+}
+
+/**
+ * A panel under its loads, spanning the way in which it is stiffer: sag goes with span⁴ over EI. The other way is taken when the
+ * supports cannot hold it so.
+ * @returns null when they cannot hold it either way
+ */
+export function solvePanel(p: Part, patches: Patch[], supports: Support[], ei: { along: number; across: number }): PanelSolution | null {
+  const ways = [true, false]
+    .map((along) => ({ along, gap: widestGap(p, supports, along), ei: bendsAlongStrength(p, along) ? ei.along : ei.across }))
+    .filter((w): w is typeof w & { gap: number } => w.gap !== null)
+    .sort((a, b) => a.gap ** 4 / a.ei - b.gap ** 4 / b.ei)
+  for (const w of ways) {
+    const solution = spanning(p, patches, supports, w.ei, w.along)
+    if (solution) return solution
+  }
+  return null
+}
+
+/** Whether a panel that spans along its length then bends along its strength axis. */
+export const bendsAlongStrength = (p: Part, along: boolean): boolean => along === (p.grain !== 'width')

@@ -1,0 +1,269 @@
+/** A straight member bent in one plane, solved by the direct stiffness method: exact at every point for these loads. */
+export interface BeamSpec {
+  lengthMm: number
+  /** Bending stiffness, N·mm²: one value, or stretches that cover the length in order. */
+  ei: number | { toMm: number; ei: number }[]
+  supports: BeamSupport[]
+  loads: BeamLoad[]
+}
+export interface BeamSupport {
+  atMm: number
+  /** Spring, N/mm; rigid when left out. */
+  stiffness?: number
+  /** Held against turning too. */
+  clamped?: boolean
+}
+/** Loads act downward when positive. */
+export type BeamLoad =
+  | { kind: 'point'; atMm: number; n: number }
+  | { kind: 'line'; fromMm: number; toMm: number; startNPerMm: number; endNPerMm: number }
+
+export interface BeamResult {
+  /** Upward, N, in the order of the supports given. */
+  reactions: number[]
+  /** Largest by size; sagging positive. */
+  moment: { nmm: number; atMm: number }
+  shear: { n: number; atMm: number }
+  /** Largest by size; downward positive. */
+  sag: { mm: number; atMm: number }
+}
+
+/** The bent line itself: sag (mm, downward) and moment (N·mm, sagging) anywhere. */
+export interface BeamCurve {
+  sagAt(xMm: number): number
+  momentAt(xMm: number): number
+}
+
+interface Element { x0: number; l: number; ei: number; q0: number; q1: number; a0: number; a1: number; a2: number; a3: number }
+
+/** Places closer than this are one node, mm. */
+const SAME_PLACE_MM = 1e-6
+
+function nodePlaces(b: BeamSpec): number[] {
+  const out = [0, b.lengthMm]
+  const add = (at: number) => {
+    const x = Math.min(Math.max(at, 0), b.lengthMm)
+    let i = out.length
+    while (i > 0 && out[i - 1] > x + SAME_PLACE_MM) i--
+    if (i === 0 || x - out[i - 1] > SAME_PLACE_MM) out.splice(i, 0, x)
+  }
+  for (const s of b.supports) add(s.atMm)
+  for (const l of b.loads)
+    if (l.kind === 'point') add(l.atMm)
+    else {
+      add(l.fromMm)
+      add(l.toMm)
+    }
+  if (typeof b.ei !== 'number') for (const s of b.ei) add(s.toMm)
+  return out
+}
+
+const stiffnessAt = (b: BeamSpec, x: number): number =>
+  typeof b.ei === 'number' ? b.ei : (b.ei.find((s) => x < s.toMm) ?? b.ei[b.ei.length - 1]).ei
+
+function elementsOf(b: BeamSpec, places: number[]): Element[] {
+  const out: Element[] = []
+  for (let i = 1; i < places.length; i++) {
+    const [x0, x1] = [places[i - 1], places[i]]
+    const middle = (x0 + x1) / 2
+    const e: Element = { x0, l: x1 - x0, ei: stiffnessAt(b, middle), q0: 0, q1: 0, a0: 0, a1: 0, a2: 0, a3: 0 }
+    for (const w of b.loads) {
+      if (w.kind !== 'line' || middle < w.fromMm || middle > w.toMm) continue
+      const rise = (w.endNPerMm - w.startNPerMm) / (w.toMm - w.fromMm)
+      e.q0 += w.startNPerMm + rise * (x0 - w.fromMm)
+      e.q1 += w.startNPerMm + rise * (x1 - w.fromMm)
+    }
+    out.push(e)
+  }
+  return out
+}
+
+/** Solves a symmetric banded system in place (LDLᵀ, half band 3); null when it is singular. `k[4i + j]` is K(i, i+j). */
+function solveBanded(k: number[], f: number[]): number[] | null {
+  const n = f.length
+  let scale = 0
+  for (let i = 0; i < n; i++) scale = Math.max(scale, k[4 * i])
+  for (let i = 0; i < n; i++) {
+    const d = k[4 * i]
+    if (!(d > 1e-11 * scale)) return null
+    for (let j = 1; j <= 3 && i + j < n; j++) {
+      const m = k[4 * i + j] / d
+      if (m === 0) continue
+      for (let c = j; c <= 3 && i + c < n; c++) k[4 * (i + j) + c - j] -= m * k[4 * i + c]
+      f[i + j] -= m * f[i]
+    }
+  }
+  for (let i = n - 1; i >= 0; i--) {
+    let sum = f[i]
+    for (let j = 1; j <= 3 && i + j < n; j++) sum -= k[4 * i + j] * f[i + j]
+    f[i] = sum / k[4 * i]
+  }
+  return f
+}
+
+// In an element v = a0 + a1 x + a2 x² + a3 x³ + load terms, down positive; EI v'' = -M, so dM/dx = V and dV/dx = -q.
+const slopeOf = (e: Element, x: number) => e.a1 + x * (2 * e.a2 + x * (3 * e.a3 + (x * (e.q0 / 6 + ((e.q1 - e.q0) * x) / (24 * e.l))) / e.ei))
+const sagOf = (e: Element, x: number) =>
+  e.a0 + x * (e.a1 + x * (e.a2 + x * (e.a3 + (x * (e.q0 / 24 + ((e.q1 - e.q0) * x) / (120 * e.l))) / e.ei)))
+const momentOf = (e: Element, x: number) => -e.ei * (2 * e.a2 + 6 * e.a3 * x) - x * x * (e.q0 / 2 + ((e.q1 - e.q0) * x) / (6 * e.l))
+const shearOf = (e: Element, x: number) => -6 * e.ei * e.a3 - x * (e.q0 + ((e.q1 - e.q0) * x) / (2 * e.l))
+
+/** Calls with every place in an element where the shear is nought. */
+function atShearRoots(e: Element, found: (x: number) => void) {
+  const [a, b, c] = [(e.q1 - e.q0) / (2 * e.l), e.q0, 6 * e.ei * e.a3]
+  if (Math.abs(a) * e.l < 1e-12 * Math.max(Math.abs(b), 1e-30)) {
+    if (b !== 0 && -c / b > 0 && -c / b < e.l) found(-c / b)
+    return
+  }
+  const d = b * b - 4 * a * c
+  if (d < 0) return
+  for (const x of [(-b + Math.sqrt(d)) / (2 * a), (-b - Math.sqrt(d)) / (2 * a)]) if (x > 0 && x < e.l) found(x)
+}
+
+/** Stretches an element is looked through in for places where its slope is nought, and halvings that pin one down. */
+const STRETCHES = 4
+const HALVINGS = 26
+
+/** Calls with every place in an element where the slope is nought: bracketed, then bisected. */
+function atSlopeRoots(e: Element, found: (x: number) => void) {
+  let before = slopeOf(e, 0)
+  for (let i = 1; i <= STRETCHES; i++) {
+    let hi = (e.l * i) / STRETCHES
+    const after = slopeOf(e, hi)
+    if (before * after < 0) {
+      let lo = (e.l * (i - 1)) / STRETCHES
+      for (let n = 0; n < HALVINGS; n++) {
+        const half = (lo + hi) / 2
+        if (before * slopeOf(e, half) > 0) lo = half
+        else hi = half
+      }
+      found((lo + hi) / 2)
+    }
+    before = after
+  }
+}
+
+interface Solved {
+  elements: Element[]
+  /** Node of each support, and the point load on each node. */
+  supportNodes: number[]
+  pointAt: number[]
+}
+
+function nearest(places: number[], x: number): number {
+  let best = 0
+  for (let i = 1; i < places.length; i++) if (Math.abs(places[i] - x) < Math.abs(places[best] - x)) best = i
+  return best
+}
+
+function solveElements(b: BeamSpec): Solved | null {
+  const places = nodePlaces(b)
+  const elements = elementsOf(b, places)
+  const n = 2 * places.length
+  const k: number[] = new Array<number>(4 * n).fill(0)
+  const f: number[] = new Array<number>(n).fill(0)
+  for (let i = 0; i < elements.length; i++) {
+    const { ei, l, q0, q1 } = elements[i]
+    const d = 2 * i
+    const s = ei / l ** 3
+    k[4 * d] += 12 * s
+    k[4 * d + 1] += 6 * s * l
+    k[4 * d + 2] -= 12 * s
+    k[4 * d + 3] += 6 * s * l
+    k[4 * d + 4] += 4 * s * l * l
+    k[4 * d + 5] -= 6 * s * l
+    k[4 * d + 6] += 2 * s * l * l
+    k[4 * d + 8] += 12 * s
+    k[4 * d + 9] -= 6 * s * l
+    k[4 * d + 12] += 4 * s * l * l
+    // Work-equivalent end forces of a load that runs straight from q0 to q1.
+    f[d] += (l * (7 * q0 + 3 * q1)) / 20
+    f[d + 1] += (l * l * (3 * q0 + 2 * q1)) / 60
+    f[d + 2] += (l * (3 * q0 + 7 * q1)) / 20
+    f[d + 3] -= (l * l * (2 * q0 + 3 * q1)) / 60
+  }
+  const pointAt: number[] = new Array<number>(places.length).fill(0)
+  for (const w of b.loads) if (w.kind === 'point') pointAt[nearest(places, w.atMm)] += w.n
+  for (let i = 0; i < places.length; i++) f[2 * i] += pointAt[i]
+
+  const supportNodes = b.supports.map((s) => nearest(places, s.atMm))
+  b.supports.forEach((s, i) => {
+    const dof = 2 * supportNodes[i]
+    if (s.stiffness !== undefined) k[4 * dof] += s.stiffness
+    else hold(k, f, dof)
+    if (s.clamped) hold(k, f, dof + 1)
+  })
+  const v = solveBanded(k, f)
+  if (!v) return null
+
+  for (let i = 0; i < elements.length; i++) {
+    const e = elements[i]
+    const [v1, t1, v2, t2] = [v[2 * i], v[2 * i + 1], v[2 * i + 2], v[2 * i + 3]]
+    const p = (e.l ** 4 * (e.q0 / 24 + (e.q1 - e.q0) / 120)) / e.ei
+    const dp = (e.l ** 3 * (e.q0 / 6 + (e.q1 - e.q0) / 24)) / e.ei
+    const rise = v2 - v1 - t1 * e.l - p
+    const turn = t2 - t1 - dp
+    e.a0 = v1
+    e.a1 = t1
+    e.a2 = (3 * rise - turn * e.l) / e.l ** 2
+    e.a3 = (turn * e.l - 2 * rise) / e.l ** 3
+  }
+  return { elements, supportNodes, pointAt }
+}
+
+/** Takes a degree of freedom away: it stays at nought. */
+function hold(k: number[], f: number[], dof: number) {
+  for (let j = 1; j <= 3; j++) {
+    if (dof + j < f.length) k[4 * dof + j] = 0
+    if (dof - j >= 0) k[4 * (dof - j) + j] = 0
+  }
+  f[dof] = 0
+}
+
+/**
+ * Solves a beam. Units: mm, N, N·mm².
+ * @returns null when the supports cannot hold it (a mechanism).
+ */
+export function solveBeam(b: BeamSpec): BeamResult | null {
+  const solved = solveElements(b)
+  if (!solved) return null
+  const { elements, supportNodes, pointAt } = solved
+  const [moment, shear, sag] = [{ nmm: 0, atMm: 0 }, { n: 0, atMm: 0 }, { mm: 0, atMm: 0 }]
+  for (const e of elements) {
+    const tryMoment = (x: number) => {
+      const m = momentOf(e, x)
+      if (Math.abs(m) > Math.abs(moment.nmm)) [moment.nmm, moment.atMm] = [m, e.x0 + x]
+    }
+    const trySag = (x: number) => {
+      const v = sagOf(e, x)
+      if (Math.abs(v) > Math.abs(sag.mm)) [sag.mm, sag.atMm] = [v, e.x0 + x]
+    }
+    for (const x of [0, e.l]) {
+      tryMoment(x)
+      trySag(x)
+      const v = shearOf(e, x)
+      if (Math.abs(v) > Math.abs(shear.n)) [shear.n, shear.atMm] = [v, e.x0 + x]
+    }
+    atShearRoots(e, tryMoment)
+    atSlopeRoots(e, trySag)
+  }
+  const reactions = supportNodes.map((i) => {
+    const right = i < elements.length ? shearOf(elements[i], 0) : 0
+    const left = i > 0 ? shearOf(elements[i - 1], elements[i - 1].l) : 0
+    // Two supports at one place share its reaction.
+    return (right - left + pointAt[i]) / supportNodes.filter((x) => x === i).length
+  })
+  return { reactions, moment, shear, sag }
+}
+
+/** The bent line of a beam, for drawing it; null when it cannot be held. */
+export function beamCurve(b: BeamSpec): BeamCurve | null {
+  const solved = solveElements(b)
+  if (!solved) return null
+  const { elements } = solved
+  const within = (x: number, of: (e: Element, x: number) => number) => {
+    const e = elements.find((el) => x <= el.x0 + el.l) ?? elements[elements.length - 1]
+    return of(e, x - e.x0)
+  }
+  return { sagAt: (x) => within(x, sagOf), momentAt: (x) => within(x, momentOf) }
+}

@@ -1,0 +1,66 @@
+import { settings, startingSettings } from '../assembly/settings.ts'
+import { goodsItem } from '../goods/goods.ts'
+import { id, lengthMm, LONGEST_MM, words, z } from '../measure/schema.ts'
+import type { UnitSystem } from '../measure/units.ts'
+import { room } from '../room/room.ts'
+
+/** Version of the project file; older ones are migrated, newer ones refused. */
+export const PROJECT_VERSION = 1
+
+export const buildSchema = z.object({
+  id,
+  name: words(80).min(1),
+  /** The kind of build; its parameters are checked by the family itself. */
+  family: id,
+  params: z.record(z.string(), z.json()),
+  wallId: id,
+  /** From the left end of its wall to its left end. */
+  offsetMm: lengthMm(0, LONGEST_MM),
+  /** What it is to hold. */
+  goods: z.array(z.object({ goodsId: id, count: z.int().min(1).max(2000) })).max(200),
+})
+export type Build = z.infer<typeof buildSchema>
+
+/** The saved document: kinds and parameters; all the rest is worked out again. */
+export const projectSchema = z.object({
+  format: z.literal('tackloft'),
+  version: z.literal(PROJECT_VERSION),
+  id,
+  name: words(80).min(1),
+  createdAt: z.iso.datetime(),
+  settings,
+  goods: z.array(goodsItem).max(2000),
+  room,
+  builds: z.array(buildSchema).max(40),
+  /** Prices the person changed, minor units by key of the price book. */
+  prices: z.record(z.string(), z.int().min(0).max(10_000_000)),
+  progress: z.object({
+    /** `build/step`, `board or sheet id/label`, and shopping-list keys that are done. */
+    steps: z.array(z.string()).max(5000),
+    cuts: z.array(z.string()).max(20_000),
+    bought: z.array(z.string()).max(2000),
+    /** What was measured at hold points, mm, by `build/step`. */
+    measured: z.record(z.string(), z.array(z.number()).max(4)),
+  }),
+  /** Doubts about goods that were answered: `goodsId:code`. */
+  answered: z.array(z.string()).max(5000),
+})
+export type Project = z.infer<typeof projectSchema>
+
+export function newProject(projectId: string, name: string, system: UnitSystem, createdAt: string): Project {
+  const imperial = system === 'imperial'
+  const [lengthMm, heightMm, depthMm] = imperial ? [6096, 2438.4, 1219.2] : [6000, 2400, 1200]
+  return {
+    format: 'tackloft', version: PROJECT_VERSION, id: projectId, name, createdAt,
+    settings: startingSettings(system),
+    goods: [],
+    room: {
+      name: '', ceiling: { heightMm }, floor: { kind: 'slab' },
+      walls: [{
+        id: 'wall-1', name: 'North wall', lengthMm, heightMm, depthMm,
+        construction: { kind: 'studs', spacingMm: imperial ? 406.4 : 600, firstMm: imperial ? 381 : 600, studMm: 38.1, lined: true },
+      }],
+    },
+    builds: [], prices: {}, progress: { steps: [], cuts: [], bought: [], measured: {} }, answered: [],
+  }
+}

@@ -1,0 +1,108 @@
+import type { CheckResult } from '../checks/check.ts'
+import type { Lever } from '../families/family.ts'
+import { findFamily } from '../families/registry.ts'
+import type { Build, Project } from './project.ts'
+import { procure } from './plan.ts'
+import { contextOf, readWith, type BuildReading } from './read-build.ts'
+
+/** A change after which a failing link holds, and what it costs. */
+export interface Remedy {
+  changes: { code: string; data: Record<string, number | string> }[]
+  build: Build
+  /** Against the build as it is: money, its own mass, and how many things lose or gain their place. */
+  deltaMinor: number
+  deltaKg: number
+  deltaHoused: number
+  /** Everything else holds too once it is made. */
+  allHold: boolean
+}
+
+export interface RemedyOptions {
+  /** Readings of the build the search may take. */
+  budget?: number
+  most?: number
+}
+
+const isTrouble = (r: CheckResult) => r.state === 'fails' || r.state === 'unknown'
+const housed = (r: BuildReading) => r.shaped.assembly.bays.reduce((n, b) => n + b.items.length, 0)
+const fails = (r: BuildReading) => r.checks.filter(isTrouble).length
+
+/**
+ * Searches a family's levers, one change and then two, for what makes a troubled check hold without breaking another that held.
+ * The last resort, fewer goods, is always looked for. Bounded by a count of readings, deterministic, cheapest first.
+ * @param checkId id of the result in the build's reading
+ */
+export function remedies(p: Project, build: Build, checkId: string, o: RemedyOptions = {}): Remedy[] {
+  const family = findFamily(build.family)
+  const ctx = contextOf(p, build)
+  if (!family || !ctx) return []
+  const base = readWith(family, build, ctx)
+  if (!base.ok) return []
+  const target = base.reading.checks.find((c) => c.id === checkId)
+  if (!target || !isTrouble(target)) return []
+  const kind = target.check
+  const minor = (r: BuildReading) => procure(p, [r]).bill.totalMinor
+  const before = { minor: minor(base.reading), kg: base.reading.massKg, housed: housed(base.reading), fails: fails(base.reading) }
+  let left = o.budget ?? 160
+  const found: Remedy[] = []
+
+  const tryBuild = (changed: Build, changes: Remedy['changes']): Remedy | null => {
+    if (left-- <= 0) return null
+    const c = changed.goods === build.goods ? ctx : contextOf(p, changed)
+    const r = c && readWith(family, changed, c)
+    if (!r?.ok) return null
+    // Letters move when parts change: the whole kind of check must come clean, or at least this one without new trouble elsewhere.
+    const sameKind = r.reading.checks.filter((x) => x.check === kind && isTrouble(x))
+    const cured = sameKind.length === 0 || (fails(r.reading) < before.fails && !sameKind.some((x) => x.code === target.code && x.data.role === target.data.role))
+    if (!cured || fails(r.reading) >= before.fails) return null
+    return {
+      changes, build: changed, deltaMinor: minor(r.reading) - before.minor, deltaKg: r.reading.massKg - before.kg, deltaHoused: housed(r.reading) - before.housed, allHold: fails(r.reading) === 0,
+    }
+  }
+  const keep = (r: Remedy | null) => r && found.push(r)
+  const change = (l: Lever<unknown>) => ({ code: l.code, data: l.data ?? {} })
+  const withParams = (l: Lever<unknown>): Build => ({ ...build, params: l.params as Build['params'] })
+
+  const levers = family.levers(build.params, ctx)
+  for (const l of levers) keep(tryBuild(withParams(l), [change(l)]))
+  if (found.length === 0)
+    for (const first of levers) for (const second of family.levers(first.params, ctx)) if (second.code !== first.code) keep(tryBuild(withParams(second), [change(first), change(second)]))
+  left = Math.max(left, 40)
+  keep(fewerGoods(build, ctx.goods, base.reading, target, tryBuild))
+
+  const seen = new Set<string>()
+  return found
+    .sort((a, b) => Number(b.allHold) - Number(a.allHold) || (a.deltaHoused < 0 ? 1 : 0) - (b.deltaHoused < 0 ? 1 : 0) || a.deltaMinor - b.deltaMinor || a.changes.length - b.changes.length)
+    .filter((r) => {
+      const key = JSON.stringify(r.build)
+      return seen.has(key) ? false : Boolean(seen.add(key))
+    })
+    .slice(0, o.most ?? 6)
+}
+
+/** Takes goods out, the named or heaviest kind first, in halving steps, until the check comes clean: the most that may stay. */
+function fewerGoods(
+  build: Build, goods: { item: { id: string; name: string; massKg: number | null }; count: number }[], reading: BuildReading, target: CheckResult,
+  attempt: (b: Build, changes: Remedy['changes']) => Remedy | null,
+): Remedy | null {
+  const named = reading.shaped.unhoused.find((u) => target.id.endsWith(`unhoused:${u.goodsId}`))
+  const order = [...goods].sort((a, b) => Number(b.item.id === named?.goodsId) - Number(a.item.id === named?.goodsId) || (b.item.massKg ?? Infinity) - (a.item.massKg ?? Infinity))
+  const least = goods.length === 1 ? 1 : 0
+  for (const g of order.slice(0, 3)) {
+    const test = (keep: number) => {
+      const goodsLeft = build.goods.map((x) => (x.goodsId === g.item.id ? { ...x, count: keep } : x)).filter((x) => x.count > 0)
+      return attempt({ ...build, goods: goodsLeft }, [{ code: 'carry-less', data: { goods: g.item.name, out: g.count - keep, keep } }])
+    }
+    let best = test(least)
+    if (!best) continue
+    let [good, bad] = [least, g.count]
+    for (let i = 0; i < 8 && bad - good > 1; i++) {
+      const middle = Math.floor((bad + good) / 2)
+      const r = test(middle)
+      if (r) [best, good] = [r, middle]
+      else bad = middle
+    }
+    return best
+  }
+  return null
+}

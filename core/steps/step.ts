@@ -1,0 +1,21 @@
+/** A point where building stops until something has been tried or measured. */
+export interface HoldPoint {
+  code: string
+  /** Two lengths that must agree, or one that must come out at a value; absent when it is tried, not measured. */
+  measure?: { kind: 'equal' | 'value'; targetMm: number; toleranceMm: number }
+}
+
+/** One step of a build sheet. Words are made from the code in `wording/steps.ts`. */
+export interface Step {
+  id: string
+  code: string
+  data?: Record<string, number | string>
+  /** Parts this step brings in; each part of a build is brought in by exactly one step. */
+  parts: string[]
+  /** Parts already there that it works on. */
+  on?: string[]
+  /** Levels of the story stick that are needed. */
+  marks?: number[]
+  hold?: HoldPoint
+  cautions: string[]
+}

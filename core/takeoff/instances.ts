@@ -1,0 +1,81 @@
+import type { Settings } from '../assembly/settings.ts'
+import { BOARD_LENGTHS, findSection } from '../catalogue/lumber.ts'
+import { boardKey, sheetKey, type PriceLine } from '../catalogue/prices.ts'
+import { findSheet } from '../catalogue/sheets.ts'
+import type { Cut1dInstance, Cut2dInstance } from '../cutting/format.ts'
+import type { PieceLine } from './pieces.ts'
+
+/** Cutting is computed in whole hundredths of a micrometre: 1/32 in is a whole number of them, so nothing is rounded. */
+export const CUT_UNIT = '0.00001mm'
+const PER_MM = 1e5
+const up = (mm: number) => Math.ceil(Math.round(mm * PER_MM * 100) / 100)
+const down = (mm: number) => Math.floor(Math.round(mm * PER_MM * 100) / 100)
+export const fromCutUnit = (n: number): number => n / PER_MM
+
+/** What is cut from one kind of board. A strip is a piece narrower than its board: `strips` of them come out of one length. */
+export interface BoardJob {
+  key: string
+  section: string
+  treated: boolean
+  instance: Cut1dInstance
+  /** Piece lines by the instance's part id. */
+  lines: Record<string, { line: PieceLine; strips: number }>
+}
+export interface SheetJob {
+  key: string
+  sheet: string
+  instance: Cut2dInstance
+  lines: Record<string, PieceLine>
+}
+
+/** How many strips of a width come out of a board. */
+export const stripsOf = (boardMm: number, stripMm: number, kerfMm: number): number => Math.max(1, Math.floor((boardMm + kerfMm + 1e-6) / (stripMm + kerfMm)))
+
+export const lineId = (l: PieceLine): string => `${l.build}/${l.letter}`
+
+export function boardJobs(lines: readonly PieceLine[], settings: Settings, prices: readonly PriceLine[]): BoardJob[] {
+  const price = new Map(prices.map((p) => [p.key, p.minor]))
+  const jobs = new Map<string, BoardJob>()
+  for (const line of lines) {
+    if (line.stock.kind !== 'board') continue
+    const { section, treated } = line.stock
+    const key = `${section}${treated ? ':treated' : ''}`
+    const job = jobs.get(key) ?? {
+      key, section, treated, lines: {},
+      instance: {
+        format: 'cut1d-instance', version: 1, name: key, unit: CUT_UNIT, kerf: up(settings.kerfMm), trimStart: up(settings.squaringTrimMm), trimEnd: 0, parts: [],
+        stock: BOARD_LENGTHS[settings.yard].flatMap((mm) => {
+          const minor = price.get(boardKey(section, mm, treated))
+          return minor === undefined ? [] : [{ id: boardKey(section, mm, treated), length: down(mm), price: minor, available: null, offcut: false }]
+        }),
+      },
+    }
+    jobs.set(key, job)
+    const strips = line.ripped ? stripsOf(findSection(section)!.widthMm, Math.max(line.widthMm, line.thicknessMm), settings.kerfMm) : 1
+    job.lines[lineId(line)] = { line, strips }
+    job.instance.parts.push({ id: lineId(line), length: up(line.cut.lengthMm), qty: Math.ceil(line.count / strips) })
+  }
+  return [...jobs.values()]
+}
+
+export function sheetJobs(lines: readonly PieceLine[], settings: Settings, prices: readonly PriceLine[]): SheetJob[] {
+  const price = new Map(prices.map((p) => [p.key, p.minor]))
+  const jobs = new Map<string, SheetJob>()
+  for (const line of lines) {
+    if (line.stock.kind !== 'sheet') continue
+    const sheet = findSheet(line.stock.sheet)!
+    const minor = price.get(sheetKey(sheet.id))
+    const job = jobs.get(sheet.id) ?? {
+      key: sheet.id, sheet: sheet.id, lines: {},
+      instance: {
+        format: 'cut2d-instance', version: 1, name: sheet.id, unit: CUT_UNIT, kerf: up(settings.kerfMm), trim: up(settings.sheetTrimMm), maxStages: null, parts: [],
+        stock: minor === undefined ? [] : [{ id: sheetKey(sheet.id), w: down(sheet.lengthMm), h: down(sheet.widthMm), price: minor, available: null, offcut: false }],
+      },
+    }
+    jobs.set(sheet.id, job)
+    const [w, h] = line.grain === 'width' ? [line.cut.widthMm, line.cut.lengthMm] : [line.cut.lengthMm, line.cut.widthMm]
+    job.lines[lineId(line)] = line
+    job.instance.parts.push({ id: lineId(line), w: up(w), h: up(h), qty: line.count, rotate: line.grain === 'any' })
+  }
+  return [...jobs.values()]
+}

@@ -1,0 +1,41 @@
+import type { Part } from '../assembly/assembly.ts'
+import type { Alike } from '../assembly/identical.ts'
+import { partMassKg } from '../assembly/mass.ts'
+import { findSection } from '../catalogue/lumber.ts'
+import { SAME_LENGTH_MM } from '../measure/rounding.ts'
+
+/** One line of the parts list: pieces cut alike. Sizes are finished sizes; `cut` adds what is left on for scribing. */
+export interface PieceLine {
+  build: string
+  letter: string
+  role: Part['role']
+  stock: Part['stock']
+  grain: Part['grain']
+  lengthMm: number
+  widthMm: number
+  thicknessMm: number
+  cut: { lengthMm: number; widthMm: number }
+  /** Narrower than its section: ripped from it. */
+  ripped: boolean
+  machining: Part['machining']
+  count: number
+  massKg: number
+  parts: string[]
+}
+
+const scribe = (p: Part, edges: string[]) =>
+  p.machining.reduce((sum, m) => sum + (m.kind === 'scribe' && edges.includes(m.edge) ? m.allowanceMm : 0), 0)
+
+export function pieceLines(build: string, groups: readonly Alike[]): PieceLine[] {
+  return groups.map((g) => {
+    const p = g.parts[0]
+    const { lengthMm, widthMm, thicknessMm } = p.size
+    const section = p.stock.kind === 'board' ? findSection(p.stock.section) : undefined
+    return {
+      build, letter: g.letter, role: p.role, stock: p.stock, grain: p.grain, lengthMm, widthMm, thicknessMm,
+      cut: { lengthMm: lengthMm + scribe(p, ['start', 'end']), widthMm: widthMm + scribe(p, ['low', 'high']) },
+      ripped: section !== undefined && Math.max(widthMm, thicknessMm) < section.widthMm - SAME_LENGTH_MM,
+      machining: p.machining, count: g.parts.length, massKg: partMassKg(p), parts: g.parts.map((x) => x.id),
+    }
+  })
+}

@@ -1,0 +1,128 @@
+import type { CheckResult, Input } from '../checks/check.ts'
+import { HARD_WORKED, type Verdict } from '../checks/verdict.ts'
+import { roleName, sectionName } from './names.ts'
+import { capital, perWidth, plural, type Data, type Say } from './say.ts'
+
+type Words = (r: CheckResult, d: Data, say: Say) => string
+
+const short = (d: Data, say: Say) => say.length(Number(d.needMm) - Number(d.haveMm))
+const share = (r: CheckResult, say: Say) => (r.ratio === null ? '' : ` (${say.percent(r.ratio)} of what it can do)`)
+const name = (d: Data) => `${roleName(String(d.role))} ${d.letter ?? ''}`.trim()
+const assumed = (d: Data) => (d.assumed ? ' The rim is assumed: measure it.' : '')
+const unknown: Record<string, Words> = {
+  'unknown-not-weighed': (_r, d) => `Not proven: ${d.goods ? `nobody has weighed "${d.goods}"` : 'some of what it carries has not been weighed'}. Enter the mass in Sort.`,
+  'unknown-too-few-supports': (_r, d) => `Not proven: the ${name(d)} is held in one place only, and that is beyond this check.`,
+  'unknown-no-stiffness': (_r, d) => `Not proven: the chosen method has no stiffness for the wood of ${name(d)}. Choose another grade or method in the settings.`,
+  'unknown-no-strength': (_r, d) => `Not proven: the chosen method has no strength for the material of ${name(d)}. Choose another grade or method in the settings.`,
+  'unknown-anchor': (_r, d, say) => `Not proven: tied with ${plural(Number(d.count), 'anchor')} that must hold ${say.force(Number(d.needN))} together. Enter the maker's rated pull-out in the settings.`,
+}
+
+const TABLE: Record<string, Words> = {
+  ...unknown,
+  across: (r, d, say) => (r.state === 'holds' ? `"${d.goods}" goes in with its play.` : `"${d.goods}" has ${short(d, say)} less play at the sides than asked for.`),
+  'wider-than-opening': (_r, d, say) => `"${d.goods}" does not go in: it needs ${say.lengthOf(d, 'needMm')} across, the opening is ${say.lengthOf(d, 'haveMm')}, ${short(d, say)} too narrow.`,
+  above: (r, d, say) => (r.state === 'holds' ? `"${d.goods}" has room above to come out.` : `"${d.goods}" has ${short(d, say)} less room above than asked for.`),
+  'taller-than-opening': (_r, d, say) => `"${d.goods}" is too tall by ${short(d, say)}: the opening is ${say.lengthOf(d, 'haveMm')}.`,
+  deep: (r, d, say) =>
+    Number(d.outMm) < 1 ? `"${d.goods}" stands inside the depth.` : `"${d.goods}" sticks out ${say.lengthOf(d, 'outMm')} in front${r.state === 'holds' ? ', within what is allowed' : `; ${say.lengthOf(d, 'allowedMm')} is allowed`}.`,
+  'rim-on-rail': (r, d, say) =>
+    (r.state === 'holds'
+      ? `The rim of "${d.goods}" lies on its rail by ${say.lengthOf(d, 'bearingMm')} even pushed to one side.`
+      : `The rim of "${d.goods}" can slip off its rail: pushed to one side it lies on by ${say.length(Math.max(0, Number(d.bearingMm)))}; ${say.lengthOf(d, 'leastMm')} is wanted.`) + assumed(d),
+  'body-between-rails': (r, d, say) =>
+    (r.state === 'holds'
+      ? `The body of "${d.goods}" passes between its rails.`
+      : `The body of "${d.goods}" does not pass between its rails: it is ${say.lengthOf(d, 'bodyMm')} below the rim, between the rails there is ${say.lengthOf(d, 'haveMm')}.`) + assumed(d),
+  'base-on-rail': (r, d, say) =>
+    r.state === 'holds'
+      ? `The base of "${d.goods}" stands on its rails by ${say.lengthOf(d, 'bearingMm')} even pushed to one side.`
+      : `The base of "${d.goods}" can drop between its rails: pushed to one side it stands on by ${say.length(Math.max(0, Number(d.bearingMm)))}; ${say.lengthOf(d, 'leastMm')} is wanted.`,
+  'unhoused-no-place': (_r, d) => `${d.count} × "${d.goods}" ${Number(d.count) === 1 ? 'has' : 'have'} no place in this build.`,
+  'unhoused-no-rim': (_r, d) => `${d.count} × "${d.goods}" ${Number(d.count) === 1 ? 'has' : 'have'} no rim to hang by.`,
+  'unhoused-too-deep': (_r, d) => `${d.count} × "${d.goods}" ${Number(d.count) === 1 ? 'is' : 'are'} deeper than the shelves.`,
+  'panel-bending': (r, d, say) => (r.state === 'holds' ? `The ${name(d)} is strong enough${share(r, say)}.` : `The ${name(d)} can break: it is asked for ${say.percent(r.ratio ?? 9.99)} of what it can do.`),
+  'member-bending': (r, d, say) => (r.state === 'holds' ? `The ${name(d)} (${sectionName(String(d.section))}) is strong enough in bending${share(r, say)}.` : `The ${name(d)} can break: it is asked for ${say.percent(r.ratio ?? 9.99)} of what a ${sectionName(String(d.section))} can do.`),
+  'member-shear': (r, d, say) => (r.state === 'holds' ? `The ${name(d)} is strong enough in shear${share(r, say)}.` : `The ${name(d)} can split along its length near a support: ${say.percent(r.ratio ?? 9.99)} of what it can do.`),
+  'panel-sag': (r, d, say) => sagWords(r, d, say),
+  'member-sag': (r, d, say) => sagWords(r, d, say),
+  post: (r, d, say) => (r.state === 'holds' ? `The ${name(d)} carries ${say.force(Number(d.axialN))}${share(r, say)}.` : `The ${name(d)} can buckle ${d.way} under ${say.force(Number(d.axialN))}: ${say.percent(r.ratio ?? 9.99)} of what it can do.`),
+  'too-slender': (_r, d, say) => `The ${name(d)} is too slender: ${say.lengthOf(d, 'lengthMm')} without being held ${d.way}, only ${say.lengthOf(d, 'sideMm')} thick.`,
+  'post-on-plate': (r, _d, say) => (r.state === 'holds' ? `The plate is not crushed under the posts${share(r, say)}.` : `A post crushes into its plate: ${say.percent(r.ratio ?? 9.99)} of what the plate can take.`),
+  slender: (r, d, say) => (r.state === 'holds' ? `Standing free, it is ${say.number(r.demand!)} times as high as deep; up to ${d.most} is steady.` : `Standing free, it is ${say.number(r.demand!)} times as high as deep; more than ${d.most} tips easily. Tie it to the wall, or make it deeper or lower.`),
+  'slender-tied': () => 'Tied to the wall, so its height over its depth does not matter.',
+  'tip-filled': (r, d, say) => (r.state === 'holds' ? `Badly filled it still stands with a margin of ${say.number(Number(d.safety))} (${d.wanted} is wanted).` : `Badly filled it can tip forward: margin ${say.number(Number(d.safety))}, ${d.wanted} is wanted. Tie it to the wall, or make it deeper.`),
+  'tip-pull': (r, d, say) => (r.state === 'holds' ? `A child pulling at ${say.lengthOf(d, 'highMm')} does not tip it, even empty.` : `A child pulling with ${say.force(Number(d.pullN))} at ${say.lengthOf(d, 'highMm')} tips it over when it is empty. Tie it to the wall.`),
+  'tip-tied': (r, d, say) =>
+    r.state === 'holds'
+      ? `Tied to the wall by ${plural(Number(d.count), 'screw')}, a pull at the top does not tip it: ${say.force(Number(d.needN))} of ${say.force(Number(d.capacityN))}.`
+      : `The ties are too weak: a pull at the top asks for ${say.force(Number(d.needN))}, they give ${say.force(Number(d.capacityN))}.`,
+  'sway-brace': () => 'A diagonal keeps it from folding sideways.',
+  'sway-back': () => 'The sheet back keeps it from folding sideways.',
+  'sway-tied': () => 'Its ties to the wall keep it from folding sideways.',
+  'sway-free': () => 'Nothing keeps it from folding sideways: posts and rails alone are a parallelogram. Brace it, give it a back, or tie it to the wall.',
+  'room-length': (r, d, say) => (r.state === 'holds' ? `It fits the stretch of wall (${say.lengthOf(d, 'haveMm')}).` : `It is ${short(d, say)} longer than the stretch of wall it has.`),
+  'room-height': (r, d, say) => (r.state === 'holds' ? `It fits under the ceiling.` : `It is ${short(d, say)} higher than the room.`),
+  'room-depth': (r, d, say) => (r.state === 'holds' ? `It stays within the depth available (${say.lengthOf(d, 'haveMm')}).` : `It stands out ${short(d, say)} further than the depth available.`),
+  tilt: (r, d, say) =>
+    r.state === 'holds'
+      ? `Built flat, it can be tilted up: its diagonal of ${say.lengthOf(d, 'needMm')} clears the ceiling.`
+      : `Built flat, it can not be stood up: its diagonal of ${say.lengthOf(d, 'needMm')} is more than the ceiling of ${say.lengthOf(d, 'ceilingMm')} less ${say.lengthOf(d, 'spareMm')} to spare. Build it where it stands.`,
+  'in-place': () => 'Built where it stands: nothing to tilt up.',
+  'lift-piece': (_r, d, say) => `The heaviest piece is ${say.mass(Number(d.massKg))}: one person.`,
+  'lift-piece-two': (r, d, say) => `The heaviest piece is ${say.mass(Number(d.massKg))}: ${r.state === 'holds' ? 'two people' : `more than two people should lift`}.`,
+  'lift-tilt': (_r, d, say) => `Tilting it up starts with ${say.mass(Number(d.massKg))} at its edge: one person, better two.`,
+  'lift-tilt-two': (r, d, say) => `Tilting it up starts with ${say.mass(Number(d.massKg))} at its edge: ${r.state === 'holds' ? 'two people' : `${plural(Number(d.people), 'person', 'people')}`}.`,
+  'lift-goods': (_r, d, say) => `The heaviest thing to lift onto it is "${d.goods}", ${say.mass(Number(d.massKg))}: one person.`,
+  'lift-goods-two': (r, d, say) => `"${d.goods}" is ${say.mass(Number(d.massKg))}: ${r.state === 'holds' ? 'two people lift it' : 'too heavy to lift onto it by hand. Keep it on the floor, or lighten it'}.`,
+}
+
+function sagWords(r: CheckResult, d: Data, say: Say): string {
+  const now = say.sag(Number(d.firstMm))
+  const later = say.sag(Number(d.endMm))
+  const over = `${say.lengthOf(d, 'spanMm')} of span`
+  return r.state === 'holds'
+    ? `The ${name(d)} sags ${now} on day one and ${later} in the long run over ${over}; ${say.sag(Number(d.limitMm))} is allowed.`
+    : `The ${name(d)} sags too far: ${now} on day one, ${later} in the long run over ${over}; ${say.sag(Number(d.limitMm))} (span/${d.ratio}) is allowed.`
+}
+
+export const sayCheck = (r: CheckResult, say: Say): string => capital(TABLE[r.code]?.(r, r.data, say) ?? r.code)
+
+export const CHECK_NAMES: Record<string, string> = {
+  'contents-fit': 'Goods go in', bending: 'Bending', shear: 'Shear', sag: 'Sag', buckling: 'Post', bearing: 'Bearing', slenderness: 'Slenderness', 'tip-over': 'Tipping over',
+  sway: 'Sideways sway', 'room-fit': 'Fits the room', 'tilt-up': 'Standing it up', lift: 'Heaviest lift',
+}
+export const LINK_NAMES: Record<CheckResult['link'], string> = {
+  goods: 'Goods in their places', shelf: 'Shelves', rail: 'Rails, plates and cross pieces', post: 'Posts', ground: 'Floor', whole: 'The whole build', handling: 'Putting it up and loading it',
+}
+
+export type Shown = 'holds' | 'hard-worked' | 'fails' | 'unknown' | 'not-applicable'
+export const shown = (r: CheckResult): Shown => (r.state === 'holds' && (r.ratio ?? 0) > HARD_WORKED && HARD_QUANTITIES.has(r.quantity) ? 'hard-worked' : r.state)
+/** Only where a ratio near one means something works hard; a lid that fills its opening is meant to. */
+const HARD_QUANTITIES = new Set(['stress', 'sag', 'force', 'moment', 'moment-per-width', 'mass'])
+export const SHOWN_NAMES: Record<Shown, string> = { holds: 'holds', 'hard-worked': 'holds, works hard', fails: 'fails', unknown: 'not proven', 'not-applicable': 'does not apply' }
+
+/** The verdict in one sentence. */
+export function sayVerdict(v: Verdict, say: Say): string {
+  if (v.state === 'fails') {
+    const more = v.fails - 1
+    return `${sayCheck(v.weakest!, say)}${more > 0 ? ` And ${more} more ${more === 1 ? 'check fails' : 'checks fail'}.` : ''}`
+  }
+  if (v.state === 'unknown') return v.weakest ? sayCheck(v.weakest, say) : 'Nothing to prove yet.'
+  return `It holds. Hardest worked: ${sayCheck(v.weakest!, say)}`
+}
+
+/** A value of a working in the project's units. */
+export function sayInput(i: Pick<Input, 'value' | 'quantity'>, say: Say): string {
+  switch (i.quantity) {
+    case 'length': return say.length(i.value)
+    case 'sag': return say.sag(i.value)
+    case 'force': return say.force(i.value)
+    case 'mass': return say.mass(i.value)
+    case 'stress': return say.stress(i.value)
+    case 'moment': return say.moment(i.value)
+    case 'moment-per-width':
+    case 'stiffness': return perWidth(i.value, i.quantity, say.units)
+    case 'count':
+    case 'ratio': return say.number(i.value)
+  }
+}

@@ -1,0 +1,33 @@
+import { dimName } from './dims.ts'
+import { sectionName, sheetName } from './names.ts'
+import { plural, type Data, type Say } from './say.ts'
+import type { Dim } from '../families/family.ts'
+
+const TABLE: Record<string, (d: Data, say: Say) => string> = {
+  'in-place': () => 'Build it where it stands, frame by frame',
+  'add-brace': () => 'Screw a diagonal brace across the back',
+  'add-tie': () => 'Tie it to the wall',
+  'full-rails': () => 'Use rails of the full section, not ripped',
+  'rail-section': (d) => `Make the rails ${sectionName(String(d.section))}`,
+  'thin-rail': (d) => `Make the rails thinner: ${sectionName(String(d.section))}`,
+  'post-section': (d) => `Make the posts ${sectionName(String(d.section))}`,
+  'side-play': (d, say) => `Widen the openings: ${say.lengthOf(d, 'playMm')} play each side`,
+  'stand-on-base': () => 'Let the totes stand on their base, on flat rails',
+  'fewer-rows': (d) => `Build ${plural(Number(d.rows), 'row')} only`,
+  'mid-posts': (d) => `Put ${plural(Number(d.count), 'middle post')} in each module`,
+  'cross-every': (d, say) => `Put cross pieces every ${say.lengthOf(d, 'mm')}`,
+  sheet: (d) => `Use ${sheetName(String(d.sheet))} for the shelves`,
+  'follow-wall': () => 'Let it run the length of the wall',
+  'floor-bay': () => 'Keep the heavy things on the floor under it',
+  'carry-less': (d) => `Take out ${d.out} × "${d.goods}" (keep ${d.keep} here)`,
+}
+
+/** What a remedy does. Two changes at once are joined. */
+export function sayLever(code: string, d: Data, say: Say, dims: readonly Dim[] = []): string {
+  if (code === 'let-go') {
+    const dim = dims.find((x) => x.path === d.path)
+    const to = dim ? (dim.quantity === 'count' ? String(dim.tackedValue) : say.length(dim.tackedValue)) : ''
+    return dim ? `Let go of "${dimName(dim)}": tacked it becomes ${to}` : 'Let go of a fixed dimension'
+  }
+  return TABLE[code]?.(d, say) ?? code
+}

@@ -1,0 +1,53 @@
+import type { Problem } from '../measure/result.ts'
+import type { Data, Say } from './say.ts'
+
+type Words = (d: Data, say: Say) => string
+
+const example = (say: Say) => (say.units.system === 'imperial' ? `67 1/4, 5' 7 1/4", or 171 cm` : `1708, 171 cm, or 5' 7 1/4"`)
+const massExample = (say: Say) => (say.units.system === 'imperial' ? '62, 62 lb, or 14 kg' : '14, 14 kg, or 62 lb')
+const lineExample = (say: Say) => (say.units.system === 'imperial' ? '12 tote 16 1/2 x 24 x 12 1/2, 31 lb' : '12 tote 420 x 610 x 320, 14 kg')
+
+const TABLE: Record<string, Words> = {
+  empty: (_d, say) => `Type a value, such as ${example(say)}.`,
+  negative: () => 'A size or mass can not be below zero.',
+  'not-a-length': (d, say) => `"${d.text}" is not a length. Type one such as ${example(say)}.`,
+  'not-a-mass': (d, say) => `"${d.text}" is not a mass. Type one such as ${massExample(say)}.`,
+  'not-money': (d) => `"${d.text}" is not a price. Type one such as 4.98.`,
+  'not-whole': (d) => `"${d.text}" is not a whole number.`,
+  'too-small': (d, say) => `Too small: at least ${say.lengthOf(d, 'minMm')}.`,
+  'too-large': (d, say) => `Too large: at most ${say.lengthOf(d, 'maxMm')}.`,
+  'too-heavy': (d, say) => `"${d.text}" is too heavy to store here: at most ${say.mass(5000)} each.`,
+  'out-of-range': (d, say) => `"${d.text}" is out of range: each size from ${say.lengthOf(d, 'minMm')} to ${say.lengthOf(d, 'maxMm')}.`,
+  count: (d) => `A count must be a whole number from 1 to ${d.max}.`,
+  'count-range': (d) => `A whole number from ${d.min} to ${d.max}.`,
+  'line-empty': (_d, say) => `Type a line such as: ${lineExample(say)}`,
+  'line-no-size': (_d, say) => `No sizes found. Say count, thing, across x deep x tall, mass: ${lineExample(say)}`,
+  'line-no-name': (_d, say) => `What is it? Say count, thing, sizes, mass: ${lineExample(say)}`,
+  'line-sizes': (d, say) => `Found ${d.found} of 3 sizes in "${d.text}". Write across x deep x tall, or "12 dia x 15" for round things: ${lineExample(say)}`,
+  'row-missing': () => 'This column is empty.',
+  'row-field': (d) => `Not accepted: ${d.issue}.`,
+  parameter: (d) => `Not accepted: ${d.issue}.`,
+  'no-totes': () => 'There are no totes with a rim among these goods. Let them stand on their base, or choose another kind of build.',
+  'no-goods': () => 'Choose what this build is to hold first.',
+  'longer-than-board': (d, say) => `${say.lengthOf(d, 'mm')} is longer than any board for it (${say.lengthOf(d, 'mostMm')} usable). Fewer columns, or two builds side by side.`,
+  'rail-shorter-than-posts': (d, say) => `Rails of ${say.lengthOf(d, 'mm')} are shorter than the two posts they join: at least ${say.lengthOf(d, 'leastMm')}.`,
+  'rail-below-plate': (d, say) => `The lowest rail would run into the bottom plate: its top must be at least ${say.lengthOf(d, 'leastMm')} above the floor.`,
+  'rails-overlap': (d, say) => `Rails would overlap: at least ${say.lengthOf(d, 'leastMm')} from one to the next.`,
+  'deeper-than-sheet': (d, say) => `${say.lengthOf(d, 'mm')} is more than the sheet is wide (${say.lengthOf(d, 'mostMm')}).`,
+  'too-shallow': (d, say) => `Too shallow for two rails and a cross piece: at least ${say.lengthOf(d, 'leastMm')}.`,
+  'post-outside': (d, say) => `A middle post must stand between ${say.lengthOf(d, 'leastMm')} and ${say.lengthOf(d, 'mostMm')}.`,
+  'shelves-overlap': (d, say) => `Shelf ${d.shelf} runs into what is below it: its top must be at ${say.lengthOf(d, 'leastMm')} or higher.`,
+  'no-such-family': (d) => `This build is of a kind ("${d.family}") that this version does not know. It is kept as it is.`,
+  'no-such-wall': () => 'The wall this build stands at is gone. Choose another wall.',
+  'file-not-json': (d) => `This is not a project file: it can not be read as JSON (${d.issue}).`,
+  'file-not-project': () => 'This file is JSON, but not a Tack Loft project: it does not say format "tackloft".',
+  'file-newer': (d) => `This file was made by a newer version of Tack Loft (file version ${d.version}; this one reads up to ${d.known}). Update the application, then import it again.`,
+  'file-field': (d) => String(d.issue),
+  'piece-longer-than-stock': (d, say) => `A piece of ${say.lengthOf(d, 'lengthMm')} is longer than any board of this kind.`,
+  'piece-larger-than-stock': () => 'A piece is larger than its sheet.',
+  'no-stock': () => 'The price book has no stock of this kind.',
+  'not-enough-stock': () => 'There is not enough stock of this kind.',
+  'too-many-pieces': (d) => `${d.pieces} pieces are more than this plans for (${d.most}).`,
+}
+
+export const sayProblem = (p: Problem, say: Say): string => TABLE[p.code]?.(p.data ?? {}, say) ?? p.code

@@ -1,0 +1,61 @@
+import { sumTerms } from '../families/dim-pen.ts'
+import type { Dim, Reason } from '../families/family.ts'
+import { TERMS } from './names.ts'
+import { plural, type Data, type Say } from './say.ts'
+
+/** `lid 20 1/2" + 2 × side play 1/4"`. */
+function sayTerms(r: Reason, say: Say): string {
+  return r.terms
+    .map((t, i) => {
+      const n = Math.abs(t.times ?? 1)
+      const sign = (t.times ?? 1) < 0 ? '− ' : i > 0 ? '+ ' : ''
+      return `${sign}${n === 1 ? '' : `${n} × `}${TERMS[t.name] ?? t.name} ${say.length(t.mm)}`
+    })
+    .join(' ')
+}
+
+/** Sums that were moved to the next mark on the tape say so. */
+function sayRounding(r: Reason, say: Say): string {
+  if (!r.rounded) return ''
+  const exact = sumTerms(r.terms)
+  const shown = say.units.system === 'imperial' ? `${(exact / 25.4).toFixed(3)}"` : `${exact.toFixed(1)} mm`
+  return `, is ${shown}, rounded ${r.rounded.way} to the ${say.units.system === 'imperial' ? `1/${say.units.fraction}"` : 'millimetre'}`
+}
+
+const TABLE: Record<string, (d: Data, say: Say) => string> = {
+  'play-smooth': (_d, say) => `one make of tote slides smoothly with ${say.length(6.35)} each side`,
+  'play-mixed': (_d, say) => `mixed makes: ${say.length(12.7)} each side takes them all`,
+  'play-between': (_d, say) => `${say.length(12.7)} beside each thing for fingers`,
+  'play-above': () => 'room above to lift it out',
+  'top-extra': () => 'the top row is tipped in under the plate',
+  'columns-goods': (d) => `${plural(Number(d.total), 'tote')} in ${plural(Number(d.rows), 'row')}`,
+  'columns-wall': (d) => `as many as the wall and one board take (${d.byLength})`,
+  'rows-goods': (d) => `${plural(Number(d.total), 'tote')} over ${plural(Number(d.columns), 'column')}`,
+  'rows-height': (d) => `as many as ceiling and reach allow (${d.byHeight})`,
+  'back-rails-brace': () => 'one low, one high, the brace between them',
+  'back-rails-stop': () => 'one low, one high, to stop the totes',
+  'divides-board': (d, say) =>
+    `a ${say.lengthOf(d, 'boardMm')} board gives ${plural(Number(d.pieces), 'rail')} with ${say.lengthOf(d, 'trimMm')} squared off and ${say.lengthOf(d, 'kerfMm')} kerfs; the tote is ${say.lengthOf(d, 'wishMm')} deep`,
+  'no-board-divides': (d, say) => `as deep as the tote, ${say.lengthOf(d, 'wishMm')}: no board divides into it well`,
+  'economical-rip': (d, say) =>
+    `${Number(d.parts) === 1 ? 'the whole width of the sheet' : `a sheet ${say.lengthOf(d, 'sheetMm')} wide in ${d.parts}, less kerf ${say.lengthOf(d, 'kerfMm')}`}; the deepest thing is ${say.lengthOf(d, 'deepestMm')}`,
+  'rip-for-space': (d, say) => `the deepest rip that fits the space (sheet in ${d.parts}); the deepest thing is ${say.lengthOf(d, 'deepestMm')}`,
+  'depth-space': (d, say) => `what the space of ${say.lengthOf(d, 'spaceMm')} leaves inside the posts`,
+  'length-wall': (d, say) => `modules along a wall of ${say.lengthOf(d, 'wallMm')}; a board loses ${say.lengthOf(d, 'trimMm')} to squaring`,
+  'length-goods': (d, say) => `the shortest run of modules that takes the goods; a board loses ${say.lengthOf(d, 'trimMm')} to squaring`,
+  'post-spacing': (d, say) => `posts no more than ${say.lengthOf(d, 'everyMm')} apart`,
+  'sheet-span': (d, say) => `the sheet is rated for ${say.lengthOf(d, 'everyMm')}`,
+  evenly: () => 'spaced evenly in its module',
+  'shelves-goods': (d) => `${plural(Number(d.things), 'thing')} to hold`,
+}
+
+/** Why a dimension has its value, in one line; for a fixed one, what it would be. */
+export function sayReason(d: Dim, say: Say): string {
+  const r = d.why
+  const sum = r.terms.length > 0 ? sayTerms(r, say) + sayRounding(r, say) : ''
+  const words = TABLE[r.code]?.(r.data ?? {}, say) ?? ''
+  const why = [sum, words].filter(Boolean).join(': ')
+  if (d.tacked) return why
+  const would = d.quantity === 'count' ? String(d.tackedValue) : say.length(d.tackedValue)
+  return `fixed by you; tacked it would be ${would} (${why})`
+}

@@ -1,0 +1,44 @@
+import { formatForce, formatLength, formatMass, formatMoment, formatSag, formatStress } from '../measure/format.ts'
+import { MOMENT_PER_LB_IN_FT, EI_PER_LB_IN2_FT, type Units } from '../measure/units.ts'
+
+export type Data = Record<string, number | string>
+
+/** How numbers are said in a project's units. */
+export interface Say {
+  units: Units
+  length(mm: number): string
+  sag(mm: number): string
+  mass(kg: number): string
+  force(n: number): string
+  stress(mpa: number): string
+  moment(nmm: number): string
+  number(n: number): string
+  percent(share: number): string
+  /** A value of a finding's data as a length, mass or plain text. */
+  lengthOf(data: Data, key: string): string
+}
+
+export function sayIn(units: Units): Say {
+  const length = (mm: number) => formatLength(mm, units)
+  return {
+    units, length,
+    sag: (mm) => formatSag(mm, units),
+    mass: (kg) => formatMass(kg, units),
+    force: (n) => formatForce(n, units),
+    stress: (mpa) => formatStress(mpa, units),
+    moment: (nmm) => formatMoment(nmm, units),
+    number: (n) => (Math.abs(n) >= 1000 ? Math.round(n).toLocaleString('en-US') : String(Math.round(n * 100) / 100)),
+    percent: (share) => `${Math.round(share * 100)} %`,
+    lengthOf: (data, key) => length(Number(data[key] ?? NaN)),
+  }
+}
+
+/** Stiffness and moment of panels per width, as the units' trade lists them. */
+export const perWidth = (v: number, quantity: 'moment-per-width' | 'stiffness', units: Units): string => {
+  const imperial = units.system === 'imperial'
+  if (quantity === 'stiffness') return imperial ? `${Math.round(v / EI_PER_LB_IN2_FT).toLocaleString('en-US')} lb·in²/ft` : `${(v / 1e6).toFixed(2)} kN·m²/m`
+  return imperial ? `${Math.round(v / MOMENT_PER_LB_IN_FT)} lb·in/ft` : `${Math.round(v)} N·m/m`
+}
+
+export const plural = (n: number, one: string, many = `${one}s`): string => `${n} ${n === 1 ? one : many}`
+export const capital = (text: string): string => text.charAt(0).toUpperCase() + text.slice(1)

@@ -1,0 +1,62 @@
+import type { HoldPoint, Step } from '../steps/step.ts'
+import { plural, type Data, type Say } from './say.ts'
+
+interface StepWords { title: string; text: (d: Data, say: Say) => string }
+
+const STEPS: Record<string, StepWords> = {
+  'make-stick': { title: 'Make the story stick', text: () => 'Mark every height on one straight strip, from its lower end. From now on carry heights with the stick, not with the tape.' },
+  'rear-frame': { title: 'Rear frame', text: () => 'On the flat floor: posts between bottom and top plate, faces flush. Two screws through each plate into each post.' },
+  'back-and-brace': { title: 'Back rails and brace', text: () => 'Back rails across the rear faces of the posts, then the diagonal between them. Measure the diagonals before the brace goes on.' },
+  'back-rails': { title: 'Back rails', text: () => 'Across the rear faces of the posts, two screws at each.' },
+  'front-frame': { title: 'Front frame', text: () => 'Lay the pieces on the rear frame as a pattern, then screw them together. No brace here: the totes come out this way.' },
+  'mark-rails': { title: 'Mark the rail heights', text: () => 'Stand the stick beside each post and carry every mark across: all posts at once, both frames.' },
+  'first-rails': { title: 'First pair of rails', text: () => 'Join the two frames at the lowest pair of one column, tops on the marks, two screws at each end.' },
+  'other-rails': { title: 'All other rails', text: () => 'Pair by pair, tops on the marks. Inner posts take rails on both faces; outer posts on the inner face.' },
+  'tilt-up': { title: 'Stand it up', text: () => 'Two people: block the lower edge, lift the upper one, walk it up. Hold it until it is tied or heavy below.' },
+  'stand-in-place': { title: 'Stand the frames in their place', text: () => 'Stand the rear frame against the wall and hold it with a clamp or a first screw, then join the rest to it where it stands.' },
+  level: { title: 'Level and shim', text: () => 'Set it by the level line on the wall. Shim under the low posts until every mark agrees with the line.' },
+  tie: { title: 'Tie it to the wall', text: (d) => `${plural(Number(d.count), 'screw')} into solid wood or masonry behind it, where the drawing shows.` },
+  'top-sheet': { title: 'Top sheet', text: () => 'Lay it on the plates, flush at the front, and screw it down.' },
+  'load-low-first': { title: 'Load it, lowest first', text: () => 'Heavy things low, then up row by row. Write what is in each place.' },
+  'load-low-first-untied': { title: 'Load it, lowest first', text: () => 'It stands free: fill the lowest row completely before anything goes higher, and keep the heaviest there.' },
+  'first-shelf-frame': { title: 'First shelf frame', text: () => 'On the flat floor: cross pieces between front and back rail, two screws through the rail into each end.' },
+  'other-shelf-frames': { title: 'The other shelf frames', text: () => 'Lay the pieces on the first frame as a pattern: all must be alike.' },
+  'mark-posts': { title: 'Cut and mark the posts', text: () => 'Lay all posts side by side, ends flush, and carry the marks of the stick across all of them at once.' },
+  'posts-on': { title: 'Screw the posts to the frames', text: () => 'Frames on edge, posts across them, sheet tops (less the sheet) on the marks. Three screws through each post into each rail.' },
+  brace: { title: 'Boards across the back', text: () => 'The tie board across the tops of the rear posts, then the diagonal, two screws at each post it crosses.' },
+  'join-modules': { title: 'Join the modules', text: () => 'Clamp neighbouring end posts together, tops flush, and screw them to each other.' },
+  'lay-sheets': { title: 'Lay the sheets', text: () => 'From below upward, before the next one is in the way; screw them to the rails.' },
+}
+
+const HOLDS: Record<string, (h: HoldPoint, say: Say) => string> = {
+  diagonals: (h, say) => `Measure both diagonals: they must be equal to ${say.length(h.measure!.toleranceMm)}; square they are ${say.length(h.measure!.targetMm)}. Push the long corner until they are.`,
+  'diagonals-again': (h, say) => `Diagonals once more before the last screw: equal to ${say.length(h.measure!.toleranceMm)}.`,
+  'same-as-first': () => 'Lay it on the first one: every edge must agree.',
+  'one-tote': () => 'Put one tote in before you fasten the rest. It must slide in and out, and lie on both rails.',
+  'level-line': () => 'Level from the line, not from the floor.',
+  'tied-before-load': () => 'Tie it to the studs before you load it.',
+  'shelves-parallel': () => 'Measure between the shelves at all four posts: the same everywhere.',
+  'back-square': () => 'Diagonals of the back equal, then the brace.',
+  'tallest-fits': () => 'Try the tallest thing on its shelf before the sheet above is screwed down.',
+}
+
+const CAUTIONS: Record<string, string> = {
+  screws: 'Eye protection when driving screws; keep hands clear of where the point comes out.',
+  dust: 'Sawdust: wear a respirator while cutting and until it has settled. Treated wood: gloves, and never burn the offcuts.',
+  'lift-two': 'Two people. Lift with the legs, and agree who says when.',
+  'top-heavy': 'It falls until it is tied: nobody below it, nothing on it.',
+  'find-studs': 'Screws hold only in studs or masonry, not in the lining: find them and try with a thin drill first.',
+  'not-into-wires': 'No screws above or below outlets and switches, or near pipes. If in doubt switch the power off and ask an electrician.',
+  'sheet-two': 'A full sheet is a two-person lift and catches the wind.',
+  untied: 'Not tied: it can tip. Local rules, earthquakes and children may require a tie; they come first.',
+}
+
+/** The one line that stands under every proof. */
+export const PLANNING_AID = 'A planning aid. Local codes and licensed practice come first; a maker’s rated figure beats a computed one.'
+
+export const stepTitle = (s: Pick<Step, 'code'>): string => STEPS[s.code]?.title ?? s.code
+export const stepText = (s: Step, say: Say): string => STEPS[s.code]?.text(s.data ?? {}, say) ?? ''
+export const holdText = (h: HoldPoint, say: Say): string => HOLDS[h.code]?.(h, say) ?? h.code
+export const cautionText = (code: string): string => CAUTIONS[code] ?? code
+
+export const MARKS: Record<string, string> = { 'rail-top': 'rail top, row', 'shelf-top': 'shelf top', 'plate-under': 'under the top plate' }
