@@ -15,7 +15,7 @@ import IconGear from '~icons/bi/gear'
 import KeySheet from './components/KeySheet.vue'
 import ProjectSettings from './components/ProjectSettings.vue'
 import VerdictMark from './components/VerdictMark.vue'
-import { download } from './persistence/download.ts'
+import { download, projectFileName } from './persistence/download.ts'
 import { STATIONS } from './stations.ts'
 import { useDocument } from './stores/document.ts'
 import { useReadings } from './stores/readings.ts'
@@ -97,7 +97,7 @@ useEventListener(document, 'visibilitychange', () => {
 useEventListener(window, 'focus', () => void doc.refresh())
 
 function exportFile() {
-  if (doc.project) download(`${doc.project.name.replace(/[^\p{L}\p{N}]+/gu, '-').toLowerCase()}.tackloft.json`, writeProject(doc.project), 'application/json')
+  if (doc.project) download(projectFileName(doc.project.name), writeProject(doc.project), 'application/json')
 }
 </script>
 

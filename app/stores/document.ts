@@ -134,8 +134,8 @@ export const useDocument = defineStore('document', () => {
     past.value = history.past
     future.value = history.future
   }
-  function close() {
-    void flush()
+  async function close() {
+    await flush()
     project.value = null
   }
 

@@ -4,7 +4,9 @@ import { unitsOf } from '../../core/assembly/settings.ts'
 import { verdict, type Verdict } from '../../core/checks/verdict.ts'
 import { METRIC } from '../../core/measure/units.ts'
 import type { Procurement } from '../../core/project/plan.ts'
-import { readBuilds, readingsOf } from '../../core/project/read-build.ts'
+import type { Build } from '../../core/project/project.ts'
+import type { Problem } from '../../core/measure/result.ts'
+import { readBuild, readBuilds, readingsOf } from '../../core/project/read-build.ts'
 import { sayIn } from '../../core/wording/say.ts'
 import { useHeavy } from '../composables/heavy.ts'
 import { useDocument } from './document.ts'
@@ -17,6 +19,12 @@ export const useReadings = defineStore('readings', () => {
   const outcomes = computed(() => (doc.project ? readBuilds(doc.project) : []))
   const readings = computed(() => readingsOf(outcomes.value))
   const overall = computed((): Verdict => verdict(readings.value.flatMap((r) => r.checks)))
+
+  /** Why a changed build could not be shaped; null when it can. */
+  function tryBuild(build: Build): Problem | null {
+    const r = doc.project && readBuild(doc.project, build)
+    return r && !r.ok ? r.problem : null
+  }
 
   const procurement = shallowRef<Procurement | null>(null)
   const planning = shallowRef(false)
@@ -49,5 +57,5 @@ export const useReadings = defineStore('readings', () => {
     },
     { immediate: true },
   )
-  return { units, say, outcomes, readings, overall, procurement, planning }
+  return { units, say, outcomes, readings, overall, procurement, planning, tryBuild }
 })

@@ -1,14 +1,22 @@
-import type { CheckResult } from './check.ts'
+import type { CheckResult, Quantity } from './check.ts'
 
 /** A link that uses more than this share of what it can do is called hard-worked. */
 export const HARD_WORKED = 0.85
+
+/** Where a ratio near one means that something works hard; a lid that fills its opening is meant to. */
+const WORKS: ReadonlySet<Quantity> = new Set<Quantity>(['stress', 'sag', 'force', 'moment', 'moment-per-width', 'mass'])
+
+/** How hard a holding link works, 0 to 1; fits and yes-or-no answers hardly count. */
+const strain = (r: CheckResult): number => (WORKS.has(r.quantity) ? (r.ratio ?? 0) : (r.ratio ?? 0) / 100)
+
+export const isHardWorked = (r: CheckResult): boolean => r.state === 'holds' && strain(r) > HARD_WORKED
 
 /** How pressing a result is: failures by how far, then what could not be computed, then the rest by how hard it works. */
 export function urgency(r: CheckResult): number {
   if (r.state === 'fails') return 2000 + Math.min(r.ratio ?? 999, 999)
   if (r.state === 'unknown') return 1000
   if (r.state === 'not-applicable') return -1
-  return r.ratio ?? 0
+  return strain(r)
 }
 
 export const byUrgency = (results: readonly CheckResult[]): CheckResult[] => [...results].sort((a, b) => urgency(b) - urgency(a))
@@ -25,6 +33,6 @@ export function verdict(results: readonly CheckResult[]): Verdict {
   const weakest = byUrgency(results.filter((r) => r.state !== 'not-applicable'))[0] ?? null
   const fails = results.filter((r) => r.state === 'fails').length
   const unknown = results.filter((r) => r.state === 'unknown').length
-  const state = fails > 0 ? 'fails' : unknown > 0 || !weakest ? 'unknown' : (weakest.ratio ?? 0) > HARD_WORKED ? 'hard-worked' : 'holds'
+  const state = fails > 0 ? 'fails' : unknown > 0 || !weakest ? 'unknown' : isHardWorked(weakest) ? 'hard-worked' : 'holds'
   return { state, weakest, fails, unknown }
 }

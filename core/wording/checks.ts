@@ -1,5 +1,5 @@
 import type { CheckResult, Input } from '../checks/check.ts'
-import { HARD_WORKED, type Verdict } from '../checks/verdict.ts'
+import { isHardWorked, type Verdict } from '../checks/verdict.ts'
 import { roleName, sectionName } from './names.ts'
 import { capital, perWidth, plural, type Data, type Say } from './say.ts'
 
@@ -96,9 +96,7 @@ export const LINK_NAMES: Record<CheckResult['link'], string> = {
 }
 
 export type Shown = 'holds' | 'hard-worked' | 'fails' | 'unknown' | 'not-applicable'
-export const shown = (r: CheckResult): Shown => (r.state === 'holds' && (r.ratio ?? 0) > HARD_WORKED && HARD_QUANTITIES.has(r.quantity) ? 'hard-worked' : r.state)
-/** Only where a ratio near one means something works hard; a lid that fills its opening is meant to. */
-const HARD_QUANTITIES = new Set(['stress', 'sag', 'force', 'moment', 'moment-per-width', 'mass'])
+export const shown = (r: CheckResult): Shown => (isHardWorked(r) ? 'hard-worked' : r.state)
 export const SHOWN_NAMES: Record<Shown, string> = { holds: 'holds', 'hard-worked': 'holds, works hard', fails: 'fails', unknown: 'not proven', 'not-applicable': 'does not apply' }
 
 /** The verdict in one sentence. */

@@ -1,0 +1,239 @@
+<script setup lang="ts">
+import { drag, type D3DragEvent } from 'd3-drag'
+import { select } from 'd3-selection'
+import { useElementSize } from '@vueuse/core'
+import { computed, onMounted, ref } from 'vue'
+import type { Mark, Scene } from '../../core/drawing/scene.ts'
+import type { Dim } from '../../core/families/family.ts'
+import type { Point } from '../../core/geometry/hull.ts'
+import { formatLength } from '../../core/measure/format.ts'
+import { stepMm } from '../../core/measure/units.ts'
+import { useReadings } from '../stores/readings.ts'
+
+/** A scene as SVG, to scale. Parts that belong to a dimension can be dragged, or moved with the arrow keys once selected. */
+const props = defineProps<{
+  scene: Scene
+  title: string
+  dims?: readonly Dim[]
+  selected?: ReadonlySet<string>
+  pale?: boolean
+  dark?: ReadonlySet<string>
+  person?: boolean
+  plain?: boolean
+}>()
+const emit = defineEmits<{ select: [part: string | null]; goods: [id: string]; move: [path: string, value: number] }>()
+
+const readings = useReadings()
+const root = ref<SVGSVGElement>()
+const { width, height } = useElementSize(root)
+
+const flip = (p: Point): string => `${p[0].toFixed(1)},${(-p[1]).toFixed(1)}`
+const box = computed(() => {
+  const [l, b, r, t] = props.scene.bounds
+  return { x: l, y: -t, w: Math.max(r - l, 1), h: Math.max(t - b, 1) }
+})
+/** mm of the drawing for one pixel on the screen. */
+const mmPerPx = computed(() => (width.value > 0 && height.value > 0 ? Math.max(box.value.w / width.value, box.value.h / height.value) : box.value.w / 700))
+const textMm = computed(() => 12.5 * mmPerPx.value)
+
+const dimOf = (part: string): Dim | undefined => props.dims?.find((d) => d.drag?.parts.includes(part))
+
+interface Line { d: string; x: number; y: number; angle: number; text: string; ticks: string }
+/** A dimension line with its extension lines, slashes and text. */
+function dimension(m: Extract<Mark, { kind: 'dimension' }>): Line {
+  const [dx, dy] = [m.to[0] - m.from[0], m.to[1] - m.from[1]]
+  const l = Math.hypot(dx, dy) || 1
+  const [nx, ny] = [(-dy / l) * m.offsetMm, (dx / l) * m.offsetMm]
+  const a: Point = [m.from[0] + nx, m.from[1] + ny]
+  const b: Point = [m.to[0] + nx, m.to[1] + ny]
+  const s = 4 * mmPerPx.value
+  const slash = (p: Point) => `M${flip([p[0] - s, p[1] - s])}L${flip([p[0] + s, p[1] + s])}`
+  const ext = (p: Point, q: Point) => `M${flip([p[0] + nx * 0.15, p[1] + ny * 0.15])}L${flip([q[0] + (nx ? Math.sign(nx) * s : 0), q[1] + (ny ? Math.sign(ny) * s : 0)])}`
+  let angle = (-Math.atan2(dy, dx) * 180) / Math.PI
+  if (angle > 90) angle -= 180
+  if (angle <= -90) angle += 180
+  const up = Math.abs(angle) > 45
+  const off = 5 * mmPerPx.value
+  return {
+    d: `M${flip(a)}L${flip(b)}${ext(m.from, a)}${ext(m.to, b)}`, ticks: slash(a) + slash(b), angle: up ? -90 : 0,
+    x: (a[0] + b[0]) / 2 - (up ? off : 0), y: -(a[1] + b[1]) / 2 - (up ? 0 : off), text: formatLength(m.mm, readings.units),
+  }
+}
+const outlines = computed(() => props.scene.marks.filter((m): m is Extract<Mark, { kind: 'outline' }> => m.kind === 'outline'))
+const lines = computed(() => props.scene.marks.filter((m): m is Extract<Mark, { kind: 'line' }> => m.kind === 'line'))
+const labels = computed(() => props.scene.marks.filter((m): m is Extract<Mark, { kind: 'label' }> => m.kind === 'label'))
+const measured = computed(() => props.scene.marks.filter((m): m is Extract<Mark, { kind: 'dimension' }> => m.kind === 'dimension').map(dimension))
+
+/** A bar of a round length for the scale, about a sixth of the width. */
+const bar = computed(() => {
+  const wanted = box.value.w / 6
+  const steps = readings.units.system === 'imperial' ? [304.8, 609.6, 914.4, 1219.2, 1828.8] : [250, 500, 1000, 2000]
+  return steps.reduce((a, b) => (Math.abs(b - wanted) < Math.abs(a - wanted) ? b : a))
+})
+
+function nudge(part: string, e: KeyboardEvent) {
+  const d = dimOf(part)
+  const by = { ArrowUp: 1, ArrowRight: 1, ArrowDown: -1, ArrowLeft: -1 }[e.key]
+  if (!d?.drag || !by || (d.drag.axis === 'z') !== (e.key === 'ArrowUp' || e.key === 'ArrowDown')) return
+  e.preventDefault()
+  emit('move', d.path, d.value + by * d.drag.sign * stepMm(readings.units))
+}
+
+onMounted(() => {
+  if (!props.dims || !root.value) return
+  let held: { dim: Dim; start: number } | null = null
+  let moved = 0
+  const behaviour = drag<SVGSVGElement, unknown>()
+    .filter((e: MouseEvent | TouchEvent) => {
+      const part = (e.target as Element).getAttribute('data-part')
+      return !('button' in e && e.button) && part !== null && dimOf(part) !== undefined
+    })
+    .on('start', (e: D3DragEvent<SVGSVGElement, unknown, unknown>) => {
+      const part = (e.sourceEvent.target as Element).getAttribute('data-part')!
+      const dim = dimOf(part)!
+      held = { dim, start: dim.value }
+      moved = 0
+      emit('select', part)
+    })
+    .on('drag', (e: D3DragEvent<SVGSVGElement, unknown, unknown>) => {
+      if (!held) return
+      const { axis, sign } = held.dim.drag!
+      moved += (axis === 'x' ? e.dx : -e.dy) * mmPerPx.value * sign
+      // A press that hardly moves is a click, not a drag: it must not fix anything.
+      if (Math.abs(moved) < 3 * mmPerPx.value) return
+      const step = stepMm(readings.units)
+      const value = Math.round((held.start + moved) / step) * step
+      emit('move', held.dim.path, Math.min(held.dim.max, Math.max(held.dim.min, value)))
+    })
+    .on('end', () => (held = null))
+  select(root.value).call(behaviour)
+})
+</script>
+
+<template>
+  <svg ref="root" class="scene" :class="{ pale, plain }" :viewBox="`${box.x} ${box.y} ${box.w} ${box.h}`" role="group" :aria-label="title">
+    <defs>
+      <pattern id="hatch-board" width="30" height="30" patternUnits="userSpaceOnUse" patternTransform="rotate(45)"><rect width="30" height="30" class="hatch-ground" /><path d="M0 0V30" class="hatch-line" /></pattern>
+      <pattern id="hatch-sheet" width="14" height="14" patternUnits="userSpaceOnUse" patternTransform="rotate(-45)"><rect width="14" height="14" class="hatch-ground sheet" /><path d="M0 0V14" class="hatch-line" /></pattern>
+    </defs>
+    <line v-for="(m, i) in lines" :key="`l${i}`" :x1="m.from[0]" :y1="-m.from[1]" :x2="m.to[0]" :y2="-m.to[1]" :class="['line', m.ink]" />
+    <template v-for="(m, i) in outlines" :key="i">
+      <polygon
+        v-if="m.part" :points="m.points.map(flip).join(' ')" :data-part="m.part" :tabindex="dimOf(m.part) ? 0 : undefined"
+        :role="dimOf(m.part) ? 'button' : undefined" :aria-label="dimOf(m.part) ? `Move ${m.part}` : undefined"
+        :class="['part', m.ink, { chosen: selected?.has(m.part), dark: dark?.has(m.part), grip: dimOf(m.part), upright: dimOf(m.part)?.drag?.axis === 'z' }]"
+        @click="emit('select', m.part)" @keydown="nudge(m.part, $event)"
+      />
+      <polygon v-else :points="m.points.map(flip).join(' ')" :class="['thing', m.ink]" @click="m.goods && emit('goods', m.goods)" />
+    </template>
+    <g class="labels" aria-hidden="true">
+      <text v-for="(m, i) in labels" :key="i" :x="m.at[0]" :y="-m.at[1]" :font-size="textMm * 0.82" :transform="m.upright ? `rotate(-90 ${m.at[0]} ${-m.at[1]})` : undefined" dominant-baseline="central">{{ m.text }}</text>
+    </g>
+    <g class="dims">
+      <g v-for="(m, i) in measured" :key="i">
+        <path :d="m.d" /><path :d="m.ticks" class="slash" />
+        <text :x="m.x" :y="m.y" :font-size="textMm" :transform="m.angle ? `rotate(${m.angle} ${m.x} ${m.y})` : undefined">{{ m.text }}</text>
+      </g>
+    </g>
+    <g v-if="!plain" class="bar" aria-hidden="true" :transform="`translate(${box.x + 14 * mmPerPx} ${box.y + box.h - 10 * mmPerPx})`">
+      <path :d="`M0 ${-5 * mmPerPx}V0H${bar}V${-5 * mmPerPx}`" /><text :x="bar / 2" :y="-4 * mmPerPx" :font-size="textMm * 0.85">{{ formatLength(bar, readings.units, { feet: true }) }}</text>
+    </g>
+  </svg>
+</template>
+
+<style scoped>
+.scene {
+  display: block;
+  width: 100%;
+  height: 100%;
+  touch-action: pan-y;
+}
+.part {
+  fill: var(--wood);
+  stroke: var(--ink);
+  stroke-width: 1.1;
+  vector-effect: non-scaling-stroke;
+}
+.part.sheet {
+  fill: var(--panel);
+}
+.part.cut-board {
+  fill: url('#hatch-board');
+  stroke-width: 1.8;
+}
+.part.cut-sheet {
+  fill: url('#hatch-sheet');
+  stroke-width: 1.8;
+}
+.part.grip {
+  cursor: ew-resize;
+}
+.part.grip.upright {
+  cursor: ns-resize;
+}
+.part.grip:hover {
+  fill: var(--chalk-soft);
+}
+.part.chosen {
+  fill: var(--chalk-soft);
+  stroke: var(--chalk);
+  stroke-width: 2.2;
+}
+.pale .part {
+  opacity: 0.28;
+}
+.pale .part.dark {
+  opacity: 1;
+}
+.thing {
+  fill: var(--goods);
+  stroke: var(--goods-line);
+  stroke-width: 0.9;
+  vector-effect: non-scaling-stroke;
+}
+.line {
+  stroke: var(--ink-soft);
+  stroke-width: 1.6;
+  vector-effect: non-scaling-stroke;
+}
+.line.wall {
+  stroke-width: 3;
+  stroke: var(--line-strong);
+}
+.dims path,
+.bar path {
+  fill: none;
+  stroke: var(--ink-soft);
+  stroke-width: 0.8;
+  vector-effect: non-scaling-stroke;
+}
+.dims .slash {
+  stroke: var(--ink);
+  stroke-width: 1.4;
+}
+text {
+  font-family: 'Source Sans 3 Variable', system-ui, sans-serif;
+  text-anchor: middle;
+  fill: var(--ink);
+  paint-order: stroke;
+  stroke: var(--sheet);
+  stroke-width: 3px;
+  stroke-linejoin: round;
+  vector-effect: non-scaling-stroke;
+}
+.labels text {
+  font-weight: 600;
+  pointer-events: none;
+}
+.hatch-ground {
+  fill: var(--wood-cut);
+}
+.hatch-ground.sheet {
+  fill: var(--panel);
+}
+.hatch-line {
+  stroke: var(--ink);
+  stroke-width: 3;
+  opacity: 0.55;
+}
+</style>

@@ -1,0 +1,7 @@
+import { download } from './download.ts'
+
+/** Rows as a CSV file; cells that a spreadsheet would run as a formula are made harmless. */
+export async function downloadCsv(name: string, rows: Record<string, string | number>[]) {
+  const { default: Papa } = await import('papaparse')
+  download(name, Papa.unparse(rows, { escapeFormulae: true }), 'text/csv')
+}

@@ -1,0 +1,58 @@
+<script setup lang="ts">
+import type { BoardLaid } from '../../../core/takeoff/cut-plan.ts'
+import { formatLength } from '../../../core/measure/format.ts'
+import { useReadings } from '../../stores/readings.ts'
+
+/** One board to scale along its length: pieces with their labels, kerfs between, what is left. */
+const props = defineProps<{ board: BoardLaid; roles: ReadonlyMap<string, string>; done: ReadonlySet<string> }>()
+const emit = defineEmits<{ tick: [id: string] }>()
+const readings = useReadings()
+const share = (mm: number) => `${(mm / props.board.lengthMm) * 100}%`
+const keyOf = (labels: string[]) => `${props.board.id}/${labels.join('+')}`
+</script>
+
+<template>
+  <div class="board">
+    <button
+      v-for="(c, i) in board.cuts" :key="i" type="button" class="piece" :class="{ done: done.has(keyOf(c.labels)) }" :ref="(el) => el && Object.assign((el as HTMLElement).style, { left: share(c.atMm), width: share(c.lengthMm) })"
+      :aria-pressed="done.has(keyOf(c.labels))" :aria-label="`${roles.get(c.line)} ${c.labels.join(', ')}, ${formatLength(c.lengthMm, readings.units)}${done.has(keyOf(c.labels)) ? ', cut' : ''}`" @click="emit('tick', keyOf(c.labels))"
+    >
+      <strong>{{ c.labels.join(' ') }}</strong> <span>{{ formatLength(c.lengthMm, readings.units) }}</span><span v-if="c.ripMm" class="rip"> rip {{ formatLength(c.ripMm, readings.units) }}</span>
+    </button>
+  </div>
+</template>
+
+<style scoped>
+.board {
+  position: relative;
+  height: 46px;
+  margin-bottom: 4px;
+  border: 1.3px solid var(--ink);
+  background: repeating-linear-gradient(45deg, var(--line) 0 2px, transparent 2px 8px);
+  overflow: hidden;
+}
+.piece {
+  position: absolute;
+  top: 0;
+  bottom: 0;
+  border: 0;
+  border-right: 1.5px solid var(--ink);
+  border-left: 1.5px solid var(--ink);
+  background: var(--wood);
+  color: var(--ink);
+  padding: 0 2px;
+  font-size: 0.86rem;
+  line-height: 1.1;
+  overflow: hidden;
+}
+.piece.done {
+  background: var(--chalk-soft);
+  text-decoration: line-through;
+}
+.piece:focus-visible {
+  outline-offset: -3px;
+}
+.rip {
+  color: var(--ink);
+}
+</style>

@@ -1,0 +1,248 @@
+<script setup lang="ts">
+import { useDark, useFileDialog } from '@vueuse/core'
+import { computed, onMounted, ref } from 'vue'
+import { useRouter } from 'vue-router'
+import { unitsOf } from '../../../core/assembly/settings.ts'
+import { totals } from '../../../core/goods/totals.ts'
+import { formatLength, formatMass } from '../../../core/measure/format.ts'
+import type { Problem } from '../../../core/measure/result.ts'
+import { METRIC, type UnitSystem } from '../../../core/measure/units.ts'
+import { writeProject } from '../../../core/project/file.ts'
+import { newProject } from '../../../core/project/project.ts'
+import { sayProblem } from '../../../core/wording/problems.ts'
+import { sayIn } from '../../../core/wording/say.ts'
+import type { StoredProject } from '../../persistence/db.ts'
+import { download, projectFileName } from '../../persistence/download.ts'
+import { addDemo, addProject, binProject, deleteForGood, firstVisit, importProject, listProjects, takeBack } from '../../persistence/projects.ts'
+import { useDocument } from '../../stores/document.ts'
+
+const router = useRouter()
+const doc = useDocument()
+useDark({ attribute: 'data-bs-theme', valueDark: 'dark', valueLight: 'light', disableTransition: false })
+const all = ref<StoredProject[]>([])
+const ready = ref(false)
+const failed = ref('')
+const problems = ref<{ file: string; list: Problem[] } | null>(null)
+const name = ref('')
+const system = ref<UnitSystem>('imperial')
+
+const onShelf = computed(() => all.value.filter((p) => !p.binnedAt))
+const inBin = computed(() => all.value.filter((p) => p.binnedAt))
+const newId = () => `p-${crypto.randomUUID().slice(0, 13)}`
+const refresh = async () => void (all.value = await listProjects())
+
+onMounted(async () => {
+  try {
+    await doc.close()
+    await firstVisit()
+    await refresh()
+  } catch (e) {
+    failed.value = `The browser's store can not be opened (${e instanceof Error ? e.message : e}). Private windows and full disks do this.`
+  }
+  ready.value = true
+})
+const open = (id: string) => router.push({ name: 'sort', params: { project: id } })
+/** Runs a change of the store, says so when it fails, and shows the store as it is. */
+async function act(work: () => Promise<unknown>) {
+  failed.value = ''
+  try {
+    await work()
+  } catch (e) {
+    failed.value = `That was not stored (${e instanceof Error ? e.message : e}). Nothing else was changed.`
+  }
+  await refresh()
+}
+const create = () =>
+  act(async () => {
+    const project = newProject(newId(), name.value.trim().slice(0, 80) || 'New project', system.value, new Date().toISOString())
+    await addProject(project)
+    await open(project.id)
+  })
+const demo = () => act(() => addDemo(all.value.some((p) => p.id === 'demo-beekeeper') ? newId() : undefined))
+const duplicate = (p: StoredProject) => act(() => addProject({ ...p.doc, id: newId(), name: `${p.doc.name} (copy)`.slice(0, 80) }))
+
+const { open: choose, onChange, reset } = useFileDialog({ accept: '.json,application/json', multiple: true })
+onChange(async (files) => {
+  problems.value = null
+  for (const file of files ?? [])
+    await act(async () => {
+      const outcome = await importProject(await file.text(), newId)
+      if (!outcome.ok) problems.value = { file: file.name, list: outcome.problems }
+    })
+  reset()
+})
+const say = sayIn(METRIC)
+const exportAll = () => {
+  for (const p of onShelf.value) download(projectFileName(p.doc.name), writeProject(p.doc), 'application/json')
+}
+function about(p: StoredProject) {
+  const u = unitsOf(p.doc.settings)
+  const t = totals(p.doc.goods)
+  const wall = Math.max(0, ...p.doc.room.walls.map((w) => w.lengthMm))
+  return { things: `${t.things} things, ${formatMass(t.massKg, u)}`, room: `longest wall ${formatLength(wall, u, { feet: true })}`, builds: p.doc.builds.map((b) => b.name).join(', ') || 'nothing built yet' }
+}
+</script>
+
+<template>
+  <main class="loft">
+    <header>
+      <svg viewBox="0 0 32 32" width="40" height="40" aria-hidden="true"><path d="M9 3v26M9 9h6M9 15h10M9 21h6" class="stick" /><circle cx="24" cy="15" r="4" class="dot" /></svg>
+      <div>
+        <h1>Tack Loft</h1>
+        <p class="soft mb-0">Storage that fits what you have and the room you have, proven before a board is cut.</p>
+      </div>
+    </header>
+    <p v-if="failed" class="trouble" role="alert">{{ failed }}</p>
+    <div v-if="problems" class="trouble" role="alert">
+      <strong>{{ problems.file }} was not imported. Nothing stored was touched.</strong>
+      <ul class="mb-1">
+        <li v-for="(p, i) in problems.list" :key="i"><code v-if="p.field">{{ p.field }}</code> {{ sayProblem(p, say) }}</li>
+      </ul>
+      <button type="button" class="btn btn-sm btn-outline-secondary" @click="problems = null">Understood</button>
+    </div>
+    <section aria-labelledby="shelf">
+      <h2 id="shelf">Projects</h2>
+      <p v-if="ready && onShelf.length === 0" class="soft">The shelf is empty. Start a project below, or import a project file.</p>
+      <ul class="shelf">
+        <li v-for="p in onShelf" :key="p.id" class="box">
+          <button type="button" class="label" @click="open(p.id)">
+            <span class="slab name">{{ p.doc.name }}</span>
+            <span>{{ about(p).things }}</span>
+            <span>{{ about(p).room }}</span>
+            <span class="soft">{{ about(p).builds }}</span>
+          </button>
+          <div class="foot">
+            <span class="small">{{ new Date(p.touchedAt).toLocaleString(undefined, { dateStyle: 'medium', timeStyle: 'short' }) }}</span>
+            <span>
+              <button type="button" class="btn btn-sm btn-link" @click="duplicate(p)">Duplicate<span class="visually-hidden"> {{ p.doc.name }}</span></button>
+              <button type="button" class="btn btn-sm btn-link" @click="act(() => binProject(p.id))">Bin<span class="visually-hidden"> {{ p.doc.name }}</span></button>
+            </span>
+          </div>
+        </li>
+      </ul>
+    </section>
+    <section class="card-sheet" aria-labelledby="new">
+      <h2 id="new">New project</h2>
+      <form class="row-form" @submit.prevent="create">
+        <div>
+          <label class="form-label" for="new-name">Name</label>
+          <input id="new-name" v-model="name" class="form-control" maxlength="80" placeholder="Garage, north wall" />
+        </div>
+        <div>
+          <label class="form-label" for="new-units">Units</label>
+          <BFormSelect id="new-units" v-model="system" :options="[{ value: 'imperial', text: 'feet and inches' }, { value: 'metric', text: 'millimetres' }]" />
+        </div>
+        <button type="submit" class="btn btn-primary">Start</button>
+      </form>
+      <div class="mt-3 d-flex flex-wrap gap-2">
+        <button type="button" class="btn btn-outline-secondary" @click="choose()">Import a project file …</button>
+        <button type="button" class="btn btn-outline-secondary" @click="demo">Add the demo project</button>
+        <button type="button" class="btn btn-outline-secondary" :disabled="onShelf.length === 0" @click="exportAll">Export all</button>
+      </div>
+    </section>
+    <section v-if="inBin.length" aria-labelledby="bin">
+      <h2 id="bin">Bin</h2>
+      <ul class="bin">
+        <li v-for="p in inBin" :key="p.id">
+          {{ p.doc.name }}
+          <button type="button" class="btn btn-sm btn-outline-secondary" @click="act(() => takeBack(p.id))">Take back<span class="visually-hidden"> {{ p.doc.name }}</span></button>
+          <button type="button" class="btn btn-sm btn-link text-trouble" @click="act(() => deleteForGood(p.id))">Delete for good<span class="visually-hidden"> {{ p.doc.name }}</span></button>
+        </li>
+      </ul>
+    </section>
+  </main>
+</template>
+
+<style scoped>
+.loft {
+  max-width: 1080px;
+  margin: 0 auto;
+  padding: 1.6rem 1.2rem 3rem;
+}
+header {
+  display: flex;
+  gap: 0.9rem;
+  align-items: center;
+  margin-bottom: 1.6rem;
+}
+h1 {
+  font-size: 1.8rem;
+}
+.stick {
+  fill: none;
+  stroke: var(--ink);
+  stroke-width: 2.4;
+  stroke-linecap: round;
+}
+.dot {
+  fill: var(--chalk);
+}
+section {
+  margin-bottom: 1.8rem;
+}
+.shelf {
+  list-style: none;
+  padding: 0;
+  margin: 0;
+  display: flex;
+  flex-wrap: wrap;
+  gap: 0 1rem;
+  align-items: flex-end;
+  border-bottom: 9px solid var(--wood-cut);
+}
+.box {
+  width: 310px;
+  background: var(--wood);
+  border: 1.5px solid var(--ink);
+  border-bottom: 0;
+  border-radius: 4px 4px 0 0;
+  padding: 0.9rem 0.9rem 0.3rem;
+  margin-top: 0.8rem;
+}
+.label {
+  display: flex;
+  flex-direction: column;
+  width: 100%;
+  text-align: left;
+  gap: 0.1rem;
+  background: var(--sheet);
+  color: var(--ink);
+  border: 1px solid var(--line-strong);
+  border-radius: 3px;
+  padding: 0.6rem 0.75rem;
+}
+.label:hover {
+  border-color: var(--chalk);
+}
+.name {
+  font-size: 1.08rem;
+}
+.foot {
+  display: flex;
+  justify-content: space-between;
+  align-items: center;
+}
+.box .btn-link {
+  color: var(--ink);
+}
+.row-form {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 0.8rem;
+  align-items: flex-end;
+}
+.row-form > div:first-child {
+  flex: 1 1 240px;
+  max-width: 420px;
+}
+.trouble {
+  background: var(--trouble-soft);
+  border-left: 4px solid var(--trouble);
+  padding: 0.7rem 1rem;
+  margin-bottom: 1rem;
+}
+.bin {
+  list-style: none;
+  padding: 0;
+}
+</style>

@@ -1,0 +1,144 @@
+<script setup lang="ts">
+import { computed, onMounted, ref, shallowRef, toRaw } from 'vue'
+import type { CheckResult } from '../../../core/checks/check.ts'
+import { drawView } from '../../../core/drawing/view.ts'
+import { formatMoney } from '../../../core/measure/money.ts'
+import type { Bent } from '../../../core/loads/load-path.ts'
+import type { BuildReading } from '../../../core/project/read-build.ts'
+import type { Remedy } from '../../../core/project/remedies.ts'
+import { CHECK_NAMES, sayCheck, sayInput, shown } from '../../../core/wording/checks.ts'
+import { sayLever } from '../../../core/wording/levers.ts'
+import VerdictMark from '../../components/VerdictMark.vue'
+import { useHeavy } from '../../composables/heavy.ts'
+import SceneView from '../../drawing/SceneView.vue'
+import { useDocument } from '../../stores/document.ts'
+import { useReadings } from '../../stores/readings.ts'
+import SagDrawing from './SagDrawing.vue'
+
+/** One link opened: what was asked, what it can do, the working, the sag drawn, and what would make it hold. */
+const props = defineProps<{ result: CheckResult; reading: BuildReading }>()
+const doc = useDocument()
+const readings = useReadings()
+const found = shallowRef<Remedy[] | null>(null)
+const searching = ref(false)
+const trouble = computed(() => props.result.state === 'fails' || props.result.state === 'unknown')
+
+async function search() {
+  searching.value = true
+  found.value = await useHeavy().remedies(toRaw(doc.project!), props.reading.build.id, props.result.id)
+  searching.value = false
+}
+onMounted(() => {
+  if (trouble.value) void search()
+})
+const words = (r: Remedy) => r.changes.map((c) => sayLever(c.code, c.data, readings.say, props.reading.shaped.dims)).join(', and ')
+function price(r: Remedy): string {
+  const parts = [r.deltaMinor === 0 ? 'same cost' : `${r.deltaMinor > 0 ? '+' : '−'}${formatMoney(Math.abs(r.deltaMinor), doc.project!.settings.currency)}`]
+  if (Math.abs(r.deltaKg) > 0.5) parts.push(`${r.deltaKg > 0 ? '+' : '−'}${readings.say.mass(Math.abs(r.deltaKg))}`)
+  if (r.deltaHoused !== 0) parts.push(`${r.deltaHoused > 0 ? '+' : '−'}${Math.abs(r.deltaHoused)} stored`)
+  return parts.join(', ')
+}
+const apply = (r: Remedy) =>
+  doc.change(words(r), (d) => {
+    const i = d.builds.findIndex((b) => b.id === r.build.id)
+    d.builds[i] = structuredClone(toRaw(r.build)) as (typeof d.builds)[number]
+  })
+
+const bent = computed((): Bent | null => {
+  if (props.result.check !== 'sag') return null
+  const state = props.reading.service.members.get(props.result.parts[0])?.state
+  if (state?.kind === 'beam') return state.bent
+  return state?.kind === 'panel' ? state.strips.reduce((a, b) => (Math.abs(b.result.sag.mm) > Math.abs(a.result.sag.mm) ? b : a)) : null
+})
+const parts = computed(() => new Set(props.result.parts))
+const scene = computed(() => drawView(props.reading.shaped.assembly, 'front', { boxes: props.reading.boxes, goods: props.reading.goods, showDimensions: false }))
+</script>
+
+<template>
+  <section class="card-sheet detail" aria-labelledby="detail-h">
+    <h2 id="detail-h"><VerdictMark :state="shown(result)" /> {{ CHECK_NAMES[result.check] }}</h2>
+    <p>{{ sayCheck(result, readings.say) }}</p>
+    <dl v-if="result.demand !== null && result.capacity !== null" class="numbers">
+      <div><dt>asked</dt><dd>{{ sayInput({ value: result.demand, quantity: result.quantity }, readings.say) }}</dd></div>
+      <div><dt>can do</dt><dd>{{ sayInput({ value: result.capacity, quantity: result.quantity }, readings.say) }}</dd></div>
+      <div v-if="result.ratio !== null"><dt>used</dt><dd>{{ readings.say.percent(result.ratio) }}</dd></div>
+    </dl>
+    <SagDrawing v-if="bent" :bent="bent" :factor="Number(result.data.endMm) / Math.max(1e-9, Number(result.data.firstMm))" :limit-mm="Number(result.data.limitMm)" />
+    <SceneView v-else-if="result.parts.length" class="where" plain pale :scene="scene" :dark="parts" title="Where it is" />
+
+    <template v-if="trouble">
+      <h3>What would make it hold</h3>
+      <p v-if="searching" class="soft" role="status">Trying changes …</p>
+      <p v-else-if="found?.length === 0" class="soft">No single change or pair of changes found. {{ result.state === 'unknown' ? 'Enter what is missing, as said above.' : 'Let go of fixed dimensions, or hold less here.' }}</p>
+      <ul class="remedies">
+        <li v-for="(r, i) in found ?? []" :key="i">
+          <span>{{ words(r) }}<span v-if="!r.allHold" class="soft small"> (other checks still fail)</span></span>
+          <span class="small soft">{{ price(r) }}</span>
+          <button type="button" class="btn btn-sm btn-outline-secondary" @click="apply(r)">Do it<span class="visually-hidden">: {{ words(r) }}</span></button>
+        </li>
+      </ul>
+    </template>
+    <details v-if="result.working" class="working">
+      <summary>Working</summary>
+      <p class="formula">{{ result.working.formula }}</p>
+      <table class="table table-sm">
+        <tbody>
+          <tr v-for="(i, n) in result.working.inputs" :key="n">
+            <th scope="row">{{ i.symbol }}</th>
+            <td class="number">{{ sayInput(i, readings.say) }}</td>
+            <td class="small soft">{{ i.source }}</td>
+          </tr>
+        </tbody>
+      </table>
+      <p class="small soft mb-0">{{ result.working.source }}</p>
+    </details>
+  </section>
+</template>
+
+<style scoped>
+.detail {
+  position: sticky;
+  top: 0.5rem;
+}
+.numbers {
+  display: flex;
+  gap: 1.6rem;
+  margin: 0 0 0.6rem;
+}
+.numbers dt {
+  font-weight: 400;
+  font-size: 0.82rem;
+  color: var(--ink-soft);
+}
+.numbers dd {
+  margin: 0;
+  font-size: 1.12rem;
+  font-weight: 600;
+}
+.where {
+  height: 210px;
+}
+.remedies {
+  list-style: none;
+  padding: 0;
+}
+.remedies li {
+  display: grid;
+  grid-template-columns: minmax(0, 1fr) auto auto;
+  gap: 0.7rem;
+  align-items: center;
+  padding: 0.35rem 0;
+  border-bottom: 1px solid var(--line);
+}
+.working {
+  margin-top: 0.7rem;
+}
+summary {
+  cursor: pointer;
+  font-weight: 600;
+}
+.formula {
+  font-family: 'Bitter Variable', serif;
+  margin: 0.4rem 0;
+}
+</style>

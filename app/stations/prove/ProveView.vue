@@ -1,0 +1,161 @@
+<script setup lang="ts">
+import { computed, ref, watch } from 'vue'
+import type { CheckResult } from '../../../core/checks/check.ts'
+import { byUrgency } from '../../../core/checks/verdict.ts'
+import { CHECK_NAMES, LINK_NAMES, sayCheck, sayVerdict, shown } from '../../../core/wording/checks.ts'
+import { PLANNING_AID } from '../../../core/wording/steps.ts'
+import VerdictMark from '../../components/VerdictMark.vue'
+import { useChosenBuild } from '../../composables/chosen-build.ts'
+import { useDocument } from '../../stores/document.ts'
+import { useReadings } from '../../stores/readings.ts'
+import LinkDetail from './LinkDetail.vue'
+
+const doc = useDocument()
+const readings = useReadings()
+const { build, reading, buildId } = useChosenBuild()
+const openId = ref<string | null>(null)
+watch(buildId, () => (openId.value = null))
+
+const LINKS: CheckResult['link'][] = ['goods', 'shelf', 'rail', 'post', 'ground', 'whole', 'handling']
+const chain = computed(() =>
+  LINKS.map((link) => ({ link, results: byUrgency((reading.value?.checks ?? []).filter((c) => c.link === link && c.state !== 'not-applicable')) })).filter((l) => l.results.length > 0),
+)
+const notApplying = computed(() => (reading.value?.checks ?? []).filter((c) => c.state === 'not-applicable'))
+const opened = computed(() => reading.value?.checks.find((c) => c.id === openId.value) ?? reading.value?.verdict.weakest ?? null)
+/** A link is drawn as thick as it works hard. */
+const weight = (r: CheckResult) => `${3 + 9 * Math.min(1, r.state === 'fails' ? 1 : (r.ratio ?? 0))}`
+</script>
+
+<template>
+  <div class="station">
+    <div class="station-head">
+      <h1>Prove</h1>
+      <span class="soft">Will it hold, sag, tip, and can I get it in?</span>
+      <span class="ms-auto d-flex gap-2 flex-wrap">
+        <button v-for="r in readings.readings" :key="r.build.id" type="button" class="btn btn-sm" :class="r.build.id === build?.id ? 'btn-primary' : 'btn-outline-secondary'" :aria-pressed="r.build.id === build?.id" @click="buildId = r.build.id">{{ r.build.name }}</button>
+      </span>
+    </div>
+    <p v-if="!reading" class="empty">Nothing to prove yet. <RouterLink :to="{ name: 'shape' }">Shape a build</RouterLink> first.</p>
+    <template v-else>
+      <p class="sentence" :class="reading.verdict.state" role="status">
+        <VerdictMark :state="reading.verdict.state" words /> <span>{{ sayVerdict(reading.verdict, readings.say) }}</span>
+      </p>
+      <div class="columns">
+        <ol class="chain" aria-label="From goods to ground">
+          <li v-for="l in chain" :key="l.link">
+            <h2>{{ LINK_NAMES[l.link] }}</h2>
+            <button v-for="r in l.results" :key="r.id" type="button" class="link" :class="[shown(r), { open: opened?.id === r.id }]" :aria-pressed="opened?.id === r.id" @click="openId = r.id">
+              <svg class="strain" width="14" viewBox="0 0 14 30" preserveAspectRatio="none" aria-hidden="true"><line x1="7" x2="7" y1="0" y2="30" :stroke-width="weight(r)" /></svg>
+              <VerdictMark :state="shown(r)" />
+              <span class="what">{{ CHECK_NAMES[r.check] }}<span v-if="r.data.letter" class="soft"> {{ r.data.letter }}</span></span>
+              <span class="says">{{ sayCheck(r, readings.say) }}</span>
+              <span class="number share">{{ r.ratio === null ? '' : readings.say.percent(r.ratio) }}</span>
+            </button>
+          </li>
+          <li class="soft small">Down to the {{ doc.project!.room.floor.kind === 'slab' ? 'slab' : 'floor' }}: {{ readings.say.force(reading.service.arrivedN) }} in all.</li>
+        </ol>
+        <div>
+          <LinkDetail v-if="opened" :key="`${build!.id}:${opened.id}`" :result="opened" :reading="reading" />
+        </div>
+      </div>
+      <p v-for="n in notApplying" :key="n.id" class="soft small mb-1">{{ CHECK_NAMES[n.check] }} does not apply: {{ sayCheck(n, readings.say) }}</p>
+      <p class="soft small">Not proven here yet: the screws in each joint, floor bearing, doors and other things in the room. {{ PLANNING_AID }}</p>
+    </template>
+  </div>
+</template>
+
+<style scoped>
+.sentence {
+  display: flex;
+  gap: 0.8rem;
+  align-items: baseline;
+  font-size: 1.12rem;
+  padding: 0.6rem 0.9rem;
+  background: var(--sheet);
+  border-left: 5px solid var(--ink);
+}
+.sentence.fails {
+  border-color: var(--trouble);
+  background: var(--trouble-soft);
+}
+.sentence.unknown,
+.sentence.hard-worked {
+  border-color: var(--doubt);
+}
+.columns {
+  display: grid;
+  grid-template-columns: minmax(0, 1.15fr) minmax(0, 1fr);
+  gap: 1.2rem;
+  align-items: start;
+}
+.chain {
+  list-style: none;
+  padding: 0;
+}
+.chain h2 {
+  font-size: 0.92rem;
+  margin: 0.6rem 0 0.2rem;
+  color: var(--ink-soft);
+}
+.link {
+  display: grid;
+  grid-template-columns: 14px 20px 116px minmax(0, 1fr) 52px;
+  gap: 0.5rem;
+  align-items: center;
+  width: 100%;
+  text-align: left;
+  border: 0;
+  border-bottom: 1px solid var(--line);
+  background: none;
+  color: var(--ink);
+  padding: 0.15rem 0.4rem 0.15rem 0;
+  min-height: 38px;
+}
+.link:hover {
+  background: var(--sheet);
+}
+.link.open {
+  background: var(--chalk-soft);
+}
+.strain {
+  height: 100%;
+  min-height: 34px;
+}
+.strain line {
+  stroke: var(--line-strong);
+}
+.fails .strain line {
+  stroke: var(--trouble);
+}
+.hard-worked .strain line,
+.unknown .strain line {
+  stroke: var(--doubt);
+}
+.what {
+  font-weight: 600;
+}
+.says {
+  font-size: 0.9rem;
+  line-height: 1.2;
+  color: var(--ink-soft);
+}
+.fails .says {
+  color: var(--ink);
+}
+.empty {
+  border: 1.5px dashed var(--line-strong);
+  border-radius: 6px;
+  padding: 1.4rem;
+}
+@media (max-width: 900px) {
+  .columns {
+    grid-template-columns: 1fr;
+  }
+  .link {
+    grid-template-columns: 14px 20px minmax(0, 1fr) 46px;
+  }
+  .says {
+    grid-column: 3 / -1;
+  }
+}
+</style>

@@ -1,0 +1,102 @@
+<script setup lang="ts">
+import type { Choice, Dim } from '../../../core/families/family.ts'
+import { choiceName, dimName, optionName } from '../../../core/wording/dims.ts'
+import { sayReason } from '../../../core/wording/reasons.ts'
+import IconPin from '~icons/bi/pin-angle'
+import IconPinned from '~icons/bi/pin-fill'
+import MeasureField from '../../components/MeasureField.vue'
+import { useReadings } from '../../stores/readings.ts'
+
+defineProps<{ dims: readonly Dim[]; choices: readonly Choice[]; refused: { path: string; text: string } | null; part: string | null }>()
+const emit = defineEmits<{ set: [path: string, value: unknown, stepped?: boolean] }>()
+const readings = useReadings()
+
+function choose(c: Choice, raw: string) {
+  emit('set', c.path, c.options.find((o) => String(o) === raw))
+}
+</script>
+
+<template>
+  <ul class="list">
+    <li v-for="d in dims" :key="d.path" :class="{ fixed: !d.tacked, chosen: part && d.drag?.parts.includes(part) }">
+      <div class="row-line">
+        <MeasureField class="field" :label="dimName(d)" :quantity="d.quantity" :value="d.value" :min="d.min" :max="d.max" :error="refused?.path === d.path ? refused.text : ''" @change="(v, stepped) => v !== null && emit('set', d.path, v, stepped)" />
+        <button type="button" class="pin" :aria-pressed="!d.tacked" :title="d.tacked ? 'Tacked: follows the goods. Press to fix it.' : 'Fixed by you. Press to let it follow again.'" @click="emit('set', d.path, d.tacked ? d.value : null)">
+          <component :is="d.tacked ? IconPin : IconPinned" aria-hidden="true" />
+          <span class="word">{{ d.tacked ? 'tacked' : 'fixed' }}</span><span class="visually-hidden">: {{ dimName(d) }}</span>
+        </button>
+      </div>
+      <p class="why">{{ sayReason(d, readings.say) }}</p>
+    </li>
+  </ul>
+  <h3 class="mt-3">Choices</h3>
+  <div v-for="c in choices" :key="c.path" class="choice">
+    <label :for="`c-${c.path}`" class="form-label">{{ choiceName(c) }}</label>
+    <select :id="`c-${c.path}`" class="form-select form-select-sm" :value="String(c.value)" @change="choose(c, ($event.target as HTMLSelectElement).value)">
+      <option v-for="o in c.options.includes(c.value) ? c.options : [c.value, ...c.options]" :key="String(o)" :value="String(o)">{{ optionName(c, o) }}</option>
+    </select>
+  </div>
+</template>
+
+<style scoped>
+.list {
+  list-style: none;
+  padding: 0;
+  margin: 0;
+}
+li {
+  border-bottom: 1px solid var(--line);
+  padding: 0.3rem 0;
+}
+li.chosen {
+  background: var(--chalk-soft);
+}
+.row-line {
+  display: grid;
+  grid-template-columns: 1fr 76px;
+  gap: 0.4rem;
+  align-items: end;
+}
+.field :deep(.measure),
+.field {
+  display: grid;
+  grid-template-columns: minmax(0, 1fr) 104px;
+  align-items: center;
+  gap: 0.3rem;
+}
+.field :deep(.form-label) {
+  margin: 0;
+  color: var(--ink);
+  font-size: 0.9rem;
+  line-height: 1.15;
+}
+.field :deep(p) {
+  grid-column: 1 / -1;
+}
+.pin {
+  display: flex;
+  align-items: center;
+  gap: 0.3rem;
+  height: 31px;
+  padding: 0 0.4rem;
+  font-size: 0.82rem;
+  border: 1px solid var(--line);
+  border-radius: 4px;
+  background: none;
+  color: var(--ink-soft);
+}
+.fixed .pin {
+  background: var(--chalk);
+  border-color: var(--chalk);
+  color: var(--sheet);
+}
+.why {
+  margin: 0.15rem 0 0;
+  font-size: 0.8rem;
+  line-height: 1.25;
+  color: var(--ink-soft);
+}
+.choice {
+  margin-bottom: 0.45rem;
+}
+</style>

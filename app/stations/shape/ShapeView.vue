@@ -1,0 +1,164 @@
+<script setup lang="ts">
+import { useStorage } from '@vueuse/core'
+import { computed, ref, watch } from 'vue'
+import { drawView, VIEWS, type View } from '../../../core/drawing/view.ts'
+import { withValue } from '../../../core/families/params.ts'
+import { withoutHome } from '../../../core/project/proposals.ts'
+import { familyName } from '../../../core/wording/dims.ts'
+import { sayProblem } from '../../../core/wording/problems.ts'
+import { roleName, stockName } from '../../../core/wording/names.ts'
+import { formatLength } from '../../../core/measure/format.ts'
+import IconTrash from '~icons/bi/trash'
+import StoryStick from '../../components/StoryStick.vue'
+import WallStrip from '../../components/WallStrip.vue'
+import SceneView from '../../drawing/SceneView.vue'
+import { useChosenBuild } from '../../composables/chosen-build.ts'
+import { useDocument } from '../../stores/document.ts'
+import { useReadings } from '../../stores/readings.ts'
+import BuildGoods from './BuildGoods.vue'
+import DimensionList from './DimensionList.vue'
+import StartBuild from './StartBuild.vue'
+
+const doc = useDocument()
+const readings = useReadings()
+const { build, outcome, buildId } = useChosenBuild()
+const view = ref<View>('front')
+const showGoods = useStorage('shape-goods', true)
+const showLabels = useStorage('shape-labels', false)
+const starting = ref(false)
+const part = ref<string | null>(null)
+watch(buildId, () => (part.value = null))
+
+const homeless = computed(() => (doc.project ? withoutHome(doc.project) : []))
+// A value that cannot be built is said at its field; the drawing keeps the last state that could.
+const reading = computed(() => (outcome.value?.ok ? outcome.value.reading : null))
+const problem = computed(() => (outcome.value && !outcome.value.ok ? outcome.value.problem : null))
+const scene = computed(() =>
+  reading.value
+    ? drawView(reading.value.shaped.assembly, view.value, { boxes: reading.value.boxes, goods: reading.value.goods, dims: reading.value.shaped.dims, showGoods: showGoods.value, labels: showLabels.value ? reading.value.labels : undefined })
+    : null,
+)
+const refused = ref<{ path: string; text: string } | null>(null)
+
+/** Sets one parameter; what the family cannot shape is refused here, and nothing is stored. */
+function set(path: string, value: unknown, stepped = false) {
+  if (!build.value || !doc.project) return
+  const params = withValue(build.value.params, path, value)
+  const said = readings.tryBuild({ ...build.value, params })
+  if (said) return void (refused.value = { path, text: sayProblem(said, readings.say) })
+  refused.value = null
+  const id = build.value.id
+  doc.change(value === null ? 'let a dimension go' : 'set a dimension', (d) => void (d.builds.find((b) => b.id === id)!.params = params), stepped ? `${id}:${path}` : undefined)
+}
+function rename(name: string) {
+  const id = build.value?.id
+  if (name.trim() && id) doc.change('rename a build', (d) => void (d.builds.find((b) => b.id === id)!.name = name.trim().slice(0, 80)))
+}
+function remove() {
+  const id = build.value?.id
+  if (id) doc.change(`remove ${build.value!.name}`, (d) => void (d.builds = d.builds.filter((b) => b.id !== id)))
+}
+const about = computed(() => {
+  const p = reading.value?.shaped.assembly.parts.find((x) => x.id === part.value)
+  if (!p || !reading.value) return ''
+  const l = (mm: number) => formatLength(mm, readings.units)
+  const size = p.stock.kind === 'sheet' ? `${l(p.size.lengthMm)} x ${l(p.size.widthMm)}` : l(p.size.lengthMm)
+  return `${reading.value.labels.get(p.id)}: ${roleName(p.role)}, ${stockName(p.stock)}, ${size}`
+})
+const chosenParts = computed(() => new Set(part.value ? [part.value] : []))
+const VIEW_NAMES: Record<View, string> = { front: 'Front', plan: 'Plan', section: 'Section' }
+</script>
+
+<template>
+  <div class="station shape">
+    <div class="station-head">
+      <h1>Shape</h1>
+      <span class="soft">What shall I build, how big, and where?</span>
+      <span class="ms-auto d-flex gap-2 flex-wrap">
+        <button v-for="b in doc.project!.builds" :key="b.id" type="button" class="btn btn-sm" :class="b.id === build?.id && !starting ? 'btn-primary' : 'btn-outline-secondary'" :aria-pressed="b.id === build?.id && !starting" @click="(buildId = b.id), (starting = false)">{{ b.name }}</button>
+        <button type="button" class="btn btn-sm" :class="starting ? 'btn-primary' : 'btn-outline-secondary'" @click="starting = !starting">New build</button>
+      </span>
+    </div>
+    <StartBuild v-if="starting || !build" :homeless="homeless" @made="(id) => ((buildId = id), (starting = false))" @cancel="starting = false" />
+    <template v-else>
+      <WallStrip compact :build="build.id" @build="buildId = $event" />
+      <div class="columns">
+        <aside class="goods">
+          <BuildGoods :build="build" :homeless="homeless" />
+        </aside>
+        <section class="drawing card-sheet" aria-label="Drawing">
+          <div class="bar">
+            <BButtonGroup size="sm" aria-label="View">
+              <BButton v-for="v in VIEWS" :key="v" :variant="v === view ? 'primary' : 'outline-secondary'" :aria-pressed="v === view" @click="view = v">{{ VIEW_NAMES[v] }}</BButton>
+            </BButtonGroup>
+            <BFormCheckbox v-model="showGoods" inline>goods</BFormCheckbox>
+            <BFormCheckbox v-model="showLabels" inline>labels</BFormCheckbox>
+            <span class="small soft about">{{ about || 'Drag a rail, shelf or post: it becomes fixed.' }}</span>
+          </div>
+          <p v-if="problem" class="text-trouble" role="alert">{{ sayProblem(problem, readings.say) }}</p>
+          <div v-if="scene && reading" class="view">
+            <SceneView :key="view" class="scene" :scene="scene" :dims="reading.shaped.dims" :title="`${build.name}, ${VIEW_NAMES[view].toLowerCase()}`" :selected="chosenParts" @select="part = $event" @move="(path, value) => set(path, value, true)" />
+            <StoryStick class="stick" :marks="reading.shaped.assembly.stick" />
+          </div>
+        </section>
+        <aside class="dims card-sheet">
+          <div class="d-flex gap-1 align-items-center mb-1">
+            <input class="form-control form-control-sm slab" :value="build.name" aria-label="Name of this build" maxlength="80" @change="rename(($event.target as HTMLInputElement).value)" />
+            <button type="button" class="btn btn-sm btn-link" :aria-label="`Remove ${build.name}`" @click="remove"><IconTrash aria-hidden="true" /></button>
+          </div>
+          <p class="soft small mb-2">{{ familyName(build.family) }}</p>
+          <p v-if="refused && !reading?.shaped.dims.some((d) => d.path === refused!.path)" class="text-trouble small" role="alert">{{ refused.text }}</p>
+          <DimensionList v-if="reading" :dims="reading.shaped.dims" :choices="reading.shaped.choices" :refused="refused" :part="part" @set="set" />
+        </aside>
+      </div>
+    </template>
+  </div>
+</template>
+
+<style scoped>
+.columns {
+  display: grid;
+  grid-template-columns: 178px minmax(0, 1fr) 300px;
+  gap: 0.9rem;
+  align-items: start;
+  margin-top: 0.4rem;
+}
+.bar {
+  display: flex;
+  flex-wrap: wrap;
+  align-items: center;
+  gap: 0.8rem;
+  margin-bottom: 0.4rem;
+}
+.about {
+  min-height: 1.3em;
+}
+.view {
+  display: flex;
+  height: clamp(300px, 55vh, 640px);
+}
+.view .scene {
+  flex: 1;
+  min-width: 0;
+}
+.view .stick {
+  flex: none;
+}
+.dims {
+  max-height: calc(100dvh - 240px);
+  min-height: 360px;
+  overflow-y: auto;
+  padding: 0.7rem 0.8rem;
+}
+@media (max-width: 1000px) {
+  .columns {
+    grid-template-columns: 1fr;
+  }
+  .drawing {
+    order: -1;
+  }
+  .dims {
+    max-height: none;
+  }
+}
+</style>

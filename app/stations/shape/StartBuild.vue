@@ -1,0 +1,150 @@
+<script setup lang="ts">
+import { computed, reactive, ref, shallowRef, toRaw, watch } from 'vue'
+import { drawView } from '../../../core/drawing/view.ts'
+import { formatLength } from '../../../core/measure/format.ts'
+import { formatMoney } from '../../../core/measure/money.ts'
+import { nextOffset, type Proposal } from '../../../core/project/proposals.ts'
+import { readBuild } from '../../../core/project/read-build.ts'
+import { FAMILIES, familyName } from '../../../core/wording/dims.ts'
+import MeasureField from '../../components/MeasureField.vue'
+import VerdictMark from '../../components/VerdictMark.vue'
+import { useHeavy } from '../../composables/heavy.ts'
+import SceneView from '../../drawing/SceneView.vue'
+import { useDocument } from '../../stores/document.ts'
+import { useReadings } from '../../stores/readings.ts'
+
+const props = defineProps<{ homeless: { goodsId: string; count: number }[] }>()
+const emit = defineEmits<{ made: [id: string]; cancel: [] }>()
+const doc = useDocument()
+const readings = useReadings()
+
+const taken = reactive(new Map<string, number>())
+const wallId = ref(doc.project!.room.walls[0]?.id ?? '')
+const offsetMm = ref(doc.project ? nextOffset(doc.project, wallId.value) : 0)
+watch(wallId, (w) => (offsetMm.value = doc.project ? nextOffset(doc.project, w) : 0))
+const proposals = shallowRef<Proposal[] | null>(null)
+const working = ref(false)
+const itemOf = (id: string) => doc.project!.goods.find((g) => g.id === id)!
+const chosen = computed(() => [...taken].map(([goodsId, count]) => ({ goodsId, count })))
+const toggle = (id: string, count: number) => (taken.has(id) ? taken.delete(id) : taken.set(id, count))
+watch([chosen, wallId, offsetMm], () => (proposals.value = null))
+
+const newId = () => `b-${crypto.randomUUID().slice(0, 8)}`
+async function ask() {
+  working.value = true
+  proposals.value = await useHeavy().propose(toRaw(doc.project!), wallId.value, offsetMm.value, chosen.value, newId())
+  working.value = false
+}
+const drawn = computed(() =>
+  (proposals.value ?? []).flatMap((p) => {
+    const r = readBuild(doc.project!, p.build)
+    return r.ok ? [{ p, scene: drawView(r.reading.shaped.assembly, 'front', { boxes: r.reading.boxes, goods: r.reading.goods, showDimensions: false }), weakest: r.reading.verdict.state }] : []
+  }),
+)
+function take(p: Proposal) {
+  const same = doc.project!.builds.filter((b) => b.family === p.build.family).length
+  const name = `${familyName(p.build.family)}${same ? ` ${same + 1}` : ''}`
+  doc.change(`start ${name}`, (d) => void d.builds.push({ ...p.build, name }))
+  emit('made', p.build.id)
+}
+</script>
+
+<template>
+  <div class="start">
+    <p v-if="doc.project!.goods.length === 0" class="empty">There is nothing to build for yet. <RouterLink :to="{ name: 'sort' }">Say what you have in Sort</RouterLink>, then come back.</p>
+    <template v-else>
+      <div class="two">
+        <section class="card-sheet" aria-labelledby="which">
+          <h2 id="which">1. For which goods?</h2>
+          <p v-if="homeless.length === 0" class="soft">Everything kept has a home in a build already.</p>
+          <ul>
+            <li v-for="h in homeless" :key="h.goodsId">
+              <BFormCheckbox :model-value="taken.has(h.goodsId)" @update:model-value="toggle(h.goodsId, h.count)">{{ h.count }} {{ itemOf(h.goodsId).name }} <span class="soft small">{{ itemOf(h.goodsId).kind }}</span></BFormCheckbox>
+              <MeasureField v-if="taken.has(h.goodsId)" hide-label class="how-many" :label="`How many ${itemOf(h.goodsId).name}`" quantity="count" :value="taken.get(h.goodsId)!" :min="1" :max="h.count" @change="(v) => v !== null && taken.set(h.goodsId, v)" />
+            </li>
+          </ul>
+          <button v-if="homeless.length > 1" type="button" class="btn btn-sm btn-outline-secondary" @click="homeless.forEach((h) => taken.set(h.goodsId, h.count))">All of them</button>
+        </section>
+        <section class="card-sheet" aria-labelledby="where">
+          <h2 id="where">2. Where?</h2>
+          <label class="form-label" for="start-wall">Wall</label>
+          <BFormSelect id="start-wall" v-model="wallId" size="sm" :options="doc.project!.room.walls.map((w) => ({ value: w.id, text: `${w.name}, ${formatLength(w.lengthMm, readings.units, { feet: true })}` }))" />
+          <MeasureField class="mt-2" label="From its left corner" :value="offsetMm" :max="50000" @change="(v) => v !== null && (offsetMm = v)" />
+          <button type="button" class="btn btn-primary mt-3" :disabled="chosen.length === 0 || working" @click="ask">{{ working ? 'Working it out …' : 'Show me what would do' }}</button>
+          <button v-if="doc.project!.builds.length" type="button" class="btn btn-link mt-3" @click="emit('cancel')">Cancel</button>
+        </section>
+      </div>
+      <section v-if="proposals" aria-labelledby="take">
+        <h2 id="take">3. Take one, then change it</h2>
+        <p v-if="drawn.length === 0" class="text-trouble" role="alert">No kind of build takes these goods here. A longer wall, more depth, or fewer goods would help.</p>
+        <div class="cards">
+          <article v-for="(d, i) in drawn" :key="i" class="card-sheet">
+            <h3>{{ familyName(d.p.build.family) }}</h3>
+            <p class="soft small mb-1">{{ FAMILIES[d.p.build.family]?.blurb }}</p>
+            <SceneView class="pic" plain :scene="d.scene" :title="familyName(d.p.build.family)" />
+            <dl>
+              <dt>holds</dt><dd>{{ d.p.holds }}<span v-if="d.p.leftOut" class="text-trouble"> ({{ d.p.leftOut }} left out)</span></dd>
+              <dt>long</dt><dd>{{ formatLength(d.p.lengthMm, readings.units, { feet: true }) }}</dd>
+              <dt>costs about</dt><dd>{{ formatMoney(d.p.minor, doc.project!.settings.currency) }}</dd>
+              <dt>proof</dt><dd><VerdictMark :state="d.weakest" words /></dd>
+            </dl>
+            <button type="button" class="btn btn-primary" @click="take(d.p)">Take this one</button>
+          </article>
+        </div>
+      </section>
+    </template>
+  </div>
+</template>
+
+<style scoped>
+.two {
+  display: grid;
+  grid-template-columns: 1.4fr 1fr;
+  gap: 1rem;
+  margin-bottom: 1.2rem;
+}
+ul {
+  list-style: none;
+  padding: 0;
+}
+li {
+  display: flex;
+  gap: 0.8rem;
+  align-items: center;
+  min-height: 38px;
+}
+.how-many {
+  width: 76px;
+}
+.cards {
+  display: grid;
+  grid-template-columns: repeat(auto-fit, minmax(260px, 1fr));
+  gap: 1rem;
+}
+.pic {
+  height: 190px;
+}
+dl {
+  display: grid;
+  grid-template-columns: auto 1fr;
+  gap: 0 0.8rem;
+  margin: 0.5rem 0;
+}
+dt {
+  font-weight: 400;
+  color: var(--ink-soft);
+}
+dd {
+  margin: 0;
+}
+.empty {
+  border: 1.5px dashed var(--line-strong);
+  border-radius: 6px;
+  padding: 1.4rem;
+}
+@media (max-width: 800px) {
+  .two {
+    grid-template-columns: 1fr;
+  }
+}
+</style>

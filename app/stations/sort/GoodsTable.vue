@@ -1,0 +1,127 @@
+<script setup lang="ts">
+import { computed } from 'vue'
+import { DECISIONS, GOODS_LIMITS, OFTEN, type Goods } from '../../../core/goods/goods.ts'
+import { HEAVIEST_KG } from '../../../core/measure/schema.ts'
+import IconTrash from '~icons/bi/trash'
+import MeasureField from '../../components/MeasureField.vue'
+
+const props = defineProps<{ goods: readonly Goods[]; selected: string | null }>()
+const emit = defineEmits<{ select: [id: string]; update: [id: string, part: Partial<Goods>]; remove: [id: string] }>()
+
+/** By group, in the order the groups first appear. */
+const sorted = computed(() => {
+  const order = [...new Set(props.goods.map((g) => g.group))]
+  return [...props.goods].sort((a, b) => order.indexOf(a.group) - order.indexOf(b.group))
+})
+const DECISION_NAMES = { keep: 'keep', pass: 'pass on', bin: 'bin' }
+const text = (e: Event) => (e.target as HTMLInputElement).value
+const { minMm, maxMm, maxCount } = GOODS_LIMITS
+</script>
+
+<template>
+  <div class="wrap">
+    <table class="table table-sm table-hover align-middle">
+      <thead>
+        <tr>
+          <th scope="col">group</th>
+          <th scope="col">thing</th>
+          <th scope="col">count</th>
+          <th scope="col">across</th>
+          <th scope="col">deep</th>
+          <th scope="col">tall</th>
+          <th scope="col">mass each</th>
+          <th scope="col">how often</th>
+          <th scope="col">kept now</th>
+          <th scope="col">decision</th>
+          <th scope="col"><span class="visually-hidden">remove</span></th>
+        </tr>
+      </thead>
+      <tbody>
+        <tr v-for="g in sorted" :key="g.id" :class="[g.decision, { chosen: g.id === selected }]" @click="emit('select', g.id)" @focusin="emit('select', g.id)">
+          <td><input class="form-control form-control-sm group" :value="g.group" :aria-label="`Group of ${g.name}`" maxlength="60" @change="emit('update', g.id, { group: text($event).trim() })" /></td>
+          <td><input class="form-control form-control-sm name" :value="g.name" :aria-label="`Name of ${g.name}`" maxlength="80" @change="text($event).trim() && emit('update', g.id, { name: text($event).trim() })" /></td>
+          <td class="n"><MeasureField hide-label :label="`Count of ${g.name}`" quantity="count" :value="g.count" :min="1" :max="maxCount" @change="(v) => v !== null && emit('update', g.id, { count: v })" /></td>
+          <td class="m"><MeasureField hide-label :label="`${g.name} across`" :value="g.acrossMm" :min="minMm" :max="maxMm" @change="(v) => v !== null && emit('update', g.id, { acrossMm: v })" /></td>
+          <td class="m"><MeasureField hide-label :label="`${g.name} deep`" :value="g.deepMm" :min="minMm" :max="maxMm" @change="(v) => v !== null && emit('update', g.id, { deepMm: v })" /></td>
+          <td class="m"><MeasureField hide-label :label="`${g.name} tall`" :value="g.tallMm" :min="minMm" :max="maxMm" @change="(v) => v !== null && emit('update', g.id, { tallMm: v })" /></td>
+          <td class="m"><MeasureField hide-label optional :label="`Mass of one ${g.name}`" quantity="mass" :value="g.massKg" :max="HEAVIEST_KG" @change="(v) => emit('update', g.id, { massKg: v })" /></td>
+          <td>
+            <select class="form-select form-select-sm often" :value="g.often" :aria-label="`How often ${g.name} is needed`" @change="emit('update', g.id, { often: text($event) as Goods['often'] })">
+              <option v-for="o in OFTEN" :key="o" :value="o">{{ o }}</option>
+            </select>
+          </td>
+          <td><input class="form-control form-control-sm where" :value="g.whereNow" :aria-label="`Where ${g.name} is kept now`" maxlength="120" @change="emit('update', g.id, { whereNow: text($event) })" /></td>
+          <td>
+            <select class="form-select form-select-sm decision" :value="g.decision" :aria-label="`Decision for ${g.name}`" @change="emit('update', g.id, { decision: text($event) as Goods['decision'] })">
+              <option v-for="d in DECISIONS" :key="d" :value="d">{{ DECISION_NAMES[d] }}</option>
+            </select>
+          </td>
+          <td><button type="button" class="btn btn-sm btn-link p-1" :aria-label="`Remove ${g.name}`" @click.stop="emit('remove', g.id)"><IconTrash aria-hidden="true" /></button></td>
+        </tr>
+      </tbody>
+    </table>
+  </div>
+</template>
+
+<style scoped>
+.wrap {
+  overflow-x: auto;
+}
+td {
+  padding: 0.12rem 0.15rem;
+}
+.form-control,
+.form-select,
+td :deep(.form-control) {
+  border-color: transparent;
+  background-color: transparent;
+  padding-top: 0.15rem;
+  padding-bottom: 0.15rem;
+}
+.form-control:hover,
+.form-select:hover,
+td :deep(.form-control:hover),
+td :deep(.form-control:focus) {
+  border-color: var(--line-strong);
+  background-color: var(--sheet);
+}
+.group {
+  width: 6.4rem;
+}
+.name {
+  width: 10.5rem;
+  font-weight: 600;
+}
+.n {
+  width: 4rem;
+}
+.n :deep(.form-control) {
+  padding-right: 0.4rem;
+}
+.m {
+  min-width: 6.2rem;
+}
+.m :deep(.form-control) {
+  padding-left: 0.1rem;
+  padding-right: 1.6rem;
+}
+.where {
+  width: 8.5rem;
+}
+.often {
+  width: 5.9rem;
+  padding-left: 0.3rem;
+}
+.decision {
+  width: 6rem;
+  padding-left: 0.3rem;
+}
+tr.chosen > td {
+  background: var(--chalk-soft);
+}
+tr.pass .name,
+tr.bin .name {
+  text-decoration: line-through;
+  font-weight: 400;
+}
+</style>

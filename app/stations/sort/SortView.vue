@@ -1,0 +1,210 @@
+<script setup lang="ts">
+import { useEventListener, useFileDialog } from '@vueuse/core'
+import { computed, ref } from 'vue'
+import { CONTAINERS } from '../../../core/catalogue/containers.ts'
+import { goodsToRows, GOODS_COLUMNS, rowsToGoods } from '../../../core/goods/csv.ts'
+import { newGoods, type Goods } from '../../../core/goods/goods.ts'
+import { parseGoodsLine } from '../../../core/goods/parse-line.ts'
+import { doubts } from '../../../core/goods/suspicious.ts'
+import { totals } from '../../../core/goods/totals.ts'
+import { formatArea, formatLength, formatMass, formatVolume } from '../../../core/measure/format.ts'
+import { sayDoubt } from '../../../core/wording/doubts.ts'
+import { sayProblem } from '../../../core/wording/problems.ts'
+import GoodsFigure from '../../components/GoodsFigure.vue'
+import LineUp from '../../components/LineUp.vue'
+import { download } from '../../persistence/download.ts'
+import { useDocument } from '../../stores/document.ts'
+import { useReadings } from '../../stores/readings.ts'
+import GoodsForm from './GoodsForm.vue'
+import GoodsTable from './GoodsTable.vue'
+
+const doc = useDocument()
+const readings = useReadings()
+const goods = computed(() => doc.project?.goods ?? [])
+const line = ref('')
+const problem = ref('')
+const chosen = ref<string | null>(null)
+const selected = computed(() => goods.value.find((g) => g.id === chosen.value) ?? null)
+const example = computed(() => (readings.units.system === 'imperial' ? '12 tote 16 1/2 x 24 x 12 1/2, 31 lb' : '12 tote 420 x 610 x 320, 14 kg'))
+const presets = computed(() => CONTAINERS.filter((c) => c.system === readings.units.system))
+
+const newId = () => `g-${crypto.randomUUID().slice(0, 8)}`
+function add(item: Goods) {
+  doc.change(`add ${item.name}`, (d) => void d.goods.push(item))
+  chosen.value = item.id
+}
+function enter() {
+  const read = parseGoodsLine(line.value, readings.units.system, newId())
+  if (!read.ok) {
+    problem.value = sayProblem(read.problem, readings.say)
+    return
+  }
+  problem.value = ''
+  line.value = ''
+  add(read.value)
+}
+function addPreset(id: string) {
+  const c = presets.value.find((x) => x.id === id)
+  if (c) add(newGoods({ id: newId(), name: c.label, kind: c.kind, count: 1, acrossMm: c.acrossMm, deepMm: c.deepMm, tallMm: c.tallMm, massKg: c.massKg }))
+}
+/** Changes one thing; a count or size changed in quick steps is one step of undo. */
+function update(id: string, part: Partial<Goods>) {
+  doc.change(`change ${Object.keys(part)[0]}`, (d) => void Object.assign(d.goods.find((g) => g.id === id)!, part), `${id}:${Object.keys(part).join()}`)
+}
+function remove(id: string) {
+  const item = goods.value.find((g) => g.id === id)
+  doc.change(`remove ${item?.name}`, (d) => {
+    d.goods = d.goods.filter((g) => g.id !== id)
+    for (const b of d.builds) b.goods = b.goods.filter((g) => g.goodsId !== id)
+  })
+}
+
+const asked = computed(() => goods.value.flatMap((g) => doubts(g).map((x) => ({ g, x, key: `${g.id}:${x.code}` }))).filter((d) => !doc.project?.answered.includes(d.key)))
+const answer = (key: string) => doc.change('answer a question', (d) => void d.answered.push(key))
+
+const KEYS: Record<string, Goods['decision']> = { k: 'keep', p: 'pass', b: 'bin' }
+useEventListener(window, 'keydown', (e) => {
+  const inField = e.target instanceof HTMLElement && /^(INPUT|TEXTAREA|SELECT)$/.test(e.target.tagName)
+  const decision = KEYS[e.key.toLowerCase()]
+  if (!inField && !e.ctrlKey && !e.metaKey && decision && chosen.value) update(chosen.value, { decision })
+})
+
+const sums = computed(() => {
+  const t = totals(goods.value)
+  const u = readings.units
+  return [
+    ['things', String(t.things)], ['mass', formatMass(t.massKg, u) + (t.notWeighed ? `, ${t.notWeighed} not weighed` : '')], ['floor', formatArea(t.floorMm2, u)],
+    ['volume', formatVolume(t.volumeMm3, u)], ['shelf, one deep', formatLength(t.shelfMm, u, { feet: true })],
+  ]
+})
+
+const csvProblems = ref<string[]>([])
+const { open: chooseCsv, onChange, reset } = useFileDialog({ accept: '.csv,text/csv', multiple: false })
+onChange(async (files) => {
+  const file = files?.[0]
+  if (!file) return
+  const { default: Papa } = await import('papaparse')
+  const parsed = Papa.parse<Record<string, string>>(await file.text(), { header: true, skipEmptyLines: 'greedy' })
+  const read = rowsToGoods(parsed.data, readings.units.system, newId)
+  csvProblems.value = read.problems.map((p) => `Row ${p.row}${p.field ? `, ${p.field}` : ''}: ${sayProblem(p, readings.say)}`)
+  if (parsed.data.length === 0) csvProblems.value.push('No rows found. The first line must name the columns: name, across, deep, tall, mass, count …')
+  if (read.goods.length > 0) doc.change(`import ${read.goods.length} lines`, (d) => void d.goods.push(...read.goods))
+  reset()
+})
+async function exportCsv() {
+  const { default: Papa } = await import('papaparse')
+  download('goods.csv', Papa.unparse(goodsToRows(goods.value), { columns: [...GOODS_COLUMNS], escapeFormulae: true }), 'text/csv')
+}
+</script>
+
+<template>
+  <div class="station sort">
+    <div class="station-head">
+      <h1>Sort</h1>
+      <span class="soft">What have I got, and what stays?</span>
+    </div>
+    <div class="columns">
+      <div class="left">
+        <form class="entry" @submit.prevent="enter">
+          <label for="line" class="visually-hidden">One line: count, thing, across x deep x tall, mass</label>
+          <input id="line" v-model="line" class="form-control form-control-lg" :class="{ 'is-invalid': problem }" :placeholder="example" autocomplete="off" spellcheck="false" :aria-describedby="problem ? 'line-e' : 'line-h'" />
+          <button type="submit" class="btn btn-primary">Add</button>
+          <BDropdown text="Usual sizes" variant="outline-secondary" lazy>
+            <BDropdownItemButton v-for="c in presets" :key="c.id" @click="addPreset(c.id)">{{ c.label }} <span class="small">{{ formatLength(c.acrossMm, readings.units) }} x {{ formatLength(c.deepMm, readings.units) }} x {{ formatLength(c.tallMm, readings.units) }}</span></BDropdownItemButton>
+          </BDropdown>
+        </form>
+        <p v-if="problem" id="line-e" class="text-trouble mb-2" role="alert">{{ problem }}</p>
+        <p v-else id="line-h" class="soft small mb-2">Count, thing, across x deep x tall, mass of one. Any unit; a bare number is {{ readings.units.system === 'imperial' ? 'inches and pounds' : 'millimetres and kilograms' }}.</p>
+
+        <div v-for="d in asked.slice(0, 3)" :key="d.key" class="doubt">
+          <span><strong>{{ d.g.name }}:</strong> {{ sayDoubt(d.x, readings.say) }}</span>
+          <span class="actions">
+            <button type="button" class="btn btn-sm btn-outline-secondary" @click="chosen = d.g.id">Show</button>
+            <button type="button" class="btn btn-sm btn-link" @click="answer(d.key)">It is right</button>
+          </span>
+        </div>
+        <p v-if="asked.length > 3" class="soft small">and {{ asked.length - 3 }} more questions</p>
+
+        <p v-if="goods.length === 0" class="empty">Nothing here yet. Pull everything out, measure it, and say each thing in the line above: <code>{{ example }}</code></p>
+        <GoodsTable v-else :goods="goods" :selected="chosen" @select="chosen = $event" @update="update" @remove="remove" />
+
+        <dl class="totals">
+          <div v-for="[k, v] in sums" :key="k"><dt>{{ k }}</dt><dd>{{ v }}</dd></div>
+        </dl>
+        <div class="d-flex gap-2 no-print">
+          <button type="button" class="btn btn-sm btn-outline-secondary" @click="chooseCsv()">Import CSV …</button>
+          <button type="button" class="btn btn-sm btn-outline-secondary" :disabled="goods.length === 0" @click="exportCsv">Export CSV</button>
+        </div>
+        <ul v-if="csvProblems.length" class="text-trouble small mt-2" role="alert">
+          <li v-for="p in csvProblems" :key="p">{{ p }}</li>
+        </ul>
+      </div>
+      <aside class="right">
+        <div class="card-sheet mb-3"><LineUp :goods="goods" :selected="chosen" @select="chosen = $event" /></div>
+        <div v-if="selected" class="card-sheet">
+          <h2>{{ selected.name }}</h2>
+          <GoodsFigure :goods="selected" />
+          <GoodsForm :goods="selected" @update="(part) => update(selected!.id, part)" />
+        </div>
+        <p v-else class="soft small">Choose a thing to see where to put the tape.</p>
+      </aside>
+    </div>
+  </div>
+</template>
+
+<style scoped>
+.columns {
+  display: grid;
+  grid-template-columns: minmax(0, 1.75fr) minmax(300px, 1fr);
+  gap: 1.2rem;
+}
+.entry {
+  display: flex;
+  gap: 0.5rem;
+  margin-bottom: 0.3rem;
+}
+.doubt {
+  display: flex;
+  justify-content: space-between;
+  gap: 0.6rem;
+  align-items: center;
+  background: var(--doubt-soft);
+  border-left: 4px solid var(--doubt);
+  padding: 0.35rem 0.7rem;
+  margin-bottom: 0.4rem;
+}
+.actions {
+  white-space: nowrap;
+}
+.empty {
+  border: 1.5px dashed var(--line-strong);
+  border-radius: 6px;
+  padding: 1.4rem;
+}
+.totals {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 0.3rem 1.8rem;
+  margin: 0.6rem 0;
+}
+.totals dt {
+  font-weight: 400;
+  font-size: 0.82rem;
+  color: var(--ink-soft);
+}
+.totals dd {
+  margin: 0;
+  font-weight: 600;
+}
+@media (max-width: 900px) {
+  .columns {
+    grid-template-columns: 1fr;
+  }
+  .entry {
+    flex-wrap: wrap;
+  }
+  .entry input {
+    flex: 1 1 100%;
+  }
+}
+</style>

@@ -1,0 +1,56 @@
+import { wholeBox } from '../assembly/part-box.ts'
+import { allFamilies } from '../families/registry.ts'
+import type { Build, Project } from './project.ts'
+import { procure } from './plan.ts'
+import { contextOf, priceBook, readBuilds, readingsOf, readWith } from './read-build.ts'
+import type { Verdict } from '../checks/verdict.ts'
+
+/** A way to hold some goods at a stretch of wall, worked out and priced. */
+export interface Proposal {
+  build: Build
+  holds: number
+  leftOut: number
+  minor: number
+  lengthMm: number
+  verdict: Verdict['state']
+}
+
+/** How many ways are shown. */
+const SHOWN = 3
+/** Space kept between two builds on a wall, mm: a hand's width to get a sheet past. Product decision. */
+const BETWEEN_MM = 50
+
+/** Where the next build on a wall can start: past the last one standing there. */
+export function nextOffset(p: Project, wallId: string): number {
+  const ends = readingsOf(readBuilds(p)).filter((r) => r.build.wallId === wallId).map((r) => r.build.offsetMm + wholeBox(r.boxes).max[0] + BETWEEN_MM)
+  return Math.ceil(Math.max(0, ...ends))
+}
+
+/** Goods kept that no build holds yet. */
+export function withoutHome(p: Project): { goodsId: string; count: number }[] {
+  const placed = new Map<string, number>()
+  for (const b of p.builds) for (const g of b.goods) placed.set(g.goodsId, (placed.get(g.goodsId) ?? 0) + g.count)
+  return p.goods.filter((g) => g.decision === 'keep').map((g) => ({ goodsId: g.id, count: g.count - (placed.get(g.id) ?? 0) })).filter((g) => g.count > 0)
+}
+
+/** Proposals of every family that can take the goods, the best of each kind first. */
+export function propose(p: Project, wallId: string, offsetMm: number, goods: Build['goods'], id: string): Proposal[] {
+  const prices = priceBook(p)
+  const wanted = goods.reduce((n, g) => n + g.count, 0)
+  const byFamily = allFamilies().map((family) => {
+    const bare: Build = { id, name: '', family: family.id, params: {}, wallId, offsetMm, goods }
+    const ctx = contextOf(p, bare, prices)
+    if (!ctx) return []
+    return family.propose(ctx).flatMap((params): Proposal[] => {
+      const build: Build = { ...bare, params: params as Build['params'] }
+      const r = readWith(family, build, ctx)
+      if (!r.ok) return []
+      const holds = wanted - r.reading.shaped.unhoused.reduce((n, u) => n + u.count, 0)
+      return [{ build, holds, leftOut: wanted - holds, minor: procure(p, [r.reading]).bill.totalMinor, lengthMm: wholeBox(r.reading.boxes).max[0], verdict: r.reading.verdict.state }]
+    })
+  })
+  const ranked = byFamily.map((list) => list.sort((a, b) => a.leftOut - b.leftOut || a.minor - b.minor))
+  const out: Proposal[] = []
+  for (let i = 0; out.length < SHOWN && ranked.some((l) => l.length > i); i++) for (const l of ranked) if (l[i] && out.length < SHOWN) out.push(l[i])
+  return out.sort((a, b) => a.leftOut - b.leftOut)
+}

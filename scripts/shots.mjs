@@ -1,0 +1,51 @@
+// Remakes docs/screenshots from the demo data: npm run shots [-- names …]
+import { chromium } from '@playwright/test'
+import { spawn } from 'node:child_process'
+import { mkdirSync } from 'node:fs'
+
+const PORT = 5199
+const OUT = process.env.SHOTS_OUT ?? 'docs/screenshots'
+const wanted = process.argv.slice(2)
+const DESK = { width: 1280, height: 800 }
+const PHONE = { width: 390, height: 844 }
+const P = '/p/demo-beekeeper'
+const SHOTS = [
+  { name: 'projects', path: '/', size: DESK },
+  { name: 'sort', path: `${P}/sort`, size: DESK, before: (page) => page.getByRole('button', { name: /wax blocks/ }).first().click() },
+  { name: 'survey', path: `${P}/survey`, size: DESK },
+  { name: 'shape-tote-rack', path: `${P}/shape`, size: DESK },
+  { name: 'shape-post-rack', path: `${P}/shape`, size: DESK, before: async (page) => { await page.getByRole('button', { name: 'Honey shelves' }).first().click(); await page.getByRole('button', { name: 'Section' }).click() } },
+  { name: 'prove', path: `${P}/prove`, size: DESK, before: async (page) => { await page.getByRole('button', { name: 'Honey shelves' }).first().click(); await page.getByRole('button', { name: /^.*Sag J/ }).first().click().catch(() => {}); await page.getByText('Working').click().catch(() => {}) } },
+  { name: 'buy', path: `${P}/buy`, size: DESK, before: (page) => page.getByRole('rowheader', { name: 'Total' }).waitFor() },
+  { name: 'cut', path: `${P}/cut`, size: DESK, before: (page) => page.getByText('Parts list').waitFor() },
+  { name: 'cut-phone', path: `${P}/cut`, size: PHONE, before: (page) => page.getByText('Parts list').waitFor() },
+  { name: 'build', path: `${P}/build`, size: DESK },
+  { name: 'build-phone', path: `${P}/build`, size: PHONE },
+  { name: 'shape-dark', path: `${P}/shape`, size: DESK, dark: true },
+]
+
+const server = spawn(process.execPath, ['build/server/index.js'], { env: { ...process.env, PORT: String(PORT) }, stdio: ['ignore', 'pipe', 'inherit'] })
+await new Promise((resolve) => server.stdout.once('data', resolve))
+mkdirSync(OUT, { recursive: true })
+const browser = await chromium.launch({ executablePath: process.env.CHROMIUM ?? '/usr/bin/chromium', args: ['--no-sandbox', '--disable-gpu', '--disable-background-networking'] })
+try {
+  for (const s of SHOTS) {
+    if (wanted.length > 0 && !wanted.includes(s.name)) continue
+    const context = await browser.newContext({ viewport: s.size, colorScheme: s.dark ? 'dark' : 'light', locale: 'en-US', timezoneId: 'UTC' })
+    const page = await context.newPage()
+    page.on('console', (m) => ['error', 'warning'].includes(m.type()) && process.stderr.write(`${s.name}: ${m.text()}\n`))
+    page.on('pageerror', (e) => process.stderr.write(`${s.name}: ${e.message}\n`))
+    await page.goto(`http://127.0.0.1:${PORT}/`)
+    await page.getByRole('button', { name: /double garage/ }).first().waitFor()
+    if (s.path !== '/') await page.goto(`http://127.0.0.1:${PORT}${s.path}`)
+    await page.waitForTimeout(700)
+    await s.before?.(page)
+    await page.waitForTimeout(300)
+    await page.screenshot({ path: `${OUT}/${s.name}.png` })
+    await context.close()
+    process.stderr.write(`${s.name}\n`)
+  }
+} finally {
+  await browser.close()
+  server.kill('SIGTERM')
+}
