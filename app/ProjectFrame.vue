@@ -105,7 +105,7 @@ function exportFile() {
   <div class="frame">
     <a class="skip" href="#main">Skip to the station</a>
     <nav class="rod no-print" aria-label="Stations">
-      <RouterLink v-for="s in stations" :key="s.id" :to="{ name: s.id, params: route.params }" class="mark" :title="`${s.question} (${s.key})`">
+      <RouterLink v-for="s in stations" :key="s.id" :to="{ name: s.id, params: route.params }" class="notch" :title="`${s.question} (${s.key})`">
         <span class="tick" aria-hidden="true" />
         <span class="name">{{ s.name }}</span>
         <span v-if="s.trouble" class="count trouble"><span aria-hidden="true">×</span><span class="visually-hidden">something fails</span></span>
@@ -152,7 +152,7 @@ function exportFile() {
 <style scoped>
 .frame {
   display: grid;
-  grid-template: 48px 1fr auto / 76px 1fr;
+  grid-template: 48px minmax(0, 1fr) auto / 76px minmax(0, 1fr);
   grid-template-areas: 'rod heading' 'rod main' 'rod reckoning';
   height: 100dvh;
 }
@@ -175,7 +175,7 @@ function exportFile() {
   background: linear-gradient(90deg, var(--wood) 0 14px, var(--sheet) 14px);
   border-right: 1px solid var(--line);
 }
-.mark {
+.notch {
   position: relative;
   display: flex;
   align-items: center;
@@ -192,13 +192,13 @@ function exportFile() {
   background: var(--ink);
   margin-right: 5px;
 }
-.mark:hover .name {
+.notch:hover .name {
   text-decoration: underline;
 }
-.mark.router-link-active {
+.notch.router-link-active {
   color: var(--chalk);
 }
-.mark.router-link-active .tick {
+.notch.router-link-active .tick {
   height: 5px;
   width: 24px;
   margin-right: 3px;
@@ -304,7 +304,7 @@ main {
 }
 @media (max-width: 700px) {
   .frame {
-    grid-template: 48px 1fr auto 54px / 1fr;
+    grid-template: 48px minmax(0, 1fr) auto 54px / minmax(0, 1fr);
     grid-template-areas: 'heading' 'main' 'reckoning' 'rod';
   }
   .rod {
@@ -314,19 +314,19 @@ main {
     border-right: 0;
     border-top: 1px solid var(--line);
   }
-  .mark {
+  .notch {
     flex-direction: column;
     justify-content: flex-start;
     font-size: 0.78rem;
     max-height: none;
   }
   .tick,
-  .mark.router-link-active .tick {
+  .notch.router-link-active .tick {
     width: 2px;
     height: 16px;
     margin: 0 0 3px;
   }
-  .mark.router-link-active .tick {
+  .notch.router-link-active .tick {
     width: 5px;
   }
   .count {

@@ -11,11 +11,11 @@ const PHONE = { width: 390, height: 844 }
 const P = '/p/demo-beekeeper'
 const SHOTS = [
   { name: 'projects', path: '/', size: DESK },
-  { name: 'sort', path: `${P}/sort`, size: DESK, before: (page) => page.getByRole('button', { name: /wax blocks/ }).first().click() },
+  { name: 'sort', path: `${P}/sort`, size: DESK, before: (page) => page.getByRole('button', { name: '6 tote of wax blocks' }).click() },
   { name: 'survey', path: `${P}/survey`, size: DESK },
   { name: 'shape-tote-rack', path: `${P}/shape`, size: DESK },
   { name: 'shape-post-rack', path: `${P}/shape`, size: DESK, before: async (page) => { await page.getByRole('button', { name: 'Honey shelves' }).first().click(); await page.getByRole('button', { name: 'Section' }).click() } },
-  { name: 'prove', path: `${P}/prove`, size: DESK, before: async (page) => { await page.getByRole('button', { name: 'Honey shelves' }).first().click(); await page.getByRole('button', { name: /^.*Sag J/ }).first().click().catch(() => {}); await page.getByText('Working').click().catch(() => {}) } },
+  { name: 'prove', path: `${P}/prove`, size: DESK, before: async (page) => { await page.getByRole('button', { name: 'Honey shelves' }).first().click(); await page.locator('[data-check^="sag:"]').first().click(); await page.getByText('Working', { exact: true }).click() } },
   { name: 'buy', path: `${P}/buy`, size: DESK, before: (page) => page.getByRole('rowheader', { name: 'Total' }).waitFor() },
   { name: 'cut', path: `${P}/cut`, size: DESK, before: (page) => page.getByText('Parts list').waitFor() },
   { name: 'cut-phone', path: `${P}/cut`, size: PHONE, before: (page) => page.getByText('Parts list').waitFor() },

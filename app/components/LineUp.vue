@@ -25,7 +25,7 @@ const laid = computed(() => {
   })
   rows.push(tallest)
   const floors = rows.map((_, i) => rows.slice(0, i + 1).reduce((a, b) => a + b + 170, 0))
-  return { items, floors, height: floors[floors.length - 1] + 60 }
+  return { items, floors, height: floors[floors.length - 1] + 140 }
 })
 const points = (list: [number, number][], x: number, floor: number) => list.map(([px, z]) => `${(px + x).toFixed(1)},${(floor - z).toFixed(1)}`).join(' ')
 </script>

@@ -38,7 +38,7 @@ const boxes = (r: (typeof laid.value.builds)[number]['r']) =>
       <rect :x="l.left" :y="-l.w.heightMm" :width="l.w.lengthMm" :height="l.w.heightMm" :class="['wall', l.w.construction.kind, { chosen: l.w.id === chosen }]" />
       <path :d="l.studs.map((s) => `M${s} 0v${-l.w.heightMm}`).join('')" class="stud" />
       <line :x1="l.left" :x2="l.left + l.w.lengthMm" :y1="-(doc.project?.room.ceiling.heightMm ?? 0)" :y2="-(doc.project?.room.ceiling.heightMm ?? 0)" class="ceiling" />
-      <text :x="l.left + l.w.lengthMm / 2" y="260" class="name">{{ l.w.name }}  {{ formatLength(l.w.lengthMm, readings.units, { feet: true }) }}</text>
+      <text :x="l.left + l.w.lengthMm / 2" :y="compact ? 330 : 260" class="name">{{ l.w.name }}  {{ formatLength(l.w.lengthMm, readings.units, { feet: true }) }}</text>
     </g>
     <line x1="-120" :x2="laid.wide + 120" y1="0" y2="0" class="floor" />
     <g v-for="b in laid.builds" :key="b.r.build.id" :transform="`translate(${b.x} 0)`" class="build" :class="{ chosen: b.r.build.id === build }" role="button" tabindex="0" :aria-label="b.r.build.name" @click.stop="emit('build', b.r.build.id)" @keydown.enter="emit('build', b.r.build.id)">
@@ -107,5 +107,8 @@ text {
   text-anchor: middle;
   font-size: 190px;
   fill: var(--ink);
+}
+.compact text {
+  font-size: 300px;
 }
 </style>

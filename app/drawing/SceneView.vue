@@ -8,6 +8,7 @@ import type { Dim } from '../../core/families/family.ts'
 import type { Point } from '../../core/geometry/hull.ts'
 import { formatLength } from '../../core/measure/format.ts'
 import { stepMm } from '../../core/measure/units.ts'
+import { MARKS } from '../../core/wording/steps.ts'
 import { useReadings } from '../stores/readings.ts'
 
 /** A scene as SVG, to scale. Parts that belong to a dimension can be dragged, or moved with the arrow keys once selected. */
@@ -63,6 +64,18 @@ const outlines = computed(() => props.scene.marks.filter((m): m is Extract<Mark,
 const lines = computed(() => props.scene.marks.filter((m): m is Extract<Mark, { kind: 'line' }> => m.kind === 'line'))
 const labels = computed(() => props.scene.marks.filter((m): m is Extract<Mark, { kind: 'label' }> => m.kind === 'label'))
 const measured = computed(() => props.scene.marks.filter((m): m is Extract<Mark, { kind: 'dimension' }> => m.kind === 'dimension').map(dimension))
+
+/** The story stick with its words, kept apart from each other upward from the lowest. */
+const stick = computed(() => {
+  const m = props.scene.marks.find((x): x is Extract<Mark, { kind: 'stick' }> => x.kind === 'stick')
+  if (!m) return null
+  let last = -Infinity
+  const marks = [...m.marks].sort((a, b) => a.zMm - b.zMm).map((k) => {
+    last = Math.max(k.zMm, last + 15 * mmPerPx.value)
+    return { z: k.zMm, text: last, words: `${formatLength(k.zMm, readings.units)}  ${MARKS[k.code] ?? k.code}${k.level ? ` ${k.level}` : ''}` }
+  })
+  return { at: m.atMm, top: m.topMm, wide: 14 * mmPerPx.value, marks }
+})
 
 /** A bar of a round length for the scale, about a sixth of the width. */
 const bar = computed(() => {
@@ -133,6 +146,13 @@ onMounted(() => {
       <g v-for="(m, i) in measured" :key="i">
         <path :d="m.d" /><path :d="m.ticks" class="slash" />
         <text :x="m.x" :y="m.y" :font-size="textMm" :transform="m.angle ? `rotate(${m.angle} ${m.x} ${m.y})` : undefined">{{ m.text }}</text>
+      </g>
+    </g>
+    <g v-if="stick" class="stick" role="img" :aria-label="`Story stick: ${stick.marks.map((m) => m.words).join('; ')}`">
+      <rect :x="stick.at" :y="-stick.top" :width="stick.wide" :height="stick.top" />
+      <g v-for="(m, i) in stick.marks" :key="i">
+        <path :d="`M${stick.at} ${-m.z}h${stick.wide}L${stick.at + 1.7 * stick.wide} ${-m.text}`" />
+        <text :x="stick.at + 2 * stick.wide" :y="-m.text" :font-size="textMm" dominant-baseline="central">{{ m.words }}</text>
       </g>
     </g>
     <g v-if="!plain" class="bar" aria-hidden="true" :transform="`translate(${box.x + 14 * mmPerPx} ${box.y + box.h - 10 * mmPerPx})`">
@@ -220,6 +240,21 @@ text {
   stroke-width: 3px;
   stroke-linejoin: round;
   vector-effect: non-scaling-stroke;
+}
+.stick rect {
+  fill: var(--wood);
+  stroke: var(--ink);
+  stroke-width: 1.2;
+  vector-effect: non-scaling-stroke;
+}
+.stick path {
+  fill: none;
+  stroke: var(--ink);
+  stroke-width: 1.2;
+  vector-effect: non-scaling-stroke;
+}
+.stick text {
+  text-anchor: start;
 }
 .labels text {
   font-weight: 600;

@@ -4,10 +4,13 @@ import type { CheckResult, Quantity } from './check.ts'
 export const HARD_WORKED = 0.85
 
 /** Where a ratio near one means that something works hard; a lid that fills its opening is meant to. */
-const WORKS: ReadonlySet<Quantity> = new Set<Quantity>(['stress', 'sag', 'force', 'moment', 'moment-per-width', 'mass'])
+const WORKS: ReadonlySet<Quantity> = new Set<Quantity>(['stress', 'sag', 'force', 'moment', 'moment-per-width'])
 
-/** How hard a holding link works, 0 to 1; fits and yes-or-no answers hardly count. */
-const strain = (r: CheckResult): number => (WORKS.has(r.quantity) ? (r.ratio ?? 0) : (r.ratio ?? 0) / 100)
+/** How hard a holding link works, 0 to 1; fits, lifts and yes-or-no answers hardly count. */
+export const strain = (r: CheckResult): number => (WORKS.has(r.quantity) ? (r.ratio ?? 0) : (r.ratio ?? 0) / 100)
+
+/** Whether its ratio says something to a person as a share of strength. */
+export const isStrength = (r: CheckResult): boolean => WORKS.has(r.quantity)
 
 export const isHardWorked = (r: CheckResult): boolean => r.state === 'holds' && strain(r) > HARD_WORKED
 

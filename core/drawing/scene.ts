@@ -1,3 +1,4 @@
+import type { StickMark } from '../assembly/assembly.ts'
 import type { Point } from '../geometry/hull.ts'
 
 /** How a thing is drawn; the renderer gives it line weight, fill and hatch. */
@@ -8,6 +9,8 @@ export type Mark =
   | { kind: 'line'; from: Point; to: Point; ink: Ink; part?: string }
   /** A dimension line between two points, drawn `offsetMm` to the left of the way from one to the other. */
   | { kind: 'dimension'; from: Point; to: Point; offsetMm: number; mm: number; path?: string }
+  /** The story stick, standing on the floor line. */
+  | { kind: 'stick'; atMm: number; topMm: number; marks: readonly StickMark[] }
   /** A label of a part, at its middle. */
   | { kind: 'label'; at: Point; text: string; part: string; upright: boolean }
 

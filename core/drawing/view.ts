@@ -1,4 +1,4 @@
-import type { Assembly, Part } from '../assembly/assembly.ts'
+import type { Assembly, Part, StickMark } from '../assembly/assembly.ts'
 import { isSquare, turnedBox, wholeBox, type PartBoxes } from '../assembly/part-box.ts'
 import type { Dim } from '../families/family.ts'
 import { corners, boxUnion, type Box } from '../geometry/box.ts'
@@ -52,6 +52,8 @@ export interface ViewOptions {
   goods: ReadonlyMap<string, Goods>
   labels?: ReadonlyMap<string, string>
   dims?: readonly Dim[]
+  /** The story stick, beside the build and to its scale. */
+  stick?: readonly StickMark[]
   showGoods?: boolean
   showDimensions?: boolean
 }
@@ -89,7 +91,14 @@ export function drawView(a: Assembly, view: View, o: ViewOptions): Scene {
   if (view !== 'front') marks.unshift(wall)
   if (o.showDimensions !== false) marks.push(...dimensions(a, wholeBox(boxes), view, [left, bottom, right, top], o.dims ?? []))
   const m = o.showDimensions === false ? ROW_MM / 2 : 2.6 * ROW_MM
-  return { marks, bounds: [left - m, bottom - m, right + m, top + ROW_MM] }
+  const bounds: Scene['bounds'] = [left - m, bottom - 1.3 * m, right + m, top + ROW_MM]
+  if (o.stick && view !== 'plan') {
+    const atMm = right + 1.6 * ROW_MM + (view === 'section' ? ROW_MM : 0)
+    marks.push({ kind: 'stick', atMm, topMm: top + ROW_MM / 2, marks: o.stick })
+    // Room for the words beside it: about a third of the drawing's larger side.
+    bounds[2] = atMm + 0.36 * Math.max(bounds[3] - bounds[1], atMm - bounds[0])
+  }
+  return { marks, bounds }
 }
 
 function partLabels(a: Assembly, o: ViewOptions, look: (typeof LOOK)[View], view: View, plane: number): Mark[] {
@@ -107,8 +116,8 @@ function dimensions(a: Assembly, b: Box, view: View, [left, bottom, right]: [num
   const dim = (from: Point, to: Point, offsetMm: number, path?: string): Mark => ({
     kind: 'dimension', from, to, offsetMm, mm: Math.hypot(to[0] - from[0], to[1] - from[1]), ...(path ? { path } : {}),
   })
-  if (view === 'section') return [dim([b.max[1], bottom], [b.min[1], bottom], -2 * ROW_MM), dim([b.max[1], b.min[2]], [b.max[1], b.max[2]], -ROW_MM)]
-  const out: Mark[] = [dim([b.max[0], bottom], [b.min[0], bottom], -2 * ROW_MM)]
+  if (view === 'section') return [dim([b.max[1], bottom], [b.min[1], bottom], 2 * ROW_MM), dim([b.max[1], b.min[2]], [b.max[1], b.max[2]], -ROW_MM)]
+  const out: Mark[] = [dim([b.max[0], bottom], [b.min[0], bottom], 2 * ROW_MM)]
   if (view === 'plan') return [...out, dim([right, -b.max[1]], [right, -b.min[1]], -ROW_MM)]
   // Openings of the lowest row, without doubles, as one chain.
   const openings = new Map<string, Mark>()
@@ -116,7 +125,7 @@ function dimensions(a: Assembly, b: Box, view: View, [left, bottom, right]: [num
     const key = `${bay.clear.min[0].toFixed(1)}`
     if (openings.has(key)) continue
     const path = dims.find((d) => d.path === `clearMm.${bay.name.column - 1}`)?.path
-    openings.set(key, dim([bay.clear.max[0], bottom], [bay.clear.min[0], bottom], -ROW_MM, path))
+    openings.set(key, dim([bay.clear.max[0], bottom], [bay.clear.min[0], bottom], ROW_MM, path))
   }
   if (openings.size > 1) out.push(...openings.values())
   out.push(dim([left, 0], [left, b.max[2]], ROW_MM))

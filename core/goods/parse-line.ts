@@ -19,24 +19,15 @@ function kindOf(name: string): GoodsKind {
   return found ?? (GOODS_KINDS.includes(name as GoodsKind) ? (name as GoodsKind) : 'other')
 }
 
-/**
- * Reads a line as one says it: `12 tote 16 1/2 x 24 x 12 1/2, 14kg`: count, thing, across x deep x tall, mass of one.
- * The count may be missing (one), the mass too (not weighed yet); `31 dia x 20` is a round thing.
- * Fails with `line-empty`, `line-no-size`, `line-no-name`, `line-sizes`, `not-a-length`, `out-of-range`, `count`, `not-a-mass`.
- */
-export function parseGoodsLine(line: string, system: UnitSystem, id: string): Result<Goods> {
-  const text = plainCharacters(line)
-  if (text === '') return bad('line-empty')
-  const head = /^(?:(-?\d+)\s+(?:x\s+)?)?([a-z][^\d]*?)[\s,:]+(?=-?[\d.])(.*)$/i.exec(text)
-  if (!head) return bad(/[a-z]{3}/i.test(text) ? 'line-no-size' : 'line-no-name', { text })
-  const count = Number(head[1] ?? 1)
-  if (count < 1 || count > GOODS_LIMITS.maxCount) return bad('count', { count, max: GOODS_LIMITS.maxCount }, 'count')
-  const name = head[2].trim()
+export type Sizes = Pick<Goods, 'acrossMm' | 'deepMm' | 'tallMm'>
 
-  const [sizes, ...after] = head[3].split(/\s*[,;]\s*(?!\d{1,2}(?:\s*(?:m|cm)\b))|\s+(?:at|each|@)\s+/i)
-  const round = /\bdia(?:m(?:eter)?)?\b\.?/i.test(sizes)
-  const terms = sizes.replace(/\bdia(?:m(?:eter)?)?\b\.?/i, '').split(/\s*(?:x|\bby\b|\*)\s*/i)
-  if (terms.length !== (round ? 2 : 3)) return bad('line-sizes', { found: terms.length, text: sizes })
+/** Reads `16 1/2 x 24 x 12 1/2`, or `31 dia x 20` for a round thing. Fails with `line-sizes`, `not-a-length`, `negative`, `out-of-range`. */
+export function parseSizes(text: string, system: UnitSystem): Result<Sizes> {
+  const dia = /\bdia(?:m(?:eter)?)?\b\.?/i
+  const plain = plainCharacters(text)
+  const round = dia.test(plain)
+  const terms = plain.replace(dia, '').split(/\s*(?:x|\bby\b|\*)\s*/i)
+  if (terms.length !== (round ? 2 : 3)) return bad('line-sizes', { found: terms.length, text })
   const mm: number[] = []
   for (const t of terms) {
     const read = parseLength(t, system)
@@ -46,10 +37,30 @@ export function parseGoodsLine(line: string, system: UnitSystem, id: string): Re
     mm.push(read.value)
   }
   const [acrossMm, deepMm, tallMm] = round ? [mm[0], mm[0], mm[1]] : mm
+  return good({ acrossMm, deepMm, tallMm })
+}
+
+/**
+ * Reads a line as one says it: `12 tote 16 1/2 x 24 x 12 1/2, 14kg`: count, thing, across x deep x tall, mass of one.
+ * The count may be missing (one), the mass too (not weighed yet); `31 dia x 20` is a round thing.
+ * Fails with `line-empty`, `line-no-size`, `line-no-name`, `line-sizes`, `not-a-length`, `out-of-range`, `count`, `not-a-mass`.
+ */
+export function parseGoodsLine(line: string, system: UnitSystem, id: string): Result<Goods> {
+  const text = plainCharacters(line)
+  if (text === '') return bad('line-empty')
+  const head = /^(?:(-?\d+)\s+(?:x\s+(?=[a-z]))?)?((?!x\b)[a-z][^\d]*?)[\s,:]+(?=-?[\d.])(.*)$/i.exec(text)
+  if (!head) return bad(/[a-z]{3}/i.test(text) ? 'line-no-size' : 'line-no-name', { text })
+  const count = Number(head[1] ?? 1)
+  if (count < 1 || count > GOODS_LIMITS.maxCount) return bad('count', { count, max: GOODS_LIMITS.maxCount }, 'count')
+  const name = head[2].trim()
+
+  const [sizes, ...after] = head[3].split(/\s*[,;]\s*(?!\d{1,2}(?:\s*(?:m|cm)\b))|\s+(?:at|each|@)\s+/i)
+  const size = parseSizes(sizes, system)
+  if (!size.ok) return size
 
   const massText = after.join(' ').replace(/\b(each|apiece|full)\b/gi, '').trim()
   const mass = massText === '' ? good(null) : parseMass(massText, system)
   if (!mass.ok) return mass
   if (mass.value !== null && mass.value > 5000) return bad('too-heavy', { text: massText }, 'massKg')
-  return good(newGoods({ id, name, kind: kindOf(name), count, acrossMm, deepMm, tallMm, massKg: mass.value }))
+  return good(newGoods({ id, name, kind: kindOf(name), count, ...size.value, massKg: mass.value }))
 }

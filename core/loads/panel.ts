@@ -9,6 +9,7 @@ import { solveHeld, type Held } from './solve-held.ts'
  * A panel on rails and cross pieces is worked out as strips side by side that all span one way: along its strength axis or across it.
  * Any such split that is in equilibrium under-rates the panel's strength, never over-rates it (lower-bound theorem, strip method of
  * Hillerborg), so the stiffer of the two ways is taken. A load is carried by the strip it stands on, and by no wood beside it.
+ * A panel that is screwed down cannot lift off a support; one that lies loose can.
  */
 
 interface Range { from: number; to: number }
@@ -69,7 +70,7 @@ function spanning(p: Part, patches: Patch[], supports: Support[], ei: number, al
   for (const { v, loads } of strips.values()) {
     const stripWidth = v.to - v.from
     const crossing = contacts.filter(({ at }) => shared(at.v, v) >= CROSSES * stripWidth && at.u.to - at.u.from <= 0.5 * length)
-    const held = crossing.map(({ s, at }): Held => ({ id: s.id, atMm: (at.u.from + at.u.to) / 2, loose: s.via === 'bearing' }))
+    const held = crossing.map(({ s, at }): Held => ({ id: s.id, atMm: (at.u.from + at.u.to) / 2, loose: p.loose }))
     const solved = solveHeld(length, ei * stripWidth, held, loads)
     if (!solved) return null
     out.strips.push({ ...solved, widthMm: stripWidth })

@@ -36,16 +36,22 @@ export interface BeamCurve {
 
 interface Element { x0: number; l: number; ei: number; q0: number; q1: number; a0: number; a1: number; a2: number; a3: number }
 
-/** Places closer than this are one node, mm. */
-const SAME_PLACE_MM = 1e-6
+/**
+ * Places closer than this share of the length are one node: stretches much shorter than the beam would drown it in rounding.
+ * Ends and supports keep their places; a load's edge moves to them, its whole force kept.
+ */
+const SAME_PLACE = 1 / 2000
+/** A pivot that elimination leaves with less than this share of its stiffness belongs to a mechanism. */
+const MECHANISM = 1e-13
 
 function nodePlaces(b: BeamSpec): number[] {
   const out = [0, b.lengthMm]
   const add = (at: number) => {
     const x = Math.min(Math.max(at, 0), b.lengthMm)
     let i = out.length
-    while (i > 0 && out[i - 1] > x + SAME_PLACE_MM) i--
-    if (i === 0 || x - out[i - 1] > SAME_PLACE_MM) out.splice(i, 0, x)
+    while (i > 0 && out[i - 1] > x) i--
+    const near = SAME_PLACE * b.lengthMm
+    if ((i === 0 || x - out[i - 1] > near) && (i === out.length || out[i] - x > near)) out.splice(i, 0, x)
   }
   for (const s of b.supports) add(s.atMm)
   for (const l of b.loads)
@@ -67,13 +73,20 @@ function elementsOf(b: BeamSpec, places: number[]): Element[] {
     const [x0, x1] = [places[i - 1], places[i]]
     const middle = (x0 + x1) / 2
     const e: Element = { x0, l: x1 - x0, ei: stiffnessAt(b, middle), q0: 0, q1: 0, a0: 0, a1: 0, a2: 0, a3: 0 }
-    for (const w of b.loads) {
-      if (w.kind !== 'line' || middle < w.fromMm || middle > w.toMm) continue
-      const rise = (w.endNPerMm - w.startNPerMm) / (w.toMm - w.fromMm)
-      e.q0 += w.startNPerMm + rise * (x0 - w.fromMm)
-      e.q1 += w.startNPerMm + rise * (x1 - w.fromMm)
-    }
     out.push(e)
+  }
+  for (const w of b.loads) {
+    if (w.kind !== 'line') continue
+    const [i, j] = [nearest(places, w.fromMm), nearest(places, w.toMm)]
+    const [from, to] = [places[i], places[j]]
+    if (i === j) continue
+    // Moved to the nodes with its whole force.
+    const k = (w.toMm - w.fromMm) / (to - from)
+    const rise = (k * (w.endNPerMm - w.startNPerMm)) / (to - from)
+    for (let n = i; n < j; n++) {
+      out[n].q0 += k * w.startNPerMm + rise * (out[n].x0 - from)
+      out[n].q1 += k * w.startNPerMm + rise * (out[n].x0 + out[n].l - from)
+    }
   }
   return out
 }
@@ -81,11 +94,11 @@ function elementsOf(b: BeamSpec, places: number[]): Element[] {
 /** Solves a symmetric banded system in place (LDLᵀ, half band 3); null when it is singular. `k[4i + j]` is K(i, i+j). */
 function solveBanded(k: number[], f: number[]): number[] | null {
   const n = f.length
-  let scale = 0
-  for (let i = 0; i < n; i++) scale = Math.max(scale, k[4 * i])
+  const whole = new Array<number>(n)
+  for (let i = 0; i < n; i++) whole[i] = k[4 * i]
   for (let i = 0; i < n; i++) {
     const d = k[4 * i]
-    if (!(d > 1e-11 * scale)) return null
+    if (!(d > MECHANISM * whole[i])) return null
     for (let j = 1; j <= 3 && i + j < n; j++) {
       const m = k[4 * i + j] / d
       if (m === 0) continue
@@ -184,6 +197,8 @@ function solveElements(b: BeamSpec): Solved | null {
   }
   const pointAt: number[] = new Array<number>(places.length).fill(0)
   for (const w of b.loads) if (w.kind === 'point') pointAt[nearest(places, w.atMm)] += w.n
+    // A line shorter than a node's reach acts as a point.
+    else if (nearest(places, w.fromMm) === nearest(places, w.toMm)) pointAt[nearest(places, w.fromMm)] += ((w.startNPerMm + w.endNPerMm) / 2) * (w.toMm - w.fromMm)
   for (let i = 0; i < places.length; i++) f[2 * i] += pointAt[i]
 
   const supportNodes = b.supports.map((s) => nearest(places, s.atMm))

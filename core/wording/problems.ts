@@ -32,6 +32,7 @@ const TABLE: Record<string, Words> = {
   'longer-than-board': (d, say) => `${say.lengthOf(d, 'mm')} is longer than any board for it (${say.lengthOf(d, 'mostMm')} usable). Fewer columns, or two builds side by side.`,
   'rail-shorter-than-posts': (d, say) => `Rails of ${say.lengthOf(d, 'mm')} are shorter than the two posts they join: at least ${say.lengthOf(d, 'leastMm')}.`,
   'rail-below-plate': (d, say) => `The lowest rail would run into the bottom plate: its top must be at least ${say.lengthOf(d, 'leastMm')} above the floor.`,
+  'opening-too-narrow': (d, say) => `An opening of ${say.lengthOf(d, 'mm')} is less than its two rails: at least ${say.lengthOf(d, 'leastMm')}.`,
   'rails-overlap': (d, say) => `Rails would overlap: at least ${say.lengthOf(d, 'leastMm')} from one to the next.`,
   'deeper-than-sheet': (d, say) => `${say.lengthOf(d, 'mm')} is more than the sheet is wide (${say.lengthOf(d, 'mostMm')}).`,
   'too-shallow': (d, say) => `Too shallow for two rails and a cross piece: at least ${say.lengthOf(d, 'leastMm')}.`,

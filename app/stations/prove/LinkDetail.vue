@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import { computed, onMounted, ref, shallowRef, toRaw } from 'vue'
 import type { CheckResult } from '../../../core/checks/check.ts'
+import { isStrength } from '../../../core/checks/verdict.ts'
 import { drawView } from '../../../core/drawing/view.ts'
 import { formatMoney } from '../../../core/measure/money.ts'
 import type { Bent } from '../../../core/loads/load-path.ts'
@@ -61,7 +62,7 @@ const scene = computed(() => drawView(props.reading.shaped.assembly, 'front', { 
     <dl v-if="result.demand !== null && result.capacity !== null" class="numbers">
       <div><dt>asked</dt><dd>{{ sayInput({ value: result.demand, quantity: result.quantity }, readings.say) }}</dd></div>
       <div><dt>can do</dt><dd>{{ sayInput({ value: result.capacity, quantity: result.quantity }, readings.say) }}</dd></div>
-      <div v-if="result.ratio !== null"><dt>used</dt><dd>{{ readings.say.percent(result.ratio) }}</dd></div>
+      <div v-if="result.ratio !== null && isStrength(result)"><dt>used</dt><dd>{{ readings.say.percent(result.ratio) }}</dd></div>
     </dl>
     <SagDrawing v-if="bent" :bent="bent" :factor="Number(result.data.endMm) / Math.max(1e-9, Number(result.data.firstMm))" :limit-mm="Number(result.data.limitMm)" />
     <SceneView v-else-if="result.parts.length" class="where" plain pale :scene="scene" :dark="parts" title="Where it is" />

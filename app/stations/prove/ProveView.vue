@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { computed, ref, watch } from 'vue'
 import type { CheckResult } from '../../../core/checks/check.ts'
-import { byUrgency } from '../../../core/checks/verdict.ts'
+import { byUrgency, isStrength, strain } from '../../../core/checks/verdict.ts'
 import { CHECK_NAMES, LINK_NAMES, sayCheck, sayVerdict, shown } from '../../../core/wording/checks.ts'
 import { PLANNING_AID } from '../../../core/wording/steps.ts'
 import VerdictMark from '../../components/VerdictMark.vue'
@@ -16,14 +16,22 @@ const { build, reading, buildId } = useChosenBuild()
 const openId = ref<string | null>(null)
 watch(buildId, () => (openId.value = null))
 
+/** Holding links shown before the rest is asked for. */
+const FEW = 3
+const all = ref(new Set<string>())
 const LINKS: CheckResult['link'][] = ['goods', 'shelf', 'rail', 'post', 'ground', 'whole', 'handling']
 const chain = computed(() =>
-  LINKS.map((link) => ({ link, results: byUrgency((reading.value?.checks ?? []).filter((c) => c.link === link && c.state !== 'not-applicable')) })).filter((l) => l.results.length > 0),
+  LINKS.map((link) => {
+    const results = byUrgency((reading.value?.checks ?? []).filter((c) => c.link === link && c.state !== 'not-applicable'))
+    // What needs a look is always there; of the rest the hardest few until someone asks for all.
+    const quiet = results.filter((r) => r.state === 'holds').slice(all.value.has(link) ? Infinity : FEW)
+    return { link, results: results.filter((r) => !quiet.includes(r)), quiet: quiet.length }
+  }).filter((l) => l.results.length > 0),
 )
 const notApplying = computed(() => (reading.value?.checks ?? []).filter((c) => c.state === 'not-applicable'))
 const opened = computed(() => reading.value?.checks.find((c) => c.id === openId.value) ?? reading.value?.verdict.weakest ?? null)
 /** A link is drawn as thick as it works hard. */
-const weight = (r: CheckResult) => `${3 + 9 * Math.min(1, r.state === 'fails' ? 1 : (r.ratio ?? 0))}`
+const weight = (r: CheckResult) => `${2.5 + 9.5 * Math.min(1, r.state === 'fails' ? 1 : strain(r))}`
 </script>
 
 <template>
@@ -44,13 +52,14 @@ const weight = (r: CheckResult) => `${3 + 9 * Math.min(1, r.state === 'fails' ? 
         <ol class="chain" aria-label="From goods to ground">
           <li v-for="l in chain" :key="l.link">
             <h2>{{ LINK_NAMES[l.link] }}</h2>
-            <button v-for="r in l.results" :key="r.id" type="button" class="link" :class="[shown(r), { open: opened?.id === r.id }]" :aria-pressed="opened?.id === r.id" @click="openId = r.id">
+            <button v-for="r in l.results" :key="r.id" type="button" class="link" :class="[shown(r), { open: opened?.id === r.id }]" :data-check="r.id" :aria-pressed="opened?.id === r.id" @click="openId = r.id">
               <svg class="strain" width="14" viewBox="0 0 14 30" preserveAspectRatio="none" aria-hidden="true"><line x1="7" x2="7" y1="0" y2="30" :stroke-width="weight(r)" /></svg>
               <VerdictMark :state="shown(r)" />
-              <span class="what">{{ CHECK_NAMES[r.check] }}<span v-if="r.data.letter" class="soft"> {{ r.data.letter }}</span></span>
+              <span class="what">{{ CHECK_NAMES[r.check] }}<span v-if="r.data.letter" class="soft ms-1">{{ r.data.letter }}</span></span>
               <span class="says">{{ sayCheck(r, readings.say) }}</span>
-              <span class="number share">{{ r.ratio === null ? '' : readings.say.percent(r.ratio) }}</span>
+              <span class="number share">{{ r.ratio !== null && isStrength(r) ? readings.say.percent(r.ratio) : '' }}</span>
             </button>
+            <button v-if="l.quiet" type="button" class="btn btn-sm btn-link" @click="all = new Set([...all, l.link])">{{ l.quiet }} more that hold</button>
           </li>
           <li class="soft small">Down to the {{ doc.project!.room.floor.kind === 'slab' ? 'slab' : 'floor' }}: {{ readings.say.force(reading.service.arrivedN) }} in all.</li>
         </ol>

@@ -9,7 +9,6 @@ import { sayProblem } from '../../../core/wording/problems.ts'
 import { roleName, stockName } from '../../../core/wording/names.ts'
 import { formatLength } from '../../../core/measure/format.ts'
 import IconTrash from '~icons/bi/trash'
-import StoryStick from '../../components/StoryStick.vue'
 import WallStrip from '../../components/WallStrip.vue'
 import SceneView from '../../drawing/SceneView.vue'
 import { useChosenBuild } from '../../composables/chosen-build.ts'
@@ -35,7 +34,7 @@ const reading = computed(() => (outcome.value?.ok ? outcome.value.reading : null
 const problem = computed(() => (outcome.value && !outcome.value.ok ? outcome.value.problem : null))
 const scene = computed(() =>
   reading.value
-    ? drawView(reading.value.shaped.assembly, view.value, { boxes: reading.value.boxes, goods: reading.value.goods, dims: reading.value.shaped.dims, showGoods: showGoods.value, labels: showLabels.value ? reading.value.labels : undefined })
+    ? drawView(reading.value.shaped.assembly, view.value, { boxes: reading.value.boxes, goods: reading.value.goods, dims: reading.value.shaped.dims, stick: reading.value.shaped.assembly.stick, showGoods: showGoods.value, labels: showLabels.value ? reading.value.labels : undefined })
     : null,
 )
 const refused = ref<{ path: string; text: string } | null>(null)
@@ -98,7 +97,6 @@ const VIEW_NAMES: Record<View, string> = { front: 'Front', plan: 'Plan', section
           <p v-if="problem" class="text-trouble" role="alert">{{ sayProblem(problem, readings.say) }}</p>
           <div v-if="scene && reading" class="view">
             <SceneView :key="view" class="scene" :scene="scene" :dims="reading.shaped.dims" :title="`${build.name}, ${VIEW_NAMES[view].toLowerCase()}`" :selected="chosenParts" @select="part = $event" @move="(path, value) => set(path, value, true)" />
-            <StoryStick class="stick" :marks="reading.shaped.assembly.stick" />
           </div>
         </section>
         <aside class="dims card-sheet">
@@ -134,15 +132,7 @@ const VIEW_NAMES: Record<View, string> = { front: 'Front', plan: 'Plan', section
   min-height: 1.3em;
 }
 .view {
-  display: flex;
   height: clamp(300px, 55vh, 640px);
-}
-.view .scene {
-  flex: 1;
-  min-width: 0;
-}
-.view .stick {
-  flex: none;
 }
 .dims {
   max-height: calc(100dvh - 240px);

@@ -13,7 +13,7 @@ import SceneView from '../../drawing/SceneView.vue'
 import { useDocument } from '../../stores/document.ts'
 import { useReadings } from '../../stores/readings.ts'
 
-const props = defineProps<{ homeless: { goodsId: string; count: number }[] }>()
+defineProps<{ homeless: { goodsId: string; count: number }[] }>()
 const emit = defineEmits<{ made: [id: string]; cancel: [] }>()
 const doc = useDocument()
 const readings = useReadings()

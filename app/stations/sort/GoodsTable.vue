@@ -4,6 +4,7 @@ import { DECISIONS, GOODS_LIMITS, OFTEN, type Goods } from '../../../core/goods/
 import { HEAVIEST_KG } from '../../../core/measure/schema.ts'
 import IconTrash from '~icons/bi/trash'
 import MeasureField from '../../components/MeasureField.vue'
+import SizeField from './SizeField.vue'
 
 const props = defineProps<{ goods: readonly Goods[]; selected: string | null }>()
 const emit = defineEmits<{ select: [id: string]; update: [id: string, part: Partial<Goods>]; remove: [id: string] }>()
@@ -15,7 +16,7 @@ const sorted = computed(() => {
 })
 const DECISION_NAMES = { keep: 'keep', pass: 'pass on', bin: 'bin' }
 const text = (e: Event) => (e.target as HTMLInputElement).value
-const { minMm, maxMm, maxCount } = GOODS_LIMITS
+const { maxCount } = GOODS_LIMITS
 </script>
 
 <template>
@@ -26,9 +27,7 @@ const { minMm, maxMm, maxCount } = GOODS_LIMITS
           <th scope="col">group</th>
           <th scope="col">thing</th>
           <th scope="col">count</th>
-          <th scope="col">across</th>
-          <th scope="col">deep</th>
-          <th scope="col">tall</th>
+          <th scope="col">across x deep x tall</th>
           <th scope="col">mass each</th>
           <th scope="col">how often</th>
           <th scope="col">kept now</th>
@@ -41,9 +40,7 @@ const { minMm, maxMm, maxCount } = GOODS_LIMITS
           <td><input class="form-control form-control-sm group" :value="g.group" :aria-label="`Group of ${g.name}`" maxlength="60" @change="emit('update', g.id, { group: text($event).trim() })" /></td>
           <td><input class="form-control form-control-sm name" :value="g.name" :aria-label="`Name of ${g.name}`" maxlength="80" @change="text($event).trim() && emit('update', g.id, { name: text($event).trim() })" /></td>
           <td class="n"><MeasureField hide-label :label="`Count of ${g.name}`" quantity="count" :value="g.count" :min="1" :max="maxCount" @change="(v) => v !== null && emit('update', g.id, { count: v })" /></td>
-          <td class="m"><MeasureField hide-label :label="`${g.name} across`" :value="g.acrossMm" :min="minMm" :max="maxMm" @change="(v) => v !== null && emit('update', g.id, { acrossMm: v })" /></td>
-          <td class="m"><MeasureField hide-label :label="`${g.name} deep`" :value="g.deepMm" :min="minMm" :max="maxMm" @change="(v) => v !== null && emit('update', g.id, { deepMm: v })" /></td>
-          <td class="m"><MeasureField hide-label :label="`${g.name} tall`" :value="g.tallMm" :min="minMm" :max="maxMm" @change="(v) => v !== null && emit('update', g.id, { tallMm: v })" /></td>
+          <td><SizeField :goods="g" @change="(size) => emit('update', g.id, size)" /></td>
           <td class="m"><MeasureField hide-label optional :label="`Mass of one ${g.name}`" quantity="mass" :value="g.massKg" :max="HEAVIEST_KG" @change="(v) => emit('update', g.id, { massKg: v })" /></td>
           <td>
             <select class="form-select form-select-sm often" :value="g.often" :aria-label="`How often ${g.name} is needed`" @change="emit('update', g.id, { often: text($event) as Goods['often'] })">
@@ -68,7 +65,7 @@ const { minMm, maxMm, maxCount } = GOODS_LIMITS
   overflow-x: auto;
 }
 td {
-  padding: 0.12rem 0.15rem;
+  padding: 0.12rem 0.05rem;
 }
 .form-control,
 .form-select,
@@ -86,34 +83,35 @@ td :deep(.form-control:focus) {
   background-color: var(--sheet);
 }
 .group {
-  width: 6.4rem;
+  width: 5.3rem;
 }
 .name {
-  width: 10.5rem;
+  width: 9.6rem;
   font-weight: 600;
 }
 .n {
-  width: 4rem;
+  width: 3.4rem;
 }
 .n :deep(.form-control) {
   padding-right: 0.4rem;
 }
 .m {
-  min-width: 6.2rem;
+  width: 4.8rem;
 }
 .m :deep(.form-control) {
   padding-left: 0.1rem;
   padding-right: 1.6rem;
 }
+
 .where {
-  width: 8.5rem;
+  width: 7.4rem;
 }
 .often {
-  width: 5.9rem;
+  width: 5.6rem;
   padding-left: 0.3rem;
 }
 .decision {
-  width: 6rem;
+  width: 5.7rem;
   padding-left: 0.3rem;
 }
 tr.chosen > td {

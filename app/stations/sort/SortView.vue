@@ -155,8 +155,8 @@ async function exportCsv() {
 <style scoped>
 .columns {
   display: grid;
-  grid-template-columns: minmax(0, 1.75fr) minmax(300px, 1fr);
-  gap: 1.2rem;
+  grid-template-columns: minmax(0, 1fr) 320px;
+  gap: 1rem;
 }
 .entry {
   display: flex;

@@ -1,4 +1,4 @@
-import { roundDown } from '../../measure/rounding.ts'
+import { roundDown, SAME_LENGTH_MM } from '../../measure/rounding.ts'
 import type { Units } from '../../measure/units.ts'
 
 /** The lengths a run is made of: whole modules of a sheet's length, and half ones. */
@@ -28,8 +28,10 @@ export function modulesFor(roomMm: number, m: ModuleSizes): number[] {
   return out.length > 0 ? out : [roomMm]
 }
 
-/** A length someone fixed, in equal modules none longer than a whole one; one that a board cannot give stays as asked. */
+/** A length someone fixed: whole and half modules where they make it up, else equal ones none longer than a whole one. */
 export function equalModules(lengthMm: number, m: ModuleSizes, longestMm: number): number[] {
+  const usual = modulesFor(lengthMm + SAME_LENGTH_MM, m)
+  if (Math.abs(usual.reduce((a, b) => a + b, 0) - lengthMm) <= SAME_LENGTH_MM) return usual
   if (lengthMm <= longestMm) return [lengthMm]
   const n = Math.ceil(lengthMm / m.fullMm - 1e-9)
   return Array.from({ length: n }, () => lengthMm / n)

@@ -151,12 +151,18 @@ function runs(wall: number[], m: { fullMm: number; halfMm: number }): number[][]
   return out.length > 0 ? out : [wall]
 }
 
+/** Middle posts a whole module needs. */
+const midPostsFor = (lengthMm: number, s: Stocks): number => Math.min(LIMITS.midPosts, Math.max(0, Math.ceil((lengthMm - s.postWidth) / POSTS_EVERY - 1e-9) - 1))
+
+/** Modules with their posts and cross pieces; a shorter module gets its share of the middle posts. */
 function modulesOf(lengths: number[], p: PostRackParams, s: Stocks): { modules: ModulePlan[]; fault?: { field: string; code: string; data: Record<string, number> } } {
   const modules: ModulePlan[] = []
+  const longest = Math.max(...lengths)
+  const whole = p.midPosts ?? midPostsFor(longest, s)
   let left = 0
   let nth = 0
   for (const lengthMm of lengths) {
-    const n = p.midPosts ?? Math.min(LIMITS.midPosts, Math.max(0, Math.ceil((lengthMm - s.postWidth) / POSTS_EVERY - 1e-9) - 1))
+    const n = Math.floor((whole * lengthMm) / longest + 0.25)
     const posts = [left]
     for (let i = 1; i <= n; i++, nth++) {
       const even = left + (lengthMm * i) / (n + 1)
@@ -178,8 +184,7 @@ function modulesOf(lengths: number[], p: PostRackParams, s: Stocks): { modules: 
 /** Notes what was settled for posts and cross pieces, once the run is chosen. */
 function notePosts(modules: ModulePlan[], s: Stocks, pen: DimPen) {
   const longest = modules.reduce((a, b) => (b.lengthMm > a.lengthMm ? b : a))
-  const n = Math.min(LIMITS.midPosts, Math.max(0, Math.ceil((longest.lengthMm - s.postWidth) / POSTS_EVERY - 1e-9) - 1))
-  pen.count({ path: 'midPosts', code: 'mid-posts', min: 0, max: LIMITS.midPosts }, n, { code: 'post-spacing', terms: [], data: { everyMm: POSTS_EVERY } })
+  pen.count({ path: 'midPosts', code: 'mid-posts', min: 0, max: LIMITS.midPosts }, midPostsFor(longest.lengthMm, s), { code: 'post-spacing', terms: [], data: { everyMm: POSTS_EVERY } })
   pen.length({ path: 'crossEveryMm', code: 'cross-every', min: 150, max: 1300 }, CROSS_EVERY, { code: 'sheet-span', terms: [], data: { everyMm: CROSS_EVERY } })
   let nth = 0
   for (const m of modules) {

@@ -32,6 +32,8 @@ export function shapeToteRack(p: ToteRackParams, ctx: ShapeContext): Result<Shap
   if (plan.railMm < 2 * postDepth) return bad('rail-shorter-than-posts', { mm: plan.railMm, leastMm: 2 * postDepth }, 'railLengthMm')
   if (plan.rows[0].railTopMm - plan.rail.heightMm < plate.thicknessMm - 0.01)
     return bad('rail-below-plate', { mm: plan.rows[0].railTopMm, leastMm: plate.thicknessMm + plan.rail.heightMm }, 'firstMm')
+  const narrow = plan.columns.findIndex((c) => c.clearMm < 2 * plan.rail.thicknessMm)
+  if (narrow >= 0) return bad('opening-too-narrow', { mm: plan.columns[narrow].clearMm, leastMm: 2 * plan.rail.thicknessMm }, `clearMm.${narrow}`)
   for (let r = 1; r < plan.rows.length; r++) {
     const pitch = plan.rows[r].railTopMm - plan.rows[r - 1].railTopMm
     if (pitch < plan.rail.heightMm) return bad('rails-overlap', { mm: pitch, leastMm: plan.rail.heightMm }, `pitchMm.${r - 1}`)

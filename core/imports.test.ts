@@ -1,0 +1,47 @@
+import { expect, it } from '@jest/globals'
+import { readdirSync, readFileSync, statSync } from 'node:fs'
+import { dirname, join, normalize, relative } from 'node:path'
+
+/** Who may import whom, folder by folder: everything else is wrong. */
+const WOOD = ['measure', 'geometry', 'catalogue', 'goods', 'room', 'assembly']
+const MAY: Record<string, string[]> = {
+  measure: [], geometry: ['measure'], catalogue: ['measure'], goods: ['measure', 'geometry', 'catalogue'], room: ['measure', 'geometry'],
+  assembly: ['measure', 'geometry', 'catalogue', 'goods', 'room'],
+  cutting: ['measure'], mechanics: ['measure', 'catalogue'], steps: ['measure', 'assembly'], clearance: WOOD,
+  loads: [...WOOD, 'mechanics'], families: [...WOOD, 'steps'], checks: [...WOOD, 'loads', 'mechanics', 'clearance', 'families/family.ts'],
+  drawing: [...WOOD, 'families/family.ts'], takeoff: [...WOOD, 'cutting', 'wording/names.ts'],
+  wording: [...WOOD, 'checks', 'families/family.ts', 'families/dim-pen.ts', 'steps'],
+  project: [...WOOD, 'checks', 'cutting', 'drawing', 'families', 'loads', 'mechanics', 'steps', 'takeoff', 'wording'],
+}
+/** Only these packages may stand in the core. */
+const PACKAGES: Record<string, string[]> = { zod: ['measure/schema.ts', 'families/family.ts'] }
+
+const files = (dir: string): string[] => readdirSync(dir).flatMap((f) => (statSync(join(dir, f)).isDirectory() ? files(join(dir, f)) : [join(dir, f)]))
+const sources = files('core').filter((f) => f.endsWith('.ts') && !f.endsWith('.test.ts')).map((f) => relative('core', f))
+
+const imports = (file: string) => [...readFileSync(join('core', file), 'utf8').matchAll(/^(?:import|export)[^'"]*?from\s+'([^']+)'/gm)].map((m) => m[1])
+
+function wrong(file: string): string[] {
+  const folder = file.split('/')[0]
+  return imports(file).flatMap((target) => {
+    if (!target.startsWith('.')) return PACKAGES[target]?.includes(file) ? [] : [`${file}: package ${target}`]
+    const path = normalize(join(dirname(file), target))
+    if (path.startsWith('..')) return [`${file}: leaves the core for ${target}`]
+    const to = path.split('/')[0]
+    if (to === folder) return []
+    return (MAY[folder] ?? []).some((m) => m === to || m === path) ? [] : [`${file} imports ${path}`]
+  })
+}
+
+it('the core imports only what the architecture allows', () => {
+  expect(sources.length).toBeGreaterThan(80)
+  expect(sources.flatMap(wrong)).toEqual([])
+})
+it('only the registry knows the families, only the project and its own tests know the registry', () => {
+  const family = /^families\/[^/]+\//
+  const into = (file: string) => imports(file).filter((t) => t.startsWith('.')).map((t) => normalize(join(dirname(file), t)))
+  const outside = sources.filter((f) => !family.test(f))
+  expect(outside.filter((f) => into(f).some((t) => family.test(t)))).toEqual(['families/all.ts'])
+  expect(sources.filter((f) => into(f).includes('families/all.ts'))).toEqual(['families/registry.ts'])
+  expect(sources.filter((f) => into(f).includes('families/registry.ts')).every((f) => f.startsWith('project/'))).toBe(true)
+})

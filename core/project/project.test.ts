@@ -1,0 +1,167 @@
+import { describe, expect, it } from '@jest/globals'
+import { readFileSync, readdirSync } from 'node:fs'
+import { z } from '../measure/schema.ts'
+import { sayIn } from '../wording/say.ts'
+import { sayProblem } from '../wording/problems.ts'
+import { METRIC } from '../measure/units.ts'
+import { exampleGoods } from '../families/example-context.ts'
+import { findFamily } from '../families/registry.ts'
+import { planCuts } from '../takeoff/cut-plan.ts'
+import { boardJobs, sheetJobs, stripsOf } from '../takeoff/instances.ts'
+import { purchases } from '../takeoff/purchases.ts'
+import { verifyBoards, verifySheets } from '../cutting/verify.ts'
+import { planBoardsGreedy } from '../cutting/boards-greedy.ts'
+import { planSheetsGreedy } from '../cutting/sheets-greedy.ts'
+import { readProject, writeProject } from './file.ts'
+import { planFile, planProject } from './plan-file.ts'
+import { newProject, projectSchema, type Build, type Project } from './project.ts'
+import { nextOffset, propose, withoutHome } from './proposals.ts'
+import { contextOf, priceBook, readBuild, readBuilds, readingsOf } from './read-build.ts'
+import { remedies } from './remedies.ts'
+
+const demos = readdirSync('demo').filter((f) => f.endsWith('.json'))
+const load = (file: string): Project => {
+  const r = readProject(readFileSync(`demo/${file}`, 'utf8'))
+  if (!r.ok) throw new Error(JSON.stringify(r.problems))
+  return r.project
+}
+const fresh = () => newProject('p1', 'Garage', 'imperial', '2026-01-01T00:00:00.000Z')
+function withRack(count: number, massKg: number, params: object = {}, kind: 'pail' | 'tote' = 'pail', family = 'post-rack'): Project {
+  const p = fresh()
+  p.goods = [{ ...exampleGoods('imperial', kind, count).item, massKg }]
+  const build: Build = { id: 'b1', name: 'Rack', family, params: {}, wallId: 'wall-1', offsetMm: 0, goods: [{ goodsId: p.goods[0].id, count }] }
+  build.params = { ...(findFamily(family)!.start(contextOf(p, build)!) as object), ...params } as Build['params']
+  p.builds = [build]
+  return p
+}
+
+describe.each(demos)('demo %s', (file) => {
+  const p = load(file)
+  it('is whole: everything kept that a build holds has its place, and all of it holds', () => {
+    for (const r of readingsOf(readBuilds(p))) {
+      expect(r.shaped.unhoused).toEqual([])
+      expect(r.verdict).toMatchObject({ fails: 0, unknown: 0 })
+    }
+    expect(readBuilds(p).every((o) => o.ok)).toBe(true)
+  })
+  it('plans to a file that keeps its own schema', () => {
+    const plan = planProject(p)
+    expect(planFile.parse(JSON.parse(JSON.stringify(plan)))).toEqual(plan)
+    expect(plan.totalMinor).toBe(plan.purchases.reduce((n, l) => n + (l.totalMinor ?? 0), 0))
+  })
+  it('is cut by plans that the verifier passes', () => {
+    const lines = readingsOf(readBuilds(p)).flatMap((r) => r.pieces)
+    for (const job of boardJobs(lines, p.settings, priceBook(p))) {
+      const r = planBoardsGreedy(job.instance)
+      expect(r.ok && verifyBoards(job.instance, r.plan)).toEqual([])
+    }
+    for (const job of sheetJobs(lines, p.settings, priceBook(p))) {
+      const r = planSheetsGreedy(job.instance)
+      expect(r.ok && verifySheets(job.instance, r.plan)).toEqual([])
+    }
+  })
+})
+
+describe('project file', () => {
+  it('comes back exactly', () => expect(readProject(writeProject(load(demos[0])))).toMatchObject({ ok: true, project: load(demos[0]), migratedFrom: null }))
+  const codes = (text: string) => {
+    const r = readProject(text)
+    return r.ok ? [] : r.problems.map((x) => `${x.code} ${x.field ?? ''}`.trim())
+  }
+  const spoil = (change: (p: Record<string, never>) => void) => {
+    const p = JSON.parse(writeProject(load(demos[0])))
+    change(p)
+    return codes(JSON.stringify(p))
+  }
+  it.each([['', 'file-not-json'], ['{', 'file-not-json'], ['[]', 'file-not-project'], ['null', 'file-not-project'], ['{"format":"other"}', 'file-not-project'], ['{"format":"tackloft"}', 'file-field version'], ['{"format":"tackloft","version":99}', 'file-newer version']])('refuses %p', (text, code) => expect(codes(text)).toEqual([code]))
+  it('explains a damaged one field by field', () => {
+    expect(spoil((p) => ((p as unknown as Project).goods[2].acrossMm = -5))).toEqual(['file-field goods.2.acrossMm'])
+    expect(spoil((p) => ((p as unknown as Project).room.walls[0].construction = { kind: 'glass' } as never))).toEqual(['file-field room.walls.0.construction.kind'])
+    expect(spoil((p) => delete (p as Record<string, unknown>).settings)).toEqual(['file-field settings'])
+    const r = readProject(JSON.stringify({ ...load(demos[0]), name: '' }))
+    expect(!r.ok && sayProblem(r.problems[0], sayIn(METRIC))).toMatch(/the file has ""/)
+  })
+  it('migrates the oldest version', () => {
+    const { prices: _p, progress: _g, answered: _a, ...old } = load(demos[0])
+    expect(readProject(JSON.stringify({ ...old, version: 0 }))).toMatchObject({ ok: true, migratedFrom: 0, project: { version: 1, progress: { steps: [] } } })
+  })
+  it('has the schemas in the documentation as they are', () => {
+    for (const [name, schema] of [['project', projectSchema], ['plan', planFile]] as const)
+      expect(JSON.parse(readFileSync(`docs/schema/${name}.schema.json`, 'utf8'))).toEqual(JSON.parse(JSON.stringify(z.toJSONSchema(schema, { io: 'input' }))))
+  })
+})
+
+describe('remedies', () => {
+  it('makes an overloaded shelf hold with the first one offered', () => {
+    const p = withRack(20, 70, { sheet: 'osb-7/16', crossEveryMm: 1300 })
+    const r = readBuild(p, p.builds[0])
+    if (!r.ok) throw new Error()
+    expect(r.reading.verdict.state).toBe('fails')
+    const target = r.reading.checks.find((c) => c.check === 'sag' && c.state === 'fails')!
+    const [first] = remedies(p, p.builds[0], target.id)
+    const after = readBuild(p, first.build)
+    expect(after.ok && after.reading.checks.filter((c) => c.check === 'sag' && c.state !== 'holds')).toEqual([])
+  })
+  it.each([
+    ['a fixed opening too narrow', withRack(6, 12, { clearMm: [300] }, 'tote', 'tote-rack'), 'contents-fit'], ['nothing against sway', withRack(6, 12, { brace: false, tie: false }, 'tote', 'tote-rack'), 'sway'],
+    ['totes without a place', withRack(20, 12, { columns: 2, rows: 2 }, 'tote', 'tote-rack'), 'contents-fit'], ['a free-standing tower', withRack(10, 12, { tie: false, columns: 2, rows: 5 }, 'tote', 'tote-rack'), 'tip-over'],
+    ['goods beyond all reason', withRack(12, 900, { floorBay: false }), 'bending'],
+  ])('finds some for %s', (_name, p, check) => {
+    const r = readBuild(p, p.builds[0])
+    if (!r.ok) throw new Error(JSON.stringify(r.problem))
+    const target = r.reading.checks.find((c) => c.check === check && c.state === 'fails')!
+    expect(target).toBeDefined()
+    expect(remedies(p, p.builds[0], target.id).length).toBeGreaterThan(0)
+  })
+  it('offers nothing where nothing is wrong', () => {
+    const p = withRack(4, 5)
+    expect(remedies(p, p.builds[0], 'sway:build')).toEqual([])
+  })
+})
+
+describe('proposals', () => {
+  it('shows different kinds that hold the goods, the ones that take all first', () => {
+    const p = withRack(12, 20, {}, 'tote', 'tote-rack')
+    p.builds = []
+    const list = propose(p, 'wall-1', 0, withoutHome(p), 'new')
+    expect(list.length).toBe(3)
+    expect(new Set(list.map((x) => x.build.family)).size).toBe(2)
+    expect(list[0].leftOut).toBe(0)
+    expect(list.map((x) => x.leftOut)).toEqual([...list.map((x) => x.leftOut)].sort((a, b) => a - b))
+  })
+  it('starts the next build past the last one', () => {
+    const p = withRack(6, 12, {}, 'tote', 'tote-rack')
+    const [r] = readingsOf(readBuilds(p))
+    expect(nextOffset(p, 'wall-1')).toBeGreaterThan(Math.max(...[...r.boxes.values()].map((b) => b.max[0])))
+  })
+  it('gives a build only the wall up to the next one', () => {
+    const p = withRack(6, 12, {}, 'tote', 'tote-rack')
+    p.builds.push({ ...p.builds[0], id: 'b2', offsetMm: 900 })
+    expect(contextOf(p, p.builds[0])!.space.lengthMm).toBe(900)
+  })
+})
+
+describe('take-off', () => {
+  it('counts strips ripped from one board, and buys no more boards than they need', () => {
+    expect(stripsOf(88.9, 42.8625, 3.175)).toBe(2)
+    expect(stripsOf(88.9, 50, 3.175)).toBe(1)
+    const p = withRack(12, 12, { railRip: 'half', columns: 3, rows: 4 }, 'tote', 'tote-rack')
+    const [r] = readingsOf(readBuilds(p))
+    const rails = r.pieces.find((l) => l.role === 'rail')!
+    expect([rails.count, rails.ripped]).toEqual([24, true])
+    const job = boardJobs(r.pieces, p.settings, priceBook(p)).find((j) => j.key === '2x4')!
+    expect(job.instance.parts.find((x) => x.id.endsWith(rails.letter))!.qty).toBe(12)
+    const plan = planCuts(r.pieces, p.settings, priceBook(p))
+    expect(plan.boards.flatMap((b) => b.cuts.filter((c) => c.line.endsWith(`/${rails.letter}`)).flatMap((c) => c.labels)).length).toBe(24)
+  })
+  it('follows a changed price, and says when there is none', () => {
+    const p = withRack(6, 12)
+    const lines = readingsOf(readBuilds(p)).flatMap((r) => r.pieces)
+    const bill = purchases(planCuts(lines, p.settings, priceBook(p)), [], priceBook(p))
+    const key = bill.lines[0].key
+    p.prices[key] = bill.lines[0].eachMinor! + 100
+    const dearer = purchases(planCuts(lines, p.settings, priceBook(p)), [], priceBook(p))
+    expect(dearer.totalMinor).toBeGreaterThanOrEqual(bill.totalMinor)
+    expect(purchases(planCuts(lines, p.settings, priceBook(p)), [{ fastener: 'ghost', label: 'g', count: 3, boxes: 1 }], priceBook(p)).unpriced).toBe(1)
+  })
+})

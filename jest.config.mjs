@@ -1,0 +1,8 @@
+export default {
+  testEnvironment: 'node',
+  extensionsToTreatAsEsm: ['.ts'],
+  transform: { '^.+\\.ts$': ['@swc/jest', { jsc: { target: 'es2022', parser: { syntax: 'typescript' } }, module: { type: 'es6' } }] },
+  setupFiles: ['fake-indexeddb/auto'],
+  testMatch: ['<rootDir>/{core,app,server,demo,test-support}/**/*.test.ts'],
+  modulePathIgnorePatterns: ['<rootDir>/build', '<rootDir>/dist'],
+}

@@ -1,0 +1,109 @@
+import { describe, expect, it } from '@jest/globals'
+import { validateAssembly } from '../core/assembly/validate.ts'
+import { assembly } from '../core/assembly/assembly.ts'
+import { drawView, VIEWS } from '../core/drawing/view.ts'
+import type { AnyFamily, ShapeContext } from '../core/families/family.ts'
+import { isFixed, valueAt, withValue } from '../core/families/params.ts'
+import { inEquilibrium } from '../core/loads/load-path.ts'
+import { readWith, type BuildReading } from '../core/project/read-build.ts'
+import type { Build } from '../core/project/project.ts'
+import { procure } from '../core/project/plan.ts'
+import { newProject } from '../core/project/project.ts'
+import { dimName } from '../core/wording/dims.ts'
+import { sayCheck } from '../core/wording/checks.ts'
+import { sayReason } from '../core/wording/reasons.ts'
+import { sayIn } from '../core/wording/say.ts'
+import { holdText, stepText, stepTitle, cautionText } from '../core/wording/steps.ts'
+import { sayLever } from '../core/wording/levers.ts'
+import { IMPERIAL, METRIC } from '../core/measure/units.ts'
+
+const build = (family: AnyFamily, params: unknown): Build => ({ id: 'b', name: 'b', family: family.id, params: params as Build['params'], wallId: 'w', offsetMm: 0, goods: [] })
+const finite = (v: unknown): boolean => (typeof v === 'number' ? Number.isFinite(v) : v !== null && typeof v === 'object' ? Object.values(v).every(finite) : true)
+
+function read(family: AnyFamily, params: unknown, context: ShapeContext): BuildReading {
+  const r = readWith(family, build(family, params), context)
+  if (!r.ok) throw new Error(JSON.stringify(r.problem))
+  return r.reading
+}
+
+/** Runs every registered kind of build through the same contract. */
+export function testFamily(family: AnyFamily) {
+  describe.each(family.examples().map((e) => [e.name, e] as const))(`${family.id}: %s`, (_name, example) => {
+    const frozen = JSON.stringify([example.params, example.context])
+    const reading = read(family, example.params, example.context)
+    const { shaped } = reading
+
+    it('keeps the assembly contract and the schema', () => {
+      expect(validateAssembly(shaped.assembly)).toEqual([])
+      expect(assembly.parse(shaped.assembly)).toEqual(shaped.assembly)
+    })
+    it('comes through JSON exactly, and changes nothing it was given', () => {
+      expect(JSON.parse(JSON.stringify(shaped.assembly))).toEqual(shaped.assembly)
+      expect(JSON.stringify([example.params, example.context])).toBe(frozen)
+    })
+    it('is the same when shaped again', () => {
+      const again = read(family, JSON.parse(JSON.stringify(example.params)), example.context)
+      expect(again.shaped).toEqual(shaped)
+    })
+    it('is in equilibrium', () => {
+      expect(inEquilibrium(reading.service)).toBe(true)
+      expect(inEquilibrium(reading.design)).toBe(true)
+      const goodsN = shaped.assembly.bays.flatMap((b) => b.items).reduce((n, i) => n + (i.massKg ?? 0) * 9.80665, 0)
+      expect(reading.service.loadsN).toBeCloseTo(goodsN + reading.massKg * 9.80665, 3)
+    })
+    it('runs every check to a finite result with words', () => {
+      expect(finite(reading.checks)).toBe(true)
+      expect(new Set(reading.checks.map((c) => c.id)).size).toBe(reading.checks.length)
+      for (const c of reading.checks) for (const units of [IMPERIAL, METRIC]) expect(sayCheck(c, sayIn(units))).toMatch(/^[A-Z0-9"].*[.]$/)
+    })
+    it('takes off exactly its parts, and draws exactly what it takes off', () => {
+      const taken = reading.pieces.flatMap((l) => l.parts)
+      expect([...taken].sort()).toEqual(shaped.assembly.parts.map((p) => p.id).sort())
+      expect(reading.pieces.reduce((n, l) => n + l.count, 0)).toBe(shaped.assembly.parts.length)
+      for (const view of VIEWS.filter((v) => v !== 'section')) {
+        const scene = drawView(shaped.assembly, view, { boxes: reading.boxes, goods: reading.goods, dims: shaped.dims, labels: reading.labels, stick: shaped.assembly.stick })
+        const drawn = scene.marks.flatMap((m) => (m.kind === 'outline' && m.part ? [m.part] : []))
+        expect(drawn.sort()).toEqual([...taken].sort())
+        expect(finite(scene)).toBe(true)
+      }
+    })
+    it('is cut whole: every label once, no board or sheet overfilled', () => {
+      const { cutPlan } = procure(newProject('p', 'p', example.context.settings.yard, '2026-01-01T00:00:00.000Z'), [reading])
+      expect(cutPlan.cannot).toEqual([])
+      const cut = [...cutPlan.boards.flatMap((b) => b.cuts.flatMap((c) => c.labels)), ...cutPlan.sheets.flatMap((s) => s.cuts.map((c) => c.label))]
+      expect(cut.sort()).toEqual([...reading.labels.values()].sort())
+      const { kerfMm, squaringTrimMm } = example.context.settings
+      for (const b of cutPlan.boards) expect(b.cuts.reduce((n, c) => n + c.lengthMm, squaringTrimMm + (b.cuts.length - 1) * kerfMm)).toBeLessThanOrEqual(b.lengthMm + 1e-6)
+    })
+    it('brings each part in at exactly one step, with words for all', () => {
+      const brought = reading.steps.flatMap((s) => s.parts)
+      expect([...brought].sort()).toEqual(shaped.assembly.parts.map((p) => p.id).sort())
+      for (const s of reading.steps) {
+        expect(stepTitle(s)).not.toBe(s.code)
+        expect(stepText(s, sayIn(METRIC))).not.toBe('')
+        if (s.hold) expect(holdText(s.hold, sayIn(METRIC))).not.toBe(s.hold.code)
+        for (const c of s.cautions) expect(cautionText(c)).not.toBe(c)
+      }
+    })
+    it('says why for every dimension, and fixing it at its own value changes nothing else', () => {
+      for (const d of shaped.dims) {
+        expect(dimName(d)).toMatch(/^[A-Z][^-]*$/)
+        expect(sayReason(d, sayIn(IMPERIAL))).not.toBe('')
+        expect(d.tacked).toBe(!isFixed(example.params, d.path))
+        const fixed = withValue(example.params, d.path, d.value)
+        expect(valueAt(fixed, d.path)).toBe(d.value)
+        const r = read(family, fixed, example.context)
+        expect(r.shaped.assembly.parts).toEqual(shaped.assembly.parts)
+        expect(r.shaped.dims.find((x) => x.path === d.path)?.tacked).toBe(false)
+      }
+    })
+    it('has levers with words, each giving parameters it accepts', () => {
+      const levers = family.levers(example.params, example.context)
+      expect(levers.length).toBeGreaterThan(3)
+      for (const l of levers) {
+        expect(sayLever(l.code, l.data ?? {}, sayIn(METRIC), shaped.dims)).not.toBe(l.code)
+        expect(family.schema.safeParse(l.params).success).toBe(true)
+      }
+    })
+  })
+}
