@@ -262,6 +262,7 @@ function exportFile() {
 }
 main {
   grid-area: main;
+  position: relative;
   overflow: auto;
   min-width: 0;
   outline: none;

@@ -26,7 +26,7 @@ const MOISTURE = [{ value: 'unheated', text: 'unheated garage or shed' }, { valu
 const SAG = [{ value: 240, text: 'span / 240: storage' }, { value: 360, text: 'span / 360: worktops' }, { value: 384, text: 'span / 384: what the eye sees' }]
 const grades = GRADES.map((g) => ({ value: g.id, text: `${g.label} (${[g.asd && 'North American', g.ec5 && 'Eurocode'].filter(Boolean).join(', ')})` }))
 const rename = (name: string) => name.trim() && doc.change('rename the project', (d) => void (d.name = name.trim().slice(0, 80)))
-/** Lengths and saw keep their values; only how they are shown changes. Materials belong to the yard and stay too. */
+/** What the yard sells, saw and wood stay; tacked sizes follow the marks of the other tape. */
 const setUnits = (system: 'imperial' | 'metric') => set('system', system)
 const useDefaults = () => doc.change('starting values of the units', (d) => void (d.settings = startingSettings(d.settings.system)))
 </script>
@@ -80,7 +80,7 @@ const useDefaults = () => doc.change('starting values of the units', (d) => void
       </div>
     </div>
     <p class="soft small mt-3 mb-0">
-      Changing units changes only how lengths are shown.
+      Changing units changes how lengths are shown; tacked sizes are rounded to that tape's marks. What the yard sells stays.
       <button type="button" class="btn btn-sm btn-link p-0 align-baseline" @click="useDefaults">Use the usual saw, method and wood for these units</button>
     </p>
   </BModal>

@@ -1,6 +1,6 @@
 import { describe, expect, it } from '@jest/globals'
 import fc from 'fast-check'
-import { goodsToRows, rowsToGoods } from './csv.ts'
+import { goodsToRows, rowsToGoods, type Row } from './csv.ts'
 import { baseAcross, bodyAcross, goodsItem, newGoods } from './goods.ts'
 import { parseGoodsLine, parseSizes } from './parse-line.ts'
 import { silhouette } from './silhouette.ts'
@@ -64,7 +64,7 @@ describe('goods', () => {
     expect(back).toEqual({ goods: [tote], problems: [] })
   })
   it('keeps the good rows of a bad file and names the bad ones', () => {
-    const rows = [{ name: 'ok', across: '12', deep: '12', tall: '12', mass: '5 lb' }, { name: 'no size', across: '12' }, { name: 'bad', across: 'wide', deep: '1', tall: '1' }, { name: 'neg', across: '12', deep: '12', tall: '12', count: '-4' }]
+    const rows: Row[] = [{ name: 'ok', across: '12', deep: '12', tall: '12', mass: '5 lb' }, { name: 'no size', across: '12' }, { name: 'bad', across: 'wide', deep: '1', tall: '1' }, { name: 'neg', across: '12', deep: '12', tall: '12', count: '-4' }]
     const r = rowsToGoods(rows, 'imperial', (i) => `g${i}`)
     expect(r.goods.map((g) => g.name)).toEqual(['ok'])
     expect(r.problems.map((p) => [p.row, p.field, p.code])).toEqual([[2, 'deep', 'row-missing'], [3, 'across', 'not-a-length'], [4, 'count', 'row-field']])

@@ -93,7 +93,7 @@ describe('project file', () => {
 
 describe('remedies', () => {
   it('makes an overloaded shelf hold with the first one offered', () => {
-    const p = withRack(20, 70, { sheet: 'osb-7/16', crossEveryMm: 1300 })
+    const p = withRack(20, 55, { sheet: 'osb-7/16', crossEveryMm: 1300, depthMm: 600 })
     const r = readBuild(p, p.builds[0])
     if (!r.ok) throw new Error()
     expect(r.reading.verdict.state).toBe('fails')

@@ -63,8 +63,10 @@ const duplicate = (p: StoredProject) => act(() => addProject({ ...p.doc, id: new
 
 const { open: choose, onChange, reset } = useFileDialog({ accept: '.json,application/json', multiple: true })
 onChange(async (files) => {
+  // Resetting the chooser below comes back here with nothing.
+  if (!files?.length) return
   problems.value = null
-  for (const file of files ?? [])
+  for (const file of files)
     await act(async () => {
       const outcome = await importProject(await file.text(), newId)
       if (!outcome.ok) problems.value = { file: file.name, list: outcome.problems }

@@ -75,7 +75,7 @@ const scene = computed(() => drawView(props.reading.shaped.assembly, 'front', { 
         <li v-for="(r, i) in found ?? []" :key="i">
           <span>{{ words(r) }}<span v-if="!r.allHold" class="soft small"> (other checks still fail)</span></span>
           <span class="small soft">{{ price(r) }}</span>
-          <button type="button" class="btn btn-sm btn-outline-secondary" @click="apply(r)">Do it<span class="visually-hidden">: {{ words(r) }}</span></button>
+          <button type="button" class="btn btn-sm btn-outline-secondary" :aria-label="`Do it: ${words(r)}`" @click="apply(r)">Do it</button>
         </li>
       </ul>
     </template>

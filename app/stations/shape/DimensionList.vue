@@ -21,9 +21,9 @@ function choose(c: Choice, raw: string) {
     <li v-for="d in dims" :key="d.path" :class="{ fixed: !d.tacked, chosen: part && d.drag?.parts.includes(part) }">
       <div class="row-line">
         <MeasureField class="field" :label="dimName(d)" :quantity="d.quantity" :value="d.value" :min="d.min" :max="d.max" :error="refused?.path === d.path ? refused.text : ''" @change="(v, stepped) => v !== null && emit('set', d.path, v, stepped)" />
-        <button type="button" class="pin" :aria-pressed="!d.tacked" :title="d.tacked ? 'Tacked: follows the goods. Press to fix it.' : 'Fixed by you. Press to let it follow again.'" @click="emit('set', d.path, d.tacked ? d.value : null)">
+        <button type="button" class="pin" :aria-label="`${d.tacked ? 'tacked' : 'fixed'}: ${dimName(d)}`" :aria-pressed="!d.tacked" :title="d.tacked ? 'Tacked: follows the goods. Press to fix it.' : 'Fixed by you. Press to let it follow again.'" @click="emit('set', d.path, d.tacked ? d.value : null)">
           <component :is="d.tacked ? IconPin : IconPinned" aria-hidden="true" />
-          <span class="word">{{ d.tacked ? 'tacked' : 'fixed' }}</span><span class="visually-hidden">: {{ dimName(d) }}</span>
+          {{ d.tacked ? 'tacked' : 'fixed' }}
         </button>
       </div>
       <p class="why">{{ sayReason(d, readings.say) }}</p>

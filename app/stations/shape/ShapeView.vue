@@ -82,7 +82,7 @@ const VIEW_NAMES: Record<View, string> = { front: 'Front', plan: 'Plan', section
     <template v-else>
       <WallStrip compact :build="build.id" @build="buildId = $event" />
       <div class="columns">
-        <aside class="goods">
+        <aside class="goods" aria-label="Goods and place">
           <BuildGoods :build="build" :homeless="homeless" />
         </aside>
         <section class="drawing card-sheet" aria-label="Drawing">
@@ -99,7 +99,7 @@ const VIEW_NAMES: Record<View, string> = { front: 'Front', plan: 'Plan', section
             <SceneView :key="view" class="scene" :scene="scene" :dims="reading.shaped.dims" :title="`${build.name}, ${VIEW_NAMES[view].toLowerCase()}`" :selected="chosenParts" @select="part = $event" @move="(path, value) => set(path, value, true)" />
           </div>
         </section>
-        <aside class="dims card-sheet">
+        <aside class="dims card-sheet" aria-label="Dimensions and choices">
           <div class="d-flex gap-1 align-items-center mb-1">
             <input class="form-control form-control-sm slab" :value="build.name" aria-label="Name of this build" maxlength="80" @change="rename(($event.target as HTMLInputElement).value)" />
             <button type="button" class="btn btn-sm btn-link" :aria-label="`Remove ${build.name}`" @click="remove"><IconTrash aria-hidden="true" /></button>

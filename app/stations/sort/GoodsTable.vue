@@ -62,6 +62,7 @@ const { maxCount } = GOODS_LIMITS
 
 <style scoped>
 .wrap {
+  position: relative;
   overflow-x: auto;
 }
 td {

@@ -1,0 +1,38 @@
+import AxeBuilder from '@axe-core/playwright'
+import { expect, test as base, type Page } from '@playwright/test'
+
+/** Every journey fails on an error of the page or a breach of its content-security policy. */
+export const test = base.extend<{ page: Page }>({
+  page: async ({ page }, use) => {
+    const errors: string[] = []
+    page.on('pageerror', (e) => errors.push(e.message))
+    page.on('console', (m) => m.type() === 'error' && !/ERR_INTERNET_DISCONNECTED|Failed to load resource/.test(m.text()) && errors.push(m.text()))
+    await use(page)
+    expect(errors).toEqual([])
+  },
+})
+export { expect }
+
+export const station = (page: Page, name: string) => page.getByRole('navigation', { name: 'Stations' }).getByRole('link', { name: new RegExp(`^${name}`) }).click()
+
+export async function openDemo(page: Page) {
+  await page.goto('/')
+  await page.getByRole('button', { name: /Beekeeper's double garage/ }).first().click()
+  await expect(page.getByRole('heading', { name: 'Sort', exact: true })).toBeVisible()
+}
+
+export async function startEmpty(page: Page, name: string, units: 'feet and inches' | 'millimetres' = 'feet and inches') {
+  await page.goto('/')
+  await page.getByLabel('Name').fill(name)
+  await page.getByLabel('Units').selectOption({ label: units })
+  await page.getByRole('button', { name: 'Start' }).click()
+  await expect(page.getByRole('heading', { name: 'Sort', exact: true })).toBeVisible()
+}
+
+/** What axe finds, in short. */
+export async function axe(page: Page): Promise<string[]> {
+  const found = await new AxeBuilder({ page }).withTags(['wcag2a', 'wcag2aa', 'wcag21a', 'wcag21aa', 'best-practice']).analyze()
+  return found.violations.flatMap((v) => v.nodes.slice(0, 3).map((n) => `${v.id}: ${n.target.join(' ')}`))
+}
+
+export const saved = (page: Page) => expect(page.getByText('saved', { exact: true })).toBeVisible()

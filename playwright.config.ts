@@ -1,0 +1,19 @@
+import { defineConfig } from '@playwright/test'
+
+const PORT = 5197
+const chromium = process.env.CHROMIUM ?? '/usr/bin/chromium'
+
+export default defineConfig({
+  testDir: 'e2e',
+  outputDir: 'test-results',
+  timeout: 60_000,
+  expect: { timeout: 10_000 },
+  workers: 2,
+  fullyParallel: true,
+  reporter: [['list'], ['json', { outputFile: 'test-results/e2e.json' }]],
+  use: {
+    baseURL: `http://127.0.0.1:${PORT}`, viewport: { width: 1280, height: 800 }, locale: 'en-US', timezoneId: 'UTC', trace: 'retain-on-failure',
+    launchOptions: { executablePath: chromium, args: ['--no-sandbox', '--disable-gpu', '--disable-quic', '--no-first-run', '--disable-background-networking', '--disable-component-update', '--disable-sync'] },
+  },
+  webServer: { command: 'node build/server/index.js', env: { PORT: String(PORT) }, url: `http://127.0.0.1:${PORT}/health`, reuseExistingServer: false },
+})

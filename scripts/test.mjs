@@ -1,0 +1,39 @@
+// npm test: types, lint, unit tests, size of the first screen, journeys in Chromium. Last line: N passed, N failed.
+import { spawnSync } from 'node:child_process'
+import { existsSync, mkdirSync, readFileSync, rmSync } from 'node:fs'
+
+mkdirSync('test-results', { recursive: true })
+for (const f of ['test-results/unit.json', 'test-results/e2e.json']) rmSync(f, { force: true })
+let passed = 0
+let failed = 0
+const node = process.execPath
+const run = (name, args) => {
+  process.stdout.write(`\n== ${name}\n`)
+  return spawnSync(node, args, { stdio: ['ignore', 'inherit', 'inherit'] }).status === 0
+}
+const whole = (name, args) => (run(name, args) ? passed++ : failed++)
+
+whole('types: core', ['node_modules/typescript/bin/tsc', '-p', 'core'])
+whole('types: server and command line', ['node_modules/typescript/bin/tsc', '-p', 'tsconfig.node.json', '--noEmit'])
+whole('types: application', ['node_modules/vue-tsc/bin/vue-tsc.js', '-p', 'tsconfig.app.json'])
+whole('types: tests', ['node_modules/typescript/bin/tsc', '-p', 'tsconfig.test.json'])
+whole('lint', ['node_modules/eslint/bin/eslint.js', '.', '--max-warnings', '0'])
+whole('size of the first screen', ['scripts/size.mjs'])
+
+const unit = run('unit tests', ['--experimental-vm-modules', '--no-warnings', 'node_modules/jest/bin/jest.js', '--json', '--outputFile=test-results/unit.json'])
+if (existsSync('test-results/unit.json')) {
+  const r = JSON.parse(readFileSync('test-results/unit.json', 'utf8'))
+  passed += r.numPassedTests
+  failed += r.numFailedTests + r.numRuntimeErrorTestSuites
+} else if (!unit) failed++
+
+const e2e = run('journeys', ['node_modules/@playwright/test/cli.js', 'test'])
+if (existsSync('test-results/e2e.json')) {
+  const { stats } = JSON.parse(readFileSync('test-results/e2e.json', 'utf8'))
+  passed += stats.expected + stats.flaky
+  failed += stats.unexpected
+  if (!e2e && stats.unexpected === 0) failed++
+} else failed++
+
+process.stdout.write(`\n${passed} passed, ${failed} failed\n`)
+process.exit(failed > 0 || !unit ? 1 : 0)

@@ -1,0 +1,42 @@
+import { afterAll, beforeAll, expect, it } from '@jest/globals'
+import { mkdtempSync, mkdirSync, writeFileSync } from 'node:fs'
+import type { Server } from 'node:http'
+import type { AddressInfo } from 'node:net'
+import { tmpdir } from 'node:os'
+import { join } from 'node:path'
+import { createApp } from './app.ts'
+
+let server: Server
+let base = ''
+beforeAll(async () => {
+  const dist = mkdtempSync(join(tmpdir(), 'dist-'))
+  mkdirSync(join(dist, 'assets'))
+  writeFileSync(join(dist, 'index.html'), '<!doctype html><title>x</title>')
+  writeFileSync(join(dist, 'assets', 'a-1.js'), 'export {}'.repeat(400))
+  server = createApp({ dist, start: 'empty' }).listen(0, '127.0.0.1')
+  await new Promise((r) => server.once('listening', r))
+  base = `http://127.0.0.1:${(server.address() as AddressInfo).port}`
+})
+afterAll(() => new Promise((r) => server.close(r)))
+
+it('serves pages of the application at any of its paths, with a policy that allows no inline code', async () => {
+  for (const path of ['/', '/p/x/shape']) {
+    const r = await fetch(base + path)
+    expect([r.status, r.headers.get('content-type')]).toEqual([200, 'text/html; charset=utf-8'])
+    const policy = r.headers.get('content-security-policy')!
+    expect(policy).toContain("default-src 'none'")
+    expect(policy).not.toContain('unsafe')
+    expect(r.headers.get('x-content-type-options')).toBe('nosniff')
+  }
+})
+it('serves files with their hash for good, compressed, and 404 for what is not there', async () => {
+  const r = await fetch(`${base}/assets/a-1.js`, { headers: { 'accept-encoding': 'gzip' } })
+  expect([r.status, r.headers.get('content-encoding')]).toEqual([200, 'gzip'])
+  expect(r.headers.get('cache-control')).toContain('immutable')
+  for (const path of ['/assets/none.js', '/missing.png', '/api/none', '/..%2f..%2fetc%2fpasswd.txt']) expect([403, 404]).toContain((await fetch(base + path)).status)
+})
+it('tells that it is well, and how it was started', async () => {
+  expect(await (await fetch(`${base}/health`)).json()).toEqual({ status: 'ok' })
+  expect(await (await fetch(`${base}/api/start`)).json()).toEqual({ start: 'empty' })
+  expect((await fetch(base, { method: 'POST' })).status).toBe(404)
+})
