@@ -1,7 +1,7 @@
 import { exampleContext, exampleGoods } from '../core/families/example-context.ts'
 import { findFamily } from '../core/families/registry.ts'
 import { drawView } from '../core/drawing/view.ts'
-import { readWith } from '../core/project/read-build.ts'
+import { readBuild, readWith } from '../core/project/read-build.ts'
 import { procure } from '../core/project/plan.ts'
 import { newProject } from '../core/project/project.ts'
 import { remedies } from '../core/project/remedies.ts'
@@ -45,4 +45,6 @@ const goods = exampleGoods('imperial', 'pail', 40)
 project.goods = [{ ...goods.item, massKg: 60 }]
 project.builds = [{ ...build, wallId: 'wall-1', params: { ...(family.start(ctx) as object), sheet: 'osb-7/16' } as Build['params'], goods: [{ goodsId: goods.item.id, count: 40 }] }]
 const heavy = project.builds[0]
-line('remedies for one failing link', 300, time(5, () => void remedies(project, heavy, 'sag:D')), `(${remedies(project, heavy, 'sag:D').length} found)`)
+const read = readBuild(project, heavy)
+const link = (read.ok && read.reading.verdict.weakest?.id) || ''
+line('remedies for one failing link', 300, time(5, () => void remedies(project, heavy, link)), `(${remedies(project, heavy, link).length} found)`)

@@ -43,7 +43,7 @@ function worstOfEach(
     if (!worst || !r) return []
     const first = worst.p.id
     const data = { ...r.data, letter: group.letter, role: worst.p.role }
-    return [{ ...r, id: `${r.check}:${group.letter}`, data, parts: [first, ...ids.filter((id) => id !== first)] }]
+    return [{ ...r, id: `${r.check}:${group.parts[0].id}`, data, parts: [first, ...ids.filter((id) => id !== first)] }]
   })
 }
 

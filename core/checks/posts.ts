@@ -26,7 +26,7 @@ export const postBuckling = defineCheck({
     return alike.flatMap((group): CheckResult[] => {
       const posts = group.parts.filter((p) => p.stock.kind === 'board' && Math.abs(p.at.along[2]) > 0.9)
       if (posts.length === 0) return []
-      const given = { check: 'buckling', link: 'post' as const, quantity: 'force' as const, subject: group.letter }
+      const given = { check: 'buckling', link: 'post' as const, quantity: 'force' as const, subject: posts[0].id }
       const ids = (first: Part) => [first.id, ...posts.filter((p) => p !== first).map((p) => p.id)]
       const lost = posts.find((p) => design.members.get(p.id)?.state.kind === 'unknown')
       if (lost) {

@@ -113,6 +113,14 @@ describe('remedies', () => {
     expect(target).toBeDefined()
     expect(remedies(p, p.builds[0], target.id).length).toBeGreaterThan(0)
   })
+  it('finds them for a build that is not the first: the letters of its parts run on, its links keep their names', () => {
+    const p = withRack(20, 55, { sheet: 'osb-7/16', crossEveryMm: 1300, depthMm: 600 })
+    p.builds.unshift({ ...withRack(4, 5).builds[0], id: 'b0', wallId: 'wall-1', offsetMm: 5000, goods: p.builds[0].goods })
+    const [, second] = readingsOf(readBuilds(p))
+    expect(second.build.id).toBe('b1')
+    const target = second.checks.find((c) => c.state === 'fails' && c.data.letter)!
+    expect(remedies(p, second.build, target.id).length).toBeGreaterThan(0)
+  })
   it('offers nothing where nothing is wrong', () => {
     const p = withRack(4, 5)
     expect(remedies(p, p.builds[0], 'sway:build')).toEqual([])

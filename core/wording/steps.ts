@@ -59,4 +59,4 @@ export const stepText = (s: Step, say: Say): string => STEPS[s.code]?.text(s.dat
 export const holdText = (h: HoldPoint, say: Say): string => HOLDS[h.code]?.(h, say) ?? h.code
 export const cautionText = (code: string): string => CAUTIONS[code] ?? code
 
-export const MARKS: Record<string, string> = { 'rail-top': 'rail top, row', 'shelf-top': 'shelf top', 'plate-under': 'under the top plate' }
+export const MARKS: Record<string, string> = { 'rail-top': 'rail top, row', 'shelf-top': 'shelf top', 'plate-under': 'under top plate' }

@@ -87,7 +87,7 @@ td :deep(.form-control:focus) {
   width: 5.3rem;
 }
 .name {
-  width: 9.6rem;
+  width: 9rem;
   font-weight: 600;
 }
 .n {
@@ -105,14 +105,14 @@ td :deep(.form-control:focus) {
 }
 
 .where {
-  width: 7.4rem;
+  width: 6.9rem;
 }
 .often {
   width: 5.6rem;
   padding-left: 0.3rem;
 }
 .decision {
-  width: 5.7rem;
+  width: 5.4rem;
   padding-left: 0.3rem;
 }
 tr.chosen > td {
