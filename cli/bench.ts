@@ -27,7 +27,7 @@ const line = (name: string, budgetMs: number, t: { median: number; worst: number
 
 const family = findFamily('post-rack')!
 const ctx = exampleContext('imperial', [exampleGoods('imperial', 'pail', 90), exampleGoods('imperial', 'box', 60)])
-const params = { ...(family.start(ctx) as object), follow: 'wall', shelves: 8, crossEveryMm: 305 }
+const params = { ...(family.start(ctx) as object), follow: 'wall', shelves: 8, crossEveryMm: 275 }
 const build: Build = { id: 'b', name: 'bench', family: 'post-rack', params: params as Build['params'], wallId: 'w', offsetMm: 0, goods: [] }
 const first = readWith(family, build, ctx)
 if (!first.ok) throw new Error(JSON.stringify(first.problem))

@@ -52,7 +52,8 @@ const notComputed = (check: string, p: Part, reason: string): CheckResult =>
 
 /** The strip or beam that bends hardest by `of`. */
 const hardest = (list: Bent[], of: (b: Bent) => number): Bent => list.reduce((a, b) => (of(b) > of(a) ? b : a))
-const bentOf = (m: Member): Bent[] => (m.state.kind === 'beam' ? [m.state.bent] : m.state.kind === 'panel' ? m.state.strips : [])
+const NONE: Bent[] = []
+const bentOf = (m: Member): Bent[] => (m.state.kind === 'beam' ? [m.state.bent] : m.state.kind === 'panel' ? m.state.strips : NONE)
 
 function bendingOf(c: Reads, p: Part, design: Member): CheckResult | null {
   const bent = bentOf(design)

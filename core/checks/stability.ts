@@ -74,6 +74,7 @@ export const tipOver = defineCheck({
     if (!assembly.supports.some((s) => s.on.kind === 'floor' && 'part' in s.from)) return []
     const { front } = feet(assembly)
     const self = selfWeights(assembly)
+    const goodsIn = goodsWeights(assembly)
     const unweighed = assembly.bays.flatMap((b) => (b.carriers.length > 0 ? b.items.filter((i) => i.massKg === null) : []))
     const arm = (w: Weight) => w.n * (front - w.y)
     const lean = (w: Weight) => LEAN * w.n * w.z
@@ -81,7 +82,7 @@ export const tipOver = defineCheck({
     let ratio = Infinity
     let chosen = self
     for (let i = 0; i < 6; i++) {
-      chosen = [...self, ...goodsWeights(assembly).filter((w) => arm(w) < ratio * lean(w))]
+      chosen = [...self, ...goodsIn.filter((w) => arm(w) < ratio * lean(w))]
       const next = sum(chosen, arm) / sum(chosen, lean)
       if (Math.abs(next - ratio) < 1e-9) break
       ratio = next

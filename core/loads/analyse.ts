@@ -11,7 +11,7 @@ import type { DesignMethod, Moisture } from '../mechanics/methods/method.ts'
 import { secondMoment } from '../mechanics/section.ts'
 import type { LoadPath, Member, Patch } from './load-path.ts'
 import { solvePanel } from './panel.ts'
-import { solveHeld, type Held } from './solve-held.ts'
+import { solveHeld, type Held, type SolvedBeams } from './solve-held.ts'
 
 export interface AnalysisOptions {
   method: DesignMethod
@@ -132,14 +132,16 @@ export function analyse(a: Assembly, boxes: PartBoxes, o: AnalysisOptions): Load
     }
   }
 
+  const known: SolvedBeams = new Map()
   for (const p of fromTheTop(a)) {
     const self: Patch = { box: boxes.get(p.id)!, n: newtons(partMassKg(p)) * o.factor.self }
     path.loadsN += self.n
-    const patches = [...(onPart.get(p.id) ?? []), self]
+    push(onPart, p.id, self)
+    const patches = onPart.get(p.id)!
     const totalN = patches.reduce((sum, x) => sum + x.n, 0)
     const supports = supportsOf.get(p.id) ?? []
     const doubt = doubtful.get(p.id) ?? null
-    const solved = solveMember(p, patches, supports, o)
+    const solved = solveMember(p, patches, supports, o, known)
     for (const { support, patch } of solved.passed) give(support, patch, doubt ?? (solved.state.kind === 'unknown' ? solved.state.reason : null))
     const state: Member['state'] = doubt ? { kind: 'unknown', reason: doubt } : solved.state
     path.members.set(p.id, { part: p.id, state, totalN })
@@ -156,13 +158,13 @@ interface Solved {
 const shareEvenly = (patches: Patch[], supports: Support[]): Solved['passed'] =>
   supports.flatMap((support) => patches.map((x) => ({ support, patch: { box: over(x.box, support.contact), n: x.n / supports.length } })))
 
-function solveMember(p: Part, patches: Patch[], supports: Support[], o: AnalysisOptions): Solved {
+function solveMember(p: Part, patches: Patch[], supports: Support[], o: AnalysisOptions, known: SolvedBeams): Solved {
   const even = (state: Member['state']): Solved => ({ state, passed: shareEvenly(patches, supports) })
   const byId = (id: string) => supports.find((s) => s.id === id)!
   const up = Math.abs(p.at.along[2])
   if (p.stock.kind === 'sheet' && Math.abs(thicknessAxis(p)[2]) > STEEP) {
     const sheet = findSheet(p.stock.sheet)
-    const solution = sheet && solvePanel(p, patches, supports, sheet.ei)
+    const solution = sheet && solvePanel(p, patches, supports, sheet.ei, known)
     if (!solution) return even({ kind: 'unknown', reason: 'too-few-supports' })
     return {
       state: { kind: 'panel', along: solution.along, strips: solution.strips },
@@ -179,7 +181,7 @@ function solveMember(p: Part, patches: Patch[], supports: Support[], o: Analysis
   if (ei === null) return even({ kind: 'unknown', reason: 'no-stiffness' })
   const held = spots.map(({ s, r }): Held => ({ id: s.id, atMm: (r.from + r.to) / 2, loose: s.via === 'bearing' }))
   const loads = patches.map((x) => asLoad(p, x))
-  const solved = solveHeld(p.size.lengthMm, ei, held, loads)
+  const solved = solveHeld(p.size.lengthMm, ei, held, loads, known)
   if (!solved) return even({ kind: 'unknown', reason: 'too-few-supports' })
   return {
     state: { kind: 'beam', bent: { ...solved, widthMm: bendingSection(p).breadthMm } },

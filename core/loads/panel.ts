@@ -3,7 +3,7 @@ import type { Box } from '../geometry/box.ts'
 import { dot, type Vec3 } from '../geometry/vec.ts'
 import type { BeamLoad } from '../mechanics/beam.ts'
 import type { Bent, Patch } from './load-path.ts'
-import { solveHeld, type Held } from './solve-held.ts'
+import { solveHeld, type Held, type SolvedBeams } from './solve-held.ts'
 
 /*
  * A panel on rails and cross pieces is worked out as strips side by side that all span one way: along its strength axis or across it.
@@ -47,7 +47,7 @@ export interface PanelSolution {
 /** A support holds a strip when it crosses at least this share of the strip's width and is no longer than half the span. */
 const CROSSES = 0.5
 
-function spanning(p: Part, patches: Patch[], supports: Support[], ei: number, along: boolean): PanelSolution | null {
+function spanning(p: Part, patches: Patch[], supports: Support[], ei: number, along: boolean, known: SolvedBeams): PanelSolution | null {
   const [length, width] = along ? [p.size.lengthMm, p.size.widthMm] : [p.size.widthMm, p.size.lengthMm]
   const turn = (l: Local): Local => (along ? l : { u: l.v, v: l.u })
   const crossAxis = along ? p.at.across : p.at.along
@@ -71,7 +71,7 @@ function spanning(p: Part, patches: Patch[], supports: Support[], ei: number, al
     const stripWidth = v.to - v.from
     const crossing = contacts.filter(({ at }) => shared(at.v, v) >= CROSSES * stripWidth && at.u.to - at.u.from <= 0.5 * length)
     const held = crossing.map(({ s, at }): Held => ({ id: s.id, atMm: (at.u.from + at.u.to) / 2, loose: p.loose }))
-    const solved = solveHeld(length, ei * stripWidth, held, loads)
+    const solved = solveHeld(length, ei * stripWidth, held, loads, known)
     if (!solved) return null
     out.strips.push({ ...solved, widthMm: stripWidth })
     solved.supports.forEach((id, i) => {
@@ -102,13 +102,13 @@ function widestGap(p: Part, supports: Support[], along: boolean): number | null 
  * supports cannot hold it so.
  * @returns null when they cannot hold it either way
  */
-export function solvePanel(p: Part, patches: Patch[], supports: Support[], ei: { along: number; across: number }): PanelSolution | null {
+export function solvePanel(p: Part, patches: Patch[], supports: Support[], ei: { along: number; across: number }, known: SolvedBeams): PanelSolution | null {
   const ways = [true, false]
     .map((along) => ({ along, gap: widestGap(p, supports, along), ei: bendsAlongStrength(p, along) ? ei.along : ei.across }))
     .filter((w): w is typeof w & { gap: number } => w.gap !== null)
     .sort((a, b) => a.gap ** 4 / a.ei - b.gap ** 4 / b.ei)
   for (const w of ways) {
-    const solution = spanning(p, patches, supports, w.ei, w.along)
+    const solution = spanning(p, patches, supports, w.ei, w.along, known)
     if (solution) return solution
   }
   return null

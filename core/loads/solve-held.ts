@@ -7,23 +7,56 @@ export interface Held {
   loose: boolean
 }
 
+interface Solved {
+  spec: BeamSpec
+  result: BeamResult
+}
+
+/** Beams solved in one analysis, by what they are: most cross pieces of a rack are the same beam under the same load. */
+export type SolvedBeams = Map<string, Solved | null>
+
+/** Equal to a millionth of a millimetre and of a newton: the same beam. */
+const near = (x: number) => Math.round(x * 1e6)
+
+function keyOf(lengthMm: number, ei: number, held: Held[], loads: BeamLoad[]): string {
+  let key = `${near(lengthMm)}|${near(ei / 1e6)}`
+  for (const h of held) key += `|${near(h.atMm)}`
+  for (const l of loads) key += l.kind === 'point' ? `p${near(l.atMm)},${near(l.n)}` : `l${near(l.fromMm)},${near(l.toMm)},${near(l.startNPerMm)},${near(l.endNPerMm)}`
+  return key
+}
+
+function solveOnce(lengthMm: number, ei: number, held: Held[], loads: BeamLoad[], known: SolvedBeams): Solved | null {
+  const key = keyOf(lengthMm, ei, held, loads)
+  const seen = known.get(key)
+  if (seen !== undefined) return seen
+  const spec: BeamSpec = { lengthMm, ei, supports: held.map((h) => ({ atMm: h.atMm })), loads }
+  const result = solveBeam(spec)
+  const solved = result && { spec, result }
+  known.set(key, solved)
+  return solved
+}
+
+/** Reactions smaller than this share of the load are rounding, not lifting. */
+const LIFTS = 1e-9
+
 /**
  * Solves a member on its supports; a loose one that would have to pull is taken away and the rest solved again.
+ * @param known what this analysis has solved so far; added to
  * @returns null when what is left cannot hold it.
  */
-export function solveHeld(
-  lengthMm: number, ei: number, held: Held[], loads: BeamLoad[],
-): { spec: BeamSpec; result: BeamResult; supports: string[] } | null {
+export function solveHeld(lengthMm: number, ei: number, held: Held[], loads: BeamLoad[], known: SolvedBeams): (Solved & { supports: string[] }) | null {
   let use = held
   while (use.length >= 2) {
-    const spec: BeamSpec = { lengthMm, ei, supports: use.map((h) => ({ atMm: h.atMm })), loads }
-    const result = solveBeam(spec)
-    if (!result) return null
-    const slack = 1e-9 * loads.reduce((sum, l) => sum + (l.kind === 'point' ? Math.abs(l.n) : Math.abs(l.startNPerMm + l.endNPerMm) * (l.toMm - l.fromMm)), 1)
-    const lifted = use.filter((h, i) => h.loose && result.reactions[i] < -slack)
-    if (lifted.length === 0) return { spec, result, supports: use.map((h) => h.id) }
-    const worst = lifted.reduce((a, b) => (result.reactions[use.indexOf(a)] <= result.reactions[use.indexOf(b)] ? a : b))
-    use = use.filter((h) => h !== worst)
+    const solved = solveOnce(lengthMm, ei, use, loads, known)
+    if (!solved) return null
+    const { reactions } = solved.result
+    const slack = LIFTS * reactions.reduce((sum, r) => sum + Math.abs(r), 0)
+    let worst = -1
+    use.forEach((h, i) => {
+      if (h.loose && reactions[i] < -slack && (worst < 0 || reactions[i] < reactions[worst])) worst = i
+    })
+    if (worst < 0) return { ...solved, supports: use.map((h) => h.id) }
+    use = use.filter((_, i) => i !== worst)
   }
   return null
 }

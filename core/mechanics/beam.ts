@@ -67,7 +67,8 @@ function nodePlaces(b: BeamSpec): number[] {
 const stiffnessAt = (b: BeamSpec, x: number): number =>
   typeof b.ei === 'number' ? b.ei : (b.ei.find((s) => x < s.toMm) ?? b.ei[b.ei.length - 1]).ei
 
-function elementsOf(b: BeamSpec, places: number[]): Element[] {
+/** The stretches between nodes with their loads; point loads are added to `pointAt`. */
+function elementsOf(b: BeamSpec, places: number[], pointAt: number[]): Element[] {
   const out: Element[] = []
   for (let i = 1; i < places.length; i++) {
     const [x0, x1] = [places[i - 1], places[i]]
@@ -76,10 +77,19 @@ function elementsOf(b: BeamSpec, places: number[]): Element[] {
     out.push(e)
   }
   for (const w of b.loads) {
-    if (w.kind !== 'line') continue
-    const [i, j] = [nearest(places, w.fromMm), nearest(places, w.toMm)]
-    const [from, to] = [places[i], places[j]]
-    if (i === j) continue
+    if (w.kind === 'point') {
+      pointAt[nearest(places, w.atMm)] += w.n
+      continue
+    }
+    const i = nearest(places, w.fromMm)
+    const j = nearest(places, w.toMm)
+    if (i === j) {
+      // Shorter than a node's reach: it acts as a point.
+      pointAt[i] += ((w.startNPerMm + w.endNPerMm) / 2) * (w.toMm - w.fromMm)
+      continue
+    }
+    const from = places[i]
+    const to = places[j]
     // Moved to the nodes with its whole force.
     const k = (w.toMm - w.fromMm) / (to - from)
     const rise = (k * (w.endNPerMm - w.startNPerMm)) / (to - from)
@@ -163,15 +173,17 @@ interface Solved {
   pointAt: number[]
 }
 
+/** The node nearest to a place; nodes are in order. */
 function nearest(places: number[], x: number): number {
-  let best = 0
-  for (let i = 1; i < places.length; i++) if (Math.abs(places[i] - x) < Math.abs(places[best] - x)) best = i
-  return best
+  let i = 1
+  while (i < places.length && places[i] < x) i++
+  return i < places.length && places[i] - x < x - places[i - 1] ? i : i - 1
 }
 
 function solveElements(b: BeamSpec): Solved | null {
   const places = nodePlaces(b)
-  const elements = elementsOf(b, places)
+  const pointAt: number[] = new Array<number>(places.length).fill(0)
+  const elements = elementsOf(b, places, pointAt)
   const n = 2 * places.length
   const k: number[] = new Array<number>(4 * n).fill(0)
   const f: number[] = new Array<number>(n).fill(0)
@@ -195,10 +207,6 @@ function solveElements(b: BeamSpec): Solved | null {
     f[d + 2] += (l * (3 * q0 + 7 * q1)) / 20
     f[d + 3] -= (l * l * (2 * q0 + 3 * q1)) / 60
   }
-  const pointAt: number[] = new Array<number>(places.length).fill(0)
-  for (const w of b.loads) if (w.kind === 'point') pointAt[nearest(places, w.atMm)] += w.n
-    // A line shorter than a node's reach acts as a point.
-    else if (nearest(places, w.fromMm) === nearest(places, w.toMm)) pointAt[nearest(places, w.fromMm)] += ((w.startNPerMm + w.endNPerMm) / 2) * (w.toMm - w.fromMm)
   for (let i = 0; i < places.length; i++) f[2 * i] += pointAt[i]
 
   const supportNodes = b.supports.map((s) => nearest(places, s.atMm))

@@ -17,7 +17,7 @@ export function toteRackSteps(p: ToteRackParams, shaped: Shaped): Step[] {
   const tops = ids((id) => id.startsWith('top-'))
   const tied = assembly.anchors.length > 0
   const steps: (Step | false)[] = [
-    { id: 'stick', code: 'make-stick', parts: [], marks: levels, cautions: [] },
+    { id: 'stick', code: 'make-stick', parts: [], marks: assembly.stick.map((m) => m.level), cautions: [] },
     { id: 'rear', code: 'rear-frame', parts: frame('rear'), cautions: ['screws', 'dust'], hold: { code: 'diagonals', measure: { kind: 'equal', targetMm: diagonal, toleranceMm: SQUARE_MM } } },
     backs.length > 0 && { id: 'backs', code: p.brace ? 'back-and-brace' : 'back-rails', parts: backs, on: frame('rear'), cautions: [], hold: { code: 'diagonals-again', measure: { kind: 'equal', targetMm: diagonal, toleranceMm: SQUARE_MM } } },
     { id: 'front', code: 'front-frame', parts: frame('front'), cautions: [], hold: { code: 'same-as-first' } },
