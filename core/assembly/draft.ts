@@ -54,10 +54,14 @@ export function draft(system: UnitSystem) {
     a.parts.push(p)
     return p
   }
+  // A joint and the support it makes are recorded one after the other: they meet in the same place.
+  let last: { one: string; other: string; box: Box } | null = null
   const meet = (one: string, other: string): Box => {
+    if (last && ((last.one === one && last.other === other) || (last.one === other && last.other === one))) return last.box
     const [p, q] = [boxes.get(one), boxes.get(other)]
     const met = p && q && boxOverlap(p, q, TOUCH_MM)
     if (!met) throw new Error(`${one} and ${other} do not meet`)
+    last = { one, other, box: met }
     return met
   }
   const centre = (b: Box): Vec3 => [(b.min[0] + b.max[0]) / 2, (b.min[1] + b.max[1]) / 2, (b.min[2] + b.max[2]) / 2]

@@ -128,11 +128,6 @@ const print = () => window.print()
   max-height: 60vh;
   overflow-y: auto;
 }
-.empty {
-  border: 1.5px dashed var(--line-strong);
-  border-radius: 6px;
-  padding: 1.4rem;
-}
 @media (max-width: 900px) {
   .columns {
     grid-template-columns: minmax(0, 1fr);

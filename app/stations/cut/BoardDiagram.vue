@@ -14,7 +14,7 @@ const keyOf = (labels: string[]) => `${props.board.id}/${labels.join('+')}`
 <template>
   <div class="board">
     <button
-      v-for="(c, i) in board.cuts" :key="i" type="button" class="piece" :class="{ done: done.has(keyOf(c.labels)) }" :ref="(el) => el && Object.assign((el as HTMLElement).style, { left: share(c.atMm), width: share(c.lengthMm) })"
+      v-for="(c, i) in board.cuts" :key="i" :ref="(el) => el && Object.assign((el as HTMLElement).style, { left: share(c.atMm), width: share(c.lengthMm) })" type="button" class="piece" :class="{ done: done.has(keyOf(c.labels)) }"
       :aria-pressed="done.has(keyOf(c.labels))" :aria-label="`${roles.get(c.line)} ${c.labels.join(', ')}, ${formatLength(c.lengthMm, readings.units)}${done.has(keyOf(c.labels)) ? ', cut' : ''}`" @click="emit('tick', keyOf(c.labels))"
     >
       <strong>{{ c.labels.join(' ') }}</strong> <span>{{ formatLength(c.lengthMm, readings.units) }}</span><span v-if="c.ripMm" class="rip"> rip {{ formatLength(c.ripMm, readings.units) }}</span>

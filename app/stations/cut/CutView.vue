@@ -122,11 +122,6 @@ section {
 .scroll {
   overflow-x: auto;
 }
-.empty {
-  border: 1.5px dashed var(--line-strong);
-  border-radius: 6px;
-  padding: 1.4rem;
-}
 @media (max-width: 500px) {
   .sheets {
     grid-template-columns: minmax(0, 1fr);

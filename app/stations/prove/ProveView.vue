@@ -151,11 +151,6 @@ const weight = (r: CheckResult) => `${2.5 + 9.5 * Math.min(1, r.state === 'fails
 .fails .says {
   color: var(--ink);
 }
-.empty {
-  border: 1.5px dashed var(--line-strong);
-  border-radius: 6px;
-  padding: 1.4rem;
-}
 @media (max-width: 900px) {
   .columns {
     grid-template-columns: 1fr;

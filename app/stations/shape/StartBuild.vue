@@ -137,11 +137,6 @@ dt {
 dd {
   margin: 0;
 }
-.empty {
-  border: 1.5px dashed var(--line-strong);
-  border-radius: 6px;
-  padding: 1.4rem;
-}
 @media (max-width: 800px) {
   .two {
     grid-template-columns: 1fr;

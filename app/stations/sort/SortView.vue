@@ -176,11 +176,6 @@ async function exportCsv() {
 .actions {
   white-space: nowrap;
 }
-.empty {
-  border: 1.5px dashed var(--line-strong);
-  border-radius: 6px;
-  padding: 1.4rem;
-}
 .totals {
   display: flex;
   flex-wrap: wrap;

@@ -1,0 +1,263 @@
+<script setup lang="ts">
+import { useSessionStorage } from '@vueuse/core'
+import { computed } from 'vue'
+import { drawView } from '../../../core/drawing/view.ts'
+import { roleName } from '../../../core/wording/names.ts'
+import { cautionText, holdText, stepText, stepTitle } from '../../../core/wording/steps.ts'
+import { formatLength } from '../../../core/measure/format.ts'
+import { plural } from '../../../core/wording/say.ts'
+import IconCheck from '~icons/bi/check-lg'
+import IconWarning from '~icons/bi/exclamation-triangle'
+import IconHand from '~icons/bi/hand-index'
+import MeasureField from '../../components/MeasureField.vue'
+import StoryStick from '../../components/StoryStick.vue'
+import { useChosenBuild } from '../../composables/chosen-build.ts'
+import SceneView from '../../drawing/SceneView.vue'
+import { useDocument } from '../../stores/document.ts'
+import { useReadings } from '../../stores/readings.ts'
+
+const doc = useDocument()
+const readings = useReadings()
+const { build, reading, buildId } = useChosenBuild()
+const at = useSessionStorage<Record<string, number>>('build-step', {})
+const steps = computed(() => reading.value?.steps ?? [])
+const done = computed(() => new Set(doc.project!.progress.steps))
+const keyOf = (id: string) => `${build.value!.id}/${id}`
+const firstOpen = computed(() => Math.max(0, steps.value.findIndex((s) => !done.value.has(keyOf(s.id)))))
+const index = computed(() => Math.min(at.value[build.value?.id ?? ''] ?? firstOpen.value, steps.value.length - 1))
+const step = computed(() => steps.value[index.value])
+const go = (i: number) => (at.value = { ...at.value, [build.value!.id]: Math.min(Math.max(0, i), steps.value.length - 1) })
+
+function tick() {
+  const key = keyOf(step.value.id)
+  const was = done.value.has(key)
+  // Before the tick: the first open step moves on with it.
+  const next = index.value + 1
+  doc.change(was ? 'untick a step' : 'tick a step', (d) => {
+    d.progress.steps = was ? d.progress.steps.filter((s) => s !== key) : [...d.progress.steps, key]
+  })
+  if (!was && next < steps.value.length) go(next)
+}
+
+/** This step's parts dark; those of earlier steps pale behind them. */
+const dark = computed(() => new Set([...step.value.parts, ...(step.value.parts.length === 0 ? (step.value.on ?? []) : [])]))
+const scene = computed(() => drawView(reading.value!.shaped.assembly, 'front', { boxes: reading.value!.boxes, goods: reading.value!.goods, showGoods: step.value.code.startsWith('load'), showDimensions: false }))
+const needed = computed(() => {
+  const r = reading.value!
+  return r.groups
+    .map((g) => ({ g, mine: g.parts.filter((p) => step.value.parts.includes(p.id)) }))
+    .filter((x) => x.mine.length > 0)
+    .map(({ g, mine }) => `${mine.length} ${roleName(mine[0].role, mine.length)} ${g.letter}: ${mine.map((p) => r.labels.get(p.id)).join(' ')}`)
+})
+const screws = computed(() => {
+  const mine = new Set(step.value.parts)
+  const counts = new Map<string, number>()
+  for (const j of reading.value!.shaped.assembly.joints) if (mine.has(j.near) || mine.has(j.far)) for (const f of j.fasteners) counts.set(f.fastener, (counts.get(f.fastener) ?? 0) + f.count)
+  const name = new Map(readings.procurement?.screws.map((s) => [s.fastener, s.label]))
+  return [...counts].map(([id, n]) => `up to ${n} × ${name.get(id) ?? id}`)
+})
+const measured = computed(() => doc.project!.progress.measured[keyOf(step.value.id)] ?? [])
+const measure = (i: number, mm: number) =>
+  doc.change('measure at a hold point', (d) => {
+    const list = [...(d.progress.measured[keyOf(step.value.id)] ?? [])]
+    while (list.length <= i) list.push(0)
+    list[i] = mm
+    d.progress.measured[keyOf(step.value.id)] = list
+  })
+/** Whether what was measured is good enough to go on. */
+const answer = computed(() => {
+  const m = step.value.hold?.measure
+  const [a, b] = measured.value
+  if (!m || !a || !b) return null
+  const off = Math.abs(a - b)
+  return off <= m.toleranceMm
+    ? { good: true, text: `Good: they differ by ${readings.say.sag(off)}. Go on.` }
+    : { good: false, text: `Not square yet: they differ by ${readings.say.length(off)}. Push the longer diagonal's corner in by about ${readings.say.length(off / 2)} and measure again.` }
+})
+const marks = computed(() => reading.value!.shaped.assembly.stick)
+</script>
+
+<template>
+  <div class="station build">
+    <div class="station-head">
+      <h1>Build</h1>
+      <span class="soft">What next, and did it come out right?</span>
+      <span class="ms-auto d-flex gap-2 flex-wrap">
+        <button v-for="r in readings.readings" :key="r.build.id" type="button" class="btn btn-sm" :class="r.build.id === build?.id ? 'btn-primary' : 'btn-outline-secondary'" :aria-pressed="r.build.id === build?.id" @click="buildId = r.build.id">{{ r.build.name }}</button>
+      </span>
+    </div>
+    <p v-if="!reading || !step" class="empty">Nothing to build yet. <RouterLink :to="{ name: 'shape' }">Shape a build</RouterLink> first.</p>
+    <div v-else class="columns">
+      <ol class="steps" aria-label="Steps">
+        <li v-for="(s, i) in steps" :key="s.id">
+          <button type="button" :class="{ now: i === index, done: done.has(keyOf(s.id)) }" :aria-current="i === index ? 'step' : undefined" @click="go(i)">
+            <span class="no"><IconCheck v-if="done.has(keyOf(s.id))" aria-hidden="true" /><template v-else>{{ i + 1 }}</template></span>{{ stepTitle(s) }}<span v-if="done.has(keyOf(s.id))" class="visually-hidden">, done</span>
+          </button>
+        </li>
+      </ol>
+      <article class="card-sheet now" aria-live="polite">
+        <p class="soft small mb-1">Step {{ index + 1 }} of {{ steps.length }}</p>
+        <h2 class="title">{{ stepTitle(step) }}</h2>
+        <p class="text">{{ stepText(step, readings.say) }}</p>
+        <p v-for="c in step.cautions" :key="c" class="caution"><IconWarning aria-hidden="true" /> {{ cautionText(c) }}</p>
+        <div class="view">
+          <SceneView class="scene" plain :pale="dark.size > 0" :scene="scene" :dark="dark" :title="stepTitle(step)" />
+          <StoryStick v-if="step.marks?.length" class="stick" :marks="marks" :wanted="step.marks" />
+        </div>
+        <ul v-if="needed.length" class="needed">
+          <li v-for="n in needed" :key="n">{{ n }}</li>
+          <li v-if="screws.length" class="soft">{{ screws.join(', ') }}</li>
+        </ul>
+        <div v-if="step.hold" class="hold">
+          <p class="mb-1"><IconHand aria-hidden="true" /> <strong>Hold.</strong> {{ holdText(step.hold, readings.say) }}</p>
+          <div v-if="step.hold.measure" class="diagonals">
+            <MeasureField label="One diagonal" :value="measured[0] || null" :min="1" :max="20000" @change="(v) => v !== null && measure(0, v)" />
+            <MeasureField label="The other" :value="measured[1] || null" :min="1" :max="20000" @change="(v) => v !== null && measure(1, v)" />
+            <span class="soft small">square: {{ formatLength(step.hold.measure.targetMm, readings.units) }}</span>
+          </div>
+          <p v-if="answer" class="answer" :class="{ bad: !answer.good }" role="status">{{ answer.text }}</p>
+        </div>
+        <div class="go">
+          <button type="button" class="btn btn-outline-secondary" :disabled="index === 0" @click="go(index - 1)">Back</button>
+          <button type="button" class="btn btn-primary big" :aria-pressed="done.has(keyOf(step.id))" @click="tick">{{ done.has(keyOf(step.id)) ? 'Done: take the tick back' : 'Done' }}</button>
+          <button type="button" class="btn btn-outline-secondary" :disabled="index === steps.length - 1" @click="go(index + 1)">Next</button>
+        </div>
+        <p class="soft small mb-0 mt-2">{{ plural(steps.filter((s) => done.has(keyOf(s.id))).length, 'step') }} of {{ steps.length }} done.</p>
+      </article>
+    </div>
+  </div>
+</template>
+
+<style scoped>
+.columns {
+  display: grid;
+  grid-template-columns: 250px minmax(0, 1fr);
+  gap: 1.2rem;
+  align-items: start;
+}
+.steps {
+  list-style: none;
+  padding: 0;
+}
+.steps button {
+  display: flex;
+  gap: 0.6rem;
+  align-items: center;
+  width: 100%;
+  min-height: 42px;
+  text-align: left;
+  border: 0;
+  border-bottom: 1px solid var(--line);
+  background: none;
+  color: var(--ink);
+}
+.steps .now {
+  background: var(--chalk-soft);
+  font-weight: 600;
+}
+.no {
+  display: inline-grid;
+  place-items: center;
+  flex: none;
+  width: 27px;
+  height: 27px;
+  border: 1.4px solid var(--line-strong);
+  border-radius: 50%;
+  font-size: 0.88rem;
+}
+.done .no {
+  background: var(--chalk);
+  border-color: var(--chalk);
+  color: var(--sheet);
+}
+.title {
+  font-size: 1.4rem;
+}
+.text {
+  font-size: 1.08rem;
+  max-width: 62ch;
+}
+.caution {
+  border-left: 4px solid var(--doubt);
+  background: var(--doubt-soft);
+  padding: 0.35rem 0.7rem;
+  margin-bottom: 0.4rem;
+}
+.view {
+  display: flex;
+  height: clamp(220px, 38vh, 420px);
+  margin: 0.7rem 0;
+}
+.scene {
+  flex: 1;
+  min-width: 0;
+}
+.stick {
+  flex: none;
+}
+.needed {
+  padding-left: 1.1rem;
+}
+.hold {
+  border: 1.5px solid var(--chalk);
+  border-radius: 5px;
+  padding: 0.6rem 0.8rem;
+  margin-bottom: 0.8rem;
+}
+.diagonals {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 0.8rem;
+  align-items: end;
+}
+.diagonals > div {
+  width: 130px;
+}
+.answer {
+  margin: 0.5rem 0 0;
+  font-weight: 600;
+}
+.answer.bad {
+  color: var(--trouble);
+}
+.go {
+  display: flex;
+  gap: 0.6rem;
+}
+.big {
+  flex: 1;
+  min-height: 48px;
+  font-size: 1.1rem;
+}
+@media (max-width: 760px) {
+  .columns {
+    grid-template-columns: minmax(0, 1fr);
+  }
+  .steps {
+    display: flex;
+    overflow-x: auto;
+    margin: 0;
+  }
+  .steps button {
+    width: auto;
+    white-space: nowrap;
+    padding-right: 0.9rem;
+  }
+  .view {
+    flex-direction: column;
+    height: auto;
+  }
+  .scene {
+    flex: none;
+    height: 210px;
+  }
+  .stick {
+    height: 240px;
+  }
+}
+@media print {
+  .go {
+    display: none;
+  }
+}
+</style>
