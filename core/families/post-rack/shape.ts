@@ -37,11 +37,13 @@ export function shapePostRack(p: PostRackParams, ctx: ShapeContext): Result<Shap
   bays(d, p, ctx, plan, y0)
   plan.tops.forEach((z, i) => d.mark(z, 'shelf-top', i + 1, plan.modules.map((_, m) => `shelf-${m}-${i}`)))
 
+  // Every id says its module: `rail-2-0-front`.
+  const frames = plan.modules.map((): string[] => [])
+  const sheets = plan.modules.map((): string[] => [])
+  for (const x of d.assembly.parts) (x.role === 'shelf' ? sheets : frames)[Number(x.id.split('-', 2)[1])].push(x.id)
   plan.modules.forEach((_, m) => {
-    const own = d.assembly.parts.map((x) => x.id).filter((id) => id.split('-')[1] === String(m))
-    const sheets = own.filter((id) => id.startsWith('shelf-'))
-    d.sub({ id: `module-${m}`, name: 'module', parts: own.filter((id) => !sheets.includes(id)), built: p.raise === 'tilt' ? 'flat' : 'in-place' })
-    d.sub({ id: `sheets-${m}`, name: 'sheets', parts: sheets, built: 'in-place' })
+    d.sub({ id: `module-${m}`, name: 'module', parts: frames[m], built: p.raise === 'tilt' ? 'flat' : 'in-place' })
+    d.sub({ id: `sheets-${m}`, name: 'sheets', parts: sheets[m], built: 'in-place' })
   })
   let nth = 0
   plan.modules.forEach((module, m) =>

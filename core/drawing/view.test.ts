@@ -1,0 +1,62 @@
+import { describe, expect, it } from '@jest/globals'
+import { exampleContext, exampleGoods } from '../families/example-context.ts'
+import { findFamily } from '../families/registry.ts'
+import { partBoxes, wholeBox } from '../assembly/part-box.ts'
+import { drawView, type View } from './view.ts'
+import type { Mark } from './scene.ts'
+
+const family = findFamily('tote-rack')!
+const ctx = exampleContext('metric', [exampleGoods('metric', 'tote', 6)])
+const r = family.shape({ ...(family.start(ctx) as object), columns: 3, rows: 2 }, ctx)
+if (!r.ok) throw new Error()
+const { assembly, dims } = r.value
+const boxes = partBoxes(assembly)
+const goods = new Map(ctx.goods.map((g) => [g.item.id, g.item]))
+const draw = (view: View, over: object = {}) => drawView(assembly, view, { boxes, goods, dims, ...over })
+const of = <K extends Mark['kind']>(marks: Mark[], kind: K) => marks.filter((m): m is Extract<Mark, { kind: K }> => m.kind === kind)
+
+describe('drawings to scale', () => {
+  it('give the whole width and height, and each opening, as dimension lines below and beside', () => {
+    const scene = draw('front')
+    const lines = of(scene.marks, 'dimension')
+    const whole = wholeBox(boxes)
+    expect(Math.max(...lines.map((l) => l.mm))).toBeCloseTo(whole.max[0], 6)
+    expect(lines.some((l) => Math.abs(l.mm - whole.max[2]) < 1e-6)).toBe(true)
+    const openings = lines.filter((l) => l.path?.startsWith('clearMm.'))
+    expect(openings.map((l) => l.path).sort()).toEqual(['clearMm.0', 'clearMm.1', 'clearMm.2'])
+    for (const l of openings) expect(l.mm).toBeCloseTo(dims.find((d) => d.path === l.path)!.value, 6)
+    // Horizontal chains run from right to left: their left side is below.
+    for (const l of lines.filter((x) => x.from[1] === x.to[1])) expect([l.from[0] > l.to[0], l.offsetMm > 0]).toEqual([true, true])
+  })
+  it('keep everything inside their bounds', () => {
+    for (const view of ['front', 'plan', 'section'] as const) {
+      const { marks, bounds } = draw(view, { stick: assembly.stick })
+      for (const m of of(marks, 'outline')) for (const [x, y] of m.points) expect(x >= bounds[0] && x <= bounds[2] && y >= bounds[1] && y <= bounds[3]).toBe(true)
+      const stick = of(marks, 'stick')[0]
+      expect(view === 'plan' ? stick === undefined : stick.atMm < bounds[2]).toBe(true)
+    }
+  })
+  it('paint what is nearer later: front posts over back rails', () => {
+    const parts = of(draw('front').marks, 'outline').map((m) => m.part)
+    expect(parts.indexOf('post-1-front')).toBeGreaterThan(parts.indexOf('back-0'))
+    expect(parts.indexOf('post-1-front')).toBeGreaterThan(parts.indexOf('post-1-rear'))
+  })
+  it('hatch only what the section cuts, and leave out what lies in front of it', () => {
+    const cut = of(draw('section').marks, 'outline').filter((m) => m.ink === 'cut-board').map((m) => m.part!)
+    expect(cut.length).toBeGreaterThan(0)
+    expect(cut.every((id) => id.startsWith('plate') || id.startsWith('back') || id === 'brace')).toBe(true)
+    expect(of(draw('section').marks, 'outline').some((m) => m.part === 'post-3-front')).toBe(false)
+  })
+  it('show goods once each from the front, and none when they are not wanted', () => {
+    expect(of(draw('front').marks, 'outline').filter((m) => m.goods).length).toBe(6)
+    expect(of(draw('front', { showGoods: false }).marks, 'outline').filter((m) => m.goods).length).toBe(0)
+  })
+  it('label parts where they are', () => {
+    const labels = new Map(assembly.parts.map((p) => [p.id, p.id]))
+    for (const l of of(draw('front', { labels }).marks, 'label')) {
+      const b = boxes.get(l.part)!
+      expect(l.at[0]).toBeCloseTo((b.min[0] + b.max[0]) / 2, 6)
+      expect(l.at[1]).toBeCloseTo((b.min[2] + b.max[2]) / 2, 6)
+    }
+  })
+})

@@ -1,0 +1,46 @@
+import { describe, expect, it } from '@jest/globals'
+import { readdirSync, readFileSync, statSync } from 'node:fs'
+import { join } from 'node:path'
+import type { Dim } from '../families/family.ts'
+import { IMPERIAL, METRIC } from '../measure/units.ts'
+import { sayVerdict } from './checks.ts'
+import { sayLever } from './levers.ts'
+import { sayProblem } from './problems.ts'
+import { sayReason } from './reasons.ts'
+import { plural, sayIn } from './say.ts'
+
+const files = (dir: string): string[] => readdirSync(dir).flatMap((f) => (statSync(join(dir, f)).isDirectory() ? files(join(dir, f)) : [join(dir, f)]))
+const sourceOf = (dir: string) => files(dir).filter((f) => f.endsWith('.ts') && !f.endsWith('.test.ts') && !f.startsWith(join('core', 'wording'))).map((f) => readFileSync(f, 'utf8')).join('\n')
+const source = sourceOf('core')
+const say = sayIn(METRIC)
+
+describe('words', () => {
+  it('exist for every problem the core can name', () => {
+    const codes = new Set([...source.matchAll(/\bbad(?:<[^>]*>)?\(\s*'([a-z-]+)'/g)].map((m) => m[1]))
+    for (const m of source.matchAll(/problem: \{ code: '([a-z-]+)'/g)) codes.add(m[1])
+    for (const m of sourceOf('core/cutting').matchAll(/why: \{ code: '([a-z-]+)'/g)) codes.add(m[1])
+    expect(codes.size).toBeGreaterThan(20)
+    for (const code of codes) expect(sayProblem({ code, data: {} }, say)).not.toBe(code)
+  })
+  it('say what would be accepted, in the units of the project', () => {
+    expect(sayProblem({ code: 'not-a-length', data: { text: 'wide' } }, sayIn(IMPERIAL))).toMatch(/"wide".*67 1\/4/)
+    expect(sayProblem({ code: 'too-small', data: { minMm: 60 } }, say)).toBe('Too small: at least 60 mm.')
+    expect(sayProblem({ code: 'shelves-overlap', data: { mm: 5, leastMm: 910, shelf: 2 } }, say)).toContain('910 mm or higher')
+  })
+  it('count', () => expect([plural(1, 'board'), plural(2, 'board'), plural(0, 'person', 'people')]).toEqual(['1 board', '2 boards', '0 people']))
+
+  const dim: Dim = {
+    path: 'clearMm.0', code: 'clear-width', data: { column: 1 }, quantity: 'length', value: 533.4, tacked: true, tackedValue: 533.4, min: 60, max: 3000,
+    why: { code: 'sum', terms: [{ name: 'lid', mm: 520 }, { name: 'side-play', mm: 6.5, times: 2 }] },
+  }
+  it('give the sum a dimension comes from, its rounding, and what a fixed one would be', () => {
+    expect(sayReason(dim, say)).toBe('lid 520 mm + 2 × side play 6.5 mm')
+    expect(sayReason({ ...dim, why: { ...dim.why, rounded: { mm: 534, toMm: 1, way: 'up', movedMm: 1 } } }, say)).toBe('lid 520 mm + 2 × side play 6.5 mm, is 533.0 mm, rounded up to the millimetre')
+    expect(sayReason({ ...dim, tacked: false, value: 500 }, say)).toMatch(/^fixed by you; tacked it would be 533 mm/)
+  })
+  it('tell what letting go of a dimension makes of it', () => {
+    expect(sayLever('let-go', { path: 'clearMm.0' }, say, [dim])).toBe('Let go of "Opening, column 1": tacked it becomes 533 mm')
+    expect(sayLever('carry-less', { goods: 'pail', out: 3, keep: 4 }, say)).toBe('Take out 3 × "pail" (keep 4 here)')
+  })
+  it('never call an empty proof safe', () => expect(sayVerdict({ state: 'unknown', weakest: null, fails: 0, unknown: 0 }, say)).toBe('Nothing to prove yet.'))
+})
