@@ -3,7 +3,7 @@ import { findFamily } from '../core/families/registry.ts'
 import { drawView } from '../core/drawing/view.ts'
 import { readBuild, readWith } from '../core/project/read-build.ts'
 import { procure } from '../core/project/plan.ts'
-import { newProject } from '../core/project/project.ts'
+import { newBuild, newProject } from '../core/project/project.ts'
 import { remedies } from '../core/project/remedies.ts'
 import type { Build } from '../core/project/project.ts'
 
@@ -28,7 +28,7 @@ const line = (name: string, budgetMs: number, t: { median: number; worst: number
 const family = findFamily('post-rack')!
 const ctx = exampleContext('imperial', [exampleGoods('imperial', 'pail', 90), exampleGoods('imperial', 'box', 60)])
 const params = { ...(family.start(ctx) as object), follow: 'wall', shelves: 8, crossEveryMm: 275 }
-const build: Build = { id: 'b', name: 'bench', family: 'post-rack', params: params as Build['params'], wallId: 'w', offsetMm: 0, goods: [] }
+const build = newBuild({ id: 'b', name: 'bench', family: 'post-rack', params: params as Build['params'], wallId: 'w' })
 const first = readWith(family, build, ctx)
 if (!first.ok) throw new Error(JSON.stringify(first.problem))
 const parts = first.reading.shaped.assembly.parts.length

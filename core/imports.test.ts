@@ -9,9 +9,9 @@ const MAY: Record<string, string[]> = {
   assembly: ['measure', 'geometry', 'catalogue', 'goods', 'room'],
   cutting: ['measure'], mechanics: ['measure', 'catalogue'], steps: ['measure', 'assembly'], clearance: WOOD,
   loads: [...WOOD, 'mechanics'], families: [...WOOD, 'steps'], checks: [...WOOD, 'loads', 'mechanics', 'clearance', 'families/family.ts'],
-  drawing: [...WOOD, 'families/family.ts'], takeoff: [...WOOD, 'cutting', 'wording/names.ts'],
+  drawing: [...WOOD, 'clearance', 'families/family.ts'], takeoff: [...WOOD, 'cutting', 'wording/names.ts'],
   wording: [...WOOD, 'checks', 'families/family.ts', 'families/dim-pen.ts', 'steps'],
-  project: [...WOOD, 'checks', 'cutting', 'drawing', 'families', 'loads', 'mechanics', 'steps', 'takeoff', 'wording'],
+  project: [...WOOD, 'checks', 'clearance', 'cutting', 'drawing', 'families', 'loads', 'mechanics', 'steps', 'takeoff', 'wording'],
 }
 /** Only these packages may stand in the core. */
 const PACKAGES: Record<string, string[]> = { zod: ['measure/schema.ts', 'families/family.ts'] }

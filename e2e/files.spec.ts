@@ -17,13 +17,13 @@ test('a damaged or newer file is explained, and nothing stored is lost', async (
   await choose('bent.json', demo.replace('"count": 8', '"count": -8'))
   await expect(page.getByRole('alert')).toContainText('goods.0.count')
   await expect(page.getByRole('alert')).toContainText('the file has -8')
-  await choose('newer.json', demo.replace('"version": 1', '"version": 7'))
+  await choose('newer.json', demo.replace('"version": 2', '"version": 7'))
   await expect(page.getByRole('alert')).toContainText('newer version')
-  await expect(page.locator('.box')).toHaveCount(1)
+  await expect(page.locator('.box')).toHaveCount(2)
   await choose('good.json', demo)
-  await expect(page.locator('.box')).toHaveCount(2)
+  await expect(page.locator('.box')).toHaveCount(3)
   await page.reload()
-  await expect(page.locator('.box')).toHaveCount(2)
+  await expect(page.locator('.box')).toHaveCount(3)
 })
 
 test('a project goes out as a file and comes back the same; binning has a way back', async ({ page }) => {
@@ -34,10 +34,10 @@ test('a project goes out as a file and comes back the same; binning has a way ba
   expect(out.suggestedFilename()).toBe('beekeeper-s-double-garage.tackloft.json')
   expect(JSON.parse(readFileSync(await out.path(), 'utf8'))).toEqual(JSON.parse(readFileSync('demo/beekeeper.tackloft.json', 'utf8')))
   await page.getByRole('link', { name: 'All projects' }).click()
-  await page.getByRole('button', { name: /^Bin / }).click()
-  await expect(page.locator('.box')).toHaveCount(0)
-  await page.getByRole('button', { name: /^Take back/ }).click()
+  await page.getByRole('button', { name: /^Bin Beekeeper/ }).click()
   await expect(page.locator('.box')).toHaveCount(1)
+  await page.getByRole('button', { name: /^Take back/ }).click()
+  await expect(page.locator('.box')).toHaveCount(2)
 })
 
 test('two tabs keep both changes', async ({ page, context }) => {
@@ -45,13 +45,15 @@ test('two tabs keep both changes', async ({ page, context }) => {
   await station(page, 'Survey')
   const other = await context.newPage()
   await other.goto(page.url())
+  await page.getByRole('button', { name: 'Ceiling and floor' }).click()
   await page.getByRole('textbox', { name: 'Ceiling height' }).fill('110')
   await page.getByRole('textbox', { name: 'Ceiling height' }).press('Enter')
   await saved(page)
   await other.getByRole('textbox', { name: 'Depth available' }).fill('37')
   await other.getByRole('textbox', { name: 'Depth available' }).press('Enter')
-  await expect(other.getByRole('textbox', { name: 'Ceiling height' })).toHaveValue('110')
   await expect(other.getByRole('textbox', { name: 'Depth available' })).toHaveValue('37')
+  await other.getByRole('button', { name: 'Ceiling and floor' }).click()
+  await expect(other.getByRole('textbox', { name: 'Ceiling height' })).toHaveValue('110')
 })
 
 test('once opened it opens without the network', async ({ page, context }) => {

@@ -4,7 +4,9 @@ import type { Server } from 'node:http'
 import type { AddressInfo } from 'node:net'
 import { tmpdir } from 'node:os'
 import { join } from 'node:path'
+import { averageReadings } from '../core/measure/readings.ts'
 import { createApp } from './app.ts'
+import { meterReadings } from './routes/meter.ts'
 
 let server: Server
 let base = ''
@@ -39,4 +41,24 @@ it('tells that it is well, and how it was started', async () => {
   expect(await (await fetch(`${base}/health`)).json()).toEqual({ status: 'ok' })
   expect(await (await fetch(`${base}/api/start`)).json()).toEqual({ start: 'empty' })
   expect((await fetch(base, { method: 'POST' })).status).toBe(404)
+})
+
+it('streams a meter that scatters, with the odd reading the average puts aside, and says what it wants', async () => {
+  const r = await fetch(`${base}/api/meter?near=3650&count=5&seed=3`)
+  expect(r.headers.get('content-type')).toContain('text/event-stream')
+  const events = (await r.text()).split('\n\n').filter((e) => e.startsWith('data: {"n"')).map((e) => JSON.parse(e.slice(6)) as { mm: number })
+  expect(events.map((e) => e.mm)).toEqual(meterReadings(3650, 5, 3))
+  let odd = 0
+  for (let seed = 1; seed <= 60; seed++) {
+    const read = meterReadings(4000, 9, seed)
+    const a = averageReadings(read)!
+    odd += a.odd.length
+    expect(Math.abs(a.meanMm - 4000)).toBeLessThan(14)
+  }
+  expect(odd).toBeGreaterThan(20)
+  for (const [query, said] of [['near=3', 'near'], ['near=900&count=0', 'count'], ['', 'near']]) {
+    const bad = await fetch(`${base}/api/meter?${query}`)
+    expect(bad.status).toBe(400)
+    expect(await bad.text()).toContain(said)
+  }
 })

@@ -3,6 +3,7 @@ import helmet from 'koa-helmet'
 import Koa from 'koa'
 import { assets } from './routes/assets.ts'
 import { health } from './routes/health.ts'
+import { meter } from './routes/meter.ts'
 
 export interface AppOptions {
   /** Folder of the built application. */
@@ -30,6 +31,7 @@ export function createApp(options: AppOptions): Koa {
   )
   app.use(compress({ threshold: 1024 }))
   app.use(health(options))
+  app.use(meter)
   app.use(assets(options.dist))
   return app
 }

@@ -8,7 +8,7 @@ import { inEquilibrium } from '../core/loads/load-path.ts'
 import { readWith, type BuildReading } from '../core/project/read-build.ts'
 import type { Build } from '../core/project/project.ts'
 import { procure } from '../core/project/plan.ts'
-import { newProject } from '../core/project/project.ts'
+import { newBuild, newProject } from '../core/project/project.ts'
 import { dimName } from '../core/wording/dims.ts'
 import { sayCheck } from '../core/wording/checks.ts'
 import { sayReason } from '../core/wording/reasons.ts'
@@ -17,7 +17,7 @@ import { holdText, stepText, stepTitle, cautionText } from '../core/wording/step
 import { sayLever } from '../core/wording/levers.ts'
 import { IMPERIAL, METRIC } from '../core/measure/units.ts'
 
-const build = (family: AnyFamily, params: unknown): Build => ({ id: 'b', name: 'b', family: family.id, params: params as Build['params'], wallId: 'w', offsetMm: 0, goods: [] })
+const build = (family: AnyFamily, params: unknown): Build => newBuild({ id: 'b', name: 'b', family: family.id, params: params as Build['params'], wallId: 'w' })
 const finite = (v: unknown): boolean => (typeof v === 'number' ? Number.isFinite(v) : v !== null && typeof v === 'object' ? Object.values(v).every(finite) : true)
 
 function read(family: AnyFamily, params: unknown, context: ShapeContext): BuildReading {
@@ -44,6 +44,18 @@ export function testFamily(family: AnyFamily) {
     it('is the same when shaped again', () => {
       const again = read(family, JSON.parse(JSON.stringify(example.params)), example.context)
       expect(again.shaped).toEqual(shaped)
+    })
+    it('stands mirrored, and on a floor that falls, as sound as straight', () => {
+      const fallUnder = () => ({ atOriginMm: 0, xMmPerM: 6, yMmPerM: 9 })
+      for (const [mirrored, context] of [[true, example.context], [false, { ...example.context, fallUnder }], [true, { ...example.context, fallUnder }]] as const) {
+        const r = readWith(family, { ...build(family, example.params), mirrored }, context)
+        if (!r.ok) throw new Error(JSON.stringify(r.problem))
+        expect(validateAssembly(r.reading.shaped.assembly)).toEqual([])
+        expect(inEquilibrium(r.reading.service)).toBe(true)
+        expect(r.reading.shaped.assembly.parts.length).toBe(shaped.assembly.parts.length)
+        if (!context.fallUnder) expect(r.reading.verdict.fails).toBe(reading.verdict.fails)
+        else expect(r.reading.shaped.assembly.shims.length + (r.reading.boxes.size > 0 ? [...r.reading.boxes.values()].filter((b) => b.min[2] < -1).length : 0)).toBeGreaterThan(0)
+      }
     })
     it('is in equilibrium', () => {
       expect(inEquilibrium(reading.service)).toBe(true)

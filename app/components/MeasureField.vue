@@ -1,5 +1,6 @@
 <script setup lang="ts">
 import { computed, ref, useId, watch } from 'vue'
+import { angleText, parseAngle } from '../../core/measure/angle.ts'
 import { lengthForField } from '../../core/measure/format.ts'
 import { parseLength } from '../../core/measure/parse-length.ts'
 import { parseMass } from '../../core/measure/parse-mass.ts'
@@ -9,7 +10,7 @@ import { useReadings } from '../stores/readings.ts'
 
 /** A length, mass or count that is typed, stepped or taken back; a value that cannot be used stays here with its reason. */
 const props = withDefaults(
-  defineProps<{ label: string; value: number | null; min?: number; max?: number; quantity?: 'length' | 'mass' | 'count'; optional?: boolean; hideLabel?: boolean; error?: string }>(),
+  defineProps<{ label: string; value: number | null; min?: number; max?: number; quantity?: 'length' | 'mass' | 'count' | 'angle'; optional?: boolean; hideLabel?: boolean; error?: string }>(),
   { min: 0, max: 1e6, quantity: 'length', error: '' },
 )
 const emit = defineEmits<{ change: [value: number | null, stepped: boolean] }>()
@@ -21,9 +22,10 @@ const shown = computed(() => {
   if (props.value === null) return ''
   if (props.quantity === 'length') return lengthForField(props.value, readings.units)
   if (props.quantity === 'count') return String(props.value)
+  if (props.quantity === 'angle') return angleText(props.value)
   return String(Math.round((readings.units.system === 'imperial' ? props.value / KG_PER_LB : props.value) * 100) / 100)
 })
-const unit = computed(() => (props.quantity === 'count' ? '' : props.quantity === 'mass' ? (readings.units.system === 'imperial' ? 'lb' : 'kg') : readings.units.system === 'imperial' ? 'in' : 'mm'))
+const unit = computed(() => (props.quantity === 'count' ? '' : props.quantity === 'angle' ? '°' : props.quantity === 'mass' ? (readings.units.system === 'imperial' ? 'lb' : 'kg') : readings.units.system === 'imperial' ? 'in' : 'mm'))
 const text = ref(shown.value)
 watch(shown, (s) => {
   text.value = s
@@ -33,6 +35,7 @@ watch(shown, (s) => {
 function range(value: number): string {
   const { say } = readings
   if (props.quantity === 'count') return value < props.min || value > props.max ? sayProblem({ code: 'count-range', data: { min: props.min, max: props.max } }, say) : ''
+  if (props.quantity === 'angle') return value < props.min || value > props.max ? `From ${angleText(props.min)}° to ${angleText(props.max)}°.` : ''
   if (props.quantity === 'mass') return value > props.max ? `At most ${say.mass(props.max)}.` : value < props.min ? `At least ${say.mass(props.min)}.` : ''
   if (value < props.min - 1e-6) return sayProblem({ code: 'too-small', data: { minMm: props.min } }, say)
   return value > props.max + 1e-6 ? sayProblem({ code: 'too-large', data: { maxMm: props.max } }, say) : ''
@@ -47,6 +50,7 @@ function commit() {
   const read =
     props.quantity === 'length' ? parseLength(text.value, system)
     : props.quantity === 'mass' ? parseMass(text.value, system)
+    : props.quantity === 'angle' ? parseAngle(text.value)
     : /^\s*\d{1,6}\s*$/.test(text.value) ? { ok: true as const, value: Number(text.value) }
     : { ok: false as const, problem: { code: text.value.trim() === '' ? 'count-range' : 'not-whole', data: { text: text.value, min: props.min, max: props.max } } }
   if (!read.ok) return (problem.value = sayProblem(read.problem, readings.say))
@@ -55,7 +59,7 @@ function commit() {
 }
 function step(by: number) {
   if (props.value === null) return
-  const size = props.quantity === 'length' ? stepMm(readings.units) : props.quantity === 'mass' && readings.units.system === 'imperial' ? KG_PER_LB : 1
+  const size = props.quantity === 'angle' ? Math.PI / 1800 : props.quantity === 'length' ? stepMm(readings.units) : props.quantity === 'mass' && readings.units.system === 'imperial' ? KG_PER_LB : 1
   const next = props.value + by * size
   if (range(next) === '') emit('change', next, true)
 }

@@ -1,6 +1,7 @@
 import Dexie, { type EntityTable } from 'dexie'
 import type { Patch } from 'immer'
-import type { Project } from '../../core/project/project.ts'
+import { migrate } from '../../core/project/migrate.ts'
+import { PROJECT_VERSION, type Project } from '../../core/project/project.ts'
 
 /** A stored project. `rev` grows with every save: two tabs never overwrite each other unseen. */
 export interface StoredProject {
@@ -32,6 +33,13 @@ export class LoftDb extends Dexie {
   constructor(name = 'tack-loft') {
     super(name)
     this.version(1).stores({ projects: 'id, touchedAt, binnedAt', history: 'id', marks: 'key' })
+    // Documents of version 1 are brought up to date where they lie; the schema stays.
+    this.version(2).upgrade((tx) =>
+      tx.table<StoredProject>('projects').toCollection().modify((p) => {
+        const raw = p.doc as unknown as Record<string, unknown>
+        if (typeof raw.version === 'number' && raw.version < PROJECT_VERSION) p.doc = migrate(raw, raw.version) as unknown as Project
+      }),
+    )
   }
 }
 

@@ -84,15 +84,16 @@ export async function importProject(text: string, newId: () => string): Promise<
 export async function firstVisit(): Promise<void> {
   if (await db.marks.get('visited')) return
   const start = await fetch('/api/start').then((r) => r.json() as Promise<{ start: string }>).catch(() => ({ start: 'demo' }))
-  if (start.start !== 'empty' && (await db.projects.count()) === 0) await addDemo()
+  if (start.start !== 'empty' && (await db.projects.count()) === 0) await addDemos(() => `demo-${crypto.randomUUID().slice(0, 8)}`)
   await db.marks.put({ key: 'visited', value: now() })
 }
 
-export async function addDemo(newId?: string): Promise<string> {
-  const demo = (await import('../../demo/beekeeper.tackloft.json')).default
-  const read = readProject(JSON.stringify(demo))
-  if (!read.ok) throw new Error('The demo project does not read.')
-  const doc = newId ? { ...read.project, id: newId } : read.project
-  await addProject(doc)
-  return doc.id
+/** The demo projects, laid on the shelf; where one lies already under its own id, a copy beside it. */
+export async function addDemos(newId: () => string): Promise<void> {
+  for (const load of [() => import('../../demo/potter.tackloft.json'), () => import('../../demo/beekeeper.tackloft.json')]) {
+    const read = readProject(JSON.stringify((await load()).default))
+    if (!read.ok) throw new Error('A demo project does not read.')
+    const taken = await db.projects.get(read.project.id)
+    await addProject(taken ? { ...read.project, id: newId() } : read.project)
+  }
 }

@@ -143,6 +143,18 @@ export const subassembly = z.object({
 })
 export type Subassembly = z.infer<typeof subassembly>
 
+/** A wedge or pad that brings something level on a floor that falls. */
+export const shim = z.object({ id, part: id, at: vec3, heightMm: z.number().min(0) })
+export type Shim = z.infer<typeof shim>
+
+/** What moves when the build is used: leaves and lids about a line, drawers and sliding doors along one. */
+export const motion = z.discriminatedUnion('kind', [
+  /** From where the parts are (shut) about an axis by an angle, right-handed about `axis` in the build's own numbers. */
+  z.object({ id, kind: z.literal('swing'), parts: z.array(id).min(1), at: vec3, axis: vec3, byRad: z.number() }),
+  z.object({ id, kind: z.literal('slide'), parts: z.array(id).min(1), by: vec3 }),
+])
+export type Motion = z.infer<typeof motion>
+
 /** A mark on the story stick. */
 export const stickMark = z.object({ zMm: z.number(), code: z.string(), level: z.int(), parts: z.array(id) })
 export type StickMark = z.infer<typeof stickMark>
@@ -155,5 +167,7 @@ export const assembly = z.object({
   anchors: z.array(anchor),
   subassemblies: z.array(subassembly),
   stick: z.array(stickMark),
+  shims: z.array(shim),
+  motions: z.array(motion),
 })
 export type Assembly = z.infer<typeof assembly>

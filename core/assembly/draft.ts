@@ -44,7 +44,7 @@ const TOUCH_MM = 0.5
  * A joint or support between parts that do not touch throws: a mistake of the family, never of a person.
  */
 export function draft(system: UnitSystem) {
-  const a: Assembly = { parts: [], joints: [], bays: [], supports: [], anchors: [], subassemblies: [], stick: [] }
+  const a: Assembly = { parts: [], joints: [], bays: [], supports: [], anchors: [], subassemblies: [], stick: [], shims: [], motions: [] }
   const byId = new Map<string, Part>()
   const boxes = new Map<string, Box>()
   const put = (p: Part): Part => {
@@ -143,6 +143,9 @@ export function draft(system: UnitSystem) {
     },
     sub(s: Subassembly) {
       a.subassemblies.push(s)
+    },
+    shim(part: string, at: Vec3, heightMm: number) {
+      a.shims.push({ id: `w${a.shims.length + 1}`, part, at, heightMm })
     },
     mark(zMm: number, code: string, level: number, parts: string[]) {
       a.stick.push({ zMm, code, level, parts })

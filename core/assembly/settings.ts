@@ -23,6 +23,8 @@ export const settings = z.object({
   grade: z.enum(GRADES.map((g) => g.id) as [string, ...string[]]),
   /** Span over this is how far a shelf may sag in the long term. */
   sagRatio: z.int().min(100).max(1000),
+  /** Height of the person who uses it: what is in reach follows from it. */
+  personMm: lengthMm(1200, 2200),
   /** Most one person should lift. */
   onePersonKg: z.number().min(1).max(60),
   /** Height over depth beyond which a freestanding build is called slender. */
@@ -44,6 +46,6 @@ export function startingSettings(system: UnitSystem): Settings {
     system, yard: system, fraction: 16, currency: imperial ? 'USD' : 'EUR',
     kerfMm: imperial ? inches(1 / 8) : 3, squaringTrimMm: imperial ? inches(1 / 4) : 6, sheetTrimMm: 0,
     method: imperial ? 'asd' : 'ec5', moisture: 'unheated', grade: imperial ? 'spf-no2' : 'c16',
-    sagRatio: 240, onePersonKg: 23, slenderness: 4, anchorRatedN: null,
+    sagRatio: 240, personMm: 1700, onePersonKg: 23, slenderness: 4, anchorRatedN: null,
   }
 }

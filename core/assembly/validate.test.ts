@@ -24,7 +24,7 @@ describe('the assembly validator finds', () => {
     ['parts that should meet and do not', 'apart', (a) => (a.parts.find((p) => p.id === 'cross-0-0-1')!.at.centre[2] += 400)],
     ['a part that rests on nothing', 'rests-on-nothing', (a) => (a.supports = a.supports.filter((s) => !('part' in s.from && s.from.part === 'cross-0-0-0')))],
     ['loads in a circle', 'circle', (a) => a.supports.push({ ...a.supports[0], id: 'x', from: { part: 'post-0-0-rear' }, on: { kind: 'part', part: 'rail-0-0-rear' } })],
-    ['a part below the floor', 'below-floor', (a) => (a.parts.find((p) => p.role === 'post')!.at.centre[2] -= 200)],
+    ['a part below the floor', 'below-floor', (a) => (a.parts.find((p) => p.role === 'cross')!.at.centre[2] -= 2000)],
     ['axes that are not square', 'not-square', (a) => (a.parts[0].at.along = [0.5, 0, 0.5])],
     ['a screw nobody sells', 'no-fastener', (a) => (a.joints[0].fasteners[0].fastener = 'nail')],
     ['a part of no sub-assembly', 'in-no-subassembly', (a) => (a.subassemblies = a.subassemblies.slice(1))],

@@ -48,7 +48,7 @@ export function validateAssembly(a: Assembly): Fault[] {
 
   const parts = new Map<string, Part>()
   const seen = new Set<string>()
-  for (const x of [...a.parts, ...a.joints, ...a.bays, ...a.supports, ...a.anchors, ...a.subassemblies]) {
+  for (const x of [...a.parts, ...a.joints, ...a.bays, ...a.supports, ...a.anchors, ...a.subassemblies, ...a.shims, ...a.motions]) {
     if (seen.has(x.id)) say('id-twice', [x.id])
     seen.add(x.id)
   }
@@ -61,8 +61,10 @@ export function validateAssembly(a: Assembly): Fault[] {
     if (Math.abs(norm(p.at.along) - 1) > 1e-6 || Math.abs(norm(p.at.across) - 1) > 1e-6 || Math.abs(dot(p.at.along, p.at.across)) > 1e-6)
       say('not-square', [p.id])
     if (stockFault(p)) say('no-stock', [p.id])
-    if (boxes.get(p.id)!.min[2] < -PENETRATION_MM) say('below-floor', [p.id], -boxes.get(p.id)!.min[2])
   }
+  // On a floor that falls, feet reach below the level line; nothing else may.
+  const feet = new Set(a.supports.filter((s) => s.on.kind === 'floor' && 'part' in s.from).map((s) => (s.from as { part: string }).part))
+  for (const [partId, b] of boxes) if (b.min[2] < -PENETRATION_MM && !feet.has(partId)) say('below-floor', [partId], -b.min[2])
   const known = (ids: string[], owner: string) => {
     const missing = ids.filter((i) => !parts.has(i))
     if (missing.length > 0) say('no-such-part', [owner, ...missing])

@@ -28,7 +28,7 @@ export interface Working {
 }
 
 /** Which links of the chain from goods to ground a check belongs to. */
-export type Link = 'goods' | 'shelf' | 'rail' | 'post' | 'ground' | 'whole' | 'handling'
+export type Link = 'goods' | 'shelf' | 'rail' | 'post' | 'ground' | 'whole' | 'room' | 'handling'
 
 export interface CheckResult {
   /** Stable while the build keeps its shape: check and subject. */

@@ -5,14 +5,14 @@ import { findFamily } from '../families/registry.ts'
 import { newGoods } from '../goods/goods.ts'
 import { inches } from '../measure/units.ts'
 import { readWith, type BuildReading } from '../project/read-build.ts'
-import type { Build } from '../project/project.ts'
+import { newBuild, type Build } from '../project/project.ts'
 import { expectNear } from '../../test-support/near.ts'
 import { beamCurve } from '../mechanics/beam.ts'
 import { verdict } from './verdict.ts'
 
 function read(id: string, params: object, ctx: ShapeContext): BuildReading {
   const family = findFamily(id)!
-  const build: Build = { id: 'b', name: 'b', family: id, params: { ...(family.start(ctx) as object), ...params } as Build['params'], wallId: 'w', offsetMm: 0, goods: [] }
+  const build = newBuild({ id: 'b', name: 'b', family: id, params: { ...(family.start(ctx) as object), ...params } as Build['params'], wallId: 'w' })
   const r = readWith(family, build, ctx)
   if (!r.ok) throw new Error(JSON.stringify(r.problem))
   return r.reading

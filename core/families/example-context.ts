@@ -2,7 +2,7 @@ import { startingSettings } from '../assembly/settings.ts'
 import { CONTAINERS, type GoodsKind } from '../catalogue/containers.ts'
 import { newGoods, type Goods } from '../goods/goods.ts'
 import type { UnitSystem } from '../measure/units.ts'
-import { freeSpace, type Room, type Wall } from '../room/room.ts'
+import { freeSpace, plainCeiling, type Room, type Wall } from '../room/room.ts'
 import { boardsOf } from './boards-of.ts'
 import { startingPrices } from '../catalogue/prices.ts'
 import type { ShapeContext } from './family.ts'
@@ -17,9 +17,9 @@ export function exampleGoods(system: UnitSystem, kind: GoodsKind, count: number)
 export function exampleContext(system: UnitSystem, goods: ShapeContext['goods'], wallMm = 6096): ShapeContext {
   const wall: Wall = {
     id: 'w', name: 'Wall', lengthMm: wallMm, heightMm: 2440, depthMm: 1200,
-    construction: { kind: 'studs', spacingMm: 406.4, firstMm: 380, studMm: 38, lined: true },
+    construction: { kind: 'studs', spacingMm: 406.4, firstMm: 380, studMm: 38, lined: true, liningMm: 12.7, found: [] }, cornerRad: null,
   }
-  const room: Room = { name: '', walls: [wall], ceiling: { heightMm: 2440 }, floor: { kind: 'slab' } }
+  const room: Room = { name: '', walls: [wall], closed: false, diagonals: [], ceiling: plainCeiling(2440), floor: { kind: 'slab', points: [] }, features: [] }
   const settings = startingSettings(system)
   return { goods, space: freeSpace(room, wall, 0), settings, boards: boardsOf(startingPrices(system), system) }
 }

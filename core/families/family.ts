@@ -4,7 +4,7 @@ import type { Settings } from '../assembly/settings.ts'
 import type { Goods } from '../goods/goods.ts'
 import type { Result } from '../measure/result.ts'
 import type { Rounded } from '../measure/rounding.ts'
-import type { FreeSpace } from '../room/room.ts'
+import type { FloorFall, FreeSpace } from '../room/room.ts'
 import type { Step } from '../steps/step.ts'
 
 /** What a family shapes to: the goods this build is to hold, the space, and what a yard sells. */
@@ -14,6 +14,8 @@ export interface ShapeContext {
   settings: Settings
   /** Lengths a board is sold in, mm, and what each costs, minor units. */
   boards(section: string, treated: boolean): { lengthMm: number; minor: number }[]
+  /** Fall of the floor under a footprint of this size where the build stands; absent where the floor is level or not measured. */
+  fallUnder?(wideMm: number, deepMm: number): FloorFall
 }
 
 /** One term of why a dimension has its value: `times` × `mm`, taken off when negative. */

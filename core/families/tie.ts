@@ -5,8 +5,6 @@ import type { FreeSpace } from '../room/room.ts'
 
 /** A wall without studs is tied to every this far, mm: product decision, about the spacing of studs. */
 const MASONRY_SPACING = 800
-/** Wall lining in front of studs, mm: half an inch of board. */
-const LINING = 12.7
 /** Thread wanted in a stud behind the lining, mm. */
 const STUD_EMBED = 32
 
@@ -25,7 +23,7 @@ export function tieToWall(d: Draft, part: string, space: FreeSpace, system: Unit
       : c.kind === 'thin'
         ? []
         : places(b.min[0], b.max[0])
-  const through = (b.max[1] - b.min[1] > 40 ? 3 : b.max[1] - b.min[1]) + (c.kind === 'studs' && c.lined ? LINING : 0)
+  const through = (b.max[1] - b.min[1] > 40 ? 3 : b.max[1] - b.min[1]) + (c.kind === 'studs' && c.lined ? c.liningMm : 0)
   const screw = screwFor((through + STUD_EMBED) / 1.95, 200, system)
   for (const x of spots)
     d.anchor({

@@ -10,7 +10,31 @@ const STEPS: ((raw: Raw) => Raw)[] = [
     progress: raw.progress ?? { steps: [], cuts: [], bought: [], measured: {} },
     answered: raw.answered ?? [],
   }),
+  // Version 1 knew one wall at a time: no corners, diagonals, things in the room or falls of the floor, and builds stood straight at a wall.
+  (raw) => ({
+    ...raw, version: 2,
+    settings: { personMm: 1700, ...object(raw.settings) },
+    room: roomOfVersion1(object(raw.room)),
+    builds: list(raw.builds).map((b) => ({ outMm: 0, turn: 0, mirrored: false, ...object(b) })),
+  }),
 ]
+
+const object = (v: unknown): Raw => (v !== null && typeof v === 'object' ? (v as Raw) : {})
+const list = (v: unknown): unknown[] => (Array.isArray(v) ? v : [])
+
+function roomOfVersion1(room: Raw): Raw {
+  const ceiling = object(room.ceiling)
+  return {
+    closed: false, diagonals: [], features: [], ...room,
+    ceiling: { kind: 'unknown', alongWallId: null, spacingMm: 406.4, firstMm: 406.4, allowanceKnM2: null, finished: true, fireSeparation: false, slope: null, ...ceiling },
+    floor: { points: [], ...object(room.floor) },
+    walls: list(room.walls).map((w) => {
+      const wall = object(w)
+      const c = object(wall.construction)
+      return { cornerRad: null, ...wall, construction: c.kind === 'studs' ? { liningMm: 12.7, found: [], ...c } : wall.construction }
+    }),
+  }
+}
 
 /** Brings an older file up to the present version; what it does not know stays as it was and is judged by the schema. */
 export const migrate = (raw: Raw, version: number): Raw => STEPS.slice(version).reduce((r, step) => step(r), raw)

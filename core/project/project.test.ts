@@ -14,12 +14,17 @@ import { planBoardsGreedy } from '../cutting/boards-greedy.ts'
 import { planSheetsGreedy } from '../cutting/sheets-greedy.ts'
 import { readProject, writeProject } from './file.ts'
 import { planFile, planProject } from './plan-file.ts'
-import { newProject, projectSchema, type Build, type Project } from './project.ts'
+import { newBuild, newProject, PROJECT_VERSION, projectSchema, type Build, type Project } from './project.ts'
 import { nextOffset, propose, withoutHome } from './proposals.ts'
 import { contextOf, priceBook, readBuild, readBuilds, readingsOf } from './read-build.ts'
 import { remedies } from './remedies.ts'
+import { readRoom, writeRoom } from './room-file.ts'
+import { newFeature } from '../room/features.ts'
+import { closing, cornerReadings } from '../room/outline.ts'
+import { degrees } from '../measure/angle.ts'
+import { sayCheck } from '../wording/checks.ts'
 
-const demos = readdirSync('demo').filter((f) => f.endsWith('.json'))
+const demos = readdirSync('demo').filter((f) => f.endsWith('.tackloft.json'))
 const load = (file: string): Project => {
   const r = readProject(readFileSync(`demo/${file}`, 'utf8'))
   if (!r.ok) throw new Error(JSON.stringify(r.problems))
@@ -29,7 +34,7 @@ const fresh = () => newProject('p1', 'Garage', 'imperial', '2026-01-01T00:00:00.
 function withRack(count: number, massKg: number, params: object = {}, kind: 'pail' | 'tote' = 'pail', family = 'post-rack'): Project {
   const p = fresh()
   p.goods = [{ ...exampleGoods('imperial', kind, count).item, massKg }]
-  const build: Build = { id: 'b1', name: 'Rack', family, params: {}, wallId: 'wall-1', offsetMm: 0, goods: [{ goodsId: p.goods[0].id, count }] }
+  const build: Build = newBuild({ id: 'b1', name: 'Rack', family, params: {}, wallId: 'wall-1', goods: [{ goodsId: p.goods[0].id, count }] })
   build.params = { ...(findFamily(family)!.start(contextOf(p, build)!) as object), ...params } as Build['params']
   p.builds = [build]
   return p
@@ -83,7 +88,7 @@ describe('project file', () => {
   })
   it('migrates the oldest version', () => {
     const { prices: _p, progress: _g, answered: _a, ...old } = load(demos[0])
-    expect(readProject(JSON.stringify({ ...old, version: 0 }))).toMatchObject({ ok: true, migratedFrom: 0, project: { version: 1, progress: { steps: [] } } })
+    expect(readProject(JSON.stringify({ ...old, version: 0 }))).toMatchObject({ ok: true, migratedFrom: 0, project: { version: PROJECT_VERSION, progress: { steps: [] } } })
   })
   it('has the schemas in the documentation as they are', () => {
     for (const [name, schema] of [['project', projectSchema], ['plan', planFile]] as const)
@@ -171,5 +176,89 @@ describe('take-off', () => {
     const dearer = purchases(planCuts(lines, p.settings, priceBook(p)), [], priceBook(p))
     expect(dearer.totalMinor).toBeGreaterThanOrEqual(bill.totalMinor)
     expect(purchases(planCuts(lines, p.settings, priceBook(p)), [{ fastener: 'ghost', label: 'g', count: 3, boxes: 1 }], priceBook(p)).unpriced).toBe(1)
+  })
+})
+
+describe('a room by itself', () => {
+  it('goes out and comes in the same, also out of a project file', () => {
+    const p = load(demos[0])
+    expect(readRoom(writeRoom(p.room))).toEqual({ ok: true, room: p.room })
+    expect(readRoom(writeProject(p))).toEqual({ ok: true, room: p.room })
+  })
+  it('the sample is L-shaped with a corner of 88.7°, and closes', () => {
+    const r = readRoom(readFileSync('demo/l-shaped.tackloft-room.json', 'utf8'))
+    if (!r.ok) throw new Error(JSON.stringify(r.problems))
+    const corners = cornerReadings(r.room).map((c) => degrees(c.rad))
+    expect(corners[0]).toBeCloseTo(88.7, 1)
+    expect(corners[3]).toBeCloseTo(270, 0)
+    expect(closing(r.room)).toMatchObject({ by: 'diagonals', suspect: null })
+  })
+  it('is refused with the field that is wrong', () => {
+    expect(readRoom('{"format":"else"}')).toMatchObject({ ok: false, problems: [{ code: 'file-not-room' }] })
+    const bent = JSON.parse(writeRoom(load(demos[0]).room))
+    bent.room.walls[0].lengthMm = -4
+    expect(readRoom(JSON.stringify(bent))).toMatchObject({ ok: false, problems: [{ code: 'file-field', field: 'room.walls.0.lengthMm' }] })
+    expect(readRoom(JSON.stringify({ ...bent, version: 99 }))).toMatchObject({ ok: false, problems: [{ code: 'file-newer' }] })
+  })
+})
+
+describe('builds in their room', () => {
+  const say = sayIn(METRIC)
+  const inRoom = (change: (p: Project) => void) => {
+    const p = withRack(8, 10)
+    change(p)
+    const [o] = readBuilds(p)
+    if (!o.ok) throw new Error(JSON.stringify(o.problem))
+    return { p, r: o.reading, fails: o.reading.checks.filter((c) => c.state === 'fails') }
+  }
+  it('a tank in its place is named with place, amount and the smallest move, and that move is the first remedy', () => {
+    const { p, r, fails } = inRoom((x) => {
+      x.room.features = [newFeature({ id: 'heater', kind: 'water-heater', wallId: 'wall-1', atMm: 600, name: 'old tank' })]
+    })
+    const hit = fails.find((c) => c.check === 'clearance')!
+    expect(sayCheck(hit, say)).toMatch(/water heater "old tank" by \d+ mm, at \d+ mm from the left end of North wall.*Moving it \d+ mm to the right clears it/)
+    const [first] = remedies(p, p.builds[0], hit.id)
+    expect(first.changes[0].code).toBe('move')
+    const after = readBuilds({ ...p, builds: [first.build] })[0]
+    expect(after.ok && after.reading.checks.filter((c) => c.check === 'clearance' && c.state === 'fails')).toEqual([])
+    expect(r.verdict.state).toBe('fails')
+  })
+  it('two builds in one place meet; side by side they do not', () => {
+    const two = (offsetMm: number) => inRoom((x) => {
+      x.builds[0].params = { ...x.builds[0].params, lengthMm: 2432 }
+      x.builds.push({ ...x.builds[0], id: 'b2', name: 'Second', offsetMm })
+    }).fails.filter((c) => c.check === 'clearance').length
+    expect(two(1000)).toBe(1)
+    expect(two(3000)).toBe(0)
+  })
+  it('totes need the way out: a car in front of them is in it', () => {
+    const p = withRack(4, 10, {}, 'tote', 'tote-rack')
+    p.room.features = [newFeature({ id: 'car', kind: 'car', wallId: 'wall-1', atMm: 0, outMm: 1400, wideMm: 1800, deepMm: 3000, clear: { leftMm: 0, rightMm: 0, frontMm: 0, aboveMm: 0, belowMm: 0 } })]
+    const [o] = readBuilds(p)
+    expect(o.ok && o.reading.checks.filter((c) => c.code === 'meets-way-out').length).toBe(1)
+  })
+  it('away from its wall nothing is tied to it, and a thin wall says so', () => {
+    const away = inRoom((x) => (x.builds[0].outMm = 600)).r
+    expect(away.shaped.assembly.anchors).toEqual([])
+    expect(away.checks.find((c) => c.check === 'fixing')).toMatchObject({ code: 'away-from-wall', state: 'not-applicable' })
+    const thin = inRoom((x) => (x.room.walls[0].construction = { kind: 'thin' })).r
+    expect(thin.checks.find((c) => c.check === 'fixing')).toMatchObject({ code: 'thin-wall' })
+  })
+  it('on a sloping slab legs differ, and heights are kept from the level line', () => {
+    const { r } = inRoom((x) => {
+      const points = [[0, 100], [6000, 100], [0, 1000], [6000, 1000]].map(([atMm, outMm]) => ({ wallId: 'wall-1', atMm, outMm, downMm: 1000 + 0.01 * atMm }))
+      x.room = { ...x.room, floor: { kind: 'slab', points } }
+    })
+    const posts = r.shaped.assembly.parts.filter((x) => x.role === 'post').map((x) => x.size.lengthMm)
+    expect(Math.max(...posts) - Math.min(...posts)).toBeGreaterThan(9)
+    const tops = r.shaped.assembly.parts.filter((x) => x.role === 'shelf').map((x) => x.at.centre[2])
+    expect(new Set(tops.map((z) => Math.round(z))).size).toBe(r.shaped.assembly.stick.length)
+  })
+  it('a heavy thing high up and a daily one out of reach are said', () => {
+    const { r } = inRoom((x) => {
+      x.goods[0] = { ...x.goods[0], massKg: 30 }
+      x.builds[0].params = { ...x.builds[0].params, topMm: [1600] }
+    })
+    expect(r.checks.find((c) => c.code === 'heavy-over-shoulder')).toMatchObject({ state: 'fails' })
   })
 })

@@ -2,10 +2,10 @@ import { settings, startingSettings } from '../assembly/settings.ts'
 import { goodsItem } from '../goods/goods.ts'
 import { id, lengthMm, LONGEST_MM, words, z } from '../measure/schema.ts'
 import type { UnitSystem } from '../measure/units.ts'
-import { room } from '../room/room.ts'
+import { plainCeiling, room } from '../room/room.ts'
 
 /** Version of the project file; older ones are migrated, newer ones refused. */
-export const PROJECT_VERSION = 1
+export const PROJECT_VERSION = 2
 
 export const buildSchema = z.object({
   id,
@@ -16,10 +16,21 @@ export const buildSchema = z.object({
   wallId: id,
   /** From the left end of its wall to its left end. */
   offsetMm: lengthMm(0, LONGEST_MM),
+  /** From its wall to its near side. */
+  outMm: lengthMm(0, LONGEST_MM),
+  /** Quarter turns against the clock, seen from above as one faces its wall: 1 stands with its back to the left. */
+  turn: z.union([z.literal(0), z.literal(1), z.literal(2), z.literal(3)]),
+  /** Left is right. */
+  mirrored: z.boolean(),
   /** What it is to hold. */
   goods: z.array(z.object({ goodsId: id, count: z.int().min(1).max(2000) })).max(200),
 })
 export type Build = z.infer<typeof buildSchema>
+
+/** A build standing straight at the left end of its wall unless said otherwise. */
+export const newBuild = (given: Pick<Build, 'id' | 'family' | 'params' | 'wallId'> & Partial<Build>): Build => ({
+  name: '', offsetMm: 0, outMm: 0, turn: 0, mirrored: false, goods: [], ...given,
+})
 
 /** The saved document: kinds and parameters; all the rest is worked out again. */
 export const projectSchema = z.object({
@@ -55,10 +66,10 @@ export function newProject(projectId: string, name: string, system: UnitSystem, 
     settings: startingSettings(system),
     goods: [],
     room: {
-      name: '', ceiling: { heightMm }, floor: { kind: 'slab' },
+      name: '', closed: false, diagonals: [], ceiling: plainCeiling(heightMm), floor: { kind: 'slab', points: [] }, features: [],
       walls: [{
-        id: 'wall-1', name: 'North wall', lengthMm, heightMm, depthMm,
-        construction: { kind: 'studs', spacingMm: imperial ? 406.4 : 600, firstMm: imperial ? 381 : 600, studMm: 38.1, lined: true },
+        id: 'wall-1', name: 'North wall', lengthMm, heightMm, depthMm, cornerRad: null,
+        construction: { kind: 'studs', spacingMm: imperial ? 406.4 : 600, firstMm: imperial ? 381 : 600, studMm: 38.1, lined: true, liningMm: 12.7, found: [] },
       }],
     },
     builds: [], prices: {}, progress: { steps: [], cuts: [], bought: [], measured: {} }, answered: [],

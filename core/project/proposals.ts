@@ -1,6 +1,6 @@
 import { wholeBox } from '../assembly/part-box.ts'
 import { allFamilies } from '../families/registry.ts'
-import type { Build, Project } from './project.ts'
+import { newBuild, type Build, type Project } from './project.ts'
 import { procure } from './plan.ts'
 import { contextOf, priceBook, readBuilds, readingsOf, readWith } from './read-build.ts'
 import type { Verdict } from '../checks/verdict.ts'
@@ -38,7 +38,7 @@ export function propose(p: Project, wallId: string, offsetMm: number, goods: Bui
   const prices = priceBook(p)
   const wanted = goods.reduce((n, g) => n + g.count, 0)
   const byFamily = allFamilies().map((family) => {
-    const bare: Build = { id, name: '', family: family.id, params: {}, wallId, offsetMm, goods }
+    const bare = newBuild({ id, family: family.id, params: {}, wallId, offsetMm, goods })
     const ctx = contextOf(p, bare, prices)
     if (!ctx) return []
     return family.propose(ctx).flatMap((params): Proposal[] => {

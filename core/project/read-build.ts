@@ -1,5 +1,6 @@
 import { alike, labels, type Alike } from '../assembly/identical.ts'
-import { partBoxes, type PartBoxes } from '../assembly/part-box.ts'
+import { mirrorAssembly } from '../assembly/mirror.ts'
+import { partBoxes, wholeBox, type PartBoxes } from '../assembly/part-box.ts'
 import { partMassKg } from '../assembly/mass.ts'
 import { startingPrices, type PriceLine } from '../catalogue/prices.ts'
 import { CHECKS } from '../checks/all.ts'
@@ -11,12 +12,16 @@ import { findFamily } from '../families/registry.ts'
 import type { Goods } from '../goods/goods.ts'
 import { analyse } from '../loads/analyse.ts'
 import type { LoadPath } from '../loads/load-path.ts'
-import type { Problem } from '../measure/result.ts'
+import { good, type Problem, type Result } from '../measure/result.ts'
 import { METHODS } from '../mechanics/methods/all.ts'
-import { freeSpace, type FreeSpace } from '../room/room.ts'
+import { ceilingAt } from '../room/ceiling.ts'
+import { fallUnder, floorPlane, type FloorPlane } from '../room/floor.ts'
+import { onPlan, outline, type Outline } from '../room/outline.ts'
+import { freeSpace, LEVEL, type FreeSpace, type Room } from '../room/room.ts'
 import type { Step } from '../steps/step.ts'
 import { pieceLines, type PieceLine } from '../takeoff/pieces.ts'
 import type { Build, Project } from './project.ts'
+import { checksInRoom, surroundingsOf } from './room-checks.ts'
 
 /** Everything that is read from one build. */
 export interface BuildReading {
@@ -41,16 +46,63 @@ export type BuildOutcome = { ok: true; reading: BuildReading } | { ok: false; bu
 export const priceBook = (p: Pick<Project, 'prices' | 'settings'>): PriceLine[] =>
   startingPrices(p.settings.yard).map((l) => (l.key in p.prices ? { ...l, minor: p.prices[l.key] } : l))
 
-/** What a build is shaped to: its goods that are still kept, and its space up to the next build on the wall. */
-export function contextOf(p: Project, build: Build, prices = priceBook(p)): ShapeContext | null {
+/** The plan of a room and its floor: worked out once for a room and shared by all that stands in it. */
+export interface RoomPlan {
+  room: Room
+  outline: Outline
+  floor: FloorPlane | null
+}
+const plans = new WeakMap<Room, RoomPlan>()
+export function roomPlan(room: Room): RoomPlan {
+  const known = plans.get(room)
+  if (known) return known
+  const o = outline(room)
+  const plan: RoomPlan = { room, outline: o, floor: floorPlane(room, o) }
+  plans.set(room, plan)
+  return plan
+}
+
+/** Further out than this a build no longer stands at its wall, mm. */
+const AT_WALL_MM = 20
+
+/** Where the next build on the same wall begins; Infinity when there is none. */
+function nextOnWall(p: Project, build: Build): number {
+  const wall = p.room.walls.find((w) => w.id === build.wallId)
+  return Math.min(...p.builds.filter((b) => b.id !== build.id && b.wallId === build.wallId && b.offsetMm > build.offsetMm && b.outMm < (wall?.depthMm ?? 0)).map((b) => b.offsetMm))
+}
+
+/** The space a build has where it stands: along the wall and out from it, or turned; away from the wall nothing can be tied to it. */
+function spaceOf(p: Project, build: Build): FreeSpace | null {
   const wall = p.room.walls.find((w) => w.id === build.wallId)
   if (!wall) return null
-  const next = p.builds.filter((b) => b.id !== build.id && b.wallId === build.wallId && b.offsetMm > build.offsetMm).map((b) => b.offsetMm)
+  const space = freeSpace(p.room, wall, build.offsetMm, Math.min(nextOnWall(p, build), wall.lengthMm))
+  const { outline: o } = roomPlan(p.room)
+  const line = o.walls.find((w) => w.wall.id === wall.id)
+  const ceilingMm = line ? Math.min(...[0, wall.depthMm].map((out) => ceilingAt(p.room, o, onPlan(line, build.offsetMm, build.outMm + out)))) : space.ceilingMm
+  const away = build.turn !== 0 || build.outMm > AT_WALL_MM
+  const depthMm = Math.max(50, space.depthMm - build.outMm)
+  const turned = build.turn % 2 === 1
+  return {
+    ...space, ceilingMm, heightMm: Math.min(space.heightMm, ceilingMm),
+    lengthMm: turned ? Math.max(space.depthMm, space.lengthMm) : space.lengthMm, depthMm: turned ? Math.max(space.depthMm, 1200) : away ? Math.max(depthMm, 1200) : depthMm,
+    ...(away ? { construction: { kind: 'thin' as const }, studsMm: [] } : {}),
+  }
+}
+
+/** What a build is shaped to: its goods that are still kept, and its space up to the next build on the wall. */
+export function contextOf(p: Project, build: Build, prices = priceBook(p)): ShapeContext | null {
+  const space = spaceOf(p, build)
+  if (!space) return null
   const goods = build.goods.flatMap(({ goodsId, count }) => {
     const item = p.goods.find((g) => g.id === goodsId && g.decision === 'keep')
     return item ? [{ item, count: Math.min(count, item.count) }] : []
   })
-  return { goods, space: freeSpace(p.room, wall, build.offsetMm, Math.min(...next, wall.lengthMm)), settings: p.settings, boards: boardsOf(prices, p.settings.yard) }
+  const { outline: o, floor } = roomPlan(p.room)
+  const line = o.walls.find((w) => w.wall.id === build.wallId)
+  return {
+    goods, space, settings: p.settings, boards: boardsOf(prices, p.settings.yard),
+    ...(floor && line && build.turn === 0 ? { fallUnder: (wide: number, deep: number) => fallUnder(floor, line, { alongMm: build.offsetMm, outMm: build.outMm }, wide, deep) } : {}),
+  }
 }
 
 /** Reads one build: shape, load path, checks, parts and steps. Pure and quick: called on every change. */
@@ -62,8 +114,26 @@ export function readBuild(p: Project, build: Build, firstLetter = 0, prices = pr
   return readWith(family, build, ctx, firstLetter)
 }
 
+/** A build as it stands: its feet follow the floor, and mirrored it meets the studs that are really behind it. Its size does not depend on either. */
+function shapeInPlace(family: AnyFamily, build: Build, ctx: ShapeContext): Result<Shaped> {
+  const first = family.shape(build.params, ctx)
+  if (!first.ok || (!build.mirrored && !ctx.fallUnder)) return first
+  const { max } = wholeBox(partBoxes(first.value.assembly))
+  const fall = ctx.fallUnder?.(max[0], max[1]) ?? LEVEL
+  const space: FreeSpace = {
+    ...ctx.space,
+    studsMm: build.mirrored ? ctx.space.studsMm.map((x) => max[0] - x).filter((x) => x >= 0).sort((a, b) => a - b) : ctx.space.studsMm,
+    floorFall: build.mirrored ? { atOriginMm: fall.atOriginMm + (fall.xMmPerM * max[0]) / 1000, xMmPerM: -fall.xMmPerM, yMmPerM: fall.yMmPerM } : fall,
+  }
+  const shaped = family.shape(build.params, { ...ctx, space })
+  if (!shaped.ok || !build.mirrored) return shaped
+  // What is dragged along the wall runs the other way.
+  const dims = shaped.value.dims.map((d) => (d.drag?.axis === 'x' ? { ...d, drag: { ...d.drag, sign: -d.drag.sign as 1 | -1 } } : d))
+  return good({ ...shaped.value, dims, assembly: mirrorAssembly(shaped.value.assembly, max[0]) })
+}
+
 export function readWith(family: AnyFamily, build: Build, ctx: ShapeContext, firstLetter = 0): BuildOutcome {
-  const shaped = family.shape(build.params, ctx)
+  const shaped = shapeInPlace(family, build, ctx)
   if (!shaped.ok) return { ok: false, build, problem: shaped.problem }
   const { assembly } = shaped.value
   const method = METHODS[ctx.settings.method]
@@ -87,14 +157,32 @@ export function readWith(family: AnyFamily, build: Build, ctx: ShapeContext, fir
   }
 }
 
-/** Reads all builds, letters running on from one to the next. */
-export function readBuilds(p: Project): BuildOutcome[] {
+/** Readings of builds that did not change since, by build. */
+export type KeptReadings = Map<string, { key: unknown[]; outcome: BuildOutcome }>
+
+/** Reads all builds by themselves, letters running on from one to the next. */
+export function readAlone(p: Project, kept?: KeptReadings): BuildOutcome[] {
   let letters = 0
   const prices = priceBook(p)
   return p.builds.map((b) => {
-    const outcome = readBuild(p, b, letters, prices)
+    // All that one build's reading depends on; the document is immutable, so the same object is the same value.
+    const key: unknown[] = [b, p.goods, p.room, p.settings, p.prices, letters, nextOnWall(p, b)]
+    const known = kept?.get(b.id)
+    const outcome = known && key.every((k, i) => k === known.key[i]) ? known.outcome : readBuild(p, b, letters, prices)
+    kept?.set(b.id, { key, outcome })
     if (outcome.ok) letters += outcome.reading.groups.length
     return outcome
+  })
+}
+
+/** Reads all builds, each by itself and then in the room with the others. */
+export function readBuilds(p: Project, kept?: KeptReadings): BuildOutcome[] {
+  const alone = readAlone(p, kept)
+  const round = surroundingsOf(p, roomPlan(p.room).outline, readingsOf(alone))
+  return alone.map((o) => {
+    if (!o.ok) return o
+    const checks = [...o.reading.checks, ...checksInRoom(round, o.reading)]
+    return { ok: true, reading: { ...o.reading, checks, verdict: verdict(checks) } }
   })
 }
 

@@ -3,7 +3,8 @@ import type { Lever } from '../families/family.ts'
 import { findFamily } from '../families/registry.ts'
 import type { Build, Project } from './project.ts'
 import { procure } from './plan.ts'
-import { contextOf, readWith, type BuildReading } from './read-build.ts'
+import { contextOf, readAlone, readingsOf, readWith, roomPlan, type BuildReading } from './read-build.ts'
+import { checksInRoom, surroundingsOf } from './room-checks.ts'
 
 /** A change after which a failing link holds, and what it costs. */
 export interface Remedy {
@@ -25,7 +26,7 @@ export interface RemedyOptions {
 
 const isTrouble = (r: CheckResult) => r.state === 'fails' || r.state === 'unknown'
 const housed = (r: BuildReading) => r.shaped.assembly.bays.reduce((n, b) => n + b.items.length, 0)
-const fails = (r: BuildReading) => r.checks.filter(isTrouble).length
+const troubles = (checks: readonly CheckResult[]) => checks.filter(isTrouble).length
 
 /**
  * Searches a family's levers, one change and then two, for what makes a troubled check hold without breaking another that held.
@@ -38,31 +39,42 @@ export function remedies(p: Project, build: Build, checkId: string, o: RemedyOpt
   if (!family || !ctx) return []
   const base = readWith(family, build, ctx)
   if (!base.ok) return []
-  const target = base.reading.checks.find((c) => c.id === checkId)
+  const round = surroundingsOf(p, roomPlan(p.room).outline, readingsOf(readAlone(p)))
+  const inRoom = checksInRoom(round, base.reading)
+  const target = [...base.reading.checks, ...inRoom].find((c) => c.id === checkId)
   if (!target || !isTrouble(target)) return []
   const kind = target.check
   const minor = (r: BuildReading) => procure(p, [r]).bill.totalMinor
-  const before = { minor: minor(base.reading), kg: base.reading.massKg, housed: housed(base.reading), fails: fails(base.reading) }
+  const before = { minor: minor(base.reading), kg: base.reading.massKg, housed: housed(base.reading), fails: troubles(base.reading.checks), roomFails: troubles(inRoom) }
   let left = o.budget ?? 160
   const found: Remedy[] = []
 
   const tryBuild = (changed: Build, changes: Remedy['changes']): Remedy | null => {
     if (left-- <= 0) return null
-    const c = changed.goods === build.goods ? ctx : contextOf(p, changed)
+    const same = changed.goods === build.goods && changed.offsetMm === build.offsetMm && changed.outMm === build.outMm
+    const c = same ? ctx : contextOf(p, changed)
     const r = c && readWith(family, changed, c)
     if (!r?.ok) return null
     // Letters move when parts change: the whole kind of check must come clean, or at least this one without new trouble elsewhere.
-    const sameKind = r.reading.checks.filter((x) => x.check === kind && isTrouble(x))
-    const cured = sameKind.length === 0 || (fails(r.reading) < before.fails && !sameKind.some((x) => x.code === target.code && x.data.role === target.data.role))
-    if (!cured || fails(r.reading) >= before.fails) return null
+    const roomOf = () => checksInRoom(round, r.reading)
+    const isRoom = inRoom.includes(target)
+    const checks = isRoom ? roomOf() : r.reading.checks
+    const [now, was] = [troubles(checks), isRoom ? before.roomFails : before.fails]
+    const sameKind = checks.filter((x) => x.check === kind && isTrouble(x))
+    const cured = sameKind.length === 0 || (now < was && !sameKind.some((x) => x.code === target.code && x.data.role === target.data.role))
+    if (!cured || now >= was) return null
+    // What it costs elsewhere: nothing that held by itself or in the room may fail for it.
+    const other = isRoom ? troubles(r.reading.checks) : troubles(roomOf())
+    if (other > (isRoom ? before.fails : before.roomFails)) return null
     return {
-      changes, build: changed, deltaMinor: minor(r.reading) - before.minor, deltaKg: r.reading.massKg - before.kg, deltaHoused: housed(r.reading) - before.housed, allHold: fails(r.reading) === 0,
+      changes, build: changed, deltaMinor: minor(r.reading) - before.minor, deltaKg: r.reading.massKg - before.kg, deltaHoused: housed(r.reading) - before.housed, allHold: now + other === 0,
     }
   }
   const keep = (r: Remedy | null) => r && found.push(r)
   const change = (l: Lever<unknown>) => ({ code: l.code, data: l.data ?? {} })
   const withParams = (l: Lever<unknown>): Build => ({ ...build, params: l.params as Build['params'] })
 
+  for (const m of moves(build, target)) keep(tryBuild(m.build, [m.change]))
   const levers = family.levers(build.params, ctx)
   for (const l of levers) keep(tryBuild(withParams(l), [change(l)]))
   if (found.length === 0)
@@ -78,6 +90,15 @@ export function remedies(p: Project, build: Build, checkId: string, o: RemedyOpt
       return seen.has(key) ? false : Boolean(seen.add(key))
     })
     .slice(0, o.most ?? 6)
+}
+
+/** The smallest move a conflict itself named. */
+function moves(build: Build, target: CheckResult): { build: Build; change: Remedy['changes'][number] }[] {
+  const { moveMm, moveWay } = target.data
+  if (typeof moveMm !== 'number' || moveMm <= 0) return []
+  const along = moveWay === 'left' ? -moveMm : moveWay === 'right' ? moveMm : 0
+  const out = moveWay === 'out' ? moveMm : moveWay === 'back' ? -moveMm : 0
+  return [{ build: { ...build, offsetMm: Math.max(0, build.offsetMm + along), outMm: Math.max(0, build.outMm + out) }, change: { code: 'move', data: { mm: moveMm, way: String(moveWay) } } }]
 }
 
 /** Takes goods out, the named or heaviest kind first, in halving steps, until the check comes clean: the most that may stay. */

@@ -1,14 +1,25 @@
 import { describe, expect, it } from '@jest/globals'
-import { canHoldTie, freeSpace, room, studCentres, type Room, type Wall } from './room.ts'
+import { averageReadings } from '../measure/readings.ts'
+import { ceilingAt, joistTicks } from './ceiling.ts'
+import { fallUnder, floorPlane } from './floor.ts'
+import { closing, cornerReadings, offSquareMm, outline, scribeAllowanceMm } from './outline.ts'
+import { parseRun } from './parse-run.ts'
+import { canHoldTie, fallAt, freeSpace, plainCeiling, room, studCentres, type Room, type Wall } from './room.ts'
 
-const wall: Wall = { id: 'w', name: 'North', lengthMm: 3000, heightMm: 2600, depthMm: 800, construction: { kind: 'studs', spacingMm: 600, firstMm: 300, studMm: 38, lined: true } }
-const garage: Room = { name: 'g', walls: [wall], ceiling: { heightMm: 2400 }, floor: { kind: 'slab' } }
+const studs = { kind: 'studs' as const, spacingMm: 600, firstMm: 300, studMm: 38, lined: true, liningMm: 12.7, found: [] }
+const wall: Wall = { id: 'w', name: 'North', lengthMm: 3000, heightMm: 2600, depthMm: 800, construction: studs, cornerRad: null }
+const garage: Room = { name: 'g', walls: [wall], closed: false, diagonals: [], ceiling: plainCeiling(2400), floor: { kind: 'slab', points: [] }, features: [] }
+const rad = (d: number) => (d * Math.PI) / 180
 
-describe('room', () => {
+describe('walls', () => {
   it('finds the studs of a wall, and none where it has none', () => {
     expect(studCentres(wall)).toEqual([300, 900, 1500, 2100, 2700])
     expect(studCentres({ ...wall, construction: { kind: 'masonry' } })).toEqual([])
-    expect(studCentres({ ...wall, lengthMm: 300, construction: { ...wall.construction, firstMm: 400 } as Wall['construction'] })).toEqual([])
+    expect(studCentres({ ...wall, lengthMm: 300, construction: { ...studs, firstMm: 400 } })).toEqual([])
+  })
+  it('believes the drill before the spacing', () => {
+    const found = [{ atMm: 920, what: 'stud' as const }, { atMm: 1500, what: 'no-stud' as const }, { atMm: 1750, what: 'double' as const }]
+    expect(studCentres({ ...wall, construction: { ...studs, found } })).toEqual([300, 920, 1750, 2100, 2700])
   })
   it('leaves a build what is right of its corner, up to the next build and under the lower of wall and ceiling', () => {
     expect(freeSpace(garage, wall, 1000)).toMatchObject({ lengthMm: 2000, heightMm: 2400, depthMm: 800, ceilingMm: 2400, studsMm: [500, 1100, 1700] })
@@ -19,8 +30,127 @@ describe('room', () => {
     expect((['masonry', 'concrete', 'thin'] as const).map((kind) => canHoldTie({ kind }))).toEqual([true, true, false])
   })
   it('refuses walls that cannot be', () => {
-    for (const change of [{ lengthMm: 0 }, { lengthMm: -5 }, { lengthMm: 1e9 }, { heightMm: NaN }, { name: '' }, { construction: { kind: 'studs', spacingMm: 0, firstMm: 0, studMm: 38, lined: true } }])
+    for (const change of [{ lengthMm: 0 }, { lengthMm: -5 }, { lengthMm: 1e9 }, { heightMm: NaN }, { name: '' }, { cornerRad: 0 }, { construction: { ...studs, spacingMm: 0 } }])
       expect(room.safeParse({ ...garage, walls: [{ ...wall, ...change }] }).success).toBe(false)
     expect(room.safeParse(garage).success).toBe(true)
+  })
+})
+
+const rectangle = (lengths: number[], diagonals: [number, number, number][] = [], corners: (number | null)[] = []): Room => ({
+  ...garage, closed: true,
+  walls: lengths.map((lengthMm, i) => ({ ...wall, id: `w${i}`, name: `wall ${i}`, lengthMm, cornerRad: corners[i] ?? null })),
+  diagonals: diagonals.map(([a, b, lengthMm], i) => ({ id: `d${i}`, fromWallId: `w${a}`, toWallId: `w${b}`, lengthMm })),
+})
+
+describe('does it close?', () => {
+  it('walks the walls: opposite walls 23 mm different miss by 23 mm', () => {
+    const c = closing(rectangle([6000, 4000, 6000, 3977]))
+    expect(c.by).toBe('walk')
+    expect(c.missMm).toBeCloseTo(23, 6)
+    expect(c.wanted).toBe(2)
+  })
+  it('3-4-5: four walls and their diagonal are a rectangle with four right angles', () => {
+    for (const c of cornerReadings(rectangle([4000, 3000, 4000, 3000], [[0, 2, 5000]]))) expect((c.rad * 180) / Math.PI).toBeCloseTo(90, 3)
+  })
+  it('a diagonal 20 mm short opens one corner by hand-worked cosine rule', () => {
+    const [first] = cornerReadings(rectangle([4000, 3000, 4000, 3000], [[0, 2, 4980]]))
+    // Inside angle between walls 0 and 1, from their lengths and the diagonal across.
+    expect((first.rad * 180) / Math.PI).toBeCloseTo((Math.acos((4000 ** 2 + 3000 ** 2 - 4980 ** 2) / (2 * 4000 * 3000)) * 180) / Math.PI, 2)
+  })
+  it('with two diagonals names the one to measure again, and by how much it is off', () => {
+    const c = closing(rectangle([4000, 3000, 4000, 3000], [[0, 2, 5000], [1, 3, 5040]]))
+    expect(c.by).toBe('diagonals')
+    expect(c.missMm).toBeCloseTo(40, 0)
+    expect(c.suspect?.of).toBe('diagonal')
+    expect(closing(rectangle([4000, 3000, 4000, 3000], [[0, 2, 5001], [1, 3, 4999]])).suspect).toBeNull()
+  })
+  it('finds the wall that was read wrong when there is enough to tell', () => {
+    // An L of six walls with all corners right; one wall called 60 mm too long, five diagonals.
+    const lengths = [6000, 4000, 2500, 2000, 3500, 2000]
+    const corners = [90, 90, 90, 270, 90, 90].map(rad)
+    const true0 = outline(rectangle(lengths, [], corners)).walls.map((w) => w.from)
+    const d = (a: number, b: number): [number, number, number] => [a, b, Math.hypot(true0[a][0] - true0[b][0], true0[a][1] - true0[b][1])]
+    const all = [d(0, 2), d(0, 3), d(0, 4), d(1, 3), d(1, 4), d(2, 5), d(1, 5)]
+    expect(closing(rectangle(lengths, all, corners)).missMm).toBeLessThan(1)
+    const c = closing(rectangle(lengths.map((l, i) => (i === 2 ? l + 60 : l)), all, corners))
+    expect(c.suspect).toMatchObject({ of: 'wall', id: 'w2' })
+    expect(c.suspect!.offMm).toBeGreaterThan(40)
+  })
+  it('88.7° comes in by 13.6 mm over 600, and a worktop is left that and a little more', () => {
+    expect(offSquareMm(rad(88.7), 600)).toBeCloseTo(600 * Math.tan(rad(1.3)), 9)
+    expect(offSquareMm(rad(88.7), 600)).toBeCloseTo(13.62, 2)
+    expect(offSquareMm(rad(91), 1000)).toBeCloseTo(-17.46, 2)
+    expect(offSquareMm(rad(45), 600)).toBeNull()
+    expect(scribeAllowanceMm(rad(88.7), 600)).toBeCloseTo(18.62, 2)
+  })
+  it('an open run of walls is walked, and never called closed', () => {
+    const o = outline({ ...garage, walls: [wall, { ...wall, id: 'x' }] })
+    expect(o.closed).toBe(false)
+    expect(o.walls[1].to.map(Math.round)).toEqual([3000, -3000])
+  })
+})
+
+describe('ceiling and floor', () => {
+  it('a ceiling slopes up from a wall to its height', () => {
+    const r: Room = { ...garage, ceiling: { ...plainCeiling(2400), slope: { wallId: 'w', startMm: 1800, riseMmPerM: 400 } } }
+    const o = outline(r)
+    expect([0, 500, 1500, 4000].map((y) => ceilingAt(r, o, [100, -y]))).toEqual([1800, 2000, 2400, 2400])
+  })
+  it('joists cross the strip of one wall and run with that of its neighbour', () => {
+    const r: Room = { ...garage, walls: [wall, { ...wall, id: 'x', lengthMm: 2000 }], ceiling: { ...plainCeiling(2400), kind: 'joists', alongWallId: 'x', spacingMm: 500, firstMm: 400 } }
+    const o = outline(r)
+    expect(joistTicks(r, o, o.walls[0]).across.map(Math.round)).toEqual([100, 600, 1100, 1600, 2100, 2600])
+    expect(joistTicks(r, o, o.walls[1]).out.slice(0, 2).map(Math.round)).toEqual([400, 900])
+  })
+  it('a slab that falls 20 mm in each metre out from the wall: legs follow, from the highest corner', () => {
+    const points = [[100, 100], [2900, 100], [100, 1100], [2900, 1100]].map(([atMm, outMm]) => ({ wallId: 'w', atMm, outMm, downMm: 1000 + 0.02 * outMm }))
+    const r: Room = { ...garage, floor: { kind: 'slab', points } }
+    const o = outline(r)
+    const f = floorPlane(r, o)!
+    expect(Math.max(...f.points.map((p) => Math.abs(p.missMm)))).toBeLessThan(1e-6)
+    const fall = fallUnder(f, o.walls[0], { alongMm: 0, outMm: 0 }, 2000, 600)
+    expect(fallAt(fall, 0, 0)).toBeCloseTo(0, 6)
+    expect(fallAt(fall, 1500, 600)).toBeCloseTo(12, 6)
+    expect(floorPlane({ ...r, floor: { kind: 'slab', points: points.slice(0, 1) } }, o)).toBeNull()
+  })
+})
+
+describe('distances as one calls them', () => {
+  const run = (text: string, system: 'imperial' | 'metric' = 'imperial') => parseRun(text, 'w', system)
+  const inch = 25.4
+  it('stretch after stretch, and what they add up to', () => {
+    const r = run('24 1/2, door 32 x 80, 60, window 36 x 40 up 42, 63')
+    if (!r.ok) throw new Error(JSON.stringify(r.problem))
+    expect(r.value.totalMm).toBeCloseTo((24.5 + 32 + 60 + 36 + 63) * inch, 6)
+    expect(r.value.features.map((f) => [f.kind, Math.round(f.atMm / inch * 2) / 2, f.wideMm / inch])).toEqual([['door', 24.5, 32], ['window', 116.5, 36]])
+    expect(r.value.features[1].upMm / inch).toBeCloseTo(42, 6)
+    expect(r.value.features[1].highMm / inch).toBeCloseTo(40, 6)
+  })
+  it('things by themselves, small ones by their middle', () => {
+    const r = run('outlet at 24 and 72, up 15; switch at 30')
+    if (!r.ok) throw new Error(JSON.stringify(r.problem))
+    expect(r.value.totalMm).toBeNull()
+    expect(r.value.features.map((f) => f.kind)).toEqual(['outlet', 'outlet', 'switch'])
+    expect(r.value.features[0].atMm + r.value.features[0].wideMm / 2).toBeCloseTo(24 * inch, 6)
+    expect(r.value.features[1].upMm).toBeCloseTo(15 * inch, 6)
+  })
+  it('in millimetres too, and refuses what it does not understand, by name', () => {
+    expect(run('620, garage door 2440 x 2050, 165', 'metric')).toMatchObject({ ok: true, value: { totalMm: 3225 } })
+    for (const [text, code] of [['', 'run-empty'], ['door wide', 'not-a-length'], ['12 x 3 x 4 x 5', 'run-piece'], ['24, outlet at 30', 'run-mixed'], ['24, -3', 'negative']])
+      expect(run(text)).toMatchObject({ ok: false, problem: { code } })
+  })
+})
+
+describe('a meter read more than once', () => {
+  it('averages what agrees and puts the odd one aside', () => {
+    const a = averageReadings([3650.2, 3649.1, 3650.9, 3411.0, 3650.1, 3648.8])!
+    expect(a.odd).toEqual([3])
+    expect(a.meanMm).toBeCloseTo(3649.82, 2)
+    expect(a.kept).toBe(5)
+  })
+  it('calls nothing odd with two, and nothing at all without readings', () => {
+    expect(averageReadings([100, 200])).toMatchObject({ odd: [], meanMm: 150 })
+    expect(averageReadings([])).toBeNull()
+    expect(averageReadings([1, NaN])).toBeNull()
   })
 })

@@ -1,4 +1,8 @@
 import { id, lengthMm, LONGEST_MM, words, z } from '../measure/schema.ts'
+import { feature } from './features.ts'
+
+/** What was found where a stud should be, or where none should. */
+export const FINDINGS = ['stud', 'no-stud', 'double', 'pipe'] as const
 
 /** What a wall is made of, and so what it can hold. */
 export const construction = z.discriminatedUnion('kind', [
@@ -12,6 +16,10 @@ export const construction = z.discriminatedUnion('kind', [
     studMm: lengthMm(20, 200),
     /** Open studs have no lining in front of them. */
     lined: z.boolean(),
+    /** Thickness of that lining. */
+    liningMm: lengthMm(0, 100),
+    /** What a drill or a magnet found, centre from the left end: it overrules the spacing. */
+    found: z.array(z.object({ atMm: lengthMm(0, LONGEST_MM), what: z.enum(FINDINGS) })).max(200),
   }),
   z.object({ kind: z.literal('masonry') }),
   z.object({ kind: z.literal('concrete') }),
@@ -19,6 +27,9 @@ export const construction = z.discriminatedUnion('kind', [
   z.object({ kind: z.literal('thin') }),
 ])
 export type Construction = z.infer<typeof construction>
+
+/** An inside corner between these, radians: 20° to 340°. */
+const cornerRad = z.number().min(Math.PI / 9).max((17 * Math.PI) / 9)
 
 export const wall = z.object({
   id,
@@ -28,26 +39,67 @@ export const wall = z.object({
   /** How far out from this wall builds may stand. */
   depthMm: lengthMm(50, LONGEST_MM),
   construction,
+  /** The inside angle at its right end, to the next wall; null while nobody has measured it: then a right angle is taken. */
+  cornerRad: cornerRad.nullable(),
 })
 export type Wall = z.infer<typeof wall>
 
-export const FLOORS = ['slab', 'timber'] as const
+/** A tape stretched from the left end of one wall to the left end of another. */
+export const diagonal = z.object({ id, fromWallId: id, toWallId: id, lengthMm: lengthMm(300, 2 * LONGEST_MM) })
+export type Diagonal = z.infer<typeof diagonal>
 
-/** The surveyed room. Walls in order round it; more of what stands in it is added as the survey grows. */
+export const ceiling = z.object({
+  heightMm: lengthMm(300, 12_000),
+  /** What is above: joists one may hang from, trusses only an engineer may judge, or nothing known. */
+  kind: z.enum(['joists', 'trusses', 'unknown']),
+  /** Which wall the joists run parallel to. */
+  alongWallId: id.nullable(),
+  spacingMm: lengthMm(100, 2000),
+  /** From that wall's face to the centre of the first joist. */
+  firstMm: lengthMm(0, 2000),
+  /** What may be added, kN/m² of ceiling; null: the preset of its kind. */
+  allowanceKnM2: z.number().min(0).max(20).nullable(),
+  finished: z.boolean(),
+  /** The lining keeps fire from the house: holes in it are closed again. */
+  fireSeparation: z.boolean(),
+  /** A slope: its height at one wall, and how far it rises for each metre away from that wall, up to the ceiling height. */
+  slope: z.object({ wallId: id, startMm: lengthMm(300, 12_000), riseMmPerM: z.number().min(0).max(3000) }).nullable(),
+})
+export type Ceiling = z.infer<typeof ceiling>
+
+export const FLOORS = ['slab', 'timber'] as const
+/** A height of the floor as it is measured: down from a level line to the floor, at a place along and out from a wall. */
+export const floorPoint = z.object({ wallId: id, atMm: lengthMm(0, LONGEST_MM), outMm: lengthMm(0, LONGEST_MM), downMm: lengthMm(0, 12_000) })
+export type FloorPoint = z.infer<typeof floorPoint>
+
+/** The surveyed room. Walls in the order one walks past them, each to the right of the one before. */
 export const room = z.object({
   name: words(80),
   walls: z.array(wall).max(60),
-  ceiling: z.object({ heightMm: lengthMm(300, 12_000) }),
-  floor: z.object({ kind: z.enum(FLOORS) }),
+  /** The last wall ends where the first begins. */
+  closed: z.boolean(),
+  diagonals: z.array(diagonal).max(120),
+  ceiling,
+  floor: z.object({ kind: z.enum(FLOORS), points: z.array(floorPoint).max(200) }),
+  features: z.array(feature).max(300),
 })
 export type Room = z.infer<typeof room>
 
-/** Centres of the studs along a wall, mm from its left end; none where it has no studs. */
+/** A corner nobody has measured is taken as square. */
+export const cornerOf = (w: Wall): number => w.cornerRad ?? Math.PI / 2
+
+/** A drill finding this close to a stud of the spacing speaks of that stud, mm. */
+const SAME_STUD_MM = 150
+
+/** Centres of the studs along a wall, mm from its left end: by the spacing, corrected by what was found; none where it has no studs. */
 export function studCentres(w: Wall): number[] {
   if (w.construction.kind !== 'studs') return []
-  const { firstMm, spacingMm } = w.construction
+  const { firstMm, spacingMm, found } = w.construction
   const n = Math.floor((w.lengthMm - firstMm) / spacingMm) + 1
-  return Array.from({ length: Math.max(0, n) }, (_, i) => firstMm + i * spacingMm)
+  const even = Array.from({ length: Math.max(0, n) }, (_, i) => firstMm + i * spacingMm)
+  const kept = even.filter((x) => !found.some((f) => Math.abs(f.atMm - x) < Math.min(SAME_STUD_MM, spacingMm / 2)))
+  const real = found.filter((f) => (f.what === 'stud' || f.what === 'double') && f.atMm <= w.lengthMm).map((f) => f.atMm)
+  return [...kept, ...real].sort((a, b) => a - b)
 }
 
 /** The space a build may fill at a wall. */
@@ -60,7 +112,17 @@ export interface FreeSpace {
   construction: Construction
   /** Stud centres behind the space, from its left end, mm. */
   studsMm: number[]
+  /** How far the floor lies below the level line at a place of the build: zero at its highest. Straight in x and y. */
+  floorFall: FloorFall
 }
+/** Fall of the floor in a build's own frame, mm: `atOriginMm + xMmPerM·x/1000 + yMmPerM·y/1000`. */
+export interface FloorFall {
+  atOriginMm: number
+  xMmPerM: number
+  yMmPerM: number
+}
+export const LEVEL: FloorFall = { atOriginMm: 0, xMmPerM: 0, yMmPerM: 0 }
+export const fallAt = (f: FloorFall, xMm: number, yMm: number): number => f.atOriginMm + (f.xMmPerM * xMm + f.yMmPerM * yMm) / 1000
 
 /** Whether a wall can hold a tie at all. */
 export const canHoldTie = (c: Construction): boolean => c.kind !== 'thin'
@@ -74,4 +136,10 @@ export const freeSpace = (r: Room, w: Wall, offsetMm: number, untilMm = w.length
   floor: r.floor.kind,
   construction: w.construction,
   studsMm: studCentres(w).map((x) => x - offsetMm).filter((x) => x >= 0),
+  floorFall: LEVEL,
+})
+
+/** A room nobody has measured yet beyond one wall. */
+export const plainCeiling = (heightMm: number): Ceiling => ({
+  heightMm, kind: 'unknown', alongWallId: null, spacingMm: 406.4, firstMm: 406.4, allowanceKnM2: null, finished: true, fireSeparation: false, slope: null,
 })

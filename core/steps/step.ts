@@ -1,3 +1,5 @@
+import type { Shim } from '../assembly/assembly.ts'
+
 /** A point where building stops until something has been tried or measured. */
 export interface HoldPoint {
   code: string
@@ -16,6 +18,8 @@ export interface Step {
   on?: string[]
   /** Levels of the story stick that are needed. */
   marks?: number[]
+  /** Wedges to set, where they go and how thick. */
+  shims?: readonly Shim[]
   hold?: HoldPoint
   cautions: string[]
 }

@@ -1,6 +1,7 @@
 import type { CheckResult, Input } from '../checks/check.ts'
 import { isHardWorked, type Verdict } from '../checks/verdict.ts'
 import { roleName, sectionName } from './names.ts'
+import { ROOM_CHECK_NAMES, ROOM_TABLE } from './room-checks.ts'
 import { capital, perWidth, plural, type Data, type Say } from './say.ts'
 
 type Words = (r: CheckResult, d: Data, say: Say) => string
@@ -19,6 +20,7 @@ const unknown: Record<string, Words> = {
 
 const TABLE: Record<string, Words> = {
   ...unknown,
+  ...ROOM_TABLE,
   across: (r, d, say) => (r.state === 'holds' ? `"${d.goods}" goes in with its play.` : `"${d.goods}" has ${short(d, say)} less play at the sides than asked for.`),
   'wider-than-opening': (_r, d, say) => `"${d.goods}" does not go in: it needs ${say.lengthOf(d, 'needMm')} across, the opening is ${say.lengthOf(d, 'haveMm')}, ${short(d, say)} too narrow.`,
   above: (r, d, say) => (r.state === 'holds' ? `"${d.goods}" has room above to come out.` : `"${d.goods}" has ${short(d, say)} less room above than asked for.`),
@@ -89,10 +91,10 @@ export const sayCheck = (r: CheckResult, say: Say): string => capital(TABLE[r.co
 
 export const CHECK_NAMES: Record<string, string> = {
   'contents-fit': 'Goods go in', bending: 'Bending', shear: 'Shear', sag: 'Sag', buckling: 'Post', bearing: 'Bearing', slenderness: 'Slenderness', 'tip-over': 'Tipping over',
-  sway: 'Sideways sway', 'room-fit': 'Fits the room', 'tilt-up': 'Standing it up', lift: 'Heaviest lift',
+  sway: 'Sideways sway', 'room-fit': 'Fits the room', 'tilt-up': 'Standing it up', lift: 'Heaviest lift', ...ROOM_CHECK_NAMES,
 }
 export const LINK_NAMES: Record<CheckResult['link'], string> = {
-  goods: 'Goods in their places', shelf: 'Shelves', rail: 'Rails, plates and cross pieces', post: 'Posts', ground: 'Floor', whole: 'The whole build', handling: 'Putting it up and loading it',
+  goods: 'Goods in their places', shelf: 'Shelves', rail: 'Rails, plates and cross pieces', post: 'Posts', ground: 'Floor and wall', whole: 'The whole build', room: 'In the room', handling: 'Putting it up and loading it',
 }
 
 export type Shown = 'holds' | 'hard-worked' | 'fails' | 'unknown' | 'not-applicable'

@@ -19,6 +19,7 @@ const TABLE: Record<string, (d: Data, say: Say) => string> = {
   sheet: (d) => `Use ${sheetName(String(d.sheet))} for the shelves`,
   'follow-wall': () => 'Let it run the length of the wall',
   'floor-bay': () => 'Keep the heavy things on the floor under it',
+  move: (d, say) => `Move it ${say.lengthOf(d, 'mm')} ${({ left: 'to the left', right: 'to the right', out: 'out from the wall', back: 'back to the wall' })[String(d.way)] ?? ''}`,
   'carry-less': (d) => `Take out ${d.out} × "${d.goods}" (keep ${d.keep} here)`,
 }
 

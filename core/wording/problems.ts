@@ -5,6 +5,7 @@ type Words = (d: Data, say: Say) => string
 
 const example = (say: Say) => (say.units.system === 'imperial' ? `67 1/4, 5' 7 1/4", or 171 cm` : `1708, 171 cm, or 5' 7 1/4"`)
 const massExample = (say: Say) => (say.units.system === 'imperial' ? '62, 62 lb, or 14 kg' : '14, 14 kg, or 62 lb')
+const runExample = (say: Say) => (say.units.system === 'imperial' ? '24 1/2, door 32 x 80, 60, window 36 x 40 up 42, 63; or: outlet at 24 and 72, up 15' : '620, door 810 x 2030, 1500, window 900 x 1000 up 1070, 640; or: outlet at 600 and 1800, up 380')
 const lineExample = (say: Say) => (say.units.system === 'imperial' ? '12 tote 16 1/2 x 24 x 12 1/2, 31 lb' : '12 tote 420 x 610 x 320, 14 kg')
 
 const TABLE: Record<string, Words> = {
@@ -12,6 +13,7 @@ const TABLE: Record<string, Words> = {
   negative: () => 'A size or mass can not be below zero.',
   'not-a-length': (d, say) => `"${d.text}" is not a length. Type one such as ${example(say)}.`,
   'not-a-mass': (d, say) => `"${d.text}" is not a mass. Type one such as ${massExample(say)}.`,
+  'not-an-angle': (d) => `"${d.text}" is not an angle. Type degrees such as 88.7.`,
   'not-money': (d) => `"${d.text}" is not a price. Type one such as 4.98.`,
   'not-whole': (d) => `"${d.text}" is not a whole number.`,
   'too-small': (d, say) => `Too small: at least ${say.lengthOf(d, 'minMm')}.`,
@@ -24,6 +26,10 @@ const TABLE: Record<string, Words> = {
   'line-no-size': (_d, say) => `No sizes found. Say count, thing, across x deep x tall, mass: ${lineExample(say)}`,
   'line-no-name': (_d, say) => `What is it? Say count, thing, sizes, mass: ${lineExample(say)}`,
   'line-sizes': (d, say) => `Found ${d.found} of 3 sizes in "${d.text}". Write across x deep x tall, or "12 dia x 15" for round things: ${lineExample(say)}`,
+  'run-empty': (_d, say) => `Call the distances from the left corner: ${runExample(say)}`,
+  'run-piece': (d, say) => `"${d.text}" is not understood. Say what and how wide, then how high and how far up: ${runExample(say)}`,
+  'run-mixed': (_d, say) => `Either a run of stretches one after the other, or things each "at" a place: ${runExample(say)}`,
+  'run-no-width': (_d, say) => `How wide? Every stretch needs its width: ${runExample(say)}`,
   'row-missing': () => 'This column is empty.',
   'row-field': (d) => `Not accepted: ${d.issue}.`,
   parameter: (d) => `Not accepted: ${d.issue}.`,
@@ -42,6 +48,7 @@ const TABLE: Record<string, Words> = {
   'no-such-wall': () => 'The wall this build stands at is gone. Choose another wall.',
   'file-not-json': (d) => `This is not a project file: it can not be read as JSON (${d.issue}).`,
   'file-not-project': () => 'This file is JSON, but not a Tack Loft project: it does not say format "tackloft".',
+  'file-not-room': () => 'This file is JSON, but neither a room nor a Tack Loft project.',
   'file-newer': (d) => `This file was made by a newer version of Tack Loft (file version ${d.version}; this one reads up to ${d.known}). Update the application, then import it again.`,
   'file-field': (d) => String(d.issue),
   'piece-longer-than-stock': (d, say) => `A piece of ${say.lengthOf(d, 'lengthMm')} is longer than any board of this kind.`,

@@ -99,6 +99,7 @@ const marks = computed(() => reading.value!.shaped.assembly.stick)
         <p class="soft small mb-1">Step {{ index + 1 }} of {{ steps.length }}</p>
         <h2 class="title">{{ stepTitle(step) }}</h2>
         <p class="text">{{ stepText(step, readings.say) }}</p>
+        <ul v-if="step.shims?.length" class="shims"><li v-for="s in step.shims" :key="s.id">Shim {{ readings.say.length(s.heightMm) }} under {{ reading?.labels.get(s.part) ?? s.part }}, {{ readings.say.length(s.at[0]) }} from its left end, {{ s.at[1] < 300 ? 'at the back' : 'in front' }}</li></ul>
         <p v-for="c in step.cautions" :key="c" class="caution"><IconWarning aria-hidden="true" /> {{ cautionText(c) }}</p>
         <div class="view">
           <SceneView class="scene" plain :pale="dark.size > 0" :scene="scene" :dark="dark" :title="stepTitle(step)" />

@@ -13,7 +13,7 @@ import { sayProblem } from '../../../core/wording/problems.ts'
 import { sayIn } from '../../../core/wording/say.ts'
 import type { StoredProject } from '../../persistence/db.ts'
 import { download, projectFileName } from '../../persistence/download.ts'
-import { addDemo, addProject, binProject, deleteForGood, firstVisit, importProject, listProjects, takeBack } from '../../persistence/projects.ts'
+import { addDemos, addProject, binProject, deleteForGood, firstVisit, importProject, listProjects, takeBack } from '../../persistence/projects.ts'
 import { useDocument } from '../../stores/document.ts'
 
 const router = useRouter()
@@ -58,7 +58,7 @@ const create = () =>
     await addProject(project)
     await open(project.id)
   })
-const demo = () => act(() => addDemo(all.value.some((p) => p.id === 'demo-beekeeper') ? newId() : undefined))
+const demo = () => act(() => addDemos(newId))
 const duplicate = (p: StoredProject) => act(() => addProject({ ...p.doc, id: newId(), name: `${p.doc.name} (copy)`.slice(0, 80) }))
 
 const { open: choose, onChange, reset } = useFileDialog({ accept: '.json,application/json', multiple: true })

@@ -2,6 +2,7 @@
 import { computed } from 'vue'
 import type { Build } from '../../../core/project/project.ts'
 import MeasureField from '../../components/MeasureField.vue'
+import PlaceFields from './PlaceFields.vue'
 import { useDocument } from '../../stores/document.ts'
 
 const props = defineProps<{ build: Build; homeless: { goodsId: string; count: number }[] }>()
@@ -13,8 +14,6 @@ const edit = (label: string, recipe: (b: Build) => void) => doc.change(label, (d
 const setCount = (id: string, count: number) => edit('change what a build holds', (b) => void (b.goods.find((g) => g.goodsId === id)!.count = count))
 const takeOut = (id: string) => edit('take goods out of a build', (b) => void (b.goods = b.goods.filter((g) => g.goodsId !== id)))
 const putIn = (h: { goodsId: string; count: number }) => edit('put goods in a build', (b) => void b.goods.push({ ...h }))
-const move = (wallId: string) => edit('move a build', (b) => void Object.assign(b, { wallId, offsetMm: 0 }))
-const wall = computed(() => doc.project?.room.walls.find((w) => w.id === props.build.wallId))
 </script>
 
 <template>
@@ -37,11 +36,7 @@ const wall = computed(() => doc.project?.room.walls.find((w) => w.id === props.b
       </li>
     </ul>
   </template>
-  <h3>Stands at</h3>
-  <select class="form-select form-select-sm mb-1" aria-label="Wall" :value="build.wallId" @change="move(($event.target as HTMLSelectElement).value)">
-    <option v-for="w in doc.project?.room.walls" :key="w.id" :value="w.id">{{ w.name }}</option>
-  </select>
-  <MeasureField label="From its left corner" :value="build.offsetMm" :max="Math.max(0, (wall?.lengthMm ?? 300) - 300)" @change="(v, stepped) => v !== null && doc.change('move a build', (d) => void (d.builds.find((b) => b.id === build.id)!.offsetMm = v), stepped ? `${build.id}:offset` : undefined)" />
+  <PlaceFields :build="build" />
 </template>
 
 <style scoped>

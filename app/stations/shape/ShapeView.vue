@@ -9,7 +9,7 @@ import { sayProblem } from '../../../core/wording/problems.ts'
 import { roleName, stockName } from '../../../core/wording/names.ts'
 import { formatLength } from '../../../core/measure/format.ts'
 import IconTrash from '~icons/bi/trash'
-import WallStrip from '../../components/WallStrip.vue'
+import UnrolledRoom from '../../components/UnrolledRoom.vue'
 import SceneView from '../../drawing/SceneView.vue'
 import { useChosenBuild } from '../../composables/chosen-build.ts'
 import { useDocument } from '../../stores/document.ts'
@@ -80,7 +80,7 @@ const VIEW_NAMES: Record<View, string> = { front: 'Front', plan: 'Plan', section
     </div>
     <StartBuild v-if="starting || !build" :homeless="homeless" @made="(id) => ((buildId = id), (starting = false))" @cancel="starting = false" />
     <template v-else>
-      <WallStrip compact :build="build.id" @build="buildId = $event" />
+      <UnrolledRoom compact :build="build.id" @build="buildId = $event" />
       <div class="columns">
         <aside class="goods" aria-label="Goods and place">
           <BuildGoods :build="build" :homeless="homeless" />

@@ -4,7 +4,8 @@ import { unitsOf } from '../../assembly/settings.ts'
 import { findSection } from '../../catalogue/lumber.ts'
 import { findSheet } from '../../catalogue/sheets.ts'
 import { bad, good, type Result } from '../../measure/result.ts'
-import { canHoldTie } from '../../room/room.ts'
+import { canHoldTie, fallAt } from '../../room/room.ts'
+import { roundNearest } from '../../measure/rounding.ts'
 import { dimPen } from '../dim-pen.ts'
 import type { Choice, ShapeContext, Shaped } from '../family.ts'
 import { placeBrace } from '../place-brace.ts'
@@ -62,11 +63,14 @@ function posts(d: Draft, p: PostRackParams, ctx: ShapeContext, plan: PostRackPla
   const high = plan.tops[plan.tops.length - 1]
   // Stood straight on a slab, a post drinks water through its end grain: preservative-treated there.
   const stock = board(p.postSection, ctx.settings.grade, ctx.space.floor === 'slab')
+  // Heights are from the level line at the floor's highest place: where it falls away, a post is longer by the fall.
+  const units = unitsOf(ctx.settings)
   plan.modules.forEach((m, n) =>
     m.posts.forEach((x, i) => {
       for (const [side, y] of [['rear', y0], ['front', y0 + post.thicknessMm + plan.depthMm]] as const) {
         const id = `post-${n}-${i}-${side}`
-        d.square({ id, role: 'post', stock, min: [x, y, 0], size: [post.widthMm, post.thicknessMm, high], along: 'z', across: 'x' })
+        const fall = roundNearest(Math.max(0, fallAt(ctx.space.floorFall, x + post.widthMm / 2, y)), units)
+        d.square({ id, role: 'post', stock, min: [x, y, -fall], size: [post.widthMm, post.thicknessMm, high + fall], along: 'z', across: 'x' })
         d.rest(id, 'floor')
       }
     }),

@@ -25,7 +25,7 @@ export function postRackSteps(p: PostRackParams, shaped: Shaped): Step[] {
     braces.length > 0 && { id: 'brace', code: 'brace', parts: braces, cautions: [], hold: { code: 'back-square' } },
     { id: 'stand', code: p.raise === 'tilt' ? 'tilt-up' : 'stand-in-place', parts: [], on: ids(/./), cautions: ['lift-two', 'top-heavy'] },
     modules > 1 && { id: 'join', code: 'join-modules', data: { count: modules }, parts: [], on: ids(/^post-/), cautions: [] },
-    { id: 'level', code: 'level', parts: [], on: ids(/^post-/), cautions: [], hold: { code: 'level-line' } },
+    { id: 'level', code: 'level', shims: assembly.shims, parts: [], on: ids(/^post-/), cautions: [], hold: { code: 'level-line' } },
     tied && { id: 'tie', code: 'tie', data: { count: assembly.anchors.length }, parts: [], on: assembly.anchors.map((a) => a.part), cautions: ['find-studs', 'not-into-wires'], hold: { code: 'tied-before-load' } },
     { id: 'sheets', code: 'lay-sheets', parts: ids(/^shelf-/), cautions: ['sheet-two', 'dust'], hold: { code: 'tallest-fits' } },
     { id: 'load', code: tied ? 'load-low-first' : 'load-low-first-untied', parts: [], cautions: tied ? [] : ['untied'] },

@@ -4,7 +4,7 @@ import { unitsOf } from '../../assembly/settings.ts'
 import { findSection } from '../../catalogue/lumber.ts'
 import { findSheet } from '../../catalogue/sheets.ts'
 import { bad, good, type Result } from '../../measure/result.ts'
-import { canHoldTie } from '../../room/room.ts'
+import { canHoldTie, fallAt } from '../../room/room.ts'
 import { dimPen } from '../dim-pen.ts'
 import type { Choice, ShapeContext, Shaped } from '../family.ts'
 import { placeBrace } from '../place-brace.ts'
@@ -70,6 +70,9 @@ export function shapeToteRack(p: ToteRackParams, ctx: ShapeContext): Result<Shap
   return good({ assembly: d.assembly, dims: pen.dims, choices: choices(p, ctx), unhoused: plan.unhoused })
 }
 
+/** A gap smaller than this is left to the wood, mm: product decision. */
+const THINNEST_SHIM_MM = 1
+
 const board = (section: string, grade: string, treated = false): Stock => ({ kind: 'board', section, grade, treated })
 
 function frames(d: Draft, p: ToteRackParams, ctx: ShapeContext, plan: RackPlan, y0: number) {
@@ -92,6 +95,9 @@ function frames(d: Draft, p: ToteRackParams, ctx: ShapeContext, plan: RackPlan, 
       d.screw(top, id, 2, 'end', plate.thicknessMm, 200)
       d.rest(id, bottom)
       d.rest(top, id)
+      // Plates lie level, so the floor is made up under every post where it falls away.
+      const fall = fallAt(ctx.space.floorFall, x + post.thicknessMm / 2, y + post.widthMm / 2)
+      if (fall >= THINNEST_SHIM_MM) d.shim(bottom, [x + post.thicknessMm / 2, y + post.widthMm / 2, 0], fall)
     }
   }
 }

@@ -25,7 +25,7 @@ export function toteRackSteps(p: ToteRackParams, shaped: Shaped): Step[] {
     { id: 'first-rails', code: 'first-rails', parts: firstRails, on: ids((id) => /^post-[01]-/.test(id)), marks: levels.slice(0, 1), cautions: [], hold: { code: 'one-tote' } },
     restRails.length > 0 && { id: 'rails', code: 'other-rails', parts: restRails, on: ids((id) => id.startsWith('post')), marks: levels, cautions: [] },
     { id: 'stand', code: p.raise === 'tilt' ? 'tilt-up' : 'stand-in-place', parts: [], on: ids(() => true), cautions: ['lift-two', 'top-heavy'] },
-    { id: 'level', code: 'level', parts: [], on: ids((id) => id.startsWith('plate-bottom')), cautions: [], hold: { code: 'level-line' } },
+    { id: 'level', code: 'level', shims: assembly.shims, parts: [], on: ids((id) => id.startsWith('plate-bottom')), cautions: [], hold: { code: 'level-line' } },
     tied && { id: 'tie', code: 'tie', data: { count: assembly.anchors.length }, parts: [], on: [...new Set(assembly.anchors.map((a) => a.part))], cautions: ['find-studs', 'not-into-wires'], hold: { code: 'tied-before-load' } },
     tops.length > 0 && { id: 'top', code: 'top-sheet', parts: tops, cautions: ['sheet-two'] },
     { id: 'load', code: tied ? 'load-low-first' : 'load-low-first-untied', parts: [], cautions: tied ? [] : ['untied'] },

@@ -1,0 +1,44 @@
+<script setup lang="ts">
+import { computed } from 'vue'
+import { LONGEST_MM } from '../../../core/measure/schema.ts'
+import type { Build } from '../../../core/project/project.ts'
+import MeasureField from '../../components/MeasureField.vue'
+import { useMoves } from '../../composables/moves.ts'
+import { useDocument } from '../../stores/document.ts'
+import { useReadings } from '../../stores/readings.ts'
+
+/** Where a build stands, typed: from a corner, from a neighbour, out from the wall, turned or mirrored. */
+const props = defineProps<{ build: Build }>()
+const doc = useDocument()
+const readings = useReadings()
+const { move } = useMoves()
+const wall = computed(() => doc.project?.room.walls.find((w) => w.id === props.build.wallId))
+const own = computed(() => readings.placed.find((b) => b.id === props.build.id))
+const ends = computed(() => {
+  const b = own.value
+  if (!b || !wall.value) return null
+  const [left, right] = [props.build.offsetMm, props.build.offsetMm + b.frame.alongMm]
+  const others = readings.placed.filter((o) => o.id !== b.id && o.frame.wall.wall.id === props.build.wallId).map((o) => ({ name: o.name, from: o.frame.place.alongMm, to: o.frame.place.alongMm + o.frame.alongMm }))
+  const before = others.filter((o) => o.to <= left + 1).sort((p, q) => q.to - p.to)[0]
+  const after = others.filter((o) => o.from >= right - 1).sort((p, q) => p.from - q.from)[0]
+  return { rightMm: wall.value.lengthMm - right, wide: b.frame.alongMm, before: before && { ...before, gap: left - before.to }, after: after && { ...after, gap: after.from - right } }
+})
+const TURNS = [{ value: 0, text: 'back to the wall' }, { value: 1, text: 'back to the left' }, { value: 2, text: 'back to the room' }, { value: 3, text: 'back to the right' }]
+</script>
+
+<template>
+  <h3>Stands at</h3>
+  <select class="form-select form-select-sm mb-1" aria-label="Wall" :value="build.wallId" @change="move(build.id, { wallId: ($event.target as HTMLSelectElement).value, offsetMm: 0 })">
+    <option v-for="w in doc.project?.room.walls" :key="w.id" :value="w.id">{{ w.name }}</option>
+  </select>
+  <MeasureField label="From its left corner" :value="build.offsetMm" :max="Math.max(0, (wall?.lengthMm ?? 300) - 50)" @change="(v, stepped) => v !== null && move(build.id, { offsetMm: v }, stepped)" />
+  <MeasureField v-if="ends && ends.rightMm >= 0" label="From its right corner" :value="ends.rightMm" :max="Math.max(0, (wall?.lengthMm ?? 0) - ends.wide)" @change="(v, stepped) => v !== null && move(build.id, { offsetMm: (wall?.lengthMm ?? 0) - ends!.wide - v }, stepped)" />
+  <MeasureField v-if="ends?.before" :label="`From ${ends.before.name}, on its left`" :value="Math.max(0, ends.before.gap)" :max="LONGEST_MM" @change="(v, stepped) => v !== null && move(build.id, { offsetMm: ends!.before!.to + v }, stepped)" />
+  <MeasureField v-if="ends?.after" :label="`From ${ends.after.name}, on its right`" :value="Math.max(0, ends.after.gap)" :max="LONGEST_MM" @change="(v, stepped) => v !== null && move(build.id, { offsetMm: ends!.after!.from - ends!.wide - v }, stepped)" />
+  <MeasureField label="Out from the wall" :value="build.outMm" :max="LONGEST_MM" @change="(v, stepped) => v !== null && move(build.id, { outMm: v }, stepped)" />
+  <label class="form-label" for="turn">Turned</label>
+  <select id="turn" class="form-select form-select-sm" :value="build.turn" @change="move(build.id, { turn: Number(($event.target as HTMLSelectElement).value) as Build['turn'] })">
+    <option v-for="t in TURNS" :key="t.value" :value="t.value">{{ t.text }}</option>
+  </select>
+  <BFormCheckbox class="mt-1" :model-value="build.mirrored" @update:model-value="move(build.id, { mirrored: Boolean($event) })">mirrored</BFormCheckbox>
+</template>

@@ -1,0 +1,12 @@
+import type { AnyRoomCheck } from '../room-check.ts'
+import { carryIn } from './carry-in.ts'
+import { clearance } from './clearance.ts'
+import { doorSweep } from './door-sweep.ts'
+import { fixing } from './fixing.ts'
+import { reach } from './reach.ts'
+import { standUpClear } from './stand-up.ts'
+import { tiltIn } from './tilt-in.ts'
+import { underCeiling } from './under-ceiling.ts'
+
+/** Every check of a build in its room. A new one is its file and one line here. */
+export const ROOM_CHECKS: readonly AnyRoomCheck[] = [clearance, doorSweep, underCeiling, fixing, standUpClear, carryIn, tiltIn, reach]

@@ -1,0 +1,159 @@
+import { gapBetween, moved, pushAlong, type Convex } from '../geometry/convex.ts'
+import { scale, type Vec3 } from '../geometry/vec.ts'
+import type { Feature } from '../room/features.ts'
+import type { WallLine } from '../room/outline.ts'
+import type { KeepCode, KeepOut } from './keep-outs.ts'
+import type { BuildSolids, Frame } from './placing.ts'
+
+/** Things that touch are not yet in each other, mm: tapes, not surfaces, were laid. */
+export const TOUCH_MM = 1
+
+/** Another build, as what stands there. */
+export interface Neighbour {
+  buildId: string
+  name: string
+  solids: BuildSolids
+}
+
+export type MoveWay = 'left' | 'right' | 'out' | 'back'
+
+export interface Conflict {
+  /** What it meets. */
+  code: KeepCode | 'build' | 'way-out' | 'motion'
+  feature: Feature | null
+  wall: WallLine | null
+  neighbour: { id: string; name: string } | null
+  /** Deepest reach into it, mm. */
+  byMm: number
+  /** What of the build: pieces or goods, the deepest first. */
+  parts: string[]
+  bays: string[]
+  /** Height of the middle of the overlap above the floor, and its place along the wall from the wall's left end, mm. */
+  atMm: number
+  upMm: number
+  /**
+   * The smallest single move that frees it from everything: along its wall where that can be, for away from the wall it loses its tie.
+   * Null when none was found.
+   */
+  move: { way: MoveWay; mm: number } | null
+}
+
+/** A move further than this is another place, not a move, mm. */
+const FARTHEST_MOVE_MM = 4000
+/** Rounds of moving on from one obstacle to the next. */
+const ROUNDS = 12
+/** Moves end this far free of what they clear, mm, and on a whole millimetre. */
+const FREE_MM = 1
+
+/** How far to go one way until nothing of `mine` is in any of `others`; null when that leads nowhere near. */
+function freeAlong(mine: readonly Convex[], others: readonly Convex[], u: Vec3): number | null {
+  let t = 0
+  for (let round = 0; round < ROUNDS; round++) {
+    let need = 0
+    for (const m of mine) {
+      const at = t === 0 ? m : moved(m, scale(u, t))
+      for (const o of others) if (gapBetween(at, o) < -TOUCH_MM) need = Math.max(need, pushAlong(at, o, u))
+    }
+    if (need === 0) return t
+    t += need + FREE_MM
+    if (!(t <= FARTHEST_MOVE_MM)) return null
+  }
+  return null
+}
+
+interface Group { conflict: Omit<Conflict, 'move'>; others: Convex[] }
+
+/**
+ * Everything a build stands in: other builds, walls, things and the space they keep, and what would block the way of its totes.
+ * One conflict for each thing met, the graver reason first (a thing itself before the space kept round it).
+ */
+export function conflicts(frame: Frame, own: BuildSolids, neighbours: readonly Neighbour[], keeps: readonly KeepOut[]): Conflict[] {
+  const groups = new Map<string, Group>()
+  const along = (c: Convex) => {
+    const w = frame.wall
+    const [x, y] = [(c.min[0] + c.max[0]) / 2, (c.min[1] + c.max[1]) / 2]
+    return (x - w.from[0]) * w.along[0] + (y - w.from[1]) * w.along[1]
+  }
+  const note = (key: string, base: Pick<Conflict, 'code' | 'feature' | 'wall' | 'neighbour'>, deep: number, mine: Convex, other: Convex, part: string | null, bay: string | null) => {
+    const g = groups.get(key)
+    const c: Omit<Conflict, 'move'> = g?.conflict ?? { ...base, byMm: 0, parts: [], bays: [], atMm: 0, upMm: 0 }
+    const first = deep > c.byMm
+    if (first) {
+      c.byMm = deep
+      c.atMm = along(mine)
+      c.upMm = (Math.max(mine.min[2], other.min[2]) + Math.min(mine.max[2], other.max[2])) / 2
+    }
+    for (const [list, id] of [[c.parts, part], [c.bays, bay]] as const) if (id !== null && !list.includes(id)) list[first ? 'unshift' : 'push'](id)
+    const others = g?.others ?? []
+    if (!others.includes(other)) others.push(other)
+    groups.set(key, { conflict: c, others })
+  }
+  const bodies = [...own.parts.map((p) => ({ body: p.body, part: p.id, bay: null as string | null })), ...own.goods.map((x) => ({ body: x.body, part: null as string | null, bay: x.bay }))]
+  const meet = (key: string, base: Pick<Conflict, 'code' | 'feature' | 'wall' | 'neighbour'>, other: Convex) => {
+    if (gapBetween(own.whole, other) >= -TOUCH_MM) return
+    for (const b of bodies) {
+      const gap = gapBetween(b.body, other)
+      if (gap < -TOUCH_MM) note(key, base, -gap, b.body, other, b.part, b.bay)
+    }
+  }
+  for (const n of neighbours) {
+    if (gapBetween(own.whole, n.solids.whole) >= -TOUCH_MM) continue
+    const base = { code: 'build' as const, feature: null, wall: null, neighbour: { id: n.buildId, name: n.name } }
+    for (const other of [...n.solids.parts, ...n.solids.goods]) meet(`build:${n.buildId}`, base, other.body)
+  }
+  for (const k of keeps) {
+    const of = k.feature ? `thing:${k.feature.id}` : `wall:${k.wall.wall.id}`
+    // The space round a thing is only asked about when the thing itself, and what moves of it, is free.
+    if (k.code === 'clear' && [...groups.keys()].some((key) => key.startsWith(`${of}:`))) continue
+    meet(`${of}:${k.code}`, { code: k.code, feature: k.feature, wall: k.wall, neighbour: null }, k.body)
+  }
+  // The way out of a tote: blocked by what stands, not by space kept free.
+  const obstacles = [
+    ...neighbours.flatMap((n) => [...n.solids.parts, ...n.solids.goods].map((s) => ({ body: s.body, feature: null, neighbour: { id: n.buildId, name: n.name }, wall: null as WallLine | null, key: `build:${n.buildId}` }))),
+    ...keeps.filter((k) => k.code === 'wall' || (k.code === 'solid' && k.feature?.kind !== 'walkway')).map((k) => ({ body: k.body, feature: k.feature, neighbour: null, wall: k.wall, key: k.feature ? `thing:${k.feature.id}` : `wall:${k.wall.wall.id}` })),
+  ]
+  const onTheMove = [...own.ways.map((x) => ({ code: 'way-out' as const, body: x.body, bay: x.bay as string | null })), ...own.swept.map((x) => ({ code: 'motion' as const, body: x.body, bay: null as string | null }))]
+  for (const way of onTheMove)
+    for (const o of obstacles) {
+      const gap = gapBetween(way.body, o.body)
+      if (gap < -TOUCH_MM) note(`${way.code}:${o.key}`, { code: way.code, feature: o.feature, wall: o.wall, neighbour: o.neighbour }, -gap, way.body, o.body, null, way.bay)
+    }
+
+  const everything = [...neighbours.flatMap((n) => [...n.solids.parts, ...n.solids.goods].map((x) => x.body)), ...keeps.map((k) => k.body)]
+  const w = frame.wall
+  const ways: [MoveWay, Vec3][] = [['left', [-w.along[0], -w.along[1], 0]], ['right', [w.along[0], w.along[1], 0]], ['out', [w.inward[0], w.inward[1], 0]], ['back', [-w.inward[0], -w.inward[1], 0]]]
+  return [...groups.values()].map(({ conflict, others }) => {
+    const mine = [...bodies.map((b) => b.body), ...(conflict.code === 'way-out' || conflict.code === 'motion' ? onTheMove.map((x) => x.body) : [])]
+    // Free of a thing is free of the space it keeps, too.
+    const all = conflict.feature && conflict.code !== 'way-out' && conflict.code !== 'motion' ? [...others, ...keeps.filter((k) => k.feature === conflict.feature).map((k) => k.body)] : others
+    let move: Conflict['move'] = null
+    for (const [way, u] of ways) {
+      const t = smallestMove(mine, all, everything, u)
+      if (t === null) continue
+      const mm = Math.ceil(t)
+      const alongMm = frame.place.alongMm + (way === 'left' ? -mm : way === 'right' ? mm : 0)
+      const outMm = frame.place.outMm + (way === 'out' ? mm : way === 'back' ? -mm : 0)
+      const keepsWall = way === 'left' || way === 'right'
+      const had = move?.way === 'left' || move?.way === 'right'
+      if (alongMm >= 0 && outMm >= 0 && (!move || (keepsWall && !had) || (keepsWall === had && mm < move.mm))) move = { way, mm }
+    }
+    return { ...conflict, move }
+  })
+}
+
+/** Obstacles one after the other that a move may run into before it counts as leading nowhere. */
+const DETOURS = 6
+
+/** The least move along `u` that frees from `others` without entering anything that was free before. */
+function smallestMove(mine: readonly Convex[], others: readonly Convex[], everything: readonly Convex[], u: Vec3): number | null {
+  const hits = (b: Convex, t: number) => mine.some((m) => gapBetween(t === 0 ? m : moved(m, scale(u, t)), b) < -TOUCH_MM)
+  let avoid = [...others]
+  for (let i = 0; i < DETOURS; i++) {
+    const t = freeAlong(mine, avoid, u)
+    if (t === null) return null
+    const entered = everything.filter((b) => !avoid.includes(b) && hits(b, t) && !hits(b, 0))
+    if (entered.length === 0) return t
+    avoid = [...avoid, ...entered]
+  }
+  return null
+}

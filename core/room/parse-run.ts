@@ -1,0 +1,103 @@
+import { plainCharacters } from '../measure/number.ts'
+import { parseLength } from '../measure/parse-length.ts'
+import { bad, good, type Result } from '../measure/result.ts'
+import type { UnitSystem } from '../measure/units.ts'
+import { FEATURE_DEFAULTS, newFeature, type Feature, type FeatureKind } from './features.ts'
+
+const WORDS: Record<string, FeatureKind> = {
+  door: 'door', window: 'window', 'garage door': 'sectional-door', 'sectional door': 'sectional-door', outlet: 'outlet', socket: 'outlet', switch: 'switch', panel: 'panel', 'breaker panel': 'panel',
+  light: 'light', lamp: 'light', 'water heater': 'water-heater', boiler: 'water-heater', furnace: 'furnace', return: 'return-grille', grille: 'return-grille', vent: 'return-grille',
+  conduit: 'conduit', pipe: 'pipe', beam: 'beam', post: 'post', column: 'post', steps: 'steps', step: 'steps', walkway: 'walkway', car: 'car', bench: 'bench', other: 'other', thing: 'other',
+}
+/** Written longest first, so that "garage door" is not read as "door". */
+const PATTERN = new RegExp(`\\b(${Object.keys(WORDS).sort((a, b) => b.length - a.length).join('|')})s?\\b`, 'i')
+
+export interface Run {
+  features: Omit<Feature, 'id'>[]
+  /** Sum of all stretches, mm, when it was called as a run; null when things were placed one by one. */
+  totalMm: number | null
+}
+
+interface Piece { kind: FeatureKind | null; wide: number | null; high: number | null; up: number | null; out: number | null; at: number[] }
+
+/** One stretch or thing: `36`, `door 32`, `window 36 x 40 up 42`, `outlet at 48, 15 up`. */
+function piece(text: string, system: UnitSystem): Result<Piece> {
+  const p: Piece = { kind: null, wide: null, high: null, up: null, out: null, at: [] }
+  let rest = text
+  const found = PATTERN.exec(rest)
+  if (found) {
+    p.kind = WORDS[found[1].toLowerCase()]
+    rest = `${rest.slice(0, found.index)} ${rest.slice(found.index + found[0].length)}`
+  }
+  // What is called by name goes first, and what is left is the width, and the height behind an x.
+  for (const word of ['up', 'out'] as const) {
+    const m = new RegExp(`\\b${word}\\s+(.+?)(?=\\s+(?:up|out|at)\\b|$)`, 'i').exec(rest) ?? new RegExp(`(\\S+(?:\\s+\\d+/\\d+)?\\s*(?:mm|cm|m|in|ft|'|")?)\\s+${word}\\b`, 'i').exec(rest)
+    if (!m) continue
+    const read = parseLength(m[1], system)
+    if (!read.ok) return read
+    p[word] = read.value
+    rest = rest.replace(m[0], ' ')
+  }
+  const at = /\bat\s+(.+)$/i.exec(rest)
+  if (at) {
+    for (const t of at[1].split(/\s+and\s+|\s*&\s*/i)) {
+      const read = parseLength(t, system)
+      if (!read.ok) return read
+      p.at.push(read.value)
+    }
+    rest = rest.replace(at[0], ' ')
+  }
+  const sizes = rest.trim() === '' ? [] : rest.trim().split(/\s*x\s*/i)
+  if (sizes.length > 2) return bad('run-piece', { text })
+  for (const [i, t] of sizes.entries()) {
+    const read = parseLength(t, system)
+    if (!read.ok) return read
+    if (i === 0) p.wide = read.value
+    else p.high = read.value
+  }
+  return good(p)
+}
+
+/**
+ * Distances along a wall as one calls them from the tape, from its left corner: `24 1/2, door 32, 60, window 36 x 40 up 42, 63`; or things
+ * placed by themselves: `outlet at 24 and 72 up 15; switch at 30`. A bare length is a stretch of wall with nothing in it.
+ * Fails with `run-empty`, `run-piece`, `run-mixed`, `run-no-width`, `not-a-length`, `negative`.
+ */
+export function parseRun(line: string, wallId: string, system: UnitSystem): Result<Run> {
+  const text = plainCharacters(line)
+  if (text === '') return bad('run-empty')
+  const pieces: Piece[] = []
+  // "outlet at 48, 15 up": what follows a comma but is only an "up" or "out" belongs to what stands before it.
+  const parts = text.split(/\s*[,;]\s*(?!\d{1,2}\s*(?:m|cm)\b(?!\s*,))/).reduce<string[]>((list, t) => {
+    if (list.length > 0 && /^(up|out)\b|\b(up|out)$/i.test(t) && !PATTERN.test(t)) list[list.length - 1] += ` ${t}`
+    else if (t !== '') list.push(t)
+    return list
+  }, [])
+  for (const t of parts) {
+    const read = piece(t, system)
+    if (!read.ok) return read
+    pieces.push(read.value)
+  }
+  const make = (p: Piece, atMm: number): Omit<Feature, 'id'> => {
+    const d = FEATURE_DEFAULTS[p.kind!]
+    const { id: _id, ...f } = newFeature({
+      id: '', kind: p.kind!, wallId, atMm, wideMm: p.wide ?? d.wideMm, highMm: p.high ?? d.highMm, upMm: p.up ?? d.upMm, outMm: p.out ?? 0,
+    })
+    return f
+  }
+  if (pieces.some((p) => p.at.length > 0)) {
+    const stray = pieces.find((p) => p.at.length === 0 || p.kind === null)
+    if (stray) return bad('run-mixed', { text })
+    // A thing said to be at a place has its middle there, as one measures an outlet; a wide one its left edge.
+    return good({ totalMm: null, features: pieces.flatMap((p) => p.at.map((at) => make(p, (p.wide ?? FEATURE_DEFAULTS[p.kind!].wideMm) < 200 ? at - (p.wide ?? FEATURE_DEFAULTS[p.kind!].wideMm) / 2 : at))) })
+  }
+  let at = 0
+  const features: Omit<Feature, 'id'>[] = []
+  for (const p of pieces) {
+    const wide = p.wide ?? (p.kind ? FEATURE_DEFAULTS[p.kind].wideMm : null)
+    if (wide === null) return bad('run-no-width', { text })
+    if (p.kind) features.push(make({ ...p, wide }, at))
+    at += wide
+  }
+  return good({ features, totalMm: at })
+}
