@@ -5,6 +5,7 @@ import { GRADES } from '../../core/catalogue/lumber.ts'
 import { CURRENCIES } from '../../core/measure/money.ts'
 import { useDocument } from '../stores/document.ts'
 import MeasureField from './MeasureField.vue'
+import OwnSheets from './OwnSheets.vue'
 
 const open = defineModel<boolean>({ required: true })
 const doc = useDocument()
@@ -22,7 +23,10 @@ function setAnchor(field: HTMLInputElement) {
   if (!anchorProblem.value) set('anchorRatedN', n)
 }
 const METHODS = [{ value: 'asd', text: 'North American, allowable stress' }, { value: 'ec5', text: 'Eurocode 5, limit states' }]
-const MOISTURE = [{ value: 'unheated', text: 'unheated garage or shed' }, { value: 'dry', text: 'heated, indoors' }]
+const MOISTURE = [{ value: 'unheated', text: 'unheated garage or shed' }, { value: 'dry', text: 'heated, indoors' }, { value: 'wet', text: 'wet: above 19 % moisture' }]
+const DURATION = [{ value: 'permanent', text: 'goods stay for good' }, { value: 'long', text: 'goods change over the years' }]
+/** Regional presets of the simplified method; a figure from the authority comes first. */
+const SEISMIC = [{ value: null, text: 'not reckoned with' }, { value: 0.17, text: 'low (SDS 0.17)' }, { value: 0.5, text: 'moderate (SDS 0.5)' }, { value: 1, text: 'high (SDS 1.0)' }]
 const SAG = [{ value: 240, text: 'span / 240: storage' }, { value: 360, text: 'span / 360: worktops' }, { value: 384, text: 'span / 384: what the eye sees' }]
 const grades = GRADES.map((g) => ({ value: g.id, text: `${g.label} (${[g.asd && 'North American', g.ec5 && 'Eurocode'].filter(Boolean).join(', ')})` }))
 const rename = (name: string) => name.trim() && doc.change('rename the project', (d) => void (d.name = name.trim().slice(0, 80)))
@@ -70,6 +74,15 @@ const useDefaults = () => doc.change('starting values of the units', (d) => void
         <BFormSelect id="set-moisture" size="sm" :model-value="s.moisture" :options="MOISTURE" @update:model-value="set('moisture', $event as Settings['moisture'])" />
       </div>
       <div>
+        <label class="form-label" for="set-duration">How long loads stay</label>
+        <BFormSelect id="set-duration" size="sm" :model-value="s.duration" :options="DURATION" @update:model-value="set('duration', $event as Settings['duration'])" />
+      </div>
+      <div>
+        <label class="form-label" for="set-seismic">Earthquakes (ask locally)</label>
+        <BFormSelect id="set-seismic" size="sm" :model-value="s.seismicG" :options="SEISMIC" @update:model-value="set('seismicG', $event as Settings['seismicG'])" />
+      </div>
+      <MeasureField label="Height of who uses it" :value="s.personMm" :min="1200" :max="2200" @change="(v) => v !== null && set('personMm', v)" />
+      <div>
         <label class="form-label" for="set-sag">Sag allowed in the long run</label>
         <BFormSelect id="set-sag" size="sm" :model-value="s.sagRatio" :options="SAG" @update:model-value="set('sagRatio', Number($event))" />
       </div>
@@ -79,6 +92,7 @@ const useDefaults = () => doc.change('starting values of the units', (d) => void
         <p v-if="anchorProblem" class="text-trouble small mb-0" role="alert">{{ anchorProblem }}</p>
       </div>
     </div>
+    <OwnSheets v-if="s" />
     <p class="soft small mt-3 mb-0">
       Changing units changes how lengths are shown; tacked sizes are rounded to that tape's marks. What the yard sells stays.
       <button type="button" class="btn btn-sm btn-link p-0 align-baseline" @click="useDefaults">Use the usual saw, method and wood for these units</button>

@@ -39,7 +39,7 @@ export const machining = z.discriminatedUnion('kind', [
 export type Machining = z.infer<typeof machining>
 
 export const ROLES = [
-  'rail', 'post', 'plate', 'shelf', 'cross', 'back-rail', 'brace', 'top', 'ledger', 'cleat', 'hanger', 'arm', 'side', 'back', 'door', 'drawer', 'hardware', 'guide',
+  'rail', 'post', 'plate', 'shelf', 'cross', 'back-rail', 'brace', 'top', 'ledger', 'cleat', 'hanger', 'arm', 'side', 'back', 'door', 'drawer', 'hardware', 'guide', 'edge',
 ] as const
 
 export const part = z.object({
@@ -79,6 +79,8 @@ export const placed = z.object({
   /** The box it fills, in the build's frame. */
   box,
   massKg: z.number().min(0).nullable(),
+  /** How its weight comes down: over all its base, over a round one, or on four feet. */
+  stands: z.enum(['flat', 'round', 'feet']),
 })
 export type Placed = z.infer<typeof placed>
 

@@ -108,6 +108,24 @@ export function draft(system: UnitSystem) {
       return id
     },
 
+    /** A piece standing in a dado of another, two screws through what is left of it into its edge. @returns the joint's id */
+    house(inner: string, outer: string, leftMm: number): string {
+      const id = `j${a.joints.length + 1}`
+      const screw = screwFor(leftMm, 100, system).id
+      a.joints.push({ id, kind: 'housed', near: outer, far: inner, at: centre(meet(inner, outer)), fasteners: [{ fastener: screw, count: 2, into: 'edge' }] })
+      return id
+    },
+    machine(id: string, m: Machining) {
+      byId.get(id)!.machining.push(m)
+    },
+
+    /** Bolts right through both pieces. @returns the joint's id */
+    bolt(near: string, far: string, count: number, fastener: string): string {
+      const id = `j${a.joints.length + 1}`
+      a.joints.push({ id, kind: 'bolted', near, far, at: centre(meet(near, far)), fasteners: [{ fastener, count, into: 'side' }] })
+      return id
+    },
+
     /** Records that `from` rests on `on` (a part, or the floor) where they meet. */
     rest(from: string, on: string | 'floor', via: Support['via'] = 'bearing', joint: string | null = null) {
       const b = boxes.get(from)!

@@ -2,7 +2,8 @@ import type { Assembly, Part, Stock } from './assembly.ts'
 
 const tenth = (mm: number) => Math.round(mm * 10)
 
-function stockKey(s: Stock): string {
+/** Two stocks with the same key are bought alike. */
+export function stockKey(s: Stock): string {
   switch (s.kind) {
     case 'board':
       return `${s.section}/${s.grade}/${s.treated}`

@@ -1,4 +1,5 @@
 import { GRADES } from '../catalogue/lumber.ts'
+import { findSheet } from '../catalogue/sheets.ts'
 import { CURRENCIES } from '../measure/money.ts'
 import { lengthMm, z } from '../measure/schema.ts'
 import { inches, type Units, type UnitSystem } from '../measure/units.ts'
@@ -19,7 +20,11 @@ export const settings = z.object({
   sheetTrimMm: lengthMm(0, 50),
   method: z.enum(['asd', 'ec5']),
   /** Heated indoors (class 1), unheated garage or shed (class 2). */
-  moisture: z.enum(['dry', 'unheated']),
+  moisture: z.enum(['dry', 'unheated', 'wet']),
+  /** How long goods stay: for good, or for years but changing. */
+  duration: z.enum(['permanent', 'long']),
+  /** Earthquakes to reckon with: spectral acceleration SDS in g; null leaves the check out. */
+  seismicG: z.number().min(0).max(3).nullable(),
   grade: z.enum(GRADES.map((g) => g.id) as [string, ...string[]]),
   /** Span over this is how far a shelf may sag in the long term. */
   sagRatio: z.int().min(100).max(1000),
@@ -29,6 +34,8 @@ export const settings = z.object({
   onePersonKg: z.number().min(1).max(60),
   /** Height over depth beyond which a freestanding build is called slender. */
   slenderness: z.number().min(1).max(10),
+  /** The person's own sheets, by the ids that say what they are. */
+  ownSheets: z.array(z.string().max(200).refine((id) => findSheet(id) !== undefined, 'a sheet with its properties')).max(40),
   /** Rated pull-out of one masonry or concrete anchor as its maker states it, N; null while nobody has entered it. */
   anchorRatedN: z.number().min(10).max(100_000).nullable(),
 })
@@ -45,7 +52,7 @@ export function startingSettings(system: UnitSystem): Settings {
   return {
     system, yard: system, fraction: 16, currency: imperial ? 'USD' : 'EUR',
     kerfMm: imperial ? inches(1 / 8) : 3, squaringTrimMm: imperial ? inches(1 / 4) : 6, sheetTrimMm: 0,
-    method: imperial ? 'asd' : 'ec5', moisture: 'unheated', grade: imperial ? 'spf-no2' : 'c16',
-    sagRatio: 240, personMm: 1700, onePersonKg: 23, slenderness: 4, anchorRatedN: null,
+    method: imperial ? 'asd' : 'ec5', moisture: 'unheated', duration: imperial ? 'permanent' : 'long', seismicG: null, grade: imperial ? 'spf-no2' : 'c16',
+    sagRatio: 240, personMm: 1700, onePersonKg: 23, slenderness: 4, ownSheets: [], anchorRatedN: null,
   }
 }

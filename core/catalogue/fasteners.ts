@@ -1,19 +1,30 @@
-import { inches, type UnitSystem } from '../measure/units.ts'
+import { inches, psi, type UnitSystem } from '../measure/units.ts'
 
-/** A wood screw. Diameters: thread outside, and root (inside the thread), mm. */
+export type FastenerKind = 'screw' | 'lag' | 'bolt' | 'nail'
+
+/** A fastener of dowel type. Diameters: shank or thread outside, and root (inside the thread; the shank of nails and bolts), mm. */
 export interface Screw {
   id: string
+  kind: FastenerKind
   label: string
   system: UnitSystem
   diameterMm: number
   rootMm: number
   lengthMm: number
+  /** Bending yield strength, MPa. NDS 2018 appendix I: screws and nails by diameter; bolts and lags of 3/8 in and up 45 ksi. */
+  fyb: number
   /** How many a box holds. */
   box: number
 }
 
+/** Screws and nails: the thinner, the harder drawn. */
+function wireYield(diameterMm: number): number {
+  const d = diameterMm / inches(1)
+  return psi(d <= 0.142 ? 100_000 : d <= 0.177 ? 90_000 : d <= 0.236 ? 80_000 : d <= 0.273 ? 70_000 : 60_000)
+}
+
 // Diameters: ANSI/ASME B18.6.1 wood screws.
-const GAUGE: Record<number, [number, number]> = { 8: [0.164, 0.131], 9: [0.177, 0.142], 10: [0.19, 0.152] }
+const GAUGE: Record<number, [number, number]> = { 6: [0.138, 0.113], 8: [0.164, 0.131], 9: [0.177, 0.142], 10: [0.19, 0.152], 12: [0.216, 0.171], 14: [0.242, 0.196] }
 const lengthName = (n: number) => {
   const whole = Math.floor(n)
   const eighths = Math.round((n - whole) * 8)
@@ -21,6 +32,7 @@ const lengthName = (n: number) => {
   return [whole || '', text[eighths]].filter(Boolean).join(' ')
 }
 const gauge = (g: number, length: number, box: number): Screw => ({
+  kind: 'screw', fyb: wireYield(inches(GAUGE[g][0])),
   id: `screw-${g}x${length}`,
   label: `#${g} x ${lengthName(length)} in screw`,
   system: 'imperial',
@@ -31,6 +43,7 @@ const gauge = (g: number, length: number, box: number): Screw => ({
 })
 // Root about 0.65 of the outside diameter, the lower end of what EN 14592 screws show.
 const metric = (d: number, length: number, box: number): Screw => ({
+  kind: 'screw', fyb: wireYield(d),
   id: `screw-${d}x${length}mm`,
   label: `${d} x ${length} mm screw`,
   system: 'metric',
@@ -42,17 +55,39 @@ const metric = (d: number, length: number, box: number): Screw => ({
 
 /** In each system from short to long. */
 export const SCREWS: readonly Screw[] = [
-  gauge(8, 1.25, 100), gauge(8, 1.625, 100), gauge(8, 2, 100), gauge(9, 2.5, 100), gauge(9, 3, 100), gauge(10, 3.5, 50), gauge(10, 4, 50),
+  gauge(8, 1.25, 100), gauge(8, 1.625, 100), gauge(8, 2, 100), gauge(9, 2.5, 100), gauge(8, 2.5, 100), gauge(9, 3, 100), gauge(10, 3.5, 50), gauge(10, 4, 50),
   metric(4, 30, 200), metric(4, 40, 200), metric(4, 50, 200), metric(5, 60, 100), metric(5, 70, 100), metric(5, 80, 100), metric(6, 90, 100), metric(6, 100, 50),
 ]
 
-export const findScrew = (id: string): Screw | undefined => SCREWS.find((s) => s.id === id)
+const bolt = (name: string, d: number, length: number, system: UnitSystem, box: number, fyb: number): Screw => ({
+  id: `bolt-${name}`, kind: 'bolt', label: `${name.replace('x', ' x ')} carriage bolt, nut and washer`, system, diameterMm: d, rootMm: d, lengthMm: length, fyb, box,
+})
+const lag = (d: number, root: number, length: number, name: string, fybPsi: number): Screw => ({
+  id: `lag-${name}`, kind: 'lag', label: `${name.replace('x', ' x ')} in lag screw`, system: 'imperial', diameterMm: inches(d), rootMm: inches(root), lengthMm: inches(length), fyb: psi(fybPsi), box: 25,
+})
+const nail = (name: string, d: number, length: number): Screw => ({
+  id: `nail-${name}`, kind: 'nail', label: `${name} common nail`, system: 'imperial', diameterMm: inches(d), rootMm: inches(d), lengthMm: inches(length), fyb: wireYield(inches(d)), box: 100,
+})
+/** Bolts, lag screws and nails, called by name where a joint wants them. Lag roots: ASME B18.2.1; nails: ASTM F1667 common. */
+export const OTHER_FASTENERS: readonly Screw[] = [
+  bolt('5/16x3.5', inches(5 / 16), inches(3.5), 'imperial', 10, psi(45_000)), bolt('3/8x3.5', inches(3 / 8), inches(3.5), 'imperial', 10, psi(45_000)),
+  // Class 4.6: fu 400, bending yield taken as the mean of yield and ultimate.
+  bolt('M8x90', 8, 90, 'metric', 10, 320), bolt('M10x90', 10, 90, 'metric', 10, 320),
+  lag(0.25, 0.173, 3, '1/4x3', 70_000), lag(0.3125, 0.227, 3.5, '5/16x3.5', 60_000), lag(0.375, 0.265, 4, '3/8x4', 45_000), lag(0.5, 0.371, 5, '1/2x5', 45_000),
+  nail('6d', 0.113, 2), nail('8d', 0.131, 2.5), nail('10d', 0.148, 3), nail('12d', 0.148, 3.25), nail('16d', 0.162, 3.5), nail('20d', 0.192, 4),
+]
+
+/** A fastener of the catalogue by its id, of whatever kind. */
+export const findScrew = (id: string): Screw | undefined => SCREWS.find((s) => s.id === id) ?? OTHER_FASTENERS.find((s) => s.id === id)
 
 /** What must stay between a screw's point and daylight, mm: points that poke through cut hands. */
 const POINT_COVER_MM = 3
 
+/** A point shorter than this many diameters in the far piece does not count: NDS 2018 12.1.5, EN 1995-1-1 8.7.2. */
+const LEAST_POINT = 6
+
 /**
- * The screw for a joint: the shortest with at least as much thread in the far piece as it passes through in the near one,
+ * The screw for a joint: the shortest with about as much thread in the far piece as it passes through in the near one, and six diameters at least,
  * that does not come out on the other side; if none does both, the longest that stays inside.
  * @param throughMm thickness of the near piece
  * @param intoMm thickness of wood behind it
@@ -62,7 +97,7 @@ export function screwFor(throughMm: number, intoMm: number, system: UnitSystem):
   for (const s of SCREWS) {
     if (s.system !== system) continue
     if (s.lengthMm > throughMm + intoMm - POINT_COVER_MM) break
-    if (s.lengthMm >= 1.95 * throughMm) return s
+    if (s.lengthMm >= 1.95 * throughMm && s.lengthMm - throughMm >= LEAST_POINT * s.diameterMm) return s
     longest = s
   }
   return longest ?? SCREWS.find((s) => s.system === system)!

@@ -1,6 +1,6 @@
 import { MM_PER_FOOT, type UnitSystem } from '../measure/units.ts'
 import { BOARD_LENGTHS, SECTIONS } from './lumber.ts'
-import { SCREWS } from './fasteners.ts'
+import { OTHER_FASTENERS, SCREWS } from './fasteners.ts'
 import { SHEETS } from './sheets.ts'
 
 /** One line of the price book: minor units for one board, sheet or box. */
@@ -27,6 +27,8 @@ const longBoard = (lengthMm: number) => (lengthMm > 15 * MM_PER_FOOT ? 1.18 : le
 
 const PER_SHEET: Record<string, number> = {
   'ply-15/32': 3148, 'ply-19/32': 3998, 'ply-23/32': 4798, 'osb-7/16': 1648, 'osb-15/32': 1998, 'osb-23/32': 2998, 'mdf-3/4': 4298, 'pb-3/4': 3898,
+  'ply-3/8': 2498, 'osb-19/32': 2398, 'mdf-1/2': 3298, 'mdf-5/8': 3798, 'pb-5/8': 3298, 'hb-1/4': 1498, 'hb-1/8': 998, 'lc-3/4': 6498, 'solid-3/4': 3498,
+  'ply-9mm': 2650, 'ply-15mm': 4150, 'ply-21mm': 5650, 'osb3-22mm': 3390, 'mdf-12mm': 2390, 'mdf-16mm': 2890, 'mdf-22mm': 3990, 'hb-3mm': 890, 'hb-6mm': 1490, 'lc-18mm': 5900, 'solid-18mm': 3900,
   'ply-12mm': 3450, 'ply-18mm': 4890, 'osb3-15mm': 2390, 'osb3-18mm': 2790, 'mdf-18mm': 3290, 'pb-18mm': 5900,
 }
 
@@ -52,7 +54,7 @@ export function startingPrices(system: UnitSystem): PriceLine[] {
   const sheets = SHEETS.filter((s) => s.system === system).map(
     (s): PriceLine => ({ key: sheetKey(s.id), label: s.label, per: 'sheet', minor: PER_SHEET[s.id] }),
   )
-  const screws = SCREWS.filter((s) => s.system === system).map(
+  const screws = [...SCREWS, ...OTHER_FASTENERS].filter((s) => s.system === system).map(
     (s): PriceLine => ({ key: screwKey(s.id), label: `${s.label}, box of ${s.box}`, per: 'box', minor: Math.round(s.box * (3 + s.lengthMm * s.diameterMm * 0.028)) }),
   )
   return [...boards, ...sheets, ...screws]

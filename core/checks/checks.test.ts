@@ -9,6 +9,12 @@ import { newBuild, type Build } from '../project/project.ts'
 import { expectNear } from '../../test-support/near.ts'
 import { beamCurve } from '../mechanics/beam.ts'
 import { verdict } from './verdict.ts'
+import { alike } from '../assembly/identical.ts'
+import { startingSettings } from '../assembly/settings.ts'
+import { METHODS } from '../mechanics/methods/all.ts'
+import { compositeStiffness, looseStiffness } from '../mechanics/section.ts'
+import { shear } from './members.ts'
+import { seismicShare } from './seismic.ts'
 
 function read(id: string, params: object, ctx: ShapeContext): BuildReading {
   const family = findFamily(id)!
@@ -164,4 +170,82 @@ describe('standing and putting up', () => {
 it('takes inches as inches: play of a quarter on each side of one make', () => {
   const r = read('tote-rack', {}, totes())
   expect(r.shaped.dims.find((d) => d.path === 'sidePlayMm')!.value).toBeCloseTo(inches(0.25), 9)
+})
+
+describe('joints, floor and earthquakes', () => {
+  const pails = (massKg: number) => {
+    const ctx = exampleContext('imperial', [{ item: newGoods({ id: 'p', name: 'pail', kind: 'pail', count: 12, acrossMm: 300, deepMm: 300, tallMm: 370, massKg }), count: 12 }])
+    return ctx
+  }
+  const of = (r: BuildReading, id: string) => r.checks.find((c) => c.id === id)!
+  it('the screws of a post carry what the beams say comes down, and bolts carry more', () => {
+    const r = read('post-rack', {}, pails(25))
+    const screws = of(r, 'joints:post-rail')
+    const most = Math.max(...r.shaped.assembly.supports.filter((s) => s.via === 'fasteners' && s.joint !== null && s.on.kind === 'part' && s.on.part.startsWith('post') && 'part' in s.from && s.from.part.startsWith('rail')).map((s) => r.design.reactions.get(s.id)!))
+    expectNear(screws.demand!, most, 1e-9)
+    expectNear(screws.capacity!, 3 * Number(screws.data.oneN), 1e-9)
+    expect(of(read('post-rack', { railJoint: 'bolts' }, pails(25)), 'joints:post-rail').capacity!).toBeGreaterThan(2 * screws.capacity!)
+  })
+  it('screws into end grain are called so, and count two thirds', () => {
+    const c = of(read('post-rack', {}, pails(10)), 'joints:cross-rail')
+    expect(c.code).toBe('joint-end-grain')
+    expect(c.working!.inputs.find((i) => i.symbol === 'Ceg')?.value).toBe(0.67)
+  })
+  it('one joint more asked than it can give turns the verdict', () => {
+    const r = read('post-rack', { floorBay: false, midPosts: 0, topMm: [400] }, pails(59))
+    expect(of(r, 'joints:post-rail').state).toBe('fails')
+    expect(r.verdict.state).toBe('fails')
+  })
+  it('a timber floor is asked for all the weight on the footprint', () => {
+    const ctx = pails(40)
+    const r = read('post-rack', {}, { ...ctx, space: { ...ctx.space, floor: 'timber' } })
+    const c = of(r, 'floor:floor')
+    expect(c.code).toBe('timber-floor')
+    expect(Number(c.data.kg)).toBeCloseTo(12 * 40 + r.massKg, 3)
+    expect(of(read('post-rack', {}, pails(40)), 'floor:floor').code).toBe('slab')
+  })
+  it('an earthquake by ASCE 7-16 13.3-1: 0.16 SDS, no less than 0.3 SDS', () => {
+    expect(seismicShare(0.5)).toBeCloseTo(0.15, 9)
+    expect(seismicShare(1, 1)).toBeCloseTo(0.48, 9)
+    const ctx = pails(20)
+    const r = read('post-rack', { tie: false }, { ...ctx, settings: { ...ctx.settings, seismicG: 1 } })
+    expect(of(r, 'earthquake:build')).toMatchObject({ code: 'quake-free' })
+    expect(read('post-rack', {}, ctx).checks.some((c) => c.check === 'earthquake')).toBe(false)
+  })
+  it('a load off the axis of its post makes it work harder', () => {
+    const c = of(read('post-rack', {}, pails(25)), 'buckling:post-0-0-rear')
+    expect(c.working!.inputs.find((i) => i.symbol === 'M')!.value).toBeGreaterThan(0)
+    expect(c.demand!).toBeGreaterThan(0)
+  })
+  it('a notch at a support is seen and takes its share', () => {
+    const r = read('tote-rack', {}, exampleContext('imperial', [{ item: tote(), count: 12 }]))
+    const plainShear = r.checks.find((c) => c.id.startsWith('shear:rail'))!
+    const a = JSON.parse(JSON.stringify(r.shaped.assembly)) as BuildReading['shaped']['assembly']
+    for (const p of a.parts) if (p.role === 'rail') p.machining = [{ kind: 'notch', atMm: 0, offMm: 0, lengthMm: 60, depthMm: 30, edge: 'low' }]
+    const [c] = shear.run({ assembly: a, boxes: r.boxes, alike: alike(a), service: r.service, design: r.design, settings: startingSettings('imperial'), method: METHODS.asd, space: r.space, goods: r.goods, unhoused: [] }).filter((x) => x.code === 'notched-shear')
+    expectNear(plainShear.capacity! / c.capacity!, (88.9 / 58.9) ** 3, 1e-6)
+  })
+})
+
+describe('the shelf unit', () => {
+  const books = () => {
+    const ctx = exampleContext('imperial', [{ item: newGoods({ id: 'b', name: 'books', kind: 'box', count: 18, acrossMm: inches(6), deepMm: inches(11), tallMm: inches(10), massKg: 20 * 0.45359237 }), count: 18 }])
+    return { ...ctx, settings: { ...ctx.settings, moisture: 'dry' as const } }
+  }
+  const params = { sheet: 'mdf-3/4', clearMm: inches(36), bays: 1, shelves: 3, sidePlayMm: 0, depthMm: inches(11.25) }
+  it('3/4 in fibreboard over 36 in under 40 lb per foot is called by its long-term sag', () => {
+    const r = read('shelf-unit', params, books())
+    expect(r.verdict.weakest).toMatchObject({ check: 'sag', state: 'fails' })
+    expect(Number(r.verdict.weakest!.data.endMm) / Number(r.verdict.weakest!.data.firstMm)).toBeCloseTo(3.25, 9)
+  })
+  it('an edge strip stiffens it by what the composite section says, glued more than screwed', () => {
+    const sagOf = (over: object) => Number(read('shelf-unit', { ...params, stripSection: '1x3', ...over }, books()).checks.find((c) => c.check === 'sag' && c.data.role === 'shelf')!.data.firstMm)
+    const e = 1.4e6 * 0.00689475729316836
+    const panel = { e: 3000, breadthMm: inches(11.25), depthMm: inches(0.75), middleMm: 0 }
+    const strip = { e, breadthMm: inches(0.75), depthMm: inches(2.5), middleMm: -(inches(0.75) + inches(2.5)) / 2 }
+    const own = looseStiffness([panel])
+    // The strip's own weight is the only thing that changes besides: well under one per cent.
+    expectNear(sagOf({ strip: 'none' }) / sagOf({ strip: 'glued' }), compositeStiffness([panel, strip]) / own, 0.01)
+    expectNear(sagOf({ strip: 'none' }) / sagOf({ strip: 'screwed' }), looseStiffness([panel, strip]) / own, 0.01)
+  })
 })

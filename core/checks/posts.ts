@@ -1,7 +1,9 @@
 import type { Assembly, Part } from '../assembly/assembly.ts'
 import type { PartBoxes } from '../assembly/part-box.ts'
 import { findGrade, findSection } from '../catalogue/lumber.ts'
-import { boxSize } from '../geometry/box.ts'
+import { findSheet } from '../catalogue/sheets.ts'
+import { boxSize, type Box } from '../geometry/box.ts'
+import type { LoadPath } from '../loads/load-path.ts'
 import { defineCheck, measured, plain, type CheckResult, type Input } from './check.ts'
 
 /** Heights at which something that runs along `axis` is fastened to a post: there it cannot bow that way. Ends included. */
@@ -17,18 +19,36 @@ function heldHeights(a: Assembly, p: Part, axis: 0 | 1, boxes: PartBoxes, parts:
 }
 const longestGap = (heights: number[]) => heights.slice(1).reduce((g, h, i) => Math.max(g, h - heights[i]), 0)
 
+/**
+ * Moment that comes into a post from what hangs off its face one way, N·mm: at each height the fastened loads times their distance from the
+ * post's middle, one side only (the other may stand empty). Between two heights half goes up and half down; at the top all of it.
+ */
+function faceMoment(a: Assembly, p: Part, axis: 0 | 1, design: LoadPath): number {
+  const levels = new Map<number, [number, number]>()
+  for (const s of a.supports) {
+    if (s.on.kind !== 'part' || s.on.part !== p.id || s.via !== 'fasteners') continue
+    const off = (s.contact.min[axis] + s.contact.max[axis]) / 2 - p.at.centre[axis]
+    const z = Math.round((s.contact.min[2] + s.contact.max[2]) / 2)
+    const sides = levels.get(z) ?? [0, 0]
+    sides[off < 0 ? 0 : 1] += Math.abs(off) * Math.max(0, design.reactions.get(s.id) ?? 0)
+    levels.set(z, sides)
+  }
+  const top = Math.max(...levels.keys())
+  return Math.max(0, ...[...levels].map(([z, sides]) => Math.max(...sides) * (z === top ? 1 : 0.5)))
+}
+
 /** Posts under all that comes down to them: crushing along the grain, and buckling either way between what holds them. */
 export const postBuckling = defineCheck({
   id: 'buckling',
   reads: ['assembly', 'boxes', 'alike', 'design', 'settings', 'method'],
-  run({ assembly, boxes, alike, design, settings, method }) {
+  run({ assembly, boxes, alike, design, settings, method }): CheckResult[] {
     const byId = new Map(assembly.parts.map((p) => [p.id, p]))
-    return alike.flatMap((group): CheckResult[] => {
-      const posts = group.parts.filter((p) => p.stock.kind === 'board' && Math.abs(p.at.along[2]) > 0.9)
-      if (posts.length === 0) return []
-      const given = { check: 'buckling', link: 'post' as const, quantity: 'force' as const, subject: posts[0].id }
-      const ids = (first: Part) => [first.id, ...posts.filter((p) => p !== first).map((p) => p.id)]
-      const lost = posts.find((p) => design.members.get(p.id)?.state.kind === 'unknown')
+    return alike.flatMap((group) => {
+      const posts = group.parts.filter((p) => p.role === 'post' && design.members.get(p.id)?.state.kind === 'column')
+      const lost = group.parts.find((p) => p.role === 'post' && design.members.get(p.id)?.state.kind === 'unknown')
+      const ids = (p: Part) => [p.id, ...group.parts.filter((x) => x.id !== p.id).map((x) => x.id)]
+      const given = { check: 'buckling', link: 'post' as const, quantity: 'ratio' as const, subject: group.parts[0].id }
+      if (posts.length === 0 && !lost) return []
       if (lost) {
         const state = design.members.get(lost.id)!.state
         return [plain({ ...given, code: `unknown-${state.kind === 'unknown' ? state.reason : ''}`, state: 'unknown', parts: ids(lost), data: { letter: group.letter, role: 'post' } })]
@@ -41,37 +61,71 @@ export const postBuckling = defineCheck({
       const stock = worst.stock
       if (stock.kind !== 'board') return []
       const grade = findGrade(stock.grade)!
-      const fc = method.compression(grade, findSection(stock.section)!.nominalWidth, settings.moisture)
-      if (!fc) return [plain({ ...given, code: 'unknown-no-strength', state: 'unknown', parts: ids(worst), data: { letter: group.letter, role: 'post' } })]
+      const size = boxSize(boxes.get(worst.id)!)
       const sides = ([0, 1] as const).map((axis) => {
-        const lengthMm = longestGap(heldHeights(assembly, worst, axis, boxes, byId))
-        const sideMm = boxSize(boxes.get(worst.id)!)[axis]
-        return { axis, lengthMm, sideMm, left: method.buckling(grade, fc, lengthMm, sideMm, settings.moisture) }
+        const unheldMm = longestGap(heldHeights(assembly, worst, axis, boxes, byId))
+        const momentNmm = faceMoment(assembly, worst, axis, design)
+        const result = method.post(
+          { grade, nominalWidth: findSection(stock.section)!.nominalWidth, areaMm2: worst.size.widthMm * worst.size.thicknessMm, axialN: axial(worst), momentNmm, breadthMm: size[1 - axis], depthMm: size[axis], unheldMm }, settings,
+        )
+        return { axis, unheldMm, momentNmm, sideMm: size[axis], result }
       })
-      const weak = sides.reduce((x, y) => ((y.left?.factor ?? -1) < (x.left?.factor ?? -1) ? y : x))
-      const area = worst.size.widthMm * worst.size.thicknessMm
-      const factor = weak.left?.factor ?? null
-      const data = { letter: group.letter, role: 'post', lengthMm: weak.lengthMm, sideMm: weak.sideMm, axialN: axial(worst), section: stock.section, way: weak.axis === 0 ? 'sideways' : 'front-to-back' }
+      if (sides.some((s) => s.result === null)) return [plain({ ...given, code: 'unknown-no-strength', state: 'unknown', parts: ids(worst), data: { letter: group.letter, role: 'post' } })]
+      const hard = (s: (typeof sides)[number]) => s.result!.ratio ?? Infinity
+      const weak = sides.reduce((x, y) => (hard(y) > hard(x) ? y : x))
+      const { ratio, formula, source, factors } = weak.result!
+      const data = { letter: group.letter, role: 'post', lengthMm: weak.unheldMm, sideMm: weak.sideMm, axialN: axial(worst), section: stock.section, way: weak.axis === 0 ? 'sideways' : 'front-to-back' }
       const inputs: Input[] = [
         { symbol: 'P', value: axial(worst), quantity: 'force', source: method.loadFactor.source },
-        { symbol: 'A', value: area, quantity: 'ratio', source: 'mm²' },
-        { symbol: 'unheld length', value: weak.lengthMm, quantity: 'length', source: 'between what holds the post that way; ends free to turn (Ke = 1)' },
+        { symbol: 'A', value: worst.size.widthMm * worst.size.thicknessMm, quantity: 'ratio', source: 'mm²' },
+        { symbol: 'M', value: weak.momentNmm, quantity: 'moment', source: 'what is fastened to one face, times its distance from the middle; half of it between two heights' },
+        { symbol: 'unheld length', value: weak.unheldMm, quantity: 'length', source: 'between what holds the post that way; ends free to turn (Ke = 1)' },
         { symbol: 'side', value: weak.sideMm, quantity: 'length' },
-        { symbol: fc.baseSymbol, value: fc.base, quantity: 'stress', source: fc.source },
-        ...fc.factors.map((f): Input => ({ symbol: f.symbol, value: f.value, quantity: 'ratio', source: f.source })),
+        ...factors.map((f): Input => ({ symbol: f.symbol, value: f.value, quantity: 'ratio', source: f.source })),
       ]
-      if (factor === null)
-        return [plain({ ...given, code: 'too-slender', state: 'fails', data, parts: ids(worst), working: { formula: 'le / d ≤ 50', inputs, source: weak.left?.source ?? fc.source } })]
-      return [
-        measured({
-          ...given, code: 'post', demand: axial(worst), capacity: fc.value * factor * area, data, parts: ids(worst),
-          working: {
-            formula: `P ≤ Fc · ${method.id === 'asd' ? 'CP' : 'kc'} · A;  ${weak.left!.formula}`,
-            inputs: [...inputs, { symbol: method.id === 'asd' ? 'CP' : 'kc', value: factor, quantity: 'ratio', source: weak.left!.source }], source: weak.left!.source,
-          },
-        }),
-      ]
+      if (ratio === null) return [plain({ ...given, code: 'too-slender', state: 'fails', data, parts: ids(worst), working: { formula: 'le / d ≤ 50', inputs, source } })]
+      if (!Number.isFinite(ratio)) return [plain({ ...given, code: 'buckles', state: 'fails', data, parts: ids(worst), working: { formula, inputs, source } })]
+      return [measured({ ...given, code: 'post', demand: ratio, capacity: 1, data, parts: ids(worst), working: { formula, inputs, source } })]
     })
+  },
+})
+
+/** Length of a contact along the piece it presses on, and the wood before and behind it, mm. */
+function contactOn(on: Part, contact: Box): [number, number, number] {
+  const i = on.at.along.findIndex((v) => Math.abs(v) > 0.9)
+  const from = on.at.centre[i] - on.size.lengthMm / 2
+  return [contact.max[i] - contact.min[i], Math.max(0, contact.min[i] - from), Math.max(0, from + on.size.lengthMm - contact.max[i])]
+}
+
+/** A sheet standing on edge under load, free to bow between the shelves that hold it: Euler's load over this. Product decision. */
+const UPRIGHT_SAFETY = 3
+
+/** Uprights of sheet: crushing hardly matters, bowing does. */
+export const uprights = defineCheck({
+  id: 'upright',
+  reads: ['assembly', 'boxes', 'design'],
+  run({ assembly, boxes, design }): CheckResult[] {
+    const parts = new Map(assembly.parts.map((p) => [p.id, p]))
+    let worst: CheckResult | null = null
+    for (const p of assembly.parts) {
+      const state = design.members.get(p.id)?.state
+      if (p.role !== 'side' || p.stock.kind !== 'sheet' || !state) continue
+      const given = { check: 'upright', link: 'post' as const, quantity: 'force' as const, subject: 'side' }
+      if (state.kind === 'unknown') return [plain({ ...given, code: `unknown-${state.reason}`, state: 'unknown', parts: [p.id], data: { role: 'side' } })]
+      if (state.kind !== 'column') continue
+      const sheet = findSheet(p.stock.sheet)!
+      const lengthMm = longestGap(heldHeights(assembly, p, 1, boxes, parts))
+      const euler = (Math.PI ** 2 * sheet.ei.along * p.size.widthMm) / lengthMm ** 2
+      const r = measured({
+        ...given, code: 'upright', demand: state.axialN, capacity: euler / UPRIGHT_SAFETY, parts: [p.id], data: { role: 'side', axialN: state.axialN, lengthMm },
+        working: {
+          formula: 'P ≤ π²·EI·b / L² / 3', source: 'Euler; safety factor 3: product decision',
+          inputs: [{ symbol: 'P', value: state.axialN, quantity: 'force' }, { symbol: 'EI', value: sheet.ei.along, quantity: 'stiffness', source: sheet.source }, { symbol: 'b', value: p.size.widthMm, quantity: 'length' }, { symbol: 'L', value: lengthMm, quantity: 'length', source: 'between shelves or cleats that hold it' }],
+        },
+      })
+      if (!worst || (r.ratio ?? 9) > (worst.ratio ?? 9)) worst = r
+    }
+    return worst ? [worst] : []
   },
 })
 
@@ -88,7 +142,8 @@ export const bearing = defineCheck({
       if (on.stock.kind !== 'board' || Math.abs(on.at.along[2]) > 0.1 || Math.abs(from.at.along[2]) < 0.9) continue
       const [dx, dy] = boxSize(s.contact)
       const n = design.reactions.get(s.id) ?? 0
-      const strength = method.bearing(findGrade(on.stock.grade)!, settings.moisture)
+      const [alongMm, before, after] = contactOn(on, s.contact)
+      const strength = method.bearing(findGrade(on.stock.grade)!, settings, { lengthMm: alongMm, beforeMm: before, afterMm: after })
       if (!strength || dx * dy <= 0) return [plain({ check: 'bearing', link: 'post', code: 'unknown-no-strength', quantity: 'stress', subject: 'post', state: 'unknown', parts: [on.id], data: { role: on.role } })]
       const found = { demand: n / (dx * dy), capacity: strength.value, on, from, area: dx * dy, n, strength }
       if (!worst || found.demand / found.capacity > worst.demand / worst.capacity) worst = found

@@ -22,6 +22,8 @@ export interface RoomContext {
   settings: Settings
   goods: ReadonlyMap<string, Goods>
   conflicts: readonly Conflict[]
+  /** Weight that hangs from the ceiling, N; null when something on it was not weighed. */
+  hungN: number | null
 }
 
 export interface AnyRoomCheck {

@@ -5,6 +5,7 @@ import { findScrew } from '../catalogue/fasteners.ts'
 import { boxSize, boxUnion } from '../geometry/box.ts'
 import { newtons } from '../measure/units.ts'
 import { screwWithdrawal } from '../mechanics/withdrawal.ts'
+import { heldBy } from './joints.ts'
 import { defineCheck, measured, plain, type CheckResult, type Input } from './check.ts'
 
 /** A child's pull at the top edge, N, and the height it reaches at most, mm. Product decision. */
@@ -38,7 +39,7 @@ function feet(a: Assembly): { back: number; front: number } {
 }
 
 /** What one tie gives, N: by the screw's withdrawal, or the maker's rating; null when nobody knows. */
-const tieCapacity = (x: Anchor, ratedN: number | null): number | null => {
+export const tieCapacity = (x: Anchor, ratedN: number | null): number | null => {
   if (x.into === 'masonry' || x.into === 'concrete') return ratedN === null ? null : (ratedN / ANCHOR_SAFETY) * x.count
   const screw = x.fastener === null ? undefined : findScrew(x.fastener)
   return screw ? screwWithdrawal(STUD_G, screw.diameterMm, x.embedMm, TIE_CD) * x.count : null
@@ -144,11 +145,14 @@ const sum = (list: Weight[], of: (w: Weight) => number) => list.reduce((s, w) =>
 const BRACES_FROM = Math.sin((25 * Math.PI) / 180)
 const BRACES_TO = Math.sin((65 * Math.PI) / 180)
 
-/** A frame of posts and rails alone folds sideways: it needs a diagonal, a sheet back, or a tie. */
+/**
+ * A frame of posts and rails alone folds sideways: it needs a diagonal, a sheet back, or a tie. A diagonal is only as good as its screws: it
+ * has to take the lean of all weight. One tie turns a wobbly frame stiff, so it is said where it should go.
+ */
 export const sway = defineCheck({
   id: 'sway',
-  reads: ['assembly', 'boxes'],
-  run({ assembly, boxes }): CheckResult[] {
+  reads: ['assembly', 'boxes', 'settings', 'method', 'service'],
+  run({ assembly, boxes, settings, method, service }): CheckResult[] {
     if (assembly.supports.every((s) => s.on.kind !== 'floor' || !('part' in s.from))) return []
     const diagonals = assembly.parts.filter((p) => {
       const up = Math.abs(p.at.along[2])
@@ -159,12 +163,30 @@ export const sway = defineCheck({
       return p.stock.kind === 'sheet' && y < 30 && x > 300 && z > 300
     })
     const tied = assembly.anchors.filter((x) => x.holds.includes('x'))
-    const code = diagonals.length > 0 ? 'sway-brace' : backs.length > 0 ? 'sway-back' : tied.length > 1 ? 'sway-tied' : 'sway-free'
-    return [
-      plain({
-        check: 'sway', link: 'whole', quantity: 'count', subject: 'build', code, state: code === 'sway-free' ? 'fails' : 'holds',
-        parts: [...diagonals, ...backs].map((p) => p.id), data: { braces: diagonals.length, ties: tied.length },
-      }),
-    ]
+    const whole = wholeBox(boxes)
+    const given = { check: 'sway', link: 'whole' as const, subject: 'build', parts: [...diagonals, ...backs].map((p) => p.id) }
+    const data = { braces: diagonals.length, ties: tied.length, tieAtMm: whole.max[2], tieFromMm: (whole.min[0] + whole.max[0]) / 2 }
+    if (diagonals.length > 0 && backs.length === 0) {
+      // The lean of everything above the floor, shared by the diagonals; each is pulled by it over the cosine of its slope.
+      const leanN = LEAN * service.loadsN
+      const each = diagonals.map((p) => {
+        const screws = heldBy(assembly, p.id, boxes, { method, settings }).map((h) => h.n).sort((a, b) => b - a)
+        const ends = screws.slice(0, 2)
+        return { p, n: ends.length === 2 ? Math.min(...ends) : 0, cos: Math.hypot(p.at.along[0], p.at.along[1]) }
+      })
+      const capacity = each.reduce((s, e) => s + e.n * e.cos, 0)
+      return [
+        measured({
+          ...given, quantity: 'force', code: 'sway-brace', demand: leanN, capacity, data: { ...data, leanN },
+          working: {
+            formula: 'lean of all weight ≤ Σ screws at a brace’s end × cosine of its slope',
+            inputs: [{ symbol: 'lean', value: leanN, quantity: 'force', source: `${LEAN} of every weight: product decision` }, ...each.slice(0, 4).map((e): Input => ({ symbol: 'brace end', value: e.n, quantity: 'force', source: 'its weaker end, fasteners across their length' }))],
+            source: 'statics of a pinned frame',
+          },
+        }),
+      ]
+    }
+    const code = backs.length > 0 ? 'sway-back' : tied.length > 1 ? 'sway-tied' : 'sway-free'
+    return [plain({ ...given, quantity: 'count', code, state: code === 'sway-free' ? 'fails' : 'holds', data })]
   },
 })

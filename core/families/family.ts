@@ -82,6 +82,8 @@ export interface Family<P> {
   start(ctx: ShapeContext): P
   shape(params: P, ctx: ShapeContext): Result<Shaped>
   levers(params: P, ctx: ShapeContext): Lever<P>[]
+  /** The reverse: changes that make it lighter or cheaper, where it is stronger than it need be. */
+  savers(params: P, ctx: ShapeContext): Lever<P>[]
   steps(params: P, shaped: Shaped): Step[]
   /** Different ways to hold the goods, best guess first; none when this family cannot take them. */
   propose(ctx: ShapeContext): P[]
@@ -114,6 +116,7 @@ export function family<P>(f: Family<P>): AnyFamily {
       return read.ok ? f.shape(read.value, ctx) : read
     },
     levers: (raw, ctx) => f.levers(must(raw), ctx),
+    savers: (raw, ctx) => f.savers(must(raw), ctx),
     steps: (raw, shaped) => f.steps(must(raw), shaped),
     propose: f.propose,
     examples: f.examples,

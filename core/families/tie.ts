@@ -11,9 +11,10 @@ const STUD_EMBED = 32
 /**
  * Ties a horizontal part near the wall to what is behind it: to each stud it passes, or at regular places in masonry.
  * A board against the wall is screwed through; a part too thick for that is held by angle brackets (3 mm).
+ * @param behindMm thickness of what lies between the part and the wall
  * @returns how many ties there are
  */
-export function tieToWall(d: Draft, part: string, space: FreeSpace, system: UnitSystem): number {
+export function tieToWall(d: Draft, part: string, space: FreeSpace, system: UnitSystem, behindMm = 0): number {
   const b = d.box(part)
   const c = space.construction
   const edge = 20
@@ -23,7 +24,7 @@ export function tieToWall(d: Draft, part: string, space: FreeSpace, system: Unit
       : c.kind === 'thin'
         ? []
         : places(b.min[0], b.max[0])
-  const through = (b.max[1] - b.min[1] > 40 ? 3 : b.max[1] - b.min[1]) + (c.kind === 'studs' && c.lined ? c.liningMm : 0)
+  const through = (b.max[1] - b.min[1] > 40 ? 3 : b.max[1] - b.min[1]) + behindMm + (c.kind === 'studs' && c.lined ? c.liningMm : 0)
   const screw = screwFor((through + STUD_EMBED) / 1.95, 200, system)
   for (const x of spots)
     d.anchor({

@@ -58,6 +58,8 @@ export function assumedTote(acrossMm: number, tallMm: number): ToteShape {
   }
 }
 
+/** How a thing's weight comes down on what carries it. */
+export const standsOn = (kind: GoodsKind): 'flat' | 'round' | 'feet' => (isRound(kind) ? 'round' : kind === 'equipment' ? 'feet' : 'flat')
 export const isRound = (kind: GoodsKind): boolean => kind === 'pail' || kind === 'drum'
 
 /** Width of a tote's body just below the rim, mm; for anything else its full width. */

@@ -1,4 +1,4 @@
-import type { Assembly, Part, Support } from '../assembly/assembly.ts'
+import type { Assembly, Part, Placed, Support } from '../assembly/assembly.ts'
 import { partMassKg } from '../assembly/mass.ts'
 import { bendingSection, thicknessAxis, type PartBoxes } from '../assembly/part-box.ts'
 import { findGrade } from '../catalogue/lumber.ts'
@@ -7,17 +7,34 @@ import type { Box } from '../geometry/box.ts'
 import { dot } from '../geometry/vec.ts'
 import { newtons } from '../measure/units.ts'
 import type { BeamLoad } from '../mechanics/beam.ts'
-import type { DesignMethod, Moisture } from '../mechanics/methods/method.ts'
-import { secondMoment } from '../mechanics/section.ts'
-import type { LoadPath, Member, Patch } from './load-path.ts'
-import { solvePanel } from './panel.ts'
-import { solveHeld, type Held, type SolvedBeams } from './solve-held.ts'
+import type { Conditions, DesignMethod } from '../mechanics/methods/method.ts'
+import { compositeStiffness, looseStiffness, secondMoment, shearStiffness, type Layer } from '../mechanics/section.ts'
+import type { LoadPath, Member, Patch, Stiffening } from './load-path.ts'
+import { bendsAlongStrength, solvePanel } from './panel.ts'
+import { solveHeld, type Held, type Rigidity, type SolvedBeams } from './solve-held.ts'
 
 export interface AnalysisOptions {
   method: DesignMethod
-  moisture: Moisture
+  conditions: Conditions
   /** Loads times this: 1 and 1 for sag, the method's own for strength. */
   factor: { self: number; goods: number }
+  /** Strips fastened under panels, by panel. */
+  stripsOf: ReadonlyMap<string, EdgeStrip[]>
+}
+export interface EdgeStrip {
+  part: Part
+  glued: boolean
+}
+
+/** The strips under each panel's edges. */
+export function edgeStrips(a: Assembly): Map<string, EdgeStrip[]> {
+  const byId = new Map(a.parts.map((p) => [p.id, p]))
+  const out = new Map<string, EdgeStrip[]>()
+  for (const j of a.joints) {
+    const strip = byId.get(j.far)
+    if (strip?.role === 'edge') push(out, j.near, { part: strip, glued: j.kind === 'glued-screwed' })
+  }
+  return out
 }
 
 /** A member this steep is a post; one this flat is a beam; between them it braces. Size of the upward part of its axis. */
@@ -87,12 +104,34 @@ const asLoad = (p: Part, patch: Patch): BeamLoad => {
   return { kind: 'line', fromMm: r.from, toMm: r.to, startNPerMm: patch.n / length, endNPerMm: patch.n / length }
 }
 
-const rigidity = (p: Part, o: AnalysisOptions): number | null => {
+const rigidity = (p: Part, o: AnalysisOptions): Rigidity | null => {
   if (p.stock.kind !== 'board') return null
   const grade = findGrade(p.stock.grade)
-  const e = grade && o.method.modulus(grade, o.moisture)
+  const e = grade && o.method.modulus(grade, o.conditions)
+  const g = grade && o.method.shearModulus(grade, o.conditions)
   const { depthMm, breadthMm } = bendingSection(p)
-  return e ? e.value * secondMoment(breadthMm, depthMm) : null
+  return e ? { ei: e.value * secondMoment(breadthMm, depthMm), ...(g ? { ga: shearStiffness(g.value, breadthMm, depthMm) } : {}) } : null
+}
+
+/** Side of a foot under a piece of equipment, mm; its weight stands on four at its corners. Product decision. */
+const FOOT_MM = 60
+/** A round base presses like a square of the same area: √π/2 of its diameter. */
+const ROUND = Math.sqrt(Math.PI) / 2
+
+/** Where a thing presses on what carries it: all over its base, over a round one, or at four feet. */
+function pressesOn(item: Placed): { box: Box; share: number }[] {
+  const { min, max } = item.box
+  const at = (x0: number, x1: number, y0: number, y1: number): Box => ({ min: [x0, y0, min[2]], max: [x1, y1, max[2]] })
+  const [w, d] = [max[0] - min[0], max[1] - min[1]]
+  if (item.stands === 'round') {
+    const [kx, ky] = [(w * (1 - ROUND)) / 2, (d * (1 - ROUND)) / 2]
+    return [{ box: at(min[0] + kx, max[0] - kx, min[1] + ky, max[1] - ky), share: 1 }]
+  }
+  if (item.stands === 'feet') {
+    const [f, g] = [Math.min(FOOT_MM, w / 2), Math.min(FOOT_MM, d / 2)]
+    return [[min[0], min[0] + f], [max[0] - f, max[0]]].flatMap(([x0, x1]) => [[min[1], min[1] + g], [max[1] - g, max[1]]].map(([y0, y1]) => ({ box: at(x0, x1, y0, y1), share: 1 / 4 })))
+  }
+  return [{ box: item.box, share: 1 }]
 }
 
 /**
@@ -127,7 +166,7 @@ export function analyse(a: Assembly, boxes: PartBoxes, o: AnalysisOptions): Load
       path.loadsN += n
       for (const s of on) {
         const carrier = s.on.kind === 'part' ? boxes.get(s.on.part)! : s.contact
-        give(s, { box: over(item.box, carrier), n: n / on.length }, doubt)
+        for (const p of pressesOn(item)) give(s, { box: over(p.box, carrier), n: (n * p.share) / on.length }, doubt)
       }
     }
   }
@@ -149,6 +188,35 @@ export function analyse(a: Assembly, boxes: PartBoxes, o: AnalysisOptions): Load
   return path
 }
 
+const NOT_STIFFENED: Stiffening = { sag: 1, share: 1, strips: [] }
+
+/**
+ * How strips under a panel's edges stiffen it along its length. Glued and screwed they bend as one with it; only screwed, their stiffnesses
+ * add up, a lower bound. For strength the sum is always taken: it gives the panel and the strip no less than they get.
+ */
+function stiffening(p: Part, ei: number, o: AnalysisOptions): Stiffening {
+  const strips = o.stripsOf.get(p.id) ?? []
+  if (strips.length === 0 || !bendsAlongStrength(p, true)) return NOT_STIFFENED
+  const { widthMm, thicknessMm } = p.size
+  const panel: Layer = { e: (ei * 12) / thicknessMm ** 3, breadthMm: widthMm, depthMm: thicknessMm, middleMm: 0 }
+  const layers: Layer[] = [panel]
+  const loose: Layer[] = [panel]
+  let glued = true
+  for (const s of strips) {
+    const grade = s.part.stock.kind === 'board' ? findGrade(s.part.stock.grade) : undefined
+    const e = grade && o.method.modulus(grade, o.conditions)
+    if (!e) return NOT_STIFFENED
+    const { depthMm, breadthMm } = bendingSection(s.part)
+    const layer: Layer = { e: e.value, breadthMm, depthMm, middleMm: s.part.at.centre[2] - p.at.centre[2] }
+    loose.push(layer)
+    layers.push(layer)
+    glued &&= s.glued
+  }
+  const own = ei * widthMm
+  const sum = looseStiffness(loose)
+  return { sag: (glued ? compositeStiffness(layers) : sum) / own, share: own / sum, strips: strips.map((s) => s.part.id) }
+}
+
 interface Solved {
   state: Member['state']
   passed: { support: Support; patch: Patch }[]
@@ -164,10 +232,11 @@ function solveMember(p: Part, patches: Patch[], supports: Support[], o: Analysis
   const up = Math.abs(p.at.along[2])
   if (p.stock.kind === 'sheet' && Math.abs(thicknessAxis(p)[2]) > STEEP) {
     const sheet = findSheet(p.stock.sheet)
-    const solution = sheet && solvePanel(p, patches, supports, sheet.ei, known)
+    const stiff = sheet ? stiffening(p, sheet.ei.along, o) : NOT_STIFFENED
+    const solution = sheet && solvePanel(p, patches, supports, { along: sheet.ei.along * stiff.sag, across: sheet.ei.across }, known)
     if (!solution) return even({ kind: 'unknown', reason: 'too-few-supports' })
     return {
-      state: { kind: 'panel', along: solution.along, strips: solution.strips },
+      state: { kind: 'panel', along: solution.along, strips: solution.strips, stiff },
       passed: solution.passed.map((x) => ({ support: byId(x.support), patch: x.patch })),
     }
   }

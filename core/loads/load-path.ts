@@ -17,10 +17,17 @@ export interface Bent {
   widthMm: number
 }
 
+/** What strips under its edges do for a panel: how many times as stiff it is, and what share of the moment is its own. */
+export interface Stiffening {
+  sag: number
+  share: number
+  strips: string[]
+}
+
 export type MemberState =
   | { kind: 'beam'; bent: Bent }
   /** Spanning along its strength axis, or across it. */
-  | { kind: 'panel'; along: boolean; strips: Bent[] }
+  | { kind: 'panel'; along: boolean; strips: Bent[]; stiff: Stiffening }
   | { kind: 'column'; axialN: number }
   /** Lies on something over its whole length. */
   | { kind: 'bedded' }

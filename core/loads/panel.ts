@@ -71,7 +71,7 @@ function spanning(p: Part, patches: Patch[], supports: Support[], ei: number, al
     const stripWidth = v.to - v.from
     const crossing = contacts.filter(({ at }) => shared(at.v, v) >= CROSSES * stripWidth && at.u.to - at.u.from <= 0.5 * length)
     const held = crossing.map(({ s, at }): Held => ({ id: s.id, atMm: (at.u.from + at.u.to) / 2, loose: p.loose }))
-    const solved = solveHeld(length, ei * stripWidth, held, loads, known)
+    const solved = solveHeld(length, { ei: ei * stripWidth }, held, loads, known)
     if (!solved) return null
     out.strips.push({ ...solved, widthMm: stripWidth })
     solved.supports.forEach((id, i) => {

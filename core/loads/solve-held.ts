@@ -7,6 +7,12 @@ export interface Held {
   loose: boolean
 }
 
+/** Stiffness of a member in bending, N·mm², and in shear, N (left out where shear adds nothing that counts). */
+export interface Rigidity {
+  ei: number
+  ga?: number
+}
+
 interface Solved {
   spec: BeamSpec
   result: BeamResult
@@ -18,18 +24,18 @@ export type SolvedBeams = Map<string, Solved | null>
 /** Equal to a millionth of a millimetre and of a newton: the same beam. */
 const near = (x: number) => Math.round(x * 1e6)
 
-function keyOf(lengthMm: number, ei: number, held: Held[], loads: BeamLoad[]): string {
-  let key = `${near(lengthMm)}|${near(ei / 1e6)}`
+function keyOf(lengthMm: number, r: Rigidity, held: Held[], loads: BeamLoad[]): string {
+  let key = `${near(lengthMm)}|${near(r.ei / 1e6)}|${near(r.ga ?? 0)}`
   for (const h of held) key += `|${near(h.atMm)}`
   for (const l of loads) key += l.kind === 'point' ? `p${near(l.atMm)},${near(l.n)}` : `l${near(l.fromMm)},${near(l.toMm)},${near(l.startNPerMm)},${near(l.endNPerMm)}`
   return key
 }
 
-function solveOnce(lengthMm: number, ei: number, held: Held[], loads: BeamLoad[], known: SolvedBeams): Solved | null {
-  const key = keyOf(lengthMm, ei, held, loads)
+function solveOnce(lengthMm: number, r: Rigidity, held: Held[], loads: BeamLoad[], known: SolvedBeams): Solved | null {
+  const key = keyOf(lengthMm, r, held, loads)
   const seen = known.get(key)
   if (seen !== undefined) return seen
-  const spec: BeamSpec = { lengthMm, ei, supports: held.map((h) => ({ atMm: h.atMm })), loads }
+  const spec: BeamSpec = { lengthMm, ...r, supports: held.map((h) => ({ atMm: h.atMm })), loads }
   const result = solveBeam(spec)
   const solved = result && { spec, result }
   known.set(key, solved)
@@ -44,10 +50,10 @@ const LIFTS = 1e-9
  * @param known what this analysis has solved so far; added to
  * @returns null when what is left cannot hold it.
  */
-export function solveHeld(lengthMm: number, ei: number, held: Held[], loads: BeamLoad[], known: SolvedBeams): (Solved & { supports: string[] }) | null {
+export function solveHeld(lengthMm: number, r: Rigidity, held: Held[], loads: BeamLoad[], known: SolvedBeams): (Solved & { supports: string[] }) | null {
   let use = held
   while (use.length >= 2) {
-    const solved = solveOnce(lengthMm, ei, use, loads, known)
+    const solved = solveOnce(lengthMm, r, use, loads, known)
     if (!solved) return null
     const { reactions } = solved.result
     const slack = LIFTS * reactions.reduce((sum, r) => sum + Math.abs(r), 0)

@@ -3,6 +3,8 @@ export interface BeamSpec {
   lengthMm: number
   /** Bending stiffness, N·mm²: one value, or stretches that cover the length in order. */
   ei: number | { toMm: number; ei: number }[]
+  /** Shear stiffness κGA, N; left out: no sag from shear (slender members). */
+  ga?: number
   supports: BeamSupport[]
   loads: BeamLoad[]
 }
@@ -34,7 +36,7 @@ export interface BeamCurve {
   momentAt(xMm: number): number
 }
 
-interface Element { x0: number; l: number; ei: number; q0: number; q1: number; a0: number; a1: number; a2: number; a3: number }
+interface Element { x0: number; l: number; ei: number; perGa: number; q0: number; q1: number; a0: number; a1: number; a2: number; a3: number }
 
 /**
  * Places closer than this share of the length are one node: stretches much shorter than the beam would drown it in rounding.
@@ -73,7 +75,7 @@ function elementsOf(b: BeamSpec, places: number[], pointAt: number[]): Element[]
   for (let i = 1; i < places.length; i++) {
     const [x0, x1] = [places[i - 1], places[i]]
     const middle = (x0 + x1) / 2
-    const e: Element = { x0, l: x1 - x0, ei: stiffnessAt(b, middle), q0: 0, q1: 0, a0: 0, a1: 0, a2: 0, a3: 0 }
+    const e: Element = { x0, l: x1 - x0, ei: stiffnessAt(b, middle), perGa: b.ga === undefined ? 0 : 1 / b.ga, q0: 0, q1: 0, a0: 0, a1: 0, a2: 0, a3: 0 }
     out.push(e)
   }
   for (const w of b.loads) {
@@ -125,9 +127,10 @@ function solveBanded(k: number[], f: number[]): number[] | null {
 }
 
 // In an element v = a0 + a1 x + a2 x² + a3 x³ + load terms, down positive; EI v'' = -M, so dM/dx = V and dV/dx = -q.
-const slopeOf = (e: Element, x: number) => e.a1 + x * (2 * e.a2 + x * (3 * e.a3 + (x * (e.q0 / 6 + ((e.q1 - e.q0) * x) / (24 * e.l))) / e.ei))
+// With shear, the section turns by θ and the axis slopes by θ + V/κGA; a1 is θ at the start.
+const slopeOf = (e: Element, x: number) => e.perGa * shearOf(e, x) + e.a1 + x * (2 * e.a2 + x * (3 * e.a3 + (x * (e.q0 / 6 + ((e.q1 - e.q0) * x) / (24 * e.l))) / e.ei))
 const sagOf = (e: Element, x: number) =>
-  e.a0 + x * (e.a1 + x * (e.a2 + x * (e.a3 + (x * (e.q0 / 24 + ((e.q1 - e.q0) * x) / (120 * e.l))) / e.ei)))
+  e.perGa * -x * (6 * e.ei * e.a3 + x * (e.q0 / 2 + ((e.q1 - e.q0) * x) / (6 * e.l))) + e.a0 + x * (e.a1 + x * (e.a2 + x * (e.a3 + (x * (e.q0 / 24 + ((e.q1 - e.q0) * x) / (120 * e.l))) / e.ei)))
 const momentOf = (e: Element, x: number) => -e.ei * (2 * e.a2 + 6 * e.a3 * x) - x * x * (e.q0 / 2 + ((e.q1 - e.q0) * x) / (6 * e.l))
 const shearOf = (e: Element, x: number) => -6 * e.ei * e.a3 - x * (e.q0 + ((e.q1 - e.q0) * x) / (2 * e.l))
 
@@ -153,7 +156,7 @@ function atSlopeRoots(e: Element, found: (x: number) => void) {
   for (let i = 1; i <= STRETCHES; i++) {
     let hi = (e.l * i) / STRETCHES
     const after = slopeOf(e, hi)
-    if (before * after < 0) {
+    if (before * after <= 0) {
       let lo = (e.l * (i - 1)) / STRETCHES
       for (let n = 0; n < HALVINGS; n++) {
         const half = (lo + hi) / 2
@@ -188,24 +191,27 @@ function solveElements(b: BeamSpec): Solved | null {
   const k: number[] = new Array<number>(4 * n).fill(0)
   const f: number[] = new Array<number>(n).fill(0)
   for (let i = 0; i < elements.length; i++) {
-    const { ei, l, q0, q1 } = elements[i]
+    const { ei, l, q0, q1, perGa } = elements[i]
     const d = 2 * i
-    const s = ei / l ** 3
+    // Φ of Timoshenko's beam: how much shear softens this stretch.
+    const phi = (12 * ei * perGa) / l ** 2
+    const s = ei / (l ** 3 * (1 + phi))
     k[4 * d] += 12 * s
     k[4 * d + 1] += 6 * s * l
     k[4 * d + 2] -= 12 * s
     k[4 * d + 3] += 6 * s * l
-    k[4 * d + 4] += 4 * s * l * l
+    k[4 * d + 4] += (4 + phi) * s * l * l
     k[4 * d + 5] -= 6 * s * l
-    k[4 * d + 6] += 2 * s * l * l
+    k[4 * d + 6] += (2 - phi) * s * l * l
     k[4 * d + 8] += 12 * s
     k[4 * d + 9] -= 6 * s * l
-    k[4 * d + 12] += 4 * s * l * l
+    k[4 * d + 12] += (4 + phi) * s * l * l
     // Work-equivalent end forces of a load that runs straight from q0 to q1.
-    f[d] += (l * (7 * q0 + 3 * q1)) / 20
-    f[d + 1] += (l * l * (3 * q0 + 2 * q1)) / 60
-    f[d + 2] += (l * (3 * q0 + 7 * q1)) / 20
-    f[d + 3] -= (l * l * (2 * q0 + 3 * q1)) / 60
+    const [even, rise] = [q0, (q1 - q0) / (60 * (1 + phi))]
+    f[d] += (l * even) / 2 + l * rise * (9 + 10 * phi)
+    f[d + 1] += (l * l * even) / 12 + (l * l * rise * (4 + 5 * phi)) / 2
+    f[d + 2] += (l * even) / 2 + l * rise * (21 + 20 * phi)
+    f[d + 3] -= (l * l * even) / 12 + (l * l * rise * (6 + 5 * phi)) / 2
   }
   for (let i = 0; i < places.length; i++) f[2 * i] += pointAt[i]
 
@@ -224,12 +230,12 @@ function solveElements(b: BeamSpec): Solved | null {
     const [v1, t1, v2, t2] = [v[2 * i], v[2 * i + 1], v[2 * i + 2], v[2 * i + 3]]
     const p = (e.l ** 4 * (e.q0 / 24 + (e.q1 - e.q0) / 120)) / e.ei
     const dp = (e.l ** 3 * (e.q0 / 6 + (e.q1 - e.q0) / 24)) / e.ei
-    const rise = v2 - v1 - t1 * e.l - p
+    const rise = v2 - v1 - t1 * e.l - p + (e.perGa * e.l ** 2 * (2 * e.q0 + e.q1)) / 6
     const turn = t2 - t1 - dp
     e.a0 = v1
     e.a1 = t1
-    e.a2 = (3 * rise - turn * e.l) / e.l ** 2
-    e.a3 = (turn * e.l - 2 * rise) / e.l ** 3
+    e.a3 = (turn * e.l - 2 * rise) / (e.l ** 3 + 12 * e.ei * e.perGa * e.l)
+    e.a2 = (turn - 3 * e.a3 * e.l ** 2) / (2 * e.l)
   }
   return { elements, supportNodes, pointAt }
 }

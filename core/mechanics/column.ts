@@ -1,3 +1,6 @@
+/** Euler stress of the North American method: FcE = 0.822·Emin'/(le/d)². NDS 2018 3.7.1.5. */
+export const eulerStress = (eMin: number, slenderness: number): number => (0.822 * eMin) / slenderness ** 2
+
 /**
  * Column stability factor CP of the North American method: NDS 2018 equation 3.7-1, sawn lumber c = 0.8.
  * @param fcStar compression strength with all factors but CP, MPa
@@ -8,9 +11,20 @@
 export function columnStability(fcStar: number, eMin: number, slenderness: number): number | null {
   if (slenderness > 50) return null
   const c = 0.8
-  const ratio = (0.822 * eMin) / slenderness ** 2 / fcStar
+  const ratio = eulerStress(eMin, slenderness) / fcStar
   const t = (1 + ratio) / (2 * c)
   return t - Math.sqrt(t * t - ratio / c)
+}
+
+/**
+ * How hard a column works under compression off its axis and bending one way: NDS 2018 equation 15.4-1 (with e = 0 it is 3.9-3).
+ * (fc/Fc')² + [fb + fc·(6e/d)·(1 + 0.234·fc/FcE)] / [Fb'·(1 − fc/FcE)]. At most 1.
+ * @returns Infinity once fc reaches FcE: then it buckles
+ */
+export function combinedAsd(c: { fc: number; fcAllowed: number; fb: number; fbAllowed: number; fcE: number; eccentricityMm: number; depthMm: number }): number {
+  if (c.fc >= c.fcE) return Infinity
+  const moved = c.fc * ((6 * c.eccentricityMm) / c.depthMm) * (1 + (0.234 * c.fc) / c.fcE)
+  return (c.fc / c.fcAllowed) ** 2 + (c.fb + moved) / (c.fbAllowed * (1 - c.fc / c.fcE))
 }
 
 /**
@@ -23,3 +37,6 @@ export function instabilityFactor(fc0k: number, e05: number, slenderness: number
   const k = 0.5 * (1 + 0.2 * (rel - 0.3) + rel * rel)
   return Math.min(1, 1 / (k + Math.sqrt(k * k - rel * rel)))
 }
+
+/** Compression off its axis and bending one way: EN 1995-1-1 equation 6.23, σc/(kc·fc,0,d) + σm/fm,d. At most 1. */
+export const combinedEc5 = (c: { sigmaC: number; fcDesign: number; kc: number; sigmaM: number; fmDesign: number }): number => c.sigmaC / (c.kc * c.fcDesign) + c.sigmaM / c.fmDesign

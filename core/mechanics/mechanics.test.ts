@@ -1,12 +1,16 @@
 import { describe, expect, it } from '@jest/globals'
+import { readFileSync, writeFileSync } from 'node:fs'
+import { verificationPage, WORKED } from '../../test-support/worked-examples.ts'
 import fc from 'fast-check'
 import { findGrade } from '../catalogue/lumber.ts'
-import { findSheet } from '../catalogue/sheets.ts'
+import { findSheet, ownSheetId } from '../catalogue/sheets.ts'
+import { findScrew } from '../catalogue/fasteners.ts'
 import { expectNear } from '../../test-support/near.ts'
 import { inches, MPA_PER_PSI, N_PER_LBF } from '../measure/units.ts'
 import { beamCurve, solveBeam, type BeamSpec } from './beam.ts'
 import { columnStability, instabilityFactor } from './column.ts'
 import { sagAfter } from './creep.ts'
+import type { Conditions } from './methods/method.ts'
 import { asd } from './methods/asd.ts'
 import { ec5 } from './methods/ec5.ts'
 import { secondMoment } from './section.ts'
@@ -137,25 +141,48 @@ describe('columns', () => {
   })
 })
 
+const DRY: Conditions = { moisture: 'dry', duration: 'permanent' }
+const SHED: Conditions = { moisture: 'unheated', duration: 'permanent' }
 describe('methods', () => {
   const spf = findGrade('spf-no2')!
   const c24 = findGrade('c24')!
   const use = { depthMm: inches(3.5), nominalWidth: 4, flat: false }
   it('NDS: Fb′ of a 2x4 on edge is 875·0.9·1.5, flat 1.1 more', () => {
-    expectNear(asd.bending(spf, use, 'unheated')!.value / MPA_PER_PSI, 875 * 0.9 * 1.5, 1e-9)
-    expectNear(asd.bending(spf, { ...use, flat: true }, 'unheated')!.value / MPA_PER_PSI, 875 * 0.9 * 1.5 * 1.1, 1e-9)
-    expectNear(asd.bearing(spf, 'dry')!.value / MPA_PER_PSI, 425, 1e-9)
+    expectNear(asd.bending(spf, use, SHED)!.value / MPA_PER_PSI, 875 * 0.9 * 1.5, 1e-9)
+    expectNear(asd.bending(spf, { ...use, flat: true }, SHED)!.value / MPA_PER_PSI, 875 * 0.9 * 1.5 * 1.1, 1e-9)
+    expectNear(asd.bearing(spf, DRY, { lengthMm: 200, beforeMm: 0, afterMm: 0 })!.value / MPA_PER_PSI, 425, 1e-9)
   })
-  it('EC5: fm,d of C24, 100 mm deep, long-term, class 2', () => expectNear(ec5.bending(c24, { depthMm: 100, nominalWidth: null, flat: false }, 'unheated')!.value, (24 * 0.7 * 1.0845) / 1.3, 1e-4))
+  it('EC5: fm,d of C24, 100 mm deep, long-term, class 2', () => expectNear(ec5.bending(c24, { depthMm: 100, nominalWidth: null, flat: false }, { ...SHED, duration: 'long' })!.value, (24 * 0.7 * 1.0845) / 1.3, 1e-4))
   it('has no value where the method gives none', () => {
-    expect(ec5.bending(spf, use, 'dry')).toBeNull()
-    expect(asd.modulus(c24, 'dry')).toBeNull()
+    expect(ec5.bending(spf, use, DRY)).toBeNull()
+    expect(asd.modulus(c24, DRY)).toBeNull()
   })
   it('creeps: lumber 1.5, panels 2, fibreboard as Eurocode even in the North American method', () => {
-    expect(asd.creep('lumber', 'dry').value).toBe(1.5)
-    expect(asd.creep('osb', 'dry').value).toBe(2)
-    expect(asd.creep('mdf', 'unheated').value).toBe(4)
-    expect(ec5.creep('osb', 'unheated').value).toBe(3.25)
+    expect(asd.creep('lumber', DRY).value).toBe(1.5)
+    expect(asd.creep('osb', DRY).value).toBe(2)
+    expect(asd.creep('mdf', SHED).value).toBe(4)
+    expect(ec5.creep('osb', SHED).value).toBe(3.25)
+  })
+  it('goods that change: CD 1.0; goods for good: kmod 0.6; above 19 % moisture: CM 0.85', () => {
+    expectNear(asd.bending(spf, use, { ...SHED, duration: 'long' })!.value / asd.bending(spf, use, SHED)!.value, 1 / 0.9, 1e-9)
+    expectNear(asd.bending(spf, use, { ...SHED, moisture: 'wet' })!.value / asd.bending(spf, use, SHED)!.value, 0.85, 1e-9)
+    expectNear(ec5.bending(c24, use, SHED)!.value / ec5.bending(c24, use, { ...SHED, duration: 'long' })!.value, 6 / 7, 1e-9)
+    expect(ec5.panelMoment(findSheet('mdf-18mm')!, true, { ...SHED, moisture: 'wet' })).toBeNull()
+  })
+  it('screws: end grain two thirds, a short point less, a point below six diameters nothing', () => {
+    const f = findScrew('screw-9x3')!
+    const at = (mainMm: number, into: 'side' | 'end') => asd.lateral({ fastener: f, side: { kind: 'lumber', grade: spf }, sideMm: 38.1, main: { kind: 'lumber', grade: spf }, mainMm, into, acrossGrain: true, askew: false }, DRY)!.value
+    expectNear(at(60, 'end') / at(60, 'side'), 0.67, 1e-9)
+    expect(at(8 * f.diameterMm, 'side')).toBeLessThan(at(10 * f.diameterMm, 'side'))
+    expect(at(5.9 * f.diameterMm, 'side')).toBe(0)
+    expect(asd.withdrawal(f, c24, 30, DRY)).toBeNull()
+  })
+  it('a sheet of one’s own is what its name says, and a spoilt name is none', () => {
+    const id = ownSheetId({ label: 'shop floor ply', kind: 'plywood', system: 'metric', thicknessMm: 17.5, lengthMm: 2440, widthMm: 1220, densityKgM3: 560, alongMpa: 9100, acrossMpa: 4000, bendingMpa: null })
+    expect(findSheet(id)).toMatchObject({ label: 'shop floor ply', thicknessMm: 17.5, kind: 'plywood' })
+    expectNear(findSheet(id)!.ei.along, (9100 * 17.5 ** 3) / 12, 1e-9)
+    expect(findSheet(id)!.ec5Bending).toBeUndefined()
+    for (const bad of ['own:', 'own:plywood:metric:x:-1:2:3:4:5:6:7', id.replace('17.5', 'thick'), 'own:paper:metric:x:1:2:3:4:5:6:7']) expect(findSheet(bad)).toBeUndefined()
   })
   it('panels: stiffness of a 48/24 panel is 400,000 lb·in²/ft', () => expectNear(findSheet('ply-23/32')!.ei.along, 400000 * 9.4155, 1e-4))
   it('withdrawal of a #8 screw in G 0.5: 117 lb for each inch', () => expectNear(screwWithdrawal(0.5, inches(0.164), inches(1), 1) / N_PER_LBF, 2850 * 0.25 * 0.164, 1e-9))
@@ -166,4 +193,13 @@ describe('methods', () => {
     expectNear(sagAfter(2, 1.5, 10), 2 + 0.2 ** 0.21, 1e-9)
   })
   it('I of a 2x4 on edge is 5.359 in⁴', () => expectNear(secondMoment(inches(1.5), inches(3.5)) / 25.4 ** 4, 5.359, 1e-4))
+})
+
+describe('worked examples', () => {
+  it.each(WORKED.map((w) => [w.topic, w.name, w] as const))('%s: %s', (_t, _n, w) => expectNear(w.actual(), w.expected, Math.max(w.within, 1e-9)))
+  it('are at least forty, and stand in docs/verification.md as they are', () => {
+    expect(WORKED.length).toBeGreaterThanOrEqual(40)
+    if (process.env.UPDATE_DOCS) writeFileSync('docs/verification.md', verificationPage())
+    expect(readFileSync('docs/verification.md', 'utf8')).toBe(verificationPage())
+  })
 })

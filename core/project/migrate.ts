@@ -13,7 +13,7 @@ const STEPS: ((raw: Raw) => Raw)[] = [
   // Version 1 knew one wall at a time: no corners, diagonals, things in the room or falls of the floor, and builds stood straight at a wall.
   (raw) => ({
     ...raw, version: 2,
-    settings: { personMm: 1700, ...object(raw.settings) },
+    settings: { personMm: 1700, seismicG: null, ownSheets: [], duration: object(raw.settings).method === 'ec5' ? 'long' : 'permanent', ...object(raw.settings) },
     room: roomOfVersion1(object(raw.room)),
     builds: list(raw.builds).map((b) => ({ outMm: 0, turn: 0, mirrored: false, ...object(b) })),
   }),

@@ -17,7 +17,10 @@ import { planFile, planProject } from './plan-file.ts'
 import { newBuild, newProject, PROJECT_VERSION, projectSchema, type Build, type Project } from './project.ts'
 import { nextOffset, propose, withoutHome } from './proposals.ts'
 import { contextOf, priceBook, readBuild, readBuilds, readingsOf } from './read-build.ts'
+import { compare } from './compare.ts'
 import { remedies } from './remedies.ts'
+import { safeLoads } from './safe-load.ts'
+import { savings } from './savings.ts'
 import { readRoom, writeRoom } from './room-file.ts'
 import { newFeature } from '../room/features.ts'
 import { closing, cornerReadings } from '../room/outline.ts'
@@ -260,5 +263,48 @@ describe('builds in their room', () => {
       x.builds[0].params = { ...x.builds[0].params, topMm: [1600] }
     })
     expect(r.checks.find((c) => c.code === 'heavy-over-shoulder')).toMatchObject({ state: 'fails' })
+  })
+})
+
+describe('what a build could do', () => {
+  it('a fibreboard shelf is cured by an edge strip, among others', () => {
+    const p = withRack(12, 9, { sheet: 'mdf-3/4', clearMm: 914.4, bays: 1, depthMm: 285.75 }, 'pail', 'shelf-unit')
+    const [o] = readBuilds(p)
+    const sag = o.ok ? o.reading.checks.find((c) => c.check === 'sag' && c.state === 'fails') : undefined
+    const found = remedies(p, p.builds[0], sag!.id)
+    expect(found.flatMap((r) => r.changes.map((c) => c.code))).toContain('edge-strip')
+  })
+  it('its safe load holds, and a little more does not', () => {
+    const p = withRack(6, 10)
+    const r = readBuild(p, p.builds[0])
+    if (!r.ok) throw new Error()
+    const loads = safeLoads(p, r.reading)
+    expect(loads.length).toBe(r.reading.shaped.assembly.stick.length)
+    for (const l of loads) {
+      expect(l.spreadKg).toBeGreaterThan(60)
+      expect(l.singleKg).toBeLessThanOrEqual(l.spreadKg)
+    }
+  })
+  it('what is stronger than it need be can be cheaper, and still holds', () => {
+    const p = withRack(8, 4, { sheet: 'ply-23/32', railSection: '2x6' })
+    const found = savings(p, p.builds[0])
+    expect(found.length).toBeGreaterThan(0)
+    for (const s of found) {
+      expect(s.deltaMinor).toBeLessThan(0)
+      const r = readBuild(p, s.build)
+      expect(r.ok && r.reading.verdict.fails + r.reading.verdict.unknown).toBe(0)
+    }
+  })
+  it('variants stand side by side: the stiffer sheet sags less', () => {
+    const p = withRack(8, 10)
+    const rows = compare(p, p.builds[0], 'sheet', ['osb-7/16', 'ply-23/32', 'no-such-sheet'])
+    expect(rows.map((r) => r.option)).toEqual(['osb-7/16', 'ply-23/32'])
+    expect(rows[1].sagMm!).toBeLessThan(rows[0].sagMm!)
+    expect(rows.map((r) => r.now)).toEqual([false, true])
+  })
+  it('proposals hold before they are shown', () => {
+    const p = withRack(14, 26)
+    p.builds = []
+    for (const x of propose(p, 'wall-1', 0, [{ goodsId: p.goods[0].id, count: 14 }], 'n')) expect(x.verdict).not.toBe('fails')
   })
 })

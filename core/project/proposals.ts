@@ -2,7 +2,8 @@ import { wholeBox } from '../assembly/part-box.ts'
 import { allFamilies } from '../families/registry.ts'
 import { newBuild, type Build, type Project } from './project.ts'
 import { procure } from './plan.ts'
-import { contextOf, priceBook, readBuilds, readingsOf, readWith } from './read-build.ts'
+import { contextOf, priceBook, readBuild, readBuilds, readingsOf, readWith } from './read-build.ts'
+import { remedies } from './remedies.ts'
 import type { Verdict } from '../checks/verdict.ts'
 
 /** A way to hold some goods at a stretch of wall, worked out and priced. */
@@ -33,6 +34,23 @@ export function withoutHome(p: Project): { goodsId: string; count: number }[] {
   return p.goods.filter((g) => g.decision === 'keep').map((g) => ({ goodsId: g.id, count: g.count - (placed.get(g.id) ?? 0) })).filter((g) => g.count > 0)
 }
 
+/** Changes made to a proposal before it is shown: what it would be told to do at once. */
+const REPAIRS = 3
+
+/** A first guess made to hold: remedies that let the same goods in, cheapest first, until nothing of strength fails or none is found. */
+function repaired(p: Project, first: Build): Build {
+  let build = first
+  for (let i = 0; i < REPAIRS; i++) {
+    const r = readBuild(p, build)
+    const worst = r.ok && r.reading.verdict.fails > 0 ? r.reading.verdict.weakest : null
+    if (!worst) return build
+    const found = remedies({ ...p, builds: [...p.builds, build] }, build, worst.id, { most: 8 }).filter((x) => x.deltaHoused >= 0 && x.build.offsetMm === build.offsetMm)
+    if (found.length === 0) return build
+    build = found[0].build
+  }
+  return build
+}
+
 /** Proposals of every family that can take the goods, the best of each kind first. */
 export function propose(p: Project, wallId: string, offsetMm: number, goods: Build['goods'], id: string): Proposal[] {
   const prices = priceBook(p)
@@ -42,7 +60,8 @@ export function propose(p: Project, wallId: string, offsetMm: number, goods: Bui
     const ctx = contextOf(p, bare, prices)
     if (!ctx) return []
     return family.propose(ctx).flatMap((params): Proposal[] => {
-      const build: Build = { ...bare, params: params as Build['params'] }
+      const first: Build = { ...bare, params: params as Build['params'] }
+      const build = repaired(p, first)
       const r = readWith(family, build, ctx)
       if (!r.ok) return []
       const holds = wanted - r.reading.shaped.unhoused.reduce((n, u) => n + u.count, 0)

@@ -2,7 +2,8 @@ import { alike, labels, type Alike } from '../assembly/identical.ts'
 import { mirrorAssembly } from '../assembly/mirror.ts'
 import { partBoxes, wholeBox, type PartBoxes } from '../assembly/part-box.ts'
 import { partMassKg } from '../assembly/mass.ts'
-import { startingPrices, type PriceLine } from '../catalogue/prices.ts'
+import { sheetKey, startingPrices, type PriceLine } from '../catalogue/prices.ts'
+import { findSheet } from '../catalogue/sheets.ts'
 import { CHECKS } from '../checks/all.ts'
 import type { CheckContext, CheckResult } from '../checks/check.ts'
 import { verdict, type Verdict } from '../checks/verdict.ts'
@@ -10,7 +11,7 @@ import { boardsOf } from '../families/boards-of.ts'
 import type { AnyFamily, ShapeContext, Shaped } from '../families/family.ts'
 import { findFamily } from '../families/registry.ts'
 import type { Goods } from '../goods/goods.ts'
-import { analyse } from '../loads/analyse.ts'
+import { analyse, edgeStrips } from '../loads/analyse.ts'
 import type { LoadPath } from '../loads/load-path.ts'
 import { good, type Problem, type Result } from '../measure/result.ts'
 import { METHODS } from '../mechanics/methods/all.ts'
@@ -44,7 +45,7 @@ export type BuildOutcome = { ok: true; reading: BuildReading } | { ok: false; bu
 
 /** The price book of a project: the starting one with the person's own prices in it. */
 export const priceBook = (p: Pick<Project, 'prices' | 'settings'>): PriceLine[] =>
-  startingPrices(p.settings.yard).map((l) => (l.key in p.prices ? { ...l, minor: p.prices[l.key] } : l))
+  [...startingPrices(p.settings.yard), ...p.settings.ownSheets.map((id): PriceLine => ({ key: sheetKey(id), label: findSheet(id)?.label ?? id, per: 'sheet', minor: 0 }))].map((l) => (l.key in p.prices ? { ...l, minor: p.prices[l.key] } : l))
 
 /** The plan of a room and its floor: worked out once for a room and shared by all that stands in it. */
 export interface RoomPlan {
@@ -137,11 +138,12 @@ export function readWith(family: AnyFamily, build: Build, ctx: ShapeContext, fir
   if (!shaped.ok) return { ok: false, build, problem: shaped.problem }
   const { assembly } = shaped.value
   const method = METHODS[ctx.settings.method]
-  const { moisture } = ctx.settings
+  const conditions = ctx.settings
   const boxes = partBoxes(assembly)
-  const service = analyse(assembly, boxes, { method, moisture, factor: { self: 1, goods: 1 } })
+  const stripsOf = edgeStrips(assembly)
+  const service = analyse(assembly, boxes, { method, conditions, stripsOf, factor: { self: 1, goods: 1 } })
   const { self, goods: goodsFactor } = method.loadFactor
-  const design = self === 1 && goodsFactor === 1 ? service : analyse(assembly, boxes, { method, moisture, factor: { self, goods: goodsFactor } })
+  const design = self === 1 && goodsFactor === 1 ? service : analyse(assembly, boxes, { method, conditions, stripsOf, factor: { self, goods: goodsFactor } })
   const groups = alike(assembly, firstLetter)
   const goods = new Map(ctx.goods.map((g) => [g.item.id, g.item]))
   const context: CheckContext = {

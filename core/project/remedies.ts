@@ -1,4 +1,5 @@
 import type { CheckResult } from '../checks/check.ts'
+import { isHardWorked } from '../checks/verdict.ts'
 import type { Lever } from '../families/family.ts'
 import { findFamily } from '../families/registry.ts'
 import type { Build, Project } from './project.ts'
@@ -42,11 +43,13 @@ export function remedies(p: Project, build: Build, checkId: string, o: RemedyOpt
   const round = surroundingsOf(p, roomPlan(p.room).outline, readingsOf(readAlone(p)))
   const inRoom = checksInRoom(round, base.reading)
   const target = [...base.reading.checks, ...inRoom].find((c) => c.id === checkId)
-  if (!target || !isTrouble(target)) return []
+  if (!target || (!isTrouble(target) && !isHardWorked(target))) return []
   const kind = target.check
+  // A link that works hard is eased when nothing of its kind works hard any more.
+  const stillBad = (x: CheckResult) => isTrouble(x) || (!isTrouble(target) && isHardWorked(x))
   const minor = (r: BuildReading) => procure(p, [r]).bill.totalMinor
   const before = { minor: minor(base.reading), kg: base.reading.massKg, housed: housed(base.reading), fails: troubles(base.reading.checks), roomFails: troubles(inRoom) }
-  let left = o.budget ?? 160
+  let left = o.budget ?? 110
   const found: Remedy[] = []
 
   const tryBuild = (changed: Build, changes: Remedy['changes']): Remedy | null => {
@@ -60,9 +63,9 @@ export function remedies(p: Project, build: Build, checkId: string, o: RemedyOpt
     const isRoom = inRoom.includes(target)
     const checks = isRoom ? roomOf() : r.reading.checks
     const [now, was] = [troubles(checks), isRoom ? before.roomFails : before.fails]
-    const sameKind = checks.filter((x) => x.check === kind && isTrouble(x))
+    const sameKind = checks.filter((x) => x.check === kind && stillBad(x))
     const cured = sameKind.length === 0 || (now < was && !sameKind.some((x) => x.code === target.code && x.data.role === target.data.role))
-    if (!cured || now >= was) return null
+    if (!cured || (isTrouble(target) ? now >= was : now > was)) return null
     // What it costs elsewhere: nothing that held by itself or in the room may fail for it.
     const other = isRoom ? troubles(r.reading.checks) : troubles(roomOf())
     if (other > (isRoom ? before.fails : before.roomFails)) return null

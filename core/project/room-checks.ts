@@ -56,6 +56,7 @@ export function checksInRoom(s: Surroundings, reading: BuildReading): CheckResul
   const context: RoomContext = {
     room: s.p.room, outline: s.outline, frame, assembly: reading.shaped.assembly, boxes: reading.boxes, solids, neighbours, keeps: s.keeps, settings: s.p.settings, goods: reading.goods,
     conflicts: conflicts(frame, solids, neighbours, s.keeps),
+    hungN: reading.service.notWeighed.length > 0 ? null : reading.shaped.assembly.supports.filter((x) => x.on.kind === 'ceiling').reduce((n, x) => n + (reading.service.reactions.get(x.id) ?? 0), 0),
   }
   return ROOM_CHECKS.flatMap((c) => c.run(context))
 }

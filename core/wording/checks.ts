@@ -47,6 +47,21 @@ const TABLE: Record<string, Words> = {
   'member-shear': (r, d, say) => (r.state === 'holds' ? `The ${name(d)} is strong enough in shear${share(r, say)}.` : `The ${name(d)} can split along its length near a support: ${say.percent(r.ratio ?? 9.99)} of what it can do.`),
   'panel-sag': (r, d, say) => sagWords(r, d, say),
   'member-sag': (r, d, say) => sagWords(r, d, say),
+  'notched-shear': (r, d, say) => `The ${name(d)} is notched ${say.lengthOf(d, 'notchMm')} deep at a support${r.state === 'holds' ? ` and still holds${share(r, say)}` : ` and can split there: ${say.percent(r.ratio ?? 9.99)} of what is left of it`}.`,
+  joint: (r, d, say) => jointWords(r, d, say),
+  'joint-end-grain': (r, d, say) => `${jointWords(r, d, say)} They go into end grain, which holds two thirds of what side grain does, and nothing at all when pulled.`,
+  'joint-too-short': (r, d, say) => (r.state === 'holds' ? `${capital(roleName(String(d.near)))} on ${roleName(String(d.far))}: nothing passes through these screws.` : `The screws of ${roleName(String(d.near))} on ${roleName(String(d.far))} reach too short a way into the wood to count (${d.fastener}), and ${say.force(r.demand!)} passes through them.`),
+  'unknown-joint': (_r, d) => `Not proven: the chosen method has no value for the fasteners between ${roleName(String(d.near))} and ${roleName(String(d.far))}.`,
+  buckles: (_r, d, say) => `The ${name(d)} buckles ${d.way} under ${say.force(Number(d.axialN))}.`,
+  dado: (r, d, say) => (r.state === 'holds' ? `The dadoes (${say.lengthOf(d, 'deepMm')} deep) carry their shelves${share(r, say)}.` : `The shoulder of a dado ${say.lengthOf(d, 'deepMm')} deep is crushed: ${say.percent(r.ratio ?? 9.99)} of what it takes. Deeper dadoes, or a cleat under the shelf as well.`),
+  upright: (r, d, say) => (r.state === 'holds' ? `The uprights carry ${say.force(Number(d.axialN))} without bowing${share(r, say)}.` : `An upright can bow sideways under ${say.force(Number(d.axialN))}: hold it at more heights, or make it thicker.`),
+  slab: (r, _d, say) => (r.state === 'holds' ? `The slab takes what stands on it${share(r, say)}.` : 'A foot presses too hard on the slab: put a plate under it.'),
+  'timber-floor': (r, d, say) => `All of it weighs ${say.mass(Number(d.kg))}, ${say.number(Number(d.knM2))} kN/m² on its footprint; ${r.state === 'holds' ? 'a floor of a dwelling is made for' : 'more than the'} ${say.number(Number(d.allowedKnM2))} kN/m²${r.state === 'holds' ? '' : ' a floor of a dwelling is made for'}. Ask locally what yours is made for.`,
+  'quake-free': (r) => (r.state === 'holds' ? 'In the earthquake reckoned with it stays standing, free. Ask locally.' : 'In the earthquake reckoned with it tips over: tie it to the wall. Ask locally.'),
+  'quake-tied': (r, d, say) => (r.state === 'holds' ? `In the earthquake reckoned with its ties hold: ${say.force(Number(d.needN))} in all. Ask locally.` : `In the earthquake reckoned with its ties are too weak for ${say.force(Number(d.needN))}. More ties, or lower and lighter. Ask locally.`),
+  hung: (r, d, say) => (r.state === 'holds' ? `The ceiling may take what hangs from it (${say.number(Number(d.knM2))} of ${say.number(Number(d.allowedKnM2))} kN/m²).` : `What hangs from the ceiling is too heavy: ${say.number(Number(d.knM2))} kN/m², it may be given ${say.number(Number(d.allowedKnM2))}.`),
+  trusses: () => 'It would hang from trusses. They are made for the loads they were drawn for: no result here can be called safe. Ask an engineer.',
+  'unknown-ceiling': () => 'Not proven: nobody has said what is above the ceiling. Look, and say so in Survey.',
   post: (r, d, say) => (r.state === 'holds' ? `The ${name(d)} carries ${say.force(Number(d.axialN))}${share(r, say)}.` : `The ${name(d)} can buckle ${d.way} under ${say.force(Number(d.axialN))}: ${say.percent(r.ratio ?? 9.99)} of what it can do.`),
   'too-slender': (_r, d, say) => `The ${name(d)} is too slender: ${say.lengthOf(d, 'lengthMm')} without being held ${d.way}, only ${say.lengthOf(d, 'sideMm')} thick.`,
   'post-on-plate': (r, _d, say) => (r.state === 'holds' ? `The plate is not crushed under the posts${share(r, say)}.` : `A post crushes into its plate: ${say.percent(r.ratio ?? 9.99)} of what the plate can take.`),
@@ -58,10 +73,10 @@ const TABLE: Record<string, Words> = {
     r.state === 'holds'
       ? `Tied to the wall by ${plural(Number(d.count), 'screw')}, a pull at the top does not tip it: ${say.force(Number(d.needN))} of ${say.force(Number(d.capacityN))}.`
       : `The ties are too weak: a pull at the top asks for ${say.force(Number(d.needN))}, they give ${say.force(Number(d.capacityN))}.`,
-  'sway-brace': () => 'A diagonal keeps it from folding sideways.',
+  'sway-brace': (r, d, say) => (r.state === 'holds' ? `A diagonal keeps it from folding sideways${share(r, say)}.` : `The screws of the diagonal are too weak for ${say.force(Number(d.leanN))}, the lean of all that stands on it. More screws at its ends, a second diagonal, or a tie to the wall.`),
   'sway-back': () => 'The sheet back keeps it from folding sideways.',
   'sway-tied': () => 'Its ties to the wall keep it from folding sideways.',
-  'sway-free': () => 'Nothing keeps it from folding sideways: posts and rails alone are a parallelogram. Brace it, give it a back, or tie it to the wall.',
+  'sway-free': (_r, d, say) => `Nothing keeps it from folding sideways: posts and rails alone are a parallelogram. Brace it, give it a back, or tie it to the wall: one tie at the top of a post, about ${say.lengthOf(d, 'tieAtMm')} up, already turns it stiff.`,
   'room-length': (r, d, say) => (r.state === 'holds' ? `It fits the stretch of wall (${say.lengthOf(d, 'haveMm')}).` : `It is ${short(d, say)} longer than the stretch of wall it has.`),
   'room-height': (r, d, say) => (r.state === 'holds' ? `It fits under the ceiling.` : `It is ${short(d, say)} higher than the room.`),
   'room-depth': (r, d, say) => (r.state === 'holds' ? `It stays within the depth available (${say.lengthOf(d, 'haveMm')}).` : `It stands out ${short(d, say)} further than the depth available.`),
@@ -78,6 +93,13 @@ const TABLE: Record<string, Words> = {
   'lift-goods-two': (r, d, say) => `"${d.goods}" is ${say.mass(Number(d.massKg))}: ${r.state === 'holds' ? 'two people lift it' : 'too heavy to lift onto it by hand. Keep it on the floor, or lighten it'}.`,
 }
 
+function jointWords(r: CheckResult, d: Data, say: Say): string {
+  const where = `${roleName(String(d.near))} on ${roleName(String(d.far))}`
+  return r.state === 'holds'
+    ? `${capital(where)}: ${d.count} × ${d.fastener} hold${share(r, say)}.`
+    : `${capital(where)}: ${d.count} × ${d.fastener} carry ${say.force(r.capacity!)}, ${say.force(r.demand!)} comes down on them. More of them, bolts, or a cleat under it.`
+}
+
 function sagWords(r: CheckResult, d: Data, say: Say): string {
   const now = say.sag(Number(d.firstMm))
   const later = say.sag(Number(d.endMm))
@@ -91,7 +113,7 @@ export const sayCheck = (r: CheckResult, say: Say): string => capital(TABLE[r.co
 
 export const CHECK_NAMES: Record<string, string> = {
   'contents-fit': 'Goods go in', bending: 'Bending', shear: 'Shear', sag: 'Sag', buckling: 'Post', bearing: 'Bearing', slenderness: 'Slenderness', 'tip-over': 'Tipping over',
-  sway: 'Sideways sway', 'room-fit': 'Fits the room', 'tilt-up': 'Standing it up', lift: 'Heaviest lift', ...ROOM_CHECK_NAMES,
+  joints: 'Fasteners', housing: 'Dadoes', upright: 'Uprights', floor: 'Floor', earthquake: 'Earthquake', sway: 'Sideways sway', 'room-fit': 'Fits the room', 'tilt-up': 'Standing it up', lift: 'Heaviest lift', ...ROOM_CHECK_NAMES,
 }
 export const LINK_NAMES: Record<CheckResult['link'], string> = {
   goods: 'Goods in their places', shelf: 'Shelves', rail: 'Rails, plates and cross pieces', post: 'Posts', ground: 'Floor and wall', whole: 'The whole build', room: 'In the room', handling: 'Putting it up and loading it',

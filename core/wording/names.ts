@@ -7,7 +7,7 @@ export const ROLE_NAMES: Record<string, [one: string, many: string]> = {
   rail: ['rail', 'rails'], post: ['post', 'posts'], plate: ['plate', 'plates'], shelf: ['shelf sheet', 'shelf sheets'], cross: ['cross piece', 'cross pieces'],
   'back-rail': ['back rail', 'back rails'], brace: ['brace', 'braces'], top: ['top sheet', 'top sheets'], ledger: ['ledger', 'ledgers'], cleat: ['cleat', 'cleats'],
   hanger: ['hanger', 'hangers'], arm: ['arm', 'arms'], side: ['side', 'sides'], back: ['back', 'backs'], door: ['door', 'doors'], drawer: ['drawer', 'drawers'],
-  hardware: ['fitting', 'fittings'], guide: ['guide', 'guides'],
+  edge: ['edge strip', 'edge strips'], hardware: ['fitting', 'fittings'], guide: ['guide', 'guides'],
 }
 export const roleName = (role: string, n = 1): string => (ROLE_NAMES[role] ?? [role, role])[n === 1 ? 0 : 1]
 
@@ -31,6 +31,6 @@ export const gradeName = (id: string): string => findGrade(id)?.label ?? id
 /** Names of terms and dimensions in reasons. */
 export const TERMS: Record<string, string> = {
   lid: 'lid', width: 'width', 'side-play': 'side play', 'above-play': 'play above', 'bottom-plate': 'bottom plate', 'tote-below-rim': 'tote below its rim', 'rail-height': 'rail',
-  'tote-height': 'tote', rim: 'rim', frame: 'shelf frame', sheet: 'sheet', 'on-floor': 'tallest on the floor', tallest: 'tallest on the shelf below', kick: 'toe room',
+  'tote-height': 'tote', rim: 'rim', frame: 'shelf frame', sheet: 'sheet', 'on-floor': 'tallest on the floor', tallest: 'tallest on the shelf below', kick: 'toe room', 'edge-strip': 'edge strip',
   'shelf-below': 'shelf below', module: 'whole module', 'half-module': 'half module', wall: 'wall',
 }

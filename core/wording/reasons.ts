@@ -46,6 +46,7 @@ const TABLE: Record<string, (d: Data, say: Say) => string> = {
   'post-spacing': (d, say) => `posts no more than ${say.lengthOf(d, 'everyMm')} apart`,
   'sheet-span': (d, say) => `the sheet is rated for ${say.lengthOf(d, 'everyMm')}`,
   evenly: () => 'spaced evenly in its module',
+  'usual-span': (d, say) => `shelves of one board thickness span about ${say.lengthOf(d, 'everyMm')} without a strip`,
   'shelves-goods': (d) => `${plural(Number(d.things), 'thing')} to hold`,
 }
 

@@ -68,5 +68,5 @@ export const ROOM_TABLE: Record<string, Words> = {
 }
 
 export const ROOM_CHECK_NAMES: Record<string, string> = {
-  clearance: 'Clearances', 'door-sweep': 'Garage door', 'under-ceiling': 'Sloping ceiling', fixing: 'Fixings', 'stand-up': 'Standing it up here', 'carry-in': 'Bringing it in', 'tilt-in': 'Tipping in', reach: 'Reach',
+  clearance: 'Clearances', 'door-sweep': 'Garage door', 'ceiling-load': 'Ceiling', 'under-ceiling': 'Sloping ceiling', fixing: 'Fixings', 'stand-up': 'Standing it up here', 'carry-in': 'Bringing it in', 'tilt-in': 'Tipping in', reach: 'Reach',
 }

@@ -24,6 +24,12 @@ const STEPS: Record<string, StepWords> = {
   'mark-posts': { title: 'Cut and mark the posts', text: () => 'Lay all posts side by side, ends flush, and carry the marks of the stick across all of them at once.' },
   'posts-on': { title: 'Screw the posts to the frames', text: () => 'Frames on edge, posts across them, sheet tops (less the sheet) on the marks. Three screws through each post into each rail.' },
   brace: { title: 'Boards across the back', text: () => 'The tie board across the tops of the rear posts, then the diagonal, two screws at each post it crosses.' },
+  'dadoes-cut': { title: 'Dadoes in the uprights', text: () => 'Lay the uprights side by side, carry the marks of the stick across all of them at once, and cut the dadoes a third of the sheet deep, one setting for all.' },
+  'cleats-on': { title: 'Cleats on the uprights', text: () => 'Lay the uprights side by side, carry the marks of the stick across all of them at once, and screw the cleats on with their tops one sheet thickness below the marks.' },
+  'strips-glued': { title: 'Strips under the front edges', text: () => 'Glue along the whole strip, screw it from above every hand’s width, and let the glue set before it carries anything: the two then bend as one.' },
+  'strips-screwed': { title: 'Strips under the front edges', text: () => 'Screw each strip from above, flush with the front edge of its shelf.' },
+  'shelves-in': { title: 'Shelves between the uprights', text: () => 'On their backs on the flat floor: shelves into their dadoes or onto their cleats, two screws at each end.' },
+  'back-on': { title: 'Back and tie board', text: () => 'Square it. The nailers go between the uprights at the top, two screws through the upright into each end; then screw the back on all round.' },
   'join-modules': { title: 'Join the modules', text: () => 'Clamp neighbouring end posts together, tops flush, and screw them to each other.' },
   'lay-sheets': { title: 'Lay the sheets', text: () => 'From below upward, before the next one is in the way; screw them to the rails.' },
 }
@@ -32,6 +38,8 @@ const HOLDS: Record<string, (h: HoldPoint, say: Say) => string> = {
   diagonals: (h, say) => `Measure both diagonals: they must be equal to ${say.length(h.measure!.toleranceMm)}; square they are ${say.length(h.measure!.targetMm)}. Push the long corner until they are.`,
   'diagonals-again': (h, say) => `Diagonals once more before the last screw: equal to ${say.length(h.measure!.toleranceMm)}.`,
   'same-as-first': () => 'Lay it on the first one: every edge must agree.',
+  'dado-fits': () => 'Try an offcut of the shelf in the first dado before you cut the rest: pushed in by hand, no rattle.',
+  'cleats-level': () => 'Lay a shelf across two uprights side by side: it must lie on both cleats without rocking.',
   'one-tote': () => 'Put one tote in before you fasten the rest. It must slide in and out, and lie on both rails.',
   'level-line': () => 'Level from the line, not from the floor.',
   'tied-before-load': () => 'Tie it to the studs before you load it.',
@@ -42,6 +50,7 @@ const HOLDS: Record<string, (h: HoldPoint, say: Say) => string> = {
 
 const CAUTIONS: Record<string, string> = {
   screws: 'Eye protection when driving screws; keep hands clear of where the point comes out.',
+  blades: 'Blade or cutter lower than you think you need, push stick in hand, eye protection on, nothing loose near it.',
   dust: 'Sawdust: wear a respirator while cutting and until it has settled. Treated wood: gloves, and never burn the offcuts.',
   'lift-two': 'Two people. Lift with the legs, and agree who says when.',
   'top-heavy': 'It falls until it is tied: nobody below it, nothing on it.',

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { computed, onMounted, ref, shallowRef, toRaw } from 'vue'
 import type { CheckResult } from '../../../core/checks/check.ts'
-import { isStrength } from '../../../core/checks/verdict.ts'
+import { isHardWorked, isStrength } from '../../../core/checks/verdict.ts'
 import { drawView } from '../../../core/drawing/view.ts'
 import { formatMoney } from '../../../core/measure/money.ts'
 import type { Bent } from '../../../core/loads/load-path.ts'
@@ -14,7 +14,10 @@ import { useHeavy } from '../../composables/heavy.ts'
 import SceneView from '../../drawing/SceneView.vue'
 import { useDocument } from '../../stores/document.ts'
 import { useReadings } from '../../stores/readings.ts'
+import DoorSweep from '../../components/DoorSweep.vue'
+import RoomPlan from '../../components/RoomPlan.vue'
 import SagDrawing from './SagDrawing.vue'
+import SagYears from './SagYears.vue'
 
 /** One link opened: what was asked, what it can do, the working, the sag drawn, and what would make it hold. */
 const props = defineProps<{ result: CheckResult; reading: BuildReading }>()
@@ -22,7 +25,7 @@ const doc = useDocument()
 const readings = useReadings()
 const found = shallowRef<Remedy[] | null>(null)
 const searching = ref(false)
-const trouble = computed(() => props.result.state === 'fails' || props.result.state === 'unknown')
+const trouble = computed(() => props.result.state === 'fails' || props.result.state === 'unknown' || isHardWorked(props.result))
 
 async function search() {
   searching.value = true
@@ -51,6 +54,9 @@ const bent = computed((): Bent | null => {
   if (state?.kind === 'beam') return state.bent
   return state?.kind === 'panel' ? state.strips.reduce((a, b) => (Math.abs(b.result.sag.mm) > Math.abs(a.result.sag.mm) ? b : a)) : null
 })
+/** What of the room a clearance is about. */
+const thing = computed(() => props.result.id.split(':').pop() ?? '')
+const door = computed(() => (props.result.check === 'door-sweep' ? doc.project!.room.features.find((f) => f.id === thing.value) : undefined))
 const parts = computed(() => new Set(props.result.parts))
 const scene = computed(() => drawView(props.reading.shaped.assembly, 'front', { boxes: props.reading.boxes, goods: props.reading.goods, showDimensions: false }))
 </script>
@@ -65,10 +71,13 @@ const scene = computed(() => drawView(props.reading.shaped.assembly, 'front', { 
       <div v-if="result.ratio !== null && isStrength(result)"><dt>used</dt><dd>{{ readings.say.percent(result.ratio) }}</dd></div>
     </dl>
     <SagDrawing v-if="bent" :bent="bent" :factor="Number(result.data.endMm) / Math.max(1e-9, Number(result.data.firstMm))" :limit-mm="Number(result.data.limitMm)" />
+    <SagYears v-if="result.check === 'sag'" :first-mm="Number(result.data.firstMm)" :end-mm="Number(result.data.endMm)" :limit-mm="Number(result.data.limitMm)" />
+    <DoorSweep v-else-if="door" :door="door" :build="reading.build.id" />
+    <RoomPlan v-else-if="result.link === 'room'" :build="reading.build.id" :thing="thing" />
     <SceneView v-else-if="result.parts.length" class="where" plain pale :scene="scene" :dark="parts" title="Where it is" />
 
     <template v-if="trouble">
-      <h3>What would make it hold</h3>
+      <h3>{{ isHardWorked(result) ? 'What would ease it' : 'What would make it hold' }}</h3>
       <p v-if="searching" class="soft" role="status">Trying changes …</p>
       <p v-else-if="found?.length === 0" class="soft">No single change or pair of changes found. {{ result.state === 'unknown' ? 'Enter what is missing, as said above.' : 'Let go of fixed dimensions, or hold less here.' }}</p>
       <ul class="remedies">

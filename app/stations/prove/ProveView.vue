@@ -8,7 +8,9 @@ import VerdictMark from '../../components/VerdictMark.vue'
 import { useChosenBuild } from '../../composables/chosen-build.ts'
 import { useDocument } from '../../stores/document.ts'
 import { useReadings } from '../../stores/readings.ts'
+import CompareVariants from './CompareVariants.vue'
 import LinkDetail from './LinkDetail.vue'
+import SafeLoads from './SafeLoads.vue'
 
 const doc = useDocument()
 const readings = useReadings()
@@ -19,7 +21,7 @@ watch(buildId, () => (openId.value = null))
 /** Holding links shown before the rest is asked for. */
 const FEW = 3
 const all = ref(new Set<string>())
-const LINKS: CheckResult['link'][] = ['goods', 'shelf', 'rail', 'post', 'ground', 'whole', 'handling']
+const LINKS: CheckResult['link'][] = ['goods', 'shelf', 'rail', 'post', 'ground', 'whole', 'room', 'handling']
 const chain = computed(() =>
   LINKS.map((link) => {
     const results = byUrgency((reading.value?.checks ?? []).filter((c) => c.link === link && c.state !== 'not-applicable'))
@@ -68,7 +70,9 @@ const weight = (r: CheckResult) => `${2.5 + 9.5 * Math.min(1, r.state === 'fails
         </div>
       </div>
       <p v-for="n in notApplying" :key="n.id" class="soft small mb-1">{{ CHECK_NAMES[n.check] }} does not apply: {{ sayCheck(n, readings.say) }}</p>
-      <p class="soft small">Not proven here yet: the screws in each joint, floor bearing, doors and other things in the room. {{ PLANNING_AID }}</p>
+      <SafeLoads :build-id="reading.build.id" :name="reading.build.name" />
+      <CompareVariants :key="reading.build.id" :reading="reading" />
+      <p class="soft small mt-2">{{ PLANNING_AID }}</p>
     </template>
   </div>
 </template>

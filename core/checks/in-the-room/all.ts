@@ -1,5 +1,6 @@
 import type { AnyRoomCheck } from '../room-check.ts'
 import { carryIn } from './carry-in.ts'
+import { ceilingLoad } from './ceiling-load.ts'
 import { clearance } from './clearance.ts'
 import { doorSweep } from './door-sweep.ts'
 import { fixing } from './fixing.ts'
@@ -9,4 +10,4 @@ import { tiltIn } from './tilt-in.ts'
 import { underCeiling } from './under-ceiling.ts'
 
 /** Every check of a build in its room. A new one is its file and one line here. */
-export const ROOM_CHECKS: readonly AnyRoomCheck[] = [clearance, doorSweep, underCeiling, fixing, standUpClear, carryIn, tiltIn, reach]
+export const ROOM_CHECKS: readonly AnyRoomCheck[] = [clearance, doorSweep, underCeiling, fixing, ceilingLoad, standUpClear, carryIn, tiltIn, reach]

@@ -1,11 +1,11 @@
 import { SECTIONS } from '../../catalogue/lumber.ts'
-import { SHEETS } from '../../catalogue/sheets.ts'
+import { findSheet } from '../../catalogue/sheets.ts'
 import { z } from '../../measure/schema.ts'
 import type { UnitSystem } from '../../measure/units.ts'
 import { countDim, dim, dims } from '../params.ts'
 
 const section = z.enum(SECTIONS.map((s) => s.id) as [string, ...string[]])
-const sheet = z.enum(SHEETS.map((s) => s.id) as [string, ...string[]])
+const sheet = z.string().max(200).refine((id) => findSheet(id) !== undefined, 'a sheet of the catalogue, or one of your own')
 
 export const LIMITS = { shelves: 10, modules: 8, midPosts: 5 } as const
 
@@ -31,10 +31,16 @@ export const postRackParams = z.object({
   postSection: section,
   backSection: section,
   sheet,
+  /** What holds a rail at each post: three screws, five, or two bolts. */
+  railJoint: z.enum(['screws', 'more-screws', 'bolts']).default('screws'),
+  /** Screws through the rail into each end of a cross piece. */
+  crossJoint: z.enum(['two', 'three', 'four']).default('two'),
   brace: z.boolean(),
   tie: z.boolean(),
   raise: z.enum(['tilt', 'in-place']),
 })
+export const RAIL_SCREWS = { screws: 3, 'more-screws': 5 } as const
+export const CROSS_SCREWS = { two: 2, three: 3, four: 4 } as const
 export type PostRackParams = z.infer<typeof postRackParams>
 
 const STOCK: Record<UnitSystem, Pick<PostRackParams, 'railSection' | 'postSection' | 'backSection' | 'sheet'>> = {
@@ -44,5 +50,5 @@ const STOCK: Record<UnitSystem, Pick<PostRackParams, 'railSection' | 'postSectio
 
 export const startingParams = (system: UnitSystem, canTie: boolean): PostRackParams => ({
   follow: 'goods', lengthMm: null, depthMm: null, floorBay: true, shelves: null, topMm: [], abovePlayMm: null, sidePlayMm: null, midPosts: null, midAtMm: [],
-  crossEveryMm: null, ...STOCK[system], brace: true, tie: canTie, raise: 'tilt',
+  crossEveryMm: null, ...STOCK[system], railJoint: 'screws', crossJoint: 'two', brace: true, tie: canTie, raise: 'tilt',
 })

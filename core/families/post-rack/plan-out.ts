@@ -6,7 +6,7 @@ import { inches } from '../../measure/units.ts'
 import { unitsOf } from '../../assembly/settings.ts'
 import type { DimPen } from '../dim-pen.ts'
 import type { ShapeContext, Shaped, Term } from '../family.ts'
-import { house, type Level, type Opening } from './house.ts'
+import { house, type Level, type Opening } from '../house-on-shelves.ts'
 import { equalModules, moduleSizes, modulesFor } from './modules.ts'
 import { LIMITS, type PostRackParams } from './parameters.ts'
 

@@ -1,7 +1,7 @@
 import { canHoldTie } from '../../room/room.ts'
 import { exampleContext, exampleGoods } from '../example-context.ts'
 import { family, type ShapeContext } from '../family.ts'
-import { postRackLevers } from './levers.ts'
+import { postRackLevers, postRackSavers } from './levers.ts'
 import { postRackParams, startingParams, type PostRackParams } from './parameters.ts'
 import { shapePostRack } from './shape.ts'
 import { postRackSteps } from './steps.ts'
@@ -15,6 +15,7 @@ export const postRack = family<PostRackParams>({
   start,
   shape: shapePostRack,
   levers: postRackLevers,
+  savers: postRackSavers,
   steps: postRackSteps,
   propose(ctx) {
     if (ctx.goods.length === 0) return []

@@ -6,11 +6,12 @@ import { findSheet } from '../../catalogue/sheets.ts'
 import { bad, good, type Result } from '../../measure/result.ts'
 import { canHoldTie, fallAt } from '../../room/room.ts'
 import { roundNearest } from '../../measure/rounding.ts'
+import { standsOn } from '../../goods/goods.ts'
 import { dimPen } from '../dim-pen.ts'
 import type { Choice, ShapeContext, Shaped } from '../family.ts'
 import { placeBrace } from '../place-brace.ts'
 import { tieToWall } from '../tie.ts'
-import type { PostRackParams } from './parameters.ts'
+import { CROSS_SCREWS, RAIL_SCREWS, type PostRackParams } from './parameters.ts'
 import { planOut, type PostRackPlan } from './plan-out.ts'
 
 /*
@@ -93,7 +94,11 @@ function shelf(d: Draft, p: PostRackParams, ctx: ShapeContext, plan: PostRackPla
     d.square({ id, role: 'rail', stock, min: [module.left, y, z], size: [module.lengthMm, rail.thicknessMm, rail.widthMm], along: 'x', across: 'z' })
     module.posts.forEach((_, k) => {
       const on = `post-${m}-${k}-${side}`
-      d.rest(id, on, 'fasteners', d.screw(on, id, 3, 'side', post.thicknessMm, rail.thicknessMm))
+      const j =
+        p.railJoint === 'bolts'
+          ? d.bolt(on, id, 2, ctx.settings.yard === 'imperial' ? 'bolt-3/8x3.5' : 'bolt-M10x90')
+          : d.screw(on, id, RAIL_SCREWS[p.railJoint], 'side', post.thicknessMm, rail.thicknessMm)
+      d.rest(id, on, 'fasteners', j)
     })
   }
   const crosses = module.crosses.map((x, k) => {
@@ -101,7 +106,7 @@ function shelf(d: Draft, p: PostRackParams, ctx: ShapeContext, plan: PostRackPla
     d.square({
       id, role: 'cross', stock, min: [x, yBack + rail.thicknessMm, z], size: [rail.thicknessMm, plan.depthMm - 2 * rail.thicknessMm, rail.widthMm], along: 'y', across: 'z',
     })
-    for (const side of ['rear', 'front']) d.rest(id, `rail-${m}-${i}-${side}`, 'fasteners', d.screw(`rail-${m}-${i}-${side}`, id, 2, 'end', rail.thicknessMm, 200))
+    for (const side of ['rear', 'front']) d.rest(id, `rail-${m}-${i}-${side}`, 'fasteners', d.screw(`rail-${m}-${i}-${side}`, id, CROSS_SCREWS[p.crossJoint], 'end', rail.thicknessMm, 200))
     return id
   })
   const id = `shelf-${m}-${i}`
@@ -161,7 +166,7 @@ function bays(d: Draft, p: PostRackParams, ctx: ShapeContext, plan: PostRackPlan
         items: level.spots
           .filter((s) => s.opening === k)
           .map((s) => ({
-            goodsId: s.item.id, massKg: s.item.massKg,
+            goodsId: s.item.id, massKg: s.item.massKg, stands: standsOn(s.item.kind),
             box: { min: [s.x, yBack + s.y, bottom], max: [s.x + s.item.acrossMm, yBack + s.y + s.item.deepMm, bottom + s.item.tallMm] },
           })),
         play: { sideMm: plan.play.sideMm, aboveMm: above === undefined ? 0 : plan.play.aboveMm, deepMm: 0 },
@@ -180,7 +185,9 @@ function choices(p: PostRackParams, ctx: ShapeContext): Choice[] {
     { path: 'floorBay', code: 'floor-bay', value: p.floorBay, options: [true, false], of: 'code' },
     { path: 'railSection', code: 'rail-section', value: p.railSection, options: sections, of: 'section' },
     { path: 'postSection', code: 'post-section', value: p.postSection, options: sections.slice(0, 3), of: 'section' },
-    { path: 'sheet', code: 'sheet', value: p.sheet, options: sheets, of: 'sheet' },
+    { path: 'sheet', code: 'sheet', value: p.sheet, options: [...sheets, ...ctx.settings.ownSheets], of: 'sheet' },
+    { path: 'railJoint', code: 'rail-joint', value: p.railJoint, options: ['screws', 'more-screws', 'bolts'], of: 'code' },
+    { path: 'crossJoint', code: 'cross-joint', value: p.crossJoint, options: ['two', 'three', 'four'], of: 'code' },
     { path: 'brace', code: 'brace', value: p.brace, options: [true, false], of: 'code' },
     { path: 'tie', code: 'tie', value: p.tie, options: [true, false], of: 'code' },
     { path: 'raise', code: 'raise', value: p.raise, options: ['tilt', 'in-place'], of: 'code' },

@@ -33,3 +33,14 @@ export function toteRackLevers(p: ToteRackParams, ctx: ShapeContext): Lever<Tote
   if (p.rows === null) for (const rows of [2, 3, 4]) add('fewer-rows', { rows }, { rows })
   return out
 }
+
+const LIGHTER: Record<string, string[]> = { '2x6': ['2x4', '2x3'], '2x4': ['2x3', '2x2', '1x4'], '2x3': ['2x2', '1x3'], '47x100mm': ['38x89mm', '38x63mm'], '38x89mm': ['38x63mm', '38x38mm'], '38x63mm': ['38x38mm', '18x69mm'] }
+
+/** Ways to spend less on a tote rack that is stronger than it need be. */
+export function toteRackSavers(p: ToteRackParams): Lever<ToteRackParams>[] {
+  const out: Lever<ToteRackParams>[] = []
+  for (const section of LIGHTER[p.railSection] ?? []) out.push({ code: 'rail-section', data: { section }, params: { ...p, railSection: section } })
+  if (p.railRip === 'full') out.push({ code: 'half-rails', params: { ...p, railRip: 'half' } })
+  for (const section of LIGHTER[p.postSection] ?? []) if (!section.startsWith('1') && !/^2x2$|38x38/.test(section)) out.push({ code: 'post-section', data: { section }, params: { ...p, postSection: section } })
+  return out
+}

@@ -199,7 +199,7 @@ function bays(d: Draft, p: ToteRackParams, plan: RackPlan, y0: number) {
         carriers: [`rail-${c}-${r}-left`, `rail-${c}-${r}-right`],
         items: g
           ? [{
-              goodsId: g.id, massKg: g.massKg,
+              goodsId: g.id, massKg: g.massKg, stands: 'flat' as const,
               box: {
                 min: [column.left + (column.clearMm - g.acrossMm) / 2, y0, bottom],
                 max: [column.left + (column.clearMm + g.acrossMm) / 2, y0 + g.deepMm, bottom + g.tallMm],

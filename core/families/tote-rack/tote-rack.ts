@@ -1,7 +1,7 @@
 import { canHoldTie } from '../../room/room.ts'
 import { exampleContext, exampleGoods } from '../example-context.ts'
 import { family, type ShapeContext } from '../family.ts'
-import { toteRackLevers } from './levers.ts'
+import { toteRackLevers, toteRackSavers } from './levers.ts'
 import { startingParams, toteRackParams, type ToteRackParams } from './parameters.ts'
 import { bodyGap } from './plan-out.ts'
 import { shapeToteRack } from './shape.ts'
@@ -33,6 +33,7 @@ export const toteRack = family<ToteRackParams>({
   start,
   shape: shapeToteRack,
   levers: toteRackLevers,
+  savers: toteRackSavers,
   steps: toteRackSteps,
   propose(ctx) {
     if (!ctx.goods.some((g) => g.item.tote)) return []

@@ -1,10 +1,16 @@
-import { columnStability } from '../column.ts'
-import { ec5, isFibrous, kdef } from './ec5.ts'
-import { strength, type DesignMethod, type Factor } from './method.ts'
+import { psi } from '../../measure/units.ts'
+import { bearingAreaFactor } from '../bearing.ts'
+import { columnStability, combinedAsd, eulerStress } from '../column.ts'
+import { bearingStrength, END_GRAIN_LATERAL, lateralYield, penetrationShare } from '../dowel.ts'
+import { lagWithdrawal, nailWithdrawal, screwWithdrawal } from '../withdrawal.ts'
+import { ec5, embeds, isFibrous, kdef } from './ec5.ts'
+import { strength, type Conditions, type DesignMethod, type Factor, type LateralCase, type Strength, type Wood } from './method.ts'
 
 const NDS = 'NDS 2018'
-/** Goods on a shelf stay: permanent load duration. NDS table 2.3.2. */
-const CD: Factor = { symbol: 'CD', value: 0.9, source: `${NDS} table 2.3.2: permanent load, what stored goods are` }
+const duration = (c: Conditions): Factor =>
+  c.duration === 'permanent'
+    ? { symbol: 'CD', value: 0.9, source: `${NDS} table 2.3.2: permanent load, what stored goods are` }
+    : { symbol: 'CD', value: 1.0, source: `${NDS} table 2.3.2: ten years, goods that change` }
 
 // NDS Supplement table 4A adjustment factors, by nominal width in inches.
 const CF_BENDING: Record<number, number> = { 4: 1.5, 5: 1.4, 6: 1.3, 8: 1.2, 10: 1.1, 12: 1.0, 14: 0.9 }
@@ -12,6 +18,10 @@ const CF_COMPRESSION: Record<number, number> = { 4: 1.15, 5: 1.1, 6: 1.1, 8: 1.0
 const CFU: Record<number, number> = { 4: 1.1, 5: 1.1, 6: 1.15, 8: 1.15, 10: 1.2 }
 /** Widths of 2 and 3 in count as the 2 to 4 in row. */
 const row = (nominal: number) => Math.max(4, nominal)
+
+/** Wet-service factors of the same table, above 19 % moisture. */
+const WET = { fb: 0.85, fv: 0.97, fcPerp: 0.67, fc: 0.8, e: 0.9 } as const
+const wet = (of: keyof typeof WET, c: Conditions): Factor[] => (c.moisture === 'wet' ? [{ symbol: 'CM', value: WET[of], source: `${NDS} Supplement table 4A, above 19 % moisture` }] : [])
 
 function sizeFactor(kind: 'no2' | 'stud' | 'none', nominal: number | null, of: 'bending' | 'compression'): Factor[] {
   if (kind === 'none' || nominal === null) return []
@@ -21,42 +31,98 @@ function sizeFactor(kind: 'no2' | 'stud' | 'none', nominal: number | null, of: '
   return [{ symbol: 'CF', value: kind === 'stud' ? stud : (table[w] ?? 0.9), source: `${NDS} Supplement table 4A, ${w} in wide` }]
 }
 
+/** Dowel bearing of panels, MPa: NDS 2018 table 12.3.3B, plywood (structural 1 and Southern pine are higher) and OSB. */
+const PANEL_BEARING: Partial<Record<string, number>> = { plywood: psi(3350), osb: psi(4650) }
+
+function bears(w: Wood, diameterMm: number, thicknessMm: number, along: boolean): number | null {
+  if (w.kind === 'lumber') return w.grade.asd ? bearingStrength(w.grade.asd.g, diameterMm, along) : null
+  // This method lists no bearing strength for fibre and particle panels: the Eurocode's embedment stands in.
+  return PANEL_BEARING[w.sheet.kind] ?? embeds(w, diameterMm, thicknessMm, false)
+}
+
+function lateral(j: LateralCase, c: Conditions): Strength | null {
+  const d = j.fastener.rootMm
+  const large = j.fastener.diameterMm >= 6.35
+  const along = !(large && j.acrossGrain)
+  const [fes, fem] = [bears(j.side, d, j.sideMm, along), bears(j.main, d, j.mainMm, along)]
+  if (fes === null || fem === null) return null
+  const bolt = j.fastener.kind === 'bolt'
+  const { n, mode } = lateralYield({ diameterMm: d, fyb: j.fastener.fyb, sideMm: j.sideMm, mainMm: j.mainMm, fes, fem, angleDeg: large && j.acrossGrain ? 90 : 0 })
+  const factors: Factor[] = [duration(c)]
+  if (c.moisture === 'wet') factors.push({ symbol: 'CM', value: 0.7, source: `${NDS} table 11.3.3` })
+  if (!bolt) {
+    const share = penetrationShare(j.mainMm, j.fastener.diameterMm)
+    if (share < 1) factors.push({ symbol: 'p/10D', value: share, source: `${NDS} 12.1: penetration of ${Math.round((j.mainMm / j.fastener.diameterMm) * 10) / 10} D; 10 D is full, below 6 D does not count` })
+  }
+  if (j.into === 'end') factors.push({ symbol: 'Ceg', value: END_GRAIN_LATERAL, source: `${NDS} 12.5.2: into end grain` })
+  // A sheet's edge is not tabulated at all: treated as end grain, indicative.
+  if (j.into === 'edge' && j.main.kind === 'sheet') factors.push({ symbol: 'Ceg', value: END_GRAIN_LATERAL, source: 'edge of a sheet taken like end grain: product decision' })
+  if (j.askew) factors.push({ symbol: 'Ctn', value: 0.83, source: `${NDS} 12.5.4: driven askew` })
+  return strength(`Z (mode ${mode})`, n, `${NDS} table 12.3.1A, root diameter ${d.toFixed(2)} mm`, factors)
+}
+
 /** North American allowable-stress design. Service stays dry (below 19 % moisture) unless someone says otherwise. */
 export const asd: DesignMethod = {
   id: 'asd',
   loadFactor: { self: 1, goods: 1, source: 'ASCE 7-16 2.4.1: dead and storage load unfactored' },
-  bending(g, use) {
+  bending(g, use, c) {
     if (!g.asd) return null
     const flat = use.flat && use.nominalWidth !== null && CFU[use.nominalWidth]
     const cfu: Factor[] = flat ? [{ symbol: 'Cfu', value: flat, source: `${NDS} Supplement table 4A, flat use` }] : []
-    return strength('Fb', g.asd.fb, g.source, [CD, ...sizeFactor(g.asd.sizeFactor, use.nominalWidth, 'bending'), ...cfu])
+    return strength('Fb', g.asd.fb, g.source, [duration(c), ...sizeFactor(g.asd.sizeFactor, use.nominalWidth, 'bending'), ...cfu, ...wet('fb', c)])
   },
-  shear: (g) => (g.asd ? strength('Fv', g.asd.fv, g.source, [CD]) : null),
+  shear: (g, c) => (g.asd ? strength('Fv', g.asd.fv, g.source, [duration(c), ...wet('fv', c)]) : null),
   shearWidthFactor: 1,
-  compression: (g, nominal) =>
-    g.asd ? strength('Fc', g.asd.fc, g.source, [CD, ...sizeFactor(g.asd.sizeFactor, nominal, 'compression')]) : null,
+  // The stress is worked out over the whole depth, so (dn/d) comes in once more: V ≤ 2/3·Fv'·b·dn·(dn/d)².
+  notch: (depthMm, leftMm) => ({ symbol: '(dn/d)³', value: (leftMm / depthMm) ** 3, source: `${NDS} 3.4.3.2: notched on the tension side` }),
+  compression: (g, nominal, c) => (g.asd ? strength('Fc', g.asd.fc, g.source, [duration(c), ...sizeFactor(g.asd.sizeFactor, nominal, 'compression'), ...wet('fc', c)]) : null),
   // CD does not apply across the grain: NDS table 4.3.1.
-  bearing: (g) => (g.asd ? strength('Fc⊥', g.asd.fcPerp, g.source, []) : null),
-  buckling: (g, compression, lengthMm, sideMm) =>
-    g.asd
-      ? {
-          factor: columnStability(compression.value, g.asd.eMin, lengthMm / sideMm),
-          formula: 'CP = (1+FcE/Fc*)/2c − √[((1+FcE/Fc*)/2c)² − (FcE/Fc*)/c]', source: `${NDS} 3.7.1, c = 0.8, le/d at most 50`,
-        }
-      : null,
-  panelMoment(s, along, m) {
-    if (s.asdMoment) return strength('FbS', along ? s.asdMoment.along : s.asdMoment.across, s.source, [CD])
-    const borrowed = ec5.panelMoment(s, along, m)
+  bearing(g, c, k) {
+    if (!g.asd) return null
+    const cb = bearingAreaFactor(k.lengthMm, Math.min(k.beforeMm, k.afterMm))
+    return strength('Fc⊥', g.asd.fcPerp, g.source, [...(cb > 1 ? [{ symbol: 'Cb', value: cb, source: `${NDS} 3.10.4` }] : []), ...wet('fcPerp', c)])
+  },
+  post(p, c) {
+    if (!p.grade.asd) return null
+    const fc = asd.compression(p.grade, p.nominalWidth, c)!
+    const fb = asd.bending(p.grade, { depthMm: p.depthMm, nominalWidth: p.nominalWidth, flat: true }, c)!
+    const eMin = strength('Emin', p.grade.asd.eMin, p.grade.source, wet('e', c))
+    const slender = p.unheldMm / p.depthMm
+    const cp = columnStability(fc.value, eMin.value, slender)
+    const source = `${NDS} 3.7.1 (c = 0.8, le/d at most 50) and 3.9.2`
+    if (cp === null) return { ratio: null, formula: 'le / d ≤ 50', source, factors: fc.factors }
+    const fcE = eulerStress(eMin.value, slender)
+    const sigma = p.axialN / p.areaMm2
+    const ratio = combinedAsd({ fc: sigma, fcAllowed: fc.value * cp, fb: p.momentNmm / ((p.breadthMm * p.depthMm ** 2) / 6), fbAllowed: fb.value, fcE, eccentricityMm: 0, depthMm: p.depthMm })
+    return {
+      // Without moment the plain comparison of stresses, as a person would check it.
+      ratio: p.momentNmm === 0 ? sigma / (fc.value * cp) : ratio,
+      formula: p.momentNmm === 0 ? 'P ≤ Fc·CP·A' : '(fc/Fc′)² + fb / [Fb′·(1 − fc/FcE)] ≤ 1', source,
+      factors: [{ symbol: 'Fc*', value: fc.value, source: fc.source }, ...fc.factors, { symbol: 'le/d', value: slender, source: 'unheld length over side' }, { symbol: 'CP', value: cp, source }, { symbol: 'FcE', value: fcE, source }, { symbol: 'Fb′', value: fb.value, source: fb.source }],
+    }
+  },
+  panelMoment(s, along, c) {
+    if (s.asdMoment) return strength('FbS', along ? s.asdMoment.along : s.asdMoment.across, s.source, [duration(c), ...(c.moisture === 'wet' ? [{ symbol: 'CM', value: 0.75, source: `${NDS} table 9.3.3` }] : [])])
+    const borrowed = ec5.panelMoment(s, along, c)
     if (!borrowed) return null
     // This method lists no allowable moment for fibre and particle panels: the limit-state value over its own load factor.
     const over: Factor = { symbol: '1/γQ', value: 1 / ec5.loadFactor.goods, source: `${ec5.loadFactor.source}; no North American value for this panel` }
     return strength(borrowed.baseSymbol, borrowed.base, borrowed.source, [...borrowed.factors, over])
   },
-  modulus: (g) => (g.asd ? strength('E', g.asd.e, g.source, []) : null),
-  creep(material, m) {
-    if (material === 'lumber') return { symbol: 'Kcr', value: 1.5, source: `${NDS} 3.5.2: seasoned lumber, long-term load` }
-    if (isFibrous(material))
-      return { symbol: '1 + kdef', value: 1 + kdef(material, m), source: 'EN 1995-1-1 table 3.2: the North American method gives none for this panel' }
+  modulus: (g, c) => (g.asd ? strength('E', g.asd.e, g.source, wet('e', c)) : null),
+  // The tabulated E already holds the sag from shear of slender beams; E/16 adds what short deep ones have more.
+  shearModulus: (g, c) => (g.asd ? strength('E/16', g.asd.e / 16, 'Wood Handbook (FPL-GTR-282) table 5-1, mean of softwoods', wet('e', c)) : null),
+  lateral,
+  withdrawal(f, g, threadMm, c) {
+    if (!g.asd) return null
+    const of = { screw: screwWithdrawal, lag: lagWithdrawal, nail: nailWithdrawal }
+    if (f.kind === 'bolt') return null
+    const source = { screw: `${NDS} 12.2-2`, lag: `${NDS} 12.2-1`, nail: `${NDS} 12.2-3` }[f.kind]
+    return strength('W·p', of[f.kind](g.asd.g, f.diameterMm, threadMm, 1), source, [duration(c)])
+  },
+  creep(material, c) {
+    if (material === 'lumber' || material === 'solid') return { symbol: 'Kcr', value: c.moisture === 'wet' ? 2 : 1.5, source: `${NDS} 3.5.2: ${c.moisture === 'wet' ? 'wet' : 'seasoned'} lumber, long-term load` }
+    if (isFibrous(material)) return { symbol: '1 + kdef', value: 1 + kdef(material, c), source: 'EN 1995-1-1 table 3.2: the North American method gives none for this panel' }
     return { symbol: 'Kcr', value: 2, source: `${NDS} 3.5.2: wood structural panels, long-term load` }
   },
 }

@@ -1,7 +1,18 @@
 import type { Grade } from '../../catalogue/lumber.ts'
 import type { Sheet, SheetKind } from '../../catalogue/sheets.ts'
+import type { Screw } from '../../catalogue/fasteners.ts'
 
-export type Moisture = 'dry' | 'unheated'
+/** Heated indoors; an unheated garage or shed; or wood that gets above 19 % moisture. */
+export const MOISTURES = ['dry', 'unheated', 'wet'] as const
+export type Moisture = (typeof MOISTURES)[number]
+/** How long the goods stay: for good (permanent), or for years but changing (ten years; long-term). */
+export const DURATIONS = ['permanent', 'long'] as const
+export type Duration = (typeof DURATIONS)[number]
+/** Where and for how long the wood is loaded. */
+export interface Conditions {
+  moisture: Moisture
+  duration: Duration
+}
 export type CreepMaterial = 'lumber' | SheetKind
 
 /** A factor in a strength, beside its source. */
@@ -11,7 +22,7 @@ export interface Factor {
   source: string
 }
 
-/** What a material may be asked for, and how it came about. MPa, or N·mm/mm for panels' moments. */
+/** What a material may be asked for, and how it came about. MPa, N, or N·mm/mm for panels' moments. */
 export interface Strength {
   value: number
   base: number
@@ -29,28 +40,75 @@ export interface BoardUse {
   flat: boolean
 }
 
+/** What a fastener goes through, or into. */
+export type Wood = { kind: 'lumber'; grade: Grade } | { kind: 'sheet'; sheet: Sheet }
+
+/** One fastener across its length: through `side`, into `main`. */
+export interface LateralCase {
+  fastener: Screw
+  side: Wood
+  sideMm: number
+  main: Wood
+  /** What of the fastener is in the main piece, mm. */
+  mainMm: number
+  /** Its point goes into side grain, into the end of a board, or into the edge of a sheet. */
+  into: 'side' | 'end' | 'edge'
+  /** Load across the grain of one of the two pieces. */
+  acrossGrain: boolean
+  /** Driven askew through the end of the near piece (a pocket screw). */
+  askew: boolean
+}
+
+/** Compression along a post with its load off the axis. */
+export interface PostCase {
+  grade: Grade
+  nominalWidth: number | null
+  areaMm2: number
+  axialN: number
+  /** Moment from what hangs off its face, and the section that takes it. */
+  momentNmm: number
+  breadthMm: number
+  /** Size of the post the way it bends and buckles, and its length between what holds it that way. */
+  depthMm: number
+  unheldMm: number
+}
+export interface PostResult {
+  /** At most 1; null when the post is too slender to be allowed. */
+  ratio: number | null
+  formula: string
+  source: string
+  factors: Factor[]
+}
+
 /** One school of timber design. Every answer is null when the school has no value for the material: then nothing is proven. */
 export interface DesignMethod {
   id: 'asd' | 'ec5'
   /** What loads are multiplied with for strength; sag always uses them as they are. */
   loadFactor: { self: number; goods: number; source: string }
-  bending(g: Grade, use: BoardUse, m: Moisture): Strength | null
-  shear(g: Grade, m: Moisture): Strength | null
+  bending(g: Grade, use: BoardUse, c: Conditions): Strength | null
+  shear(g: Grade, c: Conditions): Strength | null
   /** What the shear stress is worked out over: 1.5 V / (b·d·this). */
   shearWidthFactor: number
+  /** What is left of the shear strength of a beam at a notch on the tension side. `leftMm` of the depth stays. */
+  notch(depthMm: number, leftMm: number, reachMm: number): Factor
   /** Along the grain, before buckling. */
-  compression(g: Grade, nominalWidth: number | null, m: Moisture): Strength | null
-  /** Across the grain. */
-  bearing(g: Grade, m: Moisture): Strength | null
-  /** Buckling: what share of `compression` is left; null when too slender to be allowed. */
-  buckling(g: Grade, compression: Strength, lengthMm: number, sideMm: number, m: Moisture): { factor: number | null; formula: string; source: string } | null
-  panelMoment(s: Sheet, along: boolean, m: Moisture): Strength | null
-  modulus(g: Grade, m: Moisture): Strength | null
+  compression(g: Grade, nominalWidth: number | null, c: Conditions): Strength | null
+  /** Across the grain, on a contact `lengthMm` long along the grain with wood before and behind it. */
+  bearing(g: Grade, c: Conditions, contact: { lengthMm: number; beforeMm: number; afterMm: number }): Strength | null
+  post(p: PostCase, c: Conditions): PostResult | null
+  panelMoment(s: Sheet, along: boolean, c: Conditions): Strength | null
+  modulus(g: Grade, c: Conditions): Strength | null
+  /** Shear modulus beside the modulus above, MPa. */
+  shearModulus(g: Grade, c: Conditions): Strength | null
+  /** One fastener across its length, N; a value of nought where it may not be counted. */
+  lateral(j: LateralCase, c: Conditions): Strength | null
+  /** One fastener pulled out of the side grain of lumber, N. */
+  withdrawal(f: Screw, g: Grade, threadMm: number, c: Conditions): Strength | null
   /** Long-term sag over first-day sag under a load that stays. */
-  creep(material: CreepMaterial, m: Moisture): Factor
+  creep(material: CreepMaterial, c: Conditions): Factor
 }
 
-export const strength = (baseSymbol: string, base: number, source: string, factors: Factor[], divide = 1): Strength => ({
-  value: factors.reduce((v, f) => v * f.value, base) / divide,
+export const strength = (baseSymbol: string, base: number, source: string, factors: Factor[]): Strength => ({
+  value: factors.reduce((v, f) => v * f.value, base),
   base, baseSymbol, factors, source,
 })

@@ -1,5 +1,5 @@
-import type { Goods } from '../../goods/goods.ts'
-import type { ShapeContext, Shaped } from '../family.ts'
+import type { Goods } from '../goods/goods.ts'
+import type { ShapeContext, Shaped } from './family.ts'
 
 /** Heavier things than this belong on the floor, kg: product decision, beyond what two people lift to a shelf. */
 const FLOOR_KG = 60

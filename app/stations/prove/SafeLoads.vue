@@ -1,0 +1,64 @@
+<script setup lang="ts">
+import { ref, shallowRef, toRaw, watch } from 'vue'
+import type { SafeLoad } from '../../../core/project/safe-load.ts'
+import { CHECK_NAMES } from '../../../core/wording/checks.ts'
+import { useHeavy } from '../../composables/heavy.ts'
+import { useDocument } from '../../stores/document.ts'
+import { useReadings } from '../../stores/readings.ts'
+
+/** What each shelf can carry, as labels to print and stick on. */
+const props = defineProps<{ buildId: string; name: string }>()
+const doc = useDocument()
+const readings = useReadings()
+const loads = shallowRef<SafeLoad[] | null>(null)
+const working = ref(false)
+watch(() => [props.buildId, doc.project?.builds, doc.project?.settings], () => (loads.value = null))
+async function ask() {
+  working.value = true
+  loads.value = await useHeavy().safeLoads(toRaw(doc.project!), props.buildId)
+  working.value = false
+}
+const place = (l: SafeLoad) => (l.name.code === 'place' ? `column ${l.name.column}, row ${l.name.row}` : `shelf ${l.name.row}${l.bays.length === 1 && l.name.column > 1 ? `, opening ${l.name.column}` : ''}`)
+const print = () => window.print()
+</script>
+
+<template>
+  <section class="card-sheet mt-3" aria-labelledby="safe-h">
+    <div class="d-flex gap-2 align-items-center">
+      <h2 id="safe-h" class="mb-0">What can each shelf carry?</h2>
+      <button type="button" class="btn btn-sm btn-outline-secondary no-print" :disabled="working" @click="ask">{{ working ? 'Working it out …' : 'Work it out' }}</button>
+      <button v-if="loads" type="button" class="btn btn-sm btn-outline-secondary no-print" @click="print">Print the labels</button>
+    </div>
+    <ul v-if="loads" class="labels">
+      <li v-for="l in loads" :key="l.bays[0]">
+        <span class="soft small">{{ name }}, {{ place(l) }}</span>
+        <strong>{{ readings.say.mass(l.spreadKg) }} spread out</strong>
+        <span>{{ readings.say.mass(l.singleKg) }} in one place in the middle</span>
+        <span v-if="l.by" class="soft small no-print">{{ CHECK_NAMES[l.by] ?? l.by }} says no first</span>
+      </li>
+    </ul>
+    <p v-if="loads" class="soft small mb-0">Each while the shelves like it carry as much. A planning aid, not a rating: a maker’s figure or a licensed person’s comes first.</p>
+  </section>
+</template>
+
+<style scoped>
+.labels {
+  list-style: none;
+  padding: 0;
+  margin: 0.7rem 0;
+  display: grid;
+  grid-template-columns: repeat(auto-fill, minmax(210px, 1fr));
+  gap: 0.6rem;
+}
+.labels li {
+  display: flex;
+  flex-direction: column;
+  border: 1.5px solid var(--ink);
+  border-radius: 4px;
+  padding: 0.4rem 0.6rem;
+  break-inside: avoid;
+}
+strong {
+  font-size: 1.15rem;
+}
+</style>

@@ -1,0 +1,32 @@
+import { partMassKg } from '../assembly/mass.ts'
+import { boxUnion } from '../geometry/box.ts'
+import { newtons } from '../measure/units.ts'
+import { defineCheck, measured, plain, type CheckResult } from './check.ts'
+
+/** Spread load a timber floor of a dwelling is meant for, kN/m²: 40 psf, IRC table R301.5. Ask locally. */
+const TIMBER_KN_M2 = 1.92
+/** Pressure a house slab takes under a foot without cracking up, MPa: a quarter of the 10 MPa of poor concrete. Product decision. */
+const SLAB_MPA = 2.5
+
+/** What comes down to the floor: under each foot, and spread over the footprint. */
+export const floorBearing = defineCheck({
+  id: 'floor',
+  reads: ['assembly', 'service', 'space', 'goods'],
+  run({ assembly, service, space }): CheckResult[] {
+    const feet = assembly.supports.filter((s) => s.on.kind === 'floor' && 'part' in s.from)
+    if (feet.length === 0) return []
+    const given = { check: 'floor', link: 'ground' as const }
+    const unweighed = service.notWeighed.length > 0
+    if (space.floor === 'slab') {
+      const worst = feet.map((s) => ({ s, n: service.reactions.get(s.id) ?? 0, area: (s.contact.max[0] - s.contact.min[0]) * (s.contact.max[1] - s.contact.min[1]) })).filter((f) => f.area > 0).reduce((a, b) => (b.n / b.area > a.n / a.area ? b : a))
+      if (unweighed) return [plain({ ...given, quantity: 'stress', code: 'unknown-not-weighed', subject: 'floor', state: 'unknown' })]
+      return [measured({ ...given, quantity: 'stress', code: 'slab', subject: 'floor', demand: worst.n / worst.area, capacity: SLAB_MPA, parts: 'part' in worst.s.from ? [worst.s.from.part] : [], data: { n: worst.n }, working: { formula: 'load / foot', inputs: [{ symbol: 'load', value: worst.n, quantity: 'force' }, { symbol: 'foot', value: worst.area, quantity: 'ratio', source: 'mm²' }], source: 'a quarter of 10 MPa, poor concrete: product decision' } })]
+    }
+    if (unweighed) return [plain({ ...given, quantity: 'stress', code: 'unknown-not-weighed', subject: 'floor', state: 'unknown' })]
+    const b = boxUnion(feet.map((s) => s.contact))
+    const area = Math.max(1, (b.max[0] - b.min[0]) * (b.max[1] - b.min[1]))
+    const kg = assembly.parts.reduce((m, p) => m + partMassKg(p), 0) + assembly.bays.flatMap((x) => x.items).reduce((m, i) => m + (i.massKg ?? 0), 0)
+    const pressure = newtons(kg) / area
+    return [measured({ ...given, quantity: 'stress', code: 'timber-floor', subject: 'floor', demand: pressure, capacity: TIMBER_KN_M2 / 1000, data: { kg, knM2: pressure * 1000, allowedKnM2: TIMBER_KN_M2 }, working: { formula: 'all weight / footprint', inputs: [{ symbol: 'weight', value: newtons(kg), quantity: 'force' }, { symbol: 'footprint', value: area, quantity: 'ratio', source: 'mm²' }], source: 'IRC table R301.5, 40 psf; ask locally what your floor is made for' } })]
+  },
+})

@@ -1,0 +1,160 @@
+import type { Assembly, Joint, Part } from '../assembly/assembly.ts'
+import { stockKey } from '../assembly/identical.ts'
+import type { PartBoxes } from '../assembly/part-box.ts'
+import { findScrew } from '../catalogue/fasteners.ts'
+import { findGrade } from '../catalogue/lumber.ts'
+import { findSheet } from '../catalogue/sheets.ts'
+import type { Strength, Wood } from '../mechanics/methods/method.ts'
+import { housingBearing } from '../mechanics/bearing.ts'
+import { linkOf } from './members.ts'
+import { defineCheck, measured, plain, type CheckContext, type CheckResult, type Input } from './check.ts'
+
+export const woodOf = (p: Part): Wood | null => {
+  if (p.stock.kind === 'board') {
+    const grade = findGrade(p.stock.grade)
+    return grade ? { kind: 'lumber', grade } : null
+  }
+  const sheet = p.stock.kind === 'sheet' ? findSheet(p.stock.sheet) : undefined
+  return sheet ? { kind: 'sheet', sheet } : null
+}
+
+/** Size of a part along the way a fastener is driven from one part to the other: the axis on which they touch. */
+function passed(p: Part, other: Part, boxes: PartBoxes): number {
+  const [a, b] = [boxes.get(p.id)!, boxes.get(other.id)!]
+  // The axis along which the two overlap least is the one they meet on.
+  let axis = 0
+  let least = Infinity
+  for (let i = 0; i < 3; i++) {
+    const shared = Math.min(a.max[i], b.max[i]) - Math.max(a.min[i], b.min[i])
+    if (shared < least) [least, axis] = [shared, i]
+  }
+  return a.max[axis] - a.min[axis]
+}
+
+/** A pocket screw leaves about a third of its length in the piece it starts in: NDS 2018 12.1.6 for fasteners driven askew. */
+const POCKET_SHARE = 1 / 3
+
+/** What one fastener of a joint gives, N; null when the method has no value for the woods. */
+export function oneFastener(j: Joint, f: Joint['fasteners'][number], parts: ReadonlyMap<string, Part>, boxes: PartBoxes, c: Pick<CheckContext, 'method' | 'settings'>): Strength | null {
+  const [near, far] = [parts.get(j.near)!, parts.get(j.far)!]
+  const fastener = findScrew(f.fastener)
+  const [side, main] = [woodOf(near), woodOf(far)]
+  if (!fastener || !side || !main) return null
+  const pocket = j.kind === 'pocket-screwed'
+  const sideMm = pocket ? fastener.lengthMm * POCKET_SHARE : passed(near, far, boxes)
+  const behind = passed(far, near, boxes)
+  const mainMm = Math.max(0, Math.min(fastener.kind === 'bolt' ? behind : fastener.lengthMm - sideMm, f.into === 'end' ? Infinity : behind))
+  if (mainMm <= 0) return null
+  // The load runs down: along the grain of an upright, across that of everything level.
+  const acrossGrain = Math.abs(near.at.along[2]) < 0.5 || Math.abs(far.at.along[2]) < 0.5
+  return c.method.lateral({ fastener, side, sideMm, main, mainMm, into: f.into, acrossGrain, askew: pocket }, c.settings)
+}
+
+interface Found { joint: Joint; demand: number; capacity: number; one: Strength; count: number; from: Part; on: Part }
+
+/** Loads that pass through fasteners alone: the screws of every joint against what comes down through it. */
+export const joints = defineCheck({
+  id: 'joints',
+  reads: ['assembly', 'boxes', 'design', 'settings', 'method'],
+  run({ assembly, boxes, design, settings, method }): CheckResult[] {
+    const parts = new Map(assembly.parts.map((p) => [p.id, p]))
+    const byJoint = new Map(assembly.joints.map((j) => [j.id, j]))
+    const passing = new Map<string, number>()
+    for (const s of assembly.supports) {
+      if (s.via !== 'fasteners' || s.joint === null) continue
+      passing.set(s.joint, (passing.get(s.joint) ?? 0) + Math.abs(design.reactions.get(s.id) ?? 0))
+    }
+    // Joints alike, fastener by fastener: worked out once.
+    const woods = new Map(assembly.parts.map((p) => [p.id, `${stockKey(p.stock)}${p.at.along[2] > 0.5 ? '^' : ''}`]))
+    const each = new Map<string, Strength | null>()
+    const alike = (j: Joint, f: Joint['fasteners'][number]): Strength | null => {
+      const [n, m] = [parts.get(j.near)!, parts.get(j.far)!]
+      const key = `${woods.get(n.id)}|${woods.get(m.id)}|${j.kind}|${f.fastener}|${f.into}|${Math.round(10 * passed(n, m, boxes))}|${Math.round(10 * passed(m, n, boxes))}`
+      const known = each.get(key)
+      if (known !== undefined) return known
+      const one = oneFastener(j, f, parts, boxes, { method, settings })
+      each.set(key, one)
+      return one
+    }
+    const worst = new Map<string, Found>()
+    const lost = new Map<string, Joint>()
+    for (const [id, demand] of passing) {
+      const j = byJoint.get(id)!
+      const [near, far] = [parts.get(j.near)!, parts.get(j.far)!]
+      const key = near.role < far.role ? `${near.role}-${far.role}` : `${far.role}-${near.role}`
+      let capacity = 0
+      let first: { one: Strength; count: number } | null = null
+      for (const f of j.fasteners) {
+        const one = alike(j, f)
+        if (!one) {
+          lost.set(key, j)
+          continue
+        }
+        first ??= { one, count: f.count }
+        capacity += one.value * f.count
+      }
+      if (!first) {
+        lost.set(key, j)
+        continue
+      }
+      const found: Found = { joint: j, demand, capacity, one: first.one, count: first.count, from: near, on: far }
+      const seen = worst.get(key)
+      if (!seen || hard(found) > hard(seen)) worst.set(key, found)
+    }
+    const given = { check: 'joints', quantity: 'force' as const }
+    const out: CheckResult[] = []
+    for (const [key, w] of worst) {
+      const f = w.joint.fasteners[0]
+      const data = { near: w.from.role, far: w.on.role, fastener: findScrew(f.fastener)!.label, count: w.count, end: f.into === 'end' ? 1 : 0, oneN: w.one.value }
+      const inputs: Input[] = [
+        { symbol: 'load on the joint', value: w.demand, quantity: 'force', source: method.loadFactor.source }, { symbol: 'fasteners', value: w.count, quantity: 'count' },
+        { symbol: w.one.baseSymbol, value: w.one.base, quantity: 'force', source: w.one.source }, ...w.one.factors.map((x): Input => ({ symbol: x.symbol, value: x.value, quantity: 'ratio', source: x.source })),
+      ]
+      const working = { formula: 'load ≤ fasteners × what one carries across its length', inputs, source: w.one.source }
+      const base = { ...given, link: linkOf(w.from.role === 'post' ? w.on : w.from), subject: key, parts: [w.joint.near, w.joint.far], data, working }
+      // A fastener that may not be counted at all gives nothing: the joint holds only if nothing passes through it.
+      out.push(w.capacity > 0 ? measured({ ...base, code: f.into === 'end' ? 'joint-end-grain' : 'joint', demand: w.demand, capacity: w.capacity }) : measured({ ...base, code: 'joint-too-short', demand: w.demand, capacity: 0 }))
+    }
+    for (const [key, j] of lost)
+      if (!worst.has(key)) out.push(plain({ ...given, link: linkOf(parts.get(j.near)!), code: 'unknown-joint', subject: key, state: 'unknown', parts: [j.near, j.far], data: { near: parts.get(j.near)!.role, far: parts.get(j.far)!.role, role: parts.get(j.near)!.role } }))
+    return out
+  },
+})
+
+const hard = (f: Found) => (f.capacity > 0 ? f.demand / f.capacity : f.demand > 0 ? Infinity : 0)
+
+/** Pressure a panel's edge and the shoulder it stands on take, MPa: about half of what softwood takes across its grain. Product decision. */
+const SHOULDER_MPA = 1
+
+/** Shelves that stand in dadoes: the shoulder that carries them. */
+export const housings = defineCheck({
+  id: 'housing',
+  reads: ['assembly', 'design'],
+  run({ assembly, design }): CheckResult[] {
+    const byJoint = new Map(assembly.joints.map((j) => [j.id, j]))
+    let worst: CheckResult | null = null
+    for (const s of assembly.supports) {
+      const j = s.joint === null ? undefined : byJoint.get(s.joint)
+      if (j?.kind !== 'housed' || s.on.kind !== 'part' || !('part' in s.from)) continue
+      const state = design.members.get(s.from.part)?.state
+      const given = { check: 'housing', link: 'shelf' as const, quantity: 'force' as const, subject: 'dado', parts: [s.from.part, s.on.part] }
+      if (state?.kind === 'unknown') return [plain({ ...given, code: `unknown-${state.reason}`, state: 'unknown', data: { role: 'shelf' } })]
+      const [w, d] = [s.contact.max[0] - s.contact.min[0], s.contact.max[1] - s.contact.min[1]]
+      const n = design.reactions.get(s.id) ?? 0
+      const r = measured({
+        ...given, code: 'dado', demand: n, capacity: housingBearing(w, d, SHOULDER_MPA), data: { deepMm: w },
+        working: { formula: 'N ≤ depth of dado × its length × strength', inputs: [{ symbol: 'N', value: n, quantity: 'force' }, { symbol: 'depth of dado', value: w, quantity: 'length' }, { symbol: 'length', value: d, quantity: 'length' }, { symbol: 'strength', value: SHOULDER_MPA, quantity: 'stress', source: 'product decision' }], source: 'bearing' },
+      })
+      if (!worst || (r.ratio ?? 9) > (worst.ratio ?? 9)) worst = r
+    }
+    return worst ? [worst] : []
+  },
+})
+
+/** All the fasteners that hold one part, along it: what a diagonal can pull. */
+export function heldBy(a: Assembly, id: string, boxes: PartBoxes, c: Pick<CheckContext, 'method' | 'settings'>): { joint: Joint; n: number }[] {
+  const parts = new Map(a.parts.map((p) => [p.id, p]))
+  return a.joints.filter((j) => j.near === id || j.far === id).map((joint) => ({
+    joint, n: joint.fasteners.reduce((s, f) => s + (oneFastener(joint, f, parts, boxes, c)?.value ?? 0) * f.count, 0),
+  }))
+}

@@ -1,0 +1,45 @@
+import { SECTIONS } from '../../catalogue/lumber.ts'
+import { findSheet } from '../../catalogue/sheets.ts'
+import { z } from '../../measure/schema.ts'
+import type { UnitSystem } from '../../measure/units.ts'
+import { countDim, dim, dims } from '../params.ts'
+
+const section = z.enum(SECTIONS.map((s) => s.id) as [string, ...string[]])
+const sheet = z.string().max(200).refine((id) => findSheet(id) !== undefined, 'a sheet of the catalogue, or one of your own')
+
+export const LIMITS = { bays: 6, shelves: 10 } as const
+
+export const shelfUnitParams = z.object({
+  /** Openings side by side, between uprights. */
+  bays: countDim(1, LIMITS.bays),
+  /** Clear width of one opening. */
+  clearMm: dim(150, 2400),
+  depthMm: dim(100, 800),
+  shelves: countDim(1, LIMITS.shelves),
+  /** Height of each shelf's top above the floor, from below. */
+  topMm: dims(40, 3000, LIMITS.shelves),
+  abovePlayMm: dim(0, 600),
+  sidePlayMm: dim(0, 100),
+  sheet,
+  /** Shelves stand in dadoes cut into the uprights, or lie on cleats screwed to them. */
+  hold: z.enum(['dado', 'cleats']),
+  cleatSection: section,
+  /** A strip under the front edge of each shelf: none, screwed, or glued and screwed (then the two bend as one). */
+  strip: z.enum(['none', 'screwed', 'glued']),
+  stripSection: section,
+  /** A thin sheet across the back, which keeps it from folding. */
+  back: z.boolean(),
+  tie: z.boolean(),
+})
+export type ShelfUnitParams = z.infer<typeof shelfUnitParams>
+
+const STOCK: Record<UnitSystem, Pick<ShelfUnitParams, 'sheet' | 'cleatSection' | 'stripSection'>> = {
+  imperial: { sheet: 'ply-23/32', cleatSection: '1x2', stripSection: '1x2' },
+  metric: { sheet: 'ply-18mm', cleatSection: '18x44mm', stripSection: '18x44mm' },
+}
+export const BACK_SHEET: Record<UnitSystem, string> = { imperial: 'hb-1/4', metric: 'hb-6mm' }
+export const TIE_SECTION: Record<UnitSystem, string> = { imperial: '1x4', metric: '18x94mm' }
+
+export const startingParams = (system: UnitSystem, canTie: boolean): ShelfUnitParams => ({
+  bays: null, clearMm: null, depthMm: null, shelves: null, topMm: [], abovePlayMm: null, sidePlayMm: null, ...STOCK[system], hold: 'dado', strip: 'none', back: true, tie: canTie,
+})

@@ -1,0 +1,34 @@
+import { canHoldTie } from '../../room/room.ts'
+import { exampleContext, exampleGoods } from '../example-context.ts'
+import { family } from '../family.ts'
+import { shelfUnitLevers, shelfUnitSavers } from './levers.ts'
+import { shelfUnitParams, startingParams, type ShelfUnitParams } from './parameters.ts'
+import { shapeShelfUnit } from './shape.ts'
+import { shelfUnitSteps } from './steps.ts'
+
+/** Heavier or deeper things than this belong on a rack, kg and mm: product decision. */
+const LIGHT_KG = 25
+const SHALLOW_MM = 520
+
+/** Uprights of sheet, shelves on cleats between them, strips under their front edges. */
+export const shelfUnit = family<ShelfUnitParams>({
+  id: 'shelf-unit',
+  schema: shelfUnitParams,
+  start: (ctx) => startingParams(ctx.settings.yard, canHoldTie(ctx.space.construction)),
+  shape: shapeShelfUnit,
+  levers: shelfUnitLevers,
+  savers: shelfUnitSavers,
+  steps: shelfUnitSteps,
+  propose(ctx) {
+    if (ctx.goods.length === 0 || ctx.goods.some((g) => (g.item.massKg ?? 0) > LIGHT_KG || g.item.deepMm > SHALLOW_MM)) return []
+    return [startingParams(ctx.settings.yard, canHoldTie(ctx.space.construction))]
+  },
+  examples: () => [
+    { name: 'cartons, imperial', params: startingParams('imperial', true), context: exampleContext('imperial', [exampleGoods('imperial', 'box', 16)]) },
+    {
+      name: 'bags, metric, glued strips, no back, free standing', params: { ...startingParams('metric', false), strip: 'glued', back: false, sheet: 'mdf-18mm', clearMm: 800 },
+      context: exampleContext('metric', [exampleGoods('metric', 'bag', 14), exampleGoods('metric', 'box', 6)]),
+    },
+    { name: 'three bays, screwed strips', params: { ...startingParams('imperial', true), strip: 'screwed', stripSection: '1x3', bays: 3, shelves: 4 }, context: exampleContext('imperial', [exampleGoods('imperial', 'box', 20)]) },
+  ],
+})
