@@ -1,5 +1,6 @@
 import Dexie, { type EntityTable } from 'dexie'
 import type { Patch } from 'immer'
+import type { Procurement } from '../../core/project/plan.ts'
 import { migrate } from '../../core/project/migrate.ts'
 import { PROJECT_VERSION, type Project } from '../../core/project/project.ts'
 
@@ -25,14 +26,23 @@ export interface StoredHistory {
   future: Change[]
 }
 
+/** The best cut plan found for a project, and what it was made for. */
+export interface StoredPlan {
+  id: string
+  key: string
+  procurement: Procurement
+}
+
 export class LoftDb extends Dexie {
   projects!: EntityTable<StoredProject, 'id'>
   history!: EntityTable<StoredHistory, 'id'>
+  plans!: EntityTable<StoredPlan, 'id'>
   marks!: EntityTable<{ key: string; value: string }, 'key'>
 
   constructor(name = 'tack-loft') {
     super(name)
     this.version(1).stores({ projects: 'id, touchedAt, binnedAt', history: 'id', marks: 'key' })
+    this.version(3).stores({ plans: 'id' })
     // Documents of version 1 are brought up to date where they lie; the schema stays.
     this.version(2).upgrade((tx) =>
       tx.table<StoredProject>('projects').toCollection().modify((p) => {

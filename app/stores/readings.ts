@@ -1,17 +1,21 @@
 import { defineStore } from 'pinia'
-import { computed, shallowRef, toRaw, watch } from 'vue'
+import { computed, ref, shallowRef, toRaw, watch } from 'vue'
 import { unitsOf } from '../../core/assembly/settings.ts'
 import { verdict, type Verdict } from '../../core/checks/verdict.ts'
 import { METRIC } from '../../core/measure/units.ts'
 import type { Procurement } from '../../core/project/plan.ts'
-import type { Build } from '../../core/project/project.ts'
+import type { Build, Project } from '../../core/project/project.ts'
 import type { Problem } from '../../core/measure/result.ts'
 import { readBuild, readBuilds, readingsOf, roomPlan, type KeptReadings } from '../../core/project/read-build.ts'
 import { solidsOf } from '../../core/clearance/placing.ts'
 import { frameInRoom } from '../../core/project/room-checks.ts'
 import { sayIn } from '../../core/wording/say.ts'
-import { useHeavy } from '../composables/heavy.ts'
+import { callback, startLong, useHeavy } from '../composables/heavy.ts'
+import { db } from '../persistence/db.ts'
 import { useDocument } from './document.ts'
+
+/** Seconds a better cut plan is looked for after each change. */
+const IMPROVE_SECONDS = 6
 
 /** Everything that is read from the open project: builds at once, cut plan and bill from the worker a moment later. */
 export const useReadings = defineStore('readings', () => {
@@ -41,6 +45,32 @@ export const useReadings = defineStore('readings', () => {
 
   const procurement = shallowRef<Procurement | null>(null)
   const planning = shallowRef(false)
+  /** How far the search for a better cut plan is, 0 to 1; null when none runs. */
+  const improving = ref<number | null>(null)
+  let search: ReturnType<typeof startLong> | null = null
+  function stopImproving() {
+    search?.end()
+    search = null
+    improving.value = null
+  }
+  /** A plan that was found before for the same pieces is taken again; else the quick one is shown and a better one looked for. */
+  async function settle(project: Project, result: Procurement & { key: string }) {
+    stopImproving()
+    const stored = await db.plans.get(project.id).catch(() => undefined)
+    const kept = stored?.key === result.key ? stored.procurement : null
+    procurement.value = kept ?? result
+    // What is being cut stays as it is.
+    const started = project.progress.cuts.length > 0
+    if (kept || started || result.cutPlan.claims.every((c) => c.proved)) return
+    const long = (search = startLong())
+    improving.value = 0
+    const better = await long.work.procureBest(project, IMPROVE_SECONDS, callback((done: number, of: number) => void (search === long && (improving.value = done / (of + 1)))))
+    if (search !== long) return
+    stopImproving()
+    if (doc.project?.id !== project.id) return
+    procurement.value = better
+    await db.plans.put({ id: project.id, key: better.key, procurement: better }).catch(() => undefined)
+  }
   let running = false
   let again = false
   async function procure() {
@@ -55,7 +85,7 @@ export const useReadings = defineStore('readings', () => {
       if (!project) break
       planning.value = true
       const result = await useHeavy().procure(project)
-      if (doc.project?.id === project.id) procurement.value = result
+      if (doc.project?.id === project.id) await settle(project, result)
     } while (again)
     running = false
     planning.value = false
@@ -70,5 +100,5 @@ export const useReadings = defineStore('readings', () => {
     },
     { immediate: true },
   )
-  return { units, say, outcomes, readings, overall, plan, placed, solids, procurement, planning, tryBuild }
+  return { units, say, outcomes, readings, overall, plan, placed, solids, procurement, planning, improving, stopImproving, tryBuild }
 })

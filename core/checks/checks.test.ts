@@ -192,7 +192,8 @@ describe('joints, floor and earthquakes', () => {
     expect(c.working!.inputs.find((i) => i.symbol === 'Ceg')?.value).toBe(0.67)
   })
   it('one joint more asked than it can give turns the verdict', () => {
-    const r = read('post-rack', { floorBay: false, midPosts: 0, topMm: [400] }, pails(59))
+    const ctx = exampleContext('imperial', [{ item: newGoods({ id: 'i', name: 'ingot box', kind: 'box', count: 14, acrossMm: 140, deepMm: 500, tallMm: 200, massKg: 58 }), count: 14 }])
+    const r = read('post-rack', { shelves: 1 }, ctx)
     expect(of(r, 'joints:post-rail').state).toBe('fails')
     expect(r.verdict.state).toBe('fails')
   })

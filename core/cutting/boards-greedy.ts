@@ -4,7 +4,7 @@ type Stock = Cut1dInstance['stock'][number]
 interface Board { stock: Stock; cuts: number[] }
 
 /** Steps a search for the fullest board may take before it takes the best so far. */
-const FILL_STEPS = 4000
+const FILL_STEPS = 250
 
 /**
  * The fullest set of pieces for one board: depth-first over the lengths from the longest down, bounded.

@@ -1,8 +1,11 @@
 import { describe, expect, it } from '@jest/globals'
 import fc from 'fast-check'
-import { workshopBoards, workshopSheets } from '../../test-support/instances.ts'
+import { workshopBoards, workshopSheets } from '../../cli/cut-instances.ts'
+import { planBoardsExact } from './boards-exact.ts'
 import { planBoardsGreedy } from './boards-greedy.ts'
 import { cut1dPlan, cut2dPlan, type Cut1dInstance, type Cut1dPlan, type Cut2dInstance, type Cut2dPlan } from './format.ts'
+import { fillBest } from './knapsack.ts'
+import { planSheetsBest } from './sheets-best.ts'
 import { planSheetsGreedy } from './sheets-greedy.ts'
 import { verifyBoards, verifySheets } from './verify.ts'
 
@@ -107,3 +110,95 @@ it('every plan of random boards verifies', () => {
     expect(verifyBoards(i, boards(i))).toEqual([])
   }))
 })
+
+describe('boards, exactly', () => {
+  /** Stopped after a number of looks, not after a time: the same on every machine. */
+  const verified = (instance: Cut1dInstance, looks = 4000) => {
+    let n = 0
+    const r = planBoardsExact(instance, null, { shouldStop: () => ++n > looks })
+    if (!r.ok) throw new Error(JSON.stringify(r.why))
+    expect(verifyBoards(instance, r.plan)).toEqual([])
+    return r.plan
+  }
+  const one = (lengths: [number, number][], stock: [number, number][], kerf = 0): Cut1dInstance => ({
+    format: 'cut1d-instance', version: 1, name: 'x', unit: '1', kerf, trimStart: 0, trimEnd: 0, parts: lengths.map(([length, qty], i) => ({ id: `p${i}`, length, qty })),
+    stock: stock.map(([length, price], i) => ({ id: `s${i}`, length, price, available: null, offcut: false })),
+  })
+  it('proves what can be worked out by hand', () => {
+    // Three of 60 and three of 40 into 100: three boards, and no fewer.
+    expect(verified(one([[60, 3], [40, 3]], [[100, 1]])).claim).toEqual({ cost: 3, lowerBound: 3, proved: true })
+    // Rounded up, 4 × 34 is two boards of 100 (two each) and not the 1.36 of the lengths.
+    expect(verified(one([[34, 4]], [[100, 7]])).claim).toMatchObject({ cost: 14, proved: true })
+    // A long board for 11 beats two short ones for 6 only when both pieces fit it.
+    expect(verified(one([[90, 1], [80, 1]], [[100, 6], [170, 11]])).claim).toMatchObject({ cost: 11, proved: true })
+    expect(verified(one([[90, 1], [81, 1]], [[100, 6], [170, 11]])).claim).toMatchObject({ cost: 12, proved: true })
+  })
+  it('never costs more than the first plan, never promises less than the best, over random workshops', () => {
+    fc.assert(fc.property(fc.integer({ min: 1, max: 400 }), (seed) => {
+      const instance = workshopBoards(seed)
+      const first = planBoardsGreedy(instance)
+      const best = verified(instance, 1500)
+      return first.ok && best.claim.cost <= first.plan.claim.cost && best.claim.lowerBound <= best.claim.cost
+    }), { numRuns: 12 })
+  })
+  it('agrees with trying everything on small ones', () => {
+    fc.assert(fc.property(fc.array(fc.integer({ min: 12, max: 70 }), { minLength: 2, maxLength: 7 }), (list) => {
+      const instance = one(list.map((l) => [l, 1]), [[100, 1]])
+      return verified(instance).claim.cost === fewestBins(list, 100)
+    }), { numRuns: 60 })
+  })
+  it('uses free pieces on hand, no more of them than there are', () => {
+    const instance = one([[50, 4]], [[100, 10]])
+    instance.stock.push({ id: 'left', length: 50, price: 0, available: 2, offcut: true })
+    const plan = verified(instance)
+    expect(plan.claim).toMatchObject({ cost: 10, proved: true })
+  })
+  it('fills a board as well as a table does', () => {
+    fc.assert(fc.property(fc.array(fc.tuple(fc.integer({ min: 3, max: 40 }), fc.integer({ min: 1, max: 60 }), fc.integer({ min: 1, max: 4 })), { minLength: 1, maxLength: 8 }), (items) => {
+      const f = fillBest(items.map((i) => i[0]), items.map((i) => i[1]), items.map((i) => i[2]), 100)
+      const best = new Array<number>(101).fill(0)
+      for (const [w, v, q] of items) for (let k = 0; k < q; k++) for (let c = 100; c >= w; c--) best[c] = Math.max(best[c], best[c - w] + v)
+      return f.exact && f.value === best[100] && items.reduce((s, i, k) => s + i[0] * f.counts[k], 0) <= 100 && items.every((i, k) => f.counts[k] <= i[2])
+    }))
+  })
+  it('answers at once what cannot be cut', () => {
+    expect(planBoardsExact(one([[101, 1]], [[100, 1]]), null)).toMatchObject({ ok: false, why: { code: 'piece-longer-than-stock' } })
+    expect(planBoardsExact(one([[10, 30_000]], [[100, 1]]), null)).toMatchObject({ ok: false, why: { code: 'too-many-pieces' } })
+  })
+})
+
+describe('sheets, better', () => {
+  it('pass the verifier, never cost more than the first plan, and never less than the bound', () => {
+    for (const seed of [1, 2, 3, 4, 5, 6]) {
+      const instance = workshopSheets(seed)
+      const first = planSheetsGreedy(instance)
+      let n = 0
+      const r = planSheetsBest(instance, null, { shouldStop: () => ++n > 900 })
+      if (!r.ok || !first.ok) {
+        expect(r.ok).toBe(first.ok)
+        continue
+      }
+      expect(verifySheets(instance, r.plan)).toEqual([])
+      expect(r.plan.claim.cost).toBeLessThanOrEqual(first.plan.claim.cost)
+      expect(r.plan.claim.lowerBound).toBeLessThanOrEqual(r.plan.claim.cost)
+    }
+  })
+  it('prove what the area cannot: four squares of 60 in sheets of 100 need four', () => {
+    const instance: Cut2dInstance = { format: 'cut2d-instance', version: 1, name: 'x', unit: '1', kerf: 0, trim: 0, maxStages: null, parts: [{ id: 'a', w: 60, h: 60, qty: 4, rotate: true }], stock: [{ id: 's', w: 100, h: 100, price: 5, available: null, offcut: false }] }
+    const r = planSheetsBest(instance, null)
+    expect(r.ok && r.plan.claim).toEqual({ cost: 20, lowerBound: 20, proved: true })
+  })
+})
+
+/** The fewest bins by trying everything. */
+function fewestBins(list: number[], size: number): number {
+  let best = list.length
+  const go = (i: number, bins: number[]) => {
+    if (bins.length >= best) return
+    if (i === list.length) return void (best = bins.length)
+    bins.forEach((b, k) => b + list[i] <= size && go(i + 1, bins.map((x, j) => (j === k ? x + list[i] : x))))
+    go(i + 1, [...bins, list[i]])
+  }
+  go(0, [])
+  return best
+}

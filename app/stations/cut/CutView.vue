@@ -10,6 +10,7 @@ import { downloadCsv } from '../../persistence/csv.ts'
 import { useDocument } from '../../stores/document.ts'
 import { useReadings } from '../../stores/readings.ts'
 import BoardDiagram from './BoardDiagram.vue'
+import ImprovingPlan from '../../components/ImprovingPlan.vue'
 import SheetDiagram from './SheetDiagram.vue'
 
 const doc = useDocument()
@@ -38,7 +39,7 @@ const progress = computed(() => {
 const gap = computed(() => {
   const claims = plan.value?.claims ?? []
   const [cost, bound] = [claims.reduce((n, c) => n + c.cost, 0), claims.reduce((n, c) => n + c.lowerBound, 0)]
-  return cost === bound ? 'No plan costs less.' : `At most ${Math.ceil(((cost - bound) / Math.max(bound, 1)) * 1000) / 10} % above the least any plan could cost.`
+  return cost === bound ? 'Proved: no plan costs less.' : `At most ${Math.ceil(((cost - bound) / Math.max(bound, 1)) * 1000) / 10} % above the least any plan could cost.`
 })
 const print = () => window.print()
 </script>
@@ -58,6 +59,7 @@ const print = () => window.print()
     <p v-if="doc.project!.builds.length === 0" class="empty">Nothing to cut yet. <RouterLink :to="{ name: 'shape' }">Shape a build</RouterLink> first.</p>
     <p v-else-if="!plan" class="soft" role="status">Laying out boards and sheets …</p>
     <template v-else>
+      <ImprovingPlan class="no-print" />
       <p class="soft">
         {{ plural(plan.boards.length, 'board') }}, {{ plural(plan.sheets.length, 'sheet') }}; kerf {{ len(doc.project!.settings.kerfMm) }}, {{ len(doc.project!.settings.squaringTrimMm) }} squared off each board. {{ gap }}
         <strong class="no-print">{{ progress.done }} of {{ progress.all }} pieces cut.</strong>

@@ -1,0 +1,59 @@
+import { planBoardsExact } from '../core/cutting/boards-exact.ts'
+import { planBoardsGreedy } from '../core/cutting/boards-greedy.ts'
+import type { Cut1dInstance, Cut2dInstance } from '../core/cutting/format.ts'
+import { planSheetsBest } from '../core/cutting/sheets-best.ts'
+import { planSheetsGreedy } from '../core/cutting/sheets-greedy.ts'
+import { verifyBoards, verifySheets } from '../core/cutting/verify.ts'
+import { largeWorkshop, tripletBins, uniformBins, workshopSheets } from './cut-instances.ts'
+import { loadSolver } from './highs.ts'
+
+/* How good cut plans are and how long they take, on seeded instances: npm run -s bench:cut [-- per class]. Every plan is verified. */
+const per = Number(process.argv[2] ?? 12)
+const solver = await loadSolver()
+const quantile = (list: number[], q: number) => [...list].sort((a, b) => a - b)[Math.min(list.length - 1, Math.floor(q * list.length))] ?? NaN
+const out = (text: string) => process.stdout.write(`${text}\n`)
+
+function boards(name: string, instances: Cut1dInstance[], seconds: number) {
+  const [times, first] = [[] as number[], [] as number[]]
+  let proved = 0
+  let gap = 0
+  for (const i of instances) {
+    let t = performance.now()
+    planBoardsGreedy(i)
+    first.push(performance.now() - t)
+    t = performance.now()
+    const end = t + seconds * 1000
+    const r = planBoardsExact(i, solver, { shouldStop: () => performance.now() > end })
+    times.push(performance.now() - t)
+    if (!r.ok || verifyBoards(i, r.plan).length > 0) throw new Error(`${i.name}: no valid plan`)
+    if (r.plan.claim.proved) proved++
+    gap += (r.plan.claim.cost - r.plan.claim.lowerBound) / Math.max(1, r.plan.claim.lowerBound)
+  }
+  out(`| ${name} | ${instances.length} | ${proved} proved | ${((100 * gap) / instances.length).toFixed(2)} % | first ${quantile(first, 0.5).toFixed(1)} ms | median ${quantile(times, 0.5).toFixed(0)} ms, p95 ${quantile(times, 0.95).toFixed(0)} ms |`)
+}
+function sheets(name: string, instances: Cut2dInstance[], seconds: number) {
+  let proved = 0
+  let gap = 0
+  let saved = 0
+  const first: number[] = []
+  for (const i of instances) {
+    let t = performance.now()
+    const g = planSheetsGreedy(i)
+    first.push(performance.now() - t)
+    t = performance.now()
+    const r = planSheetsBest(i, solver, { shouldStop: () => performance.now() - t > seconds * 1000 })
+    if (!r.ok || !g.ok) continue
+    if (verifySheets(i, r.plan).length > 0) throw new Error(`${i.name}: no valid plan`)
+    if (r.plan.claim.proved) proved++
+    gap += (r.plan.claim.cost - r.plan.claim.lowerBound) / Math.max(1, r.plan.claim.lowerBound)
+    saved += 1 - r.plan.claim.cost / g.plan.claim.cost
+  }
+  out(`| ${name}, ${seconds} s | ${instances.length} | ${proved} proved | ${((100 * gap) / instances.length).toFixed(2)} % | first ${quantile(first, 0.5).toFixed(1)} ms | ${((100 * saved) / instances.length).toFixed(1)} % cheaper than the first plan |`)
+}
+const many = <T>(n: number, make: (seed: number) => T) => Array.from({ length: n }, (_, i) => make(i + 1))
+out('| class | instances | proved | mean gap | first plan | time |\n|---|---|---|---|---|---|')
+boards('boards, workshop', many(per, largeWorkshop), 10)
+boards('bins, sizes 1–100, n = 50 to 500', many(per, (s) => uniformBins(s, [50, 100, 200, 500][s % 4], [100, 120, 150][s % 3])), 10)
+boards('triplets, n = 60', many(Math.ceil(per / 2), (s) => tripletBins(s, 60)), 10)
+boards('triplets, n = 120', many(Math.ceil(per / 4), (s) => tripletBins(s, 120)), 20)
+for (const seconds of [1, 5]) sheets('sheets, workshop', many(per, workshopSheets), seconds)

@@ -1,0 +1,59 @@
+import type { Cut1dInstance, Cut2dInstance } from '../core/cutting/format.ts'
+
+/** A small seeded generator (mulberry32): the same numbers on every machine. */
+export function seeded(seed: number): () => number {
+  let a = seed >>> 0
+  return () => {
+    a = (a + 0x6d2b79f5) | 0
+    let t = Math.imul(a ^ (a >>> 15), 1 | a)
+    t = (t + Math.imul(t ^ (t >>> 7), 61 | t)) ^ t
+    return ((t ^ (t >>> 14)) >>> 0) / 4294967296
+  }
+}
+const between = (next: () => number, lo: number, hi: number) => lo + Math.floor(next() * (hi - lo + 1))
+
+/** Boards as a workshop cuts them, tenths of a millimetre. */
+export function workshopBoards(seed: number): Cut1dInstance {
+  const next = seeded(seed)
+  const parts = Array.from({ length: between(next, 3, 20) }, (_, i) => ({ id: `p${i}`, length: between(next, 1500, 23000), qty: between(next, 1, 12) }))
+  const stock = [24384, 30480, 36576, 48768].slice(0, between(next, 1, 4)).map((length, i) => ({ id: `s${i}`, length, price: Math.round(length / 50) + between(next, 0, 90), available: null, offcut: false }))
+  return { format: 'cut1d-instance', version: 1, name: `w${seed}`, unit: '0.1mm', kerf: 32, trimStart: between(next, 0, 1) * 60, trimEnd: 0, parts, stock }
+}
+
+/** Sheets as a workshop cuts them, tenths of a millimetre. */
+export function workshopSheets(seed: number): Cut2dInstance {
+  const next = seeded(seed)
+  const parts = Array.from({ length: between(next, 2, 14) }, (_, i) => ({ id: `p${i}`, w: between(next, 600, 23000), h: between(next, 500, 11500), qty: between(next, 1, 5), rotate: next() < 0.4 }))
+  const stock = [{ id: 'full', w: 24400, h: 12200, price: 4800, available: null, offcut: false }, { id: 'left', w: 12200, h: 6000, price: 0, available: 1, offcut: true }]
+  return { format: 'cut2d-instance', version: 1, name: `w${seed}`, unit: '0.1mm', kerf: 32, trim: between(next, 0, 1) * 100, maxStages: null, parts, stock }
+}
+
+/** Boards as a whole workshop needs them: 30 to 300 pieces of 5 to 25 lengths, 2 to 5 stock lengths, some pieces on hand. Tenths of a millimetre. */
+export function largeWorkshop(seed: number): Cut1dInstance {
+  const next = seeded(seed)
+  const kinds = between(next, 5, 25)
+  const parts = Array.from({ length: kinds }, (_, i) => ({ id: `p${i}`, length: between(next, 2500, 23000), qty: between(next, 1, Math.ceil(300 / kinds)) }))
+  const lengths = [24384, 30480, 36576, 42672, 48768].filter(() => next() < 0.7)
+  if (lengths.length < 2) lengths.push(24384, 48768)
+  const stock: Cut1dInstance['stock'] = [...new Set(lengths)].map((length, i) => ({ id: `s${i}`, length, price: Math.round(length / 55) + between(next, -30, 60), available: null, offcut: false }))
+  for (let i = between(next, 0, 5); i > 0; i--) stock.push({ id: `o${i}`, length: between(next, 5000, 20000), price: 0, available: between(next, 1, 2), offcut: true })
+  return { format: 'cut1d-instance', version: 1, name: `large-${seed}`, unit: '0.1mm', kerf: 32, trimStart: 0, trimEnd: 0, parts, stock }
+}
+
+/** Sizes from 1 to 100 into bins of 100, 120 or 150. */
+export function uniformBins(seed: number, n: number, capacity: number): Cut1dInstance {
+  const next = seeded(seed)
+  return { format: 'cut1d-instance', version: 1, name: `uniform-${n}-${capacity}-${seed}`, unit: '1', kerf: 0, trimStart: 0, trimEnd: 0, parts: Array.from({ length: n }, (_, i) => ({ id: `p${i}`, length: between(next, 1, 100), qty: 1 })), stock: [{ id: 's', length: capacity, price: 1, available: null, offcut: false }] }
+}
+
+/** Threes that fill a bin of 1000 exactly. */
+export function tripletBins(seed: number, n: number): Cut1dInstance {
+  const next = seeded(seed)
+  const parts: Cut1dInstance['parts'] = []
+  for (let i = 0; i < n / 3; i++) {
+    const a = between(next, 380, 490)
+    const b = between(next, 250, Math.floor((1000 - a) / 2) - 1)
+    for (const length of [a, b, 1000 - a - b]) parts.push({ id: `p${parts.length}`, length, qty: 1 })
+  }
+  return { format: 'cut1d-instance', version: 1, name: `triplet-${n}-${seed}`, unit: '1', kerf: 0, trimStart: 0, trimEnd: 0, parts, stock: [{ id: 's', length: 1000, price: 1, available: null, offcut: false }] }
+}
