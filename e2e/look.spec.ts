@@ -4,6 +4,7 @@ const STATIONS = ['Sort', 'Survey', 'Shape', 'Prove', 'Buy', 'Cut', 'Build']
 
 for (const scheme of ['light', 'dark'] as const)
   test(`axe finds nothing at any station, ${scheme}`, async ({ page }) => {
+    test.slow()
     await page.emulateMedia({ colorScheme: scheme, reducedMotion: 'reduce' })
     await page.goto('/')
     await expect(page.getByRole('button', { name: /Beekeeper's/ }).first()).toBeVisible()

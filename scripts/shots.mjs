@@ -7,15 +7,18 @@ const PORT = 5199
 const OUT = process.env.SHOTS_OUT ?? 'docs/screenshots'
 const wanted = process.argv.slice(2)
 const DESK = { width: 1280, height: 800 }
+const TALL = { width: 1280, height: 1100 }
 const PHONE = { width: 390, height: 844 }
 const P = '/p/demo-beekeeper'
 const SHOTS = [
   { name: 'projects', path: '/', size: DESK },
   { name: 'sort', path: `${P}/sort`, size: DESK, before: (page) => page.getByRole('button', { name: '6 tote of wax blocks' }).click() },
   { name: 'survey', path: `${P}/survey`, size: DESK },
+  { name: 'survey-plan', path: '/p/demo-potter/survey', size: TALL, before: (page) => page.getByRole('button', { name: 'Things in the room' }).click() },
   { name: 'shape-tote-rack', path: `${P}/shape`, size: DESK },
   { name: 'shape-post-rack', path: `${P}/shape`, size: DESK, before: async (page) => { await page.getByRole('button', { name: 'Honey shelves' }).first().click(); await page.getByRole('button', { name: 'Section' }).click() } },
   { name: 'prove', path: `${P}/prove`, size: DESK, before: async (page) => { await page.getByRole('button', { name: 'Honey shelves' }).first().click(); await page.locator('[data-check^="sag:"]').first().click(); await page.getByText('Working', { exact: true }).click() } },
+  { name: 'prove-side-by-side', path: `${P}/prove`, size: TALL, before: async (page) => { await page.getByRole('button', { name: 'Work it out' }).first().click(); await page.getByRole('button', { name: 'Compare' }).click(); await page.waitForTimeout(4000); await page.getByRole('heading', { name: 'What can each shelf carry?' }).evaluate((h) => h.scrollIntoView({ block: 'start' })) } },
   { name: 'start-build', path: `${P}/shape`, size: DESK, before: async (page) => { await page.getByRole('button', { name: 'New build' }).click(); await page.getByRole('checkbox', { name: /deep hive box/ }).check(); await page.getByRole('button', { name: 'Show me what would do' }).click(); await page.getByRole('article').first().waitFor(); await page.getByRole('article').first().scrollIntoViewIfNeeded() } },
   { name: 'prove-fails', path: `${P}/shape`, size: DESK, before: async (page) => { await page.getByRole('button', { name: 'Honey shelves' }).first().click(); await page.getByLabel('Shelf sheet').selectOption({ label: '7/16 in OSB, 24/16' }); await page.getByRole('textbox', { name: 'Middle posts a module' }).fill('0'); await page.keyboard.press('Enter'); await page.getByRole('navigation', { name: 'Stations' }).getByRole('link', { name: /^Prove/ }).click(); await page.getByRole('button', { name: /^Do it/ }).first().waitFor() } },
   { name: 'buy', path: `${P}/buy`, size: DESK, before: (page) => page.getByRole('rowheader', { name: 'Total' }).waitFor() },

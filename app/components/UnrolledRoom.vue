@@ -148,7 +148,7 @@ const trouble = computed(() => new Set(readings.readings.filter((r) => r.checks.
 svg {
   display: block;
   width: 100%;
-  height: clamp(220px, 34vh, 420px);
+  height: clamp(220px, 34vh, 300px);
   touch-action: pan-y;
 }
 .compact svg {
@@ -156,8 +156,8 @@ svg {
 }
 .zoom {
   position: absolute;
-  right: 0;
-  top: 0;
+  left: 0;
+  bottom: 0;
   display: flex;
   gap: 0.3rem;
 }

@@ -59,11 +59,13 @@ export const SCREWS: readonly Screw[] = [
   metric(4, 30, 200), metric(4, 40, 200), metric(4, 50, 200), metric(5, 60, 100), metric(5, 70, 100), metric(5, 80, 100), metric(6, 90, 100), metric(6, 100, 50),
 ]
 
+/** `5/16x3.5` as one says it: 5/16 x 3 1/2. */
+const spoken = (name: string) => name.replace('x', ' x ').replace('.5', ' 1/2')
 const bolt = (name: string, d: number, length: number, system: UnitSystem, box: number, fyb: number): Screw => ({
-  id: `bolt-${name}`, kind: 'bolt', label: `${name.replace('x', ' x ')} carriage bolt, nut and washer`, system, diameterMm: d, rootMm: d, lengthMm: length, fyb, box,
+  id: `bolt-${name}`, kind: 'bolt', label: `${spoken(name)}${system === 'imperial' ? ' in' : ''} carriage bolt, nut and washer`, system, diameterMm: d, rootMm: d, lengthMm: length, fyb, box,
 })
 const lag = (d: number, root: number, length: number, name: string, fybPsi: number): Screw => ({
-  id: `lag-${name}`, kind: 'lag', label: `${name.replace('x', ' x ')} in lag screw`, system: 'imperial', diameterMm: inches(d), rootMm: inches(root), lengthMm: inches(length), fyb: psi(fybPsi), box: 25,
+  id: `lag-${name}`, kind: 'lag', label: `${spoken(name)} in lag screw`, system: 'imperial', diameterMm: inches(d), rootMm: inches(root), lengthMm: inches(length), fyb: psi(fybPsi), box: 25,
 })
 const nail = (name: string, d: number, length: number): Screw => ({
   id: `nail-${name}`, kind: 'nail', label: `${name} common nail`, system: 'imperial', diameterMm: inches(d), rootMm: inches(d), lengthMm: inches(length), fyb: wireYield(inches(d)), box: 100,

@@ -32,11 +32,15 @@ export interface Conflict {
   atMm: number
   upMm: number
   /**
-   * The smallest single move that frees it from everything: along its wall where that can be, for away from the wall it loses its tie.
-   * Null when none was found.
+   * The smallest single move that ends this conflict and makes no new one: along its wall where that can be, for away from the wall it
+   * loses its tie. Null when none was found.
    */
-  move: { way: MoveWay; mm: number } | null
+  move: Move | null
+  /** The same that ends all conflicts at once; null also when this is the only one. */
+  clearing: Move | null
 }
+
+interface Move { way: MoveWay; mm: number }
 
 /** A move further than this is another place, not a move, mm. */
 const FARTHEST_MOVE_MM = 4000
@@ -61,7 +65,8 @@ function freeAlong(mine: readonly Convex[], others: readonly Convex[], u: Vec3):
   return null
 }
 
-interface Group { conflict: Omit<Conflict, 'move'>; others: Convex[] }
+type Met = Omit<Conflict, 'move' | 'clearing'>
+interface Group { conflict: Met; others: Convex[] }
 
 /**
  * Everything a build stands in: other builds, walls, things and the space they keep, and what would block the way of its totes.
@@ -76,7 +81,7 @@ export function conflicts(frame: Frame, own: BuildSolids, neighbours: readonly N
   }
   const note = (key: string, base: Pick<Conflict, 'code' | 'feature' | 'wall' | 'neighbour'>, deep: number, mine: Convex, other: Convex, part: string | null, bay: string | null) => {
     const g = groups.get(key)
-    const c: Omit<Conflict, 'move'> = g?.conflict ?? { ...base, byMm: 0, parts: [], bays: [], atMm: 0, upMm: 0 }
+    const c: Met = g?.conflict ?? { ...base, byMm: 0, parts: [], bays: [], atMm: 0, upMm: 0 }
     const first = deep > c.byMm
     if (first) {
       c.byMm = deep
@@ -122,13 +127,10 @@ export function conflicts(frame: Frame, own: BuildSolids, neighbours: readonly N
   const everything = [...neighbours.flatMap((n) => [...n.solids.parts, ...n.solids.goods].map((x) => x.body)), ...keeps.map((k) => k.body)]
   const w = frame.wall
   const ways: [MoveWay, Vec3][] = [['left', [-w.along[0], -w.along[1], 0]], ['right', [w.along[0], w.along[1], 0]], ['out', [w.inward[0], w.inward[1], 0]], ['back', [-w.inward[0], -w.inward[1], 0]]]
-  return [...groups.values()].map(({ conflict, others }) => {
-    const mine = [...bodies.map((b) => b.body), ...(conflict.code === 'way-out' || conflict.code === 'motion' ? onTheMove.map((x) => x.body) : [])]
-    // Free of a thing is free of the space it keeps, too.
-    const all = conflict.feature && conflict.code !== 'way-out' && conflict.code !== 'motion' ? [...others, ...keeps.filter((k) => k.feature === conflict.feature).map((k) => k.body)] : others
-    let move: Conflict['move'] = null
+  const free = (mine: readonly Convex[], others: readonly Convex[]): Move | null => {
+    let move: Move | null = null
     for (const [way, u] of ways) {
-      const t = smallestMove(mine, all, everything, u)
+      const t = smallestMove(mine, others, everything, u)
       if (t === null) continue
       const mm = Math.ceil(t)
       const alongMm = frame.place.alongMm + (way === 'left' ? -mm : way === 'right' ? mm : 0)
@@ -137,7 +139,16 @@ export function conflicts(frame: Frame, own: BuildSolids, neighbours: readonly N
       const had = move?.way === 'left' || move?.way === 'right'
       if (alongMm >= 0 && outMm >= 0 && (!move || (keepsWall && !had) || (keepsWall === had && mm < move.mm))) move = { way, mm }
     }
-    return { ...conflict, move }
+    return move
+  }
+  const still = bodies.map((b) => b.body)
+  const all = [...groups.values()]
+  const moves = (c: Met) => c.code === 'way-out' || c.code === 'motion'
+  const clearing = all.length > 1 ? free(all.some((g) => moves(g.conflict)) ? [...still, ...onTheMove.map((x) => x.body)] : still, everything) : null
+  return all.map(({ conflict, others }) => {
+    if (moves(conflict)) return { ...conflict, move: free([...still, ...onTheMove.map((x) => x.body)], others), clearing }
+    // Free of a thing is free of the space it keeps, too.
+    return { ...conflict, move: free(still, conflict.feature ? [...others, ...keeps.filter((k) => k.feature === conflict.feature).map((k) => k.body)] : others), clearing }
   })
 }
 

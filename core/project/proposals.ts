@@ -51,6 +51,8 @@ function repaired(p: Project, first: Build): Build {
   return build
 }
 
+const trouble = (x: Proposal) => Number(x.verdict === 'fails') + Number(x.verdict === 'unknown')
+
 /** Proposals of every family that can take the goods, the best of each kind first. */
 export function propose(p: Project, wallId: string, offsetMm: number, goods: Build['goods'], id: string): Proposal[] {
   const prices = priceBook(p)
@@ -68,8 +70,8 @@ export function propose(p: Project, wallId: string, offsetMm: number, goods: Bui
       return [{ build, holds, leftOut: wanted - holds, minor: procure(p, [r.reading]).bill.totalMinor, lengthMm: wholeBox(r.reading.boxes).max[0], verdict: r.reading.verdict.state }]
     })
   })
-  const ranked = byFamily.map((list) => list.sort((a, b) => a.leftOut - b.leftOut || a.minor - b.minor))
+  const ranked = byFamily.map((list) => list.sort((a, b) => a.leftOut - b.leftOut || trouble(a) - trouble(b) || a.minor - b.minor))
   const out: Proposal[] = []
   for (let i = 0; out.length < SHOWN && ranked.some((l) => l.length > i); i++) for (const l of ranked) if (l[i] && out.length < SHOWN) out.push(l[i])
-  return out.sort((a, b) => a.leftOut - b.leftOut)
+  return out.sort((a, b) => a.leftOut - b.leftOut || trouble(a) - trouble(b))
 }

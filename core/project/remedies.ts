@@ -95,13 +95,15 @@ export function remedies(p: Project, build: Build, checkId: string, o: RemedyOpt
     .slice(0, o.most ?? 6)
 }
 
-/** The smallest move a conflict itself named. */
+/** The moves a conflict itself named: the smallest that ends it, and the one that ends all. */
 function moves(build: Build, target: CheckResult): { build: Build; change: Remedy['changes'][number] }[] {
-  const { moveMm, moveWay } = target.data
-  if (typeof moveMm !== 'number' || moveMm <= 0) return []
-  const along = moveWay === 'left' ? -moveMm : moveWay === 'right' ? moveMm : 0
-  const out = moveWay === 'out' ? moveMm : moveWay === 'back' ? -moveMm : 0
-  return [{ build: { ...build, offsetMm: Math.max(0, build.offsetMm + along), outMm: Math.max(0, build.outMm + out) }, change: { code: 'move', data: { mm: moveMm, way: String(moveWay) } } }]
+  const { moveMm, moveWay, clearMm, clearWay } = target.data
+  return [[moveMm, moveWay], [clearMm, clearWay]].flatMap(([mm, way]) => {
+    if (typeof mm !== 'number' || mm <= 0) return []
+    const along = way === 'left' ? -mm : way === 'right' ? mm : 0
+    const out = way === 'out' ? mm : way === 'back' ? -mm : 0
+    return [{ build: { ...build, offsetMm: Math.max(0, build.offsetMm + along), outMm: Math.max(0, build.outMm + out) }, change: { code: 'move', data: { mm, way: String(way) } } }]
+  })
 }
 
 /** Takes goods out, the named or heaviest kind first, in halving steps, until the check comes clean: the most that may stay. */

@@ -4,7 +4,7 @@ import { plural, type Data, type Say } from './say.ts'
 import type { Dim } from '../families/family.ts'
 
 const TABLE: Record<string, (d: Data, say: Say) => string> = {
-  'in-place': () => 'Build it where it stands, frame by frame',
+  'in-place': () => 'Build it where it stands, piece by piece',
   'add-brace': () => 'Screw a diagonal brace across the back',
   'add-tie': () => 'Tie it to the wall',
   'full-rails': () => 'Use rails of the full section, not ripped',

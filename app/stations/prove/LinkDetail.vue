@@ -71,10 +71,9 @@ const scene = computed(() => drawView(props.reading.shaped.assembly, 'front', { 
       <div v-if="result.ratio !== null && isStrength(result)"><dt>used</dt><dd>{{ readings.say.percent(result.ratio) }}</dd></div>
     </dl>
     <SagDrawing v-if="bent" :bent="bent" :factor="Number(result.data.endMm) / Math.max(1e-9, Number(result.data.firstMm))" :limit-mm="Number(result.data.limitMm)" />
-    <SagYears v-if="result.check === 'sag'" :first-mm="Number(result.data.firstMm)" :end-mm="Number(result.data.endMm)" :limit-mm="Number(result.data.limitMm)" />
-    <DoorSweep v-else-if="door" :door="door" :build="reading.build.id" />
+    <DoorSweep v-if="door" :door="door" :build="reading.build.id" />
     <RoomPlan v-else-if="result.link === 'room'" :build="reading.build.id" :thing="thing" />
-    <SceneView v-else-if="result.parts.length" class="where" plain pale :scene="scene" :dark="parts" title="Where it is" />
+    <SceneView v-else-if="result.parts.length && result.check !== 'sag'" class="where" plain pale :scene="scene" :dark="parts" title="Where it is" />
 
     <template v-if="trouble">
       <h3>{{ isHardWorked(result) ? 'What would ease it' : 'What would make it hold' }}</h3>
@@ -88,6 +87,7 @@ const scene = computed(() => drawView(props.reading.shaped.assembly, 'front', { 
         </li>
       </ul>
     </template>
+    <SagYears v-if="result.check === 'sag' && Number(result.data.endMm) >= 0" :first-mm="Number(result.data.firstMm)" :end-mm="Number(result.data.endMm)" :limit-mm="Number(result.data.limitMm)" />
     <details v-if="result.working" class="working">
       <summary>Working</summary>
       <p class="formula">{{ result.working.formula }}</p>

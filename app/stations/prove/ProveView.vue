@@ -18,15 +18,14 @@ const { build, reading, buildId } = useChosenBuild()
 const openId = ref<string | null>(null)
 watch(buildId, () => (openId.value = null))
 
-/** Holding links shown before the rest is asked for. */
-const FEW = 3
 const all = ref(new Set<string>())
 const LINKS: CheckResult['link'][] = ['goods', 'shelf', 'rail', 'post', 'ground', 'whole', 'room', 'handling']
 const chain = computed(() =>
   LINKS.map((link) => {
     const results = byUrgency((reading.value?.checks ?? []).filter((c) => c.link === link && c.state !== 'not-applicable'))
-    // What needs a look is always there; of the rest the hardest few until someone asks for all.
-    const quiet = results.filter((r) => r.state === 'holds').slice(all.value.has(link) ? Infinity : FEW)
+    // What needs a look is always there; of the rest the hardest of each kind, until someone asks for all.
+    const kinds = new Set<string>()
+    const quiet = all.value.has(link) ? [] : results.filter((r) => r.state === 'holds' && kinds.size === kinds.add(r.check).size)
     return { link, results: results.filter((r) => !quiet.includes(r)), quiet: quiet.length }
   }).filter((l) => l.results.length > 0),
 )

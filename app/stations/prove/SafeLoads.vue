@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { ref, shallowRef, toRaw, watch } from 'vue'
+import { computed, ref, shallowRef, toRaw, watch } from 'vue'
 import type { SafeLoad } from '../../../core/project/safe-load.ts'
 import { CHECK_NAMES } from '../../../core/wording/checks.ts'
 import { useHeavy } from '../../composables/heavy.ts'
@@ -19,6 +19,17 @@ async function ask() {
   working.value = false
 }
 const place = (l: SafeLoad) => (l.name.code === 'place' ? `column ${l.name.column}, row ${l.name.row}` : `shelf ${l.name.row}${l.bays.length === 1 && l.name.column > 1 ? `, opening ${l.name.column}` : ''}`)
+/** Places that carry alike share a card on the screen; printed, each has its own label. */
+const cards = computed(() => {
+  const out = new Map<string, { first: SafeLoad; others: SafeLoad[] }>()
+  for (const l of loads.value ?? []) {
+    const key = `${l.spreadKg.toFixed(2)} ${l.singleKg.toFixed(2)} ${l.by}`
+    const card = out.get(key)
+    if (card) card.others.push(l)
+    else out.set(key, { first: l, others: [] })
+  }
+  return [...out.values()]
+})
 const print = () => window.print()
 </script>
 
@@ -30,12 +41,14 @@ const print = () => window.print()
       <button v-if="loads" type="button" class="btn btn-sm btn-outline-secondary no-print" @click="print">Print the labels</button>
     </div>
     <ul v-if="loads" class="labels">
-      <li v-for="l in loads" :key="l.bays[0]">
-        <span class="soft small">{{ name }}, {{ place(l) }}</span>
-        <strong>{{ readings.say.mass(l.spreadKg) }} spread out</strong>
-        <span>{{ readings.say.mass(l.singleKg) }} in one place in the middle</span>
-        <span v-if="l.by" class="soft small no-print">{{ CHECK_NAMES[l.by] ?? l.by }} says no first</span>
-      </li>
+      <template v-for="c in cards" :key="c.first.bays[0]">
+        <li v-for="(l, i) in [c.first, ...c.others]" :key="l.bays[0]" :class="{ alike: i > 0 }">
+          <span class="soft small">{{ name }}, {{ place(l) }}<span v-if="i === 0 && c.others.length" class="no-print"> and {{ c.others.length }} more like it</span></span>
+          <strong>{{ readings.say.mass(l.spreadKg) }} spread out</strong>
+          <span>{{ readings.say.mass(l.singleKg) }} in one place in the middle</span>
+          <span v-if="l.by" class="soft small no-print">First to fail: {{ CHECK_NAMES[l.by] ?? l.by }}</span>
+        </li>
+      </template>
     </ul>
     <p v-if="loads" class="soft small mb-0">Each while the shelves like it carry as much. A planning aid, not a rating: a maker’s figure or a licensed person’s comes first.</p>
   </section>
@@ -57,6 +70,14 @@ const print = () => window.print()
   border-radius: 4px;
   padding: 0.4rem 0.6rem;
   break-inside: avoid;
+}
+.labels li.alike {
+  display: none;
+}
+@media print {
+  .labels li.alike {
+    display: flex;
+  }
 }
 strong {
   font-size: 1.15rem;

@@ -102,7 +102,7 @@ const example = computed(() => (imperial.value ? '24 1/2, door 32 x 80, 60, wind
     <label class="form-label" for="run">Call the distances along it, from its left corner</label>
     <div class="d-flex gap-2">
       <input id="run" v-model="line" class="form-control" :class="{ 'is-invalid': problem }" :placeholder="example" autocomplete="off" spellcheck="false" :aria-describedby="problem ? 'run-e' : 'run-s'" @keydown.esc="(line = ''), (problem = '')" />
-      <button type="submit" class="btn btn-primary">Put down</button>
+      <button type="submit" class="btn btn-primary text-nowrap">Put down</button>
     </div>
     <p v-if="problem" id="run-e" class="text-trouble small mb-0" role="alert">{{ problem }}</p>
     <p v-else id="run-s" class="soft small mb-0" role="status">{{ said || 'Stretch after stretch, or things by themselves: outlet at 24 and 72, up 15' }}</p>

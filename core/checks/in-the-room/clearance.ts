@@ -19,7 +19,7 @@ export const clearance = defineRoomCheck({
         ...given, code: `meets-${c.code}`, subject: `${c.code}:${c.feature?.id ?? c.neighbour?.id ?? c.wall?.wall.id ?? ''}`, state: 'fails', demand: c.byMm, parts: c.parts, bays: c.bays,
         data: {
           ...metData(c), byMm: c.byMm, atMm: c.atMm, upMm: c.upMm, onWall: frame.wall.wall.name, goods: c.bays.length, parts: c.parts.length,
-          moveMm: c.move?.mm ?? -1, moveWay: c.move?.way ?? '',
+          moveMm: c.move?.mm ?? -1, moveWay: c.move?.way ?? '', clearMm: c.clearing?.mm ?? -1, clearWay: c.clearing?.way ?? '',
         },
         working: {
           formula: 'least push that parts the two, over all separating axes of the two bodies',

@@ -11,6 +11,7 @@ export function shelfUnitLevers(p: ShelfUnitParams, ctx: ShapeContext): Lever<Sh
   const out: Lever<ShelfUnitParams>[] = []
   const add = (code: string, change: Partial<ShelfUnitParams>, data?: Lever<ShelfUnitParams>['data']) => out.push({ code, params: { ...p, ...change }, ...(data ? { data } : {}) })
   for (const path of fixedPaths(p)) out.push({ code: 'let-go', data: { path }, params: withValue(p, path, null) })
+  if (p.raise === 'tilt') add('in-place', { raise: 'in-place' })
   if (p.hold === 'cleats') add('dado', { hold: 'dado' })
   if (!p.back) add('add-back', { back: true })
   if (!p.tie) add('add-tie', { tie: true })

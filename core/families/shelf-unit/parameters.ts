@@ -30,6 +30,7 @@ export const shelfUnitParams = z.object({
   /** A thin sheet across the back, which keeps it from folding. */
   back: z.boolean(),
   tie: z.boolean(),
+  raise: z.enum(['tilt', 'in-place']),
 })
 export type ShelfUnitParams = z.infer<typeof shelfUnitParams>
 
@@ -41,5 +42,5 @@ export const BACK_SHEET: Record<UnitSystem, string> = { imperial: 'hb-1/4', metr
 export const TIE_SECTION: Record<UnitSystem, string> = { imperial: '1x4', metric: '18x94mm' }
 
 export const startingParams = (system: UnitSystem, canTie: boolean): ShelfUnitParams => ({
-  bays: null, clearMm: null, depthMm: null, shelves: null, topMm: [], abovePlayMm: null, sidePlayMm: null, ...STOCK[system], hold: 'dado', strip: 'none', back: true, tie: canTie,
+  bays: null, clearMm: null, depthMm: null, shelves: null, topMm: [], abovePlayMm: null, sidePlayMm: null, ...STOCK[system], hold: 'dado', strip: 'none', back: true, tie: canTie, raise: 'tilt',
 })

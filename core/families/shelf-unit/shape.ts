@@ -109,7 +109,7 @@ export function shapeShelfUnit(p: ShelfUnitParams, ctx: ShapeContext): Result<Sh
   }
   placeBays(d, plan, backMm, under, t, nailerMm)
   plan.tops.forEach((z, i) => d.mark(z, 'shelf-top', i + 1, plan.openings.map((_o, k) => `shelf-${k}-${i}`)))
-  d.sub({ id: 'unit', name: 'unit', parts: d.assembly.parts.map((x) => x.id), built: 'flat' })
+  d.sub({ id: 'unit', name: 'unit', parts: d.assembly.parts.map((x) => x.id), built: p.raise === 'tilt' ? 'flat' : 'in-place' })
   plan.tops.forEach((_z, i) => pen.drag(`topMm.${i}`, { axis: 'z', sign: 1, parts: d.assembly.parts.filter((x) => x.role === 'shelf' && x.id.endsWith(`-${i}`)).map((x) => x.id) }))
   return good({ assembly: d.assembly, dims: pen.dims, choices: choices(p, ctx), unhoused })
 }
@@ -208,5 +208,6 @@ function choices(p: ShelfUnitParams, ctx: ShapeContext): Choice[] {
     { path: 'stripSection', code: 'strip-section', value: p.stripSection, options: strips, of: 'section' },
     { path: 'back', code: 'back', value: p.back, options: [true, false], of: 'code' },
     { path: 'tie', code: 'tie', value: p.tie, options: [true, false], of: 'code' },
+    { path: 'raise', code: 'raise', value: p.raise, options: ['tilt', 'in-place'], of: 'code' },
   ]
 }
