@@ -49,15 +49,38 @@ const ROUNDS = 12
 /** Moves end this far free of what they clear, mm, and on a whole millimetre. */
 const FREE_MM = 1
 
-/** How far to go one way until nothing of `mine` is in any of `others`; null when that leads nowhere near. */
-function freeAlong(mine: readonly Convex[], others: readonly Convex[], u: Vec3): number | null {
+/** What is moved as one: its bodies, and a box round all of them. */
+interface Mover { bodies: readonly Convex[]; min: Vec3; max: Vec3 }
+function mover(bodies: readonly Convex[]): Mover {
+  const edge = (pick: 'min' | 'max', of: (...n: number[]) => number) => [0, 1, 2].map((i) => bodies.reduce((m, b) => of(m, b[pick][i]), pick === 'min' ? Infinity : -Infinity)) as Vec3
+  return { bodies, min: edge('min', Math.min), max: edge('max', Math.max) }
+}
+
+/** Whether boxes, the first shifted, do not reach into each other by more than a touch: then neither does what is in them. */
+function apart(m: Pick<Convex, 'min' | 'max'>, by: Vec3, o: Convex): boolean {
+  for (let i = 0; i < 3; i++) if (m.max[i] + by[i] - o.min[i] <= TOUCH_MM || o.max[i] - m.min[i] - by[i] <= TOUCH_MM) return true
+  return false
+}
+
+/** Calls back with each body of what is moved that may be in `o` once shifted, until one says enough. */
+const someOf = (m: Mover, by: Vec3, o: Convex, test: (at: Convex) => boolean): boolean => !apart(m, by, o) && m.bodies.some((b) => !apart(b, by, o) && test(moved(b, by)))
+
+const hits = (m: Mover, by: Vec3, o: Convex): boolean => someOf(m, by, o, (at) => gapBetween(at, o) < -TOUCH_MM)
+
+/** One thing to be moved with the others: what it has to come free of, and what it is free of now and may not enter. */
+interface Task { mine: Mover; avoid: readonly Convex[]; fresh: readonly Convex[] }
+
+/** How far to go one way until nothing is in what it has to avoid; null when that leads nowhere near. */
+function freeAlong(tasks: readonly Task[], u: Vec3): number | null {
   let t = 0
   for (let round = 0; round < ROUNDS; round++) {
     let need = 0
-    for (const m of mine) {
-      const at = t === 0 ? m : moved(m, scale(u, t))
-      for (const o of others) if (gapBetween(at, o) < -TOUCH_MM) need = Math.max(need, pushAlong(at, o, u))
-    }
+    for (const { mine, avoid } of tasks)
+      for (const o of avoid)
+        someOf(mine, scale(u, t), o, (at) => {
+          if (gapBetween(at, o) < -TOUCH_MM) need = Math.max(need, pushAlong(at, o, u))
+          return false
+        })
     if (need === 0) return t
     t += need + FREE_MM
     if (!(t <= FARTHEST_MOVE_MM)) return null
@@ -124,13 +147,20 @@ export function conflicts(frame: Frame, own: BuildSolids, neighbours: readonly N
       if (gap < -TOUCH_MM) note(`${way.code}:${o.key}`, { code: way.code, feature: o.feature, wall: o.wall, neighbour: o.neighbour }, -gap, way.body, o.body, null, way.bay)
     }
 
-  const everything = [...neighbours.flatMap((n) => [...n.solids.parts, ...n.solids.goods].map((x) => x.body)), ...keeps.map((k) => k.body)]
   const w = frame.wall
   const ways: [MoveWay, Vec3][] = [['left', [-w.along[0], -w.along[1], 0]], ['right', [w.along[0], w.along[1], 0]], ['out', [w.inward[0], w.inward[1], 0]], ['back', [-w.inward[0], -w.inward[1], 0]]]
-  const free = (mine: readonly Convex[], others: readonly Convex[]): Move | null => {
+  const movers = [
+    { mine: mover(bodies.map((b) => b.body)), all: [...neighbours.flatMap((n) => [...n.solids.parts, ...n.solids.goods].map((x) => x.body)), ...keeps.map((k) => k.body)] },
+    { mine: mover(onTheMove.map((x) => x.body)), all: obstacles.map((o) => o.body) },
+  ]
+  const all = [...groups.values()]
+  // What is met now may be met after a move; nothing else may.
+  const free = all.length === 0 ? [] : movers.map(({ mine, all: round }) => round.filter((o) => !hits(mine, [0, 0, 0], o)))
+  const least = (avoid: readonly (readonly Convex[])[]): Move | null => {
     let move: Move | null = null
+    const tasks = movers.map(({ mine }, i): Task => ({ mine, avoid: avoid[i], fresh: free[i] }))
     for (const [way, u] of ways) {
-      const t = smallestMove(mine, others, everything, u)
+      const t = smallestMove(tasks, u)
       if (t === null) continue
       const mm = Math.ceil(t)
       const alongMm = frame.place.alongMm + (way === 'left' ? -mm : way === 'right' ? mm : 0)
@@ -141,30 +171,27 @@ export function conflicts(frame: Frame, own: BuildSolids, neighbours: readonly N
     }
     return move
   }
-  const still = bodies.map((b) => b.body)
-  const all = [...groups.values()]
-  const moves = (c: Met) => c.code === 'way-out' || c.code === 'motion'
-  const clearing = all.length > 1 ? free(all.some((g) => moves(g.conflict)) ? [...still, ...onTheMove.map((x) => x.body)] : still, everything) : null
+  const clearing = all.length > 1 ? least(movers.map((m) => m.all)) : null
   return all.map(({ conflict, others }) => {
-    if (moves(conflict)) return { ...conflict, move: free([...still, ...onTheMove.map((x) => x.body)], others), clearing }
+    if (conflict.code === 'way-out' || conflict.code === 'motion') return { ...conflict, move: least([[], others]), clearing }
     // Free of a thing is free of the space it keeps, too.
-    return { ...conflict, move: free(still, conflict.feature ? [...others, ...keeps.filter((k) => k.feature === conflict.feature).map((k) => k.body)] : others), clearing }
+    return { ...conflict, move: least([conflict.feature ? [...others, ...keeps.filter((k) => k.feature === conflict.feature).map((k) => k.body)] : others, []]), clearing }
   })
 }
 
 /** Obstacles one after the other that a move may run into before it counts as leading nowhere. */
 const DETOURS = 6
 
-/** The least move along `u` that frees from `others` without entering anything that was free before. */
-function smallestMove(mine: readonly Convex[], others: readonly Convex[], everything: readonly Convex[], u: Vec3): number | null {
-  const hits = (b: Convex, t: number) => mine.some((m) => gapBetween(t === 0 ? m : moved(m, scale(u, t)), b) < -TOUCH_MM)
-  let avoid = [...others]
+/** The least move along `u` that frees all from what they have to avoid, without entering anything that was free. */
+function smallestMove(first: readonly Task[], u: Vec3): number | null {
+  let tasks = first
   for (let i = 0; i < DETOURS; i++) {
-    const t = freeAlong(mine, avoid, u)
+    const t = freeAlong(tasks, u)
     if (t === null) return null
-    const entered = everything.filter((b) => !avoid.includes(b) && hits(b, t) && !hits(b, 0))
-    if (entered.length === 0) return t
-    avoid = [...avoid, ...entered]
+    const by = scale(u, t)
+    const entered = tasks.map(({ mine, avoid, fresh }) => fresh.filter((o) => !avoid.includes(o) && hits(mine, by, o)))
+    if (entered.every((e) => e.length === 0)) return t
+    tasks = tasks.map((task, n) => ({ ...task, avoid: [...task.avoid, ...entered[n]] }))
   }
   return null
 }

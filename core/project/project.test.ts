@@ -274,7 +274,7 @@ describe('what a build could do', () => {
     const found = remedies(p, p.builds[0], sag!.id)
     expect(found.flatMap((r) => r.changes.map((c) => c.code))).toContain('edge-strip')
   })
-  it('its safe load holds, and a little more does not', () => {
+  it('its safe load is more than it carries, and less in one place than spread out', () => {
     const p = withRack(6, 10)
     const r = readBuild(p, p.builds[0])
     if (!r.ok) throw new Error()

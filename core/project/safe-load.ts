@@ -18,17 +18,18 @@ export interface SafeLoad {
   by: string
 }
 
-/** Checks that a heavier load can turn. */
-const STRENGTH = new Set(['bending', 'shear', 'sag', 'joints', 'housing', 'buckling', 'bearing', 'upright'])
+/** Checks that a heavier load can turn: all of strength, and of standing. */
+const LOADED = new Set(['bending', 'edge-strip', 'shear', 'sag', 'joints', 'housing', 'buckling', 'bearing', 'upright', 'floor', 'tip-over', 'sway', 'earthquake'])
 /** No label promises more than this, kg: then something else in the building matters. Product decision. */
 const MOST_KG = 2000
-const HALVINGS = 11
+const HALVINGS = 13
 /** A single thing stands on this much of the shelf, mm. */
 const SINGLE_MM = 150
 
 /**
- * The safe load of each shelf: the largest under which every check of strength and sag holds while all shelves of its kind carry as much and the
- * rest what they carry now (or nothing, where that alone is too much already). Found by halving, rounded down to a half kilogram.
+ * The safe load of each shelf: the largest under which every check of strength, sag and standing holds while all shelves of its kind carry
+ * as much and the rest what they carry now (or nothing, where that alone is too much already). Found by halving, rounded down to a half
+ * kilogram.
  */
 export function safeLoads(p: Pick<Project, 'settings'>, reading: BuildReading): SafeLoad[] {
   const { assembly } = reading.shaped
@@ -83,7 +84,7 @@ function most(p: Pick<Project, 'settings'>, reading: BuildReading, load: (kg: nu
     const design = self === 1 && goods === 1 ? service : look({ self, goods })
     const context: CheckContext = { assembly, boxes: reading.boxes, alike: reading.groups, service, design, settings: p.settings, method, space: reading.space, goods: reading.goods, unhoused: [] }
     for (const c of CHECKS) {
-      if (!STRENGTH.has(c.id)) continue
+      if (!LOADED.has(c.id)) continue
       const bad = c.run(context).find((r) => r.state === 'fails' || r.state === 'unknown')
       if (bad) return bad.check
     }
