@@ -1,6 +1,6 @@
 import { prism, type Convex } from '../geometry/convex.ts'
 import type { Point } from '../geometry/hull.ts'
-import { plus, sector } from '../geometry/plane.ts'
+import { sector } from '../geometry/plane.ts'
 import { clearOf, FEATURE_DEFAULTS, type Feature } from '../room/features.ts'
 import { onPlan, type Outline, type WallLine } from '../room/outline.ts'
 
@@ -86,10 +86,4 @@ export function keepOuts(o: Outline, f: Feature): KeepOut[] {
   if (Math.max(c.leftMm, c.rightMm, c.frontMm, c.aboveMm, c.belowMm) > 0)
     out.push({ feature: f, wall: w, code: 'clear', body: prism(rectangle(w, x0 - c.leftMm, x1 + c.rightMm, y0, y1 + c.frontMm), Math.max(0, z0 - c.belowMm), z1 + c.aboveMm) })
   return out
-}
-
-/** The middle of a thing on the plan. */
-export function featureMiddle(o: Outline, f: Feature): Point | null {
-  const w = o.walls.find((x) => x.wall.id === f.wallId)
-  return w ? plus(onPlan(w, f.atMm + f.wideMm / 2, f.outMm), w.inward, f.deepMm / 2) : null
 }

@@ -15,7 +15,6 @@ export interface TurnedBox {
 }
 
 export const boxSize = (b: Box): Vec3 => sub(b.max, b.min)
-export const boxCentre = (b: Box): Vec3 => scale(add(b.min, b.max), 0.5)
 
 export function boxUnion(boxes: readonly Box[]): Box {
   const min: Vec3 = [Infinity, Infinity, Infinity]

@@ -43,10 +43,6 @@ export function formatLength(mm: number, units: Units, style: LengthStyle = {}):
 /** A text that `parseLength` reads back to within half the project's step. */
 export const lengthForField = (mm: number, units: Units): string => formatLength(mm, units, { bare: true })
 
-/** What rounding for display hides, mm: the shown value minus the true one. */
-export const hiddenByDisplay = (mm: number, units: Units): number =>
-  roundLength(mm, units.system === 'metric' ? 1 : stepMm(units), 'nearest').mm - mm
-
 const significant = (n: number): string => {
   const size = Math.abs(n)
   if (size !== 0 && size < 0.1) return n.toPrecision(2)

@@ -13,9 +13,6 @@ export interface FloorPlane {
   points: { at: Point; fallMm: number; missMm: number }[]
 }
 
-/** Farther than this off the plane a slab is not straight, mm: shims are then set at the place itself. Product decision. */
-export const FLAT_MM = 6
-
 /**
  * The plane that fits the measured heights best. Three places not in a line make a plane; two or places in a line make a slope along that
  * line only; one says nothing.

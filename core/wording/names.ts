@@ -1,4 +1,4 @@
-import { findGrade, findSection } from '../catalogue/lumber.ts'
+import { findSection } from '../catalogue/lumber.ts'
 import { findSheet } from '../catalogue/sheets.ts'
 import type { Stock } from '../assembly/assembly.ts'
 
@@ -26,7 +26,6 @@ export function stockName(s: Stock): string {
       return s.name
   }
 }
-export const gradeName = (id: string): string => findGrade(id)?.label ?? id
 
 /** Names of terms and dimensions in reasons. */
 export const TERMS: Record<string, string> = {

@@ -3,7 +3,7 @@ import { defineRoomCheck } from '../room-check.ts'
 import { plain, type CheckResult } from '../check.ts'
 
 /** Name of what a build meets, as data for the words. */
-export const metData = (c: Conflict): Record<string, string> => ({
+const metData = (c: Conflict): Record<string, string> => ({
   kind: c.feature?.kind ?? (c.neighbour ? 'build' : 'wall'), name: c.feature ? c.feature.name : (c.neighbour?.name ?? c.wall?.wall.name ?? ''), wall: c.wall?.wall.name ?? '',
 })
 

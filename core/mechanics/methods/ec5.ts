@@ -1,6 +1,6 @@
 import { effectiveContact, notchFactor } from '../bearing.ts'
 import { combinedEc5, instabilityFactor } from '../column.ts'
-import { effectiveNumber, embedment, johansen, yieldMoment } from '../dowel.ts'
+import { embedment, johansen, yieldMoment } from '../dowel.ts'
 import { gyration } from '../section.ts'
 import { screwWithdrawal, screwWithdrawalEc5 } from '../withdrawal.ts'
 import { strength, type Conditions, type CreepMaterial, type DesignMethod, type Factor, type LateralCase, type Strength, type Wood } from './method.ts'
@@ -135,6 +135,3 @@ export const ec5: DesignMethod = {
 
 /** Panels of fibre and particles, for which the North American method lists no creep. */
 export const isFibrous = (material: CreepMaterial): boolean => material === 'mdf' || material === 'particleboard' || material === 'hardboard'
-
-/** How many of a group count: EN 1995-1-1 8.3.1.1, rows at 10 d where nothing else is known. */
-export const countsAs = (n: number): number => effectiveNumber(n, 10)
