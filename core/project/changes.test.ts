@@ -4,6 +4,7 @@ import type { Box } from '../geometry/box.ts'
 import { partMassKg } from '../assembly/mass.ts'
 import { findSheet } from '../catalogue/sheets.ts'
 import { exampleGoods } from '../families/example-context.ts'
+import { newFeature } from '../room/features.ts'
 import { findFamily } from '../families/registry.ts'
 import { readProject } from './file.ts'
 import { newBuild, newProject, type Build, type Project } from './project.ts'
@@ -99,6 +100,19 @@ describe.each(CASES)('offers for a %s of %ss', (...given) => {
         expect(after.massKg - before.massKg).toBeCloseTo(r.deltaKg, 6)
       }
   })
+})
+
+describe('standing up under a beam', () => {
+  const under = (upMm: number, deepMm: number) => {
+    const p = project('post-rack', 'pail', 12, 10, { raise: 'tilt', topMm: [300, 1000, 1700] })
+    p.room.features = [newFeature({ id: 'beam', kind: 'beam', wallId: 'wall-1', atMm: 0, outMm: 0, upMm, wideMm: 3000, deepMm, highMm: 100, name: 'tie beam' })]
+    const r = readingOf(p, 'b')
+    const [low, deep] = [Math.max(...[...r.boxes.values()].map((b) => b.max[2])), Math.max(...[...r.boxes.values()].map((b) => b.max[1]))]
+    return { low, deep, code: r.checks.find((c) => c.check === 'stand-up')?.code, state: r.checks.find((c) => c.check === 'stand-up')?.state }
+  }
+  const { low, deep } = under(3000, 300)
+  it('turns up where the beam is over its diagonal', () => expect(under(Math.hypot(low, deep) + 40, 300)).toMatchObject({ code: 'turn-up', state: 'holds' }))
+  it('turns up in front and slides in where the beam is between its height and its diagonal', () => expect(under(low + 20, 300)).toMatchObject({ code: 'turn-up-in-front', state: 'holds' }))
 })
 
 describe('safe loads', () => {

@@ -53,6 +53,7 @@ export const ROOM_TABLE: Record<string, Words> = {
     r.state === 'holds'
       ? `Stood up in its place it clears ${met(d)} by ${say.length(Number(d.gapMm))}.`
       : `It can not be stood up here: ${met(d)} is in the way by ${say.length(-Number(d.gapMm))}. Build it where it stands, or in two halves of ${say.length(Number(d.halvesMm))}, or ${say.length(Number(d.shortenMm))} lower.`,
+  'turn-up-in-front': (_r, d, say) => `It can not be stood up under ${met(d)}, but in front of it, ${say.length(Number(d.outMm))} out from its place; then it slides in under it with ${say.length(Number(d.spareMm))} to spare.`,
   'turn-up-slope': (r, d, say) =>
     r.state === 'holds' ? 'It can be stood up under the slope.' : `It can not be stood up under the slope: it needs ${say.length(Number(d.needMm))}, there is ${say.length(Number(d.haveMm))}. Build it where it stands, or in two halves, or ${say.length(Number(d.shortenMm))} lower.`,
   'no-doors': () => 'No door has been surveyed, so whether the pieces come in was not looked at.',

@@ -1,10 +1,11 @@
 import { wholeBox } from '../../assembly/part-box.ts'
+import { intoAlcove } from '../../clearance/carry.ts'
 import { highestThatStands, turnUpGap } from '../../clearance/stand-up.ts'
 import { boxUnion } from '../../geometry/box.ts'
 import { hull, type Point } from '../../geometry/hull.ts'
 import { ceilingAt } from '../../room/ceiling.ts'
 import { defineRoomCheck } from '../room-check.ts'
-import { measured, type CheckResult } from '../check.ts'
+import { measured, plain, type CheckResult } from '../check.ts'
 
 /** Kept free while something is turned up past a thing above it, mm. Product decision. */
 const SPARE_MM = 10
@@ -26,7 +27,8 @@ export const standUpClear = defineRoomCheck({
     const overhead = keeps.filter((k) => (k.code === 'solid' || k.code === 'springs' || k.code === 'opener' || k.code === 'track') && k.body.min[2] > OVERHEAD_MM)
     const origin = frame.toPlan(0, 0)
     const [ex, ey] = [frame.direction([1, 0, 0]), frame.direction([0, 1, 0])]
-    let worst: { gap: number; name: string; kind: string; under: number } | null = null
+    let worst: { gap: number; name: string; kind: string; under: number; endMm: number } | null = null
+    let inTheWay = 0
     for (const k of overhead) {
       const seen = k.body.points.map((p) => {
         const d = [p[0] - origin[0], p[1] - origin[1]]
@@ -35,10 +37,16 @@ export const standUpClear = defineRoomCheck({
       if (Math.max(...seen.map((s) => s.x)) <= whole.min[0] || Math.min(...seen.map((s) => s.x)) >= whole.max[0]) continue
       if (Math.max(...seen.map((s) => s.y)) < 0 || Math.min(...seen.map((s) => s.y)) > deep + high) continue
       const gap = turnUpGap(deep, high, highest.min[1], hull(seen.map((s): Point => [s.y, s.z])))
-      if (!worst || gap < worst.gap) worst = { gap, name: k.feature?.name ?? '', kind: k.feature?.kind ?? '', under: k.body.min[2] }
+      if (gap < SPARE_MM) inTheWay++
+      if (!worst || gap < worst.gap) worst = { gap, name: k.feature?.name ?? '', kind: k.feature?.kind ?? '', under: k.body.min[2], endMm: Math.max(...seen.map((s) => s.y)) }
     }
     const results: CheckResult[] = []
-    if (worst)
+    // Only one thing in the way, with height enough in front of it: turned up there and slid in under it.
+    const front = frame.toPlan((whole.min[0] + whole.max[0]) / 2, (worst?.endMm ?? 0) + deep)
+    const slides = worst && inTheWay === 1 && intoAlcove({ deepMm: deep, highMm: high }, { highMm: worst.under, deepMm: deep, outsideMm: ceilingAt(room, outline, front) }, SPARE_MM) === 'slid-in'
+    if (worst && slides)
+      results.push(plain({ check: 'stand-up', link: 'handling', code: 'turn-up-in-front', quantity: 'length', subject: 'things', state: 'holds', data: { name: worst.name, kind: worst.kind, outMm: worst.endMm, spareMm: worst.under - high } }))
+    else if (worst)
       results.push(measured({
         check: 'stand-up', link: 'handling', code: 'turn-up', quantity: 'length', subject: 'things', demand: SPARE_MM, capacity: Math.max(worst.gap, 0),
         data: { gapMm: worst.gap, name: worst.name, kind: worst.kind, shortenMm: Math.max(0, high - highestThatStands(deep, worst.under - SPARE_MM)), halvesMm: high / 2, highMm: high },
