@@ -1,15 +1,6 @@
 import type { Cut1dInstance, Cut2dInstance } from '../core/cutting/format.ts'
+import { seeded } from '../core/measure/seeded.ts'
 
-/** A small seeded generator (mulberry32): the same numbers on every machine. */
-export function seeded(seed: number): () => number {
-  let a = seed >>> 0
-  return () => {
-    a = (a + 0x6d2b79f5) | 0
-    let t = Math.imul(a ^ (a >>> 15), 1 | a)
-    t = (t + Math.imul(t ^ (t >>> 7), 61 | t)) ^ t
-    return ((t ^ (t >>> 14)) >>> 0) / 4294967296
-  }
-}
 const between = (next: () => number, lo: number, hi: number) => lo + Math.floor(next() * (hi - lo + 1))
 
 /** Boards as a workshop cuts them, tenths of a millimetre. */

@@ -18,8 +18,8 @@ export const floorBearing = defineCheck({
     const given = { check: 'floor', link: 'ground' as const }
     const unweighed = service.notWeighed.length > 0
     if (space.floor === 'slab') {
-      const worst = feet.map((s) => ({ s, n: service.reactions.get(s.id) ?? 0, area: (s.contact.max[0] - s.contact.min[0]) * (s.contact.max[1] - s.contact.min[1]) })).filter((f) => f.area > 0).reduce((a, b) => (b.n / b.area > a.n / a.area ? b : a))
-      if (unweighed) return [plain({ ...given, quantity: 'stress', code: 'unknown-not-weighed', subject: 'floor', state: 'unknown' })]
+      const worst = feet.map((s) => ({ s, n: service.reactions.get(s.id) ?? 0, area: (s.contact.max[0] - s.contact.min[0]) * (s.contact.max[1] - s.contact.min[1]) })).reduce((a, b) => (b.n * a.area > a.n * b.area ? b : a))
+      if (unweighed || worst.area <= 0) return [plain({ ...given, quantity: 'stress', code: 'unknown-not-weighed', subject: 'floor', state: 'unknown' })]
       return [measured({ ...given, quantity: 'stress', code: 'slab', subject: 'floor', demand: worst.n / worst.area, capacity: SLAB_MPA, parts: 'part' in worst.s.from ? [worst.s.from.part] : [], data: { n: worst.n }, working: { formula: 'load / foot', inputs: [{ symbol: 'load', value: worst.n, quantity: 'force' }, { symbol: 'foot', value: worst.area, quantity: 'ratio', source: 'mm²' }], source: 'a quarter of 10 MPa, poor concrete: product decision' } })]
     }
     if (unweighed) return [plain({ ...given, quantity: 'stress', code: 'unknown-not-weighed', subject: 'floor', state: 'unknown' })]

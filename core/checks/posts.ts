@@ -57,23 +57,27 @@ export const postBuckling = defineCheck({
         const s = design.members.get(p.id)!.state
         return s.kind === 'column' ? s.axialN : 0
       }
-      const worst = posts.reduce((x, y) => (axial(y) > axial(x) ? y : x))
-      const stock = worst.stock
+      const stock = posts[0].stock
       if (stock.kind !== 'board') return []
       const grade = findGrade(stock.grade)!
-      const size = boxSize(boxes.get(worst.id)!)
-      const sides = ([0, 1] as const).map((axis) => {
-        const unheldMm = longestGap(heldHeights(assembly, worst, axis, boxes, byId))
-        const momentNmm = faceMoment(assembly, worst, axis, design)
+      // Alike in shape, not in load: the one with most on it and the one bent most are both looked at.
+      const bent = posts.map((p) => ({ p, moment: ([0, 1] as const).map((axis) => faceMoment(assembly, p, axis, design)) }))
+      const most = (of: (b: (typeof bent)[number]) => number) => bent.reduce((x, y) => (of(y) > of(x) ? y : x))
+      const suspects = [...new Set([most((b) => axial(b.p)), most((b) => b.moment[0]), most((b) => b.moment[1])])]
+      const sides = suspects.flatMap(({ p, moment }) => ([0, 1] as const).map((axis) => {
+        const size = boxSize(boxes.get(p.id)!)
+        const unheldMm = longestGap(heldHeights(assembly, p, axis, boxes, byId))
+        const momentNmm = moment[axis]
         const result = method.post(
-          { grade, nominalWidth: findSection(stock.section)!.nominalWidth, areaMm2: worst.size.widthMm * worst.size.thicknessMm, axialN: axial(worst), momentNmm, breadthMm: size[1 - axis], depthMm: size[axis], unheldMm }, settings,
+          { grade, nominalWidth: findSection(stock.section)!.nominalWidth, areaMm2: p.size.widthMm * p.size.thicknessMm, axialN: axial(p), momentNmm, breadthMm: size[1 - axis], depthMm: size[axis], unheldMm }, settings,
         )
-        return { axis, unheldMm, momentNmm, sideMm: size[axis], result }
-      })
-      if (sides.some((s) => s.result === null)) return [plain({ ...given, code: 'unknown-no-strength', state: 'unknown', parts: ids(worst), data: { letter: group.letter, role: 'post' } })]
+        return { p, axis, unheldMm, momentNmm, sideMm: size[axis], result }
+      }))
+      if (sides.some((s) => s.result === null)) return [plain({ ...given, code: 'unknown-no-strength', state: 'unknown', parts: ids(posts[0]), data: { letter: group.letter, role: 'post' } })]
       const hard = (s: (typeof sides)[number]) => s.result!.ratio ?? Infinity
       const weak = sides.reduce((x, y) => (hard(y) > hard(x) ? y : x))
       const { ratio, formula, source, factors } = weak.result!
+      const worst = weak.p
       const data = { letter: group.letter, role: 'post', lengthMm: weak.unheldMm, sideMm: weak.sideMm, axialN: axial(worst), section: stock.section, way: weak.axis === 0 ? 'sideways' : 'front-to-back' }
       const inputs: Input[] = [
         { symbol: 'P', value: axial(worst), quantity: 'force', source: method.loadFactor.source },

@@ -2,6 +2,7 @@ import type { Cut2dInstance, Cut2dPlan, CutControl, CutResult } from './format.t
 import type { SolveInteger } from './integer.ts'
 import { planSheetsGreedy } from './sheets-greedy.ts'
 import { COARSE, FINE, sheetsBound } from './sheets-bound.ts'
+import { seeded } from '../measure/seeded.ts'
 
 /*
  * Sheets by straight through-cuts: a greedy plan at once, then ruin and recreate (a few sheets are emptied and filled again by a randomised best fit),
@@ -12,17 +13,6 @@ type Stock = Cut2dInstance['stock'][number]
 interface Free { x: number; y: number; w: number; h: number }
 interface Laid { part: number; x: number; y: number; rotated: boolean }
 interface Sheet { stock: number; laid: Laid[]; used: number }
-
-/** A small seeded generator (mulberry32): the same plan from the same seed and number of rounds. */
-function seeded(seed: number): () => number {
-  let a = seed >>> 0
-  return () => {
-    a = (a + 0x6d2b79f5) | 0
-    let t = Math.imul(a ^ (a >>> 15), 1 | a)
-    t = (t + Math.imul(t ^ (t >>> 7), 61 | t)) ^ t
-    return ((t ^ (t >>> 14)) >>> 0) / 4294967296
-  }
-}
 
 /** Rounds between two integer programs, sheets they choose from, and seconds each may take. */
 const ROUNDS_BETWEEN = 1500

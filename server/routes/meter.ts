@@ -1,5 +1,6 @@
 import { PassThrough } from 'node:stream'
 import type { Middleware } from 'koa'
+import { seeded } from '../../core/measure/seeded.ts'
 
 /*
  * A stand-in for a distance meter: `GET /api/meter?near=3650&count=9&seed=7` streams readings of a length near the one given, one event each.
@@ -10,17 +11,6 @@ const MOST = 40
 const EVERY_MS = 180
 const SCATTER_MM = 1.1
 const ODD_SHARE = 0.12
-
-/** A small seeded generator (mulberry32). */
-function seeded(seed: number): () => number {
-  let a = seed >>> 0
-  return () => {
-    a = (a + 0x6d2b79f5) | 0
-    let t = Math.imul(a ^ (a >>> 15), 1 | a)
-    t = (t + Math.imul(t ^ (t >>> 7), 61 | t)) ^ t
-    return ((t ^ (t >>> 14)) >>> 0) / 4294967296
-  }
-}
 
 /** Readings of the stand-in, mm to a tenth. The true length lies within a centimetre of the one it is pointed at. */
 export function meterReadings(nearMm: number, count: number, seed: number): number[] {

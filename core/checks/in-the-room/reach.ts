@@ -32,6 +32,9 @@ export const reach = defineRoomCheck({
     const tooHigh = high.filter((t) => (t.g.massKg ?? 0) > settings.onePersonKg)
     if (tooHigh.length > 0) say('heavy-over-shoulder', 'heavy', 'fails', tooHigh, { limitMm: BODY.shoulder * h })
     else if (high.length > 0) say('heavyish-over-shoulder', 'heavy', 'holds', high, { limitMm: BODY.shoulder * h })
+    // Nobody knows whether these may be lifted as high as they stand.
+    const unweighed = things.filter((t) => t.g.massKg === null && t.bay.carriers.length > 0 && t.lowMm > BODY.shoulder * h)
+    if (unweighed.length > 0) say('unknown-not-weighed', 'unweighed', 'unknown', unweighed)
     const ladder = things.filter((t) => t.lowMm > BODY.grip * h)
     const daily = things.filter((t) => t.g.often === 'daily' && (t.lowMm > BODY.shoulder * h || t.lowMm + t.g.tallMm < BODY.knee * h))
     if (ladder.length > 0) say('ladder', 'ladder', ladder.some((t) => t.g.often === 'daily') ? 'fails' : 'holds', ladder, { limitMm: BODY.grip * h })

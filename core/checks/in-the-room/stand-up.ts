@@ -27,25 +27,37 @@ export const standUpClear = defineRoomCheck({
     const overhead = keeps.filter((k) => (k.code === 'solid' || k.code === 'springs' || k.code === 'opener' || k.code === 'track') && k.body.min[2] > OVERHEAD_MM)
     const origin = frame.toPlan(0, 0)
     const [ex, ey] = [frame.direction([1, 0, 0]), frame.direction([0, 1, 0])]
-    let worst: { gap: number; name: string; kind: string; under: number; endMm: number } | null = null
-    let inTheWay = 0
+    const things: { name: string; kind: string; under: number; startMm: number; endMm: number; outline: Point[] }[] = []
     for (const k of overhead) {
       const seen = k.body.points.map((p) => {
         const d = [p[0] - origin[0], p[1] - origin[1]]
         return { x: d[0] * ex[0] + d[1] * ex[1], y: d[0] * ey[0] + d[1] * ey[1], z: p[2] }
       })
       if (Math.max(...seen.map((s) => s.x)) <= whole.min[0] || Math.min(...seen.map((s) => s.x)) >= whole.max[0]) continue
-      if (Math.max(...seen.map((s) => s.y)) < 0 || Math.min(...seen.map((s) => s.y)) > deep + high) continue
-      const gap = turnUpGap(deep, high, highest.min[1], hull(seen.map((s): Point => [s.y, s.z])))
-      if (gap < SPARE_MM) inTheWay++
-      if (!worst || gap < worst.gap) worst = { gap, name: k.feature?.name ?? '', kind: k.feature?.kind ?? '', under: k.body.min[2], endMm: Math.max(...seen.map((s) => s.y)) }
+      const outs = seen.map((s) => s.y)
+      things.push({ name: k.feature?.name ?? '', kind: k.feature?.kind ?? '', under: k.body.min[2], startMm: Math.min(...outs), endMm: Math.max(...outs), outline: hull(seen.map((s): Point => [s.y, s.z])) })
     }
+    /** The nearest of all while it is turned up this far out from its place. */
+    const turnedUp = (outMm: number) => {
+      let worst: { gap: number; thing: (typeof things)[number] } | null = null
+      for (const thing of things) {
+        if (thing.endMm < outMm || thing.startMm > outMm + deep + high) continue
+        const gap = turnUpGap(deep, high, highest.min[1] + outMm, thing.outline)
+        if (!worst || gap < worst.gap) worst = { gap, thing }
+      }
+      return worst
+    }
+    const here = turnedUp(0)
+    const worst = here && { gap: here.gap, ...here.thing }
     const results: CheckResult[] = []
-    // Only one thing in the way, with height enough in front of it: turned up there and slid in under it.
-    const front = frame.toPlan((whole.min[0] + whole.max[0]) / 2, (worst?.endMm ?? 0) + deep)
-    const slides = worst && inTheWay === 1 && intoAlcove({ deepMm: deep, highMm: high }, { highMm: worst.under, deepMm: deep, outsideMm: ceilingAt(room, outline, front) }, SPARE_MM) === 'slid-in'
+    // Turned up in front of what is in the way, where nothing else is, and slid in under all that hangs over the way back.
+    const outMm = worst?.endMm ?? 0
+    const ceiling = ceilingAt(room, outline, frame.toPlan((whole.min[0] + whole.max[0]) / 2, outMm + deep))
+    const lowest = Math.min(...things.filter((t) => t.startMm < outMm + deep && t.endMm > 0).map((t) => t.under))
+    const slides = worst && worst.gap < SPARE_MM && (turnedUp(outMm + 1)?.gap ?? Infinity) >= SPARE_MM
+      && intoAlcove({ deepMm: deep, highMm: high }, { highMm: lowest, deepMm: deep, outsideMm: ceiling }, SPARE_MM) === 'slid-in'
     if (worst && slides)
-      results.push(plain({ check: 'stand-up', link: 'handling', code: 'turn-up-in-front', quantity: 'length', subject: 'things', state: 'holds', data: { name: worst.name, kind: worst.kind, outMm: worst.endMm, spareMm: worst.under - high } }))
+      results.push(plain({ check: 'stand-up', link: 'handling', code: 'turn-up-in-front', quantity: 'length', subject: 'things', state: 'holds', data: { name: worst.name, kind: worst.kind, outMm, spareMm: lowest - high } }))
     else if (worst)
       results.push(measured({
         check: 'stand-up', link: 'handling', code: 'turn-up', quantity: 'length', subject: 'things', demand: SPARE_MM, capacity: Math.max(worst.gap, 0),
