@@ -1,4 +1,4 @@
-import Dexie, { type EntityTable } from 'dexie'
+import Dexie, { type EntityTable, type Transaction } from 'dexie'
 import type { Patch } from 'immer'
 import type { Procurement } from '../../core/project/plan.ts'
 import { migrate } from '../../core/project/migrate.ts'
@@ -42,14 +42,24 @@ export class LoftDb extends Dexie {
   constructor(name = 'tack-loft') {
     super(name)
     this.version(1).stores({ projects: 'id, touchedAt, binnedAt', history: 'id', marks: 'key' })
-    this.version(3).stores({ plans: 'id' })
-    // Documents of version 1 are brought up to date where they lie; the schema stays.
-    this.version(2).upgrade((tx) =>
-      tx.table<StoredProject>('projects').toCollection().modify((p) => {
+    // Documents of older versions are brought up to date where they lie; the schema stays. Undo of an older shape is let go.
+    const upToDate = async (tx: Transaction) => {
+      const older = new Set<string>()
+      await tx.table<StoredProject>('projects').toCollection().modify((p) => {
         const raw = p.doc as unknown as Record<string, unknown>
-        if (typeof raw.version === 'number' && raw.version < PROJECT_VERSION) p.doc = migrate(raw, raw.version) as unknown as Project
-      }),
-    )
+        if (typeof raw.version !== 'number' || raw.version >= PROJECT_VERSION) return
+        p.doc = migrate(raw, raw.version) as unknown as Project
+        older.add(p.id)
+      })
+      await tx.table<StoredHistory>('history').bulkDelete([...older])
+    }
+    this.version(2).upgrade(upToDate)
+    this.version(3).stores({ plans: 'id' })
+    // Plans of older builds say less than the screens ask.
+    this.version(4).upgrade(async (tx) => {
+      await upToDate(tx)
+      await tx.table<StoredPlan>('plans').clear()
+    })
   }
 }
 

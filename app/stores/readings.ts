@@ -8,7 +8,7 @@ import type { Build, Project } from '../../core/project/project.ts'
 import type { Problem } from '../../core/measure/result.ts'
 import { readBuild, readBuilds, readingsOf, roomPlan, type KeptReadings } from '../../core/project/read-build.ts'
 import { solidsOf } from '../../core/clearance/placing.ts'
-import { frameInRoom } from '../../core/project/room-checks.ts'
+import { frameInRoom, inReach, surroundingsOf } from '../../core/project/room-checks.ts'
 import { sayIn } from '../../core/wording/say.ts'
 import { callback, startLong, useHeavy } from '../composables/heavy.ts'
 import { db } from '../persistence/db.ts'
@@ -37,6 +37,11 @@ export const useReadings = defineStore('readings', () => {
   )
   /** Everything each build takes up in the room: worked out when something asks. */
   const solids = computed(() => placed.value.map((b) => ({ id: b.id, solids: solidsOf(b.frame, b.assembly) })))
+  /** Builds that stand near enough to one to be screwed to it. */
+  function besides(id: string) {
+    const own = readings.value.find((r) => r.build.id === id)
+    return own && plan.value && doc.project ? inReach(surroundingsOf(toRaw(doc.project), plan.value.outline, readings.value), own) : []
+  }
   /** Why a changed build could not be shaped; null when it can. */
   function tryBuild(build: Build): Problem | null {
     const r = doc.project && readBuild(doc.project, build)
@@ -100,5 +105,5 @@ export const useReadings = defineStore('readings', () => {
     },
     { immediate: true },
   )
-  return { units, say, outcomes, readings, overall, plan, placed, solids, procurement, planning, improving, stopImproving, tryBuild }
+  return { units, say, outcomes, readings, overall, plan, placed, solids, besides, procurement, planning, improving, stopImproving, tryBuild }
 })

@@ -38,10 +38,27 @@ export const settings = z.object({
   ownSheets: z.array(z.string().max(200).refine((id) => findSheet(id) !== undefined, 'a sheet with its properties')).max(40),
   /** Rated pull-out of one masonry or concrete anchor as its maker states it, N; null while nobody has entered it. */
   anchorRatedN: z.number().min(10).max(100_000).nullable(),
+  /** What brings the wood home: longest and widest that goes in, and the most it may carry. */
+  carriage: z.object({ longestMm: lengthMm(500, 10_000), widestMm: lengthMm(300, 3000), mostKg: z.number().min(20).max(5000) }),
+  /** The yard cuts sheets on its panel saw: whether it is asked to, how many cuts are free, its narrowest strip, and how true it cuts. */
+  yardCuts: z.object({ use: z.boolean(), freeCuts: z.int().min(0).max(50), smallestStripMm: lengthMm(0, 600), toleranceMm: lengthMm(0, 20) }),
+  /** Coats of finish on everything that is built, and what a litre covers, m²: as the tin says. None with no coats. */
+  finish: z.object({ coats: z.int().min(0).max(6), coverM2PerL: z.number().min(1).max(30) }),
+  /** Front edges of shelves that are not edged with wood get banding tape. */
+  edgeBanding: z.boolean(),
 })
 export type Settings = z.infer<typeof settings>
 
 export const unitsOf = (s: Pick<Settings, 'system' | 'fraction'>): Units => ({ system: s.system, fraction: s.fraction })
+
+/**
+ * What a family car with its seats down takes, what a yard's panel saw does, and a tin's usual cover. Product decisions: the person changes them.
+ */
+export const startingCarriage = (yard: UnitSystem): Pick<Settings, 'carriage' | 'yardCuts' | 'finish' | 'edgeBanding'> => ({
+  carriage: { longestMm: 2440, widestMm: 1000, mostKg: 350 },
+  yardCuts: { use: true, freeCuts: yard === 'imperial' ? 2 : 4, smallestStripMm: yard === 'imperial' ? inches(12) : 300, toleranceMm: yard === 'imperial' ? inches(1 / 8) : 2 },
+  finish: { coats: 0, coverM2PerL: 10 }, edgeBanding: false,
+})
 
 /**
  * A new project's settings. Sag L/240: storage. One-person lift 23 kg: load constant of the revised NIOSH lifting equation (1991).
@@ -53,6 +70,6 @@ export function startingSettings(system: UnitSystem): Settings {
     system, yard: system, fraction: 16, currency: imperial ? 'USD' : 'EUR',
     kerfMm: imperial ? inches(1 / 8) : 3, squaringTrimMm: imperial ? inches(1 / 4) : 6, sheetTrimMm: 0,
     method: imperial ? 'asd' : 'ec5', moisture: 'unheated', duration: imperial ? 'permanent' : 'long', seismicG: null, grade: imperial ? 'spf-no2' : 'c16',
-    sagRatio: 240, personMm: 1700, onePersonKg: 23, slenderness: 4, ownSheets: [], anchorRatedN: null,
+    sagRatio: 240, personMm: 1700, onePersonKg: 23, slenderness: 4, ownSheets: [], anchorRatedN: null, ...startingCarriage(system),
   }
 }

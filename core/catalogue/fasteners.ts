@@ -75,6 +75,8 @@ export const OTHER_FASTENERS: readonly Screw[] = [
   bolt('5/16x3.5', inches(5 / 16), inches(3.5), 'imperial', 10, psi(45_000)), bolt('3/8x3.5', inches(3 / 8), inches(3.5), 'imperial', 10, psi(45_000)),
   // Class 4.6: fu 400, bending yield taken as the mean of yield and ultimate.
   bolt('M8x90', 8, 90, 'metric', 10, 320), bolt('M10x90', 10, 90, 'metric', 10, 320),
+  // Long ones, for pairs of posts: the shortest that passes both is taken.
+  ...[5, 6, 8, 10].map((l) => bolt(`3/8x${l}`, inches(3 / 8), inches(l), 'imperial', 5, psi(45_000))), ...[120, 160, 200, 240].map((l) => bolt(`M10x${l}`, 10, l, 'metric', 5, 320)),
   lag(0.25, 0.173, 3, '1/4x3', 70_000), lag(0.3125, 0.227, 3.5, '5/16x3.5', 60_000), lag(0.375, 0.265, 4, '3/8x4', 45_000), lag(0.5, 0.371, 5, '1/2x5', 45_000),
   nail('6d', 0.113, 2), nail('8d', 0.131, 2.5), nail('10d', 0.148, 3), nail('12d', 0.148, 3.25), nail('16d', 0.162, 3.5), nail('20d', 0.192, 4),
 ]
@@ -82,11 +84,18 @@ export const OTHER_FASTENERS: readonly Screw[] = [
 /** A fastener of the catalogue by its id, of whatever kind. */
 export const findScrew = (id: string): Screw | undefined => SCREWS.find((s) => s.id === id) ?? OTHER_FASTENERS.find((s) => s.id === id)
 
+/** What a bolt is longer than what it holds together: two washers, the nut and two turns of thread, mm. ISO 4032, ISO 7089 for 10 mm. */
+const BOLT_OVER_MM = 15
+
+/** The shortest bolt through a thickness; undefined where none is long enough. */
+export const boltFor = (throughMm: number, system: UnitSystem): Screw | undefined =>
+  OTHER_FASTENERS.filter((f) => f.kind === 'bolt' && f.system === system && f.lengthMm >= throughMm + BOLT_OVER_MM).sort((a, b) => a.lengthMm - b.lengthMm || a.diameterMm - b.diameterMm)[0]
+
 /** What must stay between a screw's point and daylight, mm: points that poke through cut hands. */
 const POINT_COVER_MM = 3
 
 /** A point shorter than this many diameters in the far piece does not count: NDS 2018 12.1.5, EN 1995-1-1 8.7.2. */
-const LEAST_POINT = 6
+export const LEAST_POINT = 6
 
 /**
  * The screw for a joint: the shortest with about as much thread in the far piece as it passes through in the near one, and six diameters at least,

@@ -1,7 +1,7 @@
 import { MM_PER_FOOT, type UnitSystem } from '../measure/units.ts'
 import { BOARD_LENGTHS, SECTIONS } from './lumber.ts'
 import { OTHER_FASTENERS, SCREWS } from './fasteners.ts'
-import { SHEETS } from './sheets.ts'
+import { SHEETS, type Sheet } from './sheets.ts'
 
 /** One line of the price book: minor units for one board, sheet or box. */
 export interface PriceLine {
@@ -14,6 +14,15 @@ export interface PriceLine {
 export const boardKey = (section: string, lengthMm: number, treated: boolean): string =>
   `board:${section}${treated ? ':treated' : ''}:${Math.round(lengthMm)}`
 export const sheetKey = (sheet: string): string => `sheet:${sheet}`
+
+/** Shares of a sheet a yard sells ready cut, and what they cost against their share of a whole one. Made up for the demo yard. */
+const SHARES = [{ of: 'half', across: 2, along: 1, dearer: 1.15 }, { of: 'quarter', across: 2, along: 2, dearer: 1.3 }] as const
+
+/** The sizes a sheet is sold in: whole, half (cut across) and quarter, with the grain still along the length given first. */
+export const soldSizes = (s: Pick<Sheet, 'id' | 'lengthMm' | 'widthMm'>): { key: string; of: 'whole' | 'half' | 'quarter'; lengthMm: number; widthMm: number }[] => [
+  { key: sheetKey(s.id), of: 'whole', lengthMm: s.lengthMm, widthMm: s.widthMm },
+  ...SHARES.map((x) => ({ key: `${sheetKey(s.id)}:${x.of}`, of: x.of, lengthMm: s.lengthMm / x.across, widthMm: s.widthMm / x.along })),
+]
 export const screwKey = (screw: string): string => `screw:${screw}`
 
 // Starting prices, minor units per metre: made up for the demo yard, of the right order; everyone replaces them.
@@ -51,9 +60,10 @@ export function startingPrices(system: UnitSystem): PriceLine[] {
         }),
     ),
   )
-  const sheets = SHEETS.filter((s) => s.system === system).map(
-    (s): PriceLine => ({ key: sheetKey(s.id), label: s.label, per: 'sheet', minor: PER_SHEET[s.id] }),
-  )
+  const sheets = SHEETS.filter((s) => s.system === system).flatMap((s): PriceLine[] => [
+    { key: sheetKey(s.id), label: s.label, per: 'sheet', minor: PER_SHEET[s.id] },
+    ...SHARES.map((x): PriceLine => ({ key: `${sheetKey(s.id)}:${x.of}`, label: `${s.label}, ${x.of} sheet`, per: 'sheet', minor: Math.round((PER_SHEET[s.id] * x.dearer) / (x.across * x.along)) })),
+  ])
   const screws = [...SCREWS, ...OTHER_FASTENERS].filter((s) => s.system === system).map(
     (s): PriceLine => ({ key: screwKey(s.id), label: `${s.label}, box of ${s.box}`, per: 'box', minor: Math.round(s.box * (3 + s.lengthMm * s.diameterMm * 0.028)) }),
   )

@@ -4,7 +4,9 @@ import type { Settings } from '../assembly/settings.ts'
 import type { Conflict, Neighbour } from '../clearance/conflicts.ts'
 import type { KeepOut } from '../clearance/keep-outs.ts'
 import type { BuildSolids, Frame } from '../clearance/placing.ts'
+import type { Unit } from '../clearance/tied.ts'
 import type { Goods } from '../goods/goods.ts'
+import type { DesignMethod } from '../mechanics/methods/method.ts'
 import type { Outline } from '../room/outline.ts'
 import type { Room } from '../room/room.ts'
 import type { CheckResult } from './check.ts'
@@ -22,6 +24,11 @@ export interface RoomContext {
   settings: Settings
   goods: ReadonlyMap<string, Goods>
   conflicts: readonly Conflict[]
+  /** It and all that is tied to it, itself first. */
+  group: readonly Unit[]
+  /** How each of them is kept from folding sideways when it stands alone. */
+  swayAlone: ReadonlyMap<string, CheckResult>
+  method: DesignMethod
   /** Weight that hangs from the ceiling, N; null when something on it was not weighed. */
   hungN: number | null
 }

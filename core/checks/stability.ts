@@ -9,12 +9,12 @@ import { heldBy } from './joints.ts'
 import { defineCheck, measured, plain, type CheckResult, type Input } from './check.ts'
 
 /** A child's pull at the top edge, N, and the height it reaches at most, mm. Product decision. */
-const PULL_N = 220
-const PULL_REACH_MM = 1500
+export const PULL_N = 220
+export const PULL_REACH_MM = 1500
 /** Share of every weight that acts sideways: floors slope, posts lean, goods are slid about. Product decision. */
-const LEAN = 0.05
+export const LEAN = 0.05
 /** Restoring over overturning moment wanted with the worst partial filling, and under the pull. Product decision. */
-const SAFETY_FILLED = 1.5
+export const SAFETY_FILLED = 1.5
 const SAFETY_PULL = 1
 /** Specific gravity of the studs nobody has looked at: spruce-pine-fir, the lightest usual group. NDS table 12.3.3A. */
 const STUD_G = 0.42
@@ -43,6 +43,23 @@ export const tieCapacity = (x: Anchor, ratedN: number | null): number | null => 
   if (x.into === 'masonry' || x.into === 'concrete') return ratedN === null ? null : (ratedN / ANCHOR_SAFETY) * x.count
   const screw = x.fastener === null ? undefined : findScrew(x.fastener)
   return screw ? screwWithdrawal(STUD_G, screw.diameterMm, x.embedMm, TIE_CD) * x.count : null
+}
+
+/**
+ * The filling that stands worst: what adds less restoring than overturning moment (weighted) goes in, the rest stays out; repeated until it settles.
+ * @returns both moments, N·mm
+ */
+export function worstFilling<W>(self: readonly W[], goods: readonly W[], arm: (w: W) => number, lean: (w: W) => number): { restoring: number; overturning: number } {
+  const sum = (list: readonly W[], of: (w: W) => number) => list.reduce((s, w) => s + of(w), 0)
+  let ratio = Infinity
+  let chosen = self
+  for (let i = 0; i < 6; i++) {
+    chosen = [...self, ...goods.filter((w) => arm(w) < ratio * lean(w))]
+    const next = sum(chosen, arm) / sum(chosen, lean)
+    if (Math.abs(next - ratio) < 1e-9) break
+    ratio = next
+  }
+  return { restoring: sum(chosen, arm), overturning: sum(chosen, lean) }
 }
 
 export const slenderness = defineCheck({
@@ -79,17 +96,7 @@ export const tipOver = defineCheck({
     const unweighed = assembly.bays.flatMap((b) => (b.carriers.length > 0 ? b.items.filter((i) => i.massKg === null) : []))
     const arm = (w: Weight) => w.n * (front - w.y)
     const lean = (w: Weight) => LEAN * w.n * w.z
-    // Worst filling: what adds less restoring than overturning (weighted) goes in, the rest stays out; repeated until it settles.
-    let ratio = Infinity
-    let chosen = self
-    for (let i = 0; i < 6; i++) {
-      chosen = [...self, ...goodsIn.filter((w) => arm(w) < ratio * lean(w))]
-      const next = sum(chosen, arm) / sum(chosen, lean)
-      if (Math.abs(next - ratio) < 1e-9) break
-      ratio = next
-    }
-    const restoring = sum(chosen, arm)
-    const overturning = sum(chosen, lean)
+    const { restoring, overturning } = worstFilling(self, goodsIn, arm, lean)
     const results: CheckResult[] = []
     const given = { check: 'tip-over', link: 'whole' as const, quantity: 'moment' as const }
     if (unweighed.length > 0)

@@ -1,3 +1,5 @@
+import { startingCarriage } from '../assembly/settings.ts'
+
 type Raw = Record<string, unknown>
 
 /**
@@ -16,6 +18,13 @@ const STEPS: ((raw: Raw) => Raw)[] = [
     settings: { personMm: 1700, seismicG: null, ownSheets: [], duration: object(raw.settings).method === 'ec5' ? 'long' : 'permanent', ...object(raw.settings) },
     room: roomOfVersion1(object(raw.room)),
     builds: list(raw.builds).map((b) => ({ outMm: 0, turn: 0, mirrored: false, ...object(b) })),
+  }),
+  // Version 2 knew no ties between builds, no stock on hand, no history of prices and nothing of a plan being cut; pieces were ticked with their board.
+  (raw) => ({
+    readyMadeMinor: null, priceLog: [], onHand: [], ...raw, version: 3,
+    settings: { ...startingCarriage(object(raw.settings).yard === 'metric' ? 'metric' : 'imperial'), ...object(raw.settings) },
+    builds: list(raw.builds).map((b) => ({ tiedTo: [], ...object(b) })),
+    progress: { have: {}, spent: {}, sawing: null, ...object(raw.progress), cuts: list(object(raw.progress).cuts).flatMap((c) => String(c).split('/').slice(-1)[0].split('+')) },
   }),
 ]
 

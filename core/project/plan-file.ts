@@ -1,5 +1,6 @@
 import { assembly } from '../assembly/assembly.ts'
 import { z } from '../measure/schema.ts'
+import { boardLaid, sheetLaid } from '../takeoff/sawing.ts'
 import { procure } from './plan.ts'
 import type { Project } from './project.ts'
 import { readBuilds, readingsOf } from './read-build.ts'
@@ -44,14 +45,8 @@ export const planFile = z.object({
   totalMinor: z.number(), currency: z.string(),
   screws: z.array(z.object({ fastener: z.string(), label: z.string(), count: z.number(), boxes: z.number() })),
   cutPlan: z.object({
-    boards: z.array(z.object({
-      id: z.string(), stockKey: z.string(), section: z.string(), treated: z.boolean(), lengthMm: z.number(), leftoverMm: z.number(),
-      cuts: z.array(z.object({ line: z.string(), labels: z.array(z.string()), lengthMm: z.number(), atMm: z.number(), ripMm: z.number().nullable() })),
-    })),
-    sheets: z.array(z.object({
-      id: z.string(), stockKey: z.string(), sheet: z.string(), lengthMm: z.number(), widthMm: z.number(), usedShare: z.number(),
-      cuts: z.array(z.object({ line: z.string(), label: z.string(), xMm: z.number(), yMm: z.number(), wMm: z.number(), hMm: z.number() })),
-    })),
+    boards: z.array(boardLaid),
+    sheets: z.array(sheetLaid),
     claims: z.array(z.object({ key: z.string(), cost: z.number(), lowerBound: z.number(), proved: z.boolean() })),
     cannot: z.array(z.object({ key: z.string(), why: z.object({ code: z.string(), part: z.string().optional(), data: z.record(z.string(), z.number()) }) })),
   }),

@@ -2,10 +2,16 @@ import { settings, startingSettings } from '../assembly/settings.ts'
 import { goodsItem } from '../goods/goods.ts'
 import { id, lengthMm, LONGEST_MM, words, z } from '../measure/schema.ts'
 import type { UnitSystem } from '../measure/units.ts'
+import { onHandPiece } from '../takeoff/on-hand.ts'
+import { sawing } from '../takeoff/sawing.ts'
 import { plainCeiling, room } from '../room/room.ts'
 
+const price = z.int().min(0).max(10_000_000)
+/** Older changes of prices than this many are forgotten. */
+export const MOST_PRICES_LOGGED = 2000
+
 /** Version of the project file; older ones are migrated, newer ones refused. */
-export const PROJECT_VERSION = 2
+export const PROJECT_VERSION = 3
 
 export const buildSchema = z.object({
   id,
@@ -22,6 +28,8 @@ export const buildSchema = z.object({
   turn: z.union([z.literal(0), z.literal(1), z.literal(2), z.literal(3)]),
   /** Left is right. */
   mirrored: z.boolean(),
+  /** Builds beside it that it is screwed to, so that they stand as one; said on one side or on both. */
+  tiedTo: z.array(id).max(10),
   /** What it is to hold. */
   goods: z.array(z.object({ goodsId: id, count: z.int().min(1).max(2000) })).max(200),
 })
@@ -29,7 +37,7 @@ export type Build = z.infer<typeof buildSchema>
 
 /** A build standing straight at the left end of its wall unless said otherwise. */
 export const newBuild = (given: Pick<Build, 'id' | 'family' | 'params' | 'wallId'> & Partial<Build>): Build => ({
-  name: '', offsetMm: 0, outMm: 0, turn: 0, mirrored: false, goods: [], ...given,
+  name: '', offsetMm: 0, outMm: 0, turn: 0, mirrored: false, tiedTo: [], goods: [], ...given,
 })
 
 /** The saved document: kinds and parameters; all the rest is worked out again. */
@@ -43,13 +51,24 @@ export const projectSchema = z.object({
   goods: z.array(goodsItem).max(2000),
   room,
   builds: z.array(buildSchema).max(40),
-  /** Prices the person changed, minor units by key of the price book. */
-  prices: z.record(z.string(), z.int().min(0).max(10_000_000)),
+  /** Prices the person or the yard changed, minor units by key of the price book. */
+  prices: z.record(z.string(), price),
+  /** Every change of a price, oldest first. */
+  priceLog: z.array(z.object({ key: z.string(), minor: price, at: z.iso.datetime(), from: z.enum(['typed', 'yard']) })).max(MOST_PRICES_LOGGED),
+  /** What something like it costs ready-made, for all builds together; null while nobody has said. */
+  readyMadeMinor: price.nullable(),
+  /** Boards and sheets that are there already. */
+  onHand: z.array(onHandPiece).max(500),
   progress: z.object({
-    /** `build/step`, `board or sheet id/label`, and shopping-list keys that are done. */
+    /** `build/step`, labels of pieces that are cut, and shopping-list keys that are done. */
     steps: z.array(z.string()).max(5000),
     cuts: z.array(z.string()).max(20_000),
     bought: z.array(z.string()).max(2000),
+    /** What is there already of a line of the shopping list, and what was paid for it in all, minor units. */
+    have: z.record(z.string(), z.int().min(0).max(100_000)),
+    spent: z.record(z.string(), price),
+    /** The plan being cut; null until the first piece is ticked. */
+    sawing: sawing.nullable(),
     /** What was measured at hold points, mm, by `build/step`. */
     measured: z.record(z.string(), z.array(z.number()).max(4)),
   }),
@@ -72,6 +91,7 @@ export function newProject(projectId: string, name: string, system: UnitSystem, 
         construction: { kind: 'studs', spacingMm: imperial ? 406.4 : 600, firstMm: imperial ? 381 : 600, studMm: 38.1, lined: true, liningMm: 12.7, found: [] },
       }],
     },
-    builds: [], prices: {}, progress: { steps: [], cuts: [], bought: [], measured: {} }, answered: [],
+    builds: [], prices: {}, priceLog: [], readyMadeMinor: null, onHand: [],
+    progress: { steps: [], cuts: [], bought: [], have: {}, spent: {}, sawing: null, measured: {} }, answered: [],
   }
 }

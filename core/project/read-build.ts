@@ -22,7 +22,7 @@ import { freeSpace, LEVEL, type FreeSpace, type Room } from '../room/room.ts'
 import type { Step } from '../steps/step.ts'
 import { pieceLines, type PieceLine } from '../takeoff/pieces.ts'
 import type { Build, Project } from './project.ts'
-import { checksInRoom, surroundingsOf } from './room-checks.ts'
+import { checksInRoom, surroundingsOf, tiesOf, withRoom } from './room-checks.ts'
 
 /** Everything that is read from one build. */
 export interface BuildReading {
@@ -183,8 +183,8 @@ export function readBuilds(p: Project, kept?: KeptReadings): BuildOutcome[] {
   const round = surroundingsOf(p, roomPlan(p.room).outline, readingsOf(alone))
   return alone.map((o) => {
     if (!o.ok) return o
-    const checks = [...o.reading.checks, ...checksInRoom(round, o.reading)]
-    return { ok: true, reading: { ...o.reading, checks, verdict: verdict(checks) } }
+    const checks = withRoom(o.reading.checks, checksInRoom(round, o.reading))
+    return { ok: true, reading: { ...o.reading, ...tiesOf(round, o.reading), checks, verdict: verdict(checks) } }
   })
 }
 

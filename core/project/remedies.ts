@@ -5,7 +5,7 @@ import { findFamily } from '../families/registry.ts'
 import type { Build, Project } from './project.ts'
 import { procure } from './plan.ts'
 import { contextOf, readAlone, readingsOf, readWith, roomPlan, type BuildReading } from './read-build.ts'
-import { checksInRoom, surroundingsOf } from './room-checks.ts'
+import { checksInRoom, inReach, surroundingsOf, withRoom } from './room-checks.ts'
 
 /** A change after which a failing link holds, and what it costs. */
 export interface Remedy {
@@ -25,6 +25,9 @@ export interface RemedyOptions {
   most?: number
 }
 
+/** Checks that a tie to a neighbour can mend. */
+const STANDING = new Set(['tip-over', 'slenderness', 'sway', 'earthquake'])
+
 const isTrouble = (r: CheckResult) => r.state === 'fails' || r.state === 'unknown'
 const housed = (r: BuildReading) => r.shaped.assembly.bays.reduce((n, b) => n + b.items.length, 0)
 const troubles = (checks: readonly CheckResult[]) => checks.filter(isTrouble).length
@@ -42,13 +45,15 @@ export function remedies(p: Project, build: Build, checkId: string, o: RemedyOpt
   if (!base.ok) return []
   const round = surroundingsOf(p, roomPlan(p.room).outline, readingsOf(readAlone(p)))
   const inRoom = checksInRoom(round, base.reading)
-  const target = [...base.reading.checks, ...inRoom].find((c) => c.id === checkId)
+  /** What holds of a reading in the room, apart from what is only read there. */
+  const alone = (r: BuildReading, room: readonly CheckResult[]) => withRoom(r.checks, room).filter((c) => !room.includes(c))
+  const target = withRoom(base.reading.checks, inRoom).find((c) => c.id === checkId)
   if (!target || (!isTrouble(target) && !isHardWorked(target))) return []
   const kind = target.check
   // A link that works hard is eased when nothing of its kind works hard any more.
   const stillBad = (x: CheckResult) => isTrouble(x) || (!isTrouble(target) && isHardWorked(x))
   const minor = (r: BuildReading) => procure(p, [r]).bill.totalMinor
-  const before = { minor: minor(base.reading), kg: base.reading.massKg, housed: housed(base.reading), fails: troubles(base.reading.checks), roomFails: troubles(inRoom) }
+  const before = { minor: minor(base.reading), kg: base.reading.massKg, housed: housed(base.reading), fails: troubles(alone(base.reading, inRoom)), roomFails: troubles(inRoom) }
   let left = o.budget ?? 110
   const found: Remedy[] = []
 
@@ -60,15 +65,17 @@ export function remedies(p: Project, build: Build, checkId: string, o: RemedyOpt
     if (!r?.ok) return null
     // Letters move when parts change: the whole kind of check must come clean, or at least this one without new trouble elsewhere.
     const roomOf = () => checksInRoom(round, r.reading)
-    const isRoom = inRoom.includes(target)
-    const checks = isRoom ? roomOf() : r.reading.checks
-    const [now, was] = [troubles(checks), isRoom ? before.roomFails : before.fails]
+    // What is tied to a neighbour is only known in the room, where results take the place of those read alone.
+    const isRoom = inRoom.includes(target) || changed.tiedTo !== build.tiedTo
+    const room = isRoom ? roomOf() : null
+    const checks = room ? (inRoom.includes(target) ? room : withRoom(r.reading.checks, room)) : r.reading.checks
+    const [now, was] = [troubles(checks), inRoom.includes(target) ? before.roomFails : room ? before.fails + before.roomFails : before.fails]
     const sameKind = checks.filter((x) => x.check === kind && stillBad(x))
     const cured = sameKind.length === 0 || (now < was && !sameKind.some((x) => x.code === target.code && x.data.role === target.data.role))
     if (!cured || (isTrouble(target) ? now >= was : now > was)) return null
     // What it costs elsewhere: nothing that held by itself or in the room may fail for it.
-    const other = isRoom ? troubles(r.reading.checks) : troubles(roomOf())
-    if (other > (isRoom ? before.fails : before.roomFails)) return null
+    const other = room ? (inRoom.includes(target) ? troubles(alone(r.reading, room)) : 0) : troubles(roomOf())
+    if (other > (room ? before.fails : before.roomFails)) return null
     return {
       changes, build: changed, deltaMinor: minor(r.reading) - before.minor, deltaKg: r.reading.massKg - before.kg, deltaHoused: housed(r.reading) - before.housed, allHold: now + other === 0,
     }
@@ -77,6 +84,9 @@ export function remedies(p: Project, build: Build, checkId: string, o: RemedyOpt
   const change = (l: Lever<unknown>) => ({ code: l.code, data: l.data ?? {} })
   const withParams = (l: Lever<unknown>): Build => ({ ...build, params: l.params as Build['params'] })
 
+  if (STANDING.has(kind))
+    for (const o of inReach(round, base.reading))
+      if (!build.tiedTo.includes(o.id)) keep(tryBuild({ ...build, tiedTo: [...build.tiedTo, o.id] }, [{ code: 'tie-neighbour', data: { name: o.name } }]))
   for (const m of moves(build, target)) keep(tryBuild(m.build, [m.change]))
   const levers = family.levers(build.params, ctx)
   for (const l of levers) keep(tryBuild(withParams(l), [change(l)]))

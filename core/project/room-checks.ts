@@ -5,10 +5,18 @@ import { conflicts, type Neighbour } from '../clearance/conflicts.ts'
 import { keepOuts, wallBodies, type KeepOut } from '../clearance/keep-outs.ts'
 import { frameOf, solidsOf, type BuildSolids, type Frame } from '../clearance/placing.ts'
 import { wholeBox } from '../assembly/part-box.ts'
+import { groupOf, meetingOf, type Unit } from '../clearance/tied.ts'
+import { METHODS } from '../mechanics/methods/all.ts'
+import type { Anchor } from '../assembly/assembly.ts'
+import { tieFastener, TIE_FASTENERS } from '../checks/in-the-room/tied.ts'
+import type { Step } from '../steps/step.ts'
 import type { Outline } from '../room/outline.ts'
 import type { Room } from '../room/room.ts'
 import type { Project } from './project.ts'
 import type { BuildReading } from './read-build.ts'
+
+/** Ties between builds go this far below the top of the lower one, mm: clear of its end grain. */
+const TIE_BELOW_TOP_MM = 60
 
 /** A build where it stands in the room. */
 export interface PlacedBuild {
@@ -47,13 +55,72 @@ export const surroundingsOf = (p: Project, outline: Outline, readings: readonly 
   p, outline, keeps: roomKeeps(p.room, outline), placed: placeBuilds(outline, readings),
 })
 
+const unitOf = ({ reading, frame, solids }: PlacedBuild): Unit => ({
+  id: reading.build.id, name: reading.build.name, frame, solids, assembly: reading.shaped.assembly, boxes: reading.boxes, tiedTo: reading.build.tiedTo,
+})
+
+/** A build and all that is tied to it, itself first; empty where it stands nowhere. */
+export function tiedGroup(s: Surroundings, reading: BuildReading): Unit[] {
+  const own = s.placed.find((x) => x.reading === reading) ?? placeBuilds(s.outline, [reading])[0]
+  return own ? groupOf(unitOf(own), s.placed.filter((o) => o.reading.build.id !== reading.build.id).map(unitOf)) : []
+}
+
+/** Builds near enough to be screwed to it. */
+export function inReach(s: Surroundings, reading: BuildReading): { id: string; name: string }[] {
+  const own = s.placed.find((x) => x.reading === reading) ?? placeBuilds(s.outline, [reading])[0]
+  return own ? s.placed.filter((o) => o.reading.build.id !== reading.build.id && meetingOf(unitOf(own), unitOf(o)) !== null).map((o) => ({ id: o.reading.build.id, name: o.reading.build.name })) : []
+}
+
+/**
+ * What ties to neighbours add to a build: screws to buy and a step to do. Each tie belongs to one of its two builds, the one whose id comes
+ * first, so that its screws are counted once.
+ */
+export function tiesOf(s: Surroundings, reading: BuildReading): Partial<Pick<BuildReading, 'shaped' | 'steps'>> {
+  const [own, ...rest] = tiedGroup(s, reading)
+  const names: string[] = []
+  const on: string[] = []
+  const anchors = rest.flatMap((o): Anchor[] => {
+    if (!own.tiedTo.includes(o.id) && !o.tiedTo.includes(own.id)) return []
+    const m = meetingOf(own, o)
+    if (!m) return []
+    names.push(o.name)
+    on.push(m.near.id)
+    if (own.id > o.id) return []
+    const { fastener, embedMm } = tieFastener(m, s.p.settings.yard)
+    const box = reading.boxes.get(m.near.id)!
+    return [{
+      id: `tie-to-${o.id}`, part: m.near.id, into: 'neighbour', at: [(box.min[0] + box.max[0]) / 2, (box.min[1] + box.max[1]) / 2, m.topMm - TIE_BELOW_TOP_MM], count: TIE_FASTENERS,
+      fastener: fastener.id, embedMm: Math.max(0, embedMm), holds: ['x', 'y', 'z'],
+    }]
+  })
+  if (names.length === 0) return {}
+  const step: Step = { id: 'tie-neighbours', code: 'tie-neighbours', data: { names: names.join(', '), count: TIE_FASTENERS }, parts: [], on, cautions: ['top-heavy'], hold: { code: 'tied-before-load' } }
+  // Tied before anything is laid or loaded on it: the last steps of a build sheet are those.
+  const last = reading.steps.findIndex((x) => x.code.startsWith('load-'))
+  const at = last < 0 ? reading.steps.length : last
+  return {
+    shaped: { ...reading.shaped, assembly: { ...reading.shaped.assembly, anchors: [...reading.shaped.assembly.anchors, ...anchors] } },
+    steps: [...reading.steps.slice(0, at), step, ...reading.steps.slice(at)],
+  }
+}
+
+/** What was read of a build in its room takes the place of what was read of it alone. */
+export function withRoom(alone: readonly CheckResult[], inRoom: readonly CheckResult[]): CheckResult[] {
+  const ids = new Set(inRoom.map((c) => c.id))
+  return [...alone.filter((c) => !ids.has(c.id)), ...inRoom]
+}
+
 /** The checks of one build in its room, with the others round it. */
 export function checksInRoom(s: Surroundings, reading: BuildReading): CheckResult[] {
   const own = s.placed.find((x) => x.reading === reading) ?? placeBuilds(s.outline, [reading])[0]
   if (!own) return []
   const { frame, solids } = own
   const neighbours: Neighbour[] = s.placed.filter((o) => o.reading.build.id !== reading.build.id).map((o) => ({ buildId: o.reading.build.id, name: o.reading.build.name, solids: o.solids }))
+  const group = tiedGroup(s, reading)
+  const readingOf = (id: string) => (id === reading.build.id ? reading : s.placed.find((o) => o.reading.build.id === id)?.reading)
+  const swayAlone = new Map(group.flatMap((u) => readingOf(u.id)?.checks.filter((c) => c.id === 'sway:build').map((c) => [u.id, c] as const) ?? []))
   const context: RoomContext = {
+    group, swayAlone, method: METHODS[s.p.settings.method],
     room: s.p.room, outline: s.outline, frame, assembly: reading.shaped.assembly, boxes: reading.boxes, solids, neighbours, keeps: s.keeps, settings: s.p.settings, goods: reading.goods,
     conflicts: conflicts(frame, solids, neighbours, s.keeps),
     hungN: reading.service.notWeighed.length > 0 ? null : reading.shaped.assembly.supports.filter((x) => x.on.kind === 'ceiling').reduce((n, x) => n + (reading.service.reactions.get(x.id) ?? 0), 0),

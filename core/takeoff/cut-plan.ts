@@ -3,45 +3,11 @@ import type { PriceLine } from '../catalogue/prices.ts'
 import { planBoardsGreedy } from '../cutting/boards-greedy.ts'
 import type { CannotCut, Cut1dInstance, Cut1dPlan, Cut2dInstance, Cut2dPlan, Planner } from '../cutting/format.ts'
 import { planSheetsGreedy } from '../cutting/sheets-greedy.ts'
-import { boardJobs, fromCutUnit, sheetJobs, type BoardJob, type SheetJob } from './instances.ts'
+import { boardJobs, fromCutUnit, sheetJobs, type AtHand, type BoardJob, type SheetJob } from './instances.ts'
 import type { PieceLine } from './pieces.ts'
+import type { BoardCut, BoardLaid, SheetCut, SheetLaid } from './sawing.ts'
 
-/** A piece on a board: what is written on it; a strip stands for all the labels that are ripped from one length. */
-export interface BoardCut {
-  line: string
-  labels: string[]
-  lengthMm: number
-  /** Where it starts on the board, from the raw end. */
-  atMm: number
-  /** Width to rip to afterwards; null for a full section. */
-  ripMm: number | null
-}
-export interface BoardLaid {
-  id: string
-  stockKey: string
-  section: string
-  treated: boolean
-  lengthMm: number
-  cuts: BoardCut[]
-  leftoverMm: number
-}
-export interface SheetCut {
-  line: string
-  label: string
-  xMm: number
-  yMm: number
-  wMm: number
-  hMm: number
-}
-export interface SheetLaid {
-  id: string
-  stockKey: string
-  sheet: string
-  lengthMm: number
-  widthMm: number
-  cuts: SheetCut[]
-  usedShare: number
-}
+
 export interface CutPlan {
   boards: BoardLaid[]
   sheets: SheetLaid[]
@@ -56,8 +22,13 @@ export interface Planners {
 }
 export const FIRST_PLANNERS: Planners = { boards: planBoardsGreedy, sheets: planSheetsGreedy }
 
+export type LabelPen = (line: PieceLine) => string | null
+
+/** All labels of a line: its letter, with a number where there are several. */
+export const labelsOf = (l: PieceLine): string[] => (l.count === 1 ? [l.letter] : Array.from({ length: l.count }, (_, i) => `${l.letter}${i + 1}`))
+
 /** Hands out the labels of a line one after the other. */
-function labelPen() {
+function labelPen(): LabelPen {
   const next = new Map<string, number>()
   return (line: PieceLine): string | null => {
     const key = `${line.build}/${line.letter}`
@@ -68,30 +39,31 @@ function labelPen() {
   }
 }
 
-/** Lays all pieces of a project's builds out on boards and sheets. */
-export function planCuts(lines: readonly PieceLine[], settings: Settings, prices: readonly PriceLine[], planners: Planners = FIRST_PLANNERS): CutPlan {
+/** Lays all pieces of a project's builds out on boards and sheets, those at hand first. */
+export function planCuts(lines: readonly PieceLine[], settings: Settings, prices: readonly PriceLine[], planners: Planners = FIRST_PLANNERS, hand: readonly AtHand[] = [], label = labelPen()): CutPlan {
   const plan: CutPlan = { boards: [], sheets: [], claims: [], cannot: [] }
-  const label = labelPen()
-  for (const job of boardJobs(lines, settings, prices)) {
+  for (const job of boardJobs(lines, settings, prices, hand)) {
     const r = planners.boards(job.instance)
     if (!r.ok) plan.cannot.push({ key: job.key, why: r.why })
     else {
       plan.claims.push({ key: job.key, ...r.plan.claim })
-      plan.boards.push(...layBoards(job, r.plan, settings, label))
+      plan.boards.push(...layBoards(job, r.plan, settings, label, hand))
     }
   }
-  for (const job of sheetJobs(lines, settings, prices)) {
+  for (const job of sheetJobs(lines, settings, prices, hand)) {
     const r = planners.sheets(job.instance)
     if (!r.ok) plan.cannot.push({ key: job.key, why: r.why })
     else {
       plan.claims.push({ key: job.key, ...r.plan.claim })
-      plan.sheets.push(...laySheets(job, r.plan, label))
+      plan.sheets.push(...laySheets(job, r.plan, label, hand))
     }
   }
   return plan
 }
 
-function layBoards(job: BoardJob, plan: Cut1dPlan, settings: Settings, label: (l: PieceLine) => string | null): BoardLaid[] {
+const atHandOf = (stock: string, hand: readonly AtHand[]) => hand.find((h) => stock === h.id || stock.startsWith(`${h.id}@`))
+
+function layBoards(job: BoardJob, plan: Cut1dPlan, settings: Settings, label: LabelPen, hand: readonly AtHand[]): BoardLaid[] {
   const out: BoardLaid[] = []
   for (const b of plan.boards) {
     const stock = job.instance.stock.find((s) => s.id === b.stock)!
@@ -107,13 +79,17 @@ function layBoards(job: BoardJob, plan: Cut1dPlan, settings: Settings, label: (l
         return cut
       })
       const lengthMm = fromCutUnit(stock.length)
-      out.push({ id: `${job.key}-${out.length + 1}`, stockKey: b.stock, section: job.section, treated: job.treated, lengthMm, cuts, leftoverMm: Math.max(0, lengthMm - at) })
+      const from = atHandOf(b.stock, hand)
+      out.push({
+        id: `${job.key}-${out.length + 1}`, stockKey: from?.stockKey ?? b.stock, section: job.section, treated: job.treated, lengthMm, cuts, leftoverMm: Math.max(0, lengthMm - at),
+        handId: from ? from.id : null, fromMm: from ? Number(b.stock.split('@')[1] ?? 0) : 0,
+      })
     }
   }
   return out
 }
 
-function laySheets(job: SheetJob, plan: Cut2dPlan, label: (l: PieceLine) => string | null): SheetLaid[] {
+function laySheets(job: SheetJob, plan: Cut2dPlan, label: LabelPen, hand: readonly AtHand[]): SheetLaid[] {
   const out: SheetLaid[] = []
   const sizes = new Map(job.instance.parts.map((p) => [p.id, p]))
   for (const s of plan.sheets) {
@@ -128,7 +104,8 @@ function laySheets(job: SheetJob, plan: Cut2dPlan, label: (l: PieceLine) => stri
       })
       const [lengthMm, widthMm] = [fromCutUnit(stock.w), fromCutUnit(stock.h)]
       const used = cuts.reduce((a, c) => a + c.wMm * c.hMm, 0) / (lengthMm * widthMm)
-      out.push({ id: `${job.key}-${out.length + 1}`, stockKey: s.stock, sheet: job.sheet, lengthMm, widthMm, cuts, usedShare: used })
+      const from = atHandOf(s.stock, hand)
+      out.push({ id: `${job.key}-${out.length + 1}`, stockKey: from?.stockKey ?? s.stock, sheet: job.sheet, lengthMm, widthMm, cuts, usedShare: used, handId: from ? from.id : null })
     }
   }
   return out

@@ -1,8 +1,9 @@
 import type { Settings } from '../assembly/settings.ts'
 import { BOARD_LENGTHS, findSection } from '../catalogue/lumber.ts'
-import { boardKey, sheetKey, type PriceLine } from '../catalogue/prices.ts'
+import { boardKey, soldSizes, type PriceLine } from '../catalogue/prices.ts'
 import { findSheet } from '../catalogue/sheets.ts'
 import type { Cut1dInstance, Cut2dInstance } from '../cutting/format.ts'
+import { soundStretches, type OnHandPiece } from './on-hand.ts'
 import type { PieceLine } from './pieces.ts'
 
 /** Cutting is computed in whole hundredths of a micrometre: 1/32 in is a whole number of them, so nothing is rounded. */
@@ -33,7 +34,18 @@ export const stripsOf = (boardMm: number, stripMm: number, kerfMm: number): numb
 
 export const lineId = (l: PieceLine): string => `${l.build}/${l.letter}`
 
-export function boardJobs(lines: readonly PieceLine[], settings: Settings, prices: readonly PriceLine[]): BoardJob[] {
+/** What there is to cut from besides what the yard sells: free, and only so many. Ids begin with `hand:` (a person's stock) or `bought:`. */
+export type AtHand = OnHandPiece & { count?: number; stockKey?: string }
+
+/** A stretch of a board shorter than this is not offered to the planner, mm: nothing is made of it. */
+const LEAST_STRETCH_MM = 100
+
+const handBoards = (section: string, treated: boolean, hand: readonly AtHand[]): Cut1dInstance['stock'] =>
+  hand.flatMap((h) => (h.kind === 'board' && h.section === section && h.treated === treated
+    ? soundStretches(h, LEAST_STRETCH_MM).map((s) => ({ id: `${h.id}@${s.fromMm}`, length: down(s.toMm - s.fromMm), price: 0, available: h.count ?? 1, offcut: true }))
+    : []))
+
+export function boardJobs(lines: readonly PieceLine[], settings: Settings, prices: readonly PriceLine[], hand: readonly AtHand[] = []): BoardJob[] {
   const price = new Map(prices.map((p) => [p.key, p.minor]))
   const jobs = new Map<string, BoardJob>()
   for (const line of lines) {
@@ -44,10 +56,10 @@ export function boardJobs(lines: readonly PieceLine[], settings: Settings, price
       key, section, treated, lines: {},
       instance: {
         format: 'cut1d-instance', version: 1, name: key, unit: CUT_UNIT, kerf: up(settings.kerfMm), trimStart: up(settings.squaringTrimMm), trimEnd: 0, parts: [],
-        stock: BOARD_LENGTHS[settings.yard].flatMap((mm) => {
+        stock: [...handBoards(section, treated, hand), ...BOARD_LENGTHS[settings.yard].flatMap((mm) => {
           const minor = price.get(boardKey(section, mm, treated))
           return minor === undefined ? [] : [{ id: boardKey(section, mm, treated), length: down(mm), price: minor, available: null, offcut: false }]
-        }),
+        })],
       },
     }
     jobs.set(key, job)
@@ -58,18 +70,23 @@ export function boardJobs(lines: readonly PieceLine[], settings: Settings, price
   return [...jobs.values()]
 }
 
-export function sheetJobs(lines: readonly PieceLine[], settings: Settings, prices: readonly PriceLine[]): SheetJob[] {
+export function sheetJobs(lines: readonly PieceLine[], settings: Settings, prices: readonly PriceLine[], hand: readonly AtHand[] = []): SheetJob[] {
   const price = new Map(prices.map((p) => [p.key, p.minor]))
   const jobs = new Map<string, SheetJob>()
   for (const line of lines) {
     if (line.stock.kind !== 'sheet') continue
     const sheet = findSheet(line.stock.sheet)!
-    const minor = price.get(sheetKey(sheet.id))
     const job = jobs.get(sheet.id) ?? {
       key: sheet.id, sheet: sheet.id, lines: {},
       instance: {
         format: 'cut2d-instance', version: 1, name: sheet.id, unit: CUT_UNIT, kerf: up(settings.kerfMm), trim: up(settings.sheetTrimMm), maxStages: null, parts: [],
-        stock: minor === undefined ? [] : [{ id: sheetKey(sheet.id), w: down(sheet.lengthMm), h: down(sheet.widthMm), price: minor, available: null, offcut: false }],
+        stock: [
+          ...hand.flatMap((h) => (h.kind === 'sheet' && h.sheet === sheet.id ? [{ id: h.id, w: down(h.lengthMm), h: down(h.widthMm), price: 0, available: h.count ?? 1, offcut: true }] : [])),
+          ...soldSizes(sheet).flatMap((size) => {
+            const minor = price.get(size.key)
+            return minor === undefined ? [] : [{ id: size.key, w: down(size.lengthMm), h: down(size.widthMm), price: minor, available: null, offcut: false }]
+          }),
+        ],
       },
     }
     jobs.set(sheet.id, job)

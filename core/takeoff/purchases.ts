@@ -30,8 +30,8 @@ export function purchases(plan: CutPlan, screws: readonly ScrewLine[], prices: r
     if (seen) seen.count += count
     else counts.set(key, { aisle, count, holds, label })
   }
-  for (const b of plan.boards) add(b.stockKey, 'lumber', 1, b.section)
-  for (const s of plan.sheets) add(s.stockKey, 'sheets', 1, s.sheet)
+  for (const b of plan.boards) if (b.handId === null) add(b.stockKey, 'lumber', 1, b.section)
+  for (const s of plan.sheets) if (s.handId === null) add(s.stockKey, 'sheets', 1, s.sheet)
   for (const s of screws) add(screwKey(s.fastener), 'fasteners', s.boxes, s.label, s.count)
   const lines = [...counts].map(([key, c]): Purchase => {
     const eachMinor = book.get(key)?.minor ?? null

@@ -29,6 +29,7 @@ const TABLE: Record<string, (d: Data, say: Say) => string> = {
   'follow-wall': () => 'Let it run the length of the wall',
   'floor-bay': () => 'Keep the heavy things on the floor under it',
   move: (d, say) => `Move it ${say.lengthOf(d, 'mm')} ${({ left: 'to the left', right: 'to the right', out: 'out from the wall', back: 'back to the wall' })[String(d.way)] ?? ''}`,
+  'tie-neighbour': (d) => `Screw it to "${d.name}" beside it, so that they stand as one`,
   'carry-less': (d) => `Take out ${d.out} × "${d.goods}" (keep ${d.keep} here)`,
 }
 

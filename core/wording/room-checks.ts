@@ -61,6 +61,18 @@ export const ROOM_TABLE: Record<string, Words> = {
   'stuck-door': (_r, d, say) => `The ${roleName(String(d.role))} (${say.length(Number(d.lengthMm))} x ${say.length(Number(d.widthMm))}) does not go through ${met(d)} (${say.length(Number(d.doorMm))} x ${say.length(Number(d.doorHighMm))}). Bring it in as smaller pieces, and build it inside.`,
   'stuck-corner': (_r, d, say) => `The ${roleName(String(d.role))} of ${say.length(Number(d.lengthMm))} does not go round the corner from the passage (${say.length(Number(d.outsideMm))} wide) through ${met(d)}: it would have to be ${say.length(Number(d.shortenMm))} shorter. Cut it inside, or join it from two.`,
   'tilts-in': (r, d, say) => (r.state === 'holds' ? `"${d.goods}" can be tipped in at the top.` : `"${d.goods}" can not be tipped in at the top: ${say.length(Number(d.needMm) - Number(d.haveMm))} more is wanted above the rails.`),
+  'tied-apart': (_r, d) => `It is to be tied to "${d.name}", but no two of their uprights come face to face within a packer. Move it beside it, or untie it: each then stands alone.`,
+  'unknown-tie': (_r, d) => `Not proven: nothing is known of how screws hold in the uprights between it and "${d.name}". Bolt them through, or use uprights of lumber or plywood.`,
+  'tied-to': (r, d, say) =>
+    r.state === 'holds'
+      ? `${d.count} × ${d.fastener} near the top (${say.length(Number(d.atMm))}) tie it to "${d.name}": ${say.force(r.demand!)} of ${say.force(r.capacity!)}.`
+      : `The tie to "${d.name}" is too weak: it would have to hold ${say.force(r.demand!)}, its ${d.count} × ${d.fastener} hold ${say.force(r.capacity!)}. Each then stands as it stands alone.`,
+  'group-filled': (r, d, say) => (r.state === 'holds' ? `Tied to ${d.names}, they stand as one: badly filled with a margin of ${say.number(Number(d.safety))} (${d.wanted} is wanted).` : `Even tied to ${d.names}, badly filled they can tip together: margin ${say.number(Number(d.safety))}, ${d.wanted} is wanted.`),
+  'group-pull': (r, d, say) => (r.state === 'holds' ? `Tied to ${d.names}, a child pulling at ${say.length(Number(d.highMm))} does not tip them, even empty.` : `Even tied to ${d.names}, a child pulling with ${say.force(Number(d.pullN))} at ${say.length(Number(d.highMm))} tips them over together.`),
+  'group-slender': (r, d, say) => (r.state === 'holds' ? `Tied to ${d.names}, together they are ${say.number(r.demand!)} times as high as deep; up to ${d.most} is steady.` : `Even tied to ${d.names}, together they are ${say.number(r.demand!)} times as high as deep; more than ${d.most} tips easily.`),
+  'group-quake': (r, d) => (r.state === 'holds' ? `In the earthquake reckoned with they stay standing, tied to ${d.names}. Ask locally.` : `In the earthquake reckoned with they tip over together, even tied to ${d.names}. Ask locally.`),
+  'sway-group': (_r, d) => `"${d.names}", tied to it, keeps it from folding sideways.`,
+  'sway-group-brace': (r, d, say) => (r.state === 'holds' ? `Diagonals of ${d.names} keep all that is tied together from folding sideways.` : `The diagonals of ${d.names} are too weak for ${say.force(Number(d.leanN))}, the lean of all that is tied together.`),
   'in-reach': (_r, _d) => 'Everything is in reach.',
   ladder: (r, d, say) => `${plural(Number(d.count), 'thing')} ("${d.goods}") can only be reached from a ladder: above ${say.length(Number(d.limitMm))}${r.state === 'fails' ? '. Some are used daily: put those lower' : ''}.`,
   'heavy-over-shoulder': (_r, d, say) => `"${d.goods}" is too heavy to lift above the shoulder (${say.length(Number(d.limitMm))}): it stands at ${say.length(Number(d.atMm))}. Put it between knee and shoulder.`,
@@ -69,5 +81,5 @@ export const ROOM_TABLE: Record<string, Words> = {
 }
 
 export const ROOM_CHECK_NAMES: Record<string, string> = {
-  clearance: 'Clearances', 'door-sweep': 'Garage door', 'ceiling-load': 'Ceiling', 'under-ceiling': 'Sloping ceiling', fixing: 'Fixings', 'stand-up': 'Standing it up here', 'carry-in': 'Bringing it in', 'tilt-in': 'Tipping in', reach: 'Reach',
+  clearance: 'Clearances', 'door-sweep': 'Garage door', 'ceiling-load': 'Ceiling', 'under-ceiling': 'Sloping ceiling', fixing: 'Fixings', 'stand-up': 'Standing it up here', 'carry-in': 'Bringing it in', 'tilt-in': 'Tipping in', reach: 'Reach', tied: 'Tied to a neighbour',
 }

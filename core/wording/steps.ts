@@ -17,6 +17,7 @@ const STEPS: Record<string, StepWords> = {
   'walk-to-wall': { title: 'Walk it to the wall', text: () => 'Empty, two people, one end at a time. One of them holds it upright until it is tied or heavy below.' },
   level: { title: 'Level and shim', text: () => 'Set it by the level line on the wall. Shim under the low posts until every mark agrees with the line.' },
   tie: { title: 'Tie it to the wall', text: (d) => `${plural(Number(d.count), 'screw')} into solid wood or masonry behind it, where the drawing shows.` },
+  'tie-neighbours': { title: 'Tie it to its neighbour', text: (d) => `Standing level and in its place: clamp its upright to that of ${d.names}, a packer in any gap, and join them near the top with what the list says: ${d.count} screws, or ${d.count} bolts through both.` },
   'top-sheet': { title: 'Top sheet', text: () => 'Lay it on the plates, flush at the front, and screw it down.' },
   'load-low-first': { title: 'Load it, lowest first', text: () => 'Heavy things low, then up row by row. Write what is in each place.' },
   'load-low-first-untied': { title: 'Load it, lowest first', text: () => 'It stands free: fill the lowest row completely before anything goes higher, and keep the heaviest there.' },

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import type { BoardLaid } from '../../../core/takeoff/cut-plan.ts'
+import type { BoardLaid } from '../../../core/takeoff/sawing.ts'
 import { formatLength } from '../../../core/measure/format.ts'
 import { useReadings } from '../../stores/readings.ts'
 

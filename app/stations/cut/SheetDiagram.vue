@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { computed } from 'vue'
-import type { SheetLaid } from '../../../core/takeoff/cut-plan.ts'
+import type { SheetLaid } from '../../../core/takeoff/sawing.ts'
 import { formatLength } from '../../../core/measure/format.ts'
 import { useReadings } from '../../stores/readings.ts'
 

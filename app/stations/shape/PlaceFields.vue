@@ -23,6 +23,21 @@ const ends = computed(() => {
   const after = others.filter((o) => o.from >= right - 1).sort((p, q) => p.from - q.from)[0]
   return { rightMm: wall.value.lengthMm - right, wide: b.frame.alongMm, before: before && { ...before, gap: left - before.to }, after: after && { ...after, gap: after.from - right } }
 })
+/** Neighbours near enough to be screwed to, and those it is tied to although they are not. */
+const ties = computed(() => {
+  const tied = new Set(doc.project!.builds.filter((b) => props.build.tiedTo.includes(b.id) || b.tiedTo.includes(props.build.id)).map((b) => b.id))
+  const near = readings.besides(props.build.id)
+  const far = doc.project!.builds.filter((b) => tied.has(b.id) && !near.some((n) => n.id === b.id)).map((b) => ({ id: b.id, name: b.name }))
+  return [...near, ...far].map((n) => ({ ...n, tied: tied.has(n.id) }))
+})
+function tie(id: string, on: boolean) {
+  doc.change(on ? 'tie to a neighbour' : 'untie from a neighbour', (d) => {
+    const [own, other] = [d.builds.find((b) => b.id === props.build.id)!, d.builds.find((b) => b.id === id)!]
+    own.tiedTo = own.tiedTo.filter((x) => x !== id)
+    other.tiedTo = other.tiedTo.filter((x) => x !== own.id)
+    if (on) own.tiedTo.push(id)
+  })
+}
 const TURNS = [{ value: 0, text: 'back to the wall' }, { value: 1, text: 'back to the left' }, { value: 2, text: 'back to the room' }, { value: 3, text: 'back to the right' }]
 </script>
 
@@ -41,4 +56,8 @@ const TURNS = [{ value: 0, text: 'back to the wall' }, { value: 1, text: 'back t
     <option v-for="t in TURNS" :key="t.value" :value="t.value">{{ t.text }}</option>
   </select>
   <BFormCheckbox class="mt-1" :model-value="build.mirrored" @update:model-value="move(build.id, { mirrored: Boolean($event) })">mirrored</BFormCheckbox>
+  <fieldset v-if="ties.length" class="mt-1">
+    <legend class="form-label mb-0">Screwed to its neighbour, so that they stand as one</legend>
+    <BFormCheckbox v-for="t in ties" :key="t.id" :model-value="t.tied" @update:model-value="tie(t.id, Boolean($event))">{{ t.name }}</BFormCheckbox>
+  </fieldset>
 </template>

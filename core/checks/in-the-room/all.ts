@@ -7,7 +7,8 @@ import { fixing } from './fixing.ts'
 import { reach } from './reach.ts'
 import { standUpClear } from './stand-up.ts'
 import { tiltIn } from './tilt-in.ts'
+import { tied } from './tied.ts'
 import { underCeiling } from './under-ceiling.ts'
 
 /** Every check of a build in its room. A new one is its file and one line here. */
-export const ROOM_CHECKS: readonly AnyRoomCheck[] = [clearance, doorSweep, underCeiling, fixing, ceilingLoad, standUpClear, carryIn, tiltIn, reach]
+export const ROOM_CHECKS: readonly AnyRoomCheck[] = [clearance, doorSweep, underCeiling, fixing, ceilingLoad, standUpClear, carryIn, tiltIn, reach, tied]
