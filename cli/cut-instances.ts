@@ -19,6 +19,44 @@ export function workshopSheets(seed: number): Cut2dInstance {
   return { format: 'cut2d-instance', version: 1, name: `w${seed}`, unit: '0.1mm', kerf: 32, trim: between(next, 0, 1) * 100, maxStages: null, parts, stock }
 }
 
+/** Sheets as a whole workshop needs them: 10 to 150 pieces of 4 to 20 kinds that share some widths, one to three sheet sizes, leftovers, grain. Tenths of a millimetre. */
+export function largeSheets(seed: number): Cut2dInstance {
+  const next = seeded(seed)
+  const kinds = between(next, 4, 20)
+  const shared = Array.from({ length: between(next, 2, 4) }, () => between(next, 25, 60) * 100)
+  const most = Math.max(1, Math.floor(150 / kinds))
+  const parts = Array.from({ length: kinds }, (_, i) => {
+    const common = next() < 0.6
+    return { id: `p${i + 1}`, w: between(next, 350, common ? 2390 : 1200) * 10, h: common ? shared[between(next, 0, shared.length - 1)] : between(next, 65, 900) * 10, qty: between(next, 1, Math.min(10, most)), rotate: next() < 0.5 }
+  })
+  const stock: Cut2dInstance['stock'] = [{ id: 'full', w: 24400, h: 12200, price: between(next, 45, 65) * 100, available: null, offcut: false }]
+  if (next() < 0.5) stock.push({ id: 'half', w: 12200, h: 12200, price: Math.round(stock[0].price * (0.55 + 0.1 * next())), available: null, offcut: false })
+  if (next() < 0.5) stock.push({ id: '5x5', w: 15240, h: 15240, price: Math.round(stock[0].price * (0.82 + 0.1 * next())), available: null, offcut: false })
+  for (let i = between(next, 0, 3); i > 0; i--) stock.push({ id: `o${i}`, w: between(next, 50, 160) * 100, h: between(next, 40, 110) * 100, price: 0, available: 1, offcut: true })
+  return { format: 'cut2d-instance', version: 1, name: `sheets-${seed}`, unit: '0.1mm', kerf: 32, trim: between(next, 0, 1) * 100, maxStages: null, parts, stock }
+}
+
+/** One of the ten published classes of random rectangles: Berkey and Wang 1987 (1 to 6), Martello and Vigo 1998 (7 to 10). Grain is kept. */
+export function randomClass(kind: number, seed: number, n: number): Cut2dInstance {
+  const next = seeded(1000 * kind + seed)
+  const bin = [10, 30, 40, 100, 100, 300, 100, 100, 100, 100][kind - 1]
+  const most = [10, 10, 35, 35, 100, 100][kind - 1]
+  const [W, H] = [bin, bin]
+  const types: [number, number, number, number][] = [[(2 * W) / 3, W, 1, H / 2], [1, W / 2, (2 * H) / 3, H], [W / 2, W, H / 2, H], [1, W / 2, 1, H / 2]]
+  const sized = (): [number, number] => {
+    if (kind <= 6) return [between(next, 1, most), between(next, 1, most)]
+    // Seven tenths of one type, a tenth of each other.
+    const type = next() < 0.7 ? kind - 7 : [0, 1, 2, 3].filter((t) => t !== kind - 7)[between(next, 0, 2)]
+    const [a, b, c, d] = types[type]
+    return [between(next, Math.ceil(a), Math.floor(b)), between(next, Math.ceil(c), Math.floor(d))]
+  }
+  const parts = Array.from({ length: n }, (_, i) => {
+    const [w, h] = sized()
+    return { id: `p${i + 1}`, w, h, qty: 1, rotate: false }
+  })
+  return { format: 'cut2d-instance', version: 1, name: `class${kind}-n${n}-${seed}`, unit: '1', kerf: 0, trim: 0, maxStages: null, parts, stock: [{ id: 's1', w: W, h: H, price: 1, available: null, offcut: false }] }
+}
+
 /** Boards as a whole workshop needs them: 30 to 300 pieces of 5 to 25 lengths, 2 to 5 stock lengths, some pieces on hand. Tenths of a millimetre. */
 export function largeWorkshop(seed: number): Cut1dInstance {
   const next = seeded(seed)

@@ -29,7 +29,7 @@ const schema = format === 'cut1d-instance' ? cut1dInstance : format === 'cut2d-i
 const read = schema.safeParse(raw)
 if (!read.success) fail(2, read.error.issues.slice(0, 8).map((i) => `${file}: ${i.path.join('.')}: ${i.message}`).join('\n'))
 const end = performance.now() + seconds * 1000
-const control = { shouldStop: () => performance.now() > end }
+const control = { shouldStop: () => performance.now() > end, secondsLeft: () => (end - performance.now()) / 1000 }
 const solver = await loadSolver()
 const instance = read.data!
 const result = instance.format === 'cut1d-instance' ? planBoardsExact(instance, solver, control) : planSheetsBest(instance, solver, control)

@@ -56,6 +56,8 @@ export type CutResult<P> = { ok: true; plan: P } | { ok: false; why: CannotCut }
 export interface CutControl<P> {
   shouldStop?(): boolean
   onBetter?(plan: P): void
+  /** Seconds until it will be told to stop, where somebody knows: a solver that cannot be interrupted is not begun shortly before. */
+  secondsLeft?(): number
 }
 export type Planner<I, P> = (instance: I, control?: CutControl<P>) => CutResult<P>
 

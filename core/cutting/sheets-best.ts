@@ -1,12 +1,15 @@
 import type { Cut2dInstance, Cut2dPlan, CutControl, CutResult } from './format.ts'
 import type { SolveInteger } from './integer.ts'
+import { cheaperPurchases } from './purchases.ts'
+import { SheetFiller } from './sheet-filler.ts'
 import { planSheetsGreedy } from './sheets-greedy.ts'
-import { COARSE, FINE, sheetsBound } from './sheets-bound.ts'
+import { FINE, neededArea, ROUGH, SheetBound, usableArea, usableStock, type Limits, type SheetColumn } from './sheets-bound.ts'
 import { seeded } from '../measure/seeded.ts'
 
 /*
- * Sheets by straight through-cuts: a greedy plan at once, then ruin and recreate (a few sheets are emptied and filled again by a randomised best fit),
- * every well-filled sheet kept, and an integer program over all of them. Beside it a bound by column generation. The plan never gets worse.
+ * Sheets by straight through-cuts. A first plan at once; then ruin and recreate, sheet by sheet, aiming at one purchase after the other that costs less
+ * than the best; every well-filled sheet is kept, and an integer program chooses among them now and then. Beside it a bound by column generation, first
+ * rough, then fine, then for each cheaper purchase by itself. The plan never gets worse.
  */
 
 type Stock = Cut2dInstance['stock'][number]
@@ -14,158 +17,365 @@ interface Free { x: number; y: number; w: number; h: number }
 interface Laid { part: number; x: number; y: number; rotated: boolean }
 interface Sheet { stock: number; laid: Laid[]; used: number }
 
-/** Rounds between two integer programs, sheets they choose from, and seconds each may take. */
-const ROUNDS_BETWEEN = 1500
-const MOST_COLUMNS = 1200
-const INTEGER_SECONDS = 1.5
-/** Rounds of the search between two of the bound. */
-const TURN_COARSE = 25
-const TURN_FINE = 250
-/** Rounds without a better plan after which the search ends by itself. */
-const ENOUGH = 60_000
+/** Steps of the search between two rounds of the bound. */
+const TURN = { rough: 12, fine: 60 }
+/** Steps spent on one purchase before another is chosen, and how often that is the one that has come nearest. */
+const TRY = 60
+const NEAREST = 0.65
+/** Steps between two integer programs, sheets they choose from, and seconds each may take. */
+const INTEGER_EVERY = 900
+const MOST_COLUMNS = 500
+const INTEGER_SECONDS = 0.6
+/** Sheets offered to the bound at once. */
+const OFFERED = 12
+/** Kept sheets beyond which the emptier half is let go. */
+const MOST_KEPT = 6000
+/** Steps without a better plan after which the search ends by itself. */
+const ENOUGH = 40_000
+/** Plans made from nothing before any is improved. */
+const STARTS = 24
+/** Nodes of the branching on purchases. */
+const MOST_NODES = 200
+/** Purchases looked at beside each other. */
+const MOST_PURCHASES = 24
+/** How much worse a filling may get on the way, as a share of one sheet. */
+const SLACK = 0.03
+/** Tries to push the leftovers of a finished sheet together. */
+const POLISH = 60
 
 export function planSheetsBest(instance: Cut2dInstance, solveInteger: SolveInteger | null, control: CutControl<Cut2dPlan> = {}): CutResult<Cut2dPlan> {
   const first = planSheetsGreedy(instance, control)
-  if (!first.ok || first.plan.claim.proved) return first
+  if (!first.ok || instance.parts.length === 0) return first
   return { ok: true, plan: new SheetSearch(instance, first.plan, solveInteger, control).run() }
 }
+
+/** The state of aiming at one purchase. */
+interface Aim { bought: readonly number[]; bins: (Sheet | null)[]; stockOf: number[]; left: Int32Array; missing: number; cost: number }
 
 class SheetSearch {
   private readonly parts: Cut2dInstance['parts']
   private readonly stocks: Stock[]
+  private readonly sizes: { w: number; h: number; area: number }[]
   private readonly random = seeded(20261124)
   private readonly pool = new Map<string, Sheet>()
-  private current: Sheet[]
+  private readonly filler: SheetFiller
+  private readonly weight: Float64Array
+  private readonly area: (s: Stock) => number
   private best: Sheet[]
-  private lower = 0
+  private lower: number
+  private duals: Float64Array | null = null
 
   constructor(private readonly instance: Cut2dInstance, first: Cut2dPlan, private readonly solveInteger: SolveInteger | null, private readonly control: CutControl<Cut2dPlan>) {
+    const { kerf } = instance
     this.parts = instance.parts
-    this.stocks = instance.stock.filter((s) => s.available !== 0 && Math.min(s.w, s.h) > 2 * instance.trim)
+    this.stocks = usableStock(instance)
+    this.sizes = this.parts.map((p) => ({ w: p.w + kerf, h: p.h + kerf, area: (p.w + kerf) * (p.h + kerf) }))
+    this.filler = new SheetFiller(this.parts.map((p) => ({ w: p.w + kerf, h: p.h + kerf, rotate: p.rotate })), this.random, instance.maxStages)
+    this.weight = new Float64Array(this.parts.length).fill(1)
+    this.area = usableArea(instance)
     const index = new Map(this.parts.map((p, i) => [p.id, i]))
-    this.current = first.sheets.flatMap((s) => Array.from({ length: s.count }, () => this.sheet(this.stocks.findIndex((t) => t.id === s.stock), s.placements.map((q): Laid => ({ part: index.get(q.part)!, x: q.x, y: q.y, rotated: q.rotated })))))
-    this.best = this.current
+    this.best = first.sheets.flatMap((s) => Array.from({ length: s.count }, () => this.sheet(this.stocks.findIndex((t) => t.id === s.stock), s.placements.map((q): Laid => ({ part: index.get(q.part)!, x: q.x, y: q.y, rotated: q.rotated })))))
     this.lower = first.claim.lowerBound
-    for (const s of this.current) this.keep(s)
+    for (const s of this.best) this.keep(s)
   }
 
   private sheet(stock: number, laid: Laid[]): Sheet {
-    return { stock, laid, used: laid.reduce((n, l) => n + this.parts[l.part].w * this.parts[l.part].h, 0) }
+    return { stock, laid, used: laid.reduce((n, l) => n + this.sizes[l.part].area, 0) }
   }
   private cost(list: readonly Sheet[]): number {
     return list.reduce((n, s) => n + this.stocks[s.stock].price, 0)
   }
-  private keep(s: Sheet) {
-    const counts = new Map<number, number>()
-    for (const l of s.laid) counts.set(l.part, (counts.get(l.part) ?? 0) + 1)
-    const key = `${s.stock}|${[...counts].sort((a, b) => a[0] - b[0]).join(';')}`
-    if (!this.pool.has(key)) this.pool.set(key, s)
+  private fill(s: Sheet): number {
+    return s.used / this.area(this.stocks[s.stock])
   }
+  private keep(s: Sheet) {
+    const counts = new Int32Array(this.parts.length)
+    for (const l of s.laid) counts[l.part]++
+    const key = `${s.stock}|${counts.join()}`
+    if (this.pool.has(key)) return
+    this.pool.set(key, s)
+    if (this.pool.size > MOST_KEPT) {
+      const sorted = [...this.pool].sort((a, b) => this.fill(b[1]) - this.fill(a[1]))
+      this.pool.clear()
+      for (const [k, v] of sorted.slice(0, MOST_KEPT / 2)) this.pool.set(k, v)
+    }
+  }
+
+  private readonly stop = () => this.control.shouldStop?.() ?? false
 
   run(): Cut2dPlan {
-    const stop = () => this.control.shouldStop?.() ?? false
-    const upper = () => this.cost(this.best)
-    // The bound and the plan take turns: a coarse grid first, then a fine one that may show that nothing is left to gain.
-    const bounds = [sheetsBound(this.instance, COARSE, stop), sheetsBound(this.instance, FINE, stop)]
+    const bound = this.bounds()
+    let turn = TURN.rough
+    let aims: Aim[] = []
+    let at = 0
+    let chosen: Aim | null = null
     let since = 0
-    let wait = ROUNDS_BETWEEN
-    let next = wait
-    for (let round = 1; !stop() && since < ENOUGH && upper() > this.lower; round++) {
-      if (round % (bounds.length === 2 ? TURN_COARSE : TURN_FINE) === 1 && bounds.length > 0) {
-        const b = bounds[0].next()
-        if (b.done) bounds.shift()
-        else this.lower = Math.max(this.lower, whole(b.value))
+    let nextInteger = INTEGER_EVERY
+    let bounding = true
+    const refresh = () => {
+      const { purchases, complete } = this.targets()
+      aims = purchases.map((bought) => this.aim(bought))
+      at = 0
+      // Nothing cheaper has even the area.
+      if (aims.length === 0 && complete) this.lower = this.cost(this.best)
+    }
+    for (let k = 0; k < STARTS && !this.stop() && this.cost(this.best) > this.lower; k++) this.construct(k === 0 ? 0 : 0.5)
+    refresh()
+    let known = this.lower
+    for (let step = 1; !this.stop() && this.cost(this.best) > this.lower && (bounding || since < ENOUGH); step++) {
+      if (bounding && step % turn === 0) {
+        const b = bound.next()
+        bounding = !b.done
+        if (!b.done) {
+          turn = b.value.fine ? TURN.fine : TURN.rough
+        }
+        if (this.lower > known) {
+          known = this.lower
+          aims = aims.filter((a) => a.cost >= known)
+          at = 0
+        }
+        // None of those listed is left.
+        if (aims.length === 0) refresh()
+        if (this.cost(this.best) <= this.lower || (aims.length === 0 && !bounding)) break
+        if (aims.length === 0) continue
       }
-      since = this.step() ? 0 : since + 1
-      if (round >= next) {
-        // Where it found nothing, more sheets have to be seen before it is asked again.
-        const found = this.integer()
-        if (found) since = 0
-        else wait = Math.min(4 * ROUNDS_BETWEEN, 1.5 * wait)
-        next = round + wait
+      since++
+      if (at <= 0) {
+        // Mostly the purchase that has come nearest, the others in turn.
+        at = TRY
+        chosen = this.random() < NEAREST ? aims.reduce((a, b) => (b.missing < a.missing ? b : a)) : aims[Math.floor(this.random() * aims.length)]
+      }
+      at--
+      if (this.improve(chosen!)) {
+        since = 0
+        refresh()
+        continue
+      }
+      if (step >= nextInteger) {
+        if (this.integer()) {
+          since = 0
+          refresh()
+        }
+        nextInteger = step + INTEGER_EVERY
       }
     }
-    if (upper() > this.lower) this.integer()
-    return this.asPlan()
+    return this.asPlan(true)
   }
 
-  /** Empties a few sheets and fills their pieces again. @returns whether the best plan got cheaper */
-  private step(): boolean {
-    const n = this.current.length
-    if (n === 0) return false
-    const r = this.random
-    const many = Math.min(n, 1 + Math.floor(r() * r() * 5) + (n > 1 ? 1 : 0))
-    // The least filled sheet more often than others.
-    const chosen = new Set<number>()
-    if (r() < 0.6) chosen.add(this.current.reduce((a, s, i) => (this.fill(s) < this.fill(this.current[a]) ? i : a), 0))
-    while (chosen.size < many) chosen.add(Math.floor(r() * n))
-    const out = [...chosen].map((i) => this.current[i])
-    const rest = this.current.filter((_, i) => !chosen.has(i))
-    const again = this.pack(out.flatMap((s) => s.laid.map((l) => l.part)), rest)
-    if (!again) return false
-    const [was, now] = [this.cost(out), this.cost(again)]
-    // At the same cost uneven filling is better: an emptier sheet is nearer to going away. Now and then a worse one, to get out of a corner.
-    const accept = now < was || (now === was && (this.uneven(again) >= this.uneven(out) || r() < 0.02))
-    if (!accept) return false
-    this.current = [...rest, ...again]
-    if (this.cost(this.current) < this.cost(this.best)) {
-      this.best = this.current
-      this.control.onBetter?.(this.asPlan())
-      return true
-    }
-    return false
-  }
-  private fill(s: Sheet): number {
-    const t = this.stocks[s.stock]
-    return s.used / (t.w * t.h)
-  }
-  private uneven(list: readonly Sheet[]): number {
-    return list.reduce((n, s) => n + this.fill(s) ** 2, 0)
+  /** Purchases cheaper than the best that have the area at least and are not below the bound: those with most room first. */
+  private targets(): { purchases: number[][]; complete: boolean } {
+    return cheaperPurchases(this.stocks.map((s) => ({ price: s.price, area: this.area(s), most: s.available })), neededArea(this.instance), this.lower, this.cost(this.best), MOST_PURCHASES, 'roomiest')
   }
 
-  /** Packs pieces on as cheap sheets as a randomised best fit finds, beside what `others` use up of limited stock. */
-  private pack(pieces: number[], others: readonly Sheet[]): Sheet[] | null {
-    const r = this.random
-    const used = this.stocks.map((_, k) => others.filter((s) => s.stock === k).length)
-    const noise = r() < 0.3 ? 0 : r() * 0.6
-    const by = Math.floor(r() * 4)
-    const key = (i: number) => {
-      const p = this.parts[i]
-      const base = by === 0 ? p.w * p.h : by === 1 ? p.h * 1e4 + p.w : by === 2 ? p.w * 1e4 + p.h : Math.max(p.w, p.h) * 1e4 + Math.min(p.w, p.h)
-      return base * (1 + noise * (r() - 0.5))
+  /**
+   * The bound, step by step: rough, fine, then branching on how many of each sheet are bought (aggregate branching, Vanderbeck): only limits change, so
+   * the pricing stays as it is. The least of what is open is the bound of all.
+   */
+  private *bounds(): Generator<{ fine: boolean }, void> {
+    const known = () => this.best.map((s) => ({ stock: s.stock, counts: this.countsOf(s) }))
+    let root = 0
+    let bound: SheetBound | null = null
+    for (const work of [ROUGH, FINE]) {
+      bound = new SheetBound(this.instance, work)
+      bound.takeIn(known())
+      for (const value of bound.prove(bound.whole(), this.stop, this.kept)) {
+        root = Math.max(root, value)
+        this.lower = Math.max(this.lower, this.attainable(root))
+        this.duals = bound.duals
+        yield { fine: work === FINE }
+        if (work === ROUGH && this.attainable(root) >= this.attainable(bound.objective)) break
+      }
     }
-    let queue = pieces.map((i) => ({ i, k: key(i) })).sort((a, b) => b.k - a.k).map((x) => x.i)
+    if (!bound || this.stop() || bound.bought.length === 0) return
+    const open: { limits: Limits; value: number; bought: number[] }[] = [{ limits: bound.whole(), value: root, bought: bound.bought }]
+    for (let nodes = 0; nodes < MOST_NODES && !this.stop(); nodes++) {
+      open.sort((p, q) => p.value - q.value)
+      while (open.length > 0 && this.attainable(open[open.length - 1].value) >= this.cost(this.best)) open.pop()
+      if (open.length === 0) {
+        this.lower = this.cost(this.best)
+        return
+      }
+      this.lower = Math.max(this.lower, this.attainable(open[0].value))
+      yield { fine: true }
+      const node = open[0]
+      const k = mostBroken(node.bought)
+      // A whole purchase that the linear program can make: this kind of bound goes no further.
+      if (k < 0) return
+      open.shift()
+      const { least, most } = node.limits
+      const at = node.bought[k]
+      const halves: Limits[] = [
+        { least, most: most.map((m, i) => (i === k ? Math.floor(at) : m)) }, { least: least.map((l, i) => (i === k ? Math.ceil(at) : l)), most },
+      ]
+      for (const limits of halves) {
+        let value = node.value
+        let ended = false
+        for (const v of bound.prove(limits, this.stop, this.kept)) {
+          value = Math.max(value, v)
+          yield { fine: true }
+          if (this.attainable(value) >= this.cost(this.best)) {
+            ended = true
+            break
+          }
+        }
+        if (this.stop()) {
+          open.push({ limits, value, bought: [] })
+          return
+        }
+        if (!ended) open.push({ limits, value, bought: bound.objective < Infinity ? bound.bought : [] })
+      }
+    }
+  }
+
+  /** The least cost from a bound upward that some purchase with enough area has. */
+  private attainable(bound: number): number {
+    const top = this.cost(this.best)
+    const from = whole(bound)
+    if (from >= top) return top
+    if (from <= this.reckoned.upTo && from > this.reckoned.from && this.reckoned.top === top) return this.reckoned.upTo
+    const { purchases, complete } = cheaperPurchases(this.stocks.map((s) => ({ price: s.price, area: this.area(s), most: s.available })), neededArea(this.instance), from, top, 1, 'cheapest')
+    if (!complete) return from
+    const upTo = purchases.length === 0 ? top : purchases[0].reduce((n, c, k) => n + c * this.stocks[k].price, 0)
+    this.reckoned = { from: from - 1, upTo, top }
+    return upTo
+  }
+  private reckoned = { from: 0, upTo: -1, top: -1 }
+
+  /** Sheets seen, as columns of the bound: those first that are worth most at its prices. */
+  private readonly kept = (worth: (c: SheetColumn) => number): SheetColumn[] => {
+    const all = [...this.pool.values()].map((s) => ({ c: { stock: s.stock, counts: this.countsOf(s) } }))
+    return all.map(({ c }) => ({ c, w: worth(c) })).filter((x) => x.w > 1e-6).sort((a, b) => b.w - a.w).slice(0, OFFERED).map((x) => x.c)
+  }
+  private countsOf(s: Sheet): number[] {
+    const counts = new Array<number>(this.parts.length).fill(0)
+    for (const l of s.laid) counts[l.part]++
+    return counts
+  }
+
+  /** Sheet after sheet, each time the one that is cheapest for what is laid on it. */
+  private construct(noise: number) {
+    const r = this.random
+    const left = Int32Array.from(this.parts, (p) => p.qty)
+    const used = this.stocks.map(() => 0)
+    const value = this.values()
     const out: Sheet[] = []
-    while (queue.length > 0) {
-      let best: { sheet: Sheet; left: number[]; price: number } | null = null
+    while (left.some((n) => n > 0)) {
+      let best: { sheet: Sheet; score: number } | null = null
       for (let k = 0; k < this.stocks.length; k++) {
         const s = this.stocks[k]
         if (s.available !== null && used[k] >= s.available) continue
-        const { laid, left } = this.fillOne(s, queue)
+        const rest = Int32Array.from(left)
+        const laid = this.strips(s, rest, value, noise)
         if (laid.length === 0) continue
         const sheet = this.sheet(k, laid)
-        // The last sheet is judged by its price alone; others by what a unit of area costs, now and then a little wrong.
-        const price = left.length === 0 ? s.price * 1e-6 : (s.price / sheet.used) * (1 + 0.15 * r())
-        if (!best || price < best.price) best = { sheet, left, price }
+        // The last sheet is judged by its price alone; others by what a unit of area costs.
+        const score = rest.every((n) => n === 0) ? s.price * 1e-12 : (s.price / sheet.used) * (1 + noise * 0.2 * r())
+        if (!best || score < best.score) best = { sheet, score }
       }
-      if (!best) return null
+      if (!best) return
+      for (const l of best.sheet.laid) left[l.part]--
+      used[best.sheet.stock]++
       out.push(best.sheet)
       this.keep(best.sheet)
-      used[best.sheet.stock]++
-      queue = best.left
     }
-    return out
+    if (this.cost(out) < this.cost(this.best)) this.take(out)
   }
 
-  private fillOne(stock: Stock, queue: readonly number[]): { laid: Laid[]; left: number[] } {
+  /** Begins at the best plan, with those of its sheets that a purchase has. */
+  private aim(bought: readonly number[]): Aim {
+    const stockOf = bought.flatMap((n, k) => Array.from({ length: n }, () => k))
+    const left = Int32Array.from(this.parts, (p) => p.qty)
+    const own = [...this.best].sort((a, b) => this.fill(b) - this.fill(a))
+    const bins = stockOf.map((k): Sheet | null => {
+      const i = own.findIndex((s) => s.stock === k)
+      return i < 0 ? null : own.splice(i, 1)[0]
+    })
+    for (const b of bins) if (b) for (const l of b.laid) left[l.part]--
+    return { bought, bins, stockOf, left, missing: this.missing(left), cost: bought.reduce((n, c, k) => n + c * this.stocks[k].price, 0) }
+  }
+  private missing(left: Int32Array): number {
+    let sum = 0
+    for (let i = 0; i < left.length; i++) sum += left[i] * this.sizes[i].area
+    return sum
+  }
+
+  /** Empties a few of the sheets aimed at and fills them again. @returns whether everything found a place: a better plan */
+  private improve(a: Aim): boolean {
+    const r = this.random
+    const n = a.bins.length
+    const chosen = new Set<number>()
+    a.bins.forEach((b, i) => !b && chosen.size < 4 && chosen.add(i))
+    const more = Math.min(n, chosen.size + 1 + Math.floor(r() * r() * 3.5))
+    if (r() < 0.35) {
+      let worst = -1
+      a.bins.forEach((b, i) => b && (worst < 0 || this.fill(b) < this.fill(a.bins[worst]!)) && (worst = i))
+      if (worst >= 0) chosen.add(worst)
+    }
+    while (chosen.size < more) chosen.add(Math.floor(r() * n))
+    const left = Int32Array.from(a.left)
+    for (const i of chosen) for (const l of a.bins[i]?.laid ?? []) left[l.part]++
+    const order = [...chosen]
+    for (let i = order.length - 1; i > 0; i--) {
+      const j = Math.floor(r() * (i + 1))
+      ;[order[i], order[j]] = [order[j], order[i]]
+    }
+    const value = this.values()
+    const noise = r() < 0.35 ? 0 : 0.5 * r()
+    const again = order.map((i): [number, Sheet | null] => {
+      const laid = this.instance.maxStages === null && r() < 0.3 ? this.bestFit(this.stocks[a.stockOf[i]], left) : this.strips(this.stocks[a.stockOf[i]], left, value, noise)
+      if (laid.length === 0) return [i, null]
+      const s = this.sheet(a.stockOf[i], laid)
+      this.keep(s)
+      return [i, s]
+    })
+    const missing = this.missing(left)
+    if (missing > a.missing + SLACK * r() * r() * this.area(this.stocks[a.stockOf[order[0]]])) {
+      return false
+    }
+    for (const [i, s] of again) a.bins[i] = s
+    a.left = left
+    a.missing = missing
+    if (missing > 0) {
+      // What finds no place is worth more from now on, until it has one.
+      for (let i = 0; i < left.length; i++) this.weight[i] = left[i] > 0 ? Math.min(1.6, this.weight[i] * 1.02) : 1 + (this.weight[i] - 1) * 0.97
+      return false
+    }
+    this.take(a.bins.filter((s): s is Sheet => s !== null))
+    return true
+  }
+  private take(sheets: Sheet[]) {
+    this.best = sheets
+    this.control.onBetter?.(this.asPlan(false))
+  }
+
+  /** Worth of one piece of each kind for the filler: its area, what the bound pays for it, and what is hard to place. */
+  private values(): Float64Array {
+    const r = this.random
+    const power = 1 + 0.12 * r()
+    const useDuals = this.duals !== null && r() < 0.35
+    return Float64Array.from(this.sizes, ({ area }, i) => (useDuals ? this.duals![i] + 1e-6 : area ** power) * this.weight[i] * (1 + 0.06 * r()))
+  }
+
+  private strips(stock: Stock, left: Int32Array, value: Float64Array, noise: number): Laid[] {
+    const { kerf, trim } = this.instance
+    return this.filler.fill(stock.w - 2 * trim + kerf, stock.h - 2 * trim + kerf, left, value, noise).map((p): Laid => ({ part: p.kind, x: p.x + trim, y: p.y + trim, rotated: p.turned }))
+  }
+
+  /** Pieces in a noisy order, each where it leaves least beside it, the rest cut through one way or the other. */
+  private bestFit(stock: Stock, left: Int32Array): Laid[] {
     const { kerf, trim } = this.instance
     const r = this.random
+    const noise = r() < 0.3 ? 0 : r() * 0.6
+    const by = Math.floor(r() * 4)
+    const keys = this.parts.map((p) => (by === 0 ? p.w * p.h : by === 1 ? p.h * 1e4 + p.w : by === 2 ? p.w * 1e4 + p.h : Math.max(p.w, p.h) * 1e4 + Math.min(p.w, p.h)))
+    const queue: { i: number; k: number }[] = []
+    for (let i = 0; i < left.length; i++) for (let c = 0; c < left[i]; c++) queue.push({ i, k: keys[i] * (1 + noise * (r() - 0.5)) })
+    queue.sort((a, b) => b.k - a.k)
     const free: Free[] = [{ x: trim, y: trim, w: stock.w - 2 * trim, h: stock.h - 2 * trim }]
     const laid: Laid[] = []
-    const left: number[] = []
     const rule = Math.floor(r() * 5)
     const score = Math.floor(r() * 3)
-    for (const i of queue) {
+    for (const { i } of queue) {
       const p = this.parts[i]
       let at = -1
       let turned = false
@@ -178,10 +388,8 @@ class SheetSearch {
           const s = score === 0 ? Math.min(dx, dy) : score === 1 ? free[k].w * free[k].h : Math.max(dx, dy)
           if (s < least) [least, at, turned] = [s, k, t === 1]
         }
-      if (at < 0) {
-        left.push(i)
-        continue
-      }
+      if (at < 0) continue
+      left[i]--
       const f = free[at]
       const [w, h] = turned ? [p.h, p.w] : [p.w, p.h]
       laid.push({ part: i, x: f.x, y: f.y, rotated: turned })
@@ -193,19 +401,19 @@ class SheetSearch {
         : [{ x: f.x + w + kerf, y: f.y, w: dw, h }, { x: f.x, y: f.y + h + kerf, w: f.w, h: dh }]
       for (const q of rest) if (q.w > 0 && q.h > 0) free.push(q)
     }
-    return { laid, left }
+    return laid
   }
 
-  /** The cheapest choice among all well-filled sheets seen. @returns whether it was cheaper than the best */
+  /** The cheapest choice among the well-filled sheets seen. @returns whether it was cheaper than the best */
   private integer(): boolean {
-    if (!this.solveInteger) return false
+    if (!this.solveInteger || (this.control.secondsLeft?.() ?? Infinity) < 3 * INTEGER_SECONDS) return false
     const inBest = new Set(this.best)
     const columns = [...this.best, ...[...this.pool.values()].filter((s) => !inBest.has(s)).sort((a, b) => this.fill(b) - this.fill(a)).slice(0, MOST_COLUMNS)]
-    const counts = columns.map((s) => s.laid.reduce((m, l) => m.set(l.part, (m.get(l.part) ?? 0) + 1), new Map<number, number>()))
+    const counts = columns.map((s) => this.countsOf(s))
     const answer = this.solveInteger({
       cost: columns.map((s) => this.stocks[s.stock].price), upper: columns.map((s) => this.stocks[s.stock].available),
       rows: [
-        ...this.parts.map((p, i) => ({ terms: columns.flatMap((_, c): [number, number][] => (counts[c].has(i) ? [[c, counts[c].get(i)!]] : [])), least: p.qty, most: null })),
+        ...this.parts.map((p, i) => ({ terms: counts.flatMap((n, c): [number, number][] => (n[i] > 0 ? [[c, n[i]]] : [])), least: p.qty, most: null })),
         ...this.stocks.map((s, k) => ({ terms: columns.flatMap((x, c): [number, number][] => (x.stock === k ? [[c, 1]] : [])), least: null, most: s.available })),
         { terms: columns.map((s, c): [number, number] => [c, this.stocks[s.stock].price]), least: null, most: this.cost(this.best) - 1 },
       ],
@@ -221,14 +429,42 @@ class SheetSearch {
     })
     // Taking surplus away goes below nought above; only a full cover counts.
     if (left.some((n) => n > 0) || this.cost(chosen) >= this.cost(this.best)) return false
-    this.best = this.current = chosen
-    this.control.onBetter?.(this.asPlan())
+    this.take(chosen)
     return true
   }
 
-  private asPlan(): Cut2dPlan {
+  /** The widest strip that is left over along one edge of a sheet. */
+  private leftover(s: Sheet): number {
+    const { trim } = this.instance
+    const t = this.stocks[s.stock]
+    let [mx, my] = [0, 0]
+    for (const l of s.laid) {
+      const p = this.parts[l.part]
+      mx = Math.max(mx, l.x + (l.rotated ? p.h : p.w))
+      my = Math.max(my, l.y + (l.rotated ? p.w : p.h))
+    }
+    return Math.max((t.w - trim - mx) * (t.h - 2 * trim), (t.h - trim - my) * (t.w - 2 * trim))
+  }
+  /** The same pieces on the same sheets, with what is left in one place rather than in many: fewer settings too, for strips are cut in one go. */
+  private polished(): Sheet[] {
+    return this.best.map((s) => {
+      let best = s
+      let most = this.leftover(s)
+      for (let k = 0; k < POLISH && !this.stop(); k++) {
+        const left = Int32Array.from(this.countsOf(s))
+        const laid = this.strips(this.stocks[s.stock], left, this.values(), k === 0 ? 0 : 0.5)
+        if (left.some((n) => n > 0)) continue
+        const again = this.sheet(s.stock, laid)
+        const over = this.leftover(again)
+        if (over > most) [best, most] = [again, over]
+      }
+      return best
+    })
+  }
+
+  private asPlan(last: boolean): Cut2dPlan {
     const grouped = new Map<string, Cut2dPlan['sheets'][number]>()
-    for (const s of this.best) {
+    for (const s of last ? this.polished() : this.best) {
       const placements = s.laid.map((l) => ({ part: this.parts[l.part].id, x: l.x, y: l.y, rotated: l.rotated }))
       const key = JSON.stringify([s.stock, placements])
       const seen = grouped.get(key)
@@ -241,6 +477,16 @@ class SheetSearch {
   }
 }
 
+/** The stock whose purchase is furthest from a whole number; below nought when all are whole. */
+function mostBroken(bought: readonly number[]): number {
+  let at = -1
+  let worst = 1e-6
+  bought.forEach((v, i) => {
+    const off = Math.abs(v - Math.round(v))
+    if (off > worst) [at, worst] = [i, off]
+  })
+  return at
+}
+
 /** Costs are whole: a bound between two of them is worth the next. */
 const whole = (b: number): number => Math.ceil(b - 1e-6)
-
