@@ -1,9 +1,9 @@
 import type { Cut2dInstance, Cut2dPlan, CutControl, CutResult } from './format.ts'
 import type { SolveInteger } from './integer.ts'
 import { cheaperPurchases } from './purchases.ts'
-import { SheetFiller } from './sheet-filler.ts'
+import { SheetFiller, type PlacedKind } from './sheet-filler.ts'
 import { planSheetsGreedy } from './sheets-greedy.ts'
-import { FINE, neededArea, ROUGH, SheetBound, usableArea, usableStock, type Limits, type SheetColumn } from './sheets-bound.ts'
+import { areaBound, FINE, neededArea, ROUGH, SheetBound, usableArea, usableStock, type Limits, type SheetColumn } from './sheets-bound.ts'
 import { seeded } from '../measure/seeded.ts'
 
 /*
@@ -22,18 +22,20 @@ const TURN = { rough: 12, fine: 60 }
 /** Steps spent on one purchase before another is chosen, and how often that is the one that has come nearest. */
 const TRY = 60
 const NEAREST = 0.65
-/** Steps between two integer programs, sheets they choose from, and seconds each may take. */
+/** Steps between two integer programs (twice as many after each that found nothing), sheets they choose from, and seconds each may take. */
 const INTEGER_EVERY = 900
-const MOST_COLUMNS = 500
-const INTEGER_SECONDS = 0.6
+const MOST_COLUMNS = 300
+const INTEGER_SECONDS = 0.3
 /** Sheets offered to the bound at once. */
 const OFFERED = 12
 /** Kept sheets beyond which the emptier half is let go. */
 const MOST_KEPT = 6000
 /** Steps without a better plan after which the search ends by itself. */
-const ENOUGH = 40_000
+const ENOUGH = 400_000
+/** And after so many it begins from another plan. */
+const AGAIN = 4000
 /** Plans made from nothing before any is improved. */
-const STARTS = 24
+const STARTS = 10
 /** Nodes of the branching on purchases. */
 const MOST_NODES = 200
 /** Purchases looked at beside each other. */
@@ -46,7 +48,12 @@ const POLISH = 60
 export function planSheetsBest(instance: Cut2dInstance, solveInteger: SolveInteger | null, control: CutControl<Cut2dPlan> = {}): CutResult<Cut2dPlan> {
   const first = planSheetsGreedy(instance, control)
   if (!first.ok || instance.parts.length === 0) return first
-  return { ok: true, plan: new SheetSearch(instance, first.plan, solveInteger, control).run() }
+  if (instance.maxStages === null) return { ok: true, plan: new SheetSearch(instance, first.plan, solveInteger, control).run() }
+  // The first plan nests its cuts as deep as it likes: with a limit on that the search begins at strips.
+  const strips = new SheetSearch(instance, null, null, {}).fromStrips()
+  if (!strips) return { ok: false, why: { code: 'not-enough-stock', data: { pieces: instance.parts.reduce((n, p) => n + p.qty, 0) } } }
+  control.onBetter?.(strips)
+  return { ok: true, plan: new SheetSearch(instance, strips, solveInteger, control).run() }
 }
 
 /** The state of aiming at one purchase. */
@@ -65,7 +72,7 @@ class SheetSearch {
   private lower: number
   private duals: Float64Array | null = null
 
-  constructor(private readonly instance: Cut2dInstance, first: Cut2dPlan, private readonly solveInteger: SolveInteger | null, private readonly control: CutControl<Cut2dPlan>) {
+  constructor(private readonly instance: Cut2dInstance, first: Cut2dPlan | null, private readonly solveInteger: SolveInteger | null, private readonly control: CutControl<Cut2dPlan>) {
     const { kerf } = instance
     this.parts = instance.parts
     this.stocks = usableStock(instance)
@@ -74,8 +81,8 @@ class SheetSearch {
     this.weight = new Float64Array(this.parts.length).fill(1)
     this.area = usableArea(instance)
     const index = new Map(this.parts.map((p, i) => [p.id, i]))
-    this.best = first.sheets.flatMap((s) => Array.from({ length: s.count }, () => this.sheet(this.stocks.findIndex((t) => t.id === s.stock), s.placements.map((q): Laid => ({ part: index.get(q.part)!, x: q.x, y: q.y, rotated: q.rotated })))))
-    this.lower = first.claim.lowerBound
+    this.best = (first?.sheets ?? []).flatMap((s) => Array.from({ length: s.count }, () => this.sheet(this.stocks.findIndex((t) => t.id === s.stock), s.placements.map((q): Laid => ({ part: index.get(q.part)!, x: q.x, y: q.y, rotated: q.rotated })))))
+    this.lower = first ? Math.max(first.claim.lowerBound, this.attainable(areaBound(instance, this.stocks))) : 0
     for (const s of this.best) this.keep(s)
   }
 
@@ -101,6 +108,17 @@ class SheetSearch {
     }
   }
 
+  /** A plan of strips alone; null when the stock does not reach. */
+  fromStrips(): Cut2dPlan | null {
+    for (let k = 0; k < STARTS; k++) {
+      const sheets = this.construct(k === 0 ? 0 : 0.5)
+      if (!sheets) continue
+      this.best = sheets
+      return this.asPlan(false)
+    }
+    return null
+  }
+
   private readonly stop = () => this.control.shouldStop?.() ?? false
 
   run(): Cut2dPlan {
@@ -110,7 +128,8 @@ class SheetSearch {
     let at = 0
     let chosen: Aim | null = null
     let since = 0
-    let nextInteger = INTEGER_EVERY
+    let wait = INTEGER_EVERY
+    let nextInteger = wait
     let bounding = true
     const refresh = () => {
       const { purchases, complete } = this.targets()
@@ -119,7 +138,10 @@ class SheetSearch {
       // Nothing cheaper has even the area.
       if (aims.length === 0 && complete) this.lower = this.cost(this.best)
     }
-    for (let k = 0; k < STARTS && !this.stop() && this.cost(this.best) > this.lower; k++) this.construct(k === 0 ? 0 : 0.5)
+    for (let k = 0; k < STARTS && !this.stop() && this.cost(this.best) > this.lower; k++) {
+      const sheets = this.construct(k === 0 ? 0 : 0.5)
+      if (sheets && this.cost(sheets) < this.cost(this.best)) this.take(sheets)
+    }
     refresh()
     let known = this.lower
     for (let step = 1; !this.stop() && this.cost(this.best) > this.lower && (bounding || since < ENOUGH); step++) {
@@ -128,6 +150,11 @@ class SheetSearch {
         bounding = !b.done
         if (!b.done) {
           turn = b.value.fine ? TURN.fine : TURN.rough
+          // A linear program is done: its sheets and what is near them may make a whole plan.
+          if (b.value.settled && this.integer()) {
+            since = 0
+            refresh()
+          }
         }
         if (this.lower > known) {
           known = this.lower
@@ -146,6 +173,13 @@ class SheetSearch {
         chosen = this.random() < NEAREST ? aims.reduce((a, b) => (b.missing < a.missing ? b : a)) : aims[Math.floor(this.random() * aims.length)]
       }
       at--
+      if (since % AGAIN === 0) {
+        // Long without success: from another beginning.
+        const sheets = this.construct(0.6)
+        if (sheets) aims = aims.map((a) => this.aim(a.bought, sheets))
+        at = 0
+        continue
+      }
       if (this.improve(chosen!)) {
         since = 0
         refresh()
@@ -155,8 +189,9 @@ class SheetSearch {
         if (this.integer()) {
           since = 0
           refresh()
-        }
-        nextInteger = step + INTEGER_EVERY
+          wait = INTEGER_EVERY
+        } else wait *= 2
+        nextInteger = step + wait
       }
     }
     return this.asPlan(true)
@@ -171,12 +206,12 @@ class SheetSearch {
    * The bound, step by step: rough, fine, then branching on how many of each sheet are bought (aggregate branching, Vanderbeck): only limits change, so
    * the pricing stays as it is. The least of what is open is the bound of all.
    */
-  private *bounds(): Generator<{ fine: boolean }, void> {
+  private *bounds(): Generator<{ fine: boolean; settled?: boolean }, void> {
     const known = () => this.best.map((s) => ({ stock: s.stock, counts: this.countsOf(s) }))
     let root = 0
     let bound: SheetBound | null = null
     for (const work of [ROUGH, FINE]) {
-      bound = new SheetBound(this.instance, work)
+      bound = new SheetBound(this.instance, work, this.priced)
       bound.takeIn(known())
       for (const value of bound.prove(bound.whole(), this.stop, this.kept)) {
         root = Math.max(root, value)
@@ -187,6 +222,7 @@ class SheetSearch {
       }
     }
     if (!bound || this.stop() || bound.bought.length === 0) return
+    yield { fine: true, settled: true }
     const open: { limits: Limits; value: number; bought: number[] }[] = [{ limits: bound.whole(), value: root, bought: bound.bought }]
     for (let nodes = 0; nodes < MOST_NODES && !this.stop(); nodes++) {
       open.sort((p, q) => p.value - q.value)
@@ -241,6 +277,13 @@ class SheetSearch {
   }
   private reckoned = { from: 0, upTo: -1, top: -1 }
 
+  /** Takes what the bound priced into the sheets to choose from, without what is more than wanted. */
+  private readonly priced = (stock: number, pieces: readonly PlacedKind[]): void => {
+    if (this.instance.maxStages !== null) return
+    const { trim } = this.instance
+    const left = this.parts.map((p) => p.qty)
+    this.keep(this.sheet(stock, pieces.filter((p) => left[p.kind]-- > 0).map((p): Laid => ({ part: p.kind, x: p.x + trim, y: p.y + trim, rotated: p.turned }))))
+  }
   /** Sheets seen, as columns of the bound: those first that are worth most at its prices. */
   private readonly kept = (worth: (c: SheetColumn) => number): SheetColumn[] => {
     const all = [...this.pool.values()].map((s) => ({ c: { stock: s.stock, counts: this.countsOf(s) } }))
@@ -253,7 +296,7 @@ class SheetSearch {
   }
 
   /** Sheet after sheet, each time the one that is cheapest for what is laid on it. */
-  private construct(noise: number) {
+  private construct(noise: number): Sheet[] | null {
     const r = this.random
     const left = Int32Array.from(this.parts, (p) => p.qty)
     const used = this.stocks.map(() => 0)
@@ -272,20 +315,20 @@ class SheetSearch {
         const score = rest.every((n) => n === 0) ? s.price * 1e-12 : (s.price / sheet.used) * (1 + noise * 0.2 * r())
         if (!best || score < best.score) best = { sheet, score }
       }
-      if (!best) return
+      if (!best) return null
       for (const l of best.sheet.laid) left[l.part]--
       used[best.sheet.stock]++
       out.push(best.sheet)
       this.keep(best.sheet)
     }
-    if (this.cost(out) < this.cost(this.best)) this.take(out)
+    return out
   }
 
-  /** Begins at the best plan, with those of its sheets that a purchase has. */
-  private aim(bought: readonly number[]): Aim {
+  /** Begins at the best plan, or another, with those of its sheets that a purchase has. */
+  private aim(bought: readonly number[], from: readonly Sheet[] = this.best): Aim {
     const stockOf = bought.flatMap((n, k) => Array.from({ length: n }, () => k))
     const left = Int32Array.from(this.parts, (p) => p.qty)
-    const own = [...this.best].sort((a, b) => this.fill(b) - this.fill(a))
+    const own = [...from].sort((a, b) => this.fill(b) - this.fill(a))
     const bins = stockOf.map((k): Sheet | null => {
       const i = own.findIndex((s) => s.stock === k)
       return i < 0 ? null : own.splice(i, 1)[0]
@@ -404,11 +447,17 @@ class SheetSearch {
     return laid
   }
 
+  /** What a sheet is worth to a plan: at the prices of the bound against what it costs, or before there are any by how full it is. */
+  private worth(s: Sheet): number {
+    if (!this.duals) return this.fill(s)
+    return s.laid.reduce((v, l) => v + this.duals![l.part], 0) - this.stocks[s.stock].price
+  }
+
   /** The cheapest choice among the well-filled sheets seen. @returns whether it was cheaper than the best */
   private integer(): boolean {
     if (!this.solveInteger || (this.control.secondsLeft?.() ?? Infinity) < 3 * INTEGER_SECONDS) return false
     const inBest = new Set(this.best)
-    const columns = [...this.best, ...[...this.pool.values()].filter((s) => !inBest.has(s)).sort((a, b) => this.fill(b) - this.fill(a)).slice(0, MOST_COLUMNS)]
+    const columns = [...this.best, ...[...this.pool.values()].filter((s) => !inBest.has(s)).map((s) => ({ s, worth: this.worth(s) })).sort((a, b) => b.worth - a.worth).slice(0, MOST_COLUMNS).map((x) => x.s)]
     const counts = columns.map((s) => this.countsOf(s))
     const answer = this.solveInteger({
       cost: columns.map((s) => this.stocks[s.stock].price), upper: columns.map((s) => this.stocks[s.stock].available),

@@ -1,4 +1,5 @@
 import type { Cut2dInstance } from './format.ts'
+import type { PlacedKind } from './sheet-filler.ts'
 import { lastPlace, normalPlaces } from './normal-places.ts'
 import { ColumnLp } from './simplex.ts'
 
@@ -38,7 +39,11 @@ export class SheetBound {
   private readonly stockOf = new Map<number, number>()
   private fresh = true
 
-  constructor(private readonly instance: Cut2dInstance, work: number) {
+  /**
+   * @param work steps one pricing may take
+   * @param seen told of every way to cut that was found and can really be cut: where the pieces lie, kerfs included, from the sheet's usable corner
+   */
+  constructor(private readonly instance: Cut2dInstance, work: number, private readonly seen: (stock: number, laid: PlacedKind[]) => void = () => {}) {
     const { trim } = instance
     this.stocks = usableStock(instance)
     this.n = instance.parts.length
@@ -113,7 +118,11 @@ export class SheetBound {
       let added = 0
       stocks.forEach((s, k) => {
         if (most[k] === 0 || s.price - value[k] - this.stockDual(y, k) >= -1e-7) return
-        this.add({ stock: k, counts: table.counts(k) })
+        const laid = table.laid(k)
+        const counts = new Array<number>(n).fill(0)
+        for (const p of laid.pieces) counts[p.kind]++
+        this.add({ stock: k, counts })
+        if (laid.real) this.seen(k, laid.pieces)
         added++
       })
       if (added === 0) {
@@ -135,7 +144,7 @@ export class SheetBound {
 export const usableStock = (i: Cut2dInstance): Stock[] => i.stock.filter((s) => s.available !== 0 && Math.min(s.w, s.h) > 2 * i.trim)
 
 /** What the area alone asks for, at the cheapest price for area; free leftovers taken off. */
-function areaBound(instance: Cut2dInstance, stocks: readonly Stock[]): number {
+export function areaBound(instance: Cut2dInstance, stocks: readonly Stock[]): number {
   const area = usableArea(instance)
   let need = neededArea(instance)
   let cost = 0
@@ -154,7 +163,8 @@ export const neededArea = ({ kerf, parts }: Cut2dInstance): number => parts.redu
 interface Table {
   price(y: ArrayLike<number>): void
   value(stock: number): number
-  counts(stock: number): number[]
+  /** The pieces cut from a stock, and whether they fit it at their true sizes. */
+  laid(stock: number): { pieces: PlacedKind[]; real: boolean }
 }
 
 /** The finest table that takes no more work than said. */
@@ -171,7 +181,7 @@ function tableFor(instance: Cut2dInstance, stocks: readonly Stock[], trim: numbe
     const along = parts.flatMap((p) => (p.rotate ? [{ size: p.w, times: p.qty }, { size: p.h, times: p.qty }] : [{ size: p.w, times: p.qty }]))
     const up = parts.flatMap((p) => (p.rotate ? [{ size: p.h, times: p.qty }, { size: p.w, times: p.qty }] : [{ size: p.h, times: p.qty }]))
     const [xs, ys] = [normalPlaces(along, Math.max(...ws)), normalPlaces(up, Math.max(...hs))]
-    if ((xs.length * ys.length * (xs.length + ys.length)) / 4 <= work || cells === CELLS[CELLS.length - 1]) return new GuillotineTable(parts, xs, ys, ws, hs)
+    if ((xs.length * ys.length * (xs.length + ys.length)) / 4 <= work || cells === CELLS[CELLS.length - 1]) return new GuillotineTable(parts, xs, ys, ws, hs, { parts: instance.parts.map((p) => ({ w: p.w + kerf, h: p.h + kerf })), stocks: stocks.map((s) => ({ w: s.w - 2 * trim + kerf, h: s.h - 2 * trim + kerf })) })
   }
   return null
 }
@@ -201,7 +211,7 @@ class GuillotineTable implements Table {
   private readonly stepsY: Int32Array
   private readonly corner: number[]
 
-  constructor(private readonly parts: { w: number; h: number; rotate: boolean }[], private readonly xs: Int32Array, private readonly ys: Int32Array, ws: readonly number[], hs: readonly number[]) {
+  constructor(private readonly parts: { w: number; h: number; rotate: boolean }[], private readonly xs: Int32Array, private readonly ys: Int32Array, ws: readonly number[], hs: readonly number[], private readonly real: { parts: { w: number; h: number }[]; stocks: { w: number; h: number }[] }) {
     this.S = ys.length
     this.stepsX = new Int32Array(xs.length * ys.length)
     this.countX = new Int32Array(ys.length)
@@ -284,21 +294,38 @@ class GuillotineTable implements Table {
   value(stock: number): number {
     return this.f[this.corner[stock]]
   }
-  counts(stock: number): number[] {
-    const { how, S, acrossX, acrossY } = this
-    const out = new Array<number>(this.parts.length).fill(0)
-    const open = [this.corner[stock]]
-    while (open.length > 0) {
-      const at = open.pop()!
-      const [a, b] = [Math.floor(at / S), at % S]
-      const h = how[at]
-      if (a === 0 || b === 0 || h === 0) continue
-      if (h === -1) open.push(at - S)
-      else if (h === -2) open.push(at - 1)
-      else if (h >= 1000) open.push((h - 1000) * S + b, acrossX[a][h - 1000] * S + b)
-      else if (h <= -1000) open.push(a * S + (-h - 1000), a * S + acrossY[b][-h - 1000])
-      else out[h - 1]++
+  laid(stock: number): { pieces: PlacedKind[]; real: boolean } {
+    const { how, S, acrossX, acrossY, real } = this
+    const pieces: PlacedKind[] = []
+    // Places each part of the tree at its true size from a corner on. @returns how far it reaches
+    const go = (at: number, x: number, y: number): [number, number] => {
+      let [a, b] = [Math.floor(at / S), at % S]
+      let h = how[a * S + b]
+      while (h === -1 || h === -2) {
+        if (h === -1) a--
+        else b--
+        h = how[a * S + b]
+      }
+      if (a === 0 || b === 0 || h === 0) return [x, y]
+      if (h >= 1000) {
+        const left = go((h - 1000) * S + b, x, y)
+        const right = go(acrossX[a][h - 1000] * S + b, left[0], y)
+        return [right[0], Math.max(left[1], right[1])]
+      }
+      if (h <= -1000) {
+        const low = go(a * S + (-h - 1000), x, y)
+        const high = go(a * S + acrossY[b][-h - 1000], x, low[1])
+        return [Math.max(low[0], high[0]), high[1]]
+      }
+      const kind = h - 1
+      // Which way it lies: as it is when it fits the place so.
+      const p = this.parts[kind]
+      const turned = !(p.w <= this.xs[a] && p.h <= this.ys[b])
+      pieces.push({ kind, x, y, turned })
+      const { w, h: high } = real.parts[kind]
+      return turned ? [x + high, y + w] : [x + w, y + high]
     }
-    return out
+    const [w, h] = go(this.corner[stock], 0, 0)
+    return { pieces, real: w <= real.stocks[stock].w && h <= real.stocks[stock].h }
   }
 }

@@ -3,7 +3,7 @@ import type { Cut1dInstance, Cut1dPlan, Cut2dInstance, Cut2dPlan } from './forma
 /* Proof of a plan against its instance. Shares nothing with the planners: it only reads the two files. */
 
 export interface PlanFault {
-  code: 'unknown-stock' | 'unknown-part' | 'count' | 'too-long' | 'stock-overdrawn' | 'outside' | 'too-close' | 'not-straight' | 'grain' | 'cost' | 'bound'
+  code: 'unknown-stock' | 'unknown-part' | 'count' | 'too-long' | 'stock-overdrawn' | 'outside' | 'too-close' | 'not-straight' | 'stages' | 'grain' | 'cost' | 'bound'
   at: string
   data?: Record<string, number>
 }
@@ -69,6 +69,26 @@ function straightCuts(rects: Rect[], kerf: number): boolean {
   return false
 }
 
+/** Least times the direction of cutting changes, trimming to size counted, until every piece is free; Infinity when straight cuts never do it. */
+function stagesOf(rects: readonly Rect[], region: Omit<Rect, 'id'>, kerf: number, alongX: boolean, stuck = false): number {
+  const [lo, hi] = alongX ? (['x0', 'x1'] as const) : (['y0', 'y1'] as const)
+  const groups: Rect[][] = []
+  let reach = -Infinity
+  for (const r of [...rects].sort((a, b) => a[lo] - b[lo])) {
+    if (groups.length === 0 || r[lo] >= reach + kerf) groups.push([r])
+    else groups[groups.length - 1].push(r)
+    reach = Math.max(reach, r[hi])
+  }
+  const bounds = groups.map((g) => ({ ...region, [lo]: Math.min(...g.map((r) => r[lo])), [hi]: Math.max(...g.map((r) => r[hi])) }))
+  const idle = groups.length === 1 && bounds[0][lo] === region[lo] && bounds[0][hi] === region[hi]
+  if (idle && rects.length === 1) {
+    const [r] = rects
+    if (r.x0 === region.x0 && r.x1 === region.x1 && r.y0 === region.y0 && r.y1 === region.y1) return 0
+  }
+  if (idle) return stuck ? Infinity : stagesOf(rects, region, kerf, !alongX, true)
+  return 1 + Math.max(...groups.map((g, i) => stagesOf(g, bounds[i], kerf, !alongX)))
+}
+
 export function verifySheets(instance: Cut2dInstance, plan: Cut2dPlan): PlanFault[] {
   const faults = stockFaults(instance.stock, plan.sheets, plan.claim)
   const parts = new Map(instance.parts.map((p) => [p.id, p]))
@@ -91,6 +111,11 @@ export function verifySheets(instance: Cut2dInstance, plan: Cut2dPlan): PlanFaul
       rects.push(r)
     }
     if (!straightCuts(rects, instance.kerf)) faults.push({ code: 'not-straight', at })
+    else if (instance.maxStages !== null && stock && rects.length > 0) {
+      const whole = { x0: instance.trim, y0: instance.trim, x1: stock.w - instance.trim, y1: stock.h - instance.trim }
+      const stages = Math.min(stagesOf(rects, whole, instance.kerf, true), stagesOf(rects, whole, instance.kerf, false))
+      if (stages > instance.maxStages) faults.push({ code: 'stages', at, data: { stages, most: instance.maxStages } })
+    }
   })
   return [...faults, ...countFaults(instance.parts, found)]
 }
