@@ -1,6 +1,7 @@
 import { readFileSync } from 'node:fs'
 import { planBoardsExact } from '../core/cutting/boards-exact.ts'
-import { cut1dInstance, cut2dInstance } from '../core/cutting/format.ts'
+import { longestLeftoverPlan } from '../core/cutting/boards-leftover.ts'
+import { cut1dInstance, cut2dInstance, type Cut1dPlan } from '../core/cutting/format.ts'
 import { planSheetsBest } from '../core/cutting/sheets-best.ts'
 import { verifyBoards, verifySheets } from '../core/cutting/verify.ts'
 import { sayProblem } from '../core/wording/problems.ts'
@@ -8,7 +9,7 @@ import { sayIn } from '../core/wording/say.ts'
 import { METRIC } from '../core/measure/units.ts'
 import { loadSolver } from './highs.ts'
 
-/* npm run -s cut -- INSTANCE.json [--seconds 10]: prints a plan; exit 1 when none can be made, 2 when the call or the file is wrong. */
+/* npm run -s cut -- INSTANCE.json [--seconds 10] [--leftover]: prints a plan, for boards with --leftover of the cheapest the one that leaves the longest piece; exit 1 when none can be made, 2 when the call or the file is wrong. */
 const args = process.argv.slice(2)
 const at = args.indexOf('--seconds')
 const seconds = at >= 0 ? Number(args[at + 1]) : 10
@@ -17,7 +18,7 @@ const fail = (code: number, text: string): never => {
   process.stderr.write(`${text}\n`)
   process.exit(code)
 }
-if (!file || !(seconds > 0 && seconds <= 3600)) fail(2, 'Usage: npm run -s cut -- INSTANCE.json [--seconds 10]   (seconds: more than 0, at most 3600)')
+if (!file || !(seconds > 0 && seconds <= 3600)) fail(2, 'Usage: npm run -s cut -- INSTANCE.json [--seconds 10] [--leftover]   (seconds: more than 0, at most 3600)')
 let raw: unknown
 try {
   raw = JSON.parse(readFileSync(file!, 'utf8'))
@@ -33,6 +34,7 @@ const control = { shouldStop: () => performance.now() > end, secondsLeft: () => 
 const solver = await loadSolver()
 const instance = read.data!
 const result = instance.format === 'cut1d-instance' ? planBoardsExact(instance, solver, control) : planSheetsBest(instance, solver, control)
+if (args.includes('--leftover') && result.ok && instance.format === 'cut1d-instance') Object.assign(result, { plan: longestLeftoverPlan(instance, result.plan as Cut1dPlan, solver, control).plan })
 if (!result.ok) fail(1, `${sayProblem({ code: result.why.code, data: { ...result.why.data, ...(result.why.part ? { part: result.why.part } : {}) } }, sayIn(METRIC))}${result.why.part ? ` (part ${result.why.part})` : ''}`)
 else {
   const faults = instance.format === 'cut1d-instance' ? verifyBoards(instance, result.plan as Parameters<typeof verifyBoards>[1]) : verifySheets(instance, result.plan as Parameters<typeof verifySheets>[1])

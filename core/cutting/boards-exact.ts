@@ -33,18 +33,26 @@ const MOST_NODES = 400
 const gcd = (a: number, b: number): number => (b === 0 ? a : gcd(b, a % b))
 
 /** Prices that sums of board prices can make, from the least upward: a bound between two of them is worth the next. */
-function nextAttainable(prices: readonly number[], least: number, most: number): number {
-  const from = Math.ceil(least - 1e-6)
-  if (from <= 0 || most - from > 0 === false) return Math.max(0, from)
-  const g = prices.reduce((a, p) => gcd(a, p), 0)
-  if (g === 0) return from
-  const size = Math.floor(most / g)
-  if (size > 2_000_000) return from
-  const can = new Uint8Array(size + 1)
-  can[0] = 1
-  for (const p of new Set(prices)) for (let c = p / g; c <= size; c++) if (can[c - p / g]) can[c] = 1
-  for (let c = Math.ceil(from / g); c <= size; c++) if (can[c]) return c * g
-  return most
+class Attainable {
+  private readonly g: number
+  private readonly can: Uint8Array
+
+  /** @param most no sum above it is asked for */
+  constructor(prices: readonly number[], most: number) {
+    this.g = prices.reduce((a, p) => gcd(a, p), 0)
+    const size = this.g === 0 ? 0 : Math.floor(most / this.g)
+    this.can = new Uint8Array(size <= 2_000_000 ? size + 1 : 0)
+    if (this.can.length === 0) return
+    this.can[0] = 1
+    for (const p of new Set(prices)) if (p > 0) for (let c = p / this.g; c <= size; c++) if (this.can[c - p / this.g]) this.can[c] = 1
+  }
+  from(least: number, most: number): number {
+    const from = Math.ceil(least - 1e-6)
+    if (from <= 0 || from >= most) return Math.max(0, from)
+    if (this.g === 0 || this.can.length === 0) return from
+    for (let c = Math.ceil(from / this.g); c * this.g < most; c++) if (this.can[c]) return c * this.g
+    return most
+  }
 }
 
 export function planBoardsExact(instance: Cut1dInstance, solveInteger: SolveInteger | null, control: CutControl<Cut1dPlan> = {}): CutResult<Cut1dPlan> {
@@ -66,6 +74,7 @@ class BoardSearch {
   private readonly stocks: Stock[]
   private readonly pool: Pattern[] = []
   private readonly known = new Set<string>()
+  private readonly attainable: Attainable
   private best: Cut1dPlan
   private lower: number
 
@@ -89,6 +98,7 @@ class BoardSearch {
     this.items = items.map((i) => ({ ...i, size: i.size / g }))
     this.stocks = stocks.map((s) => ({ ...s, capacity: Math.floor(s.capacity / g) }))
     this.best = first
+    this.attainable = new Attainable(this.stocks.map((s) => s.price), first.claim.cost)
     this.lower = first.claim.lowerBound
     const total = items.reduce((n, i) => n + i.qty, 0)
     for (const s of this.stocks) if (s.most === Infinity) s.most = total
@@ -132,7 +142,7 @@ class BoardSearch {
         break
       }
       if (solved === null) continue
-      const bound = nextAttainable(this.stocks.map((s) => s.price), solved.bound, this.best.claim.cost)
+      const bound = this.attainable.from(solved.bound, this.best.claim.cost)
       if (nodes === 1) {
         this.lower = Math.max(this.lower, Math.min(bound, this.best.claim.cost))
       }

@@ -124,29 +124,50 @@ export class ColumnLp {
       for (let k = 0; k < m; k++) v += this.inverse[i * m + k] * this.b[k]
       this.x[i] = v
     }
+    // Reduced costs and the row of the pivot for every column: the costs are carried from step to step, and made anew with the inverse.
+    const { size, start, row, value, inverse, basic } = this
+    const red = new Float64Array(size)
+    const alphas = new Float64Array(size)
+    let fresh = false
     for (let round = 0; round < 8 * m + 100; round++) {
       if (round % 64 === 63 && shouldStop()) return false
       let leave = -1
       let lowest = -1e-8
       for (let i = 0; i < m; i++) if (this.x[i] < lowest) [leave, lowest] = [i, this.x[i]]
       if (leave < 0) return this.solve(shouldStop)
-      const y = this.duals()
+      if (!fresh) {
+        const y = this.duals()
+        for (let j = 0; j < size; j++) red[j] = basic[j] ? 0 : this.reduced(j, y)
+        fresh = true
+      }
       let enter = -1
       let least = Infinity
       let pivotAt = 0
-      const base = leave * m
-      for (let j = 0; j < this.size; j++) {
-        if (this.basic[j]) continue
+      const line = inverse.subarray(leave * m, leave * m + m)
+      for (let j = 0; j < size; j++) {
         let alpha = 0
-        for (let k = this.start[j], e = this.start[j + 1]; k < e; k++) alpha += this.inverse[base + this.row[k]] * this.value[k]
+        if (!basic[j]) for (let k = start[j], e = start[j + 1]; k < e; k++) alpha += line[row[k]] * value[k]
+        alphas[j] = alpha
         if (alpha >= -PIVOT) continue
-        const t = Math.max(0, this.reduced(j, y)) / -alpha
-        if (t < least - TINY || (t < least + TINY && alpha < pivotAt)) [least, enter, pivotAt] = [t, j, alpha]
+        const t = (red[j] > 0 ? red[j] : 0) / -alpha
+        if (t < least - TINY || (t < least + TINY && alpha < pivotAt)) {
+          least = t
+          enter = j
+          pivotAt = alpha
+        }
       }
       if (enter < 0) return false
+      const out = this.basis[leave]
+      const shift = red[enter] / pivotAt
+      for (let j = 0; j < size; j++) if (alphas[j] !== 0) red[j] -= shift * alphas[j]
+      red[enter] = 0
+      red[out] = -shift
       const d = this.direction(enter)
       this.pivot(enter, leave, d, this.x[leave] / d[leave])
-      if (++this.steps % REFRESH === 0 && !this.refresh()) return false
+      if (++this.steps % REFRESH === 0) {
+        if (!this.refresh()) return false
+        fresh = false
+      }
     }
     return false
   }
