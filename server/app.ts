@@ -4,6 +4,7 @@ import Koa from 'koa'
 import { assets } from './routes/assets.ts'
 import { health } from './routes/health.ts'
 import { meter } from './routes/meter.ts'
+import { yard } from './routes/yard.ts'
 
 export interface AppOptions {
   /** Folder of the built application. */
@@ -32,6 +33,7 @@ export function createApp(options: AppOptions): Koa {
   app.use(compress({ threshold: 1024 }))
   app.use(health(options))
   app.use(meter)
+  app.use(yard)
   app.use(assets(options.dist))
   return app
 }

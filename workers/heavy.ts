@@ -1,36 +1,56 @@
 import * as Comlink from 'comlink'
 import { planBoardsExact } from '../core/cutting/boards-exact.ts'
+import { longestLeftoverPlan } from '../core/cutting/boards-leftover.ts'
+import type { Cut1dInstance, Cut1dPlan, CutControl, CutResult } from '../core/cutting/format.ts'
+import type { SolveInteger } from '../core/cutting/integer.ts'
 import { planSheetsBest } from '../core/cutting/sheets-best.ts'
-import { cutKey, procure, type Procurement } from '../core/project/plan.ts'
+import { cutKey, procureProject, type Procurement } from '../core/project/plan.ts'
 import type { Build, Project } from '../core/project/project.ts'
-import { readBuild, readBuilds, readingsOf } from '../core/project/read-build.ts'
+import { priceBook, readBuild, readBuilds, readingsOf } from '../core/project/read-build.ts'
 import { propose, type Proposal } from '../core/project/proposals.ts'
 import { compare, type Variant } from '../core/project/compare.ts'
 import { safeLoads, type SafeLoad } from '../core/project/safe-load.ts'
 import { savings } from '../core/project/savings.ts'
 import { remedies, type Remedy } from '../core/project/remedies.ts'
+import { replan, type Mishap, type Replanned } from '../core/takeoff/replan.ts'
 import { loadSolver } from './solver.ts'
+
+/** Boards at least cost, and of those plans the one that leaves the longest piece. */
+function bestBoards(i: Cut1dInstance, solver: SolveInteger | null, control: CutControl<Cut1dPlan>): CutResult<Cut1dPlan> {
+  const r = planBoardsExact(i, solver, control)
+  return r.ok ? { ok: true, plan: longestLeftoverPlan(i, r.plan, solver, control).plan } : r
+}
 
 /** What runs beside the interface: cut plans with their bill, and the search for remedies. */
 const heavy = {
   procure(project: Project): Procurement & { key: string } {
     const readings = readingsOf(readBuilds(project))
-    return { ...procure(project, readings), key: cutKey(project, readings) }
+    return { ...procureProject(project, readings), key: cutKey(project, readings) }
   },
   /** The best plan within some seconds, shared out over the kinds of stock; tells which kind it is at. */
   async procureBest(project: Project, seconds: number, report: (done: number, of: number) => void): Promise<Procurement & { key: string }> {
     const readings = readingsOf(readBuilds(project))
     const solver = await loadSolver()
-    const first = procure(project, readings)
+    const first = procureProject(project, readings)
     const open = first.cutPlan.claims.filter((c) => !c.proved).length
     let done = 0
     const control = () => {
       report(++done, Math.max(1, first.cutPlan.claims.length))
       const end = performance.now() + (1000 * seconds) / Math.max(1, open)
-      return { shouldStop: () => performance.now() > end }
+      return { shouldStop: () => performance.now() > end, secondsLeft: () => (end - performance.now()) / 1000 }
     }
-    const best = procure(project, readings, { boards: (i) => planBoardsExact(i, solver, control()), sheets: (i) => planSheetsBest(i, solver, control()) })
+    const best = procureProject(project, readings, { boards: (i) => bestBoards(i, solver, control()), sheets: (i) => planSheetsBest(i, solver, control()) })
     return { ...(best.bill.totalMinor <= first.bill.totalMinor ? best : first), key: cutKey(project, readings) }
+  },
+  /** The plan anew from what is left after a mishap, or after the builds changed; the best within some seconds. */
+  async replan(project: Project, mishap: Mishap | null, seconds: number): Promise<Replanned | null> {
+    const { sawing, cuts } = project.progress
+    if (!sawing) return null
+    const solver = await loadSolver()
+    const end = performance.now() + 1000 * seconds
+    const control = { shouldStop: () => performance.now() > end, secondsLeft: () => (end - performance.now()) / 1000 }
+    const lines = readingsOf(readBuilds(project)).flatMap((r) => r.pieces)
+    return replan(sawing, new Set(cuts), mishap, lines, project.settings, priceBook(project), project.onHand, { boards: (i) => planBoardsExact(i, solver, control), sheets: (i) => planSheetsBest(i, solver, control) })
   },
   remedies(project: Project, buildId: string, checkId: string): Remedy[] {
     const build = project.builds.find((b) => b.id === buildId)

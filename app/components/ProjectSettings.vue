@@ -92,6 +92,26 @@ const useDefaults = () => doc.change('starting values of the units', (d) => void
         <p v-if="anchorProblem" class="text-trouble small mb-0" role="alert">{{ anchorProblem }}</p>
       </div>
     </div>
+    <template v-if="s">
+      <h3 class="mt-3">Bringing it home</h3>
+      <div class="grid">
+        <MeasureField label="Longest that goes into the vehicle" :value="s.carriage.longestMm" :min="500" :max="10000" @change="(v) => v !== null && set('carriage', { ...s!.carriage, longestMm: v })" />
+        <MeasureField label="Widest" :value="s.carriage.widestMm" :min="300" :max="3000" @change="(v) => v !== null && set('carriage', { ...s!.carriage, widestMm: v })" />
+        <MeasureField label="Most it carries" quantity="mass" :value="s.carriage.mostKg" :min="20" :max="5000" @change="(v) => v !== null && set('carriage', { ...s!.carriage, mostKg: v })" />
+        <BFormCheckbox :model-value="s.yardCuts.use" @update:model-value="set('yardCuts', { ...s.yardCuts, use: Boolean($event) })">the yard cuts for me</BFormCheckbox>
+        <template v-if="s.yardCuts.use">
+          <MeasureField label="Cuts that are free" quantity="count" :value="s.yardCuts.freeCuts" :max="50" @change="(v) => v !== null && set('yardCuts', { ...s!.yardCuts, freeCuts: v })" />
+          <MeasureField label="Narrowest strip it cuts" :value="s.yardCuts.smallestStripMm" :max="600" @change="(v) => v !== null && set('yardCuts', { ...s!.yardCuts, smallestStripMm: v })" />
+          <MeasureField label="How far off its cuts may be" :value="s.yardCuts.toleranceMm" :max="20" @change="(v) => v !== null && set('yardCuts', { ...s!.yardCuts, toleranceMm: v })" />
+        </template>
+      </div>
+      <h3 class="mt-3">Finish</h3>
+      <div class="grid">
+        <MeasureField label="Coats on everything" quantity="count" :value="s.finish.coats" :max="6" @change="(v) => v !== null && set('finish', { ...s!.finish, coats: v })" />
+        <MeasureField v-if="s.finish.coats" label="A litre covers, square metres" quantity="count" :value="s.finish.coverM2PerL" :min="1" :max="30" @change="(v) => v !== null && set('finish', { ...s!.finish, coverM2PerL: v })" />
+        <BFormCheckbox :model-value="s.edgeBanding" @update:model-value="set('edgeBanding', Boolean($event))">band the front edges of shelves</BFormCheckbox>
+      </div>
+    </template>
     <OwnSheets v-if="s" />
     <p class="soft small mt-3 mb-0">
       Changing units changes how lengths are shown; tacked sizes are rounded to that tape's marks. What the yard sells stays.

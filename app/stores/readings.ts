@@ -3,7 +3,7 @@ import { computed, ref, shallowRef, toRaw, watch } from 'vue'
 import { unitsOf } from '../../core/assembly/settings.ts'
 import { verdict, type Verdict } from '../../core/checks/verdict.ts'
 import { METRIC } from '../../core/measure/units.ts'
-import type { Procurement } from '../../core/project/plan.ts'
+import { procureBill, type Procurement } from '../../core/project/plan.ts'
 import type { Build, Project } from '../../core/project/project.ts'
 import type { Problem } from '../../core/measure/result.ts'
 import { readBuild, readBuilds, readingsOf, roomPlan, type KeptReadings } from '../../core/project/read-build.ts'
@@ -61,12 +61,15 @@ export const useReadings = defineStore('readings', () => {
   /** A plan that was found before for the same pieces is taken again; else the quick one is shown and a better one looked for. */
   async function settle(project: Project, result: Procurement & { key: string }) {
     stopImproving()
-    const stored = await db.plans.get(project.id).catch(() => undefined)
-    const kept = stored?.key === result.key ? stored.procurement : null
-    procurement.value = kept ?? result
     // What is being cut stays as it is.
-    const started = project.progress.cuts.length > 0
-    if (kept || started || result.cutPlan.claims.every((c) => c.proved)) return
+    if (result.sawing !== 'not-begun') {
+      procurement.value = result
+      return
+    }
+    const stored = await db.plans.get(project.id).catch(() => undefined)
+    const kept = stored?.key === result.key ? { ...stored.procurement, bill: procureBill(project, stored.procurement) } : null
+    procurement.value = kept ?? result
+    if (kept || result.cutPlan.claims.every((c) => c.proved)) return
     const long = (search = startLong())
     improving.value = 0
     const better = await long.work.procureBest(project, IMPROVE_SECONDS, callback((done: number, of: number) => void (search === long && (improving.value = done / (of + 1)))))
@@ -97,7 +100,7 @@ export const useReadings = defineStore('readings', () => {
   }
   // Ticks and names change neither parts nor prices.
   watch(
-    () => [doc.project?.id, doc.project?.builds, doc.project?.goods, doc.project?.room, doc.project?.settings, doc.project?.prices],
+    () => [doc.project?.id, doc.project?.builds, doc.project?.goods, doc.project?.room, doc.project?.settings, doc.project?.prices, doc.project?.onHand, doc.project?.progress.have, doc.project?.progress.sawing],
     ([id], before) => {
       if (id !== before?.[0]) procurement.value = null
       if (doc.project && doc.project.builds.length > 0) void procure()

@@ -52,10 +52,10 @@ export type Settings = z.infer<typeof settings>
 export const unitsOf = (s: Pick<Settings, 'system' | 'fraction'>): Units => ({ system: s.system, fraction: s.fraction })
 
 /**
- * What a family car with its seats down takes, what a yard's panel saw does, and a tin's usual cover. Product decisions: the person changes them.
+ * What a family car with a roof rack takes, what a yard's panel saw does, and a tin's usual cover. Product decisions: the person changes them.
  */
 export const startingCarriage = (yard: UnitSystem): Pick<Settings, 'carriage' | 'yardCuts' | 'finish' | 'edgeBanding'> => ({
-  carriage: { longestMm: 2440, widestMm: 1000, mostKg: 350 },
+  carriage: { longestMm: yard === 'imperial' ? inches(144) : 3600, widestMm: 1000, mostKg: 350 },
   yardCuts: { use: true, freeCuts: yard === 'imperial' ? 2 : 4, smallestStripMm: yard === 'imperial' ? inches(12) : 300, toleranceMm: yard === 'imperial' ? inches(1 / 8) : 2 },
   finish: { coats: 0, coverM2PerL: 10 }, edgeBanding: false,
 })

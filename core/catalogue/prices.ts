@@ -1,13 +1,14 @@
 import { MM_PER_FOOT, type UnitSystem } from '../measure/units.ts'
 import { BOARD_LENGTHS, SECTIONS } from './lumber.ts'
 import { OTHER_FASTENERS, SCREWS } from './fasteners.ts'
+import { sundryKey, UNIT_SIZES } from './sundries.ts'
 import { SHEETS, type Sheet } from './sheets.ts'
 
-/** One line of the price book: minor units for one board, sheet or box. */
+/** One line of the price book: minor units for one board, sheet, box, tin or piece. */
 export interface PriceLine {
   key: string
   label: string
-  per: 'board' | 'sheet' | 'box'
+  per: 'board' | 'sheet' | 'box' | 'piece'
   minor: number
 }
 
@@ -67,5 +68,6 @@ export function startingPrices(system: UnitSystem): PriceLine[] {
   const screws = [...SCREWS, ...OTHER_FASTENERS].filter((s) => s.system === system).map(
     (s): PriceLine => ({ key: screwKey(s.id), label: `${s.label}, box of ${s.box}`, per: 'box', minor: Math.round(s.box * (3 + s.lengthMm * s.diameterMm * 0.028)) }),
   )
-  return [...boards, ...sheets, ...screws]
+  const sundries = (['finish', 'glue', 'banding'] as const).map((kind): PriceLine => ({ key: sundryKey(kind), label: UNIT_SIZES[system][kind].label, per: 'piece', minor: UNIT_SIZES[system][kind].minor }))
+  return [...boards, ...sheets, ...screws, ...sundries]
 }

@@ -21,10 +21,10 @@ const STEPS: ((raw: Raw) => Raw)[] = [
   }),
   // Version 2 knew no ties between builds, no stock on hand, no history of prices and nothing of a plan being cut; pieces were ticked with their board.
   (raw) => ({
-    readyMadeMinor: null, priceLog: [], onHand: [], ...raw, version: 3,
+    readyMadeMinor: null, yardAt: null, priceLog: [], onHand: [], ...raw, version: 3,
     settings: { ...startingCarriage(object(raw.settings).yard === 'metric' ? 'metric' : 'imperial'), ...object(raw.settings) },
     builds: list(raw.builds).map((b) => ({ tiedTo: [], ...object(b) })),
-    progress: { have: {}, spent: {}, sawing: null, ...object(raw.progress), cuts: list(object(raw.progress).cuts).flatMap((c) => String(c).split('/').slice(-1)[0].split('+')) },
+    progress: { have: {}, spent: {}, sawing: null, leftoversKept: false, ...object(raw.progress), cuts: list(object(raw.progress).cuts).flatMap((c) => String(c).split('/').slice(-1)[0].split('+')) },
   }),
 ]
 

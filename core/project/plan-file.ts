@@ -1,7 +1,7 @@
 import { assembly } from '../assembly/assembly.ts'
 import { z } from '../measure/schema.ts'
 import { boardLaid, sheetLaid } from '../takeoff/sawing.ts'
-import { procure } from './plan.ts'
+import { procureProject } from './plan.ts'
 import type { Project } from './project.ts'
 import { readBuilds, readingsOf } from './read-build.ts'
 
@@ -41,7 +41,7 @@ export const planFile = z.object({
   format: z.literal('tackloft-plan'), version: z.literal(1),
   project: z.object({ id: z.string(), name: z.string() }),
   builds: z.array(buildOut),
-  purchases: z.array(z.object({ key: z.string(), aisle: z.string(), label: z.string(), count: z.number(), holds: z.number().nullable(), eachMinor: z.number().nullable(), totalMinor: z.number().nullable() })),
+  purchases: z.array(z.object({ key: z.string(), aisle: z.string(), label: z.string(), count: z.number(), have: z.number(), buy: z.number(), holds: z.number().nullable(), eachMinor: z.number().nullable(), totalMinor: z.number().nullable() })),
   totalMinor: z.number(), currency: z.string(),
   screws: z.array(z.object({ fastener: z.string(), label: z.string(), count: z.number(), boxes: z.number() })),
   cutPlan: z.object({
@@ -59,7 +59,7 @@ const stockText = (s: { kind: string; section?: string; treated?: boolean; sheet
 /** The whole plan of a project. */
 export function planProject(p: Project): PlanFile {
   const outcomes = readBuilds(p)
-  const { cutPlan, screws, bill } = procure(p, readingsOf(outcomes))
+  const { cutPlan, screws, bill } = procureProject(p, readingsOf(outcomes))
   return {
     format: 'tackloft-plan', version: 1, project: { id: p.id, name: p.name },
     builds: outcomes.map((o) => {

@@ -55,6 +55,8 @@ export const projectSchema = z.object({
   prices: z.record(z.string(), price),
   /** Every change of a price, oldest first. */
   priceLog: z.array(z.object({ key: z.string(), minor: price, at: z.iso.datetime(), from: z.enum(['typed', 'yard']) })).max(MOST_PRICES_LOGGED),
+  /** When the yard's prices were last taken over. */
+  yardAt: z.iso.datetime().nullable(),
   /** What something like it costs ready-made, for all builds together; null while nobody has said. */
   readyMadeMinor: price.nullable(),
   /** Boards and sheets that are there already. */
@@ -69,6 +71,8 @@ export const projectSchema = z.object({
     spent: z.record(z.string(), price),
     /** The plan being cut; null until the first piece is ticked. */
     sawing: sawing.nullable(),
+    /** Leftovers of that plan were put on hand. */
+    leftoversKept: z.boolean(),
     /** What was measured at hold points, mm, by `build/step`. */
     measured: z.record(z.string(), z.array(z.number()).max(4)),
   }),
@@ -91,7 +95,7 @@ export function newProject(projectId: string, name: string, system: UnitSystem, 
         construction: { kind: 'studs', spacingMm: imperial ? 406.4 : 600, firstMm: imperial ? 381 : 600, studMm: 38.1, lined: true, liningMm: 12.7, found: [] },
       }],
     },
-    builds: [], prices: {}, priceLog: [], readyMadeMinor: null, onHand: [],
-    progress: { steps: [], cuts: [], bought: [], have: {}, spent: {}, sawing: null, measured: {} }, answered: [],
+    builds: [], prices: {}, priceLog: [], yardAt: null, readyMadeMinor: null, onHand: [],
+    progress: { steps: [], cuts: [], bought: [], have: {}, spent: {}, sawing: null, leftoversKept: false, measured: {} }, answered: [],
   }
 }

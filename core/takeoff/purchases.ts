@@ -1,17 +1,27 @@
 import type { PriceLine } from '../catalogue/prices.ts'
 import { screwKey } from '../catalogue/prices.ts'
+import { sundryKey } from '../catalogue/sundries.ts'
 import type { CutPlan } from './cut-plan.ts'
 import type { ScrewLine } from './screws.ts'
+import type { SundryLine } from './sundries.ts'
+
+/** In the order of a yard's aisles. */
+export const AISLES = ['lumber', 'sheets', 'fasteners', 'finish', 'hardware'] as const
+export type Aisle = (typeof AISLES)[number]
 
 /** One line of the shopping list. `eachMinor` is null when the price book has no price for it. */
 export interface Purchase {
   key: string
-  aisle: 'lumber' | 'sheets' | 'fasteners'
+  aisle: Aisle
   label: string
+  /** What the builds need, what of it is there already, and what is left to buy. */
   count: number
+  have: number
+  buy: number
   /** How many single things that is, for boxes. */
   holds: number | null
   eachMinor: number | null
+  /** Of what is left to buy. */
   totalMinor: number | null
 }
 
@@ -22,10 +32,10 @@ export interface Bill {
   unpriced: number
 }
 
-export function purchases(plan: CutPlan, screws: readonly ScrewLine[], prices: readonly PriceLine[]): Bill {
+export function purchases(plan: Pick<CutPlan, 'boards' | 'sheets'>, screws: readonly ScrewLine[], prices: readonly PriceLine[], sundries: readonly SundryLine[] = [], have: Readonly<Record<string, number>> = {}): Bill {
   const book = new Map(prices.map((p) => [p.key, p]))
-  const counts = new Map<string, { aisle: Purchase['aisle']; count: number; holds: number | null; label: string }>()
-  const add = (key: string, aisle: Purchase['aisle'], count: number, label: string, holds: number | null = null) => {
+  const counts = new Map<string, { aisle: Aisle; count: number; holds: number | null; label: string }>()
+  const add = (key: string, aisle: Aisle, count: number, label: string, holds: number | null = null) => {
     const seen = counts.get(key)
     if (seen) seen.count += count
     else counts.set(key, { aisle, count, holds, label })
@@ -33,11 +43,13 @@ export function purchases(plan: CutPlan, screws: readonly ScrewLine[], prices: r
   for (const b of plan.boards) if (b.handId === null) add(b.stockKey, 'lumber', 1, b.section)
   for (const s of plan.sheets) if (s.handId === null) add(s.stockKey, 'sheets', 1, s.sheet)
   for (const s of screws) add(screwKey(s.fastener), 'fasteners', s.boxes, s.label, s.count)
+  for (const s of sundries) add(sundryKey(s.kind, s.label), s.kind === 'ready' ? 'hardware' : 'finish', s.count, s.label)
   const lines = [...counts].map(([key, c]): Purchase => {
     const eachMinor = book.get(key)?.minor ?? null
-    return { key, aisle: c.aisle, label: book.get(key)?.label ?? c.label, count: c.count, holds: c.holds, eachMinor, totalMinor: eachMinor === null ? null : eachMinor * c.count }
+    const got = Math.min(c.count, have[key] ?? 0)
+    const buy = c.count - got
+    return { key, aisle: c.aisle, label: book.get(key)?.label ?? c.label, count: c.count, have: got, buy, holds: c.holds, eachMinor, totalMinor: eachMinor === null ? null : eachMinor * buy }
   })
-  const aisles = ['lumber', 'sheets', 'fasteners']
-  lines.sort((a, b) => aisles.indexOf(a.aisle) - aisles.indexOf(b.aisle) || a.key.localeCompare(b.key, 'en', { numeric: true }))
-  return { lines, totalMinor: lines.reduce((n, l) => n + (l.totalMinor ?? 0), 0), unpriced: lines.filter((l) => l.eachMinor === null).length }
+  lines.sort((a, b) => AISLES.indexOf(a.aisle) - AISLES.indexOf(b.aisle) || a.key.localeCompare(b.key, 'en', { numeric: true }))
+  return { lines, totalMinor: lines.reduce((n, l) => n + (l.totalMinor ?? 0), 0), unpriced: lines.filter((l) => l.eachMinor === null && l.buy > 0).length }
 }

@@ -44,7 +44,5 @@ export const sawing = z.object({
   sheets: z.array(sheetLaid).max(1000),
   /** Pieces lost so far. */
   lost: z.array(z.object({ label: z.string(), why: z.enum(MISHAPS), at: z.iso.datetime() })).max(500),
-  /** Stock that is gone: cut into and of no more use. Its cost stays spent. */
-  wasted: z.array(z.object({ stockKey: z.string(), handId: z.string().nullable() })).max(500),
 })
 export type Sawing = z.infer<typeof sawing>

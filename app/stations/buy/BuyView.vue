@@ -1,6 +1,12 @@
 <script setup lang="ts">
 import { computed, ref } from 'vue'
 import { formatMoney, parseMoney } from '../../../core/measure/money.ts'
+import { MOST_PRICES_LOGGED } from '../../../core/project/project.ts'
+import { carriage } from '../../../core/takeoff/carriage.ts'
+import { AISLES } from '../../../core/takeoff/purchases.ts'
+import { sawWork } from '../../../core/takeoff/saw-work.ts'
+import { plural } from '../../../core/wording/say.ts'
+import { useYard } from '../../composables/yard.ts'
 import { priceBook } from '../../../core/project/read-build.ts'
 import { shoppingRows } from '../../../core/takeoff/rows.ts'
 import { sayProblem } from '../../../core/wording/problems.ts'
@@ -13,8 +19,8 @@ const doc = useDocument()
 const readings = useReadings()
 const bill = computed(() => readings.procurement?.bill ?? null)
 const money = (minor: number | null) => (minor === null ? 'no price' : formatMoney(minor, doc.project!.settings.currency))
-const AISLES = { lumber: 'Lumber', sheets: 'Sheets', fasteners: 'Screws' }
-const aisles = computed(() => (['lumber', 'sheets', 'fasteners'] as const).map((aisle) => {
+const AISLE_NAMES = { lumber: 'Lumber', sheets: 'Sheets', fasteners: 'Screws and bolts', finish: 'Glue and finish', hardware: 'Hardware' }
+const aisles = computed(() => AISLES.map((aisle) => {
   const lines = bill.value?.lines.filter((l) => l.aisle === aisle) ?? []
   return { aisle, lines, total: lines.reduce((n, l) => n + (l.totalMinor ?? 0), 0) }
 }).filter((a) => a.lines.length > 0))
@@ -25,21 +31,56 @@ const tick = (key: string) =>
   })
 
 const problems = ref<Record<string, string>>({})
-function setPrice(key: string, e: Event) {
+/** Money typed into a field; what cannot be read stays there with its reason. */
+function readMoney(key: string, e: Event, use: (minor: number | null) => void, optional = false) {
   const text = (e.target as HTMLInputElement).value
-  const read = parseMoney(text)
-  if (!read.ok) {
-    problems.value = { ...problems.value, [key]: sayProblem(read.problem, readings.say) }
-    return
-  }
   const { [key]: _, ...rest } = problems.value
-  problems.value = rest
-  doc.change('change a price', (d) => void (d.prices[key] = read.value))
+  if (optional && text.trim() === '') {
+    problems.value = rest
+    return use(null)
+  }
+  const read = parseMoney(text)
+  problems.value = read.ok ? rest : { ...problems.value, [key]: sayProblem(read.problem, readings.say) }
+  if (read.ok) use(read.value)
 }
+const setPrice = (key: string, e: Event) =>
+  readMoney(key, e, (minor) => doc.change('change a price', (d) => {
+    d.prices[key] = minor!
+    d.priceLog = [...d.priceLog, { key, minor: minor!, at: new Date().toISOString(), from: 'typed' as const }].slice(-MOST_PRICES_LOGGED)
+  }))
+const setSpent = (key: string, e: Event) =>
+  readMoney(`spent:${key}`, e, (minor) => doc.change('note what was paid', (d) => {
+    if (minor === null) delete d.progress.spent[key]
+    else d.progress.spent[key] = minor
+  }), true)
+const setReadyMade = (e: Event) => readMoney('ready-made', e, (minor) => doc.change('price of a ready-made one', (d) => void (d.readyMadeMinor = minor)), true)
+function setHave(key: string, e: Event) {
+  const n = Number((e.target as HTMLInputElement).value || 0)
+  const bad = !Number.isInteger(n) || n < 0 || n > 100_000
+  const { [`have:${key}`]: _, ...rest } = problems.value
+  problems.value = bad ? { ...rest, [`have:${key}`]: sayProblem({ code: 'count-range', data: { min: 0, max: 100_000 } }, readings.say) } : rest
+  if (!bad)
+    doc.change('what is there already', (d) => {
+      if (n === 0) delete d.progress.have[key]
+      else d.progress.have[key] = n
+    })
+}
+const spent = computed(() => Object.values(doc.project!.progress.spent).reduce((a, b) => a + b, 0))
+const plannedOfSpent = computed(() => (bill.value?.lines ?? []).filter((l) => l.key in doc.project!.progress.spent).reduce((n, l) => n + (l.totalMinor ?? 0), 0))
+const perBuild = computed(() => (readings.procurement?.perBuild ?? []).map((b) => ({ name: doc.project!.builds.find((x) => x.id === b.build)?.name ?? '', minor: b.minor })))
+/** Prices of a key over time, oldest first, for its history. */
+const history = (key: string) => doc.project!.priceLog.filter((l) => l.key === key)
+const shownHistory = ref<string | null>(null)
+const dateOf = (iso: string) => new Date(iso).toLocaleDateString(undefined, { year: 'numeric', month: 'short', day: 'numeric' })
+
+const { busy, trouble, inStock, reservation, lastKnown, refresh, reserve } = useYard()
+const toReserve = computed(() => (bill.value?.lines ?? []).filter((l) => l.buy > 0).map((l) => ({ key: l.key, count: l.buy })))
+const labelOf = (key: string) => book.value.find((l) => l.key === key)?.label ?? key
 const book = computed(() => priceBook(doc.project!))
 const whole = ref(false)
 const shownBook = computed(() => book.value.filter((l) => whole.value || bill.value?.lines.some((b) => b.key === l.key)))
-const longest = computed(() => Math.max(0, ...(readings.procurement?.cutPlan.boards.map((b) => b.lengthMm) ?? []), ...(readings.procurement?.cutPlan.sheets.map((s) => s.lengthMm) ?? [])))
+const work = computed(() => (readings.procurement ? sawWork(readings.procurement.cutPlan, doc.project!.settings) : null))
+const load = computed(() => (readings.procurement ? carriage(readings.procurement.cutPlan, doc.project!.settings) : null))
 const print = () => window.print()
 </script>
 
@@ -59,25 +100,67 @@ const print = () => window.print()
     <div v-else class="columns">
       <section class="card-sheet" aria-labelledby="list-h">
         <h2 id="list-h">Shopping list</h2>
-        <table class="table table-sm align-middle">
-          <thead>
-            <tr><th scope="col"><span class="visually-hidden">in the cart</span></th><th scope="col">item</th><th scope="col" class="number">need</th><th scope="col" class="number">each</th><th scope="col" class="number">total</th></tr>
-          </thead>
-          <tbody v-for="a in aisles" :key="a.aisle">
-            <tr class="aisle"><th colspan="4" scope="colgroup">{{ AISLES[a.aisle] }}</th><td class="number soft">{{ money(a.total) }}</td></tr>
-            <tr v-for="l in a.lines" :key="l.key" :class="{ done: bought.has(l.key) }">
-              <td class="tick"><input type="checkbox" class="form-check-input" :checked="bought.has(l.key)" :aria-label="`${l.label} is in the cart`" @change="tick(l.key)" /></td>
-              <td>{{ l.label }}<span v-if="l.holds" class="soft small"> ({{ l.holds }} needed)</span></td>
-              <td class="number"><strong>{{ l.count }}</strong></td>
-              <td class="number">{{ money(l.eachMinor) }}</td>
-              <td class="number">{{ money(l.totalMinor) }}</td>
-            </tr>
-          </tbody>
-          <tfoot>
-            <tr><th colspan="4" scope="row">Total<span v-if="bill.unpriced" class="text-trouble"> without {{ bill.unpriced }} lines that have no price</span></th><td class="number"><strong>{{ money(bill.totalMinor) }}</strong></td></tr>
-          </tfoot>
-        </table>
-        <p class="soft small mb-0">All builds together. Longest piece to carry home: {{ formatLength(longest, readings.units, { feet: true }) }}. Screws with a tenth to spare. Prices are what the price book says; the yard's own price counts.</p>
+        <div class="yard no-print">
+          <button type="button" class="btn btn-sm btn-outline-secondary" :disabled="busy" @click="refresh">{{ busy ? 'Asking the yard …' : 'Take over the yard’s prices' }}</button>
+          <button type="button" class="btn btn-sm btn-outline-secondary" :disabled="busy || toReserve.length === 0" @click="reserve(toReserve)">Have the list put aside</button>
+          <span class="small" role="status">
+            <span v-if="trouble" class="text-trouble">The yard: {{ trouble }}. </span>
+            <span v-if="lastKnown" class="soft">Prices of {{ dateOf(lastKnown) }}<span v-if="trouble">, the last known</span>.</span>
+            <span v-else class="soft">Starting prices: nobody has asked the yard yet.</span>
+          </span>
+        </div>
+        <div v-if="reservation" class="put-aside" role="status">
+          <strong>Put aside under {{ reservation.number }} for {{ reservation.days }} days.</strong>
+          <ul v-if="reservation.lines.some((l) => l.short > 0)" class="mb-0">
+            <li v-for="l in reservation.lines.filter((x) => x.short > 0)" :key="l.key">
+              {{ l.short }} × {{ labelOf(l.key) }} short<span v-if="l.instead.length">; instead: {{ l.instead.map((i) => `${i.label} (${money(i.minor)})`).join(' or ') }}</span><span v-else>; nothing there that would do</span>
+            </li>
+          </ul>
+          <span v-else> All of it is there.</span>
+        </div>
+        <div class="scroll">
+          <table class="table table-sm align-middle">
+            <thead>
+              <tr><th scope="col"><span class="visually-hidden">in the cart</span></th><th scope="col">item</th><th scope="col" class="number">need</th><th scope="col" class="number">have</th><th scope="col" class="number">buy</th><th scope="col" class="number">each</th><th scope="col" class="number">total</th><th scope="col" class="number no-print">paid</th></tr>
+            </thead>
+            <tbody v-for="a in aisles" :key="a.aisle">
+              <tr class="aisle"><th colspan="6" scope="colgroup">{{ AISLE_NAMES[a.aisle] }}</th><td class="number soft">{{ money(a.total) }}</td><td class="no-print"></td></tr>
+              <tr v-for="l in a.lines" :key="l.key" :class="{ done: bought.has(l.key) }">
+                <td class="tick"><input type="checkbox" class="form-check-input" :checked="bought.has(l.key)" :aria-label="`${l.label} is in the cart`" @change="tick(l.key)" /></td>
+                <td>
+                  {{ l.label }}<span v-if="l.holds" class="soft small"> ({{ l.holds }} needed)</span>
+                  <span v-if="inStock.get(l.key) === 0" class="text-trouble small"> out at the yard</span><span v-else-if="(inStock.get(l.key) ?? Infinity) < l.buy" class="text-trouble small"> only {{ inStock.get(l.key) }} there</span>
+                  <p v-for="k in [`have:${l.key}`, `spent:${l.key}`].filter((x) => problems[x])" :key="k" class="text-trouble small mb-0" role="alert">{{ problems[k] }}</p>
+                </td>
+                <td class="number">{{ l.count }}</td>
+                <td class="number"><input class="form-control form-control-sm few" inputmode="numeric" :value="l.have || ''" :aria-label="`${l.label}: how many are there already`" @change="setHave(l.key, $event)" /></td>
+                <td class="number"><strong>{{ l.buy }}</strong></td>
+                <td class="number">{{ money(l.eachMinor) }}</td>
+                <td class="number">{{ money(l.totalMinor) }}</td>
+                <td class="number no-print"><input class="form-control form-control-sm paid" inputmode="decimal" :value="l.key in doc.project!.progress.spent ? (doc.project!.progress.spent[l.key] / 100).toFixed(2) : ''" :aria-label="`${l.label}: paid in all`" @change="setSpent(l.key, $event)" /></td>
+              </tr>
+            </tbody>
+            <tfoot>
+              <tr><th colspan="6" scope="row">Total<span v-if="bill.unpriced" class="text-trouble"> without {{ bill.unpriced }} lines that have no price</span></th><td class="number"><strong>{{ money(bill.totalMinor) }}</strong></td><td class="number no-print"><strong>{{ spent ? money(spent) : '' }}</strong></td></tr>
+            </tfoot>
+          </table>
+        </div>
+        <p v-if="spent" class="small">Paid {{ money(spent) }} for what was planned at {{ money(plannedOfSpent) }}: {{ spent > plannedOfSpent ? `${money(spent - plannedOfSpent)} more` : spent < plannedOfSpent ? `${money(plannedOfSpent - spent)} less` : 'as planned' }}.</p>
+        <dl v-if="work && load" class="money small mb-0">
+          <dt>Carriage</dt>
+          <dd>{{ readings.say.mass(load.massKg) }} in {{ plural(load.trips, 'trip') }}; longest {{ formatLength(work.longestMm, readings.units, { feet: true }) }}, heaviest piece {{ readings.say.mass(work.heaviestKg) }}<span v-if="work.yardCuts"> after {{ plural(work.yardCuts, 'cut') }} at the yard</span>.<strong v-if="work.stuck.length" class="text-trouble"> {{ plural(work.stuck.length, 'piece') }} too large for the vehicle.</strong></dd>
+          <template v-if="perBuild.length > 1">
+            <dt>Each build</dt>
+            <dd>{{ perBuild.map((b) => `${b.name} ${money(b.minor)}`).join(' · ') }}</dd>
+          </template>
+          <dt><label for="ready-made">Ready-made it would cost</label></dt>
+          <dd>
+            <input id="ready-made" class="form-control form-control-sm ready" inputmode="decimal" :value="doc.project!.readyMadeMinor === null ? '' : (doc.project!.readyMadeMinor / 100).toFixed(2)" @change="setReadyMade" />
+            <span v-if="doc.project!.readyMadeMinor !== null"> {{ doc.project!.readyMadeMinor >= bill.totalMinor ? `building saves ${money(doc.project!.readyMadeMinor - bill.totalMinor)}` : `building costs ${money(bill.totalMinor - doc.project!.readyMadeMinor)} more` }}</span>
+            <span v-if="problems['ready-made']" class="text-trouble" role="alert"> {{ problems['ready-made'] }}</span>
+          </dd>
+        </dl>
+        <p class="soft small mb-0 mt-2">All builds together. Screws, glue and finish with a tenth to spare. The yard’s own price counts.</p>
       </section>
       <section class="card-sheet no-print" aria-labelledby="book-h">
         <h2 id="book-h">Price book</h2>
@@ -86,7 +169,12 @@ const print = () => window.print()
           <table class="table table-sm align-middle">
             <tbody>
               <tr v-for="l in shownBook" :key="l.key">
-                <td><label :for="`price-${l.key}`">{{ l.label }}</label><p v-if="problems[l.key]" class="text-trouble small mb-0" role="alert">{{ problems[l.key] }}</p></td>
+                <td>
+                  <label :for="`price-${l.key}`">{{ l.label }}</label>
+                  <button v-if="history(l.key).length" type="button" class="btn btn-sm btn-link p-0 ms-1" :aria-expanded="shownHistory === l.key" @click="shownHistory = shownHistory === l.key ? null : l.key">history</button>
+                  <ul v-if="shownHistory === l.key" class="small soft mb-0"><li v-for="(h, i) in history(l.key)" :key="i">{{ dateOf(h.at) }}: {{ money(h.minor) }}, {{ h.from === 'yard' ? 'the yard' : 'typed' }}</li></ul>
+                  <p v-if="problems[l.key]" class="text-trouble small mb-0" role="alert">{{ problems[l.key] }}</p>
+                </td>
                 <td class="price"><input :id="`price-${l.key}`" class="form-control form-control-sm" :class="{ 'is-invalid': problems[l.key] }" inputmode="decimal" :value="(l.minor / 100).toFixed(2)" @change="setPrice(l.key, $event)" /></td>
               </tr>
             </tbody>
@@ -117,6 +205,45 @@ const print = () => window.print()
 .done td {
   color: var(--ink-soft);
   text-decoration: line-through;
+}
+.yard {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 0.6rem;
+  align-items: center;
+  margin-bottom: 0.6rem;
+}
+.put-aside {
+  border-left: 4px solid var(--chalk);
+  padding-left: 0.8rem;
+  margin-bottom: 0.6rem;
+}
+.scroll {
+  overflow-x: auto;
+}
+.few {
+  width: 52px;
+}
+.paid {
+  width: 84px;
+}
+.few,
+.paid {
+  text-align: right;
+  margin-left: auto;
+}
+.money {
+  display: grid;
+  grid-template-columns: max-content 1fr;
+  gap: 0.2rem 0.8rem;
+  align-items: center;
+}
+.money dd {
+  margin: 0;
+}
+.ready {
+  width: 110px;
+  display: inline-block;
 }
 .price {
   width: 104px;

@@ -5,17 +5,17 @@ import { useReadings } from '../../stores/readings.ts'
 
 /** One board to scale along its length: pieces with their labels, kerfs between, what is left. */
 const props = defineProps<{ board: BoardLaid; roles: ReadonlyMap<string, string>; done: ReadonlySet<string> }>()
-const emit = defineEmits<{ tick: [id: string] }>()
+const emit = defineEmits<{ tick: [labels: string[]] }>()
 const readings = useReadings()
 const share = (mm: number) => `${(mm / props.board.lengthMm) * 100}%`
-const keyOf = (labels: string[]) => `${props.board.id}/${labels.join('+')}`
+const isDone = (labels: string[]) => labels.length > 0 && labels.every((l) => props.done.has(l))
 </script>
 
 <template>
   <div class="board">
     <button
-      v-for="(c, i) in board.cuts" :key="i" :ref="(el) => el && Object.assign((el as HTMLElement).style, { left: share(c.atMm), width: share(c.lengthMm) })" type="button" class="piece" :class="{ done: done.has(keyOf(c.labels)) }"
-      :aria-pressed="done.has(keyOf(c.labels))" :aria-label="`${roles.get(c.line)} ${c.labels.join(', ')}, ${formatLength(c.lengthMm, readings.units)}${done.has(keyOf(c.labels)) ? ', cut' : ''}`" @click="emit('tick', keyOf(c.labels))"
+      v-for="(c, i) in board.cuts" :key="i" :ref="(el) => el && Object.assign((el as HTMLElement).style, { left: share(c.atMm), width: share(c.lengthMm) })" type="button" class="piece" :class="{ done: isDone(c.labels) }"
+      :aria-pressed="isDone(c.labels)" :aria-label="`${roles.get(c.line)} ${c.labels.join(', ')}, ${formatLength(c.lengthMm, readings.units)}${isDone(c.labels) ? ', cut' : ''}`" @click="emit('tick', c.labels)"
     >
       <strong>{{ c.labels.join(' ') }}</strong> <span>{{ formatLength(c.lengthMm, readings.units) }}</span><span v-if="c.ripMm" class="rip"> rip {{ formatLength(c.ripMm, readings.units) }}</span>
     </button>

@@ -1,0 +1,35 @@
+import type { CutBatch, CutCare, SawCut } from '../takeoff/cut-order.ts'
+import { sectionName, sheetName } from './names.ts'
+import { plural, type Say } from './say.ts'
+
+const CARE: Record<CutCare, string> = {
+  'two-people': 'Two people: too heavy or too wide for one.',
+  outfeed: 'Support it behind the blade.',
+  'push-stick': 'Push stick.',
+  'short-stock': 'Short to hold: clamp it, or leave it on a longer piece.',
+  'trim-later': 'Left a little long: trim it to its line at home.',
+  'measure-there': 'No room to trim: measure it before you take it away.',
+}
+export const sayCare = (c: CutCare): string => CARE[c]
+
+/** What is set, once for all cuts of a batch. */
+export function saySetting(b: Pick<CutBatch, 'kind' | 'settingMm'>, say: Say): string {
+  switch (b.kind) {
+    case 'square': return `Square one end, ${say.length(b.settingMm)} off`
+    case 'trim': return `Trim one long edge straight, ${say.length(b.settingMm)} off`
+    case 'rip': return `Fence at ${say.length(b.settingMm)}: rip`
+    case 'crosscut': return `Stop at ${say.length(b.settingMm)}: crosscut`
+  }
+}
+export const stockOfBatch = (stock: string): string => {
+  const [section, treated] = stock.split(':')
+  const name = sectionName(section)
+  return name === section && sheetName(stock) !== stock ? sheetName(stock) : `${name}${treated ? ' treated' : ''}`
+}
+
+/** What comes off, and what stays in the hand. */
+export function sayOutcome(c: SawCut, say: Say): string {
+  const off = c.frees.length > 0 ? `frees ${c.frees.join(' and ')}` : c.holds.length > 0 && c.kind !== 'trim' ? `takes off ${c.holds.length > 6 ? plural(c.holds.length, 'piece') : c.holds.join(' ')}` : ''
+  const left = c.leavesMm > 0.5 ? `leaves ${say.length(c.leavesMm)}` : 'leaves nothing'
+  return [off, left].filter(Boolean).join(', ')
+}
