@@ -17,7 +17,7 @@ test('a damaged or newer file is explained, and nothing stored is lost', async (
   await choose('bent.json', demo.replace('"count": 8', '"count": -8'))
   await expect(page.getByRole('alert')).toContainText('goods.0.count')
   await expect(page.getByRole('alert')).toContainText('the file has -8')
-  await choose('newer.json', demo.replace('"version": 2', '"version": 7'))
+  await choose('newer.json', demo.replace('"version": 3', '"version": 7'))
   await expect(page.getByRole('alert')).toContainText('newer version')
   await expect(page.locator('.box')).toHaveCount(2)
   await choose('good.json', demo)

@@ -1,4 +1,4 @@
-import { afterAll, beforeAll, expect, it } from '@jest/globals'
+import { afterAll, beforeAll, describe, expect, it } from '@jest/globals'
 import { mkdtempSync, mkdirSync, writeFileSync } from 'node:fs'
 import type { Server } from 'node:http'
 import type { AddressInfo } from 'node:net'
@@ -6,6 +6,8 @@ import { tmpdir } from 'node:os'
 import { join } from 'node:path'
 import { averageReadings } from '../core/measure/readings.ts'
 import { createApp } from './app.ts'
+import { startingPrices } from '../core/catalogue/prices.ts'
+import { substitutes, yardStock, type YardLine } from './routes/yard.ts'
 import { meterReadings } from './routes/meter.ts'
 
 let server: Server
@@ -61,4 +63,34 @@ it('streams a meter that scatters, with the odd reading the average puts aside, 
     expect(bad.status).toBe(400)
     expect(await bad.text()).toContain(said)
   }
+})
+
+describe('the yard', () => {
+  const ask = (path: string, init?: RequestInit) => fetch(`${base}/api/yard/${path}`, init)
+  const reserve = (body: string) => ask('reserve?mood=well', { method: 'POST', body })
+  it('has the same prices all week, others the next, near those of the catalogue, and some lengths are out', async () => {
+    const week = async (n: number) => ((await (await ask(`prices?yard=imperial&week=${n}&mood=well`)).json()) as { lines: YardLine[] }).lines
+    const [a, b, c] = [await week(3), await week(3), await week(4)]
+    expect(a).toEqual(b)
+    expect(a.map((l) => l.minor)).not.toEqual(c.map((l) => l.minor))
+    const book = new Map(startingPrices('imperial').map((l) => [l.key, l.minor]))
+    for (const l of a) expect(Math.abs(l.minor - book.get(l.key)!)).toBeLessThanOrEqual(0.09 * book.get(l.key)! + 1)
+    expect(a.some((l) => l.inStock === 0)).toBe(true)
+  })
+  it('puts aside what is there, and offers longer boards for what is short', async () => {
+    const stock = yardStock('imperial', 0)
+    const out = stock.find((l) => l.key.startsWith('board:') && l.inStock === 0 && substitutes(stock, l.key, 1).length > 0)!
+    const there = stock.find((l) => l.inStock > 3)!
+    const r = (await (await reserve(JSON.stringify({ yard: 'imperial', lines: [{ key: out.key, count: 2 }, { key: there.key, count: 3 }] }))).json()) as { lines: { reserved: number; short: number; instead: { key: string }[] }[] }
+    expect(r.lines.map((l) => [l.reserved, l.short])).toEqual([[0, 2], [3, 0]])
+    for (const i of r.lines[0].instead) expect(Number(i.key.split(':').pop())).toBeGreaterThan(Number(out.key.split(':').pop()))
+  })
+  it('says what it wants when asked badly, and that it is down when it is', async () => {
+    expect((await ask('prices?yard=imperial&mood=down')).status).toBe(503)
+    expect((await ask('prices?yard=moon&mood=well')).status).toBe(400)
+    expect((await ask('prices?yard=metric&week=-1&mood=well')).status).toBe(400)
+    expect((await ask('elsewhere?mood=well')).status).toBe(404)
+    for (const body of ['', '[]', '{"yard":"metric","lines":[]}', '{"yard":"metric","lines":[{"key":"x","count":0}]}']) expect((await reserve(body)).status).toBe(400)
+    expect((await reserve(`{"x":"${'y'.repeat(70_000)}"}`)).status).toBe(413)
+  })
 })

@@ -40,7 +40,8 @@ function node(rects: readonly Rect[], pieces: number[], region: Rect, kerf: numb
     const groups = grouped(rects, pieces, way, kerf)
     const [o, s] = way === 'x' ? (['x', 'w'] as const) : (['y', 'h'] as const)
     const end = Math.max(...pieces.map((i) => rects[i][o] + rects[i][s]))
-    const trims = region[o] + region[s] - end > SLACK
+    const start = Math.min(...pieces.map((i) => rects[i][o]))
+    const trims = region[o] + region[s] - end > SLACK || start - region[o] > SLACK
     const sliver = groups.length === 1 && region[o] + region[s] - end < SLIVER * region[s]
     return groups.length > 1 || trims ? [{ way, groups, sliver, cuts: groups.length - 1 + (trims ? 1 : 0) }] : []
   })
@@ -53,7 +54,9 @@ function node(rects: readonly Rect[], pieces: number[], region: Rect, kerf: numb
     const parts: CutNode[] = []
     for (const g of groups) {
       const to = Math.max(...g.map((i) => rects[i][o] + rects[i][s]))
-      const part = node(rects, g, { ...region, [o]: at, [s]: to - at }, kerf, first, way)
+      // What lies before the first piece of a group goes with the cut before it.
+      const from = Math.min(...g.map((i) => rects[i][o]))
+      const part = node(rects, g, { ...region, [o]: from, [s]: to - from }, kerf, first, way)
       if (!part) break
       parts.push(part)
       at = to + kerf

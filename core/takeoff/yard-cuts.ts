@@ -51,9 +51,11 @@ export function yardSheetCuts(s: SheetLaid, rules: Rules): YardWork {
     const trim = i === node.parts.length - 1 && spare >= rules.yardCuts.toleranceMm + rules.kerfMm
     // What is left long is cut to its line at home.
     if (!trim) made.add(cutKeyOf(node, i))
+    const labels = (x: CutNode) => (x.way === null ? x.pieces.map((k) => s.cuts[k].label) : [])
+    const frees = trim ? [] : [...labels(p), ...(i === node.parts.length - 2 && !node.rest ? labels(node.parts[i + 1]) : [])]
     return {
       where: 'yard', on: s.id, stock: s.sheet, stage: -1 + k * 1e-3, kind: rip ? 'rip' : 'crosscut', settingMm: setting + (trim ? rules.yardCuts.toleranceMm : 0),
-      inHand: { lengthMm: rip ? node.region.w : node.region.h, widthMm: node.region[size] }, frees: [], holds: p.pieces.map((x) => s.cuts[x].label),
+      inHand: { lengthMm: rip ? node.region.w : node.region.h, widthMm: node.region[size] }, frees, holds: p.way === null && !trim ? [] : p.pieces.map((x) => s.cuts[x].label),
       leavesMm: Math.max(0, node.region[size] - setting - rules.kerfMm), care: [trim ? 'trim-later' : 'measure-there'],
     }
   })

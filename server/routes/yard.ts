@@ -50,7 +50,11 @@ export const yard: Middleware = async (ctx, next) => {
   ctx.set('Cache-Control', 'no-store')
   const mood = ctx.query.mood
   const chance = seeded(SEED + asked++)
-  if (mood === 'down' || (mood === undefined && chance() < FAILS_SHARE)) ctx.throw(503, 'The yard does not answer.')
+  if (mood === 'down' || (mood === undefined && chance() < FAILS_SHARE)) {
+    ctx.status = 503
+    ctx.body = 'The yard does not answer.'
+    return
+  }
   if (mood === 'slow') await wait(SLOW_MS)
   else await wait(60 + 300 * chance())
 

@@ -1,15 +1,15 @@
 <script setup lang="ts">
 import { computed, ref } from 'vue'
-import { formatMoney, parseMoney } from '../../../core/measure/money.ts'
+import { formatMoney } from '../../../core/measure/money.ts'
 import { MOST_PRICES_LOGGED } from '../../../core/project/project.ts'
 import { carriage } from '../../../core/takeoff/carriage.ts'
 import { AISLES } from '../../../core/takeoff/purchases.ts'
 import { sawWork } from '../../../core/takeoff/saw-work.ts'
 import { plural } from '../../../core/wording/say.ts'
+import NumberField from '../../components/NumberField.vue'
 import { useYard } from '../../composables/yard.ts'
 import { priceBook } from '../../../core/project/read-build.ts'
 import { shoppingRows } from '../../../core/takeoff/rows.ts'
-import { sayProblem } from '../../../core/wording/problems.ts'
 import { formatLength } from '../../../core/measure/format.ts'
 import { downloadCsv } from '../../persistence/csv.ts'
 import { useDocument } from '../../stores/document.ts'
@@ -30,41 +30,22 @@ const tick = (key: string) =>
     d.progress.bought = d.progress.bought.includes(key) ? d.progress.bought.filter((k) => k !== key) : [...d.progress.bought, key]
   })
 
-const problems = ref<Record<string, string>>({})
-/** Money typed into a field; what cannot be read stays there with its reason. */
-function readMoney(key: string, e: Event, use: (minor: number | null) => void, optional = false) {
-  const text = (e.target as HTMLInputElement).value
-  const { [key]: _, ...rest } = problems.value
-  if (optional && text.trim() === '') {
-    problems.value = rest
-    return use(null)
-  }
-  const read = parseMoney(text)
-  problems.value = read.ok ? rest : { ...problems.value, [key]: sayProblem(read.problem, readings.say) }
-  if (read.ok) use(read.value)
-}
-const setPrice = (key: string, e: Event) =>
-  readMoney(key, e, (minor) => doc.change('change a price', (d) => {
-    d.prices[key] = minor!
-    d.priceLog = [...d.priceLog, { key, minor: minor!, at: new Date().toISOString(), from: 'typed' as const }].slice(-MOST_PRICES_LOGGED)
-  }))
-const setSpent = (key: string, e: Event) =>
-  readMoney(`spent:${key}`, e, (minor) => doc.change('note what was paid', (d) => {
+const setPrice = (key: string, minor: number) =>
+  doc.change('change a price', (d) => {
+    d.prices[key] = minor
+    d.priceLog = [...d.priceLog, { key, minor, at: new Date().toISOString(), from: 'typed' as const }].slice(-MOST_PRICES_LOGGED)
+  })
+const setSpent = (key: string, minor: number | null) =>
+  doc.change('note what was paid', (d) => {
     if (minor === null) delete d.progress.spent[key]
     else d.progress.spent[key] = minor
-  }), true)
-const setReadyMade = (e: Event) => readMoney('ready-made', e, (minor) => doc.change('price of a ready-made one', (d) => void (d.readyMadeMinor = minor)), true)
-function setHave(key: string, e: Event) {
-  const n = Number((e.target as HTMLInputElement).value || 0)
-  const bad = !Number.isInteger(n) || n < 0 || n > 100_000
-  const { [`have:${key}`]: _, ...rest } = problems.value
-  problems.value = bad ? { ...rest, [`have:${key}`]: sayProblem({ code: 'count-range', data: { min: 0, max: 100_000 } }, readings.say) } : rest
-  if (!bad)
-    doc.change('what is there already', (d) => {
-      if (n === 0) delete d.progress.have[key]
-      else d.progress.have[key] = n
-    })
-}
+  })
+const setReadyMade = (minor: number | null) => doc.change('price of a ready-made one', (d) => void (d.readyMadeMinor = minor))
+const setHave = (key: string, n: number | null) =>
+  doc.change('what is there already', (d) => {
+    if (!n) delete d.progress.have[key]
+    else d.progress.have[key] = n
+  })
 const spent = computed(() => Object.values(doc.project!.progress.spent).reduce((a, b) => a + b, 0))
 const plannedOfSpent = computed(() => (bill.value?.lines ?? []).filter((l) => l.key in doc.project!.progress.spent).reduce((n, l) => n + (l.totalMinor ?? 0), 0))
 const perBuild = computed(() => (readings.procurement?.perBuild ?? []).map((b) => ({ name: doc.project!.builds.find((x) => x.id === b.build)?.name ?? '', minor: b.minor })))
@@ -130,14 +111,13 @@ const print = () => window.print()
                 <td>
                   {{ l.label }}<span v-if="l.holds" class="soft small"> ({{ l.holds }} needed)</span>
                   <span v-if="inStock.get(l.key) === 0" class="text-trouble small"> out at the yard</span><span v-else-if="(inStock.get(l.key) ?? Infinity) < l.buy" class="text-trouble small"> only {{ inStock.get(l.key) }} there</span>
-                  <p v-for="k in [`have:${l.key}`, `spent:${l.key}`].filter((x) => problems[x])" :key="k" class="text-trouble small mb-0" role="alert">{{ problems[k] }}</p>
                 </td>
                 <td class="number">{{ l.count }}</td>
-                <td class="number"><input class="form-control form-control-sm few" inputmode="numeric" :value="l.have || ''" :aria-label="`${l.label}: how many are there already`" @change="setHave(l.key, $event)" /></td>
+                <td class="number"><NumberField class="few" kind="count" optional :value="l.have || null" :label="`${l.label}: how many are there already`" @change="(n) => setHave(l.key, n)" /></td>
                 <td class="number"><strong>{{ l.buy }}</strong></td>
                 <td class="number">{{ money(l.eachMinor) }}</td>
                 <td class="number">{{ money(l.totalMinor) }}</td>
-                <td class="number no-print"><input class="form-control form-control-sm paid" inputmode="decimal" :value="l.key in doc.project!.progress.spent ? (doc.project!.progress.spent[l.key] / 100).toFixed(2) : ''" :aria-label="`${l.label}: paid in all`" @change="setSpent(l.key, $event)" /></td>
+                <td class="number no-print"><NumberField class="paid" kind="money" optional :value="doc.project!.progress.spent[l.key] ?? null" :label="`${l.label}: paid in all`" @change="(n) => setSpent(l.key, n)" /></td>
               </tr>
             </tbody>
             <tfoot>
@@ -155,9 +135,8 @@ const print = () => window.print()
           </template>
           <dt><label for="ready-made">Ready-made it would cost</label></dt>
           <dd>
-            <input id="ready-made" class="form-control form-control-sm ready" inputmode="decimal" :value="doc.project!.readyMadeMinor === null ? '' : (doc.project!.readyMadeMinor / 100).toFixed(2)" @change="setReadyMade" />
+            <NumberField class="ready" field-id="ready-made" label="" kind="money" optional :value="doc.project!.readyMadeMinor" @change="setReadyMade" />
             <span v-if="doc.project!.readyMadeMinor !== null"> {{ doc.project!.readyMadeMinor >= bill.totalMinor ? `building saves ${money(doc.project!.readyMadeMinor - bill.totalMinor)}` : `building costs ${money(bill.totalMinor - doc.project!.readyMadeMinor)} more` }}</span>
-            <span v-if="problems['ready-made']" class="text-trouble" role="alert"> {{ problems['ready-made'] }}</span>
           </dd>
         </dl>
         <p class="soft small mb-0 mt-2">All builds together. Screws, glue and finish with a tenth to spare. The yard’s own price counts.</p>
@@ -173,9 +152,8 @@ const print = () => window.print()
                   <label :for="`price-${l.key}`">{{ l.label }}</label>
                   <button v-if="history(l.key).length" type="button" class="btn btn-sm btn-link p-0 ms-1" :aria-expanded="shownHistory === l.key" @click="shownHistory = shownHistory === l.key ? null : l.key">history</button>
                   <ul v-if="shownHistory === l.key" class="small soft mb-0"><li v-for="(h, i) in history(l.key)" :key="i">{{ dateOf(h.at) }}: {{ money(h.minor) }}, {{ h.from === 'yard' ? 'the yard' : 'typed' }}</li></ul>
-                  <p v-if="problems[l.key]" class="text-trouble small mb-0" role="alert">{{ problems[l.key] }}</p>
                 </td>
-                <td class="price"><input :id="`price-${l.key}`" class="form-control form-control-sm" :class="{ 'is-invalid': problems[l.key] }" inputmode="decimal" :value="(l.minor / 100).toFixed(2)" @change="setPrice(l.key, $event)" /></td>
+                <td class="price"><NumberField :field-id="`price-${l.key}`" label="" kind="money" :value="l.minor" @change="(n) => n !== null && setPrice(l.key, n)" /></td>
               </tr>
             </tbody>
           </table>
@@ -229,7 +207,6 @@ const print = () => window.print()
 }
 .few,
 .paid {
-  text-align: right;
   margin-left: auto;
 }
 .money {
@@ -247,9 +224,6 @@ const print = () => window.print()
 }
 .price {
   width: 104px;
-}
-.price input {
-  text-align: right;
 }
 .book {
   max-height: 60vh;

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { computed, ref, watch } from 'vue'
+import { computed, ref, shallowRef, watch } from 'vue'
 import type { Replanned } from '../../../core/takeoff/replan.ts'
 import { replanDifference } from '../../../core/takeoff/replan.ts'
 import { MISHAPS } from '../../../core/takeoff/sawing.ts'
@@ -18,7 +18,7 @@ const readings = useReadings()
 const label = ref('')
 const why = ref<(typeof MISHAPS)[number]>('miscut')
 const busy = ref(false)
-const result = ref<Replanned | null>(null)
+const result = shallowRef<Replanned | null>(null)
 watch(open, (o) => {
   if (!o) return
   label.value = props.labels[0] ?? ''
