@@ -11,6 +11,7 @@ import { propose, type Proposal } from '../core/project/proposals.ts'
 import { compare, type Variant } from '../core/project/compare.ts'
 import { safeLoads, type SafeLoad } from '../core/project/safe-load.ts'
 import { savings } from '../core/project/savings.ts'
+import { sizeHints, type SizeHint } from '../core/project/size-hints.ts'
 import { remedies, type Remedy } from '../core/project/remedies.ts'
 import { replan, type Mishap, type Replanned } from '../core/takeoff/replan.ts'
 import { loadSolver } from './solver.ts'
@@ -59,6 +60,10 @@ const heavy = {
   savings(project: Project, buildId: string): Remedy[] {
     const build = project.builds.find((b) => b.id === buildId)
     return build ? savings(project, build) : []
+  },
+  sizeHints(project: Project, buildId: string): SizeHint[] {
+    const build = project.builds.find((b) => b.id === buildId)
+    return build ? sizeHints(project, build) : []
   },
   safeLoads(project: Project, buildId: string): SafeLoad[] {
     const build = project.builds.find((b) => b.id === buildId)

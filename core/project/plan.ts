@@ -2,6 +2,7 @@ import type { Assembly } from '../assembly/assembly.ts'
 import { findSection } from '../catalogue/lumber.ts'
 import { planCuts, type CutPlan, type Planners } from '../takeoff/cut-plan.ts'
 import { purchases, type Bill } from '../takeoff/purchases.ts'
+import { chooseRips } from '../takeoff/rip-choice.ts'
 import { stillFits } from '../takeoff/replan.ts'
 import { screwLines, type ScrewLine } from '../takeoff/screws.ts'
 import { sundryLines, type SundryLine } from '../takeoff/sundries.ts'
@@ -27,7 +28,7 @@ type Read = Pick<BuildReading, 'pieces' | 'shaped'> & Partial<Pick<BuildReading,
 /** Tells two sets of pieces, stock and prices apart: a plan made for one is good for no other. */
 export function cutKey(p: Priced, readings: Pick<BuildReading, 'pieces'>[]): string {
   const prices = priceBook(p)
-  const lines = readings.flatMap((r) => r.pieces)
+  const lines = chooseRips(readings.flatMap((r) => r.pieces), p.settings, prices, p.onHand)
   const text = JSON.stringify([...boardJobs(lines, p.settings, prices, p.onHand), ...sheetJobs(lines, p.settings, prices, p.onHand)].map((j) => j.instance))
   // Two 32-bit hashes (FNV-1a with different starts): a clash would need both to.
   let [a, b] = [0x811c9dc5, 0x9747b28c]

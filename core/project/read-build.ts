@@ -177,9 +177,21 @@ export function readAlone(p: Project, kept?: KeptReadings): BuildOutcome[] {
   })
 }
 
+/** What was read in the room the last time, beside the readings it was made of: ticks and names change neither. */
+const inRoom = new WeakMap<KeptReadings, { key: unknown[]; outcomes: BuildOutcome[] }>()
+
 /** Reads all builds, each by itself and then in the room with the others. */
 export function readBuilds(p: Project, kept?: KeptReadings): BuildOutcome[] {
   const alone = readAlone(p, kept)
+  const key: unknown[] = [p.room, p.settings, p.goods, ...alone]
+  const known = kept && inRoom.get(kept)
+  if (known && known.key.length === key.length && key.every((k, i) => k === known.key[i])) return known.outcomes
+  const outcomes = inTheRoom(p, alone)
+  if (kept) inRoom.set(kept, { key, outcomes })
+  return outcomes
+}
+
+function inTheRoom(p: Project, alone: readonly BuildOutcome[]): BuildOutcome[] {
   const round = surroundingsOf(p, roomPlan(p.room).outline, readingsOf(alone))
   return alone.map((o) => {
     if (!o.ok) return o

@@ -162,7 +162,7 @@ export function boardCuts(boards: readonly BoardLaid[], settings: Pick<Settings,
         if (made.get(b.id)?.has(cutAt(c.atMm + c.lengthMm))) continue
         const leavesMm = Math.max(0, rest - settings.kerfMm)
         out.push({
-          ...base(b), stage, kind: 'crosscut', settingMm: c.lengthMm, inHand: { lengthMm: boardWidth(b), widthMm: b.lengthMm - c.atMm }, frees: c.ripMm === null ? c.labels : [], holds: c.ripMm === null ? [] : c.labels, leavesMm,
+          ...base(b), stage, kind: 'crosscut', settingMm: c.lengthMm, inHand: { lengthMm: boardWidth(b), widthMm: b.lengthMm - c.atMm }, frees: c.ripMm === null ? [...c.labels] : [], holds: c.ripMm === null ? [] : [...c.labels], leavesMm,
           care: c.lengthMm < SHORT_STOCK_MM && leavesMm < SHORT_STOCK_MM ? ['short-stock'] : [],
         })
       }

@@ -6,6 +6,7 @@ import { planSheetsGreedy } from '../cutting/sheets-greedy.ts'
 import { tidied } from './cut-order.ts'
 import { boardJobs, fromCutUnit, sheetJobs, type AtHand, type BoardJob, type SheetJob } from './instances.ts'
 import type { PieceLine } from './pieces.ts'
+import { chooseRips } from './rip-choice.ts'
 import type { BoardCut, BoardLaid, SheetCut, SheetLaid } from './sawing.ts'
 
 
@@ -41,8 +42,9 @@ function labelPen(): LabelPen {
 }
 
 /** Lays all pieces of a project's builds out on boards and sheets, those at hand first. */
-export function planCuts(lines: readonly PieceLine[], settings: Settings, prices: readonly PriceLine[], planners: Planners = FIRST_PLANNERS, hand: readonly AtHand[] = [], label = labelPen()): CutPlan {
+export function planCuts(asked: readonly PieceLine[], settings: Settings, prices: readonly PriceLine[], planners: Planners = FIRST_PLANNERS, hand: readonly AtHand[] = [], label = labelPen()): CutPlan {
   const plan: CutPlan = { boards: [], sheets: [], claims: [], cannot: [] }
+  const lines = chooseRips(asked, settings, prices, hand)
   for (const job of boardJobs(lines, settings, prices, hand)) {
     const r = planners.boards(job.instance)
     if (!r.ok) plan.cannot.push({ key: job.key, why: r.why })

@@ -34,9 +34,18 @@ export function replan(
   const isDone = (label: string) => done.has(label) && label !== spoilt && wanted.has(label)
   const hand: AtHand[] = []
   const kept: BoardLaid[] = []
-  for (const b of now.boards) keepBoard(b)
   const keptSheets: SheetLaid[] = []
-  for (const s of now.sheets) keepSheet(s)
+  // Only stock of the kind that went wrong is planned anew; after a change of the builds all of it.
+  const kindOf = (x: BoardLaid | SheetLaid) => ('section' in x ? `${x.section}|${x.treated}` : x.sheet)
+  const struck = mishap === null ? null : [...now.boards, ...now.sheets].filter((x) => ('section' in x ? x.cuts.some((c) => c.labels.includes(mishap.label)) : x.cuts.some((c) => c.label === mishap.label))).map(kindOf)
+  for (const b of now.boards) {
+    if (struck && !struck.includes(kindOf(b))) kept.push(b)
+    else keepBoard(b)
+  }
+  for (const s of now.sheets) {
+    if (struck && !struck.includes(kindOf(s))) keptSheets.push(s)
+    else keepSheet(s)
+  }
   const gone = new Set([...kept, ...keptSheets].flatMap((x) => (x.handId === null ? [] : [x.handId])))
   hand.push(...onHand.filter((h) => !gone.has(h.id)))
 
@@ -161,7 +170,7 @@ export function stillFits(now: Pick<Sawing, 'boards' | 'sheets'>, lines: readonl
     return l !== undefined && check(l)
   }
   return (
-    now.boards.every((b) => b.cuts.every((c) => c.labels.every((x) => good(x, (l) => near(l.cut.lengthMm, c.lengthMm) && l.stock.kind === 'board' && l.stock.section === b.section)))) &&
+    now.boards.every((b) => b.cuts.every((c) => c.labels.every((x) => good(x, (l) => near(l.cut.lengthMm, c.lengthMm) && l.stock.kind === 'board')))) &&
     now.sheets.every((s) => s.cuts.every((c) => good(c.label, (l) => l.stock.kind === 'sheet' && l.stock.sheet === s.sheet && ((near(l.cut.lengthMm, c.wMm) && near(l.cut.widthMm, c.hMm)) || (near(l.cut.widthMm, c.wMm) && near(l.cut.lengthMm, c.hMm)))))) &&
     seen.size === wanted.size
   )

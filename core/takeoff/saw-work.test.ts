@@ -5,7 +5,10 @@ import { readProject } from '../project/file.ts'
 import { procureProject } from '../project/plan.ts'
 import type { Project } from '../project/project.ts'
 import { priceBook, readBuilds, readingsOf } from '../project/read-build.ts'
-import { labelsOf } from './cut-plan.ts'
+import { BOARD_LENGTHS } from '../catalogue/lumber.ts'
+import { boardKey, type PriceLine } from '../catalogue/prices.ts'
+import { labelsOf, planCuts } from './cut-plan.ts'
+import type { PieceLine } from './pieces.ts'
 import { batched, boardCuts, isMade, sheetCuts, sheetTree, type SawCut } from './cut-order.ts'
 import { soundStretches, type OnHandPiece } from './on-hand.ts'
 import { purchases } from './purchases.ts'
@@ -77,6 +80,8 @@ describe('the order of cuts', () => {
   })
   it('needs no cut for a piece that uses the board up', () => {
     const b = board([['A1', 1000], ['A2', 1388]])
+    // A plan once begun is frozen: nothing may be written into it.
+    for (const c of b.cuts) Object.freeze(c.labels)
     const cuts = batched(boardCuts([{ ...b, lengthMm: 6 + 1000 + 3 + 1388 }], settings)).flatMap((x) => x.cuts)
     expect(cuts.filter((c) => c.kind === 'crosscut').map((c) => c.frees)).toEqual([['A1', 'A2']])
   })
@@ -170,6 +175,12 @@ describe('when something goes wrong', () => {
     expect(labels(r.sawing).sort()).toEqual(wanted)
     expect(r.sawing.sheets.find((x) => x.id === s.id)!.cuts.map((c) => c.label)).toEqual(s.cuts.slice(1).map((c) => c.label))
   })
+  it('leaves stock of other kinds as it was', () => {
+    const s = begun.sheets[0]
+    const r = again([], { label: s.cuts[0].label, why: 'miscut', at })
+    expect(r.sawing.boards).toEqual(begun.boards)
+    expect(replanDifference(begun, r.sawing, book).moved).toContain(s.cuts[0].label)
+  })
   it('losing many boards asks for more of them, and says which', () => {
     let state = begun
     for (const b of begun.boards.filter((x) => x.section === '2x4').slice(0, 12)) {
@@ -212,6 +223,25 @@ describe('stock on hand', () => {
       expect.objectContaining({ kind: 'board', section: '38x89mm', lengthMm: 1391 }), expect.objectContaining({ kind: 'sheet', lengthMm: 2440, widthMm: 617 }),
     ])
   })
+})
+
+describe('narrow sections', () => {
+  const line = (letter: string, section: string, lengthMm: number, count: number, widthMm: number): PieceLine => ({
+    build: 'b', letter, role: 'rail', stock: { kind: 'board', section, grade: 'c16', treated: false }, grain: 'length', lengthMm, widthMm, thicknessMm: 38, cut: { lengthMm, widthMm }, ripped: false, machining: [], count, massKg: 1, parts: [],
+  })
+  const prices = (narrow: number, wide: number) => BOARD_LENGTHS.metric.flatMap((mm): PriceLine[] => [
+    { key: boardKey('38x38mm', mm, false), label: 'narrow', per: 'board', minor: Math.round((narrow * mm) / 1000) }, { key: boardKey('38x89mm', mm, false), label: 'wide', per: 'board', minor: Math.round((wide * mm) / 1000) },
+  ])
+  const lines = [line('A', '38x38mm', 1000, 8, 38), line('B', '38x89mm', 1100, 3, 89)]
+  it('are ripped out of wider boards where that is cheaper, all pieces still there', () => {
+    const cheap = planCuts(lines, settings, prices(300, 350))
+    expect(new Set(cheap.boards.map((b) => b.section))).toEqual(new Set(['38x89mm']))
+    const strips = cheap.boards.flatMap((b) => b.cuts).filter((c) => c.ripMm !== null)
+    expect(strips.flatMap((c) => c.labels).sort()).toEqual(['A1', 'A2', 'A3', 'A4', 'A5', 'A6', 'A7', 'A8'])
+    // Two strips of 38 and a kerf out of 89.
+    for (const c of strips) expect([c.labels.length, c.ripMm]).toEqual([2, 38])
+  })
+  it('and bought narrow where it is not', () => expect(new Set(planCuts(lines, settings, prices(150, 350)).boards.map((b) => b.section))).toEqual(new Set(['38x38mm', '38x89mm'])))
 })
 
 describe('what else is bought', () => {

@@ -60,6 +60,8 @@ const labels = computed(() => [...(plan.value?.sheets ?? []).flatMap((s) => s.cu
 const progress = computed(() => ({ all: labels.value.length, done: labels.value.filter((x) => done.value.has(x)).length }))
 const allCut = computed(() => progress.value.all > 0 && progress.value.done === progress.value.all)
 const changed = computed(() => readings.procurement?.sawing === 'builds-changed')
+/** Which of some labels are cut: what a drawing depends on besides the plan. */
+const doneOf = (list: string[]) => list.filter((l) => done.value.has(l)).join()
 const wrongOpen = ref(false)
 const wrongLabels = ref<string[]>([])
 function wrong(cut: SawCut | null) {
@@ -122,13 +124,13 @@ const print = () => window.print()
           <div>
             <h3 v-if="plan.sheets.length" id="sheets-h">Sheets: straight cuts from edge to edge</h3>
             <div class="sheets">
-              <article v-for="s in plan.sheets" :key="s.id" class="card-sheet">
+              <article v-for="s in plan.sheets" :key="s.id" v-memo="[s, numbers, roles, readings.units, doneOf(s.cuts.map((c) => c.label))]" class="card-sheet">
                 <h4>{{ numbers.get(s.id) }}: {{ sheetName(s.sheet) }}{{ fromWhere(s) }} <span class="soft small">{{ len(s.lengthMm) }} x {{ len(s.widthMm) }}, {{ readings.say.percent(s.usedShare) }} used</span></h4>
                 <SheetDiagram :sheet="s" :roles="roles" :done="done" @tick="(l) => tickAll([l])" />
               </article>
             </div>
             <h3 v-if="plan.boards.length" id="boards-h">Boards</h3>
-            <article v-for="g in groups" :key="g[0].id" class="board-group">
+            <article v-for="g in groups" :key="g[0].id" v-memo="[g[0], g.length, numbers, roles, readings.units, doneOf(g.flatMap((b) => b.cuts.flatMap((c) => c.labels)))]" class="board-group">
               <h4><strong>{{ g.length }} ×</strong> {{ sectionName(g[0].section) }}{{ g[0].treated ? ' treated' : '' }}, {{ formatLength(g[0].lengthMm, readings.units, { feet: true }) }}{{ fromWhere(g[0]) }} <span class="soft small">{{ numbers.get(g[0].id) }}{{ g.length > 1 ? ` to ${numbers.get(g[g.length - 1].id)!.split(' ')[1]}` : '' }}, leaves {{ len(g[0].leftoverMm) }}</span></h4>
               <BoardDiagram v-for="b in g" :key="b.id" :board="b" :roles="roles" :done="done" @tick="tickAll" />
             </article>

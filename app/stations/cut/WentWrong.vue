@@ -6,6 +6,7 @@ import { MISHAPS } from '../../../core/takeoff/sawing.ts'
 import { sayProblem } from '../../../core/wording/problems.ts'
 import { priceBook } from '../../../core/project/read-build.ts'
 import { formatMoney } from '../../../core/measure/money.ts'
+import { plural } from '../../../core/wording/say.ts'
 import { useHeavy } from '../../composables/heavy.ts'
 import { useDocument } from '../../stores/document.ts'
 import { useReadings } from '../../stores/readings.ts'
@@ -26,6 +27,8 @@ watch(open, (o) => {
 })
 /** Seconds the new plan may take: somebody stands at the saw. */
 const SECONDS = 3
+/** More labels than this are only counted. */
+const MOST_NAMED = 30
 const WHY = { miscut: 'it came out wrong: too short, torn, the wrong angle', 'bad-wood': 'the wood is bad there: a split, a knot, warped; what follows on it is no use' }
 
 async function plan() {
@@ -67,7 +70,7 @@ function take() {
         <p class="mb-1"><strong>To buy on top:</strong></p>
         <ul><li v-for="b in difference.buy" :key="b.key">{{ b.count }} × {{ b.label }}<span v-if="b.minor !== null">, {{ formatMoney(b.minor * b.count, doc.project!.settings.currency) }}</span></li></ul>
       </template>
-      <p v-if="difference.moved.length" class="soft">Now cut elsewhere: {{ difference.moved.join(' ') }}</p>
+      <p v-if="difference.moved.length" class="soft">Laid out anew: {{ difference.moved.length <= MOST_NAMED ? difference.moved.join(' ') : plural(difference.moved.length, 'piece') }}. Everything else stays where it was.</p>
       <button type="button" class="btn btn-primary" :disabled="result.cannot.length > 0" @click="take">Go on with this plan</button>
       <button type="button" class="btn btn-link" @click="open = false">Leave it as it was</button>
     </div>

@@ -16,6 +16,7 @@ import { useDocument } from '../../stores/document.ts'
 import { useReadings } from '../../stores/readings.ts'
 import BuildGoods from './BuildGoods.vue'
 import DimensionList from './DimensionList.vue'
+import SizeHints from './SizeHints.vue'
 import StartBuild from './StartBuild.vue'
 
 const doc = useDocument()
@@ -106,6 +107,7 @@ const VIEW_NAMES: Record<View, string> = { front: 'Front', plan: 'Plan', section
           </div>
           <p class="soft small mb-2">{{ familyName(build.family) }}</p>
           <p v-if="refused && !reading?.shaped.dims.some((d) => d.path === refused!.path)" class="text-trouble small" role="alert">{{ refused.text }}</p>
+          <SizeHints v-if="reading && build" :build="build" />
           <DimensionList v-if="reading" :dims="reading.shaped.dims" :choices="reading.shaped.choices" :refused="refused" :part="part" @set="set" />
         </aside>
       </div>
