@@ -31,8 +31,10 @@ function commit() {
 </script>
 
 <template>
-  <input :id="fieldId" v-model="text" class="form-control form-control-sm" :class="{ 'is-invalid': problem }" :inputmode="kind === 'money' ? 'decimal' : 'numeric'" :aria-label="label || undefined" autocomplete="off" @change="commit" @keydown.enter="commit" />
-  <p v-if="problem" class="text-trouble small mb-0" role="alert">{{ problem }}</p>
+  <div>
+    <input :id="fieldId" v-model="text" class="form-control form-control-sm" :class="{ 'is-invalid': problem }" :inputmode="kind === 'money' ? 'decimal' : 'numeric'" :aria-label="label || undefined" autocomplete="off" @change="commit" @keydown.enter="commit" />
+    <p v-if="problem" class="text-trouble small mb-0" role="alert">{{ problem }}</p>
+  </div>
 </template>
 
 <style scoped>

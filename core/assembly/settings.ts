@@ -55,7 +55,7 @@ export const unitsOf = (s: Pick<Settings, 'system' | 'fraction'>): Units => ({ s
  * What a family car with a roof rack takes, what a yard's panel saw does, and a tin's usual cover. Product decisions: the person changes them.
  */
 export const startingCarriage = (yard: UnitSystem): Pick<Settings, 'carriage' | 'yardCuts' | 'finish' | 'edgeBanding'> => ({
-  carriage: { longestMm: yard === 'imperial' ? inches(144) : 3600, widestMm: 1000, mostKg: 350 },
+  carriage: { longestMm: yard === 'imperial' ? inches(144) : 3600, widestMm: yard === 'imperial' ? inches(40) : 1000, mostKg: 350 },
   yardCuts: { use: true, freeCuts: yard === 'imperial' ? 2 : 4, smallestStripMm: yard === 'imperial' ? inches(12) : 300, toleranceMm: yard === 'imperial' ? inches(1 / 8) : 2 },
   finish: { coats: 0, coverM2PerL: 10 }, edgeBanding: false,
 })

@@ -102,10 +102,10 @@ const print = () => window.print()
         <div class="scroll">
           <table class="table table-sm align-middle">
             <thead>
-              <tr><th scope="col"><span class="visually-hidden">in the cart</span></th><th scope="col">item</th><th scope="col" class="number">need</th><th scope="col" class="number">have</th><th scope="col" class="number">buy</th><th scope="col" class="number">each</th><th scope="col" class="number">total</th><th scope="col" class="number no-print">paid</th></tr>
+              <tr><th scope="col"><span class="visually-hidden">in the cart</span></th><th scope="col">item</th><th scope="col" class="number">need</th><th scope="col" class="number">have</th><th scope="col" class="number">buy</th><th scope="col" class="number wide">each</th><th scope="col" class="number">total</th><th scope="col" class="number no-print">paid</th></tr>
             </thead>
             <tbody v-for="a in aisles" :key="a.aisle">
-              <tr class="aisle"><th colspan="6" scope="colgroup">{{ AISLE_NAMES[a.aisle] }}</th><td class="number soft">{{ money(a.total) }}</td><td class="no-print"></td></tr>
+              <tr class="aisle"><th colspan="5" scope="colgroup">{{ AISLE_NAMES[a.aisle] }}</th><td class="wide"></td><td class="number soft">{{ money(a.total) }}</td><td class="no-print"></td></tr>
               <tr v-for="l in a.lines" :key="l.key" :class="{ done: bought.has(l.key) }">
                 <td class="tick"><input type="checkbox" class="form-check-input" :checked="bought.has(l.key)" :aria-label="`${l.label} is in the cart`" @change="tick(l.key)" /></td>
                 <td>
@@ -115,13 +115,13 @@ const print = () => window.print()
                 <td class="number">{{ l.count }}</td>
                 <td class="number"><NumberField class="few" kind="count" optional :value="l.have || null" :label="`${l.label}: how many are there already`" @change="(n) => setHave(l.key, n)" /></td>
                 <td class="number"><strong>{{ l.buy }}</strong></td>
-                <td class="number">{{ money(l.eachMinor) }}</td>
+                <td class="number wide">{{ money(l.eachMinor) }}</td>
                 <td class="number">{{ money(l.totalMinor) }}</td>
                 <td class="number no-print"><NumberField class="paid" kind="money" optional :value="doc.project!.progress.spent[l.key] ?? null" :label="`${l.label}: paid in all`" @change="(n) => setSpent(l.key, n)" /></td>
               </tr>
             </tbody>
             <tfoot>
-              <tr><th colspan="6" scope="row">Total<span v-if="bill.unpriced" class="text-trouble"> without {{ bill.unpriced }} lines that have no price</span></th><td class="number"><strong>{{ money(bill.totalMinor) }}</strong></td><td class="number no-print"><strong>{{ spent ? money(spent) : '' }}</strong></td></tr>
+              <tr><th colspan="5" scope="row">Total<span v-if="bill.unpriced" class="text-trouble"> without {{ bill.unpriced }} lines that have no price</span></th><td class="wide"></td><td class="number"><strong>{{ money(bill.totalMinor) }}</strong></td><td class="number no-print"><strong>{{ spent ? money(spent) : '' }}</strong></td></tr>
             </tfoot>
           </table>
         </div>
@@ -139,7 +139,8 @@ const print = () => window.print()
             <span v-if="doc.project!.readyMadeMinor !== null"> {{ doc.project!.readyMadeMinor >= bill.totalMinor ? `building saves ${money(doc.project!.readyMadeMinor - bill.totalMinor)}` : `building costs ${money(bill.totalMinor - doc.project!.readyMadeMinor)} more` }}</span>
           </dd>
         </dl>
-        <p class="soft small mb-0 mt-2">All builds together. Screws, glue and finish with a tenth to spare. The yard’s own price counts.</p>
+        <p class="small mb-0 mt-2 no-print"><RouterLink :to="{ name: 'prove' }">Compare sheets and sections side by side</RouterLink>, on cost, mass, sag and strength.</p>
+        <p class="soft small mb-0 mt-1">All builds together. Screws, glue and finish with a tenth to spare. The yard’s own price counts.</p>
       </section>
       <section class="card-sheet no-print" aria-labelledby="book-h">
         <h2 id="book-h">Price book</h2>
@@ -228,6 +229,25 @@ const print = () => window.print()
 .book {
   max-height: 60vh;
   overflow-y: auto;
+}
+@media (max-width: 500px) {
+  .wide {
+    display: none;
+  }
+  .paid {
+    width: 60px;
+  }
+  .few {
+    width: 40px;
+  }
+  .scroll td,
+  .scroll th {
+    padding-left: 0.15rem;
+    padding-right: 0.15rem;
+  }
+  .tick {
+    width: 32px;
+  }
 }
 @media (max-width: 900px) {
   .columns {

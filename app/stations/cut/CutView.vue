@@ -135,7 +135,7 @@ const print = () => window.print()
               <BoardDiagram v-for="b in g" :key="b.id" :board="b" :roles="roles" :done="done" @tick="tickAll" />
             </article>
           </div>
-          <CutBatches v-if="!oneAtATime" :batches="work.home" :names="numbers" :done="done" @tick="tick" />
+          <CutBatches :class="{ 'print-only': oneAtATime }" :batches="work.home" :names="numbers" :done="done" @tick="tick" />
         </div>
       </section>
       <OnHand :all-cut="allCut" />
