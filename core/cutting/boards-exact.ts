@@ -22,13 +22,13 @@ const ROOT_SECONDS = 0.3
 /** Columns enumerated below a gap before it is called too many. */
 const MOST_COLUMNS = 6000
 /** Linear programs a dive may solve at the root and at a node, nodes at which one dives, and boards tried at each step of a dive. */
-const ROOT_DIVE = 150
-const NODE_DIVE = 20
-const DIVES = 30
+const ROOT_DIVE = 60
+const NODE_DIVE = 60
+const DIVES = 4
 const BREADTH = 2
 const LAST_DIVE = 5000
 /** Nodes looked at before the gap is left open. */
-const MOST_NODES = 400
+const MOST_NODES = 20_000
 
 const gcd = (a: number, b: number): number => (b === 0 ? a : gcd(b, a % b))
 

@@ -3,7 +3,9 @@ import { readdirSync, readFileSync, statSync } from 'node:fs'
 import { join } from 'node:path'
 import type { Dim } from '../families/family.ts'
 import { IMPERIAL, METRIC } from '../measure/units.ts'
+import type { SawCut } from '../takeoff/cut-order.ts'
 import { sayVerdict } from './checks.ts'
+import { sayCare, sayOutcome, saySetting, stockOfBatch } from './cuts.ts'
 import { sayLever } from './levers.ts'
 import { sayProblem } from './problems.ts'
 import { sayReason } from './reasons.ts'
@@ -43,4 +45,20 @@ describe('words', () => {
     expect(sayLever('carry-less', { goods: 'pail', out: 3, keep: 4 }, say)).toBe('Take out 3 × "pail" (keep 4 here)')
   })
   it('never call an empty proof safe', () => expect(sayVerdict({ state: 'unknown', weakest: null, fails: 0, unknown: 0 }, say)).toBe('Nothing to prove yet.'))
+})
+
+describe('cuts in words', () => {
+  const cut = (over: Partial<SawCut> = {}): SawCut => ({ n: 1, key: 'k', where: 'home', on: 's', kind: 'rip', settingMm: 600, inHand: { lengthMm: 2440, widthMm: 1220 }, frees: [], holds: [], leavesMm: 617, care: [], ...over })
+  const mm = sayIn(METRIC)
+  it('say what is set, what comes off and what stays', () => {
+    expect(saySetting({ kind: 'rip', settingMm: 600 }, mm)).toBe('Fence at 600 mm: rip')
+    expect(saySetting({ kind: 'crosscut', settingMm: 1200 }, mm)).toBe('Stop at 1200 mm: crosscut')
+    expect(sayOutcome(cut({ frees: ['A1', 'A2'] }), mm)).toBe('frees A1 and A2, leaves 617 mm')
+    expect(sayOutcome(cut({ holds: ['A1', 'B1'], leavesMm: 0 }), mm)).toBe('takes off A1 B1, leaves nothing')
+    expect(sayOutcome(cut({ holds: ['A', 'B', 'C', 'D', 'E', 'F', 'G'] }), mm)).toBe('takes off 7 pieces, leaves 617 mm')
+  })
+  it('say what is to be minded, every kind of it', () => {
+    for (const c of ['two-people', 'outfeed', 'push-stick', 'short-stock', 'trim-later', 'measure-there'] as const) expect(sayCare(c)).toMatch(/^[A-Z].*\.$/)
+  })
+  it('name the stock', () => expect([stockOfBatch('2x4'), stockOfBatch('2x4:treated'), stockOfBatch('ply-18mm')]).toEqual(['2x4', '2x4 treated', 'Softwood plywood 18 mm']))
 })
