@@ -15,14 +15,21 @@ export function cheaperPurchases(stocks: readonly Sold[], needed: number, least:
   const freeArea = stocks.reduce((a, s) => a + (s.price > 0 ? 0 : s.area * (s.most ?? 0)), 0)
   const found: { bought: number[]; area: number; cost: number }[] = []
   let looked = 0
+  // The most area a unit of money buys from here on: what can not reach the area within the money is cut off.
+  const rate = paid.map(() => 0)
+  for (let i = paid.length - 1; i >= 0; i--) rate[i] = Math.max(rate[i + 1] ?? 0, paid[i].area / paid[i].price)
   const go = (i: number, cost: number, area: number) => {
     if (looked++ > MOST_LOOKED) return
     if (i === paid.length) {
       if (cost >= least && area >= needed) found.push({ bought: [...bought], area, cost })
       return
     }
+    if (area + (below - 1 - cost) * rate[i] < needed - 1e-6) return
     const s = paid[i]
-    for (let n = 0; n <= (s.most ?? Infinity) && cost + n * s.price < below; n++) {
+    const most = Math.min(s.most ?? Infinity, Math.floor((below - 1 - cost) / s.price))
+    // The last one has to bring all that is missing of area and of money.
+    const fewest = i === paid.length - 1 ? Math.max(0, Math.ceil((needed - area) / s.area - 1e-9), Math.ceil((least - cost) / s.price - 1e-9)) : 0
+    for (let n = fewest; n <= most; n++) {
       bought[s.k] = n
       go(i + 1, cost + n * s.price, area + n * s.area)
     }

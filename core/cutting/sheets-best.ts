@@ -163,8 +163,12 @@ class SheetSearch {
         }
         // None of those listed is left.
         if (aims.length === 0) refresh()
-        if (this.cost(this.best) <= this.lower || (aims.length === 0 && !bounding)) break
-        if (aims.length === 0) continue
+        if (this.cost(this.best) <= this.lower) break
+      }
+      // With nothing to aim at there is only the bound to wait for.
+      if (aims.length === 0) {
+        if (!bounding) break
+        continue
       }
       since++
       if (at <= 0) {

@@ -94,10 +94,25 @@ describe('purchases cheaper than one', () => {
     expect(purchases).toContainEqual([1, 1, 1])
     expect(purchases).toContainEqual([2, 0, 1])
   })
+  it('are the same as by trying every one', () => {
+    const sold = fc.record({ price: fc.integer({ min: 1, max: 12 }), area: fc.integer({ min: 5, max: 60 }), most: fc.option(fc.integer({ min: 1, max: 4 }), { nil: null }) })
+    fc.assert(fc.property(fc.array(sold, { minLength: 1, maxLength: 3 }), fc.integer({ min: 0, max: 150 }), fc.integer({ min: 0, max: 15 }), fc.integer({ min: 5, max: 30 }), (list, needed, least, below) => {
+      let cheapest = Infinity
+      const go = (i: number, cost: number, area: number): void => {
+        if (cost >= below) return
+        if (i === list.length) return void (cost >= least && area >= needed && (cheapest = Math.min(cheapest, cost)))
+        for (let n = 0; n <= (list[i].most ?? 40); n++) go(i + 1, cost + n * list[i].price, area + n * list[i].area)
+      }
+      go(0, 0, 0)
+      const { purchases, complete } = cheaperPurchases(list, needed, least, below, 1, 'cheapest')
+      expect(complete).toBe(true)
+      expect(purchases.length === 0 ? Infinity : purchases[0].reduce((c, n, k) => c + n * list[k].price, 0)).toBe(cheapest)
+    }))
+  })
   it('says when it did not look at all of them', () => {
     expect(cheaperPurchases([{ price: 0, area: 5, most: null }], 10, 0, 5, 3, 'cheapest').complete).toBe(false)
-    const many = Array.from({ length: 9 }, (_, k) => ({ price: 100 + k, area: 50, most: null }))
-    expect(cheaperPurchases(many, 4000, 0, 9000, 3, 'cheapest').complete).toBe(false)
+    const many = Array.from({ length: 9 }, (_, k) => ({ price: 100 + k, area: 50 + k, most: null }))
+    expect(cheaperPurchases(many, 400, 0, 9000, 3, 'cheapest').complete).toBe(false)
   })
   it('gives the cheapest first when asked so', () => expect(cheaperPurchases(stocks, 0, 7, 40, 1, 'cheapest').purchases).toEqual([[1, 0, 1]]))
 })
@@ -143,6 +158,14 @@ describe('a limit on how deep cuts are nested', () => {
     expect(verifySheets(i(2), plan)).toEqual([])
     expect(verifySheets(i(1), plan).map((f) => f.code)).toEqual(['stages'])
   })
+})
+
+it('many sizes of sheet and many sheets of each are searched in bounded work', () => {
+  const stock = [1, 2, 3, 4, 5, 6].map((k) => ({ id: `s${k}`, w: 1000 + 97 * k, h: 700 + 31 * k, price: 100 + 13 * k * k, available: null, offcut: false }))
+  const i = sheet({ stock, parts: Array.from({ length: 10 }, (_, k) => ({ id: `p${k}`, w: 200 + 37 * k, h: 150 + 23 * k, qty: 30, rotate: true })) })
+  let n = 0
+  const r = planSheetsBest(i, null, { shouldStop: () => ++n > 60 })
+  expect(r.ok && verifySheets(i, r.plan)).toEqual([])
 })
 
 it('random published classes verify, and are never below their bound', () => {

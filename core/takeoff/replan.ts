@@ -57,10 +57,18 @@ export function replan(
   const pen: LabelPen = (l) => open.get(lineId(l))?.shift() ?? null
   const plan = planCuts(rest, settings, prices, planners, hand, pen)
   const used = new Map<string, number>()
-  const owned = <T extends BoardLaid | SheetLaid>(x: T, i: number): T => {
+  const taken = new Set([...kept, ...keptSheets].map((x) => x.id))
+  /** Ids of what is kept stay; what is planned anew never takes one of them. */
+  const fresh = (id: string): string => {
+    let n = now.lost.length + 1
+    while (taken.has(`${id}~${n}`)) n++
+    taken.add(`${id}~${n}`)
+    return `${id}~${n}`
+  }
+  const owned = <T extends BoardLaid | SheetLaid>(x: T): T => {
     if (x.handId !== null) used.set(x.handId, (used.get(x.handId) ?? 0) + 1)
     // Bought before, so bought in the list as well; what is left of something is its own line, and costs nothing again.
-    return { ...x, id: `${x.id}~${now.lost.length + 1}.${i}`, handId: x.handId?.startsWith(BOUGHT) ? null : x.handId }
+    return { ...x, id: fresh(x.id), handId: x.handId?.startsWith(BOUGHT) ? null : x.handId }
   }
   const boards = [...kept, ...plan.boards.map(owned)]
   const sheets = [...keptSheets, ...plan.sheets.map(owned)]

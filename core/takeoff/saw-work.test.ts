@@ -189,6 +189,10 @@ describe('when something goes wrong', () => {
     }
     const d = replanDifference(begun, state, book)
     expect(d.buy.length).toBeGreaterThan(0)
+    const ids = [...state.boards, ...state.sheets].map((x) => x.id)
+    expect(new Set(ids).size).toBe(ids.length)
+    const twice = replan(replan(state, new Set(), null, lines, p.settings, priceBook(p), []).sawing, new Set(), null, lines, p.settings, priceBook(p), []).sawing
+    expect(new Set(twice.boards.map((x) => x.id)).size).toBe(twice.boards.length)
     expect(d.buy.every((x) => x.count > 0 && x.label !== x.key)).toBe(true)
     expect(labels(state).sort()).toEqual(wanted)
   })
