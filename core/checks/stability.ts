@@ -1,8 +1,9 @@
-import type { Anchor, Assembly } from '../assembly/assembly.ts'
+import type { Anchor, Assembly, Motion } from '../assembly/assembly.ts'
 import { partMassKg } from '../assembly/mass.ts'
 import { wholeBox } from '../assembly/part-box.ts'
 import { findScrew } from '../catalogue/fasteners.ts'
 import { boxSize, boxUnion } from '../geometry/box.ts'
+import { add, cross, dot, mid, scale, sub, unit, type Vec3 } from '../geometry/vec.ts'
 import { newtons } from '../measure/units.ts'
 import { screwWithdrawal } from '../mechanics/withdrawal.ts'
 import { heldBy } from './joints.ts'
@@ -30,6 +31,33 @@ const goodsWeights = (a: Assembly): Weight[] =>
   a.bays.filter((b) => b.carriers.length > 0).flatMap((b) =>
     b.items.map((i) => ({ n: newtons(i.massKg ?? 0), y: (i.box.min[1] + i.box.max[1]) / 2, z: (i.box.min[2] + i.box.max[2]) / 2 })),
   )
+
+/** Where a point is once a motion is done: about an axis (Rodrigues' rotation), or along a line. */
+function moved(m: Motion, p: Vec3): Vec3 {
+  if (m.kind === 'slide') return add(p, m.by)
+  const k = unit(m.axis)
+  const v = sub(p, m.at)
+  const [c, s] = [Math.cos(m.byRad), Math.sin(m.byRad)]
+  return add(m.at, add(add(scale(v, c), scale(cross(k, v), s)), scale(k, dot(k, v) * (1 - c))))
+}
+
+/** Weights with whatever opens standing where it stands furthest out, what is in drawers with them; null when nothing opens. */
+function openedWeights(a: Assembly): { self: Weight[]; goods: Weight[] } | null {
+  if (a.motions.length === 0) return null
+  const motionOf = new Map(a.motions.flatMap((m) => m.parts.map((id) => [id, m] as const)))
+  const out = (m: Motion | undefined, at: Vec3): Vec3 => {
+    const to = m ? moved(m, at) : at
+    return to[1] > at[1] ? to : at
+  }
+  const weight = (n: number, at: Vec3): Weight => ({ n, y: at[1], z: at[2] })
+  return {
+    self: a.parts.map((p) => weight(newtons(partMassKg(p)), out(motionOf.get(p.id), p.at.centre))),
+    goods: a.bays.filter((b) => b.carriers.length > 0).flatMap((b) => {
+      const m = b.carriers.map((c) => motionOf.get(c)).find((x) => x?.kind === 'slide')
+      return b.items.map(({ massKg, box: { min, max } }) => weight(newtons(massKg ?? 0), out(m, mid(min, max))))
+    }),
+  }
+}
 
 /** Front and back edge of what stands on the floor. */
 function feet(a: Assembly): { back: number; front: number } {
@@ -110,6 +138,28 @@ export const tipOver = defineCheck({
           source: 'moment balance; goods only where they make it worse',
         },
       }))
+
+    const opened = openedWeights(assembly)
+    if (opened && unweighed.length === 0) {
+      // Every leaf open and every drawer out, with those goods in that make it worst; ties hold what is missing.
+      const worst = worstFilling(opened.self, opened.goods, arm, lean)
+      const held = assembly.anchors.filter((x) => x.holds.includes('y'))
+      const gives = held.map((x) => tieCapacity(x, settings.anchorRatedN))
+      const tied = gives.length === 0 ? 0 : Math.min(...gives.map((n) => n ?? 0)) * Math.min(...held.map((x) => x.at[2])) * gives.length
+      const missing = SAFETY_FILLED * worst.overturning - worst.restoring
+      if (missing > 0 && gives.some((n) => n === null)) {
+        const needN = missing / Math.min(...held.map((x) => x.at[2]))
+        results.push(plain({ ...given, quantity: 'force', code: 'unknown-anchor', subject: 'opened', state: 'unknown', demand: needN, data: { needN, count: held.length, into: held[0].into }, parts: [held[0].part] }))
+      } else
+        results.push(measured({
+          ...given, code: 'tip-opened', subject: 'opened', demand: worst.overturning * SAFETY_FILLED, capacity: Math.max(0, worst.restoring + tied), data: { safety: (worst.restoring + tied) / worst.overturning, wanted: SAFETY_FILLED, motions: assembly.motions.length, ties: held.length },
+          working: {
+            formula: 'restoring moment with everything open + ties × their height ≥ 1.5 × overturning moment, about the front feet',
+            inputs: [{ symbol: 'restoring', value: worst.restoring, quantity: 'moment' }, { symbol: 'ties', value: tied, quantity: 'moment' }, { symbol: 'overturning', value: worst.overturning, quantity: 'moment', source: `${LEAN} of every weight sideways at its height: product decision` }],
+            source: 'moment balance; all doors open, all drawers out',
+          },
+        }))
+    }
 
     const high = Math.min(wholeBox(boxes).max[2], PULL_REACH_MM)
     const empty = sum(self, arm)

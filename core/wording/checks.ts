@@ -68,6 +68,7 @@ const TABLE: Record<string, Words> = {
   slender: (r, d, say) => (r.state === 'holds' ? `Standing free, it is ${say.number(r.demand!)} times as high as deep; up to ${d.most} is steady.` : `Standing free, it is ${say.number(r.demand!)} times as high as deep; more than ${d.most} tips easily. Tie it to the wall, or make it deeper or lower.`),
   'slender-tied': () => 'Tied to the wall, so its height over its depth does not matter.',
   'tip-filled': (r, d, say) => (r.state === 'holds' ? `Badly filled it still stands with a margin of ${say.number(Number(d.safety))} (${d.wanted} is wanted).` : `Badly filled it can tip forward: margin ${say.number(Number(d.safety))}, ${d.wanted} is wanted. Tie it to the wall, or make it deeper.`),
+  'tip-opened': (r, d, say) => (r.state === 'holds' ? `With everything open and pulled out it still stands, margin ${say.number(Number(d.safety))} (${d.wanted} is wanted)${Number(d.ties) > 0 ? ', its ties counted' : ''}.` : `With its doors open and drawers pulled out it can tip forward: margin ${say.number(Number(d.safety))}, ${d.wanted} is wanted. Tie it to the wall, keep heavy things in the lowest drawer, or let one open at a time.`),
   'tip-pull': (r, d, say) => (r.state === 'holds' ? `A child pulling at ${say.lengthOf(d, 'highMm')} does not tip it, even empty.` : `A child pulling with ${say.force(Number(d.pullN))} at ${say.lengthOf(d, 'highMm')} tips it over when it is empty. Tie it to the wall.`),
   'tip-tied': (r, d, say) =>
     r.state === 'holds'
