@@ -4,7 +4,7 @@ import { partBoxes } from '../assembly/part-box.ts'
 import { startingSettings } from '../assembly/settings.ts'
 import { newtons } from '../measure/units.ts'
 import type { CheckContext } from './check.ts'
-import { tipOver } from './stability.ts'
+import { slenderness, tipOver } from './stability.ts'
 
 /* A cabinet of two blocks: a carcass 600 deep that stands on the floor, and a drawer (or a door) in front of it. */
 
@@ -47,6 +47,17 @@ describe('what opens', () => {
     expect(held.capacity!).toBeGreaterThan(opened(cabinet([pulled], 60))!.capacity!)
     expect(opened(cabinet([pulled], 90, tie('masonry')))).toMatchObject({ state: 'unknown', code: 'unknown-anchor' })
     expect(opened(cabinet([pulled], null))).toBeUndefined()
+  })
+  it('a narrow one is judged by its width: it tips sideways first', () => {
+    const a = cabinet([], 0)
+    const narrow: Assembly = { ...a, supports: [{ ...a.supports[0], contact: { min: [350, 0, 0], max: [450, 600, 0] } }] }
+    const results = tipOver.run({ assembly: narrow, boxes: partBoxes(narrow), settings: startingSettings('metric'), goods: new Map() } as unknown as CheckContext)
+    const filled = results.find((r) => r.id === 'tip-over:filled')!
+    expect(filled.data.way).toBe('sideways')
+    // By hand: 45 kg, half of 100 mm behind the edge at an end.
+    expect(filled.capacity).toBeCloseTo(newtons(45) * 50, 3)
+    const [slim] = slenderness.run({ assembly: narrow, boxes: partBoxes(narrow), settings: startingSettings('metric') } as unknown as CheckContext)
+    expect(slim.demand).toBeCloseTo(1000 / 100, 6)
   })
   it('is not asked where nothing opens', () => expect(opened(cabinet([], 20))).toBeUndefined())
 })

@@ -24,12 +24,12 @@ const TIE_CD = 0.9
 /** Rated values of masonry anchors are divided by this unless the maker says otherwise. Product decision. */
 const ANCHOR_SAFETY = 4
 
-interface Weight { n: number; y: number; z: number }
+interface Weight { n: number; x: number; y: number; z: number }
 
-const selfWeights = (a: Assembly): Weight[] => a.parts.map((p) => ({ n: newtons(partMassKg(p)), y: p.at.centre[1], z: p.at.centre[2] }))
+const selfWeights = (a: Assembly): Weight[] => a.parts.map((p) => ({ n: newtons(partMassKg(p)), x: p.at.centre[0], y: p.at.centre[1], z: p.at.centre[2] }))
 const goodsWeights = (a: Assembly): Weight[] =>
   a.bays.filter((b) => b.carriers.length > 0).flatMap((b) =>
-    b.items.map((i) => ({ n: newtons(i.massKg ?? 0), y: (i.box.min[1] + i.box.max[1]) / 2, z: (i.box.min[2] + i.box.max[2]) / 2 })),
+    b.items.map((i) => ({ n: newtons(i.massKg ?? 0), x: (i.box.min[0] + i.box.max[0]) / 2, y: (i.box.min[1] + i.box.max[1]) / 2, z: (i.box.min[2] + i.box.max[2]) / 2 })),
   )
 
 /** Where a point is once a motion is done: about an axis (Rodrigues' rotation), or along a line. */
@@ -49,7 +49,7 @@ function openedWeights(a: Assembly): { self: Weight[]; goods: Weight[] } | null 
     const to = m ? moved(m, at) : at
     return to[1] > at[1] ? to : at
   }
-  const weight = (n: number, at: Vec3): Weight => ({ n, y: at[1], z: at[2] })
+  const weight = (n: number, at: Vec3): Weight => ({ n, x: at[0], y: at[1], z: at[2] })
   return {
     self: a.parts.map((p) => weight(newtons(partMassKg(p)), out(motionOf.get(p.id), p.at.centre))),
     goods: a.bays.filter((b) => b.carriers.length > 0).flatMap((b) => {
@@ -59,11 +59,11 @@ function openedWeights(a: Assembly): { self: Weight[]; goods: Weight[] } | null 
   }
 }
 
-/** Front and back edge of what stands on the floor. */
-function feet(a: Assembly): { back: number; front: number } {
+/** Edges of what stands on the floor. */
+function feet(a: Assembly): { back: number; front: number; left: number; right: number } {
   const standing = a.supports.filter((s) => s.on.kind === 'floor' && 'part' in s.from).map((s) => s.contact)
   const b = boxUnion(standing)
-  return { back: b.min[1], front: b.max[1] }
+  return { back: b.min[1], front: b.max[1], left: b.min[0], right: b.max[0] }
 }
 
 /** What one tie gives, N: by the screw's withdrawal, or the maker's rating; null when nobody knows. */
@@ -95,16 +95,17 @@ export const slenderness = defineCheck({
   reads: ['assembly', 'boxes', 'settings'],
   run({ assembly, boxes, settings }): CheckResult[] {
     if (!assembly.supports.some((s) => s.on.kind === 'floor' && 'part' in s.from)) return []
-    const { back, front } = feet(assembly)
+    const { back, front, left, right } = feet(assembly)
+    const deep = Math.min(front - back, right - left)
     const high = wholeBox(boxes).max[2]
-    const given = { check: 'slenderness', link: 'whole' as const, quantity: 'ratio' as const, subject: 'build', data: { highMm: high, deepMm: front - back, most: settings.slenderness } }
+    const given = { check: 'slenderness', link: 'whole' as const, quantity: 'ratio' as const, subject: 'build', data: { highMm: high, deepMm: deep, most: settings.slenderness } }
     if (assembly.anchors.length > 0) return [plain({ ...given, code: 'slender-tied', state: 'not-applicable' })]
     return [
       measured({
-        ...given, code: 'slender', demand: high / (front - back), capacity: settings.slenderness,
+        ...given, code: 'slender', demand: high / deep, capacity: settings.slenderness,
         working: {
-          formula: 'height / depth of the feet ≤ limit',
-          inputs: [{ symbol: 'height', value: high, quantity: 'length' }, { symbol: 'depth', value: front - back, quantity: 'length' }, { symbol: 'limit', value: settings.slenderness, quantity: 'ratio', source: 'project setting; industrial rack is tied from 6 (ANSI MH16.1)' }],
+          formula: 'height / depth of the feet, or their width where that is less ≤ limit',
+          inputs: [{ symbol: 'height', value: high, quantity: 'length' }, { symbol: 'depth', value: deep, quantity: 'length' }, { symbol: 'limit', value: settings.slenderness, quantity: 'ratio', source: 'project setting; industrial rack is tied from 6 (ANSI MH16.1)' }],
           source: 'project setting',
         },
       }),
@@ -118,22 +119,26 @@ export const tipOver = defineCheck({
   reads: ['assembly', 'boxes', 'settings', 'goods'],
   run({ assembly, boxes, settings, goods }): CheckResult[] {
     if (!assembly.supports.some((s) => s.on.kind === 'floor' && 'part' in s.from)) return []
-    const { front } = feet(assembly)
+    const { front, left, right } = feet(assembly)
     const self = selfWeights(assembly)
     const goodsIn = goodsWeights(assembly)
     const unweighed = assembly.bays.flatMap((b) => (b.carriers.length > 0 ? b.items.filter((i) => i.massKg === null) : []))
     const arm = (w: Weight) => w.n * (front - w.y)
     const lean = (w: Weight) => LEAN * w.n * w.z
-    const { restoring, overturning } = worstFilling(self, goodsIn, arm, lean)
+    // Forward, or sideways where it is narrow; ties that hold along the wall keep it from that.
+    const sideways = assembly.anchors.some((x) => x.holds.includes('x')) ? [] : [(w: Weight) => w.n * (w.x - left), (w: Weight) => w.n * (right - w.x)]
+    const ways = [arm, ...sideways].map((over) => ({ over, ...worstFilling(self, goodsIn, over, lean) }))
+    const worstWay = ways.reduce((a, b) => (b.restoring / b.overturning < a.restoring / a.overturning ? b : a))
+    const { restoring, overturning } = worstWay
     const results: CheckResult[] = []
     const given = { check: 'tip-over', link: 'whole' as const, quantity: 'moment' as const }
     if (unweighed.length > 0)
       results.push(plain({ ...given, code: 'unknown-not-weighed', subject: 'filled', state: 'unknown', data: { goods: goods.get(unweighed[0].goodsId)?.name ?? '' } }))
     else
       results.push(measured({
-        ...given, code: 'tip-filled', subject: 'filled', demand: overturning * SAFETY_FILLED, capacity: restoring, data: { safety: restoring / overturning, wanted: SAFETY_FILLED },
+        ...given, code: 'tip-filled', subject: 'filled', demand: overturning * SAFETY_FILLED, capacity: restoring, data: { safety: restoring / overturning, wanted: SAFETY_FILLED, way: worstWay.over === arm ? 'forward' : 'sideways' },
         working: {
-          formula: 'restoring moment / overturning moment ≥ 1.5, about the front feet, with those goods in that make it worst',
+          formula: 'restoring moment / overturning moment ≥ 1.5, about the front feet or those at an end, whichever is worse, with those goods in that make it worst',
           inputs: [{ symbol: 'restoring', value: restoring, quantity: 'moment' }, { symbol: 'overturning', value: overturning, quantity: 'moment', source: `${LEAN} of every weight sideways at its height: product decision` }],
           source: 'moment balance; goods only where they make it worse',
         },
