@@ -6,7 +6,7 @@ const chromium = process.env.CHROMIUM ?? '/usr/bin/chromium'
 export default defineConfig({
   testDir: 'e2e',
   outputDir: 'test-results',
-  timeout: 60_000,
+  timeout: 120_000,
   expect: { timeout: 10_000 },
   workers: 2,
   fullyParallel: true,

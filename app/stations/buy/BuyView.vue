@@ -139,7 +139,7 @@ const print = () => window.print()
             <span v-if="doc.project!.readyMadeMinor !== null"> {{ doc.project!.readyMadeMinor >= bill.totalMinor ? `building saves ${money(doc.project!.readyMadeMinor - bill.totalMinor)}` : `building costs ${money(bill.totalMinor - doc.project!.readyMadeMinor)} more` }}</span>
           </dd>
         </dl>
-        <p class="small mb-0 mt-2 no-print"><RouterLink :to="{ name: 'prove' }">Compare sheets and sections side by side</RouterLink>, on cost, mass, sag and strength.</p>
+        <p class="small mb-0 mt-2 no-print"><RouterLink class="btn btn-sm btn-link p-0 align-baseline" :to="{ name: 'prove' }">Compare sheets and sections side by side</RouterLink>, on cost, mass, sag and strength.</p>
         <p class="soft small mb-0 mt-1">All builds together. Screws, glue and finish with a tenth to spare. The yard’s own price counts.</p>
       </section>
       <section class="card-sheet no-print" aria-labelledby="book-h">
