@@ -7,6 +7,7 @@ import { cut1dPlan, cut2dPlan, type Cut1dInstance, type Cut1dPlan, type Cut2dIns
 import { fillBest } from './knapsack.ts'
 import { planSheetsBest } from './sheets-best.ts'
 import { planSheetsGreedy } from './sheets-greedy.ts'
+import { fewestBins } from '../../test-support/fewest-bins.ts'
 import { verifyBoards, verifySheets } from './verify.ts'
 
 const boards = (i: Cut1dInstance): Cut1dPlan => {
@@ -189,16 +190,3 @@ describe('sheets, better', () => {
     expect(r.ok && r.plan.claim).toEqual({ cost: 20, lowerBound: 20, proved: true })
   })
 })
-
-/** The fewest bins by trying everything. */
-function fewestBins(list: number[], size: number): number {
-  let best = list.length
-  const go = (i: number, bins: number[]) => {
-    if (bins.length >= best) return
-    if (i === list.length) return void (best = bins.length)
-    bins.forEach((b, k) => b + list[i] <= size && go(i + 1, bins.map((x, j) => (j === k ? x + list[i] : x))))
-    go(i + 1, [...bins, list[i]])
-  }
-  go(0, [])
-  return best
-}

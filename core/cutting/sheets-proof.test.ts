@@ -9,6 +9,7 @@ import { SheetFiller } from './sheet-filler.ts'
 import { FINE, SheetBound } from './sheets-bound.ts'
 import { planSheetsBest } from './sheets-best.ts'
 import { seeded } from '../measure/seeded.ts'
+import { fewestBins } from '../../test-support/fewest-bins.ts'
 import { verifySheets } from './verify.ts'
 
 const sheet = (over: Partial<Cut2dInstance>): Cut2dInstance => ({
@@ -203,15 +204,3 @@ describe('the tree of cuts', () => {
     expect(cutTree(pinwheel, { x: 0, y: 0, w: 3, h: 3 }, 0, 'either')).toBeNull()
   })
 })
-
-function fewestBins(list: number[], size: number): number {
-  let best = list.length
-  const go = (i: number, bins: number[]) => {
-    if (bins.length >= best) return
-    if (i === list.length) return void (best = bins.length)
-    bins.forEach((b, k) => b + list[i] <= size && go(i + 1, bins.map((x, j) => (j === k ? x + list[i] : x))))
-    go(i + 1, [...bins, list[i]])
-  }
-  go(0, [])
-  return best
-}
