@@ -8,7 +8,7 @@ import { newFeature } from '../room/features.ts'
 import { findFamily } from '../families/registry.ts'
 import { readProject } from './file.ts'
 import { newBuild, newProject, type Build, type Project } from './project.ts'
-import { contextOf, readBuilds, type BuildReading } from './read-build.ts'
+import { contextOf, readBuilds, type BuildReading, type KeptReadings } from './read-build.ts'
 import { remedies } from './remedies.ts'
 import { safeLoads } from './safe-load.ts'
 
@@ -137,5 +137,24 @@ describe('safe loads', () => {
     const r = readingOf(p, 'b')
     const strict = safeLoads({ settings: { ...p.settings, sagRatio: 600 } }, r)
     safeLoads(p, r).forEach((l, i) => expect(strict[i].spreadKg).toBeLessThanOrEqual(l.spreadKg))
+  })
+})
+
+describe('what is remembered from reading to reading', () => {
+  it('says the same as reading anew, however builds are moved, tied, turned and undone', () => {
+    const start = beekeeper()
+    const kept: KeptReadings = new Map()
+    const [a, b] = start.builds
+    const change = (build: Build, over: Partial<Build>) => (p: Project): Project => withBuild(p, { ...p.builds.find((x) => x.id === build.id)!, ...over })
+    const moves = [
+      change(a, { offsetMm: 700 }), change(b, { wallId: a.wallId, offsetMm: 2200 }), change(b, { offsetMm: a.offsetMm + 2959.1 + 700 }), change(b, { tiedTo: [a.id] }), change(a, { outMm: 300 }), change(a, { outMm: 0 }), change(b, { turn: 1 }),
+      change(b, { tiedTo: [], turn: 0 }), change(b, { offsetMm: 6000 }), (p: Project): Project => ({ ...p, settings: { ...p.settings, personMm: 1600 } }), (): Project => start,
+    ]
+    let p = start
+    for (const m of moves) {
+      p = m(p)
+      const said = (list: readonly ReturnType<typeof readBuilds>[number][]) => list.map((o) => (o.ok ? { checks: o.reading.checks, verdict: o.reading.verdict, steps: o.reading.steps } : o.problem))
+      expect(said(readBuilds(p, kept))).toEqual(said(readBuilds(p)))
+    }
   })
 })

@@ -22,7 +22,7 @@ import { freeSpace, LEVEL, type FreeSpace, type Room } from '../room/room.ts'
 import type { Step } from '../steps/step.ts'
 import { pieceLines, type PieceLine } from '../takeoff/pieces.ts'
 import type { Build, Project } from './project.ts'
-import { checksInRoom, surroundingsOf, tiesOf, withRoom } from './room-checks.ts'
+import { checksInRoom, checksInRoomKept, surroundingsOf, tiesOf, withRoom } from './room-checks.ts'
 
 /** Everything that is read from one build. */
 export interface BuildReading {
@@ -186,16 +186,16 @@ export function readBuilds(p: Project, kept?: KeptReadings): BuildOutcome[] {
   const key: unknown[] = [p.room, p.settings, p.goods, ...alone]
   const known = kept && inRoom.get(kept)
   if (known && known.key.length === key.length && key.every((k, i) => k === known.key[i])) return known.outcomes
-  const outcomes = inTheRoom(p, alone)
+  const outcomes = inTheRoom(p, alone, kept ? checksInRoomKept : checksInRoom)
   if (kept) inRoom.set(kept, { key, outcomes })
   return outcomes
 }
 
-function inTheRoom(p: Project, alone: readonly BuildOutcome[]): BuildOutcome[] {
+function inTheRoom(p: Project, alone: readonly BuildOutcome[], look: typeof checksInRoom): BuildOutcome[] {
   const round = surroundingsOf(p, roomPlan(p.room).outline, readingsOf(alone))
   return alone.map((o) => {
     if (!o.ok) return o
-    const checks = withRoom(o.reading.checks, checksInRoom(round, o.reading))
+    const checks = withRoom(o.reading.checks, look(round, o.reading))
     return { ok: true, reading: { ...o.reading, ...tiesOf(round, o.reading), checks, verdict: verdict(checks) } }
   })
 }

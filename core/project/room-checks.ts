@@ -33,11 +33,18 @@ export function frameInRoom(outline: Outline, { build, boxes, shaped }: Pick<Bui
   return frameOf(wall, { alongMm: build.offsetMm, outMm: build.outMm, turn: build.turn }, max[0], max[1])
 }
 
+/** Where a reading was placed the last time: neither readings nor outlines change once they are made. */
+const placedBefore = new WeakMap<BuildReading, { outline: Outline; placed: PlacedBuild | null }>()
+
 /** All builds that have a wall, where they stand. */
 export function placeBuilds(outline: Outline, readings: readonly BuildReading[]): PlacedBuild[] {
   return readings.flatMap((reading) => {
+    const known = placedBefore.get(reading)
+    if (known?.outline === outline) return known.placed ? [known.placed] : []
     const frame = frameInRoom(outline, reading)
-    return frame ? [{ reading, frame, solids: solidsOf(frame, reading.shaped.assembly) }] : []
+    const placed = frame ? { reading, frame, solids: solidsOf(frame, reading.shaped.assembly) } : null
+    placedBefore.set(reading, { outline, placed })
+    return placed ? [placed] : []
   })
 }
 
@@ -108,6 +115,33 @@ export function tiesOf(s: Surroundings, reading: BuildReading): Partial<Pick<Bui
 export function withRoom(alone: readonly CheckResult[], inRoom: readonly CheckResult[]): CheckResult[] {
   const ids = new Set(inRoom.map((c) => c.id))
   return [...alone.filter((c) => !ids.has(c.id)), ...inRoom]
+}
+
+/** Further away than this nothing of another build matters to one, mm: a way out, a leaf or a frame being stood up reach less. */
+const FAR_MM = 3500
+const nearTo = (a: PlacedBuild, b: PlacedBuild): boolean => [0, 1].every((i) => a.solids.whole.min[i] - b.solids.whole.max[i] < FAR_MM && b.solids.whole.min[i] - a.solids.whole.max[i] < FAR_MM)
+
+const checkedBefore = new WeakMap<BuildReading, { same: readonly unknown[]; checks: CheckResult[] }>()
+
+/**
+ * The same, remembered by reading: what was found holds as long as the room, the settings and all builds near it are the same; where it stands in
+ * something all builds, for the way out of that is looked for among all of them.
+ */
+export function checksInRoomKept(s: Surroundings, reading: BuildReading): CheckResult[] {
+  const own = s.placed.find((x) => x.reading === reading)
+  const group = own ? new Set(tiedGroup(s, reading).map((u) => u.id)) : new Set<string>()
+  const round = s.placed.filter((o) => o.reading !== reading)
+  const near = round.filter((o) => own && (nearTo(own, o) || group.has(o.reading.build.id))).map((o) => o.reading)
+  const known = checkedBefore.get(reading)
+  const same = (list: readonly unknown[]) => known !== undefined && known.same.length === list.length && list.every((x, i) => x === known.same[i])
+  const base = [s.p.room, s.p.settings, s.p.goods]
+  if (same([...base, ...near])) return known!.checks
+  const all = [...base, 'all', ...round.map((o) => o.reading)]
+  if (same(all)) return known!.checks
+  const checks = checksInRoom(s, reading)
+  const meets = checks.some((c) => c.check === 'clearance' && c.state === 'fails')
+  checkedBefore.set(reading, { same: meets ? all : [...base, ...near], checks })
+  return checks
 }
 
 /** The checks of one build in its room, with the others round it. */
