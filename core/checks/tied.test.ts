@@ -90,6 +90,11 @@ describe('two racks screwed to each other', () => {
     expect(result(a, 'sway:build')!.demand).toBeCloseTo(0.05 * all, 0)
   })
 
+  it('proves nothing while something on either was not weighed', () => {
+    const p = backToBack(['a'])
+    p.goods = p.goods.map((g) => ({ ...g, massKg: null }))
+    for (const [r, id] of [[read(p)[0], 'tied:b'], [read(p)[1], 'tied:a']] as const) expect(result(r, id)).toMatchObject({ state: 'unknown', code: 'unknown-not-weighed' })
+  })
   it('in an L each keeps the other from falling, and the tie is asked for what either lacks', () => {
     const p = empty()
     p.builds = [rack(p, 'a', {}), rack(p, 'b', { offsetMm: wide, turn: 1, tiedTo: ['a'] })]

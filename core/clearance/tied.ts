@@ -1,6 +1,5 @@
 import type { Assembly, Part } from '../assembly/assembly.ts'
 import { partMassKg } from '../assembly/mass.ts'
-import type { PartBoxes } from '../assembly/part-box.ts'
 import type { Convex } from '../geometry/convex.ts'
 import { hull, type Point } from '../geometry/hull.ts'
 import { dot, type Vec3 } from '../geometry/vec.ts'
@@ -13,14 +12,13 @@ export interface Unit {
   name: string
   frame: Frame
   assembly: Assembly
-  boxes: PartBoxes
   solids: BuildSolids
   /** Ids of the builds it is tied to, as this side says it. */
   tiedTo: readonly string[]
 }
 
 /** Two units further apart than this are not screwed to each other, even with a packer between them, mm. Product decision. */
-export const PACKER_MM = 30
+const PACKER_MM = 30
 /** Faces that meet must overlap by this much to take screws, mm. */
 const OVERLAP_MM = 18
 /** Only what reaches up this share of the lower unit can be tied by. */

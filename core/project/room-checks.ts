@@ -63,7 +63,7 @@ export const surroundingsOf = (p: Project, outline: Outline, readings: readonly 
 })
 
 const unitOf = ({ reading, frame, solids }: PlacedBuild): Unit => ({
-  id: reading.build.id, name: reading.build.name, frame, solids, assembly: reading.shaped.assembly, boxes: reading.boxes, tiedTo: reading.build.tiedTo,
+  id: reading.build.id, name: reading.build.name, frame, solids, assembly: reading.shaped.assembly, tiedTo: reading.build.tiedTo,
 })
 
 /** A build and all that is tied to it, itself first; empty where it stands nowhere. */

@@ -20,7 +20,10 @@ export interface YardWork {
 
 type Rules = Pick<Settings, 'carriage' | 'yardCuts' | 'onePersonKg' | 'kerfMm' | 'sheetTrimMm'>
 
-const INFINITE = { cost: Infinity, cuts: [] as { node: CutNode; i: number }[], loads: [] as CutNode['region'][] }
+/** One cut: after the i-th part of a node, of a stretch of its parts that is in the hand. What is beyond the last part counts as a part more. */
+interface Cut { node: CutNode; i: number; from: number; to: number; region: CutNode['region'] }
+interface Fewest { cost: number; cuts: Cut[]; loads: CutNode['region'][] }
+const INFINITE: Fewest = { cost: Infinity, cuts: [], loads: [] }
 
 /**
  * The fewest straight cuts of a sheet by the yard after which every piece of it goes into the vehicle and can be handled alone. Only cuts of the plan
@@ -41,22 +44,24 @@ export function yardSheetCuts(s: SheetLaid, rules: Rules): YardWork {
   const best = options.reduce((a, b) => (b.cost < a.cost ? b : a))
   if (best.cost === Infinity) return none
   const made = new Set<string>()
-  const cuts = best.cuts.map(({ node, i }, k): Unnumbered => {
+  const cuts = best.cuts.map(({ node, i, from, to, region }, k): Unnumbered => {
     const rip = node.way === 'y'
     const [o, size] = rip ? (['y', 'h'] as const) : (['x', 'w'] as const)
     const p = node.parts[i]
-    const setting = p.region[o] + p.region[size] - node.region[o]
+    // From the edge that is fresh when this cut is made: what earlier cuts took off is gone.
+    const setting = p.region[o] + p.region[size] - region[o]
     // Room for an untrue cut: only beyond the last piece, where something is left.
     const spare = node.rest ? node.rest[size] : 0
     const trim = i === node.parts.length - 1 && spare >= rules.yardCuts.toleranceMm + rules.kerfMm
     // What is left long is cut to its line at home.
     if (!trim) made.add(cutKeyOf(node, i))
-    const labels = (x: CutNode) => (x.way === null ? x.pieces.map((k) => s.cuts[k].label) : [])
-    const frees = trim ? [] : [...labels(p), ...(i === node.parts.length - 2 && !node.rest ? labels(node.parts[i + 1]) : [])]
+    const labels = (first: number, beyond: number) => node.parts.slice(first, beyond).flatMap((x) => x.pieces.map((n) => s.cuts[n].label))
+    const ready = (first: number, beyond: number) => (!trim && beyond - first === 1 && node.parts[first]?.way === null ? labels(first, beyond) : [])
+    const [off, rest] = [ready(from, i + 1), ready(i + 1, to)]
     return {
       where: 'yard', on: s.id, stock: s.sheet, stage: -1 + k * 1e-3, kind: rip ? 'rip' : 'crosscut', settingMm: setting + (trim ? rules.yardCuts.toleranceMm : 0),
-      inHand: { lengthMm: rip ? node.region.w : node.region.h, widthMm: node.region[size] }, frees, holds: p.way === null && !trim ? [] : p.pieces.map((x) => s.cuts[x].label),
-      leavesMm: Math.max(0, node.region[size] - setting - rules.kerfMm), care: [trim ? 'trim-later' : 'measure-there'],
+      inHand: { lengthMm: rip ? region.w : region.h, widthMm: region[size] }, frees: [...off, ...rest], holds: off.length > 0 ? [] : labels(from, i + 1),
+      leavesMm: Math.max(0, region[size] - setting - rules.kerfMm), care: [trim ? 'trim-later' : 'measure-there'],
     }
   })
   return { on: s.id, cuts, made, carried: best.loads.map(loadOf), tree: best.tree, stuck: false }
@@ -68,7 +73,7 @@ export function fitsVehicle(l: { lengthMm: number; widthMm: number }, { carriage
 }
 
 /** Least cuts after which every region goes; between which parts of a node is tried in every way. */
-function fewest(n: CutNode, goes: (r: CutNode['region']) => boolean, smallestMm: number): { cost: number; cuts: { node: CutNode; i: number }[]; loads: CutNode['region'][] } {
+function fewest(n: CutNode, goes: (r: CutNode['region']) => boolean, smallestMm: number): Fewest {
   if (goes(n.region)) return { cost: 0, cuts: [], loads: [n.region] }
   const { way } = n
   if (way === null) return INFINITE
@@ -80,19 +85,19 @@ function fewest(n: CutNode, goes: (r: CutNode['region']) => boolean, smallestMm:
     const end = to === count ? n.region[o] + n.region[size] : n.parts[to - 1].region[o] + n.parts[to - 1].region[size]
     return { ...n.region, [o]: start, [size]: end - start }
   }
-  const known = new Map<number, ReturnType<typeof fewest>>()
-  const over = (from: number, to: number): ReturnType<typeof fewest> => {
+  const known = new Map<number, Fewest>()
+  const over = (from: number, to: number): Fewest => {
     const key = from * (count + 1) + to
     const seen = known.get(key)
     if (seen) return seen
     const region = regionOf(from, to)
-    let best: ReturnType<typeof fewest> = goes(region) ? { cost: 0, cuts: [], loads: [region] } : INFINITE
+    let best: Fewest = goes(region) ? { cost: 0, cuts: [], loads: [region] } : INFINITE
     if (best.cost > 0 && to - from === 1) best = from < n.parts.length ? fewest(n.parts[from], goes, smallestMm) : INFINITE
     else if (best.cost > 0)
       for (let m = from + 1; m < to; m++) {
         if (Math.min(regionOf(from, m)[size], regionOf(m, to)[size]) < smallestMm) continue
         const [a, b] = [over(from, m), over(m, to)]
-        if (1 + a.cost + b.cost < best.cost) best = { cost: 1 + a.cost + b.cost, cuts: [{ node: n, i: m - 1 }, ...a.cuts, ...b.cuts], loads: [...a.loads, ...b.loads] }
+        if (1 + a.cost + b.cost < best.cost) best = { cost: 1 + a.cost + b.cost, cuts: [{ node: n, i: m - 1, from, to, region }, ...a.cuts, ...b.cuts], loads: [...a.loads, ...b.loads] }
       }
     known.set(key, best)
     return best

@@ -27,6 +27,8 @@ const problem = ref('')
 const len = (mm: number) => formatLength(mm, readings.units)
 
 const newId = () => `h-${crypto.randomUUID().slice(0, 8)}`
+/** A bad place said as one number is taken this wide to either side, mm. */
+const SPOT_MM = 25
 /** "20 to 24, 61": stretches from the raw end, or a place with a hand's width round it. */
 function defects(): { fromMm: number; toMm: number }[] | null {
   const out: { fromMm: number; toMm: number }[] = []
@@ -38,7 +40,7 @@ function defects(): { fromMm: number; toMm: number }[] | null {
       return null
     }
     const [x, y] = [Math.min(a.value, b.value), Math.max(a.value, b.value)]
-    out.push(to === undefined ? { fromMm: Math.max(0, x - 25), toMm: x + 25 } : { fromMm: x, toMm: y })
+    out.push(to === undefined ? { fromMm: Math.max(0, x - SPOT_MM), toMm: x + SPOT_MM } : { fromMm: x, toMm: y })
   }
   return out
 }

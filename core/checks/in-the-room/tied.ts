@@ -70,6 +70,9 @@ function tieGives(m: Meeting, method: DesignMethod, settings: Settings): number 
   return across === null || out === null ? null : TIE_FASTENERS * Math.min(across.value, out)
 }
 
+/** Things that stand on a unit and have no known mass. */
+const notWeighed = (u: Unit) => u.assembly.bays.flatMap((x) => (x.carriers.length > 0 ? x.items.filter((i) => i.massKg === null) : []))
+
 /** Force at a height that keeps a unit up which would not stay up alone, N: the worst of filled and leaning, and empty and pulled; and what keeps it from folding. */
 function holdsUp(u: Unit, topMm: number, sway: CheckResult | undefined): number {
   const [self, goods] = [ownWeights(u), goodsWeights(u)]
@@ -106,11 +109,18 @@ export const tied = defineRoomCheck({
         out.push(plain({ ...given, code: 'tied-apart', state: 'fails', data: { name: o.name } }))
         continue
       }
+      // What nobody weighed may ask for anything.
+      const unweighed = [a, b].flatMap(notWeighed)[0]
+      if (unweighed) {
+        whole = false
+        out.push(plain({ ...given, code: 'unknown-not-weighed', state: 'unknown', data: { goods: goods.get(unweighed.goodsId)?.name ?? '' } }))
+        continue
+      }
       const { fastener, embedMm } = tieFastener(m, settings.yard)
       const ties = (u: Unit) => Math.max(1, group.filter((x) => x !== u && (u.tiedTo.includes(x.id) || x.tiedTo.includes(u.id))).length)
       const demand = Math.max(holdsUp(a, m.topMm, swayAlone.get(a.id)) / ties(a), holdsUp(b, m.topMm, swayAlone.get(b.id)) / ties(b))
       const capacity = tieGives(m, method, settings)
-      const data = { name: o.name, fastener: fastener.label, count: TIE_FASTENERS, atMm: m.topMm, needN: demand, into: 'neighbour' }
+      const data = { name: o.name, fastener: fastener.label, count: TIE_FASTENERS, atMm: m.topMm, needN: demand }
       const parts = [own === a ? m.near.id : m.far.id]
       if (capacity === null) {
         whole = false
@@ -145,7 +155,7 @@ function standing(group: readonly Unit[], settings: Settings, goods: ReadonlyMap
   const given = { check: 'tip-over', link: 'whole' as const, quantity: 'moment' as const }
   const data = { names: names(group), units: group.length }
   const out: CheckResult[] = []
-  const unweighed = group.flatMap((u) => u.assembly.bays.flatMap((b) => (b.carriers.length > 0 ? b.items.filter((i) => i.massKg === null) : [])))
+  const unweighed = group.flatMap(notWeighed)
   const filled = worstEdge(edges, (e) => worstFilling(self, group.flatMap(goodsWeights), arm(e), lean(LEAN)))
   if (unweighed.length > 0) out.push(plain({ ...given, code: 'unknown-not-weighed', subject: 'filled', state: 'unknown', data: { goods: goods.get(unweighed[0].goodsId)?.name ?? '' } }))
   else if (filled)
@@ -160,9 +170,9 @@ function standing(group: readonly Unit[], settings: Settings, goods: ReadonlyMap
   const high = Math.min(Math.max(...group.map(heightOf)), PULL_REACH_MM)
   const pull = PULL_N * high
   const walls = wallTies(group, settings)
-  const pulled = worstEdge(edges, (e) => ({ restoring: total(self, arm(e)) + walls.moment(e), overturning: pull, unknown: total(self, arm(e)) < pull && walls.unknown(e) }))
+  const pulled = worstEdge(edges, (e) => ({ restoring: total(self, arm(e)) + walls.moment(e), own: total(self, arm(e)), overturning: pull, unknown: total(self, arm(e)) < pull && walls.unknown(e) }))
   const inputs: Input[] = [{ symbol: 'pull', value: PULL_N, quantity: 'force', source: 'a child at the top edge or at 1.5 m, whichever is lower: product decision' }, { symbol: 'height', value: high, quantity: 'length' }]
-  if (pulled?.unknown) out.push(plain({ ...given, quantity: 'force', code: 'unknown-anchor', subject: 'pull', state: 'unknown', data: { needN: 0, count: walls.count, into: 'masonry' } }))
+  if (pulled?.unknown) out.push(plain({ ...given, quantity: 'force', code: 'unknown-anchor', subject: 'pull', state: 'unknown', data: { needN: Math.max(0, pull - pulled.own) / walls.lowestMm, count: walls.count, into: 'masonry' } }))
   else if (pulled)
     out.push(measured({
       ...given, code: 'group-pull', subject: 'pull', demand: pull, capacity: Math.max(0, pulled.restoring), data: { ...data, pullN: PULL_N, highMm: high },
@@ -192,6 +202,7 @@ function wallTies(group: readonly Unit[], settings: Settings) {
   const towards = (e: FootEdge) => ties.filter((t) => t.out[0] * e.out[0] + t.out[1] * e.out[1] > SAME_WAY)
   return {
     count: ties.length,
+    lowestMm: Math.min(...ties.map((t) => t.z)),
     moment: (e: FootEdge) => towards(e).reduce((s, t) => s + (t.n ?? 0) * t.z, 0),
     unknown: (e: FootEdge) => towards(e).some((t) => t.n === null),
   }
@@ -200,7 +211,7 @@ function wallTies(group: readonly Unit[], settings: Settings) {
 function quake(group: readonly Unit[], settings: Settings): CheckResult[] {
   const sds = settings.seismicG
   const all = group.flatMap((u) => [...ownWeights(u), ...goodsWeights(u)])
-  if (!sds || group.some((u) => u.assembly.bays.some((b) => b.carriers.length > 0 && b.items.some((i) => i.massKg === null)))) return []
+  if (!sds || group.some((u) => notWeighed(u).length > 0)) return []
   const share = seismicShare(sds)
   const walls = wallTies(group, settings)
   // Nine tenths of the weight resist at best: ASCE 7-16 2.3.6, 0.9 D.
