@@ -22,7 +22,9 @@ const props = defineProps<{
   person?: boolean
   plain?: boolean
 }>()
-const emit = defineEmits<{ select: [part: string | null]; goods: [id: string]; move: [path: string, value: number] }>()
+const emit = defineEmits<{ select: [part: string | null]; goods: [id: string]; move: [path: string, value: number, drag?: number] }>()
+/** When the present drag began: it tells one gesture from another, each undone as a whole. */
+let dragAt = 0
 
 const readings = useReadings()
 const root = ref<SVGSVGElement>()
@@ -106,6 +108,7 @@ onMounted(() => {
       const dim = dimOf(part)!
       held = { dim, start: dim.value }
       moved = 0
+      dragAt = Date.now()
       emit('select', part)
     })
     .on('drag', (e: D3DragEvent<SVGSVGElement, unknown, unknown>) => {
@@ -116,7 +119,7 @@ onMounted(() => {
       if (Math.abs(moved) < 3 * mmPerPx.value) return
       const step = stepMm(readings.units)
       const value = Math.round((held.start + moved) / step) * step
-      emit('move', held.dim.path, Math.min(held.dim.max, Math.max(held.dim.min, value)))
+      emit('move', held.dim.path, Math.min(held.dim.max, Math.max(held.dim.min, value)), dragAt)
     })
     .on('end', () => (held = null))
   select(root.value).call(behaviour)

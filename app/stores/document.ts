@@ -42,15 +42,15 @@ export const useDocument = defineStore('document', () => {
     return true
   }
 
-  /** Makes one change. Changes of one `key` in quick succession are undone together. */
-  function change(label: string, recipe: (draft: Draft<Project>) => void, key?: string) {
+  /** Makes one change. Changes of one `key` in quick succession are undone together; those of one held gesture however long it takes. */
+  function change(label: string, recipe: (draft: Draft<Project>) => void, key?: string, held = false) {
     if (!project.value) return
     const [next, patches, inverse] = produceWithPatches(project.value, recipe)
     if (patches.length === 0) return
     project.value = next
     const made: Change = { label, patches, inverse }
     const at = Date.now()
-    const joins = key !== undefined && gesture?.key === key && at - gesture.at < SAME_GESTURE_MS && past.value.length > 0
+    const joins = key !== undefined && gesture?.key === key && (held || at - gesture.at < SAME_GESTURE_MS) && past.value.length > 0
     past.value = joins ? [...past.value.slice(0, -1), joined(past.value[past.value.length - 1], made)] : [...past.value, made]
     gesture = key === undefined ? null : { key, at }
     future.value = []

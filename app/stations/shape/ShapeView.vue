@@ -41,14 +41,14 @@ const scene = computed(() =>
 const refused = ref<{ path: string; text: string } | null>(null)
 
 /** Sets one parameter; what the family cannot shape is refused here, and nothing is stored. */
-function set(path: string, value: unknown, stepped = false) {
+function set(path: string, value: unknown, stepped = false, drag?: number) {
   if (!build.value || !doc.project) return
   const params = withValue(build.value.params, path, value)
   const said = readings.tryBuild({ ...build.value, params })
   if (said) return void (refused.value = { path, text: sayProblem(said, readings.say) })
   refused.value = null
   const id = build.value.id
-  doc.change(value === null ? 'let a dimension go' : 'set a dimension', (d) => void (d.builds.find((b) => b.id === id)!.params = params), stepped ? `${id}:${path}` : undefined)
+  doc.change(value === null ? 'let a dimension go' : 'set a dimension', (d) => void (d.builds.find((b) => b.id === id)!.params = params), stepped ? `${id}:${path}${drag === undefined ? '' : `:drag ${drag}`}` : undefined, drag !== undefined)
 }
 function rename(name: string) {
   const id = build.value?.id
@@ -97,7 +97,7 @@ const VIEW_NAMES: Record<View, string> = { front: 'Front', plan: 'Plan', section
           </div>
           <p v-if="problem" class="text-trouble" role="alert">{{ sayProblem(problem, readings.say) }}</p>
           <div v-if="scene && reading" class="view">
-            <SceneView :key="view" class="scene" :scene="scene" :dims="reading.shaped.dims" :title="`${build.name}, ${VIEW_NAMES[view].toLowerCase()}`" :selected="chosenParts" @select="part = $event" @move="(path, value) => set(path, value, true)" />
+            <SceneView :key="view" class="scene" :scene="scene" :dims="reading.shaped.dims" :title="`${build.name}, ${VIEW_NAMES[view].toLowerCase()}`" :selected="chosenParts" @select="part = $event" @move="(path, value, drag) => set(path, value, true, drag)" />
           </div>
         </section>
         <aside class="dims card-sheet" aria-label="Dimensions and choices">
