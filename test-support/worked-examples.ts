@@ -1,8 +1,8 @@
 import { beamCurve, solveBeam, type BeamSpec } from '../core/mechanics/beam.ts'
 import { bearingAreaFactor, boredHolePressure, effectiveContact, notchedShear, notchFactor } from '../core/mechanics/bearing.ts'
-import { columnStability, combinedAsd, combinedEc5, eulerStress, instabilityFactor } from '../core/mechanics/column.ts'
+import { columnStability, combinedAsd, combinedBiaxialAsd, combinedEc5, eulerStress, instabilityFactor, lateralEuler } from '../core/mechanics/column.ts'
 import { sagAfter } from '../core/mechanics/creep.ts'
-import { atAngle, bearingStrength, bendingYield, effectiveNumber, embedment, groupFactor, johansen, lateralYield, penetrationShare, yieldMoment } from '../core/mechanics/dowel.ts'
+import { atAngle, bearingStrength, bendingYield, effectiveNumber, embedment, groupFactor, johansen, lateralYield, PENETRATION, penetrationShare, yieldMoment } from '../core/mechanics/dowel.ts'
 import { bevelPull, eccentricPull, kneeBrace, rodTension, stressAreaInch, stressAreaMetric, tubeStress, washerBearing } from '../core/mechanics/hung.ts'
 import { compositeStiffness, looseStiffness, modulusFromSag, partialStiffness, secondMoment, sectionModulus, shearStiffness, slipModulus, type Layer } from '../core/mechanics/section.ts'
 import { lagWithdrawal, nailWithdrawal, screwWithdrawal, screwWithdrawalEc5 } from '../core/mechanics/withdrawal.ts'
@@ -35,6 +35,9 @@ const nail = (d: number, long: number, side: number) => {
   const main = inches(long - side)
   return lateralYield({ diameterMm: inches(d), fyb: bendingYield(inches(d)), sideMm: inches(side), mainMm: main, fes: douglas, fem: douglas })
 }
+/** A 1/4 x 3 in lag screw through 1 1/2 in, what is in the main piece without half the tip. */
+const lag14 = (fe: number, angleDeg: number) =>
+  lateralYield({ diameterMm: inches(0.173), nominalMm: inches(0.25), fyb: psi(70_000), sideMm: inches(1.5), mainMm: inches(1.5 - 5 / 64), fes: fe, fem: fe, angleDeg }).n
 /** 3/4 in fibreboard shelf, 36 in clear, 40 lb per foot, 11 1/4 in deep. */
 const mdf = { e: 3000, b: inches(11.25), t: inches(0.75), span: inches(36), w: (40 * N_PER_LBF) / inches(12) }
 const sheet: Layer = { e: 3000, breadthMm: inches(11.25), depthMm: inches(0.75), middleMm: inches(1.5 + 0.375) }
@@ -81,12 +84,27 @@ export const WORKED: WorkedExample[] = [
   { topic: 'Columns', name: 'FcE at le/d 50', source: 'NDS 2018 3.7.1.5', unit: 'MPa', expected: (0.822 * 3516) / 2500, actual: () => eulerStress(3516, 50), within: EXACT },
   { topic: 'Columns', name: 'kc of C24 at λ = 100', source: 'EN 1995-1-1 6.25 by hand: λrel 1.696, k 2.078', unit: '–', expected: (() => { const r = (100 / Math.PI) * Math.sqrt(21 / 7400); const k = 0.5 * (1 + 0.2 * (r - 0.3) + r * r); return 1 / (k + Math.sqrt(k * k - r * r)) })(), actual: () => instabilityFactor(21, 7400, 100), within: EXACT },
   { topic: 'Columns', name: 'off its axis, no side load: 15.4-1', source: 'NDS 2018 15.4-1 by hand', unit: '–', expected: (2 / 8) ** 2 + (2 * ((6 * 20) / 89) * (1 + (0.234 * 2) / 6)) / (10 * (1 - 2 / 6)), actual: () => combinedAsd({ fc: 2, fcAllowed: 8, fb: 0, fbAllowed: 10, fcE: 6, eccentricityMm: 20, depthMm: 89 }), within: EXACT },
+  {
+    topic: 'Columns', name: 'compression, bent on edge and flat: 3.9-3', source: 'NDS 2018 3.9-3 by hand', unit: '–', expected: (2 / 8) ** 2 + 3 / (12 * (1 - 2 / 9)) + 1 / (13 * (1 - 2 / 5 - (3 / 40) ** 2)),
+    actual: () => combinedBiaxialAsd({ fc: 2, fcAllowed: 8, fb1: 3, fb1Allowed: 12, fcE1: 9, fb2: 1, fb2Allowed: 13, fcE2: 5, fbE: 40 }), within: EXACT,
+  },
+  { topic: 'Columns', name: 'FbE of 2x6, le 2 m, Emin 510 000 psi: 1.2·Emin·b²/(le·d)', source: 'NDS 2018 3.3.3.6 and 3.3.3.8 by hand', unit: 'MPa', expected: (1.2 * psi(510_000) * 38.1 ** 2) / (2000 * 139.7), actual: () => lateralEuler(psi(510_000), 2000, 139.7, 38.1), within: EXACT },
+  { topic: 'Columns', name: 'compression and bending both ways: 6.24', source: 'EN 1995-1-1 6.24 by hand, km 0.7', unit: '–', expected: 2 / (0.4 * 12) + 0.7 * (3 / 14) + 1 / 14, actual: () => combinedEc5({ sigmaC: 2, fcDesign: 12, kc: 0.4, sigmaM: 1, fmDesign: 14, otherWay: 3 / 14 }), within: EXACT },
   { topic: 'Columns', name: 'compression and bending: 6.23', source: 'EN 1995-1-1 6.23 by hand', unit: '–', expected: 2 / (0.4 * 12) + 3 / 14, actual: () => combinedEc5({ sigmaC: 2, fcDesign: 12, kc: 0.4, sigmaM: 3, fmDesign: 14 }), within: EXACT },
   { topic: 'Nails and screws, lateral', name: '8d common nail, 3/4 in side, Douglas fir: 90 lb', source: 'NDS 2018 table 12N', unit: 'lb', expected: 90, actual: () => lb(nail(0.131, 2.5, 0.75).n), within: 0.008 },
   { topic: 'Nails and screws, lateral', name: '16d common nail, 1 1/2 in side, Douglas fir: 141 lb', source: 'NDS 2018 table 12N', unit: 'lb', expected: 141, actual: () => lb(nail(0.162, 3.5, 1.5).n), within: 0.008 },
   { topic: 'Nails and screws, lateral', name: '10d common nail, 3/4 in side, Douglas fir: 105 lb', source: 'NDS 2018 table 12N', unit: 'lb', expected: 105, actual: () => lb(nail(0.148, 3, 0.75).n), within: 0.008 },
   { topic: 'Nails and screws, lateral', name: '10d common nail, 1 1/2 in side, Douglas fir: 118 lb', source: 'NDS 2018 table 12N', unit: 'lb', expected: 118, actual: () => lb(nail(0.148, 3, 1.5).n), within: 0.008 },
   { topic: 'Nails and screws, lateral', name: '1/2 in bolt, 1 1/2 in both, Douglas fir, along the grain: 480 lb', source: 'NDS 2018 table 12A', unit: 'lb', expected: 480, actual: () => lb(lateralYield({ diameterMm: inches(0.5), fyb: psi(45000), sideMm: inches(1.5), mainMm: inches(1.5), fes: psi(5600), fem: psi(5600) }).n), within: 0.012 },
+  {
+    topic: 'Nails and screws, lateral', name: '1/4 in lag, 1 1/2 in side, Douglas fir, along the grain: 150 lb', source: 'NDS 2018 table 12J', unit: 'lb', expected: 150,
+    actual: () => lb(lag14(bearingStrength(0.5, inches(0.25)), 0)), within: 0.03,
+  },
+  {
+    topic: 'Nails and screws, lateral', name: 'the same across the grain of both: Dr²/(KD·Kθ)·√(Fe·Fyb/3)', source: 'NDS 2018 12.3-6 and table 12.3.1B note 1 by hand: Fe 4465 psi, KD 2.23, Kθ 1.25', unit: 'lb', expected: (0.173 ** 2 / (2.23 * 1.25)) * Math.sqrt((4465.3 * 70_000) / 3),
+    actual: () => lb(lag14(bearingStrength(0.5, inches(0.25), false), 90)), within: 0.001,
+  },
+  { topic: 'Nails and screws, lateral', name: 'lag screw 6 diameters in, tip left out: 6/8', source: 'NDS 2018 table 12J, note', unit: '–', expected: 0.75, actual: () => penetrationShare(6, 1, PENETRATION.lag), within: EXACT },
   { topic: 'Nails and screws, lateral', name: 'dowel bearing of Douglas fir below 1/4 in: 4650 psi', source: 'NDS 2018 table 12.3.3', unit: 'psi', expected: 4650, actual: () => douglas / psi(1), within: 0.005 },
   { topic: 'Nails and screws, lateral', name: 'penetration of 8 diameters: 0.8', source: 'NDS 2018 table 12N, note', unit: '–', expected: 0.8, actual: () => penetrationShare(inches(1.048), inches(0.131)), within: EXACT },
   { topic: 'Nails and screws, lateral', name: 'Johansen mode f, 4 mm nail, fh 19, My 6620: 1.15·√(2·My·fh·d)', source: 'EN 1995-1-1 8.6 f by hand', unit: 'N', expected: 1.15 * Math.sqrt(2 * 6620 * 19 * 4), actual: () => johansen({ diameterMm: 4, myRk: 6620, t1Mm: 60, t2Mm: 60, fh1: 19, fh2: 19, faxRk: 0, ropeMost: 0 }).n, within: EXACT },

@@ -215,7 +215,7 @@ describe('joints, floor and earthquakes', () => {
   })
   it('a load off the axis of its post makes it work harder', () => {
     const c = of(read('post-rack', {}, pails(25)), 'buckling:post-0-0-rear')
-    expect(c.working!.inputs.find((i) => i.symbol === 'M')!.value).toBeGreaterThan(0)
+    expect(c.working!.inputs.find((i) => i.symbol.startsWith('M '))!.value).toBeGreaterThan(0)
     expect(c.demand!).toBeGreaterThan(0)
   })
   it('a notch at a support is seen and takes its share', () => {

@@ -4,6 +4,7 @@ import { findGrade, findSection } from '../catalogue/lumber.ts'
 import { findSheet } from '../catalogue/sheets.ts'
 import { boxSize, type Box } from '../geometry/box.ts'
 import type { LoadPath } from '../loads/load-path.ts'
+import type { PostAxis } from '../mechanics/methods/method.ts'
 import { defineCheck, measured, plain, type CheckResult, type Input } from './check.ts'
 
 /** Heights at which something that runs along `axis` is fastened to a post: there it cannot bow that way. Ends included. */
@@ -64,27 +65,25 @@ export const postBuckling = defineCheck({
       const bent = posts.map((p) => ({ p, moment: ([0, 1] as const).map((axis) => faceMoment(assembly, p, axis, design)) }))
       const most = (of: (b: (typeof bent)[number]) => number) => bent.reduce((x, y) => (of(y) > of(x) ? y : x))
       const suspects = [...new Set([most((b) => axial(b.p)), most((b) => b.moment[0]), most((b) => b.moment[1])])]
-      const sides = suspects.flatMap(({ p, moment }) => ([0, 1] as const).map((axis) => {
+      const looked = suspects.map(({ p, moment }) => {
         const size = boxSize(boxes.get(p.id)!)
-        const unheldMm = longestGap(heldHeights(assembly, p, axis, boxes, byId))
-        const momentNmm = moment[axis]
-        const result = method.post(
-          { grade, nominalWidth: findSection(stock.section)!.nominalWidth, areaMm2: p.size.widthMm * p.size.thicknessMm, axialN: axial(p), momentNmm, breadthMm: size[1 - axis], depthMm: size[axis], unheldMm }, settings,
-        )
-        return { p, axis, unheldMm, momentNmm, sideMm: size[axis], result }
-      }))
-      if (sides.some((s) => s.result === null)) return [plain({ ...given, code: 'unknown-no-strength', state: 'unknown', parts: ids(posts[0]), data: { letter: group.letter, role: 'post' } })]
-      const hard = (s: (typeof sides)[number]) => s.result!.ratio ?? Infinity
-      const weak = sides.reduce((x, y) => (hard(y) > hard(x) ? y : x))
-      const { ratio, formula, source, factors } = weak.result!
+        const way = (axis: 0 | 1): PostAxis => ({ depthMm: size[axis], unheldMm: longestGap(heldHeights(assembly, p, axis, boxes, byId)), momentNmm: moment[axis] })
+        const axes = [way(0), way(1)] as const
+        return { p, axes, result: method.post({ grade, nominalWidth: findSection(stock.section)!.nominalWidth, axialN: axial(p), axes }, settings) }
+      })
+      if (looked.some((s) => s.result === null)) return [plain({ ...given, code: 'unknown-no-strength', state: 'unknown', parts: ids(posts[0]), data: { letter: group.letter, role: 'post' } })]
+      const hard = (s: (typeof looked)[number]) => s.result!.ratio ?? Infinity
+      const weak = looked.reduce((x, y) => (hard(y) > hard(x) ? y : x))
+      const { ratio, axis, formula, source, factors } = weak.result!
       const worst = weak.p
-      const data = { letter: group.letter, role: 'post', lengthMm: weak.unheldMm, sideMm: weak.sideMm, axialN: axial(worst), section: stock.section, way: weak.axis === 0 ? 'sideways' : 'front-to-back' }
+      const way = weak.axes[axis]
+      const data = { letter: group.letter, role: 'post', lengthMm: way.unheldMm, sideMm: way.depthMm, axialN: axial(worst), section: stock.section, way: axis === 0 ? 'sideways' : 'front-to-back' }
       const inputs: Input[] = [
         { symbol: 'P', value: axial(worst), quantity: 'force', source: method.loadFactor.source },
         { symbol: 'A', value: worst.size.widthMm * worst.size.thicknessMm, quantity: 'ratio', source: 'mm²' },
-        { symbol: 'M', value: weak.momentNmm, quantity: 'moment', source: 'what is fastened to one face, times its distance from the middle; half of it between two heights' },
-        { symbol: 'unheld length', value: weak.unheldMm, quantity: 'length', source: 'between what holds the post that way; ends free to turn (Ke = 1)' },
-        { symbol: 'side', value: weak.sideMm, quantity: 'length' },
+        ...weak.axes.filter((a) => a.momentNmm > 0).map((a): Input => ({ symbol: a === weak.axes[0] ? 'M sideways' : 'M front to back', value: a.momentNmm, quantity: 'moment', source: 'what is fastened to one face, times its distance from the middle; half of it between two heights' })),
+        { symbol: 'unheld length', value: way.unheldMm, quantity: 'length', source: 'between what holds the post that way; ends free to turn (Ke = 1)' },
+        { symbol: 'side', value: way.depthMm, quantity: 'length' },
         ...factors.map((f): Input => ({ symbol: f.symbol, value: f.value, quantity: 'ratio', source: f.source })),
       ]
       if (ratio === null) return [plain({ ...given, code: 'too-slender', state: 'fails', data, parts: ids(worst), working: { formula: 'le / d ≤ 50', inputs, source } })]

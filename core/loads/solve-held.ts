@@ -1,4 +1,4 @@
-import { solveBeam, type BeamLoad, type BeamResult, type BeamSpec } from '../mechanics/beam.ts'
+import { beamCurve, solveBeam, type BeamLoad, type BeamResult, type BeamSpec } from '../mechanics/beam.ts'
 
 export interface Held {
   id: string
@@ -45,14 +45,19 @@ function solveOnce(lengthMm: number, r: Rigidity, held: Held[], loads: BeamLoad[
 /** Reactions smaller than this share of the load are rounding, not lifting. */
 const LIFTS = 1e-9
 
+/** A member lower than this on a support taken away lies on it again, mm. */
+const TOUCHES_MM = 1e-6
+
 /**
- * Solves a member on its supports; a loose one that would have to pull is taken away and the rest solved again.
+ * Solves a member on its supports; a loose one that would have to pull is taken away and the rest solved again, until none pulls and the member
+ * lies on none that was taken away.
  * @param known what this analysis has solved so far; added to
  * @returns null when what is left cannot hold it.
  */
 export function solveHeld(lengthMm: number, r: Rigidity, held: Held[], loads: BeamLoad[], known: SolvedBeams): (Solved & { supports: string[] }) | null {
   let use = held
-  while (use.length >= 2) {
+  // Each round takes one away or puts one back; a few times their number settles it.
+  for (let round = 0; use.length >= 2 && round <= 4 * held.length; round++) {
     const solved = solveOnce(lengthMm, r, use, loads, known)
     if (!solved) return null
     const { reactions } = solved.result
@@ -61,8 +66,20 @@ export function solveHeld(lengthMm: number, r: Rigidity, held: Held[], loads: Be
     use.forEach((h, i) => {
       if (h.loose && reactions[i] < -slack && (worst < 0 || reactions[i] < reactions[worst])) worst = i
     })
-    if (worst < 0) return { ...solved, supports: use.map((h) => h.id) }
-    use = use.filter((_, i) => i !== worst)
+    if (worst >= 0) {
+      use = use.filter((_, i) => i !== worst)
+      continue
+    }
+    const back = use.length < held.length ? sunkInto(solved.spec, held, use) : undefined
+    if (!back) return { ...solved, supports: use.map((h) => h.id) }
+    use = held.filter((h) => h === back || use.includes(h))
   }
   return null
+}
+
+/** The support taken away that the bent member would sink into deepest; undefined where it stays clear of all. */
+function sunkInto(spec: BeamSpec, held: Held[], use: Held[]): Held | undefined {
+  const curve = beamCurve(spec)!
+  const sunk = held.filter((h) => !use.includes(h)).map((h) => ({ h, mm: curve.sagAt(h.atMm) }))
+  return sunk.filter((x) => x.mm > TOUCHES_MM).sort((a, b) => b.mm - a.mm)[0]?.h
 }

@@ -40,7 +40,7 @@ interface Element { x0: number; l: number; ei: number; perGa: number; q0: number
 
 /**
  * Places closer than this share of the length are one node: stretches much shorter than the beam would drown it in rounding.
- * Ends and supports keep their places; a load's edge moves to them, its whole force kept.
+ * Ends and supports keep their places; a load's edge moves to them.
  */
 const SAME_PLACE = 1 / 2000
 /** A pivot that elimination leaves with less than this share of its stiffness belongs to a mechanism. */
@@ -69,8 +69,19 @@ function nodePlaces(b: BeamSpec): number[] {
 const stiffnessAt = (b: BeamSpec, x: number): number =>
   typeof b.ei === 'number' ? b.ei : (b.ei.find((s) => x < s.toMm) ?? b.ei[b.ei.length - 1]).ei
 
-/** The stretches between nodes with their loads; point loads are added to `pointAt`. */
-function elementsOf(b: BeamSpec, places: number[], pointAt: number[]): Element[] {
+/** Where the force of a load lies, and how much it is. */
+function resultant(l: BeamLoad): { n: number; atMm: number } {
+  if (l.kind === 'point') return l
+  const long = l.toMm - l.fromMm
+  const both = l.startNPerMm + l.endNPerMm
+  return { n: (both / 2) * long, atMm: both === 0 ? (l.fromMm + l.toMm) / 2 : l.fromMm + (long * (l.startNPerMm + 2 * l.endNPerMm)) / (3 * both) }
+}
+
+/**
+ * The stretches between nodes with their loads; point loads are added to `pointAt`. A load moved to a node keeps its force and, by a couple
+ * there, its moment: what is left of the move is of second order.
+ */
+function elementsOf(b: BeamSpec, places: number[], pointAt: number[], coupleAt: number[]): Element[] {
   const out: Element[] = []
   for (let i = 1; i < places.length; i++) {
     const [x0, x1] = [places[i - 1], places[i]]
@@ -79,21 +90,19 @@ function elementsOf(b: BeamSpec, places: number[], pointAt: number[]): Element[]
     out.push(e)
   }
   for (const w of b.loads) {
-    if (w.kind === 'point') {
-      pointAt[nearest(places, w.atMm)] += w.n
-      continue
-    }
-    const i = nearest(places, w.fromMm)
-    const j = nearest(places, w.toMm)
-    if (i === j) {
-      // Shorter than a node's reach: it acts as a point.
-      pointAt[i] += ((w.startNPerMm + w.endNPerMm) / 2) * (w.toMm - w.fromMm)
+    const { n: force, atMm } = resultant(w)
+    const i = nearest(places, w.kind === 'point' ? w.atMm : w.fromMm)
+    const j = w.kind === 'point' ? i : nearest(places, w.toMm)
+    if (w.kind === 'point' || i === j) {
+      // A point, or shorter than a node's reach: then it acts as one.
+      pointAt[i] += force
+      coupleAt[i] += force * (Math.min(Math.max(atMm, 0), b.lengthMm) - places[i])
       continue
     }
     const from = places[i]
     const to = places[j]
-    // Moved to the nodes with its whole force.
     const k = (w.toMm - w.fromMm) / (to - from)
+    coupleAt[i] += force * (atMm - from) - ((k * (to - from) ** 2) / 6) * (w.startNPerMm + 2 * w.endNPerMm)
     const rise = (k * (w.endNPerMm - w.startNPerMm)) / (to - from)
     for (let n = i; n < j; n++) {
       out[n].q0 += k * w.startNPerMm + rise * (out[n].x0 - from)
@@ -186,7 +195,8 @@ function nearest(places: number[], x: number): number {
 function solveElements(b: BeamSpec): Solved | null {
   const places = nodePlaces(b)
   const pointAt: number[] = new Array<number>(places.length).fill(0)
-  const elements = elementsOf(b, places, pointAt)
+  const coupleAt: number[] = new Array<number>(places.length).fill(0)
+  const elements = elementsOf(b, places, pointAt, coupleAt)
   const n = 2 * places.length
   const k: number[] = new Array<number>(4 * n).fill(0)
   const f: number[] = new Array<number>(n).fill(0)
@@ -213,7 +223,10 @@ function solveElements(b: BeamSpec): Solved | null {
     f[d + 2] += (l * even) / 2 + l * rise * (21 + 20 * phi)
     f[d + 3] -= (l * l * even) / 12 + (l * l * rise * (6 + 5 * phi)) / 2
   }
-  for (let i = 0; i < places.length; i++) f[2 * i] += pointAt[i]
+  for (let i = 0; i < places.length; i++) {
+    f[2 * i] += pointAt[i]
+    f[2 * i + 1] += coupleAt[i]
+  }
 
   const supportNodes = b.supports.map((s) => nearest(places, s.atMm))
   b.supports.forEach((s, i) => {

@@ -27,6 +27,21 @@ export function combinedAsd(c: { fc: number; fcAllowed: number; fb: number; fbAl
   return (c.fc / c.fcAllowed) ** 2 + (c.fb + moved) / (c.fbAllowed * (1 - c.fc / c.fcE))
 }
 
+/** Euler stress of sideways buckling in bending: FbE = 1.20·Emin′/RB², RB² = le·d/b². NDS 2018 3.3.3.6 and 3.3.3.8. MPa */
+export const lateralEuler = (eMin: number, effectiveMm: number, depthMm: number, breadthMm: number): number => (1.2 * eMin * breadthMm ** 2) / (effectiveMm * depthMm)
+
+/**
+ * Compression and bending both ways: NDS 2018 equations 3.9-3 and 3.9-4; 1 is on edge, 2 flat. At most 1.
+ * (fc/Fc′)² + fb1/[Fb1′·(1 − fc/FcE1)] + fb2/[Fb2′·(1 − fc/FcE2 − (fb1/FbE)²)]
+ * @param c.fcAllowed with CP of the more slender way
+ * @returns Infinity once it buckles
+ */
+export function combinedBiaxialAsd(c: { fc: number; fcAllowed: number; fb1: number; fb1Allowed: number; fcE1: number; fb2: number; fb2Allowed: number; fcE2: number; fbE: number }): number {
+  const [left1, left2] = [1 - c.fc / c.fcE1, 1 - c.fc / c.fcE2 - (c.fb1 / c.fbE) ** 2]
+  if (left1 <= 0 || left2 <= 0) return Infinity
+  return (c.fc / c.fcAllowed) ** 2 + c.fb1 / (c.fb1Allowed * left1) + c.fb2 / (c.fb2Allowed * left2)
+}
+
 /**
  * Instability factor kc of EN 1995-1-1, 6.3.2, solid timber (βc = 0.2).
  * @param slenderness λ: effective length over radius of gyration
@@ -38,5 +53,9 @@ export function instabilityFactor(fc0k: number, e05: number, slenderness: number
   return Math.min(1, 1 / (k + Math.sqrt(k * k - rel * rel)))
 }
 
-/** Compression off its axis and bending one way: EN 1995-1-1 equation 6.23, σc/(kc·fc,0,d) + σm/fm,d. At most 1. */
-export const combinedEc5 = (c: { sigmaC: number; fcDesign: number; kc: number; sigmaM: number; fmDesign: number }): number => c.sigmaC / (c.kc * c.fcDesign) + c.sigmaM / c.fmDesign
+/** km of rectangles: the peaks of both bendings meet in one corner only. EN 1995-1-1 6.1.6(2). */
+const KM = 0.7
+
+/** Compression and bending one way, and some the other way: EN 1995-1-1 equations 6.23 and 6.24, σc/(kc·fc,0,d) + σm/fm,d + km·(σm/fm,d other way). At most 1. */
+export const combinedEc5 = (c: { sigmaC: number; fcDesign: number; kc: number; sigmaM: number; fmDesign: number; otherWay?: number }): number =>
+  c.sigmaC / (c.kc * c.fcDesign) + c.sigmaM / c.fmDesign + KM * (c.otherWay ?? 0)

@@ -16,20 +16,25 @@ export interface DowelCase {
   /** Dowel bearing strengths of the two. */
   fes: number
   fem: number
+  /** Outside diameter of a thread, where it is more than `diameterMm`. */
+  nominalMm?: number
   /** Greatest angle of load to grain in either, degrees; only matters from 1/4 in up. */
   angleDeg?: number
 }
 
 export type YieldMode = 'Im' | 'Is' | 'II' | 'IIIm' | 'IIIs' | 'IV'
 
-/** Reduction terms Rd of NDS 2018 table 12.3.1B. */
-function reduction(diameterMm: number, angleDeg: number): Record<YieldMode, number> {
+/** From here on fasteners bear differently along and across the grain, mm. NDS 2018 12.3.3. */
+export const LARGE_FROM_MM = inches(1 / 4)
+
+/** Reduction terms Rd of NDS 2018 table 12.3.1B; its note 1: a thread of 1/4 in and more with a thinner root takes KD·Kθ. */
+function reduction(diameterMm: number, nominalMm: number, angleDeg: number): Record<YieldMode, number> {
   const d = diameterMm / inches(1)
-  if (d < 0.25) {
-    const kd = d <= 0.17 ? 2.2 : 10 * d + 0.5
+  const k = 1 + 0.25 * (angleDeg / 90)
+  if (diameterMm < LARGE_FROM_MM) {
+    const kd = (d <= 0.17 ? 2.2 : 10 * d + 0.5) * (nominalMm < LARGE_FROM_MM ? 1 : k)
     return { Im: kd, Is: kd, II: kd, IIIm: kd, IIIs: kd, IV: kd }
   }
-  const k = 1 + 0.25 * (angleDeg / 90)
   return { Im: 4 * k, Is: 4 * k, II: 3.6 * k, IIIm: 3.2 * k, IIIs: 3.2 * k, IV: 3.2 * k }
 }
 
@@ -44,7 +49,7 @@ export function lateralYield(c: DowelCase): { n: number; mode: YieldMode; modes:
   const k1 = (Math.sqrt(re + 2 * re * re * (1 + rt + rt * rt) + rt * rt * re ** 3) - re * (1 + rt)) / (1 + re)
   const k2 = -1 + Math.sqrt(2 * (1 + re) + (2 * fyb * (1 + 2 * re) * d * d) / (3 * fem * lm * lm))
   const k3 = -1 + Math.sqrt((2 * (1 + re)) / re + (2 * fyb * (2 + re) * d * d) / (3 * fem * ls * ls))
-  const r = reduction(d, c.angleDeg ?? 0)
+  const r = reduction(d, c.nominalMm ?? d, c.angleDeg ?? 0)
   const modes: Record<YieldMode, number> = {
     Im: (d * lm * fem) / r.Im,
     Is: (d * ls * fes) / r.Is,
@@ -98,10 +103,13 @@ export const yieldMoment = (fu: number, diameterMm: number): number => 0.3 * fu 
 export const embedment = (rhoK: number, diameterMm: number, bored: boolean): number =>
   bored ? 0.082 * (1 - 0.01 * diameterMm) * rhoK : 0.082 * rhoK * diameterMm ** -0.3
 
-/** Dowel bearing strength of lumber, MPa: NDS 2018 12.3.3; below 1/4 in the same in every direction, above it along the grain. */
+/**
+ * Dowel bearing strength of lumber, MPa: NDS 2018 12.3.3; below 1/4 in the same in every direction, from there on along or across the grain.
+ * @param diameterMm outside diameter: a thread counts here with all of it
+ */
 export function bearingStrength(g: number, diameterMm: number, alongGrain = true): number {
   const d = diameterMm / inches(1)
-  const psi = d < 0.25 ? 16600 * g ** 1.84 : alongGrain ? 11200 * g : (6100 * g ** 1.45) / Math.sqrt(d)
+  const psi = diameterMm < LARGE_FROM_MM ? 16600 * g ** 1.84 : alongGrain ? 11200 * g : (6100 * g ** 1.45) / Math.sqrt(d)
   return psi * 0.00689475729316836
 }
 
@@ -112,13 +120,18 @@ export function bendingYield(diameterMm: number): number {
   return psi * 0.00689475729316836
 }
 
-/**
- * How much of the lateral value a short penetration leaves: NDS 2018 12.1.6 and table 12N notes: full from 10 D, proportional down to 6 D,
- * nothing below.
- */
-export const penetrationShare = (penetrationMm: number, diameterMm: number): number => {
+/** Penetration in diameters below which a fastener counts for nothing, and from which it counts in full. */
+export interface PenetrationRule { least: number; full: number; source: string }
+export const PENETRATION: Record<'screw' | 'nail' | 'lag', PenetrationRule> = {
+  screw: { least: 6, full: 10, source: 'NDS 2018 12.1.5 and table 12L notes' },
+  nail: { least: 6, full: 10, source: 'NDS 2018 12.1.6 and table 12N notes' },
+  lag: { least: 4, full: 8, source: 'NDS 2018 12.1.4 and table 12J notes, tip not counted' },
+}
+
+/** How much of the lateral value a short penetration leaves: in proportion between the two bounds of the rule. */
+export const penetrationShare = (penetrationMm: number, diameterMm: number, rule = PENETRATION.nail): number => {
   const n = penetrationMm / diameterMm
-  return n < 6 ? 0 : Math.min(1, n / 10)
+  return n < rule.least ? 0 : Math.min(1, n / rule.full)
 }
 
 /** End grain takes two thirds of the lateral value: NDS 2018 12.5.2, Ceg = 0.67. Withdrawal from it counts for nothing (12.2.2.3). */

@@ -1,10 +1,13 @@
+import type { Grade } from '../../catalogue/lumber.ts'
 import { psi } from '../../measure/units.ts'
 import { bearingAreaFactor } from '../bearing.ts'
-import { columnStability, combinedAsd, eulerStress } from '../column.ts'
-import { bearingStrength, END_GRAIN_LATERAL, lateralYield, penetrationShare } from '../dowel.ts'
+import { columnStability, combinedBiaxialAsd, eulerStress, lateralEuler } from '../column.ts'
+import { bearingStrength, END_GRAIN_LATERAL, LARGE_FROM_MM, lateralYield, PENETRATION, penetrationShare } from '../dowel.ts'
+import { sectionModulus } from '../section.ts'
 import { lagWithdrawal, nailWithdrawal, screwWithdrawal } from '../withdrawal.ts'
+import type { Screw } from '../../catalogue/fasteners.ts'
 import { ec5, embeds, isFibrous, kdef } from './ec5.ts'
-import { strength, type Conditions, type DesignMethod, type Factor, type LateralCase, type Strength, type Wood } from './method.ts'
+import { strength, type Conditions, type DesignMethod, type Factor, type LateralCase, type PostAxis, type Strength, type Wood } from './method.ts'
 
 const NDS = 'NDS 2018'
 const duration = (c: Conditions): Factor =>
@@ -23,6 +26,9 @@ const row = (nominal: number) => Math.max(4, nominal)
 const WET = { fb: 0.85, fv: 0.97, fcPerp: 0.67, fc: 0.8, e: 0.9 } as const
 const wet = (of: keyof typeof WET, c: Conditions): Factor[] => (c.moisture === 'wet' ? [{ symbol: 'CM', value: WET[of], source: `${NDS} Supplement table 4A, above 19 % moisture` }] : [])
 
+/** Base value, where a species is listed by width that of the width; a board of no nominal width takes the widest, which is least. */
+const listed = (a: NonNullable<Grade['asd']>, of: 'fb' | 'fc', nominal: number | null): number => (nominal === null ? undefined : a.byWidth?.find((w) => nominal <= w.upTo))?.[of] ?? a[of]
+
 function sizeFactor(kind: 'no2' | 'stud' | 'none', nominal: number | null, of: 'bending' | 'compression'): Factor[] {
   if (kind === 'none' || nominal === null) return []
   const w = row(nominal)
@@ -40,19 +46,24 @@ function bears(w: Wood, diameterMm: number, thicknessMm: number, along: boolean)
   return PANEL_BEARING[w.sheet.kind] ?? embeds(w, diameterMm, thicknessMm, false)
 }
 
+/** Lag screws of less than 10 D keep half their tip out of what bears. NDS 2018 12.3.5.3. */
+const bearingLength = (f: Screw, mainMm: number) => (mainMm >= 10 * f.diameterMm ? mainMm : Math.max(0, mainMm - (f.tipMm ?? 0) / 2))
+
 function lateral(j: LateralCase, c: Conditions): Strength | null {
-  const d = j.fastener.rootMm
-  const large = j.fastener.diameterMm >= 6.35
+  const { kind, rootMm: d, diameterMm: nominalMm, fyb, tipMm = 0 } = j.fastener
+  const large = nominalMm >= LARGE_FROM_MM
   const along = !(large && j.acrossGrain)
-  const [fes, fem] = [bears(j.side, d, j.sideMm, along), bears(j.main, d, j.mainMm, along)]
+  const [fes, fem] = [bears(j.side, nominalMm, j.sideMm, along), bears(j.main, nominalMm, j.mainMm, along)]
   if (fes === null || fem === null) return null
-  const bolt = j.fastener.kind === 'bolt'
-  const { n, mode } = lateralYield({ diameterMm: d, fyb: j.fastener.fyb, sideMm: j.sideMm, mainMm: j.mainMm, fes, fem, angleDeg: large && j.acrossGrain ? 90 : 0 })
+  const mainMm = bearingLength(j.fastener, j.mainMm)
+  const { n, mode } = mainMm <= 0 ? { n: 0, mode: 'Im' } : lateralYield({ diameterMm: d, nominalMm, fyb, sideMm: j.sideMm, mainMm, fes, fem, angleDeg: large && j.acrossGrain ? 90 : 0 })
   const factors: Factor[] = [duration(c)]
   if (c.moisture === 'wet') factors.push({ symbol: 'CM', value: 0.7, source: `${NDS} table 11.3.3` })
-  if (!bolt) {
-    const share = penetrationShare(j.mainMm, j.fastener.diameterMm)
-    if (share < 1) factors.push({ symbol: 'p/10D', value: share, source: `${NDS} 12.1: penetration of ${Math.round((j.mainMm / j.fastener.diameterMm) * 10) / 10} D; 10 D is full, below 6 D does not count` })
+  if (kind !== 'bolt') {
+    const rule = PENETRATION[kind]
+    const reach = j.mainMm - tipMm
+    const share = penetrationShare(reach, nominalMm, rule)
+    if (share < 1) factors.push({ symbol: `p/${rule.full}D`, value: share, source: `${rule.source}: penetration of ${Math.round((reach / nominalMm) * 10) / 10} D; ${rule.full} D is full, below ${rule.least} D does not count` })
   }
   if (j.into === 'end') factors.push({ symbol: 'Ceg', value: END_GRAIN_LATERAL, source: `${NDS} 12.5.2: into end grain` })
   // A sheet's edge is not tabulated at all: treated as end grain, indicative.
@@ -69,13 +80,13 @@ export const asd: DesignMethod = {
     if (!g.asd) return null
     const flat = use.flat && use.nominalWidth !== null && CFU[use.nominalWidth]
     const cfu: Factor[] = flat ? [{ symbol: 'Cfu', value: flat, source: `${NDS} Supplement table 4A, flat use` }] : []
-    return strength('Fb', g.asd.fb, g.source, [duration(c), ...sizeFactor(g.asd.sizeFactor, use.nominalWidth, 'bending'), ...cfu, ...wet('fb', c)])
+    return strength('Fb', listed(g.asd, 'fb', use.nominalWidth), g.source, [duration(c), ...sizeFactor(g.asd.sizeFactor, use.nominalWidth, 'bending'), ...cfu, ...wet('fb', c)])
   },
   shear: (g, c) => (g.asd ? strength('Fv', g.asd.fv, g.source, [duration(c), ...wet('fv', c)]) : null),
   shearWidthFactor: 1,
   // The stress is worked out over the whole depth, so (dn/d) comes in once more: V ≤ 2/3·Fv'·b·dn·(dn/d)².
   notch: (depthMm, leftMm) => ({ symbol: '(dn/d)³', value: (leftMm / depthMm) ** 3, source: `${NDS} 3.4.3.2: notched on the tension side` }),
-  compression: (g, nominal, c) => (g.asd ? strength('Fc', g.asd.fc, g.source, [duration(c), ...sizeFactor(g.asd.sizeFactor, nominal, 'compression'), ...wet('fc', c)]) : null),
+  compression: (g, nominal, c) => (g.asd ? strength('Fc', listed(g.asd, 'fc', nominal), g.source, [duration(c), ...sizeFactor(g.asd.sizeFactor, nominal, 'compression'), ...wet('fc', c)]) : null),
   // CD does not apply across the grain: NDS table 4.3.1.
   bearing(g, c, k) {
     if (!g.asd) return null
@@ -85,20 +96,33 @@ export const asd: DesignMethod = {
   post(p, c) {
     if (!p.grade.asd) return null
     const fc = asd.compression(p.grade, p.nominalWidth, c)!
-    const fb = asd.bending(p.grade, { depthMm: p.depthMm, nominalWidth: p.nominalWidth, flat: true }, c)!
     const eMin = strength('Emin', p.grade.asd.eMin, p.grade.source, wet('e', c))
-    const slender = p.unheldMm / p.depthMm
-    const cp = columnStability(fc.value, eMin.value, slender)
-    const source = `${NDS} 3.7.1 (c = 0.8, le/d at most 50) and 3.9.2`
-    if (cp === null) return { ratio: null, formula: 'le / d ≤ 50', source, factors: fc.factors }
-    const fcE = eulerStress(eMin.value, slender)
-    const sigma = p.axialN / p.areaMm2
-    const ratio = combinedAsd({ fc: sigma, fcAllowed: fc.value * cp, fb: p.momentNmm / ((p.breadthMm * p.depthMm ** 2) / 6), fbAllowed: fb.value, fcE, eccentricityMm: 0, depthMm: p.depthMm })
+    const source = `${NDS} 3.7.1 (c = 0.8, le/d at most 50) and 3.9.2; CL = 1: ends held (4.4.1)`
+    const [x, y] = p.axes
+    const side = (own: PostAxis, other: PostAxis) => {
+      const slender = own.unheldMm / own.depthMm
+      const fb = asd.bending(p.grade, { depthMm: own.depthMm, nominalWidth: p.nominalWidth, flat: own.depthMm < other.depthMm }, c)!
+      return { own, slender, cp: columnStability(fc.value, eMin.value, slender), fcE: eulerStress(eMin.value, slender), fb, bends: own.momentNmm / sectionModulus(other.depthMm, own.depthMm) }
+    }
+    const sides = [side(x, y), side(y, x)]
+    const slim = sides[1].slender > sides[0].slender ? 1 : 0
+    const cp = sides[slim].cp
+    if (cp === null) return { ratio: null, axis: slim, formula: 'le / d ≤ 50', source, factors: fc.factors }
+    const sigma = p.axialN / (x.depthMm * y.depthMm)
+    // The more slender way says what compression may be; bending comes from both.
+    const edge = x.depthMm > y.depthMm ? 0 : 1
+    const [deep, flat] = [sides[edge], sides[1 - edge]]
+    const moment = x.momentNmm > 0 || y.momentNmm > 0
+    const ratio = moment
+      ? combinedBiaxialAsd({ fc: sigma, fcAllowed: fc.value * cp, fb1: deep.bends, fb1Allowed: deep.fb.value, fcE1: deep.fcE, fb2: flat.bends, fb2Allowed: flat.fb.value, fcE2: flat.fcE, fbE: lateralEuler(eMin.value, 1.84 * flat.own.unheldMm, deep.own.depthMm, flat.own.depthMm) })
+      : sigma / (fc.value * cp)
+    const bentMost = deep.bends / deep.fb.value > flat.bends / flat.fb.value ? edge : 1 - edge
+    const axis = moment && (sigma / (fc.value * cp)) ** 2 < 0.5 * ratio ? bentMost : slim
+    const told = (s: (typeof sides)[number], of: string): Factor[] => (s.bends > 0 ? [{ symbol: `fb, ${of}`, value: s.bends, source: 'M / (b·d²/6), MPa' }, { symbol: `Fb′, ${of}`, value: s.fb.value, source: s.fb.source }, { symbol: `FcE, ${of}`, value: s.fcE, source }] : [])
     return {
-      // Without moment the plain comparison of stresses, as a person would check it.
-      ratio: p.momentNmm === 0 ? sigma / (fc.value * cp) : ratio,
-      formula: p.momentNmm === 0 ? 'P ≤ Fc·CP·A' : '(fc/Fc′)² + fb / [Fb′·(1 − fc/FcE)] ≤ 1', source,
-      factors: [{ symbol: 'Fc*', value: fc.value, source: fc.source }, ...fc.factors, { symbol: 'le/d', value: slender, source: 'unheld length over side' }, { symbol: 'CP', value: cp, source }, { symbol: 'FcE', value: fcE, source }, { symbol: 'Fb′', value: fb.value, source: fb.source }],
+      ratio, axis: axis === 0 ? 0 : 1,
+      formula: moment ? '(fc/Fc′)² + fb1 / [Fb1′·(1 − fc/FcE1)] + fb2 / [Fb2′·(1 − fc/FcE2 − (fb1/FbE)²)] ≤ 1' : 'P ≤ Fc·CP·A', source,
+      factors: [{ symbol: 'Fc*', value: fc.value, source: fc.source }, ...fc.factors, { symbol: 'le/d', value: sides[slim].slender, source: 'unheld length over side, the more slender way' }, { symbol: 'CP', value: cp, source }, ...told(deep, 'on edge'), ...told(flat, 'flat')],
     }
   },
   panelMoment(s, along, c) {
@@ -118,7 +142,9 @@ export const asd: DesignMethod = {
     const of = { screw: screwWithdrawal, lag: lagWithdrawal, nail: nailWithdrawal }
     if (f.kind === 'bolt') return null
     const source = { screw: `${NDS} 12.2-2`, lag: `${NDS} 12.2-1`, nail: `${NDS} 12.2-3` }[f.kind]
-    return strength('W·p', of[f.kind](g.asd.g, f.diameterMm, threadMm, 1), source, [duration(c)])
+    // Thread only: a lag's tip holds nothing.
+    const held = Math.max(0, threadMm - (f.tipMm ?? 0))
+    return strength('W·p', of[f.kind](g.asd.g, f.diameterMm, held, 1), source, [duration(c), ...(c.moisture === 'wet' ? [{ symbol: 'CM', value: f.kind === 'nail' ? 0.25 : 0.7, source: `${NDS} table 11.3.3, withdrawal` }] : [])])
   },
   creep(material, c) {
     if (material === 'lumber' || material === 'solid') return { symbol: 'Kcr', value: c.moisture === 'wet' ? 2 : 1.5, source: `${NDS} 3.5.2: ${c.moisture === 'wet' ? 'wet' : 'seasoned'} lumber, long-term load` }

@@ -1,7 +1,7 @@
 import { effectiveContact, notchFactor } from '../bearing.ts'
 import { combinedEc5, instabilityFactor } from '../column.ts'
 import { embedment, johansen, yieldMoment } from '../dowel.ts'
-import { gyration } from '../section.ts'
+import { gyration, sectionModulus } from '../section.ts'
 import { screwWithdrawal, screwWithdrawalEc5 } from '../withdrawal.ts'
 import { strength, type Conditions, type CreepMaterial, type DesignMethod, type Factor, type LateralCase, type Strength, type Wood } from './method.ts'
 
@@ -101,16 +101,26 @@ export const ec5: DesignMethod = {
   },
   post(p, c) {
     if (!p.grade.ec5) return null
+    const { fc0, e05 } = p.grade.ec5
     const fc = ec5.compression(p.grade, p.nominalWidth, c)
-    const fm = ec5.bending(p.grade, { depthMm: p.depthMm, nominalWidth: p.nominalWidth, flat: true }, c)
-    if (!fc || !fm) return null
-    const slender = p.unheldMm / gyration(p.depthMm)
-    const kc = instabilityFactor(p.grade.ec5.fc0, p.grade.ec5.e05, slender)
-    const source = `${EN1995} 6.3.2, βc = 0.2`
+    const [x, y] = p.axes
+    const sides = [x, y].map((own, i) => {
+      const slender = own.unheldMm / gyration(own.depthMm)
+      const fm = ec5.bending(p.grade, { depthMm: own.depthMm, nominalWidth: p.nominalWidth, flat: true }, c)
+      return { slender, kc: instabilityFactor(fc0, e05, slender), fm, bends: own.momentNmm / sectionModulus([y, x][i].depthMm, own.depthMm) }
+    })
+    if (!fc || sides.some((s) => !s.fm)) return null
+    const source = `${EN1995} 6.3.2, βc = 0.2, km = 0.7`
+    const sigmaC = p.axialN / (x.depthMm * y.depthMm)
+    const [rx, ry] = sides.map((s, i) => combinedEc5({ sigmaC, fcDesign: fc.value, kc: s.kc, sigmaM: s.bends, fmDesign: s.fm!.value, otherWay: sides[1 - i].bends / sides[1 - i].fm!.value }))
+    const axis = ry > rx ? 1 : 0
+    const worst = sides[axis]
     return {
-      ratio: combinedEc5({ sigmaC: p.axialN / p.areaMm2, fcDesign: fc.value, kc, sigmaM: p.momentNmm / ((p.breadthMm * p.depthMm ** 2) / 6), fmDesign: fm.value }),
-      formula: 'σc / (kc·fc,0,d) + σm / fm,d ≤ 1', source,
-      factors: [{ symbol: 'fc,0,d', value: fc.value, source: fc.source }, ...fc.factors, { symbol: 'λ', value: slender, source: 'unheld length over radius of gyration' }, { symbol: 'kc', value: kc, source }, { symbol: 'fm,d', value: fm.value, source: fm.source }],
+      ratio: Math.max(rx, ry), axis, formula: 'σc / (kc·fc,0,d) + σm / fm,d + km·σm / fm,d of the other way ≤ 1', source,
+      factors: [
+        { symbol: 'fc,0,d', value: fc.value, source: fc.source }, ...fc.factors, { symbol: 'λ', value: worst.slender, source: 'unheld length over radius of gyration' }, { symbol: 'kc', value: worst.kc, source },
+        ...sides.flatMap((s, i): Factor[] => (s.bends > 0 ? [{ symbol: i === axis ? 'σm' : 'σm, other way', value: s.bends, source: 'M / (b·d²/6), MPa' }, { symbol: i === axis ? 'fm,d' : 'fm,d, other way', value: s.fm!.value, source: s.fm!.source }] : [])),
+      ],
     }
   },
   panelMoment(s, along, c) {

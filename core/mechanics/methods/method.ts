@@ -59,22 +59,24 @@ export interface LateralCase {
   askew: boolean
 }
 
-/** Compression along a post with its load off the axis. */
+/** A post looked at one way: its size that way, the length between what holds it so, and the moment from what hangs off its face. */
+export interface PostAxis {
+  depthMm: number
+  unheldMm: number
+  momentNmm: number
+}
+/** Compression along a post with its load off the axis, both ways. */
 export interface PostCase {
   grade: Grade
   nominalWidth: number | null
-  areaMm2: number
   axialN: number
-  /** Moment from what hangs off its face, and the section that takes it. */
-  momentNmm: number
-  breadthMm: number
-  /** Size of the post the way it bends and buckles, and its length between what holds it that way. */
-  depthMm: number
-  unheldMm: number
+  axes: readonly [PostAxis, PostAxis]
 }
 export interface PostResult {
   /** At most 1; null when the post is too slender to be allowed. */
   ratio: number | null
+  /** The way it gives first. */
+  axis: 0 | 1
   formula: string
   source: string
   factors: Factor[]
