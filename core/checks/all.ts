@@ -7,9 +7,10 @@ import { bending, edgeStrip, sag, shear } from './members.ts'
 import { bearing, postBuckling, uprights } from './posts.ts'
 import { roomFit } from './room-fit.ts'
 import { earthquake } from './seismic.ts'
+import { splitting } from './splitting.ts'
 import { slenderness, sway, tipOver } from './stability.ts'
 
 /** Every check there is, in the order of the chain from goods to ground. A new one is its file and one line here. */
 export const CHECKS: readonly AnyCheck[] = [
-  contentsFit, bending, edgeStrip, shear, sag, joints, housings, postBuckling, uprights, bearing, floorBearing, slenderness, tipOver, sway, earthquake, roomFit, tiltUp, heaviestLift,
+  contentsFit, bending, edgeStrip, shear, sag, joints, splitting, housings, postBuckling, uprights, bearing, floorBearing, slenderness, tipOver, sway, earthquake, roomFit, tiltUp, heaviestLift,
 ]

@@ -6,6 +6,7 @@ import type { Shaped } from '../families/family.ts'
 import type { Goods } from '../goods/goods.ts'
 import type { LoadPath } from '../loads/load-path.ts'
 import type { DesignMethod } from '../mechanics/methods/method.ts'
+import type { JointRooms } from './joint-room.ts'
 import type { FreeSpace } from '../room/room.ts'
 
 /** Holds, fails, does not apply, could not be computed: four different answers. */
@@ -60,6 +61,8 @@ export interface CheckContext {
   design: LoadPath
   settings: Settings
   method: DesignMethod
+  /** Room of every joint for its fasteners. */
+  rooms: JointRooms
   space: FreeSpace
   goods: ReadonlyMap<string, Goods>
   unhoused: Shaped['unhoused']

@@ -184,7 +184,7 @@ describe('joints, floor and earthquakes', () => {
     const most = Math.max(...r.shaped.assembly.supports.filter((s) => s.via === 'fasteners' && s.joint !== null && s.on.kind === 'part' && s.on.part.startsWith('post') && 'part' in s.from && s.from.part.startsWith('rail')).map((s) => r.design.reactions.get(s.id)!))
     expectNear(screws.demand!, most, 1e-9)
     expectNear(screws.capacity!, 3 * Number(screws.data.oneN), 1e-9)
-    expect(of(read('post-rack', { railJoint: 'bolts' }, pails(25)), 'joints:post-rail').capacity!).toBeGreaterThan(2 * screws.capacity!)
+    expect(of(read('post-rack', { railJoint: 'bolts' }, pails(25)), 'joints:post-rail').capacity!).toBeGreaterThan(1.8 * screws.capacity!)
   })
   it('screws into end grain are called so, and count two thirds', () => {
     const c = of(read('post-rack', {}, pails(10)), 'joints:cross-rail')
@@ -223,7 +223,7 @@ describe('joints, floor and earthquakes', () => {
     const plainShear = r.checks.find((c) => c.id.startsWith('shear:rail'))!
     const a = JSON.parse(JSON.stringify(r.shaped.assembly)) as BuildReading['shaped']['assembly']
     for (const p of a.parts) if (p.role === 'rail') p.machining = [{ kind: 'notch', atMm: 0, offMm: 0, lengthMm: 60, depthMm: 30, edge: 'low' }]
-    const [c] = shear.run({ assembly: a, boxes: r.boxes, alike: alike(a), service: r.service, design: r.design, settings: startingSettings('imperial'), method: METHODS.asd, space: r.space, goods: r.goods, unhoused: [] }).filter((x) => x.code === 'notched-shear')
+    const [c] = shear.run({ assembly: a, boxes: r.boxes, alike: alike(a), service: r.service, design: r.design, settings: startingSettings('imperial'), method: METHODS.asd, rooms: r.rooms, space: r.space, goods: r.goods, unhoused: [] }).filter((x) => x.code === 'notched-shear')
     expectNear(plainShear.capacity! / c.capacity!, (88.9 / 58.9) ** 3, 1e-6)
   })
 })

@@ -2,21 +2,12 @@ import type { Assembly, Joint, Part } from '../assembly/assembly.ts'
 import { stockKey } from '../assembly/identical.ts'
 import type { PartBoxes } from '../assembly/part-box.ts'
 import { findScrew } from '../catalogue/fasteners.ts'
-import { findGrade } from '../catalogue/lumber.ts'
-import { findSheet } from '../catalogue/sheets.ts'
-import type { Strength, Wood } from '../mechanics/methods/method.ts'
+import type { Factor, Strength } from '../mechanics/methods/method.ts'
 import { housingBearing } from '../mechanics/bearing.ts'
+import type { JointRoom } from './joint-room.ts'
 import { linkOf } from './members.ts'
+import { woodOf } from './wood.ts'
 import { defineCheck, measured, plain, type CheckContext, type CheckResult, type Input } from './check.ts'
-
-export const woodOf = (p: Part): Wood | null => {
-  if (p.stock.kind === 'board') {
-    const grade = findGrade(p.stock.grade)
-    return grade ? { kind: 'lumber', grade } : null
-  }
-  const sheet = p.stock.kind === 'sheet' ? findSheet(p.stock.sheet) : undefined
-  return sheet ? { kind: 'sheet', sheet } : null
-}
 
 /** Size of a part along the way a fastener is driven from one part to the other: the axis on which they touch. */
 function passed(p: Part, other: Part, boxes: PartBoxes): number {
@@ -50,13 +41,30 @@ export function oneFastener(j: Joint, f: Joint['fasteners'][number], parts: Read
   return c.method.lateral({ fastener, side, sideMm, main, mainMm, into: f.into, acrossGrain, askew: pocket }, c.settings)
 }
 
-interface Found { joint: Joint; demand: number; capacity: number; one: Strength; count: number; from: Part; on: Part }
+/** Modulus times area of a board, N; of a sheet nothing is said. */
+function stiffArea(p: Part, c: Pick<CheckContext, 'method' | 'settings'>): number | null {
+  const wood = woodOf(p)
+  const e = wood?.kind === 'lumber' ? c.method.modulus(wood.grade, c.settings) : null
+  return e && e.value * p.size.widthMm * p.size.thicknessMm
+}
+
+/** What the place of fasteners leaves of their strength: too near to an edge or to each other, and several in a row. */
+function placeFactors(j: Joint, room: JointRoom | null | undefined, parts: ReadonlyMap<string, Part>, c: Pick<CheckContext, 'method' | 'settings'>): Factor[] {
+  if (!room) return []
+  const out: Factor[] = room.share < 1 ? [{ symbol: 'CΔ', value: room.share, source: `${room.source}: distances kept to this share only, and bored; NDS 2018 12.5.1.2: none below one half` }] : []
+  const [side, main] = [stiffArea(parts.get(j.near)!, c), stiffArea(parts.get(j.far)!, c)]
+  const group = side && main ? c.method.group(room.fastener, room.count, Math.max(room.alongMm, 1), side, main) : null
+  return group ? [...out, group] : out
+}
+const product = (list: Factor[]) => list.reduce((v, f) => v * f.value, 1)
+
+interface Found { joint: Joint; demand: number; capacity: number; one: Strength; place: Factor[]; count: number; from: Part; on: Part }
 
 /** Loads that pass through fasteners alone: the screws of every joint against what comes down through it. */
 export const joints = defineCheck({
   id: 'joints',
-  reads: ['assembly', 'boxes', 'design', 'settings', 'method'],
-  run({ assembly, boxes, design, settings, method }): CheckResult[] {
+  reads: ['assembly', 'boxes', 'design', 'settings', 'method', 'rooms'],
+  run({ assembly, boxes, design, settings, method, rooms }): CheckResult[] {
     const parts = new Map(assembly.parts.map((p) => [p.id, p]))
     const byJoint = new Map(assembly.joints.map((j) => [j.id, j]))
     const passing = new Map<string, number>()
@@ -83,21 +91,22 @@ export const joints = defineCheck({
       const [near, far] = [parts.get(j.near)!, parts.get(j.far)!]
       const key = near.role < far.role ? `${near.role}-${far.role}` : `${far.role}-${near.role}`
       let capacity = 0
-      let first: { one: Strength; count: number } | null = null
-      for (const f of j.fasteners) {
+      let first: { one: Strength; place: Factor[]; count: number } | null = null
+      for (const [i, f] of j.fasteners.entries()) {
         const one = alike(j, f)
         if (!one) {
           lost.set(key, j)
           continue
         }
-        first ??= { one, count: f.count }
-        capacity += one.value * f.count
+        const place = placeFactors(j, rooms.get(id)?.[i], parts, { method, settings })
+        first ??= { one, place, count: f.count }
+        capacity += one.value * f.count * product(place)
       }
       if (!first) {
         lost.set(key, j)
         continue
       }
-      const found: Found = { joint: j, demand, capacity, one: first.one, count: first.count, from: near, on: far }
+      const found: Found = { joint: j, demand, capacity, ...first, from: near, on: far }
       const seen = worst.get(key)
       if (!seen || hard(found) > hard(seen)) worst.set(key, found)
     }
@@ -105,15 +114,15 @@ export const joints = defineCheck({
     const out: CheckResult[] = []
     for (const [key, w] of worst) {
       const f = w.joint.fasteners[0]
-      const data = { near: w.from.role, far: w.on.role, fastener: findScrew(f.fastener)!.label, count: w.count, end: f.into === 'end' ? 1 : 0, oneN: w.one.value }
+      const data = { near: w.from.role, far: w.on.role, fastener: findScrew(f.fastener)!.label, count: w.count, end: f.into === 'end' ? 1 : 0, endGrain: method.id === 'ec5' ? 'third' : 'two-thirds', oneN: w.one.value }
       const inputs: Input[] = [
         { symbol: 'load on the joint', value: w.demand, quantity: 'force', source: method.loadFactor.source }, { symbol: 'fasteners', value: w.count, quantity: 'count' },
-        { symbol: w.one.baseSymbol, value: w.one.base, quantity: 'force', source: w.one.source }, ...w.one.factors.map((x): Input => ({ symbol: x.symbol, value: x.value, quantity: 'ratio', source: x.source })),
+        { symbol: w.one.baseSymbol, value: w.one.base, quantity: 'force', source: w.one.source }, ...[...w.one.factors, ...w.place].map((x): Input => ({ symbol: x.symbol, value: x.value, quantity: 'ratio', source: x.source })),
       ]
       const working = { formula: 'load ≤ fasteners × what one carries across its length', inputs, source: w.one.source }
       const base = { ...given, link: linkOf(w.from.role === 'post' ? w.on : w.from), subject: key, parts: [w.joint.near, w.joint.far], data, working }
       // A fastener that may not be counted at all gives nothing: the joint holds only if nothing passes through it.
-      out.push(w.capacity > 0 ? measured({ ...base, code: f.into === 'end' ? 'joint-end-grain' : 'joint', demand: w.demand, capacity: w.capacity }) : measured({ ...base, code: 'joint-too-short', demand: w.demand, capacity: 0 }))
+      out.push(w.capacity > 0 ? measured({ ...base, code: f.into === 'end' ? 'joint-end-grain' : 'joint', demand: w.demand, capacity: w.capacity }) : measured({ ...base, code: w.one.value > 0 ? 'joint-crowded' : 'joint-too-short', demand: w.demand, capacity: 0 }))
     }
     for (const [key, j] of lost)
       if (!worst.has(key)) out.push(plain({ ...given, link: linkOf(parts.get(j.near)!), code: 'unknown-joint', subject: key, state: 'unknown', parts: [j.near, j.far], data: { near: parts.get(j.near)!.role, far: parts.get(j.far)!.role, role: parts.get(j.near)!.role } }))

@@ -69,6 +69,10 @@ export function formatSag(mm: number, units: Units): string {
   return Math.abs(inch) < 0.125 ? `${inch.toFixed(3)}"` : formatLength(mm, { ...units, fraction: 32 })
 }
 
+/** A drill as it is sold: the nearest 1/64 in, or half millimetre. */
+export const formatDrill = (mm: number, units: Units): string =>
+  units.system === 'imperial' ? `${inchText(Math.max(1, Math.round((mm / MM_PER_INCH) * 64)), 64)}"` : `${Math.max(0.5, Math.round(mm * 2) / 2)} mm`
+
 export const formatArea = (mm2: number, units: Units): string =>
   units.system === 'imperial' ? `${significant(mm2 / MM_PER_FOOT ** 2)} sq ft` : `${significant(mm2 / 1e6)} m²`
 

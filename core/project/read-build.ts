@@ -6,6 +6,7 @@ import { sheetKey, startingPrices, type PriceLine } from '../catalogue/prices.ts
 import { findSheet } from '../catalogue/sheets.ts'
 import { CHECKS } from '../checks/all.ts'
 import type { CheckContext, CheckResult } from '../checks/check.ts'
+import { jointRooms, type JointRooms } from '../checks/joint-room.ts'
 import { verdict, type Verdict } from '../checks/verdict.ts'
 import { boardsOf } from '../families/boards-of.ts'
 import type { AnyFamily, ShapeContext, Shaped } from '../families/family.ts'
@@ -34,6 +35,7 @@ export interface BuildReading {
   labels: Map<string, string>
   service: LoadPath
   design: LoadPath
+  rooms: JointRooms
   checks: CheckResult[]
   verdict: Verdict
   pieces: PieceLine[]
@@ -146,14 +148,15 @@ export function readWith(family: AnyFamily, build: Build, ctx: ShapeContext, fir
   const design = self === 1 && goodsFactor === 1 ? service : analyse(assembly, boxes, { method, conditions, stripsOf, factor: { self, goods: goodsFactor } })
   const groups = alike(assembly, firstLetter)
   const goods = new Map(ctx.goods.map((g) => [g.item.id, g.item]))
+  const rooms = jointRooms(assembly, boxes, method)
   const context: CheckContext = {
-    assembly, boxes, alike: groups, service, design, settings: ctx.settings, method, space: ctx.space, goods, unhoused: shaped.value.unhoused,
+    assembly, boxes, alike: groups, service, design, settings: ctx.settings, method, rooms, space: ctx.space, goods, unhoused: shaped.value.unhoused,
   }
   const checks = CHECKS.flatMap((c) => c.run(context))
   return {
     ok: true,
     reading: {
-      build, shaped: shaped.value, space: ctx.space, boxes, groups, labels: labels(groups), service, design, checks, verdict: verdict(checks),
+      build, shaped: shaped.value, space: ctx.space, boxes, groups, labels: labels(groups), service, design, rooms, checks, verdict: verdict(checks),
       pieces: pieceLines(build.id, groups), steps: family.steps(build.params, shaped.value), massKg: assembly.parts.reduce((m, x) => m + partMassKg(x), 0), goods,
     },
   }

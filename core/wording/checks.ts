@@ -49,8 +49,14 @@ const TABLE: Record<string, Words> = {
   'member-sag': (r, d, say) => sagWords(r, d, say),
   'notched-shear': (r, d, say) => `The ${name(d)} is notched ${say.lengthOf(d, 'notchMm')} deep at a support${r.state === 'holds' ? ` and still holds${share(r, say)}` : ` and can split there: ${say.percent(r.ratio ?? 9.99)} of what is left of it`}.`,
   joint: (r, d, say) => jointWords(r, d, say),
-  'joint-end-grain': (r, d, say) => `${jointWords(r, d, say)} They go into end grain, which holds two thirds of what side grain does, and nothing at all when pulled.`,
+  'joint-end-grain': (r, d, say) => `${jointWords(r, d, say)} They go into end grain, which holds ${d.endGrain === 'third' ? 'a third' : 'two thirds'} of what side grain does, and nothing at all when pulled.`,
   'joint-too-short': (r, d, say) => (r.state === 'holds' ? `${capital(roleName(String(d.near)))} on ${roleName(String(d.far))}: nothing passes through these screws.` : `The screws of ${roleName(String(d.near))} on ${roleName(String(d.far))} reach too short a way into the wood to count (${d.fastener}), and ${say.force(r.demand!)} passes through them.`),
+  'joint-crowded': (r, d) => (r.state === 'holds' ? `${capital(roleName(String(d.near)))} on ${roleName(String(d.far))}: nothing passes through these screws.` : `${capital(roleName(String(d.near)))} on ${roleName(String(d.far))}: ${d.count} × ${d.fastener} find no room there without splitting the wood. Fewer or thinner ones, or a deeper piece.`),
+  'split-driven': (_r, d) => `${between(d)}: ${d.count} × ${d.fastener} may be driven without boring.`,
+  'split-bore': (_r, d, say) => `${between(d)}: bore ${say.drill(Number(d.boreMm))} for the ${d.fastener}, so that it does not split the wood near an end or edge.`,
+  'split-close': (_r, d, say) => `${between(d)}: bore ${say.drill(Number(d.boreMm))} for the ${d.fastener}. Even bored, ${d.count} stand nearer to an edge, an end or each other than is asked for (${say.percent(Number(d.share))} of it); what they carry is counted less for it.`,
+  'split-tight': (_r, d, say) => `${between(d)}: ${d.count} × ${d.fastener} stand very near to an edge. Nothing hangs on them; bore ${say.drill(Number(d.boreMm))}, or take thinner ones.`,
+  'split-crowded': (_r, d) => `${between(d)}: ${d.count} × ${d.fastener} find no room; even bored they split the wood. Fewer or thinner ones, or a deeper piece.`,
   'unknown-joint': (_r, d) => `Not proven: the chosen method has no value for the fasteners between ${roleName(String(d.near))} and ${roleName(String(d.far))}.`,
   buckles: (_r, d, say) => `The ${name(d)} buckles ${d.way} under ${say.force(Number(d.axialN))}.`,
   dado: (r, d, say) => (r.state === 'holds' ? `The dadoes (${say.lengthOf(d, 'deepMm')} deep) carry their shelves${share(r, say)}.` : `The shoulder of a dado ${say.lengthOf(d, 'deepMm')} deep is crushed: ${say.percent(r.ratio ?? 9.99)} of what it takes. Deeper dadoes, or a cleat under the shelf as well.`),
@@ -94,6 +100,8 @@ const TABLE: Record<string, Words> = {
   'lift-goods-two': (r, d, say) => `"${d.goods}" is ${say.mass(Number(d.massKg))}: ${r.state === 'holds' ? 'two people lift it' : 'too heavy to lift onto it by hand. Keep it on the floor, or lighten it'}.`,
 }
 
+const between = (d: Data) => `${capital(roleName(String(d.near)))} and ${roleName(String(d.far))}`
+
 function jointWords(r: CheckResult, d: Data, say: Say): string {
   const where = `${roleName(String(d.near))} on ${roleName(String(d.far))}`
   return r.state === 'holds'
@@ -114,7 +122,7 @@ export const sayCheck = (r: CheckResult, say: Say): string => capital(TABLE[r.co
 
 export const CHECK_NAMES: Record<string, string> = {
   'contents-fit': 'Goods go in', bending: 'Bending', shear: 'Shear', sag: 'Sag', buckling: 'Post', bearing: 'Bearing', slenderness: 'Slenderness', 'tip-over': 'Tipping over',
-  joints: 'Fasteners', housing: 'Dadoes', upright: 'Uprights', floor: 'Floor', earthquake: 'Earthquake', sway: 'Sideways sway', 'room-fit': 'Fits the room', 'tilt-up': 'Standing it up', lift: 'Heaviest lift', ...ROOM_CHECK_NAMES,
+  joints: 'Fasteners', splitting: 'Splitting', housing: 'Dadoes', upright: 'Uprights', floor: 'Floor', earthquake: 'Earthquake', sway: 'Sideways sway', 'room-fit': 'Fits the room', 'tilt-up': 'Standing it up', lift: 'Heaviest lift', ...ROOM_CHECK_NAMES,
 }
 export const LINK_NAMES: Record<CheckResult['link'], string> = {
   goods: 'Goods in their places', shelf: 'Shelves', rail: 'Rails, plates and cross pieces', post: 'Posts', ground: 'Floor and wall', whole: 'The whole build', room: 'In the room', handling: 'Putting it up and loading it',

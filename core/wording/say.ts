@@ -1,4 +1,4 @@
-import { formatForce, formatLength, formatMass, formatMoment, formatSag, formatStress } from '../measure/format.ts'
+import { formatDrill, formatForce, formatLength, formatMass, formatMoment, formatSag, formatStress } from '../measure/format.ts'
 import { MOMENT_PER_LB_IN_FT, EI_PER_LB_IN2_FT, type Units } from '../measure/units.ts'
 
 export type Data = Record<string, number | string>
@@ -8,6 +8,8 @@ export interface Say {
   units: Units
   length(mm: number): string
   sag(mm: number): string
+  /** A drill as it is sold. */
+  drill(mm: number): string
   mass(kg: number): string
   force(n: number): string
   stress(mpa: number): string
@@ -23,6 +25,7 @@ export function sayIn(units: Units): Say {
   return {
     units, length,
     sag: (mm) => formatSag(mm, units),
+    drill: (mm) => formatDrill(mm, units),
     mass: (kg) => formatMass(kg, units),
     force: (n) => formatForce(n, units),
     stress: (mpa) => formatStress(mpa, units),

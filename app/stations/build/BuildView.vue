@@ -1,6 +1,8 @@
 <script setup lang="ts">
 import { useSessionStorage } from '@vueuse/core'
 import { computed } from 'vue'
+import { METHODS } from '../../../core/mechanics/methods/all.ts'
+import { stepFasteners } from '../../../core/project/step-fasteners.ts'
 import { drawView } from '../../../core/drawing/view.ts'
 import { roleName } from '../../../core/wording/names.ts'
 import { cautionText, holdText, stepText, stepTitle } from '../../../core/wording/steps.ts'
@@ -49,13 +51,7 @@ const needed = computed(() => {
     .filter((x) => x.mine.length > 0)
     .map(({ g, mine }) => `${mine.length} ${roleName(mine[0].role, mine.length)} ${g.letter}: ${mine.map((p) => r.labels.get(p.id)).join(' ')}`)
 })
-const screws = computed(() => {
-  const mine = new Set(step.value.parts)
-  const counts = new Map<string, number>()
-  for (const j of reading.value!.shaped.assembly.joints) if (mine.has(j.near) || mine.has(j.far)) for (const f of j.fasteners) counts.set(f.fastener, (counts.get(f.fastener) ?? 0) + f.count)
-  const name = new Map(readings.procurement?.screws.map((s) => [s.fastener, s.label]))
-  return [...counts].map(([id, n]) => `up to ${n} × ${name.get(id) ?? id}`)
-})
+const fasteners = computed(() => stepFasteners(reading.value!.shaped.assembly, reading.value!.rooms, step.value, METHODS[doc.project!.settings.method]))
 const measured = computed(() => doc.project!.progress.measured[keyOf(step.value.id)] ?? [])
 const measure = (i: number, mm: number) =>
   doc.change('measure at a hold point', (d) => {
@@ -107,7 +103,7 @@ const marks = computed(() => reading.value!.shaped.assembly.stick)
         </div>
         <ul v-if="needed.length" class="needed">
           <li v-for="n in needed" :key="n">{{ n }}</li>
-          <li v-if="screws.length" class="soft">{{ screws.join(', ') }}</li>
+          <li v-for="f in fasteners" :key="f.fastener" class="soft">up to {{ f.count }} × {{ f.label }}<template v-if="f.boreMm !== null">: bore {{ readings.say.drill(f.boreMm) }} first</template></li>
         </ul>
         <div v-if="step.hold" class="hold">
           <p class="mb-1"><IconHand aria-hidden="true" /> <strong>Hold.</strong> {{ holdText(step.hold, readings.say) }}</p>

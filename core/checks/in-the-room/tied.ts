@@ -6,7 +6,7 @@ import { footEdges, goodsWeights, heightOf, meetingOf, ownWeights, type FootEdge
 import type { DesignMethod, Wood } from '../../mechanics/methods/method.ts'
 import { washerBearing } from '../../mechanics/hung.ts'
 import { screwWithdrawal } from '../../mechanics/withdrawal.ts'
-import { woodOf } from '../joints.ts'
+import { woodOf } from '../wood.ts'
 import { seismicShare } from '../seismic.ts'
 import { LEAN, PULL_N, PULL_REACH_MM, SAFETY_FILLED, tieCapacity, worstFilling } from '../stability.ts'
 import { measured, plain, type CheckResult, type Input } from '../check.ts'

@@ -2,8 +2,9 @@ import type { Grade } from '../../catalogue/lumber.ts'
 import { psi } from '../../measure/units.ts'
 import { bearingAreaFactor } from '../bearing.ts'
 import { columnStability, combinedBiaxialAsd, eulerStress, lateralEuler } from '../column.ts'
-import { bearingStrength, END_GRAIN_LATERAL, LARGE_FROM_MM, lateralYield, PENETRATION, penetrationShare } from '../dowel.ts'
+import { bearingStrength, END_GRAIN_LATERAL, groupFactor, LARGE_FROM_MM, lateralYield, PENETRATION, penetrationShare } from '../dowel.ts'
 import { sectionModulus } from '../section.ts'
+import { spacingAsd, spacingLargeAsd } from '../spacing.ts'
 import { lagWithdrawal, nailWithdrawal, screwWithdrawal } from '../withdrawal.ts'
 import type { Screw } from '../../catalogue/fasteners.ts'
 import { ec5, embeds, isFibrous, kdef } from './ec5.ts'
@@ -137,6 +138,12 @@ export const asd: DesignMethod = {
   // The tabulated E already holds the sag from shear of slender beams; E/16 adds what short deep ones have more.
   shearModulus: (g, c) => (g.asd ? strength('E/16', g.asd.e / 16, 'Wood Handbook (FPL-GTR-282) table 5-1, mean of softwoods', wet('e', c)) : null),
   lateral,
+  spacing(f, w, runs, bored) {
+    if (w.kind === 'sheet') return { end: 2.5, edge: 2.5, loadedEdge: 2.5, along: 3, across: 3, source: 'sheets: as edges of lumber, product decision' }
+    if (f.diameterMm >= LARGE_FROM_MM) return { ...spacingLargeAsd(runs), source: `${NDS} 12.5.1` }
+    return { ...spacingAsd(runs, bored), source: `${NDS} commentary C12.1.5.7, ${bored ? 'bored' : 'driven'}` }
+  },
+  group: (f, count, alongMm, sideEa, mainEa) => (f.diameterMm < LARGE_FROM_MM || count < 2 ? null : { symbol: 'Cg', value: groupFactor(count, alongMm, f.diameterMm, mainEa, sideEa), source: `${NDS} 11.3.6` }),
   withdrawal(f, g, threadMm, c) {
     if (!g.asd) return null
     const of = { screw: screwWithdrawal, lag: lagWithdrawal, nail: nailWithdrawal }

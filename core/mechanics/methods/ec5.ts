@@ -2,6 +2,7 @@ import { effectiveContact, notchFactor } from '../bearing.ts'
 import { combinedEc5, instabilityFactor } from '../column.ts'
 import { embedment, johansen, yieldMoment } from '../dowel.ts'
 import { gyration, sectionModulus } from '../section.ts'
+import { effectiveBolts, spacingEc5, spacingLargeEc5 } from '../spacing.ts'
 import { screwWithdrawal, screwWithdrawalEc5 } from '../withdrawal.ts'
 import { strength, type Conditions, type CreepMaterial, type DesignMethod, type Factor, type LateralCase, type Strength, type Wood } from './method.ts'
 
@@ -58,7 +59,7 @@ function lateral(j: LateralCase, c: Conditions): Strength | null {
   const { fastener: f } = j
   // Screws bend and bear on 1.1 times their root: EN 1995-1-1 8.7.1(3).
   const d = f.kind === 'screw' || f.kind === 'lag' ? 1.1 * f.rootMm : f.diameterMm
-  const bored = f.kind === 'bolt' || f.diameterMm > 6
+  const bored = isLarge(f)
   const [fh1, fh2] = [embeds(j.side, d, j.sideMm, bored), embeds(j.main, d, j.mainMm, bored)]
   if (fh1 === null || fh2 === null) return null
   const across = bored && j.acrossGrain ? 1 / (1.35 + 0.015 * d) : 1
@@ -78,6 +79,9 @@ function lateral(j: LateralCase, c: Conditions): Strength | null {
   if (j.askew) factors.push({ symbol: 'askew', value: 0.83, source: 'NDS 2018 12.5.4, taken here too: product decision' })
   return strength(`Fv,Rk (mode ${mode})`, n, `${EN1995} 8.6, no rope effect`, factors)
 }
+
+/** What counts as a bolt, not as a nail. */
+const isLarge = (f: LateralCase['fastener']) => f.kind === 'bolt' || f.diameterMm > 6
 
 /** Eurocode 5, limit states. */
 export const ec5: DesignMethod = {
@@ -131,6 +135,17 @@ export const ec5: DesignMethod = {
   modulus: (g) => (g.ec5 ? strength('E0,mean', g.ec5.eMean, g.source, []) : null),
   shearModulus: (g) => (g.ec5 ? strength('Gmean', g.ec5.eMean / 16, 'EN 338:2016: Gmean = E0,mean / 16', []) : null),
   lateral,
+  spacing(f, w, runs, bored) {
+    // Loaded edges of sheets ask for up to 7 d; the load of a shelf comes down over its whole length.
+    if (w.kind === 'sheet') return { end: 3, edge: 3, loadedEdge: 3, along: 4, across: 4, source: `${EN1995} 8.3.1.3` }
+    if (isLarge(f)) return { ...spacingLargeEc5(runs, f.diameterMm), source: `${EN1995} table 8.4` }
+    return { ...spacingEc5(runs, f.diameterMm, bored), source: `${EN1995} table 8.2, ${bored ? 'predrilled' : 'not predrilled'}` }
+  },
+  group(f, count, alongMm) {
+    if (count < 2) return null
+    if (isLarge(f)) return { symbol: 'nef / n', value: effectiveBolts(count, alongMm, f.diameterMm) / count, source: `${EN1995} 8.34` }
+    return { symbol: 'nef / n', value: 1, source: `${EN1995} 8.3.1.1(8): set out of line by a diameter` }
+  },
   withdrawal(f, g, threadMm, c) {
     if (!g.ec5 || f.kind === 'bolt' || f.kind === 'nail') return null
     const base = { kmod: KMOD[c.duration].lumber[column(c)] ?? 0.5 }

@@ -1,6 +1,7 @@
 import type { Grade } from '../../catalogue/lumber.ts'
 import type { Sheet, SheetKind } from '../../catalogue/sheets.ts'
 import type { Screw } from '../../catalogue/fasteners.ts'
+import type { LoadRuns, Spacing } from '../spacing.ts'
 
 /** Heated indoors; an unheated garage or shed; or wood that gets above 19 % moisture. */
 export const MOISTURES = ['dry', 'unheated', 'wet'] as const
@@ -104,6 +105,10 @@ export interface DesignMethod {
   shearModulus(g: Grade, c: Conditions): Strength | null
   /** One fastener across its length, N; a value of nought where it may not be counted. */
   lateral(j: LateralCase, c: Conditions): Strength | null
+  /** How far one fastener must stay from ends, edges and its neighbours, in its diameters. Bored: with a pilot hole. */
+  spacing(f: Screw, w: Wood, runs: LoadRuns, bored: boolean): Spacing & { source: string }
+  /** What a fastener of a row along the grain gives, of what it gives alone; null where all count in full. EA: modulus times area, N. */
+  group(f: Screw, count: number, alongMm: number, sideEa: number, mainEa: number): Factor | null
   /** One fastener pulled out of the side grain of lumber, N. */
   withdrawal(f: Screw, g: Grade, threadMm: number, c: Conditions): Strength | null
   /** Long-term sag over first-day sag under a load that stays. */

@@ -1,0 +1,110 @@
+import type { Assembly, Part } from '../assembly/assembly.ts'
+import { isSquare, type PartBoxes } from '../assembly/part-box.ts'
+import { findScrew, type Screw } from '../catalogue/fasteners.ts'
+import { boxOverlap, type Box } from '../geometry/box.ts'
+import type { DesignMethod } from '../mechanics/methods/method.ts'
+import { roomFor, type Field, type LoadRuns, type Spacing } from '../mechanics/spacing.ts'
+import { woodOf } from './wood.ts'
+
+/** Parts touch within this, mm. */
+const TOUCH_MM = 0.5
+/** Distances may be cut down to this share, bored, the joint's strength with them: NDS 2018 12.5.1.2, taken for thin screws and EN 1995 too. Product decision. */
+export const CLOSEST_SHARE = 0.5
+/** Shares tried between the full distances and the closest. */
+const STEPS = 10
+
+const axisOf = (v: readonly number[]): number => v.findIndex((x) => Math.abs(x) > 0.9)
+
+/** How the load on a joint's fasteners runs in one of its pieces: down a post, across what lies level, along a diagonal towards its ends. */
+const runsIn = (p: Part): LoadRuns => {
+  const up = Math.abs(p.at.along[2])
+  return up > 0.9 ? 'along' : up > 0.1 ? 'to-end' : 'across'
+}
+
+type Rule = Spacing & { source: string }
+interface Piece { box: Box; grain: number; rule: Rule }
+interface Face { box: Box; u: number; v: number }
+
+/** The face two boxes share, and the two axes that lie in it. */
+function faceOf(a: Box, b: Box): Face | null {
+  const box = boxOverlap(a, b, TOUCH_MM)
+  if (!box) return null
+  const [x, y, z] = [box.max[0] - box.min[0], box.max[1] - box.min[1], box.max[2] - box.min[2]]
+  return x <= y && x <= z ? { box, u: 1, v: 2 } : y <= z ? { box, u: 0, v: 2 } : { box, u: 0, v: 1 }
+}
+
+/** The part of a face in which fasteners may stand, all distances taken at a share. */
+function fieldOf(face: Face, pieces: readonly Piece[], diameterMm: number, share: number): Field {
+  const d = diameterMm * share
+  const one = (axis: number) => {
+    let [lo, hi, apart] = [face.box.min[axis], face.box.max[axis], 0]
+    for (const { box, grain, rule } of pieces) {
+      const along = axis === grain
+      // A level piece is pressed down on its fasteners: its upper edge is the loaded one.
+      const up = along ? rule.end : axis === 2 && grain !== 2 ? rule.loadedEdge : rule.edge
+      lo = Math.max(lo, box.min[axis] + (along ? rule.end : rule.edge) * d)
+      hi = Math.min(hi, box.max[axis] - up * d)
+      apart = Math.max(apart, (along ? rule.along : rule.across) * d)
+    }
+    return { room: hi - lo, apart }
+  }
+  const [wide, high] = [one(face.u), one(face.v)]
+  return { wideMm: wide.room, highMm: high.room, apartWideMm: wide.apart, apartHighMm: high.apart }
+}
+
+export interface JointRoom {
+  fastener: Screw
+  count: number
+  /** All distances are kept with the fasteners simply driven. */
+  driven: boolean
+  /** Share of the bored distances at which all of them find room: 1 in full, 0 when there is none even at the closest. */
+  share: number
+  /** How far apart they then stand along the grain of the piece that asks for most, mm. */
+  alongMm: number
+  /** What the near and the far piece ask for. */
+  rules: [Rule, Rule]
+  source: string
+}
+/** By joint, one for each of its kinds of fasteners; null where one piece runs askew or the woods say nothing. */
+export type JointRooms = ReadonlyMap<string, readonly (JointRoom | null)[]>
+
+/** Room every joint of a build has for its fasteners. */
+export function jointRooms(a: Assembly, boxes: PartBoxes, method: DesignMethod): JointRooms {
+  const parts = new Map(a.parts.map((p) => [p.id, p]))
+  const known = new Map<Part, Map<string, [driven: Piece, bored: Piece] | null>>()
+  const piecesOf = (p: Part, f: Screw): [Piece, Piece] | null => {
+    let mine = known.get(p)
+    if (!mine) known.set(p, (mine = new Map<string, [Piece, Piece] | null>()))
+    const seen = mine.get(f.id)
+    if (seen !== undefined) return seen
+    const wood = isSquare(p) ? woodOf(p) : null
+    const as = (bored: boolean): Piece => ({ box: boxes.get(p.id)!, grain: axisOf(p.at.along), rule: method.spacing(f, wood!, runsIn(p), bored) })
+    const both: [Piece, Piece] | null = wood && [as(false), as(true)]
+    mine.set(f.id, both)
+    return both
+  }
+  return new Map(a.joints.map((j) => {
+    const face = faceOf(boxes.get(j.near)!, boxes.get(j.far)!)
+    return [j.id, j.fasteners.map((f) => {
+      const fastener = findScrew(f.fastener)
+      const near = fastener && piecesOf(parts.get(j.near)!, fastener)
+      const far = fastener && piecesOf(parts.get(j.far)!, fastener)
+      return fastener && face && near && far ? roomOf(face, fastener, f.count, near, far) : null
+    })]
+  }))
+}
+
+function roomOf(face: Face, fastener: Screw, count: number, near: [Piece, Piece], far: [Piece, Piece]): JointRoom {
+  const fits = (pieces: Piece[], share: number) => roomFor(fieldOf(face, pieces, fastener.diameterMm, share)) >= count
+  const driven = fits([near[0], far[0]], 1)
+  // What may be driven may be bored.
+  const pieces = driven ? [near[0], far[0]] : [near[1], far[1]]
+  let share = driven ? 1 : 0
+  for (let i = 0; i <= STEPS && share === 0; i++) {
+    const s = 1 - ((1 - CLOSEST_SHARE) * i) / STEPS
+    if (fits(pieces, s)) share = s
+  }
+  const [a, b] = [pieces[0].rule, pieces[1].rule]
+  const worst = b.end + b.edge > a.end + a.edge ? b : a
+  return { fastener, count, driven, share, alongMm: worst.along * fastener.diameterMm * share, rules: [a, b], source: worst.source }
+}

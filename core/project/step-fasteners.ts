@@ -1,0 +1,32 @@
+import type { Assembly } from '../assembly/assembly.ts'
+import { findScrew } from '../catalogue/fasteners.ts'
+import type { JointRooms } from '../checks/joint-room.ts'
+import type { DesignMethod } from '../mechanics/methods/method.ts'
+import { pilotMm } from '../mechanics/spacing.ts'
+import type { Step } from '../steps/step.ts'
+
+/** Fasteners of one kind a step may need, and the hole to bore for them; null where they may simply be driven. */
+export interface StepFasteners {
+  fastener: string
+  label: string
+  count: number
+  boreMm: number | null
+}
+
+/** Fasteners of the joints a step's parts are in. A hole is bored where one of them would split the wood, and for every bolt and lag screw. */
+export function stepFasteners(a: Assembly, rooms: JointRooms, step: Step, method: DesignMethod): StepFasteners[] {
+  const mine = new Set(step.parts)
+  const out = new Map<string, StepFasteners>()
+  for (const j of a.joints) {
+    if (!mine.has(j.near) && !mine.has(j.far)) continue
+    j.fasteners.forEach((f, i) => {
+      const fastener = findScrew(f.fastener)!
+      const line = out.get(f.fastener) ?? { fastener: f.fastener, label: fastener.label, count: 0, boreMm: null }
+      out.set(f.fastener, line)
+      line.count += f.count
+      const bore = fastener.kind === 'bolt' || fastener.kind === 'lag' || rooms.get(j.id)?.[i]?.driven === false
+      if (bore) line.boreMm = pilotMm(method.id, fastener)
+    })
+  }
+  return [...out.values()]
+}
