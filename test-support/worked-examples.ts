@@ -1,5 +1,5 @@
 import { beamCurve, solveBeam, type BeamSpec } from '../core/mechanics/beam.ts'
-import { bearingAreaFactor, boredHolePressure, effectiveContact, notchedShear, notchFactor } from '../core/mechanics/bearing.ts'
+import { bearingAreaFactor, boredHolePressure, effectiveContact, notchedShear, notchFactor, pinInHole, pinMoment, roundPlasticMoment } from '../core/mechanics/bearing.ts'
 import { columnStability, combinedAsd, combinedBiaxialAsd, combinedEc5, eulerStress, instabilityFactor, lateralEuler } from '../core/mechanics/column.ts'
 import { sagAfter } from '../core/mechanics/creep.ts'
 import { atAngle, bearingStrength, bendingYield, effectiveNumber, embedment, groupFactor, johansen, lateralYield, PENETRATION, penetrationShare, yieldMoment } from '../core/mechanics/dowel.ts'
@@ -34,6 +34,18 @@ const douglas = bearingStrength(0.5, inches(0.131))
 const nail = (d: number, long: number, side: number) => {
   const main = inches(long - side)
   return lateralYield({ diameterMm: inches(d), fyb: bendingYield(inches(d)), sideMm: inches(side), mainMm: main, fes: douglas, fem: douglas })
+}
+/** Found by halving: of the hole's depth L a stretch a₁ at the face presses up and the rest down; F·e and both presses must balance about the face. */
+const pinByHand = (fh: number, d: number, depth: number, out: number): number => {
+  let [lo, hi] = [depth / 2, depth]
+  for (let i = 0; i < 80; i++) {
+    const a = (lo + hi) / 2
+    const force = fh * d * (a - (depth - a))
+    const turning = force * out + (fh * d * a * a) / 2 - fh * d * (depth - a) * (a + (depth - a) / 2)
+    if (turning > 0) hi = a
+    else lo = a
+  }
+  return fh * d * (2 * lo - depth)
 }
 /** A 1/4 x 3 in lag screw through 1 1/2 in, what is in the main piece without half the tip. */
 const lag14 = (fe: number, angleDeg: number) =>
@@ -124,6 +136,12 @@ export const WORKED: WorkedExample[] = [
   { topic: 'Bearing and notches', name: '2x8 notched a quarter: 2/3·Fv·b·dn·(dn/d)²', source: 'NDS 2018 3.4-3 by hand', unit: 'lb', expected: (2 / 3) * 180 * 1.5 * 5.4375 * (5.4375 / 7.25) ** 2, actual: () => lb(notchedShear(psi(180), inches(1.5), inches(7.25), inches(5.4375))), within: EXACT },
   { topic: 'Bearing and notches', name: 'kv of 200 mm notched to 150, 50 from the support', source: 'EN 1995-1-1 6.62 by hand', unit: '–', expected: 5 / (Math.sqrt(200) * (Math.sqrt(0.75 * 0.25) + 0.8 * 0.25 * Math.sqrt(1 / 0.75 - 0.5625))), actual: () => notchFactor(200, 150, 50), within: EXACT },
   { topic: 'Bearing and notches', name: '27 mm tube 60 deep, 200 N at 250 mm: (4V + 6M/L)/(dL)', source: 'straight-line pressure by hand', unit: 'MPa', expected: (800 + (6 * 50000) / 60) / (27 * 60), actual: () => boredHolePressure(200, 50000, 27, 60), within: EXACT },
+  {
+    topic: 'Bearing and notches', name: 'shelf pin 5 mm, 10 deep, 4 mm out, fh 28: the two stretches of yielding wood balance it', source: 'equilibrium by hand: a₁ − a₂ = F/(fh·d), moments about the face', unit: 'N', expected: pinByHand(28, 5, 10, 4),
+    actual: () => pinInHole(28, 5, 10, 4), within: 1e-6,
+  },
+  { topic: 'Bearing and notches', name: 'round pin 5 mm, 240 MPa: fy·d³/6', source: 'plastic modulus of a circle', unit: 'N·mm', expected: 5000, actual: () => roundPlasticMoment(240, 5), within: EXACT },
+  { topic: 'Bearing and notches', name: 'pin of 100 N, 4 mm out, fh 28: F·e + F²/(2·fh·d)', source: 'moment where the shear is nought, by hand', unit: 'N·mm', expected: 400 + 100 ** 2 / 280, actual: () => pinMoment(100, 28, 5, 4), within: EXACT },
   { topic: 'Hung', name: '3/8-16 rod: stress area 0.0775 in²', source: 'ASME B1.1', unit: 'in²', expected: 0.0775, actual: () => stressAreaInch(inches(0.375), 16) / inches(1) ** 2, within: 2e-3 },
   { topic: 'Hung', name: 'M10: stress area 58.0 mm²', source: 'ISO 898-1', unit: 'mm²', expected: 58, actual: () => stressAreaMetric(10, 1.5), within: 2e-3 },
   { topic: 'Hung', name: '3/8 in rod of 58 ksi: 2.40 kip', source: 'AISC 360 table J3.2, Ω = 2', unit: 'lb', expected: (0.75 * 58000 * (Math.PI / 4) * 0.375 ** 2) / 2, actual: () => lb(rodTension(psi(58000), inches(0.375))), within: EXACT },

@@ -54,6 +54,12 @@ function push<T>(map: Map<string, T[]>, key: string, value: T) {
 /** A patch shorter than this share of the member acts at its middle: never less bending than the patch itself would give. */
 const POINT_SHARE = 0.05
 
+/** Adds a weight's moments about the build's two level axes. */
+function turn(moments: [number, number], { box: { min, max }, n }: Patch) {
+  moments[0] += (n * (min[0] + max[0])) / 2
+  moments[1] += (n * (min[1] + max[1])) / 2
+}
+
 /** Parts in an order where everything comes after all that rests on it. */
 function fromTheTop(a: Assembly): Part[] {
   const below = new Map<string, string[]>()
@@ -139,7 +145,7 @@ function pressesOn(item: Placed): { box: Box; share: number }[] {
  * become the loads of what it rests on. Units N and mm.
  */
 export function analyse(a: Assembly, boxes: PartBoxes, o: AnalysisOptions): LoadPath {
-  const path: LoadPath = { members: new Map(), reactions: new Map(), loadsN: 0, arrivedN: 0, notWeighed: [] }
+  const path: LoadPath = { members: new Map(), reactions: new Map(), loadsN: 0, arrivedN: 0, loadsAt: [0, 0], arrivedAt: [0, 0], notWeighed: [] }
   const onPart = new Map<string, Patch[]>()
   const doubtful = new Map<string, Doubt>()
   const supportsOf = new Map<string, Support[]>()
@@ -151,6 +157,7 @@ export function analyse(a: Assembly, boxes: PartBoxes, o: AnalysisOptions): Load
     path.reactions.set(s.id, (path.reactions.get(s.id) ?? 0) + patch.n)
     if (s.on.kind !== 'part') {
       path.arrivedN += patch.n
+      turn(path.arrivedAt, patch)
       return
     }
     push(onPart, s.on.part, patch)
@@ -164,6 +171,7 @@ export function analyse(a: Assembly, boxes: PartBoxes, o: AnalysisOptions): Load
       if (doubt && b.carriers.length > 0 && !path.notWeighed.includes(item.goodsId)) path.notWeighed.push(item.goodsId)
       const n = newtons(item.massKg ?? 0) * o.factor.goods
       path.loadsN += n
+      turn(path.loadsAt, { box: item.box, n })
       for (const s of on) {
         const carrier = s.on.kind === 'part' ? boxes.get(s.on.part)! : s.contact
         for (const p of pressesOn(item)) give(s, { box: over(p.box, carrier), n: (n * p.share) / on.length }, doubt)
@@ -175,6 +183,7 @@ export function analyse(a: Assembly, boxes: PartBoxes, o: AnalysisOptions): Load
   for (const p of fromTheTop(a)) {
     const self: Patch = { box: boxes.get(p.id)!, n: newtons(partMassKg(p)) * o.factor.self }
     path.loadsN += self.n
+    turn(path.loadsAt, self)
     push(onPart, p.id, self)
     const patches = onPart.get(p.id)!
     const totalN = patches.reduce((sum, x) => sum + x.n, 0)

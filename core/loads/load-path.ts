@@ -49,6 +49,9 @@ export interface LoadPath {
   /** What was put in, and what arrived at floor, walls and ceiling, N. */
   loadsN: number
   arrivedN: number
+  /** Their moments along the wall and out from it, N·mm. */
+  loadsAt: [number, number]
+  arrivedAt: [number, number]
   /** Goods that nobody has weighed and that rest on parts of this build. */
   notWeighed: string[]
 }
@@ -56,5 +59,9 @@ export interface LoadPath {
 /** Loads in and reactions out may differ by this share before the analysis is called wrong: floating point only. */
 const EQUILIBRIUM = 1e-6
 
-/** Verifier: every newton put in arrives somewhere. */
-export const inEquilibrium = (p: LoadPath): boolean => Math.abs(p.loadsN - p.arrivedN) <= EQUILIBRIUM * Math.max(1, p.loadsN)
+/** Forces pass from board to board at their faces, not their middles: what arrives may be off by half the thickness of one, mm. */
+const FACE_MM = 20
+
+/** Verifier: every newton put in arrives somewhere, and their middle is where it was. */
+export const inEquilibrium = (p: LoadPath): boolean =>
+  Math.abs(p.loadsN - p.arrivedN) <= EQUILIBRIUM * Math.max(1, p.loadsN) && ([0, 1] as const).every((i) => Math.abs(p.loadsAt[i] - p.arrivedAt[i]) <= FACE_MM * p.loadsN)

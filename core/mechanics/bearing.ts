@@ -32,3 +32,16 @@ export const housingBearing = (depthMm: number, lengthMm: number, strength: numb
  * largest at the face, p = (4V + 6M/L) / (d·L). MPa
  */
 export const boredHolePressure = (forceN: number, momentNmm: number, diameterMm: number, depthMm: number): number => (4 * forceN + (6 * momentNmm) / depthMm) / (diameterMm * depthMm)
+
+/**
+ * A stiff pin (shelf pin) in a hole of some depth, pressed across at a way out from the face: the wood yields on one side near the face, on the
+ * other at the bottom. F = fh·d·(√((2e + L)² + L²) − (2e + L)). N
+ * @param fh strength of the wood round the hole, MPa; source: equilibrium of a rigid dowel, as in mode c of EN 1995-1-1 8.2.2
+ */
+export const pinInHole = (fh: number, diameterMm: number, depthMm: number, outMm: number): number => fh * diameterMm * (Math.hypot(2 * outMm + depthMm, depthMm) - (2 * outMm + depthMm))
+
+/** The same pin bent where the wood stops giving way: most of its moment is e + F/(2·fh·d) from the load. N·mm */
+export const pinMoment = (forceN: number, fh: number, diameterMm: number, outMm: number): number => forceN * (outMm + forceN / (2 * fh * diameterMm))
+
+/** Plastic moment of a round steel pin, N·mm: fy·d³/6. */
+export const roundPlasticMoment = (fy: number, diameterMm: number): number => (fy * diameterMm ** 3) / 6

@@ -15,6 +15,7 @@ const unknown: Record<string, Words> = {
   'unknown-too-few-supports': (_r, d) => `Not proven: the ${name(d)} is held in one place only, and that is beyond this check.`,
   'unknown-no-stiffness': (_r, d) => `Not proven: the chosen method has no stiffness for the wood of ${name(d)}. Choose another grade or method in the settings.`,
   'unknown-no-strength': (_r, d) => `Not proven: the chosen method has no strength for the material of ${name(d)}. Choose another grade or method in the settings.`,
+  'unknown-equilibrium': (_r, d, say) => `Not proven: ${say.force(Number(d.inN))} are put in and ${say.force(Number(d.outN))} arrive below. This is a fault of the program; none of its figures for this build may be believed.`,
   'unknown-anchor': (_r, d, say) => `Not proven: tied with ${plural(Number(d.count), 'anchor')} that must hold ${say.force(Number(d.needN))} together. Enter the maker's rated pull-out in the settings.`,
 }
 
@@ -61,6 +62,7 @@ const TABLE: Record<string, Words> = {
   buckles: (_r, d, say) => `The ${name(d)} buckles ${d.way} under ${say.force(Number(d.axialN))}.`,
   dado: (r, d, say) => (r.state === 'holds' ? `The dadoes (${say.lengthOf(d, 'deepMm')} deep) carry their shelves${share(r, say)}.` : `The shoulder of a dado ${say.lengthOf(d, 'deepMm')} deep is crushed: ${say.percent(r.ratio ?? 9.99)} of what it takes. Deeper dadoes, or a cleat under the shelf as well.`),
   upright: (r, d, say) => (r.state === 'holds' ? `The uprights carry ${say.force(Number(d.axialN))} without bowing${share(r, say)}.` : `An upright can bow sideways under ${say.force(Number(d.axialN))}: hold it at more heights, or make it thicker.`),
+  equilibrium: (_r, d, say) => `All that is put on it arrives below: ${say.force(Number(d.inN))} in, ${say.force(Number(d.outN))} out.`,
   slab: (r, _d, say) => (r.state === 'holds' ? `The slab takes what stands on it${share(r, say)}.` : 'A foot presses too hard on the slab: put a plate under it.'),
   'timber-floor': (r, d, say) => `All of it weighs ${say.mass(Number(d.kg))}, ${say.number(Number(d.knM2))} kN/m² on its footprint; ${r.state === 'holds' ? 'a floor of a dwelling is made for' : 'more than the'} ${say.number(Number(d.allowedKnM2))} kN/m²${r.state === 'holds' ? '' : ' a floor of a dwelling is made for'}. Ask locally what yours is made for.`,
   'quake-free': (r) => (r.state === 'holds' ? 'In the earthquake reckoned with it stays standing, free. Ask locally.' : 'In the earthquake reckoned with it tips over: tie it to the wall. Ask locally.'),
@@ -122,7 +124,7 @@ export const sayCheck = (r: CheckResult, say: Say): string => capital(TABLE[r.co
 
 export const CHECK_NAMES: Record<string, string> = {
   'contents-fit': 'Goods go in', bending: 'Bending', shear: 'Shear', sag: 'Sag', buckling: 'Post', bearing: 'Bearing', slenderness: 'Slenderness', 'tip-over': 'Tipping over',
-  joints: 'Fasteners', splitting: 'Splitting', housing: 'Dadoes', upright: 'Uprights', floor: 'Floor', earthquake: 'Earthquake', sway: 'Sideways sway', 'room-fit': 'Fits the room', 'tilt-up': 'Standing it up', lift: 'Heaviest lift', ...ROOM_CHECK_NAMES,
+  joints: 'Fasteners', splitting: 'Splitting', housing: 'Dadoes', upright: 'Uprights', floor: 'Floor', equilibrium: 'Equilibrium', earthquake: 'Earthquake', sway: 'Sideways sway', 'room-fit': 'Fits the room', 'tilt-up': 'Standing it up', lift: 'Heaviest lift', ...ROOM_CHECK_NAMES,
 }
 export const LINK_NAMES: Record<CheckResult['link'], string> = {
   goods: 'Goods in their places', shelf: 'Shelves', rail: 'Rails, plates and cross pieces', post: 'Posts', ground: 'Floor and wall', whole: 'The whole build', room: 'In the room', handling: 'Putting it up and loading it',
