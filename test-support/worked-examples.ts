@@ -1,8 +1,9 @@
 import { beamCurve, solveBeam, type BeamSpec } from '../core/mechanics/beam.ts'
 import { bearingAreaFactor, boredHolePressure, effectiveContact, notchedShear, notchFactor, pinInHole, pinMoment, roundPlasticMoment } from '../core/mechanics/bearing.ts'
 import { columnStability, combinedAsd, combinedBiaxialAsd, combinedEc5, eulerStress, instabilityFactor, lateralEuler } from '../core/mechanics/column.ts'
+import { wireYield } from '../core/catalogue/fasteners.ts'
 import { sagAfter } from '../core/mechanics/creep.ts'
-import { atAngle, bearingStrength, bendingYield, effectiveNumber, embedment, groupFactor, johansen, lateralYield, PENETRATION, penetrationShare, yieldMoment } from '../core/mechanics/dowel.ts'
+import { atAngle, bearingStrength, effectiveNumber, embedment, groupFactor, johansen, lateralYield, PENETRATION, penetrationShare, yieldMoment } from '../core/mechanics/dowel.ts'
 import { bevelPull, eccentricPull, kneeBrace, rodTension, stressAreaInch, stressAreaMetric, tubeStress, washerBearing } from '../core/mechanics/hung.ts'
 import { compositeStiffness, looseStiffness, modulusFromSag, partialStiffness, secondMoment, sectionModulus, shearStiffness, slipModulus, type Layer } from '../core/mechanics/section.ts'
 import { lagWithdrawal, nailWithdrawal, screwWithdrawal, screwWithdrawalEc5 } from '../core/mechanics/withdrawal.ts'
@@ -33,7 +34,7 @@ const douglas = bearingStrength(0.5, inches(0.131))
 
 const nail = (d: number, long: number, side: number) => {
   const main = inches(long - side)
-  return lateralYield({ diameterMm: inches(d), fyb: bendingYield(inches(d)), sideMm: inches(side), mainMm: main, fes: douglas, fem: douglas })
+  return lateralYield({ diameterMm: inches(d), fyb: wireYield(inches(d)), sideMm: inches(side), mainMm: main, fes: douglas, fem: douglas })
 }
 /** Found by halving: of the hole's depth L a stretch a₁ at the face presses up and the rest down; F·e and both presses must balance about the face. */
 const pinByHand = (fh: number, d: number, depth: number, out: number): number => {
@@ -46,6 +47,11 @@ const pinByHand = (fh: number, d: number, depth: number, out: number): number =>
     else lo = a
   }
   return fh * d * (2 * lo - depth)
+}
+/** A wood screw through 1 1/2 in, ten diameters and more in the main piece. */
+const woodScrew = (d: number, root: number, g: number) => {
+  const fe = bearingStrength(g, inches(d))
+  return lateralYield({ diameterMm: inches(root), nominalMm: inches(d), fyb: wireYield(inches(d)), sideMm: inches(1.5), mainMm: inches(10 * d), fes: fe, fem: fe }).n
 }
 /** A 1/4 x 3 in lag screw through 1 1/2 in, what is in the main piece without half the tip. */
 const lag14 = (fe: number, angleDeg: number) =>
@@ -117,6 +123,8 @@ export const WORKED: WorkedExample[] = [
     actual: () => lb(lag14(bearingStrength(0.5, inches(0.25), false), 90)), within: 0.001,
   },
   { topic: 'Nails and screws, lateral', name: 'lag screw 6 diameters in, tip left out: 6/8', source: 'NDS 2018 table 12J, note', unit: '–', expected: 0.75, actual: () => penetrationShare(6, 1, PENETRATION.lag), within: EXACT },
+  { topic: 'Nails and screws, lateral', name: '#8 wood screw, 1 1/2 in side, spruce-pine-fir: Dr²/KD·√(Fe·Fyb/3)', source: 'NDS 2018 12.3-6 by hand: Dr 0.131, KD 2.2, Fe 3364 psi, Fyb 90 000 psi', unit: 'lb', expected: (0.131 ** 2 / 2.2) * Math.sqrt((3364 * 90_000) / 3), actual: () => lb(woodScrew(0.164, 0.131, 0.42)), within: 0.001 },
+  { topic: 'Nails and screws, lateral', name: '#10 wood screw, 1 1/2 in side, Douglas fir: the same', source: 'NDS 2018 12.3-6 by hand: Dr 0.152, KD 2.2, Fe 4637 psi, Fyb 80 000 psi', unit: 'lb', expected: (0.152 ** 2 / 2.2) * Math.sqrt((4637 * 80_000) / 3), actual: () => lb(woodScrew(0.19, 0.152, 0.5)), within: 0.001 },
   { topic: 'Nails and screws, lateral', name: 'dowel bearing of Douglas fir below 1/4 in: 4650 psi', source: 'NDS 2018 table 12.3.3', unit: 'psi', expected: 4650, actual: () => douglas / psi(1), within: 0.005 },
   { topic: 'Nails and screws, lateral', name: 'penetration of 8 diameters: 0.8', source: 'NDS 2018 table 12N, note', unit: '–', expected: 0.8, actual: () => penetrationShare(inches(1.048), inches(0.131)), within: EXACT },
   { topic: 'Nails and screws, lateral', name: 'Johansen mode f, 4 mm nail, fh 19, My 6620: 1.15·√(2·My·fh·d)', source: 'EN 1995-1-1 8.6 f by hand', unit: 'N', expected: 1.15 * Math.sqrt(2 * 6620 * 19 * 4), actual: () => johansen({ diameterMm: 4, myRk: 6620, t1Mm: 60, t2Mm: 60, fh1: 19, fh2: 19, faxRk: 0, ropeMost: 0 }).n, within: EXACT },
@@ -167,6 +175,10 @@ export function verificationPage(): string {
     `${WORKED.length} figures of the program beside figures from elsewhere: closed forms, hand calculations and published tables. The list lives in`,
     '`test-support/worked-examples.ts`; a test reproduces every line of it and checks that this page is what the list says',
     '(`UPDATE_DOCS=1 npm run -s unit -- core/mechanics` rewrites it). Published tables round to two or three figures; the rest agrees to rounding.', '',
+    'Beams of random lengths, supports, springs, overhangs and loads are compared with a second solver that works with forces instead of stiffnesses',
+    '(`test-support/reference-beam.ts`): reactions, sag and moment within 0.1 %. Every yield mode of both methods is compared with the statics of a dowel',
+    '(`test-support/reference-dowel.ts`) on random cases, to rounding.',
+    '',
     'A sectional door’s sweep is checked against a second model of it (`test-support/door-model.ts`), cut plans by `core/cutting/verify.ts`, every',
     'assembly by `core/assembly/validate.ts`, and every load path by equilibrium (loads in = reactions out).', '',
     ...topics.flatMap((t) => [`## ${t}`, '', '| case | source | expected | program | off by |', '|---|---|---|---|---|', rows(t), '']),

@@ -19,8 +19,8 @@ export interface Screw {
   box: number
 }
 
-/** Screws and nails: the thinner, the harder drawn. */
-function wireYield(diameterMm: number): number {
+/** Bending yield strength of screws and nails, MPa: the thinner, the harder drawn. NDS 2018 appendix I. @param diameterMm outside */
+export function wireYield(diameterMm: number): number {
   const d = diameterMm / inches(1)
   return psi(d <= 0.142 ? 100_000 : d <= 0.177 ? 90_000 : d <= 0.236 ? 80_000 : d <= 0.273 ? 70_000 : 60_000)
 }

@@ -113,13 +113,6 @@ export function bearingStrength(g: number, diameterMm: number, alongGrain = true
   return psi * 0.00689475729316836
 }
 
-/** Bending yield strength of nails and wood screws by diameter, MPa: NDS 2018 appendix I. */
-export function bendingYield(diameterMm: number): number {
-  const d = diameterMm / inches(1)
-  const psi = d <= 0.142 ? 100_000 : d <= 0.177 ? 90_000 : d <= 0.236 ? 80_000 : d <= 0.273 ? 70_000 : 60_000
-  return psi * 0.00689475729316836
-}
-
 /** Penetration in diameters below which a fastener counts for nothing, and from which it counts in full. */
 export interface PenetrationRule { least: number; full: number; source: string }
 export const PENETRATION: Record<'screw' | 'nail' | 'lag', PenetrationRule> = {
