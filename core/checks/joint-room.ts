@@ -1,8 +1,9 @@
 import type { Assembly, Part } from '../assembly/assembly.ts'
+import { stockKey } from '../assembly/identical.ts'
 import { isSquare, type PartBoxes } from '../assembly/part-box.ts'
 import { findScrew, type Screw } from '../catalogue/fasteners.ts'
 import { boxOverlap, type Box } from '../geometry/box.ts'
-import type { DesignMethod } from '../mechanics/methods/method.ts'
+import type { DesignMethod, Wood } from '../mechanics/methods/method.ts'
 import { roomFor, type Field, type LoadRuns, type Spacing } from '../mechanics/spacing.ts'
 import { woodOf } from './wood.ts'
 
@@ -22,7 +23,15 @@ const runsIn = (p: Part): LoadRuns => {
 }
 
 type Rule = Spacing & { source: string }
-interface Piece { box: Box; grain: number; rule: Rule }
+/** A part as its fasteners see it; no wood where it runs askew or nothing is known of it. */
+interface Piece {
+  box: Box
+  grain: number
+  runs: LoadRuns
+  wood: Wood | null
+  /** Rules by fastener, driven and bored: shared by all pieces of the same stock under the same load. */
+  rules: Map<string, [driven: Rule, bored: Rule]>
+}
 interface Face { box: Box; u: number; v: number }
 
 /** The face two boxes share, and the two axes that lie in it. */
@@ -33,22 +42,27 @@ function faceOf(a: Box, b: Box): Face | null {
   return x <= y && x <= z ? { box, u: 1, v: 2 } : y <= z ? { box, u: 0, v: 2 } : { box, u: 0, v: 1 }
 }
 
-/** The part of a face in which fasteners may stand, all distances taken at a share. */
-function fieldOf(face: Face, pieces: readonly Piece[], diameterMm: number, share: number): Field {
-  const d = diameterMm * share
-  const one = (axis: number) => {
-    let [lo, hi, apart] = [face.box.min[axis], face.box.max[axis], 0]
-    for (const { box, grain, rule } of pieces) {
-      const along = axis === grain
-      // A level piece is pressed down on its fasteners: its upper edge is the loaded one.
-      const up = along ? rule.end : axis === 2 && grain !== 2 ? rule.loadedEdge : rule.edge
-      lo = Math.max(lo, box.min[axis] + (along ? rule.end : rule.edge) * d)
-      hi = Math.min(hi, box.max[axis] - up * d)
-      apart = Math.max(apart, (along ? rule.along : rule.across) * d)
-    }
-    return { room: hi - lo, apart }
+/** Room along one axis of a face, and how far apart two fasteners must be that way. @param d what a distance in diameters is multiplied with, mm */
+function alongAxis(face: Face, pieces: [Piece, Piece], rules: [Rule, Rule], d: number, axis: number): { room: number; apart: number } {
+  let lo = face.box.min[axis]
+  let hi = face.box.max[axis]
+  let apart = 0
+  for (let i = 0; i < 2; i++) {
+    const { box, grain } = pieces[i]
+    const rule = rules[i]
+    const along = axis === grain
+    // A level piece is pressed down on its fasteners: its upper edge is the loaded one.
+    const up = along ? rule.end : axis === 2 && grain !== 2 ? rule.loadedEdge : rule.edge
+    lo = Math.max(lo, box.min[axis] + (along ? rule.end : rule.edge) * d)
+    hi = Math.min(hi, box.max[axis] - up * d)
+    apart = Math.max(apart, (along ? rule.along : rule.across) * d)
   }
-  const [wide, high] = [one(face.u), one(face.v)]
+  return { room: hi - lo, apart }
+}
+
+/** The part of a face in which fasteners may stand. */
+function fieldOf(face: Face, pieces: [Piece, Piece], rules: [Rule, Rule], d: number): Field {
+  const [wide, high] = [alongAxis(face, pieces, rules, d, face.u), alongAxis(face, pieces, rules, d, face.v)]
   return { wideMm: wide.room, highMm: high.room, apartWideMm: wide.apart, apartHighMm: high.apart }
 }
 
@@ -70,41 +84,42 @@ export type JointRooms = ReadonlyMap<string, readonly (JointRoom | null)[]>
 
 /** Room every joint of a build has for its fasteners. */
 export function jointRooms(a: Assembly, boxes: PartBoxes, method: DesignMethod): JointRooms {
-  const parts = new Map(a.parts.map((p) => [p.id, p]))
-  const known = new Map<Part, Map<string, [driven: Piece, bored: Piece] | null>>()
-  const piecesOf = (p: Part, f: Screw): [Piece, Piece] | null => {
-    let mine = known.get(p)
-    if (!mine) known.set(p, (mine = new Map<string, [Piece, Piece] | null>()))
-    const seen = mine.get(f.id)
-    if (seen !== undefined) return seen
-    const wood = isSquare(p) ? woodOf(p) : null
-    const as = (bored: boolean): Piece => ({ box: boxes.get(p.id)!, grain: axisOf(p.at.along), rule: method.spacing(f, wood!, runsIn(p), bored) })
-    const both: [Piece, Piece] | null = wood && [as(false), as(true)]
-    mine.set(f.id, both)
+  const shared = new Map<string, Piece['rules']>()
+  const pieces = new Map(a.parts.map((p): [string, Piece] => {
+    const runs = runsIn(p)
+    const key = `${stockKey(p.stock)}|${runs}`
+    const rules: Piece['rules'] = shared.get(key) ?? new Map<string, [Rule, Rule]>()
+    shared.set(key, rules)
+    return [p.id, { box: boxes.get(p.id)!, grain: axisOf(p.at.along), runs, wood: isSquare(p) ? woodOf(p) : null, rules }]
+  }))
+  const rulesFor = (p: Piece, f: Screw): [Rule, Rule] => {
+    const seen = p.rules.get(f.id)
+    if (seen) return seen
+    const both: [Rule, Rule] = [method.spacing(f, p.wood!, p.runs, false), method.spacing(f, p.wood!, p.runs, true)]
+    p.rules.set(f.id, both)
     return both
   }
   return new Map(a.joints.map((j) => {
-    const face = faceOf(boxes.get(j.near)!, boxes.get(j.far)!)
+    const [near, far] = [pieces.get(j.near)!, pieces.get(j.far)!]
+    const face = near.wood && far.wood ? faceOf(near.box, far.box) : null
     return [j.id, j.fasteners.map((f) => {
       const fastener = findScrew(f.fastener)
-      const near = fastener && piecesOf(parts.get(j.near)!, fastener)
-      const far = fastener && piecesOf(parts.get(j.far)!, fastener)
-      return fastener && face && near && far ? roomOf(face, fastener, f.count, near, far) : null
+      return fastener && face ? roomOf(face, fastener, f.count, [near, far], rulesFor(near, fastener), rulesFor(far, fastener)) : null
     })]
   }))
 }
 
-function roomOf(face: Face, fastener: Screw, count: number, near: [Piece, Piece], far: [Piece, Piece]): JointRoom {
-  const fits = (pieces: Piece[], share: number) => roomFor(fieldOf(face, pieces, fastener.diameterMm, share)) >= count
+function roomOf(face: Face, fastener: Screw, count: number, pieces: [Piece, Piece], near: [Rule, Rule], far: [Rule, Rule]): JointRoom {
+  const fits = (rules: [Rule, Rule], share: number) => roomFor(fieldOf(face, pieces, rules, fastener.diameterMm * share)) >= count
   const driven = fits([near[0], far[0]], 1)
   // What may be driven may be bored.
-  const pieces = driven ? [near[0], far[0]] : [near[1], far[1]]
+  const rules: [Rule, Rule] = driven ? [near[0], far[0]] : [near[1], far[1]]
   let share = driven ? 1 : 0
   for (let i = 0; i <= STEPS && share === 0; i++) {
     const s = 1 - ((1 - CLOSEST_SHARE) * i) / STEPS
-    if (fits(pieces, s)) share = s
+    if (fits(rules, s)) share = s
   }
-  const [a, b] = [pieces[0].rule, pieces[1].rule]
+  const [a, b] = rules
   const worst = b.end + b.edge > a.end + a.edge ? b : a
-  return { fastener, count, driven, share, alongMm: worst.along * fastener.diameterMm * share, rules: [a, b], source: worst.source }
+  return { fastener, count, driven, share, alongMm: worst.along * fastener.diameterMm * share, rules, source: worst.source }
 }

@@ -1,6 +1,7 @@
 import type { Assembly, Joint, Part } from '../assembly/assembly.ts'
 import { stockKey } from '../assembly/identical.ts'
 import type { PartBoxes } from '../assembly/part-box.ts'
+import type { Box } from '../geometry/box.ts'
 import { findScrew } from '../catalogue/fasteners.ts'
 import type { Factor, Strength } from '../mechanics/methods/method.ts'
 import { housingBearing } from '../mechanics/bearing.ts'
@@ -9,17 +10,19 @@ import { linkOf } from './members.ts'
 import { woodOf } from './wood.ts'
 import { defineCheck, measured, plain, type CheckContext, type CheckResult, type Input } from './check.ts'
 
-/** Size of a part along the way a fastener is driven from one part to the other: the axis on which they touch. */
-function passed(p: Part, other: Part, boxes: PartBoxes): number {
-  const [a, b] = [boxes.get(p.id)!, boxes.get(other.id)!]
+/** Sizes of two parts along the way a fastener is driven from one into the other: the axis on which they touch. */
+function passed(a: Box, b: Box): { throughMm: number; behindMm: number } {
   // The axis along which the two overlap least is the one they meet on.
   let axis = 0
   let least = Infinity
   for (let i = 0; i < 3; i++) {
     const shared = Math.min(a.max[i], b.max[i]) - Math.max(a.min[i], b.min[i])
-    if (shared < least) [least, axis] = [shared, i]
+    if (shared < least) {
+      least = shared
+      axis = i
+    }
   }
-  return a.max[axis] - a.min[axis]
+  return { throughMm: a.max[axis] - a.min[axis], behindMm: b.max[axis] - b.min[axis] }
 }
 
 /** A pocket screw leaves about a third of its length in the piece it starts in: NDS 2018 12.1.6 for fasteners driven askew. */
@@ -32,8 +35,8 @@ export function oneFastener(j: Joint, f: Joint['fasteners'][number], parts: Read
   const [side, main] = [woodOf(near), woodOf(far)]
   if (!fastener || !side || !main) return null
   const pocket = j.kind === 'pocket-screwed'
-  const sideMm = pocket ? fastener.lengthMm * POCKET_SHARE : passed(near, far, boxes)
-  const behind = passed(far, near, boxes)
+  const { throughMm, behindMm: behind } = passed(boxes.get(near.id)!, boxes.get(far.id)!)
+  const sideMm = pocket ? fastener.lengthMm * POCKET_SHARE : throughMm
   const mainMm = Math.max(0, Math.min(fastener.kind === 'bolt' ? behind : fastener.lengthMm - sideMm, f.into === 'end' ? Infinity : behind))
   if (mainMm <= 0) return null
   // The load runs down: along the grain of an upright, across that of everything level.
@@ -41,19 +44,18 @@ export function oneFastener(j: Joint, f: Joint['fasteners'][number], parts: Read
   return c.method.lateral({ fastener, side, sideMm, main, mainMm, into: f.into, acrossGrain, askew: pocket }, c.settings)
 }
 
-/** Modulus times area of a board, N; of a sheet nothing is said. */
-function stiffArea(p: Part, c: Pick<CheckContext, 'method' | 'settings'>): number | null {
+/** Modulus times area of a piece, N. */
+function stiffArea(p: Part, c: Pick<CheckContext, 'method' | 'settings'>): number {
   const wood = woodOf(p)
-  const e = wood?.kind === 'lumber' ? c.method.modulus(wood.grade, c.settings) : null
-  return e && e.value * p.size.widthMm * p.size.thicknessMm
+  const e = wood?.kind === 'lumber' ? c.method.modulus(wood.grade, c.settings)?.value : wood && (wood.sheet.ei.along * 12) / wood.sheet.thicknessMm ** 3
+  return (e ?? 0) * p.size.widthMm * p.size.thicknessMm
 }
 
 /** What the place of fasteners leaves of their strength: too near to an edge or to each other, and several in a row. */
 function placeFactors(j: Joint, room: JointRoom | null | undefined, parts: ReadonlyMap<string, Part>, c: Pick<CheckContext, 'method' | 'settings'>): Factor[] {
   if (!room) return []
   const out: Factor[] = room.share < 1 ? [{ symbol: 'CΔ', value: room.share, source: `${room.source}: distances kept to this share only, and bored; NDS 2018 12.5.1.2: none below one half` }] : []
-  const [side, main] = [stiffArea(parts.get(j.near)!, c), stiffArea(parts.get(j.far)!, c)]
-  const group = side && main ? c.method.group(room.fastener, room.count, Math.max(room.alongMm, 1), side, main) : null
+  const group = room.count > 1 ? c.method.group(room.fastener, room.count, Math.max(room.alongMm, 1), () => [stiffArea(parts.get(j.near)!, c), stiffArea(parts.get(j.far)!, c)]) : null
   return group ? [...out, group] : out
 }
 const product = (list: Factor[]) => list.reduce((v, f) => v * f.value, 1)
@@ -73,11 +75,17 @@ export const joints = defineCheck({
       passing.set(s.joint, (passing.get(s.joint) ?? 0) + Math.abs(design.reactions.get(s.id) ?? 0))
     }
     // Joints alike, fastener by fastener: worked out once.
-    const woods = new Map(assembly.parts.map((p) => [p.id, `${stockKey(p.stock)}${p.at.along[2] > 0.5 ? '^' : ''}`]))
+    const kinds = new Map<string, number>()
+    const kindOf = new Map(assembly.parts.map((p) => {
+      const name = `${stockKey(p.stock)}${p.at.along[2] > 0.5 ? '^' : ''}`
+      const kind = kinds.get(name) ?? kinds.size
+      kinds.set(name, kind)
+      return [p.id, kind]
+    }))
     const each = new Map<string, Strength | null>()
     const alike = (j: Joint, f: Joint['fasteners'][number]): Strength | null => {
-      const [n, m] = [parts.get(j.near)!, parts.get(j.far)!]
-      const key = `${woods.get(n.id)}|${woods.get(m.id)}|${j.kind}|${f.fastener}|${f.into}|${Math.round(10 * passed(n, m, boxes))}|${Math.round(10 * passed(m, n, boxes))}`
+      const { throughMm, behindMm } = passed(boxes.get(j.near)!, boxes.get(j.far)!)
+      const key = `${kindOf.get(j.near)}|${kindOf.get(j.far)}|${j.kind}|${f.fastener}|${f.into}|${Math.round(10 * throughMm)}|${Math.round(10 * behindMm)}`
       const known = each.get(key)
       if (known !== undefined) return known
       const one = oneFastener(j, f, parts, boxes, { method, settings })
@@ -125,7 +133,7 @@ export const joints = defineCheck({
       out.push(w.capacity > 0 ? measured({ ...base, code: f.into === 'end' ? 'joint-end-grain' : 'joint', demand: w.demand, capacity: w.capacity }) : measured({ ...base, code: w.one.value > 0 ? 'joint-crowded' : 'joint-too-short', demand: w.demand, capacity: 0 }))
     }
     for (const [key, j] of lost)
-      if (!worst.has(key)) out.push(plain({ ...given, link: linkOf(parts.get(j.near)!), code: 'unknown-joint', subject: key, state: 'unknown', parts: [j.near, j.far], data: { near: parts.get(j.near)!.role, far: parts.get(j.far)!.role, role: parts.get(j.near)!.role } }))
+      out.push(plain({ ...given, link: linkOf(parts.get(j.near)!), code: 'unknown-joint', subject: `${key}:unknown`, state: 'unknown', parts: [j.near, j.far], data: { near: parts.get(j.near)!.role, far: parts.get(j.far)!.role, role: parts.get(j.near)!.role } }))
     return out
   },
 })

@@ -1,4 +1,4 @@
-import type { Assembly, Part } from '../assembly/assembly.ts'
+import type { Assembly, Part, Support } from '../assembly/assembly.ts'
 import type { PartBoxes } from '../assembly/part-box.ts'
 import { findGrade, findSection } from '../catalogue/lumber.ts'
 import { findSheet } from '../catalogue/sheets.ts'
@@ -24,10 +24,9 @@ const longestGap = (heights: number[]) => heights.slice(1).reduce((g, h, i) => M
  * Moment that comes into a post from what hangs off its face one way, N·mm: at each height the fastened loads times their distance from the
  * post's middle, one side only (the other may stand empty). Between two heights half goes up and half down; at the top all of it.
  */
-function faceMoment(a: Assembly, p: Part, axis: 0 | 1, design: LoadPath): number {
+function faceMoment(hung: readonly Support[], p: Part, axis: 0 | 1, design: LoadPath): number {
   const levels = new Map<number, [number, number]>()
-  for (const s of a.supports) {
-    if (s.on.kind !== 'part' || s.on.part !== p.id || s.via !== 'fasteners') continue
+  for (const s of hung) {
     const off = (s.contact.min[axis] + s.contact.max[axis]) / 2 - p.at.centre[axis]
     const z = Math.round((s.contact.min[2] + s.contact.max[2]) / 2)
     const sides = levels.get(z) ?? [0, 0]
@@ -44,6 +43,13 @@ export const postBuckling = defineCheck({
   reads: ['assembly', 'boxes', 'alike', 'design', 'settings', 'method'],
   run({ assembly, boxes, alike, design, settings, method }): CheckResult[] {
     const byId = new Map(assembly.parts.map((p) => [p.id, p]))
+    const hung = new Map<string, Support[]>()
+    for (const s of assembly.supports) {
+      if (s.on.kind !== 'part' || s.via !== 'fasteners') continue
+      const list = hung.get(s.on.part)
+      if (list) list.push(s)
+      else hung.set(s.on.part, [s])
+    }
     return alike.flatMap((group) => {
       const posts = group.parts.filter((p) => p.role === 'post' && design.members.get(p.id)?.state.kind === 'column')
       const lost = group.parts.find((p) => p.role === 'post' && design.members.get(p.id)?.state.kind === 'unknown')
@@ -62,7 +68,7 @@ export const postBuckling = defineCheck({
       if (stock.kind !== 'board') return []
       const grade = findGrade(stock.grade)!
       // Alike in shape, not in load: the one with most on it and the one bent most are both looked at.
-      const bent = posts.map((p) => ({ p, moment: ([0, 1] as const).map((axis) => faceMoment(assembly, p, axis, design)) }))
+      const bent = posts.map((p) => ({ p, moment: ([0, 1] as const).map((axis) => faceMoment(hung.get(p.id) ?? [], p, axis, design)) }))
       const most = (of: (b: (typeof bent)[number]) => number) => bent.reduce((x, y) => (of(y) > of(x) ? y : x))
       const suspects = [...new Set([most((b) => axial(b.p)), most((b) => b.moment[0]), most((b) => b.moment[1])])]
       const looked = suspects.map(({ p, moment }) => {

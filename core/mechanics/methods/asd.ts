@@ -143,7 +143,11 @@ export const asd: DesignMethod = {
     if (f.diameterMm >= LARGE_FROM_MM) return { ...spacingLargeAsd(runs), source: `${NDS} 12.5.1` }
     return { ...spacingAsd(runs, bored), source: `${NDS} commentary C12.1.5.7, ${bored ? 'bored' : 'driven'}` }
   },
-  group: (f, count, alongMm, sideEa, mainEa) => (f.diameterMm < LARGE_FROM_MM || count < 2 ? null : { symbol: 'Cg', value: groupFactor(count, alongMm, f.diameterMm, mainEa, sideEa), source: `${NDS} 11.3.6` }),
+  group(f, count, alongMm, ea) {
+    if (f.diameterMm < LARGE_FROM_MM || count < 2) return null
+    const [side, main] = ea()
+    return side > 0 && main > 0 ? { symbol: 'Cg', value: groupFactor(count, alongMm, f.diameterMm, main, side), source: `${NDS} 11.3.6` } : null
+  },
   withdrawal(f, g, threadMm, c) {
     if (!g.asd) return null
     const of = { screw: screwWithdrawal, lag: lagWithdrawal, nail: nailWithdrawal }

@@ -107,8 +107,8 @@ export interface DesignMethod {
   lateral(j: LateralCase, c: Conditions): Strength | null
   /** How far one fastener must stay from ends, edges and its neighbours, in its diameters. Bored: with a pilot hole. */
   spacing(f: Screw, w: Wood, runs: LoadRuns, bored: boolean): Spacing & { source: string }
-  /** What a fastener of a row along the grain gives, of what it gives alone; null where all count in full. EA: modulus times area, N. */
-  group(f: Screw, count: number, alongMm: number, sideEa: number, mainEa: number): Factor | null
+  /** What a fastener of a row along the grain gives, of what it gives alone; null where all count in full. `ea`: modulus times area of both pieces, N. */
+  group(f: Screw, count: number, alongMm: number, ea: () => [side: number, main: number]): Factor | null
   /** One fastener pulled out of the side grain of lumber, N. */
   withdrawal(f: Screw, g: Grade, threadMm: number, c: Conditions): Strength | null
   /** Long-term sag over first-day sag under a load that stays. */
