@@ -15,6 +15,7 @@ export const partBox = (p: Part): Box => extents(turnedBox(p))
 /** The upright boxes of all parts, by id: worked out once for a reading and shared by all that look at it. */
 export type PartBoxes = ReadonlyMap<string, Box>
 export const partBoxes = (a: Assembly): PartBoxes => new Map(a.parts.map((p) => [p.id, partBox(p)]))
+export const partsById = (a: Assembly): ReadonlyMap<string, Part> => new Map(a.parts.map((p) => [p.id, p]))
 /** The box around the whole build. */
 export const wholeBox = (boxes: PartBoxes): Box => boxUnion([...boxes.values()])
 

@@ -1,4 +1,4 @@
-import type { Assembly } from '../assembly/assembly.ts'
+import type { Assembly, Part } from '../assembly/assembly.ts'
 import type { PartBoxes } from '../assembly/part-box.ts'
 import type { Alike } from '../assembly/identical.ts'
 import type { Settings } from '../assembly/settings.ts'
@@ -54,6 +54,7 @@ export interface CheckResult {
 /** Everything a check may ask for; each declares what it reads and gets only that. */
 export interface CheckContext {
   assembly: Assembly
+  parts: ReadonlyMap<string, Part>
   boxes: PartBoxes
   alike: Alike[]
   /** Weights as they are, and weights times the method's factors. */

@@ -1,3 +1,4 @@
+import { partsById } from '../assembly/part-box.ts'
 import { describe, expect, it } from '@jest/globals'
 import { exampleContext, exampleGoods } from '../families/example-context.ts'
 import type { ShapeContext } from '../families/family.ts'
@@ -223,7 +224,7 @@ describe('joints, floor and earthquakes', () => {
     const plainShear = r.checks.find((c) => c.id.startsWith('shear:rail'))!
     const a = JSON.parse(JSON.stringify(r.shaped.assembly)) as BuildReading['shaped']['assembly']
     for (const p of a.parts) if (p.role === 'rail') p.machining = [{ kind: 'notch', atMm: 0, offMm: 0, lengthMm: 60, depthMm: 30, edge: 'low' }]
-    const [c] = shear.run({ assembly: a, boxes: r.boxes, alike: alike(a), service: r.service, design: r.design, settings: startingSettings('imperial'), method: METHODS.asd, rooms: r.rooms, space: r.space, goods: r.goods, unhoused: [] }).filter((x) => x.code === 'notched-shear')
+    const [c] = shear.run({ assembly: a, parts: partsById(a), boxes: r.boxes, alike: alike(a), service: r.service, design: r.design, settings: startingSettings('imperial'), method: METHODS.asd, rooms: r.rooms, space: r.space, goods: r.goods, unhoused: [] }).filter((x) => x.code === 'notched-shear')
     expectNear(plainShear.capacity! / c.capacity!, (88.9 / 58.9) ** 3, 1e-6)
   })
 })

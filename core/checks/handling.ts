@@ -40,9 +40,8 @@ export const tiltUp = defineCheck({
 /** The heaviest thing anyone lifts: a piece, a frame's top edge while it is tilted up, one of the goods on its way to a shelf. */
 export const heaviestLift = defineCheck({
   id: 'lift',
-  reads: ['assembly', 'settings', 'goods'],
-  run({ assembly, settings, goods }): CheckResult[] {
-    const parts = new Map(assembly.parts.map((p) => [p.id, p]))
+  reads: ['assembly', 'parts', 'settings', 'goods'],
+  run({ assembly, parts, settings, goods }): CheckResult[] {
     const limit = PEOPLE * settings.onePersonKg
     const one = (subject: string, code: string, massKg: number, ids: string[], data: CheckResult['data'] = {}) =>
       measured({

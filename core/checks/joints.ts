@@ -60,63 +60,70 @@ function placeFactors(j: Joint, room: JointRoom | null | undefined, parts: Reado
 }
 const product = (list: Factor[]) => list.reduce((v, f) => v * f.value, 1)
 
-interface Found { joint: Joint; demand: number; capacity: number; one: Strength; place: Factor[]; count: number; from: Part; on: Part }
+/** What the fasteners of a joint give together, N, and how the first kind of them comes to it. */
+interface Given { capacity: number; one: Strength; place: Factor[]; count: number }
+interface Found extends Given { joint: Joint; demand: number; from: Part; on: Part }
+
+/** Null when any kind of its fasteners has no value. */
+function whatItGives(j: Joint, rooms: readonly (JointRoom | null)[] | undefined, parts: ReadonlyMap<string, Part>, boxes: PartBoxes, c: Pick<CheckContext, 'method' | 'settings'>): Given | null {
+  const each: { one: Strength; place: Factor[]; count: number }[] = []
+  for (const [i, f] of j.fasteners.entries()) {
+    const one = oneFastener(j, f, parts, boxes, c)
+    if (!one) return null
+    each.push({ one, place: placeFactors(j, rooms?.[i], parts, c), count: f.count })
+  }
+  return each.length === 0 ? null : { ...each[0], capacity: each.reduce((s, e) => s + e.one.value * e.count * product(e.place), 0) }
+}
+
+/** Stocks by number: alike where they are bought alike. */
+function kindsOf(parts: ReadonlyMap<string, Part>): Map<Part['stock'], number> {
+  const [numbers, out] = [new Map<string, number>(), new Map<Part['stock'], number>()]
+  for (const { stock } of parts.values()) {
+    if (out.has(stock)) continue
+    const key = stockKey(stock)
+    if (!numbers.has(key)) numbers.set(key, numbers.size)
+    out.set(stock, numbers.get(key)!)
+  }
+  return out
+}
+
+/** All that the strength of a joint depends on beside the stocks and the room it has. */
+function shapeKey(j: Joint, near: Part, far: Part, boxes: PartBoxes): string {
+  const { throughMm, behindMm } = passed(boxes.get(near.id)!, boxes.get(far.id)!)
+  const upright = (near.at.along[2] > 0.5 ? 2 : 0) + (far.at.along[2] > 0.5 ? 1 : 0)
+  let key = `${j.kind}|${upright}|${Math.round(10 * throughMm)}|${Math.round(10 * behindMm)}`
+  for (const f of j.fasteners) key += `|${f.fastener}|${f.into}|${f.count}`
+  return key
+}
 
 /** Loads that pass through fasteners alone: the screws of every joint against what comes down through it. */
 export const joints = defineCheck({
   id: 'joints',
-  reads: ['assembly', 'boxes', 'design', 'settings', 'method', 'rooms'],
-  run({ assembly, boxes, design, settings, method, rooms }): CheckResult[] {
-    const parts = new Map(assembly.parts.map((p) => [p.id, p]))
-    const byJoint = new Map(assembly.joints.map((j) => [j.id, j]))
+  reads: ['assembly', 'parts', 'boxes', 'design', 'settings', 'method', 'rooms'],
+  run({ assembly, parts, boxes, design, settings, method, rooms }): CheckResult[] {
     const passing = new Map<string, number>()
     for (const s of assembly.supports) {
       if (s.via !== 'fasteners' || s.joint === null) continue
       passing.set(s.joint, (passing.get(s.joint) ?? 0) + Math.abs(design.reactions.get(s.id) ?? 0))
     }
-    // Joints alike, fastener by fastener: worked out once.
-    const kinds = new Map<string, number>()
-    const kindOf = new Map(assembly.parts.map((p) => {
-      const name = `${stockKey(p.stock)}${p.at.along[2] > 0.5 ? '^' : ''}`
-      const kind = kinds.get(name) ?? kinds.size
-      kinds.set(name, kind)
-      return [p.id, kind]
-    }))
-    const each = new Map<string, Strength | null>()
-    const alike = (j: Joint, f: Joint['fasteners'][number]): Strength | null => {
-      const { throughMm, behindMm } = passed(boxes.get(j.near)!, boxes.get(j.far)!)
-      const key = `${kindOf.get(j.near)}|${kindOf.get(j.far)}|${j.kind}|${f.fastener}|${f.into}|${Math.round(10 * throughMm)}|${Math.round(10 * behindMm)}`
-      const known = each.get(key)
-      if (known !== undefined) return known
-      const one = oneFastener(j, f, parts, boxes, { method, settings })
-      each.set(key, one)
-      return one
-    }
+    const kindOf = kindsOf(parts)
+    // Joints alike give the same: worked out once.
+    const known = new Map<string, Given | null>()
     const worst = new Map<string, Found>()
     const lost = new Map<string, Joint>()
-    for (const [id, demand] of passing) {
-      const j = byJoint.get(id)!
+    for (const j of assembly.joints) {
+      const demand = passing.get(j.id)
+      if (demand === undefined) continue
       const [near, far] = [parts.get(j.near)!, parts.get(j.far)!]
       const key = near.role < far.role ? `${near.role}-${far.role}` : `${far.role}-${near.role}`
-      let capacity = 0
-      let first: { one: Strength; place: Factor[]; count: number } | null = null
-      for (const [i, f] of j.fasteners.entries()) {
-        const one = alike(j, f)
-        if (!one) {
-          lost.set(key, j)
-          continue
-        }
-        const place = placeFactors(j, rooms.get(id)?.[i], parts, { method, settings })
-        first ??= { one, place, count: f.count }
-        capacity += one.value * f.count * product(place)
+      const alike = `${kindOf.get(near.stock)}|${kindOf.get(far.stock)}|${shapeKey(j, near, far, boxes)}|${rooms.get(j.id)?.map((r) => r?.share)}`
+      let gives = known.get(alike)
+      if (gives === undefined) known.set(alike, (gives = whatItGives(j, rooms.get(j.id), parts, boxes, { method, settings })))
+      if (gives === null) lost.set(key, j)
+      else {
+        const seen = worst.get(key)
+        if (!seen || hard(demand, gives.capacity) > hard(seen.demand, seen.capacity)) worst.set(key, { joint: j, demand, ...gives, from: near, on: far })
       }
-      if (!first) {
-        lost.set(key, j)
-        continue
-      }
-      const found: Found = { joint: j, demand, capacity, ...first, from: near, on: far }
-      const seen = worst.get(key)
-      if (!seen || hard(found) > hard(seen)) worst.set(key, found)
     }
     const given = { check: 'joints', quantity: 'force' as const }
     const out: CheckResult[] = []
@@ -138,7 +145,7 @@ export const joints = defineCheck({
   },
 })
 
-const hard = (f: Found) => (f.capacity > 0 ? f.demand / f.capacity : f.demand > 0 ? Infinity : 0)
+const hard = (demand: number, capacity: number) => (capacity > 0 ? demand / capacity : demand > 0 ? Infinity : 0)
 
 /** Pressure a panel's edge and the shoulder it stands on take, MPa: about half of what softwood takes across its grain. Product decision. */
 const SHOULDER_MPA = 1
@@ -169,8 +176,7 @@ export const housings = defineCheck({
 })
 
 /** All the fasteners that hold one part, along it: what a diagonal can pull. */
-export function heldBy(a: Assembly, id: string, boxes: PartBoxes, c: Pick<CheckContext, 'method' | 'settings'>): { joint: Joint; n: number }[] {
-  const parts = new Map(a.parts.map((p) => [p.id, p]))
+export function heldBy(a: Assembly, id: string, parts: ReadonlyMap<string, Part>, boxes: PartBoxes, c: Pick<CheckContext, 'method' | 'settings'>): { joint: Joint; n: number }[] {
   return a.joints.filter((j) => j.near === id || j.far === id).map((joint) => ({
     joint, n: joint.fasteners.reduce((s, f) => s + (oneFastener(joint, f, parts, boxes, c)?.value ?? 0) * f.count, 0),
   }))

@@ -193,14 +193,13 @@ export const sag: AnyCheck = defineCheck({ id: 'sag', reads, run: (c) => worstOf
 /** A strip under a panel's edge bends with it: its share of the moment is its share of the stiffness. */
 export const edgeStrip: AnyCheck = defineCheck({
   id: 'edge-strip',
-  reads: ['assembly', 'design', 'settings', 'method'],
-  run({ assembly, design, settings, method }): CheckResult[] {
-    const byId = new Map(assembly.parts.map((p) => [p.id, p]))
+  reads: ['parts', 'design', 'settings', 'method'],
+  run({ parts, design, settings, method }): CheckResult[] {
     let worst: CheckResult | null = null
     for (const m of design.members.values()) {
       if (m.state.kind !== 'panel' || m.state.stiff.strips.length === 0) continue
-      const panel = byId.get(m.part)!
-      const strip = byId.get(m.state.stiff.strips[0])!
+      const panel = parts.get(m.part)!
+      const strip = parts.get(m.state.stiff.strips[0])!
       if (strip.stock.kind !== 'board') continue
       const bent = hardest(m.state.strips, momentShare)
       const whole = (Math.abs(bent.result.moment.nmm) / bent.widthMm) * panel.size.widthMm

@@ -8,7 +8,7 @@ import type { PostAxis } from '../mechanics/methods/method.ts'
 import { defineCheck, measured, plain, type CheckResult, type Input } from './check.ts'
 
 /** Heights at which something that runs along `axis` is fastened to a post: there it cannot bow that way. Ends included. */
-function heldHeights(a: Assembly, p: Part, axis: 0 | 1, boxes: PartBoxes, parts: Map<string, Part>): number[] {
+function heldHeights(a: Assembly, p: Part, axis: 0 | 1, boxes: PartBoxes, parts: ReadonlyMap<string, Part>): number[] {
   const own = boxes.get(p.id)!
   const heights = [own.min[2], own.max[2]]
   for (const j of a.joints) {
@@ -40,9 +40,8 @@ function faceMoment(hung: readonly Support[], p: Part, axis: 0 | 1, design: Load
 /** Posts under all that comes down to them: crushing along the grain, and buckling either way between what holds them. */
 export const postBuckling = defineCheck({
   id: 'buckling',
-  reads: ['assembly', 'boxes', 'alike', 'design', 'settings', 'method'],
-  run({ assembly, boxes, alike, design, settings, method }): CheckResult[] {
-    const byId = new Map(assembly.parts.map((p) => [p.id, p]))
+  reads: ['assembly', 'parts', 'boxes', 'alike', 'design', 'settings', 'method'],
+  run({ assembly, parts, boxes, alike, design, settings, method }): CheckResult[] {
     const hung = new Map<string, Support[]>()
     for (const s of assembly.supports) {
       if (s.on.kind !== 'part' || s.via !== 'fasteners') continue
@@ -73,7 +72,7 @@ export const postBuckling = defineCheck({
       const suspects = [...new Set([most((b) => axial(b.p)), most((b) => b.moment[0]), most((b) => b.moment[1])])]
       const looked = suspects.map(({ p, moment }) => {
         const size = boxSize(boxes.get(p.id)!)
-        const way = (axis: 0 | 1): PostAxis => ({ depthMm: size[axis], unheldMm: longestGap(heldHeights(assembly, p, axis, boxes, byId)), momentNmm: moment[axis] })
+        const way = (axis: 0 | 1): PostAxis => ({ depthMm: size[axis], unheldMm: longestGap(heldHeights(assembly, p, axis, boxes, parts)), momentNmm: moment[axis] })
         const axes = [way(0), way(1)] as const
         return { p, axes, result: method.post({ grade, nominalWidth: findSection(stock.section)!.nominalWidth, axialN: axial(p), axes }, settings) }
       })
@@ -112,9 +111,8 @@ const UPRIGHT_SAFETY = 3
 /** Uprights of sheet: crushing hardly matters, bowing does. */
 export const uprights = defineCheck({
   id: 'upright',
-  reads: ['assembly', 'boxes', 'design'],
-  run({ assembly, boxes, design }): CheckResult[] {
-    const parts = new Map(assembly.parts.map((p) => [p.id, p]))
+  reads: ['assembly', 'parts', 'boxes', 'design'],
+  run({ assembly, parts, boxes, design }): CheckResult[] {
     let worst: CheckResult | null = null
     for (const p of assembly.parts) {
       const state = design.members.get(p.id)?.state
@@ -141,9 +139,8 @@ export const uprights = defineCheck({
 /** Where wood stands on wood across its grain: a post on a plate, a plate on a post. */
 export const bearing = defineCheck({
   id: 'bearing',
-  reads: ['assembly', 'design', 'settings', 'method'],
-  run({ assembly, design, settings, method }) {
-    const parts = new Map(assembly.parts.map((p) => [p.id, p]))
+  reads: ['assembly', 'parts', 'design', 'settings', 'method'],
+  run({ assembly, parts, design, settings, method }) {
     let worst: { demand: number; capacity: number; on: Part; from: Part; area: number; n: number; strength: NonNullable<ReturnType<typeof method.bearing>> } | null = null
     for (const s of assembly.supports) {
       if (s.via !== 'bearing' || s.on.kind !== 'part' || !('part' in s.from)) continue

@@ -1,6 +1,6 @@
 import { describe, expect, it } from '@jest/globals'
 import { draft } from '../assembly/draft.ts'
-import { partBoxes } from '../assembly/part-box.ts'
+import { partBoxes, partsById } from '../assembly/part-box.ts'
 import type { Stock } from '../assembly/assembly.ts'
 import { exampleContext, exampleGoods } from '../families/example-context.ts'
 import { findFamily } from '../families/registry.ts'
@@ -76,7 +76,7 @@ describe('splitting in a build', () => {
     const assembly = JSON.parse(JSON.stringify(r.shaped.assembly)) as typeof r.shaped.assembly
     for (const j of assembly.joints) if (j.far.startsWith('rail') && j.near.startsWith('post')) j.fasteners[0].count = 60
     const rooms = jointRooms(assembly, r.boxes, METHODS.asd)
-    const c = { assembly, boxes: r.boxes, alike: r.groups, service: r.service, design: r.design, settings: startingSettings('imperial'), method: METHODS.asd, rooms, space: r.space, goods: r.goods, unhoused: [] }
+    const c = { assembly, parts: partsById(assembly), boxes: r.boxes, alike: r.groups, service: r.service, design: r.design, settings: startingSettings('imperial'), method: METHODS.asd, rooms, space: r.space, goods: r.goods, unhoused: [] }
     expect(splitting.run(c).find((x) => x.id === 'splitting:post-rail')).toMatchObject({ state: 'fails', code: 'split-crowded' })
     expect(joints.run(c).find((x) => x.id === 'joints:post-rail')).toMatchObject({ state: 'fails', code: 'joint-crowded', capacity: 0 })
   })

@@ -14,9 +14,8 @@ const codeOf = (r: JointRoom, loaded: boolean): Code =>
 /** Room for the fasteners of every joint: driven, bored for, or not at all. One answer for each pair of kinds of parts, the worst. */
 export const splitting = defineCheck({
   id: 'splitting',
-  reads: ['assembly', 'rooms', 'method'],
-  run({ assembly, rooms, method }): CheckResult[] {
-    const parts = new Map(assembly.parts.map((p) => [p.id, p]))
+  reads: ['assembly', 'parts', 'rooms', 'method'],
+  run({ assembly, parts, rooms, method }): CheckResult[] {
     const loaded = new Set(assembly.supports.filter((s) => s.via === 'fasteners' && s.joint !== null).map((s) => s.joint))
     const worst = new Map<string, { code: Code; room: JointRoom; near: string; far: string }>()
     for (const j of assembly.joints) {

@@ -213,8 +213,8 @@ const BRACES_TO = Math.sin((65 * Math.PI) / 180)
  */
 export const sway = defineCheck({
   id: 'sway',
-  reads: ['assembly', 'boxes', 'settings', 'method', 'service'],
-  run({ assembly, boxes, settings, method, service }): CheckResult[] {
+  reads: ['assembly', 'parts', 'boxes', 'settings', 'method', 'service'],
+  run({ assembly, parts, boxes, settings, method, service }): CheckResult[] {
     if (assembly.supports.every((s) => s.on.kind !== 'floor' || !('part' in s.from))) return []
     const diagonals = assembly.parts.filter((p) => {
       const up = Math.abs(p.at.along[2])
@@ -232,7 +232,7 @@ export const sway = defineCheck({
       // The lean of everything above the floor, shared by the diagonals; each is pulled by it over the cosine of its slope.
       const leanN = LEAN * service.loadsN
       const each = diagonals.map((p) => {
-        const screws = heldBy(assembly, p.id, boxes, { method, settings }).map((h) => h.n).sort((a, b) => b - a)
+        const screws = heldBy(assembly, p.id, parts, boxes, { method, settings }).map((h) => h.n).sort((a, b) => b - a)
         const ends = screws.slice(0, 2)
         return { p, n: ends.length === 2 ? Math.min(...ends) : 0, cos: Math.hypot(p.at.along[0], p.at.along[1]) }
       })

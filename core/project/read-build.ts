@@ -1,6 +1,6 @@
 import { alike, labels, type Alike } from '../assembly/identical.ts'
 import { mirrorAssembly } from '../assembly/mirror.ts'
-import { partBoxes, wholeBox, type PartBoxes } from '../assembly/part-box.ts'
+import { partBoxes, wholeBox, type PartBoxes, partsById } from '../assembly/part-box.ts'
 import { partMassKg } from '../assembly/mass.ts'
 import { sheetKey, startingPrices, type PriceLine } from '../catalogue/prices.ts'
 import { findSheet } from '../catalogue/sheets.ts'
@@ -150,7 +150,7 @@ export function readWith(family: AnyFamily, build: Build, ctx: ShapeContext, fir
   const goods = new Map(ctx.goods.map((g) => [g.item.id, g.item]))
   const rooms = jointRooms(assembly, boxes, method)
   const context: CheckContext = {
-    assembly, boxes, alike: groups, service, design, settings: ctx.settings, method, rooms, space: ctx.space, goods, unhoused: shaped.value.unhoused,
+    assembly, parts: partsById(assembly), boxes, alike: groups, service, design, settings: ctx.settings, method, rooms, space: ctx.space, goods, unhoused: shaped.value.unhoused,
   }
   const checks = CHECKS.flatMap((c) => c.run(context))
   return {

@@ -1,3 +1,4 @@
+import { partsById } from '../assembly/part-box.ts'
 import type { Assembly, Bay } from '../assembly/assembly.ts'
 import { CHECKS } from '../checks/all.ts'
 import type { CheckContext } from '../checks/check.ts'
@@ -82,7 +83,7 @@ function most(p: Pick<Project, 'settings'>, reading: BuildReading, load: (kg: nu
     const { self, goods } = method.loadFactor
     const service = look({ self: 1, goods: 1 })
     const design = self === 1 && goods === 1 ? service : look({ self, goods })
-    const context: CheckContext = { assembly, boxes: reading.boxes, alike: reading.groups, service, design, settings: p.settings, method, rooms: reading.rooms, space: reading.space, goods: reading.goods, unhoused: [] }
+    const context: CheckContext = { assembly, parts: partsById(assembly), boxes: reading.boxes, alike: reading.groups, service, design, settings: p.settings, method, rooms: reading.rooms, space: reading.space, goods: reading.goods, unhoused: [] }
     for (const c of CHECKS) {
       if (!LOADED.has(c.id)) continue
       const bad = c.run(context).find((r) => r.state === 'fails' || r.state === 'unknown')
