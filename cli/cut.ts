@@ -4,9 +4,7 @@ import { longestLeftoverPlan } from '../core/cutting/boards-leftover.ts'
 import { cut1dInstance, cut2dInstance, type Cut1dPlan } from '../core/cutting/format.ts'
 import { planSheetsBest } from '../core/cutting/sheets-best.ts'
 import { verifyBoards, verifySheets } from '../core/cutting/verify.ts'
-import { sayProblem } from '../core/wording/problems.ts'
-import { sayIn } from '../core/wording/say.ts'
-import { METRIC } from '../core/measure/units.ts'
+import { sayCannot } from '../core/wording/cuts.ts'
 import { loadSolver } from './highs.ts'
 
 /* npm run -s cut -- INSTANCE.json [--seconds 10] [--leftover]: prints a plan, for boards with --leftover of the cheapest the one that leaves the longest piece; exit 1 when none can be made, 2 when the call or the file is wrong. */
@@ -35,7 +33,7 @@ const solver = await loadSolver()
 const instance = read.data!
 const result = instance.format === 'cut1d-instance' ? planBoardsExact(instance, solver, control) : planSheetsBest(instance, solver, control)
 if (args.includes('--leftover') && result.ok && instance.format === 'cut1d-instance') Object.assign(result, { plan: longestLeftoverPlan(instance, result.plan as Cut1dPlan, solver, control).plan })
-if (!result.ok) fail(1, `${sayProblem({ code: result.why.code, data: { ...result.why.data, ...(result.why.part ? { part: result.why.part } : {}) } }, sayIn(METRIC))}${result.why.part ? ` (part ${result.why.part})` : ''}`)
+if (!result.ok) fail(1, sayCannot(result.why, (n) => `${n} × ${instance.unit}`))
 else {
   const faults = instance.format === 'cut1d-instance' ? verifyBoards(instance, result.plan as Parameters<typeof verifyBoards>[1]) : verifySheets(instance, result.plan as Parameters<typeof verifySheets>[1])
   if (faults.length > 0) fail(1, `The plan does not verify: ${JSON.stringify(faults.slice(0, 5))}`)

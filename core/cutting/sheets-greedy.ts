@@ -73,7 +73,7 @@ export const planSheetsGreedy: Planner<Cut2dInstance, Cut2dPlan> = (instance, co
     return (p.w <= w && p.h <= h) || (p.rotate && p.h <= w && p.w <= h)
   }
   const tooLarge = instance.parts.find((p) => !stocks.some((s) => fits(p, s)))
-  if (tooLarge) return { ok: false, why: { code: 'piece-larger-than-stock', part: tooLarge.id, data: { w: tooLarge.w, h: tooLarge.h } } }
+  if (tooLarge) return { ok: false, why: { code: 'piece-larger-than-stock', part: tooLarge.id, data: { w: tooLarge.w, h: tooLarge.h, turned: stocks.some((s) => fits({ ...tooLarge, rotate: true }, s)) ? 1 : 0 } } }
 
   let best: SheetLaid[] | null = null
   const cost = (s: SheetLaid[]) => s.reduce((n, x) => n + x.stock.price, 0)

@@ -1,6 +1,7 @@
+import type { CannotCut } from '../cutting/format.ts'
 import type { CutBatch, CutCare, SawCut } from '../takeoff/cut-order.ts'
 import { sectionName, sheetName } from './names.ts'
-import { plural, type Say } from './say.ts'
+import { capital, plural, type Say } from './say.ts'
 
 const CARE: Record<CutCare, string> = {
   'two-people': 'Two people: too heavy or too wide for one.',
@@ -11,6 +12,19 @@ const CARE: Record<CutCare, string> = {
   'measure-there': 'No room to trim: measure it before you take it away.',
 }
 export const sayCare = (c: CutCare): string => CARE[c]
+
+/** Why there is no plan. @param length says a length that is in the unit of the instance */
+export function sayCannot({ code, part, data: d }: CannotCut, length: (n: number) => string): string {
+  // Parts of a project are named by their build and letter.
+  const name = part === undefined ? 'a piece' : `piece ${part.split('/').pop()}`
+  switch (code) {
+    case 'piece-longer-than-stock': return `${capital(name)} is ${length(d.length)} long; the longest board gives ${length(d.longest)} once its end is squared.`
+    case 'piece-larger-than-stock': return `${capital(name)} is ${length(d.w)} along the grain by ${length(d.h)}; no sheet is large enough once its edges are trimmed${d.turned ? '. Turned it would go in, but its grain is fixed' : ''}.`
+    case 'no-stock': return 'No stock of this kind is given that could be cut.'
+    case 'not-enough-stock': return `There is not enough stock for these ${d.pieces} pieces.`
+    case 'too-many-pieces': return `${d.pieces} pieces are more than this plans for (${d.most}).`
+  }
+}
 
 /** What is set, once for all cuts of a batch. */
 export function saySetting(b: Pick<CutBatch, 'kind' | 'settingMm'>, say: Say): string {

@@ -51,11 +51,6 @@ const TABLE: Record<string, Words> = {
   'file-not-room': () => 'This file is JSON, but neither a room nor a Tack Loft project.',
   'file-newer': (d) => `This file was made by a newer version of Tack Loft (file version ${d.version}; this one reads up to ${d.known}). Update the application, then import it again.`,
   'file-field': (d) => String(d.issue),
-  'piece-longer-than-stock': (d, say) => `A piece of ${say.lengthOf(d, 'lengthMm')} is longer than any board of this kind.`,
-  'piece-larger-than-stock': () => 'A piece is larger than its sheet.',
-  'no-stock': () => 'The price book has no stock of this kind.',
-  'not-enough-stock': () => 'There is not enough stock of this kind.',
-  'too-many-pieces': (d) => `${d.pieces} pieces are more than this plans for (${d.most}).`,
 }
 
 export const sayProblem = (p: Problem, say: Say): string => TABLE[p.code]?.(p.data ?? {}, say) ?? p.code

@@ -4,10 +4,10 @@ import { computed, ref } from 'vue'
 import type { SawCut } from '../../../core/takeoff/cut-order.ts'
 import { sawWork } from '../../../core/takeoff/saw-work.ts'
 import { cutListRows, cutPlanRows } from '../../../core/takeoff/rows.ts'
-import { lineId } from '../../../core/takeoff/instances.ts'
+import { fromCutUnit, lineId } from '../../../core/takeoff/instances.ts'
 import { formatLength } from '../../../core/measure/format.ts'
 import { roleName, sectionName, sheetName, stockName } from '../../../core/wording/names.ts'
-import { sayProblem } from '../../../core/wording/problems.ts'
+import { sayCannot, stockOfBatch } from '../../../core/wording/cuts.ts'
 import { plural } from '../../../core/wording/say.ts'
 import { downloadCsv } from '../../persistence/csv.ts'
 import { useDocument } from '../../stores/document.ts'
@@ -105,7 +105,7 @@ const print = () => window.print()
       </p>
       <p v-if="changed" class="begun" role="alert">The builds have changed since cutting began. <button type="button" class="btn btn-sm btn-primary" @click="wrongOpen = true">Plan what is left</button></p>
       <p class="caution">Eye and ear protection; push stick for narrow rips; support long boards and sheets on both sides of the blade. Dust mask on until the dust has settled.</p>
-      <p v-for="c in plan.cannot" :key="c.key" class="text-trouble" role="alert">{{ c.key }}: {{ sayProblem({ code: c.why.code, data: c.why.data }, readings.say) }}</p>
+      <p v-for="c in plan.cannot" :key="c.key" class="text-trouble" role="alert">{{ stockOfBatch(c.key) }}: {{ sayCannot(c.why, (n) => readings.say.length(fromCutUnit(n))) }}</p>
 
       <section v-if="work.yard.length || work.stuck.length" aria-labelledby="yard-h" class="yard">
         <h2 id="yard-h">At the yard: {{ plural(work.yardCuts, 'cut') }}{{ work.yardCuts > work.freeCuts ? `, ${work.freeCuts} of them free` : work.yardCuts ? ', free' : '' }}</h2>

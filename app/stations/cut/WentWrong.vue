@@ -3,7 +3,8 @@ import { computed, ref, shallowRef, watch } from 'vue'
 import type { Replanned } from '../../../core/takeoff/replan.ts'
 import { replanDifference } from '../../../core/takeoff/replan.ts'
 import { MISHAPS } from '../../../core/takeoff/sawing.ts'
-import { sayProblem } from '../../../core/wording/problems.ts'
+import { fromCutUnit } from '../../../core/takeoff/instances.ts'
+import { sayCannot, stockOfBatch } from '../../../core/wording/cuts.ts'
 import { priceBook } from '../../../core/project/read-build.ts'
 import { formatMoney } from '../../../core/measure/money.ts'
 import { plural } from '../../../core/wording/say.ts'
@@ -64,7 +65,7 @@ function take() {
     </template>
     <button type="button" class="btn btn-primary" :disabled="busy || (!stale && !label)" @click="plan">{{ busy ? 'Planning what is left …' : 'Plan what is left' }}</button>
     <div v-if="result && difference" class="mt-3" role="status">
-      <p v-for="c in result.cannot" :key="c.key" class="text-trouble">{{ c.key }}: {{ sayProblem({ code: c.why.code, data: c.why.data }, readings.say) }}</p>
+      <p v-for="c in result.cannot" :key="c.key" class="text-trouble">{{ stockOfBatch(c.key) }}: {{ sayCannot(c.why, (n) => readings.say.length(fromCutUnit(n))) }}</p>
       <p v-if="difference.buy.length === 0"><strong>Nothing more to buy.</strong> What is left is enough.</p>
       <template v-else>
         <p class="mb-1"><strong>To buy on top:</strong></p>
