@@ -10,7 +10,7 @@ const MAY: Record<string, string[]> = {
   cutting: ['measure'], mechanics: ['measure', 'catalogue'], steps: ['measure', 'assembly'], clearance: WOOD,
   loads: [...WOOD, 'mechanics'], families: [...WOOD, 'steps'], checks: [...WOOD, 'loads', 'mechanics', 'clearance', 'families/family.ts'],
   drawing: [...WOOD, 'clearance', 'families/family.ts'], takeoff: [...WOOD, 'cutting', 'wording/names.ts'],
-  wording: [...WOOD, 'checks', 'families/family.ts', 'families/dim-pen.ts', 'steps', 'takeoff/cut-order.ts'],
+  wording: [...WOOD, 'checks', 'families/family.ts', 'families/dim-pen.ts', 'steps', 'takeoff/cut-order.ts', 'cutting/format.ts'],
   project: [...WOOD, 'checks', 'clearance', 'cutting', 'drawing', 'families', 'loads', 'mechanics', 'steps', 'takeoff', 'wording'],
 }
 /** Only these packages may stand in the core. */

@@ -20,7 +20,6 @@ describe('words', () => {
   it('exist for every problem the core can name', () => {
     const codes = new Set([...source.matchAll(/\bbad(?:<[^>]*>)?\(\s*'([a-z-]+)'/g)].map((m) => m[1]))
     for (const m of source.matchAll(/problem: \{ code: '([a-z-]+)'/g)) codes.add(m[1])
-    for (const m of sourceOf('core/cutting').matchAll(/why: \{ code: '([a-z-]+)'/g)) codes.add(m[1])
     expect(codes.size).toBeGreaterThan(20)
     for (const code of codes) expect(sayProblem({ code, data: {} }, say)).not.toBe(code)
   })
