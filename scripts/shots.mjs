@@ -24,7 +24,7 @@ const SHOTS = [
   { name: 'buy', path: `${P}/buy`, size: DESK, before: (page) => page.getByRole('rowheader', { name: 'Total' }).waitFor() },
   { name: 'cut', path: `${P}/cut`, size: DESK, before: (page) => page.getByText('Parts list').waitFor() },
   { name: 'cut-phone', path: `${P}/cut`, size: PHONE, before: (page) => page.getByText('Parts list').waitFor() },
-  { name: 'build', path: `${P}/build`, size: DESK },
+  { name: 'build', path: `${P}/build`, size: DESK, before: (page) => page.getByRole('button', { name: 'Front frame' }).click() },
   { name: 'build-phone', path: `${P}/build`, size: PHONE },
   { name: 'shape-dark', path: `${P}/shape`, size: DESK, dark: true },
 ]

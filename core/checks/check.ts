@@ -12,7 +12,7 @@ import type { FreeSpace } from '../room/room.ts'
 /** Holds, fails, does not apply, could not be computed: four different answers. */
 export type CheckState = 'holds' | 'fails' | 'not-applicable' | 'unknown'
 
-export type Quantity = 'length' | 'sag' | 'force' | 'mass' | 'stress' | 'moment' | 'moment-per-width' | 'ratio' | 'count' | 'stiffness'
+export type Quantity = 'length' | 'sag' | 'force' | 'mass' | 'stress' | 'moment' | 'moment-per-width' | 'ratio' | 'count' | 'stiffness' | 'area' | 'second-moment'
 
 /** One value of a working, beside where it comes from. */
 export interface Input {

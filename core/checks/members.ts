@@ -164,7 +164,7 @@ function sagOf(c: Reads, p: Part, service: Member): CheckResult | null {
       ]
     : [
         { symbol: 'E', value: c.method.modulus(grade!, c.settings)!.value, quantity: 'stress', source: grade!.source },
-        { symbol: 'I', value: secondMoment(bendingSection(p).breadthMm, bendingSection(p).depthMm), quantity: 'ratio', source: 'b·d³/12, mm⁴' },
+        { symbol: 'I', value: secondMoment(bendingSection(p).breadthMm, bendingSection(p).depthMm), quantity: 'second-moment', source: 'b·d³/12' },
         { symbol: 'G', value: c.method.shearModulus(grade!, c.settings)?.value ?? 0, quantity: 'stress', source: 'sag from shear is in the beam, κ = 5/6' },
       ]
   return measured({

@@ -85,11 +85,11 @@ export const postBuckling = defineCheck({
       const data = { letter: group.letter, role: 'post', lengthMm: way.unheldMm, sideMm: way.depthMm, axialN: axial(worst), section: stock.section, way: axis === 0 ? 'sideways' : 'front-to-back' }
       const inputs: Input[] = [
         { symbol: 'P', value: axial(worst), quantity: 'force', source: method.loadFactor.source },
-        { symbol: 'A', value: worst.size.widthMm * worst.size.thicknessMm, quantity: 'ratio', source: 'mm²' },
+        { symbol: 'A', value: worst.size.widthMm * worst.size.thicknessMm, quantity: 'area' },
         ...weak.axes.filter((a) => a.momentNmm > 0).map((a): Input => ({ symbol: a === weak.axes[0] ? 'M sideways' : 'M front to back', value: a.momentNmm, quantity: 'moment', source: 'what is fastened to one face, times its distance from the middle; half of it between two heights' })),
         { symbol: 'unheld length', value: way.unheldMm, quantity: 'length', source: 'between what holds the post that way; ends free to turn (Ke = 1)' },
         { symbol: 'side', value: way.depthMm, quantity: 'length' },
-        ...factors.map((f): Input => ({ symbol: f.symbol, value: f.value, quantity: 'ratio', source: f.source })),
+        ...factors.map((f): Input => ({ symbol: f.symbol, value: f.value, quantity: f.stress ? 'stress' : 'ratio', source: f.source })),
       ]
       if (ratio === null) return [plain({ ...given, code: 'too-slender', state: 'fails', data, parts: ids(worst), working: { formula: 'le / d ≤ 50', inputs, source } })]
       if (!Number.isFinite(ratio)) return [plain({ ...given, code: 'buckles', state: 'fails', data, parts: ids(worst), working: { formula, inputs, source } })]
@@ -165,7 +165,7 @@ export const bearing = defineCheck({
         working: {
           formula: 'N / contact area',
           inputs: [
-            { symbol: 'N', value: w.n, quantity: 'force', source: method.loadFactor.source }, { symbol: 'contact', value: w.area, quantity: 'ratio', source: 'mm²' },
+            { symbol: 'N', value: w.n, quantity: 'force', source: method.loadFactor.source }, { symbol: 'contact', value: w.area, quantity: 'area' },
             { symbol: w.strength.baseSymbol, value: w.strength.base, quantity: 'stress', source: w.strength.source },
             ...w.strength.factors.map((f): Input => ({ symbol: f.symbol, value: f.value, quantity: 'ratio', source: f.source })),
           ],

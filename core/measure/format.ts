@@ -76,5 +76,13 @@ export const formatDrill = (mm: number, units: Units): string =>
 export const formatArea = (mm2: number, units: Units): string =>
   units.system === 'imperial' ? `${significant(mm2 / MM_PER_FOOT ** 2)} sq ft` : `${significant(mm2 / 1e6)} m²`
 
+/** Cross-sections and contacts: in² or mm². */
+export const formatSmallArea = (mm2: number, units: Units): string =>
+  units.system === 'imperial' ? `${significant(mm2 / MM_PER_INCH ** 2)} in²` : `${Math.round(mm2).toLocaleString('en-US')} mm²`
+
+/** Second moment of area: in⁴ or cm⁴. */
+export const formatSecondMoment = (mm4: number, units: Units): string =>
+  units.system === 'imperial' ? `${significant(mm4 / MM_PER_INCH ** 4)} in⁴` : `${significant(mm4 / 1e4)} cm⁴`
+
 export const formatVolume = (mm3: number, units: Units): string =>
   units.system === 'imperial' ? `${significant(mm3 / MM_PER_FOOT ** 3)} cu ft` : `${significant(mm3 / 1e9)} m³`

@@ -1,11 +1,11 @@
 import { describe, expect, it } from '@jest/globals'
 import fc from 'fast-check'
-import { formatLength, formatMass, formatSag, lengthForField } from './format.ts'
+import { formatDrill, formatLength, formatMass, formatSag, formatSecondMoment, formatSmallArea, lengthForField } from './format.ts'
 import { formatMoney, parseMoney } from './money.ts'
 import { parseLength } from './parse-length.ts'
 import { parseMass } from './parse-mass.ts'
 import { roundLength } from './rounding.ts'
-import { IMPERIAL, METRIC, MPA_PER_PSI, stepMm } from './units.ts'
+import { IMPERIAL, inches, METRIC, MPA_PER_PSI, stepMm } from './units.ts'
 
 const mm = (text: string, system: 'imperial' | 'metric' = 'imperial') => {
   const r = parseLength(text, system)
@@ -90,4 +90,18 @@ describe('money and units', () => {
     expect(formatMoney(498, 'USD')).toBe('$4.98')
   })
   it('has the psi of the tables: 1000 psi is 6.894757 MPa', () => expect(1000 * MPA_PER_PSI).toBeCloseTo(6.894757, 6))
+})
+
+describe('what the workings show', () => {
+  it('drills as they are sold, sections in their own units', () => {
+    expect(formatDrill(inches(0.142) * 0.875, IMPERIAL)).toBe('1/8"')
+    expect(formatDrill(10.525, IMPERIAL)).toBe('27/64"')
+    expect(formatDrill(3.46, METRIC)).toBe('3.5 mm')
+    expect(formatDrill(0.1, METRIC)).toBe('0.5 mm')
+    expect(formatDrill(0.05, IMPERIAL)).toBe('1/64"')
+    expect(formatSmallArea(38.1 * 88.9, IMPERIAL)).toBe('5.3 in²')
+    expect(formatSmallArea(4700, METRIC)).toBe('4,700 mm²')
+    expect(formatSecondMoment((38.1 * 88.9 ** 3) / 12, IMPERIAL)).toBe('5.4 in⁴')
+    expect(formatSecondMoment((38 * 89 ** 3) / 12, METRIC)).toBe('223 cm⁴')
+  })
 })

@@ -5,7 +5,7 @@ import type { DesignMethod } from '../mechanics/methods/method.ts'
 import { pilotMm } from '../mechanics/spacing.ts'
 import type { Step } from '../steps/step.ts'
 
-/** Fasteners of one kind a step may need, and the hole to bore for them; null where they may simply be driven. */
+/** Fasteners of one kind a step needs, and the hole to bore for them; null where they may simply be driven. */
 export interface StepFasteners {
   fastener: string
   label: string
@@ -13,12 +13,15 @@ export interface StepFasteners {
   boreMm: number | null
 }
 
-/** Fasteners of the joints a step's parts are in. A hole is bored where one of them would split the wood, and for every bolt and lag screw. */
-export function stepFasteners(a: Assembly, rooms: JointRooms, step: Step, method: DesignMethod): StepFasteners[] {
-  const mine = new Set(step.parts)
+/**
+ * Fasteners of the joints a step makes: those whose second piece it brings. A hole is bored where one of them would split the wood, and for
+ * every bolt and lag screw.
+ */
+export function stepFasteners(a: Assembly, rooms: JointRooms, steps: readonly Step[], index: number, method: DesignMethod): StepFasteners[] {
+  const broughtAt = new Map(steps.flatMap((s, i) => s.parts.map((id) => [id, i] as const)))
   const out = new Map<string, StepFasteners>()
   for (const j of a.joints) {
-    if (!mine.has(j.near) && !mine.has(j.far)) continue
+    if (Math.max(broughtAt.get(j.near) ?? 0, broughtAt.get(j.far) ?? 0) !== index) continue
     j.fasteners.forEach((f, i) => {
       const fastener = findScrew(f.fastener)!
       const line = out.get(f.fastener) ?? { fastener: f.fastener, label: fastener.label, count: 0, boreMm: null }

@@ -1,5 +1,6 @@
 import type { CheckResult, Input } from '../checks/check.ts'
 import { isHardWorked, type Verdict } from '../checks/verdict.ts'
+import { formatSecondMoment, formatSmallArea } from '../measure/format.ts'
 import { roleName, sectionName } from './names.ts'
 import { ROOM_CHECK_NAMES, ROOM_TABLE } from './room-checks.ts'
 import { capital, perWidth, plural, type Data, type Say } from './say.ts'
@@ -153,6 +154,8 @@ export function sayInput(i: Pick<Input, 'value' | 'quantity'>, say: Say): string
     case 'mass': return say.mass(i.value)
     case 'stress': return say.stress(i.value)
     case 'moment': return say.moment(i.value)
+    case 'area': return formatSmallArea(i.value, say.units)
+    case 'second-moment': return formatSecondMoment(i.value, say.units)
     case 'moment-per-width':
     case 'stiffness': return perWidth(i.value, i.quantity, say.units)
     case 'count':

@@ -51,7 +51,7 @@ const needed = computed(() => {
     .filter((x) => x.mine.length > 0)
     .map(({ g, mine }) => `${mine.length} ${roleName(mine[0].role, mine.length)} ${g.letter}: ${mine.map((p) => r.labels.get(p.id)).join(' ')}`)
 })
-const fasteners = computed(() => stepFasteners(reading.value!.shaped.assembly, reading.value!.rooms, step.value, METHODS[doc.project!.settings.method]))
+const fasteners = computed(() => stepFasteners(reading.value!.shaped.assembly, reading.value!.rooms, steps.value, index.value, METHODS[doc.project!.settings.method]))
 const measured = computed(() => doc.project!.progress.measured[keyOf(step.value.id)] ?? [])
 const measure = (i: number, mm: number) =>
   doc.change('measure at a hold point', (d) => {
@@ -103,7 +103,7 @@ const marks = computed(() => reading.value!.shaped.assembly.stick)
         </div>
         <ul v-if="needed.length" class="needed">
           <li v-for="n in needed" :key="n">{{ n }}</li>
-          <li v-for="f in fasteners" :key="f.fastener" class="soft">up to {{ f.count }} × {{ f.label }}<template v-if="f.boreMm !== null">: bore {{ readings.say.drill(f.boreMm) }} first</template></li>
+          <li v-for="f in fasteners" :key="f.fastener" class="soft">{{ f.count }} × {{ f.label }}<template v-if="f.boreMm !== null">: bore {{ readings.say.drill(f.boreMm) }} first</template></li>
         </ul>
         <div v-if="step.hold" class="hold">
           <p class="mb-1"><IconHand aria-hidden="true" /> <strong>Hold.</strong> {{ holdText(step.hold, readings.say) }}</p>

@@ -143,6 +143,12 @@ const scene = computed(() => drawView(props.reading.shaped.assembly, 'front', { 
 .working {
   margin-top: 0.7rem;
 }
+.working th {
+  min-width: 8.5em;
+}
+.working td.number {
+  white-space: nowrap;
+}
 summary {
   cursor: pointer;
   font-weight: 600;

@@ -19,7 +19,7 @@ export const ceilingLoad = defineRoomCheck({
         ...given, code: 'hung', demand: hungN / area, capacity: allowed / 1000, data: { hungN, knM2: (hungN / area) * 1000, allowedKnM2: allowed },
         working: {
           formula: 'hung weight / area under it ≤ what the ceiling may be given', source: room.ceiling.allowanceKnM2 === null ? 'ceiling without storage, 10 psf: IRC table R301.5' : 'entered in Survey',
-          inputs: [{ symbol: 'hung', value: hungN, quantity: 'force' }, { symbol: 'area', value: area, quantity: 'ratio', source: 'mm²' }],
+          inputs: [{ symbol: 'hung', value: hungN, quantity: 'force' }, { symbol: 'area', value: area, quantity: 'area' }],
         },
       }),
     ]

@@ -119,11 +119,11 @@ export const asd: DesignMethod = {
       : sigma / (fc.value * cp)
     const bentMost = deep.bends / deep.fb.value > flat.bends / flat.fb.value ? edge : 1 - edge
     const axis = moment && (sigma / (fc.value * cp)) ** 2 < 0.5 * ratio ? bentMost : slim
-    const told = (s: (typeof sides)[number], of: string): Factor[] => (s.bends > 0 ? [{ symbol: `fb, ${of}`, value: s.bends, source: 'M / (b·d²/6), MPa' }, { symbol: `Fb′, ${of}`, value: s.fb.value, source: s.fb.source }, { symbol: `FcE, ${of}`, value: s.fcE, source }] : [])
+    const told = (s: (typeof sides)[number], of: string): Factor[] => (s.bends > 0 ? [{ symbol: `fb, ${of}`, value: s.bends, source: 'M / (b·d²/6)', stress: true }, { symbol: `Fb′, ${of}`, value: s.fb.value, source: s.fb.source, stress: true }, { symbol: `FcE, ${of}`, value: s.fcE, source, stress: true }] : [])
     return {
       ratio, axis: axis === 0 ? 0 : 1,
       formula: moment ? '(fc/Fc′)² + fb1 / [Fb1′·(1 − fc/FcE1)] + fb2 / [Fb2′·(1 − fc/FcE2 − (fb1/FbE)²)] ≤ 1' : 'P ≤ Fc·CP·A', source,
-      factors: [{ symbol: 'Fc*', value: fc.value, source: fc.source }, ...fc.factors, { symbol: 'le/d', value: sides[slim].slender, source: 'unheld length over side, the more slender way' }, { symbol: 'CP', value: cp, source }, ...told(deep, 'on edge'), ...told(flat, 'flat')],
+      factors: [{ symbol: 'Fc*', value: fc.value, source: fc.source, stress: true }, ...fc.factors, { symbol: 'le/d', value: sides[slim].slender, source: 'unheld length over side, the more slender way' }, { symbol: 'CP', value: cp, source }, ...told(deep, 'on edge'), ...told(flat, 'flat')],
     }
   },
   panelMoment(s, along, c) {

@@ -122,8 +122,8 @@ export const ec5: DesignMethod = {
     return {
       ratio: Math.max(rx, ry), axis, formula: 'σc / (kc·fc,0,d) + σm / fm,d + km·σm / fm,d of the other way ≤ 1', source,
       factors: [
-        { symbol: 'fc,0,d', value: fc.value, source: fc.source }, ...fc.factors, { symbol: 'λ', value: worst.slender, source: 'unheld length over radius of gyration' }, { symbol: 'kc', value: worst.kc, source },
-        ...sides.flatMap((s, i): Factor[] => (s.bends > 0 ? [{ symbol: i === axis ? 'σm' : 'σm, other way', value: s.bends, source: 'M / (b·d²/6), MPa' }, { symbol: i === axis ? 'fm,d' : 'fm,d, other way', value: s.fm!.value, source: s.fm!.source }] : [])),
+        { symbol: 'fc,0,d', value: fc.value, source: fc.source, stress: true }, ...fc.factors, { symbol: 'λ', value: worst.slender, source: 'unheld length over radius of gyration' }, { symbol: 'kc', value: worst.kc, source },
+        ...sides.flatMap((s, i): Factor[] => (s.bends > 0 ? [{ symbol: i === axis ? 'σm' : 'σm, other way', value: s.bends, source: 'M / (b·d²/6)', stress: true }, { symbol: i === axis ? 'fm,d' : 'fm,d, other way', value: s.fm!.value, source: s.fm!.source, stress: true }] : [])),
       ],
     }
   },

@@ -20,6 +20,8 @@ export type CreepMaterial = 'lumber' | SheetKind
 export interface Factor {
   symbol: string
   value: number
+  /** A stress in MPa; a plain number when left out. */
+  stress?: true
   source: string
 }
 
