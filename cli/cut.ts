@@ -1,13 +1,14 @@
 import { readFileSync } from 'node:fs'
 import { planBoardsExact } from '../core/cutting/boards-exact.ts'
 import { longestLeftoverPlan } from '../core/cutting/boards-leftover.ts'
-import { cut1dInstance, cut2dInstance, type Cut1dPlan } from '../core/cutting/format.ts'
+import { cut1dInstance, cut2dInstance, type Cut1dPlan, type Cut2dPlan } from '../core/cutting/format.ts'
 import { planSheetsBest } from '../core/cutting/sheets-best.ts'
+import { largestLeftoverPlan } from '../core/cutting/sheets-leftover.ts'
 import { verifyBoards, verifySheets } from '../core/cutting/verify.ts'
 import { sayCannot } from '../core/wording/cuts.ts'
 import { loadSolver } from './highs.ts'
 
-/* npm run -s cut -- INSTANCE.json [--seconds 10] [--leftover]: prints a plan, for boards with --leftover of the cheapest the one that leaves the longest piece; exit 1 when none can be made, 2 when the call or the file is wrong. */
+/* npm run -s cut -- INSTANCE.json [--seconds 10] [--leftover]: prints a plan, with --leftover of the cheapest one that leaves a long or large piece; exit 1 when none can be made, 2 when the call or the file is wrong. */
 const args = process.argv.slice(2)
 const at = args.indexOf('--seconds')
 const seconds = at >= 0 ? Number(args[at + 1]) : 10
@@ -32,7 +33,8 @@ const control = { shouldStop: () => performance.now() > end, secondsLeft: () => 
 const solver = await loadSolver()
 const instance = read.data!
 const result = instance.format === 'cut1d-instance' ? planBoardsExact(instance, solver, control) : planSheetsBest(instance, solver, control)
-if (args.includes('--leftover') && result.ok && instance.format === 'cut1d-instance') Object.assign(result, { plan: longestLeftoverPlan(instance, result.plan as Cut1dPlan, solver, control).plan })
+if (args.includes('--leftover') && result.ok)
+  Object.assign(result, { plan: instance.format === 'cut1d-instance' ? longestLeftoverPlan(instance, result.plan as Cut1dPlan, solver, control).plan : largestLeftoverPlan(instance, result.plan as Cut2dPlan, solver, control) })
 if (!result.ok) fail(1, sayCannot(result.why, (n) => `${n} × ${instance.unit}`))
 else {
   const faults = instance.format === 'cut1d-instance' ? verifyBoards(instance, result.plan as Parameters<typeof verifyBoards>[1]) : verifySheets(instance, result.plan as Parameters<typeof verifySheets>[1])

@@ -1,9 +1,10 @@
 import * as Comlink from 'comlink'
 import { planBoardsExact } from '../core/cutting/boards-exact.ts'
 import { longestLeftoverPlan } from '../core/cutting/boards-leftover.ts'
-import type { Cut1dInstance, Cut1dPlan, CutControl, CutResult } from '../core/cutting/format.ts'
+import type { Cut1dInstance, Cut1dPlan, Cut2dInstance, Cut2dPlan, CutControl, CutResult } from '../core/cutting/format.ts'
 import type { SolveInteger } from '../core/cutting/integer.ts'
 import { planSheetsBest } from '../core/cutting/sheets-best.ts'
+import { largestLeftoverPlan } from '../core/cutting/sheets-leftover.ts'
 import { cutKey, procureProject, type Procurement } from '../core/project/plan.ts'
 import type { Build, Project } from '../core/project/project.ts'
 import { priceBook, readBuild, readBuilds, readingsOf } from '../core/project/read-build.ts'
@@ -20,6 +21,12 @@ import { loadSolver } from './solver.ts'
 function bestBoards(i: Cut1dInstance, solver: SolveInteger | null, control: CutControl<Cut1dPlan>): CutResult<Cut1dPlan> {
   const r = planBoardsExact(i, solver, control)
   return r.ok ? { ok: true, plan: longestLeftoverPlan(i, r.plan, solver, control).plan } : r
+}
+
+/** Sheets at least cost, and of those plans one that leaves a large piece. */
+function bestSheets(i: Cut2dInstance, solver: SolveInteger | null, control: CutControl<Cut2dPlan>): CutResult<Cut2dPlan> {
+  const r = planSheetsBest(i, solver, control)
+  return r.ok ? { ok: true, plan: largestLeftoverPlan(i, r.plan, solver, control) } : r
 }
 
 /** What runs beside the interface: cut plans with their bill, and the search for remedies. */
@@ -40,7 +47,7 @@ const heavy = {
       const end = performance.now() + (1000 * seconds) / Math.max(1, open)
       return { shouldStop: () => performance.now() > end, secondsLeft: () => (end - performance.now()) / 1000 }
     }
-    const best = procureProject(project, readings, { boards: (i) => bestBoards(i, solver, control()), sheets: (i) => planSheetsBest(i, solver, control()) })
+    const best = procureProject(project, readings, { boards: (i) => bestBoards(i, solver, control()), sheets: (i) => bestSheets(i, solver, control()) })
     return { ...(best.bill.totalMinor <= first.bill.totalMinor ? best : first), key: cutKey(project, readings) }
   },
   /** The plan anew from what is left after a mishap, or after the builds changed; the best within some seconds. */

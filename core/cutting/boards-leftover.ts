@@ -1,6 +1,7 @@
 import { planBoardsExact } from './boards-exact.ts'
 import type { Cut1dInstance, Cut1dPlan, CutControl, CutResult } from './format.ts'
 import type { SolveInteger } from './integer.ts'
+import { spareId } from './spare-id.ts'
 
 /** Searches for one more halving of what the leftover may be. */
 const HALVINGS = 16
@@ -22,7 +23,7 @@ export const longestLeftover = (i: Cut1dInstance, p: Cut1dPlan): number => Math.
  */
 export function longestLeftoverPlan(instance: Cut1dInstance, found: Cut1dPlan, solveInteger: SolveInteger | null, control: CutControl<Cut1dPlan> = {}): { plan: Cut1dPlan; longest: boolean } {
   if (!found.claim.proved || found.boards.length === 0) return { plan: found, longest: false }
-  const id = spare(instance)
+  const id = spareId(instance.parts)
   let plan = found
   let low = longestLeftover(instance, found)
   const usable = instance.stock.map((s) => s.length - instance.trimStart - instance.trimEnd)
@@ -60,11 +61,4 @@ function merged(boards: Cut1dPlan['boards']): Cut1dPlan['boards'] {
     else out.set(key, { ...b })
   }
   return [...out.values()]
-}
-
-/** A part id nobody uses. */
-function spare(i: Cut1dInstance): string {
-  let id = 'leftover'
-  while (i.parts.some((p) => p.id === id)) id += '+'
-  return id
 }

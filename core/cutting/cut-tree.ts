@@ -80,3 +80,16 @@ function grouped(rects: readonly Rect[], pieces: readonly number[], way: Way, ke
   }
   return out
 }
+
+/** How often a fence or stop is set to free all pieces of a region: every width taken off in one direction counts once. */
+export function settingsOf(tree: CutNode): number {
+  const seen = new Set<string>()
+  const walk = (n: CutNode) => {
+    for (const p of n.parts) {
+      seen.add(`${n.way}${Math.round(n.way === 'x' ? p.region.w : p.region.h)}`)
+      walk(p)
+    }
+  }
+  walk(tree)
+  return seen.size
+}

@@ -1,4 +1,4 @@
-interface Sold { price: number; area: number; most: number | null }
+export interface Sold { price: number; area: number; most: number | null }
 
 /** Combinations looked at before the rest is given up. */
 const MOST_LOOKED = 60_000

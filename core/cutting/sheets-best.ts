@@ -1,10 +1,13 @@
 import type { Cut2dInstance, Cut2dPlan, CutControl, CutResult } from './format.ts'
+import { cutTree, settingsOf } from './cut-tree.ts'
+import { edgeLeftover } from './sheet-edge.ts'
 import { bestFit, type Laid } from './sheet-best-fit.ts'
 import type { SolveInteger } from './integer.ts'
 import { cheaperPurchases } from './purchases.ts'
 import { SheetFiller, type PlacedKind } from './sheet-filler.ts'
 import { planSheetsGreedy } from './sheets-greedy.ts'
-import { areaBound, FINE, neededArea, ROUGH, SheetBound, usableArea, usableStock, type Limits, type SheetColumn } from './sheets-bound.ts'
+import { PurchaseBound } from './purchase-bound.ts'
+import { neededArea, usableArea, usableStock, type SheetColumn } from './sheets-bound.ts'
 import { seeded } from '../measure/seeded.ts'
 
 /*
@@ -35,14 +38,13 @@ const ENOUGH = 400_000
 const AGAIN = 4000
 /** Plans made from nothing before any is improved. */
 const STARTS = 10
-/** Nodes of the branching on purchases. */
-const MOST_NODES = 200
 /** Purchases looked at beside each other. */
 const MOST_PURCHASES = 24
 /** How much worse a filling may get on the way, as a share of one sheet. */
 const SLACK = 0.03
-/** Tries to push the leftovers of a finished sheet together. */
+/** Tries to push the leftovers of a finished sheet together; leftovers within this share of each other are alike. */
 const POLISH = 60
+const ALIKE = 0.001
 
 export function planSheetsBest(instance: Cut2dInstance, solveInteger: SolveInteger | null, control: CutControl<Cut2dPlan> = {}): CutResult<Cut2dPlan> {
   const first = planSheetsGreedy(instance, control)
@@ -68,8 +70,7 @@ class SheetSearch {
   private readonly weight: Float64Array
   private readonly area: (s: Stock) => number
   private best: Sheet[]
-  private lower: number
-  private duals: Float64Array | null = null
+  private readonly bound: PurchaseBound
 
   constructor(private readonly instance: Cut2dInstance, first: Cut2dPlan | null, private readonly solveInteger: SolveInteger | null, private readonly control: CutControl<Cut2dPlan>) {
     const { kerf } = instance
@@ -81,7 +82,10 @@ class SheetSearch {
     this.area = usableArea(instance)
     const index = new Map(this.parts.map((p, i) => [p.id, i]))
     this.best = (first?.sheets ?? []).flatMap((s) => Array.from({ length: s.count }, () => this.sheet(this.stocks.findIndex((t) => t.id === s.stock), s.placements.map((q): Laid => ({ part: index.get(q.part)!, x: q.x, y: q.y, rotated: q.rotated })))))
-    this.lower = first ? Math.max(first.claim.lowerBound, this.attainable(areaBound(instance, this.stocks))) : 0
+    this.bound = new PurchaseBound(instance, {
+      cost: () => this.cost(this.best), known: () => this.best.map((s) => ({ stock: s.stock, counts: this.countsOf(s) })), priced: this.priced, kept: this.kept, stop: this.stop,
+    })
+    if (first) this.bound.begin(first.claim.lowerBound)
     for (const s of this.best) this.keep(s)
   }
 
@@ -121,7 +125,7 @@ class SheetSearch {
   private readonly stop = () => this.control.shouldStop?.() ?? false
 
   run(): Cut2dPlan {
-    const bound = this.bounds()
+    const bound = this.bound.steps()
     let turn = TURN.rough
     let aims: Aim[] = []
     let at = 0
@@ -135,15 +139,15 @@ class SheetSearch {
       aims = purchases.map((bought) => this.aim(bought))
       at = 0
       // Nothing cheaper has even the area.
-      if (aims.length === 0 && complete) this.lower = this.cost(this.best)
+      if (aims.length === 0 && complete) this.bound.lower = this.cost(this.best)
     }
-    for (let k = 0; k < STARTS && !this.stop() && this.cost(this.best) > this.lower; k++) {
+    for (let k = 0; k < STARTS && !this.stop() && this.cost(this.best) > this.bound.lower; k++) {
       const sheets = this.construct(k === 0 ? 0 : 0.5)
       if (sheets && this.cost(sheets) < this.cost(this.best)) this.take(sheets)
     }
     refresh()
-    let known = this.lower
-    for (let step = 1; !this.stop() && this.cost(this.best) > this.lower && (bounding || since < ENOUGH); step++) {
+    let known = this.bound.lower
+    for (let step = 1; !this.stop() && this.cost(this.best) > this.bound.lower && (bounding || since < ENOUGH); step++) {
       if (bounding && step % turn === 0) {
         const b = bound.next()
         bounding = !b.done
@@ -155,14 +159,14 @@ class SheetSearch {
             refresh()
           }
         }
-        if (this.lower > known) {
-          known = this.lower
+        if (this.bound.lower > known) {
+          known = this.bound.lower
           aims = aims.filter((a) => a.cost >= known)
           at = 0
         }
         // None of those listed is left.
         if (aims.length === 0) refresh()
-        if (this.cost(this.best) <= this.lower) break
+        if (this.cost(this.best) <= this.bound.lower) break
       }
       // With nothing to aim at there is only the bound to wait for.
       if (aims.length === 0) {
@@ -202,83 +206,8 @@ class SheetSearch {
 
   /** Purchases cheaper than the best that have the area at least and are not below the bound: those with most room first. */
   private targets(): { purchases: number[][]; complete: boolean } {
-    return cheaperPurchases(this.stocks.map((s) => ({ price: s.price, area: this.area(s), most: s.available })), neededArea(this.instance), this.lower, this.cost(this.best), MOST_PURCHASES, 'roomiest')
+    return cheaperPurchases(this.bound.sizes(), neededArea(this.instance), this.bound.lower, this.cost(this.best), MOST_PURCHASES, 'roomiest')
   }
-
-  /**
-   * The bound, step by step: rough, fine, then branching on how many of each sheet are bought (aggregate branching, Vanderbeck): only limits change, so
-   * the pricing stays as it is. The least of what is open is the bound of all.
-   */
-  private *bounds(): Generator<{ fine: boolean; settled?: boolean }, void> {
-    const known = () => this.best.map((s) => ({ stock: s.stock, counts: this.countsOf(s) }))
-    let root = 0
-    let bound: SheetBound | null = null
-    for (const work of [ROUGH, FINE]) {
-      bound = new SheetBound(this.instance, work, this.priced)
-      bound.takeIn(known())
-      for (const value of bound.prove(bound.whole(), this.stop, this.kept)) {
-        root = Math.max(root, value)
-        this.lower = Math.max(this.lower, this.attainable(root))
-        this.duals = bound.duals
-        yield { fine: work === FINE }
-        if (work === ROUGH && this.attainable(root) >= this.attainable(bound.objective)) break
-      }
-    }
-    if (!bound || this.stop() || bound.bought.length === 0) return
-    yield { fine: true, settled: true }
-    const open: { limits: Limits; value: number; bought: number[] }[] = [{ limits: bound.whole(), value: root, bought: bound.bought }]
-    for (let nodes = 0; nodes < MOST_NODES && !this.stop(); nodes++) {
-      open.sort((p, q) => p.value - q.value)
-      while (open.length > 0 && this.attainable(open[open.length - 1].value) >= this.cost(this.best)) open.pop()
-      if (open.length === 0) {
-        this.lower = this.cost(this.best)
-        return
-      }
-      this.lower = Math.max(this.lower, this.attainable(open[0].value))
-      yield { fine: true }
-      const node = open[0]
-      const k = mostBroken(node.bought)
-      // A whole purchase that the linear program can make: this kind of bound goes no further.
-      if (k < 0) return
-      open.shift()
-      const { least, most } = node.limits
-      const at = node.bought[k]
-      const halves: Limits[] = [
-        { least, most: most.map((m, i) => (i === k ? Math.floor(at) : m)) }, { least: least.map((l, i) => (i === k ? Math.ceil(at) : l)), most },
-      ]
-      for (const limits of halves) {
-        let value = node.value
-        let ended = false
-        for (const v of bound.prove(limits, this.stop, this.kept)) {
-          value = Math.max(value, v)
-          yield { fine: true }
-          if (this.attainable(value) >= this.cost(this.best)) {
-            ended = true
-            break
-          }
-        }
-        if (this.stop()) {
-          open.push({ limits, value, bought: [] })
-          return
-        }
-        if (!ended) open.push({ limits, value, bought: bound.objective < Infinity ? bound.bought : [] })
-      }
-    }
-  }
-
-  /** The least cost from a bound upward that some purchase with enough area has. */
-  private attainable(bound: number): number {
-    const top = this.cost(this.best)
-    const from = whole(bound)
-    if (from >= top) return top
-    if (from <= this.reckoned.upTo && from > this.reckoned.from && this.reckoned.top === top) return this.reckoned.upTo
-    const { purchases, complete } = cheaperPurchases(this.stocks.map((s) => ({ price: s.price, area: this.area(s), most: s.available })), neededArea(this.instance), from, top, 1, 'cheapest')
-    if (!complete) return from
-    const upTo = purchases.length === 0 ? top : purchases[0].reduce((n, c, k) => n + c * this.stocks[k].price, 0)
-    this.reckoned = { from: from - 1, upTo, top }
-    return upTo
-  }
-  private reckoned = { from: 0, upTo: -1, top: -1 }
 
   /** Takes what the bound priced into the sheets to choose from, without what is more than wanted. */
   private readonly priced = (stock: number, pieces: readonly PlacedKind[]): void => {
@@ -398,8 +327,8 @@ class SheetSearch {
   private values(): Float64Array {
     const r = this.random
     const power = 1 + 0.12 * r()
-    const useDuals = this.duals !== null && r() < 0.35
-    return Float64Array.from(this.sizes, ({ area }, i) => (useDuals ? this.duals![i] + 1e-6 : area ** power) * this.weight[i] * (1 + 0.06 * r()))
+    const useDuals = this.bound.duals !== null && r() < 0.35
+    return Float64Array.from(this.sizes, ({ area }, i) => (useDuals ? this.bound.duals![i] + 1e-6 : area ** power) * this.weight[i] * (1 + 0.06 * r()))
   }
 
   private strips(stock: Stock, left: Int32Array, value: Float64Array, noise: number): Laid[] {
@@ -409,8 +338,8 @@ class SheetSearch {
 
   /** What a sheet is worth to a plan: at the prices of the bound against what it costs, or before there are any by how full it is. */
   private worth(s: Sheet): number {
-    if (!this.duals) return this.fill(s)
-    return s.laid.reduce((v, l) => v + this.duals![l.part], 0) - this.stocks[s.stock].price
+    if (!this.bound.duals) return this.fill(s)
+    return s.laid.reduce((v, l) => v + this.bound.duals![l.part], 0) - this.stocks[s.stock].price
   }
 
   /** The cheapest choice among the well-filled sheets seen. @returns whether it was cheaper than the best */
@@ -442,30 +371,30 @@ class SheetSearch {
     return true
   }
 
-  /** The widest strip that is left over along one edge of a sheet. */
-  private leftover(s: Sheet): number {
-    const { trim } = this.instance
-    const t = this.stocks[s.stock]
-    let [mx, my] = [0, 0]
-    for (const l of s.laid) {
+  /** Area left over along one edge, and how often the fence is set to free the pieces. */
+  private neatness(s: Sheet): { over: number; settings: number } {
+    const { trim, kerf } = this.instance
+    const { w, h } = this.stocks[s.stock]
+    const lying = s.laid.map((l) => {
       const p = this.parts[l.part]
-      mx = Math.max(mx, l.x + (l.rotated ? p.h : p.w))
-      my = Math.max(my, l.y + (l.rotated ? p.w : p.h))
-    }
-    return Math.max((t.w - trim - mx) * (t.h - 2 * trim), (t.h - trim - my) * (t.w - 2 * trim))
+      return { x: l.x, y: l.y, w: l.rotated ? p.h : p.w, h: l.rotated ? p.w : p.h }
+    })
+    const tree = cutTree(lying, { x: trim, y: trim, w: w - 2 * trim, h: h - 2 * trim }, kerf, 'either')
+    return { over: edgeLeftover({ w, h }, trim, lying), settings: tree ? settingsOf(tree) : Infinity }
   }
-  /** The same pieces on the same sheets, with what is left in one place rather than in many: fewer settings too, for strips are cut in one go. */
+  /** The same pieces on the same sheets, with what is left in one place rather than in many, and where that is alike with fewer settings. */
   private polished(): Sheet[] {
     return this.best.map((s) => {
       let best = s
-      let most = this.leftover(s)
+      let neat = this.neatness(s)
       for (let k = 0; k < POLISH && !this.stop(); k++) {
         const left = Int32Array.from(this.countsOf(s))
         const laid = this.strips(this.stocks[s.stock], left, this.values(), k === 0 ? 0 : 0.5)
         if (left.some((n) => n > 0)) continue
         const again = this.sheet(s.stock, laid)
-        const over = this.leftover(again)
-        if (over > most) [best, most] = [again, over]
+        const now = this.neatness(again)
+        const alike = now.over >= neat.over * (1 - ALIKE)
+        if (now.over > neat.over * (1 + ALIKE) || (alike && now.settings < neat.settings)) [best, neat] = [again, now]
       }
       return best
     })
@@ -481,21 +410,7 @@ class SheetSearch {
       else grouped.set(key, { stock: this.stocks[s.stock].id, count: 1, placements })
     }
     const cost = this.cost(this.best)
-    const lowerBound = Math.min(cost, this.lower)
+    const lowerBound = Math.min(cost, this.bound.lower)
     return { format: 'cut2d-plan', version: 1, instance: this.instance.name, sheets: [...grouped.values()], claim: { cost, lowerBound, proved: lowerBound >= cost } }
   }
 }
-
-/** The stock whose purchase is furthest from a whole number; below nought when all are whole. */
-function mostBroken(bought: readonly number[]): number {
-  let at = -1
-  let worst = 1e-6
-  bought.forEach((v, i) => {
-    const off = Math.abs(v - Math.round(v))
-    if (off > worst) [at, worst] = [i, off]
-  })
-  return at
-}
-
-/** Costs are whole: a bound between two of them is worth the next. */
-const whole = (b: number): number => Math.ceil(b - 1e-6)
