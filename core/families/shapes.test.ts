@@ -11,6 +11,7 @@ import { exampleContext, exampleGoods } from './example-context.ts'
 import type { Shaped } from './family.ts'
 import { equalModules, modulesFor, moduleSizes } from './post-rack/modules.ts'
 import { findFamily } from './registry.ts'
+import { spliceOver } from './splice.ts'
 
 const rack = findFamily('tote-rack')!
 const posts = findFamily('post-rack')!
@@ -64,10 +65,44 @@ describe('tote rack', () => {
     expect(code({ railLengthMm: 160 })).toBe('rail-shorter-than-posts railLengthMm')
     expect(code({ firstMm: 70 })).toBe('rail-below-plate firstMm')
     expect(code({ pitchMm: [61] })).toBe('rails-overlap pitchMm.0')
-    expect(code({ columns: 20 })).toBe('longer-than-board columns')
     expect(code({ columns: -1 })).toMatch(/^parameter columns/)
     expect(code({ rows: 2.5 })).toMatch(/^parameter rows/)
     expect(code({ clearMm: ['wide'] })).toMatch(/^parameter clearMm.0/)
+  })
+})
+
+describe('runs longer than a board', () => {
+  const seats = (n: number) => Array.from({ length: n }, (_, i) => 19 + i * 500)
+  it('fit in one piece where they can, and meet over posts where not', () => {
+    expect(spliceOver(4000, 4870, seats(9))).toEqual([{ from: 0, to: 4000 }])
+    expect(spliceOver(6038, 4870, seats(13))).toEqual([{ from: 0, to: 4519 }, { from: 4519, to: 6038 }])
+    expect(spliceOver(6038, 4870, seats(13), 1)).toEqual([{ from: 0, to: 4019 }, { from: 4019, to: 6038 }])
+    expect(spliceOver(6038, 400, seats(13))).toBeNull()
+  })
+  it('cover the run without a gap, in pieces a board gives, for any posts', () => {
+    fc.assert(fc.property(fc.integer({ min: 2, max: 30 }), fc.integer({ min: 300, max: 900 }), fc.integer({ min: 1000, max: 5000 }), fc.integer({ min: 0, max: 2 }), (n, pitch, most, early) => {
+      const at = Array.from({ length: n }, (_, i) => 19 + i * pitch)
+      const length = at[n - 1] + 19
+      const pieces = spliceOver(length, most, at, early)!
+      expect(pieces[0].from).toBe(0)
+      expect(pieces[pieces.length - 1].to).toBe(length)
+      pieces.forEach((p, i) => {
+        expect(p.to - p.from).toBeLessThanOrEqual(most)
+        expect(p.to).toBeGreaterThan(p.from)
+        if (i > 0) expect(p.from).toBe(pieces[i - 1].to)
+        if (i < pieces.length - 1) expect(at.slice(1, -1)).toContain(p.to)
+      })
+    }))
+  })
+  it('a rack of twelve columns is cut from boards of 16 ft, top and bottom not spliced over the same post', () => {
+    const s = shape(rack, { columns: 12, rows: 4 }, exampleContext('imperial', [tote({}, 40)], inches(260)))
+    const plates = role(s, 'plate')
+    expect(plates.length).toBe(8)
+    const longest = inches(192)
+    for (const p of [...plates, ...role(s, 'back-rail')]) expect(p.size.lengthMm).toBeLessThan(longest)
+    const ends = (name: string) => plates.filter((p) => p.id.startsWith(name) && p.id.endsWith('rear')).map((p) => partBox(p).max[0]).slice(0, 1)
+    expect(ends('plate-top')).not.toEqual(ends('plate-bottom'))
+    expect(validateAssembly(s.assembly)).toEqual([])
   })
 })
 

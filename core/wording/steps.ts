@@ -5,7 +5,7 @@ interface StepWords { title: string; text: (d: Data, say: Say) => string }
 
 const STEPS: Record<string, StepWords> = {
   'make-stick': { title: 'Make the story stick', text: () => 'Mark every height on one straight strip, from its lower end. From now on carry heights with the stick, not with the tape.' },
-  'rear-frame': { title: 'Rear frame', text: () => 'On the flat floor: posts between bottom and top plate, faces flush. Two screws through each plate into each post.' },
+  'rear-frame': { title: 'Rear frame', text: (d) => `On the flat floor: posts between bottom and top plate, faces flush. Two screws through each plate into each post.${d.spliced ? ' Plates and back rails in pieces meet over the middle of a post, each with its own screws, and not above one another.' : ''}` },
   'back-and-brace': { title: 'Back rails and brace', text: () => 'Back rails across the rear faces of the posts, then the diagonal between them. Measure the diagonals before the brace goes on.' },
   'back-rails': { title: 'Back rails', text: () => 'Across the rear faces of the posts, two screws at each.' },
   'front-frame': { title: 'Front frame', text: () => 'Lay the pieces on the rear frame as a pattern, then screw them together. No brace here: the totes come out this way.' },

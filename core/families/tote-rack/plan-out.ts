@@ -50,7 +50,7 @@ const below = (g: Goods, carry: ToteRackParams['carry']) => (carry === 'rim' ? g
 const above = (g: Goods, carry: ToteRackParams['carry']) => (carry === 'rim' ? (g.tote?.rimMm ?? 0) : g.tallMm)
 
 /** Works out every dimension of the rack, from the goods outward. Post and plate thickness come from their sections. */
-export function planOut(p: ToteRackParams, ctx: ShapeContext, pen: DimPen): RackPlan | { tooLongMm: number; mostMm: number } | 'nothing' {
+export function planOut(p: ToteRackParams, ctx: ShapeContext, pen: DimPen): RackPlan | 'nothing' {
   const units = unitsOf(ctx.settings)
   const fits = ctx.goods.filter((g) => p.carry === 'base' || g.item.tote !== null)
   const unhoused: Shaped['unhoused'] = ctx.goods.filter((g) => !fits.includes(g)).map((g) => ({ goodsId: g.item.id, count: g.count, why: 'no-rim' }))
@@ -82,8 +82,7 @@ export function planOut(p: ToteRackParams, ctx: ShapeContext, pen: DimPen): Rack
   const overhead = 2 * plate.thicknessMm + aboveMm + topExtra
   const byHeight = Math.max(1, Math.floor((Math.min(ctx.space.heightMm - 20, REACH + overhead) - overhead) / usualPitch))
   const usualWidth = widest.acrossMm + 2 * sideMm + post.thicknessMm
-  const longest = Math.max(...ctx.boards(p.plateSection, ctx.space.floor === 'slab').map((b) => b.lengthMm - ctx.settings.squaringTrimMm), 0)
-  const byLength = Math.max(1, Math.floor((Math.min(ctx.space.lengthMm, longest) - post.thicknessMm) / usualWidth))
+  const byLength = Math.max(1, Math.floor((ctx.space.lengthMm - post.thicknessMm) / usualWidth))
   const columnsNeeded = Math.ceil(total / Math.min(byHeight, LIMITS.rows))
   const columns = pen.count({ path: 'columns', code: 'columns', min: 1, max: LIMITS.columns }, Math.min(columnsNeeded, byLength, LIMITS.columns), {
     code: columnsNeeded > byLength ? 'columns-wall' : 'columns-goods', terms: [], data: { total, rows: byHeight, byLength },
@@ -108,7 +107,6 @@ export function planOut(p: ToteRackParams, ctx: ShapeContext, pen: DimPen): Rack
     columnPlans.push({ clearMm, left: x })
     x += clearMm + post.thicknessMm
   }
-  if (x > longest) return { tooLongMm: x, mostMm: longest }
 
   const rowGoods = Array.from({ length: rows }, (_, r) => {
     const own = grid.map((column) => column[r]).filter((g): g is Goods => g !== null)

@@ -8,6 +8,7 @@ import { canHoldTie, fallAt } from '../../room/room.ts'
 import { dimPen } from '../dim-pen.ts'
 import type { Choice, ShapeContext, Shaped } from '../family.ts'
 import { placeBrace } from '../place-brace.ts'
+import { spliceOver, type Stretch } from '../splice.ts'
 import { tieToWall } from '../tie.ts'
 import type { ToteRackParams } from './parameters.ts'
 import { planOut, type RackPlan } from './plan-out.ts'
@@ -24,7 +25,8 @@ export function shapeToteRack(p: ToteRackParams, ctx: ShapeContext): Result<Shap
   const pen = dimPen(p, units)
   const plan = planOut(p, ctx, pen)
   if (plan === 'nothing') return bad('no-totes')
-  if ('tooLongMm' in plan) return bad('longer-than-board', { mm: plan.tooLongMm, mostMm: plan.mostMm }, 'columns')
+  const runs = runsOf(p, ctx, plan)
+  if ('tooLongMm' in runs) return bad('longer-than-board', { mm: runs.tooLongMm, mostMm: runs.mostMm }, 'columns')
 
   const post = findSection(p.postSection)!
   const plate = findSection(p.plateSection)!
@@ -43,14 +45,16 @@ export function shapeToteRack(p: ToteRackParams, ctx: ShapeContext): Result<Shap
   const back = findSection(p.backSection)!
   const hasBack = p.brace || p.backRails !== 0
   const y0 = hasBack ? back.thicknessMm : 0
-  frames(d, p, ctx, plan, y0)
+  frames(d, p, ctx, plan, runs, y0)
   rails(d, p, ctx, plan, y0)
-  if (hasBack) backBoards(d, p, ctx, plan, pen, y0)
-  if (p.top !== 'none') topSheet(d, p, plan, y0)
+  if (hasBack) backBoards(d, p, ctx, plan, runs, pen, y0)
+  if (p.top !== 'none') topSheet(d, p, plan, runs, y0)
   bays(d, p, plan, y0)
   const backs = d.assembly.parts.filter((x) => x.role === 'back-rail')
   // The uppermost back rail lies against the wall; without one the plate is held by brackets.
-  if (p.tie && canHoldTie(ctx.space.construction)) tieToWall(d, backs[backs.length - 1]?.id ?? 'plate-top-rear', ctx.space, ctx.settings.yard)
+  const highest = Math.max(...backs.map((x) => x.at.centre[2]))
+  const tied = backs.length > 0 ? backs.filter((x) => x.at.centre[2] === highest) : d.assembly.parts.filter((x) => /^plate-top-.*rear$/.test(x.id))
+  if (p.tie && canHoldTie(ctx.space.construction)) for (const x of tied) tieToWall(d, x.id, ctx.space, ctx.settings.yard)
 
   const all = d.assembly.parts.map((x) => x.id)
   const frame = (side: string) => all.filter((id) => id.endsWith(side) && !id.startsWith('rail'))
@@ -75,29 +79,49 @@ const THINNEST_SHIM_MM = 1
 
 const board = (section: string, grade: string, treated = false): Stock => ({ kind: 'board', section, grade, treated })
 
-function frames(d: Draft, p: ToteRackParams, ctx: ShapeContext, plan: RackPlan, y0: number) {
+/** Pieces of what runs along the whole rack: one each, or spliced over posts where no board is long enough. */
+interface Runs { bottom: Stretch[]; top: Stretch[]; backs: Stretch[][] }
+
+function runsOf(p: ToteRackParams, ctx: ShapeContext, plan: RackPlan): Runs | { tooLongMm: number; mostMm: number } {
+  const half = findSection(p.postSection)!.thicknessMm / 2
+  const seats = [half, ...plan.columns.map((c) => c.left + c.clearMm + half)]
+  const longest = (section: string, treated: boolean) => Math.max(...ctx.boards(section, treated).map((b) => b.lengthMm - ctx.settings.squaringTrimMm), 0)
+  const plates = { bottom: longest(p.plateSection, ctx.space.floor === 'slab'), top: longest(p.plateSection, false) }
+  const back = longest(p.backSection, false)
+  const [bottom, top] = [spliceOver(plan.widthMm, plates.bottom, seats), spliceOver(plan.widthMm, plates.top, seats, 1)]
+  // Boards above each other do not meet over the same post.
+  const backs = [0, 1].map((early) => spliceOver(plan.widthMm, back, seats, early + 1))
+  if (!bottom || !top || backs.some((b) => !b)) return { tooLongMm: Math.max(...plan.columns.map((c) => c.clearMm)) + 2 * half, mostMm: Math.min(plates.bottom, plates.top, back) }
+  return { bottom, top, backs: backs as Stretch[][] }
+}
+
+/** `plate-top-rear`, or `plate-top-2-rear` where there are several. */
+const pieceId = (name: string, pieces: readonly Stretch[], i: number, side = '') => [name, ...(pieces.length > 1 ? [String(i)] : []), ...(side ? [side] : [])].join('-')
+/** Pieces that lie over or under a stretch. */
+const meeting = (pieces: readonly Stretch[], from: number, to: number) => pieces.flatMap((s, i) => (Math.min(s.to, to) - Math.max(s.from, from) > 1 ? [i] : []))
+
+function frames(d: Draft, p: ToteRackParams, ctx: ShapeContext, plan: RackPlan, runs: Runs, y0: number) {
   const post = findSection(p.postSection)!
   const plate = findSection(p.plateSection)!
   const grade = ctx.settings.grade
   for (const [side, y] of [['rear', y0], ['front', y0 + plan.railMm - post.widthMm]] as const) {
-    const flat = (id: string, z: number, treated: boolean) =>
-      d.square({ id, role: 'plate', stock: board(p.plateSection, grade, treated), min: [0, y, z], size: [plan.widthMm, plate.widthMm, plate.thicknessMm], along: 'x', across: 'y' })
-    const bottom = `plate-bottom-${side}`
-    const top = `plate-top-${side}`
-    flat(bottom, 0, ctx.space.floor === 'slab')
-    flat(top, plan.topMm, false)
-    d.rest(bottom, 'floor')
+    const flat = (name: string, pieces: Stretch[], z: number, treated: boolean) =>
+      pieces.forEach(({ from, to }, i) => d.square({ id: pieceId(name, pieces, i, side), role: 'plate', stock: board(p.plateSection, grade, treated), min: [from, y, z], size: [to - from, plate.widthMm, plate.thicknessMm], along: 'x', across: 'y' }))
+    flat('plate-bottom', runs.bottom, 0, ctx.space.floor === 'slab')
+    flat('plate-top', runs.top, plan.topMm, false)
+    runs.bottom.forEach((_, i) => d.rest(pieceId('plate-bottom', runs.bottom, i, side), 'floor'))
     for (let c = 0; c <= plan.columns.length; c++) {
       const id = `post-${c}-${side}`
       const x = c === 0 ? 0 : plan.columns[c - 1].left + plan.columns[c - 1].clearMm
       d.square({ id, role: 'post', stock: board(p.postSection, grade), min: [x, y, plate.thicknessMm], size: [post.thicknessMm, post.widthMm, plan.postMm], along: 'z', across: 'y' })
-      d.screw(bottom, id, 2, 'end', plate.thicknessMm, 200)
-      d.screw(top, id, 2, 'end', plate.thicknessMm, 200)
-      d.rest(id, bottom)
-      d.rest(top, id)
+      const bottoms = meeting(runs.bottom, x, x + post.thicknessMm).map((i) => pieceId('plate-bottom', runs.bottom, i, side))
+      const tops = meeting(runs.top, x, x + post.thicknessMm).map((i) => pieceId('plate-top', runs.top, i, side))
+      for (const on of [...bottoms, ...tops]) d.screw(on, id, 2, 'end', plate.thicknessMm, 200)
+      for (const on of bottoms) d.rest(id, on)
+      for (const on of tops) d.rest(on, id)
       // Plates lie level, so the floor is made up under every post where it falls away.
       const fall = fallAt(ctx.space.floorFall, x + post.thicknessMm / 2, y + post.widthMm / 2)
-      if (fall >= THINNEST_SHIM_MM) d.shim(bottom, [x + post.thicknessMm / 2, y + post.widthMm / 2, 0], fall)
+      if (fall >= THINNEST_SHIM_MM) d.shim(bottoms[0], [x + post.thicknessMm / 2, y + post.widthMm / 2, 0], fall)
     }
   }
 }
@@ -128,12 +152,12 @@ function rails(d: Draft, p: ToteRackParams, ctx: ShapeContext, plan: RackPlan, y
     })
     d.mark(row.railTopMm, 'rail-top', r + 1, ids)
   })
-  d.mark(plan.topMm, 'plate-under', 0, ['plate-top-front', 'plate-top-rear'])
+  d.mark(plan.topMm, 'plate-under', 0, d.assembly.parts.flatMap((x) => (x.id.startsWith('plate-top') ? [x.id] : [])))
 }
 
 const pocketScrew = (ctx: ShapeContext) => (ctx.settings.yard === 'imperial' ? 'screw-9x2.5' : 'screw-5x60mm')
 
-function backBoards(d: Draft, p: ToteRackParams, ctx: ShapeContext, plan: RackPlan, pen: ReturnType<typeof dimPen>, y0: number) {
+function backBoards(d: Draft, p: ToteRackParams, ctx: ShapeContext, plan: RackPlan, runs: Runs, pen: ReturnType<typeof dimPen>, y0: number) {
   const back = findSection(p.backSection)!
   const post = findSection(p.postSection)!
   const grade = ctx.settings.grade
@@ -145,9 +169,19 @@ function backBoards(d: Draft, p: ToteRackParams, ctx: ShapeContext, plan: RackPl
   const low = findSection(p.plateSection)!.thicknessMm
   const places = n === 1 ? [high - back.widthMm] : Array.from({ length: n }, (_, i) => low + ((high - back.widthMm - low) * i) / (n - 1))
   places.forEach((z, i) => {
-    const id = `back-${i}`
-    d.square({ id, role: 'back-rail', stock: board(p.backSection, grade), min: [0, 0, z], size: [plan.widthMm, back.thicknessMm, back.widthMm], along: 'x', across: 'z' })
-    for (let c = 0; c <= plan.columns.length; c++) d.rest(id, `post-${c}-rear`, 'fasteners', d.screw(id, `post-${c}-rear`, 2, 'side', back.thicknessMm, post.widthMm))
+    const pieces = runs.backs[i % 2]
+    pieces.forEach(({ from, to }, k) => {
+      const id = pieceId(`back-${i}`, pieces, k)
+      d.square({ id, role: 'back-rail', stock: board(p.backSection, grade), min: [from, 0, z], size: [to - from, back.thicknessMm, back.widthMm], along: 'x', across: 'z' })
+      for (let c = 0; c <= plan.columns.length; c++) {
+        const { min, max } = d.box(`post-${c}-rear`)
+        const over = Math.min(max[0], to) - Math.max(min[0], from)
+        if (over < 1) continue
+        const j = d.screw(id, `post-${c}-rear`, 2, 'side', back.thicknessMm, post.widthMm)
+        // Half a post under a splice is not reckoned with: the whole ones carry the piece.
+        if (over > 0.75 * post.thicknessMm || to - from < 2 * post.thicknessMm) d.rest(id, `post-${c}-rear`, 'fasteners', j)
+      }
+    })
   })
   if (!p.brace) return
   const posts = Array.from({ length: plan.columns.length + 1 }, (_, c) => {
@@ -161,7 +195,7 @@ function backBoards(d: Draft, p: ToteRackParams, ctx: ShapeContext, plan: RackPl
   )
 }
 
-function topSheet(d: Draft, p: ToteRackParams, plan: RackPlan, y0: number) {
+function topSheet(d: Draft, p: ToteRackParams, plan: RackPlan, runs: Runs, y0: number) {
   const sheet = findSheet(p.top)!
   const z = plan.topMm + findSection(p.plateSection)!.thicknessMm
   const post = findSection(p.postSection)!
@@ -178,8 +212,11 @@ function topSheet(d: Draft, p: ToteRackParams, plan: RackPlan, y0: number) {
       id, role: 'top', stock: { kind: 'sheet', sheet: sheet.id }, min: [ends[i], y0, z], size: [x - ends[i], plan.railMm, sheet.thicknessMm], along: 'x', across: 'y',
     })
     for (const side of ['rear', 'front'] as const) {
-      const on = `plate-top-${side}`
-      d.rest(id, on, 'bearing', d.screw(id, on, Math.max(2, Math.ceil((x - ends[i]) / 300)), 'side', sheet.thicknessMm, findSection(p.plateSection)!.thicknessMm))
+      for (const k of meeting(runs.top, ends[i], x)) {
+        const on = pieceId('plate-top', runs.top, k, side)
+        const shared = Math.min(x, runs.top[k].to) - Math.max(ends[i], runs.top[k].from)
+        d.rest(id, on, 'bearing', d.screw(id, on, Math.max(2, Math.ceil(shared / 300)), 'side', sheet.thicknessMm, findSection(p.plateSection)!.thicknessMm))
+      }
     }
   })
 }

@@ -16,9 +16,10 @@ export function toteRackSteps(p: ToteRackParams, shaped: Shaped): Step[] {
   const restRails = ids((id) => id.startsWith('rail-') && !firstRails.includes(id))
   const tops = ids((id) => id.startsWith('top-'))
   const tied = assembly.anchors.length > 0
+  const spliced = assembly.parts.some((x) => /^(plate-(bottom|top)|back-\d)-\d/.test(x.id)) ? 1 : 0
   const steps: (Step | false)[] = [
     { id: 'stick', code: 'make-stick', parts: [], marks: assembly.stick.map((m) => m.level), cautions: [] },
-    { id: 'rear', code: 'rear-frame', parts: frame('rear'), cautions: ['screws', 'dust'], hold: { code: 'diagonals', measure: { kind: 'equal', targetMm: diagonal, toleranceMm: SQUARE_MM } } },
+    { id: 'rear', code: 'rear-frame', data: { spliced }, parts: frame('rear'), cautions: ['screws', 'dust'], hold: { code: 'diagonals', measure: { kind: 'equal', targetMm: diagonal, toleranceMm: SQUARE_MM } } },
     backs.length > 0 && { id: 'backs', code: p.brace ? 'back-and-brace' : 'back-rails', parts: backs, on: frame('rear'), cautions: [], hold: { code: 'diagonals-again', measure: { kind: 'equal', targetMm: diagonal, toleranceMm: SQUARE_MM } } },
     { id: 'front', code: 'front-frame', parts: frame('front'), cautions: [], hold: { code: 'same-as-first' } },
     { id: 'marks', code: 'mark-rails', parts: [], on: ids((id) => id.startsWith('post')), marks: levels, cautions: [] },
@@ -35,7 +36,7 @@ export function toteRackSteps(p: ToteRackParams, shaped: Shaped): Step[] {
 
 /** Corner to corner of a frame as it lies on the floor, mm. */
 export function frameDiagonal(shaped: Shaped, side: string): number {
-  const plate = shaped.assembly.parts.find((x) => x.id === `plate-top-${side}`)!
-  const high = plate.at.centre[2] + plate.size.thicknessMm / 2
-  return Math.hypot(plate.size.lengthMm, high)
+  const plates = shaped.assembly.parts.filter((x) => x.id.startsWith('plate-top') && x.id.endsWith(side))
+  const high = plates[0].at.centre[2] + plates[0].size.thicknessMm / 2
+  return Math.hypot(plates.reduce((sum, x) => sum + x.size.lengthMm, 0), high)
 }

@@ -53,5 +53,10 @@ export const toteRack = family<ToteRackParams>({
       params: { ...startingParams('imperial', 'rim', true), brace: false, backRails: 3, railRip: 'half' },
       context: exampleContext('imperial', [exampleGoods('imperial', 'tote', 7), { ...exampleGoods('imperial', 'tote', 5), item: { ...exampleGoods('imperial', 'tote', 5).item, id: 'small', acrossMm: 380, tallMm: 260 } }]),
     },
+    {
+      name: 'a whole wall, plates and back rails spliced',
+      params: { ...startingParams('imperial', 'rim', true), columns: 10, rows: 4, top: 'ply-23/32', raise: 'in-place' },
+      context: exampleContext('imperial', [exampleGoods('imperial', 'tote', 40)]),
+    },
   ],
 })
