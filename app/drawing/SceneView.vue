@@ -9,6 +9,7 @@ import type { Point } from '../../core/geometry/hull.ts'
 import { formatLength } from '../../core/measure/format.ts'
 import { stepMm } from '../../core/measure/units.ts'
 import { MARKS } from '../../core/wording/steps.ts'
+import { dimensionTexts } from './dimension-texts.ts'
 import { useReadings } from '../stores/readings.ts'
 
 /** A scene as SVG, to scale. Parts that belong to a dimension can be dragged, or moved with the arrow keys once selected. */
@@ -65,7 +66,12 @@ function dimension(m: Extract<Mark, { kind: 'dimension' }>): Line {
 const outlines = computed(() => props.scene.marks.filter((m): m is Extract<Mark, { kind: 'outline' }> => m.kind === 'outline'))
 const lines = computed(() => props.scene.marks.filter((m): m is Extract<Mark, { kind: 'line' }> => m.kind === 'line'))
 const labels = computed(() => props.scene.marks.filter((m): m is Extract<Mark, { kind: 'label' }> => m.kind === 'label'))
-const measured = computed(() => props.scene.marks.filter((m): m is Extract<Mark, { kind: 'dimension' }> => m.kind === 'dimension').map(dimension))
+const measured = computed(() => {
+  const marks = props.scene.marks.filter((m): m is Extract<Mark, { kind: 'dimension' }> => m.kind === 'dimension')
+  const drawn = marks.map(dimension)
+  const texts = dimensionTexts(drawn.map((l, i) => ({ row: `${l.angle}|${marks[i].offsetMm}`, middle: l.angle === 0 ? l.x : l.y, length: marks[i].mm, text: l.text })), textMm.value)
+  return drawn.map((l, i) => ({ ...l, text: texts[i].text, ...(l.angle === 0 ? { x: l.x + texts[i].shift } : { y: l.y + texts[i].shift }) }))
+})
 
 /** The story stick with its words, kept apart from each other upward from the lowest. */
 const stick = computed(() => {

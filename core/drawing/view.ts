@@ -19,8 +19,8 @@ const LOOK: Record<View, { page(p: Vec3): Point; near(p: Vec3): number }> = {
   section: { page: (p) => [p[1], p[2]], near: (p) => p[0] },
 }
 
-/** Distance of the first and further rows of dimension lines from the build, mm. */
-const ROW_MM = 130
+/** Distance of the first and further rows of dimension lines from the build: on a large drawing letters are large too. mm */
+const rowOf = (wideMm: number, highMm: number) => Math.max(130, 0.04 * Math.max(wideMm, highMm))
 
 interface Drawn { mark: Mark; near: number }
 
@@ -86,15 +86,16 @@ export function drawView(a: Assembly, view: View, o: ViewOptions): Scene {
   const [p, q] = [look.page(whole.min), look.page(whole.max)]
   const [left, right] = [Math.min(p[0], q[0]), Math.max(p[0], q[0])]
   const [bottom, top] = [Math.min(p[1], q[1]), Math.max(p[1], q[1])]
-  if (view !== 'plan') marks.unshift({ kind: 'line', from: [left - 2 * ROW_MM, 0], to: [right + 2 * ROW_MM, 0], ink: 'floor' })
-  const wall: Mark = view === 'plan' ? { kind: 'line', from: [left - ROW_MM, 0], to: [right + ROW_MM, 0], ink: 'wall' } : { kind: 'line', from: [0, 0], to: [0, top + ROW_MM], ink: 'wall' }
+  const row = rowOf(right - left, top - bottom)
+  if (view !== 'plan') marks.unshift({ kind: 'line', from: [left - 2 * row, 0], to: [right + 2 * row, 0], ink: 'floor' })
+  const wall: Mark = view === 'plan' ? { kind: 'line', from: [left - row, 0], to: [right + row, 0], ink: 'wall' } : { kind: 'line', from: [0, 0], to: [0, top + row], ink: 'wall' }
   if (view !== 'front') marks.unshift(wall)
-  if (o.showDimensions !== false) marks.push(...dimensions(a, wholeBox(boxes), view, [left, bottom, right, top], o.dims ?? []))
-  const m = o.showDimensions === false ? ROW_MM / 2 : 2.6 * ROW_MM
-  const bounds: Scene['bounds'] = [left - m, bottom - 1.3 * m, right + m, top + ROW_MM]
+  if (o.showDimensions !== false) marks.push(...dimensions(a, wholeBox(boxes), view, [left, bottom, right, top], o.dims ?? [], row))
+  const m = o.showDimensions === false ? row / 2 : 2.6 * row
+  const bounds: Scene['bounds'] = [left - m, bottom - 1.3 * m, right + m, top + row]
   if (o.stick && view !== 'plan') {
-    const atMm = right + 1.6 * ROW_MM + (view === 'section' ? ROW_MM : 0)
-    marks.push({ kind: 'stick', atMm, topMm: top + ROW_MM / 2, marks: o.stick })
+    const atMm = right + 1.6 * row + (view === 'section' ? row : 0)
+    marks.push({ kind: 'stick', atMm, topMm: top + row / 2, marks: o.stick })
     // Room for the words beside it: about a third of the drawing's larger side.
     bounds[2] = atMm + 0.36 * Math.max(bounds[3] - bounds[1], atMm - bounds[0])
   }
@@ -112,22 +113,22 @@ function partLabels(a: Assembly, o: ViewOptions, look: (typeof LOOK)[View], view
 }
 
 /** Chains of dimension lines: openings, then the whole, below; the whole height at the left. */
-function dimensions(a: Assembly, b: Box, view: View, [left, bottom, right]: [number, number, number, number], dims: readonly Dim[]): Mark[] {
+function dimensions(a: Assembly, b: Box, view: View, [left, bottom, right]: [number, number, number, number], dims: readonly Dim[], row: number): Mark[] {
   const dim = (from: Point, to: Point, offsetMm: number, path?: string): Mark => ({
     kind: 'dimension', from, to, offsetMm, mm: Math.hypot(to[0] - from[0], to[1] - from[1]), ...(path ? { path } : {}),
   })
-  if (view === 'section') return [dim([b.max[1], bottom], [b.min[1], bottom], 2 * ROW_MM), dim([b.max[1], b.min[2]], [b.max[1], b.max[2]], -ROW_MM)]
-  const out: Mark[] = [dim([b.max[0], bottom], [b.min[0], bottom], 2 * ROW_MM)]
-  if (view === 'plan') return [...out, dim([right, -b.max[1]], [right, -b.min[1]], -ROW_MM)]
+  if (view === 'section') return [dim([b.max[1], bottom], [b.min[1], bottom], 2 * row), dim([b.max[1], b.min[2]], [b.max[1], b.max[2]], -row)]
+  const out: Mark[] = [dim([b.max[0], bottom], [b.min[0], bottom], 2 * row)]
+  if (view === 'plan') return [...out, dim([right, -b.max[1]], [right, -b.min[1]], -row)]
   // Openings of the lowest row, without doubles, as one chain.
   const openings = new Map<string, Mark>()
   for (const bay of a.bays) {
     const key = `${bay.clear.min[0].toFixed(1)}`
     if (openings.has(key)) continue
     const path = dims.find((d) => d.path === `clearMm.${bay.name.column - 1}`)?.path
-    openings.set(key, dim([bay.clear.max[0], bottom], [bay.clear.min[0], bottom], ROW_MM, path))
+    openings.set(key, dim([bay.clear.max[0], bottom], [bay.clear.min[0], bottom], row, path))
   }
   if (openings.size > 1) out.push(...openings.values())
-  out.push(dim([left, 0], [left, b.max[2]], ROW_MM))
+  out.push(dim([left, 0], [left, b.max[2]], row))
   return out
 }
