@@ -70,10 +70,10 @@ const lag = (d: number, root: number, tip: number, length: number, name: string,
   tipMm: inches(tip),
   id: `lag-${name}`, kind: 'lag', label: `${spoken(name)} in lag screw`, system: 'imperial', diameterMm: inches(d), rootMm: inches(root), lengthMm: inches(length), fyb: psi(fybPsi), box: 25,
 })
-const nail = (name: string, d: number, length: number): Screw => ({
-  id: `nail-${name}`, kind: 'nail', label: `${name} common nail`, system: 'imperial', diameterMm: inches(d), rootMm: inches(d), lengthMm: inches(length), fyb: wireYield(inches(d)), box: 100,
+const nail = (name: string, d: number, length: number, type = 'common'): Screw => ({
+  id: `nail-${name}${type === 'common' ? '' : `-${type}`}`, kind: 'nail', label: `${name} ${type} nail`, system: 'imperial', diameterMm: inches(d), rootMm: inches(d), lengthMm: inches(length), fyb: wireYield(inches(d)), box: 100,
 })
-/** Bolts, lag screws and nails, called by name where a joint wants them. Lag roots and tips: ASME B18.2.1; nails: ASTM F1667 common. */
+/** Bolts, lag screws and nails, called by name where a joint wants them. Lag roots and tips: ASME B18.2.1; nails: ASTM F1667. */
 export const OTHER_FASTENERS: readonly Screw[] = [
   bolt('5/16x3.5', inches(5 / 16), inches(3.5), 'imperial', 10, psi(45_000)), bolt('3/8x3.5', inches(3 / 8), inches(3.5), 'imperial', 10, psi(45_000)),
   // Class 4.6: fu 400, bending yield taken as the mean of yield and ultimate.
@@ -81,7 +81,7 @@ export const OTHER_FASTENERS: readonly Screw[] = [
   // Long ones, for pairs of posts: the shortest that passes both is taken.
   ...[5, 6, 8, 10].map((l) => bolt(`3/8x${l}`, inches(3 / 8), inches(l), 'imperial', 5, psi(45_000))), ...[120, 160, 200, 240].map((l) => bolt(`M10x${l}`, 10, l, 'metric', 5, 320)),
   lag(0.25, 0.173, 5 / 32, 3, '1/4x3', 70_000), lag(0.3125, 0.227, 3 / 16, 3.5, '5/16x3.5', 60_000), lag(0.375, 0.265, 7 / 32, 4, '3/8x4', 45_000), lag(0.5, 0.371, 5 / 16, 5, '1/2x5', 45_000),
-  nail('6d', 0.113, 2), nail('8d', 0.131, 2.5), nail('10d', 0.148, 3), nail('12d', 0.148, 3.25), nail('16d', 0.162, 3.5), nail('20d', 0.192, 4),
+  nail('6d', 0.113, 2), nail('8d', 0.131, 2.5), nail('10d', 0.148, 3), nail('12d', 0.148, 3.25), nail('16d', 0.162, 3.5), nail('20d', 0.192, 4), nail('16d', 0.135, 3.5, 'box'), nail('16d', 0.148, 3.25, 'sinker'),
 ]
 
 /** A fastener of the catalogue by its id, of whatever kind. */
