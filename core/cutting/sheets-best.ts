@@ -1,6 +1,5 @@
 import type { Cut2dInstance, Cut2dPlan, CutControl, CutResult } from './format.ts'
-import { cutTree, settingsOf } from './cut-tree.ts'
-import { edgeLeftover } from './sheet-edge.ts'
+import { isNeater, neatness, type Neatness } from './sheet-edge.ts'
 import { bestFit, type Laid } from './sheet-best-fit.ts'
 import type { SolveInteger } from './integer.ts'
 import { cheaperPurchases } from './purchases.ts'
@@ -42,9 +41,8 @@ const STARTS = 10
 const MOST_PURCHASES = 24
 /** How much worse a filling may get on the way, as a share of one sheet. */
 const SLACK = 0.03
-/** Tries to push the leftovers of a finished sheet together; leftovers within this share of each other are alike. */
+/** Tries to push the leftovers of a finished sheet together. */
 const POLISH = 60
-const ALIKE = 0.001
 
 export function planSheetsBest(instance: Cut2dInstance, solveInteger: SolveInteger | null, control: CutControl<Cut2dPlan> = {}): CutResult<Cut2dPlan> {
   const first = planSheetsGreedy(instance, control)
@@ -371,16 +369,11 @@ class SheetSearch {
     return true
   }
 
-  /** Area left over along one edge, and how often the fence is set to free the pieces. */
-  private neatness(s: Sheet): { over: number; settings: number } {
-    const { trim, kerf } = this.instance
-    const { w, h } = this.stocks[s.stock]
-    const lying = s.laid.map((l) => {
-      const p = this.parts[l.part]
-      return { x: l.x, y: l.y, w: l.rotated ? p.h : p.w, h: l.rotated ? p.w : p.h }
-    })
-    const tree = cutTree(lying, { x: trim, y: trim, w: w - 2 * trim, h: h - 2 * trim }, kerf, 'either')
-    return { over: edgeLeftover({ w, h }, trim, lying), settings: tree ? settingsOf(tree) : Infinity }
+  private neatness(s: Sheet): Neatness {
+    return neatness(this.stocks[s.stock], this.instance.trim, this.instance.kerf, s.laid.map((l) => {
+      const { w, h } = this.parts[l.part]
+      return { x: l.x, y: l.y, w: l.rotated ? h : w, h: l.rotated ? w : h }
+    }))
   }
   /** The same pieces on the same sheets, with what is left in one place rather than in many, and where that is alike with fewer settings. */
   private polished(): Sheet[] {
@@ -393,8 +386,7 @@ class SheetSearch {
         if (left.some((n) => n > 0)) continue
         const again = this.sheet(s.stock, laid)
         const now = this.neatness(again)
-        const alike = now.over >= neat.over * (1 - ALIKE)
-        if (now.over > neat.over * (1 + ALIKE) || (alike && now.settings < neat.settings)) [best, neat] = [again, now]
+        if (isNeater(now, neat)) [best, neat] = [again, now]
       }
       return best
     })
