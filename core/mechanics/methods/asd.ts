@@ -114,11 +114,13 @@ export const asd: DesignMethod = {
     const edge = x.depthMm > y.depthMm ? 0 : 1
     const [deep, flat] = [sides[edge], sides[1 - edge]]
     const moment = x.momentNmm > 0 || y.momentNmm > 0
+    // With a moment the square of the compression's share comes in: it may not be more by itself either (NDS 3.6.3).
+    const plainShare = sigma / (fc.value * cp)
     const ratio = moment
-      ? combinedBiaxialAsd({ fc: sigma, fcAllowed: fc.value * cp, fb1: deep.bends, fb1Allowed: deep.fb.value, fcE1: deep.fcE, fb2: flat.bends, fb2Allowed: flat.fb.value, fcE2: flat.fcE, fbE: lateralEuler(eMin.value, 1.84 * flat.own.unheldMm, deep.own.depthMm, flat.own.depthMm) })
-      : sigma / (fc.value * cp)
+      ? Math.max(plainShare, combinedBiaxialAsd({ fc: sigma, fcAllowed: fc.value * cp, fb1: deep.bends, fb1Allowed: deep.fb.value, fcE1: deep.fcE, fb2: flat.bends, fb2Allowed: flat.fb.value, fcE2: flat.fcE, fbE: lateralEuler(eMin.value, 1.84 * flat.own.unheldMm, deep.own.depthMm, flat.own.depthMm) }))
+      : plainShare
     const bentMost = deep.bends / deep.fb.value > flat.bends / flat.fb.value ? edge : 1 - edge
-    const axis = moment && (sigma / (fc.value * cp)) ** 2 < 0.5 * ratio ? bentMost : slim
+    const axis = moment && plainShare ** 2 < 0.5 * ratio ? bentMost : slim
     const told = (s: (typeof sides)[number], of: string): Factor[] => (s.bends > 0 ? [{ symbol: `fb, ${of}`, value: s.bends, source: 'M / (b·d²/6)', stress: true }, { symbol: `Fb′, ${of}`, value: s.fb.value, source: s.fb.source, stress: true }, { symbol: `FcE, ${of}`, value: s.fcE, source, stress: true }] : [])
     return {
       ratio, axis: axis === 0 ? 0 : 1,
