@@ -140,9 +140,11 @@ function exportFile() {
         <VerdictMark v-if="readings.overall.weakest" :state="shown(readings.overall.weakest)" />
         <span class="words">{{ readings.readings.length ? sayVerdict(readings.overall, readings.say) : 'Nothing built yet' }}</span>
       </RouterLink>
-      <RouterLink :to="{ name: 'cut', params: route.params }">{{ reckoning.boards }}</RouterLink>
-      <RouterLink :to="{ name: 'buy', params: route.params }">{{ reckoning.cost }}</RouterLink>
-      <RouterLink :to="{ name: 'shape', params: route.params }" class="wide">{{ reckoning.mass }} of wood</RouterLink>
+      <template v-if="doc.project?.builds.length">
+        <RouterLink :to="{ name: 'cut', params: route.params }">{{ reckoning.boards }}</RouterLink>
+        <RouterLink :to="{ name: 'buy', params: route.params }">{{ reckoning.cost }}</RouterLink>
+        <RouterLink :to="{ name: 'shape', params: route.params }" class="wide">{{ reckoning.mass }} of wood</RouterLink>
+      </template>
     </footer>
     <KeySheet v-model="keys" />
     <ProjectSettings v-model="settings" />

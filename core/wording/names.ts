@@ -27,6 +27,16 @@ export function stockName(s: Stock): string {
   }
 }
 
+/** What a build is made of, most of it first: `2x4 · 1x4 · 3/4 in plywood, 48/24`. */
+export function stocksOf(lines: readonly { stock: Stock; massKg: number; count: number }[]): string {
+  const kg = new Map<string, number>()
+  for (const l of lines) {
+    const name = stockName(l.stock)
+    kg.set(name, (kg.get(name) ?? 0) + l.massKg * l.count)
+  }
+  return [...kg].sort((a, b) => b[1] - a[1]).map(([name]) => name).join(' · ')
+}
+
 /** Names of terms and dimensions in reasons. */
 export const TERMS: Record<string, string> = {
   lid: 'lid', width: 'width', 'side-play': 'side play', 'above-play': 'play above', 'bottom-plate': 'bottom plate', 'tote-below-rim': 'tote below its rim', 'rail-height': 'rail',

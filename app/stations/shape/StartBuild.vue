@@ -1,14 +1,15 @@
 <script setup lang="ts">
-import { computed, reactive, ref, shallowRef, toRaw, watch } from 'vue'
+import { computed, onUnmounted, reactive, ref, shallowRef, toRaw, watch } from 'vue'
 import { drawView } from '../../../core/drawing/view.ts'
 import { formatLength } from '../../../core/measure/format.ts'
 import { formatMoney } from '../../../core/measure/money.ts'
 import { nextOffset, type Proposal } from '../../../core/project/proposals.ts'
 import { readBuild } from '../../../core/project/read-build.ts'
 import { FAMILIES, familyName } from '../../../core/wording/dims.ts'
+import { stocksOf } from '../../../core/wording/names.ts'
 import MeasureField from '../../components/MeasureField.vue'
 import VerdictMark from '../../components/VerdictMark.vue'
-import { useHeavy } from '../../composables/heavy.ts'
+import { startLong } from '../../composables/heavy.ts'
 import SceneView from '../../drawing/SceneView.vue'
 import { useDocument } from '../../stores/document.ts'
 import { useReadings } from '../../stores/readings.ts'
@@ -30,15 +31,28 @@ const toggle = (id: string, count: number) => (taken.has(id) ? taken.delete(id) 
 watch([chosen, wallId, offsetMm], () => (proposals.value = null))
 
 const newId = () => `b-${crypto.randomUUID().slice(0, 8)}`
-async function ask() {
-  working.value = true
-  proposals.value = await useHeavy().propose(toRaw(doc.project!), wallId.value, offsetMm.value, chosen.value, newId())
+let search: ReturnType<typeof startLong> | null = null
+function stop() {
+  search?.end()
+  search = null
   working.value = false
 }
+async function ask() {
+  stop()
+  working.value = true
+  const mine = startLong()
+  search = mine
+  const found = await mine.work.propose(toRaw(doc.project!), wallId.value, offsetMm.value, chosen.value, newId())
+  // Stopped, or asked again meanwhile.
+  if (search !== mine) return
+  proposals.value = found
+  stop()
+}
+onUnmounted(stop)
 const drawn = computed(() =>
   (proposals.value ?? []).flatMap((p) => {
     const r = readBuild(doc.project!, p.build)
-    return r.ok ? [{ p, scene: drawView(r.reading.shaped.assembly, 'front', { boxes: r.reading.boxes, goods: r.reading.goods, showDimensions: false }), weakest: r.reading.verdict.state }] : []
+    return r.ok ? [{ p, scene: drawView(r.reading.shaped.assembly, 'front', { boxes: r.reading.boxes, goods: r.reading.goods, showDimensions: false }), stocks: stocksOf(r.reading.pieces), weakest: r.reading.verdict.state }] : []
   }),
 )
 function take(p: Proposal) {
@@ -71,7 +85,8 @@ function take(p: Proposal) {
           <BFormSelect id="start-wall" v-model="wallId" size="sm" :options="doc.project!.room.walls.map((w) => ({ value: w.id, text: `${w.name}, ${formatLength(w.lengthMm, readings.units, { feet: true })}` }))" />
           <MeasureField class="mt-2" label="From its left corner" :value="offsetMm" :max="50000" @change="(v) => v !== null && (offsetMm = v)" />
           <button type="button" class="btn btn-primary mt-3" :disabled="chosen.length === 0 || working" @click="ask">{{ working ? 'Working it out …' : 'Show me what would do' }}</button>
-          <button v-if="doc.project!.builds.length" type="button" class="btn btn-link mt-3" @click="emit('cancel')">Cancel</button>
+          <button v-if="working" type="button" class="btn btn-link mt-3" @click="stop">Stop</button>
+          <button v-else-if="doc.project!.builds.length" type="button" class="btn btn-link mt-3" @click="emit('cancel')">Cancel</button>
         </section>
       </div>
       <section v-if="proposals" aria-labelledby="take">
@@ -85,6 +100,7 @@ function take(p: Proposal) {
             <dl>
               <dt>holds</dt><dd>{{ d.p.holds }}<span v-if="d.p.leftOut" class="text-trouble"> ({{ d.p.leftOut }} left out)</span></dd>
               <dt>long</dt><dd>{{ formatLength(d.p.lengthMm, readings.units, { feet: true }) }}</dd>
+              <dt>made of</dt><dd>{{ d.stocks }}</dd>
               <dt>costs about</dt><dd>{{ formatMoney(d.p.minor, doc.project!.settings.currency) }}</dd>
               <dt>proof</dt><dd><VerdictMark :state="d.weakest" words /></dd>
             </dl>
