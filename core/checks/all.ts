@@ -1,5 +1,6 @@
 import type { AnyCheck } from './check.ts'
 import { contentsFit } from './contents-fit.ts'
+import { damp } from './damp.ts'
 import { equilibrium } from './equilibrium.ts'
 import { floorBearing } from './floor.ts'
 import { heaviestLift, tiltUp } from './handling.ts'
@@ -13,5 +14,5 @@ import { slenderness, sway, tipOver } from './stability.ts'
 
 /** Every check there is, in the order of the chain from goods to ground. A new one is its file and one line here. */
 export const CHECKS: readonly AnyCheck[] = [
-  contentsFit, bending, edgeStrip, shear, sag, joints, splitting, housings, postBuckling, uprights, bearing, floorBearing, equilibrium, slenderness, tipOver, sway, earthquake, roomFit, tiltUp, heaviestLift,
+  contentsFit, bending, edgeStrip, shear, sag, damp, joints, splitting, housings, postBuckling, uprights, bearing, floorBearing, equilibrium, slenderness, tipOver, sway, earthquake, roomFit, tiltUp, heaviestLift,
 ]

@@ -274,6 +274,24 @@ describe('what a build could do', () => {
     const found = remedies(p, p.builds[0], sag!.id)
     expect(found.flatMap((r) => r.changes.map((c) => c.code))).toContain('edge-strip')
   })
+  it('fibreboard in an unheated garage is not proven, whatever it carries; another sheet, or a heated room, answers it', () => {
+    const p = withRack(4, 2, { sheet: 'mdf-3/4' }, 'pail', 'shelf-unit')
+    const look = (x: typeof p) => {
+      const r = readBuild(x, x.builds[0])
+      if (!r.ok) throw new Error()
+      return r.reading
+    }
+    expect(p.settings.moisture).toBe('unheated')
+    const damp = look(p).checks.find((c) => c.check === 'damp')!
+    expect(damp).toMatchObject({ state: 'unknown', code: 'unknown-damp' })
+    expect(look(p).verdict.state).not.toBe('holds')
+    for (const l of safeLoads(p, look(p))) expect([l.spreadKg, l.singleKg, l.by]).toEqual([0, 0, 'damp'])
+    expect(remedies(p, p.builds[0], damp.id).some((r) => r.changes.some((c) => c.code === 'sheet'))).toBe(true)
+    const heated = { ...p, settings: { ...p.settings, moisture: 'dry' as const } }
+    expect(look(heated).checks.some((c) => c.check === 'damp')).toBe(false)
+    expect(look(heated).verdict.unknown).toBe(0)
+    expect(look(withRack(4, 2, { sheet: 'ply-23/32' }, 'pail', 'shelf-unit')).checks.some((c) => c.check === 'damp')).toBe(false)
+  })
   it('its safe load is more than it carries, and less in one place than spread out', () => {
     const p = withRack(6, 10)
     const r = readBuild(p, p.builds[0])

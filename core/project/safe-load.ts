@@ -19,8 +19,8 @@ export interface SafeLoad {
   by: string
 }
 
-/** Checks that a heavier load can turn: all of strength, and of standing. */
-const LOADED = new Set(['bending', 'edge-strip', 'shear', 'sag', 'joints', 'housing', 'buckling', 'bearing', 'upright', 'floor', 'tip-over', 'sway', 'earthquake'])
+/** Checks that a heavier load can turn, all of strength and of standing; and the one without which no strength counts. */
+const LOADED = new Set(['damp', 'bending', 'edge-strip', 'shear', 'sag', 'joints', 'housing', 'buckling', 'bearing', 'upright', 'floor', 'tip-over', 'sway', 'earthquake'])
 /** No label promises more than this, kg: then something else in the building matters. Product decision. */
 const MOST_KG = 2000
 const HALVINGS = 13

@@ -17,6 +17,7 @@ const unknown: Record<string, Words> = {
   'unknown-no-stiffness': (_r, d) => `Not proven: the chosen method has no stiffness for the wood of ${name(d)}. Choose another grade or method in the settings.`,
   'unknown-no-strength': (_r, d) => `Not proven: the chosen method has no strength for the material of ${name(d)}. Choose another grade or method in the settings.`,
   'unknown-equilibrium': (_r, d, say) => `Not proven: ${say.force(Number(d.inN))} are put in and ${say.force(Number(d.outN))} arrive below. This is a fault of the program; none of its figures for this build may be believed.`,
+  'unknown-damp': (_r, d) => `Not proven: ${d.sheet} is made for dry rooms. In an unheated place it swells and weakens, and no strength under lasting loads is given for it. Take plywood, OSB or boards, or set the place to heated in the settings if it is.`,
   'unknown-anchor': (_r, d, say) => `Not proven: tied with ${plural(Number(d.count), 'anchor')} that must hold ${say.force(Number(d.needN))} together. Enter the maker's rated pull-out in the settings.`,
 }
 
@@ -125,7 +126,7 @@ export const sayCheck = (r: CheckResult, say: Say): string => capital(TABLE[r.co
 
 export const CHECK_NAMES: Record<string, string> = {
   'contents-fit': 'Goods go in', bending: 'Bending', shear: 'Shear', sag: 'Sag', buckling: 'Post', bearing: 'Bearing', slenderness: 'Slenderness', 'tip-over': 'Tipping over',
-  joints: 'Fasteners', splitting: 'Splitting', housing: 'Dadoes', upright: 'Uprights', floor: 'Floor', equilibrium: 'Equilibrium', earthquake: 'Earthquake', sway: 'Sideways sway', 'room-fit': 'Fits the room', 'tilt-up': 'Standing it up', lift: 'Heaviest lift', ...ROOM_CHECK_NAMES,
+  joints: 'Fasteners', splitting: 'Splitting', damp: 'Damp', housing: 'Dadoes', upright: 'Uprights', floor: 'Floor', equilibrium: 'Equilibrium', earthquake: 'Earthquake', sway: 'Sideways sway', 'room-fit': 'Fits the room', 'tilt-up': 'Standing it up', lift: 'Heaviest lift', ...ROOM_CHECK_NAMES,
 }
 export const LINK_NAMES: Record<CheckResult['link'], string> = {
   goods: 'Goods in their places', shelf: 'Shelves', rail: 'Rails, plates and cross pieces', post: 'Posts', ground: 'Floor and wall', whole: 'The whole build', room: 'In the room', handling: 'Putting it up and loading it',

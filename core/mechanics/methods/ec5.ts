@@ -13,7 +13,7 @@ type ByClass = [number, number | null, number | null]
 const KMOD: Record<'long' | 'permanent', Record<CreepMaterial, ByClass>> = {
   long: {
     lumber: [0.7, 0.7, 0.55], solid: [0.7, 0.7, 0.55], plywood: [0.7, 0.7, 0.55], 'lumber-core': [0.7, 0.7, null], osb: [0.5, 0.4, null], particleboard: [0.45, 0.3, null], hardboard: [0.45, 0.3, null],
-    // Dry-grade fibreboard belongs in class 1 only; for class 2 the particleboard figure stands in.
+    // Dry grades belong in class 1 only; for class 2 the figure of moisture-resistant particleboard stands in, and the source says so.
     mdf: [0.4, 0.3, null],
   },
   permanent: {
@@ -34,7 +34,7 @@ function design(material: CreepMaterial, c: Conditions, more: Factor[] = []): Fa
   const kmod = KMOD[c.duration][material][column(c)]
   if (kmod === null) return null
   return [
-    { symbol: 'kmod', value: kmod, source: `${EN1995} table 3.1, ${c.duration === 'long' ? 'long-term' : 'permanent'}, class ${column(c) + 1}` },
+    { symbol: 'kmod', value: kmod, source: (material === 'mdf' || material === 'particleboard') && c.moisture === 'unheated' ? `none in ${EN1995} table 3.1 for dry grades in class 2; that of moisture-resistant particleboard, indicative` : `${EN1995} table 3.1, ${c.duration === 'long' ? 'long-term' : 'permanent'}, class ${column(c) + 1}` },
     { symbol: '1/γM', value: 1 / GAMMA_M[material], source: `${EN1995} table 2.3: γM = ${GAMMA_M[material]}` }, ...more,
   ]
 }
