@@ -8,10 +8,10 @@ const look = (service: LoadPath, design = path()) => equilibrium.run({ service, 
 
 describe('equilibrium', () => {
   it('holds when all arrives where it was put in', () => expect(look(path())).toMatchObject({ state: 'holds', demand: 1000, capacity: 1000 }))
-  it('is not proven when a newton is lost, or the middle wanders by more than half a board', () => {
+  it('is not proven when a newton is lost, or the middle wanders by more than half a post', () => {
     expect(look(path({ arrivedN: 999 })).state).toBe('unknown')
-    expect(look(path({ arrivedAt: [400_000, 221_000] })).state).toBe('unknown')
-    expect(look(path({ arrivedAt: [400_000, 219_000] })).state).toBe('holds')
+    expect(look(path({ arrivedAt: [400_000, 251_000] })).state).toBe('unknown')
+    expect(look(path({ arrivedAt: [400_000, 249_000] })).state).toBe('holds')
     expect(look(path(), path({ arrivedN: 1001 })).state).toBe('unknown')
   })
 })

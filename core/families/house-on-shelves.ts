@@ -27,6 +27,11 @@ export interface Level {
 
 export const belongsOnFloor = (g: Goods): boolean => g.kind === 'drum' || g.kind === 'equipment' || (g.massKg ?? 0) > FLOOR_KG
 
+/** Share of its depth a thing may stand out past a shelf and still stand safely on it: product decision. */
+const OUT_SHARE = 1 / 4
+/** Depth in which a thing finds room: the shelf's, and what it may stand out. */
+const roomFor = (g: Goods, depthMm: number, stickOutMm: number): number => depthMm + Math.min(stickOutMm, OUT_SHARE * g.deepMm)
+
 /** Fills openings from the left, each place as many deep as fit, and tells what is left over. */
 export function fill(queue: Goods[], openings: Opening[], depthMm: number, sidePlayMm: number, stickOutMm: number): { spots: Spot[]; left: Goods[] } {
   const spots: Spot[] = []
@@ -36,12 +41,12 @@ export function fill(queue: Goods[], openings: Opening[], depthMm: number, sideP
   for (const item of queue) {
     const key = item.id
     const behind = deepest.get(key)
-    if (behind && behind.used + item.deepMm <= depthMm + stickOutMm) {
+    if (behind && behind.used + item.deepMm <= roomFor(item, depthMm, stickOutMm)) {
       spots.push({ item, opening: behind.opening, x: behind.x, y: behind.used })
       behind.used += item.deepMm
       continue
     }
-    const i = item.deepMm > depthMm + stickOutMm ? -1 : openings.findIndex((o, n) => filled[n] + 2 * sidePlayMm + item.acrossMm <= o.right + 1e-6)
+    const i = item.deepMm > roomFor(item, depthMm, stickOutMm) ? -1 : openings.findIndex((o, n) => filled[n] + 2 * sidePlayMm + item.acrossMm <= o.right + 1e-6)
     if (i < 0) {
       left.push(item)
       continue
@@ -87,7 +92,7 @@ export function house(
     levels.push(level)
     queue = left
   }
-  const tooDeep = (id: string) => goods.some((g) => g.item.id === id && g.item.deepMm > depthMm + stickOutMm)
+  const tooDeep = (id: string) => goods.some((g) => g.item.id === id && g.item.deepMm > roomFor(g.item, depthMm, stickOutMm))
   const counts = new Map<string, number>()
   for (const g of [...over, ...queue]) counts.set(g.id, (counts.get(g.id) ?? 0) + 1)
   return { levels, unhoused: [...counts].map(([goodsId, count]) => ({ goodsId, count, why: tooDeep(goodsId) ? 'too-deep' : 'no-place' })) }

@@ -171,10 +171,14 @@ export function analyse(a: Assembly, boxes: PartBoxes, o: AnalysisOptions): Load
       if (doubt && b.carriers.length > 0 && !path.notWeighed.includes(item.goodsId)) path.notWeighed.push(item.goodsId)
       const n = newtons(item.massKg ?? 0) * o.factor.goods
       path.loadsN += n
-      turn(path.loadsAt, { box: item.box, n })
       for (const s of on) {
         const carrier = s.on.kind === 'part' ? boxes.get(s.on.part)! : s.contact
-        for (const p of pressesOn(item)) give(s, { box: over(p.box, carrier), n: (n * p.share) / on.length }, doubt)
+        for (const p of pressesOn(item)) {
+          // What stands out past its carrier presses on its edge; whether it may is asked elsewhere.
+          const patch: Patch = { box: over(p.box, carrier), n: (n * p.share) / on.length }
+          turn(path.loadsAt, patch)
+          give(s, patch, doubt)
+        }
       }
     }
   }
@@ -267,13 +271,16 @@ function solveMember(p: Part, patches: Patch[], supports: Support[], o: Analysis
   }
 }
 
-/** What lies on its support hands each weight straight on, to the support nearest below it. */
+/** What lies on its supports hands each weight straight on: to those it lies over, as much as it lies over each; else to the nearest. */
 function bedded(p: Part, patches: Patch[], spots: { s: Support; r: { from: number; to: number } }[]): Solved['passed'] {
-  return patches.map((patch) => {
+  return patches.flatMap((patch) => {
     const r = along(p, patch.box)
+    const shared = spots.map((x) => Math.max(0, Math.min(r.to, x.r.to) - Math.max(r.from, x.r.from)))
+    const sum = shared.reduce((a, b) => a + b, 0)
+    if (sum > 0) return spots.flatMap((x, i) => (shared[i] > 0 ? [{ support: x.s, patch: { box: over(patch.box, x.s.contact), n: (patch.n * shared[i]) / sum } }] : []))
     const middle = (r.from + r.to) / 2
     const distance = (x: { from: number; to: number }) => Math.max(x.from - middle, middle - x.to, 0)
     const nearest = spots.reduce((best, x) => (distance(x.r) < distance(best.r) ? x : best))
-    return { support: nearest.s, patch: { box: over(patch.box, nearest.s.contact), n: patch.n } }
+    return [{ support: nearest.s, patch: { box: over(patch.box, nearest.s.contact), n: patch.n } }]
   })
 }

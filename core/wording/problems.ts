@@ -35,6 +35,7 @@ const TABLE: Record<string, Words> = {
   parameter: (d) => `Not accepted: ${d.issue}.`,
   'no-totes': () => 'There are no totes with a rim among these goods. Let them stand on their base, or choose another kind of build.',
   'no-goods': () => 'Choose what this build is to hold first.',
+  'shelf-above-sheet': (d, say) => `The highest shelf would be ${say.lengthOf(d, 'mm')} up; the uprights, cut from one sheet, reach ${say.lengthOf(d, 'mostMm')}. Fewer or lower shelves, or more bays.`,
   'longer-than-board': (d, say) => `${say.lengthOf(d, 'mm')} is longer than any board for it (${say.lengthOf(d, 'mostMm')} usable). Fewer columns, or two builds side by side.`,
   'rail-shorter-than-posts': (d, say) => `Rails of ${say.lengthOf(d, 'mm')} are shorter than the two posts they join: at least ${say.lengthOf(d, 'leastMm')}.`,
   'rail-below-plate': (d, say) => `The lowest rail would run into the bottom plate: its top must be at least ${say.lengthOf(d, 'leastMm')} above the floor.`,

@@ -45,7 +45,7 @@ export interface PostRackPlan {
   unhoused: Shaped['unhoused']
 }
 
-interface Stocks { railDepth: number; postWidth: number; postThick: number; sheetThick: number }
+interface Stocks { railDepth: number; railThick: number; postWidth: number; postThick: number; sheetThick: number }
 
 /** Heights of shelves' tops from the goods on them: every opening is its tallest thing and the play; frame and sheet come on top. */
 function heights(levels: Level[], s: Stocks, aboveMm: number): Term[][] {
@@ -69,7 +69,7 @@ export function planOut(p: PostRackParams, ctx: ShapeContext, pen: DimPen): Post
   const rail = findSection(p.railSection)!
   const post = findSection(p.postSection)!
   const back = findSection(p.backSection)!
-  const s: Stocks = { railDepth: rail.widthMm, postWidth: post.widthMm, postThick: post.thicknessMm, sheetThick: sheet.thicknessMm }
+  const s: Stocks = { railDepth: rail.widthMm, railThick: rail.thicknessMm, postWidth: post.widthMm, postThick: post.thicknessMm, sheetThick: sheet.thicknessMm }
   const { kerfMm, squaringTrimMm, sheetTrimMm } = ctx.settings
 
   const aboveMm = pen.length({ path: 'abovePlayMm', code: 'above-play', min: 0, max: 600 }, PLAY_ABOVE, { code: 'play-above', terms: [] })
@@ -88,7 +88,7 @@ export function planOut(p: PostRackParams, ctx: ShapeContext, pen: DimPen): Post
       ? { code: rip.mm >= deepest - STICK_OUT ? 'economical-rip' : 'rip-for-space', terms: [], data: { parts: rip.n, sheetMm: sheet.widthMm, kerfMm, deepestMm: deepest } }
       : { code: 'depth-space', terms: [], data: { spaceMm: ctx.space.depthMm } },
   )
-  if (depthMm > Math.max(sheet.widthMm, sheet.lengthMm) - 2 * sheetTrimMm) return { field: 'depthMm', code: 'deeper-than-sheet', data: { mm: depthMm, mostMm: sheet.widthMm } }
+  if (depthMm > sheet.widthMm - 2 * sheetTrimMm) return { field: 'depthMm', code: 'deeper-than-sheet', data: { mm: depthMm, mostMm: sheet.widthMm - 2 * sheetTrimMm } }
   if (depthMm < 2 * rail.thicknessMm + 50) return { field: 'depthMm', code: 'too-shallow', data: { mm: depthMm, leastMm: 2 * rail.thicknessMm + 50 } }
 
   const boards = ctx.boards(p.railSection, false)
@@ -173,8 +173,8 @@ function modulesOf(lengths: number[], p: PostRackParams, s: Stocks): { modules: 
     }
     posts.push(left + lengthMm - s.postWidth)
     const every = p.crossEveryMm ?? CROSS_EVERY
-    const bays = Math.max(1, Math.ceil((lengthMm - s.postThick) / every - 1e-9))
-    const crosses = Array.from({ length: bays + 1 }, (_, i) => left + ((lengthMm - s.postThick) * i) / bays)
+    const bays = Math.max(1, Math.ceil((lengthMm - s.railThick) / every - 1e-9))
+    const crosses = Array.from({ length: bays + 1 }, (_, i) => left + ((lengthMm - s.railThick) * i) / bays)
     modules.push({ left, lengthMm, posts, crosses })
     left += lengthMm
   }

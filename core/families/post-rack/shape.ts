@@ -30,7 +30,8 @@ export function shapePostRack(p: PostRackParams, ctx: ShapeContext): Result<Shap
 
   const d = draft(ctx.settings.yard)
   const back = findSection(p.backSection)!
-  const tied = p.tie && canHoldTie(ctx.space.construction)
+  // Lower than the tie board is wide there is nothing to tie.
+  const tied = p.tie && canHoldTie(ctx.space.construction) && plan.tops[plan.tops.length - 1] >= back.widthMm
   const y0 = p.brace || tied ? back.thicknessMm : 0
   posts(d, p, ctx, plan, y0)
   plan.modules.forEach((_, m) => plan.tops.forEach((_z, i) => shelf(d, p, ctx, plan, m, i, y0)))

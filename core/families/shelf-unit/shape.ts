@@ -6,7 +6,7 @@ import { findSheet } from '../../catalogue/sheets.ts'
 import { standsOn, type Goods } from '../../goods/goods.ts'
 import { bad, good, type Result } from '../../measure/result.ts'
 import { roundDown, roundNearest } from '../../measure/rounding.ts'
-import { inches } from '../../measure/units.ts'
+import { inches, type Units } from '../../measure/units.ts'
 import { canHoldTie, fallAt, type FloorFall } from '../../room/room.ts'
 import { dimPen } from '../dim-pen.ts'
 import type { Choice, ShapeContext, Shaped, Term } from '../family.ts'
@@ -62,7 +62,10 @@ export function shapeShelfUnit(p: ShelfUnitParams, ctx: ShapeContext): Result<Sh
   const rip = rips.find((r) => r.mm >= deepest - STICK_OUT) ?? rips[rips.length - 1]
   const depthMm = pen.length({ path: 'depthMm', code: 'depth', min: 100, max: 800 }, rip?.mm ?? 300, { code: rip ? 'economical-rip' : 'depth-space', terms: [], data: { parts: rip?.n ?? 1, sheetMm: sheet.widthMm, kerfMm, deepestMm: deepest, spaceMm: ctx.space.depthMm } })
   const clearMm = pen.length({ path: 'clearMm', code: 'clear-bay', min: 150, max: 2400 }, Math.min(Math.max(USUAL_CLEAR, widest + 2 * sideMm), ctx.space.lengthMm - 2 * t), { code: 'usual-span', terms: [], data: { everyMm: USUAL_CLEAR } })
-  if (clearMm > sheet.lengthMm - 2 * sheetTrimMm) return bad('longer-than-board', { mm: clearMm, mostMm: sheet.lengthMm - 2 * sheetTrimMm }, 'clearMm')
+  const inDadoes = p.hold === 'dado' ? 2 * dadoDepth(t, units) : 0
+  const longest = sheet.lengthMm - 2 * sheetTrimMm - inDadoes
+  if (clearMm > longest) return bad('longer-than-board', { mm: clearMm, mostMm: longest }, 'clearMm')
+  if (depthMm > sheet.widthMm - 2 * sheetTrimMm) return bad('deeper-than-sheet', { mm: depthMm, mostMm: sheet.widthMm - 2 * sheetTrimMm }, 'depthMm')
   if (depthMm < 2 * strip.thicknessMm + 40) return bad('too-shallow', { leastMm: 2 * strip.thicknessMm + 40 }, 'depthMm')
 
   const under = p.strip === 'none' ? 0 : strip.widthMm
@@ -89,8 +92,11 @@ export function shapeShelfUnit(p: ShelfUnitParams, ctx: ShapeContext): Result<Sh
     const least = (i === 0 ? 0 : tops[i - 1]) + t + Math.max(under, p.hold === 'cleats' ? cleat.widthMm : 0)
     if (tops[i] < least) return bad('shelves-overlap', { mm: tops[i], leastMm: least, shelf: i + 1 }, `topMm.${i}`)
   }
+  const mostMm = sheet.lengthMm - 2 * sheetTrimMm - nailerMm
+  const highest = tops[tops.length - 1]
+  if (highest > mostMm) return bad('shelf-above-sheet', { mm: highest, mostMm }, p.topMm.some((x) => typeof x === 'number') || p.shelves === null ? `topMm.${tops.length - 1}` : 'shelves')
   const last = levels[levels.length - 1].tallest
-  const highMm = Math.min(sheet.lengthMm - 2 * sheetTrimMm, tops[tops.length - 1] + Math.max(150, (last?.tallMm ?? 0) + aboveMm) + nailerMm)
+  const highMm = Math.min(mostMm + nailerMm, highest + Math.max(150, (last?.tallMm ?? 0) + aboveMm) + nailerMm)
   const plan: Plan = { openings, uprights: Array.from({ length: bays + 1 }, (_, i) => i * (clearMm + t)), clearMm, depthMm, levels, tops, play: { sideMm, aboveMm }, highMm, unhoused }
 
   const d = draft(ctx.settings.yard)
@@ -131,6 +137,9 @@ function uprights(d: Draft, p: ShelfUnitParams, plan: Plan, y: number, fall: Flo
   })
 }
 
+/** A dado is a third of the upright deep: builders' usual rule. mm */
+const dadoDepth = (thicknessMm: number, units: Units): number => roundNearest(thicknessMm / 3, units)
+
 /** Screws in each cleat: they carry the shelf. */
 const CLEAT_SCREWS = 3
 
@@ -142,7 +151,7 @@ function shelf(d: Draft, p: ShelfUnitParams, ctx: ShapeContext, plan: Plan, i: n
   const z = plan.tops[i] - sheet.thicknessMm
   const id = `shelf-${k}-${i}`
   const long = plan.depthMm - (p.strip === 'none' ? 0 : strip.thicknessMm)
-  const g = p.hold === 'dado' ? roundNearest(sheet.thicknessMm / 3, unitsOf(ctx.settings)) : 0
+  const g = p.hold === 'dado' ? dadoDepth(sheet.thicknessMm, unitsOf(ctx.settings)) : 0
   d.square({ id, role: 'shelf', stock: { kind: 'sheet', sheet: sheet.id }, min: [o.left - g, y, z], size: [plan.clearMm + 2 * g, plan.depthMm, sheet.thicknessMm], along: 'x', across: 'y' })
   if (p.hold === 'dado')
     for (const u of [k, k + 1]) {

@@ -28,9 +28,12 @@ export function shapeToteRack(p: ToteRackParams, ctx: ShapeContext): Result<Shap
   const runs = runsOf(p, ctx, plan)
   if ('tooLongMm' in runs) return bad('longer-than-board', { mm: runs.tooLongMm, mostMm: runs.mostMm }, 'columns')
 
+  const top = p.top === 'none' ? undefined : findSheet(p.top)
+  if (top && plan.railMm > top.widthMm) return bad('deeper-than-sheet', { mm: plan.railMm, mostMm: top.widthMm }, 'railLengthMm')
   const post = findSection(p.postSection)!
   const plate = findSection(p.plateSection)!
-  const postDepth = post.widthMm
+  // Front and rear frame stand one behind the other: neither posts nor plates may meet.
+  const postDepth = Math.max(post.widthMm, plate.widthMm)
   if (plan.railMm < 2 * postDepth) return bad('rail-shorter-than-posts', { mm: plan.railMm, leastMm: 2 * postDepth }, 'railLengthMm')
   if (plan.rows[0].railTopMm - plan.rail.heightMm < plate.thicknessMm - 0.01)
     return bad('rail-below-plate', { mm: plan.rows[0].railTopMm, leastMm: plate.thicknessMm + plan.rail.heightMm }, 'firstMm')
