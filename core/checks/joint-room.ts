@@ -2,7 +2,7 @@ import type { Assembly, Part } from '../assembly/assembly.ts'
 import { stockKey } from '../assembly/identical.ts'
 import { isSquare, type PartBoxes } from '../assembly/part-box.ts'
 import { findScrew, type Screw } from '../catalogue/fasteners.ts'
-import { boxOverlap, type Box } from '../geometry/box.ts'
+import { boxOverlap, meetingAxis, type Box } from '../geometry/box.ts'
 import type { DesignMethod, Wood } from '../mechanics/methods/method.ts'
 import { roomFor, type Field, type LoadRuns, type Spacing } from '../mechanics/spacing.ts'
 import { woodOf } from './wood.ts'
@@ -38,8 +38,8 @@ interface Face { box: Box; u: number; v: number }
 function faceOf(a: Box, b: Box): Face | null {
   const box = boxOverlap(a, b, TOUCH_MM)
   if (!box) return null
-  const [x, y, z] = [box.max[0] - box.min[0], box.max[1] - box.min[1], box.max[2] - box.min[2]]
-  return x <= y && x <= z ? { box, u: 1, v: 2 } : y <= z ? { box, u: 0, v: 2 } : { box, u: 0, v: 1 }
+  const through = meetingAxis(a, b)
+  return { box, u: through === 0 ? 1 : 0, v: through === 2 ? 1 : 2 }
 }
 
 /** Room along one axis of a face, and how far apart two fasteners must be that way. @param d what a distance in diameters is multiplied with, mm */

@@ -1,7 +1,7 @@
 import type { Assembly, Joint, Part } from '../assembly/assembly.ts'
 import { stockKey } from '../assembly/identical.ts'
 import type { PartBoxes } from '../assembly/part-box.ts'
-import type { Box } from '../geometry/box.ts'
+import { meetingAxis, type Box } from '../geometry/box.ts'
 import { findScrew } from '../catalogue/fasteners.ts'
 import type { Factor, Strength } from '../mechanics/methods/method.ts'
 import { housingBearing } from '../mechanics/bearing.ts'
@@ -12,16 +12,7 @@ import { defineCheck, measured, plain, type CheckContext, type CheckResult, type
 
 /** Sizes of two parts along the way a fastener is driven from one into the other: the axis on which they touch. */
 function passed(a: Box, b: Box): { throughMm: number; behindMm: number } {
-  // The axis along which the two overlap least is the one they meet on.
-  let axis = 0
-  let least = Infinity
-  for (let i = 0; i < 3; i++) {
-    const shared = Math.min(a.max[i], b.max[i]) - Math.max(a.min[i], b.min[i])
-    if (shared < least) {
-      least = shared
-      axis = i
-    }
-  }
+  const axis = meetingAxis(a, b)
   return { throughMm: a.max[axis] - a.min[axis], behindMm: b.max[axis] - b.min[axis] }
 }
 

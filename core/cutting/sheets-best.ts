@@ -1,6 +1,7 @@
 import type { Cut2dInstance, Cut2dPlan, CutControl, CutResult } from './format.ts'
 import { isNeater, neatness, type Neatness } from './sheet-edge.ts'
 import { bestFit, type Laid } from './sheet-best-fit.ts'
+import { cheaperChoice } from './cheaper-choice.ts'
 import type { SolveInteger } from './integer.ts'
 import { cheaperPurchases } from './purchases.ts'
 import { SheetFiller, type PlacedKind } from './sheet-filler.ts'
@@ -346,14 +347,7 @@ class SheetSearch {
     const inBest = new Set(this.best)
     const columns = [...this.best, ...[...this.pool.values()].filter((s) => !inBest.has(s)).map((s) => ({ s, worth: this.worth(s) })).sort((a, b) => b.worth - a.worth).slice(0, MOST_COLUMNS).map((x) => x.s)]
     const counts = columns.map((s) => this.countsOf(s))
-    const answer = this.solveInteger({
-      cost: columns.map((s) => this.stocks[s.stock].price), upper: columns.map((s) => this.stocks[s.stock].available),
-      rows: [
-        ...this.parts.map((p, i) => ({ terms: counts.flatMap((n, c): [number, number][] => (n[i] > 0 ? [[c, n[i]]] : [])), least: p.qty, most: null })),
-        ...this.stocks.map((s, k) => ({ terms: columns.flatMap((x, c): [number, number][] => (x.stock === k ? [[c, 1]] : [])), least: null, most: s.available })),
-        { terms: columns.map((s, c): [number, number] => [c, this.stocks[s.stock].price]), least: null, most: this.cost(this.best) - 1 },
-      ],
-    }, INTEGER_SECONDS)
+    const answer = this.solveInteger(cheaperChoice(columns.map((s, i) => ({ stock: s.stock, counts: counts[i] })), this.parts.map((p) => p.qty), this.stocks, this.cost(this.best)), INTEGER_SECONDS)
     if (!answer || answer === 'infeasible') return false
     const left = this.parts.map((p) => p.qty)
     const chosen: Sheet[] = []

@@ -46,6 +46,18 @@ describe('the largest leftover of plans that cost no more', () => {
     expect(largestLeftover(i, spread)).toBe((1000 - 734) * 1000)
     expect(largestLeftover(i, p)).toBeGreaterThanOrEqual(500 * 1000)
   })
+  it('holds where a larger sheet costs the same as two small ones', () => {
+    // The strip is made for the sheets bought, and may find its place on the larger one.
+    const i: Cut2dInstance = {
+      format: 'cut2d-instance', version: 1, name: 'x', unit: 'mm', kerf: 3, trim: 0, maxStages: null,
+      parts: [{ id: 'a', w: 300, h: 200, qty: 5, rotate: true }, { id: 'b', w: 450, h: 150, qty: 4, rotate: true }, { id: 'c', w: 120, h: 90, qty: 9, rotate: true }],
+      stock: [{ id: 'small', w: 1000, h: 500, price: 10, available: null, offcut: false }, { id: 'large', w: 1000, h: 1000, price: 20, available: null, offcut: false }, { id: 'long', w: 2000, h: 500, price: 20, available: null, offcut: false }],
+    }
+    const found = best(i)
+    const p = largestLeftoverPlan(i, found, null, asks(30_000))
+    expect(verifySheets(i, p)).toEqual([])
+    expect(p.claim.cost).toBeLessThanOrEqual(found.claim.cost)
+  })
   it('nothing to cut leaves nothing to look for', () => {
     const i = workshopSheets(1)
     const none: Cut2dPlan = { format: 'cut2d-plan', version: 1, instance: i.name, sheets: [], claim: { cost: 0, lowerBound: 0, proved: true } }

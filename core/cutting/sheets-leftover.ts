@@ -70,15 +70,19 @@ function withStrip(instance: Cut2dInstance, found: Cut2dPlan, way: Way, size: nu
     },
   })
   if (hit === null && r.ok && r.plan.claim.cost <= found.claim.cost) hit = r.plan
-  return hit && withoutStrip(instance, hit, found, id, way, size)
+  return hit && withoutStrip(instance, hit, found, strip, way)
 }
 
-/** Takes the strip out again; what lay beyond it moves up. */
-function withoutStrip(i: Cut2dInstance, p: Cut2dPlan, found: Cut2dPlan, id: string, way: Way, size: number): Cut2dPlan {
+/** Takes the strip out again; what lay beyond it moves up, where it went across the whole sheet. */
+function withoutStrip(i: Cut2dInstance, p: Cut2dPlan, found: Cut2dPlan, asked: { id: string; w: number; h: number }, way: Way): Cut2dPlan {
   const sheets = p.sheets.flatMap((s): Sheet[] => {
-    const strip = s.placements.find((q) => q.part === id)
+    const strip = s.placements.find((q) => q.part === asked.id)
     if (!strip) return [s]
-    const placements = s.placements.filter((q) => q !== strip).map((q) => (q[way] > strip[way] ? { ...q, [way]: q[way] - size - i.kerf } : q))
+    const { w, h } = stockOf(i, s)
+    // On a sheet larger than the one it was made for, something may lie beside it.
+    const across = way === 'x' ? asked.h >= h - 2 * i.trim : asked.w >= w - 2 * i.trim
+    const by = (way === 'x' ? asked.w : asked.h) + i.kerf
+    const placements = s.placements.filter((q) => q !== strip).map((q) => (across && q[way] > strip[way] ? { ...q, [way]: q[way] - by } : q))
     return placements.length > 0 ? [{ ...s, placements }] : []
   })
   const cost = sheets.reduce((n, s) => n + s.count * stockOf(i, s).price, 0)

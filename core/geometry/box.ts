@@ -40,6 +40,20 @@ export function boxOverlap(a: Box, b: Box, slack = 0): Box | null {
   return { min, max }
 }
 
+/** The axis on which two boxes meet: the one along which they share least. */
+export function meetingAxis(a: Box, b: Box): 0 | 1 | 2 {
+  let axis: 0 | 1 | 2 = 0
+  let least = Infinity
+  for (const i of [0, 1, 2] as const) {
+    const shared = Math.min(a.max[i], b.max[i]) - Math.max(a.min[i], b.min[i])
+    if (shared < least) {
+      least = shared
+      axis = i
+    }
+  }
+  return axis
+}
+
 export const thirdAxis = (b: Pick<TurnedBox, 'along' | 'across'>): Vec3 => cross(b.along, b.across)
 
 export function corners(b: TurnedBox): Vec3[] {
