@@ -90,6 +90,10 @@ describe('splitting in a build', () => {
     const r = read({})
     const lines = r.steps.flatMap((_s, i) => stepFasteners(r.shaped.assembly, r.rooms, r.steps, i, METHODS.asd))
     expect(lines.some((l) => l.boreMm !== null && Math.abs(l.boreMm - (inches(0.142) * 7) / 8) < 0.01)).toBe(true)
+    // Posts are cut and marked in one step and screwed on in the next.
+    const at = (code: string) => stepFasteners(r.shaped.assembly, r.rooms, r.steps, r.steps.findIndex((s) => s.code === code), METHODS.asd).reduce((n, l) => n + l.count, 0)
+    expect(at('mark-posts')).toBe(0)
+    expect(at('posts-on')).toBe(r.shaped.assembly.joints.filter((j) => j.near.startsWith('post') && j.far.startsWith('rail')).reduce((n, j) => n + j.fasteners[0].count, 0))
     // Every screw of the build is driven in exactly one step.
     const count = (list: { fastener: string; count: number }[]) => {
       const out: Record<string, number> = {}

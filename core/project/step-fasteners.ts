@@ -14,14 +14,17 @@ export interface StepFasteners {
 }
 
 /**
- * Fasteners of the joints a step makes: those whose second piece it brings. A hole is bored where one of them would split the wood, and for
+ * Fasteners of the joints a step makes: those it names, and of the others those whose second piece it brings. A hole is bored where one of them would split the wood, and for
  * every bolt and lag screw.
  */
 export function stepFasteners(a: Assembly, rooms: JointRooms, steps: readonly Step[], index: number, method: DesignMethod): StepFasteners[] {
   const broughtAt = new Map(steps.flatMap((s, i) => s.parts.map((id) => [id, i] as const)))
+  const roles = new Map(a.parts.map((p) => [p.id, p.role]))
+  const namedAt = new Map(steps.flatMap((s, i) => (s.joins ?? []).map((pair) => [pair, i] as const)))
   const out = new Map<string, StepFasteners>()
   for (const j of a.joints) {
-    if (Math.max(broughtAt.get(j.near) ?? 0, broughtAt.get(j.far) ?? 0) !== index) continue
+    const pair = [roles.get(j.near)!, roles.get(j.far)!].sort().join('-')
+    if ((namedAt.get(pair) ?? Math.max(broughtAt.get(j.near) ?? 0, broughtAt.get(j.far) ?? 0)) !== index) continue
     j.fasteners.forEach((f, i) => {
       const fastener = findScrew(f.fastener)!
       const line = out.get(f.fastener) ?? { fastener: f.fastener, label: fastener.label, count: 0, boreMm: null }
