@@ -101,7 +101,7 @@ const marks = computed(() => reading.value!.shaped.assembly.stick)
           <SceneView class="scene" plain :pale="dark.size > 0" :scene="scene" :dark="dark" :title="stepTitle(step)" />
           <StoryStick v-if="step.marks?.length" class="stick" :marks="marks" :wanted="step.marks" />
         </div>
-        <ul v-if="needed.length" class="needed">
+        <ul v-if="needed.length || fasteners.length" class="needed">
           <li v-for="n in needed" :key="n">{{ n }}</li>
           <li v-for="f in fasteners" :key="f.fastener" class="soft">{{ f.count }} × {{ f.label }}<template v-if="f.boreMm !== null">: bore {{ readings.say.drill(f.boreMm) }} first</template></li>
         </ul>
