@@ -20,5 +20,11 @@ export default ts.config(
       'vue/require-default-prop': 'off',
     },
   },
-  { files: ['core/**/*.ts'], rules: { 'no-restricted-globals': ['error', 'window', 'document', 'localStorage', 'fetch', 'Date', 'performance'], 'no-restricted-properties': ['error', { object: 'Math', property: 'random' }] } },
+  {
+    files: ['core/**/*.ts'],
+    rules: {
+      'no-restricted-globals': ['error', 'window', 'document', 'localStorage', 'fetch', 'Date', 'performance'],
+      'no-restricted-properties': ['error', { object: 'Math', property: 'random' }],
+    },
+  },
 )

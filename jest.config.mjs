@@ -1,7 +1,12 @@
 export default {
   testEnvironment: 'node',
   extensionsToTreatAsEsm: ['.ts'],
-  transform: { '^.+\\.ts$': ['@swc/jest', { jsc: { target: 'es2022', parser: { syntax: 'typescript' } }, module: { type: 'es6' } }] },
+  transform: {
+    '^.+\\.ts$': [
+      '@swc/jest',
+      { jsc: { target: 'es2022', parser: { syntax: 'typescript' } }, module: { type: 'es6' } },
+    ],
+  },
   setupFiles: ['fake-indexeddb/auto', './test-support/fast-check.ts'],
   testMatch: ['<rootDir>/{core,app,server,demo,test-support}/**/*.test.ts'],
   modulePathIgnorePatterns: ['<rootDir>/build', '<rootDir>/dist'],

@@ -12,8 +12,28 @@ export default defineConfig({
   fullyParallel: true,
   reporter: [['list'], ['json', { outputFile: 'test-results/e2e.json' }]],
   use: {
-    baseURL: `http://127.0.0.1:${PORT}`, viewport: { width: 1280, height: 800 }, locale: 'en-US', timezoneId: 'UTC', trace: 'retain-on-failure',
-    launchOptions: { executablePath: chromium, args: ['--no-sandbox', '--disable-gpu', '--disable-quic', '--no-first-run', '--disable-background-networking', '--disable-component-update', '--disable-sync'] },
+    baseURL: `http://127.0.0.1:${PORT}`,
+    viewport: { width: 1280, height: 800 },
+    locale: 'en-US',
+    timezoneId: 'UTC',
+    trace: 'retain-on-failure',
+    launchOptions: {
+      executablePath: chromium,
+      args: [
+        '--no-sandbox',
+        '--disable-gpu',
+        '--disable-quic',
+        '--no-first-run',
+        '--disable-background-networking',
+        '--disable-component-update',
+        '--disable-sync',
+      ],
+    },
   },
-  webServer: { command: 'node build/server/index.js', env: { PORT: String(PORT) }, url: `http://127.0.0.1:${PORT}/health`, reuseExistingServer: false },
+  webServer: {
+    command: 'node build/server/index.js',
+    env: { PORT: String(PORT) },
+    url: `http://127.0.0.1:${PORT}/health`,
+    reuseExistingServer: false,
+  },
 })

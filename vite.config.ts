@@ -6,7 +6,12 @@ import { defineConfig } from 'vite'
 import { offline } from './scripts/offline.mjs'
 
 export default defineConfig({
-  plugins: [vue(), Components({ dirs: [], dts: '.cache/components.d.ts', resolvers: [BootstrapVueNextResolver()] }), Icons({ compiler: 'vue3' }), offline()],
+  plugins: [
+    vue(),
+    Components({ dirs: [], dts: '.cache/components.d.ts', resolvers: [BootstrapVueNextResolver()] }),
+    Icons({ compiler: 'vue3' }),
+    offline(),
+  ],
   publicDir: 'app/public',
   worker: { format: 'es', rolldownOptions: { external: ['node:module'] } },
   build: { target: 'es2022', manifest: true, modulePreload: { polyfill: false }, chunkSizeWarningLimit: 700 },

@@ -37,8 +37,16 @@ const node = ['core', 'server', 'cli', 'demo', 'tsconfig.base.json', 'tsconfig.n
 if (mtime('build/server/index.js') < newest(node)) {
   say('Building the core and the server …')
   // A stale incremental record would make the compiler skip files that a deleted build needs.
-  run(process.execPath, ['node_modules/typescript/bin/tsc', '-p', 'tsconfig.node.json', ...(existsSync('build') ? [] : ['--incremental', 'false'])])
-  run(process.execPath, ['-e', "for (const f of ['build/server/index.js']) require('fs').utimesSync(f, new Date(), new Date())"])
+  run(process.execPath, [
+    'node_modules/typescript/bin/tsc',
+    '-p',
+    'tsconfig.node.json',
+    ...(existsSync('build') ? [] : ['--incremental', 'false']),
+  ])
+  run(process.execPath, [
+    '-e',
+    "for (const f of ['build/server/index.js']) require('fs').utimesSync(f, new Date(), new Date())",
+  ])
 }
 if (goal !== 'node') {
   const app = ['core', 'workers', 'app', 'demo', 'index.html', 'vite.config.ts', 'package-lock.json']
@@ -50,5 +58,7 @@ if (goal !== 'node') {
 if (goal === 'test' && !['/usr/bin/chromium', process.env.CHROMIUM ?? ''].some((p) => p && existsSync(p))) {
   say('Installing Chromium …')
   run('apt-get', ['update', '-qq'])
-  run('apt-get', ['install', '-y', '-qq', '--no-install-recommends', 'chromium'], { env: { ...process.env, DEBIAN_FRONTEND: 'noninteractive' } })
+  run('apt-get', ['install', '-y', '-qq', '--no-install-recommends', 'chromium'], {
+    env: { ...process.env, DEBIAN_FRONTEND: 'noninteractive' },
+  })
 }

@@ -12,36 +12,140 @@ const PHONE = { width: 390, height: 844 }
 const P = '/p/demo-beekeeper'
 const SHOTS = [
   { name: 'projects', path: '/', size: DESK },
-  { name: 'sort', path: `${P}/sort`, size: DESK, before: (page) => page.getByRole('button', { name: '6 tote of wax blocks' }).click() },
+  {
+    name: 'sort',
+    path: `${P}/sort`,
+    size: DESK,
+    before: (page) => page.getByRole('button', { name: '7 tote of wax blocks' }).click(),
+  },
   { name: 'survey', path: `${P}/survey`, size: DESK },
-  { name: 'survey-plan', path: '/p/demo-potter/survey', size: TALL, before: (page) => page.getByRole('button', { name: 'Things in the room' }).click() },
+  {
+    name: 'survey-plan',
+    path: '/p/demo-potter/survey',
+    size: TALL,
+    before: (page) => page.getByRole('button', { name: 'Things in the room' }).click(),
+  },
+  {
+    name: 'shape-wall-cabinet',
+    path: `${P}/shape`,
+    size: DESK,
+    before: async (page) => {
+      await page.getByRole('button', { name: 'Label cabinet' }).first().click()
+      await page.getByRole('button', { name: 'Section' }).click()
+    },
+  },
   { name: 'shape-tote-rack', path: `${P}/shape`, size: DESK },
-  { name: 'shape-post-rack', path: `${P}/shape`, size: DESK, before: async (page) => { await page.getByRole('button', { name: 'Honey shelves' }).first().click(); await page.getByRole('button', { name: 'Section' }).click() } },
-  { name: 'prove', path: `${P}/prove`, size: DESK, before: async (page) => { await page.getByRole('button', { name: 'Honey shelves' }).first().click(); await page.locator('[data-check^="sag:"]').first().click(); await page.getByText('Working', { exact: true }).click() } },
-  { name: 'prove-side-by-side', path: `${P}/prove`, size: TALL, before: async (page) => { await page.getByRole('button', { name: 'Work it out' }).first().click(); await page.getByRole('button', { name: 'Compare' }).click(); await page.waitForTimeout(4000); await page.getByRole('heading', { name: 'What can each shelf carry?' }).evaluate((h) => h.scrollIntoView({ block: 'start' })) } },
-  { name: 'start-build', path: `${P}/shape`, size: DESK, before: async (page) => { await page.getByRole('button', { name: 'New build' }).click(); await page.getByRole('checkbox', { name: /deep hive box/ }).check(); await page.getByRole('button', { name: 'Show me what would do' }).click(); await page.getByRole('article').first().waitFor(); await page.getByRole('article').first().scrollIntoViewIfNeeded() } },
-  { name: 'prove-fails', path: `${P}/shape`, size: DESK, before: async (page) => { await page.getByRole('button', { name: 'Honey shelves' }).first().click(); await page.getByLabel('Shelf sheet').selectOption({ label: '7/16 in OSB, 24/16' }); await page.getByRole('textbox', { name: 'Middle posts a module' }).fill('0'); await page.keyboard.press('Enter'); await page.getByRole('navigation', { name: 'Stations' }).getByRole('link', { name: /^Prove/ }).click(); await page.getByRole('button', { name: /^Do it/ }).first().waitFor() } },
-  { name: 'buy', path: `${P}/buy`, size: DESK, before: (page) => page.getByRole('rowheader', { name: 'Total' }).waitFor() },
+  {
+    name: 'shape-post-rack',
+    path: `${P}/shape`,
+    size: DESK,
+    before: async (page) => {
+      await page.getByRole('button', { name: 'Honey shelves' }).first().click()
+      await page.getByRole('button', { name: 'Section' }).click()
+    },
+  },
+  {
+    name: 'prove',
+    path: `${P}/prove`,
+    size: DESK,
+    before: async (page) => {
+      await page.getByRole('button', { name: 'Honey shelves' }).first().click()
+      await page.locator('[data-check^="sag:"]').first().click()
+      await page.getByText('Working', { exact: true }).click()
+    },
+  },
+  {
+    name: 'prove-side-by-side',
+    path: `${P}/prove`,
+    size: TALL,
+    before: async (page) => {
+      await page.getByRole('button', { name: 'Work it out' }).first().click()
+      await page.getByRole('button', { name: 'Compare' }).click()
+      await page.waitForTimeout(4000)
+      await page
+        .getByRole('heading', { name: 'What can each shelf carry?' })
+        .evaluate((h) => h.scrollIntoView({ block: 'start' }))
+    },
+  },
+  {
+    name: 'start-build',
+    path: `${P}/shape`,
+    size: DESK,
+    before: async (page) => {
+      await page.getByRole('button', { name: 'New build' }).click()
+      await page.getByRole('checkbox', { name: /deep hive box/ }).check()
+      await page.getByRole('button', { name: 'Show me what would do' }).click()
+      await page.getByRole('article').first().waitFor()
+      await page.getByRole('article').first().scrollIntoViewIfNeeded()
+    },
+  },
+  {
+    name: 'prove-fails',
+    path: `${P}/shape`,
+    size: DESK,
+    before: async (page) => {
+      await page.getByRole('button', { name: 'Honey shelves' }).first().click()
+      await page.getByLabel('Shelf sheet').selectOption({ label: '7/16 in OSB, 24/16' })
+      await page.getByRole('textbox', { name: 'Middle posts a module' }).fill('0')
+      await page.keyboard.press('Enter')
+      await page
+        .getByRole('navigation', { name: 'Stations' })
+        .getByRole('link', { name: /^Prove/ })
+        .click()
+      await page
+        .getByRole('button', { name: /^Do it/ })
+        .first()
+        .waitFor()
+    },
+  },
+  {
+    name: 'buy',
+    path: `${P}/buy`,
+    size: DESK,
+    before: (page) => page.getByRole('rowheader', { name: 'Total' }).waitFor(),
+  },
   { name: 'cut', path: `${P}/cut`, size: DESK, before: (page) => page.getByText('Parts list').waitFor() },
   { name: 'cut-phone', path: `${P}/cut`, size: PHONE, before: (page) => page.getByText('Parts list').waitFor() },
-  { name: 'build', path: `${P}/build`, size: DESK, before: (page) => page.getByRole('button', { name: 'Front frame' }).click() },
+  {
+    name: 'build',
+    path: `${P}/build`,
+    size: DESK,
+    before: (page) => page.getByRole('button', { name: 'Front frame' }).click(),
+  },
   { name: 'build-phone', path: `${P}/build`, size: PHONE },
   { name: 'shape-dark', path: `${P}/shape`, size: DESK, dark: true },
 ]
 
-const server = spawn(process.execPath, ['build/server/index.js'], { env: { ...process.env, PORT: String(PORT) }, stdio: ['ignore', 'pipe', 'inherit'] })
+const server = spawn(process.execPath, ['build/server/index.js'], {
+  env: { ...process.env, PORT: String(PORT) },
+  stdio: ['ignore', 'pipe', 'inherit'],
+})
 await new Promise((resolve) => server.stdout.once('data', resolve))
 mkdirSync(OUT, { recursive: true })
-const browser = await chromium.launch({ executablePath: process.env.CHROMIUM ?? '/usr/bin/chromium', args: ['--no-sandbox', '--disable-gpu', '--disable-background-networking'] })
+const browser = await chromium.launch({
+  executablePath: process.env.CHROMIUM ?? '/usr/bin/chromium',
+  args: ['--no-sandbox', '--disable-gpu', '--disable-background-networking'],
+})
 try {
   for (const s of SHOTS) {
     if (wanted.length > 0 && !wanted.includes(s.name)) continue
-    const context = await browser.newContext({ viewport: s.size, colorScheme: s.dark ? 'dark' : 'light', locale: 'en-US', timezoneId: 'UTC' })
+    const context = await browser.newContext({
+      viewport: s.size,
+      colorScheme: s.dark ? 'dark' : 'light',
+      locale: 'en-US',
+      timezoneId: 'UTC',
+    })
     const page = await context.newPage()
-    page.on('console', (m) => ['error', 'warning'].includes(m.type()) && process.stderr.write(`${s.name}: ${m.text()}\n`))
+    page.on(
+      'console',
+      (m) => ['error', 'warning'].includes(m.type()) && process.stderr.write(`${s.name}: ${m.text()}\n`),
+    )
     page.on('pageerror', (e) => process.stderr.write(`${s.name}: ${e.message}\n`))
     await page.goto(`http://127.0.0.1:${PORT}/`)
-    await page.getByRole('button', { name: /double garage/ }).first().waitFor()
+    await page
+      .getByRole('button', { name: /double garage/ })
+      .first()
+      .waitFor()
     if (s.path !== '/') await page.goto(`http://127.0.0.1:${PORT}${s.path}`)
     await page.waitForTimeout(700)
     await s.before?.(page)

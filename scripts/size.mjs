@@ -12,7 +12,10 @@ const walk = (key) => {
 }
 walk('index.html')
 walk('app/stations/loft/LoftView.vue')
-const bytes = [...seen].map((k) => manifest[k].file).filter((f) => f.endsWith('.js')).reduce((n, f) => n + gzipSync(readFileSync(`dist/${f}`)).length, 0)
+const bytes = [...seen]
+  .map((k) => manifest[k].file)
+  .filter((f) => f.endsWith('.js'))
+  .reduce((n, f) => n + gzipSync(readFileSync(`dist/${f}`)).length, 0)
 const kb = Math.round(bytes / 100) / 10
 process.stdout.write(`First screen: ${kb} kB of script, gzipped (limit ${LIMIT_KB})\n`)
 if (kb > LIMIT_KB) process.exit(1)

@@ -17,10 +17,17 @@ whole('types: core', ['node_modules/typescript/bin/tsc', '-p', 'core'])
 whole('types: server and command line', ['node_modules/typescript/bin/tsc', '-p', 'tsconfig.node.json', '--noEmit'])
 whole('types: application', ['node_modules/vue-tsc/bin/vue-tsc.js', '-p', 'tsconfig.app.json'])
 whole('types: tests', ['node_modules/typescript/bin/tsc', '-p', 'tsconfig.test.json'])
+whole('format', ['node_modules/prettier/bin/prettier.cjs', '--check', '.', '--log-level', 'warn'])
 whole('lint', ['node_modules/eslint/bin/eslint.js', '.', '--max-warnings', '0'])
 whole('size of the first screen', ['scripts/size.mjs'])
 
-const unit = run('unit tests', ['--experimental-vm-modules', '--no-warnings', 'node_modules/jest/bin/jest.js', '--json', '--outputFile=test-results/unit.json'])
+const unit = run('unit tests', [
+  '--experimental-vm-modules',
+  '--no-warnings',
+  'node_modules/jest/bin/jest.js',
+  '--json',
+  '--outputFile=test-results/unit.json',
+])
 if (existsSync('test-results/unit.json')) {
   const r = JSON.parse(readFileSync('test-results/unit.json', 'utf8'))
   passed += r.numPassedTests

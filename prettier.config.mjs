@@ -1,0 +1,7 @@
+export default {
+  semi: false,
+  singleQuote: true,
+  printWidth: 120,
+  arrowParens: 'always',
+  vueIndentScriptAndStyle: false,
+}
