@@ -15,25 +15,27 @@ import IconGear from '~icons/bi/gear'
 import KeySheet from './components/KeySheet.vue'
 import ProjectSettings from './components/ProjectSettings.vue'
 import VerdictMark from './components/VerdictMark.vue'
-import { download, projectFileName } from './persistence/download.ts'
+import { exportProject, exportRaw } from './persistence/export.ts'
+import { sayProblem } from '../core/wording/problems.ts'
 import { STATIONS } from './stations.ts'
-import { useDocument } from './stores/document.ts'
+import { useDocument, type Opened } from './stores/document.ts'
 import { useReadings } from './stores/readings.ts'
-import { writeProject } from '../core/project/file.ts'
 
 const route = useRoute()
 const router = useRouter()
 const doc = useDocument()
 const readings = useReadings()
 const dark = useDark({ attribute: 'data-bs-theme', valueDark: 'dark', valueLight: 'light', disableTransition: false })
-const missing = ref(false)
+const opened = ref<Opened | null>(null)
 const keys = ref(false)
 const settings = ref(false)
 
 watch(
   () => route.params.project,
   async (id) => {
-    if (typeof id === 'string') missing.value = !(await doc.open(id))
+    if (typeof id !== 'string') return
+    const how = await doc.open(id)
+    if (route.params.project === id) opened.value = how
   },
   { immediate: true },
 )
@@ -61,14 +63,27 @@ function openAt(id: string): number {
 const reckoning = computed(() => {
   const plan = readings.procurement
   return {
-    boards: plan ? `${plural(plan.cutPlan.boards.length, 'board')}, ${plural(plan.cutPlan.sheets.length, 'sheet')}` : '…',
+    boards: plan
+      ? `${plural(plan.cutPlan.boards.length, 'board')}, ${plural(plan.cutPlan.sheets.length, 'sheet')}`
+      : '…',
     cost: plan && doc.project ? formatMoney(plan.bill.totalMinor, doc.project.settings.currency) : '…',
     mass: readings.say.mass(readings.readings.reduce((m, r) => m + r.massKg, 0)),
   }
 })
-const saved = computed(() => ({ saved: 'saved', saving: 'saving …', failed: 'not saved', full: 'not saved: disk full' })[doc.saveState])
+const saved = computed(
+  () =>
+    ({
+      saved: 'saved',
+      saving: 'saving …',
+      failed: 'not saved',
+      full: 'not saved: disk full',
+      gone: 'not saved: deleted elsewhere',
+      memory: 'in this tab only',
+    })[doc.saveState],
+)
 
-const typing = (e: KeyboardEvent) => e.target instanceof HTMLElement && (e.target.isContentEditable || /^(INPUT|TEXTAREA|SELECT)$/.test(e.target.tagName))
+const typing = (e: KeyboardEvent) =>
+  e.target instanceof HTMLElement && (e.target.isContentEditable || /^(INPUT|TEXTAREA|SELECT)$/.test(e.target.tagName))
 useEventListener(window, 'keydown', (e) => {
   if ((e.ctrlKey || e.metaKey) && e.key.toLowerCase() === 'z') {
     if (typing(e)) return
@@ -96,49 +111,147 @@ useEventListener(document, 'visibilitychange', () => {
 })
 useEventListener(window, 'focus', () => void doc.refresh())
 
-function exportFile() {
-  if (doc.project) download(projectFileName(doc.project.name), writeProject(doc.project), 'application/json')
-}
+const tryOpenAgain = async () => void (opened.value = await doc.open(String(route.params.project)))
+/** Back on the shelf as a project of its own, after it was deleted for good in another tab. */
+const keepAsNew = async () =>
+  void router.replace({ params: { project: await doc.keepAsNew(`p-${crypto.randomUUID().slice(0, 13)}`) } })
 </script>
 
 <template>
   <div class="frame">
     <a class="skip" href="#main">Skip to the station</a>
     <nav class="rod no-print" aria-label="Stations">
-      <RouterLink v-for="s in stations" :key="s.id" :to="{ name: s.id, params: route.params }" class="notch" :title="`${s.question} (${s.key})`">
+      <RouterLink
+        v-for="s in stations"
+        :key="s.id"
+        :to="{ name: s.id, params: route.params }"
+        class="notch"
+        :title="`${s.question} (${s.key})`"
+      >
         <span class="tick" aria-hidden="true" />
         <span class="name">{{ s.name }}</span>
-        <span v-if="s.trouble" class="count trouble"><span aria-hidden="true">×</span><span class="visually-hidden">something fails</span></span>
+        <span v-if="s.trouble" class="count trouble"
+          ><span aria-hidden="true">×</span><span class="visually-hidden">something fails</span></span
+        >
         <span v-else-if="s.open > 0" class="count">{{ s.open }}<span class="visually-hidden"> open</span></span>
       </RouterLink>
     </nav>
     <header class="heading no-print">
-      <RouterLink to="/" class="home" title="All projects (0)"><IconHome aria-hidden="true" /><span class="visually-hidden">All projects</span></RouterLink>
-      <h1 class="project">{{ doc.project?.name }}</h1>
+      <RouterLink to="/" class="home" title="All projects (0)"
+        ><IconHome aria-hidden="true" /><span class="visually-hidden">All projects</span></RouterLink
+      >
+      <p class="project slab">{{ doc.project?.name }}</p>
       <span class="saved soft small" role="status">{{ saved }}</span>
       <span class="grow" />
-      <button type="button" class="tool" :disabled="!doc.canUndo" :title="doc.canUndo ? `Undo: ${doc.undoLabel} (Ctrl Z)` : 'Nothing to undo'" @click="doc.undo()"><IconUndo aria-hidden="true" /><span class="visually-hidden">Undo</span></button>
-      <button type="button" class="tool" :disabled="!doc.canRedo" :title="doc.canRedo ? `Redo: ${doc.redoLabel} (Ctrl Shift Z)` : 'Nothing to redo'" @click="doc.redo()"><IconRedo aria-hidden="true" /><span class="visually-hidden">Redo</span></button>
-      <button type="button" class="tool" title="Export the project file" @click="exportFile"><IconExport aria-hidden="true" /><span class="visually-hidden">Export the project file</span></button>
-      <button type="button" class="tool" title="Units, saw, wood and limits" @click="settings = true"><IconGear aria-hidden="true" /><span class="visually-hidden">Project settings</span></button>
-      <button type="button" class="tool" :aria-pressed="dark" title="Dark for the garage at night" @click="dark = !dark"><IconDark aria-hidden="true" /><span class="visually-hidden">Dark</span></button>
-      <button type="button" class="tool" title="Keys (?)" @click="keys = true"><IconHelp aria-hidden="true" /><span class="visually-hidden">Keys</span></button>
+      <button
+        type="button"
+        class="tool"
+        :disabled="!doc.canUndo"
+        :title="doc.canUndo ? `Undo: ${doc.undoLabel} (Ctrl Z)` : 'Nothing to undo'"
+        @click="doc.undo()"
+      >
+        <IconUndo aria-hidden="true" /><span class="visually-hidden">Undo</span>
+      </button>
+      <button
+        type="button"
+        class="tool"
+        :disabled="!doc.canRedo"
+        :title="doc.canRedo ? `Redo: ${doc.redoLabel} (Ctrl Shift Z)` : 'Nothing to redo'"
+        @click="doc.redo()"
+      >
+        <IconRedo aria-hidden="true" /><span class="visually-hidden">Redo</span>
+      </button>
+      <button
+        type="button"
+        class="tool"
+        title="Export the project file"
+        @click="doc.project && exportProject(doc.project)"
+      >
+        <IconExport aria-hidden="true" /><span class="visually-hidden">Export the project file</span>
+      </button>
+      <button type="button" class="tool" title="Units, saw, wood and limits" @click="settings = true">
+        <IconGear aria-hidden="true" /><span class="visually-hidden">Project settings</span>
+      </button>
+      <button
+        type="button"
+        class="tool"
+        :aria-pressed="dark"
+        title="Dark for the garage at night"
+        @click="dark = !dark"
+      >
+        <IconDark aria-hidden="true" /><span class="visually-hidden">Dark</span>
+      </button>
+      <button type="button" class="tool" title="Keys (?)" @click="keys = true">
+        <IconHelp aria-hidden="true" /><span class="visually-hidden">Keys</span>
+      </button>
     </header>
     <main id="main" tabindex="-1">
       <p v-if="doc.notice" class="notice" role="alert">
         {{ doc.notice }}
         <button type="button" class="btn btn-sm btn-outline-secondary ms-2" @click="doc.notice = ''">Understood</button>
       </p>
-      <div v-if="missing" class="station">
-        <h2>This project is not here</h2>
-        <p>It may lie in the bin, or in another browser. <RouterLink to="/">Back to all projects</RouterLink></p>
+      <p v-if="doc.saveState === 'gone'" class="notice" role="alert">
+        This project was deleted for good in another tab. What you see is in this tab only.
+        <button type="button" class="btn btn-sm btn-primary ms-2" @click="keepAsNew">Keep it as a new project</button>
+        <button
+          type="button"
+          class="btn btn-sm btn-outline-secondary ms-2"
+          @click="doc.project && exportProject(doc.project)"
+        >
+          Export it
+        </button>
+      </p>
+      <p v-if="doc.refused" class="notice" role="alert">
+        Not taken over, for no file could hold it: {{ sayProblem(doc.refused, readings.say) }} Everything is as it was.
+        <button type="button" class="btn btn-sm btn-outline-secondary ms-2" @click="doc.refused = null">
+          Understood
+        </button>
+      </p>
+      <RouterView v-if="doc.project && (opened === 'open' || opened === null)" />
+      <div v-else-if="opened === null" class="station"><p class="soft" role="status">Opening the project …</p></div>
+      <div v-else class="station">
+        <template v-if="opened === 'missing' || opened === 'binned'">
+          <h1>This project is not here</h1>
+          <p>
+            {{ opened === 'binned' ? 'It lies in the bin.' : 'It may be in another browser, or was deleted for good.' }}
+            <RouterLink to="/">Back to all projects</RouterLink>
+          </p>
+        </template>
+        <template v-else-if="opened !== 'open' && opened.kind === 'damaged'">
+          <h1>This project is damaged</h1>
+          <p>What the browser’s store holds can not be read. It is kept as it is.</p>
+          <ul>
+            <li v-for="(p, i) in opened.damaged.problems" :key="i">
+              <code v-if="p.field">{{ p.field }}</code> {{ sayProblem(p, readings.say) }}
+            </li>
+          </ul>
+          <p>
+            <button
+              type="button"
+              class="btn btn-primary me-2"
+              @click="exportRaw(opened.damaged.name, opened.damaged.raw)"
+            >
+              Export it as it is
+            </button>
+            <RouterLink to="/">Back to all projects</RouterLink>
+          </p>
+        </template>
+        <template v-else-if="opened !== 'open'">
+          <h1>This project could not be read</h1>
+          <p>
+            The browser’s store failed ({{ opened.message }}). Nothing was changed.
+            <button type="button" class="btn btn-sm btn-primary ms-2" @click="tryOpenAgain">Try again</button>
+            <RouterLink to="/">Back to all projects</RouterLink>
+          </p>
+        </template>
       </div>
-      <RouterView v-else-if="doc.project" />
     </main>
     <footer class="reckoning no-print" aria-label="Reckoning">
       <RouterLink :to="{ name: 'prove', params: route.params }" class="verdict">
         <VerdictMark v-if="readings.overall.weakest" :state="shown(readings.overall.weakest)" />
-        <span class="words">{{ readings.readings.length ? sayVerdict(readings.overall, readings.say) : 'Nothing built yet' }}</span>
+        <span class="words">{{
+          readings.readings.length ? sayVerdict(readings.overall, readings.say) : 'Nothing built yet'
+        }}</span>
       </RouterLink>
       <template v-if="doc.project?.builds.length">
         <RouterLink :to="{ name: 'cut', params: route.params }">{{ reckoning.boards }}</RouterLink>
@@ -156,7 +269,7 @@ function exportFile() {
   display: grid;
   grid-template: 48px minmax(0, 1fr) auto / 76px minmax(0, 1fr);
   grid-template-areas: 'rod heading' 'rod main' 'rod reckoning';
-  height: 100dvh;
+  height: 100%;
 }
 .skip {
   position: absolute;
@@ -238,6 +351,7 @@ function exportFile() {
   color: var(--ink);
 }
 .project {
+  margin: 0;
   font-size: 1.1rem;
   white-space: nowrap;
   overflow: hidden;

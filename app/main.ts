@@ -7,8 +7,9 @@ import { createBootstrap } from 'bootstrap-vue-next/plugins/createBootstrap'
 import { createPinia } from 'pinia'
 import { createApp } from 'vue'
 import App from './App.vue'
+import { keepOffline } from './persistence/version.ts'
 import { router } from './router.ts'
 
 createApp(App).use(createPinia()).use(router).use(createBootstrap()).mount('#app')
 
-if (import.meta.env.PROD && 'serviceWorker' in navigator) void navigator.serviceWorker.register('/service-worker.js')
+if (import.meta.env.PROD) void keepOffline()

@@ -14,10 +14,10 @@ test('a damaged or newer file is explained, and nothing stored is lost', async (
   }
   await choose('broken.json', demo.slice(0, 900))
   await expect(page.getByRole('alert')).toContainText('can not be read as JSON')
-  await choose('bent.json', demo.replace('"count": 8', '"count": -8'))
+  await choose('bent.json', demo.replace('"count": 9', '"count": -9'))
   await expect(page.getByRole('alert')).toContainText('goods.0.count')
-  await expect(page.getByRole('alert')).toContainText('the file has -8')
-  await choose('newer.json', demo.replace('"version": 3', '"version": 7'))
+  await expect(page.getByRole('alert')).toContainText('the file has -9')
+  await choose('newer.json', demo.replace('"version": 4', '"version": 7'))
   await expect(page.getByRole('alert')).toContainText('newer version')
   await expect(page.locator('.box')).toHaveCount(2)
   await choose('good.json', demo)
@@ -32,7 +32,9 @@ test('a project goes out as a file and comes back the same; binning has a way ba
   await page.getByRole('button', { name: 'Export the project file' }).click()
   const out = await download
   expect(out.suggestedFilename()).toBe('beekeeper-s-double-garage.tackloft.json')
-  expect(JSON.parse(readFileSync(await out.path(), 'utf8'))).toEqual(JSON.parse(readFileSync('demo/beekeeper.tackloft.json', 'utf8')))
+  expect(JSON.parse(readFileSync(await out.path(), 'utf8'))).toEqual(
+    JSON.parse(readFileSync('demo/beekeeper.tackloft.json', 'utf8')),
+  )
   await page.getByRole('link', { name: 'All projects' }).click()
   await page.getByRole('button', { name: /^Bin Beekeeper/ }).click()
   await expect(page.locator('.box')).toHaveCount(1)
@@ -62,7 +64,9 @@ test('once opened it opens without the network', async ({ page, context }) => {
     await navigator.serviceWorker.ready
   })
   await expect.poll(() => page.evaluate(async () => (await caches.keys()).length)).toBeGreaterThan(0)
-  await expect.poll(() => page.evaluate(async () => (await (await caches.open((await caches.keys())[0])).keys()).length)).toBeGreaterThan(30)
+  await expect
+    .poll(() => page.evaluate(async () => (await (await caches.open((await caches.keys())[0])).keys()).length))
+    .toBeGreaterThan(30)
   await context.setOffline(true)
   await page.reload()
   await station(page, 'Build')

@@ -6,32 +6,53 @@ export const test = base.extend<{ page: Page }>({
   page: async ({ page }, use) => {
     const errors: string[] = []
     page.on('pageerror', (e) => errors.push(e.message))
-    page.on('console', (m) => m.type() === 'error' && !/ERR_INTERNET_DISCONNECTED|Failed to load resource/.test(m.text()) && errors.push(m.text()))
+    page.on(
+      'console',
+      (m) =>
+        m.type() === 'error' &&
+        !/ERR_INTERNET_DISCONNECTED|Failed to load resource/.test(m.text()) &&
+        errors.push(m.text()),
+    )
     await use(page)
     expect(errors).toEqual([])
   },
 })
 export { expect }
 
-export const station = (page: Page, name: string) => page.getByRole('navigation', { name: 'Stations' }).getByRole('link', { name: new RegExp(`^${name}`) }).click()
+/** Goes to a station and waits until it is the one shown: what reads the address next reads the right one. */
+export async function station(page: Page, name: string) {
+  const link = page.getByRole('navigation', { name: 'Stations' }).getByRole('link', { name: new RegExp(`^${name}`) })
+  await link.click()
+  await expect(link).toHaveAttribute('aria-current', 'page')
+}
 
 export async function openDemo(page: Page) {
   await page.goto('/')
-  await page.getByRole('button', { name: /Beekeeper's double garage/ }).first().click()
+  await page
+    .getByRole('button', { name: /Beekeeper's double garage/ })
+    .first()
+    .click()
   await expect(page.getByRole('heading', { name: 'Sort', exact: true })).toBeVisible()
 }
 
-export async function startEmpty(page: Page, name: string, units: 'feet and inches' | 'millimetres' = 'feet and inches') {
+export async function startEmpty(
+  page: Page,
+  name: string,
+  units: 'feet and inches' | 'millimetres' = 'feet and inches',
+) {
   await page.goto('/')
   await page.getByLabel('Name').fill(name)
   await page.getByLabel('Units').selectOption({ label: units })
   await page.getByRole('button', { name: 'Start' }).click()
-  await expect(page.getByRole('heading', { name: 'Sort', exact: true })).toBeVisible()
+  // A store that hangs is given up after some seconds, and the project made in memory.
+  await expect(page.getByRole('heading', { name: 'Sort', exact: true })).toBeVisible({ timeout: 45_000 })
 }
 
 /** What axe finds, in short. */
 export async function axe(page: Page): Promise<string[]> {
-  const found = await new AxeBuilder({ page }).withTags(['wcag2a', 'wcag2aa', 'wcag21a', 'wcag21aa', 'best-practice']).analyze()
+  const found = await new AxeBuilder({ page })
+    .withTags(['wcag2a', 'wcag2aa', 'wcag21a', 'wcag21aa', 'best-practice'])
+    .analyze()
   return found.violations.flatMap((v) => v.nodes.slice(0, 3).map((n) => `${v.id}: ${n.target.join(' ')}`))
 }
 

@@ -1,21 +1,90 @@
-import { axe, expect, openDemo, station, test } from './helpers.ts'
+import type { Page } from '@playwright/test'
+import { axe, expect, openDemo, startEmpty, station, test } from './helpers.ts'
 
 const STATIONS = ['Sort', 'Survey', 'Shape', 'Prove', 'Buy', 'Cut', 'Build']
 
-for (const scheme of ['light', 'dark'] as const)
-  test(`axe finds nothing at any station, ${scheme}`, async ({ page }) => {
-    test.slow()
+const SIZES = {
+  'on a desk': { width: 1280, height: 800 },
+  'on a phone': { width: 390, height: 844 },
+  // 200 % zoom of a screen of 1280 by 800.
+  'at twice the size': { width: 640, height: 400 },
+}
+
+/** Nothing for axe to find, and no need to scroll sideways. */
+async function sound(page: Page, what: string) {
+  // A dialog is looked at when it stands still.
+  await page.evaluate(() => Promise.all(document.getAnimations().map((a) => a.finished.catch(() => undefined))))
+  expect(await axe(page), what).toEqual([])
+  const over = await page.evaluate(() =>
+    [...document.querySelectorAll<HTMLElement>('html, main, .page')].map((e) => e.scrollWidth - e.clientWidth),
+  )
+  expect(Math.max(...over), `${what}: wider than the screen`).toBeLessThanOrEqual(0)
+}
+async function dialog(page: Page, name: string, open: () => Promise<unknown>) {
+  await open()
+  await expect(page.getByRole('dialog')).toBeVisible()
+  await sound(page, name)
+  await page.keyboard.press('Escape')
+  await expect(page.getByRole('dialog')).toBeHidden()
+}
+
+/** Either scheme on a screen one works at and on one that is narrow. */
+const LOOKS = [
+  ['on a desk', 'light'],
+  ['on a phone', 'light'],
+  ['on a desk', 'dark'],
+  ['at twice the size', 'dark'],
+] as const
+for (const [where, scheme] of LOOKS)
+  test(`every station, dialog and error page is sound ${where}, ${scheme}`, async ({ page }) => {
+    test.setTimeout(240_000)
+    await page.setViewportSize(SIZES[where])
     await page.emulateMedia({ colorScheme: scheme, reducedMotion: 'reduce' })
     await page.goto('/')
     await expect(page.getByRole('button', { name: /Beekeeper's/ }).first()).toBeVisible()
-    expect(await axe(page)).toEqual([])
+    await sound(page, 'projects')
     await openDemo(page)
     for (const name of STATIONS) {
       await station(page, name)
       await expect(page.getByRole('heading', { name, exact: true })).toBeVisible()
       if (name === 'Cut') await expect(page.getByText('Parts list')).toBeVisible()
       if (name === 'Buy') await expect(page.getByText('Shopping list')).toBeVisible()
-      expect(await axe(page), name).toEqual([])
+      await sound(page, name)
+      if (name === 'Sort') {
+        await page
+          .getByRole('textbox', { name: /^Name of/ })
+          .first()
+          .focus()
+        await sound(page, 'a thing')
+      }
+      if (name === 'Survey')
+        for (const tab of ['Things in the room', 'Ceiling and floor']) {
+          await page.getByRole('button', { name: tab }).click()
+          await sound(page, tab)
+          const thing = page.locator('.row-button').first()
+          if (!(await thing.isVisible())) continue
+          await thing.click()
+          await sound(page, 'a thing in the room')
+        }
+      if (name === 'Shape') {
+        await page.getByRole('button', { name: 'New build' }).click()
+        await sound(page, 'start a build')
+      }
+    }
+    await dialog(page, 'settings', () => page.getByRole('button', { name: 'Project settings' }).click())
+    await dialog(page, 'keys', () => page.getByRole('button', { name: 'Keys', exact: true }).click())
+    await page.goto('/p/nowhere/sort')
+    await expect(page.getByRole('heading', { name: 'This project is not here' })).toBeVisible()
+    await sound(page, 'missing project')
+    await page.goto('/')
+    await page.getByRole('button', { name: /^Bin Potter/ }).click()
+    await expect(page.getByRole('heading', { name: 'Bin' })).toBeVisible()
+    await sound(page, 'the bin')
+    await startEmpty(page, 'Nothing yet')
+    for (const name of STATIONS) {
+      await station(page, name)
+      await expect(page.getByRole('heading', { name, exact: true })).toBeVisible()
+      await sound(page, `${name}, empty`)
     }
   })
 
@@ -27,7 +96,10 @@ test.describe('on a phone', () => {
       await station(page, name)
       await expect(page.getByRole('heading', { name, exact: true })).toBeVisible()
       await page.waitForTimeout(300)
-      const [inner, main] = await page.evaluate(() => [document.documentElement.scrollWidth, document.querySelector('main')!.scrollWidth])
+      const [inner, main] = await page.evaluate(() => [
+        document.documentElement.scrollWidth,
+        document.querySelector('main')!.scrollWidth,
+      ])
       expect(inner, name).toBeLessThanOrEqual(390)
       if (name === 'Build' || name === 'Cut') expect(main, name).toBeLessThanOrEqual(390)
     }

@@ -47,7 +47,10 @@ test('a room is surveyed and a rack placed by the keyboard alone', async ({ page
   await page.getByRole('button', { name: 'Take this one' }).first().focus()
   await page.keyboard.press('Enter')
   await expect(page.getByRole('textbox', { name: 'From its left corner' })).toHaveValue('0')
-  await page.getByRole('button', { name: /, at North wall/ }).first().press('2')
+  await page
+    .getByRole('button', { name: /, at North wall/ })
+    .first()
+    .press('2')
   const rack = page.getByRole('button', { name: /, at North wall, .* from its left end\. Arrow keys move it/ })
   await rack.focus()
   for (let i = 0; i < 3; i++) await page.keyboard.press('ArrowRight')
@@ -73,7 +76,10 @@ test('a build dragged on the unrolled room snaps, and hits what is in its way', 
   await expect(page.getByLabel('Reckoning')).toContainText(/bench|outlet|pickup/)
   await station(page, 'Prove')
   await page.locator('[data-check^="clearance:"]').first().click()
-  await page.getByRole('button', { name: /^Do it: Move it/ }).first().click()
+  await page
+    .getByRole('button', { name: /^Do it: Move it/ })
+    .first()
+    .click()
   await expect(page.locator('.sentence')).toContainText('It holds')
 })
 

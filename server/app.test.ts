@@ -37,7 +37,8 @@ it('serves files with their hash for good, compressed, and 404 for what is not t
   const r = await fetch(`${base}/assets/a-1.js`, { headers: { 'accept-encoding': 'gzip' } })
   expect([r.status, r.headers.get('content-encoding')]).toEqual([200, 'gzip'])
   expect(r.headers.get('cache-control')).toContain('immutable')
-  for (const path of ['/assets/none.js', '/missing.png', '/api/none', '/..%2f..%2fetc%2fpasswd.txt']) expect([403, 404]).toContain((await fetch(base + path)).status)
+  for (const path of ['/assets/none.js', '/missing.png', '/api/none', '/..%2f..%2fetc%2fpasswd.txt'])
+    expect([403, 404]).toContain((await fetch(base + path)).status)
 })
 it('tells that it is well, and how it was started', async () => {
   expect(await (await fetch(`${base}/health`)).json()).toEqual({ status: 'ok' })
@@ -48,7 +49,10 @@ it('tells that it is well, and how it was started', async () => {
 it('streams a meter that scatters, with the odd reading the average puts aside, and says what it wants', async () => {
   const r = await fetch(`${base}/api/meter?near=3650&count=5&seed=3`)
   expect(r.headers.get('content-type')).toContain('text/event-stream')
-  const events = (await r.text()).split('\n\n').filter((e) => e.startsWith('data: {"n"')).map((e) => JSON.parse(e.slice(6)) as { mm: number })
+  const events = (await r.text())
+    .split('\n\n')
+    .filter((e) => e.startsWith('data: {"n"'))
+    .map((e) => JSON.parse(e.slice(6)) as { mm: number })
   expect(events.map((e) => e.mm)).toEqual(meterReadings(3650, 5, 3))
   let odd = 0
   for (let seed = 1; seed <= 60; seed++) {
@@ -58,7 +62,11 @@ it('streams a meter that scatters, with the odd reading the average puts aside, 
     expect(Math.abs(a.meanMm - 4000)).toBeLessThan(14)
   }
   expect(odd).toBeGreaterThan(20)
-  for (const [query, said] of [['near=3', 'near'], ['near=900&count=0', 'count'], ['', 'near']]) {
+  for (const [query, said] of [
+    ['near=3', 'near'],
+    ['near=900&count=0', 'count'],
+    ['', 'near'],
+  ]) {
     const bad = await fetch(`${base}/api/meter?${query}`)
     expect(bad.status).toBe(400)
     expect(await bad.text()).toContain(said)
@@ -69,7 +77,8 @@ describe('the yard', () => {
   const ask = (path: string, init?: RequestInit) => fetch(`${base}/api/yard/${path}`, init)
   const reserve = (body: string) => ask('reserve?mood=well', { method: 'POST', body })
   it('has the same prices all week, others the next, near those of the catalogue, and some lengths are out', async () => {
-    const week = async (n: number) => ((await (await ask(`prices?yard=imperial&week=${n}&mood=well`)).json()) as { lines: YardLine[] }).lines
+    const week = async (n: number) =>
+      ((await (await ask(`prices?yard=imperial&week=${n}&mood=well`)).json()) as { lines: YardLine[] }).lines
     const [a, b, c] = [await week(3), await week(3), await week(4)]
     expect(a).toEqual(b)
     expect(a.map((l) => l.minor)).not.toEqual(c.map((l) => l.minor))
@@ -79,18 +88,35 @@ describe('the yard', () => {
   })
   it('puts aside what is there, and offers longer boards for what is short', async () => {
     const stock = yardStock('imperial', 0)
-    const out = stock.find((l) => l.key.startsWith('board:') && l.inStock === 0 && substitutes(stock, l.key, 1).length > 0)!
+    const out = stock.find(
+      (l) => l.key.startsWith('board:') && l.inStock === 0 && substitutes(stock, l.key, 1).length > 0,
+    )!
     const there = stock.find((l) => l.inStock > 3)!
-    const r = (await (await reserve(JSON.stringify({ yard: 'imperial', lines: [{ key: out.key, count: 2 }, { key: there.key, count: 3 }] }))).json()) as { lines: { reserved: number; short: number; instead: { key: string }[] }[] }
-    expect(r.lines.map((l) => [l.reserved, l.short])).toEqual([[0, 2], [3, 0]])
-    for (const i of r.lines[0].instead) expect(Number(i.key.split(':').pop())).toBeGreaterThan(Number(out.key.split(':').pop()))
+    const r = (await (
+      await reserve(
+        JSON.stringify({
+          yard: 'imperial',
+          lines: [
+            { key: out.key, count: 2 },
+            { key: there.key, count: 3 },
+          ],
+        }),
+      )
+    ).json()) as { lines: { reserved: number; short: number; instead: { key: string }[] }[] }
+    expect(r.lines.map((l) => [l.reserved, l.short])).toEqual([
+      [0, 2],
+      [3, 0],
+    ])
+    for (const i of r.lines[0].instead)
+      expect(Number(i.key.split(':').pop())).toBeGreaterThan(Number(out.key.split(':').pop()))
   })
   it('says what it wants when asked badly, and that it is down when it is', async () => {
     expect((await ask('prices?yard=imperial&mood=down')).status).toBe(503)
     expect((await ask('prices?yard=moon&mood=well')).status).toBe(400)
     expect((await ask('prices?yard=metric&week=-1&mood=well')).status).toBe(400)
     expect((await ask('elsewhere?mood=well')).status).toBe(404)
-    for (const body of ['', '[]', '{"yard":"metric","lines":[]}', '{"yard":"metric","lines":[{"key":"x","count":0}]}']) expect((await reserve(body)).status).toBe(400)
+    for (const body of ['', '[]', '{"yard":"metric","lines":[]}', '{"yard":"metric","lines":[{"key":"x","count":0}]}'])
+      expect((await reserve(body)).status).toBe(400)
     expect((await reserve(`{"x":"${'y'.repeat(70_000)}"}`)).status).toBe(413)
   })
 })

@@ -1,6 +1,7 @@
 import compress from 'koa-compress'
 import helmet from 'koa-helmet'
 import Koa from 'koa'
+import { logError, refusals } from './refusals.ts'
 import { assets } from './routes/assets.ts'
 import { health } from './routes/health.ts'
 import { meter } from './routes/meter.ts'
@@ -14,8 +15,17 @@ export interface AppOptions {
 }
 
 const PAGE_POLICY = {
-  'default-src': ["'none'"], 'script-src': ["'self'"], 'style-src': ["'self'"], 'img-src': ["'self'", 'data:', 'blob:'], 'font-src': ["'self'"],
-  'connect-src': ["'self'"], 'worker-src': ["'self'"], 'manifest-src': ["'self'"], 'base-uri': ["'none'"], 'form-action': ["'none'"], 'frame-ancestors': ["'none'"],
+  'default-src': ["'none'"],
+  'script-src': ["'self'"],
+  'style-src': ["'self'"],
+  'img-src': ["'self'", 'data:', 'blob:'],
+  'font-src': ["'self'"],
+  'connect-src': ["'self'"],
+  'worker-src': ["'self'"],
+  'manifest-src': ["'self'"],
+  'base-uri': ["'none'"],
+  'form-action': ["'none'"],
+  'frame-ancestors': ["'none'"],
 }
 
 /** The web server: serves the build, tells how it started and whether it is well. */
@@ -31,6 +41,8 @@ export function createApp(options: AppOptions): Koa {
     }),
   )
   app.use(compress({ threshold: 1024 }))
+  app.use(refusals)
+  app.on('error', logError)
   app.use(health(options))
   app.use(meter)
   app.use(yard)

@@ -1,5 +1,7 @@
 import { resolve } from 'node:path'
+import { existsSync } from 'node:fs'
 import { createApp } from './app.ts'
+import { stopGently } from './stop.ts'
 
 /*
  * npm start [-- --empty]
@@ -13,6 +15,10 @@ if (!Number.isInteger(port) || port < 0 || port > 65535) {
 }
 const host = process.env.HOST ?? '127.0.0.1'
 const start = process.argv.includes('--empty') ? 'empty' : 'demo'
+if (!existsSync(resolve('dist', 'index.html'))) {
+  process.stderr.write('The application is not built. "npm start" builds it; "npm run build" does only that.\n')
+  process.exit(1)
+}
 const server = createApp({ dist: resolve('dist'), start }).listen(port, host)
 
 server.on('listening', () => {
@@ -21,15 +27,11 @@ server.on('listening', () => {
   process.stdout.write(`Tack Loft is open at http://${host}:${shown}/${start === 'empty' ? '  (empty store)' : ''}\n`)
 })
 server.on('error', (e: NodeJS.ErrnoException) => {
-  process.stderr.write(e.code === 'EADDRINUSE' ? `Port ${port} is taken. Choose another: PORT=5180 npm start\n` : `${e.message}\n`)
+  process.stderr.write(
+    e.code === 'EADDRINUSE' ? `Port ${port} is taken. Choose another: PORT=5180 npm start\n` : `${e.message}\n`,
+  )
   process.exit(1)
 })
 
-/** Stops taking calls, lets those under way finish, and goes. */
-function stop() {
-  server.close(() => process.exit(0))
-  server.closeIdleConnections()
-  setTimeout(() => process.exit(0), 3000).unref()
-}
-process.on('SIGTERM', stop)
-process.on('SIGINT', stop)
+for (const signal of ['SIGTERM', 'SIGINT'] as const)
+  process.on(signal, () => void stopGently(server).then(() => process.exit(0)))

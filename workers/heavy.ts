@@ -1,13 +1,21 @@
 import * as Comlink from 'comlink'
 import { planBoardsExact } from '../core/cutting/boards-exact.ts'
 import { longestLeftoverPlan } from '../core/cutting/boards-leftover.ts'
-import type { Cut1dInstance, Cut1dPlan, Cut2dInstance, Cut2dPlan, CutControl, CutResult } from '../core/cutting/format.ts'
+import type {
+  Cut1dInstance,
+  Cut1dPlan,
+  Cut2dInstance,
+  Cut2dPlan,
+  CutControl,
+  CutResult,
+} from '../core/cutting/format.ts'
 import type { SolveInteger } from '../core/cutting/integer.ts'
 import { planSheetsBest } from '../core/cutting/sheets-best.ts'
 import { largestLeftoverPlan } from '../core/cutting/sheets-leftover.ts'
 import { cutKey, procureProject, type Procurement } from '../core/project/plan.ts'
 import type { Build, Project } from '../core/project/project.ts'
-import { priceBook, readBuild, readBuilds, readingsOf } from '../core/project/read-build.ts'
+import type { CheckResult } from '../core/checks/check.ts'
+import { deeperLook, priceBook, readBuild, readBuilds, readingsOf } from '../core/project/read-build.ts'
 import { propose, type Proposal } from '../core/project/proposals.ts'
 import { compare, type Variant } from '../core/project/compare.ts'
 import { safeLoads, type SafeLoad } from '../core/project/safe-load.ts'
@@ -18,13 +26,21 @@ import { replan, type Mishap, type Replanned } from '../core/takeoff/replan.ts'
 import { loadSolver } from './solver.ts'
 
 /** Boards at least cost, and of those plans the one that leaves the longest piece. */
-function bestBoards(i: Cut1dInstance, solver: SolveInteger | null, control: CutControl<Cut1dPlan>): CutResult<Cut1dPlan> {
+function bestBoards(
+  i: Cut1dInstance,
+  solver: SolveInteger | null,
+  control: CutControl<Cut1dPlan>,
+): CutResult<Cut1dPlan> {
   const r = planBoardsExact(i, solver, control)
   return r.ok ? { ok: true, plan: longestLeftoverPlan(i, r.plan, solver, control).plan } : r
 }
 
 /** Sheets at least cost, and of those plans one that leaves a large piece. */
-function bestSheets(i: Cut2dInstance, solver: SolveInteger | null, control: CutControl<Cut2dPlan>): CutResult<Cut2dPlan> {
+function bestSheets(
+  i: Cut2dInstance,
+  solver: SolveInteger | null,
+  control: CutControl<Cut2dPlan>,
+): CutResult<Cut2dPlan> {
   const r = planSheetsBest(i, solver, control)
   return r.ok ? { ok: true, plan: largestLeftoverPlan(i, r.plan, solver, control) } : r
 }
@@ -36,7 +52,11 @@ const heavy = {
     return { ...procureProject(project, readings), key: cutKey(project, readings) }
   },
   /** The best plan within some seconds, shared out over the kinds of stock; tells which kind it is at. */
-  async procureBest(project: Project, seconds: number, report: (done: number, of: number) => void): Promise<Procurement & { key: string }> {
+  async procureBest(
+    project: Project,
+    seconds: number,
+    report: (done: number, of: number) => void,
+  ): Promise<Procurement & { key: string }> {
     const readings = readingsOf(readBuilds(project))
     const solver = await loadSolver()
     const first = procureProject(project, readings)
@@ -47,7 +67,10 @@ const heavy = {
       const end = performance.now() + (1000 * seconds) / Math.max(1, open)
       return { shouldStop: () => performance.now() > end, secondsLeft: () => (end - performance.now()) / 1000 }
     }
-    const best = procureProject(project, readings, { boards: (i) => bestBoards(i, solver, control()), sheets: (i) => bestSheets(i, solver, control()) })
+    const best = procureProject(project, readings, {
+      boards: (i) => bestBoards(i, solver, control()),
+      sheets: (i) => bestSheets(i, solver, control()),
+    })
     return { ...(best.bill.totalMinor <= first.bill.totalMinor ? best : first), key: cutKey(project, readings) }
   },
   /** The plan anew from what is left after a mishap, or after the builds changed; the best within some seconds. */
@@ -58,7 +81,14 @@ const heavy = {
     const end = performance.now() + 1000 * seconds
     const control = { shouldStop: () => performance.now() > end, secondsLeft: () => (end - performance.now()) / 1000 }
     const lines = readingsOf(readBuilds(project)).flatMap((r) => r.pieces)
-    return replan(sawing, new Set(cuts), mishap, lines, project.settings, priceBook(project), project.onHand, { boards: (i) => planBoardsExact(i, solver, control), sheets: (i) => planSheetsBest(i, solver, control) })
+    return replan(sawing, new Set(cuts), mishap, lines, project.settings, priceBook(project), project.onHand, {
+      boards: (i) => planBoardsExact(i, solver, control),
+      sheets: (i) => planSheetsBest(i, solver, control),
+    })
+  },
+  /** Moves that a quick look at a crowded room left open. */
+  deeperLook(project: Project, builds: string[]): { id: string; checks: CheckResult[] }[] {
+    return deeperLook(project, builds)
   },
   remedies(project: Project, buildId: string, checkId: string): Remedy[] {
     const build = project.builds.find((b) => b.id === buildId)

@@ -7,12 +7,23 @@ import { useDocument } from '../stores/document.ts'
 import { useReadings } from '../stores/readings.ts'
 
 /** Lines of a wall that builds are drawn to: its corners, its studs, and the ends of its other builds. */
-export function snapLinesFor(p: Project, placed: readonly PlacedForDrawing[], wallId: string, except: string): SnapLine[] {
+export function snapLinesFor(
+  p: Project,
+  placed: readonly PlacedForDrawing[],
+  wallId: string,
+  except: string,
+): SnapLine[] {
   const wall = p.room.walls.find((w) => w.id === wallId)
   if (!wall) return []
   return [
-    { atMm: 0, code: 'corner' }, { atMm: wall.lengthMm, code: 'corner' },
-    ...placed.filter((b) => b.id !== except && b.frame.wall.wall.id === wallId).flatMap((b): SnapLine[] => [{ atMm: b.frame.place.alongMm, code: 'neighbour' }, { atMm: b.frame.place.alongMm + b.frame.alongMm, code: 'neighbour' }]),
+    { atMm: 0, code: 'corner' },
+    { atMm: wall.lengthMm, code: 'corner' },
+    ...placed
+      .filter((b) => b.id !== except && b.frame.wall.wall.id === wallId)
+      .flatMap((b): SnapLine[] => [
+        { atMm: b.frame.place.alongMm, code: 'neighbour' },
+        { atMm: b.frame.place.alongMm + b.frame.alongMm, code: 'neighbour' },
+      ]),
     ...studCentres(wall).map((atMm): SnapLine => ({ atMm, code: 'stud' })),
   ]
 }
@@ -22,12 +33,24 @@ export function useMoves() {
   const doc = useDocument()
   const readings = useReadings()
 
-  function move(id: string, to: Partial<Pick<Build, 'wallId' | 'offsetMm' | 'outMm' | 'turn' | 'mirrored'>>, stepped = false) {
+  function move(
+    id: string,
+    to: Partial<Pick<Build, 'wallId' | 'offsetMm' | 'outMm' | 'turn' | 'mirrored'>>,
+    stepped = false,
+  ) {
     const build = doc.project?.builds.find((b) => b.id === id)
     const wall = doc.project?.room.walls.find((w) => w.id === (to.wallId ?? build?.wallId))
     if (!build || !wall) return
     const offsetMm = Math.min(Math.max(0, to.offsetMm ?? build.offsetMm), Math.max(0, wall.lengthMm - 50))
-    doc.change(`move ${build.name}`, (d) => void Object.assign(d.builds.find((b) => b.id === id)!, { ...to, offsetMm, outMm: Math.max(0, to.outMm ?? build.outMm) }), stepped ? `${id}:place` : undefined)
+    doc.change(
+      `move ${build.name}`,
+      (d) =>
+        void Object.assign(
+          d.builds.find((b) => b.id === id)!,
+          { ...to, offsetMm, outMm: Math.max(0, to.outMm ?? build.outMm) },
+        ),
+      stepped ? `${id}:place` : undefined,
+    )
   }
 
   /** Arrows move by an inch or a centimetre, with Shift by the tape's smallest mark; R turns, M mirrors, Page keys change the wall. */

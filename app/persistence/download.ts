@@ -8,4 +8,10 @@ export function download(name: string, content: string, type: string) {
   setTimeout(() => URL.revokeObjectURL(url), 1000)
 }
 
-export const projectFileName = (name: string): string => `${name.replace(/[^\p{L}\p{N}]+/gu, '-').replace(/^-|-$/g, '').toLowerCase() || 'project'}.tackloft.json`
+export const projectFileName = (name: string): string =>
+  `${
+    name
+      .replace(/[^\p{L}\p{N}]+/gu, '-')
+      .replace(/^-|-$/g, '')
+      .toLowerCase() || 'project'
+  }.tackloft.json`

@@ -6,16 +6,29 @@ import { METRIC } from '../../core/measure/units.ts'
 import { procureBill, type Procurement } from '../../core/project/plan.ts'
 import type { Build, Project } from '../../core/project/project.ts'
 import type { Problem } from '../../core/measure/result.ts'
-import { readBuild, readBuilds, readingsOf, roomPlan, type KeptReadings } from '../../core/project/read-build.ts'
+import {
+  type deeperLook,
+  leftOpen,
+  readBuild,
+  readBuilds,
+  readingsOf,
+  roomPlan,
+  withDeeperLook,
+  type BuildOutcome,
+  type KeptReadings,
+} from '../../core/project/read-build.ts'
 import { solidsOf } from '../../core/clearance/placing.ts'
 import { frameInRoom, inReach, surroundingsOf } from '../../core/project/room-checks.ts'
 import { sayIn } from '../../core/wording/say.ts'
 import { callback, startLong, useHeavy } from '../composables/heavy.ts'
-import { db } from '../persistence/db.ts'
+import { keepPlan, loadPlan } from '../persistence/projects.ts'
 import { useDocument } from './document.ts'
 
 /** Seconds a better cut plan is looked for after each change. */
 const IMPROVE_SECONDS = 6
+
+/** The worker looks at a crowded room once nothing has changed for this long, ms. */
+const QUIET_MS = 400
 
 /** Everything that is read from the open project: builds at once, cut plan and bill from the worker a moment later. */
 export const useReadings = defineStore('readings', () => {
@@ -23,7 +36,23 @@ export const useReadings = defineStore('readings', () => {
   const units = computed(() => (doc.project ? unitsOf(doc.project.settings) : METRIC))
   const say = computed(() => sayIn(units.value))
   const kept: KeptReadings = new Map()
-  const outcomes = computed(() => (doc.project ? readBuilds(toRaw(doc.project), kept) : []))
+  const atOnce = computed(() => (doc.project ? readBuilds(toRaw(doc.project), kept) : []))
+  /** What the worker found out about a crowded room, beside the readings it belongs to. */
+  const deeper = shallowRef<{ of: BuildOutcome[]; seen: ReturnType<typeof deeperLook> } | null>(null)
+  const outcomes = computed(() =>
+    deeper.value?.of === atOnce.value ? withDeeperLook(atOnce.value, deeper.value.seen) : atOnce.value,
+  )
+  watch(atOnce, async (of) => {
+    const open = readingsOf(of).filter(leftOpen)
+    if (open.length === 0 || !doc.project) return
+    await new Promise((done) => setTimeout(done, QUIET_MS))
+    if (atOnce.value !== of) return
+    const seen = await useHeavy().deeperLook(
+      doc.project,
+      open.map((r) => r.build.id),
+    )
+    if (atOnce.value === of) deeper.value = { of, seen }
+  })
   const readings = computed(() => readingsOf(outcomes.value))
   const overall = computed((): Verdict => verdict(readings.value.flatMap((r) => r.checks)))
 
@@ -40,7 +69,9 @@ export const useReadings = defineStore('readings', () => {
   /** Builds that stand near enough to one to be screwed to it. */
   function besides(id: string) {
     const own = readings.value.find((r) => r.build.id === id)
-    return own && plan.value && doc.project ? inReach(surroundingsOf(toRaw(doc.project), plan.value.outline, readings.value), own) : []
+    return own && plan.value && doc.project
+      ? inReach(surroundingsOf(toRaw(doc.project), plan.value.outline, readings.value), own)
+      : []
   }
   /** Why a changed build could not be shaped; null when it can. */
   function tryBuild(build: Build): Problem | null {
@@ -66,18 +97,23 @@ export const useReadings = defineStore('readings', () => {
       procurement.value = result
       return
     }
-    const stored = await db.plans.get(project.id).catch(() => undefined)
-    const kept = stored?.key === result.key ? { ...stored.procurement, bill: procureBill(project, stored.procurement) } : null
+    const stored = await loadPlan(project.id).catch(() => undefined)
+    const kept =
+      stored?.key === result.key ? { ...stored.procurement, bill: procureBill(project, stored.procurement) } : null
     procurement.value = kept ?? result
     if (kept || result.cutPlan.claims.every((c) => c.proved)) return
     const long = (search = startLong())
     improving.value = 0
-    const better = await long.work.procureBest(project, IMPROVE_SECONDS, callback((done: number, of: number) => void (search === long && (improving.value = done / (of + 1)))))
+    const better = await long.work.procureBest(
+      project,
+      IMPROVE_SECONDS,
+      callback((done: number, of: number) => void (search === long && (improving.value = done / (of + 1)))),
+    )
     if (search !== long) return
     stopImproving()
     if (doc.project?.id !== project.id) return
     procurement.value = better
-    await db.plans.put({ id: project.id, key: better.key, procurement: better }).catch(() => undefined)
+    await keepPlan({ id: project.id, key: better.key, procurement: better })
   }
   let running = false
   let again = false
@@ -100,7 +136,17 @@ export const useReadings = defineStore('readings', () => {
   }
   // Ticks and names change neither parts nor prices.
   watch(
-    () => [doc.project?.id, doc.project?.builds, doc.project?.goods, doc.project?.room, doc.project?.settings, doc.project?.prices, doc.project?.onHand, doc.project?.progress.have, doc.project?.progress.sawing],
+    () => [
+      doc.project?.id,
+      doc.project?.builds,
+      doc.project?.goods,
+      doc.project?.room,
+      doc.project?.settings,
+      doc.project?.prices,
+      doc.project?.onHand,
+      doc.project?.progress.have,
+      doc.project?.progress.sawing,
+    ],
     ([id], before) => {
       if (id !== before?.[0]) procurement.value = null
       if (doc.project && doc.project.builds.length > 0) void procure()
@@ -108,5 +154,20 @@ export const useReadings = defineStore('readings', () => {
     },
     { immediate: true },
   )
-  return { units, say, outcomes, readings, overall, plan, placed, solids, besides, procurement, planning, improving, stopImproving, tryBuild }
+  return {
+    units,
+    say,
+    outcomes,
+    readings,
+    overall,
+    plan,
+    placed,
+    solids,
+    besides,
+    procurement,
+    planning,
+    improving,
+    stopImproving,
+    tryBuild,
+  }
 })

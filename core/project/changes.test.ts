@@ -26,14 +26,22 @@ const readingOf = (p: Project, id: string): BuildReading => {
 }
 const troubles = (r: BuildReading) => r.checks.filter((c) => c.state === 'fails' || c.state === 'unknown')
 const meets = (r: BuildReading) => r.checks.filter((c) => c.check === 'clearance' && c.state === 'fails')
-const withBuild = (p: Project, build: Build): Project => ({ ...p, builds: p.builds.map((b) => (b.id === build.id ? build : b)) })
+const withBuild = (p: Project, build: Build): Project => ({
+  ...p,
+  builds: p.builds.map((b) => (b.id === build.id ? build : b)),
+})
 
 describe('moves in a full room', () => {
-  const p = beekeeper()
+  // Alone on its wall: the next build along it would take room from it, and it would be shaped anew.
+  const p = { ...beekeeper(), builds: beekeeper().builds.filter((b) => b.id !== 'hives') }
   const [rack] = p.builds
   const at = (offsetMm: number) => withBuild(p, { ...rack, offsetMm })
-  const shifted = (b: Build, mm: number, way: unknown): Build => ({ ...b, offsetMm: b.offsetMm + (way === 'right' ? mm : way === 'left' ? -mm : 0), outMm: b.outMm + (way === 'out' ? mm : way === 'back' ? -mm : 0) })
-  const places = [0, 700, 1900, 4100]
+  const shifted = (b: Build, mm: number, way: unknown): Build => ({
+    ...b,
+    offsetMm: b.offsetMm + (way === 'right' ? mm : way === 'left' ? -mm : 0),
+    outMm: b.outMm + (way === 'out' ? mm : way === 'back' ? -mm : 0),
+  })
+  const places = [0, 700, 1900, 3500]
 
   it.each(places)('from %s mm along the wall: the smallest move ends its conflict, the clearing one ends all', (mm) => {
     const here = at(mm)
@@ -45,7 +53,10 @@ describe('moves in a full room', () => {
         expect(after.map((x) => x.id)).not.toContain(c.id)
         expect(after.filter((x) => !before.some((y) => y.id === x.id)).map((x) => x.id)).toEqual([])
       }
-      if (Number(clearMm) > 0) expect(meets(readingOf(withBuild(here, shifted(here.builds[0], Number(clearMm), clearWay)), rack.id))).toEqual([])
+      if (Number(clearMm) > 0)
+        expect(meets(readingOf(withBuild(here, shifted(here.builds[0], Number(clearMm), clearWay)), rack.id))).toEqual(
+          [],
+        )
     }
   })
 
@@ -59,8 +70,15 @@ describe('moves in a full room', () => {
       const r = readingOf(here, rack.id)
       const boxes: Box[] = [...r.boxes.values(), ...r.shaped.assembly.bays.flatMap((b) => b.items.map((i) => i.box))]
       for (const f of things) {
-        const thing: Box = { min: [f.atMm - mm, f.outMm, f.upMm], max: [f.atMm - mm + f.wideMm, f.outMm + f.deepMm, f.upMm + f.highMm] }
-        const reach = Math.max(...boxes.map((b) => Math.min(...[0, 1, 2].map((i) => Math.min(b.max[i], thing.max[i]) - Math.max(b.min[i], thing.min[i])))))
+        const thing: Box = {
+          min: [f.atMm - mm, f.outMm, f.upMm],
+          max: [f.atMm - mm + f.wideMm, f.outMm + f.deepMm, f.upMm + f.highMm],
+        }
+        const reach = Math.max(
+          ...boxes.map((b) =>
+            Math.min(...[0, 1, 2].map((i) => Math.min(b.max[i], thing.max[i]) - Math.max(b.min[i], thing.min[i]))),
+          ),
+        )
         const said = meets(r).some((c) => c.id.endsWith(`solid:${f.id}`))
         // The brace is not its box: it is only asked about where that cannot matter.
         if (reach <= 1) expect({ mm, thing: f.name, said }).toEqual({ mm, thing: f.name, said: false })
@@ -81,7 +99,14 @@ const CASES: [string, 'pail' | 'tote', number, number, object][] = [
 function project(family: string, kind: 'pail' | 'tote', count: number, massKg: number, params: object): Project {
   const p = newProject('p', 'Offers', 'imperial', '2026-01-01T00:00:00.000Z')
   p.goods = [{ ...exampleGoods('imperial', kind, count).item, massKg }]
-  const build = newBuild({ id: 'b', name: 'Rack', family, params: {}, wallId: 'wall-1', goods: [{ goodsId: p.goods[0].id, count }] })
+  const build = newBuild({
+    id: 'b',
+    name: 'Rack',
+    family,
+    params: {},
+    wallId: 'wall-1',
+    goods: [{ goodsId: p.goods[0].id, count }],
+  })
   build.params = { ...(findFamily(family)!.start(contextOf(p, build)!) as object), ...params } as Build['params']
   p.builds = [build]
   return p
@@ -105,14 +130,37 @@ describe.each(CASES)('offers for a %s of %ss', (...given) => {
 describe('standing up under a beam', () => {
   const under = (upMm: number, deepMm: number) => {
     const p = project('post-rack', 'pail', 12, 10, { raise: 'tilt', topMm: [300, 1000, 1700] })
-    p.room.features = [newFeature({ id: 'beam', kind: 'beam', wallId: 'wall-1', atMm: 0, outMm: 0, upMm, wideMm: 3000, deepMm, highMm: 100, name: 'tie beam' })]
+    p.room.features = [
+      newFeature({
+        id: 'beam',
+        kind: 'beam',
+        wallId: 'wall-1',
+        atMm: 0,
+        outMm: 0,
+        upMm,
+        wideMm: 3000,
+        deepMm,
+        highMm: 100,
+        name: 'tie beam',
+      }),
+    ]
     const r = readingOf(p, 'b')
-    const [low, deep] = [Math.max(...[...r.boxes.values()].map((b) => b.max[2])), Math.max(...[...r.boxes.values()].map((b) => b.max[1]))]
-    return { low, deep, code: r.checks.find((c) => c.check === 'stand-up')?.code, state: r.checks.find((c) => c.check === 'stand-up')?.state }
+    const [low, deep] = [
+      Math.max(...[...r.boxes.values()].map((b) => b.max[2])),
+      Math.max(...[...r.boxes.values()].map((b) => b.max[1])),
+    ]
+    return {
+      low,
+      deep,
+      code: r.checks.find((c) => c.check === 'stand-up')?.code,
+      state: r.checks.find((c) => c.check === 'stand-up')?.state,
+    }
   }
   const { low, deep } = under(3000, 300)
-  it('turns up where the beam is over its diagonal', () => expect(under(Math.hypot(low, deep) + 40, 300)).toMatchObject({ code: 'turn-up', state: 'holds' }))
-  it('turns up in front and slides in where the beam is between its height and its diagonal', () => expect(under(low + 20, 300)).toMatchObject({ code: 'turn-up-in-front', state: 'holds' }))
+  it('turns up where the beam is over its diagonal', () =>
+    expect(under(Math.hypot(low, deep) + 40, 300)).toMatchObject({ code: 'turn-up', state: 'holds' }))
+  it('turns up in front and slides in where the beam is between its height and its diagonal', () =>
+    expect(under(low + 20, 300)).toMatchObject({ code: 'turn-up-in-front', state: 'holds' }))
 })
 
 describe('safe loads', () => {
@@ -122,10 +170,12 @@ describe('safe loads', () => {
     const loads = safeLoads(p, r)
     expect(loads.length).toBeGreaterThan(1)
     const shelf = r.shaped.assembly.parts.find((x) => x.role === 'shelf')!
-    const on = r.shaped.assembly.supports.filter((s) => 'part' in s.from && s.from.part === shelf.id).map((s) => (s.contact.min[0] + s.contact.max[0]) / 2)
+    const on = r.shaped.assembly.supports
+      .filter((s) => 'part' in s.from && s.from.part === shelf.id)
+      .map((s) => (s.contact.min[0] + s.contact.max[0]) / 2)
     const span = Math.max(...on) - Math.min(...on)
     const ei = findSheet('ply-23/32')!.ei.along * shelf.size.widthMm
-    const allN = (span / p.settings.sagRatio) * (384 * ei) / (2 * 5 * span ** 3)
+    const allN = ((span / p.settings.sagRatio) * (384 * ei)) / (2 * 5 * span ** 3)
     const kg = allN / 9.80665 - partMassKg(shelf)
     expect(loads[0].by).toBe('sag')
     expect(loads[0].spreadKg).toBeGreaterThan(kg - 0.75)
@@ -145,15 +195,30 @@ describe('what is remembered from reading to reading', () => {
     const start = beekeeper()
     const kept: KeptReadings = new Map()
     const [a, b] = start.builds
-    const change = (build: Build, over: Partial<Build>) => (p: Project): Project => withBuild(p, { ...p.builds.find((x) => x.id === build.id)!, ...over })
+    const change =
+      (build: Build, over: Partial<Build>) =>
+      (p: Project): Project =>
+        withBuild(p, { ...p.builds.find((x) => x.id === build.id)!, ...over })
     const moves = [
-      change(a, { offsetMm: 700 }), change(b, { wallId: a.wallId, offsetMm: 2200 }), change(b, { offsetMm: a.offsetMm + 2959.1 + 700 }), change(b, { tiedTo: [a.id] }), change(a, { outMm: 300 }), change(a, { outMm: 0 }), change(b, { turn: 1 }),
-      change(b, { tiedTo: [], turn: 0 }), change(b, { offsetMm: 6000 }), (p: Project): Project => ({ ...p, settings: { ...p.settings, personMm: 1600 } }), (): Project => start,
+      change(a, { offsetMm: 700 }),
+      change(b, { wallId: a.wallId, offsetMm: 2200 }),
+      change(b, { offsetMm: a.offsetMm + 2959.1 + 700 }),
+      change(b, { tiedTo: [a.id] }),
+      change(a, { outMm: 300 }),
+      change(a, { outMm: 0 }),
+      change(b, { turn: 1 }),
+      change(b, { tiedTo: [], turn: 0 }),
+      change(b, { offsetMm: 6000 }),
+      (p: Project): Project => ({ ...p, settings: { ...p.settings, personMm: 1600 } }),
+      (): Project => start,
     ]
     let p = start
     for (const m of moves) {
       p = m(p)
-      const said = (list: readonly ReturnType<typeof readBuilds>[number][]) => list.map((o) => (o.ok ? { checks: o.reading.checks, verdict: o.reading.verdict, steps: o.reading.steps } : o.problem))
+      const said = (list: readonly ReturnType<typeof readBuilds>[number][]) =>
+        list.map((o) =>
+          o.ok ? { checks: o.reading.checks, verdict: o.reading.verdict, steps: o.reading.steps } : o.problem,
+        )
       expect(said(readBuilds(p, kept))).toEqual(said(readBuilds(p)))
     }
   })

@@ -30,9 +30,17 @@ export function compare(p: Project, build: Build, path: string, options: readonl
     const { checks, massKg, verdict } = r.reading
     const sags = checks.filter((c) => c.check === 'sag' && c.ratio !== null)
     const worst = sags.reduce<(typeof sags)[number] | null>((a, b) => (!a || b.ratio! > a.ratio! ? b : a), null)
-    return [{
-      option, now: valueAt(build.params, path) === option, minor: procure(p, [r.reading]).bill.totalMinor, massKg, sagMm: worst ? Number(worst.data.endMm) : null, sagShare: worst?.ratio ?? null,
-      strength: Math.max(0, ...checks.filter((c) => c.check !== 'sag' && c.state !== 'not-applicable').map(strain)), verdict: verdict.state,
-    }]
+    return [
+      {
+        option,
+        now: valueAt(build.params, path) === option,
+        minor: procure(p, [r.reading]).bill.totalMinor,
+        massKg,
+        sagMm: worst ? Number(worst.data.endMm) : null,
+        sagShare: worst?.ratio ?? null,
+        strength: Math.max(0, ...checks.filter((c) => c.check !== 'sag' && c.state !== 'not-applicable').map(strain)),
+        verdict: verdict.state,
+      },
+    ]
   })
 }

@@ -7,25 +7,50 @@ type Raw = Record<string, unknown>
  */
 const STEPS: ((raw: Raw) => Raw)[] = [
   (raw) => ({
-    ...raw, version: 1,
+    ...raw,
+    version: 1,
     prices: raw.prices ?? {},
     progress: raw.progress ?? { steps: [], cuts: [], bought: [], measured: {} },
     answered: raw.answered ?? [],
   }),
   // Version 1 knew one wall at a time: no corners, diagonals, things in the room or falls of the floor, and builds stood straight at a wall.
   (raw) => ({
-    ...raw, version: 2,
-    settings: { personMm: 1700, seismicG: null, ownSheets: [], duration: object(raw.settings).method === 'ec5' ? 'long' : 'permanent', ...object(raw.settings) },
+    ...raw,
+    version: 2,
+    settings: {
+      personMm: 1700,
+      seismicG: null,
+      ownSheets: [],
+      duration: object(raw.settings).method === 'ec5' ? 'long' : 'permanent',
+      ...object(raw.settings),
+    },
     room: roomOfVersion1(object(raw.room)),
     builds: list(raw.builds).map((b) => ({ outMm: 0, turn: 0, mirrored: false, ...object(b) })),
   }),
   // Version 2 knew no ties between builds, no stock on hand, no history of prices and nothing of a plan being cut; pieces were ticked with their board.
   (raw) => ({
-    readyMadeMinor: null, yardAt: null, priceLog: [], onHand: [], ...raw, version: 3,
-    settings: { ...startingCarriage(object(raw.settings).yard === 'metric' ? 'metric' : 'imperial'), ...object(raw.settings) },
+    readyMadeMinor: null,
+    yardAt: null,
+    priceLog: [],
+    onHand: [],
+    ...raw,
+    version: 3,
+    settings: {
+      ...startingCarriage(object(raw.settings).yard === 'metric' ? 'metric' : 'imperial'),
+      ...object(raw.settings),
+    },
     builds: list(raw.builds).map((b) => ({ tiedTo: [], ...object(b) })),
-    progress: { have: {}, spent: {}, sawing: null, leftoversKept: false, ...object(raw.progress), cuts: list(object(raw.progress).cuts).flatMap((c) => String(c).split('/').slice(-1)[0].split('+')) },
+    progress: {
+      have: {},
+      spent: {},
+      sawing: null,
+      leftoversKept: false,
+      ...object(raw.progress),
+      cuts: list(object(raw.progress).cuts).flatMap((c) => String(c).split('/').slice(-1)[0].split('+')),
+    },
   }),
+  // Version 3 named pieces anew at every change.
+  (raw) => ({ ...raw, version: 4, progress: { letters: {}, ...object(raw.progress) } }),
 ]
 
 const object = (v: unknown): Raw => (v !== null && typeof v === 'object' ? (v as Raw) : {})
@@ -34,13 +59,30 @@ const list = (v: unknown): unknown[] => (Array.isArray(v) ? v : [])
 function roomOfVersion1(room: Raw): Raw {
   const ceiling = object(room.ceiling)
   return {
-    closed: false, diagonals: [], features: [], ...room,
-    ceiling: { kind: 'unknown', alongWallId: null, spacingMm: 406.4, firstMm: 406.4, allowanceKnM2: null, finished: true, fireSeparation: false, slope: null, ...ceiling },
+    closed: false,
+    diagonals: [],
+    features: [],
+    ...room,
+    ceiling: {
+      kind: 'unknown',
+      alongWallId: null,
+      spacingMm: 406.4,
+      firstMm: 406.4,
+      allowanceKnM2: null,
+      finished: true,
+      fireSeparation: false,
+      slope: null,
+      ...ceiling,
+    },
     floor: { points: [], ...object(room.floor) },
     walls: list(room.walls).map((w) => {
       const wall = object(w)
       const c = object(wall.construction)
-      return { cornerRad: null, ...wall, construction: c.kind === 'studs' ? { liningMm: 12.7, found: [], ...c } : wall.construction }
+      return {
+        cornerRad: null,
+        ...wall,
+        construction: c.kind === 'studs' ? { liningMm: 12.7, found: [], ...c } : wall.construction,
+      }
     }),
   }
 }

@@ -1,5 +1,6 @@
 import type { Assembly } from '../assembly/assembly.ts'
 import { findSection } from '../catalogue/lumber.ts'
+import { fingerprint } from '../measure/fingerprint.ts'
 import { planCuts, type CutPlan, type Planners } from '../takeoff/cut-plan.ts'
 import { purchases, type Bill } from '../takeoff/purchases.ts'
 import { chooseRips } from '../takeoff/rip-choice.ts'
@@ -28,51 +29,110 @@ type Read = Pick<BuildReading, 'pieces' | 'shaped'> & Partial<Pick<BuildReading,
 /** Tells two sets of pieces, stock and prices apart: a plan made for one is good for no other. */
 export function cutKey(p: Priced, readings: Pick<BuildReading, 'pieces'>[]): string {
   const prices = priceBook(p)
-  const lines = chooseRips(readings.flatMap((r) => r.pieces), p.settings, prices, p.onHand)
-  const text = JSON.stringify([...boardJobs(lines, p.settings, prices, p.onHand), ...sheetJobs(lines, p.settings, prices, p.onHand)].map((j) => j.instance))
-  // Two 32-bit hashes (FNV-1a with different starts): a clash would need both to.
-  let [a, b] = [0x811c9dc5, 0x9747b28c]
-  for (let i = 0; i < text.length; i++) {
-    a = Math.imul(a ^ text.charCodeAt(i), 0x01000193)
-    b = Math.imul(b ^ text.charCodeAt(i), 0x01000193) ^ (b >>> 13)
-  }
-  return `${text.length}-${(a >>> 0).toString(36)}-${(b >>> 0).toString(36)}`
+  const lines = chooseRips(
+    readings.flatMap((r) => r.pieces),
+    p.settings,
+    prices,
+    p.onHand,
+  )
+  return fingerprint(
+    JSON.stringify(
+      [...boardJobs(lines, p.settings, prices, p.onHand), ...sheetJobs(lines, p.settings, prices, p.onHand)].map(
+        (j) => j.instance,
+      ),
+    ),
+  )
 }
 
 /** What is bought and how it is cut for some builds, from a new plan. Heavy: runs in a worker. */
 export function procure(p: Priced, readings: readonly Read[], planners?: Planners): Procurement {
   const prices = priceBook(p)
-  return counted(p, readings, planCuts(readings.flatMap((r) => r.pieces), p.settings, prices, planners, p.onHand), 'not-begun')
+  return counted(
+    p,
+    readings,
+    planCuts(
+      readings.flatMap((r) => r.pieces),
+      p.settings,
+      prices,
+      planners,
+      p.onHand,
+    ),
+    'not-begun',
+  )
 }
 
 /** The same for a whole project: once sawing has begun its plan stays as it is. */
-export function procureProject(p: Priced & Pick<Project, 'progress'>, readings: readonly Read[], planners?: Planners): Procurement {
+export function procureProject(
+  p: Priced & Pick<Project, 'progress'>,
+  readings: readonly Read[],
+  planners?: Planners,
+): Procurement {
   const { sawing, have } = p.progress
   if (!sawing) {
     const r = procure(p, readings, planners)
     return { ...r, bill: procureBill(p, r) }
   }
   const cutPlan: CutPlan = { boards: sawing.boards, sheets: sawing.sheets, claims: [], cannot: [] }
-  return counted(p, readings, cutPlan, stillFits(sawing, readings.flatMap((r) => r.pieces)) ? 'fits' : 'builds-changed', have)
+  return counted(
+    p,
+    readings,
+    cutPlan,
+    stillFits(
+      sawing,
+      readings.flatMap((r) => r.pieces),
+    )
+      ? 'fits'
+      : 'builds-changed',
+    have,
+  )
 }
 
 /** The bill of a plan that was found before, with what is there by now. */
-export const procureBill = (p: Priced & Pick<Project, 'progress'>, r: Pick<Procurement, 'cutPlan' | 'screws' | 'sundries'>): Bill => purchases(r.cutPlan, r.screws, priceBook(p), r.sundries, p.progress.have)
+export const procureBill = (
+  p: Priced & Pick<Project, 'progress'>,
+  r: Pick<Procurement, 'cutPlan' | 'screws' | 'sundries'>,
+): Bill => purchases(r.cutPlan, r.screws, priceBook(p), r.sundries, p.progress.have)
 
-function counted(p: Priced, readings: readonly Read[], cutPlan: CutPlan, sawing: Procurement['sawing'], have: Readonly<Record<string, number>> = {}): Procurement {
+function counted(
+  p: Priced,
+  readings: readonly Read[],
+  cutPlan: CutPlan,
+  sawing: Procurement['sawing'],
+  have: Readonly<Record<string, number>> = {},
+): Procurement {
   const prices = priceBook(p)
   const assemblies = readings.map((r) => r.shaped.assembly)
   const screws = screwLines(assemblies)
   const sundries = sundryLines(assemblies, p.settings)
   const bill = purchases(cutPlan, screws, prices, sundries, have)
-  return { cutPlan, screws, sundries, bill, perBuild: shares(readings, purchases(cutPlan, screws, prices, sundries), cutPlan), sawing }
+  return {
+    cutPlan,
+    screws,
+    sundries,
+    bill,
+    perBuild: shares(readings, purchases(cutPlan, screws, prices, sundries), cutPlan),
+    sawing,
+  }
 }
 
 /** Wood is shared out by volume of the pieces cut from each kind of stock, the rest by what each build counts of it. */
-function shares(readings: readonly Read[], bill: Bill, plan: Pick<CutPlan, 'boards' | 'sheets'>): Procurement['perBuild'] {
+function shares(
+  readings: readonly Read[],
+  bill: Bill,
+  plan: Pick<CutPlan, 'boards' | 'sheets'>,
+): Procurement['perBuild'] {
   const named = readings.filter((r): r is Read & Pick<BuildReading, 'build'> => r.build !== undefined)
-  const kindOf = (l: PieceLine) => (l.stock.kind === 'board' ? `board:${l.stock.section}${l.stock.treated ? ':treated' : ''}` : l.stock.kind === 'sheet' ? `sheet:${l.stock.sheet}` : null)
-  const volume = (l: PieceLine) => l.count * l.cut.lengthMm * l.cut.widthMm * (l.stock.kind === 'board' ? (findSection(l.stock.section)?.thicknessMm ?? l.thicknessMm) : l.thicknessMm)
+  const kindOf = (l: PieceLine) =>
+    l.stock.kind === 'board'
+      ? `board:${l.stock.section}${l.stock.treated ? ':treated' : ''}`
+      : l.stock.kind === 'sheet'
+        ? `sheet:${l.stock.sheet}`
+        : null
+  const volume = (l: PieceLine) =>
+    l.count *
+    l.cut.lengthMm *
+    l.cut.widthMm *
+    (l.stock.kind === 'board' ? (findSection(l.stock.section)?.thicknessMm ?? l.thicknessMm) : l.thicknessMm)
   const byKind = new Map<string, Map<string, number>>()
   for (const r of named)
     for (const l of r.pieces) {
@@ -82,7 +142,10 @@ function shares(readings: readonly Read[], bill: Bill, plan: Pick<CutPlan, 'boar
       m.set(r.build.id, (m.get(r.build.id) ?? 0) + volume(l))
       byKind.set(kind, m)
     }
-  const stockKind = new Map<string, string>([...plan.boards.map((b) => [b.stockKey, `board:${b.section}${b.treated ? ':treated' : ''}`] as const), ...plan.sheets.map((s) => [s.stockKey, `sheet:${s.sheet}`] as const)])
+  const stockKind = new Map<string, string>([
+    ...plan.boards.map((b) => [b.stockKey, `board:${b.section}${b.treated ? ':treated' : ''}`] as const),
+    ...plan.sheets.map((s) => [s.stockKey, `sheet:${s.sheet}`] as const),
+  ])
   const screwsOf = new Map(named.map((r) => [r.build.id, countFasteners(r.shaped.assembly)]))
   const out = new Map(named.map((r) => [r.build.id, 0]))
   for (const l of bill.lines) {
@@ -94,5 +157,6 @@ function shares(readings: readonly Read[], bill: Bill, plan: Pick<CutPlan, 'boar
   return [...out].map(([build, minor]) => ({ build, minor: Math.round(minor) }))
 }
 
-const countFasteners = (a: Assembly): number => a.joints.reduce((n, j) => n + j.fasteners.reduce((m, f) => m + f.count, 0), 0) + a.anchors.reduce((n, x) => n + (x.fastener ? x.count : 0), 0)
-
+const countFasteners = (a: Assembly): number =>
+  a.joints.reduce((n, j) => n + j.fasteners.reduce((m, f) => m + f.count, 0), 0) +
+  a.anchors.reduce((n, x) => n + (x.fastener ? x.count : 0), 0)

@@ -34,10 +34,23 @@ const load = (file: string): Project => {
   return r.project
 }
 const fresh = () => newProject('p1', 'Garage', 'imperial', '2026-01-01T00:00:00.000Z')
-function withRack(count: number, massKg: number, params: object = {}, kind: 'pail' | 'tote' = 'pail', family = 'post-rack'): Project {
+function withRack(
+  count: number,
+  massKg: number,
+  params: object = {},
+  kind: 'pail' | 'tote' = 'pail',
+  family = 'post-rack',
+): Project {
   const p = fresh()
   p.goods = [{ ...exampleGoods('imperial', kind, count).item, massKg }]
-  const build: Build = newBuild({ id: 'b1', name: 'Rack', family, params: {}, wallId: 'wall-1', goods: [{ goodsId: p.goods[0].id, count }] })
+  const build: Build = newBuild({
+    id: 'b1',
+    name: 'Rack',
+    family,
+    params: {},
+    wallId: 'wall-1',
+    goods: [{ goodsId: p.goods[0].id, count }],
+  })
   build.params = { ...(findFamily(family)!.start(contextOf(p, build)!) as object), ...params } as Build['params']
   p.builds = [build]
   return p
@@ -71,7 +84,12 @@ describe.each(demos)('demo %s', (file) => {
 })
 
 describe('project file', () => {
-  it('comes back exactly', () => expect(readProject(writeProject(load(demos[0])))).toMatchObject({ ok: true, project: load(demos[0]), migratedFrom: null }))
+  it('comes back exactly', () =>
+    expect(readProject(writeProject(load(demos[0])))).toMatchObject({
+      ok: true,
+      project: load(demos[0]),
+      migratedFrom: null,
+    }))
   const codes = (text: string) => {
     const r = readProject(text)
     return r.ok ? [] : r.problems.map((x) => `${x.code} ${x.field ?? ''}`.trim())
@@ -81,21 +99,40 @@ describe('project file', () => {
     change(p)
     return codes(JSON.stringify(p))
   }
-  it.each([['', 'file-not-json'], ['{', 'file-not-json'], ['[]', 'file-not-project'], ['null', 'file-not-project'], ['{"format":"other"}', 'file-not-project'], ['{"format":"tackloft"}', 'file-field version'], ['{"format":"tackloft","version":99}', 'file-newer version']])('refuses %p', (text, code) => expect(codes(text)).toEqual([code]))
+  it.each([
+    ['', 'file-not-json'],
+    ['{', 'file-not-json'],
+    ['[]', 'file-not-project'],
+    ['null', 'file-not-project'],
+    ['{"format":"other"}', 'file-not-project'],
+    ['{"format":"tackloft"}', 'file-field version'],
+    ['{"format":"tackloft","version":99}', 'file-newer version'],
+  ])('refuses %p', (text, code) => expect(codes(text)).toEqual([code]))
   it('explains a damaged one field by field', () => {
     expect(spoil((p) => ((p as unknown as Project).goods[2].acrossMm = -5))).toEqual(['file-field goods.2.acrossMm'])
-    expect(spoil((p) => ((p as unknown as Project).room.walls[0].construction = { kind: 'glass' } as never))).toEqual(['file-field room.walls.0.construction.kind'])
+    expect(spoil((p) => ((p as unknown as Project).room.walls[0].construction = { kind: 'glass' } as never))).toEqual([
+      'file-field room.walls.0.construction.kind',
+    ])
     expect(spoil((p) => delete (p as Record<string, unknown>).settings)).toEqual(['file-field settings'])
     const r = readProject(JSON.stringify({ ...load(demos[0]), name: '' }))
     expect(!r.ok && sayProblem(r.problems[0], sayIn(METRIC))).toMatch(/the file has ""/)
   })
   it('migrates the oldest version', () => {
     const { prices: _p, progress: _g, answered: _a, ...old } = load(demos[0])
-    expect(readProject(JSON.stringify({ ...old, version: 0 }))).toMatchObject({ ok: true, migratedFrom: 0, project: { version: PROJECT_VERSION, progress: { steps: [] } } })
+    expect(readProject(JSON.stringify({ ...old, version: 0 }))).toMatchObject({
+      ok: true,
+      migratedFrom: 0,
+      project: { version: PROJECT_VERSION, progress: { steps: [] } },
+    })
   })
   it('has the schemas in the documentation as they are', () => {
-    for (const [name, schema] of [['project', projectSchema], ['plan', planFile]] as const)
-      expect(JSON.parse(readFileSync(`docs/schema/${name}.schema.json`, 'utf8'))).toEqual(JSON.parse(JSON.stringify(z.toJSONSchema(schema, { io: 'input' }))))
+    for (const [name, schema] of [
+      ['project', projectSchema],
+      ['plan', planFile],
+    ] as const)
+      expect(JSON.parse(readFileSync(`docs/schema/${name}.schema.json`, 'utf8'))).toEqual(
+        JSON.parse(JSON.stringify(z.toJSONSchema(schema, { io: 'input' }))),
+      )
   })
 })
 
@@ -111,8 +148,10 @@ describe('remedies', () => {
     expect(after.ok && after.reading.checks.filter((c) => c.check === 'sag' && c.state !== 'holds')).toEqual([])
   })
   it.each([
-    ['a fixed opening too narrow', withRack(6, 12, { clearMm: [300] }, 'tote', 'tote-rack'), 'contents-fit'], ['nothing against sway', withRack(6, 12, { brace: false, tie: false }, 'tote', 'tote-rack'), 'sway'],
-    ['totes without a place', withRack(20, 12, { columns: 2, rows: 2 }, 'tote', 'tote-rack'), 'contents-fit'], ['a free-standing tower', withRack(10, 12, { tie: false, columns: 2, rows: 5 }, 'tote', 'tote-rack'), 'tip-over'],
+    ['a fixed opening too narrow', withRack(6, 12, { clearMm: [300] }, 'tote', 'tote-rack'), 'contents-fit'],
+    ['nothing against sway', withRack(6, 12, { brace: false, tie: false }, 'tote', 'tote-rack'), 'sway'],
+    ['totes without a place', withRack(20, 12, { columns: 2, rows: 2 }, 'tote', 'tote-rack'), 'contents-fit'],
+    ['a free-standing tower', withRack(10, 12, { tie: false, columns: 2, rows: 5 }, 'tote', 'tote-rack'), 'tip-over'],
     ['goods beyond all reason', withRack(12, 900, { floorBay: false }), 'bending'],
   ])('finds some for %s', (_name, p, check) => {
     const r = readBuild(p, p.builds[0])
@@ -123,7 +162,13 @@ describe('remedies', () => {
   })
   it('finds them for a build that is not the first: the letters of its parts run on, its links keep their names', () => {
     const p = withRack(20, 55, { sheet: 'osb-7/16', crossEveryMm: 1300, depthMm: 600 })
-    p.builds.unshift({ ...withRack(4, 5).builds[0], id: 'b0', wallId: 'wall-1', offsetMm: 5000, goods: p.builds[0].goods })
+    p.builds.unshift({
+      ...withRack(4, 5).builds[0],
+      id: 'b0',
+      wallId: 'wall-1',
+      offsetMm: 5000,
+      goods: p.builds[0].goods,
+    })
     const [, second] = readingsOf(readBuilds(p))
     expect(second.build.id).toBe('b1')
     const target = second.checks.find((c) => c.state === 'fails' && c.data.letter)!
@@ -168,7 +213,10 @@ describe('take-off', () => {
     const job = boardJobs(r.pieces, p.settings, priceBook(p)).find((j) => j.key === '2x4')!
     expect(job.instance.parts.find((x) => x.id.endsWith(rails.letter))!.qty).toBe(12)
     const plan = planCuts(r.pieces, p.settings, priceBook(p))
-    expect(plan.boards.flatMap((b) => b.cuts.filter((c) => c.line.endsWith(`/${rails.letter}`)).flatMap((c) => c.labels)).length).toBe(24)
+    expect(
+      plan.boards.flatMap((b) => b.cuts.filter((c) => c.line.endsWith(`/${rails.letter}`)).flatMap((c) => c.labels))
+        .length,
+    ).toBe(24)
   })
   it('follows a changed price, and says when there is none', () => {
     const p = withRack(6, 12)
@@ -178,7 +226,13 @@ describe('take-off', () => {
     p.prices[key] = bill.lines[0].eachMinor! + 100
     const dearer = purchases(planCuts(lines, p.settings, priceBook(p)), [], priceBook(p))
     expect(dearer.totalMinor).toBeGreaterThanOrEqual(bill.totalMinor)
-    expect(purchases(planCuts(lines, p.settings, priceBook(p)), [{ fastener: 'ghost', label: 'g', count: 3, boxes: 1 }], priceBook(p)).unpriced).toBe(1)
+    expect(
+      purchases(
+        planCuts(lines, p.settings, priceBook(p)),
+        [{ fastener: 'ghost', label: 'g', count: 3, boxes: 1 }],
+        priceBook(p),
+      ).unpriced,
+    ).toBe(1)
   })
 })
 
@@ -200,8 +254,14 @@ describe('a room by itself', () => {
     expect(readRoom('{"format":"else"}')).toMatchObject({ ok: false, problems: [{ code: 'file-not-room' }] })
     const bent = JSON.parse(writeRoom(load(demos[0]).room))
     bent.room.walls[0].lengthMm = -4
-    expect(readRoom(JSON.stringify(bent))).toMatchObject({ ok: false, problems: [{ code: 'file-field', field: 'room.walls.0.lengthMm' }] })
-    expect(readRoom(JSON.stringify({ ...bent, version: 99 }))).toMatchObject({ ok: false, problems: [{ code: 'file-newer' }] })
+    expect(readRoom(JSON.stringify(bent))).toMatchObject({
+      ok: false,
+      problems: [{ code: 'file-field', field: 'room.walls.0.lengthMm' }],
+    })
+    expect(readRoom(JSON.stringify({ ...bent, version: 99 }))).toMatchObject({
+      ok: false,
+      problems: [{ code: 'file-newer' }],
+    })
   })
 })
 
@@ -216,10 +276,14 @@ describe('builds in their room', () => {
   }
   it('a tank in its place is named with place, amount and the smallest move, and that move is the first remedy', () => {
     const { p, r, fails } = inRoom((x) => {
-      x.room.features = [newFeature({ id: 'heater', kind: 'water-heater', wallId: 'wall-1', atMm: 600, name: 'old tank' })]
+      x.room.features = [
+        newFeature({ id: 'heater', kind: 'water-heater', wallId: 'wall-1', atMm: 600, name: 'old tank' }),
+      ]
     })
     const hit = fails.find((c) => c.check === 'clearance')!
-    expect(sayCheck(hit, say)).toMatch(/water heater "old tank" by \d+ mm, at \d+ mm from the left end of North wall.*Moving it \d+ mm to the right clears it/)
+    expect(sayCheck(hit, say)).toMatch(
+      /water heater "old tank" by \d+ mm, at \d+ mm from the left end of North wall.*Moving it \d+ mm to the right clears it/,
+    )
     const [first] = remedies(p, p.builds[0], hit.id)
     expect(first.changes[0].code).toBe('move')
     const after = readBuilds({ ...p, builds: [first.build] })[0]
@@ -227,29 +291,49 @@ describe('builds in their room', () => {
     expect(r.verdict.state).toBe('fails')
   })
   it('two builds in one place meet; side by side they do not', () => {
-    const two = (offsetMm: number) => inRoom((x) => {
-      x.builds[0].params = { ...x.builds[0].params, lengthMm: 2432 }
-      x.builds.push({ ...x.builds[0], id: 'b2', name: 'Second', offsetMm })
-    }).fails.filter((c) => c.check === 'clearance').length
+    const two = (offsetMm: number) =>
+      inRoom((x) => {
+        x.builds[0].params = { ...x.builds[0].params, lengthMm: 2432 }
+        x.builds.push({ ...x.builds[0], id: 'b2', name: 'Second', offsetMm })
+      }).fails.filter((c) => c.check === 'clearance').length
     expect(two(1000)).toBe(1)
     expect(two(3000)).toBe(0)
   })
   it('totes need the way out: a car in front of them is in it', () => {
     const p = withRack(4, 10, {}, 'tote', 'tote-rack')
-    p.room.features = [newFeature({ id: 'car', kind: 'car', wallId: 'wall-1', atMm: 0, outMm: 1400, wideMm: 1800, deepMm: 3000, clear: { leftMm: 0, rightMm: 0, frontMm: 0, aboveMm: 0, belowMm: 0 } })]
+    p.room.features = [
+      newFeature({
+        id: 'car',
+        kind: 'car',
+        wallId: 'wall-1',
+        atMm: 0,
+        outMm: 1400,
+        wideMm: 1800,
+        deepMm: 3000,
+        clear: { leftMm: 0, rightMm: 0, frontMm: 0, aboveMm: 0, belowMm: 0 },
+      }),
+    ]
     const [o] = readBuilds(p)
     expect(o.ok && o.reading.checks.filter((c) => c.code === 'meets-way-out').length).toBe(1)
   })
   it('away from its wall nothing is tied to it, and a thin wall says so', () => {
     const away = inRoom((x) => (x.builds[0].outMm = 600)).r
     expect(away.shaped.assembly.anchors).toEqual([])
-    expect(away.checks.find((c) => c.check === 'fixing')).toMatchObject({ code: 'away-from-wall', state: 'not-applicable' })
+    expect(away.checks.find((c) => c.check === 'fixing')).toMatchObject({
+      code: 'away-from-wall',
+      state: 'not-applicable',
+    })
     const thin = inRoom((x) => (x.room.walls[0].construction = { kind: 'thin' })).r
     expect(thin.checks.find((c) => c.check === 'fixing')).toMatchObject({ code: 'thin-wall' })
   })
   it('on a sloping slab legs differ, and heights are kept from the level line', () => {
     const { r } = inRoom((x) => {
-      const points = [[0, 100], [6000, 100], [0, 1000], [6000, 1000]].map(([atMm, outMm]) => ({ wallId: 'wall-1', atMm, outMm, downMm: 1000 + 0.01 * atMm }))
+      const points = [
+        [0, 100],
+        [6000, 100],
+        [0, 1000],
+        [6000, 1000],
+      ].map(([atMm, outMm]) => ({ wallId: 'wall-1', atMm, outMm, downMm: 1000 + 0.01 * atMm }))
       x.room = { ...x.room, floor: { kind: 'slab', points } }
     })
     const posts = r.shaped.assembly.parts.filter((x) => x.role === 'post').map((x) => x.size.lengthMm)
@@ -267,12 +351,16 @@ describe('builds in their room', () => {
 })
 
 describe('what a build could do', () => {
-  it('a fibreboard shelf is cured by an edge strip, among others', () => {
+  it('a fibreboard shelf is cured by what really cures it: an edge strip alone leaves the other edge soft', () => {
     const p = withRack(12, 9, { sheet: 'mdf-3/4', clearMm: 914.4, bays: 1, depthMm: 285.75 }, 'pail', 'shelf-unit')
     const [o] = readBuilds(p)
     const sag = o.ok ? o.reading.checks.find((c) => c.check === 'sag' && c.state === 'fails') : undefined
     const found = remedies(p, p.builds[0], sag!.id)
-    expect(found.flatMap((r) => r.changes.map((c) => c.code))).toContain('edge-strip')
+    expect(found.length).toBeGreaterThan(0)
+    for (const r of found) {
+      const [after] = readBuilds({ ...p, builds: [r.build] })
+      expect(after.ok && after.reading.checks.find((c) => c.id === sag!.id)?.state).not.toBe('fails')
+    }
   })
   it('fibreboard in an unheated garage is not proven, whatever it carries; another sheet, or a heated room, answers it', () => {
     const p = withRack(4, 2, { sheet: 'mdf-3/4' }, 'pail', 'shelf-unit')
@@ -290,7 +378,9 @@ describe('what a build could do', () => {
     const heated = { ...p, settings: { ...p.settings, moisture: 'dry' as const } }
     expect(look(heated).checks.some((c) => c.check === 'damp')).toBe(false)
     expect(look(heated).verdict.unknown).toBe(0)
-    expect(look(withRack(4, 2, { sheet: 'ply-23/32' }, 'pail', 'shelf-unit')).checks.some((c) => c.check === 'damp')).toBe(false)
+    expect(
+      look(withRack(4, 2, { sheet: 'ply-23/32' }, 'pail', 'shelf-unit')).checks.some((c) => c.check === 'damp'),
+    ).toBe(false)
   })
   it('its safe load is more than it carries, and less in one place than spread out', () => {
     const p = withRack(6, 10)
@@ -323,6 +413,7 @@ describe('what a build could do', () => {
   it('proposals hold before they are shown', () => {
     const p = withRack(14, 26)
     p.builds = []
-    for (const x of propose(p, 'wall-1', 0, [{ goodsId: p.goods[0].id, count: 14 }], 'n')) expect(x.verdict).not.toBe('fails')
+    for (const x of propose(p, 'wall-1', 0, [{ goodsId: p.goods[0].id, count: 14 }], 'n'))
+      expect(x.verdict).not.toBe('fails')
   })
 })

@@ -1,6 +1,7 @@
+import { given } from '../assembly/identical.ts'
 import { settings, startingSettings } from '../assembly/settings.ts'
 import { goodsItem } from '../goods/goods.ts'
-import { id, lengthMm, LONGEST_MM, words, z } from '../measure/schema.ts'
+import { id, lengthMm, listOf, LONGEST_MM, words, z } from '../measure/schema.ts'
 import type { UnitSystem } from '../measure/units.ts'
 import { onHandPiece } from '../takeoff/on-hand.ts'
 import { sawing } from '../takeoff/sawing.ts'
@@ -11,7 +12,7 @@ const price = z.int().min(0).max(10_000_000)
 export const MOST_PRICES_LOGGED = 2000
 
 /** Version of the project file; older ones are migrated, newer ones refused. */
-export const PROJECT_VERSION = 3
+export const PROJECT_VERSION = 4
 
 export const buildSchema = z.object({
   id,
@@ -37,7 +38,14 @@ export type Build = z.infer<typeof buildSchema>
 
 /** A build standing straight at the left end of its wall unless said otherwise. */
 export const newBuild = (given: Pick<Build, 'id' | 'family' | 'params' | 'wallId'> & Partial<Build>): Build => ({
-  name: '', offsetMm: 0, outMm: 0, turn: 0, mirrored: false, tiedTo: [], goods: [], ...given,
+  name: '',
+  offsetMm: 0,
+  outMm: 0,
+  turn: 0,
+  mirrored: false,
+  tiedTo: [],
+  goods: [],
+  ...given,
 })
 
 /** The saved document: kinds and parameters; all the rest is worked out again. */
@@ -48,19 +56,21 @@ export const projectSchema = z.object({
   name: words(80).min(1),
   createdAt: z.iso.datetime(),
   settings,
-  goods: z.array(goodsItem).max(2000),
+  goods: listOf(goodsItem, 2000),
   room,
-  builds: z.array(buildSchema).max(40),
+  builds: listOf(buildSchema, 40),
   /** Prices the person or the yard changed, minor units by key of the price book. */
   prices: z.record(z.string(), price),
   /** Every change of a price, oldest first. */
-  priceLog: z.array(z.object({ key: z.string(), minor: price, at: z.iso.datetime(), from: z.enum(['typed', 'yard']) })).max(MOST_PRICES_LOGGED),
+  priceLog: z
+    .array(z.object({ key: z.string(), minor: price, at: z.iso.datetime(), from: z.enum(['typed', 'yard']) }))
+    .max(MOST_PRICES_LOGGED),
   /** When the yard's prices were last taken over. */
   yardAt: z.iso.datetime().nullable(),
   /** What something like it costs ready-made, for all builds together; null while nobody has said. */
   readyMadeMinor: price.nullable(),
   /** Boards and sheets that are there already. */
-  onHand: z.array(onHandPiece).max(500),
+  onHand: listOf(onHandPiece, 500),
   progress: z.object({
     /** `build/step`, labels of pieces that are cut, and shopping-list keys that are done. */
     steps: z.array(z.string()).max(5000),
@@ -71,6 +81,8 @@ export const projectSchema = z.object({
     spent: z.record(z.string(), price),
     /** The plan being cut; null until the first piece is ticked. */
     sawing: sawing.nullable(),
+    /** What was written on pieces when cutting began, by build and kind: no later change gives a letter to anything else. */
+    letters: z.record(id, z.record(z.string().max(400), given)),
     /** Leftovers of that plan were put on hand. */
     leftoversKept: z.boolean(),
     /** What was measured at hold points, mm, by `build/step`. */
@@ -85,17 +97,57 @@ export function newProject(projectId: string, name: string, system: UnitSystem, 
   const imperial = system === 'imperial'
   const [lengthMm, heightMm, depthMm] = imperial ? [6096, 2438.4, 1219.2] : [6000, 2400, 1200]
   return {
-    format: 'tackloft', version: PROJECT_VERSION, id: projectId, name, createdAt,
+    format: 'tackloft',
+    version: PROJECT_VERSION,
+    id: projectId,
+    name,
+    createdAt,
     settings: startingSettings(system),
     goods: [],
     room: {
-      name: '', closed: false, diagonals: [], ceiling: plainCeiling(heightMm), floor: { kind: 'slab', points: [] }, features: [],
-      walls: [{
-        id: 'wall-1', name: 'North wall', lengthMm, heightMm, depthMm, cornerRad: null,
-        construction: { kind: 'studs', spacingMm: imperial ? 406.4 : 600, firstMm: imperial ? 381 : 600, studMm: 38.1, lined: true, liningMm: 12.7, found: [] },
-      }],
+      name: '',
+      closed: false,
+      diagonals: [],
+      ceiling: plainCeiling(heightMm),
+      floor: { kind: 'slab', points: [] },
+      features: [],
+      walls: [
+        {
+          id: 'wall-1',
+          name: 'North wall',
+          lengthMm,
+          heightMm,
+          depthMm,
+          cornerRad: null,
+          construction: {
+            kind: 'studs',
+            spacingMm: imperial ? 406.4 : 600,
+            firstMm: imperial ? 381 : 600,
+            studMm: 38.1,
+            lined: true,
+            liningMm: 12.7,
+            found: [],
+          },
+        },
+      ],
     },
-    builds: [], prices: {}, priceLog: [], yardAt: null, readyMadeMinor: null, onHand: [],
-    progress: { steps: [], cuts: [], bought: [], have: {}, spent: {}, sawing: null, leftoversKept: false, measured: {} }, answered: [],
+    builds: [],
+    prices: {},
+    priceLog: [],
+    yardAt: null,
+    readyMadeMinor: null,
+    onHand: [],
+    progress: {
+      steps: [],
+      cuts: [],
+      bought: [],
+      have: {},
+      spent: {},
+      sawing: null,
+      letters: {},
+      leftoversKept: false,
+      measured: {},
+    },
+    answered: [],
   }
 }

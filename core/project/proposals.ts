@@ -23,7 +23,9 @@ const BETWEEN_MM = 50
 
 /** Where the next build on a wall can start: past the last one standing there. */
 export function nextOffset(p: Project, wallId: string): number {
-  const ends = readingsOf(readBuilds(p)).filter((r) => r.build.wallId === wallId).map((r) => r.build.offsetMm + wholeBox(r.boxes).max[0] + BETWEEN_MM)
+  const ends = readingsOf(readBuilds(p))
+    .filter((r) => r.build.wallId === wallId)
+    .map((r) => r.build.offsetMm + wholeBox(r.boxes).max[0] + BETWEEN_MM)
   return Math.ceil(Math.max(0, ...ends))
 }
 
@@ -31,7 +33,10 @@ export function nextOffset(p: Project, wallId: string): number {
 export function withoutHome(p: Project): { goodsId: string; count: number }[] {
   const placed = new Map<string, number>()
   for (const b of p.builds) for (const g of b.goods) placed.set(g.goodsId, (placed.get(g.goodsId) ?? 0) + g.count)
-  return p.goods.filter((g) => g.decision === 'keep').map((g) => ({ goodsId: g.id, count: g.count - (placed.get(g.id) ?? 0) })).filter((g) => g.count > 0)
+  return p.goods
+    .filter((g) => g.decision === 'keep')
+    .map((g) => ({ goodsId: g.id, count: g.count - (placed.get(g.id) ?? 0) }))
+    .filter((g) => g.count > 0)
 }
 
 /** Changes made to a proposal before it is shown: what it would be told to do at once. */
@@ -44,7 +49,9 @@ function repaired(p: Project, first: Build): Build {
     const r = readBuild(p, build)
     const worst = r.ok && r.reading.verdict.fails > 0 ? r.reading.verdict.weakest : null
     if (!worst) return build
-    const found = remedies({ ...p, builds: [...p.builds, build] }, build, worst.id, { most: 8 }).filter((x) => x.deltaHoused >= 0 && x.build.offsetMm === build.offsetMm)
+    const found = remedies({ ...p, builds: [...p.builds, build] }, build, worst.id, { most: 8 }).filter(
+      (x) => x.deltaHoused >= 0 && x.build.offsetMm === build.offsetMm,
+    )
     if (found.length === 0) return build
     build = found[0].build
   }
@@ -67,11 +74,23 @@ export function propose(p: Project, wallId: string, offsetMm: number, goods: Bui
       const r = readWith(family, build, ctx)
       if (!r.ok) return []
       const holds = wanted - r.reading.shaped.unhoused.reduce((n, u) => n + u.count, 0)
-      return [{ build, holds, leftOut: wanted - holds, minor: procure(p, [r.reading]).bill.totalMinor, lengthMm: wholeBox(r.reading.boxes).max[0], verdict: r.reading.verdict.state }]
+      return [
+        {
+          build,
+          holds,
+          leftOut: wanted - holds,
+          minor: procure(p, [r.reading]).bill.totalMinor,
+          lengthMm: wholeBox(r.reading.boxes).max[0],
+          verdict: r.reading.verdict.state,
+        },
+      ]
     })
   })
-  const ranked = byFamily.map((list) => list.sort((a, b) => a.leftOut - b.leftOut || trouble(a) - trouble(b) || a.minor - b.minor))
+  const ranked = byFamily.map((list) =>
+    list.sort((a, b) => a.leftOut - b.leftOut || trouble(a) - trouble(b) || a.minor - b.minor),
+  )
   const out: Proposal[] = []
-  for (let i = 0; out.length < SHOWN && ranked.some((l) => l.length > i); i++) for (const l of ranked) if (l[i] && out.length < SHOWN) out.push(l[i])
+  for (let i = 0; out.length < SHOWN && ranked.some((l) => l.length > i); i++)
+    for (const l of ranked) if (l[i] && out.length < SHOWN) out.push(l[i])
   return out.sort((a, b) => a.leftOut - b.leftOut || trouble(a) - trouble(b))
 }

@@ -1,3 +1,4 @@
+import { ONLY_MET } from '../clearance/conflicts.ts'
 import type { CheckResult } from '../checks/check.ts'
 import { isHardWorked } from '../checks/verdict.ts'
 import type { Lever } from '../families/family.ts'
@@ -46,14 +47,21 @@ export function remedies(p: Project, build: Build, checkId: string, o: RemedyOpt
   const round = surroundingsOf(p, roomPlan(p.room).outline, readingsOf(readAlone(p)))
   const inRoom = checksInRoom(round, base.reading)
   /** What holds of a reading in the room, apart from what is only read there. */
-  const alone = (r: BuildReading, room: readonly CheckResult[]) => withRoom(r.checks, room).filter((c) => !room.includes(c))
+  const alone = (r: BuildReading, room: readonly CheckResult[]) =>
+    withRoom(r.checks, room).filter((c) => !room.includes(c))
   const target = withRoom(base.reading.checks, inRoom).find((c) => c.id === checkId)
   if (!target || (!isTrouble(target) && !isHardWorked(target))) return []
   const kind = target.check
   // A link that works hard is eased when nothing of its kind works hard any more.
   const stillBad = (x: CheckResult) => isTrouble(x) || (!isTrouble(target) && isHardWorked(x))
   const minor = (r: BuildReading) => procure(p, [r]).bill.totalMinor
-  const before = { minor: minor(base.reading), kg: base.reading.massKg, housed: housed(base.reading), fails: troubles(alone(base.reading, inRoom)), roomFails: troubles(inRoom) }
+  const before = {
+    minor: minor(base.reading),
+    kg: base.reading.massKg,
+    housed: housed(base.reading),
+    fails: troubles(alone(base.reading, inRoom)),
+    roomFails: troubles(inRoom),
+  }
   let left = o.budget ?? 110
   const found: Remedy[] = []
 
@@ -64,20 +72,30 @@ export function remedies(p: Project, build: Build, checkId: string, o: RemedyOpt
     const r = c && readWith(family, changed, c)
     if (!r?.ok) return null
     // Letters move when parts change: the whole kind of check must come clean, or at least this one without new trouble elsewhere.
-    const roomOf = () => checksInRoom(round, r.reading)
+    const roomOf = () => checksInRoom(round, r.reading, ONLY_MET)
     // What is tied to a neighbour is only known in the room, where results take the place of those read alone.
     const isRoom = inRoom.includes(target) || changed.tiedTo !== build.tiedTo
     const room = isRoom ? roomOf() : null
     const checks = room ? (inRoom.includes(target) ? room : withRoom(r.reading.checks, room)) : r.reading.checks
-    const [now, was] = [troubles(checks), inRoom.includes(target) ? before.roomFails : room ? before.fails + before.roomFails : before.fails]
+    const [now, was] = [
+      troubles(checks),
+      inRoom.includes(target) ? before.roomFails : room ? before.fails + before.roomFails : before.fails,
+    ]
     const sameKind = checks.filter((x) => x.check === kind && stillBad(x))
-    const cured = sameKind.length === 0 || (now < was && !sameKind.some((x) => x.code === target.code && x.data.role === target.data.role))
+    const cured =
+      sameKind.length === 0 ||
+      (now < was && !sameKind.some((x) => x.code === target.code && x.data.role === target.data.role))
     if (!cured || (isTrouble(target) ? now >= was : now > was)) return null
     // What it costs elsewhere: nothing that held by itself or in the room may fail for it.
     const other = room ? (inRoom.includes(target) ? troubles(alone(r.reading, room)) : 0) : troubles(roomOf())
     if (other > (room ? before.fails : before.roomFails)) return null
     return {
-      changes, build: changed, deltaMinor: minor(r.reading) - before.minor, deltaKg: r.reading.massKg - before.kg, deltaHoused: housed(r.reading) - before.housed, allHold: now + other === 0,
+      changes,
+      build: changed,
+      deltaMinor: minor(r.reading) - before.minor,
+      deltaKg: r.reading.massKg - before.kg,
+      deltaHoused: housed(r.reading) - before.housed,
+      allHold: now + other === 0,
     }
   }
   const keep = (r: Remedy | null) => r && found.push(r)
@@ -86,18 +104,29 @@ export function remedies(p: Project, build: Build, checkId: string, o: RemedyOpt
 
   if (STANDING.has(kind))
     for (const o of inReach(round, base.reading))
-      if (!build.tiedTo.includes(o.id)) keep(tryBuild({ ...build, tiedTo: [...build.tiedTo, o.id] }, [{ code: 'tie-neighbour', data: { name: o.name } }]))
+      if (!build.tiedTo.includes(o.id))
+        keep(
+          tryBuild({ ...build, tiedTo: [...build.tiedTo, o.id] }, [{ code: 'tie-neighbour', data: { name: o.name } }]),
+        )
   for (const m of moves(build, target)) keep(tryBuild(m.build, [m.change]))
   const levers = family.levers(build.params, ctx)
   for (const l of levers) keep(tryBuild(withParams(l), [change(l)]))
   if (found.length === 0)
-    for (const first of levers) for (const second of family.levers(first.params, ctx)) if (second.code !== first.code) keep(tryBuild(withParams(second), [change(first), change(second)]))
+    for (const first of levers)
+      for (const second of family.levers(first.params, ctx))
+        if (second.code !== first.code) keep(tryBuild(withParams(second), [change(first), change(second)]))
   left = Math.max(left, 40)
   keep(fewerGoods(build, ctx.goods, base.reading, target, tryBuild))
 
   const seen = new Set<string>()
   return found
-    .sort((a, b) => Number(b.allHold) - Number(a.allHold) || (a.deltaHoused < 0 ? 1 : 0) - (b.deltaHoused < 0 ? 1 : 0) || a.deltaMinor - b.deltaMinor || a.changes.length - b.changes.length)
+    .sort(
+      (a, b) =>
+        Number(b.allHold) - Number(a.allHold) ||
+        (a.deltaHoused < 0 ? 1 : 0) - (b.deltaHoused < 0 ? 1 : 0) ||
+        a.deltaMinor - b.deltaMinor ||
+        a.changes.length - b.changes.length,
+    )
     .filter((r) => {
       const key = JSON.stringify(r.build)
       return seen.has(key) ? false : Boolean(seen.add(key))
@@ -108,26 +137,45 @@ export function remedies(p: Project, build: Build, checkId: string, o: RemedyOpt
 /** The moves a conflict itself named: the smallest that ends it, and the one that ends all. */
 function moves(build: Build, target: CheckResult): { build: Build; change: Remedy['changes'][number] }[] {
   const { moveMm, moveWay, clearMm, clearWay } = target.data
-  return [[moveMm, moveWay], [clearMm, clearWay]].flatMap(([mm, way]) => {
+  return [
+    [moveMm, moveWay],
+    [clearMm, clearWay],
+  ].flatMap(([mm, way]) => {
     if (typeof mm !== 'number' || mm <= 0) return []
     const along = way === 'left' ? -mm : way === 'right' ? mm : 0
     const out = way === 'out' ? mm : way === 'back' ? -mm : 0
-    return [{ build: { ...build, offsetMm: Math.max(0, build.offsetMm + along), outMm: Math.max(0, build.outMm + out) }, change: { code: 'move', data: { mm, way: String(way) } } }]
+    return [
+      {
+        build: { ...build, offsetMm: Math.max(0, build.offsetMm + along), outMm: Math.max(0, build.outMm + out) },
+        change: { code: 'move', data: { mm, way: String(way) } },
+      },
+    ]
   })
 }
 
 /** Takes goods out, the named or heaviest kind first, in halving steps, until the check comes clean: the most that may stay. */
 function fewerGoods(
-  build: Build, goods: { item: { id: string; name: string; massKg: number | null }; count: number }[], reading: BuildReading, target: CheckResult,
+  build: Build,
+  goods: { item: { id: string; name: string; massKg: number | null }; count: number }[],
+  reading: BuildReading,
+  target: CheckResult,
   attempt: (b: Build, changes: Remedy['changes']) => Remedy | null,
 ): Remedy | null {
   const named = reading.shaped.unhoused.find((u) => target.id.endsWith(`unhoused:${u.goodsId}`))
-  const order = [...goods].sort((a, b) => Number(b.item.id === named?.goodsId) - Number(a.item.id === named?.goodsId) || (b.item.massKg ?? Infinity) - (a.item.massKg ?? Infinity))
+  const order = [...goods].sort(
+    (a, b) =>
+      Number(b.item.id === named?.goodsId) - Number(a.item.id === named?.goodsId) ||
+      (b.item.massKg ?? Infinity) - (a.item.massKg ?? Infinity),
+  )
   const least = goods.length === 1 ? 1 : 0
   for (const g of order.slice(0, 3)) {
     const test = (keep: number) => {
-      const goodsLeft = build.goods.map((x) => (x.goodsId === g.item.id ? { ...x, count: keep } : x)).filter((x) => x.count > 0)
-      return attempt({ ...build, goods: goodsLeft }, [{ code: 'carry-less', data: { goods: g.item.name, out: g.count - keep, keep } }])
+      const goodsLeft = build.goods
+        .map((x) => (x.goodsId === g.item.id ? { ...x, count: keep } : x))
+        .filter((x) => x.count > 0)
+      return attempt({ ...build, goods: goodsLeft }, [
+        { code: 'carry-less', data: { goods: g.item.name, out: g.count - keep, keep } },
+      ])
     }
     let best = test(least)
     if (!best) continue

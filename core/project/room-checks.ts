@@ -1,7 +1,7 @@
 import { ROOM_CHECKS } from '../checks/in-the-room/all.ts'
 import type { RoomContext } from '../checks/room-check.ts'
 import type { CheckResult } from '../checks/check.ts'
-import { conflicts, type Neighbour } from '../clearance/conflicts.ts'
+import { atOnce, conflicts, thorough, type Effort, type Neighbour } from '../clearance/conflicts.ts'
 import { keepOuts, wallBodies, type KeepOut } from '../clearance/keep-outs.ts'
 import { frameOf, solidsOf, type BuildSolids, type Frame } from '../clearance/placing.ts'
 import { wholeBox } from '../assembly/part-box.ts'
@@ -26,7 +26,10 @@ export interface PlacedBuild {
 }
 
 /** A build's own frame in the room; null when it has no wall. */
-export function frameInRoom(outline: Outline, { build, boxes, shaped }: Pick<BuildReading, 'build' | 'boxes' | 'shaped'>): Frame | null {
+export function frameInRoom(
+  outline: Outline,
+  { build, boxes, shaped }: Pick<BuildReading, 'build' | 'boxes' | 'shaped'>,
+): Frame | null {
   const wall = outline.walls.find((w) => w.wall.id === build.wallId)
   if (!wall || shaped.assembly.parts.length === 0) return null
   const { max } = wholeBox(boxes)
@@ -49,7 +52,10 @@ export function placeBuilds(outline: Outline, readings: readonly BuildReading[])
 }
 
 /** Everything in the room that keeps space. */
-export const roomKeeps = (room: Room, outline: Outline): KeepOut[] => [...wallBodies(outline), ...room.features.flatMap((f) => keepOuts(outline, f))]
+export const roomKeeps = (room: Room, outline: Outline): KeepOut[] => [
+  ...wallBodies(outline),
+  ...room.features.flatMap((f) => keepOuts(outline, f)),
+]
 
 /** Everything round a build, worked out once for many looks at it. */
 export interface Surroundings {
@@ -59,11 +65,19 @@ export interface Surroundings {
   placed: readonly PlacedBuild[]
 }
 export const surroundingsOf = (p: Project, outline: Outline, readings: readonly BuildReading[]): Surroundings => ({
-  p, outline, keeps: roomKeeps(p.room, outline), placed: placeBuilds(outline, readings),
+  p,
+  outline,
+  keeps: roomKeeps(p.room, outline),
+  placed: placeBuilds(outline, readings),
 })
 
 const unitOf = ({ reading, frame, solids }: PlacedBuild): Unit => ({
-  id: reading.build.id, name: reading.build.name, frame, solids, assembly: reading.shaped.assembly, tiedTo: reading.build.tiedTo,
+  id: reading.build.id,
+  name: reading.build.name,
+  frame,
+  solids,
+  assembly: reading.shaped.assembly,
+  tiedTo: reading.build.tiedTo,
 })
 
 /** A build and all that is tied to it, itself first; empty where it stands nowhere. */
@@ -75,7 +89,11 @@ export function tiedGroup(s: Surroundings, reading: BuildReading): Unit[] {
 /** Builds near enough to be screwed to it. */
 export function inReach(s: Surroundings, reading: BuildReading): { id: string; name: string }[] {
   const own = s.placed.find((x) => x.reading === reading) ?? placeBuilds(s.outline, [reading])[0]
-  return own ? s.placed.filter((o) => o.reading.build.id !== reading.build.id && meetingOf(unitOf(own), unitOf(o)) !== null).map((o) => ({ id: o.reading.build.id, name: o.reading.build.name })) : []
+  return own
+    ? s.placed
+        .filter((o) => o.reading.build.id !== reading.build.id && meetingOf(unitOf(own), unitOf(o)) !== null)
+        .map((o) => ({ id: o.reading.build.id, name: o.reading.build.name }))
+    : []
 }
 
 /**
@@ -95,18 +113,37 @@ export function tiesOf(s: Surroundings, reading: BuildReading): Partial<Pick<Bui
     if (own.id > o.id) return []
     const { fastener, embedMm } = tieFastener(m, s.p.settings.yard)
     const box = reading.boxes.get(m.near.id)!
-    return [{
-      id: `tie-to-${o.id}`, part: m.near.id, into: 'neighbour', at: [(box.min[0] + box.max[0]) / 2, (box.min[1] + box.max[1]) / 2, m.topMm - TIE_BELOW_TOP_MM], count: TIE_FASTENERS,
-      fastener: fastener.id, embedMm: Math.max(0, embedMm), holds: ['x', 'y', 'z'],
-    }]
+    return [
+      {
+        id: `tie-to-${o.id}`,
+        part: m.near.id,
+        into: 'neighbour',
+        at: [(box.min[0] + box.max[0]) / 2, (box.min[1] + box.max[1]) / 2, m.topMm - TIE_BELOW_TOP_MM],
+        count: TIE_FASTENERS,
+        fastener: fastener.id,
+        embedMm: Math.max(0, embedMm),
+        holds: ['x', 'y', 'z'],
+      },
+    ]
   })
   if (names.length === 0) return {}
-  const step: Step = { id: 'tie-neighbours', code: 'tie-neighbours', data: { names: names.join(', '), count: TIE_FASTENERS }, parts: [], on, cautions: ['top-heavy'], hold: { code: 'tied-before-load' } }
+  const step: Step = {
+    id: 'tie-neighbours',
+    code: 'tie-neighbours',
+    data: { names: names.join(', '), count: TIE_FASTENERS },
+    parts: [],
+    on,
+    cautions: ['top-heavy'],
+    hold: { code: 'tied-before-load' },
+  }
   // Tied before anything is laid or loaded on it: the last steps of a build sheet are those.
   const last = reading.steps.findIndex((x) => x.code.startsWith('load-'))
   const at = last < 0 ? reading.steps.length : last
   return {
-    shaped: { ...reading.shaped, assembly: { ...reading.shaped.assembly, anchors: [...reading.shaped.assembly.anchors, ...anchors] } },
+    shaped: {
+      ...reading.shaped,
+      assembly: { ...reading.shaped.assembly, anchors: [...reading.shaped.assembly.anchors, ...anchors] },
+    },
     steps: [...reading.steps.slice(0, at), step, ...reading.steps.slice(at)],
   }
 }
@@ -119,7 +156,11 @@ export function withRoom(alone: readonly CheckResult[], inRoom: readonly CheckRe
 
 /** Further away than this nothing of another build matters to one, mm: a way out, a leaf or a frame being stood up reach less. */
 const FAR_MM = 3500
-const nearTo = (a: PlacedBuild, b: PlacedBuild): boolean => [0, 1].every((i) => a.solids.whole.min[i] - b.solids.whole.max[i] < FAR_MM && b.solids.whole.min[i] - a.solids.whole.max[i] < FAR_MM)
+const nearTo = (a: PlacedBuild, b: PlacedBuild): boolean =>
+  [0, 1].every(
+    (i) =>
+      a.solids.whole.min[i] - b.solids.whole.max[i] < FAR_MM && b.solids.whole.min[i] - a.solids.whole.max[i] < FAR_MM,
+  )
 
 const checkedBefore = new WeakMap<BuildReading, { same: readonly unknown[]; checks: CheckResult[] }>()
 
@@ -133,31 +174,58 @@ export function checksInRoomKept(s: Surroundings, reading: BuildReading): CheckR
   const round = s.placed.filter((o) => o.reading !== reading)
   const near = round.filter((o) => own && (nearTo(own, o) || group.has(o.reading.build.id))).map((o) => o.reading)
   const known = checkedBefore.get(reading)
-  const same = (list: readonly unknown[]) => known !== undefined && known.same.length === list.length && list.every((x, i) => x === known.same[i])
+  const same = (list: readonly unknown[]) =>
+    known !== undefined && known.same.length === list.length && list.every((x, i) => x === known.same[i])
   const base = [s.p.room, s.p.settings, s.p.goods]
   if (same([...base, ...near])) return known!.checks
   const all = [...base, 'all', ...round.map((o) => o.reading)]
   if (same(all)) return known!.checks
-  const checks = checksInRoom(s, reading)
+  // On every change only so much is looked at; what that leaves open is looked at in the worker (`deeperLook`).
+  const checks = checksInRoom(s, reading, atOnce(s.placed.length))
   const meets = checks.some((c) => c.check === 'clearance' && c.state === 'fails')
   checkedBefore.set(reading, { same: meets ? all : [...base, ...near], checks })
   return checks
 }
 
 /** The checks of one build in its room, with the others round it. */
-export function checksInRoom(s: Surroundings, reading: BuildReading): CheckResult[] {
+export function checksInRoom(
+  s: Surroundings,
+  reading: BuildReading,
+  effort: Effort = thorough(s.placed.length),
+): CheckResult[] {
   const own = s.placed.find((x) => x.reading === reading) ?? placeBuilds(s.outline, [reading])[0]
   if (!own) return []
   const { frame, solids } = own
-  const neighbours: Neighbour[] = s.placed.filter((o) => o.reading.build.id !== reading.build.id).map((o) => ({ buildId: o.reading.build.id, name: o.reading.build.name, solids: o.solids }))
+  const neighbours: Neighbour[] = s.placed
+    .filter((o) => o.reading.build.id !== reading.build.id)
+    .map((o) => ({ buildId: o.reading.build.id, name: o.reading.build.name, solids: o.solids }))
   const group = tiedGroup(s, reading)
-  const readingOf = (id: string) => (id === reading.build.id ? reading : s.placed.find((o) => o.reading.build.id === id)?.reading)
-  const swayAlone = new Map(group.flatMap((u) => readingOf(u.id)?.checks.filter((c) => c.id === 'sway:build').map((c) => [u.id, c] as const) ?? []))
+  const readingOf = (id: string) =>
+    id === reading.build.id ? reading : s.placed.find((o) => o.reading.build.id === id)?.reading
+  const swayAlone = new Map(
+    group.map((u) => [u.id, readingOf(u.id)?.checks.filter((c) => c.check === 'sway') ?? []] as const),
+  )
   const context: RoomContext = {
-    group, swayAlone, method: METHODS[s.p.settings.method],
-    room: s.p.room, outline: s.outline, frame, assembly: reading.shaped.assembly, boxes: reading.boxes, solids, neighbours, keeps: s.keeps, settings: s.p.settings, goods: reading.goods,
-    conflicts: conflicts(frame, solids, neighbours, s.keeps),
-    hungN: reading.service.notWeighed.length > 0 ? null : reading.shaped.assembly.supports.filter((x) => x.on.kind === 'ceiling').reduce((n, x) => n + (reading.service.reactions.get(x.id) ?? 0), 0),
+    group,
+    swayAlone,
+    method: METHODS[s.p.settings.method],
+    room: s.p.room,
+    outline: s.outline,
+    frame,
+    assembly: reading.shaped.assembly,
+    boxes: reading.boxes,
+    solids,
+    neighbours,
+    keeps: s.keeps,
+    settings: s.p.settings,
+    goods: reading.goods,
+    conflicts: conflicts(frame, solids, neighbours, s.keeps, effort),
+    hungN:
+      reading.service.notWeighed.length > 0
+        ? null
+        : reading.shaped.assembly.supports
+            .filter((x) => x.on.kind === 'ceiling')
+            .reduce((n, x) => n + (reading.service.reactions.get(x.id) ?? 0), 0),
   }
   return ROOM_CHECKS.flatMap((c) => c.run(context))
 }

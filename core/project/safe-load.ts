@@ -19,8 +19,8 @@ export interface SafeLoad {
   by: string
 }
 
-/** Checks that a heavier load can turn, all of strength and of standing; and the one without which no strength counts. */
-const LOADED = new Set(['damp', 'bending', 'edge-strip', 'shear', 'sag', 'joints', 'housing', 'buckling', 'bearing', 'upright', 'floor', 'tip-over', 'sway', 'earthquake'])
+/** Checks that no load can turn: fits, work and handling. Every other one limits what a shelf may carry, also one that is new. */
+const NOT_LOADED = new Set(['contents-fit', 'splitting', 'slenderness', 'room-fit', 'tilt-up', 'lift'])
 /** No label promises more than this, kg: then something else in the building matters. Product decision. */
 const MOST_KG = 2000
 const HALVINGS = 13
@@ -49,7 +49,13 @@ export function safeLoads(p: Pick<Project, 'settings'>, reading: BuildReading): 
   return [...kinds.values()].flatMap((alike) => {
     const spread = most(p, reading, (kg, others) => withLoad(assembly, alike, kg, false, others))
     const single = most(p, reading, (kg, others) => withLoad(assembly, alike, kg, true, others))
-    return alike.map((bays): SafeLoad => ({ bays: bays.map((b) => b.id), name: bays[0].name, spreadKg: spread.kg, singleKg: Math.min(spread.kg, single.kg), by: spread.by }))
+    return alike.map((bays): SafeLoad => ({
+      bays: bays.map((b) => b.id),
+      name: bays[0].name,
+      spreadKg: spread.kg,
+      singleKg: Math.min(spread.kg, single.kg),
+      by: spread.by,
+    }))
   })
 }
 
@@ -67,25 +73,59 @@ function withLoad(a: Assembly, shelves: readonly Bay[][], kg: number, single: bo
       const { min, max } = b.clear
       const [cx, cy] = [(min[0] + max[0]) / 2, (min[1] + max[1]) / 2]
       const half = [Math.min(SINGLE_MM, max[0] - min[0]) / 2, Math.min(SINGLE_MM, max[1] - min[1]) / 2]
-      const box = single && b.holds === 'surface' ? { min: [cx - half[0], cy - half[1], min[2]] as const, max: [cx + half[0], cy + half[1], min[2] + 1] as const } : { min, max: [max[0], max[1], min[2] + 1] as const }
-      return { ...b, items: [{ goodsId: 'load', massKg: single ? kg : (kg * (max[0] - min[0])) / whole, stands: 'flat', box: { min: [...box.min], max: [...box.max] } }] }
+      const box =
+        single && b.holds === 'surface'
+          ? {
+              min: [cx - half[0], cy - half[1], min[2]] as const,
+              max: [cx + half[0], cy + half[1], min[2] + 1] as const,
+            }
+          : { min, max: [max[0], max[1], min[2] + 1] as const }
+      return {
+        ...b,
+        items: [
+          {
+            goodsId: 'load',
+            massKg: single ? kg : (kg * (max[0] - min[0])) / whole,
+            stands: 'flat',
+            box: { min: [...box.min], max: [...box.max] },
+          },
+        ],
+      }
     }),
   }
 }
 
-function most(p: Pick<Project, 'settings'>, reading: BuildReading, load: (kg: number, others: boolean) => Assembly): { kg: number; by: string } {
+function most(
+  p: Pick<Project, 'settings'>,
+  reading: BuildReading,
+  load: (kg: number, others: boolean) => Assembly,
+): { kg: number; by: string } {
   const method = METHODS[p.settings.method]
   let others = true
   const fails = (kg: number): string | null => {
     const assembly = load(kg, others)
     const stripsOf = edgeStrips(assembly)
-    const look = (factor: { self: number; goods: number }) => analyse(assembly, reading.boxes, { method, conditions: p.settings, stripsOf, factor })
+    const look = (factor: { self: number; goods: number }) =>
+      analyse(assembly, reading.boxes, { method, conditions: p.settings, stripsOf, factor })
     const { self, goods } = method.loadFactor
     const service = look({ self: 1, goods: 1 })
     const design = self === 1 && goods === 1 ? service : look({ self, goods })
-    const context: CheckContext = { assembly, parts: partsById(assembly), boxes: reading.boxes, alike: reading.groups, service, design, settings: p.settings, method, rooms: reading.rooms, space: reading.space, goods: reading.goods, unhoused: [] }
+    const context: CheckContext = {
+      assembly,
+      parts: partsById(assembly),
+      boxes: reading.boxes,
+      alike: reading.groups,
+      service,
+      design,
+      settings: p.settings,
+      method,
+      rooms: reading.rooms,
+      space: reading.space,
+      goods: reading.goods,
+      unhoused: [],
+    }
     for (const c of CHECKS) {
-      if (!LOADED.has(c.id)) continue
+      if (NOT_LOADED.has(c.id)) continue
       const bad = c.run(context).find((r) => r.state === 'fails' || r.state === 'unknown')
       if (bad) return bad.check
     }

@@ -1,3 +1,4 @@
+import { ONLY_MET } from '../clearance/conflicts.ts'
 import { findFamily } from '../families/registry.ts'
 import { isHardWorked } from '../checks/verdict.ts'
 import type { Build, Project } from './project.ts'
@@ -27,10 +28,28 @@ export function savings(p: Project, build: Build, most = 4): Remedy[] {
   for (const l of family.savers(build.params, ctx)) {
     const changed: Build = { ...build, params: l.params as Build['params'] }
     const r = readWith(family, changed, ctx)
-    if (!r.ok || r.reading.verdict.fails > 0 || r.reading.verdict.unknown > 0 || housed(r.reading) < housed(base.reading) || r.reading.checks.filter(isHardWorked).length > hard) continue
+    if (
+      !r.ok ||
+      r.reading.verdict.fails > 0 ||
+      r.reading.verdict.unknown > 0 ||
+      housed(r.reading) < housed(base.reading) ||
+      r.reading.checks.filter(isHardWorked).length > hard
+    )
+      continue
     const deltaMinor = minor(r.reading) - cost
-    if (deltaMinor > -WORTH_MINOR || checksInRoom(round, r.reading).some((c) => c.state === 'fails' || c.state === 'unknown')) continue
-    found.push({ changes: [{ code: l.code, data: l.data ?? {} }], build: changed, deltaMinor, deltaKg: r.reading.massKg - base.reading.massKg, deltaHoused: housed(r.reading) - housed(base.reading), allHold: true })
+    if (
+      deltaMinor > -WORTH_MINOR ||
+      checksInRoom(round, r.reading, ONLY_MET).some((c) => c.state === 'fails' || c.state === 'unknown')
+    )
+      continue
+    found.push({
+      changes: [{ code: l.code, data: l.data ?? {} }],
+      build: changed,
+      deltaMinor,
+      deltaKg: r.reading.massKg - base.reading.massKg,
+      deltaHoused: housed(r.reading) - housed(base.reading),
+      allHold: true,
+    })
   }
   return found.sort((a, b) => a.deltaMinor - b.deltaMinor).slice(0, most)
 }

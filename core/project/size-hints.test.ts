@@ -12,7 +12,14 @@ describe('a little smaller', () => {
     const p = newProject('p', 'hints', 'imperial', '2026-01-01T00:00:00.000Z')
     p.goods = [{ ...goods.item, massKg: 5 }]
     const family = findFamily('shelf-unit')!
-    const b = newBuild({ id: 'b', name: 'b', family: 'shelf-unit', wallId: 'wall-1', params: {}, goods: [{ goodsId: goods.item.id, count: 6 }] })
+    const b = newBuild({
+      id: 'b',
+      name: 'b',
+      family: 'shelf-unit',
+      wallId: 'wall-1',
+      params: {},
+      goods: [{ goodsId: goods.item.id, count: 6 }],
+    })
     p.builds = [{ ...b, params: { ...(family.start(contextOf(p, b)!) as object), depthMm } as Build['params'] }]
     return p
   }

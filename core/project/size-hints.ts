@@ -21,7 +21,10 @@ export interface SizeHint {
 /** Sizes a cut plan hangs on; others are given by what is stored. */
 const OVERALL = new Set(['depth', 'length', 'clear-bay', 'rail-length'])
 /** How much less is tried: marks of the project's tape. Nobody misses an inch. */
-const LESS = { imperial: [1 / 16, 1 / 8, 1 / 4, 3 / 8, 1 / 2, 3 / 4, 1].map((n) => n * MM_PER_INCH), metric: [1, 2, 3, 5, 10, 15, 25] }
+const LESS = {
+  imperial: [1 / 16, 1 / 8, 1 / 4, 3 / 8, 1 / 2, 3 / 4, 1].map((n) => n * MM_PER_INCH),
+  metric: [1, 2, 3, 5, 10, 15, 25],
+}
 /** Less than this is not worth a change, minor units. Product decision. */
 const WORTH_MINOR = 300
 
@@ -43,20 +46,51 @@ export function sizeHints(p: Project, build: Build): SizeHint[] {
   })
   const counted = (r: typeof base.reading) => {
     const { cutPlan, bill } = procure(p, [r, ...others])
-    return { minor: bill.totalMinor, boards: cutPlan.boards.filter((b) => b.handId === null).length, sheets: cutPlan.sheets.filter((s) => s.handId === null).length }
+    return {
+      minor: bill.totalMinor,
+      boards: cutPlan.boards.filter((b) => b.handId === null).length,
+      sheets: cutPlan.sheets.filter((s) => s.handId === null).length,
+    }
   }
   const housed = (r: typeof base.reading) => r.shaped.assembly.bays.reduce((n, b) => n + b.items.length, 0)
   const was = counted(base.reading)
-  const held = { fails: base.reading.verdict.fails, unknown: base.reading.verdict.unknown, housed: housed(base.reading) }
+  const held = {
+    fails: base.reading.verdict.fails,
+    unknown: base.reading.verdict.unknown,
+    housed: housed(base.reading),
+  }
   return base.reading.shaped.dims.flatMap((d): SizeHint[] => {
     if (d.quantity !== 'length' || !OVERALL.has(d.code)) return []
     for (const less of LESS[p.settings.system]) {
       const changed: Build = { ...build, params: withValue(build.params, d.path, d.value - less) as Build['params'] }
       const r = readWith(family, changed, ctx)
-      if (!r.ok || housed(r.reading) < held.housed || r.reading.verdict.fails > held.fails || r.reading.verdict.unknown > held.unknown) continue
+      if (
+        !r.ok ||
+        housed(r.reading) < held.housed ||
+        r.reading.verdict.fails > held.fails ||
+        r.reading.verdict.unknown > held.unknown
+      )
+        continue
       const now = counted(r.reading)
-      if (was.minor - now.minor < WORTH_MINOR || now.sheets > was.sheets || (now.sheets === was.sheets && now.boards >= was.boards)) continue
-      return [{ path: d.path, code: d.code, data: d.data ?? {}, fromMm: d.value, toMm: d.value - less, boards: was.boards - now.boards, sheets: was.sheets - now.sheets, deltaMinor: now.minor - was.minor, build: changed }]
+      if (
+        was.minor - now.minor < WORTH_MINOR ||
+        now.sheets > was.sheets ||
+        (now.sheets === was.sheets && now.boards >= was.boards)
+      )
+        continue
+      return [
+        {
+          path: d.path,
+          code: d.code,
+          data: d.data ?? {},
+          fromMm: d.value,
+          toMm: d.value - less,
+          boards: was.boards - now.boards,
+          sheets: was.sheets - now.sheets,
+          deltaMinor: now.minor - was.minor,
+          build: changed,
+        },
+      ]
     }
     return []
   })

@@ -17,7 +17,13 @@ export interface StepFasteners {
  * Fasteners of the joints a step makes: those it names, and of the others those whose second piece it brings. A hole is bored where one of them would split the wood, and for
  * every bolt and lag screw.
  */
-export function stepFasteners(a: Assembly, rooms: JointRooms, steps: readonly Step[], index: number, method: DesignMethod): StepFasteners[] {
+export function stepFasteners(
+  a: Assembly,
+  rooms: JointRooms,
+  steps: readonly Step[],
+  index: number,
+  method: DesignMethod,
+): StepFasteners[] {
   const broughtAt = new Map(steps.flatMap((s, i) => s.parts.map((id) => [id, i] as const)))
   const roles = new Map(a.parts.map((p) => [p.id, p.role]))
   const namedAt = new Map(steps.flatMap((s, i) => (s.joins ?? []).map((pair) => [pair, i] as const)))

@@ -31,7 +31,8 @@ export const meter: Middleware = async (ctx, next) => {
   const count = Number(ctx.query.count ?? 9)
   const seed = Number(ctx.query.seed ?? 1)
   if (!(near >= 50 && near <= 50_000)) ctx.throw(400, 'near: a length from 50 to 50000 mm is wanted')
-  if (!(Number.isInteger(count) && count >= 1 && count <= MOST)) ctx.throw(400, `count: a whole number from 1 to ${MOST} is wanted`)
+  if (!(Number.isInteger(count) && count >= 1 && count <= MOST))
+    ctx.throw(400, `count: a whole number from 1 to ${MOST} is wanted`)
   if (!Number.isFinite(seed)) ctx.throw(400, 'seed: a number is wanted')
   const stream = new PassThrough()
   ctx.compress = false
@@ -40,7 +41,8 @@ export const meter: Middleware = async (ctx, next) => {
   const readings = meterReadings(near, count, seed)
   let i = 0
   const timer = setInterval(() => {
-    if (i < readings.length) stream.write(`data: ${JSON.stringify({ n: i + 1, of: readings.length, mm: readings[i++] })}\n\n`)
+    if (i < readings.length)
+      stream.write(`data: ${JSON.stringify({ n: i + 1, of: readings.length, mm: readings[i++] })}\n\n`)
     else {
       clearInterval(timer)
       stream.end('event: done\ndata: {}\n\n')

@@ -1,0 +1,62 @@
+import type { Assembly } from '../assembly/assembly.ts'
+import { partBoxes, partsById, type PartBoxes } from '../assembly/part-box.ts'
+import { CHECKS } from '../checks/all.ts'
+import type { CheckContext, CheckResult } from '../checks/check.ts'
+import { inEveryArrangement, type Loaded } from '../checks/in-every-arrangement.ts'
+import { jointRooms, type JointRooms } from '../checks/joint-room.ts'
+import { broken, unread } from '../checks/unread.ts'
+import { analyse, edgeStrips, type AnalysisOptions, type SolvedMembers } from '../loads/analyse.ts'
+import { arrangements } from '../loads/arrangements.ts'
+import type { SolvedPlates } from '../loads/edged-panel.ts'
+import { emptyPath, type LoadPath } from '../loads/load-path.ts'
+import type { SolvedBeams } from '../loads/solve-held.ts'
+import { METHODS } from '../mechanics/methods/all.ts'
+
+/** What judges an assembly beside the assembly itself. */
+export type JudgedBy = Pick<CheckContext, 'settings' | 'space' | 'goods' | 'unhoused' | 'alike'>
+
+export interface Judged {
+  boxes: PartBoxes
+  rooms: JointRooms
+  /** Weights as they are, and times the method's factors, with the goods as drawn. */
+  service: LoadPath
+  design: LoadPath
+  checks: CheckResult[]
+}
+
+/** The load path with the goods as drawn, and wherever they do worst: as they weigh, and times the method's factors. */
+function inAllArrangements(a: Assembly, boxes: PartBoxes, o: Omit<AnalysisOptions, 'factor'>): Loaded[] {
+  const { self, goods } = o.method.loadFactor
+  const known: SolvedBeams = new Map()
+  const plates: SolvedPlates = new Map()
+  const members: SolvedMembers = new Map()
+  return arrangements(a).map(({ code, assembly }) => {
+    const service = analyse(assembly, boxes, { ...o, known, plates, members, factor: { self: 1, goods: 1 } })
+    const same = self === 1 && goods === 1
+    return {
+      code,
+      service,
+      design: same ? service : analyse(assembly, boxes, { ...o, known, plates, members, factor: { self, goods } }),
+    }
+  })
+}
+
+/** An assembly through its load path and all checks; the last asks what none of them has looked at. */
+export function judge(assembly: Assembly, given: JudgedBy): Judged {
+  const boxes = partBoxes(assembly)
+  const lost = broken(assembly)
+  if (lost) return { boxes, rooms: new Map(), service: emptyPath(), design: emptyPath(), checks: [lost] }
+  const { settings } = given
+  const method = METHODS[settings.method]
+  const loaded = inAllArrangements(assembly, boxes, { method, conditions: settings, stripsOf: edgeStrips(assembly) })
+  const parts = partsById(assembly)
+  const rooms = jointRooms(assembly, boxes, method)
+  const results = inEveryArrangement(CHECKS, { ...given, assembly, parts, boxes, method, rooms }, loaded)
+  const asked = unread(
+    assembly,
+    parts,
+    loaded.map((l) => l.service),
+    results,
+  )
+  return { boxes, rooms, service: loaded[0].service, design: loaded[0].design, checks: [...results, asked] }
+}
