@@ -57,7 +57,12 @@ export function sweptTop(d: DoorNumbers, outs: readonly number[]): (number | nul
       const a0 = s === 0 ? -d.bottomEdge : 0
       const a1 = l + (s === d.sections - 1 ? d.topEdge : 0)
       const w = d.roller + d.thickness
-      const corners: P[] = [[a0, d.roller], [a1, d.roller], [a1, w], [a0, w]].map(([a, o]): P => [p[0] + a * uy - o * uz, p[1] + a * uz + o * uy])
+      const corners: P[] = [
+        [a0, d.roller],
+        [a1, d.roller],
+        [a1, w],
+        [a0, w],
+      ].map(([a, o]): P => [p[0] + a * uy - o * uz, p[1] + a * uz + o * uy])
       corners.forEach((c, i) => {
         const e = corners[(i + 1) % 4]
         outs.forEach((y, n) => {

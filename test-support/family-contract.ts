@@ -1,10 +1,15 @@
 import { describe, expect, it } from '@jest/globals'
+import { partBox, thicknessAxis } from '../core/assembly/part-box.ts'
+import type { Box } from '../core/geometry/box.ts'
+import { misplaced, missing } from '../core/assembly/sound.ts'
 import { validateAssembly } from '../core/assembly/validate.ts'
+import { verdict } from '../core/checks/verdict.ts'
 import { assembly } from '../core/assembly/assembly.ts'
 import { drawView, VIEWS } from '../core/drawing/view.ts'
 import type { AnyFamily, ShapeContext } from '../core/families/family.ts'
 import { isFixed, valueAt, withValue } from '../core/families/params.ts'
 import { inEquilibrium } from '../core/loads/load-path.ts'
+import { judge } from '../core/project/judge.ts'
 import { readWith, type BuildReading } from '../core/project/read-build.ts'
 import type { Build } from '../core/project/project.ts'
 import { procure } from '../core/project/plan.ts'
@@ -17,8 +22,18 @@ import { holdText, stepText, stepTitle, cautionText } from '../core/wording/step
 import { sayLever } from '../core/wording/levers.ts'
 import { IMPERIAL, METRIC } from '../core/measure/units.ts'
 
-const build = (family: AnyFamily, params: unknown): Build => newBuild({ id: 'b', name: 'b', family: family.id, params: params as Build['params'], wallId: 'w' })
-const finite = (v: unknown): boolean => (typeof v === 'number' ? Number.isFinite(v) : v !== null && typeof v === 'object' ? Object.values(v).every(finite) : true)
+const build = (family: AnyFamily, params: unknown): Build =>
+  newBuild({ id: 'b', name: 'b', family: family.id, params: params as Build['params'], wallId: 'w' })
+const finite = (v: unknown): boolean =>
+  typeof v === 'number'
+    ? Number.isFinite(v)
+    : v !== null && typeof v === 'object'
+      ? Object.values(v).every(finite)
+      : true
+
+/** A piece about as long as it is wide is the same turned, mm. */
+const SQUARE_MM = 6
+const differs = (a: Box, b: Box) => [0, 1, 2].some((i) => Math.abs(a.min[i] - b.min[i]) > SQUARE_MM / 2)
 
 function read(family: AnyFamily, params: unknown, context: ShapeContext): BuildReading {
   const r = readWith(family, build(family, params), context)
@@ -47,14 +62,22 @@ export function testFamily(family: AnyFamily) {
     })
     it('stands mirrored, and on a floor that falls, as sound as straight', () => {
       const fallUnder = () => ({ atOriginMm: 0, xMmPerM: 6, yMmPerM: 9 })
-      for (const [mirrored, context] of [[true, example.context], [false, { ...example.context, fallUnder }], [true, { ...example.context, fallUnder }]] as const) {
+      for (const [mirrored, context] of [
+        [true, example.context],
+        [false, { ...example.context, fallUnder }],
+        [true, { ...example.context, fallUnder }],
+      ] as const) {
         const r = readWith(family, { ...build(family, example.params), mirrored }, context)
         if (!r.ok) throw new Error(JSON.stringify(r.problem))
         expect(validateAssembly(r.reading.shaped.assembly)).toEqual([])
         expect(inEquilibrium(r.reading.service)).toBe(true)
         expect(r.reading.shaped.assembly.parts.length).toBe(shaped.assembly.parts.length)
         if (!context.fallUnder) expect(r.reading.verdict.fails).toBe(reading.verdict.fails)
-        else expect(r.reading.shaped.assembly.shims.length + (r.reading.boxes.size > 0 ? [...r.reading.boxes.values()].filter((b) => b.min[2] < -1).length : 0)).toBeGreaterThan(0)
+        else if (r.reading.shaped.assembly.supports.some((x) => x.on.kind === 'floor' && 'part' in x.from))
+          expect(
+            r.reading.shaped.assembly.shims.length +
+              (r.reading.boxes.size > 0 ? [...r.reading.boxes.values()].filter((b) => b.min[2] < -1).length : 0),
+          ).toBeGreaterThan(0)
       }
     })
     it('is in equilibrium', () => {
@@ -66,26 +89,78 @@ export function testFamily(family: AnyFamily) {
     it('runs every check to a finite result with words', () => {
       expect(finite(reading.checks)).toBe(true)
       expect(new Set(reading.checks.map((c) => c.id)).size).toBe(reading.checks.length)
-      for (const c of reading.checks) for (const units of [IMPERIAL, METRIC]) expect(sayCheck(c, sayIn(units))).toMatch(/^[A-Z0-9"].*[.]$/)
+      for (const c of reading.checks)
+        for (const units of [IMPERIAL, METRIC]) expect(sayCheck(c, sayIn(units))).toMatch(/^[A-Z0-9"].*[.]$/)
+    })
+    it('is not proven once any fixing or piece is cut out of it, or any piece is turned', () => {
+      const a = shaped.assembly
+      const parts = new Set(a.parts.map((p) => p.id))
+      const without = (id: string) => ({
+        ...a,
+        parts: a.parts.filter((p) => p.id !== id),
+        joints: a.joints.filter((j) => j.id !== id),
+        anchors: a.anchors.filter((x) => x.id !== id),
+      })
+      for (const id of [...a.fixings, ...parts]) expect(missing(without(id)).length).toBeGreaterThan(0)
+      expect(a.fixings).toEqual(
+        [...a.joints, ...a.anchors].map((x) => x.id).sort((x, y) => a.fixings.indexOf(x) - a.fixings.indexOf(y)),
+      )
+      const turned = a.parts.flatMap((p) => {
+        const through = thicknessAxis(p)
+        const { along, across } = p.at
+        return [
+          { along: across, across: along },
+          { along: through, across: along },
+          { along, across: through },
+        ]
+          .map((axes) => ({ ...p, at: { ...p.at, ...axes } }))
+          .filter((q) => differs(partBox(p), partBox(q)))
+          .map((q) => ({ ...a, parts: a.parts.map((x) => (x === p ? q : x)) }))
+      })
+      for (const t of turned) expect(misplaced(t).length).toBeGreaterThan(0)
+      // The verdict says so: one of each, through all checks.
+      const given = {
+        settings: example.context.settings,
+        space: reading.space,
+        goods: reading.goods,
+        unhoused: shaped.unhoused,
+        alike: reading.groups,
+      }
+      for (const spoilt of [without(a.fixings[0]), without(a.parts[0].id), turned[0]])
+        expect(verdict(judge(spoilt, given).checks).unknown).toBeGreaterThan(0)
     })
     it('takes off exactly its parts, and draws exactly what it takes off', () => {
       const taken = reading.pieces.flatMap((l) => l.parts)
       expect([...taken].sort()).toEqual(shaped.assembly.parts.map((p) => p.id).sort())
       expect(reading.pieces.reduce((n, l) => n + l.count, 0)).toBe(shaped.assembly.parts.length)
       for (const view of VIEWS.filter((v) => v !== 'section')) {
-        const scene = drawView(shaped.assembly, view, { boxes: reading.boxes, goods: reading.goods, dims: shaped.dims, labels: reading.labels, stick: shaped.assembly.stick })
+        const scene = drawView(shaped.assembly, view, {
+          boxes: reading.boxes,
+          goods: reading.goods,
+          dims: shaped.dims,
+          labels: reading.labels,
+          stick: shaped.assembly.stick,
+        })
         const drawn = scene.marks.flatMap((m) => (m.kind === 'outline' && m.part ? [m.part] : []))
         expect(drawn.sort()).toEqual([...taken].sort())
         expect(finite(scene)).toBe(true)
       }
     })
     it('is cut whole: every label once, no board or sheet overfilled', () => {
-      const { cutPlan } = procure(newProject('p', 'p', example.context.settings.yard, '2026-01-01T00:00:00.000Z'), [reading])
+      const { cutPlan } = procure(newProject('p', 'p', example.context.settings.yard, '2026-01-01T00:00:00.000Z'), [
+        reading,
+      ])
       expect(cutPlan.cannot).toEqual([])
-      const cut = [...cutPlan.boards.flatMap((b) => b.cuts.flatMap((c) => c.labels)), ...cutPlan.sheets.flatMap((s) => s.cuts.map((c) => c.label))]
+      const cut = [
+        ...cutPlan.boards.flatMap((b) => b.cuts.flatMap((c) => c.labels)),
+        ...cutPlan.sheets.flatMap((s) => s.cuts.map((c) => c.label)),
+      ]
       expect(cut.sort()).toEqual([...reading.labels.values()].sort())
       const { kerfMm, squaringTrimMm } = example.context.settings
-      for (const b of cutPlan.boards) expect(b.cuts.reduce((n, c) => n + c.lengthMm, squaringTrimMm + (b.cuts.length - 1) * kerfMm)).toBeLessThanOrEqual(b.lengthMm + 1e-6)
+      for (const b of cutPlan.boards)
+        expect(
+          b.cuts.reduce((n, c) => n + c.lengthMm, squaringTrimMm + (b.cuts.length - 1) * kerfMm),
+        ).toBeLessThanOrEqual(b.lengthMm + 1e-6)
     })
     it('brings each part in at exactly one step, with words for all', () => {
       const brought = reading.steps.flatMap((s) => s.parts)

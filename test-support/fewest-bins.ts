@@ -4,7 +4,14 @@ export function fewestBins(list: readonly number[], size: number): number {
   const go = (i: number, bins: number[]) => {
     if (bins.length >= best) return
     if (i === list.length) return void (best = bins.length)
-    bins.forEach((b, k) => b + list[i] <= size && go(i + 1, bins.map((x, j) => (j === k ? x + list[i] : x))))
+    bins.forEach(
+      (b, k) =>
+        b + list[i] <= size &&
+        go(
+          i + 1,
+          bins.map((x, j) => (j === k ? x + list[i] : x)),
+        ),
+    )
     go(i + 1, [...bins, list[i]])
   }
   go(0, [])

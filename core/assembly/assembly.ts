@@ -25,12 +25,29 @@ const spot = { atMm: z.number(), offMm: z.number() }
 export const machining = z.discriminatedUnion('kind', [
   /** The end is cut at an angle from square; `lengthMm` of the part is over its long point. */
   z.object({ kind: z.literal('mitre'), end, angleRad: z.number(), face: z.enum(['width', 'thickness']) }),
-  z.object({ kind: z.literal('notch'), ...spot, lengthMm: z.number(), depthMm: z.number(), edge: z.enum(['low', 'high']) }),
+  z.object({
+    kind: z.literal('notch'),
+    ...spot,
+    lengthMm: z.number(),
+    depthMm: z.number(),
+    edge: z.enum(['low', 'high']),
+  }),
   z.object({ kind: z.literal('dado'), ...spot, widthMm: z.number(), depthMm: z.number(), stopped: z.boolean() }),
   z.object({ kind: z.literal('groove'), offMm: z.number(), widthMm: z.number(), depthMm: z.number() }),
-  z.object({ kind: z.literal('rabbet'), edge: z.enum(['low', 'high', 'start', 'end']), widthMm: z.number(), depthMm: z.number() }),
+  z.object({
+    kind: z.literal('rabbet'),
+    edge: z.enum(['low', 'high', 'start', 'end']),
+    widthMm: z.number(),
+    depthMm: z.number(),
+  }),
   z.object({ kind: z.literal('bevel'), edge: z.enum(['low', 'high']), angleRad: z.number() }),
-  z.object({ kind: z.literal('hole'), ...spot, diameterMm: z.number(), depthMm: z.number().nullable(), tiltRad: z.number() }),
+  z.object({
+    kind: z.literal('hole'),
+    ...spot,
+    diameterMm: z.number(),
+    depthMm: z.number().nullable(),
+    tiltRad: z.number(),
+  }),
   z.object({ kind: z.literal('cutout'), ...spot, lengthMm: z.number(), widthMm: z.number() }),
   z.object({ kind: z.literal('corner'), radiusMm: z.number(), at: z.enum(['all', 'front']) }),
   /** Cut over size by this much and scribed to what it meets. */
@@ -39,7 +56,25 @@ export const machining = z.discriminatedUnion('kind', [
 export type Machining = z.infer<typeof machining>
 
 export const ROLES = [
-  'rail', 'post', 'plate', 'shelf', 'cross', 'back-rail', 'brace', 'top', 'ledger', 'cleat', 'hanger', 'arm', 'side', 'back', 'door', 'drawer', 'hardware', 'guide', 'edge',
+  'rail',
+  'post',
+  'plate',
+  'shelf',
+  'cross',
+  'back-rail',
+  'brace',
+  'top',
+  'ledger',
+  'cleat',
+  'hanger',
+  'arm',
+  'side',
+  'back',
+  'door',
+  'drawer',
+  'hardware',
+  'guide',
+  'edge',
 ] as const
 
 export const part = z.object({
@@ -53,6 +88,8 @@ export const part = z.object({
   /** For a sheet: the direction its strength axis must run; `any` where it does not matter. */
   grain: z.enum(['length', 'width', 'any']),
   machining: z.array(machining),
+  /** Takes a force along itself only, from one end to the other: a strut, a knee brace, a rod. */
+  axial: z.boolean(),
   /** Not fastened: lies or slides in place (a shelf on cleats). */
   loose: z.boolean(),
   /** Only there while building. */
@@ -60,7 +97,17 @@ export const part = z.object({
 })
 export type Part = z.infer<typeof part>
 
-export const JOINT_KINDS = ['bears', 'screwed', 'pocket-screwed', 'notched', 'housed', 'bolted', 'hung', 'on-pins', 'glued-screwed'] as const
+export const JOINT_KINDS = [
+  'bears',
+  'screwed',
+  'pocket-screwed',
+  'notched',
+  'housed',
+  'bolted',
+  'hung',
+  'on-pins',
+  'glued-screwed',
+] as const
 
 export const joint = z.object({
   id,
@@ -69,7 +116,15 @@ export const joint = z.object({
   near: id,
   far: id,
   at: vec3,
-  fasteners: z.array(z.object({ fastener: z.string(), count: z.int().min(1), into: z.enum(['side', 'end', 'edge']) })),
+  fasteners: z.array(
+    z.object({
+      fastener: z.string(),
+      count: z.int().min(1),
+      into: z.enum(['side', 'end', 'edge']),
+      /** Wood it passes before it reaches the near part. */
+      beforeMm: z.number().min(0).optional(),
+    }),
+  ),
 })
 export type Joint = z.infer<typeof joint>
 
@@ -104,10 +159,14 @@ export const bay = z.object({
 })
 export type Bay = z.infer<typeof bay>
 
-/** One edge of the load path: who rests on whom, where, and by what. */
+/**
+ * One edge of the load path: a force at one place along one line. It acts at the middle of the contact, along `push`, which is the way it pushes what
+ * it holds; a couple is two of them.
+ */
 export const support = z.object({
   id,
-  from: z.union([z.object({ part: id }), z.object({ bay: id })]),
+  /** What is held: a part, the goods of a bay, or several parts that act as one, by one of them. */
+  from: z.union([z.object({ part: id }), z.object({ bay: id }), z.object({ body: id, through: id })]),
   on: z.discriminatedUnion('kind', [
     z.object({ kind: z.literal('part'), part: id }),
     z.object({ kind: z.literal('floor') }),
@@ -116,8 +175,15 @@ export const support = z.object({
   ]),
   /** Where they meet; a face has one zero thickness. */
   contact: box,
+  push: vec3,
+  /** Bearing only pushes, a rod or a strap only pulls, fasteners do both. */
+  way: z.enum(['push', 'pull', 'both']),
   via: z.enum(['bearing', 'fasteners', 'hanging']),
   joint: id.nullable(),
+  /** Wall and ceiling are reached through an anchor, or by bearing against them. */
+  anchor: id.nullable(),
+  /** A bevel wedges its pieces apart: it pulls by at least this share of what another support bears. */
+  wedged: z.object({ by: id, share: z.number().min(0) }).optional(),
 })
 export type Support = z.infer<typeof support>
 
@@ -134,6 +200,15 @@ export const anchor = z.object({
   holds: z.array(z.enum(['x', 'y', 'z'])),
 })
 export type Anchor = z.infer<typeof anchor>
+
+/** Parts fastened so that they act as one: a carcass, a leaf, a triangle of boards. Its supports hold it as a whole. */
+export const body = z.object({
+  id,
+  parts: z.array(id).min(1),
+  /** Pieces of it that all it weighs must pass through to its supports, and their fastenings to the rest: the first alone, then more together. */
+  cuts: z.array(z.array(id).min(1)),
+})
+export type Body = z.infer<typeof body>
 
 /** Parts joined before they are put where they belong. */
 export const subassembly = z.object({
@@ -157,8 +232,14 @@ export const motion = z.discriminatedUnion('kind', [
 ])
 export type Motion = z.infer<typeof motion>
 
-/** A mark on the story stick. */
-export const stickMark = z.object({ zMm: z.number(), code: z.string(), level: z.int(), parts: z.array(id) })
+/** A mark on the story stick, from its lower end; that stands on the floor, or at the lower ends of what hangs. */
+export const stickMark = z.object({
+  zMm: z.number(),
+  footMm: z.number(),
+  code: z.string(),
+  level: z.int(),
+  parts: z.array(id),
+})
 export type StickMark = z.infer<typeof stickMark>
 
 export const assembly = z.object({
@@ -171,5 +252,8 @@ export const assembly = z.object({
   stick: z.array(stickMark),
   shims: z.array(shim),
   motions: z.array(motion),
+  bodies: z.array(body),
+  /** Every joint and anchor it was made with: one that is missing is missed. */
+  fixings: z.array(id),
 })
 export type Assembly = z.infer<typeof assembly>

@@ -1,9 +1,10 @@
 import { screwFor } from '../catalogue/fasteners.ts'
 import { boxOverlap, type Box } from '../geometry/box.ts'
-import { norm, sub, unit, type Axis, type Vec3 } from '../geometry/vec.ts'
+import { contactOf, type Contact } from '../geometry/contact.ts'
+import { cross, mid, norm, sub, unit, type Axis, type Vec3 } from '../geometry/vec.ts'
 import type { UnitSystem } from '../measure/units.ts'
 import type { Anchor, Assembly, Bay, Joint, Machining, Part, Stock, Subassembly, Support } from './assembly.ts'
-import { partBox } from './part-box.ts'
+import { isSquare, partBox, turnedBox } from './part-box.ts'
 
 const AXES: Record<'x' | 'y' | 'z', Vec3> = { x: [1, 0, 0], y: [0, 1, 0], z: [0, 0, 1] }
 const INDEX: Record<'x' | 'y' | 'z', Axis> = { x: 0, y: 1, z: 2 }
@@ -34,17 +35,37 @@ export interface Strut {
   /** Unit axis of the thickness: the way its broad face looks. */
   facing: Vec3
   machining?: Machining[]
+  axial?: boolean
 }
 
 /** Two faces this close meet, mm. */
 const TOUCH_MM = 0.5
+
+/** Where two parts meet: boxes square to the room share a box; others what they really touch of each other. */
+function meeting(p: Part, q: Part, boxes: ReadonlyMap<string, Box>): Contact | null {
+  if (!isSquare(p) || !isSquare(q)) return contactOf(turnedBox(p), turnedBox(q), TOUCH_MM)
+  const box = boxOverlap(boxes.get(p.id)!, boxes.get(q.id)!, TOUCH_MM)
+  return box && { at: mid(box.min, box.max), box }
+}
 
 /**
  * A pen for families: puts parts down and records joints, supports and the rest where they really meet.
  * A joint or support between parts that do not touch throws: a mistake of the family, never of a person.
  */
 export function draft(system: UnitSystem) {
-  const a: Assembly = { parts: [], joints: [], bays: [], supports: [], anchors: [], subassemblies: [], stick: [], shims: [], motions: [] }
+  const a: Assembly = {
+    parts: [],
+    joints: [],
+    bays: [],
+    supports: [],
+    anchors: [],
+    subassemblies: [],
+    stick: [],
+    shims: [],
+    motions: [],
+    bodies: [],
+    fixings: [],
+  }
   const byId = new Map<string, Part>()
   const boxes = new Map<string, Box>()
   const put = (p: Part): Part => {
@@ -55,16 +76,28 @@ export function draft(system: UnitSystem) {
     return p
   }
   // A joint and the support it makes are recorded one after the other: they meet in the same place.
-  let last: { one: string; other: string; box: Box } | null = null
-  const meet = (one: string, other: string): Box => {
-    if (last && ((last.one === one && last.other === other) || (last.one === other && last.other === one))) return last.box
-    const [p, q] = [boxes.get(one), boxes.get(other)]
-    const met = p && q && boxOverlap(p, q, TOUCH_MM)
+  let last: { one: string; other: string; met: Contact } | null = null
+  const meet = (one: string, other: string): Contact => {
+    if (last && ((last.one === one && last.other === other) || (last.one === other && last.other === one)))
+      return last.met
+    const [p, q] = [byId.get(one), byId.get(other)]
+    const met = p && q && meeting(p, q, boxes)
     if (!met) throw new Error(`${one} and ${other} do not meet`)
-    last = { one, other, box: met }
+    last = { one, other, met }
     return met
   }
-  const centre = (b: Box): Vec3 => [(b.min[0] + b.max[0]) / 2, (b.min[1] + b.max[1]) / 2, (b.min[2] + b.max[2]) / 2]
+
+  const fix = (j: Omit<Joint, 'id'>): string => {
+    const id = `j${a.joints.length + 1}`
+    a.joints.push({ id, ...j })
+    a.fixings.push(id)
+    return id
+  }
+  const support = (s: Pick<Support, 'from' | 'on' | 'contact' | 'via'> & Partial<Support>): string => {
+    const id = `s${a.supports.length + 1}`
+    a.supports.push({ push: [0, 0, 1], way: 'push', joint: null, anchor: null, ...s, id })
+    return id
+  }
 
   return {
     assembly: a,
@@ -73,7 +106,9 @@ export function draft(system: UnitSystem) {
     /** A part whose faces are square to the room. */
     square(s: SquarePart): Part {
       return put({
-        id: s.id, role: s.role, stock: s.stock,
+        id: s.id,
+        role: s.role,
+        stock: s.stock,
         size: {
           lengthMm: s.size[INDEX[s.along]],
           widthMm: s.size[INDEX[s.across]],
@@ -81,39 +116,70 @@ export function draft(system: UnitSystem) {
         },
         at: {
           centre: [s.min[0] + s.size[0] / 2, s.min[1] + s.size[1] / 2, s.min[2] + s.size[2] / 2],
-          along: AXES[s.along], across: AXES[s.across],
+          along: AXES[s.along],
+          across: AXES[s.across],
         },
-        grain: s.grain ?? 'length', machining: [], loose: s.loose ?? false, temporary: false,
+        grain: s.grain ?? 'length',
+        machining: [],
+        axial: false,
+        loose: s.loose ?? false,
+        temporary: false,
       })
     },
 
     /** A part at any angle. */
     strut(s: Strut): Part {
       const along = unit(sub(s.to, s.from))
-      const f = s.facing
-      const across: Vec3 = [f[1] * along[2] - f[2] * along[1], f[2] * along[0] - f[0] * along[2], f[0] * along[1] - f[1] * along[0]]
+      // Nought has no sign in a file.
+      const across = cross(s.facing, along).map((v) => v + 0) as Vec3
       return put({
-        id: s.id, role: s.role, stock: s.stock,
+        id: s.id,
+        role: s.role,
+        stock: s.stock,
         size: { lengthMm: norm(sub(s.to, s.from)), widthMm: s.widthMm, thicknessMm: s.thicknessMm },
-        at: { centre: [(s.from[0] + s.to[0]) / 2, (s.from[1] + s.to[1]) / 2, (s.from[2] + s.to[2]) / 2], along, across },
-        grain: 'length', machining: s.machining ?? [], loose: false, temporary: false,
+        at: {
+          centre: [(s.from[0] + s.to[0]) / 2, (s.from[1] + s.to[1]) / 2, (s.from[2] + s.to[2]) / 2],
+          along,
+          across,
+        },
+        grain: 'length',
+        machining: s.machining ?? [],
+        axial: s.axial ?? false,
+        loose: false,
+        temporary: false,
       })
     },
 
-    /** Screws through `near` into `far`, sized from the thicknesses they pass. @returns the joint's id */
-    screw(near: string, far: string, count: number, into: 'side' | 'end' | 'edge', throughMm: number, intoMm: number): string {
-      const id = `j${a.joints.length + 1}`
-      const fastener = screwFor(throughMm, intoMm, system).id
-      a.joints.push({ id, kind: 'screwed', near, far, at: centre(meet(near, far)), fasteners: [{ fastener, count, into }] })
-      return id
+    /** Screws through `near` (and what lies before it) into `far`, sized from the thicknesses they pass. @returns the joint's id */
+    screw(
+      near: string,
+      far: string,
+      count: number,
+      into: 'side' | 'end' | 'edge',
+      throughMm: number,
+      intoMm: number,
+      beforeMm = 0,
+    ): string {
+      const fastener = screwFor(beforeMm + throughMm, intoMm, system).id
+      return fix({
+        kind: 'screwed',
+        near,
+        far,
+        at: meet(near, far).at,
+        fasteners: [{ fastener, count, into, ...(beforeMm > 0 ? { beforeMm } : {}) }],
+      })
     },
 
     /** A piece standing in a dado of another, two screws through what is left of it into its edge. @returns the joint's id */
     house(inner: string, outer: string, leftMm: number): string {
-      const id = `j${a.joints.length + 1}`
       const screw = screwFor(leftMm, 100, system).id
-      a.joints.push({ id, kind: 'housed', near: outer, far: inner, at: centre(meet(inner, outer)), fasteners: [{ fastener: screw, count: 2, into: 'edge' }] })
-      return id
+      return fix({
+        kind: 'housed',
+        near: outer,
+        far: inner,
+        at: meet(inner, outer).at,
+        fasteners: [{ fastener: screw, count: 2, into: 'edge' }],
+      })
     },
     machine(id: string, m: Machining) {
       byId.get(id)!.machining.push(m)
@@ -121,29 +187,40 @@ export function draft(system: UnitSystem) {
 
     /** Bolts right through both pieces. @returns the joint's id */
     bolt(near: string, far: string, count: number, fastener: string): string {
-      const id = `j${a.joints.length + 1}`
-      a.joints.push({ id, kind: 'bolted', near, far, at: centre(meet(near, far)), fasteners: [{ fastener, count, into: 'side' }] })
-      return id
+      return fix({
+        kind: 'bolted',
+        near,
+        far,
+        at: meet(near, far).at,
+        fasteners: [{ fastener, count, into: 'side' }],
+      })
     },
 
-    /** Records that `from` rests on `on` (a part, or the floor) where they meet. */
+    /** Records that `from` rests on `on` (a part, or the floor) where they meet, and is pushed up by it. */
     rest(from: string, on: string | 'floor', via: Support['via'] = 'bearing', joint: string | null = null) {
       const b = boxes.get(from)!
-      const contact: Box = on === 'floor' ? { min: b.min, max: [b.max[0], b.max[1], b.min[2]] } : meet(from, on)
-      a.supports.push({
-        id: `s${a.supports.length + 1}`,
+      const contact: Box = on === 'floor' ? { min: b.min, max: [b.max[0], b.max[1], b.min[2]] } : meet(from, on).box
+      support({
         from: { part: from },
         on: on === 'floor' ? { kind: 'floor' } : { kind: 'part', part: on },
-        contact, via, joint,
+        contact,
+        via,
+        joint,
+        way: via === 'bearing' ? 'push' : 'both',
       })
+    },
+
+    /** Records any other support; between two parts it is where they meet unless said otherwise. */
+    hold(s: Omit<Support, 'id' | 'contact' | 'joint' | 'anchor'> & Partial<Support>): string {
+      const between = 'part' in s.from && s.on.kind === 'part' ? ([s.from.part, s.on.part] as const) : null
+      return support({ ...s, contact: s.contact ?? meet(...between!).box })
     },
 
     /** Records a bay, and that its goods rest on its carriers (on the floor when it has none). */
     bay(b: Bay) {
       a.bays.push(b)
       const floor: Box = { min: b.clear.min, max: [b.clear.max[0], b.clear.max[1], b.clear.min[2]] }
-      const rests = (on: Support['on'], contact: Box) =>
-        a.supports.push({ id: `s${a.supports.length + 1}`, from: { bay: b.id }, on, contact, via: 'bearing', joint: null })
+      const rests = (on: Support['on'], contact: Box) => support({ from: { bay: b.id }, on, contact, via: 'bearing' })
       if (b.carriers.length === 0) rests({ kind: 'floor' }, floor)
       for (const c of b.carriers) {
         const box = boxes.get(c)!
@@ -151,13 +228,18 @@ export function draft(system: UnitSystem) {
       }
     },
 
-    joint(j: Omit<Joint, 'id'>): string {
-      const id = `j${a.joints.length + 1}`
-      a.joints.push({ id, ...j })
+    /** Any other joint: where it is follows from where its pieces meet. */
+    joint: (j: Omit<Joint, 'id' | 'at'>): string => fix({ ...j, at: meet(j.near, j.far).at }),
+    /** @returns the anchor's id */
+    anchor(x: Omit<Anchor, 'id'>): string {
+      const id = `a${a.anchors.length + 1}`
+      a.anchors.push({ id, ...x })
+      a.fixings.push(id)
       return id
     },
-    anchor(x: Omit<Anchor, 'id'>) {
-      a.anchors.push({ id: `a${a.anchors.length + 1}`, ...x })
+    /** Parts that act as one. */
+    body(id: string, parts: string[], cuts: string[][]) {
+      a.bodies.push({ id, parts, cuts })
     },
     sub(s: Subassembly) {
       a.subassemblies.push(s)
@@ -165,8 +247,9 @@ export function draft(system: UnitSystem) {
     shim(part: string, at: Vec3, heightMm: number) {
       a.shims.push({ id: `w${a.shims.length + 1}`, part, at, heightMm })
     },
-    mark(zMm: number, code: string, level: number, parts: string[]) {
-      a.stick.push({ zMm, code, level, parts })
+    /** A mark for the story stick, from its foot; `footMm` is that above the floor. */
+    mark(zMm: number, code: string, level: number, parts: string[], footMm = 0) {
+      a.stick.push({ zMm, footMm, code, level, parts })
     },
   }
 }

@@ -1,3 +1,5 @@
+import { fingerprint } from '../measure/fingerprint.ts'
+import { z } from '../measure/schema.ts'
 import type { Assembly, Part, Stock } from './assembly.ts'
 
 const tenth = (mm: number) => Math.round(mm * 10)
@@ -20,21 +22,39 @@ export function stockKey(s: Stock): string {
 export const cutKey = (p: Part): string => {
   const s = p.size
   const sides = p.stock.kind === 'sheet' ? p.grain : tenth(s.thicknessMm)
-  const work = p.machining.length === 0 ? '' : JSON.stringify(p.machining)
+  const work = p.machining.length === 0 ? '' : fingerprint(JSON.stringify(p.machining))
   return `${p.role}|${p.stock.kind}|${stockKey(p.stock)}|${tenth(s.lengthMm)}|${tenth(s.widthMm)}|${sides}|${work}`
 }
 
-export interface Alike {
+/** What is written on the pieces of one kind: a letter, with a number each where several were made when it was given. */
+export const given = z.object({ letter: z.string().min(1).max(8), numbered: z.boolean() })
+export type Given = z.infer<typeof given>
+
+export interface Alike extends Given {
   key: string
-  /** A, B, … Z, AA: what is written on the pieces. */
-  letter: string
   parts: Part[]
 }
 
-const letterOf = (i: number): string => (i >= 26 ? letterOf(Math.floor(i / 26) - 1) : '') + String.fromCharCode(65 + (i % 26))
+/** A letter as the next piece needs it: those given before stay, the rest are the next that are free. */
+export interface LetterPen {
+  given: Readonly<Record<string, Given>>
+  next(): string
+}
 
-/** Parts in groups that are cut alike, in the order they come, with letters from `firstLetter` on. */
-export function alike(a: Assembly, firstLetter = 0): Alike[] {
+const letterOf = (i: number): string =>
+  (i >= 26 ? letterOf(Math.floor(i / 26) - 1) : '') + String.fromCharCode(65 + (i % 26))
+
+/** Letters A, B, … Z, AA that nothing bears yet. */
+export function freshLetters(taken: ReadonlySet<string> = new Set()): () => string {
+  let n = 0
+  return () => {
+    while (taken.has(letterOf(n))) n++
+    return letterOf(n++)
+  }
+}
+
+/** Parts in groups that are cut alike, in the order they come, with what is written on them. */
+export function alike(a: Assembly, pen: LetterPen = { given: {}, next: freshLetters() }): Alike[] {
   const groups = new Map<string, Part[]>()
   for (const p of a.parts) {
     const key = cutKey(p)
@@ -42,12 +62,22 @@ export function alike(a: Assembly, firstLetter = 0): Alike[] {
     if (list) list.push(p)
     else groups.set(key, [p])
   }
-  return [...groups].map(([key, parts], i) => ({ key, letter: letterOf(firstLetter + i), parts }))
+  return [...groups].map(([key, parts]) => ({
+    key,
+    ...(pen.given[key] ?? { letter: pen.next(), numbered: parts.length > 1 }),
+    parts,
+  }))
 }
 
-/** What is written on each piece: `A1`, `A2`, `B1`. */
-export function labels(groups: readonly Alike[]): Map<string, string> {
-  const out = new Map<string, string>()
-  for (const g of groups) g.parts.forEach((p, i) => out.set(p.id, g.parts.length === 1 ? g.letter : `${g.letter}${i + 1}`))
-  return out
-}
+/** All that is written on the pieces of a kind: `A1`, `A2`; a kind that was one piece when its letter was given begins with `A`. */
+export const labelsOf = (g: Given & { count: number }): string[] =>
+  Array.from({ length: g.count }, (_, i) => (i === 0 && !g.numbered ? g.letter : `${g.letter}${i + 1}`))
+
+/** What is written on each piece: `A1`, `A2`, `B`. */
+export const labels = (groups: readonly Alike[]): Map<string, string> =>
+  new Map(
+    groups.flatMap((g) => {
+      const all = labelsOf({ ...g, count: g.parts.length })
+      return g.parts.map((p, i) => [p.id, all[i]] as const)
+    }),
+  )

@@ -6,16 +6,30 @@ import type { Assembly } from './assembly.ts'
 export function mirrorAssembly(a: Assembly, wideMm: number): Assembly {
   const point = (p: Vec3): Vec3 => [wideMm - p[0], p[1], p[2]]
   const way = (v: Vec3): Vec3 => [v[0] === 0 ? 0 : -v[0], v[1], v[2]]
-  const box = (b: Box): Box => ({ min: [wideMm - b.max[0], b.min[1], b.min[2]], max: [wideMm - b.min[0], b.max[1], b.max[2]] })
+  const box = (b: Box): Box => ({
+    min: [wideMm - b.max[0], b.min[1], b.min[2]],
+    max: [wideMm - b.min[0], b.max[1], b.max[2]],
+  })
   return {
     ...a,
-    parts: a.parts.map((p) => ({ ...p, at: { centre: point(p.at.centre), along: way(p.at.along), across: way(p.at.across) } })),
+    parts: a.parts.map((p) => ({
+      ...p,
+      at: { centre: point(p.at.centre), along: way(p.at.along), across: way(p.at.across) },
+    })),
     joints: a.joints.map((j) => ({ ...j, at: point(j.at) })),
-    bays: a.bays.map((b) => ({ ...b, clear: box(b.clear), exit: way(b.exit), items: b.items.map((i) => ({ ...i, box: box(i.box) })), carriers: b.holds === 'rim' || b.holds === 'base' ? [...b.carriers].reverse() : b.carriers })),
-    supports: a.supports.map((s) => ({ ...s, contact: box(s.contact) })),
+    bays: a.bays.map((b) => ({
+      ...b,
+      clear: box(b.clear),
+      exit: way(b.exit),
+      items: b.items.map((i) => ({ ...i, box: box(i.box) })),
+      carriers: b.holds === 'rim' || b.holds === 'base' ? [...b.carriers].reverse() : b.carriers,
+    })),
+    supports: a.supports.map((s) => ({ ...s, contact: box(s.contact), push: way(s.push) })),
     anchors: a.anchors.map((x) => ({ ...x, at: point(x.at) })),
     // Mirrored, a right-handed turn is a left-handed one.
-    motions: a.motions.map((m) => (m.kind === 'slide' ? { ...m, by: way(m.by) } : { ...m, at: point(m.at), axis: way(m.axis), byRad: -m.byRad })),
+    motions: a.motions.map((m) =>
+      m.kind === 'slide' ? { ...m, by: way(m.by) } : { ...m, at: point(m.at), axis: way(m.axis), byRad: -m.byRad },
+    ),
     shims: a.shims.map((s) => ({ ...s, at: point(s.at) })),
   }
 }

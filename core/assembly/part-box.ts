@@ -20,9 +20,16 @@ export const partsById = (a: Assembly): ReadonlyMap<string, Part> => new Map(a.p
 export const wholeBox = (boxes: PartBoxes): Box => boxUnion([...boxes.values()])
 
 /** Whether a part's faces are square to the room. */
-export const isSquare = (p: Part): boolean => Math.max(...p.at.along.map(Math.abs)) > 1 - 1e-9 && Math.max(...p.at.across.map(Math.abs)) > 1 - 1e-9
+export const isSquare = (p: Part): boolean =>
+  Math.max(...p.at.along.map(Math.abs)) > 1 - 1e-9 && Math.max(...p.at.across.map(Math.abs)) > 1 - 1e-9
 
 export const thicknessAxis = (p: Part): Vec3 => cross(p.at.along, p.at.across)
+
+/** Size of the upward part of an axis that runs up. */
+const UP = 0.9
+/** Whether a piece stands with its length upright, or lies with its broad face up: what it is by where it is. */
+export const isUpright = (p: Part): boolean => Math.abs(p.at.along[2]) > UP
+export const isLevelSheet = (p: Part): boolean => p.stock.kind === 'sheet' && Math.abs(thicknessAxis(p)[2]) > UP
 
 /** Depth (vertical) and breadth of a member lying flat or on edge, mm. */
 export function bendingSection(p: Part): { depthMm: number; breadthMm: number; onEdge: boolean } {

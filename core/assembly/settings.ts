@@ -35,13 +35,29 @@ export const settings = z.object({
   /** Height over depth beyond which a freestanding build is called slender. */
   slenderness: z.number().min(1).max(10),
   /** The person's own sheets, by the ids that say what they are. */
-  ownSheets: z.array(z.string().max(200).refine((id) => findSheet(id) !== undefined, 'a sheet with its properties')).max(40),
+  ownSheets: z
+    .array(
+      z
+        .string()
+        .max(200)
+        .refine((id) => findSheet(id) !== undefined, 'a sheet with its properties'),
+    )
+    .max(40),
   /** Rated pull-out of one masonry or concrete anchor as its maker states it, N; null while nobody has entered it. */
   anchorRatedN: z.number().min(10).max(100_000).nullable(),
   /** What brings the wood home: longest and widest that goes in, and the most it may carry. */
-  carriage: z.object({ longestMm: lengthMm(500, 10_000), widestMm: lengthMm(300, 3000), mostKg: z.number().min(20).max(5000) }),
+  carriage: z.object({
+    longestMm: lengthMm(500, 10_000),
+    widestMm: lengthMm(300, 3000),
+    mostKg: z.number().min(20).max(5000),
+  }),
   /** The yard cuts sheets on its panel saw: whether it is asked to, how many cuts are free, its narrowest strip, and how true it cuts. */
-  yardCuts: z.object({ use: z.boolean(), freeCuts: z.int().min(0).max(50), smallestStripMm: lengthMm(0, 600), toleranceMm: lengthMm(0, 20) }),
+  yardCuts: z.object({
+    use: z.boolean(),
+    freeCuts: z.int().min(0).max(50),
+    smallestStripMm: lengthMm(0, 600),
+    toleranceMm: lengthMm(0, 20),
+  }),
   /** Coats of finish on everything that is built, and what a litre covers, m²: as the tin says. None with no coats. */
   finish: z.object({ coats: z.int().min(0).max(6), coverM2PerL: z.number().min(1).max(30) }),
   /** Front edges of shelves that are not edged with wood get banding tape. */
@@ -54,10 +70,22 @@ export const unitsOf = (s: Pick<Settings, 'system' | 'fraction'>): Units => ({ s
 /**
  * What a family car with a roof rack takes, what a yard's panel saw does, and a tin's usual cover. Product decisions: the person changes them.
  */
-export const startingCarriage = (yard: UnitSystem): Pick<Settings, 'carriage' | 'yardCuts' | 'finish' | 'edgeBanding'> => ({
-  carriage: { longestMm: yard === 'imperial' ? inches(144) : 3600, widestMm: yard === 'imperial' ? inches(40) : 1000, mostKg: 350 },
-  yardCuts: { use: true, freeCuts: yard === 'imperial' ? 2 : 4, smallestStripMm: yard === 'imperial' ? inches(12) : 300, toleranceMm: yard === 'imperial' ? inches(1 / 8) : 2 },
-  finish: { coats: 0, coverM2PerL: 10 }, edgeBanding: false,
+export const startingCarriage = (
+  yard: UnitSystem,
+): Pick<Settings, 'carriage' | 'yardCuts' | 'finish' | 'edgeBanding'> => ({
+  carriage: {
+    longestMm: yard === 'imperial' ? inches(144) : 3600,
+    widestMm: yard === 'imperial' ? inches(40) : 1000,
+    mostKg: 350,
+  },
+  yardCuts: {
+    use: true,
+    freeCuts: yard === 'imperial' ? 2 : 4,
+    smallestStripMm: yard === 'imperial' ? inches(12) : 300,
+    toleranceMm: yard === 'imperial' ? inches(1 / 8) : 2,
+  },
+  finish: { coats: 0, coverM2PerL: 10 },
+  edgeBanding: false,
 })
 
 /**
@@ -67,9 +95,24 @@ export const startingCarriage = (yard: UnitSystem): Pick<Settings, 'carriage' | 
 export function startingSettings(system: UnitSystem): Settings {
   const imperial = system === 'imperial'
   return {
-    system, yard: system, fraction: 16, currency: imperial ? 'USD' : 'EUR',
-    kerfMm: imperial ? inches(1 / 8) : 3, squaringTrimMm: imperial ? inches(1 / 4) : 6, sheetTrimMm: 0,
-    method: imperial ? 'asd' : 'ec5', moisture: 'unheated', duration: imperial ? 'permanent' : 'long', seismicG: null, grade: imperial ? 'spf-no2' : 'c16',
-    sagRatio: 240, personMm: 1700, onePersonKg: 23, slenderness: 4, ownSheets: [], anchorRatedN: null, ...startingCarriage(system),
+    system,
+    yard: system,
+    fraction: 16,
+    currency: imperial ? 'USD' : 'EUR',
+    kerfMm: imperial ? inches(1 / 8) : 3,
+    squaringTrimMm: imperial ? inches(1 / 4) : 6,
+    sheetTrimMm: 0,
+    method: imperial ? 'asd' : 'ec5',
+    moisture: 'unheated',
+    duration: imperial ? 'permanent' : 'long',
+    seismicG: null,
+    grade: imperial ? 'spf-no2' : 'c16',
+    sagRatio: 240,
+    personMm: 1700,
+    onePersonKg: 23,
+    slenderness: 4,
+    ownSheets: [],
+    anchorRatedN: null,
+    ...startingCarriage(system),
   }
 }

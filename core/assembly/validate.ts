@@ -2,15 +2,32 @@ import { findGrade, findSection } from '../catalogue/lumber.ts'
 import { findScrew } from '../catalogue/fasteners.ts'
 import { findSheet } from '../catalogue/sheets.ts'
 import { boxOverlap, penetration, type Box } from '../geometry/box.ts'
-import { dot, norm } from '../geometry/vec.ts'
+import { outsideBy } from '../geometry/contact.ts'
+import { dot, mid, norm, type Vec3 } from '../geometry/vec.ts'
 import { SAME_LENGTH_MM } from '../measure/rounding.ts'
 import type { Assembly, Part } from './assembly.ts'
 import { partBox, turnedBox } from './part-box.ts'
 
 export interface Fault {
   code:
-    | 'not-finite' | 'id-twice' | 'no-such-part' | 'no-such-bay' | 'no-such-joint' | 'no-stock' | 'size' | 'not-square' | 'larger-than-stock'
-    | 'overlap' | 'apart' | 'circle' | 'rests-on-nothing' | 'item-outside' | 'items-overlap' | 'below-floor' | 'no-fastener' | 'in-no-subassembly'
+    | 'not-finite'
+    | 'id-twice'
+    | 'no-such-part'
+    | 'no-such-bay'
+    | 'no-such-joint'
+    | 'no-stock'
+    | 'size'
+    | 'not-square'
+    | 'larger-than-stock'
+    | 'overlap'
+    | 'apart'
+    | 'circle'
+    | 'rests-on-nothing'
+    | 'item-outside'
+    | 'items-overlap'
+    | 'below-floor'
+    | 'no-fastener'
+    | 'in-no-subassembly'
   ids: string[]
   mm?: number
 }
@@ -35,7 +52,10 @@ function stockFault(p: Part): boolean {
     const sheet = findSheet(s.sheet)
     if (!sheet || Math.abs(sheet.thicknessMm - p.size.thicknessMm) > SAME_LENGTH_MM) return true
     const [long, short] = [Math.max(p.size.lengthMm, p.size.widthMm), Math.min(p.size.lengthMm, p.size.widthMm)]
-    return long > Math.max(sheet.lengthMm, sheet.widthMm) + SAME_LENGTH_MM || short > Math.min(sheet.lengthMm, sheet.widthMm) + SAME_LENGTH_MM
+    return (
+      long > Math.max(sheet.lengthMm, sheet.widthMm) + SAME_LENGTH_MM ||
+      short > Math.min(sheet.lengthMm, sheet.widthMm) + SAME_LENGTH_MM
+    )
   }
   return false
 }
@@ -43,12 +63,23 @@ function stockFault(p: Part): boolean {
 /** Every way in which an assembly breaks the contract; empty when it keeps it. Shares nothing with the families. */
 export function validateAssembly(a: Assembly): Fault[] {
   const faults: Fault[] = []
-  const say = (code: Fault['code'], ids: string[], mm?: number) => faults.push({ code, ids, ...(mm === undefined ? {} : { mm }) })
+  const say = (code: Fault['code'], ids: string[], mm?: number) =>
+    faults.push({ code, ids, ...(mm === undefined ? {} : { mm }) })
   if (!finite(a)) return [{ code: 'not-finite', ids: [] }]
 
   const parts = new Map<string, Part>()
   const seen = new Set<string>()
-  for (const x of [...a.parts, ...a.joints, ...a.bays, ...a.supports, ...a.anchors, ...a.subassemblies, ...a.shims, ...a.motions]) {
+  for (const x of [
+    ...a.parts,
+    ...a.joints,
+    ...a.bays,
+    ...a.supports,
+    ...a.anchors,
+    ...a.subassemblies,
+    ...a.shims,
+    ...a.motions,
+    ...a.bodies,
+  ]) {
     if (seen.has(x.id)) say('id-twice', [x.id])
     seen.add(x.id)
   }
@@ -58,48 +89,64 @@ export function validateAssembly(a: Assembly): Fault[] {
     boxes.set(p.id, partBox(p))
     const { lengthMm, widthMm, thicknessMm } = p.size
     if (Math.min(lengthMm, widthMm, thicknessMm) <= 0) say('size', [p.id])
-    if (Math.abs(norm(p.at.along) - 1) > 1e-6 || Math.abs(norm(p.at.across) - 1) > 1e-6 || Math.abs(dot(p.at.along, p.at.across)) > 1e-6)
+    if (
+      Math.abs(norm(p.at.along) - 1) > 1e-6 ||
+      Math.abs(norm(p.at.across) - 1) > 1e-6 ||
+      Math.abs(dot(p.at.along, p.at.across)) > 1e-6
+    )
       say('not-square', [p.id])
     if (stockFault(p)) say('no-stock', [p.id])
   }
   // On a floor that falls, feet reach below the level line; nothing else may.
-  const feet = new Set(a.supports.filter((s) => s.on.kind === 'floor' && 'part' in s.from).map((s) => (s.from as { part: string }).part))
-  for (const [partId, b] of boxes) if (b.min[2] < -PENETRATION_MM && !feet.has(partId)) say('below-floor', [partId], -b.min[2])
+  const feet = new Set(
+    a.supports.filter((s) => s.on.kind === 'floor' && 'part' in s.from).map((s) => (s.from as { part: string }).part),
+  )
+  for (const [partId, b] of boxes)
+    if (b.min[2] < -PENETRATION_MM && !feet.has(partId)) say('below-floor', [partId], -b.min[2])
   const known = (ids: string[], owner: string) => {
     const missing = ids.filter((i) => !parts.has(i))
     if (missing.length > 0) say('no-such-part', [owner, ...missing])
     return missing.length === 0
   }
-  const apart = (one: string, other: string, owner: string) => {
-    if (!boxOverlap(boxes.get(one)!, boxes.get(other)!, GAP_MM)) say('apart', [owner, one, other])
+  /** Where something is fastened or rests must lie on both pieces as they are, turned or not. */
+  const apart = (one: string, other: string, owner: string, at: Vec3) => {
+    const off = [one, other].map((x) => outsideBy(turnedBox(parts.get(x)!), at))
+    if (Math.max(...off) > GAP_MM) say('apart', [owner, one, other], Math.max(...off))
   }
 
   const joined = new Set<string>()
   for (const j of a.joints) {
     if (!known([j.near, j.far], j.id)) continue
-    apart(j.near, j.far, j.id)
+    apart(j.near, j.far, j.id, j.at)
     if (j.kind === 'notched' || j.kind === 'housed') joined.add([j.near, j.far].sort().join('|'))
     for (const f of j.fasteners) if (!findScrew(f.fastener)) say('no-fastener', [j.id, f.fastener])
   }
   overlaps(a, boxes, joined, say)
 
   const bays = new Set(a.bays.map((b) => b.id))
+  const bodies = new Set(a.bodies.map((b) => b.id))
   const jointIds = new Set(a.joints.map((j) => j.id))
+  const anchorIds = new Set(a.anchors.map((x) => x.id))
   const restsOn = new Map<string, string[]>()
   for (const s of a.supports) {
-    const from = 'part' in s.from ? s.from.part : s.from.bay
-    if ('part' in s.from ? !known([s.from.part], s.id) : !bays.has(s.from.bay)) {
-      if ('bay' in s.from) say('no-such-bay', [s.id, from])
+    const from = 'part' in s.from ? s.from.part : 'bay' in s.from ? s.from.bay : s.from.body
+    if ('part' in s.from && !known([s.from.part], s.id)) continue
+    if ('body' in s.from) known([s.from.through], s.id)
+    if (('bay' in s.from && !bays.has(from)) || ('body' in s.from && !bodies.has(from))) {
+      say('no-such-bay', [s.id, from])
       continue
     }
+    if (s.anchor !== null && !anchorIds.has(s.anchor)) say('no-such-joint', [s.id, s.anchor])
     if (s.joint !== null && !jointIds.has(s.joint)) say('no-such-joint', [s.id, s.joint])
     const on = s.on.kind === 'part' ? s.on.part : `(${s.on.kind})`
     if (s.on.kind === 'part') {
       if (!known([s.on.part], s.id)) continue
-      if ('part' in s.from) apart(s.from.part, s.on.part, s.id)
+      if ('part' in s.from) apart(s.from.part, s.on.part, s.id, mid(s.contact.min, s.contact.max))
     }
     restsOn.set(from, [...(restsOn.get(from) ?? []), on])
   }
+  // What has no support of its own is held as part of its body.
+  for (const b of a.bodies) for (const id of b.parts) if (!restsOn.has(id)) restsOn.set(id, [b.id])
   loadPath(a, restsOn, say)
 
   const grouped = new Set(a.subassemblies.flatMap((s) => s.parts))
@@ -114,17 +161,24 @@ export function validateAssembly(a: Assembly): Fault[] {
     b.items.forEach((one, i) => {
       // Across and up an item belongs inside its opening; what sticks out or overfills is a finding of the checks, so only the centre is held.
       const c = [0, 1, 2].map((k) => (one.box.min[k] + one.box.max[k]) / 2)
-      if ([0, 1].some((k) => c[k] < b.clear.min[k] - GAP_MM || c[k] > b.clear.max[k] + GAP_MM)) say('item-outside', [b.id, one.goodsId])
+      if ([0, 1].some((k) => c[k] < b.clear.min[k] - GAP_MM || c[k] > b.clear.max[k] + GAP_MM))
+        say('item-outside', [b.id, one.goodsId])
       for (const other of b.items.slice(i + 1)) {
         const o = boxOverlap(one.box, other.box)
-        if (o && [0, 1, 2].every((k) => o.max[k] - o.min[k] > PENETRATION_MM)) say('items-overlap', [b.id, one.goodsId, other.goodsId])
+        if (o && [0, 1, 2].every((k) => o.max[k] - o.min[k] > PENETRATION_MM))
+          say('items-overlap', [b.id, one.goodsId, other.goodsId])
       }
     })
   }
   return faults
 }
 
-function overlaps(a: Assembly, boxes: Map<string, Box>, joined: Set<string>, say: (c: Fault['code'], ids: string[], mm?: number) => void) {
+function overlaps(
+  a: Assembly,
+  boxes: Map<string, Box>,
+  joined: Set<string>,
+  say: (c: Fault['code'], ids: string[], mm?: number) => void,
+) {
   const sorted = [...a.parts].sort((p, q) => boxes.get(p.id)!.min[0] - boxes.get(q.id)!.min[0])
   sorted.forEach((p, i) => {
     const bp = boxes.get(p.id)!
@@ -151,5 +205,5 @@ function loadPath(a: Assembly, restsOn: Map<string, string[]>, say: (c: Fault['c
     for (const next of on ?? []) visit(next, [...path, id])
     state.set(id, 'done')
   }
-  for (const x of [...a.bays, ...a.parts]) visit(x.id, [])
+  for (const x of [...a.bays, ...a.parts, ...a.bodies]) visit(x.id, [])
 }

@@ -22,15 +22,43 @@ export interface ContainerPreset {
 }
 
 const inch = (
-  id: string, label: string, kind: GoodsKind, a: number, d: number, t: number, lb: number, tote?: [number, number, number],
+  id: string,
+  label: string,
+  kind: GoodsKind,
+  a: number,
+  d: number,
+  t: number,
+  lb: number,
+  tote?: [number, number, number],
 ): ContainerPreset => ({
-  id, label, kind, system: 'imperial', acrossMm: inches(a), deepMm: inches(d), tallMm: inches(t), massKg: pounds(lb),
+  id,
+  label,
+  kind,
+  system: 'imperial',
+  acrossMm: inches(a),
+  deepMm: inches(d),
+  tallMm: inches(t),
+  massKg: pounds(lb),
   ...(tote ? { rimMm: inches(tote[0]), overhangMm: inches(tote[1]), taperMm: inches(tote[2]) } : {}),
 })
 const metric = (
-  id: string, label: string, kind: GoodsKind, a: number, d: number, t: number, kg: number, tote?: [number, number, number],
+  id: string,
+  label: string,
+  kind: GoodsKind,
+  a: number,
+  d: number,
+  t: number,
+  kg: number,
+  tote?: [number, number, number],
 ): ContainerPreset => ({
-  id, label, kind, system: 'metric', acrossMm: a, deepMm: d, tallMm: t, massKg: kg,
+  id,
+  label,
+  kind,
+  system: 'metric',
+  acrossMm: a,
+  deepMm: d,
+  tallMm: t,
+  massKg: kg,
   ...(tote ? { rimMm: tote[0], overhangMm: tote[1], taperMm: tote[2] } : {}),
 })
 
@@ -38,7 +66,7 @@ const metric = (
 export const CONTAINERS: readonly ContainerPreset[] = [
   inch('tote-10', '10-gallon tote', 'tote', 16.5, 24, 9.5, 25, [1.25, 1.5, 0.75]),
   inch('tote-17', '17-gallon tote', 'tote', 18, 26.75, 12.5, 35, [1.5, 1.625, 1]),
-  inch('tote-27', '27-gallon tote', 'tote', 20.5, 30.5, 14.5, 50, [1.75, 1.75, 1]),
+  inch('tote-27', '27-gallon tote', 'tote', 20, 29.25, 15, 50, [1.625, 1.75, 1]),
   inch('pail-5', '5-gallon pail', 'pail', 12, 12, 14.5, 45),
   inch('drum-30', '30-gallon drum', 'drum', 19.5, 19.5, 29, 280),
   inch('drum-55', '55-gallon drum', 'drum', 23.5, 23.5, 34.5, 480),

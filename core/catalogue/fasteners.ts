@@ -19,6 +19,9 @@ export interface Screw {
   box: number
 }
 
+/** Head of a flat-headed wood screw, of its shank: 1.78 times is the least the standard allows (0.315 in of a #9), about twice is usual. ANSI/ASME B18.6.1. */
+export const headMm = (f: Pick<Screw, 'diameterMm'>): number => 1.78 * f.diameterMm
+
 /** Bending yield strength of screws and nails, MPa: the thinner, the harder drawn. NDS 2018 appendix I. @param diameterMm outside */
 export function wireYield(diameterMm: number): number {
   const d = diameterMm / inches(1)
@@ -26,7 +29,14 @@ export function wireYield(diameterMm: number): number {
 }
 
 // Diameters: ANSI/ASME B18.6.1 wood screws.
-const GAUGE: Record<number, [number, number]> = { 6: [0.138, 0.113], 8: [0.164, 0.131], 9: [0.177, 0.142], 10: [0.19, 0.152], 12: [0.216, 0.171], 14: [0.242, 0.196] }
+const GAUGE: Record<number, [number, number]> = {
+  6: [0.138, 0.113],
+  8: [0.164, 0.131],
+  9: [0.177, 0.142],
+  10: [0.19, 0.152],
+  12: [0.216, 0.171],
+  14: [0.242, 0.196],
+}
 const lengthName = (n: number) => {
   const whole = Math.floor(n)
   const eighths = Math.round((n - whole) * 8)
@@ -34,7 +44,8 @@ const lengthName = (n: number) => {
   return [whole || '', text[eighths]].filter(Boolean).join(' ')
 }
 const gauge = (g: number, length: number, box: number): Screw => ({
-  kind: 'screw', fyb: wireYield(inches(GAUGE[g][0])),
+  kind: 'screw',
+  fyb: wireYield(inches(GAUGE[g][0])),
   id: `screw-${g}x${length}`,
   label: `#${g} x ${lengthName(length)} in screw`,
   system: 'imperial',
@@ -45,7 +56,8 @@ const gauge = (g: number, length: number, box: number): Screw => ({
 })
 // Root about 0.65 of the outside diameter, the lower end of what EN 14592 screws show.
 const metric = (d: number, length: number, box: number): Screw => ({
-  kind: 'screw', fyb: wireYield(d),
+  kind: 'screw',
+  fyb: wireYield(d),
   id: `screw-${d}x${length}mm`,
   label: `${d} x ${length} mm screw`,
   system: 'metric',
@@ -57,42 +69,97 @@ const metric = (d: number, length: number, box: number): Screw => ({
 
 /** In each system from short to long. */
 export const SCREWS: readonly Screw[] = [
-  gauge(8, 1.25, 100), gauge(8, 1.625, 100), gauge(8, 2, 100), gauge(9, 2.5, 100), gauge(8, 2.5, 100), gauge(9, 3, 100), gauge(10, 3.5, 50), gauge(10, 4, 50),
-  metric(4, 30, 200), metric(4, 40, 200), metric(4, 50, 200), metric(5, 60, 100), metric(5, 70, 100), metric(5, 80, 100), metric(6, 90, 100), metric(6, 100, 50),
+  gauge(8, 1.25, 100),
+  gauge(8, 1.625, 100),
+  gauge(8, 2, 100),
+  gauge(9, 2.5, 100),
+  gauge(8, 2.5, 100),
+  gauge(9, 3, 100),
+  gauge(10, 3.5, 50),
+  gauge(10, 4, 50),
+  metric(4, 30, 200),
+  metric(4, 40, 200),
+  metric(4, 50, 200),
+  metric(5, 60, 100),
+  metric(5, 70, 100),
+  metric(5, 80, 100),
+  metric(6, 90, 100),
+  metric(5, 90, 100),
+  metric(6, 100, 50),
 ]
 
 /** `5/16x3.5` as one says it: 5/16 x 3 1/2. */
 const spoken = (name: string) => name.replace('x', ' x ').replace('.5', ' 1/2')
 const bolt = (name: string, d: number, length: number, system: UnitSystem, box: number, fyb: number): Screw => ({
-  id: `bolt-${name}`, kind: 'bolt', label: `${spoken(name)}${system === 'imperial' ? ' in' : ''} carriage bolt, nut and washer`, system, diameterMm: d, rootMm: d, lengthMm: length, fyb, box,
+  id: `bolt-${name}`,
+  kind: 'bolt',
+  label: `${spoken(name)}${system === 'imperial' ? ' in' : ''} carriage bolt, nut and washer`,
+  system,
+  diameterMm: d,
+  rootMm: d,
+  lengthMm: length,
+  fyb,
+  box,
 })
 const lag = (d: number, root: number, tip: number, length: number, name: string, fybPsi: number): Screw => ({
   tipMm: inches(tip),
-  id: `lag-${name}`, kind: 'lag', label: `${spoken(name)} in lag screw`, system: 'imperial', diameterMm: inches(d), rootMm: inches(root), lengthMm: inches(length), fyb: psi(fybPsi), box: 25,
+  id: `lag-${name}`,
+  kind: 'lag',
+  label: `${spoken(name)} in lag screw`,
+  system: 'imperial',
+  diameterMm: inches(d),
+  rootMm: inches(root),
+  lengthMm: inches(length),
+  fyb: psi(fybPsi),
+  box: 25,
 })
 const nail = (name: string, d: number, length: number, type = 'common'): Screw => ({
-  id: `nail-${name}${type === 'common' ? '' : `-${type}`}`, kind: 'nail', label: `${name} ${type} nail`, system: 'imperial', diameterMm: inches(d), rootMm: inches(d), lengthMm: inches(length), fyb: wireYield(inches(d)), box: 100,
+  id: `nail-${name}${type === 'common' ? '' : `-${type}`}`,
+  kind: 'nail',
+  label: `${name} ${type} nail`,
+  system: 'imperial',
+  diameterMm: inches(d),
+  rootMm: inches(d),
+  lengthMm: inches(length),
+  fyb: wireYield(inches(d)),
+  box: 100,
 })
 /** Bolts, lag screws and nails, called by name where a joint wants them. Lag roots and tips: ASME B18.2.1; nails: ASTM F1667. */
 export const OTHER_FASTENERS: readonly Screw[] = [
-  bolt('5/16x3.5', inches(5 / 16), inches(3.5), 'imperial', 10, psi(45_000)), bolt('3/8x3.5', inches(3 / 8), inches(3.5), 'imperial', 10, psi(45_000)),
+  bolt('5/16x3.5', inches(5 / 16), inches(3.5), 'imperial', 10, psi(45_000)),
+  bolt('3/8x3.5', inches(3 / 8), inches(3.5), 'imperial', 10, psi(45_000)),
   // Class 4.6: fu 400, bending yield taken as the mean of yield and ultimate.
-  bolt('M8x90', 8, 90, 'metric', 10, 320), bolt('M10x90', 10, 90, 'metric', 10, 320),
+  bolt('M8x90', 8, 90, 'metric', 10, 320),
+  bolt('M10x90', 10, 90, 'metric', 10, 320),
   // Long ones, for pairs of posts: the shortest that passes both is taken.
-  ...[5, 6, 8, 10].map((l) => bolt(`3/8x${l}`, inches(3 / 8), inches(l), 'imperial', 5, psi(45_000))), ...[120, 160, 200, 240].map((l) => bolt(`M10x${l}`, 10, l, 'metric', 5, 320)),
-  lag(0.25, 0.173, 5 / 32, 3, '1/4x3', 70_000), lag(0.3125, 0.227, 3 / 16, 3.5, '5/16x3.5', 60_000), lag(0.375, 0.265, 7 / 32, 4, '3/8x4', 45_000), lag(0.5, 0.371, 5 / 16, 5, '1/2x5', 45_000),
-  nail('6d', 0.113, 2), nail('8d', 0.131, 2.5), nail('10d', 0.148, 3), nail('12d', 0.148, 3.25), nail('16d', 0.162, 3.5), nail('20d', 0.192, 4), nail('16d', 0.135, 3.5, 'box'), nail('16d', 0.148, 3.25, 'sinker'),
+  ...[5, 6, 8, 10].map((l) => bolt(`3/8x${l}`, inches(3 / 8), inches(l), 'imperial', 5, psi(45_000))),
+  ...[120, 160, 200, 240].map((l) => bolt(`M10x${l}`, 10, l, 'metric', 5, 320)),
+  lag(0.25, 0.173, 5 / 32, 3, '1/4x3', 70_000),
+  lag(0.3125, 0.227, 3 / 16, 3.5, '5/16x3.5', 60_000),
+  lag(0.375, 0.265, 7 / 32, 4, '3/8x4', 45_000),
+  lag(0.5, 0.371, 5 / 16, 5, '1/2x5', 45_000),
+  nail('6d', 0.113, 2),
+  nail('8d', 0.131, 2.5),
+  nail('10d', 0.148, 3),
+  nail('12d', 0.148, 3.25),
+  nail('16d', 0.162, 3.5),
+  nail('20d', 0.192, 4),
+  nail('16d', 0.135, 3.5, 'box'),
+  nail('16d', 0.148, 3.25, 'sinker'),
 ]
 
 /** A fastener of the catalogue by its id, of whatever kind. */
-export const findScrew = (id: string): Screw | undefined => SCREWS.find((s) => s.id === id) ?? OTHER_FASTENERS.find((s) => s.id === id)
+export const findScrew = (id: string): Screw | undefined =>
+  SCREWS.find((s) => s.id === id) ?? OTHER_FASTENERS.find((s) => s.id === id)
 
 /** What a bolt is longer than what it holds together: two washers, the nut and two turns of thread, mm. ISO 4032, ISO 7089 for 10 mm. */
 const BOLT_OVER_MM = 15
 
 /** The shortest bolt through a thickness; undefined where none is long enough. */
 export const boltFor = (throughMm: number, system: UnitSystem): Screw | undefined =>
-  OTHER_FASTENERS.filter((f) => f.kind === 'bolt' && f.system === system && f.lengthMm >= throughMm + BOLT_OVER_MM).sort((a, b) => a.lengthMm - b.lengthMm || a.diameterMm - b.diameterMm)[0]
+  OTHER_FASTENERS.filter(
+    (f) => f.kind === 'bolt' && f.system === system && f.lengthMm >= throughMm + BOLT_OVER_MM,
+  ).sort((a, b) => a.lengthMm - b.lengthMm || a.diameterMm - b.diameterMm)[0]
 
 /** What must stay between a screw's point and daylight, mm: points that poke through cut hands. */
 const POINT_COVER_MM = 3
@@ -102,17 +169,19 @@ export const LEAST_POINT = 6
 
 /**
  * The screw for a joint: the shortest with about as much thread in the far piece as it passes through in the near one, and six diameters at least,
- * that does not come out on the other side; if none does both, the longest that stays inside.
+ * that does not come out on the other side; if none does all, the longest that stays inside, of those with six diameters if there are any.
  * @param throughMm thickness of the near piece
  * @param intoMm thickness of wood behind it
  */
 export function screwFor(throughMm: number, intoMm: number, system: UnitSystem): Screw {
   let longest: Screw | null = null
+  let counted: Screw | null = null
   for (const s of SCREWS) {
     if (s.system !== system) continue
     if (s.lengthMm > throughMm + intoMm - POINT_COVER_MM) break
     if (s.lengthMm >= 1.95 * throughMm && s.lengthMm - throughMm >= LEAST_POINT * s.diameterMm) return s
     longest = s
+    if (s.lengthMm - throughMm >= LEAST_POINT * s.diameterMm) counted = s
   }
-  return longest ?? SCREWS.find((s) => s.system === system)!
+  return counted ?? longest ?? SCREWS.find((s) => s.system === system)!
 }

@@ -34,11 +34,32 @@ const metricSection = (t: number, w: number): Section => ({
 })
 
 const INCH_SIZES: [number, number][] = [
-  [1, 2], [1, 3], [1, 4], [1, 6], [1, 8], [2, 2], [2, 3], [2, 4], [2, 6], [2, 8], [2, 10], [2, 12], [4, 4],
+  [1, 2],
+  [1, 3],
+  [1, 4],
+  [1, 6],
+  [1, 8],
+  [2, 2],
+  [2, 3],
+  [2, 4],
+  [2, 6],
+  [2, 8],
+  [2, 10],
+  [2, 12],
+  [4, 4],
 ]
 // Common regularised and planed sizes, EN 336 tolerance class 2.
 const METRIC_SIZES: [number, number][] = [
-  [18, 44], [18, 69], [18, 94], [38, 38], [38, 63], [38, 89], [47, 100], [47, 150], [47, 200], [70, 70],
+  [18, 44],
+  [18, 69],
+  [18, 94],
+  [38, 38],
+  [38, 63],
+  [38, 89],
+  [47, 100],
+  [47, 150],
+  [47, 200],
+  [70, 70],
 ]
 export const SECTIONS: readonly Section[] = [
   ...INCH_SIZES.map(([t, w]) => inchSection(t, w)),
@@ -55,11 +76,20 @@ export interface Grade {
   confidence: Confidence
   /** Reference values of the North American allowable-stress method. Fb and Fc before the size factor. */
   asd?: {
-    fb: number; ft: number; fv: number; fcPerp: number; fc: number; e: number; eMin: number; g: number
+    fb: number
+    ft: number
+    fv: number
+    fcPerp: number
+    fc: number
+    e: number
+    eMin: number
+    g: number
     /** Which size-factor column applies; `none` where the values are already listed by width. */
     sizeFactor: 'no2' | 'stud' | 'none'
     /** Values listed by nominal width in inches, narrowest first; the ones above are those of the widest. */
     byWidth?: readonly { upTo: number; fb: number; ft: number; fc: number }[]
+    /** What a wider board of the same stamp counts as, with its column of size factors: a Stud ends at 6 in. */
+    wider?: { over: number; as: string; fb: number; ft: number; fc: number; sizeFactor: 'no2' }
   }
   /** Characteristic values of a strength class, EN 338. */
   ec5?: { fm: number; ft0: number; fc0: number; fc90: number; fv: number; eMean: number; e05: number; rhoK: number }
@@ -67,24 +97,99 @@ export interface Grade {
 
 const NDS = 'NDS Supplement 2018, table 4A (visually graded dimension lumber, 2 to 4 in thick)'
 const asd = (
-  fb: number, ft: number, fv: number, fcPerp: number, fc: number, e: number, eMin: number, g: number,
+  fb: number,
+  ft: number,
+  fv: number,
+  fcPerp: number,
+  fc: number,
+  e: number,
+  eMin: number,
+  g: number,
   sizeFactor: 'no2' | 'stud' | 'none' = 'no2',
 ): NonNullable<Grade['asd']> => ({
-  fb: psi(fb), ft: psi(ft), fv: psi(fv), fcPerp: psi(fcPerp), fc: psi(fc), e: psi(e * 1e6), eMin: psi(eMin * 1e6), g, sizeFactor,
+  fb: psi(fb),
+  ft: psi(ft),
+  fv: psi(fv),
+  fcPerp: psi(fcPerp),
+  fc: psi(fc),
+  e: psi(e * 1e6),
+  eMin: psi(eMin * 1e6),
+  g,
+  sizeFactor,
+})
+/** Boards stamped Stud of 8 in nominal and wider take the values of No. 3 and its size factors: table 4A, adjustment factors. */
+const asNo3 = (stud: NonNullable<Grade['asd']>, fb: number, ft: number, fc: number): NonNullable<Grade['asd']> => ({
+  ...stud,
+  wider: { over: 6, as: 'No. 3', fb: psi(fb), ft: psi(ft), fc: psi(fc), sizeFactor: 'no2' },
 })
 /** Table 4B of the same, No. 2: nominal width, Fb, Ft, Fc in psi. */
-const SOUTHERN_PINE = [[4, 1100, 675, 1450], [6, 1000, 600, 1400], [8, 925, 550, 1350], [10, 800, 475, 1300], [12, 750, 450, 1250]].map(([upTo, fb, ft, fc]) => ({ upTo, fb: psi(fb), ft: psi(ft), fc: psi(fc) }))
+const SOUTHERN_PINE = [
+  [4, 1100, 675, 1450],
+  [6, 1000, 600, 1400],
+  [8, 925, 550, 1350],
+  [10, 800, 475, 1300],
+  [12, 750, 450, 1250],
+].map(([upTo, fb, ft, fc]) => ({ upTo, fb: psi(fb), ft: psi(ft), fc: psi(fc) }))
 const C16: Grade['ec5'] = { fm: 16, ft0: 8.5, fc0: 17, fc90: 2.2, fv: 3.2, eMean: 8000, e05: 5400, rhoK: 310 }
 const C24: Grade['ec5'] = { fm: 24, ft0: 14.5, fc0: 21, fc90: 2.5, fv: 4.0, eMean: 11000, e05: 7400, rhoK: 350 }
 
 export const GRADES: readonly Grade[] = [
-  { id: 'spf-no2', label: 'Spruce-pine-fir No. 2', densityKgM3: 450, source: NDS, confidence: 'high', asd: asd(875, 450, 135, 425, 1150, 1.4, 0.51, 0.42) },
-  { id: 'spf-stud', label: 'Spruce-pine-fir Stud', densityKgM3: 450, source: NDS, confidence: 'high', asd: asd(675, 350, 135, 425, 725, 1.2, 0.44, 0.42, 'stud') },
-  { id: 'hf-no2', label: 'Hem-fir No. 2', densityKgM3: 460, source: NDS, confidence: 'high', asd: asd(850, 525, 150, 405, 1300, 1.3, 0.47, 0.43) },
-  { id: 'hf-stud', label: 'Hem-fir Stud', densityKgM3: 460, source: NDS, confidence: 'high', asd: asd(675, 400, 150, 405, 800, 1.2, 0.44, 0.43, 'stud') },
-  { id: 'dfl-no2', label: 'Douglas fir-larch No. 2', densityKgM3: 530, source: NDS, confidence: 'high', asd: asd(900, 575, 180, 625, 1350, 1.6, 0.58, 0.5) },
-  { id: 'dfl-stud', label: 'Douglas fir-larch Stud', densityKgM3: 530, source: NDS, confidence: 'high', asd: asd(700, 450, 180, 625, 850, 1.4, 0.51, 0.5, 'stud') },
-  { id: 'syp-no2', label: 'Southern pine No. 2', densityKgM3: 590, source: 'NDS Supplement 2018, table 4B, by width', confidence: 'medium', asd: { ...asd(750, 450, 175, 565, 1250, 1.4, 0.51, 0.55, 'none'), byWidth: SOUTHERN_PINE } },
+  {
+    id: 'spf-no2',
+    label: 'Spruce-pine-fir No. 2',
+    densityKgM3: 450,
+    source: NDS,
+    confidence: 'high',
+    asd: asd(875, 450, 135, 425, 1150, 1.4, 0.51, 0.42),
+  },
+  {
+    id: 'spf-stud',
+    label: 'Spruce-pine-fir Stud',
+    densityKgM3: 450,
+    source: NDS,
+    confidence: 'high',
+    asd: asNo3(asd(675, 350, 135, 425, 725, 1.2, 0.44, 0.42, 'stud'), 500, 250, 650),
+  },
+  {
+    id: 'hf-no2',
+    label: 'Hem-fir No. 2',
+    densityKgM3: 460,
+    source: NDS,
+    confidence: 'high',
+    asd: asd(850, 525, 150, 405, 1300, 1.3, 0.47, 0.43),
+  },
+  {
+    id: 'hf-stud',
+    label: 'Hem-fir Stud',
+    densityKgM3: 460,
+    source: NDS,
+    confidence: 'high',
+    asd: asNo3(asd(675, 400, 150, 405, 800, 1.2, 0.44, 0.43, 'stud'), 500, 300, 725),
+  },
+  {
+    id: 'dfl-no2',
+    label: 'Douglas fir-larch No. 2',
+    densityKgM3: 530,
+    source: NDS,
+    confidence: 'high',
+    asd: asd(900, 575, 180, 625, 1350, 1.6, 0.58, 0.5),
+  },
+  {
+    id: 'dfl-stud',
+    label: 'Douglas fir-larch Stud',
+    densityKgM3: 530,
+    source: NDS,
+    confidence: 'high',
+    asd: asNo3(asd(700, 450, 180, 625, 850, 1.4, 0.51, 0.5, 'stud'), 525, 325, 775),
+  },
+  {
+    id: 'syp-no2',
+    label: 'Southern pine No. 2',
+    densityKgM3: 590,
+    source: 'NDS Supplement 2018, table 4B, by width',
+    confidence: 'medium',
+    asd: { ...asd(750, 450, 175, 565, 1250, 1.4, 0.51, 0.55, 'none'), byWidth: SOUTHERN_PINE },
+  },
   { id: 'c16', label: 'Softwood C16', densityKgM3: 370, source: 'EN 338:2016, table 1', confidence: 'high', ec5: C16 },
   { id: 'c24', label: 'Softwood C24', densityKgM3: 420, source: 'EN 338:2016, table 1', confidence: 'high', ec5: C24 },
 ]

@@ -8,6 +8,10 @@ export interface Convex {
   edges: Vec3[]
   min: Vec3
   max: Vec3
+  /** A box with its faces along the axes: most of what stands in a room. What is true of its bounds is true of it. */
+  square: boolean
+  /** Raised straight up from its plan: edges of two such bodies give no direction that their faces do not give. */
+  upright: boolean
 }
 
 function body(points: Vec3[], faces: Vec3[], edges: Vec3[]): Convex {
@@ -18,7 +22,9 @@ function body(points: Vec3[], faces: Vec3[], edges: Vec3[]): Convex {
       if (p[i] < min[i]) min[i] = p[i]
       if (p[i] > max[i]) max[i] = p[i]
     }
-  return { points, faces, edges, min, max }
+  const along = (n: Vec3) => n.filter((x) => Math.abs(x) > 1e-12).length === 1
+  const upright = [...faces, ...edges].every((n) => Math.abs(n[2]) < 1e-12 || Math.abs(n[2]) > 1 - 1e-12)
+  return { points, faces, edges, min, max, upright, square: points.length === 8 && [...faces, ...edges].every(along) }
 }
 
 const UP: Vec3 = [0, 0, 1]
@@ -59,8 +65,12 @@ export function extruded(figure: readonly Vec3[], by: Vec3): Convex {
 /** A box by its centre, three unit axes and its sizes along them. */
 export function brick(centre: Vec3, axes: readonly [Vec3, Vec3, Vec3], size: Vec3): Convex {
   const points: Vec3[] = []
-  for (const i of [-0.5, 0.5]) for (const j of [-0.5, 0.5]) for (const k of [-0.5, 0.5])
-    points.push(add(centre, add(scale(axes[0], i * size[0]), add(scale(axes[1], j * size[1]), scale(axes[2], k * size[2])))))
+  for (const i of [-0.5, 0.5])
+    for (const j of [-0.5, 0.5])
+      for (const k of [-0.5, 0.5])
+        points.push(
+          add(centre, add(scale(axes[0], i * size[0]), add(scale(axes[1], j * size[1]), scale(axes[2], k * size[2])))),
+        )
   return body(points, [...axes], [...axes])
 }
 
@@ -74,9 +84,17 @@ const span = (c: Convex, n: Vec3): [number, number] => {
   return [lo, hi]
 }
 
+const AXES: Vec3[] = [
+  [1, 0, 0],
+  [0, 1, 0],
+  [0, 0, 1],
+]
 function* axesOf(a: Convex, b: Convex): Generator<Vec3> {
+  if (a.square && b.square) return yield* AXES
+
   yield* a.faces
   yield* b.faces
+  if (a.upright && b.upright) return
   for (const p of a.edges)
     for (const q of b.edges) {
       const n = cross(p, q)
@@ -86,7 +104,8 @@ function* axesOf(a: Convex, b: Convex): Generator<Vec3> {
 }
 
 /** Boxes round both are apart by at least this much: then nothing closer can be found. */
-const boxGap = (a: Convex, b: Convex): number => Math.max(...[0, 1, 2].map((i) => Math.max(a.min[i] - b.max[i], b.min[i] - a.max[i])))
+const boxGap = (a: Convex, b: Convex): number =>
+  Math.max(...[0, 1, 2].map((i) => Math.max(a.min[i] - b.max[i], b.min[i] - a.max[i])))
 
 /**
  * Gap between two bodies, mm: minus the least push that parts them while they reach into each other; apart, the widest separation that one
@@ -94,7 +113,7 @@ const boxGap = (a: Convex, b: Convex): number => Math.max(...[0, 1, 2].map((i) =
  */
 export function gapBetween(a: Convex, b: Convex): number {
   const rough = boxGap(a, b)
-  if (rough > 0) return rough
+  if (rough > 0 || (a.square && b.square)) return rough
   let widest = -Infinity
   for (const n of axesOf(a, b)) {
     const [a0, a1] = span(a, n)
@@ -122,4 +141,9 @@ export function pushAlong(a: Convex, b: Convex, u: Vec3): number {
   return least
 }
 
-export const moved = (c: Convex, by: Vec3): Convex => ({ ...c, points: c.points.map((p) => add(p, by)), min: add(c.min, by), max: add(c.max, by) })
+export const moved = (c: Convex, by: Vec3): Convex => ({
+  ...c,
+  points: c.points.map((p) => add(p, by)),
+  min: add(c.min, by),
+  max: add(c.max, by),
+})

@@ -7,7 +7,12 @@ export const distance = (a: Point, b: Point): number => Math.hypot(a[0] - b[0], 
 
 /** Area inside a closed figure, mm², whichever way round it is given (shoelace formula). */
 export const area = (points: readonly Point[]): number =>
-  Math.abs(points.reduce((s, p, i) => s + p[0] * points[(i + 1) % points.length][1] - points[(i + 1) % points.length][0] * p[1], 0)) / 2
+  Math.abs(
+    points.reduce(
+      (s, p, i) => s + p[0] * points[(i + 1) % points.length][1] - points[(i + 1) % points.length][0] * p[1],
+      0,
+    ),
+  ) / 2
 
 /** Whether a place lies inside a closed figure (crossings of a ray). */
 export function inside(p: Point, points: readonly Point[]): boolean {
@@ -51,7 +56,10 @@ export function betweenSegments(a: Point, b: Point, c: Point, d: Point): number 
  */
 export function convexGap(a: readonly Point[], b: readonly Point[]): number {
   let deepest = -Infinity
-  for (const [one, other] of [[a, b], [b, a]] as const) {
+  for (const [one, other] of [
+    [a, b],
+    [b, a],
+  ] as const) {
     const mid = one.reduce((s, p) => plus(s, p, 1 / one.length), [0, 0] as Point)
     one.forEach((p, i) => {
       const q = one[(i + 1) % one.length]
@@ -65,6 +73,8 @@ export function convexGap(a: readonly Point[], b: readonly Point[]): number {
   }
   if (deepest <= 0) return deepest
   let least = Infinity
-  a.forEach((p, i) => b.forEach((q, j) => (least = Math.min(least, betweenSegments(p, a[(i + 1) % a.length], q, b[(j + 1) % b.length])))))
+  a.forEach((p, i) =>
+    b.forEach((q, j) => (least = Math.min(least, betweenSegments(p, a[(i + 1) % a.length], q, b[(j + 1) % b.length])))),
+  )
   return least
 }

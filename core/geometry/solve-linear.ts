@@ -16,7 +16,8 @@ export function solveLinear(a: readonly (readonly number[])[], b: readonly numbe
     }
   }
   const x = new Array<number>(n).fill(0)
-  for (let r = n - 1; r >= 0; r--) x[r] = (m[r][n] - m[r].slice(r + 1, n).reduce((s, v, k) => s + v * x[r + 1 + k], 0)) / m[r][r]
+  for (let r = n - 1; r >= 0; r--)
+    x[r] = (m[r][n] - m[r].slice(r + 1, n).reduce((s, v, k) => s + v * x[r + 1 + k], 0)) / m[r][r]
   return x
 }
 
@@ -25,7 +26,11 @@ export function solveLinear(a: readonly (readonly number[])[], b: readonly numbe
  * @param residuals already divided by what each may be off
  * @returns null when the residuals do not determine the parameters
  */
-export function leastSquares(start: readonly number[], residuals: (x: readonly number[]) => number[], rounds = 25): number[] | null {
+export function leastSquares(
+  start: readonly number[],
+  residuals: (x: readonly number[]) => number[],
+  rounds = 25,
+): number[] | null {
   let x = [...start]
   for (let k = 0; k < rounds; k++) {
     const r = residuals(x)
@@ -36,7 +41,10 @@ export function leastSquares(start: readonly number[], residuals: (x: readonly n
       return up.map((u, i) => (u - down[i]) / (2 * h))
     })
     const normal = columns.map((p) => columns.map((q) => p.reduce((s, v, i) => s + v * q[i], 0)))
-    const step = solveLinear(normal, columns.map((p) => -p.reduce((s, v, i) => s + v * r[i], 0)))
+    const step = solveLinear(
+      normal,
+      columns.map((p) => -p.reduce((s, v, i) => s + v * r[i], 0)),
+    )
     if (!step) return null
     x = x.map((v, i) => v + step[i])
     if (Math.max(...step.map(Math.abs)) < 1e-7) break

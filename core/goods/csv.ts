@@ -6,23 +6,45 @@ import type { UnitSystem } from '../measure/units.ts'
 import { assumedTote, goodsItem, newGoods, type Goods } from './goods.ts'
 
 export const GOODS_COLUMNS = [
-  'name', 'kind', 'count', 'across_mm', 'deep_mm', 'tall_mm', 'mass_kg', 'rim_mm', 'overhang_mm', 'taper_mm', 'group', 'decision', 'often', 'where_now',
+  'name',
+  'kind',
+  'count',
+  'across_mm',
+  'deep_mm',
+  'tall_mm',
+  'mass_kg',
+  'rim_mm',
+  'overhang_mm',
+  'taper_mm',
+  'group',
+  'decision',
+  'often',
+  'where_now',
 ] as const
 
 export type Row = Record<string, string>
+/** A row as it was read: cells that are missing, or more of them than there are columns, in a list. */
+export type RawRow = Record<string, unknown>
 
 const tidy = (n: number) => String(Math.round(n * 1000) / 1000)
 
 /** Goods as rows of plain text, always millimetres and kilograms. */
 export const goodsToRows = (goods: readonly Goods[]): Row[] =>
   goods.map((g) => ({
-    name: g.name, kind: g.kind, count: String(g.count),
-    across_mm: tidy(g.acrossMm), deep_mm: tidy(g.deepMm), tall_mm: tidy(g.tallMm),
+    name: g.name,
+    kind: g.kind,
+    count: String(g.count),
+    across_mm: tidy(g.acrossMm),
+    deep_mm: tidy(g.deepMm),
+    tall_mm: tidy(g.tallMm),
     mass_kg: g.massKg === null ? '' : tidy(g.massKg),
     rim_mm: g.tote && !g.tote.assumed ? tidy(g.tote.rimMm) : '',
     overhang_mm: g.tote && !g.tote.assumed ? tidy(g.tote.overhangMm) : '',
     taper_mm: g.tote && !g.tote.assumed ? tidy(g.tote.taperMm) : '',
-    group: g.group, decision: g.decision, often: g.often, where_now: g.whereNow,
+    group: g.group,
+    decision: g.decision,
+    often: g.often,
+    where_now: g.whereNow,
   }))
 
 export interface RowsRead {
@@ -31,20 +53,33 @@ export interface RowsRead {
   problems: (Problem & { row: number })[]
 }
 
+const columnName = (text: string) =>
+  text
+    .trim()
+    .toLowerCase()
+    .replace(/[\s-]+/g, '_')
+
 /**
  * Rows of a CSV to goods. Columns `across`, `deep`, `tall`, `rim`, `overhang`, `taper` (any length, bare numbers in the project's
  * unit) or the same with `_mm`; `mass` or `mass_kg`. Unknown columns are passed over.
  */
-export function rowsToGoods(rows: readonly Row[], system: UnitSystem, newId: (row: number) => string): RowsRead {
+export function rowsToGoods(rows: readonly RawRow[], system: UnitSystem, newId: (row: number) => string): RowsRead {
   const out: RowsRead = { goods: [], problems: [] }
   rows.forEach((raw, i) => {
-    const row: Row = Object.fromEntries(Object.entries(raw).map(([k, v]) => [k.trim().toLowerCase().replace(/[\s-]+/g, '_'), (v ?? '').trim()]))
+    const row: Row = {}
+    let beyond = ''
+    for (const [k, v] of Object.entries(raw)) {
+      // More cells than columns come as a list; a comma at the end of a line makes one that is empty.
+      if (Array.isArray(v)) beyond = v.map((x) => String(x ?? '').trim()).find((x) => x !== '') ?? ''
+      else row[columnName(k)] = String(v ?? '').trim()
+    }
     const row1 = i + 1
     let failed = false
     const fail = (p: Problem) => {
       if (!failed) out.problems.push({ ...p, row: row1 })
       failed = true
     }
+    if (beyond) fail({ code: 'row-beyond', data: { text: beyond.slice(0, 30) } })
     const length = (name: string): number | null => {
       const mm = row[`${name}_mm`]
       const text = mm || row[name] || ''
@@ -60,24 +95,52 @@ export function rowsToGoods(rows: readonly Row[], system: UnitSystem, newId: (ro
     const [acrossMm, deepMm, tallMm] = [length('across'), length('deep'), length('tall')]
     const [rimMm, overhangMm, taperMm] = [length('rim'), length('overhang'), length('taper')]
     if (failed) return
-    const missing = !row.name ? 'name' : acrossMm === null ? 'across' : deepMm === null ? 'deep' : tallMm === null ? 'tall' : null
+    const missing = !row.name
+      ? 'name'
+      : acrossMm === null
+        ? 'across'
+        : deepMm === null
+          ? 'deep'
+          : tallMm === null
+            ? 'tall'
+            : null
     if (missing) return fail({ code: 'row-missing', field: missing })
     const guess = assumedTote(acrossMm!, tallMm!)
     const measured = rimMm !== null || overhangMm !== null
     const kind = (GOODS_KINDS as readonly string[]).includes(row.kind) ? row.kind : 'other'
     const read = goodsItem.safeParse(
       newGoods({
-        id: newId(i), name: row.name, kind: kind as Goods['kind'], count: row.count ? Number(row.count) : 1,
-        acrossMm: acrossMm!, deepMm: deepMm!, tallMm: tallMm!, massKg: mass?.ok ? mass.value : null,
+        id: newId(i),
+        name: row.name,
+        kind: kind as Goods['kind'],
+        count: row.count ? Number(row.count) : 1,
+        acrossMm: acrossMm!,
+        deepMm: deepMm!,
+        tallMm: tallMm!,
+        massKg: mass?.ok ? mass.value : null,
         ...(kind === 'tote' && measured
-          ? { tote: { rimMm: rimMm ?? guess.rimMm, overhangMm: overhangMm ?? guess.overhangMm, taperMm: taperMm ?? guess.taperMm, assumed: false } }
+          ? {
+              tote: {
+                rimMm: rimMm ?? guess.rimMm,
+                overhangMm: overhangMm ?? guess.overhangMm,
+                taperMm: taperMm ?? guess.taperMm,
+                assumed: false,
+              },
+            }
           : {}),
-        group: row.group ?? '', whereNow: row.where_now ?? '',
-        decision: (row.decision || 'keep') as Goods['decision'], often: (row.often || 'weekly') as Goods['often'],
+        group: row.group ?? '',
+        whereNow: row.where_now ?? '',
+        decision: (row.decision || 'keep') as Goods['decision'],
+        often: (row.often || 'weekly') as Goods['often'],
       }),
     )
     if (read.success) out.goods.push(read.data)
-    else fail({ code: 'row-field', field: read.error.issues[0].path.join('.'), data: { issue: read.error.issues[0].message } })
+    else
+      fail({
+        code: 'row-field',
+        field: read.error.issues[0].path.join('.'),
+        data: { issue: read.error.issues[0].message },
+      })
   })
   return out
 }

@@ -18,27 +18,60 @@ describe('one-line entry', () => {
     const r = line('12 tote 16 1/2 x 24 x 12 1/2, 14kg')
     expect(r).toMatchObject({ ok: true, value: { count: 12, kind: 'tote', name: 'tote', massKg: 14 } })
     if (!r.ok) return
-    ;[419.1, 609.6, 317.5].forEach((mm, i) => expect([r.value.acrossMm, r.value.deepMm, r.value.tallMm][i]).toBeCloseTo(mm, 9))
+    ;[419.1, 609.6, 317.5].forEach((mm, i) =>
+      expect([r.value.acrossMm, r.value.deepMm, r.value.tallMm][i]).toBeCloseTo(mm, 9),
+    )
     expect(r.value.tote?.assumed).toBe(true)
   })
   it.each([
-    ['6 pail 12 x 12 x 15, 62 lb', { count: 6, kind: 'pail' }], ['extractor 24 x 24 x 44, 90 lb', { count: 1, kind: 'equipment' }], ['2 syrup drum 23 dia x 35 at 480 lb each', { count: 2, kind: 'drum', name: 'syrup drum' }],
-    ['4 boxes of jars 300mm x 40cm x 12, 9kg', { count: 4, kind: 'box', name: 'boxes of jars' }], ['3 thing 1 by 2 by 3', { count: 3, kind: 'other', massKg: null }], ["1 cabinet 2' x 1' 6\" x 30", { count: 1, kind: 'other' }],
+    ['6 pail 12 x 12 x 15, 62 lb', { count: 6, kind: 'pail' }],
+    ['extractor 24 x 24 x 44, 90 lb', { count: 1, kind: 'equipment' }],
+    ['2 syrup drum 23 dia x 35 at 480 lb each', { count: 2, kind: 'drum', name: 'syrup drum' }],
+    ['4 boxes of jars 300mm x 40cm x 12, 9kg', { count: 4, kind: 'box', name: 'boxes of jars' }],
+    ['3 thing 1 by 2 by 3', { count: 3, kind: 'other', massKg: null }],
+    ["1 cabinet 2' x 1' 6\" x 30", { count: 1, kind: 'other' }],
   ])('reads %s', (text, expected) => expect(line(text)).toMatchObject({ ok: true, value: expected }))
   it.each([
-    ['', 'line-empty'], ['12 tote', 'line-no-size'], ['16 x 24 x 12', 'line-no-name'], ['12 tote 16 x 24', 'line-sizes'], ['0 tote 16 x 24 x 12', 'count'], ['-2 tote 16 x 24 x 12', 'count'], ['99999 tote 16 x 24 x 12', 'count'],
-    ['1 tote 0 x 24 x 12', 'out-of-range'], ['1 tote 16 x 24 x 99999', 'out-of-range'], ['1 tote -16 x 24 x 12', 'negative'], ['1 tote a x b x 12', 'line-sizes'], ['1 tote 16 x 24 x 12, very heavy', 'not-a-mass'], ['1 tote 16 x 24 x 12, 99999 kg', 'too-heavy'],
+    ['', 'line-empty'],
+    ['12 tote', 'line-no-size'],
+    ['16 x 24 x 12', 'line-no-name'],
+    ['12 tote 16 x 24', 'line-sizes'],
+    ['0 tote 16 x 24 x 12', 'count'],
+    ['-2 tote 16 x 24 x 12', 'count'],
+    ['99999 tote 16 x 24 x 12', 'count'],
+    ['1 tote 0 x 24 x 12', 'out-of-range'],
+    ['1 tote 16 x 24 x 99999', 'out-of-range'],
+    ['1 tote -16 x 24 x 12', 'negative'],
+    ['1 tote a x b x 12', 'line-sizes'],
+    ['1 tote 16 x 24 x 12, very heavy', 'not-a-mass'],
+    ['1 tote 16 x 24 x 12, 99999 kg', 'too-heavy'],
   ])('refuses %p with %s', (text, expected) => expect(code(text)).toBe(expected))
   it('never throws, whatever is typed', () => {
-    fc.assert(fc.property(fc.string({ maxLength: 60 }), (text) => {
-      const r = line(text)
-      if (r.ok) expect(goodsItem.safeParse(r.value).success).toBe(true)
-    }))
+    fc.assert(
+      fc.property(fc.string({ maxLength: 60 }), (text) => {
+        const r = line(text)
+        if (r.ok) expect(goodsItem.safeParse(r.value).success).toBe(true)
+      }),
+    )
   })
-  it('reads sizes alone', () => expect(parseSizes('300 dia x 381', 'metric')).toEqual({ ok: true, value: { acrossMm: 300, deepMm: 300, tallMm: 381 } }))
+  it('reads sizes alone', () =>
+    expect(parseSizes('300 dia x 381', 'metric')).toEqual({
+      ok: true,
+      value: { acrossMm: 300, deepMm: 300, tallMm: 381 },
+    }))
 })
 
-const tote = newGoods({ id: 't', name: 'tote', kind: 'tote', count: 3, acrossMm: 500, deepMm: 700, tallMm: 350, massKg: 20, tote: { rimMm: 40, overhangMm: 42, taperMm: 20, assumed: false } })
+const tote = newGoods({
+  id: 't',
+  name: 'tote',
+  kind: 'tote',
+  count: 3,
+  acrossMm: 500,
+  deepMm: 700,
+  tallMm: 350,
+  massKg: 20,
+  tote: { rimMm: 40, overhangMm: 42, taperMm: 20, assumed: false },
+})
 
 describe('goods', () => {
   it('narrows a tote from lid to body to base', () => {
@@ -64,9 +97,18 @@ describe('goods', () => {
     expect(back).toEqual({ goods: [tote], problems: [] })
   })
   it('keeps the good rows of a bad file and names the bad ones', () => {
-    const rows: Row[] = [{ name: 'ok', across: '12', deep: '12', tall: '12', mass: '5 lb' }, { name: 'no size', across: '12' }, { name: 'bad', across: 'wide', deep: '1', tall: '1' }, { name: 'neg', across: '12', deep: '12', tall: '12', count: '-4' }]
+    const rows: Row[] = [
+      { name: 'ok', across: '12', deep: '12', tall: '12', mass: '5 lb' },
+      { name: 'no size', across: '12' },
+      { name: 'bad', across: 'wide', deep: '1', tall: '1' },
+      { name: 'neg', across: '12', deep: '12', tall: '12', count: '-4' },
+    ]
     const r = rowsToGoods(rows, 'imperial', (i) => `g${i}`)
     expect(r.goods.map((g) => g.name)).toEqual(['ok'])
-    expect(r.problems.map((p) => [p.row, p.field, p.code])).toEqual([[2, 'deep', 'row-missing'], [3, 'across', 'not-a-length'], [4, 'count', 'row-field']])
+    expect(r.problems.map((p) => [p.row, p.field, p.code])).toEqual([
+      [2, 'deep', 'row-missing'],
+      [3, 'across', 'not-a-length'],
+      [4, 'count', 'row-field'],
+    ])
   })
 })

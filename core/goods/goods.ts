@@ -6,6 +6,8 @@ export const OFTEN = ['daily', 'weekly', 'seldom'] as const
 
 /** Largest single thing, mm, and most of one kind: past these a slip of the keyboard is likelier. */
 export const GOODS_LIMITS = { minMm: 5, maxMm: 6000, maxCount: 2000 } as const
+/** Rims and overhangs of totes lie well within these, mm. */
+const [LEAST_RIM_MM, MOST_RIM_MM, MOST_OVERHANG_MM] = [1, 400, 300]
 const size = lengthMm(GOODS_LIMITS.minMm, GOODS_LIMITS.maxMm)
 
 /**
@@ -17,9 +19,9 @@ const size = lengthMm(GOODS_LIMITS.minMm, GOODS_LIMITS.maxMm)
  *           \______________/   taperMm, each side, between rim and base
  */
 export const toteShape = z.object({
-  rimMm: lengthMm(1, 400),
-  overhangMm: lengthMm(0, 300),
-  taperMm: lengthMm(0, 300),
+  rimMm: lengthMm(LEAST_RIM_MM, MOST_RIM_MM),
+  overhangMm: lengthMm(0, MOST_OVERHANG_MM),
+  taperMm: lengthMm(0, MOST_OVERHANG_MM),
   /** True while nobody has measured these: they are proportions of the lid. */
   assumed: z.boolean(),
 })
@@ -48,18 +50,28 @@ export type Goods = z.infer<typeof goodsItem>
 
 /** A tote's rim and taper as they usually are for its size, marked as assumed. */
 export function assumedTote(acrossMm: number, tallMm: number): ToteShape {
-  const near = CONTAINERS.find((c) => c.kind === 'tote' && Math.abs(c.acrossMm - acrossMm) < 1 && Math.abs(c.tallMm - tallMm) < 1)
-  const half = (mm: number) => Math.round(mm * 2) / 2
+  const near = CONTAINERS.find(
+    (c) => c.kind === 'tote' && Math.abs(c.acrossMm - acrossMm) < 1 && Math.abs(c.tallMm - tallMm) < 1,
+  )
+  // Proportions of a very small or very large thing end at what a tote can have.
+  const half = (mm: number, most: number) => Math.min(most, Math.round(mm * 2) / 2)
   return {
-    rimMm: near?.rimMm ?? half(TOTE_GUESS.rimOfHeight * tallMm),
-    overhangMm: near?.overhangMm ?? half(TOTE_GUESS.overhangOfWidth * acrossMm),
-    taperMm: near?.taperMm ?? half(TOTE_GUESS.taperOfWidth * acrossMm),
+    rimMm: near?.rimMm ?? Math.max(LEAST_RIM_MM, half(TOTE_GUESS.rimOfHeight * tallMm, MOST_RIM_MM)),
+    overhangMm: near?.overhangMm ?? half(TOTE_GUESS.overhangOfWidth * acrossMm, MOST_OVERHANG_MM),
+    taperMm: near?.taperMm ?? half(TOTE_GUESS.taperOfWidth * acrossMm, MOST_OVERHANG_MM),
     assumed: true,
   }
 }
 
+/**
+ * A rim or a base must lie on its rail by at least this much with the tote pushed hard to the other side, mm.
+ * Product decision: less slips off when a lid bows under its load.
+ */
+export const LEAST_BEARING_MM = 6
+
 /** How a thing's weight comes down on what carries it. */
-export const standsOn = (kind: GoodsKind): 'flat' | 'round' | 'feet' => (isRound(kind) ? 'round' : kind === 'equipment' ? 'feet' : 'flat')
+export const standsOn = (kind: GoodsKind): 'flat' | 'round' | 'feet' =>
+  isRound(kind) ? 'round' : kind === 'equipment' ? 'feet' : 'flat'
 export const isRound = (kind: GoodsKind): boolean => kind === 'pail' || kind === 'drum'
 
 /** Width of a tote's body just below the rim, mm; for anything else its full width. */

@@ -7,13 +7,35 @@ import type { UnitSystem } from '../measure/units.ts'
 import { GOODS_LIMITS, newGoods, type Goods } from './goods.ts'
 
 const KIND_WORDS: Record<string, GoodsKind> = {
-  tote: 'tote', bin: 'tote', tub: 'tote', pail: 'pail', bucket: 'pail', drum: 'drum', barrel: 'drum', keg: 'drum',
-  box: 'box', carton: 'box', crate: 'box', case: 'box', bag: 'bag', sack: 'bag', tool: 'tool', saw: 'tool', drill: 'tool',
-  equipment: 'equipment', machine: 'equipment', extractor: 'equipment', compressor: 'equipment', freezer: 'equipment',
+  tote: 'tote',
+  bin: 'tote',
+  tub: 'tote',
+  pail: 'pail',
+  bucket: 'pail',
+  drum: 'drum',
+  barrel: 'drum',
+  keg: 'drum',
+  box: 'box',
+  carton: 'box',
+  crate: 'box',
+  case: 'box',
+  bag: 'bag',
+  sack: 'bag',
+  tool: 'tool',
+  saw: 'tool',
+  drill: 'tool',
+  equipment: 'equipment',
+  machine: 'equipment',
+  extractor: 'equipment',
+  compressor: 'equipment',
+  freezer: 'equipment',
 }
 
 function kindOf(name: string): GoodsKind {
-  const found = name.toLowerCase().split(/[^a-z]+/).reverse()
+  const found = name
+    .toLowerCase()
+    .split(/[^a-z]+/)
+    .reverse()
     .map((w) => KIND_WORDS[w] ?? KIND_WORDS[w.replace(/e?s$/, '')] ?? KIND_WORDS[w.replace(/s$/, '')])
     .find(Boolean)
   return found ?? (GOODS_KINDS.includes(name as GoodsKind) ? (name as GoodsKind) : 'other')
@@ -58,7 +80,10 @@ export function parseGoodsLine(line: string, system: UnitSystem, id: string): Re
   const size = parseSizes(sizes, system)
   if (!size.ok) return size
 
-  const massText = after.join(' ').replace(/\b(each|apiece|full)\b/gi, '').trim()
+  const massText = after
+    .join(' ')
+    .replace(/\b(each|apiece|full)\b/gi, '')
+    .trim()
   const mass = massText === '' ? good(null) : parseMass(massText, system)
   if (!mass.ok) return mass
   if (mass.value !== null && mass.value > 5000) return bad('too-heavy', { text: massText }, 'massKg')

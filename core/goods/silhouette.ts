@@ -11,24 +11,81 @@ export function silhouette(g: Shape): Point[] {
     const body = Math.max(bodyAcross(g as Goods) / 2, 1)
     const base = Math.max(baseAcross(g as Goods) / 2, 1)
     const rim = h - Math.min(g.tote.rimMm, h * 0.9)
-    return [[-base, 0], [base, 0], [body, rim], [a, rim], [a, h], [-a, h], [-a, rim], [-body, rim]]
+    return [
+      [-base, 0],
+      [base, 0],
+      [body, rim],
+      [a, rim],
+      [a, h],
+      [-a, h],
+      [-a, rim],
+      [-body, rim],
+    ]
   }
   switch (g.kind) {
     case 'pail':
-      return [[-0.88 * a, 0], [0.88 * a, 0], [0.96 * a, 0.92 * h], [a, 0.92 * h], [a, h], [-a, h], [-a, 0.92 * h], [-0.96 * a, 0.92 * h]]
+      return [
+        [-0.88 * a, 0],
+        [0.88 * a, 0],
+        [0.96 * a, 0.92 * h],
+        [a, 0.92 * h],
+        [a, h],
+        [-a, h],
+        [-a, 0.92 * h],
+        [-0.96 * a, 0.92 * h],
+      ]
     case 'drum':
-      return [[-a, 0], [a, 0], [a, 0.32 * h], [0.97 * a, 0.34 * h], [0.97 * a, 0.64 * h], [a, 0.66 * h], [a, h], [-a, h], [-a, 0.66 * h], [-0.97 * a, 0.64 * h], [-0.97 * a, 0.34 * h], [-a, 0.32 * h]]
+      return [
+        [-a, 0],
+        [a, 0],
+        [a, 0.32 * h],
+        [0.97 * a, 0.34 * h],
+        [0.97 * a, 0.64 * h],
+        [a, 0.66 * h],
+        [a, h],
+        [-a, h],
+        [-a, 0.66 * h],
+        [-0.97 * a, 0.64 * h],
+        [-0.97 * a, 0.34 * h],
+        [-a, 0.32 * h],
+      ]
     case 'bag':
-      return [[-0.9 * a, 0], [0.9 * a, 0], [a, 0.4 * h], [0.9 * a, 0.9 * h], [0.6 * a, h], [-0.6 * a, h], [-0.9 * a, 0.9 * h], [-a, 0.4 * h]]
+      return [
+        [-0.9 * a, 0],
+        [0.9 * a, 0],
+        [a, 0.4 * h],
+        [0.9 * a, 0.9 * h],
+        [0.6 * a, h],
+        [-0.6 * a, h],
+        [-0.9 * a, 0.9 * h],
+        [-a, 0.4 * h],
+      ]
     default:
-      return [[-a, 0], [a, 0], [a, h], [-a, h]]
+      return [
+        [-a, 0],
+        [a, 0],
+        [a, h],
+        [-a, h],
+      ]
   }
 }
 
 /** A standing person from the front, for size: 1.70 m, standing on z = 0, centred on x = 0. Closed outlines. */
 export function personOutline(heightMm = 1700): Point[][] {
   const k = heightMm / 1700
-  const half: Point[] = [[20, 0], [130, 0], [120, 60], [125, 420], [150, 800], [165, 760], [205, 760], [215, 980], [205, 1310], [160, 1400], [60, 1430]]
+  const half: Point[] = [
+    [20, 0],
+    [130, 0],
+    [120, 60],
+    [125, 420],
+    [150, 800],
+    [165, 760],
+    [205, 760],
+    [215, 980],
+    [205, 1310],
+    [160, 1400],
+    [60, 1430],
+  ]
   const body: Point[] = [...half, ...half.map(([x, z]): Point => [-x, z]).reverse()]
   const head: Point[] = Array.from({ length: 20 }, (_, i): Point => {
     const t = (i / 20) * 2 * Math.PI

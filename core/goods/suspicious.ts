@@ -2,7 +2,14 @@ import { baseAcross, bodyAcross, type Goods } from './goods.ts'
 
 export interface Doubt {
   goodsId: string
-  code: 'body-wider-than-lid' | 'rim-taller-than-half' | 'no-base' | 'not-weighed' | 'very-dense' | 'very-light' | 'assumed-rim'
+  code:
+    | 'body-wider-than-lid'
+    | 'rim-taller-than-half'
+    | 'no-base'
+    | 'not-weighed'
+    | 'very-dense'
+    | 'very-light'
+    | 'assumed-rim'
   data: Record<string, number>
 }
 
@@ -15,7 +22,8 @@ export function doubts(g: Goods): Doubt[] {
   const out: Doubt[] = []
   const say = (code: Doubt['code'], data: Doubt['data'] = {}) => out.push({ goodsId: g.id, code, data })
   if (g.tote) {
-    if (bodyAcross(g) <= 0 || bodyAcross(g) > g.acrossMm) say('body-wider-than-lid', { bodyMm: bodyAcross(g), lidMm: g.acrossMm })
+    if (bodyAcross(g) <= 0 || bodyAcross(g) > g.acrossMm)
+      say('body-wider-than-lid', { bodyMm: bodyAcross(g), lidMm: g.acrossMm })
     else if (baseAcross(g) <= 0) say('no-base', { taperMm: g.tote.taperMm })
     if (g.tote.rimMm > g.tallMm / 2) say('rim-taller-than-half', { rimMm: g.tote.rimMm, tallMm: g.tallMm })
     if (g.tote.assumed) say('assumed-rim', { rimMm: g.tote.rimMm, overhangMm: g.tote.overhangMm })

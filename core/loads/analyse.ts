@@ -1,17 +1,21 @@
-import type { Assembly, Part, Placed, Support } from '../assembly/assembly.ts'
+import type { Assembly, Body, Part, Support } from '../assembly/assembly.ts'
 import { partMassKg } from '../assembly/mass.ts'
-import { bendingSection, thicknessAxis, type PartBoxes } from '../assembly/part-box.ts'
+import { bendingSection, isLevelSheet, thicknessAxis, type PartBoxes } from '../assembly/part-box.ts'
 import { findGrade } from '../catalogue/lumber.ts'
 import { findSheet } from '../catalogue/sheets.ts'
 import type { Box } from '../geometry/box.ts'
-import { dot } from '../geometry/vec.ts'
+import { dot, mid, scale, type Vec3 } from '../geometry/vec.ts'
 import { newtons } from '../measure/units.ts'
-import type { BeamLoad } from '../mechanics/beam.ts'
 import type { Conditions, DesignMethod } from '../mechanics/methods/method.ts'
-import { compositeStiffness, looseStiffness, secondMoment, shearStiffness, type Layer } from '../mechanics/section.ts'
-import type { LoadPath, Member, Patch, Stiffening } from './load-path.ts'
+import { secondMoment, shearStiffness } from '../mechanics/section.ts'
+import { holdBody, isHeld, wrenchOf, type Force } from './body.ts'
+import { edgedPanel, type EdgeStrip, type SolvedPlates } from './edged-panel.ts'
+import { closeOnGround } from './ground.ts'
+import { emptyPath, wayOf, type LoadPath, type Member, type Patch, type Stiffening } from './load-path.ts'
 import { bendsAlongStrength, solvePanel } from './panel.ts'
+import { pressesOn } from './pressing.ts'
 import { solveHeld, type Held, type Rigidity, type SolvedBeams } from './solve-held.ts'
+import { asBeamLoad, solveStick, solveStrut } from './stick.ts'
 
 export interface AnalysisOptions {
   method: DesignMethod
@@ -20,19 +24,23 @@ export interface AnalysisOptions {
   factor: { self: number; goods: number }
   /** Strips fastened under panels, by panel. */
   stripsOf: ReadonlyMap<string, EdgeStrip[]>
-}
-export interface EdgeStrip {
-  part: Part
-  glued: boolean
+  /** Beams solved before with the same wood: looked up and added to. */
+  known?: SolvedBeams
+  plates?: SolvedPlates
+  /** Members solved before under the same loads: looked up and added to. Of the same assembly only, its goods apart. */
+  members?: SolvedMembers
 }
 
-/** The strips under each panel's edges. */
+/** The strips under each panel's edges: boards that hang from a level sheet by the fasteners along them. */
 export function edgeStrips(a: Assembly): Map<string, EdgeStrip[]> {
   const byId = new Map(a.parts.map((p) => [p.id, p]))
+  const joints = new Map(a.joints.map((j) => [j.id, j]))
   const out = new Map<string, EdgeStrip[]>()
-  for (const j of a.joints) {
-    const strip = byId.get(j.far)
-    if (strip?.role === 'edge') push(out, j.near, { part: strip, glued: j.kind === 'glued-screwed' })
+  for (const s of a.supports) {
+    if (s.via !== 'hanging' || !('part' in s.from) || s.on.kind !== 'part' || s.joint === null) continue
+    const [strip, panel] = [byId.get(s.from.part), byId.get(s.on.part)]
+    if (strip?.stock.kind !== 'board' || !panel || !isLevelSheet(panel)) continue
+    push(out, panel.id, { part: strip, glued: joints.get(s.joint)?.kind === 'glued-screwed' })
   }
   return out
 }
@@ -51,37 +59,50 @@ function push<T>(map: Map<string, T[]>, key: string, value: T) {
   else map.set(key, [value])
 }
 
-/** A patch shorter than this share of the member acts at its middle: never less bending than the patch itself would give. */
-const POINT_SHARE = 0.05
-
-/** Adds a weight's moments about the build's two level axes. */
-function turn(moments: [number, number], { box: { min, max }, n }: Patch) {
-  moments[0] += (n * (min[0] + max[0])) / 2
-  moments[1] += (n * (min[1] + max[1])) / 2
+type Node = { part: Part } | { body: Body }
+/** Worked out once for all arrangements of the goods of one build: they share its supports. */
+const orders = new WeakMap<Support[], { parts: Part[]; order: Node[] }>()
+/** Parts and bodies in an order where everything comes after all that rests on it. */
+function fromTheTop(a: Assembly): Node[] {
+  const known = orders.get(a.supports)
+  if (known?.parts === a.parts) return known.order
+  const order = sortedDown(a)
+  orders.set(a.supports, { parts: a.parts, order })
+  return order
 }
-
-/** Parts in an order where everything comes after all that rests on it. */
-function fromTheTop(a: Assembly): Part[] {
+function sortedDown(a: Assembly): Node[] {
   const below = new Map<string, string[]>()
-  const waiting = new Map(a.parts.map((p) => [p.id, 0]))
-  for (const s of a.supports) {
-    if (!('part' in s.from) || s.on.kind !== 'part') continue
-    push(below, s.from.part, s.on.part)
-    waiting.set(s.on.part, (waiting.get(s.on.part) ?? 0) + 1)
+  const nodes = new Map<string, Node>([
+    ...a.parts.map((part) => [part.id, { part }] as const),
+    ...a.bodies.map((body) => [bodyKey(body.id), { body }] as const),
+  ])
+  const waiting = new Map([...nodes.keys()].map((id) => [id, 0]))
+  const edge = (from: string, to: string) => {
+    push(below, from, to)
+    waiting.set(to, (waiting.get(to) ?? 0) + 1)
   }
-  const byId = new Map(a.parts.map((p) => [p.id, p]))
-  const ready = a.parts.filter((p) => waiting.get(p.id) === 0)
-  const out: Part[] = []
+  const own = new Set<string>()
+  for (const s of a.supports) {
+    if ('bay' in s.from) continue
+    const from = 'part' in s.from ? s.from.part : bodyKey(s.from.body)
+    own.add(from)
+    if (s.on.kind === 'part') edge(from, s.on.part)
+  }
+  for (const b of a.bodies) for (const id of b.parts) if (!own.has(id)) edge(id, bodyKey(b.id))
+  const ready = [...nodes].filter(([id]) => waiting.get(id) === 0)
+  const out: Node[] = []
   while (ready.length > 0) {
-    const p = ready.pop()!
-    out.push(p)
-    for (const id of below.get(p.id) ?? []) {
-      waiting.set(id, waiting.get(id)! - 1)
-      if (waiting.get(id) === 0) ready.push(byId.get(id)!)
+    const [id, node] = ready.pop()!
+    out.push(node)
+    for (const next of below.get(id) ?? []) {
+      waiting.set(next, waiting.get(next)! - 1)
+      if (waiting.get(next) === 0) ready.push([next, nodes.get(next)!])
     }
   }
   return out
 }
+/** Bodies and parts have ids of their own. */
+const bodyKey = (id: string) => `body ${id}`
 
 /** What of `region` lies over `b` from above; all of `b`'s top where they do not meet. */
 function over(region: Box, b: Box): Box {
@@ -103,41 +124,17 @@ function along(p: Part, b: Box): { from: number; to: number } {
   return { from: Math.max(0, Math.min(x, y)), to: Math.min(p.size.lengthMm, Math.max(x, y)) }
 }
 
-const asLoad = (p: Part, patch: Patch): BeamLoad => {
-  const r = along(p, patch.box)
-  const length = r.to - r.from
-  if (length < POINT_SHARE * p.size.lengthMm) return { kind: 'point', atMm: (r.from + r.to) / 2, n: patch.n }
-  return { kind: 'line', fromMm: r.from, toMm: r.to, startNPerMm: patch.n / length, endNPerMm: patch.n / length }
-}
-
-const rigidity = (p: Part, o: AnalysisOptions): Rigidity | null => {
+const rigidity = (p: Part, depthMm: number, breadthMm: number, o: AnalysisOptions): Rigidity | null => {
   if (p.stock.kind !== 'board') return null
   const grade = findGrade(p.stock.grade)
   const e = grade && o.method.modulus(grade, o.conditions)
   const g = grade && o.method.shearModulus(grade, o.conditions)
-  const { depthMm, breadthMm } = bendingSection(p)
-  return e ? { ei: e.value * secondMoment(breadthMm, depthMm), ...(g ? { ga: shearStiffness(g.value, breadthMm, depthMm) } : {}) } : null
-}
-
-/** Side of a foot under a piece of equipment, mm; its weight stands on four at its corners. Product decision. */
-const FOOT_MM = 60
-/** A round base presses like a square of the same area: √π/2 of its diameter. */
-const ROUND = Math.sqrt(Math.PI) / 2
-
-/** Where a thing presses on what carries it: all over its base, over a round one, or at four feet. */
-function pressesOn(item: Placed): { box: Box; share: number }[] {
-  const { min, max } = item.box
-  const at = (x0: number, x1: number, y0: number, y1: number): Box => ({ min: [x0, y0, min[2]], max: [x1, y1, max[2]] })
-  const [w, d] = [max[0] - min[0], max[1] - min[1]]
-  if (item.stands === 'round') {
-    const [kx, ky] = [(w * (1 - ROUND)) / 2, (d * (1 - ROUND)) / 2]
-    return [{ box: at(min[0] + kx, max[0] - kx, min[1] + ky, max[1] - ky), share: 1 }]
-  }
-  if (item.stands === 'feet') {
-    const [f, g] = [Math.min(FOOT_MM, w / 2), Math.min(FOOT_MM, d / 2)]
-    return [[min[0], min[0] + f], [max[0] - f, max[0]]].flatMap(([x0, x1]) => [[min[1], min[1] + g], [max[1] - g, max[1]]].map(([y0, y1]) => ({ box: at(x0, x1, y0, y1), share: 1 / 4 })))
-  }
-  return [{ box: item.box, share: 1 }]
+  return e
+    ? {
+        ei: e.value * secondMoment(breadthMm, depthMm),
+        ...(g ? { ga: shearStiffness(g.value, breadthMm, depthMm) } : {}),
+      }
+    : null
 }
 
 /**
@@ -145,19 +142,24 @@ function pressesOn(item: Placed): { box: Box; share: number }[] {
  * become the loads of what it rests on. Units N and mm.
  */
 export function analyse(a: Assembly, boxes: PartBoxes, o: AnalysisOptions): LoadPath {
-  const path: LoadPath = { members: new Map(), reactions: new Map(), loadsN: 0, arrivedN: 0, loadsAt: [0, 0], arrivedAt: [0, 0], notWeighed: [] }
+  const weights: Force[] = []
+  const path = emptyPath()
   const onPart = new Map<string, Patch[]>()
+  const onBody = new Map<string, Force[]>()
   const doubtful = new Map<string, Doubt>()
   const supportsOf = new Map<string, Support[]>()
   for (const s of a.supports) {
-    const from = 'part' in s.from ? s.from.part : s.from.bay
+    const from = 'part' in s.from ? s.from.part : 'bay' in s.from ? s.from.bay : bodyKey(s.from.body)
     push(supportsOf, from, s)
+  }
+  const weigh = (n: number, at: Vec3) => {
+    path.loadsN += n
+    weights.push({ at, n: [0, 0, -n] })
   }
   const give = (s: Support, patch: Patch, doubt: Doubt | null) => {
     path.reactions.set(s.id, (path.reactions.get(s.id) ?? 0) + patch.n)
     if (s.on.kind !== 'part') {
-      path.arrivedN += patch.n
-      turn(path.arrivedAt, patch)
+      path.arrivals.push({ support: s.id, at: mid(patch.box.min, patch.box.max), n: scale(wayOf(patch), patch.n) })
       return
     }
     push(onPart, s.on.part, patch)
@@ -170,64 +172,120 @@ export function analyse(a: Assembly, boxes: PartBoxes, o: AnalysisOptions): Load
       const doubt: Doubt | null = item.massKg === null ? 'not-weighed' : null
       if (doubt && b.carriers.length > 0 && !path.notWeighed.includes(item.goodsId)) path.notWeighed.push(item.goodsId)
       const n = newtons(item.massKg ?? 0) * o.factor.goods
-      path.loadsN += n
       for (const s of on) {
         const carrier = s.on.kind === 'part' ? boxes.get(s.on.part)! : s.contact
         for (const p of pressesOn(item)) {
           // What stands out past its carrier presses on its edge; whether it may is asked elsewhere.
           const patch: Patch = { box: over(p.box, carrier), n: (n * p.share) / on.length }
-          turn(path.loadsAt, patch)
+          weigh(patch.n, mid(patch.box.min, patch.box.max))
           give(s, patch, doubt)
         }
       }
     }
   }
+  // A strut takes no load across itself: half its weight hangs on what it holds, half on what holds it.
+  for (const p of a.parts) {
+    const self = newtons(partMassKg(p)) * o.factor.self
+    weigh(self, p.at.centre)
+    const ends = p.axial ? endsOf(p, a.supports) : []
+    if (ends.length === 0) push(onPart, p.id, { box: boxes.get(p.id)!, n: self })
+    for (const { contact, part, support } of ends) {
+      const patch: Patch = { box: contact, n: self / ends.length }
+      if (part !== null) push(onPart, part, patch)
+      else path.arrivals.push({ support, at: mid(contact.min, contact.max), n: [0, 0, -patch.n] })
+    }
+  }
 
-  const known: SolvedBeams = new Map()
-  for (const p of fromTheTop(a)) {
-    const self: Patch = { box: boxes.get(p.id)!, n: newtons(partMassKg(p)) * o.factor.self }
-    path.loadsN += self.n
-    turn(path.loadsAt, self)
-    push(onPart, p.id, self)
-    const patches = onPart.get(p.id)!
-    const totalN = patches.reduce((sum, x) => sum + x.n, 0)
+  const known: SolvedBeams = o.known ?? new Map()
+  const bodyOf = new Map(a.bodies.flatMap((b) => b.parts.map((id) => [id, b.id] as const)))
+  for (const node of fromTheTop(a)) {
+    if ('body' in node) passBody(node.body)
+    else passPart(node.part)
+  }
+  path.weights = wrenchOf(weights)
+  closeOnGround(a, path)
+  return path
+
+  function passPart(p: Part) {
+    const patches = onPart.get(p.id) ?? []
+    const totalN = patches.reduce((sum, x) => sum + Math.abs(x.n), 0)
     const supports = supportsOf.get(p.id) ?? []
     const doubt = doubtful.get(p.id) ?? null
-    const solved = solveMember(p, patches, supports, o, known)
-    for (const { support, patch } of solved.passed) give(support, patch, doubt ?? (solved.state.kind === 'unknown' ? solved.state.reason : null))
-    const state: Member['state'] = doubt ? { kind: 'unknown', reason: doubt } : solved.state
-    path.members.set(p.id, { part: p.id, state, totalN })
+    const is = (state: Member['state']) =>
+      path.members.set(p.id, { part: p.id, state: doubt ? { kind: 'unknown', reason: doubt } : state, totalN })
+    const body = supports.length === 0 ? bodyOf.get(p.id) : undefined
+    if (body !== undefined) {
+      for (const x of patches) push(onBody, body, { at: mid(x.box.min, x.box.max), n: scale(wayOf(x), x.n) })
+      if (doubt) doubtful.set(bodyKey(body), doubt)
+      is({ kind: 'joined', body })
+      return
+    }
+    const solved = solvedBefore(o.members, p, patches) ?? solveMember(p, patches, supports, boxes, o, known)
+    keep(o.members, p, patches, solved)
+    for (const { support, patch } of solved.passed)
+      give(support, patch, doubt ?? (solved.state.kind === 'unknown' ? solved.state.reason : null))
+    is(solved.state)
   }
-  return path
+
+  function passBody(b: Body) {
+    const supports = supportsOf.get(bodyKey(b.id)) ?? []
+    const holds = supports.map((s) => ({ id: s.id, at: mid(s.contact.min, s.contact.max), push: s.push, way: s.way }))
+    const held = holdBody(onBody.get(b.id) ?? [], holds)
+    const doubt = doubtful.get(bodyKey(b.id)) ?? (isHeld(held) ? null : 'too-few-supports')
+    if (!isHeld(held)) path.notHeld.push(b.id)
+    const by = new Map(supports.map((s, i) => [s.id, held.forces[i]]))
+    supports.forEach((s, i) => {
+      give(s, { box: s.contact, n: held.forces[i], way: scale(s.push, -1) }, doubt)
+      const more = s.wedged ? Math.abs(by.get(s.wedged.by) ?? 0) * s.wedged.share - Math.abs(held.forces[i]) : 0
+      if (more > 0) wedge(s, more, doubt)
+    })
+  }
+
+  /** What a bevel pulls more than the body needs presses the body against the wall where it hangs. */
+  function wedge(s: Support, n: number, doubt: Doubt | null) {
+    const way = s.way === 'pull' ? s.push : scale(s.push, -1)
+    give(s, { box: s.contact, n: s.way === 'pull' ? -n : n, way: scale(s.push, -1) }, doubt)
+    path.arrivals.push({ support: s.id, at: mid(s.contact.min, s.contact.max), n: scale(way, -n) })
+  }
 }
 
-const NOT_STIFFENED: Stiffening = { sag: 1, share: 1, strips: [] }
+interface End {
+  contact: Box
+  /** What is there; null where it is the floor, a wall or the ceiling. */
+  part: string | null
+  support: string
+}
 
-/**
- * How strips under a panel's edges stiffen it along its length. Glued and screwed they bend as one with it; only screwed, their stiffnesses
- * add up, a lower bound. For strength the sum is always taken: it gives the panel and the strip no less than they get.
- */
-function stiffening(p: Part, ei: number, o: AnalysisOptions): Stiffening {
-  const strips = o.stripsOf.get(p.id) ?? []
-  if (strips.length === 0 || !bendsAlongStrength(p, true)) return NOT_STIFFENED
-  const { widthMm, thicknessMm } = p.size
-  const panel: Layer = { e: (ei * 12) / thicknessMm ** 3, breadthMm: widthMm, depthMm: thicknessMm, middleMm: 0 }
-  const layers: Layer[] = [panel]
-  const loose: Layer[] = [panel]
-  let glued = true
-  for (const s of strips) {
-    const grade = s.part.stock.kind === 'board' ? findGrade(s.part.stock.grade) : undefined
-    const e = grade && o.method.modulus(grade, o.conditions)
-    if (!e) return NOT_STIFFENED
-    const { depthMm, breadthMm } = bendingSection(s.part)
-    const layer: Layer = { e: e.value, breadthMm, depthMm, middleMm: s.part.at.centre[2] - p.at.centre[2] }
-    loose.push(layer)
-    layers.push(layer)
-    glued &&= s.glued
-  }
-  const own = ei * widthMm
-  const sum = looseStiffness(loose)
-  return { sag: (glued ? compositeStiffness(layers) : sum) / own, share: own / sum, strips: strips.map((s) => s.part.id) }
+function endsOf(p: Part, supports: readonly Support[]): End[] {
+  return supports.flatMap((s): End[] => {
+    if (s.on.kind === 'part' && s.on.part === p.id && 'part' in s.from)
+      return [{ contact: s.contact, part: s.from.part, support: s.id }]
+    if ('part' in s.from && s.from.part === p.id)
+      return [{ contact: s.contact, part: s.on.kind === 'part' ? s.on.part : null, support: s.id }]
+    return []
+  })
+}
+
+const NOT_STIFFENED: Stiffening = { sag: 1, strips: [] }
+
+/** By part, what each loading came to. */
+export type SolvedMembers = Map<string, { patches: readonly Patch[]; solved: Solved }[]>
+
+const sameBox = (a: Box, b: Box) => a === b || [0, 1, 2].every((i) => a.min[i] === b.min[i] && a.max[i] === b.max[i])
+const samePatch = (a: Patch, b: Patch) =>
+  a === b ||
+  (a.n === b.n && sameBox(a.box, b.box) && (a.way === b.way || [0, 1, 2].every((i) => wayOf(a)[i] === wayOf(b)[i])))
+
+const solvedBefore = (seen: SolvedMembers | undefined, p: Part, patches: readonly Patch[]): Solved | undefined =>
+  seen
+    ?.get(p.id)
+    ?.find((x) => x.patches.length === patches.length && x.patches.every((y, i) => samePatch(y, patches[i])))?.solved
+
+function keep(seen: SolvedMembers | undefined, p: Part, patches: readonly Patch[], solved: Solved) {
+  const list = seen?.get(p.id)
+  if (list?.some((x) => x.solved === solved)) return
+  if (list) list.push({ patches, solved })
+  else seen?.set(p.id, [{ patches, solved }])
 }
 
 interface Solved {
@@ -236,39 +294,84 @@ interface Solved {
 }
 
 /** Weights shared out evenly: where the split does not matter, or nothing better is known (then the state says unknown). */
-const shareEvenly = (patches: Patch[], supports: Support[]): Solved['passed'] =>
-  supports.flatMap((support) => patches.map((x) => ({ support, patch: { box: over(x.box, support.contact), n: x.n / supports.length } })))
+const shareEvenly = (patches: readonly Patch[], supports: readonly Support[]): Solved['passed'] =>
+  supports.flatMap((support) =>
+    patches.map((x) => ({ support, patch: { ...x, box: over(x.box, support.contact), n: x.n / supports.length } })),
+  )
 
-function solveMember(p: Part, patches: Patch[], supports: Support[], o: AnalysisOptions, known: SolvedBeams): Solved {
+function solveMember(
+  p: Part,
+  patches: Patch[],
+  supports: Support[],
+  boxes: PartBoxes,
+  o: AnalysisOptions,
+  known: SolvedBeams,
+): Solved {
   const even = (state: Member['state']): Solved => ({ state, passed: shareEvenly(patches, supports) })
   const byId = (id: string) => supports.find((s) => s.id === id)!
   const up = Math.abs(p.at.along[2])
   if (p.stock.kind === 'sheet' && Math.abs(thicknessAxis(p)[2]) > STEEP) {
     const sheet = findSheet(p.stock.sheet)
-    const stiff = sheet ? stiffening(p, sheet.ei.along, o) : NOT_STIFFENED
-    const solution = sheet && solvePanel(p, patches, supports, { along: sheet.ei.along * stiff.sag, across: sheet.ei.across }, known)
+    const solution = sheet && solvePanel(p, patches, supports, sheet.ei, known)
     if (!solution) return even({ kind: 'unknown', reason: 'too-few-supports' })
+    const strips = o.stripsOf.get(p.id) ?? []
+    const edged =
+      strips.length > 0 && bendsAlongStrength(p, true)
+        ? edgedPanel({ p, sheet, patches, supports, strips, boxes, solution }, { ...o, plates: o.plates ?? new Map() })
+        : null
     return {
-      state: { kind: 'panel', along: solution.along, strips: solution.strips, stiff },
+      state: {
+        kind: 'panel',
+        along: solution.along,
+        strips: edged ? [edged.bent] : solution.strips,
+        stiff: edged?.stiff ?? NOT_STIFFENED,
+      },
       passed: solution.passed.map((x) => ({ support: byId(x.support), patch: x.patch })),
     }
   }
+  if (p.axial) {
+    const strut = solveStrut(p, patches, supports)
+    if (typeof strut === 'string') return even({ kind: 'unknown', reason: strut })
+    return { state: { kind: 'strut', axial: strut }, passed: strut.passed }
+  }
+  const onlyDown = patches.every(isDown) && supports.every((s) => s.push[2] === 1)
+  if (p.stock.kind === 'board' && !onlyDown) return anyWay(p, patches, supports, o, known)
   if (up > STEEP) return even({ kind: 'column', axialN: patches.reduce((sum, x) => sum + x.n, 0) })
   if (up > FLAT || p.stock.kind !== 'board') return even({ kind: 'idle' })
 
   const spots = supports.map((s) => ({ s, r: along(p, s.contact) }))
   const covered = spots.reduce((sum, { r }) => sum + r.to - r.from, 0)
   if (covered >= BEDDED * p.size.lengthMm) return { state: { kind: 'bedded' }, passed: bedded(p, patches, spots) }
-  const ei = rigidity(p, o)
+  const { depthMm, breadthMm } = bendingSection(p)
+  const ei = rigidity(p, depthMm, breadthMm, o)
   if (ei === null) return even({ kind: 'unknown', reason: 'no-stiffness' })
   const held = spots.map(({ s, r }): Held => ({ id: s.id, atMm: (r.from + r.to) / 2, loose: s.via === 'bearing' }))
-  const loads = patches.map((x) => asLoad(p, x))
+  const loads = patches.map((x) => asBeamLoad(p, x, x.n, along))
   const solved = solveHeld(p.size.lengthMm, ei, held, loads, known)
   if (!solved) return even({ kind: 'unknown', reason: 'too-few-supports' })
   return {
-    state: { kind: 'beam', bent: { ...solved, widthMm: bendingSection(p).breadthMm } },
-    passed: solved.supports.map((id, i) => ({ support: byId(id), patch: { box: byId(id).contact, n: solved.result.reactions[i] } })),
+    state: { kind: 'beam', bent: { ...solved, widthMm: breadthMm } },
+    passed: solved.supports.map((id, i) => ({
+      support: byId(id),
+      patch: { box: byId(id).contact, n: solved.result.reactions[i] },
+    })),
   }
+}
+
+const isDown = (x: Patch) => x.way === undefined || x.way[2] === -1
+
+/** A board loaded or held otherwise than straight down. */
+function anyWay(p: Part, patches: Patch[], supports: Support[], o: AnalysisOptions, known: SolvedBeams): Solved {
+  const rigid = (part: Part, depthMm: number, breadthMm: number) => rigidity(part, depthMm, breadthMm, o)
+  const s = solveStick(p, patches, supports, rigid, along, known)
+  if (typeof s === 'string') return { state: { kind: 'unknown', reason: s }, passed: shareEvenly(patches, supports) }
+  const { pulledN, pressedN, passed } = s
+  if (Math.abs(p.at.along[2]) > STEEP)
+    return { state: { kind: 'column', axialN: pressedN, pulledN, bent: s.bent }, passed }
+  const [bent, other] = s.bent
+  if (!bent) return { state: { kind: 'strut', axial: { pulledN, pressedN } }, passed }
+  const axial = pulledN > 0 || pressedN > 0 ? { axial: { pulledN, pressedN } } : {}
+  return { state: { kind: 'beam', bent, ...(other ? { other } : {}), ...axial }, passed }
 }
 
 /** What lies on its supports hands each weight straight on: to those it lies over, as much as it lies over each; else to the nearest. */
@@ -277,7 +380,12 @@ function bedded(p: Part, patches: Patch[], spots: { s: Support; r: { from: numbe
     const r = along(p, patch.box)
     const shared = spots.map((x) => Math.max(0, Math.min(r.to, x.r.to) - Math.max(r.from, x.r.from)))
     const sum = shared.reduce((a, b) => a + b, 0)
-    if (sum > 0) return spots.flatMap((x, i) => (shared[i] > 0 ? [{ support: x.s, patch: { box: over(patch.box, x.s.contact), n: (patch.n * shared[i]) / sum } }] : []))
+    if (sum > 0)
+      return spots.flatMap((x, i) =>
+        shared[i] > 0
+          ? [{ support: x.s, patch: { box: over(patch.box, x.s.contact), n: (patch.n * shared[i]) / sum } }]
+          : [],
+      )
     const middle = (r.from + r.to) / 2
     const distance = (x: { from: number; to: number }) => Math.max(x.from - middle, middle - x.to, 0)
     const nearest = spots.reduce((best, x) => (distance(x.r) < distance(best.r) ? x : best))

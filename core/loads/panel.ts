@@ -8,18 +8,25 @@ import { solveHeld, type Held, type SolvedBeams } from './solve-held.ts'
 /*
  * A panel on rails and cross pieces is worked out as strips side by side that all span one way: along its strength axis or across it.
  * Any such split that is in equilibrium under-rates the panel's strength, never over-rates it (lower-bound theorem, strip method of
- * Hillerborg), so the stiffer of the two ways is taken. A load is carried by the strip it stands on, and by no wood beside it.
+ * Hillerborg), so the stiffer of the two ways is taken. Loads are carried by the strips they stand on, all of them together, and by no
+ * wood beside them.
  * A panel that is screwed down cannot lift off a support; one that lies loose can.
  */
 
-interface Range { from: number; to: number }
-interface Local { u: Range; v: Range }
+interface Range {
+  from: number
+  to: number
+}
+interface Local {
+  u: Range
+  v: Range
+}
 
 const range = (a: number, b: number): Range => ({ from: Math.min(a, b), to: Math.max(a, b) })
 const shared = (a: Range, b: Range) => Math.min(a.to, b.to) - Math.max(a.from, b.from)
 
 /** A box of the build in the panel's own coordinates: u along its length from the start, v across from the low edge. */
-function local(p: Part, b: Box): Local {
+export function local(p: Part, b: Box): Local {
   const coordinate = (axis: Vec3, size: number) => {
     const shift = size / 2 - dot(p.at.centre, axis)
     return range(dot(b.min, axis) + shift, dot(b.max, axis) + shift)
@@ -44,42 +51,98 @@ export interface PanelSolution {
   passed: { support: string; patch: Patch }[]
 }
 
-/** A support holds a strip when it crosses at least this share of the strip's width and is no longer than half the span. */
-const CROSSES = 0.5
+/** Edges of loads nearer than this are one, mm: a strip of a hair's width says nothing. */
+const THIN_MM = 0.05
 
-function spanning(p: Part, patches: Patch[], supports: Support[], ei: number, along: boolean, known: SolvedBeams): PanelSolution | null {
+/** A support holds a strip when it crosses at least this share of the strip's width and is no longer than half the span. */
+export const CROSSES = 0.5
+
+function spanning(
+  p: Part,
+  patches: Patch[],
+  supports: Support[],
+  ei: number,
+  along: boolean,
+  known: SolvedBeams,
+): PanelSolution | null {
   const [length, width] = along ? [p.size.lengthMm, p.size.widthMm] : [p.size.widthMm, p.size.lengthMm]
   const turn = (l: Local): Local => (along ? l : { u: l.v, v: l.u })
   const crossAxis = along ? p.at.across : p.at.along
   const contacts = supports.map((s) => ({ s, at: turn(local(p, s.contact)) }))
 
-  const strips = new Map<string, { v: Range; loads: BeamLoad[] }>()
-  for (const patch of patches) {
+  const spots = patches.map((patch) => {
     const at = turn(local(p, patch.box))
     const v = range(Math.max(0, at.v.from), Math.min(width, at.v.to))
+    // What is thinner than this stands on so much wood all the same.
     if (v.to - v.from < 1) v.to = Math.min(width, (v.from = Math.max(0, v.from - 0.5)) + 1)
-    const key = `${v.from.toFixed(1)}:${v.to.toFixed(1)}`
-    const strip = strips.get(key) ?? { v, loads: [] }
-    strips.set(key, strip)
-    const [from, to] = [Math.max(0, at.u.from), Math.min(length, at.u.to)]
-    strip.loads.push(
-      to - from < 1 ? { kind: 'point', atMm: (from + to) / 2, n: patch.n } : { kind: 'line', fromMm: from, toMm: to, startNPerMm: patch.n / (to - from), endNPerMm: patch.n / (to - from) },
-    )
-  }
+    return { n: patch.n, v, u: range(Math.max(0, at.u.from), Math.min(length, at.u.to)) }
+  })
+  const crossing = (v: Range) =>
+    contacts.filter(({ at }) => shared(at.v, v) >= CROSSES * (v.to - v.from) && at.u.to - at.u.from <= 0.5 * length)
+  const strips = heldStrips(width, spots, (v) => crossing(v).length >= 2)
+  if (!strips) return null
   const out: PanelSolution = { along, strips: [], passed: [] }
-  for (const { v, loads } of strips.values()) {
+  for (const { v, loads: onStrip } of strips) {
     const stripWidth = v.to - v.from
-    const crossing = contacts.filter(({ at }) => shared(at.v, v) >= CROSSES * stripWidth && at.u.to - at.u.from <= 0.5 * length)
-    const held = crossing.map(({ s, at }): Held => ({ id: s.id, atMm: (at.u.from + at.u.to) / 2, loose: p.loose }))
-    const solved = solveHeld(length, { ei: ei * stripWidth }, held, loads, known)
+    const held = crossing(v).map(({ s, at }): Held => ({ id: s.id, atMm: (at.u.from + at.u.to) / 2, loose: p.loose }))
+    // By the millimetre of width, so that strips under the same things are one beam to solve.
+    const loads = onStrip.map(({ n, u }): BeamLoad =>
+      u.to - u.from < 1
+        ? { kind: 'point', atMm: (u.from + u.to) / 2, n: n / stripWidth }
+        : {
+            kind: 'line',
+            fromMm: u.from,
+            toMm: u.to,
+            startNPerMm: n / stripWidth / (u.to - u.from),
+            endNPerMm: n / stripWidth / (u.to - u.from),
+          },
+    )
+    const solved = solveHeld(length, { ei }, held, loads, known)
     if (!solved) return null
-    out.strips.push({ ...solved, widthMm: stripWidth })
+    out.strips.push({ ...solved, widthMm: 1, stripMm: stripWidth })
     solved.supports.forEach((id, i) => {
       const contact = supports.find((s) => s.id === id)!.contact
-      out.passed.push({ support: id, patch: { box: cutTo(p, contact, crossAxis, along ? p.size.widthMm : p.size.lengthMm, v), n: solved.result.reactions[i] } })
+      out.passed.push({
+        support: id,
+        patch: {
+          box: cutTo(p, contact, crossAxis, along ? p.size.widthMm : p.size.lengthMm, v),
+          n: solved.result.reactions[i] * stripWidth,
+        },
+      })
     })
   }
   return out
+}
+
+interface Spot {
+  n: number
+  u: Range
+  v: Range
+}
+/**
+ * Strips side by side over the whole width, cut wherever the edge of a load lies, each with its share of every load over it: what stands
+ * on the same wood adds up. The load of a strip that too few supports cross goes to the nearest that is held, without its wood.
+ * @returns null when none is held
+ */
+function heldStrips(width: number, spots: readonly Spot[], isHeld: (v: Range) => boolean) {
+  const edges = [...new Set([0, width, ...spots.flatMap(({ v }) => [v.from, v.to])])].sort((a, b) => a - b)
+  const places = edges.filter((x, i) => i === 0 || x - edges[i - 1] > THIN_MM || x === width)
+  const strips = places.slice(1).map((to, i) => ({ v: { from: places[i], to }, loads: [] as Spot[] }))
+  const held = strips.filter(({ v }) => isHeld(v))
+  if (held.length === 0) return null
+  const middle = (v: Range) => (v.from + v.to) / 2
+  const nearest = (v: Range) =>
+    held.reduce((best, s) => (Math.abs(middle(s.v) - middle(v)) < Math.abs(middle(best.v) - middle(v)) ? s : best))
+  for (const spot of spots) {
+    const over = strips.map((s) => Math.max(0, shared(s.v, spot.v)))
+    const sum = over.reduce((a, b) => a + b, 0)
+    strips.forEach((s, i) => {
+      if (over[i] === 0) return
+      const load = { ...spot, n: (spot.n * over[i]) / sum }
+      ;(held.includes(s) ? s : nearest(s.v)).loads.push(load)
+    })
+  }
+  return held.filter((s) => s.loads.length > 0)
 }
 
 /** Widest gap between the supports that cross a panel one way, overhangs counted twice; null when fewer than two do. */
@@ -102,9 +165,19 @@ function widestGap(p: Part, supports: Support[], along: boolean): number | null 
  * supports cannot hold it so.
  * @returns null when they cannot hold it either way
  */
-export function solvePanel(p: Part, patches: Patch[], supports: Support[], ei: { along: number; across: number }, known: SolvedBeams): PanelSolution | null {
+export function solvePanel(
+  p: Part,
+  patches: Patch[],
+  supports: Support[],
+  ei: { along: number; across: number },
+  known: SolvedBeams,
+): PanelSolution | null {
   const ways = [true, false]
-    .map((along) => ({ along, gap: widestGap(p, supports, along), ei: bendsAlongStrength(p, along) ? ei.along : ei.across }))
+    .map((along) => ({
+      along,
+      gap: widestGap(p, supports, along),
+      ei: bendsAlongStrength(p, along) ? ei.along : ei.across,
+    }))
     .filter((w): w is typeof w & { gap: number } => w.gap !== null)
     .sort((a, b) => a.gap ** 4 / a.ei - b.gap ** 4 / b.ei)
   for (const w of ways) {

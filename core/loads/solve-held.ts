@@ -27,7 +27,11 @@ const near = (x: number) => Math.round(x * 1e6)
 function keyOf(lengthMm: number, r: Rigidity, held: Held[], loads: BeamLoad[]): string {
   let key = `${near(lengthMm)}|${near(r.ei / 1e6)}|${near(r.ga ?? 0)}`
   for (const h of held) key += `|${near(h.atMm)}`
-  for (const l of loads) key += l.kind === 'point' ? `p${near(l.atMm)},${near(l.n)}` : `l${near(l.fromMm)},${near(l.toMm)},${near(l.startNPerMm)},${near(l.endNPerMm)}`
+  for (const l of loads)
+    key +=
+      l.kind !== 'line'
+        ? `${l.kind}${near(l.atMm)},${near(l.kind === 'point' ? l.n : l.nmm)}`
+        : `l${near(l.fromMm)},${near(l.toMm)},${near(l.startNPerMm)},${near(l.endNPerMm)}`
   return key
 }
 
@@ -54,7 +58,13 @@ const TOUCHES_MM = 1e-6
  * @param known what this analysis has solved so far; added to
  * @returns null when what is left cannot hold it.
  */
-export function solveHeld(lengthMm: number, r: Rigidity, held: Held[], loads: BeamLoad[], known: SolvedBeams): (Solved & { supports: string[] }) | null {
+export function solveHeld(
+  lengthMm: number,
+  r: Rigidity,
+  held: Held[],
+  loads: BeamLoad[],
+  known: SolvedBeams,
+): (Solved & { supports: string[] }) | null {
   let use = held
   // Each round takes one away or puts one back; a few times their number settles it.
   for (let round = 0; use.length >= 2 && round <= 4 * held.length; round++) {

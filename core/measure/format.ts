@@ -54,7 +54,9 @@ export const formatMass = (kg: number, units: Units): string =>
 
 /** A force, shown as the weight people feel: lb in imperial, N (and the mass it is the weight of) in metric. */
 export const formatForce = (n: number, units: Units): string =>
-  units.system === 'imperial' ? `${significant(n / N_PER_LBF)} lb` : `${significant(n)} N (${significant(n / GRAVITY)} kg)`
+  units.system === 'imperial'
+    ? `${significant(n / N_PER_LBF)} lb`
+    : `${significant(n)} N (${significant(n / GRAVITY)} kg)`
 
 export const formatStress = (mpa: number, units: Units): string =>
   units.system === 'imperial' ? `${significant(mpa / MPA_PER_PSI)} psi` : `${mpa.toFixed(2)} MPa`
@@ -71,14 +73,18 @@ export function formatSag(mm: number, units: Units): string {
 
 /** A drill as it is sold: the nearest 1/64 in, or half millimetre. */
 export const formatDrill = (mm: number, units: Units): string =>
-  units.system === 'imperial' ? `${inchText(Math.max(1, Math.round((mm / MM_PER_INCH) * 64)), 64)}"` : `${Math.max(0.5, Math.round(mm * 2) / 2)} mm`
+  units.system === 'imperial'
+    ? `${inchText(Math.max(1, Math.round((mm / MM_PER_INCH) * 64)), 64)}"`
+    : `${Math.max(0.5, Math.round(mm * 2) / 2)} mm`
 
 export const formatArea = (mm2: number, units: Units): string =>
   units.system === 'imperial' ? `${significant(mm2 / MM_PER_FOOT ** 2)} sq ft` : `${significant(mm2 / 1e6)} m²`
 
 /** Cross-sections and contacts: in² or mm². */
 export const formatSmallArea = (mm2: number, units: Units): string =>
-  units.system === 'imperial' ? `${significant(mm2 / MM_PER_INCH ** 2)} in²` : `${Math.round(mm2).toLocaleString('en-US')} mm²`
+  units.system === 'imperial'
+    ? `${significant(mm2 / MM_PER_INCH ** 2)} in²`
+    : `${Math.round(mm2).toLocaleString('en-US')} mm²`
 
 /** Second moment of area: in⁴ or cm⁴. */
 export const formatSecondMoment = (mm4: number, units: Units): string =>

@@ -1,6 +1,14 @@
 import { describe, expect, it } from '@jest/globals'
 import fc from 'fast-check'
-import { formatDrill, formatLength, formatMass, formatSag, formatSecondMoment, formatSmallArea, lengthForField } from './format.ts'
+import {
+  formatDrill,
+  formatLength,
+  formatMass,
+  formatSag,
+  formatSecondMoment,
+  formatSmallArea,
+  lengthForField,
+} from './format.ts'
 import { formatMoney, parseMoney } from './money.ts'
 import { parseLength } from './parse-length.ts'
 import { parseMass } from './parse-mass.ts'
@@ -14,24 +22,57 @@ const mm = (text: string, system: 'imperial' | 'metric' = 'imperial') => {
 
 describe('parseLength', () => {
   it.each([
-    [`5' 7 1/4"`, 1708.15], ['67 1/4', 1708.15], ['67.25in', 1708.15], ['1.71 m', 1710], ['171cm', 1710], ['5ft 7 1/4 in', 1708.15], [`5'7-1/4"`, 1708.15],
-    ['5’ 7¼”', 1708.15], ['½', 12.7], ['7 1/16"', 179.3875], ['8 ft', 2438.4], [`8'`, 2438.4], [`5' 7`, 1701.8], ['1,71 m', 1710], ['.5', 12.7], ['24 inches', 609.6], ['1 m 20 cm', 1200],
+    [`5' 7 1/4"`, 1708.15],
+    ['67 1/4', 1708.15],
+    ['67.25in', 1708.15],
+    ['1.71 m', 1710],
+    ['171cm', 1710],
+    ['5ft 7 1/4 in', 1708.15],
+    [`5'7-1/4"`, 1708.15],
+    ['5’ 7¼”', 1708.15],
+    ['½', 12.7],
+    ['7 1/16"', 179.3875],
+    ['8 ft', 2438.4],
+    [`8'`, 2438.4],
+    [`5' 7`, 1701.8],
+    ['1,71 m', 1710],
+    ['.5', 12.7],
+    ['24 inches', 609.6],
+    ['1 m 20 cm', 1200],
   ])('reads %s', (text, expected) => expect(mm(text)).toBeCloseTo(expected, 6))
   it('takes a bare number in the small unit', () => {
     expect(mm('1708', 'metric')).toBe(1708)
     expect(mm('10', 'imperial')).toBe(254)
   })
   it.each([
-    ['', 'empty'], ['  ', 'empty'], ['-3', 'negative'], ['-1/2"', 'negative'], ['abc', 'not-a-length'], ['12 monkeys', 'not-a-length'], ['1/0', 'not-a-length'], ['7 in 5 ft', 'not-a-length'],
-    ['1,234', 'not-a-length'], ['3 4', 'not-a-length'], ['1.2.3', 'not-a-length'], ['12"x', 'not-a-length'], ['NaN', 'not-a-length'], ['Infinity', 'not-a-length'], ['1e5', 'not-a-length'], ['5 kg', 'not-a-length'],
+    ['', 'empty'],
+    ['  ', 'empty'],
+    ['-3', 'negative'],
+    ['-1/2"', 'negative'],
+    ['abc', 'not-a-length'],
+    ['12 monkeys', 'not-a-length'],
+    ['1/0', 'not-a-length'],
+    ['7 in 5 ft', 'not-a-length'],
+    ['1,234', 'not-a-length'],
+    ['3 4', 'not-a-length'],
+    ['1.2.3', 'not-a-length'],
+    ['12"x', 'not-a-length'],
+    ['NaN', 'not-a-length'],
+    ['Infinity', 'not-a-length'],
+    ['1e5', 'not-a-length'],
+    ['5 kg', 'not-a-length'],
   ])('refuses %p', (text, code) => expect(mm(text)).toBe(code))
   it('reads back what a field shows, to half a step', () => {
     fc.assert(
-      fc.property(fc.double({ min: 0, max: 20000, noNaN: true }), fc.constantFrom(IMPERIAL, METRIC, { ...IMPERIAL, fraction: 32 as const }), (x, units) => {
-        const back = mm(lengthForField(x, units), units.system)
-        expect(typeof back).toBe('number')
-        expect(Math.abs((back as number) - x)).toBeLessThanOrEqual(stepMm(units) / 2 + 1e-6)
-      }),
+      fc.property(
+        fc.double({ min: 0, max: 20000, noNaN: true }),
+        fc.constantFrom(IMPERIAL, METRIC, { ...IMPERIAL, fraction: 32 as const }),
+        (x, units) => {
+          const back = mm(lengthForField(x, units), units.system)
+          expect(typeof back).toBe('number')
+          expect(Math.abs((back as number) - x)).toBeLessThanOrEqual(stepMm(units) / 2 + 1e-6)
+        },
+      ),
     )
   })
 })
@@ -41,13 +82,33 @@ describe('parseMass', () => {
     const r = parseMass(text, system)
     return r.ok ? r.value : r.problem.code
   }
-  it.each([['14kg', 14], ['62 lb', 28.12272694], ['31 lb 4 oz', 14.17476155], ['500 g', 0.5], ['1.2 t', 1200], ['7', 7]])('reads %s', (text, v) => expect(kg(text)).toBeCloseTo(v, 6))
+  it.each([
+    ['14kg', 14],
+    ['62 lb', 28.12272694],
+    ['31 lb 4 oz', 14.17476155],
+    ['500 g', 0.5],
+    ['1.2 t', 1200],
+    ['7', 7],
+  ])('reads %s', (text, v) => expect(kg(text)).toBeCloseTo(v, 6))
   it('takes a bare number in the project unit', () => expect(kg('10', 'imperial')).toBeCloseTo(4.5359237, 7))
-  it.each([['', 'empty'], ['-2', 'negative'], ['heavy', 'not-a-mass'], ['5 mm', 'not-a-mass']])('refuses %p', (text, code) => expect(kg(text)).toBe(code))
+  it.each([
+    ['', 'empty'],
+    ['-2', 'negative'],
+    ['heavy', 'not-a-mass'],
+    ['5 mm', 'not-a-mass'],
+  ])('refuses %p', (text, code) => expect(kg(text)).toBe(code))
 })
 
 describe('format', () => {
-  it.each([[419.1, '16 1/2"'], [12.7, '1/2"'], [0, '0"'], [25.4 * 11.99, '12"'], [1.5875, '1/16"'], [-6.35, '-1/4"'], [0.3, '0"']])('%f mm in inches', (x, text) => expect(formatLength(x, IMPERIAL)).toBe(text))
+  it.each([
+    [419.1, '16 1/2"'],
+    [12.7, '1/2"'],
+    [0, '0"'],
+    [25.4 * 11.99, '12"'],
+    [1.5875, '1/16"'],
+    [-6.35, '-1/4"'],
+    [0.3, '0"'],
+  ])('%f mm in inches', (x, text) => expect(formatLength(x, IMPERIAL)).toBe(text))
   it('gives feet where asked, and never 12 inches over', () => {
     expect(formatLength(1708.15, IMPERIAL, { feet: true })).toBe(`5' 7 1/4"`)
     expect(formatLength(2438.2, IMPERIAL, { feet: true })).toBe(`8'`)
@@ -73,11 +134,18 @@ describe('rounding', () => {
     expect(roundLength(25.4 * 3.1, 25.4 / 16, 'up')).toMatchObject({ toMm: 1.5875, way: 'up' })
   })
   it('never moves more than a step', () => {
-    fc.assert(fc.property(fc.double({ min: 0, max: 1e5, noNaN: true }), fc.constantFrom(1, 1.5875, 0.79375), fc.constantFrom('up' as const, 'down' as const), (x, to, way) => {
-      const r = roundLength(x, to, way)
-      expect(Math.abs(r.movedMm)).toBeLessThanOrEqual(to)
-      expect(way === 'up' ? r.mm >= x - 1e-6 : r.mm <= x + 1e-6).toBe(true)
-    }))
+    fc.assert(
+      fc.property(
+        fc.double({ min: 0, max: 1e5, noNaN: true }),
+        fc.constantFrom(1, 1.5875, 0.79375),
+        fc.constantFrom('up' as const, 'down' as const),
+        (x, to, way) => {
+          const r = roundLength(x, to, way)
+          expect(Math.abs(r.movedMm)).toBeLessThanOrEqual(to)
+          expect(way === 'up' ? r.mm >= x - 1e-6 : r.mm <= x + 1e-6).toBe(true)
+        },
+      ),
+    )
   })
 })
 

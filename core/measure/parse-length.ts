@@ -3,9 +3,17 @@ import { bad, good, type Result } from './result.ts'
 import { MM_PER_FOOT, MM_PER_INCH, type UnitSystem } from './units.ts'
 
 const UNIT_MM: Record<string, number> = {
-  "'": MM_PER_FOOT, ft: MM_PER_FOOT, foot: MM_PER_FOOT, feet: MM_PER_FOOT,
-  '"': MM_PER_INCH, in: MM_PER_INCH, inch: MM_PER_INCH, inches: MM_PER_INCH,
-  mm: 1, cm: 10, m: 1000,
+  "'": MM_PER_FOOT,
+  ft: MM_PER_FOOT,
+  foot: MM_PER_FOOT,
+  feet: MM_PER_FOOT,
+  '"': MM_PER_INCH,
+  in: MM_PER_INCH,
+  inch: MM_PER_INCH,
+  inches: MM_PER_INCH,
+  mm: 1,
+  cm: 10,
+  m: 1000,
 }
 const TERM = new RegExp(String.raw`^(${NUMBER})\s*(feet|foot|ft|inches|inch|in|mm|cm|m|'|")?\.?\s*`, 'i')
 

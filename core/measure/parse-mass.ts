@@ -3,7 +3,14 @@ import { bad, good, type Result } from './result.ts'
 import { KG_PER_LB, type UnitSystem } from './units.ts'
 
 const UNIT_KG: Record<string, number> = {
-  kg: 1, g: 0.001, t: 1000, lb: KG_PER_LB, lbs: KG_PER_LB, pound: KG_PER_LB, pounds: KG_PER_LB, oz: KG_PER_LB / 16,
+  kg: 1,
+  g: 0.001,
+  t: 1000,
+  lb: KG_PER_LB,
+  lbs: KG_PER_LB,
+  pound: KG_PER_LB,
+  pounds: KG_PER_LB,
+  oz: KG_PER_LB / 16,
 }
 const TERM = new RegExp(String.raw`^(${NUMBER})\s*(kg|g|t|lbs?|pounds?|oz)?\.?\s*`, 'i')
 

@@ -26,5 +26,10 @@ export function averageReadings(mm: readonly number[]): Averaged | null {
   const scatter = Math.max(LEAST_SCATTER_MM, 1.4826 * median(mm.map((x) => Math.abs(x - centre))))
   const odd = mm.length < 3 ? [] : mm.flatMap((x, i) => (Math.abs(x - centre) > ODD * scatter ? [i] : []))
   const kept = mm.filter((_, i) => !odd.includes(i))
-  return { meanMm: kept.reduce((s, x) => s + x, 0) / kept.length, spreadMm: (Math.max(...kept) - Math.min(...kept)) / 2, kept: kept.length, odd }
+  return {
+    meanMm: kept.reduce((s, x) => s + x, 0) / kept.length,
+    spreadMm: (Math.max(...kept) - Math.min(...kept)) / 2,
+    kept: kept.length,
+    odd,
+  }
 }

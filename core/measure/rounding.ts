@@ -26,5 +26,6 @@ export function roundLength(mm: number, toMm: number, way: RoundingWay): Rounded
   return { mm: rounded, toMm, way, movedMm: rounded - mm }
 }
 
+export const roundUp = (mm: number, units: Units): number => roundLength(mm, stepMm(units), 'up').mm
 export const roundDown = (mm: number, units: Units): number => roundLength(mm, stepMm(units), 'down').mm
 export const roundNearest = (mm: number, units: Units): number => roundLength(mm, stepMm(units), 'nearest').mm

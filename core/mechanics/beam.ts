@@ -19,6 +19,8 @@ export interface BeamSupport {
 export type BeamLoad =
   | { kind: 'point'; atMm: number; n: number }
   | { kind: 'line'; fromMm: number; toMm: number; startNPerMm: number; endNPerMm: number }
+  /** Turns the member where it acts: adds to the sagging moment to its right, N·mm. */
+  | { kind: 'couple'; atMm: number; nmm: number }
 
 export interface BeamResult {
   /** Upward, N, in the order of the supports given. */
@@ -36,7 +38,18 @@ export interface BeamCurve {
   momentAt(xMm: number): number
 }
 
-interface Element { x0: number; l: number; ei: number; perGa: number; q0: number; q1: number; a0: number; a1: number; a2: number; a3: number }
+interface Element {
+  x0: number
+  l: number
+  ei: number
+  perGa: number
+  q0: number
+  q1: number
+  a0: number
+  a1: number
+  a2: number
+  a3: number
+}
 
 /**
  * Places closer than this share of the length are one node: stretches much shorter than the beam would drown it in rounding.
@@ -57,7 +70,7 @@ function nodePlaces(b: BeamSpec): number[] {
   }
   for (const s of b.supports) add(s.atMm)
   for (const l of b.loads)
-    if (l.kind === 'point') add(l.atMm)
+    if (l.kind !== 'line') add(l.atMm)
     else {
       add(l.fromMm)
       add(l.toMm)
@@ -70,11 +83,14 @@ const stiffnessAt = (b: BeamSpec, x: number): number =>
   typeof b.ei === 'number' ? b.ei : (b.ei.find((s) => x < s.toMm) ?? b.ei[b.ei.length - 1]).ei
 
 /** Where the force of a load lies, and how much it is. */
-function resultant(l: BeamLoad): { n: number; atMm: number } {
+function resultant(l: Exclude<BeamLoad, { kind: 'couple' }>): { n: number; atMm: number } {
   if (l.kind === 'point') return l
   const long = l.toMm - l.fromMm
   const both = l.startNPerMm + l.endNPerMm
-  return { n: (both / 2) * long, atMm: both === 0 ? (l.fromMm + l.toMm) / 2 : l.fromMm + (long * (l.startNPerMm + 2 * l.endNPerMm)) / (3 * both) }
+  return {
+    n: (both / 2) * long,
+    atMm: both === 0 ? (l.fromMm + l.toMm) / 2 : l.fromMm + (long * (l.startNPerMm + 2 * l.endNPerMm)) / (3 * both),
+  }
 }
 
 /**
@@ -86,10 +102,25 @@ function elementsOf(b: BeamSpec, places: number[], pointAt: number[], coupleAt: 
   for (let i = 1; i < places.length; i++) {
     const [x0, x1] = [places[i - 1], places[i]]
     const middle = (x0 + x1) / 2
-    const e: Element = { x0, l: x1 - x0, ei: stiffnessAt(b, middle), perGa: b.ga === undefined ? 0 : 1 / b.ga, q0: 0, q1: 0, a0: 0, a1: 0, a2: 0, a3: 0 }
+    const e: Element = {
+      x0,
+      l: x1 - x0,
+      ei: stiffnessAt(b, middle),
+      perGa: b.ga === undefined ? 0 : 1 / b.ga,
+      q0: 0,
+      q1: 0,
+      a0: 0,
+      a1: 0,
+      a2: 0,
+      a3: 0,
+    }
     out.push(e)
   }
   for (const w of b.loads) {
+    if (w.kind === 'couple') {
+      coupleAt[nearest(places, w.atMm)] += w.nmm
+      continue
+    }
     const { n: force, atMm } = resultant(w)
     const i = nearest(places, w.kind === 'point' ? w.atMm : w.fromMm)
     const j = w.kind === 'point' ? i : nearest(places, w.toMm)
@@ -99,14 +130,20 @@ function elementsOf(b: BeamSpec, places: number[], pointAt: number[], coupleAt: 
       coupleAt[i] += force * (Math.min(Math.max(atMm, 0), b.lengthMm) - places[i])
       continue
     }
-    const from = places[i]
-    const to = places[j]
-    const k = (w.toMm - w.fromMm) / (to - from)
-    coupleAt[i] += force * (atMm - from) - ((k * (to - from) ** 2) / 6) * (w.startNPerMm + 2 * w.endNPerMm)
-    const rise = (k * (w.endNPerMm - w.startNPerMm)) / (to - from)
+    const rise = (w.endNPerMm - w.startNPerMm) / (w.toMm - w.fromMm)
+    const at = (x: number) => w.startNPerMm + rise * (x - w.fromMm)
     for (let n = i; n < j; n++) {
-      out[n].q0 += k * w.startNPerMm + rise * (out[n].x0 - from)
-      out[n].q1 += k * w.startNPerMm + rise * (out[n].x0 + out[n].l - from)
+      out[n].q0 += at(out[n].x0)
+      out[n].q1 += at(out[n].x0 + out[n].l)
+    }
+    // What lies between an edge of the load and its node acts at the node, with its moment about it.
+    for (const [node, from, to] of [
+      [i, w.fromMm, places[i]],
+      [j, places[j], w.toMm],
+    ]) {
+      const sliver = ((at(from) + at(to)) / 2) * (to - from)
+      pointAt[node] += sliver
+      coupleAt[node] += sliver * ((from + to) / 2 - places[node])
     }
   }
   return out
@@ -137,23 +174,17 @@ function solveBanded(k: number[], f: number[]): number[] | null {
 
 // In an element v = a0 + a1 x + a2 x² + a3 x³ + load terms, down positive; EI v'' = -M, so dM/dx = V and dV/dx = -q.
 // With shear, the section turns by θ and the axis slopes by θ + V/κGA; a1 is θ at the start.
-const slopeOf = (e: Element, x: number) => e.perGa * shearOf(e, x) + e.a1 + x * (2 * e.a2 + x * (3 * e.a3 + (x * (e.q0 / 6 + ((e.q1 - e.q0) * x) / (24 * e.l))) / e.ei))
+const slopeOf = (e: Element, x: number) =>
+  e.perGa * shearOf(e, x) +
+  e.a1 +
+  x * (2 * e.a2 + x * (3 * e.a3 + (x * (e.q0 / 6 + ((e.q1 - e.q0) * x) / (24 * e.l))) / e.ei))
 const sagOf = (e: Element, x: number) =>
-  e.perGa * -x * (6 * e.ei * e.a3 + x * (e.q0 / 2 + ((e.q1 - e.q0) * x) / (6 * e.l))) + e.a0 + x * (e.a1 + x * (e.a2 + x * (e.a3 + (x * (e.q0 / 24 + ((e.q1 - e.q0) * x) / (120 * e.l))) / e.ei)))
-const momentOf = (e: Element, x: number) => -e.ei * (2 * e.a2 + 6 * e.a3 * x) - x * x * (e.q0 / 2 + ((e.q1 - e.q0) * x) / (6 * e.l))
+  e.perGa * -x * (6 * e.ei * e.a3 + x * (e.q0 / 2 + ((e.q1 - e.q0) * x) / (6 * e.l))) +
+  e.a0 +
+  x * (e.a1 + x * (e.a2 + x * (e.a3 + (x * (e.q0 / 24 + ((e.q1 - e.q0) * x) / (120 * e.l))) / e.ei)))
+const momentOf = (e: Element, x: number) =>
+  -e.ei * (2 * e.a2 + 6 * e.a3 * x) - x * x * (e.q0 / 2 + ((e.q1 - e.q0) * x) / (6 * e.l))
 const shearOf = (e: Element, x: number) => -6 * e.ei * e.a3 - x * (e.q0 + ((e.q1 - e.q0) * x) / (2 * e.l))
-
-/** Calls with every place in an element where the shear is nought. */
-function atShearRoots(e: Element, found: (x: number) => void) {
-  const [a, b, c] = [(e.q1 - e.q0) / (2 * e.l), e.q0, 6 * e.ei * e.a3]
-  if (Math.abs(a) * e.l < 1e-12 * Math.max(Math.abs(b), 1e-30)) {
-    if (b !== 0 && -c / b > 0 && -c / b < e.l) found(-c / b)
-    return
-  }
-  const d = b * b - 4 * a * c
-  if (d < 0) return
-  for (const x of [(-b + Math.sqrt(d)) / (2 * a), (-b - Math.sqrt(d)) / (2 * a)]) if (x > 0 && x < e.l) found(x)
-}
 
 /** Stretches an element is looked through in for places where its slope is nought, and halvings that pin one down. */
 const STRETCHES = 4
@@ -180,9 +211,10 @@ function atSlopeRoots(e: Element, found: (x: number) => void) {
 
 interface Solved {
   elements: Element[]
-  /** Node of each support, and the point load on each node. */
+  /** Node of each support; the point load and the couple on each node. */
   supportNodes: number[]
   pointAt: number[]
+  coupleAt: number[]
 }
 
 /** The node nearest to a place; nodes are in order. */
@@ -250,7 +282,7 @@ function solveElements(b: BeamSpec): Solved | null {
     e.a3 = (turn * e.l - 2 * rise) / (e.l ** 3 + 12 * e.ei * e.perGa * e.l)
     e.a2 = (turn - 3 * e.a3 * e.l ** 2) / (2 * e.l)
   }
-  return { elements, supportNodes, pointAt }
+  return { elements, supportNodes, pointAt, coupleAt }
 }
 
 /** Takes a degree of freedom away: it stays at nought. */
@@ -262,6 +294,81 @@ function hold(k: number[], f: number[], dof: number) {
   f[dof] = 0
 }
 
+/** What acts at one place of a beam: forces down, couples that add to the moment to its right. */
+interface Jump {
+  atMm: number
+  n: number
+  nmm: number
+}
+
+/** Every place where something acts or begins to, and how much load lies between two of them, N/mm at both ends of each stretch. */
+function asItActs(b: BeamSpec, held: readonly Jump[]): { jumps: Jump[]; between: [number, number][] } {
+  const clamp = (x: number) => Math.min(Math.max(x, 0), b.lengthMm)
+  const jumps: Jump[] = [{ atMm: 0, n: 0, nmm: 0 }, { atMm: b.lengthMm, n: 0, nmm: 0 }, ...held]
+  for (const l of b.loads) {
+    if (l.kind === 'couple') jumps.push({ atMm: clamp(l.atMm), n: 0, nmm: l.nmm })
+    else if (l.kind === 'point') jumps.push({ atMm: clamp(l.atMm), n: l.n, nmm: 0 })
+    else jumps.push({ atMm: clamp(l.fromMm), n: 0, nmm: 0 }, { atMm: clamp(l.toMm), n: 0, nmm: 0 })
+  }
+  jumps.sort((p, q) => p.atMm - q.atMm)
+  const between = jumps.slice(1).map((to, i): [number, number] => {
+    const from = jumps[i]
+    const middle = (from.atMm + to.atMm) / 2
+    let [q0, q1] = [0, 0]
+    for (const l of b.loads)
+      if (l.kind === 'line' && l.fromMm <= middle && l.toMm >= middle && l.toMm > l.fromMm) {
+        const rise = (l.endNPerMm - l.startNPerMm) / (l.toMm - l.fromMm)
+        q0 += l.startNPerMm + rise * (from.atMm - l.fromMm)
+        q1 += l.startNPerMm + rise * (to.atMm - l.fromMm)
+      }
+    return [q0, q1]
+  })
+  return { jumps, between }
+}
+
+/** Largest moment and shear, by statics from what holds the beam and what loads it where it really lies. */
+function largest(b: BeamSpec, held: readonly Jump[]): Pick<BeamResult, 'moment' | 'shear'> {
+  const moment = { nmm: 0, atMm: 0 }
+  const shear = { n: 0, atMm: 0 }
+  const { jumps, between } = asItActs(b, held)
+  let [v, m] = [0, 0]
+  const tryMoment = (nmm: number, atMm: number) => {
+    if (Math.abs(nmm) > Math.abs(moment.nmm)) [moment.nmm, moment.atMm] = [nmm, atMm]
+  }
+  const tryShear = (n: number, atMm: number) => {
+    if (Math.abs(n) > Math.abs(shear.n)) [shear.n, shear.atMm] = [n, atMm]
+  }
+  for (let i = 0; i < between.length; i++) {
+    const { atMm, n, nmm } = jumps[i]
+    const long = jumps[i + 1].atMm - atMm
+    v -= n
+    m += nmm
+    tryMoment(m, atMm)
+    if (long <= 0) continue
+    const [q0, q1] = between[i]
+    const rise = (q1 - q0) / long
+    const momentAt = (x: number) => m + x * (v - x * (q0 / 2 + (rise * x) / 6))
+    for (const x of roots(rise / 2, q0, -v)) if (x > 0 && x < long) tryMoment(momentAt(x), atMm + x)
+    // What stands on a support all but exactly presses on it and shears nothing.
+    const far = v - ((q0 + q1) / 2) * long
+    if (long > SAME_PLACE * b.lengthMm) {
+      tryShear(v, atMm)
+      tryShear(far, atMm + long)
+    }
+    m = momentAt(long)
+    v = far
+    tryMoment(m, atMm + long)
+  }
+  return { moment, shear }
+}
+
+/** Real roots of a·x² + b·x + c. */
+function roots(a: number, b: number, c: number): number[] {
+  if (Math.abs(a) < 1e-15 * Math.abs(b)) return b === 0 ? [] : [-c / b]
+  const d = b * b - 4 * a * c
+  return d < 0 || a === 0 ? [] : [(-b + Math.sqrt(d)) / (2 * a), (-b - Math.sqrt(d)) / (2 * a)]
+}
+
 /**
  * Solves a beam. Units: mm, N, N·mm².
  * @returns null when the supports cannot hold it (a mechanism).
@@ -269,33 +376,33 @@ function hold(k: number[], f: number[], dof: number) {
 export function solveBeam(b: BeamSpec): BeamResult | null {
   const solved = solveElements(b)
   if (!solved) return null
-  const { elements, supportNodes, pointAt } = solved
-  const [moment, shear, sag] = [{ nmm: 0, atMm: 0 }, { n: 0, atMm: 0 }, { mm: 0, atMm: 0 }]
+  const { elements, supportNodes, pointAt, coupleAt } = solved
+  const sag = { mm: 0, atMm: 0 }
   for (const e of elements) {
-    const tryMoment = (x: number) => {
-      const m = momentOf(e, x)
-      if (Math.abs(m) > Math.abs(moment.nmm)) [moment.nmm, moment.atMm] = [m, e.x0 + x]
-    }
     const trySag = (x: number) => {
       const v = sagOf(e, x)
       if (Math.abs(v) > Math.abs(sag.mm)) [sag.mm, sag.atMm] = [v, e.x0 + x]
     }
-    for (const x of [0, e.l]) {
-      tryMoment(x)
-      trySag(x)
-      const v = shearOf(e, x)
-      if (Math.abs(v) > Math.abs(shear.n)) [shear.n, shear.atMm] = [v, e.x0 + x]
-    }
-    atShearRoots(e, tryMoment)
+    trySag(0)
+    trySag(e.l)
     atSlopeRoots(e, trySag)
   }
+  const ends = (i: number, of: (e: Element, x: number) => number) => ({
+    right: i < elements.length ? of(elements[i], 0) : 0,
+    left: i > 0 ? of(elements[i - 1], elements[i - 1].l) : 0,
+  })
   const reactions = supportNodes.map((i) => {
-    const right = i < elements.length ? shearOf(elements[i], 0) : 0
-    const left = i > 0 ? shearOf(elements[i - 1], elements[i - 1].l) : 0
+    const { right, left } = ends(i, shearOf)
     // Two supports at one place share its reaction.
     return (right - left + pointAt[i]) / supportNodes.filter((x) => x === i).length
   })
-  return { reactions, moment, shear, sag }
+  const held = b.supports.map((s, k): Jump => {
+    const i = supportNodes[k]
+    const { right, left } = ends(i, momentOf)
+    const atMm = i < elements.length ? elements[i].x0 : b.lengthMm
+    return { atMm, n: -reactions[k], nmm: s.clamped ? right - left + coupleAt[i] : 0 }
+  })
+  return { reactions, sag, ...largest(b, held) }
 }
 
 /** The bent line of a beam, for drawing it; null when it cannot be held. */

@@ -21,14 +21,23 @@ export function columnStability(fcStar: number, eMin: number, slenderness: numbe
  * (fc/Fc')² + [fb + fc·(6e/d)·(1 + 0.234·fc/FcE)] / [Fb'·(1 − fc/FcE)]. At most 1.
  * @returns Infinity once fc reaches FcE: then it buckles
  */
-export function combinedAsd(c: { fc: number; fcAllowed: number; fb: number; fbAllowed: number; fcE: number; eccentricityMm: number; depthMm: number }): number {
+export function combinedAsd(c: {
+  fc: number
+  fcAllowed: number
+  fb: number
+  fbAllowed: number
+  fcE: number
+  eccentricityMm: number
+  depthMm: number
+}): number {
   if (c.fc >= c.fcE) return Infinity
   const moved = c.fc * ((6 * c.eccentricityMm) / c.depthMm) * (1 + (0.234 * c.fc) / c.fcE)
   return (c.fc / c.fcAllowed) ** 2 + (c.fb + moved) / (c.fbAllowed * (1 - c.fc / c.fcE))
 }
 
 /** Euler stress of sideways buckling in bending: FbE = 1.20·Emin′/RB², RB² = le·d/b². NDS 2018 3.3.3.6 and 3.3.3.8. MPa */
-export const lateralEuler = (eMin: number, effectiveMm: number, depthMm: number, breadthMm: number): number => (1.2 * eMin * breadthMm ** 2) / (effectiveMm * depthMm)
+export const lateralEuler = (eMin: number, effectiveMm: number, depthMm: number, breadthMm: number): number =>
+  (1.2 * eMin * breadthMm ** 2) / (effectiveMm * depthMm)
 
 /**
  * Compression and bending both ways: NDS 2018 equations 3.9-3 and 3.9-4; 1 is on edge, 2 flat. At most 1.
@@ -36,7 +45,17 @@ export const lateralEuler = (eMin: number, effectiveMm: number, depthMm: number,
  * @param c.fcAllowed with CP of the more slender way
  * @returns Infinity once it buckles
  */
-export function combinedBiaxialAsd(c: { fc: number; fcAllowed: number; fb1: number; fb1Allowed: number; fcE1: number; fb2: number; fb2Allowed: number; fcE2: number; fbE: number }): number {
+export function combinedBiaxialAsd(c: {
+  fc: number
+  fcAllowed: number
+  fb1: number
+  fb1Allowed: number
+  fcE1: number
+  fb2: number
+  fb2Allowed: number
+  fcE2: number
+  fbE: number
+}): number {
   const [left1, left2] = [1 - c.fc / c.fcE1, 1 - c.fc / c.fcE2 - (c.fb1 / c.fbE) ** 2]
   if (left1 <= 0 || left2 <= 0) return Infinity
   return (c.fc / c.fcAllowed) ** 2 + c.fb1 / (c.fb1Allowed * left1) + c.fb2 / (c.fb2Allowed * left2)
@@ -57,5 +76,11 @@ export function instabilityFactor(fc0k: number, e05: number, slenderness: number
 const KM = 0.7
 
 /** Compression and bending one way, and some the other way: EN 1995-1-1 equations 6.23 and 6.24, σc/(kc·fc,0,d) + σm/fm,d + km·(σm/fm,d other way). At most 1. */
-export const combinedEc5 = (c: { sigmaC: number; fcDesign: number; kc: number; sigmaM: number; fmDesign: number; otherWay?: number }): number =>
-  c.sigmaC / (c.kc * c.fcDesign) + c.sigmaM / c.fmDesign + KM * (c.otherWay ?? 0)
+export const combinedEc5 = (c: {
+  sigmaC: number
+  fcDesign: number
+  kc: number
+  sigmaM: number
+  fmDesign: number
+  otherWay?: number
+}): number => c.sigmaC / (c.kc * c.fcDesign) + c.sigmaM / c.fmDesign + KM * (c.otherWay ?? 0)

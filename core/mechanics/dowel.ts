@@ -62,6 +62,33 @@ export function lateralYield(c: DowelCase): { n: number; mode: YieldMode; modes:
   return { n: modes[mode], mode, modes }
 }
 
+/**
+ * What a gap between the two pieces leaves of a dowel's strength: it bends over the gap first. AWC TR12 2018, general dowel equations; pieces as thick as
+ * they are, the same bearing at every depth. The same share is taken of Johansen's values, which rest on the same statics.
+ * @param gapMm lining or air between the pieces
+ */
+export function gapShare(
+  c: Pick<DowelCase, 'diameterMm' | 'fyb' | 'sideMm' | 'mainMm' | 'fes' | 'fem'>,
+  gapMm: number,
+) {
+  const { diameterMm: d, sideMm: ls, mainMm: lm } = c
+  const [qs, qm, moment] = [c.fes * d, c.fem * d, (c.fyb * d ** 3) / 6]
+  const turnedIn = (q: number, l: number) => ({ a: 1 / (4 * q), b: l / 2, c: (q * l * l) / 4 })
+  const bentIn = (q: number) => ({ a: 1 / (2 * q), b: 0, c: moment })
+  const givesAt = (gap: number) => {
+    const sides = [turnedIn(qs, ls), bentIn(qs)]
+    const mains = [turnedIn(qm, lm), bentIn(qm)]
+    const bends = sides.flatMap((s) =>
+      mains.map((m) => {
+        const [a, b] = [s.a + m.a, s.b + m.b + gap]
+        return (-b + Math.sqrt(b * b + 4 * a * (s.c + m.c))) / (2 * a)
+      }),
+    )
+    return Math.min(qs * ls, qm * lm, ...bends)
+  }
+  return gapMm <= 0 ? 1 : givesAt(gapMm) / givesAt(0)
+}
+
 export interface JohansenCase {
   diameterMm: number
   /** Characteristic yield moment, N·mm. */
@@ -88,8 +115,16 @@ export function johansen(c: JohansenCase): { n: number; mode: 'a' | 'b' | 'c' | 
     a: fh1 * t1 * d,
     b: fh2 * t2 * d,
     c: rope(((fh1 * t1 * d) / (1 + b)) * (Math.sqrt(b + 2 * b * b * (1 + q + q * q) + b ** 3 * q * q) - b * (1 + q))),
-    d: rope(1.05 * ((fh1 * t1 * d) / (2 + b)) * (Math.sqrt(2 * b * (1 + b) + (4 * b * (2 + b) * myRk) / (fh1 * d * t1 * t1)) - b)),
-    e: rope(1.05 * ((fh1 * t2 * d) / (1 + 2 * b)) * (Math.sqrt(2 * b * b * (1 + b) + (4 * b * (1 + 2 * b) * myRk) / (fh1 * d * t2 * t2)) - b)),
+    d: rope(
+      1.05 *
+        ((fh1 * t1 * d) / (2 + b)) *
+        (Math.sqrt(2 * b * (1 + b) + (4 * b * (2 + b) * myRk) / (fh1 * d * t1 * t1)) - b),
+    ),
+    e: rope(
+      1.05 *
+        ((fh1 * t2 * d) / (1 + 2 * b)) *
+        (Math.sqrt(2 * b * b * (1 + b) + (4 * b * (1 + 2 * b) * myRk) / (fh1 * d * t2 * t2)) - b),
+    ),
     f: rope(1.15 * Math.sqrt((2 * b) / (1 + b)) * Math.sqrt(2 * myRk * fh1 * d)),
   }
   const mode = (Object.keys(modes) as (keyof typeof modes)[]).reduce((x, y) => (modes[y] < modes[x] ? y : x))
@@ -109,12 +144,17 @@ export const embedment = (rhoK: number, diameterMm: number, bored: boolean): num
  */
 export function bearingStrength(g: number, diameterMm: number, alongGrain = true): number {
   const d = diameterMm / inches(1)
-  const psi = diameterMm < LARGE_FROM_MM ? 16600 * g ** 1.84 : alongGrain ? 11200 * g : (6100 * g ** 1.45) / Math.sqrt(d)
+  const psi =
+    diameterMm < LARGE_FROM_MM ? 16600 * g ** 1.84 : alongGrain ? 11200 * g : (6100 * g ** 1.45) / Math.sqrt(d)
   return psi * 0.00689475729316836
 }
 
 /** Penetration in diameters below which a fastener counts for nothing, and from which it counts in full. */
-export interface PenetrationRule { least: number; full: number; source: string }
+export interface PenetrationRule {
+  least: number
+  full: number
+  source: string
+}
 export const PENETRATION: Record<'screw' | 'nail' | 'lag', PenetrationRule> = {
   screw: { least: 6, full: 10, source: 'NDS 2018 12.1.5 and table 12L notes' },
   nail: { least: 6, full: 10, source: 'NDS 2018 12.1.6 and table 12N notes' },

@@ -1,13 +1,16 @@
 /** Tensile stress area of an inch thread, mm²: 0.7854·(d − 0.9743/n)², ASME B1.1. @param perInch threads per inch */
-export const stressAreaInch = (diameterMm: number, perInch: number): number => 0.7854 * (diameterMm - (0.9743 * 25.4) / perInch) ** 2
+export const stressAreaInch = (diameterMm: number, perInch: number): number =>
+  0.7854 * (diameterMm - (0.9743 * 25.4) / perInch) ** 2
 /** Tensile stress area of a metric thread, mm²: π/4·(d − 0.9382·P)², ISO 898-1. */
-export const stressAreaMetric = (diameterMm: number, pitchMm: number): number => (Math.PI / 4) * (diameterMm - 0.9382 * pitchMm) ** 2
+export const stressAreaMetric = (diameterMm: number, pitchMm: number): number =>
+  (Math.PI / 4) * (diameterMm - 0.9382 * pitchMm) ** 2
 
 /** Allowable tension of a threaded rod, N: nominal strength 0.75·Fu on the gross area over a safety factor of 2: AISC 360 table J3.2. */
 export const rodTension = (fu: number, diameterMm: number): number => (0.75 * fu * (Math.PI / 4) * diameterMm ** 2) / 2
 
 /** What a washer on wood holds, N: its ring less the hole, times strength across the grain. */
-export const washerBearing = (outerMm: number, holeMm: number, strength: number): number => (Math.PI / 4) * (outerMm ** 2 - holeMm ** 2) * strength
+export const washerBearing = (outerMm: number, holeMm: number, strength: number): number =>
+  (Math.PI / 4) * (outerMm ** 2 - holeMm ** 2) * strength
 
 /**
  * A bracket, strip or ledger on a wall with its load a way out: the pull on its upper fixing, N: W·e / h.
@@ -15,12 +18,21 @@ export const washerBearing = (outerMm: number, holeMm: number, strength: number)
  */
 export const eccentricPull = (loadN: number, outMm: number, leverMm: number): number => (loadN * outMm) / leverMm
 
+/** Share of its load with which a bevel pushes its strip off the wall, tan(θ − φ): bevel and friction angle from level, radians. */
+export const wedgeShare = (bevelRad: number, frictionRad: number): number =>
+  Math.tan(Math.max(0, bevelRad - frictionRad))
+
 /**
  * Pull on the screws of a bevelled hanging strip, N: the larger of the pry-out of the load out from the wall and the thrust of the bevel, which
  * pushes outward with W·tan(θ − φ) for a bevel θ from upright and a friction angle φ (none: the whole load at 45°).
  */
-export const bevelPull = (loadN: number, outMm: number, leverMm: number, bevelRad = Math.PI / 4, frictionRad = 0): number =>
-  Math.max(eccentricPull(loadN, outMm, leverMm), loadN * Math.tan(Math.max(0, bevelRad - frictionRad)))
+export const bevelPull = (
+  loadN: number,
+  outMm: number,
+  leverMm: number,
+  bevelRad = Math.PI / 4,
+  frictionRad = 0,
+): number => Math.max(eccentricPull(loadN, outMm, leverMm), loadN * wedgeShare(bevelRad, frictionRad))
 
 /** Force along a knee brace or gusset edge at an angle above level that carries an upright load at its outer end, N. */
 export const kneeBrace = (loadN: number, angleRad: number): number => loadN / Math.sin(angleRad)

@@ -2,7 +2,15 @@ import { describe, expect, it } from '@jest/globals'
 import fc from 'fast-check'
 import { findScrew } from '../catalogue/fasteners.ts'
 import { inches } from '../measure/units.ts'
-import { effectiveBolts, pilotMm, roomFor, spacingAsd, spacingEc5, spacingLargeAsd, spacingLargeEc5 } from './spacing.ts'
+import {
+  effectiveBolts,
+  pilotMm,
+  roomFor,
+  spacingAsd,
+  spacingEc5,
+  spacingLargeAsd,
+  spacingLargeEc5,
+} from './spacing.ts'
 
 describe('distances that keep wood from splitting', () => {
   it('wood screws as the commentary of NDS lists them: 15, 10, 5 diameters', () => {
@@ -39,8 +47,13 @@ describe('distances that keep wood from splitting', () => {
   it('boring never asks for more room, along the grain asks for no less than across', () => {
     for (const runs of ['to-end', 'along', 'across'] as const)
       for (const d of [3, 4, 5, 6]) {
-        const pairs = [[spacingAsd(runs, true), spacingAsd(runs, false)], [spacingEc5(runs, d, true), spacingEc5(runs, d, false)]] as const
-        for (const [bored, driven] of pairs) for (const k of ['end', 'edge', 'loadedEdge', 'along', 'across'] as const) expect(bored[k]).toBeLessThanOrEqual(driven[k])
+        const pairs = [
+          [spacingAsd(runs, true), spacingAsd(runs, false)],
+          [spacingEc5(runs, d, true), spacingEc5(runs, d, false)],
+        ] as const
+        for (const [bored, driven] of pairs)
+          for (const k of ['end', 'edge', 'loadedEdge', 'along', 'across'] as const)
+            expect(bored[k]).toBeLessThanOrEqual(driven[k])
       }
   })
 })
@@ -54,11 +67,13 @@ describe('room in a field', () => {
   it('agrees with setting them out one by one, and grows with the field', () => {
     const mm = fc.integer({ min: 0, max: 300 })
     const apart = fc.integer({ min: 5, max: 60 })
-    fc.assert(fc.property(mm, mm, apart, apart, (w, h, aw, ah) => {
-      let n = 0
-      for (let x = 0; x <= w; x += aw) for (let y = 0; y <= h; y += ah) n++
-      expect(roomFor({ wideMm: w, highMm: h, apartWideMm: aw, apartHighMm: ah })).toBe(n)
-      expect(roomFor({ wideMm: w + 1, highMm: h, apartWideMm: aw, apartHighMm: ah })).toBeGreaterThanOrEqual(n)
-    }))
+    fc.assert(
+      fc.property(mm, mm, apart, apart, (w, h, aw, ah) => {
+        let n = 0
+        for (let x = 0; x <= w; x += aw) for (let y = 0; y <= h; y += ah) n++
+        expect(roomFor({ wideMm: w, highMm: h, apartWideMm: aw, apartHighMm: ah })).toBe(n)
+        expect(roomFor({ wideMm: w + 1, highMm: h, apartWideMm: aw, apartHighMm: ah })).toBeGreaterThanOrEqual(n)
+      }),
+    )
   })
 })

@@ -12,7 +12,8 @@ export function ceilingAt(r: Room, o: Outline, p: Point): number {
 }
 
 /** Added load a ceiling may take, kN/m²: what was entered, or the preset; null where only an engineer may say. */
-export const allowanceKnM2 = (r: Room): number | null => (r.ceiling.kind === 'joists' ? (r.ceiling.allowanceKnM2 ?? WITHOUT_STORAGE_KN_M2) : null)
+export const allowanceKnM2 = (r: Room): number | null =>
+  r.ceiling.kind === 'joists' ? (r.ceiling.allowanceKnM2 ?? WITHOUT_STORAGE_KN_M2) : null
 /** Uninhabitable attic without storage, 10 psf: IRC table R301.5. */
 const WITHOUT_STORAGE_KN_M2 = 0.48
 

@@ -36,20 +36,45 @@ export function floorPlane(r: Room, o: Outline): FloorPlane | null {
   // Places in one line leave the slope across it open: a little stiffness holds that at nought.
   const inLine = sxx * syy - sxy * sxy < 1e-4 * spread * spread
   const hold = inLine ? 1e-6 * spread : 0
-  const slope = solveLinear([[sxx + hold, sxy], [sxy, syy + hold]], [sx, sy])
+  const slope = solveLinear(
+    [
+      [sxx + hold, sxy],
+      [sxy, syy + hold],
+    ],
+    [sx, sy],
+  )
   if (!slope) return null
   const [a, b] = slope
   const c = n / read.length - a * mean[0] - b * mean[1]
-  return { a, b, c, points: read.map((p) => ({ at: p.at, fallMm: p.down - least, missMm: p.down - least - (a * p.at[0] + b * p.at[1] + c) })) }
+  return {
+    a,
+    b,
+    c,
+    points: read.map((p) => ({
+      at: p.at,
+      fallMm: p.down - least,
+      missMm: p.down - least - (a * p.at[0] + b * p.at[1] + c),
+    })),
+  }
 }
 
 /** The fall of the floor under a build standing at a place of a wall, against the highest of the four corners of its feet. */
-export function fallUnder(plane: FloorPlane | null, w: WallLine, at: { alongMm: number; outMm: number }, wideMm: number, deepMm: number): FloorFall {
+export function fallUnder(
+  plane: FloorPlane | null,
+  w: WallLine,
+  at: { alongMm: number; outMm: number },
+  wideMm: number,
+  deepMm: number,
+): FloorFall {
   if (!plane) return LEVEL
   const down = (x: number, y: number) => {
     const p = onPlan(w, at.alongMm + x, at.outMm + y)
     return plane.a * p[0] + plane.b * p[1] + plane.c
   }
   const corners = [down(0, 0), down(wideMm, 0), down(0, deepMm), down(wideMm, deepMm)]
-  return { atOriginMm: corners[0] - Math.min(...corners), xMmPerM: down(1000, 0) - down(0, 0), yMmPerM: down(0, 1000) - down(0, 0) }
+  return {
+    atOriginMm: corners[0] - Math.min(...corners),
+    xMmPerM: down(1000, 0) - down(0, 0),
+    yMmPerM: down(0, 1000) - down(0, 0),
+  }
 }

@@ -63,7 +63,10 @@ function cornersOf(p: readonly Point[]): number[] {
   })
 }
 
-interface Fitted { points: Point[]; chi2: number }
+interface Fitted {
+  points: Point[]
+  chi2: number
+}
 
 /** The closed figure that agrees best with lengths, diagonals and corners; the length of one wall may be left out. */
 function fit(walls: readonly Wall[], diagonals: readonly Diagonal[], untrusted?: string): Fitted | null {
@@ -72,13 +75,21 @@ function fit(walls: readonly Wall[], diagonals: readonly Diagonal[], untrusted?:
   // With enough diagonals the figure is known without the corners; then an assumed right angle only helps where nothing else does.
   const assumed = ASSUMED_CORNER * (diagonals.length >= n - 3 ? 100 : 1)
   const index = new Map(walls.map((w, i) => [w.id, i]))
-  const points = (x: readonly number[]): Point[] => [[0, 0], [x[0], 0], ...Array.from({ length: n - 2 }, (_, i): Point => [x[1 + 2 * i], x[2 + 2 * i]])]
+  const points = (x: readonly number[]): Point[] => [
+    [0, 0],
+    [x[0], 0],
+    ...Array.from({ length: n - 2 }, (_, i): Point => [x[1 + 2 * i], x[2 + 2 * i]]),
+  ]
   const residuals = (x: readonly number[]): number[] => {
     const p = points(x)
     const corners = cornersOf(p)
     return [
-      ...walls.map((w, i) => (distance(p[i], p[(i + 1) % n]) - w.lengthMm) / (w.id === untrusted ? NOT_TRUSTED_MM : TAPE_MM)),
-      ...diagonals.map((d) => (distance(p[index.get(d.fromWallId) ?? 0], p[index.get(d.toWallId) ?? 0]) - d.lengthMm) / DIAGONAL_MM),
+      ...walls.map(
+        (w, i) => (distance(p[i], p[(i + 1) % n]) - w.lengthMm) / (w.id === untrusted ? NOT_TRUSTED_MM : TAPE_MM),
+      ),
+      ...diagonals.map(
+        (d) => (distance(p[index.get(d.fromWallId) ?? 0], p[index.get(d.toWallId) ?? 0]) - d.lengthMm) / DIAGONAL_MM,
+      ),
       ...walls.map((w, i) => (corners[i] - cornerOf(w)) / (w.cornerRad === null ? assumed : MEASURED_CORNER)),
     ]
   }
@@ -87,7 +98,9 @@ function fit(walls: readonly Wall[], diagonals: readonly Diagonal[], untrusted?:
 }
 
 const usable = (r: Room): Diagonal[] =>
-  r.diagonals.filter((d) => d.fromWallId !== d.toWallId && [d.fromWallId, d.toWallId].every((w) => r.walls.some((x) => x.id === w)))
+  r.diagonals.filter(
+    (d) => d.fromWallId !== d.toWallId && [d.fromWallId, d.toWallId].every((w) => r.walls.some((x) => x.id === w)),
+  )
 
 /** The plan of a room: adjusted to close when it is a closed one of three walls or more, else just walked. */
 export function outline(r: Room): Outline {
@@ -122,7 +135,13 @@ export function closing(r: Room): Closing {
   }
   // Each measurement left out in turn: the one without which the rest agree best is the one to doubt, a long diagonal before a wall.
   const without = (of: 'wall' | 'diagonal', id: string) => {
-    const fitted = of === 'diagonal' ? fit(r.walls, diagonals.filter((d) => d.id !== id)) : fit(r.walls, diagonals, id)
+    const fitted =
+      of === 'diagonal'
+        ? fit(
+            r.walls,
+            diagonals.filter((d) => d.id !== id),
+          )
+        : fit(r.walls, diagonals, id)
     if (!fitted) return null
     const i = (w: string) => r.walls.findIndex((x) => x.id === w)
     const d = diagonals.find((x) => x.id === id)
@@ -131,14 +150,28 @@ export function closing(r: Room): Closing {
     const measured = d ? d.lengthMm : r.walls[wallAt].lengthMm
     return { of, id, offMm: measured - distance(fitted.points[a], fitted.points[b]), chi2: fitted.chi2, measured }
   }
-  const tried = [...diagonals.map((d) => without('diagonal', d.id)), ...r.walls.map((w) => without('wall', w.id))].filter((t) => t !== null)
+  const tried = [
+    ...diagonals.map((d) => without('diagonal', d.id)),
+    ...r.walls.map((w) => without('wall', w.id)),
+  ].filter((t) => t !== null)
   const missMm = Math.max(0, ...tried.filter((t) => t.of === 'diagonal').map((t) => Math.abs(t.offMm)))
   const best = tried.reduce<(typeof tried)[number] | null>((x, t) => {
     if (!x) return t
     const even = Math.abs(t.chi2 - x.chi2) < 0.05 * Math.max(1, x.chi2)
-    return even ? (t.of === 'diagonal' && (x.of === 'wall' || t.measured > x.measured) ? t : x) : t.chi2 < x.chi2 ? t : x
+    return even
+      ? t.of === 'diagonal' && (x.of === 'wall' || t.measured > x.measured)
+        ? t
+        : x
+      : t.chi2 < x.chi2
+        ? t
+        : x
   }, null)
-  return { missMm, by: 'diagonals', suspect: best && missMm > CLOSES_MM ? { of: best.of, id: best.id, offMm: best.offMm } : null, wanted: 0 }
+  return {
+    missMm,
+    by: 'diagonals',
+    suspect: best && missMm > CLOSES_MM ? { of: best.of, id: best.id, offMm: best.offMm } : null,
+    wanted: 0,
+  }
 }
 
 export interface CornerReading {
@@ -150,7 +183,12 @@ export interface CornerReading {
 /** Inside angles as the adjusted plan has them; the last corner of an open run has none. */
 export function cornerReadings(r: Room): CornerReading[] {
   const o = outline(r)
-  if (o.closed) return cornersOf(o.walls.map((w) => w.from)).map((rad, i) => ({ wallId: r.walls[i].id, rad, measured: r.walls[i].cornerRad !== null || usable(r).length >= r.walls.length - 3 }))
+  if (o.closed)
+    return cornersOf(o.walls.map((w) => w.from)).map((rad, i) => ({
+      wallId: r.walls[i].id,
+      rad,
+      measured: r.walls[i].cornerRad !== null || usable(r).length >= r.walls.length - 3,
+    }))
   return r.walls.slice(0, -1).map((w) => ({ wallId: w.id, rad: cornerOf(w), measured: w.cornerRad !== null }))
 }
 
@@ -174,4 +212,5 @@ export function scribeAllowanceMm(cornerRad: number, depthMm: number): number | 
 }
 
 /** A place along, out and up from a wall in map coordinates. */
-export const onPlan = (w: WallLine, alongMm: number, outMm: number): Point => plus(plus(w.from, w.along, alongMm), w.inward, outMm)
+export const onPlan = (w: WallLine, alongMm: number, outMm: number): Point =>
+  plus(plus(w.from, w.along, alongMm), w.inward, outMm)

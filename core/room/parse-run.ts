@@ -5,12 +5,43 @@ import type { UnitSystem } from '../measure/units.ts'
 import { FEATURE_DEFAULTS, newFeature, type Feature, type FeatureKind } from './features.ts'
 
 const WORDS: Record<string, FeatureKind> = {
-  door: 'door', window: 'window', 'garage door': 'sectional-door', 'sectional door': 'sectional-door', outlet: 'outlet', socket: 'outlet', switch: 'switch', panel: 'panel', 'breaker panel': 'panel',
-  light: 'light', lamp: 'light', 'water heater': 'water-heater', boiler: 'water-heater', furnace: 'furnace', return: 'return-grille', grille: 'return-grille', vent: 'return-grille',
-  conduit: 'conduit', pipe: 'pipe', beam: 'beam', post: 'post', column: 'post', steps: 'steps', step: 'steps', walkway: 'walkway', car: 'car', bench: 'bench', other: 'other', thing: 'other',
+  door: 'door',
+  window: 'window',
+  'garage door': 'sectional-door',
+  'sectional door': 'sectional-door',
+  outlet: 'outlet',
+  socket: 'outlet',
+  switch: 'switch',
+  panel: 'panel',
+  'breaker panel': 'panel',
+  light: 'light',
+  lamp: 'light',
+  'water heater': 'water-heater',
+  boiler: 'water-heater',
+  furnace: 'furnace',
+  return: 'return-grille',
+  grille: 'return-grille',
+  vent: 'return-grille',
+  conduit: 'conduit',
+  pipe: 'pipe',
+  beam: 'beam',
+  post: 'post',
+  column: 'post',
+  steps: 'steps',
+  step: 'steps',
+  walkway: 'walkway',
+  car: 'car',
+  bench: 'bench',
+  other: 'other',
+  thing: 'other',
 }
 /** Written longest first, so that "garage door" is not read as "door". */
-const PATTERN = new RegExp(`\\b(${Object.keys(WORDS).sort((a, b) => b.length - a.length).join('|')})s?\\b`, 'i')
+const PATTERN = new RegExp(
+  `\\b(${Object.keys(WORDS)
+    .sort((a, b) => b.length - a.length)
+    .join('|')})s?\\b`,
+  'i',
+)
 
 export interface Run {
   features: Omit<Feature, 'id'>[]
@@ -18,7 +49,14 @@ export interface Run {
   totalMm: number | null
 }
 
-interface Piece { kind: FeatureKind | null; wide: number | null; high: number | null; up: number | null; out: number | null; at: number[] }
+interface Piece {
+  kind: FeatureKind | null
+  wide: number | null
+  high: number | null
+  up: number | null
+  out: number | null
+  at: number[]
+}
 
 /** One stretch or thing: `36`, `door 32`, `window 36 x 40 up 42`, `outlet at 48, 15 up`. */
 function piece(text: string, system: UnitSystem): Result<Piece> {
@@ -31,7 +69,9 @@ function piece(text: string, system: UnitSystem): Result<Piece> {
   }
   // What is called by name goes first, and what is left is the width, and the height behind an x.
   for (const word of ['up', 'out'] as const) {
-    const m = new RegExp(`\\b${word}\\s+(.+?)(?=\\s+(?:up|out|at)\\b|$)`, 'i').exec(rest) ?? new RegExp(`(\\S+(?:\\s+\\d+/\\d+)?\\s*(?:mm|cm|m|in|ft|'|")?)\\s+${word}\\b`, 'i').exec(rest)
+    const m =
+      new RegExp(`\\b${word}\\s+(.+?)(?=\\s+(?:up|out|at)\\b|$)`, 'i').exec(rest) ??
+      new RegExp(`(\\S+(?:\\s+\\d+/\\d+)?\\s*(?:mm|cm|m|in|ft|'|")?)\\s+${word}\\b`, 'i').exec(rest)
     if (!m) continue
     const read = parseLength(m[1], system)
     if (!read.ok) return read
@@ -81,7 +121,14 @@ export function parseRun(line: string, wallId: string, system: UnitSystem): Resu
   const make = (p: Piece, atMm: number): Omit<Feature, 'id'> => {
     const d = FEATURE_DEFAULTS[p.kind!]
     const { id: _id, ...f } = newFeature({
-      id: '', kind: p.kind!, wallId, atMm, wideMm: p.wide ?? d.wideMm, highMm: p.high ?? d.highMm, upMm: p.up ?? d.upMm, outMm: p.out ?? 0,
+      id: '',
+      kind: p.kind!,
+      wallId,
+      atMm,
+      wideMm: p.wide ?? d.wideMm,
+      highMm: p.high ?? d.highMm,
+      upMm: p.up ?? d.upMm,
+      outMm: p.out ?? 0,
     })
     return f
   }
@@ -89,7 +136,19 @@ export function parseRun(line: string, wallId: string, system: UnitSystem): Resu
     const stray = pieces.find((p) => p.at.length === 0 || p.kind === null)
     if (stray) return bad('run-mixed', { text })
     // A thing said to be at a place has its middle there, as one measures an outlet; a wide one its left edge.
-    return good({ totalMm: null, features: pieces.flatMap((p) => p.at.map((at) => make(p, (p.wide ?? FEATURE_DEFAULTS[p.kind!].wideMm) < 200 ? at - (p.wide ?? FEATURE_DEFAULTS[p.kind!].wideMm) / 2 : at))) })
+    return good({
+      totalMm: null,
+      features: pieces.flatMap((p) =>
+        p.at.map((at) =>
+          make(
+            p,
+            (p.wide ?? FEATURE_DEFAULTS[p.kind!].wideMm) < 200
+              ? at - (p.wide ?? FEATURE_DEFAULTS[p.kind!].wideMm) / 2
+              : at,
+          ),
+        ),
+      ),
+    })
   }
   let at = 0
   const features: Omit<Feature, 'id'>[] = []

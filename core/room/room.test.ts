@@ -6,9 +6,33 @@ import { closing, cornerReadings, offSquareMm, outline, scribeAllowanceMm } from
 import { parseRun } from './parse-run.ts'
 import { canHoldTie, fallAt, freeSpace, plainCeiling, room, studCentres, type Room, type Wall } from './room.ts'
 
-const studs = { kind: 'studs' as const, spacingMm: 600, firstMm: 300, studMm: 38, lined: true, liningMm: 12.7, found: [] }
-const wall: Wall = { id: 'w', name: 'North', lengthMm: 3000, heightMm: 2600, depthMm: 800, construction: studs, cornerRad: null }
-const garage: Room = { name: 'g', walls: [wall], closed: false, diagonals: [], ceiling: plainCeiling(2400), floor: { kind: 'slab', points: [] }, features: [] }
+const studs = {
+  kind: 'studs' as const,
+  spacingMm: 600,
+  firstMm: 300,
+  studMm: 38,
+  lined: true,
+  liningMm: 12.7,
+  found: [],
+}
+const wall: Wall = {
+  id: 'w',
+  name: 'North',
+  lengthMm: 3000,
+  heightMm: 2600,
+  depthMm: 800,
+  construction: studs,
+  cornerRad: null,
+}
+const garage: Room = {
+  name: 'g',
+  walls: [wall],
+  closed: false,
+  diagonals: [],
+  ceiling: plainCeiling(2400),
+  floor: { kind: 'slab', points: [] },
+  features: [],
+}
 const rad = (d: number) => (d * Math.PI) / 180
 
 describe('walls', () => {
@@ -18,11 +42,21 @@ describe('walls', () => {
     expect(studCentres({ ...wall, lengthMm: 300, construction: { ...studs, firstMm: 400 } })).toEqual([])
   })
   it('believes the drill before the spacing', () => {
-    const found = [{ atMm: 920, what: 'stud' as const }, { atMm: 1500, what: 'no-stud' as const }, { atMm: 1750, what: 'double' as const }]
+    const found = [
+      { atMm: 920, what: 'stud' as const },
+      { atMm: 1500, what: 'no-stud' as const },
+      { atMm: 1750, what: 'double' as const },
+    ]
     expect(studCentres({ ...wall, construction: { ...studs, found } })).toEqual([300, 920, 1750, 2100, 2700])
   })
   it('leaves a build what is right of its corner, up to the next build and under the lower of wall and ceiling', () => {
-    expect(freeSpace(garage, wall, 1000)).toMatchObject({ lengthMm: 2000, heightMm: 2400, depthMm: 800, ceilingMm: 2400, studsMm: [500, 1100, 1700] })
+    expect(freeSpace(garage, wall, 1000)).toMatchObject({
+      lengthMm: 2000,
+      heightMm: 2400,
+      depthMm: 800,
+      ceilingMm: 2400,
+      studsMm: [500, 1100, 1700],
+    })
     expect(freeSpace(garage, wall, 1000, 1800).lengthMm).toBe(800)
     expect(freeSpace(garage, wall, 4000).lengthMm).toBe(0)
   })
@@ -30,16 +64,40 @@ describe('walls', () => {
     expect((['masonry', 'concrete', 'thin'] as const).map((kind) => canHoldTie({ kind }))).toEqual([true, true, false])
   })
   it('refuses walls that cannot be', () => {
-    for (const change of [{ lengthMm: 0 }, { lengthMm: -5 }, { lengthMm: 1e9 }, { heightMm: NaN }, { name: '' }, { cornerRad: 0 }, { construction: { ...studs, spacingMm: 0 } }])
+    for (const change of [
+      { lengthMm: 0 },
+      { lengthMm: -5 },
+      { lengthMm: 1e9 },
+      { heightMm: NaN },
+      { name: '' },
+      { cornerRad: 0 },
+      { construction: { ...studs, spacingMm: 0 } },
+    ])
       expect(room.safeParse({ ...garage, walls: [{ ...wall, ...change }] }).success).toBe(false)
     expect(room.safeParse(garage).success).toBe(true)
   })
 })
 
-const rectangle = (lengths: number[], diagonals: [number, number, number][] = [], corners: (number | null)[] = []): Room => ({
-  ...garage, closed: true,
-  walls: lengths.map((lengthMm, i) => ({ ...wall, id: `w${i}`, name: `wall ${i}`, lengthMm, cornerRad: corners[i] ?? null })),
-  diagonals: diagonals.map(([a, b, lengthMm], i) => ({ id: `d${i}`, fromWallId: `w${a}`, toWallId: `w${b}`, lengthMm })),
+const rectangle = (
+  lengths: number[],
+  diagonals: [number, number, number][] = [],
+  corners: (number | null)[] = [],
+): Room => ({
+  ...garage,
+  closed: true,
+  walls: lengths.map((lengthMm, i) => ({
+    ...wall,
+    id: `w${i}`,
+    name: `wall ${i}`,
+    lengthMm,
+    cornerRad: corners[i] ?? null,
+  })),
+  diagonals: diagonals.map(([a, b, lengthMm], i) => ({
+    id: `d${i}`,
+    fromWallId: `w${a}`,
+    toWallId: `w${b}`,
+    lengthMm,
+  })),
 })
 
 describe('does it close?', () => {
@@ -50,29 +108,61 @@ describe('does it close?', () => {
     expect(c.wanted).toBe(2)
   })
   it('3-4-5: four walls and their diagonal are a rectangle with four right angles', () => {
-    for (const c of cornerReadings(rectangle([4000, 3000, 4000, 3000], [[0, 2, 5000]]))) expect((c.rad * 180) / Math.PI).toBeCloseTo(90, 3)
+    for (const c of cornerReadings(rectangle([4000, 3000, 4000, 3000], [[0, 2, 5000]])))
+      expect((c.rad * 180) / Math.PI).toBeCloseTo(90, 3)
   })
   it('a diagonal 20 mm short opens one corner by hand-worked cosine rule', () => {
     const [first] = cornerReadings(rectangle([4000, 3000, 4000, 3000], [[0, 2, 4980]]))
     // Inside angle between walls 0 and 1, from their lengths and the diagonal across.
-    expect((first.rad * 180) / Math.PI).toBeCloseTo((Math.acos((4000 ** 2 + 3000 ** 2 - 4980 ** 2) / (2 * 4000 * 3000)) * 180) / Math.PI, 2)
+    expect((first.rad * 180) / Math.PI).toBeCloseTo(
+      (Math.acos((4000 ** 2 + 3000 ** 2 - 4980 ** 2) / (2 * 4000 * 3000)) * 180) / Math.PI,
+      2,
+    )
   })
   it('with two diagonals names the one to measure again, and by how much it is off', () => {
-    const c = closing(rectangle([4000, 3000, 4000, 3000], [[0, 2, 5000], [1, 3, 5040]]))
+    const c = closing(
+      rectangle(
+        [4000, 3000, 4000, 3000],
+        [
+          [0, 2, 5000],
+          [1, 3, 5040],
+        ],
+      ),
+    )
     expect(c.by).toBe('diagonals')
     expect(c.missMm).toBeCloseTo(40, 0)
     expect(c.suspect?.of).toBe('diagonal')
-    expect(closing(rectangle([4000, 3000, 4000, 3000], [[0, 2, 5001], [1, 3, 4999]])).suspect).toBeNull()
+    expect(
+      closing(
+        rectangle(
+          [4000, 3000, 4000, 3000],
+          [
+            [0, 2, 5001],
+            [1, 3, 4999],
+          ],
+        ),
+      ).suspect,
+    ).toBeNull()
   })
   it('finds the wall that was read wrong when there is enough to tell', () => {
     // An L of six walls with all corners right; one wall called 60 mm too long, five diagonals.
     const lengths = [6000, 4000, 2500, 2000, 3500, 2000]
     const corners = [90, 90, 90, 270, 90, 90].map(rad)
     const true0 = outline(rectangle(lengths, [], corners)).walls.map((w) => w.from)
-    const d = (a: number, b: number): [number, number, number] => [a, b, Math.hypot(true0[a][0] - true0[b][0], true0[a][1] - true0[b][1])]
+    const d = (a: number, b: number): [number, number, number] => [
+      a,
+      b,
+      Math.hypot(true0[a][0] - true0[b][0], true0[a][1] - true0[b][1]),
+    ]
     const all = [d(0, 2), d(0, 3), d(0, 4), d(1, 3), d(1, 4), d(2, 5), d(1, 5)]
     expect(closing(rectangle(lengths, all, corners)).missMm).toBeLessThan(1)
-    const c = closing(rectangle(lengths.map((l, i) => (i === 2 ? l + 60 : l)), all, corners))
+    const c = closing(
+      rectangle(
+        lengths.map((l, i) => (i === 2 ? l + 60 : l)),
+        all,
+        corners,
+      ),
+    )
     expect(c.suspect).toMatchObject({ of: 'wall', id: 'w2' })
     expect(c.suspect!.offMm).toBeGreaterThan(40)
   })
@@ -92,18 +182,30 @@ describe('does it close?', () => {
 
 describe('ceiling and floor', () => {
   it('a ceiling slopes up from a wall to its height', () => {
-    const r: Room = { ...garage, ceiling: { ...plainCeiling(2400), slope: { wallId: 'w', startMm: 1800, riseMmPerM: 400 } } }
+    const r: Room = {
+      ...garage,
+      ceiling: { ...plainCeiling(2400), slope: { wallId: 'w', startMm: 1800, riseMmPerM: 400 } },
+    }
     const o = outline(r)
     expect([0, 500, 1500, 4000].map((y) => ceilingAt(r, o, [100, -y]))).toEqual([1800, 2000, 2400, 2400])
   })
   it('joists cross the strip of one wall and run with that of its neighbour', () => {
-    const r: Room = { ...garage, walls: [wall, { ...wall, id: 'x', lengthMm: 2000 }], ceiling: { ...plainCeiling(2400), kind: 'joists', alongWallId: 'x', spacingMm: 500, firstMm: 400 } }
+    const r: Room = {
+      ...garage,
+      walls: [wall, { ...wall, id: 'x', lengthMm: 2000 }],
+      ceiling: { ...plainCeiling(2400), kind: 'joists', alongWallId: 'x', spacingMm: 500, firstMm: 400 },
+    }
     const o = outline(r)
     expect(joistTicks(r, o, o.walls[0]).across.map(Math.round)).toEqual([100, 600, 1100, 1600, 2100, 2600])
     expect(joistTicks(r, o, o.walls[1]).out.slice(0, 2).map(Math.round)).toEqual([400, 900])
   })
   it('a slab that falls 20 mm in each metre out from the wall: legs follow, from the highest corner', () => {
-    const points = [[100, 100], [2900, 100], [100, 1100], [2900, 1100]].map(([atMm, outMm]) => ({ wallId: 'w', atMm, outMm, downMm: 1000 + 0.02 * outMm }))
+    const points = [
+      [100, 100],
+      [2900, 100],
+      [100, 1100],
+      [2900, 1100],
+    ].map(([atMm, outMm]) => ({ wallId: 'w', atMm, outMm, downMm: 1000 + 0.02 * outMm }))
     const r: Room = { ...garage, floor: { kind: 'slab', points } }
     const o = outline(r)
     const f = floorPlane(r, o)!
@@ -122,7 +224,10 @@ describe('distances as one calls them', () => {
     const r = run('24 1/2, door 32 x 80, 60, window 36 x 40 up 42, 63')
     if (!r.ok) throw new Error(JSON.stringify(r.problem))
     expect(r.value.totalMm).toBeCloseTo((24.5 + 32 + 60 + 36 + 63) * inch, 6)
-    expect(r.value.features.map((f) => [f.kind, Math.round(f.atMm / inch * 2) / 2, f.wideMm / inch])).toEqual([['door', 24.5, 32], ['window', 116.5, 36]])
+    expect(r.value.features.map((f) => [f.kind, Math.round((f.atMm / inch) * 2) / 2, f.wideMm / inch])).toEqual([
+      ['door', 24.5, 32],
+      ['window', 116.5, 36],
+    ])
     expect(r.value.features[1].upMm / inch).toBeCloseTo(42, 6)
     expect(r.value.features[1].highMm / inch).toBeCloseTo(40, 6)
   })
@@ -136,7 +241,13 @@ describe('distances as one calls them', () => {
   })
   it('in millimetres too, and refuses what it does not understand, by name', () => {
     expect(run('620, garage door 2440 x 2050, 165', 'metric')).toMatchObject({ ok: true, value: { totalMm: 3225 } })
-    for (const [text, code] of [['', 'run-empty'], ['door wide', 'not-a-length'], ['12 x 3 x 4 x 5', 'run-piece'], ['24, outlet at 30', 'run-mixed'], ['24, -3', 'negative']])
+    for (const [text, code] of [
+      ['', 'run-empty'],
+      ['door wide', 'not-a-length'],
+      ['12 x 3 x 4 x 5', 'run-piece'],
+      ['24, outlet at 30', 'run-mixed'],
+      ['24, -3', 'negative'],
+    ])
       expect(run(text)).toMatchObject({ ok: false, problem: { code } })
   })
 })

@@ -1,4 +1,4 @@
-import { id, lengthMm, LONGEST_MM, words, z } from '../measure/schema.ts'
+import { id, lengthMm, listOf, LONGEST_MM, words, z } from '../measure/schema.ts'
 import { feature } from './features.ts'
 
 /** What was found where a stud should be, or where none should. */
@@ -29,7 +29,10 @@ export const construction = z.discriminatedUnion('kind', [
 export type Construction = z.infer<typeof construction>
 
 /** An inside corner between these, radians: 20° to 340°. */
-const cornerRad = z.number().min(Math.PI / 9).max((17 * Math.PI) / 9)
+const cornerRad = z
+  .number()
+  .min(Math.PI / 9)
+  .max((17 * Math.PI) / 9)
 
 export const wall = z.object({
   id,
@@ -69,19 +72,24 @@ export type Ceiling = z.infer<typeof ceiling>
 
 export const FLOORS = ['slab', 'timber'] as const
 /** A height of the floor as it is measured: down from a level line to the floor, at a place along and out from a wall. */
-export const floorPoint = z.object({ wallId: id, atMm: lengthMm(0, LONGEST_MM), outMm: lengthMm(0, LONGEST_MM), downMm: lengthMm(0, 12_000) })
+export const floorPoint = z.object({
+  wallId: id,
+  atMm: lengthMm(0, LONGEST_MM),
+  outMm: lengthMm(0, LONGEST_MM),
+  downMm: lengthMm(0, 12_000),
+})
 export type FloorPoint = z.infer<typeof floorPoint>
 
 /** The surveyed room. Walls in the order one walks past them, each to the right of the one before. */
 export const room = z.object({
   name: words(80),
-  walls: z.array(wall).max(60),
+  walls: listOf(wall, 60),
   /** The last wall ends where the first begins. */
   closed: z.boolean(),
-  diagonals: z.array(diagonal).max(120),
+  diagonals: listOf(diagonal, 120),
   ceiling,
   floor: z.object({ kind: z.enum(FLOORS), points: z.array(floorPoint).max(200) }),
-  features: z.array(feature).max(300),
+  features: listOf(feature, 300),
 })
 export type Room = z.infer<typeof room>
 
@@ -98,7 +106,9 @@ export function studCentres(w: Wall): number[] {
   const n = Math.floor((w.lengthMm - firstMm) / spacingMm) + 1
   const even = Array.from({ length: Math.max(0, n) }, (_, i) => firstMm + i * spacingMm)
   const kept = even.filter((x) => !found.some((f) => Math.abs(f.atMm - x) < Math.min(SAME_STUD_MM, spacingMm / 2)))
-  const real = found.filter((f) => (f.what === 'stud' || f.what === 'double') && f.atMm <= w.lengthMm).map((f) => f.atMm)
+  const real = found
+    .filter((f) => (f.what === 'stud' || f.what === 'double') && f.atMm <= w.lengthMm)
+    .map((f) => f.atMm)
   return [...kept, ...real].sort((a, b) => a - b)
 }
 
@@ -122,7 +132,8 @@ export interface FloorFall {
   yMmPerM: number
 }
 export const LEVEL: FloorFall = { atOriginMm: 0, xMmPerM: 0, yMmPerM: 0 }
-export const fallAt = (f: FloorFall, xMm: number, yMm: number): number => f.atOriginMm + (f.xMmPerM * xMm + f.yMmPerM * yMm) / 1000
+export const fallAt = (f: FloorFall, xMm: number, yMm: number): number =>
+  f.atOriginMm + (f.xMmPerM * xMm + f.yMmPerM * yMm) / 1000
 
 /** Whether a wall can hold a tie at all. */
 export const canHoldTie = (c: Construction): boolean => c.kind !== 'thin'
@@ -135,11 +146,21 @@ export const freeSpace = (r: Room, w: Wall, offsetMm: number, untilMm = w.length
   ceilingMm: r.ceiling.heightMm,
   floor: r.floor.kind,
   construction: w.construction,
-  studsMm: studCentres(w).map((x) => x - offsetMm).filter((x) => x >= 0),
+  studsMm: studCentres(w)
+    .map((x) => x - offsetMm)
+    .filter((x) => x >= 0),
   floorFall: LEVEL,
 })
 
 /** A room nobody has measured yet beyond one wall. */
 export const plainCeiling = (heightMm: number): Ceiling => ({
-  heightMm, kind: 'unknown', alongWallId: null, spacingMm: 406.4, firstMm: 406.4, allowanceKnM2: null, finished: true, fireSeparation: false, slope: null,
+  heightMm,
+  kind: 'unknown',
+  alongWallId: null,
+  spacingMm: 406.4,
+  firstMm: 406.4,
+  allowanceKnM2: null,
+  finished: true,
+  fireSeparation: false,
+  slope: null,
 })

@@ -60,6 +60,8 @@ export interface LateralCase {
   acrossGrain: boolean
   /** Driven askew through the end of the near piece (a pocket screw). */
   askew: boolean
+  /** Lining or air between the two pieces, mm. */
+  gapMm?: number
 }
 
 /** A post looked at one way: its size that way, the length between what holds it so, and the moment from what hangs off its face. */
@@ -98,6 +100,8 @@ export interface DesignMethod {
   notch(depthMm: number, leftMm: number, reachMm: number): Factor
   /** Along the grain, before buckling. */
   compression(g: Grade, nominalWidth: number | null, c: Conditions): Strength | null
+  /** Pulled along the grain. */
+  tension(g: Grade, nominalWidth: number | null, c: Conditions): Strength | null
   /** Across the grain, on a contact `lengthMm` long along the grain with wood before and behind it. */
   bearing(g: Grade, c: Conditions, contact: { lengthMm: number; beforeMm: number; afterMm: number }): Strength | null
   post(p: PostCase, c: Conditions): PostResult | null
@@ -113,11 +117,22 @@ export interface DesignMethod {
   group(f: Screw, count: number, alongMm: number, ea: () => [side: number, main: number]): Factor | null
   /** One fastener pulled out of the side grain of lumber, N. */
   withdrawal(f: Screw, g: Grade, threadMm: number, c: Conditions): Strength | null
+  /** Head of one screw pulled through the piece under it, N. */
+  headPull(f: Screw, w: Wood, thicknessMm: number, c: Conditions): Strength | null
   /** Long-term sag over first-day sag under a load that stays. */
   creep(material: CreepMaterial, c: Conditions): Factor
 }
 
+/** Specific gravity of a panel without a stamped one: plywood and strand board, NDS 2018 table 12.3.3B; others, all denser, are taken like it. */
+export const PANEL_G = 0.42
+
+/** Share a gap between two pieces leaves of a dowel, with its source. */
+export const overGap = (value: number): Factor => ({ symbol: 'gap', value, source: 'AWC TR12 2018: dowel over a gap' })
+
 export const strength = (baseSymbol: string, base: number, source: string, factors: Factor[]): Strength => ({
   value: factors.reduce((v, f) => v * f.value, base),
-  base, baseSymbol, factors, source,
+  base,
+  baseSymbol,
+  factors,
+  source,
 })

@@ -1,0 +1,117 @@
+import { outsideBy } from '../geometry/contact.ts'
+import { boxOverlap, boxSize } from '../geometry/box.ts'
+import { mid, norm, sub, type Vec3 } from '../geometry/vec.ts'
+import { findSection } from '../catalogue/lumber.ts'
+import { SAME_LENGTH_MM } from '../measure/rounding.ts'
+import type { Assembly, Part } from './assembly.ts'
+import { isSquare, partBoxes, turnedBox, type PartBoxes } from './part-box.ts'
+
+/** Pieces that meet may be this far apart, mm. */
+const GAP_MM = 1
+
+/** Something an assembly names and has not, or has and not where it says. */
+export interface Flaw {
+  /** Named and missing; not where its pieces are; a board that is no such board. */
+  code: 'missing' | 'apart' | 'no-board'
+  id: string
+}
+
+/** Names of parts, joints, anchors and bodies that nothing bears. Nothing of such an assembly can be computed. */
+export function missing(a: Assembly): Flaw[] {
+  const parts = new Set(a.parts.map((p) => p.id))
+  const fixings = new Set([...a.joints, ...a.anchors].map((x) => x.id))
+  const bodies = new Set(a.bodies.map((b) => b.id))
+  const bays = new Set(a.bays.map((b) => b.id))
+  const out = new Set<string>()
+  const want = (known: ReadonlySet<string>, ids: readonly (string | null)[]) => {
+    for (const x of ids) if (x !== null && !known.has(x)) out.add(x)
+  }
+  want(fixings, a.fixings)
+  for (const j of a.joints) want(parts, [j.near, j.far])
+  for (const x of a.anchors) want(parts, [x.part])
+  for (const b of a.bays) want(parts, b.carriers)
+  for (const x of [...a.bodies, ...a.subassemblies, ...a.motions, ...a.stick]) want(parts, x.parts)
+  for (const s of a.shims) want(parts, [s.part])
+  for (const b of a.bodies) for (const cut of b.cuts) want(parts, cut)
+  for (const s of a.supports) {
+    if ('part' in s.from) want(parts, [s.from.part])
+    else if ('bay' in s.from) want(bays, [s.from.bay])
+    else {
+      want(bodies, [s.from.body])
+      want(parts, [s.from.through])
+    }
+    if (s.on.kind === 'part') want(parts, [s.on.part])
+    want(fixings, [s.joint, s.anchor])
+  }
+  return [...out].map((id) => ({ code: 'missing', id }))
+}
+
+/**
+ * Joints and supports that do not lie on the pieces they name, pieces that reach into each other where they are joined face to face, and boards no section of
+ * theirs gives: what turning a piece the wrong way does.
+ */
+export function misplaced(a: Assembly): Flaw[] {
+  const parts = new Map(a.parts.map((p) => [p.id, p]))
+  const boxes = partBoxes(a)
+  const out: Flaw[] = []
+  const apart = (id: string) => out.push({ code: 'apart', id })
+  const off = (id: string, at: Vec3) => outsideBy(turnedBox(parts.get(id)!), at) > GAP_MM
+  for (const j of a.joints) {
+    const [p, q] = [parts.get(j.near)!, parts.get(j.far)!]
+    const into = j.kind === 'housed' || j.kind === 'notched' || !isSquare(p) || !isSquare(q)
+    const shared = into ? null : boxOverlap(boxes.get(p.id)!, boxes.get(q.id)!, GAP_MM)
+    const reaches = shared !== null && Math.min(...boxSize(shared)) > GAP_MM
+    const beside = shared !== null && norm(sub(mid(shared.min, shared.max), j.at)) > GAP_MM
+    if (off(p.id, j.at) || off(q.id, j.at) || reaches || beside) apart(j.id)
+  }
+  for (const s of a.supports) {
+    if ('bay' in s.from) continue
+    for (const id of ['part' in s.from ? s.from.part : null, s.on.kind === 'part' ? s.on.part : null]) {
+      if (id === null) continue
+      const { min, max } = s.contact
+      // All of a contact lies on a piece that is square to the room; of one that leans its middle does.
+      const inside = isSquare(parts.get(id)!)
+        ? [0, 1, 2].every((i) => min[i] > boxes.get(id)!.min[i] - GAP_MM && max[i] < boxes.get(id)!.max[i] + GAP_MM)
+        : !off(id, mid(min, max))
+      if (!inside) apart(id)
+    }
+  }
+  for (const p of a.parts) if (!isBoard(p)) out.push({ code: 'no-board', id: p.id })
+  for (const id of inEachOther(a, boxes)) apart(id)
+  return out
+}
+
+/** Pieces square to the room that stand where another does, and are not let into it. */
+function inEachOther(a: Assembly, boxes: PartBoxes): string[] {
+  const letIn = new Set(
+    a.joints.flatMap((j) => (j.kind === 'housed' || j.kind === 'notched' ? [pair(j.near, j.far)] : [])),
+  )
+  const sorted = a.parts
+    .filter(isSquare)
+    .map((p) => ({ id: p.id, box: boxes.get(p.id)! }))
+    .sort((p, q) => p.box.min[0] - q.box.min[0])
+  const out: string[] = []
+  sorted.forEach((p, i) => {
+    for (let k = i + 1; k < sorted.length && sorted[k].box.min[0] < p.box.max[0] - GAP_MM; k++) {
+      const q = sorted[k]
+      const deep = ([0, 1, 2] as const).every(
+        (x) => Math.min(p.box.max[x], q.box.max[x]) - Math.max(p.box.min[x], q.box.min[x]) > GAP_MM,
+      )
+      if (deep && !letIn.has(pair(p.id, q.id))) out.push(p.id)
+    }
+  })
+  return out
+}
+const pair = (p: string, q: string) => (p < q ? `${p}|${q}` : `${q}|${p}`)
+
+/** A board is no wider and no thicker than its section; its length is its own. */
+function isBoard(p: Part): boolean {
+  if (p.stock.kind !== 'board') return true
+  const section = findSection(p.stock.section)
+  const { widthMm: w, thicknessMm: t } = p.size
+  return (
+    section !== undefined &&
+    Math.min(w, t) <= section.thicknessMm + SAME_LENGTH_MM &&
+    Math.max(w, t) <= section.widthMm + SAME_LENGTH_MM
+  )
+}

@@ -1,0 +1,120 @@
+import type { Assembly, Bay, Placed } from '../assembly/assembly.ts'
+
+/*
+ * Goods stand where they do worst. People put one heavy box in the middle of an empty shelf, push everything to one end, or empty every
+ * other place; a build that only holds as it is drawn does not hold. Each arrangement is the same build with the same goods elsewhere.
+ */
+export interface Arrangement {
+  code: 'packed' | 'gathered' | 'every-other'
+  assembly: Assembly
+}
+
+/** Where the goods of a shelf are gathered, of the way they can go: at either end and in the middle; over several spans between them too. */
+const PLACES = [0, 0.5, 1]
+const BETWEEN = [0.25, 0.75]
+/** Less room than this share of the shelf is no other place. */
+const ROOM_SHARE = 0.02
+/** A part this upright divides what spans over it. Size of the upward part of its axis. */
+const UPRIGHT = 0.9
+
+/** All arrangements a build is judged in, the one that is drawn first. */
+export function arrangements(a: Assembly): Arrangement[] {
+  const out: Arrangement[] = [{ code: 'packed', assembly: a }]
+  const add = (code: Arrangement['code'], change: (b: Bay) => Placed[]) => {
+    let differs = false
+    const bays = a.bays.map((b) => {
+      if (b.carriers.length === 0 || b.items.length === 0) return b
+      const items = change(b)
+      if (items === b.items) return b
+      differs = true
+      return { ...b, items }
+    })
+    if (differs) out.push({ code, assembly: { ...a, bays } })
+  }
+  const spans = new Map(a.bays.map((b) => [b.id, spansOf(a, b)]))
+  for (const place of [...PLACES, ...BETWEEN])
+    add('gathered', (b) =>
+      b.holds === 'surface' && (!BETWEEN.includes(place) || spans.get(b.id)!.length > 1) ? gathered(b, place) : b.items,
+    )
+  const shared = bendsAcrossColumns(a)
+  const some = (b: Bay, keep: (i: Placed) => boolean) => (b.items.every(keep) ? b.items : b.items.filter(keep))
+  for (const odd of [0, 1]) {
+    if (shared) add('every-other', (b) => some(b, () => b.name.column % 2 === odd))
+    add('every-other', (b) => {
+      const of = spans.get(b.id)!
+      return of.length < 2 ? b.items : some(b, (i) => of.findIndex((x) => middle(i) < x) % 2 === odd)
+    })
+  }
+  return out
+}
+
+/**
+ * Whether something that is no upright carries goods of two columns: only then an empty column makes its neighbour's worse. (A post takes
+ * what hangs on it from one side only in any case.)
+ */
+function bendsAcrossColumns(a: Assembly): boolean {
+  const upright = new Set(a.parts.filter((p) => Math.abs(p.at.along[2]) > UPRIGHT).map((p) => p.id))
+  const below = new Map<string, string[]>()
+  for (const s of a.supports)
+    if ('part' in s.from && s.on.kind === 'part' && !upright.has(s.on.part))
+      below.set(s.from.part, [...(below.get(s.from.part) ?? []), s.on.part])
+  const columnOf = new Map<string, number>()
+  const carries = (part: string, column: number): boolean => {
+    const known = columnOf.get(part)
+    if (known !== undefined) return known !== column
+    columnOf.set(part, column)
+    return (below.get(part) ?? []).some((x) => carries(x, column))
+  }
+  return a.bays.some((b) => b.items.length > 0 && b.carriers.some((c) => !upright.has(c) && carries(c, b.name.column)))
+}
+
+const middle = (i: Placed) => (i.box.min[0] + i.box.max[0]) / 2
+
+/** Right ends of the spans of a bay between the uprights that stand in it; the last has no end. */
+function spansOf(a: Assembly, b: Bay): number[] {
+  const xs = a.parts
+    .filter((p) => Math.abs(p.at.along[2]) > UPRIGHT && p.at.centre[2] < b.clear.max[2])
+    .map((p) => p.at.centre[0])
+    .filter((x) => x > b.clear.min[0] + 1 && x < b.clear.max[0] - 1)
+  return [...new Set(xs)].sort((x, y) => x - y).concat(Infinity)
+}
+
+/** Things that stand over each other or behind each other move as one. */
+function stacks(items: readonly Placed[]): { items: Placed[]; from: number; to: number; kg: number }[] {
+  const out: { items: Placed[]; from: number; to: number; kg: number }[] = []
+  for (const i of [...items].sort((x, y) => x.box.min[0] - y.box.min[0])) {
+    const last = out[out.length - 1]
+    const kg = i.massKg ?? 0
+    if (last && i.box.min[0] < last.to - 0.01) {
+      last.items.push(i)
+      last.to = Math.max(last.to, i.box.max[0])
+      last.kg += kg
+    } else out.push({ items: [i], from: i.box.min[0], to: i.box.max[0], kg })
+  }
+  return out
+}
+
+/** The goods of a shelf side by side without gaps, the heaviest in their middle, at some place of the room they have. */
+function gathered(b: Bay, place: number): Placed[] {
+  const all = stacks(b.items)
+  const wide = all.reduce((n, s) => n + s.to - s.from, 0)
+  const room = b.clear.max[0] - b.clear.min[0] - wide
+  if (room < ROOM_SHARE * (b.clear.max[0] - b.clear.min[0])) return b.items
+  const order: typeof all = []
+  for (const s of [...all].sort((x, y) => y.kg - x.kg)) {
+    if (order.length % 2 === 0) order.push(s)
+    else order.unshift(s)
+  }
+  let x = b.clear.min[0] + place * room
+  return order.flatMap((s) => {
+    const by = x - s.from
+    x += s.to - s.from
+    return s.items.map((i): Placed => ({
+      ...i,
+      box: {
+        min: [i.box.min[0] + by, i.box.min[1], i.box.min[2]],
+        max: [i.box.max[0] + by, i.box.max[1], i.box.max[2]],
+      },
+    }))
+  })
+}

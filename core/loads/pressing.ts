@@ -1,0 +1,31 @@
+import type { Placed } from '../assembly/assembly.ts'
+import type { Box } from '../geometry/box.ts'
+
+/** Side of a foot under a piece of equipment, mm; its weight stands on four at its corners. Product decision. */
+const FOOT_MM = 60
+/** A round base presses like a square of the same area: √π/2 of its diameter. */
+const ROUND = Math.sqrt(Math.PI) / 2
+
+/** Where a thing presses on what carries it: all over its base, over a round one, or at four feet. */
+export function pressesOn(item: Placed): { box: Box; share: number }[] {
+  const { min, max } = item.box
+  const at = (x0: number, x1: number, y0: number, y1: number): Box => ({ min: [x0, y0, min[2]], max: [x1, y1, max[2]] })
+  const [w, d] = [max[0] - min[0], max[1] - min[1]]
+  if (item.stands === 'round') {
+    const [kx, ky] = [(w * (1 - ROUND)) / 2, (d * (1 - ROUND)) / 2]
+    return [{ box: at(min[0] + kx, max[0] - kx, min[1] + ky, max[1] - ky), share: 1 }]
+  }
+  if (item.stands === 'feet') {
+    const [f, g] = [Math.min(FOOT_MM, w / 2), Math.min(FOOT_MM, d / 2)]
+    return [
+      [min[0], min[0] + f],
+      [max[0] - f, max[0]],
+    ].flatMap(([x0, x1]) =>
+      [
+        [min[1], min[1] + g],
+        [max[1] - g, max[1]],
+      ].map(([y0, y1]) => ({ box: at(x0, x1, y0, y1), share: 1 / 4 })),
+    )
+  }
+  return [{ box: item.box, share: 1 }]
+}

@@ -1,0 +1,212 @@
+import type { Part, Support } from '../assembly/assembly.ts'
+import { thicknessAxis } from '../assembly/part-box.ts'
+import { dot, mid, scale, sub, type Vec3 } from '../geometry/vec.ts'
+import type { BeamLoad } from '../mechanics/beam.ts'
+import { canPush } from './body.ts'
+import { wayOf, type Bent, type MemberState, type Patch } from './load-path.ts'
+import { solveHeld, type Held, type Rigidity, type SolvedBeams } from './solve-held.ts'
+
+/*
+ * A straight member loaded and held any way: bent in each of its two planes as a beam on what holds it that way, pulled or pressed along itself. A
+ * support that leans takes its part across the member from the beam, and has the rest of its force along it.
+ */
+
+/** Less than this of a member's loads across or along it is rounding. */
+const COUNTS = 1e-9
+/** Couples of less than this times all loads are not looked at, mm. */
+const SMALL_MM = 0.01
+/** A support that leans less than this against a direction does not hold that way. */
+const HOLDS = 0.05
+/** One that runs along the member as much as this holds it along. */
+const ALONG = 0.9
+
+export interface StickSolved {
+  bent: Bent[]
+  /** Most it is pulled and pressed along itself, N, both positive. */
+  pulledN: number
+  pressedN: number
+  passed: { support: Support; patch: Patch }[]
+}
+
+interface Spot {
+  from: number
+  to: number
+}
+
+type Rigid = (p: Part, depthMm: number, breadthMm: number) => Rigidity | null
+type Along = (p: Part, b: Patch['box']) => Spot
+
+/** @returns the reason where it is not held */
+export function solveStick(
+  p: Part,
+  patches: readonly Patch[],
+  supports: readonly Support[],
+  rigid: Rigid,
+  along: Along,
+  known: SolvedBeams,
+): StickSolved | Extract<MemberState, { kind: 'unknown' }>['reason'] {
+  // What runs along the member beside its middle line turns it; what holds it along is known once it is solved, so it is solved again with that.
+  let solved = solveOnce(p, patches, supports, [], rigid, along, known)
+  for (let round = 0; round < ROUNDS && typeof solved !== 'string'; round++) {
+    const beside = solved.passed.filter(({ patch }) => Math.abs(dot(wayOf(patch), p.at.along)) > COUNTS)
+    if (beside.length === 0) break
+    const acting = beside.map(({ patch }): Patch => ({ ...patch, way: scale(wayOf(patch), -1) }))
+    solved = solveOnce(p, patches, supports, acting, rigid, along, known)
+  }
+  return solved
+}
+
+/** Times a member is solved again with the couples its own supports make: they settle at once where they are few. */
+const ROUNDS = 3
+
+/** Couples of forces along a member that act beside its middle line, in the plane of an axis. */
+function couplesOf(p: Part, acting: readonly Patch[], down: Vec3, along: Along): BeamLoad[] {
+  return acting.flatMap((x): BeamLoad[] => {
+    const n = x.n * dot(wayOf(x), p.at.along)
+    const beside = dot(sub(mid(x.box.min, x.box.max), p.at.centre), down)
+    const r = along(p, x.box)
+    return Math.abs(n * beside) <= COUNTS ? [] : [{ kind: 'couple', atMm: (r.from + r.to) / 2, nmm: -n * beside }]
+  })
+}
+
+function solveOnce(
+  p: Part,
+  patches: readonly Patch[],
+  supports: readonly Support[],
+  holdingAlong: readonly Patch[],
+  rigid: Rigid,
+  along: Along,
+  known: SolvedBeams,
+): ReturnType<typeof solveStick> {
+  const { widthMm, thicknessMm } = p.size
+  const total = patches.reduce((s, x) => s + Math.abs(x.n), 0)
+  const forces = new Map<Support, number>()
+  const bent: Bent[] = []
+  for (const [axis, depth, breadth] of [
+    [p.at.across, widthMm, thicknessMm],
+    [thicknessAxis(p), thicknessMm, widthMm],
+  ] as const) {
+    const across = patches.map((x) => ({ x, n: x.n * dot(wayOf(x), axis) }))
+    const sum = across.reduce((s, l) => s + l.n, 0)
+    // Loads run down in a beam, reactions up.
+    const down: Vec3 = sum >= 0 ? axis : scale(axis, -1)
+    const up = scale(down, -1)
+    const couples = couplesOf(p, [...patches, ...holdingAlong], down, along)
+    const pushed = across.some((l) => Math.abs(l.n) > COUNTS * total)
+    if (!pushed && couples.reduce((s, c) => s + Math.abs(c.kind === 'couple' ? c.nmm : 0), 0) <= SMALL_MM * total)
+      continue
+    const rigidity = rigid(p, depth, breadth)
+    if (!rigidity) return 'no-stiffness'
+    const holding = supports.filter((s) => Math.abs(dot(s.push, axis)) > HOLDS && canPush(s, up))
+    if (holding.some((s) => forces.has(s))) return 'too-few-supports'
+    const held = holding.map((s): Held => {
+      const r = along(p, s.contact)
+      return { id: s.id, atMm: (r.from + r.to) / 2, loose: s.way !== 'both' }
+    })
+    const sign = sum >= 0 ? 1 : -1
+    const loads = across.flatMap(({ x, n }): BeamLoad[] =>
+      Math.abs(n) <= COUNTS * total ? [] : [asBeamLoad(p, x, sign * n, along)],
+    )
+    const solved = solveHeld(p.size.lengthMm, rigidity, held, [...loads, ...couples], known)
+    if (!solved) return 'too-few-supports'
+    bent.push({ ...solved, widthMm: breadth, depthMm: depth })
+    solved.supports.forEach((id, i) => {
+      const s = holding.find((h) => h.id === id)!
+      forces.set(s, solved.result.reactions[i] / dot(s.push, up))
+    })
+  }
+  return alongItself(p, patches, supports, forces, bent, along, COUNTS * Math.max(total, 1e-9))
+}
+
+/** A patch shorter than this share of the member acts at its middle: never less bending than the patch itself would give. */
+const POINT_SHARE = 0.05
+export function asBeamLoad(p: Part, x: Pick<Patch, 'box'>, n: number, along: Along): BeamLoad {
+  const r = along(p, x.box)
+  const length = r.to - r.from
+  if (length < POINT_SHARE * p.size.lengthMm) return { kind: 'point', atMm: (r.from + r.to) / 2, n }
+  return { kind: 'line', fromMm: r.from, toMm: r.to, startNPerMm: n / length, endNPerMm: n / length }
+}
+
+function alongItself(
+  p: Part,
+  patches: readonly Patch[],
+  supports: readonly Support[],
+  forces: Map<Support, number>,
+  bent: Bent[],
+  along: Along,
+  tolerance: number,
+): ReturnType<typeof solveStick> {
+  const u = p.at.along
+  const place = (b: Patch['box']) => {
+    const r = along(p, b)
+    return (r.from + r.to) / 2
+  }
+  const acting = [
+    ...patches.map((x) => ({ at: place(x.box), n: x.n * dot(wayOf(x), u) })),
+    ...[...forces].map(([s, n]) => ({ at: place(s.contact), n: n * dot(s.push, u) })),
+  ]
+  const sum = acting.reduce((s, x) => s + x.n, 0)
+  if (Math.abs(sum) > tolerance) {
+    const against = scale(u, sum > 0 ? -1 : 1)
+    const holding = supports.filter((s) => Math.abs(dot(s.push, u)) > ALONG && canPush(s, against))
+    if (holding.length === 0) return 'too-few-supports'
+    for (const s of holding) {
+      const n = -sum / holding.length / dot(s.push, u)
+      forces.set(s, (forces.get(s) ?? 0) + n)
+      acting.push({ at: place(s.contact), n: n * dot(s.push, u) })
+    }
+  }
+  // Along the member: what acts before a place towards its start pulls there.
+  let [run, pulledN, pressedN] = [0, 0, 0]
+  for (const x of acting.sort((a, b) => a.at - b.at)) {
+    run -= x.n
+    pulledN = Math.max(pulledN, run)
+    pressedN = Math.max(pressedN, -run)
+  }
+  return {
+    bent,
+    pulledN,
+    pressedN,
+    passed: [...forces].map(([support, n]) => ({
+      support,
+      patch: { box: support.contact, n, way: scale(support.push, -1) },
+    })),
+  }
+}
+
+/** A member that takes forces along itself only: what comes in at one end goes out at the other. */
+export function solveStrut(
+  p: Part,
+  patches: readonly Patch[],
+  supports: readonly Support[],
+): StickSolved | 'off-axis' | 'too-few-supports' {
+  const u = p.at.along
+  const total = patches.reduce((s, x) => s + Math.abs(x.n), 0)
+  const acting = patches.map((x) => ({
+    at: dot(mid(x.box.min, x.box.max), u),
+    n: x.n * dot(wayOf(x), u),
+    off: Math.abs(x.n) - Math.abs(x.n * dot(wayOf(x), u)),
+  }))
+  if (acting.some((x) => x.off > OFF_AXIS * Math.max(total, 1e-9))) return 'off-axis'
+  const sum = acting.reduce((s, x) => s + x.n, 0)
+  const [out] = supports.filter((s) => Math.abs(dot(s.push, u)) > ALONG && canPush(s, scale(u, sum > 0 ? -1 : 1)))
+  if (!out) return 'too-few-supports'
+  const n = -sum / dot(out.push, u)
+  // Pressed when what comes in runs towards where it goes out.
+  const towards =
+    acting.reduce((s, x) => s + x.at * Math.abs(x.n), 0) /
+      Math.max(
+        1e-9,
+        acting.reduce((s, x) => s + Math.abs(x.n), 0),
+      ) <
+    dot(mid(out.contact.min, out.contact.max), u)
+  const pressed = sum > 0 === towards
+  return {
+    bent: [],
+    pulledN: pressed ? 0 : Math.abs(sum),
+    pressedN: pressed ? Math.abs(sum) : 0,
+    passed: [{ support: out, patch: { box: out.contact, n, way: scale(out.push, -1) } }],
+  }
+}
+/** A force this much off a strut's own line is none of a strut's, of all of it. */
+const OFF_AXIS = 1e-3
