@@ -1,4 +1,8 @@
+import { along } from './along.ts'
+import { anchors } from './anchors.ts'
+import { bodies } from './bodies.ts'
 import type { AnyCheck } from './check.ts'
+import { bearing } from './bearing.ts'
 import { contentsFit } from './contents-fit.ts'
 import { damp } from './damp.ts'
 import { equilibrium } from './equilibrium.ts'
@@ -6,13 +10,37 @@ import { floorBearing } from './floor.ts'
 import { heaviestLift, tiltUp } from './handling.ts'
 import { housings, joints } from './joints.ts'
 import { bending, edgeStrip, sag, shear } from './members.ts'
-import { bearing, postBuckling, uprights } from './posts.ts'
+import { postBuckling, uprights } from './posts.ts'
 import { roomFit } from './room-fit.ts'
 import { earthquake } from './seismic.ts'
 import { splitting } from './splitting.ts'
-import { slenderness, sway, tipOver } from './stability.ts'
+import { slenderness, tipOver } from './stability.ts'
+import { sway } from './sway.ts'
 
 /** Every check there is, in the order of the chain from goods to ground. A new one is its file and one line here. */
 export const CHECKS: readonly AnyCheck[] = [
-  contentsFit, bending, edgeStrip, shear, sag, damp, joints, splitting, housings, postBuckling, uprights, bearing, floorBearing, equilibrium, slenderness, tipOver, sway, earthquake, roomFit, tiltUp, heaviestLift,
+  contentsFit,
+  bending,
+  edgeStrip,
+  shear,
+  along,
+  sag,
+  damp,
+  joints,
+  splitting,
+  housings,
+  postBuckling,
+  uprights,
+  bearing,
+  bodies,
+  anchors,
+  floorBearing,
+  equilibrium,
+  slenderness,
+  tipOver,
+  sway,
+  earthquake,
+  roomFit,
+  tiltUp,
+  heaviestLift,
 ]

@@ -12,7 +12,19 @@ import type { FreeSpace } from '../room/room.ts'
 /** Holds, fails, does not apply, could not be computed: four different answers. */
 export type CheckState = 'holds' | 'fails' | 'not-applicable' | 'unknown'
 
-export type Quantity = 'length' | 'sag' | 'force' | 'mass' | 'stress' | 'moment' | 'moment-per-width' | 'ratio' | 'count' | 'stiffness' | 'area' | 'second-moment'
+export type Quantity =
+  | 'length'
+  | 'sag'
+  | 'force'
+  | 'mass'
+  | 'stress'
+  | 'moment'
+  | 'moment-per-width'
+  | 'ratio'
+  | 'count'
+  | 'stiffness'
+  | 'area'
+  | 'second-moment'
 
 /** One value of a working, beside where it comes from. */
 export interface Input {
@@ -48,6 +60,8 @@ export interface CheckResult {
   /** Parts, or bays, it is about: the worst one first. */
   parts: string[]
   bays: string[]
+  /** Parts, supports, joints and anchors it has judged beside those it is about. */
+  covers: string[]
   working: Working | null
 }
 
@@ -72,11 +86,14 @@ export interface CheckContext {
 export interface Check<K extends keyof CheckContext> {
   id: string
   reads: readonly K[]
+  /** It only asks how much passes through each support, or weighs in all: the most of all arrangements answers it in one run. */
+  asksForTheMost?: boolean
   run(c: Pick<CheckContext, K>): CheckResult[]
 }
 
 export interface AnyCheck {
   id: string
+  asksForTheMost?: boolean
   reads: readonly (keyof CheckContext)[]
   run(c: CheckContext): CheckResult[]
 }
@@ -84,6 +101,7 @@ export interface AnyCheck {
 /** Ties a check to what it reads. */
 export const defineCheck = <K extends keyof CheckContext>(c: Check<K>): AnyCheck => ({
   id: c.id,
+  asksForTheMost: c.asksForTheMost ?? false,
   reads: c.reads,
   run: (all) => c.run(Object.fromEntries(c.reads.map((k) => [k, all[k]])) as Pick<CheckContext, K>),
 })
@@ -98,11 +116,32 @@ export function measured(r: Given & { demand: number; capacity: number }): Check
   const { subject, ...rest } = r
   const ratio = r.capacity > 0 ? r.demand / r.capacity : r.demand > 0 ? null : 0
   const holds = r.capacity > 0 ? ratio! <= 1 + SLACK : r.demand <= 0
-  return { data: {}, parts: [], bays: [], working: null, ...rest, id: `${r.check}:${subject}`, state: holds ? 'holds' : 'fails', ratio }
+  return {
+    data: {},
+    parts: [],
+    bays: [],
+    covers: [],
+    working: null,
+    ...rest,
+    id: `${r.check}:${subject}`,
+    state: holds ? 'holds' : 'fails',
+    ratio,
+  }
 }
 
 /** A result that is not a number: yes, no, does not apply, or could not be computed. */
 export function plain(r: Given & { state: CheckState }): CheckResult {
   const { subject, ...rest } = r
-  return { data: {}, parts: [], bays: [], working: null, demand: null, capacity: null, ratio: null, ...rest, id: `${r.check}:${subject}` }
+  return {
+    data: {},
+    parts: [],
+    bays: [],
+    covers: [],
+    working: null,
+    demand: null,
+    capacity: null,
+    ratio: null,
+    ...rest,
+    id: `${r.check}:${subject}`,
+  }
 }

@@ -19,13 +19,31 @@ import { seismicShare } from './seismic.ts'
 
 function read(id: string, params: object, ctx: ShapeContext): BuildReading {
   const family = findFamily(id)!
-  const build = newBuild({ id: 'b', name: 'b', family: id, params: { ...(family.start(ctx) as object), ...params } as Build['params'], wallId: 'w' })
+  const build = newBuild({
+    id: 'b',
+    name: 'b',
+    family: id,
+    params: { ...(family.start(ctx) as object), ...params } as Build['params'],
+    wallId: 'w',
+  })
   const r = readWith(family, build, ctx)
   if (!r.ok) throw new Error(JSON.stringify(r.problem))
   return r.reading
 }
 const check = (r: BuildReading, idStart: string) => r.checks.filter((c) => c.id.startsWith(idStart))
-const tote = (over: object = {}) => newGoods({ id: 't', name: 'tote', kind: 'tote', count: 12, acrossMm: 500, deepMm: 700, tallMm: 350, massKg: 20, tote: { rimMm: 40, overhangMm: 42, taperMm: 20, assumed: false }, ...over })
+const tote = (over: object = {}) =>
+  newGoods({
+    id: 't',
+    name: 'tote',
+    kind: 'tote',
+    count: 12,
+    acrossMm: 500,
+    deepMm: 700,
+    tallMm: 350,
+    massKg: 20,
+    tote: { rimMm: 40, overhangMm: 42, taperMm: 20, assumed: false },
+    ...over,
+  })
 const totes = (over: object = {}, space: Partial<ShapeContext['space']> = {}): ShapeContext => {
   const ctx = exampleContext('imperial', [{ item: tote(over), count: 12 }])
   return { ...ctx, space: { ...ctx.space, ...space } }
@@ -42,7 +60,11 @@ describe('contents fit', () => {
     expect(Number(r.data.needMm) - Number(r.data.haveMm)).toBeCloseTo(500 + 12.7 - 490, 6)
   })
   it('catches a body that does not pass its rails, and a rim that slips off', () => {
-    const thick = read('tote-rack', { railSection: '2x4' }, totes({ tote: { rimMm: 40, overhangMm: 20, taperMm: 20, assumed: false } }))
+    const thick = read(
+      'tote-rack',
+      { railSection: '2x4' },
+      totes({ tote: { rimMm: 40, overhangMm: 20, taperMm: 20, assumed: false } }),
+    )
     expect(check(thick, 'contents-fit:body')[0]).toMatchObject({ state: 'fails' })
     const loose = read('tote-rack', { railSection: '1x4', sidePlayMm: 12.7 }, totes())
     expect(check(loose, 'contents-fit:rim')[0]).toMatchObject({ state: 'fails' })
@@ -55,16 +77,31 @@ describe('contents fit', () => {
 
 describe('strength and sag', () => {
   const shelf = (params: object, kg: number | null, deepMm = 600) => {
-    const item = newGoods({ id: 'c', name: 'crate', kind: 'box', count: 8, acrossMm: 520, deepMm, tallMm: 300, massKg: kg })
-    return read('post-rack', { shelves: 1, floorBay: false, midPosts: 0, crossEveryMm: 1300, lengthMm: 2400, ...params }, exampleContext('imperial', [{ item, count: 4 }]))
+    const item = newGoods({
+      id: 'c',
+      name: 'crate',
+      kind: 'box',
+      count: 8,
+      acrossMm: 520,
+      deepMm,
+      tallMm: 300,
+      massKg: kg,
+    })
+    return read(
+      'post-rack',
+      { shelves: 1, floorBay: false, midPosts: 0, crossEveryMm: 1300, lengthMm: 2400, ...params },
+      exampleContext('imperial', [{ item, count: 4 }]),
+    )
   }
   it('sags a panel between its cross pieces as the continuous beam it is', () => {
     const r = shelf({ crossEveryMm: 800 }, 10)
     const state = r.service.members.get('shelf-0-0')!.state
     if (state.kind !== 'panel') throw new Error(state.kind)
     // Its own weight alone, over equal spans of n cross pieces.
-    const own = state.strips.find((s) => s.spec.loads.length === 1)!
-    const w = own.spec.loads[0].kind === 'line' ? own.spec.loads[0].startNPerMm : 0
+    const some = state.strips[0]
+    const full = some.spec.loads.find((l) => l.kind === 'line' && l.toMm - l.fromMm > some.spec.lengthMm - 1)!
+    const own = { ...some, spec: { ...some.spec, loads: [full] } }
+    const w = full.kind === 'line' ? full.startNPerMm : 0
     const ei = own.spec.ei as number
     const l = own.spec.supports[1].atMm - own.spec.supports[0].atMm
     expect(own.spec.supports.length).toBe(4)
@@ -72,9 +109,11 @@ describe('strength and sag', () => {
     expectNear(beamCurve(own.spec)!.sagAt(own.spec.supports[0].atMm + 0.446 * l), (0.00688 * w * l ** 4) / ei, 0.03)
   })
   it('more load never helps, thicker and closer never hurts', () => {
-    const worst = (r: BuildReading, kind: string, link: string) => Math.max(...r.checks.filter((c) => c.check === kind && c.link === link).map((c) => c.ratio ?? 0))
+    const worst = (r: BuildReading, kind: string, link: string) =>
+      Math.max(...r.checks.filter((c) => c.check === kind && c.link === link).map((c) => c.ratio ?? 0))
     for (const kind of ['sag', 'bending']) {
-      for (const link of ['shelf', 'rail']) expect(worst(shelf({}, 40), kind, link)).toBeGreaterThan(worst(shelf({}, 20), kind, link))
+      for (const link of ['shelf', 'rail'])
+        expect(worst(shelf({}, 40), kind, link)).toBeGreaterThan(worst(shelf({}, 20), kind, link))
       expect(worst(shelf({ crossEveryMm: 400 }, 40), kind, 'shelf')).toBeLessThan(worst(shelf({}, 40), kind, 'shelf'))
       expect(worst(shelf({ railSection: '2x6' }, 40), kind, 'rail')).toBeLessThan(worst(shelf({}, 40), kind, 'rail'))
     }
@@ -105,7 +144,14 @@ describe('strength and sag', () => {
     // Four rows, two rails each on the inner post, half of half a tote on each: 4 · 2 · 30/4 kg, rails and plate on top.
     expect(inner.totalN).toBeGreaterThan(4 * 2 * (30 / 4) * 9.80665)
     expect(inner.totalN).toBeLessThan(4 * 2 * (30 / 4) * 9.80665 + 250)
-    expect(Number(post.data.axialN)).toBeCloseTo(Math.max(...[0, 1, 2].flatMap((c) => ['front', 'rear'].map((s) => r.service.members.get(`post-${c}-${s}`)!.state)).map((s) => (s.kind === 'column' ? s.axialN : 0))), 6)
+    expect(Number(post.data.axialN)).toBeCloseTo(
+      Math.max(
+        ...[0, 1, 2]
+          .flatMap((c) => ['front', 'rear'].map((s) => r.service.members.get(`post-${c}-${s}`)!.state))
+          .map((s) => (s.kind === 'column' ? s.axialN : 0)),
+      ),
+      6,
+    )
   })
 })
 
@@ -122,7 +168,11 @@ describe('standing and putting up', () => {
   it('works the pull out by moments about the front feet', () => {
     const r = read('tote-rack', { tie: false, rows: 2, columns: 2 }, totes())
     const [pull] = check(r, 'tip-over:pull')
-    const front = Math.max(...r.shaped.assembly.parts.filter((p) => p.id === 'plate-bottom-front').map((p) => p.at.centre[1] + p.size.widthMm / 2))
+    const front = Math.max(
+      ...r.shaped.assembly.parts
+        .filter((p) => p.id === 'plate-bottom-front')
+        .map((p) => p.at.centre[1] + p.size.widthMm / 2),
+    )
     const weight = r.massKg * 9.80665
     const cg = pull.capacity! / weight
     expect(cg).toBeGreaterThan(0.3 * front)
@@ -134,7 +184,11 @@ describe('standing and putting up', () => {
     const unrated = read('tote-rack', { rows: 5, columns: 2 }, totes({ deepMm: 380, acrossMm: 400 }, wall))
     expect(check(unrated, 'tip-over:pull')[0]).toMatchObject({ state: 'unknown', code: 'unknown-anchor' })
     const ctx = totes({ deepMm: 380, acrossMm: 400 }, wall)
-    const rated = read('tote-rack', { rows: 5, columns: 2 }, { ...ctx, settings: { ...ctx.settings, anchorRatedN: 4000 } })
+    const rated = read(
+      'tote-rack',
+      { rows: 5, columns: 2 },
+      { ...ctx, settings: { ...ctx.settings, anchorRatedN: 4000 } },
+    )
     expect(check(rated, 'tip-over:pull')[0].state).toBe('holds')
   })
   it('ties nothing to a wall that can carry nothing', () => {
@@ -153,7 +207,11 @@ describe('standing and putting up', () => {
     const box = [...r.boxes.values()]
     const [h, d] = [Math.max(...box.map((b) => b.max[2])), Math.max(...box.map((b) => b.max[1]))]
     expect(Number(t.data.needMm)).toBeCloseTo(Math.hypot(h, d), 6)
-    const low = read('tote-rack', { raise: 'tilt', rows: 4, columns: 3 }, totes({}, { ceilingMm: Math.hypot(h, d) + 5 }))
+    const low = read(
+      'tote-rack',
+      { raise: 'tilt', rows: 4, columns: 3 },
+      totes({}, { ceilingMm: Math.hypot(h, d) + 5 }),
+    )
     expect(check(low, 'tilt-up')[0].state).toBe('fails')
     expect(check(read('tote-rack', { raise: 'in-place' }, totes()), 'lift:piece')[0].state).toBe('holds')
   })
@@ -163,7 +221,10 @@ describe('standing and putting up', () => {
     expect(check(r, 'room-fit:room-height')[0].state).toBe('holds')
   })
   it('says when a thing is too heavy for two', () => {
-    expect(check(read('tote-rack', {}, totes({ massKg: 30 })), 'lift:goods')[0]).toMatchObject({ state: 'holds', code: 'lift-goods-two' })
+    expect(check(read('tote-rack', {}, totes({ massKg: 30 })), 'lift:goods')[0]).toMatchObject({
+      state: 'holds',
+      code: 'lift-goods-two',
+    })
     expect(check(read('tote-rack', {}, totes({ massKg: 60 })), 'lift:goods')[0].state).toBe('fails')
   })
 })
@@ -175,17 +236,47 @@ it('takes inches as inches: play of a quarter on each side of one make', () => {
 
 describe('joints, floor and earthquakes', () => {
   const pails = (massKg: number) => {
-    const ctx = exampleContext('imperial', [{ item: newGoods({ id: 'p', name: 'pail', kind: 'pail', count: 12, acrossMm: 300, deepMm: 300, tallMm: 370, massKg }), count: 12 }])
+    const ctx = exampleContext('imperial', [
+      {
+        item: newGoods({
+          id: 'p',
+          name: 'pail',
+          kind: 'pail',
+          count: 12,
+          acrossMm: 300,
+          deepMm: 300,
+          tallMm: 370,
+          massKg,
+        }),
+        count: 12,
+      },
+    ])
     return ctx
   }
   const of = (r: BuildReading, id: string) => r.checks.find((c) => c.id === id)!
   it('the screws of a post carry what the beams say comes down, and bolts carry more', () => {
     const r = read('post-rack', {}, pails(25))
     const screws = of(r, 'joints:post-rail')
-    const most = Math.max(...r.shaped.assembly.supports.filter((s) => s.via === 'fasteners' && s.joint !== null && s.on.kind === 'part' && s.on.part.startsWith('post') && 'part' in s.from && s.from.part.startsWith('rail')).map((s) => r.design.reactions.get(s.id)!))
-    expectNear(screws.demand!, most, 1e-9)
+    const most = Math.max(
+      ...r.shaped.assembly.supports
+        .filter(
+          (s) =>
+            s.via === 'fasteners' &&
+            s.joint !== null &&
+            s.on.kind === 'part' &&
+            s.on.part.startsWith('post') &&
+            'part' in s.from &&
+            s.from.part.startsWith('rail'),
+        )
+        .map((s) => r.design.reactions.get(s.id)!),
+    )
+    // As drawn; in the worst arrangement more, never less.
+    expect(screws.demand!).toBeGreaterThanOrEqual(most - 1e-9)
+    expect(screws.demand!).toBeLessThan(1.6 * most)
     expectNear(screws.capacity!, 3 * Number(screws.data.oneN), 1e-9)
-    expect(of(read('post-rack', { railJoint: 'bolts' }, pails(25)), 'joints:post-rail').capacity!).toBeGreaterThan(1.8 * screws.capacity!)
+    expect(of(read('post-rack', { railJoint: 'bolts' }, pails(25)), 'joints:post-rail').capacity!).toBeGreaterThan(
+      1.8 * screws.capacity!,
+    )
   })
   it('screws into end grain are called so, and count two thirds', () => {
     const c = of(read('post-rack', {}, pails(10)), 'joints:cross-rail')
@@ -193,7 +284,21 @@ describe('joints, floor and earthquakes', () => {
     expect(c.working!.inputs.find((i) => i.symbol === 'Ceg')?.value).toBe(0.67)
   })
   it('one joint more asked than it can give turns the verdict', () => {
-    const ctx = exampleContext('imperial', [{ item: newGoods({ id: 'i', name: 'ingot box', kind: 'box', count: 14, acrossMm: 140, deepMm: 500, tallMm: 200, massKg: 58 }), count: 14 }])
+    const ctx = exampleContext('imperial', [
+      {
+        item: newGoods({
+          id: 'i',
+          name: 'ingot box',
+          kind: 'box',
+          count: 14,
+          acrossMm: 140,
+          deepMm: 500,
+          tallMm: 200,
+          massKg: 58,
+        }),
+        count: 14,
+      },
+    ])
     const r = read('post-rack', { shelves: 1 }, ctx)
     expect(of(r, 'joints:post-rail').state).toBe('fails')
     expect(r.verdict.state).toBe('fails')
@@ -211,7 +316,16 @@ describe('joints, floor and earthquakes', () => {
     expect(seismicShare(1, 1)).toBeCloseTo(0.48, 9)
     const ctx = pails(20)
     const r = read('post-rack', { tie: false }, { ...ctx, settings: { ...ctx.settings, seismicG: 1 } })
-    expect(of(r, 'earthquake:build')).toMatchObject({ code: 'quake-free' })
+    // With SDS 1 only 0.9 − 0.2 of the weight resists, about the front feet and about the sides.
+    const c = of(r, 'earthquake:build')
+    expect(c).toMatchObject({ code: 'quake-free' })
+    const rests = of(
+      read('post-rack', { tie: false }, { ...ctx, settings: { ...ctx.settings, seismicG: 0.17 } }),
+      'earthquake:build',
+    )
+    expectNear(c.capacity! / rests.capacity!, 0.7 / (0.9 - 0.034), 1e-9)
+    expectNear(c.demand! / rests.demand!, 1 / 0.17, 1e-9)
+    expect(of(r, 'earthquake:along')).toMatchObject({ code: 'quake-along', demand: c.demand })
     expect(read('post-rack', {}, ctx).checks.some((c) => c.check === 'earthquake')).toBe(false)
   })
   it('a load off the axis of its post makes it work harder', () => {
@@ -223,15 +337,46 @@ describe('joints, floor and earthquakes', () => {
     const r = read('tote-rack', {}, exampleContext('imperial', [{ item: tote(), count: 12 }]))
     const plainShear = r.checks.find((c) => c.id.startsWith('shear:rail'))!
     const a = JSON.parse(JSON.stringify(r.shaped.assembly)) as BuildReading['shaped']['assembly']
-    for (const p of a.parts) if (p.role === 'rail') p.machining = [{ kind: 'notch', atMm: 0, offMm: 0, lengthMm: 60, depthMm: 30, edge: 'low' }]
-    const [c] = shear.run({ assembly: a, parts: partsById(a), boxes: r.boxes, alike: alike(a), service: r.service, design: r.design, settings: startingSettings('imperial'), method: METHODS.asd, rooms: r.rooms, space: r.space, goods: r.goods, unhoused: [] }).filter((x) => x.code === 'notched-shear')
+    for (const p of a.parts)
+      if (p.role === 'rail')
+        p.machining = [{ kind: 'notch', atMm: 0, offMm: 0, lengthMm: 60, depthMm: 30, edge: 'low' }]
+    const [c] = shear
+      .run({
+        assembly: a,
+        parts: partsById(a),
+        boxes: r.boxes,
+        alike: alike(a),
+        service: r.service,
+        design: r.design,
+        settings: startingSettings('imperial'),
+        method: METHODS.asd,
+        rooms: r.rooms,
+        space: r.space,
+        goods: r.goods,
+        unhoused: [],
+      })
+      .filter((x) => x.code === 'notched-shear')
     expectNear(plainShear.capacity! / c.capacity!, (88.9 / 58.9) ** 3, 1e-6)
   })
 })
 
 describe('the shelf unit', () => {
   const books = () => {
-    const ctx = exampleContext('imperial', [{ item: newGoods({ id: 'b', name: 'books', kind: 'box', count: 18, acrossMm: inches(6), deepMm: inches(11), tallMm: inches(10), massKg: 20 * 0.45359237 }), count: 18 }])
+    const ctx = exampleContext('imperial', [
+      {
+        item: newGoods({
+          id: 'b',
+          name: 'books',
+          kind: 'box',
+          count: 18,
+          acrossMm: inches(6),
+          deepMm: inches(11),
+          tallMm: inches(10),
+          massKg: 20 * 0.45359237,
+        }),
+        count: 18,
+      },
+    ])
     return { ...ctx, settings: { ...ctx.settings, moisture: 'dry' as const } }
   }
   const params = { sheet: 'mdf-3/4', clearMm: inches(36), bays: 1, shelves: 3, sidePlayMm: 0, depthMm: inches(11.25) }
@@ -240,14 +385,21 @@ describe('the shelf unit', () => {
     expect(r.verdict.weakest).toMatchObject({ check: 'sag', state: 'fails' })
     expect(Number(r.verdict.weakest!.data.endMm) / Number(r.verdict.weakest!.data.firstMm)).toBeCloseTo(3.25, 9)
   })
-  it('an edge strip stiffens it by what the composite section says, glued more than screwed', () => {
-    const sagOf = (over: object) => Number(read('shelf-unit', { ...params, stripSection: '1x3', ...over }, books()).checks.find((c) => c.check === 'sag' && c.data.role === 'shelf')!.data.firstMm)
+  it('an edge strip stiffens its own edge: the softest place gains far less than the whole would, glued more than screwed', () => {
+    const sagOf = (over: object) =>
+      Number(
+        read('shelf-unit', { ...params, stripSection: '1x3', ...over }, books()).checks.find(
+          (c) => c.check === 'sag' && c.data.role === 'shelf',
+        )!.data.firstMm,
+      )
     const e = 1.4e6 * 0.00689475729316836
     const panel = { e: 3000, breadthMm: inches(11.25), depthMm: inches(0.75), middleMm: 0 }
     const strip = { e, breadthMm: inches(0.75), depthMm: inches(2.5), middleMm: -(inches(0.75) + inches(2.5)) / 2 }
     const own = looseStiffness([panel])
-    // The strip's own weight is the only thing that changes besides: well under one per cent.
-    expectNear(sagOf({ strip: 'none' }) / sagOf({ strip: 'glued' }), compositeStiffness([panel, strip]) / own, 0.01)
-    expectNear(sagOf({ strip: 'none' }) / sagOf({ strip: 'screwed' }), looseStiffness([panel, strip]) / own, 0.01)
+    const [none, glued, screwed] = ['none', 'glued', 'screwed'].map((x) => sagOf({ strip: x }))
+    expect(none / glued).toBeGreaterThan(none / screwed)
+    expect(none / screwed).toBeGreaterThan(1)
+    expect(none / glued).toBeLessThan(0.5 * (compositeStiffness([panel, strip]) / own))
+    expect(none / screwed).toBeLessThan(0.8 * (looseStiffness([panel, strip]) / own))
   })
 })

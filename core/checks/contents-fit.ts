@@ -1,17 +1,17 @@
 import type { Bay, Placed } from '../assembly/assembly.ts'
-import { baseAcross, bodyAcross, type Goods } from '../goods/goods.ts'
+import { baseAcross, bodyAcross, LEAST_BEARING_MM, type Goods } from '../goods/goods.ts'
 import { COMPUTED_SLACK_MM } from '../measure/rounding.ts'
 import { defineCheck, measured, plain, type CheckResult } from './check.ts'
 
-/**
- * A rim or a base must lie on its rail by at least this much with the tote pushed hard to the other side, mm.
- * Product decision: less slips off when a lid bows under its load.
- */
-export const LEAST_BEARING_MM = 6
 /** A body must pass between its rails with this much to spare on each side, mm: moulded boxes bulge. Product decision. */
 const BODY_PLAY_MM = 1
 
-interface Reading { code: string; demand: number; capacity: number; data: Record<string, number | string> }
+interface Reading {
+  code: string
+  demand: number
+  capacity: number
+  data: Record<string, number | string>
+}
 
 /** Every way in which one thing must fit its bay; lengths in mm, it fits when demand is no more than capacity. */
 function readings(b: Bay, item: Placed, g: Goods, rails: { gapMm: number; widthMm: number } | null): Reading[] {
@@ -20,29 +20,53 @@ function readings(b: Bay, item: Placed, g: Goods, rails: { gapMm: number; widthM
   const used = neighbours.reduce((sum, o) => sum + o.box.max[0] - o.box.min[0], 0)
   const across = used + (b.holds === 'surface' ? 0 : 2 * b.play.sideMm)
   const out: Reading[] = [
-    { code: used > clear(0) + COMPUTED_SLACK_MM ? 'wider-than-opening' : 'across', demand: across - COMPUTED_SLACK_MM, capacity: clear(0), data: { goods: g.name, needMm: across, haveMm: clear(0) } },
+    {
+      code: used > clear(0) + COMPUTED_SLACK_MM ? 'wider-than-opening' : 'across',
+      demand: across - COMPUTED_SLACK_MM,
+      capacity: clear(0),
+      data: { goods: g.name, needMm: across, haveMm: clear(0) },
+    },
   ]
   const above = b.clear.max[2] - item.box.min[2]
   out.push({
-    code: g.tallMm > above + COMPUTED_SLACK_MM ? 'taller-than-opening' : 'above', demand: g.tallMm + b.play.aboveMm - COMPUTED_SLACK_MM, capacity: above,
+    code: g.tallMm > above + COMPUTED_SLACK_MM ? 'taller-than-opening' : 'above',
+    demand: g.tallMm + b.play.aboveMm - COMPUTED_SLACK_MM,
+    capacity: above,
     data: { goods: g.name, needMm: g.tallMm + b.play.aboveMm, haveMm: above },
   })
   const out1 = item.box.max[1] - b.clear.max[1]
   const depth = b.clear.max[1] - b.clear.min[1] + b.stickOutMm
-  out.push({ code: 'deep', demand: item.box.max[1] - b.clear.min[1], capacity: depth, data: { goods: g.name, outMm: Math.max(0, out1), allowedMm: b.stickOutMm } })
+  out.push({
+    code: 'deep',
+    demand: item.box.max[1] - b.clear.min[1],
+    capacity: depth,
+    data: { goods: g.name, outMm: Math.max(0, out1), allowedMm: b.stickOutMm },
+  })
   if (!rails) return out
   const slack = clear(0) - g.acrossMm
   if (b.holds === 'rim') {
     const bearing = Math.min(g.tote?.overhangMm ?? 0, rails.widthMm - slack)
-    out.push({ code: 'rim-on-rail', demand: LEAST_BEARING_MM, capacity: Math.max(bearing, 0), data: { goods: g.name, bearingMm: bearing, leastMm: LEAST_BEARING_MM, assumed: g.tote?.assumed ? 1 : 0 } })
     out.push({
-      code: 'body-between-rails', demand: bodyAcross(g) + 2 * BODY_PLAY_MM, capacity: rails.gapMm,
+      code: 'rim-on-rail',
+      demand: LEAST_BEARING_MM,
+      capacity: Math.max(bearing, 0),
+      data: { goods: g.name, bearingMm: bearing, leastMm: LEAST_BEARING_MM, assumed: g.tote?.assumed ? 1 : 0 },
+    })
+    out.push({
+      code: 'body-between-rails',
+      demand: bodyAcross(g) + 2 * BODY_PLAY_MM,
+      capacity: rails.gapMm,
       data: { goods: g.name, bodyMm: bodyAcross(g), haveMm: rails.gapMm, assumed: g.tote?.assumed ? 1 : 0 },
     })
   } else {
     // Pushed to one side, the base must still reach the rail on the other.
     const overlap = baseAcross(g) / 2 + clear(0) / 2 - slack / 2 - (clear(0) - rails.widthMm)
-    out.push({ code: 'base-on-rail', demand: LEAST_BEARING_MM, capacity: Math.max(overlap, 0), data: { goods: g.name, bearingMm: overlap, leastMm: LEAST_BEARING_MM } })
+    out.push({
+      code: 'base-on-rail',
+      demand: LEAST_BEARING_MM,
+      capacity: Math.max(overlap, 0),
+      data: { goods: g.name, bearingMm: overlap, leastMm: LEAST_BEARING_MM },
+    })
   }
   return out
 }
@@ -55,7 +79,10 @@ export const contentsFit = defineCheck({
     const worst = new Map<string, { reading: Reading; bays: string[]; hard: number; kind: string; parts: string[] }>()
     for (const b of assembly.bays) {
       const [left, right] = b.carriers.length === 2 ? b.carriers.map((c) => boxes.get(c)!) : []
-      const rails = left && right && b.holds !== 'surface' ? { gapMm: right.min[0] - left.max[0], widthMm: left.max[0] - left.min[0] } : null
+      const rails =
+        left && right && b.holds !== 'surface'
+          ? { gapMm: right.min[0] - left.max[0], widthMm: left.max[0] - left.min[0] }
+          : null
       for (const item of b.items) {
         const g = goods.get(item.goodsId)
         if (!g) continue
@@ -64,22 +91,38 @@ export const contentsFit = defineCheck({
           const key = `${kind}:${g.id}`
           const hard = reading.capacity > 0 ? reading.demand / reading.capacity : Infinity
           const seen = worst.get(key)
-          if (!seen || hard > seen.hard) worst.set(key, { reading, bays: [b.id, ...(seen?.bays ?? [])], hard, kind, parts: rails ? b.carriers : [] })
+          if (!seen || hard > seen.hard)
+            worst.set(key, { reading, bays: [b.id, ...(seen?.bays ?? [])], hard, kind, parts: rails ? b.carriers : [] })
           else seen.bays.push(b.id)
         }
       }
     }
     const results: CheckResult[] = [...worst].map(([subject, w]) =>
       measured({
-        check: 'contents-fit', link: 'goods', code: w.reading.code, quantity: 'length', subject, demand: w.reading.demand, capacity: w.reading.capacity,
-        data: w.reading.data, bays: w.bays, parts: w.parts,
+        check: 'contents-fit',
+        link: 'goods',
+        code: w.reading.code,
+        quantity: 'length',
+        subject,
+        demand: w.reading.demand,
+        capacity: w.reading.capacity,
+        data: w.reading.data,
+        bays: w.bays,
+        parts: w.parts,
       }),
     )
     for (const u of unhoused)
-      results.push(plain({
-        check: 'contents-fit', link: 'goods', code: `unhoused-${u.why}`, quantity: 'count', subject: `unhoused:${u.goodsId}`, state: 'fails',
-        data: { goods: goods.get(u.goodsId)?.name ?? u.goodsId, count: u.count },
-      }))
+      results.push(
+        plain({
+          check: 'contents-fit',
+          link: 'goods',
+          code: `unhoused-${u.why}`,
+          quantity: 'count',
+          subject: `unhoused:${u.goodsId}`,
+          state: 'fails',
+          data: { goods: goods.get(u.goodsId)?.name ?? u.goodsId, count: u.count },
+        }),
+      )
     return results
   },
 })

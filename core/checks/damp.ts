@@ -19,8 +19,19 @@ export const damp = defineCheck({
     }
     return [...carrying].map(([sheet, parts]) =>
       plain({
-        check: 'damp', link: 'shelf', code: 'unknown-damp', quantity: 'count', subject: sheet, state: 'unknown', parts, data: { sheet: findSheet(sheet)!.label },
-        working: { formula: 'dry grades only in heated rooms', inputs: [], source: 'EN 1995-1-1 tables 2.2 and 3.1, EN 312, EN 622-5' },
+        check: 'damp',
+        link: 'shelf',
+        code: 'unknown-damp',
+        quantity: 'count',
+        subject: sheet,
+        state: 'unknown',
+        parts,
+        data: { sheet: findSheet(sheet)!.label },
+        working: {
+          formula: 'dry grades only in heated rooms',
+          inputs: [],
+          source: 'EN 1995-1-1 tables 2.2 and 3.1, EN 312, EN 622-5',
+        },
       }),
     )
   },

@@ -1,25 +1,41 @@
-import { inEquilibrium } from '../loads/load-path.ts'
-import { defineCheck, plain, type CheckResult } from './check.ts'
+import { arrived, inEquilibrium, type LoadPath } from '../loads/load-path.ts'
+import { defineCheck, plain, type CheckResult, type Input } from './check.ts'
 
-/** Every weight put in must come out at floor, walls or ceiling, in the same place on plan: else no figure of the load path may be believed. */
+const AXES = ['along the wall', 'out from the wall', 'up'] as const
+
+/** The six sums, in and out. */
+function sums(p: LoadPath): Input[] {
+  const out = arrived(p)
+  return AXES.flatMap((axis, i): Input[] => [
+    { symbol: `forces ${axis}, in`, value: p.weights.force[i], quantity: 'force' },
+    { symbol: 'out', value: out.force[i], quantity: 'force' },
+    { symbol: `moments about the line ${axis}, in`, value: p.weights.moment[i], quantity: 'moment' },
+    { symbol: 'out', value: out.moment[i], quantity: 'moment' },
+  ])
+}
+
+/** Every weight put in must come out at floor, walls or ceiling, in all six sums: else no figure of the load path may be believed. */
 export const equilibrium = defineCheck({
   id: 'equilibrium',
   reads: ['service', 'design'],
   run({ service, design }): CheckResult[] {
     const good = inEquilibrium(service) && inEquilibrium(design)
+    const outN = -arrived(service).force[2]
     return [
       plain({
-        check: 'equilibrium', link: 'whole', code: good ? 'equilibrium' : 'unknown-equilibrium', quantity: 'force', subject: 'build', state: good ? 'holds' : 'unknown', demand: service.loadsN, capacity: service.arrivedN,
-        data: { inN: service.loadsN, outN: service.arrivedN },
+        check: 'equilibrium',
+        link: 'whole',
+        code: good ? 'equilibrium' : 'unknown-equilibrium',
+        quantity: 'force',
+        subject: 'build',
+        state: good ? 'holds' : 'unknown',
+        demand: service.loadsN,
+        capacity: outN,
+        data: { inN: service.loadsN, outN },
         working: {
-          formula: 'Σ weights = Σ what arrives, and their middles agree', source: 'statics',
-          inputs: [
-            { symbol: 'put in', value: service.loadsN, quantity: 'force' }, { symbol: 'arrived', value: service.arrivedN, quantity: 'force' },
-            ...([0, 1] as const).flatMap((i) => [
-              { symbol: i === 0 ? 'middle along the wall, in' : 'middle out from the wall, in', value: service.loadsN > 0 ? service.loadsAt[i] / service.loadsN : 0, quantity: 'length' as const },
-              { symbol: 'out', value: service.arrivedN > 0 ? service.arrivedAt[i] / service.arrivedN : 0, quantity: 'length' as const },
-            ]),
-          ],
+          formula: 'Σ forces and Σ moments of all weights = those of all that arrives, to 1 mm × weight',
+          source: 'statics',
+          inputs: sums(service),
         },
       }),
     ]

@@ -18,15 +18,64 @@ export const floorBearing = defineCheck({
     const given = { check: 'floor', link: 'ground' as const }
     const unweighed = service.notWeighed.length > 0
     if (space.floor === 'slab') {
-      const worst = feet.map((s) => ({ s, n: service.reactions.get(s.id) ?? 0, area: (s.contact.max[0] - s.contact.min[0]) * (s.contact.max[1] - s.contact.min[1]) })).reduce((a, b) => (b.n * a.area > a.n * b.area ? b : a))
-      if (unweighed || worst.area <= 0) return [plain({ ...given, quantity: 'stress', code: 'unknown-not-weighed', subject: 'floor', state: 'unknown' })]
-      return [measured({ ...given, quantity: 'stress', code: 'slab', subject: 'floor', demand: worst.n / worst.area, capacity: SLAB_MPA, parts: 'part' in worst.s.from ? [worst.s.from.part] : [], data: { n: worst.n }, working: { formula: 'load / foot', inputs: [{ symbol: 'load', value: worst.n, quantity: 'force' }, { symbol: 'foot', value: worst.area, quantity: 'area' }], source: 'a quarter of 10 MPa, poor concrete: product decision' } })]
+      const worst = feet
+        .map((s) => ({
+          s,
+          n: service.reactions.get(s.id) ?? 0,
+          area: (s.contact.max[0] - s.contact.min[0]) * (s.contact.max[1] - s.contact.min[1]),
+        }))
+        .reduce((a, b) => (b.n * a.area > a.n * b.area ? b : a))
+      if (unweighed || worst.area <= 0)
+        return [
+          plain({ ...given, quantity: 'stress', code: 'unknown-not-weighed', subject: 'floor', state: 'unknown' }),
+        ]
+      return [
+        measured({
+          ...given,
+          quantity: 'stress',
+          code: 'slab',
+          subject: 'floor',
+          demand: worst.n / worst.area,
+          capacity: SLAB_MPA,
+          parts: 'part' in worst.s.from ? [worst.s.from.part] : [],
+          data: { n: worst.n },
+          working: {
+            formula: 'load / foot',
+            inputs: [
+              { symbol: 'load', value: worst.n, quantity: 'force' },
+              { symbol: 'foot', value: worst.area, quantity: 'area' },
+            ],
+            source: 'a quarter of 10 MPa, poor concrete: product decision',
+          },
+        }),
+      ]
     }
-    if (unweighed) return [plain({ ...given, quantity: 'stress', code: 'unknown-not-weighed', subject: 'floor', state: 'unknown' })]
+    if (unweighed)
+      return [plain({ ...given, quantity: 'stress', code: 'unknown-not-weighed', subject: 'floor', state: 'unknown' })]
     const b = boxUnion(feet.map((s) => s.contact))
     const area = Math.max(1, (b.max[0] - b.min[0]) * (b.max[1] - b.min[1]))
-    const kg = assembly.parts.reduce((m, p) => m + partMassKg(p), 0) + assembly.bays.flatMap((x) => x.items).reduce((m, i) => m + (i.massKg ?? 0), 0)
+    const kg =
+      assembly.parts.reduce((m, p) => m + partMassKg(p), 0) +
+      assembly.bays.flatMap((x) => x.items).reduce((m, i) => m + (i.massKg ?? 0), 0)
     const pressure = newtons(kg) / area
-    return [measured({ ...given, quantity: 'stress', code: 'timber-floor', subject: 'floor', demand: pressure, capacity: TIMBER_KN_M2 / 1000, data: { kg, knM2: pressure * 1000, allowedKnM2: TIMBER_KN_M2 }, working: { formula: 'all weight / footprint', inputs: [{ symbol: 'weight', value: newtons(kg), quantity: 'force' }, { symbol: 'footprint', value: area, quantity: 'area' }], source: 'IRC table R301.5, 40 psf; ask locally what your floor is made for' } })]
+    return [
+      measured({
+        ...given,
+        quantity: 'stress',
+        code: 'timber-floor',
+        subject: 'floor',
+        demand: pressure,
+        capacity: TIMBER_KN_M2 / 1000,
+        data: { kg, knM2: pressure * 1000, allowedKnM2: TIMBER_KN_M2 },
+        working: {
+          formula: 'all weight / footprint',
+          inputs: [
+            { symbol: 'weight', value: newtons(kg), quantity: 'force' },
+            { symbol: 'footprint', value: area, quantity: 'area' },
+          ],
+          source: 'IRC table R301.5, 40 psf; ask locally what your floor is made for',
+        },
+      }),
+    ]
   },
 })

@@ -14,7 +14,17 @@ export const tiltUp = defineCheck({
   reads: ['assembly', 'boxes', 'space'],
   run({ assembly, boxes, space }): CheckResult[] {
     const flat = assembly.subassemblies.filter((s) => s.built === 'flat')
-    if (flat.length === 0) return [plain({ check: 'tilt-up', link: 'handling', code: 'in-place', quantity: 'length', subject: 'build', state: 'not-applicable' })]
+    if (flat.length === 0)
+      return [
+        plain({
+          check: 'tilt-up',
+          link: 'handling',
+          code: 'in-place',
+          quantity: 'length',
+          subject: 'build',
+          state: 'not-applicable',
+        }),
+      ]
     const each = flat.map((s) => {
       const box = boxUnion(s.parts.map((id) => boxes.get(id)!))
       return { s, box, need: standUpHeight(box) }
@@ -22,13 +32,22 @@ export const tiltUp = defineCheck({
     const worst = each.reduce((a, b) => (b.need > a.need ? b : a))
     return [
       measured({
-        check: 'tilt-up', link: 'handling', code: 'tilt', quantity: 'length', subject: worst.s.id, demand: worst.need + TILT_SPARE_MM, capacity: space.ceilingMm, parts: worst.s.parts,
+        check: 'tilt-up',
+        link: 'handling',
+        code: 'tilt',
+        quantity: 'length',
+        subject: worst.s.id,
+        demand: worst.need + TILT_SPARE_MM,
+        capacity: space.ceilingMm,
+        parts: worst.s.parts,
         data: { needMm: worst.need, ceilingMm: space.ceilingMm, spareMm: TILT_SPARE_MM },
         working: {
           formula: '√(height² + depth²) + spare ≤ ceiling',
           inputs: [
-            { symbol: 'height', value: worst.box.max[2] - worst.box.min[2], quantity: 'length' }, { symbol: 'depth', value: worst.box.max[1] - worst.box.min[1], quantity: 'length' },
-            { symbol: 'spare', value: TILT_SPARE_MM, quantity: 'length', source: 'product decision' }, { symbol: 'ceiling', value: space.ceilingMm, quantity: 'length' },
+            { symbol: 'height', value: worst.box.max[2] - worst.box.min[2], quantity: 'length' },
+            { symbol: 'depth', value: worst.box.max[1] - worst.box.min[1], quantity: 'length' },
+            { symbol: 'spare', value: TILT_SPARE_MM, quantity: 'length', source: 'product decision' },
+            { symbol: 'ceiling', value: space.ceilingMm, quantity: 'length' },
           ],
           source: 'corner of a rectangle turning about its lower rear edge',
         },
@@ -45,11 +64,27 @@ export const heaviestLift = defineCheck({
     const limit = PEOPLE * settings.onePersonKg
     const one = (subject: string, code: string, massKg: number, ids: string[], data: CheckResult['data'] = {}) =>
       measured({
-        check: 'lift', link: 'handling', code: massKg > settings.onePersonKg ? `${code}-two` : code, quantity: 'mass', subject, demand: massKg, capacity: limit, parts: ids,
+        check: 'lift',
+        link: 'handling',
+        code: massKg > settings.onePersonKg ? `${code}-two` : code,
+        quantity: 'mass',
+        subject,
+        demand: massKg,
+        capacity: limit,
+        parts: ids,
         data: { massKg, oneKg: settings.onePersonKg, people: Math.ceil(massKg / settings.onePersonKg), ...data },
         working: {
           formula: 'mass ≤ people × one person’s lift',
-          inputs: [{ symbol: 'mass', value: massKg, quantity: 'mass' }, { symbol: 'people', value: PEOPLE, quantity: 'count' }, { symbol: 'one person', value: settings.onePersonKg, quantity: 'mass', source: 'project setting; revised NIOSH lifting equation (1991), load constant 23 kg' }],
+          inputs: [
+            { symbol: 'mass', value: massKg, quantity: 'mass' },
+            { symbol: 'people', value: PEOPLE, quantity: 'count' },
+            {
+              symbol: 'one person',
+              value: settings.onePersonKg,
+              quantity: 'mass',
+              source: 'project setting; revised NIOSH lifting equation (1991), load constant 23 kg',
+            },
+          ],
           source: 'NIOSH 1991',
         },
       })
@@ -61,14 +96,32 @@ export const heaviestLift = defineCheck({
       // Lying down it is turned up by one long edge: half of it.
       results.push(one('tilt', 'lift-tilt', mass / 2, s.parts, { wholeKg: mass }))
     }
+    for (const b of assembly.bodies.slice(0, 1)) {
+      const mass = b.parts.reduce((m, id) => m + partMassKg(parts.get(id)!), 0)
+      results.push(one('whole', 'lift-whole', mass, b.parts, { wholeKg: mass }))
+    }
     const raised = assembly.bays.filter((b) => b.carriers.length > 0).flatMap((b) => b.items.map((i) => ({ b, i })))
     const unweighed = raised.find((x) => x.i.massKg === null)
     const weighed = raised.filter((x) => x.i.massKg !== null)
     if (unweighed)
-      results.push(plain({ check: 'lift', link: 'handling', code: 'unknown-not-weighed', quantity: 'mass', subject: 'goods', state: 'unknown', bays: [unweighed.b.id], data: { goods: goods.get(unweighed.i.goodsId)?.name ?? '' } }))
+      results.push(
+        plain({
+          check: 'lift',
+          link: 'handling',
+          code: 'unknown-not-weighed',
+          quantity: 'mass',
+          subject: 'goods',
+          state: 'unknown',
+          bays: [unweighed.b.id],
+          data: { goods: goods.get(unweighed.i.goodsId)?.name ?? '' },
+        }),
+      )
     else if (weighed.length > 0) {
       const top = weighed.reduce((a, b) => (b.i.massKg! > a.i.massKg! ? b : a))
-      results.push({ ...one('goods', 'lift-goods', top.i.massKg!, [], { goods: goods.get(top.i.goodsId)?.name ?? '' }), bays: [top.b.id] })
+      results.push({
+        ...one('goods', 'lift-goods', top.i.massKg!, [], { goods: goods.get(top.i.goodsId)?.name ?? '' }),
+        bays: [top.b.id],
+      })
     }
     return results
   },

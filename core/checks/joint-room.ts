@@ -32,7 +32,11 @@ interface Piece {
   /** Rules by fastener, driven and bored: shared by all pieces of the same stock under the same load. */
   rules: Map<string, [driven: Rule, bored: Rule]>
 }
-interface Face { box: Box; u: number; v: number }
+interface Face {
+  box: Box
+  u: number
+  v: number
+}
 
 /** The face two boxes share, and the two axes that lie in it. */
 function faceOf(a: Box, b: Box): Face | null {
@@ -43,7 +47,13 @@ function faceOf(a: Box, b: Box): Face | null {
 }
 
 /** Room along one axis of a face, and how far apart two fasteners must be that way. @param d what a distance in diameters is multiplied with, mm */
-function alongAxis(face: Face, pieces: [Piece, Piece], rules: [Rule, Rule], d: number, axis: number): { room: number; apart: number } {
+function alongAxis(
+  face: Face,
+  pieces: [Piece, Piece],
+  rules: [Rule, Rule],
+  d: number,
+  axis: number,
+): { room: number; apart: number } {
   let lo = face.box.min[axis]
   let hi = face.box.max[axis]
   let apart = 0
@@ -85,13 +95,18 @@ export type JointRooms = ReadonlyMap<string, readonly (JointRoom | null)[]>
 /** Room every joint of a build has for its fasteners. */
 export function jointRooms(a: Assembly, boxes: PartBoxes, method: DesignMethod): JointRooms {
   const shared = new Map<string, Piece['rules']>()
-  const pieces = new Map(a.parts.map((p): [string, Piece] => {
-    const runs = runsIn(p)
-    const key = `${stockKey(p.stock)}|${runs}`
-    const rules: Piece['rules'] = shared.get(key) ?? new Map<string, [Rule, Rule]>()
-    shared.set(key, rules)
-    return [p.id, { box: boxes.get(p.id)!, grain: axisOf(p.at.along), runs, wood: isSquare(p) ? woodOf(p) : null, rules }]
-  }))
+  const pieces = new Map(
+    a.parts.map((p): [string, Piece] => {
+      const runs = runsIn(p)
+      const key = `${stockKey(p.stock)}|${runs}`
+      const rules: Piece['rules'] = shared.get(key) ?? new Map<string, [Rule, Rule]>()
+      shared.set(key, rules)
+      return [
+        p.id,
+        { box: boxes.get(p.id)!, grain: axisOf(p.at.along), runs, wood: isSquare(p) ? woodOf(p) : null, rules },
+      ]
+    }),
+  )
   const rulesFor = (p: Piece, f: Screw): [Rule, Rule] => {
     const seen = p.rules.get(f.id)
     if (seen) return seen
@@ -99,18 +114,33 @@ export function jointRooms(a: Assembly, boxes: PartBoxes, method: DesignMethod):
     p.rules.set(f.id, both)
     return both
   }
-  return new Map(a.joints.map((j) => {
-    const [near, far] = [pieces.get(j.near)!, pieces.get(j.far)!]
-    const face = near.wood && far.wood ? faceOf(near.box, far.box) : null
-    return [j.id, j.fasteners.map((f) => {
-      const fastener = findScrew(f.fastener)
-      return fastener && face ? roomOf(face, fastener, f.count, [near, far], rulesFor(near, fastener), rulesFor(far, fastener)) : null
-    })]
-  }))
+  return new Map(
+    a.joints.map((j) => {
+      const [near, far] = [pieces.get(j.near)!, pieces.get(j.far)!]
+      const face = near.wood && far.wood ? faceOf(near.box, far.box) : null
+      return [
+        j.id,
+        j.fasteners.map((f) => {
+          const fastener = findScrew(f.fastener)
+          return fastener && face
+            ? roomOf(face, fastener, f.count, [near, far], rulesFor(near, fastener), rulesFor(far, fastener))
+            : null
+        }),
+      ]
+    }),
+  )
 }
 
-function roomOf(face: Face, fastener: Screw, count: number, pieces: [Piece, Piece], near: [Rule, Rule], far: [Rule, Rule]): JointRoom {
-  const fits = (rules: [Rule, Rule], share: number) => roomFor(fieldOf(face, pieces, rules, fastener.diameterMm * share)) >= count
+function roomOf(
+  face: Face,
+  fastener: Screw,
+  count: number,
+  pieces: [Piece, Piece],
+  near: [Rule, Rule],
+  far: [Rule, Rule],
+): JointRoom {
+  const fits = (rules: [Rule, Rule], share: number) =>
+    roomFor(fieldOf(face, pieces, rules, fastener.diameterMm * share)) >= count
   const driven = fits([near[0], far[0]], 1)
   // What may be driven may be bored.
   const rules: [Rule, Rule] = driven ? [near[0], far[0]] : [near[1], far[1]]
@@ -121,5 +151,13 @@ function roomOf(face: Face, fastener: Screw, count: number, pieces: [Piece, Piec
   }
   const [a, b] = rules
   const worst = b.end + b.edge > a.end + a.edge ? b : a
-  return { fastener, count, driven, share, alongMm: worst.along * fastener.diameterMm * share, rules, source: worst.source }
+  return {
+    fastener,
+    count,
+    driven,
+    share,
+    alongMm: worst.along * fastener.diameterMm * share,
+    rules,
+    source: worst.source,
+  }
 }

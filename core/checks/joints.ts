@@ -1,69 +1,90 @@
 import type { Assembly, Joint, Part } from '../assembly/assembly.ts'
 import { stockKey } from '../assembly/identical.ts'
-import type { PartBoxes } from '../assembly/part-box.ts'
-import { meetingAxis, type Box } from '../geometry/box.ts'
+import { isLevelSheet, isUpright, type PartBoxes } from '../assembly/part-box.ts'
+import { meetingAxis } from '../geometry/box.ts'
+import { add, norm, scale, type Axis, type Vec3 } from '../geometry/vec.ts'
+import type { LoadPath } from '../loads/load-path.ts'
 import { findScrew } from '../catalogue/fasteners.ts'
 import type { Factor, Strength } from '../mechanics/methods/method.ts'
 import { housingBearing } from '../mechanics/bearing.ts'
 import type { JointRoom } from './joint-room.ts'
 import { linkOf } from './members.ts'
+import { PANEL_BEARING_MPA } from './bearing.ts'
+import { oneFastener, passed } from './fastener.ts'
+import { jointGives } from './ties.ts'
 import { woodOf } from './wood.ts'
 import { defineCheck, measured, plain, type CheckContext, type CheckResult, type Input } from './check.ts'
-
-/** Sizes of two parts along the way a fastener is driven from one into the other: the axis on which they touch. */
-function passed(a: Box, b: Box): { throughMm: number; behindMm: number } {
-  const axis = meetingAxis(a, b)
-  return { throughMm: a.max[axis] - a.min[axis], behindMm: b.max[axis] - b.min[axis] }
-}
-
-/** A pocket screw leaves about a third of its length in the piece it starts in: NDS 2018 12.1.6 for fasteners driven askew. */
-const POCKET_SHARE = 1 / 3
-
-/** What one fastener of a joint gives, N; null when the method has no value for the woods. */
-export function oneFastener(j: Joint, f: Joint['fasteners'][number], parts: ReadonlyMap<string, Part>, boxes: PartBoxes, c: Pick<CheckContext, 'method' | 'settings'>): Strength | null {
-  const [near, far] = [parts.get(j.near)!, parts.get(j.far)!]
-  const fastener = findScrew(f.fastener)
-  const [side, main] = [woodOf(near), woodOf(far)]
-  if (!fastener || !side || !main) return null
-  const pocket = j.kind === 'pocket-screwed'
-  const { throughMm, behindMm: behind } = passed(boxes.get(near.id)!, boxes.get(far.id)!)
-  const sideMm = pocket ? fastener.lengthMm * POCKET_SHARE : throughMm
-  const mainMm = Math.max(0, Math.min(fastener.kind === 'bolt' ? behind : fastener.lengthMm - sideMm, f.into === 'end' ? Infinity : behind))
-  if (mainMm <= 0) return null
-  // The load runs down: along the grain of an upright, across that of everything level.
-  const acrossGrain = Math.abs(near.at.along[2]) < 0.5 || Math.abs(far.at.along[2]) < 0.5
-  return c.method.lateral({ fastener, side, sideMm, main, mainMm, into: f.into, acrossGrain, askew: pocket }, c.settings)
-}
 
 /** Modulus times area of a piece, N. */
 function stiffArea(p: Part, c: Pick<CheckContext, 'method' | 'settings'>): number {
   const wood = woodOf(p)
-  const e = wood?.kind === 'lumber' ? c.method.modulus(wood.grade, c.settings)?.value : wood && (wood.sheet.ei.along * 12) / wood.sheet.thicknessMm ** 3
+  const e =
+    wood?.kind === 'lumber'
+      ? c.method.modulus(wood.grade, c.settings)?.value
+      : wood && (wood.sheet.ei.along * 12) / wood.sheet.thicknessMm ** 3
   return (e ?? 0) * p.size.widthMm * p.size.thicknessMm
 }
 
 /** What the place of fasteners leaves of their strength: too near to an edge or to each other, and several in a row. */
-function placeFactors(j: Joint, room: JointRoom | null | undefined, parts: ReadonlyMap<string, Part>, c: Pick<CheckContext, 'method' | 'settings'>): Factor[] {
+function placeFactors(
+  j: Joint,
+  room: JointRoom | null | undefined,
+  parts: ReadonlyMap<string, Part>,
+  c: Pick<CheckContext, 'method' | 'settings'>,
+): Factor[] {
   if (!room) return []
-  const out: Factor[] = room.share < 1 ? [{ symbol: 'CΔ', value: room.share, source: `${room.source}: distances kept to this share only, and bored; NDS 2018 12.5.1.2: none below one half` }] : []
-  const group = room.count > 1 ? c.method.group(room.fastener, room.count, Math.max(room.alongMm, 1), () => [stiffArea(parts.get(j.near)!, c), stiffArea(parts.get(j.far)!, c)]) : null
+  const out: Factor[] =
+    room.share < 1
+      ? [
+          {
+            symbol: 'CΔ',
+            value: room.share,
+            source: `${room.source}: distances kept to this share only, and bored; NDS 2018 12.5.1.2: none below one half`,
+          },
+        ]
+      : []
+  const group =
+    room.count > 1
+      ? c.method.group(room.fastener, room.count, Math.max(room.alongMm, 1), () => [
+          stiffArea(parts.get(j.near)!, c),
+          stiffArea(parts.get(j.far)!, c),
+        ])
+      : null
   return group ? [...out, group] : out
 }
 const product = (list: Factor[]) => list.reduce((v, f) => v * f.value, 1)
 
 /** What the fasteners of a joint give together, N, and how the first kind of them comes to it. */
-interface Given { capacity: number; one: Strength; place: Factor[]; count: number }
-interface Found extends Given { joint: Joint; demand: number; from: Part; on: Part }
+interface Given {
+  capacity: number
+  one: Strength
+  place: Factor[]
+  count: number
+}
+interface Found extends Given {
+  joint: Joint
+  demand: number
+  from: Part
+  on: Part
+}
 
 /** Null when any kind of its fasteners has no value. */
-function whatItGives(j: Joint, rooms: readonly (JointRoom | null)[] | undefined, parts: ReadonlyMap<string, Part>, boxes: PartBoxes, c: Pick<CheckContext, 'method' | 'settings'>): Given | null {
+function whatItGives(
+  j: Joint,
+  rooms: readonly (JointRoom | null)[] | undefined,
+  parts: ReadonlyMap<string, Part>,
+  boxes: PartBoxes,
+  c: Pick<CheckContext, 'method' | 'settings'>,
+): Given | null {
   const each: { one: Strength; place: Factor[]; count: number }[] = []
   for (const [i, f] of j.fasteners.entries()) {
     const one = oneFastener(j, f, parts, boxes, c)
     if (!one) return null
     each.push({ one, place: placeFactors(j, rooms?.[i], parts, c), count: f.count })
   }
-  return each.length === 0 ? null : { ...each[0], capacity: each.reduce((s, e) => s + e.one.value * e.count * product(e.place), 0) }
+  return each.length === 0
+    ? null
+    : { ...each[0], capacity: each.reduce((s, e) => s + e.one.value * e.count * product(e.place), 0) }
 }
 
 /** Stocks by number: alike where they are bought alike. */
@@ -83,63 +104,193 @@ function shapeKey(j: Joint, near: Part, far: Part, boxes: PartBoxes): string {
   const { throughMm, behindMm } = passed(boxes.get(near.id)!, boxes.get(far.id)!)
   const upright = (near.at.along[2] > 0.5 ? 2 : 0) + (far.at.along[2] > 0.5 ? 1 : 0)
   let key = `${j.kind}|${upright}|${Math.round(10 * throughMm)}|${Math.round(10 * behindMm)}`
-  for (const f of j.fasteners) key += `|${f.fastener}|${f.into}|${f.count}`
+  for (const f of j.fasteners) key += `|${f.fastener}|${f.into}|${f.count}|${f.beforeMm ?? 0}`
   return key
+}
+
+/** A joint that gives less than this against being pulled apart gives nothing, N. */
+const TINY_N = 1e-6
+
+interface Through {
+  slidN: number
+  pulledN: number
+  /** Axis along which its fasteners are driven. */
+  axis: Axis
+  supports: string[]
+}
+
+/** Screws turn their piece about the lower edge of what they share with the other: they sit at two thirds of its height. Product decision. */
+const LEVER_SHARE = 2 / 3
+
+/**
+ * Pull that comes into the fasteners of a level board held on its side, for each newton it hands over: the load comes down in its middle, half its thickness off
+ * the face. A sheet or a board across that is fastened to it and to something else keeps it from turning.
+ */
+function prying(
+  held: Part,
+  on: Part,
+  c: { parts: ReadonlyMap<string, Part>; boxes: PartBoxes; joined: Joined },
+): number {
+  const [a, b] = [c.boxes.get(held.id)!, c.boxes.get(on.id)!]
+  const axis = meetingAxis(a, b)
+  if (axis === 2 || isUpright(held) || held.stock.kind !== 'board' || Math.abs(held.at.along[axis]) > 0.9) return 0
+  const steady = c.joined.get(held.id)?.some((id) => {
+    const other = c.parts.get(id)!
+    const across = isLevelSheet(other) || (!isUpright(other) && Math.abs(other.at.along[axis]) > 0.9)
+    return across && id !== on.id && (c.joined.get(id)?.length ?? 0) > 1
+  })
+  if (steady) return 0
+  const high = Math.min(a.max[2], b.max[2]) - Math.max(a.min[2], b.min[2])
+  return high <= 0 ? 0 : (a.max[axis] - a.min[axis]) / 2 / (LEVER_SHARE * high)
+}
+
+/** What every piece is fastened to. */
+type Joined = ReadonlyMap<string, string[]>
+function joinedOf(a: Assembly): Joined {
+  const out = new Map<string, string[]>()
+  for (const j of a.joints)
+    for (const [x, y] of [
+      [j.near, j.far],
+      [j.far, j.near],
+    ])
+      out.set(x, [...(out.get(x) ?? []), y])
+  return out
+}
+
+/** What passes through the fasteners of every joint that carries: across them, and along them where it pulls the pieces apart. */
+function through(
+  a: Assembly,
+  path: LoadPath,
+  parts: ReadonlyMap<string, Part>,
+  boxes: PartBoxes,
+): ReadonlyMap<string, Through> {
+  const byId = new Map(a.joints.map((j) => [j.id, j]))
+  const out = new Map<string, Through>()
+  const slid = new Map<string, Vec3>()
+  const joined = joinedOf(a)
+  for (const s of a.supports) {
+    const j = s.via === 'bearing' || s.joint === null ? undefined : byId.get(s.joint)
+    if (!j) continue
+    const axis = meetingAxis(boxes.get(j.near)!, boxes.get(j.far)!)
+    const t = out.get(j.id) ?? { slidN: 0, pulledN: 0, axis, supports: [] }
+    out.set(j.id, t)
+    t.supports.push(s.id)
+    const force = scale(s.push, path.reactions.get(s.id) ?? 0)
+    // The force on what is held, towards what holds it, pulls the two together by their fasteners; away from it they press on each other.
+    const [held, on] = 'part' in s.from && s.from.part === j.far ? [j.far, j.near] : [j.near, j.far]
+    const towards = Math.sign(parts.get(on)!.at.centre[axis] - parts.get(held)!.at.centre[axis])
+    t.pulledN +=
+      Math.max(0, force[axis] * towards) +
+      Math.abs(force[2]) * prying(parts.get(held)!, parts.get(on)!, { parts, boxes, joined })
+    const across: Vec3 = [...force]
+    across[axis] = 0
+    slid.set(j.id, add(slid.get(j.id) ?? [0, 0, 0], across))
+  }
+  for (const [id, t] of out) t.slidN = norm(slid.get(id)!)
+  return out
 }
 
 /** Loads that pass through fasteners alone: the screws of every joint against what comes down through it. */
 export const joints = defineCheck({
   id: 'joints',
+  asksForTheMost: true,
   reads: ['assembly', 'parts', 'boxes', 'design', 'settings', 'method', 'rooms'],
   run({ assembly, parts, boxes, design, settings, method, rooms }): CheckResult[] {
-    const passing = new Map<string, number>()
-    for (const s of assembly.supports) {
-      if (s.via !== 'fasteners' || s.joint === null) continue
-      passing.set(s.joint, (passing.get(s.joint) ?? 0) + Math.abs(design.reactions.get(s.id) ?? 0))
-    }
+    const passing = through(assembly, design, parts, boxes)
     const kindOf = kindsOf(parts)
     // Joints alike give the same: worked out once.
     const known = new Map<string, Given | null>()
     const worst = new Map<string, Found>()
     const lost = new Map<string, Joint>()
+    const looked = new Map<string, string[]>()
     for (const j of assembly.joints) {
-      const demand = passing.get(j.id)
-      if (demand === undefined) continue
+      const force = passing.get(j.id)
+      if (force === undefined) continue
       const [near, far] = [parts.get(j.near)!, parts.get(j.far)!]
       const key = near.role < far.role ? `${near.role}-${far.role}` : `${far.role}-${near.role}`
       const alike = `${kindOf.get(near.stock)}|${kindOf.get(far.stock)}|${shapeKey(j, near, far, boxes)}|${rooms.get(j.id)?.map((r) => r?.share)}`
       let gives = known.get(alike)
-      if (gives === undefined) known.set(alike, (gives = whatItGives(j, rooms.get(j.id), parts, boxes, { method, settings })))
-      if (gives === null) lost.set(key, j)
+      if (gives === undefined)
+        known.set(alike, (gives = whatItGives(j, rooms.get(j.id), parts, boxes, { method, settings })))
+      const pull = force.pulledN > 0 ? jointGives(j, force.axis, parts, boxes, { method, settings }) : 0
+      if (gives === null || pull === null) lost.set(key, j)
       else {
+        // Sliding and pulling at once use the fasteners up together: their shares add.
+        const demand = force.slidN + (force.pulledN > 0 ? (force.pulledN * gives.capacity) / Math.max(pull, TINY_N) : 0)
+        looked.set(key, [...(looked.get(key) ?? []), j.id, ...force.supports])
         const seen = worst.get(key)
-        if (!seen || hard(demand, gives.capacity) > hard(seen.demand, seen.capacity)) worst.set(key, { joint: j, demand, ...gives, from: near, on: far })
+        if (!seen || hard(demand, gives.capacity) > hard(seen.demand, seen.capacity))
+          worst.set(key, { joint: j, demand, ...gives, from: near, on: far })
       }
     }
     const given = { check: 'joints', quantity: 'force' as const }
     const out: CheckResult[] = []
     for (const [key, w] of worst) {
       const f = w.joint.fasteners[0]
-      const data = { near: w.from.role, far: w.on.role, fastener: findScrew(f.fastener)!.label, count: w.count, end: f.into === 'end' ? 1 : 0, endGrain: method.id === 'ec5' ? 'third' : 'two-thirds', oneN: w.one.value }
+      const data = {
+        near: w.from.role,
+        far: w.on.role,
+        fastener: findScrew(f.fastener)!.label,
+        count: w.count,
+        end: f.into === 'end' ? 1 : 0,
+        endGrain: method.id === 'ec5' ? 'third' : 'two-thirds',
+        oneN: w.one.value,
+      }
       const inputs: Input[] = [
-        { symbol: 'load on the joint', value: w.demand, quantity: 'force', source: method.loadFactor.source }, { symbol: 'fasteners', value: w.count, quantity: 'count' },
-        { symbol: w.one.baseSymbol, value: w.one.base, quantity: 'force', source: w.one.source }, ...[...w.one.factors, ...w.place].map((x): Input => ({ symbol: x.symbol, value: x.value, quantity: 'ratio', source: x.source })),
+        { symbol: 'load on the joint', value: w.demand, quantity: 'force', source: method.loadFactor.source },
+        { symbol: 'fasteners', value: w.count, quantity: 'count' },
+        { symbol: w.one.baseSymbol, value: w.one.base, quantity: 'force', source: w.one.source },
+        ...[...w.one.factors, ...w.place].map((x): Input => ({
+          symbol: x.symbol,
+          value: x.value,
+          quantity: 'ratio',
+          source: x.source,
+        })),
       ]
       const working = { formula: 'load ≤ fasteners × what one carries across its length', inputs, source: w.one.source }
-      const base = { ...given, link: linkOf(w.from.role === 'post' ? w.on : w.from), subject: key, parts: [w.joint.near, w.joint.far], data, working }
+      const base = {
+        ...given,
+        link: linkOf(isUpright(w.from) ? w.on : w.from),
+        subject: key,
+        parts: [w.joint.near, w.joint.far],
+        covers: looked.get(key),
+        data,
+        working,
+      }
       // A fastener that may not be counted at all gives nothing: the joint holds only if nothing passes through it.
-      out.push(w.capacity > 0 ? measured({ ...base, code: f.into === 'end' ? 'joint-end-grain' : 'joint', demand: w.demand, capacity: w.capacity }) : measured({ ...base, code: w.one.value > 0 ? 'joint-crowded' : 'joint-too-short', demand: w.demand, capacity: 0 }))
+      out.push(
+        w.capacity > 0
+          ? measured({
+              ...base,
+              code: f.into === 'end' ? 'joint-end-grain' : 'joint',
+              demand: w.demand,
+              capacity: w.capacity,
+            })
+          : measured({
+              ...base,
+              code: w.one.value > 0 ? 'joint-crowded' : 'joint-too-short',
+              demand: w.demand,
+              capacity: 0,
+            }),
+      )
     }
     for (const [key, j] of lost)
-      out.push(plain({ ...given, link: linkOf(parts.get(j.near)!), code: 'unknown-joint', subject: `${key}:unknown`, state: 'unknown', parts: [j.near, j.far], data: { near: parts.get(j.near)!.role, far: parts.get(j.far)!.role, role: parts.get(j.near)!.role } }))
+      out.push(
+        plain({
+          ...given,
+          link: linkOf(parts.get(j.near)!),
+          code: 'unknown-joint',
+          subject: `${key}:unknown`,
+          state: 'unknown',
+          parts: [j.near, j.far],
+          data: { near: parts.get(j.near)!.role, far: parts.get(j.far)!.role, role: parts.get(j.near)!.role },
+        }),
+      )
     return out
   },
 })
 
 const hard = (demand: number, capacity: number) => (capacity > 0 ? demand / capacity : demand > 0 ? Infinity : 0)
-
-/** Pressure a panel's edge and the shoulder it stands on take, MPa: about half of what softwood takes across its grain. Product decision. */
-const SHOULDER_MPA = 1
 
 /** Shelves that stand in dadoes: the shoulder that carries them. */
 export const housings = defineCheck({
@@ -148,27 +299,42 @@ export const housings = defineCheck({
   run({ assembly, design }): CheckResult[] {
     const byJoint = new Map(assembly.joints.map((j) => [j.id, j]))
     let worst: CheckResult | null = null
+    const covers: string[] = []
     for (const s of assembly.supports) {
       const j = s.joint === null ? undefined : byJoint.get(s.joint)
       if (j?.kind !== 'housed' || s.on.kind !== 'part' || !('part' in s.from)) continue
       const state = design.members.get(s.from.part)?.state
-      const given = { check: 'housing', link: 'shelf' as const, quantity: 'force' as const, subject: 'dado', parts: [s.from.part, s.on.part] }
-      if (state?.kind === 'unknown') return [plain({ ...given, code: `unknown-${state.reason}`, state: 'unknown', data: { role: 'shelf' } })]
+      const given = {
+        check: 'housing',
+        link: 'shelf' as const,
+        quantity: 'force' as const,
+        subject: 'dado',
+        parts: [s.from.part, s.on.part],
+      }
+      if (state?.kind === 'unknown')
+        return [plain({ ...given, code: `unknown-${state.reason}`, state: 'unknown', data: { role: 'shelf' } })]
+      covers.push(s.id, j.id)
       const [w, d] = [s.contact.max[0] - s.contact.min[0], s.contact.max[1] - s.contact.min[1]]
       const n = design.reactions.get(s.id) ?? 0
       const r = measured({
-        ...given, code: 'dado', demand: n, capacity: housingBearing(w, d, SHOULDER_MPA), data: { deepMm: w },
-        working: { formula: 'N ≤ depth of dado × its length × strength', inputs: [{ symbol: 'N', value: n, quantity: 'force' }, { symbol: 'depth of dado', value: w, quantity: 'length' }, { symbol: 'length', value: d, quantity: 'length' }, { symbol: 'strength', value: SHOULDER_MPA, quantity: 'stress', source: 'product decision' }], source: 'bearing' },
+        ...given,
+        code: 'dado',
+        demand: n,
+        capacity: housingBearing(w, d, PANEL_BEARING_MPA),
+        data: { deepMm: w },
+        working: {
+          formula: 'N ≤ depth of dado × its length × strength',
+          inputs: [
+            { symbol: 'N', value: n, quantity: 'force' },
+            { symbol: 'depth of dado', value: w, quantity: 'length' },
+            { symbol: 'length', value: d, quantity: 'length' },
+            { symbol: 'strength', value: PANEL_BEARING_MPA, quantity: 'stress', source: 'product decision' },
+          ],
+          source: 'bearing',
+        },
       })
       if (!worst || (r.ratio ?? 9) > (worst.ratio ?? 9)) worst = r
     }
-    return worst ? [worst] : []
+    return worst ? [{ ...worst, covers }] : []
   },
 })
-
-/** All the fasteners that hold one part, along it: what a diagonal can pull. */
-export function heldBy(a: Assembly, id: string, parts: ReadonlyMap<string, Part>, boxes: PartBoxes, c: Pick<CheckContext, 'method' | 'settings'>): { joint: Joint; n: number }[] {
-  return a.joints.filter((j) => j.near === id || j.far === id).map((joint) => ({
-    joint, n: joint.fasteners.reduce((s, f) => s + (oneFastener(joint, f, parts, boxes, c)?.value ?? 0) * f.count, 0),
-  }))
-}

@@ -1,5 +1,5 @@
 import type { Part } from '../assembly/assembly.ts'
-import { bendingSection } from '../assembly/part-box.ts'
+import { bendingSection, isLevelSheet, isUpright } from '../assembly/part-box.ts'
 import { findGrade, findSection } from '../catalogue/lumber.ts'
 import { findSheet } from '../catalogue/sheets.ts'
 import type { Bent, LoadPath, Member } from '../loads/load-path.ts'
@@ -8,12 +8,21 @@ import { spanAround } from '../loads/span.ts'
 import { sagAfter } from '../mechanics/creep.ts'
 import type { Strength } from '../mechanics/methods/method.ts'
 import { secondMoment, sectionModulus } from '../mechanics/section.ts'
-import { defineCheck, measured, plain, type AnyCheck, type CheckContext, type CheckResult, type Input, type Link } from './check.ts'
+import {
+  defineCheck,
+  measured,
+  plain,
+  type AnyCheck,
+  type CheckContext,
+  type CheckResult,
+  type Input,
+  type Link,
+} from './check.ts'
 
-const LINKS: Partial<Record<Part['role'], Link>> = { shelf: 'shelf', top: 'shelf', post: 'post' }
-export const linkOf = (p: Part): Link => LINKS[p.role] ?? 'rail'
+export const linkOf = (p: Part): Link => (isLevelSheet(p) ? 'shelf' : isUpright(p) ? 'post' : 'rail')
 
-const factorInputs = (s: Strength, quantity: Input['quantity']): Input[] => [
+/** A strength taken apart: its base and every factor on it, each with its source. */
+export const factorInputs = (s: Strength, quantity: Input['quantity']): Input[] => [
   { symbol: s.baseSymbol, value: s.base, quantity, source: s.source },
   ...s.factors.map((f): Input => ({ symbol: f.symbol, value: f.value, quantity: 'ratio', source: f.source })),
 ]
@@ -25,7 +34,10 @@ type Reads = Pick<CheckContext, 'alike' | 'service' | 'design' | 'settings' | 'm
  * @param hard how hard a bent member works, comparable among parts cut alike
  */
 function worstOfEach(
-  c: Reads, path: LoadPath, hard: (b: Bent) => number, of: (p: Part, m: Member) => CheckResult | null,
+  c: Reads,
+  path: LoadPath,
+  hard: (b: Bent) => number,
+  of: (p: Part, m: Member) => CheckResult | null,
 ): CheckResult[] {
   return c.alike.flatMap((group) => {
     let worst: { p: Part; m: Member; hard: number } | null = null
@@ -53,7 +65,8 @@ const notComputed = (check: string, p: Part, reason: string): CheckResult =>
 /** The strip or beam that bends hardest by `of`. */
 const hardest = (list: Bent[], of: (b: Bent) => number): Bent => list.reduce((a, b) => (of(b) > of(a) ? b : a))
 const NONE: Bent[] = []
-const bentOf = (m: Member): Bent[] => (m.state.kind === 'beam' ? [m.state.bent] : m.state.kind === 'panel' ? m.state.strips : NONE)
+const bentOf = (m: Member): Bent[] =>
+  m.state.kind === 'beam' ? [m.state.bent] : m.state.kind === 'panel' ? m.state.strips : NONE
 
 function bendingOf(c: Reads, p: Part, design: Member): CheckResult | null {
   const bent = bentOf(design)
@@ -65,14 +78,27 @@ function bendingOf(c: Reads, p: Part, design: Member): CheckResult | null {
     const sheet = findSheet(p.stock.sheet)!
     const along = design.state.kind === 'panel' && bendsAlongStrength(p, design.state.along)
     const s = c.method.panelMoment(sheet, along, c.settings)
-    const own = design.state.kind === 'panel' && design.state.along ? design.state.stiff.share : 1
     if (!s) return notComputed('bending', p, 'no-strength')
     return measured({
-      check: 'bending', link: linkOf(p), code: 'panel-bending', quantity: 'moment-per-width', subject: p.id, demand: (moment / worst.widthMm) * own, capacity: s.value,
+      check: 'bending',
+      link: linkOf(p),
+      code: 'panel-bending',
+      quantity: 'moment-per-width',
+      subject: p.id,
+      demand: moment / worst.widthMm,
+      capacity: s.value,
       data: { sheet: sheet.label },
       working: {
-        formula: 'M / strip width ≤ moment the panel may carry per width',
-        inputs: [{ symbol: 'M', value: moment, quantity: 'moment' }, { symbol: 'strip width', value: worst.widthMm, quantity: 'length' }, ...(own < 1 ? [{ symbol: 'panel’s share', value: own, quantity: 'ratio' as const, source: 'its EI over that of panel and edge strips' }] : []), ...factorInputs(s, 'moment-per-width')],
+        formula: 'm ≤ moment the panel may carry per width',
+        inputs: [
+          {
+            symbol: 'm',
+            value: moment / worst.widthMm,
+            quantity: 'moment-per-width',
+            source: c.method.loadFactor.source,
+          },
+          ...factorInputs(s, 'moment-per-width'),
+        ],
         source: s.source,
       },
     })
@@ -80,16 +106,28 @@ function bendingOf(c: Reads, p: Part, design: Member): CheckResult | null {
   if (p.stock.kind !== 'board') return null
   const grade = findGrade(p.stock.grade)!
   const { depthMm, breadthMm, onEdge } = bendingSection(p)
-  const s = c.method.bending(grade, { depthMm, nominalWidth: findSection(p.stock.section)!.nominalWidth, flat: !onEdge }, c.settings)
+  const s = c.method.bending(
+    grade,
+    { depthMm, nominalWidth: findSection(p.stock.section)!.nominalWidth, flat: !onEdge },
+    c.settings,
+  )
   if (!s) return notComputed('bending', p, 'no-strength')
   return measured({
-    check: 'bending', link: linkOf(p), code: 'member-bending', quantity: 'stress', subject: p.id, demand: moment / sectionModulus(breadthMm, depthMm), capacity: s.value,
+    check: 'bending',
+    link: linkOf(p),
+    code: 'member-bending',
+    quantity: 'stress',
+    subject: p.id,
+    demand: moment / sectionModulus(breadthMm, depthMm),
+    capacity: s.value,
     data: { section: p.stock.section },
     working: {
       formula: 'σ = M / (b·d²/6)',
       inputs: [
         { symbol: 'M', value: moment, quantity: 'moment', source: c.method.loadFactor.source },
-        { symbol: 'b', value: breadthMm, quantity: 'length' }, { symbol: 'd', value: depthMm, quantity: 'length' }, ...factorInputs(s, 'stress'),
+        { symbol: 'b', value: breadthMm, quantity: 'length' },
+        { symbol: 'd', value: depthMm, quantity: 'length' },
+        ...factorInputs(s, 'stress'),
       ],
       source: s.source,
     },
@@ -110,14 +148,34 @@ function shearOf(c: Reads, p: Part, design: Member): CheckResult | null {
   const notch = cut ? c.method.notch(depthMm, depthMm - cut.depthMm, cut.reachMm) : null
   const capacity = s.value * (notch?.value ?? 1)
   return measured({
-    check: 'shear', link: linkOf(p), code: notch ? 'notched-shear' : 'member-shear', quantity: 'stress', subject: p.id, demand: (1.5 * v) / (breadthMm * c.method.shearWidthFactor * depthMm), capacity,
+    check: 'shear',
+    link: linkOf(p),
+    code: notch ? 'notched-shear' : 'member-shear',
+    quantity: 'stress',
+    subject: p.id,
+    demand: (1.5 * v) / (breadthMm * c.method.shearWidthFactor * depthMm),
+    capacity,
     data: { section: p.stock.section, ...(cut ? { notchMm: cut.depthMm } : {}) },
     working: {
       formula: c.method.shearWidthFactor === 1 ? 'τ = 3V / (2·b·d)' : 'τ = 3V / (2·kcr·b·d)',
       inputs: [
-        { symbol: 'V', value: v, quantity: 'force', source: c.method.loadFactor.source }, { symbol: 'b', value: breadthMm, quantity: 'length' }, { symbol: 'd', value: depthMm, quantity: 'length' },
-        ...(c.method.shearWidthFactor === 1 ? [] : [{ symbol: 'kcr', value: c.method.shearWidthFactor, quantity: 'ratio' as const, source: 'EN 1995-1-1 6.1.7(2)' }]),
-        ...factorInputs(s, 'stress'), ...(notch ? [{ symbol: notch.symbol, value: notch.value, quantity: 'ratio' as const, source: notch.source }] : []),
+        { symbol: 'V', value: v, quantity: 'force', source: c.method.loadFactor.source },
+        { symbol: 'b', value: breadthMm, quantity: 'length' },
+        { symbol: 'd', value: depthMm, quantity: 'length' },
+        ...(c.method.shearWidthFactor === 1
+          ? []
+          : [
+              {
+                symbol: 'kcr',
+                value: c.method.shearWidthFactor,
+                quantity: 'ratio' as const,
+                source: 'EN 1995-1-1 6.1.7(2)',
+              },
+            ]),
+        ...factorInputs(s, 'stress'),
+        ...(notch
+          ? [{ symbol: notch.symbol, value: notch.value, quantity: 'ratio' as const, source: notch.source }]
+          : []),
       ],
       source: s.source,
     },
@@ -134,7 +192,8 @@ function notchAtSupport(p: Part, bent: Bent): { depthMm: number; reachMm: number
   for (const m of p.machining) {
     if (m.kind !== 'notch' || m.edge !== low) continue
     const reach = Math.min(...bent.spec.supports.map((s) => Math.max(m.atMm - s.atMm, s.atMm - m.atMm - m.lengthMm, 0)))
-    if (reach <= NOTCH_NEAR * p.size.widthMm && (!worst || m.depthMm > worst.depthMm)) worst = { depthMm: m.depthMm, reachMm: Math.max(reach, m.lengthMm / 2) }
+    if (reach <= NOTCH_NEAR * p.size.widthMm && (!worst || m.depthMm > worst.depthMm))
+      worst = { depthMm: m.depthMm, reachMm: Math.max(reach, m.lengthMm / 2) }
   }
   return worst
 }
@@ -159,25 +218,65 @@ function sagOf(c: Reads, p: Part, service: Member): CheckResult | null {
   const along = service.state.kind === 'panel' && bendsAlongStrength(p, service.state.along)
   const stiffness: Input[] = sheet
     ? [
-        { symbol: 'EI', value: along ? sheet.ei.along : sheet.ei.across, quantity: 'stiffness', source: `${sheet.source}; ${along ? 'along' : 'across'} the strength axis` },
-        ...(service.state.kind === 'panel' && service.state.along && service.state.stiff.sag > 1 ? [{ symbol: 'with edge strips', value: service.state.stiff.sag, quantity: 'ratio' as const, source: 'times as stiff: one section when glued and screwed, sum of stiffnesses when only screwed' }] : []),
+        {
+          symbol: 'EI',
+          value: along ? sheet.ei.along : sheet.ei.across,
+          quantity: 'stiffness',
+          source: `${sheet.source}; ${along ? 'along' : 'across'} the strength axis`,
+        },
+        ...(service.state.kind === 'panel' && service.state.stiff.strips.length > 0
+          ? [
+              {
+                symbol: 'with edge strips',
+                value: service.state.stiff.sag,
+                quantity: 'ratio' as const,
+                source:
+                  'times as stiff at its softest edge: a plate with beams at its edges, one section with them when glued and screwed',
+              },
+            ]
+          : []),
       ]
     : [
         { symbol: 'E', value: c.method.modulus(grade!, c.settings)!.value, quantity: 'stress', source: grade!.source },
-        { symbol: 'I', value: secondMoment(bendingSection(p).breadthMm, bendingSection(p).depthMm), quantity: 'second-moment', source: 'b·d³/12' },
-        { symbol: 'G', value: c.method.shearModulus(grade!, c.settings)?.value ?? 0, quantity: 'stress', source: 'sag from shear is in the beam, κ = 5/6' },
+        {
+          symbol: 'I',
+          value: secondMoment(bendingSection(p).breadthMm, bendingSection(p).depthMm),
+          quantity: 'second-moment',
+          source: 'b·d³/12',
+        },
+        {
+          symbol: 'G',
+          value: c.method.shearModulus(grade!, c.settings)?.value ?? 0,
+          quantity: 'stress',
+          source: 'sag from shear is in the beam, κ = 5/6',
+        },
       ]
   return measured({
-    check: 'sag', link: linkOf(p), code: sheet ? 'panel-sag' : 'member-sag', quantity: 'sag', subject: p.id, demand: end, capacity: limit,
+    check: 'sag',
+    link: linkOf(p),
+    code: sheet ? 'panel-sag' : 'member-sag',
+    quantity: 'sag',
+    subject: p.id,
+    demand: end,
+    capacity: limit,
     data: {
-      firstMm: first, oneYearMm: sagAfter(first, creep.value, 1), tenYearsMm: sagAfter(first, creep.value, 10), endMm: end, limitMm: limit, spanMm: span, ratio: c.settings.sagRatio,
+      firstMm: first,
+      oneYearMm: sagAfter(first, creep.value, 1),
+      tenYearsMm: sagAfter(first, creep.value, 10),
+      endMm: end,
+      limitMm: limit,
+      spanMm: span,
+      ratio: c.settings.sagRatio,
       ...(sheet ? { sheet: sheet.label } : { section: p.stock.kind === 'board' ? p.stock.section : '' }),
     },
     working: {
       formula: 'long-term sag = day-one sag × creep ≤ span / limit; day-one sag from the beam on its true supports',
       inputs: [
-        { symbol: 'day-one sag', value: first, quantity: 'sag' }, { symbol: creep.symbol, value: creep.value, quantity: 'ratio', source: creep.source },
-        { symbol: 'span', value: span, quantity: 'length' }, { symbol: 'limit', value: c.settings.sagRatio, quantity: 'ratio', source: 'project setting: span over this' }, ...stiffness,
+        { symbol: 'day-one sag', value: first, quantity: 'sag' },
+        { symbol: creep.symbol, value: creep.value, quantity: 'ratio', source: creep.source },
+        { symbol: 'span', value: span, quantity: 'length' },
+        { symbol: 'limit', value: c.settings.sagRatio, quantity: 'ratio', source: 'project setting: span over this' },
+        ...stiffness,
       ],
       source: creep.source,
     },
@@ -186,11 +285,23 @@ function sagOf(c: Reads, p: Part, service: Member): CheckResult | null {
 
 const reads = ['alike', 'service', 'design', 'settings', 'method'] as const
 
-export const bending: AnyCheck = defineCheck({ id: 'bending', reads, run: (c) => worstOfEach(c, c.design, momentShare, (p, m) => bendingOf(c, p, m)) })
-export const shear: AnyCheck = defineCheck({ id: 'shear', reads, run: (c) => worstOfEach(c, c.design, shearShare, (p, m) => shearOf(c, p, m)) })
-export const sag: AnyCheck = defineCheck({ id: 'sag', reads, run: (c) => worstOfEach(c, c.service, sagShare, (p, m) => sagOf(c, p, m)) })
+export const bending: AnyCheck = defineCheck({
+  id: 'bending',
+  reads,
+  run: (c) => worstOfEach(c, c.design, momentShare, (p, m) => bendingOf(c, p, m)),
+})
+export const shear: AnyCheck = defineCheck({
+  id: 'shear',
+  reads,
+  run: (c) => worstOfEach(c, c.design, shearShare, (p, m) => shearOf(c, p, m)),
+})
+export const sag: AnyCheck = defineCheck({
+  id: 'sag',
+  reads,
+  run: (c) => worstOfEach(c, c.service, sagShare, (p, m) => sagOf(c, p, m)),
+})
 
-/** A strip under a panel's edge bends with it: its share of the moment is its share of the stiffness. */
+/** A strip under a panel's edge bends with it, as a beam at the edge of a plate. */
 export const edgeStrip: AnyCheck = defineCheck({
   id: 'edge-strip',
   reads: ['parts', 'design', 'settings', 'method'],
@@ -199,20 +310,42 @@ export const edgeStrip: AnyCheck = defineCheck({
     for (const m of design.members.values()) {
       if (m.state.kind !== 'panel' || m.state.stiff.strips.length === 0) continue
       const panel = parts.get(m.part)!
-      const strip = parts.get(m.state.stiff.strips[0])!
+      const hard = m.state.stiff.strips.reduce((x, y) => (y.momentNmm > x.momentNmm ? y : x))
+      const strip = parts.get(hard.id)!
       if (strip.stock.kind !== 'board') continue
-      const bent = hardest(m.state.strips, momentShare)
-      const whole = (Math.abs(bent.result.moment.nmm) / bent.widthMm) * panel.size.widthMm
-      const moment = (whole * (1 - m.state.stiff.share)) / m.state.stiff.strips.length
       const { depthMm, breadthMm } = bendingSection(strip)
-      const s = method.bending(findGrade(strip.stock.grade)!, { depthMm, nominalWidth: findSection(strip.stock.section)!.nominalWidth, flat: false }, settings)
-      if (!s) return [plain({ check: 'bending', link: 'shelf', code: 'unknown-no-strength', quantity: 'stress', subject: 'edge', state: 'unknown', parts: [strip.id], data: { role: 'edge' } })]
+      const s = method.bending(
+        findGrade(strip.stock.grade)!,
+        { depthMm, nominalWidth: findSection(strip.stock.section)!.nominalWidth, flat: false },
+        settings,
+      )
+      if (!s)
+        return [
+          plain({
+            check: 'bending',
+            link: 'shelf',
+            code: 'unknown-no-strength',
+            quantity: 'stress',
+            subject: 'edge',
+            state: 'unknown',
+            parts: [strip.id],
+            data: { role: 'edge' },
+          }),
+        ]
       const r = measured({
-        check: 'bending', link: 'shelf', code: 'member-bending', quantity: 'stress', subject: 'edge', demand: moment / sectionModulus(breadthMm, depthMm), capacity: s.value, parts: [strip.id, panel.id],
+        check: 'bending',
+        link: 'shelf',
+        code: 'member-bending',
+        quantity: 'stress',
+        subject: 'edge',
+        demand: hard.momentNmm / sectionModulus(breadthMm, depthMm),
+        capacity: s.value,
+        parts: [strip.id, panel.id],
         data: { role: 'edge', section: strip.stock.section },
         working: {
-          formula: 'σ = M·(EI of strip / EI of all) / (b·d²/6)', source: s.source,
-          inputs: [{ symbol: 'M', value: whole, quantity: 'moment' }, { symbol: 'strip’s share', value: 1 - m.state.stiff.share, quantity: 'ratio' }, ...factorInputs(s, 'stress')],
+          formula: 'σ = M / (b·d²/6), M of the strip as a beam under the edge of a plate',
+          source: s.source,
+          inputs: [{ symbol: 'M', value: hard.momentNmm, quantity: 'moment' }, ...factorInputs(s, 'stress')],
         },
       })
       if (!worst || (r.ratio ?? 0) > (worst.ratio ?? 0)) worst = r

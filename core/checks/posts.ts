@@ -2,9 +2,11 @@ import type { Assembly, Part, Support } from '../assembly/assembly.ts'
 import type { PartBoxes } from '../assembly/part-box.ts'
 import { findGrade, findSection } from '../catalogue/lumber.ts'
 import { findSheet } from '../catalogue/sheets.ts'
-import { boxSize, type Box } from '../geometry/box.ts'
+import { boxSize } from '../geometry/box.ts'
 import type { LoadPath } from '../loads/load-path.ts'
-import type { PostAxis } from '../mechanics/methods/method.ts'
+import { partMassKg } from '../assembly/mass.ts'
+import { newtons } from '../measure/units.ts'
+import type { DesignMethod, PostAxis } from '../mechanics/methods/method.ts'
 import { defineCheck, measured, plain, type CheckResult, type Input } from './check.ts'
 
 /** Heights at which something that runs along `axis` is fastened to a post: there it cannot bow that way. Ends included. */
@@ -37,6 +39,19 @@ function faceMoment(hung: readonly Support[], p: Part, axis: 0 | 1, design: Load
   return Math.max(0, ...[...levels].map(([z, sides]) => Math.max(...sides) * (z === top ? 1 : 0.5)))
 }
 
+/** Size of the upward part of an upright piece's axis. */
+const UPRIGHT = 0.9
+
+/** Moment from what pushes against a standing board sideways, the way it is as deep as this, N·mm. */
+function bentIn(p: Part, depthMm: number, design: LoadPath): number {
+  const s = design.members.get(p.id)!.state
+  const bent = s.kind === 'column' ? (s.bent ?? []) : []
+  return bent.reduce(
+    (m, b) => (Math.abs((b.depthMm ?? 0) - depthMm) < 0.1 ? Math.max(m, Math.abs(b.result.moment.nmm)) : m),
+    0,
+  )
+}
+
 /** Posts under all that comes down to them: crushing along the grain, and buckling either way between what holds them. */
 export const postBuckling = defineCheck({
   id: 'buckling',
@@ -50,14 +65,24 @@ export const postBuckling = defineCheck({
       else hung.set(s.on.part, [s])
     }
     return alike.flatMap((group) => {
-      const posts = group.parts.filter((p) => p.role === 'post' && design.members.get(p.id)?.state.kind === 'column')
-      const lost = group.parts.find((p) => p.role === 'post' && design.members.get(p.id)?.state.kind === 'unknown')
+      // A board that stands, by what it does and not by what it is called.
+      const upright = group.parts.filter((p) => p.stock.kind === 'board' && Math.abs(p.at.along[2]) > UPRIGHT)
+      const posts = upright.filter((p) => design.members.get(p.id)?.state.kind === 'column')
+      const lost = upright.find((p) => design.members.get(p.id)?.state.kind === 'unknown')
       const ids = (p: Part) => [p.id, ...group.parts.filter((x) => x.id !== p.id).map((x) => x.id)]
       const given = { check: 'buckling', link: 'post' as const, quantity: 'ratio' as const, subject: group.parts[0].id }
       if (posts.length === 0 && !lost) return []
       if (lost) {
         const state = design.members.get(lost.id)!.state
-        return [plain({ ...given, code: `unknown-${state.kind === 'unknown' ? state.reason : ''}`, state: 'unknown', parts: ids(lost), data: { letter: group.letter, role: 'post' } })]
+        return [
+          plain({
+            ...given,
+            code: `unknown-${state.kind === 'unknown' ? state.reason : ''}`,
+            state: 'unknown',
+            parts: ids(lost),
+            data: { letter: group.letter, role: group.parts[0].role },
+          }),
+        ]
       }
       const axial = (p: Part) => {
         const s = design.members.get(p.id)!.state
@@ -67,111 +92,162 @@ export const postBuckling = defineCheck({
       if (stock.kind !== 'board') return []
       const grade = findGrade(stock.grade)!
       // Alike in shape, not in load: the one with most on it and the one bent most are both looked at.
-      const bent = posts.map((p) => ({ p, moment: ([0, 1] as const).map((axis) => faceMoment(hung.get(p.id) ?? [], p, axis, design)) }))
+      const bent = posts.map((p) => ({
+        p,
+        moment: ([0, 1] as const).map((axis) => faceMoment(hung.get(p.id) ?? [], p, axis, design)),
+      }))
       const most = (of: (b: (typeof bent)[number]) => number) => bent.reduce((x, y) => (of(y) > of(x) ? y : x))
       const suspects = [...new Set([most((b) => axial(b.p)), most((b) => b.moment[0]), most((b) => b.moment[1])])]
       const looked = suspects.map(({ p, moment }) => {
         const size = boxSize(boxes.get(p.id)!)
-        const way = (axis: 0 | 1): PostAxis => ({ depthMm: size[axis], unheldMm: longestGap(heldHeights(assembly, p, axis, boxes, parts)), momentNmm: moment[axis] })
+        const way = (axis: 0 | 1): PostAxis => ({
+          depthMm: size[axis],
+          unheldMm: longestGap(heldHeights(assembly, p, axis, boxes, parts)),
+          momentNmm: moment[axis] + bentIn(p, size[axis], design),
+        })
         const axes = [way(0), way(1)] as const
-        return { p, axes, result: method.post({ grade, nominalWidth: findSection(stock.section)!.nominalWidth, axialN: axial(p), axes }, settings) }
+        return {
+          p,
+          axes,
+          result: method.post(
+            { grade, nominalWidth: findSection(stock.section)!.nominalWidth, axialN: axial(p), axes },
+            settings,
+          ),
+        }
       })
-      if (looked.some((s) => s.result === null)) return [plain({ ...given, code: 'unknown-no-strength', state: 'unknown', parts: ids(posts[0]), data: { letter: group.letter, role: 'post' } })]
+      if (looked.some((s) => s.result === null))
+        return [
+          plain({
+            ...given,
+            code: 'unknown-no-strength',
+            state: 'unknown',
+            parts: ids(posts[0]),
+            data: { letter: group.letter, role: group.parts[0].role },
+          }),
+        ]
       const hard = (s: (typeof looked)[number]) => s.result!.ratio ?? Infinity
       const weak = looked.reduce((x, y) => (hard(y) > hard(x) ? y : x))
       const { ratio, axis, formula, source, factors } = weak.result!
       const worst = weak.p
       const way = weak.axes[axis]
-      const data = { letter: group.letter, role: 'post', lengthMm: way.unheldMm, sideMm: way.depthMm, axialN: axial(worst), section: stock.section, way: axis === 0 ? 'sideways' : 'front-to-back' }
+      const data = {
+        letter: group.letter,
+        role: group.parts[0].role,
+        lengthMm: way.unheldMm,
+        sideMm: way.depthMm,
+        axialN: axial(worst),
+        section: stock.section,
+        way: axis === 0 ? 'sideways' : 'front-to-back',
+      }
       const inputs: Input[] = [
         { symbol: 'P', value: axial(worst), quantity: 'force', source: method.loadFactor.source },
         { symbol: 'A', value: worst.size.widthMm * worst.size.thicknessMm, quantity: 'area' },
-        ...weak.axes.filter((a) => a.momentNmm > 0).map((a): Input => ({ symbol: a === weak.axes[0] ? 'M sideways' : 'M front to back', value: a.momentNmm, quantity: 'moment', source: 'what is fastened to one face, times its distance from the middle; half of it between two heights' })),
-        { symbol: 'unheld length', value: way.unheldMm, quantity: 'length', source: 'between what holds the post that way; ends free to turn (Ke = 1)' },
+        ...weak.axes
+          .filter((a) => a.momentNmm > 0)
+          .map((a): Input => ({
+            symbol: a === weak.axes[0] ? 'M sideways' : 'M front to back',
+            value: a.momentNmm,
+            quantity: 'moment',
+            source: 'what is fastened to one face, times its distance from the middle; half of it between two heights',
+          })),
+        {
+          symbol: 'unheld length',
+          value: way.unheldMm,
+          quantity: 'length',
+          source: 'between what holds the post that way; ends free to turn (Ke = 1)',
+        },
         { symbol: 'side', value: way.depthMm, quantity: 'length' },
-        ...factors.map((f): Input => ({ symbol: f.symbol, value: f.value, quantity: f.stress ? 'stress' : 'ratio', source: f.source })),
+        ...factors.map((f): Input => ({
+          symbol: f.symbol,
+          value: f.value,
+          quantity: f.stress ? 'stress' : 'ratio',
+          source: f.source,
+        })),
       ]
-      if (ratio === null) return [plain({ ...given, code: 'too-slender', state: 'fails', data, parts: ids(worst), working: { formula: 'le / d ≤ 50', inputs, source } })]
-      if (!Number.isFinite(ratio)) return [plain({ ...given, code: 'buckles', state: 'fails', data, parts: ids(worst), working: { formula, inputs, source } })]
-      return [measured({ ...given, code: 'post', demand: ratio, capacity: 1, data, parts: ids(worst), working: { formula, inputs, source } })]
+      if (ratio === null)
+        return [
+          plain({
+            ...given,
+            code: 'too-slender',
+            state: 'fails',
+            data,
+            parts: ids(worst),
+            working: { formula: 'le / d ≤ 50', inputs, source },
+          }),
+        ]
+      if (!Number.isFinite(ratio))
+        return [
+          plain({
+            ...given,
+            code: 'buckles',
+            state: 'fails',
+            data,
+            parts: ids(worst),
+            working: { formula, inputs, source },
+          }),
+        ]
+      return [
+        measured({
+          ...given,
+          code: 'post',
+          demand: ratio,
+          capacity: 1,
+          data,
+          parts: ids(worst),
+          working: { formula, inputs, source },
+        }),
+      ]
     })
   },
 })
 
-/** Length of a contact along the piece it presses on, and the wood before and behind it, mm. */
-function contactOn(on: Part, contact: Box): [number, number, number] {
-  const i = on.at.along.findIndex((v) => Math.abs(v) > 0.9)
-  const from = on.at.centre[i] - on.size.lengthMm / 2
-  return [contact.max[i] - contact.min[i], Math.max(0, contact.min[i] - from), Math.max(0, from + on.size.lengthMm - contact.max[i])]
-}
-
 /** A sheet standing on edge under load, free to bow between the shelves that hold it: Euler's load over this. Product decision. */
 const UPRIGHT_SAFETY = 3
+
+/** A part's own weight with the method's factor, N, and a thousandth more. */
+const ownN = (p: Part, method: DesignMethod) => 1.001 * newtons(partMassKg(p)) * method.loadFactor.self
 
 /** Uprights of sheet: crushing hardly matters, bowing does. */
 export const uprights = defineCheck({
   id: 'upright',
-  reads: ['assembly', 'parts', 'boxes', 'design'],
-  run({ assembly, parts, boxes, design }): CheckResult[] {
+  reads: ['assembly', 'parts', 'boxes', 'design', 'method'],
+  run({ assembly, parts, boxes, design, method }): CheckResult[] {
     let worst: CheckResult | null = null
+    const looked: string[] = []
     for (const p of assembly.parts) {
       const state = design.members.get(p.id)?.state
-      if (p.role !== 'side' || p.stock.kind !== 'sheet' || !state) continue
+      if (p.stock.kind !== 'sheet' || Math.abs(p.at.along[2]) < UPRIGHT || !state) continue
       const given = { check: 'upright', link: 'post' as const, quantity: 'force' as const, subject: 'side' }
-      if (state.kind === 'unknown') return [plain({ ...given, code: `unknown-${state.reason}`, state: 'unknown', parts: [p.id], data: { role: 'side' } })]
-      if (state.kind !== 'column') continue
+      if (state.kind === 'unknown')
+        return [
+          plain({ ...given, code: `unknown-${state.reason}`, state: 'unknown', parts: [p.id], data: { role: p.role } }),
+        ]
+      // A thin back that stands on its edge carries nothing but itself, and is held by its screws.
+      if (state.kind !== 'column' || state.axialN <= ownN(p, method)) continue
+      looked.push(p.id)
       const sheet = findSheet(p.stock.sheet)!
       const lengthMm = longestGap(heldHeights(assembly, p, 1, boxes, parts))
       const euler = (Math.PI ** 2 * sheet.ei.along * p.size.widthMm) / lengthMm ** 2
       const r = measured({
-        ...given, code: 'upright', demand: state.axialN, capacity: euler / UPRIGHT_SAFETY, parts: [p.id], data: { role: 'side', axialN: state.axialN, lengthMm },
+        ...given,
+        code: 'upright',
+        demand: state.axialN,
+        capacity: euler / UPRIGHT_SAFETY,
+        parts: [p.id],
+        data: { role: p.role, axialN: state.axialN, lengthMm },
         working: {
-          formula: 'P ≤ π²·EI·b / L² / 3', source: 'Euler; safety factor 3: product decision',
-          inputs: [{ symbol: 'P', value: state.axialN, quantity: 'force' }, { symbol: 'EI', value: sheet.ei.along, quantity: 'stiffness', source: sheet.source }, { symbol: 'b', value: p.size.widthMm, quantity: 'length' }, { symbol: 'L', value: lengthMm, quantity: 'length', source: 'between shelves or cleats that hold it' }],
+          formula: 'P ≤ π²·EI·b / L² / 3',
+          source: 'Euler; safety factor 3: product decision',
+          inputs: [
+            { symbol: 'P', value: state.axialN, quantity: 'force' },
+            { symbol: 'EI', value: sheet.ei.along, quantity: 'stiffness', source: sheet.source },
+            { symbol: 'b', value: p.size.widthMm, quantity: 'length' },
+            { symbol: 'L', value: lengthMm, quantity: 'length', source: 'between shelves or cleats that hold it' },
+          ],
         },
       })
       if (!worst || (r.ratio ?? 9) > (worst.ratio ?? 9)) worst = r
     }
-    return worst ? [worst] : []
-  },
-})
-
-/** Where wood stands on wood across its grain: a post on a plate, a plate on a post. */
-export const bearing = defineCheck({
-  id: 'bearing',
-  reads: ['assembly', 'parts', 'design', 'settings', 'method'],
-  run({ assembly, parts, design, settings, method }) {
-    let worst: { demand: number; capacity: number; on: Part; from: Part; area: number; n: number; strength: NonNullable<ReturnType<typeof method.bearing>> } | null = null
-    for (const s of assembly.supports) {
-      if (s.via !== 'bearing' || s.on.kind !== 'part' || !('part' in s.from)) continue
-      const [from, on] = [parts.get(s.from.part)!, parts.get(s.on.part)!]
-      if (on.stock.kind !== 'board' || Math.abs(on.at.along[2]) > 0.1 || Math.abs(from.at.along[2]) < 0.9) continue
-      const [dx, dy] = boxSize(s.contact)
-      const n = design.reactions.get(s.id) ?? 0
-      const [alongMm, before, after] = contactOn(on, s.contact)
-      const strength = method.bearing(findGrade(on.stock.grade)!, settings, { lengthMm: alongMm, beforeMm: before, afterMm: after })
-      if (!strength || dx * dy <= 0) return [plain({ check: 'bearing', link: 'post', code: 'unknown-no-strength', quantity: 'stress', subject: 'post', state: 'unknown', parts: [on.id], data: { role: on.role } })]
-      const found = { demand: n / (dx * dy), capacity: strength.value, on, from, area: dx * dy, n, strength }
-      if (!worst || found.demand / found.capacity > worst.demand / worst.capacity) worst = found
-    }
-    if (!worst) return []
-    const w = worst
-    const state = design.members.get(w.from.id)?.state
-    if (state?.kind === 'unknown')
-      return [plain({ check: 'bearing', link: 'post', code: `unknown-${state.reason}`, quantity: 'stress', subject: 'post', state: 'unknown', parts: [w.on.id], data: { role: w.on.role } })]
-    return [
-      measured({
-        check: 'bearing', link: 'post', code: 'post-on-plate', quantity: 'stress', subject: 'post', demand: w.demand, capacity: w.capacity, parts: [w.on.id, w.from.id], data: { role: w.on.role },
-        working: {
-          formula: 'N / contact area',
-          inputs: [
-            { symbol: 'N', value: w.n, quantity: 'force', source: method.loadFactor.source }, { symbol: 'contact', value: w.area, quantity: 'area' },
-            { symbol: w.strength.baseSymbol, value: w.strength.base, quantity: 'stress', source: w.strength.source },
-            ...w.strength.factors.map((f): Input => ({ symbol: f.symbol, value: f.value, quantity: 'ratio', source: f.source })),
-          ],
-          source: w.strength.source,
-        },
-      }),
-    ]
+    return worst ? [{ ...worst, covers: looked }] : []
   },
 })

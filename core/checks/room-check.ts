@@ -27,7 +27,7 @@ export interface RoomContext {
   /** It and all that is tied to it, itself first. */
   group: readonly Unit[]
   /** How each of them is kept from folding sideways when it stands alone. */
-  swayAlone: ReadonlyMap<string, CheckResult>
+  swayAlone: ReadonlyMap<string, readonly CheckResult[]>
   method: DesignMethod
   /** Weight that hangs from the ceiling, N; null when something on it was not weighed. */
   hungN: number | null
@@ -40,7 +40,11 @@ export interface AnyRoomCheck {
 }
 
 /** Ties a check of a build in its room to what it reads. */
-export const defineRoomCheck = <K extends keyof RoomContext>(c: { id: string; reads: readonly K[]; run(c: Pick<RoomContext, K>): CheckResult[] }): AnyRoomCheck => ({
+export const defineRoomCheck = <K extends keyof RoomContext>(c: {
+  id: string
+  reads: readonly K[]
+  run(c: Pick<RoomContext, K>): CheckResult[]
+}): AnyRoomCheck => ({
   id: c.id,
   reads: c.reads,
   run: (all) => c.run(Object.fromEntries(c.reads.map((k) => [k, all[k]])) as Pick<RoomContext, K>),

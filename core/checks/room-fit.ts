@@ -10,7 +10,18 @@ export const roomFit = defineCheck({
     const b = wholeBox(boxes)
     const given = { check: 'room-fit', link: 'whole' as const, quantity: 'length' as const }
     const one = (code: string, needMm: number, haveMm: number) =>
-      measured({ ...given, code, subject: code, demand: needMm - SAME_LENGTH_MM, capacity: haveMm, data: { needMm, haveMm } })
-    return [one('room-length', b.max[0], space.lengthMm), one('room-height', b.max[2], space.heightMm), one('room-depth', b.max[1], space.depthMm)]
+      measured({
+        ...given,
+        code,
+        subject: code,
+        demand: needMm - SAME_LENGTH_MM,
+        capacity: haveMm,
+        data: { needMm, haveMm },
+      })
+    return [
+      one('room-length', b.max[0], space.lengthMm),
+      one('room-height', b.max[2], space.heightMm),
+      one('room-depth', b.max[1], space.depthMm),
+    ]
   },
 })

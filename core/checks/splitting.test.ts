@@ -21,8 +21,24 @@ const board = (section: string): Stock => ({ kind: 'board', section, grade: 'spf
 function crossing(beyondMm: number, count: number, fastener: string, method: 'asd' | 'ec5' = 'asd') {
   const [t, w] = [38.1, 88.9]
   const d = draft('imperial')
-  d.square({ id: 'post', role: 'post', stock: board('2x4'), min: [0, 0, 0], size: [t, w, 1000], along: 'z', across: 'y' })
-  d.square({ id: 'rail', role: 'rail', stock: board('2x4'), min: [-beyondMm, w, 400], size: [600 + beyondMm, t, w], along: 'x', across: 'z' })
+  d.square({
+    id: 'post',
+    role: 'post',
+    stock: board('2x4'),
+    min: [0, 0, 0],
+    size: [t, w, 1000],
+    along: 'z',
+    across: 'y',
+  })
+  d.square({
+    id: 'rail',
+    role: 'rail',
+    stock: board('2x4'),
+    min: [-beyondMm, w, 400],
+    size: [600 + beyondMm, t, w],
+    along: 'x',
+    across: 'z',
+  })
   d.bolt('rail', 'post', count, fastener)
   const rooms = jointRooms(d.assembly, partBoxes(d.assembly), METHODS[method])
   return [...rooms.values()][0][0]!
@@ -60,7 +76,13 @@ describe('splitting in a build', () => {
   const read = (params: object, system: 'imperial' | 'metric' = 'imperial') => {
     const family = findFamily('post-rack')!
     const ctx = exampleContext(system, [exampleGoods(system, 'pail', 20)])
-    const build = newBuild({ id: 'b', name: 'b', family: family.id, params: { ...(family.start(ctx) as object), ...params } as Build['params'], wallId: 'w' })
+    const build = newBuild({
+      id: 'b',
+      name: 'b',
+      family: family.id,
+      params: { ...(family.start(ctx) as object), ...params } as Build['params'],
+      wallId: 'w',
+    })
     const r = readWith(family, build, ctx)
     if (!r.ok) throw new Error(JSON.stringify(r.problem))
     return r.reading
@@ -74,11 +96,32 @@ describe('splitting in a build', () => {
   it('screws that find no room even bored carry nothing, and the joint fails', () => {
     const r = read({})
     const assembly = JSON.parse(JSON.stringify(r.shaped.assembly)) as typeof r.shaped.assembly
-    for (const j of assembly.joints) if (j.far.startsWith('rail') && j.near.startsWith('post')) j.fasteners[0].count = 60
+    for (const j of assembly.joints)
+      if (j.far.startsWith('rail') && j.near.startsWith('post')) j.fasteners[0].count = 60
     const rooms = jointRooms(assembly, r.boxes, METHODS.asd)
-    const c = { assembly, parts: partsById(assembly), boxes: r.boxes, alike: r.groups, service: r.service, design: r.design, settings: startingSettings('imperial'), method: METHODS.asd, rooms, space: r.space, goods: r.goods, unhoused: [] }
-    expect(splitting.run(c).find((x) => x.id === 'splitting:post-rail')).toMatchObject({ state: 'fails', code: 'split-crowded' })
-    expect(joints.run(c).find((x) => x.id === 'joints:post-rail')).toMatchObject({ state: 'fails', code: 'joint-crowded', capacity: 0 })
+    const c = {
+      assembly,
+      parts: partsById(assembly),
+      boxes: r.boxes,
+      alike: r.groups,
+      service: r.service,
+      design: r.design,
+      settings: startingSettings('imperial'),
+      method: METHODS.asd,
+      rooms,
+      space: r.space,
+      goods: r.goods,
+      unhoused: [],
+    }
+    expect(splitting.run(c).find((x) => x.id === 'splitting:post-rail')).toMatchObject({
+      state: 'fails',
+      code: 'split-crowded',
+    })
+    expect(joints.run(c).find((x) => x.id === 'joints:post-rail')).toMatchObject({
+      state: 'fails',
+      code: 'joint-crowded',
+      capacity: 0,
+    })
   })
   it('what is nearer than asked for counts less, and the working says so', () => {
     const c = read({}, 'metric').checks.find((x) => x.id === 'joints:cross-rail')!
@@ -91,9 +134,20 @@ describe('splitting in a build', () => {
     const lines = r.steps.flatMap((_s, i) => stepFasteners(r.shaped.assembly, r.rooms, r.steps, i, METHODS.asd))
     expect(lines.some((l) => l.boreMm !== null && Math.abs(l.boreMm - (inches(0.142) * 7) / 8) < 0.01)).toBe(true)
     // Posts are cut and marked in one step and screwed on in the next.
-    const at = (code: string) => stepFasteners(r.shaped.assembly, r.rooms, r.steps, r.steps.findIndex((s) => s.code === code), METHODS.asd).reduce((n, l) => n + l.count, 0)
+    const at = (code: string) =>
+      stepFasteners(
+        r.shaped.assembly,
+        r.rooms,
+        r.steps,
+        r.steps.findIndex((s) => s.code === code),
+        METHODS.asd,
+      ).reduce((n, l) => n + l.count, 0)
     expect(at('mark-posts')).toBe(0)
-    expect(at('posts-on')).toBe(r.shaped.assembly.joints.filter((j) => j.near.startsWith('post') && j.far.startsWith('rail')).reduce((n, j) => n + j.fasteners[0].count, 0))
+    expect(at('posts-on')).toBe(
+      r.shaped.assembly.joints
+        .filter((j) => j.near.startsWith('post') && j.far.startsWith('rail'))
+        .reduce((n, j) => n + j.fasteners[0].count, 0),
+    )
     // Every screw of the build is driven in exactly one step.
     const count = (list: { fastener: string; count: number }[]) => {
       const out: Record<string, number> = {}

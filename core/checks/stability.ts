@@ -1,12 +1,10 @@
-import type { Anchor, Assembly, Motion } from '../assembly/assembly.ts'
+import type { Assembly, Motion } from '../assembly/assembly.ts'
 import { partMassKg } from '../assembly/mass.ts'
 import { wholeBox } from '../assembly/part-box.ts'
-import { findScrew } from '../catalogue/fasteners.ts'
-import { boxSize, boxUnion } from '../geometry/box.ts'
+import { boxUnion } from '../geometry/box.ts'
 import { add, cross, dot, mid, scale, sub, unit, type Vec3 } from '../geometry/vec.ts'
 import { newtons } from '../measure/units.ts'
-import { screwWithdrawal } from '../mechanics/withdrawal.ts'
-import { heldBy } from './joints.ts'
+import { tiesPulled, TIE_SOURCE } from './ties.ts'
 import { defineCheck, measured, plain, type CheckResult, type Input } from './check.ts'
 
 /** A child's pull at the top edge, N, and the height it reaches at most, mm. Product decision. */
@@ -17,20 +15,27 @@ export const LEAN = 0.05
 /** Restoring over overturning moment wanted with the worst partial filling, and under the pull. Product decision. */
 export const SAFETY_FILLED = 1.5
 const SAFETY_PULL = 1
-/** Specific gravity of the studs nobody has looked at: spruce-pine-fir, the lightest usual group. NDS table 12.3.3A. */
-const STUD_G = 0.42
-/** Permanent load duration: what a tie holds may hang on it for years. NDS table 2.3.2. */
-const TIE_CD = 0.9
-/** Rated values of masonry anchors are divided by this unless the maker says otherwise. Product decision. */
-const ANCHOR_SAFETY = 4
 
-interface Weight { n: number; x: number; y: number; z: number }
+interface Weight {
+  n: number
+  x: number
+  y: number
+  z: number
+}
 
-const selfWeights = (a: Assembly): Weight[] => a.parts.map((p) => ({ n: newtons(partMassKg(p)), x: p.at.centre[0], y: p.at.centre[1], z: p.at.centre[2] }))
+const selfWeights = (a: Assembly): Weight[] =>
+  a.parts.map((p) => ({ n: newtons(partMassKg(p)), x: p.at.centre[0], y: p.at.centre[1], z: p.at.centre[2] }))
 const goodsWeights = (a: Assembly): Weight[] =>
-  a.bays.filter((b) => b.carriers.length > 0).flatMap((b) =>
-    b.items.map((i) => ({ n: newtons(i.massKg ?? 0), x: (i.box.min[0] + i.box.max[0]) / 2, y: (i.box.min[1] + i.box.max[1]) / 2, z: (i.box.min[2] + i.box.max[2]) / 2 })),
-  )
+  a.bays
+    .filter((b) => b.carriers.length > 0)
+    .flatMap((b) =>
+      b.items.map((i) => ({
+        n: newtons(i.massKg ?? 0),
+        x: (i.box.min[0] + i.box.max[0]) / 2,
+        y: (i.box.min[1] + i.box.max[1]) / 2,
+        z: (i.box.min[2] + i.box.max[2]) / 2,
+      })),
+    )
 
 /** Where a point is once a motion is done: about an axis (Rodrigues' rotation), or along a line. */
 function moved(m: Motion, p: Vec3): Vec3 {
@@ -52,10 +57,12 @@ function openedWeights(a: Assembly): { self: Weight[]; goods: Weight[] } | null 
   const weight = (n: number, at: Vec3): Weight => ({ n, x: at[0], y: at[1], z: at[2] })
   return {
     self: a.parts.map((p) => weight(newtons(partMassKg(p)), out(motionOf.get(p.id), p.at.centre))),
-    goods: a.bays.filter((b) => b.carriers.length > 0).flatMap((b) => {
-      const m = b.carriers.map((c) => motionOf.get(c)).find((x) => x?.kind === 'slide')
-      return b.items.map(({ massKg, box: { min, max } }) => weight(newtons(massKg ?? 0), out(m, mid(min, max))))
-    }),
+    goods: a.bays
+      .filter((b) => b.carriers.length > 0)
+      .flatMap((b) => {
+        const m = b.carriers.map((c) => motionOf.get(c)).find((x) => x?.kind === 'slide')
+        return b.items.map(({ massKg, box: { min, max } }) => weight(newtons(massKg ?? 0), out(m, mid(min, max))))
+      }),
   }
 }
 
@@ -66,18 +73,16 @@ function feet(a: Assembly): { back: number; front: number; left: number; right: 
   return { back: b.min[1], front: b.max[1], left: b.min[0], right: b.max[0] }
 }
 
-/** What one tie gives, N: by the screw's withdrawal, or the maker's rating; null when nobody knows. */
-export const tieCapacity = (x: Anchor, ratedN: number | null): number | null => {
-  if (x.into === 'masonry' || x.into === 'concrete') return ratedN === null ? null : (ratedN / ANCHOR_SAFETY) * x.count
-  const screw = x.fastener === null ? undefined : findScrew(x.fastener)
-  return screw ? screwWithdrawal(STUD_G, screw.diameterMm, x.embedMm, TIE_CD) * x.count : null
-}
-
 /**
  * The filling that stands worst: what adds less restoring than overturning moment (weighted) goes in, the rest stays out; repeated until it settles.
  * @returns both moments, N·mm
  */
-export function worstFilling<W>(self: readonly W[], goods: readonly W[], arm: (w: W) => number, lean: (w: W) => number): { restoring: number; overturning: number } {
+export function worstFilling<W>(
+  self: readonly W[],
+  goods: readonly W[],
+  arm: (w: W) => number,
+  lean: (w: W) => number,
+): { restoring: number; overturning: number } {
   const sum = (list: readonly W[], of: (w: W) => number) => list.reduce((s, w) => s + of(w), 0)
   let ratio = Infinity
   let chosen = self
@@ -98,14 +103,32 @@ export const slenderness = defineCheck({
     const { back, front, left, right } = feet(assembly)
     const deep = Math.min(front - back, right - left)
     const high = wholeBox(boxes).max[2]
-    const given = { check: 'slenderness', link: 'whole' as const, quantity: 'ratio' as const, subject: 'build', data: { highMm: high, deepMm: deep, most: settings.slenderness } }
+    const given = {
+      check: 'slenderness',
+      link: 'whole' as const,
+      quantity: 'ratio' as const,
+      subject: 'build',
+      data: { highMm: high, deepMm: deep, most: settings.slenderness },
+    }
     if (assembly.anchors.length > 0) return [plain({ ...given, code: 'slender-tied', state: 'not-applicable' })]
     return [
       measured({
-        ...given, code: 'slender', demand: high / deep, capacity: settings.slenderness,
+        ...given,
+        code: 'slender',
+        demand: high / deep,
+        capacity: settings.slenderness,
         working: {
           formula: 'height / depth of the feet, or their width where that is less ≤ limit',
-          inputs: [{ symbol: 'height', value: high, quantity: 'length' }, { symbol: 'depth', value: deep, quantity: 'length' }, { symbol: 'limit', value: settings.slenderness, quantity: 'ratio', source: 'project setting; industrial rack is tied from 6 (ANSI MH16.1)' }],
+          inputs: [
+            { symbol: 'height', value: high, quantity: 'length' },
+            { symbol: 'depth', value: deep, quantity: 'length' },
+            {
+              symbol: 'limit',
+              value: settings.slenderness,
+              quantity: 'ratio',
+              source: 'project setting; industrial rack is tied from 6 (ANSI MH16.1)',
+            },
+          ],
           source: 'project setting',
         },
       }),
@@ -116,139 +139,205 @@ export const slenderness = defineCheck({
 /** Tipping forward over the front feet: leaning under the worst partial filling, and pulled at the top edge. */
 export const tipOver = defineCheck({
   id: 'tip-over',
-  reads: ['assembly', 'boxes', 'settings', 'goods'],
-  run({ assembly, boxes, settings, goods }): CheckResult[] {
+  reads: ['assembly', 'boxes', 'settings', 'method', 'goods'],
+  run({ assembly, boxes, settings, method, goods }): CheckResult[] {
     if (!assembly.supports.some((s) => s.on.kind === 'floor' && 'part' in s.from)) return []
     const { front, left, right } = feet(assembly)
     const self = selfWeights(assembly)
     const goodsIn = goodsWeights(assembly)
-    const unweighed = assembly.bays.flatMap((b) => (b.carriers.length > 0 ? b.items.filter((i) => i.massKg === null) : []))
+    const unweighed = assembly.bays.flatMap((b) =>
+      b.carriers.length > 0 ? b.items.filter((i) => i.massKg === null) : [],
+    )
     const arm = (w: Weight) => w.n * (front - w.y)
     const lean = (w: Weight) => LEAN * w.n * w.z
     // Forward, or sideways where it is narrow; ties that hold along the wall keep it from that.
-    const sideways = assembly.anchors.some((x) => x.holds.includes('x')) ? [] : [(w: Weight) => w.n * (w.x - left), (w: Weight) => w.n * (right - w.x)]
+    const sideways = assembly.anchors.some((x) => x.holds.includes('x'))
+      ? []
+      : [(w: Weight) => w.n * (w.x - left), (w: Weight) => w.n * (right - w.x)]
     const ways = [arm, ...sideways].map((over) => ({ over, ...worstFilling(self, goodsIn, over, lean) }))
     const worstWay = ways.reduce((a, b) => (b.restoring / b.overturning < a.restoring / a.overturning ? b : a))
     const { restoring, overturning } = worstWay
     const results: CheckResult[] = []
     const given = { check: 'tip-over', link: 'whole' as const, quantity: 'moment' as const }
     if (unweighed.length > 0)
-      results.push(plain({ ...given, code: 'unknown-not-weighed', subject: 'filled', state: 'unknown', data: { goods: goods.get(unweighed[0].goodsId)?.name ?? '' } }))
+      results.push(
+        plain({
+          ...given,
+          code: 'unknown-not-weighed',
+          subject: 'filled',
+          state: 'unknown',
+          data: { goods: goods.get(unweighed[0].goodsId)?.name ?? '' },
+        }),
+      )
     else
-      results.push(measured({
-        ...given, code: 'tip-filled', subject: 'filled', demand: overturning * SAFETY_FILLED, capacity: restoring, data: { safety: restoring / overturning, wanted: SAFETY_FILLED, way: worstWay.over === arm ? 'forward' : 'sideways' },
-        working: {
-          formula: 'restoring moment / overturning moment ≥ 1.5, about the front feet or those at an end, whichever is worse, with those goods in that make it worst',
-          inputs: [{ symbol: 'restoring', value: restoring, quantity: 'moment' }, { symbol: 'overturning', value: overturning, quantity: 'moment', source: `${LEAN} of every weight sideways at its height: product decision` }],
-          source: 'moment balance; goods only where they make it worse',
-        },
-      }))
+      results.push(
+        measured({
+          ...given,
+          code: 'tip-filled',
+          subject: 'filled',
+          demand: overturning * SAFETY_FILLED,
+          capacity: restoring,
+          data: {
+            safety: restoring / overturning,
+            wanted: SAFETY_FILLED,
+            way: worstWay.over === arm ? 'forward' : 'sideways',
+          },
+          working: {
+            formula:
+              'restoring moment / overturning moment ≥ 1.5, about the front feet or those at an end, whichever is worse, with those goods in that make it worst',
+            inputs: [
+              { symbol: 'restoring', value: restoring, quantity: 'moment' },
+              {
+                symbol: 'overturning',
+                value: overturning,
+                quantity: 'moment',
+                source: `${LEAN} of every weight sideways at its height: product decision`,
+              },
+            ],
+            source: 'moment balance; goods only where they make it worse',
+          },
+        }),
+      )
 
     const opened = openedWeights(assembly)
     if (opened && unweighed.length === 0) {
       // Every leaf open and every drawer out, with those goods in that make it worst; ties hold what is missing.
       const worst = worstFilling(opened.self, opened.goods, arm, lean)
-      const held = assembly.anchors.filter((x) => x.holds.includes('y'))
-      const gives = held.map((x) => tieCapacity(x, settings.anchorRatedN))
-      const tied = gives.length === 0 ? 0 : Math.min(...gives.map((n) => n ?? 0)) * Math.min(...held.map((x) => x.at[2])) * gives.length
+      const gives = tiesPulled(assembly, { method, settings })
+      const lowest = Math.min(...gives.map((g) => g.anchor.at[2]))
+      const tied = gives.length === 0 ? 0 : Math.min(...gives.map((g) => g.n ?? 0)) * lowest * gives.length
       const missing = SAFETY_FILLED * worst.overturning - worst.restoring
-      if (missing > 0 && gives.some((n) => n === null)) {
-        const needN = missing / Math.min(...held.map((x) => x.at[2]))
-        results.push(plain({ ...given, quantity: 'force', code: 'unknown-anchor', subject: 'opened', state: 'unknown', demand: needN, data: { needN, count: held.length, into: held[0].into }, parts: [held[0].part] }))
+      const lost = gives.find((g) => g.n === null)
+      if (missing > 0 && lost) {
+        const needN = missing / lowest
+        results.push(
+          plain({
+            ...given,
+            quantity: 'force',
+            code: 'unknown-anchor',
+            subject: 'opened',
+            state: 'unknown',
+            demand: needN,
+            data: { needN, count: gives.length, into: lost.anchor.into, weakest: lost.weakest },
+            parts: [lost.anchor.part],
+            covers: gives.map((g) => g.anchor.id),
+          }),
+        )
       } else
-        results.push(measured({
-          ...given, code: 'tip-opened', subject: 'opened', demand: worst.overturning * SAFETY_FILLED, capacity: Math.max(0, worst.restoring + tied), data: { safety: (worst.restoring + tied) / worst.overturning, wanted: SAFETY_FILLED, motions: assembly.motions.length, ties: held.length },
-          working: {
-            formula: 'restoring moment with everything open + ties × their height ≥ 1.5 × overturning moment, about the front feet',
-            inputs: [{ symbol: 'restoring', value: worst.restoring, quantity: 'moment' }, { symbol: 'ties', value: tied, quantity: 'moment' }, { symbol: 'overturning', value: worst.overturning, quantity: 'moment', source: `${LEAN} of every weight sideways at its height: product decision` }],
-            source: 'moment balance; all doors open, all drawers out',
-          },
-        }))
+        results.push(
+          measured({
+            ...given,
+            code: 'tip-opened',
+            subject: 'opened',
+            demand: worst.overturning * SAFETY_FILLED,
+            capacity: Math.max(0, worst.restoring + tied),
+            data: {
+              safety: (worst.restoring + tied) / worst.overturning,
+              wanted: SAFETY_FILLED,
+              motions: assembly.motions.length,
+              ties: gives.length,
+            },
+            working: {
+              formula:
+                'restoring moment with everything open + ties × their height ≥ 1.5 × overturning moment, about the front feet',
+              inputs: [
+                { symbol: 'restoring', value: worst.restoring, quantity: 'moment' },
+                { symbol: 'ties', value: tied, quantity: 'moment' },
+                {
+                  symbol: 'overturning',
+                  value: worst.overturning,
+                  quantity: 'moment',
+                  source: `${LEAN} of every weight sideways at its height: product decision`,
+                },
+              ],
+              source: 'moment balance; all doors open, all drawers out',
+            },
+          }),
+        )
     }
 
     const high = Math.min(wholeBox(boxes).max[2], PULL_REACH_MM)
     const empty = sum(self, arm)
     const pull = PULL_N * high
     const inputs: Input[] = [
-      { symbol: 'pull', value: PULL_N, quantity: 'force', source: 'a child at the top edge or at 1.5 m, whichever is lower: product decision' },
-      { symbol: 'height', value: high, quantity: 'length' }, { symbol: 'own weight × arm', value: empty, quantity: 'moment' },
+      {
+        symbol: 'pull',
+        value: PULL_N,
+        quantity: 'force',
+        source: 'a child at the top edge or at 1.5 m, whichever is lower: product decision',
+      },
+      { symbol: 'height', value: high, quantity: 'length' },
+      { symbol: 'own weight × arm', value: empty, quantity: 'moment' },
     ]
     const ties = assembly.anchors.filter((x) => x.holds.includes('y'))
     if (ties.length === 0) {
-      results.push(measured({
-        ...given, code: 'tip-pull', subject: 'pull', demand: pull * SAFETY_PULL, capacity: Math.max(empty, 0), data: { pullN: PULL_N, highMm: high, safety: empty / pull },
-        working: { formula: 'own weight × arm ≥ pull × height, empty', inputs, source: 'moment balance about the front feet' },
-      }))
+      results.push(
+        measured({
+          ...given,
+          code: 'tip-pull',
+          subject: 'pull',
+          demand: pull * SAFETY_PULL,
+          capacity: Math.max(empty, 0),
+          data: { pullN: PULL_N, highMm: high, safety: empty / pull },
+          working: {
+            formula: 'own weight × arm ≥ pull × height, empty',
+            inputs,
+            source: 'moment balance about the front feet',
+          },
+        }),
+      )
       return results
     }
-    const each = ties.map((x) => ({ x, n: tieCapacity(x, settings.anchorRatedN) }))
+    const each = tiesPulled(assembly, { method, settings })
     const need = Math.max(0, (pull - empty) / Math.min(...ties.map((x) => x.at[2])))
-    if (each.some((e) => e.n === null)) {
-      results.push(plain({ ...given, quantity: 'force', code: 'unknown-anchor', subject: 'pull', state: 'unknown', demand: need, data: { needN: need, count: ties.length, into: ties[0].into }, parts: [ties[0].part] }))
+    const lost = each.find((e) => e.n === null)
+    if (lost) {
+      results.push(
+        plain({
+          ...given,
+          quantity: 'force',
+          code: 'unknown-anchor',
+          subject: 'pull',
+          state: 'unknown',
+          demand: need,
+          data: { needN: need, count: ties.length, into: lost.anchor.into, weakest: lost.weakest },
+          parts: [lost.anchor.part],
+        }),
+      )
       return results
     }
     // What fails first is the weakest tie under its even share.
-    const capacity = Math.min(...each.map((e) => e.n!)) * ties.length
-    results.push(measured({
-      ...given, quantity: 'force', code: 'tip-tied', subject: 'pull', demand: need, capacity, parts: [ties[0].part], data: { needN: need, count: ties.length, capacityN: capacity, into: ties[0].into },
-      working: {
-        formula: 'tie force = (pull × height − own weight × arm) / height of tie ≤ what the ties give',
-        inputs: [...inputs, { symbol: 'ties', value: ties.length, quantity: 'count' }, { symbol: 'one tie', value: capacity / ties.length, quantity: 'force', source: 'NDS 2018 12.2-2: 2850·G²·D per inch of thread, G 0.42 assumed, CD 0.9; or the maker’s rating over 4' }],
-        source: 'moment balance; NDS 2018 12.2',
-      },
-    }))
+    const weakest = each.reduce((x, y) => (y.n! < x.n! ? y : x))
+    const capacity = weakest.n! * ties.length
+    results.push(
+      measured({
+        ...given,
+        quantity: 'force',
+        code: 'tip-tied',
+        subject: 'pull',
+        demand: need,
+        capacity,
+        parts: [...new Set(ties.map((x) => x.part))],
+        covers: ties.map((x) => x.id),
+        data: { needN: need, count: ties.length, capacityN: capacity, into: ties[0].into, weakest: weakest.weakest },
+        working: {
+          formula: 'tie force = (pull × height − own weight × arm) / height of tie ≤ what the ties give',
+          inputs: [
+            ...inputs,
+            { symbol: 'ties', value: ties.length, quantity: 'count' },
+            {
+              symbol: 'one tie',
+              value: capacity / ties.length,
+              quantity: 'force',
+              source: TIE_SOURCE[weakest.weakest],
+            },
+          ],
+          source: 'moment balance; NDS 2018 12.2',
+        },
+      }),
+    )
     return results
   },
 })
 
 const sum = (list: Weight[], of: (w: Weight) => number) => list.reduce((s, w) => s + of(w), 0)
-
-/** A slope that stiffens a frame: between these, sine of the angle above level. */
-const BRACES_FROM = Math.sin((25 * Math.PI) / 180)
-const BRACES_TO = Math.sin((65 * Math.PI) / 180)
-
-/**
- * A frame of posts and rails alone folds sideways: it needs a diagonal, a sheet back, or a tie. A diagonal is only as good as its screws: it
- * has to take the lean of all weight. One tie turns a wobbly frame stiff, so it is said where it should go.
- */
-export const sway = defineCheck({
-  id: 'sway',
-  reads: ['assembly', 'parts', 'boxes', 'settings', 'method', 'service'],
-  run({ assembly, parts, boxes, settings, method, service }): CheckResult[] {
-    if (assembly.supports.every((s) => s.on.kind !== 'floor' || !('part' in s.from))) return []
-    const diagonals = assembly.parts.filter((p) => {
-      const up = Math.abs(p.at.along[2])
-      return up >= BRACES_FROM - 1e-6 && up <= BRACES_TO + 1e-6 && Math.abs(p.at.along[0]) > 0.1
-    })
-    const backs = assembly.parts.filter((p) => {
-      const [x, y, z] = boxSize(boxes.get(p.id)!)
-      return p.stock.kind === 'sheet' && y < 30 && x > 300 && z > 300
-    })
-    const tied = assembly.anchors.filter((x) => x.holds.includes('x'))
-    const whole = wholeBox(boxes)
-    const given = { check: 'sway', link: 'whole' as const, subject: 'build', parts: [...diagonals, ...backs].map((p) => p.id) }
-    const data = { braces: diagonals.length, ties: tied.length, tieAtMm: whole.max[2], tieFromMm: (whole.min[0] + whole.max[0]) / 2 }
-    if (diagonals.length > 0 && backs.length === 0) {
-      // The lean of everything above the floor, shared by the diagonals; each is pulled by it over the cosine of its slope.
-      const leanN = LEAN * service.loadsN
-      const each = diagonals.map((p) => {
-        const screws = heldBy(assembly, p.id, parts, boxes, { method, settings }).map((h) => h.n).sort((a, b) => b - a)
-        const ends = screws.slice(0, 2)
-        return { p, n: ends.length === 2 ? Math.min(...ends) : 0, cos: Math.hypot(p.at.along[0], p.at.along[1]) }
-      })
-      const capacity = each.reduce((s, e) => s + e.n * e.cos, 0)
-      return [
-        measured({
-          ...given, quantity: 'force', code: 'sway-brace', demand: leanN, capacity, data: { ...data, leanN },
-          working: {
-            formula: 'lean of all weight ≤ Σ screws at a brace’s end × cosine of its slope',
-            inputs: [{ symbol: 'lean', value: leanN, quantity: 'force', source: `${LEAN} of every weight: product decision` }, ...each.slice(0, 4).map((e): Input => ({ symbol: 'brace end', value: e.n, quantity: 'force', source: 'its weaker end, fasteners across their length' }))],
-            source: 'statics of a pinned frame',
-          },
-        }),
-      ]
-    }
-    const code = backs.length > 0 ? 'sway-back' : tied.length > 1 ? 'sway-tied' : 'sway-free'
-    return [plain({ ...given, quantity: 'count', code, state: code === 'sway-free' ? 'fails' : 'holds', data })]
-  },
-})

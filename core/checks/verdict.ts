@@ -22,7 +22,8 @@ export function urgency(r: CheckResult): number {
   return strain(r)
 }
 
-export const byUrgency = (results: readonly CheckResult[]): CheckResult[] => [...results].sort((a, b) => urgency(b) - urgency(a))
+export const byUrgency = (results: readonly CheckResult[]): CheckResult[] =>
+  [...results].sort((a, b) => urgency(b) - urgency(a))
 
 export interface Verdict {
   state: 'holds' | 'hard-worked' | 'fails' | 'unknown'
@@ -36,6 +37,7 @@ export function verdict(results: readonly CheckResult[]): Verdict {
   const weakest = byUrgency(results.filter((r) => r.state !== 'not-applicable'))[0] ?? null
   const fails = results.filter((r) => r.state === 'fails').length
   const unknown = results.filter((r) => r.state === 'unknown').length
-  const state = fails > 0 ? 'fails' : unknown > 0 || !weakest ? 'unknown' : isHardWorked(weakest) ? 'hard-worked' : 'holds'
+  const state =
+    fails > 0 ? 'fails' : unknown > 0 || !weakest ? 'unknown' : isHardWorked(weakest) ? 'hard-worked' : 'holds'
   return { state, weakest, fails, unknown }
 }

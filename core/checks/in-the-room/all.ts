@@ -11,4 +11,15 @@ import { tied } from './tied.ts'
 import { underCeiling } from './under-ceiling.ts'
 
 /** Every check of a build in its room. A new one is its file and one line here. */
-export const ROOM_CHECKS: readonly AnyRoomCheck[] = [clearance, doorSweep, underCeiling, fixing, ceilingLoad, standUpClear, carryIn, tiltIn, reach, tied]
+export const ROOM_CHECKS: readonly AnyRoomCheck[] = [
+  clearance,
+  doorSweep,
+  underCeiling,
+  fixing,
+  ceilingLoad,
+  standUpClear,
+  carryIn,
+  tiltIn,
+  reach,
+  tied,
+]

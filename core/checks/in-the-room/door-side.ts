@@ -43,8 +43,17 @@ export function doorSide(w: WallLine, f: Feature, solids: readonly BuildSolids[]
     return top === null ? null : [out, top]
   }).filter((p) => p !== null)
   return {
-    track, envelope, bodies, worst: worst && { gapMm: worst.gapMm, share: (worst.atMm - shutMm) / Math.max(openMm - shutMm, 1) },
-    bounds: [-150, -80, end + 250, Math.max(restingTopMm(t), ...bodies.flatMap((b) => b.outline.map((p) => Math.min(p[1], restingTopMm(t) + 600)))) + 180],
+    track,
+    envelope,
+    bodies,
+    worst: worst && { gapMm: worst.gapMm, share: (worst.atMm - shutMm) / Math.max(openMm - shutMm, 1) },
+    bounds: [
+      -150,
+      -80,
+      end + 250,
+      Math.max(restingTopMm(t), ...bodies.flatMap((b) => b.outline.map((p) => Math.min(p[1], restingTopMm(t) + 600)))) +
+        180,
+    ],
     at: (share) => sectionsAt(t, shutMm + share * (openMm - shutMm)),
   }
 }

@@ -33,16 +33,26 @@ export function travelOf(f: Feature): DoorTravel | null {
 }
 
 /** What of a build comes nearest to a door on its way, and when. */
-export function nearestToDoor(w: WallLine, f: Feature, solids: BuildSolids): { gapMm: number; atMm: number; part: string | null; bay: string | null } | null {
+export function nearestToDoor(
+  w: WallLine,
+  f: Feature,
+  solids: BuildSolids,
+): { gapMm: number; atMm: number; part: string | null; bay: string | null } | null {
   if (!f.sectional) return null
   const track = doorTrack(f, f.sectional)
   const whole = travelOf(f)!
   let best: ReturnType<typeof nearestToDoor> = null
   // Bodies alike from the side are looked at once: rails of a row, totes of a row.
   const seen = new Set<string>()
-  const bodies = [...solids.parts.map((p) => ({ body: p.body, part: p.id as string | null, bay: null as string | null })), ...solids.goods.map((g) => ({ body: g.body, part: null as string | null, bay: g.bay as string | null }))]
+  const bodies = [
+    ...solids.parts.map((p) => ({ body: p.body, part: p.id as string | null, bay: null as string | null })),
+    ...solids.goods.map((g) => ({ body: g.body, part: null as string | null, bay: g.bay as string | null })),
+  ]
   // The door only ever fills this much of the side view.
-  const reach = { out: track.sectional.trackOutMm + track.sectional.radiusMm + track.sectional.horizontalMm + f.highMm, up: restingTopMm(track) + 400 }
+  const reach = {
+    out: track.sectional.trackOutMm + track.sectional.radiusMm + track.sectional.horizontalMm + f.highMm,
+    up: restingTopMm(track) + 400,
+  }
   for (const b of bodies) {
     const outline = besideDoor(w, f, b.body)
     if (!outline || outline.every((p) => p[0] > reach.out || p[1] > reach.up)) continue
@@ -68,15 +78,32 @@ export const doorSweep = defineRoomCheck({
       const track = doorTrack(f, f.sectional)
       return [
         measured({
-          check: 'door-sweep', link: 'room', code: 'sweep', quantity: 'length', subject: f.id, demand: DOOR_SPARE_MM, capacity: Math.max(near.gapMm, 0),
-          parts: near.part ? [near.part] : [], bays: near.bay ? [near.bay] : [],
-          data: { name: f.name, gapMm: near.gapMm, wantedMm: DOOR_SPARE_MM, atMm: near.atMm, restMm: restingTopMm(track), door: f.id },
+          check: 'door-sweep',
+          link: 'room',
+          code: 'sweep',
+          quantity: 'length',
+          subject: f.id,
+          demand: DOOR_SPARE_MM,
+          capacity: Math.max(near.gapMm, 0),
+          parts: near.part ? [near.part] : [],
+          bays: near.bay ? [near.bay] : [],
+          data: {
+            name: f.name,
+            gapMm: near.gapMm,
+            wantedMm: DOOR_SPARE_MM,
+            atMm: near.atMm,
+            restMm: restingTopMm(track),
+            door: f.id,
+          },
           working: {
             formula: 'least distance from the sections on their rollers, over the whole travel',
             inputs: [
-              { symbol: 'gap', value: near.gapMm, quantity: 'length' }, { symbol: 'wanted', value: DOOR_SPARE_MM, quantity: 'length', source: 'product decision' },
-              { symbol: 'track radius', value: f.sectional.radiusMm, quantity: 'length' }, { symbol: 'top roller to top edge', value: f.sectional.topEdgeMm, quantity: 'length' },
-              { symbol: 'horizontal track', value: track.levelMm, quantity: 'length' }, { symbol: 'open door, outside face', value: restingTopMm(track), quantity: 'length' },
+              { symbol: 'gap', value: near.gapMm, quantity: 'length' },
+              { symbol: 'wanted', value: DOOR_SPARE_MM, quantity: 'length', source: 'product decision' },
+              { symbol: 'track radius', value: f.sectional.radiusMm, quantity: 'length' },
+              { symbol: 'top roller to top edge', value: f.sectional.topEdgeMm, quantity: 'length' },
+              { symbol: 'horizontal track', value: track.levelMm, quantity: 'length' },
+              { symbol: 'open door, outside face', value: restingTopMm(track), quantity: 'length' },
             ],
             source: 'rigid sections between rollers on the track',
           },

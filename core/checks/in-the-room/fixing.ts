@@ -18,22 +18,72 @@ export const fixing = defineRoomCheck({
     const [from, to] = [frame.place.alongMm + b.min[0], frame.place.alongMm + b.max[0]]
     const data = { wall: w.name, count: assembly.anchors.length, kind: w.construction.kind }
     if (!atWall) return [plain({ ...given, code: 'away-from-wall', subject: 'wall', state: 'not-applicable', data })]
-    if (w.construction.kind === 'thin') return [plain({ ...given, code: 'thin-wall', subject: 'wall', state: 'not-applicable', data })]
+    if (w.construction.kind === 'thin')
+      return [plain({ ...given, code: 'thin-wall', subject: 'wall', state: 'not-applicable', data })]
     const behind = studCentres(w).filter((x) => x > from && x < to)
     const studs = { ...data, studs: behind.length, first: behind[0] ?? -1, last: behind[behind.length - 1] ?? -1 }
     const out: CheckResult[] = []
-    if (assembly.anchors.length === 0) out.push(plain({ ...given, code: w.construction.kind === 'studs' && behind.length < LEAST ? 'no-stud-behind' : 'not-fixed', subject: 'wall', state: 'not-applicable', data: studs }))
-    else if (assembly.anchors.length < LEAST) out.push(plain({ ...given, code: 'one-fixing', subject: 'wall', state: 'fails', demand: LEAST, capacity: 1, parts: assembly.anchors.map((a) => a.part), data: studs }))
-    else out.push(plain({ ...given, code: w.construction.kind === 'studs' ? 'in-studs' : 'in-masonry', subject: 'wall', state: 'holds', demand: LEAST, capacity: assembly.anchors.length, parts: assembly.anchors.map((a) => a.part), data: studs }))
+    if (assembly.anchors.length === 0)
+      out.push(
+        plain({
+          ...given,
+          code: w.construction.kind === 'studs' && behind.length < LEAST ? 'no-stud-behind' : 'not-fixed',
+          subject: 'wall',
+          state: 'not-applicable',
+          data: studs,
+        }),
+      )
+    else if (assembly.anchors.length < LEAST)
+      out.push(
+        plain({
+          ...given,
+          code: 'one-fixing',
+          subject: 'wall',
+          state: 'fails',
+          demand: LEAST,
+          capacity: 1,
+          parts: assembly.anchors.map((a) => a.part),
+          data: studs,
+        }),
+      )
+    else
+      out.push(
+        plain({
+          ...given,
+          code: w.construction.kind === 'studs' ? 'in-studs' : 'in-masonry',
+          subject: 'wall',
+          state: 'holds',
+          demand: LEAST,
+          capacity: assembly.anchors.length,
+          parts: assembly.anchors.map((a) => a.part),
+          data: studs,
+        }),
+      )
     // A screw where a wire or a pipe runs up or down to an outlet, a switch or a panel.
-    const wires = keeps.filter((k) => k.code === 'clear' && k.feature && k.wall.wall.id === w.id && ['outlet', 'switch', 'panel', 'conduit', 'pipe'].includes(k.feature.kind))
+    const wires = keeps.filter(
+      (k) =>
+        k.code === 'clear' &&
+        k.feature &&
+        k.wall.wall.id === w.id &&
+        ['outlet', 'switch', 'panel', 'conduit', 'pipe'].includes(k.feature.kind),
+    )
     for (const k of wires) {
       const f = k.feature!
       const near = assembly.anchors.filter((a) => {
         const x = frame.place.alongMm + a.at[0]
         return x > f.atMm - NEAR_WIRE_MM && x < f.atMm + f.wideMm + NEAR_WIRE_MM
       })
-      if (near.length > 0) out.push(plain({ ...given, code: 'screw-near-wire', subject: `wire:${f.id}`, state: 'holds', parts: near.map((a) => a.part), data: { kind: f.kind, name: f.name, atMm: frame.place.alongMm + near[0].at[0] } }))
+      if (near.length > 0)
+        out.push(
+          plain({
+            ...given,
+            code: 'screw-near-wire',
+            subject: `wire:${f.id}`,
+            state: 'holds',
+            parts: near.map((a) => a.part),
+            data: { kind: f.kind, name: f.name, atMm: frame.place.alongMm + near[0].at[0] },
+          }),
+        )
     }
     return out
   },

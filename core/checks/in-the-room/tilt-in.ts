@@ -1,14 +1,8 @@
-import { BODY } from './reach.ts'
+import { BODY, tiltRoomMm } from '../../goods/person.ts'
 import { defineRoomCheck } from '../room-check.ts'
 import { measured, type CheckResult } from '../check.ts'
 
-/** A tote pushed up over the shoulder comes in with its front low by this much. Product decision: about one in eleven. */
-const TILT_RAD = (5 * Math.PI) / 180
-
-/**
- * Totes on rails above the shoulder are tipped in: held level only once more than half of them is on the rails, so the rear of the lid rises by
- * half the depth times the sine of the tilt. What it rises into must be free.
- */
+/** Totes on rails above the shoulder are tipped in: what their rear rises into must be free. */
 export const tiltIn = defineRoomCheck({
   id: 'tilt-in',
   reads: ['assembly', 'goods', 'settings'],
@@ -18,16 +12,29 @@ export const tiltIn = defineRoomCheck({
       if (b.holds !== 'rim' && b.holds !== 'base') continue
       for (const i of b.items) {
         const g = goods.get(i.goodsId)
-        const rim = b.holds === 'rim' ? (g?.tote?.rimMm ?? 0) : g?.tallMm ?? 0
+        const rim = b.holds === 'rim' ? (g?.tote?.rimMm ?? 0) : (g?.tallMm ?? 0)
         const rail = i.box.max[2] - rim
         if (!g || rail <= BODY.shoulder * settings.personMm) continue
-        const need = rim * Math.cos(TILT_RAD) + (g.deepMm / 2) * Math.sin(TILT_RAD)
+        const need = tiltRoomMm(rim, g.deepMm)
         const have = b.clear.max[2] - rail
         const r = measured({
-          check: 'tilt-in', link: 'handling', code: 'tilts-in', quantity: 'length', subject: 'top', demand: need, capacity: have, bays: [b.id], data: { goods: g.name, needMm: need, haveMm: have },
+          check: 'tilt-in',
+          link: 'handling',
+          code: 'tilts-in',
+          quantity: 'length',
+          subject: 'top',
+          demand: need,
+          capacity: have,
+          bays: [b.id],
+          data: { goods: g.name, needMm: need, haveMm: have },
           working: {
-            formula: 'rim·cos α + depth / 2 · sin α ≤ room above the rails', source: 'geometry of the tipped tote; α = 5°, product decision',
-            inputs: [{ symbol: 'rim', value: rim, quantity: 'length' }, { symbol: 'depth', value: g.deepMm, quantity: 'length' }, { symbol: 'room above the rails', value: have, quantity: 'length' }],
+            formula: 'rim·cos α + depth / 2 · sin α ≤ room above the rails',
+            source: 'geometry of the tipped tote; α = 5°, product decision',
+            inputs: [
+              { symbol: 'rim', value: rim, quantity: 'length' },
+              { symbol: 'depth', value: g.deepMm, quantity: 'length' },
+              { symbol: 'room above the rails', value: have, quantity: 'length' },
+            ],
           },
         })
         if (!worst || (r.ratio ?? 9) > (worst.ratio ?? 9)) worst = r

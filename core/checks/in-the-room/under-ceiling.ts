@@ -15,6 +15,17 @@ export const underCeiling = defineRoomCheck({
         const have = ceilingAt(room, outline, [p[0], p[1]])
         if (p[2] - have > worst.over) worst = { over: p[2] - have, z: p[2], have }
       }
-    return [measured({ check: 'under-ceiling', link: 'room', code: 'under-slope', quantity: 'length', subject: 'all', demand: worst.z - SAME_LENGTH_MM, capacity: worst.have, data: { needMm: worst.z, haveMm: worst.have } })]
+    return [
+      measured({
+        check: 'under-ceiling',
+        link: 'room',
+        code: 'under-slope',
+        quantity: 'length',
+        subject: 'all',
+        demand: worst.z - SAME_LENGTH_MM,
+        capacity: worst.have,
+        data: { needMm: worst.z, haveMm: worst.have },
+      }),
+    ]
   },
 })

@@ -1,0 +1,119 @@
+import type { Part } from '../assembly/assembly.ts'
+import { findGrade, findSection } from '../catalogue/lumber.ts'
+import type { Bent, Member } from '../loads/load-path.ts'
+import type { PostAxis } from '../mechanics/methods/method.ts'
+import { sectionModulus } from '../mechanics/section.ts'
+import { defineCheck, measured, plain, type CheckContext, type CheckResult, type Input } from './check.ts'
+import { factorInputs, linkOf } from './members.ts'
+
+/*
+ * Members that are pulled or pressed along themselves, alone or while they bend, and those that bend both ways at once.
+ */
+
+interface Acting {
+  bent: Bent[]
+  pulledN: number
+  pressedN: number
+}
+
+/** What acts along a member, or on it both ways; null where it only bends one way or only stands. */
+export function actsAlong(m: Member): Acting | null {
+  const s = m.state
+  if (s.kind === 'strut') return { bent: [], ...s.axial }
+  if (s.kind === 'column') return (s.pulledN ?? 0) > 0 ? { bent: s.bent ?? [], pulledN: s.pulledN!, pressedN: 0 } : null
+  if (s.kind !== 'beam' || (!s.other && !s.axial)) return null
+  return { bent: [s.bent, ...(s.other ? [s.other] : [])], ...(s.axial ?? { pulledN: 0, pressedN: 0 }) }
+}
+
+type Given = Pick<CheckContext, 'design' | 'parts' | 'settings' | 'method'>
+
+/** Longest free length while it is pressed: between what holds it in one plane, its whole length where nothing does. */
+const freeMm = (p: Part, bent: readonly Bent[]) => {
+  const at = bent.flatMap((b) => b.spec.supports.map((s) => s.atMm)).sort((a, b) => a - b)
+  const gaps = [0, ...at, p.size.lengthMm]
+  return at.length < 2 ? p.size.lengthMm : Math.max(...gaps.slice(1).map((x, i) => x - gaps[i]))
+}
+
+function ofMember(p: Part, a: Acting, c: Given): CheckResult {
+  const given = { check: 'along', link: linkOf(p), quantity: 'ratio' as const, subject: p.id, parts: [p.id] }
+  const lost = plain({ ...given, code: 'unknown-no-strength', state: 'unknown', data: { role: p.role } })
+  const stock = p.stock
+  const grade = stock.kind === 'board' ? findGrade(stock.grade) : undefined
+  if (stock.kind !== 'board' || !grade) return lost
+  const nominal = findSection(stock.section)?.nominalWidth ?? null
+  const { widthMm: w, thicknessMm: t } = p.size
+  const depthOf = (b: Bent) => b.depthMm ?? Math.max(w, t)
+  const bends = a.bent.map((b) => {
+    const depthMm = depthOf(b)
+    const fb = c.method.bending(grade, { depthMm, nominalWidth: nominal, flat: depthMm < Math.max(w, t) }, c.settings)
+    const stress = Math.abs(b.result.moment.nmm) / sectionModulus(b.widthMm, depthMm)
+    return { fb, stress, depthMm, nmm: Math.abs(b.result.moment.nmm) }
+  })
+  const ft = c.method.tension(grade, nominal, c.settings)
+  if (!ft || bends.some((b) => !b.fb)) return lost
+  const bending = bends.reduce((s, b) => s + b.stress / b.fb!.value, 0)
+  const tension = a.pulledN / (w * t) / ft.value
+  const momentAt = (depth: number) =>
+    bends.filter((b) => Math.abs(b.depthMm - depth) < 0.1).reduce((m, b) => Math.max(m, b.nmm), 0)
+  const heldIn = (depth: number) => a.bent.filter((b) => Math.abs(depthOf(b) - depth) < 0.1)
+  const way = (depthMm: number): PostAxis => ({
+    depthMm,
+    unheldMm: freeMm(p, heldIn(depthMm)),
+    momentNmm: momentAt(depthMm),
+  })
+  const free = Math.max(freeMm(p, heldIn(t)), freeMm(p, heldIn(w)))
+  const pressed =
+    a.pressedN > 0
+      ? c.method.post({ grade, nominalWidth: nominal, axialN: a.pressedN, axes: [way(t), way(w)] }, c.settings)
+      : null
+  if (a.pressedN > 0 && !pressed) return lost
+  const data = { role: p.role, pulledN: a.pulledN, pressedN: a.pressedN, lengthMm: free, thickMm: Math.min(w, t) }
+  const inputs: Input[] = [
+    { symbol: 'pulled', value: a.pulledN, quantity: 'force', source: c.method.loadFactor.source },
+    { symbol: 'pressed', value: a.pressedN, quantity: 'force', source: c.method.loadFactor.source },
+    ...factorInputs(ft, 'stress'),
+    ...bends.map((b): Input => ({ symbol: 'σm', value: b.stress, quantity: 'stress', source: 'M / (b·d²/6)' })),
+    ...(pressed?.factors ?? []).map((f): Input => ({
+      symbol: f.symbol,
+      value: f.value,
+      quantity: f.stress ? 'stress' : 'ratio',
+      source: f.source,
+    })),
+  ]
+  const working = {
+    formula: 'σt/Ft + Σ σm/Fb ≤ 1, and pressed as a column between what holds it',
+    inputs,
+    source: `${ft.source}; NDS 2018 3.9.1, EN 1995-1-1 6.17, without the relief of km`,
+  }
+  const over = pressed && pressed.ratio === null
+  if (over || pressed?.ratio === Infinity)
+    return plain({ ...given, code: over ? 'along-slender' : 'along', state: 'fails', data, working })
+  return measured({
+    ...given,
+    code: 'along',
+    demand: Math.max(tension + bending, pressed?.ratio ?? 0),
+    capacity: 1,
+    data,
+    working,
+  })
+}
+
+/** The worst of each role, covering all of them. */
+export const along = defineCheck({
+  id: 'along',
+  reads: ['design', 'parts', 'settings', 'method'],
+  run(c): CheckResult[] {
+    const worst = new Map<string, CheckResult>()
+    for (const m of c.design.members.values()) {
+      const acting = actsAlong(m)
+      if (!acting) continue
+      const p = c.parts.get(m.part)!
+      const r = ofMember(p, acting, c)
+      const known = worst.get(p.role)
+      const covers = [...(known?.covers ?? []), p.id]
+      const hard = (x: CheckResult) => (x.state === 'unknown' ? Infinity : (x.ratio ?? 1e9))
+      worst.set(p.role, { ...(known && hard(known) >= hard(r) ? known : r), covers })
+    }
+    return [...worst].map(([role, r]) => ({ ...r, id: `along:${role}` }))
+  },
+})

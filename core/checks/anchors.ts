@@ -1,0 +1,166 @@
+import type { Anchor } from '../assembly/assembly.ts'
+import { add, scale, type Vec3 } from '../geometry/vec.ts'
+import { pulledTogether } from '../mechanics/withdrawal.ts'
+import { defineCheck, measured, plain, type CheckContext, type CheckResult, type Input } from './check.ts'
+import { factorInputs } from './members.ts'
+import { seismicShare } from './seismic.ts'
+import { isRated, ratedGives, screwGives } from './wall-fixing.ts'
+
+/** Which way an anchor is driven: out of the wall, down from the ceiling. */
+const drivenAlong = (x: Anchor): 0 | 1 | 2 => (x.into === 'joist' || x.into === 'slab' ? 2 : 1)
+
+interface Gives {
+  pulledN: number
+  slidN: number
+  how: string
+  source: string
+  /** What one screw gives across its length, taken apart. */
+  inputs: Input[]
+}
+
+/** What one anchor gives pulled straight out and across, N; null when nobody knows. */
+function gives(x: Anchor, c: Pick<CheckContext, 'parts' | 'method' | 'settings'>): Gives | null {
+  if (isRated(x)) {
+    const n = ratedGives(x, c)
+    return n === null
+      ? null
+      : {
+          pulledN: n,
+          slidN: n,
+          how: 'V/R + T/R',
+          source: 'the maker’s rating over 4, across taken like pulled out',
+          inputs: [],
+        }
+  }
+  const one = screwGives(x, c.parts.get(x.part)!, c)
+  if (!one) return null
+  const { head, thread, across } = one
+  return {
+    pulledN: Math.min(head.value, thread.value) * pulledTogether(x.count),
+    slidN: across.value * x.count,
+    how: 'V/Z + T/W',
+    inputs: factorInputs(across, 'force'),
+    source: `${across.source}; the less of ${thread.source} and ${head.source}; shares add, NDS 2018 12.4.1 and EN 1995-1-1 8.7.3 allow more`,
+  }
+}
+
+/** Anchors that carry: what slides along the wall or ceiling on each and what pulls it out, at once. */
+export const anchors = defineCheck({
+  id: 'anchors',
+  reads: ['assembly', 'parts', 'design', 'settings', 'method', 'goods'],
+  run({ assembly, parts, design, settings, method, goods }): CheckResult[] {
+    const onEach = new Map<string, Vec3>()
+    const supports = new Map<string, string[]>()
+    for (const s of assembly.supports) {
+      if (s.anchor === null) continue
+      const n = design.reactions.get(s.id) ?? 0
+      onEach.set(s.anchor, add(onEach.get(s.anchor) ?? [0, 0, 0], scale(s.push, n)))
+      supports.set(s.anchor, [...(supports.get(s.anchor) ?? []), s.id])
+    }
+    const given = { check: 'anchors', link: 'ground' as const, quantity: 'ratio' as const }
+    const held = assembly.anchors.flatMap((x): Held[] => {
+      const force = onEach.get(x.id)
+      if (!force) return []
+      // The anchor pulls what it holds towards the wall (less y), or up to the ceiling.
+      const i = drivenAlong(x)
+      const pulledN = Math.max(0, i === 1 ? -force[1] : force[2])
+      return [
+        { x, pulledN, slidN: Math.hypot(...force.filter((_, k) => k !== i)), g: gives(x, { parts, method, settings }) },
+      ]
+    })
+    const lost = held.find((h) => !h.g)
+    if (lost)
+      return [
+        plain({
+          ...given,
+          subject: 'build',
+          code: 'unknown-anchor',
+          state: 'unknown',
+          parts: [lost.x.part],
+          data: {
+            count: held.length,
+            needN: Math.hypot(lost.pulledN, lost.slidN),
+            into: lost.x.into,
+            weakest: settings.anchorRatedN === null && lost.x.into !== 'stud' ? 'rated' : 'stud',
+          },
+        }),
+      ]
+    if (held.length === 0) return []
+    if (design.notWeighed.length > 0)
+      return [
+        plain({
+          ...given,
+          subject: 'build',
+          code: 'unknown-not-weighed',
+          state: 'unknown',
+          parts: held.map((h) => h.x.part),
+          data: { goods: goods.get(design.notWeighed[0])?.name ?? '' },
+        }),
+      ]
+    const covers = held.flatMap((h) => [h.x.id, ...supports.get(h.x.id)!])
+    const told = (subject: string, code: string, list: readonly Held[], more: Input[]): CheckResult => {
+      const { x, slidN, pulledN, g } = list.reduce((a, b) => (used(b) > used(a) ? b : a))
+      const inputs: Input[] = [
+        { symbol: 'V', value: slidN, quantity: 'force', source: method.loadFactor.source },
+        { symbol: 'T', value: pulledN, quantity: 'force', source: method.loadFactor.source },
+        { symbol: 'across', value: g!.slidN, quantity: 'force' },
+        { symbol: 'pulled out', value: g!.pulledN, quantity: 'force' },
+        ...g!.inputs,
+        ...more,
+      ]
+      return measured({
+        ...given,
+        subject,
+        code,
+        demand: used({ x, slidN, pulledN, g }),
+        capacity: 1,
+        parts: [x.part],
+        covers,
+        data: { slidN, pulledN, count: held.length, into: x.into },
+        working: { formula: `${g!.how} ≤ 1`, inputs, source: g!.source },
+      })
+    }
+    const out = [told('build', 'anchors', held, [])]
+    if (settings.seismicG) {
+      const { shaken, inputs } = inAnEarthquake(held, settings.seismicG)
+      out.push(told('quake', 'anchors-quake', shaken, inputs))
+    }
+    return out
+  },
+})
+
+interface Held {
+  x: Anchor
+  slidN: number
+  pulledN: number
+  g: Gives | null
+}
+const used = (h: Held) => h.slidN / Math.max(h.g!.slidN, 1e-9) + h.pulledN / Math.max(h.g!.pulledN, 1e-9)
+
+/** High up in its building a thing shakes three times as hard as on the ground: z/h = 1, ASCE 7-16 13.3-1. Where it hangs in it nobody has said. */
+const AT_THE_TOP = 1
+
+/** All that hangs shaken at once, up and down as well, and out from the wall or along it, whichever is worse; shared evenly by what holds it. */
+function inAnEarthquake(held: readonly Held[], sds: number): { shaken: Held[]; inputs: Input[] } {
+  const share = seismicShare(sds, AT_THE_TOP)
+  const each = (share * held.reduce((s, h) => s + h.slidN, 0)) / held.length
+  const heavier = 1 + 0.2 * sds
+  const shaken = held.map((h): Held => {
+    const out = { ...h, slidN: h.slidN * heavier, pulledN: h.pulledN * heavier + each }
+    const along = { ...h, slidN: Math.hypot(h.slidN * heavier, each), pulledN: h.pulledN * heavier }
+    return used(out) > used(along) ? out : along
+  })
+  return {
+    shaken,
+    inputs: [
+      { symbol: 'SDS', value: sds, quantity: 'ratio', source: 'project setting; ask locally' },
+      { symbol: 'Fp / Wp', value: share, quantity: 'ratio', source: 'ASCE 7-16 13.3-1, ap 1.0, Rp 2.5, Ip 1.0, z/h 1' },
+      {
+        symbol: '1 + 0.2·SDS',
+        value: heavier,
+        quantity: 'ratio',
+        source: 'ASCE 7-16 12.4.2.2: it shakes up and down as well',
+      },
+    ],
+  }
+}

@@ -1,0 +1,122 @@
+import type { Part, Support } from '../assembly/assembly.ts'
+import { findGrade, findSection } from '../catalogue/lumber.ts'
+import { boxSize, type Box } from '../geometry/box.ts'
+import { dot, type Vec3 } from '../geometry/vec.ts'
+import { strength, type DesignMethod, type Strength } from '../mechanics/methods/method.ts'
+import type { Settings } from '../assembly/settings.ts'
+import { defineCheck, measured, plain, type CheckResult, type Input } from './check.ts'
+
+/** Pressure a panel's face, edge or a shoulder cut into it takes, MPa: about half of what softwood takes across its grain. Product decision. */
+export const PANEL_BEARING_MPA = 1
+
+/** An axis this far along a direction runs that way. */
+const SAME_WAY = 0.9
+
+/** Length of a contact along the grain of the piece it presses on, and the wood before and behind it, mm. */
+function contactOn(on: Part, contact: Box): [number, number, number] {
+  const i = on.at.along.findIndex((v) => Math.abs(v) > SAME_WAY)
+  if (i < 0) return [0, 0, 0]
+  const from = on.at.centre[i] - on.size.lengthMm / 2
+  return [
+    contact.max[i] - contact.min[i],
+    Math.max(0, contact.min[i] - from),
+    Math.max(0, from + on.size.lengthMm - contact.max[i]),
+  ]
+}
+
+/** What a piece may be pressed with where something bears on it along a direction, MPa; null when nobody says. */
+function mayBear(p: Part, contact: Box, push: Vec3, method: DesignMethod, settings: Settings): Strength | null {
+  if (p.stock.kind === 'sheet') return strength('panel', PANEL_BEARING_MPA, 'product decision', [])
+  if (p.stock.kind !== 'board') return null
+  const grade = findGrade(p.stock.grade)
+  if (!grade) return null
+  if (Math.abs(dot(p.at.along, push)) > SAME_WAY)
+    return method.compression(grade, findSection(p.stock.section)?.nominalWidth ?? null, settings)
+  const [lengthMm, beforeMm, afterMm] = contactOn(p, contact)
+  return method.bearing(grade, settings, { lengthMm, beforeMm, afterMm })
+}
+
+/** Area of a contact as the force sees it, mm². */
+function areaOf(contact: Box, push: Vec3): number {
+  const size = boxSize(contact)
+  const through = push.findIndex((v) => Math.abs(v) > SAME_WAY)
+  return through < 0 ? 0 : size.reduce((a, v, i) => (i === through ? a : a * v), 1)
+}
+
+interface Found {
+  support: Support
+  from: Part
+  on: Part
+  n: number
+  areaMm2: number
+  allowed: Strength
+}
+
+/** Where one piece lies or stands on another: neither is crushed. */
+export const bearing = defineCheck({
+  id: 'bearing',
+  asksForTheMost: true,
+  reads: ['assembly', 'parts', 'design', 'settings', 'method'],
+  run({ assembly, parts, design, settings, method }): CheckResult[] {
+    let worst: Found | null = null
+    const covers: string[] = []
+    const given = { check: 'bearing', link: 'post' as const, quantity: 'stress' as const, subject: 'post' }
+    for (const s of assembly.supports) {
+      if (s.via !== 'bearing' || 'bay' in s.from || s.on.kind === 'floor') continue
+      const from = parts.get('part' in s.from ? s.from.part : s.from.through)!
+      // A wall or a ceiling is harder than the wood that presses on it.
+      const on = s.on.kind === 'part' ? parts.get(s.on.part)! : from
+      const n = Math.abs(design.reactions.get(s.id) ?? 0)
+      const areaMm2 = areaOf(s.contact, s.push)
+      const allowed = [from, on]
+        .map((p) => mayBear(p, s.contact, s.push, method, settings))
+        .reduce((a, b) => (a && b && b.value < a.value ? b : a && b ? a : null))
+      const state = design.members.get(from.id)?.state
+      if (state?.kind === 'unknown')
+        return [
+          plain({
+            ...given,
+            code: `unknown-${state.reason}`,
+            state: 'unknown',
+            parts: [on.id],
+            data: { role: on.role },
+          }),
+        ]
+      if (!allowed || areaMm2 <= 0)
+        return [
+          plain({ ...given, code: 'unknown-no-strength', state: 'unknown', parts: [on.id], data: { role: on.role } }),
+        ]
+      covers.push(s.id)
+      const found = { support: s, from, on, n, areaMm2, allowed }
+      if (!worst || n / areaMm2 / allowed.value > worst.n / worst.areaMm2 / worst.allowed.value) worst = found
+    }
+    if (!worst) return []
+    const { from, on, n, areaMm2, allowed } = worst
+    return [
+      measured({
+        ...given,
+        code: 'bears',
+        demand: n / areaMm2,
+        capacity: allowed.value,
+        parts: [on.id, from.id],
+        covers,
+        data: { role: on.role, from: from.role },
+        working: {
+          formula: 'N / contact area',
+          inputs: [
+            { symbol: 'N', value: n, quantity: 'force', source: method.loadFactor.source },
+            { symbol: 'contact', value: areaMm2, quantity: 'area' },
+            { symbol: allowed.baseSymbol, value: allowed.base, quantity: 'stress', source: allowed.source },
+            ...allowed.factors.map((f): Input => ({
+              symbol: f.symbol,
+              value: f.value,
+              quantity: 'ratio',
+              source: f.source,
+            })),
+          ],
+          source: allowed.source,
+        },
+      }),
+    ]
+  },
+})

@@ -1,0 +1,89 @@
+import type { Body, Joint } from '../assembly/assembly.ts'
+import { add, scale, type Axis, type Vec3 } from '../geometry/vec.ts'
+import { defineCheck, measured, plain, type CheckContext, type CheckResult, type Input } from './check.ts'
+import { jointGives } from './ties.ts'
+
+/*
+ * Parts that act as one are held by some of them. All that hangs there passes through the fastenings of those to the rest: across them and along
+ * them at once, their shares added. Every cut a body names is asked.
+ */
+
+type Given = Pick<CheckContext, 'assembly' | 'parts' | 'boxes' | 'design' | 'settings' | 'method' | 'goods'>
+
+/** What the supports through some pieces of a body do to it, N. */
+function through(b: Body, cut: readonly string[], c: Given): Vec3 {
+  return c.assembly.supports.reduce<Vec3>(
+    (f, s) =>
+      'body' in s.from && s.from.body === b.id && cut.includes(s.from.through)
+        ? add(f, scale(s.push, c.design.reactions.get(s.id) ?? 0))
+        : f,
+    [0, 0, 0],
+  )
+}
+
+/** Fastenings between some pieces of a body and the rest of it. */
+const across = (b: Body, cut: readonly string[], joints: readonly Joint[]): Joint[] =>
+  joints.filter(
+    (j) => b.parts.includes(j.near) && b.parts.includes(j.far) && cut.includes(j.near) !== cut.includes(j.far),
+  )
+
+/** What gives less than this gives nothing, N: a share far past one, and still a number. */
+const LEAST_N = 1e-3
+
+interface Shared {
+  axis: Axis
+  n: number
+  gives: number | null
+}
+
+function ofCut(b: Body, cut: string[], index: number, c: Given): CheckResult {
+  const joints = across(b, cut, c.assembly.joints)
+  const force = through(b, cut, c)
+  const shares = ([0, 1, 2] as const).flatMap((axis): Shared[] => {
+    const n = Math.abs(force[axis])
+    if (n < 1e-6) return []
+    const each = joints.map((j) => jointGives(j, axis, c.parts, c.boxes, c))
+    return [{ axis, n, gives: each.some((g) => g === null) ? null : each.reduce<number>((s, g) => s + g!, 0) }]
+  })
+  const role = c.parts.get(cut[0])!.role
+  const unweighed = c.design.notWeighed[0]
+  const given = {
+    check: 'body',
+    link: 'whole' as const,
+    quantity: 'ratio' as const,
+    subject: `${b.id}-${index}`,
+    parts: cut,
+    covers: [b.id, ...joints.map((j) => j.id)],
+    data: { role, slidN: Math.abs(force[2]), pulledN: Math.abs(force[1]), joints: joints.length },
+  }
+  if (unweighed !== undefined)
+    return plain({
+      ...given,
+      code: 'unknown-not-weighed',
+      state: 'unknown',
+      data: { role, goods: c.goods.get(unweighed)?.name ?? '' },
+    })
+  if (shares.some((s) => s.gives === null))
+    return plain({ ...given, code: 'unknown-joint', state: 'unknown', data: { near: role, far: 'side', role } })
+  const names = ['along the wall', 'out from the wall', 'up'] as const
+  return measured({
+    ...given,
+    code: 'body',
+    demand: shares.reduce((s, x) => s + x.n / Math.max(x.gives!, LEAST_N), 0),
+    capacity: 1,
+    working: {
+      formula: 'Σ force / what all its fastenings give that way ≤ 1',
+      source: 'statics of the cut; fasteners by the method',
+      inputs: shares.flatMap((s): Input[] => [
+        { symbol: `force ${names[s.axis]}`, value: s.n, quantity: 'force', source: c.method.loadFactor.source },
+        { symbol: 'its fastenings give', value: s.gives!, quantity: 'force' },
+      ]),
+    },
+  })
+}
+
+export const bodies = defineCheck({
+  id: 'body',
+  reads: ['assembly', 'parts', 'boxes', 'design', 'settings', 'method', 'goods'],
+  run: (c): CheckResult[] => c.assembly.bodies.flatMap((b) => b.cuts.map((cut, i) => ofCut(b, cut, i, c))),
+})

@@ -1,0 +1,47 @@
+import type { Joint, Part } from '../assembly/assembly.ts'
+import type { PartBoxes } from '../assembly/part-box.ts'
+import { findScrew } from '../catalogue/fasteners.ts'
+import { meetingAxis, type Box } from '../geometry/box.ts'
+import type { Strength } from '../mechanics/methods/method.ts'
+import { woodOf } from './wood.ts'
+import type { CheckContext } from './check.ts'
+
+/** Sizes of two parts along the way a fastener is driven from one into the other: the axis on which they touch. */
+export function passed(a: Box, b: Box): { throughMm: number; behindMm: number } {
+  const axis = meetingAxis(a, b)
+  return { throughMm: a.max[axis] - a.min[axis], behindMm: b.max[axis] - b.min[axis] }
+}
+
+/** A pocket screw leaves about a third of its length in the piece it starts in: NDS 2018 12.1.6 for fasteners driven askew. */
+const POCKET_SHARE = 1 / 3
+
+/** What one fastener of a joint gives, N; null when the method has no value for the woods. */
+export function oneFastener(
+  j: Joint,
+  f: Joint['fasteners'][number],
+  parts: ReadonlyMap<string, Part>,
+  boxes: PartBoxes,
+  c: Pick<CheckContext, 'method' | 'settings'>,
+): Strength | null {
+  const [near, far] = [parts.get(j.near)!, parts.get(j.far)!]
+  const fastener = findScrew(f.fastener)
+  const [side, main] = [woodOf(near), woodOf(far)]
+  if (!fastener || !side || !main) return null
+  const pocket = j.kind === 'pocket-screwed'
+  const { throughMm, behindMm: behind } = passed(boxes.get(near.id)!, boxes.get(far.id)!)
+  const sideMm = pocket ? fastener.lengthMm * POCKET_SHARE : throughMm
+  const mainMm = Math.max(
+    0,
+    Math.min(
+      fastener.kind === 'bolt' ? behind : fastener.lengthMm - sideMm - (f.beforeMm ?? 0),
+      f.into === 'end' ? Infinity : behind,
+    ),
+  )
+  if (mainMm <= 0) return null
+  // The load runs down: along the grain of an upright, across that of everything level.
+  const acrossGrain = Math.abs(near.at.along[2]) < 0.5 || Math.abs(far.at.along[2]) < 0.5
+  return c.method.lateral(
+    { fastener, side, sideMm, main, mainMm, into: f.into, acrossGrain, askew: pocket },
+    c.settings,
+  )
+}

@@ -1,0 +1,44 @@
+import type { Arrangement } from '../loads/arrangements.ts'
+import type { LoadPath } from '../loads/load-path.ts'
+import type { AnyCheck, CheckContext, CheckResult } from './check.ts'
+import { urgency } from './verdict.ts'
+
+export interface Loaded {
+  code: Arrangement['code']
+  service: LoadPath
+  design: LoadPath
+}
+
+/**
+ * Runs the checks with the goods as they are drawn, and those that read what passes through the build again for every other arrangement:
+ * of each result the worst stays, and says which arrangement it is of.
+ */
+export function inEveryArrangement(
+  checks: readonly AnyCheck[],
+  context: Omit<CheckContext, 'service' | 'design'>,
+  loaded: readonly Loaded[],
+): CheckResult[] {
+  const most: LoadPath = { ...loaded[0].design, reactions: mostThrough(loaded.map((l) => l.design)) }
+  return checks.flatMap((check) => {
+    if (check.asksForTheMost) return check.run({ ...context, ...loaded[0], design: most })
+    const [packed, ...others] = check.reads.some((r) => r === 'service' || r === 'design') ? loaded : loaded.slice(0, 1)
+    const results = new Map(check.run({ ...context, ...packed }).map((r) => [r.id, r]))
+    for (const l of others)
+      for (const r of check.run({ ...context, ...l })) {
+        const known = results.get(r.id)
+        if (!known || urgency(r) > urgency(known) + WORSE)
+          results.set(r.id, { ...r, data: { ...r.data, arranged: l.code } })
+      }
+    return [...results.values()]
+  })
+}
+/** The most that passes through each support in any arrangement, with its sign, N. */
+function mostThrough(paths: readonly LoadPath[]): Map<string, number> {
+  const out = new Map(paths[0].reactions)
+  for (const p of paths.slice(1))
+    for (const [id, n] of p.reactions) if (Math.abs(n) > Math.abs(out.get(id) ?? 0)) out.set(id, n)
+  return out
+}
+
+/** Worse by less than this is rounding: then the picture that is drawn stays. */
+const WORSE = 1e-6

@@ -1,0 +1,152 @@
+import type { Anchor, Assembly, Joint, Part } from '../assembly/assembly.ts'
+import { partBoxes, partsById, type PartBoxes } from '../assembly/part-box.ts'
+import { findGrade, findSection } from '../catalogue/lumber.ts'
+import { findScrew, type Screw } from '../catalogue/fasteners.ts'
+import { meetingAxis } from '../geometry/box.ts'
+import type { Axis } from '../geometry/vec.ts'
+import { sectionModulus } from '../mechanics/section.ts'
+import { pulledTogether } from '../mechanics/withdrawal.ts'
+import type { CheckContext } from './check.ts'
+import { oneFastener } from './fastener.ts'
+import { isRated, ratedGives, screwGives } from './wall-fixing.ts'
+import { woodOf } from './wood.ts'
+
+/*
+ * A tie to a wall, end to end: the screw in the stud, its head in the board, the board between what it is fastened to, and those fastenings.
+ * It gives what the weakest of them gives.
+ */
+
+export type TieCode = 'stud' | 'rated' | 'head' | 'board' | 'frame'
+/** Where the figure of the weakest comes from. */
+export const TIE_SOURCE: Record<TieCode, string> = {
+  stud: 'its screw in a stud of the lightest usual wood: NDS 2018 12.2-2 and 12.3.1, EN 1995-1-1 8.7; over a lining AWC TR12',
+  rated: 'the maker’s rating over 4',
+  head: 'the head pulled through the board: NDS 2018 12.2-6',
+  board: 'the board bent between its fastenings: M = F·a·b / L',
+  frame: 'what fastens the board to the build',
+}
+export interface TieGives {
+  anchor: Anchor
+  /** N; null when something of it is not known. */
+  n: number | null
+  /** What gives first, or is not known. */
+  weakest: TieCode
+}
+type Given = Pick<CheckContext, 'method' | 'settings'>
+
+/** What one tie of a part is asked to hold by, with the fixings of that part to the rest of its build. */
+export interface TieSite {
+  part: Part
+  joints: readonly Joint[]
+  parts: ReadonlyMap<string, Part>
+  boxes: PartBoxes
+}
+
+/** Every tie of a build pulled straight off its wall. */
+export function tiesPulled(a: Assembly, c: Given): TieGives[] {
+  return tiesGive(a, c, 1, (x, site) => {
+    if (isRated(x)) return [['rated', ratedGives(x, c)], ...boardBends(x, site, c)]
+    const [one, many] = [screwGives(x, site.part, c), pulledTogether(x.count)]
+    if (!one) return [[woodOf(site.part) ? 'stud' : 'head', null]]
+    const inWall: Link[] = [
+      ['stud', unfactored(one.thread.value * many, c)],
+      ['head', unfactored(one.head.value * many, c)],
+    ]
+    return [...inWall, ...boardBends(x, site, c)]
+  })
+}
+
+/** Every tie of a build pushed along its wall: the screw across its length, through the board into the stud. */
+export function tiesAlong(a: Assembly, c: Given): TieGives[] {
+  return tiesGive(a, c, 0, (x, { part }) => {
+    if (isRated(x)) return [['rated', ratedGives(x, c)]]
+    const one = screwGives(x, part, c)
+    return [['stud', unfactored(one && one.across.value * x.count, c)]]
+  })
+}
+
+type Link = [TieCode, number | null]
+
+/** A strength of the method against loads as they are. */
+const unfactored = (n: number | null, c: Given): number | null => n && n / c.method.loadFactor.goods
+
+function tiesGive(a: Assembly, c: Given, axis: Axis, own: (x: Anchor, site: TieSite) => Link[]): TieGives[] {
+  const holding = a.anchors.filter((x) => x.holds.includes(axis === 1 ? 'y' : 'x'))
+  if (holding.length === 0) return []
+  const [parts, boxes] = [partsById(a), partBoxes(a)]
+  return holding.map((anchor) => {
+    const part = parts.get(anchor.part)!
+    const joints = a.joints.filter((j) => j.near === part.id || j.far === part.id)
+    const mates = holding.filter((x) => x.part === part.id).length
+    const held = joints.map((j) => jointGives(j, axis, parts, boxes, c))
+    const frame = held.some((n) => n === null) ? null : held.reduce<number>((s, n) => s + n!, 0) / mates
+    const links: Link[] = [...own(anchor, { part, joints, parts, boxes }), ['frame', unfactored(frame, c)]]
+    const unknown = links.find(([, n]) => n === null)
+    const [weakest, n] = unknown ?? links.reduce((x, y) => (y[1]! < x[1]! ? y : x))
+    return { anchor, n, weakest }
+  })
+}
+
+/** The board as a beam on its broad side, from one fastening to the next, pulled at the tie; beyond the last one a cantilever. */
+function boardBends(x: Anchor, { part, joints }: TieSite, c: Given): Link[] {
+  if (part.stock.kind !== 'board') return [['board', null]]
+  const section = findSection(part.stock.section)
+  const grade = findGrade(part.stock.grade)
+  const { thicknessMm: t, widthMm: w } = part.size
+  const fb =
+    section &&
+    grade &&
+    c.method.bending(grade, { depthMm: t, nominalWidth: section.nominalWidth, flat: true }, c.settings)
+  if (!fb) return [['board', null]]
+  const at = joints.map((j) => j.at[0])
+  const left = Math.min(...at.map((v) => (v <= x.at[0] ? x.at[0] - v : Infinity)))
+  const right = Math.min(...at.map((v) => (v >= x.at[0] ? v - x.at[0] : Infinity)))
+  if (left === Infinity && right === Infinity) return [['board', null]]
+  const armMm = left === Infinity ? right : right === Infinity ? left : (left * right) / Math.max(left + right, 1)
+  return [['board', armMm <= 0 ? Infinity : unfactored((fb.value * sectionModulus(w, t)) / armMm, c)]]
+}
+
+/** What a joint gives against a force along one of the build's axes, N: pulled apart along its fasteners, or slid across them; null when not known. */
+export function jointGives(
+  j: Joint,
+  axis: Axis,
+  parts: ReadonlyMap<string, Part>,
+  boxes: PartBoxes,
+  c: Given,
+): number | null {
+  const [near, far] = [parts.get(j.near)!, parts.get(j.far)!]
+  const [a, b] = [boxes.get(near.id)!, boxes.get(far.id)!]
+  const driven = meetingAxis(a, b)
+  let sum = 0
+  for (const f of j.fasteners) {
+    const screw = findScrew(f.fastener)
+    if (!screw) return null
+    const nearMm = a.max[driven] - a.min[driven]
+    const one =
+      driven === axis && j.kind !== 'pocket-screwed'
+        ? pulledApart(screw, f.into, near, far, nearMm, b.max[driven] - b.min[driven], c)
+        : (oneFastener(j, f, parts, boxes, c)?.value ?? null)
+    if (one === null) return null
+    sum += one * (driven === axis ? pulledTogether(f.count) : f.count)
+  }
+  return sum
+}
+
+/** One fastener pulled along its length: its thread in the far piece, and its head in the near one. End grain and edges of sheets hold nothing that counts. */
+function pulledApart(
+  f: Screw,
+  into: 'side' | 'end' | 'edge',
+  near: Part,
+  far: Part,
+  nearMm: number,
+  farMm: number,
+  c: Given,
+): number | null {
+  const [side, main] = [woodOf(near), woodOf(far)]
+  if (!side || !main) return null
+  if (into !== 'side') return 0
+  const head = c.method.headPull(f, side, nearMm, c.settings)
+  if (!head || main.kind !== 'lumber') return null
+  const thread = c.method.withdrawal(f, main.grade, Math.max(0, Math.min(f.lengthMm - nearMm, farMm)), c.settings)
+  return thread && Math.min(head.value, thread.value)
+}

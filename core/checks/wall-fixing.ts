@@ -1,0 +1,56 @@
+import type { Anchor, Part } from '../assembly/assembly.ts'
+import { findScrew } from '../catalogue/fasteners.ts'
+import { findGrade } from '../catalogue/lumber.ts'
+import type { Strength } from '../mechanics/methods/method.ts'
+import { pulledTogether } from '../mechanics/withdrawal.ts'
+import type { CheckContext } from './check.ts'
+import { woodOf } from './wood.ts'
+
+/*
+ * What one anchor gives: a screw into a stud or joist nobody has looked at, or what the maker rated it for.
+ */
+
+/** Wood nobody has looked at behind a lining: the lightest usual group, of stud grade. NDS table 12.3.3A. */
+const HIDDEN = { asd: 'spf-stud', ec5: 'c16' } as const
+/** Rated values of masonry anchors are divided by this unless the maker says otherwise. Product decision. */
+const ANCHOR_SAFETY = 4
+
+type Given = Pick<CheckContext, 'method' | 'settings'>
+
+/** Known by its maker's rating only. */
+export const isRated = (x: Anchor) => x.into === 'masonry' || x.into === 'concrete' || x.into === 'slab'
+
+/** What a rated anchor is counted with, N; null while nobody said its rating. */
+export const ratedGives = (x: Anchor, c: Given): number | null =>
+  c.settings.anchorRatedN === null ? null : (c.settings.anchorRatedN / ANCHOR_SAFETY) * pulledTogether(x.count)
+
+/** One screw of an anchor in wood: its thread, its head in the part, and across its length; null where one is not known. */
+export function screwGives(
+  x: Anchor,
+  part: Part,
+  c: Given,
+): { thread: Strength; head: Strength; across: Strength } | null {
+  const [screw, side] = [x.fastener === null ? undefined : findScrew(x.fastener), woodOf(part)]
+  const grade = findGrade(HIDDEN[c.method.id])!
+  if (!screw || !side) return null
+  const sideMm = part.size.thicknessMm
+  // A lining between, and wood of other parts that the screw passes, leave it alone with its bending.
+  const gapMm = Math.max(0, screw.lengthMm - sideMm - x.embedMm)
+  const head = c.method.headPull(screw, side, sideMm, c.settings)
+  const thread = c.method.withdrawal(screw, grade, x.embedMm, c.settings)
+  const across = c.method.lateral(
+    {
+      fastener: screw,
+      side,
+      sideMm,
+      main: { kind: 'lumber', grade },
+      mainMm: x.embedMm,
+      into: 'side',
+      acrossGrain: true,
+      askew: false,
+      gapMm,
+    },
+    c.settings,
+  )
+  return head && thread && across && { thread, head, across }
+}
