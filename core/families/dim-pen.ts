@@ -1,5 +1,5 @@
 import { roundLength } from '../measure/rounding.ts'
-import { stepMm, type Units } from '../measure/units.ts'
+import { inches, stepMm, type Units } from '../measure/units.ts'
 import type { Dim, Reason, Term } from './family.ts'
 import { valueAt } from './params.ts'
 
@@ -45,3 +45,18 @@ export function dimPen(params: unknown, units: Units) {
   }
 }
 export type DimPen = ReturnType<typeof dimPen>
+
+/** Usual room beside each thing on a shelf, mm. Product decision. */
+const PLAY_SIDE = inches(1 / 2)
+
+/** The room above and beside things on shelves, mm. @param above usual room above, and the most anyone may ask for */
+export const shelfPlay = (pen: DimPen, above: { usualMm: number; mostMm: number }) => ({
+  aboveMm: pen.length({ path: 'abovePlayMm', code: 'above-play', min: 0, max: above.mostMm }, above.usualMm, {
+    code: 'play-above',
+    terms: [],
+  }),
+  sideMm: pen.length({ path: 'sidePlayMm', code: 'side-play', min: 0, max: 100 }, PLAY_SIDE, {
+    code: 'play-between',
+    terms: [],
+  }),
+})

@@ -12,7 +12,13 @@ export interface Divided {
  * for; `wishMm` when no board divides well.
  */
 export function dividingLength(
-  leastMm: number, wishMm: number, mostMm: number, boards: { lengthMm: number; minor: number }[], kerfMm: number, trimMm: number, units: Units,
+  leastMm: number,
+  wishMm: number,
+  mostMm: number,
+  boards: { lengthMm: number; minor: number }[],
+  kerfMm: number,
+  trimMm: number,
+  units: Units,
 ): Divided {
   let best: { mm: number; each: number; board: number; pieces: number } | null = null
   for (const b of boards)
@@ -21,11 +27,16 @@ export function dividingLength(
       const mm = roundDown(Math.min(exact, mostMm), units)
       if (mm < leastMm || exact > mostMm) continue
       const each = b.minor / n
-      if (!best || each < best.each - 0.01 || (Math.abs(each - best.each) <= 0.01 && mm > best.mm)) best = { mm, each, board: b.lengthMm, pieces: n }
+      if (!best || each < best.each - 0.01 || (Math.abs(each - best.each) <= 0.01 && mm > best.mm))
+        best = { mm, each, board: b.lengthMm, pieces: n }
     }
   if (!best) return { mm: wishMm, why: { code: 'no-board-divides', terms: [], data: { wishMm } } }
   return {
     mm: best.mm,
-    why: { code: 'divides-board', terms: [], data: { boardMm: best.board, pieces: best.pieces, kerfMm, trimMm, wishMm } },
+    why: {
+      code: 'divides-board',
+      terms: [],
+      data: { boardMm: best.board, pieces: best.pieces, kerfMm, trimMm, wishMm },
+    },
   }
 }

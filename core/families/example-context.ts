@@ -10,16 +10,41 @@ import type { ShapeContext } from './family.ts'
 /** Goods of a usual size, for examples. */
 export function exampleGoods(system: UnitSystem, kind: GoodsKind, count: number): { item: Goods; count: number } {
   const c = CONTAINERS.filter((x) => x.system === system && x.kind === kind).pop()!
-  return { item: newGoods({ id: c.id, name: c.label, kind, count, acrossMm: c.acrossMm, deepMm: c.deepMm, tallMm: c.tallMm, massKg: c.massKg }), count }
+  return {
+    item: newGoods({
+      id: c.id,
+      name: c.label,
+      kind,
+      count,
+      acrossMm: c.acrossMm,
+      deepMm: c.deepMm,
+      tallMm: c.tallMm,
+      massKg: c.massKg,
+    }),
+    count,
+  }
 }
 
 /** A plain garage wall with studs, for examples. */
 export function exampleContext(system: UnitSystem, goods: ShapeContext['goods'], wallMm = 6096): ShapeContext {
   const wall: Wall = {
-    id: 'w', name: 'Wall', lengthMm: wallMm, heightMm: 2440, depthMm: 1200,
-    construction: { kind: 'studs', spacingMm: 406.4, firstMm: 380, studMm: 38, lined: true, liningMm: 12.7, found: [] }, cornerRad: null,
+    id: 'w',
+    name: 'Wall',
+    lengthMm: wallMm,
+    heightMm: 2440,
+    depthMm: 1200,
+    construction: { kind: 'studs', spacingMm: 406.4, firstMm: 380, studMm: 38, lined: true, liningMm: 12.7, found: [] },
+    cornerRad: null,
   }
-  const room: Room = { name: '', walls: [wall], closed: false, diagonals: [], ceiling: plainCeiling(2440), floor: { kind: 'slab', points: [] }, features: [] }
+  const room: Room = {
+    name: '',
+    walls: [wall],
+    closed: false,
+    diagonals: [],
+    ceiling: plainCeiling(2440),
+    floor: { kind: 'slab', points: [] },
+    features: [],
+  }
   const settings = startingSettings(system)
   return { goods, space: freeSpace(room, wall, 0), settings, boards: boardsOf(startingPrices(system), system) }
 }

@@ -1,4 +1,5 @@
-import type { Goods } from '../goods/goods.ts'
+import type { Bay } from '../assembly/assembly.ts'
+import { standsOn, type Goods } from '../goods/goods.ts'
 import type { ShapeContext, Shaped } from './family.ts'
 
 /** Heavier things than this belong on the floor, kg: product decision, beyond what two people lift to a shelf. */
@@ -18,6 +19,20 @@ export interface Spot {
   y: number
 }
 
+/** What stands in one opening of a level, where it stands. @param backMm y where the level begins, @param topMm height it stands at */
+export const standing = (level: Level, opening: number, backMm: number, topMm: number): Bay['items'] =>
+  level.spots
+    .filter((s) => s.opening === opening)
+    .map(({ item, x, y }) => ({
+      goodsId: item.id,
+      massKg: item.massKg,
+      stands: standsOn(item.kind),
+      box: {
+        min: [x, backMm + y, topMm],
+        max: [x + item.acrossMm, backMm + y + item.deepMm, topMm + item.tallMm],
+      },
+    }))
+
 export interface Level {
   /** The floor, or a shelf. */
   floor: boolean
@@ -25,15 +40,23 @@ export interface Level {
   tallest: Goods | null
 }
 
-export const belongsOnFloor = (g: Goods): boolean => g.kind === 'drum' || g.kind === 'equipment' || (g.massKg ?? 0) > FLOOR_KG
+export const belongsOnFloor = (g: Goods): boolean =>
+  g.kind === 'drum' || g.kind === 'equipment' || (g.massKg ?? 0) > FLOOR_KG
 
 /** Share of its depth a thing may stand out past a shelf and still stand safely on it: product decision. */
 const OUT_SHARE = 1 / 4
 /** Depth in which a thing finds room: the shelf's, and what it may stand out. */
-const roomFor = (g: Goods, depthMm: number, stickOutMm: number): number => depthMm + Math.min(stickOutMm, OUT_SHARE * g.deepMm)
+const roomFor = (g: Goods, depthMm: number, stickOutMm: number): number =>
+  depthMm + Math.min(stickOutMm, OUT_SHARE * g.deepMm)
 
 /** Fills openings from the left, each place as many deep as fit, and tells what is left over. */
-export function fill(queue: Goods[], openings: Opening[], depthMm: number, sidePlayMm: number, stickOutMm: number): { spots: Spot[]; left: Goods[] } {
+export function fill(
+  queue: Goods[],
+  openings: Opening[],
+  depthMm: number,
+  sidePlayMm: number,
+  stickOutMm: number,
+): { spots: Spot[]; left: Goods[] } {
   const spots: Spot[] = []
   const left: Goods[] = []
   const filled = openings.map((o) => o.left)
@@ -46,7 +69,10 @@ export function fill(queue: Goods[], openings: Opening[], depthMm: number, sideP
       behind.used += item.deepMm
       continue
     }
-    const i = item.deepMm > roomFor(item, depthMm, stickOutMm) ? -1 : openings.findIndex((o, n) => filled[n] + 2 * sidePlayMm + item.acrossMm <= o.right + 1e-6)
+    const i =
+      item.deepMm > roomFor(item, depthMm, stickOutMm)
+        ? -1
+        : openings.findIndex((o, n) => filled[n] + 2 * sidePlayMm + item.acrossMm <= o.right + 1e-6)
     if (i < 0) {
       left.push(item)
       continue
@@ -59,7 +85,8 @@ export function fill(queue: Goods[], openings: Opening[], depthMm: number, sideP
   return { spots, left }
 }
 
-const tallestOf = (spots: Spot[]): Goods | null => spots.reduce<Goods | null>((t, s) => (!t || s.item.tallMm > t.tallMm ? s.item : t), null)
+const tallestOf = (spots: Spot[]): Goods | null =>
+  spots.reduce<Goods | null>((t, s) => (!t || s.item.tallMm > t.tallMm ? s.item : t), null)
 
 /**
  * Puts goods on floor and shelves: what is heavy or a drum on the floor, the rest on shelves, heaviest low, kinds kept together.
@@ -67,11 +94,20 @@ const tallestOf = (spots: Spot[]): Goods | null => spots.reduce<Goods | null>((t
  * @param grows whether these levels still stay in reach and under the ceiling
  */
 export function house(
-  goods: ShapeContext['goods'], floorBay: boolean, shelves: number | null, openings: Opening[], depthMm: number, sidePlayMm: number, stickOutMm: number,
-  grows: (levels: Level[]) => boolean, most: number,
+  goods: ShapeContext['goods'],
+  floorBay: boolean,
+  shelves: number | null,
+  openings: Opening[],
+  depthMm: number,
+  sidePlayMm: number,
+  stickOutMm: number,
+  grows: (levels: Level[]) => boolean,
+  most: number,
 ): { levels: Level[]; unhoused: Shaped['unhoused'] } {
   const each = (list: ShapeContext['goods']) => list.flatMap((g) => Array.from({ length: g.count }, () => g.item))
-  const heavyFirst = [...goods].sort((a, b) => (b.item.massKg ?? 0) - (a.item.massKg ?? 0) || b.item.tallMm - a.item.tallMm)
+  const heavyFirst = [...goods].sort(
+    (a, b) => (b.item.massKg ?? 0) - (a.item.massKg ?? 0) || b.item.tallMm - a.item.tallMm,
+  )
   const down = floorBay ? each(heavyFirst.filter((g) => belongsOnFloor(g.item))) : []
   let queue = each(heavyFirst.filter((g) => !floorBay || !belongsOnFloor(g.item)))
   const levels: Level[] = []
@@ -92,8 +128,16 @@ export function house(
     levels.push(level)
     queue = left
   }
-  const tooDeep = (id: string) => goods.some((g) => g.item.id === id && g.item.deepMm > roomFor(g.item, depthMm, stickOutMm))
+  const tooDeep = (id: string) =>
+    goods.some((g) => g.item.id === id && g.item.deepMm > roomFor(g.item, depthMm, stickOutMm))
   const counts = new Map<string, number>()
   for (const g of [...over, ...queue]) counts.set(g.id, (counts.get(g.id) ?? 0) + 1)
-  return { levels, unhoused: [...counts].map(([goodsId, count]) => ({ goodsId, count, why: tooDeep(goodsId) ? 'too-deep' : 'no-place' })) }
+  return {
+    levels,
+    unhoused: [...counts].map(([goodsId, count]) => ({
+      goodsId,
+      count,
+      why: tooDeep(goodsId) ? 'too-deep' : 'no-place',
+    })),
+  }
 }

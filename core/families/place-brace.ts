@@ -8,12 +8,20 @@ const STEEPEST = (65 * Math.PI) / 180
 
 /**
  * Screws a diagonal board across the back of some posts, over the run of posts that brings it nearest to 45°.
+ * Every second one of a long build falls where the others rise: then one of two is pulled, whichever way the build leans.
  * @param posts ids with their left and right edges, in order; their backs lie at `yMm`
  * @returns the brace's id, or null when no run of posts gives a useful angle
  */
 export function placeBrace(
-  d: Draft, id: string, posts: { id: string; left: number; right: number }[], zLow: number, zHigh: number, yMm: number,
-  board: { stock: Stock; widthMm: number; thicknessMm: number }, longestMm: number,
+  d: Draft,
+  id: string,
+  posts: { id: string; left: number; right: number }[],
+  zLow: number,
+  zHigh: number,
+  yMm: number,
+  board: { stock: Stock; widthMm: number; thicknessMm: number },
+  longestMm: number,
+  falls = false,
 ): string | null {
   let best: { from: number; to: number; angle: number; length: number } | null = null
   for (let i = 0; i < posts.length; i++)
@@ -21,15 +29,23 @@ export function placeBrace(
       const line = braceLine(posts[k].right - posts[i].left, zHigh - zLow, board.widthMm)
       if (!line || line.lengthMm > longestMm || line.angleRad < FLATTEST || line.angleRad > STEEPEST) continue
       const off = Math.abs(line.angleRad - Math.PI / 4)
-      if (!best || off < Math.abs(best.angle - Math.PI / 4) - 1e-9) best = { from: i, to: k, angle: line.angleRad, length: line.lengthMm }
+      if (!best || off < Math.abs(best.angle - Math.PI / 4) - 1e-9)
+        best = { from: i, to: k, angle: line.angleRad, length: line.lengthMm }
     }
   if (!best) return null
   const [x, z] = [(posts[best.from].left + posts[best.to].right) / 2, (zLow + zHigh) / 2]
-  const [dx, dz] = [(Math.cos(best.angle) * best.length) / 2, (Math.sin(best.angle) * best.length) / 2]
+  const run = (Math.cos(best.angle) * best.length) / 2
+  const [dx, dz] = [falls ? -run : run, (Math.sin(best.angle) * best.length) / 2]
   const y = yMm - board.thicknessMm / 2
   d.strut({
-    id, role: 'brace', stock: board.stock, from: [x - dx, y, z - dz], to: [x + dx, y, z + dz],
-    widthMm: board.widthMm, thicknessMm: board.thicknessMm, facing: [0, 1, 0],
+    id,
+    role: 'brace',
+    stock: board.stock,
+    from: [x - dx, y, z - dz],
+    to: [x + dx, y, z + dz],
+    widthMm: board.widthMm,
+    thicknessMm: board.thicknessMm,
+    facing: [0, 1, 0],
   })
   for (const p of posts.slice(best.from, best.to + 1)) {
     const j = d.screw(id, p.id, 2, 'side', board.thicknessMm, 60)

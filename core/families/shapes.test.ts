@@ -15,7 +15,21 @@ import { spliceOver } from './splice.ts'
 
 const rack = findFamily('tote-rack')!
 const posts = findFamily('post-rack')!
-const tote = (over: object = {}, count = 12) => ({ item: newGoods({ id: 't', name: 'tote', kind: 'tote', count, acrossMm: inches(16.5), deepMm: inches(24), tallMm: inches(12.5), massKg: 14, tote: { rimMm: 38, overhangMm: 40, taperMm: 20, assumed: false }, ...over }), count })
+const tote = (over: object = {}, count = 12) => ({
+  item: newGoods({
+    id: 't',
+    name: 'tote',
+    kind: 'tote',
+    count,
+    acrossMm: inches(16.5),
+    deepMm: inches(24),
+    tallMm: inches(12.5),
+    massKg: 14,
+    tote: { rimMm: 38, overhangMm: 40, taperMm: 20, assumed: false },
+    ...over,
+  }),
+  count,
+})
 const shape = (family: typeof rack, params: object, ctx: Parameters<typeof rack.shape>[1]): Shaped => {
   const r = family.shape({ ...(family.start(ctx) as object), ...params }, ctx)
   if (!r.ok) throw new Error(JSON.stringify(r.problem))
@@ -25,18 +39,66 @@ const role = (s: Shaped, r: string) => s.assembly.parts.filter((p) => p.role ===
 const dim = (s: Shaped, path: string) => s.dims.find((d) => d.path === path)!
 
 describe('tote rack', () => {
-  it.each([[1, 1], [2, 3], [4, 3], [3, 5]])('%i columns and %i rows: 2·c·r rails, 2·(c+1) posts, 4 plates', (columns, rows) => {
+  it.each([
+    [1, 1],
+    [2, 3],
+    [4, 3],
+    [3, 5],
+  ])('%i columns and %i rows: 2·c·r rails, 2·(c+1) posts, 4 plates', (columns, rows) => {
     const ctx = exampleContext('imperial', [tote()])
     const s = shape(rack, { columns, rows }, ctx)
-    expect([role(s, 'rail').length, role(s, 'post').length, role(s, 'plate').length]).toEqual([2 * columns * rows, 2 * (columns + 1), 4])
+    expect([role(s, 'rail').length, role(s, 'post').length, role(s, 'plate').length]).toEqual([
+      2 * columns * rows,
+      2 * (columns + 1),
+      4,
+    ])
     const clear = dim(s, 'clearMm.0').value
     expect(clear).toBeCloseTo(inches(16.5) + 2 * dim(s, 'sidePlayMm').value, 6)
     const width = boxUnion(s.assembly.parts.map(partBox)).max[0]
     expect(width).toBeCloseTo(columns * clear + (columns + 1) * 38.1, 6)
   })
-  it('spaces its rows by tote, rim and play', () => {
+  it('spaces its rows by tote and play: the one above hangs from its own rim', () => {
     const s = shape(rack, { rows: 3 }, exampleContext('metric', [tote({ tallMm: 318 })]))
-    expect(dim(s, 'pitchMm.0').value).toBe(Math.ceil(318 + 38 + 12.7))
+    expect(dim(s, 'pitchMm.0').value).toBe(Math.ceil(318 + 12.7))
+    // 13 1/4 in over a lid with a rim of 1 1/2 in, and half an inch.
+    const inch = exampleContext('imperial', [
+      tote({ tallMm: inches(13.25), tote: { rimMm: inches(1.5), overhangMm: 40, taperMm: 20, assumed: false } }),
+    ])
+    expect(dim(shape(rack, { rows: 3 }, inch), 'pitchMm.0').value).toBeCloseTo(inches(13.75), 6)
+    // Of two kinds in one rack: the rim of the lower, the body of the one above, whichever needs most.
+    const low = tote({ id: 'low', tallMm: 250, massKg: 30 }, 3)
+    const high = tote(
+      { id: 'high', tallMm: 400, massKg: 5, tote: { rimMm: 20, overhangMm: 40, taperMm: 20, assumed: false } },
+      3,
+    )
+    const two = shape(rack, { rows: 2, columns: 3 }, exampleContext('metric', [low, high]))
+    expect(dim(two, 'pitchMm.0').value).toBe(Math.ceil(38 + 380 + 12.7))
+    for (const b of two.assembly.bays)
+      for (const item of b.items) expect(b.clear.max[2] - item.box.max[2]).toBeGreaterThanOrEqual(12.7 - 1e-6)
+  })
+  it('leaves the narrow make its rim, by less play or a column for each make', () => {
+    const wide = (mm: number) => tote({ id: 'wide', acrossMm: 420 + mm, massKg: 10 }, 4)
+    const narrow = tote({ id: 'narrow', acrossMm: 420, massKg: 10 }, 4)
+    const side = (s: Shaped) => dim(s, 'sidePlayMm')
+    const rail = 38
+    for (const mm of [0, 4, 8, 12, 18, 24, 60]) {
+      const s = shape(rack, {}, exampleContext('metric', [wide(mm), narrow]))
+      expect(s.unhoused).toEqual([])
+      for (const b of s.assembly.bays)
+        for (const item of b.items) {
+          const slack = b.clear.max[0] - b.clear.min[0] - (item.box.max[0] - item.box.min[0])
+          expect(rail - slack).toBeGreaterThanOrEqual(6 - 1e-6)
+        }
+      const apart = side(s).why.code === 'play-apart'
+      expect(apart).toBe(mm >= 24)
+      if (apart)
+        for (const column of new Set(s.assembly.bays.map((b) => b.name.column))) {
+          const kinds = s.assembly.bays
+            .filter((b) => b.name.column === column)
+            .flatMap((b) => b.items.map((i) => i.goodsId))
+          expect(new Set(kinds).size).toBeLessThanOrEqual(1)
+        }
+    }
   })
   it('follows a lid that grows by 10 mm in every tacked dimension that depends on it, and in no fixed one', () => {
     const before = exampleContext('metric', [tote({ acrossMm: 420 })])
@@ -51,7 +113,10 @@ describe('tote rack', () => {
   })
   it('gives inner posts rails on both faces, and treats what lies on a slab', () => {
     const s = shape(rack, { columns: 3, rows: 2 }, exampleContext('imperial', [tote()]))
-    const onPost = (id: string) => s.assembly.supports.filter((x) => x.on.kind === 'part' && x.on.part === id && 'part' in x.from && x.from.part.startsWith('rail')).length
+    const onPost = (id: string) =>
+      s.assembly.supports.filter(
+        (x) => x.on.kind === 'part' && x.on.part === id && 'part' in x.from && x.from.part.startsWith('rail'),
+      ).length
     expect([0, 1, 2, 3].map((c) => onPost(`post-${c}-front`))).toEqual([2, 4, 4, 2])
     const treated = s.assembly.parts.filter((p) => p.stock.kind === 'board' && p.stock.treated).map((p) => p.id)
     expect(treated.sort()).toEqual(['plate-bottom-front', 'plate-bottom-rear'])
@@ -75,24 +140,38 @@ describe('runs longer than a board', () => {
   const seats = (n: number) => Array.from({ length: n }, (_, i) => 19 + i * 500)
   it('fit in one piece where they can, and meet over posts where not', () => {
     expect(spliceOver(4000, 4870, seats(9))).toEqual([{ from: 0, to: 4000 }])
-    expect(spliceOver(6038, 4870, seats(13))).toEqual([{ from: 0, to: 4519 }, { from: 4519, to: 6038 }])
-    expect(spliceOver(6038, 4870, seats(13), 1)).toEqual([{ from: 0, to: 4019 }, { from: 4019, to: 6038 }])
+    expect(spliceOver(6038, 4870, seats(13))).toEqual([
+      { from: 0, to: 4519 },
+      { from: 4519, to: 6038 },
+    ])
+    expect(spliceOver(6038, 4870, seats(13), 1)).toEqual([
+      { from: 0, to: 4019 },
+      { from: 4019, to: 6038 },
+    ])
     expect(spliceOver(6038, 400, seats(13))).toBeNull()
   })
   it('cover the run without a gap, in pieces a board gives, for any posts', () => {
-    fc.assert(fc.property(fc.integer({ min: 2, max: 30 }), fc.integer({ min: 300, max: 900 }), fc.integer({ min: 1000, max: 5000 }), fc.integer({ min: 0, max: 2 }), (n, pitch, most, early) => {
-      const at = Array.from({ length: n }, (_, i) => 19 + i * pitch)
-      const length = at[n - 1] + 19
-      const pieces = spliceOver(length, most, at, early)!
-      expect(pieces[0].from).toBe(0)
-      expect(pieces[pieces.length - 1].to).toBe(length)
-      pieces.forEach((p, i) => {
-        expect(p.to - p.from).toBeLessThanOrEqual(most)
-        expect(p.to).toBeGreaterThan(p.from)
-        if (i > 0) expect(p.from).toBe(pieces[i - 1].to)
-        if (i < pieces.length - 1) expect(at.slice(1, -1)).toContain(p.to)
-      })
-    }))
+    fc.assert(
+      fc.property(
+        fc.integer({ min: 2, max: 30 }),
+        fc.integer({ min: 300, max: 900 }),
+        fc.integer({ min: 1000, max: 5000 }),
+        fc.integer({ min: 0, max: 2 }),
+        (n, pitch, most, early) => {
+          const at = Array.from({ length: n }, (_, i) => 19 + i * pitch)
+          const length = at[n - 1] + 19
+          const pieces = spliceOver(length, most, at, early)!
+          expect(pieces[0].from).toBe(0)
+          expect(pieces[pieces.length - 1].to).toBe(length)
+          pieces.forEach((p, i) => {
+            expect(p.to - p.from).toBeLessThanOrEqual(most)
+            expect(p.to).toBeGreaterThan(p.from)
+            if (i > 0) expect(p.from).toBe(pieces[i - 1].to)
+            if (i < pieces.length - 1) expect(at.slice(1, -1)).toContain(p.to)
+          })
+        },
+      ),
+    )
   })
   it('a rack of twelve columns is cut from boards of 16 ft, top and bottom not spliced over the same post', () => {
     const s = shape(rack, { columns: 12, rows: 4 }, exampleContext('imperial', [tote({}, 40)], inches(260)))
@@ -100,7 +179,11 @@ describe('runs longer than a board', () => {
     expect(plates.length).toBe(8)
     const longest = inches(192)
     for (const p of [...plates, ...role(s, 'back-rail')]) expect(p.size.lengthMm).toBeLessThan(longest)
-    const ends = (name: string) => plates.filter((p) => p.id.startsWith(name) && p.id.endsWith('rear')).map((p) => partBox(p).max[0]).slice(0, 1)
+    const ends = (name: string) =>
+      plates
+        .filter((p) => p.id.startsWith(name) && p.id.endsWith('rear'))
+        .map((p) => partBox(p).max[0])
+        .slice(0, 1)
     expect(ends('plate-top')).not.toEqual(ends('plate-bottom'))
     expect(validateAssembly(s.assembly)).toEqual([])
   })
@@ -108,15 +191,28 @@ describe('runs longer than a board', () => {
 
 describe('post rack', () => {
   it('runs a 20 ft wall as 8 + 8 + 4', () => {
-    const m = moduleSizes(inches(96), [{ lengthMm: inches(96) }, { lengthMm: inches(120) }], inches(1 / 8), inches(1 / 4), 0, IMPERIAL)
+    const m = moduleSizes(
+      inches(96),
+      [{ lengthMm: inches(96) }, { lengthMm: inches(120) }],
+      inches(1 / 8),
+      inches(1 / 4),
+      0,
+      IMPERIAL,
+    )
     expect(m.fullMm).toBeCloseTo(inches(95.75), 6)
     expect(modulesFor(inches(240), m)).toEqual([m.fullMm, m.fullMm, m.halfMm])
     expect(modulesFor(inches(30), m)).toEqual([inches(30)])
     expect(equalModules(inches(150), m, inches(96)).map((x) => Math.round(x))).toEqual([1905, 1905])
   })
   it('takes frame and sheet off the opening: top to top is goods, play, rail and sheet', () => {
-    const s = shape(posts, { shelves: 2, floorBay: false }, exampleContext('metric', [exampleGoods('metric', 'pail', 60)]))
-    expect(dim(s, 'topMm.1').value - dim(s, 'topMm.0').value).toBe(Math.ceil(dim(s, 'topMm.0').value + 270 + 50.8 + 89 + 18 - dim(s, 'topMm.0').value))
+    const s = shape(
+      posts,
+      { shelves: 2, floorBay: false },
+      exampleContext('metric', [exampleGoods('metric', 'pail', 60)]),
+    )
+    expect(dim(s, 'topMm.1').value - dim(s, 'topMm.0').value).toBe(
+      Math.ceil(dim(s, 'topMm.0').value + 270 + 50.8 + 89 + 18 - dim(s, 'topMm.0').value),
+    )
     const bay = s.assembly.bays.find((b) => b.name.row === 1 && b.items.length > 0)!
     expect(bay.clear.max[2] - bay.clear.min[2]).toBeGreaterThanOrEqual(270 + 50.8 - 1e-6)
   })
@@ -146,16 +242,44 @@ describe('post rack', () => {
 })
 
 describe('whatever goods and room, a family gives a sound assembly or a named reason', () => {
-  const goods = fc.record({ across: fc.integer({ min: 60, max: 900 }), deep: fc.integer({ min: 60, max: 900 }), tall: fc.integer({ min: 40, max: 900 }), count: fc.integer({ min: 1, max: 30 }), kg: fc.option(fc.integer({ min: 0, max: 200 })), kind: fc.constantFrom('tote' as const, 'pail' as const, 'drum' as const, 'box' as const) })
+  const goods = fc.record({
+    across: fc.integer({ min: 60, max: 900 }),
+    deep: fc.integer({ min: 60, max: 900 }),
+    tall: fc.integer({ min: 40, max: 900 }),
+    count: fc.integer({ min: 1, max: 30 }),
+    kg: fc.option(fc.integer({ min: 0, max: 200 })),
+    kind: fc.constantFrom('tote' as const, 'pail' as const, 'drum' as const, 'box' as const),
+  })
   it.each(['tote-rack', 'post-rack'])('%s', (id) => {
     const family = findFamily(id)!
     fc.assert(
-      fc.property(fc.array(goods, { minLength: 1, maxLength: 4 }), fc.integer({ min: 700, max: 9000 }), fc.constantFrom('imperial' as const, 'metric' as const), (list, wallMm, system) => {
-        const ctx = exampleContext(system, list.map((g, i) => ({ item: newGoods({ id: `g${i}`, name: 'x', kind: g.kind, count: g.count, acrossMm: g.across, deepMm: g.deep, tallMm: g.tall, massKg: g.kg }), count: g.count })), wallMm)
-        const r = family.shape(family.start(ctx), ctx)
-        if (r.ok) expect(validateAssembly(r.value.assembly)).toEqual([])
-        else expect(r.problem.code).not.toBe('parameter')
-      }),
+      fc.property(
+        fc.array(goods, { minLength: 1, maxLength: 4 }),
+        fc.integer({ min: 700, max: 9000 }),
+        fc.constantFrom('imperial' as const, 'metric' as const),
+        (list, wallMm, system) => {
+          const ctx = exampleContext(
+            system,
+            list.map((g, i) => ({
+              item: newGoods({
+                id: `g${i}`,
+                name: 'x',
+                kind: g.kind,
+                count: g.count,
+                acrossMm: g.across,
+                deepMm: g.deep,
+                tallMm: g.tall,
+                massKg: g.kg,
+              }),
+              count: g.count,
+            })),
+            wallMm,
+          )
+          const r = family.shape(family.start(ctx), ctx)
+          if (r.ok) expect(validateAssembly(r.value.assembly)).toEqual([])
+          else expect(r.problem.code).not.toBe('parameter')
+        },
+      ),
       { numRuns: 60 },
     )
   })
@@ -163,7 +287,10 @@ describe('whatever goods and room, a family gives a sound assembly or a named re
 
 describe('helpers', () => {
   it('finds the length that divides a board, kerf and squaring taken off', () => {
-    const boards = [{ lengthMm: inches(96), minor: 400 }, { lengthMm: inches(120), minor: 520 }]
+    const boards = [
+      { lengthMm: inches(96), minor: 400 },
+      { lengthMm: inches(120), minor: 520 },
+    ]
     const d = dividingLength(inches(23), inches(24), inches(26), boards, inches(1 / 8), inches(1 / 4), IMPERIAL)
     // 4 pieces of (96 − 1/4 − 3/8)/4 = 23.84, down to 23 13/16; 5 from ten feet would be 23.85 and cost more each.
     expect(d.mm).toBeCloseTo(inches(23 + 13 / 16), 6)
@@ -172,11 +299,13 @@ describe('helpers', () => {
     expect(dividingLength(3000, 3000, 3001, boards, 3, 6, IMPERIAL).why.code).toBe('no-board-divides')
   })
   it('lays a brace inside its rectangle, touching all sides', () => {
-    fc.assert(fc.property(fc.integer({ min: 300, max: 4000 }), fc.integer({ min: 300, max: 3000 }), (w, h) => {
-      const b = braceLine(w, h, 94)
-      if (!b) return
-      expect(b.lengthMm * Math.cos(b.angleRad) + 94 * Math.sin(b.angleRad)).toBeCloseTo(w, 3)
-      expect(b.lengthMm * Math.sin(b.angleRad) + 94 * Math.cos(b.angleRad)).toBeCloseTo(h, 3)
-    }))
+    fc.assert(
+      fc.property(fc.integer({ min: 300, max: 4000 }), fc.integer({ min: 300, max: 3000 }), (w, h) => {
+        const b = braceLine(w, h, 94)
+        if (!b) return
+        expect(b.lengthMm * Math.cos(b.angleRad) + 94 * Math.sin(b.angleRad)).toBeCloseTo(w, 3)
+        expect(b.lengthMm * Math.sin(b.angleRad) + 94 * Math.cos(b.angleRad)).toBeCloseTo(h, 3)
+      }),
+    )
   })
 })

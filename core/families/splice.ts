@@ -1,5 +1,8 @@
 /** A stretch along a build, mm. */
-export interface Stretch { from: number; to: number }
+export interface Stretch {
+  from: number
+  to: number
+}
 
 /**
  * A run longer than any board in pieces that meet over the middle of a post, each as long as a board allows.

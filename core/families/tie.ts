@@ -10,7 +10,7 @@ const STUD_EMBED = 32
 
 /**
  * Ties a horizontal part near the wall to what is behind it: to each stud it passes, or at regular places in masonry.
- * A board against the wall is screwed through; a part too thick for that is held by angle brackets (3 mm).
+ * The board against the wall is screwed through.
  * @param behindMm thickness of what lies between the part and the wall
  * @returns how many ties there are
  */
@@ -24,12 +24,17 @@ export function tieToWall(d: Draft, part: string, space: FreeSpace, system: Unit
       : c.kind === 'thin'
         ? []
         : places(b.min[0], b.max[0])
-  const through = (b.max[1] - b.min[1] > 40 ? 3 : b.max[1] - b.min[1]) + behindMm + (c.kind === 'studs' && c.lined ? c.liningMm : 0)
+  const through = b.max[1] - b.min[1] + behindMm + (c.kind === 'studs' && c.lined ? c.liningMm : 0)
   const screw = screwFor((through + STUD_EMBED) / 1.95, 200, system)
   for (const x of spots)
     d.anchor({
-      part, into: c.kind === 'studs' ? 'stud' : c.kind === 'masonry' ? 'masonry' : 'concrete', at: [x, 0, (b.min[2] + b.max[2]) / 2], count: 1,
-      fastener: c.kind === 'studs' ? screw.id : null, embedMm: c.kind === 'studs' ? screw.lengthMm - through : 0, holds: ['x', 'y'],
+      part,
+      into: c.kind === 'studs' ? 'stud' : c.kind === 'masonry' ? 'masonry' : 'concrete',
+      at: [x, 0, (b.min[2] + b.max[2]) / 2],
+      count: 1,
+      fastener: c.kind === 'studs' ? screw.id : null,
+      embedMm: c.kind === 'studs' ? screw.lengthMm - through : 0,
+      holds: ['x', 'y'],
     })
   return spots.length
 }

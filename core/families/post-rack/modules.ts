@@ -11,7 +11,14 @@ export interface ModuleSizes {
  * A module is as long as both the sheet and the rails' board give: the sheet's length, or the shortest board that is about as long, less
  * what squaring its end takes off. Halves lose half a kerf more.
  */
-export function moduleSizes(sheetMm: number, boards: { lengthMm: number }[], kerfMm: number, boardTrimMm: number, sheetTrimMm: number, units: Units): ModuleSizes {
+export function moduleSizes(
+  sheetMm: number,
+  boards: { lengthMm: number }[],
+  kerfMm: number,
+  boardTrimMm: number,
+  sheetTrimMm: number,
+  units: Units,
+): ModuleSizes {
   const usableSheet = sheetMm - 2 * sheetTrimMm
   // A board up to 60 mm shorter than the sheet is "the same length" to a yard.
   const board = [...boards].sort((a, b) => a.lengthMm - b.lengthMm).find((b) => b.lengthMm >= sheetMm - 60)

@@ -5,7 +5,10 @@ import type { UnitSystem } from '../../measure/units.ts'
 import { countDim, dim, dims } from '../params.ts'
 
 const section = z.enum(SECTIONS.map((s) => s.id) as [string, ...string[]])
-const sheet = z.string().max(200).refine((id) => findSheet(id) !== undefined, 'a sheet of the catalogue, or one of your own')
+const sheet = z
+  .string()
+  .max(200)
+  .refine((id) => findSheet(id) !== undefined, 'a sheet of the catalogue, or one of your own')
 
 export const LIMITS = { shelves: 10, modules: 8, midPosts: 5 } as const
 
@@ -49,6 +52,21 @@ const STOCK: Record<UnitSystem, Pick<PostRackParams, 'railSection' | 'postSectio
 }
 
 export const startingParams = (system: UnitSystem, canTie: boolean): PostRackParams => ({
-  follow: 'goods', lengthMm: null, depthMm: null, floorBay: true, shelves: null, topMm: [], abovePlayMm: null, sidePlayMm: null, midPosts: null, midAtMm: [],
-  crossEveryMm: null, ...STOCK[system], railJoint: 'screws', crossJoint: 'two', brace: true, tie: canTie, raise: 'tilt',
+  follow: 'goods',
+  lengthMm: null,
+  depthMm: null,
+  floorBay: true,
+  shelves: null,
+  topMm: [],
+  abovePlayMm: null,
+  sidePlayMm: null,
+  midPosts: null,
+  midAtMm: [],
+  crossEveryMm: null,
+  ...STOCK[system],
+  railJoint: 'screws',
+  crossJoint: 'two',
+  brace: true,
+  tie: canTie,
+  raise: 'tilt',
 })

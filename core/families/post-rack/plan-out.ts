@@ -1,10 +1,11 @@
+import { reachMm } from '../../goods/person.ts'
 import { findSection } from '../../catalogue/lumber.ts'
 import { findSheet } from '../../catalogue/sheets.ts'
 import type { Goods } from '../../goods/goods.ts'
 import { roundDown } from '../../measure/rounding.ts'
 import { inches } from '../../measure/units.ts'
 import { unitsOf } from '../../assembly/settings.ts'
-import type { DimPen } from '../dim-pen.ts'
+import { shelfPlay, type DimPen } from '../dim-pen.ts'
 import type { ShapeContext, Shaped, Term } from '../family.ts'
 import { house, type Level, type Opening } from '../house-on-shelves.ts'
 import { equalModules, moduleSizes, modulesFor } from './modules.ts'
@@ -12,7 +13,6 @@ import { LIMITS, type PostRackParams } from './parameters.ts'
 
 /** Above the tallest thing on a shelf, to lift it out: builders' usual two inches. */
 const PLAY_ABOVE = inches(2)
-const PLAY_SIDE = inches(1 / 2)
 /** Goods may stand out past the shelf's front edge this far. */
 const STICK_OUT = inches(1)
 /** Posts no further apart than this: half a sheet, the usual rule for rails of 2x4. Remedies add posts where it is not enough. */
@@ -21,8 +21,6 @@ const POSTS_EVERY = inches(49)
 const CROSS_EVERY = inches(24)
 /** The lowest shelf keeps this much room for a broom and a level foot, mm. */
 const KICK = 100
-/** A top shelf above this is out of reach for a person of 1.70 m. */
-const REACH = 1950
 
 export interface ModulePlan {
   left: number
@@ -45,17 +43,30 @@ export interface PostRackPlan {
   unhoused: Shaped['unhoused']
 }
 
-interface Stocks { railDepth: number; railThick: number; postWidth: number; postThick: number; sheetThick: number }
+interface Stocks {
+  railDepth: number
+  railThick: number
+  postWidth: number
+  postThick: number
+  sheetThick: number
+}
 
 /** Heights of shelves' tops from the goods on them: every opening is its tallest thing and the play; frame and sheet come on top. */
 function heights(levels: Level[], s: Stocks, aboveMm: number): Term[][] {
   const out: Term[][] = []
   let below: { tallest: Goods | null } | null = levels[0]?.floor ? levels[0] : null
   for (const level of levels.filter((l) => !l.floor)) {
-    const frame: Term[] = [{ name: 'frame', mm: s.railDepth }, { name: 'sheet', mm: s.sheetThick }]
+    const frame: Term[] = [
+      { name: 'frame', mm: s.railDepth },
+      { name: 'sheet', mm: s.sheetThick },
+    ]
     out.push(
       below
-        ? [{ name: out.length === 0 ? 'on-floor' : 'tallest', mm: below.tallest?.tallMm ?? 0 }, { name: 'above-play', mm: aboveMm }, ...frame]
+        ? [
+            { name: out.length === 0 ? 'on-floor' : 'tallest', mm: below.tallest?.tallMm ?? 0 },
+            { name: 'above-play', mm: aboveMm },
+            ...frame,
+          ]
         : [{ name: 'kick', mm: KICK }, ...frame],
     )
     below = level
@@ -63,37 +74,62 @@ function heights(levels: Level[], s: Stocks, aboveMm: number): Term[][] {
   return out
 }
 
-export function planOut(p: PostRackParams, ctx: ShapeContext, pen: DimPen): PostRackPlan | { field: string; code: string; data: Record<string, number> } {
+export function planOut(
+  p: PostRackParams,
+  ctx: ShapeContext,
+  pen: DimPen,
+): PostRackPlan | { field: string; code: string; data: Record<string, number> } {
   const units = unitsOf(ctx.settings)
   const sheet = findSheet(p.sheet)!
   const rail = findSection(p.railSection)!
   const post = findSection(p.postSection)!
   const back = findSection(p.backSection)!
-  const s: Stocks = { railDepth: rail.widthMm, railThick: rail.thicknessMm, postWidth: post.widthMm, postThick: post.thicknessMm, sheetThick: sheet.thicknessMm }
+  const s: Stocks = {
+    railDepth: rail.widthMm,
+    railThick: rail.thicknessMm,
+    postWidth: post.widthMm,
+    postThick: post.thicknessMm,
+    sheetThick: sheet.thicknessMm,
+  }
   const { kerfMm, squaringTrimMm, sheetTrimMm } = ctx.settings
 
-  const aboveMm = pen.length({ path: 'abovePlayMm', code: 'above-play', min: 0, max: 600 }, PLAY_ABOVE, { code: 'play-above', terms: [] })
-  const sideMm = pen.length({ path: 'sidePlayMm', code: 'side-play', min: 0, max: 100 }, PLAY_SIDE, { code: 'play-between', terms: [] })
+  const { aboveMm, sideMm } = shelfPlay(pen, { usualMm: PLAY_ABOVE, mostMm: 600 })
 
   // Depth: the narrowest rip of a sheet that takes the deepest thing and leaves the posts inside the space.
   const deepest = ctx.goods.reduce((d, g) => Math.max(d, g.item.deepMm), 0)
   const most = ctx.space.depthMm - 2 * s.postThick - (p.brace || p.tie ? back.thicknessMm : 0)
-  const rips = [4, 3, 2, 1].map((n) => ({ n, mm: roundDown((sheet.widthMm - 2 * sheetTrimMm - (n - 1) * kerfMm) / n, units) }))
+  const rips = [4, 3, 2, 1].map((n) => ({
+    n,
+    mm: roundDown((sheet.widthMm - 2 * sheetTrimMm - (n - 1) * kerfMm) / n, units),
+  }))
   const inside = rips.filter((r) => r.mm <= most)
   const rip = inside.find((r) => r.mm >= deepest - STICK_OUT) ?? inside[inside.length - 1]
   const depthMm = pen.length(
     { path: 'depthMm', code: 'depth', min: 150, max: 1250 },
     rip?.mm ?? Math.max(150, roundDown(most, units)),
     rip
-      ? { code: rip.mm >= deepest - STICK_OUT ? 'economical-rip' : 'rip-for-space', terms: [], data: { parts: rip.n, sheetMm: sheet.widthMm, kerfMm, deepestMm: deepest } }
+      ? {
+          code: rip.mm >= deepest - STICK_OUT ? 'economical-rip' : 'rip-for-space',
+          terms: [],
+          data: { parts: rip.n, sheetMm: sheet.widthMm, kerfMm, deepestMm: deepest },
+        }
       : { code: 'depth-space', terms: [], data: { spaceMm: ctx.space.depthMm } },
   )
-  if (depthMm > sheet.widthMm - 2 * sheetTrimMm) return { field: 'depthMm', code: 'deeper-than-sheet', data: { mm: depthMm, mostMm: sheet.widthMm - 2 * sheetTrimMm } }
-  if (depthMm < 2 * rail.thicknessMm + 50) return { field: 'depthMm', code: 'too-shallow', data: { mm: depthMm, leastMm: 2 * rail.thicknessMm + 50 } }
+  if (depthMm > sheet.widthMm - 2 * sheetTrimMm)
+    return {
+      field: 'depthMm',
+      code: 'deeper-than-sheet',
+      data: { mm: depthMm, mostMm: sheet.widthMm - 2 * sheetTrimMm },
+    }
+  if (depthMm < 2 * rail.thicknessMm + 50)
+    return { field: 'depthMm', code: 'too-shallow', data: { mm: depthMm, leastMm: 2 * rail.thicknessMm + 50 } }
 
   const boards = ctx.boards(p.railSection, false)
   const sizes = moduleSizes(sheet.lengthMm, boards, kerfMm, squaringTrimMm, sheetTrimMm, units)
-  const longest = Math.min(Math.max(...boards.map((b) => b.lengthMm - squaringTrimMm), 0), sheet.lengthMm - 2 * sheetTrimMm)
+  const longest = Math.min(
+    Math.max(...boards.map((b) => b.lengthMm - squaringTrimMm), 0),
+    sheet.lengthMm - 2 * sheetTrimMm,
+  )
   const wallModules = modulesFor(ctx.space.lengthMm, sizes).slice(0, LIMITS.modules)
 
   const layOut = (lengths: number[]) => modulesOf(lengths, p, s)
@@ -102,10 +138,20 @@ export function planOut(p: PostRackParams, ctx: ShapeContext, pen: DimPen): Post
     let z = 0
     for (const t of tops) z += t
     const last = levels[levels.length - 1]
-    return z <= REACH && z + (last.tallest?.tallMm ?? 0) <= ctx.space.heightMm
+    return z <= reachMm(ctx.settings.personMm) && z + (last.tallest?.tallMm ?? 0) <= ctx.space.heightMm
   }
   const housed = (lengths: number[]) =>
-    house(ctx.goods, p.floorBay, p.shelves, openingsOf(layOut(lengths).modules, s), depthMm, sideMm, STICK_OUT, growsFor, LIMITS.shelves)
+    house(
+      ctx.goods,
+      p.floorBay,
+      p.shelves,
+      openingsOf(layOut(lengths).modules, s),
+      depthMm,
+      sideMm,
+      STICK_OUT,
+      growsFor,
+      LIMITS.shelves,
+    )
 
   // Length: fixed, the wall's, or the first run of modules in which everything finds a place.
   const tries = p.follow === 'wall' ? [wallModules] : runs(wallModules, sizes)
@@ -113,31 +159,70 @@ export function planOut(p: PostRackParams, ctx: ShapeContext, pen: DimPen): Post
   const sum = (list: number[]) => list.reduce((a, b) => a + b, 0)
   const lengthMm = pen.length({ path: 'lengthMm', code: 'length', min: 400, max: 15_000 }, sum(chosen), {
     code: p.follow === 'wall' ? 'length-wall' : 'length-goods',
-    terms: chosen.map((mm) => ({ name: mm === sizes.fullMm ? 'module' : mm === sizes.halfMm ? 'half-module' : 'wall', mm })),
+    terms: chosen.map((mm) => ({
+      name: mm === sizes.fullMm ? 'module' : mm === sizes.halfMm ? 'half-module' : 'wall',
+      mm,
+    })),
     data: { wallMm: ctx.space.lengthMm, sheetMm: sheet.lengthMm, trimMm: squaringTrimMm },
   })
   const lengths = p.lengthMm === null ? chosen : equalModules(lengthMm, sizes, longest)
-  if (Math.max(...lengths) > longest) return { field: 'lengthMm', code: 'longer-than-board', data: { mm: Math.max(...lengths), mostMm: longest } }
+  if (Math.max(...lengths) > longest)
+    return { field: 'lengthMm', code: 'longer-than-board', data: { mm: Math.max(...lengths), mostMm: longest } }
 
   const { modules, fault } = layOut(lengths)
   if (fault) return fault
   notePosts(modules, s, pen)
   const openings = openingsOf(modules, s)
-  const { levels, unhoused } = house(ctx.goods, p.floorBay, p.shelves, openings, depthMm, sideMm, STICK_OUT, growsFor, LIMITS.shelves)
+  const { levels, unhoused } = house(
+    ctx.goods,
+    p.floorBay,
+    p.shelves,
+    openings,
+    depthMm,
+    sideMm,
+    STICK_OUT,
+    growsFor,
+    LIMITS.shelves,
+  )
   const shelfLevels = levels.filter((l) => !l.floor)
-  pen.count({ path: 'shelves', code: 'shelves', min: 1, max: LIMITS.shelves }, shelfLevels.length, { code: 'shelves-goods', terms: [], data: { things: ctx.goods.reduce((n, g) => n + g.count, 0) } })
+  pen.count({ path: 'shelves', code: 'shelves', min: 1, max: LIMITS.shelves }, shelfLevels.length, {
+    code: 'shelves-goods',
+    terms: [],
+    data: { things: ctx.goods.reduce((n, g) => n + g.count, 0) },
+  })
 
   const tops: number[] = []
   heights(levels, s, aboveMm).forEach((terms, i) => {
     const from: Term[] = i === 0 ? terms : [{ name: 'shelf-below', mm: tops[i - 1] }, ...terms]
-    tops.push(pen.sum({ path: `topMm.${i}`, code: 'shelf-top', data: { shelf: i + 1 }, min: 60, max: 4000 }, from, i === 0 && !levels[0].floor ? 'kick' : 'goods-below'))
+    tops.push(
+      pen.sum(
+        { path: `topMm.${i}`, code: 'shelf-top', data: { shelf: i + 1 }, min: 60, max: 4000 },
+        from,
+        i === 0 && !levels[0].floor ? 'kick' : 'goods-below',
+      ),
+    )
   })
   const least = rail.widthMm + sheet.thicknessMm
   for (let i = 0; i < tops.length; i++) {
     const floor = i === 0 ? 0 : tops[i - 1]
-    if (tops[i] - floor < least) return { field: `topMm.${i}`, code: 'shelves-overlap', data: { mm: tops[i], leastMm: floor + least, shelf: i + 1 } }
+    if (tops[i] - floor < least)
+      return {
+        field: `topMm.${i}`,
+        code: 'shelves-overlap',
+        data: { mm: tops[i], leastMm: floor + least, shelf: i + 1 },
+      }
   }
-  return { modules, openings, lengthMm, depthMm, levels, tops, play: { sideMm, aboveMm }, stickOutMm: STICK_OUT, unhoused }
+  return {
+    modules,
+    openings,
+    lengthMm,
+    depthMm,
+    levels,
+    tops,
+    play: { sideMm, aboveMm },
+    stickOutMm: STICK_OUT,
+    unhoused,
+  }
 }
 
 /** Runs to try for goods: half, whole, whole and half, ... up to the wall. */
@@ -152,10 +237,15 @@ function runs(wall: number[], m: { fullMm: number; halfMm: number }): number[][]
 }
 
 /** Middle posts a whole module needs. */
-const midPostsFor = (lengthMm: number, s: Stocks): number => Math.min(LIMITS.midPosts, Math.max(0, Math.ceil((lengthMm - s.postWidth) / POSTS_EVERY - 1e-9) - 1))
+const midPostsFor = (lengthMm: number, s: Stocks): number =>
+  Math.min(LIMITS.midPosts, Math.max(0, Math.ceil((lengthMm - s.postWidth) / POSTS_EVERY - 1e-9) - 1))
 
 /** Modules with their posts and cross pieces; a shorter module gets its share of the middle posts. */
-function modulesOf(lengths: number[], p: PostRackParams, s: Stocks): { modules: ModulePlan[]; fault?: { field: string; code: string; data: Record<string, number> } } {
+function modulesOf(
+  lengths: number[],
+  p: PostRackParams,
+  s: Stocks,
+): { modules: ModulePlan[]; fault?: { field: string; code: string; data: Record<string, number> } } {
   const modules: ModulePlan[] = []
   const longest = Math.max(...lengths)
   const whole = p.midPosts ?? midPostsFor(longest, s)
@@ -168,7 +258,11 @@ function modulesOf(lengths: number[], p: PostRackParams, s: Stocks): { modules: 
       const even = left + (lengthMm * i) / (n + 1)
       const centre = p.midAtMm[nth] ?? even
       const [least, most] = [posts[posts.length - 1] + 1.5 * s.postWidth, left + lengthMm - 1.5 * s.postWidth]
-      if (centre < least || centre > most) return { modules, fault: { field: `midAtMm.${nth}`, code: 'post-outside', data: { mm: centre, leastMm: least, mostMm: most } } }
+      if (centre < least || centre > most)
+        return {
+          modules,
+          fault: { field: `midAtMm.${nth}`, code: 'post-outside', data: { mm: centre, leastMm: least, mostMm: most } },
+        }
       posts.push(centre - s.postWidth / 2)
     }
     posts.push(left + lengthMm - s.postWidth)
@@ -184,14 +278,26 @@ function modulesOf(lengths: number[], p: PostRackParams, s: Stocks): { modules: 
 /** Notes what was settled for posts and cross pieces, once the run is chosen. */
 function notePosts(modules: ModulePlan[], s: Stocks, pen: DimPen) {
   const longest = modules.reduce((a, b) => (b.lengthMm > a.lengthMm ? b : a))
-  pen.count({ path: 'midPosts', code: 'mid-posts', min: 0, max: LIMITS.midPosts }, midPostsFor(longest.lengthMm, s), { code: 'post-spacing', terms: [], data: { everyMm: POSTS_EVERY } })
-  pen.length({ path: 'crossEveryMm', code: 'cross-every', min: 150, max: 1300 }, CROSS_EVERY, { code: 'sheet-span', terms: [], data: { everyMm: CROSS_EVERY } })
+  pen.count({ path: 'midPosts', code: 'mid-posts', min: 0, max: LIMITS.midPosts }, midPostsFor(longest.lengthMm, s), {
+    code: 'post-spacing',
+    terms: [],
+    data: { everyMm: POSTS_EVERY },
+  })
+  pen.length({ path: 'crossEveryMm', code: 'cross-every', min: 150, max: 1300 }, CROSS_EVERY, {
+    code: 'sheet-span',
+    terms: [],
+    data: { everyMm: CROSS_EVERY },
+  })
   let nth = 0
   for (const m of modules) {
     const mids = m.posts.slice(1, -1)
     mids.forEach((_, i) => {
       const even = m.left + (m.lengthMm * (i + 1)) / (mids.length + 1)
-      pen.length({ path: `midAtMm.${nth}`, code: 'mid-post-at', data: { post: nth + 1 }, min: m.left, max: m.left + m.lengthMm }, even, { code: 'evenly', terms: [], data: { parts: mids.length + 1 } })
+      pen.length(
+        { path: `midAtMm.${nth}`, code: 'mid-post-at', data: { post: nth + 1 }, min: m.left, max: m.left + m.lengthMm },
+        even,
+        { code: 'evenly', terms: [], data: { parts: mids.length + 1 } },
+      )
       nth++
     })
   }

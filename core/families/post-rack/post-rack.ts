@@ -6,7 +6,8 @@ import { postRackParams, startingParams, type PostRackParams } from './parameter
 import { shapePostRack } from './shape.ts'
 import { postRackSteps } from './steps.ts'
 
-const start = (ctx: ShapeContext): PostRackParams => startingParams(ctx.settings.yard, canHoldTie(ctx.space.construction))
+const start = (ctx: ShapeContext): PostRackParams =>
+  startingParams(ctx.settings.yard, canHoldTie(ctx.space.construction))
 
 /** A2: posts, shelf frames of rails and cross pieces, sheet shelves. */
 export const postRack = family<PostRackParams>({
@@ -20,21 +21,32 @@ export const postRack = family<PostRackParams>({
   propose(ctx) {
     if (ctx.goods.length === 0) return []
     const p = start(ctx)
-    const light = ctx.settings.yard === 'imperial' ? { sheet: 'osb-7/16', railSection: '2x3', crossEveryMm: 406.4 } : { sheet: 'osb3-15mm', railSection: '38x63mm', crossEveryMm: 400 }
+    const light =
+      ctx.settings.yard === 'imperial'
+        ? { sheet: 'osb-7/16', railSection: '2x3', crossEveryMm: 406.4 }
+        : { sheet: 'osb3-15mm', railSection: '38x63mm', crossEveryMm: 400 }
     return [p, { ...p, follow: 'wall' }, { ...p, ...light }]
   },
   examples: () => [
     {
-      name: 'pails and drums, imperial', params: startingParams('imperial', true),
+      name: 'pails and drums, imperial',
+      params: startingParams('imperial', true),
       context: exampleContext('imperial', [exampleGoods('imperial', 'pail', 14), exampleGoods('imperial', 'drum', 2)]),
     },
     {
-      name: 'a twenty-foot wall', params: { ...startingParams('imperial', true), follow: 'wall', shelves: 4 },
+      name: 'a twenty-foot wall',
+      params: { ...startingParams('imperial', true), follow: 'wall', shelves: 4 },
       context: exampleContext('imperial', [exampleGoods('imperial', 'box', 60), exampleGoods('imperial', 'tote', 12)]),
     },
     {
       name: 'bags, metric, free standing, fixed heights',
-      params: { ...startingParams('metric', false), raise: 'in-place', topMm: [300, null, 1400], midPosts: 2, depthMm: 500 },
+      params: {
+        ...startingParams('metric', false),
+        raise: 'in-place',
+        topMm: [300, null, 1400],
+        midPosts: 2,
+        depthMm: 500,
+      },
       context: exampleContext('metric', [exampleGoods('metric', 'bag', 30), exampleGoods('metric', 'pail', 20)]),
     },
   ],

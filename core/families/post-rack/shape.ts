@@ -6,8 +6,8 @@ import { findSheet } from '../../catalogue/sheets.ts'
 import { bad, good, type Result } from '../../measure/result.ts'
 import { canHoldTie, fallAt } from '../../room/room.ts'
 import { roundNearest } from '../../measure/rounding.ts'
-import { standsOn } from '../../goods/goods.ts'
 import { dimPen } from '../dim-pen.ts'
+import { standing } from '../house-on-shelves.ts'
 import type { Choice, ShapeContext, Shaped } from '../family.ts'
 import { placeBrace } from '../place-brace.ts'
 import { tieToWall } from '../tie.ts'
@@ -38,7 +38,14 @@ export function shapePostRack(p: PostRackParams, ctx: ShapeContext): Result<Shap
   if (tied) tieBoards(d, p, ctx, plan)
   if (p.brace) brace(d, p, ctx, plan, y0, tied)
   bays(d, p, ctx, plan, y0)
-  plan.tops.forEach((z, i) => d.mark(z, 'shelf-top', i + 1, plan.modules.map((_, m) => `shelf-${m}-${i}`)))
+  plan.tops.forEach((z, i) =>
+    d.mark(
+      z,
+      'shelf-top',
+      i + 1,
+      plan.modules.map((_, m) => `shelf-${m}-${i}`),
+    ),
+  )
 
   // Every id says its module: `rail-2-0-front`.
   const frames = plan.modules.map((): string[] => [])
@@ -50,10 +57,17 @@ export function shapePostRack(p: PostRackParams, ctx: ShapeContext): Result<Shap
   })
   let nth = 0
   plan.modules.forEach((module, m) =>
-    module.posts.slice(1, -1).forEach((_, i) => pen.drag(`midAtMm.${nth++}`, { axis: 'x', parts: [`post-${m}-${i + 1}-front`, `post-${m}-${i + 1}-rear`], sign: 1 })),
+    module.posts.slice(1, -1).forEach((_, i) =>
+      pen.drag(`midAtMm.${nth++}`, {
+        axis: 'x',
+        parts: [`post-${m}-${i + 1}-front`, `post-${m}-${i + 1}-rear`],
+        sign: 1,
+      }),
+    ),
   )
   const onShelf = plan.tops.map((): string[] => [])
-  for (const x of d.assembly.parts) if (x.role === 'shelf' || x.role === 'rail' || x.role === 'cross') onShelf[Number(x.id.split('-')[2])].push(x.id)
+  for (const x of d.assembly.parts)
+    if (x.role === 'shelf' || x.role === 'rail' || x.role === 'cross') onShelf[Number(x.id.split('-')[2])].push(x.id)
   onShelf.forEach((parts, i) => pen.drag(`topMm.${i}`, { axis: 'z', sign: 1, parts }))
   return good({ assembly: d.assembly, dims: pen.dims, choices: choices(p, ctx), unhoused: plan.unhoused })
 }
@@ -69,16 +83,35 @@ function posts(d: Draft, p: PostRackParams, ctx: ShapeContext, plan: PostRackPla
   const units = unitsOf(ctx.settings)
   plan.modules.forEach((m, n) =>
     m.posts.forEach((x, i) => {
-      for (const [side, y] of [['rear', y0], ['front', y0 + post.thicknessMm + plan.depthMm]] as const) {
+      for (const [side, y] of [
+        ['rear', y0],
+        ['front', y0 + post.thicknessMm + plan.depthMm],
+      ] as const) {
         const id = `post-${n}-${i}-${side}`
         const fall = roundNearest(Math.max(0, fallAt(ctx.space.floorFall, x + post.widthMm / 2, y)), units)
-        d.square({ id, role: 'post', stock, min: [x, y, -fall], size: [post.widthMm, post.thicknessMm, high + fall], along: 'z', across: 'x' })
+        d.square({
+          id,
+          role: 'post',
+          stock,
+          min: [x, y, -fall],
+          size: [post.widthMm, post.thicknessMm, high + fall],
+          along: 'z',
+          across: 'x',
+        })
         d.rest(id, 'floor')
       }
     }),
   )
   for (let n = 1; n < plan.modules.length; n++)
-    for (const side of ['rear', 'front']) d.screw(`post-${n - 1}-${plan.modules[n - 1].posts.length - 1}-${side}`, `post-${n}-0-${side}`, 3, 'edge', post.thicknessMm, post.widthMm)
+    for (const side of ['rear', 'front'])
+      d.screw(
+        `post-${n - 1}-${plan.modules[n - 1].posts.length - 1}-${side}`,
+        `post-${n}-0-${side}`,
+        3,
+        'edge',
+        post.thicknessMm,
+        post.widthMm,
+      )
 }
 
 function shelf(d: Draft, p: PostRackParams, ctx: ShapeContext, plan: PostRackPlan, m: number, i: number, y0: number) {
@@ -90,9 +123,20 @@ function shelf(d: Draft, p: PostRackParams, ctx: ShapeContext, plan: PostRackPla
   const yBack = y0 + post.thicknessMm
   const under = plan.tops[i] - sheet.thicknessMm
   const z = under - rail.widthMm
-  for (const [side, y] of [['rear', yBack], ['front', yBack + plan.depthMm - rail.thicknessMm]] as const) {
+  for (const [side, y] of [
+    ['rear', yBack],
+    ['front', yBack + plan.depthMm - rail.thicknessMm],
+  ] as const) {
     const id = `rail-${m}-${i}-${side}`
-    d.square({ id, role: 'rail', stock, min: [module.left, y, z], size: [module.lengthMm, rail.thicknessMm, rail.widthMm], along: 'x', across: 'z' })
+    d.square({
+      id,
+      role: 'rail',
+      stock,
+      min: [module.left, y, z],
+      size: [module.lengthMm, rail.thicknessMm, rail.widthMm],
+      along: 'x',
+      across: 'z',
+    })
     module.posts.forEach((_, k) => {
       const on = `post-${m}-${k}-${side}`
       const j =
@@ -105,18 +149,41 @@ function shelf(d: Draft, p: PostRackParams, ctx: ShapeContext, plan: PostRackPla
   const crosses = module.crosses.map((x, k) => {
     const id = `cross-${m}-${i}-${k}`
     d.square({
-      id, role: 'cross', stock, min: [x, yBack + rail.thicknessMm, z], size: [rail.thicknessMm, plan.depthMm - 2 * rail.thicknessMm, rail.widthMm], along: 'y', across: 'z',
+      id,
+      role: 'cross',
+      stock,
+      min: [x, yBack + rail.thicknessMm, z],
+      size: [rail.thicknessMm, plan.depthMm - 2 * rail.thicknessMm, rail.widthMm],
+      along: 'y',
+      across: 'z',
     })
-    for (const side of ['rear', 'front']) d.rest(id, `rail-${m}-${i}-${side}`, 'fasteners', d.screw(`rail-${m}-${i}-${side}`, id, CROSS_SCREWS[p.crossJoint], 'end', rail.thicknessMm, 200))
+    for (const side of ['rear', 'front'])
+      d.rest(
+        id,
+        `rail-${m}-${i}-${side}`,
+        'fasteners',
+        d.screw(`rail-${m}-${i}-${side}`, id, CROSS_SCREWS[p.crossJoint], 'end', rail.thicknessMm, 200),
+      )
     return id
   })
   const id = `shelf-${m}-${i}`
   d.square({
-    id, role: 'shelf', stock: { kind: 'sheet', sheet: sheet.id }, min: [module.left, yBack, under], size: [module.lengthMm, plan.depthMm, sheet.thicknessMm], along: 'x', across: 'y',
+    id,
+    role: 'shelf',
+    stock: { kind: 'sheet', sheet: sheet.id },
+    min: [module.left, yBack, under],
+    size: [module.lengthMm, plan.depthMm, sheet.thicknessMm],
+    along: 'x',
+    across: 'y',
   })
   for (const side of ['rear', 'front']) {
     const on = `rail-${m}-${i}-${side}`
-    d.rest(id, on, 'bearing', d.screw(id, on, Math.max(2, Math.ceil(module.lengthMm / 400)), 'side', sheet.thicknessMm, rail.widthMm))
+    d.rest(
+      id,
+      on,
+      'bearing',
+      d.screw(id, on, Math.max(2, Math.ceil(module.lengthMm / 400)), 'side', sheet.thicknessMm, rail.widthMm),
+    )
   }
   for (const c of crosses) d.rest(id, c)
 }
@@ -130,7 +197,17 @@ function brace(d: Draft, p: PostRackParams, ctx: ShapeContext, plan: PostRackPla
       const b = d.box(`post-${n}-${i}-rear`)
       return { id: `post-${n}-${i}-rear`, left: b.min[0], right: b.max[0] }
     })
-    placeBrace(d, `brace-${n}`, rear, 0, high, y0, { stock: board(p.backSection, ctx.settings.grade), widthMm: back.widthMm, thicknessMm: back.thicknessMm }, longest)
+    placeBrace(
+      d,
+      `brace-${n}`,
+      rear,
+      0,
+      high,
+      y0,
+      { stock: board(p.backSection, ctx.settings.grade), widthMm: back.widthMm, thicknessMm: back.thicknessMm },
+      longest,
+      n % 2 === 1,
+    )
   })
 }
 
@@ -141,8 +218,23 @@ function tieBoards(d: Draft, p: PostRackParams, ctx: ShapeContext, plan: PostRac
   const z = plan.tops[plan.tops.length - 1] - back.widthMm
   plan.modules.forEach((m, n) => {
     const id = `tie-${n}`
-    d.square({ id, role: 'back-rail', stock: board(p.backSection, ctx.settings.grade), min: [m.left, 0, z], size: [m.lengthMm, back.thicknessMm, back.widthMm], along: 'x', across: 'z' })
-    m.posts.forEach((_, i) => d.rest(id, `post-${n}-${i}-rear`, 'fasteners', d.screw(id, `post-${n}-${i}-rear`, 2, 'side', back.thicknessMm, post.thicknessMm)))
+    d.square({
+      id,
+      role: 'back-rail',
+      stock: board(p.backSection, ctx.settings.grade),
+      min: [m.left, 0, z],
+      size: [m.lengthMm, back.thicknessMm, back.widthMm],
+      along: 'x',
+      across: 'z',
+    })
+    m.posts.forEach((_, i) =>
+      d.rest(
+        id,
+        `post-${n}-${i}-rear`,
+        'fasteners',
+        d.screw(id, `post-${n}-${i}-rear`, 2, 'side', back.thicknessMm, post.thicknessMm),
+      ),
+    )
     tieToWall(d, id, ctx.space, ctx.settings.yard)
   })
 }
@@ -161,17 +253,15 @@ function bays(d: Draft, p: PostRackParams, ctx: ShapeContext, plan: PostRackPlan
     const i = shelfNo
     plan.openings.forEach((o, k) => {
       d.bay({
-        id: `bay-${l}-${k}`, name: { code: level.floor ? 'floor' : 'shelf', column: k + 1, row: level.floor ? 0 : i + 1 }, holds: 'surface',
+        id: `bay-${l}-${k}`,
+        name: { code: level.floor ? 'floor' : 'shelf', column: k + 1, row: level.floor ? 0 : i + 1 },
+        holds: 'surface',
         clear: { min: [o.left, yBack, bottom], max: [o.right, yBack + plan.depthMm, Math.max(ceiling, bottom + 1)] },
         carriers: level.floor ? [] : [`shelf-${o.module}-${i}`],
-        items: level.spots
-          .filter((s) => s.opening === k)
-          .map((s) => ({
-            goodsId: s.item.id, massKg: s.item.massKg, stands: standsOn(s.item.kind),
-            box: { min: [s.x, yBack + s.y, bottom], max: [s.x + s.item.acrossMm, yBack + s.y + s.item.deepMm, bottom + s.item.tallMm] },
-          })),
+        items: standing(level, k, yBack, bottom),
         play: { sideMm: plan.play.sideMm, aboveMm: above === undefined ? 0 : plan.play.aboveMm, deepMm: 0 },
-        stickOutMm: plan.stickOutMm, exit: [0, 1, 0],
+        stickOutMm: plan.stickOutMm,
+        exit: [0, 1, 0],
       })
     })
   })
@@ -180,14 +270,22 @@ function bays(d: Draft, p: PostRackParams, ctx: ShapeContext, plan: PostRackPlan
 function choices(p: PostRackParams, ctx: ShapeContext): Choice[] {
   const imperial = ctx.settings.yard === 'imperial'
   const sections = imperial ? ['2x3', '2x4', '2x6', '2x8'] : ['38x63mm', '38x89mm', '47x100mm', '47x150mm']
-  const sheets = imperial ? ['ply-15/32', 'ply-19/32', 'ply-23/32', 'osb-7/16', 'osb-23/32', 'mdf-3/4', 'pb-3/4'] : ['ply-12mm', 'ply-18mm', 'osb3-15mm', 'osb3-18mm', 'mdf-18mm', 'pb-18mm']
+  const sheets = imperial
+    ? ['ply-15/32', 'ply-19/32', 'ply-23/32', 'osb-7/16', 'osb-23/32', 'mdf-3/4', 'pb-3/4']
+    : ['ply-12mm', 'ply-18mm', 'osb3-15mm', 'osb3-18mm', 'mdf-18mm', 'pb-18mm']
   const list: Choice[] = [
     { path: 'follow', code: 'follow', value: p.follow, options: ['goods', 'wall'], of: 'code' },
     { path: 'floorBay', code: 'floor-bay', value: p.floorBay, options: [true, false], of: 'code' },
     { path: 'railSection', code: 'rail-section', value: p.railSection, options: sections, of: 'section' },
     { path: 'postSection', code: 'post-section', value: p.postSection, options: sections.slice(0, 3), of: 'section' },
     { path: 'sheet', code: 'sheet', value: p.sheet, options: [...sheets, ...ctx.settings.ownSheets], of: 'sheet' },
-    { path: 'railJoint', code: 'rail-joint', value: p.railJoint, options: ['screws', 'more-screws', 'bolts'], of: 'code' },
+    {
+      path: 'railJoint',
+      code: 'rail-joint',
+      value: p.railJoint,
+      options: ['screws', 'more-screws', 'bolts'],
+      of: 'code',
+    },
     { path: 'crossJoint', code: 'cross-joint', value: p.crossJoint, options: ['two', 'three', 'four'], of: 'code' },
     { path: 'brace', code: 'brace', value: p.brace, options: [true, false], of: 'code' },
     { path: 'tie', code: 'tie', value: p.tie, options: [true, false], of: 'code' },

@@ -1,4 +1,5 @@
 import type { Shaped } from '../family.ts'
+import { called, fixedBy } from '../../steps/fixed-by.ts'
 import type { Step } from '../../steps/step.ts'
 import type { PostRackParams } from './parameters.ts'
 
@@ -18,17 +19,88 @@ export function postRackSteps(p: PostRackParams, shaped: Shaped): Step[] {
   const firstFrame = ids(/^(rail|cross)-0-0-/)
   const steps: (Step | false)[] = [
     { id: 'stick', code: 'make-stick', parts: [], marks: levels, cautions: [] },
-    { id: 'frame', code: 'first-shelf-frame', parts: firstFrame, cautions: ['screws', 'dust'], hold: { code: 'diagonals', measure: { kind: 'equal', targetMm: diagonal, toleranceMm: SQUARE_MM } } },
-    { id: 'frames', code: 'other-shelf-frames', parts: ids(/^(rail|cross)-/).filter((id) => !firstFrame.includes(id)), cautions: [], hold: { code: 'same-as-first' } },
+    {
+      id: 'frame',
+      code: 'first-shelf-frame',
+      data: { ...fixedBy(assembly, called('cross'), called('rail')) },
+      parts: firstFrame,
+      cautions: ['screws', 'dust'],
+      hold: { code: 'diagonals', measure: { kind: 'equal', targetMm: diagonal, toleranceMm: SQUARE_MM } },
+    },
+    {
+      id: 'frames',
+      code: 'other-shelf-frames',
+      parts: ids(/^(rail|cross)-/).filter((id) => !firstFrame.includes(id)),
+      cautions: [],
+      hold: { code: 'same-as-first' },
+    },
     { id: 'marks', code: 'mark-posts', parts: ids(/^post-/), marks: levels, cautions: [] },
-    { id: 'posts', code: 'posts-on', parts: [], on: [...ids(/^post-/), ...ids(/^rail-/)], joins: ['post-rail'], marks: levels, cautions: ['top-heavy'], hold: { code: 'shelves-parallel' } },
-    braces.length > 0 && { id: 'brace', code: 'brace', parts: braces, cautions: [], hold: { code: 'back-square' } },
-    { id: 'stand', code: p.raise === 'tilt' ? 'tilt-up' : 'stand-in-place', parts: [], on: ids(/./), cautions: ['lift-two', 'top-heavy'] },
-    modules > 1 && { id: 'join', code: 'join-modules', data: { count: modules }, parts: [], on: ids(/^post-/), joins: ['post-post'], cautions: [] },
-    { id: 'level', code: 'level', shims: assembly.shims, parts: [], on: ids(/^post-/), cautions: [], hold: { code: 'level-line' } },
-    tied && { id: 'tie', code: 'tie', data: { count: assembly.anchors.length }, parts: [], on: assembly.anchors.map((a) => a.part), cautions: ['find-studs', 'not-into-wires'], hold: { code: 'tied-before-load' } },
-    { id: 'sheets', code: 'lay-sheets', parts: ids(/^shelf-/), cautions: ['sheet-two', 'dust'], hold: { code: 'tallest-fits' } },
-    { id: 'load', code: tied ? 'load-low-first' : 'load-low-first-untied', parts: [], cautions: tied ? [] : ['untied'] },
+    {
+      id: 'posts',
+      code: 'posts-on',
+      data: { ...fixedBy(assembly, called('post'), called('rail')) },
+      parts: [],
+      on: [...ids(/^post-/), ...ids(/^rail-/)],
+      joins: ['post-rail'],
+      marks: levels,
+      cautions: ['top-heavy'],
+      hold: { code: 'shelves-parallel' },
+    },
+    braces.length > 0 && {
+      id: 'brace',
+      code: 'brace',
+      data: { ...fixedBy(assembly, called('brace', 'back-rail'), called('post')) },
+      parts: braces,
+      cautions: [],
+      hold: { code: 'back-square' },
+    },
+    {
+      id: 'stand',
+      code: p.raise === 'tilt' ? 'tilt-up' : 'stand-in-place',
+      parts: [],
+      on: ids(/./),
+      cautions: ['lift-two', 'top-heavy'],
+    },
+    modules > 1 && {
+      id: 'join',
+      code: 'join-modules',
+      data: { count: modules },
+      parts: [],
+      on: ids(/^post-/),
+      joins: ['post-post'],
+      cautions: [],
+    },
+    {
+      id: 'level',
+      code: 'level',
+      shims: assembly.shims,
+      parts: [],
+      on: ids(/^post-/),
+      cautions: [],
+      hold: { code: 'level-line' },
+    },
+    tied && {
+      id: 'tie',
+      code: 'tie',
+      data: { count: assembly.anchors.length },
+      parts: [],
+      on: assembly.anchors.map((a) => a.part),
+      cautions: ['find-studs', 'not-into-wires'],
+      hold: { code: 'tied-before-load' },
+    },
+    {
+      id: 'sheets',
+      code: 'lay-sheets',
+      parts: ids(/^shelf-/),
+      cautions: ['sheet-two', 'dust'],
+      hold: { code: 'tallest-fits' },
+    },
+    {
+      id: 'load',
+      code: tied ? 'load-low-first' : 'load-low-first-untied',
+      parts: [],
+      cautions: tied ? [] : ['untied'],
+    },
   ]
   return steps.filter((s): s is Step => s !== false)
 }

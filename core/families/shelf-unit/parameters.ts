@@ -5,7 +5,10 @@ import type { UnitSystem } from '../../measure/units.ts'
 import { countDim, dim, dims } from '../params.ts'
 
 const section = z.enum(SECTIONS.map((s) => s.id) as [string, ...string[]])
-const sheet = z.string().max(200).refine((id) => findSheet(id) !== undefined, 'a sheet of the catalogue, or one of your own')
+const sheet = z
+  .string()
+  .max(200)
+  .refine((id) => findSheet(id) !== undefined, 'a sheet of the catalogue, or one of your own')
 
 export const LIMITS = { bays: 6, shelves: 10 } as const
 
@@ -35,12 +38,24 @@ export const shelfUnitParams = z.object({
 export type ShelfUnitParams = z.infer<typeof shelfUnitParams>
 
 const STOCK: Record<UnitSystem, Pick<ShelfUnitParams, 'sheet' | 'cleatSection' | 'stripSection'>> = {
-  imperial: { sheet: 'ply-23/32', cleatSection: '1x2', stripSection: '1x2' },
-  metric: { sheet: 'ply-18mm', cleatSection: '18x44mm', stripSection: '18x44mm' },
+  imperial: { sheet: 'ply-23/32', cleatSection: '2x2', stripSection: '1x2' },
+  metric: { sheet: 'ply-18mm', cleatSection: '38x38mm', stripSection: '18x44mm' },
 }
 export const BACK_SHEET: Record<UnitSystem, string> = { imperial: 'hb-1/4', metric: 'hb-6mm' }
 export const TIE_SECTION: Record<UnitSystem, string> = { imperial: '1x4', metric: '18x94mm' }
 
 export const startingParams = (system: UnitSystem, canTie: boolean): ShelfUnitParams => ({
-  bays: null, clearMm: null, depthMm: null, shelves: null, topMm: [], abovePlayMm: null, sidePlayMm: null, ...STOCK[system], hold: 'dado', strip: 'none', back: true, tie: canTie, raise: 'tilt',
+  bays: null,
+  clearMm: null,
+  depthMm: null,
+  shelves: null,
+  topMm: [],
+  abovePlayMm: null,
+  sidePlayMm: null,
+  ...STOCK[system],
+  hold: 'dado',
+  strip: 'none',
+  back: true,
+  tie: canTie,
+  raise: 'tilt',
 })

@@ -1,28 +1,27 @@
+import { reachMm } from '../../goods/person.ts'
 import type { Stock } from '../../assembly/assembly.ts'
 import { draft, type Draft } from '../../assembly/draft.ts'
 import { unitsOf } from '../../assembly/settings.ts'
 import { findSection } from '../../catalogue/lumber.ts'
 import { findSheet } from '../../catalogue/sheets.ts'
-import { standsOn, type Goods } from '../../goods/goods.ts'
 import { bad, good, type Result } from '../../measure/result.ts'
-import { roundDown, roundNearest } from '../../measure/rounding.ts'
-import { inches, type Units } from '../../measure/units.ts'
+import { inches } from '../../measure/units.ts'
 import { canHoldTie, fallAt, type FloorFall } from '../../room/room.ts'
-import { dimPen } from '../dim-pen.ts'
+import { dadoDepth, housedShelf } from '../../blocks/carcass/housed-shelf.ts'
+import { economicalRip } from '../../blocks/sizing/economical-rip.ts'
+import { dimPen, shelfPlay } from '../dim-pen.ts'
 import type { Choice, ShapeContext, Shaped, Term } from '../family.ts'
-import { house, type Level, type Opening } from '../house-on-shelves.ts'
+import { house, standing, type Level, type Opening } from '../house-on-shelves.ts'
 import { tieToWall } from '../tie.ts'
 import { BACK_SHEET, LIMITS, TIE_SECTION, type ShelfUnitParams } from './parameters.ts'
 
 /** Above the tallest thing on a shelf, to lift it out, and beside it for fingers: builders' usual figures. */
 const PLAY_ABOVE = inches(1.5)
-const PLAY_SIDE = inches(1 / 2)
 const STICK_OUT = inches(1)
 /** Toe room under the lowest shelf, mm. */
 const KICK = 80
 /** A shelf without a strip under it is kept to this span: the usual rule for 3/4 in boards. */
 const USUAL_CLEAR = inches(30)
-const REACH = 1950
 
 interface Plan {
   openings: Opening[]
@@ -53,51 +52,118 @@ export function shapeShelfUnit(p: ShelfUnitParams, ctx: ShapeContext): Result<Sh
   const nailerMm = tied ? findSection(tieSection)!.widthMm : 0
   const backMm = p.back ? findSheet(BACK_SHEET[ctx.settings.yard])!.thicknessMm : 0
 
-  const aboveMm = pen.length({ path: 'abovePlayMm', code: 'above-play', min: 0, max: 600 }, PLAY_ABOVE, { code: 'play-above', terms: [] })
-  const sideMm = pen.length({ path: 'sidePlayMm', code: 'side-play', min: 0, max: 100 }, PLAY_SIDE, { code: 'play-between', terms: [] })
+  const { aboveMm, sideMm } = shelfPlay(pen, { usualMm: PLAY_ABOVE, mostMm: 600 })
   const deepest = ctx.goods.reduce((d, g) => Math.max(d, g.item.deepMm), 0)
   const widest = ctx.goods.reduce((d, g) => Math.max(d, g.item.acrossMm), 0)
   const { kerfMm, sheetTrimMm } = ctx.settings
-  const rips = [6, 5, 4, 3, 2].map((n) => ({ n, mm: roundDown((sheet.widthMm - 2 * sheetTrimMm - (n - 1) * kerfMm) / n, units) })).filter((r) => r.mm >= 100 && r.mm <= ctx.space.depthMm - backMm)
-  const rip = rips.find((r) => r.mm >= deepest - STICK_OUT) ?? rips[rips.length - 1]
-  const depthMm = pen.length({ path: 'depthMm', code: 'depth', min: 100, max: 800 }, rip?.mm ?? 300, { code: rip ? 'economical-rip' : 'depth-space', terms: [], data: { parts: rip?.n ?? 1, sheetMm: sheet.widthMm, kerfMm, deepestMm: deepest, spaceMm: ctx.space.depthMm } })
-  const clearMm = pen.length({ path: 'clearMm', code: 'clear-bay', min: 150, max: 2400 }, Math.min(Math.max(USUAL_CLEAR, widest + 2 * sideMm), ctx.space.lengthMm - 2 * t), { code: 'usual-span', terms: [], data: { everyMm: USUAL_CLEAR } })
+  const rip = economicalRip(sheet, ctx.settings, deepest - STICK_OUT, ctx.space.depthMm - backMm)
+  const depthMm = pen.length({ path: 'depthMm', code: 'depth', min: 100, max: 800 }, rip?.mm ?? 300, {
+    code: rip ? 'economical-rip' : 'depth-space',
+    terms: [],
+    data: { parts: rip?.n ?? 1, sheetMm: sheet.widthMm, kerfMm, deepestMm: deepest, spaceMm: ctx.space.depthMm },
+  })
+  const clearMm = pen.length(
+    { path: 'clearMm', code: 'clear-bay', min: 150, max: 2400 },
+    Math.min(Math.max(USUAL_CLEAR, widest + 2 * sideMm), ctx.space.lengthMm - 2 * t),
+    { code: 'usual-span', terms: [], data: { everyMm: USUAL_CLEAR } },
+  )
   const inDadoes = p.hold === 'dado' ? 2 * dadoDepth(t, units) : 0
   const longest = sheet.lengthMm - 2 * sheetTrimMm - inDadoes
   if (clearMm > longest) return bad('longer-than-board', { mm: clearMm, mostMm: longest }, 'clearMm')
-  if (depthMm > sheet.widthMm - 2 * sheetTrimMm) return bad('deeper-than-sheet', { mm: depthMm, mostMm: sheet.widthMm - 2 * sheetTrimMm }, 'depthMm')
-  if (depthMm < 2 * strip.thicknessMm + 40) return bad('too-shallow', { leastMm: 2 * strip.thicknessMm + 40 }, 'depthMm')
+  if (depthMm > sheet.widthMm - 2 * sheetTrimMm)
+    return bad('deeper-than-sheet', { mm: depthMm, mostMm: sheet.widthMm - 2 * sheetTrimMm }, 'depthMm')
+  if (depthMm < 2 * strip.thicknessMm + 40)
+    return bad('too-shallow', { leastMm: 2 * strip.thicknessMm + 40 }, 'depthMm')
 
   const under = p.strip === 'none' ? 0 : strip.widthMm
   const termsOf = (levels: Level[]): Term[][] =>
     levels.map((_l, i) => {
       const below = levels[i - 1]
-      return below ? [{ name: 'tallest', mm: below.tallest?.tallMm ?? 0 }, { name: 'above-play', mm: aboveMm }, ...(under > 0 ? [{ name: 'edge-strip', mm: under }] : []), { name: 'sheet', mm: t }] : [{ name: 'kick', mm: KICK }, { name: 'sheet', mm: t }]
+      return below
+        ? [
+            { name: 'tallest', mm: below.tallest?.tallMm ?? 0 },
+            { name: 'above-play', mm: aboveMm },
+            ...(under > 0 ? [{ name: 'edge-strip', mm: under }] : []),
+            { name: 'sheet', mm: t },
+          ]
+        : [
+            { name: 'kick', mm: KICK },
+            { name: 'sheet', mm: t },
+          ]
     })
   const most = Math.max(1, Math.min(LIMITS.bays, Math.floor((ctx.space.lengthMm - t) / (clearMm + t))))
-  const openingsFor = (n: number): Opening[] => Array.from({ length: n }, (_, i) => ({ left: t + i * (clearMm + t), right: t + i * (clearMm + t) + clearMm }))
+  const openingsFor = (n: number): Opening[] =>
+    Array.from({ length: n }, (_, i) => ({ left: t + i * (clearMm + t), right: t + i * (clearMm + t) + clearMm }))
   const grows = (levels: Level[]) => {
-    const z = termsOf(levels).flat().reduce((s, x) => s + x.mm, 0)
-    return z <= REACH && z + (levels[levels.length - 1].tallest?.tallMm ?? 0) + aboveMm + nailerMm <= Math.min(ctx.space.heightMm, sheet.lengthMm - 2 * sheetTrimMm)
+    const z = termsOf(levels)
+      .flat()
+      .reduce((s, x) => s + x.mm, 0)
+    return (
+      z <= reachMm(ctx.settings.personMm) &&
+      z + (levels[levels.length - 1].tallest?.tallMm ?? 0) + aboveMm + nailerMm <=
+        Math.min(ctx.space.heightMm, sheet.lengthMm - 2 * sheetTrimMm)
+    )
   }
-  const housed = (n: number) => house(ctx.goods, false, p.shelves, openingsFor(n), depthMm, sideMm, STICK_OUT, grows, LIMITS.shelves)
+  const housed = (n: number) =>
+    house(ctx.goods, false, p.shelves, openingsFor(n), depthMm, sideMm, STICK_OUT, grows, LIMITS.shelves)
   const wanted = Array.from({ length: most }, (_, i) => i + 1).find((n) => housed(n).unhoused.length === 0) ?? most
-  const bays = pen.count({ path: 'bays', code: 'bays', min: 1, max: LIMITS.bays }, wanted, { code: 'shelves-goods', terms: [], data: { things: ctx.goods.reduce((n, g) => n + g.count, 0) } })
+  const bays = pen.count({ path: 'bays', code: 'bays', min: 1, max: LIMITS.bays }, wanted, {
+    code: 'shelves-goods',
+    terms: [],
+    data: { things: ctx.goods.reduce((n, g) => n + g.count, 0) },
+  })
   const openings = openingsFor(bays)
-  const { levels, unhoused } = house(ctx.goods, false, p.shelves, openings, depthMm, sideMm, STICK_OUT, grows, LIMITS.shelves)
-  pen.count({ path: 'shelves', code: 'shelves', min: 1, max: LIMITS.shelves }, levels.length, { code: 'shelves-goods', terms: [], data: { things: ctx.goods.reduce((n, g) => n + g.count, 0) } })
+  const { levels, unhoused } = house(
+    ctx.goods,
+    false,
+    p.shelves,
+    openings,
+    depthMm,
+    sideMm,
+    STICK_OUT,
+    grows,
+    LIMITS.shelves,
+  )
+  pen.count({ path: 'shelves', code: 'shelves', min: 1, max: LIMITS.shelves }, levels.length, {
+    code: 'shelves-goods',
+    terms: [],
+    data: { things: ctx.goods.reduce((n, g) => n + g.count, 0) },
+  })
   const tops: number[] = []
-  termsOf(levels).forEach((terms, i) => tops.push(pen.sum({ path: `topMm.${i}`, code: 'shelf-top', data: { shelf: i + 1 }, min: 40, max: 3000 }, i === 0 ? terms : [{ name: 'shelf-below', mm: tops[i - 1] }, ...terms], i === 0 ? 'kick' : 'goods-below')))
+  termsOf(levels).forEach((terms, i) =>
+    tops.push(
+      pen.sum(
+        { path: `topMm.${i}`, code: 'shelf-top', data: { shelf: i + 1 }, min: 40, max: 3000 },
+        i === 0 ? terms : [{ name: 'shelf-below', mm: tops[i - 1] }, ...terms],
+        i === 0 ? 'kick' : 'goods-below',
+      ),
+    ),
+  )
   for (let i = 0; i < tops.length; i++) {
     const least = (i === 0 ? 0 : tops[i - 1]) + t + Math.max(under, p.hold === 'cleats' ? cleat.widthMm : 0)
     if (tops[i] < least) return bad('shelves-overlap', { mm: tops[i], leastMm: least, shelf: i + 1 }, `topMm.${i}`)
   }
   const mostMm = sheet.lengthMm - 2 * sheetTrimMm - nailerMm
   const highest = tops[tops.length - 1]
-  if (highest > mostMm) return bad('shelf-above-sheet', { mm: highest, mostMm }, p.topMm.some((x) => typeof x === 'number') || p.shelves === null ? `topMm.${tops.length - 1}` : 'shelves')
+  if (highest > mostMm)
+    return bad(
+      'shelf-above-sheet',
+      { mm: highest, mostMm },
+      p.topMm.some((x) => typeof x === 'number') || p.shelves === null ? `topMm.${tops.length - 1}` : 'shelves',
+    )
   const last = levels[levels.length - 1].tallest
   const highMm = Math.min(mostMm + nailerMm, highest + Math.max(150, (last?.tallMm ?? 0) + aboveMm) + nailerMm)
-  const plan: Plan = { openings, uprights: Array.from({ length: bays + 1 }, (_, i) => i * (clearMm + t)), clearMm, depthMm, levels, tops, play: { sideMm, aboveMm }, highMm, unhoused }
+  const plan: Plan = {
+    openings,
+    uprights: Array.from({ length: bays + 1 }, (_, i) => i * (clearMm + t)),
+    clearMm,
+    depthMm,
+    levels,
+    tops,
+    play: { sideMm, aboveMm },
+    highMm,
+    unhoused,
+  }
 
   const d = draft(ctx.settings.yard)
   uprights(d, p, plan, backMm, ctx.space.floorFall)
@@ -108,15 +174,41 @@ export function shapeShelfUnit(p: ShelfUnitParams, ctx: ShapeContext): Result<Sh
     const tie = findSection(tieSection)!
     plan.openings.forEach((o, k) => {
       const id = `tie-${k}`
-      d.square({ id, role: 'back-rail', stock: board(tieSection, ctx.settings.grade), min: [o.left, backMm, highMm - tie.widthMm], size: [clearMm, tie.thicknessMm, tie.widthMm], along: 'x', across: 'z' })
+      d.square({
+        id,
+        role: 'back-rail',
+        stock: board(tieSection, ctx.settings.grade),
+        min: [o.left, backMm, highMm - tie.widthMm],
+        size: [clearMm, tie.thicknessMm, tie.widthMm],
+        along: 'x',
+        across: 'z',
+      })
       for (const u of [k, k + 1]) d.rest(id, `upright-${u}`, 'fasteners', d.screw(`upright-${u}`, id, 2, 'end', t, 200))
       tieToWall(d, id, ctx.space, ctx.settings.yard, backMm)
     })
   }
   placeBays(d, plan, backMm, under, t, nailerMm)
-  plan.tops.forEach((z, i) => d.mark(z, 'shelf-top', i + 1, plan.openings.map((_o, k) => `shelf-${k}-${i}`)))
-  d.sub({ id: 'unit', name: 'unit', parts: d.assembly.parts.map((x) => x.id), built: p.raise === 'tilt' ? 'flat' : 'in-place' })
-  plan.tops.forEach((_z, i) => pen.drag(`topMm.${i}`, { axis: 'z', sign: 1, parts: d.assembly.parts.filter((x) => x.role === 'shelf' && x.id.endsWith(`-${i}`)).map((x) => x.id) }))
+  plan.tops.forEach((z, i) =>
+    d.mark(
+      z,
+      'shelf-top',
+      i + 1,
+      plan.openings.map((_o, k) => `shelf-${k}-${i}`),
+    ),
+  )
+  d.sub({
+    id: 'unit',
+    name: 'unit',
+    parts: d.assembly.parts.map((x) => x.id),
+    built: p.raise === 'tilt' ? 'flat' : 'in-place',
+  })
+  plan.tops.forEach((_z, i) =>
+    pen.drag(`topMm.${i}`, {
+      axis: 'z',
+      sign: 1,
+      parts: d.assembly.parts.filter((x) => x.role === 'shelf' && x.id.endsWith(`-${i}`)).map((x) => x.id),
+    }),
+  )
   return good({ assembly: d.assembly, dims: pen.dims, choices: choices(p, ctx), unhoused })
 }
 
@@ -128,7 +220,15 @@ const THINNEST_SHIM_MM = 1
 function uprights(d: Draft, p: ShelfUnitParams, plan: Plan, y: number, fall: FloorFall) {
   const t = findSheet(p.sheet)!.thicknessMm
   plan.uprights.forEach((x, u) => {
-    d.square({ id: `upright-${u}`, role: 'side', stock: { kind: 'sheet', sheet: p.sheet }, min: [x, y, 0], size: [t, plan.depthMm, plan.highMm], along: 'z', across: 'y' })
+    d.square({
+      id: `upright-${u}`,
+      role: 'side',
+      stock: { kind: 'sheet', sheet: p.sheet },
+      min: [x, y, 0],
+      size: [t, plan.depthMm, plan.highMm],
+      along: 'z',
+      across: 'y',
+    })
     d.rest(`upright-${u}`, 'floor')
     for (const at of [y + 20, y + plan.depthMm - 20]) {
       const mm = fallAt(fall, x + t / 2, at)
@@ -136,9 +236,6 @@ function uprights(d: Draft, p: ShelfUnitParams, plan: Plan, y: number, fall: Flo
     }
   })
 }
-
-/** A dado is a third of the upright deep: builders' usual rule. mm */
-const dadoDepth = (thicknessMm: number, units: Units): number => roundNearest(thicknessMm / 3, units)
 
 /** Screws in each cleat: they carry the shelf. */
 const CLEAT_SCREWS = 3
@@ -151,24 +248,65 @@ function shelf(d: Draft, p: ShelfUnitParams, ctx: ShapeContext, plan: Plan, i: n
   const z = plan.tops[i] - sheet.thicknessMm
   const id = `shelf-${k}-${i}`
   const long = plan.depthMm - (p.strip === 'none' ? 0 : strip.thicknessMm)
-  const g = p.hold === 'dado' ? dadoDepth(sheet.thicknessMm, unitsOf(ctx.settings)) : 0
-  d.square({ id, role: 'shelf', stock: { kind: 'sheet', sheet: sheet.id }, min: [o.left - g, y, z], size: [plan.clearMm + 2 * g, plan.depthMm, sheet.thicknessMm], along: 'x', across: 'y' })
   if (p.hold === 'dado')
-    for (const u of [k, k + 1]) {
-      const upright = `upright-${u}`
-      d.rest(id, upright, 'bearing', d.house(id, upright, sheet.thicknessMm - g))
-      d.machine(upright, { kind: 'dado', atMm: plan.tops[i] - sheet.thicknessMm, offMm: 0, widthMm: sheet.thicknessMm, depthMm: g, stopped: false })
-    }
-  const cleats = p.hold === 'cleats' ? ([['left', o.left, k], ['right', o.right - cleat.thicknessMm, k + 1]] as const) : []
+    housedShelf(d, {
+      id,
+      role: 'shelf',
+      sheet,
+      left: o.left,
+      right: o.right,
+      fromMm: y,
+      deepMm: plan.depthMm,
+      topMm: plan.tops[i],
+      dadoMm: dadoDepth(sheet.thicknessMm, unitsOf(ctx.settings)),
+      uprights: [`upright-${k}`, `upright-${k + 1}`],
+      footMm: 0,
+    })
+  else
+    d.square({
+      id,
+      role: 'shelf',
+      stock: { kind: 'sheet', sheet: sheet.id },
+      min: [o.left, y, z],
+      size: [plan.clearMm, plan.depthMm, sheet.thicknessMm],
+      along: 'x',
+      across: 'y',
+    })
+  const cleats =
+    p.hold === 'cleats'
+      ? ([
+          ['left', o.left, k],
+          ['right', o.right - cleat.thicknessMm, k + 1],
+        ] as const)
+      : []
   for (const [side, x, u] of cleats) {
     const c = `cleat-${side}-${k}-${i}`
-    d.square({ id: c, role: 'cleat', stock: board(p.cleatSection, ctx.settings.grade), min: [x, y, z - cleat.widthMm], size: [cleat.thicknessMm, long, cleat.widthMm], along: 'y', across: 'z' })
-    d.rest(c, `upright-${u}`, 'fasteners', d.screw(c, `upright-${u}`, CLEAT_SCREWS, 'side', cleat.thicknessMm, sheet.thicknessMm))
+    d.square({
+      id: c,
+      role: 'cleat',
+      stock: board(p.cleatSection, ctx.settings.grade),
+      min: [x, y, z - cleat.widthMm],
+      size: [cleat.thicknessMm, long, cleat.widthMm],
+      along: 'y',
+      across: 'z',
+    })
+    // A thin upright gives no screw's point enough wood: they are driven through it into the cleat, past the cleat that is already on its other face.
+    const before = side === 'left' && k > 0 ? cleat.thicknessMm : 0
+    const j = d.screw(`upright-${u}`, c, CLEAT_SCREWS, 'side', sheet.thicknessMm, cleat.thicknessMm, before)
+    d.rest(c, `upright-${u}`, 'fasteners', j)
     d.rest(id, c, 'bearing', d.screw(id, c, 2, 'side', sheet.thicknessMm, cleat.widthMm))
   }
   if (p.strip === 'none') return
   const s = `strip-${k}-${i}`
-  d.square({ id: s, role: 'edge', stock: board(p.stripSection, ctx.settings.grade), min: [o.left, y + long, z - strip.widthMm], size: [plan.clearMm, strip.thicknessMm, strip.widthMm], along: 'x', across: 'z' })
+  d.square({
+    id: s,
+    role: 'edge',
+    stock: board(p.stripSection, ctx.settings.grade),
+    min: [o.left, y + long, z - strip.widthMm],
+    size: [plan.clearMm, strip.thicknessMm, strip.widthMm],
+    along: 'x',
+    across: 'z',
+  })
   const j = d.screw(id, s, Math.max(3, Math.ceil(plan.clearMm / 200)), 'side', sheet.thicknessMm, strip.widthMm)
   if (p.strip === 'glued') d.assembly.joints.find((x) => x.id === j)!.kind = 'glued-screwed'
   d.rest(s, id, 'hanging', j)
@@ -183,9 +321,19 @@ function back(d: Draft, ctx: ShapeContext, plan: Plan, t: number) {
     const upright = to - from <= sheet.widthMm && plan.highMm <= sheet.lengthMm
     if (!upright && (to - from > sheet.lengthMm || plan.highMm > sheet.widthMm)) return
     const id = `back-${k}`
-    d.square({ id, role: 'back', stock: { kind: 'sheet', sheet: sheet.id }, min: [from, 0, 0], size: [to - from, sheet.thicknessMm, plan.highMm], along: upright ? 'z' : 'x', across: upright ? 'x' : 'z', grain: 'any' })
+    d.square({
+      id,
+      role: 'back',
+      stock: { kind: 'sheet', sheet: sheet.id },
+      min: [from, 0, 0],
+      size: [to - from, sheet.thicknessMm, plan.highMm],
+      along: upright ? 'z' : 'x',
+      across: upright ? 'x' : 'z',
+      grain: 'any',
+    })
     d.rest(id, 'floor')
-    for (const u of [k, k + 1]) d.screw(id, `upright-${u}`, Math.max(4, Math.ceil(plan.highMm / 250)), 'edge', sheet.thicknessMm, 100)
+    for (const u of [k, k + 1])
+      d.screw(id, `upright-${u}`, Math.max(4, Math.ceil(plan.highMm / 250)), 'edge', sheet.thicknessMm, 100)
   })
 }
 
@@ -193,23 +341,43 @@ function placeBays(d: Draft, plan: Plan, y: number, under: number, t: number, na
   plan.levels.forEach((level, i) => {
     const above = plan.tops[i + 1]
     plan.openings.forEach((o, k) => {
-      const items = level.spots.filter((s) => s.opening === k)
       d.bay({
-        id: `bay-${k}-${i}`, name: { code: 'shelf', column: k + 1, row: i + 1 }, holds: 'surface',
-        clear: { min: [o.left, y, plan.tops[i]], max: [o.right, y + plan.depthMm, above === undefined ? plan.highMm - nailerMm : above - t - under] },
+        id: `bay-${k}-${i}`,
+        name: { code: 'shelf', column: k + 1, row: i + 1 },
+        holds: 'surface',
+        clear: {
+          min: [o.left, y, plan.tops[i]],
+          max: [o.right, y + plan.depthMm, above === undefined ? plan.highMm - nailerMm : above - t - under],
+        },
         carriers: [`shelf-${k}-${i}`],
-        items: items.map((s) => ({ goodsId: s.item.id, massKg: s.item.massKg, stands: standsOn(s.item.kind), box: boxAt(s.item, s.x, y + s.y, plan.tops[i]) })),
-        play: { sideMm: plan.play.sideMm, aboveMm: above === undefined ? 0 : plan.play.aboveMm, deepMm: 0 }, stickOutMm: STICK_OUT, exit: [0, 1, 0],
+        items: standing(level, k, y, plan.tops[i]),
+        play: { sideMm: plan.play.sideMm, aboveMm: above === undefined ? 0 : plan.play.aboveMm, deepMm: 0 },
+        stickOutMm: STICK_OUT,
+        exit: [0, 1, 0],
       })
     })
   })
 }
-const boxAt = (g: Goods, x: number, y: number, z: number) => ({ min: [x, y, z] as [number, number, number], max: [x + g.acrossMm, y + g.deepMm, z + g.tallMm] as [number, number, number] })
 
 function choices(p: ShelfUnitParams, ctx: ShapeContext): Choice[] {
   const imperial = ctx.settings.yard === 'imperial'
-  const sheets = imperial ? ['ply-15/32', 'ply-19/32', 'ply-23/32', 'osb-23/32', 'mdf-5/8', 'mdf-3/4', 'pb-5/8', 'pb-3/4', 'lc-3/4'] : ['ply-12mm', 'ply-15mm', 'ply-18mm', 'ply-21mm', 'osb3-18mm', 'mdf-16mm', 'mdf-18mm', 'mdf-22mm', 'pb-18mm', 'lc-18mm']
-  const strips = imperial ? ['1x2', '1x3', '1x4', '2x2', '2x3'] : ['18x44mm', '18x69mm', '18x94mm', '38x38mm', '38x63mm']
+  const sheets = imperial
+    ? ['ply-15/32', 'ply-19/32', 'ply-23/32', 'osb-23/32', 'mdf-5/8', 'mdf-3/4', 'pb-5/8', 'pb-3/4', 'lc-3/4']
+    : [
+        'ply-12mm',
+        'ply-15mm',
+        'ply-18mm',
+        'ply-21mm',
+        'osb3-18mm',
+        'mdf-16mm',
+        'mdf-18mm',
+        'mdf-22mm',
+        'pb-18mm',
+        'lc-18mm',
+      ]
+  const strips = imperial
+    ? ['1x2', '1x3', '1x4', '2x2', '2x3']
+    : ['18x44mm', '18x69mm', '18x94mm', '38x38mm', '38x63mm']
   return [
     { path: 'sheet', code: 'sheet', value: p.sheet, options: [...sheets, ...ctx.settings.ownSheets], of: 'sheet' },
     { path: 'hold', code: 'hold', value: p.hold, options: ['dado', 'cleats'], of: 'code' },

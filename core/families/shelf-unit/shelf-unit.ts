@@ -20,15 +20,25 @@ export const shelfUnit = family<ShelfUnitParams>({
   savers: shelfUnitSavers,
   steps: shelfUnitSteps,
   propose(ctx) {
-    if (ctx.goods.length === 0 || ctx.goods.some((g) => (g.item.massKg ?? 0) > LIGHT_KG || g.item.deepMm > SHALLOW_MM)) return []
+    if (ctx.goods.length === 0 || ctx.goods.some((g) => (g.item.massKg ?? 0) > LIGHT_KG || g.item.deepMm > SHALLOW_MM))
+      return []
     return [startingParams(ctx.settings.yard, canHoldTie(ctx.space.construction))]
   },
   examples: () => [
-    { name: 'cartons, imperial', params: startingParams('imperial', true), context: exampleContext('imperial', [exampleGoods('imperial', 'box', 16)]) },
     {
-      name: 'bags, metric, glued strips, no back, free standing', params: { ...startingParams('metric', false), strip: 'glued', back: false, sheet: 'mdf-18mm', clearMm: 800 },
+      name: 'cartons, imperial',
+      params: startingParams('imperial', true),
+      context: exampleContext('imperial', [exampleGoods('imperial', 'box', 16)]),
+    },
+    {
+      name: 'bags, metric, glued strips, no back, free standing',
+      params: { ...startingParams('metric', false), strip: 'glued', back: false, sheet: 'mdf-18mm', clearMm: 800 },
       context: exampleContext('metric', [exampleGoods('metric', 'bag', 14), exampleGoods('metric', 'box', 6)]),
     },
-    { name: 'three bays, screwed strips', params: { ...startingParams('imperial', true), strip: 'screwed', stripSection: '1x3', bays: 3, shelves: 4 }, context: exampleContext('imperial', [exampleGoods('imperial', 'box', 20)]) },
+    {
+      name: 'three bays, screwed strips',
+      params: { ...startingParams('imperial', true), strip: 'screwed', stripSection: '1x3', bays: 3, shelves: 4 },
+      context: exampleContext('imperial', [exampleGoods('imperial', 'box', 20)]),
+    },
   ],
 })

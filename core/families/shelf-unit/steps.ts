@@ -1,3 +1,4 @@
+import { called, fixedBy } from '../../steps/fixed-by.ts'
 import type { Step } from '../../steps/step.ts'
 import type { Shaped } from '../family.ts'
 import type { ShelfUnitParams } from './parameters.ts'
@@ -10,18 +11,91 @@ export function shelfUnitSteps(p: ShelfUnitParams, shaped: Shaped): Step[] {
   const ids = (pattern: RegExp) => assembly.parts.map((x) => x.id).filter((id) => pattern.test(id))
   const levels = assembly.stick.map((m) => m.level)
   const sides = assembly.parts.filter((x) => x.role === 'side')
-  const wide = Math.max(...sides.map((x) => x.at.centre[0])) - Math.min(...sides.map((x) => x.at.centre[0])) + sides[0].size.thicknessMm
+  const wide =
+    Math.max(...sides.map((x) => x.at.centre[0])) -
+    Math.min(...sides.map((x) => x.at.centre[0])) +
+    sides[0].size.thicknessMm
   const tied = assembly.anchors.length > 0
   const steps: (Step | false)[] = [
     { id: 'stick', code: 'make-stick', parts: [], marks: levels, cautions: [] },
-    { id: 'cleats', code: p.hold === 'dado' ? 'dadoes-cut' : 'cleats-on', parts: [...ids(/^upright-/), ...ids(/^cleat-/)], marks: levels, cautions: [p.hold === 'dado' ? 'blades' : 'screws', 'dust'], hold: { code: p.hold === 'dado' ? 'dado-fits' : 'cleats-level' } },
-    p.strip !== 'none' && { id: 'strips', code: p.strip === 'glued' ? 'strips-glued' : 'strips-screwed', parts: ids(/^strip-/), on: ids(/^shelf-/), cautions: [] },
-    { id: 'shelves', code: p.raise === 'tilt' ? 'shelves-in' : 'shelves-in-standing', parts: ids(/^shelf-/), on: ids(/^upright-/), marks: levels, cautions: [], hold: { code: 'diagonals', measure: { kind: 'equal', targetMm: Math.hypot(wide, sides[0].size.lengthMm), toleranceMm: SQUARE_MM } } },
-    ids(/^(back|tie)-/).length > 0 && { id: 'back', code: 'back-on', parts: ids(/^(back|tie)-/), cautions: [], hold: { code: 'diagonals-again', measure: { kind: 'equal', targetMm: Math.hypot(wide, sides[0].size.lengthMm), toleranceMm: SQUARE_MM } } },
-    { id: 'stand', code: p.raise === 'tilt' ? 'tilt-up' : 'walk-to-wall', parts: [], on: ids(/./), cautions: ['lift-two', 'top-heavy'] },
-    { id: 'level', code: 'level', shims: assembly.shims, parts: [], on: ids(/^upright-/), cautions: [], hold: { code: 'level-line' } },
-    tied && { id: 'tie', code: 'tie', data: { count: assembly.anchors.length }, parts: [], on: ids(/^tie-/), cautions: ['find-studs', 'not-into-wires'], hold: { code: 'tied-before-load' } },
-    { id: 'load', code: tied ? 'load-low-first' : 'load-low-first-untied', parts: [], cautions: tied ? [] : ['untied'] },
+    {
+      id: 'cleats',
+      code: p.hold === 'dado' ? 'dadoes-cut' : 'cleats-on',
+      data: { ...fixedBy(assembly, called('side'), called('cleat')) },
+      parts: [...ids(/^upright-/), ...ids(/^cleat-/)],
+      marks: levels,
+      cautions: [p.hold === 'dado' ? 'blades' : 'screws', 'dust'],
+      hold: { code: p.hold === 'dado' ? 'dado-fits' : 'cleats-level' },
+    },
+    p.strip !== 'none' && {
+      id: 'strips',
+      code: p.strip === 'glued' ? 'strips-glued' : 'strips-screwed',
+      parts: ids(/^strip-/),
+      on: ids(/^shelf-/),
+      cautions: [],
+    },
+    {
+      id: 'shelves',
+      code: p.raise === 'tilt' ? 'shelves-in' : 'shelves-in-standing',
+      data: {
+        cleats: p.hold === 'cleats' ? 1 : 0,
+        ...fixedBy(assembly, called('shelf'), called('side', 'cleat')),
+      },
+      parts: ids(/^shelf-/),
+      on: ids(/^upright-/),
+      marks: levels,
+      cautions: [],
+      hold: {
+        code: 'diagonals',
+        measure: { kind: 'equal', targetMm: Math.hypot(wide, sides[0].size.lengthMm), toleranceMm: SQUARE_MM },
+      },
+    },
+    ids(/^(back|tie)-/).length > 0 && {
+      id: 'back',
+      code: 'back-on',
+      data: {
+        nailers: ids(/^tie-/).length,
+        back: ids(/^back-/).length,
+        ...fixedBy(assembly, called('back-rail'), called('side')),
+      },
+      parts: ids(/^(back|tie)-/),
+      cautions: [],
+      hold: {
+        code: 'diagonals-again',
+        measure: { kind: 'equal', targetMm: Math.hypot(wide, sides[0].size.lengthMm), toleranceMm: SQUARE_MM },
+      },
+    },
+    {
+      id: 'stand',
+      code: p.raise === 'tilt' ? 'tilt-up' : 'walk-to-wall',
+      parts: [],
+      on: ids(/./),
+      cautions: ['lift-two', 'top-heavy'],
+    },
+    {
+      id: 'level',
+      code: 'level',
+      shims: assembly.shims,
+      parts: [],
+      on: ids(/^upright-/),
+      cautions: [],
+      hold: { code: 'level-line' },
+    },
+    tied && {
+      id: 'tie',
+      code: 'tie',
+      data: { count: assembly.anchors.length },
+      parts: [],
+      on: ids(/^tie-/),
+      cautions: ['find-studs', 'not-into-wires'],
+      hold: { code: 'tied-before-load' },
+    },
+    {
+      id: 'load',
+      code: tied ? 'load-low-first' : 'load-low-first-untied',
+      parts: [],
+      cautions: tied ? [] : ['untied'],
+    },
   ]
   return steps.filter((s): s is Step => s !== false)
 }

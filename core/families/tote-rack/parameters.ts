@@ -5,7 +5,10 @@ import type { UnitSystem } from '../../measure/units.ts'
 import { countDim, dim, dims } from '../params.ts'
 
 const section = z.enum(SECTIONS.map((s) => s.id) as [string, ...string[]])
-const sheet = z.string().max(200).refine((id) => findSheet(id) !== undefined, 'a sheet of the catalogue, or one of your own')
+const sheet = z
+  .string()
+  .max(200)
+  .refine((id) => findSheet(id) !== undefined, 'a sheet of the catalogue, or one of your own')
 
 export const LIMITS = { columns: 24, rows: 12 } as const
 
@@ -39,14 +42,34 @@ export const toteRackParams = z.object({
 })
 export type ToteRackParams = z.infer<typeof toteRackParams>
 
-const STOCK: Record<UnitSystem, Pick<ToteRackParams, 'railSection' | 'postSection' | 'plateSection' | 'backSection'>> = {
+const STOCK: Record<
+  UnitSystem,
+  Pick<ToteRackParams, 'railSection' | 'postSection' | 'plateSection' | 'backSection'>
+> = {
   imperial: { railSection: '2x4', postSection: '2x4', plateSection: '2x4', backSection: '1x4' },
   metric: { railSection: '38x63mm', postSection: '38x89mm', plateSection: '38x89mm', backSection: '18x94mm' },
 }
 
-export const startingParams = (system: UnitSystem, carry: ToteRackParams['carry'], canTie: boolean): ToteRackParams => ({
+export const startingParams = (
+  system: UnitSystem,
+  carry: ToteRackParams['carry'],
+  canTie: boolean,
+): ToteRackParams => ({
   carry,
-  columns: null, rows: null, sidePlayMm: null, abovePlayMm: null, topExtraMm: null, clearMm: [], firstMm: null, pitchMm: [], railLengthMm: null,
+  columns: null,
+  rows: null,
+  sidePlayMm: null,
+  abovePlayMm: null,
+  topExtraMm: null,
+  clearMm: [],
+  firstMm: null,
+  pitchMm: [],
+  railLengthMm: null,
   ...STOCK[system],
-  railRip: 'full', backRails: null, brace: true, tie: canTie, top: 'none', raise: 'tilt',
+  railRip: 'full',
+  backRails: null,
+  brace: true,
+  tie: canTie,
+  top: 'none',
+  raise: 'tilt',
 })

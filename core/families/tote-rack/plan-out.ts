@@ -1,6 +1,7 @@
 import { unitsOf } from '../../assembly/settings.ts'
 import { findSection } from '../../catalogue/lumber.ts'
-import { bodyAcross, type Goods } from '../../goods/goods.ts'
+import { bodyAcross, LEAST_BEARING_MM, type Goods } from '../../goods/goods.ts'
+import { BODY, reachMm, tiltRoomMm } from '../../goods/person.ts'
 import { roundDown } from '../../measure/rounding.ts'
 import { inches } from '../../measure/units.ts'
 import type { DimPen } from '../dim-pen.ts'
@@ -19,8 +20,6 @@ const TOP_EXTRA = inches(1.5)
 const STICK_OUT = inches(1)
 /** Rails a little longer than the tote cost nothing when the board divides better. */
 const RAIL_SLACK = inches(2)
-/** Rows above this height of rail cannot be drawn out without a ladder. A person of 1.70 m reaches about 1.95 m. */
-const REACH = 1950
 
 export interface Column {
   clearMm: number
@@ -53,46 +52,80 @@ const above = (g: Goods, carry: ToteRackParams['carry']) => (carry === 'rim' ? (
 export function planOut(p: ToteRackParams, ctx: ShapeContext, pen: DimPen): RackPlan | 'nothing' {
   const units = unitsOf(ctx.settings)
   const fits = ctx.goods.filter((g) => p.carry === 'base' || g.item.tote !== null)
-  const unhoused: Shaped['unhoused'] = ctx.goods.filter((g) => !fits.includes(g)).map((g) => ({ goodsId: g.item.id, count: g.count, why: 'no-rim' }))
+  const unhoused: Shaped['unhoused'] = ctx.goods
+    .filter((g) => !fits.includes(g))
+    .map((g) => ({ goodsId: g.item.id, count: g.count, why: 'no-rim' }))
   if (fits.length === 0) return 'nothing'
 
   const post = findSection(p.postSection)!
   const plate = findSection(p.plateSection)!
   const railStock = findSection(p.railSection)!
   const flat = p.carry === 'base'
-  const ripped = p.railRip === 'half' ? roundDown((railStock.widthMm - ctx.settings.kerfMm) / 2, units) : railStock.widthMm
+  const ripped =
+    p.railRip === 'half' ? roundDown((railStock.widthMm - ctx.settings.kerfMm) / 2, units) : railStock.widthMm
   const rail = flat
     ? { thicknessMm: ripped, heightMm: railStock.thicknessMm, flat }
     : { thicknessMm: railStock.thicknessMm, heightMm: ripped, flat }
 
-  const mixed = fits.length > 1
-  const play = PLAY_MIXED
-  const sideMm = pen.length({ path: 'sidePlayMm', code: 'side-play', min: 1, max: 100 }, mixed ? play : PLAY_SMOOTH, {
-    code: mixed ? 'play-mixed' : 'play-smooth', terms: [],
+  const makes = playFor(fits, p.carry, rail.thicknessMm)
+  const sideMm = pen.length({ path: 'sidePlayMm', code: 'side-play', min: 1, max: 100 }, makes.sideMm, {
+    code: makes.why,
+    terms: [],
   })
-  const aboveMm = pen.length({ path: 'abovePlayMm', code: 'above-play', min: 1, max: 300 }, PLAY_ABOVE, { code: 'play-above', terms: [] })
-  const topExtra = pen.length({ path: 'topExtraMm', code: 'top-extra', min: 0, max: 600 }, TOP_EXTRA, { code: 'top-extra', terms: [] })
+  const aboveMm = pen.length({ path: 'abovePlayMm', code: 'above-play', min: 1, max: 300 }, PLAY_ABOVE, {
+    code: 'play-above',
+    terms: [],
+  })
+  const topExtra = pen.length({ path: 'topExtraMm', code: 'top-extra', min: 0, max: 600 }, TOP_EXTRA, {
+    code: 'top-extra',
+    terms: [],
+  })
 
   // How many rows: what the ceiling leaves and a person can reach; how many columns: what the totes need and the wall leaves.
   const tallest = fits.reduce((a, b) => (b.item.tallMm > a.item.tallMm ? b : a)).item
   const widest = fits.reduce((a, b) => (b.item.acrossMm > a.item.acrossMm ? b : a)).item
   const total = fits.reduce((n, g) => n + g.count, 0)
-  const rimTerm = p.carry === 'rim' ? (tallest.tote?.rimMm ?? 0) : rail.heightMm
-  const usualPitch = tallest.tallMm + rimTerm + aboveMm
+  // Carried by the rim a tote takes its height, rim included: the one above hangs from its own. On its base, its rails as well.
+  const usualPitch = tallest.tallMm + (p.carry === 'rim' ? 0 : rail.heightMm) + aboveMm
   const overhead = 2 * plate.thicknessMm + aboveMm + topExtra
-  const byHeight = Math.max(1, Math.floor((Math.min(ctx.space.heightMm - 20, REACH + overhead) - overhead) / usualPitch))
+  const { personMm, onePersonKg } = ctx.settings
+  const shoulderMm = BODY.shoulder * personMm
+  // What is too heavy for one person, or was never weighed, is not lifted over the shoulder: the lowest stands on the bottom plate.
+  const light = fits.every((g) => g.item.massKg !== null && g.item.massKg <= onePersonKg)
+  const mostOver = light ? Infinity : shoulderMm - plate.thicknessMm - aboveMm + usualPitch
+  const byHeight = Math.max(
+    1,
+    Math.floor(
+      Math.min(Math.min(ctx.space.heightMm - 20, reachMm(personMm) + overhead) - overhead, mostOver) / usualPitch,
+    ),
+  )
   const usualWidth = widest.acrossMm + 2 * sideMm + post.thicknessMm
   const byLength = Math.max(1, Math.floor((ctx.space.lengthMm - post.thicknessMm) / usualWidth))
-  const columnsNeeded = Math.ceil(total / Math.min(byHeight, LIMITS.rows))
-  const columns = pen.count({ path: 'columns', code: 'columns', min: 1, max: LIMITS.columns }, Math.min(columnsNeeded, byLength, LIMITS.columns), {
-    code: columnsNeeded > byLength ? 'columns-wall' : 'columns-goods', terms: [], data: { total, rows: byHeight, byLength },
-  })
-  const rowsNeeded = Math.ceil(total / columns)
-  const rows = pen.count({ path: 'rows', code: 'rows', min: 1, max: LIMITS.rows }, Math.min(rowsNeeded, byHeight, LIMITS.rows), {
-    code: rowsNeeded > byHeight ? 'rows-height' : 'rows-goods', terms: [], data: { total, columns, byHeight },
-  })
+  const mostRows = Math.min(byHeight, LIMITS.rows)
+  const columnsNeeded = makes.apart
+    ? byMake(fits).reduce((n, make) => n + Math.ceil(make.reduce((m, g) => m + g.count, 0) / mostRows), 0)
+    : Math.ceil(total / mostRows)
+  const columns = pen.count(
+    { path: 'columns', code: 'columns', min: 1, max: LIMITS.columns },
+    Math.min(columnsNeeded, byLength, LIMITS.columns),
+    {
+      code: columnsNeeded > byLength ? 'columns-wall' : 'columns-goods',
+      terms: [],
+      data: { total, rows: byHeight, byLength },
+    },
+  )
+  const rowsNeeded = makes.apart ? leastRows(fits, columns, mostRows) : Math.ceil(total / columns)
+  const rows = pen.count(
+    { path: 'rows', code: 'rows', min: 1, max: LIMITS.rows },
+    Math.min(rowsNeeded, byHeight, LIMITS.rows),
+    {
+      code: rowsNeeded > byHeight ? 'rows-height' : 'rows-goods',
+      terms: [],
+      data: { total, columns, byHeight },
+    },
+  )
 
-  const { grid, left } = house(fits, columns, rows)
+  const { grid, left } = house(fits, columns, rows, makes.apart)
   unhoused.push(...left)
 
   const columnPlans: Column[] = []
@@ -100,10 +133,13 @@ export function planOut(p: ToteRackParams, ctx: ShapeContext, pen: DimPen): Rack
   for (let c = 0; c < columns; c++) {
     const own = grid[c].filter((g): g is Goods => g !== null)
     const g = (own.length > 0 ? own : [widest]).reduce((a, b) => (b.acrossMm > a.acrossMm ? b : a))
-    const clearMm = pen.sum({ path: `clearMm.${c}`, code: 'clear-width', data: { column: c + 1 }, min: 60, max: 3000 }, [
-      { name: g.tote ? 'lid' : 'width', mm: g.acrossMm },
-      { name: 'side-play', mm: sideMm, times: 2 },
-    ])
+    const clearMm = pen.sum(
+      { path: `clearMm.${c}`, code: 'clear-width', data: { column: c + 1 }, min: 60, max: 3000 },
+      [
+        { name: g.tote ? 'lid' : 'width', mm: g.acrossMm },
+        { name: 'side-play', mm: sideMm, times: 2 },
+      ],
+    )
     columnPlans.push({ clearMm, left: x })
     x += clearMm + post.thicknessMm
   }
@@ -127,12 +163,30 @@ export function planOut(p: ToteRackParams, ctx: ShapeContext, pen: DimPen): Rack
     ),
   })
   for (let r = 1; r < rows; r++) {
-    const g = tallestTote(rowGoods[r - 1], rowGoods[r], p.carry)
-    const pitch = pen.sum({ path: `pitchMm.${r - 1}`, code: 'pitch', data: { row: r }, min: 60, max: 3000 }, [
-      { name: 'tote-height', mm: g.tallMm },
-      p.carry === 'rim' ? { name: 'rim', mm: g.tote?.rimMm ?? 0 } : { name: 'rail-height', mm: rail.heightMm },
-      { name: 'above-play', mm: aboveMm },
-    ])
+    const [lower, upper] = [tallestOf(r - 1), deepestBelow(r)]
+    // Rails above the shoulder want room to tip a tote in, which may be more than its rim and the play.
+    const tilted = Math.max(...rowGoods[r - 1].map((g) => tiltRoomMm(above(g, p.carry), g.deepMm)))
+    const tips = rowPlans[r - 1].railTopMm > shoulderMm && tilted > above(lower, p.carry) + aboveMm
+    const under =
+      p.carry === 'base'
+        ? { name: 'rail-height', mm: rail.heightMm }
+        : { name: 'tote-below-rim', mm: below(upper, p.carry) }
+    const level =
+      p.carry === 'base'
+        ? [
+            { name: 'tote-height', mm: lower.tallMm },
+            { name: 'rail-height', mm: rail.heightMm },
+          ]
+        : lower.id === upper.id
+          ? [{ name: 'tote-height', mm: lower.tallMm }]
+          : [
+              { name: 'rim', mm: above(lower, p.carry) },
+              { name: 'tote-below-rim', mm: below(upper, p.carry) },
+            ]
+    const pitch = pen.sum(
+      { path: `pitchMm.${r - 1}`, code: 'pitch', data: { row: r }, min: 60, max: 3000 },
+      tips ? [{ name: 'tilt-room', mm: tilted }, under] : [...level, { name: 'above-play', mm: aboveMm }],
+    )
     rowPlans.push({ railTopMm: rowPlans[r - 1].railTopMm + pitch })
   }
   const last = tallestOf(rows - 1)
@@ -140,35 +194,78 @@ export function planOut(p: ToteRackParams, ctx: ShapeContext, pen: DimPen): Rack
 
   const deepest = fits.reduce((a, b) => (b.item.deepMm > a.item.deepMm ? b : a)).item.deepMm
   const divided = dividingLength(
-    deepest - STICK_OUT, deepest, Math.min(deepest + RAIL_SLACK, ctx.space.depthMm), ctx.boards(p.railSection, false), ctx.settings.kerfMm, ctx.settings.squaringTrimMm, units,
+    deepest - STICK_OUT,
+    deepest,
+    Math.min(deepest + RAIL_SLACK, ctx.space.depthMm),
+    ctx.boards(p.railSection, false),
+    ctx.settings.kerfMm,
+    ctx.settings.squaringTrimMm,
+    units,
   )
   const railMm = pen.length({ path: 'railLengthMm', code: 'rail-length', min: 150, max: 4800 }, divided.mm, divided.why)
   return {
-    columns: columnPlans, rows: rowPlans, postMm: topMm - plate.thicknessMm, railMm, rail, grid, play: { sideMm, aboveMm }, stickOutMm: STICK_OUT,
-    widthMm: x, topMm, unhoused,
+    columns: columnPlans,
+    rows: rowPlans,
+    postMm: topMm - plate.thicknessMm,
+    railMm,
+    rail,
+    grid,
+    play: { sideMm, aboveMm },
+    stickOutMm: STICK_OUT,
+    widthMm: x,
+    topMm,
+    unhoused,
   }
 }
 
-/** Of two rows, the tote that needs most height between their rails. */
-function tallestTote(lower: Goods[], upper: Goods[], carry: ToteRackParams['carry']): Goods {
-  return (carry === 'rim' ? [...lower, ...upper] : lower).reduce((a, b) =>
-    b.tallMm + (b.tote?.rimMm ?? 0) > a.tallMm + (a.tote?.rimMm ?? 0) ? b : a,
-  )
+/** Goods of one width are one make: they lie on the same pair of rails. */
+function byMake(fits: ShapeContext['goods']): ShapeContext['goods'][] {
+  const makes = new Map<number, ShapeContext['goods']>()
+  for (const g of fits) makes.set(g.item.acrossMm, [...(makes.get(g.item.acrossMm) ?? []), g])
+  return [...makes].sort(([a], [b]) => b - a).map(([, list]) => list)
 }
 
-/** Heaviest low: kinds go in column by column, and each column is turned heaviest down. */
-function house(goods: ShapeContext['goods'], columns: number, rows: number) {
-  const queue = [...goods]
-    .sort((a, b) => b.item.acrossMm - a.item.acrossMm || (b.item.massKg ?? 0) - (a.item.massKg ?? 0))
-    .flatMap((g) => Array.from({ length: g.count }, () => g.item))
-  const taken = queue.slice(0, columns * rows)
+/**
+ * Play on each side: as much as is wanted, but never so much that the narrowest tote, pushed to one side, leaves the rail on the other.
+ * Where not even a smooth fit would leave all makes on their rails, each has columns of its own.
+ */
+function playFor(fits: ShapeContext['goods'], carry: ToteRackParams['carry'], railMm: number) {
+  const widths = fits.map((g) => g.item.acrossMm)
+  const spread = Math.max(...widths) - Math.min(...widths)
+  const most = (apart: number) => (carry === 'rim' ? (railMm - LEAST_BEARING_MM - apart) / 2 : Infinity)
+  const mixed = fits.length > 1
+  const wanted = mixed ? PLAY_MIXED : PLAY_SMOOTH
+  if (mixed && most(spread) < PLAY_SMOOTH)
+    return { sideMm: Math.max(1, Math.min(PLAY_SMOOTH, most(0))), apart: true, why: 'play-apart' }
+  const sideMm = Math.max(1, Math.min(wanted, most(spread)))
+  return { sideMm, apart: false, why: sideMm < wanted ? 'play-bearing' : mixed ? 'play-mixed' : 'play-smooth' }
+}
+
+/** Fewest rows in which makes of their own columns all fit; the most there may be where they never do. */
+function leastRows(fits: ShapeContext['goods'], columns: number, most: number): number {
+  const counts = byMake(fits).map((make) => make.reduce((n, g) => n + g.count, 0))
+  for (let rows = 1; rows < most; rows++)
+    if (counts.reduce((n, c) => n + Math.ceil(c / rows), 0) <= columns) return rows
+  return most
+}
+
+/** Heaviest low: kinds go in column by column, and each column is turned heaviest down. Makes apart begin a column each. */
+function house(goods: ShapeContext['goods'], columns: number, rows: number, apart: boolean) {
+  const queueOf = (list: ShapeContext['goods']) =>
+    [...list]
+      .sort((a, b) => b.item.acrossMm - a.item.acrossMm || (b.item.massKg ?? 0) - (a.item.massKg ?? 0))
+      .flatMap((g) => Array.from({ length: g.count }, () => g.item))
+  const filled = (apart ? byMake(goods) : [goods]).flatMap((list) => {
+    const queue = queueOf(list)
+    return Array.from({ length: Math.ceil(queue.length / rows) }, (_, c) => queue.slice(c * rows, (c + 1) * rows))
+  })
   const grid: (Goods | null)[][] = Array.from({ length: columns }, (_, c) => {
-    const own: (Goods | null)[] = taken.slice(c * rows, (c + 1) * rows).sort((a, b) => (b.massKg ?? 0) - (a.massKg ?? 0))
+    const own: (Goods | null)[] = [...(filled[c] ?? [])].sort((a, b) => (b.massKg ?? 0) - (a.massKg ?? 0))
     while (own.length < rows) own.push(null)
     return own
   })
   const counts = new Map<string, number>()
-  for (const g of queue.slice(columns * rows)) counts.set(g.id, (counts.get(g.id) ?? 0) + 1)
+  for (const g of filled.slice(columns).flat()) counts.set(g.id, (counts.get(g.id) ?? 0) + 1)
   return { grid, left: [...counts].map(([goodsId, count]) => ({ goodsId, count, why: 'no-place' })) }
 }
 

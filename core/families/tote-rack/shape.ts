@@ -29,47 +29,68 @@ export function shapeToteRack(p: ToteRackParams, ctx: ShapeContext): Result<Shap
   if ('tooLongMm' in runs) return bad('longer-than-board', { mm: runs.tooLongMm, mostMm: runs.mostMm }, 'columns')
 
   const top = p.top === 'none' ? undefined : findSheet(p.top)
-  if (top && plan.railMm > top.widthMm) return bad('deeper-than-sheet', { mm: plan.railMm, mostMm: top.widthMm }, 'railLengthMm')
+  if (top && plan.railMm > top.widthMm)
+    return bad('deeper-than-sheet', { mm: plan.railMm, mostMm: top.widthMm }, 'railLengthMm')
   const post = findSection(p.postSection)!
   const plate = findSection(p.plateSection)!
   // Front and rear frame stand one behind the other: neither posts nor plates may meet.
   const postDepth = Math.max(post.widthMm, plate.widthMm)
-  if (plan.railMm < 2 * postDepth) return bad('rail-shorter-than-posts', { mm: plan.railMm, leastMm: 2 * postDepth }, 'railLengthMm')
+  if (plan.railMm < 2 * postDepth)
+    return bad('rail-shorter-than-posts', { mm: plan.railMm, leastMm: 2 * postDepth }, 'railLengthMm')
   if (plan.rows[0].railTopMm - plan.rail.heightMm < plate.thicknessMm - 0.01)
-    return bad('rail-below-plate', { mm: plan.rows[0].railTopMm, leastMm: plate.thicknessMm + plan.rail.heightMm }, 'firstMm')
+    return bad(
+      'rail-below-plate',
+      { mm: plan.rows[0].railTopMm, leastMm: plate.thicknessMm + plan.rail.heightMm },
+      'firstMm',
+    )
   const narrow = plan.columns.findIndex((c) => c.clearMm < 2 * plan.rail.thicknessMm)
-  if (narrow >= 0) return bad('opening-too-narrow', { mm: plan.columns[narrow].clearMm, leastMm: 2 * plan.rail.thicknessMm }, `clearMm.${narrow}`)
+  if (narrow >= 0)
+    return bad(
+      'opening-too-narrow',
+      { mm: plan.columns[narrow].clearMm, leastMm: 2 * plan.rail.thicknessMm },
+      `clearMm.${narrow}`,
+    )
   for (let r = 1; r < plan.rows.length; r++) {
     const pitch = plan.rows[r].railTopMm - plan.rows[r - 1].railTopMm
-    if (pitch < plan.rail.heightMm) return bad('rails-overlap', { mm: pitch, leastMm: plan.rail.heightMm }, `pitchMm.${r - 1}`)
+    if (pitch < plan.rail.heightMm)
+      return bad('rails-overlap', { mm: pitch, leastMm: plan.rail.heightMm }, `pitchMm.${r - 1}`)
   }
 
   const d = draft(ctx.settings.yard)
   const back = findSection(p.backSection)!
-  const hasBack = p.brace || p.backRails !== 0
+  const ties = p.tie && canHoldTie(ctx.space.construction)
+  const hasBack = p.brace || ties || p.backRails !== 0
   const y0 = hasBack ? back.thicknessMm : 0
   frames(d, p, ctx, plan, runs, y0)
   rails(d, p, ctx, plan, y0)
   if (hasBack) backBoards(d, p, ctx, plan, runs, pen, y0)
   if (p.top !== 'none') topSheet(d, p, plan, runs, y0)
   bays(d, p, plan, y0)
+  // The uppermost back rail lies against the wall.
   const backs = d.assembly.parts.filter((x) => x.role === 'back-rail')
-  // The uppermost back rail lies against the wall; without one the plate is held by brackets.
   const highest = Math.max(...backs.map((x) => x.at.centre[2]))
-  const tied = backs.length > 0 ? backs.filter((x) => x.at.centre[2] === highest) : d.assembly.parts.filter((x) => /^plate-top-.*rear$/.test(x.id))
-  if (p.tie && canHoldTie(ctx.space.construction)) for (const x of tied) tieToWall(d, x.id, ctx.space, ctx.settings.yard)
+  if (ties) for (const x of backs) if (x.at.centre[2] === highest) tieToWall(d, x.id, ctx.space, ctx.settings.yard)
 
   const all = d.assembly.parts.map((x) => x.id)
   const frame = (side: string) => all.filter((id) => id.endsWith(side) && !id.startsWith('rail'))
-  if (p.raise === 'tilt') d.sub({ id: 'rack', name: 'rack', parts: all.filter((id) => !id.startsWith('top-')), built: 'flat' })
+  if (p.raise === 'tilt')
+    d.sub({ id: 'rack', name: 'rack', parts: all.filter((id) => !id.startsWith('top-')), built: 'flat' })
   else {
     d.sub({ id: 'front-frame', name: 'front-frame', parts: frame('-front'), built: 'flat' })
     d.sub({ id: 'rear-frame', name: 'rear-frame', parts: frame('-rear'), built: 'flat' })
-    d.sub({ id: 'rails', name: 'rails', parts: all.filter((id) => id.startsWith('rail') || id.startsWith('back') || id === 'brace'), built: 'in-place' })
+    d.sub({
+      id: 'rails',
+      name: 'rails',
+      parts: all.filter((id) => id.startsWith('rail') || id.startsWith('back') || id === 'brace'),
+      built: 'in-place',
+    })
   }
-  if (p.top !== 'none') d.sub({ id: 'top', name: 'top', parts: all.filter((id) => id.startsWith('top-')), built: 'in-place' })
+  if (p.top !== 'none')
+    d.sub({ id: 'top', name: 'top', parts: all.filter((id) => id.startsWith('top-')), built: 'in-place' })
 
-  plan.columns.forEach((_, c) => pen.drag(`clearMm.${c}`, { axis: 'x', parts: [`post-${c + 1}-front`, `post-${c + 1}-rear`], sign: 1 }))
+  plan.columns.forEach((_, c) =>
+    pen.drag(`clearMm.${c}`, { axis: 'x', parts: [`post-${c + 1}-front`, `post-${c + 1}-rear`], sign: 1 }),
+  )
   plan.rows.forEach((_, r) => {
     const ids = plan.columns.flatMap((_c, c) => [`rail-${c}-${r}-left`, `rail-${c}-${r}-right`])
     pen.drag(r === 0 ? 'firstMm' : `pitchMm.${r - 1}`, { axis: 'z', parts: ids, sign: 1 })
@@ -83,41 +104,75 @@ const THINNEST_SHIM_MM = 1
 const board = (section: string, grade: string, treated = false): Stock => ({ kind: 'board', section, grade, treated })
 
 /** Pieces of what runs along the whole rack: one each, or spliced over posts where no board is long enough. */
-interface Runs { bottom: Stretch[]; top: Stretch[]; backs: Stretch[][] }
+interface Runs {
+  bottom: Stretch[]
+  top: Stretch[]
+  backs: Stretch[][]
+}
 
 function runsOf(p: ToteRackParams, ctx: ShapeContext, plan: RackPlan): Runs | { tooLongMm: number; mostMm: number } {
   const half = findSection(p.postSection)!.thicknessMm / 2
   const seats = [half, ...plan.columns.map((c) => c.left + c.clearMm + half)]
-  const longest = (section: string, treated: boolean) => Math.max(...ctx.boards(section, treated).map((b) => b.lengthMm - ctx.settings.squaringTrimMm), 0)
+  const longest = (section: string, treated: boolean) =>
+    Math.max(...ctx.boards(section, treated).map((b) => b.lengthMm - ctx.settings.squaringTrimMm), 0)
   const plates = { bottom: longest(p.plateSection, ctx.space.floor === 'slab'), top: longest(p.plateSection, false) }
   const back = longest(p.backSection, false)
   const [bottom, top] = [spliceOver(plan.widthMm, plates.bottom, seats), spliceOver(plan.widthMm, plates.top, seats, 1)]
   // Boards above each other do not meet over the same post.
   const backs = [0, 1].map((early) => spliceOver(plan.widthMm, back, seats, early + 1))
-  if (!bottom || !top || backs.some((b) => !b)) return { tooLongMm: Math.max(...plan.columns.map((c) => c.clearMm)) + 2 * half, mostMm: Math.min(plates.bottom, plates.top, back) }
+  if (!bottom || !top || backs.some((b) => !b))
+    return {
+      tooLongMm: Math.max(...plan.columns.map((c) => c.clearMm)) + 2 * half,
+      mostMm: Math.min(plates.bottom, plates.top, back),
+    }
   return { bottom, top, backs: backs as Stretch[][] }
 }
 
 /** `plate-top-rear`, or `plate-top-2-rear` where there are several. */
-const pieceId = (name: string, pieces: readonly Stretch[], i: number, side = '') => [name, ...(pieces.length > 1 ? [String(i)] : []), ...(side ? [side] : [])].join('-')
+const pieceId = (name: string, pieces: readonly Stretch[], i: number, side = '') =>
+  [name, ...(pieces.length > 1 ? [String(i)] : []), ...(side ? [side] : [])].join('-')
 /** Pieces that lie over or under a stretch. */
-const meeting = (pieces: readonly Stretch[], from: number, to: number) => pieces.flatMap((s, i) => (Math.min(s.to, to) - Math.max(s.from, from) > 1 ? [i] : []))
+const meeting = (pieces: readonly Stretch[], from: number, to: number) =>
+  pieces.flatMap((s, i) => (Math.min(s.to, to) - Math.max(s.from, from) > 1 ? [i] : []))
 
 function frames(d: Draft, p: ToteRackParams, ctx: ShapeContext, plan: RackPlan, runs: Runs, y0: number) {
   const post = findSection(p.postSection)!
   const plate = findSection(p.plateSection)!
   const grade = ctx.settings.grade
-  for (const [side, y] of [['rear', y0], ['front', y0 + plan.railMm - post.widthMm]] as const) {
+  for (const [side, y] of [
+    ['rear', y0],
+    ['front', y0 + plan.railMm - post.widthMm],
+  ] as const) {
     const flat = (name: string, pieces: Stretch[], z: number, treated: boolean) =>
-      pieces.forEach(({ from, to }, i) => d.square({ id: pieceId(name, pieces, i, side), role: 'plate', stock: board(p.plateSection, grade, treated), min: [from, y, z], size: [to - from, plate.widthMm, plate.thicknessMm], along: 'x', across: 'y' }))
+      pieces.forEach(({ from, to }, i) =>
+        d.square({
+          id: pieceId(name, pieces, i, side),
+          role: 'plate',
+          stock: board(p.plateSection, grade, treated),
+          min: [from, y, z],
+          size: [to - from, plate.widthMm, plate.thicknessMm],
+          along: 'x',
+          across: 'y',
+        }),
+      )
     flat('plate-bottom', runs.bottom, 0, ctx.space.floor === 'slab')
     flat('plate-top', runs.top, plan.topMm, false)
     runs.bottom.forEach((_, i) => d.rest(pieceId('plate-bottom', runs.bottom, i, side), 'floor'))
     for (let c = 0; c <= plan.columns.length; c++) {
       const id = `post-${c}-${side}`
       const x = c === 0 ? 0 : plan.columns[c - 1].left + plan.columns[c - 1].clearMm
-      d.square({ id, role: 'post', stock: board(p.postSection, grade), min: [x, y, plate.thicknessMm], size: [post.thicknessMm, post.widthMm, plan.postMm], along: 'z', across: 'y' })
-      const bottoms = meeting(runs.bottom, x, x + post.thicknessMm).map((i) => pieceId('plate-bottom', runs.bottom, i, side))
+      d.square({
+        id,
+        role: 'post',
+        stock: board(p.postSection, grade),
+        min: [x, y, plate.thicknessMm],
+        size: [post.thicknessMm, post.widthMm, plan.postMm],
+        along: 'z',
+        across: 'y',
+      })
+      const bottoms = meeting(runs.bottom, x, x + post.thicknessMm).map((i) =>
+        pieceId('plate-bottom', runs.bottom, i, side),
+      )
       const tops = meeting(runs.top, x, x + post.thicknessMm).map((i) => pieceId('plate-top', runs.top, i, side))
       for (const on of [...bottoms, ...tops]) d.screw(on, id, 2, 'end', plate.thicknessMm, 200)
       for (const on of bottoms) d.rest(id, on)
@@ -139,14 +194,24 @@ function rails(d: Draft, p: ToteRackParams, ctx: ShapeContext, plan: RackPlan, y
         const id = `rail-${c}-${r}-${side}`
         const x = side === 'left' ? column.left : column.left + column.clearMm - t
         d.square({
-          id, role: 'rail', stock: board(p.railSection, ctx.settings.grade), min: [x, y0, row.railTopMm - h], size: [t, plan.railMm, h],
-          along: 'y', across: flat ? 'x' : 'z',
+          id,
+          role: 'rail',
+          stock: board(p.railSection, ctx.settings.grade),
+          min: [x, y0, row.railTopMm - h],
+          size: [t, plan.railMm, h],
+          along: 'y',
+          across: flat ? 'x' : 'z',
         })
         for (const end of ['rear', 'front'] as const) {
           const on = `post-${side === 'left' ? c : c + 1}-${end}`
           const j = flat
-            // A flat rail is too broad to screw through: pocket screws from below into the post.
-            ? d.joint({ kind: 'pocket-screwed', near: id, far: on, at: [x, y0, row.railTopMm], fasteners: [{ fastener: pocketScrew(ctx), count: 2, into: 'side' }] })
+            ? // A flat rail is too broad to screw through: pocket screws from below into the post.
+              d.joint({
+                kind: 'pocket-screwed',
+                near: id,
+                far: on,
+                fasteners: [{ fastener: pocketScrew(ctx), count: 2, into: 'side' }],
+              })
             : d.screw(id, on, 2, 'side', t, post.thicknessMm)
           d.rest(id, on, 'fasteners', j)
         }
@@ -155,34 +220,64 @@ function rails(d: Draft, p: ToteRackParams, ctx: ShapeContext, plan: RackPlan, y
     })
     d.mark(row.railTopMm, 'rail-top', r + 1, ids)
   })
-  d.mark(plan.topMm, 'plate-under', 0, d.assembly.parts.flatMap((x) => (x.id.startsWith('plate-top') ? [x.id] : [])))
+  d.mark(
+    plan.topMm,
+    'plate-under',
+    0,
+    d.assembly.parts.flatMap((x) => (x.id.startsWith('plate-top') ? [x.id] : [])),
+  )
 }
 
 const pocketScrew = (ctx: ShapeContext) => (ctx.settings.yard === 'imperial' ? 'screw-9x2.5' : 'screw-5x60mm')
 
-function backBoards(d: Draft, p: ToteRackParams, ctx: ShapeContext, plan: RackPlan, runs: Runs, pen: ReturnType<typeof dimPen>, y0: number) {
+function backBoards(
+  d: Draft,
+  p: ToteRackParams,
+  ctx: ShapeContext,
+  plan: RackPlan,
+  runs: Runs,
+  pen: ReturnType<typeof dimPen>,
+  y0: number,
+) {
   const back = findSection(p.backSection)!
   const post = findSection(p.postSection)!
   const grade = ctx.settings.grade
   const high = plan.topMm
   // With a brace the back rails keep to the top and the bottom, so that the diagonal runs between them in one plane.
   const most = Math.floor((high - back.widthMm) / (2 * back.widthMm))
-  const wanted = pen.count({ path: 'backRails', code: 'back-rails', min: 0, max: 6 }, Math.min(2, most), { code: p.brace ? 'back-rails-brace' : 'back-rails-stop', terms: [] })
-  const n = Math.min(p.brace ? Math.min(2, wanted) : wanted, most)
+  // Ties go through a board across the back.
+  const least = p.tie && canHoldTie(ctx.space.construction) && most > 0 ? 1 : 0
+  const wanted = pen.count({ path: 'backRails', code: 'back-rails', min: least, max: 6 }, Math.min(2, most), {
+    code: p.brace ? 'back-rails-brace' : 'back-rails-stop',
+    terms: [],
+  })
+  const n = Math.max(least, Math.min(p.brace ? Math.min(2, wanted) : wanted, most))
   const low = findSection(p.plateSection)!.thicknessMm
-  const places = n === 1 ? [high - back.widthMm] : Array.from({ length: n }, (_, i) => low + ((high - back.widthMm - low) * i) / (n - 1))
+  const places =
+    n === 1
+      ? [high - back.widthMm]
+      : Array.from({ length: n }, (_, i) => low + ((high - back.widthMm - low) * i) / (n - 1))
   places.forEach((z, i) => {
     const pieces = runs.backs[i % 2]
     pieces.forEach(({ from, to }, k) => {
       const id = pieceId(`back-${i}`, pieces, k)
-      d.square({ id, role: 'back-rail', stock: board(p.backSection, grade), min: [from, 0, z], size: [to - from, back.thicknessMm, back.widthMm], along: 'x', across: 'z' })
+      d.square({
+        id,
+        role: 'back-rail',
+        stock: board(p.backSection, grade),
+        min: [from, 0, z],
+        size: [to - from, back.thicknessMm, back.widthMm],
+        along: 'x',
+        across: 'z',
+      })
       for (let c = 0; c <= plan.columns.length; c++) {
         const { min, max } = d.box(`post-${c}-rear`)
         const over = Math.min(max[0], to) - Math.max(min[0], from)
         if (over < 1) continue
         const j = d.screw(id, `post-${c}-rear`, 2, 'side', back.thicknessMm, post.widthMm)
         // Half a post under a splice is not reckoned with: the whole ones carry the piece.
-        if (over > 0.75 * post.thicknessMm || to - from < 2 * post.thicknessMm) d.rest(id, `post-${c}-rear`, 'fasteners', j)
+        if (over > 0.75 * post.thicknessMm || to - from < 2 * post.thicknessMm)
+          d.rest(id, `post-${c}-rear`, 'fasteners', j)
       }
     })
   })
@@ -193,8 +288,14 @@ function backBoards(d: Draft, p: ToteRackParams, ctx: ShapeContext, plan: RackPl
   })
   const longest = Math.max(...ctx.boards(p.backSection, false).map((b) => b.lengthMm - ctx.settings.squaringTrimMm), 0)
   placeBrace(
-    d, 'brace', posts, n > 1 ? places[0] + back.widthMm : low, n > 0 ? places[n - 1] : high, y0,
-    { stock: board(p.backSection, grade), widthMm: back.widthMm, thicknessMm: back.thicknessMm }, longest,
+    d,
+    'brace',
+    posts,
+    n > 1 ? places[0] + back.widthMm : low,
+    n > 0 ? places[n - 1] : high,
+    y0,
+    { stock: board(p.backSection, grade), widthMm: back.widthMm, thicknessMm: back.thicknessMm },
+    longest,
   )
 }
 
@@ -212,13 +313,31 @@ function topSheet(d: Draft, p: ToteRackParams, plan: RackPlan, runs: Runs, y0: n
   ends.slice(1).forEach((x, i) => {
     const id = `top-${i}`
     d.square({
-      id, role: 'top', stock: { kind: 'sheet', sheet: sheet.id }, min: [ends[i], y0, z], size: [x - ends[i], plan.railMm, sheet.thicknessMm], along: 'x', across: 'y',
+      id,
+      role: 'top',
+      stock: { kind: 'sheet', sheet: sheet.id },
+      min: [ends[i], y0, z],
+      size: [x - ends[i], plan.railMm, sheet.thicknessMm],
+      along: 'x',
+      across: 'y',
     })
     for (const side of ['rear', 'front'] as const) {
       for (const k of meeting(runs.top, ends[i], x)) {
         const on = pieceId('plate-top', runs.top, k, side)
         const shared = Math.min(x, runs.top[k].to) - Math.max(ends[i], runs.top[k].from)
-        d.rest(id, on, 'bearing', d.screw(id, on, Math.max(2, Math.ceil(shared / 300)), 'side', sheet.thicknessMm, findSection(p.plateSection)!.thicknessMm))
+        d.rest(
+          id,
+          on,
+          'bearing',
+          d.screw(
+            id,
+            on,
+            Math.max(2, Math.ceil(shared / 300)),
+            'side',
+            sheet.thicknessMm,
+            findSection(p.plateSection)!.thicknessMm,
+          ),
+        )
       }
     }
   })
@@ -228,26 +347,38 @@ function bays(d: Draft, p: ToteRackParams, plan: RackPlan, y0: number) {
   plan.columns.forEach((column, c) => {
     plan.rows.forEach((row, r) => {
       const g = plan.grid[c][r]
-      const under = (top: number, item: typeof g) => (p.carry === 'rim' && item ? top - (item.tallMm - (item.tote?.rimMm ?? 0)) : top)
+      const under = (top: number, item: typeof g) =>
+        p.carry === 'rim' && item ? top - (item.tallMm - (item.tote?.rimMm ?? 0)) : top
       const bottom = under(row.railTopMm, g)
       const next = plan.rows[r + 1]
-      const ceiling = next ? (p.carry === 'rim' ? under(next.railTopMm, plan.grid[c][r + 1]) : next.railTopMm - plan.rail.heightMm) : plan.topMm
+      const ceiling = next
+        ? p.carry === 'rim'
+          ? under(next.railTopMm, plan.grid[c][r + 1])
+          : next.railTopMm - plan.rail.heightMm
+        : plan.topMm
       const id = `bay-${c}-${r}`
       d.bay({
-        id, name: { code: 'place', column: c + 1, row: r + 1 }, holds: p.carry,
+        id,
+        name: { code: 'place', column: c + 1, row: r + 1 },
+        holds: p.carry,
         clear: { min: [column.left, y0, bottom], max: [column.left + column.clearMm, y0 + plan.railMm, ceiling] },
         carriers: [`rail-${c}-${r}-left`, `rail-${c}-${r}-right`],
         items: g
-          ? [{
-              goodsId: g.id, massKg: g.massKg, stands: 'flat' as const,
-              box: {
-                min: [column.left + (column.clearMm - g.acrossMm) / 2, y0, bottom],
-                max: [column.left + (column.clearMm + g.acrossMm) / 2, y0 + g.deepMm, bottom + g.tallMm],
+          ? [
+              {
+                goodsId: g.id,
+                massKg: g.massKg,
+                stands: 'flat' as const,
+                box: {
+                  min: [column.left + (column.clearMm - g.acrossMm) / 2, y0, bottom],
+                  max: [column.left + (column.clearMm + g.acrossMm) / 2, y0 + g.deepMm, bottom + g.tallMm],
+                },
               },
-            }]
+            ]
           : [],
         play: { sideMm: plan.play.sideMm, aboveMm: plan.play.aboveMm, deepMm: 0 },
-        stickOutMm: plan.stickOutMm, exit: [0, 1, 0],
+        stickOutMm: plan.stickOutMm,
+        exit: [0, 1, 0],
       })
     })
   })
@@ -255,9 +386,13 @@ function bays(d: Draft, p: ToteRackParams, plan: RackPlan, y0: number) {
 
 function choices(p: ToteRackParams, ctx: ShapeContext): Choice[] {
   const imperial = ctx.settings.yard === 'imperial'
-  const sections = imperial ? ['2x2', '2x3', '2x4', '2x6', '1x3', '1x4'] : ['38x38mm', '38x63mm', '38x89mm', '47x100mm', '18x69mm', '18x94mm']
+  const sections = imperial
+    ? ['2x2', '2x3', '2x4', '2x6', '1x3', '1x4']
+    : ['38x38mm', '38x63mm', '38x89mm', '47x100mm', '18x69mm', '18x94mm']
   const posts = imperial ? ['2x3', '2x4', '2x6'] : ['38x63mm', '38x89mm', '47x100mm']
-  const sheets = imperial ? ['none', 'ply-15/32', 'ply-23/32', 'osb-7/16', 'osb-23/32'] : ['none', 'ply-12mm', 'ply-18mm', 'osb3-15mm', 'osb3-18mm']
+  const sheets = imperial
+    ? ['none', 'ply-15/32', 'ply-23/32', 'osb-7/16', 'osb-23/32']
+    : ['none', 'ply-12mm', 'ply-18mm', 'osb3-15mm', 'osb3-18mm']
   return [
     { path: 'carry', code: 'carry', value: p.carry, options: ['rim', 'base'], of: 'code' },
     { path: 'railSection', code: 'rail-section', value: p.railSection, options: sections, of: 'section' },

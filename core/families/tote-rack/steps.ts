@@ -1,4 +1,5 @@
 import type { Shaped } from '../family.ts'
+import { called, fixedBy } from '../../steps/fixed-by.ts'
 import type { Step } from '../../steps/step.ts'
 import type { ToteRackParams } from './parameters.ts'
 
@@ -8,7 +9,8 @@ const SQUARE_MM = 3
 export function toteRackSteps(p: ToteRackParams, shaped: Shaped): Step[] {
   const { assembly } = shaped
   const ids = (test: (id: string) => boolean) => assembly.parts.map((x) => x.id).filter(test)
-  const frame = (side: string) => ids((id) => id.endsWith(`-${side}`) && (id.startsWith('plate') || id.startsWith('post')))
+  const frame = (side: string) =>
+    ids((id) => id.endsWith(`-${side}`) && (id.startsWith('plate') || id.startsWith('post')))
   const diagonal = frameDiagonal(shaped, 'rear')
   const levels = assembly.stick.filter((m) => m.code === 'rail-top').map((m) => m.level)
   const backs = ids((id) => id.startsWith('back-') || id === 'brace')
@@ -19,17 +21,75 @@ export function toteRackSteps(p: ToteRackParams, shaped: Shaped): Step[] {
   const spliced = assembly.parts.some((x) => /^(plate-(bottom|top)|back-\d)-\d/.test(x.id)) ? 1 : 0
   const steps: (Step | false)[] = [
     { id: 'stick', code: 'make-stick', parts: [], marks: assembly.stick.map((m) => m.level), cautions: [] },
-    { id: 'rear', code: 'rear-frame', data: { spliced }, parts: frame('rear'), cautions: ['screws', 'dust'], hold: { code: 'diagonals', measure: { kind: 'equal', targetMm: diagonal, toleranceMm: SQUARE_MM } } },
-    backs.length > 0 && { id: 'backs', code: p.brace ? 'back-and-brace' : 'back-rails', parts: backs, on: frame('rear'), cautions: [], hold: { code: 'diagonals-again', measure: { kind: 'equal', targetMm: diagonal, toleranceMm: SQUARE_MM } } },
+    {
+      id: 'rear',
+      code: 'rear-frame',
+      data: { spliced, ...fixedBy(assembly, called('plate'), called('post')) },
+      parts: frame('rear'),
+      cautions: ['screws', 'dust'],
+      hold: { code: 'diagonals', measure: { kind: 'equal', targetMm: diagonal, toleranceMm: SQUARE_MM } },
+    },
+    backs.length > 0 && {
+      id: 'backs',
+      code: p.brace ? 'back-and-brace' : 'back-rails',
+      data: { ...fixedBy(assembly, called('back-rail'), called('post')) },
+      parts: backs,
+      on: frame('rear'),
+      cautions: [],
+      hold: { code: 'diagonals-again', measure: { kind: 'equal', targetMm: diagonal, toleranceMm: SQUARE_MM } },
+    },
     { id: 'front', code: 'front-frame', parts: frame('front'), cautions: [], hold: { code: 'same-as-first' } },
     { id: 'marks', code: 'mark-rails', parts: [], on: ids((id) => id.startsWith('post')), marks: levels, cautions: [] },
-    { id: 'first-rails', code: 'first-rails', parts: firstRails, on: ids((id) => /^post-[01]-/.test(id)), marks: levels.slice(0, 1), cautions: [], hold: { code: 'one-tote' } },
-    restRails.length > 0 && { id: 'rails', code: 'other-rails', parts: restRails, on: ids((id) => id.startsWith('post')), marks: levels, cautions: [] },
-    { id: 'stand', code: p.raise === 'tilt' ? 'tilt-up' : 'stand-in-place', parts: [], on: ids(() => true), cautions: ['lift-two', 'top-heavy'] },
-    { id: 'level', code: 'level', shims: assembly.shims, parts: [], on: ids((id) => id.startsWith('plate-bottom')), cautions: [], hold: { code: 'level-line' } },
-    tied && { id: 'tie', code: 'tie', data: { count: assembly.anchors.length }, parts: [], on: [...new Set(assembly.anchors.map((a) => a.part))], cautions: ['find-studs', 'not-into-wires'], hold: { code: 'tied-before-load' } },
+    {
+      id: 'first-rails',
+      code: 'first-rails',
+      data: { ...fixedBy(assembly, called('rail'), called('post')) },
+      parts: firstRails,
+      on: ids((id) => /^post-[01]-/.test(id)),
+      marks: levels.slice(0, 1),
+      cautions: [],
+      hold: { code: 'one-tote' },
+    },
+    restRails.length > 0 && {
+      id: 'rails',
+      code: 'other-rails',
+      parts: restRails,
+      on: ids((id) => id.startsWith('post')),
+      marks: levels,
+      cautions: [],
+    },
+    {
+      id: 'stand',
+      code: p.raise === 'tilt' ? 'tilt-up' : 'stand-in-place',
+      parts: [],
+      on: ids(() => true),
+      cautions: ['lift-two', 'top-heavy'],
+    },
+    {
+      id: 'level',
+      code: 'level',
+      shims: assembly.shims,
+      parts: [],
+      on: ids((id) => id.startsWith('plate-bottom')),
+      cautions: [],
+      hold: { code: 'level-line' },
+    },
+    tied && {
+      id: 'tie',
+      code: 'tie',
+      data: { count: assembly.anchors.length },
+      parts: [],
+      on: [...new Set(assembly.anchors.map((a) => a.part))],
+      cautions: ['find-studs', 'not-into-wires'],
+      hold: { code: 'tied-before-load' },
+    },
     tops.length > 0 && { id: 'top', code: 'top-sheet', parts: tops, cautions: ['sheet-two'] },
-    { id: 'load', code: tied ? 'load-low-first' : 'load-low-first-untied', parts: [], cautions: tied ? [] : ['untied'] },
+    {
+      id: 'load',
+      code: tied ? 'load-low-first' : 'load-low-first-untied',
+      parts: [],
+      cautions: tied ? [] : ['untied'],
+    },
   ]
   return steps.filter((s): s is Step => s !== false)
 }
@@ -38,5 +98,8 @@ export function toteRackSteps(p: ToteRackParams, shaped: Shaped): Step[] {
 export function frameDiagonal(shaped: Shaped, side: string): number {
   const plates = shaped.assembly.parts.filter((x) => x.id.startsWith('plate-top') && x.id.endsWith(side))
   const high = plates[0].at.centre[2] + plates[0].size.thicknessMm / 2
-  return Math.hypot(plates.reduce((sum, x) => sum + x.size.lengthMm, 0), high)
+  return Math.hypot(
+    plates.reduce((sum, x) => sum + x.size.lengthMm, 0),
+    high,
+  )
 }

@@ -19,7 +19,10 @@ const TILT_MOST = 12
 
 function start(ctx: ShapeContext): ToteRackParams {
   const many = ctx.goods.reduce((n, g) => n + g.count, 0) > TILT_MOST
-  const p: ToteRackParams = { ...startingParams(ctx.settings.yard, 'rim', canHoldTie(ctx.space.construction)), raise: many ? 'in-place' : 'tilt' }
+  const p: ToteRackParams = {
+    ...startingParams(ctx.settings.yard, 'rim', canHoldTie(ctx.space.construction)),
+    raise: many ? 'in-place' : 'tilt',
+  }
   if (!ctx.goods.some((g) => g.item.tote)) return { ...p, carry: 'base' }
   if (passes(ctx, p)) return p
   const thin = { ...p, railSection: ctx.settings.yard === 'imperial' ? '1x4' : '18x94mm' }
@@ -39,19 +42,37 @@ export const toteRack = family<ToteRackParams>({
     if (!ctx.goods.some((g) => g.item.tote)) return []
     const rim = start(ctx)
     const totes = ctx.goods.filter((g) => g.item.tote).reduce((n, g) => n + g.count, 0)
-    return totes >= 4 ? [rim, { ...rim, rows: 2, top: ctx.settings.yard === 'imperial' ? 'ply-23/32' : 'ply-18mm' }] : [rim]
+    return totes >= 4
+      ? [rim, { ...rim, rows: 2, top: ctx.settings.yard === 'imperial' ? 'ply-23/32' : 'ply-18mm' }]
+      : [rim]
   },
   examples: () => [
-    { name: 'twelve totes by the rim, imperial', params: startingParams('imperial', 'rim', true), context: exampleContext('imperial', [exampleGoods('imperial', 'tote', 12)]) },
+    {
+      name: 'twelve totes by the rim, imperial',
+      params: startingParams('imperial', 'rim', true),
+      context: exampleContext('imperial', [exampleGoods('imperial', 'tote', 12)]),
+    },
     {
       name: 'boxes on their base, metric, free standing, topped',
-      params: { ...startingParams('metric', 'base', false), railSection: '38x89mm', rows: 3, top: 'ply-18mm', raise: 'in-place' },
+      params: {
+        ...startingParams('metric', 'base', false),
+        railSection: '38x89mm',
+        rows: 3,
+        top: 'ply-18mm',
+        raise: 'in-place',
+      },
       context: exampleContext('metric', [exampleGoods('metric', 'tote', 9)]),
     },
     {
       name: 'two sizes, ripped rails, no brace',
       params: { ...startingParams('imperial', 'rim', true), brace: false, backRails: 3, railRip: 'half' },
-      context: exampleContext('imperial', [exampleGoods('imperial', 'tote', 7), { ...exampleGoods('imperial', 'tote', 5), item: { ...exampleGoods('imperial', 'tote', 5).item, id: 'small', acrossMm: 380, tallMm: 260 } }]),
+      context: exampleContext('imperial', [
+        exampleGoods('imperial', 'tote', 7),
+        {
+          ...exampleGoods('imperial', 'tote', 5),
+          item: { ...exampleGoods('imperial', 'tote', 5).item, id: 'small', acrossMm: 380, tallMm: 260 },
+        },
+      ]),
     },
     {
       name: 'a whole wall, plates and back rails spliced',

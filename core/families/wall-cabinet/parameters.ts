@@ -1,0 +1,61 @@
+import { SECTIONS } from '../../catalogue/lumber.ts'
+import { findSheet } from '../../catalogue/sheets.ts'
+import { z } from '../../measure/schema.ts'
+import type { UnitSystem } from '../../measure/units.ts'
+import { countDim, dim, dims } from '../params.ts'
+
+const section = z.enum(SECTIONS.map((s) => s.id) as [string, ...string[]])
+const sheet = z
+  .string()
+  .max(200)
+  .refine((id) => findSheet(id) !== undefined, 'a sheet of the catalogue, or one of your own')
+
+export const LIMITS = { bays: 4, shelves: 6 } as const
+
+export const wallCabinetParams = z.object({
+  /** Openings side by side, between dividers. */
+  bays: countDim(1, LIMITS.bays),
+  /** Clear width of one opening. */
+  clearMm: dim(150, 1800),
+  /** Clear depth in front of the back. */
+  depthMm: dim(80, 600),
+  /** Shelves over the bottom. */
+  shelves: countDim(0, LIMITS.shelves),
+  /** Height of each shelf's top above the underside of the cabinet, from below; the bottom is none of them. */
+  topMm: dims(40, 2200, LIMITS.shelves),
+  /** Underside above the floor. */
+  hangMm: dim(0, 2600),
+  abovePlayMm: dim(0, 400),
+  sidePlayMm: dim(0, 100),
+  sheet,
+  backSheet: sheet,
+  /** Hooked on a bevelled strip, or screwed to the wall through the rail under its top. */
+  hang: z.enum(['strip', 'rail']),
+  railSection: section,
+  /** Screws from the top into the rail, and from the sides into each of its ends. */
+  railScrews: z.enum(['two', 'three']),
+  /** Screws into each stud. */
+  wallScrews: z.enum(['two', 'three', 'four', 'five']),
+})
+export type WallCabinetParams = z.infer<typeof wallCabinetParams>
+export const SCREWS = { two: 2, three: 3, four: 4, five: 5 } as const
+
+const STOCK: Record<UnitSystem, Pick<WallCabinetParams, 'sheet' | 'backSheet' | 'railSection'>> = {
+  imperial: { sheet: 'ply-23/32', backSheet: 'hb-1/4', railSection: '2x3' },
+  metric: { sheet: 'ply-18mm', backSheet: 'hb-6mm', railSection: '38x63mm' },
+}
+
+export const startingParams = (system: UnitSystem): WallCabinetParams => ({
+  bays: null,
+  clearMm: null,
+  depthMm: null,
+  shelves: null,
+  topMm: [],
+  hangMm: null,
+  abovePlayMm: null,
+  sidePlayMm: null,
+  ...STOCK[system],
+  hang: 'strip',
+  railScrews: 'two',
+  wallScrews: 'four',
+})

@@ -1,0 +1,196 @@
+import { unitsOf } from '../../assembly/settings.ts'
+import { dadoDepth } from '../../blocks/carcass/housed-shelf.ts'
+import { fixingPlaces, FROM_END_MM } from '../../blocks/mounts/hung-on-wall.ts'
+import { economicalRip } from '../../blocks/sizing/economical-rip.ts'
+import { findSection, type Section } from '../../catalogue/lumber.ts'
+import { findSheet, type Sheet } from '../../catalogue/sheets.ts'
+import { reachMm } from '../../goods/person.ts'
+import { bad, good, type Result } from '../../measure/result.ts'
+import { roundDown, roundUp } from '../../measure/rounding.ts'
+import { inches } from '../../measure/units.ts'
+import { shelfPlay, type DimPen } from '../dim-pen.ts'
+import type { ShapeContext, Shaped, Term } from '../family.ts'
+import { house, type Level, type Opening } from '../house-on-shelves.ts'
+import { LIMITS, type WallCabinetParams } from './parameters.ts'
+
+/** Above the tallest thing on a shelf, to lift it out, and beside it for fingers: builders' usual figures. */
+const PLAY_ABOVE = inches(1.5)
+export const STICK_OUT = inches(1 / 2)
+/** Height over a bench or a car's bonnet at which a cabinet usually begins, mm. Product decision. */
+const OVER_BENCH = 1350
+/** A shelf of one board thickness is kept to this span: the usual rule for 3/4 in boards. */
+const USUAL_CLEAR = inches(30)
+/** Least room under the top of an empty level, mm. */
+const LEAST_OPEN = 150
+/** Higher than this two people cannot hold it up and drive a screw, mm. Product decision. */
+const MOST_HIGH = 1200
+/** A rip this much deeper than what goes in is still taken. Product decision. */
+const WASTED = 1.15
+
+export interface Plan {
+  sheet: Sheet
+  back: Sheet
+  rail: Section
+  openings: Opening[]
+  /** Left faces of all uprights, the outer ones included. */
+  uprights: number[]
+  levels: Level[]
+  /** Tops of the bottom and the shelves, above the floor. */
+  tops: number[]
+  footMm: number
+  headMm: number
+  /** From the wall to the front of the back, and to the front. */
+  innerMm: number
+  frontMm: number
+  widthMm: number
+  dadoMm: number
+  play: { sideMm: number; aboveMm: number }
+}
+
+/** What the levels need from the underside up, as terms for each of them. */
+function termsOf(levels: readonly Level[], aboveMm: number, t: number): Term[][] {
+  return levels.map((_l, i) => {
+    const below = levels[i - 1]
+    return below
+      ? [
+          { name: 'tallest', mm: below.tallest?.tallMm ?? LEAST_OPEN },
+          { name: 'above-play', mm: aboveMm },
+          { name: 'sheet', mm: t },
+        ]
+      : [{ name: 'sheet', mm: t }]
+  })
+}
+
+/** Clear width at which even one opening passes two studs; null where it does so anyway, or would have to be far wider. */
+function reachesTwoStuds(ctx: ShapeContext, clearMm: number, t: number): number | null {
+  if (ctx.space.construction.kind !== 'studs') return null
+  const widths = [clearMm, ...ctx.space.studsMm.map((x) => x + FROM_END_MM - t).filter((x) => x > clearMm)]
+  const found = widths.find((w) => fixingPlaces(ctx.space, t, t + w).length >= 2)
+  return found === undefined || found === clearMm || found > MOST_WIDER * clearMm ? null : found
+}
+/** An opening is made this much wider to reach a second stud, no more. Product decision. */
+const MOST_WIDER = 1.6
+
+type Planned = { plan: Plan; unhoused: Shaped['unhoused'] }
+
+/** Works out every dimension of a wall cabinet and where the goods go, before a piece is placed. */
+export function planOut(p: WallCabinetParams, ctx: ShapeContext, pen: DimPen): Result<Planned> {
+  const [sheet, back, rail] = [findSheet(p.sheet)!, findSheet(p.backSheet)!, findSection(p.railSection)!]
+  const t = sheet.thicknessMm
+  const innerMm = rail.thicknessMm + back.thicknessMm
+  const units = unitsOf(ctx.settings)
+  const { aboveMm, sideMm } = shelfPlay(pen, { usualMm: PLAY_ABOVE, mostMm: 400 })
+  const deepest = Math.max(...ctx.goods.map((g) => g.item.deepMm))
+  // A rip of the sheet where one is hardly deeper than the deepest thing; what hangs is made no deeper than it must be.
+  const wanted = innerMm + deepest
+  const rip = economicalRip(sheet, ctx.settings, wanted - STICK_OUT, ctx.space.depthMm)
+  const ripped = rip !== undefined && rip.mm <= WASTED * wanted
+  const depthMm = pen.length(
+    { path: 'depthMm', code: 'clear-depth', min: 80, max: 600 },
+    ripped ? rip.mm - innerMm : roundUp(Math.min(deepest, ctx.space.depthMm - innerMm), units),
+    {
+      code: ripped ? 'economical-rip' : 'depth-deepest',
+      terms: [],
+      data: {
+        parts: rip?.n ?? 1,
+        sheetMm: sheet.widthMm,
+        kerfMm: ctx.settings.kerfMm,
+        deepestMm: deepest,
+        spaceMm: ctx.space.depthMm,
+      },
+    },
+  )
+  const widest = Math.max(...ctx.goods.map((g) => g.item.acrossMm))
+  const usual = Math.min(Math.max(USUAL_CLEAR, widest + 2 * sideMm), ctx.space.lengthMm - 2 * t)
+  const studs = reachesTwoStuds(ctx, usual, t)
+  const clearMm = pen.length(
+    { path: 'clearMm', code: 'clear-bay', min: 150, max: 1800 },
+    studs === null ? usual : roundUp(studs, units),
+    studs === null
+      ? { code: 'usual-span', terms: [], data: { everyMm: USUAL_CLEAR } }
+      : { code: 'two-studs', terms: [] },
+  )
+  const dadoMm = dadoDepth(t, units)
+  const { sheetTrimMm } = ctx.settings
+  const longest = sheet.lengthMm - 2 * sheetTrimMm - 2 * dadoMm
+  if (clearMm > longest) return bad('longer-than-board', { mm: clearMm, mostMm: longest }, 'clearMm')
+  const widestStrip = sheet.widthMm - 2 * sheetTrimMm - innerMm
+  if (depthMm > widestStrip) return bad('deeper-than-sheet', { mm: depthMm, mostMm: widestStrip }, 'depthMm')
+
+  const openingsFor = (n: number): Opening[] =>
+    Array.from({ length: n }, (_, i) => ({ left: t + i * (clearMm + t), right: t + i * (clearMm + t) + clearMm }))
+  const most = Math.max(1, Math.min(LIMITS.bays, Math.floor((ctx.space.lengthMm - t) / (clearMm + t))))
+  const highOf = (levels: readonly Level[]) =>
+    termsOf(levels, aboveMm, t)
+      .flat()
+      .reduce((s, x) => s + x.mm, 0)
+  const last = (levels: readonly Level[]) => levels[levels.length - 1].tallest?.tallMm ?? LEAST_OPEN
+  const least = Math.min(OVER_BENCH, ctx.space.heightMm / 2)
+  const mostHigh = Math.min(MOST_HIGH, sheet.lengthMm - 2 * sheetTrimMm, ctx.space.heightMm - least)
+  const grows = (levels: Level[]) => highOf(levels) + last(levels) + aboveMm + t <= mostHigh
+  const shelves = p.shelves === null ? null : p.shelves + 1
+  const housed = (n: number) =>
+    house(ctx.goods, false, shelves, openingsFor(n), depthMm, sideMm, STICK_OUT, grows, LIMITS.shelves + 1)
+  const enough = Array.from({ length: most }, (_, i) => i + 1).find((n) => housed(n).unhoused.length === 0) ?? most
+  const things = { things: ctx.goods.reduce((n, g) => n + g.count, 0) }
+  const bays = pen.count({ path: 'bays', code: 'bays', min: 1, max: LIMITS.bays }, enough, {
+    code: 'shelves-goods',
+    terms: [],
+    data: things,
+  })
+  const { levels, unhoused } = housed(bays)
+  pen.count({ path: 'shelves', code: 'shelves-over', min: 0, max: LIMITS.shelves }, levels.length - 1, {
+    code: 'shelves-goods',
+    terms: [],
+    data: things,
+  })
+  const rel = [t]
+  termsOf(levels, aboveMm, t).forEach((terms, i) => {
+    if (i === 0) return
+    rel.push(
+      pen.sum(
+        { path: `topMm.${i - 1}`, code: 'shelf-top-inside', data: { shelf: i }, min: 40, max: 2200 },
+        [{ name: i === 1 ? 'bottom' : 'shelf-below', mm: rel[i - 1] }, ...terms],
+        'goods-below',
+      ),
+    )
+  })
+  for (let i = 1; i < rel.length; i++)
+    if (rel[i] < rel[i - 1] + t)
+      return bad('shelves-overlap', { mm: rel[i], leastMm: rel[i - 1] + t, shelf: i }, `topMm.${i - 1}`)
+  // Behind the back the rails, and the strip between them, need their widths, whether the goods do or not.
+  const boards = (p.hang === 'strip' ? 3 : 2) * rail.widthMm
+  const high = Math.max(rel[rel.length - 1] + Math.max(last(levels) + aboveMm, rail.widthMm), t + boards) + t
+  const sheetMost = sheet.lengthMm - 2 * sheetTrimMm
+  if (high > sheetMost) return bad('shelf-above-sheet', { mm: high, mostMm: sheetMost }, 'shelves')
+  const reach = reachMm(ctx.settings.personMm) - rel[rel.length - 1]
+  const under = ctx.space.heightMm - high
+  const hang = Math.max(0, Math.min(OVER_BENCH, reach, under))
+  const footMm = pen.length({ path: 'hangMm', code: 'hang', min: 0, max: 2600 }, roundDown(hang, units), {
+    code: hang === OVER_BENCH ? 'hang-bench' : hang === reach ? 'hang-reach' : 'hang-ceiling',
+    terms: [],
+    data: { benchMm: OVER_BENCH },
+  })
+  const openings = openingsFor(bays)
+  const fixed = fixingPlaces(ctx.space, t, t + bays * (clearMm + t) - t)
+  if (fixed.length === 0) return bad('no-stud-behind-it', {}, 'clearMm')
+  return good({
+    unhoused,
+    plan: {
+      sheet,
+      back,
+      rail,
+      openings,
+      uprights: Array.from({ length: bays + 1 }, (_, i) => i * (clearMm + t)),
+      levels,
+      tops: rel.map((z) => footMm + z),
+      footMm,
+      headMm: footMm + high,
+      innerMm,
+      frontMm: innerMm + depthMm,
+      widthMm: bays * (clearMm + t) + t,
+      dadoMm,
+      play: { sideMm, aboveMm },
+    },
+  })
+}

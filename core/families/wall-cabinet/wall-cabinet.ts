@@ -1,0 +1,54 @@
+import { canHoldTie } from '../../room/room.ts'
+import { exampleContext, exampleGoods } from '../example-context.ts'
+import { family } from '../family.ts'
+import { wallCabinetLevers, wallCabinetSavers } from './levers.ts'
+import { startingParams, wallCabinetParams, type WallCabinetParams } from './parameters.ts'
+import { shapeWallCabinet } from './shape.ts'
+import { wallCabinetSteps } from './steps.ts'
+
+/** Heavier, deeper or taller things than this do not belong over a head, kg and mm: product decision. */
+const LIGHT_KG = 12
+const SHALLOW_MM = 400
+const LOW_MM = 450
+
+/** A box of sheet with a back and fixed shelves, hung on the wall. */
+export const wallCabinet = family<WallCabinetParams>({
+  id: 'wall-cabinet',
+  schema: wallCabinetParams,
+  start: (ctx) => startingParams(ctx.settings.yard),
+  shape: shapeWallCabinet,
+  levers: wallCabinetLevers,
+  savers: (p) => wallCabinetSavers(p),
+  steps: wallCabinetSteps,
+  propose(ctx) {
+    const fits = (g: (typeof ctx.goods)[number]['item']) =>
+      (g.massKg ?? 0) <= LIGHT_KG && g.deepMm <= SHALLOW_MM && g.tallMm <= LOW_MM
+    if (ctx.goods.length === 0 || !canHoldTie(ctx.space.construction) || !ctx.goods.every((g) => fits(g.item)))
+      return []
+    return [startingParams(ctx.settings.yard)]
+  },
+  examples: () => [
+    {
+      name: 'cartons, imperial, on a bevelled strip',
+      params: startingParams('imperial'),
+      context: exampleContext('imperial', [exampleGoods('imperial', 'box', 3)]),
+    },
+    {
+      name: 'cartons and pails, metric, two openings, screwed through its rail',
+      params: {
+        ...startingParams('metric'),
+        hang: 'rail',
+        bays: 2,
+        clearMm: 620,
+        railSection: '38x89mm',
+        railScrews: 'three',
+      },
+      context: exampleContext('metric', [exampleGoods('metric', 'box', 4), exampleGoods('metric', 'pail', 2)]),
+    },
+    {
+      name: 'three openings, thinner, at a fixed height',
+      params: { ...startingParams('metric'), sheet: 'ply-15mm', bays: 3, clearMm: 450, hangMm: 1200 },
+      context: exampleContext('metric', [exampleGoods('metric', 'box', 6)]),
+    },
+  ],
+})
