@@ -23,7 +23,9 @@ function time(runs: number, work: () => void): { median: number; worst: number }
   return { median: median(times), worst: Math.max(...times) }
 }
 const line = (name: string, budgetMs: number, t: { median: number; worst: number }, note = '') =>
-  process.stdout.write(`${name.padEnd(46)} median ${t.median.toFixed(2).padStart(8)} ms   worst ${t.worst.toFixed(2).padStart(8)} ms   budget ${budgetMs} ms   ${t.median <= budgetMs ? 'within' : 'OVER'} ${note}\n`)
+  process.stdout.write(
+    `${name.padEnd(46)} median ${t.median.toFixed(2).padStart(8)} ms   worst ${t.worst.toFixed(2).padStart(8)} ms   budget ${budgetMs} ms   ${t.median <= budgetMs ? 'within' : 'OVER'} ${note}\n`,
+  )
 
 const family = findFamily('post-rack')!
 const ctx = exampleContext('imperial', [exampleGoods('imperial', 'pail', 90), exampleGoods('imperial', 'box', 60)])
@@ -33,18 +35,44 @@ const first = readWith(family, build, ctx)
 if (!first.ok) throw new Error(JSON.stringify(first.problem))
 const parts = first.reading.shaped.assembly.parts.length
 let depth = 480
-line(`re-read one build (${parts} parts), drawing too`, 16, time(300, () => {
-  depth = depth === 480 ? 481 : 480
-  const r = readWith(family, { ...build, params: { ...build.params, depthMm: depth } }, ctx)
-  if (r.ok) drawView(r.reading.shaped.assembly, 'front', { boxes: r.reading.boxes, goods: r.reading.goods, labels: r.reading.labels, dims: r.reading.shaped.dims })
-}))
+line(
+  `re-read one build (${parts} parts), drawing too`,
+  16,
+  time(300, () => {
+    depth = depth === 480 ? 481 : 480
+    const r = readWith(family, { ...build, params: { ...build.params, depthMm: depth } }, ctx)
+    if (r.ok)
+      drawView(r.reading.shaped.assembly, 'front', {
+        boxes: r.reading.boxes,
+        goods: r.reading.goods,
+        labels: r.reading.labels,
+        dims: r.reading.shaped.dims,
+      })
+  }),
+)
 const project = newProject('p', 'bench', 'imperial', '2026-01-01T00:00:00.000Z')
-line('cut plan and bill of that build, first plan', 500, time(10, () => void procure(project, [first.reading])))
+line(
+  'cut plan and bill of that build, first plan',
+  500,
+  time(10, () => void procure(project, [first.reading])),
+)
 
 const goods = exampleGoods('imperial', 'pail', 40)
 project.goods = [{ ...goods.item, massKg: 60 }]
-project.builds = [{ ...build, wallId: 'wall-1', params: { ...(family.start(ctx) as object), sheet: 'osb-7/16' } as Build['params'], goods: [{ goodsId: goods.item.id, count: 40 }] }]
+project.builds = [
+  {
+    ...build,
+    wallId: 'wall-1',
+    params: { ...(family.start(ctx) as object), sheet: 'osb-7/16' } as Build['params'],
+    goods: [{ goodsId: goods.item.id, count: 40 }],
+  },
+]
 const heavy = project.builds[0]
 const read = readBuild(project, heavy)
 const link = (read.ok && read.reading.verdict.weakest?.id) || ''
-line('remedies for one failing link', 300, time(5, () => void remedies(project, heavy, link)), `(${remedies(project, heavy, link).length} found)`)
+line(
+  'remedies for one failing link',
+  300,
+  time(5, () => void remedies(project, heavy, link)),
+  `(${remedies(project, heavy, link).length} found)`,
+)

@@ -6,17 +6,56 @@ const between = (next: () => number, lo: number, hi: number) => lo + Math.floor(
 /** Boards as a workshop cuts them, tenths of a millimetre. */
 export function workshopBoards(seed: number): Cut1dInstance {
   const next = seeded(seed)
-  const parts = Array.from({ length: between(next, 3, 20) }, (_, i) => ({ id: `p${i}`, length: between(next, 1500, 23000), qty: between(next, 1, 12) }))
-  const stock = [24384, 30480, 36576, 48768].slice(0, between(next, 1, 4)).map((length, i) => ({ id: `s${i}`, length, price: Math.round(length / 50) + between(next, 0, 90), available: null, offcut: false }))
-  return { format: 'cut1d-instance', version: 1, name: `w${seed}`, unit: '0.1mm', kerf: 32, trimStart: between(next, 0, 1) * 60, trimEnd: 0, parts, stock }
+  const parts = Array.from({ length: between(next, 3, 20) }, (_, i) => ({
+    id: `p${i}`,
+    length: between(next, 1500, 23000),
+    qty: between(next, 1, 12),
+  }))
+  const stock = [24384, 30480, 36576, 48768].slice(0, between(next, 1, 4)).map((length, i) => ({
+    id: `s${i}`,
+    length,
+    price: Math.round(length / 50) + between(next, 0, 90),
+    available: null,
+    offcut: false,
+  }))
+  return {
+    format: 'cut1d-instance',
+    version: 1,
+    name: `w${seed}`,
+    unit: '0.1mm',
+    kerf: 32,
+    trimStart: between(next, 0, 1) * 60,
+    trimEnd: 0,
+    parts,
+    stock,
+  }
 }
 
 /** Sheets as a workshop cuts them, tenths of a millimetre. */
 export function workshopSheets(seed: number): Cut2dInstance {
   const next = seeded(seed)
-  const parts = Array.from({ length: between(next, 2, 14) }, (_, i) => ({ id: `p${i}`, w: between(next, 600, 23000), h: between(next, 500, 11500), qty: between(next, 1, 5), rotate: next() < 0.4 }))
-  const stock = [{ id: 'full', w: 24400, h: 12200, price: 4800, available: null, offcut: false }, { id: 'left', w: 12200, h: 6000, price: 0, available: 1, offcut: true }]
-  return { format: 'cut2d-instance', version: 1, name: `w${seed}`, unit: '0.1mm', kerf: 32, trim: between(next, 0, 1) * 100, maxStages: null, parts, stock }
+  const parts = Array.from({ length: between(next, 2, 14) }, (_, i) => ({
+    id: `p${i}`,
+    w: between(next, 600, 23000),
+    h: between(next, 500, 11500),
+    qty: between(next, 1, 5),
+    rotate: next() < 0.4,
+  }))
+  const stock = [
+    { id: 'full', w: 24400, h: 12200, price: 4800, available: null, offcut: false },
+    { id: 'left', w: 12200, h: 6000, price: 0, available: 1, offcut: true },
+  ]
+  return {
+    format: 'cut2d-instance',
+    version: 1,
+    name: `w${seed}`,
+    unit: '0.1mm',
+    kerf: 32,
+    trim: between(next, 0, 1) * 100,
+    maxStages: null,
+    parts,
+    stock,
+  }
 }
 
 /** Sheets as a whole workshop needs them: 10 to 150 pieces of 4 to 20 kinds that share some widths, one to three sheet sizes, leftovers, grain. Tenths of a millimetre. */
@@ -27,13 +66,55 @@ export function largeSheets(seed: number): Cut2dInstance {
   const most = Math.max(1, Math.floor(150 / kinds))
   const parts = Array.from({ length: kinds }, (_, i) => {
     const common = next() < 0.6
-    return { id: `p${i + 1}`, w: between(next, 350, common ? 2390 : 1200) * 10, h: common ? shared[between(next, 0, shared.length - 1)] : between(next, 65, 900) * 10, qty: between(next, 1, Math.min(10, most)), rotate: next() < 0.5 }
+    return {
+      id: `p${i + 1}`,
+      w: between(next, 350, common ? 2390 : 1200) * 10,
+      h: common ? shared[between(next, 0, shared.length - 1)] : between(next, 65, 900) * 10,
+      qty: between(next, 1, Math.min(10, most)),
+      rotate: next() < 0.5,
+    }
   })
-  const stock: Cut2dInstance['stock'] = [{ id: 'full', w: 24400, h: 12200, price: between(next, 45, 65) * 100, available: null, offcut: false }]
-  if (next() < 0.5) stock.push({ id: 'half', w: 12200, h: 12200, price: Math.round(stock[0].price * (0.55 + 0.1 * next())), available: null, offcut: false })
-  if (next() < 0.5) stock.push({ id: '5x5', w: 15240, h: 15240, price: Math.round(stock[0].price * (0.82 + 0.1 * next())), available: null, offcut: false })
-  for (let i = between(next, 0, 3); i > 0; i--) stock.push({ id: `o${i}`, w: between(next, 50, 160) * 100, h: between(next, 40, 110) * 100, price: 0, available: 1, offcut: true })
-  return { format: 'cut2d-instance', version: 1, name: `sheets-${seed}`, unit: '0.1mm', kerf: 32, trim: between(next, 0, 1) * 100, maxStages: null, parts, stock }
+  const stock: Cut2dInstance['stock'] = [
+    { id: 'full', w: 24400, h: 12200, price: between(next, 45, 65) * 100, available: null, offcut: false },
+  ]
+  if (next() < 0.5)
+    stock.push({
+      id: 'half',
+      w: 12200,
+      h: 12200,
+      price: Math.round(stock[0].price * (0.55 + 0.1 * next())),
+      available: null,
+      offcut: false,
+    })
+  if (next() < 0.5)
+    stock.push({
+      id: '5x5',
+      w: 15240,
+      h: 15240,
+      price: Math.round(stock[0].price * (0.82 + 0.1 * next())),
+      available: null,
+      offcut: false,
+    })
+  for (let i = between(next, 0, 3); i > 0; i--)
+    stock.push({
+      id: `o${i}`,
+      w: between(next, 50, 160) * 100,
+      h: between(next, 40, 110) * 100,
+      price: 0,
+      available: 1,
+      offcut: true,
+    })
+  return {
+    format: 'cut2d-instance',
+    version: 1,
+    name: `sheets-${seed}`,
+    unit: '0.1mm',
+    kerf: 32,
+    trim: between(next, 0, 1) * 100,
+    maxStages: null,
+    parts,
+    stock,
+  }
 }
 
 /** One of the ten published classes of random rectangles: Berkey and Wang 1987 (1 to 6), Martello and Vigo 1998 (7 to 10). Grain is kept. */
@@ -42,7 +123,12 @@ export function randomClass(kind: number, seed: number, n: number): Cut2dInstanc
   const bin = [10, 30, 40, 100, 100, 300, 100, 100, 100, 100][kind - 1]
   const most = [10, 10, 35, 35, 100, 100][kind - 1]
   const [W, H] = [bin, bin]
-  const types: [number, number, number, number][] = [[(2 * W) / 3, W, 1, H / 2], [1, W / 2, (2 * H) / 3, H], [W / 2, W, H / 2, H], [1, W / 2, 1, H / 2]]
+  const types: [number, number, number, number][] = [
+    [(2 * W) / 3, W, 1, H / 2],
+    [1, W / 2, (2 * H) / 3, H],
+    [W / 2, W, H / 2, H],
+    [1, W / 2, 1, H / 2],
+  ]
   const sized = (): [number, number] => {
     if (kind <= 6) return [between(next, 1, most), between(next, 1, most)]
     // Seven tenths of one type, a tenth of each other.
@@ -54,25 +140,72 @@ export function randomClass(kind: number, seed: number, n: number): Cut2dInstanc
     const [w, h] = sized()
     return { id: `p${i + 1}`, w, h, qty: 1, rotate: false }
   })
-  return { format: 'cut2d-instance', version: 1, name: `class${kind}-n${n}-${seed}`, unit: '1', kerf: 0, trim: 0, maxStages: null, parts, stock: [{ id: 's1', w: W, h: H, price: 1, available: null, offcut: false }] }
+  return {
+    format: 'cut2d-instance',
+    version: 1,
+    name: `class${kind}-n${n}-${seed}`,
+    unit: '1',
+    kerf: 0,
+    trim: 0,
+    maxStages: null,
+    parts,
+    stock: [{ id: 's1', w: W, h: H, price: 1, available: null, offcut: false }],
+  }
 }
 
 /** Boards as a whole workshop needs them: 30 to 300 pieces of 5 to 25 lengths, 2 to 5 stock lengths, some pieces on hand. Tenths of a millimetre. */
 export function largeWorkshop(seed: number): Cut1dInstance {
   const next = seeded(seed)
   const kinds = between(next, 5, 25)
-  const parts = Array.from({ length: kinds }, (_, i) => ({ id: `p${i}`, length: between(next, 2500, 23000), qty: between(next, 1, Math.ceil(300 / kinds)) }))
+  const parts = Array.from({ length: kinds }, (_, i) => ({
+    id: `p${i}`,
+    length: between(next, 2500, 23000),
+    qty: between(next, 1, Math.ceil(300 / kinds)),
+  }))
   const lengths = [24384, 30480, 36576, 42672, 48768].filter(() => next() < 0.7)
   if (lengths.length < 2) lengths.push(24384, 48768)
-  const stock: Cut1dInstance['stock'] = [...new Set(lengths)].map((length, i) => ({ id: `s${i}`, length, price: Math.round(length / 55) + between(next, -30, 60), available: null, offcut: false }))
-  for (let i = between(next, 0, 5); i > 0; i--) stock.push({ id: `o${i}`, length: between(next, 5000, 20000), price: 0, available: between(next, 1, 2), offcut: true })
-  return { format: 'cut1d-instance', version: 1, name: `large-${seed}`, unit: '0.1mm', kerf: 32, trimStart: 0, trimEnd: 0, parts, stock }
+  const stock: Cut1dInstance['stock'] = [...new Set(lengths)].map((length, i) => ({
+    id: `s${i}`,
+    length,
+    price: Math.round(length / 55) + between(next, -30, 60),
+    available: null,
+    offcut: false,
+  }))
+  for (let i = between(next, 0, 5); i > 0; i--)
+    stock.push({
+      id: `o${i}`,
+      length: between(next, 5000, 20000),
+      price: 0,
+      available: between(next, 1, 2),
+      offcut: true,
+    })
+  return {
+    format: 'cut1d-instance',
+    version: 1,
+    name: `large-${seed}`,
+    unit: '0.1mm',
+    kerf: 32,
+    trimStart: 0,
+    trimEnd: 0,
+    parts,
+    stock,
+  }
 }
 
 /** Sizes from 1 to 100 into bins of 100, 120 or 150. */
 export function uniformBins(seed: number, n: number, capacity: number): Cut1dInstance {
   const next = seeded(seed)
-  return { format: 'cut1d-instance', version: 1, name: `uniform-${n}-${capacity}-${seed}`, unit: '1', kerf: 0, trimStart: 0, trimEnd: 0, parts: Array.from({ length: n }, (_, i) => ({ id: `p${i}`, length: between(next, 1, 100), qty: 1 })), stock: [{ id: 's', length: capacity, price: 1, available: null, offcut: false }] }
+  return {
+    format: 'cut1d-instance',
+    version: 1,
+    name: `uniform-${n}-${capacity}-${seed}`,
+    unit: '1',
+    kerf: 0,
+    trimStart: 0,
+    trimEnd: 0,
+    parts: Array.from({ length: n }, (_, i) => ({ id: `p${i}`, length: between(next, 1, 100), qty: 1 })),
+    stock: [{ id: 's', length: capacity, price: 1, available: null, offcut: false }],
+  }
 }
 
 /** Threes that fill a bin of 1000 exactly. */
@@ -84,5 +217,15 @@ export function tripletBins(seed: number, n: number): Cut1dInstance {
     const b = between(next, 250, Math.floor((1000 - a) / 2) - 1)
     for (const length of [a, b, 1000 - a - b]) parts.push({ id: `p${parts.length}`, length, qty: 1 })
   }
-  return { format: 'cut1d-instance', version: 1, name: `triplet-${n}-${seed}`, unit: '1', kerf: 0, trimStart: 0, trimEnd: 0, parts, stock: [{ id: 's', length: 1000, price: 1, available: null, offcut: false }] }
+  return {
+    format: 'cut1d-instance',
+    version: 1,
+    name: `triplet-${n}-${seed}`,
+    unit: '1',
+    kerf: 0,
+    trimStart: 0,
+    trimEnd: 0,
+    parts,
+    stock: [{ id: 's', length: 1000, price: 1, available: null, offcut: false }],
+  }
 }

@@ -20,7 +20,8 @@ try {
 const read = readProject(text)
 if (!read.ok) {
   const say = sayIn(METRIC)
-  for (const p of read.problems) process.stderr.write(`${file}: ${p.field ? `${p.field}: ` : ''}${sayProblem(p, say)}\n`)
+  for (const p of read.problems)
+    process.stderr.write(`${file}: ${p.field ? `${p.field}: ` : ''}${sayProblem(p, say)}\n`)
   process.exit(1)
 }
 process.stdout.write(`${JSON.stringify(planProject(read.project), null, 1)}\n`)

@@ -5,5 +5,11 @@ import { projectSchema } from '../core/project/project.ts'
 
 /** Writes the JSON Schemas of the exchanged files to docs/schema. */
 mkdirSync('docs/schema', { recursive: true })
-for (const [name, schema] of [['project', projectSchema], ['plan', planFile]] as const)
-  writeFileSync(`docs/schema/${name}.schema.json`, `${JSON.stringify(z.toJSONSchema(schema, { io: 'input' }), null, 1)}\n`)
+for (const [name, schema] of [
+  ['project', projectSchema],
+  ['plan', planFile],
+] as const)
+  writeFileSync(
+    `docs/schema/${name}.schema.json`,
+    `${JSON.stringify(z.toJSONSchema(schema, { io: 'input' }), null, 1)}\n`,
+  )

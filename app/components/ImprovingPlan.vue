@@ -7,8 +7,11 @@ const readings = useReadings()
 
 <template>
   <p v-if="readings.improving !== null" class="improving small" role="status">
-    <progress :value="readings.improving" max="1" aria-label="Looking for a cheaper cut plan" /> Looking for a cheaper plan …
-    <button type="button" class="btn btn-sm btn-link p-0" @click="readings.stopImproving()">Stop: this one will do</button>
+    <progress :value="readings.improving" max="1" aria-label="Looking for a cheaper cut plan" /> Looking for a cheaper
+    plan …
+    <button type="button" class="btn btn-sm btn-link p-0" @click="readings.stopImproving()">
+      Stop: this one will do
+    </button>
   </p>
 </template>
 

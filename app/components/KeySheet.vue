@@ -15,11 +15,13 @@ const keys: [string, string][] = [
 </script>
 
 <template>
-  <BModal v-model="open" title="Keys" no-footer lazy>
+  <BModal v-model="open" title-tag="h2" title="Keys" no-footer lazy>
     <table class="table table-sm mb-0">
       <tbody>
         <tr v-for="[key, what] in keys" :key="key">
-          <td><kbd>{{ key }}</kbd></td>
+          <td>
+            <kbd>{{ key }}</kbd>
+          </td>
           <td>{{ what }}</td>
         </tr>
       </tbody>

@@ -27,15 +27,33 @@ const laid = computed(() => {
   const floors = rows.map((_, i) => rows.slice(0, i + 1).reduce((a, b) => a + b + 170, 0))
   return { items, floors, height: floors[floors.length - 1] + 140 }
 })
-const points = (list: [number, number][], x: number, floor: number) => list.map(([px, z]) => `${(px + x).toFixed(1)},${(floor - z).toFixed(1)}`).join(' ')
+const points = (list: [number, number][], x: number, floor: number) =>
+  list.map(([px, z]) => `${(px + x).toFixed(1)},${(floor - z).toFixed(1)}`).join(' ')
 </script>
 
 <template>
-  <svg class="line-up" :viewBox="`0 0 ${ROW} ${laid.height}`" role="group" aria-label="All things to scale beside a standing person">
+  <svg
+    class="line-up"
+    :viewBox="`0 0 ${ROW} ${laid.height}`"
+    role="group"
+    aria-label="All things to scale beside a standing person"
+  >
     <line v-for="f in laid.floors" :key="f" x1="0" :x2="ROW" :y1="f" :y2="f" class="floor" />
     <polygon v-for="(o, i) in personOutline()" :key="i" :points="points(o, 190, laid.floors[0])" class="person" />
-    <g v-for="i in laid.items" :key="i.g.id" role="button" tabindex="0" :aria-label="`${i.g.count} ${i.g.name}`" :aria-pressed="i.g.id === selected" @click="emit('select', i.g.id)" @keydown.enter="emit('select', i.g.id)">
-      <polygon :points="points(silhouette(i.g), i.x, laid.floors[i.row])" :class="['thing', i.g.decision, { chosen: i.g.id === selected }]" />
+    <g
+      v-for="i in laid.items"
+      :key="i.g.id"
+      role="button"
+      tabindex="0"
+      :aria-label="`${i.g.count} ${i.g.name}`"
+      :aria-pressed="i.g.id === selected"
+      @click="emit('select', i.g.id)"
+      @keydown.enter="emit('select', i.g.id)"
+    >
+      <polygon
+        :points="points(silhouette(i.g), i.x, laid.floors[i.row])"
+        :class="['thing', i.g.decision, { chosen: i.g.id === selected }]"
+      />
       <text :x="i.x" :y="laid.floors[i.row] + 105" font-size="88">{{ i.g.count }}</text>
     </g>
   </svg>

@@ -16,20 +16,35 @@ const k = computed(() => top.value / Math.max(height.value, 60))
 const laid = computed(() => {
   // Words keep 15 px apart, upward from the lowest mark.
   let last = -Infinity
-  return [...props.marks].sort((a, b) => a.zMm - b.zMm).map((m) => {
-    const text = Math.max(m.zMm, last + 15 * k.value)
-    last = text
-    return { m, text, words: `${formatLength(m.zMm, readings.units)}  ${MARKS[m.code] ?? m.code}${m.level ? ` ${m.level}` : ''}` }
-  })
+  return [...props.marks]
+    .sort((a, b) => a.zMm - b.zMm)
+    .map((m) => {
+      const text = Math.max(m.zMm, last + 15 * k.value)
+      last = text
+      return {
+        m,
+        text,
+        words: `${formatLength(m.zMm, readings.units)}  ${MARKS[m.code] ?? m.code}${m.level ? ` ${m.level}` : ''}`,
+      }
+    })
 })
 </script>
 
 <template>
-  <svg ref="root" class="stick" :viewBox="`0 0 ${190 * k} ${top + 20 * k}`" role="img" :aria-label="`Story stick: ${laid.map((l) => l.words).join('; ')}`" preserveAspectRatio="xMinYMax meet">
+  <svg
+    ref="root"
+    class="stick"
+    :viewBox="`0 0 ${190 * k} ${top + 20 * k}`"
+    role="img"
+    :aria-label="`Story stick: ${laid.map((l) => l.words).join('; ')}`"
+    preserveAspectRatio="xMinYMax meet"
+  >
     <rect x="0" y="0" :width="16 * k" :height="top + 12 * k" class="rod" />
     <g v-for="(l, i) in laid" :key="i" :class="{ off: wanted && !wanted.includes(l.m.level) }">
       <path :d="`M0 ${top - l.m.zMm + 12 * k}H${16 * k}L${26 * k} ${top - l.text + 12 * k}`" class="mark" />
-      <text :x="30 * k" :y="top - l.text + 12 * k" :font-size="12.5 * k" dominant-baseline="central">{{ l.words }}</text>
+      <text :x="30 * k" :y="top - l.text + 12 * k" :font-size="12.5 * k" dominant-baseline="central">
+        {{ l.words }}
+      </text>
     </g>
   </svg>
 </template>

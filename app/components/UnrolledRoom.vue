@@ -35,7 +35,15 @@ const box = computed(() => {
 const text = computed(() => 12.5 * Math.max(box.value.w / (width.value || 900), box.value.h / (height.value || 300)))
 
 /** What is being dragged, and where it would come to stand. */
-const held = shallowRef<{ build: UnrolledBuild; dx: number; dy: number; wallId: string; alongMm: number; outMm: number; snapped: Snapped['to'] } | null>(null)
+const held = shallowRef<{
+  build: UnrolledBuild
+  dx: number
+  dy: number
+  wallId: string
+  alongMm: number
+  outMm: number
+  snapped: Snapped['to']
+} | null>(null)
 const buildOf = (id: string) => doc.project!.builds.find((b) => b.id === id)!
 let toFit: () => void = () => undefined
 let by: (k: number) => void = () => undefined
@@ -45,9 +53,18 @@ onMounted(() => {
   const root = select(svg.value)
   const mm = () => box.value.w / (svg.value!.clientWidth || 1)
   const scale = () => Math.max(mm(), box.value.h / (svg.value!.clientHeight || 1)) / view.value.k
-  const z = zoom<SVGSVGElement, unknown>().scaleExtent([1, 12])
-    .filter((e: Event) => !(e.target as Element).closest('.build') && (e.type !== 'wheel' || (e as WheelEvent).ctrlKey || view.value.k > 1 || (e as WheelEvent).shiftKey))
-    .on('zoom', (e: D3ZoomEvent<SVGSVGElement, unknown>) => (view.value = { k: e.transform.k, x: e.transform.x, y: e.transform.y }))
+  const z = zoom<SVGSVGElement, unknown>()
+    .scaleExtent([1, 12])
+    .filter(
+      (e: Event) =>
+        !(e.target as Element).closest('.build') &&
+        (e.type !== 'wheel' || (e as WheelEvent).ctrlKey || view.value.k > 1 || (e as WheelEvent).shiftKey),
+    )
+    .on(
+      'zoom',
+      (e: D3ZoomEvent<SVGSVGElement, unknown>) =>
+        (view.value = { k: e.transform.k, x: e.transform.x, y: e.transform.y }),
+    )
   root.call(z).on('dblclick.zoom', null)
   toFit = () => void root.call(z.transform, zoomIdentity)
   by = (k) => void root.call(z.scaleBy, k)
@@ -55,12 +72,25 @@ onMounted(() => {
   let moved = [0, 0]
   root.call(
     drag<SVGSVGElement, unknown>()
-      .filter((e: MouseEvent | TouchEvent) => !('button' in e && e.button) && (e.target as Element).closest('.build') !== null)
+      .filter(
+        (e: MouseEvent | TouchEvent) =>
+          !('button' in e && e.button) && (e.target as Element).closest('.build') !== null,
+      )
       .on('start', (e: D3DragEvent<SVGSVGElement, unknown, unknown>) => {
         const id = (e.sourceEvent.target as Element).closest('.build')!.getAttribute('data-build')!
         const build = u.value?.builds.find((b) => b.id === id)
         moved = [0, 0]
-        held.value = build ? { build, dx: 0, dy: 0, wallId: build.wallId, alongMm: buildOf(id).offsetMm, outMm: buildOf(id).outMm, snapped: null } : null
+        held.value = build
+          ? {
+              build,
+              dx: 0,
+              dy: 0,
+              wallId: build.wallId,
+              alongMm: buildOf(id).offsetMm,
+              outMm: buildOf(id).outMm,
+              snapped: null,
+            }
+          : null
         emit('build', id)
       })
       .on('drag', (e: D3DragEvent<SVGSVGElement, unknown, unknown>) => {
@@ -69,12 +99,22 @@ onMounted(() => {
         moved = [moved[0] + e.dx * scale(), moved[1] + e.dy * scale()]
         const own = buildOf(h.build.id)
         const wide = h.build.floor.w
-        const column = u.value.columns.reduce((a, c) => (h.build.left + own.offsetMm + moved[0] + wide / 2 > c.left ? c : a))
+        const column = u.value.columns.reduce((a, c) =>
+          h.build.left + own.offsetMm + moved[0] + wide / 2 > c.left ? c : a,
+        )
         const free = h.build.left + own.offsetMm + moved[0] - column.left
         const wall = column.line.wall
         const s = snapStretch(free, wide, snapLinesFor(doc.project!, readings.placed, wall.id, h.build.id), 8 * scale())
         const alongMm = Math.min(Math.max(0, s.mm), Math.max(0, wall.lengthMm - 50))
-        held.value = { ...h, wallId: wall.id, alongMm, outMm: Math.max(0, own.outMm + (Math.abs(moved[1]) > 6 * scale() ? moved[1] : 0)), snapped: s.to, dx: column.left + alongMm - h.build.left - own.offsetMm, dy: moved[1] }
+        held.value = {
+          ...h,
+          wallId: wall.id,
+          alongMm,
+          outMm: Math.max(0, own.outMm + (Math.abs(moved[1]) > 6 * scale() ? moved[1] : 0)),
+          snapped: s.to,
+          dx: column.left + alongMm - h.build.left - own.offsetMm,
+          dy: moved[1],
+        }
       })
       .on('end', () => {
         const h = held.value
@@ -90,52 +130,157 @@ onMounted(() => {
 const says = (id: string) => {
   const b = doc.project!.builds.find((x) => x.id === id)
   const w = doc.project!.room.walls.find((x) => x.id === b?.wallId)
-  return b && w ? `${b.name}, at ${w.name}, ${formatLength(b.offsetMm, readings.units, { feet: true })} from its left end${b.outMm > 0 ? `, ${formatLength(b.outMm, readings.units)} out` : ''}. Arrow keys move it.` : ''
+  return b && w
+    ? `${b.name}, at ${w.name}, ${formatLength(b.offsetMm, readings.units, { feet: true })} from its left end${b.outMm > 0 ? `, ${formatLength(b.outMm, readings.units)} out` : ''}. Arrow keys move it.`
+    : ''
 }
 const thingSays = (t: { kind: string; name: string; atMm: number; wallId: string }) =>
   `${FEATURE_NAMES[t.kind as keyof typeof FEATURE_NAMES].name}${t.name ? ` ${t.name}` : ''}, at ${doc.project!.room.walls.find((w) => w.id === t.wallId)?.name}, ${formatLength(t.atMm, readings.units, { feet: true })} from its left end`
-const trouble = computed(() => new Set(readings.readings.filter((r) => r.checks.some((c) => c.state === 'fails' && c.link === 'room')).map((r) => r.build.id)))
+const trouble = computed(
+  () =>
+    new Set(
+      readings.readings
+        .filter((r) => r.checks.some((c) => c.state === 'fails' && c.link === 'room'))
+        .map((r) => r.build.id),
+    ),
+)
 </script>
 
 <template>
   <div class="unrolled" :class="{ compact }">
     <div v-if="!compact" class="zoom no-print" role="group" aria-label="Zoom">
       <button type="button" class="btn btn-sm btn-outline-secondary" aria-label="Larger" @click="by(1.5)">+</button>
-      <button type="button" class="btn btn-sm btn-outline-secondary" aria-label="Smaller" @click="by(1 / 1.5)">−</button>
+      <button type="button" class="btn btn-sm btn-outline-secondary" aria-label="Smaller" @click="by(1 / 1.5)">
+        −
+      </button>
       <button type="button" class="btn btn-sm btn-outline-secondary" @click="toFit()">fit</button>
     </div>
     <svg ref="svg" :viewBox="`${box.x} ${box.y} ${box.w} ${box.h}`" role="group" aria-label="The unrolled room">
       <defs>
-        <pattern id="keep" width="90" height="90" patternUnits="userSpaceOnUse" patternTransform="rotate(45)"><path d="M0 0V90" class="keep-line" /></pattern>
+        <pattern id="keep" width="90" height="90" patternUnits="userSpaceOnUse" patternTransform="rotate(45)">
+          <path d="M0 0V90" class="keep-line" />
+        </pattern>
       </defs>
-      <g v-if="u" :transform="view.k === 1 ? undefined : `translate(${box.x + (view.x * box.w) / (svg?.clientWidth || 1)} ${box.y + (view.y * box.w) / (svg?.clientWidth || 1)}) scale(${view.k}) translate(${-box.x} ${-box.y})`">
+      <g
+        v-if="u"
+        :transform="
+          view.k === 1
+            ? undefined
+            : `translate(${box.x + (view.x * box.w) / (svg?.clientWidth || 1)} ${box.y + (view.y * box.w) / (svg?.clientWidth || 1)}) scale(${view.k}) translate(${-box.x} ${-box.y})`
+        "
+      >
         <g v-for="c in u.columns" :key="c.line.wall.id">
-          <g role="button" tabindex="0" :aria-label="`${c.line.wall.name}, ${formatLength(c.line.wall.lengthMm, readings.units, { feet: true })}`" :aria-pressed="c.line.wall.id === wall" class="pick" @click="emit('wall', c.line.wall.id)" @keydown.enter="emit('wall', c.line.wall.id)">
-            <polygon :points="`${c.left},0 ${c.left},${-c.topMm[0]} ${c.left + c.line.wall.lengthMm},${-c.topMm[1]} ${c.left + c.line.wall.lengthMm},0`" :class="['wall', c.line.wall.construction.kind, { chosen: c.line.wall.id === wall }]" />
+          <g
+            role="button"
+            tabindex="0"
+            :aria-label="`${c.line.wall.name}, ${formatLength(c.line.wall.lengthMm, readings.units, { feet: true })}`"
+            :aria-pressed="c.line.wall.id === wall"
+            class="pick"
+            @click="emit('wall', c.line.wall.id)"
+            @keydown.enter="emit('wall', c.line.wall.id)"
+          >
+            <polygon
+              :points="`${c.left},0 ${c.left},${-c.topMm[0]} ${c.left + c.line.wall.lengthMm},${-c.topMm[1]} ${c.left + c.line.wall.lengthMm},0`"
+              :class="['wall', c.line.wall.construction.kind, { chosen: c.line.wall.id === wall }]"
+            />
             <path :d="c.studs.map((s) => `M${c.left + s} 0V${-Math.min(...c.topMm)}`).join('')" class="stud" />
-            <text :x="c.left + c.line.wall.lengthMm / 2" :y="compact ? text * 1.2 : u.gapMm + u.floorMm + text * 1.25" :font-size="text" class="name">{{ c.line.wall.name }} {{ formatLength(c.line.wall.lengthMm, readings.units, { feet: true }) }}</text>
+            <text
+              :x="c.left + c.line.wall.lengthMm / 2"
+              :y="compact ? text * 1.2 : u.gapMm + u.floorMm + text * 1.25"
+              :font-size="text"
+              class="name"
+            >
+              {{ c.line.wall.name }} {{ formatLength(c.line.wall.lengthMm, readings.units, { feet: true }) }}
+            </text>
           </g>
           <g v-if="!compact" aria-hidden="true">
-            <rect :x="c.left" :y="-u.highMm - u.gapMm - u.ceilingMm" :width="c.line.wall.lengthMm" :height="u.ceilingMm" class="strip" />
-            <path :d="c.joistsAcross.map((s) => `M${c.left + s} ${-u!.highMm - u!.gapMm}v${-u!.ceilingMm}`).join('') + c.joistsOut.map((s) => `M${c.left} ${-u!.highMm - u!.gapMm - s}h${c.line.wall.lengthMm}`).join('')" class="joist" />
+            <rect
+              :x="c.left"
+              :y="-u.highMm - u.gapMm - u.ceilingMm"
+              :width="c.line.wall.lengthMm"
+              :height="u.ceilingMm"
+              class="strip"
+            />
+            <path
+              :d="
+                c.joistsAcross.map((s) => `M${c.left + s} ${-u!.highMm - u!.gapMm}v${-u!.ceilingMm}`).join('') +
+                c.joistsOut.map((s) => `M${c.left} ${-u!.highMm - u!.gapMm - s}h${c.line.wall.lengthMm}`).join('')
+              "
+              class="joist"
+            />
             <rect :x="c.left" :y="u.gapMm" :width="c.line.wall.lengthMm" :height="u.floorMm" class="strip" />
-            <line :x1="c.left" :x2="c.left + c.line.wall.lengthMm" :y1="u.gapMm + c.line.wall.depthMm" :y2="u.gapMm + c.line.wall.depthMm" class="depth" />
+            <line
+              :x1="c.left"
+              :x2="c.left + c.line.wall.lengthMm"
+              :y1="u.gapMm + c.line.wall.depthMm"
+              :y2="u.gapMm + c.line.wall.depthMm"
+              class="depth"
+            />
           </g>
         </g>
-        <g v-for="t in u.things" :key="t.feature.id" class="thing" :class="[t.feature.kind, { chosen: t.feature.id === thing }]" :role="compact ? undefined : 'button'" :tabindex="compact ? undefined : 0" :aria-label="compact ? undefined : thingSays(t.feature)" @click="emit('thing', t.feature.id)" @keydown.enter="emit('thing', t.feature.id)">
-          <rect v-if="t.halo && !compact" :x="t.halo.x" :y="-t.halo.y - t.halo.h" :width="t.halo.w" :height="t.halo.h" class="halo" />
+        <g
+          v-for="t in u.things"
+          :key="t.feature.id"
+          class="thing"
+          :class="[t.feature.kind, { chosen: t.feature.id === thing }]"
+          :role="compact ? undefined : 'button'"
+          :tabindex="compact ? undefined : 0"
+          :aria-label="compact ? undefined : thingSays(t.feature)"
+          @click="emit('thing', t.feature.id)"
+          @keydown.enter="emit('thing', t.feature.id)"
+        >
+          <rect
+            v-if="t.halo && !compact"
+            :x="t.halo.x"
+            :y="-t.halo.y - t.halo.h"
+            :width="t.halo.w"
+            :height="t.halo.h"
+            class="halo"
+          />
           <rect :x="t.rect.x" :y="-t.rect.y - t.rect.h" :width="t.rect.w" :height="t.rect.h" class="body" />
-          <rect v-if="t.floor && !compact" :x="t.floor.x" :y="-t.floor.y - t.floor.h" :width="t.floor.w" :height="t.floor.h" class="foot" />
+          <rect
+            v-if="t.floor && !compact"
+            :x="t.floor.x"
+            :y="-t.floor.y - t.floor.h"
+            :width="t.floor.w"
+            :height="t.floor.h"
+            class="foot"
+          />
         </g>
         <line :x1="box.x" :x2="box.x + box.w" y1="0" y2="0" class="floor" />
         <g
-          v-for="b in u.builds" :key="b.id" class="build" :class="{ chosen: b.id === build, trouble: trouble.has(b.id) }" :data-build="b.id" role="button" tabindex="0" :aria-label="says(b.id)"
-          :transform="held?.build.id === b.id ? `translate(${held.dx} 0)` : undefined" @click.stop="emit('build', b.id)" @keydown.enter="emit('build', b.id)" @keydown="!compact && keys(b.id, $event)"
+          v-for="b in u.builds"
+          :key="b.id"
+          class="build"
+          :class="{ chosen: b.id === build, trouble: trouble.has(b.id) }"
+          :data-build="b.id"
+          role="button"
+          tabindex="0"
+          :aria-label="says(b.id)"
+          :transform="held?.build.id === b.id ? `translate(${held.dx} 0)` : undefined"
+          @click.stop="emit('build', b.id)"
+          @keydown.enter="emit('build', b.id)"
+          @keydown="!compact && keys(b.id, $event)"
         >
           <rect v-for="p in b.rects" :key="p.part" :x="p.x" :y="-p.y - p.h" :width="p.w" :height="p.h" />
-          <rect v-if="!compact" :x="b.floor.x" :y="-b.floor.y - b.floor.h" :width="b.floor.w" :height="b.floor.h" class="print" />
+          <rect
+            v-if="!compact"
+            :x="b.floor.x"
+            :y="-b.floor.y - b.floor.h"
+            :width="b.floor.w"
+            :height="b.floor.h"
+            class="print"
+          />
         </g>
-        <text v-if="held" :x="held.build.left + held.build.floor.x - held.build.left + held.dx" :y="-u.highMm - 30" :font-size="text * 1.1" class="tell">{{ formatLength(held.alongMm, readings.units, { feet: true }) }}{{ held.snapped ? ` · ${held.snapped}` : '' }}</text>
+        <text
+          v-if="held"
+          :x="held.build.left + held.build.floor.x - held.build.left + held.dx"
+          :y="-u.highMm - 30"
+          :font-size="text * 1.1"
+          class="tell"
+        >
+          {{ formatLength(held.alongMm, readings.units, { feet: true }) }}{{ held.snapped ? ` · ${held.snapped}` : '' }}
+        </text>
       </g>
     </svg>
   </div>

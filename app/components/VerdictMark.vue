@@ -9,7 +9,10 @@ defineProps<{ state: Shown; words?: boolean }>()
   <span class="verdict-mark" :class="state">
     <svg viewBox="0 0 16 16" width="17" height="17" aria-hidden="true">
       <path v-if="state === 'holds'" d="M2.5 8.5l3.5 4 7.5-9" class="stroke" />
-      <g v-else-if="state === 'hard-worked'"><circle cx="8" cy="8" r="6" class="ring" /><path d="M8 2a6 6 0 0 1 0 12z" class="fill" /></g>
+      <g v-else-if="state === 'hard-worked'">
+        <circle cx="8" cy="8" r="6" class="ring" />
+        <path d="M8 2a6 6 0 0 1 0 12z" class="fill" />
+      </g>
       <path v-else-if="state === 'fails'" d="M3 3l10 10M13 3L3 13" class="stroke heavy" />
       <text v-else-if="state === 'unknown'" x="8" y="13" text-anchor="middle" class="query">?</text>
       <path v-else d="M3 8h10" class="stroke" />

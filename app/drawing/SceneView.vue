@@ -23,7 +23,11 @@ const props = defineProps<{
   person?: boolean
   plain?: boolean
 }>()
-const emit = defineEmits<{ select: [part: string | null]; goods: [id: string]; move: [path: string, value: number, drag?: number] }>()
+const emit = defineEmits<{
+  select: [part: string | null]
+  goods: [id: string]
+  move: [path: string, value: number, drag?: number]
+}>()
 /** When the present drag began: it tells one gesture from another, each undone as a whole. */
 let dragAt = 0
 
@@ -37,12 +41,23 @@ const box = computed(() => {
   return { x: l, y: -t, w: Math.max(r - l, 1), h: Math.max(t - b, 1) }
 })
 /** mm of the drawing for one pixel on the screen. */
-const mmPerPx = computed(() => (width.value > 0 && height.value > 0 ? Math.max(box.value.w / width.value, box.value.h / height.value) : box.value.w / 700))
+const mmPerPx = computed(() =>
+  width.value > 0 && height.value > 0
+    ? Math.max(box.value.w / width.value, box.value.h / height.value)
+    : box.value.w / 700,
+)
 const textMm = computed(() => 12.5 * mmPerPx.value)
 
 const dimOf = (part: string): Dim | undefined => props.dims?.find((d) => d.drag?.parts.includes(part))
 
-interface Line { d: string; x: number; y: number; angle: number; text: string; ticks: string }
+interface Line {
+  d: string
+  x: number
+  y: number
+  angle: number
+  text: string
+  ticks: string
+}
 /** A dimension line with its extension lines, slashes and text. */
 function dimension(m: Extract<Mark, { kind: 'dimension' }>): Line {
   const [dx, dy] = [m.to[0] - m.from[0], m.to[1] - m.from[1]]
@@ -52,25 +67,46 @@ function dimension(m: Extract<Mark, { kind: 'dimension' }>): Line {
   const b: Point = [m.to[0] + nx, m.to[1] + ny]
   const s = 4 * mmPerPx.value
   const slash = (p: Point) => `M${flip([p[0] - s, p[1] - s])}L${flip([p[0] + s, p[1] + s])}`
-  const ext = (p: Point, q: Point) => `M${flip([p[0] + nx * 0.15, p[1] + ny * 0.15])}L${flip([q[0] + (nx ? Math.sign(nx) * s : 0), q[1] + (ny ? Math.sign(ny) * s : 0)])}`
+  const ext = (p: Point, q: Point) =>
+    `M${flip([p[0] + nx * 0.15, p[1] + ny * 0.15])}L${flip([q[0] + (nx ? Math.sign(nx) * s : 0), q[1] + (ny ? Math.sign(ny) * s : 0)])}`
   let angle = (-Math.atan2(dy, dx) * 180) / Math.PI
   if (angle > 90) angle -= 180
   if (angle <= -90) angle += 180
   const up = Math.abs(angle) > 45
   const off = 5 * mmPerPx.value
   return {
-    d: `M${flip(a)}L${flip(b)}${ext(m.from, a)}${ext(m.to, b)}`, ticks: slash(a) + slash(b), angle: up ? -90 : 0,
-    x: (a[0] + b[0]) / 2 - (up ? off : 0), y: -(a[1] + b[1]) / 2 - (up ? 0 : off), text: formatLength(m.mm, readings.units),
+    d: `M${flip(a)}L${flip(b)}${ext(m.from, a)}${ext(m.to, b)}`,
+    ticks: slash(a) + slash(b),
+    angle: up ? -90 : 0,
+    x: (a[0] + b[0]) / 2 - (up ? off : 0),
+    y: -(a[1] + b[1]) / 2 - (up ? 0 : off),
+    text: formatLength(m.mm, readings.units),
   }
 }
-const outlines = computed(() => props.scene.marks.filter((m): m is Extract<Mark, { kind: 'outline' }> => m.kind === 'outline'))
+const outlines = computed(() =>
+  props.scene.marks.filter((m): m is Extract<Mark, { kind: 'outline' }> => m.kind === 'outline'),
+)
 const lines = computed(() => props.scene.marks.filter((m): m is Extract<Mark, { kind: 'line' }> => m.kind === 'line'))
-const labels = computed(() => props.scene.marks.filter((m): m is Extract<Mark, { kind: 'label' }> => m.kind === 'label'))
+const labels = computed(() =>
+  props.scene.marks.filter((m): m is Extract<Mark, { kind: 'label' }> => m.kind === 'label'),
+)
 const measured = computed(() => {
   const marks = props.scene.marks.filter((m): m is Extract<Mark, { kind: 'dimension' }> => m.kind === 'dimension')
   const drawn = marks.map(dimension)
-  const texts = dimensionTexts(drawn.map((l, i) => ({ row: `${l.angle}|${marks[i].offsetMm}`, middle: l.angle === 0 ? l.x : l.y, length: marks[i].mm, text: l.text })), textMm.value)
-  return drawn.map((l, i) => ({ ...l, text: texts[i].text, ...(l.angle === 0 ? { x: l.x + texts[i].shift } : { y: l.y + texts[i].shift }) }))
+  const texts = dimensionTexts(
+    drawn.map((l, i) => ({
+      row: `${l.angle}|${marks[i].offsetMm}`,
+      middle: l.angle === 0 ? l.x : l.y,
+      length: marks[i].mm,
+      text: l.text,
+    })),
+    textMm.value,
+  )
+  return drawn.map((l, i) => ({
+    ...l,
+    text: texts[i].text,
+    ...(l.angle === 0 ? { x: l.x + texts[i].shift } : { y: l.y + texts[i].shift }),
+  }))
 })
 
 /** The story stick with its words, kept apart from each other upward from the lowest. */
@@ -78,11 +114,17 @@ const stick = computed(() => {
   const m = props.scene.marks.find((x): x is Extract<Mark, { kind: 'stick' }> => x.kind === 'stick')
   if (!m) return null
   let last = -Infinity
-  const marks = [...m.marks].sort((a, b) => a.zMm - b.zMm).map((k) => {
-    last = Math.max(k.zMm, last + 15 * mmPerPx.value)
-    return { z: k.zMm, text: last, words: `${formatLength(k.zMm, readings.units)}  ${MARKS[k.code] ?? k.code}${k.level ? ` ${k.level}` : ''}` }
-  })
-  return { at: m.atMm, top: m.topMm, wide: 14 * mmPerPx.value, marks }
+  const marks = [...m.marks]
+    .sort((a, b) => a.zMm - b.zMm)
+    .map((k) => {
+      last = Math.max(m.footMm + k.zMm, last + 15 * mmPerPx.value)
+      return {
+        z: m.footMm + k.zMm,
+        text: last,
+        words: `${formatLength(k.zMm, readings.units)}  ${MARKS[k.code] ?? k.code}${k.level ? ` ${k.level}` : ''}`,
+      }
+    })
+  return { at: m.atMm, top: m.topMm, high: m.topMm - m.footMm, wide: 14 * mmPerPx.value, marks }
 })
 
 /** A bar of a round length for the scale, about a sixth of the width. */
@@ -133,39 +175,107 @@ onMounted(() => {
 </script>
 
 <template>
-  <svg ref="root" class="scene" :class="{ pale, plain }" :viewBox="`${box.x} ${box.y} ${box.w} ${box.h}`" role="group" :aria-label="title">
+  <svg
+    ref="root"
+    class="scene"
+    :class="{ pale, plain }"
+    :viewBox="`${box.x} ${box.y} ${box.w} ${box.h}`"
+    role="group"
+    :aria-label="title"
+  >
     <defs>
-      <pattern id="hatch-board" width="30" height="30" patternUnits="userSpaceOnUse" patternTransform="rotate(45)"><rect width="30" height="30" class="hatch-ground" /><path d="M0 0V30" class="hatch-line" /></pattern>
-      <pattern id="hatch-sheet" width="14" height="14" patternUnits="userSpaceOnUse" patternTransform="rotate(-45)"><rect width="14" height="14" class="hatch-ground sheet" /><path d="M0 0V14" class="hatch-line" /></pattern>
+      <pattern id="hatch-board" width="30" height="30" patternUnits="userSpaceOnUse" patternTransform="rotate(45)">
+        <rect width="30" height="30" class="hatch-ground" />
+        <path d="M0 0V30" class="hatch-line" />
+      </pattern>
+      <pattern id="hatch-sheet" width="14" height="14" patternUnits="userSpaceOnUse" patternTransform="rotate(-45)">
+        <rect width="14" height="14" class="hatch-ground sheet" />
+        <path d="M0 0V14" class="hatch-line" />
+      </pattern>
     </defs>
-    <line v-for="(m, i) in lines" :key="`l${i}`" :x1="m.from[0]" :y1="-m.from[1]" :x2="m.to[0]" :y2="-m.to[1]" :class="['line', m.ink]" />
+    <line
+      v-for="(m, i) in lines"
+      :key="`l${i}`"
+      :x1="m.from[0]"
+      :y1="-m.from[1]"
+      :x2="m.to[0]"
+      :y2="-m.to[1]"
+      :class="['line', m.ink]"
+    />
     <template v-for="(m, i) in outlines" :key="i">
       <polygon
-        v-if="m.part" :points="m.points.map(flip).join(' ')" :data-part="m.part" :tabindex="dimOf(m.part) ? 0 : undefined"
-        :role="dimOf(m.part) ? 'button' : undefined" :aria-label="dimOf(m.part) ? `Move ${m.part}` : undefined"
-        :class="['part', m.ink, { chosen: selected?.has(m.part), dark: dark?.has(m.part), grip: dimOf(m.part), upright: dimOf(m.part)?.drag?.axis === 'z' }]"
-        @click="emit('select', m.part)" @keydown="nudge(m.part, $event)"
+        v-if="m.part"
+        :points="m.points.map(flip).join(' ')"
+        :data-part="m.part"
+        :tabindex="dimOf(m.part) ? 0 : undefined"
+        :role="dimOf(m.part) ? 'button' : undefined"
+        :aria-label="dimOf(m.part) ? `Move ${m.part}` : undefined"
+        :class="[
+          'part',
+          m.ink,
+          {
+            chosen: selected?.has(m.part),
+            dark: dark?.has(m.part),
+            grip: dimOf(m.part),
+            upright: dimOf(m.part)?.drag?.axis === 'z',
+          },
+        ]"
+        @click="emit('select', m.part)"
+        @keydown="nudge(m.part, $event)"
       />
-      <polygon v-else :points="m.points.map(flip).join(' ')" :class="['thing', m.ink]" @click="m.goods && emit('goods', m.goods)" />
+      <polygon
+        v-else
+        :points="m.points.map(flip).join(' ')"
+        :class="['thing', m.ink]"
+        @click="m.goods && emit('goods', m.goods)"
+      />
     </template>
     <g class="labels" aria-hidden="true">
-      <text v-for="(m, i) in labels" :key="i" :x="m.at[0]" :y="-m.at[1]" :font-size="textMm * 0.82" :transform="m.upright ? `rotate(-90 ${m.at[0]} ${-m.at[1]})` : undefined" dominant-baseline="central">{{ m.text }}</text>
+      <text
+        v-for="(m, i) in labels"
+        :key="i"
+        :x="m.at[0]"
+        :y="-m.at[1]"
+        :font-size="textMm * 0.82"
+        :transform="m.upright ? `rotate(-90 ${m.at[0]} ${-m.at[1]})` : undefined"
+        dominant-baseline="central"
+      >
+        {{ m.text }}
+      </text>
     </g>
     <g class="dims">
       <g v-for="(m, i) in measured" :key="i">
-        <path :d="m.d" /><path :d="m.ticks" class="slash" />
-        <text :x="m.x" :y="m.y" :font-size="textMm" :transform="m.angle ? `rotate(${m.angle} ${m.x} ${m.y})` : undefined">{{ m.text }}</text>
+        <path :d="m.d" />
+        <path :d="m.ticks" class="slash" />
+        <text
+          :x="m.x"
+          :y="m.y"
+          :font-size="textMm"
+          :transform="m.angle ? `rotate(${m.angle} ${m.x} ${m.y})` : undefined"
+        >
+          {{ m.text }}
+        </text>
       </g>
     </g>
     <g v-if="stick" class="stick" role="img" :aria-label="`Story stick: ${stick.marks.map((m) => m.words).join('; ')}`">
-      <rect :x="stick.at" :y="-stick.top" :width="stick.wide" :height="stick.top" />
+      <rect :x="stick.at" :y="-stick.top" :width="stick.wide" :height="stick.high" />
       <g v-for="(m, i) in stick.marks" :key="i">
         <path :d="`M${stick.at} ${-m.z}h${stick.wide}L${stick.at + 1.7 * stick.wide} ${-m.text}`" />
-        <text :x="stick.at + 2 * stick.wide" :y="-m.text" :font-size="textMm" dominant-baseline="central">{{ m.words }}</text>
+        <text :x="stick.at + 2 * stick.wide" :y="-m.text" :font-size="textMm" dominant-baseline="central">
+          {{ m.words }}
+        </text>
       </g>
     </g>
-    <g v-if="!plain" class="bar" aria-hidden="true" :transform="`translate(${box.x + 14 * mmPerPx} ${box.y + box.h - 10 * mmPerPx})`">
-      <path :d="`M0 ${-5 * mmPerPx}V0H${bar}V${-5 * mmPerPx}`" /><text :x="bar / 2" :y="-4 * mmPerPx" :font-size="textMm * 0.85">{{ formatLength(bar, readings.units, { feet: true }) }}</text>
+    <g
+      v-if="!plain"
+      class="bar"
+      aria-hidden="true"
+      :transform="`translate(${box.x + 14 * mmPerPx} ${box.y + box.h - 10 * mmPerPx})`"
+    >
+      <path :d="`M0 ${-5 * mmPerPx}V0H${bar}V${-5 * mmPerPx}`" />
+      <text :x="bar / 2" :y="-4 * mmPerPx" :font-size="textMm * 0.85">
+        {{ formatLength(bar, readings.units, { feet: true }) }}
+      </text>
     </g>
   </svg>
 </template>
@@ -219,6 +329,13 @@ onMounted(() => {
   stroke: var(--goods-line);
   stroke-width: 0.9;
   vector-effect: non-scaling-stroke;
+}
+.thing.work {
+  fill: none;
+  stroke: var(--ink-soft);
+  stroke-width: 0.8;
+  stroke-dasharray: 3 2;
+  pointer-events: none;
 }
 .line {
   stroke: var(--ink-soft);

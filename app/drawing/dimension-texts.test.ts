@@ -1,7 +1,8 @@
 import { describe, expect, it } from '@jest/globals'
 import { dimensionTexts, type DimensionLine } from './dimension-texts.ts'
 
-const chain = (texts: string[], length: number): DimensionLine[] => texts.map((text, i) => ({ row: 'below', middle: i * (length + 10), length, text }))
+const chain = (texts: string[], length: number): DimensionLine[] =>
+  texts.map((text, i) => ({ row: 'below', middle: i * (length + 10), length, text }))
 
 describe('texts of dimension lines', () => {
   it('stay as they are where there is room', () => {

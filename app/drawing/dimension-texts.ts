@@ -1,7 +1,15 @@
 /** A dimension line as its text needs to know it: where its middle is along the row it stands in, and how long it is, mm. */
-export interface DimensionLine { row: string; middle: number; length: number; text: string }
+export interface DimensionLine {
+  row: string
+  middle: number
+  length: number
+  text: string
+}
 /** What is written at a line, and how far from its own middle; nothing where there is no room. */
-export interface DimensionText { text: string; shift: number }
+export interface DimensionText {
+  text: string
+  shift: number
+}
 
 /** Width of a text in heights of its letters: numerals of the drawing's face. */
 const WIDE = 0.56
@@ -18,7 +26,7 @@ export function dimensionTexts(lines: readonly DimensionLine[], textMm: number):
   lines.forEach((l, i) => rows.set(l.row, [...(rows.get(l.row) ?? []), i]))
   for (const row of rows.values()) {
     row.sort((a, b) => lines[a].middle - lines[b].middle)
-    for (let i = 0; i < row.length; ) {
+    for (let i = 0; i < row.length;) {
       const first = lines[row[i]]
       let n = 1
       while (i + n < row.length && lines[row[i + n]].text === first.text) n++

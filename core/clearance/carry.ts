@@ -6,7 +6,8 @@ export interface Carried {
   widthMm: number
   thicknessMm: number
 }
-const sorted = (c: Carried): [number, number, number] => [c.lengthMm, c.widthMm, c.thicknessMm].sort((a, b) => a - b) as [number, number, number]
+const sorted = (c: Carried): [number, number, number] =>
+  [c.lengthMm, c.widthMm, c.thicknessMm].sort((a, b) => a - b) as [number, number, number]
 
 /** Room for fingers and a wobble on each side of a doorway, mm. Product decision. */
 export const HANDS_MM = 20
@@ -24,7 +25,11 @@ export function passesOpening(p: number, q: number, w: number, h: number): boole
 }
 
 /** Whether a thing goes through a doorway: its two smaller sides first, with room for hands. */
-export function throughDoorway(c: Carried, doorWideMm: number, doorHighMm: number): { passes: boolean; needMm: number } {
+export function throughDoorway(
+  c: Carried,
+  doorWideMm: number,
+  doorHighMm: number,
+): { passes: boolean; needMm: number } {
   const [s, m] = sorted(c)
   const passes = passesOpening(m + 2 * HANDS_MM, s + 2 * HANDS_MM, doorWideMm, doorHighMm)
   return { passes, needMm: s + 2 * HANDS_MM }
@@ -40,7 +45,12 @@ export function longestRoundCorner(widthMm: number, aMm: number, bMm: number): n
 }
 
 /** Whether a thing, standing on one of its sides, goes round a corner; the height has to stay under `highMm`. */
-export function roundCorner(c: Carried, aMm: number, bMm: number, highMm: number): { passes: boolean; shortenMm: number } {
+export function roundCorner(
+  c: Carried,
+  aMm: number,
+  bMm: number,
+  highMm: number,
+): { passes: boolean; shortenMm: number } {
   const [s, m, l] = sorted(c)
   // Carried with the second side upright if there is height for it, else lying.
   const width = m <= highMm ? s : m
@@ -57,7 +67,11 @@ export type IntoAlcove = 'slid-in' | 'tipped-up' | 'neither'
  * A box into an alcove `highMm` high and `deepMm` deep with `outsideMm` of height in front of it: stood up outside and slid in when it is
  * lower than the alcove; else tipped up inside, which needs its diagonal.
  */
-export function intoAlcove(box: { deepMm: number; highMm: number }, alcove: { highMm: number; deepMm: number; outsideMm: number }, spareMm: number): IntoAlcove {
+export function intoAlcove(
+  box: { deepMm: number; highMm: number },
+  alcove: { highMm: number; deepMm: number; outsideMm: number },
+  spareMm: number,
+): IntoAlcove {
   const diagonal = Math.hypot(box.deepMm, box.highMm)
   if (box.highMm + spareMm <= alcove.highMm && diagonal + spareMm <= alcove.outsideMm) return 'slid-in'
   if (diagonal + spareMm <= alcove.highMm) return 'tipped-up'

@@ -15,14 +15,24 @@ export interface KeepOut {
   body: Convex
 }
 
-const rectangle = (w: WallLine, at0: number, at1: number, out0: number, out1: number): Point[] => [onPlan(w, at0, out0), onPlan(w, at1, out0), onPlan(w, at1, out1), onPlan(w, at0, out1)]
+const rectangle = (w: WallLine, at0: number, at1: number, out0: number, out1: number): Point[] => [
+  onPlan(w, at0, out0),
+  onPlan(w, at1, out0),
+  onPlan(w, at1, out1),
+  onPlan(w, at0, out1),
+]
 
 /** Walls are drawn this thick outside the room, mm: nothing that leaves the room by less than that is missed. */
 const WALL_MM = 400
 
 /** The walls themselves, as what stands outside the room. */
 export const wallBodies = (o: Outline): KeepOut[] =>
-  o.walls.map((w) => ({ feature: null, wall: w, code: 'wall', body: prism(rectangle(w, 0, w.wall.lengthMm, 0, -WALL_MM), -10, w.wall.heightMm) }))
+  o.walls.map((w) => ({
+    feature: null,
+    wall: w,
+    code: 'wall',
+    body: prism(rectangle(w, 0, w.wall.lengthMm, 0, -WALL_MM), -10, w.wall.heightMm),
+  }))
 
 /** The leaf of a door in all its positions, as a sector of the floor. */
 export function leafSweep(w: WallLine, f: Feature): Point[] | null {
@@ -49,19 +59,49 @@ function sectionalKeeps(w: WallLine, f: Feature): KeepOut[] {
   const top = f.upMm + f.highMm
   const level = top - s.topEdgeMm + s.beforeBendMm + s.radiusMm
   const end = s.trackOutMm + s.radiusMm + s.horizontalMm
-  const keep = (code: KeepCode, foot: Point[], z0: number, z1: number): KeepOut => ({ feature: f, wall: w, code, body: prism(foot, z0, z1) })
+  const keep = (code: KeepCode, foot: Point[], z0: number, z1: number): KeepOut => ({
+    feature: f,
+    wall: w,
+    code,
+    body: prism(foot, z0, z1),
+  })
   const out: KeepOut[] = []
   for (const side of [f.atMm - TRACK_MM, f.atMm + f.wideMm]) {
     out.push(keep('track', rectangle(w, side, side + TRACK_MM, 0, s.trackOutMm + 30), f.upMm, level))
     out.push(keep('track', rectangle(w, side, side + TRACK_MM, s.trackOutMm, end), level - 40, level + 40))
-    if (s.springs === 'extension') out.push(keep('springs', rectangle(w, side, side + TRACK_MM, s.trackOutMm + s.radiusMm, end), level - 40, level + 160))
+    if (s.springs === 'extension')
+      out.push(
+        keep('springs', rectangle(w, side, side + TRACK_MM, s.trackOutMm + s.radiusMm, end), level - 40, level + 160),
+      )
   }
-  if (s.springs === 'torsion') out.push(keep('springs', rectangle(w, f.atMm - TRACK_MM, f.atMm + f.wideMm + TRACK_MM, 0, SPRING_MM.deep), top, Math.max(level, top + SPRING_MM.high)))
+  if (s.springs === 'torsion')
+    out.push(
+      keep(
+        'springs',
+        rectangle(w, f.atMm - TRACK_MM, f.atMm + f.wideMm + TRACK_MM, 0, SPRING_MM.deep),
+        top,
+        Math.max(level, top + SPRING_MM.high),
+      ),
+    )
   if (s.opener) {
     const middle = f.atMm + f.wideMm / 2
     const motor = Math.max(end, s.trackOutMm + f.highMm + 300)
-    out.push(keep('opener', rectangle(w, middle - MOTOR_MM.wide / 2, middle + MOTOR_MM.wide / 2, motor, motor + MOTOR_MM.long), level, level + MOTOR_MM.high))
-    out.push(keep('opener', rectangle(w, middle - 40, middle + 40, 0, motor), level + s.rollerMm + s.thicknessMm, level + s.rollerMm + s.thicknessMm + 100))
+    out.push(
+      keep(
+        'opener',
+        rectangle(w, middle - MOTOR_MM.wide / 2, middle + MOTOR_MM.wide / 2, motor, motor + MOTOR_MM.long),
+        level,
+        level + MOTOR_MM.high,
+      ),
+    )
+    out.push(
+      keep(
+        'opener',
+        rectangle(w, middle - 40, middle + 40, 0, motor),
+        level + s.rollerMm + s.thicknessMm,
+        level + s.rollerMm + s.thicknessMm + 100,
+      ),
+    )
   }
   return out
 }
@@ -74,16 +114,29 @@ export function keepOuts(o: Outline, f: Feature): KeepOut[] {
   const out: KeepOut[] = []
   const [x0, x1, y0, y1] = [f.atMm, f.atMm + f.wideMm, f.outMm, f.outMm + Math.max(f.deepMm, 1)]
   const [z0, z1] = [f.upMm, f.upMm + f.highMm]
-  if (d.solid || f.kind === 'walkway') out.push({ feature: f, wall: w, code: 'solid', body: prism(rectangle(w, x0, x1, y0, y1), z0, z1) })
+  if (d.solid || f.kind === 'walkway')
+    out.push({ feature: f, wall: w, code: 'solid', body: prism(rectangle(w, x0, x1, y0, y1), z0, z1) })
   const leaf = leafSweep(w, f)
   // A sector of more than a quarter is not convex enough for one body: halves.
   if (leaf && f.leaf) {
     const cut = 2 + Math.floor((leaf.length - 3) / 2)
-    for (const foot of f.leaf.openRad > Math.PI / 2 + 0.01 ? [leaf.slice(0, cut + 1), [leaf[0], ...leaf.slice(cut)]] : [leaf]) out.push({ feature: f, wall: w, code: 'leaf', body: prism(foot, z0, z1) })
+    for (const foot of f.leaf.openRad > Math.PI / 2 + 0.01
+      ? [leaf.slice(0, cut + 1), [leaf[0], ...leaf.slice(cut)]]
+      : [leaf])
+      out.push({ feature: f, wall: w, code: 'leaf', body: prism(foot, z0, z1) })
   }
   out.push(...sectionalKeeps(w, f))
   const c = clearOf(f)
   if (Math.max(c.leftMm, c.rightMm, c.frontMm, c.aboveMm, c.belowMm) > 0)
-    out.push({ feature: f, wall: w, code: 'clear', body: prism(rectangle(w, x0 - c.leftMm, x1 + c.rightMm, y0, y1 + c.frontMm), Math.max(0, z0 - c.belowMm), z1 + c.aboveMm) })
+    out.push({
+      feature: f,
+      wall: w,
+      code: 'clear',
+      body: prism(
+        rectangle(w, x0 - c.leftMm, x1 + c.rightMm, y0, y1 + c.frontMm),
+        Math.max(0, z0 - c.belowMm),
+        z1 + c.aboveMm,
+      ),
+    })
   return out
 }

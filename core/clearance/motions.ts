@@ -31,7 +31,9 @@ function slide(p: Part, by: Vec3): Swept[] {
     q[k] = v
     return q
   }
-  return [{ figure: [at(b.min[j], b.min[k]), at(b.max[j], b.min[k]), at(b.max[j], b.max[k]), at(b.min[j], b.max[k])], by }]
+  return [
+    { figure: [at(b.min[j], b.min[k]), at(b.max[j], b.min[k]), at(b.max[j], b.max[k]), at(b.min[j], b.max[k])], by },
+  ]
 }
 
 function swing(p: Part, at: Vec3, axis: Vec3, byRad: number): Swept[] {
@@ -44,12 +46,16 @@ function swing(p: Part, at: Vec3, axis: Vec3, byRad: number): Swept[] {
   // Angles of the part as it hangs shut, kept together across the seam of the circle.
   const first = seen.reduce((a, b) => (b.r > a.r ? b : a)).rad
   const near = seen.filter((s) => s.r > 1).map((s) => Math.atan2(Math.sin(s.rad - first), Math.cos(s.rad - first)))
-  const [lo, hi] = [first + Math.min(...near, 0) + Math.min(byRad, 0), first + Math.max(...near, 0) + Math.max(byRad, 0)]
+  const [lo, hi] = [
+    first + Math.min(...near, 0) + Math.min(byRad, 0),
+    first + Math.max(...near, 0) + Math.max(byRad, 0),
+  ]
   const r = Math.max(...seen.map((s) => s.r))
   const [low, high] = [Math.min(...seen.map((s) => s.along)), Math.max(...seen.map((s) => s.along))]
   const n = Math.max(1, Math.ceil((hi - lo) / PIECE))
   const base = add(at, scale(axis, low))
-  const place = (radius: number, t: number): Vec3 => add(base, add(scale(e1, radius * Math.cos(t)), scale(e2, radius * Math.sin(t))))
+  const place = (radius: number, t: number): Vec3 =>
+    add(base, add(scale(e1, radius * Math.cos(t)), scale(e2, radius * Math.sin(t))))
   return Array.from({ length: n }, (_, i) => {
     const [a, b] = [lo + ((hi - lo) * i) / n, lo + ((hi - lo) * (i + 1)) / n]
     const steps = 4

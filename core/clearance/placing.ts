@@ -37,10 +37,14 @@ export interface Frame {
 export function frameOf(wall: WallLine, place: Place, wideMm: number, deepMm: number): Frame {
   const turned = (x: number, y: number): Point => {
     switch (place.turn) {
-      case 0: return [x, y]
-      case 1: return [y, wideMm - x]
-      case 2: return [wideMm - x, deepMm - y]
-      case 3: return [deepMm - y, x]
+      case 0:
+        return [x, y]
+      case 1:
+        return [y, wideMm - x]
+      case 2:
+        return [wideMm - x, deepMm - y]
+      case 3:
+        return [deepMm - y, x]
     }
   }
   const toPlan = (x: number, y: number): Point => {
@@ -51,15 +55,27 @@ export function frameOf(wall: WallLine, place: Place, wideMm: number, deepMm: nu
   const [ex, ey] = [toPlan(1, 0), toPlan(0, 1)]
   const sideways = place.turn % 2 === 1
   return {
-    toPlan, wall, place,
-    direction: (v) => [v[0] * (ex[0] - o[0]) + v[1] * (ey[0] - o[0]), v[0] * (ex[1] - o[1]) + v[1] * (ey[1] - o[1]), v[2]],
-    alongMm: sideways ? deepMm : wideMm, outMm: sideways ? wideMm : deepMm,
+    toPlan,
+    wall,
+    place,
+    direction: (v) => [
+      v[0] * (ex[0] - o[0]) + v[1] * (ey[0] - o[0]),
+      v[0] * (ex[1] - o[1]) + v[1] * (ey[1] - o[1]),
+      v[2],
+    ],
+    alongMm: sideways ? deepMm : wideMm,
+    outMm: sideways ? wideMm : deepMm,
   }
 }
 
 /** An upright box of the build's frame, in the room. */
 export function placedBox(f: Frame, b: Box): Convex {
-  const foot: Point[] = [f.toPlan(b.min[0], b.min[1]), f.toPlan(b.max[0], b.min[1]), f.toPlan(b.max[0], b.max[1]), f.toPlan(b.min[0], b.max[1])]
+  const foot: Point[] = [
+    f.toPlan(b.min[0], b.min[1]),
+    f.toPlan(b.max[0], b.min[1]),
+    f.toPlan(b.max[0], b.max[1]),
+    f.toPlan(b.min[0], b.max[1]),
+  ]
   return prism(foot, b.min[2], b.max[2])
 }
 
@@ -69,7 +85,11 @@ export function placedPart(f: Frame, p: Part): Convex {
   const [cx, cy] = f.toPlan(t.centre[0], t.centre[1])
   const along = f.direction(t.along)
   const across = f.direction(t.across)
-  const third: Vec3 = [along[1] * across[2] - along[2] * across[1], along[2] * across[0] - along[0] * across[2], along[0] * across[1] - along[1] * across[0]]
+  const third: Vec3 = [
+    along[1] * across[2] - along[2] * across[1],
+    along[2] * across[0] - along[0] * across[2],
+    along[0] * across[1] - along[1] * across[0],
+  ]
   return brick([cx, cy, t.centre[2]], [along, across, third], t.size)
 }
 
@@ -97,7 +117,10 @@ function wayOut(f: Frame, b: Bay): BuildSolids['ways'] {
   return b.items.map((i) => {
     const deep = i.box.max[1] - i.box.min[1]
     const from = Math.max(i.box.max[1], b.clear.max[1])
-    const way: Box = { min: [i.box.min[0], from, i.box.min[2]], max: [i.box.max[0], from + deep + HANDS_MM, i.box.max[2]] }
+    const way: Box = {
+      min: [i.box.min[0], from, i.box.min[2]],
+      max: [i.box.max[0], from + deep + HANDS_MM, i.box.max[2]],
+    }
     return { bay: b.id, goods: i.goodsId, body: placedBox(f, way) }
   })
 }
@@ -106,10 +129,31 @@ export function solidsOf(f: Frame, a: Assembly): BuildSolids {
   const parts = a.parts.filter((p) => !p.temporary).map((p) => ({ id: p.id, body: placedPart(f, p) }))
   const goods = a.bays.flatMap((b) => b.items.map((i) => ({ id: i.goodsId, bay: b.id, body: placedBox(f, i.box) })))
   const all = [...parts, ...goods].flatMap((s) => s.body.points)
-  const range = (i: number): [number, number] => all.reduce(([lo, hi], p) => [Math.min(lo, p[i]), Math.max(hi, p[i])], [Infinity, -Infinity])
+  const range = (i: number): [number, number] =>
+    all.reduce(([lo, hi], p) => [Math.min(lo, p[i]), Math.max(hi, p[i])], [Infinity, -Infinity])
   const [x, y, z] = [range(0), range(1), range(2)]
   return {
-    parts, goods, ways: a.bays.flatMap((b) => wayOut(f, b)), swept: a.motions.flatMap((m) => sweptBodies(m, a.parts).map((s) => ({ motion: m.id, body: extruded(s.figure.map((p) => inRoom(f, p)), f.direction(s.by)) }))),
-    whole: prism([[x[0], y[0]], [x[1], y[0]], [x[1], y[1]], [x[0], y[1]]], z[0], z[1]),
+    parts,
+    goods,
+    ways: a.bays.flatMap((b) => wayOut(f, b)),
+    swept: a.motions.flatMap((m) =>
+      sweptBodies(m, a.parts).map((s) => ({
+        motion: m.id,
+        body: extruded(
+          s.figure.map((p) => inRoom(f, p)),
+          f.direction(s.by),
+        ),
+      })),
+    ),
+    whole: prism(
+      [
+        [x[0], y[0]],
+        [x[1], y[0]],
+        [x[1], y[1]],
+        [x[0], y[1]],
+      ],
+      z[0],
+      z[1],
+    ),
   }
 }

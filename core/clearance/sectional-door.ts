@@ -28,7 +28,12 @@ export function doorTrack(f: Pick<Feature, 'highMm' | 'upMm'>, s: Sectional): Do
   const rollers = [bottomEdge, ...Array.from({ length: s.sections - 1 }, (_, i) => (i + 1) * h), f.highMm - topEdge]
   const bendMm = f.upMm + f.highMm - topEdge + s.beforeBendMm
   return {
-    heightMm: f.highMm, sectional: s, bottomMm: f.upMm, bendMm, levelMm: bendMm + s.radiusMm, rollers,
+    heightMm: f.highMm,
+    sectional: s,
+    bottomMm: f.upMm,
+    bendMm,
+    levelMm: bendMm + s.radiusMm,
+    rollers,
     lengthMm: bendMm - f.upMm + (s.radiusMm * Math.PI) / 2 + s.horizontalMm,
   }
 }
@@ -74,7 +79,10 @@ export function sectionsAt(t: DoorTrack, topRollerMm: number): Point[][] {
     const l = t.rollers[k + 1] - t.rollers[k]
     const u: Point = [(q[0] - p[0]) / l, (q[1] - p[1]) / l]
     const out: Point = [-u[1], u[0]]
-    const at = (along: number, off: number): Point => [p[0] + along * u[0] + off * out[0], p[1] + along * u[1] + off * out[1]]
+    const at = (along: number, off: number): Point => [
+      p[0] + along * u[0] + off * out[0],
+      p[1] + along * u[1] + off * out[1],
+    ]
     const [a0, a1] = [k * h - t.rollers[k], (k + 1) * h - t.rollers[k]]
     const [near, far] = [s.rollerMm, s.rollerMm + s.thicknessMm]
     return [at(a0, near), at(a1, near), at(a1, far), at(a0, far)]
@@ -120,9 +128,15 @@ export interface DoorTravel {
   moments: { atMm: number; sections: { figure: Point[]; box: Bounds }[] }[]
 }
 type Bounds = [number, number, number, number]
-const boundsOf = (p: readonly Point[]): Bounds => [Math.min(...p.map((q) => q[0])), Math.min(...p.map((q) => q[1])), Math.max(...p.map((q) => q[0])), Math.max(...p.map((q) => q[1]))]
+const boundsOf = (p: readonly Point[]): Bounds => [
+  Math.min(...p.map((q) => q[0])),
+  Math.min(...p.map((q) => q[1])),
+  Math.max(...p.map((q) => q[0])),
+  Math.max(...p.map((q) => q[1])),
+]
 /** Two upright boxes are at least this far apart; 0 when they meet. */
-const apart = (a: Bounds, b: Bounds): number => Math.hypot(Math.max(0, a[0] - b[2], b[0] - a[2]), Math.max(0, a[1] - b[3], b[1] - a[3]))
+const apart = (a: Bounds, b: Bounds): number =>
+  Math.hypot(Math.max(0, a[0] - b[2], b[0] - a[2]), Math.max(0, a[1] - b[3], b[1] - a[3]))
 
 export function recordTravel(track: DoorTrack): DoorTravel {
   const { shutMm, openMm } = travel(track)
@@ -163,39 +177,80 @@ export function leastGap(d: DoorTravel, outline: readonly Point[], beat = Infini
   return g < best.gapMm ? { gapMm: g, atMm: m } : best
 }
 
-/** How far the door reaches up at a distance out from the wall, at one moment; null where it is not. */
-function topOf(t: DoorTrack, topRollerMm: number, outMm: number): number | null {
+/** How far some sections reach up at a distance out from the wall; null where they are not. */
+function topOf(sections: readonly (readonly Point[])[], outMm: number): number | null {
   let top = -Infinity
-  for (const q of sectionsAt(t, topRollerMm))
+  for (const q of sections)
     q.forEach((p, k) => {
       const r = q[(k + 1) % 4]
       const [a, b] = p[0] < r[0] ? [p, r] : [r, p]
       if (outMm < a[0] || outMm > b[0]) return
-      top = Math.max(top, b[0] === a[0] ? Math.max(a[1], b[1]) : a[1] + ((outMm - a[0]) / (b[0] - a[0])) * (b[1] - a[1]))
+      top = Math.max(
+        top,
+        b[0] === a[0] ? Math.max(a[1], b[1]) : a[1] + ((outMm - a[0]) / (b[0] - a[0])) * (b[1] - a[1]),
+      )
     })
   return top === -Infinity ? null : top
 }
 
-/** Finer and finer looks round the highest place: the last are a few hundredths of a millimetre of travel apart. */
-const ZOOMS = 4
-const ZOOM = 16
+/** A wave of the door's top this far below the highest look may still hide the peak, mm: more than a corner rises in one look. */
+const MAY_HIDE_MM = 40
+/** On a level stretch of track every look is as high as the next, mm. */
+const SAME_HEIGHT_MM = 1e-6
+/** Halvings that pin down when a corner passes a place, and thirds that pin down the top of a wave. */
+const HALVED = 40
+const THIRDS = 40
 
-/** The highest the door reaches at a distance out from the wall, over the whole travel, mm; null where it never comes. */
+/**
+ * The highest the door reaches at a distance out from the wall, over the whole travel, mm; null where it never comes. An edge over that place
+ * is highest at the top of a wave, or just as a corner passes.
+ */
 export function sweepTopAt(t: DoorTrack, outMm: number, looks = 240): number | null {
   const { shutMm, openMm } = travel(t)
-  let top = -Infinity
-  let at = shutMm
-  const look = (s: number) => {
-    const z = topOf(t, s, outMm)
-    if (z !== null && z > top) [top, at] = [z, s]
-  }
-  let step = (openMm - shutMm) / looks
-  for (let i = 0; i <= looks; i++) look(shutMm + i * step)
+  const placeOf = (i: number) => shutMm + ((openMm - shutMm) * i) / looks
+  const seen = Array.from({ length: looks + 1 }, (_, i) => sectionsAt(t, placeOf(i)))
+  const tops = seen.map((s) => topOf(s, outMm) ?? -Infinity)
+  let top = Math.max(...tops)
+  for (let i = 1; i <= looks; i++)
+    seen[i].forEach((q, k) =>
+      q.forEach((p, c) => {
+        const before = seen[i - 1][k][c]
+        if (before[0] - outMm > 0 === p[0] - outMm > 0) return
+        if (Math.max(before[1], p[1]) > top - MAY_HIDE_MM) top = Math.max(top, passing(t, k, c, outMm, i, placeOf))
+      }),
+    )
   if (top === -Infinity) return null
-  for (let k = 0; k < ZOOMS; k++) {
-    const from = at
-    for (let i = -ZOOM; i <= ZOOM; i++) look(Math.min(openMm, Math.max(shutMm, from + (i * step) / ZOOM)))
-    step /= ZOOM
+  for (let i = 0; i <= looks; i++) {
+    const [a, b, c] = [tops[i - 1] ?? -Infinity, tops[i], tops[i + 1] ?? -Infinity]
+    if (b < a + SAME_HEIGHT_MM || b < c || b < top - MAY_HIDE_MM) continue
+    let [lo, hi] = [placeOf(Math.max(0, i - 1)), placeOf(Math.min(looks, i + 1))]
+    for (let n = 0; n < THIRDS; n++) {
+      const [x, y] = [lo + (hi - lo) / 3, hi - (hi - lo) / 3]
+      const [at, later] = [x, y].map((s) => topOf(sectionsAt(t, s), outMm) ?? -Infinity)
+      top = Math.max(top, at, later)
+      if (at < later) lo = x
+      else hi = y
+    }
   }
   return top
+}
+
+/** How high a corner of a section is as it passes a distance out from the wall, between two looks. */
+function passing(
+  t: DoorTrack,
+  section: number,
+  corner: number,
+  outMm: number,
+  look: number,
+  placeOf: (i: number) => number,
+) {
+  let [lo, hi] = [placeOf(look - 1), placeOf(look)]
+  const at = (s: number) => sectionsAt(t, s)[section][corner]
+  const before = at(lo)[0] - outMm > 0
+  for (let n = 0; n < HALVED; n++) {
+    const m = (lo + hi) / 2
+    if (at(m)[0] - outMm > 0 === before) lo = m
+    else hi = m
+  }
+  return at((lo + hi) / 2)[1]
 }

@@ -18,7 +18,10 @@ export function snapStretch(mm: number, wideMm: number, lines: readonly SnapLine
   for (const l of lines)
     for (const off of [l.atMm - mm, l.atMm - (mm + wideMm)]) {
       if (Math.abs(off) > reachMm) continue
-      const nearer = !best || Math.abs(off) < Math.abs(best.off) - 1e-9 || (Math.abs(off) < Math.abs(best.off) + 1e-9 && best.code === 'stud')
+      const nearer =
+        !best ||
+        Math.abs(off) < Math.abs(best.off) - 1e-9 ||
+        (Math.abs(off) < Math.abs(best.off) + 1e-9 && best.code === 'stud')
       if (nearer) best = { off, code: l.code }
     }
   return best ? { mm: mm + best.off, to: best.code } : { mm, to: null }

@@ -13,7 +13,8 @@ export function standUpHeight(box: Box): number {
 }
 
 /** The highest a frame of this depth may be to be tilted up under a height, mm. */
-export const highestThatStands = (deepMm: number, underMm: number): number => (underMm <= deepMm ? 0 : Math.sqrt(underMm * underMm - deepMm * deepMm))
+export const highestThatStands = (deepMm: number, underMm: number): number =>
+  underMm <= deepMm ? 0 : Math.sqrt(underMm * underMm - deepMm * deepMm)
 
 /** Angles looked at while it is turned up. */
 const LOOKS = 90
@@ -27,7 +28,10 @@ export function turnUpGap(deepMm: number, highMm: number, rearOutMm: number, out
   let least = Infinity
   for (let i = 0; i <= LOOKS; i++) {
     const t = ((Math.PI / 2) * i) / LOOKS
-    const at = (h: number, d: number): Point => [rearOutMm + deepMm + h * Math.sin(t) - d * Math.cos(t), h * Math.cos(t) + d * Math.sin(t)]
+    const at = (h: number, d: number): Point => [
+      rearOutMm + deepMm + h * Math.sin(t) - d * Math.cos(t),
+      h * Math.cos(t) + d * Math.sin(t),
+    ]
     least = Math.min(least, convexGap([at(0, 0), at(highMm, 0), at(highMm, deepMm), at(0, deepMm)], outline))
   }
   return least

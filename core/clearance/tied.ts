@@ -1,4 +1,5 @@
 import type { Assembly, Part } from '../assembly/assembly.ts'
+import { isUpright } from '../assembly/part-box.ts'
 import { partMassKg } from '../assembly/mass.ts'
 import type { Convex } from '../geometry/convex.ts'
 import { hull, type Point } from '../geometry/hull.ts'
@@ -42,14 +43,18 @@ export interface Meeting {
 /** Height of what is built, without the goods on it, mm. */
 export const heightOf = (u: Unit): number => Math.max(...u.solids.parts.map((s) => s.body.max[2]))
 
-const span = (c: Convex, n: Vec3): [number, number] => c.points.reduce(([lo, hi], p) => [Math.min(lo, dot(p, n)), Math.max(hi, dot(p, n))], [Infinity, -Infinity])
+const span = (c: Convex, n: Vec3): [number, number] =>
+  c.points.reduce(([lo, hi], p) => [Math.min(lo, dot(p, n)), Math.max(hi, dot(p, n))], [Infinity, -Infinity])
 
 function uprights(u: Unit): { part: Part; body: Convex }[] {
   const bodies = new Map(u.solids.parts.map((s) => [s.id, s.body]))
   const high = TALL_SHARE * heightOf(u)
+  const carries = new Set(u.assembly.supports.flatMap((s) => (s.on.kind === 'part' ? [s.on.part] : [])))
   return u.assembly.parts.flatMap((part) => {
     const body = bodies.get(part.id)
-    return body && !part.loose && (part.role === 'post' || part.role === 'side') && body.max[2] - body.min[2] >= high ? [{ part, body }] : []
+    return body && !part.loose && isUpright(part) && carries.has(part.id) && body.max[2] - body.min[2] >= high
+      ? [{ part, body }]
+      : []
   })
 }
 
@@ -70,8 +75,18 @@ export function meetingOf(a: Unit, b: Unit): Meeting | null {
           if (gapMm < -1 || gapMm > PACKER_MM || (best && gapMm >= best.gapMm - 0.5)) continue
           const middle = (Math.max(pa[0], qa[0]) + Math.min(pa[1], qa[1])) / 2
           best = {
-            near: p.part, far: q.part, nearMm: pn[1] - pn[0], gapMm: Math.max(0, gapMm), farMm: qn[1] - qn[0], topMm: Math.min(p.body.max[2], q.body.max[2]), way: n,
-            at: [across[0] * middle + n[0] * pn[1], across[1] * middle + n[1] * pn[1], Math.min(p.body.max[2], q.body.max[2])],
+            near: p.part,
+            far: q.part,
+            nearMm: pn[1] - pn[0],
+            gapMm: Math.max(0, gapMm),
+            farMm: qn[1] - qn[0],
+            topMm: Math.min(p.body.max[2], q.body.max[2]),
+            way: n,
+            at: [
+              across[0] * middle + n[0] * pn[1],
+              across[1] * middle + n[1] * pn[1],
+              Math.min(p.body.max[2], q.body.max[2]),
+            ],
           }
         }
       }
@@ -82,25 +97,57 @@ export function meetingOf(a: Unit, b: Unit): Meeting | null {
 export function groupOf(own: Unit, others: readonly Unit[]): Unit[] {
   const tied = (a: Unit, b: Unit) => a.tiedTo.includes(b.id) || b.tiedTo.includes(a.id)
   const group = [own]
-  for (let i = 0; i < group.length; i++) for (const o of others) if (!group.includes(o) && tied(group[i], o)) group.push(o)
+  for (let i = 0; i < group.length; i++)
+    for (const o of others) if (!group.includes(o) && tied(group[i], o)) group.push(o)
   return group
 }
 
 /** One weight where it is in the room: N, place on the plan and height. */
-export interface PlacedWeight { n: number; at: Point; z: number }
+export interface PlacedWeight {
+  n: number
+  at: Point
+  z: number
+}
 
-export const ownWeights = (u: Unit): PlacedWeight[] => u.assembly.parts.map((p) => ({ n: newtons(partMassKg(p)), at: u.frame.toPlan(p.at.centre[0], p.at.centre[1]), z: p.at.centre[2] }))
+export const ownWeights = (u: Unit): PlacedWeight[] =>
+  u.assembly.parts.map((p) => ({
+    n: newtons(partMassKg(p)),
+    at: u.frame.toPlan(p.at.centre[0], p.at.centre[1]),
+    z: p.at.centre[2],
+  }))
 /** What stands on it, not on the floor under it. */
 export const goodsWeights = (u: Unit): PlacedWeight[] =>
-  u.assembly.bays.filter((b) => b.carriers.length > 0).flatMap((b) => b.items.map(({ box: { min, max }, massKg }) => ({ n: newtons(massKg ?? 0), at: u.frame.toPlan((min[0] + max[0]) / 2, (min[1] + max[1]) / 2), z: (min[2] + max[2]) / 2 })))
+  u.assembly.bays
+    .filter((b) => b.carriers.length > 0)
+    .flatMap((b) =>
+      b.items.map(({ box: { min, max }, massKg }) => ({
+        n: newtons(massKg ?? 0),
+        at: u.frame.toPlan((min[0] + max[0]) / 2, (min[1] + max[1]) / 2),
+        z: (min[2] + max[2]) / 2,
+      })),
+    )
 
 /** An edge of the ground that units stand on together: its outward direction, and how far out it lies. */
-export interface FootEdge { out: Point; atMm: number; corners: [Point, Point] }
+export interface FootEdge {
+  out: Point
+  atMm: number
+  corners: [Point, Point]
+}
 
 /** Edges of the hull of all feet, over which the whole could tip. */
 export function footEdges(units: readonly Unit[]): FootEdge[] {
-  const feet = units.flatMap((u) => u.assembly.supports.filter((s) => s.on.kind === 'floor' && 'part' in s.from).flatMap(({ contact: { min, max } }): Point[] =>
-    [[min[0], min[1]], [max[0], min[1]], [max[0], max[1]], [min[0], max[1]]].map(([x, y]) => u.frame.toPlan(x, y))))
+  const feet = units.flatMap((u) =>
+    u.assembly.supports
+      .filter((s) => s.on.kind === 'floor' && 'part' in s.from)
+      .flatMap(({ contact: { min, max } }): Point[] =>
+        [
+          [min[0], min[1]],
+          [max[0], min[1]],
+          [max[0], max[1]],
+          [min[0], max[1]],
+        ].map(([x, y]) => u.frame.toPlan(x, y)),
+      ),
+  )
   const corners = hull(feet)
   return corners.flatMap((p, i): FootEdge[] => {
     const q = corners[(i + 1) % corners.length]

@@ -13,7 +13,8 @@ export class Attainable {
     this.can = new Uint8Array(size <= 2_000_000 ? size + 1 : 0)
     if (this.can.length === 0) return
     this.can[0] = 1
-    for (const p of new Set(prices)) if (p > 0) for (let c = p / this.g; c <= size; c++) if (this.can[c - p / this.g]) this.can[c] = 1
+    for (const p of new Set(prices))
+      if (p > 0) for (let c = p / this.g; c <= size; c++) if (this.can[c - p / this.g]) this.can[c] = 1
   }
   from(least: number, most: number): number {
     const from = Math.ceil(least - 1e-6)

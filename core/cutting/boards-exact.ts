@@ -11,9 +11,21 @@ import { ColumnLp, type LpColumn } from './simplex.ts'
  * purchase an integer program over the columns found.
  */
 
-interface Item { size: number; qty: number; ids: string[] }
-interface Stock { id: string; capacity: number; price: number; most: number }
-interface Pattern { stock: number; counts: Int32Array }
+interface Item {
+  size: number
+  qty: number
+  ids: string[]
+}
+interface Stock {
+  id: string
+  capacity: number
+  price: number
+  most: number
+}
+interface Pattern {
+  stock: number
+  counts: Int32Array
+}
 
 /** A purchase this near to a whole number is one. */
 const WHOLE = 1e-6
@@ -31,7 +43,11 @@ const LAST_DIVE = 5000
 /** Nodes looked at before the gap is left open. */
 const MOST_NODES = 20_000
 
-export function planBoardsExact(instance: Cut1dInstance, solveInteger: SolveInteger | null, control: CutControl<Cut1dPlan> = {}): CutResult<Cut1dPlan> {
+export function planBoardsExact(
+  instance: Cut1dInstance,
+  solveInteger: SolveInteger | null,
+  control: CutControl<Cut1dPlan> = {},
+): CutResult<Cut1dPlan> {
   const first = planBoardsGreedy(instance, control)
   if (!first.ok || first.plan.claim.proved) return first
   const stop = () => control.shouldStop?.() ?? false
@@ -42,8 +58,18 @@ export function planBoardsExact(instance: Cut1dInstance, solveInteger: SolveInte
 /** Nearness of a number to the next whole one above. */
 const part = (v: number): number => v - Math.floor(v)
 
-interface Node { least: number[]; most: number[]; bound: number }
-interface Solved { bound: number; bought: number[]; whole: boolean; patterns: [Pattern, number][]; duals: Float64Array }
+interface Node {
+  least: number[]
+  most: number[]
+  bound: number
+}
+interface Solved {
+  bound: number
+  bought: number[]
+  whole: boolean
+  patterns: [Pattern, number][]
+  duals: Float64Array
+}
 
 class BoardSearch {
   private readonly items: Item[]
@@ -55,8 +81,11 @@ class BoardSearch {
   private lower: number
 
   constructor(
-    instance: Cut1dInstance, first: Cut1dPlan, private readonly solveInteger: SolveInteger | null,
-    private readonly stop: () => boolean, private readonly onBetter?: (p: Cut1dPlan) => void,
+    instance: Cut1dInstance,
+    first: Cut1dPlan,
+    private readonly solveInteger: SolveInteger | null,
+    private readonly stop: () => boolean,
+    private readonly onBetter?: (p: Cut1dPlan) => void,
   ) {
     const { kerf, trimStart, trimEnd } = instance
     const bySize = new Map<number, Item>()
@@ -67,14 +96,23 @@ class BoardSearch {
       for (let i = 0; i < p.qty; i++) item.ids.push(p.id)
     }
     const items = [...bySize.values()].sort((a, b) => b.size - a.size)
-    const stocks = instance.stock.filter((s) => s.length > trimStart + trimEnd && s.available !== 0)
-      .map((s): Stock => ({ id: s.id, capacity: s.length - trimStart - trimEnd + kerf, price: s.price, most: s.available ?? Infinity }))
+    const stocks = instance.stock
+      .filter((s) => s.length > trimStart + trimEnd && s.available !== 0)
+      .map((s): Stock => ({
+        id: s.id,
+        capacity: s.length - trimStart - trimEnd + kerf,
+        price: s.price,
+        most: s.available ?? Infinity,
+      }))
     // One common divisor keeps numbers small; what does not divide is rounded so that nothing fits that did not fit.
     const g = items.reduce((a, i) => gcd(a, i.size), 0) || 1
     this.items = items.map((i) => ({ ...i, size: i.size / g }))
     this.stocks = stocks.map((s) => ({ ...s, capacity: Math.floor(s.capacity / g) }))
     this.best = first
-    this.attainable = new Attainable(this.stocks.map((s) => s.price), first.claim.cost)
+    this.attainable = new Attainable(
+      this.stocks.map((s) => s.price),
+      first.claim.cost,
+    )
     this.lower = first.claim.lowerBound
     const total = items.reduce((n, i) => n + i.qty, 0)
     for (const s of this.stocks) if (s.most === Infinity) s.most = total
@@ -122,7 +160,8 @@ class BoardSearch {
       if (nodes === 1) {
         this.lower = Math.max(this.lower, Math.min(bound, this.best.claim.cost))
       }
-      if (bound < this.best.claim.cost) this.dive(node, solved, nodes === 1 ? ROOT_DIVE : nodes <= DIVES ? NODE_DIVE : 0, bound)
+      if (bound < this.best.claim.cost)
+        this.dive(node, solved, nodes === 1 ? ROOT_DIVE : nodes <= DIVES ? NODE_DIVE : 0, bound)
       if (nodes === 1 && this.best.claim.cost > bound) this.wholeOver(this.pool, node, ROOT_SECONDS)
       if (bound >= this.best.claim.cost) continue
       const split = this.mostBroken(solved.bought)
@@ -179,11 +218,15 @@ class BoardSearch {
     const fresh = this.lp === null
     if (!this.lp) {
       const big = 100 * (1 + Math.max(...this.stocks.map((s) => s.price)))
-      this.lp = new ColumnLp(b.map((v, i) => ({ b: v, least: i < this.items.length || (i - this.items.length) % 2 === 1 })), big)
+      this.lp = new ColumnLp(
+        b.map((v, i) => ({ b: v, least: i < this.items.length || (i - this.items.length) % 2 === 1 })),
+        big,
+      )
       this.inLp = 0
       this.patternOf.clear()
     }
-    for (; this.inLp < this.pool.length; this.inLp++) this.patternOf.set(this.lp.add(this.columnOf(this.pool[this.inLp])), this.pool[this.inLp])
+    for (; this.inLp < this.pool.length; this.inLp++)
+      this.patternOf.set(this.lp.add(this.columnOf(this.pool[this.inLp])), this.pool[this.inLp])
     return { lp: this.lp, fresh }
   }
 
@@ -237,7 +280,13 @@ class BoardSearch {
       // Something is still bought at the big price: these limits leave a piece without a board.
       if (short > 1e-6) return null
       // A pricing that was given up may have missed a board: then this node says no more than its parent did.
-      return { bound: sure ? now.objective : node.bound, bought, whole: this.mostBroken(bought) < 0, patterns, duals: y }
+      return {
+        bound: sure ? now.objective : node.bound,
+        bought,
+        whole: this.mostBroken(bought) < 0,
+        patterns,
+        duals: y,
+      }
     }
     return 'stopped'
   }
@@ -249,10 +298,19 @@ class BoardSearch {
    */
   private dive(node: Node, first: Solved, tries: number, target: number) {
     let left = tries
-    const go = (qty: readonly number[], limits: Node, boards: readonly Pattern[], spent: number, s: Solved): boolean => {
+    const go = (
+      qty: readonly number[],
+      limits: Node,
+      boards: readonly Pattern[],
+      spent: number,
+      s: Solved,
+    ): boolean => {
       const options = [...s.patterns].sort((a, b) => part(b[1]) - part(a[1]) || b[1] - a[1])
       const whole = s.patterns.filter(([, v]) => v >= 1 - WHOLE)
-      const choices: [Pattern, number][][] = whole.length > 0 ? [whole, ...options.slice(0, BREADTH - 1).map((o) => [o])] : options.slice(0, BREADTH).map((o) => [o])
+      const choices: [Pattern, number][][] =
+        whole.length > 0
+          ? [whole, ...options.slice(0, BREADTH - 1).map((o) => [o])]
+          : options.slice(0, BREADTH).map((o) => [o])
       for (const choice of choices) {
         const rest = [...qty]
         const next: Node = { least: [...limits.least], most: [...limits.most], bound: 0 }
@@ -281,20 +339,47 @@ class BoardSearch {
       }
       return false
     }
-    go(this.items.map((i) => i.qty), node, [], 0, first)
+    go(
+      this.items.map((i) => i.qty),
+      node,
+      [],
+      0,
+      first,
+    )
   }
 
   /** The best whole plan over some columns within a node's limits. @returns true when that is known to be the best over those columns */
   private wholeOver(columns: readonly Pattern[], node: Node, seconds: number): boolean {
     if (!this.solveInteger || columns.length === 0) return false
-    const answer = this.solveInteger({
-      cost: columns.map((p) => this.stocks[p.stock].price), upper: columns.map((p) => Math.min(node.most[p.stock], Math.max(...Array.from(p.counts, (c, i) => (c > 0 ? Math.ceil(this.items[i].qty / c) : 0))))),
-      rows: [
-        ...this.items.map((it, i) => ({ terms: columns.flatMap((p, c): [number, number][] => (p.counts[i] > 0 ? [[c, p.counts[i]]] : [])), least: it.qty, most: null })),
-        ...this.stocks.map((_, s) => ({ terms: columns.flatMap((p, c): [number, number][] => (p.stock === s ? [[c, 1]] : [])), least: node.least[s] > 0 ? node.least[s] : null, most: node.most[s] })),
-        { terms: columns.map((p, c): [number, number] => [c, this.stocks[p.stock].price]), least: null, most: this.best.claim.cost - 1 },
-      ],
-    }, seconds)
+    const answer = this.solveInteger(
+      {
+        cost: columns.map((p) => this.stocks[p.stock].price),
+        upper: columns.map((p) =>
+          Math.min(
+            node.most[p.stock],
+            Math.max(...Array.from(p.counts, (c, i) => (c > 0 ? Math.ceil(this.items[i].qty / c) : 0))),
+          ),
+        ),
+        rows: [
+          ...this.items.map((it, i) => ({
+            terms: columns.flatMap((p, c): [number, number][] => (p.counts[i] > 0 ? [[c, p.counts[i]]] : [])),
+            least: it.qty,
+            most: null,
+          })),
+          ...this.stocks.map((_, s) => ({
+            terms: columns.flatMap((p, c): [number, number][] => (p.stock === s ? [[c, 1]] : [])),
+            least: node.least[s] > 0 ? node.least[s] : null,
+            most: node.most[s],
+          })),
+          {
+            terms: columns.map((p, c): [number, number] => [c, this.stocks[p.stock].price]),
+            least: null,
+            most: this.best.claim.cost - 1,
+          },
+        ],
+      },
+      seconds,
+    )
     if (answer === 'infeasible') return true
     if (!answer) return false
     this.offer(columns.flatMap((p, c) => Array.from({ length: Math.round(answer.values[c]) }, () => p)))
@@ -359,11 +444,16 @@ class BoardSearch {
   /** A whole set of boards: surplus pieces dropped, each on the cheapest stock that is free; kept when it costs less. */
   private offer(boards: readonly Pattern[]) {
     const left = this.items.map((i) => i.qty)
-    const kept = boards.map((b) => ({ stock: b.stock, counts: b.counts.map((c, i) => {
-      const take = Math.min(c, left[i])
-      left[i] -= take
-      return take
-    }) })).filter((b) => b.counts.some((c) => c > 0))
+    const kept = boards
+      .map((b) => ({
+        stock: b.stock,
+        counts: b.counts.map((c, i) => {
+          const take = Math.min(c, left[i])
+          left[i] -= take
+          return take
+        }),
+      }))
+      .filter((b) => b.counts.some((c) => c > 0))
     if (left.some((n) => n > 0)) return
     const cost = kept.reduce((n, b) => n + this.stocks[b.stock].price, 0)
     if (cost >= this.best.claim.cost) return
@@ -376,7 +466,11 @@ class BoardSearch {
       if (seen) seen.count++
       else grouped.set(key, { stock: this.stocks[b.stock].id, count: 1, cuts })
     }
-    this.best = { ...this.best, boards: [...grouped.values()], claim: { cost, lowerBound: Math.min(cost, this.lower), proved: false } }
+    this.best = {
+      ...this.best,
+      boards: [...grouped.values()],
+      claim: { cost, lowerBound: Math.min(cost, this.lower), proved: false },
+    }
     this.onBetter?.(this.best)
   }
 }

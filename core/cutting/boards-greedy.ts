@@ -1,7 +1,10 @@
 import { MOST_PIECES, type Cut1dInstance, type Cut1dPlan, type CutResult, type Planner } from './format.ts'
 
 type Stock = Cut1dInstance['stock'][number]
-interface Board { stock: Stock; cuts: number[] }
+interface Board {
+  stock: Stock
+  cuts: number[]
+}
 
 /** Steps a search for the fullest board may take before it takes the best so far. */
 const FILL_STEPS = 250
@@ -66,7 +69,11 @@ export const planBoardsGreedy: Planner<Cut1dInstance, Cut1dPlan> = (instance, co
   if (stocks.length === 0) return { ok: false, why: { code: 'no-stock', data: {} } }
   const longest = Math.max(...stocks.map((s) => s.length - trim))
   const tooLong = parts.find((p) => p.length > longest)
-  if (tooLong) return { ok: false, why: { code: 'piece-longer-than-stock', part: tooLong.id, data: { length: tooLong.length, longest } } }
+  if (tooLong)
+    return {
+      ok: false,
+      why: { code: 'piece-longer-than-stock', part: tooLong.id, data: { length: tooLong.length, longest } },
+    }
 
   const lengths = parts.map((p) => p.length)
   const usable = (s: Stock) => s.length - trim
@@ -98,29 +105,54 @@ export const planBoardsGreedy: Planner<Cut1dInstance, Cut1dPlan> = (instance, co
   if (all) plans.push(all)
   for (const s of stocks) {
     if (s.available !== null || usable(s) < lengths[0]) continue
-    plans.push(firstFit(lengths, parts.map((p) => p.qty), s, usable(s), kerf))
+    plans.push(
+      firstFit(
+        lengths,
+        parts.map((p) => p.qty),
+        s,
+        usable(s),
+        kerf,
+      ),
+    )
     const one = greedy(stocks.filter((x) => x === s || x.offcut))
     if (one) plans.push(one)
   }
   if (plans.length === 0) return { ok: false, why: { code: 'not-enough-stock', data: { pieces } } }
-  const best = plans.map((boards) => done(exchange(boards, stocks, lengths, kerf, usable))).reduce((a, b) => (b.claim.cost < a.claim.cost ? b : a))
+  const best = plans
+    .map((boards) => done(exchange(boards, stocks, lengths, kerf, usable)))
+    .reduce((a, b) => (b.claim.cost < a.claim.cost ? b : a))
   control.onBetter?.(best)
   return { ok: true, plan: best }
 }
 
 /** Every board on the cheapest stock that holds its pieces. */
-function exchange(boards: Board[], stocks: Stock[], lengths: number[], kerf: number, usable: (s: Stock) => number): Board[] {
+function exchange(
+  boards: Board[],
+  stocks: Stock[],
+  lengths: number[],
+  kerf: number,
+  usable: (s: Stock) => number,
+): Board[] {
   const used = new Map<string, number>()
   return boards.map((b) => {
     const need = b.cuts.reduce((n, i) => n + lengths[i] + kerf, 0) - kerf
     const free = (s: Stock) => s.available === null || (used.get(s.id) ?? 0) < s.available
-    const stock = stocks.filter((s) => usable(s) >= need && free(s)).reduce((a, s) => (s.price < a.price ? s : a), b.stock)
+    const stock = stocks
+      .filter((s) => usable(s) >= need && free(s))
+      .reduce((a, s) => (s.price < a.price ? s : a), b.stock)
     used.set(stock.id, (used.get(stock.id) ?? 0) + 1)
     return { stock, cuts: b.cuts }
   })
 }
 
-function asPlan(instance: Cut1dInstance, parts: Cut1dInstance['parts'], boards: Board[], stocks: Stock[], kerf: number, trim: number): Cut1dPlan {
+function asPlan(
+  instance: Cut1dInstance,
+  parts: Cut1dInstance['parts'],
+  boards: Board[],
+  stocks: Stock[],
+  kerf: number,
+  trim: number,
+): Cut1dPlan {
   const grouped = new Map<string, Cut1dPlan['boards'][number]>()
   for (const b of boards) {
     const cuts = b.cuts.map((i) => parts[i].id)
@@ -134,7 +166,10 @@ function asPlan(instance: Cut1dInstance, parts: Cut1dInstance['parts'], boards: 
   const cheapest = Math.min(...stocks.map((s) => s.price / (s.length - trim + kerf)))
   const lowerBound = needed === 0 || stocks.length === 0 ? 0 : Math.min(cost, Math.ceil(needed * cheapest - 1e-9))
   return {
-    format: 'cut1d-plan', version: 1, instance: instance.name, boards: [...grouped.values()],
+    format: 'cut1d-plan',
+    version: 1,
+    instance: instance.name,
+    boards: [...grouped.values()],
     claim: { cost, lowerBound, proved: cost === lowerBound },
   }
 }

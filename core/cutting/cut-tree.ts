@@ -3,7 +3,12 @@
  * done, and what comes off is cut the other way, until every piece is free. Plain rectangles; knows nothing of what they are.
  */
 
-export interface Rect { x: number; y: number; w: number; h: number }
+export interface Rect {
+  x: number
+  y: number
+  w: number
+  h: number
+}
 /** `x`: cuts across the x axis (each at one x), `y`: along it (each at one y). */
 export type Way = 'x' | 'y'
 
@@ -32,7 +37,14 @@ export function cutTree(rects: readonly Rect[], region: Rect, kerf: number, firs
   return node(rects, all, region, kerf, first, null)
 }
 
-function node(rects: readonly Rect[], pieces: number[], region: Rect, kerf: number, first: Way | 'either', last: Way | null): CutNode | null {
+function node(
+  rects: readonly Rect[],
+  pieces: number[],
+  region: Rect,
+  kerf: number,
+  first: Way | 'either',
+  last: Way | null,
+): CutNode | null {
   if (pieces.length === 0) return { region, pieces, way: null, parts: [], rest: null }
   const ways: Way[] = first === 'y' ? ['y', 'x'] : ['x', 'y']
   const options = ways.flatMap((way) => {

@@ -10,45 +10,73 @@ const positive = z.int().min(1)
 const available = whole.nullable()
 
 /** Ids name things in the plan, so each may stand once. */
-const once = (list: readonly { id: string }[], path: string, c: { addIssue(i: { code: 'custom'; path: (string | number)[]; message: string }): void }) => {
+const once = (
+  list: readonly { id: string }[],
+  path: string,
+  c: { addIssue(i: { code: 'custom'; path: (string | number)[]; message: string }): void },
+) => {
   const seen = new Set<string>()
   list.forEach(({ id }, i) => {
-    if (seen.has(id)) c.addIssue({ code: 'custom', path: [path, i, 'id'], message: `"${id}" is given twice; every id may stand once` })
+    if (seen.has(id))
+      c.addIssue({ code: 'custom', path: [path, i, 'id'], message: `"${id}" is given twice; every id may stand once` })
     seen.add(id)
   })
 }
 
-export const cut1dInstance = z.object({
-  format: z.literal('cut1d-instance'), version: z.literal(1), name: z.string(), unit: z.string(),
-  kerf: whole, trimStart: whole, trimEnd: whole,
-  parts: z.array(z.object({ id: z.string(), length: positive, qty: positive })),
-  stock: z.array(z.object({ id: z.string(), length: positive, price: whole, available, offcut: z.boolean() })),
-}).superRefine((x, c) => (['parts', 'stock'] as const).forEach((k) => once(x[k], k, c)))
+export const cut1dInstance = z
+  .object({
+    format: z.literal('cut1d-instance'),
+    version: z.literal(1),
+    name: z.string(),
+    unit: z.string(),
+    kerf: whole,
+    trimStart: whole,
+    trimEnd: whole,
+    parts: z.array(z.object({ id: z.string(), length: positive, qty: positive })),
+    stock: z.array(z.object({ id: z.string(), length: positive, price: whole, available, offcut: z.boolean() })),
+  })
+  .superRefine((x, c) => (['parts', 'stock'] as const).forEach((k) => once(x[k], k, c)))
 export type Cut1dInstance = z.infer<typeof cut1dInstance>
 
 const claim = z.object({ cost: whole, lowerBound: whole, proved: z.boolean() })
 export const cut1dPlan = z.object({
-  format: z.literal('cut1d-plan'), version: z.literal(1), instance: z.string(),
+  format: z.literal('cut1d-plan'),
+  version: z.literal(1),
+  instance: z.string(),
   boards: z.array(z.object({ stock: z.string(), count: positive, cuts: z.array(z.string()) })),
   claim,
 })
 export type Cut1dPlan = z.infer<typeof cut1dPlan>
 
-export const cut2dInstance = z.object({
-  format: z.literal('cut2d-instance'), version: z.literal(1), name: z.string(), unit: z.string(),
-  kerf: whole, trim: whole, maxStages: positive.nullable(),
-  /** x and w run with the sheet's grain; `rotate` false keeps a part's grain. */
-  parts: z.array(z.object({ id: z.string(), w: positive, h: positive, qty: positive, rotate: z.boolean() })),
-  stock: z.array(z.object({ id: z.string(), w: positive, h: positive, price: whole, available, offcut: z.boolean() })),
-}).superRefine((x, c) => (['parts', 'stock'] as const).forEach((k) => once(x[k], k, c)))
+export const cut2dInstance = z
+  .object({
+    format: z.literal('cut2d-instance'),
+    version: z.literal(1),
+    name: z.string(),
+    unit: z.string(),
+    kerf: whole,
+    trim: whole,
+    maxStages: positive.nullable(),
+    /** x and w run with the sheet's grain; `rotate` false keeps a part's grain. */
+    parts: z.array(z.object({ id: z.string(), w: positive, h: positive, qty: positive, rotate: z.boolean() })),
+    stock: z.array(
+      z.object({ id: z.string(), w: positive, h: positive, price: whole, available, offcut: z.boolean() }),
+    ),
+  })
+  .superRefine((x, c) => (['parts', 'stock'] as const).forEach((k) => once(x[k], k, c)))
 export type Cut2dInstance = z.infer<typeof cut2dInstance>
 
 export const cut2dPlan = z.object({
-  format: z.literal('cut2d-plan'), version: z.literal(1), instance: z.string(),
-  sheets: z.array(z.object({
-    stock: z.string(), count: positive,
-    placements: z.array(z.object({ part: z.string(), x: whole, y: whole, rotated: z.boolean() })),
-  })),
+  format: z.literal('cut2d-plan'),
+  version: z.literal(1),
+  instance: z.string(),
+  sheets: z.array(
+    z.object({
+      stock: z.string(),
+      count: positive,
+      placements: z.array(z.object({ part: z.string(), x: whole, y: whole, rotated: z.boolean() })),
+    }),
+  ),
   claim,
 })
 export type Cut2dPlan = z.infer<typeof cut2dPlan>

@@ -15,7 +15,8 @@ export type SolveInteger = (model: IntegerModel, seconds: number) => IntegerAnsw
 
 /** The model as CPLEX LP text, which general solvers read. */
 export function asLpText(m: IntegerModel): string {
-  const sum = (terms: [number, number][]) => terms.map(([c, v]) => `${v < 0 ? '-' : '+'} ${Math.abs(v)} x${c}`).join(' ')
+  const sum = (terms: [number, number][]) =>
+    terms.map(([c, v]) => `${v < 0 ? '-' : '+'} ${Math.abs(v)} x${c}`).join(' ')
   const lines = ['Minimize', ` obj: ${m.cost.map((c, i) => `+ ${c} x${i}`).join(' ') || '0 x0'}`, 'Subject To']
   m.rows.forEach((r, i) => {
     if (r.terms.length === 0) return
@@ -25,6 +26,12 @@ export function asLpText(m: IntegerModel): string {
       if (r.most !== null) lines.push(` r${i}m: ${sum(r.terms)} <= ${r.most}`)
     }
   })
-  lines.push('Bounds', ...m.upper.map((u, i) => (u === null ? ` x${i} >= 0` : ` 0 <= x${i} <= ${u}`)), 'General', ` ${m.cost.map((_, i) => `x${i}`).join(' ')}`, 'End')
+  lines.push(
+    'Bounds',
+    ...m.upper.map((u, i) => (u === null ? ` x${i} >= 0` : ` 0 <= x${i} <= ${u}`)),
+    'General',
+    ` ${m.cost.map((_, i) => `x${i}`).join(' ')}`,
+    'End',
+  )
   return lines.join('\n')
 }

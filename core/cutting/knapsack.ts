@@ -15,9 +15,16 @@ const TABLE = 400_000
  * Bounded knapsack: pieces of whole sizes, at most `most[i]` of each, into `capacity`, for the largest sum of values. Depth first over the pieces by
  * value per length, cut off by what the rest could bring at best; when that goes on too long and the capacity is small, by a table.
  */
-export function fillBest(sizes: readonly number[], values: ArrayLike<number>, most: readonly number[], capacity: number): Filling {
+export function fillBest(
+  sizes: readonly number[],
+  values: ArrayLike<number>,
+  most: readonly number[],
+  capacity: number,
+): Filling {
   const n = sizes.length
-  const order = Array.from({ length: n }, (_, i) => i).filter((i) => values[i] > 1e-10 && sizes[i] <= capacity && most[i] > 0).sort((a, b) => values[b] / sizes[b] - values[a] / sizes[a])
+  const order = Array.from({ length: n }, (_, i) => i)
+    .filter((i) => values[i] > 1e-10 && sizes[i] <= capacity && most[i] > 0)
+    .sort((a, b) => values[b] / sizes[b] - values[a] / sizes[a])
   const k = order.length
   const [w, v, q] = [order.map((i) => sizes[i]), order.map((i) => values[i]), order.map((i) => most[i])]
   const now = new Int32Array(k)
@@ -63,7 +70,12 @@ export function fillBest(sizes: readonly number[], values: ArrayLike<number>, mo
 }
 
 /** The same by dynamic programming over the capacity. */
-function table(sizes: readonly number[], values: ArrayLike<number>, most: readonly number[], capacity: number): Filling {
+function table(
+  sizes: readonly number[],
+  values: ArrayLike<number>,
+  most: readonly number[],
+  capacity: number,
+): Filling {
   const parts: { i: number; times: number }[] = []
   sizes.forEach((s, i) => {
     if (!(values[i] > 1e-10)) return

@@ -1,7 +1,17 @@
 import type { Cut2dInstance } from './format.ts'
 import { cheaperPurchases, type Sold } from './purchases.ts'
 import type { PlacedKind } from './sheet-filler.ts'
-import { areaBound, FINE, neededArea, ROUGH, SheetBound, usableArea, usableStock, type Limits, type SheetColumn } from './sheets-bound.ts'
+import {
+  areaBound,
+  FINE,
+  neededArea,
+  ROUGH,
+  SheetBound,
+  usableArea,
+  usableStock,
+  type Limits,
+  type SheetColumn,
+} from './sheets-bound.ts'
 
 /** Nodes of the branching on purchases. */
 const MOST_NODES = 200
@@ -26,7 +36,10 @@ export class PurchaseBound {
   /** What the bound pays for a piece of each kind; null before its first round. */
   duals: Float64Array | null = null
 
-  constructor(private readonly instance: Cut2dInstance, private readonly of: BesideSearch) {
+  constructor(
+    private readonly instance: Cut2dInstance,
+    private readonly of: BesideSearch,
+  ) {
     this.stocks = usableStock(instance)
     this.lower = 0
   }
@@ -62,7 +75,9 @@ export class PurchaseBound {
     }
     if (!bound || this.of.stop() || bound.bought.length === 0) return
     yield { fine: true, settled: true }
-    const open: { limits: Limits; value: number; bought: number[] }[] = [{ limits: bound.whole(), value: root, bought: bound.bought }]
+    const open: { limits: Limits; value: number; bought: number[] }[] = [
+      { limits: bound.whole(), value: root, bought: bound.bought },
+    ]
     for (let nodes = 0; nodes < MOST_NODES && !this.of.stop(); nodes++) {
       open.sort((p, q) => p.value - q.value)
       while (open.length > 0 && this.attainable(open[open.length - 1].value) >= this.of.cost()) open.pop()
@@ -80,7 +95,8 @@ export class PurchaseBound {
       const { least, most } = node.limits
       const at = node.bought[k]
       const halves: Limits[] = [
-        { least, most: most.map((m, i) => (i === k ? Math.floor(at) : m)) }, { least: least.map((l, i) => (i === k ? Math.ceil(at) : l)), most },
+        { least, most: most.map((m, i) => (i === k ? Math.floor(at) : m)) },
+        { least: least.map((l, i) => (i === k ? Math.ceil(at) : l)), most },
       ]
       for (const limits of halves) {
         let value = node.value

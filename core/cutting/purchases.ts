@@ -1,4 +1,8 @@
-export interface Sold { price: number; area: number; most: number | null }
+export interface Sold {
+  price: number
+  area: number
+  most: number | null
+}
 
 /** Combinations looked at before the rest is given up. */
 const MOST_LOOKED = 60_000
@@ -8,9 +12,19 @@ const MOST_LOOKED = 60_000
  * all the other has and costs no more, only that one. At most `count` of them: those with most room for their area, or the cheapest.
  * @returns how many of each are bought, and whether all were looked at: when not, that there is none proves nothing
  */
-export function cheaperPurchases(stocks: readonly Sold[], needed: number, least: number, below: number, count: number, first: 'roomiest' | 'cheapest'): { purchases: number[][]; complete: boolean } {
+export function cheaperPurchases(
+  stocks: readonly Sold[],
+  needed: number,
+  least: number,
+  below: number,
+  count: number,
+  first: 'roomiest' | 'cheapest',
+): { purchases: number[][]; complete: boolean } {
   if (stocks.some((s) => s.price === 0 && s.most === null)) return { purchases: [], complete: false }
-  const paid = stocks.map((s, k) => ({ ...s, k })).filter((s) => s.price > 0).sort((a, b) => b.price - a.price)
+  const paid = stocks
+    .map((s, k) => ({ ...s, k }))
+    .filter((s) => s.price > 0)
+    .sort((a, b) => b.price - a.price)
   const bought = stocks.map((s) => (s.price > 0 ? 0 : (s.most ?? 0)))
   const freeArea = stocks.reduce((a, s) => a + (s.price > 0 ? 0 : s.area * (s.most ?? 0)), 0)
   const found: { bought: number[]; area: number; cost: number }[] = []
@@ -28,7 +42,10 @@ export function cheaperPurchases(stocks: readonly Sold[], needed: number, least:
     const s = paid[i]
     const most = Math.min(s.most ?? Infinity, Math.floor((below - 1 - cost) / s.price))
     // The last one has to bring all that is missing of area and of money.
-    const fewest = i === paid.length - 1 ? Math.max(0, Math.ceil((needed - area) / s.area - 1e-9), Math.ceil((least - cost) / s.price - 1e-9)) : 0
+    const fewest =
+      i === paid.length - 1
+        ? Math.max(0, Math.ceil((needed - area) / s.area - 1e-9), Math.ceil((least - cost) / s.price - 1e-9))
+        : 0
     for (let n = fewest; n <= most; n++) {
       bought[s.k] = n
       go(i + 1, cost + n * s.price, area + n * s.area)
@@ -37,7 +54,14 @@ export function cheaperPurchases(stocks: readonly Sold[], needed: number, least:
   }
   go(0, 0, freeArea)
   const complete = looked <= MOST_LOOKED
-  if (first === 'cheapest') return { purchases: found.sort((a, b) => a.cost - b.cost).slice(0, count).map((f) => f.bought), complete }
+  if (first === 'cheapest')
+    return {
+      purchases: found
+        .sort((a, b) => a.cost - b.cost)
+        .slice(0, count)
+        .map((f) => f.bought),
+      complete,
+    }
   found.sort((a, b) => b.area - a.area || a.cost - b.cost)
   const worth: typeof found = []
   for (const f of found) {

@@ -3,15 +3,36 @@
  * brings for its width, its columns by a short search. Sizes here include the kerf beside each piece, so pieces lie side by side without gaps.
  */
 
-export interface Kind { w: number; h: number; rotate: boolean }
-export interface PlacedKind { kind: number; x: number; y: number; turned: boolean }
+export interface Kind {
+  w: number
+  h: number
+  rotate: boolean
+}
+export interface PlacedKind {
+  kind: number
+  x: number
+  y: number
+  turned: boolean
+}
 /** How far cuts may be nested: 3 also trims a narrower piece in a stack (a fourth cut) when it is null. */
 export type Stages = number | null
 
-interface Side { kind: number; w: number; h: number; turned: boolean }
-interface Column { side: number; value: number; stack: [side: number, count: number][] }
+interface Side {
+  kind: number
+  w: number
+  h: number
+  turned: boolean
+}
+interface Column {
+  side: number
+  value: number
+  stack: [side: number, count: number][]
+}
 
-interface Strip { h: number; columns: Column[] }
+interface Strip {
+  h: number
+  columns: Column[]
+}
 
 /** Strips of this many heights are tried at each step. */
 const HEIGHTS = 9
@@ -24,8 +45,19 @@ const THOROUGH = 160
 export class SheetFiller {
   private readonly sides: [Side[], Side[]]
 
-  constructor(kinds: readonly Kind[], private readonly random: () => number, private readonly stages: Stages) {
-    const all = kinds.flatMap((k, kind): Side[] => (k.rotate && k.w !== k.h ? [{ kind, w: k.w, h: k.h, turned: false }, { kind, w: k.h, h: k.w, turned: true }] : [{ kind, w: k.w, h: k.h, turned: false }]))
+  constructor(
+    kinds: readonly Kind[],
+    private readonly random: () => number,
+    private readonly stages: Stages,
+  ) {
+    const all = kinds.flatMap((k, kind): Side[] =>
+      k.rotate && k.w !== k.h
+        ? [
+            { kind, w: k.w, h: k.h, turned: false },
+            { kind, w: k.h, h: k.w, turned: true },
+          ]
+        : [{ kind, w: k.w, h: k.h, turned: false }],
+    )
     this.sides = [all, all.map((s) => ({ ...s, w: s.h, h: s.w }))]
   }
 
@@ -43,13 +75,16 @@ export class SheetFiller {
     if (heights.length > HEIGHTS) {
       heights.sort((a, b) => b - a)
       const some = heights.slice(0, 2)
-      for (let k = 2; k < heights.length; k++) if (this.random() < (HEIGHTS - 2) / (heights.length - 2)) some.push(heights[k])
+      for (let k = 2; k < heights.length; k++)
+        if (this.random() < (HEIGHTS - 2) / (heights.length - 2)) some.push(heights[k])
       heights = some
     }
-    const options = heights.map((h) => {
-      const strip = this.strip(fits, W, h, left, value, QUICK)
-      return { h, strip, density: (strip.value / h) * (1 + noise * (this.random() - 0.5)) }
-    }).sort((p, q) => q.density - p.density)
+    const options = heights
+      .map((h) => {
+        const strip = this.strip(fits, W, h, left, value, QUICK)
+        return { h, strip, density: (strip.value / h) * (1 + noise * (this.random() - 0.5)) }
+      })
+      .sort((p, q) => q.density - p.density)
     // Which strips lie above each other: depth first, the densest first, cut off by what the densest could still bring.
     let best: Strip[] = []
     let bestValue = 0
@@ -67,7 +102,10 @@ export class SheetFiller {
         if (n++ > STRIPS) return
         // The first few are searched well; later what was found at the beginning is taken while there are pieces for it.
         const known = options[j].strip
-        const strip = n > WELL && this.has(fits, known.columns, left) ? known : this.strip(fits, W, h, left, value, n <= WELL ? THOROUGH : QUICK)
+        const strip =
+          n > WELL && this.has(fits, known.columns, left)
+            ? known
+            : this.strip(fits, W, h, left, value, n <= WELL ? THOROUGH : QUICK)
         if (strip.value <= 0) continue
         this.take(fits, strip.columns, left, -1)
         now.push({ h, columns: strip.columns })
@@ -112,7 +150,8 @@ export class SheetFiller {
   /** What is stacked in a column as wide as one side and as high as the strip: as many of that piece as go, then what else fits above. */
   private column(sides: readonly Side[], at: number, h: number, left: Int32Array, value: ArrayLike<number>): Column {
     const s = sides[at]
-    const most = this.stages !== null && this.stages <= 2 ? (s.h === h ? 1 : 0) : Math.min(left[s.kind], Math.floor(h / s.h))
+    const most =
+      this.stages !== null && this.stages <= 2 ? (s.h === h ? 1 : 0) : Math.min(left[s.kind], Math.floor(h / s.h))
     const stack: [number, number][] = most > 0 ? [[at, most]] : []
     let sum = most * value[s.kind]
     let room = h - most * s.h
@@ -124,7 +163,13 @@ export class SheetFiller {
       let bestValue = 0
       for (let i = 0; i < sides.length; i++) {
         const o = sides[i]
-        if (left[o.kind] > 0 && o.h <= room && (this.stages === null ? o.w <= s.w : o.w === s.w) && value[o.kind] > bestValue) [best, bestValue] = [i, value[o.kind]]
+        if (
+          left[o.kind] > 0 &&
+          o.h <= room &&
+          (this.stages === null ? o.w <= s.w : o.w === s.w) &&
+          value[o.kind] > bestValue
+        )
+          [best, bestValue] = [i, value[o.kind]]
       }
       if (best < 0) break
       const o = sides[best]
@@ -140,7 +185,14 @@ export class SheetFiller {
   }
 
   /** The columns of one strip: depth first, the densest first, cut off by what the densest could still bring. */
-  private strip(sides: readonly Side[], W: number, h: number, left: Int32Array, value: ArrayLike<number>, steps: number): { value: number; columns: Column[] } {
+  private strip(
+    sides: readonly Side[],
+    W: number,
+    h: number,
+    left: Int32Array,
+    value: ArrayLike<number>,
+    steps: number,
+  ): { value: number; columns: Column[] } {
     const options: { at: number; density: number; column: Column }[] = []
     for (let i = 0; i < sides.length; i++) {
       const s = sides[i]

@@ -17,7 +17,11 @@ import { seeded } from '../measure/seeded.ts'
  */
 
 type Stock = Cut2dInstance['stock'][number]
-interface Sheet { stock: number; laid: Laid[]; used: number }
+interface Sheet {
+  stock: number
+  laid: Laid[]
+  used: number
+}
 
 /** Steps of the search between two rounds of the bound. */
 const TURN = { rough: 12, fine: 60 }
@@ -45,19 +49,35 @@ const SLACK = 0.03
 /** Tries to push the leftovers of a finished sheet together. */
 const POLISH = 60
 
-export function planSheetsBest(instance: Cut2dInstance, solveInteger: SolveInteger | null, control: CutControl<Cut2dPlan> = {}): CutResult<Cut2dPlan> {
+export function planSheetsBest(
+  instance: Cut2dInstance,
+  solveInteger: SolveInteger | null,
+  control: CutControl<Cut2dPlan> = {},
+): CutResult<Cut2dPlan> {
   const first = planSheetsGreedy(instance, control)
   if (!first.ok || instance.parts.length === 0) return first
-  if (instance.maxStages === null) return { ok: true, plan: new SheetSearch(instance, first.plan, solveInteger, control).run() }
+  if (instance.maxStages === null)
+    return { ok: true, plan: new SheetSearch(instance, first.plan, solveInteger, control).run() }
   // The first plan nests its cuts as deep as it likes: with a limit on that the search begins at strips.
   const strips = new SheetSearch(instance, null, null, {}).fromStrips()
-  if (!strips) return { ok: false, why: { code: 'not-enough-stock', data: { pieces: instance.parts.reduce((n, p) => n + p.qty, 0) } } }
+  if (!strips)
+    return {
+      ok: false,
+      why: { code: 'not-enough-stock', data: { pieces: instance.parts.reduce((n, p) => n + p.qty, 0) } },
+    }
   control.onBetter?.(strips)
   return { ok: true, plan: new SheetSearch(instance, strips, solveInteger, control).run() }
 }
 
 /** The state of aiming at one purchase. */
-interface Aim { bought: readonly number[]; bins: (Sheet | null)[]; stockOf: number[]; left: Int32Array; missing: number; cost: number }
+interface Aim {
+  bought: readonly number[]
+  bins: (Sheet | null)[]
+  stockOf: number[]
+  left: Int32Array
+  missing: number
+  cost: number
+}
 
 class SheetSearch {
   private readonly parts: Cut2dInstance['parts']
@@ -71,18 +91,38 @@ class SheetSearch {
   private best: Sheet[]
   private readonly bound: PurchaseBound
 
-  constructor(private readonly instance: Cut2dInstance, first: Cut2dPlan | null, private readonly solveInteger: SolveInteger | null, private readonly control: CutControl<Cut2dPlan>) {
+  constructor(
+    private readonly instance: Cut2dInstance,
+    first: Cut2dPlan | null,
+    private readonly solveInteger: SolveInteger | null,
+    private readonly control: CutControl<Cut2dPlan>,
+  ) {
     const { kerf } = instance
     this.parts = instance.parts
     this.stocks = usableStock(instance)
     this.sizes = this.parts.map((p) => ({ w: p.w + kerf, h: p.h + kerf, area: (p.w + kerf) * (p.h + kerf) }))
-    this.filler = new SheetFiller(this.parts.map((p) => ({ w: p.w + kerf, h: p.h + kerf, rotate: p.rotate })), this.random, instance.maxStages)
+    this.filler = new SheetFiller(
+      this.parts.map((p) => ({ w: p.w + kerf, h: p.h + kerf, rotate: p.rotate })),
+      this.random,
+      instance.maxStages,
+    )
     this.weight = new Float64Array(this.parts.length).fill(1)
     this.area = usableArea(instance)
     const index = new Map(this.parts.map((p, i) => [p.id, i]))
-    this.best = (first?.sheets ?? []).flatMap((s) => Array.from({ length: s.count }, () => this.sheet(this.stocks.findIndex((t) => t.id === s.stock), s.placements.map((q): Laid => ({ part: index.get(q.part)!, x: q.x, y: q.y, rotated: q.rotated })))))
+    this.best = (first?.sheets ?? []).flatMap((s) =>
+      Array.from({ length: s.count }, () =>
+        this.sheet(
+          this.stocks.findIndex((t) => t.id === s.stock),
+          s.placements.map((q): Laid => ({ part: index.get(q.part)!, x: q.x, y: q.y, rotated: q.rotated })),
+        ),
+      ),
+    )
     this.bound = new PurchaseBound(instance, {
-      cost: () => this.cost(this.best), known: () => this.best.map((s) => ({ stock: s.stock, counts: this.countsOf(s) })), priced: this.priced, kept: this.kept, stop: this.stop,
+      cost: () => this.cost(this.best),
+      known: () => this.best.map((s) => ({ stock: s.stock, counts: this.countsOf(s) })),
+      priced: this.priced,
+      kept: this.kept,
+      stop: this.stop,
     })
     if (first) this.bound.begin(first.claim.lowerBound)
     for (const s of this.best) this.keep(s)
@@ -146,7 +186,11 @@ class SheetSearch {
     }
     refresh()
     let known = this.bound.lower
-    for (let step = 1; !this.stop() && this.cost(this.best) > this.bound.lower && (bounding || since < ENOUGH); step++) {
+    for (
+      let step = 1;
+      !this.stop() && this.cost(this.best) > this.bound.lower && (bounding || since < ENOUGH);
+      step++
+    ) {
       if (bounding && step % turn === 0) {
         const b = bound.next()
         bounding = !b.done
@@ -176,7 +220,10 @@ class SheetSearch {
       if (at <= 0) {
         // Mostly the purchase that has come nearest, the others in turn.
         at = TRY
-        chosen = this.random() < NEAREST ? aims.reduce((a, b) => (b.missing < a.missing ? b : a)) : aims[Math.floor(this.random() * aims.length)]
+        chosen =
+          this.random() < NEAREST
+            ? aims.reduce((a, b) => (b.missing < a.missing ? b : a))
+            : aims[Math.floor(this.random() * aims.length)]
       }
       at--
       if (since % AGAIN === 0) {
@@ -205,7 +252,14 @@ class SheetSearch {
 
   /** Purchases cheaper than the best that have the area at least and are not below the bound: those with most room first. */
   private targets(): { purchases: number[][]; complete: boolean } {
-    return cheaperPurchases(this.bound.sizes(), neededArea(this.instance), this.bound.lower, this.cost(this.best), MOST_PURCHASES, 'roomiest')
+    return cheaperPurchases(
+      this.bound.sizes(),
+      neededArea(this.instance),
+      this.bound.lower,
+      this.cost(this.best),
+      MOST_PURCHASES,
+      'roomiest',
+    )
   }
 
   /** Takes what the bound priced into the sheets to choose from, without what is more than wanted. */
@@ -213,12 +267,24 @@ class SheetSearch {
     if (this.instance.maxStages !== null) return
     const { trim } = this.instance
     const left = this.parts.map((p) => p.qty)
-    this.keep(this.sheet(stock, pieces.filter((p) => left[p.kind]-- > 0).map((p): Laid => ({ part: p.kind, x: p.x + trim, y: p.y + trim, rotated: p.turned }))))
+    this.keep(
+      this.sheet(
+        stock,
+        pieces
+          .filter((p) => left[p.kind]-- > 0)
+          .map((p): Laid => ({ part: p.kind, x: p.x + trim, y: p.y + trim, rotated: p.turned })),
+      ),
+    )
   }
   /** Sheets seen, as columns of the bound: those first that are worth most at its prices. */
   private readonly kept = (worth: (c: SheetColumn) => number): SheetColumn[] => {
     const all = [...this.pool.values()].map((s) => ({ c: { stock: s.stock, counts: this.countsOf(s) } }))
-    return all.map(({ c }) => ({ c, w: worth(c) })).filter((x) => x.w > 1e-6).sort((a, b) => b.w - a.w).slice(0, OFFERED).map((x) => x.c)
+    return all
+      .map(({ c }) => ({ c, w: worth(c) }))
+      .filter((x) => x.w > 1e-6)
+      .sort((a, b) => b.w - a.w)
+      .slice(0, OFFERED)
+      .map((x) => x.c)
   }
   private countsOf(s: Sheet): number[] {
     const counts = new Array<number>(this.parts.length).fill(0)
@@ -265,7 +331,14 @@ class SheetSearch {
       return i < 0 ? null : own.splice(i, 1)[0]
     })
     for (const b of bins) if (b) for (const l of b.laid) left[l.part]--
-    return { bought, bins, stockOf, left, missing: this.missing(left), cost: bought.reduce((n, c, k) => n + c * this.stocks[k].price, 0) }
+    return {
+      bought,
+      bins,
+      stockOf,
+      left,
+      missing: this.missing(left),
+      cost: bought.reduce((n, c, k) => n + c * this.stocks[k].price, 0),
+    }
   }
   private missing(left: Int32Array): number {
     let sum = 0
@@ -296,7 +369,10 @@ class SheetSearch {
     const value = this.values()
     const noise = r() < 0.35 ? 0 : 0.5 * r()
     const again = order.map((i): [number, Sheet | null] => {
-      const laid = this.instance.maxStages === null && r() < 0.3 ? bestFit(this.instance, this.stocks[a.stockOf[i]], left, r) : this.strips(this.stocks[a.stockOf[i]], left, value, noise)
+      const laid =
+        this.instance.maxStages === null && r() < 0.3
+          ? bestFit(this.instance, this.stocks[a.stockOf[i]], left, r)
+          : this.strips(this.stocks[a.stockOf[i]], left, value, noise)
       if (laid.length === 0) return [i, null]
       const s = this.sheet(a.stockOf[i], laid)
       this.keep(s)
@@ -311,7 +387,8 @@ class SheetSearch {
     a.missing = missing
     if (missing > 0) {
       // What finds no place is worth more from now on, until it has one.
-      for (let i = 0; i < left.length; i++) this.weight[i] = left[i] > 0 ? Math.min(1.6, this.weight[i] * 1.02) : 1 + (this.weight[i] - 1) * 0.97
+      for (let i = 0; i < left.length; i++)
+        this.weight[i] = left[i] > 0 ? Math.min(1.6, this.weight[i] * 1.02) : 1 + (this.weight[i] - 1) * 0.97
       return false
     }
     this.take(a.bins.filter((s): s is Sheet => s !== null))
@@ -327,12 +404,17 @@ class SheetSearch {
     const r = this.random
     const power = 1 + 0.12 * r()
     const useDuals = this.bound.duals !== null && r() < 0.35
-    return Float64Array.from(this.sizes, ({ area }, i) => (useDuals ? this.bound.duals![i] + 1e-6 : area ** power) * this.weight[i] * (1 + 0.06 * r()))
+    return Float64Array.from(
+      this.sizes,
+      ({ area }, i) => (useDuals ? this.bound.duals![i] + 1e-6 : area ** power) * this.weight[i] * (1 + 0.06 * r()),
+    )
   }
 
   private strips(stock: Stock, left: Int32Array, value: Float64Array, noise: number): Laid[] {
     const { kerf, trim } = this.instance
-    return this.filler.fill(stock.w - 2 * trim + kerf, stock.h - 2 * trim + kerf, left, value, noise).map((p): Laid => ({ part: p.kind, x: p.x + trim, y: p.y + trim, rotated: p.turned }))
+    return this.filler
+      .fill(stock.w - 2 * trim + kerf, stock.h - 2 * trim + kerf, left, value, noise)
+      .map((p): Laid => ({ part: p.kind, x: p.x + trim, y: p.y + trim, rotated: p.turned }))
   }
 
   /** What a sheet is worth to a plan: at the prices of the bound against what it costs, or before there are any by how full it is. */
@@ -345,9 +427,25 @@ class SheetSearch {
   private integer(): boolean {
     if (!this.solveInteger || (this.control.secondsLeft?.() ?? Infinity) < 3 * INTEGER_SECONDS) return false
     const inBest = new Set(this.best)
-    const columns = [...this.best, ...[...this.pool.values()].filter((s) => !inBest.has(s)).map((s) => ({ s, worth: this.worth(s) })).sort((a, b) => b.worth - a.worth).slice(0, MOST_COLUMNS).map((x) => x.s)]
+    const columns = [
+      ...this.best,
+      ...[...this.pool.values()]
+        .filter((s) => !inBest.has(s))
+        .map((s) => ({ s, worth: this.worth(s) }))
+        .sort((a, b) => b.worth - a.worth)
+        .slice(0, MOST_COLUMNS)
+        .map((x) => x.s),
+    ]
     const counts = columns.map((s) => this.countsOf(s))
-    const answer = this.solveInteger(cheaperChoice(columns.map((s, i) => ({ stock: s.stock, counts: counts[i] })), this.parts.map((p) => p.qty), this.stocks, this.cost(this.best)), INTEGER_SECONDS)
+    const answer = this.solveInteger(
+      cheaperChoice(
+        columns.map((s, i) => ({ stock: s.stock, counts: counts[i] })),
+        this.parts.map((p) => p.qty),
+        this.stocks,
+        this.cost(this.best),
+      ),
+      INTEGER_SECONDS,
+    )
     if (!answer || answer === 'infeasible') return false
     const left = this.parts.map((p) => p.qty)
     const chosen: Sheet[] = []
@@ -364,10 +462,15 @@ class SheetSearch {
   }
 
   private neatness(s: Sheet): Neatness {
-    return neatness(this.stocks[s.stock], this.instance.trim, this.instance.kerf, s.laid.map((l) => {
-      const { w, h } = this.parts[l.part]
-      return { x: l.x, y: l.y, w: l.rotated ? h : w, h: l.rotated ? w : h }
-    }))
+    return neatness(
+      this.stocks[s.stock],
+      this.instance.trim,
+      this.instance.kerf,
+      s.laid.map((l) => {
+        const { w, h } = this.parts[l.part]
+        return { x: l.x, y: l.y, w: l.rotated ? h : w, h: l.rotated ? w : h }
+      }),
+    )
   }
   /** The same pieces on the same sheets, with what is left in one place rather than in many, and where that is alike with fewer settings. */
   private polished(): Sheet[] {
@@ -397,6 +500,12 @@ class SheetSearch {
     }
     const cost = this.cost(this.best)
     const lowerBound = Math.min(cost, this.bound.lower)
-    return { format: 'cut2d-plan', version: 1, instance: this.instance.name, sheets: [...grouped.values()], claim: { cost, lowerBound, proved: lowerBound >= cost } }
+    return {
+      format: 'cut2d-plan',
+      version: 1,
+      instance: this.instance.name,
+      sheets: [...grouped.values()],
+      claim: { cost, lowerBound, proved: lowerBound >= cost },
+    }
   }
 }

@@ -16,10 +16,16 @@ const LONGEST = 60_000
 
 type Stock = Cut2dInstance['stock'][number]
 /** Least and most that may be bought of each stock. */
-export interface Limits { least: readonly number[]; most: readonly number[] }
+export interface Limits {
+  least: readonly number[]
+  most: readonly number[]
+}
 const UNLIMITED = 1e6
 /** How often each part lies on one sheet of a stock: a way to cut it. */
-export interface SheetColumn { stock: number; counts: readonly number[] }
+export interface SheetColumn {
+  stock: number
+  counts: readonly number[]
+}
 
 /**
  * A cost below which no plan of straight cuts can come. Column generation whose pricing is the guillotine dynamic programme over normal places (Gilmore and
@@ -43,12 +49,23 @@ export class SheetBound {
    * @param work steps one pricing may take
    * @param seen told of every way to cut that was found and can really be cut: where the pieces lie, kerfs included, from the sheet's usable corner
    */
-  constructor(private readonly instance: Cut2dInstance, work: number, private readonly seen: (stock: number, laid: PlacedKind[]) => void = () => {}) {
+  constructor(
+    private readonly instance: Cut2dInstance,
+    work: number,
+    private readonly seen: (stock: number, laid: PlacedKind[]) => void = () => {},
+  ) {
     const { trim } = instance
     this.stocks = usableStock(instance)
     this.n = instance.parts.length
     const { least, most } = this.whole()
-    this.lp = new ColumnLp([...instance.parts.map((p) => ({ b: p.qty, least: true })), ...most.map((b) => ({ b, least: false })), ...least.map((b) => ({ b, least: true }))], 100 * (1 + Math.max(...this.stocks.map((s) => s.price))))
+    this.lp = new ColumnLp(
+      [
+        ...instance.parts.map((p) => ({ b: p.qty, least: true })),
+        ...most.map((b) => ({ b, least: false })),
+        ...least.map((b) => ({ b, least: true })),
+      ],
+      100 * (1 + Math.max(...this.stocks.map((s) => s.price))),
+    )
     this.table = tableFor(instance, this.stocks, trim, work)
     this.duals = new Float64Array(this.n)
   }
@@ -82,8 +99,18 @@ export class SheetBound {
    * @param limits least and most that may be bought of each stock
    * @param known ways to cut that somebody has seen, the best of them by the worth they are asked for; they spare rounds
    */
-  *prove(limits: Limits, shouldStop: () => boolean, known: (worth: (c: SheetColumn) => number) => SheetColumn[] = () => []): Generator<number, void> {
-    const { instance: { parts }, stocks, n, lp, table } = this
+  *prove(
+    limits: Limits,
+    shouldStop: () => boolean,
+    known: (worth: (c: SheetColumn) => number) => SheetColumn[] = () => [],
+  ): Generator<number, void> {
+    const {
+      instance: { parts },
+      stocks,
+      n,
+      lp,
+      table,
+    } = this
     const { least, most } = limits
     this.objective = Infinity
     let best = areaBound(this.instance, stocks)
@@ -97,7 +124,9 @@ export class SheetBound {
       let y = lp.duals()
       // What is known already is cheaper to take in than to find.
       for (let k = 0; k < KNOWN_ROUNDS; k++) {
-        const offered = known((c) => c.counts.reduce((v, m, i) => v + m * y[i], 0) + this.stockDual(y, c.stock) - stocks[c.stock].price)
+        const offered = known(
+          (c) => c.counts.reduce((v, m, i) => v + m * y[i], 0) + this.stockDual(y, c.stock) - stocks[c.stock].price,
+        )
         if (offered.length === 0) break
         this.takeIn(offered)
         if (!lp.solve(shouldStop) || shouldStop()) return
@@ -107,11 +136,16 @@ export class SheetBound {
       table.price(y)
       const value = stocks.map((_, s) => table.value(s))
       // Prices scaled down until no unlimited sheet is worth more than it costs; limited ones pay for what they would gain, wanted ones for what they lose.
-      const theta = Math.min(1, ...stocks.map((s, k) => (most[k] >= UNLIMITED && value[k] > s.price ? s.price / value[k] : 1)))
-      const bound = parts.reduce((sum, p, i) => sum + theta * y[i] * p.qty, 0) + stocks.reduce((sum, s, k) => {
-        const loss = s.price - theta * value[k]
-        return sum + loss * (loss < 0 ? (most[k] >= UNLIMITED ? 0 : most[k]) : least[k])
-      }, 0)
+      const theta = Math.min(
+        1,
+        ...stocks.map((s, k) => (most[k] >= UNLIMITED && value[k] > s.price ? s.price / value[k] : 1)),
+      )
+      const bound =
+        parts.reduce((sum, p, i) => sum + theta * y[i] * p.qty, 0) +
+        stocks.reduce((sum, s, k) => {
+          const loss = s.price - theta * value[k]
+          return sum + loss * (loss < 0 ? (most[k] >= UNLIMITED ? 0 : most[k]) : least[k])
+        }, 0)
       if (bound > best || round === 0) this.duals = y.slice(0, n)
       best = Math.max(best, bound)
       yield best
@@ -141,7 +175,8 @@ export class SheetBound {
 }
 
 /** Stock from which anything can be cut at all, in the order both planner and bound use. */
-export const usableStock = (i: Cut2dInstance): Stock[] => i.stock.filter((s) => s.available !== 0 && Math.min(s.w, s.h) > 2 * i.trim)
+export const usableStock = (i: Cut2dInstance): Stock[] =>
+  i.stock.filter((s) => s.available !== 0 && Math.min(s.w, s.h) > 2 * i.trim)
 
 /** What the area alone asks for, at the cheapest price for area; free leftovers taken off. */
 export function areaBound(instance: Cut2dInstance, stocks: readonly Stock[]): number {
@@ -157,8 +192,12 @@ export function areaBound(instance: Cut2dInstance, stocks: readonly Stock[]): nu
   return cost
 }
 /** Area of a sheet, and of all pieces, each with the kerf beside it: what is compared when only area counts. */
-export const usableArea = ({ kerf, trim }: Cut2dInstance) => (s: { w: number; h: number }): number => (s.w - 2 * trim + kerf) * (s.h - 2 * trim + kerf)
-export const neededArea = ({ kerf, parts }: Cut2dInstance): number => parts.reduce((n, p) => n + p.qty * (p.w + kerf) * (p.h + kerf), 0)
+export const usableArea =
+  ({ kerf, trim }: Cut2dInstance) =>
+  (s: { w: number; h: number }): number =>
+    (s.w - 2 * trim + kerf) * (s.h - 2 * trim + kerf)
+export const neededArea = ({ kerf, parts }: Cut2dInstance): number =>
+  parts.reduce((n, p) => n + p.qty * (p.w + kerf) * (p.h + kerf), 0)
 
 interface Table {
   price(y: ArrayLike<number>): void
@@ -175,13 +214,36 @@ function tableFor(instance: Cut2dInstance, stocks: readonly Stock[], trim: numbe
     const grid = cells === Infinity ? 1 : Math.ceil(longest / cells)
     if (longest / grid > LONGEST) continue
     const cell = (v: number) => Math.floor(v / grid)
-    const parts = instance.parts.map((p) => ({ w: cell(p.w + kerf), h: cell(p.h + kerf), qty: p.qty, rotate: p.rotate }))
+    const parts = instance.parts.map((p) => ({
+      w: cell(p.w + kerf),
+      h: cell(p.h + kerf),
+      qty: p.qty,
+      rotate: p.rotate,
+    }))
     if (parts.some((p) => p.w < 1 || p.h < 1)) return null
     const [ws, hs] = [stocks.map((s) => cell(s.w - 2 * trim + kerf)), stocks.map((s) => cell(s.h - 2 * trim + kerf))]
-    const along = parts.flatMap((p) => (p.rotate ? [{ size: p.w, times: p.qty }, { size: p.h, times: p.qty }] : [{ size: p.w, times: p.qty }]))
-    const up = parts.flatMap((p) => (p.rotate ? [{ size: p.h, times: p.qty }, { size: p.w, times: p.qty }] : [{ size: p.h, times: p.qty }]))
+    const along = parts.flatMap((p) =>
+      p.rotate
+        ? [
+            { size: p.w, times: p.qty },
+            { size: p.h, times: p.qty },
+          ]
+        : [{ size: p.w, times: p.qty }],
+    )
+    const up = parts.flatMap((p) =>
+      p.rotate
+        ? [
+            { size: p.h, times: p.qty },
+            { size: p.w, times: p.qty },
+          ]
+        : [{ size: p.h, times: p.qty }],
+    )
     const [xs, ys] = [normalPlaces(along, Math.max(...ws)), normalPlaces(up, Math.max(...hs))]
-    if ((xs.length * ys.length * (xs.length + ys.length)) / 4 <= work || cells === CELLS[CELLS.length - 1]) return new GuillotineTable(parts, xs, ys, ws, hs, { parts: instance.parts.map((p) => ({ w: p.w + kerf, h: p.h + kerf })), stocks: stocks.map((s) => ({ w: s.w - 2 * trim + kerf, h: s.h - 2 * trim + kerf })) })
+    if ((xs.length * ys.length * (xs.length + ys.length)) / 4 <= work || cells === CELLS[CELLS.length - 1])
+      return new GuillotineTable(parts, xs, ys, ws, hs, {
+        parts: instance.parts.map((p) => ({ w: p.w + kerf, h: p.h + kerf })),
+        stocks: stocks.map((s) => ({ w: s.w - 2 * trim + kerf, h: s.h - 2 * trim + kerf })),
+      })
   }
   return null
 }
@@ -211,7 +273,14 @@ class GuillotineTable implements Table {
   private readonly stepsY: Int32Array
   private readonly corner: number[]
 
-  constructor(private readonly parts: { w: number; h: number; rotate: boolean }[], private readonly xs: Int32Array, private readonly ys: Int32Array, ws: readonly number[], hs: readonly number[], private readonly real: { parts: { w: number; h: number }[]; stocks: { w: number; h: number }[] }) {
+  constructor(
+    private readonly parts: { w: number; h: number; rotate: boolean }[],
+    private readonly xs: Int32Array,
+    private readonly ys: Int32Array,
+    ws: readonly number[],
+    hs: readonly number[],
+    private readonly real: { parts: { w: number; h: number }[]; stocks: { w: number; h: number }[] },
+  ) {
     this.S = ys.length
     this.stepsX = new Int32Array(xs.length * ys.length)
     this.countX = new Int32Array(ys.length)
@@ -234,7 +303,12 @@ class GuillotineTable implements Table {
     how.fill(0)
     this.parts.forEach((p, i) => {
       if (!(y[i] > 0)) return
-      for (const [w, h] of p.rotate ? [[p.w, p.h], [p.h, p.w]] : [[p.w, p.h]]) {
+      for (const [w, h] of p.rotate
+        ? [
+            [p.w, p.h],
+            [p.h, p.w],
+          ]
+        : [[p.w, p.h]]) {
         if (w >= lastX.length || h >= lastY.length) continue
         // Sums of pieces wanted once may not list a size itself when it is longer than any stock: then it fits nowhere.
         const at = lastX[w] * S + lastY[h]

@@ -2,9 +2,22 @@ import { MOST_PIECES, type Cut2dInstance, type Cut2dPlan, type CutResult, type P
 
 type Stock = Cut2dInstance['stock'][number]
 type Part = Cut2dInstance['parts'][number]
-interface Free { x: number; y: number; w: number; h: number }
-interface Laid { part: Part; x: number; y: number; rotated: boolean }
-interface SheetLaid { stock: Stock; laid: Laid[] }
+interface Free {
+  x: number
+  y: number
+  w: number
+  h: number
+}
+interface Laid {
+  part: Part
+  x: number
+  y: number
+  rotated: boolean
+}
+interface SheetLaid {
+  stock: Stock
+  laid: Laid[]
+}
 
 type Order = (a: Part, b: Part) => number
 const ORDERS: Order[] = [
@@ -22,15 +35,30 @@ type Split = (typeof SPLITS)[number]
 function split(f: Free, w: number, h: number, kerf: number, how: Split): Free[] {
   const [right, above] = [f.w - w - kerf, f.h - h - kerf]
   const across = // the cut runs the full height beside the part
-    how === 'across' || (how === 'shorter' && right < above) || (how === 'longer' && right >= above) || (how === 'larger' && right * f.h >= above * f.w)
+    how === 'across' ||
+    (how === 'shorter' && right < above) ||
+    (how === 'longer' && right >= above) ||
+    (how === 'larger' && right * f.h >= above * f.w)
   const out: Free[] = across
-    ? [{ x: f.x + w + kerf, y: f.y, w: right, h: f.h }, { x: f.x, y: f.y + h + kerf, w, h: above }]
-    : [{ x: f.x + w + kerf, y: f.y, w: right, h }, { x: f.x, y: f.y + h + kerf, w: f.w, h: above }]
+    ? [
+        { x: f.x + w + kerf, y: f.y, w: right, h: f.h },
+        { x: f.x, y: f.y + h + kerf, w, h: above },
+      ]
+    : [
+        { x: f.x + w + kerf, y: f.y, w: right, h },
+        { x: f.x, y: f.y + h + kerf, w: f.w, h: above },
+      ]
   return out.filter((r) => r.w > 0 && r.h > 0)
 }
 
 /** Fills one sheet with what fits of a queue, each part where it leaves least beside it. */
-function fillSheet(stock: Stock, queue: Part[], kerf: number, trim: number, how: Split): { laid: Laid[]; left: Part[] } {
+function fillSheet(
+  stock: Stock,
+  queue: Part[],
+  kerf: number,
+  trim: number,
+  how: Split,
+): { laid: Laid[]; left: Part[] } {
   let free: Free[] = [{ x: trim, y: trim, w: stock.w - 2 * trim, h: stock.h - 2 * trim }]
   const laid: Laid[] = []
   const left: Part[] = []
@@ -73,7 +101,19 @@ export const planSheetsGreedy: Planner<Cut2dInstance, Cut2dPlan> = (instance, co
     return (p.w <= w && p.h <= h) || (p.rotate && p.h <= w && p.w <= h)
   }
   const tooLarge = instance.parts.find((p) => !stocks.some((s) => fits(p, s)))
-  if (tooLarge) return { ok: false, why: { code: 'piece-larger-than-stock', part: tooLarge.id, data: { w: tooLarge.w, h: tooLarge.h, turned: stocks.some((s) => fits({ ...tooLarge, rotate: true }, s)) ? 1 : 0 } } }
+  if (tooLarge)
+    return {
+      ok: false,
+      why: {
+        code: 'piece-larger-than-stock',
+        part: tooLarge.id,
+        data: {
+          w: tooLarge.w,
+          h: tooLarge.h,
+          turned: stocks.some((s) => fits({ ...tooLarge, rotate: true }, s)) ? 1 : 0,
+        },
+      },
+    }
 
   let best: SheetLaid[] | null = null
   const cost = (s: SheetLaid[]) => s.reduce((n, x) => n + x.stock.price, 0)
@@ -84,7 +124,10 @@ export const planSheetsGreedy: Planner<Cut2dInstance, Cut2dPlan> = (instance, co
       const used = new Map<string, number>()
       const sheets: SheetLaid[] = []
       while (queue.length > 0) {
-        const tries = stocks.filter((s) => s.available === null || (used.get(s.id) ?? 0) < s.available).map((s) => ({ s, ...fillSheet(s, queue, kerf, trim, how) })).filter((t) => t.laid.length > 0)
+        const tries = stocks
+          .filter((s) => s.available === null || (used.get(s.id) ?? 0) < s.available)
+          .map((s) => ({ s, ...fillSheet(s, queue, kerf, trim, how) }))
+          .filter((t) => t.laid.length > 0)
         if (tries.length === 0) break
         const t = tries.reduce((a, b) => (b.s.price / area(b.laid) < a.s.price / area(a.laid) - 1e-12 ? b : a))
         sheets.push({ stock: t.s, laid: t.laid })
@@ -111,8 +154,15 @@ function asPlan(instance: Cut2dInstance, sheets: SheetLaid[], stocks: Stock[]): 
   const cost = sheets.reduce((n, s) => n + s.stock.price, 0)
   const needed = instance.parts.reduce((n, p) => n + p.qty * p.w * p.h, 0)
   const cheapest = Math.min(...stocks.map((s) => s.price / ((s.w - 2 * instance.trim) * (s.h - 2 * instance.trim))))
-  const lowerBound = needed === 0 ? 0 : Math.min(cost, wholeSheets(instance, stocks, needed, Math.ceil(needed * cheapest - 1e-9)))
-  return { format: 'cut2d-plan', version: 1, instance: instance.name, sheets: [...grouped.values()], claim: { cost, lowerBound, proved: cost === lowerBound } }
+  const lowerBound =
+    needed === 0 ? 0 : Math.min(cost, wholeSheets(instance, stocks, needed, Math.ceil(needed * cheapest - 1e-9)))
+  return {
+    format: 'cut2d-plan',
+    version: 1,
+    instance: instance.name,
+    sheets: [...grouped.values()],
+    claim: { cost, lowerBound, proved: cost === lowerBound },
+  }
 }
 
 /** With one kind of sheet to buy, its price times the whole sheets that the area needs. */

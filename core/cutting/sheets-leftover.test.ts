@@ -31,12 +31,34 @@ describe('the largest leftover of plans that cost no more', () => {
   it('puts what is over on one sheet: four halves and two quarters leave a whole half', () => {
     // Halves of 490 and quarters of 240 on sheets of 1000: two sheets are needed, and one of them can keep half.
     const i: Cut2dInstance = {
-      format: 'cut2d-instance', version: 1, name: 'x', unit: 'mm', kerf: 4, trim: 0, maxStages: null,
-      parts: [{ id: 'half', w: 490, h: 1000, qty: 2, rotate: false }, { id: 'quarter', w: 240, h: 1000, qty: 2, rotate: false }], stock: [{ id: 's', w: 1000, h: 1000, price: 10, available: null, offcut: false }],
+      format: 'cut2d-instance',
+      version: 1,
+      name: 'x',
+      unit: 'mm',
+      kerf: 4,
+      trim: 0,
+      maxStages: null,
+      parts: [
+        { id: 'half', w: 490, h: 1000, qty: 2, rotate: false },
+        { id: 'quarter', w: 240, h: 1000, qty: 2, rotate: false },
+      ],
+      stock: [{ id: 's', w: 1000, h: 1000, price: 10, available: null, offcut: false }],
     }
     const spread: Cut2dPlan = {
-      format: 'cut2d-plan', version: 1, instance: 'x', claim: { cost: 20, lowerBound: 20, proved: true },
-      sheets: [{ stock: 's', count: 2, placements: [{ part: 'half', x: 0, y: 0, rotated: false }, { part: 'quarter', x: 494, y: 0, rotated: false }] }],
+      format: 'cut2d-plan',
+      version: 1,
+      instance: 'x',
+      claim: { cost: 20, lowerBound: 20, proved: true },
+      sheets: [
+        {
+          stock: 's',
+          count: 2,
+          placements: [
+            { part: 'half', x: 0, y: 0, rotated: false },
+            { part: 'quarter', x: 494, y: 0, rotated: false },
+          ],
+        },
+      ],
     }
     expect(verifySheets(i, spread)).toEqual([])
     const p = largestLeftoverPlan(i, spread, null, asks(60_000))
@@ -49,9 +71,23 @@ describe('the largest leftover of plans that cost no more', () => {
   it('holds where a larger sheet costs the same as two small ones', () => {
     // The strip is made for the sheets bought, and may find its place on the larger one.
     const i: Cut2dInstance = {
-      format: 'cut2d-instance', version: 1, name: 'x', unit: 'mm', kerf: 3, trim: 0, maxStages: null,
-      parts: [{ id: 'a', w: 300, h: 200, qty: 5, rotate: true }, { id: 'b', w: 450, h: 150, qty: 4, rotate: true }, { id: 'c', w: 120, h: 90, qty: 9, rotate: true }],
-      stock: [{ id: 'small', w: 1000, h: 500, price: 10, available: null, offcut: false }, { id: 'large', w: 1000, h: 1000, price: 20, available: null, offcut: false }, { id: 'long', w: 2000, h: 500, price: 20, available: null, offcut: false }],
+      format: 'cut2d-instance',
+      version: 1,
+      name: 'x',
+      unit: 'mm',
+      kerf: 3,
+      trim: 0,
+      maxStages: null,
+      parts: [
+        { id: 'a', w: 300, h: 200, qty: 5, rotate: true },
+        { id: 'b', w: 450, h: 150, qty: 4, rotate: true },
+        { id: 'c', w: 120, h: 90, qty: 9, rotate: true },
+      ],
+      stock: [
+        { id: 'small', w: 1000, h: 500, price: 10, available: null, offcut: false },
+        { id: 'large', w: 1000, h: 1000, price: 20, available: null, offcut: false },
+        { id: 'long', w: 2000, h: 500, price: 20, available: null, offcut: false },
+      ],
     }
     const found = best(i)
     const p = largestLeftoverPlan(i, found, null, asks(30_000))
@@ -60,7 +96,13 @@ describe('the largest leftover of plans that cost no more', () => {
   })
   it('nothing to cut leaves nothing to look for', () => {
     const i = workshopSheets(1)
-    const none: Cut2dPlan = { format: 'cut2d-plan', version: 1, instance: i.name, sheets: [], claim: { cost: 0, lowerBound: 0, proved: true } }
+    const none: Cut2dPlan = {
+      format: 'cut2d-plan',
+      version: 1,
+      instance: i.name,
+      sheets: [],
+      claim: { cost: 0, lowerBound: 0, proved: true },
+    }
     expect(largestLeftoverPlan(i, none, null)).toBe(none)
     expect(largestLeftover(i, none)).toBe(0)
   })

@@ -25,14 +25,20 @@ const lying = (i: Cut2dInstance, s: Sheet): Lying[] => {
 const stockOf = (i: Cut2dInstance, s: Sheet) => i.stock.find((t) => t.id === s.stock)!
 
 /** Area of the largest strip a plan leaves along one edge of one of its sheets. */
-export const largestLeftover = (i: Cut2dInstance, p: Cut2dPlan): number => Math.max(0, ...p.sheets.map((s) => edgeLeftover(stockOf(i, s), i.trim, lying(i, s))))
+export const largestLeftover = (i: Cut2dInstance, p: Cut2dPlan): number =>
+  Math.max(0, ...p.sheets.map((s) => edgeLeftover(stockOf(i, s), i.trim, lying(i, s))))
 
 /**
  * Of plans that cost no more, one with a large leftover in one piece: a strip across a whole sheet is asked for beside the pieces, and made wider by
  * halving as long as the cost stays. Takes a plan already found; gives none that costs more or leaves a smaller strip. What is found is not proved
  * to be the largest: the search is the planner's own.
  */
-export function largestLeftoverPlan(instance: Cut2dInstance, found: Cut2dPlan, solveInteger: SolveInteger | null, control: CutControl<Cut2dPlan> = {}): Cut2dPlan {
+export function largestLeftoverPlan(
+  instance: Cut2dInstance,
+  found: Cut2dPlan,
+  solveInteger: SolveInteger | null,
+  control: CutControl<Cut2dPlan> = {},
+): Cut2dPlan {
   if (found.sheets.length === 0) return found
   const bought = new Set(found.sheets.map((s) => s.stock))
   const sheet = instance.stock.filter((s) => bought.has(s.id)).reduce((a, b) => (b.w * b.h > a.w * a.h ? b : a))
@@ -56,7 +62,15 @@ export function largestLeftoverPlan(instance: Cut2dInstance, found: Cut2dPlan, s
 }
 
 /** A plan that costs no more and leaves a strip of this size free; null when none was found. */
-function withStrip(instance: Cut2dInstance, found: Cut2dPlan, way: Way, size: number, breadth: number, solveInteger: SolveInteger | null, control: CutControl<Cut2dPlan>): Cut2dPlan | null {
+function withStrip(
+  instance: Cut2dInstance,
+  found: Cut2dPlan,
+  way: Way,
+  size: number,
+  breadth: number,
+  solveInteger: SolveInteger | null,
+  control: CutControl<Cut2dPlan>,
+): Cut2dPlan | null {
   const id = spareId(instance.parts)
   const strip = { id, ...(way === 'x' ? { w: size, h: breadth } : { w: breadth, h: size }), qty: 1, rotate: false }
   let hit: Cut2dPlan | null = null
@@ -64,7 +78,10 @@ function withStrip(instance: Cut2dInstance, found: Cut2dPlan, way: Way, size: nu
   const until = (control.secondsLeft?.() ?? Infinity) - SECONDS_EACH
   const r = planSheetsBest({ ...instance, parts: [...instance.parts, strip] }, solveInteger, {
     secondsLeft: control.secondsLeft,
-    shouldStop: () => hit !== null || (control.shouldStop?.() ?? false) || (control.secondsLeft ? control.secondsLeft() < until : ++asked > QUESTIONS),
+    shouldStop: () =>
+      hit !== null ||
+      (control.shouldStop?.() ?? false) ||
+      (control.secondsLeft ? control.secondsLeft() < until : ++asked > QUESTIONS),
     onBetter: (p) => {
       if (p.claim.cost <= found.claim.cost) hit = p
     },
@@ -74,7 +91,13 @@ function withStrip(instance: Cut2dInstance, found: Cut2dPlan, way: Way, size: nu
 }
 
 /** Takes the strip out again; what lay beyond it moves up, where it went across the whole sheet. */
-function withoutStrip(i: Cut2dInstance, p: Cut2dPlan, found: Cut2dPlan, asked: { id: string; w: number; h: number }, way: Way): Cut2dPlan {
+function withoutStrip(
+  i: Cut2dInstance,
+  p: Cut2dPlan,
+  found: Cut2dPlan,
+  asked: { id: string; w: number; h: number },
+  way: Way,
+): Cut2dPlan {
   const sheets = p.sheets.flatMap((s): Sheet[] => {
     const strip = s.placements.find((q) => q.part === asked.id)
     if (!strip) return [s]
@@ -82,7 +105,9 @@ function withoutStrip(i: Cut2dInstance, p: Cut2dPlan, found: Cut2dPlan, asked: {
     // On a sheet larger than the one it was made for, something may lie beside it.
     const across = way === 'x' ? asked.h >= h - 2 * i.trim : asked.w >= w - 2 * i.trim
     const by = (way === 'x' ? asked.w : asked.h) + i.kerf
-    const placements = s.placements.filter((q) => q !== strip).map((q) => (across && q[way] > strip[way] ? { ...q, [way]: q[way] - by } : q))
+    const placements = s.placements
+      .filter((q) => q !== strip)
+      .map((q) => (across && q[way] > strip[way] ? { ...q, [way]: q[way] - by } : q))
     return placements.length > 0 ? [{ ...s, placements }] : []
   })
   const cost = sheets.reduce((n, s) => n + s.count * stockOf(i, s).price, 0)

@@ -44,7 +44,10 @@ export class ColumnLp {
    * @param rows right-hand sides, none below nought; `least` rows are ≥, the others ≤
    * @param big cost of leaving a `least` row unfilled: far above any real one
    */
-  constructor(rows: { b: number; least: boolean }[], private readonly big: number) {
+  constructor(
+    rows: { b: number; least: boolean }[],
+    private readonly big: number,
+  ) {
     this.m = rows.length
     this.b = Float64Array.from(rows.map((r) => r.b))
     this.basis = new Int32Array(this.m)
@@ -196,7 +199,10 @@ export class ColumnLp {
       for (let i = 0; i < this.m; i++) {
         if (d[i] <= PIVOT) continue
         const t = Math.max(0, this.x[i]) / d[i]
-        if (t < step - TINY || (t < step + TINY && leave >= 0 && (stall > STALL ? this.basis[i] < this.basis[leave] : d[i] > d[leave]))) {
+        if (
+          t < step - TINY ||
+          (t < step + TINY && leave >= 0 && (stall > STALL ? this.basis[i] < this.basis[leave] : d[i] > d[leave]))
+        ) {
           step = t
           leave = i
         }

@@ -3,12 +3,27 @@ import type { Cut1dInstance, Cut1dPlan, Cut2dInstance, Cut2dPlan } from './forma
 /* Proof of a plan against its instance. Shares nothing with the planners: it only reads the two files. */
 
 export interface PlanFault {
-  code: 'unknown-stock' | 'unknown-part' | 'count' | 'too-long' | 'stock-overdrawn' | 'outside' | 'too-close' | 'not-straight' | 'stages' | 'grain' | 'cost' | 'bound'
+  code:
+    | 'unknown-stock'
+    | 'unknown-part'
+    | 'count'
+    | 'too-long'
+    | 'stock-overdrawn'
+    | 'outside'
+    | 'too-close'
+    | 'not-straight'
+    | 'stages'
+    | 'grain'
+    | 'cost'
+    | 'bound'
   at: string
   data?: Record<string, number>
 }
 
-interface Counted { id: string; qty: number }
+interface Counted {
+  id: string
+  qty: number
+}
 
 function countFaults(parts: Counted[], found: Map<string, number>): PlanFault[] {
   const faults: PlanFault[] = []
@@ -20,7 +35,11 @@ function countFaults(parts: Counted[], found: Map<string, number>): PlanFault[] 
   return faults
 }
 
-function stockFaults(stock: { id: string; price: number; available: number | null }[], used: { stock: string; count: number }[], claim: Cut1dPlan['claim']): PlanFault[] {
+function stockFaults(
+  stock: { id: string; price: number; available: number | null }[],
+  used: { stock: string; count: number }[],
+  claim: Cut1dPlan['claim'],
+): PlanFault[] {
   const faults: PlanFault[] = []
   let cost = 0
   const total = new Map<string, number>()
@@ -30,9 +49,12 @@ function stockFaults(stock: { id: string; price: number; available: number | nul
     else cost += s.price * u.count
     total.set(u.stock, (total.get(u.stock) ?? 0) + u.count)
   }
-  for (const s of stock) if (s.available !== null && (total.get(s.id) ?? 0) > s.available) faults.push({ code: 'stock-overdrawn', at: s.id, data: { used: total.get(s.id)!, available: s.available } })
+  for (const s of stock)
+    if (s.available !== null && (total.get(s.id) ?? 0) > s.available)
+      faults.push({ code: 'stock-overdrawn', at: s.id, data: { used: total.get(s.id)!, available: s.available } })
   if (cost !== claim.cost) faults.push({ code: 'cost', at: 'claim', data: { claimed: claim.cost, counted: cost } })
-  if (claim.lowerBound > claim.cost || (claim.proved && claim.lowerBound !== claim.cost)) faults.push({ code: 'bound', at: 'claim', data: { lowerBound: claim.lowerBound, cost: claim.cost } })
+  if (claim.lowerBound > claim.cost || (claim.proved && claim.lowerBound !== claim.cost))
+    faults.push({ code: 'bound', at: 'claim', data: { lowerBound: claim.lowerBound, cost: claim.cost } })
   return faults
 }
 
@@ -53,16 +75,26 @@ export function verifyBoards(instance: Cut1dInstance, plan: Cut1dPlan): PlanFaul
   return [...faults, ...countFaults(instance.parts, found)]
 }
 
-interface Rect { x0: number; y0: number; x1: number; y1: number; id: string }
+interface Rect {
+  x0: number
+  y0: number
+  x1: number
+  y1: number
+  id: string
+}
 
 /** Whether straight cuts from edge to edge, a kerf wide, can part all these pieces. */
 function straightCuts(rects: Rect[], kerf: number): boolean {
   if (rects.length <= 1) return true
-  for (const [lo, hi] of [['x0', 'x1'], ['y0', 'y1']] as const) {
+  for (const [lo, hi] of [
+    ['x0', 'x1'],
+    ['y0', 'y1'],
+  ] as const) {
     const sorted = [...rects].sort((a, b) => a[lo] - b[lo])
     let reach = -Infinity
     for (let i = 0; i < sorted.length; i++) {
-      if (i > 0 && sorted[i][lo] >= reach + kerf) return straightCuts(sorted.slice(0, i), kerf) && straightCuts(sorted.slice(i), kerf)
+      if (i > 0 && sorted[i][lo] >= reach + kerf)
+        return straightCuts(sorted.slice(0, i), kerf) && straightCuts(sorted.slice(i), kerf)
       reach = Math.max(reach, sorted[i][hi])
     }
   }
@@ -70,7 +102,13 @@ function straightCuts(rects: Rect[], kerf: number): boolean {
 }
 
 /** Least times the direction of cutting changes, trimming to size counted, until every piece is free; Infinity when straight cuts never do it. */
-function stagesOf(rects: readonly Rect[], region: Omit<Rect, 'id'>, kerf: number, alongX: boolean, stuck = false): number {
+function stagesOf(
+  rects: readonly Rect[],
+  region: Omit<Rect, 'id'>,
+  kerf: number,
+  alongX: boolean,
+  stuck = false,
+): number {
   const [lo, hi] = alongX ? (['x0', 'x1'] as const) : (['y0', 'y1'] as const)
   const groups: Rect[][] = []
   let reach = -Infinity
@@ -79,7 +117,11 @@ function stagesOf(rects: readonly Rect[], region: Omit<Rect, 'id'>, kerf: number
     else groups[groups.length - 1].push(r)
     reach = Math.max(reach, r[hi])
   }
-  const bounds = groups.map((g) => ({ ...region, [lo]: Math.min(...g.map((r) => r[lo])), [hi]: Math.max(...g.map((r) => r[hi])) }))
+  const bounds = groups.map((g) => ({
+    ...region,
+    [lo]: Math.min(...g.map((r) => r[lo])),
+    [hi]: Math.max(...g.map((r) => r[hi])),
+  }))
   const idle = groups.length === 1 && bounds[0][lo] === region[lo] && bounds[0][hi] === region[hi]
   if (idle && rects.length === 1) {
     const [r] = rects
@@ -102,11 +144,23 @@ export function verifySheets(instance: Cut2dInstance, plan: Cut2dPlan): PlanFaul
       const p = parts.get(q.part)
       if (!p || !stock) continue
       if (q.rotated && !p.rotate) faults.push({ code: 'grain', at: `${at}, ${q.part}` })
-      const r: Rect = { x0: q.x, y0: q.y, x1: q.x + (q.rotated ? p.h : p.w), y1: q.y + (q.rotated ? p.w : p.h), id: q.part }
+      const r: Rect = {
+        x0: q.x,
+        y0: q.y,
+        x1: q.x + (q.rotated ? p.h : p.w),
+        y1: q.y + (q.rotated ? p.w : p.h),
+        id: q.part,
+      }
       const t = instance.trim
-      if (r.x0 < t || r.y0 < t || r.x1 > stock.w - t || r.y1 > stock.h - t) faults.push({ code: 'outside', at: `${at}, ${q.part}` })
+      if (r.x0 < t || r.y0 < t || r.x1 > stock.w - t || r.y1 > stock.h - t)
+        faults.push({ code: 'outside', at: `${at}, ${q.part}` })
       for (const o of rects)
-        if (r.x0 < o.x1 + instance.kerf && o.x0 < r.x1 + instance.kerf && r.y0 < o.y1 + instance.kerf && o.y0 < r.y1 + instance.kerf)
+        if (
+          r.x0 < o.x1 + instance.kerf &&
+          o.x0 < r.x1 + instance.kerf &&
+          r.y0 < o.y1 + instance.kerf &&
+          o.y0 < r.y1 + instance.kerf
+        )
           faults.push({ code: 'too-close', at: `${at}, ${q.part} and ${o.id}` })
       rects.push(r)
     }

@@ -2,15 +2,16 @@ import type { StickMark } from '../assembly/assembly.ts'
 import type { Point } from '../geometry/hull.ts'
 
 /** How a thing is drawn; the renderer gives it line weight, fill and hatch. */
-export type Ink = 'board' | 'sheet' | 'cut-board' | 'cut-sheet' | 'goods' | 'person' | 'floor' | 'wall' | 'fitting'
+export type Ink =
+  'board' | 'sheet' | 'cut-board' | 'cut-sheet' | 'goods' | 'person' | 'floor' | 'wall' | 'fitting' | 'work'
 
 export type Mark =
   | { kind: 'outline'; points: Point[]; ink: Ink; part?: string; goods?: string }
   | { kind: 'line'; from: Point; to: Point; ink: Ink; part?: string }
   /** A dimension line between two points, drawn `offsetMm` to the left of the way from one to the other. */
   | { kind: 'dimension'; from: Point; to: Point; offsetMm: number; mm: number; path?: string }
-  /** The story stick, standing on the floor line. */
-  | { kind: 'stick'; atMm: number; topMm: number; marks: readonly StickMark[] }
+  /** The story stick, standing on the floor line or at the lower ends of what hangs. */
+  | { kind: 'stick'; atMm: number; footMm: number; topMm: number; marks: readonly StickMark[] }
   /** A label of a part, at its middle. */
   | { kind: 'label'; at: Point; text: string; part: string; upright: boolean }
 

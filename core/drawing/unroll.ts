@@ -15,7 +15,12 @@ import { studCentres, type Room } from '../room/room.ts'
  * one scale. Coordinates mm: x to the right along all walls, y up from the floor line; the floor strip lies below nought.
  */
 
-export interface Rect { x: number; y: number; w: number; h: number }
+export interface Rect {
+  x: number
+  y: number
+  w: number
+  h: number
+}
 
 export interface Column {
   line: WallLine
@@ -76,7 +81,14 @@ export function unroll(room: Room, outline: Outline, placed: readonly PlacedForD
     x += line.wall.lengthMm + GAP_MM
     const ticks = joistTicks(room, outline, line)
     const top = (p: Point) => Math.min(line.wall.heightMm, ceilingAt(room, outline, p))
-    return { line, left, topMm: [top(line.from), top(line.to)], studs: studCentres(line.wall), joistsAcross: ticks.across, joistsOut: ticks.out.filter((d) => d < CEILING_MM) }
+    return {
+      line,
+      left,
+      topMm: [top(line.from), top(line.to)],
+      studs: studCentres(line.wall),
+      joistsAcross: ticks.across,
+      joistsOut: ticks.out.filter((d) => d < CEILING_MM),
+    }
   })
   const highMm = Math.max(1, ...columns.flatMap((c) => c.topMm))
   const things = room.features.flatMap((f): UnrolledThing[] => {
@@ -85,37 +97,99 @@ export function unroll(room: Room, outline: Outline, placed: readonly PlacedForD
     const k = clearOf(f)
     const on = FEATURE_DEFAULTS[f.kind].on
     // On the ceiling it is drawn where it hangs over the strip; all else from the front.
-    const rect: Rect = on === 'ceiling' ? { x: c.left + f.atMm, y: highMm + GAP_MM + f.outMm, w: f.wideMm, h: f.deepMm } : { x: c.left + f.atMm, y: f.upMm, w: f.wideMm, h: f.highMm }
+    const rect: Rect =
+      on === 'ceiling'
+        ? { x: c.left + f.atMm, y: highMm + GAP_MM + f.outMm, w: f.wideMm, h: f.deepMm }
+        : { x: c.left + f.atMm, y: f.upMm, w: f.wideMm, h: f.highMm }
     const halo: Rect | null =
       on === 'ceiling' || Math.max(k.leftMm, k.rightMm, k.aboveMm, k.belowMm, k.frontMm) === 0
         ? null
-        : { x: rect.x - k.leftMm, y: Math.max(0, rect.y - k.belowMm), w: rect.w + k.leftMm + k.rightMm, h: rect.h + k.aboveMm + Math.min(k.belowMm, rect.y) }
+        : {
+            x: rect.x - k.leftMm,
+            y: Math.max(0, rect.y - k.belowMm),
+            w: rect.w + k.leftMm + k.rightMm,
+            h: rect.h + k.aboveMm + Math.min(k.belowMm, rect.y),
+          }
     const swings = f.leaf?.opens === 'in' ? f.wideMm : 0
     const deep = Math.max(on === 'ceiling' ? 0 : f.deepMm, swings)
-    const floor: Rect | null = deep > 20 && f.outMm < FLOOR_MM ? { x: rect.x, y: -GAP_MM - Math.min(f.outMm + deep, FLOOR_MM), w: rect.w, h: Math.min(deep, FLOOR_MM - f.outMm) } : null
-    return on === 'ceiling' && f.outMm > CEILING_MM ? [] : [{ feature: f, rect: on === 'ceiling' ? { ...rect, h: Math.min(rect.h, CEILING_MM - f.outMm) } : rect, halo, floor }]
+    const floor: Rect | null =
+      deep > 20 && f.outMm < FLOOR_MM
+        ? {
+            x: rect.x,
+            y: -GAP_MM - Math.min(f.outMm + deep, FLOOR_MM),
+            w: rect.w,
+            h: Math.min(deep, FLOOR_MM - f.outMm),
+          }
+        : null
+    return on === 'ceiling' && f.outMm > CEILING_MM
+      ? []
+      : [
+          {
+            feature: f,
+            rect: on === 'ceiling' ? { ...rect, h: Math.min(rect.h, CEILING_MM - f.outMm) } : rect,
+            halo,
+            floor,
+          },
+        ]
   })
   const builds = placed.flatMap((b): UnrolledBuild[] => {
     const c = columns.find((k) => k.line.wall.id === b.frame.wall.wall.id)
     if (!c) return []
     const { from, along, inward } = c.line
-    const seen = b.assembly.parts.filter((p) => isSquare(p)).map((p) => {
-      const body = placedBox(b.frame, b.boxes.get(p.id)!)
-      const at = body.points.map((q) => ({ a: (q[0] - from[0]) * along[0] + (q[1] - from[1]) * along[1], o: (q[0] - from[0]) * inward[0] + (q[1] - from[1]) * inward[1] }))
-      const [a0, a1] = [Math.min(...at.map((q) => q.a)), Math.max(...at.map((q) => q.a))]
-      return { part: p.id, x: c.left + a0, y: body.min[2], w: a1 - a0, h: body.max[2] - body.min[2], near: Math.max(...at.map((q) => q.o)) }
-    })
+    const seen = b.assembly.parts
+      .filter((p) => isSquare(p))
+      .map((p) => {
+        const body = placedBox(b.frame, b.boxes.get(p.id)!)
+        const at = body.points.map((q) => ({
+          a: (q[0] - from[0]) * along[0] + (q[1] - from[1]) * along[1],
+          o: (q[0] - from[0]) * inward[0] + (q[1] - from[1]) * inward[1],
+        }))
+        const [a0, a1] = [Math.min(...at.map((q) => q.a)), Math.max(...at.map((q) => q.a))]
+        return {
+          part: p.id,
+          x: c.left + a0,
+          y: body.min[2],
+          w: a1 - a0,
+          h: body.max[2] - body.min[2],
+          near: Math.max(...at.map((q) => q.o)),
+        }
+      })
     seen.sort((p, q) => p.near - q.near)
     const { place, alongMm, outMm } = b.frame
-    return [{
-      id: b.id, name: b.name, wallId: c.line.wall.id, left: c.left, rects: seen.map(({ near: _near, ...r }) => r),
-      floor: { x: c.left + place.alongMm, y: -GAP_MM - Math.min(place.outMm + outMm, FLOOR_MM), w: alongMm, h: Math.max(0, Math.min(outMm, FLOOR_MM - place.outMm)) },
-    }]
+    return [
+      {
+        id: b.id,
+        name: b.name,
+        wallId: c.line.wall.id,
+        left: c.left,
+        rects: seen.map(({ near: _near, ...r }) => r),
+        floor: {
+          x: c.left + place.alongMm,
+          y: -GAP_MM - Math.min(place.outMm + outMm, FLOOR_MM),
+          w: alongMm,
+          h: Math.max(0, Math.min(outMm, FLOOR_MM - place.outMm)),
+        },
+      },
+    ]
   })
-  return { columns, things, builds, highMm, wideMm: Math.max(1, x - GAP_MM), floorMm: FLOOR_MM, ceilingMm: CEILING_MM, gapMm: GAP_MM }
+  return {
+    columns,
+    things,
+    builds,
+    highMm,
+    wideMm: Math.max(1, x - GAP_MM),
+    floorMm: FLOOR_MM,
+    ceilingMm: CEILING_MM,
+    gapMm: GAP_MM,
+  }
 }
 
-export interface PlanThing { feature: Feature; foot: Point[]; keep: Point[] | null; leaf: Point[] | null }
+export interface PlanThing {
+  feature: Feature
+  foot: Point[]
+  keep: Point[] | null
+  leaf: Point[] | null
+}
 export interface RoomDrawing {
   /** Corners of the room in order; open when the walls do not close. */
   corners: Point[]
@@ -129,27 +203,59 @@ export interface RoomDrawing {
 /** The room from above, in map coordinates. */
 export function planDrawing(room: Room, outline: Outline, placed: readonly PlacedForDrawing[]): RoomDrawing {
   const walls = outline.walls
-  const corners = outline.closed ? walls.map((w) => w.from) : walls.length > 0 ? [walls[0].from, ...walls.map((w) => w.to)] : []
-  const rectangle = (w: WallLine, a0: number, a1: number, o0: number, o1: number): Point[] => [onPlan(w, a0, o0), onPlan(w, a1, o0), onPlan(w, a1, o1), onPlan(w, a0, o1)]
+  const corners = outline.closed
+    ? walls.map((w) => w.from)
+    : walls.length > 0
+      ? [walls[0].from, ...walls.map((w) => w.to)]
+      : []
+  const rectangle = (w: WallLine, a0: number, a1: number, o0: number, o1: number): Point[] => [
+    onPlan(w, a0, o0),
+    onPlan(w, a1, o0),
+    onPlan(w, a1, o1),
+    onPlan(w, a0, o1),
+  ]
   const things = room.features.flatMap((feature): PlanThing[] => {
     const w = walls.find((x) => x.wall.id === feature.wallId)
     if (!w) return []
     const { atMm, wideMm, outMm, deepMm } = feature
     const k = clearOf(feature)
-    const keep = Math.max(k.leftMm, k.rightMm, k.frontMm) > 0 ? rectangle(w, atMm - k.leftMm, atMm + wideMm + k.rightMm, outMm, outMm + deepMm + k.frontMm) : null
-    return [{ feature, foot: rectangle(w, atMm, atMm + wideMm, outMm, outMm + Math.max(deepMm, 60)), keep, leaf: leafSweep(w, feature) }]
+    const keep =
+      Math.max(k.leftMm, k.rightMm, k.frontMm) > 0
+        ? rectangle(w, atMm - k.leftMm, atMm + wideMm + k.rightMm, outMm, outMm + deepMm + k.frontMm)
+        : null
+    return [
+      {
+        feature,
+        foot: rectangle(w, atMm, atMm + wideMm, outMm, outMm + Math.max(deepMm, 60)),
+        keep,
+        leaf: leafSweep(w, feature),
+      },
+    ]
   })
   const builds = placed.map((b) => {
     const { alongMm, outMm, place, wall } = b.frame
     return {
-      id: b.id, name: b.name, foot: rectangle(wall, place.alongMm, place.alongMm + alongMm, place.outMm, place.outMm + outMm),
-      goods: b.assembly.bays.flatMap((bay) => bay.items.map((i) => placedBox(b.frame, i.box).points.slice(0, 4).map((p): Point => [p[0], p[1]]))),
+      id: b.id,
+      name: b.name,
+      foot: rectangle(wall, place.alongMm, place.alongMm + alongMm, place.outMm, place.outMm + outMm),
+      goods: b.assembly.bays.flatMap((bay) =>
+        bay.items.map((i) =>
+          placedBox(b.frame, i.box)
+            .points.slice(0, 4)
+            .map((p): Point => [p[0], p[1]]),
+        ),
+      ),
     }
   })
   const all = [...corners, ...builds.flatMap((b) => b.foot)]
-  const bound = (i: 0 | 1, of: (...n: number[]) => number, none: number) => (all.length > 0 ? of(...all.map((p) => p[i])) : none)
+  const bound = (i: 0 | 1, of: (...n: number[]) => number, none: number) =>
+    all.length > 0 ? of(...all.map((p) => p[i])) : none
   return {
-    corners, closed: outline.closed, areaMm2: outline.closed ? area(corners) : 0, things, builds,
+    corners,
+    closed: outline.closed,
+    areaMm2: outline.closed ? area(corners) : 0,
+    things,
+    builds,
     bounds: [bound(0, Math.min, 0), bound(1, Math.min, 0), bound(0, Math.max, 1000), bound(1, Math.max, 1000)],
   }
 }

@@ -13,7 +13,8 @@ const { assembly, dims } = r.value
 const boxes = partBoxes(assembly)
 const goods = new Map(ctx.goods.map((g) => [g.item.id, g.item]))
 const draw = (view: View, over: object = {}) => drawView(assembly, view, { boxes, goods, dims, ...over })
-const of = <K extends Mark['kind']>(marks: Mark[], kind: K) => marks.filter((m): m is Extract<Mark, { kind: K }> => m.kind === kind)
+const of = <K extends Mark['kind']>(marks: Mark[], kind: K) =>
+  marks.filter((m): m is Extract<Mark, { kind: K }> => m.kind === kind)
 
 describe('drawings to scale', () => {
   it('give the whole width and height, and each opening, as dimension lines below and beside', () => {
@@ -26,12 +27,15 @@ describe('drawings to scale', () => {
     expect(openings.map((l) => l.path).sort()).toEqual(['clearMm.0', 'clearMm.1', 'clearMm.2'])
     for (const l of openings) expect(l.mm).toBeCloseTo(dims.find((d) => d.path === l.path)!.value, 6)
     // Horizontal chains run from right to left: their left side is below.
-    for (const l of lines.filter((x) => x.from[1] === x.to[1])) expect([l.from[0] > l.to[0], l.offsetMm > 0]).toEqual([true, true])
+    for (const l of lines.filter((x) => x.from[1] === x.to[1]))
+      expect([l.from[0] > l.to[0], l.offsetMm > 0]).toEqual([true, true])
   })
   it('keep everything inside their bounds', () => {
     for (const view of ['front', 'plan', 'section'] as const) {
       const { marks, bounds } = draw(view, { stick: assembly.stick })
-      for (const m of of(marks, 'outline')) for (const [x, y] of m.points) expect(x >= bounds[0] && x <= bounds[2] && y >= bounds[1] && y <= bounds[3]).toBe(true)
+      for (const m of of(marks, 'outline'))
+        for (const [x, y] of m.points)
+          expect(x >= bounds[0] && x <= bounds[2] && y >= bounds[1] && y <= bounds[3]).toBe(true)
       const stick = of(marks, 'stick')[0]
       expect(view === 'plan' ? stick === undefined : stick.atMm < bounds[2]).toBe(true)
     }
@@ -42,7 +46,9 @@ describe('drawings to scale', () => {
     expect(parts.indexOf('post-1-front')).toBeGreaterThan(parts.indexOf('post-1-rear'))
   })
   it('hatch only what the section cuts, and leave out what lies in front of it', () => {
-    const cut = of(draw('section').marks, 'outline').filter((m) => m.ink === 'cut-board').map((m) => m.part!)
+    const cut = of(draw('section').marks, 'outline')
+      .filter((m) => m.ink === 'cut-board')
+      .map((m) => m.part!)
     expect(cut.length).toBeGreaterThan(0)
     expect(cut.every((id) => id.startsWith('plate') || id.startsWith('back') || id === 'brace')).toBe(true)
     expect(of(draw('section').marks, 'outline').some((m) => m.part === 'post-3-front')).toBe(false)

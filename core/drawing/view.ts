@@ -1,5 +1,6 @@
+import { workOn } from './work.ts'
 import type { Assembly, Part, StickMark } from '../assembly/assembly.ts'
-import { isSquare, turnedBox, wholeBox, type PartBoxes } from '../assembly/part-box.ts'
+import { isSquare, thicknessAxis, turnedBox, wholeBox, type PartBoxes } from '../assembly/part-box.ts'
 import type { Dim } from '../families/family.ts'
 import { corners, boxUnion, type Box } from '../geometry/box.ts'
 import { hull, type Point } from '../geometry/hull.ts'
@@ -22,7 +23,12 @@ const LOOK: Record<View, { page(p: Vec3): Point; near(p: Vec3): number }> = {
 /** Distance of the first and further rows of dimension lines from the build: on a large drawing letters are large too. mm */
 const rowOf = (wideMm: number, highMm: number) => Math.max(130, 0.04 * Math.max(wideMm, highMm))
 
-interface Drawn { mark: Mark; near: number }
+type Look = (typeof LOOK)[View]
+
+interface Drawn {
+  mark: Mark
+  near: number
+}
 
 const cuts = (b: Box, x: number) => b.min[0] < x && b.max[0] > x
 
@@ -32,20 +38,51 @@ const sectionPlane = (a: Assembly, boxes: PartBoxes): number => {
   return (b.min[0] + b.max[0]) / 2
 }
 
+/** Whether one looks at a part's broad face. */
+const seenFlat = (p: Part, look: Look): boolean => Math.abs(look.near(thicknessAxis(p))) > 0.9
+
+/** Dadoes, rabbets, bevels and the like, over the part they are cut into. */
+const workMarks = (p: Part, look: Look, near: number): Drawn[] =>
+  workOn(p).map((figure) => ({
+    mark: { kind: 'outline', points: figure.map(look.page), ink: 'work' },
+    near: near + 1e-6,
+  }))
+
 function goodsMark(view: View, g: Goods, box: Box): Mark {
   const [w, d, h] = [box.max[0] - box.min[0], box.max[1] - box.min[1], box.max[2] - box.min[2]]
   const [cx, cy] = [(box.min[0] + box.max[0]) / 2, (box.min[1] + box.max[1]) / 2]
   const outline = (points: Point[]): Mark => ({ kind: 'outline', points, ink: 'goods', goods: g.id })
-  if (view === 'front') return outline(silhouette({ ...g, acrossMm: w, tallMm: h }).map(([x, z]): Point => [cx + x, box.min[2] + z]))
-  if (view === 'section') return outline(silhouette({ ...g, acrossMm: d, tallMm: h }).map(([x, z]): Point => [cy + x, box.min[2] + z]))
+  if (view === 'front')
+    return outline(silhouette({ ...g, acrossMm: w, tallMm: h }).map(([x, z]): Point => [cx + x, box.min[2] + z]))
+  if (view === 'section')
+    return outline(silhouette({ ...g, acrossMm: d, tallMm: h }).map(([x, z]): Point => [cy + x, box.min[2] + z]))
   if (isRound(g.kind))
-    return outline(Array.from({ length: 28 }, (_, i): Point => [cx + (w / 2) * Math.cos((i / 14) * Math.PI), -cy + (d / 2) * Math.sin((i / 14) * Math.PI)]))
-  return outline([[box.min[0], -box.max[1]], [box.max[0], -box.max[1]], [box.max[0], -box.min[1]], [box.min[0], -box.min[1]]])
+    return outline(
+      Array.from({ length: 28 }, (_, i): Point => [
+        cx + (w / 2) * Math.cos((i / 14) * Math.PI),
+        -cy + (d / 2) * Math.sin((i / 14) * Math.PI),
+      ]),
+    )
+  return outline([
+    [box.min[0], -box.max[1]],
+    [box.max[0], -box.max[1]],
+    [box.max[0], -box.min[1]],
+    [box.min[0], -box.min[1]],
+  ])
 }
 
 const rectangle = (p: Point, q: Point): Point[] => [p, [q[0], p[1]], q, [p[0], q[1]]]
 
-const inkOf = (p: Part, cut: boolean): Ink => (p.stock.kind === 'sheet' ? (cut ? 'cut-sheet' : 'sheet') : p.stock.kind === 'board' ? (cut ? 'cut-board' : 'board') : 'fitting')
+const inkOf = (p: Part, cut: boolean): Ink =>
+  p.stock.kind === 'sheet'
+    ? cut
+      ? 'cut-sheet'
+      : 'sheet'
+    : p.stock.kind === 'board'
+      ? cut
+        ? 'cut-board'
+        : 'board'
+      : 'fitting'
 
 export interface ViewOptions {
   boxes: PartBoxes
@@ -68,8 +105,14 @@ export function drawView(a: Assembly, view: View, o: ViewOptions): Scene {
     const b = boxes.get(p.id)!
     if (view === 'section' && b.min[0] >= plane) continue
     const cut = view === 'section' && cuts(b, plane)
-    const points = isSquare(p) ? rectangle(look.page(b.min), look.page(b.max)) : hull(corners(turnedBox(p)).map(look.page))
-    drawn.push({ mark: { kind: 'outline', points, ink: inkOf(p, cut), part: p.id }, near: cut ? 1e9 : look.near(b.max) - (view === 'section' ? 0 : 1e-3 * b.min[0]) })
+    const points = isSquare(p)
+      ? rectangle(look.page(b.min), look.page(b.max))
+      : hull(corners(turnedBox(p)).map(look.page))
+    drawn.push({
+      mark: { kind: 'outline', points, ink: inkOf(p, cut), part: p.id },
+      near: cut ? 1e9 : look.near(b.max) - (view === 'section' ? 0 : 1e-3 * b.min[0]),
+    })
+    if (!cut && seenFlat(p, look)) drawn.push(...workMarks(p, look, drawn[drawn.length - 1].near))
   }
   if (o.showGoods !== false)
     for (const bay of a.bays)
@@ -82,42 +125,79 @@ export function drawView(a: Assembly, view: View, o: ViewOptions): Scene {
   const marks = drawn.map((d) => d.mark)
   if (o.labels) marks.push(...partLabels(a, o, look, view, plane))
 
-  const whole = boxUnion([wholeBox(boxes), ...(o.showGoods === false ? [] : a.bays.flatMap((b) => b.items.map((i) => i.box)))])
+  const whole = boxUnion([
+    wholeBox(boxes),
+    ...(o.showGoods === false ? [] : a.bays.flatMap((b) => b.items.map((i) => i.box))),
+  ])
   const [p, q] = [look.page(whole.min), look.page(whole.max)]
   const [left, right] = [Math.min(p[0], q[0]), Math.max(p[0], q[0])]
   const [bottom, top] = [Math.min(p[1], q[1]), Math.max(p[1], q[1])]
   const row = rowOf(right - left, top - bottom)
-  if (view !== 'plan') marks.unshift({ kind: 'line', from: [left - 2 * row, 0], to: [right + 2 * row, 0], ink: 'floor' })
-  const wall: Mark = view === 'plan' ? { kind: 'line', from: [left - row, 0], to: [right + row, 0], ink: 'wall' } : { kind: 'line', from: [0, 0], to: [0, top + row], ink: 'wall' }
+  if (view !== 'plan' && bottom < HANGS_MM)
+    marks.unshift({ kind: 'line', from: [left - 2 * row, 0], to: [right + 2 * row, 0], ink: 'floor' })
+  const wall: Mark =
+    view === 'plan'
+      ? { kind: 'line', from: [left - row, 0], to: [right + row, 0], ink: 'wall' }
+      : {
+          kind: 'line',
+          from: [0, Math.min(bottom, HANGS_MM) === bottom ? 0 : bottom - row],
+          to: [0, top + row],
+          ink: 'wall',
+        }
   if (view !== 'front') marks.unshift(wall)
-  if (o.showDimensions !== false) marks.push(...dimensions(a, wholeBox(boxes), view, [left, bottom, right, top], o.dims ?? [], row))
+  if (o.showDimensions !== false)
+    marks.push(...dimensions(a, wholeBox(boxes), view, [left, bottom, right, top], o.dims ?? [], row))
   const m = o.showDimensions === false ? row / 2 : 2.6 * row
   const bounds: Scene['bounds'] = [left - m, bottom - 1.3 * m, right + m, top + row]
   if (o.stick && view !== 'plan') {
     const atMm = right + 1.6 * row + (view === 'section' ? row : 0)
-    marks.push({ kind: 'stick', atMm, topMm: top + row / 2, marks: o.stick })
+    marks.push({ kind: 'stick', atMm, footMm: o.stick[0]?.footMm ?? 0, topMm: top + row / 2, marks: o.stick })
     // Room for the words beside it: about a third of the drawing's larger side.
     bounds[2] = atMm + 0.36 * Math.max(bounds[3] - bounds[1], atMm - bounds[0])
   }
   return { marks, bounds }
 }
 
-function partLabels(a: Assembly, o: ViewOptions, look: (typeof LOOK)[View], view: View, plane: number): Mark[] {
+function partLabels(a: Assembly, o: ViewOptions, look: Look, view: View, plane: number): Mark[] {
   return a.parts.flatMap((p): Mark[] => {
     const text = o.labels?.get(p.id)
     const b = o.boxes.get(p.id)!
     if (!text || (view === 'section' && !cuts(b, plane))) return []
     const [q, r] = [look.page(b.min), look.page(b.max)]
-    return [{ kind: 'label', at: look.page(p.at.centre), text, part: p.id, upright: Math.abs(q[1] - r[1]) > Math.abs(q[0] - r[0]) }]
+    return [
+      {
+        kind: 'label',
+        at: look.page(p.at.centre),
+        text,
+        part: p.id,
+        upright: Math.abs(q[1] - r[1]) > Math.abs(q[0] - r[0]),
+      },
+    ]
   })
 }
 
+/** A build whose lowest piece is higher than this hangs, mm. */
+const HANGS_MM = 100
+
 /** Chains of dimension lines: openings, then the whole, below; the whole height at the left. */
-function dimensions(a: Assembly, b: Box, view: View, [left, bottom, right]: [number, number, number, number], dims: readonly Dim[], row: number): Mark[] {
+function dimensions(
+  a: Assembly,
+  b: Box,
+  view: View,
+  [left, bottom, right]: [number, number, number, number],
+  dims: readonly Dim[],
+  row: number,
+): Mark[] {
   const dim = (from: Point, to: Point, offsetMm: number, path?: string): Mark => ({
-    kind: 'dimension', from, to, offsetMm, mm: Math.hypot(to[0] - from[0], to[1] - from[1]), ...(path ? { path } : {}),
+    kind: 'dimension',
+    from,
+    to,
+    offsetMm,
+    mm: Math.hypot(to[0] - from[0], to[1] - from[1]),
+    ...(path ? { path } : {}),
   })
-  if (view === 'section') return [dim([b.max[1], bottom], [b.min[1], bottom], 2 * row), dim([b.max[1], b.min[2]], [b.max[1], b.max[2]], -row)]
+  if (view === 'section')
+    return [dim([b.max[1], bottom], [b.min[1], bottom], 2 * row), dim([b.max[1], b.min[2]], [b.max[1], b.max[2]], -row)]
   const out: Mark[] = [dim([b.max[0], bottom], [b.min[0], bottom], 2 * row)]
   if (view === 'plan') return [...out, dim([right, -b.max[1]], [right, -b.min[1]], -row)]
   // Openings of the lowest row, without doubles, as one chain.
@@ -129,6 +209,8 @@ function dimensions(a: Assembly, b: Box, view: View, [left, bottom, right]: [num
     openings.set(key, dim([bay.clear.max[0], bottom], [bay.clear.min[0], bottom], row, path))
   }
   if (openings.size > 1) out.push(...openings.values())
-  out.push(dim([left, 0], [left, b.max[2]], row))
+  // What stands is told from the floor, what hangs from its underside.
+  const foot = b.min[2] > HANGS_MM ? b.min[2] : 0
+  out.push(dim([left, foot], [left, b.max[2]], row))
   return out
 }

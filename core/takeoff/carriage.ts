@@ -4,10 +4,16 @@ import { findSheet } from '../catalogue/sheets.ts'
 import type { CutPlan } from './cut-plan.ts'
 
 /** What is fetched from the yard: its mass, and how often one has to drive. */
-export interface Load { massKg: number; trips: number }
+export interface Load {
+  massKg: number
+  trips: number
+}
 
 /** The wood that is bought, boards at the density of the project's grade, in loads the vehicle may carry. */
-export function carriage(plan: Pick<CutPlan, 'boards' | 'sheets'>, settings: Pick<Settings, 'carriage' | 'grade'>): Load {
+export function carriage(
+  plan: Pick<CutPlan, 'boards' | 'sheets'>,
+  settings: Pick<Settings, 'carriage' | 'grade'>,
+): Load {
   const density = findGrade(settings.grade)?.densityKgM3 ?? 0
   let massKg = 0
   for (const b of plan.boards) {

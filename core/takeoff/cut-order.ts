@@ -58,7 +58,12 @@ const boardWidth = (b: BoardLaid) => findSection(b.section)?.widthMm ?? 0
 const same = (a: number, b: number) => Math.abs(a - b) < 0.05
 
 /** Tree of the cuts of a sheet; `first` says which way it is broken down where both ways go. */
-export function sheetTree(s: SheetLaid, kerfMm: number, trimMm: number, first: Way | 'either' = 'either'): CutNode | null {
+export function sheetTree(
+  s: SheetLaid,
+  kerfMm: number,
+  trimMm: number,
+  first: Way | 'either' = 'either',
+): CutNode | null {
   const rects = s.cuts.map((c): Rect => ({ x: c.xMm, y: c.yMm, w: c.wMm, h: c.hMm }))
   return cutTree(rects, { x: trimMm, y: trimMm, w: s.lengthMm - 2 * trimMm, h: s.widthMm - 2 * trimMm }, kerfMm, first)
 }
@@ -85,14 +90,23 @@ export function tidied(s: SheetLaid, kerfMm: number, trimMm: number): SheetLaid 
 }
 
 /** All cuts of one sheet from its tree, stage by stage. */
-export function sheetCuts(s: SheetLaid, tree: CutNode, settings: Pick<Settings, 'kerfMm' | 'sheetTrimMm' | 'onePersonKg'>, skip: ReadonlySet<string> = new Set()): Unnumbered[] {
+export function sheetCuts(
+  s: SheetLaid,
+  tree: CutNode,
+  settings: Pick<Settings, 'kerfMm' | 'sheetTrimMm' | 'onePersonKg'>,
+  skip: ReadonlySet<string> = new Set(),
+): Unnumbered[] {
   const sheet = findSheet(s.sheet)
   const kgPerMm2 = sheet ? (sheet.densityKgM3 * sheet.thicknessMm) / 1e9 : 0
   const out: Unnumbered[] = []
   const base = { where: 'home' as const, on: s.id, stock: s.sheet }
   const careOf = (r: { lengthMm: number; widthMm: number }, rip: boolean, settingMm: number): CutCare[] => {
     const care: CutCare[] = []
-    if (r.lengthMm * r.widthMm * kgPerMm2 > settings.onePersonKg || (Math.max(r.lengthMm, r.widthMm) > LONG_MM && Math.min(r.lengthMm, r.widthMm) > WIDE_MM)) care.push('two-people')
+    if (
+      r.lengthMm * r.widthMm * kgPerMm2 > settings.onePersonKg ||
+      (Math.max(r.lengthMm, r.widthMm) > LONG_MM && Math.min(r.lengthMm, r.widthMm) > WIDE_MM)
+    )
+      care.push('two-people')
     if (rip && r.lengthMm > OUTFEED_MM) care.push('outfeed')
     if (rip && settingMm < PUSH_STICK_MM) care.push('push-stick')
     if (Math.max(r.lengthMm, r.widthMm) < SHORT_STOCK_MM) care.push('short-stock')
@@ -100,7 +114,17 @@ export function sheetCuts(s: SheetLaid, tree: CutNode, settings: Pick<Settings, 
   }
   if (settings.sheetTrimMm > 0) {
     const inHand = { lengthMm: s.lengthMm, widthMm: s.widthMm }
-    out.push({ ...base, stage: 0, kind: 'trim', settingMm: settings.sheetTrimMm, inHand, frees: [], holds: s.cuts.map((c) => c.label), leavesMm: s.widthMm - settings.sheetTrimMm, care: careOf(inHand, true, Infinity) })
+    out.push({
+      ...base,
+      stage: 0,
+      kind: 'trim',
+      settingMm: settings.sheetTrimMm,
+      inHand,
+      frees: [],
+      holds: s.cuts.map((c) => c.label),
+      leavesMm: s.widthMm - settings.sheetTrimMm,
+      care: careOf(inHand, true, Infinity),
+    })
   }
   const go = (n: CutNode, stage: number) => {
     if (n.way) {
@@ -115,10 +139,20 @@ export function sheetCuts(s: SheetLaid, tree: CutNode, settings: Pick<Settings, 
         const free = p.way === null
         const alone = last ? null : n.parts[i + 1]
         // The cut that parts the last two frees both, when what is left is a finished piece as well.
-        const other = alone && i === n.parts.length - 2 && !n.rest && alone.way === null ? alone.pieces.map((k) => s.cuts[k].label) : []
+        const other =
+          alone && i === n.parts.length - 2 && !n.rest && alone.way === null
+            ? alone.pieces.map((k) => s.cuts[k].label)
+            : []
         out.push({
-          ...base, stage, kind: rip ? 'rip' : 'crosscut', settingMm: setting, inHand: left, frees: [...(free ? p.pieces.map((k) => s.cuts[k].label) : []), ...other],
-          holds: free ? [] : p.pieces.map((k) => s.cuts[k].label), leavesMm: Math.max(0, end - p.region[o] - setting - settings.kerfMm), care: careOf(left, rip, setting),
+          ...base,
+          stage,
+          kind: rip ? 'rip' : 'crosscut',
+          settingMm: setting,
+          inHand: left,
+          frees: [...(free ? p.pieces.map((k) => s.cuts[k].label) : []), ...other],
+          holds: free ? [] : p.pieces.map((k) => s.cuts[k].label),
+          leavesMm: Math.max(0, end - p.region[o] - setting - settings.kerfMm),
+          care: careOf(left, rip, setting),
         })
       })
     }
@@ -129,20 +163,35 @@ export function sheetCuts(s: SheetLaid, tree: CutNode, settings: Pick<Settings, 
 }
 
 /** Names the cut after the i-th part of a node by where it is. */
-export const cutKeyOf = (n: CutNode, i: number): string => `${n.way}:${n.region.x.toFixed(2)}:${n.region.y.toFixed(2)}:${i}`
+export const cutKeyOf = (n: CutNode, i: number): string =>
+  `${n.way}:${n.region.x.toFixed(2)}:${n.region.y.toFixed(2)}:${i}`
 
 /** Names a crosscut of a board by where it is. */
 export const cutAt = (mm: number): string => `at:${mm.toFixed(2)}`
 
 /** Cuts of boards: squared first, then stop by stop, the longest first where every board still allows it; rips at the end, narrow ones together. */
-export function boardCuts(boards: readonly BoardLaid[], settings: Pick<Settings, 'kerfMm' | 'squaringTrimMm'>, made: ReadonlyMap<string, ReadonlySet<string>> = new Map()): Unnumbered[] {
+export function boardCuts(
+  boards: readonly BoardLaid[],
+  settings: Pick<Settings, 'kerfMm' | 'squaringTrimMm'>,
+  made: ReadonlyMap<string, ReadonlySet<string>> = new Map(),
+): Unnumbered[] {
   const out: Unnumbered[] = []
   const stockOf = (b: BoardLaid) => `${b.section}${b.treated ? ':treated' : ''}`
   const base = (b: BoardLaid) => ({ where: 'home' as const, on: b.id, stock: stockOf(b) })
   let stage = 0
   if (settings.squaringTrimMm > 0)
     for (const b of boards)
-      out.push({ ...base(b), stage, kind: 'square', settingMm: settings.squaringTrimMm, inHand: { lengthMm: boardWidth(b), widthMm: b.lengthMm }, frees: [], holds: [], leavesMm: b.lengthMm - settings.squaringTrimMm, care: [] })
+      out.push({
+        ...base(b),
+        stage,
+        kind: 'square',
+        settingMm: settings.squaringTrimMm,
+        inHand: { lengthMm: boardWidth(b), widthMm: b.lengthMm },
+        frees: [],
+        holds: [],
+        leavesMm: b.lengthMm - settings.squaringTrimMm,
+        care: [],
+      })
   const next = boards.map(() => 0)
   for (;;) {
     const open = boards.flatMap((b, i) => (next[i] < b.cuts.length ? [b.cuts[next[i]].lengthMm] : []))
@@ -162,7 +211,14 @@ export function boardCuts(boards: readonly BoardLaid[], settings: Pick<Settings,
         if (made.get(b.id)?.has(cutAt(c.atMm + c.lengthMm))) continue
         const leavesMm = Math.max(0, rest - settings.kerfMm)
         out.push({
-          ...base(b), stage, kind: 'crosscut', settingMm: c.lengthMm, inHand: { lengthMm: boardWidth(b), widthMm: b.lengthMm - c.atMm }, frees: c.ripMm === null ? [...c.labels] : [], holds: c.ripMm === null ? [] : [...c.labels], leavesMm,
+          ...base(b),
+          stage,
+          kind: 'crosscut',
+          settingMm: c.lengthMm,
+          inHand: { lengthMm: boardWidth(b), widthMm: b.lengthMm - c.atMm },
+          frees: c.ripMm === null ? [...c.labels] : [],
+          holds: c.ripMm === null ? [] : [...c.labels],
+          leavesMm,
           care: c.lengthMm < SHORT_STOCK_MM && leavesMm < SHORT_STOCK_MM ? ['short-stock'] : [],
         })
       }
@@ -174,10 +230,20 @@ export function boardCuts(boards: readonly BoardLaid[], settings: Pick<Settings,
     for (const { b, c } of rips.filter((r) => r.c.ripMm === w))
       c.labels.forEach((l, k) =>
         out.push({
-          ...base(b), stage, kind: 'rip', settingMm: w, inHand: { lengthMm: c.lengthMm, widthMm: boardWidth(b) - k * (w + settings.kerfMm) }, frees: [l], holds: c.labels.slice(k + 1),
+          ...base(b),
+          stage,
+          kind: 'rip',
+          settingMm: w,
+          inHand: { lengthMm: c.lengthMm, widthMm: boardWidth(b) - k * (w + settings.kerfMm) },
+          frees: [l],
+          holds: c.labels.slice(k + 1),
           leavesMm: Math.max(0, boardWidth(b) - (k + 1) * (w + settings.kerfMm)),
-          care: [...(c.lengthMm > OUTFEED_MM ? (['outfeed'] as const) : []), ...(w < PUSH_STICK_MM ? (['push-stick'] as const) : [])],
-        }))
+          care: [
+            ...(c.lengthMm > OUTFEED_MM ? (['outfeed'] as const) : []),
+            ...(w < PUSH_STICK_MM ? (['push-stick'] as const) : []),
+          ],
+        }),
+      )
   }
   return out
 }
@@ -201,21 +267,32 @@ export function batched(cuts: readonly Unnumbered[], from = 1): CutBatch[] {
     const here = cuts.filter((c) => c.stage === stage)
     const groups: Unnumbered[][] = []
     for (const c of here) {
-      const g = groups.find((x) => x[0].stock === c.stock && x[0].kind === c.kind && x[0].where === c.where && same(x[0].settingMm, c.settingMm))
+      const g = groups.find(
+        (x) =>
+          x[0].stock === c.stock && x[0].kind === c.kind && x[0].where === c.where && same(x[0].settingMm, c.settingMm),
+      )
       if (g) g.push(c)
       else groups.push([c])
     }
     // The widest setting first: pieces are laid out so that on each sheet the widest comes off first as well.
     for (const g of groups.sort((a, b) => b[0].settingMm - a[0].settingMm)) {
       const [{ stock, where, kind, settingMm }] = g
-      out.push({ id: `${n}`, where, stock, kind, settingMm, cuts: g.map((c) => {
-        const { stock: _s, stage: _g, ...cut } = c
-        return { ...cut, key: keyed(c), n: n++ }
-      }) })
+      out.push({
+        id: `${n}`,
+        where,
+        stock,
+        kind,
+        settingMm,
+        cuts: g.map((c) => {
+          const { stock: _s, stage: _g, ...cut } = c
+          return { ...cut, key: keyed(c), n: n++ }
+        }),
+      })
     }
   }
   return out
 }
 
 /** A cut is made when the pieces it frees are, or when it was ticked itself. */
-export const isMade = (c: Pick<SawCut, 'key' | 'frees'>, done: ReadonlySet<string>): boolean => (c.frees.length > 0 ? c.frees.every((l) => done.has(l)) : done.has(c.key))
+export const isMade = (c: Pick<SawCut, 'key' | 'frees'>, done: ReadonlySet<string>): boolean =>
+  c.frees.length > 0 ? c.frees.every((l) => done.has(l)) : done.has(c.key)

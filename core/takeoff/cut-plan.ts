@@ -1,14 +1,14 @@
+import { labelsOf } from '../assembly/identical.ts'
 import type { Settings } from '../assembly/settings.ts'
 import type { PriceLine } from '../catalogue/prices.ts'
 import { planBoardsGreedy } from '../cutting/boards-greedy.ts'
 import type { CannotCut, Cut1dInstance, Cut1dPlan, Cut2dInstance, Cut2dPlan, Planner } from '../cutting/format.ts'
 import { planSheetsGreedy } from '../cutting/sheets-greedy.ts'
 import { tidied } from './cut-order.ts'
-import { boardJobs, fromCutUnit, sheetJobs, type AtHand, type BoardJob, type SheetJob } from './instances.ts'
+import { boardJobs, fromCutUnit, lineId, sheetJobs, type AtHand, type BoardJob, type SheetJob } from './instances.ts'
 import type { PieceLine } from './pieces.ts'
 import { chooseRips } from './rip-choice.ts'
 import type { BoardCut, BoardLaid, SheetCut, SheetLaid } from './sawing.ts'
-
 
 export interface CutPlan {
   boards: BoardLaid[]
@@ -26,23 +26,26 @@ export const FIRST_PLANNERS: Planners = { boards: planBoardsGreedy, sheets: plan
 
 export type LabelPen = (line: PieceLine) => string | null
 
-/** All labels of a line: its letter, with a number where there are several. */
-export const labelsOf = (l: PieceLine): string[] => (l.count === 1 ? [l.letter] : Array.from({ length: l.count }, (_, i) => `${l.letter}${i + 1}`))
-
 /** Hands out the labels of a line one after the other. */
 function labelPen(): LabelPen {
-  const next = new Map<string, number>()
-  return (line: PieceLine): string | null => {
-    const key = `${line.build}/${line.letter}`
-    const n = next.get(key) ?? 0
-    if (n >= line.count) return null
-    next.set(key, n + 1)
-    return line.count === 1 ? line.letter : `${line.letter}${n + 1}`
+  const left = new Map<string, string[]>()
+  return (line) => {
+    const key = lineId(line)
+    const list = left.get(key) ?? labelsOf(line)
+    left.set(key, list)
+    return list.shift() ?? null
   }
 }
 
 /** Lays all pieces of a project's builds out on boards and sheets, those at hand first. */
-export function planCuts(asked: readonly PieceLine[], settings: Settings, prices: readonly PriceLine[], planners: Planners = FIRST_PLANNERS, hand: readonly AtHand[] = [], label = labelPen()): CutPlan {
+export function planCuts(
+  asked: readonly PieceLine[],
+  settings: Settings,
+  prices: readonly PriceLine[],
+  planners: Planners = FIRST_PLANNERS,
+  hand: readonly AtHand[] = [],
+  label = labelPen(),
+): CutPlan {
   const plan: CutPlan = { boards: [], sheets: [], claims: [], cannot: [] }
   const lines = chooseRips(asked, settings, prices, hand)
   for (const job of boardJobs(lines, settings, prices, hand)) {
@@ -58,7 +61,9 @@ export function planCuts(asked: readonly PieceLine[], settings: Settings, prices
     if (!r.ok) plan.cannot.push({ key: job.key, why: r.why })
     else {
       plan.claims.push({ key: job.key, ...r.plan.claim })
-      plan.sheets.push(...laySheets(job, r.plan, label, hand).map((s) => tidied(s, settings.kerfMm, settings.sheetTrimMm)))
+      plan.sheets.push(
+        ...laySheets(job, r.plan, label, hand).map((s) => tidied(s, settings.kerfMm, settings.sheetTrimMm)),
+      )
     }
   }
   return plan
@@ -74,21 +79,38 @@ function cutSequence(ids: readonly string[], length: (id: string) => number, roo
   const left = roomMm - ids.reduce((n, id) => n + length(id) + kerfMm, 0)
   const small = sorted.filter((id) => length(id) < SMALL_MM)
   const long = sorted.filter((id) => length(id) >= SMALL_MM)
-  return small.length === 0 || long.length === 0 || left >= HOLD_MM ? sorted : [...long.slice(0, -1), ...small, long[long.length - 1]]
+  return small.length === 0 || long.length === 0 || left >= HOLD_MM
+    ? sorted
+    : [...long.slice(0, -1), ...small, long[long.length - 1]]
 }
 
-const atHandOf = (stock: string, hand: readonly AtHand[]) => hand.find((h) => stock === h.id || stock.startsWith(`${h.id}@`))
+const atHandOf = (stock: string, hand: readonly AtHand[]) =>
+  hand.find((h) => stock === h.id || stock.startsWith(`${h.id}@`))
 
-function layBoards(job: BoardJob, plan: Cut1dPlan, settings: Settings, label: LabelPen, hand: readonly AtHand[]): BoardLaid[] {
+function layBoards(
+  job: BoardJob,
+  plan: Cut1dPlan,
+  settings: Settings,
+  label: LabelPen,
+  hand: readonly AtHand[],
+): BoardLaid[] {
   const out: BoardLaid[] = []
   for (const b of plan.boards) {
     const stock = job.instance.stock.find((s) => s.id === b.stock)!
     for (let n = 0; n < b.count; n++) {
       let at = settings.squaringTrimMm
-      const cuts = cutSequence(b.cuts, (id) => job.lines[id].line.cut.lengthMm, fromCutUnit(stock.length) - settings.squaringTrimMm, settings.kerfMm).map((id): BoardCut => {
+      const cuts = cutSequence(
+        b.cuts,
+        (id) => job.lines[id].line.cut.lengthMm,
+        fromCutUnit(stock.length) - settings.squaringTrimMm,
+        settings.kerfMm,
+      ).map((id): BoardCut => {
         const { line, strips } = job.lines[id]
         const cut: BoardCut = {
-          line: id, lengthMm: line.cut.lengthMm, atMm: at, ripMm: line.ripped ? Math.max(line.widthMm, line.thicknessMm) : null,
+          line: id,
+          lengthMm: line.cut.lengthMm,
+          atMm: at,
+          ripMm: line.ripped ? Math.max(line.widthMm, line.thicknessMm) : null,
           labels: Array.from({ length: strips }, () => label(line)).filter((x): x is string => x !== null),
         }
         at += line.cut.lengthMm + settings.kerfMm
@@ -97,8 +119,15 @@ function layBoards(job: BoardJob, plan: Cut1dPlan, settings: Settings, label: La
       const lengthMm = fromCutUnit(stock.length)
       const from = atHandOf(b.stock, hand)
       out.push({
-        id: `${job.key}-${out.length + 1}`, stockKey: from?.stockKey ?? b.stock, section: job.section, treated: job.treated, lengthMm, cuts, leftoverMm: Math.max(0, lengthMm - at),
-        handId: from ? from.id : null, fromMm: from ? Number(b.stock.split('@')[1] ?? 0) : 0,
+        id: `${job.key}-${out.length + 1}`,
+        stockKey: from?.stockKey ?? b.stock,
+        section: job.section,
+        treated: job.treated,
+        lengthMm,
+        cuts,
+        leftoverMm: Math.max(0, lengthMm - at),
+        handId: from ? from.id : null,
+        fromMm: from ? Number(b.stock.split('@')[1] ?? 0) : 0,
       })
     }
   }
@@ -114,14 +143,27 @@ function laySheets(job: SheetJob, plan: Cut2dPlan, label: LabelPen, hand: readon
       const cuts = s.placements.map((q): SheetCut => {
         const p = sizes.get(q.part)!
         return {
-          line: q.part, label: label(job.lines[q.part]) ?? '', xMm: fromCutUnit(q.x), yMm: fromCutUnit(q.y),
-          wMm: fromCutUnit(q.rotated ? p.h : p.w), hMm: fromCutUnit(q.rotated ? p.w : p.h),
+          line: q.part,
+          label: label(job.lines[q.part]) ?? '',
+          xMm: fromCutUnit(q.x),
+          yMm: fromCutUnit(q.y),
+          wMm: fromCutUnit(q.rotated ? p.h : p.w),
+          hMm: fromCutUnit(q.rotated ? p.w : p.h),
         }
       })
       const [lengthMm, widthMm] = [fromCutUnit(stock.w), fromCutUnit(stock.h)]
       const used = cuts.reduce((a, c) => a + c.wMm * c.hMm, 0) / (lengthMm * widthMm)
       const from = atHandOf(s.stock, hand)
-      out.push({ id: `${job.key}-${out.length + 1}`, stockKey: from?.stockKey ?? s.stock, sheet: job.sheet, lengthMm, widthMm, cuts, usedShare: used, handId: from ? from.id : null })
+      out.push({
+        id: `${job.key}-${out.length + 1}`,
+        stockKey: from?.stockKey ?? s.stock,
+        sheet: job.sheet,
+        lengthMm,
+        widthMm,
+        cuts,
+        usedShare: used,
+        handId: from ? from.id : null,
+      })
     }
   }
   return out

@@ -30,7 +30,8 @@ export interface SheetJob {
 }
 
 /** How many strips of a width come out of a board. */
-export const stripsOf = (boardMm: number, stripMm: number, kerfMm: number): number => Math.max(1, Math.floor((boardMm + kerfMm + 1e-6) / (stripMm + kerfMm)))
+export const stripsOf = (boardMm: number, stripMm: number, kerfMm: number): number =>
+  Math.max(1, Math.floor((boardMm + kerfMm + 1e-6) / (stripMm + kerfMm)))
 
 export const lineId = (l: PieceLine): string => `${l.build}/${l.letter}`
 
@@ -41,11 +42,24 @@ export type AtHand = OnHandPiece & { count?: number; stockKey?: string }
 const LEAST_STRETCH_MM = 100
 
 const handBoards = (section: string, treated: boolean, hand: readonly AtHand[]): Cut1dInstance['stock'] =>
-  hand.flatMap((h) => (h.kind === 'board' && h.section === section && h.treated === treated
-    ? soundStretches(h, LEAST_STRETCH_MM).map((s) => ({ id: `${h.id}@${s.fromMm}`, length: down(s.toMm - s.fromMm), price: 0, available: h.count ?? 1, offcut: true }))
-    : []))
+  hand.flatMap((h) =>
+    h.kind === 'board' && h.section === section && h.treated === treated
+      ? soundStretches(h, LEAST_STRETCH_MM).map((s) => ({
+          id: `${h.id}@${s.fromMm}`,
+          length: down(s.toMm - s.fromMm),
+          price: 0,
+          available: h.count ?? 1,
+          offcut: true,
+        }))
+      : [],
+  )
 
-export function boardJobs(lines: readonly PieceLine[], settings: Settings, prices: readonly PriceLine[], hand: readonly AtHand[] = []): BoardJob[] {
+export function boardJobs(
+  lines: readonly PieceLine[],
+  settings: Settings,
+  prices: readonly PriceLine[],
+  hand: readonly AtHand[] = [],
+): BoardJob[] {
   const price = new Map(prices.map((p) => [p.key, p.minor]))
   const jobs = new Map<string, BoardJob>()
   for (const line of lines) {
@@ -53,44 +67,91 @@ export function boardJobs(lines: readonly PieceLine[], settings: Settings, price
     const { section, treated } = line.stock
     const key = `${section}${treated ? ':treated' : ''}`
     const job = jobs.get(key) ?? {
-      key, section, treated, lines: {},
+      key,
+      section,
+      treated,
+      lines: {},
       instance: {
-        format: 'cut1d-instance', version: 1, name: key, unit: CUT_UNIT, kerf: up(settings.kerfMm), trimStart: up(settings.squaringTrimMm), trimEnd: 0, parts: [],
-        stock: [...handBoards(section, treated, hand), ...BOARD_LENGTHS[settings.yard].flatMap((mm) => {
-          const minor = price.get(boardKey(section, mm, treated))
-          return minor === undefined ? [] : [{ id: boardKey(section, mm, treated), length: down(mm), price: minor, available: null, offcut: false }]
-        })],
+        format: 'cut1d-instance',
+        version: 1,
+        name: key,
+        unit: CUT_UNIT,
+        kerf: up(settings.kerfMm),
+        trimStart: up(settings.squaringTrimMm),
+        trimEnd: 0,
+        parts: [],
+        stock: [
+          ...handBoards(section, treated, hand),
+          ...BOARD_LENGTHS[settings.yard].flatMap((mm) => {
+            const minor = price.get(boardKey(section, mm, treated))
+            return minor === undefined
+              ? []
+              : [{ id: boardKey(section, mm, treated), length: down(mm), price: minor, available: null, offcut: false }]
+          }),
+        ],
       },
     }
     jobs.set(key, job)
-    const strips = line.ripped ? stripsOf(findSection(section)!.widthMm, Math.max(line.widthMm, line.thicknessMm), settings.kerfMm) : 1
+    const strips = line.ripped
+      ? stripsOf(findSection(section)!.widthMm, Math.max(line.widthMm, line.thicknessMm), settings.kerfMm)
+      : 1
     job.lines[lineId(line)] = { line, strips }
     job.instance.parts.push({ id: lineId(line), length: up(line.cut.lengthMm), qty: Math.ceil(line.count / strips) })
   }
   return [...jobs.values()]
 }
 
-export function sheetJobs(lines: readonly PieceLine[], settings: Settings, prices: readonly PriceLine[], hand: readonly AtHand[] = []): SheetJob[] {
+export function sheetJobs(
+  lines: readonly PieceLine[],
+  settings: Settings,
+  prices: readonly PriceLine[],
+  hand: readonly AtHand[] = [],
+): SheetJob[] {
   const price = new Map(prices.map((p) => [p.key, p.minor]))
   const jobs = new Map<string, SheetJob>()
   for (const line of lines) {
     if (line.stock.kind !== 'sheet') continue
     const sheet = findSheet(line.stock.sheet)!
     const job = jobs.get(sheet.id) ?? {
-      key: sheet.id, sheet: sheet.id, lines: {},
+      key: sheet.id,
+      sheet: sheet.id,
+      lines: {},
       instance: {
-        format: 'cut2d-instance', version: 1, name: sheet.id, unit: CUT_UNIT, kerf: up(settings.kerfMm), trim: up(settings.sheetTrimMm), maxStages: null, parts: [],
+        format: 'cut2d-instance',
+        version: 1,
+        name: sheet.id,
+        unit: CUT_UNIT,
+        kerf: up(settings.kerfMm),
+        trim: up(settings.sheetTrimMm),
+        maxStages: null,
+        parts: [],
         stock: [
-          ...hand.flatMap((h) => (h.kind === 'sheet' && h.sheet === sheet.id ? [{ id: h.id, w: down(h.lengthMm), h: down(h.widthMm), price: 0, available: h.count ?? 1, offcut: true }] : [])),
+          ...hand.flatMap((h) =>
+            h.kind === 'sheet' && h.sheet === sheet.id
+              ? [{ id: h.id, w: down(h.lengthMm), h: down(h.widthMm), price: 0, available: h.count ?? 1, offcut: true }]
+              : [],
+          ),
           ...soldSizes(sheet).flatMap((size) => {
             const minor = price.get(size.key)
-            return minor === undefined ? [] : [{ id: size.key, w: down(size.lengthMm), h: down(size.widthMm), price: minor, available: null, offcut: false }]
+            return minor === undefined
+              ? []
+              : [
+                  {
+                    id: size.key,
+                    w: down(size.lengthMm),
+                    h: down(size.widthMm),
+                    price: minor,
+                    available: null,
+                    offcut: false,
+                  },
+                ]
           }),
         ],
       },
     }
     jobs.set(sheet.id, job)
-    const [w, h] = line.grain === 'width' ? [line.cut.widthMm, line.cut.lengthMm] : [line.cut.lengthMm, line.cut.widthMm]
+    const [w, h] =
+      line.grain === 'width' ? [line.cut.widthMm, line.cut.lengthMm] : [line.cut.lengthMm, line.cut.widthMm]
     job.lines[lineId(line)] = line
     job.instance.parts.push({ id: lineId(line), w: up(w), h: up(h), qty: line.count, rotate: line.grain === 'any' })
   }

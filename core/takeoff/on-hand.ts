@@ -3,17 +3,32 @@ import { id, lengthMm, words, z } from '../measure/schema.ts'
 /** A board or sheet that is there already: cut from first, and free. */
 export const onHandPiece = z.discriminatedUnion('kind', [
   z.object({
-    id, kind: z.literal('board'), section: z.string(), treated: z.boolean(), lengthMm: lengthMm(50, 8000), note: words(80),
+    id,
+    kind: z.literal('board'),
+    section: z.string(),
+    treated: z.boolean(),
+    lengthMm: lengthMm(50, 8000),
+    note: words(80),
     /** Stretches that may be in no piece, from the raw end: knots, splits, old screws. */
     defects: z.array(z.object({ fromMm: lengthMm(0, 8000), toMm: lengthMm(0, 8000) })).max(20),
   }),
   /** `lengthMm` runs with the grain. */
-  z.object({ id, kind: z.literal('sheet'), sheet: z.string(), lengthMm: lengthMm(50, 4000), widthMm: lengthMm(50, 4000), note: words(80) }),
+  z.object({
+    id,
+    kind: z.literal('sheet'),
+    sheet: z.string(),
+    lengthMm: lengthMm(50, 4000),
+    widthMm: lengthMm(50, 4000),
+    note: words(80),
+  }),
 ])
 export type OnHandPiece = z.infer<typeof onHandPiece>
 
 /** Whole stretches of a board between its defects, from its raw end; those shorter than `leastMm` are left out. */
-export function soundStretches(p: Extract<OnHandPiece, { kind: 'board' }>, leastMm = 0): { fromMm: number; toMm: number }[] {
+export function soundStretches(
+  p: Extract<OnHandPiece, { kind: 'board' }>,
+  leastMm = 0,
+): { fromMm: number; toMm: number }[] {
   const out: { fromMm: number; toMm: number }[] = []
   let from = 0
   for (const d of [...p.defects].sort((a, b) => a.fromMm - b.fromMm)) {

@@ -8,6 +8,7 @@ import { SAME_LENGTH_MM } from '../measure/rounding.ts'
 export interface PieceLine {
   build: string
   letter: string
+  numbered: boolean
   role: Part['role']
   stock: Part['stock']
   grain: Part['grain']
@@ -32,10 +33,21 @@ export function pieceLines(build: string, groups: readonly Alike[]): PieceLine[]
     const { lengthMm, widthMm, thicknessMm } = p.size
     const section = p.stock.kind === 'board' ? findSection(p.stock.section) : undefined
     return {
-      build, letter: g.letter, role: p.role, stock: p.stock, grain: p.grain, lengthMm, widthMm, thicknessMm,
+      build,
+      letter: g.letter,
+      numbered: g.numbered,
+      role: p.role,
+      stock: p.stock,
+      grain: p.grain,
+      lengthMm,
+      widthMm,
+      thicknessMm,
       cut: { lengthMm: lengthMm + scribe(p, ['start', 'end']), widthMm: widthMm + scribe(p, ['low', 'high']) },
       ripped: section !== undefined && Math.max(widthMm, thicknessMm) < section.widthMm - SAME_LENGTH_MM,
-      machining: p.machining, count: g.parts.length, massKg: partMassKg(p), parts: g.parts.map((x) => x.id),
+      machining: p.machining,
+      count: g.parts.length,
+      massKg: partMassKg(p),
+      parts: g.parts.map((x) => x.id),
     }
   })
 }

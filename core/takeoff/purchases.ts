@@ -32,7 +32,13 @@ export interface Bill {
   unpriced: number
 }
 
-export function purchases(plan: Pick<CutPlan, 'boards' | 'sheets'>, screws: readonly ScrewLine[], prices: readonly PriceLine[], sundries: readonly SundryLine[] = [], have: Readonly<Record<string, number>> = {}): Bill {
+export function purchases(
+  plan: Pick<CutPlan, 'boards' | 'sheets'>,
+  screws: readonly ScrewLine[],
+  prices: readonly PriceLine[],
+  sundries: readonly SundryLine[] = [],
+  have: Readonly<Record<string, number>> = {},
+): Bill {
   const book = new Map(prices.map((p) => [p.key, p]))
   const counts = new Map<string, { aisle: Aisle; count: number; holds: number | null; label: string }>()
   const add = (key: string, aisle: Aisle, count: number, label: string, holds: number | null = null) => {
@@ -43,13 +49,30 @@ export function purchases(plan: Pick<CutPlan, 'boards' | 'sheets'>, screws: read
   for (const b of plan.boards) if (b.handId === null) add(b.stockKey, 'lumber', 1, b.section)
   for (const s of plan.sheets) if (s.handId === null) add(s.stockKey, 'sheets', 1, s.sheet)
   for (const s of screws) add(screwKey(s.fastener), 'fasteners', s.boxes, s.label, s.count)
-  for (const s of sundries) add(sundryKey(s.kind, s.label), s.kind === 'ready' ? 'hardware' : 'finish', s.count, s.label)
+  for (const s of sundries)
+    add(sundryKey(s.kind, s.label), s.kind === 'ready' ? 'hardware' : 'finish', s.count, s.label)
   const lines = [...counts].map(([key, c]): Purchase => {
     const eachMinor = book.get(key)?.minor ?? null
     const got = Math.min(c.count, have[key] ?? 0)
     const buy = c.count - got
-    return { key, aisle: c.aisle, label: book.get(key)?.label ?? c.label, count: c.count, have: got, buy, holds: c.holds, eachMinor, totalMinor: eachMinor === null ? null : eachMinor * buy }
+    return {
+      key,
+      aisle: c.aisle,
+      label: book.get(key)?.label ?? c.label,
+      count: c.count,
+      have: got,
+      buy,
+      holds: c.holds,
+      eachMinor,
+      totalMinor: eachMinor === null ? null : eachMinor * buy,
+    }
   })
-  lines.sort((a, b) => AISLES.indexOf(a.aisle) - AISLES.indexOf(b.aisle) || a.key.localeCompare(b.key, 'en', { numeric: true }))
-  return { lines, totalMinor: lines.reduce((n, l) => n + (l.totalMinor ?? 0), 0), unpriced: lines.filter((l) => l.eachMinor === null && l.buy > 0).length }
+  lines.sort(
+    (a, b) => AISLES.indexOf(a.aisle) - AISLES.indexOf(b.aisle) || a.key.localeCompare(b.key, 'en', { numeric: true }),
+  )
+  return {
+    lines,
+    totalMinor: lines.reduce((n, l) => n + (l.totalMinor ?? 0), 0),
+    unpriced: lines.filter((l) => l.eachMinor === null && l.buy > 0).length,
+  }
 }

@@ -22,7 +22,19 @@ export interface SawWork {
 /** A cut plan as work. Pieces on hand are at home already: the yard does nothing to them. */
 export function sawWork(plan: Pick<CutPlan, 'boards' | 'sheets'>, settings: Settings): SawWork {
   const yard: YardWork[] = [
-    ...plan.sheets.map((s): YardWork => (s.handId === null ? yardSheetCuts(s, settings) : { on: s.id, cuts: [], made: new Set(), carried: [], tree: sheetTree(s, settings.kerfMm, settings.sheetTrimMm), stuck: false })), ...plan.boards.map((b) => yardBoardCuts(b, settings)),
+    ...plan.sheets.map((s): YardWork =>
+      s.handId === null
+        ? yardSheetCuts(s, settings)
+        : {
+            on: s.id,
+            cuts: [],
+            made: new Set(),
+            carried: [],
+            tree: sheetTree(s, settings.kerfMm, settings.sheetTrimMm),
+            stuck: false,
+          },
+    ),
+    ...plan.boards.map((b) => yardBoardCuts(b, settings)),
   ]
   const [madeOn, treeOf] = [new Map(yard.map((y) => [y.on, y.made])), new Map(yard.map((y) => [y.on, y.tree]))]
   const yardBatches = batched(yard.flatMap((y) => y.cuts))
@@ -36,7 +48,13 @@ export function sawWork(plan: Pick<CutPlan, 'boards' | 'sheets'>, settings: Sett
   const home = [...sheetBatches, ...batched(boardCuts(plan.boards, settings, madeOn), done + 1)]
   const carried = yard.flatMap((y) => y.carried)
   return {
-    yard: yardBatches, home, freeCuts: settings.yardCuts.freeCuts, yardCuts, stuck: yard.filter((y) => y.stuck).map((y) => y.on),
-    longestMm: Math.max(0, ...carried.map((c) => Math.max(c.lengthMm, c.widthMm))), heaviestKg: Math.max(0, ...carried.map((c) => c.massKg)), settings: home.length,
+    yard: yardBatches,
+    home,
+    freeCuts: settings.yardCuts.freeCuts,
+    yardCuts,
+    stuck: yard.filter((y) => y.stuck).map((y) => y.on),
+    longestMm: Math.max(0, ...carried.map((c) => Math.max(c.lengthMm, c.widthMm))),
+    heaviestKg: Math.max(0, ...carried.map((c) => c.massKg)),
+    settings: home.length,
   }
 }

@@ -27,9 +27,23 @@ export const boardLaid = z.object({
   /** Where a stretch of a board on hand begins on it; nought for a whole board. */
   fromMm: z.number(),
 })
-export const sheetCut = z.object({ line: z.string(), label: z.string(), xMm: z.number(), yMm: z.number(), wMm: z.number(), hMm: z.number() })
+export const sheetCut = z.object({
+  line: z.string(),
+  label: z.string(),
+  xMm: z.number(),
+  yMm: z.number(),
+  wMm: z.number(),
+  hMm: z.number(),
+})
 export const sheetLaid = z.object({
-  id: z.string(), stockKey: z.string(), sheet: z.string(), lengthMm: z.number(), widthMm: z.number(), cuts: z.array(sheetCut).max(1000), usedShare: z.number(), handId: z.string().nullable(),
+  id: z.string(),
+  stockKey: z.string(),
+  sheet: z.string(),
+  lengthMm: z.number(),
+  widthMm: z.number(),
+  cuts: z.array(sheetCut).max(1000),
+  usedShare: z.number(),
+  handId: z.string().nullable(),
 })
 export type BoardCut = z.infer<typeof boardCut>
 export type BoardLaid = z.infer<typeof boardLaid>

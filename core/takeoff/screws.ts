@@ -22,7 +22,13 @@ export function screwLines(assemblies: readonly Assembly[]): ScrewLine[] {
   return [...counts]
     .map(([fastener, count]) => {
       const screw = findScrew(fastener)!
-      return { fastener, label: screw.label, count, boxes: Math.ceil((count * SPARE) / screw.box), lengthMm: screw.lengthMm }
+      return {
+        fastener,
+        label: screw.label,
+        count,
+        boxes: Math.ceil((count * SPARE) / screw.box),
+        lengthMm: screw.lengthMm,
+      }
     })
     .sort((a, b) => a.lengthMm - b.lengthMm)
     .map(({ lengthMm: _, ...line }) => line)

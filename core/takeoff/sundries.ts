@@ -1,4 +1,5 @@
 import type { Assembly, Part } from '../assembly/assembly.ts'
+import { isLevelSheet } from '../assembly/part-box.ts'
 import type { Settings } from '../assembly/settings.ts'
 import { UNIT_SIZES, type Sundry } from '../catalogue/sundries.ts'
 
@@ -20,38 +21,67 @@ const faces = ({ size: { lengthMm: l, widthMm: w, thicknessMm: t } }: Part) => (
 const wooden = (p: Part) => p.stock.kind === 'board' || p.stock.kind === 'sheet'
 
 /** m² of surface, everything that is built of wood. */
-export const surfaceM2 = (a: Assembly): number => a.parts.filter((p) => wooden(p) && !p.temporary).reduce((n, p) => n + faces(p), 0)
+export const surfaceM2 = (a: Assembly): number =>
+  a.parts.filter((p) => wooden(p) && !p.temporary).reduce((n, p) => n + faces(p), 0)
 
-/** m of front edge of shelves that no strip of wood covers. */
+/** m of front edge of what goods stand on that no strip of wood covers. */
 function bareEdgesM(a: Assembly): number {
-  const stripped = new Set(a.joints.flatMap((j) => [[j.near, j.far], [j.far, j.near]]).filter(([x]) => a.parts.find((p) => p.id === x)?.role === 'edge').map(([, y]) => y))
-  return a.parts.filter((p) => p.role === 'shelf' && p.stock.kind === 'sheet' && !stripped.has(p.id)).reduce((m, p) => m + Math.max(p.size.lengthMm, 0) / 1000, 0)
+  const carriers = new Set(a.bays.flatMap((b) => b.carriers))
+  const stripped = new Set(a.supports.flatMap((s) => (s.via === 'hanging' && s.on.kind === 'part' ? [s.on.part] : [])))
+  return a.parts
+    .filter((p) => carriers.has(p.id) && isLevelSheet(p) && !stripped.has(p.id))
+    .reduce((m, p) => m + Math.max(p.size.lengthMm, 0) / 1000, 0)
 }
 
 /** kg of glue in joints that are glued: the narrower piece all along. */
 function glueKg(a: Assembly): number {
   const parts = new Map(a.parts.map((p) => [p.id, p]))
-  const m2 = a.joints.filter((j) => j.kind === 'glued-screwed').reduce((n, j) => {
-    const [p, q] = [parts.get(j.near)!, parts.get(j.far)!]
-    const s = p.size.lengthMm * Math.min(p.size.widthMm, p.size.thicknessMm) < q.size.lengthMm * Math.min(q.size.widthMm, q.size.thicknessMm) ? p : q
-    return n + (s.size.lengthMm * Math.min(s.size.widthMm, s.size.thicknessMm)) / 1e6
-  }, 0)
+  const m2 = a.joints
+    .filter((j) => j.kind === 'glued-screwed')
+    .reduce((n, j) => {
+      const [p, q] = [parts.get(j.near)!, parts.get(j.far)!]
+      const s =
+        p.size.lengthMm * Math.min(p.size.widthMm, p.size.thicknessMm) <
+        q.size.lengthMm * Math.min(q.size.widthMm, q.size.thicknessMm)
+          ? p
+          : q
+      return n + (s.size.lengthMm * Math.min(s.size.widthMm, s.size.thicknessMm)) / 1e6
+    }, 0)
   return m2 * GLUE_KG_PER_M2
 }
 
 /** Finish, glue, banding and what is bought ready, counted from what is built. */
-export function sundryLines(assemblies: readonly Assembly[], settings: Pick<Settings, 'finish' | 'edgeBanding' | 'yard'>): SundryLine[] {
+export function sundryLines(
+  assemblies: readonly Assembly[],
+  settings: Pick<Settings, 'finish' | 'edgeBanding' | 'yard'>,
+): SundryLine[] {
   const out: SundryLine[] = []
   const add = (kind: Exclude<Sundry, 'ready'>, amount: number, perUnit: number) => {
-    if (amount > 0) out.push({ kind, amount, count: Math.ceil((amount * SPARE) / perUnit), label: UNIT_SIZES[settings.yard][kind].label })
+    if (amount > 0)
+      out.push({
+        kind,
+        amount,
+        count: Math.ceil((amount * SPARE) / perUnit),
+        label: UNIT_SIZES[settings.yard][kind].label,
+      })
   }
   const units = UNIT_SIZES[settings.yard]
   const { coats, coverM2PerL } = settings.finish
   add('finish', coats * assemblies.reduce((n, a) => n + surfaceM2(a), 0), units.finish.holds * coverM2PerL)
-  add('glue', assemblies.reduce((n, a) => n + glueKg(a), 0), units.glue.holds)
-  if (settings.edgeBanding) add('banding', assemblies.reduce((n, a) => n + bareEdgesM(a), 0), units.banding.holds)
+  add(
+    'glue',
+    assemblies.reduce((n, a) => n + glueKg(a), 0),
+    units.glue.holds,
+  )
+  if (settings.edgeBanding)
+    add(
+      'banding',
+      assemblies.reduce((n, a) => n + bareEdgesM(a), 0),
+      units.banding.holds,
+    )
   const ready = new Map<string, number>()
-  for (const a of assemblies) for (const p of a.parts) if (p.stock.kind === 'bought') ready.set(p.stock.item, (ready.get(p.stock.item) ?? 0) + 1)
+  for (const a of assemblies)
+    for (const p of a.parts) if (p.stock.kind === 'bought') ready.set(p.stock.item, (ready.get(p.stock.item) ?? 0) + 1)
   for (const [item, count] of ready) out.push({ kind: 'ready', amount: count, count, label: item })
   return out
 }

@@ -21,8 +21,18 @@ export interface YardWork {
 type Rules = Pick<Settings, 'carriage' | 'yardCuts' | 'onePersonKg' | 'kerfMm' | 'sheetTrimMm'>
 
 /** One cut: after the i-th part of a node, of a stretch of its parts that is in the hand. What is beyond the last part counts as a part more. */
-interface Cut { node: CutNode; i: number; from: number; to: number; region: CutNode['region'] }
-interface Fewest { cost: number; cuts: Cut[]; loads: CutNode['region'][] }
+interface Cut {
+  node: CutNode
+  i: number
+  from: number
+  to: number
+  region: CutNode['region']
+}
+interface Fewest {
+  cost: number
+  cuts: Cut[]
+  loads: CutNode['region'][]
+}
 const INFINITE: Fewest = { cost: Infinity, cuts: [], loads: [] }
 
 /**
@@ -31,13 +41,23 @@ const INFINITE: Fewest = { cost: Infinity, cuts: [], loads: [] }
  */
 export function yardSheetCuts(s: SheetLaid, rules: Rules): YardWork {
   const tree = sheetTree(s, rules.kerfMm, rules.sheetTrimMm)
-  const trees = (['either', 'x', 'y'] as const).map((first) => sheetTree(s, rules.kerfMm, rules.sheetTrimMm, first)).filter((t): t is CutNode => t !== null)
+  const trees = (['either', 'x', 'y'] as const)
+    .map((first) => sheetTree(s, rules.kerfMm, rules.sheetTrimMm, first))
+    .filter((t): t is CutNode => t !== null)
   const sheet = findSheet(s.sheet)
   const kgPerMm2 = sheet ? (sheet.densityKgM3 * sheet.thicknessMm) / 1e9 : 0
   const loadOf = (r: { w: number; h: number }) => ({ lengthMm: r.w, widthMm: r.h, massKg: r.w * r.h * kgPerMm2 })
   const whole = { lengthMm: s.lengthMm, widthMm: s.widthMm, massKg: s.lengthMm * s.widthMm * kgPerMm2 }
-  const goes = (l: { lengthMm: number; widthMm: number; massKg: number }) => fitsVehicle(l, rules) && l.massKg <= rules.onePersonKg
-  const none: YardWork = { on: s.id, cuts: [], made: new Set(), carried: [whole], tree, stuck: !fitsVehicle(whole, rules) }
+  const goes = (l: { lengthMm: number; widthMm: number; massKg: number }) =>
+    fitsVehicle(l, rules) && l.massKg <= rules.onePersonKg
+  const none: YardWork = {
+    on: s.id,
+    cuts: [],
+    made: new Set(),
+    carried: [whole],
+    tree,
+    stuck: !fitsVehicle(whole, rules),
+  }
   if (!rules.yardCuts.use || goes(whole) || trees.length === 0) return none
 
   const options = trees.map((t) => ({ tree: t, ...fewest(t, (r) => goes(loadOf(r)), rules.yardCuts.smallestStripMm) }))
@@ -55,19 +75,32 @@ export function yardSheetCuts(s: SheetLaid, rules: Rules): YardWork {
     const trim = i === node.parts.length - 1 && spare >= rules.yardCuts.toleranceMm + rules.kerfMm
     // What is left long is cut to its line at home.
     if (!trim) made.add(cutKeyOf(node, i))
-    const labels = (first: number, beyond: number) => node.parts.slice(first, beyond).flatMap((x) => x.pieces.map((n) => s.cuts[n].label))
-    const ready = (first: number, beyond: number) => (!trim && beyond - first === 1 && node.parts[first]?.way === null ? labels(first, beyond) : [])
+    const labels = (first: number, beyond: number) =>
+      node.parts.slice(first, beyond).flatMap((x) => x.pieces.map((n) => s.cuts[n].label))
+    const ready = (first: number, beyond: number) =>
+      !trim && beyond - first === 1 && node.parts[first]?.way === null ? labels(first, beyond) : []
     const [off, rest] = [ready(from, i + 1), ready(i + 1, to)]
     return {
-      where: 'yard', on: s.id, stock: s.sheet, stage: -1 + k * 1e-3, kind: rip ? 'rip' : 'crosscut', settingMm: setting + (trim ? rules.yardCuts.toleranceMm : 0),
-      inHand: { lengthMm: rip ? region.w : region.h, widthMm: region[size] }, frees: [...off, ...rest], holds: off.length > 0 ? [] : labels(from, i + 1),
-      leavesMm: Math.max(0, region[size] - setting - rules.kerfMm), care: [trim ? 'trim-later' : 'measure-there'],
+      where: 'yard',
+      on: s.id,
+      stock: s.sheet,
+      stage: -1 + k * 1e-3,
+      kind: rip ? 'rip' : 'crosscut',
+      settingMm: setting + (trim ? rules.yardCuts.toleranceMm : 0),
+      inHand: { lengthMm: rip ? region.w : region.h, widthMm: region[size] },
+      frees: [...off, ...rest],
+      holds: off.length > 0 ? [] : labels(from, i + 1),
+      leavesMm: Math.max(0, region[size] - setting - rules.kerfMm),
+      care: [trim ? 'trim-later' : 'measure-there'],
     }
   })
   return { on: s.id, cuts, made, carried: best.loads.map(loadOf), tree: best.tree, stuck: false }
 }
 
-export function fitsVehicle(l: { lengthMm: number; widthMm: number }, { carriage }: Pick<Settings, 'carriage'>): boolean {
+export function fitsVehicle(
+  l: { lengthMm: number; widthMm: number },
+  { carriage }: Pick<Settings, 'carriage'>,
+): boolean {
   const [long, wide] = [Math.max(l.lengthMm, l.widthMm), Math.min(l.lengthMm, l.widthMm)]
   return long <= carriage.longestMm && wide <= carriage.widestMm
 }
@@ -92,12 +125,18 @@ function fewest(n: CutNode, goes: (r: CutNode['region']) => boolean, smallestMm:
     if (seen) return seen
     const region = regionOf(from, to)
     let best: Fewest = goes(region) ? { cost: 0, cuts: [], loads: [region] } : INFINITE
-    if (best.cost > 0 && to - from === 1) best = from < n.parts.length ? fewest(n.parts[from], goes, smallestMm) : INFINITE
+    if (best.cost > 0 && to - from === 1)
+      best = from < n.parts.length ? fewest(n.parts[from], goes, smallestMm) : INFINITE
     else if (best.cost > 0)
       for (let m = from + 1; m < to; m++) {
         if (Math.min(regionOf(from, m)[size], regionOf(m, to)[size]) < smallestMm) continue
         const [a, b] = [over(from, m), over(m, to)]
-        if (1 + a.cost + b.cost < best.cost) best = { cost: 1 + a.cost + b.cost, cuts: [{ node: n, i: m - 1, from, to, region }, ...a.cuts, ...b.cuts], loads: [...a.loads, ...b.loads] }
+        if (1 + a.cost + b.cost < best.cost)
+          best = {
+            cost: 1 + a.cost + b.cost,
+            cuts: [{ node: n, i: m - 1, from, to, region }, ...a.cuts, ...b.cuts],
+            loads: [...a.loads, ...b.loads],
+          }
       }
     known.set(key, best)
     return best
@@ -108,7 +147,14 @@ function fewest(n: CutNode, goes: (r: CutNode['region']) => boolean, smallestMm:
 /** Boards longer than the vehicle takes are crosscut once by the yard, between two pieces, as near to the middle as goes in. */
 export function yardBoardCuts(b: BoardLaid, rules: Rules): YardWork {
   const fits = (mm: number) => mm <= rules.carriage.longestMm
-  const none: YardWork = { on: b.id, cuts: [], made: new Set(), carried: [{ lengthMm: b.lengthMm, widthMm: 0, massKg: 0 }], tree: null, stuck: !fits(b.lengthMm) }
+  const none: YardWork = {
+    on: b.id,
+    cuts: [],
+    made: new Set(),
+    carried: [{ lengthMm: b.lengthMm, widthMm: 0, massKg: 0 }],
+    tree: null,
+    stuck: !fits(b.lengthMm),
+  }
   if (!rules.yardCuts.use || b.handId !== null || fits(b.lengthMm)) return none
   const places = b.cuts.map((c) => c.atMm + c.lengthMm).filter((at) => fits(at) && fits(b.lengthMm - at - rules.kerfMm))
   if (places.length === 0) return none
@@ -116,10 +162,25 @@ export function yardBoardCuts(b: BoardLaid, rules: Rules): YardWork {
   // Cut a little long where the board has that much over.
   const trim = b.leftoverMm >= rules.yardCuts.toleranceMm + rules.kerfMm
   return {
-    on: b.id, made: new Set(trim ? [] : [cutAt(at)]), tree: null, stuck: false, carried: [at, b.lengthMm - at - rules.kerfMm].map((lengthMm) => ({ lengthMm, widthMm: 0, massKg: 0 })),
-    cuts: [{
-      where: 'yard', on: b.id, stock: `${b.section}${b.treated ? ':treated' : ''}`, stage: -0.5, kind: 'crosscut', settingMm: at + (trim ? rules.yardCuts.toleranceMm : 0), inHand: { lengthMm: 0, widthMm: b.lengthMm },
-      frees: [], holds: b.cuts.filter((c) => c.atMm < at).flatMap((c) => c.labels), leavesMm: b.lengthMm - at - rules.kerfMm, care: [trim ? 'trim-later' : 'measure-there'],
-    }],
+    on: b.id,
+    made: new Set(trim ? [] : [cutAt(at)]),
+    tree: null,
+    stuck: false,
+    carried: [at, b.lengthMm - at - rules.kerfMm].map((lengthMm) => ({ lengthMm, widthMm: 0, massKg: 0 })),
+    cuts: [
+      {
+        where: 'yard',
+        on: b.id,
+        stock: `${b.section}${b.treated ? ':treated' : ''}`,
+        stage: -0.5,
+        kind: 'crosscut',
+        settingMm: at + (trim ? rules.yardCuts.toleranceMm : 0),
+        inHand: { lengthMm: 0, widthMm: b.lengthMm },
+        frees: [],
+        holds: b.cuts.filter((c) => c.atMm < at).flatMap((c) => c.labels),
+        leavesMm: b.lengthMm - at - rules.kerfMm,
+        care: [trim ? 'trim-later' : 'measure-there'],
+      },
+    ],
   }
 }

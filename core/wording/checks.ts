@@ -11,97 +11,267 @@ const short = (d: Data, say: Say) => say.length(Number(d.needMm) - Number(d.have
 const share = (r: CheckResult, say: Say) => (r.ratio === null ? '' : ` (${say.percent(r.ratio)} of what it can do)`)
 const name = (d: Data) => `${roleName(String(d.role))} ${d.letter ?? ''}`.trim()
 const assumed = (d: Data) => (d.assumed ? ' The rim is assumed: measure it.' : '')
-const unknown: Record<string, Words> = {
-  'unknown-not-weighed': (_r, d) => `Not proven: ${d.goods ? `nobody has weighed "${d.goods}"` : 'some of what it carries has not been weighed'}. Enter the mass in Sort.`,
-  'unknown-too-few-supports': (_r, d) => `Not proven: the ${name(d)} is held in one place only, and that is beyond this check.`,
-  'unknown-no-stiffness': (_r, d) => `Not proven: the chosen method has no stiffness for the wood of ${name(d)}. Choose another grade or method in the settings.`,
-  'unknown-no-strength': (_r, d) => `Not proven: the chosen method has no strength for the material of ${name(d)}. Choose another grade or method in the settings.`,
-  'unknown-equilibrium': (_r, d, say) => `Not proven: ${say.force(Number(d.inN))} are put in and ${say.force(Number(d.outN))} arrive below. This is a fault of the program; none of its figures for this build may be believed.`,
-  'unknown-damp': (_r, d) => `Not proven: ${d.sheet} is made for dry rooms. In an unheated place it swells and weakens, and no strength under lasting loads is given for it. Take plywood, OSB or boards, or set the place to heated in the settings if it is.`,
-  'unknown-anchor': (_r, d, say) => `Not proven: tied with ${plural(Number(d.count), 'anchor')} that must hold ${say.force(Number(d.needN))} together. Enter the maker's rated pull-out in the settings.`,
+/** What of a tie gives first. */
+const TIE_LINKS: Record<string, string> = {
+  stud: 'the thread in the stud',
+  rated: 'the anchor',
+  head: 'the head pulled through the board',
+  board: 'the board between its fastenings',
+  frame: 'what fastens the board to the build',
 }
+
+const unknown: Record<string, Words> = {
+  'unknown-not-weighed': (_r, d) =>
+    `Not proven: ${d.goods ? `nobody has weighed "${d.goods}"` : 'some of what it carries has not been weighed'}. Enter the mass in Sort.`,
+  'unknown-too-few-supports': (_r, d) =>
+    `Not proven: the ${name(d)} is held in one place only, and that is beyond this check.`,
+  'unknown-no-stiffness': (_r, d) =>
+    `Not proven: the chosen method has no stiffness for the wood of ${name(d)}. Choose another grade or method in the settings.`,
+  'unknown-off-axis': (_r, d) =>
+    `Not proven: the ${name(d)} is loaded across itself, and it only takes a force along itself. This is a fault of the program.`,
+  'unknown-no-strength': (_r, d) =>
+    `Not proven: the chosen method has no strength for the material of ${name(d)}. Choose another grade or method in the settings.`,
+  'unknown-equilibrium': (_r, d, say) =>
+    `Not proven: ${say.force(Number(d.inN))} are put in and ${say.force(Number(d.outN))} arrive below. This is a fault of the program; none of its figures for this build may be believed.`,
+  'unknown-damp': (_r, d) =>
+    `Not proven: ${d.sheet} is made for dry rooms. In an unheated place it swells and weakens, and no strength under lasting loads is given for it. Take plywood, OSB or boards, or set the place to heated in the settings if it is.`,
+  'unknown-anchor': (_r, d, say) =>
+    d.weakest === undefined || d.weakest === 'rated'
+      ? `Not proven: tied with ${plural(Number(d.count), 'anchor')} that must hold ${say.force(Number(d.needN))} together. Enter the maker's rated pull-out in the settings.`
+      : `Not proven: its ${plural(Number(d.count), 'tie')} must hold ${say.force(Number(d.needN))} together, and ${TIE_LINKS[String(d.weakest)]} has no known strength. Choose another wood, method or fixing.`,
+}
+
+const pulledOrPressed = (d: Data, say: Say) =>
+  Number(d.pressedN) > 0 && Number(d.pulledN) > 0
+    ? `is pulled with ${say.force(Number(d.pulledN))} and pressed with ${say.force(Number(d.pressedN))}`
+    : Number(d.pressedN) > 0
+      ? `is pressed along itself with ${say.force(Number(d.pressedN))}`
+      : Number(d.pulledN) > 0
+        ? `is pulled along itself with ${say.force(Number(d.pulledN))}`
+        : 'bends both ways'
+const swayWay = (d: Data) => (d.way === 'deep' ? 'front to back' : 'sideways')
 
 const TABLE: Record<string, Words> = {
   ...unknown,
   ...ROOM_TABLE,
-  across: (r, d, say) => (r.state === 'holds' ? `"${d.goods}" goes in with its play.` : `"${d.goods}" has ${short(d, say)} less play at the sides than asked for.`),
-  'wider-than-opening': (_r, d, say) => `"${d.goods}" does not go in: it needs ${say.lengthOf(d, 'needMm')} across, the opening is ${say.lengthOf(d, 'haveMm')}, ${short(d, say)} too narrow.`,
-  above: (r, d, say) => (r.state === 'holds' ? `"${d.goods}" has room above to come out.` : `"${d.goods}" has ${short(d, say)} less room above than asked for.`),
-  'taller-than-opening': (_r, d, say) => `"${d.goods}" is too tall by ${short(d, say)}: the opening is ${say.lengthOf(d, 'haveMm')}.`,
+  across: (r, d, say) =>
+    r.state === 'holds'
+      ? `"${d.goods}" goes in with its play.`
+      : `"${d.goods}" has ${short(d, say)} less play at the sides than asked for.`,
+  'wider-than-opening': (_r, d, say) =>
+    `"${d.goods}" does not go in: it needs ${say.lengthOf(d, 'needMm')} across, the opening is ${say.lengthOf(d, 'haveMm')}, ${short(d, say)} too narrow.`,
+  above: (r, d, say) =>
+    r.state === 'holds'
+      ? `"${d.goods}" has room above to come out.`
+      : `"${d.goods}" has ${short(d, say)} less room above than asked for.`,
+  'taller-than-opening': (_r, d, say) =>
+    `"${d.goods}" is too tall by ${short(d, say)}: the opening is ${say.lengthOf(d, 'haveMm')}.`,
   deep: (r, d, say) =>
-    Number(d.outMm) < 1 ? `"${d.goods}" stands inside the depth.` : `"${d.goods}" sticks out ${say.lengthOf(d, 'outMm')} in front${r.state === 'holds' ? ', within what is allowed' : `; ${say.lengthOf(d, 'allowedMm')} is allowed`}.`,
+    Number(d.outMm) < 1
+      ? `"${d.goods}" stands inside the depth.`
+      : `"${d.goods}" sticks out ${say.lengthOf(d, 'outMm')} in front${r.state === 'holds' ? ', within what is allowed' : `; ${say.lengthOf(d, 'allowedMm')} is allowed`}.`,
   'rim-on-rail': (r, d, say) =>
     (r.state === 'holds'
       ? `The rim of "${d.goods}" lies on its rail by ${say.lengthOf(d, 'bearingMm')} even pushed to one side.`
-      : `The rim of "${d.goods}" can slip off its rail: pushed to one side it lies on by ${say.length(Math.max(0, Number(d.bearingMm)))}; ${say.lengthOf(d, 'leastMm')} is wanted.`) + assumed(d),
+      : `The rim of "${d.goods}" can slip off its rail: pushed to one side it lies on by ${say.length(Math.max(0, Number(d.bearingMm)))}; ${say.lengthOf(d, 'leastMm')} is wanted.`) +
+    assumed(d),
   'body-between-rails': (r, d, say) =>
     (r.state === 'holds'
       ? `The body of "${d.goods}" passes between its rails.`
-      : `The body of "${d.goods}" does not pass between its rails: it is ${say.lengthOf(d, 'bodyMm')} below the rim, between the rails there is ${say.lengthOf(d, 'haveMm')}.`) + assumed(d),
+      : `The body of "${d.goods}" does not pass between its rails: it is ${say.lengthOf(d, 'bodyMm')} below the rim, between the rails there is ${say.lengthOf(d, 'haveMm')}.`) +
+    assumed(d),
   'base-on-rail': (r, d, say) =>
     r.state === 'holds'
       ? `The base of "${d.goods}" stands on its rails by ${say.lengthOf(d, 'bearingMm')} even pushed to one side.`
       : `The base of "${d.goods}" can drop between its rails: pushed to one side it stands on by ${say.length(Math.max(0, Number(d.bearingMm)))}; ${say.lengthOf(d, 'leastMm')} is wanted.`,
-  'unhoused-no-place': (_r, d) => `${d.count} × "${d.goods}" ${Number(d.count) === 1 ? 'has' : 'have'} no place in this build.`,
-  'unhoused-no-rim': (_r, d) => `${d.count} × "${d.goods}" ${Number(d.count) === 1 ? 'has' : 'have'} no rim to hang by.`,
-  'unhoused-too-deep': (_r, d) => `${d.count} × "${d.goods}" ${Number(d.count) === 1 ? 'is' : 'are'} deeper than the shelves.`,
-  'panel-bending': (r, d, say) => (r.state === 'holds' ? `The ${name(d)} is strong enough${share(r, say)}.` : `The ${name(d)} can break: it is asked for ${say.percent(r.ratio ?? 9.99)} of what it can do.`),
-  'member-bending': (r, d, say) => (r.state === 'holds' ? `The ${name(d)} (${sectionName(String(d.section))}) is strong enough in bending${share(r, say)}.` : `The ${name(d)} can break: it is asked for ${say.percent(r.ratio ?? 9.99)} of what a ${sectionName(String(d.section))} can do.`),
-  'member-shear': (r, d, say) => (r.state === 'holds' ? `The ${name(d)} is strong enough in shear${share(r, say)}.` : `The ${name(d)} can split along its length near a support: ${say.percent(r.ratio ?? 9.99)} of what it can do.`),
+  'unhoused-no-place': (_r, d) =>
+    `${d.count} × "${d.goods}" ${Number(d.count) === 1 ? 'has' : 'have'} no place in this build.`,
+  'unhoused-no-rim': (_r, d) =>
+    `${d.count} × "${d.goods}" ${Number(d.count) === 1 ? 'has' : 'have'} no rim to hang by.`,
+  'unhoused-too-deep': (_r, d) =>
+    `${d.count} × "${d.goods}" ${Number(d.count) === 1 ? 'is' : 'are'} deeper than the shelves.`,
+  'panel-bending': (r, d, say) =>
+    r.state === 'holds'
+      ? `The ${name(d)} is strong enough${share(r, say)}.`
+      : `The ${name(d)} can break: it is asked for ${say.percent(r.ratio ?? 9.99)} of what it can do.`,
+  'member-bending': (r, d, say) =>
+    r.state === 'holds'
+      ? `The ${name(d)} (${sectionName(String(d.section))}) is strong enough in bending${share(r, say)}.`
+      : `The ${name(d)} can break: it is asked for ${say.percent(r.ratio ?? 9.99)} of what a ${sectionName(String(d.section))} can do.`,
+  'member-shear': (r, d, say) =>
+    r.state === 'holds'
+      ? `The ${name(d)} is strong enough in shear${share(r, say)}.`
+      : `The ${name(d)} can split along its length near a support: ${say.percent(r.ratio ?? 9.99)} of what it can do.`,
   'panel-sag': (r, d, say) => sagWords(r, d, say),
   'member-sag': (r, d, say) => sagWords(r, d, say),
-  'notched-shear': (r, d, say) => `The ${name(d)} is notched ${say.lengthOf(d, 'notchMm')} deep at a support${r.state === 'holds' ? ` and still holds${share(r, say)}` : ` and can split there: ${say.percent(r.ratio ?? 9.99)} of what is left of it`}.`,
+  'notched-shear': (r, d, say) =>
+    `The ${name(d)} is notched ${say.lengthOf(d, 'notchMm')} deep at a support${r.state === 'holds' ? ` and still holds${share(r, say)}` : ` and can split there: ${say.percent(r.ratio ?? 9.99)} of what is left of it`}.`,
   joint: (r, d, say) => jointWords(r, d, say),
-  'joint-end-grain': (r, d, say) => `${jointWords(r, d, say)} They go into end grain, which holds ${d.endGrain === 'third' ? 'a third' : 'two thirds'} of what side grain does, and nothing at all when pulled.`,
-  'joint-too-short': (r, d, say) => (r.state === 'holds' ? `${capital(roleName(String(d.near)))} on ${roleName(String(d.far))}: nothing passes through these screws.` : `The screws of ${roleName(String(d.near))} on ${roleName(String(d.far))} reach too short a way into the wood to count (${d.fastener}), and ${say.force(r.demand!)} passes through them.`),
-  'joint-crowded': (r, d) => (r.state === 'holds' ? `${capital(roleName(String(d.near)))} on ${roleName(String(d.far))}: nothing passes through these screws.` : `${capital(roleName(String(d.near)))} on ${roleName(String(d.far))}: ${d.count} × ${d.fastener} find no room there without splitting the wood. Fewer or thinner ones, or a deeper piece.`),
+  'joint-end-grain': (r, d, say) =>
+    `${jointWords(r, d, say)} They go into end grain, which holds ${d.endGrain === 'third' ? 'a third' : 'two thirds'} of what side grain does, and nothing at all when pulled.`,
+  'joint-too-short': (r, d, say) =>
+    r.state === 'holds'
+      ? `${capital(roleName(String(d.near)))} on ${roleName(String(d.far))}: nothing passes through these screws.`
+      : `The screws of ${roleName(String(d.near))} on ${roleName(String(d.far))} reach too short a way into the wood to count (${d.fastener}), and ${say.force(r.demand!)} passes through them.`,
+  'joint-crowded': (r, d) =>
+    r.state === 'holds'
+      ? `${capital(roleName(String(d.near)))} on ${roleName(String(d.far))}: nothing passes through these screws.`
+      : `${capital(roleName(String(d.near)))} on ${roleName(String(d.far))}: ${d.count} × ${d.fastener} find no room there without splitting the wood. Fewer or thinner ones, or a deeper piece.`,
   'split-driven': (_r, d) => `${between(d)}: ${d.count} × ${d.fastener} may be driven without boring.`,
-  'split-bore': (_r, d, say) => `${between(d)}: bore ${say.drill(Number(d.boreMm))} for the ${d.fastener}, so that it does not split the wood near an end or edge.`,
-  'split-close': (_r, d, say) => `${between(d)}: bore ${say.drill(Number(d.boreMm))} for the ${d.fastener}. Even bored, ${d.count} stand nearer to an edge, an end or each other than is asked for (${say.percent(Number(d.share))} of it); what they carry is counted less for it.`,
-  'split-tight': (_r, d, say) => `${between(d)}: ${d.count} × ${d.fastener} stand very near to an edge. Nothing hangs on them; bore ${say.drill(Number(d.boreMm))}, or take thinner ones.`,
-  'split-crowded': (_r, d) => `${between(d)}: ${d.count} × ${d.fastener} find no room; even bored they split the wood. Fewer or thinner ones, or a deeper piece.`,
-  'unknown-joint': (_r, d) => `Not proven: the chosen method has no value for the fasteners between ${roleName(String(d.near))} and ${roleName(String(d.far))}.`,
+  'split-bore': (_r, d, say) =>
+    `${between(d)}: bore ${say.drill(Number(d.boreMm))} for the ${d.fastener}, so that it does not split the wood near an end or edge.`,
+  'split-close': (_r, d, say) =>
+    `${between(d)}: bore ${say.drill(Number(d.boreMm))} for the ${d.fastener}. Even bored, ${d.count} stand nearer to an edge, an end or each other than is asked for (${say.percent(Number(d.share))} of it); what they carry is counted less for it.`,
+  'split-tight': (_r, d, say) =>
+    `${between(d)}: ${d.count} × ${d.fastener} stand very near to an edge. Nothing hangs on them; bore ${say.drill(Number(d.boreMm))}, or take thinner ones.`,
+  'split-crowded': (_r, d) =>
+    `${between(d)}: ${d.count} × ${d.fastener} find no room; even bored they split the wood. Fewer or thinner ones, or a deeper piece.`,
+  'unknown-joint': (_r, d) =>
+    `Not proven: the chosen method has no value for the fasteners between ${roleName(String(d.near))} and ${roleName(String(d.far))}.`,
   buckles: (_r, d, say) => `The ${name(d)} buckles ${d.way} under ${say.force(Number(d.axialN))}.`,
-  dado: (r, d, say) => (r.state === 'holds' ? `The dadoes (${say.lengthOf(d, 'deepMm')} deep) carry their shelves${share(r, say)}.` : `The shoulder of a dado ${say.lengthOf(d, 'deepMm')} deep is crushed: ${say.percent(r.ratio ?? 9.99)} of what it takes. Deeper dadoes, or a cleat under the shelf as well.`),
-  upright: (r, d, say) => (r.state === 'holds' ? `The uprights carry ${say.force(Number(d.axialN))} without bowing${share(r, say)}.` : `An upright can bow sideways under ${say.force(Number(d.axialN))}: hold it at more heights, or make it thicker.`),
-  equilibrium: (_r, d, say) => `All that is put on it arrives below: ${say.force(Number(d.inN))} in, ${say.force(Number(d.outN))} out.`,
-  slab: (r, _d, say) => (r.state === 'holds' ? `The slab takes what stands on it${share(r, say)}.` : 'A foot presses too hard on the slab: put a plate under it.'),
-  'timber-floor': (r, d, say) => `All of it weighs ${say.mass(Number(d.kg))}, ${say.number(Number(d.knM2))} kN/m² on its footprint; ${r.state === 'holds' ? 'a floor of a dwelling is made for' : 'more than the'} ${say.number(Number(d.allowedKnM2))} kN/m²${r.state === 'holds' ? '' : ' a floor of a dwelling is made for'}. Ask locally what yours is made for.`,
-  'quake-free': (r) => (r.state === 'holds' ? 'In the earthquake reckoned with it stays standing, free. Ask locally.' : 'In the earthquake reckoned with it tips over: tie it to the wall. Ask locally.'),
-  'quake-tied': (r, d, say) => (r.state === 'holds' ? `In the earthquake reckoned with its ties hold: ${say.force(Number(d.needN))} in all. Ask locally.` : `In the earthquake reckoned with its ties are too weak for ${say.force(Number(d.needN))}. More ties, or lower and lighter. Ask locally.`),
-  hung: (r, d, say) => (r.state === 'holds' ? `The ceiling may take what hangs from it (${say.number(Number(d.knM2))} of ${say.number(Number(d.allowedKnM2))} kN/m²).` : `What hangs from the ceiling is too heavy: ${say.number(Number(d.knM2))} kN/m², it may be given ${say.number(Number(d.allowedKnM2))}.`),
-  trusses: () => 'It would hang from trusses. They are made for the loads they were drawn for: no result here can be called safe. Ask an engineer.',
+  dado: (r, d, say) =>
+    r.state === 'holds'
+      ? `The dadoes (${say.lengthOf(d, 'deepMm')} deep) carry their shelves${share(r, say)}.`
+      : `The shoulder of a dado ${say.lengthOf(d, 'deepMm')} deep is crushed: ${say.percent(r.ratio ?? 9.99)} of what it takes. Deeper dadoes, or a cleat under the shelf as well.`,
+  upright: (r, d, say) =>
+    r.state === 'holds'
+      ? `The uprights carry ${say.force(Number(d.axialN))} without bowing${share(r, say)}.`
+      : `An upright can bow sideways under ${say.force(Number(d.axialN))}: hold it at more heights, or make it thicker.`,
+  equilibrium: (_r, d, say) =>
+    `All that is put on it arrives below: ${say.force(Number(d.inN))} in, ${say.force(Number(d.outN))} out.`,
+  slab: (r, _d, say) =>
+    r.state === 'holds'
+      ? `The slab takes what stands on it${share(r, say)}.`
+      : 'A foot presses too hard on the slab: put a plate under it.',
+  'timber-floor': (r, d, say) =>
+    `All of it weighs ${say.mass(Number(d.kg))}, ${say.number(Number(d.knM2))} kN/m² on its footprint; ${r.state === 'holds' ? 'a floor of a dwelling is made for' : 'more than the'} ${say.number(Number(d.allowedKnM2))} kN/m²${r.state === 'holds' ? '' : ' a floor of a dwelling is made for'}. Ask locally what yours is made for.`,
+  'quake-free': (r) =>
+    r.state === 'holds'
+      ? 'In the earthquake reckoned with it stays standing, free. Ask locally.'
+      : 'In the earthquake reckoned with it tips over: tie it to the wall. Ask locally.',
+  'quake-along': (r) =>
+    r.state === 'holds'
+      ? 'In the earthquake reckoned with it does not tip along the wall. Ask locally.'
+      : 'In the earthquake reckoned with it tips along the wall: make it wider or lower, or tie it to a neighbour. Ask locally.',
+  'quake-tied': (r, d, say) =>
+    r.state === 'holds'
+      ? `In the earthquake reckoned with its ties hold: ${say.force(Number(d.needN))} in all. Ask locally.`
+      : `In the earthquake reckoned with its ties are too weak for ${say.force(Number(d.needN))}. More ties, or lower and lighter. Ask locally.`,
+  hung: (r, d, say) =>
+    r.state === 'holds'
+      ? `The ceiling may take what hangs from it (${say.number(Number(d.knM2))} of ${say.number(Number(d.allowedKnM2))} kN/m²).`
+      : `What hangs from the ceiling is too heavy: ${say.number(Number(d.knM2))} kN/m², it may be given ${say.number(Number(d.allowedKnM2))}.`,
+  trusses: () =>
+    'It would hang from trusses. They are made for the loads they were drawn for: no result here can be called safe. Ask an engineer.',
   'unknown-ceiling': () => 'Not proven: nobody has said what is above the ceiling. Look, and say so in Survey.',
-  post: (r, d, say) => (r.state === 'holds' ? `The ${name(d)} carries ${say.force(Number(d.axialN))}${share(r, say)}.` : `The ${name(d)} can buckle ${d.way} under ${say.force(Number(d.axialN))}: ${say.percent(r.ratio ?? 9.99)} of what it can do.`),
-  'too-slender': (_r, d, say) => `The ${name(d)} is too slender: ${say.lengthOf(d, 'lengthMm')} without being held ${d.way}, only ${say.lengthOf(d, 'sideMm')} thick.`,
-  'post-on-plate': (r, _d, say) => (r.state === 'holds' ? `The plate is not crushed under the posts${share(r, say)}.` : `A post crushes into its plate: ${say.percent(r.ratio ?? 9.99)} of what the plate can take.`),
-  slender: (r, d, say) => (r.state === 'holds' ? `Standing free, it is ${say.number(r.demand!)} times as high as it is deep or wide at the foot; up to ${d.most} is steady.` : `Standing free, it is ${say.number(r.demand!)} times as high as it is deep or wide at the foot; more than ${d.most} tips easily. Tie it to the wall, or make it deeper, wider or lower.`),
+  post: (r, d, say) =>
+    r.state === 'holds'
+      ? `The ${name(d)} carries ${say.force(Number(d.axialN))}${share(r, say)}.`
+      : `The ${name(d)} can buckle ${d.way} under ${say.force(Number(d.axialN))}: ${say.percent(r.ratio ?? 9.99)} of what it can do.`,
+  'too-slender': (_r, d, say) =>
+    `The ${name(d)} is too slender: ${say.lengthOf(d, 'lengthMm')} without being held ${d.way}, only ${say.lengthOf(d, 'sideMm')} thick.`,
+  along: (r, d, say) =>
+    r.state === 'holds'
+      ? `The ${roleName(String(d.role))} ${pulledOrPressed(d, say)}${share(r, say)}.`
+      : `The ${roleName(String(d.role))} is too weak: it ${pulledOrPressed(d, say)}, ${say.percent(r.ratio ?? 9.99)} of what it can do.`,
+  'along-slender': (_r, d, say) =>
+    `The ${roleName(String(d.role))} is pressed with ${say.force(Number(d.pressedN))} and bows away: ${say.lengthOf(d, 'lengthMm')} free, only ${say.lengthOf(d, 'thickMm')} thick. Make it thicker or shorter.`,
+  anchors: (r, d, say) =>
+    r.state === 'holds'
+      ? `Its ${plural(Number(d.count), 'fixing')} hold: the one with most slides with ${say.force(Number(d.slidN))} and is pulled with ${say.force(Number(d.pulledN))}${share(r, say)}.`
+      : `Its fixings are too weak: one slides with ${say.force(Number(d.slidN))} and is pulled with ${say.force(Number(d.pulledN))}, ${say.percent(r.ratio ?? 9.99)} of what it can do. More of them, longer or thicker ones, or less weight.`,
+  body: (r, d, say) =>
+    r.state === 'holds'
+      ? `What hangs on its ${roleName(String(d.role))} is well fastened to it: ${say.force(Number(d.slidN))} down, ${say.force(Number(d.pulledN))} out${share(r, say)}.`
+      : `The ${roleName(String(d.role))} tears off: ${say.force(Number(d.slidN))} hang on it and ${say.force(Number(d.pulledN))} pull it out, ${say.percent(Math.min(r.ratio ?? 9.99, 9.99))} of what its screws can do. More of them, or less weight.`,
+  'anchors-quake': (r, d, say) =>
+    r.state === 'holds'
+      ? `In the earthquake reckoned with its fixings hold what hangs: ${say.force(Number(d.slidN))} across, ${say.force(Number(d.pulledN))} out${share(r, say)}. Ask locally.`
+      : `In the earthquake reckoned with its fixings are too weak: one slides with ${say.force(Number(d.slidN))} and is pulled with ${say.force(Number(d.pulledN))}, ${say.percent(r.ratio ?? 9.99)} of what it can do. Ask locally.`,
+  'all-read': () => 'Every piece, fixing and support that carries has been judged.',
+  'unread-unread': (_r, d) =>
+    `Not proven: no check has looked at ${Number(d.count) === 1 ? `the ${roleName(String(d.role)) || 'piece'}` : `${d.count} pieces, first the ${roleName(String(d.role)) || d.first}`}. Nothing here may be called safe.`,
+  'unread-missing': (_r, d) =>
+    `Not proven: ${Number(d.count) === 1 ? 'a piece or fixing' : `${d.count} pieces or fixings`} this build counts on ${Number(d.count) === 1 ? 'is' : 'are'} missing (${d.first}). This is a fault of the program.`,
+  'unread-apart': (_r, d) =>
+    `Not proven: ${d.first} does not lie where its pieces meet. This is a fault of the program.`,
+  'unread-no-board': (_r, d) =>
+    `Not proven: the ${roleName(String(d.role))} is no board its section gives. This is a fault of the program.`,
+  'unread-not-held': () =>
+    'Not proven: as it is loaded its supports do not hold it: it would turn, slide or lift somewhere.',
+  bears: (r, d, say) =>
+    r.state === 'holds'
+      ? `Where wood lies on wood it is not crushed: hardest pressed is ${roleName(String(d.from))} on ${roleName(String(d.role))}${share(r, say)}.`
+      : `${capital(roleName(String(d.from)))} crushes into ${roleName(String(d.role))}, or is crushed on it: ${say.percent(r.ratio ?? 9.99)} of what the softer of them can take.`,
+  slender: (r, d, say) =>
+    r.state === 'holds'
+      ? `Standing free, it is ${say.number(r.demand!)} times as high as it is deep or wide at the foot; up to ${d.most} is steady.`
+      : `Standing free, it is ${say.number(r.demand!)} times as high as it is deep or wide at the foot; more than ${d.most} tips easily. Tie it to the wall, or make it deeper, wider or lower.`,
   'slender-tied': () => 'Tied to the wall, so its height over its depth does not matter.',
-  'tip-filled': (r, d, say) => (r.state === 'holds' ? `Badly filled it still stands with a margin of ${say.number(Number(d.safety))} (${d.wanted} is wanted).` : `Badly filled it can tip ${d.way === 'sideways' ? 'over sideways' : 'forward'}: margin ${say.number(Number(d.safety))}, ${d.wanted} is wanted. Tie it to the wall, or make it deeper.`),
-  'tip-opened': (r, d, say) => (r.state === 'holds' ? `With everything open and pulled out it still stands, margin ${say.number(Number(d.safety))} (${d.wanted} is wanted)${Number(d.ties) > 0 ? ', its ties counted' : ''}.` : `With its doors open and drawers pulled out it can tip forward: margin ${say.number(Number(d.safety))}, ${d.wanted} is wanted. Tie it to the wall, keep heavy things in the lowest drawer, or let one open at a time.`),
-  'tip-pull': (r, d, say) => (r.state === 'holds' ? `A child pulling at ${say.lengthOf(d, 'highMm')} does not tip it, even empty.` : `A child pulling with ${say.force(Number(d.pullN))} at ${say.lengthOf(d, 'highMm')} tips it over when it is empty. Tie it to the wall.`),
+  'tip-filled': (r, d, say) =>
+    r.state === 'holds'
+      ? `Badly filled it still stands with a margin of ${say.number(Number(d.safety))} (${d.wanted} is wanted).`
+      : `Badly filled it can tip ${d.way === 'sideways' ? 'over sideways' : 'forward'}: margin ${say.number(Number(d.safety))}, ${d.wanted} is wanted. Tie it to the wall, or make it deeper.`,
+  'tip-opened': (r, d, say) =>
+    r.state === 'holds'
+      ? `With everything open and pulled out it still stands, margin ${say.number(Number(d.safety))} (${d.wanted} is wanted)${Number(d.ties) > 0 ? ', its ties counted' : ''}.`
+      : `With its doors open and drawers pulled out it can tip forward: margin ${say.number(Number(d.safety))}, ${d.wanted} is wanted. Tie it to the wall, keep heavy things in the lowest drawer, or let one open at a time.`,
+  'tip-pull': (r, d, say) =>
+    r.state === 'holds'
+      ? `A child pulling at ${say.lengthOf(d, 'highMm')} does not tip it, even empty.`
+      : `A child pulling with ${say.force(Number(d.pullN))} at ${say.lengthOf(d, 'highMm')} tips it over when it is empty. Tie it to the wall.`,
   'tip-tied': (r, d, say) =>
     r.state === 'holds'
       ? `Tied to the wall by ${plural(Number(d.count), 'screw')}, a pull at the top does not tip it: ${say.force(Number(d.needN))} of ${say.force(Number(d.capacityN))}.`
-      : `The ties are too weak: a pull at the top asks for ${say.force(Number(d.needN))}, they give ${say.force(Number(d.capacityN))}.`,
-  'sway-brace': (r, d, say) => (r.state === 'holds' ? `A diagonal keeps it from folding sideways${share(r, say)}.` : `The screws of the diagonal are too weak for ${say.force(Number(d.leanN))}, the lean of all that stands on it. More screws at its ends, a second diagonal, or a tie to the wall.`),
-  'sway-back': () => 'The sheet back keeps it from folding sideways.',
-  'sway-tied': () => 'Its ties to the wall keep it from folding sideways.',
-  'sway-free': (_r, d, say) => `Nothing keeps it from folding sideways: posts and rails alone are a parallelogram. Brace it, give it a back, or tie it to the wall: one tie at the top of a post, about ${say.lengthOf(d, 'tieAtMm')} up, already turns it stiff.`,
-  'room-length': (r, d, say) => (r.state === 'holds' ? `It fits the stretch of wall (${say.lengthOf(d, 'haveMm')}).` : `It is ${short(d, say)} longer than the stretch of wall it has.`),
-  'room-height': (r, d, say) => (r.state === 'holds' ? `It fits under the ceiling.` : `It is ${short(d, say)} higher than the room.`),
-  'room-depth': (r, d, say) => (r.state === 'holds' ? `It stays within the depth available (${say.lengthOf(d, 'haveMm')}).` : `It stands out ${short(d, say)} further than the depth available.`),
+      : `The ties are too weak: a pull at the top asks for ${say.force(Number(d.needN))}, they give ${say.force(Number(d.capacityN))}; weakest is ${TIE_LINKS[String(d.weakest)]}.`,
+  'sway-brace': (r, d, say) =>
+    r.state === 'holds'
+      ? `${capital(Number(d.braces) > 1 ? 'diagonals keep' : 'a diagonal keeps')} it from folding ${swayWay(d)}${share(r, say)}.`
+      : `${capital(Number(d.braces) > 1 ? 'the diagonals are' : 'the diagonal is')} too weak for ${say.force(Number(d.leanN))} ${swayWay(d)}, the lean of all that stands on it${Number(d.slenderness) > 50 ? `: pressed it bows, ${say.number(Number(d.slenderness))} times as long between its fastenings as it is thick (50 is the most)` : ''}. A thicker board, more screws at its ends, a second diagonal the other way, or a tie to the wall.`,
+  'sway-back': (r, d, say) =>
+    r.state === 'holds'
+      ? `The sheet back keeps it from folding ${swayWay(d)}${share(r, say)}.`
+      : `The screws of the sheet back are too few for ${say.force(Number(d.leanN))} ${swayWay(d)}, the lean of all that stands on it. More of them, or a tie to the wall.`,
+  'sway-tied': (r, d, say) =>
+    r.state === 'holds'
+      ? `Its ties to the wall keep it from folding ${swayWay(d)}${share(r, say)}.`
+      : `Its ties to the wall are too weak for ${say.force(Number(d.leanN))} ${swayWay(d)}, the lean of all that stands on it. More ties, or a brace.`,
+  'sway-sides': (_r, d) => `Its uprights of sheet keep it from folding ${swayWay(d)}.`,
+  'sway-free': (_r, d, say) =>
+    `Nothing keeps it from folding sideways: posts and rails alone are a parallelogram. Brace it, give it a back, or tie it to the wall: one tie at the top of a post, about ${say.lengthOf(d, 'tieAtMm')} up, already turns it stiff.`,
+  'sway-deep-free': () =>
+    'Nothing keeps it from folding front to back: posts and rails alone are a parallelogram. Tie it to the wall or to a build that is stiff that way, or brace its ends.',
+  'unknown-sway': (_r, d) =>
+    `Not proven: whether it folds ${swayWay(d)}; the chosen method has no value for the wood of its diagonal or back.`,
+  'room-length': (r, d, say) =>
+    r.state === 'holds'
+      ? `It fits the stretch of wall (${say.lengthOf(d, 'haveMm')}).`
+      : `It is ${short(d, say)} longer than the stretch of wall it has.`,
+  'room-height': (r, d, say) =>
+    r.state === 'holds' ? `It fits under the ceiling.` : `It is ${short(d, say)} higher than the room.`,
+  'room-depth': (r, d, say) =>
+    r.state === 'holds'
+      ? `It stays within the depth available (${say.lengthOf(d, 'haveMm')}).`
+      : `It stands out ${short(d, say)} further than the depth available.`,
   tilt: (r, d, say) =>
     r.state === 'holds'
       ? `Built flat, it can be tilted up: its diagonal of ${say.lengthOf(d, 'needMm')} clears the ceiling.`
       : `Built flat, it can not be stood up: its diagonal of ${say.lengthOf(d, 'needMm')} is more than the ceiling of ${say.lengthOf(d, 'ceilingMm')} less ${say.lengthOf(d, 'spareMm')} to spare. Build it where it stands.`,
   'in-place': () => 'Built where it stands: nothing to tilt up.',
+  'lift-whole': (_r, d, say) => `Empty it weighs ${say.mass(Number(d.massKg))}: one person lifts it up to hang it.`,
+  'lift-whole-two': (r, d, say) =>
+    `Empty it weighs ${say.mass(Number(d.massKg))} and is lifted up to hang it: ${r.state === 'holds' ? 'two people' : 'more than two people can hold; make it in two'}.`,
   'lift-piece': (_r, d, say) => `The heaviest piece is ${say.mass(Number(d.massKg))}: one person.`,
-  'lift-piece-two': (r, d, say) => `The heaviest piece is ${say.mass(Number(d.massKg))}: ${r.state === 'holds' ? 'two people' : `more than two people should lift`}.`,
-  'lift-tilt': (_r, d, say) => `Tilting it up starts with ${say.mass(Number(d.massKg))} at its edge: one person, better two.`,
-  'lift-tilt-two': (r, d, say) => `Tilting it up starts with ${say.mass(Number(d.massKg))} at its edge: ${r.state === 'holds' ? 'two people' : `${plural(Number(d.people), 'person', 'people')}`}.`,
-  'lift-goods': (_r, d, say) => `The heaviest thing to lift onto it is "${d.goods}", ${say.mass(Number(d.massKg))}: one person.`,
-  'lift-goods-two': (r, d, say) => `"${d.goods}" is ${say.mass(Number(d.massKg))}: ${r.state === 'holds' ? 'two people lift it' : 'too heavy to lift onto it by hand. Keep it on the floor, or lighten it'}.`,
+  'lift-piece-two': (r, d, say) =>
+    `The heaviest piece is ${say.mass(Number(d.massKg))}: ${r.state === 'holds' ? 'two people' : `more than two people should lift`}.`,
+  'lift-tilt': (_r, d, say) =>
+    `Tilting it up starts with ${say.mass(Number(d.massKg))} at its edge: one person, better two.`,
+  'lift-tilt-two': (r, d, say) =>
+    `Tilting it up starts with ${say.mass(Number(d.massKg))} at its edge: ${r.state === 'holds' ? 'two people' : `${plural(Number(d.people), 'person', 'people')}`}.`,
+  'lift-goods': (_r, d, say) =>
+    `The heaviest thing to lift onto it is "${d.goods}", ${say.mass(Number(d.massKg))}: one person.`,
+  'lift-goods-two': (r, d, say) =>
+    `"${d.goods}" is ${say.mass(Number(d.massKg))}: ${r.state === 'holds' ? 'two people lift it' : 'too heavy to lift onto it by hand. Keep it on the floor, or lighten it'}.`,
 }
 
 const between = (d: Data) => `${capital(roleName(String(d.near)))} and ${roleName(String(d.far))}`
@@ -122,19 +292,61 @@ function sagWords(r: CheckResult, d: Data, say: Say): string {
     : `The ${name(d)} sags too far: ${now} on day one, ${later} in the long run over ${over}; ${say.sag(Number(d.limitMm))} (span/${d.ratio}) is allowed.`
 }
 
-export const sayCheck = (r: CheckResult, say: Say): string => capital(TABLE[r.code]?.(r, r.data, say) ?? r.code)
+/** Where the goods stand when a link works hardest, if that is not as they are drawn. */
+const ARRANGED: Record<string, string> = {
+  gathered: ' So with the goods of a shelf gathered where they do worst.',
+  'every-other': ' So with every other place empty.',
+}
+export const sayCheck = (r: CheckResult, say: Say): string =>
+  capital(TABLE[r.code]?.(r, r.data, say) ?? r.code) + (ARRANGED[String(r.data.arranged)] ?? '')
 
 export const CHECK_NAMES: Record<string, string> = {
-  'contents-fit': 'Goods go in', bending: 'Bending', shear: 'Shear', sag: 'Sag', buckling: 'Post', bearing: 'Bearing', slenderness: 'Slenderness', 'tip-over': 'Tipping over',
-  joints: 'Fasteners', splitting: 'Splitting', damp: 'Damp', housing: 'Dadoes', upright: 'Uprights', floor: 'Floor', equilibrium: 'Equilibrium', earthquake: 'Earthquake', sway: 'Sideways sway', 'room-fit': 'Fits the room', 'tilt-up': 'Standing it up', lift: 'Heaviest lift', ...ROOM_CHECK_NAMES,
+  'contents-fit': 'Goods go in',
+  bending: 'Bending',
+  shear: 'Shear',
+  sag: 'Sag',
+  buckling: 'Post',
+  bearing: 'Bearing',
+  slenderness: 'Slenderness',
+  'tip-over': 'Tipping over',
+  joints: 'Fasteners',
+  splitting: 'Splitting',
+  damp: 'Damp',
+  housing: 'Dadoes',
+  upright: 'Uprights',
+  floor: 'Floor',
+  equilibrium: 'Equilibrium',
+  earthquake: 'Earthquake',
+  sway: 'Sway',
+  along: 'Pulled and pressed',
+  body: 'Held together',
+  anchors: 'Fixings',
+  unread: 'Everything judged',
+  'room-fit': 'Fits the room',
+  'tilt-up': 'Standing it up',
+  lift: 'Heaviest lift',
+  ...ROOM_CHECK_NAMES,
 }
 export const LINK_NAMES: Record<CheckResult['link'], string> = {
-  goods: 'Goods in their places', shelf: 'Shelves', rail: 'Rails, plates and cross pieces', post: 'Posts', ground: 'Floor and wall', whole: 'The whole build', room: 'In the room', handling: 'Putting it up and loading it',
+  goods: 'Goods in their places',
+  shelf: 'Shelves',
+  rail: 'Rails, plates and cross pieces',
+  post: 'Posts',
+  ground: 'Floor and wall',
+  whole: 'The whole build',
+  room: 'In the room',
+  handling: 'Putting it up and loading it',
 }
 
 export type Shown = 'holds' | 'hard-worked' | 'fails' | 'unknown' | 'not-applicable'
 export const shown = (r: CheckResult): Shown => (isHardWorked(r) ? 'hard-worked' : r.state)
-export const SHOWN_NAMES: Record<Shown, string> = { holds: 'holds', 'hard-worked': 'holds, works hard', fails: 'fails', unknown: 'not proven', 'not-applicable': 'does not apply' }
+export const SHOWN_NAMES: Record<Shown, string> = {
+  holds: 'holds',
+  'hard-worked': 'holds, works hard',
+  fails: 'fails',
+  unknown: 'not proven',
+  'not-applicable': 'does not apply',
+}
 
 /** The verdict in one sentence. */
 export function sayVerdict(v: Verdict, say: Say): string {
@@ -149,17 +361,27 @@ export function sayVerdict(v: Verdict, say: Say): string {
 /** A value of a working in the project's units. */
 export function sayInput(i: Pick<Input, 'value' | 'quantity'>, say: Say): string {
   switch (i.quantity) {
-    case 'length': return say.length(i.value)
-    case 'sag': return say.sag(i.value)
-    case 'force': return say.force(i.value)
-    case 'mass': return say.mass(i.value)
-    case 'stress': return say.stress(i.value)
-    case 'moment': return say.moment(i.value)
-    case 'area': return formatSmallArea(i.value, say.units)
-    case 'second-moment': return formatSecondMoment(i.value, say.units)
+    case 'length':
+      return say.length(i.value)
+    case 'sag':
+      return say.sag(i.value)
+    case 'force':
+      return say.force(i.value)
+    case 'mass':
+      return say.mass(i.value)
+    case 'stress':
+      return say.stress(i.value)
+    case 'moment':
+      return say.moment(i.value)
+    case 'area':
+      return formatSmallArea(i.value, say.units)
+    case 'second-moment':
+      return formatSecondMoment(i.value, say.units)
     case 'moment-per-width':
-    case 'stiffness': return perWidth(i.value, i.quantity, say.units)
+    case 'stiffness':
+      return perWidth(i.value, i.quantity, say.units)
     case 'count':
-    case 'ratio': return say.number(i.value)
+    case 'ratio':
+      return say.number(i.value)
   }
 }

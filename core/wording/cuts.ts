@@ -18,21 +18,30 @@ export function sayCannot({ code, part, data: d }: CannotCut, length: (n: number
   // Parts of a project are named by their build and letter.
   const name = part === undefined ? 'a piece' : `piece ${part.split('/').pop()}`
   switch (code) {
-    case 'piece-longer-than-stock': return `${capital(name)} is ${length(d.length)} long; the longest board gives ${length(d.longest)} once its end is squared.`
-    case 'piece-larger-than-stock': return `${capital(name)} is ${length(d.w)} along the grain by ${length(d.h)}; no sheet is large enough once its edges are trimmed${d.turned ? '. Turned it would go in, but its grain is fixed' : ''}.`
-    case 'no-stock': return 'No stock of this kind is given that could be cut.'
-    case 'not-enough-stock': return `There is not enough stock for these ${d.pieces} pieces.`
-    case 'too-many-pieces': return `${d.pieces} pieces are more than this plans for (${d.most}).`
+    case 'piece-longer-than-stock':
+      return `${capital(name)} is ${length(d.length)} long; the longest board gives ${length(d.longest)} once its end is squared.`
+    case 'piece-larger-than-stock':
+      return `${capital(name)} is ${length(d.w)} along the grain by ${length(d.h)}; no sheet is large enough once its edges are trimmed${d.turned ? '. Turned it would go in, but its grain is fixed' : ''}.`
+    case 'no-stock':
+      return 'No stock of this kind is given that could be cut.'
+    case 'not-enough-stock':
+      return `There is not enough stock for these ${d.pieces} pieces.`
+    case 'too-many-pieces':
+      return `${d.pieces} pieces are more than this plans for (${d.most}).`
   }
 }
 
 /** What is set, once for all cuts of a batch. */
 export function saySetting(b: Pick<CutBatch, 'kind' | 'settingMm'>, say: Say): string {
   switch (b.kind) {
-    case 'square': return `Square one end, ${say.length(b.settingMm)} off`
-    case 'trim': return `Trim one long edge straight, ${say.length(b.settingMm)} off`
-    case 'rip': return `Fence at ${say.length(b.settingMm)}: rip`
-    case 'crosscut': return `Stop at ${say.length(b.settingMm)}: crosscut`
+    case 'square':
+      return `Square one end, ${say.length(b.settingMm)} off`
+    case 'trim':
+      return `Trim one long edge straight, ${say.length(b.settingMm)} off`
+    case 'rip':
+      return `Fence at ${say.length(b.settingMm)}: rip`
+    case 'crosscut':
+      return `Stop at ${say.length(b.settingMm)}: crosscut`
   }
 }
 export const stockOfBatch = (stock: string): string => {
@@ -43,7 +52,12 @@ export const stockOfBatch = (stock: string): string => {
 
 /** What comes off, and what stays in the hand. */
 export function sayOutcome(c: SawCut, say: Say): string {
-  const off = c.frees.length > 0 ? `frees ${c.frees.join(' and ')}` : c.holds.length > 0 && c.kind !== 'trim' ? `takes off ${c.holds.length > 6 ? plural(c.holds.length, 'piece') : c.holds.join(' ')}` : ''
+  const off =
+    c.frees.length > 0
+      ? `frees ${c.frees.join(' and ')}`
+      : c.holds.length > 0 && c.kind !== 'trim'
+        ? `takes off ${c.holds.length > 6 ? plural(c.holds.length, 'piece') : c.holds.join(' ')}`
+        : ''
   const left = c.leavesMm > 0.5 ? `leaves ${say.length(c.leavesMm)}` : 'leaves nothing'
   return [off, left].filter(Boolean).join(', ')
 }

@@ -3,39 +3,77 @@ import { sectionName, sheetName } from './names.ts'
 import { capital } from './say.ts'
 
 const DIMS: Record<string, (d: Record<string, number>) => string> = {
-  'side-play': () => 'play each side', 'above-play': () => 'play above', 'top-extra': () => 'extra over the top row',
-  columns: () => 'columns', rows: () => 'rows', 'clear-width': (d) => `opening, column ${d.column}`, 'first-rail': () => 'lowest rail, top', pitch: (d) => `row ${d.row} to row ${d.row + 1}`,
-  bays: () => 'openings side by side', 'clear-bay': () => 'clear width of an opening', 'rail-length': () => 'rail length (depth)', 'back-rails': () => 'back rails', depth: () => 'sheet depth', length: () => 'length', shelves: () => 'shelves',
-  'shelf-top': (d) => `shelf ${d.shelf}, top`, 'mid-posts': () => 'middle posts a module', 'mid-post-at': (d) => `middle post ${d.post}, centre`, 'cross-every': () => 'cross pieces, at most every',
+  'side-play': () => 'play each side',
+  'above-play': () => 'play above',
+  'top-extra': () => 'extra over the top row',
+  columns: () => 'columns',
+  rows: () => 'rows',
+  'clear-width': (d) => `opening, column ${d.column}`,
+  'first-rail': () => 'lowest rail, top',
+  pitch: (d) => `row ${d.row} to row ${d.row + 1}`,
+  bays: () => 'openings side by side',
+  'clear-bay': () => 'clear width of an opening',
+  'rail-length': () => 'rail length (depth)',
+  'back-rails': () => 'back rails',
+  depth: () => 'sheet depth',
+  'clear-depth': () => 'depth inside',
+  hang: () => 'underside above the floor',
+  'shelves-over': () => 'shelves over the bottom',
+  'shelf-top-inside': (d) => `shelf ${d.shelf}, top above the underside`,
+  length: () => 'length',
+  shelves: () => 'shelves',
+  'shelf-top': (d) => `shelf ${d.shelf}, top`,
+  'mid-posts': () => 'middle posts a module',
+  'mid-post-at': (d) => `middle post ${d.post}, centre`,
+  'cross-every': () => 'cross pieces, at most every',
 }
 export const dimName = (d: Pick<Dim, 'code' | 'data'>): string => capital(DIMS[d.code]?.(d.data ?? {}) ?? d.code)
 
 const CHOICES: Record<string, { label: string; options?: Record<string, string> }> = {
   carry: { label: 'Totes are carried', options: { rim: 'by the rim', base: 'standing on the base' } },
-  'rail-section': { label: 'Rails' }, 'post-section': { label: 'Posts' }, sheet: { label: 'Shelf sheet' },
+  'rail-section': { label: 'Rails' },
+  'post-section': { label: 'Posts' },
+  sheet: { label: 'Shelf sheet' },
   'rail-rip': { label: 'Rails are', options: { full: 'the full section', half: 'ripped down the middle' } },
-  'rail-joint': { label: 'Rails at posts', options: { screws: 'three screws', 'more-screws': 'five screws', bolts: 'two bolts' } },
+  'rail-joint': {
+    label: 'Rails at posts',
+    options: { screws: 'three screws', 'more-screws': 'five screws', bolts: 'two bolts' },
+  },
   'cross-joint': { label: 'Screws in cross pieces', options: { two: 'two', three: 'three', four: 'four' } },
   hold: { label: 'Shelves are held', options: { dado: 'in dadoes', cleats: 'on cleats' } },
-  strip: { label: 'Strip under front edges', options: { none: 'none', screwed: 'screwed', glued: 'glued and screwed' } },
-  'strip-section': { label: 'Strips' }, back: { label: 'Thin back', options: { true: 'yes', false: 'no' } },
+  strip: {
+    label: 'Strip under front edges',
+    options: { none: 'none', screwed: 'screwed', glued: 'glued and screwed' },
+  },
+  'strip-section': { label: 'Strips' },
+  back: { label: 'Thin back', options: { true: 'yes', false: 'no' } },
   brace: { label: 'Brace across the back', options: { true: 'yes', false: 'no' } },
   tie: { label: 'Tied to the wall', options: { true: 'yes', false: 'no' } },
   top: { label: 'Sheet on top', options: { none: 'none' } },
   raise: { label: 'Put up', options: { tilt: 'built flat, tilted up', 'in-place': 'built where it stands' } },
   follow: { label: 'Length follows', options: { goods: 'the goods', wall: 'the wall' } },
+  'back-sheet': { label: 'Back' },
+  hang: { label: 'Hangs', options: { strip: 'on a bevelled strip', rail: 'screwed through its rail' } },
+  'hang-rail': { label: 'Rails and strip' },
+  'rail-screws': { label: 'Screws in each end of the rails', options: { two: 'two', three: 'three' } },
+  'wall-screws': { label: 'Screws in each stud', options: { two: 'two', three: 'three', four: 'four', five: 'five' } },
   'floor-bay': { label: 'Heavy things on the floor', options: { true: 'yes', false: 'no' } },
 }
 export const choiceName = (c: Choice): string => CHOICES[c.code]?.label ?? c.code
 export function optionName(c: Choice, option: Choice['value']): string {
   const named = CHOICES[c.code]?.options?.[String(option)]
   if (named) return named
-  return c.of === 'section' ? sectionName(String(option)) : c.of === 'sheet' ? sheetName(String(option)) : String(option)
+  return c.of === 'section'
+    ? sectionName(String(option))
+    : c.of === 'sheet'
+      ? sheetName(String(option))
+      : String(option)
 }
 
 export const FAMILIES: Record<string, { name: string; blurb: string }> = {
   'tote-rack': { name: 'Tote rack', blurb: 'Each tote slides on its own pair of rails' },
-  'shelf-unit': { name: 'Shelf unit', blurb: 'Uprights of sheet, shelves on cleats between them' },
+  'shelf-unit': { name: 'Shelf unit', blurb: 'Uprights of sheet, shelves between them' },
+  'wall-cabinet': { name: 'Wall cabinet', blurb: 'A box with shelves and a back, hung on the wall' },
   'post-rack': { name: 'Post rack', blurb: 'Posts, shelf frames and sheet shelves' },
 }
 export const familyName = (id: string): string => FAMILIES[id]?.name ?? id

@@ -2,12 +2,15 @@ import type { Doubt } from '../goods/suspicious.ts'
 import type { Say } from './say.ts'
 
 const TABLE: Record<Doubt['code'], (d: Doubt['data'], say: Say) => string> = {
-  'body-wider-than-lid': (d, say) => `a lid (${say.lengthOf(d, 'lidMm')}) narrower than its body (${say.lengthOf(d, 'bodyMm')})?`,
-  'rim-taller-than-half': (d, say) => `a rim of ${say.lengthOf(d, 'rimMm')} on a tote ${say.lengthOf(d, 'tallMm')} tall?`,
+  'body-wider-than-lid': (d, say) =>
+    `a lid (${say.lengthOf(d, 'lidMm')}) narrower than its body (${say.lengthOf(d, 'bodyMm')})?`,
+  'rim-taller-than-half': (d, say) =>
+    `a rim of ${say.lengthOf(d, 'rimMm')} on a tote ${say.lengthOf(d, 'tallMm')} tall?`,
   'no-base': () => 'tapers to nothing before it reaches the floor?',
   'not-weighed': () => 'not weighed. Nothing that carries it can be proven.',
   'very-dense': (d) => `heavier than stone for its size (${Math.round(d.density)} kg/m³)?`,
   'very-light': (d) => `lighter than packing foam for its size (${Math.round(d.density)} kg/m³)?`,
-  'assumed-rim': (d, say) => `rim ${say.lengthOf(d, 'rimMm')} and overhang ${say.lengthOf(d, 'overhangMm')} are assumed. Measure them: rails depend on it.`,
+  'assumed-rim': (d, say) =>
+    `rim ${say.lengthOf(d, 'rimMm')} and overhang ${say.lengthOf(d, 'overhangMm')} are assumed. Measure them: rails depend on it.`,
 }
 export const sayDoubt = (d: Doubt, say: Say): string => TABLE[d.code](d.data, say)

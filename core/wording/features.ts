@@ -2,12 +2,25 @@ import type { FeatureKind } from '../room/features.ts'
 
 /** What a thing in the room is called, with its article where a sentence wants one. */
 export const FEATURE_NAMES: Record<FeatureKind, { name: string; the: string }> = {
-  door: { name: 'door', the: 'the door' }, window: { name: 'window', the: 'the window' }, 'sectional-door': { name: 'garage door', the: 'the garage door' },
-  outlet: { name: 'outlet', the: 'the outlet' }, switch: { name: 'switch', the: 'the switch' }, panel: { name: 'electrical panel', the: 'the electrical panel' },
-  light: { name: 'light', the: 'the light' }, 'water-heater': { name: 'water heater', the: 'the water heater' }, furnace: { name: 'furnace', the: 'the furnace' },
-  'return-grille': { name: 'return-air grille', the: 'the return-air grille' }, conduit: { name: 'conduit', the: 'the conduit' }, pipe: { name: 'pipe', the: 'the pipe' },
-  beam: { name: 'beam', the: 'the beam' }, post: { name: 'post of the house', the: 'the post of the house' }, steps: { name: 'steps', the: 'the steps' },
-  walkway: { name: 'walkway', the: 'the walkway' }, car: { name: 'parked car', the: 'the parked car' }, bench: { name: 'bench', the: 'the bench' }, other: { name: 'thing', the: 'what stands there' },
+  door: { name: 'door', the: 'the door' },
+  window: { name: 'window', the: 'the window' },
+  'sectional-door': { name: 'garage door', the: 'the garage door' },
+  outlet: { name: 'outlet', the: 'the outlet' },
+  switch: { name: 'switch', the: 'the switch' },
+  panel: { name: 'electrical panel', the: 'the electrical panel' },
+  light: { name: 'light', the: 'the light' },
+  'water-heater': { name: 'water heater', the: 'the water heater' },
+  furnace: { name: 'furnace', the: 'the furnace' },
+  'return-grille': { name: 'return-air grille', the: 'the return-air grille' },
+  conduit: { name: 'conduit', the: 'the conduit' },
+  pipe: { name: 'pipe', the: 'the pipe' },
+  beam: { name: 'beam', the: 'the beam' },
+  post: { name: 'post of the house', the: 'the post of the house' },
+  steps: { name: 'steps', the: 'the steps' },
+  walkway: { name: 'walkway', the: 'the walkway' },
+  car: { name: 'parked car', the: 'the parked car' },
+  bench: { name: 'bench', the: 'the bench' },
+  other: { name: 'thing', the: 'what stands there' },
 }
 
 /** The caution that goes with a thing, said once where it is met. */
@@ -18,7 +31,8 @@ export const FEATURE_CAUTIONS: Partial<Record<FeatureKind, string>> = {
   switch: 'Power off before anything is moved; wiring is for a licensed electrician.',
   'water-heater': 'Nothing that burns or gives off fumes near a flame; the label on it and local code come first.',
   furnace: 'Nothing that burns or gives off fumes near a flame; the label on it and local code come first.',
-  pipe: 'No screws into or beside it.', conduit: 'No screws into or beside it.',
+  pipe: 'No screws into or beside it.',
+  conduit: 'No screws into or beside it.',
 }
 
 /** `the outlet "by the bench"`. */

@@ -10,7 +10,11 @@ const TABLE: Record<string, (d: Data, say: Say) => string> = {
   'full-rails': () => 'Use rails of the full section, not ripped',
   'rail-section': (d) => `Make the rails ${sectionName(String(d.section))}`,
   'thin-rail': (d) => `Make the rails thinner: ${sectionName(String(d.section))}`,
-  'rail-joint': (d) => (d.railJoint === 'bolts' ? 'Hold the rails with two bolts at each post' : 'Hold the rails with five screws at each post'),
+  'back-section': (d) => `Make the boards and the diagonal across the back ${sectionName(String(d.section))}`,
+  'rail-joint': (d) =>
+    d.railJoint === 'bolts'
+      ? 'Hold the rails with two bolts at each post'
+      : 'Hold the rails with five screws at each post',
   'cross-joint': (d) => `Put ${d.count} screws into each end of the cross pieces`,
   'post-section': (d) => `Make the posts ${sectionName(String(d.section))}`,
   'side-play': (d, say) => `Widen the openings: ${say.lengthOf(d, 'playMm')} play each side`,
@@ -18,9 +22,17 @@ const TABLE: Record<string, (d: Data, say: Say) => string> = {
   'fewer-rows': (d) => `Build ${plural(Number(d.rows), 'row')} only`,
   'mid-posts': (d) => `Put ${plural(Number(d.count), 'middle post')} in each module`,
   'cross-every': (d, say) => `Put cross pieces every ${say.lengthOf(d, 'mm')}`,
+  'hang-by-rail': () => 'Screw it to the wall through its rail instead of hooking it on a strip',
+  'hang-by-strip': () => 'Hook it on a bevelled strip instead of screwing it through its rail',
+  'rail-screws': (d) => `Put ${d.count} screws into each end of its rails`,
+  'hang-rail': (d) => `Make its rails and strip ${sectionName(String(d.section))}`,
+  'wall-screws': (d) => `Put ${d.count} screws into each stud`,
+  openings: (d) => `Make it of ${plural(Number(d.count), 'opening')}`,
+  'cleat-section': (d) => `Make the cleats ${sectionName(String(d.section))}, thick enough for their screws`,
   dado: () => 'Stand the shelves in dadoes instead of on cleats',
   'add-back': () => 'Give it a thin back',
-  'edge-strip': (d) => `${d.strip === 'glued' ? 'Glue and screw' : 'Screw'} a ${sectionName(String(d.section))} strip under the front edges`,
+  'edge-strip': (d) =>
+    `${d.strip === 'glued' ? 'Glue and screw' : 'Screw'} a ${sectionName(String(d.section))} strip under the front edges`,
   wider: (d, say) => `Make the openings ${say.lengthOf(d, 'mm')} wide`,
   'no-strip': () => 'Leave the edge strips out',
   'half-rails': () => 'Use rails ripped down the middle: two from one board',
@@ -28,7 +40,8 @@ const TABLE: Record<string, (d: Data, say: Say) => string> = {
   sheet: (d) => `Use ${sheetName(String(d.sheet))} for the shelves`,
   'follow-wall': () => 'Let it run the length of the wall',
   'floor-bay': () => 'Keep the heavy things on the floor under it',
-  move: (d, say) => `Move it ${say.lengthOf(d, 'mm')} ${({ left: 'to the left', right: 'to the right', out: 'out from the wall', back: 'back to the wall' })[String(d.way)] ?? ''}`,
+  move: (d, say) =>
+    `Move it ${say.lengthOf(d, 'mm')} ${{ left: 'to the left', right: 'to the right', out: 'out from the wall', back: 'back to the wall' }[String(d.way)] ?? ''}`,
   'tie-neighbour': (d) => `Screw it to "${d.name}" beside it, so that they stand as one`,
   'carry-less': (d) => `Take out ${d.out} × "${d.goods}" (keep ${d.keep} here)`,
 }

@@ -4,10 +4,25 @@ import type { Stock } from '../assembly/assembly.ts'
 
 /** A builder's word for each role of a part. */
 export const ROLE_NAMES: Record<string, [one: string, many: string]> = {
-  rail: ['rail', 'rails'], post: ['post', 'posts'], plate: ['plate', 'plates'], shelf: ['shelf sheet', 'shelf sheets'], cross: ['cross piece', 'cross pieces'],
-  'back-rail': ['back rail', 'back rails'], brace: ['brace', 'braces'], top: ['top sheet', 'top sheets'], ledger: ['ledger', 'ledgers'], cleat: ['cleat', 'cleats'],
-  hanger: ['hanger', 'hangers'], arm: ['arm', 'arms'], side: ['side', 'sides'], back: ['back', 'backs'], door: ['door', 'doors'], drawer: ['drawer', 'drawers'],
-  edge: ['edge strip', 'edge strips'], hardware: ['fitting', 'fittings'], guide: ['guide', 'guides'],
+  rail: ['rail', 'rails'],
+  post: ['post', 'posts'],
+  plate: ['plate', 'plates'],
+  shelf: ['shelf sheet', 'shelf sheets'],
+  cross: ['cross piece', 'cross pieces'],
+  'back-rail': ['back rail', 'back rails'],
+  brace: ['brace', 'braces'],
+  top: ['top sheet', 'top sheets'],
+  ledger: ['ledger', 'ledgers'],
+  cleat: ['cleat', 'cleats'],
+  hanger: ['wall strip', 'wall strips'],
+  arm: ['arm', 'arms'],
+  side: ['side', 'sides'],
+  back: ['back', 'backs'],
+  door: ['door', 'doors'],
+  drawer: ['drawer', 'drawers'],
+  edge: ['edge strip', 'edge strips'],
+  hardware: ['fitting', 'fittings'],
+  guide: ['guide', 'guides'],
 }
 export const roleName = (role: string, n = 1): string => (ROLE_NAMES[role] ?? [role, role])[n === 1 ? 0 : 1]
 
@@ -34,12 +49,33 @@ export function stocksOf(lines: readonly { stock: Stock; massKg: number; count: 
     const name = stockName(l.stock)
     kg.set(name, (kg.get(name) ?? 0) + l.massKg * l.count)
   }
-  return [...kg].sort((a, b) => b[1] - a[1]).map(([name]) => name).join(' · ')
+  return [...kg]
+    .sort((a, b) => b[1] - a[1])
+    .map(([name]) => name)
+    .join(' · ')
 }
 
 /** Names of terms and dimensions in reasons. */
 export const TERMS: Record<string, string> = {
-  lid: 'lid', width: 'width', 'side-play': 'side play', 'above-play': 'play above', 'bottom-plate': 'bottom plate', 'tote-below-rim': 'tote below its rim', 'rail-height': 'rail',
-  'tote-height': 'tote', rim: 'rim', frame: 'shelf frame', sheet: 'sheet', 'on-floor': 'tallest on the floor', tallest: 'tallest on the shelf below', kick: 'toe room', 'edge-strip': 'edge strip',
-  'shelf-below': 'shelf below', module: 'whole module', 'half-module': 'half module', wall: 'wall',
+  lid: 'lid',
+  width: 'width',
+  'side-play': 'side play',
+  'above-play': 'play above',
+  'bottom-plate': 'bottom plate',
+  'tote-below-rim': 'tote below its rim',
+  'rail-height': 'rail',
+  'tote-height': 'tote',
+  rim: 'rim',
+  'tilt-room': 'room to tip it in',
+  frame: 'shelf frame',
+  sheet: 'sheet',
+  'on-floor': 'tallest on the floor',
+  tallest: 'tallest on the shelf below',
+  kick: 'toe room',
+  bottom: 'bottom',
+  'edge-strip': 'edge strip',
+  'shelf-below': 'shelf below',
+  module: 'whole module',
+  'half-module': 'half module',
+  wall: 'wall',
 }

@@ -1,12 +1,70 @@
 import type { Problem } from '../measure/result.ts'
-import type { Data, Say } from './say.ts'
+import { capital, type Data, type Say } from './say.ts'
 
 type Words = (d: Data, say: Say) => string
 
-const example = (say: Say) => (say.units.system === 'imperial' ? `67 1/4, 5' 7 1/4", or 171 cm` : `1708, 171 cm, or 5' 7 1/4"`)
+const example = (say: Say) =>
+  say.units.system === 'imperial' ? `67 1/4, 5' 7 1/4", or 171 cm` : `1708, 171 cm, or 5' 7 1/4"`
 const massExample = (say: Say) => (say.units.system === 'imperial' ? '62, 62 lb, or 14 kg' : '14, 14 kg, or 62 lb')
-const runExample = (say: Say) => (say.units.system === 'imperial' ? '24 1/2, door 32 x 80, 60, window 36 x 40 up 42, 63; or: outlet at 24 and 72, up 15' : '620, door 810 x 2030, 1500, window 900 x 1000 up 1070, 640; or: outlet at 600 and 1800, up 380')
-const lineExample = (say: Say) => (say.units.system === 'imperial' ? '12 tote 16 1/2 x 24 x 12 1/2, 31 lb' : '12 tote 420 x 610 x 320, 14 kg')
+const runExample = (say: Say) =>
+  say.units.system === 'imperial'
+    ? '24 1/2, door 32 x 80, 60, window 36 x 40 up 42, 63; or: outlet at 24 and 72, up 15'
+    : '620, door 810 x 2030, 1500, window 900 x 1000 up 1070, 640; or: outlet at 600 and 1800, up 380'
+const lineExample = (say: Say) =>
+  say.units.system === 'imperial' ? '12 tote 16 1/2 x 24 x 12 1/2, 31 lb' : '12 tote 420 x 610 x 320, 14 kg'
+
+/** What a refused field is called. A length is said without its unit's letters. */
+const FIELDS: Record<string, string> = {
+  acrossMm: 'the width',
+  deepMm: 'the depth',
+  tallMm: 'the height',
+  wideMm: 'the width',
+  highMm: 'the height',
+  upMm: 'the height above the floor',
+  atMm: 'the place along the wall',
+  outMm: 'the distance from the wall',
+  offsetMm: 'the place along the wall',
+  lengthMm: 'the length',
+  widthMm: 'the width',
+  heightMm: 'the height',
+  depthMm: 'the depth available',
+  rimMm: 'the rim',
+  overhangMm: 'the overhang of the rim',
+  taperMm: 'the taper of the body',
+  massKg: 'the mass',
+  radiusMm: 'the radius of the bend',
+  fromMm: 'the beginning of the bad place',
+  toMm: 'the end of the bad place',
+  kerfMm: 'the kerf',
+  downMm: 'the distance down to the floor',
+  spacingMm: 'the spacing',
+  firstMm: 'the first one',
+  cornerRad: 'the corner',
+  prices: 'a price',
+  spent: 'what was paid',
+  have: 'what is there already',
+  readyMadeMinor: 'the price of a ready-made one',
+  goods: 'lines of goods',
+  builds: 'builds',
+  walls: 'walls',
+  features: 'things in the room',
+  diagonals: 'diagonals',
+  points: 'heights of the floor',
+  defects: 'bad places',
+  onHand: 'pieces on hand',
+  whereNow: 'where it is kept now',
+}
+const fieldName = (what: string) =>
+  FIELDS[what] ?? `the ${what.replace(/(Mm|Kg|Minor|N)$/, '').replace(/[A-Z]/g, (c) => ` ${c.toLowerCase()}`)}`
+const subject = (d: Data) => capital(`${d.of ? `${d.of}: ` : ''}${fieldName(String(d.what))}`)
+const inItsUnit = (d: Data, key: string, say: Say): string => {
+  const [what, n] = [String(d.what), Number(d[key])]
+  if (what.endsWith('Mm')) return say.length(n)
+  if (what.endsWith('Kg')) return say.mass(n)
+  if (what.endsWith('Rad')) return `${Math.round((n * 180) / Math.PI)}°`
+  if (what.endsWith('Minor') || ['prices', 'spent'].includes(what)) return say.number(n / 100)
+  return say.number(n)
+}
 
 const TABLE: Record<string, Words> = {
   empty: (_d, say) => `Type a value, such as ${example(say)}.`,
@@ -19,39 +77,74 @@ const TABLE: Record<string, Words> = {
   'too-small': (d, say) => `Too small: at least ${say.lengthOf(d, 'minMm')}.`,
   'too-large': (d, say) => `Too large: at most ${say.lengthOf(d, 'maxMm')}.`,
   'too-heavy': (d, say) => `"${d.text}" is too heavy to store here: at most ${say.mass(5000)} each.`,
-  'out-of-range': (d, say) => `"${d.text}" is out of range: each size from ${say.lengthOf(d, 'minMm')} to ${say.lengthOf(d, 'maxMm')}.`,
+  'out-of-range': (d, say) =>
+    `"${d.text}" is out of range: each size from ${say.lengthOf(d, 'minMm')} to ${say.lengthOf(d, 'maxMm')}.`,
   count: (d) => `A count must be a whole number from 1 to ${d.max}.`,
   'count-range': (d) => `A whole number from ${d.min} to ${d.max}.`,
   'line-empty': (_d, say) => `Type a line such as: ${lineExample(say)}`,
   'line-no-size': (_d, say) => `No sizes found. Say count, thing, across x deep x tall, mass: ${lineExample(say)}`,
   'line-no-name': (_d, say) => `What is it? Say count, thing, sizes, mass: ${lineExample(say)}`,
-  'line-sizes': (d, say) => `Found ${d.found} of 3 sizes in "${d.text}". Write across x deep x tall, or "12 dia x 15" for round things: ${lineExample(say)}`,
+  'line-sizes': (d, say) =>
+    `Found ${d.found} of 3 sizes in "${d.text}". Write across x deep x tall, or "12 dia x 15" for round things: ${lineExample(say)}`,
   'run-empty': (_d, say) => `Call the distances from the left corner: ${runExample(say)}`,
-  'run-piece': (d, say) => `"${d.text}" is not understood. Say what and how wide, then how high and how far up: ${runExample(say)}`,
-  'run-mixed': (_d, say) => `Either a run of stretches one after the other, or things each "at" a place: ${runExample(say)}`,
+  'run-piece': (d, say) =>
+    `"${d.text}" is not understood. Say what and how wide, then how high and how far up: ${runExample(say)}`,
+  'run-mixed': (_d, say) =>
+    `Either a run of stretches one after the other, or things each "at" a place: ${runExample(say)}`,
   'run-no-width': (_d, say) => `How wide? Every stretch needs its width: ${runExample(say)}`,
   'row-missing': () => 'This column is empty.',
+  'row-beyond': (d) =>
+    `There are more cells than columns ("${d.text}"). Put quotation marks round a text that has commas in it.`,
   'row-field': (d) => `Not accepted: ${d.issue}.`,
   parameter: (d) => `Not accepted: ${d.issue}.`,
-  'no-totes': () => 'There are no totes with a rim among these goods. Let them stand on their base, or choose another kind of build.',
+  'no-totes': () =>
+    'There are no totes with a rim among these goods. Let them stand on their base, or choose another kind of build.',
+  'no-stud-behind-it': () => 'No stud lies behind it: make it wider, or move it along the wall.',
+  'no-wall-to-hang-on': () =>
+    'This wall has nothing to hang it on: say in Survey what it is made of, or put it at another wall.',
   'no-goods': () => 'Choose what this build is to hold first.',
-  'shelf-above-sheet': (d, say) => `The highest shelf would be ${say.lengthOf(d, 'mm')} up; the uprights, cut from one sheet, reach ${say.lengthOf(d, 'mostMm')}. Fewer or lower shelves, or more bays.`,
-  'longer-than-board': (d, say) => `${say.lengthOf(d, 'mm')} is longer than any board for it (${say.lengthOf(d, 'mostMm')} usable). Fewer columns, or two builds side by side.`,
-  'rail-shorter-than-posts': (d, say) => `Rails of ${say.lengthOf(d, 'mm')} are shorter than the two posts they join: at least ${say.lengthOf(d, 'leastMm')}.`,
-  'rail-below-plate': (d, say) => `The lowest rail would run into the bottom plate: its top must be at least ${say.lengthOf(d, 'leastMm')} above the floor.`,
-  'opening-too-narrow': (d, say) => `An opening of ${say.lengthOf(d, 'mm')} is less than its two rails: at least ${say.lengthOf(d, 'leastMm')}.`,
+  'shelf-above-sheet': (d, say) =>
+    `The highest shelf would be ${say.lengthOf(d, 'mm')} up; the uprights, cut from one sheet, reach ${say.lengthOf(d, 'mostMm')}. Fewer or lower shelves, or more bays.`,
+  'longer-than-board': (d, say) =>
+    `${say.lengthOf(d, 'mm')} is longer than any board for it (${say.lengthOf(d, 'mostMm')} usable). Fewer columns, or two builds side by side.`,
+  'rail-shorter-than-posts': (d, say) =>
+    `Rails of ${say.lengthOf(d, 'mm')} are shorter than the two posts they join: at least ${say.lengthOf(d, 'leastMm')}.`,
+  'rail-below-plate': (d, say) =>
+    `The lowest rail would run into the bottom plate: its top must be at least ${say.lengthOf(d, 'leastMm')} above the floor.`,
+  'opening-too-narrow': (d, say) =>
+    `An opening of ${say.lengthOf(d, 'mm')} is less than its two rails: at least ${say.lengthOf(d, 'leastMm')}.`,
   'rails-overlap': (d, say) => `Rails would overlap: at least ${say.lengthOf(d, 'leastMm')} from one to the next.`,
-  'deeper-than-sheet': (d, say) => `${say.lengthOf(d, 'mm')} is more than the sheet is wide (${say.lengthOf(d, 'mostMm')}).`,
+  'deeper-than-sheet': (d, say) =>
+    `${say.lengthOf(d, 'mm')} is more than the sheet is wide (${say.lengthOf(d, 'mostMm')}).`,
   'too-shallow': (d, say) => `Too shallow for two rails and a cross piece: at least ${say.lengthOf(d, 'leastMm')}.`,
-  'post-outside': (d, say) => `A middle post must stand between ${say.lengthOf(d, 'leastMm')} and ${say.lengthOf(d, 'mostMm')}.`,
-  'shelves-overlap': (d, say) => `Shelf ${d.shelf} runs into what is below it: its top must be at ${say.lengthOf(d, 'leastMm')} or higher.`,
-  'no-such-family': (d) => `This build is of a kind ("${d.family}") that this version does not know. It is kept as it is.`,
+  'post-outside': (d, say) =>
+    `A middle post must stand between ${say.lengthOf(d, 'leastMm')} and ${say.lengthOf(d, 'mostMm')}.`,
+  'shelves-overlap': (d, say) =>
+    `Shelf ${d.shelf} runs into what is below it: its top must be at ${say.lengthOf(d, 'leastMm')} or higher.`,
+  'no-such-family': (d) =>
+    `This build is of a kind ("${d.family}") that this version does not know. It is kept as it is.`,
   'no-such-wall': () => 'The wall this build stands at is gone. Choose another wall.',
   'file-not-json': (d) => `This is not a project file: it can not be read as JSON (${d.issue}).`,
   'file-not-project': () => 'This file is JSON, but not a Tack Loft project: it does not say format "tackloft".',
   'file-not-room': () => 'This file is JSON, but neither a room nor a Tack Loft project.',
-  'file-newer': (d) => `This file was made by a newer version of Tack Loft (file version ${d.version}; this one reads up to ${d.known}). Update the application, then import it again.`,
+  'file-newer': (d) =>
+    `This file was made by a newer version of Tack Loft (file version ${d.version}; this one reads up to ${d.known}). Update the application, then import it again.`,
   'file-field': (d) => String(d.issue),
+  'file-not-stored': (d) => `It reads well, but was not stored (${d.issue}).`,
+  'file-too-large': (d) => `This file is larger than any project: at most ${d.most} million letters are read.`,
+  'file-too-deep': (d) =>
+    `This is no project file: it nests more than ${d.most} levels deep, a project stays below ten.`,
+  'id-twice': (d) =>
+    `Two things had the id "${d.id}". The second is "${d.became}" now; what pointed to the id means the first.`,
+  'edit-gone': () => 'What it concerns was taken away meanwhile.',
+  'edit-changed': () => 'It was changed to something else meanwhile.',
+  'refused-most': (d, say) => `${subject(d)} can be at most ${inItsUnit(d, 'most', say)}.`,
+  'refused-least': (d, say) => `${subject(d)} must be at least ${inItsUnit(d, 'least', say)}.`,
+  'refused-long': (d) => `${subject(d)} can have at most ${d.most} letters.`,
+  'refused-empty': (d) => `${subject(d)} can not be empty.`,
+  'refused-many': (d) => `${subject(d)}: at most ${d.most} are kept in one project.`,
+  'refused-kind': (d) => `${subject(d)} needs a value.`,
+  'refused-other': (d) => `${subject(d)}: ${d.issue}.`,
 }
 
 export const sayProblem = (p: Problem, say: Say): string => TABLE[p.code]?.(p.data ?? {}, say) ?? p.code

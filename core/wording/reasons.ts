@@ -3,7 +3,7 @@ import type { Dim, Reason } from '../families/family.ts'
 import { TERMS } from './names.ts'
 import { plural, type Data, type Say } from './say.ts'
 
-/** `lid 20 1/2" + 2 × side play 1/4"`. */
+/** `lid 19 1/4" + 2 × side play 1/4"`. */
 function sayTerms(r: Reason, say: Say): string {
   return r.terms
     .map((t, i) => {
@@ -24,6 +24,8 @@ function sayRounding(r: Reason, say: Say): string {
 
 const TABLE: Record<string, (d: Data, say: Say) => string> = {
   'play-smooth': (_d, say) => `one make of tote slides smoothly with ${say.length(6.35)} each side`,
+  'play-bearing': () => 'as much as leaves the narrowest tote on both rails when it is pushed to one side',
+  'play-apart': () => 'the makes differ too much for one pair of rails: each has columns of its own',
   'play-mixed': (_d, say) => `mixed makes: ${say.length(12.7)} each side takes them all`,
   'play-between': (_d, say) => `${say.length(12.7)} beside each thing for fingers`,
   'play-above': () => 'room above to lift it out',
@@ -39,14 +41,23 @@ const TABLE: Record<string, (d: Data, say: Say) => string> = {
   'no-board-divides': (d, say) => `as deep as the tote, ${say.lengthOf(d, 'wishMm')}: no board divides into it well`,
   'economical-rip': (d, say) =>
     `${Number(d.parts) === 1 ? 'the whole width of the sheet' : `a sheet ${say.lengthOf(d, 'sheetMm')} wide in ${d.parts}, less kerf ${say.lengthOf(d, 'kerfMm')}`}; the deepest thing is ${say.lengthOf(d, 'deepestMm')}`,
-  'rip-for-space': (d, say) => `the deepest rip that fits the space (sheet in ${d.parts}); the deepest thing is ${say.lengthOf(d, 'deepestMm')}`,
+  'rip-for-space': (d, say) =>
+    `the deepest rip that fits the space (sheet in ${d.parts}); the deepest thing is ${say.lengthOf(d, 'deepestMm')}`,
   'depth-space': (d, say) => `what the space of ${say.lengthOf(d, 'spaceMm')} leaves inside the posts`,
-  'length-wall': (d, say) => `modules along a wall of ${say.lengthOf(d, 'wallMm')}; a board loses ${say.lengthOf(d, 'trimMm')} to squaring`,
-  'length-goods': (d, say) => `the shortest run of modules that takes the goods; a board loses ${say.lengthOf(d, 'trimMm')} to squaring`,
+  'length-wall': (d, say) =>
+    `modules along a wall of ${say.lengthOf(d, 'wallMm')}; a board loses ${say.lengthOf(d, 'trimMm')} to squaring`,
+  'length-goods': (d, say) =>
+    `the shortest run of modules that takes the goods; a board loses ${say.lengthOf(d, 'trimMm')} to squaring`,
   'post-spacing': (d, say) => `posts no more than ${say.lengthOf(d, 'everyMm')} apart`,
   'sheet-span': (d, say) => `the sheet is rated for ${say.lengthOf(d, 'everyMm')}`,
   evenly: () => 'spaced evenly in its module',
   'usual-span': (d, say) => `shelves of one board thickness span about ${say.lengthOf(d, 'everyMm')} without a strip`,
+  'two-studs': () => 'wide enough to be fixed to two studs',
+  'depth-deepest': (d, say) =>
+    `as deep as the deepest thing, ${say.lengthOf(d, 'deepestMm')}: a deeper rip would only hang more weight`,
+  'hang-bench': (_d, say) => `over a bench, ${say.lengthOf(_d, 'benchMm')}, with its highest shelf in reach`,
+  'hang-reach': () => 'as high as its highest shelf stays in reach',
+  'hang-ceiling': () => 'as high as the ceiling lets it',
   'shelves-goods': (d) => `${plural(Number(d.things), 'thing')} to hold`,
 }
 

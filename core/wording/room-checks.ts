@@ -8,29 +8,50 @@ type Words = (r: CheckResult, d: Data, say: Say) => string
 
 const met = (d: Data) => metName(String(d.kind), String(d.name))
 /** What of the build is in the way: goods only, or pieces. */
-const what = (r: CheckResult) => (r.parts.length === 0 ? 'Goods' : r.bays.length === 0 ? 'The build' : 'The build and its goods')
-const where = (d: Data, say: Say) => `${say.length(Number(d.atMm))} from the left end of ${d.onWall}, ${say.length(Number(d.upMm))} up`
-const WAYS: Record<string, string> = { left: 'to the left', right: 'to the right', out: 'out from the wall', back: 'back to the wall' }
-const move = (d: Data, say: Say) => (Number(d.moveMm) < 0 ? 'No single move clears it: choose another place or a smaller build.' : `Moving it ${say.length(Number(d.moveMm))} ${WAYS[String(d.moveWay)]} clears it.`)
+const what = (r: CheckResult) =>
+  r.parts.length === 0 ? 'Goods' : r.bays.length === 0 ? 'The build' : 'The build and its goods'
+const where = (d: Data, say: Say) =>
+  `${say.length(Number(d.atMm))} from the left end of ${d.onWall}, ${say.length(Number(d.upMm))} up`
+const WAYS: Record<string, string> = {
+  left: 'to the left',
+  right: 'to the right',
+  out: 'out from the wall',
+  back: 'back to the wall',
+}
+const move = (d: Data, say: Say) =>
+  Number(d.moveMm) < 0 && Number(d.sought) === 0
+    ? 'So much meets here that no move was looked for yet: choose a free place.'
+    : Number(d.moveMm) < 0
+      ? 'No single move clears it: choose another place or a smaller build.'
+      : `Moving it ${say.length(Number(d.moveMm))} ${WAYS[String(d.moveWay)]} clears it.`
 const caution = (d: Data) => {
   const c = FEATURE_CAUTIONS[String(d.kind) as FeatureKind]
   return c ? ` ${c}` : ''
 }
 /** One build does, goods or a build and its goods do. */
 const verb = (r: CheckResult, one: string, many: string) => (r.bays.length === 0 ? one : many)
-const meets = (one: string, many: string): Words => (r, d, say) => `${what(r)} ${verb(r, one, many)} ${met(d)} by ${say.length(Number(d.byMm))}, at ${where(d, say)}. ${move(d, say)}${caution(d)}`
+const meets =
+  (one: string, many: string): Words =>
+  (r, d, say) =>
+    `${what(r)} ${verb(r, one, many)} ${met(d)} by ${say.length(Number(d.byMm))}, at ${where(d, say)}. ${move(d, say)}${caution(d)}`
 
 export const ROOM_TABLE: Record<string, Words> = {
   clear: () => 'It stands clear of everything in the room.',
   'meets-build': meets('runs into', 'run into'),
   'meets-wall': meets('runs into', 'run into'),
   'meets-solid': meets('runs into', 'run into'),
-  'meets-clear': (r, d, say) => `${what(r)} ${verb(r, 'stands', 'stand')} in the space ${met(d)} keeps, by ${say.length(Number(d.byMm))}, at ${where(d, say)}. ${move(d, say)}${caution(d)}`,
-  'meets-leaf': (r, d, say) => `${met(d).replace(/^t/, 'T')} hits ${r.parts.length === 0 ? 'goods' : 'it'} when it opens: ${say.length(Number(d.byMm))} too far into its swing, at ${where(d, say)}. ${move(d, say)}`,
-  'meets-springs': (r, d, say) => `${what(r)} ${verb(r, 'reaches', 'reach')} ${say.length(Number(d.byMm))} into the space of the springs of ${met(d)}. ${move(d, say)}${caution(d)}`,
-  'meets-opener': (r, d, say) => `${what(r)} ${verb(r, 'reaches', 'reach')} ${say.length(Number(d.byMm))} into the opener of ${met(d)}. ${move(d, say)}`,
-  'meets-track': (r, d, say) => `${what(r)} ${verb(r, 'runs', 'run')} into a track of ${met(d)} by ${say.length(Number(d.byMm))}. ${move(d, say)}`,
-  'meets-way-out': (r, d, say) => `${plural(r.bays.length, 'tote')} can not be drawn out: ${met(d)} stands in the way by ${say.length(Number(d.byMm))}. ${move(d, say)}`,
+  'meets-clear': (r, d, say) =>
+    `${what(r)} ${verb(r, 'stands', 'stand')} in the space ${met(d)} keeps, by ${say.length(Number(d.byMm))}, at ${where(d, say)}. ${move(d, say)}${caution(d)}`,
+  'meets-leaf': (r, d, say) =>
+    `${met(d).replace(/^t/, 'T')} hits ${r.parts.length === 0 ? 'goods' : 'it'} when it opens: ${say.length(Number(d.byMm))} too far into its swing, at ${where(d, say)}. ${move(d, say)}`,
+  'meets-springs': (r, d, say) =>
+    `${what(r)} ${verb(r, 'reaches', 'reach')} ${say.length(Number(d.byMm))} into the space of the springs of ${met(d)}. ${move(d, say)}${caution(d)}`,
+  'meets-opener': (r, d, say) =>
+    `${what(r)} ${verb(r, 'reaches', 'reach')} ${say.length(Number(d.byMm))} into the opener of ${met(d)}. ${move(d, say)}`,
+  'meets-track': (r, d, say) =>
+    `${what(r)} ${verb(r, 'runs', 'run')} into a track of ${met(d)} by ${say.length(Number(d.byMm))}. ${move(d, say)}`,
+  'meets-way-out': (r, d, say) =>
+    `${plural(r.bays.length, 'tote')} can not be drawn out: ${met(d)} stands in the way by ${say.length(Number(d.byMm))}. ${move(d, say)}`,
   'meets-motion': (_r, d, say) => `What opens on it hits ${met(d)} by ${say.length(Number(d.byMm))}. ${move(d, say)}`,
   sweep: (r, d, say) => {
     const gap = Number(d.gapMm)
@@ -40,46 +61,91 @@ export const ROOM_TABLE: Record<string, Words> = {
       ? `${door.replace(/^t/, 'T')} hits it on the way up, by ${say.length(-gap)}: its top edge rises above the track on the bend.`
       : `${door.replace(/^t/, 'T')} comes within ${say.length(gap)} of it on the way up; ${say.length(Number(d.wantedMm))} is wanted.`
   },
-  'under-slope': (r, d, say) => (r.state === 'holds' ? 'It fits under the slope of the ceiling.' : `It is ${say.length(Number(d.needMm) - Number(d.haveMm))} too high for the slope of the ceiling where it stands.`),
+  'under-slope': (r, d, say) =>
+    r.state === 'holds'
+      ? 'It fits under the slope of the ceiling.'
+      : `It is ${say.length(Number(d.needMm) - Number(d.haveMm))} too high for the slope of the ceiling where it stands.`,
   'in-studs': (_r, d) => `${d.count} fixings land in studs of ${d.wall} (${d.studs} studs behind it).`,
   'in-masonry': (_r, d) => `${d.count} fixings into ${d.wall}.`,
-  'one-fixing': (_r, d, say) => `Only one fixing lands in a stud of ${d.wall}: it can still turn. Move it over a second stud, or first screw a batten across two studs${Number(d.first) >= 0 ? ` (one is ${say.length(Number(d.first))} from the left end)` : ''} and fix to that.`,
-  'no-stud-behind': (_r, d) => `Fewer than two studs of ${d.wall} are behind it. To tie it, screw a batten across the studs to both sides, or put blocking between them.`,
+  'one-fixing': (_r, d, say) =>
+    `Only one fixing lands in a stud of ${d.wall}: it can still turn. Move it over a second stud, or first screw a batten across two studs${Number(d.first) >= 0 ? ` (one is ${say.length(Number(d.first))} from the left end)` : ''} and fix to that.`,
+  'no-stud-behind': (_r, d) =>
+    `Fewer than two studs of ${d.wall} are behind it. To tie it, screw a batten across the studs to both sides, or put blocking between them.`,
   'not-fixed': (_r, d) => `It is not fixed to ${d.wall}.`,
   'away-from-wall': () => 'It stands away from the wall: nothing to fix to. It stands free, or is tied to a neighbour.',
   'thin-wall': (_r, d) => `${d.wall} can carry nothing: it stands free, or is tied to a neighbour.`,
-  'screw-near-wire': (_r, d, say) => `A fixing is in line with ${met(d)} at ${say.length(Number(d.atMm))}: cables run straight up and down from it. Leave that one out, or switch the power off and look first.`,
+  'screw-near-wire': (_r, d, say) =>
+    `A fixing is in line with ${met(d)} at ${say.length(Number(d.atMm))}: cables run straight up and down from it. Leave that one out, or switch the power off and look first.`,
   'turn-up': (r, d, say) =>
     r.state === 'holds'
       ? `Stood up in its place it clears ${met(d)} by ${say.length(Number(d.gapMm))}.`
       : `It can not be stood up here: ${met(d)} is in the way by ${say.length(-Number(d.gapMm))}. Build it where it stands, or in two halves of ${say.length(Number(d.halvesMm))}, or ${say.length(Number(d.shortenMm))} lower.`,
-  'turn-up-in-front': (_r, d, say) => `It can not be stood up under ${met(d)}, but in front of it, ${say.length(Number(d.outMm))} out from its place; then it slides in under it with ${say.length(Number(d.spareMm))} to spare.`,
+  'turn-up-in-front': (_r, d, say) =>
+    `It can not be stood up under ${met(d)}, but in front of it, ${say.length(Number(d.outMm))} out from its place; then it slides in under it with ${say.length(Number(d.spareMm))} to spare.`,
   'turn-up-slope': (r, d, say) =>
-    r.state === 'holds' ? 'It can be stood up under the slope.' : `It can not be stood up under the slope: it needs ${say.length(Number(d.needMm))}, there is ${say.length(Number(d.haveMm))}. Build it where it stands, or in two halves, or ${say.length(Number(d.shortenMm))} lower.`,
+    r.state === 'holds'
+      ? 'It can be stood up under the slope.'
+      : `It can not be stood up under the slope: it needs ${say.length(Number(d.needMm))}, there is ${say.length(Number(d.haveMm))}. Build it where it stands, or in two halves, or ${say.length(Number(d.shortenMm))} lower.`,
   'no-doors': () => 'No door has been surveyed, so whether the pieces come in was not looked at.',
-  'carried-in': (_r, d, say) => `The largest ${roleName(String(d.role))} (${say.length(Number(d.lengthMm))} x ${say.length(Number(d.widthMm))}) comes in through ${met(d)}.`,
-  'stuck-door': (_r, d, say) => `The ${roleName(String(d.role))} (${say.length(Number(d.lengthMm))} x ${say.length(Number(d.widthMm))}) does not go through ${met(d)} (${say.length(Number(d.doorMm))} x ${say.length(Number(d.doorHighMm))}). Bring it in as smaller pieces, and build it inside.`,
-  'stuck-corner': (_r, d, say) => `The ${roleName(String(d.role))} of ${say.length(Number(d.lengthMm))} does not go round the corner from the passage (${say.length(Number(d.outsideMm))} wide) through ${met(d)}: it would have to be ${say.length(Number(d.shortenMm))} shorter. Cut it inside, or join it from two.`,
-  'tilts-in': (r, d, say) => (r.state === 'holds' ? `"${d.goods}" can be tipped in at the top.` : `"${d.goods}" can not be tipped in at the top: ${say.length(Number(d.needMm) - Number(d.haveMm))} more is wanted above the rails.`),
-  'tied-apart': (_r, d) => `It is to be tied to "${d.name}", but no two of their uprights come face to face within a packer. Move it beside it, or untie it: each then stands alone.`,
-  'unknown-tie': (_r, d) => `Not proven: nothing is known of how screws hold in the uprights between it and "${d.name}". Bolt them through, or use uprights of lumber or plywood.`,
+  'carried-in': (_r, d, say) =>
+    `The largest ${roleName(String(d.role))} (${say.length(Number(d.lengthMm))} x ${say.length(Number(d.widthMm))}) comes in through ${met(d)}.`,
+  'stuck-door': (_r, d, say) =>
+    `The ${roleName(String(d.role))} (${say.length(Number(d.lengthMm))} x ${say.length(Number(d.widthMm))}) does not go through ${met(d)} (${say.length(Number(d.doorMm))} x ${say.length(Number(d.doorHighMm))}). Bring it in as smaller pieces, and build it inside.`,
+  'stuck-corner': (_r, d, say) =>
+    `The ${roleName(String(d.role))} of ${say.length(Number(d.lengthMm))} does not go round the corner from the passage (${say.length(Number(d.outsideMm))} wide) through ${met(d)}: it would have to be ${say.length(Number(d.shortenMm))} shorter. Cut it inside, or join it from two.`,
+  'tilts-in': (r, d, say) =>
+    r.state === 'holds'
+      ? `"${d.goods}" can be tipped in at the top.`
+      : `"${d.goods}" can not be tipped in at the top: ${say.length(Number(d.needMm) - Number(d.haveMm))} more is wanted above the rails.`,
+  'tied-apart': (_r, d) =>
+    `It is to be tied to "${d.name}", but no two of their uprights come face to face within a packer. Move it beside it, or untie it: each then stands alone.`,
+  'unknown-tie': (_r, d) =>
+    `Not proven: nothing is known of how screws hold in the uprights between it and "${d.name}". Bolt them through, or use uprights of lumber or plywood.`,
   'tied-to': (r, d, say) =>
     r.state === 'holds'
       ? `${d.count} × ${d.fastener} near the top (${say.length(Number(d.atMm))}) tie it to "${d.name}": ${say.force(r.demand!)} of ${say.force(r.capacity!)}.`
       : `The tie to "${d.name}" is too weak: it would have to hold ${say.force(r.demand!)}, its ${d.count} × ${d.fastener} hold ${say.force(r.capacity!)}. Each then stands as it stands alone.`,
-  'group-filled': (r, d, say) => (r.state === 'holds' ? `Tied to ${d.names}, they stand as one: badly filled with a margin of ${say.number(Number(d.safety))} (${d.wanted} is wanted).` : `Even tied to ${d.names}, badly filled they can tip together: margin ${say.number(Number(d.safety))}, ${d.wanted} is wanted.`),
-  'group-pull': (r, d, say) => (r.state === 'holds' ? `Tied to ${d.names}, a child pulling at ${say.length(Number(d.highMm))} does not tip them, even empty.` : `Even tied to ${d.names}, a child pulling with ${say.force(Number(d.pullN))} at ${say.length(Number(d.highMm))} tips them over together.`),
-  'group-slender': (r, d, say) => (r.state === 'holds' ? `Tied to ${d.names}, together they are ${say.number(r.demand!)} times as high as deep; up to ${d.most} is steady.` : `Even tied to ${d.names}, together they are ${say.number(r.demand!)} times as high as deep; more than ${d.most} tips easily.`),
-  'group-quake': (r, d) => (r.state === 'holds' ? `In the earthquake reckoned with they stay standing, tied to ${d.names}. Ask locally.` : `In the earthquake reckoned with they tip over together, even tied to ${d.names}. Ask locally.`),
-  'sway-group': (_r, d) => `"${d.names}", tied to it, keeps it from folding sideways.`,
-  'sway-group-brace': (r, d, say) => (r.state === 'holds' ? `Diagonals of ${d.names} keep all that is tied together from folding sideways.` : `The diagonals of ${d.names} are too weak for ${say.force(Number(d.leanN))}, the lean of all that is tied together.`),
+  'group-filled': (r, d, say) =>
+    r.state === 'holds'
+      ? `Tied to ${d.names}, they stand as one: badly filled with a margin of ${say.number(Number(d.safety))} (${d.wanted} is wanted).`
+      : `Even tied to ${d.names}, badly filled they can tip together: margin ${say.number(Number(d.safety))}, ${d.wanted} is wanted.`,
+  'group-pull': (r, d, say) =>
+    r.state === 'holds'
+      ? `Tied to ${d.names}, a child pulling at ${say.length(Number(d.highMm))} does not tip them, even empty.`
+      : `Even tied to ${d.names}, a child pulling with ${say.force(Number(d.pullN))} at ${say.length(Number(d.highMm))} tips them over together.`,
+  'group-slender': (r, d, say) =>
+    r.state === 'holds'
+      ? `Tied to ${d.names}, together they are ${say.number(r.demand!)} times as high as deep; up to ${d.most} is steady.`
+      : `Even tied to ${d.names}, together they are ${say.number(r.demand!)} times as high as deep; more than ${d.most} tips easily.`,
+  'group-quake': (r, d) =>
+    r.state === 'holds'
+      ? `In the earthquake reckoned with they stay standing, tied to ${d.names}. Ask locally.`
+      : `In the earthquake reckoned with they tip over together, even tied to ${d.names}. Ask locally.`,
+  'sway-group': (_r, d) => `"${d.names}", tied to it, keeps it from folding.`,
+  'sway-group-brace': (r, d, say) =>
+    r.state === 'holds'
+      ? `Diagonals of ${d.names} keep all that is tied together from folding sideways.`
+      : `The diagonals of ${d.names} are too weak for ${say.force(Number(d.leanN))}, the lean of all that is tied together.`,
   'in-reach': (_r, _d) => 'Everything is in reach.',
-  ladder: (r, d, say) => `${plural(Number(d.count), 'thing')} ("${d.goods}") can only be reached from a ladder: above ${say.length(Number(d.limitMm))}${r.state === 'fails' ? '. Some are used daily: put those lower' : ''}.`,
-  'heavy-over-shoulder': (_r, d, say) => `"${d.goods}" is too heavy to lift above the shoulder (${say.length(Number(d.limitMm))}): it stands at ${say.length(Number(d.atMm))}. Put it between knee and shoulder.`,
-  'heavyish-over-shoulder': (_r, d, say) => `"${d.goods}" is heavy for ${say.length(Number(d.atMm))}, above the shoulder: lift it with two, or put it lower.`,
-  'daily-out-of-easy-reach': (_r, d) => `${plural(Number(d.count), 'thing')} used daily ("${d.goods}") ${Number(d.count) === 1 ? 'is' : 'are'} not between knee and shoulder.`,
+  ladder: (r, d, say) =>
+    `${plural(Number(d.count), 'thing')} ("${d.goods}") can only be reached from a ladder: above ${say.length(Number(d.limitMm))}${r.state === 'fails' ? '. Some are used daily: put those lower' : ''}.`,
+  'heavy-over-shoulder': (_r, d, say) =>
+    `"${d.goods}" is too heavy to lift above the shoulder (${say.length(Number(d.limitMm))}): it stands at ${say.length(Number(d.atMm))}. Put it between knee and shoulder.`,
+  'heavyish-over-shoulder': (_r, d, say) =>
+    `"${d.goods}" is heavy for ${say.length(Number(d.atMm))}, above the shoulder: lift it with two, or put it lower.`,
+  'daily-out-of-easy-reach': (_r, d) =>
+    `${plural(Number(d.count), 'thing')} used daily ("${d.goods}") ${Number(d.count) === 1 ? 'is' : 'are'} not between knee and shoulder.`,
 }
 
 export const ROOM_CHECK_NAMES: Record<string, string> = {
-  clearance: 'Clearances', 'door-sweep': 'Garage door', 'ceiling-load': 'Ceiling', 'under-ceiling': 'Sloping ceiling', fixing: 'Fixings', 'stand-up': 'Standing it up here', 'carry-in': 'Bringing it in', 'tilt-in': 'Tipping in', reach: 'Reach', tied: 'Tied to a neighbour',
+  clearance: 'Clearances',
+  'door-sweep': 'Garage door',
+  'ceiling-load': 'Ceiling',
+  'under-ceiling': 'Sloping ceiling',
+  fixing: 'Fixings',
+  'stand-up': 'Standing it up here',
+  'carry-in': 'Bringing it in',
+  'tilt-in': 'Tipping in',
+  reach: 'Reach',
+  tied: 'Tied to a neighbour',
 }

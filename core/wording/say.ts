@@ -1,4 +1,12 @@
-import { formatDrill, formatForce, formatLength, formatMass, formatMoment, formatSag, formatStress } from '../measure/format.ts'
+import {
+  formatDrill,
+  formatForce,
+  formatLength,
+  formatMass,
+  formatMoment,
+  formatSag,
+  formatStress,
+} from '../measure/format.ts'
 import { MOMENT_PER_LB_IN_FT, EI_PER_LB_IN2_FT, type Units } from '../measure/units.ts'
 
 export type Data = Record<string, number | string>
@@ -23,7 +31,8 @@ export interface Say {
 export function sayIn(units: Units): Say {
   const length = (mm: number) => formatLength(mm, units)
   return {
-    units, length,
+    units,
+    length,
     sag: (mm) => formatSag(mm, units),
     drill: (mm) => formatDrill(mm, units),
     mass: (kg) => formatMass(kg, units),
@@ -39,7 +48,10 @@ export function sayIn(units: Units): Say {
 /** Stiffness and moment of panels per width, as the units' trade lists them. */
 export const perWidth = (v: number, quantity: 'moment-per-width' | 'stiffness', units: Units): string => {
   const imperial = units.system === 'imperial'
-  if (quantity === 'stiffness') return imperial ? `${Math.round(v / EI_PER_LB_IN2_FT).toLocaleString('en-US')} lb·in²/ft` : `${(v / 1e6).toFixed(2)} kN·m²/m`
+  if (quantity === 'stiffness')
+    return imperial
+      ? `${Math.round(v / EI_PER_LB_IN2_FT).toLocaleString('en-US')} lb·in²/ft`
+      : `${(v / 1e6).toFixed(2)} kN·m²/m`
   return imperial ? `${Math.round(v / MOMENT_PER_LB_IN_FT)} lb·in/ft` : `${Math.round(v)} N·m/m`
 }
 

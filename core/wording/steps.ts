@@ -1,48 +1,212 @@
 import type { HoldPoint, Step } from '../steps/step.ts'
-import { plural, type Data, type Say } from './say.ts'
+import { capital, plural, type Data, type Say } from './say.ts'
 
-interface StepWords { title: string; text: (d: Data, say: Say) => string }
+interface StepWords {
+  title: string
+  text: (d: Data, say: Say) => string
+}
+
+const KINDS = ['screw', 'bolt', 'lag', 'nail'] as const
+const NAMES = { screw: 'screw', bolt: 'bolt', lag: 'lag screw', nail: 'nail' } as const
+/** "2 bolts and 4 screws", as the joints of the build have them; "the fasteners listed" where none were counted. */
+function fixed(d: Data): string {
+  const each = KINDS.flatMap((k) => {
+    const [least, most] = [Number(d[`${k}s`] ?? 0), Number(d[`${k}sMost`] ?? 0)]
+    if (most === 0) return []
+    return [least === most ? plural(most, NAMES[k]) : `${least} to ${most} ${NAMES[k]}s`]
+  })
+  return each.length === 0 ? 'the fasteners listed' : each.join(' and ')
+}
 
 const STEPS: Record<string, StepWords> = {
-  'make-stick': { title: 'Make the story stick', text: () => 'Mark every height on one straight strip, from its lower end. From now on carry heights with the stick, not with the tape.' },
-  'rear-frame': { title: 'Rear frame', text: (d) => `On the flat floor: posts between bottom and top plate, faces flush. Two screws through each plate into each post.${d.spliced ? ' Plates and back rails in pieces meet over the middle of a post, each with its own screws, and not above one another.' : ''}` },
-  'back-and-brace': { title: 'Back rails and brace', text: () => 'Back rails across the rear faces of the posts, then the diagonal between them. Measure the diagonals before the brace goes on.' },
-  'back-rails': { title: 'Back rails', text: () => 'Across the rear faces of the posts, two screws at each.' },
-  'front-frame': { title: 'Front frame', text: () => 'Lay the pieces on the rear frame as a pattern, then screw them together. No brace here: the totes come out this way.' },
-  'mark-rails': { title: 'Mark the rail heights', text: () => 'Stand the stick beside each post and carry every mark across: all posts at once, both frames.' },
-  'first-rails': { title: 'First pair of rails', text: () => 'Join the two frames at the lowest pair of one column, tops on the marks, two screws at each end.' },
-  'other-rails': { title: 'All other rails', text: () => 'Pair by pair, tops on the marks. Inner posts take rails on both faces; outer posts on the inner face.' },
-  'tilt-up': { title: 'Stand it up', text: () => 'Two people: block the lower edge, lift the upper one, walk it up. Hold it until it is tied or heavy below.' },
-  'stand-in-place': { title: 'Stand the frames in their place', text: () => 'Stand the rear frame against the wall and hold it with a clamp or a first screw, then join the rest to it where it stands.' },
-  'walk-to-wall': { title: 'Walk it to the wall', text: () => 'Empty, two people, one end at a time. One of them holds it upright until it is tied or heavy below.' },
-  level: { title: 'Level and shim', text: () => 'Set it by the level line on the wall. Shim under the low posts until every mark agrees with the line.' },
-  tie: { title: 'Tie it to the wall', text: (d) => `${plural(Number(d.count), 'screw')} into solid wood or masonry behind it, where the drawing shows.` },
-  'tie-neighbours': { title: 'Tie it to its neighbour', text: (d) => `Standing level and in its place: clamp its upright to that of ${d.names}, a packer in any gap, and join them near the top with what the list says: ${d.count} screws, or ${d.count} bolts through both.` },
+  'make-stick': {
+    title: 'Make the story stick',
+    text: () =>
+      'Mark every height on one straight strip, from its lower end. From now on carry heights with the stick, not with the tape.',
+  },
+  'rear-frame': {
+    title: 'Rear frame',
+    text: (d) =>
+      `On the flat floor: posts between bottom and top plate, faces flush. ${capital(fixed(d))} through each plate into each post.${d.spliced ? ' Plates and back rails in pieces meet over the middle of a post, each with its own screws, and not above one another.' : ''}`,
+  },
+  'back-and-brace': {
+    title: 'Back rails and brace',
+    text: (d) =>
+      `Back rails across the rear faces of the posts, ${fixed(d)} at each, then the diagonal between them. Measure the diagonals before the brace goes on.`,
+  },
+  'back-rails': { title: 'Back rails', text: (d) => `Across the rear faces of the posts, ${fixed(d)} at each.` },
+  'front-frame': {
+    title: 'Front frame',
+    text: () =>
+      'Lay the pieces on the rear frame as a pattern, then screw them together. No brace here: the totes come out this way.',
+  },
+  'mark-rails': {
+    title: 'Mark the rail heights',
+    text: () => 'Stand the stick beside each post and carry every mark across: all posts at once, both frames.',
+  },
+  'first-rails': {
+    title: 'First pair of rails',
+    text: (d) => `Join the two frames at the lowest pair of one column, tops on the marks, ${fixed(d)} at each end.`,
+  },
+  'other-rails': {
+    title: 'All other rails',
+    text: () => 'Pair by pair, tops on the marks. Inner posts take rails on both faces; outer posts on the inner face.',
+  },
+  'tilt-up': {
+    title: 'Stand it up',
+    text: () =>
+      'Two people: block the lower edge, lift the upper one, walk it up. Hold it until it is tied or heavy below.',
+  },
+  'stand-in-place': {
+    title: 'Stand the frames in their place',
+    text: () =>
+      'Stand the rear frame against the wall and hold it with a clamp or a first screw, then join the rest to it where it stands.',
+  },
+  'walk-to-wall': {
+    title: 'Walk it to the wall',
+    text: () => 'Empty, two people, one end at a time. One of them holds it upright until it is tied or heavy below.',
+  },
+  level: {
+    title: 'Level and shim',
+    text: () => 'Set it by the level line on the wall. Shim under the low posts until every mark agrees with the line.',
+  },
+  tie: {
+    title: 'Tie it to the wall',
+    text: (d) => `${plural(Number(d.count), 'screw')} into solid wood or masonry behind it, where the drawing shows.`,
+  },
+  'tie-neighbours': {
+    title: 'Tie it to its neighbour',
+    text: (d) =>
+      `Standing level and in its place: clamp its upright to that of ${d.names}, a packer in any gap, and join them near the top with what the list says: ${d.count} screws, or ${d.count} bolts through both.`,
+  },
   'top-sheet': { title: 'Top sheet', text: () => 'Lay it on the plates, flush at the front, and screw it down.' },
-  'load-low-first': { title: 'Load it, lowest first', text: () => 'Heavy things low, then up row by row. Write what is in each place.' },
-  'load-low-first-untied': { title: 'Load it, lowest first', text: () => 'It stands free: fill the lowest row completely before anything goes higher, and keep the heaviest there.' },
-  'first-shelf-frame': { title: 'First shelf frame', text: () => 'On the flat floor: cross pieces between front and back rail, two screws through the rail into each end.' },
-  'other-shelf-frames': { title: 'The other shelf frames', text: () => 'Lay the pieces on the first frame as a pattern: all must be alike.' },
-  'mark-posts': { title: 'Cut and mark the posts', text: () => 'Lay all posts side by side, ends flush, and carry the marks of the stick across all of them at once.' },
-  'posts-on': { title: 'Screw the posts to the frames', text: () => 'Frames on edge, posts across them, sheet tops (less the sheet) on the marks. Three screws through each post into each rail.' },
-  brace: { title: 'Boards across the back', text: () => 'The tie board across the tops of the rear posts, then the diagonal, two screws at each post it crosses.' },
-  'dadoes-cut': { title: 'Dadoes in the uprights', text: () => 'Lay the uprights side by side, carry the marks of the stick across all of them at once, and cut the dadoes a third of the sheet deep, one setting for all.' },
-  'cleats-on': { title: 'Cleats on the uprights', text: () => 'Lay the uprights side by side, carry the marks of the stick across all of them at once, and screw the cleats on with their tops one sheet thickness below the marks.' },
-  'strips-glued': { title: 'Strips under the front edges', text: () => 'Glue along the whole strip, screw it from above every hand’s width, and let the glue set before it carries anything: the two then bend as one.' },
-  'strips-screwed': { title: 'Strips under the front edges', text: () => 'Screw each strip from above, flush with the front edge of its shelf.' },
-  'shelves-in': { title: 'Shelves between the uprights', text: () => 'On their backs on the flat floor: shelves into their dadoes or onto their cleats, two screws at each end.' },
-  'shelves-in-standing': { title: 'Shelves between the uprights, standing', text: () => 'An arm’s length off the wall: one person holds an outer upright, the other brings the lowest and the highest shelf and the next upright, two screws at each end; then the shelves between.' },
-  'back-on': { title: 'Back and tie board', text: () => 'Square it. The nailers go between the uprights at the top, two screws through the upright into each end; then screw the back on all round.' },
-  'join-modules': { title: 'Join the modules', text: () => 'Clamp neighbouring end posts together, tops flush, and screw them to each other.' },
-  'lay-sheets': { title: 'Lay the sheets', text: () => 'From below upward, before the next one is in the way; screw them to the rails.' },
+  'load-low-first': {
+    title: 'Load it, lowest first',
+    text: () => 'Heavy things low, then up row by row. Write what is in each place.',
+  },
+  'load-low-first-untied': {
+    title: 'Load it, lowest first',
+    text: () =>
+      'It stands free: fill the lowest row completely before anything goes higher, and keep the heaviest there.',
+  },
+  'first-shelf-frame': {
+    title: 'First shelf frame',
+    text: (d) =>
+      `On the flat floor: cross pieces between front and back rail, ${fixed(d)} through the rail into each end.`,
+  },
+  'other-shelf-frames': {
+    title: 'The other shelf frames',
+    text: () => 'Lay the pieces on the first frame as a pattern: all must be alike.',
+  },
+  'mark-posts': {
+    title: 'Cut and mark the posts',
+    text: () => 'Lay all posts side by side, ends flush, and carry the marks of the stick across all of them at once.',
+  },
+  'posts-on': {
+    title: 'Screw the posts to the frames',
+    text: (d) =>
+      `Frames on edge, posts across them, sheet tops (less the sheet) on the marks. ${capital(fixed(d))} through each post into each rail.`,
+  },
+  brace: {
+    title: 'Boards across the back',
+    text: (d) =>
+      `The tie board across the tops of the rear posts, then the diagonal, ${fixed(d)} at each post it crosses.`,
+  },
+  'dadoes-cut': {
+    title: 'Dadoes in the uprights',
+    text: (d) =>
+      `Lay the uprights side by side, carry the marks of the stick across all of them at once, and cut the dadoes${d.rabbets ? ', and the rabbets at both ends,' : ''} a third of the sheet deep, one setting for all.`,
+  },
+  'cleats-on': {
+    title: 'Cleats on the uprights',
+    text: (d) =>
+      `Lay the uprights side by side, carry the marks of the stick across all of them at once, and screw the cleats on through the upright with their tops one sheet thickness below the marks, ${fixed(d)} in each. Where one is on the other face already, the screws go through it too.`,
+  },
+  'strips-glued': {
+    title: 'Strips under the front edges',
+    text: () =>
+      'Glue along the whole strip, screw it from above every hand’s width, and let the glue set before it carries anything: the two then bend as one.',
+  },
+  'strips-screwed': {
+    title: 'Strips under the front edges',
+    text: () => 'Screw each strip from above, flush with the front edge of its shelf.',
+  },
+  'shelves-in': {
+    title: 'Shelves between the uprights',
+    text: (d) =>
+      `On their backs on the flat floor: shelves ${d.cleats ? 'onto their cleats' : 'into their dadoes'}, ${fixed(d)} at each end.`,
+  },
+  'shelves-in-standing': {
+    title: 'Shelves between the uprights, standing',
+    text: (d) =>
+      `An arm’s length off the wall: one person holds an outer upright, the other brings the lowest and the highest shelf and the next upright, ${fixed(d)} at each end; then the shelves between.`,
+  },
+  'back-on': {
+    title: 'Back and tie board',
+    text: (d) =>
+      `Square it. ${d.nailers ? `The nailers go between the uprights at the top, ${fixed(d)} through the upright into each end${d.back ? '; then screw the back on all round' : ''}.` : 'Screw the back on all round.'}`,
+  },
+  'box-together': {
+    title: 'Put the box together',
+    text: (d) =>
+      `On its back on the flat floor: bottom, shelves and top into their dadoes and rabbets, glue in all of them, ${fixed(d)} at each end.`,
+  },
+  'rails-bevelled': {
+    title: 'Rails against the wall',
+    text: (d) =>
+      `Rip the strip and the upper rail with the saw tilted to 45°: the bevels face each other. The rails go in flush with the rear edges, the upper one with its bevel down and inward, ${fixed(d)} through the side into each end, then through top and bottom along them.`,
+  },
+  'rails-in': {
+    title: 'Rails against the wall',
+    text: (d) =>
+      `Flush with the rear edges, ${fixed(d)} through the side into each end, then through top and bottom along them.`,
+  },
+  'back-in': {
+    title: 'Back',
+    text: () => 'From the front, against the rails, and screwed to both. It keeps the box square.',
+  },
+  'strip-on-wall': {
+    title: 'The strip on the wall',
+    text: (d, say) =>
+      `Strike a level line ${say.lengthOf(d, 'atMm')} above the floor: the upper edge of the strip. Find the studs on it, and screw the strip on, bevel up and away from the wall, at ${plural(Number(d.count), 'place')}, each in solid wood or masonry.`,
+  },
+  'hook-on': {
+    title: 'Hook it on',
+    text: () =>
+      'Two people, empty: lift it above the strip, lean it to the wall and let it down until the bevels meet. Slide it to its place. Its lower rail must touch the wall along its whole length: pack it where it does not.',
+  },
+  'screw-to-wall': {
+    title: 'Screw it to the wall',
+    text: (d, say) =>
+      `Screw a straight batten to the studs, level, its upper edge ${say.lengthOf(d, 'atMm')} above the floor: a ledger for the time being. Two people, empty: set it on the batten; one holds it back, the other fixes it through back and upper rail at ${plural(Number(d.count), 'place')}. Then the batten comes off.`,
+  },
+  'load-hung': {
+    title: 'Load it',
+    text: () =>
+      'Half of it first, lowest shelf first. Look at the strip or the screws after a day, then the rest. Write what is in each place.',
+  },
+  'join-modules': {
+    title: 'Join the modules',
+    text: () => 'Clamp neighbouring end posts together, tops flush, and screw them to each other.',
+  },
+  'lay-sheets': {
+    title: 'Lay the sheets',
+    text: () => 'From below upward, before the next one is in the way; screw them to the rails.',
+  },
 }
 
 const HOLDS: Record<string, (h: HoldPoint, say: Say) => string> = {
-  diagonals: (h, say) => `Measure both diagonals: they must be equal to ${say.length(h.measure!.toleranceMm)}; square they are ${say.length(h.measure!.targetMm)}. Push the long corner until they are.`,
-  'diagonals-again': (h, say) => `Diagonals once more before the last screw: equal to ${say.length(h.measure!.toleranceMm)}.`,
+  diagonals: (h, say) =>
+    `Measure both diagonals: they must be equal to ${say.length(h.measure!.toleranceMm)}; square they are ${say.length(h.measure!.targetMm)}. Push the long corner until they are.`,
+  'diagonals-again': (h, say) =>
+    `Diagonals once more before the last screw: equal to ${say.length(h.measure!.toleranceMm)}.`,
   'same-as-first': () => 'Lay it on the first one: every edge must agree.',
-  'dado-fits': () => 'Try an offcut of the shelf in the first dado before you cut the rest: pushed in by hand, no rattle.',
+  'dado-fits': () =>
+    'Try an offcut of the shelf in the first dado before you cut the rest: pushed in by hand, no rattle.',
   'cleats-level': () => 'Lay a shelf across two uprights side by side: it must lie on both cleats without rocking.',
+  'box-square-again': () => 'Diagonals once more before the last screw of the back.',
+  'strip-level': () => 'Level on the strip itself, and pull at it with your weight before anything hangs on it.',
+  'hangs-before-load': () => 'Pull down on its front edge with both hands: nothing may move. Only then load it.',
   'one-tote': () => 'Put one tote in before you fasten the rest. It must slide in and out, and lie on both rails.',
   'level-line': () => 'Level from the line, not from the floor.',
   'tied-before-load': () => 'Tie it to the studs before you load it.',
@@ -53,22 +217,31 @@ const HOLDS: Record<string, (h: HoldPoint, say: Say) => string> = {
 
 const CAUTIONS: Record<string, string> = {
   screws: 'Eye protection when driving screws; keep hands clear of where the point comes out.',
-  blades: 'Blade or cutter lower than you think you need, push stick in hand, eye protection on, nothing loose near it.',
+  blades:
+    'Blade or cutter lower than you think you need, push stick in hand, eye protection on, nothing loose near it.',
   dust: 'Sawdust: wear a respirator while cutting and until it has settled. Treated wood: gloves, and never burn the offcuts.',
   'lift-two': 'Two people. Lift with the legs, and agree who says when.',
+  'falls-on-heads': 'What hangs falls on heads: nobody under it until it is fixed and tried.',
   'top-heavy': 'It falls until it is tied: nobody below it, nothing on it.',
   'find-studs': 'Screws hold only in studs or masonry, not in the lining: find them and try with a thin drill first.',
-  'not-into-wires': 'No screws above or below outlets and switches, or near pipes. If in doubt switch the power off and ask an electrician.',
+  'not-into-wires':
+    'No screws above or below outlets and switches, or near pipes. If in doubt switch the power off and ask an electrician.',
   'sheet-two': 'A full sheet is a two-person lift and catches the wind.',
   untied: 'Not tied: it can tip. Local rules, earthquakes and children may require a tie; they come first.',
 }
 
 /** The one line that stands under every proof. */
-export const PLANNING_AID = 'A planning aid. Local codes and licensed practice come first; a maker’s rated figure beats a computed one.'
+export const PLANNING_AID =
+  'A planning aid. Local codes and licensed practice come first; a maker’s rated figure beats a computed one.'
 
 export const stepTitle = (s: Pick<Step, 'code'>): string => STEPS[s.code]?.title ?? s.code
 export const stepText = (s: Step, say: Say): string => STEPS[s.code]?.text(s.data ?? {}, say) ?? ''
 export const holdText = (h: HoldPoint, say: Say): string => HOLDS[h.code]?.(h, say) ?? h.code
 export const cautionText = (code: string): string => CAUTIONS[code] ?? code
 
-export const MARKS: Record<string, string> = { 'rail-top': 'rail top, row', 'shelf-top': 'shelf top', 'plate-under': 'under top plate' }
+export const MARKS: Record<string, string> = {
+  'rail-top': 'rail top, row',
+  'shelf-top': 'shelf top',
+  'bottom-top': 'bottom, upper face',
+  'plate-under': 'under top plate',
+}

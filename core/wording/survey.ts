@@ -9,21 +9,33 @@ const wallName = (r: Room, id: string) => r.walls.find((w) => w.id === id)?.name
 /** What a diagonal is called: from one corner to another. */
 export const diagonalName = (r: Room, id: string): string => {
   const d = r.diagonals.find((x) => x.id === id)
-  return d ? `diagonal from the left end of ${wallName(r, d.fromWallId)} to the left end of ${wallName(r, d.toWallId)}` : 'diagonal'
+  return d
+    ? `diagonal from the left end of ${wallName(r, d.fromWallId)} to the left end of ${wallName(r, d.toWallId)}`
+    : 'diagonal'
 }
 
 /** Whether the measured room closes, and what to measure again when it does not. */
 export function sayClosing(r: Room, c: Closing, say: Say): { state: 'holds' | 'fails' | 'unknown'; words: string } {
-  if (!r.closed) return { state: 'unknown', words: 'The walls are an open run: say so when the last one ends at the first.' }
+  if (!r.closed)
+    return { state: 'unknown', words: 'The walls are an open run: say so when the last one ends at the first.' }
   if (c.by === 'none') return { state: 'unknown', words: 'A room needs at least three walls to close.' }
   const more = plural(c.wanted, 'diagonal')
   if (c.by === 'walk')
     return c.missMm > CLOSES_MM
-      ? { state: 'fails', words: `Your walls miss by ${say.length(c.missMm)} when they are walked with the corners as they stand. Measure ${more}, or the corners.` }
-      : { state: 'unknown', words: `Your walls close to ${say.length(c.missMm)} if the corners are as they stand. Measure ${more} to be sure of the corners.` }
+      ? {
+          state: 'fails',
+          words: `Your walls miss by ${say.length(c.missMm)} when they are walked with the corners as they stand. Measure ${more}, or the corners.`,
+        }
+      : {
+          state: 'unknown',
+          words: `Your walls close to ${say.length(c.missMm)} if the corners are as they stand. Measure ${more} to be sure of the corners.`,
+        }
   if (c.suspect) {
     const what = c.suspect.of === 'diagonal' ? `the ${diagonalName(r, c.suspect.id)}` : wallName(r, c.suspect.id)
-    return { state: 'fails', words: `Your walls miss by ${say.length(c.missMm)}. Measure ${what} again: against all the others it is ${say.length(Math.abs(c.suspect.offMm))} too ${c.suspect.offMm > 0 ? 'long' : 'short'}.` }
+    return {
+      state: 'fails',
+      words: `Your walls miss by ${say.length(c.missMm)}. Measure ${what} again: against all the others it is ${say.length(Math.abs(c.suspect.offMm))} too ${c.suspect.offMm > 0 ? 'long' : 'short'}.`,
+    }
   }
   return { state: 'holds', words: `Walls and diagonals agree to ${say.length(c.missMm)}.` }
 }

@@ -5,6 +5,8 @@ import { METHODS } from '../../../core/mechanics/methods/all.ts'
 import { stepFasteners } from '../../../core/project/step-fasteners.ts'
 import { drawView } from '../../../core/drawing/view.ts'
 import { roleName } from '../../../core/wording/names.ts'
+import type { Part } from '../../../core/assembly/assembly.ts'
+import { sayWork } from '../../../core/wording/work.ts'
 import { cautionText, holdText, stepText, stepTitle } from '../../../core/wording/steps.ts'
 import { formatLength } from '../../../core/measure/format.ts'
 import { plural } from '../../../core/wording/say.ts'
@@ -25,10 +27,16 @@ const at = useSessionStorage<Record<string, number>>('build-step', {})
 const steps = computed(() => reading.value?.steps ?? [])
 const done = computed(() => new Set(doc.project!.progress.steps))
 const keyOf = (id: string) => `${build.value!.id}/${id}`
-const firstOpen = computed(() => Math.max(0, steps.value.findIndex((s) => !done.value.has(keyOf(s.id)))))
+const firstOpen = computed(() =>
+  Math.max(
+    0,
+    steps.value.findIndex((s) => !done.value.has(keyOf(s.id))),
+  ),
+)
 const index = computed(() => Math.min(at.value[build.value?.id ?? ''] ?? firstOpen.value, steps.value.length - 1))
 const step = computed(() => steps.value[index.value])
-const go = (i: number) => (at.value = { ...at.value, [build.value!.id]: Math.min(Math.max(0, i), steps.value.length - 1) })
+const go = (i: number) =>
+  (at.value = { ...at.value, [build.value!.id]: Math.min(Math.max(0, i), steps.value.length - 1) })
 
 function tick() {
   const key = keyOf(step.value.id)
@@ -42,16 +50,37 @@ function tick() {
 }
 
 /** This step's parts dark; those of earlier steps pale behind them. */
-const dark = computed(() => new Set([...step.value.parts, ...(step.value.parts.length === 0 ? (step.value.on ?? []) : [])]))
-const scene = computed(() => drawView(reading.value!.shaped.assembly, 'front', { boxes: reading.value!.boxes, goods: reading.value!.goods, showGoods: step.value.code.startsWith('load'), showDimensions: false }))
+const dark = computed(
+  () => new Set([...step.value.parts, ...(step.value.parts.length === 0 ? (step.value.on ?? []) : [])]),
+)
+const scene = computed(() =>
+  drawView(reading.value!.shaped.assembly, 'front', {
+    boxes: reading.value!.boxes,
+    goods: reading.value!.goods,
+    showGoods: step.value.code.startsWith('load'),
+    showDimensions: false,
+  }),
+)
+const workOf = (p: Part) => (p.machining.length > 0 ? ` – ${sayWork(p.machining, readings.say)}` : '')
 const needed = computed(() => {
   const r = reading.value!
   return r.groups
     .map((g) => ({ g, mine: g.parts.filter((p) => step.value.parts.includes(p.id)) }))
     .filter((x) => x.mine.length > 0)
-    .map(({ g, mine }) => `${mine.length} ${roleName(mine[0].role, mine.length)} ${g.letter}: ${mine.map((p) => r.labels.get(p.id)).join(' ')}`)
+    .map(
+      ({ g, mine }) =>
+        `${mine.length} ${roleName(mine[0].role, mine.length)} ${g.letter}: ${mine.map((p) => r.labels.get(p.id)).join(' ')}${workOf(mine[0])}`,
+    )
 })
-const fasteners = computed(() => stepFasteners(reading.value!.shaped.assembly, reading.value!.rooms, steps.value, index.value, METHODS[doc.project!.settings.method]))
+const fasteners = computed(() =>
+  stepFasteners(
+    reading.value!.shaped.assembly,
+    reading.value!.rooms,
+    steps.value,
+    index.value,
+    METHODS[doc.project!.settings.method],
+  ),
+)
 const measured = computed(() => doc.project!.progress.measured[keyOf(step.value.id)] ?? [])
 const measure = (i: number, mm: number) =>
   doc.change('measure at a hold point', (d) => {
@@ -68,7 +97,10 @@ const answer = computed(() => {
   const off = Math.abs(a - b)
   return off <= m.toleranceMm
     ? { good: true, text: `Good: they differ by ${readings.say.sag(off)}. Go on.` }
-    : { good: false, text: `Not square yet: they differ by ${readings.say.length(off)}. Push the longer diagonal's corner in by about ${readings.say.length(off / 2)} and measure again.` }
+    : {
+        good: false,
+        text: `Not square yet: they differ by ${readings.say.length(off)}. Push the longer diagonal's corner in by about ${readings.say.length(off / 2)} and measure again.`,
+      }
 })
 const marks = computed(() => reading.value!.shaped.assembly.stick)
 </script>
@@ -79,15 +111,36 @@ const marks = computed(() => reading.value!.shaped.assembly.stick)
       <h1>Build</h1>
       <span class="soft">What next, and did it come out right?</span>
       <span class="ms-auto d-flex gap-2 flex-wrap">
-        <button v-for="r in readings.readings" :key="r.build.id" type="button" class="btn btn-sm" :class="r.build.id === build?.id ? 'btn-primary' : 'btn-outline-secondary'" :aria-pressed="r.build.id === build?.id" @click="buildId = r.build.id">{{ r.build.name }}</button>
+        <button
+          v-for="r in readings.readings"
+          :key="r.build.id"
+          type="button"
+          class="btn btn-sm"
+          :class="r.build.id === build?.id ? 'btn-primary' : 'btn-outline-secondary'"
+          :aria-pressed="r.build.id === build?.id"
+          @click="buildId = r.build.id"
+        >
+          {{ r.build.name }}
+        </button>
       </span>
     </div>
-    <p v-if="!reading || !step" class="empty">Nothing to build yet. <RouterLink :to="{ name: 'shape' }">Shape a build</RouterLink> first.</p>
+    <p v-if="!reading || !step" class="empty">
+      Nothing to build yet. <RouterLink :to="{ name: 'shape' }">Shape a build</RouterLink> first.
+    </p>
     <div v-else class="columns">
       <ol class="steps" aria-label="Steps">
         <li v-for="(s, i) in steps" :key="s.id">
-          <button type="button" :class="{ now: i === index, done: done.has(keyOf(s.id)) }" :aria-current="i === index ? 'step' : undefined" @click="go(i)">
-            <span class="no"><IconCheck v-if="done.has(keyOf(s.id))" aria-hidden="true" /><template v-else>{{ i + 1 }}</template></span>{{ stepTitle(s) }}<span v-if="done.has(keyOf(s.id))" class="visually-hidden">, done</span>
+          <button
+            type="button"
+            :class="{ now: i === index, done: done.has(keyOf(s.id)) }"
+            :aria-current="i === index ? 'step' : undefined"
+            @click="go(i)"
+          >
+            <span class="no"
+              ><IconCheck v-if="done.has(keyOf(s.id))" aria-hidden="true" /><template v-else>{{
+                i + 1
+              }}</template></span
+            >{{ stepTitle(s) }}<span v-if="done.has(keyOf(s.id))" class="visually-hidden">, done</span>
           </button>
         </li>
       </ol>
@@ -95,31 +148,68 @@ const marks = computed(() => reading.value!.shaped.assembly.stick)
         <p class="soft small mb-1">Step {{ index + 1 }} of {{ steps.length }}</p>
         <h2 class="title">{{ stepTitle(step) }}</h2>
         <p class="text">{{ stepText(step, readings.say) }}</p>
-        <ul v-if="step.shims?.length" class="shims"><li v-for="s in step.shims" :key="s.id">Shim {{ readings.say.length(s.heightMm) }} under {{ reading?.labels.get(s.part) ?? s.part }}, {{ readings.say.length(s.at[0]) }} from its left end, {{ s.at[1] < 300 ? 'at the back' : 'in front' }}</li></ul>
-        <p v-for="c in step.cautions" :key="c" class="caution"><IconWarning aria-hidden="true" /> {{ cautionText(c) }}</p>
+        <ul v-if="step.shims?.length" class="shims">
+          <li v-for="s in step.shims" :key="s.id">
+            Shim {{ readings.say.length(s.heightMm) }} under {{ reading?.labels.get(s.part) ?? s.part }},
+            {{ readings.say.length(s.at[0]) }} from its left end, {{ s.at[1] < 300 ? 'at the back' : 'in front' }}
+          </li>
+        </ul>
+        <p v-for="c in step.cautions" :key="c" class="caution">
+          <IconWarning aria-hidden="true" /> {{ cautionText(c) }}
+        </p>
         <div class="view">
           <SceneView class="scene" plain :pale="dark.size > 0" :scene="scene" :dark="dark" :title="stepTitle(step)" />
           <StoryStick v-if="step.marks?.length" class="stick" :marks="marks" :wanted="step.marks" />
         </div>
         <ul v-if="needed.length || fasteners.length" class="needed">
           <li v-for="n in needed" :key="n">{{ n }}</li>
-          <li v-for="f in fasteners" :key="f.fastener" class="soft">{{ f.count }} × {{ f.label }}<template v-if="f.boreMm !== null">: bore {{ readings.say.drill(f.boreMm) }} first</template></li>
+          <li v-for="f in fasteners" :key="f.fastener" class="soft">
+            {{ f.count }} × {{ f.label
+            }}<template v-if="f.boreMm !== null">: bore {{ readings.say.drill(f.boreMm) }} first</template>
+          </li>
         </ul>
         <div v-if="step.hold" class="hold">
-          <p class="mb-1"><IconHand aria-hidden="true" /> <strong>Hold.</strong> {{ holdText(step.hold, readings.say) }}</p>
+          <p class="mb-1">
+            <IconHand aria-hidden="true" /> <strong>Hold.</strong> {{ holdText(step.hold, readings.say) }}
+          </p>
           <div v-if="step.hold.measure" class="diagonals">
-            <MeasureField label="One diagonal" :value="measured[0] || null" :min="1" :max="20000" @change="(v) => v !== null && measure(0, v)" />
-            <MeasureField label="The other" :value="measured[1] || null" :min="1" :max="20000" @change="(v) => v !== null && measure(1, v)" />
+            <MeasureField
+              label="One diagonal"
+              :value="measured[0] || null"
+              :min="1"
+              :max="20000"
+              @change="(v) => v !== null && measure(0, v)"
+            />
+            <MeasureField
+              label="The other"
+              :value="measured[1] || null"
+              :min="1"
+              :max="20000"
+              @change="(v) => v !== null && measure(1, v)"
+            />
             <span class="soft small">square: {{ formatLength(step.hold.measure.targetMm, readings.units) }}</span>
           </div>
           <p v-if="answer" class="answer" :class="{ bad: !answer.good }" role="status">{{ answer.text }}</p>
         </div>
         <div class="go">
-          <button type="button" class="btn btn-outline-secondary" :disabled="index === 0" @click="go(index - 1)">Back</button>
-          <button type="button" class="btn btn-primary big" :aria-pressed="done.has(keyOf(step.id))" @click="tick">{{ done.has(keyOf(step.id)) ? 'Done: take the tick back' : 'Done' }}</button>
-          <button type="button" class="btn btn-outline-secondary" :disabled="index === steps.length - 1" @click="go(index + 1)">Next</button>
+          <button type="button" class="btn btn-outline-secondary" :disabled="index === 0" @click="go(index - 1)">
+            Back
+          </button>
+          <button type="button" class="btn btn-primary big" :aria-pressed="done.has(keyOf(step.id))" @click="tick">
+            {{ done.has(keyOf(step.id)) ? 'Done: take the tick back' : 'Done' }}
+          </button>
+          <button
+            type="button"
+            class="btn btn-outline-secondary"
+            :disabled="index === steps.length - 1"
+            @click="go(index + 1)"
+          >
+            Next
+          </button>
         </div>
-        <p class="soft small mb-0 mt-2">{{ plural(steps.filter((s) => done.has(keyOf(s.id))).length, 'step') }} of {{ steps.length }} done.</p>
+        <p class="soft small mb-0 mt-2">
+          {{ plural(steps.filter((s) => done.has(keyOf(s.id))).length, 'step') }} of {{ steps.length }} done.
+        </p>
       </article>
     </div>
   </div>

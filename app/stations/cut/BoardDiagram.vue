@@ -14,10 +14,22 @@ const isDone = (labels: string[]) => labels.length > 0 && labels.every((l) => pr
 <template>
   <div class="board">
     <button
-      v-for="(c, i) in board.cuts" :key="i" :ref="(el) => el && Object.assign((el as HTMLElement).style, { left: share(c.atMm), width: share(c.lengthMm) })" type="button" class="piece" :class="{ done: isDone(c.labels) }"
-      :aria-pressed="isDone(c.labels)" :aria-label="`${roles.get(c.line)} ${c.labels.join(', ')}, ${formatLength(c.lengthMm, readings.units)}${isDone(c.labels) ? ', cut' : ''}`" @click="emit('tick', c.labels)"
+      v-for="(c, i) in board.cuts"
+      :key="i"
+      :ref="(el) => el && Object.assign((el as HTMLElement).style, { left: share(c.atMm), width: share(c.lengthMm) })"
+      type="button"
+      class="piece"
+      :class="{ done: isDone(c.labels) }"
+      :aria-pressed="isDone(c.labels)"
+      :aria-label="`${roles.get(c.line)} ${c.labels.join(', ')}, ${formatLength(c.lengthMm, readings.units)}${isDone(c.labels) ? ', cut' : ''}`"
+      @click="emit('tick', c.labels)"
     >
-      <strong>{{ c.labels.join(' ') }}</strong> <span>{{ formatLength(c.lengthMm, readings.units) }}</span><span v-if="c.ripMm" class="rip"> rip {{ formatLength(c.ripMm, readings.units) }}</span>
+      <strong>{{ c.labels.join(' ') }}</strong> <span>{{ formatLength(c.lengthMm, readings.units) }}</span><span
+        v-if="c.ripMm"
+        class="rip"
+      >
+        rip {{ formatLength(c.ripMm, readings.units) }}</span
+      >
     </button>
   </div>
 </template>

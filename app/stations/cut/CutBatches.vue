@@ -13,13 +13,19 @@ const readings = useReadings()
 <template>
   <ol class="batches">
     <li v-for="b in batches" :key="b.id">
-      <p class="setting"><strong>{{ saySetting(b, readings.say) }}</strong> <span class="soft">{{ stockOfBatch(b.stock) }}</span></p>
+      <p class="setting">
+        <strong>{{ saySetting(b, readings.say) }}</strong> <span class="soft">{{ stockOfBatch(b.stock) }}</span>
+      </p>
       <ul>
         <li v-for="c in b.cuts" :key="c.n" :class="{ made: isMade(c, done) }">
           <label>
             <input type="checkbox" class="form-check-input" :checked="isMade(c, done)" @change="emit('tick', c)" />
             <span class="n">{{ c.n }}</span>
-            <span><strong>{{ names.get(c.on) }}</strong>: {{ sayOutcome(c, readings.say) }}<span v-for="x in c.care" :key="x" class="care"> {{ sayCare(x) }}</span></span>
+            <span
+              ><strong>{{ names.get(c.on) }}</strong
+              >: {{ sayOutcome(c, readings.say)
+              }}<span v-for="x in c.care" :key="x" class="care"> {{ sayCare(x) }}</span></span
+            >
           </label>
         </li>
       </ul>

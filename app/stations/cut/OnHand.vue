@@ -9,6 +9,7 @@ import type { OnHandPiece } from '../../../core/takeoff/on-hand.ts'
 import { sectionName, sheetName } from '../../../core/wording/names.ts'
 import { sayProblem } from '../../../core/wording/problems.ts'
 import MeasureField from '../../components/MeasureField.vue'
+import { useRefusal } from '../../composables/refusal.ts'
 import { useDocument } from '../../stores/document.ts'
 import { useReadings } from '../../stores/readings.ts'
 
@@ -24,6 +25,7 @@ const long = ref<number | null>(null)
 const wide = ref<number | null>(null)
 const bad = ref('')
 const problem = ref('')
+const refusalOf = useRefusal()
 const len = (mm: number) => formatLength(mm, readings.units)
 
 const newId = () => `h-${crypto.randomUUID().slice(0, 8)}`
@@ -32,7 +34,10 @@ const SPOT_MM = 25
 /** "20 to 24, 61": stretches from the raw end, or a place with a hand's width round it. */
 function defects(): { fromMm: number; toMm: number }[] | null {
   const out: { fromMm: number; toMm: number }[] = []
-  for (const part of bad.value.split(',').map((s) => s.trim()).filter(Boolean)) {
+  for (const part of bad.value
+    .split(',')
+    .map((s) => s.trim())
+    .filter(Boolean)) {
     const [from, to] = part.split(/\s+to\s+/i)
     const [a, b] = [parseLength(from, readings.units.system), parseLength(to ?? from, readings.units.system)]
     if (!a.ok || !b.ok) {
@@ -52,13 +57,23 @@ function add() {
   }
   const holes = kind.value === 'board' ? defects() : []
   if (!holes) return
-  const piece: OnHandPiece = kind.value === 'board'
-    ? { id: newId(), kind: 'board', section: section.value, treated: false, lengthMm: long.value, note: '', defects: holes }
-    : { id: newId(), kind: 'sheet', sheet: sheet.value, lengthMm: long.value, widthMm: wide.value!, note: '' }
-  doc.change('put a piece on hand', (d) => void d.onHand.push(piece))
-  bad.value = ''
+  const piece: OnHandPiece =
+    kind.value === 'board'
+      ? {
+          id: newId(),
+          kind: 'board',
+          section: section.value,
+          treated: false,
+          lengthMm: long.value,
+          note: '',
+          defects: holes,
+        }
+      : { id: newId(), kind: 'sheet', sheet: sheet.value, lengthMm: long.value, widthMm: wide.value!, note: '' }
+  problem.value = refusalOf(() => doc.change('put a piece on hand', (d) => void d.onHand.push(piece)))
+  if (!problem.value) bad.value = ''
 }
-const remove = (id: string) => doc.change('take a piece off the stock on hand', (d) => void (d.onHand = d.onHand.filter((x) => x.id !== id)))
+const remove = (id: string) =>
+  doc.change('take a piece off the stock on hand', (d) => void (d.onHand = d.onHand.filter((x) => x.id !== id)))
 
 /** Shorter ends and smaller rests than these are firewood. */
 const WORTH = { boardMm: 300, sheetMm: 200 }
@@ -66,7 +81,9 @@ const plan = computed(() => readings.procurement?.cutPlan ?? null)
 const worth = computed(() => (props.allCut && plan.value ? leftovers(plan.value, doc.project!.settings, WORTH) : []))
 /** What was used is gone from the stock, what is left over is in it; the plan is done. */
 function keep() {
-  const used = new Set([...plan.value!.boards, ...plan.value!.sheets].map((x) => x.handId).filter((x): x is string => x !== null))
+  const used = new Set(
+    [...plan.value!.boards, ...plan.value!.sheets].map((x) => x.handId).filter((x): x is string => x !== null),
+  )
   const fresh = worth.value.map((w) => ({ ...w, id: newId(), note: 'left over' }) as OnHandPiece)
   doc.change('keep the leftovers', (d) => {
     d.onHand = [...d.onHand.filter((x) => !used.has(x.id)), ...fresh]
@@ -81,10 +98,22 @@ function keep() {
     <p class="soft">Boards and sheets that are there already are cut from first, and cost nothing.</p>
     <ul v-if="doc.project!.onHand.length" class="list">
       <li v-for="h in doc.project!.onHand" :key="h.id">
-        <span v-if="h.kind === 'board'">{{ sectionName(h.section) }}, {{ len(h.lengthMm) }}<span v-if="h.defects.length" class="soft"> (bad at {{ h.defects.map((x) => `${len(x.fromMm)} to ${len(x.toMm)}`).join(', ') }})</span></span>
+        <span v-if="h.kind === 'board'"
+          >{{ sectionName(h.section) }}, {{ len(h.lengthMm)
+          }}<span v-if="h.defects.length" class="soft">
+            (bad at {{ h.defects.map((x) => `${len(x.fromMm)} to ${len(x.toMm)}`).join(', ') }})</span
+          ></span
+        >
         <span v-else>{{ sheetName(h.sheet) }}, {{ len(h.lengthMm) }} x {{ len(h.widthMm) }}</span>
         <span v-if="h.note" class="soft"> {{ h.note }}</span>
-        <button type="button" class="btn btn-sm btn-link" :aria-label="`Remove ${h.kind === 'board' ? sectionName(h.section) : sheetName(h.sheet)} ${len(h.lengthMm)}`" @click="remove(h.id)">remove</button>
+        <button
+          type="button"
+          class="btn btn-sm btn-link"
+          :aria-label="`Remove ${h.kind === 'board' ? sectionName(h.section) : sheetName(h.sheet)} ${len(h.lengthMm)}`"
+          @click="remove(h.id)"
+        >
+          remove
+        </button>
       </li>
     </ul>
     <div v-if="worth.length && !doc.project!.progress.leftoversKept" class="keep" role="status">
@@ -102,7 +131,9 @@ function keep() {
       <div v-if="kind === 'board'">
         <label class="form-label" for="hand-section">Section</label>
         <select id="hand-section" v-model="section" class="form-select form-select-sm">
-          <option v-for="s in SECTIONS.filter((x) => x.system === yard)" :key="s.id" :value="s.id">{{ s.label }}</option>
+          <option v-for="s in SECTIONS.filter((x) => x.system === yard)" :key="s.id" :value="s.id">
+            {{ s.label }}
+          </option>
         </select>
       </div>
       <div v-else>
@@ -111,15 +142,30 @@ function keep() {
           <option v-for="s in SHEETS.filter((x) => x.system === yard)" :key="s.id" :value="s.id">{{ s.label }}</option>
         </select>
       </div>
-      <MeasureField :label="kind === 'board' ? 'Length' : 'Along the grain'" :value="long" :min="50" :max="kind === 'board' ? 8000 : 4000" @change="(v) => (long = v)" />
-      <MeasureField v-if="kind === 'sheet'" label="Across" :value="wide" :min="50" :max="4000" @change="(v) => (wide = v)" />
+      <MeasureField
+        :label="kind === 'board' ? 'Length' : 'Along the grain'"
+        :value="long"
+        :min="50"
+        :max="kind === 'board' ? 8000 : 4000"
+        @change="(v) => (long = v)"
+      />
+      <MeasureField
+        v-if="kind === 'sheet'"
+        label="Across"
+        :value="wide"
+        :min="50"
+        :max="4000"
+        @change="(v) => (wide = v)"
+      />
       <div v-else>
         <label class="form-label" for="hand-bad">Bad places, from one end</label>
         <input id="hand-bad" v-model="bad" class="form-control form-control-sm" placeholder="20 to 24, 61" />
       </div>
       <button type="submit" class="btn btn-sm btn-outline-secondary">Add</button>
     </form>
-    <p v-else-if="!doc.project!.progress.leftoversKept" class="soft small mb-0">While a plan is being cut, the stock on hand stays as it was.</p>
+    <p v-else-if="!doc.project!.progress.leftoversKept" class="soft small mb-0">
+      While a plan is being cut, the stock on hand stays as it was.
+    </p>
     <p v-if="problem" class="text-trouble small" role="alert">{{ problem }}</p>
   </section>
 </template>

@@ -15,22 +15,31 @@ const firstOpen = computed(() => {
   return i < 0 ? all.value.length - 1 : i
 })
 const at = ref(firstOpen.value)
-watch(() => all.value.length, () => (at.value = firstOpen.value))
+watch(
+  () => all.value.length,
+  () => (at.value = firstOpen.value),
+)
 const now = computed(() => all.value[Math.min(at.value, all.value.length - 1)])
 const made = computed(() => now.value && isMade(now.value.cut, props.done))
 function next() {
   if (!made.value) emit('tick', now.value!.cut)
   at.value = Math.min(at.value + 1, all.value.length - 1)
 }
-const size = (c: SawCut) => `${formatLength(c.inHand.widthMm, readings.units)} x ${formatLength(c.inHand.lengthMm, readings.units)}`
+const size = (c: SawCut) =>
+  `${formatLength(c.inHand.widthMm, readings.units)} x ${formatLength(c.inHand.lengthMm, readings.units)}`
 </script>
 
 <template>
   <div v-if="now" class="one card-sheet">
-    <p class="soft mb-1">Cut {{ now.cut.n }} of {{ all[all.length - 1].cut.n }} · {{ names.get(now.cut.on) }} · {{ stockOfBatch(now.batch.stock) }}</p>
+    <p class="soft mb-1">
+      Cut {{ now.cut.n }} of {{ all[all.length - 1].cut.n }} · {{ names.get(now.cut.on) }} ·
+      {{ stockOfBatch(now.batch.stock) }}
+    </p>
     <p class="set" :class="{ made }">{{ saySetting(now.batch, readings.say) }}</p>
     <p v-if="now.i > 0" class="soft">The same setting as before, {{ now.i + 1 }} of {{ now.batch.cuts.length }}.</p>
-    <p v-if="now.cut.frees.length" class="label">Write on it: <strong>{{ now.cut.frees.join(' · ') }}</strong></p>
+    <p v-if="now.cut.frees.length" class="label">
+      Write on it: <strong>{{ now.cut.frees.join(' · ') }}</strong>
+    </p>
     <p>In the hand: {{ size(now.cut) }}. It {{ sayOutcome(now.cut, readings.say) }}.</p>
     <p v-for="x in now.cut.care" :key="x" class="care">{{ sayCare(x) }}</p>
     <div class="keys">
@@ -38,8 +47,17 @@ const size = (c: SawCut) => `${formatLength(c.inHand.widthMm, readings.units)} x
       <button type="button" class="btn btn-primary" @click="next">{{ made ? 'Next' : 'Cut, next' }}</button>
     </div>
     <div class="d-flex flex-wrap gap-2 mt-2">
-      <button v-if="made" type="button" class="btn btn-sm btn-link" @click="emit('tick', now.cut)">Not cut yet after all</button>
-      <button v-if="now.cut.frees.length" type="button" class="btn btn-sm btn-outline-secondary" @click="emit('wrong', now.cut)">This one went wrong</button>
+      <button v-if="made" type="button" class="btn btn-sm btn-link" @click="emit('tick', now.cut)">
+        Not cut yet after all
+      </button>
+      <button
+        v-if="now.cut.frees.length"
+        type="button"
+        class="btn btn-sm btn-outline-secondary"
+        @click="emit('wrong', now.cut)"
+      >
+        This one went wrong
+      </button>
     </div>
   </div>
 </template>

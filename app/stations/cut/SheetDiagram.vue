@@ -14,10 +14,40 @@ const font = computed(() => props.sheet.lengthMm / 23)
 <template>
   <svg :viewBox="`-12 -12 ${sheet.lengthMm + 24} ${sheet.widthMm + 24}`" role="group" aria-label="Sheet">
     <rect :width="sheet.lengthMm" :height="sheet.widthMm" class="raw" />
-    <g v-for="c in sheet.cuts" :key="c.label" role="button" tabindex="0" :aria-pressed="done.has(c.label)" :aria-label="`${roles.get(c.line)} ${c.label}, ${formatLength(c.wMm, readings.units)} by ${formatLength(c.hMm, readings.units)}`" @click="emit('tick', c.label)" @keydown.enter="emit('tick', c.label)" @keydown.space.prevent="emit('tick', c.label)">
-      <rect :x="c.xMm" :y="sheet.widthMm - c.yMm - c.hMm" :width="c.wMm" :height="c.hMm" class="piece" :class="{ done: done.has(c.label) }" />
-      <text :x="c.xMm + c.wMm / 2" :y="sheet.widthMm - c.yMm - c.hMm / 2" :font-size="Math.min(font * 1.25, c.hMm / 2.4)" class="label">{{ c.label }}</text>
-      <text :x="c.xMm + c.wMm / 2" :y="sheet.widthMm - c.yMm - c.hMm / 2 + Math.min(font, c.hMm / 2.6)" :font-size="Math.min(font, c.hMm / 2.8)">{{ formatLength(c.wMm, readings.units) }} x {{ formatLength(c.hMm, readings.units) }}</text>
+    <g
+      v-for="c in sheet.cuts"
+      :key="c.label"
+      role="button"
+      tabindex="0"
+      :aria-pressed="done.has(c.label)"
+      :aria-label="`${roles.get(c.line)} ${c.label}, ${formatLength(c.wMm, readings.units)} by ${formatLength(c.hMm, readings.units)}`"
+      @click="emit('tick', c.label)"
+      @keydown.enter="emit('tick', c.label)"
+      @keydown.space.prevent="emit('tick', c.label)"
+    >
+      <rect
+        :x="c.xMm"
+        :y="sheet.widthMm - c.yMm - c.hMm"
+        :width="c.wMm"
+        :height="c.hMm"
+        class="piece"
+        :class="{ done: done.has(c.label) }"
+      />
+      <text
+        :x="c.xMm + c.wMm / 2"
+        :y="sheet.widthMm - c.yMm - c.hMm / 2"
+        :font-size="Math.min(font * 1.25, c.hMm / 2.4)"
+        class="label"
+      >
+        {{ c.label }}
+      </text>
+      <text
+        :x="c.xMm + c.wMm / 2"
+        :y="sheet.widthMm - c.yMm - c.hMm / 2 + Math.min(font, c.hMm / 2.6)"
+        :font-size="Math.min(font, c.hMm / 2.8)"
+      >
+        {{ formatLength(c.wMm, readings.units) }} x {{ formatLength(c.hMm, readings.units) }}
+      </text>
     </g>
   </svg>
 </template>

@@ -5,7 +5,7 @@ import { replanDifference } from '../../../core/takeoff/replan.ts'
 import { MISHAPS } from '../../../core/takeoff/sawing.ts'
 import { fromCutUnit } from '../../../core/takeoff/instances.ts'
 import { sayCannot, stockOfBatch } from '../../../core/wording/cuts.ts'
-import { priceBook } from '../../../core/project/read-build.ts'
+import { addLetters, lettersOf, priceBook } from '../../../core/project/read-build.ts'
 import { formatMoney } from '../../../core/measure/money.ts'
 import { plural } from '../../../core/wording/say.ts'
 import { useHeavy } from '../../composables/heavy.ts'
@@ -30,20 +30,30 @@ watch(open, (o) => {
 const SECONDS = 3
 /** More labels than this are only counted. */
 const MOST_NAMED = 30
-const WHY = { miscut: 'it came out wrong: too short, torn, the wrong angle', 'bad-wood': 'the wood is bad there: a split, a knot, warped; what follows on it is no use' }
+const WHY = {
+  miscut: 'it came out wrong: too short, torn, the wrong angle',
+  'bad-wood': 'the wood is bad there: a split, a knot, warped; what follows on it is no use',
+}
 
 async function plan() {
   busy.value = true
-  result.value = await useHeavy().replan(doc.project!, props.stale ? null : { label: label.value, why: why.value, at: new Date().toISOString() }, SECONDS)
+  result.value = await useHeavy().replan(
+    doc.project!,
+    props.stale ? null : { label: label.value, why: why.value, at: new Date().toISOString() },
+    SECONDS,
+  )
   busy.value = false
 }
 const difference = computed(() => {
   const now = doc.project!.progress.sawing
-  return result.value && now ? replanDifference(now, result.value.sawing, new Map(priceBook(doc.project!).map((l) => [l.key, l]))) : null
+  return result.value && now
+    ? replanDifference(now, result.value.sawing, new Map(priceBook(doc.project!).map((l) => [l.key, l])))
+    : null
 })
 function take() {
   doc.change(props.stale ? 'plan what is left anew' : `plan anew after ${label.value} went wrong`, (d) => {
     d.progress.sawing = result.value!.sawing
+    addLetters(d.progress, lettersOf(readings.outcomes))
     if (!props.stale) d.progress.cuts = d.progress.cuts.filter((c) => c !== label.value)
   })
   open.value = false
@@ -51,8 +61,17 @@ function take() {
 </script>
 
 <template>
-  <BModal v-model="open" :title="stale ? 'The builds have changed' : 'This one went wrong'" no-footer lazy>
-    <p v-if="stale">The builds ask for other pieces than the plan that is being cut. What is cut stays; the rest is planned anew from what is bought and left.</p>
+  <BModal
+    v-model="open"
+    title-tag="h2"
+    :title="stale ? 'The builds have changed' : 'This one went wrong'"
+    no-footer
+    lazy
+  >
+    <p v-if="stale">
+      The builds ask for other pieces than the plan that is being cut. What is cut stays; the rest is planned anew from
+      what is bought and left.
+    </p>
     <template v-else>
       <label class="form-label" for="wrong-label">Which piece</label>
       <select id="wrong-label" v-model="label" class="form-select mb-2">
@@ -63,16 +82,34 @@ function take() {
         <BFormRadio v-for="w in MISHAPS" :key="w" v-model="why" :value="w">{{ WHY[w] }}</BFormRadio>
       </fieldset>
     </template>
-    <button type="button" class="btn btn-primary" :disabled="busy || (!stale && !label)" @click="plan">{{ busy ? 'Planning what is left …' : 'Plan what is left' }}</button>
+    <button type="button" class="btn btn-primary" :disabled="busy || (!stale && !label)" @click="plan">
+      {{ busy ? 'Planning what is left …' : 'Plan what is left' }}
+    </button>
     <div v-if="result && difference" class="mt-3" role="status">
-      <p v-for="c in result.cannot" :key="c.key" class="text-trouble">{{ stockOfBatch(c.key) }}: {{ sayCannot(c.why, (n) => readings.say.length(fromCutUnit(n))) }}</p>
+      <p v-for="c in result.cannot" :key="c.key" class="text-trouble">
+        {{ stockOfBatch(c.key) }}: {{ sayCannot(c.why, (n) => readings.say.length(fromCutUnit(n))) }}
+      </p>
       <p v-if="difference.buy.length === 0"><strong>Nothing more to buy.</strong> What is left is enough.</p>
       <template v-else>
         <p class="mb-1"><strong>To buy on top:</strong></p>
-        <ul><li v-for="b in difference.buy" :key="b.key">{{ b.count }} × {{ b.label }}<span v-if="b.minor !== null">, {{ formatMoney(b.minor * b.count, doc.project!.settings.currency) }}</span></li></ul>
+        <ul>
+          <li v-for="b in difference.buy" :key="b.key">
+            {{ b.count }} × {{ b.label
+            }}<span v-if="b.minor !== null"
+              >, {{ formatMoney(b.minor * b.count, doc.project!.settings.currency) }}</span
+            >
+          </li>
+        </ul>
       </template>
-      <p v-if="difference.moved.length" class="soft">Laid out anew: {{ difference.moved.length <= MOST_NAMED ? difference.moved.join(' ') : plural(difference.moved.length, 'piece') }}. Everything else stays where it was.</p>
-      <button type="button" class="btn btn-primary" :disabled="result.cannot.length > 0" @click="take">Go on with this plan</button>
+      <p v-if="difference.moved.length" class="soft">
+        Laid out anew:
+        {{
+          difference.moved.length <= MOST_NAMED ? difference.moved.join(' ') : plural(difference.moved.length, 'piece')
+        }}. Everything else stays where it was.
+      </p>
+      <button type="button" class="btn btn-primary" :disabled="result.cannot.length > 0" @click="take">
+        Go on with this plan
+      </button>
       <button type="button" class="btn btn-link" @click="open = false">Leave it as it was</button>
     </div>
   </BModal>

@@ -7,13 +7,24 @@ import { totals } from '../../../core/goods/totals.ts'
 import { formatLength, formatMass } from '../../../core/measure/format.ts'
 import type { Problem } from '../../../core/measure/result.ts'
 import { METRIC, type UnitSystem } from '../../../core/measure/units.ts'
-import { writeProject } from '../../../core/project/file.ts'
+import { LARGEST_FILE } from '../../../core/project/file.ts'
 import { newProject } from '../../../core/project/project.ts'
 import { sayProblem } from '../../../core/wording/problems.ts'
 import { sayIn } from '../../../core/wording/say.ts'
 import type { StoredProject } from '../../persistence/db.ts'
-import { download, projectFileName } from '../../persistence/download.ts'
-import { addDemos, addProject, binProject, deleteForGood, firstVisit, importProject, listProjects, takeBack } from '../../persistence/projects.ts'
+import { exportProject, exportRaw } from '../../persistence/export.ts'
+import type { Damaged } from '../../persistence/stored.ts'
+import { reason } from '../../persistence/store.ts'
+import {
+  addDemos,
+  addProject,
+  binProject,
+  deleteForGood,
+  firstVisit,
+  importProject,
+  listProjects,
+  takeBack,
+} from '../../persistence/projects.ts'
 import { useDocument } from '../../stores/document.ts'
 
 const router = useRouter()
@@ -22,14 +33,22 @@ useDark({ attribute: 'data-bs-theme', valueDark: 'dark', valueLight: 'light', di
 const all = ref<StoredProject[]>([])
 const ready = ref(false)
 const failed = ref('')
-const problems = ref<{ file: string; list: Problem[] } | null>(null)
+/** What became of files that were imported: why they were not, or what was changed in them. */
+const outcomes = ref<{ file: string; taken: boolean; list: Problem[] }[]>([])
+const damaged = ref<Damaged[]>([])
 const name = ref('')
 const system = ref<UnitSystem>('imperial')
 
 const onShelf = computed(() => all.value.filter((p) => !p.binnedAt))
 const inBin = computed(() => all.value.filter((p) => p.binnedAt))
 const newId = () => `p-${crypto.randomUUID().slice(0, 13)}`
-const refresh = async () => void (all.value = await listProjects())
+async function refresh() {
+  const shelf = await listProjects()
+  all.value = shelf.projects
+  damaged.value = shelf.damaged
+}
+/** Left with something unsaved: their state in this tab counts, not the one on the shelf. */
+const unsaved = computed(() => [...doc.parked.values()].map((p) => p.held.project))
 
 onMounted(async () => {
   try {
@@ -37,7 +56,7 @@ onMounted(async () => {
     await firstVisit()
     await refresh()
   } catch (e) {
-    failed.value = `The browser's store can not be opened (${e instanceof Error ? e.message : e}). Private windows and full disks do this.`
+    failed.value = `The projects can not be read (${reason(e)}). Nothing was changed; load the page again to try once more.`
   }
   ready.value = true
 })
@@ -48,63 +67,108 @@ async function act(work: () => Promise<unknown>) {
   try {
     await work()
   } catch (e) {
-    failed.value = `That was not stored (${e instanceof Error ? e.message : e}). Nothing else was changed.`
+    failed.value = `That was not stored (${reason(e)}). Nothing else was changed.`
   }
-  await refresh()
+  await refresh().catch(() => undefined)
 }
 const create = () =>
   act(async () => {
-    const project = newProject(newId(), name.value.trim().slice(0, 80) || 'New project', system.value, new Date().toISOString())
+    const project = newProject(
+      newId(),
+      name.value.trim().slice(0, 80) || 'New project',
+      system.value,
+      new Date().toISOString(),
+    )
     await addProject(project)
     await open(project.id)
   })
 const demo = () => act(() => addDemos(newId))
-const duplicate = (p: StoredProject) => act(() => addProject({ ...p.doc, id: newId(), name: `${p.doc.name} (copy)`.slice(0, 80) }))
+const duplicate = (p: StoredProject) =>
+  act(() => addProject({ ...p.doc, id: newId(), name: `${p.doc.name.slice(0, 73)} (copy)` }))
 
 const { open: choose, onChange, reset } = useFileDialog({ accept: '.json,application/json', multiple: true })
 onChange(async (files) => {
   // Resetting the chooser below comes back here with nothing.
   if (!files?.length) return
-  problems.value = null
-  for (const file of files)
-    await act(async () => {
-      const outcome = await importProject(await file.text(), newId)
-      if (!outcome.ok) problems.value = { file: file.name, list: outcome.problems }
-    })
+  outcomes.value = []
+  const told: typeof outcomes.value = []
+  for (const file of files) told.push(...(await importOne(file)))
+  outcomes.value = told
+  await refresh().catch(() => undefined)
   reset()
 })
+async function importOne(file: File): Promise<typeof outcomes.value> {
+  const tooLarge: Problem = { code: 'file-too-large', data: { most: LARGEST_FILE / 1e6 } }
+  if (file.size > 2 * LARGEST_FILE) return [{ file: file.name, taken: false, list: [tooLarge] }]
+  try {
+    const read = await importProject(await file.text(), newId)
+    if (!read.ok) return [{ file: file.name, taken: false, list: read.problems }]
+    return read.renamed.length > 0 ? [{ file: file.name, taken: true, list: read.renamed }] : []
+  } catch (e) {
+    return [{ file: file.name, taken: false, list: [{ code: 'file-not-stored', data: { issue: reason(e) } }] }]
+  }
+}
 const say = sayIn(METRIC)
 const exportAll = () => {
-  for (const p of onShelf.value) download(projectFileName(p.doc.name), writeProject(p.doc), 'application/json')
+  for (const p of onShelf.value) exportProject(p.doc)
 }
 function about(p: StoredProject) {
   const u = unitsOf(p.doc.settings)
   const t = totals(p.doc.goods)
   const wall = Math.max(0, ...p.doc.room.walls.map((w) => w.lengthMm))
-  return { things: `${t.things} things, ${formatMass(t.massKg, u)}`, room: `longest wall ${formatLength(wall, u, { feet: true })}`, builds: p.doc.builds.map((b) => b.name).join(', ') || 'nothing built yet' }
+  return {
+    things: `${t.things} things, ${formatMass(t.massKg, u)}`,
+    room: `longest wall ${formatLength(wall, u, { feet: true })}`,
+    builds: p.doc.builds.map((b) => b.name).join(', ') || 'nothing built yet',
+  }
 }
 </script>
 
 <template>
   <main class="loft">
     <header>
-      <svg viewBox="0 0 32 32" width="40" height="40" aria-hidden="true"><path d="M9 3v26M9 9h6M9 15h10M9 21h6" class="stick" /><circle cx="24" cy="15" r="4" class="dot" /></svg>
+      <svg viewBox="0 0 32 32" width="40" height="40" aria-hidden="true">
+        <path d="M9 3v26M9 9h6M9 15h10M9 21h6" class="stick" />
+        <circle cx="24" cy="15" r="4" class="dot" />
+      </svg>
       <div>
         <h1>Tack Loft</h1>
         <p class="soft mb-0">Storage that fits what you have and the room you have, proven before a board is cut.</p>
       </div>
     </header>
     <p v-if="failed" class="trouble" role="alert">{{ failed }}</p>
-    <div v-if="problems" class="trouble" role="alert">
-      <strong>{{ problems.file }} was not imported. Nothing stored was touched.</strong>
+    <div v-for="o in outcomes" :key="o.file" class="trouble" role="alert">
+      <strong v-if="o.taken">{{ o.file }} was imported, with changes.</strong>
+      <strong v-else>{{ o.file }} was not imported. Nothing stored was touched.</strong>
       <ul class="mb-1">
-        <li v-for="(p, i) in problems.list" :key="i"><code v-if="p.field">{{ p.field }}</code> {{ sayProblem(p, say) }}</li>
+        <li v-for="(p, i) in o.list" :key="i">
+          <code v-if="p.field">{{ p.field }}</code> {{ sayProblem(p, say) }}
+        </li>
       </ul>
-      <button type="button" class="btn btn-sm btn-outline-secondary" @click="problems = null">Understood</button>
     </div>
+    <p v-if="outcomes.length">
+      <button type="button" class="btn btn-sm btn-outline-secondary" @click="outcomes = []">Understood</button>
+    </p>
+    <section v-if="unsaved.length" aria-labelledby="unsaved">
+      <h2 id="unsaved">Not saved yet</h2>
+      <p>The last changes to these are in this tab only, and are gone when it is closed.</p>
+      <ul class="bin">
+        <li v-for="p in unsaved" :key="p.id">
+          {{ p.name }}
+          <button type="button" class="btn btn-sm btn-primary" @click="open(p.id)">
+            Open<span class="visually-hidden"> {{ p.name }} with its unsaved changes</span>
+          </button>
+          <button type="button" class="btn btn-sm btn-outline-secondary" @click="exportProject(p)">
+            Export<span class="visually-hidden"> {{ p.name }}</span>
+          </button>
+        </li>
+      </ul>
+    </section>
     <section aria-labelledby="shelf">
       <h2 id="shelf">Projects</h2>
-      <p v-if="ready && onShelf.length === 0" class="soft">The shelf is empty. Start a project below, or import a project file.</p>
+      <p v-if="ready && onShelf.length === 0" class="soft">
+        The shelf is empty. Start a project below, or import a project file.
+      </p>
       <ul class="shelf">
         <li v-for="p in onShelf" :key="p.id" class="box">
           <button type="button" class="label" @click="open(p.id)">
@@ -114,10 +178,16 @@ function about(p: StoredProject) {
             <span class="soft">{{ about(p).builds }}</span>
           </button>
           <div class="foot">
-            <span class="small">{{ new Date(p.touchedAt).toLocaleString(undefined, { dateStyle: 'medium', timeStyle: 'short' }) }}</span>
+            <span class="small">{{
+              new Date(p.touchedAt).toLocaleString(undefined, { dateStyle: 'medium', timeStyle: 'short' })
+            }}</span>
             <span>
-              <button type="button" class="btn btn-sm btn-link" @click="duplicate(p)">Duplicate<span class="visually-hidden"> {{ p.doc.name }}</span></button>
-              <button type="button" class="btn btn-sm btn-link" @click="act(() => binProject(p.id))">Bin<span class="visually-hidden"> {{ p.doc.name }}</span></button>
+              <button type="button" class="btn btn-sm btn-link" @click="duplicate(p)">
+                Duplicate<span class="visually-hidden"> {{ p.doc.name }}</span>
+              </button>
+              <button type="button" class="btn btn-sm btn-link" @click="act(() => binProject(p.id))">
+                Bin<span class="visually-hidden"> {{ p.doc.name }}</span>
+              </button>
             </span>
           </div>
         </li>
@@ -132,23 +202,60 @@ function about(p: StoredProject) {
         </div>
         <div>
           <label class="form-label" for="new-units">Units</label>
-          <BFormSelect id="new-units" v-model="system" :options="[{ value: 'imperial', text: 'feet and inches' }, { value: 'metric', text: 'millimetres' }]" />
+          <BFormSelect
+            id="new-units"
+            v-model="system"
+            :options="[
+              { value: 'imperial', text: 'feet and inches' },
+              { value: 'metric', text: 'millimetres' },
+            ]"
+          />
         </div>
         <button type="submit" class="btn btn-primary">Start</button>
       </form>
       <div class="mt-3 d-flex flex-wrap gap-2">
         <button type="button" class="btn btn-outline-secondary" @click="choose()">Import a project file …</button>
         <button type="button" class="btn btn-outline-secondary" @click="demo">Add the demo project</button>
-        <button type="button" class="btn btn-outline-secondary" :disabled="onShelf.length === 0" @click="exportAll">Export all</button>
+        <button type="button" class="btn btn-outline-secondary" :disabled="onShelf.length === 0" @click="exportAll">
+          Export all
+        </button>
       </div>
+    </section>
+    <section v-if="damaged.length" aria-labelledby="damaged">
+      <h2 id="damaged">Damaged</h2>
+      <p>These can not be read by this version. They are kept as they are until you remove them.</p>
+      <ul class="bin">
+        <li v-for="(d, i) in damaged" :key="d.id || i">
+          <strong>{{ d.name || d.id || 'Without a name' }}</strong>
+          <span v-if="d.problems[0]" class="soft"
+            >: <code v-if="d.problems[0].field">{{ d.problems[0].field }}</code>
+            {{ sayProblem(d.problems[0], say) }}</span
+          >
+          <button type="button" class="btn btn-sm btn-outline-secondary" @click="exportRaw(d.name || d.id, d.raw)">
+            Export as it is<span class="visually-hidden"> {{ d.name || d.id }}</span>
+          </button>
+          <button
+            v-if="d.id"
+            type="button"
+            class="btn btn-sm btn-link text-trouble"
+            @click="act(() => deleteForGood(d.id))"
+          >
+            Delete for good<span class="visually-hidden"> {{ d.name || d.id }}</span>
+          </button>
+        </li>
+      </ul>
     </section>
     <section v-if="inBin.length" aria-labelledby="bin">
       <h2 id="bin">Bin</h2>
       <ul class="bin">
         <li v-for="p in inBin" :key="p.id">
           {{ p.doc.name }}
-          <button type="button" class="btn btn-sm btn-outline-secondary" @click="act(() => takeBack(p.id))">Take back<span class="visually-hidden"> {{ p.doc.name }}</span></button>
-          <button type="button" class="btn btn-sm btn-link text-trouble" @click="act(() => deleteForGood(p.id))">Delete for good<span class="visually-hidden"> {{ p.doc.name }}</span></button>
+          <button type="button" class="btn btn-sm btn-outline-secondary" @click="act(() => takeBack(p.id))">
+            Take back<span class="visually-hidden"> {{ p.doc.name }}</span>
+          </button>
+          <button type="button" class="btn btn-sm btn-link text-trouble" @click="act(() => deleteForGood(p.id))">
+            Delete for good<span class="visually-hidden"> {{ p.doc.name }}</span>
+          </button>
         </li>
       </ul>
     </section>
@@ -156,6 +263,9 @@ function about(p: StoredProject) {
 </template>
 
 <style scoped>
+.bin .btn {
+  margin: 0.1rem 0 0.1rem 0.4rem;
+}
 .loft {
   max-width: 1080px;
   margin: 0 auto;

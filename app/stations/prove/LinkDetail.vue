@@ -25,7 +25,9 @@ const doc = useDocument()
 const readings = useReadings()
 const found = shallowRef<Remedy[] | null>(null)
 const searching = ref(false)
-const trouble = computed(() => props.result.state === 'fails' || props.result.state === 'unknown' || isHardWorked(props.result))
+const trouble = computed(
+  () => props.result.state === 'fails' || props.result.state === 'unknown' || isHardWorked(props.result),
+)
 
 async function search() {
   searching.value = true
@@ -35,9 +37,14 @@ async function search() {
 onMounted(() => {
   if (trouble.value) void search()
 })
-const words = (r: Remedy) => r.changes.map((c) => sayLever(c.code, c.data, readings.say, props.reading.shaped.dims)).join(', and ')
+const words = (r: Remedy) =>
+  r.changes.map((c) => sayLever(c.code, c.data, readings.say, props.reading.shaped.dims)).join(', and ')
 function price(r: Remedy): string {
-  const parts = [r.deltaMinor === 0 ? 'same cost' : `${r.deltaMinor > 0 ? '+' : '−'}${formatMoney(Math.abs(r.deltaMinor), doc.project!.settings.currency)}`]
+  const parts = [
+    r.deltaMinor === 0
+      ? 'same cost'
+      : `${r.deltaMinor > 0 ? '+' : '−'}${formatMoney(Math.abs(r.deltaMinor), doc.project!.settings.currency)}`,
+  ]
   if (Math.abs(r.deltaKg) > 0.5) parts.push(`${r.deltaKg > 0 ? '+' : '−'}${readings.say.mass(Math.abs(r.deltaKg))}`)
   if (r.deltaHoused !== 0) parts.push(`${r.deltaHoused > 0 ? '+' : '−'}${Math.abs(r.deltaHoused)} stored`)
   return parts.join(', ')
@@ -52,13 +59,23 @@ const bent = computed((): Bent | null => {
   if (props.result.check !== 'sag') return null
   const state = props.reading.service.members.get(props.result.parts[0])?.state
   if (state?.kind === 'beam') return state.bent
-  return state?.kind === 'panel' ? state.strips.reduce((a, b) => (Math.abs(b.result.sag.mm) > Math.abs(a.result.sag.mm) ? b : a)) : null
+  return state?.kind === 'panel'
+    ? state.strips.reduce((a, b) => (Math.abs(b.result.sag.mm) > Math.abs(a.result.sag.mm) ? b : a))
+    : null
 })
 /** What of the room a clearance is about. */
 const thing = computed(() => props.result.id.split(':').pop() ?? '')
-const door = computed(() => (props.result.check === 'door-sweep' ? doc.project!.room.features.find((f) => f.id === thing.value) : undefined))
+const door = computed(() =>
+  props.result.check === 'door-sweep' ? doc.project!.room.features.find((f) => f.id === thing.value) : undefined,
+)
 const parts = computed(() => new Set(props.result.parts))
-const scene = computed(() => drawView(props.reading.shaped.assembly, 'front', { boxes: props.reading.boxes, goods: props.reading.goods, showDimensions: false }))
+const scene = computed(() =>
+  drawView(props.reading.shaped.assembly, 'front', {
+    boxes: props.reading.boxes,
+    goods: props.reading.goods,
+    showDimensions: false,
+  }),
+)
 </script>
 
 <template>
@@ -66,28 +83,69 @@ const scene = computed(() => drawView(props.reading.shaped.assembly, 'front', { 
     <h2 id="detail-h"><VerdictMark :state="shown(result)" /> {{ CHECK_NAMES[result.check] }}</h2>
     <p>{{ sayCheck(result, readings.say) }}</p>
     <dl v-if="result.demand !== null && result.capacity !== null" class="numbers">
-      <div><dt>asked</dt><dd>{{ sayInput({ value: result.demand, quantity: result.quantity }, readings.say) }}</dd></div>
-      <div><dt>can do</dt><dd>{{ sayInput({ value: result.capacity, quantity: result.quantity }, readings.say) }}</dd></div>
-      <div v-if="result.ratio !== null && isStrength(result)"><dt>used</dt><dd>{{ readings.say.percent(result.ratio) }}</dd></div>
+      <div>
+        <dt>asked</dt>
+        <dd>{{ sayInput({ value: result.demand, quantity: result.quantity }, readings.say) }}</dd>
+      </div>
+      <div>
+        <dt>can do</dt>
+        <dd>{{ sayInput({ value: result.capacity, quantity: result.quantity }, readings.say) }}</dd>
+      </div>
+      <div v-if="result.ratio !== null && isStrength(result)">
+        <dt>used</dt>
+        <dd>{{ readings.say.percent(result.ratio) }}</dd>
+      </div>
     </dl>
-    <SagDrawing v-if="bent" :bent="bent" :factor="Number(result.data.endMm) / Math.max(1e-9, Number(result.data.firstMm))" :limit-mm="Number(result.data.limitMm)" />
+    <SagDrawing
+      v-if="bent"
+      :bent="bent"
+      :factor="Number(result.data.endMm) / Math.max(1e-9, Number(result.data.firstMm))"
+      :limit-mm="Number(result.data.limitMm)"
+    />
     <DoorSweep v-if="door" :door="door" :build="reading.build.id" />
     <RoomPlan v-else-if="result.link === 'room'" :build="reading.build.id" :thing="thing" />
-    <SceneView v-else-if="result.parts.length && result.check !== 'sag'" class="where" plain pale :scene="scene" :dark="parts" title="Where it is" />
+    <SceneView
+      v-else-if="result.parts.length && result.check !== 'sag'"
+      class="where"
+      plain
+      pale
+      :scene="scene"
+      :dark="parts"
+      title="Where it is"
+    />
 
     <template v-if="trouble">
       <h3>{{ isHardWorked(result) ? 'What would ease it' : 'What would make it hold' }}</h3>
       <p v-if="searching" class="soft" role="status">Trying changes …</p>
-      <p v-else-if="found?.length === 0" class="soft">No single change or pair of changes found. {{ result.state === 'unknown' ? 'Enter what is missing, as said above.' : 'Let go of fixed dimensions, or hold less here.' }}</p>
+      <p v-else-if="found?.length === 0" class="soft">
+        No single change or pair of changes found.
+        {{
+          result.state === 'unknown'
+            ? 'Enter what is missing, as said above.'
+            : 'Let go of fixed dimensions, or hold less here.'
+        }}
+      </p>
       <ul class="remedies">
         <li v-for="(r, i) in found ?? []" :key="i">
           <span>{{ words(r) }}<span v-if="!r.allHold" class="soft small"> (other checks still fail)</span></span>
           <span class="small soft">{{ price(r) }}</span>
-          <button type="button" class="btn btn-sm btn-outline-secondary" :aria-label="`Do it: ${words(r)}`" @click="apply(r)">Do it</button>
+          <button
+            type="button"
+            class="btn btn-sm btn-outline-secondary"
+            :aria-label="`Do it: ${words(r)}`"
+            @click="apply(r)"
+          >
+            Do it
+          </button>
         </li>
       </ul>
     </template>
-    <SagYears v-if="result.check === 'sag' && Number(result.data.endMm) >= 0" :first-mm="Number(result.data.firstMm)" :end-mm="Number(result.data.endMm)" :limit-mm="Number(result.data.limitMm)" />
+    <SagYears
+      v-if="result.check === 'sag' && Number(result.data.endMm) >= 0"
+      :first-mm="Number(result.data.firstMm)"
+      :end-mm="Number(result.data.endMm)"
+      :limit-mm="Number(result.data.limitMm)"
+    />
     <details v-if="result.working" class="working">
       <summary>Working</summary>
       <p class="formula">{{ result.working.formula }}</p>

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { arrived } from '../../../core/loads/load-path.ts'
 import { computed, ref, watch } from 'vue'
 import type { CheckResult } from '../../../core/checks/check.ts'
 import { byUrgency, isStrength, strain } from '../../../core/checks/verdict.ts'
@@ -22,15 +23,21 @@ const all = ref(new Set<string>())
 const LINKS: CheckResult['link'][] = ['goods', 'shelf', 'rail', 'post', 'ground', 'whole', 'room', 'handling']
 const chain = computed(() =>
   LINKS.map((link) => {
-    const results = byUrgency((reading.value?.checks ?? []).filter((c) => c.link === link && c.state !== 'not-applicable'))
+    const results = byUrgency(
+      (reading.value?.checks ?? []).filter((c) => c.link === link && c.state !== 'not-applicable'),
+    )
     // What needs a look is always there; of the rest the hardest of each kind, until someone asks for all.
     const kinds = new Set<string>()
-    const quiet = all.value.has(link) ? [] : results.filter((r) => r.state === 'holds' && kinds.size === kinds.add(r.check).size)
+    const quiet = all.value.has(link)
+      ? []
+      : results.filter((r) => r.state === 'holds' && kinds.size === kinds.add(r.check).size)
     return { link, results: results.filter((r) => !quiet.includes(r)), quiet: quiet.length }
   }).filter((l) => l.results.length > 0),
 )
 const notApplying = computed(() => (reading.value?.checks ?? []).filter((c) => c.state === 'not-applicable'))
-const opened = computed(() => reading.value?.checks.find((c) => c.id === openId.value) ?? reading.value?.verdict.weakest ?? null)
+const opened = computed(
+  () => reading.value?.checks.find((c) => c.id === openId.value) ?? reading.value?.verdict.weakest ?? null,
+)
 /** A link is drawn as thick as it works hard. */
 const weight = (r: CheckResult) => `${2.5 + 9.5 * Math.min(1, r.state === 'fails' ? 1 : strain(r))}`
 </script>
@@ -41,34 +48,69 @@ const weight = (r: CheckResult) => `${2.5 + 9.5 * Math.min(1, r.state === 'fails
       <h1>Prove</h1>
       <span class="soft">Will it hold, sag, tip, and can I get it in?</span>
       <span class="ms-auto d-flex gap-2 flex-wrap">
-        <button v-for="r in readings.readings" :key="r.build.id" type="button" class="btn btn-sm" :class="r.build.id === build?.id ? 'btn-primary' : 'btn-outline-secondary'" :aria-pressed="r.build.id === build?.id" @click="buildId = r.build.id">{{ r.build.name }}</button>
+        <button
+          v-for="r in readings.readings"
+          :key="r.build.id"
+          type="button"
+          class="btn btn-sm"
+          :class="r.build.id === build?.id ? 'btn-primary' : 'btn-outline-secondary'"
+          :aria-pressed="r.build.id === build?.id"
+          @click="buildId = r.build.id"
+        >
+          {{ r.build.name }}
+        </button>
       </span>
     </div>
-    <p v-if="!reading" class="empty">Nothing to prove yet. <RouterLink :to="{ name: 'shape' }">Shape a build</RouterLink> first.</p>
+    <p v-if="!reading" class="empty">
+      Nothing to prove yet. <RouterLink :to="{ name: 'shape' }">Shape a build</RouterLink> first.
+    </p>
     <template v-else>
       <p class="sentence" :class="reading.verdict.state" role="status">
-        <VerdictMark :state="reading.verdict.state" words /> <span>{{ sayVerdict(reading.verdict, readings.say) }}</span>
+        <VerdictMark :state="reading.verdict.state" words />
+        <span>{{ sayVerdict(reading.verdict, readings.say) }}</span>
       </p>
       <div class="columns">
         <ol class="chain" aria-label="From goods to ground">
           <li v-for="l in chain" :key="l.link">
             <h2>{{ LINK_NAMES[l.link] }}</h2>
-            <button v-for="r in l.results" :key="r.id" type="button" class="link" :class="[shown(r), { open: opened?.id === r.id }]" :data-check="r.id" :aria-pressed="opened?.id === r.id" @click="openId = r.id">
-              <svg class="strain" width="14" viewBox="0 0 14 30" preserveAspectRatio="none" aria-hidden="true"><line x1="7" x2="7" y1="0" y2="30" :stroke-width="weight(r)" /></svg>
+            <button
+              v-for="r in l.results"
+              :key="r.id"
+              type="button"
+              class="link"
+              :class="[shown(r), { open: opened?.id === r.id }]"
+              :data-check="r.id"
+              :aria-pressed="opened?.id === r.id"
+              @click="openId = r.id"
+            >
+              <svg class="strain" width="14" viewBox="0 0 14 30" preserveAspectRatio="none" aria-hidden="true">
+                <line x1="7" x2="7" y1="0" y2="30" :stroke-width="weight(r)" />
+              </svg>
               <VerdictMark :state="shown(r)" />
-              <span class="what">{{ CHECK_NAMES[r.check] }}<span v-if="r.data.letter" class="soft ms-1">{{ r.data.letter }}</span></span>
+              <span class="what"
+                >{{ CHECK_NAMES[r.check] }}<span v-if="r.data.letter" class="soft ms-1">{{ r.data.letter }}</span></span
+              >
               <span class="says">{{ sayCheck(r, readings.say) }}</span>
-              <span class="number share">{{ r.ratio !== null && isStrength(r) ? readings.say.percent(r.ratio) : '' }}</span>
+              <span class="number share">{{
+                r.ratio !== null && isStrength(r) ? readings.say.percent(r.ratio) : ''
+              }}</span>
             </button>
-            <button v-if="l.quiet" type="button" class="btn btn-sm btn-link" @click="all = new Set([...all, l.link])">{{ l.quiet }} more that hold</button>
+            <button v-if="l.quiet" type="button" class="btn btn-sm btn-link" @click="all = new Set([...all, l.link])">
+              {{ l.quiet }} more that hold
+            </button>
           </li>
-          <li class="soft small">Down to the {{ doc.project!.room.floor.kind === 'slab' ? 'slab' : 'floor' }}: {{ readings.say.force(reading.service.arrivedN) }} in all.</li>
+          <li class="soft small">
+            Down to the {{ doc.project!.room.floor.kind === 'slab' ? 'slab' : 'floor' }}:
+            {{ readings.say.force(-arrived(reading.service).force[2]) }} in all.
+          </li>
         </ol>
         <div>
           <LinkDetail v-if="opened" :key="`${build!.id}:${opened.id}`" :result="opened" :reading="reading" />
         </div>
       </div>
-      <p v-for="n in notApplying" :key="n.id" class="soft small mb-1">{{ CHECK_NAMES[n.check] }} does not apply: {{ sayCheck(n, readings.say) }}</p>
+      <p v-for="n in notApplying" :key="n.id" class="soft small mb-1">
+        {{ CHECK_NAMES[n.check] }} does not apply: {{ sayCheck(n, readings.say) }}
+      </p>
       <SafeLoads :build-id="reading.build.id" :name="reading.build.name" />
       <CompareVariants :key="reading.build.id" :reading="reading" />
       <p class="soft small mt-2">{{ PLANNING_AID }}</p>

@@ -12,13 +12,19 @@ const doc = useDocument()
 const readings = useReadings()
 const loads = shallowRef<SafeLoad[] | null>(null)
 const working = ref(false)
-watch(() => [props.buildId, doc.project?.builds, doc.project?.settings], () => (loads.value = null))
+watch(
+  () => [props.buildId, doc.project?.builds, doc.project?.settings],
+  () => (loads.value = null),
+)
 async function ask() {
   working.value = true
   loads.value = await useHeavy().safeLoads(toRaw(doc.project!), props.buildId)
   working.value = false
 }
-const place = (l: SafeLoad) => (l.name.code === 'place' ? `column ${l.name.column}, row ${l.name.row}` : `shelf ${l.name.row}${l.bays.length === 1 && l.name.column > 1 ? `, opening ${l.name.column}` : ''}`)
+const place = (l: SafeLoad) =>
+  l.name.code === 'place'
+    ? `column ${l.name.column}, row ${l.name.row}`
+    : `shelf ${l.name.row}${l.bays.length === 1 && l.name.column > 1 ? `, opening ${l.name.column}` : ''}`
 /** Places that carry alike share a card on the screen; printed, each has its own label. */
 const cards = computed(() => {
   const out = new Map<string, { first: SafeLoad; others: SafeLoad[] }>()
@@ -37,20 +43,32 @@ const print = () => window.print()
   <section class="card-sheet mt-3" aria-labelledby="safe-h">
     <div class="d-flex gap-2 align-items-center">
       <h2 id="safe-h" class="mb-0">What can each shelf carry?</h2>
-      <button type="button" class="btn btn-sm btn-outline-secondary no-print" :disabled="working" @click="ask">{{ working ? 'Working it out …' : 'Work it out' }}</button>
-      <button v-if="loads" type="button" class="btn btn-sm btn-outline-secondary no-print" @click="print">Print the labels</button>
+      <button type="button" class="btn btn-sm btn-outline-secondary no-print" :disabled="working" @click="ask">
+        {{ working ? 'Working it out …' : 'Work it out' }}
+      </button>
+      <button v-if="loads" type="button" class="btn btn-sm btn-outline-secondary no-print" @click="print">
+        Print the labels
+      </button>
     </div>
     <ul v-if="loads" class="labels">
       <template v-for="c in cards" :key="c.first.bays[0]">
         <li v-for="(l, i) in [c.first, ...c.others]" :key="l.bays[0]" :class="{ alike: i > 0 }">
-          <span class="soft small">{{ name }}, {{ place(l) }}<span v-if="i === 0 && c.others.length" class="no-print"> and {{ c.others.length }} more like it</span></span>
+          <span class="soft small"
+            >{{ name }}, {{ place(l)
+            }}<span v-if="i === 0 && c.others.length" class="no-print">
+              and {{ c.others.length }} more like it</span
+            ></span
+          >
           <strong>{{ readings.say.mass(l.spreadKg) }} spread out</strong>
           <span>{{ readings.say.mass(l.singleKg) }} in one place in the middle</span>
           <span v-if="l.by" class="soft small no-print">First to fail: {{ CHECK_NAMES[l.by] ?? l.by }}</span>
         </li>
       </template>
     </ul>
-    <p v-if="loads" class="soft small mb-0">Each while the shelves like it carry as much. A planning aid, not a rating: a maker’s figure or a licensed person’s comes first.</p>
+    <p v-if="loads" class="soft small mb-0">
+      Each while the shelves like it carry as much. A planning aid, not a rating: a maker’s figure or a licensed
+      person’s comes first.
+    </p>
   </section>
 </template>
 

@@ -19,8 +19,19 @@ const drawn = computed(() => {
   // A round number of times.
   const power = 10 ** Math.floor(Math.log10(rough))
   const times = Math.max(1, Math.floor(rough / power) * power)
-  const line = (f: number) => Array.from({ length: 81 }, (_, i) => `${(i / 80) * W},${60 + (curve?.sagAt((i / 80) * spec.lengthMm) ?? 0) * f * kx * times}`).join(' ')
-  return { first: line(1), end: line(props.factor), supports: spec.supports.map((s) => s.atMm * kx), times, limit: 60 + props.limitMm * kx * times, at: props.bent.result.sag.atMm * kx }
+  const line = (f: number) =>
+    Array.from(
+      { length: 81 },
+      (_, i) => `${(i / 80) * W},${60 + (curve?.sagAt((i / 80) * spec.lengthMm) ?? 0) * f * kx * times}`,
+    ).join(' ')
+  return {
+    first: line(1),
+    end: line(props.factor),
+    supports: spec.supports.map((s) => s.atMm * kx),
+    times,
+    limit: 60 + props.limitMm * kx * times,
+    at: props.bent.result.sag.atMm * kx,
+  }
 })
 </script>
 
@@ -30,10 +41,14 @@ const drawn = computed(() => {
       <line x1="0" :x2="W" y1="60" y2="60" class="edge" />
       <line :x1="drawn.at - 130" :x2="drawn.at + 130" :y1="drawn.limit" :y2="drawn.limit" class="limit" />
       <text :x="drawn.at + 140" :y="drawn.limit + 9" class="limit-word">limit</text>
-      <polyline :points="drawn.end" class="end" /><polyline :points="drawn.first" class="first" />
+      <polyline :points="drawn.end" class="end" />
+      <polyline :points="drawn.first" class="first" />
       <path v-for="s in drawn.supports" :key="s" :d="`M${s} 60l-16 28h32z`" class="support" />
     </svg>
-    <figcaption class="small soft">Sag drawn {{ readings.say.number(drawn.times) }} times too large: thin line day one, thick line in the long run, against a straight-edge.</figcaption>
+    <figcaption class="small soft">
+      Sag drawn {{ readings.say.number(drawn.times) }} times too large: thin line day one, thick line in the long run,
+      against a straight-edge.
+    </figcaption>
   </figure>
 </template>
 

@@ -10,10 +10,14 @@ const doc = useDocument()
 const nameOf = (id: string) => doc.project?.goods.find((g) => g.id === id)?.name ?? id
 const limit = (id: string, count: number) => count + (props.homeless.find((h) => h.goodsId === id)?.count ?? 0)
 const others = computed(() => props.homeless.filter((h) => !props.build.goods.some((g) => g.goodsId === h.goodsId)))
-const edit = (label: string, recipe: (b: Build) => void) => doc.change(label, (d) => recipe(d.builds.find((b) => b.id === props.build.id) as Build))
-const setCount = (id: string, count: number) => edit('change what a build holds', (b) => void (b.goods.find((g) => g.goodsId === id)!.count = count))
-const takeOut = (id: string) => edit('take goods out of a build', (b) => void (b.goods = b.goods.filter((g) => g.goodsId !== id)))
-const putIn = (h: { goodsId: string; count: number }) => edit('put goods in a build', (b) => void b.goods.push({ ...h }))
+const edit = (label: string, recipe: (b: Build) => void) =>
+  doc.change(label, (d) => recipe(d.builds.find((b) => b.id === props.build.id) as Build))
+const setCount = (id: string, count: number) =>
+  edit('change what a build holds', (b) => void (b.goods.find((g) => g.goodsId === id)!.count = count))
+const takeOut = (id: string) =>
+  edit('take goods out of a build', (b) => void (b.goods = b.goods.filter((g) => g.goodsId !== id)))
+const putIn = (h: { goodsId: string; count: number }) =>
+  edit('put goods in a build', (b) => void b.goods.push({ ...h }))
 </script>
 
 <template>
@@ -22,8 +26,18 @@ const putIn = (h: { goodsId: string; count: number }) => edit('put goods in a bu
     <li v-for="g in build.goods" :key="g.goodsId">
       <span>{{ nameOf(g.goodsId) }}</span>
       <span class="line">
-        <MeasureField hide-label :label="`How many ${nameOf(g.goodsId)}`" quantity="count" :value="g.count" :min="1" :max="limit(g.goodsId, g.count)" @change="(v) => v !== null && setCount(g.goodsId, v)" />
-        <button type="button" class="btn btn-sm btn-link p-0" @click="takeOut(g.goodsId)">out<span class="visually-hidden">: {{ nameOf(g.goodsId) }}</span></button>
+        <MeasureField
+          hide-label
+          :label="`How many ${nameOf(g.goodsId)}`"
+          quantity="count"
+          :value="g.count"
+          :min="1"
+          :max="limit(g.goodsId, g.count)"
+          @change="(v) => v !== null && setCount(g.goodsId, v)"
+        />
+        <button type="button" class="btn btn-sm btn-link p-0" @click="takeOut(g.goodsId)">
+          out<span class="visually-hidden">: {{ nameOf(g.goodsId) }}</span>
+        </button>
       </span>
     </li>
   </ul>
@@ -32,7 +46,9 @@ const putIn = (h: { goodsId: string; count: number }) => edit('put goods in a bu
     <ul>
       <li v-for="h in others" :key="h.goodsId">
         <span>{{ h.count }} {{ nameOf(h.goodsId) }}</span>
-        <button type="button" class="btn btn-sm btn-link p-0" @click="putIn(h)">put in<span class="visually-hidden">: {{ nameOf(h.goodsId) }}</span></button>
+        <button type="button" class="btn btn-sm btn-link p-0" @click="putIn(h)">
+          put in<span class="visually-hidden">: {{ nameOf(h.goodsId) }}</span>
+        </button>
       </li>
     </ul>
   </template>

@@ -7,12 +7,21 @@ import IconPinned from '~icons/bi/pin-fill'
 import MeasureField from '../../components/MeasureField.vue'
 import { useReadings } from '../../stores/readings.ts'
 
-defineProps<{ dims: readonly Dim[]; choices: readonly Choice[]; refused: { path: string; text: string } | null; part: string | null }>()
+defineProps<{
+  dims: readonly Dim[]
+  choices: readonly Choice[]
+  refused: { path: string; text: string } | null
+  part: string | null
+}>()
 const emit = defineEmits<{ set: [path: string, value: unknown, stepped?: boolean] }>()
 const readings = useReadings()
 
 function choose(c: Choice, raw: string) {
-  emit('set', c.path, c.options.find((o) => String(o) === raw))
+  emit(
+    'set',
+    c.path,
+    c.options.find((o) => String(o) === raw),
+  )
 }
 </script>
 
@@ -20,8 +29,26 @@ function choose(c: Choice, raw: string) {
   <ul class="list">
     <li v-for="d in dims" :key="d.path" :class="{ fixed: !d.tacked, chosen: part && d.drag?.parts.includes(part) }">
       <div class="row-line">
-        <MeasureField class="field" :label="dimName(d)" :quantity="d.quantity" :value="d.value" :min="d.min" :max="d.max" :error="refused?.path === d.path ? refused.text : ''" @change="(v, stepped) => v !== null && emit('set', d.path, v, stepped)" />
-        <button type="button" class="pin" :aria-label="`${d.tacked ? 'tacked' : 'fixed'}: ${dimName(d)}`" :aria-pressed="!d.tacked" :title="d.tacked ? 'Tacked: follows the goods. Press to fix it.' : 'Fixed by you. Press to let it follow again.'" @click="emit('set', d.path, d.tacked ? d.value : null)">
+        <MeasureField
+          class="field"
+          :label="dimName(d)"
+          :quantity="d.quantity"
+          :value="d.value"
+          :min="d.min"
+          :max="d.max"
+          :error="refused?.path === d.path ? refused.text : ''"
+          @change="(v, stepped) => v !== null && emit('set', d.path, v, stepped)"
+        />
+        <button
+          type="button"
+          class="pin"
+          :aria-label="`${d.tacked ? 'tacked' : 'fixed'}: ${dimName(d)}`"
+          :aria-pressed="!d.tacked"
+          :title="
+            d.tacked ? 'Tacked: follows the goods. Press to fix it.' : 'Fixed by you. Press to let it follow again.'
+          "
+          @click="emit('set', d.path, d.tacked ? d.value : null)"
+        >
           <component :is="d.tacked ? IconPin : IconPinned" aria-hidden="true" />
           {{ d.tacked ? 'tacked' : 'fixed' }}
         </button>
@@ -32,8 +59,19 @@ function choose(c: Choice, raw: string) {
   <h3 class="mt-3">Choices</h3>
   <div v-for="c in choices" :key="c.path" class="choice">
     <label :for="`c-${c.path}`" class="form-label">{{ choiceName(c) }}</label>
-    <select :id="`c-${c.path}`" class="form-select form-select-sm" :value="String(c.value)" @change="choose(c, ($event.target as HTMLSelectElement).value)">
-      <option v-for="o in c.options.includes(c.value) ? c.options : [c.value, ...c.options]" :key="String(o)" :value="String(o)">{{ optionName(c, o) }}</option>
+    <select
+      :id="`c-${c.path}`"
+      class="form-select form-select-sm"
+      :value="String(c.value)"
+      @change="choose(c, ($event.target as HTMLSelectElement).value)"
+    >
+      <option
+        v-for="o in c.options.includes(c.value) ? c.options : [c.value, ...c.options]"
+        :key="String(o)"
+        :value="String(o)"
+      >
+        {{ optionName(c, o) }}
+      </option>
     </select>
   </div>
 </template>

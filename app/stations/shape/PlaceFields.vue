@@ -18,16 +18,29 @@ const ends = computed(() => {
   const b = own.value
   if (!b || !wall.value) return null
   const [left, right] = [props.build.offsetMm, props.build.offsetMm + b.frame.alongMm]
-  const others = readings.placed.filter((o) => o.id !== b.id && o.frame.wall.wall.id === props.build.wallId).map((o) => ({ name: o.name, from: o.frame.place.alongMm, to: o.frame.place.alongMm + o.frame.alongMm }))
+  const others = readings.placed
+    .filter((o) => o.id !== b.id && o.frame.wall.wall.id === props.build.wallId)
+    .map((o) => ({ name: o.name, from: o.frame.place.alongMm, to: o.frame.place.alongMm + o.frame.alongMm }))
   const before = others.filter((o) => o.to <= left + 1).sort((p, q) => q.to - p.to)[0]
   const after = others.filter((o) => o.from >= right - 1).sort((p, q) => p.from - q.from)[0]
-  return { rightMm: wall.value.lengthMm - right, wide: b.frame.alongMm, before: before && { ...before, gap: left - before.to }, after: after && { ...after, gap: after.from - right } }
+  return {
+    rightMm: wall.value.lengthMm - right,
+    wide: b.frame.alongMm,
+    before: before && { ...before, gap: left - before.to },
+    after: after && { ...after, gap: after.from - right },
+  }
 })
 /** Neighbours near enough to be screwed to, and those it is tied to although they are not. */
 const ties = computed(() => {
-  const tied = new Set(doc.project!.builds.filter((b) => props.build.tiedTo.includes(b.id) || b.tiedTo.includes(props.build.id)).map((b) => b.id))
+  const tied = new Set(
+    doc
+      .project!.builds.filter((b) => props.build.tiedTo.includes(b.id) || b.tiedTo.includes(props.build.id))
+      .map((b) => b.id),
+  )
   const near = readings.besides(props.build.id)
-  const far = doc.project!.builds.filter((b) => tied.has(b.id) && !near.some((n) => n.id === b.id)).map((b) => ({ id: b.id, name: b.name }))
+  const far = doc
+    .project!.builds.filter((b) => tied.has(b.id) && !near.some((n) => n.id === b.id))
+    .map((b) => ({ id: b.id, name: b.name }))
   return [...near, ...far].map((n) => ({ ...n, tied: tied.has(n.id) }))
 })
 function tie(id: string, on: boolean) {
@@ -38,26 +51,82 @@ function tie(id: string, on: boolean) {
     if (on) own.tiedTo.push(id)
   })
 }
-const TURNS = [{ value: 0, text: 'back to the wall' }, { value: 1, text: 'back to the left' }, { value: 2, text: 'back to the room' }, { value: 3, text: 'back to the right' }]
+const TURNS = [
+  { value: 0, text: 'back to the wall' },
+  { value: 1, text: 'back to the left' },
+  { value: 2, text: 'back to the room' },
+  { value: 3, text: 'back to the right' },
+]
 </script>
 
 <template>
   <h3>Stands at</h3>
-  <select class="form-select form-select-sm mb-1" aria-label="Wall" :value="build.wallId" @change="move(build.id, { wallId: ($event.target as HTMLSelectElement).value, offsetMm: 0 })">
+  <select
+    class="form-select form-select-sm mb-1"
+    aria-label="Wall"
+    :value="build.wallId"
+    @change="move(build.id, { wallId: ($event.target as HTMLSelectElement).value, offsetMm: 0 })"
+  >
     <option v-for="w in doc.project?.room.walls" :key="w.id" :value="w.id">{{ w.name }}</option>
   </select>
-  <MeasureField label="From its left corner" :value="build.offsetMm" :max="Math.max(0, (wall?.lengthMm ?? 300) - 50)" @change="(v, stepped) => v !== null && move(build.id, { offsetMm: v }, stepped)" />
-  <MeasureField v-if="ends && ends.rightMm >= 0" label="From its right corner" :value="ends.rightMm" :max="Math.max(0, (wall?.lengthMm ?? 0) - ends.wide)" @change="(v, stepped) => v !== null && move(build.id, { offsetMm: (wall?.lengthMm ?? 0) - ends!.wide - v }, stepped)" />
-  <MeasureField v-if="ends?.before" :label="`From ${ends.before.name}, on its left`" :value="Math.max(0, ends.before.gap)" :max="LONGEST_MM" @change="(v, stepped) => v !== null && move(build.id, { offsetMm: ends!.before!.to + v }, stepped)" />
-  <MeasureField v-if="ends?.after" :label="`From ${ends.after.name}, on its right`" :value="Math.max(0, ends.after.gap)" :max="LONGEST_MM" @change="(v, stepped) => v !== null && move(build.id, { offsetMm: ends!.after!.from - ends!.wide - v }, stepped)" />
-  <MeasureField label="Out from the wall" :value="build.outMm" :max="LONGEST_MM" @change="(v, stepped) => v !== null && move(build.id, { outMm: v }, stepped)" />
+  <MeasureField
+    label="From its left corner"
+    :value="build.offsetMm"
+    :max="Math.max(0, (wall?.lengthMm ?? 300) - 50)"
+    @change="(v, stepped) => v !== null && move(build.id, { offsetMm: v }, stepped)"
+  />
+  <MeasureField
+    v-if="ends && ends.rightMm >= 0"
+    label="From its right corner"
+    :value="ends.rightMm"
+    :max="Math.max(0, (wall?.lengthMm ?? 0) - ends.wide)"
+    @change="
+      (v, stepped) => v !== null && move(build.id, { offsetMm: (wall?.lengthMm ?? 0) - ends!.wide - v }, stepped)
+    "
+  />
+  <MeasureField
+    v-if="ends?.before"
+    :label="`From ${ends.before.name}, on its left`"
+    :value="Math.max(0, ends.before.gap)"
+    :max="LONGEST_MM"
+    @change="(v, stepped) => v !== null && move(build.id, { offsetMm: ends!.before!.to + v }, stepped)"
+  />
+  <MeasureField
+    v-if="ends?.after"
+    :label="`From ${ends.after.name}, on its right`"
+    :value="Math.max(0, ends.after.gap)"
+    :max="LONGEST_MM"
+    @change="(v, stepped) => v !== null && move(build.id, { offsetMm: ends!.after!.from - ends!.wide - v }, stepped)"
+  />
+  <MeasureField
+    label="Out from the wall"
+    :value="build.outMm"
+    :max="LONGEST_MM"
+    @change="(v, stepped) => v !== null && move(build.id, { outMm: v }, stepped)"
+  />
   <label class="form-label" for="turn">Turned</label>
-  <select id="turn" class="form-select form-select-sm" :value="build.turn" @change="move(build.id, { turn: Number(($event.target as HTMLSelectElement).value) as Build['turn'] })">
+  <select
+    id="turn"
+    class="form-select form-select-sm"
+    :value="build.turn"
+    @change="move(build.id, { turn: Number(($event.target as HTMLSelectElement).value) as Build['turn'] })"
+  >
     <option v-for="t in TURNS" :key="t.value" :value="t.value">{{ t.text }}</option>
   </select>
-  <BFormCheckbox class="mt-1" :model-value="build.mirrored" @update:model-value="move(build.id, { mirrored: Boolean($event) })">mirrored</BFormCheckbox>
+  <BFormCheckbox
+    class="mt-1"
+    :model-value="build.mirrored"
+    @update:model-value="move(build.id, { mirrored: Boolean($event) })"
+    >mirrored</BFormCheckbox
+  >
   <fieldset v-if="ties.length" class="mt-1">
     <legend class="form-label mb-0">Screwed to its neighbour, so that they stand as one</legend>
-    <BFormCheckbox v-for="t in ties" :key="t.id" :model-value="t.tied" @update:model-value="tie(t.id, Boolean($event))">{{ t.name }}</BFormCheckbox>
+    <BFormCheckbox
+      v-for="t in ties"
+      :key="t.id"
+      :model-value="t.tied"
+      @update:model-value="tie(t.id, Boolean($event))"
+      >{{ t.name }}</BFormCheckbox
+    >
   </fieldset>
 </template>

@@ -35,7 +35,14 @@ const reading = computed(() => (outcome.value?.ok ? outcome.value.reading : null
 const problem = computed(() => (outcome.value && !outcome.value.ok ? outcome.value.problem : null))
 const scene = computed(() =>
   reading.value
-    ? drawView(reading.value.shaped.assembly, view.value, { boxes: reading.value.boxes, goods: reading.value.goods, dims: reading.value.shaped.dims, stick: reading.value.shaped.assembly.stick, showGoods: showGoods.value, labels: showLabels.value ? reading.value.labels : undefined })
+    ? drawView(reading.value.shaped.assembly, view.value, {
+        boxes: reading.value.boxes,
+        goods: reading.value.goods,
+        dims: reading.value.shaped.dims,
+        stick: reading.value.shaped.assembly.stick,
+        showGoods: showGoods.value,
+        labels: showLabels.value ? reading.value.labels : undefined,
+      })
     : null,
 )
 const refused = ref<{ path: string; text: string } | null>(null)
@@ -48,11 +55,17 @@ function set(path: string, value: unknown, stepped = false, drag?: number) {
   if (said) return void (refused.value = { path, text: sayProblem(said, readings.say) })
   refused.value = null
   const id = build.value.id
-  doc.change(value === null ? 'let a dimension go' : 'set a dimension', (d) => void (d.builds.find((b) => b.id === id)!.params = params), stepped ? `${id}:${path}${drag === undefined ? '' : `:drag ${drag}`}` : undefined, drag !== undefined)
+  doc.change(
+    value === null ? 'let a dimension go' : 'set a dimension',
+    (d) => void (d.builds.find((b) => b.id === id)!.params = params),
+    stepped ? `${id}:${path}${drag === undefined ? '' : `:drag ${drag}`}` : undefined,
+    drag !== undefined,
+  )
 }
 function rename(name: string) {
   const id = build.value?.id
-  if (name.trim() && id) doc.change('rename a build', (d) => void (d.builds.find((b) => b.id === id)!.name = name.trim().slice(0, 80)))
+  if (name.trim() && id)
+    doc.change('rename a build', (d) => void (d.builds.find((b) => b.id === id)!.name = name.trim().slice(0, 80)))
 }
 function remove() {
   const id = build.value?.id
@@ -75,11 +88,33 @@ const VIEW_NAMES: Record<View, string> = { front: 'Front', plan: 'Plan', section
       <h1>Shape</h1>
       <span class="soft">What shall I build, how big, and where?</span>
       <span class="ms-auto d-flex gap-2 flex-wrap">
-        <button v-for="b in doc.project!.builds" :key="b.id" type="button" class="btn btn-sm" :class="b.id === build?.id && !starting ? 'btn-primary' : 'btn-outline-secondary'" :aria-pressed="b.id === build?.id && !starting" @click="(buildId = b.id), (starting = false)">{{ b.name }}</button>
-        <button type="button" class="btn btn-sm" :class="starting ? 'btn-primary' : 'btn-outline-secondary'" @click="starting = !starting">New build</button>
+        <button
+          v-for="b in doc.project!.builds"
+          :key="b.id"
+          type="button"
+          class="btn btn-sm"
+          :class="b.id === build?.id && !starting ? 'btn-primary' : 'btn-outline-secondary'"
+          :aria-pressed="b.id === build?.id && !starting"
+          @click="((buildId = b.id), (starting = false))"
+        >
+          {{ b.name }}
+        </button>
+        <button
+          type="button"
+          class="btn btn-sm"
+          :class="starting ? 'btn-primary' : 'btn-outline-secondary'"
+          @click="starting = !starting"
+        >
+          New build
+        </button>
       </span>
     </div>
-    <StartBuild v-if="starting || !build" :homeless="homeless" @made="(id) => ((buildId = id), (starting = false))" @cancel="starting = false" />
+    <StartBuild
+      v-if="starting || !build"
+      :homeless="homeless"
+      @made="(id) => ((buildId = id), (starting = false))"
+      @cancel="starting = false"
+    />
     <template v-else>
       <UnrolledRoom compact :build="build.id" @build="buildId = $event" />
       <div class="columns">
@@ -89,7 +124,14 @@ const VIEW_NAMES: Record<View, string> = { front: 'Front', plan: 'Plan', section
         <section class="drawing card-sheet" aria-label="Drawing">
           <div class="bar">
             <BButtonGroup size="sm" aria-label="View">
-              <BButton v-for="v in VIEWS" :key="v" :variant="v === view ? 'primary' : 'outline-secondary'" :aria-pressed="v === view" @click="view = v">{{ VIEW_NAMES[v] }}</BButton>
+              <BButton
+                v-for="v in VIEWS"
+                :key="v"
+                :variant="v === view ? 'primary' : 'outline-secondary'"
+                :aria-pressed="v === view"
+                @click="view = v"
+                >{{ VIEW_NAMES[v] }}</BButton
+              >
             </BButtonGroup>
             <BFormCheckbox v-model="showGoods" inline>goods</BFormCheckbox>
             <BFormCheckbox v-model="showLabels" inline>labels</BFormCheckbox>
@@ -97,18 +139,48 @@ const VIEW_NAMES: Record<View, string> = { front: 'Front', plan: 'Plan', section
           </div>
           <p v-if="problem" class="text-trouble" role="alert">{{ sayProblem(problem, readings.say) }}</p>
           <div v-if="scene && reading" class="view">
-            <SceneView :key="view" class="scene" :scene="scene" :dims="reading.shaped.dims" :title="`${build.name}, ${VIEW_NAMES[view].toLowerCase()}`" :selected="chosenParts" @select="part = $event" @move="(path, value, drag) => set(path, value, true, drag)" />
+            <SceneView
+              :key="view"
+              class="scene"
+              :scene="scene"
+              :dims="reading.shaped.dims"
+              :title="`${build.name}, ${VIEW_NAMES[view].toLowerCase()}`"
+              :selected="chosenParts"
+              @select="part = $event"
+              @move="(path, value, drag) => set(path, value, true, drag)"
+            />
           </div>
         </section>
         <aside class="dims card-sheet" aria-label="Dimensions and choices">
           <div class="d-flex gap-1 align-items-center mb-1">
-            <input class="form-control form-control-sm slab" :value="build.name" aria-label="Name of this build" maxlength="80" @change="rename(($event.target as HTMLInputElement).value)" />
-            <button type="button" class="btn btn-sm btn-link" :aria-label="`Remove ${build.name}`" @click="remove"><IconTrash aria-hidden="true" /></button>
+            <input
+              class="form-control form-control-sm slab"
+              :value="build.name"
+              aria-label="Name of this build"
+              maxlength="80"
+              @change="rename(($event.target as HTMLInputElement).value)"
+            />
+            <button type="button" class="btn btn-sm btn-link" :aria-label="`Remove ${build.name}`" @click="remove">
+              <IconTrash aria-hidden="true" />
+            </button>
           </div>
           <p class="soft small mb-2">{{ familyName(build.family) }}</p>
-          <p v-if="refused && !reading?.shaped.dims.some((d) => d.path === refused!.path)" class="text-trouble small" role="alert">{{ refused.text }}</p>
+          <p
+            v-if="refused && !reading?.shaped.dims.some((d) => d.path === refused!.path)"
+            class="text-trouble small"
+            role="alert"
+          >
+            {{ refused.text }}
+          </p>
           <SizeHints v-if="reading && build" :build="build" />
-          <DimensionList v-if="reading" :dims="reading.shaped.dims" :choices="reading.shaped.choices" :refused="refused" :part="part" @set="set" />
+          <DimensionList
+            v-if="reading"
+            :dims="reading.shaped.dims"
+            :choices="reading.shaped.choices"
+            :refused="refused"
+            :part="part"
+            @set="set"
+          />
         </aside>
       </div>
     </template>

@@ -19,26 +19,41 @@ const hints = shallowRef<SizeHint[]>([])
 const REST_MS = 900
 let waiting: ReturnType<typeof setTimeout> | undefined
 let asked = 0
-watch(() => [props.build, doc.project!.prices, doc.project!.settings], () => {
-  hints.value = []
-  clearTimeout(waiting)
-  const mine = ++asked
-  waiting = setTimeout(() => {
-    void useHeavy().sizeHints(toRaw(doc.project!), props.build.id).then((found) => {
-      if (mine === asked) hints.value = found
-    })
-  }, REST_MS)
-}, { immediate: true })
+watch(
+  () => [props.build, doc.project!.prices, doc.project!.settings],
+  () => {
+    hints.value = []
+    clearTimeout(waiting)
+    const mine = ++asked
+    waiting = setTimeout(() => {
+      void useHeavy()
+        .sizeHints(toRaw(doc.project!), props.build.id)
+        .then((found) => {
+          if (mine === asked) hints.value = found
+        })
+    }, REST_MS)
+  },
+  { immediate: true },
+)
 function take(h: SizeHint) {
-  doc.change('a little smaller, and cheaper', (d) => void (d.builds.find((b) => b.id === props.build.id)!.params = h.build.params))
+  doc.change(
+    'a little smaller, and cheaper',
+    (d) => void (d.builds.find((b) => b.id === props.build.id)!.params = h.build.params),
+  )
 }
-const saves = (h: SizeHint) => [h.sheets > 0 ? plural(h.sheets, 'sheet') : '', h.boards > 0 ? plural(h.boards, 'board') : ''].filter(Boolean).join(' and ')
+const saves = (h: SizeHint) =>
+  [h.sheets > 0 ? plural(h.sheets, 'sheet') : '', h.boards > 0 ? plural(h.boards, 'board') : '']
+    .filter(Boolean)
+    .join(' and ')
 </script>
 
 <template>
   <ul v-if="hints.length" class="hints" role="status">
     <li v-for="h in hints" :key="h.path">
-      {{ dimName(h) }}: {{ formatLength(h.toMm, readings.units) }} instead of {{ formatLength(h.fromMm, readings.units) }} saves {{ saves(h) }} ({{ formatMoney(-h.deltaMinor, doc.project!.settings.currency) }}).
+      {{ dimName(h) }}: {{ formatLength(h.toMm, readings.units) }} instead of
+      {{ formatLength(h.fromMm, readings.units) }} saves {{ saves(h) }} ({{
+        formatMoney(-h.deltaMinor, doc.project!.settings.currency)
+      }}).
       <button type="button" class="btn btn-sm btn-outline-secondary" @click="take(h)">Take it</button>
     </li>
   </ul>

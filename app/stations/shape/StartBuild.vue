@@ -52,20 +52,35 @@ onUnmounted(stop)
 const drawn = computed(() =>
   (proposals.value ?? []).flatMap((p) => {
     const r = readBuild(doc.project!, p.build)
-    return r.ok ? [{ p, scene: drawView(r.reading.shaped.assembly, 'front', { boxes: r.reading.boxes, goods: r.reading.goods, showDimensions: false }), stocks: stocksOf(r.reading.pieces), weakest: r.reading.verdict.state }] : []
+    return r.ok
+      ? [
+          {
+            p,
+            scene: drawView(r.reading.shaped.assembly, 'front', {
+              boxes: r.reading.boxes,
+              goods: r.reading.goods,
+              showDimensions: false,
+            }),
+            stocks: stocksOf(r.reading.pieces),
+            weakest: r.reading.verdict.state,
+          },
+        ]
+      : []
   }),
 )
 function take(p: Proposal) {
   const same = doc.project!.builds.filter((b) => b.family === p.build.family).length
   const name = `${familyName(p.build.family)}${same ? ` ${same + 1}` : ''}`
-  doc.change(`start ${name}`, (d) => void d.builds.push({ ...p.build, name }))
-  emit('made', p.build.id)
+  if (doc.change(`start ${name}`, (d) => void d.builds.push({ ...p.build, name }))) emit('made', p.build.id)
 }
 </script>
 
 <template>
   <div class="start">
-    <p v-if="doc.project!.goods.length === 0" class="empty">There is nothing to build for yet. <RouterLink :to="{ name: 'sort' }">Say what you have in Sort</RouterLink>, then come back.</p>
+    <p v-if="doc.project!.goods.length === 0" class="empty">
+      There is nothing to build for yet. <RouterLink :to="{ name: 'sort' }">Say what you have in Sort</RouterLink>, then
+      come back.
+    </p>
     <template v-else>
       <div class="two">
         <section class="card-sheet" aria-labelledby="which">
@@ -73,36 +88,90 @@ function take(p: Proposal) {
           <p v-if="homeless.length === 0" class="soft">Everything kept has a home in a build already.</p>
           <ul>
             <li v-for="h in homeless" :key="h.goodsId">
-              <BFormCheckbox :model-value="taken.has(h.goodsId)" @update:model-value="toggle(h.goodsId, h.count)">{{ h.count }} {{ itemOf(h.goodsId).name }} <span class="soft small">{{ itemOf(h.goodsId).kind }}</span></BFormCheckbox>
-              <MeasureField v-if="taken.has(h.goodsId)" hide-label class="how-many" :label="`How many ${itemOf(h.goodsId).name}`" quantity="count" :value="taken.get(h.goodsId)!" :min="1" :max="h.count" @change="(v) => v !== null && taken.set(h.goodsId, v)" />
+              <BFormCheckbox :model-value="taken.has(h.goodsId)" @update:model-value="toggle(h.goodsId, h.count)"
+                >{{ h.count }} {{ itemOf(h.goodsId).name }}
+                <span class="soft small">{{ itemOf(h.goodsId).kind }}</span></BFormCheckbox
+              >
+              <MeasureField
+                v-if="taken.has(h.goodsId)"
+                hide-label
+                class="how-many"
+                :label="`How many ${itemOf(h.goodsId).name}`"
+                quantity="count"
+                :value="taken.get(h.goodsId)!"
+                :min="1"
+                :max="h.count"
+                @change="(v) => v !== null && taken.set(h.goodsId, v)"
+              />
             </li>
           </ul>
-          <button v-if="homeless.length > 1" type="button" class="btn btn-sm btn-outline-secondary" @click="homeless.forEach((h) => taken.set(h.goodsId, h.count))">All of them</button>
+          <button
+            v-if="homeless.length > 1"
+            type="button"
+            class="btn btn-sm btn-outline-secondary"
+            @click="homeless.forEach((h) => taken.set(h.goodsId, h.count))"
+          >
+            All of them
+          </button>
         </section>
         <section class="card-sheet" aria-labelledby="where">
           <h2 id="where">2. Where?</h2>
           <label class="form-label" for="start-wall">Wall</label>
-          <BFormSelect id="start-wall" v-model="wallId" size="sm" :options="doc.project!.room.walls.map((w) => ({ value: w.id, text: `${w.name}, ${formatLength(w.lengthMm, readings.units, { feet: true })}` }))" />
-          <MeasureField class="mt-2" label="From its left corner" :value="offsetMm" :max="50000" @change="(v) => v !== null && (offsetMm = v)" />
-          <button type="button" class="btn btn-primary mt-3" :disabled="chosen.length === 0 || working" @click="ask">{{ working ? 'Working it out …' : 'Show me what would do' }}</button>
+          <BFormSelect
+            id="start-wall"
+            v-model="wallId"
+            size="sm"
+            :options="
+              doc.project!.room.walls.map((w) => ({
+                value: w.id,
+                text: `${w.name}, ${formatLength(w.lengthMm, readings.units, { feet: true })}`,
+              }))
+            "
+          />
+          <MeasureField
+            class="mt-2"
+            label="From its left corner"
+            :value="offsetMm"
+            :max="50000"
+            @change="(v) => v !== null && (offsetMm = v)"
+          />
+          <button type="button" class="btn btn-primary mt-3" :disabled="chosen.length === 0 || working" @click="ask">
+            {{ working ? 'Working it out …' : 'Show me what would do' }}
+          </button>
           <button v-if="working" type="button" class="btn btn-link mt-3" @click="stop">Stop</button>
-          <button v-else-if="doc.project!.builds.length" type="button" class="btn btn-link mt-3" @click="emit('cancel')">Cancel</button>
+          <button
+            v-else-if="doc.project!.builds.length"
+            type="button"
+            class="btn btn-link mt-3"
+            @click="emit('cancel')"
+          >
+            Cancel
+          </button>
         </section>
       </div>
       <section v-if="proposals" aria-labelledby="take">
         <h2 id="take">3. Take one, then change it</h2>
-        <p v-if="drawn.length === 0" class="text-trouble" role="alert">No kind of build takes these goods here. A longer wall, more depth, or fewer goods would help.</p>
+        <p v-if="drawn.length === 0" class="text-trouble" role="alert">
+          No kind of build takes these goods here. A longer wall, more depth, or fewer goods would help.
+        </p>
         <div class="cards">
           <article v-for="(d, i) in drawn" :key="i" class="card-sheet">
             <h3>{{ familyName(d.p.build.family) }}</h3>
             <p class="soft small mb-1">{{ FAMILIES[d.p.build.family]?.blurb }}</p>
             <SceneView class="pic" plain :scene="d.scene" :title="familyName(d.p.build.family)" />
             <dl>
-              <dt>holds</dt><dd>{{ d.p.holds }}<span v-if="d.p.leftOut" class="text-trouble"> ({{ d.p.leftOut }} left out)</span></dd>
-              <dt>long</dt><dd>{{ formatLength(d.p.lengthMm, readings.units, { feet: true }) }}</dd>
-              <dt>made of</dt><dd>{{ d.stocks }}</dd>
-              <dt>costs about</dt><dd>{{ formatMoney(d.p.minor, doc.project!.settings.currency) }}</dd>
-              <dt>proof</dt><dd><VerdictMark :state="d.weakest" words /></dd>
+              <dt>holds</dt>
+              <dd>
+                {{ d.p.holds }}<span v-if="d.p.leftOut" class="text-trouble"> ({{ d.p.leftOut }} left out)</span>
+              </dd>
+              <dt>long</dt>
+              <dd>{{ formatLength(d.p.lengthMm, readings.units, { feet: true }) }}</dd>
+              <dt>made of</dt>
+              <dd>{{ d.stocks }}</dd>
+              <dt>costs about</dt>
+              <dd>{{ formatMoney(d.p.minor, doc.project!.settings.currency) }}</dd>
+              <dt>proof</dt>
+              <dd><VerdictMark :state="d.weakest" words /></dd>
             </dl>
             <button type="button" class="btn btn-primary" @click="take(d.p)">Take this one</button>
           </article>

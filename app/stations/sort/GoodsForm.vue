@@ -9,26 +9,90 @@ const props = defineProps<{ goods: Goods }>()
 const emit = defineEmits<{ update: [part: Partial<Goods>] }>()
 const { minMm, maxMm, maxCount } = GOODS_LIMITS
 const tote = computed(() => props.goods.tote)
-const measured = (part: Partial<ToteShape>) => tote.value && emit('update', { tote: { ...tote.value, ...part, assumed: false } })
-const setKind = (kind: Goods['kind']) => emit('update', { kind, tote: kind === 'tote' ? (tote.value ?? assumedTote(props.goods.acrossMm, props.goods.tallMm)) : null })
+const measured = (part: Partial<ToteShape>) =>
+  tote.value && emit('update', { tote: { ...tote.value, ...part, assumed: false } })
+const setKind = (kind: Goods['kind']) =>
+  emit('update', {
+    kind,
+    tote: kind === 'tote' ? (tote.value ?? assumedTote(props.goods.acrossMm, props.goods.tallMm)) : null,
+  })
 </script>
 
 <template>
   <div class="form">
     <div>
       <label class="form-label" for="goods-kind">Kind</label>
-      <BFormSelect id="goods-kind" size="sm" :model-value="goods.kind" :options="[...GOODS_KINDS]" @update:model-value="setKind($event as Goods['kind'])" />
+      <BFormSelect
+        id="goods-kind"
+        size="sm"
+        :model-value="goods.kind"
+        :options="[...GOODS_KINDS]"
+        @update:model-value="setKind($event as Goods['kind'])"
+      />
     </div>
-    <MeasureField label="Count" quantity="count" :value="goods.count" :min="1" :max="maxCount" @change="(v) => v !== null && emit('update', { count: v })" />
-    <MeasureField :label="tote ? 'Lid width (across)' : 'Across'" :value="goods.acrossMm" :min="minMm" :max="maxMm" @change="(v) => v !== null && emit('update', { acrossMm: v })" />
-    <MeasureField :label="tote ? 'Lid length (deep)' : 'Deep'" :value="goods.deepMm" :min="minMm" :max="maxMm" @change="(v) => v !== null && emit('update', { deepMm: v })" />
-    <MeasureField :label="tote ? 'Height over the lid' : 'Tallest point'" :value="goods.tallMm" :min="minMm" :max="maxMm" @change="(v) => v !== null && emit('update', { tallMm: v })" />
-    <MeasureField label="Mass of one" optional quantity="mass" :value="goods.massKg" :max="HEAVIEST_KG" @change="(v) => emit('update', { massKg: v })" />
+    <MeasureField
+      label="Count"
+      quantity="count"
+      :value="goods.count"
+      :min="1"
+      :max="maxCount"
+      @change="(v) => v !== null && emit('update', { count: v })"
+    />
+    <MeasureField
+      :label="tote ? 'Lid width (across)' : 'Across'"
+      :value="goods.acrossMm"
+      :min="minMm"
+      :max="maxMm"
+      @change="(v) => v !== null && emit('update', { acrossMm: v })"
+    />
+    <MeasureField
+      :label="tote ? 'Lid length (deep)' : 'Deep'"
+      :value="goods.deepMm"
+      :min="minMm"
+      :max="maxMm"
+      @change="(v) => v !== null && emit('update', { deepMm: v })"
+    />
+    <MeasureField
+      :label="tote ? 'Height over the lid' : 'Tallest point'"
+      :value="goods.tallMm"
+      :min="minMm"
+      :max="maxMm"
+      @change="(v) => v !== null && emit('update', { tallMm: v })"
+    />
+    <MeasureField
+      label="Mass of one"
+      optional
+      quantity="mass"
+      :value="goods.massKg"
+      :max="HEAVIEST_KG"
+      @change="(v) => emit('update', { massKg: v })"
+    />
     <template v-if="tote">
-      <MeasureField label="Rim: lid top to under the rim" :value="tote.rimMm" :min="1" :max="400" @change="(v) => v !== null && measured({ rimMm: v })" />
-      <MeasureField label="Lid stands out past body, each side" :value="tote.overhangMm" :max="300" @change="(v) => v !== null && measured({ overhangMm: v })" />
-      <MeasureField label="Body taper, rim to base, each side" :value="tote.taperMm" :max="300" @change="(v) => v !== null && measured({ taperMm: v })" />
-      <p v-if="tote.assumed" class="small mb-0 wide">Rim, overhang and taper are assumed from its size. <button type="button" class="btn btn-sm btn-link p-0 align-baseline" @click="measured({})">I measured: they are right</button></p>
+      <MeasureField
+        label="Rim: lid top to under the rim"
+        :value="tote.rimMm"
+        :min="1"
+        :max="400"
+        @change="(v) => v !== null && measured({ rimMm: v })"
+      />
+      <MeasureField
+        label="Lid stands out past body, each side"
+        :value="tote.overhangMm"
+        :max="300"
+        @change="(v) => v !== null && measured({ overhangMm: v })"
+      />
+      <MeasureField
+        label="Body taper, rim to base, each side"
+        :value="tote.taperMm"
+        :max="300"
+        @change="(v) => v !== null && measured({ taperMm: v })"
+      />
+      <p v-if="tote.assumed" class="small mb-0 wide">
+        Rim, overhang and taper are assumed from its size.
+        <button type="button" class="btn btn-sm btn-link p-0 align-baseline" @click="measured({})">
+          I measured: they are right
+        </button>
+      </p>
     </template>
   </div>
 </template>

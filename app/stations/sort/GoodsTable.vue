@@ -36,24 +36,93 @@ const { maxCount } = GOODS_LIMITS
         </tr>
       </thead>
       <tbody>
-        <tr v-for="g in sorted" :key="g.id" :class="[g.decision, { chosen: g.id === selected }]" @click="emit('select', g.id)" @focusin="emit('select', g.id)">
-          <td><input class="form-control form-control-sm group" :value="g.group" :aria-label="`Group of ${g.name}`" maxlength="60" @change="emit('update', g.id, { group: text($event).trim() })" /></td>
-          <td><input class="form-control form-control-sm name" :value="g.name" :aria-label="`Name of ${g.name}`" maxlength="80" @change="text($event).trim() && emit('update', g.id, { name: text($event).trim() })" /></td>
-          <td class="n"><MeasureField hide-label :label="`Count of ${g.name}`" quantity="count" :value="g.count" :min="1" :max="maxCount" @change="(v) => v !== null && emit('update', g.id, { count: v })" /></td>
-          <td><SizeField :goods="g" @change="(size) => emit('update', g.id, size)" /></td>
-          <td class="m"><MeasureField hide-label optional :label="`Mass of one ${g.name}`" quantity="mass" :value="g.massKg" :max="HEAVIEST_KG" @change="(v) => emit('update', g.id, { massKg: v })" /></td>
-          <td>
-            <select class="form-select form-select-sm often" :value="g.often" :aria-label="`How often ${g.name} is needed`" @change="emit('update', g.id, { often: text($event) as Goods['often'] })">
+        <tr
+          v-for="g in sorted"
+          :key="g.id"
+          :class="[g.decision, { chosen: g.id === selected }]"
+          @click="emit('select', g.id)"
+          @focusin="emit('select', g.id)"
+        >
+          <td data-label="group">
+            <input
+              class="form-control form-control-sm group"
+              :value="g.group"
+              :aria-label="`Group of ${g.name}`"
+              maxlength="60"
+              @change="emit('update', g.id, { group: text($event).trim() })"
+            />
+          </td>
+          <td data-label="thing">
+            <input
+              class="form-control form-control-sm name"
+              :value="g.name"
+              :aria-label="`Name of ${g.name}`"
+              maxlength="80"
+              @change="text($event).trim() && emit('update', g.id, { name: text($event).trim() })"
+            />
+          </td>
+          <td class="n" data-label="count">
+            <MeasureField
+              hide-label
+              :label="`Count of ${g.name}`"
+              quantity="count"
+              :value="g.count"
+              :min="1"
+              :max="maxCount"
+              @change="(v) => v !== null && emit('update', g.id, { count: v })"
+            />
+          </td>
+          <td data-label="size"><SizeField :goods="g" @change="(size) => emit('update', g.id, size)" /></td>
+          <td class="m" data-label="mass each">
+            <MeasureField
+              hide-label
+              optional
+              :label="`Mass of one ${g.name}`"
+              quantity="mass"
+              :value="g.massKg"
+              :max="HEAVIEST_KG"
+              @change="(v) => emit('update', g.id, { massKg: v })"
+            />
+          </td>
+          <td data-label="how often">
+            <select
+              class="form-select form-select-sm often"
+              :value="g.often"
+              :aria-label="`How often ${g.name} is needed`"
+              @change="emit('update', g.id, { often: text($event) as Goods['often'] })"
+            >
               <option v-for="o in OFTEN" :key="o" :value="o">{{ o }}</option>
             </select>
           </td>
-          <td><input class="form-control form-control-sm where" :value="g.whereNow" :aria-label="`Where ${g.name} is kept now`" maxlength="120" @change="emit('update', g.id, { whereNow: text($event) })" /></td>
-          <td>
-            <select class="form-select form-select-sm decision" :value="g.decision" :aria-label="`Decision for ${g.name}`" @change="emit('update', g.id, { decision: text($event) as Goods['decision'] })">
+          <td data-label="kept now">
+            <input
+              class="form-control form-control-sm where"
+              :value="g.whereNow"
+              :aria-label="`Where ${g.name} is kept now`"
+              maxlength="120"
+              @change="emit('update', g.id, { whereNow: text($event) })"
+            />
+          </td>
+          <td data-label="decision">
+            <select
+              class="form-select form-select-sm decision"
+              :value="g.decision"
+              :aria-label="`Decision for ${g.name}`"
+              @change="emit('update', g.id, { decision: text($event) as Goods['decision'] })"
+            >
               <option v-for="d in DECISIONS" :key="d" :value="d">{{ DECISION_NAMES[d] }}</option>
             </select>
           </td>
-          <td><button type="button" class="btn btn-sm btn-link p-1" :aria-label="`Remove ${g.name}`" @click.stop="emit('remove', g.id)"><IconTrash aria-hidden="true" /></button></td>
+          <td class="last">
+            <button
+              type="button"
+              class="btn btn-sm btn-link p-1"
+              :aria-label="`Remove ${g.name}`"
+              @click.stop="emit('remove', g.id)"
+            >
+              <IconTrash aria-hidden="true" />
+            </button>
+          </td>
         </tr>
       </tbody>
     </table>
@@ -63,7 +132,7 @@ const { maxCount } = GOODS_LIMITS
 <style scoped>
 .wrap {
   position: relative;
-  overflow-x: auto;
+  container-type: inline-size;
 }
 td {
   padding: 0.12rem 0.05rem;
@@ -122,5 +191,66 @@ tr.pass .name,
 tr.bin .name {
   text-decoration: line-through;
   font-weight: 400;
+}
+/* Where the columns do not fit side by side each thing is a card, with what its columns are called. */
+@container (max-width: 790px) {
+  table,
+  tbody {
+    display: block;
+  }
+  thead {
+    position: absolute;
+    left: -9999px;
+  }
+  tbody tr {
+    display: grid;
+    grid-template-columns: repeat(auto-fill, minmax(8.4rem, 1fr));
+    gap: 0 0.5rem;
+    position: relative;
+    border-bottom: 1px solid var(--line-strong);
+    padding: 0.3rem 2.2rem 0.4rem 0.2rem;
+  }
+  tr.chosen {
+    background: var(--chalk-soft);
+  }
+  tbody td {
+    display: block;
+    border: 0;
+    min-width: 0;
+    width: auto;
+    background: none;
+  }
+  td::before {
+    content: attr(data-label);
+    font-size: 0.78rem;
+    color: var(--ink-soft);
+    padding-left: 0.3rem;
+  }
+  tr.chosen > td {
+    background: none;
+  }
+  td :deep(.size) {
+    width: 100%;
+  }
+  td.last {
+    position: absolute;
+    right: 0.1rem;
+    top: 0.2rem;
+  }
+  .group,
+  .name,
+  .where,
+  .often,
+  .decision {
+    width: 100%;
+  }
+  .form-control,
+  .form-select,
+  td :deep(.form-control) {
+    text-align: left;
+    min-height: 34px;
+    padding-left: 0.3rem;
+    border-color: var(--line);
+  }
 }
 </style>

@@ -11,7 +11,11 @@ const props = defineProps<{ goods: Goods }>()
 const emit = defineEmits<{ change: [size: Pick<Goods, 'acrossMm' | 'deepMm' | 'tallMm'>] }>()
 const readings = useReadings()
 const id = useId()
-const shown = computed(() => [props.goods.acrossMm, props.goods.deepMm, props.goods.tallMm].map((mm) => lengthForField(mm, readings.units)).join(' x '))
+const shown = computed(() =>
+  [props.goods.acrossMm, props.goods.deepMm, props.goods.tallMm]
+    .map((mm) => lengthForField(mm, readings.units))
+    .join(' x '),
+)
 const text = ref(shown.value)
 const problem = ref('')
 watch(shown, (s) => {
@@ -34,7 +38,21 @@ function restore() {
 </script>
 
 <template>
-  <input :id="id" v-model="text" class="form-control form-control-sm size" :class="{ 'is-invalid': problem }" :aria-label="`Size of ${goods.name}: across x deep x tall, ${GOODS_LIMITS.minMm} mm at least`" :aria-invalid="problem ? 'true' : undefined" :aria-describedby="problem ? `${id}-e` : undefined" autocomplete="off" spellcheck="false" @change="commit" @blur="commit" @keydown.enter="commit" @keydown.esc.stop="restore" />
+  <input
+    :id="id"
+    v-model="text"
+    class="form-control form-control-sm size"
+    :class="{ 'is-invalid': problem }"
+    :aria-label="`Size of ${goods.name}: across x deep x tall, ${GOODS_LIMITS.minMm} mm at least`"
+    :aria-invalid="problem ? 'true' : undefined"
+    :aria-describedby="problem ? `${id}-e` : undefined"
+    autocomplete="off"
+    spellcheck="false"
+    @change="commit"
+    @blur="commit"
+    @keydown.enter="commit"
+    @keydown.esc.stop="restore"
+  />
   <p v-if="problem" :id="`${id}-e`" class="text-trouble small mb-0" role="alert">{{ problem }}</p>
 </template>
 

@@ -12,7 +12,9 @@ import { sayDoubt } from '../../../core/wording/doubts.ts'
 import { sayProblem } from '../../../core/wording/problems.ts'
 import GoodsFigure from '../../components/GoodsFigure.vue'
 import LineUp from '../../components/LineUp.vue'
-import { download } from '../../persistence/download.ts'
+import { useRefusal } from '../../composables/refusal.ts'
+import { downloadCsv } from '../../persistence/csv.ts'
+import { reason } from '../../persistence/store.ts'
 import { useDocument } from '../../stores/document.ts'
 import { useReadings } from '../../stores/readings.ts'
 import GoodsForm from './GoodsForm.vue'
@@ -23,15 +25,20 @@ const readings = useReadings()
 const goods = computed(() => doc.project?.goods ?? [])
 const line = ref('')
 const problem = ref('')
+const refusalOf = useRefusal()
 const chosen = ref<string | null>(null)
 const selected = computed(() => goods.value.find((g) => g.id === chosen.value) ?? null)
-const example = computed(() => (readings.units.system === 'imperial' ? '12 tote 16 1/2 x 24 x 12 1/2, 31 lb' : '12 tote 420 x 610 x 320, 14 kg'))
+const example = computed(() =>
+  readings.units.system === 'imperial' ? '12 tote 16 1/2 x 24 x 12 1/2, 31 lb' : '12 tote 420 x 610 x 320, 14 kg',
+)
 const presets = computed(() => CONTAINERS.filter((c) => c.system === readings.units.system))
 
 const newId = () => `g-${crypto.randomUUID().slice(0, 8)}`
-function add(item: Goods) {
-  doc.change(`add ${item.name}`, (d) => void d.goods.push(item))
-  chosen.value = item.id
+/** Adds a thing; '' or why it was not taken. */
+function add(item: Goods): string {
+  const why = refusalOf(() => doc.change(`add ${item.name}`, (d) => void d.goods.push(item)))
+  if (!why) chosen.value = item.id
+  return why
 }
 function enter() {
   const read = parseGoodsLine(line.value, readings.units.system, newId())
@@ -39,17 +46,33 @@ function enter() {
     problem.value = sayProblem(read.problem, readings.say)
     return
   }
-  problem.value = ''
-  line.value = ''
-  add(read.value)
+  problem.value = add(read.value)
+  if (!problem.value) line.value = ''
 }
 function addPreset(id: string) {
   const c = presets.value.find((x) => x.id === id)
-  if (c) add(newGoods({ id: newId(), name: c.label, kind: c.kind, count: 1, acrossMm: c.acrossMm, deepMm: c.deepMm, tallMm: c.tallMm, massKg: c.massKg }))
+  if (c)
+    problem.value = add(
+      newGoods({
+        id: newId(),
+        name: c.label,
+        kind: c.kind,
+        count: 1,
+        acrossMm: c.acrossMm,
+        deepMm: c.deepMm,
+        tallMm: c.tallMm,
+        massKg: c.massKg,
+      }),
+    )
 }
 /** Changes one thing; a count or size changed in quick steps is one step of undo. */
 function update(id: string, part: Partial<Goods>) {
-  doc.change(`change ${Object.keys(part)[0]}`, (d) => void Object.assign(d.goods.find((g) => g.id === id)!, part), `${id}:${Object.keys(part).join()}`)
+  // What was chosen may be gone: taken back by undo, or removed in another tab.
+  doc.change(
+    `change ${Object.keys(part)[0]}`,
+    (d) => void Object.assign(d.goods.find((g) => g.id === id) ?? {}, part),
+    `${id}:${Object.keys(part).join()}`,
+  )
 }
 function remove(id: string) {
   const item = goods.value.find((g) => g.id === id)
@@ -59,42 +82,60 @@ function remove(id: string) {
   })
 }
 
-const asked = computed(() => goods.value.flatMap((g) => doubts(g).map((x) => ({ g, x, key: `${g.id}:${x.code}` }))).filter((d) => !doc.project?.answered.includes(d.key)))
+const asked = computed(() =>
+  goods.value
+    .flatMap((g) => doubts(g).map((x) => ({ g, x, key: `${g.id}:${x.code}` })))
+    .filter((d) => !doc.project?.answered.includes(d.key)),
+)
 const answer = (key: string) => doc.change('answer a question', (d) => void d.answered.push(key))
 
 const KEYS: Record<string, Goods['decision']> = { k: 'keep', p: 'pass', b: 'bin' }
 useEventListener(window, 'keydown', (e) => {
   const inField = e.target instanceof HTMLElement && /^(INPUT|TEXTAREA|SELECT)$/.test(e.target.tagName)
   const decision = KEYS[e.key.toLowerCase()]
-  if (!inField && !e.ctrlKey && !e.metaKey && decision && chosen.value) update(chosen.value, { decision })
+  if (!inField && !e.ctrlKey && !e.metaKey && decision && selected.value) update(selected.value.id, { decision })
 })
 
 const sums = computed(() => {
   const t = totals(goods.value)
   const u = readings.units
   return [
-    ['things', String(t.things)], ['mass', formatMass(t.massKg, u) + (t.notWeighed ? `, ${t.notWeighed} not weighed` : '')], ['floor', formatArea(t.floorMm2, u)],
-    ['volume', formatVolume(t.volumeMm3, u)], ['shelf, one deep', formatLength(t.shelfMm, u, { feet: true })],
+    ['things', String(t.things)],
+    ['mass', formatMass(t.massKg, u) + (t.notWeighed ? `, ${t.notWeighed} not weighed` : '')],
+    ['floor', formatArea(t.floorMm2, u)],
+    ['volume', formatVolume(t.volumeMm3, u)],
+    ['shelf, one deep', formatLength(t.shelfMm, u, { feet: true })],
   ]
 })
 
+/** Bytes of the largest list of goods that is read: ten times the most a project keeps. */
+const LARGEST_CSV = 5_000_000
 const csvProblems = ref<string[]>([])
 const { open: chooseCsv, onChange, reset } = useFileDialog({ accept: '.csv,text/csv', multiple: false })
 onChange(async (files) => {
   const file = files?.[0]
   if (!file) return
-  const { default: Papa } = await import('papaparse')
-  const parsed = Papa.parse<Record<string, string>>(await file.text(), { header: true, skipEmptyLines: 'greedy' })
-  const read = rowsToGoods(parsed.data, readings.units.system, newId)
-  csvProblems.value = read.problems.map((p) => `Row ${p.row}${p.field ? `, ${p.field}` : ''}: ${sayProblem(p, readings.say)}`)
-  if (parsed.data.length === 0) csvProblems.value.push('No rows found. The first line must name the columns: name, across, deep, tall, mass, count …')
-  if (read.goods.length > 0) doc.change(`import ${read.goods.length} lines`, (d) => void d.goods.push(...read.goods))
+  try {
+    csvProblems.value = await importCsv(file)
+  } catch (e) {
+    csvProblems.value = [`${file.name} could not be read (${reason(e)}). Nothing was imported.`]
+  }
   reset()
 })
-async function exportCsv() {
+/** Reads a file of goods and adds what could be read; what could not is told row by row. */
+async function importCsv(file: File): Promise<string[]> {
+  if (file.size > LARGEST_CSV) return [`${file.name} is larger than any list of goods: at most 5 MB are read.`]
   const { default: Papa } = await import('papaparse')
-  download('goods.csv', Papa.unparse(goodsToRows(goods.value), { columns: [...GOODS_COLUMNS], escapeFormulae: true }), 'text/csv')
+  const parsed = Papa.parse<Record<string, unknown>>(await file.text(), { header: true, skipEmptyLines: 'greedy' })
+  const read = rowsToGoods(parsed.data, readings.units.system, newId)
+  const told = read.problems.map((p) => `Row ${p.row}${p.field ? `, ${p.field}` : ''}: ${sayProblem(p, readings.say)}`)
+  if (parsed.data.length === 0)
+    return ['No rows found. The first line must name the columns: name, across, deep, tall, mass, count …']
+  if (read.goods.length === 0) return ['Nothing was imported.', ...told]
+  const why = refusalOf(() => doc.change(`import ${read.goods.length} lines`, (d) => void d.goods.push(...read.goods)))
+  return why ? [`Nothing was imported. ${why}`] : told
 }
+const exportCsv = () => downloadCsv('goods.csv', goodsToRows(goods.value), [...GOODS_COLUMNS])
 </script>
 
 <template>
@@ -107,17 +148,37 @@ async function exportCsv() {
       <div class="left">
         <form class="entry" @submit.prevent="enter">
           <label for="line" class="visually-hidden">One line: count, thing, across x deep x tall, mass</label>
-          <input id="line" v-model="line" class="form-control form-control-lg" :class="{ 'is-invalid': problem }" :placeholder="example" autocomplete="off" spellcheck="false" :aria-describedby="problem ? 'line-e' : 'line-h'" />
+          <input
+            id="line"
+            v-model="line"
+            class="form-control form-control-lg"
+            :class="{ 'is-invalid': problem }"
+            :placeholder="example"
+            autocomplete="off"
+            spellcheck="false"
+            :aria-describedby="problem ? 'line-e' : 'line-h'"
+          />
           <button type="submit" class="btn btn-primary">Add</button>
           <BDropdown text="Usual sizes" variant="outline-secondary" lazy>
-            <BDropdownItemButton v-for="c in presets" :key="c.id" @click="addPreset(c.id)">{{ c.label }} <span class="small">{{ formatLength(c.acrossMm, readings.units) }} x {{ formatLength(c.deepMm, readings.units) }} x {{ formatLength(c.tallMm, readings.units) }}</span></BDropdownItemButton>
+            <BDropdownItemButton v-for="c in presets" :key="c.id" @click="addPreset(c.id)"
+              >{{ c.label }}
+              <span class="small"
+                >{{ formatLength(c.acrossMm, readings.units) }} x {{ formatLength(c.deepMm, readings.units) }} x
+                {{ formatLength(c.tallMm, readings.units) }}</span
+              ></BDropdownItemButton
+            >
           </BDropdown>
         </form>
         <p v-if="problem" id="line-e" class="text-trouble mb-2" role="alert">{{ problem }}</p>
-        <p v-else id="line-h" class="soft small mb-2">Count, thing, across x deep x tall, mass of one. Any unit; a bare number is {{ readings.units.system === 'imperial' ? 'inches and pounds' : 'millimetres and kilograms' }}.</p>
+        <p v-else id="line-h" class="soft small mb-2">
+          Count, thing, across x deep x tall, mass of one. Any unit; a bare number is
+          {{ readings.units.system === 'imperial' ? 'inches and pounds' : 'millimetres and kilograms' }}.
+        </p>
 
         <div v-for="d in asked.slice(0, 3)" :key="d.key" class="doubt">
-          <span><strong>{{ d.g.name }}:</strong> {{ sayDoubt(d.x, readings.say) }}</span>
+          <span
+            ><strong>{{ d.g.name }}:</strong> {{ sayDoubt(d.x, readings.say) }}</span
+          >
           <span class="actions">
             <button type="button" class="btn btn-sm btn-outline-secondary" @click="chosen = d.g.id">Show</button>
             <button type="button" class="btn btn-sm btn-link" @click="answer(d.key)">It is right</button>
@@ -125,15 +186,35 @@ async function exportCsv() {
         </div>
         <p v-if="asked.length > 3" class="soft small">and {{ asked.length - 3 }} more questions</p>
 
-        <p v-if="goods.length === 0" class="empty">Nothing here yet. Pull everything out, measure it, and say each thing in the line above: <code>{{ example }}</code></p>
-        <GoodsTable v-else :goods="goods" :selected="chosen" @select="chosen = $event" @update="update" @remove="remove" />
+        <p v-if="goods.length === 0" class="empty">
+          Nothing here yet. Pull everything out, measure it, and say each thing in the line above:
+          <code>{{ example }}</code>
+        </p>
+        <GoodsTable
+          v-else
+          :goods="goods"
+          :selected="chosen"
+          @select="chosen = $event"
+          @update="update"
+          @remove="remove"
+        />
 
         <dl class="totals">
-          <div v-for="[k, v] in sums" :key="k"><dt>{{ k }}</dt><dd>{{ v }}</dd></div>
+          <div v-for="[k, v] in sums" :key="k">
+            <dt>{{ k }}</dt>
+            <dd>{{ v }}</dd>
+          </div>
         </dl>
         <div class="d-flex gap-2 no-print">
           <button type="button" class="btn btn-sm btn-outline-secondary" @click="chooseCsv()">Import CSV …</button>
-          <button type="button" class="btn btn-sm btn-outline-secondary" :disabled="goods.length === 0" @click="exportCsv">Export CSV</button>
+          <button
+            type="button"
+            class="btn btn-sm btn-outline-secondary"
+            :disabled="goods.length === 0"
+            @click="exportCsv"
+          >
+            Export CSV
+          </button>
         </div>
         <ul v-if="csvProblems.length" class="text-trouble small mt-2" role="alert">
           <li v-for="p in csvProblems" :key="p">{{ p }}</li>
@@ -193,7 +274,7 @@ async function exportCsv() {
 }
 @media (max-width: 900px) {
   .columns {
-    grid-template-columns: 1fr;
+    grid-template-columns: minmax(0, 1fr);
   }
   .entry {
     flex-wrap: wrap;

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { computed, reactive } from 'vue'
+import { computed, reactive, ref } from 'vue'
 import { LONGEST_MM } from '../../../core/measure/schema.ts'
 import { formatLength } from '../../../core/measure/format.ts'
 import { FLOORS, type Ceiling } from '../../../core/room/room.ts'
@@ -14,21 +14,31 @@ const room = computed(() => doc.project!.room)
 const c = computed(() => room.value.ceiling)
 const FLOOR_NAMES = { slab: 'concrete slab', timber: 'timber floor' }
 const walls = computed(() => room.value.walls)
-const set = (part: Partial<Ceiling>) => doc.change('change the ceiling', (d) => void Object.assign(d.room.ceiling, part), `ceiling:${Object.keys(part).join()}`)
+const set = (part: Partial<Ceiling>) =>
+  doc.change(
+    'change the ceiling',
+    (d) => void Object.assign(d.room.ceiling, part),
+    `ceiling:${Object.keys(part).join()}`,
+  )
 function setKind(kind: Ceiling['kind']) {
   set({ kind, alongWallId: kind === 'unknown' ? null : (c.value.alongWallId ?? walls.value[0]?.id ?? null) })
 }
+const allowanceProblem = ref('')
 const setAllowance = (text: string) => {
   const n = Number(text.replace(',', '.'))
-  if (text.trim() === '') set({ allowanceKnM2: null })
-  else if (n >= 0 && n <= 20) set({ allowanceKnM2: n })
+  allowanceProblem.value =
+    text.trim() === '' || (n >= 0 && n <= 20) ? '' : `"${text}" is not taken: a number from 0 to 20, or empty.`
+  if (!allowanceProblem.value) set({ allowanceKnM2: text.trim() === '' ? null : n })
 }
 const point = reactive({ wallId: walls.value[0]?.id ?? '', atMm: 0, outMm: 200, downMm: null as number | null })
 function add() {
   const { downMm } = point
   if (downMm === null) return
-  doc.change('measure the floor', (d) => void d.room.floor.points.push({ wallId: point.wallId, atMm: point.atMm, outMm: point.outMm, downMm }))
-  point.downMm = null
+  const added = doc.change(
+    'measure the floor',
+    (d) => void d.room.floor.points.push({ wallId: point.wallId, atMm: point.atMm, outMm: point.outMm, downMm }),
+  )
+  if (added) point.downMm = null
 }
 const remove = (i: number) => doc.change('take a floor height back', (d) => void d.room.floor.points.splice(i, 1))
 const nameOf = (id: string) => walls.value.find((w) => w.id === id)?.name ?? ''
@@ -39,52 +49,163 @@ const nameOf = (id: string) => walls.value.find((w) => w.id === id)?.name ?? ''
     <section aria-labelledby="ceiling-h">
       <h2 id="ceiling-h">Ceiling</h2>
       <div class="grid">
-        <MeasureField label="Ceiling height" :value="c.heightMm" :min="300" :max="12000" @change="(v) => v !== null && set({ heightMm: v })" />
+        <MeasureField
+          label="Ceiling height"
+          :value="c.heightMm"
+          :min="300"
+          :max="12000"
+          @change="(v) => v !== null && set({ heightMm: v })"
+        />
         <div>
           <label class="form-label" for="ceiling-kind">Above it</label>
-          <select id="ceiling-kind" class="form-select form-select-sm" :value="c.kind" @change="setKind(($event.target as HTMLSelectElement).value as Ceiling['kind'])"><option value="unknown">not known</option><option value="joists">joists</option><option value="trusses">trusses</option></select>
+          <select
+            id="ceiling-kind"
+            class="form-select form-select-sm"
+            :value="c.kind"
+            @change="setKind(($event.target as HTMLSelectElement).value as Ceiling['kind'])"
+          >
+            <option value="unknown">not known</option>
+            <option value="joists">joists</option>
+            <option value="trusses">trusses</option>
+          </select>
         </div>
         <template v-if="c.kind !== 'unknown'">
           <div>
             <label class="form-label" for="ceiling-along">They run along</label>
-            <select id="ceiling-along" class="form-select form-select-sm" :value="c.alongWallId" @change="set({ alongWallId: ($event.target as HTMLSelectElement).value })"><option v-for="w in walls" :key="w.id" :value="w.id">{{ w.name }}</option></select>
+            <select
+              id="ceiling-along"
+              class="form-select form-select-sm"
+              :value="c.alongWallId"
+              @change="set({ alongWallId: ($event.target as HTMLSelectElement).value })"
+            >
+              <option v-for="w in walls" :key="w.id" :value="w.id">{{ w.name }}</option>
+            </select>
           </div>
-          <MeasureField label="Spacing, centres" :value="c.spacingMm" :min="100" :max="2000" @change="(v) => v !== null && set({ spacingMm: v })" />
-          <MeasureField label="First one from that wall" :value="c.firstMm" :max="2000" @change="(v) => v !== null && set({ firstMm: v })" />
+          <MeasureField
+            label="Spacing, centres"
+            :value="c.spacingMm"
+            :min="100"
+            :max="2000"
+            @change="(v) => v !== null && set({ spacingMm: v })"
+          />
+          <MeasureField
+            label="First one from that wall"
+            :value="c.firstMm"
+            :max="2000"
+            @change="(v) => v !== null && set({ firstMm: v })"
+          />
         </template>
         <div v-if="c.kind === 'joists'">
           <label class="form-label" for="allow">May be added, kN/m²</label>
-          <input id="allow" class="form-control form-control-sm" inputmode="decimal" :value="c.allowanceKnM2 ?? ''" placeholder="0.48 (10 psf)" @change="setAllowance(($event.target as HTMLInputElement).value)" />
+          <input
+            id="allow"
+            class="form-control form-control-sm"
+            inputmode="decimal"
+            :value="c.allowanceKnM2 ?? ''"
+            placeholder="0.48 (10 psf)"
+            @change="setAllowance(($event.target as HTMLInputElement).value)"
+          />
+          <p v-if="allowanceProblem" class="text-trouble small mb-0" role="alert">{{ allowanceProblem }}</p>
         </div>
-        <BFormCheckbox :model-value="c.finished" @update:model-value="set({ finished: Boolean($event) })">lined</BFormCheckbox>
-        <BFormCheckbox :model-value="c.fireSeparation" @update:model-value="set({ fireSeparation: Boolean($event) })">keeps fire from the house</BFormCheckbox>
-        <BFormCheckbox :model-value="c.slope !== null" @update:model-value="set({ slope: $event ? { wallId: walls[0].id, startMm: Math.min(2000, c.heightMm), riseMmPerM: 300 } : null })">slopes</BFormCheckbox>
+        <BFormCheckbox :model-value="c.finished" @update:model-value="set({ finished: Boolean($event) })"
+          >lined</BFormCheckbox
+        >
+        <BFormCheckbox :model-value="c.fireSeparation" @update:model-value="set({ fireSeparation: Boolean($event) })"
+          >keeps fire from the house</BFormCheckbox
+        >
+        <BFormCheckbox
+          :model-value="c.slope !== null"
+          @update:model-value="
+            set({
+              slope: $event ? { wallId: walls[0].id, startMm: Math.min(2000, c.heightMm), riseMmPerM: 300 } : null,
+            })
+          "
+          >slopes</BFormCheckbox
+        >
       </div>
       <div v-if="c.slope" class="grid mt-2">
         <div>
           <label class="form-label" for="slope-wall">Lowest at</label>
-          <select id="slope-wall" class="form-select form-select-sm" :value="c.slope.wallId" @change="set({ slope: { ...c.slope!, wallId: ($event.target as HTMLSelectElement).value } })"><option v-for="w in walls" :key="w.id" :value="w.id">{{ w.name }}</option></select>
+          <select
+            id="slope-wall"
+            class="form-select form-select-sm"
+            :value="c.slope.wallId"
+            @change="set({ slope: { ...c.slope!, wallId: ($event.target as HTMLSelectElement).value } })"
+          >
+            <option v-for="w in walls" :key="w.id" :value="w.id">{{ w.name }}</option>
+          </select>
         </div>
-        <MeasureField label="Height there" :value="c.slope.startMm" :min="300" :max="12000" @change="(v) => v !== null && set({ slope: { ...c.slope!, startMm: v } })" />
-        <MeasureField :label="`Rises over ${formatLength(1000, readings.units)}`" :value="c.slope.riseMmPerM" :max="3000" @change="(v) => v !== null && set({ slope: { ...c.slope!, riseMmPerM: v } })" />
+        <MeasureField
+          label="Height there"
+          :value="c.slope.startMm"
+          :min="300"
+          :max="12000"
+          @change="(v) => v !== null && set({ slope: { ...c.slope!, startMm: v } })"
+        />
+        <MeasureField
+          :label="`Rises over ${formatLength(1000, readings.units)}`"
+          :value="c.slope.riseMmPerM"
+          :max="3000"
+          @change="(v) => v !== null && set({ slope: { ...c.slope!, riseMmPerM: v } })"
+        />
       </div>
-      <p v-if="c.kind === 'trusses'" class="caution small mt-2">Trusses are made for the loads they were drawn for. Nothing is hung from them, cut or notched without an engineer.</p>
-      <p v-if="c.fireSeparation" class="caution small mt-2">This lining keeps fire from the house. Every hole in it is closed again with what local code asks for.</p>
+      <p v-if="c.kind === 'trusses'" class="caution small mt-2">
+        Trusses are made for the loads they were drawn for. Nothing is hung from them, cut or notched without an
+        engineer.
+      </p>
+      <p v-if="c.fireSeparation" class="caution small mt-2">
+        This lining keeps fire from the house. Every hole in it is closed again with what local code asks for.
+      </p>
     </section>
     <section aria-labelledby="floor-h">
       <h2 id="floor-h">Floor</h2>
       <label class="form-label" for="floor">Floor</label>
-      <BFormSelect id="floor" size="sm" :model-value="room.floor.kind" :options="FLOORS.map((f) => ({ value: f, text: FLOOR_NAMES[f] }))" @update:model-value="doc.change('floor', (d) => void (d.room.floor.kind = $event as 'slab' | 'timber'))" />
+      <BFormSelect
+        id="floor"
+        size="sm"
+        :model-value="room.floor.kind"
+        :options="FLOORS.map((f) => ({ value: f, text: FLOOR_NAMES[f] }))"
+        @update:model-value="doc.change('floor', (d) => void (d.room.floor.kind = $event as 'slab' | 'timber'))"
+      />
       <p class="small mt-2">{{ sayFloor(readings.plan?.floor ?? null, readings.say) }}</p>
       <form class="grid" @submit.prevent="add">
-        <div><label class="form-label" for="fp-wall">Down from the line, at</label><select id="fp-wall" v-model="point.wallId" class="form-select form-select-sm"><option v-for="w in walls" :key="w.id" :value="w.id">{{ w.name }}</option></select></div>
-        <MeasureField label="Along" :value="point.atMm" :max="LONGEST_MM" @change="(v) => v !== null && (point.atMm = v)" />
-        <MeasureField label="Out" :value="point.outMm" :max="LONGEST_MM" @change="(v) => v !== null && (point.outMm = v)" />
-        <MeasureField label="Down to the floor" optional :value="point.downMm" :max="12000" @change="(v) => (point.downMm = v)" />
-        <button type="submit" class="btn btn-sm btn-outline-secondary" :disabled="point.downMm === null">Put down</button>
+        <div>
+          <label class="form-label" for="fp-wall">Down from the line, at</label
+          ><select id="fp-wall" v-model="point.wallId" class="form-select form-select-sm">
+            <option v-for="w in walls" :key="w.id" :value="w.id">{{ w.name }}</option>
+          </select>
+        </div>
+        <MeasureField
+          label="Along"
+          :value="point.atMm"
+          :max="LONGEST_MM"
+          @change="(v) => v !== null && (point.atMm = v)"
+        />
+        <MeasureField
+          label="Out"
+          :value="point.outMm"
+          :max="LONGEST_MM"
+          @change="(v) => v !== null && (point.outMm = v)"
+        />
+        <MeasureField
+          label="Down to the floor"
+          optional
+          :value="point.downMm"
+          :max="12000"
+          @change="(v) => (point.downMm = v)"
+        />
+        <button type="submit" class="btn btn-sm btn-outline-secondary" :disabled="point.downMm === null">
+          Put down
+        </button>
       </form>
       <ul class="plain small mt-2">
-        <li v-for="(p, i) in room.floor.points" :key="i">{{ nameOf(p.wallId) }} {{ formatLength(p.atMm, readings.units, { feet: true }) }} along, {{ formatLength(p.outMm, readings.units) }} out: {{ formatLength(p.downMm, readings.units) }} down <button type="button" class="btn btn-sm btn-link p-0" @click="remove(i)">take back<span class="visually-hidden"> height {{ i + 1 }}</span></button></li>
+        <li v-for="(p, i) in room.floor.points" :key="i">
+          {{ nameOf(p.wallId) }} {{ formatLength(p.atMm, readings.units, { feet: true }) }} along,
+          {{ formatLength(p.outMm, readings.units) }} out: {{ formatLength(p.downMm, readings.units) }} down
+          <button type="button" class="btn btn-sm btn-link p-0" @click="remove(i)">
+            take back<span class="visually-hidden"> height {{ i + 1 }}</span>
+          </button>
+        </li>
       </ul>
     </section>
   </div>

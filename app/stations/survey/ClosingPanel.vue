@@ -29,34 +29,96 @@ function expected(a: string, b: string): number {
 function add() {
   const [a, b] = [from.value, to.value]
   if (!a || !b || a === b) return
-  doc.change('add a diagonal', (d) => void d.room.diagonals.push({ id: `d-${crypto.randomUUID().slice(0, 6)}`, fromWallId: a, toWallId: b, lengthMm: expected(a, b) }))
+  doc.change(
+    'add a diagonal',
+    (d) =>
+      void d.room.diagonals.push({
+        id: `d-${crypto.randomUUID().slice(0, 6)}`,
+        fromWallId: a,
+        toWallId: b,
+        lengthMm: expected(a, b),
+      }),
+  )
 }
-const set = (id: string, mm: number) => doc.change('measure a diagonal', (d) => void (d.room.diagonals.find((x) => x.id === id)!.lengthMm = mm), id)
-const remove = (id: string) => doc.change('remove a diagonal', (d) => void (d.room.diagonals = d.room.diagonals.filter((x) => x.id !== id)))
+const set = (id: string, mm: number) =>
+  doc.change('measure a diagonal', (d) => void (d.room.diagonals.find((x) => x.id === id)!.lengthMm = mm), id)
+const remove = (id: string) =>
+  doc.change('remove a diagonal', (d) => void (d.room.diagonals = d.room.diagonals.filter((x) => x.id !== id)))
 </script>
 
 <template>
   <section aria-labelledby="closing-h">
     <h2 id="closing-h">Does it close?</h2>
-    <BFormCheckbox :model-value="room.closed" @update:model-value="doc.change('close the room', (d) => void (d.room.closed = Boolean($event)))">the last wall ends where the first begins</BFormCheckbox>
-    <p class="verdict" :class="verdict.state" role="status"><VerdictMark :state="verdict.state" /> {{ verdict.words }}</p>
+    <BFormCheckbox
+      :model-value="room.closed"
+      @update:model-value="doc.change('close the room', (d) => void (d.room.closed = Boolean($event)))"
+      >the last wall ends where the first begins</BFormCheckbox
+    >
+    <p class="verdict" :class="verdict.state" role="status">
+      <VerdictMark :state="verdict.state" /> {{ verdict.words }}
+    </p>
     <ul v-if="room.diagonals.length" class="plain">
       <li v-for="d in room.diagonals" :key="d.id">
-        <MeasureField :label="diagonalName(room, d.id)" :value="d.lengthMm" :min="300" :max="100000" @change="(v) => v !== null && set(d.id, v)" />
-        <div class="d-flex gap-2 align-items-center mt-1"><MeterReader :what="diagonalName(room, d.id)" :near-mm="d.lengthMm" @take="(mm) => set(d.id, mm)" /><button type="button" class="btn btn-sm btn-link p-0" @click="remove(d.id)">remove<span class="visually-hidden"> the {{ diagonalName(room, d.id) }}</span></button></div>
+        <MeasureField
+          :label="diagonalName(room, d.id)"
+          :value="d.lengthMm"
+          :min="300"
+          :max="100000"
+          @change="(v) => v !== null && set(d.id, v)"
+        />
+        <div class="d-flex gap-2 align-items-center mt-1">
+          <MeterReader :what="diagonalName(room, d.id)" :near-mm="d.lengthMm" @take="(mm) => set(d.id, mm)" /><button
+            type="button"
+            class="btn btn-sm btn-link p-0"
+            @click="remove(d.id)"
+          >
+            remove<span class="visually-hidden"> the {{ diagonalName(room, d.id) }}</span>
+          </button>
+        </div>
       </li>
     </ul>
     <form v-if="walls.length >= 3" class="d-flex flex-wrap gap-2 align-items-end" @submit.prevent="add">
-      <div><label class="form-label" for="dia-a">Diagonal from the left end of</label><select id="dia-a" v-model="from" class="form-select form-select-sm"><option v-for="w in walls" :key="w.id" :value="w.id">{{ w.name }}</option></select></div>
-      <div><label class="form-label" for="dia-b">to the left end of</label><select id="dia-b" v-model="to" class="form-select form-select-sm"><option v-for="w in walls" :key="w.id" :value="w.id">{{ w.name }}</option></select></div>
-      <button type="submit" class="btn btn-sm btn-outline-secondary" :disabled="!from || !to || from === to">Add</button>
+      <div>
+        <label class="form-label" for="dia-a">Diagonal from the left end of</label
+        ><select id="dia-a" v-model="from" class="form-select form-select-sm">
+          <option v-for="w in walls" :key="w.id" :value="w.id">{{ w.name }}</option>
+        </select>
+      </div>
+      <div>
+        <label class="form-label" for="dia-b">to the left end of</label
+        ><select id="dia-b" v-model="to" class="form-select form-select-sm">
+          <option v-for="w in walls" :key="w.id" :value="w.id">{{ w.name }}</option>
+        </select>
+      </div>
+      <button type="submit" class="btn btn-sm btn-outline-secondary" :disabled="!from || !to || from === to">
+        Add
+      </button>
     </form>
     <h3 class="mt-3">Corners</h3>
-    <MeasureField class="over" label="Out of square over" :value="overMm" :min="50" :max="5000" @change="(v) => v !== null && (overMm = v)" />
+    <MeasureField
+      class="over"
+      label="Out of square over"
+      :value="overMm"
+      :min="50"
+      :max="5000"
+      @change="(v) => v !== null && (overMm = v)"
+    />
     <ul class="plain small">
-      <li v-for="(c, i) in corners" :key="c.wallId"><strong>{{ name(c.wallId) }} / {{ walls[(i + 1) % walls.length]?.name }}</strong> {{ sayCorner(c, overMm, readings.say) }}</li>
+      <li v-for="(c, i) in corners" :key="c.wallId">
+        <strong>{{ name(c.wallId) }} / {{ walls[(i + 1) % walls.length]?.name }}</strong>
+        {{ sayCorner(c, overMm, readings.say) }}
+      </li>
     </ul>
-    <p v-if="readings.plan?.outline.closed" class="soft small mb-0">Lengths and corners are adjusted to agree: {{ readings.plan.outline.walls.map((w) => formatLength(Math.hypot(w.to[0] - w.from[0], w.to[1] - w.from[1]), readings.units, { feet: true })).join(' · ') }}</p>
+    <p v-if="readings.plan?.outline.closed" class="soft small mb-0">
+      Lengths and corners are adjusted to agree:
+      {{
+        readings.plan.outline.walls
+          .map((w) =>
+            formatLength(Math.hypot(w.to[0] - w.from[0], w.to[1] - w.from[1]), readings.units, { feet: true }),
+          )
+          .join(' · ')
+      }}
+    </p>
   </section>
 </template>
 

@@ -43,13 +43,24 @@ function take() {
 
 <template>
   <div class="meter">
-    <button type="button" class="btn btn-sm btn-outline-secondary" :disabled="state === 'reading'" :aria-label="`Read ${what} from the distance meter`" @click="read"><IconRuler aria-hidden="true" /> meter</button>
+    <button
+      type="button"
+      class="btn btn-sm btn-outline-secondary"
+      :disabled="state === 'reading'"
+      :aria-label="`Read ${what} from the distance meter`"
+      @click="read"
+    >
+      <IconRuler aria-hidden="true" /> meter
+    </button>
     <span v-if="state !== 'idle'" class="small" role="status">
       <template v-if="state === 'away'">The meter does not answer. Type the length; nothing was changed.</template>
       <template v-else>
-        <span v-for="(r, i) in mm" :key="i" class="one" :class="{ odd: result?.odd.includes(i) }">{{ formatLength(r, readings.units) }}<span v-if="result?.odd.includes(i)"> odd</span></span>
+        <span v-for="(r, i) in mm" :key="i" class="one" :class="{ odd: result?.odd.includes(i) }"
+          >{{ formatLength(r, readings.units) }}<span v-if="result?.odd.includes(i)"> odd</span></span
+        >
         <template v-if="state === 'done' && result">
-          : {{ formatLength(result.meanMm, readings.units) }} ± {{ formatLength(result.spreadMm, { system: 'metric', fraction: 16 }) }} from {{ result.kept }}
+          : {{ formatLength(result.meanMm, readings.units) }} ±
+          {{ formatLength(result.spreadMm, { system: 'metric', fraction: 16 }) }} from {{ result.kept }}
           <button type="button" class="btn btn-sm btn-primary" @click="take">Take it</button>
         </template>
       </template>

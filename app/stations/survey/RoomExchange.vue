@@ -15,17 +15,22 @@ const readings = useReadings()
 const others = ref<{ id: string; name: string; room: Room }[]>([])
 const said = ref<string[]>([])
 onMounted(async () => {
-  others.value = (await listProjects()).filter((p) => p.id !== doc.project?.id && !p.binnedAt && p.doc.room.walls.length > 0).map((p) => ({ id: p.id, name: p.doc.name, room: p.doc.room }))
+  others.value = (await listProjects()).projects
+    .filter((p) => p.id !== doc.project?.id && !p.binnedAt && p.doc.room.walls.length > 0)
+    .map((p) => ({ id: p.id, name: p.doc.name, room: p.doc.room }))
 })
 function take(room: Room, from: string) {
   const builds = doc.project!.builds.length
-  doc.change(`take the room of ${from}`, (d) => {
+  const taken = doc.change(`take the room of ${from}`, (d) => {
     const kept = new Set(room.walls.map((w) => w.id))
     d.room = JSON.parse(JSON.stringify(room)) as Room
     // Builds whose wall is not in the new room go to its first wall: nothing is thrown away.
     for (const b of d.builds) if (!kept.has(b.wallId) && room.walls[0]) b.wallId = room.walls[0].id
   })
-  said.value = [`The room is now that of ${from}.${builds > 0 ? ' Builds stand where their walls have the same name, else at the first wall. Undo brings the old room back.' : ''}`]
+  if (!taken) return
+  said.value = [
+    `The room is now that of ${from}.${builds > 0 ? ' Builds stand where their walls have the same name, else at the first wall. Undo brings the old room back.' : ''}`,
+  ]
 }
 const { open, onChange, reset } = useFileDialog({ accept: '.json,application/json' })
 onChange(async (files) => {
@@ -43,7 +48,12 @@ function choose(id: string) {
   const o = others.value.find((x) => x.id === id)
   if (o) take(toRaw(o.room), o.name)
 }
-const exportRoom = () => download(`${doc.project!.room.name.replace(/[^\p{L}\p{N}]+/gu, '-').toLowerCase() || 'room'}.tackloft-room.json`, writeRoom(doc.project!.room), 'application/json')
+const exportRoom = () =>
+  download(
+    `${doc.project!.room.name.replace(/[^\p{L}\p{N}]+/gu, '-').toLowerCase() || 'room'}.tackloft-room.json`,
+    writeRoom(doc.project!.room),
+    'application/json',
+  )
 </script>
 
 <template>
@@ -51,8 +61,18 @@ const exportRoom = () => download(`${doc.project!.room.name.replace(/[^\p{L}\p{N
     <button type="button" class="btn btn-sm btn-outline-secondary" @click="exportRoom">Export the room</button>
     <button type="button" class="btn btn-sm btn-outline-secondary" @click="open()">Take a room from a file</button>
     <button type="button" class="btn btn-sm btn-outline-secondary" @click="sample">Sample L-shaped room</button>
-    <span v-if="others.length"><label class="visually-hidden" for="other-room">Take the room of another project</label>
-      <select id="other-room" class="form-select form-select-sm" :value="''" @change="choose(($event.target as HTMLSelectElement).value)"><option value="" disabled>the room of another project …</option><option v-for="o in others" :key="o.id" :value="o.id">{{ o.name }}</option></select></span>
+    <span v-if="others.length"
+      ><label class="visually-hidden" for="other-room">Take the room of another project</label>
+      <select
+        id="other-room"
+        class="form-select form-select-sm"
+        :value="''"
+        @change="choose(($event.target as HTMLSelectElement).value)"
+      >
+        <option value="" disabled>the room of another project …</option>
+        <option v-for="o in others" :key="o.id" :value="o.id">{{ o.name }}</option>
+      </select></span
+    >
     <p v-for="s in said" :key="s" class="small mb-0 w-100" role="status">{{ s }}</p>
   </div>
 </template>

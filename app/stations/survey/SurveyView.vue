@@ -20,7 +20,11 @@ const wall = computed(() => room.value.walls.find((w) => w.id === chosenId.value
 const thing = ref('')
 type Tab = 'walls' | 'things' | 'ceiling'
 const tab = useSessionStorage<Tab>('survey-tab', 'walls')
-const TABS: { id: Tab; name: string }[] = [{ id: 'walls', name: 'Walls' }, { id: 'things', name: 'Things in the room' }, { id: 'ceiling', name: 'Ceiling and floor' }]
+const TABS: { id: Tab; name: string }[] = [
+  { id: 'walls', name: 'Walls' },
+  { id: 'things', name: 'Things in the room' },
+  { id: 'ceiling', name: 'Ceiling and floor' },
+]
 
 function pickWall(id: string) {
   chosenId.value = id
@@ -34,8 +38,17 @@ function pickThing(id: string) {
 function addWall() {
   const last = room.value.walls[room.value.walls.length - 1] ?? wall.value
   const id = `wall-${crypto.randomUUID().slice(0, 6)}`
-  doc.change('add a wall', (d) => void d.room.walls.push({ ...JSON.parse(JSON.stringify(last)), id, name: `Wall ${d.room.walls.length + 1}`, cornerRad: null }))
-  chosenId.value = id
+  const added = doc.change(
+    'add a wall',
+    (d) =>
+      void d.room.walls.push({
+        ...JSON.parse(JSON.stringify(last)),
+        id,
+        name: `Wall ${d.room.walls.length + 1}`,
+        cornerRad: null,
+      }),
+  )
+  if (added) chosenId.value = id
 }
 </script>
 
@@ -46,19 +59,56 @@ function addWall() {
       <span class="soft">What room have I really got?</span>
       <span class="ms-auto d-flex gap-2 align-items-center">
         <label class="form-label mb-0" for="room-name">Room</label>
-        <input id="room-name" class="form-control form-control-sm" :value="room.name" maxlength="80" @change="doc.change('name the room', (d) => void (d.room.name = ($event.target as HTMLInputElement).value))" />
+        <input
+          id="room-name"
+          class="form-control form-control-sm"
+          :value="room.name"
+          maxlength="80"
+          @change="doc.change('name the room', (d) => void (d.room.name = ($event.target as HTMLInputElement).value))"
+        />
       </span>
     </div>
-    <div class="card-sheet mb-3"><UnrolledRoom :wall="wall?.id" :thing="thing" :build="build?.id" @wall="pickWall" @thing="pickThing" @build="buildId = $event" /></div>
+    <div class="card-sheet mb-3">
+      <UnrolledRoom
+        :wall="wall?.id"
+        :thing="thing"
+        :build="build?.id"
+        @wall="pickWall"
+        @thing="pickThing"
+        @build="buildId = $event"
+      />
+    </div>
     <div class="columns">
       <section class="card-sheet" aria-label="What was measured">
         <div class="tabs" role="group" aria-label="What to measure">
-          <button v-for="t in TABS" :key="t.id" type="button" class="btn btn-sm" :class="t.id === tab ? 'btn-primary' : 'btn-outline-secondary'" :aria-pressed="t.id === tab" @click="tab = t.id">{{ t.name }}</button>
+          <button
+            v-for="t in TABS"
+            :key="t.id"
+            type="button"
+            class="btn btn-sm"
+            :class="t.id === tab ? 'btn-primary' : 'btn-outline-secondary'"
+            :aria-pressed="t.id === tab"
+            @click="tab = t.id"
+          >
+            {{ t.name }}
+          </button>
         </div>
         <template v-if="tab === 'walls'">
           <div class="walls">
-            <button v-for="w in room.walls" :key="w.id" type="button" class="btn btn-sm" :class="w.id === wall?.id ? 'btn-primary' : 'btn-outline-secondary'" :aria-pressed="w.id === wall?.id" @click="chosenId = w.id">{{ w.name }}</button>
-            <button type="button" class="btn btn-sm btn-outline-secondary" @click="addWall"><IconPlus aria-hidden="true" /> wall</button>
+            <button
+              v-for="w in room.walls"
+              :key="w.id"
+              type="button"
+              class="btn btn-sm"
+              :class="w.id === wall?.id ? 'btn-primary' : 'btn-outline-secondary'"
+              :aria-pressed="w.id === wall?.id"
+              @click="chosenId = w.id"
+            >
+              {{ w.name }}
+            </button>
+            <button type="button" class="btn btn-sm btn-outline-secondary" @click="addWall">
+              <IconPlus aria-hidden="true" /> wall
+            </button>
           </div>
           <WallPanel v-if="wall" :wall="wall" @removed="chosenId = room.walls[0]?.id ?? ''" />
         </template>
@@ -67,8 +117,17 @@ function addWall() {
       </section>
       <div>
         <section class="card-sheet mb-3" aria-label="Plan">
-          <RoomPlan :wall="wall?.id" :thing="thing" :build="build?.id" @wall="pickWall" @thing="pickThing" @build="buildId = $event" />
-          <p class="soft small mb-0">Drag a build, or focus it: arrows move it, R turns it, M mirrors it, Page keys change its wall.</p>
+          <RoomPlan
+            :wall="wall?.id"
+            :thing="thing"
+            :build="build?.id"
+            @wall="pickWall"
+            @thing="pickThing"
+            @build="buildId = $event"
+          />
+          <p class="soft small mb-0">
+            Drag a build, or focus it: arrows move it, R turns it, M mirrors it, Page keys change its wall.
+          </p>
         </section>
         <section class="card-sheet mb-3"><ClosingPanel /></section>
         <section class="card-sheet" aria-label="The room as a file"><RoomExchange /></section>

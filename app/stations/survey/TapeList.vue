@@ -14,7 +14,12 @@ const emit = defineEmits<{ thing: [id: string] }>()
 const doc = useDocument()
 const readings = useReadings()
 const l = (mm: number) => formatLength(mm, readings.units, { feet: true })
-const rows = computed(() => doc.project!.room.walls.map((w) => ({ wall: w, things: doc.project!.room.features.filter((f) => f.wallId === w.id).sort((a, b) => a.atMm - b.atMm) })))
+const rows = computed(() =>
+  doc.project!.room.walls.map((w) => ({
+    wall: w,
+    things: doc.project!.room.features.filter((f) => f.wallId === w.id).sort((a, b) => a.atMm - b.atMm),
+  })),
+)
 const keeps = (f: Feature) => {
   const c = clearOf(f)
   return Math.max(c.leftMm, c.rightMm, c.frontMm, c.aboveMm, c.belowMm)
@@ -25,8 +30,16 @@ function add(kind: FeatureKind) {
   if (!wall) return
   const id = `f-${crypto.randomUUID().slice(0, 8)}`
   const f = newFeature({ id, kind, wallId, atMm: 0 })
-  doc.change(`add ${FEATURE_NAMES[kind].name}`, (d) => void d.room.features.push({ ...f, wideMm: Math.min(f.wideMm, wall.lengthMm), atMm: Math.max(0, Math.round((wall.lengthMm - f.wideMm) / 2)) }))
-  emit('thing', id)
+  const added = doc.change(
+    `add ${FEATURE_NAMES[kind].name}`,
+    (d) =>
+      void d.room.features.push({
+        ...f,
+        wideMm: Math.min(f.wideMm, wall.lengthMm),
+        atMm: Math.max(0, Math.round((wall.lengthMm - f.wideMm) / 2)),
+      }),
+  )
+  if (added) emit('thing', id)
 }
 </script>
 
@@ -35,26 +48,53 @@ function add(kind: FeatureKind) {
     <div class="list">
       <div class="d-flex gap-2 align-items-center mb-2">
         <label class="form-label mb-0" for="add-thing">Add</label>
-        <select id="add-thing" class="form-select form-select-sm" :value="''" @change="add(($event.target as HTMLSelectElement).value as FeatureKind), (($event.target as HTMLSelectElement).value = '')">
+        <select
+          id="add-thing"
+          class="form-select form-select-sm"
+          :value="''"
+          @change="
+            (add(($event.target as HTMLSelectElement).value as FeatureKind),
+            (($event.target as HTMLSelectElement).value = ''))
+          "
+        >
           <option value="" disabled>a thing in the room …</option>
           <option v-for="k in FEATURE_KINDS" :key="k" :value="k">{{ FEATURE_NAMES[k].name }}</option>
         </select>
       </div>
       <template v-for="r in rows" :key="r.wall.id">
-        <h3>{{ r.wall.name }} <span class="soft small">{{ l(r.wall.lengthMm) }}</span></h3>
+        <h2 class="wall">
+          {{ r.wall.name }} <span class="soft small">{{ l(r.wall.lengthMm) }}</span>
+        </h2>
         <p v-if="r.things.length === 0" class="soft small mb-1">nothing on it</p>
         <ul>
           <li v-for="f in r.things" :key="f.id">
-            <button type="button" class="row-button" :class="{ open: f.id === thing }" :aria-pressed="f.id === thing" @click="emit('thing', f.id)">
+            <button
+              type="button"
+              class="row-button"
+              :class="{ open: f.id === thing }"
+              :aria-pressed="f.id === thing"
+              @click="emit('thing', f.id)"
+            >
               <span class="at">{{ l(f.atMm) }}</span>
-              <span>{{ capital(FEATURE_NAMES[f.kind].name) }}<span v-if="f.name" class="soft ms-1">{{ f.name }}</span></span>
-              <span class="soft small">{{ l(f.wideMm) }} wide<template v-if="f.upMm > 0">, {{ l(f.upMm) }} up</template><template v-if="keeps(f) > 0">, keeps {{ l(keeps(f)) }}</template></span>
+              <span
+                >{{ capital(FEATURE_NAMES[f.kind].name)
+                }}<span v-if="f.name" class="soft ms-1">{{ f.name }}</span></span
+              >
+              <span class="soft small"
+                >{{ l(f.wideMm) }} wide<template v-if="f.upMm > 0">, {{ l(f.upMm) }} up</template
+                ><template v-if="keeps(f) > 0">, keeps {{ l(keeps(f)) }}</template></span
+              >
             </button>
           </li>
         </ul>
       </template>
     </div>
-    <ThingForm v-if="doc.project!.room.features.some((f) => f.id === thing)" :id="thing" :key="thing" @gone="emit('thing', '')" />
+    <ThingForm
+      v-if="doc.project!.room.features.some((f) => f.id === thing)"
+      :id="thing"
+      :key="thing"
+      @gone="emit('thing', '')"
+    />
     <p v-else class="soft">Pick a thing to see its measures and the space it keeps, or add one.</p>
   </div>
 </template>
@@ -102,5 +142,9 @@ ul {
   .two {
     grid-template-columns: 1fr;
   }
+}
+.wall {
+  font-size: 0.98rem;
+  margin-bottom: 0.35rem;
 }
 </style>

@@ -8,6 +8,7 @@ import { FINDINGS, studCentres, type Construction, type Wall } from '../../../co
 import { sayProblem } from '../../../core/wording/problems.ts'
 import IconTrash from '~icons/bi/trash'
 import MeasureField from '../../components/MeasureField.vue'
+import { useRefusal } from '../../composables/refusal.ts'
 import { useDocument } from '../../stores/document.ts'
 import { useReadings } from '../../stores/readings.ts'
 import MeterReader from './MeterReader.vue'
@@ -18,38 +19,76 @@ const doc = useDocument()
 const readings = useReadings()
 const used = computed(() => doc.project!.builds.filter((b) => b.wallId === props.wall.id).length)
 const KINDS: { value: Construction['kind']; text: string }[] = [
-  { value: 'studs', text: 'studs' }, { value: 'masonry', text: 'brick or block' }, { value: 'concrete', text: 'concrete' }, { value: 'thin', text: 'thin panel: can carry nothing' },
+  { value: 'studs', text: 'studs' },
+  { value: 'masonry', text: 'brick or block' },
+  { value: 'concrete', text: 'concrete' },
+  { value: 'thin', text: 'thin panel: can carry nothing' },
 ]
-const FOUND: Record<(typeof FINDINGS)[number], string> = { stud: 'a stud', 'no-stud': 'no stud', double: 'a double stud', pipe: 'a pipe or wire' }
+const FOUND: Record<(typeof FINDINGS)[number], string> = {
+  stud: 'a stud',
+  'no-stud': 'no stud',
+  double: 'a double stud',
+  pipe: 'a pipe or wire',
+}
 
 function set(part: Partial<Wall>) {
   const { id, name } = props.wall
-  doc.change(`change ${Object.keys(part)[0]} of ${name}`, (d) => void Object.assign(d.room.walls.find((w) => w.id === id)!, part), `${id}:${Object.keys(part).join()}`)
+  doc.change(
+    `change ${Object.keys(part)[0]} of ${name}`,
+    (d) =>
+      void Object.assign(
+        d.room.walls.find((w) => w.id === id)!,
+        part,
+      ),
+    `${id}:${Object.keys(part).join()}`,
+  )
 }
 const imperial = computed(() => readings.units.system === 'imperial')
 function setKind(kind: Construction['kind']) {
-  set({ construction: kind === 'studs' ? { kind, spacingMm: imperial.value ? 406.4 : 600, firstMm: imperial.value ? 381 : 600, studMm: 38.1, lined: true, liningMm: 12.7, found: [] } : { kind } })
+  set({
+    construction:
+      kind === 'studs'
+        ? {
+            kind,
+            spacingMm: imperial.value ? 406.4 : 600,
+            firstMm: imperial.value ? 381 : 600,
+            studMm: 38.1,
+            lined: true,
+            liningMm: 12.7,
+            found: [],
+          }
+        : { kind },
+  })
 }
-const setStuds = (part: object) => props.wall.construction.kind === 'studs' && set({ construction: { ...props.wall.construction, ...part } })
+const setStuds = (part: object) =>
+  props.wall.construction.kind === 'studs' && set({ construction: { ...props.wall.construction, ...part } })
 const count = computed(() => studCentres(props.wall).length)
 
 const line = ref('')
+const refusalOf = useRefusal()
 const problem = ref('')
 const said = ref('')
-watch(() => props.wall.id, () => ((line.value = ''), (problem.value = ''), (said.value = '')))
+watch(
+  () => props.wall.id,
+  () => ((line.value = ''), (problem.value = ''), (said.value = '')),
+)
 /** A run of distances, as called from the tape. */
 function call() {
   const read = parseRun(line.value, props.wall.id, readings.units.system)
   if (!read.ok) return void (problem.value = sayProblem(read.problem, readings.say))
-  problem.value = ''
   const { features, totalMm } = read.value
-  if (features.length > 0)
-    doc.change(`measure along ${props.wall.name}`, (d) => void d.room.features.push(...features.map((f) => ({ ...f, id: `f-${crypto.randomUUID().slice(0, 8)}` }))))
+  const placed = features.map((f) => ({ ...f, id: `f-${crypto.randomUUID().slice(0, 8)}` }))
+  problem.value = refusalOf(() =>
+    doc.change(`measure along ${props.wall.name}`, (d) => void d.room.features.push(...placed)),
+  )
+  if (problem.value) return
   const off = totalMm === null ? 0 : totalMm - props.wall.lengthMm
   said.value =
-    totalMm === null ? `${features.length} placed.`
-    : Math.abs(off) < 3 ? `The run comes to ${formatLength(totalMm, readings.units, { feet: true })}: it agrees with the wall.`
-    : `The run comes to ${formatLength(totalMm, readings.units, { feet: true })}, ${formatLength(Math.abs(off), readings.units)} ${off > 0 ? 'more' : 'less'} than the wall. Measure again what you doubt.`
+    totalMm === null
+      ? `${features.length} placed.`
+      : Math.abs(off) < 3
+        ? `The run comes to ${formatLength(totalMm, readings.units, { feet: true })}: it agrees with the wall.`
+        : `The run comes to ${formatLength(totalMm, readings.units, { feet: true })}, ${formatLength(Math.abs(off), readings.units)} ${off > 0 ? 'more' : 'less'} than the wall. Measure again what you doubt.`
   line.value = ''
 }
 
@@ -70,59 +109,179 @@ function remove() {
   })
   emit('removed')
 }
-const example = computed(() => (imperial.value ? '24 1/2, door 32 x 80, 60, window 36 x 40 up 42, 63' : '620, door 810 x 2030, 1500, window 900 x 1000 up 1070, 640'))
+const example = computed(() =>
+  imperial.value
+    ? '24 1/2, door 32 x 80, 60, window 36 x 40 up 42, 63'
+    : '620, door 810 x 2030, 1500, window 900 x 1000 up 1070, 640',
+)
 </script>
 
 <template>
   <div class="grid">
     <div>
       <label class="form-label" for="wall-name">Name</label>
-      <input id="wall-name" class="form-control form-control-sm" :value="wall.name" maxlength="60" @change="($event.target as HTMLInputElement).value.trim() && set({ name: ($event.target as HTMLInputElement).value.trim() })" />
+      <input
+        id="wall-name"
+        class="form-control form-control-sm"
+        :value="wall.name"
+        maxlength="60"
+        @change="
+          ($event.target as HTMLInputElement).value.trim() &&
+          set({ name: ($event.target as HTMLInputElement).value.trim() })
+        "
+      />
     </div>
     <div>
-      <MeasureField label="Length" :value="wall.lengthMm" :min="300" :max="LONGEST_MM" @change="(v) => v !== null && set({ lengthMm: v })" />
-      <MeterReader :what="`length of ${wall.name}`" :near-mm="wall.lengthMm" class="mt-1" @take="(mm) => set({ lengthMm: mm })" />
+      <MeasureField
+        label="Length"
+        :value="wall.lengthMm"
+        :min="300"
+        :max="LONGEST_MM"
+        @change="(v) => v !== null && set({ lengthMm: v })"
+      />
+      <MeterReader
+        :what="`length of ${wall.name}`"
+        :near-mm="wall.lengthMm"
+        class="mt-1"
+        @take="(mm) => set({ lengthMm: mm })"
+      />
     </div>
-    <MeasureField label="Height" :value="wall.heightMm" :min="300" :max="12000" @change="(v) => v !== null && set({ heightMm: v })" />
-    <MeasureField label="Depth available" :value="wall.depthMm" :min="50" :max="LONGEST_MM" @change="(v) => v !== null && set({ depthMm: v })" />
-    <MeasureField label="Corner at its right end" quantity="angle" optional :value="wall.cornerRad" :min="radians(20)" :max="radians(340)" @change="(v) => set({ cornerRad: v })" />
+    <MeasureField
+      label="Height"
+      :value="wall.heightMm"
+      :min="300"
+      :max="12000"
+      @change="(v) => v !== null && set({ heightMm: v })"
+    />
+    <MeasureField
+      label="Depth available"
+      :value="wall.depthMm"
+      :min="50"
+      :max="LONGEST_MM"
+      @change="(v) => v !== null && set({ depthMm: v })"
+    />
+    <MeasureField
+      label="Corner at its right end"
+      quantity="angle"
+      optional
+      :value="wall.cornerRad"
+      :min="radians(20)"
+      :max="radians(340)"
+      @change="(v) => set({ cornerRad: v })"
+    />
     <div>
       <label class="form-label" for="wall-kind">Made of</label>
-      <BFormSelect id="wall-kind" size="sm" :model-value="wall.construction.kind" :options="KINDS" @update:model-value="setKind($event as Construction['kind'])" />
+      <BFormSelect
+        id="wall-kind"
+        size="sm"
+        :model-value="wall.construction.kind"
+        :options="KINDS"
+        @update:model-value="setKind($event as Construction['kind'])"
+      />
     </div>
     <template v-if="wall.construction.kind === 'studs'">
-      <MeasureField label="Stud spacing, centres" :value="wall.construction.spacingMm" :min="100" :max="2000" @change="(v) => v !== null && setStuds({ spacingMm: v })" />
-      <MeasureField label="First stud, centre from the left" :value="wall.construction.firstMm" :max="2000" @change="(v) => v !== null && setStuds({ firstMm: v })" />
-      <MeasureField label="Stud width" :value="wall.construction.studMm" :min="20" :max="200" @change="(v) => v !== null && setStuds({ studMm: v })" />
-      <MeasureField v-if="wall.construction.lined" label="Lining in front of them" :value="wall.construction.liningMm" :max="100" @change="(v) => v !== null && setStuds({ liningMm: v })" />
-      <BFormCheckbox :model-value="wall.construction.lined" @update:model-value="setStuds({ lined: Boolean($event) })">lined (board over the studs)</BFormCheckbox>
+      <MeasureField
+        label="Stud spacing, centres"
+        :value="wall.construction.spacingMm"
+        :min="100"
+        :max="2000"
+        @change="(v) => v !== null && setStuds({ spacingMm: v })"
+      />
+      <MeasureField
+        label="First stud, centre from the left"
+        :value="wall.construction.firstMm"
+        :max="2000"
+        @change="(v) => v !== null && setStuds({ firstMm: v })"
+      />
+      <MeasureField
+        label="Stud width"
+        :value="wall.construction.studMm"
+        :min="20"
+        :max="200"
+        @change="(v) => v !== null && setStuds({ studMm: v })"
+      />
+      <MeasureField
+        v-if="wall.construction.lined"
+        label="Lining in front of them"
+        :value="wall.construction.liningMm"
+        :max="100"
+        @change="(v) => v !== null && setStuds({ liningMm: v })"
+      />
+      <BFormCheckbox :model-value="wall.construction.lined" @update:model-value="setStuds({ lined: Boolean($event) })"
+        >lined (board over the studs)</BFormCheckbox
+      >
     </template>
   </div>
   <form class="run" @submit.prevent="call">
     <label class="form-label" for="run">Call the distances along it, from its left corner</label>
     <div class="d-flex gap-2">
-      <input id="run" v-model="line" class="form-control" :class="{ 'is-invalid': problem }" :placeholder="example" autocomplete="off" spellcheck="false" :aria-describedby="problem ? 'run-e' : 'run-s'" @keydown.esc="(line = ''), (problem = '')" />
+      <input
+        id="run"
+        v-model="line"
+        class="form-control"
+        :class="{ 'is-invalid': problem }"
+        :placeholder="example"
+        autocomplete="off"
+        spellcheck="false"
+        :aria-describedby="problem ? 'run-e' : 'run-s'"
+        @keydown.esc="((line = ''), (problem = ''))"
+      />
       <button type="submit" class="btn btn-primary text-nowrap">Put down</button>
     </div>
     <p v-if="problem" id="run-e" class="text-trouble small mb-0" role="alert">{{ problem }}</p>
-    <p v-else id="run-s" class="soft small mb-0" role="status">{{ said || 'Stretch after stretch, or things by themselves: outlet at 24 and 72, up 15' }}</p>
+    <p v-else id="run-s" class="soft small mb-0" role="status">
+      {{ said || 'Stretch after stretch, or things by themselves: outlet at 24 and 72, up 15' }}
+    </p>
   </form>
   <template v-if="wall.construction.kind === 'studs'">
     <div class="found">
-      <MeasureField label="Drilled or knocked at" optional :value="atMm" :max="wall.lengthMm" @change="(v) => (atMm = v)" />
+      <MeasureField
+        label="Drilled or knocked at"
+        optional
+        :value="atMm"
+        :max="wall.lengthMm"
+        @change="(v) => (atMm = v)"
+      />
       <div>
         <label class="form-label" for="found-what">and found</label>
-        <select id="found-what" v-model="what" class="form-select form-select-sm"><option v-for="f in FINDINGS" :key="f" :value="f">{{ FOUND[f] }}</option></select>
+        <select id="found-what" v-model="what" class="form-select form-select-sm">
+          <option v-for="f in FINDINGS" :key="f" :value="f">{{ FOUND[f] }}</option>
+        </select>
       </div>
-      <button type="button" class="btn btn-sm btn-outline-secondary" :disabled="atMm === null" @click="found">Note it</button>
+      <button type="button" class="btn btn-sm btn-outline-secondary" :disabled="atMm === null" @click="found">
+        Note it
+      </button>
     </div>
     <ul v-if="wall.construction.found.length" class="finds">
-      <li v-for="(f, i) in wall.construction.found" :key="i">{{ formatLength(f.atMm, readings.units) }}: {{ FOUND[f.what] }} <button type="button" class="btn btn-sm btn-link p-0" @click="setStuds({ found: wall.construction.kind === 'studs' ? wall.construction.found.filter((_, k) => k !== i) : [] })">take back<span class="visually-hidden"> {{ formatLength(f.atMm, readings.units) }}</span></button></li>
+      <li v-for="(f, i) in wall.construction.found" :key="i">
+        {{ formatLength(f.atMm, readings.units) }}: {{ FOUND[f.what] }}
+        <button
+          type="button"
+          class="btn btn-sm btn-link p-0"
+          @click="
+            setStuds({
+              found: wall.construction.kind === 'studs' ? wall.construction.found.filter((_, k) => k !== i) : [],
+            })
+          "
+        >
+          take back<span class="visually-hidden"> {{ formatLength(f.atMm, readings.units) }}</span>
+        </button>
+      </li>
     </ul>
     <p class="soft small mt-2 mb-0">{{ count }} studs on this wall. Try each with a thin drill before you trust it.</p>
   </template>
-  <p v-else-if="wall.construction.kind === 'thin'" class="small mt-2 mb-0">Nothing can be tied to this wall: builds stand free or are tied to a neighbour.</p>
-  <button v-if="doc.project!.room.walls.length > 1" type="button" class="btn btn-sm btn-link ps-0 mt-2" :disabled="used > 0" @click="remove"><IconTrash aria-hidden="true" /> Remove this wall<span v-if="used"> (a build stands at it)</span></button>
+  <p v-else-if="wall.construction.kind === 'thin'" class="small mt-2 mb-0">
+    Nothing can be tied to this wall: builds stand free or are tied to a neighbour.
+  </p>
+  <button
+    v-if="doc.project!.room.walls.length > 1"
+    type="button"
+    class="btn btn-sm btn-link ps-0 mt-2"
+    :disabled="used > 0"
+    @click="remove"
+  >
+    <IconTrash aria-hidden="true" /> Remove this wall<span v-if="used"> (a build stands at it)</span>
+  </button>
 </template>
 
 <style scoped>
