@@ -68,6 +68,8 @@ export const ROLES = [
   'cleat',
   'hanger',
   'arm',
+  'leg',
+  'gusset',
   'side',
   'back',
   'door',
@@ -87,6 +89,14 @@ export const part = z.object({
   at: z.object({ centre: vec3, along: vec3, across: vec3 }),
   /** For a sheet: the direction its strength axis must run; `any` where it does not matter. */
   grain: z.enum(['length', 'width', 'any']),
+  /**
+   * Corners of its broad face where that is no rectangle: from its start along it and from its lower edge across it, going round from the length
+   * to the width, without a corner that points inwards. `size` is around it.
+   */
+  outline: z
+    .array(z.tuple([z.number(), z.number()]))
+    .min(3)
+    .optional(),
   machining: z.array(machining),
   /** Takes a force along itself only, from one end to the other: a strut, a knee brace, a rod. */
   axial: z.boolean(),

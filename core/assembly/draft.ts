@@ -21,6 +21,9 @@ export interface SquarePart {
   across: AxisName
   grain?: Part['grain']
   loose?: boolean
+  /** Corners of its broad face, where that is no rectangle. */
+  outline?: Part['outline']
+  axial?: boolean
 }
 
 export interface Strut {
@@ -120,8 +123,9 @@ export function draft(system: UnitSystem) {
           across: AXES[s.across],
         },
         grain: s.grain ?? 'length',
+        ...(s.outline ? { outline: s.outline } : {}),
         machining: [],
-        axial: false,
+        axial: s.axial ?? false,
         loose: s.loose ?? false,
         temporary: false,
       })
@@ -150,7 +154,10 @@ export function draft(system: UnitSystem) {
       })
     },
 
-    /** Screws through `near` (and what lies before it) into `far`, sized from the thicknesses they pass. @returns the joint's id */
+    /**
+     * Screws through `near` (and what lies before it) into `far`, sized from the thicknesses they pass, in the middle of where they meet unless said
+     * otherwise. @returns the joint's id
+     */
     screw(
       near: string,
       far: string,
@@ -158,14 +165,14 @@ export function draft(system: UnitSystem) {
       into: 'side' | 'end' | 'edge',
       throughMm: number,
       intoMm: number,
-      beforeMm = 0,
+      { beforeMm = 0, at }: { beforeMm?: number; at?: Vec3 } = {},
     ): string {
       const fastener = screwFor(beforeMm + throughMm, intoMm, system).id
       return fix({
         kind: 'screwed',
         near,
         far,
-        at: meet(near, far).at,
+        at: at ?? meet(near, far).at,
         fasteners: [{ fastener, count, into, ...(beforeMm > 0 ? { beforeMm } : {}) }],
       })
     },

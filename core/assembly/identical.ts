@@ -22,7 +22,8 @@ export function stockKey(s: Stock): string {
 export const cutKey = (p: Part): string => {
   const s = p.size
   const sides = p.stock.kind === 'sheet' ? p.grain : tenth(s.thicknessMm)
-  const work = p.machining.length === 0 ? '' : fingerprint(JSON.stringify(p.machining))
+  const shaped = p.outline ? [p.outline, ...p.machining] : p.machining
+  const work = shaped.length === 0 ? '' : fingerprint(JSON.stringify(shaped))
   return `${p.role}|${p.stock.kind}|${stockKey(p.stock)}|${tenth(s.lengthMm)}|${tenth(s.widthMm)}|${sides}|${work}`
 }
 

@@ -7,6 +7,9 @@ export const turnedBox = (p: Part): TurnedBox => ({
   along: p.at.along,
   across: p.at.across,
   size: [p.size.lengthMm, p.size.widthMm, p.size.thicknessMm],
+  ...(p.outline
+    ? { outline: p.outline.map(([u, v]) => [u - p.size.lengthMm / 2, v - p.size.widthMm / 2] as const) }
+    : {}),
 })
 
 /** The upright box around a part. */
@@ -19,9 +22,11 @@ export const partsById = (a: Assembly): ReadonlyMap<string, Part> => new Map(a.p
 /** The box around the whole build. */
 export const wholeBox = (boxes: PartBoxes): Box => boxUnion([...boxes.values()])
 
-/** Whether a part's faces are square to the room. */
-export const isSquare = (p: Part): boolean =>
+/** Whether a part stands square to the room: its axes run along the room's. */
+export const standsSquare = (p: Part): boolean =>
   Math.max(...p.at.along.map(Math.abs)) > 1 - 1e-9 && Math.max(...p.at.across.map(Math.abs)) > 1 - 1e-9
+/** Whether it is the upright box around it: it stands square, and its face is a rectangle. */
+export const isSquare = (p: Part): boolean => p.outline === undefined && standsSquare(p)
 
 export const thicknessAxis = (p: Part): Vec3 => cross(p.at.along, p.at.across)
 

@@ -18,6 +18,7 @@ export interface Fault {
     | 'no-stock'
     | 'size'
     | 'not-square'
+    | 'outline'
     | 'larger-than-stock'
     | 'overlap'
     | 'apart'
@@ -60,6 +61,21 @@ function stockFault(p: Part): boolean {
   return false
 }
 
+/** Whether the corners of a face go round without one that points inwards, and reach to all its sides. */
+function isOutline(p: Part): boolean {
+  const o = p.outline!
+  const round = o.every(([u, v], i) => {
+    const [a, b] = [o[(i + 1) % o.length], o[(i + 2) % o.length]]
+    return (a[0] - u) * (b[1] - a[1]) - (a[1] - v) * (b[0] - a[0]) > 0
+  })
+  const spans = ([0, 1] as const).every((k) => {
+    const at = o.map((c) => c[k])
+    const size = k === 0 ? p.size.lengthMm : p.size.widthMm
+    return Math.abs(Math.min(...at)) < SAME_LENGTH_MM && Math.abs(Math.max(...at) - size) < SAME_LENGTH_MM
+  })
+  return round && spans
+}
+
 /** Every way in which an assembly breaks the contract; empty when it keeps it. Shares nothing with the families. */
 export function validateAssembly(a: Assembly): Fault[] {
   const faults: Fault[] = []
@@ -95,6 +111,7 @@ export function validateAssembly(a: Assembly): Fault[] {
       Math.abs(dot(p.at.along, p.at.across)) > 1e-6
     )
       say('not-square', [p.id])
+    if (p.outline && !isOutline(p)) say('outline', [p.id])
     if (stockFault(p)) say('no-stock', [p.id])
   }
   // On a floor that falls, feet reach below the level line; nothing else may.

@@ -77,6 +77,8 @@ export const SCREWS: readonly Screw[] = [
   gauge(9, 3, 100),
   gauge(10, 3.5, 50),
   gauge(10, 4, 50),
+  gauge(14, 5, 50),
+  gauge(14, 6, 50),
   metric(4, 30, 200),
   metric(4, 40, 200),
   metric(4, 50, 200),
@@ -86,6 +88,8 @@ export const SCREWS: readonly Screw[] = [
   metric(6, 90, 100),
   metric(5, 90, 100),
   metric(6, 100, 50),
+  metric(6, 120, 50),
+  metric(6, 140, 50),
 ]
 
 /** `5/16x3.5` as one says it: 5/16 x 3 1/2. */

@@ -5,6 +5,7 @@ import type { PostAxis } from '../mechanics/methods/method.ts'
 import { sectionModulus } from '../mechanics/section.ts'
 import { defineCheck, measured, plain, type CheckContext, type CheckResult, type Input } from './check.ts'
 import { factorInputs, linkOf } from './members.ts'
+import { plateStrut } from './plate-strut.ts'
 
 /*
  * Members that are pulled or pressed along themselves, alone or while they bend, and those that bend both ways at once.
@@ -25,7 +26,7 @@ export function actsAlong(m: Member): Acting | null {
   return { bent: [s.bent, ...(s.other ? [s.other] : [])], ...(s.axial ?? { pulledN: 0, pressedN: 0 }) }
 }
 
-type Given = Pick<CheckContext, 'design' | 'parts' | 'settings' | 'method'>
+type Given = Pick<CheckContext, 'assembly' | 'design' | 'parts' | 'settings' | 'method'>
 
 /** Longest free length while it is pressed: between what holds it in one plane, its whole length where nothing does. */
 const freeMm = (p: Part, bent: readonly Bent[]) => {
@@ -35,6 +36,7 @@ const freeMm = (p: Part, bent: readonly Bent[]) => {
 }
 
 function ofMember(p: Part, a: Acting, c: Given): CheckResult {
+  if (p.stock.kind === 'sheet') return plateStrut(p, a, c)
   const given = { check: 'along', link: linkOf(p), quantity: 'ratio' as const, subject: p.id, parts: [p.id] }
   const lost = plain({ ...given, code: 'unknown-no-strength', state: 'unknown', data: { role: p.role } })
   const stock = p.stock
@@ -101,7 +103,7 @@ function ofMember(p: Part, a: Acting, c: Given): CheckResult {
 /** The worst of each role, covering all of them. */
 export const along = defineCheck({
   id: 'along',
-  reads: ['design', 'parts', 'settings', 'method'],
+  reads: ['assembly', 'design', 'parts', 'settings', 'method'],
   run(c): CheckResult[] {
     const worst = new Map<string, CheckResult>()
     for (const m of c.design.members.values()) {

@@ -4,10 +4,7 @@ import { pulledTogether } from '../mechanics/withdrawal.ts'
 import { defineCheck, measured, plain, type CheckContext, type CheckResult, type Input } from './check.ts'
 import { factorInputs } from './members.ts'
 import { seismicShare } from './seismic.ts'
-import { isRated, ratedGives, screwGives } from './wall-fixing.ts'
-
-/** Which way an anchor is driven: out of the wall, down from the ceiling. */
-const drivenAlong = (x: Anchor): 0 | 1 | 2 => (x.into === 'joist' || x.into === 'slab' ? 2 : 1)
+import { drivenAlong, isRated, ratedGives, screwGives } from './wall-fixing.ts'
 
 interface Gives {
   pulledN: number
@@ -108,6 +105,19 @@ export const anchors = defineCheck({
         ...g!.inputs,
         ...more,
       ]
+      const data = { slidN, pulledN, count: held.length, into: x.into, embedMm: x.embedMm }
+      const working = { formula: `${g!.how} ≤ 1`, inputs, source: g!.source }
+      if ((g!.slidN <= 0 && slidN > 0) || (g!.pulledN <= 0 && pulledN > 0))
+        return plain({
+          ...given,
+          subject,
+          code: 'anchors-short',
+          state: 'fails',
+          parts: [x.part],
+          covers,
+          data,
+          working,
+        })
       return measured({
         ...given,
         subject,
@@ -116,8 +126,8 @@ export const anchors = defineCheck({
         capacity: 1,
         parts: [x.part],
         covers,
-        data: { slidN, pulledN, count: held.length, into: x.into },
-        working: { formula: `${g!.how} ≤ 1`, inputs, source: g!.source },
+        data,
+        working,
       })
     }
     const out = [told('build', 'anchors', held, [])]

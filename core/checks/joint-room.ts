@@ -1,8 +1,9 @@
 import type { Assembly, Part } from '../assembly/assembly.ts'
 import { stockKey } from '../assembly/identical.ts'
-import { isSquare, type PartBoxes } from '../assembly/part-box.ts'
+import { standsSquare, turnedBox, type PartBoxes } from '../assembly/part-box.ts'
 import { findScrew, type Screw } from '../catalogue/fasteners.ts'
-import { boxOverlap, meetingAxis, type Box } from '../geometry/box.ts'
+import { boxOverlap, meetingAxis, type Box, type TurnedBox } from '../geometry/box.ts'
+import { contactOf } from '../geometry/contact.ts'
 import type { DesignMethod, Wood } from '../mechanics/methods/method.ts'
 import { roomFor, type Field, type LoadRuns, type Spacing } from '../mechanics/spacing.ts'
 import { woodOf } from './wood.ts'
@@ -26,6 +27,7 @@ type Rule = Spacing & { source: string }
 /** A part as its fasteners see it; no wood where it runs askew or nothing is known of it. */
 interface Piece {
   box: Box
+  solid: TurnedBox
   grain: number
   runs: LoadRuns
   wood: Wood | null
@@ -38,9 +40,11 @@ interface Face {
   v: number
 }
 
-/** The face two boxes share, and the two axes that lie in it. */
-function faceOf(a: Box, b: Box): Face | null {
-  const box = boxOverlap(a, b, TOUCH_MM)
+/** The face two pieces share, upright around it, and the two axes that lie in it. */
+function faceOf(p: Piece, q: Piece): Face | null {
+  const [a, b] = [p.box, q.box]
+  const shaped = p.solid.outline || q.solid.outline
+  const box = shaped ? contactOf(p.solid, q.solid, TOUCH_MM)?.box : boxOverlap(a, b, TOUCH_MM)
   if (!box) return null
   const through = meetingAxis(a, b)
   return { box, u: through === 0 ? 1 : 0, v: through === 2 ? 1 : 2 }
@@ -103,7 +107,14 @@ export function jointRooms(a: Assembly, boxes: PartBoxes, method: DesignMethod):
       shared.set(key, rules)
       return [
         p.id,
-        { box: boxes.get(p.id)!, grain: axisOf(p.at.along), runs, wood: isSquare(p) ? woodOf(p) : null, rules },
+        {
+          box: boxes.get(p.id)!,
+          grain: axisOf(p.at.along),
+          runs,
+          solid: turnedBox(p),
+          wood: standsSquare(p) ? woodOf(p) : null,
+          rules,
+        },
       ]
     }),
   )
@@ -117,7 +128,7 @@ export function jointRooms(a: Assembly, boxes: PartBoxes, method: DesignMethod):
   return new Map(
     a.joints.map((j) => {
       const [near, far] = [pieces.get(j.near)!, pieces.get(j.far)!]
-      const face = near.wood && far.wood ? faceOf(near.box, far.box) : null
+      const face = near.wood && far.wood ? faceOf(near, far) : null
       return [
         j.id,
         j.fasteners.map((f) => {

@@ -1,5 +1,5 @@
 import type { Assembly, Motion } from '../assembly/assembly.ts'
-import { partMassKg } from '../assembly/mass.ts'
+import { massCentre, partMassKg } from '../assembly/mass.ts'
 import { wholeBox } from '../assembly/part-box.ts'
 import { boxUnion } from '../geometry/box.ts'
 import { add, cross, dot, mid, scale, sub, unit, type Vec3 } from '../geometry/vec.ts'
@@ -24,7 +24,10 @@ interface Weight {
 }
 
 const selfWeights = (a: Assembly): Weight[] =>
-  a.parts.map((p) => ({ n: newtons(partMassKg(p)), x: p.at.centre[0], y: p.at.centre[1], z: p.at.centre[2] }))
+  a.parts.map((p) => {
+    const [x, y, z] = massCentre(p)
+    return { n: newtons(partMassKg(p)), x, y, z }
+  })
 const goodsWeights = (a: Assembly): Weight[] =>
   a.bays
     .filter((b) => b.carriers.length > 0)
@@ -56,7 +59,7 @@ function openedWeights(a: Assembly): { self: Weight[]; goods: Weight[] } | null 
   }
   const weight = (n: number, at: Vec3): Weight => ({ n, x: at[0], y: at[1], z: at[2] })
   return {
-    self: a.parts.map((p) => weight(newtons(partMassKg(p)), out(motionOf.get(p.id), p.at.centre))),
+    self: a.parts.map((p) => weight(newtons(partMassKg(p)), out(motionOf.get(p.id), massCentre(p)))),
     goods: a.bays
       .filter((b) => b.carriers.length > 0)
       .flatMap((b) => {

@@ -1,4 +1,5 @@
 import type { Anchor, Part } from '../assembly/assembly.ts'
+import { partBox } from '../assembly/part-box.ts'
 import { findScrew } from '../catalogue/fasteners.ts'
 import { findGrade } from '../catalogue/lumber.ts'
 import type { Strength } from '../mechanics/methods/method.ts'
@@ -17,6 +18,9 @@ const ANCHOR_SAFETY = 4
 
 type Given = Pick<CheckContext, 'method' | 'settings'>
 
+/** Which way an anchor is driven: out of the wall, down from the ceiling. */
+export const drivenAlong = (x: Anchor): 1 | 2 => (x.into === 'joist' || x.into === 'slab' ? 2 : 1)
+
 /** Known by its maker's rating only. */
 export const isRated = (x: Anchor) => x.into === 'masonry' || x.into === 'concrete' || x.into === 'slab'
 
@@ -33,7 +37,9 @@ export function screwGives(
   const [screw, side] = [x.fastener === null ? undefined : findScrew(x.fastener), woodOf(part)]
   const grade = findGrade(HIDDEN[c.method.id])!
   if (!screw || !side) return null
-  const sideMm = part.size.thicknessMm
+  const through = partBox(part)
+  const i = drivenAlong(x)
+  const sideMm = through.max[i] - through.min[i]
   // A lining between, and wood of other parts that the screw passes, leave it alone with its bending.
   const gapMm = Math.max(0, screw.lengthMm - sideMm - x.embedMm)
   const head = c.method.headPull(screw, side, sideMm, c.settings)

@@ -12,6 +12,8 @@ export interface TurnedBox {
   along: Vec3
   across: Vec3
   size: Vec3
+  /** Corners along the first two axes from the centre, going round from the first to the second, none pointing inwards; a rectangle where left out. */
+  outline?: readonly (readonly [number, number])[]
 }
 
 export const boxSize = (b: Box): Vec3 => sub(b.max, b.min)
@@ -56,17 +58,34 @@ export function meetingAxis(a: Box, b: Box): 0 | 1 | 2 {
 
 export const thirdAxis = (b: Pick<TurnedBox, 'along' | 'across'>): Vec3 => cross(b.along, b.across)
 
+/** Corners of its broad face along its first two axes, from its centre. */
+export function outlineOf(b: TurnedBox): readonly (readonly [number, number])[] {
+  const [l, w] = [b.size[0] / 2, b.size[1] / 2]
+  return (
+    b.outline ?? [
+      [-l, -w],
+      [l, -w],
+      [l, w],
+      [-l, w],
+    ]
+  )
+}
+
 export function corners(b: TurnedBox): Vec3[] {
   const c = thirdAxis(b)
-  const half = scale(b.size, 0.5)
-  const out: Vec3[] = []
-  for (const i of [-1, 1])
-    for (const j of [-1, 1])
-      for (const k of [-1, 1])
-        out.push(
-          add(b.centre, add(scale(b.along, i * half[0]), add(scale(b.across, j * half[1]), scale(c, k * half[2])))),
-        )
-  return out
+  return outlineOf(b).flatMap(([u, v]) =>
+    [-1, 1].map((k) => add(b.centre, add(scale(b.along, u), add(scale(b.across, v), scale(c, (k * b.size[2]) / 2))))),
+  )
+}
+
+/** Ways the edges of its broad face run, one for each two that are parallel in a rectangle. */
+export function edgeWays(b: TurnedBox): Vec3[] {
+  if (!b.outline) return [b.along, b.across]
+  return b.outline.map(([u, v], i) => {
+    const [p, q] = b.outline![(i + 1) % b.outline!.length]
+    const long = Math.hypot(p - u, q - v)
+    return add(scale(b.along, (p - u) / long), scale(b.across, (q - v) / long))
+  })
 }
 
 /** The upright box around a turned one: half its reach along each room axis to either side of its centre. */
@@ -86,23 +105,23 @@ export function extents(b: TurnedBox): Box {
 
 /**
  * How deep two turned boxes reach into each other, mm: the least push that would part them; 0 or less when they do not.
- * Separating-axis test over the 15 candidate axes of two boxes.
+ * Separating-axis test over the faces of both and the ways their edges cross.
  */
 export function penetration(a: TurnedBox, b: TurnedBox): number {
-  const axesA = [a.along, a.across, thirdAxis(a)]
-  const axesB = [b.along, b.across, thirdAxis(b)]
-  const between = sub(b.centre, a.centre)
-  const reach = (axes: Vec3[], size: Vec3, n: Vec3) =>
-    axes.reduce((sum, axis, i) => sum + (Math.abs(dot(axis, n)) * size[i]) / 2, 0)
+  const waysOf = (x: TurnedBox) => [...edgeWays(x), thirdAxis(x)]
+  // An edge's own way looks out of a face of a rectangle; in another outline what is square to it does.
+  const facesOf = (x: TurnedBox) => [...edgeWays(x).map((e) => cross(thirdAxis(x), e)), thirdAxis(x)]
+  const [cornersA, cornersB] = [corners(a), corners(b)]
   let least = Infinity
   const tryAxis = (n: Vec3) => {
     const length = Math.hypot(...n)
     if (length < 1e-9) return
     const u = scale(n, 1 / length)
-    least = Math.min(least, reach(axesA, a.size, u) + reach(axesB, b.size, u) - Math.abs(dot(between, u)))
+    const [p, q] = [cornersA.map((c) => dot(c, u)), cornersB.map((c) => dot(c, u))]
+    least = Math.min(least, Math.max(...p) - Math.min(...q), Math.max(...q) - Math.min(...p))
   }
-  axesA.forEach(tryAxis)
-  axesB.forEach(tryAxis)
-  for (const p of axesA) for (const q of axesB) tryAxis(cross(p, q))
+  facesOf(a).forEach(tryAxis)
+  facesOf(b).forEach(tryAxis)
+  for (const p of waysOf(a)) for (const q of waysOf(b)) tryAxis(cross(p, q))
   return least
 }

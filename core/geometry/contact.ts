@@ -1,4 +1,4 @@
-import { boxUnion, thirdAxis, type Box, type TurnedBox } from './box.ts'
+import { boxUnion, edgeWays, outlineOf, thirdAxis, type Box, type TurnedBox } from './box.ts'
 import { add, cross, dot, norm, scale, sub, type Vec3 } from './vec.ts'
 
 /** Where two solids meet: the middle of what they share, and the upright box around it. */
@@ -12,31 +12,33 @@ interface HalfSpace {
   atMm: number
 }
 
-const axesOf = (b: TurnedBox): Vec3[] => [b.along, b.across, thirdAxis(b)]
-
 function halfSpaces(b: TurnedBox, slackMm: number): HalfSpace[] {
-  return axesOf(b).flatMap((axis, i) =>
-    [1, -1].map((sign): HalfSpace => {
-      const out = scale(axis, sign)
-      return { out, atMm: dot(b.centre, out) + b.size[i] / 2 + slackMm }
-    }),
-  )
+  const third = thirdAxis(b)
+  const flat = [1, -1].map((sign): HalfSpace => {
+    const out = scale(third, sign)
+    return { out, atMm: dot(b.centre, out) + b.size[2] / 2 + slackMm }
+  })
+  const edges = b.outline ? edgeWays(b) : [b.along, b.across, scale(b.along, -1), scale(b.across, -1)]
+  const outline = outlineOf(b)
+  return edges
+    .map((way, i): HalfSpace => {
+      const out = cross(way, third)
+      const [u, v] = outline[i]
+      const corner = add(b.centre, add(scale(b.along, u), scale(b.across, v)))
+      return { out, atMm: dot(corner, out) + slackMm }
+    })
+    .concat(flat)
 }
 
 function faces(b: TurnedBox): Vec3[][] {
-  const axes = axesOf(b)
-  return axes.flatMap((axis, i) =>
-    [1, -1].map((sign) => {
-      const middle = add(b.centre, scale(axis, (sign * b.size[i]) / 2))
-      const [j, k] = [(i + 1) % 3, (i + 2) % 3]
-      return [
-        [1, 1],
-        [1, -1],
-        [-1, -1],
-        [-1, 1],
-      ].map(([u, v]) => add(middle, add(scale(axes[j], (u * b.size[j]) / 2), scale(axes[k], (v * b.size[k]) / 2))))
-    }),
-  )
+  const half = scale(thirdAxis(b), b.size[2] / 2)
+  const middle = outlineOf(b).map(([u, v]) => add(b.centre, add(scale(b.along, u), scale(b.across, v))))
+  const [near, far] = [middle.map((c) => add(c, half)), middle.map((c) => sub(c, half))]
+  const sides = middle.map((_, i) => {
+    const k = (i + 1) % middle.length
+    return [near[i], near[k], far[k], far[i]]
+  })
+  return [...sides, near, far]
 }
 
 /** What of a flat figure lies on the inner side of a plane (Sutherland and Hodgman's clipping). */
@@ -84,8 +86,20 @@ export function contactOf(a: TurnedBox, b: TurnedBox, slackMm: number): Contact 
   return { at, box }
 }
 
-/** How far a point lies outside a turned box, mm; nought inside. */
+/** How far a point lies outside a turned box, mm; nought inside. Beside a corner that is no right angle it is told a little less than it is. */
 export function outsideBy(b: TurnedBox, p: Vec3): number {
-  const v = sub(p, b.centre)
-  return norm(axesOf(b).map((axis, i) => Math.max(0, Math.abs(dot(v, axis)) - b.size[i] / 2)) as Vec3)
+  const over = halfSpaces(b, 0).map((h) => Math.max(0, dot(p, h.out) - h.atMm))
+  if (b.outline) return Math.hypot(Math.max(...over.slice(0, -2)), ...over.slice(-2))
+  return Math.hypot(...over)
+}
+
+/** How far one can go from a point inside a turned box before leaving it, mm; nought outside. @param way unit */
+export function roomTowards(b: TurnedBox, from: Vec3, way: Vec3): number {
+  let room = Infinity
+  for (const h of halfSpaces(b, 0)) {
+    const [left, against] = [h.atMm - dot(from, h.out), dot(way, h.out)]
+    if (left < 0) return 0
+    if (against > 1e-9) room = Math.min(room, left / against)
+  }
+  return room
 }

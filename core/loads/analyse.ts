@@ -1,5 +1,5 @@
 import type { Assembly, Body, Part, Support } from '../assembly/assembly.ts'
-import { partMassKg } from '../assembly/mass.ts'
+import { massCentre, partMassKg } from '../assembly/mass.ts'
 import { bendingSection, isLevelSheet, thicknessAxis, type PartBoxes } from '../assembly/part-box.ts'
 import { findGrade } from '../catalogue/lumber.ts'
 import { findSheet } from '../catalogue/sheets.ts'
@@ -186,7 +186,7 @@ export function analyse(a: Assembly, boxes: PartBoxes, o: AnalysisOptions): Load
   // A strut takes no load across itself: half its weight hangs on what it holds, half on what holds it.
   for (const p of a.parts) {
     const self = newtons(partMassKg(p)) * o.factor.self
-    weigh(self, p.at.centre)
+    weigh(self, massCentre(p))
     const ends = p.axial ? endsOf(p, a.supports) : []
     if (ends.length === 0) push(onPart, p.id, { box: boxes.get(p.id)!, n: self })
     for (const { contact, part, support } of ends) {

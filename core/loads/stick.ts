@@ -59,14 +59,20 @@ export function solveStick(
 /** Times a member is solved again with the couples its own supports make: they settle at once where they are few. */
 const ROUNDS = 3
 
-/** Couples of forces along a member that act beside its middle line, in the plane of an axis. */
+/** Couples of forces along a member that act beside its middle line, in the plane of an axis; those in one place as one. */
 function couplesOf(p: Part, acting: readonly Patch[], down: Vec3, along: Along): BeamLoad[] {
-  return acting.flatMap((x): BeamLoad[] => {
+  const out: { atMm: number; nmm: number }[] = []
+  for (const x of acting) {
     const n = x.n * dot(wayOf(x), p.at.along)
     const beside = dot(sub(mid(x.box.min, x.box.max), p.at.centre), down)
+    if (Math.abs(n * beside) <= COUNTS) continue
     const r = along(p, x.box)
-    return Math.abs(n * beside) <= COUNTS ? [] : [{ kind: 'couple', atMm: (r.from + r.to) / 2, nmm: -n * beside }]
-  })
+    const atMm = (r.from + r.to) / 2
+    const here = out.find((c) => Math.abs(c.atMm - atMm) < SAME_PLACE_MM)
+    if (here) here.nmm -= n * beside
+    else out.push({ atMm, nmm: -n * beside })
+  }
+  return out.map((c) => ({ kind: 'couple', ...c }))
 }
 
 function solveOnce(
@@ -99,10 +105,8 @@ function solveOnce(
     if (!rigidity) return 'no-stiffness'
     const holding = supports.filter((s) => Math.abs(dot(s.push, axis)) > HOLDS && canPush(s, up))
     if (holding.some((s) => forces.has(s))) return 'too-few-supports'
-    const held = holding.map((s): Held => {
-      const r = along(p, s.contact)
-      return { id: s.id, atMm: (r.from + r.to) / 2, loose: s.way !== 'both' }
-    })
+    const groups = together(p, holding, axis, along)
+    const held = groups.map(([s]): Held => ({ id: s.id, atMm: placeOf(p, s, along), loose: s.way !== 'both' }))
     const sign = sum >= 0 ? 1 : -1
     const loads = across.flatMap(({ x, n }): BeamLoad[] =>
       Math.abs(n) <= COUNTS * total ? [] : [asBeamLoad(p, x, sign * n, along)],
@@ -111,11 +115,35 @@ function solveOnce(
     if (!solved) return 'too-few-supports'
     bent.push({ ...solved, widthMm: breadth, depthMm: depth })
     solved.supports.forEach((id, i) => {
-      const s = holding.find((h) => h.id === id)!
-      forces.set(s, solved.result.reactions[i] / dot(s.push, up))
+      const group = groups.find(([h]) => h.id === id)!
+      for (const s of group) forces.set(s, solved.result.reactions[i] / group.length / dot(s.push, up))
     })
   }
   return alongItself(p, patches, supports, forces, bent, along, COUNTS * Math.max(total, 1e-9))
+}
+
+const placeOf = (p: Part, s: Support, along: Along): number => {
+  const r = along(p, s.contact)
+  return (r.from + r.to) / 2
+}
+
+/** Supports this near to each other along a member hold it in one place, mm. */
+const SAME_PLACE_MM = 0.1
+
+/** Supports that hold a member in one place, the same way: a pair of braces on its two sides. They share alike. */
+function together(p: Part, holding: readonly Support[], axis: Vec3, along: Along): Support[][] {
+  const out: Support[][] = []
+  for (const s of holding) {
+    const mate = out.find(
+      ([o]) =>
+        o.way === s.way &&
+        Math.abs(dot(o.push, axis) - dot(s.push, axis)) < COUNTS &&
+        Math.abs(placeOf(p, o, along) - placeOf(p, s, along)) < SAME_PLACE_MM,
+    )
+    if (mate) mate.push(s)
+    else out.push([s])
+  }
+  return out
 }
 
 /** A patch shorter than this share of the member acts at its middle: never less bending than the patch itself would give. */
@@ -180,7 +208,8 @@ export function solveStrut(
   patches: readonly Patch[],
   supports: readonly Support[],
 ): StickSolved | 'off-axis' | 'too-few-supports' {
-  const u = p.at.along
+  // A board takes its force along itself, a plate from one of its fastenings to the other.
+  const u = p.stock.kind === 'sheet' ? (supports[0]?.push ?? p.at.along) : p.at.along
   const total = patches.reduce((s, x) => s + Math.abs(x.n), 0)
   const acting = patches.map((x) => ({
     at: dot(mid(x.box.min, x.box.max), u),

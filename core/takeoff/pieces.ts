@@ -19,6 +19,7 @@ export interface PieceLine {
   /** Narrower than its section: ripped from it. */
   ripped: boolean
   machining: Part['machining']
+  outline: Part['outline']
   count: number
   massKg: number
   parts: string[]
@@ -45,6 +46,7 @@ export function pieceLines(build: string, groups: readonly Alike[]): PieceLine[]
       cut: { lengthMm: lengthMm + scribe(p, ['start', 'end']), widthMm: widthMm + scribe(p, ['low', 'high']) },
       ripped: section !== undefined && Math.max(widthMm, thicknessMm) < section.widthMm - SAME_LENGTH_MM,
       machining: p.machining,
+      outline: p.outline,
       count: g.parts.length,
       massKg: partMassKg(p),
       parts: g.parts.map((x) => x.id),

@@ -176,10 +176,16 @@ const TABLE: Record<string, Words> = {
       : `The ${roleName(String(d.role))} is too weak: it ${pulledOrPressed(d, say)}, ${say.percent(r.ratio ?? 9.99)} of what it can do.`,
   'along-slender': (_r, d, say) =>
     `The ${roleName(String(d.role))} is pressed with ${say.force(Number(d.pressedN))} and bows away: ${say.lengthOf(d, 'lengthMm')} free, only ${say.lengthOf(d, 'thickMm')} thick. Make it thicker or shorter.`,
+  'along-plate-bows': (r, d, say) =>
+    r.state === 'holds'
+      ? `The ${roleName(String(d.role))} is pressed with ${say.force(Number(d.pressedN))} and stays flat${share(r, say)}.`
+      : `The ${roleName(String(d.role))} is pressed with ${say.force(Number(d.pressedN))} and bows away: ${say.lengthOf(d, 'lengthMm')} between its screws, only ${say.lengthOf(d, 'thickMm')} thick. Make it thicker or smaller.`,
   anchors: (r, d, say) =>
     r.state === 'holds'
       ? `Its ${plural(Number(d.count), 'fixing')} hold: the one with most slides with ${say.force(Number(d.slidN))} and is pulled with ${say.force(Number(d.pulledN))}${share(r, say)}.`
       : `Its fixings are too weak: one slides with ${say.force(Number(d.slidN))} and is pulled with ${say.force(Number(d.pulledN))}, ${say.percent(r.ratio ?? 9.99)} of what it can do. More of them, longer or thicker ones, or less weight.`,
+  'anchors-short': (_r, d, say) =>
+    `Its fixings do not count: their screws reach only ${say.lengthOf(d, 'embedMm')} into the stud. Thinner pieces against the wall, or longer screws.`,
   body: (r, d, say) =>
     r.state === 'holds'
       ? `What hangs on its ${roleName(String(d.role))} is well fastened to it: ${say.force(Number(d.slidN))} down, ${say.force(Number(d.pulledN))} out${share(r, say)}.`

@@ -12,6 +12,8 @@ const DIMS: Record<string, (d: Record<string, number>) => string> = {
   'first-rail': () => 'lowest rail, top',
   pitch: (d) => `row ${d.row} to row ${d.row + 1}`,
   bays: () => 'openings side by side',
+  'brackets-apart': () => 'brackets apart, at least',
+  'bracket-down': () => 'brackets reach down',
   'clear-bay': () => 'clear width of an opening',
   'rail-length': () => 'rail length (depth)',
   'back-rails': () => 'back rails',
@@ -57,6 +59,16 @@ const CHOICES: Record<string, { label: string; options?: Record<string, string> 
   'hang-rail': { label: 'Rails and strip' },
   'rail-screws': { label: 'Screws in each end of the rails', options: { two: 'two', three: 'three' } },
   'wall-screws': { label: 'Screws in each stud', options: { two: 'two', three: 'three', four: 'four', five: 'five' } },
+  bracket: { label: 'Brackets', options: { gusset: 'gussets of sheet', knee: 'braces' } },
+  'gusset-sheet': { label: 'Gussets' },
+  'knee-section': { label: 'Braces of the brackets' },
+  'frame-section': { label: 'Legs and arms' },
+  'frame-rip': { label: 'Legs and arms are', options: { ripped: 'ripped down the middle', whole: 'the full section' } },
+  'pair-screws': {
+    label: 'Screws of each gusset or brace at either end',
+    options: { two: 'two', three: 'three', four: 'four' },
+  },
+  'leg-screws': { label: 'Screws in each leg', options: { two: 'two', three: 'three', four: 'four', five: 'five' } },
   'floor-bay': { label: 'Heavy things on the floor', options: { true: 'yes', false: 'no' } },
 }
 export const choiceName = (c: Choice): string => CHOICES[c.code]?.label ?? c.code
@@ -74,6 +86,7 @@ export const FAMILIES: Record<string, { name: string; blurb: string }> = {
   'tote-rack': { name: 'Tote rack', blurb: 'Each tote slides on its own pair of rails' },
   'shelf-unit': { name: 'Shelf unit', blurb: 'Uprights of sheet, shelves between them' },
   'wall-cabinet': { name: 'Wall cabinet', blurb: 'A box with shelves and a back, hung on the wall' },
+  'bracket-shelf': { name: 'Bracket shelf', blurb: 'Shelves on brackets that are screwed to the studs' },
   'post-rack': { name: 'Post rack', blurb: 'Posts, shelf frames and sheet shelves' },
 }
 export const familyName = (id: string): string => FAMILIES[id]?.name ?? id

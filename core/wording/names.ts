@@ -16,6 +16,8 @@ export const ROLE_NAMES: Record<string, [one: string, many: string]> = {
   cleat: ['cleat', 'cleats'],
   hanger: ['wall strip', 'wall strips'],
   arm: ['arm', 'arms'],
+  leg: ['leg', 'legs'],
+  gusset: ['gusset', 'gussets'],
   side: ['side', 'sides'],
   back: ['back', 'backs'],
   door: ['door', 'doors'],

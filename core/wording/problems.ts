@@ -1,5 +1,5 @@
 import type { Problem } from '../measure/result.ts'
-import { capital, type Data, type Say } from './say.ts'
+import { capital, plural, type Data, type Say } from './say.ts'
 
 type Words = (d: Data, say: Say) => string
 
@@ -100,6 +100,14 @@ const TABLE: Record<string, Words> = {
   'no-totes': () =>
     'There are no totes with a rim among these goods. Let them stand on their base, or choose another kind of build.',
   'no-stud-behind-it': () => 'No stud lies behind it: make it wider, or move it along the wall.',
+  'too-few-studs': (d, say) =>
+    `${Number(d.count) === 0 ? 'No stud is' : `Only ${plural(Number(d.count), 'stud')} ${Number(d.count) === 1 ? 'is' : 'are'}`} where its brackets could go, ${say.lengthOf(d, 'mm')} apart: put them closer, take fewer, or move it along the wall.`,
+  'no-room-for-bracket': (d, say) =>
+    `Shelf ${d.shelf} has no room for its brackets: its top must be at least ${say.lengthOf(d, 'leastMm')} above what is below it.`,
+  'bracket-too-low': (d, say) =>
+    `Brackets that reach ${say.lengthOf(d, 'mm')} down run into what is below them: at most ${say.lengthOf(d, 'mostMm')}.`,
+  'brace-no-angle': (d, say) =>
+    `A brace ${say.lengthOf(d, 'outMm')} out and ${say.lengthOf(d, 'mm')} high is too flat or too steep: between 25° and 65°. Let the brackets reach further down, or less.`,
   'no-wall-to-hang-on': () =>
     'This wall has nothing to hang it on: say in Survey what it is made of, or put it at another wall.',
   'no-goods': () => 'Choose what this build is to hold first.',

@@ -55,6 +55,10 @@ const TABLE: Record<string, (d: Data, say: Say) => string> = {
   'two-studs': () => 'wide enough to be fixed to two studs',
   'depth-deepest': (d, say) =>
     `as deep as the deepest thing, ${say.lengthOf(d, 'deepestMm')}: a deeper rip would only hang more weight`,
+  'apart-widest': (d, say) => `the widest thing, ${say.lengthOf(d, 'widestMm')}, stands between two brackets`,
+  'apart-usual': (d, say) => `no closer than ${say.lengthOf(d, 'everyMm')}: the next studs after that`,
+  'down-per-out': (d, say) => `a bracket ${say.lengthOf(d, 'outMm')} out reaches about four fifths of that down`,
+  'down-to-shelf': () => 'as far down as the shelf below it, or the floor, lets it',
   'hang-bench': (_d, say) => `over a bench, ${say.lengthOf(_d, 'benchMm')}, with its highest shelf in reach`,
   'hang-reach': () => 'as high as its highest shelf stays in reach',
   'hang-ceiling': () => 'as high as the ceiling lets it',

@@ -180,6 +180,36 @@ const STEPS: Record<string, StepWords> = {
     text: (d, say) =>
       `Screw a straight batten to the studs, level, its upper edge ${say.lengthOf(d, 'atMm')} above the floor: a ledger for the time being. Two people, empty: set it on the batten; one holds it back, the other fixes it through back and upper rail at ${plural(Number(d.count), 'place')}. Then the batten comes off.`,
   },
+  'brackets-ripped': {
+    title: 'Legs and arms',
+    text: (d) =>
+      `Rip the boards down the middle, cut legs and arms with a stop. The arm lies over the end of the leg, flush at the back: ${fixed(d)} down through the arm. ${plural(Number(d.count), 'bracket')} in all.`,
+  },
+  'brackets-cut': {
+    title: 'Legs and arms',
+    text: (d) =>
+      `Cut legs and arms with a stop. The arm lies over the end of the leg, flush at the back: ${fixed(d)} down through the arm. ${plural(Number(d.count), 'bracket')} in all.`,
+  },
+  'gussets-on': {
+    title: 'Gussets on both sides',
+    text: (d) =>
+      `Hold leg and arm in a corner of something square. A gusset on each side, flush at back and top, ${fixed(d)} in the arm near its front end and as many in the leg near its foot; those of the two sides must not meet, and one more near the corner keeps each flat.`,
+  },
+  'knees-on': {
+    title: 'Braces on both sides',
+    text: (d) =>
+      `Hold leg and arm in a corner of something square. A brace on each side, its ends flush with arm and leg, ${fixed(d)} in each of them; those of the two sides must not meet.`,
+  },
+  'brackets-on-wall': {
+    title: 'Brackets on the studs',
+    text: (d, say) =>
+      `Strike a level line ${say.lengthOf(d, 'atMm')} above the floor: the tops of the ${Number(d.levels) > 1 ? 'lowest ' : ''}arms. Find the studs on it. The outer brackets first, plumb, ${plural(Number(d.screws), 'screw')} through each leg into the middle of its stud, bored first; a string between their front ends is the line for the others.`,
+  },
+  'shelves-on-brackets': {
+    title: 'Shelves on the brackets',
+    text: (d) =>
+      `${Number(d.levels) > 1 ? 'From below upward, ' : ''}${Number(d.sheets) > Number(d.levels) ? 'sheets that follow each other meet over the middle of an arm; ' : ''}flush against the wall, ${fixed(d)} down into each arm, bored and countersunk.`,
+  },
   'load-hung': {
     title: 'Load it',
     text: () =>
@@ -206,6 +236,10 @@ const HOLDS: Record<string, (h: HoldPoint, say: Say) => string> = {
   'cleats-level': () => 'Lay a shelf across two uprights side by side: it must lie on both cleats without rocking.',
   'box-square-again': () => 'Diagonals once more before the last screw of the back.',
   'strip-level': () => 'Level on the strip itself, and pull at it with your weight before anything hangs on it.',
+  'bracket-square': (h, say) =>
+    `From the front end of the arm, at its top, to the foot of the leg, at the wall: ${say.length(h.measure!.targetMm)}, to ${say.length(h.measure!.toleranceMm)}. The first one is the pattern: lay every other on it.`,
+  'bracket-pull': () =>
+    'Pull down on the front end of the first bracket with both hands: nothing may move. Then the others.',
   'hangs-before-load': () => 'Pull down on its front edge with both hands: nothing may move. Only then load it.',
   'one-tote': () => 'Put one tote in before you fasten the rest. It must slide in and out, and lie on both rails.',
   'level-line': () => 'Level from the line, not from the floor.',

@@ -87,7 +87,7 @@ const each: [Machining, string, [min: [number, number], max: [number, number]] |
 
 describe('what is done to a piece', () => {
   it.each(each)('%j is said in measures, and drawn where it is', (m, words, box) => {
-    expect(sayWork([m], say)).toContain(words)
+    expect(sayWork({ machining: [m] }, say)).toContain(words)
     const figures = workOn(part([m]))
     if (!box) return expect(figures).toEqual([])
     const [ys, zs] = [1, 2].map((i) => figures[0].map((p) => p[i]))
@@ -106,10 +106,14 @@ describe('what is done to a piece', () => {
       depthMm: 6,
       stopped: false,
     })
-    expect(sayWork([dado(455), dado(98)], say)).toBe('dado 18 mm wide, 6 mm deep, from its start 98 mm, 455 mm')
+    expect(sayWork({ machining: [dado(455), dado(98)] }, say)).toBe(
+      'dado 18 mm wide, 6 mm deep, from its start 98 mm, 455 mm',
+    )
     // An upright between two openings is cut from both sides.
-    expect(sayWork([dado(98), dado(98)], say)).toBe('dado 18 mm wide, 6 mm deep, from its start 98 mm, in both faces')
-    expect(sayWork([], say)).toBe('')
+    expect(sayWork({ machining: [dado(98), dado(98)] }, say)).toBe(
+      'dado 18 mm wide, 6 mm deep, from its start 98 mm, in both faces',
+    )
+    expect(sayWork({ machining: [] }, say)).toBe('')
   })
   it('of a cabinet stands in its pieces and in its section', () => {
     const f = findFamily('wall-cabinet')!
@@ -118,10 +122,13 @@ describe('what is done to a piece', () => {
     if (!r.ok) throw new Error(JSON.stringify(r.problem))
     const { reading } = r
     const side = reading.pieces.find((l) => l.role === 'side')!
-    expect(sayWork(side.machining, say)).toMatch(/rabbet .*start.*dado .*rabbet .*far end/)
-    expect(sayWork(reading.pieces.find((l) => l.role === 'hanger')!.machining, say)).toBe(
-      '45° bevel along its upper edge',
-    )
+    expect(sayWork(side, say)).toMatch(/rabbet .*start.*dado .*rabbet .*far end/)
+    expect(
+      sayWork(
+        reading.pieces.find((l) => l.role === 'hanger')!,
+        say,
+      ),
+    ).toBe('45° bevel along its upper edge')
     const scene = drawView(reading.shaped.assembly, 'section', { boxes: reading.boxes, goods: reading.goods })
     expect(scene.marks.filter((m) => m.kind === 'outline' && m.ink === 'work').length).toBeGreaterThan(2)
   })
@@ -134,6 +141,8 @@ describe('what is done to a piece', () => {
     ].map((m) => m[1])
     const tried = new Set([...each.map(([m]) => m.kind), 'corner'])
     expect(new Set(kinds)).toEqual(tried)
-    expect(sayWork([{ kind: 'corner', radiusMm: 20, at: 'front' }], say)).toBe('front corners rounded to 20 mm')
+    expect(sayWork({ machining: [{ kind: 'corner', radiusMm: 20, at: 'front' }] }, say)).toBe(
+      'front corners rounded to 20 mm',
+    )
   })
 })

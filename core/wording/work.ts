@@ -1,17 +1,24 @@
-import type { Machining } from '../assembly/assembly.ts'
+import type { Machining, Part } from '../assembly/assembly.ts'
 import { plural, type Say } from './say.ts'
 
 /** What is done to a piece after it is cut, as measures: `dado 18 mm wide, 6 mm deep, lower edge at 98 mm, 455 mm`. Places are from its start. */
-export function sayWork(list: readonly Machining[], say: Say): string {
+export function sayWork(p: Pick<Part, 'machining' | 'outline'>, say: Say): string {
   const groups = new Map<string, { m: Machining; at: number[] }>()
-  for (const m of list) {
+  for (const m of p.machining) {
     const { key, at } = kindOf(m)
     const seen = groups.get(key)
     if (seen) seen.at.push(at)
     else groups.set(key, { m, at: [at] })
   }
-  return [...groups.values()].map(({ m, at }) => say1(m, at, say)).join('; ')
+  const shape = p.outline ? [sayOutline(p.outline, say)] : []
+  return [...shape, ...[...groups.values()].map(({ m, at }) => say1(m, at, say))].join('; ')
 }
+
+/** Corners by two measures each: along from its start, and up from its lower edge. */
+const sayOutline = (o: NonNullable<Part['outline']>, say: Say): string =>
+  `cut to ${o.length} corners, from its start and its lower edge: ${o
+    .map(([u, v]) => `${say.length(u)} × ${say.length(v)}`)
+    .join(', ')}`
 
 /** Alike but for where they are along the piece. */
 function kindOf(m: Machining): { key: string; at: number } {

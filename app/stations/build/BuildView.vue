@@ -61,7 +61,10 @@ const scene = computed(() =>
     showDimensions: false,
   }),
 )
-const workOf = (p: Part) => (p.machining.length > 0 ? ` – ${sayWork(p.machining, readings.say)}` : '')
+function workOf(p: Part): string {
+  const work = sayWork(p, readings.say)
+  return work && ` – ${work}`
+}
 const needed = computed(() => {
   const r = reading.value!
   return r.groups

@@ -120,7 +120,7 @@ const print = () => window.print()
           @click="
             downloadCsv(
               'cut-list.csv',
-              cutListRows(lines, names, readings.units, (l) => sayWork(l.machining, readings.say)),
+              cutListRows(lines, names, readings.units, (l) => sayWork(l, readings.say)),
             )
           "
         >
@@ -282,9 +282,7 @@ const print = () => window.print()
                 <td>{{ names.get(l.build) }}</td>
                 <td>
                   {{ roleName(l.role)
-                  }}<span v-if="l.machining.length > 0" class="soft small work">{{
-                    sayWork(l.machining, readings.say)
-                  }}</span>
+                  }}<span v-if="sayWork(l, readings.say)" class="soft small work">{{ sayWork(l, readings.say) }}</span>
                 </td>
                 <td>{{ stockName(l.stock) }}{{ l.ripped ? ', ripped' : '' }}</td>
                 <td class="number">{{ l.count }}</td>

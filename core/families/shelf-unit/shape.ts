@@ -12,7 +12,7 @@ import { economicalRip } from '../../blocks/sizing/economical-rip.ts'
 import { dimPen, shelfPlay } from '../dim-pen.ts'
 import type { Choice, ShapeContext, Shaped, Term } from '../family.ts'
 import { house, standing, type Level, type Opening } from '../house-on-shelves.ts'
-import { tieToWall } from '../tie.ts'
+import { tieToWall } from '../../blocks/mounts/tie.ts'
 import { BACK_SHEET, LIMITS, TIE_SECTION, type ShelfUnitParams } from './parameters.ts'
 
 /** Above the tallest thing on a shelf, to lift it out, and beside it for fingers: builders' usual figures. */
@@ -292,7 +292,9 @@ function shelf(d: Draft, p: ShelfUnitParams, ctx: ShapeContext, plan: Plan, i: n
     })
     // A thin upright gives no screw's point enough wood: they are driven through it into the cleat, past the cleat that is already on its other face.
     const before = side === 'left' && k > 0 ? cleat.thicknessMm : 0
-    const j = d.screw(`upright-${u}`, c, CLEAT_SCREWS, 'side', sheet.thicknessMm, cleat.thicknessMm, before)
+    const j = d.screw(`upright-${u}`, c, CLEAT_SCREWS, 'side', sheet.thicknessMm, cleat.thicknessMm, {
+      beforeMm: before,
+    })
     d.rest(c, `upright-${u}`, 'fasteners', j)
     d.rest(id, c, 'bearing', d.screw(id, c, 2, 'side', sheet.thicknessMm, cleat.widthMm))
   }

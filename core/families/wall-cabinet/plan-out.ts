@@ -1,7 +1,7 @@
 import { unitsOf } from '../../assembly/settings.ts'
 import { dadoDepth } from '../../blocks/carcass/housed-shelf.ts'
-import { fixingPlaces, FROM_END_MM } from '../../blocks/mounts/hung-on-wall.ts'
-import { economicalRip } from '../../blocks/sizing/economical-rip.ts'
+import { fixingPlaces, FROM_END_MM } from '../../blocks/mounts/wall-fixing.ts'
+import { depthToHold } from '../../blocks/sizing/depth-to-hold.ts'
 import { findSection, type Section } from '../../catalogue/lumber.ts'
 import { findSheet, type Sheet } from '../../catalogue/sheets.ts'
 import { reachMm } from '../../goods/person.ts'
@@ -24,9 +24,6 @@ const USUAL_CLEAR = inches(30)
 const LEAST_OPEN = 150
 /** Higher than this two people cannot hold it up and drive a screw, mm. Product decision. */
 const MOST_HIGH = 1200
-/** A rip this much deeper than what goes in is still taken. Product decision. */
-const WASTED = 1.15
-
 export interface Plan {
   sheet: Sheet
   back: Sheet
@@ -81,25 +78,11 @@ export function planOut(p: WallCabinetParams, ctx: ShapeContext, pen: DimPen): R
   const units = unitsOf(ctx.settings)
   const { aboveMm, sideMm } = shelfPlay(pen, { usualMm: PLAY_ABOVE, mostMm: 400 })
   const deepest = Math.max(...ctx.goods.map((g) => g.item.deepMm))
-  // A rip of the sheet where one is hardly deeper than the deepest thing; what hangs is made no deeper than it must be.
-  const wanted = innerMm + deepest
-  const rip = economicalRip(sheet, ctx.settings, wanted - STICK_OUT, ctx.space.depthMm)
-  const ripped = rip !== undefined && rip.mm <= WASTED * wanted
-  const depthMm = pen.length(
-    { path: 'depthMm', code: 'clear-depth', min: 80, max: 600 },
-    ripped ? rip.mm - innerMm : roundUp(Math.min(deepest, ctx.space.depthMm - innerMm), units),
-    {
-      code: ripped ? 'economical-rip' : 'depth-deepest',
-      terms: [],
-      data: {
-        parts: rip?.n ?? 1,
-        sheetMm: sheet.widthMm,
-        kerfMm: ctx.settings.kerfMm,
-        deepestMm: deepest,
-        spaceMm: ctx.space.depthMm,
-      },
-    },
-  )
+  const deep = depthToHold(sheet, { settings: ctx.settings, spaceMm: ctx.space.depthMm }, deepest, {
+    takenMm: innerMm,
+    outMm: STICK_OUT,
+  })
+  const depthMm = pen.length({ path: 'depthMm', code: 'clear-depth', min: 80, max: 600 }, deep.mm, deep.why)
   const widest = Math.max(...ctx.goods.map((g) => g.item.acrossMm))
   const usual = Math.min(Math.max(USUAL_CLEAR, widest + 2 * sideMm), ctx.space.lengthMm - 2 * t)
   const studs = reachesTwoStuds(ctx, usual, t)

@@ -208,7 +208,7 @@ function choices(p: WallCabinetParams, ctx: ShapeContext): Choice[] {
       path: 'wallScrews',
       code: 'wall-screws',
       value: p.wallScrews,
-      options: ['two', 'three', 'four', 'lags'],
+      options: Object.keys(SCREWS),
       of: 'code',
     },
   ]

@@ -1,5 +1,5 @@
-import type { Stock } from '../assembly/assembly.ts'
-import type { Draft } from '../assembly/draft.ts'
+import type { Stock } from '../../assembly/assembly.ts'
+import type { Draft } from '../../assembly/draft.ts'
 import { braceLine } from './brace-line.ts'
 
 /** A brace works best near 45°; flatter or steeper than this and another run of posts is tried. Usual carpentry range. */

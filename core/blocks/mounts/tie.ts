@@ -1,7 +1,7 @@
-import type { Draft } from '../assembly/draft.ts'
-import { screwFor } from '../catalogue/fasteners.ts'
-import type { UnitSystem } from '../measure/units.ts'
-import type { FreeSpace } from '../room/room.ts'
+import type { Draft } from '../../assembly/draft.ts'
+import { screwFor } from '../../catalogue/fasteners.ts'
+import type { UnitSystem } from '../../measure/units.ts'
+import type { FreeSpace } from '../../room/room.ts'
 
 /** A wall without studs is tied to every this far, mm: product decision, about the spacing of studs. */
 const MASONRY_SPACING = 800

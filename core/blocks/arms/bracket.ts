@@ -1,0 +1,192 @@
+import type { Part, Stock } from '../../assembly/assembly.ts'
+import type { Draft } from '../../assembly/draft.ts'
+import type { Box } from '../../geometry/box.ts'
+import { scale, sub, unit, type Vec3 } from '../../geometry/vec.ts'
+import { braceLine } from '../frame/brace-line.ts'
+import { anchorAt, FROM_END_MM, holdsAt, OUT, type Wall } from '../mounts/wall-fixing.ts'
+
+/*
+ * A bracket on a stud: a leg on the wall, an arm over its upper end, and on both sides a gusset or a brace from the arm to the leg.
+ *
+ *   wall|‾‾‾‾‾‾‾‾‾‾‾‾|  arm          The arm presses on the leg and pulls at it; the pair is pressed between the two. Each of the pair passes its
+ *       |_|_______.‾‾             force along the line from its screws in the leg to those in the arm: what it could do beside that is not counted.
+ *       | |    .‾
+ *       | | .‾     pair
+ *       |_|‾
+ */
+
+export interface Bracket {
+  /** Ids are told from this. */
+  id: string
+  /** Left face, mm, and how thick leg and arm are along the wall. */
+  left: number
+  wideMm: number
+  /** How deep leg and arm are, from their faces. */
+  deepMm: number
+  stock: Stock
+  armMm: number
+  /** Upper face of the arm, and lower end of the leg, above the floor. */
+  topMm: number
+  footMm: number
+  pair: Pair
+  /** Screws of each of the pair in the arm, and as many in the leg. */
+  pairScrews: number
+  /** Through the leg into the wall, one over the other. */
+  wallScrews: number
+}
+export type Pair =
+  /** `outMm` along the arm, from the wall. */
+  | { kind: 'gusset'; sheet: string; thicknessMm: number; outMm: number }
+  | { kind: 'knee'; stock: Stock; widthMm: number; thicknessMm: number; outMm: number }
+
+export interface Placed {
+  arm: string
+  leg: string
+  pair: string[]
+}
+
+/** Screws of a gusset stand within this share of where it lies on a piece, at the end away from the corner. */
+const AT_END = 1 / 3
+/** One screw down through the arm into the end of the leg keeps the two together. */
+const CORNER_SCREWS = 1
+
+export function placeBracket(d: Draft, b: Bracket, wall: Wall): Placed {
+  const { id, left, wideMm, deepMm, stock, topMm } = b
+  const [arm, leg] = [`${id}-arm`, `${id}-leg`]
+  const high = topMm - deepMm - b.footMm
+  d.square({
+    id: leg,
+    role: 'leg',
+    stock,
+    min: [left, 0, b.footMm],
+    size: [wideMm, deepMm, high],
+    along: 'z',
+    across: 'y',
+  })
+  d.square({
+    id: arm,
+    role: 'arm',
+    stock,
+    min: [left, 0, topMm - deepMm],
+    size: [wideMm, b.armMm, deepMm],
+    along: 'y',
+    across: 'z',
+  })
+  const corner = d.screw(arm, leg, CORNER_SCREWS, 'end', deepMm, 200)
+  d.rest(arm, leg)
+  d.hold({
+    from: { part: arm },
+    on: { kind: 'part', part: leg },
+    push: scale(OUT, -1),
+    way: 'both',
+    via: 'fasteners',
+    joint: corner,
+  })
+  const line = lineOf(b)
+  const pair = (['left', 'right'] as const).map((side) => placeOne(d, b, side, line, arm, leg))
+  const centre = left + wideMm / 2
+  for (const z of spread(b.footMm + FROM_END_MM, b.footMm + high - FROM_END_MM, b.wallScrews))
+    holdsAt(d, { part: leg }, anchorAt(d, leg, { x: centre, z }, deepMm, wall), { x: centre, z })
+  return { arm, leg, pair }
+}
+
+const spread = (from: number, to: number, n: number): number[] =>
+  Array.from({ length: n }, (_, i) => (n === 1 ? to : from + ((to - from) * i) / (n - 1)))
+
+/** Where the force of the pair leaves the arm and reaches the leg, y and z. */
+interface Line {
+  arm: { y: number; z: number }
+  leg: { y: number; z: number }
+}
+
+/** Middles of the fastenings: of a gusset near the ends of where it lies on them, of a brace in the middle of what of its own middle line does. */
+export function lineOf(b: Pick<Bracket, 'deepMm' | 'topMm' | 'footMm' | 'pair'>): Line {
+  const { deepMm, topMm, footMm, pair } = b
+  if (pair.kind === 'gusset')
+    return {
+      arm: { y: pair.outMm * (1 - AT_END / 2), z: topMm - deepMm / 2 },
+      leg: { y: deepMm / 2, z: footMm + ((topMm - deepMm - footMm) * AT_END) / 2 },
+    }
+  const { from, to } = kneeAxis(b, pair)
+  const slope = (to.z - from.z) / (to.y - from.y)
+  const [armZ, legY] = [(Math.min(topMm, to.z) + topMm - deepMm) / 2, (Math.max(0, from.y) + deepMm) / 2]
+  return {
+    arm: { y: from.y + (armZ - from.z) / slope, z: armZ },
+    leg: { y: legY, z: from.z + (legY - from.y) * slope },
+  }
+}
+
+/** Ends of the middle line of a brace with square ends that stays within leg and arm: from the foot of the leg to the end it reaches on the arm. */
+function kneeAxis(b: Pick<Bracket, 'topMm' | 'footMm'>, pair: Extract<Pair, { kind: 'knee' }>) {
+  const line = braceLine(pair.outMm, b.topMm - b.footMm, pair.widthMm)!
+  const run = { y: Math.cos(line.angleRad) * line.lengthMm, z: Math.sin(line.angleRad) * line.lengthMm }
+  const middle = { y: pair.outMm / 2, z: (b.topMm + b.footMm) / 2 }
+  return {
+    from: { y: middle.y - run.y / 2, z: middle.z - run.z / 2 },
+    to: { y: middle.y + run.y / 2, z: middle.z + run.z / 2 },
+  }
+}
+
+function placeOne(d: Draft, b: Bracket, side: 'left' | 'right', line: Line, arm: string, leg: string): string {
+  const { pair } = b
+  const id = `${b.id}-${pair.kind}-${side}`
+  const t = pair.thicknessMm
+  const face = side === 'left' ? b.left : b.left + b.wideMm
+  const x0 = side === 'left' ? face - t : face
+  if (pair.kind === 'gusset') gusset(d, b, pair, id, x0)
+  else {
+    const { from, to } = kneeAxis(b, pair)
+    d.strut({
+      id,
+      role: 'brace',
+      stock: pair.stock,
+      from: [x0 + t / 2, from.y, from.z],
+      to: [x0 + t / 2, to.y, to.z],
+      widthMm: pair.widthMm,
+      thicknessMm: t,
+      facing: [1, 0, 0],
+      axial: true,
+    })
+  }
+  const at = (p: { y: number; z: number }): Vec3 => [face, p.y, p.z]
+  const push = unit(sub(at(line.arm), at(line.leg)))
+  const on = (from: string, to: string, screwed: string, place: Vec3) => {
+    const joint = d.screw(id, screwed, b.pairScrews, 'side', t, b.wideMm, { at: place })
+    const contact: Box = { min: place, max: place }
+    d.hold({
+      from: { part: from },
+      on: { kind: 'part', part: to },
+      contact,
+      push,
+      way: 'both',
+      via: 'fasteners',
+      joint,
+    })
+  }
+  on(arm, id, arm, at(line.arm))
+  on(id, leg, leg, at(line.leg))
+  return id
+}
+
+/** Five corners: along wall and arm, and square across the far ends of both, so that it lies on all their depth. */
+function gusset(d: Draft, b: Bracket, pair: Extract<Pair, { kind: 'gusset' }>, id: string, x0: number): Part {
+  const high = b.topMm - b.footMm
+  return d.square({
+    id,
+    role: 'gusset',
+    stock: { kind: 'sheet', sheet: pair.sheet },
+    min: [x0, 0, b.footMm],
+    size: [pair.thicknessMm, pair.outMm, high],
+    along: 'y',
+    across: 'z',
+    grain: 'any',
+    outline: [
+      [0, 0],
+      [b.deepMm, 0],
+      [pair.outMm, high - b.deepMm],
+      [pair.outMm, high],
+      [0, high],
+    ],
+    axial: true,
+  })
+}

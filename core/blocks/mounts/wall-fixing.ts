@@ -1,0 +1,65 @@
+import type { Box } from '../../geometry/box.ts'
+import type { Vec3 } from '../../geometry/vec.ts'
+import type { Draft } from '../../assembly/draft.ts'
+import { screwFor } from '../../catalogue/fasteners.ts'
+import type { UnitSystem } from '../../measure/units.ts'
+import type { FreeSpace } from '../../room/room.ts'
+
+/*
+ * Fixings through a piece into the wall behind it: where they can be, what they are, and what they hold.
+ */
+
+export interface Wall {
+  space: FreeSpace
+  system: UnitSystem
+}
+
+/** Thread wanted in a stud behind the lining, mm. */
+const STUD_EMBED_MM = 50
+/** Fixings keep this far from the ends of a board, mm. */
+export const FROM_END_MM = 25
+/** A wall without studs takes a fixing this often, mm. Product decision, about the spacing of studs. */
+const MASONRY_SPACING_MM = 400
+
+/** Where fixings go through something that runs along the wall: in every stud it passes, or regularly. */
+export function fixingPlaces(space: FreeSpace, left: number, right: number): number[] {
+  const c = space.construction
+  const [from, to] = [left + FROM_END_MM, right - FROM_END_MM]
+  if (c.kind === 'thin') return []
+  if (c.kind === 'studs') return space.studsMm.filter((x) => x >= from && x <= to)
+  const n = Math.max(2, Math.ceil((to - from) / MASONRY_SPACING_MM) + 1)
+  return Array.from({ length: n }, (_, i) => from + ((to - from) * i) / (n - 1))
+}
+
+/** An anchor through a part into the wall. @param throughMm wood it passes @param count screws beside each other in a stud @returns its id */
+export function anchorAt(d: Draft, part: string, at: { x: number; z: number }, throughMm: number, w: Wall, count = 1) {
+  const c = w.space.construction
+  const all = throughMm + (c.kind === 'studs' && c.lined ? c.liningMm : 0)
+  const screw = screwFor((all + STUD_EMBED_MM) / 1.95, 200, w.system)
+  const stud = c.kind === 'studs'
+  return d.anchor({
+    part,
+    into: stud ? 'stud' : c.kind === 'masonry' ? 'masonry' : 'concrete',
+    at: [at.x, 0, at.z],
+    count: stud ? count : 1,
+    fastener: stud ? screw.id : null,
+    embedMm: stud ? screw.lengthMm - all : 0,
+    holds: ['y', 'z'],
+  })
+}
+
+export const UP: Vec3 = [0, 0, 1]
+export const OUT: Vec3 = [0, 1, 0]
+export const WALL = { kind: 'wall' } as const
+
+/** An anchor holds up and back what it passes. */
+export function holdsAt(
+  d: Draft,
+  from: { part: string } | { body: string; through: string },
+  anchor: string,
+  at: { x: number; z: number },
+) {
+  const spot: Vec3 = [at.x, 0, at.z]
+  const contact: Box = { min: spot, max: spot }
+  for (const push of [UP, OUT]) d.hold({ from, on: WALL, contact, push, way: 'both', via: 'fasteners', anchor })
+}

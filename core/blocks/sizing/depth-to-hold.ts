@@ -1,0 +1,39 @@
+import { unitsOf, type Settings } from '../../assembly/settings.ts'
+import type { Sheet } from '../../catalogue/sheets.ts'
+import { roundUp } from '../../measure/rounding.ts'
+import type { Reason } from '../../families/family.ts'
+import { economicalRip } from './economical-rip.ts'
+
+/** A rip this much deeper than what goes in is still taken. Product decision. */
+const WASTED = 1.15
+
+/**
+ * Depth of what hangs: a rip of the sheet where one is hardly deeper than the deepest thing, else as deep as that; what hangs is made no deeper
+ * than it must be.
+ * @param takenMm what the depth loses to rails and a back
+ * @param outMm what a thing may stand out in front
+ */
+export function depthToHold(
+  sheet: Sheet,
+  c: { settings: Settings; spaceMm: number },
+  deepestMm: number,
+  { takenMm, outMm }: { takenMm: number; outMm: number },
+): { mm: number; why: Reason } {
+  const wanted = takenMm + deepestMm
+  const rip = economicalRip(sheet, c.settings, wanted - outMm, c.spaceMm)
+  const ripped = rip !== undefined && rip.mm <= WASTED * wanted
+  return {
+    mm: ripped ? rip.mm - takenMm : roundUp(Math.min(deepestMm, c.spaceMm - takenMm), unitsOf(c.settings)),
+    why: {
+      code: ripped ? 'economical-rip' : 'depth-deepest',
+      terms: [],
+      data: {
+        parts: rip?.n ?? 1,
+        sheetMm: sheet.widthMm,
+        kerfMm: c.settings.kerfMm,
+        deepestMm,
+        spaceMm: c.spaceMm,
+      },
+    },
+  }
+}

@@ -1,0 +1,54 @@
+import { canHoldTie } from '../../room/room.ts'
+import { exampleContext, exampleGoods } from '../example-context.ts'
+import { family } from '../family.ts'
+import { bracketShelfLevers, bracketShelfSavers } from './levers.ts'
+import { bracketShelfParams, startingParams, type BracketShelfParams } from './parameters.ts'
+import { shapeBracketShelf } from './shape.ts'
+import { bracketShelfSteps } from './steps.ts'
+
+/** Heavier or deeper things than this do not belong on a bracket, kg and mm: product decision. */
+const LIGHT_KG = 25
+const SHALLOW_MM = 500
+
+/** Shelves on brackets that are screwed to studs: a leg, an arm, and a gusset or a brace on both sides. */
+export const bracketShelf = family<BracketShelfParams>({
+  id: 'bracket-shelf',
+  schema: bracketShelfParams,
+  start: (ctx) => startingParams(ctx.settings.yard),
+  shape: shapeBracketShelf,
+  levers: bracketShelfLevers,
+  savers: bracketShelfSavers,
+  steps: bracketShelfSteps,
+  propose(ctx) {
+    const fits = (g: (typeof ctx.goods)[number]['item']) =>
+      g.kind !== 'drum' && g.kind !== 'equipment' && (g.massKg ?? 0) <= LIGHT_KG && g.deepMm <= SHALLOW_MM
+    if (ctx.goods.length === 0 || !canHoldTie(ctx.space.construction) || !ctx.goods.every((g) => fits(g.item)))
+      return []
+    const start = startingParams(ctx.settings.yard)
+    return [start, { ...start, bracket: 'knee' }]
+  },
+  examples: () => [
+    {
+      name: 'cartons on gussets, imperial',
+      params: startingParams('imperial'),
+      context: exampleContext('imperial', [exampleGoods('imperial', 'box', 4)]),
+    },
+    {
+      name: 'cartons and pails on braces, metric, two shelves',
+      params: { ...startingParams('metric'), bracket: 'knee', shelves: 2, bays: 3 },
+      context: exampleContext('metric', [exampleGoods('metric', 'box', 6), exampleGoods('metric', 'pail', 2)]),
+    },
+    {
+      name: 'whole sections on every stud, a shelf in two sheets',
+      params: {
+        ...startingParams('imperial'),
+        frame: 'whole',
+        frameSection: '2x3',
+        apartMm: 400,
+        bays: 8,
+        depthMm: 300,
+      },
+      context: exampleContext('imperial', [exampleGoods('imperial', 'pail', 6)]),
+    },
+  ],
+})

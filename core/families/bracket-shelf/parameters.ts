@@ -1,0 +1,65 @@
+import { SECTIONS } from '../../catalogue/lumber.ts'
+import { findSheet } from '../../catalogue/sheets.ts'
+import { z } from '../../measure/schema.ts'
+import type { UnitSystem } from '../../measure/units.ts'
+import { countDim, dim, dims } from '../params.ts'
+
+const section = z.enum(SECTIONS.map((s) => s.id) as [string, ...string[]])
+const sheet = z
+  .string()
+  .max(200)
+  .refine((id) => findSheet(id) !== undefined, 'a sheet of the catalogue, or one of your own')
+
+export const LIMITS = { bays: 10, shelves: 5 } as const
+
+export const bracketShelfParams = z.object({
+  /** Openings between brackets. */
+  bays: countDim(1, LIMITS.bays),
+  /** Brackets are at least this far apart, centre to centre. */
+  apartMm: dim(200, 1800),
+  /** Shelf from the wall to its front edge. */
+  depthMm: dim(100, 700),
+  /** One over the other. */
+  shelves: countDim(1, LIMITS.shelves),
+  /** Top of each shelf above the floor, from below. */
+  topMm: dims(100, 3000, LIMITS.shelves),
+  /** How far a bracket reaches down, from the underside of the shelf. */
+  reachMm: dim(100, 900),
+  abovePlayMm: dim(0, 400),
+  sidePlayMm: dim(0, 100),
+  sheet,
+  /** Leg and arm: a section, as it is or ripped down the middle. */
+  frameSection: section,
+  frame: z.enum(['ripped', 'whole']),
+  bracket: z.enum(['gusset', 'knee']),
+  gussetSheet: sheet,
+  kneeSection: section,
+  /** Screws of a gusset or brace in each piece it lies on. */
+  pairScrews: z.enum(['two', 'three', 'four']),
+  /** Screws through each leg into its stud. */
+  wallScrews: z.enum(['two', 'three', 'four', 'five']),
+})
+export type BracketShelfParams = z.infer<typeof bracketShelfParams>
+export const SCREWS = { two: 2, three: 3, four: 4, five: 5 } as const
+
+type Stocks = Pick<BracketShelfParams, 'sheet' | 'frameSection' | 'gussetSheet' | 'kneeSection'>
+const STOCK: Record<UnitSystem, Stocks> = {
+  imperial: { sheet: 'ply-23/32', frameSection: '2x4', gussetSheet: 'ply-15/32', kneeSection: '1x3' },
+  metric: { sheet: 'ply-18mm', frameSection: '38x89mm', gussetSheet: 'ply-12mm', kneeSection: '18x69mm' },
+}
+
+export const startingParams = (system: UnitSystem): BracketShelfParams => ({
+  bays: null,
+  apartMm: null,
+  depthMm: null,
+  shelves: null,
+  topMm: [],
+  reachMm: null,
+  abovePlayMm: null,
+  sidePlayMm: null,
+  ...STOCK[system],
+  frame: 'ripped',
+  bracket: 'gusset',
+  pairScrews: 'two',
+  wallScrews: 'three',
+})

@@ -1,0 +1,240 @@
+import { unitsOf } from '../../assembly/settings.ts'
+import type { Pair } from '../../blocks/arms/bracket.ts'
+import { braceLine } from '../../blocks/frame/brace-line.ts'
+import { depthToHold } from '../../blocks/sizing/depth-to-hold.ts'
+import { findSection, type Section } from '../../catalogue/lumber.ts'
+import { findSheet, type Sheet } from '../../catalogue/sheets.ts'
+import { reachMm } from '../../goods/person.ts'
+import { bad, good, type Result } from '../../measure/result.ts'
+import { roundDown, roundUp } from '../../measure/rounding.ts'
+import { inches } from '../../measure/units.ts'
+import { shelfPlay, type DimPen } from '../dim-pen.ts'
+import type { ShapeContext, Shaped } from '../family.ts'
+import { house, type Level, type Opening } from '../house-on-shelves.ts'
+import { spliceOver, type Stretch } from '../splice.ts'
+import { LIMITS, type BracketShelfParams } from './parameters.ts'
+
+const PLAY_ABOVE = inches(1.5)
+export const STICK_OUT = inches(1 / 2)
+/** Brackets are usually no closer than this, centre to centre: every second stud. Builders' usual. */
+const USUAL_APART = inches(24)
+/** The shelf reaches past its end brackets by this much, mm. Product decision. */
+const PAST_END = 50
+/** Top of the lowest shelf over a bench or a car's bonnet, mm. Product decision. */
+const OVER_BENCH = 1350
+/** A bracket reaches about as far down as it reaches out: 0.8 of it is a usual look and keeps the angle near 45°. */
+const DOWN_PER_OUT = 0.8
+const LEAST_DOWN = 100
+/** Pressed flatter or steeper than this a brace is none. Usual carpentry range. */
+const [FLATTEST, STEEPEST] = [(25 * Math.PI) / 180, (65 * Math.PI) / 180]
+/** Least room over an empty shelf, mm. */
+const LEAST_OPEN = 150
+
+export interface Plan {
+  sheet: Sheet
+  frame: Section
+  wideMm: number
+  deepMm: number
+  /** Middles of the brackets. */
+  brackets: number[]
+  openings: Opening[]
+  levels: Level[]
+  tops: number[]
+  depthMm: number
+  downMm: number
+  pair: Pair
+  /** Left end of all, and the sheets of each shelf from there. */
+  left: number
+  sheets: Stretch[]
+  play: { sideMm: number; aboveMm: number }
+}
+type Planned = { plan: Plan; unhoused: Shaped['unhoused'] }
+
+/** Leg and arm, along the wall and from face to face. */
+export function frameOf(p: BracketShelfParams, ctx: ShapeContext): { frame: Section; wideMm: number; deepMm: number } {
+  const frame = findSection(p.frameSection)!
+  const half = roundDown((frame.widthMm - ctx.settings.kerfMm) / 2, unitsOf(ctx.settings))
+  return { frame, wideMm: frame.thicknessMm, deepMm: p.frame === 'ripped' ? half : frame.widthMm }
+}
+
+const pairThickness = (p: BracketShelfParams): number =>
+  p.bracket === 'gusset' ? findSheet(p.gussetSheet)!.thicknessMm : findSection(p.kneeSection)!.thicknessMm
+
+/** Where brackets go: on studs at least so far apart, or regularly where there are none. */
+function bracketPlaces(ctx: ShapeContext, halfMm: number, apartMm: number): number[] {
+  const { construction, studsMm, lengthMm } = ctx.space
+  const [from, to] = [halfMm, lengthMm - halfMm]
+  if (construction.kind !== 'studs') {
+    const first = Math.min(halfMm + PAST_END, to)
+    const n = Math.max(0, Math.floor((to - first) / apartMm + 1e-9))
+    return Array.from({ length: n + 1 }, (_, i) => first + i * apartMm)
+  }
+  const out: number[] = []
+  for (const x of studsMm)
+    if (x >= from && x <= to && (out.length === 0 || x - out[out.length - 1] >= apartMm - STUD_TOLERANCE)) out.push(x)
+  return out
+}
+/** Studs a little closer than asked for are taken, mm. */
+const STUD_TOLERANCE = 3
+
+export function planOut(p: BracketShelfParams, ctx: ShapeContext, pen: DimPen): Result<Planned> {
+  const sheet = findSheet(p.sheet)!
+  const units = unitsOf(ctx.settings)
+  const { frame, wideMm, deepMm } = frameOf(p, ctx)
+  const [t, side] = [sheet.thicknessMm, pairThickness(p)]
+  const half = wideMm / 2 + side
+  const { aboveMm, sideMm } = shelfPlay(pen, { usualMm: PLAY_ABOVE, mostMm: 400 })
+  const deepest = Math.max(...ctx.goods.map((g) => g.item.deepMm))
+  const deep = depthToHold(sheet, { settings: ctx.settings, spaceMm: ctx.space.depthMm }, deepest, {
+    takenMm: 0,
+    outMm: STICK_OUT,
+  })
+  const depthMm = pen.length({ path: 'depthMm', code: 'depth', min: 100, max: 700 }, deep.mm, deep.why)
+  const widestStrip = sheet.widthMm - 2 * ctx.settings.sheetTrimMm
+  if (depthMm > widestStrip) return bad('deeper-than-sheet', { mm: depthMm, mostMm: widestStrip }, 'depthMm')
+
+  const widest = Math.max(...ctx.goods.map((g) => g.item.acrossMm))
+  const needed = widest + 2 * sideMm + 2 * half
+  const apartMm = pen.length(
+    { path: 'apartMm', code: 'brackets-apart', min: 200, max: 1800 },
+    roundUp(Math.max(USUAL_APART, needed), units),
+    needed > USUAL_APART
+      ? { code: 'apart-widest', terms: [], data: { widestMm: widest } }
+      : { code: 'apart-usual', terms: [], data: { everyMm: USUAL_APART } },
+  )
+  const places = bracketPlaces(ctx, half, apartMm)
+  if (places.length < 2) return bad('too-few-studs', { count: places.length, mm: apartMm }, 'apartMm')
+
+  const openingsFor = (n: number): Opening[] =>
+    Array.from({ length: n }, (_, i) => ({ left: places[i] + half, right: places[i + 1] - half }))
+  const frameMm = deepMm + t
+  const tallOf = (l: Level) => l.tallest?.tallMm ?? LEAST_OPEN
+  const riseOf = (levels: readonly Level[]) =>
+    levels.slice(0, -1).reduce((s, l) => s + tallOf(l) + aboveMm + frameMm, 0)
+  const room = ctx.space.heightMm - Math.min(OVER_BENCH, ctx.space.heightMm / 2)
+  const grows = (levels: Level[]) => riseOf(levels) + tallOf(levels[levels.length - 1]) + aboveMm <= room
+  const housed = (n: number) =>
+    house(ctx.goods, false, p.shelves, openingsFor(n), depthMm, sideMm, STICK_OUT, grows, LIMITS.shelves)
+  const most = Math.min(LIMITS.bays, places.length - 1)
+  const enough = Array.from({ length: most }, (_, i) => i + 1).find((n) => housed(n).unhoused.length === 0) ?? most
+  const why = { code: 'shelves-goods', terms: [], data: { things: ctx.goods.reduce((n, g) => n + g.count, 0) } }
+  const bays = pen.count({ path: 'bays', code: 'bays', min: 1, max: LIMITS.bays }, enough, why)
+  if (bays > most) return bad('too-few-studs', { count: places.length, mm: apartMm }, 'bays')
+  const { levels, unhoused } = housed(bays)
+  pen.count({ path: 'shelves', code: 'shelves', min: 1, max: LIMITS.shelves }, levels.length, why)
+
+  const heights = topsOf(levels, { aboveMm, deepMm, t }, ctx, pen)
+  if (!heights.ok) return heights
+  const tops = heights.value
+  const gaps = tops.map((z, i) => z - frameMm - (i === 0 ? 0 : tops[i - 1]))
+  const mostDown = Math.min(...gaps)
+  if (mostDown < LEAST_DOWN)
+    return bad(
+      'no-room-for-bracket',
+      { leastMm: LEAST_DOWN + frameMm, shelf: gaps.indexOf(mostDown) + 1 },
+      `topMm.${gaps.indexOf(mostDown)}`,
+    )
+  const wanted = Math.max(LEAST_DOWN, DOWN_PER_OUT * depthMm)
+  const downMm = pen.length(
+    { path: 'reachMm', code: 'bracket-down', min: LEAST_DOWN, max: 900 },
+    roundDown(Math.min(wanted, mostDown), units),
+    wanted > mostDown
+      ? { code: 'down-to-shelf', terms: [] }
+      : { code: 'down-per-out', terms: [], data: { outMm: depthMm } },
+  )
+  if (downMm > mostDown) return bad('bracket-too-low', { mm: downMm, mostMm: mostDown }, 'reachMm')
+  const pair = pairOf(p, depthMm, downMm + deepMm)
+  if (!pair.ok) return pair
+
+  const brackets = places.slice(0, bays + 1)
+  const left = Math.max(0, brackets[0] - half - PAST_END)
+  const right = Math.min(ctx.space.lengthMm, brackets[bays] + half + PAST_END)
+  const mostLong = sheet.lengthMm - 2 * ctx.settings.sheetTrimMm
+  const seats = brackets.map((x) => x - left)
+  const sheets = spliceOver(right - left, mostLong, seats)
+  if (!sheets) return bad('longer-than-board', { mm: apartMm, mostMm: mostLong }, 'apartMm')
+  return good({
+    unhoused,
+    plan: {
+      sheet,
+      frame,
+      wideMm,
+      deepMm,
+      brackets,
+      openings: openingsFor(bays),
+      levels,
+      tops,
+      depthMm,
+      downMm,
+      pair: pair.value,
+      left,
+      sheets,
+      play: { sideMm, aboveMm },
+    },
+  })
+}
+
+/** Tops of all shelves above the floor, the lowest where all stay in reach. */
+function topsOf(
+  levels: readonly Level[],
+  { aboveMm, deepMm, t }: { aboveMm: number; deepMm: number; t: number },
+  ctx: ShapeContext,
+  pen: DimPen,
+): Result<number[]> {
+  const terms = (l: Level) => [
+    { name: 'tallest', mm: l.tallest?.tallMm ?? LEAST_OPEN },
+    { name: 'above-play', mm: aboveMm },
+    { name: 'frame', mm: deepMm },
+    { name: 'sheet', mm: t },
+  ]
+  const rises = levels.slice(0, -1).map((l) => terms(l).reduce((s, x) => s + x.mm, 0))
+  const rise = rises.reduce((s, x) => s + x, 0)
+  const last = levels[levels.length - 1].tallest?.tallMm ?? LEAST_OPEN
+  const reach = reachMm(ctx.settings.personMm) - rise
+  const under = ctx.space.heightMm - rise - last - aboveMm
+  const lowest = LEAST_DOWN + deepMm + t
+  const hang = Math.max(lowest, Math.min(OVER_BENCH, reach, under))
+  const tops = [
+    pen.length(
+      { path: 'topMm.0', code: 'shelf-top', data: { shelf: 1 }, min: 100, max: 3000 },
+      roundDown(hang, unitsOf(ctx.settings)),
+      {
+        code: hang === OVER_BENCH ? 'hang-bench' : hang === reach ? 'hang-reach' : 'hang-ceiling',
+        terms: [],
+        data: { benchMm: OVER_BENCH },
+      },
+    ),
+  ]
+  levels
+    .slice(0, -1)
+    .forEach((l, i) =>
+      tops.push(
+        pen.sum(
+          { path: `topMm.${i + 1}`, code: 'shelf-top', data: { shelf: i + 2 }, min: 100, max: 3000 },
+          [{ name: 'shelf-below', mm: tops[i] }, ...terms(l)],
+          'goods-below',
+        ),
+      ),
+    )
+  for (let i = 1; i < tops.length; i++)
+    if (tops[i] < tops[i - 1] + lowest)
+      return bad('shelves-overlap', { mm: tops[i], leastMm: tops[i - 1] + lowest, shelf: i + 1 }, `topMm.${i}`)
+  return good(tops)
+}
+
+/** The gussets or braces of a bracket `outMm` long and `highMm` high. */
+function pairOf(p: BracketShelfParams, outMm: number, highMm: number): Result<Pair> {
+  if (p.bracket === 'gusset')
+    return good({ kind: 'gusset', sheet: p.gussetSheet, thicknessMm: findSheet(p.gussetSheet)!.thicknessMm, outMm })
+  const section = findSection(p.kneeSection)!
+  const line = braceLine(outMm, highMm, section.widthMm)
+  if (!line || line.angleRad < FLATTEST || line.angleRad > STEEPEST)
+    return bad('brace-no-angle', { outMm, mm: highMm }, 'reachMm')
+  return good({
+    kind: 'knee',
+    stock: { kind: 'board', section: p.kneeSection, grade: '', treated: false },
+    widthMm: section.widthMm,
+    thicknessMm: section.thicknessMm,
+    outMm,
+  })
+}

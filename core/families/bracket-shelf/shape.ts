@@ -1,0 +1,160 @@
+import type { Stock } from '../../assembly/assembly.ts'
+import { draft, type Draft } from '../../assembly/draft.ts'
+import { unitsOf } from '../../assembly/settings.ts'
+import { placeBracket, type Placed } from '../../blocks/arms/bracket.ts'
+import { bad, good, type Result } from '../../measure/result.ts'
+import { canHoldTie } from '../../room/room.ts'
+import { dimPen } from '../dim-pen.ts'
+import type { Choice, ShapeContext, Shaped } from '../family.ts'
+import { standing } from '../house-on-shelves.ts'
+import { SCREWS, type BracketShelfParams } from './parameters.ts'
+import { planOut, STICK_OUT, type Plan } from './plan-out.ts'
+
+/** Screws of a shelf in each arm are this far apart, mm. */
+const SHEET_SCREWS_EVERY = 200
+
+/*
+ *  front:  ________________________      side:  wall|‾‾‾‾‾‾‾| shelf on arms
+ *           ||         ||        ||                 |_|___.‾
+ *           ||         ||        ||                 | | .‾      gussets or braces on both sides
+ *          stud       stud      stud                |_|‾
+ */
+export function shapeBracketShelf(p: BracketShelfParams, ctx: ShapeContext): Result<Shaped> {
+  if (ctx.goods.length === 0) return bad('no-goods')
+  if (!canHoldTie(ctx.space.construction)) return bad('no-wall-to-hang-on')
+  const pen = dimPen(p, unitsOf(ctx.settings))
+  const planned = planOut(p, ctx, pen)
+  if (!planned.ok) return planned
+  const { plan, unhoused } = planned.value
+  const d = draft(ctx.settings.yard)
+  plan.tops.forEach((topMm, i) => {
+    const brackets = plan.brackets.map((x, k) => bracket(d, p, ctx, plan, { x, topMm, id: `bracket-${k}-${i}` }))
+    brackets.forEach((b, k) =>
+      d.sub({ id: `frame-${k}-${i}`, name: 'unit', parts: [b.leg, b.arm, ...b.pair], built: 'in-place' }),
+    )
+    const sheets = plan.sheets.map((s, n) => shelf(d, plan, { ...s, id: `shelf-${n}-${i}`, topMm }, brackets))
+    sheets.forEach((id) => d.sub({ id: `lay-${id}`, name: 'unit', parts: [id], built: 'in-place' }))
+    d.mark(topMm, 'shelf-top', i, sheets)
+  })
+  placeBays(d, plan)
+  return good({ assembly: d.assembly, dims: pen.dims, choices: choices(p, ctx), unhoused })
+}
+
+function bracket(
+  d: Draft,
+  p: BracketShelfParams,
+  ctx: ShapeContext,
+  plan: Plan,
+  at: { x: number; topMm: number; id: string },
+): Placed {
+  const board = (section: string): Stock => ({ kind: 'board', section, grade: ctx.settings.grade, treated: false })
+  const { pair, deepMm, wideMm } = plan
+  const under = at.topMm - plan.sheet.thicknessMm
+  return placeBracket(
+    d,
+    {
+      id: at.id,
+      left: at.x - wideMm / 2,
+      wideMm,
+      deepMm,
+      stock: board(p.frameSection),
+      armMm: plan.depthMm,
+      topMm: under,
+      footMm: under - deepMm - plan.downMm,
+      pair: pair.kind === 'knee' ? { ...pair, stock: board(p.kneeSection) } : pair,
+      pairScrews: SCREWS[p.pairScrews],
+      wallScrews: SCREWS[p.wallScrews],
+    },
+    { space: ctx.space, system: ctx.settings.yard },
+  )
+}
+
+/** A sheet over some of the brackets, screwed to the arms it lies on. */
+function shelf(
+  d: Draft,
+  plan: Plan,
+  s: { from: number; to: number; id: string; topMm: number },
+  brackets: readonly Placed[],
+): string {
+  const { sheet, left, depthMm, wideMm } = plan
+  d.square({
+    id: s.id,
+    role: 'shelf',
+    stock: { kind: 'sheet', sheet: sheet.id },
+    min: [left + s.from, 0, s.topMm - sheet.thicknessMm],
+    size: [s.to - s.from, depthMm, sheet.thicknessMm],
+    along: 'x',
+    across: 'y',
+  })
+  const n = 2 + Math.floor(depthMm / SHEET_SCREWS_EVERY)
+  plan.brackets.forEach((x, k) => {
+    const over = Math.min(x + wideMm / 2, left + s.to) - Math.max(x - wideMm / 2, left + s.from)
+    if (over <= 0) return
+    d.screw(s.id, brackets[k].arm, n, 'side', sheet.thicknessMm, plan.deepMm)
+    d.rest(s.id, brackets[k].arm)
+  })
+  return s.id
+}
+
+function placeBays(d: Draft, plan: Plan) {
+  const { tops, openings, sheets, left, sheet, depthMm, play } = plan
+  plan.levels.forEach((level, i) => {
+    const high = (level.tallest?.tallMm ?? 0) + play.aboveMm
+    openings.forEach((o, k) => {
+      const middle = (o.left + o.right) / 2 - left
+      const n = sheets.findIndex((s) => middle >= s.from && middle <= s.to)
+      d.bay({
+        id: `bay-${k}-${i}`,
+        name: { code: 'shelf', column: k + 1, row: i + 1 },
+        holds: 'surface',
+        clear: {
+          min: [o.left, 0, tops[i]],
+          max: [o.right, depthMm, i + 1 < tops.length ? tops[i + 1] - sheet.thicknessMm : tops[i] + high],
+        },
+        carriers: [`shelf-${n}-${i}`],
+        items: standing(level, k, 0, tops[i]),
+        play: { sideMm: play.sideMm, aboveMm: play.aboveMm, deepMm: 0 },
+        stickOutMm: STICK_OUT,
+        exit: [0, 1, 0],
+      })
+    })
+  })
+}
+
+function choices(p: BracketShelfParams, ctx: ShapeContext): Choice[] {
+  const imperial = ctx.settings.yard === 'imperial'
+  const sheets = imperial
+    ? ['ply-15/32', 'ply-19/32', 'ply-23/32', 'osb-23/32', 'mdf-3/4', 'lc-3/4']
+    : ['ply-12mm', 'ply-15mm', 'ply-18mm', 'ply-21mm', 'mdf-18mm', 'lc-18mm']
+  const plates = imperial ? ['ply-15/32', 'ply-19/32', 'ply-23/32'] : ['ply-9mm', 'ply-12mm', 'ply-15mm', 'ply-18mm']
+  const frames = imperial ? ['2x3', '2x4', '2x6'] : ['38x63mm', '38x89mm', '47x100mm']
+  const knees = imperial ? ['1x2', '1x3', '1x4'] : ['18x44mm', '18x69mm', '18x94mm']
+  const gusset = p.bracket === 'gusset'
+  const of = (
+    path: 'sheet' | 'gussetSheet' | 'frameSection' | 'kneeSection',
+    code: string,
+    options: string[],
+  ): Choice => ({
+    path,
+    code,
+    value: p[path],
+    options,
+    of: path.endsWith('Section') ? 'section' : 'sheet',
+  })
+  const coded = (path: 'bracket' | 'frame' | 'pairScrews' | 'wallScrews', code: string, options: string[]): Choice => ({
+    path,
+    code,
+    value: p[path],
+    options,
+    of: 'code',
+  })
+  return [
+    of('sheet', 'sheet', [...sheets, ...ctx.settings.ownSheets]),
+    coded('bracket', 'bracket', ['gusset', 'knee']),
+    gusset ? of('gussetSheet', 'gusset-sheet', plates) : of('kneeSection', 'knee-section', knees),
+    of('frameSection', 'frame-section', frames),
+    coded('frame', 'frame-rip', ['ripped', 'whole']),
+    coded('pairScrews', 'pair-screws', ['two', 'three', 'four']),
+    coded('wallScrews', 'leg-screws', Object.keys(SCREWS)),
+  ]
+}
