@@ -100,7 +100,7 @@ export const part = z.object({
   machining: z.array(machining),
   /** Takes a force along itself only, from one end to the other: a strut, a knee brace, a rod. */
   axial: z.boolean(),
-  /** Not fastened: lies or slides in place (a shelf on cleats). */
+  /** Not held down: lies or slides in place (a shelf on cleats), or is screwed to what could itself lift. */
   loose: z.boolean(),
   /** Only there while building. */
   temporary: z.boolean(),

@@ -1,5 +1,5 @@
 import { outsideBy } from '../geometry/contact.ts'
-import { boxOverlap, boxSize } from '../geometry/box.ts'
+import { boxOverlap, boxSize, penetration } from '../geometry/box.ts'
 import { mid, norm, sub, type Vec3 } from '../geometry/vec.ts'
 import { findSection } from '../catalogue/lumber.ts'
 import { SAME_LENGTH_MM } from '../measure/rounding.ts'
@@ -58,9 +58,12 @@ export function misplaced(a: Assembly): Flaw[] {
   const off = (id: string, at: Vec3) => outsideBy(turnedBox(parts.get(id)!), at) > GAP_MM
   for (const j of a.joints) {
     const [p, q] = [parts.get(j.near)!, parts.get(j.far)!]
-    const into = j.kind === 'housed' || j.kind === 'notched' || !isSquare(p) || !isSquare(q)
-    const shared = into ? null : boxOverlap(boxes.get(p.id)!, boxes.get(q.id)!, GAP_MM)
-    const reaches = shared !== null && Math.min(...boxSize(shared)) > GAP_MM
+    const into = j.kind === 'housed' || j.kind === 'notched'
+    const square = isSquare(p) && isSquare(q)
+    const shared = into || !square ? null : boxOverlap(boxes.get(p.id)!, boxes.get(q.id)!, GAP_MM)
+    const reaches = square
+      ? shared !== null && Math.min(...boxSize(shared)) > GAP_MM
+      : !into && penetration(turnedBox(p), turnedBox(q)) > GAP_MM
     const beside = shared !== null && norm(sub(mid(shared.min, shared.max), j.at)) > GAP_MM
     if (off(p.id, j.at) || off(q.id, j.at) || reaches || beside) apart(j.id)
   }

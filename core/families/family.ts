@@ -77,6 +77,8 @@ export interface Lever<P> {
 
 export interface Family<P> {
   id: string
+  /** Hangs on the wall or from the ceiling: what stands below takes none of its length, nor it of theirs. */
+  hangs: boolean
   schema: z.ZodType<P>
   /** Parameters all tacked, chosen for these goods and this space. */
   start(ctx: ShapeContext): P
@@ -109,6 +111,7 @@ export function family<P>(f: Family<P>): AnyFamily {
   }
   return {
     id: f.id,
+    hangs: f.hangs,
     schema: f.schema,
     start: f.start,
     shape: (raw, ctx) => {

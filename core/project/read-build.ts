@@ -74,15 +74,17 @@ export function roomPlan(room: Room): RoomPlan {
 /** Further out than this a build no longer stands at its wall, mm. */
 const AT_WALL_MM = 20
 
-/** Where the next build on the same wall begins; Infinity when there is none. */
+/** Where the next build on the same wall begins that stands or hangs as this one does; Infinity when there is none. */
 function nextOnWall(p: Project, build: Build): number {
   const wall = p.room.walls.find((w) => w.id === build.wallId)
+  const hangs = findFamily(build.family)?.hangs
   return Math.min(
     ...p.builds
       .filter(
         (b) =>
           b.id !== build.id &&
           b.wallId === build.wallId &&
+          findFamily(b.family)?.hangs === hangs &&
           b.offsetMm > build.offsetMm &&
           b.outMm < (wall?.depthMm ?? 0),
       )

@@ -64,6 +64,7 @@ const CHOICES: Record<string, { label: string; options?: Record<string, string> 
   'knee-section': { label: 'Braces of the brackets' },
   'frame-section': { label: 'Legs and arms' },
   'frame-rip': { label: 'Legs and arms are', options: { ripped: 'ripped down the middle', whole: 'the full section' } },
+  'corner-screws': { label: 'Screws from each arm into its leg', options: { one: 'one', two: 'two' } },
   'pair-screws': {
     label: 'Screws of each gusset or brace at either end',
     options: { two: 'two', three: 'three', four: 'four' },

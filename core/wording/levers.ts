@@ -28,6 +28,7 @@ const TABLE: Record<string, (d: Data, say: Say) => string> = {
   'hang-rail': (d) => `Make its rails and strip ${sectionName(String(d.section))}`,
   'wall-screws': (d) => `Put ${d.count} screws into each stud`,
   'leg-screws': (d) => `Put ${d.count} screws into each leg of its brackets`,
+  'corner-screws': (d) => `Put ${d.count} screws through each arm into its leg`,
   'pair-screws': (d) =>
     `Put ${d.count} screws into either end of each ${d.bracket === 'gusset' ? 'gusset' : 'brace'} of its brackets`,
   bracket: (d) => (d.bracket === 'gusset' ? 'Brace the brackets with boards' : 'Give the brackets gussets of sheet'),

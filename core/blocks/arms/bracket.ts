@@ -1,9 +1,9 @@
 import type { Part, Stock } from '../../assembly/assembly.ts'
 import type { Draft } from '../../assembly/draft.ts'
 import type { Box } from '../../geometry/box.ts'
-import { scale, sub, unit, type Vec3 } from '../../geometry/vec.ts'
+import { sub, unit, type Vec3 } from '../../geometry/vec.ts'
 import { braceLine } from '../frame/brace-line.ts'
-import { anchorAt, FROM_END_MM, holdsAt, OUT, type Wall } from '../mounts/wall-fixing.ts'
+import { anchorAt, FROM_END_MM, holdsAt, type Wall } from '../mounts/wall-fixing.ts'
 
 /*
  * A bracket on a stud: a leg on the wall, an arm over its upper end, and on both sides a gusset or a brace from the arm to the leg.
@@ -29,6 +29,8 @@ export interface Bracket {
   topMm: number
   footMm: number
   pair: Pair
+  /** Down through the arm into the end of the leg. */
+  cornerScrews: number
   /** Screws of each of the pair in the arm, and as many in the leg. */
   pairScrews: number
   /** Through the leg into the wall, one over the other. */
@@ -47,8 +49,8 @@ export interface Placed {
 
 /** Screws of a gusset stand within this share of where it lies on a piece, at the end away from the corner. */
 const AT_END = 1 / 3
-/** One screw down through the arm into the end of the leg keeps the two together. */
-const CORNER_SCREWS = 1
+/** To the wall. */
+const BACK: Vec3 = [0, -1, 0]
 
 export function placeBracket(d: Draft, b: Bracket, wall: Wall): Placed {
   const { id, left, wideMm, deepMm, stock, topMm } = b
@@ -72,12 +74,12 @@ export function placeBracket(d: Draft, b: Bracket, wall: Wall): Placed {
     along: 'y',
     across: 'z',
   })
-  const corner = d.screw(arm, leg, CORNER_SCREWS, 'end', deepMm, 200)
+  const corner = d.screw(arm, leg, b.cornerScrews, 'end', deepMm, 200)
   d.rest(arm, leg)
   d.hold({
     from: { part: arm },
     on: { kind: 'part', part: leg },
-    push: scale(OUT, -1),
+    push: BACK,
     way: 'both',
     via: 'fasteners',
     joint: corner,

@@ -21,7 +21,7 @@ export function depthToHold(
 ): { mm: number; why: Reason } {
   const wanted = takenMm + deepestMm
   const rip = economicalRip(sheet, c.settings, wanted - outMm, c.spaceMm)
-  const ripped = rip !== undefined && rip.mm <= WASTED * wanted
+  const ripped = rip !== undefined && rip.mm >= wanted - outMm && rip.mm <= WASTED * wanted
   return {
     mm: ripped ? rip.mm - takenMm : roundUp(Math.min(deepestMm, c.spaceMm - takenMm), unitsOf(c.settings)),
     why: {

@@ -13,6 +13,7 @@ const SHALLOW_MM = 500
 /** Shelves on brackets that are screwed to studs: a leg, an arm, and a gusset or a brace on both sides. */
 export const bracketShelf = family<BracketShelfParams>({
   id: 'bracket-shelf',
+  hangs: true,
   schema: bracketShelfParams,
   start: (ctx) => startingParams(ctx.settings.yard),
   shape: shapeBracketShelf,
@@ -35,7 +36,14 @@ export const bracketShelf = family<BracketShelfParams>({
     },
     {
       name: 'cartons and pails on braces, metric, two shelves',
-      params: { ...startingParams('metric'), bracket: 'knee', shelves: 2, bays: 3 },
+      params: {
+        ...startingParams('metric'),
+        bracket: 'knee',
+        cornerScrews: 'two',
+        sheet: 'ply-21mm',
+        shelves: 2,
+        bays: 3,
+      },
       context: exampleContext('metric', [exampleGoods('metric', 'box', 6), exampleGoods('metric', 'pail', 2)]),
     },
     {

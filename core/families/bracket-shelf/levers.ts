@@ -5,7 +5,8 @@ import { leverPen, lighterSheets, narrowerBays, stifferSheets, strengthPen } fro
 import { SCREWS, type BracketShelfParams } from './parameters.ts'
 
 type Screws = BracketShelfParams['wallScrews']
-const more = (now: Screws): Screws[] => (Object.keys(SCREWS) as Screws[]).filter((n) => SCREWS[n] > SCREWS[now])
+const more = (now: Screws): Screws[] =>
+  (['two', 'three', 'four', 'five'] as const).filter((n) => SCREWS[n] > SCREWS[now])
 
 const KNEES: Record<string, string> = { '1x2': '1x3', '1x3': '1x4', '18x44mm': '18x69mm', '18x69mm': '18x94mm' }
 const FRAMES: Record<string, string> = { '2x3': '2x4', '2x4': '2x6', '38x63mm': '38x89mm', '38x89mm': '47x100mm' }
@@ -21,6 +22,7 @@ const thickerPlates = (id: string) => {
 export function bracketShelfLevers(p: BracketShelfParams, ctx: ShapeContext): Lever<BracketShelfParams>[] {
   const { out, add } = strengthPen(p)
   for (const wallScrews of more(p.wallScrews)) add('leg-screws', { wallScrews }, { count: SCREWS[wallScrews] })
+  if (p.cornerScrews === 'one') add('corner-screws', { cornerScrews: 'two' }, { count: 2 })
   for (const n of more(p.pairScrews))
     if (n !== 'five') add('pair-screws', { pairScrews: n }, { count: SCREWS[n], bracket: p.bracket })
   add('bracket', { bracket: p.bracket === 'gusset' ? 'knee' : 'gusset' }, { bracket: p.bracket })

@@ -34,13 +34,15 @@ export const bracketShelfParams = z.object({
   bracket: z.enum(['gusset', 'knee']),
   gussetSheet: sheet,
   kneeSection: section,
+  /** Screws through the arm into the end of its leg. */
+  cornerScrews: z.enum(['one', 'two']),
   /** Screws of a gusset or brace in each piece it lies on. */
   pairScrews: z.enum(['two', 'three', 'four']),
   /** Screws through each leg into its stud. */
   wallScrews: z.enum(['two', 'three', 'four', 'five']),
 })
 export type BracketShelfParams = z.infer<typeof bracketShelfParams>
-export const SCREWS = { two: 2, three: 3, four: 4, five: 5 } as const
+export const SCREWS = { one: 1, two: 2, three: 3, four: 4, five: 5 } as const
 
 type Stocks = Pick<BracketShelfParams, 'sheet' | 'frameSection' | 'gussetSheet' | 'kneeSection'>
 const STOCK: Record<UnitSystem, Stocks> = {
@@ -60,6 +62,7 @@ export const startingParams = (system: UnitSystem): BracketShelfParams => ({
   ...STOCK[system],
   frame: 'ripped',
   bracket: 'gusset',
+  cornerScrews: 'one',
   pairScrews: 'two',
   wallScrews: 'three',
 })

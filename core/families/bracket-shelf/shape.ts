@@ -62,6 +62,7 @@ function bracket(
       topMm: under,
       footMm: under - deepMm - plan.downMm,
       pair: pair.kind === 'knee' ? { ...pair, stock: board(p.kneeSection) } : pair,
+      cornerScrews: SCREWS[p.cornerScrews],
       pairScrews: SCREWS[p.pairScrews],
       wallScrews: SCREWS[p.wallScrews],
     },
@@ -85,6 +86,8 @@ function shelf(
     size: [s.to - s.from, depthMm, sheet.thicknessMm],
     along: 'x',
     across: 'y',
+    // Arms are not held down on their legs: a sheet that would pull one up is counted as lifting off it.
+    loose: true,
   })
   const n = 2 + Math.floor(depthMm / SHEET_SCREWS_EVERY)
   plan.brackets.forEach((x, k) => {
@@ -141,7 +144,11 @@ function choices(p: BracketShelfParams, ctx: ShapeContext): Choice[] {
     options,
     of: path.endsWith('Section') ? 'section' : 'sheet',
   })
-  const coded = (path: 'bracket' | 'frame' | 'pairScrews' | 'wallScrews', code: string, options: string[]): Choice => ({
+  const coded = (
+    path: 'bracket' | 'frame' | 'cornerScrews' | 'pairScrews' | 'wallScrews',
+    code: string,
+    options: string[],
+  ): Choice => ({
     path,
     code,
     value: p[path],
@@ -154,7 +161,8 @@ function choices(p: BracketShelfParams, ctx: ShapeContext): Choice[] {
     gusset ? of('gussetSheet', 'gusset-sheet', plates) : of('kneeSection', 'knee-section', knees),
     of('frameSection', 'frame-section', frames),
     coded('frame', 'frame-rip', ['ripped', 'whole']),
+    coded('cornerScrews', 'corner-screws', ['one', 'two']),
     coded('pairScrews', 'pair-screws', ['two', 'three', 'four']),
-    coded('wallScrews', 'leg-screws', Object.keys(SCREWS)),
+    coded('wallScrews', 'leg-screws', ['two', 'three', 'four', 'five']),
   ]
 }

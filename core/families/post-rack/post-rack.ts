@@ -12,6 +12,7 @@ const start = (ctx: ShapeContext): PostRackParams =>
 /** A2: posts, shelf frames of rails and cross pieces, sheet shelves. */
 export const postRack = family<PostRackParams>({
   id: 'post-rack',
+  hangs: false,
   schema: postRackParams,
   start,
   shape: shapePostRack,

@@ -13,6 +13,7 @@ const SHALLOW_MM = 520
 /** Uprights of sheet, shelves on cleats between them, strips under their front edges. */
 export const shelfUnit = family<ShelfUnitParams>({
   id: 'shelf-unit',
+  hangs: false,
   schema: shelfUnitParams,
   start: (ctx) => startingParams(ctx.settings.yard, canHoldTie(ctx.space.construction)),
   shape: shapeShelfUnit,

@@ -32,6 +32,7 @@ function start(ctx: ShapeContext): ToteRackParams {
 /** A1: columns and rows of totes that slide on pairs of rails. */
 export const toteRack = family<ToteRackParams>({
   id: 'tote-rack',
+  hangs: false,
   schema: toteRackParams,
   start,
   shape: shapeToteRack,

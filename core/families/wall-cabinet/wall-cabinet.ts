@@ -14,6 +14,7 @@ const LOW_MM = 450
 /** A box of sheet with a back and fixed shelves, hung on the wall. */
 export const wallCabinet = family<WallCabinetParams>({
   id: 'wall-cabinet',
+  hangs: true,
   schema: wallCabinetParams,
   start: (ctx) => startingParams(ctx.settings.yard),
   shape: shapeWallCabinet,
