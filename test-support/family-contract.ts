@@ -14,7 +14,7 @@ import { readWith, type BuildReading } from '../core/project/read-build.ts'
 import type { Build } from '../core/project/project.ts'
 import { procure } from '../core/project/plan.ts'
 import { newBuild, newProject } from '../core/project/project.ts'
-import { dimName } from '../core/wording/dims.ts'
+import { choiceName, dimName, optionName } from '../core/wording/dims.ts'
 import { sayCheck } from '../core/wording/checks.ts'
 import { sayReason } from '../core/wording/reasons.ts'
 import { sayIn } from '../core/wording/say.ts'
@@ -182,6 +182,16 @@ export function testFamily(family: AnyFamily) {
         const r = read(family, fixed, example.context)
         expect(r.shaped.assembly.parts).toEqual(shaped.assembly.parts)
         expect(r.shaped.dims.find((x) => x.path === d.path)?.tacked).toBe(false)
+      }
+    })
+    it('offers only choices it accepts, each with words', () => {
+      for (const c of shaped.choices) {
+        expect(c.options).toContain(c.value)
+        expect(choiceName(c)).not.toBe(c.code)
+        for (const option of c.options) {
+          expect(family.schema.safeParse(withValue(example.params, c.path, option)).success).toBe(true)
+          if (c.of === 'code') expect(optionName(c, option)).toMatch(/^[a-z][a-z -]*$/)
+        }
       }
     })
     it('has levers with words, each giving parameters it accepts', () => {

@@ -23,6 +23,33 @@ describe('the assembly validator finds', () => {
       'no-stock',
       (a) => (a.parts[0].stock = { kind: 'board', section: '5x5', grade: 'spf-no2', treated: false }),
     ],
+    [
+      'a face whose corners point inwards',
+      'outline',
+      (a) => {
+        const { lengthMm: l, widthMm: w } = a.parts[0].size
+        a.parts[0].outline = [
+          [0, 0],
+          [l, 0],
+          [l / 2, w / 4],
+          [l, w],
+          [0, w],
+        ]
+      },
+    ],
+    [
+      'a face smaller than what it is cut from',
+      'outline',
+      (a) => {
+        const { lengthMm: l, widthMm: w } = a.parts[0].size
+        a.parts[0].outline = [
+          [0, 0],
+          [l - 20, 0],
+          [l - 20, w],
+          [0, w],
+        ]
+      },
+    ],
     ['a board thicker than its section', 'no-stock', (a) => (a.parts[0].size.thicknessMm = 60)],
     ['two parts in one place', 'overlap', (a) => (a.parts[1].at.centre = [...a.parts[0].at.centre])],
     [

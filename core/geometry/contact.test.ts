@@ -1,7 +1,7 @@
 import { describe, expect, it } from '@jest/globals'
 import fc from 'fast-check'
-import type { TurnedBox } from './box.ts'
-import { contactOf, outsideBy } from './contact.ts'
+import { corners, penetration, type TurnedBox } from './box.ts'
+import { contactOf, outsideBy, roomTowards } from './contact.ts'
 import { add, norm, sub, type Vec3 } from './vec.ts'
 
 const square = (min: Vec3, size: Vec3): TurnedBox => ({
@@ -73,5 +73,45 @@ describe('how far outside a solid a point lies', () => {
     expect(at([57, 0, 0])).toBeCloseTo(7, 9)
     expect(at([53, 24, 0])).toBeCloseTo(5, 9)
     expect(at([52, 23, 16])).toBeCloseTo(7, 9)
+  })
+})
+
+describe('a plate with an outline', () => {
+  // A triangle 300 by 200 with its right angle at the wall's upper corner, 12 thick.
+  const gusset: TurnedBox = {
+    ...square([0, 0, 0], [300, 200, 12]),
+    outline: [
+      [-150, 100],
+      [-150, -100],
+      [150, 100],
+    ],
+  }
+  it('ends where its sloped edge does', () => {
+    expect(corners(gusset)).toHaveLength(6)
+    expect(outsideBy(gusset, [40, 160, 6])).toBe(0)
+    // The middle of the rectangle lies on the edge; the lower right corner 200·300/√(200² + 300²) off it.
+    expect(outsideBy(gusset, [150, 100, 6])).toBeCloseTo(0, 9)
+    expect(outsideBy(gusset, [300, 0, 6])).toBeCloseTo(60000 / Math.hypot(200, 300), 9)
+    expect(outsideBy(gusset, [40, 160, 15])).toBeCloseTo(3, 9)
+  })
+  it('does not meet what lies only within the rectangle around it', () => {
+    const block = square([220, 10, 12], [60, 40, 30])
+    expect(contactOf(gusset, block, 0.1)).toBeNull()
+    expect(penetration(gusset, { ...block, centre: [250, 30, 6] })).toBeLessThan(0)
+    expect(penetration(square([0, 0, 0], [300, 200, 12]), { ...block, centre: [250, 30, 6] })).toBeGreaterThan(0)
+  })
+  it('meets a board over its edge in what of its face is there', () => {
+    const rail = square([-50, 150, 12], [500, 50, 38])
+    const c = contactOf(gusset, rail, 0.1)!
+    // A trapezoid 300 wide above and 225 below; its middle by hand.
+    const below = 225
+    const middle = (300 ** 2 + 300 * below + below ** 2) / (3 * (300 + below))
+    near(c.at, [middle, 200 - ((50 / 3) * (300 + 2 * below)) / (300 + below), 12], 0.2)
+    expect(c.box.max[0]).toBeCloseTo(300, 0)
+  })
+  it('has room along a way until it ends', () => {
+    expect(roomTowards(gusset, [0, 200, 6], [1, 0, 0])).toBeCloseTo(300, 9)
+    expect(roomTowards(gusset, [0, 100, 6], [1, 0, 0])).toBeCloseTo(150, 9)
+    expect(roomTowards(gusset, [290, 10, 6], [1, 0, 0])).toBe(0)
   })
 })

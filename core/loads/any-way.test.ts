@@ -178,3 +178,41 @@ describe('a knee-braced arm, 400 deep with 80 kg spread, brace at 45° from 350 
     expect(solve(without).members.get('arm')!.state).toMatchObject({ kind: 'unknown' })
   })
 })
+
+describe('a pair of braces on both sides of an arm', () => {
+  it('shares what one alone would take', () => {
+    const a = bracket(80)
+    const one = through(a, solve(a), 'arm', [0, S, S])
+    const pair: Assembly = {
+      ...a,
+      parts: a.parts.flatMap((p) =>
+        p.id === 'brace'
+          ? [-30, 30].map((x) => ({
+              ...p,
+              id: `brace${x}`,
+              at: { ...p.at, centre: [x, p.at.centre[1], p.at.centre[2]] as Vec3 },
+            }))
+          : [p],
+      ),
+      supports: a.supports.flatMap((s) => {
+        const about = JSON.stringify(s)
+        if (!about.includes('"brace"')) return [s]
+        return [-30, 30].map((x) => {
+          const [y, z] = [s.contact.min[1], s.contact.min[2]]
+          const moved = JSON.parse(about.replaceAll('"brace"', `"brace${x}"`)) as typeof s
+          return { ...moved, id: `${s.id}/${x}`, contact: at(Math.sign(x) * 19, y, z) }
+        })
+      }),
+    }
+    const path = solve(pair)
+    const each = pair.supports.filter(
+      (s) => 'part' in s.from && s.from.part === 'arm' && s.on.kind === 'part' && s.on.part.startsWith('brace'),
+    )
+    expect(each).toHaveLength(2)
+    const brace = a.parts.find((p) => p.id === 'brace')!
+    // Two braces weigh on the arm with half of theirs each.
+    const tip = newtons(partMassKg(brace)) / 2
+    for (const s of each) expectNear(path.reactions.get(s.id)!, (one + tip / S) / 2, 1e-6)
+    expect(inEquilibrium(path)).toBe(true)
+  })
+})
