@@ -12,7 +12,9 @@ const box = z.object({ min: vec3, max: vec3 })
 export const stock = z.discriminatedUnion('kind', [
   z.object({ kind: z.literal('board'), section: z.string(), grade: z.string(), treated: z.boolean() }),
   z.object({ kind: z.literal('sheet'), sheet: z.string() }),
-  /** Bought ready: a hinge, a spring, a rod. */
+  /** A threaded rod of the catalogue: sold by length and sawn like a board. */
+  z.object({ kind: z.literal('steel'), rod: z.string() }),
+  /** Bought ready: a hinge, a spring. */
   z.object({ kind: z.literal('bought'), item: z.string(), massKg: z.number().min(0) }),
   /** Already there and never cut: a salvaged cabinet. */
   z.object({ kind: z.literal('existing'), name: z.string(), massKg: z.number().min(0) }),
@@ -70,6 +72,8 @@ export const ROLES = [
   'arm',
   'leg',
   'gusset',
+  'rod',
+  'spreader',
   'side',
   'back',
   'door',

@@ -4,6 +4,14 @@ import type { Assembly, Part, Stock } from './assembly.ts'
 
 const tenth = (mm: number) => Math.round(mm * 10)
 
+/** What is bought by length: a board of a section, or a rod; null for all else. */
+export const lengthStock = (s: Stock): { section: string; treated: boolean } | null =>
+  s.kind === 'board'
+    ? { section: s.section, treated: s.treated }
+    : s.kind === 'steel'
+      ? { section: s.rod, treated: false }
+      : null
+
 /** Two stocks with the same key are bought alike. */
 export function stockKey(s: Stock): string {
   switch (s.kind) {
@@ -11,6 +19,8 @@ export function stockKey(s: Stock): string {
       return `${s.section}/${s.grade}/${s.treated}`
     case 'sheet':
       return s.sheet
+    case 'steel':
+      return s.rod
     case 'bought':
       return `${s.item}/${s.massKg}`
     case 'existing':

@@ -1,4 +1,5 @@
 import { findGrade } from '../catalogue/lumber.ts'
+import { findRod, rodKgPerM } from '../catalogue/steel.ts'
 import { findSheet } from '../catalogue/sheets.ts'
 import { add, scale, type Vec3 } from '../geometry/vec.ts'
 import type { Part } from './assembly.ts'
@@ -6,6 +7,10 @@ import type { Part } from './assembly.ts'
 /** Mass of a part, kg, from its finished size and its stock's density; unknown stock weighs nothing (the validator refuses it). */
 export function partMassKg(p: Part): number {
   if (p.stock.kind === 'bought' || p.stock.kind === 'existing') return p.stock.massKg
+  if (p.stock.kind === 'steel') {
+    const rod = findRod(p.stock.rod)
+    return rod ? (rodKgPerM(rod) * p.size.lengthMm) / 1000 : 0
+  }
   const density =
     p.stock.kind === 'board' ? findGrade(p.stock.grade)?.densityKgM3 : findSheet(p.stock.sheet)?.densityKgM3
   return ((faceMm2(p) * p.size.thicknessMm) / 1e9) * (density ?? 0)

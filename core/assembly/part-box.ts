@@ -43,3 +43,11 @@ export function bendingSection(p: Part): { depthMm: number; breadthMm: number; o
     ? { depthMm: p.size.widthMm, breadthMm: p.size.thicknessMm, onEdge }
     : { depthMm: p.size.thicknessMm, breadthMm: p.size.widthMm, onEdge }
 }
+
+/** What of a build is in the room: without what lies above the ceiling, and rods that go up through it. */
+export const inTheRoom = (a: Assembly, boxes: PartBoxes, ceilingMm: number): PartBoxes =>
+  new Map(
+    a.parts
+      .filter((p) => p.stock.kind !== 'steel' && boxes.get(p.id)!.min[2] < ceilingMm - 1)
+      .map((p) => [p.id, boxes.get(p.id)!]),
+  )

@@ -3,11 +3,14 @@ import { boxOverlap, boxSize, penetration } from '../geometry/box.ts'
 import { mid, norm, sub, type Vec3 } from '../geometry/vec.ts'
 import { findSection } from '../catalogue/lumber.ts'
 import { SAME_LENGTH_MM } from '../measure/rounding.ts'
-import type { Assembly, Part } from './assembly.ts'
+import type { Assembly, Joint, Part } from './assembly.ts'
 import { isSquare, partBoxes, turnedBox, type PartBoxes } from './part-box.ts'
 
 /** Pieces that meet may be this far apart, mm. */
 const GAP_MM = 1
+
+/** One piece stands in the other: in a dado, a notch, or as a rod in its hole. */
+export const isLetIn = (j: Pick<Joint, 'kind'>): boolean => ['housed', 'notched', 'hung'].includes(j.kind)
 
 /** Something an assembly names and has not, or has and not where it says. */
 export interface Flaw {
@@ -58,7 +61,7 @@ export function misplaced(a: Assembly): Flaw[] {
   const off = (id: string, at: Vec3) => outsideBy(turnedBox(parts.get(id)!), at) > GAP_MM
   for (const j of a.joints) {
     const [p, q] = [parts.get(j.near)!, parts.get(j.far)!]
-    const into = j.kind === 'housed' || j.kind === 'notched'
+    const into = isLetIn(j)
     const square = isSquare(p) && isSquare(q)
     const shared = into || !square ? null : boxOverlap(boxes.get(p.id)!, boxes.get(q.id)!, GAP_MM)
     const reaches = square
@@ -86,9 +89,7 @@ export function misplaced(a: Assembly): Flaw[] {
 
 /** Pieces square to the room that stand where another does, and are not let into it. */
 function inEachOther(a: Assembly, boxes: PartBoxes): string[] {
-  const letIn = new Set(
-    a.joints.flatMap((j) => (j.kind === 'housed' || j.kind === 'notched' ? [pair(j.near, j.far)] : [])),
-  )
+  const letIn = new Set(a.joints.flatMap((j) => (isLetIn(j) ? [pair(j.near, j.far)] : [])))
   const sorted = a.parts
     .filter(isSquare)
     .map((p) => ({ id: p.id, box: boxes.get(p.id)! }))

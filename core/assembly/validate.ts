@@ -1,11 +1,13 @@
 import { findGrade, findSection } from '../catalogue/lumber.ts'
 import { findScrew } from '../catalogue/fasteners.ts'
 import { findSheet } from '../catalogue/sheets.ts'
+import { findRod, ROD_LENGTHS } from '../catalogue/steel.ts'
 import { boxOverlap, penetration, type Box } from '../geometry/box.ts'
 import { outsideBy } from '../geometry/contact.ts'
 import { dot, mid, norm, type Vec3 } from '../geometry/vec.ts'
 import { SAME_LENGTH_MM } from '../measure/rounding.ts'
 import type { Assembly, Part } from './assembly.ts'
+import { isLetIn } from './sound.ts'
 import { partBox, turnedBox } from './part-box.ts'
 
 export interface Fault {
@@ -48,6 +50,12 @@ function stockFault(p: Part): boolean {
     if (!section || !findGrade(s.grade)) return true
     const [t, w] = [Math.min(p.size.widthMm, p.size.thicknessMm), Math.max(p.size.widthMm, p.size.thicknessMm)]
     return t > section.thicknessMm + SAME_LENGTH_MM || w > section.widthMm + SAME_LENGTH_MM
+  }
+  if (s.kind === 'steel') {
+    const rod = findRod(s.rod)
+    const { lengthMm, widthMm, thicknessMm } = p.size
+    const round = rod && [widthMm, thicknessMm].every((d) => Math.abs(d - rod.diameterMm) < SAME_LENGTH_MM)
+    return !rod || !round || lengthMm > Math.max(...ROD_LENGTHS[rod.system]) + SAME_LENGTH_MM
   }
   if (s.kind === 'sheet') {
     const sheet = findSheet(s.sheet)
@@ -135,7 +143,7 @@ export function validateAssembly(a: Assembly): Fault[] {
   for (const j of a.joints) {
     if (!known([j.near, j.far], j.id)) continue
     apart(j.near, j.far, j.id, j.at)
-    if (j.kind === 'notched' || j.kind === 'housed') joined.add([j.near, j.far].sort().join('|'))
+    if (isLetIn(j)) joined.add([j.near, j.far].sort().join('|'))
     for (const f of j.fasteners) if (!findScrew(f.fastener)) say('no-fastener', [j.id, f.fastener])
   }
   overlaps(a, boxes, joined, say)

@@ -1,6 +1,7 @@
+import { RODS, type Rod } from './steel.ts'
 import { inches, psi, type UnitSystem } from '../measure/units.ts'
 
-export type FastenerKind = 'screw' | 'lag' | 'bolt' | 'nail'
+export type FastenerKind = 'screw' | 'lag' | 'bolt' | 'nail' | 'nut'
 
 /** A fastener of dowel type. Diameters: shank or thread outside, and root (inside the thread; the shank of nails and bolts), mm. */
 export interface Screw {
@@ -128,6 +129,19 @@ const nail = (name: string, d: number, length: number, type = 'common'): Screw =
   fyb: wireYield(inches(d)),
   box: 100,
 })
+/** On a rod: a nut with its wide washer, or a coupling nut between two rods; at least as strong as the rod (ISO 898-2, ASTM A563). */
+const nut = (r: Rod, what: 'nut' | 'coupler'): Screw => ({
+  kind: 'nut',
+  id: `${what}-${r.id}`,
+  label: `${r.label.replace(' threaded rod', '')} ${what === 'nut' ? 'nut and wide washer' : 'coupling nut'}`,
+  system: r.system,
+  diameterMm: r.diameterMm,
+  rootMm: r.diameterMm,
+  // ISO 4032: 0.8 of its thread high; couplings are three times their thread, DIN 6334.
+  lengthMm: (what === 'nut' ? 0.8 : 3) * r.diameterMm,
+  fyb: 0,
+  box: what === 'nut' ? 10 : 1,
+})
 /** Bolts, lag screws and nails, called by name where a joint wants them. Lag roots and tips: ASME B18.2.1; nails: ASTM F1667. */
 export const OTHER_FASTENERS: readonly Screw[] = [
   bolt('5/16x3.5', inches(5 / 16), inches(3.5), 'imperial', 10, psi(45_000)),
@@ -142,6 +156,7 @@ export const OTHER_FASTENERS: readonly Screw[] = [
   lag(0.3125, 0.227, 3 / 16, 3.5, '5/16x3.5', 60_000),
   lag(0.375, 0.265, 7 / 32, 4, '3/8x4', 45_000),
   lag(0.5, 0.371, 5 / 16, 5, '1/2x5', 45_000),
+  ...RODS.flatMap((r) => [nut(r, 'nut'), nut(r, 'coupler')]),
   nail('6d', 0.113, 2),
   nail('8d', 0.131, 2.5),
   nail('10d', 0.148, 3),

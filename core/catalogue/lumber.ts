@@ -1,5 +1,6 @@
 import { inches, psi, type UnitSystem } from '../measure/units.ts'
 import type { Confidence } from './sourced.ts'
+import { findRod, ROD_LENGTHS } from './steel.ts'
 
 /** A board's cross-section as sold. Dressed sizes are what is computed with; the id is only a name. */
 export interface Section {
@@ -194,7 +195,12 @@ export const GRADES: readonly Grade[] = [
   { id: 'c24', label: 'Softwood C24', densityKgM3: 420, source: 'EN 338:2016, table 1', confidence: 'high', ec5: C24 },
 ]
 
-export const findSection = (id: string): Section | undefined => SECTIONS.find((s) => s.id === id)
+/** A rod is bought by length and sawn like a board: as wide and thick as its thread. */
+const rodSection = (id: string): Section | undefined => {
+  const rod = findRod(id)
+  return rod && { ...rod, thicknessMm: rod.diameterMm, widthMm: rod.diameterMm, nominalWidth: null }
+}
+export const findSection = (id: string): Section | undefined => SECTIONS.find((s) => s.id === id) ?? rodSection(id)
 export const findGrade = (id: string): Grade | undefined => GRADES.find((g) => g.id === id)
 
 /** Stock lengths a yard usually keeps, mm. */
@@ -202,3 +208,7 @@ export const BOARD_LENGTHS: Record<UnitSystem, readonly number[]> = {
   imperial: [96, 120, 144, 192].map(inches),
   metric: [2400, 3000, 3600, 4800],
 }
+
+/** Lengths in which a section or a rod is sold, mm. */
+export const lengthsOf = (section: string, system: UnitSystem): readonly number[] =>
+  findRod(section) ? ROD_LENGTHS[system] : BOARD_LENGTHS[system]

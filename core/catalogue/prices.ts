@@ -2,6 +2,7 @@ import { MM_PER_FOOT, type UnitSystem } from '../measure/units.ts'
 import { BOARD_LENGTHS, SECTIONS } from './lumber.ts'
 import { OTHER_FASTENERS, SCREWS } from './fasteners.ts'
 import { sundryKey, UNIT_SIZES } from './sundries.ts'
+import { ROD_LENGTHS, RODS } from './steel.ts'
 import { SHEETS, type Sheet } from './sheets.ts'
 
 /** One line of the price book: minor units for one board, sheet, box, tin or piece. */
@@ -62,6 +63,8 @@ const PER_METRE: Record<string, number> = {
   '47x200mm': 680,
   '70x70mm': 520,
 }
+/** Zinc-plated rod, by the square of its diameter. */
+const ROD_PER_MM2_M = 3.4
 const TREATED_FACTOR = 1.45
 /** Longer boards cost more by the metre. */
 const longBoard = (lengthMm: number) => (lengthMm > 15 * MM_PER_FOOT ? 1.18 : lengthMm > 11 * MM_PER_FOOT ? 1.08 : 1)
@@ -145,5 +148,13 @@ export function startingPrices(system: UnitSystem): PriceLine[] {
     per: 'piece',
     minor: UNIT_SIZES[system][kind].minor,
   }))
-  return [...boards, ...sheets, ...screws, ...sundries]
+  const rods = RODS.filter((r) => r.system === system).flatMap((r) =>
+    ROD_LENGTHS[system].map((lengthMm): PriceLine => ({
+      key: boardKey(r.id, lengthMm, false),
+      label: `${r.label}, ${system === 'imperial' ? `${Math.round(lengthMm / MM_PER_FOOT)} ft` : `${lengthMm / 1000} m`}`,
+      per: 'piece',
+      minor: Math.round((ROD_PER_MM2_M * r.diameterMm ** 2 * lengthMm) / 1000),
+    })),
+  )
+  return [...boards, ...rods, ...sheets, ...screws, ...sundries]
 }

@@ -51,6 +51,13 @@ export const RODS: readonly Rod[] = [
   metricRod(12, 1.75),
 ]
 
+export const findRod = (id: string): Rod | undefined => RODS.find((r) => r.id === id)
+/** Lengths a yard keeps, mm. */
+export const ROD_LENGTHS: Record<UnitSystem, readonly number[]> = {
+  imperial: [36, 72, 120].map(inches),
+  metric: [1000, 2000, 3000],
+}
+
 /** Washers that press on wood. Diameters mm. */
 export interface Washer {
   id: string
@@ -92,6 +99,10 @@ export const WASHERS: readonly Washer[] = [
   metricWasher(10, 30, 10.5),
   metricWasher(12, 37, 13),
 ]
+
+/** The wide washer under a nut on a rod. */
+export const washerFor = (r: Rod): Washer | undefined =>
+  WASHERS.find((w) => w.system === r.system && Math.abs(w.forMm - r.diameterMm) < 0.1)
 
 /** Round tube, as arms in bored holes or as rails. Diameters mm. */
 export interface Tube {

@@ -11,6 +11,8 @@ import { heaviestLift, tiltUp } from './handling.ts'
 import { housings, joints } from './joints.ts'
 import { bending, edgeStrip, sag, shear } from './members.ts'
 import { postBuckling, uprights } from './posts.ts'
+import { joists } from './joists.ts'
+import { rods } from './rods.ts'
 import { roomFit } from './room-fit.ts'
 import { earthquake } from './seismic.ts'
 import { splitting } from './splitting.ts'
@@ -24,6 +26,7 @@ export const CHECKS: readonly AnyCheck[] = [
   edgeStrip,
   shear,
   along,
+  rods,
   sag,
   damp,
   joints,
@@ -34,6 +37,7 @@ export const CHECKS: readonly AnyCheck[] = [
   bearing,
   bodies,
   anchors,
+  joists,
   floorBearing,
   equilibrium,
   slenderness,

@@ -110,6 +110,7 @@ export const along = defineCheck({
       const acting = actsAlong(m)
       if (!acting) continue
       const p = c.parts.get(m.part)!
+      if (p.stock.kind === 'steel') continue
       const r = ofMember(p, acting, c)
       const known = worst.get(p.role)
       const covers = [...(known?.covers ?? []), p.id]

@@ -1,13 +1,13 @@
-import { wholeBox } from '../assembly/part-box.ts'
+import { inTheRoom, wholeBox } from '../assembly/part-box.ts'
 import { SAME_LENGTH_MM } from '../measure/rounding.ts'
 import { defineCheck, measured } from './check.ts'
 
 /** The build stays inside the stretch of wall, the height and the depth it was given. */
 export const roomFit = defineCheck({
   id: 'room-fit',
-  reads: ['boxes', 'space'],
-  run({ boxes, space }) {
-    const b = wholeBox(boxes)
+  reads: ['assembly', 'boxes', 'space'],
+  run({ assembly, boxes, space }) {
+    const b = wholeBox(inTheRoom(assembly, boxes, space.ceilingMm))
     const given = { check: 'room-fit', link: 'whole' as const, quantity: 'length' as const }
     const one = (code: string, needMm: number, haveMm: number) =>
       measured({

@@ -60,6 +60,7 @@ function asksFor(p: Part, m: Member): string[] {
 const JUDGES: Record<string, string> = {
   bending: 'bending',
   along: 'along',
+  rods: 'along',
   buckling: 'buckling',
   upright: 'upright',
   body: 'body',

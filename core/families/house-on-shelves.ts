@@ -1,6 +1,6 @@
 import type { Bay } from '../assembly/assembly.ts'
 import { standsOn, type Goods } from '../goods/goods.ts'
-import type { ShapeContext, Shaped } from './family.ts'
+import type { ShapeContext, Shaped, Term } from './family.ts'
 
 /** Heavier things than this belong on the floor, kg: product decision, beyond what two people lift to a shelf. */
 const FLOOR_KG = 60
@@ -39,6 +39,22 @@ export interface Level {
   spots: Spot[]
   tallest: Goods | null
 }
+
+/** Least room over an empty shelf, mm. */
+export const LEAST_OPEN = 150
+
+/** What the levels of a box need from its underside up, as terms for each of them: the bottom alone, then what stands below. */
+export const levelTerms = (levels: readonly Level[], aboveMm: number, sheetMm: number): Term[][] =>
+  levels.map((_l, i) => {
+    const below = levels[i - 1]
+    return below
+      ? [
+          { name: 'tallest', mm: below.tallest?.tallMm ?? LEAST_OPEN },
+          { name: 'above-play', mm: aboveMm },
+          { name: 'sheet', mm: sheetMm },
+        ]
+      : [{ name: 'sheet', mm: sheetMm }]
+  })
 
 export const belongsOnFloor = (g: Goods): boolean =>
   g.kind === 'drum' || g.kind === 'equipment' || (g.massKg ?? 0) > FLOOR_KG

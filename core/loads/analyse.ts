@@ -345,7 +345,7 @@ function solveMember(
   const { depthMm, breadthMm } = bendingSection(p)
   const ei = rigidity(p, depthMm, breadthMm, o)
   if (ei === null) return even({ kind: 'unknown', reason: 'no-stiffness' })
-  const held = spots.map(({ s, r }): Held => ({ id: s.id, atMm: (r.from + r.to) / 2, loose: s.via === 'bearing' }))
+  const held = spots.map(({ s, r }): Held => ({ id: s.id, atMm: (r.from + r.to) / 2, loose: s.way !== 'both' }))
   const loads = patches.map((x) => asBeamLoad(p, x, x.n, along))
   const solved = solveHeld(p.size.lengthMm, ei, held, loads, known)
   if (!solved) return even({ kind: 'unknown', reason: 'too-few-supports' })

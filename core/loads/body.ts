@@ -31,6 +31,8 @@ const PER_MM = 1e-3
 const DEPENDENT = 1e-9
 /** What may be left over, of all loads: rounding. */
 const LEFT = 1e-7
+/** A force smaller than this share of all loads is nought: rounding. */
+const NOUGHT = 1e-12
 /** A one-way support may go the wrong way by this share of all loads: rounding. */
 const WRONG_WAY = 1e-9
 
@@ -95,7 +97,8 @@ export function holdWrench(w: Wrench, scaleN: number, holds: readonly Hold[]): H
     })
     if (worst < 0) {
       const out = holds.map(() => 0)
-      use.forEach((i, k) => (out[i] = forces[k]))
+      // What is left of rounding is nothing.
+      use.forEach((i, k) => (out[i] = Math.abs(forces[k]) < NOUGHT * scaleN ? 0 : forces[k]))
       return { forces: out, leftShare: left / scaleN }
     }
     use = use.filter((i) => i !== worst)

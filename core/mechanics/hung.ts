@@ -8,6 +8,10 @@ export const stressAreaMetric = (diameterMm: number, pitchMm: number): number =>
 /** Allowable tension of a threaded rod, N: nominal strength 0.75·Fu on the gross area over a safety factor of 2: AISC 360 table J3.2. */
 export const rodTension = (fu: number, diameterMm: number): number => (0.75 * fu * (Math.PI / 4) * diameterMm ** 2) / 2
 
+/** Design tension of a threaded rod, N: 0.9·fub·As / γM2, γM2 1.25: EN 1993-1-8 table 3.4. */
+export const rodTensionEc3 = (fu: number, diameterMm: number, pitchMm: number): number =>
+  (0.9 * fu * stressAreaMetric(diameterMm, pitchMm)) / 1.25
+
 /** What a washer on wood holds, N: its ring less the hole, times strength across the grain. */
 export const washerBearing = (outerMm: number, holeMm: number, strength: number): number =>
   (Math.PI / 4) * (outerMm ** 2 - holeMm ** 2) * strength

@@ -97,9 +97,9 @@ export const BOLT_HOLE_OVER_MM = 1
 /** Diameter to bore, mm. */
 export function pilotMm(
   method: keyof typeof PILOT,
-  f: { kind: 'screw' | 'lag' | 'bolt' | 'nail'; diameterMm: number; rootMm: number },
+  f: { kind: 'screw' | 'lag' | 'bolt' | 'nail' | 'nut'; diameterMm: number; rootMm: number },
 ): number {
-  if (f.kind === 'bolt') return f.diameterMm + BOLT_HOLE_OVER_MM
+  if (f.kind === 'bolt' || f.kind === 'nut') return f.diameterMm + BOLT_HOLE_OVER_MM
   const rule = PILOT[method][f.kind]
   return 'ofRoot' in rule ? rule.ofRoot * f.rootMm : rule.ofOutside * f.diameterMm
 }

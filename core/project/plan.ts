@@ -1,4 +1,5 @@
 import type { Assembly } from '../assembly/assembly.ts'
+import { lengthStock } from '../assembly/identical.ts'
 import { findSection } from '../catalogue/lumber.ts'
 import { fingerprint } from '../measure/fingerprint.ts'
 import { planCuts, type CutPlan, type Planners } from '../takeoff/cut-plan.ts'
@@ -122,12 +123,11 @@ function shares(
   plan: Pick<CutPlan, 'boards' | 'sheets'>,
 ): Procurement['perBuild'] {
   const named = readings.filter((r): r is Read & Pick<BuildReading, 'build'> => r.build !== undefined)
-  const kindOf = (l: PieceLine) =>
-    l.stock.kind === 'board'
-      ? `board:${l.stock.section}${l.stock.treated ? ':treated' : ''}`
-      : l.stock.kind === 'sheet'
-        ? `sheet:${l.stock.sheet}`
-        : null
+  const kindOf = (l: PieceLine) => {
+    const long = lengthStock(l.stock)
+    if (long) return `board:${long.section}${long.treated ? ':treated' : ''}`
+    return l.stock.kind === 'sheet' ? `sheet:${l.stock.sheet}` : null
+  }
   const volume = (l: PieceLine) =>
     l.count *
     l.cut.lengthMm *

@@ -13,7 +13,7 @@ import { findFamily } from '../families/registry.ts'
 import type { Goods } from '../goods/goods.ts'
 import type { LoadPath } from '../loads/load-path.ts'
 import { good, type Problem, type Result } from '../measure/result.ts'
-import { ceilingAt } from '../room/ceiling.ts'
+import { ceilingAt, joistsOver } from '../room/ceiling.ts'
 import { fallUnder, floorPlane, type FloorPlane } from '../room/floor.ts'
 import { onPlan, outline, type Outline } from '../room/outline.ts'
 import { freeSpace, LEVEL, type FreeSpace, type Room } from '../room/room.ts'
@@ -108,6 +108,9 @@ function spaceOf(p: Project, build: Build): FreeSpace | null {
   return {
     ...space,
     ceilingMm,
+    // Turned or away from its wall a build meets them otherwise than it is drawn: then nobody has looked.
+    joists:
+      line && build.turn === 0 ? joistsOver(p.room, o, line, { alongMm: build.offsetMm, outMm: build.outMm }) : null,
     heightMm: Math.min(space.heightMm, ceilingMm),
     lengthMm: turned ? Math.max(space.depthMm, space.lengthMm) : space.lengthMm,
     depthMm: turned ? Math.max(space.depthMm, 1200) : away ? Math.max(depthMm, 1200) : depthMm,

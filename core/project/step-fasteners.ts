@@ -36,7 +36,7 @@ export function stepFasteners(
       const line = out.get(f.fastener) ?? { fastener: f.fastener, label: fastener.label, count: 0, boreMm: null }
       out.set(f.fastener, line)
       line.count += f.count
-      const bore = fastener.kind === 'bolt' || fastener.kind === 'lag' || rooms.get(j.id)?.[i]?.driven === false
+      const bore = ['bolt', 'lag', 'nut'].includes(fastener.kind) || rooms.get(j.id)?.[i]?.driven === false
       if (bore) line.boreMm = pilotMm(method.id, fastener)
     })
   }

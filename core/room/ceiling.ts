@@ -1,6 +1,6 @@
 import type { Point } from '../geometry/hull.ts'
 import type { Outline, WallLine } from './outline.ts'
-import type { Room } from './room.ts'
+import type { Joists, Room } from './room.ts'
 
 /** Height of the ceiling over a place of the plan, mm. */
 export function ceilingAt(r: Room, o: Outline, p: Point): number {
@@ -43,4 +43,21 @@ export function joistTicks(r: Room, o: Outline, w: WallLine): { across: number[]
     if (t > 0 && t < 1) across.push(t * w.wall.lengthMm)
   }
   return { across: across.sort((a, b) => a - b), out: [] }
+}
+
+/** Joists over a build at a wall: centres from its own left end, or out from its back. */
+export function joistsOver(r: Room, o: Outline, w: WallLine, at: { alongMm: number; outMm: number }): Joists | null {
+  const c = r.ceiling
+  const { across, out } = joistTicks(r, o, w)
+  if (c.kind === 'unknown' || (across.length === 0 && out.length === 0)) return null
+  const run = across.length > 0 ? 'out' : 'along'
+  return {
+    kind: c.kind,
+    run,
+    atMm: run === 'out' ? across.map((x) => x - at.alongMm) : out.map((y) => y - at.outMm),
+    spacingMm: c.spacingMm,
+    fromMm: run === 'out' ? -at.outMm : -at.alongMm,
+    size: c.joist,
+    allowanceKnM2: allowanceKnM2(r),
+  }
 }

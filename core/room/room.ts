@@ -60,6 +60,11 @@ export const ceiling = z.object({
   spacingMm: lengthMm(100, 2000),
   /** From that wall's face to the centre of the first joist. */
   firstMm: lengthMm(0, 2000),
+  /** One joist: its width, its depth, and how far it spans from wall to wall or beam; null while nobody has measured it. */
+  joist: z
+    .object({ wideMm: lengthMm(20, 300), deepMm: lengthMm(50, 600), spanMm: lengthMm(300, 12_000) })
+    .nullable()
+    .default(null),
   /** What may be added, kN/m² of ceiling; null: the preset of its kind. */
   allowanceKnM2: z.number().min(0).max(20).nullable(),
   finished: z.boolean(),
@@ -124,6 +129,23 @@ export interface FreeSpace {
   studsMm: number[]
   /** How far the floor lies below the level line at a place of the build: zero at its highest. Straight in x and y. */
   floorFall: FloorFall
+  /** What is over the ceiling, as the build meets it; null while nobody has looked. */
+  joists: Joists | null
+}
+
+/** Joists over a build, in its own frame. */
+export interface Joists {
+  kind: 'joists' | 'trusses'
+  /** Square to the wall, side by side along it; or along the wall, one behind the other. */
+  run: 'out' | 'along'
+  /** Centres, mm: along the wall where they run out from it, else out from it. */
+  atMm: number[]
+  spacingMm: number
+  /** Where one begins on its own run, mm: at the wall, or at the wall's left end. */
+  fromMm: number
+  size: { wideMm: number; deepMm: number; spanMm: number } | null
+  /** What may be added to the ceiling, kN/m²; null where only an engineer may say. */
+  allowanceKnM2: number | null
 }
 /** Fall of the floor in a build's own frame, mm: `atOriginMm + xMmPerM·x/1000 + yMmPerM·y/1000`. */
 export interface FloorFall {
@@ -144,6 +166,7 @@ export const freeSpace = (r: Room, w: Wall, offsetMm: number, untilMm = w.length
   heightMm: Math.min(w.heightMm, r.ceiling.heightMm),
   depthMm: w.depthMm,
   ceilingMm: r.ceiling.heightMm,
+  joists: null,
   floor: r.floor.kind,
   construction: w.construction,
   studsMm: studCentres(w)
@@ -159,6 +182,7 @@ export const plainCeiling = (heightMm: number): Ceiling => ({
   alongWallId: null,
   spacingMm: 406.4,
   firstMm: 406.4,
+  joist: null,
   allowanceKnM2: null,
   finished: true,
   fireSeparation: false,

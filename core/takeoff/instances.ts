@@ -1,5 +1,6 @@
+import { lengthStock } from '../assembly/identical.ts'
 import type { Settings } from '../assembly/settings.ts'
-import { BOARD_LENGTHS, findSection } from '../catalogue/lumber.ts'
+import { findSection, lengthsOf } from '../catalogue/lumber.ts'
 import { boardKey, soldSizes, type PriceLine } from '../catalogue/prices.ts'
 import { findSheet } from '../catalogue/sheets.ts'
 import type { Cut1dInstance, Cut2dInstance } from '../cutting/format.ts'
@@ -63,8 +64,9 @@ export function boardJobs(
   const price = new Map(prices.map((p) => [p.key, p.minor]))
   const jobs = new Map<string, BoardJob>()
   for (const line of lines) {
-    if (line.stock.kind !== 'board') continue
-    const { section, treated } = line.stock
+    const long = lengthStock(line.stock)
+    if (!long) continue
+    const { section, treated } = long
     const key = `${section}${treated ? ':treated' : ''}`
     const job = jobs.get(key) ?? {
       key,
@@ -82,7 +84,7 @@ export function boardJobs(
         parts: [],
         stock: [
           ...handBoards(section, treated, hand),
-          ...BOARD_LENGTHS[settings.yard].flatMap((mm) => {
+          ...lengthsOf(section, settings.yard).flatMap((mm) => {
             const minor = price.get(boardKey(section, mm, treated))
             return minor === undefined
               ? []

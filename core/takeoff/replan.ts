@@ -1,4 +1,4 @@
-import { labelsOf } from '../assembly/identical.ts'
+import { labelsOf, lengthStock } from '../assembly/identical.ts'
 import type { Settings } from '../assembly/settings.ts'
 import type { PriceLine } from '../catalogue/prices.ts'
 import { planCuts, type CutPlan, type LabelPen, type Planners } from './cut-plan.ts'
@@ -324,7 +324,7 @@ export function leftovers(
 export function stillFits(now: Pick<Sawing, 'boards' | 'sheets'>, lines: readonly PieceLine[]): boolean {
   const wanted = new Map(
     lines
-      .filter((l) => l.stock.kind === 'board' || l.stock.kind === 'sheet')
+      .filter((l) => l.stock.kind === 'sheet' || lengthStock(l.stock) !== null)
       .flatMap((l) => labelsOf(l).map((x) => [x, l] as const)),
   )
   const near = (a: number, b: number) => Math.abs(a - b) < 0.05
@@ -337,7 +337,7 @@ export function stillFits(now: Pick<Sawing, 'boards' | 'sheets'>, lines: readonl
   return (
     now.boards.every((b) =>
       b.cuts.every((c) =>
-        c.labels.every((x) => good(x, (l) => near(l.cut.lengthMm, c.lengthMm) && l.stock.kind === 'board')),
+        c.labels.every((x) => good(x, (l) => near(l.cut.lengthMm, c.lengthMm) && lengthStock(l.stock) !== null)),
       ),
     ) &&
     now.sheets.every((s) =>

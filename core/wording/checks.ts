@@ -182,8 +182,26 @@ const TABLE: Record<string, Words> = {
       : `The ${roleName(String(d.role))} is pressed with ${say.force(Number(d.pressedN))} and bows away: ${say.lengthOf(d, 'lengthMm')} between its screws, only ${say.lengthOf(d, 'thickMm')} thick. Make it thicker or smaller.`,
   anchors: (r, d, say) =>
     r.state === 'holds'
-      ? `Its ${plural(Number(d.count), 'fixing')} hold: the one with most slides with ${say.force(Number(d.slidN))} and is pulled with ${say.force(Number(d.pulledN))}${share(r, say)}.`
+      ? `Its ${plural(Number(d.count), 'fixing')} ${Number(d.count) === 1 ? 'holds' : 'hold'}: the one with most slides with ${say.force(Number(d.slidN))} and is pulled with ${say.force(Number(d.pulledN))}${share(r, say)}.`
       : `Its fixings are too weak: one slides with ${say.force(Number(d.slidN))} and is pulled with ${say.force(Number(d.pulledN))}, ${say.percent(r.ratio ?? 9.99)} of what it can do. More of them, longer or thicker ones, or less weight.`,
+  rod: (r, d, say) =>
+    r.state === 'holds'
+      ? `Its rods hold: the one with most is pulled with ${say.force(Number(d.pulledN))}${share(r, say)}.`
+      : `Its rods are too thin: one is pulled with ${say.force(Number(d.pulledN))}, ${say.percent(r.ratio ?? 9.99)} of what a ${sectionName(String(d.rod))} can do.`,
+  washer: (r, d, say) =>
+    r.state === 'holds'
+      ? `The washers do not sink into the ${roleName(String(d.role))}${share(r, say)}.`
+      : `A washer would sink into the ${roleName(String(d.role))}: ${say.percent(r.ratio ?? 9.99)} of what it can do there. A thicker rod with its wider washer, or less weight.`,
+  joists: (r, d, say) =>
+    r.state === 'holds'
+      ? `The joists it hangs from may take it${share(r, say)}, as far as their ceiling may be loaded with ${Number(d.kpa)} kN/m² more and nothing else hangs there. Ask locally.`
+      : `It is too much for the joists it hangs from: ${say.percent(r.ratio ?? 9.99)} of what a ceiling for ${Number(d.kpa)} kN/m² may take. Spread it over more joists, hang less from them, or let an engineer look.`,
+  'joists-not-surveyed': () =>
+    'Not proven: nobody has said what is over the ceiling. Say in Survey how the joists run, and what they are.',
+  'joists-trusses': () =>
+    'Not proven: trusses are made for their roof alone. Only an engineer may say what may hang from them.',
+  'joists-no-span': () => 'Not proven: say in Survey how thick and deep the joists are, and how far they span.',
+  'joists-missed': () => 'Not proven: a spreader bears where no joist is known.',
   'anchors-short': (_r, d, say) =>
     `Its fixings do not count: their screws reach only ${say.lengthOf(d, 'embedMm')} into the stud. Thinner pieces against the wall, or longer screws.`,
   body: (r, d, say) =>
@@ -327,6 +345,8 @@ export const CHECK_NAMES: Record<string, string> = {
   along: 'Pulled and pressed',
   body: 'Held together',
   anchors: 'Fixings',
+  rods: 'Rods and washers',
+  joists: 'Joists',
   unread: 'Everything judged',
   'room-fit': 'Fits the room',
   'tilt-up': 'Standing it up',

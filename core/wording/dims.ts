@@ -14,6 +14,8 @@ const DIMS: Record<string, (d: Record<string, number>) => string> = {
   bays: () => 'openings side by side',
   'brackets-apart': () => 'brackets apart, at least',
   'bracket-down': () => 'brackets reach down',
+  behind: () => 'room behind its back',
+  'gap-ceiling': () => 'from its top to the ceiling',
   'clear-bay': () => 'clear width of an opening',
   'rail-length': () => 'rail length (depth)',
   'back-rails': () => 'back rails',
@@ -65,6 +67,9 @@ const CHOICES: Record<string, { label: string; options?: Record<string, string> 
   'frame-section': { label: 'Legs and arms' },
   'frame-rip': { label: 'Legs and arms are', options: { ripped: 'ripped down the middle', whole: 'the full section' } },
   'corner-screws': { label: 'Screws from each arm into its leg', options: { one: 'one', two: 'two' } },
+  rod: { label: 'Rods' },
+  'cross-section': { label: 'Cross pieces under it' },
+  'spreader-section': { label: 'Spreaders over the joists' },
   'pair-screws': {
     label: 'Screws of each gusset or brace at either end',
     options: { two: 'two', three: 'three', four: 'four' },
@@ -88,6 +93,7 @@ export const FAMILIES: Record<string, { name: string; blurb: string }> = {
   'shelf-unit': { name: 'Shelf unit', blurb: 'Uprights of sheet, shelves between them' },
   'wall-cabinet': { name: 'Wall cabinet', blurb: 'A box with shelves and a back, hung on the wall' },
   'bracket-shelf': { name: 'Bracket shelf', blurb: 'Shelves on brackets that are screwed to the studs' },
+  'rod-stack': { name: 'Stack on rods', blurb: 'A box of shelves hung from the joists by threaded rods' },
   'post-rack': { name: 'Post rack', blurb: 'Posts, shelf frames and sheet shelves' },
 }
 export const familyName = (id: string): string => FAMILIES[id]?.name ?? id

@@ -27,6 +27,10 @@ const TABLE: Record<string, (d: Data, say: Say) => string> = {
   'rail-screws': (d) => `Put ${d.count} screws into each end of its rails`,
   'hang-rail': (d) => `Make its rails and strip ${sectionName(String(d.section))}`,
   'wall-screws': (d) => `Put ${d.count} screws into each stud`,
+  rod: (d) => `Hang it on ${sectionName(String(d.section))}`,
+  'thinner-rod': (d) => `Hang it on thinner rods: ${sectionName(String(d.section))}`,
+  'cross-section': (d) => `Make the cross pieces ${sectionName(String(d.section))}`,
+  'spreader-section': (d) => `Make the spreaders over the joists ${sectionName(String(d.section))}`,
   'leg-screws': (d) => `Put ${d.count} screws into each leg of its brackets`,
   'corner-screws': (d) => `Put ${d.count} screws through each arm into its leg`,
   'pair-screws': (d) =>

@@ -17,6 +17,8 @@ export const ROLE_NAMES: Record<string, [one: string, many: string]> = {
   hanger: ['wall strip', 'wall strips'],
   arm: ['arm', 'arms'],
   leg: ['leg', 'legs'],
+  rod: ['rod', 'rods'],
+  spreader: ['spreader', 'spreaders'],
   gusset: ['gusset', 'gussets'],
   side: ['side', 'sides'],
   back: ['back', 'backs'],
@@ -37,6 +39,8 @@ export function stockName(s: Stock): string {
       return `${sectionName(s.section)}${s.treated ? ' treated' : ''}`
     case 'sheet':
       return sheetName(s.sheet)
+    case 'steel':
+      return sectionName(s.rod)
     case 'bought':
       return s.item
     case 'existing':

@@ -100,6 +100,21 @@ const TABLE: Record<string, Words> = {
   'no-totes': () =>
     'There are no totes with a rim among these goods. Let them stand on their base, or choose another kind of build.',
   'no-stud-behind-it': () => 'No stud lies behind it: make it wider, or move it along the wall.',
+  'no-joists-known': () =>
+    'Nobody has said what is over this ceiling: say in Survey how the joists run. A build away from its wall or turned hangs from none that are known.',
+  'hung-from-trusses': () =>
+    'Over this ceiling are trusses: they are made for their roof alone. Only an engineer may say whether anything may hang from them.',
+  'no-joist-size': () => 'Say in Survey how thick and deep the joists are and how far they span.',
+  'no-joist-over': () =>
+    'The spreaders need a joist on either side of the rods: move it along the wall, or make it narrower.',
+  'rod-in-joist': () =>
+    'A rod would run into a joist wherever it is put: move it along the wall, or make it wider or narrower.',
+  'too-shallow-for-rods': (d, say) =>
+    `Too shallow for a cross piece at front and back: at least ${say.lengthOf(d, 'leastMm')}.`,
+  'hangs-to-floor': (d, say) =>
+    `It would be ${say.lengthOf(d, 'mm')} high and hang to the floor: at most ${say.lengthOf(d, 'mostMm')}. Fewer shelves.`,
+  'rod-too-long': (d, say) =>
+    `Its rods would be ${say.lengthOf(d, 'mm')} long under the ceiling, more than any is sold (${say.lengthOf(d, 'mostMm')}). Hang it higher.`,
   'too-few-studs': (d, say) =>
     `${Number(d.count) === 0 ? 'No stud is' : `Only ${plural(Number(d.count), 'stud')} ${Number(d.count) === 1 ? 'is' : 'are'}`} where its brackets could go, ${say.lengthOf(d, 'mm')} apart: put them closer, take fewer, or move it along the wall.`,
   'no-room-for-bracket': (d, say) =>

@@ -55,6 +55,10 @@ const TABLE: Record<string, (d: Data, say: Say) => string> = {
   'two-studs': () => 'wide enough to be fixed to two studs',
   'depth-deepest': (d, say) =>
     `as deep as the deepest thing, ${say.lengthOf(d, 'deepestMm')}: a deeper rip would only hang more weight`,
+  'against-wall': () => 'its back against the wall',
+  'clear-widest': (d, say) => `the widest thing, ${say.lengthOf(d, 'widestMm')}, with its play`,
+  'clear-usual': (d, say) => `no narrower than ${say.lengthOf(d, 'everyMm')}`,
+  'gap-spanner': () => 'room to lift it onto its nuts, and for a hand and a spanner',
   'apart-widest': (d, say) => `the widest thing, ${say.lengthOf(d, 'widestMm')}, stands between two brackets`,
   'apart-usual': (d, say) => `no closer than ${say.lengthOf(d, 'everyMm')}: the next studs after that`,
   'down-per-out': (d, say) => `a bracket ${say.lengthOf(d, 'outMm')} out reaches about four fifths of that down`,

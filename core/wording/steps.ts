@@ -6,8 +6,8 @@ interface StepWords {
   text: (d: Data, say: Say) => string
 }
 
-const KINDS = ['screw', 'bolt', 'lag', 'nail'] as const
-const NAMES = { screw: 'screw', bolt: 'bolt', lag: 'lag screw', nail: 'nail' } as const
+const KINDS = ['screw', 'bolt', 'lag', 'nail', 'nut'] as const
+const NAMES = { screw: 'screw', bolt: 'bolt', lag: 'lag screw', nail: 'nail', nut: 'nut' } as const
 /** "2 bolts and 4 screws", as the joints of the build have them; "the fasteners listed" where none were counted. */
 function fixed(d: Data): string {
   const each = KINDS.flatMap((k) => {
@@ -210,6 +210,30 @@ const STEPS: Record<string, StepWords> = {
     text: (d) =>
       `${Number(d.levels) > 1 ? 'From below upward, ' : ''}${Number(d.sheets) > Number(d.levels) ? 'sheets that follow each other meet over the middle of an arm; ' : ''}flush against the wall, ${fixed(d)} down into each arm, bored and countersunk.`,
   },
+  'back-behind': {
+    title: 'Back',
+    text: () => 'Behind the box, flush all round, screwed to sides, shelves, bottom and top. It keeps the box square.',
+  },
+  'spreaders-up': {
+    title: 'Spreaders over the joists',
+    text: (d) =>
+      `Mark where the rods come through the ceiling, beside the joists and never in them, and bore. Lay the ${plural(Number(d.count), 'spreader')} over the joists, and put the ${plural(Number(d.rods), 'short rod')} through, washer and nut above. Two nuts against each other do not work loose.`,
+  },
+  'crosses-on': {
+    title: 'Cross pieces under the box',
+    text: (d) =>
+      `Bore the holes of the cross pieces, one over the other so that they agree with those above. Flat under the box at front and back, ${fixed(d)} down through the bottom into each.`,
+  },
+  'stack-up': {
+    title: 'Up with it',
+    text: (d, say) =>
+      `Screw a coupling nut on each of the ${plural(Number(d.rods), 'rod')}, half its length, and hang them from the short ones. Two people, empty: lift the box on two trestles or props, cross pieces ${say.lengthOf(d, 'atMm')} above the floor, thread the rods through, washer and nut below each, and turn the nuts until it hangs free of the props. A second nut above keeps it down.`,
+  },
+  'stack-steady': {
+    title: 'So that it does not swing',
+    text: (d) =>
+      `${plural(Number(d.count), 'screw')} through the back into the wall, near its top, where ${Number(d.count) === 1 ? 'a stud is' : 'studs are'}. They steady it; the rods carry it.`,
+  },
   'load-hung': {
     title: 'Load it',
     text: () =>
@@ -236,6 +260,10 @@ const HOLDS: Record<string, (h: HoldPoint, say: Say) => string> = {
   'cleats-level': () => 'Lay a shelf across two uprights side by side: it must lie on both cleats without rocking.',
   'box-square-again': () => 'Diagonals once more before the last screw of the back.',
   'strip-level': () => 'Level on the strip itself, and pull at it with your weight before anything hangs on it.',
+  'rods-pull': () => 'Pull hard at every short rod: nothing may give.',
+  'stack-level': () =>
+    'Level both ways, and all four rods tight: pluck each, they sound alike. Then push it: nothing may creak.',
+  'nuts-again': () => 'After a day under load, look at every nut and washer once more.',
   'bracket-square': (h, say) =>
     `From the front end of the arm, at its top, to the foot of the leg, at the wall: ${say.length(h.measure!.targetMm)}, to ${say.length(h.measure!.toleranceMm)}. The first one is the pattern: lay every other on it.`,
   'bracket-pull': () =>
@@ -258,6 +286,9 @@ const CAUTIONS: Record<string, string> = {
   'falls-on-heads': 'What hangs falls on heads: nobody under it until it is fixed and tried.',
   'top-heavy': 'It falls until it is tied: nobody below it, nothing on it.',
   'find-studs': 'Screws hold only in studs or masonry, not in the lining: find them and try with a thin drill first.',
+  'joists-only':
+    'Step on joists only, never on the lining between them. Never cut or bore a joist, and nothing hangs from trusses unless an engineer says so.',
+  ladder: 'A ladder on firm ground, held by a second person; both hands free only on a platform.',
   'not-into-wires':
     'No screws above or below outlets and switches, or near pipes. If in doubt switch the power off and ask an electrician.',
   'sheet-two': 'A full sheet is a two-person lift and catches the wind.',

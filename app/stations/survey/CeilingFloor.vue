@@ -23,6 +23,21 @@ const set = (part: Partial<Ceiling>) =>
 function setKind(kind: Ceiling['kind']) {
   set({ kind, alongWallId: kind === 'unknown' ? null : (c.value.alongWallId ?? walls.value[0]?.id ?? null) })
 }
+const JOIST_FIELDS = [
+  { key: 'wideMm', label: 'A joist is wide', min: 20, max: 300 },
+  { key: 'deepMm', label: 'and deep', min: 50, max: 600 },
+  { key: 'spanMm', label: 'and spans', min: 300, max: 12000 },
+] as const
+/** What has been typed of a joist: kept together once all three are there. */
+const typed = reactive<Record<string, number | null>>({})
+type JoistKey = (typeof JOIST_FIELDS)[number]['key']
+const joistValue = (key: JoistKey) => (key in typed ? typed[key] : (c.value.joist?.[key] ?? null))
+function setJoist(key: JoistKey, v: number | null) {
+  typed[key] = v
+  const [wideMm, deepMm, spanMm] = JOIST_FIELDS.map((f) => joistValue(f.key))
+  if (wideMm !== null && deepMm !== null && spanMm !== null) set({ joist: { wideMm, deepMm, spanMm } })
+  else if (c.value.joist !== null) set({ joist: null })
+}
 const allowanceProblem = ref('')
 const setAllowance = (text: string) => {
   const n = Number(text.replace(',', '.'))
@@ -93,6 +108,18 @@ const nameOf = (id: string) => walls.value.find((w) => w.id === id)?.name ?? ''
             :value="c.firstMm"
             :max="2000"
             @change="(v) => v !== null && set({ firstMm: v })"
+          />
+        </template>
+        <template v-if="c.kind === 'joists'">
+          <MeasureField
+            v-for="f in JOIST_FIELDS"
+            :key="f.key"
+            :label="f.label"
+            :value="joistValue(f.key)"
+            :min="f.min"
+            :max="f.max"
+            optional
+            @change="(v) => setJoist(f.key, v)"
           />
         </template>
         <div v-if="c.kind === 'joists'">

@@ -2,12 +2,16 @@ import { allowanceKnM2 } from '../../room/ceiling.ts'
 import { defineRoomCheck } from '../room-check.ts'
 import { measured, plain, type CheckResult } from '../check.ts'
 
-/** What hangs from the ceiling, against what its joists may take besides themselves; trusses are always an engineer's. */
+/**
+ * What hangs from the ceiling, against what its joists may take besides themselves; trusses are always an engineer's. Where a joist's size and span are
+ * known each is judged by itself instead.
+ */
 export const ceilingLoad = defineRoomCheck({
   id: 'ceiling-load',
   reads: ['assembly', 'room', 'solids', 'hungN'],
   run({ assembly, room, solids, hungN }): CheckResult[] {
     if (!assembly.supports.some((s) => s.on.kind === 'ceiling')) return []
+    if (room.ceiling.kind === 'joists' && room.ceiling.joist) return []
     const given = { check: 'ceiling-load', link: 'ground' as const, quantity: 'stress' as const, subject: 'ceiling' }
     if (room.ceiling.kind === 'trusses') return [plain({ ...given, code: 'trusses', state: 'fails' })]
     const allowed = allowanceKnM2(room)

@@ -3,8 +3,9 @@ import { studCentres } from '../../room/room.ts'
 import { defineRoomCheck } from '../room-check.ts'
 import { plain, type CheckResult } from '../check.ts'
 
-/** A build that is to be held by the wall wants at least two fixings: one lets it turn. */
-const LEAST = 2
+/** A build that is to be held by the wall wants at least two fixings: one lets it turn. What hangs from the ceiling is only steadied by them. */
+const HELD = 2
+const STEADIED = 1
 
 /** Where the build meets the wall's studs or masonry, how many fixings land in something, and what to do where they do not. */
 export const fixing = defineRoomCheck({
@@ -12,6 +13,7 @@ export const fixing = defineRoomCheck({
   reads: ['assembly', 'boxes', 'frame', 'keeps'],
   run({ assembly, boxes, frame, keeps }): CheckResult[] {
     const w = frame.wall.wall
+    const least = assembly.supports.some((s) => s.on.kind === 'ceiling') ? STEADIED : HELD
     const given = { check: 'fixing', link: 'ground' as const, quantity: 'count' as const }
     const atWall = frame.place.turn === 0 && frame.place.outMm < 20
     const b = wholeBox(boxes)
@@ -27,20 +29,20 @@ export const fixing = defineRoomCheck({
       out.push(
         plain({
           ...given,
-          code: w.construction.kind === 'studs' && behind.length < LEAST ? 'no-stud-behind' : 'not-fixed',
+          code: w.construction.kind === 'studs' && behind.length < least ? 'no-stud-behind' : 'not-fixed',
           subject: 'wall',
           state: 'not-applicable',
           data: studs,
         }),
       )
-    else if (assembly.anchors.length < LEAST)
+    else if (assembly.anchors.length < least)
       out.push(
         plain({
           ...given,
           code: 'one-fixing',
           subject: 'wall',
           state: 'fails',
-          demand: LEAST,
+          demand: least,
           capacity: 1,
           parts: assembly.anchors.map((a) => a.part),
           data: studs,
@@ -53,7 +55,7 @@ export const fixing = defineRoomCheck({
           code: w.construction.kind === 'studs' ? 'in-studs' : 'in-masonry',
           subject: 'wall',
           state: 'holds',
-          demand: LEAST,
+          demand: least,
           capacity: assembly.anchors.length,
           parts: assembly.anchors.map((a) => a.part),
           data: studs,

@@ -10,7 +10,7 @@ import { roundDown, roundUp } from '../../measure/rounding.ts'
 import { inches } from '../../measure/units.ts'
 import { shelfPlay, type DimPen } from '../dim-pen.ts'
 import type { ShapeContext, Shaped } from '../family.ts'
-import { house, type Level, type Opening } from '../house-on-shelves.ts'
+import { house, LEAST_OPEN, type Level, type Opening } from '../house-on-shelves.ts'
 import { spliceOver, type Stretch } from '../splice.ts'
 import { LIMITS, type BracketShelfParams } from './parameters.ts'
 
@@ -27,8 +27,6 @@ const DOWN_PER_OUT = 0.8
 const LEAST_DOWN = 100
 /** Pressed flatter or steeper than this a brace is none. Usual carpentry range. */
 const [FLATTEST, STEEPEST] = [(25 * Math.PI) / 180, (65 * Math.PI) / 180]
-/** Least room over an empty shelf, mm. */
-const LEAST_OPEN = 150
 
 export interface Plan {
   sheet: Sheet

@@ -9,8 +9,8 @@ import { bad, good, type Result } from '../../measure/result.ts'
 import { roundDown, roundUp } from '../../measure/rounding.ts'
 import { inches } from '../../measure/units.ts'
 import { shelfPlay, type DimPen } from '../dim-pen.ts'
-import type { ShapeContext, Shaped, Term } from '../family.ts'
-import { house, type Level, type Opening } from '../house-on-shelves.ts'
+import type { ShapeContext, Shaped } from '../family.ts'
+import { house, LEAST_OPEN, levelTerms, type Level, type Opening } from '../house-on-shelves.ts'
 import { LIMITS, type WallCabinetParams } from './parameters.ts'
 
 /** Above the tallest thing on a shelf, to lift it out, and beside it for fingers: builders' usual figures. */
@@ -20,8 +20,6 @@ export const STICK_OUT = inches(1 / 2)
 const OVER_BENCH = 1350
 /** A shelf of one board thickness is kept to this span: the usual rule for 3/4 in boards. */
 const USUAL_CLEAR = inches(30)
-/** Least room under the top of an empty level, mm. */
-const LEAST_OPEN = 150
 /** Higher than this two people cannot hold it up and drive a screw, mm. Product decision. */
 const MOST_HIGH = 1200
 export interface Plan {
@@ -42,20 +40,6 @@ export interface Plan {
   widthMm: number
   dadoMm: number
   play: { sideMm: number; aboveMm: number }
-}
-
-/** What the levels need from the underside up, as terms for each of them. */
-function termsOf(levels: readonly Level[], aboveMm: number, t: number): Term[][] {
-  return levels.map((_l, i) => {
-    const below = levels[i - 1]
-    return below
-      ? [
-          { name: 'tallest', mm: below.tallest?.tallMm ?? LEAST_OPEN },
-          { name: 'above-play', mm: aboveMm },
-          { name: 'sheet', mm: t },
-        ]
-      : [{ name: 'sheet', mm: t }]
-  })
 }
 
 /** Clear width at which even one opening passes two studs; null where it does so anyway, or would have to be far wider. */
@@ -104,7 +88,7 @@ export function planOut(p: WallCabinetParams, ctx: ShapeContext, pen: DimPen): R
     Array.from({ length: n }, (_, i) => ({ left: t + i * (clearMm + t), right: t + i * (clearMm + t) + clearMm }))
   const most = Math.max(1, Math.min(LIMITS.bays, Math.floor((ctx.space.lengthMm - t) / (clearMm + t))))
   const highOf = (levels: readonly Level[]) =>
-    termsOf(levels, aboveMm, t)
+    levelTerms(levels, aboveMm, t)
       .flat()
       .reduce((s, x) => s + x.mm, 0)
   const last = (levels: readonly Level[]) => levels[levels.length - 1].tallest?.tallMm ?? LEAST_OPEN
@@ -128,7 +112,7 @@ export function planOut(p: WallCabinetParams, ctx: ShapeContext, pen: DimPen): R
     data: things,
   })
   const rel = [t]
-  termsOf(levels, aboveMm, t).forEach((terms, i) => {
+  levelTerms(levels, aboveMm, t).forEach((terms, i) => {
     if (i === 0) return
     rel.push(
       pen.sum(

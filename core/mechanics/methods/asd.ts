@@ -87,6 +87,8 @@ const bearingLength = (f: Screw, mainMm: number) =>
 
 function lateral(j: LateralCase, c: Conditions): Strength | null {
   const { kind, rootMm: d, diameterMm: nominalMm, fyb, tipMm = 0 } = j.fastener
+  // A nut holds a rod along itself; across it nobody has looked.
+  if (kind === 'nut') return null
   const large = nominalMm >= LARGE_FROM_MM
   const along = !(large && j.acrossGrain)
   const [fes, fem] = [bears(j.side, nominalMm, j.sideMm, along), bears(j.main, nominalMm, j.mainMm, along)]
@@ -303,7 +305,7 @@ export const asd: DesignMethod = {
   withdrawal(f, g, threadMm, c) {
     if (!g.asd) return null
     const of = { screw: screwWithdrawal, lag: lagWithdrawal, nail: nailWithdrawal }
-    if (f.kind === 'bolt') return null
+    if (f.kind === 'bolt' || f.kind === 'nut') return null
     const source = { screw: `${NDS} 12.2-2`, lag: `${NDS} 12.2-1`, nail: `${NDS} 12.2-3` }[f.kind]
     // Thread only: a lag's tip holds nothing.
     const held = Math.max(0, threadMm - (f.tipMm ?? 0))
@@ -316,7 +318,7 @@ export const asd: DesignMethod = {
   },
   headPull(f, w, thicknessMm, c) {
     const g = w.kind === 'lumber' ? w.grade.asd?.g : PANEL_G
-    return g === undefined || f.kind === 'bolt'
+    return g === undefined || f.kind === 'bolt' || f.kind === 'nut'
       ? null
       : strength('W_H', headPullThrough(g, headMm(f), thicknessMm, 1), `${NDS} 12.2-6`, [duration(c)])
   },

@@ -107,6 +107,7 @@ export function embeds(w: Wood, diameterMm: number, thicknessMm: number, bored: 
 
 function lateral(j: LateralCase, c: Conditions): Strength | null {
   const { fastener: f } = j
+  if (f.kind === 'nut') return null
   // Screws bend and bear on 1.1 times their root: EN 1995-1-1 8.7.1(3).
   const d = f.kind === 'screw' || f.kind === 'lag' ? 1.1 * f.rootMm : f.diameterMm
   const bored = isLarge(f)
@@ -289,7 +290,7 @@ export const ec5: DesignMethod = {
     return { symbol: 'nef / n', value: 1, source: `${EN1995} 8.3.1.1(8): set out of line by a diameter` }
   },
   withdrawal(f, g, threadMm, c) {
-    if (!g.ec5 || f.kind === 'bolt' || f.kind === 'nail') return null
+    if (!g.ec5 || f.kind === 'bolt' || f.kind === 'nail' || f.kind === 'nut') return null
     const base = { kmod: KMOD[c.duration].lumber[column(c)] ?? 0.5 }
     const factors: Factor[] = [
       { symbol: 'kmod', value: base.kmod, source: `${EN1995} table 3.1` },
@@ -301,7 +302,7 @@ export const ec5: DesignMethod = {
   },
   headPull(f, w, thicknessMm) {
     const g = w.kind === 'lumber' ? w.grade.ec5 && gravityOf(w.grade.ec5.rhoK) : PANEL_G
-    return g === undefined || f.kind === 'bolt'
+    return g === undefined || f.kind === 'bolt' || f.kind === 'nut'
       ? null
       : borrowed('W_H', headPullThrough(g, headMm(f), thicknessMm, 1), '12.2-6')
   },
