@@ -44,10 +44,10 @@ export function bendingSection(p: Part): { depthMm: number; breadthMm: number; o
     : { depthMm: p.size.thicknessMm, breadthMm: p.size.widthMm, onEdge }
 }
 
-/** What of a build is in the room: without what lies above the ceiling, and rods that go up through it. */
-export const inTheRoom = (a: Assembly, boxes: PartBoxes, ceilingMm: number): PartBoxes =>
-  new Map(
-    a.parts
-      .filter((p) => p.stock.kind !== 'steel' && boxes.get(p.id)!.min[2] < ceilingMm - 1)
-      .map((p) => [p.id, boxes.get(p.id)!]),
+/** What of a build is in the room: without what lies over the joists, and rods that go up to it through the ceiling. */
+export function inTheRoom(a: Assembly, boxes: PartBoxes): PartBoxes {
+  const above = new Set(a.supports.flatMap((s) => (s.on.kind === 'ceiling' && 'part' in s.from ? [s.from.part] : [])))
+  return new Map(
+    a.parts.filter((p) => p.stock.kind !== 'steel' && !above.has(p.id)).map((p) => [p.id, boxes.get(p.id)!]),
   )
+}

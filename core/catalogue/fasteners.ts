@@ -156,7 +156,6 @@ export const OTHER_FASTENERS: readonly Screw[] = [
   lag(0.3125, 0.227, 3 / 16, 3.5, '5/16x3.5', 60_000),
   lag(0.375, 0.265, 7 / 32, 4, '3/8x4', 45_000),
   lag(0.5, 0.371, 5 / 16, 5, '1/2x5', 45_000),
-  ...RODS.flatMap((r) => [nut(r, 'nut'), nut(r, 'coupler')]),
   nail('6d', 0.113, 2),
   nail('8d', 0.131, 2.5),
   nail('10d', 0.148, 3),
@@ -167,9 +166,12 @@ export const OTHER_FASTENERS: readonly Screw[] = [
   nail('16d', 0.148, 3.25, 'sinker'),
 ]
 
+/** Nuts with their washers and coupling nuts for every rod: they hold it along itself, and nothing across it. */
+export const NUTS: readonly Screw[] = RODS.flatMap((r) => [nut(r, 'nut'), nut(r, 'coupler')])
+
 /** A fastener of the catalogue by its id, of whatever kind. */
 export const findScrew = (id: string): Screw | undefined =>
-  SCREWS.find((s) => s.id === id) ?? OTHER_FASTENERS.find((s) => s.id === id)
+  [SCREWS, OTHER_FASTENERS, NUTS].flatMap((list) => list.filter((s) => s.id === id))[0]
 
 /** What a bolt is longer than what it holds together: two washers, the nut and two turns of thread, mm. ISO 4032, ISO 7089 for 10 mm. */
 const BOLT_OVER_MM = 15

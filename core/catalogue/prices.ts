@@ -1,6 +1,6 @@
 import { MM_PER_FOOT, type UnitSystem } from '../measure/units.ts'
 import { BOARD_LENGTHS, SECTIONS } from './lumber.ts'
-import { OTHER_FASTENERS, SCREWS } from './fasteners.ts'
+import { NUTS, OTHER_FASTENERS, SCREWS } from './fasteners.ts'
 import { sundryKey, UNIT_SIZES } from './sundries.ts'
 import { ROD_LENGTHS, RODS } from './steel.ts'
 import { SHEETS, type Sheet } from './sheets.ts'
@@ -134,7 +134,7 @@ export function startingPrices(system: UnitSystem): PriceLine[] {
       minor: Math.round((PER_SHEET[s.id] * x.dearer) / (x.across * x.along)),
     })),
   ])
-  const screws = [...SCREWS, ...OTHER_FASTENERS]
+  const screws = [...SCREWS, ...OTHER_FASTENERS, ...NUTS]
     .filter((s) => s.system === system)
     .map((s): PriceLine => ({
       key: screwKey(s.id),

@@ -68,9 +68,11 @@ export function plateStrut(p: Part, n: { pulledN: number; pressedN: number }, c:
   const sheet = p.stock.kind === 'sheet' ? findSheet(p.stock.sheet) : undefined
   const ends = endsOf(p, c.assembly)
   const strong = sheet && inPlane(sheet, c.method, c.settings)
-  if (!sheet || !ends || !strong)
-    return plain({ ...given, code: 'unknown-no-strength', state: 'unknown', data: { role: p.role } })
+  const lost = plain({ ...given, code: 'unknown-no-strength', state: 'unknown', data: { role: p.role } })
+  if (!sheet || !ends || !strong) return lost
   const { lengthMm, widthMm } = stripOf(p, ends)
+  // A line that leaves the plate: nothing of it is known to carry.
+  if (widthMm <= 0) return lost
   const t = sheet.thicknessMm
   const ei = Math.min(sheet.ei.along, sheet.ei.across)
   const euler = (Math.PI ** 2 * ei * widthMm) / lengthMm ** 2 / BUCKLING_SAFETY
@@ -92,7 +94,7 @@ export function plateStrut(p: Part, n: { pulledN: number; pressedN: number }, c:
   return measured({
     ...given,
     code: n.pressedN > 0 && euler < crushed ? 'along-plate-bows' : 'along',
-    demand: most > 0 ? Math.max(n.pressedN, n.pulledN) / most : Infinity,
+    demand: Math.max(n.pressedN, n.pulledN) / most,
     capacity: 1,
     data: { role: p.role, pulledN: n.pulledN, pressedN: n.pressedN, lengthMm, thickMm: t },
     working: { formula: 'force ≤ min(strength · b · t, π²·EI·b / L² / 3)', inputs, source: strong.of.source },

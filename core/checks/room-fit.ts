@@ -7,7 +7,7 @@ export const roomFit = defineCheck({
   id: 'room-fit',
   reads: ['assembly', 'boxes', 'space'],
   run({ assembly, boxes, space }) {
-    const b = wholeBox(inTheRoom(assembly, boxes, space.ceilingMm))
+    const b = wholeBox(inTheRoom(assembly, boxes))
     const given = { check: 'room-fit', link: 'whole' as const, quantity: 'length' as const }
     const one = (code: string, needMm: number, haveMm: number) =>
       measured({

@@ -2,7 +2,7 @@ import { startingSettings } from '../assembly/settings.ts'
 import { CONTAINERS, type GoodsKind } from '../catalogue/containers.ts'
 import { newGoods, type Goods } from '../goods/goods.ts'
 import type { UnitSystem } from '../measure/units.ts'
-import { freeSpace, plainCeiling, type Room, type Wall } from '../room/room.ts'
+import { freeSpace, plainCeiling, type Joists, type Room, type Wall } from '../room/room.ts'
 import { boardsOf } from './boards-of.ts'
 import { startingPrices } from '../catalogue/prices.ts'
 import type { ShapeContext } from './family.ts'
@@ -46,5 +46,17 @@ export function exampleContext(system: UnitSystem, goods: ShapeContext['goods'],
     features: [],
   }
   const settings = startingSettings(system)
-  return { goods, space: freeSpace(room, wall, 0), settings, boards: boardsOf(startingPrices(system), system) }
+  const space = { ...freeSpace(room, wall, 0), joists: exampleJoists('out') }
+  return { goods, space, settings, boards: boardsOf(startingPrices(system), system) }
 }
+
+/** A garage ceiling as one finds it, for examples: 2 in joists every 16 in, made for a little storage. */
+export const exampleJoists = (run: Joists['run']): Joists => ({
+  kind: 'joists',
+  run,
+  atMm: Array.from({ length: 14 }, (_, i) => 150 + i * 406.4),
+  spacingMm: 406.4,
+  fromMm: 0,
+  size: { wideMm: 38.1, deepMm: 184, spanMm: 3600 },
+  allowanceKnM2: 0.96,
+})

@@ -113,6 +113,8 @@ const TABLE: Record<string, Words> = {
     `Too shallow for a cross piece at front and back: at least ${say.lengthOf(d, 'leastMm')}.`,
   'hangs-to-floor': (d, say) =>
     `It would be ${say.lengthOf(d, 'mm')} high and hang to the floor: at most ${say.lengthOf(d, 'mostMm')}. Fewer shelves.`,
+  'no-room-for-coupling': (d, say) =>
+    `There is no room for the coupling nuts between its cross pieces and the ceiling: from its top to the ceiling at least ${say.lengthOf(d, 'leastMm')}.`,
   'rod-too-long': (d, say) =>
     `Its rods would be ${say.lengthOf(d, 'mm')} long under the ceiling, more than any is sold (${say.lengthOf(d, 'mostMm')}). Hang it higher.`,
   'too-few-studs': (d, say) =>

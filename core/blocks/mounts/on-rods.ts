@@ -40,7 +40,7 @@ export const FROM_END_MM = 45
 /** What a rod stands out past a nut, mm. */
 const PAST_NUT_MM = 20
 /** The coupling nut sits this far under the ceiling, mm, in reach of a spanner. */
-const COUPLER_UNDER_MM = 80
+export const COUPLER_UNDER_MM = 80
 /** A rod passes a joist with this much wood left alone beside it, mm. */
 const BESIDE_JOIST_MM = 15
 /** A rod is moved out from where it would be by no more than this to miss a joist, mm. */

@@ -1,6 +1,13 @@
 import { unitsOf } from '../../assembly/settings.ts'
 import { dadoDepth } from '../../blocks/carcass/housed-shelf.ts'
-import { FROM_BOX_MM, FROM_END_MM, planRods, type OnRods, type RodPlan } from '../../blocks/mounts/on-rods.ts'
+import {
+  COUPLER_UNDER_MM,
+  FROM_BOX_MM,
+  FROM_END_MM,
+  planRods,
+  type OnRods,
+  type RodPlan,
+} from '../../blocks/mounts/on-rods.ts'
 import { depthToHold } from '../../blocks/sizing/depth-to-hold.ts'
 import { findSection, type Section } from '../../catalogue/lumber.ts'
 import { findSheet, type Sheet } from '../../catalogue/sheets.ts'
@@ -164,6 +171,8 @@ export function planOut(p: RodStackParams, ctx: ShapeContext, pen: DimPen): Resu
   const footMm = ceilingMm - gapMm - high
   if (footMm < cross.thicknessMm + LEAST_UNDER)
     return bad('hangs-to-floor', { mm: high, mostMm: ceilingMm - gapMm - LEAST_UNDER }, 'gapMm')
+  const leastGap = COUPLER_UNDER_MM + OVER_CROSS - high
+  if (gapMm < leastGap) return bad('no-room-for-coupling', { leastMm: leastGap }, 'gapMm')
   const longest = Math.max(...ROD_LENGTHS[rod.system])
   const rodMm = ceilingMm - footMm + cross.thicknessMm
   if (rodMm > longest) return bad('rod-too-long', { mm: rodMm, mostMm: longest }, 'gapMm')
@@ -190,5 +199,7 @@ export function planOut(p: RodStackParams, ctx: ShapeContext, pen: DimPen): Resu
     },
   })
 }
+/** The coupling nuts sit at least this far over the cross pieces, mm. */
+const OVER_CROSS = 80
 /** Room left under what hangs, mm: a broom passes. */
 const LEAST_UNDER = 150

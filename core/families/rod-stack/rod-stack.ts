@@ -1,5 +1,4 @@
-import type { Joists } from '../../room/room.ts'
-import { exampleContext, exampleGoods } from '../example-context.ts'
+import { exampleContext, exampleGoods, exampleJoists } from '../example-context.ts'
 import { family, type ShapeContext } from '../family.ts'
 import { rodStackLevers, rodStackSavers } from './levers.ts'
 import { rodStackParams, startingParams, type RodStackParams } from './parameters.ts'
@@ -11,19 +10,9 @@ const LIGHT_KG = 12
 const SHALLOW_MM = 500
 const LOW_MM = 450
 
-/** A garage ceiling as one finds it, for examples: 2 in joists every 16 in, made for a little storage. */
-const joists = (run: Joists['run']): Joists => ({
-  kind: 'joists',
-  run,
-  atMm: Array.from({ length: 14 }, (_, i) => 150 + i * 406.4),
-  spacingMm: 406.4,
-  fromMm: 0,
-  size: { wideMm: 38.1, deepMm: 184, spanMm: 3600 },
-  allowanceKnM2: 0.96,
-})
-const under = (c: ShapeContext, run: Joists['run']): ShapeContext => ({
+const alongTheWall = (c: ShapeContext): ShapeContext => ({
   ...c,
-  space: { ...c.space, joists: joists(run) },
+  space: { ...c.space, joists: exampleJoists('along') },
 })
 
 /** A box of shelves hung from above the joists by four threaded rods, against a wall or in front of what stands there. */
@@ -48,17 +37,17 @@ export const rodStack = family<RodStackParams>({
     {
       name: 'cartons under joists that run out from the wall, imperial',
       params: startingParams('imperial'),
-      context: under(exampleContext('imperial', [exampleGoods('imperial', 'box', 3)]), 'out'),
+      context: exampleContext('imperial', [exampleGoods('imperial', 'box', 3)]),
     },
     {
       name: 'cartons under joists along the wall, metric, sheets behind',
       params: { ...startingParams('metric'), behindMm: 120, clearMm: 700 },
-      context: under(exampleContext('metric', [exampleGoods('metric', 'box', 3)]), 'along'),
+      context: alongTheWall(exampleContext('metric', [exampleGoods('metric', 'box', 3)])),
     },
     {
       name: 'three shelves, thinner rods, a fixed gap',
       params: { ...startingParams('metric'), rod: 'rod-M8', gapMm: 300, shelves: 2, clearMm: 900 },
-      context: under(exampleContext('metric', [exampleGoods('metric', 'box', 3)]), 'out'),
+      context: exampleContext('metric', [exampleGoods('metric', 'box', 3)]),
     },
   ],
 })
