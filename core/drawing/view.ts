@@ -7,6 +7,8 @@ import { hull, type Point } from '../geometry/hull.ts'
 import type { Vec3 } from '../geometry/vec.ts'
 import { isRound, type Goods } from '../goods/goods.ts'
 import { silhouette } from '../goods/silhouette.ts'
+import type { FreeSpace } from '../room/room.ts'
+import { overhead } from './overhead.ts'
 import type { Ink, Mark, Scene } from './scene.ts'
 
 export const VIEWS = ['front', 'plan', 'section'] as const
@@ -92,6 +94,8 @@ export interface ViewOptions {
   /** The story stick, beside the build and to its scale. */
   stick?: readonly StickMark[]
   showGoods?: boolean
+  /** What is over it, for a build that hangs from there. */
+  over?: Pick<FreeSpace, 'ceilingMm' | 'joists'>
   showDimensions?: boolean
 }
 
@@ -145,6 +149,8 @@ export function drawView(a: Assembly, view: View, o: ViewOptions): Scene {
           ink: 'wall',
         }
   if (view !== 'front') marks.unshift(wall)
+  if (o.over && view !== 'plan')
+    marks.unshift(...overhead(a, o.over, view, view === 'front' ? [left - row, right + row] : [0, right + row]))
   if (o.showDimensions !== false)
     marks.push(...dimensions(a, wholeBox(boxes), view, [left, bottom, right, top], o.dims ?? [], row))
   const m = o.showDimensions === false ? row / 2 : 2.6 * row

@@ -57,6 +57,7 @@ const scene = computed(() =>
   drawView(reading.value!.shaped.assembly, 'front', {
     boxes: reading.value!.boxes,
     goods: reading.value!.goods,
+    over: reading.value!.space,
     showGoods: step.value.code.startsWith('load'),
     showDimensions: false,
   }),

@@ -73,6 +73,7 @@ const scene = computed(() =>
   drawView(props.reading.shaped.assembly, 'front', {
     boxes: props.reading.boxes,
     goods: props.reading.goods,
+    over: props.reading.space,
     showDimensions: false,
   }),
 )

@@ -38,6 +38,7 @@ const scene = computed(() =>
     ? drawView(reading.value.shaped.assembly, view.value, {
         boxes: reading.value.boxes,
         goods: reading.value.goods,
+        over: reading.value.space,
         dims: reading.value.shaped.dims,
         stick: reading.value.shaped.assembly.stick,
         showGoods: showGoods.value,

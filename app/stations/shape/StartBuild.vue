@@ -59,6 +59,7 @@ const drawn = computed(() =>
             scene: drawView(r.reading.shaped.assembly, 'front', {
               boxes: r.reading.boxes,
               goods: r.reading.goods,
+              over: r.reading.space,
               showDimensions: false,
             }),
             stocks: stocksOf(r.reading.pieces),
