@@ -14,6 +14,7 @@ import { planBoardsGreedy } from '../cutting/boards-greedy.ts'
 import { planSheetsGreedy } from '../cutting/sheets-greedy.ts'
 import { readProject, writeProject } from './file.ts'
 import { planFile, planProject } from './plan-file.ts'
+import { newGoods } from '../goods/goods.ts'
 import { newBuild, newProject, PROJECT_VERSION, projectSchema, type Build, type Project } from './project.ts'
 import { nextOffset, propose, withoutHome } from './proposals.ts'
 import { contextOf, priceBook, readBuild, readBuilds, readingsOf } from './read-build.ts'
@@ -189,6 +190,25 @@ describe('proposals', () => {
     expect(new Set(list.map((x) => x.build.family)).size).toBe(2)
     expect(list[0].leftOut).toBe(0)
     expect(list.map((x) => x.leftOut)).toEqual([...list.map((x) => x.leftOut)].sort((a, b) => a - b))
+  })
+  it('what the registry lists first decides nothing: of kinds that all hold, the cheapest come first', () => {
+    const p = newProject('p', 'p', 'imperial', '2026-01-01T00:00:00.000Z')
+    const [w] = p.room.walls
+    const box = newGoods({
+      id: 'g',
+      name: 'case',
+      kind: 'box',
+      count: 6,
+      acrossMm: 300,
+      deepMm: 250,
+      tallMm: 200,
+      massKg: 4,
+    })
+    const list = propose({ ...p, goods: [box] }, w.id, 0, [{ goodsId: 'g', count: 6 }], 'new')
+    expect(new Set(list.map((x) => x.build.family)).size).toBe(3)
+    expect(list.every((x) => x.leftOut === 0)).toBe(true)
+    const costs = list.filter((x) => x.verdict !== 'fails' && x.verdict !== 'unknown').map((x) => x.minor)
+    expect(costs).toEqual([...costs].sort((a, b) => a - b))
   })
   it('starts the next build past the last one', () => {
     const p = withRack(6, 12, {}, 'tote', 'tote-rack')

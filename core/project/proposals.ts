@@ -59,8 +59,10 @@ function repaired(p: Project, first: Build): Build {
 }
 
 const trouble = (x: Proposal) => Number(x.verdict === 'fails') + Number(x.verdict === 'unknown')
+/** What leaves least out, then what holds, then what costs least. */
+const better = (a: Proposal, b: Proposal) => a.leftOut - b.leftOut || trouble(a) - trouble(b) || a.minor - b.minor
 
-/** Proposals of every family that can take the goods, the best of each kind first. */
+/** Proposals of every family that can take the goods: the best of each kind, the best of them first, then their second ones. */
 export function propose(p: Project, wallId: string, offsetMm: number, goods: Build['goods'], id: string): Proposal[] {
   const prices = priceBook(p)
   const wanted = goods.reduce((n, g) => n + g.count, 0)
@@ -86,11 +88,10 @@ export function propose(p: Project, wallId: string, offsetMm: number, goods: Bui
       ]
     })
   })
-  const ranked = byFamily.map((list) =>
-    list.sort((a, b) => a.leftOut - b.leftOut || trouble(a) - trouble(b) || a.minor - b.minor),
-  )
-  const out: Proposal[] = []
-  for (let i = 0; out.length < SHOWN && ranked.some((l) => l.length > i); i++)
-    for (const l of ranked) if (l[i] && out.length < SHOWN) out.push(l[i])
-  return out.sort((a, b) => a.leftOut - b.leftOut || trouble(a) - trouble(b))
+  const ranked = byFamily.map((list) => list.sort(better))
+  const most = Math.max(0, ...ranked.map((l) => l.length))
+  return Array.from({ length: most }, (_, i) => ranked.flatMap((l) => l.slice(i, i + 1)).sort(better))
+    .flat()
+    .slice(0, SHOWN)
+    .sort(better)
 }
