@@ -121,6 +121,7 @@ export const JOINT_KINDS = [
   'hung',
   'on-pins',
   'glued-screwed',
+  'hinged',
 ] as const
 
 export const joint = z.object({

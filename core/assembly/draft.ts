@@ -3,8 +3,10 @@ import { boxOverlap, type Box } from '../geometry/box.ts'
 import { contactOf, type Contact } from '../geometry/contact.ts'
 import { cross, mid, norm, sub, unit, type Axis, type Vec3 } from '../geometry/vec.ts'
 import type { UnitSystem } from '../measure/units.ts'
-import type { Anchor, Assembly, Bay, Joint, Machining, Part, Stock, Subassembly, Support } from './assembly.ts'
+import type { Anchor, Assembly, Bay, Joint, Machining, Motion, Part, Stock, Subassembly, Support } from './assembly.ts'
 import { isSquare, partBox, turnedBox } from './part-box.ts'
+
+type DistributiveOmit<T, K extends keyof T> = T extends unknown ? Omit<T, K> : never
 
 const AXES: Record<'x' | 'y' | 'z', Vec3> = { x: [1, 0, 0], y: [0, 1, 0], z: [0, 0, 1] }
 const INDEX: Record<'x' | 'y' | 'z', Axis> = { x: 0, y: 1, z: 2 }
@@ -247,6 +249,12 @@ export function draft(system: UnitSystem) {
     /** Parts that act as one. */
     body(id: string, parts: string[], cuts: string[][]) {
       a.bodies.push({ id, parts, cuts })
+    },
+    /** What turns or slides when the build is used. @returns its id */
+    motion(m: DistributiveOmit<Motion, 'id'>): string {
+      const id = `m${a.motions.length + 1}`
+      a.motions.push({ id, ...m })
+      return id
     },
     sub(s: Subassembly) {
       a.subassemblies.push(s)

@@ -11,7 +11,9 @@ import { heaviestLift, tiltUp } from './handling.ts'
 import { housings, joints } from './joints.ts'
 import { bending, edgeStrip, sag, shear } from './members.ts'
 import { postBuckling, uprights } from './posts.ts'
+import { hinges } from './hinges.ts'
 import { joists } from './joists.ts'
+import { ownSweep } from './own-sweep.ts'
 import { rods } from './rods.ts'
 import { roomFit } from './room-fit.ts'
 import { earthquake } from './seismic.ts'
@@ -36,6 +38,8 @@ export const CHECKS: readonly AnyCheck[] = [
   uprights,
   bearing,
   bodies,
+  hinges,
+  ownSweep,
   anchors,
   joists,
   floorBearing,

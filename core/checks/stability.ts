@@ -1,8 +1,9 @@
 import type { Assembly, Motion } from '../assembly/assembly.ts'
 import { massCentre, partMassKg } from '../assembly/mass.ts'
+import { movedPoint } from '../assembly/moved.ts'
 import { wholeBox } from '../assembly/part-box.ts'
 import { boxUnion } from '../geometry/box.ts'
-import { add, cross, dot, mid, scale, sub, unit, type Vec3 } from '../geometry/vec.ts'
+import { mid, type Vec3 } from '../geometry/vec.ts'
 import { newtons } from '../measure/units.ts'
 import { tiesPulled, TIE_SOURCE } from './ties.ts'
 import { defineCheck, measured, plain, type CheckResult, type Input } from './check.ts'
@@ -40,21 +41,12 @@ const goodsWeights = (a: Assembly): Weight[] =>
       })),
     )
 
-/** Where a point is once a motion is done: about an axis (Rodrigues' rotation), or along a line. */
-function moved(m: Motion, p: Vec3): Vec3 {
-  if (m.kind === 'slide') return add(p, m.by)
-  const k = unit(m.axis)
-  const v = sub(p, m.at)
-  const [c, s] = [Math.cos(m.byRad), Math.sin(m.byRad)]
-  return add(m.at, add(add(scale(v, c), scale(cross(k, v), s)), scale(k, dot(k, v) * (1 - c))))
-}
-
 /** Weights with whatever opens standing where it stands furthest out, what is in drawers with them; null when nothing opens. */
 function openedWeights(a: Assembly): { self: Weight[]; goods: Weight[] } | null {
   if (a.motions.length === 0) return null
   const motionOf = new Map(a.motions.flatMap((m) => m.parts.map((id) => [id, m] as const)))
   const out = (m: Motion | undefined, at: Vec3): Vec3 => {
-    const to = m ? moved(m, at) : at
+    const to = m ? movedPoint(m, at) : at
     return to[1] > at[1] ? to : at
   }
   const weight = (n: number, at: Vec3): Weight => ({ n, x: at[0], y: at[1], z: at[2] })

@@ -64,6 +64,7 @@ const JUDGES: Record<string, string> = {
   buckling: 'buckling',
   upright: 'upright',
   body: 'body',
+  hinges: 'body',
 }
 
 /**

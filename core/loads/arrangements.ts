@@ -1,17 +1,20 @@
 import type { Assembly, Bay, Placed } from '../assembly/assembly.ts'
+import { withMoved } from '../assembly/moved.ts'
 
 /*
  * Goods stand where they do worst. People put one heavy box in the middle of an empty shelf, push everything to one end, or empty every
  * other place; a build that only holds as it is drawn does not hold. Each arrangement is the same build with the same goods elsewhere.
  */
 export interface Arrangement {
-  code: 'packed' | 'gathered' | 'every-other'
+  code: 'packed' | 'gathered' | 'every-other' | 'opened'
   assembly: Assembly
 }
 
 /** Where the goods of a shelf are gathered, of the way they can go: at either end and in the middle; over several spans between them too. */
 const PLACES = [0, 0.5, 1]
 const BETWEEN = [0.25, 0.75]
+/** So many doors are opened one at a time as well. */
+const MOST_ALONE = 4
 /** Less room than this share of the shelf is no other place. */
 const ROOM_SHARE = 0.02
 /** A part this upright divides what spans over it. Size of the upward part of its axis. */
@@ -45,7 +48,21 @@ export function arrangements(a: Assembly): Arrangement[] {
       return of.length < 2 ? b.items : some(b, (i) => of.findIndex((x) => middle(i) < x) % 2 === odd)
     })
   }
-  return out
+  return [...out, ...opened(a, out)]
+}
+
+/**
+ * All doors open and drawers out wherever the goods stand, and each alone with the goods as they are drawn: what hangs is then pulled most, or
+ * twisted most.
+ */
+function opened(a: Assembly, shut: readonly Arrangement[]): Arrangement[] {
+  if (a.motions.length === 0) return []
+  const all = withMoved(a, a.motions)
+  const alone = a.motions.length > 1 ? a.motions.slice(0, MOST_ALONE) : []
+  return [
+    ...shut.map((x): Arrangement => ({ code: 'opened', assembly: { ...x.assembly, parts: all } })),
+    ...alone.map((m): Arrangement => ({ code: 'opened', assembly: { ...a, parts: withMoved(a, [m]) } })),
+  ]
 }
 
 /**

@@ -31,12 +31,13 @@ function inAllArrangements(a: Assembly, boxes: PartBoxes, o: Omit<AnalysisOption
   const plates: SolvedPlates = new Map()
   const members: SolvedMembers = new Map()
   return arrangements(a).map(({ code, assembly }) => {
-    const service = analyse(assembly, boxes, { ...o, known, plates, members, factor: { self: 1, goods: 1 } })
+    const own = assembly.parts === a.parts ? boxes : partBoxes(assembly)
+    const service = analyse(assembly, own, { ...o, known, plates, members, factor: { self: 1, goods: 1 } })
     const same = self === 1 && goods === 1
     return {
       code,
       service,
-      design: same ? service : analyse(assembly, boxes, { ...o, known, plates, members, factor: { self, goods } }),
+      design: same ? service : analyse(assembly, own, { ...o, known, plates, members, factor: { self, goods } }),
     }
   })
 }

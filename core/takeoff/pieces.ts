@@ -19,7 +19,7 @@ export interface PieceLine {
   /** Narrower than its section: ripped from it. */
   ripped: boolean
   machining: Part['machining']
-  outline: Part['outline']
+  outline?: Part['outline']
   count: number
   massKg: number
   parts: string[]

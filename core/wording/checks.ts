@@ -202,6 +202,19 @@ const TABLE: Record<string, Words> = {
     'Not proven: trusses are made for their roof alone. Only an engineer may say what may hang from them.',
   'joists-no-span': () => 'Not proven: say in Survey how thick and deep the joists are, and how far they span.',
   'joists-missed': () => 'Not proven: a spreader bears where no joist is known.',
+  hinges: (r, d, say) =>
+    r.state === 'holds'
+      ? `The ${plural(Number(d.hinges), 'hinge')} of the ${roleName(String(d.role))} hold it${share(r, say)}: pulled with ${say.force(Number(d.pulledN))} at most.`
+      : `Its hinges are torn out of the ${roleName(String(d.role))} or what it hangs on: ${say.percent(r.ratio ?? 9.99)} of what their screws hold. More hinges, a narrower leaf, or plywood.`,
+  'unknown-hinge': () => 'Not proven: nobody knows how its hinges are held.',
+  'opens-past-piece': (r, d, say) =>
+    r.state === 'holds'
+      ? `The ${roleName(String(d.role))} opens past the rest of the build.`
+      : `The ${roleName(String(d.role))} does not open: it runs into the ${roleName(String(d.other))} by ${say.lengthOf(d, 'byMm')}.`,
+  'opens-past-goods': (r, d, say) =>
+    r.state === 'holds'
+      ? `The ${roleName(String(d.role))} opens past what stands behind it.`
+      : `The ${roleName(String(d.role))} does not shut: something stands in its way by ${say.lengthOf(d, 'byMm')}.`,
   'anchors-short': (_r, d, say) =>
     `Its fixings do not count: their screws reach only ${say.lengthOf(d, 'embedMm')} into the stud. Thinner pieces against the wall, or longer screws.`,
   body: (r, d, say) =>
@@ -320,6 +333,7 @@ function sagWords(r: CheckResult, d: Data, say: Say): string {
 const ARRANGED: Record<string, string> = {
   gathered: ' So with the goods of a shelf gathered where they do worst.',
   'every-other': ' So with every other place empty.',
+  opened: ' So with doors open.',
 }
 export const sayCheck = (r: CheckResult, say: Say): string =>
   capital(TABLE[r.code]?.(r, r.data, say) ?? r.code) + (ARRANGED[String(r.data.arranged)] ?? '')
@@ -346,6 +360,8 @@ export const CHECK_NAMES: Record<string, string> = {
   body: 'Held together',
   anchors: 'Fixings',
   rods: 'Rods and washers',
+  hinges: 'Hinges',
+  'own-sweep': 'Opens and shuts',
   joists: 'Joists',
   unread: 'Everything judged',
   'room-fit': 'Fits the room',

@@ -58,6 +58,7 @@ const CHOICES: Record<string, { label: string; options?: Record<string, string> 
   follow: { label: 'Length follows', options: { goods: 'the goods', wall: 'the wall' } },
   'back-sheet': { label: 'Back' },
   hang: { label: 'Hangs', options: { strip: 'on a bevelled strip', rail: 'screwed through its rail' } },
+  front: { label: 'Front', options: { open: 'open', doors: 'doors' } },
   'hang-rail': { label: 'Rails and strip' },
   'rail-screws': { label: 'Screws in each end of the rails', options: { two: 'two', three: 'three' } },
   'wall-screws': { label: 'Screws in each stud', options: { two: 'two', three: 'three', four: 'four', five: 'five' } },

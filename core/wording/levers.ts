@@ -24,6 +24,7 @@ const TABLE: Record<string, (d: Data, say: Say) => string> = {
   'cross-every': (d, say) => `Put cross pieces every ${say.lengthOf(d, 'mm')}`,
   'hang-by-rail': () => 'Screw it to the wall through its rail instead of hooking it on a strip',
   'hang-by-strip': () => 'Hook it on a bevelled strip instead of screwing it through its rail',
+  'no-doors': () => 'Leave its front open, without doors',
   'rail-screws': (d) => `Put ${d.count} screws into each end of its rails`,
   'hang-rail': (d) => `Make its rails and strip ${sectionName(String(d.section))}`,
   'wall-screws': (d) => `Put ${d.count} screws into each stud`,

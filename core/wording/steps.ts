@@ -234,6 +234,11 @@ const STEPS: Record<string, StepWords> = {
     text: (d) =>
       `${plural(Number(d.count), 'screw')} through the back into the wall, near its top, where ${Number(d.count) === 1 ? 'a stud is' : 'studs are'}. They steady it; the rods carry it.`,
   },
+  'doors-hung': {
+    title: 'Hang the doors',
+    text: (d, say) =>
+      `${plural(Number(d.hinges), 'hinge')} in all: first on the ${plural(Number(d.leaves), 'leaf', 'leaves')}, then, the leaf held in its place on two wedges, on the uprights, one screw in each until it hangs right. ${say.lengthOf(d, 'gapMm')} between leaves.`,
+  },
   'load-hung': {
     title: 'Load it',
     text: () =>
@@ -264,6 +269,8 @@ const HOLDS: Record<string, (h: HoldPoint, say: Say) => string> = {
   'stack-level': () =>
     'Level both ways, and all four rods tight: pluck each, they sound alike. Then push it: nothing may creak.',
   'nuts-again': () => 'After a day under load, look at every nut and washer once more.',
+  'doors-shut': () =>
+    'Open and shut every leaf: the gaps are even, none drags, none falls open. Then the remaining screws.',
   'bracket-square': (h, say) =>
     `From the front end of the arm, at its top, to the foot of the leg, at the wall: ${say.length(h.measure!.targetMm)}, to ${say.length(h.measure!.toleranceMm)}. The first one is the pattern: lay every other on it.`,
   'bracket-pull': () =>

@@ -17,6 +17,7 @@ export function wallCabinetLevers(p: WallCabinetParams, ctx: ShapeContext): Leve
   const { out, add } = strengthPen(p)
   if (p.hang === 'strip') add('hang-by-rail', { hang: 'rail' })
   else add('hang-by-strip', { hang: 'strip' })
+  if (p.front === 'doors') add('no-doors', { front: 'open' })
   if (p.railScrews === 'two') add('rail-screws', { railScrews: 'three' }, { count: 3 })
   const more = { two: ['three', 'four', 'five'], three: ['four', 'five'], four: ['five'], five: [] } as const
   for (const wallScrews of more[p.wallScrews]) add('wall-screws', { wallScrews }, { count: SCREWS[wallScrews] })

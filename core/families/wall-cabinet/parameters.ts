@@ -31,6 +31,8 @@ export const wallCabinetParams = z.object({
   backSheet: sheet,
   /** Hooked on a bevelled strip, or screwed to the wall through the rail under its top. */
   hang: z.enum(['strip', 'rail']),
+  /** Bare, or with flat leaves on hinges. */
+  front: z.enum(['open', 'doors']).default('open'),
   railSection: section,
   /** Screws from the top into the rail, and from the sides into each of its ends. */
   railScrews: z.enum(['two', 'three']),
@@ -55,6 +57,7 @@ export const startingParams = (system: UnitSystem): WallCabinetParams => ({
   abovePlayMm: null,
   sidePlayMm: null,
   ...STOCK[system],
+  front: 'open',
   hang: 'strip',
   railScrews: 'two',
   wallScrews: 'four',

@@ -1,6 +1,7 @@
 import type { Stock } from '../../assembly/assembly.ts'
 import { draft, type Draft } from '../../assembly/draft.ts'
 import { unitsOf } from '../../assembly/settings.ts'
+import { GAP_MM, placeLeaves } from '../../blocks/fronts/hinged.ts'
 import { housedShelf } from '../../blocks/carcass/housed-shelf.ts'
 import { hookOnStrip, screwThroughRail, type Hanging } from '../../blocks/mounts/hung-on-wall.ts'
 import { bad, good, type Result } from '../../measure/result.ts'
@@ -9,7 +10,7 @@ import { dimPen } from '../dim-pen.ts'
 import type { Choice, ShapeContext, Shaped } from '../family.ts'
 import { standing } from '../house-on-shelves.ts'
 import { SCREWS, type WallCabinetParams } from './parameters.ts'
-import { planOut, STICK_OUT, type Plan } from './plan-out.ts'
+import { besideHinges, outOf, planOut, type Plan } from './plan-out.ts'
 
 /** Screws from the top into the rail are this far apart, mm. */
 const TOP_SCREWS_EVERY = 200
@@ -45,7 +46,8 @@ export function shapeWallCabinet(p: WallCabinetParams, ctx: ShapeContext): Resul
   if (p.hang === 'strip')
     hookOnStrip(d, hanging, { id: 'strip-wall', section: plan.rail, stock: board(p.railSection, ctx.settings.grade) })
   else screwThroughRail(d, hanging, plan.back.thicknessMm)
-  placeBays(d, plan)
+  if (p.front === 'doors') doors(d, plan)
+  placeBays(d, p, plan)
   plan.tops.forEach((z, i) =>
     d.mark(
       z - plan.footMm,
@@ -168,7 +170,30 @@ function backs(d: Draft, plan: Plan) {
   })
 }
 
-function placeBays(d: Draft, plan: Plan) {
+/** Flat leaves over the openings, from the middle of one upright to the middle of the next; the outer ones are covered. */
+function doors(d: Draft, plan: Plan) {
+  const t = plan.sheet.thicknessMm
+  const last = plan.openings.length - 1
+  plan.openings.forEach((o, k) => {
+    const ids = placeLeaves(d, {
+      id: `door-${k}`,
+      stock: { kind: 'sheet', sheet: plan.sheet.id },
+      thicknessMm: t,
+      left: k === 0 ? 0 : o.left - t / 2 + GAP_MM / 2,
+      right: k === last ? plan.widthMm : o.right + t / 2 - GAP_MM / 2,
+      footMm: plan.footMm,
+      headMm: plan.headMm,
+      frontMm: plan.frontMm,
+      uprights: [`upright-${k}`, `upright-${k + 1}`],
+      faces: [o.left, o.right],
+      panelsMm: [...plan.tops, plan.headMm].map((z) => z - t / 2),
+    })
+    const hung = d.assembly.parts.filter((x) => ids.some((id) => x.id === id || x.id.startsWith(`${id}-hinge`)))
+    d.sub({ id: `front-${k}`, name: 'unit', parts: hung.map((x) => x.id), built: 'in-place' })
+  })
+}
+
+function placeBays(d: Draft, p: WallCabinetParams, plan: Plan) {
   const t = plan.sheet.thicknessMm
   plan.levels.forEach((level, i) => {
     const above = plan.tops[i + 1]
@@ -178,13 +203,13 @@ function placeBays(d: Draft, plan: Plan) {
         name: { code: 'shelf', column: k + 1, row: i + 1 },
         holds: 'surface',
         clear: {
-          min: [o.left, plan.innerMm, plan.tops[i]],
-          max: [o.right, plan.frontMm, (above ?? plan.headMm) - t],
+          min: [besideHinges(p, o).left, plan.innerMm, plan.tops[i]],
+          max: [besideHinges(p, o).right, plan.frontMm, (above ?? plan.headMm) - t],
         },
         carriers: [`shelf-${k}-${i}`],
         items: standing(level, k, plan.innerMm, plan.tops[i]),
         play: { sideMm: plan.play.sideMm, aboveMm: plan.play.aboveMm, deepMm: 0 },
-        stickOutMm: STICK_OUT,
+        stickOutMm: outOf(p),
         exit: [0, 1, 0],
       }),
     )
@@ -201,6 +226,7 @@ function choices(p: WallCabinetParams, ctx: ShapeContext): Choice[] {
   return [
     { path: 'sheet', code: 'sheet', value: p.sheet, options: [...sheets, ...ctx.settings.ownSheets], of: 'sheet' },
     { path: 'backSheet', code: 'back-sheet', value: p.backSheet, options: backSheets, of: 'sheet' },
+    { path: 'front', code: 'front', value: p.front, options: ['open', 'doors'], of: 'code' },
     { path: 'hang', code: 'hang', value: p.hang, options: ['strip', 'rail'], of: 'code' },
     { path: 'railSection', code: 'hang-rail', value: p.railSection, options: sections, of: 'section' },
     { path: 'railScrews', code: 'rail-screws', value: p.railScrews, options: ['two', 'three'], of: 'code' },

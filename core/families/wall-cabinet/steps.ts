@@ -1,4 +1,5 @@
 import { partBox } from '../../assembly/part-box.ts'
+import { GAP_MM } from '../../blocks/fronts/hinged.ts'
 import { called, fixedBy } from '../../steps/fixed-by.ts'
 import type { Step } from '../../steps/step.ts'
 import type { Shaped } from '../family.ts'
@@ -64,6 +65,15 @@ export function wallCabinetSteps(p: WallCabinetParams, shaped: Shaped): Step[] {
         ? ['lift-two', 'falls-on-heads']
         : ['lift-two', 'falls-on-heads', 'find-studs', 'not-into-wires'],
       hold: { code: 'hangs-before-load' },
+    },
+    p.front === 'doors' && {
+      id: 'doors',
+      code: 'doors-hung',
+      data: { leaves: ids('door').length, hinges: ids('hardware').length, gapMm: GAP_MM },
+      parts: ids('door', 'hardware'),
+      on: ids('side'),
+      cautions: ['lift-two'],
+      hold: { code: 'doors-shut' },
     },
     { id: 'load', code: 'load-hung', parts: [], cautions: [] },
   ]

@@ -47,6 +47,11 @@ export const wallCabinet = family<WallCabinetParams>({
       context: exampleContext('metric', [exampleGoods('metric', 'box', 4), exampleGoods('metric', 'pail', 2)]),
     },
     {
+      name: 'two openings with doors, one of them with a pair',
+      params: { ...startingParams('metric'), front: 'doors', bays: 2, clearMm: 640, wallScrews: 'five' },
+      context: exampleContext('metric', [exampleGoods('metric', 'box', 4)]),
+    },
+    {
       name: 'three openings, thinner, at a fixed height',
       params: { ...startingParams('metric'), sheet: 'ply-15mm', bays: 3, clearMm: 450, hangMm: 1200 },
       context: exampleContext('metric', [exampleGoods('metric', 'box', 6)]),

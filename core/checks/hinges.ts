@@ -1,0 +1,91 @@
+import type { Body, Motion, Part } from '../assembly/assembly.ts'
+import { HINGE } from '../catalogue/hardware.ts'
+import { findSheet } from '../catalogue/sheets.ts'
+import { add, scale, type Vec3 } from '../geometry/vec.ts'
+import { hingePull, hingeShear } from '../mechanics/hinge.ts'
+import { PANEL_G } from '../mechanics/methods/method.ts'
+import { pulledTogether } from '../mechanics/withdrawal.ts'
+import { defineCheck, measured, plain, type CheckContext, type CheckResult, type Input } from './check.ts'
+
+/*
+ * A leaf on its hinges: its weight hangs on all of them, and the couple of its weight half its width out pulls the upper one and presses the lower. Shut
+ * it pulls along the front, open out from it; whichever way, the screws are counted as pulled out with all of it.
+ */
+
+/** Sheets that hold screws in their faces like solid wood; others half as much. EN 320 and usual tables: 0.5 to 1. Product decision. */
+const HOLDS = ['plywood', 'lumber-core', 'solid']
+const HALF = 0.5
+/** Characteristic density over the mean. EN 338 and EN 12369: about 0.85. */
+const RHO_K_SHARE = 0.85
+
+interface Gives {
+  pulledN: number
+  slidN: number
+}
+
+/** What the screws of a hinge give in a piece, N; null where nobody knows the piece. */
+function gives(p: Part | undefined): Gives | null {
+  const sheet = p?.stock.kind === 'sheet' ? findSheet(p.stock.sheet) : undefined
+  if (!sheet) return null
+  const { diameterMm: d, threadMm } = HINGE.screw
+  const thread = Math.min(threadMm, sheet.thicknessMm)
+  const share = HOLDS.includes(sheet.kind) ? 1 : HALF
+  return {
+    pulledN: hingePull(PANEL_G, d, thread, share) * pulledTogether(HINGE.screws),
+    slidN: share * hingeShear(RHO_K_SHARE * sheet.densityKgM3, d, thread) * HINGE.screws,
+  }
+}
+
+type Given = Pick<CheckContext, 'assembly' | 'parts' | 'design' | 'method'>
+
+function ofLeaf(m: Motion, b: Body, c: Given): CheckResult {
+  const leaf = c.parts.get(m.parts[0])!
+  const joints = c.assembly.joints.filter((j) => j.kind === 'hinged' && b.parts.includes(j.near))
+  const supports = c.assembly.supports.filter((s) => 'body' in s.from && s.from.body === b.id)
+  const given = { check: 'hinges', link: 'whole' as const, quantity: 'ratio' as const, subject: m.id, parts: [leaf.id] }
+  const covers = [m.id, b.id, ...b.parts, ...joints.map((j) => j.id), ...supports.map((s) => s.id)]
+  const each = [...new Set(joints.map((j) => c.parts.get(j.far)!))].map(gives)
+  if (each.length === 0 || each.some((g) => g === null))
+    return plain({ ...given, code: 'unknown-hinge', state: 'unknown', covers, data: { role: leaf.role } })
+  const weakest: Gives = {
+    pulledN: Math.min(...each.map((g) => g!.pulledN)),
+    slidN: Math.min(...each.map((g) => g!.slidN)),
+  }
+  const on = new Map<string, Vec3>()
+  for (const s of supports)
+    if ('body' in s.from)
+      on.set(s.from.through, add(on.get(s.from.through) ?? [0, 0, 0], scale(s.push, c.design.reactions.get(s.id) ?? 0)))
+  const forces = [...on.values()].map((f) => ({ pulledN: Math.hypot(f[0], f[1]), slidN: Math.abs(f[2]) }))
+  const share = (f: Gives) => f.pulledN / weakest.pulledN + f.slidN / weakest.slidN
+  const worst = forces.reduce((x, y) => (share(y) > share(x) ? y : x), { pulledN: 0, slidN: 0 })
+  const inputs: Input[] = [
+    { symbol: 'pulled', value: worst.pulledN, quantity: 'force', source: c.method.loadFactor.source },
+    { symbol: 'slid', value: worst.slidN, quantity: 'force', source: c.method.loadFactor.source },
+    {
+      symbol: 'screws pulled out',
+      value: weakest.pulledN,
+      quantity: 'force',
+      source: 'NDS 2018 12.2-2, in the face of the sheet',
+    },
+    { symbol: 'screws across', value: weakest.slidN, quantity: 'force', source: 'EN 1995-1-1 8.9, a third of it' },
+  ]
+  return measured({
+    ...given,
+    code: 'hinges',
+    demand: share(worst),
+    capacity: 1,
+    covers,
+    data: { role: leaf.role, hinges: on.size, pulledN: worst.pulledN, slidN: worst.slidN },
+    working: { formula: 'pulled / W + slid / Z ≤ 1', inputs, source: `${HINGE.source}; a maker’s rating comes first` },
+  })
+}
+
+export const hinges = defineCheck({
+  id: 'hinges',
+  reads: ['assembly', 'parts', 'design', 'method'],
+  run: (c): CheckResult[] =>
+    c.assembly.motions.flatMap((m) => {
+      const body = m.kind === 'swing' ? c.assembly.bodies.find((b) => b.parts.includes(m.parts[0])) : undefined
+      return body ? [ofLeaf(m, body, c)] : []
+    }),
+})
