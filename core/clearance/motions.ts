@@ -1,7 +1,8 @@
 import type { Motion, Part } from '../assembly/assembly.ts'
 import { partBox, turnedBox } from '../assembly/part-box.ts'
 import { corners } from '../geometry/box.ts'
-import { add, cross, dot, norm, scale, sub, unit, type Vec3 } from '../geometry/vec.ts'
+import { hull, type Point } from '../geometry/hull.ts'
+import { add, cross, dot, scale, sub, unit, type Vec3 } from '../geometry/vec.ts'
 
 /** A flat convex figure and the way it is pushed to make a body: in the build's own frame, mm. */
 export interface Swept {
@@ -9,10 +10,10 @@ export interface Swept {
   by: Vec3
 }
 
-/** Pieces of a turn no larger than this stay convex, radians. */
-const PIECE = Math.PI / 3
+/** Steps of a turn, radians: fine enough that what they leave over is less than a millimetre beside a wide leaf. */
+const STEP = Math.PI / 18
 
-/** Everything a motion passes through, as convex bodies: for a swing the whole sector from its axis out, for a slide each part drawn along. */
+/** Everything a motion passes through, as convex bodies: for a swing its way step by step, for a slide each part drawn along. */
 export function sweptBodies(m: Motion, parts: readonly Part[]): Swept[] {
   const moving = m.parts.flatMap((id) => parts.filter((p) => p.id === id))
   return moving.flatMap((p) => (m.kind === 'slide' ? slide(p, m.by) : swing(p, m.at, unit(m.axis), m.byRad)))
@@ -36,32 +37,24 @@ function slide(p: Part, by: Vec3): Swept[] {
   ]
 }
 
+/** The way of a turning part, step by step: what lies between one place and the next. */
 function swing(p: Part, at: Vec3, axis: Vec3, byRad: number): Swept[] {
   const e1 = unit(Math.abs(axis[2]) < 0.9 ? cross(axis, [0, 0, 1]) : [1, 0, 0])
   const e2 = cross(axis, e1)
   const seen = corners(turnedBox(p)).map((c) => {
     const d = sub(c, at)
-    return { along: dot(d, axis), r: norm(sub(d, scale(axis, dot(d, axis)))), rad: Math.atan2(dot(d, e2), dot(d, e1)) }
+    return { along: dot(d, axis), x: dot(d, e1), y: dot(d, e2) }
   })
-  // Angles of the part as it hangs shut, kept together across the seam of the circle.
-  const first = seen.reduce((a, b) => (b.r > a.r ? b : a)).rad
-  const near = seen.filter((s) => s.r > 1).map((s) => Math.atan2(Math.sin(s.rad - first), Math.cos(s.rad - first)))
-  const [lo, hi] = [
-    first + Math.min(...near, 0) + Math.min(byRad, 0),
-    first + Math.max(...near, 0) + Math.max(byRad, 0),
-  ]
-  const r = Math.max(...seen.map((s) => s.r))
   const [low, high] = [Math.min(...seen.map((s) => s.along)), Math.max(...seen.map((s) => s.along))]
-  const n = Math.max(1, Math.ceil((hi - lo) / PIECE))
-  const base = add(at, scale(axis, low))
-  const place = (radius: number, t: number): Vec3 =>
-    add(base, add(scale(e1, radius * Math.cos(t)), scale(e2, radius * Math.sin(t))))
+  const n = Math.max(1, Math.ceil(Math.abs(byRad) / STEP))
+  const each = byRad / n
+  // Between two places every corner runs on an arc: the chord of one a little further out lies outside it.
+  const further = 1 / Math.cos(each / 2)
+  const turned = (by: number, k: number): Point[] =>
+    seen.map((s) => [k * (s.x * Math.cos(by) - s.y * Math.sin(by)), k * (s.x * Math.sin(by) + s.y * Math.cos(by))])
+  const place = ([x, y]: Point): Vec3 => add(at, add(scale(axis, low), add(scale(e1, x), scale(e2, y))))
   return Array.from({ length: n }, (_, i) => {
-    const [a, b] = [lo + ((hi - lo) * i) / n, lo + ((hi - lo) * (i + 1)) / n]
-    const steps = 4
-    const each = (b - a) / steps
-    // The straight sides of the figure stay outside the arc.
-    const out = Array.from({ length: steps }, (_x, k) => place(r / Math.cos(each / 2), a + (k + 0.5) * each))
-    return { figure: [base, place(r, a), ...out, place(r, b)], by: scale(axis, Math.max(high - low, 1)) }
+    const figure = hull([...turned(i * each, 1), ...turned((i + 1) * each, 1), ...turned((i + 0.5) * each, further)])
+    return { figure: figure.map(place), by: scale(axis, Math.max(high - low, 1)) }
   })
 }
