@@ -330,6 +330,11 @@ onMounted(() => {
   stroke-width: 0.9;
   vector-effect: non-scaling-stroke;
 }
+.part.leaf:not(.dark):not(.chosen) {
+  fill: none;
+  stroke: var(--ink);
+  pointer-events: stroke;
+}
 .thing.work {
   fill: none;
   stroke: var(--ink-soft);

@@ -3,7 +3,7 @@ import type { Point } from '../geometry/hull.ts'
 
 /** How a thing is drawn; the renderer gives it line weight, fill and hatch. */
 export type Ink =
-  'board' | 'sheet' | 'cut-board' | 'cut-sheet' | 'goods' | 'person' | 'floor' | 'wall' | 'fitting' | 'work'
+  'board' | 'sheet' | 'cut-board' | 'cut-sheet' | 'goods' | 'person' | 'floor' | 'wall' | 'fitting' | 'leaf' | 'work'
 
 export type Mark =
   | { kind: 'outline'; points: Point[]; ink: Ink; part?: string; goods?: string }

@@ -1,6 +1,8 @@
 import { describe, expect, it } from '@jest/globals'
 import { exampleContext, exampleGoods } from '../families/example-context.ts'
 import { findFamily } from '../families/registry.ts'
+import { newBuild } from '../project/project.ts'
+import { readWith } from '../project/read-build.ts'
 import { partBoxes, wholeBox } from '../assembly/part-box.ts'
 import { drawView, type View } from './view.ts'
 import type { Mark } from './scene.ts'
@@ -65,4 +67,27 @@ describe('drawings to scale', () => {
       expect(l.at[1]).toBeCloseTo((b.min[2] + b.max[2]) / 2, 6)
     }
   })
+})
+
+describe('a cabinet with doors from the front', () => {
+  const f = findFamily('wall-cabinet')!
+  const c = exampleContext('metric', [exampleGoods('metric', 'box', 2)])
+  const params = { ...(f.start(c) as object), front: 'doors', bays: 1, clearMm: 640 }
+  const r = readWith(f, newBuild({ id: 'b', family: f.id, params: params as never, wallId: 'w' }), c)
+  if (!r.ok) throw new Error(JSON.stringify(r.problem))
+  const scene = (view: 'front' | 'plan') =>
+    drawView(r.reading.shaped.assembly, view, { boxes: r.reading.boxes, goods: r.reading.goods, showDimensions: false })
+  it('one looks through its leaves, and sees where each is hung', () => {
+    const marks = scene('front').marks.flatMap((m) => (m.kind === 'outline' ? [m] : []))
+    const leaves = marks.filter((m) => m.ink === 'leaf')
+    expect(leaves.map((m) => m.part).sort()).toEqual(['door-0-left', 'door-0-right'])
+    const swings = marks.filter((m) => m.ink === 'work' && m.points.length === 3)
+    const box = (id: string) => r.reading.boxes.get(id)!
+    expect(swings.map((m) => m.points[1][0]).sort((x, y) => x - y)).toEqual([
+      box('door-0-left').min[0],
+      box('door-0-right').max[0],
+    ])
+  })
+  it('from above they are sheets like others', () =>
+    expect(scene('plan').marks.some((m) => m.kind === 'outline' && m.ink === 'leaf')).toBe(false))
 })

@@ -1,5 +1,5 @@
 import { workOn } from './work.ts'
-import type { Assembly, Part, StickMark } from '../assembly/assembly.ts'
+import type { Assembly, Motion, Part, StickMark } from '../assembly/assembly.ts'
 import { isSquare, thicknessAxis, turnedBox, wholeBox, type PartBoxes } from '../assembly/part-box.ts'
 import type { Dim } from '../families/family.ts'
 import { corners, boxUnion, type Box } from '../geometry/box.ts'
@@ -38,6 +38,19 @@ const cuts = (b: Box, x: number) => b.min[0] < x && b.max[0] > x
 const sectionPlane = (a: Assembly, boxes: PartBoxes): number => {
   const b = a.bays[0]?.clear ?? wholeBox(boxes)
   return (b.min[0] + b.max[0]) / 2
+}
+
+/** A leaf seen from the front is drawn so that one looks through it, with the two lines that meet at its hinges. */
+function swingMark(m: Motion, b: Box, look: Look): Mark | null {
+  if (m.kind !== 'swing' || Math.abs(m.axis[2]) < 0.9) return null
+  const hung = Math.abs(m.at[0] - b.min[0]) < Math.abs(m.at[0] - b.max[0]) ? b.min[0] : b.max[0]
+  const free = hung === b.min[0] ? b.max[0] : b.min[0]
+  const at = (x: number, z: number) => look.page([x, b.max[1], z])
+  return {
+    kind: 'outline',
+    points: [at(free, b.min[2]), at(hung, (b.min[2] + b.max[2]) / 2), at(free, b.max[2])],
+    ink: 'work',
+  }
 }
 
 /** Whether one looks at a part's broad face. */
@@ -107,15 +120,18 @@ export function drawView(a: Assembly, view: View, o: ViewOptions): Scene {
   const drawn: Drawn[] = []
   for (const p of a.parts) {
     const b = boxes.get(p.id)!
+    const leaf = a.motions.find((m) => m.parts.includes(p.id))
     if (view === 'section' && b.min[0] >= plane) continue
     const cut = view === 'section' && cuts(b, plane)
     const points = isSquare(p)
       ? rectangle(look.page(b.min), look.page(b.max))
       : hull(corners(turnedBox(p)).map(look.page))
     drawn.push({
-      mark: { kind: 'outline', points, ink: inkOf(p, cut), part: p.id },
+      mark: { kind: 'outline', points, ink: view === 'front' && leaf ? 'leaf' : inkOf(p, cut), part: p.id },
       near: cut ? 1e9 : look.near(b.max) - (view === 'section' ? 0 : 1e-3 * b.min[0]),
     })
+    const swing = view === 'front' && leaf ? swingMark(leaf, b, look) : null
+    if (swing) drawn.push({ mark: swing, near: look.near(b.max) + 1e-6 })
     if (!cut && seenFlat(p, look)) drawn.push(...workMarks(p, look, drawn[drawn.length - 1].near))
   }
   if (o.showGoods !== false)
