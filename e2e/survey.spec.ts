@@ -99,3 +99,28 @@ test('the meter is averaged and its odd reading put aside; a room goes out and c
   await page.getByRole('button', { name: 'Export the room' }).click()
   expect((await out).suggestedFilename()).toBe('l-shaped-workshop.tackloft-room.json')
 })
+
+test('what is over the ceiling is measured: kept once all of a joist is there, and refused at its field', async ({
+  page,
+}) => {
+  await startEmpty(page, 'Joists', 'millimetres')
+  await station(page, 'Survey')
+  await page.getByRole('button', { name: 'Ceiling and floor' }).click()
+  await page.getByLabel('Above it').selectOption('joists')
+  const wide = page.getByRole('textbox', { name: 'A joist is wide' })
+  for (const [name, mm] of [
+    ['A joist is wide', '47'],
+    ['and deep', '200'],
+    ['and spans', '3600'],
+  ]) {
+    await page.getByRole('textbox', { name }).fill(mm)
+    await page.keyboard.press('Enter')
+  }
+  await saved(page)
+  await page.reload()
+  await page.getByRole('button', { name: 'Ceiling and floor' }).click()
+  await expect(wide).toHaveValue('47')
+  await wide.fill('9')
+  await page.keyboard.press('Enter')
+  await expect(page.getByText(/at least 20 mm/)).toBeVisible()
+})

@@ -26,13 +26,25 @@ const SHOTS = [
     before: (page) => page.getByRole('button', { name: 'Things in the room' }).click(),
   },
   {
-    name: 'shape-wall-cabinet',
+    name: 'shape-bracket-shelf',
     path: `${P}/shape`,
     size: DESK,
     before: async (page) => {
-      await page.getByRole('button', { name: 'Label cabinet' }).first().click()
+      await page.getByRole('button', { name: 'Spare hive shelf' }).first().click()
       await page.getByRole('button', { name: 'Section' }).click()
     },
+  },
+  {
+    name: 'shape-rod-stack',
+    path: `${P}/shape`,
+    size: DESK,
+    before: (page) => page.getByRole('button', { name: 'Feeder stack' }).first().click(),
+  },
+  {
+    name: 'shape-wall-cabinet',
+    path: `${P}/shape`,
+    size: DESK,
+    before: (page) => page.getByRole('button', { name: 'Label cabinet' }).first().click(),
   },
   { name: 'shape-tote-rack', path: `${P}/shape`, size: DESK },
   {
