@@ -4,7 +4,7 @@ import { computed, ref, watch } from 'vue'
 import { useRoute, useRouter } from 'vue-router'
 import { formatMoney } from '../core/measure/money.ts'
 import { shown, sayVerdict } from '../core/wording/checks.ts'
-import { plural } from '../core/wording/say.ts'
+import { sayCounts } from '../core/wording/counts.ts'
 import IconUndo from '~icons/bi/arrow-counterclockwise'
 import IconRedo from '~icons/bi/arrow-clockwise'
 import IconHelp from '~icons/bi/question-circle'
@@ -63,9 +63,7 @@ function openAt(id: string): number {
 const reckoning = computed(() => {
   const plan = readings.procurement
   return {
-    boards: plan
-      ? `${plural(plan.cutPlan.boards.length, 'board')}, ${plural(plan.cutPlan.sheets.length, 'sheet')}`
-      : '…',
+    boards: plan ? sayCounts(plan.cutPlan) : '…',
     cost: plan && doc.project ? formatMoney(plan.bill.totalMinor, doc.project.settings.currency) : '…',
     mass: readings.say.mass(readings.readings.reduce((m, r) => m + r.massKg, 0)),
   }

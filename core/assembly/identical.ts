@@ -12,6 +12,9 @@ export const lengthStock = (s: Stock): { section: string; treated: boolean } | n
       ? { section: s.rod, treated: false }
       : null
 
+/** What is cut from something at all: not what is bought ready or was there. */
+export const isSawn = (s: Stock): boolean => s.kind === 'sheet' || lengthStock(s) !== null
+
 /** Two stocks with the same key are bought alike. */
 export function stockKey(s: Stock): string {
   switch (s.kind) {

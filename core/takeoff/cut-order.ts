@@ -1,4 +1,5 @@
 import type { Settings } from '../assembly/settings.ts'
+import { findRod } from '../catalogue/steel.ts'
 import { findSection } from '../catalogue/lumber.ts'
 import { findSheet } from '../catalogue/sheets.ts'
 import { cutTree, type CutNode, type Rect, type Way } from '../cutting/cut-tree.ts'
@@ -10,7 +11,8 @@ import type { BoardLaid, SheetLaid } from './sawing.ts'
  */
 
 /** What to mind at a cut; the words are in `wording/cuts.ts`. */
-export type CutCare = 'two-people' | 'outfeed' | 'push-stick' | 'short-stock' | 'trim-later' | 'measure-there'
+export type CutCare =
+  'two-people' | 'outfeed' | 'push-stick' | 'short-stock' | 'trim-later' | 'measure-there' | 'hacksaw'
 
 export interface SawCut {
   /** Running number over the whole plan. */
@@ -54,6 +56,8 @@ const LONG_MM = 1800
 /** A cut before it has its number. */
 export type Unnumbered = Omit<SawCut, 'n' | 'key'> & { stock: string; stage: number }
 
+/** A rod: never under a saw for wood. */
+const ofSteel = (b: BoardLaid) => findRod(b.section) !== undefined
 const boardWidth = (b: BoardLaid) => findSection(b.section)?.widthMm ?? 0
 const same = (a: number, b: number) => Math.abs(a - b) < 0.05
 
@@ -190,7 +194,7 @@ export function boardCuts(
         frees: [],
         holds: [],
         leavesMm: b.lengthMm - settings.squaringTrimMm,
-        care: [],
+        care: ofSteel(b) ? ['hacksaw'] : [],
       })
   const next = boards.map(() => 0)
   for (;;) {
@@ -219,7 +223,11 @@ export function boardCuts(
           frees: c.ripMm === null ? [...c.labels] : [],
           holds: c.ripMm === null ? [] : [...c.labels],
           leavesMm,
-          care: c.lengthMm < SHORT_STOCK_MM && leavesMm < SHORT_STOCK_MM ? ['short-stock'] : [],
+          care: ofSteel(b)
+            ? ['hacksaw']
+            : c.lengthMm < SHORT_STOCK_MM && leavesMm < SHORT_STOCK_MM
+              ? ['short-stock']
+              : [],
         })
       }
     })

@@ -1,4 +1,4 @@
-import { labelsOf, lengthStock } from '../assembly/identical.ts'
+import { isSawn, labelsOf, lengthStock } from '../assembly/identical.ts'
 import type { Settings } from '../assembly/settings.ts'
 import type { PriceLine } from '../catalogue/prices.ts'
 import { planCuts, type CutPlan, type LabelPen, type Planners } from './cut-plan.ts'
@@ -45,7 +45,8 @@ export function replan(
   planners?: Planners,
 ): Replanned {
   if (mishap === null && stillFits(now, lines)) return { sawing: now, cannot: [] }
-  const wanted = new Map(lines.flatMap((l) => labelsOf(l).map((label) => [label, l] as const)))
+  const sawn = lines.filter((l) => isSawn(l.stock))
+  const wanted = new Map(sawn.flatMap((l) => labelsOf(l).map((label) => [label, l] as const)))
   const spoilt = mishap?.label ?? null
   const isDone = (label: string) => done.has(label) && label !== spoilt && wanted.has(label)
   const hand: AtHand[] = []
@@ -80,12 +81,12 @@ export function replan(
     ...keptSheets.flatMap((s) => s.cuts.map((c) => c.label)),
   ])
   const open = new Map<string, string[]>()
-  for (const l of lines)
+  for (const l of sawn)
     open.set(
       lineId(l),
       labelsOf(l).filter((x) => !safe.has(x)),
     )
-  const rest = lines.map((l) => ({ ...l, count: open.get(lineId(l))!.length })).filter((l) => l.count > 0)
+  const rest = sawn.map((l) => ({ ...l, count: open.get(lineId(l))!.length })).filter((l) => l.count > 0)
   const pen: LabelPen = (l) => open.get(lineId(l))?.shift() ?? null
   const plan = planCuts(rest, settings, prices, planners, hand, pen)
   const used = new Map<string, number>()
@@ -322,11 +323,7 @@ export function leftovers(
 
 /** Whether a plan that is being cut still makes what the builds ask for: same labels, same lengths. */
 export function stillFits(now: Pick<Sawing, 'boards' | 'sheets'>, lines: readonly PieceLine[]): boolean {
-  const wanted = new Map(
-    lines
-      .filter((l) => l.stock.kind === 'sheet' || lengthStock(l.stock) !== null)
-      .flatMap((l) => labelsOf(l).map((x) => [x, l] as const)),
-  )
+  const wanted = new Map(lines.filter((l) => isSawn(l.stock)).flatMap((l) => labelsOf(l).map((x) => [x, l] as const)))
   const near = (a: number, b: number) => Math.abs(a - b) < 0.05
   const seen = new Set<string>()
   const good = (label: string, check: (l: PieceLine) => boolean) => {

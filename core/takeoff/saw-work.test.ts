@@ -7,7 +7,7 @@ import type { Project } from '../project/project.ts'
 import { priceBook, readBuilds, readingsOf } from '../project/read-build.ts'
 import { BOARD_LENGTHS } from '../catalogue/lumber.ts'
 import { boardKey, type PriceLine } from '../catalogue/prices.ts'
-import { labelsOf } from '../assembly/identical.ts'
+import { isSawn, labelsOf } from '../assembly/identical.ts'
 import { planCuts } from './cut-plan.ts'
 import type { PieceLine } from './pieces.ts'
 import { batched, boardCuts, isMade, sheetCuts, sheetTree, type SawCut } from './cut-order.ts'
@@ -236,7 +236,10 @@ describe('when something goes wrong', () => {
     ...s.boards.flatMap((b) => b.cuts.flatMap((c) => c.labels)),
     ...s.sheets.flatMap((x) => x.cuts.map((c) => c.label)),
   ]
-  const wanted = lines.flatMap(labelsOf).sort()
+  const wanted = lines
+    .filter((l) => isSawn(l.stock))
+    .flatMap(labelsOf)
+    .sort()
   const book = new Map(priceBook(p).map((l) => [l.key, l]))
   const at = '2026-01-01T00:00:00.000Z'
 

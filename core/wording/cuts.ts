@@ -9,6 +9,7 @@ const CARE: Record<CutCare, string> = {
   'push-stick': 'Push stick.',
   'short-stock': 'Short to hold: clamp it, or leave it on a longer piece.',
   'trim-later': 'Left a little long: trim it to its line at home.',
+  hacksaw: 'Steel: a hacksaw, never a saw for wood. Turn a nut on first: backed off over the cut it mends the thread.',
   'measure-there': 'No room to trim: measure it before you take it away.',
 }
 export const sayCare = (c: CutCare): string => CARE[c]

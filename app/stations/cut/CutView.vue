@@ -9,6 +9,8 @@ import { fromCutUnit, lineId } from '../../../core/takeoff/instances.ts'
 import { formatLength } from '../../../core/measure/format.ts'
 import { roleName, sectionName, sheetName, stockName } from '../../../core/wording/names.ts'
 import { sayCannot, stockOfBatch } from '../../../core/wording/cuts.ts'
+import { isSawn } from '../../../core/assembly/identical.ts'
+import { sayCounts } from '../../../core/wording/counts.ts'
 import { plural } from '../../../core/wording/say.ts'
 import { sayWork } from '../../../core/wording/work.ts'
 import { downloadCsv } from '../../persistence/csv.ts'
@@ -25,7 +27,7 @@ import WentWrong from './WentWrong.vue'
 const doc = useDocument()
 const readings = useReadings()
 const plan = computed(() => readings.procurement?.cutPlan ?? null)
-const lines = computed(() => readings.readings.flatMap((r) => r.pieces))
+const lines = computed(() => readings.readings.flatMap((r) => r.pieces.filter((l) => isSawn(l.stock))))
 const names = computed(() => new Map(doc.project!.builds.map((b) => [b.id, b.name])))
 const roles = computed(() => new Map(lines.value.map((l) => [lineId(l), roleName(l.role)])))
 const done = computed(() => new Set(doc.project!.progress.cuts))
@@ -144,8 +146,8 @@ const print = () => window.print()
     <template v-else>
       <ImprovingPlan class="no-print" />
       <p class="soft">
-        {{ plural(plan.boards.length, 'board') }}, {{ plural(plan.sheets.length, 'sheet') }}; kerf
-        {{ len(doc.project!.settings.kerfMm) }}; the saw is set {{ plural(work.settings, 'time') }}. {{ gap }}
+        {{ sayCounts(plan) }}; kerf {{ len(doc.project!.settings.kerfMm) }}; the saw is set
+        {{ plural(work.settings, 'time') }}. {{ gap }}
         <strong class="no-print">{{ progress.done }} of {{ progress.all }} pieces cut.</strong>
       </p>
       <p v-if="doc.project!.progress.sawing" class="begun no-print">

@@ -7,7 +7,9 @@ import { METRIC, newtons } from '../../measure/units.ts'
 import { newBuild, newProject } from '../../project/project.ts'
 import { procure } from '../../project/plan.ts'
 import { readWith, type BuildReading } from '../../project/read-build.ts'
+import { sawWork } from '../../takeoff/saw-work.ts'
 import { sayCheck } from '../../wording/checks.ts'
+import { sayCounts } from '../../wording/counts.ts'
 import { sayIn } from '../../wording/say.ts'
 import { stepText } from '../../wording/steps.ts'
 import { exampleContext, exampleJoists } from '../example-context.ts'
@@ -193,6 +195,13 @@ describe('its rods', () => {
     const bars = cutPlan.boards.filter((b) => b.section === 'rod-M10')
     expect(bars.flatMap((b) => b.cuts.flatMap((x) => x.labels))).toHaveLength(8)
     const lines = bill.lines.map((l) => l.label)
+    expect(bill.lines.find((l) => /threaded rod/.test(l.label))!.aisle).toBe('hardware')
+    expect(sayCounts(cutPlan)).toMatch(/^\d+ boards?, \d+ rods?, \d+ sheets?$/)
+    // No saw for wood cuts steel.
+    const { home } = sawWork(cutPlan, c.settings)
+    const onRods = home.filter((b) => b.stock === 'rod-M10').flatMap((b) => b.cuts)
+    expect(onRods.length).toBeGreaterThan(0)
+    for (const cut of onRods) expect(cut.care).toEqual(['hacksaw'])
     expect(lines.some((l) => /M10 threaded rod/.test(l))).toBe(true)
     expect(lines.some((l) => /coupling nut/.test(l))).toBe(true)
     expect(bill.lines.every((l) => l.eachMinor !== null)).toBe(true)
