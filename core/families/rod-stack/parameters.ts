@@ -1,3 +1,4 @@
+import { front } from '../../blocks/fronts/front.ts'
 import { SECTIONS } from '../../catalogue/lumber.ts'
 import { findSheet } from '../../catalogue/sheets.ts'
 import { RODS } from '../../catalogue/steel.ts'
@@ -28,6 +29,7 @@ export const rodStackParams = z.object({
   behindMm: dim(0, 400),
   abovePlayMm: dim(0, 400),
   sidePlayMm: dim(0, 100),
+  front,
   sheet,
   backSheet: sheet,
   crossSection: section,
@@ -63,5 +65,6 @@ export const startingParams = (system: UnitSystem): RodStackParams => ({
   behindMm: null,
   abovePlayMm: null,
   sidePlayMm: null,
+  front: 'open',
   ...STOCK[system],
 })

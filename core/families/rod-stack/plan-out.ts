@@ -1,4 +1,5 @@
 import { unitsOf } from '../../assembly/settings.ts'
+import { besideHinges, standsOut, takenByHinges } from '../../blocks/fronts/front.ts'
 import { dadoDepth } from '../../blocks/carcass/housed-shelf.ts'
 import {
   COUPLER_UNDER_MM,
@@ -21,7 +22,6 @@ import { house, LEAST_OPEN, levelTerms, type Level, type Opening } from '../hous
 import { LIMITS, type RodStackParams } from './parameters.ts'
 
 const PLAY_ABOVE = inches(1.5)
-export const STICK_OUT = inches(1 / 2)
 /** A box is usually no narrower than this, mm. Product decision. */
 const USUAL_CLEAR = 500
 /** From the box to the ceiling: room to lift it onto its nuts, and for a hand and a spanner. mm */
@@ -89,18 +89,19 @@ export function planOut(p: RodStackParams, ctx: ShapeContext, pen: DimPen): Resu
   })
   const deep = depthToHold(
     sheet,
-    { settings: ctx.settings, spaceMm: ctx.space.depthMm - behindMm },
+    { settings: ctx.settings, spaceMm: ctx.space.depthMm - behindMm - (p.front === 'doors' ? t : 0) },
     Math.max(...ctx.goods.map((g) => g.item.deepMm)),
-    { takenMm: back.thicknessMm, outMm: STICK_OUT },
+    { takenMm: back.thicknessMm, outMm: standsOut(p.front) },
   )
   const depthMm = pen.length({ path: 'depthMm', code: 'clear-depth', min: 80, max: 700 }, deep.mm, deep.why)
   const least = 2 * cross.widthMm
   if (depthMm < least) return bad('too-shallow-for-rods', { mm: depthMm, leastMm: least }, 'depthMm')
   const widest = Math.max(...ctx.goods.map((g) => g.item.acrossMm))
+  const needed = widest + 2 * sideMm + takenByHinges(p.front)
   const clearMm = pen.length(
     { path: 'clearMm', code: 'clear-bay', min: 150, max: 1500 },
-    roundUp(Math.max(USUAL_CLEAR, widest + 2 * sideMm), units),
-    widest + 2 * sideMm > USUAL_CLEAR
+    roundUp(Math.max(USUAL_CLEAR, needed), units),
+    needed > USUAL_CLEAR
       ? { code: 'clear-widest', terms: [], data: { widestMm: widest } }
       : { code: 'clear-usual', terms: [], data: { everyMm: USUAL_CLEAR } },
   )
@@ -140,10 +141,10 @@ export function planOut(p: RodStackParams, ctx: ShapeContext, pen: DimPen): Resu
     ctx.goods,
     false,
     shelves,
-    [opening],
+    [besideHinges(p.front, opening)],
     depthMm,
     sideMm,
-    STICK_OUT,
+    standsOut(p.front),
     (l) => highOf(l) <= mostHigh,
     LIMITS.shelves + 1,
   )

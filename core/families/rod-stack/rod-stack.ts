@@ -45,8 +45,8 @@ export const rodStack = family<RodStackParams>({
       context: alongTheWall(exampleContext('metric', [exampleGoods('metric', 'box', 3)])),
     },
     {
-      name: 'three shelves, thinner rods, a fixed gap',
-      params: { ...startingParams('metric'), rod: 'rod-M8', gapMm: 300, shelves: 2, clearMm: 900 },
+      name: 'three shelves behind doors, thinner rods, a fixed gap',
+      params: { ...startingParams('metric'), rod: 'rod-M8', gapMm: 300, front: 'doors', shelves: 2, clearMm: 900 },
       context: exampleContext('metric', [exampleGoods('metric', 'box', 3)]),
     },
   ],

@@ -2,6 +2,8 @@ import type { Stock } from '../../assembly/assembly.ts'
 import { draft, type Draft } from '../../assembly/draft.ts'
 import { unitsOf } from '../../assembly/settings.ts'
 import { housedShelf } from '../../blocks/carcass/housed-shelf.ts'
+import { besideHinges, standsOut } from '../../blocks/fronts/front.ts'
+import { placeLeaves } from '../../blocks/fronts/hinged.ts'
 import { hangOnRods } from '../../blocks/mounts/on-rods.ts'
 import { anchorAt, fixingPlaces, OUT, WALL } from '../../blocks/mounts/wall-fixing.ts'
 import { RODS } from '../../catalogue/steel.ts'
@@ -10,7 +12,7 @@ import { dimPen } from '../dim-pen.ts'
 import type { Choice, ShapeContext, Shaped } from '../family.ts'
 import { standing } from '../house-on-shelves.ts'
 import type { RodStackParams } from './parameters.ts'
-import { planOut, STICK_OUT, type Plan } from './plan-out.ts'
+import { planOut, type Plan } from './plan-out.ts'
 
 /** Screws through the back are this far apart, mm. */
 const BACK_SCREWS_EVERY = 200
@@ -58,8 +60,9 @@ export function shapeRodStack(p: RodStackParams, ctx: ShapeContext): Result<Shap
   )
   // Screwed down through the bottom, so that the box does not slide off when it is knocked.
   for (const c of hung.crosses) d.screw('shelf-0', c, 2, 'side', t, plan.cross.thicknessMm)
+  if (p.front === 'doors') doors(d, plan)
   steady(d, ctx, plan)
-  placeBays(d, plan)
+  placeBays(d, p, plan)
   plan.tops.forEach((z, i) =>
     d.mark(z - plan.footMm, i === 0 ? 'bottom-top' : 'shelf-top', i, [`shelf-${i}`], plan.footMm),
   )
@@ -133,9 +136,30 @@ function steady(d: Draft, ctx: ShapeContext, plan: Plan) {
   }
 }
 
-function placeBays(d: Draft, plan: Plan) {
+/** Leaves over the whole front, from side to side. */
+function doors(d: Draft, plan: Plan) {
   const t = plan.sheet.thicknessMm
-  const { left, right } = plan.opening
+  const { opening, footMm, headMm, frontMm } = plan
+  const before = d.assembly.parts.length
+  placeLeaves(d, {
+    id: 'door',
+    stock: { kind: 'sheet', sheet: plan.sheet.id },
+    thicknessMm: t,
+    left: opening.left - t,
+    right: opening.right + t,
+    footMm,
+    headMm,
+    frontMm,
+    uprights: ['side-0', 'side-1'],
+    faces: [opening.left, opening.right],
+    panelsMm: [...plan.tops, headMm].map((z) => z - t / 2),
+  })
+  d.sub({ id: 'front', name: 'unit', parts: d.assembly.parts.slice(before).map((x) => x.id), built: 'in-place' })
+}
+
+function placeBays(d: Draft, p: RodStackParams, plan: Plan) {
+  const t = plan.sheet.thicknessMm
+  const { left, right } = besideHinges(p.front, plan.opening)
   plan.levels.forEach((level, i) =>
     d.bay({
       id: `bay-${i}`,
@@ -148,7 +172,7 @@ function placeBays(d: Draft, plan: Plan) {
       carriers: [`shelf-${i}`],
       items: standing(level, 0, plan.innerMm, plan.tops[i]),
       play: { sideMm: plan.play.sideMm, aboveMm: plan.play.aboveMm, deepMm: 0 },
-      stickOutMm: STICK_OUT,
+      stickOutMm: standsOut(p.front),
       exit: [0, 1, 0],
     }),
   )
@@ -165,6 +189,7 @@ function choices(p: RodStackParams, ctx: ShapeContext): Choice[] {
   return [
     { path: 'sheet', code: 'sheet', value: p.sheet, options: [...sheets, ...ctx.settings.ownSheets], of: 'sheet' },
     { path: 'backSheet', code: 'back-sheet', value: p.backSheet, options: backs, of: 'sheet' },
+    { path: 'front', code: 'front', value: p.front, options: ['open', 'doors'], of: 'code' },
     { path: 'rod', code: 'rod', value: p.rod, options: rods, of: 'section' },
     { path: 'crossSection', code: 'cross-section', value: p.crossSection, options: boards, of: 'section' },
     { path: 'spreaderSection', code: 'spreader-section', value: p.spreaderSection, options: boards, of: 'section' },

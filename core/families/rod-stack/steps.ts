@@ -1,4 +1,5 @@
 import { partBox } from '../../assembly/part-box.ts'
+import { hangDoors } from '../../blocks/fronts/step.ts'
 import { called, fixedBy } from '../../steps/fixed-by.ts'
 import type { Step } from '../../steps/step.ts'
 import type { Shaped } from '../family.ts'
@@ -81,6 +82,7 @@ export function rodStackSteps(shaped: Shaped): Step[] {
       on: ids('back'),
       cautions: ['find-studs', 'not-into-wires'],
     },
+    hangDoors(a),
     { id: 'load', code: 'load-hung', parts: [], cautions: [], hold: { code: 'nuts-again' } },
   ]
   return steps.filter((s): s is Step => s !== false)

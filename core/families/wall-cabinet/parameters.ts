@@ -1,5 +1,6 @@
 import { SECTIONS } from '../../catalogue/lumber.ts'
 import { findSheet } from '../../catalogue/sheets.ts'
+import { front } from '../../blocks/fronts/front.ts'
 import { z } from '../../measure/schema.ts'
 import type { UnitSystem } from '../../measure/units.ts'
 import { countDim, dim, dims } from '../params.ts'
@@ -32,7 +33,7 @@ export const wallCabinetParams = z.object({
   /** Hooked on a bevelled strip, or screwed to the wall through the rail under its top. */
   hang: z.enum(['strip', 'rail']),
   /** Bare, or with flat leaves on hinges. */
-  front: z.enum(['open', 'doors']).default('open'),
+  front,
   railSection: section,
   /** Screws from the top into the rail, and from the sides into each of its ends. */
   railScrews: z.enum(['two', 'three']),

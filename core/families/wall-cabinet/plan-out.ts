@@ -2,7 +2,7 @@ import { unitsOf } from '../../assembly/settings.ts'
 import { dadoDepth } from '../../blocks/carcass/housed-shelf.ts'
 import { fixingPlaces, FROM_END_MM } from '../../blocks/mounts/wall-fixing.ts'
 import { depthToHold } from '../../blocks/sizing/depth-to-hold.ts'
-import { HINGE } from '../../catalogue/hardware.ts'
+import { besideHinges, standsOut, takenByHinges } from '../../blocks/fronts/front.ts'
 import { findSection, type Section } from '../../catalogue/lumber.ts'
 import { findSheet, type Sheet } from '../../catalogue/sheets.ts'
 import { reachMm } from '../../goods/person.ts'
@@ -16,9 +16,6 @@ import { LIMITS, type WallCabinetParams } from './parameters.ts'
 
 /** Above the tallest thing on a shelf, to lift it out, and beside it for fingers: builders' usual figures. */
 const PLAY_ABOVE = inches(1.5)
-const STICK_OUT = inches(1 / 2)
-/** What a thing may stand out in front: nothing where doors shut. */
-export const outOf = (p: Pick<WallCabinetParams, 'front'>): number => (p.front === 'doors' ? 0 : STICK_OUT)
 /** Height over a bench or a car's bonnet at which a cabinet usually begins, mm. Product decision. */
 const OVER_BENCH = 1350
 /** A shelf of one board thickness is kept to this span: the usual rule for 3/4 in boards. */
@@ -55,12 +52,6 @@ function reachesTwoStuds(ctx: ShapeContext, clearMm: number, t: number): number 
 /** An opening is made this much wider to reach a second stud, no more. Product decision. */
 const MOST_WIDER = 1.6
 
-/** What hinges leave of an opening. */
-export const besideHinges = (p: Pick<WallCabinetParams, 'front'>, o: Opening): Opening => {
-  const mm = p.front === 'doors' ? HINGE.intoMm : 0
-  return { left: o.left + mm, right: o.right - mm }
-}
-
 type Planned = { plan: Plan; unhoused: Shaped['unhoused'] }
 
 /** Works out every dimension of a wall cabinet and where the goods go, before a piece is placed. */
@@ -77,13 +68,13 @@ export function planOut(p: WallCabinetParams, ctx: ShapeContext, pen: DimPen): R
     deepest,
     {
       takenMm: innerMm,
-      outMm: outOf(p),
+      outMm: standsOut(p.front),
     },
   )
   const depthMm = pen.length({ path: 'depthMm', code: 'clear-depth', min: 80, max: 600 }, deep.mm, deep.why)
   const widest = Math.max(...ctx.goods.map((g) => g.item.acrossMm))
   const usual = Math.min(
-    Math.max(USUAL_CLEAR, widest + 2 * sideMm + (p.front === 'doors' ? 2 * HINGE.intoMm : 0)),
+    Math.max(USUAL_CLEAR, widest + 2 * sideMm + takenByHinges(p.front)),
     ctx.space.lengthMm - 2 * t,
   )
   const studs = reachesTwoStuds(ctx, usual, t)
@@ -104,7 +95,7 @@ export function planOut(p: WallCabinetParams, ctx: ShapeContext, pen: DimPen): R
   const openingsFor = (n: number): Opening[] =>
     Array.from({ length: n }, (_, i) => ({ left: t + i * (clearMm + t), right: t + i * (clearMm + t) + clearMm }))
   // Hinges take some of an opening on both sides.
-  const beside = (o: Opening): Opening => besideHinges(p, o)
+  const beside = (o: Opening): Opening => besideHinges(p.front, o)
   const most = Math.max(1, Math.min(LIMITS.bays, Math.floor((ctx.space.lengthMm - t) / (clearMm + t))))
   const highOf = (levels: readonly Level[]) =>
     levelTerms(levels, aboveMm, t)
@@ -116,7 +107,17 @@ export function planOut(p: WallCabinetParams, ctx: ShapeContext, pen: DimPen): R
   const grows = (levels: Level[]) => highOf(levels) + last(levels) + aboveMm + t <= mostHigh
   const shelves = p.shelves === null ? null : p.shelves + 1
   const housed = (n: number) =>
-    house(ctx.goods, false, shelves, openingsFor(n).map(beside), depthMm, sideMm, outOf(p), grows, LIMITS.shelves + 1)
+    house(
+      ctx.goods,
+      false,
+      shelves,
+      openingsFor(n).map(beside),
+      depthMm,
+      sideMm,
+      standsOut(p.front),
+      grows,
+      LIMITS.shelves + 1,
+    )
   const enough = Array.from({ length: most }, (_, i) => i + 1).find((n) => housed(n).unhoused.length === 0) ?? most
   const things = { things: ctx.goods.reduce((n, g) => n + g.count, 0) }
   const bays = pen.count({ path: 'bays', code: 'bays', min: 1, max: LIMITS.bays }, enough, {

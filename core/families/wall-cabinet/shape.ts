@@ -1,6 +1,7 @@
 import type { Stock } from '../../assembly/assembly.ts'
 import { draft, type Draft } from '../../assembly/draft.ts'
 import { unitsOf } from '../../assembly/settings.ts'
+import { besideHinges, standsOut } from '../../blocks/fronts/front.ts'
 import { GAP_MM, placeLeaves } from '../../blocks/fronts/hinged.ts'
 import { housedShelf } from '../../blocks/carcass/housed-shelf.ts'
 import { hookOnStrip, screwThroughRail, type Hanging } from '../../blocks/mounts/hung-on-wall.ts'
@@ -10,7 +11,7 @@ import { dimPen } from '../dim-pen.ts'
 import type { Choice, ShapeContext, Shaped } from '../family.ts'
 import { standing } from '../house-on-shelves.ts'
 import { SCREWS, type WallCabinetParams } from './parameters.ts'
-import { besideHinges, outOf, planOut, type Plan } from './plan-out.ts'
+import { planOut, type Plan } from './plan-out.ts'
 
 /** Screws from the top into the rail are this far apart, mm. */
 const TOP_SCREWS_EVERY = 200
@@ -203,13 +204,13 @@ function placeBays(d: Draft, p: WallCabinetParams, plan: Plan) {
         name: { code: 'shelf', column: k + 1, row: i + 1 },
         holds: 'surface',
         clear: {
-          min: [besideHinges(p, o).left, plan.innerMm, plan.tops[i]],
-          max: [besideHinges(p, o).right, plan.frontMm, (above ?? plan.headMm) - t],
+          min: [besideHinges(p.front, o).left, plan.innerMm, plan.tops[i]],
+          max: [besideHinges(p.front, o).right, plan.frontMm, (above ?? plan.headMm) - t],
         },
         carriers: [`shelf-${k}-${i}`],
         items: standing(level, k, plan.innerMm, plan.tops[i]),
         play: { sideMm: plan.play.sideMm, aboveMm: plan.play.aboveMm, deepMm: 0 },
-        stickOutMm: outOf(p),
+        stickOutMm: standsOut(p.front),
         exit: [0, 1, 0],
       }),
     )

@@ -1,5 +1,5 @@
 import { partBox } from '../../assembly/part-box.ts'
-import { GAP_MM } from '../../blocks/fronts/hinged.ts'
+import { hangDoors } from '../../blocks/fronts/step.ts'
 import { called, fixedBy } from '../../steps/fixed-by.ts'
 import type { Step } from '../../steps/step.ts'
 import type { Shaped } from '../family.ts'
@@ -66,15 +66,7 @@ export function wallCabinetSteps(p: WallCabinetParams, shaped: Shaped): Step[] {
         : ['lift-two', 'falls-on-heads', 'find-studs', 'not-into-wires'],
       hold: { code: 'hangs-before-load' },
     },
-    p.front === 'doors' && {
-      id: 'doors',
-      code: 'doors-hung',
-      data: { leaves: ids('door').length, hinges: ids('hardware').length, gapMm: GAP_MM },
-      parts: ids('door', 'hardware'),
-      on: ids('side'),
-      cautions: ['lift-two'],
-      hold: { code: 'doors-shut' },
-    },
+    hangDoors(a),
     { id: 'load', code: 'load-hung', parts: [], cautions: [] },
   ]
   return steps.filter((s): s is Step => s !== false)
