@@ -134,9 +134,10 @@ const stockText = (s: {
   section?: string
   treated?: boolean
   sheet?: string
+  rod?: string
   item?: string
   name?: string
-}) => (s.section ? `${s.section}${s.treated ? ':treated' : ''}` : (s.sheet ?? s.item ?? s.name ?? s.kind))
+}) => (s.section ? `${s.section}${s.treated ? ':treated' : ''}` : (s.sheet ?? s.rod ?? s.item ?? s.name ?? s.kind))
 
 /** The whole plan of a project. */
 export function planProject(p: Project): PlanFile {

@@ -29,6 +29,8 @@ export interface Bracket {
   topMm: number
   footMm: number
   pair: Pair
+  /** What braces are made of; gussets have their sheet. */
+  braceStock: Stock
   /** Down through the arm into the end of the leg. */
   cornerScrews: number
   /** Screws of each of the pair in the arm, and as many in the leg. */
@@ -39,7 +41,7 @@ export interface Bracket {
 export type Pair =
   /** `outMm` along the arm, from the wall. */
   | { kind: 'gusset'; sheet: string; thicknessMm: number; outMm: number }
-  | { kind: 'knee'; stock: Stock; widthMm: number; thicknessMm: number; outMm: number }
+  | { kind: 'knee'; widthMm: number; thicknessMm: number; outMm: number }
 
 export interface Placed {
   arm: string
@@ -141,7 +143,7 @@ function placeOne(d: Draft, b: Bracket, side: 'left' | 'right', line: Line, arm:
     d.strut({
       id,
       role: 'brace',
-      stock: pair.stock,
+      stock: b.braceStock,
       from: [x0 + t / 2, from.y, from.z],
       to: [x0 + t / 2, to.y, to.z],
       widthMm: pair.widthMm,

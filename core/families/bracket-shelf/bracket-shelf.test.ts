@@ -82,7 +82,6 @@ describe.each([
         ? ({ kind: 'gusset', sheet: 'ply-12mm', thicknessMm: 12, outMm: 400 } as const)
         : ({
             kind: 'knee',
-            stock: part(r, 'bracket-0-0-arm').stock,
             widthMm: 69,
             thicknessMm: 18,
             outMm: 400,

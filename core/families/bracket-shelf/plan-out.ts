@@ -230,7 +230,6 @@ function pairOf(p: BracketShelfParams, outMm: number, highMm: number): Result<Pa
     return bad('brace-no-angle', { outMm, mm: highMm }, 'reachMm')
   return good({
     kind: 'knee',
-    stock: { kind: 'board', section: p.kneeSection, grade: '', treated: false },
     widthMm: section.widthMm,
     thicknessMm: section.thicknessMm,
     outMm,
