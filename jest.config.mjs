@@ -1,5 +1,7 @@
 export default {
   testEnvironment: 'node',
+  // As many as there are processors: the longest file decides how long all take.
+  maxWorkers: '100%',
   extensionsToTreatAsEsm: ['.ts'],
   transform: {
     '^.+\\.ts$': [

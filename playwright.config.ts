@@ -6,9 +6,10 @@ const chromium = process.env.CHROMIUM ?? '/usr/bin/chromium'
 export default defineConfig({
   testDir: 'e2e',
   outputDir: 'test-results',
-  timeout: 120_000,
-  expect: { timeout: 10_000 },
-  workers: 2,
+  timeout: 180_000,
+  expect: { timeout: 15_000 },
+  // One more than processors: most of a journey is waiting.
+  workers: 3,
   fullyParallel: true,
   reporter: [['list'], ['json', { outputFile: 'test-results/e2e.json' }]],
   use: {

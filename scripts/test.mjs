@@ -1,5 +1,5 @@
 // npm test: types, lint, unit tests, size of the first screen, journeys in Chromium. Last line: N passed, N failed.
-import { spawnSync } from 'node:child_process'
+import { spawn, spawnSync } from 'node:child_process'
 import { existsSync, mkdirSync, readFileSync, rmSync } from 'node:fs'
 
 mkdirSync('test-results', { recursive: true })
@@ -11,15 +11,34 @@ const run = (name, args) => {
   process.stdout.write(`\n== ${name}\n`)
   return spawnSync(node, args, { stdio: ['ignore', 'inherit', 'inherit'] }).status === 0
 }
-const whole = (name, args) => (run(name, args) ? passed++ : failed++)
-
-whole('types: core', ['node_modules/typescript/bin/tsc', '-p', 'core'])
-whole('types: server and command line', ['node_modules/typescript/bin/tsc', '-p', 'tsconfig.node.json', '--noEmit'])
-whole('types: application', ['node_modules/vue-tsc/bin/vue-tsc.js', '-p', 'tsconfig.app.json'])
-whole('types: tests', ['node_modules/typescript/bin/tsc', '-p', 'tsconfig.test.json'])
-whole('format', ['node_modules/prettier/bin/prettier.cjs', '--check', '.', '--log-level', 'warn'])
-whole('lint', ['node_modules/eslint/bin/eslint.js', '.', '--max-warnings', '0'])
-whole('size of the first screen', ['scripts/size.mjs'])
+/** What says yes or no as a whole: two at a time, each told when it is done. */
+const wholes = [
+  ['types: core', ['node_modules/typescript/bin/tsc', '-p', 'core']],
+  ['types: server and command line', ['node_modules/typescript/bin/tsc', '-p', 'tsconfig.node.json', '--noEmit']],
+  ['types: application', ['node_modules/vue-tsc/bin/vue-tsc.js', '-p', 'tsconfig.app.json']],
+  ['types: tests', ['node_modules/typescript/bin/tsc', '-p', 'tsconfig.test.json']],
+  ['format', ['node_modules/prettier/bin/prettier.cjs', '--check', '.', '--log-level', 'warn']],
+  ['lint', ['node_modules/eslint/bin/eslint.js', '.', '--max-warnings', '0']],
+  ['size of the first screen', ['scripts/size.mjs']],
+]
+const whole = ([name, args]) =>
+  new Promise((done) => {
+    const said = []
+    const child = spawn(node, args, { stdio: ['ignore', 'pipe', 'pipe'] })
+    for (const out of [child.stdout, child.stderr]) out.on('data', (d) => said.push(d))
+    child.on('close', (code) => {
+      process.stdout.write(`\n== ${name}\n${Buffer.concat(said)}`)
+      if (code === 0) passed++
+      else failed++
+      done()
+    })
+  })
+const waiting = [...wholes]
+await Promise.all(
+  [0, 1].map(async () => {
+    for (let next = waiting.shift(); next; next = waiting.shift()) await whole(next)
+  }),
+)
 
 const unit = run('unit tests', [
   '--experimental-vm-modules',
