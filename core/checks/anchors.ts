@@ -132,7 +132,7 @@ export const anchors = defineCheck({
     }
     const out = [told('build', 'anchors', held, [])]
     if (settings.seismicG) {
-      const { shaken, inputs } = inAnEarthquake(held, settings.seismicG)
+      const { shaken, inputs } = inAnEarthquake(held, settings.seismicG, design.loadsN)
       out.push(told('quake', 'anchors-quake', shaken, inputs))
     }
     return out
@@ -151,9 +151,9 @@ const used = (h: Held) => h.slidN / Math.max(h.g!.slidN, 1e-9) + h.pulledN / Mat
 const AT_THE_TOP = 1
 
 /** All that hangs shaken at once, up and down as well, and out from the wall or along it, whichever is worse; shared evenly by what holds it. */
-function inAnEarthquake(held: readonly Held[], sds: number): { shaken: Held[]; inputs: Input[] } {
+function inAnEarthquake(held: readonly Held[], sds: number, allN: number): { shaken: Held[]; inputs: Input[] } {
   const share = seismicShare(sds, AT_THE_TOP)
-  const each = (share * held.reduce((s, h) => s + h.slidN, 0)) / held.length
+  const each = (share * allN) / held.length
   const heavier = 1 + 0.2 * sds
   const shaken = held.map((h): Held => {
     const out = { ...h, slidN: h.slidN * heavier, pulledN: h.pulledN * heavier + each }

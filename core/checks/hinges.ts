@@ -45,7 +45,7 @@ function ofLeaf(m: Motion, b: Body, c: Given): CheckResult {
   const given = { check: 'hinges', link: 'whole' as const, quantity: 'ratio' as const, subject: m.id, parts: [leaf.id] }
   const covers = [m.id, b.id, ...b.parts, ...joints.map((j) => j.id), ...supports.map((s) => s.id)]
   const each = [...new Set(joints.map((j) => c.parts.get(j.far)!))].map(gives)
-  if (each.length === 0 || each.some((g) => g === null))
+  if (supports.length === 0 || each.length === 0 || each.some((g) => g === null))
     return plain({ ...given, code: 'unknown-hinge', state: 'unknown', covers, data: { role: leaf.role } })
   const weakest: Gives = {
     pulledN: Math.min(...each.map((g) => g!.pulledN)),

@@ -37,6 +37,7 @@ export const joists = defineCheck({
     ]
     const j = space.joists
     if (!j) return unknown('joists-not-surveyed')
+    if (j.kind === 'sloped') return unknown('joists-sloped')
     if (j.kind === 'trusses' || j.allowanceKnM2 === null) return unknown('joists-trusses')
     if (!j.size) return unknown('joists-no-span')
     if (service.notWeighed.length > 0)
@@ -48,6 +49,9 @@ export const joists = defineCheck({
       if (!load) return unknown('joists-missed')
       by.set(load.joist, [...(by.get(load.joist) ?? []), load])
     }
+    // A ceiling that may take nothing takes nothing that hangs.
+    if (j.allowanceKnM2 <= 0)
+      return [plain({ ...given, code: 'joists', state: 'fails', parts, data: { count: by.size, kpa: 0 } })]
     const q = (j.allowanceKnM2 / 1000) * j.spacingMm
     const [mostNmm, mostN] = [(q * spanMm ** 2) / 8, (q * spanMm) / 2]
     const each = [...by.values()].map((loads) => {

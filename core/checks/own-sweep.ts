@@ -67,7 +67,6 @@ export const ownSweep = defineCheck({
         demand: Math.max(0, worst.mm),
         capacity: TOUCH_MM,
         parts: [m.parts[0], ...(hit ? [hit.id] : [])],
-        covers: [m.id],
         data: {
           role: moving[0].role,
           other: hit?.role ?? '',

@@ -36,94 +36,117 @@ function washerGives(r: Rod, part: Part, c: Given): number | null {
   return s && washerBearing(d, washer.holeMm, s.value)
 }
 
+/** Up and down in an earthquake as well: ASCE 7-16 12.4.2.2. */
+const shakenBy = (c: Given): number => 1 + 0.2 * (c.settings.seismicG ?? 0)
+
+const given = { check: 'rods', link: 'rail' as const, quantity: 'force' as const }
+
+function tension(p: Part, rod: Rod, pulledN: number, c: Given): CheckResult {
+  const { n, source } = rodGives(rod, c)
+  const inputs: Input[] = [
+    { symbol: 'pulled', value: pulledN, quantity: 'force', source: c.method.loadFactor.source },
+    { symbol: '1 + 0.2·SDS', value: shakenBy(c), quantity: 'ratio', source: 'ASCE 7-16 12.4.2.2' },
+    { symbol: 'fu', value: rod.fu, quantity: 'stress', source: rod.source },
+    { symbol: 'diameter', value: rod.diameterMm, quantity: 'length', source: rod.source },
+  ]
+  return measured({
+    ...given,
+    subject: 'rod',
+    code: 'rod',
+    demand: pulledN * shakenBy(c),
+    capacity: n,
+    parts: [p.id],
+    data: { rod: rod.id, pulledN },
+    working: { formula: 'N ≤ what the rod gives', inputs, source },
+  })
+}
+
+/** A washer on a piece of wood; null where nobody knows the wood. */
+function washerOn(
+  p: Part,
+  rod: Rod,
+  { part, support }: { part: Part; support: Support },
+  c: Given,
+): CheckResult | null {
+  const [washer, capacity] = [washerFor(rod), washerGives(rod, part, c)]
+  if (!washer || capacity === null) return null
+  const load = Math.abs(c.design.reactions.get(support.id) ?? 0)
+  return measured({
+    ...given,
+    subject: 'washer',
+    code: 'washer',
+    demand: load * shakenBy(c),
+    capacity,
+    parts: [part.id, p.id],
+    data: { rod: rod.id, pulledN: load, role: part.role },
+    working: {
+      formula: 'N ≤ π/4·(D² − d²) · strength across the grain',
+      inputs: [
+        { symbol: 'pressed', value: load, quantity: 'force', source: c.method.loadFactor.source },
+        { symbol: '1 + 0.2·SDS', value: shakenBy(c), quantity: 'ratio', source: 'ASCE 7-16 12.4.2.2' },
+        { symbol: 'D', value: washer.outerMm, quantity: 'length', source: washer.source },
+        { symbol: 'd', value: washer.holeMm, quantity: 'length', source: washer.source },
+      ],
+      source: 'across the grain by the method',
+    },
+  })
+}
+
+const lost = (p: Part, code: string, data: CheckResult['data'] = {}): CheckResult =>
+  plain({ ...given, subject: 'rod', code, state: 'unknown', parts: [p.id], data: { role: p.role, ...data } })
+
+/** One rod: its tension and its washers, or the one thing that is not known. */
+function ofRod(p: Part, c: Given): CheckResult[] {
+  const rod = p.stock.kind === 'steel' ? findRod(p.stock.rod) : undefined
+  const state = c.design.members.get(p.id)?.state
+  if (state?.kind === 'unknown')
+    return [lost(p, `unknown-${state.reason}`, { goods: c.goods.get(c.design.notWeighed[0])?.name ?? '' })]
+  // A rod only pulls.
+  if (!rod || state?.kind !== 'strut' || state.axial.pressedN > 0) return [lost(p, 'unknown-no-strength')]
+  const washers = woods(p, c).map((w) => washerOn(p, rod, w, c))
+  return washers.some((w) => w === null)
+    ? [lost(p, 'unknown-no-strength')]
+    : [tension(p, rod, state.axial.pulledN, c), ...washers.map((w) => w!)]
+}
+
 export const rods = defineCheck({
   id: 'rods',
   reads: ['assembly', 'parts', 'design', 'settings', 'method', 'goods'],
   run(c): CheckResult[] {
-    const given = { check: 'rods', link: 'rail' as const, quantity: 'force' as const }
-    let worst: { subject: string; result: CheckResult }[] = []
-    const covers: string[] = []
-    for (const p of c.assembly.parts) {
-      if (p.stock.kind !== 'steel') continue
-      const [rod, state] = [findRod(p.stock.rod), c.design.members.get(p.id)?.state]
-      const lost = (code: string) =>
-        plain({ ...given, subject: 'rod', code, state: 'unknown', parts: [p.id], data: { role: p.role } })
-      if (!rod || !state || state.kind === 'unknown')
-        return [lost(`unknown-${state?.kind === 'unknown' ? state.reason : 'no-strength'}`)]
-      if (state.kind !== 'strut') continue
-      const { pulledN, pressedN } = state.axial
-      if (pressedN > 0) return [lost('unknown-no-strength')]
-      covers.push(p.id, ...c.assembly.joints.filter((j) => j.near === p.id || j.far === p.id).map((j) => j.id))
-      for (const s of c.assembly.supports)
-        if (('part' in s.from && s.from.part === p.id) || (s.on.kind === 'part' && s.on.part === p.id))
-          covers.push(s.id)
-      const { n, source } = rodGives(rod, c)
-      const inputs: Input[] = [
-        { symbol: 'pulled', value: pulledN, quantity: 'force', source: c.method.loadFactor.source },
-        { symbol: 'fu', value: rod.fu, quantity: 'stress', source: rod.source },
-        { symbol: 'diameter', value: rod.diameterMm, quantity: 'length', source: rod.source },
-      ]
-      const data = { rod: rod.id, pulledN }
-      const add = (subject: string, result: CheckResult) => (worst = keepWorst(worst, subject, result))
-      add(
-        'rod',
-        measured({
-          ...given,
-          subject: 'rod',
-          code: 'rod',
-          demand: pulledN,
-          capacity: n,
-          parts: [p.id],
-          data,
-          working: { formula: 'N ≤ what the rod gives', inputs, source },
-        }),
-      )
-      for (const { part, support } of woods(p, c)) {
-        const gives = washerGives(rod, part, c)
-        const load = Math.abs(c.design.reactions.get(support.id) ?? 0)
-        if (gives === null) return [lost('unknown-no-strength')]
-        add(
-          'washer',
-          measured({
-            ...given,
-            subject: 'washer',
-            code: 'washer',
-            demand: load,
-            capacity: gives,
-            parts: [part.id, p.id],
-            data: { ...data, role: part.role },
-            working: {
-              formula: 'N ≤ π/4·(D² − d²) · strength across the grain',
-              inputs: [
-                { symbol: 'pressed', value: load, quantity: 'force', source: c.method.loadFactor.source },
-                { symbol: 'D', value: washerFor(rod)!.outerMm, quantity: 'length', source: washerFor(rod)!.source },
-                { symbol: 'd', value: washerFor(rod)!.holeMm, quantity: 'length', source: washerFor(rod)!.source },
-              ],
-              source: 'across the grain by the method',
-            },
-          }),
-        )
-      }
-    }
-    if (worst.length === 0) return []
-    if (c.design.notWeighed.length > 0)
-      return [
-        plain({
-          ...given,
-          subject: 'rod',
-          code: 'unknown-not-weighed',
-          state: 'unknown',
-          parts: covers.slice(0, 1),
-          data: { goods: c.goods.get(c.design.notWeighed[0])?.name ?? '' },
-        }),
-      ]
-    return worst.map(({ result }) => ({ ...result, covers }))
+    const steel = c.assembly.parts.filter((p) => p.stock.kind === 'steel')
+    if (steel.length === 0) return []
+    const all = steel.flatMap((p) => ofRod(p, c))
+    const unknown = all.find((r) => r.state === 'unknown')
+    if (unknown) return [unknown]
+    const ids = new Set(steel.map((p) => p.id))
+    const covers = [
+      ...ids,
+      ...c.assembly.joints.filter((j) => ids.has(j.near) || ids.has(j.far)).map((j) => j.id),
+      ...c.assembly.supports
+        .filter((s) => ('part' in s.from && ids.has(s.from.part)) || (s.on.kind === 'part' && ids.has(s.on.part)))
+        .map((s) => s.id),
+    ]
+    const worst = ['rod', 'washer'].flatMap((code) => {
+      const list = all.filter((r) => r.code === code)
+      return list.length > 0 ? [list.reduce((a, b) => (hard(b) > hard(a) ? b : a))] : []
+    })
+    return [...worst.map((r) => ({ ...r, covers })), ...swings(steel[0], c)]
   },
 })
 
 const hard = (r: CheckResult) => r.ratio ?? Infinity
-function keepWorst(list: { subject: string; result: CheckResult }[], subject: string, result: CheckResult) {
-  const seen = list.find((x) => x.subject === subject)
-  if (!seen) return [...list, { subject, result }]
-  return hard(result) > hard(seen.result) ? list.map((x) => (x === seen ? { subject, result } : x)) : list
-}
+
+/** What hangs on rods and is screwed to nothing swings in an earthquake, and nobody has worked out how far. */
+const swings = (p: Part, c: Given): CheckResult[] =>
+  c.settings.seismicG && c.assembly.anchors.length === 0
+    ? [
+        plain({
+          ...given,
+          subject: 'swing',
+          code: 'rods-swing',
+          state: 'unknown',
+          parts: [p.id],
+          data: { role: p.role },
+        }),
+      ]
+    : []

@@ -6,7 +6,7 @@ import { withMoved } from '../assembly/moved.ts'
  * other place; a build that only holds as it is drawn does not hold. Each arrangement is the same build with the same goods elsewhere.
  */
 export interface Arrangement {
-  code: 'packed' | 'gathered' | 'every-other' | 'opened'
+  code: 'packed' | 'gathered' | 'every-other' | 'forward' | 'opened'
   assembly: Assembly
 }
 
@@ -39,6 +39,7 @@ export function arrangements(a: Assembly): Arrangement[] {
     add('gathered', (b) =>
       b.holds === 'surface' && (!BETWEEN.includes(place) || spans.get(b.id)!.length > 1) ? gathered(b, place) : b.items,
     )
+  add('forward', (b) => (b.holds === 'surface' ? pulledForward(b) : b.items))
   const shared = bendsAcrossColumns(a)
   const some = (b: Bay, keep: (i: Placed) => boolean) => (b.items.every(keep) ? b.items : b.items.filter(keep))
   for (const odd of [0, 1]) {
@@ -109,6 +110,25 @@ function stacks(items: readonly Placed[]): { items: Placed[]; from: number; to: 
     } else out.push({ items: [i], from: i.box.min[0], to: i.box.max[0], kg })
   }
   return out
+}
+
+/** The goods of a shelf drawn to its front edge, as people leave them: what hangs on a wall is then pulled most. */
+function pulledForward(b: Bay): Placed[] {
+  const front = b.clear.max[1]
+  let moved = false
+  const items = stacks(b.items).flatMap((s) => {
+    const by = front - Math.max(...s.items.map((i) => i.box.max[1]))
+    if (by < ROOM_SHARE * (front - b.clear.min[1])) return s.items
+    moved = true
+    return s.items.map((i): Placed => ({
+      ...i,
+      box: {
+        min: [i.box.min[0], i.box.min[1] + by, i.box.min[2]],
+        max: [i.box.max[0], i.box.max[1] + by, i.box.max[2]],
+      },
+    }))
+  })
+  return moved ? items : b.items
 }
 
 /** The goods of a shelf side by side without gaps, the heaviest in their middle, at some place of the room they have. */

@@ -52,7 +52,7 @@ export function joistsOver(r: Room, o: Outline, w: WallLine, at: { alongMm: numb
   if (c.kind === 'unknown' || (across.length === 0 && out.length === 0)) return null
   const run = across.length > 0 ? 'out' : 'along'
   return {
-    kind: c.kind,
+    kind: c.slope && c.kind === 'joists' ? 'sloped' : c.kind,
     run,
     atMm: run === 'out' ? across.map((x) => x - at.alongMm) : out.map((y) => y - at.outMm),
     spacingMm: c.spacingMm,

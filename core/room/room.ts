@@ -135,7 +135,8 @@ export interface FreeSpace {
 
 /** Joists over a build, in its own frame. */
 export interface Joists {
-  kind: 'joists' | 'trusses'
+  /** Sloped ones are rafters: nothing level lies on them. */
+  kind: 'joists' | 'trusses' | 'sloped'
   /** Square to the wall, side by side along it; or along the wall, one behind the other. */
   run: 'out' | 'along'
   /** Centres, mm: along the wall where they run out from it, else out from it. */

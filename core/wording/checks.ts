@@ -188,6 +188,8 @@ const TABLE: Record<string, Words> = {
     r.state === 'holds'
       ? `Its rods hold: the one with most is pulled with ${say.force(Number(d.pulledN))}${share(r, say)}.`
       : `Its rods are too thin: one is pulled with ${say.force(Number(d.pulledN))}, ${say.percent(r.ratio ?? 9.99)} of what a ${sectionName(String(d.rod))} can do.`,
+  'rods-swing': () =>
+    'Not proven in an earthquake: it swings on its rods, and nothing keeps it from it. Put its back against a wall with studs or masonry, and screw it there.',
   washer: (r, d, say) =>
     r.state === 'holds'
       ? `The washers do not sink into the ${roleName(String(d.role))}${share(r, say)}.`
@@ -200,6 +202,7 @@ const TABLE: Record<string, Words> = {
     'Not proven: nobody has said what is over the ceiling. Say in Survey how the joists run, and what they are.',
   'joists-trusses': () =>
     'Not proven: trusses are made for their roof alone. Only an engineer may say what may hang from them.',
+  'joists-sloped': () => 'Not proven: this ceiling slopes, and nothing level lies on its rafters.',
   'joists-no-span': () => 'Not proven: say in Survey how thick and deep the joists are, and how far they span.',
   'joists-missed': () => 'Not proven: a spreader bears where no joist is known.',
   hinges: (r, d, say) =>
@@ -333,6 +336,7 @@ function sagWords(r: CheckResult, d: Data, say: Say): string {
 const ARRANGED: Record<string, string> = {
   gathered: ' So with the goods of a shelf gathered where they do worst.',
   'every-other': ' So with every other place empty.',
+  forward: ' So with the goods drawn to the front edge.',
   opened: ' So with doors open.',
 }
 export const sayCheck = (r: CheckResult, say: Say): string =>

@@ -104,6 +104,8 @@ const TABLE: Record<string, Words> = {
     'Nobody has said what is over this ceiling: say in Survey how the joists run. A build away from its wall or turned hangs from none that are known.',
   'hung-from-trusses': () =>
     'Over this ceiling are trusses: they are made for their roof alone. Only an engineer may say whether anything may hang from them.',
+  'hung-under-slope': () =>
+    'This ceiling slopes: nothing level lies on its rafters. Hang it where the joists are level.',
   'no-joist-size': () => 'Say in Survey how thick and deep the joists are and how far they span.',
   'no-joist-over': () =>
     'The spreaders need a joist on either side of the rods: move it along the wall, or make it narrower.',

@@ -243,3 +243,15 @@ describe('screws too short to count', () => {
     expect(sayCheck(c, say)).toMatch(/reach only [\d.]+ mm into the stud/)
   })
 })
+
+describe('what stands on it', () => {
+  it('is judged at its front edge too: there it pulls most', () => {
+    const narrow = [{ item: thing({ deepMm: 250, massKg: 40 }), count: 1 }]
+    const r = read({}, ctx({}, narrow))
+    const c = check(r, 'anchors:build')
+    expect(c.data.arranged).toBe('forward')
+    // As if it were as deep as the shelf's front leaves room: its middle 150 mm further out.
+    const full = read({ depthMm: 250 }, ctx({}, narrow))
+    expect(check(full, 'anchors:build').data.arranged).not.toBe('forward')
+  })
+})

@@ -39,10 +39,11 @@ export const bracketShelf = family<BracketShelfParams>({
       params: {
         ...startingParams('metric'),
         bracket: 'knee',
+        wallScrews: 'four',
         cornerScrews: 'two',
         sheet: 'ply-21mm',
         shelves: 2,
-        bays: 3,
+        bays: 4,
       },
       context: exampleContext('metric', [exampleGoods('metric', 'box', 6), exampleGoods('metric', 'pail', 2)]),
     },

@@ -76,6 +76,7 @@ export function planOut(p: RodStackParams, ctx: ShapeContext, pen: DimPen): Resu
   const { joists } = ctx.space
   if (!joists) return bad('no-joists-known')
   if (joists.kind === 'trusses') return bad('hung-from-trusses')
+  if (joists.kind === 'sloped') return bad('hung-under-slope')
   const { size } = joists
   if (!size) return bad('no-joist-size')
   const units = unitsOf(ctx.settings)

@@ -148,6 +148,14 @@ describe('the joists it hangs from', () => {
     expectNear(most, ((0.96 / 1000) * 406.4 * 3600 ** 2) / 8)
     expect(c.ratio!).toBeGreaterThanOrEqual(m / most - 1e-9)
   })
+  it('that may take nothing more take nothing', () => {
+    const none = check(read({}, ctx({ joists: { ...exampleJoists('out'), allowanceKnM2: 0 } })), 'joists:ceiling')
+    expect(none).toMatchObject({ state: 'fails', ratio: null })
+  })
+  it('that slope are refused', () =>
+    expect(outcome({}, ctx({ joists: { ...exampleJoists('out'), kind: 'sloped' } }))).toMatchObject({
+      problem: { code: 'hung-under-slope' },
+    }))
   it('that may take less fail sooner; trusses never hold', () => {
     const weak = read({}, ctx({ joists: { ...exampleJoists('out'), allowanceKnM2: 0.1 } }))
     expect(check(weak, 'joists:ceiling').state).toBe('fails')
@@ -226,5 +234,24 @@ describe('its rods', () => {
     expect(check(heavy, 'rods:rod').state).toBe('fails')
     expect(sayCheck(check(heavy, 'rods:rod'), say)).toContain('M6 threaded rod')
     expect(check(heavy, 'rods:washer').state).toBe('fails')
+  })
+})
+
+describe('in an earthquake', () => {
+  const shaken = (over: Partial<RodStackParams>) => {
+    const c = ctx()
+    return read(over, { ...c, settings: { ...c.settings, seismicG: 1 } })
+  }
+  it('the screws that steady it hold 0.48 of all that hangs, and its rods a fifth more', () => {
+    const r = shaken({})
+    const quake = check(r, 'anchors:quake')
+    const n = r.shaped.assembly.anchors.length
+    const across = Math.max(...['V', 'T'].map((x) => quake.working!.inputs.find((i) => i.symbol === x)!.value))
+    expectNear(across, (0.48 * r.design.loadsN) / n, 0.001)
+    expectNear(check(r, 'rods:rod').demand!, 1.2 * check(read(), 'rods:rod').demand!, 1e-6)
+  })
+  it('screwed to nothing it swings, and is not proven', () => {
+    expect(check(shaken({ behindMm: 80 }), 'rods:swing')).toMatchObject({ state: 'unknown', code: 'rods-swing' })
+    expect(check(shaken({}), 'rods:swing')).toBeUndefined()
   })
 })
