@@ -16,7 +16,7 @@ export interface Proposal {
   verdict: Verdict['state']
 }
 
-/** How many ways are shown. */
+/** As many ways are shown at least: where kinds are fewer, their second ones. */
 const SHOWN = 3
 /** Space kept between two builds on a wall, mm: a hand's width to get a sheet past. Product decision. */
 const BETWEEN_MM = 50
@@ -62,7 +62,7 @@ const trouble = (x: Proposal) => Number(x.verdict === 'fails') + Number(x.verdic
 /** What leaves least out, then what holds, then what costs least. */
 const better = (a: Proposal, b: Proposal) => a.leftOut - b.leftOut || trouble(a) - trouble(b) || a.minor - b.minor
 
-/** Proposals of every family that can take the goods: the best of each kind, the best of them first, then their second ones. */
+/** Proposals of every family that can take the goods, the best of each kind, the best of them first. */
 export function propose(p: Project, wallId: string, offsetMm: number, goods: Build['goods'], id: string): Proposal[] {
   const prices = priceBook(p)
   const wanted = goods.reduce((n, g) => n + g.count, 0)
@@ -89,9 +89,7 @@ export function propose(p: Project, wallId: string, offsetMm: number, goods: Bui
     })
   })
   const ranked = byFamily.map((list) => list.sort(better))
-  const most = Math.max(0, ...ranked.map((l) => l.length))
-  return Array.from({ length: most }, (_, i) => ranked.flatMap((l) => l.slice(i, i + 1)).sort(better))
-    .flat()
-    .slice(0, SHOWN)
-    .sort(better)
+  const best = ranked.flatMap((l) => l.slice(0, 1))
+  const seconds = ranked.flatMap((l) => l.slice(1)).sort(better)
+  return [...best, ...seconds.slice(0, Math.max(0, SHOWN - best.length))].sort(better)
 }

@@ -55,6 +55,7 @@ const TABLE: Record<string, (d: Data, say: Say) => string> = {
   'two-studs': () => 'wide enough to be fixed to two studs',
   'depth-deepest': (d, say) =>
     `as deep as the deepest thing, ${say.lengthOf(d, 'deepestMm')}: a deeper rip would only hang more weight`,
+  'past-first-joist': () => 'so that its rear rods hang between two joists',
   'against-wall': () => 'its back against the wall',
   'clear-widest': (d, say) => `the widest thing, ${say.lengthOf(d, 'widestMm')}, with its play`,
   'clear-usual': (d, say) => `no narrower than ${say.lengthOf(d, 'everyMm')}`,

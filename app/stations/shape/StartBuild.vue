@@ -30,6 +30,8 @@ const chosen = computed(() => [...taken].map(([goodsId, count]) => ({ goodsId, c
 const toggle = (id: string, count: number) => (taken.has(id) ? taken.delete(id) : taken.set(id, count))
 watch([chosen, wallId, offsetMm], () => (proposals.value = null))
 
+const ceilingUnknown = computed(() => doc.project!.room.ceiling.kind === 'unknown')
+
 const newId = () => `b-${crypto.randomUUID().slice(0, 8)}`
 let search: ReturnType<typeof startLong> | null = null
 function stop() {
@@ -154,6 +156,10 @@ function take(p: Proposal) {
         <h2 id="take">3. Take one, then change it</h2>
         <p v-if="drawn.length === 0" class="text-trouble" role="alert">
           No kind of build takes these goods here. A longer wall, more depth, or fewer goods would help.
+        </p>
+        <p v-if="ceilingUnknown" class="soft small">
+          Nothing is hung from the ceiling here: nobody has said what is over it.
+          <RouterLink :to="{ name: 'survey' }">Say in Survey</RouterLink> how its joists run and how far they span.
         </p>
         <div class="cards">
           <article v-for="(d, i) in drawn" :key="i" class="card-sheet">

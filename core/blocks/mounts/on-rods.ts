@@ -36,7 +36,7 @@ export interface OnRods {
 
 /** Middle of a rod from the side of the box, and from the end of its cross piece, mm: room for a washer, and four diameters of wood past it. */
 export const FROM_BOX_MM = 30
-export const FROM_END_MM = 45
+export const CROSS_END_MM = 45
 /** What a rod stands out past a nut, mm. */
 const PAST_NUT_MM = 20
 /** The coupling nut sits this far under the ceiling, mm, in reach of a spanner. */
@@ -60,12 +60,24 @@ export interface RodPlan {
   to: number
 }
 
+/** From the middle of a joist to that of a rod beside it, mm. */
+const besideJoist = (j: OnRods['joists'], rod: Rod): number => j.size.wideMm / 2 + rod.diameterMm / 2 + BESIDE_JOIST_MM
+
+/** How far out from the wall the back of a box must be so that its rear rods have a joist behind them, mm; nought where joists run out. */
+export function pastFirstJoist(j: OnRods['joists'], rod: Rod, crossMm: number): number {
+  if (j.run === 'out') return 0
+  const first = Math.min(...j.atMm.filter((y) => y >= 0))
+  const rear = crossMm / 2
+  const behind = j.atMm.some((y) => y <= rear - besideJoist(j, rod))
+  return behind ? 0 : Math.max(0, first + besideJoist(j, rod) - rear)
+}
+
 /** Where four rods can hang between the joists. */
 export function planRods(
   r: Pick<OnRods, 'left' | 'right' | 'backMm' | 'frontMm' | 'rod' | 'joists'> & { crossMm: number },
 ): Result<RodPlan> {
   const { joists: j } = r
-  const near = j.size.wideMm / 2 + r.rod.diameterMm / 2 + BESIDE_JOIST_MM
+  const near = besideJoist(j, r.rod)
   const clear = (from: number, way: 1 | -1): number | null => {
     for (let moved = 0; moved <= MOST_MOVED_MM; moved += STEP_MM) {
       const at = from + way * moved
@@ -99,7 +111,7 @@ export function planRods(
 /** Hangs the box. @returns ids of cross pieces, rods below and above the couplings, and spreaders */
 export function hangOnRods(d: Draft, r: OnRods, plan: RodPlan) {
   const t = r.cross.section.thicknessMm
-  const end = FROM_END_MM
+  const end = CROSS_END_MM
   const spreadZ = r.ceilingMm + r.joists.size.deepMm
   const st = r.spreader.section.thicknessMm
   const crosses = plan.ys.map((y, i) => {

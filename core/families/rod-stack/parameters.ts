@@ -26,7 +26,7 @@ export const rodStackParams = z.object({
   /** From the top of the box to the ceiling. */
   gapMm: dim(0, 2000),
   /** Room behind the back, for sheets that stand there. */
-  behindMm: dim(0, 400),
+  behindMm: dim(0, 800),
   abovePlayMm: dim(0, 400),
   sidePlayMm: dim(0, 100),
   front,

@@ -4,7 +4,8 @@ import { dadoDepth } from '../../blocks/carcass/housed-shelf.ts'
 import {
   COUPLER_UNDER_MM,
   FROM_BOX_MM,
-  FROM_END_MM,
+  CROSS_END_MM,
+  pastFirstJoist,
   planRods,
   type OnRods,
   type RodPlan,
@@ -59,10 +60,10 @@ function placeBox(
   joists: OnRods['joists'],
 ): Result<{ box: Pick<OnRods, 'left' | 'right' | 'backMm' | 'frontMm'>; rods: RodPlan }> {
   let problem: Result<never> | null = null
-  for (let left = FROM_END_MM + FROM_BOX_MM; left <= MOST_LEFT_MM; left += STEP_MM) {
+  for (let left = CROSS_END_MM + FROM_BOX_MM; left <= MOST_LEFT_MM; left += STEP_MM) {
     const box = { left, right: left + b.wideMm, backMm: b.backMm, frontMm: b.frontMm }
     const rods = planRods({ ...box, crossMm: cross.widthMm, rod, joists })
-    if (rods.ok && rods.value.xs[0] >= FROM_END_MM) return good({ box, rods: rods.value })
+    if (rods.ok && rods.value.xs[0] >= CROSS_END_MM) return good({ box, rods: rods.value })
     if (!rods.ok) problem ??= rods
   }
   return problem ?? bad('rod-in-joist', {}, 'clearMm')
@@ -84,10 +85,12 @@ export function planOut(p: RodStackParams, ctx: ShapeContext, pen: DimPen): Resu
   const [cross, spreader, rod] = [findSection(p.crossSection)!, findSection(p.spreaderSection)!, findRod(p.rod)!]
   const t = sheet.thicknessMm
   const { aboveMm, sideMm } = shelfPlay(pen, { usualMm: PLAY_ABOVE, mostMm: 400 })
-  const behindMm = pen.length({ path: 'behindMm', code: 'behind', min: 0, max: 400 }, 0, {
-    code: 'against-wall',
-    terms: [],
-  })
+  const past = pastFirstJoist({ ...joists, size }, rod, cross.widthMm)
+  const behindMm = pen.length(
+    { path: 'behindMm', code: 'behind', min: 0, max: 800 },
+    Math.min(800, roundUp(past, units)),
+    past > 0 ? { code: 'past-first-joist', terms: [] } : { code: 'against-wall', terms: [] },
+  )
   const deep = depthToHold(
     sheet,
     { settings: ctx.settings, spaceMm: ctx.space.depthMm - behindMm - (p.front === 'doors' ? t : 0) },
