@@ -29,8 +29,6 @@ export interface RoomContext {
   /** How each of them is kept from folding sideways when it stands alone. */
   swayAlone: ReadonlyMap<string, readonly CheckResult[]>
   method: DesignMethod
-  /** Weight that hangs from the ceiling, N; null when something on it was not weighed. */
-  hungN: number | null
 }
 
 export interface AnyRoomCheck {

@@ -49,9 +49,12 @@ export type DimPen = ReturnType<typeof dimPen>
 /** Usual room beside each thing on a shelf, mm. Product decision. */
 const PLAY_SIDE = inches(1 / 2)
 
-/** The room above and beside things on shelves, mm. @param above usual room above, and the most anyone may ask for */
-export const shelfPlay = (pen: DimPen, above: { usualMm: number; mostMm: number }) => ({
-  aboveMm: pen.length({ path: 'abovePlayMm', code: 'above-play', min: 0, max: above.mostMm }, above.usualMm, {
+/** Usual room above the tallest thing on a shelf, to lift it out, mm: builders' usual figure. */
+const PLAY_ABOVE = inches(1.5)
+
+/** The room above and beside things on shelves, mm. @param mostAboveMm the most anyone may ask for above them */
+export const shelfPlay = (pen: DimPen, mostAboveMm: number, usualAboveMm = PLAY_ABOVE) => ({
+  aboveMm: pen.length({ path: 'abovePlayMm', code: 'above-play', min: 0, max: mostAboveMm }, usualAboveMm, {
     code: 'play-above',
     terms: [],
   }),

@@ -1,5 +1,7 @@
 import type { Bay } from '../assembly/assembly.ts'
 import { standsOn, type Goods } from '../goods/goods.ts'
+import { bad, good, type Result } from '../measure/result.ts'
+import type { DimPen } from './dim-pen.ts'
 import type { ShapeContext, Shaped, Term } from './family.ts'
 
 /** Heavier things than this belong on the floor, kg: product decision, beyond what two people lift to a shelf. */
@@ -55,6 +57,21 @@ export const levelTerms = (levels: readonly Level[], aboveMm: number, sheetMm: n
         ]
       : [{ name: 'sheet', mm: sheetMm }]
   })
+
+/** Tops of the bottom and the shelves of a box, from its underside: what is tacked follows the goods, what is fixed may not overlap. */
+export function topsInside(levels: readonly Level[], aboveMm: number, sheetMm: number, pen: DimPen): Result<number[]> {
+  const tops = [sheetMm]
+  levelTerms(levels, aboveMm, sheetMm).forEach((terms, i) => {
+    if (i === 0) return
+    const below = { name: i === 1 ? 'bottom' : 'shelf-below', mm: tops[i - 1] }
+    const asked = { path: `topMm.${i - 1}`, code: 'shelf-top-inside', data: { shelf: i }, min: 40, max: 2200 }
+    tops.push(pen.sum(asked, [below, ...terms], 'goods-below'))
+  })
+  for (let i = 1; i < tops.length; i++)
+    if (tops[i] < tops[i - 1] + sheetMm)
+      return bad('shelves-overlap', { mm: tops[i], leastMm: tops[i - 1] + sheetMm, shelf: i }, `topMm.${i - 1}`)
+  return good(tops)
+}
 
 export const belongsOnFloor = (g: Goods): boolean =>
   g.kind === 'drum' || g.kind === 'equipment' || (g.massKg ?? 0) > FLOOR_KG

@@ -1,4 +1,13 @@
+import { SECTIONS } from '../catalogue/lumber.ts'
+import { findSheet } from '../catalogue/sheets.ts'
 import { z } from '../measure/schema.ts'
+
+/** A section of lumber, and a sheet of the catalogue or of one's own, by id. */
+export const section = z.enum(SECTIONS.map((s) => s.id) as [string, ...string[]])
+export const sheet = z
+  .string()
+  .max(200)
+  .refine((id) => findSheet(id) !== undefined, 'a sheet of the catalogue, or one of your own')
 
 /** A dimension in a family's parameters: null while tacked, a number once fixed. */
 export const dim = (min: number, max: number) => z.number().min(min).max(max).nullable()

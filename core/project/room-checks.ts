@@ -220,12 +220,6 @@ export function checksInRoom(
     settings: s.p.settings,
     goods: reading.goods,
     conflicts: conflicts(frame, solids, neighbours, s.keeps, effort),
-    hungN:
-      reading.service.notWeighed.length > 0
-        ? null
-        : reading.shaped.assembly.supports
-            .filter((x) => x.on.kind === 'ceiling')
-            .reduce((n, x) => n + (reading.service.reactions.get(x.id) ?? 0), 0),
   }
   return ROOM_CHECKS.flatMap((c) => c.run(context))
 }

@@ -157,13 +157,6 @@ const TABLE: Record<string, Words> = {
     r.state === 'holds'
       ? `In the earthquake reckoned with its ties hold: ${say.force(Number(d.needN))} in all. Ask locally.`
       : `In the earthquake reckoned with its ties are too weak for ${say.force(Number(d.needN))}. More ties, or lower and lighter. Ask locally.`,
-  hung: (r, d, say) =>
-    r.state === 'holds'
-      ? `The ceiling may take what hangs from it (${say.number(Number(d.knM2))} of ${say.number(Number(d.allowedKnM2))} kN/m²).`
-      : `What hangs from the ceiling is too heavy: ${say.number(Number(d.knM2))} kN/m², it may be given ${say.number(Number(d.allowedKnM2))}.`,
-  trusses: () =>
-    'It would hang from trusses. They are made for the loads they were drawn for: no result here can be called safe. Ask an engineer.',
-  'unknown-ceiling': () => 'Not proven: nobody has said what is above the ceiling. Look, and say so in Survey.',
   post: (r, d, say) =>
     r.state === 'holds'
       ? `The ${name(d)} carries ${say.force(Number(d.axialN))}${share(r, say)}.`

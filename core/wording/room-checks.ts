@@ -140,7 +140,6 @@ export const ROOM_TABLE: Record<string, Words> = {
 export const ROOM_CHECK_NAMES: Record<string, string> = {
   clearance: 'Clearances',
   'door-sweep': 'Garage door',
-  'ceiling-load': 'Ceiling',
   'under-ceiling': 'Sloping ceiling',
   fixing: 'Fixings',
   'stand-up': 'Standing it up here',

@@ -5,6 +5,7 @@ import { braceLine } from './brace-line.ts'
 /** A brace works best near 45°; flatter or steeper than this and another run of posts is tried. Usual carpentry range. */
 const FLATTEST = (25 * Math.PI) / 180
 const STEEPEST = (65 * Math.PI) / 180
+export const bracesAt = (rad: number): boolean => rad >= FLATTEST && rad <= STEEPEST
 
 /**
  * Screws a diagonal board across the back of some posts, over the run of posts that brings it nearest to 45°.
@@ -27,7 +28,7 @@ export function placeBrace(
   for (let i = 0; i < posts.length; i++)
     for (let k = i + 1; k < posts.length; k++) {
       const line = braceLine(posts[k].right - posts[i].left, zHigh - zLow, board.widthMm)
-      if (!line || line.lengthMm > longestMm || line.angleRad < FLATTEST || line.angleRad > STEEPEST) continue
+      if (!line || line.lengthMm > longestMm || !bracesAt(line.angleRad)) continue
       const off = Math.abs(line.angleRad - Math.PI / 4)
       if (!best || off < Math.abs(best.angle - Math.PI / 4) - 1e-9)
         best = { from: i, to: k, angle: line.angleRad, length: line.lengthMm }

@@ -85,7 +85,8 @@ export function hookOnStrip(d: Draft, h: Hanging, strip: { id: string; section: 
   leans(d, h)
   const z = min[2] - w / 2
   const places = fixingPlaces(h.space, min[0], max[0])
-  for (const x of places) holdsAt(d, { part: strip.id }, anchorAt(d, strip.id, { x, z }, t, h, h.screws), { x, z })
+  for (const x of places)
+    holdsAt(d, { part: strip.id }, anchorAt(d, strip.id, { x, z }, t, h, { count: h.screws }), { x, z })
   return places.length
 }
 
@@ -95,7 +96,7 @@ export function screwThroughRail(d: Draft, h: Hanging, beforeMm: number): number
   const z = (min[2] + max[2]) / 2
   const places = fixingPlaces(h.space, min[0], max[0])
   for (const x of places) {
-    const anchor = anchorAt(d, h.rail, { x, z }, max[1] - min[1] + beforeMm, h, h.screws)
+    const anchor = anchorAt(d, h.rail, { x, z }, max[1] - min[1] + beforeMm, h, { count: h.screws })
     holdsAt(d, { body: h.body, through: h.rail }, anchor, { x, z })
   }
   leans(d, h)

@@ -1,12 +1,12 @@
 import type { Draft } from '../../assembly/draft.ts'
-import { screwFor } from '../../catalogue/fasteners.ts'
 import type { UnitSystem } from '../../measure/units.ts'
 import type { FreeSpace } from '../../room/room.ts'
+import { anchorAt } from './wall-fixing.ts'
 
 /** A wall without studs is tied to every this far, mm: product decision, about the spacing of studs. */
 const MASONRY_SPACING = 800
-/** Thread wanted in a stud behind the lining, mm. */
-const STUD_EMBED = 32
+/** Thread wanted in a stud behind the lining by what is only tied, mm. */
+const TIE_EMBED_MM = 32
 
 /**
  * Ties a horizontal part near the wall to what is behind it: to each stud it passes, or at regular places in masonry.
@@ -24,18 +24,16 @@ export function tieToWall(d: Draft, part: string, space: FreeSpace, system: Unit
       : c.kind === 'thin'
         ? []
         : places(b.min[0], b.max[0])
-  const through = b.max[1] - b.min[1] + behindMm + (c.kind === 'studs' && c.lined ? c.liningMm : 0)
-  const screw = screwFor((through + STUD_EMBED) / 1.95, 200, system)
+  const at = { z: (b.min[2] + b.max[2]) / 2 }
   for (const x of spots)
-    d.anchor({
+    anchorAt(
+      d,
       part,
-      into: c.kind === 'studs' ? 'stud' : c.kind === 'masonry' ? 'masonry' : 'concrete',
-      at: [x, 0, (b.min[2] + b.max[2]) / 2],
-      count: 1,
-      fastener: c.kind === 'studs' ? screw.id : null,
-      embedMm: c.kind === 'studs' ? screw.lengthMm - through : 0,
-      holds: ['x', 'y'],
-    })
+      { x, ...at },
+      b.max[1] - b.min[1] + behindMm,
+      { space, system },
+      { embedMm: TIE_EMBED_MM, holds: ['x', 'y'] },
+    )
   return spots.length
 }
 

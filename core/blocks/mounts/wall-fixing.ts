@@ -1,3 +1,4 @@
+import type { Anchor } from '../../assembly/assembly.ts'
 import type { Box } from '../../geometry/box.ts'
 import type { Vec3 } from '../../geometry/vec.ts'
 import type { Draft } from '../../assembly/draft.ts'
@@ -14,7 +15,7 @@ export interface Wall {
   system: UnitSystem
 }
 
-/** Thread wanted in a stud behind the lining, mm. */
+/** Thread wanted in a stud behind the lining by what hangs, mm. */
 const STUD_EMBED_MM = 50
 /** Fixings keep this far from the ends of a board, mm. */
 export const FROM_END_MM = 25
@@ -31,11 +32,26 @@ export function fixingPlaces(space: FreeSpace, left: number, right: number): num
   return Array.from({ length: n }, (_, i) => from + ((to - from) * i) / (n - 1))
 }
 
-/** An anchor through a part into the wall. @param throughMm wood it passes @param count screws beside each other in a stud @returns its id */
-export function anchorAt(d: Draft, part: string, at: { x: number; z: number }, throughMm: number, w: Wall, count = 1) {
+interface Anchored {
+  /** Screws beside each other in a stud; in masonry an anchor stands alone. */
+  count?: number
+  /** Thread wanted in a stud behind the lining, mm. */
+  embedMm?: number
+  holds?: Anchor['holds']
+}
+
+/** An anchor through a part into the wall. @param throughMm wood it passes @returns its id */
+export function anchorAt(
+  d: Draft,
+  part: string,
+  at: { x: number; z: number },
+  throughMm: number,
+  w: Wall,
+  { count = 1, embedMm = STUD_EMBED_MM, holds = ['y', 'z'] }: Anchored = {},
+): string {
   const c = w.space.construction
   const all = throughMm + (c.kind === 'studs' && c.lined ? c.liningMm : 0)
-  const screw = screwFor((all + STUD_EMBED_MM) / 1.95, 200, w.system)
+  const screw = screwFor((all + embedMm) / 1.95, 200, w.system)
   const stud = c.kind === 'studs'
   return d.anchor({
     part,
@@ -44,7 +60,7 @@ export function anchorAt(d: Draft, part: string, at: { x: number; z: number }, t
     count: stud ? count : 1,
     fastener: stud ? screw.id : null,
     embedMm: stud ? screw.lengthMm - all : 0,
-    holds: ['y', 'z'],
+    holds,
   })
 }
 

@@ -1,6 +1,5 @@
 import type { AnyRoomCheck } from '../room-check.ts'
 import { carryIn } from './carry-in.ts'
-import { ceilingLoad } from './ceiling-load.ts'
 import { clearance } from './clearance.ts'
 import { doorSweep } from './door-sweep.ts'
 import { fixing } from './fixing.ts'
@@ -16,7 +15,6 @@ export const ROOM_CHECKS: readonly AnyRoomCheck[] = [
   doorSweep,
   underCeiling,
   fixing,
-  ceilingLoad,
   standUpClear,
   carryIn,
   tiltIn,

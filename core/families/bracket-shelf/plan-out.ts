@@ -1,10 +1,12 @@
 import { unitsOf } from '../../assembly/settings.ts'
 import type { Pair } from '../../blocks/arms/bracket.ts'
+import { standsOut } from '../../blocks/fronts/front.ts'
+import { bracesAt } from '../../blocks/frame/brace.ts'
 import { braceLine } from '../../blocks/frame/brace-line.ts'
 import { depthToHold } from '../../blocks/sizing/depth-to-hold.ts'
 import { findSection, type Section } from '../../catalogue/lumber.ts'
 import { findSheet, type Sheet } from '../../catalogue/sheets.ts'
-import { reachMm } from '../../goods/person.ts'
+import { OVER_BENCH_MM, reachMm } from '../../goods/person.ts'
 import { bad, good, type Result } from '../../measure/result.ts'
 import { roundDown, roundUp } from '../../measure/rounding.ts'
 import { inches } from '../../measure/units.ts'
@@ -14,19 +16,15 @@ import { house, LEAST_OPEN, type Level, type Opening } from '../house-on-shelves
 import { spliceOver, type Stretch } from '../splice.ts'
 import { LIMITS, type BracketShelfParams } from './parameters.ts'
 
-const PLAY_ABOVE = inches(1.5)
-export const STICK_OUT = inches(1 / 2)
+/** Nothing closes a shelf on brackets. */
+export const STICK_OUT = standsOut('open')
 /** Brackets are usually no closer than this, centre to centre: every second stud. Builders' usual. */
 const USUAL_APART = inches(24)
 /** The shelf reaches past its end brackets by this much, mm. Product decision. */
 const PAST_END = 50
-/** Top of the lowest shelf over a bench or a car's bonnet, mm. Product decision. */
-const OVER_BENCH = 1350
 /** A bracket reaches about as far down as it reaches out: 0.8 of it is a usual look and keeps the angle near 45°. */
 const DOWN_PER_OUT = 0.8
 const LEAST_DOWN = 100
-/** Pressed flatter or steeper than this a brace is none. Usual carpentry range. */
-const [FLATTEST, STEEPEST] = [(25 * Math.PI) / 180, (65 * Math.PI) / 180]
 
 export interface Plan {
   sheet: Sheet
@@ -81,7 +79,7 @@ export function planOut(p: BracketShelfParams, ctx: ShapeContext, pen: DimPen): 
   const { frame, wideMm, deepMm } = frameOf(p, ctx)
   const [t, side] = [sheet.thicknessMm, pairThickness(p)]
   const half = wideMm / 2 + side
-  const { aboveMm, sideMm } = shelfPlay(pen, { usualMm: PLAY_ABOVE, mostMm: 400 })
+  const { aboveMm, sideMm } = shelfPlay(pen, 400)
   const deepest = Math.max(...ctx.goods.map((g) => g.item.deepMm))
   const deep = depthToHold(sheet, { settings: ctx.settings, spaceMm: ctx.space.depthMm }, deepest, {
     takenMm: 0,
@@ -109,7 +107,7 @@ export function planOut(p: BracketShelfParams, ctx: ShapeContext, pen: DimPen): 
   const tallOf = (l: Level) => l.tallest?.tallMm ?? LEAST_OPEN
   const riseOf = (levels: readonly Level[]) =>
     levels.slice(0, -1).reduce((s, l) => s + tallOf(l) + aboveMm + frameMm, 0)
-  const room = ctx.space.heightMm - Math.min(OVER_BENCH, ctx.space.heightMm / 2)
+  const room = ctx.space.heightMm - Math.min(OVER_BENCH_MM, ctx.space.heightMm / 2)
   const grows = (levels: Level[]) => riseOf(levels) + tallOf(levels[levels.length - 1]) + aboveMm <= room
   const housed = (n: number) =>
     house(ctx.goods, false, p.shelves, openingsFor(n), depthMm, sideMm, STICK_OUT, grows, LIMITS.shelves)
@@ -191,15 +189,15 @@ function topsOf(
   const reach = reachMm(ctx.settings.personMm) - rise
   const under = ctx.space.heightMm - rise - last - aboveMm
   const lowest = LEAST_DOWN + deepMm + t
-  const hang = Math.max(lowest, Math.min(OVER_BENCH, reach, under))
+  const hang = Math.max(lowest, Math.min(OVER_BENCH_MM, reach, under))
   const tops = [
     pen.length(
       { path: 'topMm.0', code: 'shelf-top', data: { shelf: 1 }, min: 100, max: 3000 },
       roundDown(hang, unitsOf(ctx.settings)),
       {
-        code: hang === OVER_BENCH ? 'hang-bench' : hang === reach ? 'hang-reach' : 'hang-ceiling',
+        code: hang === OVER_BENCH_MM ? 'hang-bench' : hang === reach ? 'hang-reach' : 'hang-ceiling',
         terms: [],
-        data: { benchMm: OVER_BENCH },
+        data: { benchMm: OVER_BENCH_MM },
       },
     ),
   ]
@@ -226,8 +224,7 @@ function pairOf(p: BracketShelfParams, outMm: number, highMm: number): Result<Pa
     return good({ kind: 'gusset', sheet: p.gussetSheet, thicknessMm: findSheet(p.gussetSheet)!.thicknessMm, outMm })
   const section = findSection(p.kneeSection)!
   const line = braceLine(outMm, highMm, section.widthMm)
-  if (!line || line.angleRad < FLATTEST || line.angleRad > STEEPEST)
-    return bad('brace-no-angle', { outMm, mm: highMm }, 'reachMm')
+  if (!line || !bracesAt(line.angleRad)) return bad('brace-no-angle', { outMm, mm: highMm }, 'reachMm')
   return good({
     kind: 'knee',
     widthMm: section.widthMm,

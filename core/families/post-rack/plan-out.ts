@@ -93,7 +93,7 @@ export function planOut(
   }
   const { kerfMm, squaringTrimMm, sheetTrimMm } = ctx.settings
 
-  const { aboveMm, sideMm } = shelfPlay(pen, { usualMm: PLAY_ABOVE, mostMm: 600 })
+  const { aboveMm, sideMm } = shelfPlay(pen, 600, PLAY_ABOVE)
 
   // Depth: the narrowest rip of a sheet that takes the deepest thing and leaves the posts inside the space.
   const deepest = ctx.goods.reduce((d, g) => Math.max(d, g.item.deepMm), 0)

@@ -1,16 +1,8 @@
 import { front } from '../../blocks/fronts/front.ts'
-import { SECTIONS } from '../../catalogue/lumber.ts'
-import { findSheet } from '../../catalogue/sheets.ts'
 import { RODS } from '../../catalogue/steel.ts'
 import { z } from '../../measure/schema.ts'
 import type { UnitSystem } from '../../measure/units.ts'
-import { countDim, dim, dims } from '../params.ts'
-
-const section = z.enum(SECTIONS.map((s) => s.id) as [string, ...string[]])
-const sheet = z
-  .string()
-  .max(200)
-  .refine((id) => findSheet(id) !== undefined, 'a sheet of the catalogue, or one of your own')
+import { countDim, dim, dims, section, sheet } from '../params.ts'
 
 export const LIMITS = { shelves: 6 } as const
 

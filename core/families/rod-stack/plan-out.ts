@@ -16,13 +16,11 @@ import { findSheet, type Sheet } from '../../catalogue/sheets.ts'
 import { findRod, ROD_LENGTHS, type Rod } from '../../catalogue/steel.ts'
 import { bad, good, type Result } from '../../measure/result.ts'
 import { roundUp } from '../../measure/rounding.ts'
-import { inches } from '../../measure/units.ts'
 import { shelfPlay, type DimPen } from '../dim-pen.ts'
 import type { ShapeContext, Shaped } from '../family.ts'
-import { house, LEAST_OPEN, levelTerms, type Level, type Opening } from '../house-on-shelves.ts'
+import { house, LEAST_OPEN, levelTerms, topsInside, type Level, type Opening } from '../house-on-shelves.ts'
 import { LIMITS, type RodStackParams } from './parameters.ts'
 
-const PLAY_ABOVE = inches(1.5)
 /** A box is usually no narrower than this, mm. Product decision. */
 const USUAL_CLEAR = 500
 /** From the box to the ceiling: room to lift it onto its nuts, and for a hand and a spanner. mm */
@@ -84,7 +82,7 @@ export function planOut(p: RodStackParams, ctx: ShapeContext, pen: DimPen): Resu
   const [sheet, back] = [findSheet(p.sheet)!, findSheet(p.backSheet)!]
   const [cross, spreader, rod] = [findSection(p.crossSection)!, findSection(p.spreaderSection)!, findRod(p.rod)!]
   const t = sheet.thicknessMm
-  const { aboveMm, sideMm } = shelfPlay(pen, { usualMm: PLAY_ABOVE, mostMm: 400 })
+  const { aboveMm, sideMm } = shelfPlay(pen, 400)
   const past = pastFirstJoist({ ...joists, size }, rod, cross.widthMm)
   const behindMm = pen.length(
     { path: 'behindMm', code: 'behind', min: 0, max: 800 },
@@ -157,20 +155,9 @@ export function planOut(p: RodStackParams, ctx: ShapeContext, pen: DimPen): Resu
     terms: [],
     data: { things: ctx.goods.reduce((n, g) => n + g.count, 0) },
   })
-  const rel = [t]
-  levelTerms(levels, aboveMm, t).forEach((terms, i) => {
-    if (i === 0) return
-    rel.push(
-      pen.sum(
-        { path: `topMm.${i - 1}`, code: 'shelf-top-inside', data: { shelf: i }, min: 40, max: 2200 },
-        [{ name: i === 1 ? 'bottom' : 'shelf-below', mm: rel[i - 1] }, ...terms],
-        'goods-below',
-      ),
-    )
-  })
-  for (let i = 1; i < rel.length; i++)
-    if (rel[i] < rel[i - 1] + t)
-      return bad('shelves-overlap', { mm: rel[i], leastMm: rel[i - 1] + t, shelf: i }, `topMm.${i - 1}`)
+  const inside = topsInside(levels, aboveMm, t, pen)
+  if (!inside.ok) return inside
+  const rel = inside.value
   const high = rel[rel.length - 1] + tallOf(levels[levels.length - 1]) + aboveMm + t
   if (high > most) return bad('shelf-above-sheet', { mm: high, mostMm: most }, 'shelves')
   const footMm = ceilingMm - gapMm - high

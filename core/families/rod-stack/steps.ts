@@ -1,19 +1,14 @@
 import { partBox } from '../../assembly/part-box.ts'
+import { boxSteps } from '../../blocks/carcass/steps.ts'
 import { hangDoors } from '../../blocks/fronts/step.ts'
 import { called, fixedBy } from '../../steps/fixed-by.ts'
 import type { Step } from '../../steps/step.ts'
 import type { Shaped } from '../family.ts'
 
-/** Diagonals of a box square enough to go on, mm: builders' usual eighth of an inch. */
-const SQUARE_MM = 3
-
 export function rodStackSteps(shaped: Shaped): Step[] {
   const { assembly: a } = shaped
   const parts = (...roles: string[]) => a.parts.filter((x) => roles.includes(x.role))
   const ids = (...roles: string[]) => parts(...roles).map((x) => x.id)
-  const sides = parts('side')
-  const wide = sides[1].at.centre[0] - sides[0].at.centre[0] + sides[0].size.thicknessMm
-  const marks = a.stick.map((m) => m.level)
   const box = ids('side', 'shelf', 'top')
   const under = Math.min(...parts('cross').map((x) => partBox(x).min[2]))
   const rods = parts('rod')
@@ -26,28 +21,7 @@ export function rodStackSteps(shaped: Shaped): Step[] {
     ),
   ].map((list) => list.map((x) => x.id))
   const steps: (Step | false)[] = [
-    { id: 'stick', code: 'make-stick', parts: [], marks, cautions: [] },
-    {
-      id: 'dadoes',
-      code: 'dadoes-cut',
-      data: { rabbets: 1 },
-      parts: ids('side'),
-      marks,
-      cautions: ['blades', 'dust'],
-      hold: { code: 'dado-fits' },
-    },
-    {
-      id: 'box',
-      code: 'box-together',
-      data: { ...fixedBy(a, called('shelf', 'top'), called('side')) },
-      parts: ids('shelf', 'top'),
-      on: ids('side'),
-      cautions: ['screws'],
-      hold: {
-        code: 'diagonals',
-        measure: { kind: 'equal', targetMm: Math.hypot(wide, sides[0].size.lengthMm), toleranceMm: SQUARE_MM },
-      },
-    },
+    ...boxSteps(a),
     { id: 'back', code: 'back-behind', parts: ids('back'), on: box, cautions: [] },
     {
       id: 'spreaders',

@@ -1,14 +1,6 @@
-import { SECTIONS } from '../../catalogue/lumber.ts'
-import { findSheet } from '../../catalogue/sheets.ts'
 import { z } from '../../measure/schema.ts'
 import type { UnitSystem } from '../../measure/units.ts'
-import { countDim, dim, dims } from '../params.ts'
-
-const section = z.enum(SECTIONS.map((s) => s.id) as [string, ...string[]])
-const sheet = z
-  .string()
-  .max(200)
-  .refine((id) => findSheet(id) !== undefined, 'a sheet of the catalogue, or one of your own')
+import { countDim, dim, dims, section, sheet } from '../params.ts'
 
 export const LIMITS = { bays: 6, shelves: 10 } as const
 

@@ -15,8 +15,7 @@ import { house, standing, type Level, type Opening } from '../house-on-shelves.t
 import { tieToWall } from '../../blocks/mounts/tie.ts'
 import { BACK_SHEET, LIMITS, TIE_SECTION, type ShelfUnitParams } from './parameters.ts'
 
-/** Above the tallest thing on a shelf, to lift it out, and beside it for fingers: builders' usual figures. */
-const PLAY_ABOVE = inches(1.5)
+/** What a thing may stand out in front. Product decision. */
 const STICK_OUT = inches(1)
 /** Toe room under the lowest shelf, mm. */
 const KICK = 80
@@ -52,7 +51,7 @@ export function shapeShelfUnit(p: ShelfUnitParams, ctx: ShapeContext): Result<Sh
   const nailerMm = tied ? findSection(tieSection)!.widthMm : 0
   const backMm = p.back ? findSheet(BACK_SHEET[ctx.settings.yard])!.thicknessMm : 0
 
-  const { aboveMm, sideMm } = shelfPlay(pen, { usualMm: PLAY_ABOVE, mostMm: 600 })
+  const { aboveMm, sideMm } = shelfPlay(pen, 600)
   const deepest = ctx.goods.reduce((d, g) => Math.max(d, g.item.deepMm), 0)
   const widest = ctx.goods.reduce((d, g) => Math.max(d, g.item.acrossMm), 0)
   const { kerfMm, sheetTrimMm } = ctx.settings

@@ -5,19 +5,15 @@ import { depthToHold } from '../../blocks/sizing/depth-to-hold.ts'
 import { besideHinges, standsOut, takenByHinges } from '../../blocks/fronts/front.ts'
 import { findSection, type Section } from '../../catalogue/lumber.ts'
 import { findSheet, type Sheet } from '../../catalogue/sheets.ts'
-import { reachMm } from '../../goods/person.ts'
+import { OVER_BENCH_MM, reachMm } from '../../goods/person.ts'
 import { bad, good, type Result } from '../../measure/result.ts'
 import { roundDown, roundUp } from '../../measure/rounding.ts'
 import { inches } from '../../measure/units.ts'
 import { shelfPlay, type DimPen } from '../dim-pen.ts'
 import type { ShapeContext, Shaped } from '../family.ts'
-import { house, LEAST_OPEN, levelTerms, type Level, type Opening } from '../house-on-shelves.ts'
+import { house, LEAST_OPEN, levelTerms, topsInside, type Level, type Opening } from '../house-on-shelves.ts'
 import { LIMITS, type WallCabinetParams } from './parameters.ts'
 
-/** Above the tallest thing on a shelf, to lift it out, and beside it for fingers: builders' usual figures. */
-const PLAY_ABOVE = inches(1.5)
-/** Height over a bench or a car's bonnet at which a cabinet usually begins, mm. Product decision. */
-const OVER_BENCH = 1350
 /** A shelf of one board thickness is kept to this span: the usual rule for 3/4 in boards. */
 const USUAL_CLEAR = inches(30)
 /** Higher than this two people cannot hold it up and drive a screw, mm. Product decision. */
@@ -60,7 +56,7 @@ export function planOut(p: WallCabinetParams, ctx: ShapeContext, pen: DimPen): R
   const t = sheet.thicknessMm
   const innerMm = rail.thicknessMm + back.thicknessMm
   const units = unitsOf(ctx.settings)
-  const { aboveMm, sideMm } = shelfPlay(pen, { usualMm: PLAY_ABOVE, mostMm: 400 })
+  const { aboveMm, sideMm } = shelfPlay(pen, 400)
   const deepest = Math.max(...ctx.goods.map((g) => g.item.deepMm))
   const deep = depthToHold(
     sheet,
@@ -102,7 +98,7 @@ export function planOut(p: WallCabinetParams, ctx: ShapeContext, pen: DimPen): R
       .flat()
       .reduce((s, x) => s + x.mm, 0)
   const last = (levels: readonly Level[]) => levels[levels.length - 1].tallest?.tallMm ?? LEAST_OPEN
-  const least = Math.min(OVER_BENCH, ctx.space.heightMm / 2)
+  const least = Math.min(OVER_BENCH_MM, ctx.space.heightMm / 2)
   const mostHigh = Math.min(MOST_HIGH, sheet.lengthMm - 2 * sheetTrimMm, ctx.space.heightMm - least)
   const grows = (levels: Level[]) => highOf(levels) + last(levels) + aboveMm + t <= mostHigh
   const shelves = p.shelves === null ? null : p.shelves + 1
@@ -131,20 +127,9 @@ export function planOut(p: WallCabinetParams, ctx: ShapeContext, pen: DimPen): R
     terms: [],
     data: things,
   })
-  const rel = [t]
-  levelTerms(levels, aboveMm, t).forEach((terms, i) => {
-    if (i === 0) return
-    rel.push(
-      pen.sum(
-        { path: `topMm.${i - 1}`, code: 'shelf-top-inside', data: { shelf: i }, min: 40, max: 2200 },
-        [{ name: i === 1 ? 'bottom' : 'shelf-below', mm: rel[i - 1] }, ...terms],
-        'goods-below',
-      ),
-    )
-  })
-  for (let i = 1; i < rel.length; i++)
-    if (rel[i] < rel[i - 1] + t)
-      return bad('shelves-overlap', { mm: rel[i], leastMm: rel[i - 1] + t, shelf: i }, `topMm.${i - 1}`)
+  const inside = topsInside(levels, aboveMm, t, pen)
+  if (!inside.ok) return inside
+  const rel = inside.value
   // Behind the back the rails, and the strip between them, need their widths, whether the goods do or not.
   const boards = (p.hang === 'strip' ? 3 : 2) * rail.widthMm
   const high = Math.max(rel[rel.length - 1] + Math.max(last(levels) + aboveMm, rail.widthMm), t + boards) + t
@@ -152,11 +137,11 @@ export function planOut(p: WallCabinetParams, ctx: ShapeContext, pen: DimPen): R
   if (high > sheetMost) return bad('shelf-above-sheet', { mm: high, mostMm: sheetMost }, 'shelves')
   const reach = reachMm(ctx.settings.personMm) - rel[rel.length - 1]
   const under = ctx.space.heightMm - high
-  const hang = Math.max(0, Math.min(OVER_BENCH, reach, under))
+  const hang = Math.max(0, Math.min(OVER_BENCH_MM, reach, under))
   const footMm = pen.length({ path: 'hangMm', code: 'hang', min: 0, max: 2600 }, roundDown(hang, units), {
-    code: hang === OVER_BENCH ? 'hang-bench' : hang === reach ? 'hang-reach' : 'hang-ceiling',
+    code: hang === OVER_BENCH_MM ? 'hang-bench' : hang === reach ? 'hang-reach' : 'hang-ceiling',
     terms: [],
-    data: { benchMm: OVER_BENCH },
+    data: { benchMm: OVER_BENCH_MM },
   })
   const openings = openingsFor(bays)
   const fixed = fixingPlaces(ctx.space, t, t + bays * (clearMm + t) - t)

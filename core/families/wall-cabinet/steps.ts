@@ -1,43 +1,20 @@
 import { partBox } from '../../assembly/part-box.ts'
+import { boxSteps } from '../../blocks/carcass/steps.ts'
 import { hangDoors } from '../../blocks/fronts/step.ts'
 import { called, fixedBy } from '../../steps/fixed-by.ts'
 import type { Step } from '../../steps/step.ts'
 import type { Shaped } from '../family.ts'
 import type { WallCabinetParams } from './parameters.ts'
 
-/** Diagonals of a box square enough to go on, mm: builders' usual eighth of an inch. */
-const SQUARE_MM = 3
-
 export function wallCabinetSteps(p: WallCabinetParams, shaped: Shaped): Step[] {
   const { assembly: a } = shaped
   const ids = (...roles: string[]) => a.parts.filter((x) => roles.includes(x.role)).map((x) => x.id)
   const sides = a.parts.filter((x) => x.role === 'side')
-  const wide = Math.max(...sides.map((x) => x.at.centre[0])) - Math.min(...sides.map((x) => x.at.centre[0]))
-  const diagonal = Math.hypot(wide + sides[0].size.thicknessMm, sides[0].size.lengthMm)
-  const levels = a.stick.map((m) => m.level)
   const hooked = p.hang === 'strip'
   const topOf = (role: string) => Math.max(...a.parts.filter((x) => x.role === role).map((x) => partBox(x).max[2]))
   const underside = Math.min(...sides.map((x) => partBox(x).min[2]))
   const steps: (Step | false)[] = [
-    { id: 'stick', code: 'make-stick', parts: [], marks: levels, cautions: [] },
-    {
-      id: 'dadoes',
-      code: 'dadoes-cut',
-      data: { rabbets: 1 },
-      parts: ids('side'),
-      marks: levels,
-      cautions: ['blades', 'dust'],
-      hold: { code: 'dado-fits' },
-    },
-    {
-      id: 'box',
-      code: 'box-together',
-      data: { ...fixedBy(a, called('shelf', 'top'), called('side')) },
-      parts: ids('shelf', 'top'),
-      on: ids('side'),
-      cautions: ['screws'],
-      hold: { code: 'diagonals', measure: { kind: 'equal', targetMm: diagonal, toleranceMm: SQUARE_MM } },
-    },
+    ...boxSteps(a),
     {
       id: 'rails',
       code: hooked ? 'rails-bevelled' : 'rails-in',
