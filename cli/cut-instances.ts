@@ -58,7 +58,10 @@ export function workshopSheets(seed: number): Cut2dInstance {
   }
 }
 
-/** Sheets as a whole workshop needs them: 10 to 150 pieces of 4 to 20 kinds that share some widths, one to three sheet sizes, leftovers, grain. Tenths of a millimetre. */
+/**
+ * Sheets as a whole workshop needs them: 10 to 150 pieces of 4 to 20 kinds that share some widths, one to three sheet
+ * sizes, leftovers, grain. Tenths of a millimetre.
+ */
 export function largeSheets(seed: number): Cut2dInstance {
   const next = seeded(seed)
   const kinds = between(next, 4, 20)
@@ -117,7 +120,10 @@ export function largeSheets(seed: number): Cut2dInstance {
   }
 }
 
-/** One of the ten published classes of random rectangles: Berkey and Wang 1987 (1 to 6), Martello and Vigo 1998 (7 to 10). Grain is kept. */
+/**
+ * One of the ten published classes of random rectangles: Berkey and Wang 1987 (1 to 6), Martello and Vigo 1998 (7 to
+ * 10). Grain is kept.
+ */
 export function randomClass(kind: number, seed: number, n: number): Cut2dInstance {
   const next = seeded(1000 * kind + seed)
   const bin = [10, 30, 40, 100, 100, 300, 100, 100, 100, 100][kind - 1]
@@ -153,7 +159,10 @@ export function randomClass(kind: number, seed: number, n: number): Cut2dInstanc
   }
 }
 
-/** Boards as a whole workshop needs them: 30 to 300 pieces of 5 to 25 lengths, 2 to 5 stock lengths, some pieces on hand. Tenths of a millimetre. */
+/**
+ * Boards as a whole workshop needs them: 30 to 300 pieces of 5 to 25 lengths, 2 to 5 stock lengths, some pieces on
+ * hand. Tenths of a millimetre.
+ */
 export function largeWorkshop(seed: number): Cut1dInstance {
   const next = seeded(seed)
   const kinds = between(next, 5, 25)

@@ -6,8 +6,8 @@ import { join } from 'node:path'
 import { expect, test } from './helpers.ts'
 
 /*
- * A disk that is really full: the browser's profile lies on a small file system of its own. Where the machine allows no such thing the
- * failing writes of unsaved.spec.ts are what there is.
+ * A disk that is really full: the browser's profile lies on a small file system of its own. Where the machine allows no
+ * such thing the failing writes of unsaved.spec.ts are what there is.
  */
 const SIZE_MB = 90
 
@@ -36,7 +36,10 @@ const addBox = async (page: Page, name: string) => {
 const saved = (page: Page, timeout = 10_000) =>
   expect(page.getByText('saved', { exact: true })).toBeVisible({ timeout })
 
-/** With a look at the disk before each write, and where the browser offers none: then the writes themselves find it full. */
+/**
+ * With a look at the disk before each write, and where the browser offers none: then the writes themselves find it
+ * full.
+ */
 for (const looks of [true, false])
   test(`what is called saved after a full disk is there after a restart, and what was there before${looks ? '' : ', without a look at the disk'}`, async ({
     baseURL,

@@ -1,7 +1,9 @@
 import type { Page } from '@playwright/test'
 import { expect, startEmpty, test } from './helpers.ts'
 
-/** Ways a browser's store can be broken before the application opens; `damage` runs on a store that has the demo in it. */
+/**
+ * Ways a browser's store can be broken before the application opens; `damage` runs on a store that has the demo in it.
+ */
 const WAYS: { name: string; init?: () => void; damage?: () => Promise<void>; says: RegExp; demoStays: boolean }[] = [
   {
     name: 'it is missing',

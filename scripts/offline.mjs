@@ -2,7 +2,10 @@ import { readFileSync, readdirSync } from 'node:fs'
 
 const PUBLIC = new URL('../app/public/', import.meta.url)
 
-/** Writes the service worker with the list of everything the build made, so that the application opens without a network. */
+/**
+ * Writes the service worker with the list of everything the build made, so that the application opens without a
+ * network.
+ */
 export function offline() {
   return {
     name: 'offline',

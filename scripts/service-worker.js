@@ -1,6 +1,7 @@
 /*
- * Keeps whole copies of the application: the page and all it may load, by version. A tab goes on with the version it was opened with
- * until it is loaded again; copies no tab needs any more are dropped by the page (`app/persistence/version.ts`).
+ * Keeps whole copies of the application: the page and all it may load, by version. A tab goes on with the version it
+ * was opened with until it is loaded again; copies no tab needs any more are dropped by the page
+ * (`app/persistence/version.ts`).
  */
 const NAME = '__NAME__'
 const FILES = __FILES__

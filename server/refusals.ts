@@ -12,8 +12,8 @@ interface Failure {
 }
 
 /**
- * Answers refused and failed requests itself: the framework's own way drops every header set before, the security policy with them. What a
- * route says is passed on; what the system says (paths of files) is not.
+ * Answers refused and failed requests itself: the framework's own way drops every header set before, the security
+ * policy with them. What a route says is passed on; what the system says (paths of files) is not.
  */
 export const refusals: Middleware = async (ctx, next) => {
   try {

@@ -1,6 +1,6 @@
 /*
- * A second model of a door on rollers that shares nothing with the product's: the track as a fine polyline, every roller found by walking
- * along it until the straight distance fits, the door's outline rasterised from its corners.
+ * A second model of a door on rollers that shares nothing with the product's: the track as a fine polyline, every
+ * roller found by walking along it until the straight distance fits, the door's outline rasterised from its corners.
  */
 export interface DoorNumbers {
   heightMm: number

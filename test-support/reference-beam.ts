@@ -1,8 +1,9 @@
 import type { BeamLoad } from '../core/mechanics/beam.ts'
 
 /*
- * A second way to a bent beam that shares no code with the first: forces instead of stiffnesses. Bending moments of unit reactions and loads
- * are integrated twice on a fine grid; reactions follow from the places where the beam must lie. Slow, and right to about a millionth.
+ * A second way to a bent beam that shares no code with the first: forces instead of stiffnesses. Bending moments of
+ * unit reactions and loads are integrated twice on a fine grid; reactions follow from the places where the beam must
+ * lie. Slow, and right to about a millionth.
  */
 
 export interface ReferenceSupport {
@@ -67,7 +68,10 @@ function solve(a: number[][], b: number[]): number[] {
 export function referenceBeam(b: ReferenceBeam): ReferenceResult {
   const h = b.lengthMm / STEPS
   const xs = Array.from({ length: STEPS + 1 }, (_, i) => i * h)
-  /** Sag (down) along the grid from a moment and a shear, both ends left free: θ' = −M/EI taken as curvature down, v' = θ + V/GA. */
+  /**
+   * Sag (down) along the grid from a moment and a shear, both ends left free: θ' = −M/EI taken as curvature down, v' =
+   * θ + V/GA.
+   */
   const bend = (of: (x: number) => { m: number; v: number }): number[] => {
     const out = [0]
     let turn = 0

@@ -1,7 +1,8 @@
 /*
- * The strength of a dowel between two pieces from statics alone: in each piece a force P across the joint needs a moment at the face between
- * them, and the piece can give so much at most. The joint holds the largest P for which both together give enough:
- * (As + Am)·P² + (Bs + Bm)·P + (Cs + Cm) = 0. Nothing here comes from the closed yield equations it is compared with.
+ * The strength of a dowel between two pieces from statics alone: in each piece a force P across the joint needs a
+ * moment at the face between them, and the piece can give so much at most. The joint holds the largest P for which both
+ * together give enough: (As + Am)·P² + (Bs + Bm)·P + (Cs + Cm) = 0. Nothing here comes from the closed yield equations
+ * it is compared with.
  */
 
 export interface DowelPiece {

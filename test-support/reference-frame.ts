@@ -1,6 +1,6 @@
 /*
- * A second way to forces in a structure that shares no code with the product's: a space frame by the direct stiffness method, 12 × 12 elements with
- * releases taken out by condensation. Small dense systems; forces in N, lengths in mm.
+ * A second way to forces in a structure that shares no code with the product's: a space frame by the direct stiffness
+ * method, 12 × 12 elements with releases taken out by condensation. Small dense systems; forces in N, lengths in mm.
  */
 type V = readonly [number, number, number]
 

@@ -1,8 +1,8 @@
 /*
- * A plate on two opposite simple supports, by sine series along its span (Lévy) and finite differences across it: nothing in common with
- * the product's method but the energy. For each half-wave m: D_v·f'''' − 2H·a²·f'' + D_u·a⁴·f = q_m, a = mπ/L, H = 2·D_t, no Poisson
- * coupling; at a free edge with a beam of stiffness B there: f'' = 0 and D_v·f''' − 2·H·a²·f' = ±B·a⁴·f.
- * Written as energy on a fine grid, so that edges and beams need no ghost points.
+ * A plate on two opposite simple supports, by sine series along its span (Lévy) and finite differences across it:
+ * nothing in common with the product's method but the energy. For each half-wave m: D_v·f'''' − 2H·a²·f'' + D_u·a⁴·f =
+ * q_m, a = mπ/L, H = 2·D_t, no Poisson coupling; at a free edge with a beam of stiffness B there: f'' = 0 and D_v·f'''
+ * − 2·H·a²·f' = ±B·a⁴·f. Written as energy on a fine grid, so that edges and beams need no ghost points.
  */
 export interface ReferencePlate {
   lengthMm: number

@@ -97,7 +97,10 @@ const nail = (d: number, long: number, side: number) => {
     fem: douglas,
   })
 }
-/** Found by halving: of the hole's depth L a stretch a₁ at the face presses up and the rest down; F·e and both presses must balance about the face. */
+/**
+ * Found by halving: of the hole's depth L a stretch a₁ at the face presses up and the rest down; F·e and both presses
+ * must balance about the face.
+ */
 const pinByHand = (fh: number, d: number, depth: number, out: number): number => {
   let [lo, hi] = [depth / 2, depth]
   for (let i = 0; i < 80; i++) {

@@ -9,7 +9,9 @@ import { sayProblem } from '../../core/wording/problems.ts'
 import { useRefusal } from '../composables/refusal.ts'
 import { useReadings } from '../stores/readings.ts'
 
-/** A length, mass or count that is typed, stepped or taken back; a value that cannot be used stays here with its reason. */
+/**
+ * A length, mass or count that is typed, stepped or taken back; a value that cannot be used stays here with its reason.
+ */
 const props = withDefaults(
   defineProps<{
     label: string

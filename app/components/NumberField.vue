@@ -5,7 +5,10 @@ import { sayProblem } from '../../core/wording/problems.ts'
 import { useRefusal } from '../composables/refusal.ts'
 import { useReadings } from '../stores/readings.ts'
 
-/** Money or a count in a table cell: what is being typed stays while the page round it changes; what cannot be used stays with its reason. */
+/**
+ * Money or a count in a table cell: what is being typed stays while the page round it changes; what cannot be used
+ * stays with its reason.
+ */
 const props = withDefaults(
   defineProps<{
     label: string

@@ -11,7 +11,10 @@ import { snapLinesFor, useMoves } from '../composables/moves.ts'
 import { useDocument } from '../stores/document.ts'
 import { useReadings } from '../stores/readings.ts'
 
-/** The room from above, to scale: walls, things with the space they keep, door swings, and builds, which are moved here too. */
+/**
+ * The room from above, to scale: walls, things with the space they keep, door swings, and builds, which are moved here
+ * too.
+ */
 defineProps<{ wall?: string; build?: string; thing?: string }>()
 const emit = defineEmits<{ wall: [id: string]; build: [id: string]; thing: [id: string] }>()
 const doc = useDocument()

@@ -6,7 +6,10 @@ import { mend, noStore, trouble, tryStoreAgain, type NoStore } from '../persiste
 import { loadFault, newVersion } from '../persistence/version.ts'
 import { useDocument } from '../stores/document.ts'
 
-/** What stands above everything until it is over: no store, a store that failed, a part that did not load, a new version. */
+/**
+ * What stands above everything until it is over: no store, a store that failed, a part that did not load, a new
+ * version.
+ */
 const doc = useDocument()
 const busy = ref(false)
 const result = ref('')

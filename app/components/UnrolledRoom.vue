@@ -12,7 +12,10 @@ import { snapLinesFor, useMoves } from '../composables/moves.ts'
 import { useDocument } from '../stores/document.ts'
 import { useReadings } from '../stores/readings.ts'
 
-/** The unrolled room: wall after wall, the ceiling over it above, the floor before it below, to one scale. Builds are moved on it. */
+/**
+ * The unrolled room: wall after wall, the ceiling over it above, the floor before it below, to one scale. Builds are
+ * moved on it.
+ */
 const props = defineProps<{ wall?: string; build?: string; thing?: string; compact?: boolean }>()
 const emit = defineEmits<{ wall: [id: string]; build: [id: string]; thing: [id: string] }>()
 const doc = useDocument()

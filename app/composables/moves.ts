@@ -53,7 +53,10 @@ export function useMoves() {
     )
   }
 
-  /** Arrows move by an inch or a centimetre, with Shift by the tape's smallest mark; R turns, M mirrors, Page keys change the wall. */
+  /**
+   * Arrows move by an inch or a centimetre, with Shift by the tape's smallest mark; R turns, M mirrors, Page keys
+   * change the wall.
+   */
   function keys(id: string, e: KeyboardEvent) {
     const build = doc.project?.builds.find((b) => b.id === id)
     if (!build || e.ctrlKey || e.metaKey || e.altKey) return

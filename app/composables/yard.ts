@@ -26,7 +26,10 @@ export type Reservation = z.infer<typeof reserveAnswer>
 
 const inStock = ref<ReadonlyMap<string, number>>(new Map())
 
-/** The yard over the wire: fresh prices and stock, a list put aside; when it does not answer, what was last known goes on. */
+/**
+ * The yard over the wire: fresh prices and stock, a list put aside; when it does not answer, what was last known goes
+ * on.
+ */
 export function useYard() {
   const doc = useDocument()
   const busy = ref(false)

@@ -12,7 +12,10 @@ import { MARKS } from '../../core/wording/steps.ts'
 import { dimensionTexts } from './dimension-texts.ts'
 import { useReadings } from '../stores/readings.ts'
 
-/** A scene as SVG, to scale. Parts that belong to a dimension can be dragged, or moved with the arrow keys once selected. */
+/**
+ * A scene as SVG, to scale. Parts that belong to a dimension can be dragged, or moved with the arrow keys once
+ * selected.
+ */
 const props = defineProps<{
   scene: Scene
   title: string

@@ -1,4 +1,7 @@
-/** A dimension line as its text needs to know it: where its middle is along the row it stands in, and how long it is, mm. */
+/**
+ * A dimension line as its text needs to know it: where its middle is along the row it stands in, and how long it is,
+ * mm.
+ */
 export interface DimensionLine {
   row: string
   middle: number
@@ -15,8 +18,8 @@ export interface DimensionText {
 const WIDE = 0.56
 
 /**
- * Texts of dimension lines so that none runs into the next: neighbours alike that have no room are written once, `12 × 21 1/2"`; a single one that
- * has none is left to the list beside the drawing.
+ * Texts of dimension lines so that none runs into the next: neighbours alike that have no room are written once, `12 ×
+ * 21 1/2"`; a single one that has none is left to the list beside the drawing.
  * @param textMm height of the letters on the drawing
  */
 export function dimensionTexts(lines: readonly DimensionLine[], textMm: number): DimensionText[] {

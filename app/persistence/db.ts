@@ -55,8 +55,8 @@ export class LoftDb extends Dexie {
 }
 
 /**
- * Documents of older versions are brought up to date where they lie; the schema stays. Undo of an older shape is let go. One that can
- * not be brought up to date stays as it is: it is shown as damaged and holds up no other.
+ * Documents of older versions are brought up to date where they lie; the schema stays. Undo of an older shape is let
+ * go. One that can not be brought up to date stays as it is: it is shown as damaged and holds up no other.
  */
 async function upToDate(tx: Transaction) {
   const older = new Set<string>()
@@ -82,7 +82,10 @@ interface PatchedChange {
   inverse: Patch[]
 }
 
-/** Undo was kept as patches by place in a list; walking back from the present state says the same by what the items are known by. */
+/**
+ * Undo was kept as patches by place in a list; walking back from the present state says the same by what the items are
+ * known by.
+ */
 async function historiesAsEdits(tx: Transaction) {
   enablePatches()
   const projects = new Map((await tx.table('projects').toArray()).map((p: StoredProject) => [p.id, p.doc]))

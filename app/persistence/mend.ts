@@ -4,11 +4,12 @@ import { answered } from './tables.ts'
 /*
  * What a browser does when a write finds the disk full, seen with Chromium on a small file system:
  * - it may throw away all it keeps for the page at once, also where it promised to keep it;
- * - or it goes on writing behind the torn record of its log, says "done", and on its next start throws the store away as damaged, also
+ * - or it goes on writing behind the torn record of its log, says "done", and on its next start throws the store away
+ * as damaged, also
  *   what was kept long before.
- * So a write is not begun on a full disk (`roomOnDisk`); nothing is written behind a torn record before the browser was made to begin a
- * new log, by writing more than it holds back in memory (4 MiB) and taking it away again; and what is missing afterwards is put back from
- * what the tab still knows (`mirror.ts`).
+ * So a write is not begun on a full disk (`roomOnDisk`); nothing is written behind a torn record before the browser was
+ * made to begin a new log, by writing more than it holds back in memory (4 MiB) and taking it away again; and what is
+ * missing afterwards is put back from what the tab still knows (`mirror.ts`).
  */
 const RECORDS = 100
 /** Below the size from which the browser keeps a value in a file beside its log, letters. */
@@ -35,8 +36,8 @@ export const wasTorn = (): boolean => {
 }
 
 /**
- * Whether there is room on the disk, tried with a file beside the store, where failing does no harm; null where the browser has no
- * such files.
+ * Whether there is room on the disk, tried with a file beside the store, where failing does no harm; null where the
+ * browser has no such files.
  */
 export async function roomOnDisk(bytes: number): Promise<boolean | null> {
   if (typeof navigator === 'undefined' || !navigator.storage?.getDirectory) return null
@@ -62,7 +63,8 @@ export async function roomOnDisk(bytes: number): Promise<boolean | null> {
 }
 
 /**
- * Makes a torn store sound again: opens it anew, makes it begin a new log, and reads back through a connection of its own.
+ * Makes a torn store sound again: opens it anew, makes it begin a new log, and reads back through a connection of its
+ * own.
  * @param sure the person says there is room now: tried even where that can not be found out
  * @returns whether what was written is really there
  */

@@ -6,8 +6,9 @@ const IDENTITY = 'identity'
 const MIRRORED: TableName[] = ['projects', 'history', 'marks']
 
 /**
- * A store with what this tab knows of it beside it: a browser may throw everything away behind a page's back when its disk runs full.
- * When a write finds another, empty store in the place of the one it knew, what is known is put back first, in the same write.
+ * A store with what this tab knows of it beside it: a browser may throw everything away behind a page's back when its
+ * disk runs full. When a write finds another, empty store in the place of the one it knew, what is known is put back
+ * first, in the same write.
  */
 export async function mirrored(disk: Tables): Promise<Tables> {
   const known = new Map<string, object>()

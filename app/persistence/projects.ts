@@ -78,8 +78,8 @@ function askToKeep(): void {
 const revOf = (record: unknown) => (isFields(record) && typeof record.rev === 'number' ? record.rev : 0)
 
 /**
- * Saves a project over the revision it was read at. If another tab saved in between, this tab's last changes are laid over that newer
- * state; those that can not be are told, and what the other tab saved stays.
+ * Saves a project over the revision it was read at. If another tab saved in between, this tab's last changes are laid
+ * over that newer state; those that can not be are told, and what the other tab saved stays.
  */
 export async function saveProject(
   doc: Project,
@@ -100,7 +100,9 @@ export async function saveProject(
   }
 }
 
-/** After trouble, with nothing waiting to be saved: whether a project of that revision, or any mark, can be read back. */
+/**
+ * After trouble, with nothing waiting to be saved: whether a project of that revision, or any mark, can be read back.
+ */
 export const confirmSaved = (id: string | null, rev: number): Promise<boolean> =>
   id === null
     ? confirmed('marks', 'mended', (r) => r !== undefined)
@@ -118,7 +120,8 @@ async function saveIn(
   const binnedAt = isFields(record) && typeof record.binnedAt === 'string' ? record.binnedAt : null
   const next = Math.max(revOf(record), rev) + 1
   const stored = revOf(record) === rev ? null : checkStored(record)
-  // A smaller number than was read before: the store went back to an older state, and what is held here is the newer one.
+  // A smaller number than was read before: the store went back to an older state, and what is held here is the newer
+  // one.
   if (!stored?.ok || revOf(record) < rev) {
     await w.put('projects', { id: doc.id, rev: next, touchedAt: now(), binnedAt, doc })
     await w.put('history', { id: doc.id, past: history.past.slice(-KEPT), future: history.future.slice(-KEPT) })
@@ -165,7 +168,10 @@ export interface Imported {
   id: string
   renamed: Problem[]
 }
-/** Reads a file and stores it as a project of its own; an id that is taken gets a new one. Nothing stored is touched when it fails. */
+/**
+ * Reads a file and stores it as a project of its own; an id that is taken gets a new one. Nothing stored is touched
+ * when it fails.
+ */
 export async function importProject(
   text: string,
   newId: () => string,
@@ -190,7 +196,9 @@ export async function loadPlan(id: string): Promise<StoredPlan | undefined> {
     ? (raw as unknown as StoredPlan)
     : undefined
 }
-/** Keeps a plan beside its project, unless that was deleted meanwhile. A plan can be found again: a failure is not told. */
+/**
+ * Keeps a plan beside its project, unless that was deleted meanwhile. A plan can be found again: a failure is not told.
+ */
 export async function keepPlan(plan: StoredPlan): Promise<void> {
   if (trouble.value) return
   await (

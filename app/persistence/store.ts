@@ -17,7 +17,10 @@ export interface Trouble {
 
 /** Set while the browser's store can not be used: the application works from memory. */
 export const noStore = shallowRef<{ why: NoStore; message: string } | null>(null)
-/** Set from a failed write until the store was opened anew and what was written was read back through another connection. */
+/**
+ * Set from a failed write until the store was opened anew and what was written was read back through another
+ * connection.
+ */
 export const trouble = shallowRef<Trouble | null>(null)
 
 /** Between two tries by itself at mending, ms. */
@@ -127,7 +130,9 @@ async function roomToWrite(): Promise<boolean> {
   return true
 }
 
-/** Opens the store anew and makes it sound. While it is unsound by a full disk it is tried at most every few seconds. */
+/**
+ * Opens the store anew and makes it sound. While it is unsound by a full disk it is tried at most every few seconds.
+ */
 export async function mend(sure: boolean): Promise<boolean> {
   if (!db || !trouble.value) return true
   const now = performance.now()
@@ -141,7 +146,8 @@ export async function mend(sure: boolean): Promise<boolean> {
 let mended = false
 
 /**
- * Whether what was saved is really there, read through a connection of its own. Only asked while there is trouble; ends it.
+ * Whether what was saved is really there, read through a connection of its own. Only asked while there is trouble; ends
+ * it.
  * @param agrees whether the record that was read is the one that was saved
  */
 export async function confirmed(table: TableName, key: string, agrees: (record: unknown) => boolean): Promise<boolean> {

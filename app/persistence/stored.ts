@@ -14,7 +14,9 @@ export interface Damaged {
 }
 export type Stored = { ok: true; project: StoredProject; renamed: Problem[] } | { ok: false; damaged: Damaged }
 
-/** What a record of the store holds, checked as a file is: what lies there may be old, damaged, or from a newer version. */
+/**
+ * What a record of the store holds, checked as a file is: what lies there may be old, damaged, or from a newer version.
+ */
 export function checkStored(raw: unknown): Stored {
   const record = isFields(raw) ? raw : {}
   const doc = isFields(record.doc) ? record.doc : {}

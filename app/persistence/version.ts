@@ -20,8 +20,8 @@ export function noteLoadFault(again: () => void): void {
 }
 
 /**
- * Tells the other tabs which kept copy of the application this one runs from, for as long as it is open, and drops older copies that no
- * tab runs from. A newer copy may be waiting to take over: what came after this one stays.
+ * Tells the other tabs which kept copy of the application this one runs from, for as long as it is open, and drops
+ * older copies that no tab runs from. A newer copy may be waiting to take over: what came after this one stays.
  */
 async function dropOldCopies(): Promise<void> {
   if (!('caches' in globalThis) || !navigator.locks) return

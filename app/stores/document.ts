@@ -77,8 +77,8 @@ export const useDocument = defineStore('document', () => {
   }
 
   /**
-   * Makes one change; false when it was refused (`refused` says why). Changes of one `key` in quick succession are undone together;
-   * those of one held gesture however long it takes.
+   * Makes one change; false when it was refused (`refused` says why). Changes of one `key` in quick succession are
+   * undone together; those of one held gesture however long it takes.
    */
   function change(label: string, recipe: (draft: Draft<Project>) => void, key?: string, held_ = false): boolean {
     const h = held.value

@@ -89,7 +89,10 @@ export const useReadings = defineStore('readings', () => {
     search = null
     improving.value = null
   }
-  /** A plan that was found before for the same pieces is taken again; else the quick one is shown and a better one looked for. */
+  /**
+   * A plan that was found before for the same pieces is taken again; else the quick one is shown and a better one
+   * looked for.
+   */
   async function settle(project: Project, result: Procurement & { key: string }) {
     stopImproving()
     // What is being cut stays as it is.

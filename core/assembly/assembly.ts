@@ -1,8 +1,8 @@
 import { id, z } from '../measure/schema.ts'
 
 /*
- * THE contract between what knows how to build (families) and everything that reads a build.
- * Plain data. The build's own frame: x along the wall, y out from it, z up, mm; the origin is the left end of the wall line at the floor.
+ * THE contract between what knows how to build (families) and everything that reads a build. Plain data. The build's
+ * own frame: x along the wall, y out from it, z up, mm; the origin is the left end of the wall line at the floor.
  */
 
 const vec3 = z.tuple([z.number(), z.number(), z.number()])
@@ -23,7 +23,9 @@ export type Stock = z.infer<typeof stock>
 
 const end = z.enum(['start', 'end'])
 const spot = { atMm: z.number(), offMm: z.number() }
-/** What is done to a part after it is cut to length and width. Places are from the part's start, along and across it. */
+/**
+ * What is done to a part after it is cut to length and width. Places are from the part's start, along and across it.
+ */
 export const machining = z.discriminatedUnion('kind', [
   /** The end is cut at an angle from square; `lengthMm` of the part is over its long point. */
   z.object({ kind: z.literal('mitre'), end, angleRad: z.number(), face: z.enum(['width', 'thickness']) }),
@@ -94,8 +96,8 @@ export const part = z.object({
   /** For a sheet: the direction its strength axis must run; `any` where it does not matter. */
   grain: z.enum(['length', 'width', 'any']),
   /**
-   * Corners of its broad face where that is no rectangle: from its start along it and from its lower edge across it, going round from the length
-   * to the width, without a corner that points inwards. `size` is around it.
+   * Corners of its broad face where that is no rectangle: from its start along it and from its lower edge across it,
+   * going round from the length to the width, without a corner that points inwards. `size` is around it.
    */
   outline: z
     .array(z.tuple([z.number(), z.number()]))
@@ -175,8 +177,8 @@ export const bay = z.object({
 export type Bay = z.infer<typeof bay>
 
 /**
- * One edge of the load path: a force at one place along one line. It acts at the middle of the contact, along `push`, which is the way it pushes what
- * it holds; a couple is two of them.
+ * One edge of the load path: a force at one place along one line. It acts at the middle of the contact, along `push`,
+ * which is the way it pushes what it holds; a couple is two of them.
  */
 export const support = z.object({
   id,
@@ -220,7 +222,10 @@ export type Anchor = z.infer<typeof anchor>
 export const body = z.object({
   id,
   parts: z.array(id).min(1),
-  /** Pieces of it that all it weighs must pass through to its supports, and their fastenings to the rest: the first alone, then more together. */
+  /**
+   * Pieces of it that all it weighs must pass through to its supports, and their fastenings to the rest: the first
+   * alone, then more together.
+   */
   cuts: z.array(z.array(id).min(1)),
 })
 export type Body = z.infer<typeof body>
@@ -241,7 +246,9 @@ export type Shim = z.infer<typeof shim>
 
 /** What moves when the build is used: leaves and lids about a line, drawers and sliding doors along one. */
 export const motion = z.discriminatedUnion('kind', [
-  /** From where the parts are (shut) about an axis by an angle, right-handed about `axis` in the build's own numbers. */
+  /**
+   * From where the parts are (shut) about an axis by an angle, right-handed about `axis` in the build's own numbers.
+   */
   z.object({ id, kind: z.literal('swing'), parts: z.array(id).min(1), at: vec3, axis: vec3, byRad: z.number() }),
   z.object({ id, kind: z.literal('slide'), parts: z.array(id).min(1), by: vec3 }),
 ])

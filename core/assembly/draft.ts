@@ -157,8 +157,8 @@ export function draft(system: UnitSystem) {
     },
 
     /**
-     * Screws through `near` (and what lies before it) into `far`, sized from the thicknesses they pass, in the middle of where they meet unless said
-     * otherwise. @returns the joint's id
+     * Screws through `near` (and what lies before it) into `far`, sized from the thicknesses they pass, in the middle
+     * of where they meet unless said otherwise. @returns the joint's id
      */
     screw(
       near: string,
@@ -179,7 +179,10 @@ export function draft(system: UnitSystem) {
       })
     },
 
-    /** A piece standing in a dado of another, two screws through what is left of it into its edge. @returns the joint's id */
+    /**
+     * A piece standing in a dado of another, two screws through what is left of it into its edge. @returns the joint's
+     * id
+     */
     house(inner: string, outer: string, leftMm: number): string {
       const screw = screwFor(leftMm, 100, system).id
       return fix({

@@ -40,7 +40,9 @@ export const cutKey = (p: Part): string => {
   return `${p.role}|${p.stock.kind}|${stockKey(p.stock)}|${tenth(s.lengthMm)}|${tenth(s.widthMm)}|${sides}|${work}`
 }
 
-/** What is written on the pieces of one kind: a letter, with a number each where several were made when it was given. */
+/**
+ * What is written on the pieces of one kind: a letter, with a number each where several were made when it was given.
+ */
 export const given = z.object({ letter: z.string().min(1).max(8), numbered: z.boolean() })
 export type Given = z.infer<typeof given>
 
@@ -83,7 +85,10 @@ export function alike(a: Assembly, pen: LetterPen = { given: {}, next: freshLett
   }))
 }
 
-/** All that is written on the pieces of a kind: `A1`, `A2`; a kind that was one piece when its letter was given begins with `A`. */
+/**
+ * All that is written on the pieces of a kind: `A1`, `A2`; a kind that was one piece when its letter was given begins
+ * with `A`.
+ */
 export const labelsOf = (g: Given & { count: number }): string[] =>
   Array.from({ length: g.count }, (_, i) => (i === 0 && !g.numbered ? g.letter : `${g.letter}${i + 1}`))
 

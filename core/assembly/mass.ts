@@ -4,7 +4,10 @@ import { findSheet } from '../catalogue/sheets.ts'
 import { add, scale, type Vec3 } from '../geometry/vec.ts'
 import type { Part } from './assembly.ts'
 
-/** Mass of a part, kg, from its finished size and its stock's density; unknown stock weighs nothing (the validator refuses it). */
+/**
+ * Mass of a part, kg, from its finished size and its stock's density; unknown stock weighs nothing (the validator
+ * refuses it).
+ */
 export function partMassKg(p: Part): number {
   if (p.stock.kind === 'bought' || p.stock.kind === 'existing') return p.stock.massKg
   if (p.stock.kind === 'steel') {

@@ -51,7 +51,10 @@ export const settings = z.object({
     widestMm: lengthMm(300, 3000),
     mostKg: z.number().min(20).max(5000),
   }),
-  /** The yard cuts sheets on its panel saw: whether it is asked to, how many cuts are free, its narrowest strip, and how true it cuts. */
+  /**
+   * The yard cuts sheets on its panel saw: whether it is asked to, how many cuts are free, its narrowest strip, and how
+   * true it cuts.
+   */
   yardCuts: z.object({
     use: z.boolean(),
     freeCuts: z.int().min(0).max(50),
@@ -68,7 +71,8 @@ export type Settings = z.infer<typeof settings>
 export const unitsOf = (s: Pick<Settings, 'system' | 'fraction'>): Units => ({ system: s.system, fraction: s.fraction })
 
 /**
- * What a family car with a roof rack takes, what a yard's panel saw does, and a tin's usual cover. Product decisions: the person changes them.
+ * What a family car with a roof rack takes, what a yard's panel saw does, and a tin's usual cover. Product decisions:
+ * the person changes them.
  */
 export const startingCarriage = (
   yard: UnitSystem,
@@ -89,8 +93,9 @@ export const startingCarriage = (
 })
 
 /**
- * A new project's settings. Sag L/240: storage. One-person lift 23 kg: load constant of the revised NIOSH lifting equation (1991).
- * Slenderness 4: product decision, stricter than the 6 at which industrial rack must be tied (ANSI MH16.1).
+ * A new project's settings. Sag L/240: storage. One-person lift 23 kg: load constant of the revised NIOSH lifting
+ * equation (1991). Slenderness 4: product decision, stricter than the 6 at which industrial rack must be tied (ANSI
+ * MH16.1).
  */
 export function startingSettings(system: UnitSystem): Settings {
   const imperial = system === 'imperial'

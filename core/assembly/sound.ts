@@ -50,8 +50,8 @@ export function missing(a: Assembly): Flaw[] {
 }
 
 /**
- * Joints and supports that do not lie on the pieces they name, pieces that reach into each other where they are joined face to face, and boards no section of
- * theirs gives: what turning a piece the wrong way does.
+ * Joints and supports that do not lie on the pieces they name, pieces that reach into each other where they are joined
+ * face to face, and boards no section of theirs gives: what turning a piece the wrong way does.
  */
 export function misplaced(a: Assembly): Flaw[] {
   const parts = new Map(a.parts.map((p) => [p.id, p]))

@@ -184,7 +184,8 @@ export function validateAssembly(a: Assembly): Fault[] {
   for (const b of a.bays) {
     known(b.carriers, b.id)
     b.items.forEach((one, i) => {
-      // Across and up an item belongs inside its opening; what sticks out or overfills is a finding of the checks, so only the centre is held.
+      // Across and up an item belongs inside its opening; what sticks out or overfills is a finding of the checks, so
+      // only the centre is held.
       const c = [0, 1, 2].map((k) => (one.box.min[k] + one.box.max[k]) / 2)
       if ([0, 1].some((k) => c[k] < b.clear.min[k] - GAP_MM || c[k] > b.clear.max[k] + GAP_MM))
         say('item-outside', [b.id, one.goodsId])

@@ -62,7 +62,10 @@ const metric = (
   ...(tote ? { rimMm: tote[0], overhangMm: tote[1], taperMm: tote[2] } : {}),
 })
 
-/** Generic sizes to start from; what stands in the garage should be measured. Sizes indicative, masses as usually filled. */
+/**
+ * Generic sizes to start from; what stands in the garage should be measured. Sizes indicative, masses as usually
+ * filled.
+ */
 export const CONTAINERS: readonly ContainerPreset[] = [
   inch('tote-10', '10-gallon tote', 'tote', 16.5, 24, 9.5, 25, [1.25, 1.5, 0.75]),
   inch('tote-17', '17-gallon tote', 'tote', 18, 26.75, 12.5, 35, [1.5, 1.625, 1]),
@@ -80,5 +83,7 @@ export const CONTAINERS: readonly ContainerPreset[] = [
   metric('carton-m', 'Carton', 'box', 300, 400, 300, 9),
 ]
 
-/** Proportions assumed for a tote nobody has measured closely; shown as assumed. Of lid width and of height; indicative. */
+/**
+ * Proportions assumed for a tote nobody has measured closely; shown as assumed. Of lid width and of height; indicative.
+ */
 export const TOTE_GUESS = { rimOfHeight: 0.11, overhangOfWidth: 0.085, taperOfWidth: 0.045 } as const

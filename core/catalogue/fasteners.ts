@@ -3,7 +3,10 @@ import { inches, psi, type UnitSystem } from '../measure/units.ts'
 
 export type FastenerKind = 'screw' | 'lag' | 'bolt' | 'nail' | 'nut'
 
-/** A fastener of dowel type. Diameters: shank or thread outside, and root (inside the thread; the shank of nails and bolts), mm. */
+/**
+ * A fastener of dowel type. Diameters: shank or thread outside, and root (inside the thread; the shank of nails and
+ * bolts), mm.
+ */
 export interface Screw {
   id: string
   kind: FastenerKind
@@ -14,16 +17,25 @@ export interface Screw {
   lengthMm: number
   /** Length of the tapered tip of a lag screw, mm. */
   tipMm?: number
-  /** Bending yield strength, MPa. NDS 2018 appendix I: screws and nails by diameter; bolts and lags of 3/8 in and up 45 ksi. */
+  /**
+   * Bending yield strength, MPa. NDS 2018 appendix I: screws and nails by diameter; bolts and lags of 3/8 in and up 45
+   * ksi.
+   */
   fyb: number
   /** How many a box holds. */
   box: number
 }
 
-/** Head of a flat-headed wood screw, of its shank: 1.78 times is the least the standard allows (0.315 in of a #9), about twice is usual. ANSI/ASME B18.6.1. */
+/**
+ * Head of a flat-headed wood screw, of its shank: 1.78 times is the least the standard allows (0.315 in of a #9), about
+ * twice is usual. ANSI/ASME B18.6.1.
+ */
 export const headMm = (f: Pick<Screw, 'diameterMm'>): number => 1.78 * f.diameterMm
 
-/** Bending yield strength of screws and nails, MPa: the thinner, the harder drawn. NDS 2018 appendix I. @param diameterMm outside */
+/**
+ * Bending yield strength of screws and nails, MPa: the thinner, the harder drawn. NDS 2018 appendix I. @param
+ * diameterMm outside
+ */
 export function wireYield(diameterMm: number): number {
   const d = diameterMm / inches(1)
   return psi(d <= 0.142 ? 100_000 : d <= 0.177 ? 90_000 : d <= 0.236 ? 80_000 : d <= 0.273 ? 70_000 : 60_000)
@@ -129,7 +141,10 @@ const nail = (name: string, d: number, length: number, type = 'common'): Screw =
   fyb: wireYield(inches(d)),
   box: 100,
 })
-/** On a rod: a nut with its wide washer, or a coupling nut between two rods; at least as strong as the rod (ISO 898-2, ASTM A563). */
+/**
+ * On a rod: a nut with its wide washer, or a coupling nut between two rods; at least as strong as the rod (ISO 898-2,
+ * ASTM A563).
+ */
 const nut = (r: Rod, what: 'nut' | 'coupler'): Screw => ({
   kind: 'nut',
   id: `${what}-${r.id}`,
@@ -142,7 +157,10 @@ const nut = (r: Rod, what: 'nut' | 'coupler'): Screw => ({
   fyb: 0,
   box: what === 'nut' ? 10 : 1,
 })
-/** Bolts, lag screws and nails, called by name where a joint wants them. Lag roots and tips: ASME B18.2.1; nails: ASTM F1667. */
+/**
+ * Bolts, lag screws and nails, called by name where a joint wants them. Lag roots and tips: ASME B18.2.1; nails: ASTM
+ * F1667.
+ */
 export const OTHER_FASTENERS: readonly Screw[] = [
   bolt('5/16x3.5', inches(5 / 16), inches(3.5), 'imperial', 10, psi(45_000)),
   bolt('3/8x3.5', inches(3 / 8), inches(3.5), 'imperial', 10, psi(45_000)),
@@ -173,7 +191,10 @@ export const NUTS: readonly Screw[] = RODS.flatMap((r) => [nut(r, 'nut'), nut(r,
 export const findScrew = (id: string): Screw | undefined =>
   [SCREWS, OTHER_FASTENERS, NUTS].flatMap((list) => list.filter((s) => s.id === id))[0]
 
-/** What a bolt is longer than what it holds together: two washers, the nut and two turns of thread, mm. ISO 4032, ISO 7089 for 10 mm. */
+/**
+ * What a bolt is longer than what it holds together: two washers, the nut and two turns of thread, mm. ISO 4032, ISO
+ * 7089 for 10 mm.
+ */
 const BOLT_OVER_MM = 15
 
 /** The shortest bolt through a thickness; undefined where none is long enough. */
@@ -189,8 +210,9 @@ const POINT_COVER_MM = 3
 export const LEAST_POINT = 6
 
 /**
- * The screw for a joint: the shortest with about as much thread in the far piece as it passes through in the near one, and six diameters at least,
- * that does not come out on the other side; if none does all, the longest that stays inside, of those with six diameters if there are any.
+ * The screw for a joint: the shortest with about as much thread in the far piece as it passes through in the near one,
+ * and six diameters at least, that does not come out on the other side; if none does all, the longest that stays
+ * inside, of those with six diameters if there are any.
  * @param throughMm thickness of the near piece
  * @param intoMm thickness of wood behind it
  */

@@ -118,7 +118,10 @@ const asd = (
   g,
   sizeFactor,
 })
-/** Boards stamped Stud of 8 in nominal and wider take the values of No. 3 and its size factors: table 4A, adjustment factors. */
+/**
+ * Boards stamped Stud of 8 in nominal and wider take the values of No. 3 and its size factors: table 4A, adjustment
+ * factors.
+ */
 const asNo3 = (stud: NonNullable<Grade['asd']>, fb: number, ft: number, fc: number): NonNullable<Grade['asd']> => ({
   ...stud,
   wider: { over: 6, as: 'No. 3', fb: psi(fb), ft: psi(ft), fc: psi(fc), sizeFactor: 'no2' },

@@ -17,13 +17,19 @@ export const boardKey = (section: string, lengthMm: number, treated: boolean): s
   `board:${section}${treated ? ':treated' : ''}:${Math.round(lengthMm)}`
 export const sheetKey = (sheet: string): string => `sheet:${sheet}`
 
-/** Shares of a sheet a yard sells ready cut, and what they cost against their share of a whole one. Made up for the demo yard. */
+/**
+ * Shares of a sheet a yard sells ready cut, and what they cost against their share of a whole one. Made up for the demo
+ * yard.
+ */
 const SHARES = [
   { of: 'half', across: 2, along: 1, dearer: 1.15 },
   { of: 'quarter', across: 2, along: 2, dearer: 1.3 },
 ] as const
 
-/** The sizes a sheet is sold in: whole, half (cut across) and quarter, with the grain still along the length given first. */
+/**
+ * The sizes a sheet is sold in: whole, half (cut across) and quarter, with the grain still along the length given
+ * first.
+ */
 export const soldSizes = (
   s: Pick<Sheet, 'id' | 'lengthMm' | 'widthMm'>,
 ): { key: string; of: 'whole' | 'half' | 'quarter'; lengthMm: number; widthMm: number }[] => [

@@ -3,7 +3,10 @@ import type { Confidence } from './sourced.ts'
 
 export type SheetKind = 'plywood' | 'osb' | 'mdf' | 'particleboard' | 'hardboard' | 'lumber-core' | 'solid'
 
-/** A sheet material in one thickness. Stiffness and strength are per millimetre of width, along and across its strength axis. */
+/**
+ * A sheet material in one thickness. Stiffness and strength are per millimetre of width, along and across its strength
+ * axis.
+ */
 export interface Sheet {
   id: string
   label: string
@@ -345,7 +348,8 @@ export const SHEETS: readonly Sheet[] = [
 
 /*
  * A person's own sheet is named by its properties, so that a project carries it wherever it goes:
- * `own:kind:label:thickness:length:width:density:E along:E across:fm`, lengths mm, density kg/m³, moduli and bending strength MPa; no strength known: 0.
+ * `own:kind:label:thickness:length:width:density:E along:E across:fm`, lengths mm, density kg/m³, moduli and bending
+ * strength MPa; no strength known: 0.
  */
 export interface OwnSheet {
   label: string

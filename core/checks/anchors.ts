@@ -147,10 +147,16 @@ interface Held {
 }
 const used = (h: Held) => h.slidN / Math.max(h.g!.slidN, 1e-9) + h.pulledN / Math.max(h.g!.pulledN, 1e-9)
 
-/** High up in its building a thing shakes three times as hard as on the ground: z/h = 1, ASCE 7-16 13.3-1. Where it hangs in it nobody has said. */
+/**
+ * High up in its building a thing shakes three times as hard as on the ground: z/h = 1, ASCE 7-16 13.3-1. Where it
+ * hangs in it nobody has said.
+ */
 const AT_THE_TOP = 1
 
-/** All that hangs shaken at once, up and down as well, and out from the wall or along it, whichever is worse; shared evenly by what holds it. */
+/**
+ * All that hangs shaken at once, up and down as well, and out from the wall or along it, whichever is worse; shared
+ * evenly by what holds it.
+ */
 function inAnEarthquake(held: readonly Held[], sds: number, allN: number): { shaken: Held[]; inputs: Input[] } {
   const share = seismicShare(sds, AT_THE_TOP)
   const each = (share * allN) / held.length

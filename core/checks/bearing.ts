@@ -6,7 +6,10 @@ import { strength, type DesignMethod, type Strength } from '../mechanics/methods
 import type { Settings } from '../assembly/settings.ts'
 import { defineCheck, measured, plain, type CheckResult, type Input } from './check.ts'
 
-/** Pressure a panel's face, edge or a shoulder cut into it takes, MPa: about half of what softwood takes across its grain. Product decision. */
+/**
+ * Pressure a panel's face, edge or a shoulder cut into it takes, MPa: about half of what softwood takes across its
+ * grain. Product decision.
+ */
 export const PANEL_BEARING_MPA = 1
 
 /** An axis this far along a direction runs that way. */

@@ -4,8 +4,8 @@ import { defineCheck, measured, plain, type CheckContext, type CheckResult, type
 import { jointGives } from './ties.ts'
 
 /*
- * Parts that act as one are held by some of them. All that hangs there passes through the fastenings of those to the rest: across them and along
- * them at once, their shares added. Every cut a body names is asked.
+ * Parts that act as one are held by some of them. All that hangs there passes through the fastenings of those to the
+ * rest: across them and along them at once, their shares added. Every cut a body names is asked.
  */
 
 type Given = Pick<CheckContext, 'assembly' | 'parts' | 'boxes' | 'design' | 'settings' | 'method' | 'goods'>

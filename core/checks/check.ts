@@ -86,7 +86,10 @@ export interface CheckContext {
 export interface Check<K extends keyof CheckContext> {
   id: string
   reads: readonly K[]
-  /** It only asks how much passes through each support, or weighs in all: the most of all arrangements answers it in one run. */
+  /**
+   * It only asks how much passes through each support, or weighs in all: the most of all arrangements answers it in one
+   * run.
+   */
   asksForTheMost?: boolean
   run(c: Pick<CheckContext, K>): CheckResult[]
 }

@@ -141,7 +141,8 @@ describe('strength and sag', () => {
     const r = read('tote-rack', { columns: 2, rows: 4, top: 'none' }, totes({ massKg: 30 }))
     const [post] = check(r, 'buckling')
     const inner = r.service.members.get('post-1-front')!
-    // Four rows, two rails each on the inner post, half of half a tote on each: 4 · 2 · 30/4 kg, rails and plate on top.
+    // Four rows, two rails each on the inner post, half of half a tote on each: 4 · 2 · 30/4 kg, rails and plate on
+    // top.
     expect(inner.totalN).toBeGreaterThan(4 * 2 * (30 / 4) * 9.80665)
     expect(inner.totalN).toBeLessThan(4 * 2 * (30 / 4) * 9.80665 + 250)
     expect(Number(post.data.axialN)).toBeCloseTo(

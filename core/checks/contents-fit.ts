@@ -3,7 +3,9 @@ import { baseAcross, bodyAcross, LEAST_BEARING_MM, type Goods } from '../goods/g
 import { COMPUTED_SLACK_MM } from '../measure/rounding.ts'
 import { defineCheck, measured, plain, type CheckResult } from './check.ts'
 
-/** A body must pass between its rails with this much to spare on each side, mm: moulded boxes bulge. Product decision. */
+/**
+ * A body must pass between its rails with this much to spare on each side, mm: moulded boxes bulge. Product decision.
+ */
 const BODY_PLAY_MM = 1
 
 interface Reading {

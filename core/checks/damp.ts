@@ -1,7 +1,10 @@
 import { findSheet, type SheetKind } from '../catalogue/sheets.ts'
 import { defineCheck, plain, type CheckResult } from './check.ts'
 
-/** Sheets sold in dry grades: EN 312 P2 and P4, EN 622-5 MDF. EN 1995-1-1 gives them no strength under lasting loads in service class 2. */
+/**
+ * Sheets sold in dry grades: EN 312 P2 and P4, EN 622-5 MDF. EN 1995-1-1 gives them no strength under lasting loads in
+ * service class 2.
+ */
 const DRY_ONLY: readonly SheetKind[] = ['mdf', 'particleboard']
 
 /** Boards of fibre and chips swell and weaken in an unheated place: no figure for their strength there is a proof. */

@@ -14,7 +14,10 @@ function sums(p: LoadPath): Input[] {
   ])
 }
 
-/** Every weight put in must come out at floor, walls or ceiling, in all six sums: else no figure of the load path may be believed. */
+/**
+ * Every weight put in must come out at floor, walls or ceiling, in all six sums: else no figure of the load path may be
+ * believed.
+ */
 export const equilibrium = defineCheck({
   id: 'equilibrium',
   reads: ['service', 'design'],

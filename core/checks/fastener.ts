@@ -12,7 +12,10 @@ export function passed(a: Box, b: Box): { throughMm: number; behindMm: number } 
   return { throughMm: a.max[axis] - a.min[axis], behindMm: b.max[axis] - b.min[axis] }
 }
 
-/** A pocket screw leaves about a third of its length in the piece it starts in: NDS 2018 12.1.6 for fasteners driven askew. */
+/**
+ * A pocket screw leaves about a third of its length in the piece it starts in: NDS 2018 12.1.6 for fasteners driven
+ * askew.
+ */
 const POCKET_SHARE = 1 / 3
 
 /** What one fastener of a joint gives, N; null when the method has no value for the woods. */

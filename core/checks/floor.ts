@@ -5,7 +5,10 @@ import { defineCheck, measured, plain, type CheckResult } from './check.ts'
 
 /** Spread load a timber floor of a dwelling is meant for, kN/m²: 40 psf, IRC table R301.5. Ask locally. */
 const TIMBER_KN_M2 = 1.92
-/** Pressure a house slab takes under a foot without cracking up, MPa: a quarter of the 10 MPa of poor concrete. Product decision. */
+/**
+ * Pressure a house slab takes under a foot without cracking up, MPa: a quarter of the 10 MPa of poor concrete. Product
+ * decision.
+ */
 const SLAB_MPA = 2.5
 
 /** What comes down to the floor: under each foot, and spread over the footprint. */

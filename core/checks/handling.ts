@@ -56,7 +56,10 @@ export const tiltUp = defineCheck({
   },
 })
 
-/** The heaviest thing anyone lifts: a piece, a frame's top edge while it is tilted up, one of the goods on its way to a shelf. */
+/**
+ * The heaviest thing anyone lifts: a piece, a frame's top edge while it is tilted up, one of the goods on its way to a
+ * shelf.
+ */
 export const heaviestLift = defineCheck({
   id: 'lift',
   reads: ['assembly', 'parts', 'settings', 'goods'],

@@ -8,11 +8,15 @@ import { pulledTogether } from '../mechanics/withdrawal.ts'
 import { defineCheck, measured, plain, type CheckContext, type CheckResult, type Input } from './check.ts'
 
 /*
- * A leaf on its hinges: its weight hangs on all of them, and the couple of its weight half its width out pulls the upper one and presses the lower. Shut
- * it pulls along the front, open out from it; whichever way, the screws are counted as pulled out with all of it.
+ * A leaf on its hinges: its weight hangs on all of them, and the couple of its weight half its width out pulls the
+ * upper one and presses the lower. Shut it pulls along the front, open out from it; whichever way, the screws are
+ * counted as pulled out with all of it.
  */
 
-/** Sheets that hold screws in their faces like solid wood; others half as much. EN 320 and usual tables: 0.5 to 1. Product decision. */
+/**
+ * Sheets that hold screws in their faces like solid wood; others half as much. EN 320 and usual tables: 0.5 to 1.
+ * Product decision.
+ */
 const HOLDS = ['plywood', 'lumber-core', 'solid']
 const HALF = 0.5
 /** Characteristic density over the mean. EN 338 and EN 12369: about 0.85. */

@@ -10,8 +10,8 @@ export interface Loaded {
 }
 
 /**
- * Runs the checks with the goods as they are drawn, and those that read what passes through the build again for every other arrangement:
- * of each result the worst stays, and says which arrangement it is of.
+ * Runs the checks with the goods as they are drawn, and those that read what passes through the build again for every
+ * other arrangement: of each result the worst stays, and says which arrangement it is of.
  */
 export function inEveryArrangement(
   checks: readonly AnyCheck[],

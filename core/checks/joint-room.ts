@@ -10,14 +10,20 @@ import { woodOf } from './wood.ts'
 
 /** Parts touch within this, mm. */
 const TOUCH_MM = 0.5
-/** Distances may be cut down to this share, bored, the joint's strength with them: NDS 2018 12.5.1.2, taken for thin screws and EN 1995 too. Product decision. */
+/**
+ * Distances may be cut down to this share, bored, the joint's strength with them: NDS 2018 12.5.1.2, taken for thin
+ * screws and EN 1995 too. Product decision.
+ */
 export const CLOSEST_SHARE = 0.5
 /** Shares tried between the full distances and the closest. */
 const STEPS = 10
 
 const axisOf = (v: readonly number[]): number => v.findIndex((x) => Math.abs(x) > 0.9)
 
-/** How the load on a joint's fasteners runs in one of its pieces: down a post, across what lies level, along a diagonal towards its ends. */
+/**
+ * How the load on a joint's fasteners runs in one of its pieces: down a post, across what lies level, along a diagonal
+ * towards its ends.
+ */
 const runsIn = (p: Part): LoadRuns => {
   const up = Math.abs(p.at.along[2])
   return up > 0.9 ? 'along' : up > 0.1 ? 'to-end' : 'across'
@@ -50,7 +56,10 @@ function faceOf(p: Piece, q: Piece): Face | null {
   return { box, u: through === 0 ? 1 : 0, v: through === 2 ? 1 : 2 }
 }
 
-/** Room along one axis of a face, and how far apart two fasteners must be that way. @param d what a distance in diameters is multiplied with, mm */
+/**
+ * Room along one axis of a face, and how far apart two fasteners must be that way. @param d what a distance in
+ * diameters is multiplied with, mm
+ */
 function alongAxis(
   face: Face,
   pieces: [Piece, Piece],
@@ -85,7 +94,9 @@ export interface JointRoom {
   count: number
   /** All distances are kept with the fasteners simply driven. */
   driven: boolean
-  /** Share of the bored distances at which all of them find room: 1 in full, 0 when there is none even at the closest. */
+  /**
+   * Share of the bored distances at which all of them find room: 1 in full, 0 when there is none even at the closest.
+   */
   share: number
   /** How far apart they then stand along the grain of the piece that asks for most, mm. */
   alongMm: number

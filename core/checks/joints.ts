@@ -119,12 +119,16 @@ interface Through {
   supports: string[]
 }
 
-/** Screws turn their piece about the lower edge of what they share with the other: they sit at two thirds of its height. Product decision. */
+/**
+ * Screws turn their piece about the lower edge of what they share with the other: they sit at two thirds of its height.
+ * Product decision.
+ */
 const LEVER_SHARE = 2 / 3
 
 /**
- * Pull that comes into the fasteners of a level board held on its side, for each newton it hands over: the load comes down in its middle, half its thickness off
- * the face. A sheet or a board across that is fastened to it and to something else keeps it from turning.
+ * Pull that comes into the fasteners of a level board held on its side, for each newton it hands over: the load comes
+ * down in its middle, half its thickness off the face. A sheet or a board across that is fastened to it and to
+ * something else keeps it from turning.
  */
 function prying(
   held: Part,
@@ -157,7 +161,10 @@ function joinedOf(a: Assembly): Joined {
   return out
 }
 
-/** What passes through the fasteners of every joint that carries: across them, and along them where it pulls the pieces apart. */
+/**
+ * What passes through the fasteners of every joint that carries: across them, and along them where it pulls the pieces
+ * apart.
+ */
 function through(
   a: Assembly,
   path: LoadPath,
@@ -176,7 +183,8 @@ function through(
     out.set(j.id, t)
     t.supports.push(s.id)
     const force = scale(s.push, path.reactions.get(s.id) ?? 0)
-    // The force on what is held, towards what holds it, pulls the two together by their fasteners; away from it they press on each other.
+    // The force on what is held, towards what holds it, pulls the two together by their fasteners; away from it they
+    // press on each other.
     const [held, on] = 'part' in s.from && s.from.part === j.far ? [j.far, j.near] : [j.near, j.far]
     const towards = Math.sign(parts.get(on)!.at.centre[axis] - parts.get(held)!.at.centre[axis])
     t.pulledN +=

@@ -4,8 +4,9 @@ import type { Joists } from '../room/room.ts'
 import { defineCheck, measured, plain, type CheckResult, type Input } from './check.ts'
 
 /*
- * What hangs from joists: each as a beam from end to end, bent by what hangs from it where it hangs, against what its ceiling may take more. The ceiling's
- * allowance spread over what one joist carries gives the moment and the shear it may have in addition: q·s·L²/8 and q·s·L/2.
+ * What hangs from joists: each as a beam from end to end, bent by what hangs from it where it hangs, against what its
+ * ceiling may take more. The ceiling's allowance spread over what one joist carries gives the moment and the shear it
+ * may have in addition: q·s·L²/8 and q·s·L/2.
  */
 
 /** A load counts to the joist it is within this share of the spacing of. */
@@ -16,7 +17,10 @@ interface Hung {
   n: number
 }
 
-/** Moment and shear of a beam from end to end under loads at places, N·mm and N: the most under any load, and the larger reaction. */
+/**
+ * Moment and shear of a beam from end to end under loads at places, N·mm and N: the most under any load, and the larger
+ * reaction.
+ */
 export function hungFrom(spanMm: number, loads: readonly Hung[]): { momentNmm: number; shearN: number } {
   const start = loads.reduce((s, l) => s + l.n * (1 - l.atMm / spanMm), 0)
   const end = loads.reduce((s, l) => s + (l.n * l.atMm) / spanMm, 0)

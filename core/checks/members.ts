@@ -30,7 +30,8 @@ export const factorInputs = (s: Strength, quantity: Input['quantity']): Input[] 
 type Reads = Pick<CheckContext, 'alike' | 'service' | 'design' | 'settings' | 'method'>
 
 /**
- * For every group of parts cut alike, the result of its worst member; one that could not be computed outranks all others.
+ * For every group of parts cut alike, the result of its worst member; one that could not be computed outranks all
+ * others.
  * @param hard how hard a bent member works, comparable among parts cut alike
  */
 function worstOfEach(
@@ -182,7 +183,10 @@ function shearOf(c: Reads, p: Part, design: Member): CheckResult | null {
   })
 }
 
-/** A notch this close to a support weakens it, in depths of the member. Product decision, about what the equations cover. */
+/**
+ * A notch this close to a support weakens it, in depths of the member. Product decision, about what the equations
+ * cover.
+ */
 const NOTCH_NEAR = 1
 
 /** The deepest notch on the lower edge of a beam near one of its supports. */

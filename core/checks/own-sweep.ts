@@ -6,7 +6,8 @@ import { mid, sub, scale } from '../geometry/vec.ts'
 import { defineCheck, measured, type CheckResult } from './check.ts'
 
 /*
- * What opens against its own build: on the way of a leaf, a lid or a drawer no other piece, no thing in a bay and no other leaf, shut, may be.
+ * What opens against its own build: on the way of a leaf, a lid or a drawer no other piece, no thing in a bay and no
+ * other leaf, shut, may be.
  */
 
 /** Reaching this little into each other is touching, mm. */

@@ -7,13 +7,15 @@ import type { DesignMethod, Strength } from '../mechanics/methods/method.ts'
 import { measured, plain, type CheckContext, type CheckResult, type Input } from './check.ts'
 
 /*
- * A gusset as the strut it is at least: a straight strip of the plate from its fastenings on one piece to those on the other, as wide on either side
- * of that line as the plate is on its narrower. What the rest of the plate does is not counted.
+ * A gusset as the strut it is at least: a straight strip of the plate from its fastenings on one piece to those on the
+ * other, as wide on either side of that line as the plate is on its narrower. What the rest of the plate does is not
+ * counted.
  */
 
 /**
- * Share of its weaker bending strength a sheet is counted with when it is pressed or pulled in its own plane, at any angle to its grain. EN 12369-1 gives
- * 0.5 to 0.9 of it for plywood, strand board, particleboard and fibreboard. Product decision.
+ * Share of its weaker bending strength a sheet is counted with when it is pressed or pulled in its own plane, at any
+ * angle to its grain. EN 12369-1 gives 0.5 to 0.9 of it for plywood, strand board, particleboard and fibreboard.
+ * Product decision.
  */
 const IN_PLANE_SHARE = 0.5
 /** Euler's load is divided by this: creep, curved sheets and fastenings off the line. Product decision. */

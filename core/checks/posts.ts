@@ -9,7 +9,9 @@ import { newtons } from '../measure/units.ts'
 import type { DesignMethod, PostAxis } from '../mechanics/methods/method.ts'
 import { defineCheck, measured, plain, type CheckResult, type Input } from './check.ts'
 
-/** Heights at which something that runs along `axis` is fastened to a post: there it cannot bow that way. Ends included. */
+/**
+ * Heights at which something that runs along `axis` is fastened to a post: there it cannot bow that way. Ends included.
+ */
 function heldHeights(a: Assembly, p: Part, axis: 0 | 1, boxes: PartBoxes, parts: ReadonlyMap<string, Part>): number[] {
   const own = boxes.get(p.id)!
   const heights = [own.min[2], own.max[2]]
@@ -23,8 +25,9 @@ function heldHeights(a: Assembly, p: Part, axis: 0 | 1, boxes: PartBoxes, parts:
 const longestGap = (heights: number[]) => heights.slice(1).reduce((g, h, i) => Math.max(g, h - heights[i]), 0)
 
 /**
- * Moment that comes into a post from what hangs off its face one way, N·mm: at each height the fastened loads times their distance from the
- * post's middle, one side only (the other may stand empty). Between two heights half goes up and half down; at the top all of it.
+ * Moment that comes into a post from what hangs off its face one way, N·mm: at each height the fastened loads times
+ * their distance from the post's middle, one side only (the other may stand empty). Between two heights half goes up
+ * and half down; at the top all of it.
  */
 function faceMoment(hung: readonly Support[], p: Part, axis: 0 | 1, design: LoadPath): number {
   const levels = new Map<number, [number, number]>()
@@ -52,7 +55,9 @@ function bentIn(p: Part, depthMm: number, design: LoadPath): number {
   )
 }
 
-/** Posts under all that comes down to them: crushing along the grain, and buckling either way between what holds them. */
+/**
+ * Posts under all that comes down to them: crushing along the grain, and buckling either way between what holds them.
+ */
 export const postBuckling = defineCheck({
   id: 'buckling',
   reads: ['assembly', 'parts', 'boxes', 'alike', 'design', 'settings', 'method'],
@@ -201,7 +206,10 @@ export const postBuckling = defineCheck({
   },
 })
 
-/** A sheet standing on edge under load, free to bow between the shelves that hold it: Euler's load over this. Product decision. */
+/**
+ * A sheet standing on edge under load, free to bow between the shelves that hold it: Euler's load over this. Product
+ * decision.
+ */
 const UPRIGHT_SAFETY = 3
 
 /** A part's own weight with the method's factor, N, and a thousandth more. */

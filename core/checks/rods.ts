@@ -5,8 +5,8 @@ import { defineCheck, measured, plain, type CheckContext, type CheckResult, type
 import { woodOf } from './wood.ts'
 
 /*
- * What hangs on threaded rods: the rod pulled, and the washers under its nuts pressed into the wood they hold. Nuts and coupling nuts are at least as
- * strong as their rod.
+ * What hangs on threaded rods: the rod pulled, and the washers under its nuts pressed into the wood they hold. Nuts and
+ * coupling nuts are at least as strong as their rod.
  */
 
 type Given = Pick<CheckContext, 'assembly' | 'parts' | 'design' | 'settings' | 'method' | 'goods'>

@@ -9,11 +9,17 @@ const AP = 1.0
 const RP = 2.5
 const IP = 1.0
 
-/** Sideways force on something that stands in a building: Fp = 0.4·ap·SDS·Wp·(1 + 2z/h)/(Rp/Ip), 0.3 to 1.6·SDS·Ip·Wp. ASCE 7-16 13.3-1 to 13.3-3; z/h = 0 at the ground. */
+/**
+ * Sideways force on something that stands in a building: Fp = 0.4·ap·SDS·Wp·(1 + 2z/h)/(Rp/Ip), 0.3 to 1.6·SDS·Ip·Wp.
+ * ASCE 7-16 13.3-1 to 13.3-3; z/h = 0 at the ground.
+ */
 export const seismicShare = (sds: number, heightShare = 0): number =>
   Math.min(1.6 * sds * IP, Math.max(0.3 * sds * IP, (0.4 * AP * sds * (1 + 2 * heightShare)) / (RP / IP)))
 
-/** Share of the dead weight that resists while it shakes up and down as well: (0.9 − 0.2·SDS)·D with E, ASCE 7-16 2.3.6 and 12.4.2.2. */
+/**
+ * Share of the dead weight that resists while it shakes up and down as well: (0.9 − 0.2·SDS)·D with E, ASCE 7-16 2.3.6
+ * and 12.4.2.2.
+ */
 export const restingShare = (sds: number): number => Math.max(0, 0.9 - 0.2 * sds)
 
 const FREE = 'Fp × height ≤ (0.9 − 0.2·SDS) × restoring moment'
@@ -78,7 +84,8 @@ export const earthquake = defineCheck({
       inputs,
       source: 'ASCE 7-16 chapter 13, simplified',
     }
-    // Along the wall nothing but its own width is counted on: screws that hold it to the wall are not looked at sideways.
+    // Along the wall nothing but its own width is counted on: screws that hold it to the wall are not looked at
+    // sideways.
     const along = measured({
       ...given,
       subject: 'along',

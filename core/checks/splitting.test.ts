@@ -47,7 +47,8 @@ function crossing(beyondMm: number, count: number, fastener: string, method: 'as
 describe('room of a joint for its fasteners, by hand', () => {
   // #8 is 4.166 mm. The post is 38.1 wide, so a rail flush with it has its end 19.05 mm from the middle.
   it('a rail whose end is flush with a narrow post: must be bored for', () => {
-    // Driven 10 D = 41.7 from the end is off the post; bored 5 D = 20.8 leaves 38.1 − 10.4 − 20.8 = 6.9 mm: one column of screws.
+    // Driven 10 D = 41.7 from the end is off the post; bored 5 D = 20.8 leaves 38.1 − 10.4 − 20.8 = 6.9 mm: one column
+    // of screws.
     expect(crossing(0, 2, 'screw-8x2.5')).toMatchObject({ driven: false, share: 1 })
     // The height: 88.9 − 2 × 10.4 = 68.1 mm at 10 D bored along the post's grain = 41.7 apart: two, not three.
     expect(crossing(0, 3, 'screw-8x2.5').share).toBeLessThan(1)

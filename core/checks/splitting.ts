@@ -20,7 +20,10 @@ const codeOf = (r: JointRoom, loaded: boolean): Code =>
           ? 'split-crowded'
           : 'split-tight'
 
-/** Room for the fasteners of every joint: driven, bored for, or not at all. One answer for each pair of kinds of parts, the worst. */
+/**
+ * Room for the fasteners of every joint: driven, bored for, or not at all. One answer for each pair of kinds of parts,
+ * the worst.
+ */
 export const splitting = defineCheck({
   id: 'splitting',
   reads: ['assembly', 'parts', 'rooms', 'method'],

@@ -41,7 +41,10 @@ const goodsWeights = (a: Assembly): Weight[] =>
       })),
     )
 
-/** Weights with whatever opens standing where it stands furthest out, what is in drawers with them; null when nothing opens. */
+/**
+ * Weights with whatever opens standing where it stands furthest out, what is in drawers with them; null when nothing
+ * opens.
+ */
 function openedWeights(a: Assembly): { self: Weight[]; goods: Weight[] } | null {
   if (a.motions.length === 0) return null
   const motionOf = new Map(a.motions.flatMap((m) => m.parts.map((id) => [id, m] as const)))
@@ -69,7 +72,8 @@ function feet(a: Assembly): { back: number; front: number; left: number; right: 
 }
 
 /**
- * The filling that stands worst: what adds less restoring than overturning moment (weighted) goes in, the rest stays out; repeated until it settles.
+ * The filling that stands worst: what adds less restoring than overturning moment (weighted) goes in, the rest stays
+ * out; repeated until it settles.
  * @returns both moments, N·mm
  */
 export function worstFilling<W>(

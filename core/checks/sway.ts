@@ -9,8 +9,9 @@ import { LEAN } from './stability.ts'
 import { tiesAlong, tiesPulled, TIE_SOURCE, type TieGives } from './ties.ts'
 
 /*
- * Posts and rails alone are a parallelogram: screws at their crossings are not reckoned with. What keeps a build from folding is asked along the
- * wall, to either side, and front to back: diagonals (pulled, or pressed as far as they are stiff), fastened backs, uprights of sheet, ties.
+ * Posts and rails alone are a parallelogram: screws at their crossings are not reckoned with. What keeps a build from
+ * folding is asked along the wall, to either side, and front to back: diagonals (pulled, or pressed as far as they are
+ * stiff), fastened backs, uprights of sheet, ties.
  */
 
 /** A slope that stiffens a frame: between these, sine of the angle above level. */
@@ -51,7 +52,9 @@ function slides(j: Joint, c: Given): number | null {
 /** Halvings until what a brace may be pressed with is known to a thousandth. */
 const HALVINGS = 30
 
-/** What a diagonal may be pressed with, N: it bows between its fastenings, its load half its thickness off its middle. */
+/**
+ * What a diagonal may be pressed with, N: it bows between its fastenings, its load half its thickness off its middle.
+ */
 function pressed(p: Part, freeMm: number, mostN: number, c: Given): number {
   if (p.stock.kind !== 'board') return 0
   const [grade, section] = [findGrade(p.stock.grade), findSection(p.stock.section)]
@@ -82,7 +85,9 @@ function pressed(p: Part, freeMm: number, mostN: number, c: Given): number {
   return lo
 }
 
-/** Diagonals that keep from folding one way, with what they give pulled and pressed; null among them where nobody knows. */
+/**
+ * Diagonals that keep from folding one way, with what they give pulled and pressed; null among them where nobody knows.
+ */
 function braces(c: Given, way: Way): { found: Brace[]; unknown: Part[] } {
   const [found, unknown]: [Brace[], Part[]] = [[], []]
   for (const part of c.assembly.parts) {
@@ -119,8 +124,9 @@ interface Back {
 }
 
 /**
- * A sheet across the back screwed to two uprights or more: pushed sideways at its top each row of screws is turned by half the moment and pulled
- * along by F·H / B; the outermost screw says what it gives. What holds it at shelves between is not counted.
+ * A sheet across the back screwed to two uprights or more: pushed sideways at its top each row of screws is turned by
+ * half the moment and pulled along by F·H / B; the outermost screw says what it gives. What holds it at shelves between
+ * is not counted.
  */
 function backs(c: Given, way: Way): { found: Back[]; unknown: Part[] } {
   const moves = new Set(c.assembly.motions.flatMap((m) => m.parts))
@@ -143,7 +149,8 @@ function backs(c: Given, way: Way): { found: Back[]; unknown: Part[] } {
       unknown.push(part)
       continue
     }
-    // n screws evenly over the height: the outermost takes 3(n − 1) / (n(n + 1)) of the force across, F·H / (B·n) along.
+    // n screws evenly over the height: the outermost takes 3(n − 1) / (n(n + 1)) of the force across, F·H / (B·n)
+    // along.
     const [across, along] = [(3 * (n - 1)) / (n * (n + 1)), high / (apart * n)]
     found.push({ part, n: Math.min(...ones.map((x) => x!)) / Math.hypot(across, along), screws: n })
   }

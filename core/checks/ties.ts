@@ -12,8 +12,8 @@ import { isRated, ratedGives, screwGives } from './wall-fixing.ts'
 import { woodOf } from './wood.ts'
 
 /*
- * A tie to a wall, end to end: the screw in the stud, its head in the board, the board between what it is fastened to, and those fastenings.
- * It gives what the weakest of them gives.
+ * A tie to a wall, end to end: the screw in the stud, its head in the board, the board between what it is fastened to,
+ * and those fastenings. It gives what the weakest of them gives.
  */
 
 export type TieCode = 'stud' | 'rated' | 'head' | 'board' | 'frame'
@@ -87,7 +87,10 @@ function tiesGive(a: Assembly, c: Given, axis: Axis, own: (x: Anchor, site: TieS
   })
 }
 
-/** The board as a beam on its broad side, from one fastening to the next, pulled at the tie; beyond the last one a cantilever. */
+/**
+ * The board as a beam on its broad side, from one fastening to the next, pulled at the tie; beyond the last one a
+ * cantilever.
+ */
 function boardBends(x: Anchor, { part, joints }: TieSite, c: Given): Link[] {
   if (part.stock.kind !== 'board') return [['board', null]]
   const section = findSection(part.stock.section)
@@ -106,7 +109,10 @@ function boardBends(x: Anchor, { part, joints }: TieSite, c: Given): Link[] {
   return [['board', armMm <= 0 ? Infinity : unfactored((fb.value * sectionModulus(w, t)) / armMm, c)]]
 }
 
-/** What a joint gives against a force along one of the build's axes, N: pulled apart along its fasteners, or slid across them; null when not known. */
+/**
+ * What a joint gives against a force along one of the build's axes, N: pulled apart along its fasteners, or slid across
+ * them; null when not known.
+ */
 export function jointGives(
   j: Joint,
   axis: Axis,
@@ -132,7 +138,10 @@ export function jointGives(
   return sum
 }
 
-/** One fastener pulled along its length: its thread in the far piece, and its head in the near one. End grain and edges of sheets hold nothing that counts. */
+/**
+ * One fastener pulled along its length: its thread in the far piece, and its head in the near one. End grain and edges
+ * of sheets hold nothing that counts.
+ */
 function pulledApart(
   f: Screw,
   into: 'side' | 'end' | 'edge',

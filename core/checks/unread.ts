@@ -7,7 +7,8 @@ import { actsAlong } from './along.ts'
 import { plain, type CheckResult } from './check.ts'
 
 /*
- * What nobody judged is not safe. After all checks: whatever carries and was covered by none of them is named, and the build is not proven.
+ * What nobody judged is not safe. After all checks: whatever carries and was covered by none of them is named, and the
+ * build is not proven.
  */
 
 /** A part that bears this much more than itself carries something, as a share of its own weight. */
@@ -68,8 +69,8 @@ const JUDGES: Record<string, string> = {
 }
 
 /**
- * Everything that carries more than itself, every support that is not plain bearing on the floor, every anchor and every moving body must be covered
- * by a result; what is not is told by name.
+ * Everything that carries more than itself, every support that is not plain bearing on the floor, every anchor and
+ * every moving body must be covered by a result; what is not is told by name.
  * @param paths with weights as they are, in every arrangement of the goods
  */
 export function unread(

@@ -14,7 +14,9 @@ export const isStrength = (r: CheckResult): boolean => WORKS.has(r.quantity)
 
 export const isHardWorked = (r: CheckResult): boolean => r.state === 'holds' && strain(r) > HARD_WORKED
 
-/** How pressing a result is: failures by how far, then what could not be computed, then the rest by how hard it works. */
+/**
+ * How pressing a result is: failures by how far, then what could not be computed, then the rest by how hard it works.
+ */
 export function urgency(r: CheckResult): number {
   if (r.state === 'fails') return 2000 + Math.min(r.ratio ?? 999, 999)
   if (r.state === 'unknown') return 1000

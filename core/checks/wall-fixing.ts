@@ -28,7 +28,9 @@ export const isRated = (x: Anchor) => x.into === 'masonry' || x.into === 'concre
 export const ratedGives = (x: Anchor, c: Given): number | null =>
   c.settings.anchorRatedN === null ? null : (c.settings.anchorRatedN / ANCHOR_SAFETY) * pulledTogether(x.count)
 
-/** One screw of an anchor in wood: its thread, its head in the part, and across its length; null where one is not known. */
+/**
+ * One screw of an anchor in wood: its thread, its head in the part, and across its length; null where one is not known.
+ */
 export function screwGives(
   x: Anchor,
   part: Part,

@@ -13,8 +13,8 @@ const sorted = (c: Carried): [number, number, number] =>
 export const HANDS_MM = 20
 
 /**
- * Whether a p × q rectangle passes a w × h opening, square on or turned in it. With p ≥ q and w ≥ h: p ≤ w and q ≤ h, or
- * q ≤ h and h ≥ (2pqw + (p² − q²)·√(p² + q² − w²)) / (p² + q²). Carver, American Mathematical Monthly 64 (1957) 114.
+ * Whether a p × q rectangle passes a w × h opening, square on or turned in it. With p ≥ q and w ≥ h: p ≤ w and q ≤ h,
+ * or q ≤ h and h ≥ (2pqw + (p² − q²)·√(p² + q² − w²)) / (p² + q²). Carver, American Mathematical Monthly 64 (1957) 114.
  */
 export function passesOpening(p: number, q: number, w: number, h: number): boolean {
   const [a, b] = [Math.max(p, q), Math.min(p, q)]
@@ -36,8 +36,9 @@ export function throughDoorway(
 }
 
 /**
- * The longest thing of a width that goes round a right-angled corner from a passage `aMm` wide into one `bMm` wide, flat on the floor:
- * the least over all angles of (a·cos θ + b·sin θ − w) / (sin θ · cos θ). The classic problem of the ladder with a width.
+ * The longest thing of a width that goes round a right-angled corner from a passage `aMm` wide into one `bMm` wide,
+ * flat on the floor: the least over all angles of (a·cos θ + b·sin θ − w) / (sin θ · cos θ). The classic problem of the
+ * ladder with a width.
  */
 export function longestRoundCorner(widthMm: number, aMm: number, bMm: number): number {
   if (widthMm >= Math.min(aMm, bMm)) return 0
@@ -64,8 +65,8 @@ export function roundCorner(
 export type IntoAlcove = 'slid-in' | 'tipped-up' | 'neither'
 
 /**
- * A box into an alcove `highMm` high and `deepMm` deep with `outsideMm` of height in front of it: stood up outside and slid in when it is
- * lower than the alcove; else tipped up inside, which needs its diagonal.
+ * A box into an alcove `highMm` high and `deepMm` deep with `outsideMm` of height in front of it: stood up outside and
+ * slid in when it is lower than the alcove; else tipped up inside, which needs its diagonal.
  */
 export function intoAlcove(
   box: { deepMm: number; highMm: number },

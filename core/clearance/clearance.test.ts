@@ -293,7 +293,8 @@ describe('what stands where', () => {
   it('an outlet behind it: named, by how much, and the smallest move', () => {
     const f = newFeature({ id: 'o', kind: 'outlet', wallId: 'n', atMm: 1000, wideMm: 70, upMm: 300 })
     const [c] = meet(room([f]), 200)
-    // It keeps from 960 to 1110: 240 to the left is more than there is, so 910 to the right; out by 105 would do, but leaves the wall.
+    // It keeps from 960 to 1110: 240 to the left is more than there is, so 910 to the right; out by 105 would do, but
+    // leaves the wall.
     expect(c).toMatchObject({ code: 'clear', parts: ['p'], move: { way: 'right' } })
     expect(Math.abs(c.move!.mm - 910)).toBeLessThan(3)
     expect(Math.abs(meet(room([f]), 995)[0].move!.mm - 115)).toBeLessThan(3)

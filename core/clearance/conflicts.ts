@@ -32,8 +32,8 @@ export interface Conflict {
   atMm: number
   upMm: number
   /**
-   * The smallest single move that ends this conflict and makes no new one: along its wall where that can be, for away from the wall it
-   * loses its tie. Null when none was found.
+   * The smallest single move that ends this conflict and makes no new one: along its wall where that can be, for away
+   * from the wall it loses its tie. Null when none was found.
    */
   move: Move | null
   /** False when the effort ended before all moves were looked at: then there may be one. */
@@ -67,7 +67,10 @@ function mover(bodies: readonly Convex[]): Mover {
   return { bodies, min: edge('min', Math.min), max: edge('max', Math.max) }
 }
 
-/** Whether boxes, the first shifted, do not reach into each other by more than a touch: then neither does what is in them. */
+/**
+ * Whether boxes, the first shifted, do not reach into each other by more than a touch: then neither does what is in
+ * them.
+ */
 function apart(m: Pick<Convex, 'min' | 'max'>, by: Vec3, o: Convex): boolean {
   for (let i = 0; i < 3; i++)
     if (m.max[i] + by[i] - o.min[i] <= TOUCH_MM || o.max[i] - m.min[i] - by[i] <= TOUCH_MM) return true
@@ -79,14 +82,16 @@ const someOf = (m: Mover, by: Vec3, o: Convex, test: (at: Convex) => boolean): b
   !apart(m, by, o) && m.bodies.some((b) => !apart(b, by, o) && test(moved(b, by)))
 
 /**
- * How much may be looked at, in exact tests of two bodies: what a look at one room may cost is bounded, however much stands in one place.
- * `meet`: against each other build; `moves`: for all moves of one build.
+ * How much may be looked at, in exact tests of two bodies: what a look at one room may cost is bounded, however much
+ * stands in one place. `meet`: against each other build; `moves`: for all moves of one build.
  */
 export interface Effort {
   meet: number
   moves: number
 }
-/** For a worker or the command line: ordinary rooms are looked at whole, forty builds in one place within some seconds. */
+/**
+ * For a worker or the command line: ordinary rooms are looked at whole, forty builds in one place within some seconds.
+ */
 export const thorough = (builds: number): Effort => ({
   meet: 20_000,
   moves: Math.ceil(Math.max(40_000, Math.min(400_000, 1_600_000 / Math.max(1, builds)))),
@@ -144,8 +149,8 @@ interface Group {
 }
 
 /**
- * Everything a build stands in: other builds, walls, things and the space they keep, and what would block the way of its totes.
- * One conflict for each thing met, the graver reason first (a thing itself before the space kept round it).
+ * Everything a build stands in: other builds, walls, things and the space they keep, and what would block the way of
+ * its totes. One conflict for each thing met, the graver reason first (a thing itself before the space kept round it).
  */
 export function conflicts(
   frame: Frame,
@@ -155,7 +160,9 @@ export function conflicts(
   effort: Effort = thorough(neighbours.length + 1),
 ): Conflict[] {
   const groups = new Map<string, Group>()
-  /** Looked at so far against one thing; past the effort the rest of it is passed over: that it is met is known by then. */
+  /**
+   * Looked at so far against one thing; past the effort the rest of it is passed over: that it is met is known by then.
+   */
   const looked = new Map<string, number>()
   const done = (key: string) => (looked.get(key) ?? 0) >= effort.meet && groups.has(key)
   const look = (key: string) => looked.set(key, (looked.get(key) ?? 0) + 1)

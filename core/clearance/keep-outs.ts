@@ -47,7 +47,10 @@ export function leafSweep(w: WallLine, f: Feature): Point[] | null {
   return sector(hinge, f.wideMm, shut, shut + way * l.openRad)
 }
 
-/** Space kept before springs and shaft, and round an opener's motor, mm: never to be touched, and serviced by a trained person. Product decision. */
+/**
+ * Space kept before springs and shaft, and round an opener's motor, mm: never to be touched, and serviced by a trained
+ * person. Product decision.
+ */
 const SPRING_MM = { high: 300, deep: 250 }
 const MOTOR_MM = { wide: 350, long: 500, high: 250 }
 /** Track, hanger and roller beside the door, mm. */
@@ -106,7 +109,10 @@ function sectionalKeeps(w: WallLine, f: Feature): KeepOut[] {
   return out
 }
 
-/** What one thing in the room keeps: itself, what moves of it, and the space round it. A thing's own body comes before what it keeps. */
+/**
+ * What one thing in the room keeps: itself, what moves of it, and the space round it. A thing's own body comes before
+ * what it keeps.
+ */
 export function keepOuts(o: Outline, f: Feature): KeepOut[] {
   const w = o.walls.find((x) => x.wall.id === f.wallId)
   if (!w) return []

@@ -13,7 +13,10 @@ export interface Swept {
 /** Steps of a turn, radians: fine enough that what they leave over is less than a millimetre beside a wide leaf. */
 const STEP = Math.PI / 18
 
-/** Everything a motion passes through, as convex bodies: for a swing its way step by step, for a slide each part drawn along. */
+/**
+ * Everything a motion passes through, as convex bodies: for a swing its way step by step, for a slide each part drawn
+ * along.
+ */
 export function sweptBodies(m: Motion, parts: readonly Part[]): Swept[] {
   const moving = m.parts.flatMap((id) => parts.filter((p) => p.id === id))
   return moving.flatMap((p) => (m.kind === 'slide' ? slide(p, m.by) : swing(p, m.at, unit(m.axis), m.byRad)))

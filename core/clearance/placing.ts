@@ -7,7 +7,9 @@ import type { Vec3 } from '../geometry/vec.ts'
 import { onPlan, type WallLine } from '../room/outline.ts'
 import { sweptBodies } from './motions.ts'
 
-/** Quarter turns of a build about an upright axis, seen from above, against the hands of a clock as one faces its wall. */
+/**
+ * Quarter turns of a build about an upright axis, seen from above, against the hands of a clock as one faces its wall.
+ */
 export const TURNS = [0, 1, 2, 3] as const
 export type Turn = (typeof TURNS)[number]
 

@@ -3,9 +3,10 @@ import { convexGap } from '../geometry/plane.ts'
 import type { Feature, Sectional } from '../room/features.ts'
 
 /*
- * A door of hinged sections drawn up over its head. Seen from the side in [out, up], mm: out from the wall's face into the room, up from the
- * floor. Every roller is on the track; between neighbouring rollers a section is a rigid bar, so on the bend it cuts the corner as a
- * chord, while what reaches past its roller (the top edge) swings out above the track.
+ * A door of hinged sections drawn up over its head. Seen from the side in [out, up], mm: out from the wall's face into
+ * the room, up from the floor. Every roller is on the track; between neighbouring rollers a section is a rigid bar, so
+ * on the bend it cuts the corner as a chord, while what reaches past its roller (the top edge) swings out above the
+ * track.
  */
 
 export interface DoorTrack {
@@ -89,7 +90,10 @@ export function sectionsAt(t: DoorTrack, topRollerMm: number): Point[][] {
   })
 }
 
-/** Where the top roller is when the door is shut, and when it is open: its bottom edge up at the lintel, or the track at its end. */
+/**
+ * Where the top roller is when the door is shut, and when it is open: its bottom edge up at the lintel, or the track at
+ * its end.
+ */
 export function travel(t: DoorTrack): { shutMm: number; openMm: number } {
   const shutMm = t.rollers[t.rollers.length - 1]
   let [lo, hi] = [shutMm, t.lengthMm]
@@ -104,7 +108,10 @@ export function travel(t: DoorTrack): { shutMm: number; openMm: number } {
   return { shutMm, openMm: hi }
 }
 
-/** Height of the outside of the open door over the horizontal track: what the plain drawing of a track shows as the ceiling of the door. */
+/**
+ * Height of the outside of the open door over the horizontal track: what the plain drawing of a track shows as the
+ * ceiling of the door.
+ */
 export const restingTopMm = (t: DoorTrack): number => t.levelMm + t.sectional.rollerMm + t.sectional.thicknessMm
 
 /** Places of the door looked at along its travel; in between the nearest is found by narrowing. */
@@ -193,7 +200,10 @@ function topOf(sections: readonly (readonly Point[])[], outMm: number): number |
   return top === -Infinity ? null : top
 }
 
-/** A wave of the door's top this far below the highest look may still hide the peak, mm: more than a corner rises in one look. */
+/**
+ * A wave of the door's top this far below the highest look may still hide the peak, mm: more than a corner rises in one
+ * look.
+ */
 const MAY_HIDE_MM = 40
 /** On a level stretch of track every look is as high as the next, mm. */
 const SAME_HEIGHT_MM = 1e-6
@@ -202,8 +212,8 @@ const HALVED = 40
 const THIRDS = 40
 
 /**
- * The highest the door reaches at a distance out from the wall, over the whole travel, mm; null where it never comes. An edge over that place
- * is highest at the top of a wave, or just as a corner passes.
+ * The highest the door reaches at a distance out from the wall, over the whole travel, mm; null where it never comes.
+ * An edge over that place is highest at the top of a wave, or just as a corner passes.
  */
 export function sweepTopAt(t: DoorTrack, outMm: number, looks = 240): number | null {
   const { shutMm, openMm } = travel(t)

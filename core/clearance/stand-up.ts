@@ -20,8 +20,8 @@ export const highestThatStands = (deepMm: number, underMm: number): number =>
 const LOOKS = 90
 
 /**
- * Least gap between a frame that is turned up and something in its way, seen from the side in [out, up], mm. It lies on its face, feet
- * towards the wall, and turns about its lower front edge until its back is at the wall.
+ * Least gap between a frame that is turned up and something in its way, seen from the side in [out, up], mm. It lies on
+ * its face, feet towards the wall, and turns about its lower front edge until its back is at the wall.
  * @param rearOutMm where its back comes to stand, out from the wall
  */
 export function turnUpGap(deepMm: number, highMm: number, rearOutMm: number, outline: readonly Point[]): number {

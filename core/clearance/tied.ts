@@ -18,7 +18,10 @@ export interface Unit {
   tiedTo: readonly string[]
 }
 
-/** Two units further apart than this are not screwed to each other, even with a packer between them, mm. Product decision. */
+/**
+ * Two units further apart than this are not screwed to each other, even with a packer between them, mm. Product
+ * decision.
+ */
 const PACKER_MM = 30
 /** Faces that meet must overlap by this much to take screws, mm. */
 const OVERLAP_MM = 18
@@ -58,7 +61,10 @@ function uprights(u: Unit): { part: Part; body: Convex }[] {
   })
 }
 
-/** The nearest pair of uprights face to face, the nearer the better; null when no two come within a packer of each other. */
+/**
+ * The nearest pair of uprights face to face, the nearer the better; null when no two come within a packer of each
+ * other.
+ */
 export function meetingOf(a: Unit, b: Unit): Meeting | null {
   let best: Meeting | null = null
   for (const p of uprights(a))

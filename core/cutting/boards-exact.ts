@@ -6,9 +6,9 @@ import { fillBest } from './knapsack.ts'
 import { ColumnLp, type LpColumn } from './simplex.ts'
 
 /*
- * Boards cut at least cost, with proof. Gilmore and Gomory's columns (one for each way to cut a board) priced by a bounded knapsack; branching on how
- * many of each stock are bought (aggregate branching, Vanderbeck), which only moves limits of rows and leaves the pricing as it is; at a whole
- * purchase an integer program over the columns found.
+ * Boards cut at least cost, with proof. Gilmore and Gomory's columns (one for each way to cut a board) priced by a
+ * bounded knapsack; branching on how many of each stock are bought (aggregate branching, Vanderbeck), which only moves
+ * limits of rows and leaves the pricing as it is; at a whole purchase an integer program over the columns found.
  */
 
 interface Item {
@@ -34,7 +34,10 @@ const NODE_SECONDS = 0.8
 const ROOT_SECONDS = 0.3
 /** Columns enumerated below a gap before it is called too many. */
 const MOST_COLUMNS = 6000
-/** Linear programs a dive may solve at the root and at a node, nodes at which one dives, and boards tried at each step of a dive. */
+/**
+ * Linear programs a dive may solve at the root and at a node, nodes at which one dives, and boards tried at each step
+ * of a dive.
+ */
 const ROOT_DIVE = 60
 const NODE_DIVE = 60
 const DIVES = 4
@@ -231,8 +234,8 @@ class BoardSearch {
   }
 
   /**
-   * The linear program of a node with all columns that could matter. Only right-hand sides change from node to node, so it goes on from the last one.
-   * Null: nothing fits these limits.
+   * The linear program of a node with all columns that could matter. Only right-hand sides change from node to node, so
+   * it goes on from the last one. Null: nothing fits these limits.
    */
   private relax(node: Node, qty: readonly number[] = this.items.map((i) => i.qty)): Solved | null | 'stopped' {
     const { items, stocks } = this
@@ -292,9 +295,9 @@ class BoardSearch {
   }
 
   /**
-   * Dives from a linear solution: takes the boards that are whole in it, or the one nearest to it, and solves and prices what is left anew, until
-   * nothing is left. Where what is left can no longer come out cheaper than the best, it goes back and takes the next board instead; `tries` bounds
-   * the linear programs that may be solved.
+   * Dives from a linear solution: takes the boards that are whole in it, or the one nearest to it, and solves and
+   * prices what is left anew, until nothing is left. Where what is left can no longer come out cheaper than the best,
+   * it goes back and takes the next board instead; `tries` bounds the linear programs that may be solved.
    */
   private dive(node: Node, first: Solved, tries: number, target: number) {
     let left = tries
@@ -348,7 +351,10 @@ class BoardSearch {
     )
   }
 
-  /** The best whole plan over some columns within a node's limits. @returns true when that is known to be the best over those columns */
+  /**
+   * The best whole plan over some columns within a node's limits. @returns true when that is known to be the best over
+   * those columns
+   */
   private wholeOver(columns: readonly Pattern[], node: Node, seconds: number): boolean {
     if (!this.solveInteger || columns.length === 0) return false
     const answer = this.solveInteger(
@@ -386,7 +392,10 @@ class BoardSearch {
     return answer.optimal
   }
 
-  /** A node whose purchase is whole: columns whose reduced cost is below the gap are enough to be sure. @returns false when it stays open */
+  /**
+   * A node whose purchase is whole: columns whose reduced cost is below the gap are enough to be sure. @returns false
+   * when it stays open
+   */
   private finish(node: Node, s: Solved, bound: number): boolean {
     if (this.wholeOver(this.pool, node, NODE_SECONDS) && this.best.claim.cost <= bound) return true
     if (this.best.claim.cost <= bound) return true
@@ -441,7 +450,9 @@ class BoardSearch {
     return out
   }
 
-  /** A whole set of boards: surplus pieces dropped, each on the cheapest stock that is free; kept when it costs less. */
+  /**
+   * A whole set of boards: surplus pieces dropped, each on the cheapest stock that is free; kept when it costs less.
+   */
   private offer(boards: readonly Pattern[]) {
     const left = this.items.map((i) => i.qty)
     const kept = boards

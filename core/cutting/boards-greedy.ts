@@ -53,9 +53,9 @@ function firstFit(lengths: number[], qty: number[], stock: Stock, usable: number
 }
 
 /**
- * Boards by a greedy rule: again and again the board whose fullest cutting costs least for the length it yields; beside it first-fit
- * on each stock length alone; the cheapest of these, each board then exchanged for the cheapest stock that still holds its pieces.
- * The bound is the length needed at the cheapest price per usable length.
+ * Boards by a greedy rule: again and again the board whose fullest cutting costs least for the length it yields; beside
+ * it first-fit on each stock length alone; the cheapest of these, each board then exchanged for the cheapest stock that
+ * still holds its pieces. The bound is the length needed at the cheapest price per usable length.
  */
 export const planBoardsGreedy: Planner<Cut1dInstance, Cut1dPlan> = (instance, control = {}): CutResult<Cut1dPlan> => {
   const { kerf } = instance

@@ -23,9 +23,11 @@ export const longestLeftover = (i: Cut1dInstance, p: Cut1dPlan): number =>
   Math.max(0, ...p.boards.map((b) => leftOf(i, b.stock, b.cuts)))
 
 /**
- * Of plans that cost the least, one with the longest single leftover: one long piece is worth more than many stubs. A further piece is asked for
- * and made longer by halving as long as the cost stays. Takes a plan already found; never gives one that costs more.
- * @returns the plan with its claim of cost untouched, and whether no longer leftover is possible at that cost (to about a centimetre)
+ * Of plans that cost the least, one with the longest single leftover: one long piece is worth more than many stubs. A
+ * further piece is asked for and made longer by halving as long as the cost stays. Takes a plan already found; never
+ * gives one that costs more.
+ * @returns the plan with its claim of cost untouched, and whether no longer leftover is possible at that cost (to about
+ * a centimetre)
  */
 export function longestLeftoverPlan(
   instance: Cut1dInstance,

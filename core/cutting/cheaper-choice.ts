@@ -1,8 +1,8 @@
 import type { IntegerModel } from './integer.ts'
 
 /**
- * Which of some filled boards or sheets to take, each any number of times, so that every piece is there and all cost less than `below`: the model a
- * solver is asked.
+ * Which of some filled boards or sheets to take, each any number of times, so that every piece is there and all cost
+ * less than `below`: the model a solver is asked.
  */
 export const cheaperChoice = (
   filled: readonly { stock: number; counts: ArrayLike<number> }[],

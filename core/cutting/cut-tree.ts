@@ -1,6 +1,7 @@
 /*
- * From pieces lying on a sheet to the straight cuts that free them: each region is cut through along one direction at all places where that can be
- * done, and what comes off is cut the other way, until every piece is free. Plain rectangles; knows nothing of what they are.
+ * From pieces lying on a sheet to the straight cuts that free them: each region is cut through along one direction at
+ * all places where that can be done, and what comes off is cut the other way, until every piece is free. Plain
+ * rectangles; knows nothing of what they are.
  */
 
 export interface Rect {
@@ -17,7 +18,10 @@ export interface CutNode {
   region: Rect
   /** Indices of the pieces in it. */
   pieces: number[]
-  /** The way it is cut, and what comes off one after the other, each as wide as what lies in it; absent where it is a finished piece. */
+  /**
+   * The way it is cut, and what comes off one after the other, each as wide as what lies in it; absent where it is a
+   * finished piece.
+   */
   way: Way | null
   parts: CutNode[]
   /** What is left beyond the last cut, when anything is; a whole region without pieces has none. */
@@ -93,7 +97,9 @@ function grouped(rects: readonly Rect[], pieces: readonly number[], way: Way, ke
   return out
 }
 
-/** How often a fence or stop is set to free all pieces of a region: every width taken off in one direction counts once. */
+/**
+ * How often a fence or stop is set to free all pieces of a region: every width taken off in one direction counts once.
+ */
 export function settingsOf(tree: CutNode): number {
   const seen = new Set<string>()
   const walk = (n: CutNode) => {

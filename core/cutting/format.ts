@@ -1,8 +1,8 @@
 import { z } from '../measure/schema.ts'
 
 /*
- * Instances and plans as they are exchanged. Lengths are whole numbers of the instance's own unit, prices whole minor units.
- * k pieces fit a board when Σ length + (k − 1)·kerf ≤ length − trimStart − trimEnd.
+ * Instances and plans as they are exchanged. Lengths are whole numbers of the instance's own unit, prices whole minor
+ * units. k pieces fit a board when Σ length + (k − 1)·kerf ≤ length − trimStart − trimEnd.
  */
 
 const whole = z.int().min(0)
@@ -93,7 +93,10 @@ export type CutResult<P> = { ok: true; plan: P } | { ok: false; why: CannotCut }
 export interface CutControl<P> {
   shouldStop?(): boolean
   onBetter?(plan: P): void
-  /** Seconds until it will be told to stop, where somebody knows: a solver that cannot be interrupted is not begun shortly before. */
+  /**
+   * Seconds until it will be told to stop, where somebody knows: a solver that cannot be interrupted is not begun
+   * shortly before.
+   */
   secondsLeft?(): number
 }
 export type Planner<I, P> = (instance: I, control?: CutControl<P>) => CutResult<P>

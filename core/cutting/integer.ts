@@ -1,4 +1,7 @@
-/** A small integer program: least cost, every variable a whole number from 0 to its upper bound, rows between two limits. */
+/**
+ * A small integer program: least cost, every variable a whole number from 0 to its upper bound, rows between two
+ * limits.
+ */
 export interface IntegerModel {
   cost: number[]
   upper: (number | null)[]

@@ -12,8 +12,9 @@ const STEPS = 60_000
 const TABLE = 400_000
 
 /**
- * Bounded knapsack: pieces of whole sizes, at most `most[i]` of each, into `capacity`, for the largest sum of values. Depth first over the pieces by
- * value per length, cut off by what the rest could bring at best; when that goes on too long and the capacity is small, by a table.
+ * Bounded knapsack: pieces of whole sizes, at most `most[i]` of each, into `capacity`, for the largest sum of values.
+ * Depth first over the pieces by value per length, cut off by what the rest could bring at best; when that goes on too
+ * long and the capacity is small, by a table.
  */
 export function fillBest(
   sizes: readonly number[],

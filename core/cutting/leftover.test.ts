@@ -27,7 +27,8 @@ const best = (i: Cut1dInstance) => {
 
 describe('the longest leftover', () => {
   it('is one long piece and not two stubs', () => {
-    // 600 + 400 fills one board and leaves all but 300 of the other: 700 in one piece; 600 + 300 and 400 would leave 100 and 600.
+    // 600 + 400 fills one board and leaves all but 300 of the other: 700 in one piece; 600 + 300 and 400 would leave
+    // 100 and 600.
     const i = one([600, 400, 300], [[1000, 5]])
     const { plan, longest } = best(i)
     expect(plan.claim).toEqual({ cost: 10, lowerBound: 10, proved: true })

@@ -1,6 +1,7 @@
 /*
- * Where cuts can usefully be: sums of piece sizes, each piece at most as often as it is wanted. A straight-cut pattern can be pushed together until
- * every piece begins at such a place (Herz; Christofides and Whitlock), so a table over them misses nothing.
+ * Where cuts can usefully be: sums of piece sizes, each piece at most as often as it is wanted. A straight-cut pattern
+ * can be pushed together until every piece begins at such a place (Herz; Christofides and Whitlock), so a table over
+ * them misses nothing.
  */
 
 /** All sums up to `most` of sizes, each taken at most its number of times; nought is one of them. Ascending. */

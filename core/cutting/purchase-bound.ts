@@ -56,8 +56,8 @@ export class PurchaseBound {
   }
 
   /**
-   * The bound, step by step: rough, fine, then branching on how many of each sheet are bought (aggregate branching, Vanderbeck): only limits change, so
-   * the pricing stays as it is. The least of what is open is the bound of all.
+   * The bound, step by step: rough, fine, then branching on how many of each sheet are bought (aggregate branching,
+   * Vanderbeck): only limits change, so the pricing stays as it is. The least of what is open is the bound of all.
    */
   *steps(): Generator<{ fine: boolean; settled?: boolean }, void> {
     let root = 0

@@ -8,8 +8,9 @@ export interface Sold {
 const MOST_LOOKED = 60_000
 
 /**
- * Purchases that cost from `least` to less than `below` and have the area that is needed; what is free is always taken along. Of two of which one has
- * all the other has and costs no more, only that one. At most `count` of them: those with most room for their area, or the cheapest.
+ * Purchases that cost from `least` to less than `below` and have the area that is needed; what is free is always taken
+ * along. Of two of which one has all the other has and costs no more, only that one. At most `count` of them: those
+ * with most room for their area, or the cheapest.
  * @returns how many of each are bought, and whether all were looked at: when not, that there is none proves nothing
  */
 export function cheaperPurchases(

@@ -1,6 +1,7 @@
 /*
- * Fills one sheet by strips: rips from edge to edge, each strip crosscut into columns, each column cut into a stack. The strip is chosen by what it
- * brings for its width, its columns by a short search. Sizes here include the kerf beside each piece, so pieces lie side by side without gaps.
+ * Fills one sheet by strips: rips from edge to edge, each strip crosscut into columns, each column cut into a stack.
+ * The strip is chosen by what it brings for its width, its columns by a short search. Sizes here include the kerf
+ * beside each piece, so pieces lie side by side without gaps.
  */
 
 export interface Kind {
@@ -36,7 +37,10 @@ interface Strip {
 
 /** Strips of this many heights are tried at each step. */
 const HEIGHTS = 9
-/** Steps of the search for the strips of a sheet, how many of those look well at their strip, and steps for the columns of a strip: when strips are compared, and for one that may be taken. */
+/**
+ * Steps of the search for the strips of a sheet, how many of those look well at their strip, and steps for the columns
+ * of a strip: when strips are compared, and for one that may be taken.
+ */
 const STRIPS = 26
 const WELL = 6
 const QUICK = 14
@@ -100,7 +104,8 @@ export class SheetFiller {
         if (sum + room * density * (1 + noise / 2) <= bestValue * (1 + 1e-12)) return
         if (h > room) continue
         if (n++ > STRIPS) return
-        // The first few are searched well; later what was found at the beginning is taken while there are pieces for it.
+        // The first few are searched well; later what was found at the beginning is taken while there are pieces for
+        // it.
         const known = options[j].strip
         const strip =
           n > WELL && this.has(fits, known.columns, left)
@@ -147,7 +152,10 @@ export class SheetFiller {
     for (const c of columns) for (const [s, count] of c.stack) left[sides[s].kind] += by * count
   }
 
-  /** What is stacked in a column as wide as one side and as high as the strip: as many of that piece as go, then what else fits above. */
+  /**
+   * What is stacked in a column as wide as one side and as high as the strip: as many of that piece as go, then what
+   * else fits above.
+   */
   private column(sides: readonly Side[], at: number, h: number, left: Int32Array, value: ArrayLike<number>): Column {
     const s = sides[at]
     const most =

@@ -11,9 +11,10 @@ import { neededArea, usableArea, usableStock, type SheetColumn } from './sheets-
 import { seeded } from '../measure/seeded.ts'
 
 /*
- * Sheets by straight through-cuts. A first plan at once; then ruin and recreate, sheet by sheet, aiming at one purchase after the other that costs less
- * than the best; every well-filled sheet is kept, and an integer program chooses among them now and then. Beside it a bound by column generation, first
- * rough, then fine, then for each cheaper purchase by itself. The plan never gets worse.
+ * Sheets by straight through-cuts. A first plan at once; then ruin and recreate, sheet by sheet, aiming at one purchase
+ * after the other that costs less than the best; every well-filled sheet is kept, and an integer program chooses among
+ * them now and then. Beside it a bound by column generation, first rough, then fine, then for each cheaper purchase by
+ * itself. The plan never gets worse.
  */
 
 type Stock = Cut2dInstance['stock'][number]
@@ -28,7 +29,10 @@ const TURN = { rough: 12, fine: 60 }
 /** Steps spent on one purchase before another is chosen, and how often that is the one that has come nearest. */
 const TRY = 60
 const NEAREST = 0.65
-/** Steps between two integer programs (twice as many after each that found nothing), sheets they choose from, and seconds each may take. */
+/**
+ * Steps between two integer programs (twice as many after each that found nothing), sheets they choose from, and
+ * seconds each may take.
+ */
 const INTEGER_EVERY = 900
 const MOST_COLUMNS = 300
 const INTEGER_SECONDS = 0.3
@@ -250,7 +254,10 @@ class SheetSearch {
     return this.asPlan(true)
   }
 
-  /** Purchases cheaper than the best that have the area at least and are not below the bound: those with most room first. */
+  /**
+   * Purchases cheaper than the best that have the area at least and are not below the bound: those with most room
+   * first.
+   */
   private targets(): { purchases: number[][]; complete: boolean } {
     return cheaperPurchases(
       this.bound.sizes(),
@@ -346,7 +353,9 @@ class SheetSearch {
     return sum
   }
 
-  /** Empties a few of the sheets aimed at and fills them again. @returns whether everything found a place: a better plan */
+  /**
+   * Empties a few of the sheets aimed at and fills them again. @returns whether everything found a place: a better plan
+   */
   private improve(a: Aim): boolean {
     const r = this.random
     const n = a.bins.length
@@ -399,7 +408,9 @@ class SheetSearch {
     this.control.onBetter?.(this.asPlan(false))
   }
 
-  /** Worth of one piece of each kind for the filler: its area, what the bound pays for it, and what is hard to place. */
+  /**
+   * Worth of one piece of each kind for the filler: its area, what the bound pays for it, and what is hard to place.
+   */
   private values(): Float64Array {
     const r = this.random
     const power = 1 + 0.12 * r()
@@ -417,7 +428,10 @@ class SheetSearch {
       .map((p): Laid => ({ part: p.kind, x: p.x + trim, y: p.y + trim, rotated: p.turned }))
   }
 
-  /** What a sheet is worth to a plan: at the prices of the bound against what it costs, or before there are any by how full it is. */
+  /**
+   * What a sheet is worth to a plan: at the prices of the bound against what it costs, or before there are any by how
+   * full it is.
+   */
   private worth(s: Sheet): number {
     if (!this.bound.duals) return this.fill(s)
     return s.laid.reduce((v, l) => v + this.bound.duals![l.part], 0) - this.stocks[s.stock].price
@@ -472,7 +486,10 @@ class SheetSearch {
       }),
     )
   }
-  /** The same pieces on the same sheets, with what is left in one place rather than in many, and where that is alike with fewer settings. */
+  /**
+   * The same pieces on the same sheets, with what is left in one place rather than in many, and where that is alike
+   * with fewer settings.
+   */
   private polished(): Sheet[] {
     return this.best.map((s) => {
       let best = s

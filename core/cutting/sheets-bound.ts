@@ -9,7 +9,10 @@ export const FINE = 2.5e7
 const ROUNDS = 600
 /** Times known columns are asked for before each pricing. */
 const KNOWN_ROUNDS = 4
-/** Cells of the longest side that are tried, the finest that is not too much work is taken; Infinity is every unit by itself. */
+/**
+ * Cells of the longest side that are tried, the finest that is not too much work is taken; Infinity is every unit by
+ * itself.
+ */
 const CELLS = [Infinity, 6000, 3000, 1500, 1000, 700, 500, 380, 300, 240, 190, 150]
 /** A table of places longer than this is not made. */
 const LONGEST = 60_000
@@ -28,9 +31,10 @@ export interface SheetColumn {
 }
 
 /**
- * A cost below which no plan of straight cuts can come. Column generation whose pricing is the guillotine dynamic programme over normal places (Gilmore and
- * Gomory; Beasley): sizes may be rounded down to a grid, and a piece may be cut from one sheet as often as one likes, so every real sheet is among those
- * priced. Each round gives a bound that holds by itself (Farley).
+ * A cost below which no plan of straight cuts can come. Column generation whose pricing is the guillotine dynamic
+ * programme over normal places (Gilmore and Gomory; Beasley): sizes may be rounded down to a grid, and a piece may be
+ * cut from one sheet as often as one likes, so every real sheet is among those priced. Each round gives a bound that
+ * holds by itself (Farley).
  */
 export class SheetBound {
   readonly stocks: Stock[]
@@ -47,7 +51,8 @@ export class SheetBound {
 
   /**
    * @param work steps one pricing may take
-   * @param seen told of every way to cut that was found and can really be cut: where the pieces lie, kerfs included, from the sheet's usable corner
+   * @param seen told of every way to cut that was found and can really be cut: where the pieces lie, kerfs included,
+   * from the sheet's usable corner
    */
   constructor(
     private readonly instance: Cut2dInstance,
@@ -94,10 +99,11 @@ export class SheetBound {
   }
 
   /**
-   * Yields the best bound so far after each round; ends when no column is left to add. Then `objective`, `bought` and `duals` are those of the linear
-   * program: no bound of this kind goes beyond its cost.
+   * Yields the best bound so far after each round; ends when no column is left to add. Then `objective`, `bought` and
+   * `duals` are those of the linear program: no bound of this kind goes beyond its cost.
    * @param limits least and most that may be bought of each stock
-   * @param known ways to cut that somebody has seen, the best of them by the worth they are asked for; they spare rounds
+   * @param known ways to cut that somebody has seen, the best of them by the worth they are asked for; they spare
+   * rounds
    */
   *prove(
     limits: Limits,
@@ -135,7 +141,8 @@ export class SheetBound {
       this.objective = lp.objective
       table.price(y)
       const value = stocks.map((_, s) => table.value(s))
-      // Prices scaled down until no unlimited sheet is worth more than it costs; limited ones pay for what they would gain, wanted ones for what they lose.
+      // Prices scaled down until no unlimited sheet is worth more than it costs; limited ones pay for what they would
+      // gain, wanted ones for what they lose.
       const theta = Math.min(
         1,
         ...stocks.map((s, k) => (most[k] >= UNLIMITED && value[k] > s.price ? s.price / value[k] : 1)),
@@ -263,7 +270,10 @@ function partners(places: Int32Array): Int32Array[] {
 /** f(x, y): the most that can be cut from x by y, at given prices of the pieces, for every pair of places. */
 class GuillotineTable implements Table {
   private readonly f: Float64Array
-  /** 0 nothing, i + 1 a piece, −1 and −2 the place before along x and y, 1000 + c and −1000 − c a cut at place c along x or y. */
+  /**
+   * 0 nothing, i + 1 a piece, −1 and −2 the place before along x and y, 1000 + c and −1000 − c a cut at place c along x
+   * or y.
+   */
   private readonly how: Int32Array
   private readonly acrossX: Int32Array[]
   private readonly acrossY: Int32Array[]
@@ -318,7 +328,8 @@ class GuillotineTable implements Table {
         }
       }
     })
-    // A cut is only worth trying where what lies before it grows: between two such places the further one leaves more beyond.
+    // A cut is only worth trying where what lies before it grows: between two such places the further one leaves more
+    // beyond.
     const { stepsX, countX, stepsY } = this
     countX.fill(0)
     const nx = xs.length

@@ -87,8 +87,9 @@ function fillSheet(
 const area = (laid: Laid[]) => laid.reduce((n, l) => n + l.part.w * l.part.h, 0)
 
 /**
- * Sheets by straight through-cuts: for every order of the parts and every way to split what is left, sheet after sheet, each time the
- * stock whose filling costs least for the area it yields. The cheapest of all these; the bound is the area at the cheapest price.
+ * Sheets by straight through-cuts: for every order of the parts and every way to split what is left, sheet after sheet,
+ * each time the stock whose filling costs least for the area it yields. The cheapest of all these; the bound is the
+ * area at the cheapest price.
  */
 export const planSheetsGreedy: Planner<Cut2dInstance, Cut2dPlan> = (instance, control = {}): CutResult<Cut2dPlan> => {
   const { kerf, trim } = instance

@@ -29,9 +29,9 @@ export const largestLeftover = (i: Cut2dInstance, p: Cut2dPlan): number =>
   Math.max(0, ...p.sheets.map((s) => edgeLeftover(stockOf(i, s), i.trim, lying(i, s))))
 
 /**
- * Of plans that cost no more, one with a large leftover in one piece: a strip across a whole sheet is asked for beside the pieces, and made wider by
- * halving as long as the cost stays. Takes a plan already found; gives none that costs more or leaves a smaller strip. What is found is not proved
- * to be the largest: the search is the planner's own.
+ * Of plans that cost no more, one with a large leftover in one piece: a strip across a whole sheet is asked for beside
+ * the pieces, and made wider by halving as long as the cost stays. Takes a plan already found; gives none that costs
+ * more or leaves a smaller strip. What is found is not proved to be the largest: the search is the planner's own.
  */
 export function largestLeftoverPlan(
   instance: Cut2dInstance,

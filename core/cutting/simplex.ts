@@ -1,6 +1,7 @@
 /*
- * A linear program that grows by columns: least cost, rows Σ a·x ≥ or ≤ b, x ≥ 0. Revised simplex with a dense inverse that is kept while columns
- * are added, so that each round of pricing begins where the last one ended. Small: a few hundred rows.
+ * A linear program that grows by columns: least cost, rows Σ a·x ≥ or ≤ b, x ≥ 0. Revised simplex with a dense inverse
+ * that is kept while columns are added, so that each round of pricing begins where the last one ended. Small: a few
+ * hundred rows.
  */
 
 export interface LpColumn {
@@ -116,7 +117,8 @@ export class ColumnLp {
   }
 
   /**
-   * The same program with other right-hand sides: from the last optimum by dual steps, which are few where little changed.
+   * The same program with other right-hand sides: from the last optimum by dual steps, which are few where little
+   * changed.
    * @returns false when it had to be given up
    */
   restart(b: readonly number[], shouldStop: () => boolean = () => false): boolean {
@@ -127,7 +129,8 @@ export class ColumnLp {
       for (let k = 0; k < m; k++) v += this.inverse[i * m + k] * this.b[k]
       this.x[i] = v
     }
-    // Reduced costs and the row of the pivot for every column: the costs are carried from step to step, and made anew with the inverse.
+    // Reduced costs and the row of the pivot for every column: the costs are carried from step to step, and made anew
+    // with the inverse.
     const { size, start, row, value, inverse, basic } = this
     const red = new Float64Array(size)
     const alphas = new Float64Array(size)
@@ -175,7 +178,10 @@ export class ColumnLp {
     return false
   }
 
-  /** Goes on to the optimum over the columns there are. @returns false when it had to be given up (numbers gone bad, or told to stop) */
+  /**
+   * Goes on to the optimum over the columns there are. @returns false when it had to be given up (numbers gone bad, or
+   * told to stop)
+   */
   solve(shouldStop: () => boolean = () => false): boolean {
     let stall = 0
     for (let round = 0; round < 50_000; round++) {

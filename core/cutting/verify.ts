@@ -101,7 +101,10 @@ function straightCuts(rects: Rect[], kerf: number): boolean {
   return false
 }
 
-/** Least times the direction of cutting changes, trimming to size counted, until every piece is free; Infinity when straight cuts never do it. */
+/**
+ * Least times the direction of cutting changes, trimming to size counted, until every piece is free; Infinity when
+ * straight cuts never do it.
+ */
 function stagesOf(
   rects: readonly Rect[],
   region: Omit<Rect, 'id'>,

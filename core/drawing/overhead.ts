@@ -6,8 +6,8 @@ import type { Mark } from './scene.ts'
 const line = (from: Point, to: Point): Mark => ({ kind: 'line', from, to, ink: 'wall' })
 
 /**
- * The ceiling and the joists over what hangs from it, as one looks at the wall or along it: each joist from its end, or as one band from the side.
- * Nothing over a build that does not reach up there.
+ * The ceiling and the joists over what hangs from it, as one looks at the wall or along it: each joist from its end, or
+ * as one band from the side. Nothing over a build that does not reach up there.
  */
 export function overhead(
   a: Assembly,

@@ -11,8 +11,9 @@ import { onPlan, type Outline, type WallLine } from '../room/outline.ts'
 import { studCentres, type Room } from '../room/room.ts'
 
 /*
- * The unrolled room: wall after wall on one floor line, the strip of ceiling over each above it, the strip of floor before it below, all to
- * one scale. Coordinates mm: x to the right along all walls, y up from the floor line; the floor strip lies below nought.
+ * The unrolled room: wall after wall on one floor line, the strip of ceiling over each above it, the strip of floor
+ * before it below, all to one scale. Coordinates mm: x to the right along all walls, y up from the floor line; the
+ * floor strip lies below nought.
  */
 
 export interface Rect {

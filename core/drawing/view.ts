@@ -22,7 +22,10 @@ const LOOK: Record<View, { page(p: Vec3): Point; near(p: Vec3): number }> = {
   section: { page: (p) => [p[1], p[2]], near: (p) => p[0] },
 }
 
-/** Distance of the first and further rows of dimension lines from the build: on a large drawing letters are large too. mm */
+/**
+ * Distance of the first and further rows of dimension lines from the build: on a large drawing letters are large too.
+ * mm
+ */
 const rowOf = (wideMm: number, highMm: number) => Math.max(130, 0.04 * Math.max(wideMm, highMm))
 
 type Look = (typeof LOOK)[View]

@@ -4,7 +4,9 @@ import { add, scale, type Vec3 } from '../geometry/vec.ts'
 /** Corners of a hole are drawn as this many. */
 const ROUND = 16
 
-/** What is cut into a part, as figures on its broad face, in the build's frame; what changes its outline only is none. */
+/**
+ * What is cut into a part, as figures on its broad face, in the build's frame; what changes its outline only is none.
+ */
 export function workOn(p: Part): Vec3[][] {
   const { lengthMm: l, widthMm: w, thicknessMm: t } = p.size
   const start = add(p.at.centre, add(scale(p.at.along, -l / 2), scale(p.at.across, -w / 2)))

@@ -1,7 +1,8 @@
 import { byKey, isFields, same, type Edit, type Step } from './edit.ts'
 
 /**
- * What leads from one document to the other. What is the same object in both is not looked into, so the cost is that of the change.
+ * What leads from one document to the other. What is the same object in both is not looked into, so the cost is that of
+ * the change.
  * @param whole whether what stands at a path is changed as one, never field by field
  */
 export function difference(
@@ -24,7 +25,10 @@ export function difference(
     }
     if (!same(a, b)) out.push({ kind: 'set', path, before: a, after: b })
   }
-  /** Items leave from the back, the rest is put in order, items come from the front: undone in reverse, each finds its place. */
+  /**
+   * Items leave from the back, the rest is put in order, items come from the front: undone in reverse, each finds its
+   * place.
+   */
   const lists = (from: ReadonlyMap<string, unknown>, to: ReadonlyMap<string, unknown>, path: Step[]) => {
     const [was, is] = [[...from.keys()], [...to.keys()]]
     for (let i = was.length - 1; i >= 0; i--)
@@ -41,5 +45,8 @@ export function difference(
   return out
 }
 
-/** Two forms of one choice (a wall of studs, a wall of masonry) have nothing to compare; two states of one named thing do. */
+/**
+ * Two forms of one choice (a wall of studs, a wall of masonry) have nothing to compare; two states of one named thing
+ * do.
+ */
 const oneKind = (a: Record<string, unknown>, b: Record<string, unknown>) => 'id' in a || a.kind === b.kind

@@ -1,13 +1,17 @@
 /*
- * What a change did to a document, said so that it can be done to a document that has moved on: fields by name, items of a list by
- * what they are known by. An item with an `id` is known by it, a word by itself, anything else by all it holds.
+ * What a change did to a document, said so that it can be done to a document that has moved on: fields by name, items
+ * of a list by what they are known by. An item with an `id` is known by it, a word by itself, anything else by all it
+ * holds.
  */
 
 /** Into a field of an object, or to an item of a list. */
 export type Step = string | { item: string }
 
 export type Edit =
-  /** A field, or a list that is kept as a whole, got another value; `undefined`: it was not there, or is not there any more. */
+  /**
+   * A field, or a list that is kept as a whole, got another value; `undefined`: it was not there, or is not there any
+   * more.
+   */
   | { kind: 'set'; path: Step[]; before: unknown; after: unknown }
   /** An item came into a list, behind another or first; or left it. */
   | { kind: 'put' | 'take'; path: Step[]; key: string; behind: string | null; item: unknown }
@@ -49,7 +53,9 @@ const sorted = (v: unknown): unknown =>
         )
       : v
 
-/** The items of a list by their keys; null where an item has none or two have the same: such a list is kept as a whole. */
+/**
+ * The items of a list by their keys; null where an item has none or two have the same: such a list is kept as a whole.
+ */
 export function byKey(list: readonly unknown[]): Map<string, unknown> | null {
   const out = new Map<string, unknown>()
   for (const item of list) {
@@ -60,7 +66,9 @@ export function byKey(list: readonly unknown[]): Map<string, unknown> | null {
   return out
 }
 
-/** Two changes one after the other as one: of a field that was only set again, the first state and the last are kept. */
+/**
+ * Two changes one after the other as one: of a field that was only set again, the first state and the last are kept.
+ */
 export function joined(first: readonly Edit[], then: readonly Edit[]): Edit[] {
   if (![...first, ...then].every((e) => e.kind === 'set')) return [...first, ...then]
   const out = new Map<string, Edit>()

@@ -60,7 +60,8 @@ describe('what a change did', () => {
       fc.property(document, document, document, (base, mine, theirs) => {
         const merged = layOver(theirs, difference(base, mine))
         if (!merged.ok) return expect(['edit-gone', 'edit-changed']).toContain(merged.problem.code)
-        // Nothing of theirs was undone and nothing of mine was left out: each ticks' fate is as one of the two wanted it.
+        // Nothing of theirs was undone and nothing of mine was left out: each ticks' fate is as one of the two wanted
+        // it.
         for (const t of ['a', 'b', 'c', 'd', 'e'] as const) {
           const [was, m, h] = [base, mine, theirs].map((d) => d.ticks.includes(t))
           expect(merged.value.ticks.includes(t)).toBe(m === was ? h : m)

@@ -2,9 +2,9 @@ import { bad, good, type Result } from '../measure/result.ts'
 import { byKey, isFields, same, type Edit, type Fields, type Step } from './edit.ts'
 
 /**
- * Does to a document what was done to another state of it. All or nothing: where an edit meets something that is no longer as it was,
- * nothing is done. What is already as it should be is left so.
- * Fails with `edit-gone` (what it concerns is no longer there), `edit-changed` (it was changed to something else).
+ * Does to a document what was done to another state of it. All or nothing: where an edit meets something that is no
+ * longer as it was, nothing is done. What is already as it should be is left so. Fails with `edit-gone` (what it
+ * concerns is no longer there), `edit-changed` (it was changed to something else).
  */
 export function layOver<T>(doc: T, edits: readonly Edit[]): Result<T> {
   let now: unknown = doc

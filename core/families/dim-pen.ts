@@ -15,7 +15,8 @@ interface Asked {
 }
 
 /**
- * Notes the dimensions of a build while a family works them out: the fixed value wins, the tacked one is kept beside it.
+ * Notes the dimensions of a build while a family works them out: the fixed value wins, the tacked one is kept beside
+ * it.
  */
 export function dimPen(params: unknown, units: Units) {
   const dims: Dim[] = []

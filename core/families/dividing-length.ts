@@ -8,8 +8,8 @@ export interface Divided {
 }
 
 /**
- * A piece length between `leastMm` and `mostMm` that a board divides into with the least money a piece, kerf and squaring trim allowed
- * for; `wishMm` when no board divides well.
+ * A piece length between `leastMm` and `mostMm` that a board divides into with the least money a piece, kerf and
+ * squaring trim allowed for; `wishMm` when no board divides well.
  */
 export function dividingLength(
   leastMm: number,

@@ -14,7 +14,10 @@ export interface ShapeContext {
   settings: Settings
   /** Lengths a board is sold in, mm, and what each costs, minor units. */
   boards(section: string, treated: boolean): { lengthMm: number; minor: number }[]
-  /** Fall of the floor under a footprint of this size where the build stands; absent where the floor is level or not measured. */
+  /**
+   * Fall of the floor under a footprint of this size where the build stands; absent where the floor is level or not
+   * measured.
+   */
   fallUnder?(wideMm: number, deepMm: number): FloorFall
 }
 

@@ -21,7 +21,10 @@ export interface Spot {
   y: number
 }
 
-/** What stands in one opening of a level, where it stands. @param backMm y where the level begins, @param topMm height it stands at */
+/**
+ * What stands in one opening of a level, where it stands. @param backMm y where the level begins, @param topMm height
+ * it stands at
+ */
 export const standing = (level: Level, opening: number, backMm: number, topMm: number): Bay['items'] =>
   level.spots
     .filter((s) => s.opening === opening)
@@ -45,7 +48,10 @@ export interface Level {
 /** Least room over an empty shelf, mm. */
 export const LEAST_OPEN = 150
 
-/** What the levels of a box need from its underside up, as terms for each of them: the bottom alone, then what stands below. */
+/**
+ * What the levels of a box need from its underside up, as terms for each of them: the bottom alone, then what stands
+ * below.
+ */
 export const levelTerms = (levels: readonly Level[], aboveMm: number, sheetMm: number): Term[][] =>
   levels.map((_l, i) => {
     const below = levels[i - 1]
@@ -58,7 +64,10 @@ export const levelTerms = (levels: readonly Level[], aboveMm: number, sheetMm: n
       : [{ name: 'sheet', mm: sheetMm }]
   })
 
-/** Tops of the bottom and the shelves of a box, from its underside: what is tacked follows the goods, what is fixed may not overlap. */
+/**
+ * Tops of the bottom and the shelves of a box, from its underside: what is tacked follows the goods, what is fixed may
+ * not overlap.
+ */
 export function topsInside(levels: readonly Level[], aboveMm: number, sheetMm: number, pen: DimPen): Result<number[]> {
   const tops = [sheetMm]
   levelTerms(levels, aboveMm, sheetMm).forEach((terms, i) => {
@@ -122,7 +131,8 @@ const tallestOf = (spots: Spot[]): Goods | null =>
   spots.reduce<Goods | null>((t, s) => (!t || s.item.tallMm > t.tallMm ? s.item : t), null)
 
 /**
- * Puts goods on floor and shelves: what is heavy or a drum on the floor, the rest on shelves, heaviest low, kinds kept together.
+ * Puts goods on floor and shelves: what is heavy or a drum on the floor, the rest on shelves, heaviest low, kinds kept
+ * together.
  * @param shelves how many shelves there are, or null for as many as are needed
  * @param grows whether these levels still stay in reach and under the ceiling
  */

@@ -36,7 +36,9 @@ export function withValue<P>(params: P, path: string, value: unknown): P {
 /** The fixed dimensions of some parameters that a person could let go again. */
 export const isFixed = (params: unknown, path: string): boolean => typeof valueAt(params, path) === 'number'
 
-/** Paths of all fixed dimensions: numbers that stand where a null would mean tacked (names end in Mm, or are counts). */
+/**
+ * Paths of all fixed dimensions: numbers that stand where a null would mean tacked (names end in Mm, or are counts).
+ */
 export function fixedPaths(params: unknown, at = ''): string[] {
   if (typeof params === 'number') return [at]
   if (params === null || typeof params !== 'object') return []

@@ -7,7 +7,8 @@ export interface Stretch {
 /**
  * A run longer than any board in pieces that meet over the middle of a post, each as long as a board allows.
  * @param seats middles of the posts in order, the first and the last near the ends of the run
- * @param early how many seats before the last possible one the first piece ends: boards above each other then do not meet over the same post
+ * @param early how many seats before the last possible one the first piece ends: boards above each other then do not
+ * meet over the same post
  * @returns one piece when the run fits; null when two seats are further apart than a board
  */
 export function spliceOver(lengthMm: number, mostMm: number, seats: readonly number[], early = 0): Stretch[] | null {

@@ -12,7 +12,10 @@ export interface TurnedBox {
   along: Vec3
   across: Vec3
   size: Vec3
-  /** Corners along the first two axes from the centre, going round from the first to the second, none pointing inwards; a rectangle where left out. */
+  /**
+   * Corners along the first two axes from the centre, going round from the first to the second, none pointing inwards;
+   * a rectangle where left out.
+   */
   outline?: readonly (readonly [number, number])[]
 }
 
@@ -29,7 +32,9 @@ export function boxUnion(boxes: readonly Box[]): Box {
   return { min, max }
 }
 
-/** The overlap of two boxes, or null; boxes that only touch give a box of zero thickness. `slack` mm closes small gaps. */
+/**
+ * The overlap of two boxes, or null; boxes that only touch give a box of zero thickness. `slack` mm closes small gaps.
+ */
 export function boxOverlap(a: Box, b: Box, slack = 0): Box | null {
   const min: Vec3 = [0, 0, 0]
   const max: Vec3 = [0, 0, 0]

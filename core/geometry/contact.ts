@@ -66,8 +66,8 @@ function areaOf(figure: Vec3[]): { area: number; middle: Vec3 } {
 }
 
 /**
- * Where two boxes turned any way meet, faces apart by `slackMm` at most; null where they do not. What the faces of each have in the other:
- * no more is looked at than the boxes themselves, so notches and dadoes are filled in.
+ * Where two boxes turned any way meet, faces apart by `slackMm` at most; null where they do not. What the faces of each
+ * have in the other: no more is looked at than the boxes themselves, so notches and dadoes are filled in.
  */
 export function contactOf(a: TurnedBox, b: TurnedBox, slackMm: number): Contact | null {
   const [inA, inB] = [halfSpaces(a, slackMm), halfSpaces(b, slackMm)]
@@ -86,7 +86,10 @@ export function contactOf(a: TurnedBox, b: TurnedBox, slackMm: number): Contact 
   return { at, box }
 }
 
-/** How far a point lies outside a turned box, mm; nought inside. Beside a corner that is no right angle it is told a little less than it is. */
+/**
+ * How far a point lies outside a turned box, mm; nought inside. Beside a corner that is no right angle it is told a
+ * little less than it is.
+ */
 export function outsideBy(b: TurnedBox, p: Vec3): number {
   const over = halfSpaces(b, 0).map((h) => Math.max(0, dot(p, h.out) - h.atMm))
   if (b.outline) return Math.hypot(Math.max(...over.slice(0, -2)), ...over.slice(-2))

@@ -1,7 +1,9 @@
 import type { Point } from './hull.ts'
 import { add, cross, dot, norm, scale, sub, type Vec3 } from './vec.ts'
 
-/** A convex body by its corners, with the directions that a separating-axis test needs: of its faces and of its edges. */
+/**
+ * A convex body by its corners, with the directions that a separating-axis test needs: of its faces and of its edges.
+ */
 export interface Convex {
   points: Vec3[]
   faces: Vec3[]
@@ -108,8 +110,8 @@ const boxGap = (a: Convex, b: Convex): number =>
   Math.max(...[0, 1, 2].map((i) => Math.max(a.min[i] - b.max[i], b.min[i] - a.max[i])))
 
 /**
- * Gap between two bodies, mm: minus the least push that parts them while they reach into each other; apart, the widest separation that one
- * of the axes shows (never more than the true distance).
+ * Gap between two bodies, mm: minus the least push that parts them while they reach into each other; apart, the widest
+ * separation that one of the axes shows (never more than the true distance).
  */
 export function gapBetween(a: Convex, b: Convex): number {
   const rough = boxGap(a, b)
@@ -125,8 +127,9 @@ export function gapBetween(a: Convex, b: Convex): number {
 }
 
 /**
- * How far `a` has to be moved along the unit direction `u` until it is free of `b`, mm; 0 when it is, Infinity when that way leads nowhere.
- * The faces of the Minkowski difference of two convex bodies lie among the separating axes, so the least over those axes is exact.
+ * How far `a` has to be moved along the unit direction `u` until it is free of `b`, mm; 0 when it is, Infinity when
+ * that way leads nowhere. The faces of the Minkowski difference of two convex bodies lie among the separating axes, so
+ * the least over those axes is exact.
  */
 export function pushAlong(a: Convex, b: Convex, u: Vec3): number {
   if (gapBetween(a, b) >= 0) return 0

@@ -24,7 +24,9 @@ export function inside(p: Point, points: readonly Point[]): boolean {
   return odd
 }
 
-/** A corner of a circle's sector with its centre: points far enough out that the straight sides stay outside the arc. */
+/**
+ * A corner of a circle's sector with its centre: points far enough out that the straight sides stay outside the arc.
+ */
 export function sector(centre: Point, radiusMm: number, fromRad: number, toRad: number, steps = 8): Point[] {
   const each = (toRad - fromRad) / steps
   const r = radiusMm / Math.cos(each / 2)

@@ -60,8 +60,8 @@ const columnName = (text: string) =>
     .replace(/[\s-]+/g, '_')
 
 /**
- * Rows of a CSV to goods. Columns `across`, `deep`, `tall`, `rim`, `overhang`, `taper` (any length, bare numbers in the project's
- * unit) or the same with `_mm`; `mass` or `mass_kg`. Unknown columns are passed over.
+ * Rows of a CSV to goods. Columns `across`, `deep`, `tall`, `rim`, `overhang`, `taper` (any length, bare numbers in the
+ * project's unit) or the same with `_mm`; `mass` or `mass_kg`. Unknown columns are passed over.
  */
 export function rowsToGoods(rows: readonly RawRow[], system: UnitSystem, newId: (row: number) => string): RowsRead {
   const out: RowsRead = { goods: [], problems: [] }

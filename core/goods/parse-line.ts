@@ -43,7 +43,10 @@ function kindOf(name: string): GoodsKind {
 
 export type Sizes = Pick<Goods, 'acrossMm' | 'deepMm' | 'tallMm'>
 
-/** Reads `16 1/2 x 24 x 12 1/2`, or `31 dia x 20` for a round thing. Fails with `line-sizes`, `not-a-length`, `negative`, `out-of-range`. */
+/**
+ * Reads `16 1/2 x 24 x 12 1/2`, or `31 dia x 20` for a round thing. Fails with `line-sizes`, `not-a-length`,
+ * `negative`, `out-of-range`.
+ */
 export function parseSizes(text: string, system: UnitSystem): Result<Sizes> {
   const dia = /\bdia(?:m(?:eter)?)?\b\.?/i
   const plain = plainCharacters(text)
@@ -64,8 +67,8 @@ export function parseSizes(text: string, system: UnitSystem): Result<Sizes> {
 
 /**
  * Reads a line as one says it: `12 tote 16 1/2 x 24 x 12 1/2, 14kg`: count, thing, across x deep x tall, mass of one.
- * The count may be missing (one), the mass too (not weighed yet); `31 dia x 20` is a round thing.
- * Fails with `line-empty`, `line-no-size`, `line-no-name`, `line-sizes`, `not-a-length`, `out-of-range`, `count`, `not-a-mass`.
+ * The count may be missing (one), the mass too (not weighed yet); `31 dia x 20` is a round thing. Fails with
+ * `line-empty`, `line-no-size`, `line-no-name`, `line-sizes`, `not-a-length`, `out-of-range`, `count`, `not-a-mass`.
  */
 export function parseGoodsLine(line: string, system: UnitSystem, id: string): Result<Goods> {
   const text = plainCharacters(line)

@@ -1,18 +1,26 @@
-/** Heights of a standing person as shares of stature: Drillis and Contini 1966 (knee, knuckle, shoulder); grip overhead: shoulder and arm to the fist. */
+/**
+ * Heights of a standing person as shares of stature: Drillis and Contini 1966 (knee, knuckle, shoulder); grip overhead:
+ * shoulder and arm to the fist.
+ */
 export const BODY = { knee: 0.285, knuckle: 0.485, shoulder: 0.818, grip: 1.2 } as const
 
 /** Height over a bench or a car's bonnet at which what hangs usually begins, mm. Product decision. */
 export const OVER_BENCH_MM = 1350
 
-/** Highest place from which things are drawn without a ladder, of stature: 1.95 m for a person of 1.70 m. Product decision. */
+/**
+ * Highest place from which things are drawn without a ladder, of stature: 1.95 m for a person of 1.70 m. Product
+ * decision.
+ */
 const REACH_SHARE = 1950 / 1700
 export const reachMm = (personMm: number): number => REACH_SHARE * personMm
 
-/** A tote pushed up over the shoulder comes in with its front low by this much. Product decision: about one in eleven. */
+/**
+ * A tote pushed up over the shoulder comes in with its front low by this much. Product decision: about one in eleven.
+ */
 const TILT_RAD = (5 * Math.PI) / 180
 /**
- * Room above its rails that a tote wants to be tipped in, mm: held level only once more than half of it is on the rails, so the rear of the
- * lid rises by half the depth times the sine of the tilt.
+ * Room above its rails that a tote wants to be tipped in, mm: held level only once more than half of it is on the
+ * rails, so the rear of the lid rises by half the depth times the sine of the tilt.
  */
 export const tiltRoomMm = (rimMm: number, deepMm: number): number =>
   rimMm * Math.cos(TILT_RAD) + (deepMm / 2) * Math.sin(TILT_RAD)

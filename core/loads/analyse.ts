@@ -45,7 +45,9 @@ export function edgeStrips(a: Assembly): Map<string, EdgeStrip[]> {
   return out
 }
 
-/** A member this steep is a post; one this flat is a beam; between them it braces. Size of the upward part of its axis. */
+/**
+ * A member this steep is a post; one this flat is a beam; between them it braces. Size of the upward part of its axis.
+ */
 const STEEP = 0.9
 const FLAT = 0.1
 /** A member whose contact covers this share of its length lies on its support and does not bend. */
@@ -138,8 +140,8 @@ const rigidity = (p: Part, depthMm: number, breadthMm: number, o: AnalysisOption
 }
 
 /**
- * Follows every weight from the goods down to floor, wall or ceiling: each member is solved on its true supports and its reactions
- * become the loads of what it rests on. Units N and mm.
+ * Follows every weight from the goods down to floor, wall or ceiling: each member is solved on its true supports and
+ * its reactions become the loads of what it rests on. Units N and mm.
  */
 export function analyse(a: Assembly, boxes: PartBoxes, o: AnalysisOptions): LoadPath {
   const weights: Force[] = []
@@ -293,7 +295,9 @@ interface Solved {
   passed: { support: Support; patch: Patch }[]
 }
 
-/** Weights shared out evenly: where the split does not matter, or nothing better is known (then the state says unknown). */
+/**
+ * Weights shared out evenly: where the split does not matter, or nothing better is known (then the state says unknown).
+ */
 const shareEvenly = (patches: readonly Patch[], supports: readonly Support[]): Solved['passed'] =>
   supports.flatMap((support) =>
     patches.map((x) => ({ support, patch: { ...x, box: over(x.box, support.contact), n: x.n / supports.length } })),
@@ -374,7 +378,10 @@ function anyWay(p: Part, patches: Patch[], supports: Support[], o: AnalysisOptio
   return { state: { kind: 'beam', bent, ...(other ? { other } : {}), ...axial }, passed }
 }
 
-/** What lies on its supports hands each weight straight on: to those it lies over, as much as it lies over each; else to the nearest. */
+/**
+ * What lies on its supports hands each weight straight on: to those it lies over, as much as it lies over each; else to
+ * the nearest.
+ */
 function bedded(p: Part, patches: Patch[], spots: { s: Support; r: { from: number; to: number } }[]): Solved['passed'] {
   return patches.flatMap((patch) => {
     const r = along(p, patch.box)

@@ -130,7 +130,8 @@ describe('a knee-braced arm, 400 deep with 80 kg spread, brace at 45° from 350 
         a.supports.find((s) => s.on.kind === 'wall' && s.contact.min[2] === z && s.push.every((v, i) => v === push[i]))!
           .id,
       )!
-    // About the lower anchor: out at the root, in at the brace, and all the weight that comes in at the post's face beside its middle.
+    // About the lower anchor: out at the root, in at the brace, and all the weight that comes in at the post's face
+    // beside its middle.
     const face = w + 2 * tip
     const upper = (lifted * (AXIS_Z - 700) - lifted * (AXIS_Z - 350 - 700) + (face * ROOT) / 2) / 400
     expectNear(-on(1100, [0, 1, 0]), upper, 1e-6)

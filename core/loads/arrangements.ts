@@ -2,15 +2,19 @@ import type { Assembly, Bay, Placed } from '../assembly/assembly.ts'
 import { withMoved } from '../assembly/moved.ts'
 
 /*
- * Goods stand where they do worst. People put one heavy box in the middle of an empty shelf, push everything to one end, or empty every
- * other place; a build that only holds as it is drawn does not hold. Each arrangement is the same build with the same goods elsewhere.
+ * Goods stand where they do worst. People put one heavy box in the middle of an empty shelf, push everything to one
+ * end, or empty every other place; a build that only holds as it is drawn does not hold. Each arrangement is the same
+ * build with the same goods elsewhere.
  */
 export interface Arrangement {
   code: 'packed' | 'gathered' | 'every-other' | 'forward' | 'opened'
   assembly: Assembly
 }
 
-/** Where the goods of a shelf are gathered, of the way they can go: at either end and in the middle; over several spans between them too. */
+/**
+ * Where the goods of a shelf are gathered, of the way they can go: at either end and in the middle; over several spans
+ * between them too.
+ */
 const PLACES = [0, 0.5, 1]
 const BETWEEN = [0.25, 0.75]
 /** So many doors are opened one at a time as well. */
@@ -53,8 +57,8 @@ export function arrangements(a: Assembly): Arrangement[] {
 }
 
 /**
- * All doors open and drawers out wherever the goods stand, and each alone with the goods as they are drawn: what hangs is then pulled most, or
- * twisted most.
+ * All doors open and drawers out wherever the goods stand, and each alone with the goods as they are drawn: what hangs
+ * is then pulled most, or twisted most.
  */
 function opened(a: Assembly, shut: readonly Arrangement[]): Arrangement[] {
   if (a.motions.length === 0) return []
@@ -67,8 +71,8 @@ function opened(a: Assembly, shut: readonly Arrangement[]): Arrangement[] {
 }
 
 /**
- * Whether something that is no upright carries goods of two columns: only then an empty column makes its neighbour's worse. (A post takes
- * what hangs on it from one side only in any case.)
+ * Whether something that is no upright carries goods of two columns: only then an empty column makes its neighbour's
+ * worse. (A post takes what hangs on it from one side only in any case.)
  */
 function bendsAcrossColumns(a: Assembly): boolean {
   const upright = new Set(a.parts.filter((p) => Math.abs(p.at.along[2]) > UPRIGHT).map((p) => p.id))
@@ -131,7 +135,9 @@ function pulledForward(b: Bay): Placed[] {
   return moved ? items : b.items
 }
 
-/** The goods of a shelf side by side without gaps, the heaviest in their middle, at some place of the room they have. */
+/**
+ * The goods of a shelf side by side without gaps, the heaviest in their middle, at some place of the room they have.
+ */
 function gathered(b: Bay, place: number): Placed[] {
   const all = stacks(b.items)
   const wide = all.reduce((n, s) => n + s.to - s.from, 0)

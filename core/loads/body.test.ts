@@ -8,7 +8,10 @@ import { forceOf, holdBody, isHeld, wrenchOf, type Force, type Hold } from './bo
 
 const hold = (id: string, at: Vec3, push: Vec3, way: Hold['way'] = 'both'): Hold => ({ id, at, push, way })
 const weight = (kg: number, at: Vec3): Force => ({ at, n: [0, 0, -newtons(kg)] })
-/** A cabinet 900 wide, 800 high, 350 deep, hung by a strip 60 mm under its top and bearing on the wall along its lower edge. */
+/**
+ * A cabinet 900 wide, 800 high, 350 deep, hung by a strip 60 mm under its top and bearing on the wall along its lower
+ * edge.
+ */
 const hung: Hold[] = [
   hold('up', [450, 0, 740], [0, 0, 1], 'push'),
   hold('strip', [450, 0, 740], [0, 1, 0], 'pull'),

@@ -37,8 +37,8 @@ const NOUGHT = 1e-12
 const WRONG_WAY = 1e-9
 
 /**
- * Forces of least squares that hold a wrench: equal springs under a rigid body, by rows made square to each other (Gram and Schmidt). What no
- * support can hold stays in `left`, N and N·m.
+ * Forces of least squares that hold a wrench: equal springs under a rigid body, by rows made square to each other (Gram
+ * and Schmidt). What no support can hold stays in `left`, N and N·m.
  */
 function leastForces(w: Wrench, holds: readonly Hold[]): { forces: number[]; left: number } {
   const rows: { a: number[]; b: number }[] = []
@@ -75,8 +75,8 @@ export interface HeldBody {
 }
 
 /**
- * A rigid body on its supports: six equations; where there are more supports than those ask for they share as equal springs. One that may only push,
- * or only pull, and would do the other lets go, and it is solved again.
+ * A rigid body on its supports: six equations; where there are more supports than those ask for they share as equal
+ * springs. One that may only push, or only pull, and would do the other lets go, and it is solved again.
  */
 export const holdBody = (loads: readonly Force[], holds: readonly Hold[]): HeldBody =>
   holdWrench(wrenchOf(loads), loads.reduce((s, f) => s + norm(f.n), 0) || 1, holds)

@@ -10,8 +10,9 @@ import type { Bent, Patch, Stiffening } from './load-path.ts'
 import { CROSSES, local, type PanelSolution } from './panel.ts'
 
 /*
- * A panel with strips under its edges is a plate with beams along them: stiff where the strip is, hardly helped at the other edge. The
- * softest place of it and the hardest worked one are what counts; the strips of `panel.ts` stay what hands its loads on.
+ * A panel with strips under its edges is a plate with beams along them: stiff where the strip is, hardly helped at the
+ * other edge. The softest place of it and the hardest worked one are what counts; the strips of `panel.ts` stay what
+ * hands its loads on.
  */
 export interface EdgeStrip {
   part: Part
@@ -19,13 +20,16 @@ export interface EdgeStrip {
 }
 
 /**
- * Twisting over bending stiffness, G / √(E∥·E⊥): EN 12369-1 tables of panel shear and bending moduli, rounded down; less of it shares
- * less, which is on the safe side.
+ * Twisting over bending stiffness, G / √(E∥·E⊥): EN 12369-1 tables of panel shear and bending moduli, rounded down;
+ * less of it shares less, which is on the safe side.
  */
 const TWIST: Partial<Record<SheetKind, number>> = { particleboard: 0.25, mdf: 0.25, hardboard: 0.25, osb: 0.3 }
 const LEAST_TWIST = 0.1
 
-/** Width of panel that bends with a glued strip at its edge, past the strip: half of 0.1·l or of 20·t, EN 1995-1-1 table 9.1 (plywood, the least). */
+/**
+ * Width of panel that bends with a glued strip at its edge, past the strip: half of 0.1·l or of 20·t, EN 1995-1-1 table
+ * 9.1 (plywood, the least).
+ */
 const flangeMm = (spanMm: number, thicknessMm: number) => Math.min(0.1 * spanMm, 20 * thicknessMm) / 2
 
 /** A strip shorter than this share of the panel does not stiffen it over its length. */
@@ -54,8 +58,8 @@ function solvedOnce(known: SolvedPlates, spec: PlateSpec): PlateResult | null {
 }
 
 /**
- * @returns what the panel and its strips do, or null where strips do not help it (then it is judged without them): it spans across, lies
- * loose over more than two supports or lifts off one, or nobody knows the strip's wood
+ * @returns what the panel and its strips do, or null where strips do not help it (then it is judged without them): it
+ * spans across, lies loose over more than two supports or lifts off one, or nobody knows the strip's wood
  */
 export function edgedPanel(
   { p, sheet, patches, supports, strips, boxes, solution }: Given,

@@ -21,8 +21,9 @@ function corners(s: Support): Vec3[] {
 }
 
 /**
- * Weights pass from board to board at their faces, some way beside each other's middles. The couples that makes are taken by the frame as one: its
- * feet press a little more here and a little less there. Adds that to what arrives; what the ground cannot take is left, and equilibrium fails.
+ * Weights pass from board to board at their faces, some way beside each other's middles. The couples that makes are
+ * taken by the frame as one: its feet press a little more here and a little less there. Adds that to what arrives; what
+ * the ground cannot take is left, and equilibrium fails.
  */
 export function closeOnGround(a: Assembly, path: LoadPath): void {
   const out = arrived(path)

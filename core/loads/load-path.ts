@@ -27,7 +27,10 @@ export interface Bent {
   stripMm?: number
 }
 
-/** What strips under its edges do for a panel: how many times as stiff its softest place is, and what each of them bears. */
+/**
+ * What strips under its edges do for a panel: how many times as stiff its softest place is, and what each of them
+ * bears.
+ */
 export interface Stiffening {
   sag: number
   strips: { id: string; momentNmm: number }[]
@@ -102,8 +105,8 @@ const MOMENT_MM = 1
 export const arrived = (p: Pick<LoadPath, 'arrivals'>): Wrench => wrenchOf(p.arrivals)
 
 /**
- * Verifier: every newton put in arrives somewhere, and all six sums agree. Of a path with a member nobody could compute only the weight is
- * asked: what rests on that one is shared out evenly, and it is not proven anyway.
+ * Verifier: every newton put in arrives somewhere, and all six sums agree. Of a path with a member nobody could compute
+ * only the weight is asked: what rests on that one is shared out evenly, and it is not proven anyway.
  */
 export function inEquilibrium(p: LoadPath): boolean {
   const out = arrived(p)

@@ -6,11 +6,11 @@ import type { Bent, Patch } from './load-path.ts'
 import { solveHeld, type Held, type SolvedBeams } from './solve-held.ts'
 
 /*
- * A panel on rails and cross pieces is worked out as strips side by side that all span one way: along its strength axis or across it.
- * Any such split that is in equilibrium under-rates the panel's strength, never over-rates it (lower-bound theorem, strip method of
- * Hillerborg), so the stiffer of the two ways is taken. Loads are carried by the strips they stand on, all of them together, and by no
- * wood beside them.
- * A panel that is screwed down cannot lift off a support; one that lies loose can.
+ * A panel on rails and cross pieces is worked out as strips side by side that all span one way: along its strength axis
+ * or across it. Any such split that is in equilibrium under-rates the panel's strength, never over-rates it
+ * (lower-bound theorem, strip method of Hillerborg), so the stiffer of the two ways is taken. Loads are carried by the
+ * strips they stand on, all of them together, and by no wood beside them. A panel that is screwed down cannot lift off
+ * a support; one that lies loose can.
  */
 
 interface Range {
@@ -54,7 +54,9 @@ export interface PanelSolution {
 /** Edges of loads nearer than this are one, mm: a strip of a hair's width says nothing. */
 const THIN_MM = 0.05
 
-/** A support holds a strip when it crosses at least this share of the strip's width and is no longer than half the span. */
+/**
+ * A support holds a strip when it crosses at least this share of the strip's width and is no longer than half the span.
+ */
 export const CROSSES = 0.5
 
 function spanning(
@@ -120,8 +122,9 @@ interface Spot {
   v: Range
 }
 /**
- * Strips side by side over the whole width, cut wherever the edge of a load lies, each with its share of every load over it: what stands
- * on the same wood adds up. The load of a strip that too few supports cross goes to the nearest that is held, without its wood.
+ * Strips side by side over the whole width, cut wherever the edge of a load lies, each with its share of every load
+ * over it: what stands on the same wood adds up. The load of a strip that too few supports cross goes to the nearest
+ * that is held, without its wood.
  * @returns null when none is held
  */
 function heldStrips(width: number, spots: readonly Spot[], isHeld: (v: Range) => boolean) {
@@ -161,8 +164,8 @@ function widestGap(p: Part, supports: Support[], along: boolean): number | null 
 }
 
 /**
- * A panel under its loads, spanning the way in which it is stiffer: sag goes with span⁴ over EI. The other way is taken when the
- * supports cannot hold it so.
+ * A panel under its loads, spanning the way in which it is stiffer: sag goes with span⁴ over EI. The other way is taken
+ * when the supports cannot hold it so.
  * @returns null when they cannot hold it either way
  */
 export function solvePanel(

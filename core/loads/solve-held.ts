@@ -18,7 +18,9 @@ interface Solved {
   result: BeamResult
 }
 
-/** Beams solved in one analysis, by what they are: most cross pieces of a rack are the same beam under the same load. */
+/**
+ * Beams solved in one analysis, by what they are: most cross pieces of a rack are the same beam under the same load.
+ */
 export type SolvedBeams = Map<string, Solved | null>
 
 /** Equal to a millionth of a millimetre and of a newton: the same beam. */
@@ -53,8 +55,8 @@ const LIFTS = 1e-9
 const TOUCHES_MM = 1e-6
 
 /**
- * Solves a member on its supports; a loose one that would have to pull is taken away and the rest solved again, until none pulls and the member
- * lies on none that was taken away.
+ * Solves a member on its supports; a loose one that would have to pull is taken away and the rest solved again, until
+ * none pulls and the member lies on none that was taken away.
  * @param known what this analysis has solved so far; added to
  * @returns null when what is left cannot hold it.
  */

@@ -3,7 +3,9 @@ import type { BeamSpec } from '../mechanics/beam.ts'
 /** A place this close to a support is on it, mm. */
 const SAME_MM = 1e-6
 
-/** The span around a place on a beam, mm: between its neighbouring supports, or twice the overhang beyond the last one. */
+/**
+ * The span around a place on a beam, mm: between its neighbouring supports, or twice the overhang beyond the last one.
+ */
 export function spanAround(spec: BeamSpec, atMm: number): number {
   let left = -Infinity
   let right = Infinity

@@ -7,8 +7,9 @@ import { wayOf, type Bent, type MemberState, type Patch } from './load-path.ts'
 import { solveHeld, type Held, type Rigidity, type SolvedBeams } from './solve-held.ts'
 
 /*
- * A straight member loaded and held any way: bent in each of its two planes as a beam on what holds it that way, pulled or pressed along itself. A
- * support that leans takes its part across the member from the beam, and has the rest of its force along it.
+ * A straight member loaded and held any way: bent in each of its two planes as a beam on what holds it that way, pulled
+ * or pressed along itself. A support that leans takes its part across the member from the beam, and has the rest of its
+ * force along it.
  */
 
 /** Less than this of a member's loads across or along it is rounding. */
@@ -45,7 +46,8 @@ export function solveStick(
   along: Along,
   known: SolvedBeams,
 ): StickSolved | Extract<MemberState, { kind: 'unknown' }>['reason'] {
-  // What runs along the member beside its middle line turns it; what holds it along is known once it is solved, so it is solved again with that.
+  // What runs along the member beside its middle line turns it; what holds it along is known once it is solved, so it
+  // is solved again with that.
   let solved = solveOnce(p, patches, supports, [], rigid, along, known)
   for (let round = 0; round < ROUNDS && typeof solved !== 'string'; round++) {
     const beside = solved.passed.filter(({ patch }) => Math.abs(dot(wayOf(patch), p.at.along)) > COUNTS)
@@ -59,7 +61,9 @@ export function solveStick(
 /** Times a member is solved again with the couples its own supports make: they settle at once where they are few. */
 const ROUNDS = 3
 
-/** Couples of forces along a member that act beside its middle line, in the plane of an axis; those in one place as one. */
+/**
+ * Couples of forces along a member that act beside its middle line, in the plane of an axis; those in one place as one.
+ */
 function couplesOf(p: Part, acting: readonly Patch[], down: Vec3, along: Along): BeamLoad[] {
   const out: { atMm: number; nmm: number }[] = []
   for (const x of acting) {
@@ -146,7 +150,10 @@ function together(p: Part, holding: readonly Support[], axis: Vec3, along: Along
   return out
 }
 
-/** A patch shorter than this share of the member acts at its middle: never less bending than the patch itself would give. */
+/**
+ * A patch shorter than this share of the member acts at its middle: never less bending than the patch itself would
+ * give.
+ */
 const POINT_SHARE = 0.05
 export function asBeamLoad(p: Part, x: Pick<Patch, 'box'>, n: number, along: Along): BeamLoad {
   const r = along(p, x.box)

@@ -1,4 +1,6 @@
-/** Two 32-bit hashes of a text (FNV-1a with different starts), and its length: a clash would need all three to agree. */
+/**
+ * Two 32-bit hashes of a text (FNV-1a with different starts), and its length: a clash would need all three to agree.
+ */
 export function fingerprint(text: string): string {
   let [a, b] = [0x811c9dc5, 0x9747b28c]
   for (let i = 0; i < text.length; i++) {

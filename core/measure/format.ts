@@ -64,7 +64,9 @@ export const formatStress = (mpa: number, units: Units): string =>
 export const formatMoment = (nmm: number, units: Units): string =>
   units.system === 'imperial' ? `${significant(nmm / N_PER_LBF / MM_PER_FOOT)} ft·lb` : `${significant(nmm / 1000)} N·m`
 
-/** Small lengths such as sag, finer than a tape shows: tenths of a millimetre, or hundredths of an inch below 1/8 in. */
+/**
+ * Small lengths such as sag, finer than a tape shows: tenths of a millimetre, or hundredths of an inch below 1/8 in.
+ */
 export function formatSag(mm: number, units: Units): string {
   if (units.system === 'metric') return `${Math.abs(mm) < 10 ? mm.toFixed(1) : Math.round(mm)} mm`
   const inch = mm / MM_PER_INCH

@@ -22,7 +22,9 @@ export function plainCharacters(text: string): string {
     .trim()
 }
 
-/** A number as people write it: `67`, `67.25`, `67,25`, `1/2`, `67 1/4`, `67-1/4`. The source of a regular expression. */
+/**
+ * A number as people write it: `67`, `67.25`, `67,25`, `1/2`, `67 1/4`, `67-1/4`. The source of a regular expression.
+ */
 export const NUMBER = String.raw`\d+(?:\s+|-)\d+\/\d+|\d+\/\d+|\d+(?:[.,]\d+)?|\.\d+`
 
 /**

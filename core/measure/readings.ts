@@ -1,4 +1,7 @@
-/** A repeated reading this many robust deviations from the others is an odd one. Product decision: about one in a thousand good ones. */
+/**
+ * A repeated reading this many robust deviations from the others is an odd one. Product decision: about one in a
+ * thousand good ones.
+ */
 const ODD = 3.5
 /** A meter on a tripod scatters by no less than this, mm: closer agreement is luck, not precision. */
 const LEAST_SCATTER_MM = 1
@@ -13,8 +16,8 @@ export interface Averaged {
 }
 
 /**
- * Repeated readings of one length as one: the mean of those that agree. A reading is odd when it lies more than 3.5 scaled median
- * deviations (1.4826·MAD) from the median; with fewer than three nothing can be called odd.
+ * Repeated readings of one length as one: the mean of those that agree. A reading is odd when it lies more than 3.5
+ * scaled median deviations (1.4826·MAD) from the median; with fewer than three nothing can be called odd.
  */
 export function averageReadings(mm: readonly number[]): Averaged | null {
   if (mm.length === 0 || mm.some((x) => !Number.isFinite(x))) return null

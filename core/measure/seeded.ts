@@ -1,4 +1,7 @@
-/** A small seeded generator (mulberry32): the same numbers from the same seed on every machine. @returns numbers from 0 up to 1 */
+/**
+ * A small seeded generator (mulberry32): the same numbers from the same seed on every machine. @returns numbers from 0
+ * up to 1
+ */
 export function seeded(seed: number): () => number {
   let a = seed >>> 0
   return () => {

@@ -19,7 +19,10 @@ const load = (l: number): fc.Arbitrary<Straight> =>
       endNPerMm: x.b,
     })),
   )
-/** Any beam of this trade: two to five supports, some springs, overhangs, up to five loads of every kind, with and without shear. */
+/**
+ * Any beam of this trade: two to five supports, some springs, overhangs, up to five loads of every kind, with and
+ * without shear.
+ */
 const beams = fc
   .record({
     lengthMm: share(300, 5000),

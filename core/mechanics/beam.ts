@@ -52,8 +52,8 @@ interface Element {
 }
 
 /**
- * Places closer than this share of the length are one node: stretches much shorter than the beam would drown it in rounding.
- * Ends and supports keep their places; a load's edge moves to them.
+ * Places closer than this share of the length are one node: stretches much shorter than the beam would drown it in
+ * rounding. Ends and supports keep their places; a load's edge moves to them.
  */
 const SAME_PLACE = 1 / 2000
 /** A pivot that elimination leaves with less than this share of its stiffness belongs to a mechanism. */
@@ -94,8 +94,8 @@ function resultant(l: Exclude<BeamLoad, { kind: 'couple' }>): { n: number; atMm:
 }
 
 /**
- * The stretches between nodes with their loads; point loads are added to `pointAt`. A load moved to a node keeps its force and, by a couple
- * there, its moment: what is left of the move is of second order.
+ * The stretches between nodes with their loads; point loads are added to `pointAt`. A load moved to a node keeps its
+ * force and, by a couple there, its moment: what is left of the move is of second order.
  */
 function elementsOf(b: BeamSpec, places: number[], pointAt: number[], coupleAt: number[]): Element[] {
   const out: Element[] = []
@@ -149,7 +149,9 @@ function elementsOf(b: BeamSpec, places: number[], pointAt: number[], coupleAt: 
   return out
 }
 
-/** Solves a symmetric banded system in place (LDLᵀ, half band 3); null when it is singular. `k[4i + j]` is K(i, i+j). */
+/**
+ * Solves a symmetric banded system in place (LDLᵀ, half band 3); null when it is singular. `k[4i + j]` is K(i, i+j).
+ */
 function solveBanded(k: number[], f: number[]): number[] | null {
   const n = f.length
   const whole = new Array<number>(n)
@@ -301,7 +303,10 @@ interface Jump {
   nmm: number
 }
 
-/** Every place where something acts or begins to, and how much load lies between two of them, N/mm at both ends of each stretch. */
+/**
+ * Every place where something acts or begins to, and how much load lies between two of them, N/mm at both ends of each
+ * stretch.
+ */
 function asItActs(b: BeamSpec, held: readonly Jump[]): { jumps: Jump[]; between: [number, number][] } {
   const clamp = (x: number) => Math.min(Math.max(x, 0), b.lengthMm)
   const jumps: Jump[] = [{ atMm: 0, n: 0, nmm: 0 }, { atMm: b.lengthMm, n: 0, nmm: 0 }, ...held]

@@ -1,15 +1,22 @@
 import { inches } from '../measure/units.ts'
 
-/** Short bearing lengths away from a member's end: Cb = (lb + 0.375 in)/lb below 6 in and 3 in or more from the end. NDS 2018 3.10.4. */
+/**
+ * Short bearing lengths away from a member's end: Cb = (lb + 0.375 in)/lb below 6 in and 3 in or more from the end. NDS
+ * 2018 3.10.4.
+ */
 export const bearingAreaFactor = (lengthMm: number, toEndMm: number): number =>
   lengthMm >= inches(6) || toEndMm < inches(3) ? 1 : (lengthMm + inches(0.375)) / lengthMm
 
-/** Effective contact length across the grain: 30 mm more on each side where there is wood, no more than the length itself or half a gap. EN 1995-1-1 6.1.5. */
+/**
+ * Effective contact length across the grain: 30 mm more on each side where there is wood, no more than the length
+ * itself or half a gap. EN 1995-1-1 6.1.5.
+ */
 export const effectiveContact = (lengthMm: number, beforeMm: number, afterMm: number): number =>
   lengthMm + [beforeMm, afterMm].reduce((s, a) => s + Math.max(0, Math.min(30, a, lengthMm)), 0)
 
 /**
- * Shear a beam may carry at a support where it is notched on the tension side: V = (2/3·Fv'·b·dn)·(dn/d)². NDS 2018 equation 3.4-3. N
+ * Shear a beam may carry at a support where it is notched on the tension side: V = (2/3·Fv'·b·dn)·(dn/d)². NDS 2018
+ * equation 3.4-3. N
  * @param leftMm depth left over the notch
  */
 export const notchedShear = (fv: number, breadthMm: number, depthMm: number, leftMm: number): number =>
@@ -35,16 +42,17 @@ export const housingBearing = (depthMm: number, lengthMm: number, strength: numb
   depthMm * lengthMm * strength
 
 /**
- * A pin, or a tube, in a bored hole with a force across it and a moment at the face: pressure straight-lined along its depth,
- * largest at the face, p = (4V + 6M/L) / (d·L). MPa
+ * A pin, or a tube, in a bored hole with a force across it and a moment at the face: pressure straight-lined along its
+ * depth, largest at the face, p = (4V + 6M/L) / (d·L). MPa
  */
 export const boredHolePressure = (forceN: number, momentNmm: number, diameterMm: number, depthMm: number): number =>
   (4 * forceN + (6 * momentNmm) / depthMm) / (diameterMm * depthMm)
 
 /**
- * A stiff pin (shelf pin) in a hole of some depth, pressed across at a way out from the face: the wood yields on one side near the face, on the
- * other at the bottom. F = fh·d·(√((2e + L)² + L²) − (2e + L)). N
- * @param fh strength of the wood round the hole, MPa; source: equilibrium of a rigid dowel, as in mode c of EN 1995-1-1 8.2.2
+ * A stiff pin (shelf pin) in a hole of some depth, pressed across at a way out from the face: the wood yields on one
+ * side near the face, on the other at the bottom. F = fh·d·(√((2e + L)² + L²) − (2e + L)). N
+ * @param fh strength of the wood round the hole, MPa; source: equilibrium of a rigid dowel, as in mode c of EN 1995-1-1
+ * 8.2.2
  */
 export const pinInHole = (fh: number, diameterMm: number, depthMm: number, outMm: number): number =>
   fh * diameterMm * (Math.hypot(2 * outMm + depthMm, depthMm) - (2 * outMm + depthMm))

@@ -17,8 +17,8 @@ export function columnStability(fcStar: number, eMin: number, slenderness: numbe
 }
 
 /**
- * How hard a column works under compression off its axis and bending one way: NDS 2018 equation 15.4-1 (with e = 0 it is 3.9-3).
- * (fc/Fc')² + [fb + fc·(6e/d)·(1 + 0.234·fc/FcE)] / [Fb'·(1 − fc/FcE)]. At most 1.
+ * How hard a column works under compression off its axis and bending one way: NDS 2018 equation 15.4-1 (with e = 0 it
+ * is 3.9-3). (fc/Fc')² + [fb + fc·(6e/d)·(1 + 0.234·fc/FcE)] / [Fb'·(1 − fc/FcE)]. At most 1.
  * @returns Infinity once fc reaches FcE: then it buckles
  */
 export function combinedAsd(c: {
@@ -35,7 +35,9 @@ export function combinedAsd(c: {
   return (c.fc / c.fcAllowed) ** 2 + (c.fb + moved) / (c.fbAllowed * (1 - c.fc / c.fcE))
 }
 
-/** Euler stress of sideways buckling in bending: FbE = 1.20·Emin′/RB², RB² = le·d/b². NDS 2018 3.3.3.6 and 3.3.3.8. MPa */
+/**
+ * Euler stress of sideways buckling in bending: FbE = 1.20·Emin′/RB², RB² = le·d/b². NDS 2018 3.3.3.6 and 3.3.3.8. MPa
+ */
 export const lateralEuler = (eMin: number, effectiveMm: number, depthMm: number, breadthMm: number): number =>
   (1.2 * eMin * breadthMm ** 2) / (effectiveMm * depthMm)
 
@@ -75,7 +77,10 @@ export function instabilityFactor(fc0k: number, e05: number, slenderness: number
 /** km of rectangles: the peaks of both bendings meet in one corner only. EN 1995-1-1 6.1.6(2). */
 const KM = 0.7
 
-/** Compression and bending one way, and some the other way: EN 1995-1-1 equations 6.23 and 6.24, σc/(kc·fc,0,d) + σm/fm,d + km·(σm/fm,d other way). At most 1. */
+/**
+ * Compression and bending one way, and some the other way: EN 1995-1-1 equations 6.23 and 6.24, σc/(kc·fc,0,d) +
+ * σm/fm,d + km·(σm/fm,d other way). At most 1.
+ */
 export const combinedEc5 = (c: {
   sigmaC: number
   fcDesign: number

@@ -1,4 +1,7 @@
-/** Years at which the long-term value of the methods is reached, and exponent of the curve between: a usual approximation, not a code rule. */
+/**
+ * Years at which the long-term value of the methods is reached, and exponent of the curve between: a usual
+ * approximation, not a code rule.
+ */
 const END_YEARS = 50
 const EXPONENT = 0.21
 

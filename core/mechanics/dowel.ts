@@ -1,8 +1,8 @@
 import { inches } from '../measure/units.ts'
 
 /*
- * One dowel-type fastener (nail, wood screw, lag screw, bolt) loaded across its length in single shear: the yield-limit equations. All
- * lengths mm, strengths MPa, result N.
+ * One dowel-type fastener (nail, wood screw, lag screw, bolt) loaded across its length in single shear: the yield-limit
+ * equations. All lengths mm, strengths MPa, result N.
  */
 
 export interface DowelCase {
@@ -27,7 +27,10 @@ export type YieldMode = 'Im' | 'Is' | 'II' | 'IIIm' | 'IIIs' | 'IV'
 /** From here on fasteners bear differently along and across the grain, mm. NDS 2018 12.3.3. */
 export const LARGE_FROM_MM = inches(1 / 4)
 
-/** Reduction terms Rd of NDS 2018 table 12.3.1B; its note 1: a thread of 1/4 in and more with a thinner root takes KD·Kθ. */
+/**
+ * Reduction terms Rd of NDS 2018 table 12.3.1B; its note 1: a thread of 1/4 in and more with a thinner root takes
+ * KD·Kθ.
+ */
 function reduction(diameterMm: number, nominalMm: number, angleDeg: number): Record<YieldMode, number> {
   const d = diameterMm / inches(1)
   const k = 1 + 0.25 * (angleDeg / 90)
@@ -63,8 +66,9 @@ export function lateralYield(c: DowelCase): { n: number; mode: YieldMode; modes:
 }
 
 /**
- * What a gap between the two pieces leaves of a dowel's strength: it bends over the gap first. AWC TR12 2018, general dowel equations; pieces as thick as
- * they are, the same bearing at every depth. The same share is taken of Johansen's values, which rest on the same statics.
+ * What a gap between the two pieces leaves of a dowel's strength: it bends over the gap first. AWC TR12 2018, general
+ * dowel equations; pieces as thick as they are, the same bearing at every depth. The same share is taken of Johansen's
+ * values, which rest on the same statics.
  * @param gapMm lining or air between the pieces
  */
 export function gapShare(
@@ -105,7 +109,10 @@ export interface JohansenCase {
   ropeMost: number
 }
 
-/** Characteristic lateral resistance in single shear, timber to timber: EN 1995-1-1 equation 8.6. @returns N for one fastener */
+/**
+ * Characteristic lateral resistance in single shear, timber to timber: EN 1995-1-1 equation 8.6. @returns N for one
+ * fastener
+ */
 export function johansen(c: JohansenCase): { n: number; mode: 'a' | 'b' | 'c' | 'd' | 'e' | 'f' } {
   const { diameterMm: d, myRk, t1Mm: t1, t2Mm: t2, fh1, fh2 } = c
   const b = fh2 / fh1
@@ -139,7 +146,8 @@ export const embedment = (rhoK: number, diameterMm: number, bored: boolean): num
   bored ? 0.082 * (1 - 0.01 * diameterMm) * rhoK : 0.082 * rhoK * diameterMm ** -0.3
 
 /**
- * Dowel bearing strength of lumber, MPa: NDS 2018 12.3.3; below 1/4 in the same in every direction, from there on along or across the grain.
+ * Dowel bearing strength of lumber, MPa: NDS 2018 12.3.3; below 1/4 in the same in every direction, from there on along
+ * or across the grain.
  * @param diameterMm outside diameter: a thread counts here with all of it
  */
 export function bearingStrength(g: number, diameterMm: number, alongGrain = true): number {
@@ -167,16 +175,25 @@ export const penetrationShare = (penetrationMm: number, diameterMm: number, rule
   return n < rule.least ? 0 : Math.min(1, n / rule.full)
 }
 
-/** End grain takes two thirds of the lateral value: NDS 2018 12.5.2, Ceg = 0.67. Withdrawal from it counts for nothing (12.2.2.3). */
+/**
+ * End grain takes two thirds of the lateral value: NDS 2018 12.5.2, Ceg = 0.67. Withdrawal from it counts for nothing
+ * (12.2.2.3).
+ */
 export const END_GRAIN_LATERAL = 0.67
 
-/** Lateral and withdrawal together on one screw: NDS 2018 equation 12.4-1. @param angleRad load against the surface, 0 along it */
+/**
+ * Lateral and withdrawal together on one screw: NDS 2018 equation 12.4-1. @param angleRad load against the surface, 0
+ * along it
+ */
 export const atAngle = (lateralN: number, withdrawalN: number, angleRad: number): number => {
   const [c, s] = [Math.cos(angleRad), Math.sin(angleRad)]
   return withdrawalN === 0 && s > 1e-9 ? 0 : (withdrawalN * lateralN) / (withdrawalN * c * c + lateralN * s * s)
 }
 
-/** Fasteners in one row, each a little less than alone: NDS 2018 11.3.6 lets all below 1/4 in count fully; EN 1995-1-1 8.3.1.1: n^kef. */
+/**
+ * Fasteners in one row, each a little less than alone: NDS 2018 11.3.6 lets all below 1/4 in count fully; EN 1995-1-1
+ * 8.3.1.1: n^kef.
+ */
 export const effectiveNumber = (n: number, spacingDiameters: number): number =>
   spacingDiameters >= 14 ? n : spacingDiameters >= 10 ? n ** 0.85 : spacingDiameters >= 7 ? n ** 0.7 : n ** 0.5
 

@@ -5,7 +5,10 @@ export const stressAreaInch = (diameterMm: number, perInch: number): number =>
 export const stressAreaMetric = (diameterMm: number, pitchMm: number): number =>
   (Math.PI / 4) * (diameterMm - 0.9382 * pitchMm) ** 2
 
-/** Allowable tension of a threaded rod, N: nominal strength 0.75·Fu on the gross area over a safety factor of 2: AISC 360 table J3.2. */
+/**
+ * Allowable tension of a threaded rod, N: nominal strength 0.75·Fu on the gross area over a safety factor of 2: AISC
+ * 360 table J3.2.
+ */
 export const rodTension = (fu: number, diameterMm: number): number => (0.75 * fu * (Math.PI / 4) * diameterMm ** 2) / 2
 
 /** Design tension of a threaded rod, N: 0.9·fub·As / γM2, γM2 1.25: EN 1993-1-8 table 3.4. */
@@ -22,13 +25,17 @@ export const washerBearing = (outerMm: number, holeMm: number, strength: number)
  */
 export const eccentricPull = (loadN: number, outMm: number, leverMm: number): number => (loadN * outMm) / leverMm
 
-/** Share of its load with which a bevel pushes its strip off the wall, tan(θ − φ): bevel and friction angle from level, radians. */
+/**
+ * Share of its load with which a bevel pushes its strip off the wall, tan(θ − φ): bevel and friction angle from level,
+ * radians.
+ */
 export const wedgeShare = (bevelRad: number, frictionRad: number): number =>
   Math.tan(Math.max(0, bevelRad - frictionRad))
 
 /**
- * Pull on the screws of a bevelled hanging strip, N: the larger of the pry-out of the load out from the wall and the thrust of the bevel, which
- * pushes outward with W·tan(θ − φ) for a bevel θ from upright and a friction angle φ (none: the whole load at 45°).
+ * Pull on the screws of a bevelled hanging strip, N: the larger of the pry-out of the load out from the wall and the
+ * thrust of the bevel, which pushes outward with W·tan(θ − φ) for a bevel θ from upright and a friction angle φ (none:
+ * the whole load at 45°).
  */
 export const bevelPull = (
   loadN: number,
@@ -47,6 +54,9 @@ export const tubeStress = (momentNmm: number, outerMm: number, wallMm: number): 
   return (32 * momentNmm * outerMm) / (Math.PI * (outerMm ** 4 - inner ** 4))
 }
 
-/** Conduit as an arm: no structural yield strength is guaranteed; assumed, MPa, and a safety factor of 1.67 (AISC 360 F1). */
+/**
+ * Conduit as an arm: no structural yield strength is guaranteed; assumed, MPa, and a safety factor of 1.67 (AISC 360
+ * F1).
+ */
 export const CONDUIT_YIELD_ASSUMED = 200
 export const STEEL_BENDING_SAFETY = 1.67

@@ -171,7 +171,8 @@ describe('beam properties', () => {
     fc.assert(
       fc.property(loads, (q) => {
         const at = (list: typeof q, x: number) => beamCurve({ ...simple, loads: list })!.sagAt(x)
-        // Against the sag of the whole load in the middle: a load's edge may have moved by a two-thousandth of the length.
+        // Against the sag of the whole load in the middle: a load's edge may have moved by a two-thousandth of the
+        // length.
         const scale = q.reduce((n, l) => n + (l.startNPerMm * (l.toMm - l.fromMm) * L ** 3) / (48 * EI), 0)
         expect(Math.abs(at(q, 900) - q.reduce((s, l) => s + at([l], 900), 0))).toBeLessThan(0.003 * scale)
         const mirrored = q.map((l) => ({ ...l, fromMm: L - l.toMm, toMm: L - l.fromMm }))

@@ -9,7 +9,8 @@ import { ec5 } from './methods/ec5.ts'
 import { DURATIONS, MOISTURES, type Conditions, type PostAxis } from './methods/method.ts'
 
 /*
- * Both methods written out once more from their tables, in the units of the tables, and compared over every section, grade, moisture and duration.
+ * Both methods written out once more from their tables, in the units of the tables, and compared over every section,
+ * grade, moisture and duration.
  */
 
 const US = {

@@ -1,13 +1,15 @@
 /*
- * A thin rectangular plate that lies across straight supports over its whole width, with beams along its two free edges:
+ * A thin rectangular plate that lies across straight supports over its whole width, with beams along its two free
+ * edges:
  *
  *        v = width  ==================  edge beam
  *                   |       |        |   supports across: no sag there
  *        v = 0      ==================  edge beam
  *                  u = 0           u = length
  *
- * Ritz's method: cubic elements along u, polynomials across. Orthotropic, no Poisson coupling (on the safe side for free edges).
- * Timoshenko and Woinowsky-Krieger, Theory of Plates and Shells, chapter 11 (energy of an orthotropic plate).
+ * Ritz's method: cubic elements along u, polynomials across. Orthotropic, no Poisson coupling (on the safe side for
+ * free edges). Timoshenko and Woinowsky-Krieger, Theory of Plates and Shells, chapter 11 (energy of an orthotropic
+ * plate).
  */
 
 export interface PlateSpec {
@@ -33,7 +35,10 @@ export interface PlateResult {
   beams: number[]
 }
 
-/** Elements along u, and the degree across: doubled they change sag by less than one per cent, moments over supports by less than two. */
+/**
+ * Elements along u, and the degree across: doubled they change sag by less than one per cent, moments over supports by
+ * less than two.
+ */
 const PIECES = 14
 const DEGREE = 5
 const POWERS = DEGREE + 1
@@ -93,7 +98,10 @@ function nodes(s: PlateSpec): number[] {
   return out
 }
 
-/** Lower triangle of a symmetric matrix, solved by Cholesky in place; null when it is no plate on supports but a mechanism. */
+/**
+ * Lower triangle of a symmetric matrix, solved by Cholesky in place; null when it is no plate on supports but a
+ * mechanism.
+ */
 function cholesky(a: Float64Array[], b: Float64Array): Float64Array | null {
   const n = b.length
   for (let j = 0; j < n; j++) {

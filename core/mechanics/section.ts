@@ -52,7 +52,10 @@ export function partialStiffness(
   )
 }
 
-/** Slip modulus of a screw or nail at service load, N/mm: EN 1995-1-1 table 7.1, ρm^1.5·d^0.8/30 driven nails, ρm^1.5·d/23 screws. */
+/**
+ * Slip modulus of a screw or nail at service load, N/mm: EN 1995-1-1 table 7.1, ρm^1.5·d^0.8/30 driven nails,
+ * ρm^1.5·d/23 screws.
+ */
 export const slipModulus = (rhoMean: number, diameterMm: number, kind: 'nail' | 'screw'): number =>
   kind === 'nail' ? (rhoMean ** 1.5 * diameterMm ** 0.8) / 30 : (rhoMean ** 1.5 * diameterMm) / 23
 

@@ -1,6 +1,6 @@
 /*
- * How far fasteners of dowel type must stay from ends and edges and from each other so that the wood does not split. Distances in diameters of
- * the fastener (of the thread, for screws).
+ * How far fasteners of dowel type must stay from ends and edges and from each other so that the wood does not split.
+ * Distances in diameters of the fastener (of the thread, for screws).
  */
 
 /** Distances wanted in one piece, in diameters. Loaded: the edge towards which the fastener presses. */
@@ -31,7 +31,10 @@ export const spacingLargeAsd = (runs: LoadRuns): Spacing =>
     ? { end: 4, edge: 1.5, loadedEdge: 4, along: 5, across: 3 }
     : { end: runs === 'to-end' ? 7 : 4, edge: 1.5, loadedEdge: 1.5, along: 4, across: 1.5 }
 
-/** Nails, and screws that count as nails (6 mm and thinner), in wood up to 420 kg/m³: EN 1995-1-1 table 8.2. @param diameterMm outside */
+/**
+ * Nails, and screws that count as nails (6 mm and thinner), in wood up to 420 kg/m³: EN 1995-1-1 table 8.2. @param
+ * diameterMm outside
+ */
 export function spacingEc5(runs: LoadRuns, diameterMm: number, bored: boolean): Spacing {
   const [cos, sin] = runs === 'across' ? [0, 1] : [1, 0]
   const thick = diameterMm >= 5
@@ -64,7 +67,10 @@ export function spacingLargeEc5(runs: LoadRuns, diameterMm: number): Spacing {
   }
 }
 
-/** A face two pieces share, seen across it: how long and how wide the part of it is in which fasteners may stand, and how far apart they must be. */
+/**
+ * A face two pieces share, seen across it: how long and how wide the part of it is in which fasteners may stand, and
+ * how far apart they must be.
+ */
 export interface Field {
   wideMm: number
   highMm: number
@@ -91,7 +97,10 @@ export const PILOT = {
     lag: { ofOutside: 0.7, source: 'EN 1995-1-1 10.4.5: about 70 % of the shank' },
   },
 } as const
-/** A bolt's hole is wider than the bolt by this, mm: 1/32 to 1/16 in by NDS 2018 12.1.3.2, at most 1 mm by EN 1995-1-1 10.4.3. */
+/**
+ * A bolt's hole is wider than the bolt by this, mm: 1/32 to 1/16 in by NDS 2018 12.1.3.2, at most 1 mm by EN 1995-1-1
+ * 10.4.3.
+ */
 export const BOLT_HOLE_OVER_MM = 1
 
 /** Diameter to bore, mm. */

@@ -10,7 +10,10 @@ const inch = (mm: number) => mm / inches(1)
 export const screwWithdrawal = (g: number, diameterMm: number, threadMm: number, cd: number): number =>
   2850 * g * g * inch(diameterMm) * inch(threadMm) * cd * N_PER_LBF
 
-/** Withdrawal of a lag screw: W = 1800·G^1.5·D^0.75 lb per inch of thread. NDS 2018 equation 12.2-1; end grain × 0.75. @returns N */
+/**
+ * Withdrawal of a lag screw: W = 1800·G^1.5·D^0.75 lb per inch of thread. NDS 2018 equation 12.2-1; end grain × 0.75.
+ * @returns N
+ */
 export const lagWithdrawal = (g: number, diameterMm: number, threadMm: number, cd: number, endGrain = false): number =>
   1800 * g ** 1.5 * inch(diameterMm) ** 0.75 * inch(threadMm) * cd * (endGrain ? 0.75 : 1) * N_PER_LBF
 
@@ -19,15 +22,16 @@ export const nailWithdrawal = (g: number, diameterMm: number, penetrationMm: num
   1380 * g ** 2.5 * inch(diameterMm) * inch(penetrationMm) * cd * N_PER_LBF
 
 /**
- * Characteristic withdrawal of a screw of 6 mm and more at right angles to the grain: EN 1995-1-1 equations 8.38 to 8.40,
- * fax = 0.52·d^-0.5·lef^-0.1·ρk^0.8, F = nef·fax·d·lef·kd. @returns N for one screw (nef = 1)
+ * Characteristic withdrawal of a screw of 6 mm and more at right angles to the grain: EN 1995-1-1 equations 8.38 to
+ * 8.40, fax = 0.52·d^-0.5·lef^-0.1·ρk^0.8, F = nef·fax·d·lef·kd. @returns N for one screw (nef = 1)
  */
 export const screwWithdrawalEc5 = (rhoK: number, diameterMm: number, threadMm: number): number =>
   0.52 * diameterMm ** -0.5 * threadMm ** -0.1 * rhoK ** 0.8 * diameterMm * threadMm * Math.min(diameterMm / 8, 1)
 
 /**
- * Head of a screw pulled through the piece it holds: W_H = 690·π·D_H·G²·t lb for t up to 2.5 D_H, 1725·π·D_H²·G² beyond. NDS 2018 equations
- * 12.2-6a and b. @param headMm diameter of the head, @param thicknessMm of the piece under it @returns N for one screw
+ * Head of a screw pulled through the piece it holds: W_H = 690·π·D_H·G²·t lb for t up to 2.5 D_H, 1725·π·D_H²·G²
+ * beyond. NDS 2018 equations 12.2-6a and b. @param headMm diameter of the head, @param thicknessMm of the piece under
+ * it @returns N for one screw
  */
 export const headPullThrough = (g: number, headMm: number, thicknessMm: number, cd: number): number =>
   690 * Math.PI * inch(headMm) * g * g * Math.min(inch(thicknessMm), 2.5 * inch(headMm)) * cd * N_PER_LBF

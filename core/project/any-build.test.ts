@@ -19,7 +19,8 @@ import { newBuild, newProject, type Build } from './project.ts'
 import { readWith } from './read-build.ts'
 
 /*
- * Any goods, any room, any choices, some dimensions fixed at random: whatever comes of it, it is a build that keeps the contract, or a problem in words.
+ * Any goods, any room, any choices, some dimensions fixed at random: whatever comes of it, it is a build that keeps the
+ * contract, or a problem in words.
  */
 
 const mm = (min: number, max: number) => fc.integer({ min, max })

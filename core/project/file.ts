@@ -10,7 +10,9 @@ export const writeProject = (p: Project): string => `${JSON.stringify(p, null, 1
 export const MOST_TOLD = 12
 /** The largest file that is read, letters: forty builds being cut stay below a tenth of it. Product decision. */
 export const LARGEST_FILE = 20_000_000
-/** How deep a file may nest: a project goes nine deep; what goes much deeper is no project, and would end the reader. */
+/**
+ * How deep a file may nest: a project goes nine deep; what goes much deeper is no project, and would end the reader.
+ */
 export const DEEPEST_FILE = 64
 
 /** One fault of a file in words a person can act on: what stands there and what would be accepted. */
@@ -24,7 +26,9 @@ export function told(issue: { path: PropertyKey[]; message: string }, raw: unkno
   }
 }
 
-/** Deepest nesting of a JSON text, counted without reading it: brackets outside strings. Stops counting past `enough`. */
+/**
+ * Deepest nesting of a JSON text, counted without reading it: brackets outside strings. Stops counting past `enough`.
+ */
 export function depthOf(text: string, enough = Infinity): number {
   let [depth, deepest] = [0, 0]
   let inString = false

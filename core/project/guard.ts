@@ -13,8 +13,9 @@ interface Issue {
 }
 
 /**
- * Why a project's new state could not be written to a file and read again; null when it can. The one schema of the file judges every
- * change before it is taken over, so that what is stored and what is exported can always be read. Only what changed is looked at.
+ * Why a project's new state could not be written to a file and read again; null when it can. The one schema of the file
+ * judges every change before it is taken over, so that what is stored and what is exported can always be read. Only
+ * what changed is looked at.
  */
 export function refusal(before: Project | null, after: Project): Problem | null {
   for (const key of Object.keys(projectSchema.shape) as (keyof Project)[]) {
@@ -25,7 +26,10 @@ export function refusal(before: Project | null, after: Project): Problem | null 
   return null
 }
 
-/** Of a list with the same things in the same order only those that changed are read: thousands of goods cost what one costs. */
+/**
+ * Of a list with the same things in the same order only those that changed are read: thousands of goods cost what one
+ * costs.
+ */
 function firstIssue(schema: z.ZodType, before: unknown, after: unknown): Issue | null {
   if (schema instanceof z.ZodArray && Array.isArray(before) && Array.isArray(after) && sameThings(before, after)) {
     for (const [i, x] of after.entries()) {

@@ -18,7 +18,9 @@ const written = (p: Project) => {
     for (const [part, label] of r.labels) out.set(`${r.build.id}/${part}`, label)
   return out
 }
-/** A build whose brace may be taken away or added, which adds and moves kinds of pieces before those of later builds. */
+/**
+ * A build whose brace may be taken away or added, which adds and moves kinds of pieces before those of later builds.
+ */
 const braced = (p: Project) => p.builds.findIndex((b) => typeof b.params.brace === 'boolean')
 const otherwise = (p: Project, i: number): Project => ({
   ...p,

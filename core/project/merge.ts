@@ -31,8 +31,9 @@ export interface NotKept {
 }
 
 /**
- * Lays changes over a state that has moved on, one after the other, each whole or not at all. One that meets something changed
- * meanwhile, that would make a project no file can hold, or that would leave something pointing nowhere, is not kept and is told.
+ * Lays changes over a state that has moved on, one after the other, each whole or not at all. One that meets something
+ * changed meanwhile, that would make a project no file can hold, or that would leave something pointing nowhere, is not
+ * kept and is told.
  */
 export function layChanges(
   onto: Project,

@@ -3,7 +3,8 @@ import { startingCarriage } from '../assembly/settings.ts'
 type Raw = Record<string, unknown>
 
 /**
- * One step for each version: from that version to the next. Version 0 were files written before ticks and answered doubts were kept.
+ * One step for each version: from that version to the next. Version 0 were files written before ticks and answered
+ * doubts were kept.
  */
 const STEPS: ((raw: Raw) => Raw)[] = [
   (raw) => ({
@@ -13,7 +14,8 @@ const STEPS: ((raw: Raw) => Raw)[] = [
     progress: raw.progress ?? { steps: [], cuts: [], bought: [], measured: {} },
     answered: raw.answered ?? [],
   }),
-  // Version 1 knew one wall at a time: no corners, diagonals, things in the room or falls of the floor, and builds stood straight at a wall.
+  // Version 1 knew one wall at a time: no corners, diagonals, things in the room or falls of the floor, and builds
+  // stood straight at a wall.
   (raw) => ({
     ...raw,
     version: 2,
@@ -27,7 +29,8 @@ const STEPS: ((raw: Raw) => Raw)[] = [
     room: roomOfVersion1(object(raw.room)),
     builds: list(raw.builds).map((b) => ({ outMm: 0, turn: 0, mirrored: false, ...object(b) })),
   }),
-  // Version 2 knew no ties between builds, no stock on hand, no history of prices and nothing of a plan being cut; pieces were ticked with their board.
+  // Version 2 knew no ties between builds, no stock on hand, no history of prices and nothing of a plan being cut;
+  // pieces were ticked with their board.
   (raw) => ({
     readyMadeMinor: null,
     yardAt: null,
@@ -87,5 +90,7 @@ function roomOfVersion1(room: Raw): Raw {
   }
 }
 
-/** Brings an older file up to the present version; what it does not know stays as it was and is judged by the schema. */
+/**
+ * Brings an older file up to the present version; what it does not know stays as it was and is judged by the schema.
+ */
 export const migrate = (raw: Raw, version: number): Raw => STEPS.slice(version).reduce((r, step) => step(r), raw)

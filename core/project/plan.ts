@@ -18,7 +18,10 @@ export interface Procurement {
   screws: ScrewLine[]
   sundries: SundryLine[]
   bill: Bill
-  /** What of the wood each build uses, minor units, by the length and area of its pieces; fasteners and the rest by count. */
+  /**
+   * What of the wood each build uses, minor units, by the length and area of its pieces; fasteners and the rest by
+   * count.
+   */
   perBuild: { build: string; minor: number }[]
   /** The plan is the one being cut; and whether it still makes what the builds ask for. */
   sawing: 'not-begun' | 'fits' | 'builds-changed'

@@ -81,7 +81,10 @@ export const projectSchema = z.object({
     spent: z.record(z.string(), price),
     /** The plan being cut; null until the first piece is ticked. */
     sawing: sawing.nullable(),
-    /** What was written on pieces when cutting began, by build and kind: no later change gives a letter to anything else. */
+    /**
+     * What was written on pieces when cutting began, by build and kind: no later change gives a letter to anything
+     * else.
+     */
     letters: z.record(id, z.record(z.string().max(400), given)),
     /** Leftovers of that plan were put on hand. */
     leftoversKept: z.boolean(),

@@ -42,7 +42,10 @@ export function withoutHome(p: Project): { goodsId: string; count: number }[] {
 /** Changes made to a proposal before it is shown: what it would be told to do at once. */
 const REPAIRS = 3
 
-/** A first guess made to hold: remedies that let the same goods in, cheapest first, until nothing of strength fails or none is found. */
+/**
+ * A first guess made to hold: remedies that let the same goods in, cheapest first, until nothing of strength fails or
+ * none is found.
+ */
 function repaired(p: Project, first: Build): Build {
   let build = first
   for (let i = 0; i < REPAIRS; i++) {

@@ -92,7 +92,10 @@ function nextOnWall(p: Project, build: Build): number {
   )
 }
 
-/** The space a build has where it stands: along the wall and out from it, or turned; away from the wall nothing can be tied to it. */
+/**
+ * The space a build has where it stands: along the wall and out from it, or turned; away from the wall nothing can be
+ * tied to it.
+ */
 function spaceOf(p: Project, build: Build): FreeSpace | null {
   const wall = p.room.walls.find((w) => w.id === build.wallId)
   if (!wall) return null
@@ -151,7 +154,10 @@ export function readBuild(p: Project, build: Build, prices = priceBook(p), pen?:
   return readWith(family, build, ctx, pen)
 }
 
-/** A build as it stands: its feet follow the floor, and mirrored it meets the studs that are really behind it. Its size does not depend on either. */
+/**
+ * A build as it stands: its feet follow the floor, and mirrored it meets the studs that are really behind it. Its size
+ * does not depend on either.
+ */
 function shapeInPlace(family: AnyFamily, build: Build, ctx: ShapeContext): Result<Shaped> {
   const first = family.shape(build.params, ctx)
   if (!first.ok || (!build.mirrored && !ctx.fallUnder)) return first
@@ -262,7 +268,10 @@ export function readBuilds(p: Project, kept?: KeptReadings): BuildOutcome[] {
 export const leftOpen = (r: Pick<BuildReading, 'checks'>): boolean =>
   r.checks.some((c) => c.check === 'clearance' && c.data.sought === 0)
 
-/** What a quick look left open, looked at thoroughly: the checks of those builds that are against what stands round them. */
+/**
+ * What a quick look left open, looked at thoroughly: the checks of those builds that are against what stands round
+ * them.
+ */
 export function deeperLook(p: Project, builds: readonly string[]): { id: string; checks: CheckResult[] }[] {
   const readings = readingsOf(readAlone(p))
   const round = surroundingsOf(p, roomPlan(p.room).outline, readings)

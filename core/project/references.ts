@@ -1,7 +1,8 @@
 import type { Project } from './project.ts'
 
 /**
- * What a project points to and does not have: builds, things and readings at walls that are gone, goods that were taken away.
+ * What a project points to and does not have: builds, things and readings at walls that are gone, goods that were taken
+ * away.
  * @returns one entry for each pointer that leads nowhere, `where>to`
  */
 export function dangling(p: Project): Set<string> {

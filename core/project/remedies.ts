@@ -34,8 +34,9 @@ const housed = (r: BuildReading) => r.shaped.assembly.bays.reduce((n, b) => n + 
 const troubles = (checks: readonly CheckResult[]) => checks.filter(isTrouble).length
 
 /**
- * Searches a family's levers, one change and then two, for what makes a troubled check hold without breaking another that held.
- * The last resort, fewer goods, is always looked for. Bounded by a count of readings, deterministic, cheapest first.
+ * Searches a family's levers, one change and then two, for what makes a troubled check hold without breaking another
+ * that held. The last resort, fewer goods, is always looked for. Bounded by a count of readings, deterministic,
+ * cheapest first.
  * @param checkId id of the result in the build's reading
  */
 export function remedies(p: Project, build: Build, checkId: string, o: RemedyOptions = {}): Remedy[] {
@@ -71,7 +72,8 @@ export function remedies(p: Project, build: Build, checkId: string, o: RemedyOpt
     const c = same ? ctx : contextOf(p, changed)
     const r = c && readWith(family, changed, c)
     if (!r?.ok) return null
-    // Letters move when parts change: the whole kind of check must come clean, or at least this one without new trouble elsewhere.
+    // Letters move when parts change: the whole kind of check must come clean, or at least this one without new trouble
+    // elsewhere.
     const roomOf = () => checksInRoom(round, r.reading, ONLY_MET)
     // What is tied to a neighbour is only known in the room, where results take the place of those read alone.
     const isRoom = inRoom.includes(target) || changed.tiedTo !== build.tiedTo
@@ -153,7 +155,10 @@ function moves(build: Build, target: CheckResult): { build: Build; change: Remed
   })
 }
 
-/** Takes goods out, the named or heaviest kind first, in halving steps, until the check comes clean: the most that may stay. */
+/**
+ * Takes goods out, the named or heaviest kind first, in halving steps, until the check comes clean: the most that may
+ * stay.
+ */
 function fewerGoods(
   build: Build,
   goods: { item: { id: string; name: string; massKg: number | null }; count: number }[],

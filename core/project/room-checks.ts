@@ -97,8 +97,8 @@ export function inReach(s: Surroundings, reading: BuildReading): { id: string; n
 }
 
 /**
- * What ties to neighbours add to a build: screws to buy and a step to do. Each tie belongs to one of its two builds, the one whose id comes
- * first, so that its screws are counted once.
+ * What ties to neighbours add to a build: screws to buy and a step to do. Each tie belongs to one of its two builds,
+ * the one whose id comes first, so that its screws are counted once.
  */
 export function tiesOf(s: Surroundings, reading: BuildReading): Partial<Pick<BuildReading, 'shaped' | 'steps'>> {
   const [own, ...rest] = tiedGroup(s, reading)
@@ -154,7 +154,10 @@ export function withRoom(alone: readonly CheckResult[], inRoom: readonly CheckRe
   return [...alone.filter((c) => !ids.has(c.id)), ...inRoom]
 }
 
-/** Further away than this nothing of another build matters to one, mm: a way out, a leaf or a frame being stood up reach less. */
+/**
+ * Further away than this nothing of another build matters to one, mm: a way out, a leaf or a frame being stood up reach
+ * less.
+ */
 const FAR_MM = 3500
 const nearTo = (a: PlacedBuild, b: PlacedBuild): boolean =>
   [0, 1].every(
@@ -165,8 +168,8 @@ const nearTo = (a: PlacedBuild, b: PlacedBuild): boolean =>
 const checkedBefore = new WeakMap<BuildReading, { same: readonly unknown[]; checks: CheckResult[] }>()
 
 /**
- * The same, remembered by reading: what was found holds as long as the room, the settings and all builds near it are the same; where it stands in
- * something all builds, for the way out of that is looked for among all of them.
+ * The same, remembered by reading: what was found holds as long as the room, the settings and all builds near it are
+ * the same; where it stands in something all builds, for the way out of that is looked for among all of them.
  */
 export function checksInRoomKept(s: Surroundings, reading: BuildReading): CheckResult[] {
   const own = s.placed.find((x) => x.reading === reading)

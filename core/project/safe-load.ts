@@ -19,7 +19,10 @@ export interface SafeLoad {
   by: string
 }
 
-/** Checks that no load can turn: fits, work and handling. Every other one limits what a shelf may carry, also one that is new. */
+/**
+ * Checks that no load can turn: fits, work and handling. Every other one limits what a shelf may carry, also one that
+ * is new.
+ */
 const NOT_LOADED = new Set(['contents-fit', 'splitting', 'slenderness', 'room-fit', 'tilt-up', 'lift'])
 /** No label promises more than this, kg: then something else in the building matters. Product decision. */
 const MOST_KG = 2000
@@ -28,9 +31,9 @@ const HALVINGS = 13
 const SINGLE_MM = 150
 
 /**
- * The safe load of each shelf: the largest under which every check of strength, sag and standing holds while all shelves of its kind carry
- * as much and the rest what they carry now (or nothing, where that alone is too much already). Found by halving, rounded down to a half
- * kilogram.
+ * The safe load of each shelf: the largest under which every check of strength, sag and standing holds while all
+ * shelves of its kind carry as much and the rest what they carry now (or nothing, where that alone is too much
+ * already). Found by halving, rounded down to a half kilogram.
  */
 export function safeLoads(p: Pick<Project, 'settings'>, reading: BuildReading): SafeLoad[] {
   const { assembly } = reading.shaped
@@ -59,7 +62,10 @@ export function safeLoads(p: Pick<Project, 'settings'>, reading: BuildReading): 
   })
 }
 
-/** The assembly with one load on each of some shelves, spread over all its bays or standing in the middle of the middle one. */
+/**
+ * The assembly with one load on each of some shelves, spread over all its bays or standing in the middle of the middle
+ * one.
+ */
 function withLoad(a: Assembly, shelves: readonly Bay[][], kg: number, single: boolean, others: boolean): Assembly {
   const shelfOf = new Map(shelves.flatMap((bays) => bays.map((b) => [b.id, bays] as const)))
   return {

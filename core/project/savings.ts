@@ -11,8 +11,8 @@ import { checksInRoom, surroundingsOf } from './room-checks.ts'
 const WORTH_MINOR = 200
 
 /**
- * The reverse of a remedy: where a build holds with strength to spare, changes that make it cheaper and still hold everywhere, with nothing
- * working hard that did not before. Dearest saving first.
+ * The reverse of a remedy: where a build holds with strength to spare, changes that make it cheaper and still hold
+ * everywhere, with nothing working hard that did not before. Dearest saving first.
  */
 export function savings(p: Project, build: Build, most = 4): Remedy[] {
   const family = findFamily(build.family)

@@ -29,8 +29,8 @@ const LESS = {
 const WORTH_MINOR = 300
 
 /**
- * Overall sizes that, a little smaller, need fewer boards or sheets, with everything housed and held as before: the least change that saves, for each
- * size. What else the project builds is cut with it.
+ * Overall sizes that, a little smaller, need fewer boards or sheets, with everything housed and held as before: the
+ * least change that saves, for each size. What else the project builds is cut with it.
  */
 export function sizeHints(p: Project, build: Build): SizeHint[] {
   const family = findFamily(build.family)

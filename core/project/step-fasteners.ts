@@ -14,8 +14,8 @@ export interface StepFasteners {
 }
 
 /**
- * Fasteners of the joints a step makes: those it names, and of the others those whose second piece it brings. A hole is bored where one of them would split the wood, and for
- * every bolt and lag screw.
+ * Fasteners of the joints a step makes: those it names, and of the others those whose second piece it brings. A hole is
+ * bored where one of them would split the wood, and for every bolt and lag screw.
  */
 export function stepFasteners(
   a: Assembly,

@@ -17,7 +17,10 @@ export const allowanceKnM2 = (r: Room): number | null =>
 /** Uninhabitable attic without storage, 10 psf: IRC table R301.5. */
 const WITHOUT_STORAGE_KN_M2 = 0.48
 
-/** Centres of the joists along a wall's strip of ceiling: places along the wall where they cross it, or distances out from it where they run with it. */
+/**
+ * Centres of the joists along a wall's strip of ceiling: places along the wall where they cross it, or distances out
+ * from it where they run with it.
+ */
 export function joistTicks(r: Room, o: Outline, w: WallLine): { across: number[]; out: number[] } {
   const c = r.ceiling
   const run = o.walls.find((x) => x.wall.id === c.alongWallId)

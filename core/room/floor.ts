@@ -3,7 +3,9 @@ import { solveLinear } from '../geometry/solve-linear.ts'
 import { onPlan, type Outline, type WallLine } from './outline.ts'
 import { LEVEL, type FloorFall, type Room } from './room.ts'
 
-/** The floor as a plane over the plan: how far it lies below the level line, mm, less the least of the places measured. */
+/**
+ * The floor as a plane over the plan: how far it lies below the level line, mm, less the least of the places measured.
+ */
 export interface FloorPlane {
   /** `c + a·x + b·y` with x and y in mm of the plan. */
   a: number
@@ -14,8 +16,8 @@ export interface FloorPlane {
 }
 
 /**
- * The plane that fits the measured heights best. Three places not in a line make a plane; two or places in a line make a slope along that
- * line only; one says nothing.
+ * The plane that fits the measured heights best. Three places not in a line make a plane; two or places in a line make
+ * a slope along that line only; one says nothing.
  */
 export function floorPlane(r: Room, o: Outline): FloorPlane | null {
   const read = r.floor.points.flatMap((p) => {
@@ -58,7 +60,10 @@ export function floorPlane(r: Room, o: Outline): FloorPlane | null {
   }
 }
 
-/** The fall of the floor under a build standing at a place of a wall, against the highest of the four corners of its feet. */
+/**
+ * The fall of the floor under a build standing at a place of a wall, against the highest of the four corners of its
+ * feet.
+ */
 export function fallUnder(
   plane: FloorPlane | null,
   w: WallLine,

@@ -4,11 +4,14 @@ import { leastSquares } from '../geometry/solve-linear.ts'
 import { cornerOf, type Diagonal, type Room, type Wall } from './room.ts'
 
 /*
- * The plan of the room. Map coordinates, mm: the first wall runs along +x from the origin, the room lies below it (y negative), and one
- * walks from wall to wall to the right, so that the inside is always on the right-hand side.
+ * The plan of the room. Map coordinates, mm: the first wall runs along +x from the origin, the room lies below it (y
+ * negative), and one walks from wall to wall to the right, so that the inside is always on the right-hand side.
  */
 
-/** How well a tape, a long diagonal and an angle are measured: one standard deviation. Product decisions, for weighing only. */
+/**
+ * How well a tape, a long diagonal and an angle are measured: one standard deviation. Product decisions, for weighing
+ * only.
+ */
 const TAPE_MM = 3
 const DIAGONAL_MM = 4
 /** A measurement left out on purpose. */
@@ -31,7 +34,10 @@ export interface Outline {
   closed: boolean
 }
 
-/** Where the left ends of the walls lie (and the end of the last) when one walks the lengths and corners as they were said. */
+/**
+ * Where the left ends of the walls lie (and the end of the last) when one walks the lengths and corners as they were
+ * said.
+ */
 function walk(walls: readonly Wall[]): Point[] {
   const out: Point[] = [[0, 0]]
   let heading = 0
@@ -52,7 +58,10 @@ function lines(walls: readonly Wall[], ends: readonly Point[]): WallLine[] {
   })
 }
 
-/** Inside angle at each corner of a closed figure walked with the inside on the right; corner i is the right end of wall i. */
+/**
+ * Inside angle at each corner of a closed figure walked with the inside on the right; corner i is the right end of wall
+ * i.
+ */
 function cornersOf(p: readonly Point[]): number[] {
   const n = p.length
   return p.map((_, i) => {
@@ -72,7 +81,8 @@ interface Fitted {
 function fit(walls: readonly Wall[], diagonals: readonly Diagonal[], untrusted?: string): Fitted | null {
   const n = walls.length
   const known = walk(walls).slice(0, n)
-  // With enough diagonals the figure is known without the corners; then an assumed right angle only helps where nothing else does.
+  // With enough diagonals the figure is known without the corners; then an assumed right angle only helps where nothing
+  // else does.
   const assumed = ASSUMED_CORNER * (diagonals.length >= n - 3 ? 100 : 1)
   const index = new Map(walls.map((w, i) => [w.id, i]))
   const points = (x: readonly number[]): Point[] => [
@@ -111,7 +121,10 @@ export function outline(r: Room): Outline {
 }
 
 export interface Closing {
-  /** How far the measurements miss each other, mm: what is left between the ends when walked, or how far the worst diagonal is off. */
+  /**
+   * How far the measurements miss each other, mm: what is left between the ends when walked, or how far the worst
+   * diagonal is off.
+   */
   missMm: number
   by: 'walk' | 'diagonals' | 'none'
   /** What is most likely wrong, and by how much against all the others: positive when it was measured too long. */
@@ -133,7 +146,8 @@ export function closing(r: Room): Closing {
     const ends = walk(r.walls)
     return { missMm: distance(ends[0], ends[n]), by: 'walk', suspect: null, wanted: 1 - spare }
   }
-  // Each measurement left out in turn: the one without which the rest agree best is the one to doubt, a long diagonal before a wall.
+  // Each measurement left out in turn: the one without which the rest agree best is the one to doubt, a long diagonal
+  // before a wall.
   const without = (of: 'wall' | 'diagonal', id: string) => {
     const fitted =
       of === 'diagonal'
@@ -193,8 +207,8 @@ export function cornerReadings(r: Room): CornerReading[] {
 }
 
 /**
- * How far a wall has run from square at a distance out from its neighbour, mm: L·tan(|90° − corner|); null where the corner is not near
- * a right angle. Positive when the corner is too small (the wall comes in), negative when it opens.
+ * How far a wall has run from square at a distance out from its neighbour, mm: L·tan(|90° − corner|); null where the
+ * corner is not near a right angle. Positive when the corner is too small (the wall comes in), negative when it opens.
  */
 export function offSquareMm(cornerRad: number, overMm: number): number | null {
   const near = cornerRad > Math.PI ? (3 * Math.PI) / 2 : Math.PI / 2

@@ -99,9 +99,10 @@ function piece(text: string, system: UnitSystem): Result<Piece> {
 }
 
 /**
- * Distances along a wall as one calls them from the tape, from its left corner: `24 1/2, door 32, 60, window 36 x 40 up 42, 63`; or things
- * placed by themselves: `outlet at 24 and 72 up 15; switch at 30`. A bare length is a stretch of wall with nothing in it.
- * Fails with `run-empty`, `run-piece`, `run-mixed`, `run-no-width`, `not-a-length`, `negative`.
+ * Distances along a wall as one calls them from the tape, from its left corner: `24 1/2, door 32, 60, window 36 x 40 up
+ * 42, 63`; or things placed by themselves: `outlet at 24 and 72 up 15; switch at 30`. A bare length is a stretch of
+ * wall with nothing in it. Fails with `run-empty`, `run-piece`, `run-mixed`, `run-no-width`, `not-a-length`,
+ * `negative`.
  */
 export function parseRun(line: string, wallId: string, system: UnitSystem): Result<Run> {
   const text = plainCharacters(line)

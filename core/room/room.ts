@@ -42,7 +42,10 @@ export const wall = z.object({
   /** How far out from this wall builds may stand. */
   depthMm: lengthMm(50, LONGEST_MM),
   construction,
-  /** The inside angle at its right end, to the next wall; null while nobody has measured it: then a right angle is taken. */
+  /**
+   * The inside angle at its right end, to the next wall; null while nobody has measured it: then a right angle is
+   * taken.
+   */
   cornerRad: cornerRad.nullable(),
 })
 export type Wall = z.infer<typeof wall>
@@ -60,7 +63,9 @@ export const ceiling = z.object({
   spacingMm: lengthMm(100, 2000),
   /** From that wall's face to the centre of the first joist. */
   firstMm: lengthMm(0, 2000),
-  /** One joist: its width, its depth, and how far it spans from wall to wall or beam; null while nobody has measured it. */
+  /**
+   * One joist: its width, its depth, and how far it spans from wall to wall or beam; null while nobody has measured it.
+   */
   joist: z
     .object({ wideMm: lengthMm(20, 300), deepMm: lengthMm(50, 600), spanMm: lengthMm(300, 12_000) })
     .nullable()
@@ -70,13 +75,17 @@ export const ceiling = z.object({
   finished: z.boolean(),
   /** The lining keeps fire from the house: holes in it are closed again. */
   fireSeparation: z.boolean(),
-  /** A slope: its height at one wall, and how far it rises for each metre away from that wall, up to the ceiling height. */
+  /**
+   * A slope: its height at one wall, and how far it rises for each metre away from that wall, up to the ceiling height.
+   */
   slope: z.object({ wallId: id, startMm: lengthMm(300, 12_000), riseMmPerM: z.number().min(0).max(3000) }).nullable(),
 })
 export type Ceiling = z.infer<typeof ceiling>
 
 export const FLOORS = ['slab', 'timber'] as const
-/** A height of the floor as it is measured: down from a level line to the floor, at a place along and out from a wall. */
+/**
+ * A height of the floor as it is measured: down from a level line to the floor, at a place along and out from a wall.
+ */
 export const floorPoint = z.object({
   wallId: id,
   atMm: lengthMm(0, LONGEST_MM),
@@ -104,7 +113,10 @@ export const cornerOf = (w: Wall): number => w.cornerRad ?? Math.PI / 2
 /** A drill finding this close to a stud of the spacing speaks of that stud, mm. */
 const SAME_STUD_MM = 150
 
-/** Centres of the studs along a wall, mm from its left end: by the spacing, corrected by what was found; none where it has no studs. */
+/**
+ * Centres of the studs along a wall, mm from its left end: by the spacing, corrected by what was found; none where it
+ * has no studs.
+ */
 export function studCentres(w: Wall): number[] {
   if (w.construction.kind !== 'studs') return []
   const { firstMm, spacingMm, found } = w.construction

@@ -47,7 +47,8 @@ describe('cleats on thin uprights', () => {
     const cleats = r.checks.find((c) => c.id === 'joints:cleat-side')!
     expect(cleats).toMatchObject({ state: 'holds', code: 'joint' })
     expect(r.checks.filter((c) => c.state === 'unknown')).toEqual([])
-    // Through both the upright and the cleat on its other face, a screw keeps six of its diameters for the cleat it holds.
+    // Through both the upright and the cleat on its other face, a screw keeps six of its diameters for the cleat it
+    // holds.
     const long = r.shaped.assembly.joints.flatMap((j) => j.fasteners.filter((f) => (f.beforeMm ?? 0) > 0))
     expect(long.length).toBeGreaterThan(0)
     for (const f of long) expect(f.fastener).toBe('screw-5x90mm')

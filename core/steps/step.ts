@@ -16,7 +16,10 @@ export interface Step {
   parts: string[]
   /** Parts already there that it works on. */
   on?: string[]
-  /** Joints it makes between parts that were brought in before, by the roles of both in order of the alphabet: `post-rail`. */
+  /**
+   * Joints it makes between parts that were brought in before, by the roles of both in order of the alphabet:
+   * `post-rail`.
+   */
   joins?: readonly string[]
   /** Levels of the story stick that are needed. */
   marks?: number[]

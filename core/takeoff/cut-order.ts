@@ -6,8 +6,9 @@ import { cutTree, type CutNode, type Rect, type Way } from '../cutting/cut-tree.
 import type { BoardLaid, SheetLaid } from './sawing.ts'
 
 /*
- * A cut plan as work: every cut numbered, those at one stop or fence setting in one go, and what is in the hand after each. Sheets first (they are in
- * the way), broken down by their longest cuts; then boards, longest pieces first, so that what is left stays long.
+ * A cut plan as work: every cut numbered, those at one stop or fence setting in one go, and what is in the hand after
+ * each. Sheets first (they are in the way), broken down by their longest cuts; then boards, longest pieces first, so
+ * that what is left stays long.
  */
 
 /** What to mind at a cut; the words are in `wording/cuts.ts`. */
@@ -44,7 +45,10 @@ export interface CutBatch {
   cuts: SawCut[]
 }
 
-/** Rips longer than this want support behind the blade; narrower than that a push stick. Usual shop rules, product decision, mm. */
+/**
+ * Rips longer than this want support behind the blade; narrower than that a push stick. Usual shop rules, product
+ * decision, mm.
+ */
 const OUTFEED_MM = 1200
 const PUSH_STICK_MM = 150
 /** A hand stays this far from the blade: nothing is crosscut from stock whose rest is shorter. Product decision, mm. */
@@ -72,7 +76,10 @@ export function sheetTree(
   return cutTree(rects, { x: trimMm, y: trimMm, w: s.lengthMm - 2 * trimMm, h: s.widthMm - 2 * trimMm }, kerfMm, first)
 }
 
-/** The same pieces on the same sheet, the widest strips first in every region: then they come off in the order they are numbered. */
+/**
+ * The same pieces on the same sheet, the widest strips first in every region: then they come off in the order they are
+ * numbered.
+ */
 export function tidied(s: SheetLaid, kerfMm: number, trimMm: number): SheetLaid {
   const tree = sheetTree(s, kerfMm, trimMm)
   if (!tree) return s
@@ -173,7 +180,10 @@ export const cutKeyOf = (n: CutNode, i: number): string =>
 /** Names a crosscut of a board by where it is. */
 export const cutAt = (mm: number): string => `at:${mm.toFixed(2)}`
 
-/** Cuts of boards: squared first, then stop by stop, the longest first where every board still allows it; rips at the end, narrow ones together. */
+/**
+ * Cuts of boards: squared first, then stop by stop, the longest first where every board still allows it; rips at the
+ * end, narrow ones together.
+ */
 export function boardCuts(
   boards: readonly BoardLaid[],
   settings: Pick<Settings, 'kerfMm' | 'squaringTrimMm'>,
@@ -257,8 +267,8 @@ export function boardCuts(
 }
 
 /**
- * Numbers and batches: cuts of one stage at one setting on one kind of stock are made in one go. A stage is never begun before what it is cut from is
- * there.
+ * Numbers and batches: cuts of one stage at one setting on one kind of stock are made in one go. A stage is never begun
+ * before what it is cut from is there.
  */
 export function batched(cuts: readonly Unnumbered[], from = 1): CutBatch[] {
   const out: CutBatch[] = []

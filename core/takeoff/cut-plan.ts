@@ -73,7 +73,10 @@ export function planCuts(
 const SMALL_MM = 200
 const HOLD_MM = 300
 
-/** The longest piece first, so that what is left stays long; small ones before the last long one where nothing to hold would be left. */
+/**
+ * The longest piece first, so that what is left stays long; small ones before the last long one where nothing to hold
+ * would be left.
+ */
 function cutSequence(ids: readonly string[], length: (id: string) => number, roomMm: number, kerfMm: number): string[] {
   const sorted = [...ids].sort((a, b) => length(b) - length(a))
   const left = roomMm - ids.reduce((n, id) => n + length(id) + kerfMm, 0)

@@ -7,14 +7,19 @@ import type { Cut1dInstance, Cut2dInstance } from '../cutting/format.ts'
 import { soundStretches, type OnHandPiece } from './on-hand.ts'
 import type { PieceLine } from './pieces.ts'
 
-/** Cutting is computed in whole hundredths of a micrometre: 1/32 in is a whole number of them, so nothing is rounded. */
+/**
+ * Cutting is computed in whole hundredths of a micrometre: 1/32 in is a whole number of them, so nothing is rounded.
+ */
 export const CUT_UNIT = '0.00001mm'
 const PER_MM = 1e5
 const up = (mm: number) => Math.ceil(Math.round(mm * PER_MM * 100) / 100)
 const down = (mm: number) => Math.floor(Math.round(mm * PER_MM * 100) / 100)
 export const fromCutUnit = (n: number): number => n / PER_MM
 
-/** What is cut from one kind of board. A strip is a piece narrower than its board: `strips` of them come out of one length. */
+/**
+ * What is cut from one kind of board. A strip is a piece narrower than its board: `strips` of them come out of one
+ * length.
+ */
 export interface BoardJob {
   key: string
   section: string
@@ -36,7 +41,10 @@ export const stripsOf = (boardMm: number, stripMm: number, kerfMm: number): numb
 
 export const lineId = (l: PieceLine): string => `${l.build}/${l.letter}`
 
-/** What there is to cut from besides what the yard sells: free, and only so many. Ids begin with `hand:` (a person's stock) or `bought:`. */
+/**
+ * What there is to cut from besides what the yard sells: free, and only so many. Ids begin with `hand:` (a person's
+ * stock) or `bought:`.
+ */
 export type AtHand = OnHandPiece & { count?: number; stockKey?: string }
 
 /** A stretch of a board shorter than this is not offered to the planner, mm: nothing is made of it. */

@@ -29,8 +29,8 @@ export interface Replanned {
 }
 
 /**
- * The plan anew from what is left, keeping what is cut: pieces that are cut stay where they were cut; boards and sheets that are bought but not begun
- * and what is left of those begun are used first and for nothing; the rest is bought.
+ * The plan anew from what is left, keeping what is cut: pieces that are cut stay where they were cut; boards and sheets
+ * that are bought but not begun and what is left of those begun are used first and for nothing; the rest is bought.
  * @param done labels of pieces that are cut and good
  * @param lines all pieces of all builds as they are now; what is in no line any more is left out
  */
@@ -159,7 +159,8 @@ export function replan(
         })
       return
     }
-    // Stretches between pieces that are cut are still whole; the one that was spoilt is not, nor is what lies beyond bad wood.
+    // Stretches between pieces that are cut are still whole; the one that was spoilt is not, nor is what lies beyond
+    // bad wood.
     const cuts = b.cuts.filter((c) => c.labels.some(isDone))
     const over = b.cuts.filter((c) => !cuts.includes(c) && c.labels.some((l) => done.has(l) && l !== spoilt))
     let from = b.cuts.length > 0 ? b.cuts[0].atMm - settings.squaringTrimMm : 0
@@ -208,7 +209,8 @@ export function replan(
         })
       return
     }
-    // Once a sheet is broken down, its pieces stay where they are planned on it, but for the spoilt one; bad wood takes all that is not cut yet.
+    // Once a sheet is broken down, its pieces stay where they are planned on it, but for the spoilt one; bad wood takes
+    // all that is not cut yet.
     const holdsSpoilt = s.cuts.some((c) => c.label === spoilt)
     const cuts = s.cuts.filter(
       (c) =>
@@ -288,7 +290,10 @@ function rests(n: CutNode | null): Rect[] {
   return n === null ? [] : [...(n.rest ? [n.rest] : []), ...n.parts.flatMap(rests)]
 }
 
-/** Leftovers worth keeping once everything is cut: long ends of boards and the larger rests of sheets, as stock on hand without ids. */
+/**
+ * Leftovers worth keeping once everything is cut: long ends of boards and the larger rests of sheets, as stock on hand
+ * without ids.
+ */
 export function leftovers(
   plan: Pick<Sawing, 'boards' | 'sheets'>,
   settings: Settings,

@@ -9,8 +9,9 @@ import type { PieceLine } from './pieces.ts'
 const WORTH = 0.08
 
 /**
- * Lines of a narrow section that come cheaper ripped out of a wider board of the same thickness (two 2 × 2 from a 2 × 4) are made from that; the rest
- * stays. Looked at by price for a length first, then by what both plans would really cost.
+ * Lines of a narrow section that come cheaper ripped out of a wider board of the same thickness (two 2 × 2 from a 2 ×
+ * 4) are made from that; the rest stays. Looked at by price for a length first, then by what both plans would really
+ * cost.
  */
 export function chooseRips(
   lines: readonly PieceLine[],

@@ -1,7 +1,8 @@
 import { lengthMm, z } from '../measure/schema.ts'
 
 /*
- * A cut plan as it lies on boards and sheets: what is drawn, sawn from and, once sawing has begun, kept in the project as it is.
+ * A cut plan as it lies on boards and sheets: what is drawn, sawn from and, once sawing has begun, kept in the project
+ * as it is.
  */
 
 /** A piece on a board: what is written on it; a strip stands for all the labels that are ripped from one length. */

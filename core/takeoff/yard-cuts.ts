@@ -20,7 +20,10 @@ export interface YardWork {
 
 type Rules = Pick<Settings, 'carriage' | 'yardCuts' | 'onePersonKg' | 'kerfMm' | 'sheetTrimMm'>
 
-/** One cut: after the i-th part of a node, of a stretch of its parts that is in the hand. What is beyond the last part counts as a part more. */
+/**
+ * One cut: after the i-th part of a node, of a stretch of its parts that is in the hand. What is beyond the last part
+ * counts as a part more.
+ */
 interface Cut {
   node: CutNode
   i: number
@@ -36,8 +39,9 @@ interface Fewest {
 const INFINITE: Fewest = { cost: Infinity, cuts: [], loads: [] }
 
 /**
- * The fewest straight cuts of a sheet by the yard after which every piece of it goes into the vehicle and can be handled alone. Only cuts of the plan
- * are asked for, so nothing is lost by them; where there is room, the yard leaves as much over as it cuts untrue.
+ * The fewest straight cuts of a sheet by the yard after which every piece of it goes into the vehicle and can be
+ * handled alone. Only cuts of the plan are asked for, so nothing is lost by them; where there is room, the yard leaves
+ * as much over as it cuts untrue.
  */
 export function yardSheetCuts(s: SheetLaid, rules: Rules): YardWork {
   const tree = sheetTree(s, rules.kerfMm, rules.sheetTrimMm)
@@ -144,7 +148,10 @@ function fewest(n: CutNode, goes: (r: CutNode['region']) => boolean, smallestMm:
   return over(0, count)
 }
 
-/** Boards longer than the vehicle takes are crosscut once by the yard, between two pieces, as near to the middle as goes in. */
+/**
+ * Boards longer than the vehicle takes are crosscut once by the yard, between two pieces, as near to the middle as goes
+ * in.
+ */
 export function yardBoardCuts(b: BoardLaid, rules: Rules): YardWork {
   const fits = (mm: number) => mm <= rules.carriage.longestMm
   const none: YardWork = {

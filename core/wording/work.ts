@@ -1,7 +1,10 @@
 import type { Machining, Part } from '../assembly/assembly.ts'
 import { plural, type Say } from './say.ts'
 
-/** What is done to a piece after it is cut, as measures: `dado 18 mm wide, 6 mm deep, lower edge at 98 mm, 455 mm`. Places are from its start. */
+/**
+ * What is done to a piece after it is cut, as measures: `dado 18 mm wide, 6 mm deep, lower edge at 98 mm, 455 mm`.
+ * Places are from its start.
+ */
 export function sayWork(p: Pick<Part, 'machining' | 'outline'>, say: Say): string {
   const groups = new Map<string, { m: Machining; at: number[] }>()
   for (const m of p.machining) {

@@ -1,6 +1,8 @@
 import type { Middleware } from 'koa'
 
-/** `/health` for whoever watches the server; `/api/start` tells a fresh browser whether to open with the demo project. */
+/**
+ * `/health` for whoever watches the server; `/api/start` tells a fresh browser whether to open with the demo project.
+ */
 export const health =
   (options: { start: 'demo' | 'empty' }): Middleware =>
   async (ctx, next) => {

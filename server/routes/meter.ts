@@ -3,8 +3,9 @@ import type { Middleware } from 'koa'
 import { seeded } from '../../core/measure/seeded.ts'
 
 /*
- * A stand-in for a distance meter: `GET /api/meter?near=3650&count=9&seed=7` streams readings of a length near the one given, one event each.
- * Like a real one it scatters by about a millimetre, and now and then it hits something else than the wall.
+ * A stand-in for a distance meter: `GET /api/meter?near=3650&count=9&seed=7` streams readings of a length near the one
+ * given, one event each. Like a real one it scatters by about a millimetre, and now and then it hits something else
+ * than the wall.
  */
 
 const MOST = 40

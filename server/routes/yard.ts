@@ -4,7 +4,8 @@ import { startingPrices } from '../../core/catalogue/prices.ts'
 import { seeded } from '../../core/measure/seeded.ts'
 
 /*
- * A stand-in for a lumber yard: its own prices, stock, gaps, delays and bad days, all from a seed, so that the same week is always the same.
+ * A stand-in for a lumber yard: its own prices, stock, gaps, delays and bad days, all from a seed, so that the same
+ * week is always the same.
  *   GET  /api/yard/prices?yard=imperial[&week=0][&mood=well|slow|down]    prices and what is there
  *   POST /api/yard/reserve  { yard, week?, lines: [{ key, count }] }      what is put aside, what is short, and what would do instead
  */

@@ -12,7 +12,10 @@ import { useHeavy } from '../../composables/heavy.ts'
 import { useDocument } from '../../stores/document.ts'
 import { useReadings } from '../../stores/readings.ts'
 
-/** A piece that went wrong: what happened, the new plan from what is left, and what changes; nothing is kept before it is taken. */
+/**
+ * A piece that went wrong: what happened, the new plan from what is left, and what changes; nothing is kept before it
+ * is taken.
+ */
 const props = defineProps<{ labels: string[]; stale: boolean }>()
 const open = defineModel<boolean>({ required: true })
 const doc = useDocument()

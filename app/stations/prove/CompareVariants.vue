@@ -13,7 +13,10 @@ import { useHeavy } from '../../composables/heavy.ts'
 import { useDocument } from '../../stores/document.ts'
 import { useReadings } from '../../stores/readings.ts'
 
-/** The same build in two or three materials or sections side by side; and where it is stronger than it need be, what can be saved. */
+/**
+ * The same build in two or three materials or sections side by side; and where it is stronger than it need be, what can
+ * be saved.
+ */
 const props = defineProps<{ reading: BuildReading }>()
 const doc = useDocument()
 const readings = useReadings()

@@ -5,7 +5,9 @@ import { computed } from 'vue'
 import { sagAfter } from '../../../core/mechanics/creep.ts'
 import { useReadings } from '../../stores/readings.ts'
 
-/** Sag against years, with the limit drawn in. The curve between day one and the end is an approximation, and says so. */
+/**
+ * Sag against years, with the limit drawn in. The curve between day one and the end is an approximation, and says so.
+ */
 const props = defineProps<{
   firstMm: number
   endMm: number

@@ -6,7 +6,8 @@ import { braceLine } from '../frame/brace-line.ts'
 import { anchorAt, FROM_END_MM, holdsAt, type Wall } from '../mounts/wall-fixing.ts'
 
 /*
- * A bracket on a stud: a leg on the wall, an arm over its upper end, and on both sides a gusset or a brace from the arm to the leg.
+ * A bracket on a stud: a leg on the wall, an arm over its upper end, and on both sides a gusset or a brace from the arm
+ * to the leg.
  *
  *   wall|‾‾‾‾‾‾‾‾‾‾‾‾|  arm          The arm presses on the leg and pulls at it; the pair is pressed between the two. Each of the pair passes its
  *       |_|_______.‾‾             force along the line from its screws in the leg to those in the arm: what it could do beside that is not counted.
@@ -103,7 +104,10 @@ interface Line {
   leg: { y: number; z: number }
 }
 
-/** Middles of the fastenings: of a gusset near the ends of where it lies on them, of a brace in the middle of what of its own middle line does. */
+/**
+ * Middles of the fastenings: of a gusset near the ends of where it lies on them, of a brace in the middle of what of
+ * its own middle line does.
+ */
 export function lineOf(b: Pick<Bracket, 'deepMm' | 'topMm' | 'footMm' | 'pair'>): Line {
   const { deepMm, topMm, footMm, pair } = b
   if (pair.kind === 'gusset')
@@ -120,7 +124,10 @@ export function lineOf(b: Pick<Bracket, 'deepMm' | 'topMm' | 'footMm' | 'pair'>)
   }
 }
 
-/** Ends of the middle line of a brace with square ends that stays within leg and arm: from the foot of the leg to the end it reaches on the arm. */
+/**
+ * Ends of the middle line of a brace with square ends that stays within leg and arm: from the foot of the leg to the
+ * end it reaches on the arm.
+ */
 function kneeAxis(b: Pick<Bracket, 'topMm' | 'footMm'>, pair: Extract<Pair, { kind: 'knee' }>) {
   const line = braceLine(pair.outMm, b.topMm - b.footMm, pair.widthMm)!
   const run = { y: Math.cos(line.angleRad) * line.lengthMm, z: Math.sin(line.angleRad) * line.lengthMm }

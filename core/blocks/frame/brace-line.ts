@@ -1,4 +1,7 @@
-/** A diagonal whose whole width stays inside a rectangle: its angle above the horizontal and its length over the square ends. */
+/**
+ * A diagonal whose whole width stays inside a rectangle: its angle above the horizontal and its length over the square
+ * ends.
+ */
 export interface BraceLine {
   angleRad: number
   lengthMm: number

@@ -2,14 +2,16 @@ import type { Stock } from '../../assembly/assembly.ts'
 import type { Draft } from '../../assembly/draft.ts'
 import { braceLine } from './brace-line.ts'
 
-/** A brace works best near 45°; flatter or steeper than this and another run of posts is tried. Usual carpentry range. */
+/**
+ * A brace works best near 45°; flatter or steeper than this and another run of posts is tried. Usual carpentry range.
+ */
 const FLATTEST = (25 * Math.PI) / 180
 const STEEPEST = (65 * Math.PI) / 180
 export const bracesAt = (rad: number): boolean => rad >= FLATTEST && rad <= STEEPEST
 
 /**
- * Screws a diagonal board across the back of some posts, over the run of posts that brings it nearest to 45°.
- * Every second one of a long build falls where the others rise: then one of two is pulled, whichever way the build leans.
+ * Screws a diagonal board across the back of some posts, over the run of posts that brings it nearest to 45°. Every
+ * second one of a long build falls where the others rise: then one of two is pulled, whichever way the build leans.
  * @param posts ids with their left and right edges, in order; their backs lie at `yMm`
  * @returns the brace's id, or null when no run of posts gives a useful angle
  */

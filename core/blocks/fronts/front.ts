@@ -2,7 +2,9 @@ import { HINGE } from '../../catalogue/hardware.ts'
 import { inches } from '../../measure/units.ts'
 import { z } from '../../measure/schema.ts'
 
-/** How openings are closed: not at all, or with flat leaves on hinges. Builds stored before there were doors have none. */
+/**
+ * How openings are closed: not at all, or with flat leaves on hinges. Builds stored before there were doors have none.
+ */
 export const front = z.enum(['open', 'doors']).default('open')
 export type Front = z.infer<typeof front>
 

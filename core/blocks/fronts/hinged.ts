@@ -88,7 +88,10 @@ function leaf(d: Draft, l: Leaves, s: { id: string; from: number; to: number; hu
   return s.id
 }
 
-/** Middles of the hinges: evenly between the outer ones, each moved down or up past a panel or another hinge that lies there. */
+/**
+ * Middles of the hinges: evenly between the outer ones, each moved down or up past a panel or another hinge that lies
+ * there.
+ */
 function heights(l: Leaves, n: number): number[] {
   const high = l.headMm - l.footMm
   const end = Math.min(HINGE_FROM_END_MM, END_SHARE * high)

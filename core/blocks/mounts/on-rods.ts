@@ -9,7 +9,8 @@ import type { Joists } from '../../room/room.ts'
 import { UP } from './wall-fixing.ts'
 
 /*
- * A box on two cross pieces, each hung at both ends by a threaded rod that goes up through the ceiling to a spreader lying over the joists.
+ * A box on two cross pieces, each hung at both ends by a threaded rod that goes up through the ceiling to a spreader
+ * lying over the joists.
  *
  *     =====●=========●=====  spreader over joists ●         A coupling nut under the ceiling lets the box come down again. The rods only pull, and
  *   -------|---------|------ ceiling                        the joists only push up: what hangs is held by six equations of the box, the beam of each
@@ -34,7 +35,10 @@ export interface OnRods {
   ceilingMm: number
 }
 
-/** Middle of a rod from the side of the box, and from the end of its cross piece, mm: room for a washer, and four diameters of wood past it. */
+/**
+ * Middle of a rod from the side of the box, and from the end of its cross piece, mm: room for a washer, and four
+ * diameters of wood past it.
+ */
 export const FROM_BOX_MM = 30
 export const CROSS_END_MM = 45
 /** What a rod stands out past a nut, mm. */
@@ -63,7 +67,10 @@ export interface RodPlan {
 /** From the middle of a joist to that of a rod beside it, mm. */
 const besideJoist = (j: OnRods['joists'], rod: Rod): number => j.size.wideMm / 2 + rod.diameterMm / 2 + BESIDE_JOIST_MM
 
-/** How far out from the wall the back of a box must be so that its rear rods have a joist behind them, mm; nought where joists run out. */
+/**
+ * How far out from the wall the back of a box must be so that its rear rods have a joist behind them, mm; nought where
+ * joists run out.
+ */
 export function pastFirstJoist(j: OnRods['joists'], rod: Rod, crossMm: number): number {
   if (j.run === 'out') return 0
   const first = Math.min(...j.atMm.filter((y) => y >= 0))

@@ -8,8 +8,8 @@ import { economicalRip } from './economical-rip.ts'
 const WASTED = 1.15
 
 /**
- * Depth of what hangs: a rip of the sheet where one is hardly deeper than the deepest thing, else as deep as that; what hangs is made no deeper
- * than it must be.
+ * Depth of what hangs: a rip of the sheet where one is hardly deeper than the deepest thing, else as deep as that; what
+ * hangs is made no deeper than it must be.
  * @param takenMm what the depth loses to rails and a back
  * @param outMm what a thing may stand out in front
  */

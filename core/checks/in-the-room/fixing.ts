@@ -3,11 +3,17 @@ import { studCentres } from '../../room/room.ts'
 import { defineRoomCheck } from '../room-check.ts'
 import { plain, type CheckResult } from '../check.ts'
 
-/** A build that is to be held by the wall wants at least two fixings: one lets it turn. What hangs from the ceiling is only steadied by them. */
+/**
+ * A build that is to be held by the wall wants at least two fixings: one lets it turn. What hangs from the ceiling is
+ * only steadied by them.
+ */
 const HELD = 2
 const STEADIED = 1
 
-/** Where the build meets the wall's studs or masonry, how many fixings land in something, and what to do where they do not. */
+/**
+ * Where the build meets the wall's studs or masonry, how many fixings land in something, and what to do where they do
+ * not.
+ */
 export const fixing = defineRoomCheck({
   id: 'fixing',
   reads: ['assembly', 'boxes', 'frame', 'keeps'],

@@ -10,7 +10,10 @@ import { measured, plain, type CheckResult } from '../check.ts'
 /** Kept free while something is turned up past a thing above it, mm. Product decision. */
 const SPARE_MM = 10
 
-/** What hangs lower than this is stood beside, not under: it is moved, or the frame is walked past it, mm. Product decision. */
+/**
+ * What hangs lower than this is stood beside, not under: it is moved, or the frame is walked past it, mm. Product
+ * decision.
+ */
 const OVERHEAD_MM = 1500
 
 /** A frame built flat and turned up where it will stand: beams, lights, ducts and a sloping ceiling in its way. */
@@ -68,7 +71,8 @@ export const standUpClear = defineRoomCheck({
     const here = turnedUp(0)
     const worst = here && { gap: here.gap, ...here.thing }
     const results: CheckResult[] = []
-    // Turned up in front of what is in the way, where nothing else is, and slid in under all that hangs over the way back.
+    // Turned up in front of what is in the way, where nothing else is, and slid in under all that hangs over the way
+    // back.
     const outMm = worst?.endMm ?? 0
     const ceiling = ceilingAt(room, outline, frame.toPlan((whole.min[0] + whole.max[0]) / 2, outMm + deep))
     const lowest = Math.min(...things.filter((t) => t.startMm < outMm + deep && t.endMm > 0).map((t) => t.under))

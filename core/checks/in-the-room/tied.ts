@@ -29,7 +29,9 @@ export const TIE_FASTENERS = 2
 const AT_WALL_MM = 20
 /** Load duration of what may pull for years: NDS table 2.3.2. */
 const TIE_CD = 0.9
-/** Washers under head and nut: three bolts across, two millimetres of play in the hole. ISO 7093, ASME B18.21.1 (USS). */
+/**
+ * Washers under head and nut: three bolts across, two millimetres of play in the hole. ISO 7093, ASME B18.21.1 (USS).
+ */
 const WASHER_BOLTS = 3
 const WASHER_PLAY_MM = 2
 /** Directions this close count as the same: the cosine between them. */
@@ -47,7 +49,10 @@ function fallEdges(units: readonly Unit[]): FootEdge[] {
   return footEdges(units).filter((e) => !walls.some((w) => w[0] * e.out[0] + w[1] * e.out[1] > SAME_WAY))
 }
 
-/** What ties at a meeting, and how deep it sits in the far piece: a screw, or where no screw reaches far enough a bolt through both. */
+/**
+ * What ties at a meeting, and how deep it sits in the far piece: a screw, or where no screw reaches far enough a bolt
+ * through both.
+ */
 export function tieFastener(m: Meeting, yard: Settings['yard']): { fastener: Screw; embedMm: number } {
   const screw = screwFor(m.nearMm + m.gapMm, m.farMm, yard)
   const embedMm = screw.lengthMm - m.nearMm - m.gapMm
@@ -55,7 +60,10 @@ export function tieFastener(m: Meeting, yard: Settings['yard']): { fastener: Scr
   return bolt ? { fastener: bolt, embedMm: m.farMm } : { fastener: screw, embedMm }
 }
 
-/** What one fastener gives against pulling apart, N: the thread of a screw, or the washer of a bolt pressed into the wood. */
+/**
+ * What one fastener gives against pulling apart, N: the thread of a screw, or the washer of a bolt pressed into the
+ * wood.
+ */
 function pulledApart(f: Screw, wood: Wood, embedMm: number, method: DesignMethod, settings: Settings): number | null {
   if (f.kind === 'bolt') {
     const outer = WASHER_BOLTS * f.diameterMm
@@ -101,7 +109,10 @@ function tieGives(m: Meeting, method: DesignMethod, settings: Settings): number 
 const notWeighed = (u: Unit) =>
   u.assembly.bays.flatMap((x) => (x.carriers.length > 0 ? x.items.filter((i) => i.massKg === null) : []))
 
-/** Force at a height that keeps a unit up which would not stay up alone, N: the worst of filled and leaning, and empty and pulled; and what keeps it from folding. */
+/**
+ * Force at a height that keeps a unit up which would not stay up alone, N: the worst of filled and leaning, and empty
+ * and pulled; and what keeps it from folding.
+ */
 function holdsUp(u: Unit, topMm: number, sway: readonly CheckResult[] = []): number {
   const [self, goods] = [ownWeights(u), goodsWeights(u)]
   const high = Math.min(heightOf(u), PULL_REACH_MM)
@@ -116,8 +127,8 @@ function holdsUp(u: Unit, topMm: number, sway: readonly CheckResult[] = []): num
 }
 
 /**
- * Builds tied to each other stand, tip and sway as one: the checks of standing are done for the group, in place of those of one build alone,
- * and the ties are asked whether they hold what each would lack alone.
+ * Builds tied to each other stand, tip and sway as one: the checks of standing are done for the group, in place of
+ * those of one build alone, and the ties are asked whether they hold what each would lack alone.
  */
 export const tied = defineRoomCheck({
   id: 'tied',
@@ -405,7 +416,10 @@ function quake(group: readonly Unit[], method: DesignMethod, settings: Settings)
   )
 }
 
-/** Folding: whoever is stiff that way holds the rest; what stands across gives along its wall what the others lack front to back, and the reverse. */
+/**
+ * Folding: whoever is stiff that way holds the rest; what stands across gives along its wall what the others lack front
+ * to back, and the reverse.
+ */
 function together(group: readonly Unit[], swayAlone: RoomContext['swayAlone'], method: DesignMethod): CheckResult[] {
   const along = (u: Unit) => u.frame.direction([1, 0, 0])
   const way = along(group[0])

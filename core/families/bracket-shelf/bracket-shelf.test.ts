@@ -165,7 +165,8 @@ describe('a gusset', () => {
     const c = check(r, 'along:gusset')
     const width = c.working!.inputs.find((i) => i.symbol === 'width of the strip')!.value
     const length = c.working!.inputs.find((i) => i.symbol === 'length of the strip')!.value
-    // By hand: the free edge runs from (deep, 0) to (w, h − deep); the line from the screws in the leg to those in the arm lies beside it.
+    // By hand: the free edge runs from (deep, 0) to (w, h − deep); the line from the screws in the leg to those in the
+    // arm lies beside it.
     const from = [deep / 2, (h - deep) / 6]
     const to = [(w * 5) / 6, h - deep / 2]
     expectNear(length, Math.hypot(to[0] - from[0], to[1] - from[1]), 1e-6)

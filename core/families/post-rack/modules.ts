@@ -8,8 +8,8 @@ export interface ModuleSizes {
 }
 
 /**
- * A module is as long as both the sheet and the rails' board give: the sheet's length, or the shortest board that is about as long, less
- * what squaring its end takes off. Halves lose half a kerf more.
+ * A module is as long as both the sheet and the rails' board give: the sheet's length, or the shortest board that is
+ * about as long, less what squaring its end takes off. Halves lose half a kerf more.
  */
 export function moduleSizes(
   sheetMm: number,
@@ -27,7 +27,10 @@ export function moduleSizes(
   return { fullMm: roundDown(least, units), halfMm: roundDown((least - kerfMm) / 2, units) }
 }
 
-/** Whole modules, then a half, as far as `roomMm` goes: a wall of 20 ft is 8 + 8 + 4. A wall shorter than a half is one module. */
+/**
+ * Whole modules, then a half, as far as `roomMm` goes: a wall of 20 ft is 8 + 8 + 4. A wall shorter than a half is one
+ * module.
+ */
 export function modulesFor(roomMm: number, m: ModuleSizes): number[] {
   const full = Math.floor(roomMm / m.fullMm + 1e-9)
   const out = Array.from({ length: full }, () => m.fullMm)
@@ -35,7 +38,9 @@ export function modulesFor(roomMm: number, m: ModuleSizes): number[] {
   return out.length > 0 ? out : [roomMm]
 }
 
-/** A length someone fixed: whole and half modules where they make it up, else equal ones none longer than a whole one. */
+/**
+ * A length someone fixed: whole and half modules where they make it up, else equal ones none longer than a whole one.
+ */
 export function equalModules(lengthMm: number, m: ModuleSizes, longestMm: number): number[] {
   const usual = modulesFor(lengthMm + SAME_LENGTH_MM, m)
   if (Math.abs(usual.reduce((a, b) => a + b, 0) - lengthMm) <= SAME_LENGTH_MM) return usual

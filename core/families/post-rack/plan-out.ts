@@ -15,7 +15,10 @@ import { LIMITS, type PostRackParams } from './parameters.ts'
 const PLAY_ABOVE = inches(2)
 /** Goods may stand out past the shelf's front edge this far. */
 const STICK_OUT = inches(1)
-/** Posts no further apart than this: half a sheet, the usual rule for rails of 2x4. Remedies add posts where it is not enough. */
+/**
+ * Posts no further apart than this: half a sheet, the usual rule for rails of 2x4. Remedies add posts where it is not
+ * enough.
+ */
 const POSTS_EVERY = inches(49)
 /** Cross pieces no further apart: the span for which 3/4 in panels are rated. */
 const CROSS_EVERY = inches(24)
@@ -51,7 +54,10 @@ interface Stocks {
   sheetThick: number
 }
 
-/** Heights of shelves' tops from the goods on them: every opening is its tallest thing and the play; frame and sheet come on top. */
+/**
+ * Heights of shelves' tops from the goods on them: every opening is its tallest thing and the play; frame and sheet
+ * come on top.
+ */
 function heights(levels: Level[], s: Stocks, aboveMm: number): Term[][] {
   const out: Term[][] = []
   let below: { tallest: Goods | null } | null = levels[0]?.floor ? levels[0] : null

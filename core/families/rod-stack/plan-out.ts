@@ -25,7 +25,9 @@ import { LIMITS, type RodStackParams } from './parameters.ts'
 const USUAL_CLEAR = 500
 /** From the box to the ceiling: room to lift it onto its nuts, and for a hand and a spanner. mm */
 const USUAL_GAP = 100
-/** It hangs no lower than this share of the room's height: heads pass under what hangs only at a wall. Product decision. */
+/**
+ * It hangs no lower than this share of the room's height: heads pass under what hangs only at a wall. Product decision.
+ */
 const LOWEST_SHARE = 0.4
 
 export interface Plan {

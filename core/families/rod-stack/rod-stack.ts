@@ -15,7 +15,9 @@ const alongTheWall = (c: ShapeContext): ShapeContext => ({
   space: { ...c.space, joists: exampleJoists('along') },
 })
 
-/** A box of shelves hung from above the joists by four threaded rods, against a wall or in front of what stands there. */
+/**
+ * A box of shelves hung from above the joists by four threaded rods, against a wall or in front of what stands there.
+ */
 export const rodStack = family<RodStackParams>({
   id: 'rod-stack',
   hangs: true,

@@ -289,7 +289,8 @@ function shelf(d: Draft, p: ShelfUnitParams, ctx: ShapeContext, plan: Plan, i: n
       along: 'y',
       across: 'z',
     })
-    // A thin upright gives no screw's point enough wood: they are driven through it into the cleat, past the cleat that is already on its other face.
+    // A thin upright gives no screw's point enough wood: they are driven through it into the cleat, past the cleat that
+    // is already on its other face.
     const before = side === 'left' && k > 0 ? cleat.thicknessMm : 0
     const j = d.screw(`upright-${u}`, c, CLEAT_SCREWS, 'side', sheet.thicknessMm, cleat.thicknessMm, {
       beforeMm: before,
@@ -313,7 +314,9 @@ function shelf(d: Draft, p: ShelfUnitParams, ctx: ShapeContext, plan: Plan, i: n
   d.rest(s, id, 'hanging', j)
 }
 
-/** A piece of thin back for each opening, from middle to middle of its uprights; none where no sheet is large enough. */
+/**
+ * A piece of thin back for each opening, from middle to middle of its uprights; none where no sheet is large enough.
+ */
 function back(d: Draft, ctx: ShapeContext, plan: Plan, t: number) {
   const sheet = findSheet(BACK_SHEET[ctx.settings.yard])!
   const last = plan.openings.length - 1

@@ -9,7 +9,9 @@ import type { ShapeContext, Shaped } from '../family.ts'
 import { dividingLength } from '../dividing-length.ts'
 import { LIMITS, type ToteRackParams } from './parameters.ts'
 
-/** Room a person wants around a tote, mm. Builders' usual figures: 1/4 in to slide smoothly, 1/2 in between mixed makes. */
+/**
+ * Room a person wants around a tote, mm. Builders' usual figures: 1/4 in to slide smoothly, 1/2 in between mixed makes.
+ */
 const PLAY_SMOOTH = inches(1 / 4)
 const PLAY_MIXED = inches(1 / 2)
 /** Above the rim lifted over a rail. */
@@ -81,16 +83,19 @@ export function planOut(p: ToteRackParams, ctx: ShapeContext, pen: DimPen): Rack
     terms: [],
   })
 
-  // How many rows: what the ceiling leaves and a person can reach; how many columns: what the totes need and the wall leaves.
+  // How many rows: what the ceiling leaves and a person can reach; how many columns: what the totes need and the wall
+  // leaves.
   const tallest = fits.reduce((a, b) => (b.item.tallMm > a.item.tallMm ? b : a)).item
   const widest = fits.reduce((a, b) => (b.item.acrossMm > a.item.acrossMm ? b : a)).item
   const total = fits.reduce((n, g) => n + g.count, 0)
-  // Carried by the rim a tote takes its height, rim included: the one above hangs from its own. On its base, its rails as well.
+  // Carried by the rim a tote takes its height, rim included: the one above hangs from its own. On its base, its rails
+  // as well.
   const usualPitch = tallest.tallMm + (p.carry === 'rim' ? 0 : rail.heightMm) + aboveMm
   const overhead = 2 * plate.thicknessMm + aboveMm + topExtra
   const { personMm, onePersonKg } = ctx.settings
   const shoulderMm = BODY.shoulder * personMm
-  // What is too heavy for one person, or was never weighed, is not lifted over the shoulder: the lowest stands on the bottom plate.
+  // What is too heavy for one person, or was never weighed, is not lifted over the shoulder: the lowest stands on the
+  // bottom plate.
   const light = fits.every((g) => g.item.massKg !== null && g.item.massKg <= onePersonKg)
   const mostOver = light ? Infinity : shoulderMm - plate.thicknessMm - aboveMm + usualPitch
   const byHeight = Math.max(
@@ -226,8 +231,8 @@ function byMake(fits: ShapeContext['goods']): ShapeContext['goods'][] {
 }
 
 /**
- * Play on each side: as much as is wanted, but never so much that the narrowest tote, pushed to one side, leaves the rail on the other.
- * Where not even a smooth fit would leave all makes on their rails, each has columns of its own.
+ * Play on each side: as much as is wanted, but never so much that the narrowest tote, pushed to one side, leaves the
+ * rail on the other. Where not even a smooth fit would leave all makes on their rails, each has columns of its own.
  */
 function playFor(fits: ShapeContext['goods'], carry: ToteRackParams['carry'], railMm: number) {
   const widths = fits.map((g) => g.item.acrossMm)
@@ -249,7 +254,9 @@ function leastRows(fits: ShapeContext['goods'], columns: number, most: number): 
   return most
 }
 
-/** Heaviest low: kinds go in column by column, and each column is turned heaviest down. Makes apart begin a column each. */
+/**
+ * Heaviest low: kinds go in column by column, and each column is turned heaviest down. Makes apart begin a column each.
+ */
 function house(goods: ShapeContext['goods'], columns: number, rows: number, apart: boolean) {
   const queueOf = (list: ShapeContext['goods']) =>
     [...list]

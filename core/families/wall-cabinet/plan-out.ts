@@ -38,7 +38,9 @@ export interface Plan {
   play: { sideMm: number; aboveMm: number }
 }
 
-/** Clear width at which even one opening passes two studs; null where it does so anyway, or would have to be far wider. */
+/**
+ * Clear width at which even one opening passes two studs; null where it does so anyway, or would have to be far wider.
+ */
 function reachesTwoStuds(ctx: ShapeContext, clearMm: number, t: number): number | null {
   if (ctx.space.construction.kind !== 'studs') return null
   const widths = [clearMm, ...ctx.space.studsMm.map((x) => x + FROM_END_MM - t).filter((x) => x > clearMm)]

@@ -171,7 +171,9 @@ function backs(d: Draft, plan: Plan) {
   })
 }
 
-/** Flat leaves over the openings, from the middle of one upright to the middle of the next; the outer ones are covered. */
+/**
+ * Flat leaves over the openings, from the middle of one upright to the middle of the next; the outer ones are covered.
+ */
 function doors(d: Draft, plan: Plan) {
   const t = plan.sheet.thicknessMm
   const last = plan.openings.length - 1

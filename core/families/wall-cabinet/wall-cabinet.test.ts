@@ -112,7 +112,8 @@ describe('a cabinet on a bevelled strip', () => {
     const pulled = -sum(r, (s) => s.way === 'pull')
     const couple = (n * outMm) / (hookMm - leansMm)
     expect(pulled).toBeGreaterThanOrEqual(Math.max(couple, n * share) * (1 - 1e-9))
-    // The fixings sit a little below the bevel, so they and the lower edge have more to do than the hook, and never less.
+    // The fixings sit a little below the bevel, so they and the lower edge have more to do than the hook, and never
+    // less.
     const fixed = -sum(r, (s) => s.anchor !== null && s.push[1] === 1)
     expect(fixed).toBeGreaterThanOrEqual(pulled)
     expectNear(fixed, pulled, 0.12)

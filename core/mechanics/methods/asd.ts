@@ -50,7 +50,10 @@ const wet = (of: keyof typeof WET, c: Conditions): Factor[] =>
     ? [{ symbol: 'CM', value: WET[of], source: `${NDS} Supplement table 4A, above 19 % moisture` }]
     : []
 
-/** Base value, where a species is listed by width that of the width; a board of no nominal width takes the widest, which is least. */
+/**
+ * Base value, where a species is listed by width that of the width; a board of no nominal width takes the widest, which
+ * is least.
+ */
 const listed = (a: NonNullable<Grade['asd']>, of: 'fb' | 'ft' | 'fc', nominal: number | null): number =>
   (nominal === null ? undefined : a.byWidth?.find((w) => nominal <= w.upTo))?.[of] ?? wider(a, nominal)?.[of] ?? a[of]
 /** What a board past the widths of its grade counts as; of no nominal width it may be one. */
@@ -72,7 +75,9 @@ function sizeFactor(a: NonNullable<Grade['asd']>, nominal: number | null, of: 'b
   ]
 }
 
-/** Dowel bearing of panels, MPa: NDS 2018 table 12.3.3B, plywood (structural 1 and Southern pine are higher) and OSB. */
+/**
+ * Dowel bearing of panels, MPa: NDS 2018 table 12.3.3B, plywood (structural 1 and Southern pine are higher) and OSB.
+ */
 const PANEL_BEARING: Partial<Record<string, number>> = { plywood: psi(3350), osb: psi(4650) }
 
 function bears(w: Wood, diameterMm: number, thicknessMm: number, along: boolean): number | null {
@@ -267,7 +272,8 @@ export const asd: DesignMethod = {
       ])
     const borrowed = ec5.panelMoment(s, along, c)
     if (!borrowed) return null
-    // This method lists no allowable moment for fibre and particle panels: the limit-state value over its own load factor.
+    // This method lists no allowable moment for fibre and particle panels: the limit-state value over its own load
+    // factor.
     const over: Factor = {
       symbol: '1/γQ',
       value: 1 / ec5.loadFactor.goods,

@@ -31,7 +31,8 @@ const KMOD: Record<'long' | 'permanent', Record<CreepMaterial, ByClass>> = {
     osb: [0.5, 0.4, null],
     particleboard: [0.45, 0.3, null],
     hardboard: [0.45, 0.3, null],
-    // Dry grades belong in class 1 only; for class 2 the figure of moisture-resistant particleboard stands in, and the source says so.
+    // Dry grades belong in class 1 only; for class 2 the figure of moisture-resistant particleboard stands in, and the
+    // source says so.
     mdf: [0.4, 0.3, null],
   },
   permanent: {
@@ -93,8 +94,9 @@ const designed = (symbol: string, base: number, source: string, factors: Factor[
 export const kdef = (material: CreepMaterial, c: Conditions): number => KDEF[material][column(c)] ?? 4
 
 /**
- * Embedment of panels, MPa: EN 1995-1-1 equations 8.20 (plywood), 8.21 (hardboard) and 8.22 (particleboard, OSB). Fibreboard (MDF) has none of its
- * own there and is taken like particleboard; lumber-core and solid panels like lumber of their density.
+ * Embedment of panels, MPa: EN 1995-1-1 equations 8.20 (plywood), 8.21 (hardboard) and 8.22 (particleboard, OSB).
+ * Fibreboard (MDF) has none of its own there and is taken like particleboard; lumber-core and solid panels like lumber
+ * of their density.
  */
 export function embeds(w: Wood, diameterMm: number, thicknessMm: number, bored: boolean): number | null {
   if (w.kind === 'lumber') return w.grade.ec5 ? embedment(w.grade.ec5.rhoK, diameterMm, bored) : null
@@ -155,7 +157,10 @@ const isLarge = (f: LateralCase['fastener']) => f.kind === 'bolt' || f.diameterM
 /** Eurocode 5, limit states. */
 /** Specific gravity on the oven-dry base of a characteristic density in kg/m³: about 0.95 of it. */
 const gravityOf = (rhoK: number) => rhoK / 1000 / 0.95
-/** Where a declared value of the screw is wanted and there is none, the North American formula with its own safety stands in, marked. */
+/**
+ * Where a declared value of the screw is wanted and there is none, the North American formula with its own safety
+ * stands in, marked.
+ */
 const borrowed = (symbol: string, value: number, equation: string): Strength =>
   strength(
     symbol,

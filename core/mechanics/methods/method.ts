@@ -64,7 +64,10 @@ export interface LateralCase {
   gapMm?: number
 }
 
-/** A post looked at one way: its size that way, the length between what holds it so, and the moment from what hangs off its face. */
+/**
+ * A post looked at one way: its size that way, the length between what holds it so, and the moment from what hangs off
+ * its face.
+ */
 export interface PostAxis {
   depthMm: number
   unheldMm: number
@@ -87,7 +90,10 @@ export interface PostResult {
   factors: Factor[]
 }
 
-/** One school of timber design. Every answer is null when the school has no value for the material: then nothing is proven. */
+/**
+ * One school of timber design. Every answer is null when the school has no value for the material: then nothing is
+ * proven.
+ */
 export interface DesignMethod {
   id: 'asd' | 'ec5'
   /** What loads are multiplied with for strength; sag always uses them as they are. */
@@ -113,7 +119,10 @@ export interface DesignMethod {
   lateral(j: LateralCase, c: Conditions): Strength | null
   /** How far one fastener must stay from ends, edges and its neighbours, in its diameters. Bored: with a pilot hole. */
   spacing(f: Screw, w: Wood, runs: LoadRuns, bored: boolean): Spacing & { source: string }
-  /** What a fastener of a row along the grain gives, of what it gives alone; null where all count in full. `ea`: modulus times area of both pieces, N. */
+  /**
+   * What a fastener of a row along the grain gives, of what it gives alone; null where all count in full. `ea`: modulus
+   * times area of both pieces, N.
+   */
   group(f: Screw, count: number, alongMm: number, ea: () => [side: number, main: number]): Factor | null
   /** One fastener pulled out of the side grain of lumber, N. */
   withdrawal(f: Screw, g: Grade, threadMm: number, c: Conditions): Strength | null
@@ -123,7 +132,10 @@ export interface DesignMethod {
   creep(material: CreepMaterial, c: Conditions): Factor
 }
 
-/** Specific gravity of a panel without a stamped one: plywood and strand board, NDS 2018 table 12.3.3B; others, all denser, are taken like it. */
+/**
+ * Specific gravity of a panel without a stamped one: plywood and strand board, NDS 2018 table 12.3.3B; others, all
+ * denser, are taken like it.
+ */
 export const PANEL_G = 0.42
 
 /** Share a gap between two pieces leaves of a dowel, with its source. */
