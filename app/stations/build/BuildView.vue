@@ -13,6 +13,7 @@ import { plural } from '../../../core/wording/say.ts'
 import IconCheck from '~icons/bi/check-lg'
 import IconWarning from '~icons/bi/exclamation-triangle'
 import IconHand from '~icons/bi/hand-index'
+import PressedButtons from '../../components/PressedButtons.vue'
 import MeasureField from '../../components/MeasureField.vue'
 import StoryStick from '../../components/StoryStick.vue'
 import { useChosenBuild } from '../../composables/chosen-build.ts'
@@ -115,17 +116,11 @@ const marks = computed(() => reading.value!.shaped.assembly.stick)
       <h1>Build</h1>
       <span class="soft">What next, and did it come out right?</span>
       <span class="ms-auto d-flex gap-2 flex-wrap">
-        <button
-          v-for="r in readings.readings"
-          :key="r.build.id"
-          type="button"
-          class="btn btn-sm"
-          :class="r.build.id === build?.id ? 'btn-primary' : 'btn-outline-secondary'"
-          :aria-pressed="r.build.id === build?.id"
-          @click="buildId = r.build.id"
-        >
-          {{ r.build.name }}
-        </button>
+        <PressedButtons
+          :options="readings.readings.map((r) => r.build)"
+          :pressed="build?.id ?? null"
+          @press="buildId = $event"
+        />
       </span>
     </div>
     <p v-if="!reading || !step" class="empty">

@@ -5,6 +5,7 @@ import type { CheckResult } from '../../../core/checks/check.ts'
 import { byUrgency, isStrength, strain } from '../../../core/checks/verdict.ts'
 import { CHECK_NAMES, LINK_NAMES, sayCheck, sayVerdict, shown } from '../../../core/wording/checks.ts'
 import { PLANNING_AID } from '../../../core/wording/steps.ts'
+import PressedButtons from '../../components/PressedButtons.vue'
 import VerdictMark from '../../components/VerdictMark.vue'
 import { useChosenBuild } from '../../composables/chosen-build.ts'
 import { useDocument } from '../../stores/document.ts'
@@ -48,17 +49,11 @@ const weight = (r: CheckResult) => `${2.5 + 9.5 * Math.min(1, r.state === 'fails
       <h1>Prove</h1>
       <span class="soft">Will it hold, sag, tip, and can I get it in?</span>
       <span class="ms-auto d-flex gap-2 flex-wrap">
-        <button
-          v-for="r in readings.readings"
-          :key="r.build.id"
-          type="button"
-          class="btn btn-sm"
-          :class="r.build.id === build?.id ? 'btn-primary' : 'btn-outline-secondary'"
-          :aria-pressed="r.build.id === build?.id"
-          @click="buildId = r.build.id"
-        >
-          {{ r.build.name }}
-        </button>
+        <PressedButtons
+          :options="readings.readings.map((r) => r.build)"
+          :pressed="build?.id ?? null"
+          @press="buildId = $event"
+        />
       </span>
     </div>
     <p v-if="!reading" class="empty">

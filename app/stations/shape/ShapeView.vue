@@ -9,6 +9,7 @@ import { sayProblem } from '../../../core/wording/problems.ts'
 import { roleName, stockName } from '../../../core/wording/names.ts'
 import { formatLength } from '../../../core/measure/format.ts'
 import IconTrash from '~icons/bi/trash'
+import PressedButtons from '../../components/PressedButtons.vue'
 import UnrolledRoom from '../../components/UnrolledRoom.vue'
 import SceneView from '../../drawing/SceneView.vue'
 import { useChosenBuild } from '../../composables/chosen-build.ts'
@@ -89,17 +90,11 @@ const VIEW_NAMES: Record<View, string> = { front: 'Front', plan: 'Plan', section
       <h1>Shape</h1>
       <span class="soft">What shall I build, how big, and where?</span>
       <span class="ms-auto d-flex gap-2 flex-wrap">
-        <button
-          v-for="b in doc.project!.builds"
-          :key="b.id"
-          type="button"
-          class="btn btn-sm"
-          :class="b.id === build?.id && !starting ? 'btn-primary' : 'btn-outline-secondary'"
-          :aria-pressed="b.id === build?.id && !starting"
-          @click="((buildId = b.id), (starting = false))"
-        >
-          {{ b.name }}
-        </button>
+        <PressedButtons
+          :options="doc.project!.builds"
+          :pressed="starting ? null : (build?.id ?? null)"
+          @press="(id) => ((buildId = id), (starting = false))"
+        />
         <button
           type="button"
           class="btn btn-sm"

@@ -2,6 +2,7 @@
 import { useSessionStorage } from '@vueuse/core'
 import { computed, ref } from 'vue'
 import IconPlus from '~icons/bi/plus-lg'
+import PressedButtons from '../../components/PressedButtons.vue'
 import RoomPlan from '../../components/RoomPlan.vue'
 import UnrolledRoom from '../../components/UnrolledRoom.vue'
 import { useChosenBuild } from '../../composables/chosen-build.ts'
@@ -81,17 +82,7 @@ function addWall() {
     <div class="columns">
       <section class="card-sheet" aria-label="What was measured">
         <div class="tabs" role="group" aria-label="What to measure">
-          <button
-            v-for="t in TABS"
-            :key="t.id"
-            type="button"
-            class="btn btn-sm"
-            :class="t.id === tab ? 'btn-primary' : 'btn-outline-secondary'"
-            :aria-pressed="t.id === tab"
-            @click="tab = t.id"
-          >
-            {{ t.name }}
-          </button>
+          <PressedButtons :options="TABS" :pressed="tab" @press="tab = $event as Tab" />
         </div>
         <template v-if="tab === 'walls'">
           <div class="walls">
