@@ -14,8 +14,15 @@ export const stock = z.discriminatedUnion('kind', [
   z.object({ kind: z.literal('sheet'), sheet: z.string() }),
   /** A threaded rod of the catalogue: sold by length and sawn like a board. */
   z.object({ kind: z.literal('steel'), rod: z.string() }),
-  /** Bought ready: a hinge, a spring. */
-  z.object({ kind: z.literal('bought'), item: z.string(), massKg: z.number().min(0) }),
+  /** Bought ready: a hinge, a pin, a hanger; what its maker says it carries where it is judged by that, N. */
+  z.object({
+    kind: z.literal('bought'),
+    item: z.string(),
+    massKg: z.number().min(0),
+    ratedN: z.number().positive().optional(),
+  }),
+  /** Of the catalogue and sold by length or by area: a curtain, a strap. Hangs as it is put, carries nothing else. */
+  z.object({ kind: z.literal('soft'), soft: z.string() }),
   /** Already there and never cut: a salvaged cabinet. */
   z.object({ kind: z.literal('existing'), name: z.string(), massKg: z.number().min(0) }),
 ])
@@ -23,12 +30,15 @@ export type Stock = z.infer<typeof stock>
 
 const end = z.enum(['start', 'end'])
 const spot = { atMm: z.number(), offMm: z.number() }
+/** Which broad face: over is where the length and the width crossed point to. */
+const face = z.enum(['over', 'under'])
+export type Face = z.infer<typeof face>
 /**
  * What is done to a part after it is cut to length and width. Places are from the part's start, along and across it.
  */
 export const machining = z.discriminatedUnion('kind', [
   /** The end is cut at an angle from square; `lengthMm` of the part is over its long point. */
-  z.object({ kind: z.literal('mitre'), end, angleRad: z.number(), face: z.enum(['width', 'thickness']) }),
+  z.object({ kind: z.literal('mitre'), end, angleRad: z.number(), through: z.enum(['width', 'thickness']) }),
   z.object({
     kind: z.literal('notch'),
     ...spot,
@@ -36,10 +46,18 @@ export const machining = z.discriminatedUnion('kind', [
     depthMm: z.number(),
     edge: z.enum(['low', 'high']),
   }),
-  z.object({ kind: z.literal('dado'), ...spot, widthMm: z.number(), depthMm: z.number(), stopped: z.boolean() }),
-  z.object({ kind: z.literal('groove'), offMm: z.number(), widthMm: z.number(), depthMm: z.number() }),
+  z.object({
+    kind: z.literal('dado'),
+    face,
+    ...spot,
+    widthMm: z.number(),
+    depthMm: z.number(),
+    stopped: z.boolean(),
+  }),
+  z.object({ kind: z.literal('groove'), face, offMm: z.number(), widthMm: z.number(), depthMm: z.number() }),
   z.object({
     kind: z.literal('rabbet'),
+    face,
     edge: z.enum(['low', 'high', 'start', 'end']),
     widthMm: z.number(),
     depthMm: z.number(),
@@ -47,10 +65,21 @@ export const machining = z.discriminatedUnion('kind', [
   z.object({ kind: z.literal('bevel'), edge: z.enum(['low', 'high']), angleRad: z.number() }),
   z.object({
     kind: z.literal('hole'),
+    face,
     ...spot,
     diameterMm: z.number(),
     depthMm: z.number().nullable(),
     tiltRad: z.number(),
+  }),
+  /** Holes one after the other along the part, the first at `atMm`. */
+  z.object({
+    kind: z.literal('row'),
+    face,
+    ...spot,
+    count: z.int().min(2),
+    everyMm: z.number().positive(),
+    diameterMm: z.number(),
+    depthMm: z.number(),
   }),
   z.object({ kind: z.literal('cutout'), ...spot, lengthMm: z.number(), widthMm: z.number() }),
   z.object({ kind: z.literal('corner'), radiusMm: z.number(), at: z.enum(['all', 'front']) }),
@@ -97,7 +126,7 @@ export const part = z.object({
   grain: z.enum(['length', 'width', 'any']),
   /**
    * Corners of its broad face where that is no rectangle: from its start along it and from its lower edge across it,
-   * going round from the length to the width, without a corner that points inwards. `size` is around it.
+   * going round from the length to the width. `size` is around it.
    */
   outline: z
     .array(z.tuple([z.number(), z.number()]))
@@ -108,7 +137,7 @@ export const part = z.object({
   axial: z.boolean(),
   /** Not held down: lies or slides in place (a shelf on cleats), or is screwed to what could itself lift. */
   loose: z.boolean(),
-  /** Only there while building. */
+  /** Only there while building: in steps and drawings; weighs, costs and carries nothing once it is gone. */
   temporary: z.boolean(),
 })
 export type Part = z.infer<typeof part>
@@ -251,6 +280,8 @@ export const motion = z.discriminatedUnion('kind', [
    */
   z.object({ id, kind: z.literal('swing'), parts: z.array(id).min(1), at: vec3, axis: vec3, byRad: z.number() }),
   z.object({ id, kind: z.literal('slide'), parts: z.array(id).min(1), by: vec3 }),
+  /** One after the other: lifted, then drawn out. Not how it is used, but how it is taken off or put on. */
+  z.object({ id, kind: z.literal('stages'), parts: z.array(id).min(1), by: z.array(vec3).min(2) }),
 ])
 export type Motion = z.infer<typeof motion>
 

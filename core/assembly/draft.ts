@@ -1,10 +1,10 @@
 import { screwFor } from '../catalogue/fasteners.ts'
 import { boxOverlap, type Box } from '../geometry/box.ts'
 import { contactOf, type Contact } from '../geometry/contact.ts'
-import { cross, mid, norm, sub, unit, type Axis, type Vec3 } from '../geometry/vec.ts'
+import { cross, dot, mid, norm, sub, unit, type Axis, type Vec3 } from '../geometry/vec.ts'
 import type { UnitSystem } from '../measure/units.ts'
-import type { Anchor, Assembly, Bay, Joint, Machining, Motion, Part, Stock, Subassembly, Support } from './assembly.ts'
-import { isSquare, partBox, turnedBox } from './part-box.ts'
+import type { Anchor, Assembly, Bay, Face, Joint, Machining, Motion, Part, Stock, Subassembly, Support } from './assembly.ts'
+import { isSquare, partBox, thicknessAxis, turnedBox } from './part-box.ts'
 
 type DistributiveOmit<T, K extends keyof T> = T extends unknown ? Omit<T, K> : never
 
@@ -23,6 +23,7 @@ export interface SquarePart {
   across: AxisName
   grain?: Part['grain']
   loose?: boolean
+  temporary?: boolean
   /** Corners of its broad face, where that is no rectangle. */
   outline?: Part['outline']
   axial?: boolean
@@ -129,7 +130,7 @@ export function draft(system: UnitSystem) {
         machining: [],
         axial: s.axial ?? false,
         loose: s.loose ?? false,
-        temporary: false,
+        temporary: s.temporary ?? false,
       })
     },
 
@@ -179,19 +180,21 @@ export function draft(system: UnitSystem) {
       })
     },
 
-    /**
-     * A piece standing in a dado of another, two screws through what is left of it into its edge. @returns the joint's
-     * id
-     */
-    house(inner: string, outer: string, leftMm: number): string {
+    /** A piece standing in a dado of another, screws through what is left of it into its edge. @returns the joint's id */
+    house(inner: string, outer: string, leftMm: number, count = 2): string {
       const screw = screwFor(leftMm, 100, system).id
       return fix({
         kind: 'housed',
         near: outer,
         far: inner,
         at: meet(inner, outer).at,
-        fasteners: [{ fastener: screw, count: 2, into: 'edge' }],
+        fasteners: [{ fastener: screw, count, into: 'edge' }],
       })
+    },
+    /** The broad face of a part that looks at another. */
+    face(id: string, other: string): Face {
+      const [p, q] = [byId.get(id)!, byId.get(other)!]
+      return dot(thicknessAxis(p), sub(q.at.centre, p.at.centre)) >= 0 ? 'over' : 'under'
     },
     machine(id: string, m: Machining) {
       byId.get(id)!.machining.push(m)
@@ -251,7 +254,11 @@ export function draft(system: UnitSystem) {
     },
     /** Parts that act as one. */
     body(id: string, parts: string[], cuts: string[][]) {
-      a.bodies.push({ id, parts, cuts })
+      a.bodies.push({ id, parts: [...parts], cuts })
+    },
+    /** One more part of a body that is there. */
+    joinBody(id: string, part: string) {
+      a.bodies.find((b) => b.id === id)!.parts.push(part)
     },
     /** What turns or slides when the build is used. @returns its id */
     motion(m: DistributiveOmit<Motion, 'id'>): string {

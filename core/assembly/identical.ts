@@ -1,6 +1,7 @@
 import { fingerprint } from '../measure/fingerprint.ts'
 import { z } from '../measure/schema.ts'
-import type { Assembly, Part, Stock } from './assembly.ts'
+import type { Assembly, Machining, Part, Stock } from './assembly.ts'
+import { asItLies, facesDiffer } from './turned-over.ts'
 
 const tenth = (mm: number) => Math.round(mm * 10)
 
@@ -26,17 +27,34 @@ export function stockKey(s: Stock): string {
       return s.rod
     case 'bought':
       return `${s.item}/${s.massKg}`
+    case 'soft':
+      return s.soft
     case 'existing':
       return `${s.name}/${s.massKg}`
   }
 }
 
+/**
+ * What is done to a part. Keys are kept with the letters of pieces that are cut: what they were made of before faces
+ * were told apart stays, and only what differs by its face has more.
+ */
+function workKey(p: Part): string {
+  if (p.machining.length === 0 && !p.outline) return ''
+  const plain = (x: Pick<Part, 'machining' | 'outline'>) => {
+    const work = x.machining.map((m) => ('face' in m ? withoutFace(m) : m))
+    return JSON.stringify(x.outline ? [x.outline, ...work] : work)
+  }
+  const lies = asItLies(p)
+  const handed = plain(lies) !== plain(p) || facesDiffer(p.machining)
+  return fingerprint(plain(p)) + (handed ? `/${fingerprint(JSON.stringify(lies))}` : '')
+}
+const withoutFace = ({ face: _, ...rest }: Extract<Machining, { face: unknown }>) => rest
+
 /** Two parts with the same key are cut alike and may change places. */
 export const cutKey = (p: Part): string => {
   const s = p.size
   const sides = p.stock.kind === 'sheet' ? p.grain : tenth(s.thicknessMm)
-  const shaped = p.outline ? [p.outline, ...p.machining] : p.machining
-  const work = shaped.length === 0 ? '' : fingerprint(JSON.stringify(shaped))
+  const work = workKey(p)
   return `${p.role}|${p.stock.kind}|${stockKey(p.stock)}|${tenth(s.lengthMm)}|${tenth(s.widthMm)}|${sides}|${work}`
 }
 

@@ -1,6 +1,7 @@
 import { findGrade } from '../catalogue/lumber.ts'
 import { findRod, rodKgPerM } from '../catalogue/steel.ts'
 import { findSheet } from '../catalogue/sheets.ts'
+import { findSoft } from '../catalogue/soft.ts'
 import { add, scale, type Vec3 } from '../geometry/vec.ts'
 import type { Part } from './assembly.ts'
 
@@ -10,6 +11,7 @@ import type { Part } from './assembly.ts'
  */
 export function partMassKg(p: Part): number {
   if (p.stock.kind === 'bought' || p.stock.kind === 'existing') return p.stock.massKg
+  if (p.stock.kind === 'soft') return (findSoft(p.stock.soft)?.kgPerM2 ?? 0) * (faceMm2(p) / 1e6)
   if (p.stock.kind === 'steel') {
     const rod = findRod(p.stock.rod)
     return rod ? (rodKgPerM(rod) * p.size.lengthMm) / 1000 : 0

@@ -1,6 +1,7 @@
 import type { Box } from '../geometry/box.ts'
 import type { Vec3 } from '../geometry/vec.ts'
 import type { Assembly } from './assembly.ts'
+import { facedOver } from './turned-over.ts'
 
 /** An assembly as its mirror image: left is right. Nothing given is changed. `wideMm`: x of its right end. */
 export function mirrorAssembly(a: Assembly, wideMm: number): Assembly {
@@ -15,6 +16,8 @@ export function mirrorAssembly(a: Assembly, wideMm: number): Assembly {
     parts: a.parts.map((p) => ({
       ...p,
       at: { centre: point(p.at.centre), along: way(p.at.along), across: way(p.at.across) },
+      // Length and width crossed then point out of the other face.
+      machining: p.machining.map(facedOver),
     })),
     joints: a.joints.map((j) => ({ ...j, at: point(j.at) })),
     bays: a.bays.map((b) => ({
@@ -28,7 +31,11 @@ export function mirrorAssembly(a: Assembly, wideMm: number): Assembly {
     anchors: a.anchors.map((x) => ({ ...x, at: point(x.at) })),
     // Mirrored, a right-handed turn is a left-handed one.
     motions: a.motions.map((m) =>
-      m.kind === 'slide' ? { ...m, by: way(m.by) } : { ...m, at: point(m.at), axis: way(m.axis), byRad: -m.byRad },
+      m.kind === 'slide'
+        ? { ...m, by: way(m.by) }
+        : m.kind === 'stages'
+          ? { ...m, by: m.by.map(way) }
+          : { ...m, at: point(m.at), axis: way(m.axis), byRad: -m.byRad },
     ),
     shims: a.shims.map((s) => ({ ...s, at: point(s.at) })),
   }

@@ -1,4 +1,5 @@
 import { add, cross, dot, scale, sub, unit, type Vec3 } from '../geometry/vec.ts'
+import { boxUnion, type Box } from '../geometry/box.ts'
 import type { Assembly, Motion, Part } from './assembly.ts'
 
 /** A direction turned about an axis by an angle (Rodrigues' rotation). */
@@ -8,14 +9,42 @@ function turned(v: Vec3, axis: Vec3, byRad: number): Vec3 {
   return add(add(scale(v, c), scale(cross(k, v), s)), scale(k, dot(k, v) * (1 - c)))
 }
 
-/** Where a point is once a motion is done: about an axis, or along a line. */
+/** Where a point is once a motion is done: about an axis, along a line, or along several one after the other. */
 export const movedPoint = (m: Motion, p: Vec3): Vec3 =>
-  m.kind === 'slide' ? add(p, m.by) : add(m.at, turned(sub(p, m.at), m.axis, m.byRad))
+  m.kind === 'slide'
+    ? add(p, m.by)
+    : m.kind === 'stages'
+      ? m.by.reduce(add, p)
+      : add(m.at, turned(sub(p, m.at), m.axis, m.byRad))
+
+/** The upright box around a box that is moved. */
+export function movedBox(m: Motion, b: Box): Box {
+  const corners = [0, 1, 2, 3, 4, 5, 6, 7].map((k): Vec3 => [
+    (k & 1 ? b.max : b.min)[0],
+    (k & 2 ? b.max : b.min)[1],
+    (k & 4 ? b.max : b.min)[2],
+  ])
+  return boxUnion(corners.map((c) => movedPoint(m, c)).map((p) => ({ min: p, max: p })))
+}
+
+/** A direction of what is moved. */
+export const movedWay = (m: Motion, v: Vec3): Vec3 => (m.kind === 'swing' ? turned(v, m.axis, m.byRad) : v)
 
 export const movedPart = (m: Motion, p: Part): Part => {
-  const way = (v: Vec3): Vec3 => (m.kind === 'slide' ? v : turned(v, m.axis, m.byRad))
+  const way = (v: Vec3): Vec3 => movedWay(m, v)
   return { ...p, at: { centre: movedPoint(m, p.at.centre), along: way(p.at.along), across: way(p.at.across) } }
 }
+
+/** A motion done in part, 0 to 1: of one in stages the first ones whole. */
+export function partly(m: Motion, share: number): Motion {
+  if (m.kind === 'swing') return { ...m, byRad: m.byRad * share }
+  if (m.kind === 'slide') return { ...m, by: scale(m.by, share) }
+  const done = share * m.by.length
+  return { ...m, by: m.by.map((by, i) => scale(by, Math.min(1, Math.max(0, done - i)))) }
+}
+
+/** What opens when the build is used; what is only taken off or put on is none of it. */
+export const opens = (m: Motion): boolean => m.kind !== 'stages'
 
 /** The parts of a build with some of its motions done. */
 export function withMoved(a: Assembly, motions: readonly Motion[]): Part[] {

@@ -3,7 +3,7 @@ import { boxOverlap, boxSize, penetration } from '../geometry/box.ts'
 import { mid, norm, sub, type Vec3 } from '../geometry/vec.ts'
 import { findSection } from '../catalogue/lumber.ts'
 import { SAME_LENGTH_MM } from '../measure/rounding.ts'
-import type { Assembly, Joint, Part } from './assembly.ts'
+import type { Assembly, Joint, Part, Support } from './assembly.ts'
 import { isSquare, partBoxes, turnedBox, type PartBoxes } from './part-box.ts'
 
 /** Pieces that meet may be this far apart, mm. */
@@ -17,6 +17,12 @@ export interface Flaw {
   /** Named and missing; not where its pieces are; a board that is no such board. */
   code: 'missing' | 'apart' | 'no-board'
   id: string
+}
+
+/** The piece a support lies on: the one that holds it, or the pin that stands in that. */
+export function meets(s: Support, joints: ReadonlyMap<string, Joint>): string | null {
+  const j = s.joint === null ? undefined : joints.get(s.joint)
+  return j?.kind === 'on-pins' ? j.near : s.on.kind === 'part' ? s.on.part : null
 }
 
 /** Names of parts, joints, anchors and bodies that nothing bears. Nothing of such an assembly can be computed. */
@@ -70,9 +76,10 @@ export function misplaced(a: Assembly): Flaw[] {
     const beside = shared !== null && norm(sub(mid(shared.min, shared.max), j.at)) > GAP_MM
     if (off(p.id, j.at) || off(q.id, j.at) || reaches || beside) apart(j.id)
   }
+  const joints = new Map(a.joints.map((j) => [j.id, j]))
   for (const s of a.supports) {
     if ('bay' in s.from) continue
-    for (const id of ['part' in s.from ? s.from.part : null, s.on.kind === 'part' ? s.on.part : null]) {
+    for (const id of ['part' in s.from ? s.from.part : null, meets(s, joints)]) {
       if (id === null) continue
       const { min, max } = s.contact
       // All of a contact lies on a piece that is square to the room; of one that leans its middle does.

@@ -1,13 +1,14 @@
 import { findGrade, findSection } from '../catalogue/lumber.ts'
 import { findScrew } from '../catalogue/fasteners.ts'
 import { findSheet } from '../catalogue/sheets.ts'
+import { findSoft } from '../catalogue/soft.ts'
 import { findRod, ROD_LENGTHS } from '../catalogue/steel.ts'
 import { boxOverlap, penetration, type Box } from '../geometry/box.ts'
 import { outsideBy } from '../geometry/contact.ts'
 import { dot, mid, norm, type Vec3 } from '../geometry/vec.ts'
 import { SAME_LENGTH_MM } from '../measure/rounding.ts'
 import type { Assembly, Part } from './assembly.ts'
-import { isLetIn } from './sound.ts'
+import { isLetIn, meets } from './sound.ts'
 import { partBox, turnedBox } from './part-box.ts'
 
 export interface Fault {
@@ -45,6 +46,7 @@ const finite = (v: unknown): boolean =>
 
 function stockFault(p: Part): boolean {
   const s = p.stock
+  if (s.kind === 'soft') return findSoft(s.soft) === undefined
   if (s.kind === 'board') {
     const section = findSection(s.section)
     if (!section || !findGrade(s.grade)) return true
@@ -150,7 +152,8 @@ export function validateAssembly(a: Assembly): Fault[] {
 
   const bays = new Set(a.bays.map((b) => b.id))
   const bodies = new Set(a.bodies.map((b) => b.id))
-  const jointIds = new Set(a.joints.map((j) => j.id))
+  const joints = new Map(a.joints.map((j) => [j.id, j]))
+  const jointIds = new Set(joints.keys())
   const anchorIds = new Set(a.anchors.map((x) => x.id))
   const restsOn = new Map<string, string[]>()
   for (const s of a.supports) {
@@ -166,7 +169,7 @@ export function validateAssembly(a: Assembly): Fault[] {
     const on = s.on.kind === 'part' ? s.on.part : `(${s.on.kind})`
     if (s.on.kind === 'part') {
       if (!known([s.on.part], s.id)) continue
-      if ('part' in s.from) apart(s.from.part, s.on.part, s.id, mid(s.contact.min, s.contact.max))
+      if ('part' in s.from) apart(s.from.part, meets(s, joints)!, s.id, mid(s.contact.min, s.contact.max))
     }
     restsOn.set(from, [...(restsOn.get(from) ?? []), on])
   }

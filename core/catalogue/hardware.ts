@@ -1,3 +1,5 @@
+import { inches, type UnitSystem } from '../measure/units.ts'
+
 /** Sizes and screws of hinges that come with their own screws. mm, kg. */
 export const HINGE = {
   item: 'door hinge',
@@ -11,3 +13,62 @@ export const HINGE = {
   screw: { diameterMm: 3.5, threadMm: 13 },
   source: 'usual hinges of light cabinets: two 3.5 x 16 mm screws in each leaf, 3 mm of it in the hinge',
 } as const
+
+/** The same hinge laid open over the outer faces of a side and of a deep leaf, mm. */
+export const FLAT_HINGE = { thicknessMm: 3, wideMm: 50 } as const
+
+/** Pins with a flat that a loose shelf lies on, in holes bored in a row. mm, kg, MPa. */
+export interface ShelfPin {
+  item: string
+  massKg: number
+  diameterMm: number
+  /** In the wood, where it is thick enough, and out of it. */
+  inMm: number
+  outMm: number
+  /** Of its flat, across the shelf. */
+  wideMm: number
+  everyMm: number
+  fy: number
+  source: string
+}
+const PIN_SOURCE = 'usual steel pins with a flat, of S235 or better: EN 10025-2'
+export const PINS: Record<UnitSystem, ShelfPin> = {
+  metric: {
+    item: 'shelf pin, 5 mm',
+    massKg: 0.005,
+    diameterMm: 5,
+    inMm: 12,
+    outMm: 16,
+    wideMm: 10,
+    everyMm: 32,
+    fy: 235,
+    source: PIN_SOURCE,
+  },
+  imperial: {
+    item: 'shelf pin, 1/4 in',
+    massKg: 0.007,
+    diameterMm: inches(1 / 4),
+    inMm: 12,
+    outMm: 16,
+    wideMm: 10,
+    everyMm: inches(1.25),
+    fy: 235,
+    source: PIN_SOURCE,
+  },
+}
+export const findPin = (item: string): ShelfPin | undefined => Object.values(PINS).find((p) => p.item === item)
+
+/** Holds a leaf shut. mm, kg. */
+export const MAGNET = { item: 'magnet catch', massKg: 0.03, longMm: 45, deepMm: 15, highMm: 14 } as const
+
+/** A rail for a curtain, bought by its longest piece; what its maker says each bracket holds. mm, kg, N. */
+export const CURTAIN_RAIL = { item: 'curtain rail', kgPerM: 0.35, sizeMm: 20, ratedN: 60 } as const
+
+/** Prices of what is bought ready by the piece, minor units: made up for the demo yard. */
+export const HARDWARE_MINOR: Readonly<Record<string, number>> = {
+  [HINGE.item]: 189,
+  [PINS.metric.item]: 22,
+  [PINS.imperial.item]: 24,
+  [MAGNET.item]: 245,
+  [CURTAIN_RAIL.item]: 1490,
+}

@@ -13,6 +13,8 @@ import { bending, edgeStrip, sag, shear } from './members.ts'
 import { postBuckling, uprights } from './posts.ts'
 import { hinges } from './hinges.ts'
 import { joists } from './joists.ts'
+import { pins } from './pins.ts'
+import { ratings } from './ratings.ts'
 import { ownSweep } from './own-sweep.ts'
 import { rods } from './rods.ts'
 import { roomFit } from './room-fit.ts'
@@ -34,6 +36,8 @@ export const CHECKS: readonly AnyCheck[] = [
   joints,
   splitting,
   housings,
+  pins,
+  ratings,
   postBuckling,
   uprights,
   bearing,

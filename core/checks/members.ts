@@ -69,6 +69,31 @@ const NONE: Bent[] = []
 const bentOf = (m: Member): Bent[] =>
   m.state.kind === 'beam' ? [m.state.bent] : m.state.kind === 'panel' ? m.state.strips : NONE
 
+/** @param nmm moment per mm of width, N·mm. @param along whether it bends along the panel's length */
+function panelBending(c: Reads, p: Part, nmm: number, along: boolean): CheckResult {
+  const sheet = findSheet(p.stock.kind === 'sheet' ? p.stock.sheet : '')!
+  const s = c.method.panelMoment(sheet, bendsAlongStrength(p, along), c.settings)
+  if (!s) return notComputed('bending', p, 'no-strength')
+  return measured({
+    check: 'bending',
+    link: linkOf(p),
+    code: 'panel-bending',
+    quantity: 'moment-per-width',
+    subject: p.id,
+    demand: nmm,
+    capacity: s.value,
+    data: { sheet: sheet.label },
+    working: {
+      formula: 'm ≤ moment the panel may carry per width',
+      inputs: [
+        { symbol: 'm', value: nmm, quantity: 'moment-per-width', source: c.method.loadFactor.source },
+        ...factorInputs(s, 'moment-per-width'),
+      ],
+      source: s.source,
+    },
+  })
+}
+
 function bendingOf(c: Reads, p: Part, design: Member): CheckResult | null {
   const bent = bentOf(design)
   if (design.state.kind === 'unknown') return notComputed('bending', p, design.state.reason)
@@ -76,33 +101,11 @@ function bendingOf(c: Reads, p: Part, design: Member): CheckResult | null {
   const worst = hardest(bent, momentShare)
   const moment = Math.abs(worst.result.moment.nmm)
   if (p.stock.kind === 'sheet') {
-    const sheet = findSheet(p.stock.sheet)!
-    const along = design.state.kind === 'panel' && bendsAlongStrength(p, design.state.along)
-    const s = c.method.panelMoment(sheet, along, c.settings)
-    if (!s) return notComputed('bending', p, 'no-strength')
-    return measured({
-      check: 'bending',
-      link: linkOf(p),
-      code: 'panel-bending',
-      quantity: 'moment-per-width',
-      subject: p.id,
-      demand: moment / worst.widthMm,
-      capacity: s.value,
-      data: { sheet: sheet.label },
-      working: {
-        formula: 'm ≤ moment the panel may carry per width',
-        inputs: [
-          {
-            symbol: 'm',
-            value: moment / worst.widthMm,
-            quantity: 'moment-per-width',
-            source: c.method.loadFactor.source,
-          },
-          ...factorInputs(s, 'moment-per-width'),
-        ],
-        source: s.source,
-      },
-    })
+    const along = design.state.kind === 'panel' && design.state.along
+    const one = panelBending(c, p, moment / worst.widthMm, along)
+    const across = design.state.kind === 'panel' ? design.state.acrossNmm : undefined
+    const other = across === undefined ? one : panelBending(c, p, across, !along)
+    return (other.ratio ?? Infinity) > (one.ratio ?? Infinity) ? other : one
   }
   if (p.stock.kind !== 'board') return null
   const grade = findGrade(p.stock.grade)!

@@ -1,8 +1,8 @@
-import type { Motion, Part } from '../assembly/assembly.ts'
-import { movedPart } from '../assembly/moved.ts'
+import type { Bay, Motion, Part } from '../assembly/assembly.ts'
+import { movedPart, movedPoint, movedWay, opens, partly } from '../assembly/moved.ts'
 import { turnedBox } from '../assembly/part-box.ts'
 import { penetration, type Box, type TurnedBox } from '../geometry/box.ts'
-import { mid, sub, scale } from '../geometry/vec.ts'
+import { mid, sub } from '../geometry/vec.ts'
 import { defineCheck, measured, type CheckResult } from './check.ts'
 
 /*
@@ -27,15 +27,25 @@ const boxed = (b: Box): TurnedBox => ({
   size: sub(b.max, b.min),
 })
 
-/** A motion done in part. */
-const partly = (m: Motion, share: number): Motion =>
-  m.kind === 'slide' ? { ...m, by: scale(m.by, share) } : { ...m, byRad: m.byRad * share }
-
-/** How deep what moves reaches into the worst of what stands still, and what that is. */
-function worstOnTheWay(m: Motion, moving: readonly Part[], others: readonly Thing[]): { id: string; mm: number } {
+/** How deep what moves, and what stands in it, reaches into the worst of what stands still, and what that is. */
+function worstOnTheWay(
+  m: Motion,
+  moving: readonly Part[],
+  carried: readonly Thing[],
+  others: readonly Thing[],
+): { id: string; mm: number } {
   let worst = { id: '', mm: -Infinity }
   for (let i = 0; i <= STEPS; i++) {
-    const here = moving.map((p) => turnedBox(movedPart(partly(m, i / STEPS), p)))
+    const there = partly(m, i / STEPS)
+    const here = [
+      ...moving.map((p) => turnedBox(movedPart(there, p))),
+      ...carried.map(({ solid }) => ({
+        ...solid,
+        centre: movedPoint(there, solid.centre),
+        along: movedWay(there, solid.along),
+        across: movedWay(there, solid.across),
+      })),
+    ]
     for (const o of others)
       for (const solid of here) {
         const mm = penetration(solid, o.solid)
@@ -54,10 +64,16 @@ export const ownSweep = defineCheck({
     const parts: Thing[] = a.parts
       .filter((p) => p.stock.kind !== 'bought')
       .map((p) => ({ id: p.id, solid: turnedBox(p) }))
-    const goods: Thing[] = a.bays.flatMap((b) => b.items.map((i) => ({ id: i.goodsId, solid: boxed(i.box) })))
+    const things = (bays: readonly Bay[]): Thing[] =>
+      bays.flatMap((b) => b.items.map((i) => ({ id: i.goodsId, solid: boxed(i.box) })))
     return a.motions.map((m) => {
+      const goesAlong = (b: Bay) => b.carriers.some((c) => m.parts.includes(c))
+      const goods = things(a.bays.filter((b) => !goesAlong(b)))
       const moving = a.parts.filter((p) => m.parts.includes(p.id))
-      const worst = worstOnTheWay(m, moving, [...parts.filter((p) => !m.parts.includes(p.id)), ...goods])
+      // What is put on or taken off is empty then, and takes along what is fixed to it.
+      const still = parts.filter((p) => !m.parts.includes(p.id))
+      const carried = opens(m) ? things(a.bays.filter(goesAlong)) : []
+      const worst = worstOnTheWay(m, moving, carried, opens(m) ? [...still, ...goods] : still)
       const hit = a.parts.find((p) => p.id === worst.id)
       return measured({
         check: 'own-sweep',
@@ -67,6 +83,7 @@ export const ownSweep = defineCheck({
         subject: m.id,
         demand: Math.max(0, worst.mm),
         capacity: TOUCH_MM,
+        covers: opens(m) ? [] : [m.id],
         parts: [m.parts[0], ...(hit ? [hit.id] : [])],
         data: {
           role: moving[0].role,

@@ -1,6 +1,6 @@
 import type { Assembly, Motion } from '../assembly/assembly.ts'
 import { massCentre, partMassKg } from '../assembly/mass.ts'
-import { movedPoint } from '../assembly/moved.ts'
+import { movedPoint, opens } from '../assembly/moved.ts'
 import { wholeBox } from '../assembly/part-box.ts'
 import { boxUnion } from '../geometry/box.ts'
 import { mid, type Vec3 } from '../geometry/vec.ts'
@@ -46,8 +46,9 @@ const goodsWeights = (a: Assembly): Weight[] =>
  * opens.
  */
 function openedWeights(a: Assembly): { self: Weight[]; goods: Weight[] } | null {
-  if (a.motions.length === 0) return null
-  const motionOf = new Map(a.motions.flatMap((m) => m.parts.map((id) => [id, m] as const)))
+  const motions = a.motions.filter(opens)
+  if (motions.length === 0) return null
+  const motionOf = new Map(motions.flatMap((m) => m.parts.map((id) => [id, m] as const)))
   const out = (m: Motion | undefined, at: Vec3): Vec3 => {
     const to = m ? movedPoint(m, at) : at
     return to[1] > at[1] ? to : at
@@ -58,7 +59,7 @@ function openedWeights(a: Assembly): { self: Weight[]; goods: Weight[] } | null 
     goods: a.bays
       .filter((b) => b.carriers.length > 0)
       .flatMap((b) => {
-        const m = b.carriers.map((c) => motionOf.get(c)).find((x) => x?.kind === 'slide')
+        const m = b.carriers.map((c) => motionOf.get(c)).find((x) => x !== undefined)
         return b.items.map(({ massKg, box: { min, max } }) => weight(newtons(massKg ?? 0), out(m, mid(min, max))))
       }),
   }
@@ -233,7 +234,7 @@ export const tipOver = defineCheck({
             data: {
               safety: (worst.restoring + tied) / worst.overturning,
               wanted: SAFETY_FILLED,
-              motions: assembly.motions.length,
+              motions: assembly.motions.filter(opens).length,
               ties: gives.length,
             },
             working: {

@@ -1,5 +1,5 @@
 import { misplaced, missing, type Flaw } from '../assembly/sound.ts'
-import type { Assembly, Part } from '../assembly/assembly.ts'
+import type { Assembly, Joint, Part, Support } from '../assembly/assembly.ts'
 import { partMassKg } from '../assembly/mass.ts'
 import { newtons } from '../measure/units.ts'
 import type { LoadPath, Member } from '../loads/load-path.ts'
@@ -57,6 +57,10 @@ function asksFor(p: Part, m: Member): string[] {
   return []
 }
 
+/** Whether what passes through a support passes through its joint too; what lies on wood is only kept there by it. */
+const asksForJoint = (s: Support, joints: ReadonlyMap<string, Joint>): boolean =>
+  s.joint !== null && (s.via === 'fasteners' || ['on-pins', 'housed'].includes(joints.get(s.joint)?.kind ?? ''))
+
 /** Checks whose results say which members they have judged, by the word that stands before the id. */
 const JUDGES: Record<string, string> = {
   bending: 'bending',
@@ -66,6 +70,7 @@ const JUDGES: Record<string, string> = {
   upright: 'upright',
   body: 'body',
   hinges: 'body',
+  ratings: 'idle',
 }
 
 /**
@@ -91,6 +96,7 @@ export function unread(
     if (judge) for (const id of [...r.parts, ...r.covers]) judged.add(`${judge} ${id}`)
   }
   const open = new Set<string>()
+  const joints = new Map(a.joints.map((j) => [j.id, j]))
   for (const path of paths)
     for (const m of path.members.values()) {
       // What could not be computed has said so itself.
@@ -100,7 +106,8 @@ export function unread(
   for (const s of a.supports) {
     // Goods on a part are judged with the part; standing on the floor is judged as a foot.
     if ('bay' in s.from || (s.on.kind === 'floor' && s.via === 'bearing')) continue
-    if (!covered.has(s.id) && paths.some((p) => Math.abs(p.reactions.get(s.id) ?? 0) > MORE))
+    const looked = covered.has(s.id) && (!asksForJoint(s, joints) || covered.has(s.joint!))
+    if (!looked && paths.some((p) => Math.abs(p.reactions.get(s.id) ?? 0) > MORE))
       open.add('part' in s.from ? s.from.part : s.from.through)
   }
   for (const x of a.anchors) if (!covered.has(x.id) && x.into !== 'neighbour') open.add(x.part)

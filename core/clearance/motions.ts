@@ -19,8 +19,20 @@ const STEP = Math.PI / 18
  */
 export function sweptBodies(m: Motion, parts: readonly Part[]): Swept[] {
   const moving = m.parts.flatMap((id) => parts.filter((p) => p.id === id))
-  return moving.flatMap((p) => (m.kind === 'slide' ? slide(p, m.by) : swing(p, m.at, unit(m.axis), m.byRad)))
+  return moving.flatMap((p) =>
+    m.kind === 'slide'
+      ? slide(p, m.by)
+      : m.kind === 'stages'
+        ? m.by.flatMap((by, i) => slide(stage(m, p, i), by))
+        : swing(p, m.at, unit(m.axis), m.byRad),
+  )
 }
+
+/** Where a part is before one of its stages. */
+const stage = (m: Extract<Motion, { kind: 'stages' }>, p: Part, i: number): Part => ({
+  ...p,
+  at: { ...p.at, centre: m.by.slice(0, i).reduce(add, p.at.centre) },
+})
 
 /** The face of the part that leads, drawn along by the whole travel (and the part's own size that way). */
 function slide(p: Part, by: Vec3): Swept[] {

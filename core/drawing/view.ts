@@ -1,5 +1,6 @@
 import { workOn } from './work.ts'
 import type { Assembly, Motion, Part, StickMark } from '../assembly/assembly.ts'
+import { opens } from '../assembly/moved.ts'
 import { isSquare, thicknessAxis, turnedBox, wholeBox, type PartBoxes } from '../assembly/part-box.ts'
 import type { Dim } from '../families/family.ts'
 import { corners, boxUnion, type Box } from '../geometry/box.ts'
@@ -61,7 +62,7 @@ const seenFlat = (p: Part, look: Look): boolean => Math.abs(look.near(thicknessA
 
 /** Dadoes, rabbets, bevels and the like, over the part they are cut into. */
 const workMarks = (p: Part, look: Look, near: number): Drawn[] =>
-  workOn(p).map((figure) => ({
+  workOn(p, look.near(thicknessAxis(p)) > 0 ? 'over' : 'under').map((figure) => ({
     mark: { kind: 'outline', points: figure.map(look.page), ink: 'work' },
     near: near + 1e-6,
   }))
@@ -123,7 +124,7 @@ export function drawView(a: Assembly, view: View, o: ViewOptions): Scene {
   const drawn: Drawn[] = []
   for (const p of a.parts) {
     const b = boxes.get(p.id)!
-    const leaf = a.motions.find((m) => m.parts.includes(p.id))
+    const leaf = a.motions.find((m) => opens(m) && m.parts.includes(p.id))
     if (view === 'section' && b.min[0] >= plane) continue
     const cut = view === 'section' && cuts(b, plane)
     const points = isSquare(p)

@@ -1,4 +1,4 @@
-import type { Machining, Part } from '../assembly/assembly.ts'
+import type { Face, Machining, Part } from '../assembly/assembly.ts'
 import { add, scale, type Vec3 } from '../geometry/vec.ts'
 
 /** Corners of a hole are drawn as this many. */
@@ -6,8 +6,9 @@ const ROUND = 16
 
 /**
  * What is cut into a part, as figures on its broad face, in the build's frame; what changes its outline only is none.
+ * @param face what is looked at: work in the other face is hidden, but for holes that go through
  */
-export function workOn(p: Part): Vec3[][] {
+export function workOn(p: Part, face: Face): Vec3[][] {
   const { lengthMm: l, widthMm: w, thicknessMm: t } = p.size
   const start = add(p.at.centre, add(scale(p.at.along, -l / 2), scale(p.at.across, -w / 2)))
   const at = (u: number, v: number): Vec3 => add(start, add(scale(p.at.along, u), scale(p.at.across, v)))
@@ -17,8 +18,15 @@ export function workOn(p: Part): Vec3[][] {
     at(u + long, v + wide),
     at(u, v + wide),
   ]
-  return p.machining.flatMap((m) => figureOf(m, { l, w, t }, rect, at))
+  const seen = (m: Machining) => !('face' in m) || m.face === face || (m.kind === 'hole' && m.depthMm === null)
+  return p.machining.filter(seen).flatMap((m) => figureOf(m, { l, w, t }, rect, at))
 }
+
+const round = (at: (u: number, v: number) => Vec3, u: number, v: number, diameterMm: number): Vec3[] =>
+  Array.from({ length: ROUND }, (_, i) => {
+    const a = (2 * Math.PI * i) / ROUND
+    return at(u + (diameterMm / 2) * Math.cos(a), v + (diameterMm / 2) * Math.sin(a))
+  })
 
 type Rect = (u: number, v: number, long: number, wide: number) => Vec3[]
 
@@ -46,12 +54,9 @@ function figureOf(
     case 'cutout':
       return [rect(m.atMm, m.offMm, m.lengthMm, m.widthMm)]
     case 'hole':
-      return [
-        Array.from({ length: ROUND }, (_, i) => {
-          const a = (2 * Math.PI * i) / ROUND
-          return at(m.atMm + (m.diameterMm / 2) * Math.cos(a), m.offMm + (m.diameterMm / 2) * Math.sin(a))
-        }),
-      ]
+      return [round(at, m.atMm, m.offMm, m.diameterMm)]
+    case 'row':
+      return Array.from({ length: m.count }, (_, i) => round(at, m.atMm + i * m.everyMm, m.offMm, m.diameterMm))
     case 'mitre':
     case 'corner':
     case 'scribe':

@@ -60,3 +60,18 @@ export const exampleJoists = (run: Joists['run']): Joists => ({
   size: { wideMm: 38.1, deepMm: 184, spanMm: 3600 },
   allowanceKnM2: 0.96,
 })
+
+/** Small shallow things that stand in a leaf. */
+export const smallTins = (system: UnitSystem): { item: Goods; count: number } => ({
+  item: newGoods({
+    id: `tins-${system}`,
+    name: 'Small tins',
+    kind: 'box',
+    count: 8,
+    acrossMm: 70,
+    deepMm: 70,
+    tallMm: 110,
+    massKg: 0.6,
+  }),
+  count: 8,
+})

@@ -63,10 +63,28 @@ export interface Choice {
   of: 'section' | 'sheet' | 'code'
 }
 
+/** A field of the things in a list: a measure, a count or a choice. */
+export type ListField = { key: string; code: string } & (
+  | { quantity: 'length' | 'count'; min: number; max: number }
+  | { options: readonly string[] }
+)
+
+/** A list among the parameters that a person adds to, takes from, orders and repeats. */
+export interface ListChoice {
+  path: string
+  code: string
+  items: readonly Record<string, number | string>[]
+  fields: readonly ListField[]
+  most: number
+  /** What a new thing in it begins as. */
+  fresh: Record<string, number | string>
+}
+
 export interface Shaped {
   assembly: Assembly
   dims: Dim[]
   choices: Choice[]
+  lists?: ListChoice[]
   /** Goods meant for this build that found no place. */
   unhoused: { goodsId: string; count: number; why: string }[]
 }
@@ -83,6 +101,8 @@ export interface Family<P> {
   /** Hangs on the wall or from the ceiling: what stands below takes none of its length, nor it of theirs. */
   hangs: boolean
   schema: z.ZodType<P>
+  /** One step for each older form of the parameters, the first from the first: their version is one more. */
+  upgrades?: readonly ((raw: Raw) => Raw)[]
   /** Parameters all tacked, chosen for these goods and this space. */
   start(ctx: ShapeContext): P
   shape(params: P, ctx: ShapeContext): Result<Shaped>
@@ -96,8 +116,15 @@ export interface Family<P> {
   examples(): { name: string; params: P; context: ShapeContext }[]
 }
 
+/** Parameters as they are stored. */
+export type Raw = Record<string, unknown>
+
 /** A family whose parameters are only known to itself. */
-export type AnyFamily = Family<unknown>
+export interface AnyFamily extends Family<unknown> {
+  version: number
+  /** Parameters stored in an older form, in the present one. */
+  upgrade(raw: Raw, from: number): Raw
+}
 
 /** Hides a family's parameter type behind its schema: every entry parses first, and a bad parameter names its field. */
 export function family<P>(f: Family<P>): AnyFamily {
@@ -116,6 +143,8 @@ export function family<P>(f: Family<P>): AnyFamily {
     id: f.id,
     hangs: f.hangs,
     schema: f.schema,
+    version: (f.upgrades?.length ?? 0) + 1,
+    upgrade: (raw, from) => (f.upgrades ?? []).slice(from - 1).reduce((r, step) => step(r), raw),
     start: f.start,
     shape: (raw, ctx) => {
       const read = parse(raw)

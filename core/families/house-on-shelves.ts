@@ -1,7 +1,7 @@
 import type { Bay } from '../assembly/assembly.ts'
 import { standsOn, type Goods } from '../goods/goods.ts'
 import { bad, good, type Result } from '../measure/result.ts'
-import type { DimPen } from './dim-pen.ts'
+import { sumTerms, type DimPen } from './dim-pen.ts'
 import type { ShapeContext, Shaped, Term } from './family.ts'
 
 /** Heavier things than this belong on the floor, kg: product decision, beyond what two people lift to a shelf. */
@@ -68,19 +68,46 @@ export const levelTerms = (levels: readonly Level[], aboveMm: number, sheetMm: n
  * Tops of the bottom and the shelves of a box, from its underside: what is tacked follows the goods, what is fixed may
  * not overlap.
  */
-export function topsInside(levels: readonly Level[], aboveMm: number, sheetMm: number, pen: DimPen): Result<number[]> {
-  const tops = [sheetMm]
+export function topsInside(
+  levels: readonly Level[],
+  aboveMm: number,
+  sheetMm: number,
+  pen: DimPen,
+  o: Inside = INSIDE,
+): Result<number[]> {
+  const tops = [o.startMm + sheetMm]
   levelTerms(levels, aboveMm, sheetMm).forEach((terms, i) => {
     if (i === 0) return
     const below = { name: i === 1 ? 'bottom' : 'shelf-below', mm: tops[i - 1] }
-    const asked = { path: `topMm.${i - 1}`, code: 'shelf-top-inside', data: { shelf: i }, min: 40, max: 2200 }
-    tops.push(pen.sum(asked, [below, ...terms], 'goods-below'))
+    const asked = { path: `${o.path}.${i - 1}`, code: o.code, data: { shelf: i }, min: 40, max: 2200 }
+    if (o.seat) {
+      const seat = o.seat(sumTerms([below, ...terms]), 'up')
+      tops.push(pen.length(asked, seat, { code: 'goods-below-on-pins', terms: [below, ...terms] }))
+    } else tops.push(pen.sum(asked, [below, ...terms], 'goods-below'))
   })
   for (let i = 1; i < tops.length; i++)
     if (tops[i] < tops[i - 1] + sheetMm)
       return bad('shelves-overlap', { mm: tops[i], leastMm: tops[i - 1] + sheetMm, shelf: i }, `topMm.${i - 1}`)
+  for (const [i, mm] of tops.slice(1).entries()) {
+    if (!o.seat) break
+    const [lowMm, highMm] = [o.seat(mm, 'down'), o.seat(mm, 'up')]
+    if (Math.min(Math.abs(mm - lowMm), Math.abs(highMm - mm)) > SEAT_MM)
+      return bad('not-on-pins', { mm, lowMm, highMm, shelf: i + 1 }, `${o.path}.${i}`)
+  }
   return good(tops)
 }
+
+/** Where tops are told, from what they begin, and what heights there are when not all are possible. */
+export interface Inside {
+  path: string
+  code: string
+  startMm: number
+  /** The nearest height a shelf can have, up or down. */
+  seat?: (mm: number, way: 'up' | 'down') => number
+}
+const INSIDE: Inside = { path: 'topMm', code: 'shelf-top-inside', startMm: 0 }
+/** A height this near to one over a hole is that one, mm: less than a tape shows. */
+const SEAT_MM = 0.5
 
 export const belongsOnFloor = (g: Goods): boolean =>
   g.kind === 'drum' || g.kind === 'equipment' || (g.massKg ?? 0) > FLOOR_KG

@@ -13,6 +13,7 @@ import { edgedPanel, type EdgeStrip, type SolvedPlates } from './edged-panel.ts'
 import { closeOnGround } from './ground.ts'
 import { emptyPath, wayOf, type LoadPath, type Member, type Patch, type Stiffening } from './load-path.ts'
 import { bendsAlongStrength, solvePanel } from './panel.ts'
+import { panelOnPoints } from './panel-on-points.ts'
 import { pressesOn } from './pressing.ts'
 import { solveHeld, type Held, type Rigidity, type SolvedBeams } from './solve-held.ts'
 import { asBeamLoad, solveStick, solveStrut } from './stick.ts'
@@ -317,6 +318,18 @@ function solveMember(
   if (p.stock.kind === 'sheet' && Math.abs(thicknessAxis(p)[2]) > STEEP) {
     const sheet = findSheet(p.stock.sheet)
     const solution = sheet && solvePanel(p, patches, supports, sheet.ei, known)
+    const onPoints = sheet && !solution ? panelOnPoints(p, patches, supports, sheet, o.plates ?? new Map()) : null
+    if (onPoints)
+      return {
+        state: {
+          kind: 'panel',
+          along: true,
+          strips: [onPoints.bent],
+          stiff: NOT_STIFFENED,
+          acrossNmm: onPoints.acrossNmm,
+        },
+        passed: onPoints.passed.map((x) => ({ support: byId(x.support), patch: x.patch })),
+      }
     if (!solution) return even({ kind: 'unknown', reason: 'too-few-supports' })
     const strips = o.stripsOf.get(p.id) ?? []
     const edged =

@@ -1,5 +1,5 @@
-import type { Assembly, Bay, Placed } from '../assembly/assembly.ts'
-import { withMoved } from '../assembly/moved.ts'
+import type { Assembly, Bay, Motion, Placed, Support } from '../assembly/assembly.ts'
+import { movedBox, movedWay, opens, withMoved } from '../assembly/moved.ts'
 
 /*
  * Goods stand where they do worst. People put one heavy box in the middle of an empty shelf, push everything to one
@@ -61,13 +61,33 @@ export function arrangements(a: Assembly): Arrangement[] {
  * is then pulled most, or twisted most.
  */
 function opened(a: Assembly, shut: readonly Arrangement[]): Arrangement[] {
-  if (a.motions.length === 0) return []
-  const all = withMoved(a, a.motions)
-  const alone = a.motions.length > 1 ? a.motions.slice(0, MOST_ALONE) : []
+  const motions = a.motions.filter(opens)
+  if (motions.length === 0) return []
+  const alone = motions.length > 1 ? motions.slice(0, MOST_ALONE) : []
   return [
-    ...shut.map((x): Arrangement => ({ code: 'opened', assembly: { ...x.assembly, parts: all } })),
-    ...alone.map((m): Arrangement => ({ code: 'opened', assembly: { ...a, parts: withMoved(a, [m]) } })),
+    ...shut.map((x): Arrangement => ({ code: 'opened', assembly: opened1(x.assembly, motions) })),
+    ...alone.map((m): Arrangement => ({ code: 'opened', assembly: opened1(a, [m]) })),
   ]
+}
+
+/** Parts where their motions bring them, and with them the goods they carry and what holds them on each other. */
+function opened1(a: Assembly, motions: readonly Motion[]): Assembly {
+  const of = new Map(motions.flatMap((m) => m.parts.map((id) => [id, m] as const)))
+  const bays = a.bays.map((b) => {
+    const m = b.carriers.map((c) => of.get(c)).find((x) => x !== undefined)
+    return m ? { ...b, clear: movedBox(m, b.clear), items: b.items.map((i) => ({ ...i, box: movedBox(m, i.box) })) } : b
+  })
+  const moving = (s: Support) => {
+    const from = 'part' in s.from ? s.from.part : 'body' in s.from ? s.from.through : null
+    const m = from === null ? undefined : of.get(from)
+    return m && s.on.kind === 'part' && of.get(s.on.part) === m ? m : undefined
+  }
+  const moved = (s: Support): Support => {
+    const m = moving(s)
+    return m ? { ...s, contact: movedBox(m, s.contact), push: movedWay(m, s.push) } : s
+  }
+  const supports = a.supports.some(moving) ? a.supports.map(moved) : a.supports
+  return { ...a, parts: withMoved(a, motions), bays, supports }
 }
 
 /**

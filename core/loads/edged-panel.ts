@@ -25,6 +25,37 @@ export interface EdgeStrip {
  */
 const TWIST: Partial<Record<SheetKind, number>> = { particleboard: 0.25, mdf: 0.25, hardboard: 0.25, osb: 0.3 }
 const LEAST_TWIST = 0.1
+/** Stiffness of a sheet as a plate against being twisted, N·mm²/mm. */
+export const twistOf = (sheet: Sheet): number =>
+  (TWIST[sheet.kind] ?? LEAST_TWIST) * Math.sqrt(sheet.ei.along * sheet.ei.across)
+
+/** Loads of a panel in its own coordinates, kept on it. */
+export const asPlateLoads = (p: Part, patches: readonly Patch[]): PlateSpec['loads'] =>
+  patches.map(({ box, n }) => {
+    const { u, v } = local(p, box)
+    const within = (x: number, most: number) => Math.min(most, Math.max(0, x))
+    return {
+      fromU: within(u.from, p.size.lengthMm),
+      toU: within(u.to, p.size.lengthMm),
+      fromV: within(v.from, p.size.widthMm),
+      toV: within(v.to, p.size.widthMm),
+      n,
+    }
+  })
+
+/** The same loads on the line of a beam, by the mm of width. */
+export const asLineLoads = (loads: PlateSpec['loads'], widthMm: number): BeamLoad[] =>
+  loads.map((l): BeamLoad =>
+    l.toU - l.fromU < 1
+      ? { kind: 'point', atMm: (l.fromU + l.toU) / 2, n: l.n / widthMm }
+      : {
+          kind: 'line',
+          fromMm: l.fromU,
+          toMm: l.toU,
+          startNPerMm: l.n / widthMm / (l.toU - l.fromU),
+          endNPerMm: l.n / widthMm / (l.toU - l.fromU),
+        },
+  )
 
 /**
  * Width of panel that bends with a glued strip at its edge, past the strip: half of 0.1·l or of 20·t, EN 1995-1-1 table
@@ -48,7 +79,7 @@ interface Given {
 
 /** Plates solved in one reading, by what they are: shelves alike under alike goods are one. */
 export type SolvedPlates = Map<string, PlateResult | null>
-function solvedOnce(known: SolvedPlates, spec: PlateSpec): PlateResult | null {
+export function solvedOnce(known: SolvedPlates, spec: PlateSpec): PlateResult | null {
   const key = JSON.stringify(spec, (_k, v: unknown) => (typeof v === 'number' ? Number(v.toPrecision(10)) : v))
   const seen = known.get(key)
   if (seen !== undefined) return seen
@@ -94,24 +125,14 @@ export function edgedPanel(
       composite: glued ? compositeStiffness([flange, strip]) - sheet.ei.along * wide : own,
     })
   }
-  const loads = patches.map(({ box, n }): PlateSpec['loads'][number] => {
-    const { u, v } = local(p, box)
-    const within = (x: number, most: number) => Math.min(most, Math.max(0, x))
-    return {
-      fromU: within(u.from, lengthMm),
-      toU: within(u.to, lengthMm),
-      fromV: within(v.from, widthMm),
-      toV: within(v.to, widthMm),
-      n,
-    }
-  })
+  const loads = asPlateLoads(p, patches)
   const plate = (of: 'loose' | 'composite') =>
     solvedOnce(o.plates, {
       lengthMm,
       widthMm,
       along: sheet.ei.along,
       across: sheet.ei.across,
-      twist: (TWIST[sheet.kind] ?? LEAST_TWIST) * Math.sqrt(sheet.ei.along * sheet.ei.across),
+      twist: twistOf(sheet),
       supportsMm: places,
       beams: beams.map((b) => ({ vMm: b.vMm, ei: b[of] })),
       loads,
@@ -123,17 +144,7 @@ export function edgedPanel(
     lengthMm,
     ei: sheet.ei.along,
     supports: places.map((atMm) => ({ atMm })),
-    loads: loads.map((l): BeamLoad =>
-      l.toU - l.fromU < 1
-        ? { kind: 'point', atMm: (l.fromU + l.toU) / 2, n: l.n / widthMm }
-        : {
-            kind: 'line',
-            fromMm: l.fromU,
-            toMm: l.toU,
-            startNPerMm: l.n / widthMm / (l.toU - l.fromU),
-            endNPerMm: l.n / widthMm / (l.toU - l.fromU),
-          },
-    ),
+    loads: asLineLoads(loads, widthMm),
   }
   const mean = solveBeam(line)
   if (!strength || !sag || !mean) return null

@@ -45,8 +45,8 @@ export interface Axial {
 export type MemberState =
   /** Bent in one plane; in the other as well, pulled or pressed, where that is so. */
   | { kind: 'beam'; bent: Bent; other?: Bent; axial?: Axial }
-  /** Spanning along its strength axis, or across it. */
-  | { kind: 'panel'; along: boolean; strips: Bent[]; stiff: Stiffening }
+  /** Spanning along its length or across it; on points it bends across as well, N·mm per mm. */
+  | { kind: 'panel'; along: boolean; strips: Bent[]; stiff: Stiffening; acrossNmm?: number }
   | { kind: 'column'; axialN: number; bent?: Bent[]; pulledN?: number }
   /** Takes a force along itself only. */
   | { kind: 'strut'; axial: Axial }

@@ -19,8 +19,10 @@ export interface PlateSpec {
   along: number
   across: number
   twist: number
-  /** Places of the supports along u, mm: at least two. */
+  /** Places of the supports along u, mm: at least two, or none where it lies on points. */
   supportsMm: number[]
+  /** Single points that hold it up, mm: at least three where no support runs across. */
+  points?: { uMm: number; vMm: number }[]
   /** Beams along u: where across, and their bending stiffness besides that of the plate, N·mm². */
   beams: { vMm: number; ei: number }[]
   /** Downward, N, spread evenly over a rectangle; one without width or length acts on its line or point. */
@@ -31,8 +33,12 @@ export interface PlateResult {
   sag: { mm: number; uMm: number; vMm: number }
   /** Largest bending moment of the plate along u, N·mm per mm of width. */
   moment: { nmm: number; uMm: number; vMm: number }
+  /** Largest bending moment across, N·mm per mm of length. */
+  acrossNmm: number
   /** Largest moment of each beam, N·mm, in the order given. */
   beams: number[]
+  /** What each point gives, N, up, in the order given; less than nought where it would have to hold down. */
+  points: number[]
 }
 
 /**
@@ -88,7 +94,8 @@ function cubic(t: number, l: number): [number[], number[], number[]] {
 
 /** Nodes along u: ends and supports, and enough between them. */
 function nodes(s: PlateSpec): number[] {
-  const fixed = [...new Set([0, s.lengthMm, ...s.supportsMm])].sort((a, b) => a - b)
+  const points = (s.points ?? []).map((p) => p.uMm)
+  const fixed = [...new Set([0, s.lengthMm, ...s.supportsMm, ...points])].sort((a, b) => a - b)
   const out = [fixed[0]]
   for (let i = 1; i < fixed.length; i++) {
     const long = fixed[i] - fixed[i - 1]
@@ -145,7 +152,7 @@ function acrossIntegrals(width: number) {
 
 /** Solves the plate; null when its supports do not hold it. Cost: about a millisecond. */
 export function solvePlate(s: PlateSpec): PlateResult | null {
-  if (s.supportsMm.length < 2) return null
+  if (s.supportsMm.length < 2 && (s.points ?? []).length < 3) return null
   const at = nodes(s)
   const size = 2 * at.length * POWERS
   const dof = (node: number, slope: number, k: number) => (2 * node + slope) * POWERS + k
@@ -183,9 +190,22 @@ export function solvePlate(s: PlateSpec): PlateResult | null {
     const node = at.findIndex((x) => Math.abs(x - u) < 1e-9)
     for (let k = 0; k < POWERS; k++) hold(matrix, load, dof(node, 0, k))
   }
+  const points = (s.points ?? []).map((p) => ({
+    node: at.findIndex((x) => Math.abs(x - p.uMm) < 1e-9),
+    p: acrossAt(p.vMm, s.widthMm)[0],
+  }))
+  const stiff = (POINT_STIFF * s.along * s.widthMm) / s.lengthMm ** 3
+  for (const { node, p } of points)
+    for (let k = 0; k < POWERS; k++)
+      for (let q = 0; q <= k; q++) matrix[dof(node, 0, k)][dof(node, 0, q)] += stiff * p[k] * p[q]
   const w = cholesky(matrix, load)
-  return w && readOff(s, at, w, dof)
+  if (!w) return null
+  const givenBy = points.map(({ node, p }) => stiff * p.reduce((sum, x, k) => sum + x * w[dof(node, 0, k)], 0))
+  return { ...readOff(s, at, w, dof), points: givenBy }
 }
+
+/** A point is this much stiffer than the plate as a beam: it gives less than a thousandth of what the plate does. */
+const POINT_STIFF = 1e6
 
 /** No movement there: its row and column are out of the play. */
 function hold(matrix: Float64Array[], load: Float64Array, i: number) {
@@ -227,14 +247,16 @@ function readOff(
   at: number[],
   w: Float64Array,
   dof: (n: number, d: number, k: number) => number,
-): PlateResult {
-  const out: PlateResult = {
+): Omit<PlateResult, 'points'> {
+  const out: Omit<PlateResult, 'points'> = {
     sag: { mm: 0, uMm: 0, vMm: 0 },
     moment: { nmm: 0, uMm: 0, vMm: 0 },
+    acrossNmm: 0,
     beams: s.beams.map(() => 0),
   }
   const rows = Array.from({ length: LOOKS }, (_, i) => (s.widthMm * i) / (LOOKS - 1))
   const polynomials = rows.map((v) => acrossAt(v, s.widthMm)[0])
+  const bends = rows.map((v) => acrossAt(v, s.widthMm)[2])
   const beamRows = s.beams.map((b) => acrossAt(b.vMm, s.widthMm)[0])
   const sumOf = (e: number, shape: number[], p: number[]) => {
     let sum = 0
@@ -251,6 +273,7 @@ function readOff(
         if (Math.abs(mm) > Math.abs(out.sag.mm)) out.sag = { mm, uMm, vMm: rows[i] }
         const nmm = -s.along * sumOf(e, bend, p)
         if (Math.abs(nmm) > Math.abs(out.moment.nmm)) out.moment = { nmm, uMm, vMm: rows[i] }
+        out.acrossNmm = Math.max(out.acrossNmm, Math.abs(s.across * sumOf(e, value, bends[i])))
       })
       beamRows.forEach((p, i) => (out.beams[i] = Math.max(out.beams[i], Math.abs(s.beams[i].ei * sumOf(e, bend, p)))))
     }

@@ -54,6 +54,12 @@ const STEPS: ((raw: Raw) => Raw)[] = [
   }),
   // Version 3 named pieces anew at every change.
   (raw) => ({ ...raw, version: 4, progress: { letters: {}, ...object(raw.progress) } }),
+  // Version 4 did not say which form the parameters of a build have: the first.
+  (raw) => ({
+    ...raw,
+    version: 5,
+    builds: list(raw.builds).map((b) => ({ paramsVersion: 1, ...object(b) })),
+  }),
 ]
 
 const object = (v: unknown): Raw => (v !== null && typeof v === 'object' ? (v as Raw) : {})

@@ -1,4 +1,5 @@
 import { given } from '../assembly/identical.ts'
+import { findFamily } from '../families/registry.ts'
 import { settings, startingSettings } from '../assembly/settings.ts'
 import { goodsItem } from '../goods/goods.ts'
 import { id, lengthMm, listOf, LONGEST_MM, words, z } from '../measure/schema.ts'
@@ -12,7 +13,7 @@ const price = z.int().min(0).max(10_000_000)
 export const MOST_PRICES_LOGGED = 2000
 
 /** Version of the project file; older ones are migrated, newer ones refused. */
-export const PROJECT_VERSION = 4
+export const PROJECT_VERSION = 5
 
 export const buildSchema = z.object({
   id,
@@ -20,6 +21,8 @@ export const buildSchema = z.object({
   /** The kind of build; its parameters are checked by the family itself. */
   family: id,
   params: z.record(z.string(), z.json()),
+  /** Form of its parameters: each kind counts its own. */
+  paramsVersion: z.int().min(1).max(1000),
   wallId: id,
   /** From the left end of its wall to its left end. */
   offsetMm: lengthMm(0, LONGEST_MM),
@@ -45,6 +48,7 @@ export const newBuild = (given: Pick<Build, 'id' | 'family' | 'params' | 'wallId
   mirrored: false,
   tiedTo: [],
   goods: [],
+  paramsVersion: findFamily(given.family)?.version ?? 1,
   ...given,
 })
 

@@ -1,6 +1,8 @@
 import { alike, freshLetters, labels, type Alike, type LetterPen } from '../assembly/identical.ts'
 import { mirrorAssembly } from '../assembly/mirror.ts'
 import { partBoxes, wholeBox, type PartBoxes } from '../assembly/part-box.ts'
+import type { Part } from '../assembly/assembly.ts'
+import { settled } from '../assembly/temporary.ts'
 import { partMassKg } from '../assembly/mass.ts'
 import { sheetKey, startingPrices, type PriceLine } from '../catalogue/prices.ts'
 import { findSheet } from '../catalogue/sheets.ts'
@@ -26,7 +28,10 @@ import { checksInRoom, checksInRoomKept, surroundingsOf, tiesOf, withRoom, type 
 /** Everything that is read from one build. */
 export interface BuildReading {
   build: Build
+  /** As it stands when it is done. */
   shaped: Shaped
+  /** What is only there while it is built. */
+  temporary: Part[]
   space: FreeSpace
   boxes: PartBoxes
   groups: Alike[]
@@ -149,6 +154,8 @@ export function contextOf(p: Project, build: Build, prices = priceBook(p)): Shap
 export function readBuild(p: Project, build: Build, prices = priceBook(p), pen?: LetterPen): BuildOutcome {
   const family = findFamily(build.family)
   if (!family) return { ok: false, build, problem: { code: 'no-such-family', data: { family: build.family } } }
+  if (build.paramsVersion > family.version)
+    return { ok: false, build, problem: { code: 'newer-build', data: { version: build.paramsVersion } } }
   const ctx = contextOf(p, build, prices)
   if (!ctx) return { ok: false, build, problem: { code: 'no-such-wall' } }
   return readWith(family, build, ctx, pen)
@@ -187,7 +194,8 @@ function shapeInPlace(family: AnyFamily, build: Build, ctx: ShapeContext): Resul
 export function readWith(family: AnyFamily, build: Build, ctx: ShapeContext, pen?: LetterPen): BuildOutcome {
   const shaped = shapeInPlace(family, build, ctx)
   if (!shaped.ok) return { ok: false, build, problem: shaped.problem }
-  const { assembly, unhoused } = shaped.value
+  const { unhoused } = shaped.value
+  const { built: assembly, temporary } = settled(shaped.value.assembly)
   const groups = alike(assembly, pen)
   const goods = new Map(ctx.goods.map((g) => [g.item.id, g.item]))
   const judged = judge(assembly, { settings: ctx.settings, space: ctx.space, goods, unhoused, alike: groups })
@@ -195,7 +203,8 @@ export function readWith(family: AnyFamily, build: Build, ctx: ShapeContext, pen
     ok: true,
     reading: {
       build,
-      shaped: shaped.value,
+      shaped: { ...shaped.value, assembly },
+      temporary,
       space: ctx.space,
       groups,
       labels: labels(groups),

@@ -1,4 +1,5 @@
 import type { Part } from '../assembly/assembly.ts'
+import { asItLies } from '../assembly/turned-over.ts'
 import type { Alike } from '../assembly/identical.ts'
 import { partMassKg } from '../assembly/mass.ts'
 import { findSection } from '../catalogue/lumber.ts'
@@ -45,8 +46,7 @@ export function pieceLines(build: string, groups: readonly Alike[]): PieceLine[]
       thicknessMm,
       cut: { lengthMm: lengthMm + scribe(p, ['start', 'end']), widthMm: widthMm + scribe(p, ['low', 'high']) },
       ripped: section !== undefined && Math.max(widthMm, thicknessMm) < section.widthMm - SAME_LENGTH_MM,
-      machining: p.machining,
-      outline: p.outline,
+      ...asItLies(p),
       count: g.parts.length,
       massKg: partMassKg(p),
       parts: g.parts.map((x) => x.id),

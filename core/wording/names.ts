@@ -1,4 +1,5 @@
 import { findSection } from '../catalogue/lumber.ts'
+import { findSoft } from '../catalogue/soft.ts'
 import { findSheet } from '../catalogue/sheets.ts'
 import type { Stock } from '../assembly/assembly.ts'
 
@@ -43,6 +44,8 @@ export function stockName(s: Stock): string {
       return sectionName(s.rod)
     case 'bought':
       return s.item
+    case 'soft':
+      return findSoft(s.soft)?.label ?? s.soft
     case 'existing':
       return s.name
   }

@@ -81,7 +81,7 @@ const each: [Machining, string, [min: [number, number], max: [number, number]] |
       [80, 160],
     ],
   ],
-  [{ kind: 'mitre', end: 'start', angleRad: Math.PI / 6, face: 'width' }, '30° mitre at its start', null],
+  [{ kind: 'mitre', end: 'start', angleRad: Math.PI / 6, through: 'width' }, '30° mitre at its start', null],
   [{ kind: 'scribe', edge: 'low', allowanceMm: 10 }, '10 mm left on at its lower edge to scribe', null],
 ]
 

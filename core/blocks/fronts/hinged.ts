@@ -1,6 +1,6 @@
 import type { Stock } from '../../assembly/assembly.ts'
 import type { Draft } from '../../assembly/draft.ts'
-import { HINGE } from '../../catalogue/hardware.ts'
+import { HINGE, MAGNET } from '../../catalogue/hardware.ts'
 import type { Vec3 } from '../../geometry/vec.ts'
 
 /*
@@ -27,6 +27,34 @@ export interface Leaves {
   faces: readonly [number, number]
   /** Heights at which a panel lies between the uprights: no hinge there. */
   panelsMm: readonly number[]
+  latch: Latch | null
+}
+
+/** Magnets under a panel at the front, one for each leaf at its free edge. */
+export interface Latch {
+  /** The panel, its lower face and its front edge, and how far it runs. */
+  under: string
+  underMm: number
+  frontMm: number
+  left: number
+  right: number
+}
+
+export function magnet(d: Draft, l: Latch, leaf: { id: string; left: number; right: number; hung: 0 | 1 }): string {
+  const { longMm, deepMm, highMm, item, massKg } = MAGNET
+  const id = `${leaf.id}-catch`
+  const free = leaf.hung === 0 ? Math.min(leaf.right, l.right) - longMm : Math.max(leaf.left, l.left)
+  d.square({
+    id,
+    role: 'hardware',
+    stock: { kind: 'bought', item, massKg },
+    min: [free, l.frontMm - deepMm, l.underMm - highMm],
+    size: [longMm, deepMm, highMm],
+    along: 'x',
+    across: 'y',
+  })
+  d.joint({ kind: 'screwed', near: id, far: l.under, fasteners: [] })
+  return id
 }
 
 /** Between leaves, and round them, mm: what swells and what is not quite square. */
@@ -43,12 +71,25 @@ const HINGES_BY_HEIGHT = [900, 1600, 2000, 2400]
 const CLEAR_MM = 10
 const STEP_MM = 5
 /** A door is opened by this much. */
-const OPEN_RAD = Math.PI / 2
+export const OPEN_RAD = Math.PI / 2
 
 export const hingesFor = (highMm: number): number => 2 + HINGES_BY_HEIGHT.filter((h) => highMm > h).length
 
-/** Leaves of one opening: one, or a pair that meets in its middle. @returns their ids */
-export function placeLeaves(d: Draft, l: Leaves): string[] {
+/** Leaves of one opening: one, or a pair that meets in its middle. @returns ids of them, their hinges and catches */
+export function placeLeaves(d: Draft, l: Leaves): { leaves: string[]; hinges: string[]; catches: string[] } {
+  const from = d.assembly.parts.length
+  const leaves = leavesOf(d, l)
+  const hinges = d.assembly.parts.slice(from).map((p) => p.id)
+  return {
+    leaves,
+    hinges: hinges.filter((id) => !leaves.includes(id)),
+    catches: l.latch ? leaves.map((id, i) => magnet(d, l.latch!, { id, hung: i === 0 ? 0 : 1, ...edgesOf(d, id) })) : [],
+  }
+}
+
+const edgesOf = (d: Draft, id: string) => ({ left: d.box(id).min[0], right: d.box(id).max[0] })
+
+function leavesOf(d: Draft, l: Leaves): string[] {
   const middle = (l.left + l.right) / 2
   const pair = l.right - l.left > ONE_LEAF_MM
   const left = leaf(d, l, { id: `${l.id}-left`, from: l.left, to: pair ? middle - GAP_MM / 2 : l.right, hung: 0 })
@@ -67,7 +108,7 @@ function leaf(d: Draft, l: Leaves, s: { id: string; from: number; to: number; hu
     across: 'x',
   })
   const body = `leaf-${s.id}`
-  const hinges = heights(l, hingesFor(high)).map((z, i) => hinge(d, l, s, `${s.id}-hinge-${i}`, z))
+  const hinges = hingeHeights(l, hingesFor(high)).map((z, i) => hinge(d, l, s, `${s.id}-hinge-${i}`, z))
   d.body(body, [s.id, ...hinges.map((h) => h.id)], [])
   for (const h of hinges)
     for (const push of [
@@ -92,7 +133,10 @@ function leaf(d: Draft, l: Leaves, s: { id: string; from: number; to: number; hu
  * Middles of the hinges: evenly between the outer ones, each moved down or up past a panel or another hinge that lies
  * there.
  */
-function heights(l: Leaves, n: number): number[] {
+export function hingeHeights(
+  l: Pick<Leaves, 'footMm' | 'headMm' | 'thicknessMm' | 'panelsMm'>,
+  n: number,
+): number[] {
   const high = l.headMm - l.footMm
   const end = Math.min(HINGE_FROM_END_MM, END_SHARE * high)
   const half = HINGE.highMm / 2 + CLEAR_MM

@@ -2,6 +2,7 @@ import type { Stock } from '../../assembly/assembly.ts'
 import type { Draft } from '../../assembly/draft.ts'
 import type { Section } from '../../catalogue/lumber.ts'
 import type { Box } from '../../geometry/box.ts'
+import type { Vec3 } from '../../geometry/vec.ts'
 import { wedgeShare } from '../../mechanics/hung.ts'
 import { anchorAt, fixingPlaces, holdsAt, OUT, UP, WALL, type Wall } from './wall-fixing.ts'
 
@@ -26,6 +27,13 @@ export interface Hanging extends Wall {
 const FRICTION = 0.3
 /** The usual bevel, from level. */
 export const BEVEL_RAD = Math.PI / 4
+
+/** Beyond what clears the bevels of each other a body is lifted by this to hook it on or off, mm. */
+const LIFT_MM = 10
+/** Drawn out from the wall by this it is clear, mm. */
+const OUT_MM = 60
+/** How far a body is lifted to come off its strip: a bevel of 45° is as high as its board is thick. */
+export const liftOff = (s: Section): number => s.thicknessMm * Math.tan(BEVEL_RAD) + LIFT_MM
 
 /** The two halves of a stretch along the wall: what leans on all of it can be turned by neither. */
 const halves = (b: Box): Box[] => {
@@ -88,6 +96,15 @@ export function hookOnStrip(d: Draft, h: Hanging, strip: { id: string; section: 
   for (const x of places)
     holdsAt(d, { part: strip.id }, anchorAt(d, strip.id, { x, z }, t, h, { count: h.screws }), { x, z })
   return places.length
+}
+
+/** How what hangs on a strip is hooked on and off: lifted, then drawn out. @param parts all that goes along */
+export function liftsOff(d: Draft, strip: Section, parts: string[]): void {
+  const by: Vec3[] = [
+    [0, 0, liftOff(strip)],
+    [0, OUT_MM, 0],
+  ]
+  d.motion({ kind: 'stages', parts, by })
 }
 
 /** Screws a body to the wall through its rail and what lies before it. @returns how many fixings */

@@ -150,6 +150,7 @@ export function hangOnRods(d: Draft, r: OnRods, plan: RodPlan) {
 function bore(d: Draft, part: string, atMm: number, offMm: number, rod: Rod) {
   d.machine(part, {
     kind: 'hole',
+    face: 'over',
     atMm,
     offMm,
     diameterMm: rod.diameterMm + HOLE_OVER_MM,

@@ -1,4 +1,5 @@
 import { z } from '../../measure/schema.ts'
+import type { Raw } from '../family.ts'
 import type { UnitSystem } from '../../measure/units.ts'
 import { countDim, dim, dims, section, sheet } from '../params.ts'
 
@@ -27,9 +28,9 @@ export const postRackParams = z.object({
   backSection: section,
   sheet,
   /** What holds a rail at each post: three screws, five, or two bolts. */
-  railJoint: z.enum(['screws', 'more-screws', 'bolts']).default('screws'),
+  railJoint: z.enum(['screws', 'more-screws', 'bolts']),
   /** Screws through the rail into each end of a cross piece. */
-  crossJoint: z.enum(['two', 'three', 'four']).default('two'),
+  crossJoint: z.enum(['two', 'three', 'four']),
   brace: z.boolean(),
   tie: z.boolean(),
   raise: z.enum(['tilt', 'in-place']),
@@ -62,3 +63,6 @@ export const startingParams = (system: UnitSystem, canTie: boolean): PostRackPar
   tie: canTie,
   raise: 'tilt',
 })
+
+/** The first form knew less. */
+export const UPGRADES = [(raw: Raw): Raw => ({ railJoint: 'screws', crossJoint: 'two', ...raw })]

@@ -2,7 +2,7 @@ import { canHoldTie } from '../../room/room.ts'
 import { exampleContext, exampleGoods } from '../example-context.ts'
 import { family, type ShapeContext } from '../family.ts'
 import { postRackLevers, postRackSavers } from './levers.ts'
-import { postRackParams, startingParams, type PostRackParams } from './parameters.ts'
+import { UPGRADES, postRackParams, startingParams, type PostRackParams } from './parameters.ts'
 import { shapePostRack } from './shape.ts'
 import { postRackSteps } from './steps.ts'
 
@@ -14,6 +14,7 @@ export const postRack = family<PostRackParams>({
   id: 'post-rack',
   hangs: false,
   schema: postRackParams,
+  upgrades: UPGRADES,
   start,
   shape: shapePostRack,
   levers: postRackLevers,

@@ -1,6 +1,7 @@
-import { front } from '../../blocks/fronts/front.ts'
+import { front, latch } from '../../blocks/fronts/front.ts'
 import { RODS } from '../../catalogue/steel.ts'
 import { z } from '../../measure/schema.ts'
+import type { Raw } from '../family.ts'
 import type { UnitSystem } from '../../measure/units.ts'
 import { countDim, dim, dims, section, sheet } from '../params.ts'
 
@@ -22,6 +23,7 @@ export const rodStackParams = z.object({
   abovePlayMm: dim(0, 400),
   sidePlayMm: dim(0, 100),
   front,
+  latch,
   sheet,
   backSheet: sheet,
   crossSection: section,
@@ -58,5 +60,9 @@ export const startingParams = (system: UnitSystem): RodStackParams => ({
   abovePlayMm: null,
   sidePlayMm: null,
   front: 'open',
+  latch: 'magnet',
   ...STOCK[system],
 })
+
+/** The first form knew less. */
+export const UPGRADES = [(raw: Raw): Raw => ({ front: 'open', latch: 'none', ...raw })]

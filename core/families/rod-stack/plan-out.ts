@@ -1,6 +1,6 @@
 import { unitsOf } from '../../assembly/settings.ts'
 import { besideHinges, standsOut, takenByHinges } from '../../blocks/fronts/front.ts'
-import { dadoDepth } from '../../blocks/carcass/housed-shelf.ts'
+import { dadoDepth } from '../../blocks/carcass/shelf-between.ts'
 import {
   COUPLER_UNDER_MM,
   FROM_BOX_MM,

@@ -1,7 +1,7 @@
 import { exampleContext, exampleGoods, exampleJoists } from '../example-context.ts'
 import { family, type ShapeContext } from '../family.ts'
 import { rodStackLevers, rodStackSavers } from './levers.ts'
-import { rodStackParams, startingParams, type RodStackParams } from './parameters.ts'
+import { UPGRADES, rodStackParams, startingParams, type RodStackParams } from './parameters.ts'
 import { shapeRodStack } from './shape.ts'
 import { rodStackSteps } from './steps.ts'
 
@@ -22,6 +22,7 @@ export const rodStack = family<RodStackParams>({
   id: 'rod-stack',
   hangs: true,
   schema: rodStackParams,
+  upgrades: UPGRADES,
   start: (ctx) => startingParams(ctx.settings.yard),
   shape: shapeRodStack,
   levers: rodStackLevers,

@@ -1,7 +1,8 @@
 import type { Stock } from '../../assembly/assembly.ts'
 import { draft, type Draft } from '../../assembly/draft.ts'
 import { unitsOf } from '../../assembly/settings.ts'
-import { housedShelf } from '../../blocks/carcass/housed-shelf.ts'
+import { housedShelf } from '../../blocks/carcass/shelf-between.ts'
+import { hangCurtain } from '../../blocks/fronts/curtain.ts'
 import { besideHinges, standsOut } from '../../blocks/fronts/front.ts'
 import { placeLeaves } from '../../blocks/fronts/hinged.ts'
 import { hangOnRods } from '../../blocks/mounts/on-rods.ts'
@@ -59,8 +60,12 @@ export function shapeRodStack(p: RodStackParams, ctx: ShapeContext): Result<Shap
     plan.rods,
   )
   // Screwed down through the bottom, so that the box does not slide off when it is knocked.
-  for (const c of hung.crosses) d.screw('shelf-0', c, 2, 'side', t, plan.cross.thicknessMm)
-  if (p.front === 'doors') doors(d, plan)
+  for (const c of hung.crosses) {
+    d.screw('shelf-0', c, 2, 'side', t, plan.cross.thicknessMm)
+    d.rest('shelf-0', c)
+  }
+  if (p.front === 'doors') doors(d, p, plan)
+  if (p.front === 'curtain') curtain(d, plan)
   steady(d, ctx, plan)
   placeBays(d, p, plan)
   plan.tops.forEach((z, i) =>
@@ -97,7 +102,7 @@ function box(d: Draft, plan: Plan) {
     deepMm: frontMm - innerMm,
   }
   plan.tops.forEach((topMm, i) =>
-    housedShelf(d, { ...common, id: `shelf-${i}`, role: 'shelf', topMm, ...(i === 0 ? { at: 'start' as const } : {}) }),
+    housedShelf(d, { ...common, id: `shelf-${i}`, role: 'shelf', topMm, ...(i === 0 ? BOTTOM : {}) }),
   )
   housedShelf(d, { ...common, id: 'top', role: 'top', topMm: headMm, at: 'end' })
   d.square({
@@ -116,6 +121,9 @@ function box(d: Draft, plan: Plan) {
   plan.tops.forEach((_z, i) => d.screw('back', `shelf-${i}`, n, 'edge', back.thicknessMm, 200))
   d.screw('back', 'top', n, 'edge', back.thicknessMm, 200)
 }
+
+/** Under the sides nothing holds it up but the cross pieces it lies on. */
+const BOTTOM = { at: 'start', lies: [] } as const
 
 /** Against the wall a screw in each stud behind it keeps it from swinging; the rods carry it. */
 function steady(d: Draft, ctx: ShapeContext, plan: Plan) {
@@ -137,11 +145,11 @@ function steady(d: Draft, ctx: ShapeContext, plan: Plan) {
 }
 
 /** Leaves over the whole front, from side to side. */
-function doors(d: Draft, plan: Plan) {
+function doors(d: Draft, p: RodStackParams, plan: Plan) {
   const t = plan.sheet.thicknessMm
   const { opening, footMm, headMm, frontMm } = plan
   const before = d.assembly.parts.length
-  placeLeaves(d, {
+  const { catches } = placeLeaves(d, {
     id: 'door',
     stock: { kind: 'sheet', sheet: plan.sheet.id },
     thicknessMm: t,
@@ -153,8 +161,28 @@ function doors(d: Draft, plan: Plan) {
     uprights: ['side-0', 'side-1'],
     faces: [opening.left, opening.right],
     panelsMm: [...plan.tops, headMm].map((z) => z - t / 2),
+    latch:
+      p.latch === 'magnet'
+        ? { under: 'top', underMm: headMm - t, frontMm, left: opening.left, right: opening.right }
+        : null,
   })
+  for (const id of catches) d.joinBody('stack', id)
   d.sub({ id: 'front', name: 'unit', parts: d.assembly.parts.slice(before).map((x) => x.id), built: 'in-place' })
+}
+
+/** A curtain over the whole front. */
+function curtain(d: Draft, plan: Plan) {
+  const { opening, footMm, headMm, frontMm, sheet } = plan
+  const parts = hangCurtain(d, {
+    id: 'curtain',
+    left: opening.left - sheet.thicknessMm,
+    right: opening.right + sheet.thicknessMm,
+    frontMm,
+    headMm,
+    footMm,
+    on: ['side-0', 'side-1'],
+  })
+  d.sub({ id: 'front', name: 'unit', parts, built: 'in-place' })
 }
 
 function placeBays(d: Draft, p: RodStackParams, plan: Plan) {
@@ -189,7 +217,10 @@ function choices(p: RodStackParams, ctx: ShapeContext): Choice[] {
   return [
     { path: 'sheet', code: 'sheet', value: p.sheet, options: [...sheets, ...ctx.settings.ownSheets], of: 'sheet' },
     { path: 'backSheet', code: 'back-sheet', value: p.backSheet, options: backs, of: 'sheet' },
-    { path: 'front', code: 'front', value: p.front, options: ['open', 'doors'], of: 'code' },
+    { path: 'front', code: 'front', value: p.front, options: ['open', 'doors', 'curtain'], of: 'code' },
+    ...(p.front === 'doors'
+      ? [{ path: 'latch', code: 'latch', value: p.latch, options: ['magnet', 'none'], of: 'code' as const }]
+      : []),
     { path: 'rod', code: 'rod', value: p.rod, options: rods, of: 'section' },
     { path: 'crossSection', code: 'cross-section', value: p.crossSection, options: boards, of: 'section' },
     { path: 'spreaderSection', code: 'spreader-section', value: p.spreaderSection, options: boards, of: 'section' },

@@ -1,9 +1,11 @@
-import { front } from '../../blocks/fronts/front.ts'
+import { front, latch } from '../../blocks/fronts/front.ts'
 import { z } from '../../measure/schema.ts'
 import type { UnitSystem } from '../../measure/units.ts'
+import type { Raw } from '../family.ts'
+import { cordHole } from '../../blocks/carcass/cord-holes.ts'
 import { countDim, dim, dims, section, sheet } from '../params.ts'
 
-export const LIMITS = { bays: 4, shelves: 6 } as const
+export const LIMITS = { bays: 4, shelves: 6, tiers: 6, cordHoles: 8 } as const
 
 export const wallCabinetParams = z.object({
   /** Openings side by side, between dividers. */
@@ -24,8 +26,21 @@ export const wallCabinetParams = z.object({
   backSheet: sheet,
   /** Hooked on a bevelled strip, or screwed to the wall through the rail under its top. */
   hang: z.enum(['strip', 'rail']),
-  /** Bare, or with flat leaves on hinges. */
-  front,
+  /** How shelves are held: in dadoes, by screws through the uprights, or loose on pins in rows of holes. */
+  shelfHold: z.enum(['dado', 'butt', 'pins']),
+  /** How top and bottom meet the sides. */
+  corner: z.enum(['rabbet', 'dado', 'butt']),
+  /** Bare, with flat leaves or with leaves that are boxes themselves, on hinges, or with a curtain. */
+  front: z.enum([...front.options, 'deep-doors']),
+  /** How deep a leaf is inside that is a box. */
+  leafMm: dim(40, 200),
+  /** Places to stand things in it, one over the other, its bottom among them. */
+  tiers: countDim(1, LIMITS.tiers),
+  /** Top of each tier over the bottom, from the underside of the leaf. */
+  tierMm: dims(40, 2200, LIMITS.tiers),
+  latch,
+  /** Holes for cords, from the lower end and the back edge of a side, or from the lower left corner of a back. */
+  cordHoles: z.array(cordHole).max(LIMITS.cordHoles),
   railSection: section,
   /** Screws from the top into the rail, and from the sides into each of its ends. */
   railScrews: z.enum(['two', 'three']),
@@ -50,8 +65,30 @@ export const startingParams = (system: UnitSystem): WallCabinetParams => ({
   abovePlayMm: null,
   sidePlayMm: null,
   ...STOCK[system],
+  shelfHold: 'dado',
+  corner: 'rabbet',
   front: 'open',
+  leafMm: null,
+  tiers: null,
+  tierMm: [],
+  latch: 'magnet',
+  cordHoles: [],
   hang: 'strip',
   railScrews: 'two',
   wallScrews: 'four',
 })
+
+/** First without doors, then without all that came after them. */
+export const UPGRADES = [
+  (raw: Raw): Raw => ({
+    front: 'open',
+    shelfHold: 'dado',
+    corner: 'rabbet',
+    leafMm: null,
+    tiers: null,
+    tierMm: [],
+    latch: 'none',
+    cordHoles: [],
+    ...raw,
+  }),
+]

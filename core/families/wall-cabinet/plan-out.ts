@@ -1,10 +1,16 @@
 import { unitsOf } from '../../assembly/settings.ts'
-import { dadoDepth } from '../../blocks/carcass/housed-shelf.ts'
+import { dadoDepth, rowsBetween, seatNear, type Rows } from '../../blocks/carcass/shelf-between.ts'
+import { leafEdges, leafInside, rodRoom } from '../../blocks/fronts/deep-leaf.ts'
+import { besideHinges, standsOut, takenByHinges } from '../../blocks/fronts/front.ts'
+import { ONE_LEAF_MM } from '../../blocks/fronts/hinged.ts'
+import { liftOff } from '../../blocks/mounts/hung-on-wall.ts'
 import { fixingPlaces, FROM_END_MM } from '../../blocks/mounts/wall-fixing.ts'
 import { depthToHold } from '../../blocks/sizing/depth-to-hold.ts'
-import { besideHinges, standsOut, takenByHinges } from '../../blocks/fronts/front.ts'
+import { FLAT_HINGE } from '../../catalogue/hardware.ts'
 import { findSection, type Section } from '../../catalogue/lumber.ts'
 import { findSheet, type Sheet } from '../../catalogue/sheets.ts'
+import { RODS, type Rod } from '../../catalogue/steel.ts'
+import type { Goods } from '../../goods/goods.ts'
 import { OVER_BENCH_MM, reachMm } from '../../goods/person.ts'
 import { bad, good, type Result } from '../../measure/result.ts'
 import { roundDown, roundUp } from '../../measure/rounding.ts'
@@ -18,7 +24,26 @@ import { LIMITS, type WallCabinetParams } from './parameters.ts'
 const USUAL_CLEAR = inches(30)
 /** Higher than this two people cannot hold it up and drive a screw, mm. Product decision. */
 const MOST_HIGH = 1200
+/** Sides run past a bottom and a top in dadoes by this much, mm. Product decision: less breaks out. */
+const PAST_MM = 12
+/** Inside of a leaf that is a box, mm: hand tools and tins. Product decision. */
+const USUAL_LEAF_MM = 90
+/** Heavier things do not go into a leaf, kg. Product decision: what swings is loaded lightly. */
+const LEAF_KG = 3
+
+export interface LeafPlan {
+  pair: boolean
+  /** From the front of the box to the face, and the tops of its tiers from its underside. */
+  deepMm: number
+  tiersMm: number[]
+  levels: Level[]
+  rod: Rod
+  face: Sheet
+}
+
 export interface Plan {
+  t: number
+  pastMm: number
   sheet: Sheet
   back: Sheet
   rail: Section
@@ -26,16 +51,20 @@ export interface Plan {
   /** Left faces of all uprights, the outer ones included. */
   uprights: number[]
   levels: Level[]
-  /** Tops of the bottom and the shelves, above the floor. */
+  /** Tops of the bottom and the shelves, and of the top, above the floor. */
   tops: number[]
+  topMm: number
   footMm: number
   headMm: number
   /** From the wall to the front of the back, and to the front. */
   innerMm: number
   frontMm: number
-  widthMm: number
+  leftMm: number
+  rightMm: number
   dadoMm: number
+  rows: Rows
   play: { sideMm: number; aboveMm: number }
+  leaf: LeafPlan | null
 }
 
 /**
@@ -54,28 +83,110 @@ type Planned = { plan: Plan; unhoused: Shaped['unhoused'] }
 
 /** Works out every dimension of a wall cabinet and where the goods go, before a piece is placed. */
 export function planOut(p: WallCabinetParams, ctx: ShapeContext, pen: DimPen): Result<Planned> {
-  const [sheet, back, rail] = [findSheet(p.sheet)!, findSheet(p.backSheet)!, findSection(p.railSection)!]
-  const t = sheet.thicknessMm
-  const innerMm = rail.thicknessMm + back.thicknessMm
-  const units = unitsOf(ctx.settings)
-  const { aboveMm, sideMm } = shelfPlay(pen, 400)
-  const deepest = Math.max(...ctx.goods.map((g) => g.item.deepMm))
-  const deep = depthToHold(
-    sheet,
-    { settings: ctx.settings, spaceMm: ctx.space.depthMm - (p.front === 'doors' ? t : 0) },
-    deepest,
-    {
-      takenMm: innerMm,
-      outMm: standsOut(p.front),
+  const s = sizesOf(p, ctx, pen)
+  const widths = widthsOf(p, ctx, s, pen)
+  if (!widths.ok) return widths
+  const { clearMm, depthMm, dadoMm } = widths.value
+  const x0 = s.leftMm + s.t
+  const openingsFor = (n: number): Opening[] =>
+    Array.from({ length: n }, (_, i) => ({
+      left: x0 + i * (clearMm + s.t),
+      right: x0 + i * (clearMm + s.t) + clearMm,
+    }))
+  const filled = fillBays(p, ctx, s, pen, { clearMm, depthMm, openingsFor })
+  const { bays, levels, leaf } = filled
+  const openings = openingsFor(bays)
+  const rightMm = openings[bays - 1].right + s.t
+  if (fixingPlaces(ctx.space, x0, rightMm - s.t).length === 0) return bad('no-stud-behind-it', {}, 'clearMm')
+  const heights = heightsOf(p, ctx, s, pen, levels)
+  if (!heights.ok) return heights
+  const tiers = leaf ? tiersOf(leaf.levels, s, heights.value.high, pen) : good([])
+  if (!tiers.ok) return tiers
+  const { tops, footMm, high, rows } = heights.value
+  return good({
+    unhoused: filled.unhoused,
+    plan: {
+      ...s,
+      openings,
+      uprights: Array.from({ length: bays + 1 }, (_, i) => s.leftMm + i * (clearMm + s.t)),
+      levels,
+      tops: tops.map((z) => footMm + z),
+      topMm: footMm + high - s.pastMm,
+      footMm,
+      headMm: footMm + high,
+      frontMm: s.innerMm + depthMm,
+      rightMm,
+      dadoMm,
+      rows,
+      play: { sideMm: s.sideMm, aboveMm: s.aboveMm },
+      leaf: leaf && { ...leaf, tiersMm: tiers.value },
     },
+  })
+}
+
+interface Sizes {
+  sheet: Sheet
+  back: Sheet
+  rail: Section
+  t: number
+  innerMm: number
+  pastMm: number
+  leftMm: number
+  sideMm: number
+  aboveMm: number
+  /** Depth of a leaf inside; nought where it is flat or none. */
+  leafMm: number
+}
+
+function sizesOf(p: WallCabinetParams, ctx: ShapeContext, pen: DimPen): Sizes {
+  const [sheet, back, rail] = [findSheet(p.sheet)!, findSheet(p.backSheet)!, findSection(p.railSection)!]
+  const boxed = p.front === 'deep-doors'
+  const leafMm = boxed
+    ? pen.length({ path: 'leafMm', code: 'leaf-depth', min: 40, max: 200 }, roundDown(USUAL_LEAF_MM, unitsOf(ctx.settings)), {
+        code: 'leaf-usual',
+        terms: [],
+      })
+    : 0
+  return {
+    sheet,
+    back,
+    rail,
+    leafMm,
+    t: sheet.thicknessMm,
+    innerMm: rail.thicknessMm + back.thicknessMm,
+    pastMm: p.corner === 'dado' ? PAST_MM : 0,
+    leftMm: boxed ? FLAT_HINGE.thicknessMm : 0,
+    ...shelfPlay(pen, 400),
+  }
+}
+
+/** How far its front stands out past the box. */
+const frontThick = (p: WallCabinetParams, s: Sizes): number =>
+  p.front === 'doors' ? s.t : p.front === 'deep-doors' ? s.leafMm + s.back.thicknessMm : 0
+
+function widthsOf(
+  p: WallCabinetParams,
+  ctx: ShapeContext,
+  s: Sizes,
+  pen: DimPen,
+): Result<{ clearMm: number; depthMm: number; dadoMm: number }> {
+  const units = unitsOf(ctx.settings)
+  const { sheetTrimMm } = ctx.settings
+  const goods = ctx.goods.filter((g) => !fitsLeaf(g.item, s))
+  const inBox = goods.length > 0 ? goods : ctx.goods
+  const deep = depthToHold(
+    s.sheet,
+    { settings: ctx.settings, spaceMm: ctx.space.depthMm - frontThick(p, s) },
+    Math.max(...inBox.map((g) => g.item.deepMm)),
+    { takenMm: s.innerMm, outMm: standsOut(p.front) },
   )
   const depthMm = pen.length({ path: 'depthMm', code: 'clear-depth', min: 80, max: 600 }, deep.mm, deep.why)
-  const widest = Math.max(...ctx.goods.map((g) => g.item.acrossMm))
+  const widest = Math.max(...inBox.map((g) => g.item.acrossMm))
   const usual = Math.min(
-    Math.max(USUAL_CLEAR, widest + 2 * sideMm + takenByHinges(p.front)),
-    ctx.space.lengthMm - 2 * t,
+    Math.max(USUAL_CLEAR, widest + 2 * s.sideMm + takenByHinges(p.front)),
+    ctx.space.lengthMm - 2 * s.t,
   )
-  const studs = reachesTwoStuds(ctx, usual, t)
+  const studs = reachesTwoStuds(ctx, usual, s.t)
   const clearMm = pen.length(
     { path: 'clearMm', code: 'clear-bay', min: 150, max: 1800 },
     studs === null ? usual : roundUp(studs, units),
@@ -83,88 +194,130 @@ export function planOut(p: WallCabinetParams, ctx: ShapeContext, pen: DimPen): R
       ? { code: 'usual-span', terms: [], data: { everyMm: USUAL_CLEAR } }
       : { code: 'two-studs', terms: [] },
   )
-  const dadoMm = dadoDepth(t, units)
-  const { sheetTrimMm } = ctx.settings
-  const longest = sheet.lengthMm - 2 * sheetTrimMm - 2 * dadoMm
+  const dadoMm = dadoDepth(s.t, units)
+  const longest = s.sheet.lengthMm - 2 * sheetTrimMm - 2 * dadoMm
   if (clearMm > longest) return bad('longer-than-board', { mm: clearMm, mostMm: longest }, 'clearMm')
-  const widestStrip = sheet.widthMm - 2 * sheetTrimMm - innerMm
+  const widestStrip = s.sheet.widthMm - 2 * sheetTrimMm - s.innerMm
   if (depthMm > widestStrip) return bad('deeper-than-sheet', { mm: depthMm, mostMm: widestStrip }, 'depthMm')
+  return good({ clearMm, depthMm, dadoMm })
+}
 
-  const openingsFor = (n: number): Opening[] =>
-    Array.from({ length: n }, (_, i) => ({ left: t + i * (clearMm + t), right: t + i * (clearMm + t) + clearMm }))
-  // Hinges take some of an opening on both sides.
-  const beside = (o: Opening): Opening => besideHinges(p.front, o)
-  const most = Math.max(1, Math.min(LIMITS.bays, Math.floor((ctx.space.lengthMm - t) / (clearMm + t))))
-  const highOf = (levels: readonly Level[]) =>
-    levelTerms(levels, aboveMm, t)
-      .flat()
-      .reduce((s, x) => s + x.mm, 0)
-  const last = (levels: readonly Level[]) => levels[levels.length - 1].tallest?.tallMm ?? LEAST_OPEN
+/** What a leaf that is a box takes: shallow and light things. */
+const fitsLeaf = (g: Goods, s: Sizes): boolean =>
+  s.leafMm > 0 && g.deepMm <= s.leafMm - rodRoom(rodOf(s.sheet)) && g.massKg !== null && g.massKg <= LEAF_KG
+/** What keeps things in a leaf: the thinnest rod a yard keeps. */
+const rodOf = (sheet: Sheet): Rod => RODS.find((r) => r.system === sheet.system)!
+
+const lastTall = (levels: readonly Level[]) => levels[levels.length - 1].tallest?.tallMm ?? LEAST_OPEN
+const highOf = (levels: readonly Level[], s: Sizes) =>
+  levelTerms(levels, s.aboveMm, s.t)
+    .flat()
+    .reduce((sum, x) => sum + x.mm, 0)
+
+/** Fills leaves first with what fits there, then shelves, over as few openings as take everything. */
+function fillBays(
+  p: WallCabinetParams,
+  ctx: ShapeContext,
+  s: Sizes,
+  pen: DimPen,
+  w: { clearMm: number; depthMm: number; openingsFor: (n: number) => Opening[] },
+) {
+  const { t, sideMm, aboveMm } = s
+  const most = Math.max(1, Math.min(LIMITS.bays, Math.floor((ctx.space.lengthMm - t) / (w.clearMm + t))))
   const least = Math.min(OVER_BENCH_MM, ctx.space.heightMm / 2)
-  const mostHigh = Math.min(MOST_HIGH, sheet.lengthMm - 2 * sheetTrimMm, ctx.space.heightMm - least)
-  const grows = (levels: Level[]) => highOf(levels) + last(levels) + aboveMm + t <= mostHigh
+  const mostHigh = Math.min(MOST_HIGH, s.sheet.lengthMm - 2 * ctx.settings.sheetTrimMm, ctx.space.heightMm - least)
+  const grows = (levels: Level[]) => highOf(levels, s) + lastTall(levels) + aboveMm + t <= mostHigh
   const shelves = p.shelves === null ? null : p.shelves + 1
-  const housed = (n: number) =>
-    house(
-      ctx.goods,
-      false,
-      shelves,
-      openingsFor(n).map(beside),
-      depthMm,
-      sideMm,
-      standsOut(p.front),
-      grows,
-      LIMITS.shelves + 1,
-    )
+  const housed = (n: number) => {
+    const openings = w.openingsFor(n)
+    const leaf = s.leafMm > 0 ? fillLeaves(p, ctx, s, openings, grows) : null
+    const goods = leaf ? leaf.left : ctx.goods
+    const inBox = openings.map((o) => besideHinges(p.front, o))
+    const box = house(goods, false, shelves, inBox, w.depthMm, sideMm, standsOut(p.front), grows, LIMITS.shelves + 1)
+    return { ...box, leaf: leaf?.plan ?? null }
+  }
   const enough = Array.from({ length: most }, (_, i) => i + 1).find((n) => housed(n).unhoused.length === 0) ?? most
-  const things = { things: ctx.goods.reduce((n, g) => n + g.count, 0) }
-  const bays = pen.count({ path: 'bays', code: 'bays', min: 1, max: LIMITS.bays }, enough, {
-    code: 'shelves-goods',
-    terms: [],
-    data: things,
+  const why = { code: 'shelves-goods', terms: [], data: { things: ctx.goods.reduce((n, g) => n + g.count, 0) } }
+  const bays = pen.count({ path: 'bays', code: 'bays', min: 1, max: LIMITS.bays }, enough, why)
+  const found = housed(bays)
+  pen.count({ path: 'shelves', code: 'shelves-over', min: 0, max: LIMITS.shelves }, found.levels.length - 1, why)
+  if (found.leaf)
+    pen.count({ path: 'tiers', code: 'tiers', min: 1, max: LIMITS.tiers }, found.leaf.levels.length, why)
+  return { bays, ...found }
+}
+
+/** Leaves over openings, what stands in them, and what is left for the box. */
+function fillLeaves(
+  p: WallCabinetParams,
+  ctx: ShapeContext,
+  s: Sizes,
+  openings: readonly Opening[],
+  grows: (levels: Level[]) => boolean,
+): { plan: Omit<LeafPlan, 'tiersMm'>; left: ShapeContext['goods'] } {
+  const [left, right] = [s.leftMm, openings[openings.length - 1].right + s.t]
+  const pair = right - left > ONE_LEAF_MM
+  const inside = leafEdges(left, right, pair).map((e) => leafInside(e.left, e.right, s.sheet))
+  const rod = rodOf(s.sheet)
+  const deepMm = s.leafMm - rodRoom(rod)
+  const small = ctx.goods.filter((g) => fitsLeaf(g.item, s))
+  const { levels, unhoused } = house(small, false, p.tiers, inside, deepMm, s.sideMm, 0, grows, LIMITS.tiers)
+  const over = new Map(unhoused.map((u) => [u.goodsId, u.count]))
+  const goods = ctx.goods.map((g) => ({ ...g, count: fitsLeaf(g.item, s) ? (over.get(g.item.id) ?? 0) : g.count }))
+  return { plan: { pair, deepMm, levels, rod, face: s.back }, left: goods.filter((g) => g.count > 0) }
+}
+
+interface Heights {
+  tops: number[]
+  footMm: number
+  high: number
+  rows: Rows
+}
+
+function heightsOf(
+  p: WallCabinetParams,
+  ctx: ShapeContext,
+  s: Sizes,
+  pen: DimPen,
+  levels: readonly Level[],
+): Result<Heights> {
+  const { t, rail, pastMm, aboveMm } = s
+  const { yard } = ctx.settings
+  const bottom = pastMm + t
+  const seat = (mm: number, way: 'up' | 'down') => seatNear(mm - t, bottom, yard, way) + t
+  const inside = topsInside(levels, aboveMm, t, pen, {
+    path: 'topMm',
+    code: 'shelf-top-inside',
+    startMm: pastMm,
+    ...(p.shelfHold === 'pins' ? { seat } : {}),
   })
-  const { levels, unhoused } = housed(bays)
-  pen.count({ path: 'shelves', code: 'shelves-over', min: 0, max: LIMITS.shelves }, levels.length - 1, {
-    code: 'shelves-goods',
-    terms: [],
-    data: things,
-  })
-  const inside = topsInside(levels, aboveMm, t, pen)
   if (!inside.ok) return inside
-  const rel = inside.value
+  const tops = inside.value
   // Behind the back the rails, and the strip between them, need their widths, whether the goods do or not.
-  const boards = (p.hang === 'strip' ? 3 : 2) * rail.widthMm
-  const high = Math.max(rel[rel.length - 1] + Math.max(last(levels) + aboveMm, rail.widthMm), t + boards) + t
-  const sheetMost = sheet.lengthMm - 2 * sheetTrimMm
+  const lift = p.hang === 'strip' ? liftOff(rail) : 0
+  const boards = (p.hang === 'strip' ? 3 : 2) * rail.widthMm + lift
+  const over = tops[tops.length - 1]
+  const high = Math.max(over + Math.max(lastTall(levels) + aboveMm, rail.widthMm), bottom + boards) + t + pastMm
+  const sheetMost = s.sheet.lengthMm - 2 * ctx.settings.sheetTrimMm
   if (high > sheetMost) return bad('shelf-above-sheet', { mm: high, mostMm: sheetMost }, 'shelves')
-  const reach = reachMm(ctx.settings.personMm) - rel[rel.length - 1]
-  const under = ctx.space.heightMm - high
+  const reach = reachMm(ctx.settings.personMm) - over
+  const under = ctx.space.heightMm - high - lift
   const hang = Math.max(0, Math.min(OVER_BENCH_MM, reach, under))
-  const footMm = pen.length({ path: 'hangMm', code: 'hang', min: 0, max: 2600 }, roundDown(hang, units), {
+  const footMm = pen.length({ path: 'hangMm', code: 'hang', min: 0, max: 2600 }, roundDown(hang, unitsOf(ctx.settings)), {
     code: hang === OVER_BENCH_MM ? 'hang-bench' : hang === reach ? 'hang-reach' : 'hang-ceiling',
     terms: [],
     data: { benchMm: OVER_BENCH_MM },
   })
-  const openings = openingsFor(bays)
-  const fixed = fixingPlaces(ctx.space, t, t + bays * (clearMm + t) - t)
-  if (fixed.length === 0) return bad('no-stud-behind-it', {}, 'clearMm')
-  return good({
-    unhoused,
-    plan: {
-      sheet,
-      back,
-      rail,
-      openings,
-      uprights: Array.from({ length: bays + 1 }, (_, i) => i * (clearMm + t)),
-      levels,
-      tops: rel.map((z) => footMm + z),
-      footMm,
-      headMm: footMm + high,
-      innerMm,
-      frontMm: innerMm + depthMm,
-      widthMm: bays * (clearMm + t) + t,
-      dadoMm,
-      play: { sideMm, aboveMm },
-    },
-  })
+  return good({ tops, footMm, high, rows: rowsBetween(bottom, high - pastMm - t, yard) })
 }
+
+/** Tops of the tiers of a leaf from its underside; all must stay under its head. */
+function tiersOf(levels: readonly Level[], s: Sizes, high: number, pen: DimPen): Result<number[]> {
+  const inside = topsInside(levels, s.aboveMm, s.t, pen, { path: 'tierMm', code: 'tier-top', startMm: 0 })
+  if (!inside.ok) return inside
+  const tops = inside.value
+  const most = high - s.t - LEAST_TIER_MM
+  const last = tops[tops.length - 1]
+  return last > most ? bad('tier-over-leaf', { mm: last, mostMm: most, shelf: tops.length }, 'tiers') : inside
+}
+/** Least room over the last tier of a leaf, mm. */
+const LEAST_TIER_MM = 60

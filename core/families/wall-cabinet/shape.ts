@@ -1,16 +1,21 @@
 import type { Stock } from '../../assembly/assembly.ts'
 import { draft, type Draft } from '../../assembly/draft.ts'
 import { unitsOf } from '../../assembly/settings.ts'
+import { boreCordHoles, cordHoleList, type CordHole } from '../../blocks/carcass/cord-holes.ts'
+import { boreRows, buttedShelf, housedShelf, pinDepth, pinnedShelf } from '../../blocks/carcass/shelf-between.ts'
+import { hangCurtain } from '../../blocks/fronts/curtain.ts'
+import { placeDeepLeaves, rodRoom, tierBays } from '../../blocks/fronts/deep-leaf.ts'
 import { besideHinges, standsOut } from '../../blocks/fronts/front.ts'
-import { GAP_MM, placeLeaves } from '../../blocks/fronts/hinged.ts'
-import { housedShelf } from '../../blocks/carcass/housed-shelf.ts'
-import { hookOnStrip, screwThroughRail, type Hanging } from '../../blocks/mounts/hung-on-wall.ts'
+import { GAP_MM, magnet, placeLeaves } from '../../blocks/fronts/hinged.ts'
+import { hookOnStrip, liftsOff, screwThroughRail, type Hanging } from '../../blocks/mounts/hung-on-wall.ts'
+import { temporaryLedger } from '../../blocks/mounts/temporary-ledger.ts'
 import { bad, good, type Result } from '../../measure/result.ts'
 import { canHoldTie } from '../../room/room.ts'
 import { dimPen } from '../dim-pen.ts'
-import type { Choice, ShapeContext, Shaped } from '../family.ts'
+import type { ShapeContext, Shaped } from '../family.ts'
 import { standing } from '../house-on-shelves.ts'
-import { SCREWS, type WallCabinetParams } from './parameters.ts'
+import { choices } from './choices.ts'
+import { LIMITS, SCREWS, type WallCabinetParams } from './parameters.ts'
 import { planOut, type Plan } from './plan-out.ts'
 
 /** Screws from the top into the rail are this far apart, mm. */
@@ -30,24 +35,15 @@ export function shapeWallCabinet(p: WallCabinetParams, ctx: ShapeContext): Resul
   if (!planned.ok) return planned
   const { plan, unhoused } = planned.value
   const d = draft(ctx.settings.yard)
-  uprights(d, plan)
-  panels(d, plan)
-  rails(d, p, plan, ctx.settings.grade)
-  backs(d, plan)
-  const parts = d.assembly.parts.map((x) => x.id)
-  d.body('carcass', parts, [['rail-upper']])
-  const hanging: Hanging = {
-    body: 'carcass',
-    rail: 'rail-upper',
-    lower: 'rail-lower',
-    space: ctx.space,
-    system: ctx.settings.yard,
-    screws: SCREWS[p.wallScrews],
+  const loose = carcass(d, p, ctx, plan)
+  const bored = boreCordHoles(d, p.cordHoles, (h) => holePlace(d, plan, h))
+  if (!bored.ok) return bored
+  hang(d, p, ctx, plan)
+  fronts(d, p, plan)
+  if (p.hang === 'strip') {
+    const on = d.assembly.parts.filter((x) => x.role !== 'hanger').map((x) => x.id)
+    liftsOff(d, plan.rail, on)
   }
-  if (p.hang === 'strip')
-    hookOnStrip(d, hanging, { id: 'strip-wall', section: plan.rail, stock: board(p.railSection, ctx.settings.grade) })
-  else screwThroughRail(d, hanging, plan.back.thicknessMm)
-  if (p.front === 'doors') doors(d, plan)
   placeBays(d, p, plan)
   plan.tops.forEach((z, i) =>
     d.mark(
@@ -58,12 +54,29 @@ export function shapeWallCabinet(p: WallCabinetParams, ctx: ShapeContext): Resul
       plan.footMm,
     ),
   )
-  d.sub({ id: 'box', name: 'unit', parts, built: 'in-place' })
-  if (p.hang === 'strip') d.sub({ id: 'wall', name: 'unit', parts: ['strip-wall'], built: 'in-place' })
-  return good({ assembly: d.assembly, dims: pen.dims, choices: choices(p, ctx), unhoused })
+  if (loose.length > 0) d.sub({ id: 'loose', name: 'unit', parts: loose, built: 'in-place' })
+  return good({
+    assembly: d.assembly,
+    dims: pen.dims,
+    choices: choices(p, ctx),
+    lists: [cordHoleList('cordHoles', p.cordHoles, LIMITS.cordHoles)],
+    unhoused,
+  })
 }
 
 const board = (section: string, grade: string): Stock => ({ kind: 'board', section, grade, treated: false })
+
+/** Box, rails and backs, which act as one. @returns what lies loose in it */
+function carcass(d: Draft, p: WallCabinetParams, ctx: ShapeContext, plan: Plan): string[] {
+  uprights(d, plan)
+  const loose = panels(d, p, ctx, plan)
+  rails(d, p, plan, ctx.settings.grade)
+  backs(d, plan)
+  const parts = d.assembly.parts.map((x) => x.id).filter((id) => !loose.includes(id))
+  d.body('carcass', parts, [['rail-upper']])
+  d.sub({ id: 'box', name: 'unit', parts, built: 'in-place' })
+  return loose
+}
 
 /** Sides as deep as the cabinet; dividers end at the back, so that the rails run through behind them. */
 function uprights(d: Draft, plan: Plan) {
@@ -75,66 +88,70 @@ function uprights(d: Draft, plan: Plan) {
       role: 'side',
       stock: { kind: 'sheet', sheet: plan.sheet.id },
       min: [x, y, plan.footMm],
-      size: [plan.sheet.thicknessMm, plan.frontMm - y, plan.headMm - plan.footMm],
+      size: [plan.t, plan.frontMm - y, plan.headMm - plan.footMm],
       along: 'z',
       across: 'y',
     })
   })
 }
 
-/** Bottom, shelves and top of every opening. Top and bottom close the recess behind the back too. */
-function panels(d: Draft, plan: Plan) {
-  const t = plan.sheet.thicknessMm
+/** Bottom, shelves and top of every opening; top and bottom close the recess behind the back too. @returns loose ones */
+function panels(d: Draft, p: WallCabinetParams, ctx: ShapeContext, plan: Plan): string[] {
+  const loose: string[] = []
+  const system = ctx.settings.yard
   plan.openings.forEach((o, k) => {
-    const common = {
+    const between = (id: string, role: 'shelf' | 'top', topMm: number, fromMm: number) => ({
+      ...{ id, role, topMm, fromMm },
       sheet: plan.sheet,
       left: o.left,
       right: o.right,
-      dadoMm: plan.dadoMm,
+      deepMm: plan.frontMm - fromMm,
       uprights: [`upright-${k}`, `upright-${k + 1}`] as const,
       footMm: plan.footMm,
+      dadoMm: plan.dadoMm,
+    })
+    const ends = [
+      { ...between(`shelf-${k}-0`, 'shelf', plan.tops[0], 0), at: 'start' as const },
+      { ...between(`top-${k}`, 'top', plan.topMm, 0), at: 'end' as const },
+    ]
+    for (const { at, ...s } of ends) {
+      if (p.corner === 'butt') buttedShelf(d, s)
+      else housedShelf(d, p.corner === 'rabbet' ? { ...s, at } : s)
     }
-    plan.tops.forEach((topMm, i) => {
-      const from = i === 0 ? 0 : plan.innerMm
-      const at = i === 0 ? { at: 'start' as const } : {}
-      housedShelf(d, {
-        ...common,
-        id: `shelf-${k}-${i}`,
-        role: 'shelf',
-        fromMm: from,
-        deepMm: plan.frontMm - from,
-        topMm,
-        ...at,
-      })
+    plan.tops.slice(1).forEach((topMm, i) => {
+      const s = between(`shelf-${k}-${i + 1}`, 'shelf', topMm, plan.innerMm)
+      if (p.shelfHold === 'dado') housedShelf(d, s)
+      else if (p.shelfHold === 'butt') buttedShelf(d, s)
+      else loose.push(s.id, ...pinnedShelf(d, { ...s, system }))
     })
-    housedShelf(d, {
-      ...common,
-      id: `top-${k}`,
-      role: 'top',
-      fromMm: 0,
-      deepMm: plan.frontMm,
-      topMm: plan.footMm + (plan.headMm - plan.footMm),
-      at: 'end',
-    })
+    if (p.shelfHold === 'pins' && plan.rows.count >= 2)
+      for (const u of [`upright-${k}`, `upright-${k + 1}`])
+        boreRows(d, u, `top-${k}`, {
+          fromMm: plan.innerMm,
+          toMm: plan.frontMm,
+          rows: plan.rows,
+          depthMm: pinDepth(plan.sheet, system),
+          system,
+        })
   })
-  return t
+  return loose
 }
 
 /** A rail under the top and one over the bottom, against the wall, from side to side. */
 function rails(d: Draft, p: WallCabinetParams, plan: Plan, grade: string) {
-  const t = plan.sheet.thicknessMm
+  const { t, pastMm, leftMm, rightMm } = plan
   const last = plan.uprights.length - 1
   const { thicknessMm, widthMm } = plan.rail
   for (const [id, z] of [
-    ['rail-upper', plan.headMm - t - widthMm],
-    ['rail-lower', plan.footMm + t],
+    ['rail-upper', plan.topMm - t - widthMm],
+    ['rail-lower', plan.footMm + pastMm + t],
   ] as const) {
     d.square({
       id,
       role: 'back-rail',
       stock: board(p.railSection, grade),
-      min: [t, 0, z],
-      size: [plan.widthMm - 2 * t, thicknessMm, widthMm],
+      min: [leftMm + t, 0, z],
+      size: [rightMm - leftMm - 2 * t, thicknessMm, widthMm],
       along: 'x',
       across: 'z',
     })
@@ -150,9 +167,8 @@ function rails(d: Draft, p: WallCabinetParams, plan: Plan, grade: string) {
 
 /** A back in each opening, in front of the rails, screwed to both. */
 function backs(d: Draft, plan: Plan) {
-  const t = plan.sheet.thicknessMm
   const { thicknessMm } = plan.back
-  const [z0, z1] = [plan.footMm + t, plan.headMm - t]
+  const [z0, z1] = [plan.footMm + plan.pastMm + plan.t, plan.topMm - plan.t]
   plan.openings.forEach((o, k) => {
     const id = `back-${k}`
     const upright = o.right - o.left <= plan.back.widthMm
@@ -171,35 +187,154 @@ function backs(d: Draft, plan: Plan) {
   })
 }
 
+/** A hole told from the wall and the underside, on the part it is in. */
+function holePlace(d: Draft, plan: Plan, h: CordHole) {
+  const part = h.in === 'back' ? 'back-0' : h.in === 'left' ? 'upright-0' : `upright-${plan.uprights.length - 1}`
+  const { min, max } = d.box(part)
+  const { size, at } = d.assembly.parts.find((x) => x.id === part)!
+  const [up, along] = [h.upMm + plan.footMm - min[2], h.in === 'back' ? h.alongMm : h.alongMm - min[1]]
+  const upright = Math.abs(at.along[2]) > 0.9
+  return {
+    part,
+    ...(upright ? { atMm: up, offMm: along } : { atMm: along, offMm: up }),
+    lengthMm: size.lengthMm,
+    widthMm: size.widthMm,
+    panelsMm: upright
+      ? [...plan.tops, plan.topMm].map((z) => z - plan.t / 2 - min[2]).filter((z) => z > 0 && z < max[2] - min[2])
+      : [],
+  }
+}
+
+/** Hooked on its strip, or screwed through its rail from a ledger that comes off again. */
+function hang(d: Draft, p: WallCabinetParams, ctx: ShapeContext, plan: Plan) {
+  const stock = board(p.railSection, ctx.settings.grade)
+  const hanging: Hanging = {
+    body: 'carcass',
+    rail: 'rail-upper',
+    lower: 'rail-lower',
+    space: ctx.space,
+    system: ctx.settings.yard,
+    screws: SCREWS[p.wallScrews],
+  }
+  if (p.hang === 'strip') hookOnStrip(d, hanging, { id: 'strip-wall', section: plan.rail, stock })
+  else {
+    screwThroughRail(d, hanging, plan.back.thicknessMm)
+    if (plan.footMm > plan.rail.widthMm)
+      temporaryLedger(d, {
+        id: 'ledger',
+        section: plan.rail,
+        stock,
+        left: plan.leftMm,
+        right: plan.rightMm,
+        underMm: plan.footMm,
+      })
+  }
+  const parts = d.assembly.parts.filter((x) => x.role === 'hanger' || x.role === 'ledger').map((x) => x.id)
+  if (parts.length > 0) d.sub({ id: 'wall', name: 'unit', parts, built: 'in-place' })
+}
+
+function fronts(d: Draft, p: WallCabinetParams, plan: Plan) {
+  const before = d.assembly.parts.length
+  if (p.front === 'doors') doors(d, p, plan)
+  if (p.front === 'deep-doors') deepDoors(d, p, plan)
+  if (p.front === 'curtain')
+    hangCurtain(d, {
+      id: 'curtain',
+      left: plan.leftMm,
+      right: plan.rightMm,
+      frontMm: plan.frontMm,
+      headMm: plan.headMm,
+      footMm: plan.footMm,
+      on: plan.uprights.map((_, u) => `upright-${u}`),
+    })
+  const parts = d.assembly.parts.slice(before).map((x) => x.id)
+  if (parts.length > 0) d.sub({ id: 'front', name: 'unit', parts, built: 'in-place' })
+}
+
+const panelMiddles = (plan: Plan): number[] => [...plan.tops, plan.topMm].map((z) => z - plan.t / 2)
+
+/** What holds a leaf shut under the top of an opening. */
+const latchUnder = (plan: Plan, k: number) => ({
+  under: `top-${k}`,
+  underMm: plan.topMm - plan.t,
+  frontMm: plan.frontMm,
+  left: plan.openings[k].left,
+  right: plan.openings[k].right,
+})
+
 /**
  * Flat leaves over the openings, from the middle of one upright to the middle of the next; the outer ones are covered.
  */
-function doors(d: Draft, plan: Plan) {
-  const t = plan.sheet.thicknessMm
+function doors(d: Draft, p: WallCabinetParams, plan: Plan) {
+  const { t } = plan
   const last = plan.openings.length - 1
   plan.openings.forEach((o, k) => {
-    const ids = placeLeaves(d, {
+    const { catches } = placeLeaves(d, {
       id: `door-${k}`,
       stock: { kind: 'sheet', sheet: plan.sheet.id },
       thicknessMm: t,
-      left: k === 0 ? 0 : o.left - t / 2 + GAP_MM / 2,
-      right: k === last ? plan.widthMm : o.right + t / 2 - GAP_MM / 2,
+      left: k === 0 ? plan.leftMm : o.left - t / 2 + GAP_MM / 2,
+      right: k === last ? plan.rightMm : o.right + t / 2 - GAP_MM / 2,
       footMm: plan.footMm,
       headMm: plan.headMm,
       frontMm: plan.frontMm,
       uprights: [`upright-${k}`, `upright-${k + 1}`],
       faces: [o.left, o.right],
-      panelsMm: [...plan.tops, plan.headMm].map((z) => z - t / 2),
+      panelsMm: panelMiddles(plan),
+      latch: p.latch === 'magnet' ? latchUnder(plan, k) : null,
     })
-    const hung = d.assembly.parts.filter((x) => ids.some((id) => x.id === id || x.id.startsWith(`${id}-hinge`)))
-    d.sub({ id: `front-${k}`, name: 'unit', parts: hung.map((x) => x.id), built: 'in-place' })
+    for (const id of catches) d.joinBody('carcass', id)
   })
 }
 
+/** Leaves that are boxes, over the whole front, and what stands in them. */
+function deepDoors(d: Draft, p: WallCabinetParams, plan: Plan) {
+  const { pair, deepMm, tiersMm, levels, rod, face } = plan.leaf!
+  const last = plan.uprights.length - 1
+  const leaves = placeDeepLeaves(d, {
+    id: 'leaf',
+    sheet: plan.sheet,
+    face,
+    rod,
+    left: plan.leftMm,
+    right: plan.rightMm,
+    footMm: plan.footMm,
+    headMm: plan.headMm,
+    frontMm: plan.frontMm,
+    deepMm: deepMm + rodRoom(rod),
+    tiersMm,
+    uprights: ['upright-0', `upright-${last}`],
+    panelsMm: [...panelMiddles(plan), ...tiersMm.map((z) => plan.footMm + z - plan.t / 2)],
+    pair,
+  })
+  leaves.forEach((leaf, i) => {
+    const tiers = tiersMm.map((z, n) => ({
+      topMm: plan.footMm + z,
+      headMm: plan.footMm + (tiersMm[n + 1] ?? plan.headMm - plan.footMm) - plan.t,
+      items: standing(levels[n], i, leaf.inside.backMm, plan.footMm + z),
+    }))
+    tierBays(d, leaf, i + 1, tiers, { sideMm: plan.play.sideMm, aboveMm: plan.play.aboveMm, deepMm: 0 })
+    if (p.latch !== 'magnet') return
+    const { min, max } = d.box(`${leaf.id}-face`)
+    const id = magnet(d, latchUnder(plan, nearest(plan, i === 0 ? max[0] : min[0])), {
+      id: leaf.id,
+      left: min[0],
+      right: max[0],
+      hung: i === 0 ? 0 : 1,
+    })
+    d.joinBody('carcass', id)
+  })
+}
+
+/** The opening a free edge of a leaf comes to. */
+const nearest = (plan: Plan, x: number): number => {
+  const off = plan.openings.map((o) => Math.max(o.left - x, x - o.right, 0))
+  return off.indexOf(Math.min(...off))
+}
+
 function placeBays(d: Draft, p: WallCabinetParams, plan: Plan) {
-  const t = plan.sheet.thicknessMm
   plan.levels.forEach((level, i) => {
-    const above = plan.tops[i + 1]
+    const above = plan.tops[i + 1] ?? plan.topMm
     plan.openings.forEach((o, k) =>
       d.bay({
         id: `bay-${k}-${i}`,
@@ -207,7 +342,7 @@ function placeBays(d: Draft, p: WallCabinetParams, plan: Plan) {
         holds: 'surface',
         clear: {
           min: [besideHinges(p.front, o).left, plan.innerMm, plan.tops[i]],
-          max: [besideHinges(p.front, o).right, plan.frontMm, (above ?? plan.headMm) - t],
+          max: [besideHinges(p.front, o).right, plan.frontMm, above - plan.t],
         },
         carriers: [`shelf-${k}-${i}`],
         items: standing(level, k, plan.innerMm, plan.tops[i]),
@@ -217,28 +352,4 @@ function placeBays(d: Draft, p: WallCabinetParams, plan: Plan) {
       }),
     )
   })
-}
-
-function choices(p: WallCabinetParams, ctx: ShapeContext): Choice[] {
-  const imperial = ctx.settings.yard === 'imperial'
-  const sheets = imperial
-    ? ['ply-15/32', 'ply-19/32', 'ply-23/32', 'mdf-5/8', 'mdf-3/4', 'pb-3/4', 'lc-3/4']
-    : ['ply-12mm', 'ply-15mm', 'ply-18mm', 'ply-21mm', 'mdf-16mm', 'mdf-18mm', 'pb-18mm', 'lc-18mm']
-  const backSheets = imperial ? ['hb-1/4', 'ply-15/32', 'ply-23/32'] : ['hb-6mm', 'ply-12mm', 'ply-18mm']
-  const sections = imperial ? ['1x3', '1x4', '1x6', '2x3', '2x4'] : ['18x69mm', '18x94mm', '38x63mm', '38x89mm']
-  return [
-    { path: 'sheet', code: 'sheet', value: p.sheet, options: [...sheets, ...ctx.settings.ownSheets], of: 'sheet' },
-    { path: 'backSheet', code: 'back-sheet', value: p.backSheet, options: backSheets, of: 'sheet' },
-    { path: 'front', code: 'front', value: p.front, options: ['open', 'doors'], of: 'code' },
-    { path: 'hang', code: 'hang', value: p.hang, options: ['strip', 'rail'], of: 'code' },
-    { path: 'railSection', code: 'hang-rail', value: p.railSection, options: sections, of: 'section' },
-    { path: 'railScrews', code: 'rail-screws', value: p.railScrews, options: ['two', 'three'], of: 'code' },
-    {
-      path: 'wallScrews',
-      code: 'wall-screws',
-      value: p.wallScrews,
-      options: Object.keys(SCREWS),
-      of: 'code',
-    },
-  ]
 }

@@ -1,8 +1,8 @@
 import { canHoldTie } from '../../room/room.ts'
-import { exampleContext, exampleGoods } from '../example-context.ts'
+import { exampleContext, exampleGoods, smallTins } from '../example-context.ts'
 import { family } from '../family.ts'
 import { wallCabinetLevers, wallCabinetSavers } from './levers.ts'
-import { startingParams, wallCabinetParams, type WallCabinetParams } from './parameters.ts'
+import { UPGRADES, startingParams, wallCabinetParams, type WallCabinetParams } from './parameters.ts'
 import { shapeWallCabinet } from './shape.ts'
 import { wallCabinetSteps } from './steps.ts'
 
@@ -16,6 +16,7 @@ export const wallCabinet = family<WallCabinetParams>({
   id: 'wall-cabinet',
   hangs: true,
   schema: wallCabinetParams,
+  upgrades: UPGRADES,
   start: (ctx) => startingParams(ctx.settings.yard),
   shape: shapeWallCabinet,
   levers: wallCabinetLevers,
@@ -50,6 +51,27 @@ export const wallCabinet = family<WallCabinetParams>({
       name: 'two openings with doors, one of them with a pair',
       params: { ...startingParams('metric'), front: 'doors', bays: 2, clearMm: 640, wallScrews: 'five' },
       context: exampleContext('metric', [exampleGoods('metric', 'box', 4)]),
+    },
+    {
+      name: 'loose shelves on pins, butt joints, a curtain',
+      params: { ...startingParams('metric'), shelfHold: 'pins', corner: 'butt', front: 'curtain', shelves: 2 },
+      context: exampleContext('metric', [exampleGoods('metric', 'box', 3)]),
+    },
+    {
+      name: 'leaves that are boxes, bottom and top in dadoes, holes for cords',
+      params: {
+        ...startingParams('metric'),
+        corner: 'dado',
+        front: 'deep-doors',
+        backSheet: 'ply-12mm',
+        clearMm: 860,
+        wallScrews: 'five',
+        cordHoles: [
+          { in: 'back', upMm: 150, alongMm: 200, diameterMm: 60 },
+          { in: 'right', upMm: 200, alongMm: 120, diameterMm: 40 },
+        ],
+      },
+      context: exampleContext('metric', [exampleGoods('metric', 'box', 2), smallTins('metric')]),
     },
     {
       name: 'three openings, thinner, at a fixed height',
