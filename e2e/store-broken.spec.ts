@@ -116,7 +116,7 @@ const WAYS: { name: string; init?: () => void; damage?: () => Promise<void>; say
       [
         'a project has a bad field',
         'projects',
-        { id: 'bad', doc: { format: 'tackloft', version: 4, name: 'Bent' } },
+        { id: 'bad', doc: { format: 'tackloft', version: 5, name: 'Bent' } },
         /Bent/,
       ],
       [
@@ -187,7 +187,7 @@ test('a damaged project can be taken out as it is, and what was in memory moves 
 }) => {
   await shelfOf(page)
   await expect(page.locator('.box')).toHaveCount(2)
-  await page.evaluate(put('projects', { id: 'bad', rev: 3, doc: { format: 'tackloft', version: 4, name: 'Bent' } }))
+  await page.evaluate(put('projects', { id: 'bad', rev: 3, doc: { format: 'tackloft', version: 5, name: 'Bent' } }))
   await page.reload()
   const download = page.waitForEvent('download')
   await page.getByRole('button', { name: /Export as it is/ }).click()

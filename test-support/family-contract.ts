@@ -1,4 +1,5 @@
 import { describe, expect, it } from '@jest/globals'
+import { isSawn } from '../core/assembly/identical.ts'
 import { partBox, thicknessAxis } from '../core/assembly/part-box.ts'
 import type { Box } from '../core/geometry/box.ts'
 import { misplaced, missing } from '../core/assembly/sound.ts'
@@ -155,7 +156,7 @@ export function testFamily(family: AnyFamily) {
         ...cutPlan.boards.flatMap((b) => b.cuts.flatMap((c) => c.labels)),
         ...cutPlan.sheets.flatMap((s) => s.cuts.map((c) => c.label)),
       ]
-      const sawn = shaped.assembly.parts.filter((p) => p.stock.kind !== 'bought')
+      const sawn = shaped.assembly.parts.filter((p) => isSawn(p.stock))
       expect(cut.sort()).toEqual(sawn.map((p) => reading.labels.get(p.id)!).sort())
       const { kerfMm, squaringTrimMm } = example.context.settings
       for (const b of cutPlan.boards)
@@ -165,7 +166,11 @@ export function testFamily(family: AnyFamily) {
     })
     it('brings each part in at exactly one step, with words for all', () => {
       const brought = reading.steps.flatMap((s) => s.parts)
-      expect([...brought].sort()).toEqual(shaped.assembly.parts.map((p) => p.id).sort())
+      const all = [...shaped.assembly.parts, ...reading.temporary].map((p) => p.id)
+      expect([...brought].sort()).toEqual(all.sort())
+      // What is only there while building comes off again, and after it came.
+      const removed = reading.steps.flatMap((s) => s.removes ?? [])
+      expect([...removed].sort()).toEqual(reading.temporary.map((p) => p.id).sort())
       for (const s of reading.steps) {
         expect(stepTitle(s)).not.toBe(s.code)
         expect(stepText(s, sayIn(METRIC))).not.toBe('')

@@ -3,7 +3,19 @@ import { boxOverlap, type Box } from '../geometry/box.ts'
 import { contactOf, type Contact } from '../geometry/contact.ts'
 import { cross, dot, mid, norm, sub, unit, type Axis, type Vec3 } from '../geometry/vec.ts'
 import type { UnitSystem } from '../measure/units.ts'
-import type { Anchor, Assembly, Bay, Face, Joint, Machining, Motion, Part, Stock, Subassembly, Support } from './assembly.ts'
+import type {
+  Anchor,
+  Assembly,
+  Bay,
+  Face,
+  Joint,
+  Machining,
+  Motion,
+  Part,
+  Stock,
+  Subassembly,
+  Support,
+} from './assembly.ts'
 import { isSquare, partBox, thicknessAxis, turnedBox } from './part-box.ts'
 
 type DistributiveOmit<T, K extends keyof T> = T extends unknown ? Omit<T, K> : never

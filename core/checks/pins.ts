@@ -78,7 +78,9 @@ export const pins = defineCheck({
     const all = joints.map((j) => held(j, c))
     const lost = joints.find((_, i) => all[i] === null)
     if (lost)
-      return [plain({ ...given, code: 'unknown-pin', state: 'unknown', parts: [lost.near], data: { role: 'hardware' } })]
+      return [
+        plain({ ...given, code: 'unknown-pin', state: 'unknown', parts: [lost.near], data: { role: 'hardware' } }),
+      ]
     const worst = all.reduce((a, b) => (b!.n / b!.gives > a!.n / a!.gives ? b : a))!
     const on = c.assembly.supports.filter(
       (s) => joints.some((j) => j.id === s.joint) || ('part' in s.from && standing.has(s.from.part)),

@@ -113,7 +113,8 @@ export const rods = defineCheck({
   id: 'rods',
   reads: ['assembly', 'parts', 'design', 'settings', 'method', 'goods'],
   run(c): CheckResult[] {
-    const steel = c.assembly.parts.filter((p) => p.stock.kind === 'steel')
+    // One that only keeps things in hangs nothing.
+    const steel = c.assembly.parts.filter((p) => p.stock.kind === 'steel' && p.axial)
     if (steel.length === 0) return []
     const all = steel.flatMap((p) => ofRod(p, c))
     const unknown = all.find((r) => r.state === 'unknown')

@@ -65,8 +65,7 @@ export interface Choice {
 
 /** A field of the things in a list: a measure, a count or a choice. */
 export type ListField = { key: string; code: string } & (
-  | { quantity: 'length' | 'count'; min: number; max: number }
-  | { options: readonly string[] }
+  { quantity: 'length' | 'count'; min: number; max: number } | { options: readonly string[] }
 )
 
 /** A list among the parameters that a person adds to, takes from, orders and repeats. */

@@ -36,11 +36,14 @@ export function withValue<P>(params: P, path: string, value: unknown): P {
 /** The fixed dimensions of some parameters that a person could let go again. */
 export const isFixed = (params: unknown, path: string): boolean => typeof valueAt(params, path) === 'number'
 
+/** A list of things: what stands in it is given by the person, none of it tacked. */
+const isList = (v: object): boolean => Array.isArray(v) && v.some((x) => x !== null && typeof x === 'object')
+
 /**
  * Paths of all fixed dimensions: numbers that stand where a null would mean tacked (names end in Mm, or are counts).
  */
 export function fixedPaths(params: unknown, at = ''): string[] {
   if (typeof params === 'number') return [at]
-  if (params === null || typeof params !== 'object') return []
+  if (params === null || typeof params !== 'object' || isList(params)) return []
   return Object.entries(params).flatMap(([key, v]) => fixedPaths(v, at ? `${at}.${key}` : key))
 }

@@ -33,6 +33,8 @@ const reading = (id: string, params: object, kg: number, count: number, wide = 3
       outMm: 0,
       turn: 0,
       mirrored: false,
+      paramsVersion: 1,
+      standsOn: null,
       tiedTo: [],
       goods: [],
     },

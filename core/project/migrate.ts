@@ -54,11 +54,11 @@ const STEPS: ((raw: Raw) => Raw)[] = [
   }),
   // Version 3 named pieces anew at every change.
   (raw) => ({ ...raw, version: 4, progress: { letters: {}, ...object(raw.progress) } }),
-  // Version 4 did not say which form the parameters of a build have: the first.
+  // Version 4 did not say which form the parameters of a build have: the first; nor could one build stand on another.
   (raw) => ({
     ...raw,
     version: 5,
-    builds: list(raw.builds).map((b) => ({ paramsVersion: 1, ...object(b) })),
+    builds: list(raw.builds).map((b) => ({ paramsVersion: 1, standsOn: null, ...object(b) })),
   }),
 ]
 

@@ -34,6 +34,8 @@ export const buildSchema = z.object({
   mirrored: z.boolean(),
   /** Builds beside it that it is screwed to, so that they stand as one; said on one side or on both. */
   tiedTo: z.array(id).max(10),
+  /** The build it stands on; null on the floor or hung. */
+  standsOn: id.nullable(),
   /** What it is to hold. */
   goods: z.array(z.object({ goodsId: id, count: z.int().min(1).max(2000) })).max(200),
 })
@@ -47,6 +49,7 @@ export const newBuild = (given: Pick<Build, 'id' | 'family' | 'params' | 'wallId
   turn: 0,
   mirrored: false,
   tiedTo: [],
+  standsOn: null,
   goods: [],
   paramsVersion: findFamily(given.family)?.version ?? 1,
   ...given,

@@ -16,6 +16,7 @@ export function dangling(p: Project): Set<string> {
   for (const b of p.builds) {
     look(`build ${b.id}`, b.wallId, walls)
     for (const g of b.goods) look(`build ${b.id}`, g.goodsId, goods)
+    look(`build ${b.id}`, b.standsOn, builds)
     for (const t of b.tiedTo) look(`build ${b.id}`, t, builds)
   }
   for (const f of p.room.features) look(`thing ${f.id}`, f.wallId, walls)

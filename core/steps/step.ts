@@ -16,6 +16,8 @@ export interface Step {
   parts: string[]
   /** Parts already there that it works on. */
   on?: string[]
+  /** What was only there for the time being, and comes off at its end. */
+  removes?: readonly string[]
   /**
    * Joints it makes between parts that were brought in before, by the roles of both in order of the alphabet:
    * `post-rail`.

@@ -202,6 +202,15 @@ const TABLE: Record<string, Words> = {
     r.state === 'holds'
       ? `The ${plural(Number(d.hinges), 'hinge')} of the ${roleName(String(d.role))} hold it${share(r, say)}: pulled with ${say.force(Number(d.pulledN))} at most.`
       : `Its hinges are torn out of the ${roleName(String(d.role))} or what it hangs on: ${say.percent(r.ratio ?? 9.99)} of what their screws hold. More hinges, a narrower leaf, or plywood.`,
+  pins: (r, d, say) =>
+    r.state === 'holds'
+      ? `Its ${plural(Number(d.pins), 'pin')} hold${share(r, say)}: the one with most takes ${say.force(r.demand!)}.`
+      : `A pin is pressed out of its hole or bends: ${say.force(r.demand!)} on it, ${say.force(r.capacity!)} is what it takes. Spread the load over more shelves, or stand the shelves in dadoes.`,
+  'unknown-pin': () => 'Not proven: nobody knows how its pins stand in the uprights.',
+  rating: (r, d, say) =>
+    r.state === 'holds'
+      ? `The ${d.item} carries ${say.force(r.demand!)} at most, rated for ${say.force(r.capacity!)}.`
+      : `The ${d.item} is asked for ${say.force(r.demand!)}; its maker rates it for ${say.force(r.capacity!)}.`,
   'unknown-hinge': () => 'Not proven: nobody knows how its hinges are held.',
   'opens-past-piece': (r, d, say) =>
     r.state === 'holds'
@@ -358,6 +367,8 @@ export const CHECK_NAMES: Record<string, string> = {
   anchors: 'Fixings',
   rods: 'Rods and washers',
   hinges: 'Hinges',
+  pins: 'Shelf pins',
+  ratings: 'Makers’ ratings',
   'own-sweep': 'Opens and shuts',
   joists: 'Joists',
   unread: 'Everything judged',

@@ -16,6 +16,9 @@ const DIMS: Record<string, (d: Record<string, number>) => string> = {
   'bracket-down': () => 'brackets reach down',
   behind: () => 'room behind its back',
   'gap-ceiling': () => 'from its top to the ceiling',
+  'leaf-depth': () => 'depth of the leaves inside',
+  tiers: () => 'tiers in each leaf',
+  'tier-top': (d) => `tier ${d.shelf + 1}, top above the underside of the leaf`,
   'clear-bay': () => 'clear width of an opening',
   'rail-length': () => 'rail length (depth)',
   'back-rails': () => 'back rails',
@@ -58,7 +61,19 @@ const CHOICES: Record<string, { label: string; options?: Record<string, string> 
   follow: { label: 'Length follows', options: { goods: 'the goods', wall: 'the wall' } },
   'back-sheet': { label: 'Back' },
   hang: { label: 'Hangs', options: { strip: 'on a bevelled strip', rail: 'screwed through its rail' } },
-  front: { label: 'Front', options: { open: 'open', doors: 'doors' } },
+  front: {
+    label: 'Front',
+    options: { open: 'open', doors: 'doors', 'deep-doors': 'doors that are boxes', curtain: 'a curtain' },
+  },
+  latch: { label: 'Doors are kept shut', options: { magnet: 'by magnets', none: 'by nothing' } },
+  corner: {
+    label: 'Top and bottom',
+    options: { rabbet: 'in rabbets', dado: 'in dadoes, sides run past', butt: 'between the sides, screwed' },
+  },
+  'shelf-hold': {
+    label: 'Shelves are held',
+    options: { dado: 'in dadoes', butt: 'by screws through the uprights', pins: 'loose on pins in rows of holes' },
+  },
   'hang-rail': { label: 'Rails and strip' },
   'rail-screws': { label: 'Screws in each end of the rails', options: { two: 'two', three: 'three' } },
   'wall-screws': { label: 'Screws in each stud', options: { two: 'two', three: 'three', four: 'four', five: 'five' } },
@@ -78,6 +93,20 @@ const CHOICES: Record<string, { label: string; options?: Record<string, string> 
   'leg-screws': { label: 'Screws in each leg', options: { two: 'two', three: 'three', four: 'four', five: 'five' } },
   'floor-bay': { label: 'Heavy things on the floor', options: { true: 'yes', false: 'no' } },
 }
+/** Lists of things among the parameters of a build. */
+const LISTS: Record<string, { label: string; one: string; none: string }> = {
+  'cord-holes': { label: 'Holes for cords', one: 'hole', none: 'No hole for a cord yet.' },
+}
+const LIST_FIELDS: Record<string, { label: string; options?: Record<string, string> }> = {
+  'hole-in': { label: 'In', options: { left: 'left side', right: 'right side', back: 'back' } },
+  'hole-up': { label: 'Above the underside' },
+  'hole-along': { label: 'From the wall, or the left edge' },
+  'hole-diameter': { label: 'Diameter' },
+}
+export const listName = (code: string) => LISTS[code] ?? { label: code, one: code, none: '' }
+export const fieldLabel = (code: string): string => LIST_FIELDS[code]?.label ?? code
+export const fieldOption = (code: string, option: string): string => LIST_FIELDS[code]?.options?.[option] ?? option
+
 export const choiceName = (c: Choice): string => CHOICES[c.code]?.label ?? c.code
 export function optionName(c: Choice, option: Choice['value']): string {
   const named = CHOICES[c.code]?.options?.[String(option)]

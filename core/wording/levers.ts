@@ -24,6 +24,8 @@ const TABLE: Record<string, (d: Data, say: Say) => string> = {
   'cross-every': (d, say) => `Put cross pieces every ${say.lengthOf(d, 'mm')}`,
   'hang-by-rail': () => 'Screw it to the wall through its rail instead of hooking it on a strip',
   'hang-by-strip': () => 'Hook it on a bevelled strip instead of screwing it through its rail',
+  'flat-doors': () => 'Give it flat doors instead of doors that are boxes',
+  'in-rabbets': () => 'Set top and bottom into rabbets of the sides instead of between them',
   'no-doors': () => 'Leave its front open, without doors',
   'rail-screws': (d) => `Put ${d.count} screws into each end of its rails`,
   'hang-rail': (d) => `Make its rails and strip ${sectionName(String(d.section))}`,
@@ -46,7 +48,7 @@ const TABLE: Record<string, (d: Data, say: Say) => string> = {
   'brackets-apart': (d, say) => `Put the brackets further apart: at least ${say.lengthOf(d, 'mm')}`,
   openings: (d) => `Make it of ${plural(Number(d.count), 'opening')}`,
   'cleat-section': (d) => `Make the cleats ${sectionName(String(d.section))}, thick enough for their screws`,
-  dado: () => 'Stand the shelves in dadoes instead of on cleats',
+  dado: () => 'Stand the shelves in dadoes',
   'add-back': () => 'Give it a thin back',
   'edge-strip': (d) =>
     `${d.strip === 'glued' ? 'Glue and screw' : 'Screw'} a ${sectionName(String(d.section))} strip under the front edges`,

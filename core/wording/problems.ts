@@ -148,6 +148,18 @@ const TABLE: Record<string, Words> = {
     `A middle post must stand between ${say.lengthOf(d, 'leastMm')} and ${say.lengthOf(d, 'mostMm')}.`,
   'shelves-overlap': (d, say) =>
     `Shelf ${d.shelf} runs into what is below it: its top must be at ${say.lengthOf(d, 'leastMm')} or higher.`,
+  'not-on-pins': (d, say) =>
+    `Shelf ${d.shelf} lies on pins: there is a hole for ${say.lengthOf(d, 'lowMm')} and for ${say.lengthOf(d, 'highMm')}, none for ${say.lengthOf(d, 'mm')}.`,
+  'tier-over-leaf': (d, say) =>
+    `Tier ${d.shelf} of the leaves would be at ${say.lengthOf(d, 'mm')}; under the head of the leaf ${say.lengthOf(d, 'mostMm')} is the highest. Take fewer tiers, or lower things.`,
+  'hole-near-edge': (d, say) =>
+    `Hole ${d.hole} for a cord leaves no ${say.lengthOf(d, 'leastMm')} of wood to the edge of its panel. Put it further in, or make it smaller.`,
+  'hole-at-panel': (d, say) =>
+    `Hole ${d.hole} for a cord comes nearer than ${say.lengthOf(d, 'leastMm')} to a shelf, the bottom or the top. Put it higher or lower.`,
+  'holes-near': (d, say) =>
+    `Hole ${d.hole} for a cord comes nearer than ${say.lengthOf(d, 'leastMm')} to another one. Put it further away.`,
+  'newer-build': (d) =>
+    `This build was made by a newer version of the program (form ${d.version} of its kind). Nothing of it is changed; update the program to see it.`,
   'no-such-family': (d) =>
     `This build is of a kind ("${d.family}") that this version does not know. It is kept as it is.`,
   'no-such-wall': () => 'The wall this build stands at is gone. Choose another wall.',

@@ -64,6 +64,8 @@ const TABLE: Record<string, (d: Data, say: Say) => string> = {
   'apart-usual': (d, say) => `no closer than ${say.lengthOf(d, 'everyMm')}: the next studs after that`,
   'down-per-out': (d, say) => `a bracket ${say.lengthOf(d, 'outMm')} out reaches about four fifths of that down`,
   'down-to-shelf': () => 'as far down as the shelf below it, or the floor, lets it',
+  'leaf-usual': () => 'tins and hand tools stand in it, and it does not swing too far out',
+  'goods-below-on-pins': () => 'up to the next hole for a pin',
   'hang-bench': (_d, say) => `over a bench, ${say.lengthOf(_d, 'benchMm')}, with its highest shelf in reach`,
   'hang-reach': () => 'as high as its highest shelf stays in reach',
   'hang-ceiling': () => 'as high as the ceiling lets it',

@@ -115,7 +115,7 @@ const STEPS: Record<string, StepWords> = {
   'dadoes-cut': {
     title: 'Dadoes in the uprights',
     text: (d) =>
-      `Lay the uprights side by side, carry the marks of the stick across all of them at once, and cut the dadoes${d.rabbets ? ', and the rabbets at both ends,' : ''} a third of the sheet deep, one setting for all.`,
+      `Lay the uprights side by side, carry the marks of the stick across all of them at once, and cut the ${d.dadoes === 0 ? '' : 'dadoes'}${d.rabbets ? `${d.dadoes === 0 ? '' : ', and the '}rabbets at both ends,` : ''} a third of the sheet deep, one setting for all.`,
   },
   'cleats-on': {
     title: 'Cleats on the uprights',
@@ -151,6 +151,56 @@ const STEPS: Record<string, StepWords> = {
     text: (d) =>
       `On its back on the flat floor: bottom, shelves and top into their dadoes and rabbets, glue in all of them, ${fixed(d)} at each end.`,
   },
+  'box-butted': {
+    title: 'Put the box together',
+    text: (d) =>
+      `On its back on the flat floor: bottom, fixed shelves and top between the uprights, edges flush, glue on their ends, ${fixed(d)} through the upright into each end, bored first.`,
+  },
+  'uprights-marked': {
+    title: 'Mark the uprights',
+    text: () =>
+      'Lay the uprights side by side, lower ends flush, and carry the marks of the stick across all of them at once. What faces what is written on each.',
+  },
+  'rows-bored': {
+    title: 'Rows of holes for the pins',
+    text: (d, say) =>
+      `A strip with one row of holes, bored on its own, is the pattern: clamp it to each upright, its lower end flush with that of the upright. ${plural(Number(d.count), 'hole')} of ${say.drill(Number(d.diameterMm))} in each row, ${say.lengthOf(d, 'everyMm')} apart, ${say.lengthOf(d, 'depthMm')} deep: a stop on the drill, or it comes through.`,
+  },
+  'cord-holes-bored': {
+    title: 'Holes for cords',
+    text: (d) =>
+      `${plural(Number(d.count), 'hole')}, where the cut list says: bore from the face that is seen until the point comes through, then from the other.`,
+  },
+  'shelves-on-pins': {
+    title: 'Loose shelves on their pins',
+    text: (d) =>
+      `${plural(Number(d.pins), 'pin')} for each shelf, all in the same hole counted from below, pushed in to their stop. Tip the shelf in and let it down on them.`,
+  },
+  'leaves-built': {
+    title: 'The leaves',
+    text: (d) =>
+      `${plural(Number(d.leaves), 'leaf', 'leaves')}, each a box by itself: the tiers and the head between its two sides, ${fixed(d)} at each end, the ${plural(Number(d.rods), 'rod')} into their holes as the second side goes on. Then the face, flush all round, glued and screwed.`,
+  },
+  'leaves-hung': {
+    title: 'Hang the leaves',
+    text: (d) =>
+      `${plural(Number(d.hinges), 'hinge')} in all, flat over the outer faces: first on the ${plural(Number(d.leaves), 'leaf', 'leaves')}, then, empty and standing on two wedges, on the side, the knuckle where the two meet.${d.catches ? ' The catches under the top last, where the leaf pulls shut by itself.' : ''} Fill them only when they hang.`,
+  },
+  'curtain-hung': {
+    title: 'The curtain',
+    text: (d) =>
+      `The rail on ${plural(Number(d.brackets), 'bracket')}, one at each upright, level, then the curtain on it.`,
+  },
+  'ledger-up': {
+    title: 'A ledger for the time being',
+    text: (d, say) =>
+      `A straight board, level, its upper edge ${say.lengthOf(d, 'atMm')} above the floor, one screw into each stud behind it. It only holds the weight until the fixings do.`,
+  },
+  'screw-to-wall-held': {
+    title: 'Screw it to the wall',
+    text: (d) =>
+      `Empty: one person holds it in its place and back against the wall, the other fixes it through back and upper rail at ${plural(Number(d.count), 'place')}.`,
+  },
   'rails-bevelled': {
     title: 'Rails against the wall',
     text: (d) =>
@@ -178,7 +228,7 @@ const STEPS: Record<string, StepWords> = {
   'screw-to-wall': {
     title: 'Screw it to the wall',
     text: (d, say) =>
-      `Screw a straight batten to the studs, level, its upper edge ${say.lengthOf(d, 'atMm')} above the floor: a ledger for the time being. Two people, empty: set it on the batten; one holds it back, the other fixes it through back and upper rail at ${plural(Number(d.count), 'place')}. Then the batten comes off.`,
+      `Two people, empty: set it on the ledger, its underside ${say.lengthOf(d, 'atMm')} above the floor; one holds it back, the other fixes it through back and upper rail at ${plural(Number(d.count), 'place')}. Then the ledger comes off.`,
   },
   'brackets-ripped': {
     title: 'Legs and arms',
@@ -237,7 +287,7 @@ const STEPS: Record<string, StepWords> = {
   'doors-hung': {
     title: 'Hang the doors',
     text: (d, say) =>
-      `${plural(Number(d.hinges), 'hinge')} in all: first on the ${plural(Number(d.leaves), 'leaf', 'leaves')}, then, the leaf held in its place on two wedges, on the uprights, one screw in each until it hangs right. ${say.lengthOf(d, 'gapMm')} between leaves.`,
+      `${plural(Number(d.hinges), 'hinge')} in all: first on the ${plural(Number(d.leaves), 'leaf', 'leaves')}, then, the leaf held in its place on two wedges, on the uprights, one screw in each until it hangs right. ${say.lengthOf(d, 'gapMm')} between leaves.${d.catches ? ' The catches under the top last, where the leaf pulls shut by itself.' : ''}`,
   },
   'load-hung': {
     title: 'Load it',
@@ -263,6 +313,11 @@ const HOLDS: Record<string, (h: HoldPoint, say: Say) => string> = {
   'dado-fits': () =>
     'Try an offcut of the shelf in the first dado before you cut the rest: pushed in by hand, no rattle.',
   'cleats-level': () => 'Lay a shelf across two uprights side by side: it must lie on both cleats without rocking.',
+  'rows-agree': () =>
+    'Stand two uprights face to face and push a pin through a hole of one: it must find that of the other, at both ends of the row.',
+  'pins-rock': () => 'Press on each corner of the shelf: it lies on all its pins and does not rock.',
+  'leaf-square': () => 'Diagonals of each leaf equal before the face is screwed on: the face keeps it so.',
+  'ledger-bears': () => 'Lean on it with your weight: it must not move, nor be out of level.',
   'box-square-again': () => 'Diagonals once more before the last screw of the back.',
   'strip-level': () => 'Level on the strip itself, and pull at it with your weight before anything hangs on it.',
   'rods-pull': () => 'Pull hard at every short rod: nothing may give.',

@@ -26,7 +26,7 @@ const part = (machining: Machining[]): Part => ({
 })
 const each: [Machining, string, [min: [number, number], max: [number, number]] | null][] = [
   [
-    { kind: 'dado', atMm: 98, offMm: 0, widthMm: 18, depthMm: 6, stopped: false },
+    { kind: 'dado', face: 'over', atMm: 98, offMm: 0, widthMm: 18, depthMm: 6, stopped: false },
     'dado 18 mm wide, 6 mm deep, from its start 98 mm',
     [
       [0, 98],
@@ -34,7 +34,7 @@ const each: [Machining, string, [min: [number, number], max: [number, number]] |
     ],
   ],
   [
-    { kind: 'groove', offMm: 10, widthMm: 6, depthMm: 8 },
+    { kind: 'groove', face: 'over', offMm: 10, widthMm: 6, depthMm: 8 },
     'groove 6 mm wide, 8 mm deep along it, 10 mm from its lower edge',
     [
       [10, 0],
@@ -42,7 +42,7 @@ const each: [Machining, string, [min: [number, number], max: [number, number]] |
     ],
   ],
   [
-    { kind: 'rabbet', edge: 'end', widthMm: 18, depthMm: 6 },
+    { kind: 'rabbet', face: 'over', edge: 'end', widthMm: 18, depthMm: 6 },
     'rabbet 18 mm wide, 6 mm deep at its far end',
     [
       [0, 782],
@@ -66,7 +66,7 @@ const each: [Machining, string, [min: [number, number], max: [number, number]] |
     ],
   ],
   [
-    { kind: 'hole', atMm: 100, offMm: 50, diameterMm: 10, depthMm: null, tiltRad: 0 },
+    { kind: 'hole', face: 'over', atMm: 100, offMm: 50, diameterMm: 10, depthMm: null, tiltRad: 0 },
     '1 hole of',
     [
       [45, 95],
@@ -81,6 +81,14 @@ const each: [Machining, string, [min: [number, number], max: [number, number]] |
       [80, 160],
     ],
   ],
+  [
+    { kind: 'row', face: 'over', atMm: 100, offMm: 37, count: 12, everyMm: 32, diameterMm: 5, depthMm: 12 },
+    '12 holes of 5 mm, 12 mm deep, 32 mm apart, 37 mm from its lower edge, the first from its start 100 mm',
+    [
+      [34.5, 97.5],
+      [39.5, 102.5],
+    ],
+  ],
   [{ kind: 'mitre', end: 'start', angleRad: Math.PI / 6, through: 'width' }, '30° mitre at its start', null],
   [{ kind: 'scribe', edge: 'low', allowanceMm: 10 }, '10 mm left on at its lower edge to scribe', null],
 ]
@@ -88,7 +96,7 @@ const each: [Machining, string, [min: [number, number], max: [number, number]] |
 describe('what is done to a piece', () => {
   it.each(each)('%j is said in measures, and drawn where it is', (m, words, box) => {
     expect(sayWork({ machining: [m] }, say)).toContain(words)
-    const figures = workOn(part([m]))
+    const figures = workOn(part([m]), 'over')
     if (!box) return expect(figures).toEqual([])
     const [ys, zs] = [1, 2].map((i) => figures[0].map((p) => p[i]))
     const found = [
@@ -98,8 +106,9 @@ describe('what is done to a piece', () => {
     found.flat().forEach((v, i) => expect(v).toBeCloseTo(box.flat()[i], 6))
   })
   it('alike in several places is one line; nothing is said twice', () => {
-    const dado = (atMm: number): Machining => ({
+    const dado = (atMm: number, face: 'over' | 'under' = 'over'): Machining => ({
       kind: 'dado',
+      face,
       atMm,
       offMm: 0,
       widthMm: 18,
@@ -110,8 +119,11 @@ describe('what is done to a piece', () => {
       'dado 18 mm wide, 6 mm deep, from its start 98 mm, 455 mm',
     )
     // An upright between two openings is cut from both sides.
-    expect(sayWork({ machining: [dado(98), dado(98)] }, say)).toBe(
+    expect(sayWork({ machining: [dado(98), dado(98, 'under')] }, say)).toBe(
       'dado 18 mm wide, 6 mm deep, from its start 98 mm, in both faces',
+    )
+    expect(sayWork({ machining: [dado(98), dado(455, 'under')] }, say)).toBe(
+      'dado 18 mm wide, 6 mm deep, from its start 98 mm; on the other face: dado 18 mm wide, 6 mm deep, from its start 455 mm',
     )
     expect(sayWork({ machining: [] }, say)).toBe('')
   })
@@ -122,7 +134,7 @@ describe('what is done to a piece', () => {
     if (!r.ok) throw new Error(JSON.stringify(r.problem))
     const { reading } = r
     const side = reading.pieces.find((l) => l.role === 'side')!
-    expect(sayWork(side, say)).toMatch(/rabbet .*start.*dado .*rabbet .*far end/)
+    expect(sayWork(side, say)).toMatch(/rabbet .*start.*rabbet .*far end.*dado/)
     expect(
       sayWork(
         reading.pieces.find((l) => l.role === 'hanger')!,

@@ -1,34 +1,70 @@
-import type { Assembly } from '../../assembly/assembly.ts'
-import { called, fixedBy } from '../../steps/fixed-by.ts'
+import type { Assembly, Part } from '../../assembly/assembly.ts'
+import { fixedBy } from '../../steps/fixed-by.ts'
 import type { Step } from '../../steps/step.ts'
 
 /** Diagonals of a box square enough to go on, mm: builders' usual eighth of an inch. */
 const SQUARE_MM = 3
 
-/** The first steps of a box of sheet: its story stick, dadoes and rabbets in the uprights, and all panels into them. */
-export function boxSteps(a: Assembly): Step[] {
-  const ids = (...roles: string[]) => a.parts.filter((x) => roles.includes(x.role)).map((x) => x.id)
-  const sides = a.parts.filter((x) => x.role === 'side')
+const has = (p: Part, ...kinds: Part['machining'][number]['kind'][]) => p.machining.some((m) => kinds.includes(m.kind))
+
+/**
+ * The first steps of a box of sheet: its story stick, what is cut and bored into the uprights, and all fixed panels
+ * between them.
+ * @param of all that acts as one with it: leaves and what lies loose are none of it
+ */
+export function boxSteps(a: Assembly, of: readonly string[]): Step[] {
+  const box = a.parts.filter((p) => of.includes(p.id))
+  const sides = box.filter((p) => p.role === 'side')
+  const panels = box.filter((p) => p.role === 'shelf' || p.role === 'top')
+  const ids = (list: readonly Part[]) => list.map((p) => p.id)
   const xs = sides.map((x) => x.at.centre[0])
   const wide = Math.max(...xs) - Math.min(...xs) + sides[0].size.thicknessMm
   const marks = a.stick.map((m) => m.level)
-  return [
+  const [dadoes, rabbets] = [sides.some((p) => has(p, 'dado')), sides.some((p) => has(p, 'rabbet'))]
+  const row = sides.flatMap((p) => p.machining).find((m) => m.kind === 'row')
+  const bored = box.filter((p) => has(p, 'hole') && p.role !== 'rod')
+  const steps: (Step | false)[] = [
     { id: 'stick', code: 'make-stick', parts: [], marks, cautions: [] },
-    {
-      id: 'dadoes',
-      code: 'dadoes-cut',
-      data: { rabbets: 1 },
-      parts: ids('side'),
-      marks,
-      cautions: ['blades', 'dust'],
-      hold: { code: 'dado-fits' },
+    dadoes || rabbets
+      ? {
+          id: 'dadoes',
+          code: 'dadoes-cut',
+          data: { dadoes: dadoes ? 1 : 0, rabbets: rabbets ? 1 : 0 },
+          parts: ids(sides),
+          marks,
+          cautions: ['blades', 'dust'],
+          hold: { code: 'dado-fits' },
+        }
+      : { id: 'dadoes', code: 'uprights-marked', parts: ids(sides), marks, cautions: [] },
+    row?.kind === 'row' && {
+      id: 'rows',
+      code: 'rows-bored',
+      data: { diameterMm: row.diameterMm, depthMm: row.depthMm, everyMm: row.everyMm, count: row.count },
+      parts: [],
+      on: ids(sides),
+      cautions: ['screws', 'dust'],
+      hold: { code: 'rows-agree' },
+    },
+    bored.length > 0 && {
+      id: 'cords',
+      code: 'cord-holes-bored',
+      data: { count: bored.flatMap((p) => p.machining).filter((m) => m.kind === 'hole').length },
+      parts: [],
+      on: ids(bored),
+      cautions: ['dust'],
     },
     {
       id: 'box',
-      code: 'box-together',
-      data: { ...fixedBy(a, called('shelf', 'top'), called('side')) },
-      parts: ids('shelf', 'top'),
-      on: ids('side'),
+      code: dadoes || rabbets ? 'box-together' : 'box-butted',
+      data: {
+        ...fixedBy(
+          a,
+          (p) => panels.includes(p),
+          (p) => sides.includes(p),
+        ),
+      },
+      parts: ids(panels),
+      on: ids(sides),
       cautions: ['screws'],
       hold: {
         code: 'diagonals',
@@ -36,4 +72,28 @@ export function boxSteps(a: Assembly): Step[] {
       },
     },
   ]
+  return steps.filter((s): s is Step => s !== false)
+}
+
+/** Loose shelves and the pins they lie on, once the box is where it belongs; none where none is loose. */
+export function shelvesOnPins(a: Assembly): Step | false {
+  const joints = a.joints.filter((j) => j.kind === 'on-pins')
+  const pins = joints.map((j) => j.near)
+  const on = new Set(joints.map((j) => j.id))
+  const shelves = [
+    ...new Set(
+      a.supports.flatMap((s) => (s.joint !== null && on.has(s.joint) && 'part' in s.from ? [s.from.part] : [])),
+    ),
+  ]
+  return (
+    pins.length > 0 && {
+      id: 'loose',
+      code: 'shelves-on-pins',
+      data: { pins: pins.length / shelves.length },
+      parts: [...pins, ...shelves],
+      marks: a.stick.map((m) => m.level).slice(1),
+      cautions: [],
+      hold: { code: 'pins-rock' },
+    }
+  )
 }

@@ -83,7 +83,9 @@ export function placeLeaves(d: Draft, l: Leaves): { leaves: string[]; hinges: st
   return {
     leaves,
     hinges: hinges.filter((id) => !leaves.includes(id)),
-    catches: l.latch ? leaves.map((id, i) => magnet(d, l.latch!, { id, hung: i === 0 ? 0 : 1, ...edgesOf(d, id) })) : [],
+    catches: l.latch
+      ? leaves.map((id, i) => magnet(d, l.latch!, { id, hung: i === 0 ? 0 : 1, ...edgesOf(d, id) }))
+      : [],
   }
 }
 
@@ -133,10 +135,7 @@ function leaf(d: Draft, l: Leaves, s: { id: string; from: number; to: number; hu
  * Middles of the hinges: evenly between the outer ones, each moved down or up past a panel or another hinge that lies
  * there.
  */
-export function hingeHeights(
-  l: Pick<Leaves, 'footMm' | 'headMm' | 'thicknessMm' | 'panelsMm'>,
-  n: number,
-): number[] {
+export function hingeHeights(l: Pick<Leaves, 'footMm' | 'headMm' | 'thicknessMm' | 'panelsMm'>, n: number): number[] {
   const high = l.headMm - l.footMm
   const end = Math.min(HINGE_FROM_END_MM, END_SHARE * high)
   const half = HINGE.highMm / 2 + CLEAR_MM

@@ -60,21 +60,44 @@ describe('150 kg off the middle of a box on four M10 rods', () => {
   const r = read()
   const rods = r.shaped.assembly.parts.filter((p) => p.role === 'rod' && p.id.endsWith('-lower'))
   const at = (p: (typeof rods)[number]) => ({ x: p.at.centre[0], y: p.at.centre[1] })
-  it('pulls each as six equations ask: a rigid box on four springs, its cross pieces as beams', () => {
-    // What hangs below the rods, as one weight at one place.
-    const body = new Set(r.shaped.assembly.bodies[0].parts)
+  it('pulls each as six equations ask: a rigid box on four springs, its bottom on two cross pieces that are beams', () => {
+    // What stands on the cross pieces by its sides, as one weight at one place.
+    const body = new Set(r.shaped.assembly.bodies[0].parts.filter((id) => id !== 'shelf-0'))
     const hung = [
       ...r.shaped.assembly.parts
         .filter((p) => body.has(p.id))
         .map((p) => ({ n: newtons(partMassKg(p)), x: massCentre(p)[0], y: massCentre(p)[1] })),
-      ...r.shaped.assembly.bays.flatMap((b) =>
-        b.items.map((i) => ({
-          n: newtons(i.massKg!),
-          x: (i.box.min[0] + i.box.max[0]) / 2,
-          y: (i.box.min[1] + i.box.max[1]) / 2,
-        })),
-      ),
+      ...r.shaped.assembly.bays
+        .filter((b) => b.id !== 'bay-0')
+        .flatMap((b) =>
+          b.items.map((i) => ({
+            n: newtons(i.massKg!),
+            x: (i.box.min[0] + i.box.max[0]) / 2,
+            y: (i.box.min[1] + i.box.max[1]) / 2,
+          })),
+        ),
     ]
+    // What lies on the bottom comes down on the two by the law of the lever.
+    const bottom = r.shaped.assembly.parts.find((p) => p.id === 'shelf-0')!
+    const lies = [
+      { n: newtons(partMassKg(bottom)), x: bottom.at.centre[0], y: bottom.at.centre[1] },
+      ...r.shaped.assembly.bays[0].items.map((i) => ({
+        n: newtons(i.massKg!),
+        x: (i.box.min[0] + i.box.max[0]) / 2,
+        y: (i.box.min[1] + i.box.max[1]) / 2,
+      })),
+    ]
+    const rests = r.shaped.assembly.supports
+      .filter((s) => 'part' in s.from && s.from.part === 'shelf-0')
+      .map((s) => ({
+        cross: s.on.kind === 'part' ? s.on.part : '',
+        y: (s.contact.min[1] + s.contact.max[1]) / 2,
+      }))
+    expect(rests).toHaveLength(2)
+    const onCross = (id: string) => {
+      const [here, there] = [rests.find((s) => s.cross === id)!, rests.find((s) => s.cross !== id)!]
+      return lies.map((w) => ({ x: w.x, n: (w.n * (there.y - w.y)) / (there.y - here.y) }))
+    }
     const n = hung.reduce((s, w) => s + w.n, 0)
     const x = hung.reduce((s, w) => s + w.n * w.x, 0) / n
     const y = hung.reduce((s, w) => s + w.n * w.y, 0) / n
@@ -101,7 +124,7 @@ describe('150 kg off the middle of a box on four M10 rods', () => {
       const mate = rods.find((q) => q.id !== rod.id && q.id.split('-')[1] === i)!
       const share = (fx: number) => (fx - at(mate).x) / (at(rod).x - at(mate).x)
       const cross = r.shaped.assembly.parts.find((p) => p.id === `cross-${i}`)!
-      const loads = foot.filter((f) => f.cross === cross.id)
+      const loads = [...foot.filter((f) => f.cross === cross.id), ...onCross(cross.id)]
       const own = newtons(partMassKg(cross)) / 2 + newtons(partMassKg(rod)) / 2
       const by = loads.reduce((s, f) => s + f.n * share(f.x), 0) + own
       const held = r.shaped.assembly.supports.find((s) => s.on.kind === 'part' && s.on.part === rod.id)!

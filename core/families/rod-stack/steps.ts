@@ -1,6 +1,6 @@
 import { partBox } from '../../assembly/part-box.ts'
 import { boxSteps } from '../../blocks/carcass/steps.ts'
-import { hangDoors } from '../../blocks/fronts/step.ts'
+import { frontSteps } from '../../blocks/fronts/step.ts'
 import { called, fixedBy } from '../../steps/fixed-by.ts'
 import type { Step } from '../../steps/step.ts'
 import type { Shaped } from '../family.ts'
@@ -21,7 +21,7 @@ export function rodStackSteps(shaped: Shaped): Step[] {
     ),
   ].map((list) => list.map((x) => x.id))
   const steps: (Step | false)[] = [
-    ...boxSteps(a),
+    ...boxSteps(a, a.bodies.find((b) => b.id === 'stack')!.parts),
     { id: 'back', code: 'back-behind', parts: ids('back'), on: box, cautions: [] },
     {
       id: 'spreaders',
@@ -56,7 +56,7 @@ export function rodStackSteps(shaped: Shaped): Step[] {
       on: ids('back'),
       cautions: ['find-studs', 'not-into-wires'],
     },
-    hangDoors(a),
+    ...frontSteps(a),
     { id: 'load', code: 'load-hung', parts: [], cautions: [], hold: { code: 'nuts-again' } },
   ]
   return steps.filter((s): s is Step => s !== false)

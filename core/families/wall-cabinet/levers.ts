@@ -17,7 +17,11 @@ export function wallCabinetLevers(p: WallCabinetParams, ctx: ShapeContext): Leve
   const { out, add } = strengthPen(p)
   if (p.hang === 'strip') add('hang-by-rail', { hang: 'rail' })
   else add('hang-by-strip', { hang: 'strip' })
-  if (p.front === 'doors') add('no-doors', { front: 'open' })
+  if (p.front === 'doors' || p.front === 'deep-doors') add('no-doors', { front: 'open' })
+  if (p.front === 'deep-doors') add('flat-doors', { front: 'doors' })
+  if (p.shelfHold === 'pins') add('dado', { shelfHold: 'dado' })
+  if (p.shelfHold === 'butt') add('dado', { shelfHold: 'dado' })
+  if (p.corner === 'butt') add('in-rabbets', { corner: 'rabbet' })
   if (p.railScrews === 'two') add('rail-screws', { railScrews: 'three' }, { count: 3 })
   const more = { two: ['three', 'four', 'five'], three: ['four', 'five'], four: ['five'], five: [] } as const
   for (const wallScrews of more[p.wallScrews]) add('wall-screws', { wallScrews }, { count: SCREWS[wallScrews] })

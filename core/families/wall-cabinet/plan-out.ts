@@ -142,10 +142,14 @@ function sizesOf(p: WallCabinetParams, ctx: ShapeContext, pen: DimPen): Sizes {
   const [sheet, back, rail] = [findSheet(p.sheet)!, findSheet(p.backSheet)!, findSection(p.railSection)!]
   const boxed = p.front === 'deep-doors'
   const leafMm = boxed
-    ? pen.length({ path: 'leafMm', code: 'leaf-depth', min: 40, max: 200 }, roundDown(USUAL_LEAF_MM, unitsOf(ctx.settings)), {
-        code: 'leaf-usual',
-        terms: [],
-      })
+    ? pen.length(
+        { path: 'leafMm', code: 'leaf-depth', min: 40, max: 200 },
+        roundDown(USUAL_LEAF_MM, unitsOf(ctx.settings)),
+        {
+          code: 'leaf-usual',
+          terms: [],
+        },
+      )
     : 0
   return {
     sheet,
@@ -241,8 +245,7 @@ function fillBays(
   const bays = pen.count({ path: 'bays', code: 'bays', min: 1, max: LIMITS.bays }, enough, why)
   const found = housed(bays)
   pen.count({ path: 'shelves', code: 'shelves-over', min: 0, max: LIMITS.shelves }, found.levels.length - 1, why)
-  if (found.leaf)
-    pen.count({ path: 'tiers', code: 'tiers', min: 1, max: LIMITS.tiers }, found.leaf.levels.length, why)
+  if (found.leaf) pen.count({ path: 'tiers', code: 'tiers', min: 1, max: LIMITS.tiers }, found.leaf.levels.length, why)
   return { bays, ...found }
 }
 
@@ -302,11 +305,15 @@ function heightsOf(
   const reach = reachMm(ctx.settings.personMm) - over
   const under = ctx.space.heightMm - high - lift
   const hang = Math.max(0, Math.min(OVER_BENCH_MM, reach, under))
-  const footMm = pen.length({ path: 'hangMm', code: 'hang', min: 0, max: 2600 }, roundDown(hang, unitsOf(ctx.settings)), {
-    code: hang === OVER_BENCH_MM ? 'hang-bench' : hang === reach ? 'hang-reach' : 'hang-ceiling',
-    terms: [],
-    data: { benchMm: OVER_BENCH_MM },
-  })
+  const footMm = pen.length(
+    { path: 'hangMm', code: 'hang', min: 0, max: 2600 },
+    roundDown(hang, unitsOf(ctx.settings)),
+    {
+      code: hang === OVER_BENCH_MM ? 'hang-bench' : hang === reach ? 'hang-reach' : 'hang-ceiling',
+      terms: [],
+      data: { benchMm: OVER_BENCH_MM },
+    },
+  )
   return good({ tops, footMm, high, rows: rowsBetween(bottom, high - pastMm - t, yard) })
 }
 

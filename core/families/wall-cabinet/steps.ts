@@ -1,6 +1,6 @@
 import { partBox } from '../../assembly/part-box.ts'
-import { boxSteps } from '../../blocks/carcass/steps.ts'
-import { hangDoors } from '../../blocks/fronts/step.ts'
+import { boxSteps, shelvesOnPins } from '../../blocks/carcass/steps.ts'
+import { frontSteps } from '../../blocks/fronts/step.ts'
 import { called, fixedBy } from '../../steps/fixed-by.ts'
 import type { Step } from '../../steps/step.ts'
 import type { Shaped } from '../family.ts'
@@ -8,19 +8,21 @@ import type { WallCabinetParams } from './parameters.ts'
 
 export function wallCabinetSteps(p: WallCabinetParams, shaped: Shaped): Step[] {
   const { assembly: a } = shaped
+  const box = a.bodies.find((b) => b.id === 'carcass')!.parts
   const ids = (...roles: string[]) => a.parts.filter((x) => roles.includes(x.role)).map((x) => x.id)
-  const sides = a.parts.filter((x) => x.role === 'side')
+  const inBox = (...roles: string[]) => ids(...roles).filter((id) => box.includes(id))
   const hooked = p.hang === 'strip'
   const topOf = (role: string) => Math.max(...a.parts.filter((x) => x.role === role).map((x) => partBox(x).max[2]))
-  const underside = Math.min(...sides.map((x) => partBox(x).min[2]))
+  const underside = Math.min(...a.parts.filter((x) => box.includes(x.id)).map((x) => partBox(x).min[2]))
+  const ledger = a.parts.filter((x) => x.temporary).map((x) => x.id)
   const steps: (Step | false)[] = [
-    ...boxSteps(a),
+    ...boxSteps(a, box),
     {
       id: 'rails',
       code: hooked ? 'rails-bevelled' : 'rails-in',
       data: { ...fixedBy(a, called('back-rail'), called('side')) },
       parts: ids('back-rail'),
-      on: ids('side', 'top', 'shelf'),
+      on: inBox('side', 'top', 'shelf'),
       cautions: hooked ? ['blades'] : [],
     },
     { id: 'back', code: 'back-in', parts: ids('back'), cautions: [], hold: { code: 'box-square-again' } },
@@ -32,18 +34,28 @@ export function wallCabinetSteps(p: WallCabinetParams, shaped: Shaped): Step[] {
       cautions: ['find-studs', 'not-into-wires'],
       hold: { code: 'strip-level' },
     },
+    ledger.length > 0 && {
+      id: 'ledger',
+      code: 'ledger-up',
+      data: { atMm: underside },
+      parts: ledger,
+      cautions: ['find-studs', 'not-into-wires'],
+      hold: { code: 'ledger-bears' },
+    },
     {
       id: 'hang',
-      code: hooked ? 'hook-on' : 'screw-to-wall',
+      code: hooked ? 'hook-on' : ledger.length > 0 ? 'screw-to-wall' : 'screw-to-wall-held',
       data: { count: a.anchors.length, atMm: underside },
       parts: [],
       on: hooked ? ids('hanger', 'back-rail') : ids('back-rail'),
+      removes: ledger,
       cautions: hooked
         ? ['lift-two', 'falls-on-heads']
         : ['lift-two', 'falls-on-heads', 'find-studs', 'not-into-wires'],
       hold: { code: 'hangs-before-load' },
     },
-    hangDoors(a),
+    ...frontSteps(a),
+    shelvesOnPins(a),
     { id: 'load', code: 'load-hung', parts: [], cautions: [] },
   ]
   return steps.filter((s): s is Step => s !== false)
