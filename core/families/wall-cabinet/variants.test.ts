@@ -33,7 +33,7 @@ const ctx = () => exampleContext('metric', [{ item: crate, count: 4 }, smallTins
 const given = (params: Partial<WallCabinetParams>) => ({
   ...startingParams('metric'),
   bays: 1,
-  clearMm: 700,
+  clearMm: 860,
   ...params,
 })
 const read = (params: Partial<WallCabinetParams> = {}, c = ctx()) => readParams(wallCabinet, given(params), c)
