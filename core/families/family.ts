@@ -75,8 +75,9 @@ export interface ListChoice {
   items: readonly Record<string, number | string>[]
   fields: readonly ListField[]
   most: number
-  /** What a new thing in it begins as. */
+  /** What a new thing in it begins as, and how far from it the next one like it is put. */
   fresh: Record<string, number | string>
+  step: Record<string, number>
 }
 
 export interface Shaped {

@@ -4,8 +4,9 @@ import { computed } from 'vue'
 import { METHODS } from '../../../core/mechanics/methods/all.ts'
 import { stepFasteners } from '../../../core/project/step-fasteners.ts'
 import { drawView } from '../../../core/drawing/view.ts'
-import { roleName } from '../../../core/wording/names.ts'
+import { roleName, stockName } from '../../../core/wording/names.ts'
 import type { Part } from '../../../core/assembly/assembly.ts'
+import { partBox } from '../../../core/assembly/part-box.ts'
 import { sayWork } from '../../../core/wording/work.ts'
 import { cautionText, holdText, stepText, stepTitle } from '../../../core/wording/steps.ts'
 import { formatLength } from '../../../core/measure/format.ts'
@@ -54,14 +55,24 @@ function tick() {
 const dark = computed(
   () => new Set([...step.value.parts, ...(step.value.parts.length === 0 ? (step.value.on ?? []) : [])]),
 )
+/** What is only there for the time being, in the steps between its coming and its going. */
+const there = computed(() => {
+  const brought = new Set(steps.value.slice(0, index.value + 1).flatMap((s) => s.parts))
+  const gone = new Set(steps.value.slice(0, index.value).flatMap((s) => s.removes ?? []))
+  return reading.value!.temporary.filter((p) => brought.has(p.id) && !gone.has(p.id))
+})
 const scene = computed(() =>
-  drawView(reading.value!.shaped.assembly, 'front', {
-    boxes: reading.value!.boxes,
-    goods: reading.value!.goods,
-    over: reading.value!.space,
-    showGoods: step.value.code.startsWith('load'),
-    showDimensions: false,
-  }),
+  drawView(
+    { ...reading.value!.shaped.assembly, parts: [...reading.value!.shaped.assembly.parts, ...there.value] },
+    'front',
+    {
+      boxes: new Map([...reading.value!.boxes, ...there.value.map((p) => [p.id, partBox(p)] as const)]),
+      goods: reading.value!.goods,
+      over: reading.value!.space,
+      showGoods: step.value.code.startsWith('load'),
+      showDimensions: false,
+    },
+  ),
 )
 function workOf(p: Part): string {
   const work = sayWork(p, readings.say)
@@ -72,11 +83,21 @@ const needed = computed(() => {
   return r.groups
     .map((g) => ({ g, mine: g.parts.filter((p) => step.value.parts.includes(p.id)) }))
     .filter((x) => x.mine.length > 0)
-    .map(
-      ({ g, mine }) =>
-        `${mine.length} ${roleName(mine[0].role, mine.length)} ${g.letter}: ${mine.map((p) => r.labels.get(p.id)).join(' ')}${workOf(mine[0])}`,
+    .map(({ g, mine }) =>
+      mine[0].stock.kind === 'bought'
+        ? `${mine.length} × ${mine[0].stock.item}`
+        : `${mine.length} ${roleName(mine[0].role, mine.length)} ${g.letter}: ${mine.map((p) => r.labels.get(p.id)).join(' ')}${workOf(mine[0])}`,
     )
 })
+/** For the time being: any straight board of that length will do. */
+const lent = computed(() =>
+  reading
+    .value!.temporary.filter((p) => step.value.parts.includes(p.id))
+    .map(
+      (p) =>
+        `1 ${roleName(p.role, 1)}, about ${readings.say.length(p.size.lengthMm)} of ${stockName(p.stock)}: lent, not bought`,
+    ),
+)
 const fasteners = computed(() =>
   stepFasteners(
     reading.value!.shaped.assembly,
@@ -160,8 +181,8 @@ const marks = computed(() => reading.value!.shaped.assembly.stick)
           <SceneView class="scene" plain :pale="dark.size > 0" :scene="scene" :dark="dark" :title="stepTitle(step)" />
           <StoryStick v-if="step.marks?.length" class="stick" :marks="marks" :wanted="step.marks" />
         </div>
-        <ul v-if="needed.length || fasteners.length" class="needed">
-          <li v-for="n in needed" :key="n">{{ n }}</li>
+        <ul v-if="needed.length || lent.length || fasteners.length" class="needed">
+          <li v-for="n in [...needed, ...lent]" :key="n">{{ n }}</li>
           <li v-for="f in fasteners" :key="f.fastener" class="soft">
             {{ f.count }} × {{ f.label
             }}<template v-if="f.boreMm !== null">: bore {{ readings.say.drill(f.boreMm) }} first</template>

@@ -17,6 +17,7 @@ import { useDocument } from '../../stores/document.ts'
 import { useReadings } from '../../stores/readings.ts'
 import BuildGoods from './BuildGoods.vue'
 import DimensionList from './DimensionList.vue'
+import ListEditor from './ListEditor.vue'
 import SizeHints from './SizeHints.vue'
 import StartBuild from './StartBuild.vue'
 
@@ -54,7 +55,11 @@ function set(path: string, value: unknown, stepped = false, drag?: number) {
   if (!build.value || !doc.project) return
   const params = withValue(build.value.params, path, value)
   const said = readings.tryBuild({ ...build.value, params })
-  if (said) return void (refused.value = { path, text: sayProblem(said, readings.say) })
+  if (said) {
+    // A list is refused at the thing in it that is wrong, where it is there already.
+    const field = said.field?.startsWith(`${path}.`) && !Array.isArray(value) ? said.field : path
+    return void (refused.value = { path: field, text: sayProblem(said, readings.say) })
+  }
   refused.value = null
   const id = build.value.id
   doc.change(
@@ -80,6 +85,11 @@ const about = computed(() => {
   const size = p.stock.kind === 'sheet' ? `${l(p.size.lengthMm)} x ${l(p.size.widthMm)}` : l(p.size.lengthMm)
   return `${reading.value.labels.get(p.id)}: ${roleName(p.role)}, ${stockName(p.stock)}, ${size}`
 })
+/** Whether what is refused is said beside what was typed. */
+const saidAtItsField = (path: string): boolean =>
+  (reading.value?.shaped.dims.some((d) => d.path === path) ||
+    reading.value?.shaped.lists?.some((l) => path === l.path || path.startsWith(`${l.path}.`))) ??
+  false
 const chosenParts = computed(() => new Set(part.value ? [part.value] : []))
 const VIEW_NAMES: Record<View, string> = { front: 'Front', plan: 'Plan', section: 'Section' }
 </script>
@@ -161,11 +171,7 @@ const VIEW_NAMES: Record<View, string> = { front: 'Front', plan: 'Plan', section
             </button>
           </div>
           <p class="soft small mb-2">{{ familyName(build.family) }}</p>
-          <p
-            v-if="refused && !reading?.shaped.dims.some((d) => d.path === refused!.path)"
-            class="text-trouble small"
-            role="alert"
-          >
+          <p v-if="refused && !saidAtItsField(refused.path)" class="text-trouble small" role="alert">
             {{ refused.text }}
           </p>
           <SizeHints v-if="reading && build" :build="build" />
@@ -177,6 +183,7 @@ const VIEW_NAMES: Record<View, string> = { front: 'Front', plan: 'Plan', section
             :part="part"
             @set="set"
           />
+          <ListEditor v-for="l in reading?.shaped.lists ?? []" :key="l.path" :list="l" :refused="refused" @set="set" />
         </aside>
       </div>
     </template>

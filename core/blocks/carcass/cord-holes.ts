@@ -64,4 +64,5 @@ export const cordHoleList = (path: string, holes: readonly CordHole[], most: num
   ],
   most,
   fresh: { in: 'back', upMm: 100, alongMm: 100, diameterMm: 50 },
+  step: { alongMm: 90 },
 })

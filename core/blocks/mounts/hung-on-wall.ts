@@ -35,19 +35,22 @@ const OUT_MM = 60
 /** How far a body is lifted to come off its strip: a bevel of 45° is as high as its board is thick. */
 export const liftOff = (s: Section): number => s.thicknessMm * Math.tan(BEVEL_RAD) + LIFT_MM
 
-/** The two halves of a stretch along the wall: what leans on all of it can be turned by neither. */
-const halves = (b: Box): Box[] => {
-  const middle = (b.min[0] + b.max[0]) / 2
-  return [
-    { min: b.min, max: [middle, b.max[1], b.max[2]] },
-    { min: [middle, b.min[1], b.min[2]], max: b.max },
-  ]
+/** What leans along the wall does so at this many places: only past the middle of an outer one is it turned. */
+const PLACES = 4
+
+/** A stretch along the wall in equal pieces. */
+const pieces = ({ min, max }: Box): Box[] => {
+  const each = (max[0] - min[0]) / PLACES
+  return Array.from({ length: PLACES }, (_, i) => ({
+    min: [min[0] + i * each, min[1], min[2]],
+    max: [min[0] + (i + 1) * each, max[1], max[2]],
+  }))
 }
 
 /** The lower edge of the body leans against the wall. */
 function leans(d: Draft, h: Hanging) {
   const { min, max } = d.box(h.lower)
-  for (const contact of halves({ min, max: [max[0], min[1], max[2]] }))
+  for (const contact of pieces({ min, max: [max[0], min[1], max[2]] }))
     d.hold({
       from: { body: h.body, through: h.lower },
       on: WALL,
@@ -78,7 +81,7 @@ export function hookOnStrip(d: Draft, h: Hanging, strip: { id: string; section: 
   d.machine(h.rail, { kind: 'bevel', edge: 'low', angleRad: BEVEL_RAD })
   const from = { body: h.body, through: h.rail }
   const on = { kind: 'part', part: strip.id } as const
-  for (const contact of halves({ min: [min[0], 0, min[2]], max: [max[0], t, min[2]] })) {
+  for (const contact of pieces({ min: [min[0], 0, min[2]], max: [max[0], t, min[2]] })) {
     const by = d.hold({ from, on, contact, push: UP, way: 'push', via: 'bearing' })
     d.hold({
       from,
@@ -91,6 +94,9 @@ export function hookOnStrip(d: Draft, h: Hanging, strip: { id: string; section: 
     })
   }
   leans(d, h)
+  // Pulled askew by an open leaf its rail comes to lie against the wall at the other end.
+  for (const contact of pieces({ min, max: [max[0], min[1], max[2]] }))
+    d.hold({ from, on: WALL, contact, push: OUT, way: 'push', via: 'bearing' })
   const z = min[2] - w / 2
   const places = fixingPlaces(h.space, min[0], max[0])
   for (const x of places)

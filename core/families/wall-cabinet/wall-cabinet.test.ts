@@ -101,8 +101,8 @@ describe('a cabinet on a bevelled strip', () => {
     expectNear(share, (1 - 0.3) / (1 + 0.3), 1e-9)
     const through = (id: string) => r.service.reactions.get(id)!
     const hooks = r.shaped.assembly.supports.filter((s) => s.wedged)
-    expect(hooks).toHaveLength(2)
-    // Each half by what it bears; the goods do not stand evenly, so the couple is not shared evenly either.
+    expect(hooks).toHaveLength(4)
+    // Each piece by what it bears; the goods do not stand evenly, so the couple is not shared evenly either.
     for (const h of hooks) expect(-through(h.id)).toBeGreaterThanOrEqual(share * through(h.wedged!.by) * (1 - 1e-9))
     expectNear(
       sum(r, (s) => hooks.some((h) => h.wedged!.by === s.id)),
