@@ -228,6 +228,8 @@ export const support = z.object({
   joint: id.nullable(),
   /** Wall and ceiling are reached through an anchor, or by bearing against them. */
   anchor: id.nullable(),
+  /** Only keeps what it holds from turning about its own length. */
+  steadies: z.boolean().optional(),
   /** A bevel wedges its pieces apart: it pulls by at least this share of what another support bears. */
   wedged: z.object({ by: id, share: z.number().min(0) }).optional(),
 })

@@ -120,6 +120,8 @@ export function draft(system: UnitSystem) {
   return {
     assembly: a,
     box: (id: string): Box => boxes.get(id)!,
+    part: (id: string): Part => byId.get(id)!,
+    meets: (one: string, other: string): boolean => meeting(byId.get(one)!, byId.get(other)!, boxes) !== null,
 
     /** A part whose faces are square to the room. */
     square(s: SquarePart): Part {

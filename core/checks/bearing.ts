@@ -65,7 +65,9 @@ export const bearing = defineCheck({
     const covers: string[] = []
     const given = { check: 'bearing', link: 'post' as const, quantity: 'stress' as const, subject: 'post' }
     for (const s of assembly.supports) {
-      if (s.via !== 'bearing' || 'bay' in s.from || s.on.kind === 'floor') continue
+      // Along an edge that only steadies it a board finds what it needs to press on.
+      if (s.steadies) covers.push(s.id)
+      if (s.via !== 'bearing' || s.steadies || 'bay' in s.from || s.on.kind === 'floor') continue
       const from = parts.get('part' in s.from ? s.from.part : s.from.through)!
       // A wall or a ceiling is harder than the wood that presses on it.
       const on = s.on.kind === 'part' ? parts.get(s.on.part)! : from

@@ -9,6 +9,7 @@ const path = (arrivals: Force[] = [{ at: [400, 200, 0], n: [0, 0, -1000] }]): Lo
   members: new Map(),
   reactions: new Map(),
   notHeld: [],
+  besideMm: 0,
   loadsN: 1000,
   weights: wrenchOf([{ at: [400, 200, 900], n: [0, 0, -1000] }]),
   arrivals: arrivals.map((f) => ({ ...f, support: 's' })),
@@ -35,5 +36,6 @@ describe('equilibrium', () => {
       { at: [400, 0, 0], n: [0, -5, 0] },
     ] satisfies Force[]
     expect(look(path([foot(400, 200, 1000), ...couple])).state).toBe('unknown')
+    expect(look({ ...path(), besideMm: 9 }).state).toBe('unknown')
   })
 })

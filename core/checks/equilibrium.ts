@@ -3,6 +3,12 @@ import { defineCheck, plain, type CheckResult, type Input } from './check.ts'
 
 const AXES = ['along the wall', 'out from the wall', 'up'] as const
 
+/**
+ * Couples that members leave to the ground as one, of all weights, mm: a sheet that ends on an arm lies half its width
+ * beside its middle. Product decision.
+ */
+const BESIDE_MM = 8
+
 /** The six sums, in and out. */
 function sums(p: LoadPath): Input[] {
   const out = arrived(p)
@@ -22,7 +28,7 @@ export const equilibrium = defineCheck({
   id: 'equilibrium',
   reads: ['service', 'design'],
   run({ service, design }): CheckResult[] {
-    const good = inEquilibrium(service) && inEquilibrium(design)
+    const good = inEquilibrium(service) && inEquilibrium(design) && service.besideMm <= BESIDE_MM
     const outN = -arrived(service).force[2]
     return [
       plain({

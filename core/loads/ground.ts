@@ -28,6 +28,7 @@ function corners(s: Support): Vec3[] {
 export function closeOnGround(a: Assembly, path: LoadPath): void {
   const out = arrived(path)
   const w = { force: sub(path.weights.force, out.force), moment: sub(path.weights.moment, out.moment) }
+  path.besideMm = path.loadsN > 0 ? norm(w.moment) / path.loadsN : 0
   if (norm(w.moment) <= CLOSED_MM * path.loadsN && norm(w.force) <= 1e-9 * path.loadsN) return
   const holds = a.supports.flatMap((s): Hold[] =>
     s.on.kind === 'part' || 'bay' in s.from

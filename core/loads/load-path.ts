@@ -79,6 +79,8 @@ export interface LoadPath {
   /** All weights where they are, and all that arrives at floor, walls and ceiling. */
   weights: Wrench
   arrivals: Arrival[]
+  /** Couples of members that nobody passed on and the ground as one takes up, as a share of all weights, mm. */
+  besideMm: number
   /** Sum of all weights, N. */
   loadsN: number
   /** Goods that nobody has weighed and that rest on parts of this build. */
@@ -92,6 +94,7 @@ export const emptyPath = (): LoadPath => ({
   notHeld: [],
   weights: NOTHING,
   arrivals: [],
+  besideMm: 0,
   loadsN: 0,
   notWeighed: [],
 })

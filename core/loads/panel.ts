@@ -45,6 +45,26 @@ function cutTo(p: Part, b: Box, axis: Vec3, size: number, strip: Range): Box {
   return out
 }
 
+/** A strip that hangs this far past its support, or has its load this far from its middle, hands it on where it is, mm. */
+const ASIDE_MM = 0.5
+
+/**
+ * Where a strip hands its load on: over what of it lies on the support; where that is not all of it, or loads of other
+ * strips came to it, at the middle of all loads, or their moment would be lost.
+ */
+function handedOn(p: Part, contact: Box, across: { axis: Vec3; size: number }, v: Range, middle: number): Box {
+  const cut = cutTo(p, contact, across.axis, across.size, v)
+  const i = across.axis.findIndex((c) => Math.abs(c) > 0.5)
+  const lies = cut.max[i] - cut.min[i]
+  const aside = Math.abs(middle - (v.from + v.to) / 2)
+  if (v.to - v.from - lies <= ASIDE_MM && aside <= ASIDE_MM) return cut
+  const at = p.at.centre[i] + Math.sign(across.axis[i]) * (middle - across.size / 2)
+  const half = Math.max(0, lies) / 2
+  cut.min[i] = at - half
+  cut.max[i] = at + half
+  return cut
+}
+
 export interface PanelSolution {
   along: boolean
   strips: Bent[]
@@ -101,13 +121,15 @@ function spanning(
     )
     const solved = solveHeld(length, { ei }, held, loads, known)
     if (!solved) return null
+    const all = onStrip.reduce((s, l) => s + Math.abs(l.n), 0)
+    const middle = all > 0 ? onStrip.reduce((s, l) => s + Math.abs(l.n) * l.vMm, 0) / all : (v.from + v.to) / 2
     out.strips.push({ ...solved, widthMm: 1, stripMm: stripWidth })
     solved.supports.forEach((id, i) => {
       const contact = supports.find((s) => s.id === id)!.contact
       out.passed.push({
         support: id,
         patch: {
-          box: cutTo(p, contact, crossAxis, along ? p.size.widthMm : p.size.lengthMm, v),
+          box: handedOn(p, contact, { axis: crossAxis, size: along ? p.size.widthMm : p.size.lengthMm }, v, middle),
           n: solved.result.reactions[i] * stripWidth,
         },
       })
@@ -130,7 +152,9 @@ interface Spot {
 function heldStrips(width: number, spots: readonly Spot[], isHeld: (v: Range) => boolean) {
   const edges = [...new Set([0, width, ...spots.flatMap(({ v }) => [v.from, v.to])])].sort((a, b) => a - b)
   const places = edges.filter((x, i) => i === 0 || x - edges[i - 1] > THIN_MM || x === width)
-  const strips = places.slice(1).map((to, i) => ({ v: { from: places[i], to }, loads: [] as Spot[] }))
+  const strips = places
+    .slice(1)
+    .map((to, i) => ({ v: { from: places[i], to }, loads: [] as (Spot & { vMm: number })[] }))
   const held = strips.filter(({ v }) => isHeld(v))
   if (held.length === 0) return null
   const middle = (v: Range) => (v.from + v.to) / 2
@@ -141,7 +165,8 @@ function heldStrips(width: number, spots: readonly Spot[], isHeld: (v: Range) =>
     const sum = over.reduce((a, b) => a + b, 0)
     strips.forEach((s, i) => {
       if (over[i] === 0) return
-      const load = { ...spot, n: (spot.n * over[i]) / sum }
+      const here = { from: Math.max(s.v.from, spot.v.from), to: Math.min(s.v.to, spot.v.to) }
+      const load = { ...spot, n: (spot.n * over[i]) / sum, vMm: middle(here) }
       ;(held.includes(s) ? s : nearest(s.v)).loads.push(load)
     })
   }

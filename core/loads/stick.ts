@@ -1,6 +1,6 @@
 import type { Part, Support } from '../assembly/assembly.ts'
 import { thicknessAxis } from '../assembly/part-box.ts'
-import { dot, mid, scale, sub, type Vec3 } from '../geometry/vec.ts'
+import { cross, dot, mid, scale, sub, type Vec3 } from '../geometry/vec.ts'
 import type { BeamLoad } from '../mechanics/beam.ts'
 import { canPush } from './body.ts'
 import { wayOf, type Bent, type MemberState, type Patch } from './load-path.ts'
@@ -48,14 +48,69 @@ export function solveStick(
 ): StickSolved | Extract<MemberState, { kind: 'unknown' }>['reason'] {
   // What runs along the member beside its middle line turns it; what holds it along is known once it is solved, so it
   // is solved again with that.
-  let solved = solveOnce(p, patches, supports, [], rigid, along, known)
+  const holding = supports.filter((s) => !s.steadies)
+  let solved = solveOnce(p, patches, holding, [], rigid, along, known)
   for (let round = 0; round < ROUNDS && typeof solved !== 'string'; round++) {
     const beside = solved.passed.filter(({ patch }) => Math.abs(dot(wayOf(patch), p.at.along)) > COUNTS)
     if (beside.length === 0) break
     const acting = beside.map(({ patch }): Patch => ({ ...patch, way: scale(wayOf(patch), -1) }))
-    solved = solveOnce(p, patches, supports, acting, rigid, along, known)
+    solved = solveOnce(p, patches, holding, acting, rigid, along, known)
   }
-  return solved
+  return typeof solved === 'string' ? solved : steadied(p, patches, supports, solved, along)
+}
+
+type Passed = StickSolved['passed'][number]
+
+/** What a force turns a member about its own length, N·mm. */
+const turnOf = (p: Part, at: Vec3, n: Vec3): number => dot(p.at.along, cross(sub(at, p.at.centre), n))
+
+/** Less than this of a turn times all loads is not looked at, mm. */
+const TURNS_MM = 1e-6
+/** A support this near along the member to one that steadies it makes a couple with it, mm. */
+const BESIDE_MM = 1
+
+/**
+ * Loads beside the middle line of a member and what holds it turn it about its own length. Where something steadies it
+ * each place it is held takes a share, as it takes of the loads, by a couple: pulled at the one, pressed at the other.
+ */
+function steadied(
+  p: Part,
+  patches: readonly Patch[],
+  supports: readonly Support[],
+  solved: StickSolved,
+  along: Along,
+): StickSolved {
+  const edges = supports.filter((s) => s.steadies)
+  if (edges.length === 0) return solved
+  const total = patches.reduce((s, x) => s + Math.abs(x.n), 0)
+  const middle = (b: Patch['box']) => mid(b.min, b.max)
+  const left =
+    patches.reduce((s, x) => s + turnOf(p, middle(x.box), scale(wayOf(x), x.n)), 0) +
+    solved.passed.reduce((s, x) => s - turnOf(p, middle(x.patch.box), scale(wayOf(x.patch), x.patch.n)), 0)
+  if (Math.abs(left) <= TURNS_MM * total) return solved
+  const near = (s: Support, e: Support) => Math.abs(placeOf(p, s, along) - placeOf(p, e, along)) < BESIDE_MM
+  const couples = edges.flatMap((edge) => {
+    const here = solved.passed.filter((x) => near(x.support, edge))
+    const mate = here.find((x) => dot(x.support.push, edge.push) > ALONG)
+    const bears = here.reduce((s, x) => s + (x === mate ? 0 : Math.abs(x.patch.n)), 0)
+    if (!mate) return []
+    const one = turnOf(p, middle(edge.contact), edge.push) - turnOf(p, middle(mate.support.contact), edge.push)
+    return [{ edge, mate, bears, one }]
+  })
+  const bears = couples.reduce((s, c) => s + c.bears, 0)
+  // Turned the other way they would have to pull: then nothing steadies it.
+  if (bears <= 0 || couples.some((c) => -left / c.one < 0)) return solved
+  const more = new Map(couples.map((c): [Passed, number] => [c.mate, (-left * (c.bears / bears)) / c.one]))
+  return {
+    ...solved,
+    passed: [
+      ...solved.passed.map((x) => (more.has(x) ? { ...x, patch: { ...x.patch, n: x.patch.n - more.get(x)! } } : x)),
+      ...couples.map(({ edge, mate }) => ({
+        support: edge,
+        patch: { box: edge.contact, n: more.get(mate)!, way: scale(edge.push, -1) },
+      })),
+    ],
+  }
 }
 
 /** Times a member is solved again with the couples its own supports make: they settle at once where they are few. */

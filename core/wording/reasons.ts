@@ -63,6 +63,7 @@ const TABLE: Record<string, (d: Data, say: Say) => string> = {
   'apart-widest': (d, say) => `the widest thing, ${say.lengthOf(d, 'widestMm')}, stands between two brackets`,
   'apart-usual': (d, say) => `no closer than ${say.lengthOf(d, 'everyMm')}: the next studs after that`,
   'down-per-out': (d, say) => `a bracket ${say.lengthOf(d, 'outMm')} out reaches about four fifths of that down`,
+  'up-to-shelf': () => 'as far up as the shelf above it, or the ceiling, lets it',
   'down-to-shelf': () => 'as far down as the shelf below it, or the floor, lets it',
   'leaf-usual': () => 'tins and hand tools stand in it, and it does not swing too far out',
   'goods-below-on-pins': () => 'up to the next hole for a pin',

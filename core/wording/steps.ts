@@ -18,6 +18,11 @@ function fixed(d: Data): string {
   return each.length === 0 ? 'the fasteners listed' : each.join(' and ')
 }
 
+const armOnLeg = (d: Data): string =>
+  d.above
+    ? `The end of the arm lies against the face of the leg, lower ends flush: ${fixed(d)} through the leg into it, bored.`
+    : `The arm lies over the end of the leg, flush at the back: ${fixed(d)} down through the arm.`
+
 const STEPS: Record<string, StepWords> = {
   'make-stick': {
     title: 'Make the story stick',
@@ -233,12 +238,11 @@ const STEPS: Record<string, StepWords> = {
   'brackets-ripped': {
     title: 'Legs and arms',
     text: (d) =>
-      `Rip the boards down the middle, cut legs and arms with a stop. The arm lies over the end of the leg, flush at the back: ${fixed(d)} down through the arm. ${plural(Number(d.count), 'bracket')} in all.`,
+      `Rip the boards down the middle, cut legs and arms with a stop. ${armOnLeg(d)} ${plural(Number(d.count), 'bracket')} in all.`,
   },
   'brackets-cut': {
     title: 'Legs and arms',
-    text: (d) =>
-      `Cut legs and arms with a stop. The arm lies over the end of the leg, flush at the back: ${fixed(d)} down through the arm. ${plural(Number(d.count), 'bracket')} in all.`,
+    text: (d) => `Cut legs and arms with a stop. ${armOnLeg(d)} ${plural(Number(d.count), 'bracket')} in all.`,
   },
   'gussets-on': {
     title: 'Gussets on both sides',
@@ -258,7 +262,7 @@ const STEPS: Record<string, StepWords> = {
   'shelves-on-brackets': {
     title: 'Shelves on the brackets',
     text: (d) =>
-      `${Number(d.levels) > 1 ? 'From below upward, ' : ''}${Number(d.sheets) > Number(d.levels) ? 'sheets that follow each other meet over the middle of an arm; ' : ''}flush against the wall, ${fixed(d)} down into each arm, bored and countersunk.`,
+      `${Number(d.levels) > 1 ? 'From below upward, ' : ''}${Number(d.sheets) > Number(d.levels) ? 'sheets that follow each other meet over the middle of an arm; ' : ''}${d.above ? 'notched round the legs at the back and round the braces in front as the cut list says, ' : ''}flush against the wall, ${fixed(d)} down into each arm, bored and countersunk.`,
   },
   'back-behind': {
     title: 'Back',
@@ -328,6 +332,8 @@ const HOLDS: Record<string, (h: HoldPoint, say: Say) => string> = {
     'Open and shut every leaf: the gaps are even, none drags, none falls open. Then the remaining screws.',
   'bracket-square': (h, say) =>
     `From the front end of the arm, at its top, to the foot of the leg, at the wall: ${say.length(h.measure!.targetMm)}, to ${say.length(h.measure!.toleranceMm)}. The first one is the pattern: lay every other on it.`,
+  'bracket-square-above': (h, say) =>
+    `From the front end of the arm, at its underside, to the upper end of the leg, at the wall: ${say.length(h.measure!.targetMm)}, to ${say.length(h.measure!.toleranceMm)}. The first one is the pattern: lay every other on it.`,
   'bracket-pull': () =>
     'Pull down on the front end of the first bracket with both hands: nothing may move. Then the others.',
   'hangs-before-load': () => 'Pull down on its front edge with both hands: nothing may move. Only then load it.',

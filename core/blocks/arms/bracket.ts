@@ -3,7 +3,7 @@ import type { Draft } from '../../assembly/draft.ts'
 import type { Box } from '../../geometry/box.ts'
 import { sub, unit, type Vec3 } from '../../geometry/vec.ts'
 import { braceLine } from '../frame/brace-line.ts'
-import { anchorAt, FROM_END_MM, holdsAt, type Wall } from '../mounts/wall-fixing.ts'
+import { anchorAt, FROM_END_MM, holdsAt, OUT, UP, type Wall } from '../mounts/wall-fixing.ts'
 
 /*
  * A bracket on a stud: a leg on the wall, an arm over its upper end, and on both sides a gusset or a brace from the arm
@@ -14,11 +14,15 @@ import { anchorAt, FROM_END_MM, holdsAt, type Wall } from '../mounts/wall-fixing
  *       | |    .‾
  *       | | .‾     pair
  *       |_|‾
+ *
+ * Or over it: then the braces pull, the arm is pressed against the leg, and screws through the leg carry its end.
  */
 
 export interface Bracket {
   /** Ids are told from this. */
   id: string
+  /** Leg and braces over the arm instead of under it. */
+  above: boolean
   /** Left face, mm, and how thick leg and arm are along the wall. */
   left: number
   wideMm: number
@@ -26,7 +30,7 @@ export interface Bracket {
   deepMm: number
   stock: Stock
   armMm: number
-  /** Upper face of the arm, and lower end of the leg, above the floor. */
+  /** Upper face of the arm, and the end of the leg away from it, above the floor. */
   topMm: number
   footMm: number
   pair: Pair
@@ -55,7 +59,10 @@ const AT_END = 1 / 3
 /** To the wall. */
 const BACK: Vec3 = [0, -1, 0]
 
-export function placeBracket(d: Draft, b: Bracket, wall: Wall): Placed {
+export const placeBracket = (d: Draft, b: Bracket, wall: Wall): Placed =>
+  b.above ? placeAbove(d, b, wall) : placeBelow(d, b, wall)
+
+function placeBelow(d: Draft, b: Bracket, wall: Wall): Placed {
   const { id, left, wideMm, deepMm, stock, topMm } = b
   const [arm, leg] = [`${id}-arm`, `${id}-leg`]
   const high = topMm - deepMm - b.footMm
@@ -89,9 +96,47 @@ export function placeBracket(d: Draft, b: Bracket, wall: Wall): Placed {
   })
   const line = lineOf(b)
   const pair = (['left', 'right'] as const).map((side) => placeOne(d, b, side, line, arm, leg))
-  const centre = left + wideMm / 2
-  for (const z of spread(b.footMm + FROM_END_MM, b.footMm + high - FROM_END_MM, b.wallScrews))
-    holdsAt(d, { part: leg }, anchorAt(d, leg, { x: centre, z }, deepMm, wall), { x: centre, z })
+  fixLeg(d, b, wall, leg, [b.footMm, b.footMm + high])
+  return { arm, leg, pair }
+}
+
+/** Screws through a leg into the wall behind it, spread over its height. */
+function fixLeg(d: Draft, b: Bracket, wall: Wall, leg: string, [from, to]: [number, number]) {
+  const x = b.left + b.wideMm / 2
+  for (const z of spread(from + FROM_END_MM, to - FROM_END_MM, b.wallScrews))
+    holdsAt(d, { part: leg }, anchorAt(d, leg, { x, z }, b.deepMm, wall), { x, z })
+}
+
+/** The arm under the braces: its end against the face of the leg, which runs up from there. */
+function placeAbove(d: Draft, b: Bracket, wall: Wall): Placed {
+  const { id, left, wideMm, deepMm, stock, topMm } = b
+  const [arm, leg] = [`${id}-arm`, `${id}-leg`]
+  const low = topMm - deepMm
+  d.square({
+    id: leg,
+    role: 'leg',
+    stock,
+    min: [left, 0, low],
+    size: [wideMm, deepMm, b.footMm - low],
+    along: 'z',
+    across: 'y',
+  })
+  d.square({
+    id: arm,
+    role: 'arm',
+    stock,
+    min: [left, deepMm, low],
+    size: [wideMm, b.armMm - deepMm, deepMm],
+    along: 'y',
+    across: 'z',
+  })
+  const corner = d.screw(leg, arm, b.cornerScrews, 'end', deepMm, 200)
+  const on = { kind: 'part', part: leg } as const
+  d.hold({ from: { part: arm }, on, push: UP, way: 'both', via: 'fasteners', joint: corner })
+  d.hold({ from: { part: arm }, on, push: OUT, way: 'push', via: 'bearing' })
+  const line = lineOf(b)
+  const pair = (['left', 'right'] as const).map((side) => placeOne(d, b, side, line, arm, leg))
+  fixLeg(d, b, wall, leg, [low, b.footMm])
   return { arm, leg, pair }
 }
 
@@ -108,7 +153,15 @@ interface Line {
  * Middles of the fastenings: of a gusset near the ends of where it lies on them, of a brace in the middle of what of
  * its own middle line does.
  */
-export function lineOf(b: Pick<Bracket, 'deepMm' | 'topMm' | 'footMm' | 'pair'>): Line {
+export function lineOf(b: Pick<Bracket, 'above' | 'deepMm' | 'topMm' | 'footMm' | 'pair'>): Line {
+  if (!b.above) return lineBelow(b)
+  // What lies above is the same turned upside down about the middle of the arm.
+  const turn = (p: Line['arm']) => ({ y: p.y, z: 2 * b.topMm - b.deepMm - p.z })
+  const below = lineBelow({ ...b, footMm: 2 * b.topMm - b.deepMm - b.footMm })
+  return { arm: turn(below.arm), leg: turn(below.leg) }
+}
+
+function lineBelow(b: Pick<Bracket, 'deepMm' | 'topMm' | 'footMm' | 'pair'>): Line {
   const { deepMm, topMm, footMm, pair } = b
   if (pair.kind === 'gusset')
     return {
@@ -146,13 +199,15 @@ function placeOne(d: Draft, b: Bracket, side: 'left' | 'right', line: Line, arm:
   const x0 = side === 'left' ? face - t : face
   if (pair.kind === 'gusset') gusset(d, b, pair, id, x0)
   else {
-    const { from, to } = kneeAxis(b, pair)
+    const turned = 2 * b.topMm - b.deepMm
+    const { from, to } = kneeAxis(b.above ? { ...b, footMm: turned - b.footMm } : b, pair)
+    const up = (z: number) => (b.above ? turned - z : z)
     d.strut({
       id,
       role: 'brace',
       stock: b.braceStock,
-      from: [x0 + t / 2, from.y, from.z],
-      to: [x0 + t / 2, to.y, to.z],
+      from: [x0 + t / 2, from.y, up(from.z)],
+      to: [x0 + t / 2, to.y, up(to.z)],
       widthMm: pair.widthMm,
       thicknessMm: t,
       facing: [1, 0, 0],

@@ -23,6 +23,12 @@ export interface Hanging extends Wall {
   screws: number
 }
 
+/** What presses on the wall along a lower edge does so this share of the board's width over it. Product decision. */
+const EDGE_SHARE = 1 / 8
+
+/** Fixings stay this far under the bevel of a strip, mm. Product decision. */
+const UNDER_BEVEL_MM = 6
+
 /** Friction of planed wood on wood, entered nowhere else. Mechanics of materials handbooks: 0.25 to 0.5. */
 const FRICTION = 0.3
 /** The usual bevel, from level. */
@@ -97,10 +103,23 @@ export function hookOnStrip(d: Draft, h: Hanging, strip: { id: string; section: 
   // Pulled askew by an open leaf its rail comes to lie against the wall at the other end.
   for (const contact of pieces({ min, max: [max[0], min[1], max[2]] }))
     d.hold({ from, on: WALL, contact, push: OUT, way: 'push', via: 'bearing' })
-  const z = min[2] - w / 2
+  // As high as there is wood of its whole thickness behind the head: under the toe of the bevel.
+  const z = min[2] - w + Math.max(w / 2, w - t * Math.tan(BEVEL_RAD) - UNDER_BEVEL_MM)
   const places = fixingPlaces(h.space, min[0], max[0])
-  for (const x of places)
+  for (const x of places) {
     holdsAt(d, { part: strip.id }, anchorAt(d, strip.id, { x, z }, t, h, { count: h.screws }), { x, z })
+    // What hooks on it turns it off the wall about its lower edge.
+    const edge: Vec3 = [x, 0, min[2] - w + EDGE_SHARE * w]
+    d.hold({
+      from: { part: strip.id },
+      on: WALL,
+      contact: { min: edge, max: edge },
+      push: OUT,
+      way: 'push',
+      via: 'bearing',
+      steadies: true,
+    })
+  }
   return places.length
 }
 

@@ -2,7 +2,7 @@ import { canHoldTie } from '../../room/room.ts'
 import { exampleContext, exampleGoods } from '../example-context.ts'
 import { family } from '../family.ts'
 import { bracketShelfLevers, bracketShelfSavers } from './levers.ts'
-import { bracketShelfParams, startingParams, type BracketShelfParams } from './parameters.ts'
+import { bracketShelfParams, startingParams, UPGRADES, type BracketShelfParams } from './parameters.ts'
 import { shapeBracketShelf } from './shape.ts'
 import { bracketShelfSteps } from './steps.ts'
 
@@ -15,6 +15,7 @@ export const bracketShelf = family<BracketShelfParams>({
   id: 'bracket-shelf',
   hangs: true,
   schema: bracketShelfParams,
+  upgrades: UPGRADES,
   start: (ctx) => startingParams(ctx.settings.yard),
   shape: shapeBracketShelf,
   levers: bracketShelfLevers,
@@ -46,6 +47,21 @@ export const bracketShelf = family<BracketShelfParams>({
         bays: 4,
       },
       context: exampleContext('metric', [exampleGoods('metric', 'box', 6), exampleGoods('metric', 'pail', 2)]),
+    },
+    {
+      name: 'over a door: braces above, nothing below',
+      params: {
+        ...startingParams('imperial'),
+        stand: 'above',
+        bracket: 'knee',
+        topMm: [2050],
+        shelves: 1,
+        bays: 2,
+        kneeSection: '1x2',
+        cornerScrews: 'two',
+        pairScrews: 'three',
+      },
+      context: exampleContext('imperial', [exampleGoods('imperial', 'box', 2)]),
     },
     {
       name: 'whole sections on every stud, a shelf in two sheets',

@@ -2,7 +2,7 @@ import { findSection } from '../../catalogue/lumber.ts'
 import { findSheet, SHEETS } from '../../catalogue/sheets.ts'
 import type { Lever, ShapeContext } from '../family.ts'
 import { leverPen, lighterSheets, narrowerBays, stifferSheets, strengthPen } from '../levers.ts'
-import { SCREWS, type BracketShelfParams } from './parameters.ts'
+import { pairKind, SCREWS, type BracketShelfParams } from './parameters.ts'
 
 type Screws = BracketShelfParams['wallScrews']
 const more = (now: Screws): Screws[] =>
@@ -22,11 +22,14 @@ const thickerPlates = (id: string) => {
 export function bracketShelfLevers(p: BracketShelfParams, ctx: ShapeContext): Lever<BracketShelfParams>[] {
   const { out, add } = strengthPen(p)
   for (const wallScrews of more(p.wallScrews)) add('leg-screws', { wallScrews }, { count: SCREWS[wallScrews] })
+  if (p.cornerScrews === 'two') add('corner-screws', { cornerScrews: 'three' }, { count: 3 })
   if (p.cornerScrews === 'one') add('corner-screws', { cornerScrews: 'two' }, { count: 2 })
   for (const n of more(p.pairScrews))
-    if (n !== 'five') add('pair-screws', { pairScrews: n }, { count: SCREWS[n], bracket: p.bracket })
-  add('bracket', { bracket: p.bracket === 'gusset' ? 'knee' : 'gusset' }, { bracket: p.bracket })
-  if (p.bracket === 'gusset')
+    if (n !== 'five') add('pair-screws', { pairScrews: n }, { count: SCREWS[n], bracket: pairKind(p) })
+  const kind = pairKind(p)
+  if (p.stand === 'above') add('brackets-below', { stand: 'below' })
+  else add('bracket', { bracket: kind === 'gusset' ? 'knee' : 'gusset' }, { bracket: kind })
+  if (kind === 'gusset')
     for (const s of thickerPlates(p.gussetSheet)) add('gusset', { gussetSheet: s.id }, { sheet: s.id })
   else if (KNEES[p.kneeSection]) add('knee', { kneeSection: KNEES[p.kneeSection] }, { section: KNEES[p.kneeSection] })
   if (p.frame === 'ripped') add('frame-whole', { frame: 'whole' })

@@ -1,4 +1,5 @@
 import { z } from '../../measure/schema.ts'
+import type { Raw } from '../family.ts'
 import type { UnitSystem } from '../../measure/units.ts'
 import { countDim, dim, dims, section, sheet } from '../params.ts'
 
@@ -24,16 +25,21 @@ export const bracketShelfParams = z.object({
   frameSection: section,
   frame: z.enum(['ripped', 'whole']),
   bracket: z.enum(['gusset', 'knee']),
+  /** Legs and braces under the shelves, or over them: nothing then hangs into a door or a window. */
+  stand: z.enum(['below', 'above']),
   gussetSheet: sheet,
   kneeSection: section,
   /** Screws through the arm into the end of its leg. */
-  cornerScrews: z.enum(['one', 'two']),
+  cornerScrews: z.enum(['one', 'two', 'three']),
   /** Screws of a gusset or brace in each piece it lies on. */
   pairScrews: z.enum(['two', 'three', 'four']),
   /** Screws through each leg into its stud. */
   wallScrews: z.enum(['two', 'three', 'four', 'five']),
 })
 export type BracketShelfParams = z.infer<typeof bracketShelfParams>
+/** Over a shelf gussets would cut it in pieces: there it is braces. */
+export const pairKind = (p: Pick<BracketShelfParams, 'bracket' | 'stand'>): BracketShelfParams['bracket'] =>
+  p.stand === 'above' ? 'knee' : p.bracket
 export const SCREWS = { one: 1, two: 2, three: 3, four: 4, five: 5 } as const
 
 type Stocks = Pick<BracketShelfParams, 'sheet' | 'frameSection' | 'gussetSheet' | 'kneeSection'>
@@ -54,7 +60,11 @@ export const startingParams = (system: UnitSystem): BracketShelfParams => ({
   ...STOCK[system],
   frame: 'ripped',
   bracket: 'gusset',
+  stand: 'below',
   cornerScrews: 'one',
   pairScrews: 'two',
   wallScrews: 'three',
 })
+
+/** The first form knew brackets under the shelves only. */
+export const UPGRADES = [(raw: Raw): Raw => ({ stand: 'below', ...raw })]

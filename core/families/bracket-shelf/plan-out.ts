@@ -14,7 +14,7 @@ import { shelfPlay, type DimPen } from '../dim-pen.ts'
 import type { ShapeContext, Shaped } from '../family.ts'
 import { house, LEAST_OPEN, type Level, type Opening } from '../house-on-shelves.ts'
 import { spliceOver, type Stretch } from '../splice.ts'
-import { LIMITS, type BracketShelfParams } from './parameters.ts'
+import { LIMITS, pairKind, type BracketShelfParams } from './parameters.ts'
 
 /** Nothing closes a shelf on brackets. */
 export const STICK_OUT = standsOut('open')
@@ -37,7 +37,9 @@ export interface Plan {
   levels: Level[]
   tops: number[]
   depthMm: number
+  /** How far a bracket reaches down, or up, from the underside of its shelf. */
   downMm: number
+  above: boolean
   pair: Pair
   /** Left end of all, and the sheets of each shelf from there. */
   left: number
@@ -54,7 +56,7 @@ export function frameOf(p: BracketShelfParams, ctx: ShapeContext): { frame: Sect
 }
 
 const pairThickness = (p: BracketShelfParams): number =>
-  p.bracket === 'gusset' ? findSheet(p.gussetSheet)!.thicknessMm : findSection(p.kneeSection)!.thicknessMm
+  pairKind(p) === 'gusset' ? findSheet(p.gussetSheet)!.thicknessMm : findSection(p.kneeSection)!.thicknessMm
 
 /** Where brackets go: on studs at least so far apart, or regularly where there are none. */
 function bracketPlaces(ctx: ShapeContext, halfMm: number, apartMm: number): number[] {
@@ -122,7 +124,11 @@ export function planOut(p: BracketShelfParams, ctx: ShapeContext, pen: DimPen): 
   const heights = topsOf(levels, { aboveMm, deepMm, t }, ctx, pen)
   if (!heights.ok) return heights
   const tops = heights.value
-  const gaps = tops.map((z, i) => z - frameMm - (i === 0 ? 0 : tops[i - 1]))
+  const above = p.stand === 'above'
+  // Under a shelf down to the one below, or the floor; over it up to the one above, or the ceiling.
+  const gaps = above
+    ? tops.map((z, i) => (i + 1 < tops.length ? tops[i + 1] - frameMm : ctx.space.ceilingMm) - z + t)
+    : tops.map((z, i) => z - frameMm - (i === 0 ? 0 : tops[i - 1]))
   const mostDown = Math.min(...gaps)
   if (mostDown < LEAST_DOWN)
     return bad(
@@ -132,10 +138,10 @@ export function planOut(p: BracketShelfParams, ctx: ShapeContext, pen: DimPen): 
     )
   const wanted = Math.max(LEAST_DOWN, DOWN_PER_OUT * depthMm)
   const downMm = pen.length(
-    { path: 'reachMm', code: 'bracket-down', min: LEAST_DOWN, max: 900 },
+    { path: 'reachMm', code: above ? 'bracket-up' : 'bracket-down', min: LEAST_DOWN, max: 900 },
     roundDown(Math.min(wanted, mostDown), units),
     wanted > mostDown
-      ? { code: 'down-to-shelf', terms: [] }
+      ? { code: above ? 'up-to-shelf' : 'down-to-shelf', terms: [] }
       : { code: 'down-per-out', terms: [], data: { outMm: depthMm } },
   )
   if (downMm > mostDown) return bad('bracket-too-low', { mm: downMm, mostMm: mostDown }, 'reachMm')
@@ -163,6 +169,7 @@ export function planOut(p: BracketShelfParams, ctx: ShapeContext, pen: DimPen): 
       depthMm,
       downMm,
       pair: pair.value,
+      above,
       left,
       sheets,
       play: { sideMm, aboveMm },
@@ -220,7 +227,7 @@ function topsOf(
 
 /** The gussets or braces of a bracket `outMm` long and `highMm` high. */
 function pairOf(p: BracketShelfParams, outMm: number, highMm: number): Result<Pair> {
-  if (p.bracket === 'gusset')
+  if (pairKind(p) === 'gusset')
     return good({ kind: 'gusset', sheet: p.gussetSheet, thicknessMm: findSheet(p.gussetSheet)!.thicknessMm, outMm })
   const section = findSection(p.kneeSection)!
   const line = braceLine(outMm, highMm, section.widthMm)

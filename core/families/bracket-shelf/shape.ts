@@ -2,6 +2,7 @@ import type { Stock } from '../../assembly/assembly.ts'
 import { draft, type Draft } from '../../assembly/draft.ts'
 import { unitsOf } from '../../assembly/settings.ts'
 import { placeBracket, type Placed } from '../../blocks/arms/bracket.ts'
+import { UP } from '../../blocks/mounts/wall-fixing.ts'
 import { bad, good, type Result } from '../../measure/result.ts'
 import { canHoldTie } from '../../room/room.ts'
 import { dimPen } from '../dim-pen.ts'
@@ -50,17 +51,19 @@ function bracket(
   const board = (section: string): Stock => ({ kind: 'board', section, grade: ctx.settings.grade, treated: false })
   const { pair, deepMm, wideMm } = plan
   const under = at.topMm - plan.sheet.thicknessMm
+  const above = p.stand === 'above'
   return placeBracket(
     d,
     {
       id: at.id,
+      above,
       left: at.x - wideMm / 2,
       wideMm,
       deepMm,
       stock: board(p.frameSection),
       armMm: plan.depthMm,
       topMm: under,
-      footMm: under - deepMm - plan.downMm,
+      footMm: above ? under + plan.downMm : under - deepMm - plan.downMm,
       pair,
       braceStock: board(p.kneeSection),
       cornerScrews: SCREWS[p.cornerScrews],
@@ -95,9 +98,56 @@ function shelf(
     const over = Math.min(x + wideMm / 2, left + s.to) - Math.max(x - wideMm / 2, left + s.from)
     if (over <= 0) return
     d.screw(s.id, brackets[k].arm, n, 'side', sheet.thicknessMm, plan.deepMm)
-    d.rest(s.id, brackets[k].arm)
+    if (plan.above) roundBracket(d, plan, s, brackets[k])
+    else d.rest(s.id, brackets[k].arm)
   })
   return s.id
+}
+
+/** Room round what goes through a shelf, mm. */
+const ROUND_MM = 1
+
+/**
+ * A shelf notched round a leg at the wall and the braces at its front. It lies on its arm between them: what is in front
+ * of the arm's bare top or behind it is carried by the wood beside.
+ */
+function roundBracket(d: Draft, plan: Plan, s: { from: number; to: number; id: string }, b: Placed) {
+  const [shelf, arm] = [d.box(s.id), d.box(b.arm)]
+  const braces = b.pair.map((id) => within(d, id, [shelf.min[2], shelf.max[2]]))
+  const front = Math.min(...braces.map((x) => x.min)) - ROUND_MM
+  const notch = (edge: 'low' | 'high', x0: number, x1: number, depthMm: number) => {
+    const [from, to] = [Math.max(x0 - ROUND_MM, shelf.min[0]), Math.min(x1 + ROUND_MM, shelf.max[0])]
+    if (to > from)
+      d.machine(s.id, { kind: 'notch', atMm: from - shelf.min[0], offMm: 0, lengthMm: to - from, depthMm, edge })
+  }
+  notch('low', arm.min[0], arm.max[0], plan.deepMm + ROUND_MM)
+  for (const id of b.pair) {
+    const brace = d.box(id)
+    notch('high', brace.min[0], brace.max[0], plan.depthMm - front)
+  }
+  for (const id of [b.leg, ...b.pair])
+    if (d.meets(s.id, id)) d.joint({ kind: 'notched', near: s.id, far: id, fasteners: [] })
+  d.hold({
+    from: { part: s.id },
+    on: { kind: 'part', part: b.arm },
+    contact: {
+      min: [Math.max(arm.min[0], shelf.min[0]), plan.deepMm + ROUND_MM, arm.max[2]],
+      max: [Math.min(arm.max[0], shelf.max[0]), front, arm.max[2]],
+    },
+    push: UP,
+    way: 'push',
+    via: 'bearing',
+  })
+}
+
+/** How far out a leaning board reaches between two heights. */
+function within(d: Draft, id: string, [low, high]: [number, number]): { min: number; max: number } {
+  const { at, size } = d.part(id)
+  const [, cy, cz] = at.centre
+  const [, uy, uz] = at.along
+  const half = size.widthMm / 2
+  const ys = [low, high].flatMap((z) => [-half, half].map((v) => cy + ((z - cz) / uz) * uy + v / Math.abs(uz)))
+  return { min: Math.min(...ys), max: Math.max(...ys) }
 }
 
 function placeBays(d: Draft, plan: Plan) {
@@ -133,7 +183,7 @@ function choices(p: BracketShelfParams, ctx: ShapeContext): Choice[] {
   const plates = imperial ? ['ply-15/32', 'ply-19/32', 'ply-23/32'] : ['ply-9mm', 'ply-12mm', 'ply-15mm', 'ply-18mm']
   const frames = imperial ? ['2x3', '2x4', '2x6'] : ['38x63mm', '38x89mm', '47x100mm']
   const knees = imperial ? ['1x2', '1x3', '1x4'] : ['18x44mm', '18x69mm', '18x94mm']
-  const gusset = p.bracket === 'gusset'
+  const gusset = p.bracket === 'gusset' && p.stand === 'below'
   const of = (
     path: 'sheet' | 'gussetSheet' | 'frameSection' | 'kneeSection',
     code: string,
@@ -146,7 +196,7 @@ function choices(p: BracketShelfParams, ctx: ShapeContext): Choice[] {
     of: path.endsWith('Section') ? 'section' : 'sheet',
   })
   const coded = (
-    path: 'bracket' | 'frame' | 'cornerScrews' | 'pairScrews' | 'wallScrews',
+    path: 'stand' | 'bracket' | 'frame' | 'cornerScrews' | 'pairScrews' | 'wallScrews',
     code: string,
     options: string[],
   ): Choice => ({
@@ -158,11 +208,12 @@ function choices(p: BracketShelfParams, ctx: ShapeContext): Choice[] {
   })
   return [
     of('sheet', 'sheet', [...sheets, ...ctx.settings.ownSheets]),
-    coded('bracket', 'bracket', ['gusset', 'knee']),
+    coded('stand', 'stand', ['below', 'above']),
+    coded('bracket', 'bracket', p.stand === 'above' ? ['knee'] : ['gusset', 'knee']),
     gusset ? of('gussetSheet', 'gusset-sheet', plates) : of('kneeSection', 'knee-section', knees),
     of('frameSection', 'frame-section', frames),
     coded('frame', 'frame-rip', ['ripped', 'whole']),
-    coded('cornerScrews', 'corner-screws', ['one', 'two']),
+    coded('cornerScrews', 'corner-screws', ['one', 'two', 'three']),
     coded('pairScrews', 'pair-screws', ['two', 'three', 'four']),
     coded('wallScrews', 'leg-screws', ['two', 'three', 'four', 'five']),
   ]

@@ -2,27 +2,28 @@ import { partBox } from '../../assembly/part-box.ts'
 import { called, fixedBy } from '../../steps/fixed-by.ts'
 import type { Step } from '../../steps/step.ts'
 import type { Shaped } from '../family.ts'
-import type { BracketShelfParams } from './parameters.ts'
+import { pairKind, type BracketShelfParams } from './parameters.ts'
 
 /** A bracket may be out of square by this much at its far end, mm. Product decision: less than a shelf shows. */
 const SQUARE_MM = 2
 
 export function bracketShelfSteps(p: BracketShelfParams, shaped: Shaped): Step[] {
   const { assembly: a } = shaped
+  const above = p.stand === 'above'
   const ids = (...roles: string[]) => a.parts.filter((x) => roles.includes(x.role)).map((x) => x.id)
   const marks = a.stick.map((m) => m.level)
   const [arm, leg] = [a.parts.find((x) => x.role === 'arm')!, a.parts.find((x) => x.role === 'leg')!]
   const [armBox, legBox] = [partBox(arm), partBox(leg)]
-  const diagonal = Math.hypot(armBox.max[1], armBox.max[2] - legBox.min[2])
+  const diagonal = Math.hypot(armBox.max[1], above ? legBox.max[2] - armBox.min[2] : armBox.max[2] - legBox.min[2])
   const tops = a.parts.filter((x) => x.role === 'arm').map((x) => partBox(x).max[2])
-  const pair = p.bracket === 'gusset' ? ('gusset' as const) : ('brace' as const)
+  const pair = pairKind(p) === 'gusset' ? ('gusset' as const) : ('brace' as const)
   const legs = ids('leg').length
   const steps: Step[] = [
     { id: 'stick', code: 'make-stick', parts: [], marks, cautions: [] },
     {
       id: 'frames',
       code: p.frame === 'ripped' ? 'brackets-ripped' : 'brackets-cut',
-      data: { ...fixedBy(a, called('arm'), called('leg')), count: legs },
+      data: { ...fixedBy(a, called('arm'), called('leg')), count: legs, above: above ? 1 : 0 },
       parts: ids('arm', 'leg'),
       cautions: p.frame === 'ripped' ? ['blades'] : [],
     },
@@ -33,7 +34,10 @@ export function bracketShelfSteps(p: BracketShelfParams, shaped: Shaped): Step[]
       parts: ids(pair),
       on: ids('arm', 'leg'),
       cautions: ['screws'],
-      hold: { code: 'bracket-square', measure: { kind: 'value', targetMm: diagonal, toleranceMm: SQUARE_MM } },
+      hold: {
+        code: above ? 'bracket-square-above' : 'bracket-square',
+        measure: { kind: 'value', targetMm: diagonal, toleranceMm: SQUARE_MM },
+      },
     },
     {
       id: 'wall',
@@ -48,7 +52,12 @@ export function bracketShelfSteps(p: BracketShelfParams, shaped: Shaped): Step[]
     {
       id: 'sheets',
       code: 'shelves-on-brackets',
-      data: { ...fixedBy(a, called('shelf'), called('arm')), sheets: ids('shelf').length, levels: marks.length },
+      data: {
+        ...fixedBy(a, called('shelf'), called('arm')),
+        sheets: ids('shelf').length,
+        levels: marks.length,
+        above: above ? 1 : 0,
+      },
       parts: ids('shelf'),
       on: ids('arm'),
       cautions: ['lift-two'],

@@ -51,7 +51,7 @@ export type WallCabinetParams = z.infer<typeof wallCabinetParams>
 export const SCREWS = { two: 2, three: 3, four: 4, five: 5 } as const
 
 const STOCK: Record<UnitSystem, Pick<WallCabinetParams, 'sheet' | 'backSheet' | 'railSection'>> = {
-  imperial: { sheet: 'ply-23/32', backSheet: 'hb-1/4', railSection: '2x3' },
+  imperial: { sheet: 'ply-23/32', backSheet: 'hb-1/4', railSection: '1x4' },
   metric: { sheet: 'ply-18mm', backSheet: 'hb-6mm', railSection: '38x63mm' },
 }
 
@@ -75,7 +75,7 @@ export const startingParams = (system: UnitSystem): WallCabinetParams => ({
   cordHoles: [],
   hang: 'strip',
   railScrews: 'two',
-  wallScrews: 'four',
+  wallScrews: 'five',
 })
 
 /** First without doors, then without all that came after them. */
