@@ -28,15 +28,19 @@ export function shapeBracketShelf(p: BracketShelfParams, ctx: ShapeContext): Res
   if (!planned.ok) return planned
   const { plan, unhoused } = planned.value
   const d = draft(ctx.settings.yard)
+  let bare = Infinity
   plan.tops.forEach((topMm, i) => {
     const brackets = plan.brackets.map((x, k) => bracket(d, p, ctx, plan, { x, topMm, id: `bracket-${k}-${i}` }))
     brackets.forEach((b, k) =>
       d.sub({ id: `frame-${k}-${i}`, name: 'unit', parts: [b.leg, b.arm, ...b.pair], built: 'in-place' }),
     )
+    if (plan.above) bare = Math.min(bare, ...brackets.map((b) => bareMm(d, plan, b, topMm)))
     const sheets = plan.sheets.map((s, n) => shelf(d, plan, { ...s, id: `shelf-${n}-${i}`, topMm }, brackets))
     sheets.forEach((id) => d.sub({ id: `lay-${id}`, name: 'unit', parts: [id], built: 'in-place' }))
     d.mark(topMm, 'shelf-top', i, sheets)
   })
+  const leastMm = LEAST_BARE * plan.depthMm
+  if (bare < leastMm) return bad('arm-under-braces', { mm: Math.max(0, bare), leastMm }, 'kneeSection')
   placeBays(d, plan)
   return good({ assembly: d.assembly, dims: pen.dims, choices: choices(p, ctx), unhoused })
 }
@@ -103,6 +107,15 @@ function shelf(
   })
   return s.id
 }
+
+/** A sheet lies on at least this share of its depth between legs and braces. Product decision. */
+const LEAST_BARE = 0.5
+
+/** What of an arm's top is bare between its leg and its braces, mm. */
+const bareMm = (d: Draft, plan: Plan, b: Placed, topMm: number): number =>
+  Math.min(...b.pair.map((id) => within(d, id, [topMm - plan.sheet.thicknessMm, topMm]).min)) -
+  plan.deepMm -
+  2 * ROUND_MM
 
 /** Room round what goes through a shelf, mm. */
 const ROUND_MM = 1

@@ -112,15 +112,22 @@ describe('a cabinet on a bevelled strip', () => {
     const pulled = -sum(r, (s) => s.way === 'pull')
     const couple = (n * outMm) / (hookMm - leansMm)
     expect(pulled).toBeGreaterThanOrEqual(Math.max(couple, n * share) * (1 - 1e-9))
-    // The fixings sit a little below the bevel, so they and the lower edge have more to do than the hook, and never
-    // less.
-    const fixed = -sum(r, (s) => s.anchor !== null && s.push[1] === 1)
-    expect(fixed).toBeGreaterThanOrEqual(pulled)
-    expectNear(fixed, pulled, 0.12)
+    // What bears half its thickness off the wall, and pulls over the fixings, turns the strip about its lower edge.
+    const fixings = r.shaped.assembly.supports.filter((s) => s.anchor !== null && s.push[1] === 1)
+    const edge = r.shaped.assembly.supports.find((s) => s.steadies)!
+    const [fixedAt, edgeAt] = [fixings[0].contact.min[2], edge.contact.min[2]]
+    const turns = n * ((strip.max[1] - strip.min[1]) / 2) + pulled * (hookMm - fixedAt)
+    const pried = turns / (fixedAt - edgeAt)
     expectNear(
-      sum(r, (s) => s.anchor === null && s.on.kind === 'wall'),
-      couple,
-      0.12,
+      sum(r, (s) => s.steadies === true),
+      pried,
+      0.02,
+    )
+    expectNear(-sum(r, (s) => fixings.includes(s)), pulled + pried, 0.02)
+    expectNear(
+      sum(r, (s) => 'body' in s.from && s.on.kind === 'wall'),
+      (couple * (outMm - (strip.max[1] - strip.min[1]) / 2)) / outMm,
+      0.02,
     )
   })
   it('bends its strip up and out at once, and says so', () =>
