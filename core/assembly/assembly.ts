@@ -258,6 +258,8 @@ export const body = z.object({
    * alone, then more together.
    */
   cuts: z.array(z.array(id).min(1)),
+  /** Its parts stand by themselves; only what pushes them sideways is taken by all of them as one. */
+  sideways: z.boolean().optional(),
 })
 export type Body = z.infer<typeof body>
 

@@ -270,9 +270,9 @@ export function draft(system: UnitSystem) {
     body(id: string, parts: string[], cuts: string[][]) {
       a.bodies.push({ id, parts: [...parts], cuts })
     },
-    /** One more part of a body that is there. */
-    joinBody(id: string, part: string) {
-      a.bodies.find((b) => b.id === id)!.parts.push(part)
+    /** Parts that stand by themselves and are stiff against each other: what pushes one sideways all of them take. */
+    frame(id: string, parts: string[]) {
+      a.bodies.push({ id, parts: [...parts], cuts: [], sideways: true })
     },
     /** What turns or slides when the build is used. @returns its id */
     motion(m: DistributiveOmit<Motion, 'id'>): string {

@@ -58,8 +58,8 @@ export const PINS: Record<UnitSystem, ShelfPin> = {
 }
 export const findPin = (item: string): ShelfPin | undefined => Object.values(PINS).find((p) => p.item === item)
 
-/** Holds a leaf shut. mm, kg. */
-export const MAGNET = { item: 'magnet catch', massKg: 0.03, longMm: 45, deepMm: 15, highMm: 14 } as const
+/** Holds a leaf shut; what its two screws hold. mm, kg, N. */
+export const MAGNET = { item: 'magnet catch', massKg: 0.03, ratedN: 40, longMm: 45, deepMm: 15, highMm: 14 } as const
 
 /** A rail for a curtain, bought by its longest piece; what its maker says each bracket holds. mm, kg, N. */
 export const CURTAIN_RAIL = { item: 'curtain rail', kgPerM: 0.35, sizeMm: 20, ratedN: 60 } as const

@@ -1,5 +1,6 @@
 import type { Body, Motion, Part } from '../assembly/assembly.ts'
 import { HINGE } from '../catalogue/hardware.ts'
+import { findGrade } from '../catalogue/lumber.ts'
 import { findSheet } from '../catalogue/sheets.ts'
 import { add, scale, type Vec3 } from '../geometry/vec.ts'
 import { hingePull, hingeShear } from '../mechanics/hinge.ts'
@@ -29,9 +30,15 @@ interface Gives {
 
 /** What the screws of a hinge give in a piece, N; null where nobody knows the piece. */
 function gives(p: Part | undefined): Gives | null {
+  const { diameterMm: d, threadMm } = HINGE.screw
+  const grade = p?.stock.kind === 'board' ? findGrade(p.stock.grade) : undefined
+  if (p && grade)
+    return {
+      pulledN: hingePull(grade.asd?.g ?? PANEL_G, d, threadMm, 1) * pulledTogether(HINGE.screws),
+      slidN: hingeShear(grade.ec5?.rhoK ?? RHO_K_SHARE * grade.densityKgM3, d, threadMm) * HINGE.screws,
+    }
   const sheet = p?.stock.kind === 'sheet' ? findSheet(p.stock.sheet) : undefined
   if (!sheet) return null
-  const { diameterMm: d, threadMm } = HINGE.screw
   const thread = Math.min(threadMm, sheet.thicknessMm)
   const share = HOLDS.includes(sheet.kind) ? 1 : HALF
   return {

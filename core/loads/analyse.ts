@@ -91,7 +91,7 @@ function sortedDown(a: Assembly): Node[] {
     own.add(from)
     if (s.on.kind === 'part') edge(from, s.on.part)
   }
-  for (const b of a.bodies) for (const id of b.parts) if (!own.has(id)) edge(id, bodyKey(b.id))
+  for (const b of a.bodies) for (const id of b.parts) if (b.sideways || !own.has(id)) edge(id, bodyKey(b.id))
   const ready = [...nodes].filter(([id]) => waiting.get(id) === 0)
   const out: Node[] = []
   while (ready.length > 0) {
@@ -200,7 +200,9 @@ export function analyse(a: Assembly, boxes: PartBoxes, o: AnalysisOptions): Load
   }
 
   const known: SolvedBeams = o.known ?? new Map()
-  const bodyOf = new Map(a.bodies.flatMap((b) => b.parts.map((id) => [id, b.id] as const)))
+  const of = (which: readonly Body[]) => new Map(which.flatMap((b) => b.parts.map((id) => [id, b.id] as const)))
+  const bodyOf = of(a.bodies.filter((b) => !b.sideways))
+  const frameOf = of(a.bodies.filter((b) => b.sideways))
   for (const node of fromTheTop(a)) {
     if ('body' in node) passBody(node.body)
     else passPart(node.part)
@@ -210,7 +212,7 @@ export function analyse(a: Assembly, boxes: PartBoxes, o: AnalysisOptions): Load
   return path
 
   function passPart(p: Part) {
-    const patches = onPart.get(p.id) ?? []
+    const patches = (onPart.get(p.id) ?? []).filter((x) => !toFrame(p, x))
     const totalN = patches.reduce((sum, x) => sum + Math.abs(x.n), 0)
     const supports = supportsOf.get(p.id) ?? []
     const doubt = doubtful.get(p.id) ?? null
@@ -228,6 +230,14 @@ export function analyse(a: Assembly, boxes: PartBoxes, o: AnalysisOptions): Load
     for (const { support, patch } of solved.passed)
       give(support, patch, doubt ?? (solved.state.kind === 'unknown' ? solved.state.reason : null))
     is(solved.state)
+  }
+
+  /** What pushes an upright of a stiff frame sideways is handed on to the frame. */
+  function toFrame(p: Part, x: Patch): boolean {
+    const frame = frameOf.get(p.id)
+    if (frame === undefined || Math.abs(wayOf(x)[2]) > FLAT) return false
+    push(onBody, frame, { at: mid(x.box.min, x.box.max), n: scale(wayOf(x), x.n) })
+    return true
   }
 
   function passBody(b: Body) {

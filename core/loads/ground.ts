@@ -47,7 +47,11 @@ export function closeOnGround(a: Assembly, path: LoadPath): void {
     path.arrivals.push({ support: h.id, at: h.at, n: scale(h.push, -n) })
   })
   // A foot that would have to be pulled down is none.
+  const under = new Map<string, number>()
   for (const s of a.supports)
-    if (s.on.kind === 'floor' && !('bay' in s.from) && (path.reactions.get(s.id) ?? 0) < -LIFTS * path.loadsN)
-      path.notHeld.push(s.id)
+    if (s.on.kind === 'floor' && !('bay' in s.from)) {
+      const foot = 'part' in s.from ? s.from.part : s.from.through
+      under.set(foot, (under.get(foot) ?? 0) + (path.reactions.get(s.id) ?? 0))
+    }
+  for (const [foot, n] of under) if (n < -LIFTS * path.loadsN) path.notHeld.push(foot)
 }

@@ -41,19 +41,20 @@ export interface Latch {
 }
 
 export function magnet(d: Draft, l: Latch, leaf: { id: string; left: number; right: number; hung: 0 | 1 }): string {
-  const { longMm, deepMm, highMm, item, massKg } = MAGNET
+  const { longMm, deepMm, highMm, item, massKg, ratedN } = MAGNET
   const id = `${leaf.id}-catch`
   const free = leaf.hung === 0 ? Math.min(leaf.right, l.right) - longMm : Math.max(leaf.left, l.left)
   d.square({
     id,
     role: 'hardware',
-    stock: { kind: 'bought', item, massKg },
+    stock: { kind: 'bought', item, massKg, ratedN },
     min: [free, l.frontMm - deepMm, l.underMm - highMm],
     size: [longMm, deepMm, highMm],
     along: 'x',
     across: 'y',
   })
   d.joint({ kind: 'screwed', near: id, far: l.under, fasteners: [] })
+  d.hold({ from: { part: id }, on: { kind: 'part', part: l.under }, push: [0, 0, 1], way: 'both', via: 'hanging' })
   return id
 }
 
@@ -75,21 +76,17 @@ export const OPEN_RAD = Math.PI / 2
 
 export const hingesFor = (highMm: number): number => 2 + HINGES_BY_HEIGHT.filter((h) => highMm > h).length
 
-/** Leaves of one opening: one, or a pair that meets in its middle. @returns ids of them, their hinges and catches */
-export function placeLeaves(d: Draft, l: Leaves): { leaves: string[]; hinges: string[]; catches: string[] } {
-  const from = d.assembly.parts.length
+/** Leaves of one opening: one, or a pair that meets in its middle, with what holds them shut. @returns their ids */
+export function placeLeaves(d: Draft, l: Leaves): string[] {
   const leaves = leavesOf(d, l)
-  const hinges = d.assembly.parts.slice(from).map((p) => p.id)
-  return {
-    leaves,
-    hinges: hinges.filter((id) => !leaves.includes(id)),
-    catches: l.latch
-      ? leaves.map((id, i) => magnet(d, l.latch!, { id, hung: i === 0 ? 0 : 1, ...edgesOf(d, id) }))
-      : [],
-  }
+  const { latch } = l
+  if (latch)
+    leaves.forEach((id, i) => {
+      const { min, max } = d.box(id)
+      magnet(d, latch, { id, hung: i === 0 ? 0 : 1, left: min[0], right: max[0] })
+    })
+  return leaves
 }
-
-const edgesOf = (d: Draft, id: string) => ({ left: d.box(id).min[0], right: d.box(id).max[0] })
 
 function leavesOf(d: Draft, l: Leaves): string[] {
   const middle = (l.left + l.right) / 2

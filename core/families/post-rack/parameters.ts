@@ -34,6 +34,7 @@ export const postRackParams = z.object({
   brace: z.boolean(),
   tie: z.boolean(),
   raise: z.enum(['tilt', 'in-place']),
+  front: z.enum(['open', 'doors', 'curtain']),
 })
 export const RAIL_SCREWS = { screws: 3, 'more-screws': 5 } as const
 export const CROSS_SCREWS = { two: 2, three: 3, four: 4 } as const
@@ -62,7 +63,8 @@ export const startingParams = (system: UnitSystem, canTie: boolean): PostRackPar
   brace: true,
   tie: canTie,
   raise: 'tilt',
+  front: 'open',
 })
 
-/** The first form knew less. */
-export const UPGRADES = [(raw: Raw): Raw => ({ railJoint: 'screws', crossJoint: 'two', ...raw })]
+/** The first form knew fewer joints, and no fronts. */
+export const UPGRADES = [(raw: Raw): Raw => ({ railJoint: 'screws', crossJoint: 'two', front: 'open', ...raw })]

@@ -1,4 +1,6 @@
 import { reachMm } from '../../goods/person.ts'
+import { besideHinges } from '../../blocks/fronts/front.ts'
+import { CURTAIN_RAIL } from '../../catalogue/hardware.ts'
 import { findSection } from '../../catalogue/lumber.ts'
 import { findSheet } from '../../catalogue/sheets.ts'
 import type { Goods } from '../../goods/goods.ts'
@@ -100,22 +102,24 @@ export function planOut(
   const { kerfMm, squaringTrimMm, sheetTrimMm } = ctx.settings
 
   const { aboveMm, sideMm } = shelfPlay(pen, 600, PLAY_ABOVE)
+  const outMm = p.front === 'open' ? STICK_OUT : 0
+  const closedMm = p.front === 'doors' ? s.sheetThick : p.front === 'curtain' ? CURTAIN_RAIL.sizeMm : 0
 
   // Depth: the narrowest rip of a sheet that takes the deepest thing and leaves the posts inside the space.
   const deepest = ctx.goods.reduce((d, g) => Math.max(d, g.item.deepMm), 0)
-  const most = ctx.space.depthMm - 2 * s.postThick - (p.brace || p.tie ? back.thicknessMm : 0)
+  const most = ctx.space.depthMm - closedMm - 2 * s.postThick - (p.brace || p.tie ? back.thicknessMm : 0)
   const rips = [4, 3, 2, 1].map((n) => ({
     n,
     mm: roundDown((sheet.widthMm - 2 * sheetTrimMm - (n - 1) * kerfMm) / n, units),
   }))
   const inside = rips.filter((r) => r.mm <= most)
-  const rip = inside.find((r) => r.mm >= deepest - STICK_OUT) ?? inside[inside.length - 1]
+  const rip = inside.find((r) => r.mm >= deepest - outMm) ?? inside[inside.length - 1]
   const depthMm = pen.length(
     { path: 'depthMm', code: 'depth', min: 150, max: 1250 },
     rip?.mm ?? Math.max(150, roundDown(most, units)),
     rip
       ? {
-          code: rip.mm >= deepest - STICK_OUT ? 'economical-rip' : 'rip-for-space',
+          code: rip.mm >= deepest - outMm ? 'economical-rip' : 'rip-for-space',
           terms: [],
           data: { parts: rip.n, sheetMm: sheet.widthMm, kerfMm, deepestMm: deepest },
         }
@@ -151,10 +155,10 @@ export function planOut(
       ctx.goods,
       p.floorBay,
       p.shelves,
-      openingsOf(layOut(lengths).modules, s),
+      openingsOf(layOut(lengths).modules, s).map((o) => besideHinges(p.front, o)),
       depthMm,
       sideMm,
-      STICK_OUT,
+      outMm,
       growsFor,
       LIMITS.shelves,
     )
@@ -183,10 +187,10 @@ export function planOut(
     ctx.goods,
     p.floorBay,
     p.shelves,
-    openings,
+    openings.map((o) => besideHinges(p.front, o)),
     depthMm,
     sideMm,
-    STICK_OUT,
+    outMm,
     growsFor,
     LIMITS.shelves,
   )
@@ -226,7 +230,7 @@ export function planOut(
     levels,
     tops,
     play: { sideMm, aboveMm },
-    stickOutMm: STICK_OUT,
+    stickOutMm: outMm,
     unhoused,
   }
 }

@@ -36,6 +36,11 @@ export const postRack = family<PostRackParams>({
       context: exampleContext('imperial', [exampleGoods('imperial', 'pail', 14), exampleGoods('imperial', 'drum', 2)]),
     },
     {
+      name: 'cartons behind doors',
+      params: { ...startingParams('imperial', true), front: 'doors', shelves: 3 },
+      context: exampleContext('imperial', [exampleGoods('imperial', 'box', 12)]),
+    },
+    {
       name: 'a twenty-foot wall',
       params: { ...startingParams('imperial', true), follow: 'wall', shelves: 4 },
       context: exampleContext('imperial', [exampleGoods('imperial', 'box', 60), exampleGoods('imperial', 'tote', 12)]),

@@ -9,6 +9,8 @@ import { roundNearest } from '../../measure/rounding.ts'
 import { dimPen } from '../dim-pen.ts'
 import { standing } from '../house-on-shelves.ts'
 import type { Choice, ShapeContext, Shaped } from '../family.ts'
+import { besideHinges } from '../../blocks/fronts/front.ts'
+import { closeFront, overPosts, stretch } from '../../blocks/fronts/standing.ts'
 import { placeBrace } from '../../blocks/frame/brace.ts'
 import { tieToWall } from '../../blocks/mounts/tie.ts'
 import { CROSS_SCREWS, RAIL_SCREWS, type PostRackParams } from './parameters.ts'
@@ -54,6 +56,21 @@ export function shapePostRack(p: PostRackParams, ctx: ShapeContext): Result<Shap
   plan.modules.forEach((_, m) => {
     d.sub({ id: `module-${m}`, name: 'module', parts: frames[m], built: p.raise === 'tilt' ? 'flat' : 'in-place' })
     d.sub({ id: `sheets-${m}`, name: 'sheets', parts: sheets[m], built: 'in-place' })
+  })
+  const standing = d.assembly.parts.filter((x) => x.role === 'post').map((x) => x.id)
+  const front = standing.filter((id) => id.endsWith('-front'))
+  const railHigh = findSection(p.railSection)!.widthMm
+  const doorSheet = findSheet(p.sheet)!
+  closeFront(d, {
+    front: p.front,
+    sheet: p.sheet,
+    thicknessMm: doorSheet.thicknessMm,
+    closed: overPosts(d, plan.openings, front),
+    uprights: standing,
+    railed: front,
+    frontMm: y0 + plan.depthMm + 2 * findSection(p.postSection)!.thicknessMm,
+    headMm: plan.tops[plan.tops.length - 1],
+    panelsMm: plan.tops.flatMap((z) => stretch(z - doorSheet.thicknessMm - railHigh, z)),
   })
   let nth = 0
   plan.modules.forEach((module, m) =>
@@ -252,11 +269,15 @@ function bays(d: Draft, p: PostRackParams, ctx: ShapeContext, plan: PostRackPlan
     const ceiling = above === undefined ? ctx.space.ceilingMm : above - sheet.thicknessMm - rail.widthMm
     const i = shelfNo
     plan.openings.forEach((o, k) => {
+      const inside = besideHinges(p.front, o)
       d.bay({
         id: `bay-${l}-${k}`,
         name: { code: level.floor ? 'floor' : 'shelf', column: k + 1, row: level.floor ? 0 : i + 1 },
         holds: 'surface',
-        clear: { min: [o.left, yBack, bottom], max: [o.right, yBack + plan.depthMm, Math.max(ceiling, bottom + 1)] },
+        clear: {
+          min: [inside.left, yBack, bottom],
+          max: [inside.right, yBack + plan.depthMm, Math.max(ceiling, bottom + 1)],
+        },
         carriers: level.floor ? [] : [`shelf-${o.module}-${i}`],
         items: standing(level, k, yBack, bottom),
         play: { sideMm: plan.play.sideMm, aboveMm: above === undefined ? 0 : plan.play.aboveMm, deepMm: 0 },
@@ -289,6 +310,7 @@ function choices(p: PostRackParams, ctx: ShapeContext): Choice[] {
     { path: 'crossJoint', code: 'cross-joint', value: p.crossJoint, options: ['two', 'three', 'four'], of: 'code' },
     { path: 'brace', code: 'brace', value: p.brace, options: [true, false], of: 'code' },
     { path: 'tie', code: 'tie', value: p.tie, options: [true, false], of: 'code' },
+    { path: 'front', code: 'front', value: p.front, options: ['open', 'doors', 'curtain'], of: 'code' },
     { path: 'raise', code: 'raise', value: p.raise, options: ['tilt', 'in-place'], of: 'code' },
   ]
   return list

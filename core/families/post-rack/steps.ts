@@ -1,4 +1,5 @@
 import type { Shaped } from '../family.ts'
+import { frontSteps } from '../../blocks/fronts/step.ts'
 import { called, fixedBy } from '../../steps/fixed-by.ts'
 import type { Step } from '../../steps/step.ts'
 import type { PostRackParams } from './parameters.ts'
@@ -17,6 +18,8 @@ export function postRackSteps(p: PostRackParams, shaped: Shaped): Step[] {
   const modules = assembly.subassemblies.filter((s) => s.name === 'module').length
   const braces = ids(/^(brace|tie)-/)
   const firstFrame = ids(/^(rail|cross)-0-0-/)
+  // Its front is hung when it stands.
+  const front = frontSteps(assembly).flatMap((x) => x.parts)
   const steps: (Step | false)[] = [
     { id: 'stick', code: 'make-stick', parts: [], marks: levels, cautions: [] },
     {
@@ -58,7 +61,7 @@ export function postRackSteps(p: PostRackParams, shaped: Shaped): Step[] {
       id: 'stand',
       code: p.raise === 'tilt' ? 'tilt-up' : 'stand-in-place',
       parts: [],
-      on: ids(/./),
+      on: ids(/./).filter((id) => !front.includes(id)),
       cautions: ['lift-two', 'top-heavy'],
     },
     modules > 1 && {
@@ -95,6 +98,7 @@ export function postRackSteps(p: PostRackParams, shaped: Shaped): Step[] {
       cautions: ['sheet-two', 'dust'],
       hold: { code: 'tallest-fits' },
     },
+    ...frontSteps(assembly),
     {
       id: 'load',
       code: tied ? 'load-low-first' : 'load-low-first-untied',

@@ -149,7 +149,7 @@ function doors(d: Draft, p: RodStackParams, plan: Plan) {
   const t = plan.sheet.thicknessMm
   const { opening, footMm, headMm, frontMm } = plan
   const before = d.assembly.parts.length
-  const { catches } = placeLeaves(d, {
+  placeLeaves(d, {
     id: 'door',
     stock: { kind: 'sheet', sheet: plan.sheet.id },
     thicknessMm: t,
@@ -166,7 +166,6 @@ function doors(d: Draft, p: RodStackParams, plan: Plan) {
         ? { under: 'top', underMm: headMm - t, frontMm, left: opening.left, right: opening.right }
         : null,
   })
-  for (const id of catches) d.joinBody('stack', id)
   d.sub({ id: 'front', name: 'unit', parts: d.assembly.parts.slice(before).map((x) => x.id), built: 'in-place' })
 }
 

@@ -27,6 +27,7 @@ export function shelfUnitLevers(p: ShelfUnitParams, ctx: ShapeContext): Lever<Sh
   if (p.hold === 'cleats') add('dado', { hold: 'dado' })
   for (const cleatSection of THICK[p.cleatSection] ?? [])
     if (p.hold === 'cleats') add('cleat-section', { cleatSection }, { section: cleatSection })
+  if (p.front === 'doors') add('no-doors', { front: 'open' })
   if (!p.back) add('add-back', { back: true })
   if (!p.tie) add('add-tie', { tie: true })
   const taller = [p.stripSection, ...(TALLER[p.stripSection] ?? [])]

@@ -1,5 +1,7 @@
+import { front, latch } from '../../blocks/fronts/front.ts'
 import { z } from '../../measure/schema.ts'
 import type { UnitSystem } from '../../measure/units.ts'
+import type { Raw } from '../family.ts'
 import { countDim, dim, dims, section, sheet } from '../params.ts'
 
 export const LIMITS = { bays: 6, shelves: 10 } as const
@@ -22,6 +24,8 @@ export const shelfUnitParams = z.object({
   /** A strip under the front edge of each shelf: none, screwed, or glued and screwed (then the two bend as one). */
   strip: z.enum(['none', 'screwed', 'glued']),
   stripSection: section,
+  front,
+  latch,
   /** A thin sheet across the back, which keeps it from folding. */
   back: z.boolean(),
   tie: z.boolean(),
@@ -47,7 +51,12 @@ export const startingParams = (system: UnitSystem, canTie: boolean): ShelfUnitPa
   ...STOCK[system],
   hold: 'dado',
   strip: 'none',
+  front: 'open',
+  latch: 'magnet',
   back: true,
   tie: canTie,
   raise: 'tilt',
 })
+
+/** The first form knew no fronts. */
+export const UPGRADES = [(raw: Raw): Raw => ({ front: 'open', latch: 'none', ...raw })]

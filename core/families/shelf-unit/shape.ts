@@ -8,6 +8,9 @@ import { bad, good, type Result } from '../../measure/result.ts'
 import { inches } from '../../measure/units.ts'
 import { canHoldTie, fallAt, type FloorFall } from '../../room/room.ts'
 import { dadoDepth, housedShelf } from '../../blocks/carcass/shelf-between.ts'
+import { besideHinges, takenByHinges, type Front } from '../../blocks/fronts/front.ts'
+import { closeFront, overSheets } from '../../blocks/fronts/standing.ts'
+import { CURTAIN_RAIL } from '../../catalogue/hardware.ts'
 import { economicalRip } from '../../blocks/sizing/economical-rip.ts'
 import { dimPen, shelfPlay } from '../dim-pen.ts'
 import type { Choice, ShapeContext, Shaped, Term } from '../family.ts'
@@ -55,7 +58,7 @@ export function shapeShelfUnit(p: ShelfUnitParams, ctx: ShapeContext): Result<Sh
   const deepest = ctx.goods.reduce((d, g) => Math.max(d, g.item.deepMm), 0)
   const widest = ctx.goods.reduce((d, g) => Math.max(d, g.item.acrossMm), 0)
   const { kerfMm, sheetTrimMm } = ctx.settings
-  const rip = economicalRip(sheet, ctx.settings, deepest - STICK_OUT, ctx.space.depthMm - backMm)
+  const rip = economicalRip(sheet, ctx.settings, deepest - standsOutOf(p), ctx.space.depthMm - backMm - frontThick(p))
   const depthMm = pen.length({ path: 'depthMm', code: 'depth', min: 100, max: 800 }, rip?.mm ?? 300, {
     code: rip ? 'economical-rip' : 'depth-space',
     terms: [],
@@ -63,7 +66,7 @@ export function shapeShelfUnit(p: ShelfUnitParams, ctx: ShapeContext): Result<Sh
   })
   const clearMm = pen.length(
     { path: 'clearMm', code: 'clear-bay', min: 150, max: 2400 },
-    Math.min(Math.max(USUAL_CLEAR, widest + 2 * sideMm), ctx.space.lengthMm - 2 * t),
+    Math.min(Math.max(USUAL_CLEAR, widest + 2 * sideMm + takenByHinges(p.front)), ctx.space.lengthMm - 2 * t),
     { code: 'usual-span', terms: [], data: { everyMm: USUAL_CLEAR } },
   )
   const inDadoes = p.hold === 'dado' ? 2 * dadoDepth(t, units) : 0
@@ -104,7 +107,17 @@ export function shapeShelfUnit(p: ShelfUnitParams, ctx: ShapeContext): Result<Sh
     )
   }
   const housed = (n: number) =>
-    house(ctx.goods, false, p.shelves, openingsFor(n), depthMm, sideMm, STICK_OUT, grows, LIMITS.shelves)
+    house(
+      ctx.goods,
+      false,
+      p.shelves,
+      openingsFor(n).map((o) => besideHinges(p.front, o)),
+      depthMm,
+      sideMm,
+      standsOutOf(p),
+      grows,
+      LIMITS.shelves,
+    )
   const wanted = Array.from({ length: most }, (_, i) => i + 1).find((n) => housed(n).unhoused.length === 0) ?? most
   const bays = pen.count({ path: 'bays', code: 'bays', min: 1, max: LIMITS.bays }, wanted, {
     code: 'shelves-goods',
@@ -116,10 +129,10 @@ export function shapeShelfUnit(p: ShelfUnitParams, ctx: ShapeContext): Result<Sh
     ctx.goods,
     false,
     p.shelves,
-    openings,
+    openings.map((o) => besideHinges(p.front, o)),
     depthMm,
     sideMm,
-    STICK_OUT,
+    standsOutOf(p),
     grows,
     LIMITS.shelves,
   )
@@ -186,7 +199,7 @@ export function shapeShelfUnit(p: ShelfUnitParams, ctx: ShapeContext): Result<Sh
       tieToWall(d, id, ctx.space, ctx.settings.yard, backMm)
     })
   }
-  placeBays(d, plan, backMm, under, t, nailerMm)
+  placeBays(d, plan, p.front, backMm, under, t, nailerMm)
   plan.tops.forEach((z, i) =>
     d.mark(
       z,
@@ -201,6 +214,29 @@ export function shapeShelfUnit(p: ShelfUnitParams, ctx: ShapeContext): Result<Sh
     parts: d.assembly.parts.map((x) => x.id),
     built: p.raise === 'tilt' ? 'flat' : 'in-place',
   })
+  const sides = plan.uprights.map((_, u) => `upright-${u}`)
+  closeFront(d, {
+    front: p.front,
+    sheet: p.sheet,
+    thicknessMm: t,
+    // Strips under the front edges are in the way of magnets.
+    closed: overSheets(openings, sides, t, (k) =>
+      p.latch === 'magnet' && p.strip === 'none'
+        ? {
+            under: `shelf-${k}-${tops.length - 1}`,
+            underMm: tops[tops.length - 1] - t,
+            frontMm: backMm + depthMm,
+            left: openings[k].left,
+            right: openings[k].right,
+          }
+        : null,
+    ),
+    uprights: sides,
+    railed: sides,
+    frontMm: backMm + depthMm,
+    headMm: highMm,
+    panelsMm: tops.map((z) => z - t / 2),
+  })
   plan.tops.forEach((_z, i) =>
     pen.drag(`topMm.${i}`, {
       axis: 'z',
@@ -210,6 +246,12 @@ export function shapeShelfUnit(p: ShelfUnitParams, ctx: ShapeContext): Result<Sh
   )
   return good({ assembly: d.assembly, dims: pen.dims, choices: choices(p, ctx), unhoused })
 }
+
+/** What a thing may stand out in front: nothing where something shuts. */
+const standsOutOf = (p: ShelfUnitParams): number => (p.front === 'open' ? STICK_OUT : 0)
+/** How far its front stands out past the shelves. */
+const frontThick = (p: ShelfUnitParams): number =>
+  p.front === 'doors' ? findSheet(p.sheet)!.thicknessMm : p.front === 'curtain' ? CURTAIN_RAIL.sizeMm : 0
 
 const board = (section: string, grade: string): Stock => ({ kind: 'board', section, grade, treated: false })
 
@@ -341,7 +383,7 @@ function back(d: Draft, ctx: ShapeContext, plan: Plan, t: number) {
   })
 }
 
-function placeBays(d: Draft, plan: Plan, y: number, under: number, t: number, nailerMm: number) {
+function placeBays(d: Draft, plan: Plan, front: Front, y: number, under: number, t: number, nailerMm: number) {
   plan.levels.forEach((level, i) => {
     const above = plan.tops[i + 1]
     plan.openings.forEach((o, k) => {
@@ -350,13 +392,17 @@ function placeBays(d: Draft, plan: Plan, y: number, under: number, t: number, na
         name: { code: 'shelf', column: k + 1, row: i + 1 },
         holds: 'surface',
         clear: {
-          min: [o.left, y, plan.tops[i]],
-          max: [o.right, y + plan.depthMm, above === undefined ? plan.highMm - nailerMm : above - t - under],
+          min: [besideHinges(front, o).left, y, plan.tops[i]],
+          max: [
+            besideHinges(front, o).right,
+            y + plan.depthMm,
+            above === undefined ? plan.highMm - nailerMm : above - t - under,
+          ],
         },
         carriers: [`shelf-${k}-${i}`],
         items: standing(level, k, y, plan.tops[i]),
         play: { sideMm: plan.play.sideMm, aboveMm: above === undefined ? 0 : plan.play.aboveMm, deepMm: 0 },
-        stickOutMm: STICK_OUT,
+        stickOutMm: front === 'open' ? STICK_OUT : 0,
         exit: [0, 1, 0],
       })
     })
@@ -387,6 +433,10 @@ function choices(p: ShelfUnitParams, ctx: ShapeContext): Choice[] {
     { path: 'hold', code: 'hold', value: p.hold, options: ['dado', 'cleats'], of: 'code' },
     { path: 'strip', code: 'strip', value: p.strip, options: ['none', 'screwed', 'glued'], of: 'code' },
     { path: 'stripSection', code: 'strip-section', value: p.stripSection, options: strips, of: 'section' },
+    { path: 'front', code: 'front', value: p.front, options: ['open', 'doors', 'curtain'], of: 'code' },
+    ...(p.front === 'doors'
+      ? [{ path: 'latch', code: 'latch', value: p.latch, options: ['magnet', 'none'], of: 'code' as const }]
+      : []),
     { path: 'back', code: 'back', value: p.back, options: [true, false], of: 'code' },
     { path: 'tie', code: 'tie', value: p.tie, options: [true, false], of: 'code' },
     { path: 'raise', code: 'raise', value: p.raise, options: ['tilt', 'in-place'], of: 'code' },

@@ -2,7 +2,7 @@ import { canHoldTie } from '../../room/room.ts'
 import { exampleContext, exampleGoods } from '../example-context.ts'
 import { family } from '../family.ts'
 import { shelfUnitLevers, shelfUnitSavers } from './levers.ts'
-import { shelfUnitParams, startingParams, type ShelfUnitParams } from './parameters.ts'
+import { shelfUnitParams, startingParams, UPGRADES, type ShelfUnitParams } from './parameters.ts'
 import { shapeShelfUnit } from './shape.ts'
 import { shelfUnitSteps } from './steps.ts'
 
@@ -15,6 +15,7 @@ export const shelfUnit = family<ShelfUnitParams>({
   id: 'shelf-unit',
   hangs: false,
   schema: shelfUnitParams,
+  upgrades: UPGRADES,
   start: (ctx) => startingParams(ctx.settings.yard, canHoldTie(ctx.space.construction)),
   shape: shapeShelfUnit,
   levers: shelfUnitLevers,
@@ -35,6 +36,16 @@ export const shelfUnit = family<ShelfUnitParams>({
       name: 'bags, metric, glued strips, no back, free standing',
       params: { ...startingParams('metric', false), strip: 'glued', back: false, sheet: 'mdf-18mm', clearMm: 800 },
       context: exampleContext('metric', [exampleGoods('metric', 'bag', 14), exampleGoods('metric', 'box', 6)]),
+    },
+    {
+      name: 'two bays behind doors',
+      params: { ...startingParams('metric', true), front: 'doors', bays: 2, shelves: 4 },
+      context: exampleContext('metric', [exampleGoods('metric', 'box', 10)]),
+    },
+    {
+      name: 'behind a curtain',
+      params: { ...startingParams('imperial', true), front: 'curtain', shelves: 4 },
+      context: exampleContext('imperial', [exampleGoods('imperial', 'box', 8)]),
     },
     {
       name: 'three bays, screwed strips',

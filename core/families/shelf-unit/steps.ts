@@ -1,3 +1,4 @@
+import { frontSteps } from '../../blocks/fronts/step.ts'
 import { called, fixedBy } from '../../steps/fixed-by.ts'
 import type { Step } from '../../steps/step.ts'
 import type { Shaped } from '../family.ts'
@@ -16,6 +17,9 @@ export function shelfUnitSteps(p: ShelfUnitParams, shaped: Shaped): Step[] {
     Math.min(...sides.map((x) => x.at.centre[0])) +
     sides[0].size.thicknessMm
   const tied = assembly.anchors.length > 0
+  // Its front is hung when it stands.
+  const front = frontSteps(assembly).flatMap((s) => s.parts)
+  const standing = ids(/./).filter((id) => !front.includes(id))
   const steps: (Step | false)[] = [
     { id: 'stick', code: 'make-stick', parts: [], marks: levels, cautions: [] },
     {
@@ -69,7 +73,7 @@ export function shelfUnitSteps(p: ShelfUnitParams, shaped: Shaped): Step[] {
       id: 'stand',
       code: p.raise === 'tilt' ? 'tilt-up' : 'walk-to-wall',
       parts: [],
-      on: ids(/./),
+      on: standing,
       cautions: ['lift-two', 'top-heavy'],
     },
     {
@@ -90,6 +94,7 @@ export function shelfUnitSteps(p: ShelfUnitParams, shaped: Shaped): Step[] {
       cautions: ['find-studs', 'not-into-wires'],
       hold: { code: 'tied-before-load' },
     },
+    ...frontSteps(assembly),
     {
       id: 'load',
       code: tied ? 'load-low-first' : 'load-low-first-untied',

@@ -1,5 +1,6 @@
 import { z } from '../../measure/schema.ts'
 import type { UnitSystem } from '../../measure/units.ts'
+import type { Raw } from '../family.ts'
 import { countDim, dim, dims, section, sheet } from '../params.ts'
 
 export const LIMITS = { columns: 24, rows: 12 } as const
@@ -31,6 +32,7 @@ export const toteRackParams = z.object({
   tie: z.boolean(),
   top: z.union([z.literal('none'), sheet]),
   raise: z.enum(['tilt', 'in-place']),
+  front: z.enum(['open', 'curtain']),
 })
 export type ToteRackParams = z.infer<typeof toteRackParams>
 
@@ -64,4 +66,8 @@ export const startingParams = (
   tie: canTie,
   top: 'none',
   raise: 'tilt',
+  front: 'open',
 })
+
+/** The first form knew no fronts. */
+export const UPGRADES = [(raw: Raw): Raw => ({ front: 'open', ...raw })]

@@ -7,6 +7,7 @@ import { bad, good, type Result } from '../../measure/result.ts'
 import { canHoldTie, fallAt } from '../../room/room.ts'
 import { dimPen } from '../dim-pen.ts'
 import type { Choice, ShapeContext, Shaped } from '../family.ts'
+import { closeFront, overPosts } from '../../blocks/fronts/standing.ts'
 import { placeBrace } from '../../blocks/frame/brace.ts'
 import { spliceOver, type Stretch } from '../splice.ts'
 import { tieToWall } from '../../blocks/mounts/tie.ts'
@@ -88,6 +89,22 @@ export function shapeToteRack(p: ToteRackParams, ctx: ShapeContext): Result<Shap
   if (p.top !== 'none')
     d.sub({ id: 'top', name: 'top', parts: all.filter((id) => id.startsWith('top-')), built: 'in-place' })
 
+  const frontPosts = all.filter((id) => id.startsWith('post-') && id.endsWith('-front'))
+  closeFront(d, {
+    front: p.front,
+    sheet: '',
+    thicknessMm: 0,
+    closed: overPosts(
+      d,
+      plan.columns.map((c) => ({ left: c.left, right: c.left + c.clearMm })),
+      frontPosts,
+    ),
+    uprights: [],
+    railed: frontPosts,
+    frontMm: y0 + plan.railMm,
+    headMm: Math.max(...frontPosts.map((id) => d.box(id).max[2])),
+    panelsMm: [],
+  })
   plan.columns.forEach((_, c) =>
     pen.drag(`clearMm.${c}`, { axis: 'x', parts: [`post-${c + 1}-front`, `post-${c + 1}-rear`], sign: 1 }),
   )
@@ -401,6 +418,7 @@ function choices(p: ToteRackParams, ctx: ShapeContext): Choice[] {
     { path: 'brace', code: 'brace', value: p.brace, options: [true, false], of: 'code' },
     { path: 'tie', code: 'tie', value: p.tie, options: [true, false], of: 'code' },
     { path: 'top', code: 'top', value: p.top, options: sheets, of: 'sheet' },
+    { path: 'front', code: 'front', value: p.front, options: ['open', 'curtain'], of: 'code' },
     { path: 'raise', code: 'raise', value: p.raise, options: ['tilt', 'in-place'], of: 'code' },
   ]
 }

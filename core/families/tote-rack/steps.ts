@@ -1,4 +1,5 @@
 import type { Shaped } from '../family.ts'
+import { frontSteps } from '../../blocks/fronts/step.ts'
 import { called, fixedBy } from '../../steps/fixed-by.ts'
 import type { Step } from '../../steps/step.ts'
 import type { ToteRackParams } from './parameters.ts'
@@ -19,6 +20,8 @@ export function toteRackSteps(p: ToteRackParams, shaped: Shaped): Step[] {
   const tops = ids((id) => id.startsWith('top-'))
   const tied = assembly.anchors.length > 0
   const spliced = assembly.parts.some((x) => /^(plate-(bottom|top)|back-\d)-\d/.test(x.id)) ? 1 : 0
+  // Its front is hung when it stands.
+  const front = frontSteps(assembly).flatMap((x) => x.parts)
   const steps: (Step | false)[] = [
     { id: 'stick', code: 'make-stick', parts: [], marks: assembly.stick.map((m) => m.level), cautions: [] },
     {
@@ -62,7 +65,7 @@ export function toteRackSteps(p: ToteRackParams, shaped: Shaped): Step[] {
       id: 'stand',
       code: p.raise === 'tilt' ? 'tilt-up' : 'stand-in-place',
       parts: [],
-      on: ids(() => true),
+      on: ids((id) => !front.includes(id)),
       cautions: ['lift-two', 'top-heavy'],
     },
     {
@@ -84,6 +87,7 @@ export function toteRackSteps(p: ToteRackParams, shaped: Shaped): Step[] {
       hold: { code: 'tied-before-load' },
     },
     tops.length > 0 && { id: 'top', code: 'top-sheet', parts: tops, cautions: ['sheet-two'] },
+    ...frontSteps(assembly),
     {
       id: 'load',
       code: tied ? 'load-low-first' : 'load-low-first-untied',

@@ -2,7 +2,7 @@ import { canHoldTie } from '../../room/room.ts'
 import { exampleContext, exampleGoods } from '../example-context.ts'
 import { family, type ShapeContext } from '../family.ts'
 import { toteRackLevers, toteRackSavers } from './levers.ts'
-import { startingParams, toteRackParams, type ToteRackParams } from './parameters.ts'
+import { startingParams, toteRackParams, type ToteRackParams, UPGRADES } from './parameters.ts'
 import { bodyGap } from './plan-out.ts'
 import { shapeToteRack } from './shape.ts'
 import { toteRackSteps } from './steps.ts'
@@ -34,6 +34,7 @@ export const toteRack = family<ToteRackParams>({
   id: 'tote-rack',
   hangs: false,
   schema: toteRackParams,
+  upgrades: UPGRADES,
   start,
   shape: shapeToteRack,
   levers: toteRackLevers,
@@ -63,6 +64,11 @@ export const toteRack = family<ToteRackParams>({
         raise: 'in-place',
       },
       context: exampleContext('metric', [exampleGoods('metric', 'tote', 9)]),
+    },
+    {
+      name: 'six totes behind a curtain',
+      params: { ...startingParams('imperial', 'rim', true), front: 'curtain' },
+      context: exampleContext('imperial', [exampleGoods('imperial', 'tote', 6)]),
     },
     {
       name: 'two sizes, ripped rails, no brace',

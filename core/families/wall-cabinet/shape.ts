@@ -269,7 +269,7 @@ function doors(d: Draft, p: WallCabinetParams, plan: Plan) {
   const { t } = plan
   const last = plan.openings.length - 1
   plan.openings.forEach((o, k) => {
-    const { catches } = placeLeaves(d, {
+    placeLeaves(d, {
       id: `door-${k}`,
       stock: { kind: 'sheet', sheet: plan.sheet.id },
       thicknessMm: t,
@@ -283,7 +283,6 @@ function doors(d: Draft, p: WallCabinetParams, plan: Plan) {
       panelsMm: panelMiddles(plan),
       latch: p.latch === 'magnet' ? latchUnder(plan, k) : null,
     })
-    for (const id of catches) d.joinBody('carcass', id)
   })
 }
 
@@ -316,13 +315,12 @@ function deepDoors(d: Draft, p: WallCabinetParams, plan: Plan) {
     tierBays(d, leaf, i + 1, tiers, { sideMm: plan.play.sideMm, aboveMm: plan.play.aboveMm, deepMm: 0 })
     if (p.latch !== 'magnet') return
     const { min, max } = d.box(`${leaf.id}-face`)
-    const id = magnet(d, latchUnder(plan, nearest(plan, i === 0 ? max[0] : min[0])), {
+    magnet(d, latchUnder(plan, nearest(plan, i === 0 ? max[0] : min[0])), {
       id: leaf.id,
       left: min[0],
       right: max[0],
       hung: i === 0 ? 0 : 1,
     })
-    d.joinBody('carcass', id)
   })
 }
 

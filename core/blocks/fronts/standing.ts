@@ -1,0 +1,95 @@
+import type { Draft } from '../../assembly/draft.ts'
+import { stiffFrame } from '../mounts/stiff-frame.ts'
+import { hangCurtain } from './curtain.ts'
+import type { Front } from './front.ts'
+import { GAP_MM, placeLeaves, type Leaves } from './hinged.ts'
+
+/** What one or two leaves close: from edge to edge, and what they hang on. */
+type Closed = Pick<Leaves, 'left' | 'right' | 'uprights' | 'faces' | 'latch'>
+
+/** The front of what stands on the floor between uprights of sheet or posts. */
+export interface StandingFront {
+  front: Front
+  /** What leaves are made of, and how thick that is. */
+  sheet: string
+  thicknessMm: number
+  closed: readonly Closed[]
+  /** All that stands, and what of it a curtain rail is screwed to. */
+  uprights: readonly string[]
+  railed: readonly string[]
+  frontMm: number
+  headMm: number
+  /** Heights of what lies between the uprights: no hinge there. */
+  panelsMm: readonly number[]
+}
+
+/** Leaves stop this far above the floor, mm: it is never quite level. */
+const OVER_FLOOR_MM = 15
+
+/** Leaves over the openings, or a curtain over all of them, in a piece of its own to put up. */
+export function closeFront(d: Draft, s: StandingFront): void {
+  if (s.front === 'open') return
+  const from = d.assembly.parts.length
+  const [left, right] = [Math.min(...s.closed.map((c) => c.left)), Math.max(...s.closed.map((c) => c.right))]
+  if (s.front === 'curtain')
+    hangCurtain(d, { id: 'curtain', left, right, frontMm: s.frontMm, headMm: s.headMm, footMm: 0, on: s.railed })
+  else {
+    stiffFrame(d, 'frame', s.uprights)
+    s.closed.forEach((c, k) =>
+      placeLeaves(d, {
+        id: `door-${k}`,
+        stock: { kind: 'sheet', sheet: s.sheet },
+        thicknessMm: s.thicknessMm,
+        ...c,
+        footMm: OVER_FLOOR_MM,
+        headMm: s.headMm,
+        frontMm: s.frontMm,
+        panelsMm: s.panelsMm,
+      }),
+    )
+  }
+  d.sub({ id: 'front', name: 'unit', parts: d.assembly.parts.slice(from).map((x) => x.id), built: 'in-place' })
+}
+
+/** Leaves over uprights of sheet: from the middle of one to the middle of the next, the outer ones covered. */
+export const overSheets = (
+  openings: readonly { left: number; right: number }[],
+  uprights: readonly string[],
+  t: number,
+  latch: (opening: number) => Leaves['latch'],
+): Closed[] =>
+  openings.map((o, k) => ({
+    left: k === 0 ? o.left - t : o.left - t / 2 + GAP_MM / 2,
+    right: k === openings.length - 1 ? o.right + t : o.right + t / 2 - GAP_MM / 2,
+    uprights: [uprights[k], uprights[k + 1]],
+    faces: [o.left, o.right],
+    latch: latch(k),
+  }))
+
+/** Leaves cover this much of a post, mm. Product decision. */
+const ON_POST_MM = 20
+
+/** Leaves over openings between posts. @param posts the front ones, in any order */
+export const overPosts = (
+  d: Draft,
+  openings: readonly { left: number; right: number }[],
+  posts: readonly string[],
+): Closed[] =>
+  openings.map((o) => {
+    const nearest = (x: number, side: 'min' | 'max') =>
+      posts.reduce((a, b) => (Math.abs(d.box(b)[side][0] - x) < Math.abs(d.box(a)[side][0] - x) ? b : a))
+    return {
+      left: o.left - ON_POST_MM,
+      right: o.right + ON_POST_MM,
+      uprights: [nearest(o.left, 'max'), nearest(o.right, 'min')],
+      faces: [o.left, o.right],
+      latch: null,
+    }
+  })
+
+/** Heights that stand for a stretch where no hinge goes, close enough that none slips between. */
+export const stretch = (fromMm: number, toMm: number): number[] => {
+  const n = Math.max(1, Math.ceil((toMm - fromMm) / EVERY_MM))
+  return Array.from({ length: n + 1 }, (_, i) => fromMm + ((toMm - fromMm) * i) / n)
+}
+const EVERY_MM = 40
