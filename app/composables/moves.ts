@@ -28,6 +28,18 @@ export function snapLinesFor(
   ]
 }
 
+/** What stands on a build goes where that goes. */
+function carryAlong(builds: Build[], id: string, by: { wallId: string; alongMm: number; outMm: number }, depth = 0) {
+  if (depth > builds.length) return
+  for (const b of builds)
+    if (b.standsOn === id) {
+      b.wallId = by.wallId
+      b.offsetMm = Math.max(0, b.offsetMm + by.alongMm)
+      b.outMm = Math.max(0, b.outMm + by.outMm)
+      carryAlong(builds, b.id, by, depth + 1)
+    }
+}
+
 /** Moving, turning and mirroring builds, the same by drag, by key and by typing. */
 export function useMoves() {
   const doc = useDocument()
@@ -35,7 +47,7 @@ export function useMoves() {
 
   function move(
     id: string,
-    to: Partial<Pick<Build, 'wallId' | 'offsetMm' | 'outMm' | 'turn' | 'mirrored'>>,
+    to: Partial<Pick<Build, 'wallId' | 'offsetMm' | 'outMm' | 'turn' | 'mirrored' | 'standsOn'>>,
     stepped = false,
   ) {
     const build = doc.project?.builds.find((b) => b.id === id)
@@ -44,11 +56,14 @@ export function useMoves() {
     const offsetMm = Math.min(Math.max(0, to.offsetMm ?? build.offsetMm), Math.max(0, wall.lengthMm - 50))
     doc.change(
       `move ${build.name}`,
-      (d) =>
-        void Object.assign(
+      (d) => {
+        const outMm = Math.max(0, to.outMm ?? build.outMm)
+        Object.assign(
           d.builds.find((b) => b.id === id)!,
-          { ...to, offsetMm, outMm: Math.max(0, to.outMm ?? build.outMm) },
-        ),
+          { ...to, offsetMm, outMm },
+        )
+        carryAlong(d.builds, id, { wallId: wall.id, alongMm: offsetMm - build.offsetMm, outMm: outMm - build.outMm })
+      },
       stepped ? `${id}:place` : undefined,
     )
   }

@@ -33,7 +33,7 @@ export function inEveryArrangement(
   })
 }
 /** The most that passes through each support in any arrangement, with its sign, N. */
-function mostThrough(paths: readonly LoadPath[]): Map<string, number> {
+export function mostThrough(paths: readonly LoadPath[]): Map<string, number> {
   const out = new Map(paths[0].reactions)
   for (const p of paths.slice(1))
     for (const [id, n] of p.reactions) if (Math.abs(n) > Math.abs(out.get(id) ?? 0)) out.set(id, n)

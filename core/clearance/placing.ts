@@ -30,13 +30,15 @@ export interface Frame {
   outMm: number
   wall: WallLine
   place: Place
+  /** Its own floor above that of the room: what it stands on. */
+  liftMm: number
 }
 
 /**
  * @param wideMm size of the build along its own x
  * @param deepMm and along its own y
  */
-export function frameOf(wall: WallLine, place: Place, wideMm: number, deepMm: number): Frame {
+export function frameOf(wall: WallLine, place: Place, wideMm: number, deepMm: number, liftMm = 0): Frame {
   const turned = (x: number, y: number): Point => {
     switch (place.turn) {
       case 0:
@@ -60,6 +62,7 @@ export function frameOf(wall: WallLine, place: Place, wideMm: number, deepMm: nu
     toPlan,
     wall,
     place,
+    liftMm,
     direction: (v) => [
       v[0] * (ex[0] - o[0]) + v[1] * (ey[0] - o[0]),
       v[0] * (ex[1] - o[1]) + v[1] * (ey[1] - o[1]),
@@ -78,7 +81,7 @@ export function placedBox(f: Frame, b: Box): Convex {
     f.toPlan(b.max[0], b.max[1]),
     f.toPlan(b.min[0], b.max[1]),
   ]
-  return prism(foot, b.min[2], b.max[2])
+  return prism(foot, b.min[2] + f.liftMm, b.max[2] + f.liftMm)
 }
 
 /** A part of the build, at whatever angle, in the room. */
@@ -92,12 +95,12 @@ export function placedPart(f: Frame, p: Part): Convex {
     along[2] * across[0] - along[0] * across[2],
     along[0] * across[1] - along[1] * across[0],
   ]
-  return brick([cx, cy, t.centre[2]], [along, across, third], t.size)
+  return brick([cx, cy, t.centre[2] + f.liftMm], [along, across, third], t.size)
 }
 
 const inRoom = (f: Frame, p: Vec3): Vec3 => {
   const [x, y] = f.toPlan(p[0], p[1])
-  return [x, y, p[2]]
+  return [x, y, p[2] + f.liftMm]
 }
 
 /** Taken up by a build: its pieces, its goods, and what its goods need on their way out. */

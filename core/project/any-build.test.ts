@@ -1,4 +1,5 @@
 import { describe, expect, it } from '@jest/globals'
+import { isSawn } from '../assembly/identical.ts'
 import fc from 'fast-check'
 import { validateAssembly } from '../assembly/validate.ts'
 import { drawView, VIEWS } from '../drawing/view.ts'
@@ -178,7 +179,7 @@ describe('any build', () => {
           ...cutPlan.sheets.flatMap((s) => s.cuts.map((c) => c.label)),
         ]
         expect(new Set(cut).size).toBe(cut.length)
-        const sawn = outcome.reading.shaped.assembly.parts.filter((p) => p.stock.kind !== 'bought')
+        const sawn = outcome.reading.shaped.assembly.parts.filter((p) => isSawn(p.stock))
         if (cutPlan.cannot.length === 0) expect(cut.length).toBe(sawn.length)
         else expect(cut.length).toBeLessThan(sawn.length)
       }),

@@ -2,7 +2,7 @@ import type { Assembly } from '../assembly/assembly.ts'
 import { partBoxes, partsById, type PartBoxes } from '../assembly/part-box.ts'
 import { CHECKS } from '../checks/all.ts'
 import type { CheckContext, CheckResult } from '../checks/check.ts'
-import { inEveryArrangement, type Loaded } from '../checks/in-every-arrangement.ts'
+import { inEveryArrangement, mostThrough, type Loaded } from '../checks/in-every-arrangement.ts'
 import { jointRooms, type JointRooms } from '../checks/joint-room.ts'
 import { broken, unread } from '../checks/unread.ts'
 import { analyse, edgeStrips, type AnalysisOptions, type SolvedMembers } from '../loads/analyse.ts'
@@ -21,6 +21,8 @@ export interface Judged {
   /** Weights as they are, and times the method's factors, with the goods as drawn. */
   service: LoadPath
   design: LoadPath
+  /** The most that comes through each support in any arrangement of the goods, as they weigh, N. */
+  most: ReadonlyMap<string, number>
   checks: CheckResult[]
 }
 
@@ -46,7 +48,8 @@ function inAllArrangements(a: Assembly, boxes: PartBoxes, o: Omit<AnalysisOption
 export function judge(assembly: Assembly, given: JudgedBy): Judged {
   const boxes = partBoxes(assembly)
   const lost = broken(assembly)
-  if (lost) return { boxes, rooms: new Map(), service: emptyPath(), design: emptyPath(), checks: [lost] }
+  if (lost)
+    return { boxes, rooms: new Map(), service: emptyPath(), design: emptyPath(), most: new Map(), checks: [lost] }
   const { settings } = given
   const method = METHODS[settings.method]
   const loaded = inAllArrangements(assembly, boxes, { method, conditions: settings, stripsOf: edgeStrips(assembly) })
@@ -59,5 +62,6 @@ export function judge(assembly: Assembly, given: JudgedBy): Judged {
     loaded.map((l) => l.service),
     results,
   )
-  return { boxes, rooms, service: loaded[0].service, design: loaded[0].design, checks: [...results, asked] }
+  const most = mostThrough(loaded.map((l) => l.service))
+  return { boxes, rooms, service: loaded[0].service, design: loaded[0].design, most, checks: [...results, asked] }
 }

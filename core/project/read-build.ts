@@ -14,13 +14,16 @@ import type { AnyFamily, ShapeContext, Shaped } from '../families/family.ts'
 import { findFamily } from '../families/registry.ts'
 import type { Goods } from '../goods/goods.ts'
 import type { LoadPath } from '../loads/load-path.ts'
-import { good, type Problem, type Result } from '../measure/result.ts'
+import { bad, good, type Problem, type Result } from '../measure/result.ts'
 import { ceilingAt, joistsOver } from '../room/ceiling.ts'
 import { fallUnder, floorPlane, type FloorPlane } from '../room/floor.ts'
 import { onPlan, outline, type Outline } from '../room/outline.ts'
 import { freeSpace, LEVEL, type FreeSpace, type Room } from '../room/room.ts'
 import type { Step } from '../steps/step.ts'
 import { pieceLines, type PieceLine } from '../takeoff/pieces.ts'
+import type { Assembly } from '../assembly/assembly.ts'
+import type { Box } from '../geometry/box.ts'
+import { burdened, flatTop, standsOnTop, type Standing } from './stacked.ts'
 import { judge } from './judge.ts'
 import type { Build, Project } from './project.ts'
 import { checksInRoom, checksInRoomKept, surroundingsOf, tiesOf, withRoom, type Surroundings } from './room-checks.ts'
@@ -45,6 +48,9 @@ export interface BuildReading {
   steps: Step[]
   massKg: number
   goods: Map<string, Goods>
+  /** Where it stands on another build: how high that is, mm. */
+  liftMm: number
+  most: ReadonlyMap<string, number>
 }
 export type BuildOutcome = { ok: true; reading: BuildReading } | { ok: false; build: Build; problem: Problem }
 
@@ -88,6 +94,7 @@ function nextOnWall(p: Project, build: Build): number {
       .filter(
         (b) =>
           b.id !== build.id &&
+          b.standsOn === build.standsOn &&
           b.wallId === build.wallId &&
           findFamily(b.family)?.hangs === hangs &&
           b.offsetMm > build.offsetMm &&
@@ -126,9 +133,55 @@ function spaceOf(p: Project, build: Build): FreeSpace | null {
   }
 }
 
+/** What a build stands on: the other build, and its flat top in that one's own frame. */
+export interface Base {
+  lower: Build
+  top: Box
+}
+
+/**
+ * What a build that stands on another stands on; null on the floor, or hung.
+ * @returns a problem where that other is gone, stands elsewhere or otherwise, has no flat top, or stands on this one
+ */
+export function baseOf(p: Project, build: Build, prices = priceBook(p)): Result<Base | null> {
+  if (build.standsOn === null) return good(null)
+  const lower = p.builds.find((b) => b.id === build.standsOn)
+  const family = lower && findFamily(lower.family)
+  if (!lower || !family) return bad('stands-on-nothing')
+  const under = new Set([build.id])
+  for (let b: Build | undefined = lower; b; b = p.builds.find((x) => x.id === b!.standsOn)) {
+    if (under.has(b.id)) return bad('stands-on-itself', { name: lower.name })
+    under.add(b.id)
+  }
+  if (lower.wallId !== build.wallId || lower.turn !== 0 || build.turn !== 0)
+    return bad('stands-on-turned', { name: lower.name })
+  if (findFamily(build.family)?.hangs) return bad('hangs-and-stands', { name: lower.name })
+  const ctx = contextOf(p, lower, prices)
+  const shaped = ctx && shapeInPlace(family, lower, ctx)
+  if (!shaped?.ok) return bad('stands-on-nothing')
+  const top = flatTop(settled(shaped.value.assembly).built)
+  return top ? good({ lower, top: top.box }) : bad('no-flat-top', { name: lower.name })
+}
+
+/** The space on another build: no wider and no deeper than its top, and under the ceiling above that. */
+function spaceOn(space: FreeSpace, build: Build, { lower, top }: Base): FreeSpace {
+  const [along, out] = [build.offsetMm - lower.offsetMm, build.outMm - lower.outMm]
+  return {
+    ...space,
+    lengthMm: Math.max(1, Math.min(space.lengthMm, top.max[0] - along)),
+    depthMm: Math.max(50, Math.min(space.depthMm, top.max[1] - out)),
+    heightMm: Math.max(1, space.heightMm - top.max[2]),
+    ceilingMm: Math.max(1, space.ceilingMm - top.max[2]),
+    floor: 'timber',
+    floorFall: LEVEL,
+  }
+}
+
 /** What a build is shaped to: its goods that are still kept, and its space up to the next build on the wall. */
 export function contextOf(p: Project, build: Build, prices = priceBook(p)): ShapeContext | null {
-  const space = spaceOf(p, build)
+  const base = baseOf(p, build, prices)
+  const own = spaceOf(p, build)
+  const space = own && base.ok && base.value ? spaceOn(own, build, base.value) : own
   if (!space) return null
   const goods = build.goods.flatMap(({ goodsId, count }) => {
     const item = p.goods.find((g) => g.id === goodsId && g.decision === 'keep')
@@ -141,7 +194,7 @@ export function contextOf(p: Project, build: Build, prices = priceBook(p)): Shap
     space,
     settings: p.settings,
     boards: boardsOf(prices, p.settings.yard),
-    ...(floor && line && build.turn === 0
+    ...(floor && line && build.turn === 0 && build.standsOn === null
       ? {
           fallUnder: (wide: number, deep: number) =>
             fallUnder(floor, line, { alongMm: build.offsetMm, outMm: build.outMm }, wide, deep),
@@ -151,14 +204,59 @@ export function contextOf(p: Project, build: Build, prices = priceBook(p)): Shap
 }
 
 /** Reads one build: shape, load path, checks, parts and steps. Pure and quick: called on every change. */
-export function readBuild(p: Project, build: Build, prices = priceBook(p), pen?: LetterPen): BuildOutcome {
+export function readBuild(
+  p: Project,
+  build: Build,
+  prices = priceBook(p),
+  pen?: LetterPen,
+  uppers: readonly BuildReading[] = [],
+): BuildOutcome {
   const family = findFamily(build.family)
   if (!family) return { ok: false, build, problem: { code: 'no-such-family', data: { family: build.family } } }
   if (build.paramsVersion > family.version)
     return { ok: false, build, problem: { code: 'newer-build', data: { version: build.paramsVersion } } }
+  const base = baseOf(p, build, prices)
+  if (!base.ok) return { ok: false, build, problem: base.problem }
   const ctx = contextOf(p, build, prices)
   if (!ctx) return { ok: false, build, problem: { code: 'no-such-wall' } }
-  return readWith(family, build, ctx, pen)
+  const outcome = readWith(family, build, ctx, pen, uppers)
+  if (!outcome.ok || !base.value) return outcome
+  const { reading } = outcome
+  const { lower, top } = base.value
+  const checks = [...reading.checks, standsOnTop(standingOf(reading), lower, top)]
+  return {
+    ok: true,
+    reading: {
+      ...reading,
+      liftMm: top.max[2],
+      checks,
+      verdict: verdict(checks),
+      steps: withSetOn(reading.steps, lower, reading.shaped.assembly),
+    },
+  }
+}
+
+const standingOf = ({ build, shaped, most, service }: BuildReading): Standing => ({
+  build,
+  assembly: shaped.assembly,
+  most,
+  weighed: service.notWeighed.length === 0,
+})
+
+/** Set on what it stands on before it is levelled, tied or loaded. */
+function withSetOn(steps: readonly Step[], lower: Build, a: Assembly): Step[] {
+  const feet = a.supports.flatMap((s) => (s.on.kind === 'floor' && 'part' in s.from ? [s.from.part] : []))
+  const step: Step = {
+    id: 'set-on',
+    code: 'set-on',
+    data: { name: lower.name },
+    parts: [],
+    on: [...new Set(feet)],
+    cautions: ['lift-two', 'top-heavy'],
+    hold: { code: 'set-on-flush' },
+  }
+  const at = steps.findIndex((s) => ['level', 'tie'].includes(s.id) || s.code.startsWith('load-'))
+  return at < 0 ? [...steps, step] : [...steps.slice(0, at), step, ...steps.slice(at)]
 }
 
 /**
@@ -191,20 +289,34 @@ function shapeInPlace(family: AnyFamily, build: Build, ctx: ShapeContext): Resul
   return good({ ...shaped.value, dims, assembly: mirrorAssembly(shaped.value.assembly, max[0]) })
 }
 
-export function readWith(family: AnyFamily, build: Build, ctx: ShapeContext, pen?: LetterPen): BuildOutcome {
+/** @param uppers builds that stand on it */
+export function readWith(
+  family: AnyFamily,
+  build: Build,
+  ctx: ShapeContext,
+  pen?: LetterPen,
+  uppers: readonly BuildReading[] = [],
+): BuildOutcome {
   const shaped = shapeInPlace(family, build, ctx)
   if (!shaped.ok) return { ok: false, build, problem: shaped.problem }
   const { unhoused } = shaped.value
   const { built: assembly, temporary } = settled(shaped.value.assembly)
   const groups = alike(assembly, pen)
   const goods = new Map(ctx.goods.map((g) => [g.item.id, g.item]))
-  const judged = judge(assembly, { settings: ctx.settings, space: ctx.space, goods, unhoused, alike: groups })
+  const judged = judge(burdened(assembly, build, uppers.map(standingOf)), {
+    settings: ctx.settings,
+    space: ctx.space,
+    goods,
+    unhoused,
+    alike: groups,
+  })
   return {
     ok: true,
     reading: {
       build,
       shaped: { ...shaped.value, assembly },
       temporary,
+      liftMm: 0,
       space: ctx.space,
       groups,
       labels: labels(groups),
@@ -242,21 +354,41 @@ export function readAlone(p: Project, kept?: KeptReadings): BuildOutcome[] {
   const next = freshLetters(taken)
   let fresh = 0
   const prices = priceBook(p)
-  return p.builds.map((b) => {
+  const done = new Map<string, BuildOutcome>()
+  const readOne = (b: Build): BuildOutcome => {
+    const uppers = p.builds.flatMap((u) => {
+      const o = u.standsOn === b.id ? done.get(u.id) : undefined
+      return o ? readingsOf([o]) : []
+    })
     // All that one build's reading depends on; the document is immutable, so the same object is the same value.
-    const key: unknown[] = [b, p.goods, p.room, p.settings, p.prices, letters, fresh, nextOnWall(p, b)]
+    const on = p.builds.find((x) => x.id === b.standsOn)
+    const key: unknown[] = [b, p.goods, p.room, p.settings, p.prices, letters, fresh, nextOnWall(p, b), on, ...uppers]
     const known = kept?.get(b.id)
-    if (known && key.every((k, i) => k === known.key[i])) {
+    if (known && key.length === known.key.length && key.every((k, i) => k === known.key[i])) {
       for (let i = 0; i < known.fresh; i++) next()
       fresh += known.fresh
       return known.outcome
     }
     const before = fresh
     const pen: LetterPen = { given: letters[b.id] ?? {}, next: () => (fresh++, next()) }
-    const outcome = readBuild(p, b, prices, pen)
+    const outcome = readBuild(p, b, prices, pen, uppers)
     kept?.set(b.id, { key, outcome, fresh: fresh - before })
     return outcome
-  })
+  }
+  for (const b of fromAbove(p.builds)) done.set(b.id, readOne(b))
+  return p.builds.map((b) => done.get(b.id)!)
+}
+
+/** Builds in their order, but each after all that stand on it: what they press is known then. */
+function fromAbove(builds: readonly Build[]): Build[] {
+  const out = new Set<Build>()
+  const take = (b: Build, above: readonly Build[]) => {
+    if (out.has(b) || above.includes(b)) return
+    for (const u of builds) if (u.standsOn === b.id) take(u, [...above, b])
+    out.add(b)
+  }
+  for (const b of builds) take(b, [])
+  return [...out]
 }
 
 /** What was read in the room the last time, beside the readings it was made of: ticks and names change neither. */

@@ -28,12 +28,12 @@ export interface PlacedBuild {
 /** A build's own frame in the room; null when it has no wall. */
 export function frameInRoom(
   outline: Outline,
-  { build, boxes, shaped }: Pick<BuildReading, 'build' | 'boxes' | 'shaped'>,
+  { build, boxes, shaped, liftMm }: Pick<BuildReading, 'build' | 'boxes' | 'shaped' | 'liftMm'>,
 ): Frame | null {
   const wall = outline.walls.find((w) => w.wall.id === build.wallId)
   if (!wall || shaped.assembly.parts.length === 0) return null
   const { max } = wholeBox(boxes)
-  return frameOf(wall, { alongMm: build.offsetMm, outMm: build.outMm, turn: build.turn }, max[0], max[1])
+  return frameOf(wall, { alongMm: build.offsetMm, outMm: build.outMm, turn: build.turn }, max[0], max[1], liftMm)
 }
 
 /** Where a reading was placed the last time: neither readings nor outlines change once they are made. */

@@ -202,6 +202,10 @@ const TABLE: Record<string, Words> = {
     r.state === 'holds'
       ? `The ${plural(Number(d.hinges), 'hinge')} of the ${roleName(String(d.role))} hold it${share(r, say)}: pulled with ${say.force(Number(d.pulledN))} at most.`
       : `Its hinges are torn out of the ${roleName(String(d.role))} or what it hangs on: ${say.percent(r.ratio ?? 9.99)} of what their screws hold. More hinges, a narrower leaf, or plywood.`,
+  'stands-on': (r, d, say) =>
+    r.state === 'holds'
+      ? `It stands with all its feet on "${d.name}".`
+      : `It stands out past "${d.name}" by ${say.lengthOf(d, 'overMm')}. Move it, make it smaller, or let it stand on the floor.`,
   pins: (r, d, say) =>
     r.state === 'holds'
       ? `Its ${plural(Number(d.pins), 'pin')} hold${share(r, say)}: the one with most takes ${say.force(r.demand!)}.`
@@ -368,6 +372,7 @@ export const CHECK_NAMES: Record<string, string> = {
   rods: 'Rods and washers',
   hinges: 'Hinges',
   pins: 'Shelf pins',
+  'stands-on': 'Stands on another',
   ratings: 'Makers’ ratings',
   'own-sweep': 'Opens and shuts',
   joists: 'Joists',

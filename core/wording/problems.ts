@@ -160,6 +160,14 @@ const TABLE: Record<string, Words> = {
     `Hole ${d.hole} for a cord comes nearer than ${say.lengthOf(d, 'leastMm')} to a shelf, the bottom or the top. Put it higher or lower.`,
   'holes-near': (d, say) =>
     `Hole ${d.hole} for a cord comes nearer than ${say.lengthOf(d, 'leastMm')} to another one. Put it further away.`,
+  'stands-on-nothing': () =>
+    'What it stands on is gone, or cannot be built as it is. Let it stand on the floor, or on another build.',
+  'stands-on-itself': (d) => `It stands on "${d.name}", and that on it. Let one of them stand on the floor.`,
+  'stands-on-turned': (d) =>
+    `It can stand on "${d.name}" only at the same wall, and both with their backs to it. Move it, or let it stand on the floor.`,
+  'hangs-and-stands': (d) => `It hangs, and does not stand on "${d.name}". Let it stand on nothing.`,
+  'no-flat-top': (d) =>
+    `"${d.name}" has no flat top of sheet to stand on. Give it one, or let this build stand on the floor.`,
   'newer-build': (d) =>
     `This build was made by a newer version of the program (form ${d.version} of its kind). Nothing of it is changed; update the program to see it.`,
   'no-such-family': (d) =>

@@ -79,6 +79,11 @@ const STEPS: Record<string, StepWords> = {
     title: 'Tie it to the wall',
     text: (d) => `${plural(Number(d.count), 'screw')} into solid wood or masonry behind it, where the drawing shows.`,
   },
+  'set-on': {
+    title: 'Set it on what carries it',
+    text: (d) =>
+      `Two people, empty, once "${d.name}" is standing, level and tied: lift it on, flush at the back, and screw it down through its lowest panels or plates, so that it cannot slide off.`,
+  },
   'tie-neighbours': {
     title: 'Tie it to its neighbour',
     text: (d) =>
@@ -184,7 +189,7 @@ const STEPS: Record<string, StepWords> = {
   'leaves-built': {
     title: 'The leaves',
     text: (d) =>
-      `${plural(Number(d.leaves), 'leaf', 'leaves')}, each a box by itself: the tiers and the head between its two sides, ${fixed(d)} at each end, the ${plural(Number(d.rods), 'rod')} into their holes as the second side goes on. Then the face, flush all round, glued and screwed.`,
+      `${Number(d.leaves) === 1 ? 'The leaf is a box by itself' : `${d.leaves} leaves, each a box by itself`}: the tiers and the head between its two sides, ${fixed(d)} at each end, the ${plural(Number(d.rods), 'rod')} into their holes as the second side goes on. Then the face, flush all round, glued and screwed.`,
   },
   'leaves-hung': {
     title: 'Hang the leaves',
@@ -317,6 +322,7 @@ const HOLDS: Record<string, (h: HoldPoint, say: Say) => string> = {
   'dado-fits': () =>
     'Try an offcut of the shelf in the first dado before you cut the rest: pushed in by hand, no rattle.',
   'cleats-level': () => 'Lay a shelf across two uprights side by side: it must lie on both cleats without rocking.',
+  'set-on-flush': () => 'Push it sideways and pull at its front: it must neither slide nor rock.',
   'rows-agree': () =>
     'Stand two uprights face to face and push a pin through a hole of one: it must find that of the other, at both ends of the row.',
   'pins-rock': () => 'Press on each corner of the shelf: it lies on all its pins and does not rock.',

@@ -6,6 +6,7 @@ import { stepFasteners } from '../../../core/project/step-fasteners.ts'
 import { drawView } from '../../../core/drawing/view.ts'
 import { roleName, stockName } from '../../../core/wording/names.ts'
 import type { Part } from '../../../core/assembly/assembly.ts'
+import { asItLies } from '../../../core/assembly/turned-over.ts'
 import { partBox } from '../../../core/assembly/part-box.ts'
 import { sayWork } from '../../../core/wording/work.ts'
 import { cautionText, holdText, stepText, stepTitle } from '../../../core/wording/steps.ts'
@@ -75,7 +76,7 @@ const scene = computed(() =>
   ),
 )
 function workOf(p: Part): string {
-  const work = sayWork(p, readings.say)
+  const work = sayWork(asItLies(p), readings.say)
   return work && ` – ${work}`
 }
 const needed = computed(() => {

@@ -1,7 +1,10 @@
 <script setup lang="ts">
-import { computed } from 'vue'
+import { computed, ref } from 'vue'
+import { findFamily } from '../../../core/families/registry.ts'
 import { LONGEST_MM } from '../../../core/measure/schema.ts'
 import type { Build } from '../../../core/project/project.ts'
+import { flatTop } from '../../../core/project/stacked.ts'
+import { sayProblem } from '../../../core/wording/problems.ts'
 import MeasureField from '../../components/MeasureField.vue'
 import { useMoves } from '../../composables/moves.ts'
 import { useDocument } from '../../stores/document.ts'
@@ -50,6 +53,28 @@ function tie(id: string, on: boolean) {
     other.tiedTo = other.tiedTo.filter((x) => x !== own.id)
     if (on) own.tiedTo.push(id)
   })
+}
+/** Builds at the same wall that it can stand on: none that stands on it. */
+const bases = computed(() => {
+  const all = doc.project!.builds
+  const over = (id: string, seen: readonly string[] = []): boolean =>
+    id === props.build.id ||
+    all.some((b) => b.id === id && b.standsOn !== null && !seen.includes(id) && over(b.standsOn, [...seen, id]))
+  return all.filter((b) => b.wallId === props.build.wallId && !findFamily(b.family)?.hangs && !over(b.id))
+})
+const hangs = computed(() => findFamily(props.build.family)?.hangs ?? false)
+const refused = ref('')
+/** Stands it on another build, at its left end; what cannot be is said, and nothing is stored. */
+function setOn(id: string) {
+  const lower = doc.project!.builds.find((b) => b.id === id)
+  const below = lower && readings.readings.find((r) => r.build.id === lower.id)
+  const top = below && flatTop(below.shaped.assembly)?.box
+  const change = lower
+    ? { standsOn: lower.id, offsetMm: lower.offsetMm + (top?.min[0] ?? 0), outMm: lower.outMm + (top?.min[1] ?? 0) }
+    : { standsOn: null }
+  const said = readings.tryBuild({ ...props.build, ...change })
+  refused.value = said ? sayProblem(said, readings.say) : ''
+  if (!said) move(props.build.id, change)
 }
 const TURNS = [
   { value: 0, text: 'back to the wall' },
@@ -119,6 +144,19 @@ const TURNS = [
     @update:model-value="move(build.id, { mirrored: Boolean($event) })"
     >mirrored</BFormCheckbox
   >
+  <template v-if="!hangs && (bases.length > 0 || build.standsOn !== null)">
+    <label class="form-label mt-1" for="stands-on">Stands on</label>
+    <select
+      id="stands-on"
+      class="form-select form-select-sm"
+      :value="build.standsOn ?? ''"
+      @change="setOn(($event.target as HTMLSelectElement).value)"
+    >
+      <option value="">the floor</option>
+      <option v-for="b in bases" :key="b.id" :value="b.id">{{ b.name }}</option>
+    </select>
+    <p v-if="refused" class="text-trouble small mb-0" role="alert">{{ refused }}</p>
+  </template>
   <fieldset v-if="ties.length" class="mt-1">
     <legend class="form-label mb-0">Screwed to its neighbour, so that they stand as one</legend>
     <BFormCheckbox

@@ -76,7 +76,11 @@ function rename(name: string) {
 }
 function remove() {
   const id = build.value?.id
-  if (id) doc.change(`remove ${build.value!.name}`, (d) => void (d.builds = d.builds.filter((b) => b.id !== id)))
+  if (id)
+    doc.change(`remove ${build.value!.name}`, (d) => {
+      d.builds = d.builds.filter((b) => b.id !== id)
+      for (const b of d.builds) if (b.standsOn === id) b.standsOn = null
+    })
 }
 const about = computed(() => {
   const p = reading.value?.shaped.assembly.parts.find((x) => x.id === part.value)

@@ -74,6 +74,7 @@ describe.each([
   const middle = { ...ctx(), goods: [{ item: thing(), count: 1 }] }
   const r = read(params, middle)
   const plan = {
+    above: false,
     deepMm: part(r, 'bracket-0-0-arm').size.widthMm,
     topMm: r.boxes.get('bracket-0-0-arm')!.max[2],
     footMm: r.boxes.get('bracket-0-0-leg')!.min[2],

@@ -1,0 +1,146 @@
+import { describe, expect, it } from '@jest/globals'
+import { readFileSync } from 'node:fs'
+import { expectNear } from '../../test-support/near.ts'
+import { validateAssembly } from '../assembly/validate.ts'
+import { partMassKg } from '../assembly/mass.ts'
+import { newGoods } from '../goods/goods.ts'
+import { inEquilibrium } from '../loads/load-path.ts'
+import { newtons } from '../measure/units.ts'
+import { findFamily } from '../families/registry.ts'
+import { placeBuilds } from './room-checks.ts'
+import { readProject, writeProject } from './file.ts'
+import { newBuild, newProject, type Build, type Project } from './project.ts'
+import { readBuilds, roomPlan, type BuildReading } from './read-build.ts'
+import { flatTop } from './stacked.ts'
+
+const crate = (id: string, massKg: number | null) =>
+  newGoods({ id, name: id, kind: 'box', count: 8, acrossMm: 350, deepMm: 300, tallMm: 240, massKg })
+
+/** A rack with a flat top, and a shelf unit that stands on it. */
+function project(over: Partial<Build> = {}, upperKg: number | null = 5): Project {
+  const p = newProject('p', 'stacked', 'metric', '2026-01-01T00:00:00.000Z')
+  p.goods = [crate('low', 6), crate('high', upperKg)]
+  const made = (id: string, family: string, goodsId: string, params: object, more: Partial<Build> = {}): Build => {
+    const f = findFamily(family)!
+    const bare = newBuild({
+      id,
+      name: id,
+      family,
+      params: {},
+      wallId: 'wall-1',
+      goods: [{ goodsId, count: 4 }],
+      ...more,
+    })
+    const ctx = { goods: [], settings: p.settings, space: { construction: p.room.walls[0].construction } }
+    return { ...bare, params: { ...(f.start(ctx as never) as object), ...params } as Build['params'] }
+  }
+  const rack = made('rack', 'post-rack', 'low', {
+    shelves: 2,
+    floorBay: false,
+    depthMm: 400,
+    lengthMm: 1200,
+    railJoint: 'bolts',
+    crossJoint: 'four',
+  })
+  const unit = made(
+    'unit',
+    'shelf-unit',
+    'high',
+    { bays: 1, shelves: 2, clearMm: 760 },
+    { standsOn: 'rack', outMm: 57, ...over },
+  )
+  p.builds = [rack, unit]
+  return p
+}
+const read = (p: Project): BuildReading[] =>
+  readBuilds(p).map((o) => {
+    if (!o.ok) throw new Error(JSON.stringify(o.problem))
+    return o.reading
+  })
+const problem = (p: Project) => {
+  const o = readBuilds(p)[1]
+  return o.ok ? null : o.problem.code
+}
+const weightN = (r: BuildReading) =>
+  r.shaped.assembly.parts.reduce((n, x) => n + newtons(partMassKg(x)), 0) +
+  r.shaped.assembly.bays.flatMap((b) => b.items).reduce((n, i) => n + newtons(i.massKg ?? 0), 0)
+
+describe('one build on another', () => {
+  const [rack, unit] = read(project())
+  const [alone] = read(project({ standsOn: null, offsetMm: 2500 }))
+
+  it('stands on its flat top, at that height in the room, and under what is left of the ceiling', () => {
+    const top = flatTop(rack.shaped.assembly)!.box.max[2]
+    expectNear(unit.liftMm, top, 1e-9)
+    expect(unit.space.ceilingMm).toBeLessThanOrEqual(2400 - top + 1e-6)
+    expect(unit.checks.find((c) => c.id === 'stands-on:feet')!.state).toBe('holds')
+    const placed = placeBuilds(roomPlan(project().room).outline, [unit])[0]
+    expectNear(placed.solids.whole.min[2], top, 1e-6)
+    expect(validateAssembly(unit.shaped.assembly)).toEqual([])
+  })
+  it('presses on it with all its weight and more where its goods do worst; the lower one holds that too', () => {
+    const more = rack.service.loadsN - alone.service.loadsN
+    expect(more).toBeGreaterThanOrEqual(weightN(unit) - 1e-6)
+    expect(more).toBeLessThan(1.6 * weightN(unit))
+    expect(inEquilibrium(rack.service)).toBe(true)
+    const floor = (r: BuildReading) => r.checks.find((c) => c.check === 'floor')!.demand!
+    expect(floor(rack)).toBeGreaterThan(floor(alone))
+    // It is not bought, cut or drawn with the lower one.
+    expect(rack.pieces).toEqual(
+      alone.pieces.map((l) => ({ ...l, letter: rack.pieces.find((x) => x.parts[0] === l.parts[0])!.letter })),
+    )
+    expect(rack.shaped.assembly.bays.every((b) => !b.id.startsWith('on-'))).toBe(true)
+  })
+  it('tips it sooner: what stands high counts with the lower one', () => {
+    const tip = (r: BuildReading) => r.checks.filter((c) => c.check === 'tip-over').map((c) => c.ratio ?? 0)
+    expect(Math.max(...tip(rack))).toBeGreaterThanOrEqual(Math.max(...tip(alone)) - 1e-9)
+  })
+  it('nobody weighed what is above: neither is proven', () => {
+    const [low, high] = read(project({}, null))
+    expect(high.verdict.unknown).toBeGreaterThan(0)
+    expect(low.verdict.unknown).toBeGreaterThan(0)
+  })
+  it('has a step of its own to be set on it, before it is tied or loaded', () => {
+    const codes = unit.steps.map((s) => s.code)
+    expect(codes).toContain('set-on')
+    expect(codes.indexOf('set-on')).toBeLessThan(codes.findIndex((c) => c.startsWith('load-')))
+    expect(unit.steps.find((s) => s.code === 'set-on')!.data!.name).toBe('rack')
+  })
+  it('past its edge it does not hold, and says by how much', () => {
+    const [, over] = read(project({ offsetMm: 900 }))
+    const c = over.checks.find((x) => x.id === 'stands-on:feet')!
+    expect(c.state).toBe('fails')
+    expect(Number(c.data.overMm)).toBeGreaterThan(50)
+  })
+  it('what cannot be is said: nothing there, in a circle, turned, hung, or on a top that is none', () => {
+    expect(problem(project({ standsOn: 'gone' }))).toBe('stands-on-nothing')
+    expect(problem(project({ turn: 1 }))).toBe('stands-on-turned')
+    const circle = project()
+    circle.builds[0] = { ...circle.builds[0], standsOn: 'unit' }
+    expect(problem(circle)).toBe('stands-on-itself')
+    const swapped = project({ standsOn: null })
+    swapped.builds = [swapped.builds[1], { ...swapped.builds[0], standsOn: 'unit' }]
+    expect(problem(swapped)).toBe('no-flat-top')
+  })
+  it('comes through the file, and a change of the lower one changes where the upper stands', () => {
+    const p = project()
+    const back = readProject(writeProject(p))
+    expect(back.ok && back.project.builds[1].standsOn).toBe('rack')
+    const kept = new Map()
+    const first = readBuilds(p, kept)
+    const lower = { ...p.builds[0], params: { ...p.builds[0].params, shelves: 3 } }
+    const then = readBuilds({ ...p, builds: [lower, p.builds[1]] }, kept)
+    const lift = (o: (typeof first)[number]) => (o.ok ? o.reading.liftMm : NaN)
+    expect(lift(then[1])).toBeGreaterThan(lift(first[1]))
+  })
+  it('files before this one have all builds on the floor', () => {
+    const old = JSON.parse(readFileSync('demo/potter.tackloft.json', 'utf8')) as {
+      version: number
+      builds: { standsOn?: unknown }[]
+    }
+    old.version = 4
+    for (const b of old.builds) delete b.standsOn
+    const r = readProject(JSON.stringify(old))
+    expect(r.ok && r.project.builds.every((b) => b.standsOn === null)).toBe(true)
+  })
+})
