@@ -217,7 +217,12 @@ export function analyse(a: Assembly, boxes: PartBoxes, o: AnalysisOptions): Load
     const supports = supportsOf.get(p.id) ?? []
     const doubt = doubtful.get(p.id) ?? null
     const is = (state: Member['state']) =>
-      path.members.set(p.id, { part: p.id, state: doubt ? { kind: 'unknown', reason: doubt } : state, totalN })
+      path.members.set(p.id, {
+        part: p.id,
+        state: doubt ? { kind: 'unknown', reason: doubt } : state,
+        totalN,
+        loads: patches,
+      })
     const body = supports.length === 0 ? bodyOf.get(p.id) : undefined
     if (body !== undefined) {
       for (const x of patches) push(onBody, body, { at: mid(x.box.min, x.box.max), n: scale(wayOf(x), x.n) })

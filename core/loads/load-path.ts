@@ -63,6 +63,8 @@ export interface Member {
   state: MemberState
   /** All that rests on it and itself, N. */
   totalN: number
+  /** Where that acts. */
+  loads: readonly Patch[]
 }
 
 /** What reaches floor, wall or ceiling through a support, as a force on them. */
