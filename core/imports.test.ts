@@ -47,7 +47,10 @@ const MAY: Record<string, string[]> = {
   ],
 }
 /** Only these packages may stand in the core. */
-const PACKAGES: Record<string, string[]> = { zod: ['measure/schema.ts', 'families/family.ts'] }
+const PACKAGES: Record<string, string[]> = {
+  zod: ['measure/schema.ts', 'families/family.ts'],
+  earcut: ['geometry/pieces.ts'],
+}
 
 const files = (dir: string): string[] =>
   readdirSync(dir).flatMap((f) => (statSync(join(dir, f)).isDirectory() ? files(join(dir, f)) : [join(dir, f)]))

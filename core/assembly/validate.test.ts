@@ -24,15 +24,14 @@ describe('the assembly validator finds', () => {
       (a) => (a.parts[0].stock = { kind: 'board', section: '5x5', grade: 'spf-no2', treated: false }),
     ],
     [
-      'a face whose corners point inwards',
+      'a face whose edges cross',
       'outline',
       (a) => {
         const { lengthMm: l, widthMm: w } = a.parts[0].size
         a.parts[0].outline = [
           [0, 0],
-          [l, 0],
-          [l / 2, w / 4],
           [l, w],
+          [l, 0],
           [0, w],
         ]
       },

@@ -5,9 +5,11 @@ import { findSoft } from '../catalogue/soft.ts'
 import { findRod, ROD_LENGTHS } from '../catalogue/steel.ts'
 import { boxOverlap, penetration, type Box } from '../geometry/box.ts'
 import { outsideBy } from '../geometry/contact.ts'
+import { isSimple } from '../geometry/pieces.ts'
 import { dot, mid, norm, type Vec3 } from '../geometry/vec.ts'
 import { SAME_LENGTH_MM } from '../measure/rounding.ts'
 import type { Assembly, Part } from './assembly.ts'
+import { faceMm2 } from './mass.ts'
 import { isLetIn, meets } from './sound.ts'
 import { partBox, turnedBox } from './part-box.ts'
 
@@ -71,19 +73,15 @@ function stockFault(p: Part): boolean {
   return false
 }
 
-/** Whether the corners of a face go round without one that points inwards, and reach to all its sides. */
+/** Whether the corners of a face go round, cross nowhere, and reach to all its sides. */
 function isOutline(p: Part): boolean {
   const o = p.outline!
-  const round = o.every(([u, v], i) => {
-    const [a, b] = [o[(i + 1) % o.length], o[(i + 2) % o.length]]
-    return (a[0] - u) * (b[1] - a[1]) - (a[1] - v) * (b[0] - a[0]) > 0
-  })
   const spans = ([0, 1] as const).every((k) => {
     const at = o.map((c) => c[k])
     const size = k === 0 ? p.size.lengthMm : p.size.widthMm
     return Math.abs(Math.min(...at)) < SAME_LENGTH_MM && Math.abs(Math.max(...at) - size) < SAME_LENGTH_MM
   })
-  return round && spans
+  return faceMm2(p) > 0 && isSimple(o) && spans
 }
 
 /** Every way in which an assembly breaks the contract; empty when it keeps it. Shares nothing with the families. */

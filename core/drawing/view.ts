@@ -3,9 +3,9 @@ import type { Assembly, Motion, Part, StickMark } from '../assembly/assembly.ts'
 import { opens } from '../assembly/moved.ts'
 import { isSquare, thicknessAxis, turnedBox, wholeBox, type PartBoxes } from '../assembly/part-box.ts'
 import type { Dim } from '../families/family.ts'
-import { corners, boxUnion, type Box } from '../geometry/box.ts'
+import { corners, boxUnion, outlineOf, type Box } from '../geometry/box.ts'
 import { hull, type Point } from '../geometry/hull.ts'
-import type { Vec3 } from '../geometry/vec.ts'
+import { add, scale, type Vec3 } from '../geometry/vec.ts'
 import { isRound, type Goods } from '../goods/goods.ts'
 import { silhouette } from '../goods/silhouette.ts'
 import type { FreeSpace } from '../room/room.ts'
@@ -59,6 +59,10 @@ function swingMark(m: Motion, b: Box, look: Look): Mark | null {
 
 /** Whether one looks at a part's broad face. */
 const seenFlat = (p: Part, look: Look): boolean => Math.abs(look.near(thicknessAxis(p))) > 0.9
+
+/** Corners of a part's broad face, where they are. */
+const faceOf = (p: Part): Vec3[] =>
+  outlineOf(turnedBox(p)).map(([u, v]) => add(p.at.centre, add(scale(p.at.along, u), scale(p.at.across, v))))
 
 /** Dadoes, rabbets, bevels and the like, over the part they are cut into. */
 const workMarks = (p: Part, look: Look, near: number): Drawn[] =>
@@ -129,7 +133,9 @@ export function drawView(a: Assembly, view: View, o: ViewOptions): Scene {
     const cut = view === 'section' && cuts(b, plane)
     const points = isSquare(p)
       ? rectangle(look.page(b.min), look.page(b.max))
-      : hull(corners(turnedBox(p)).map(look.page))
+      : p.outline && seenFlat(p, look)
+        ? faceOf(p).map(look.page)
+        : hull(corners(turnedBox(p)).map(look.page))
     drawn.push({
       mark: { kind: 'outline', points, ink: view === 'front' && leaf ? 'leaf' : inkOf(p, cut), part: p.id },
       near: cut ? 1e9 : look.near(b.max) - (view === 'section' ? 0 : 1e-3 * b.min[0]),

@@ -1,3 +1,4 @@
+import { convexPieces } from './pieces.ts'
 import { add, cross, dot, scale, sub, type Vec3 } from './vec.ts'
 
 /** An axis-aligned box, mm. */
@@ -13,8 +14,8 @@ export interface TurnedBox {
   across: Vec3
   size: Vec3
   /**
-   * Corners along the first two axes from the centre, going round from the first to the second, none pointing inwards;
-   * a rectangle where left out.
+   * Corners along the first two axes from the centre, going round from the first to the second; a
+   * rectangle where left out.
    */
   outline?: readonly (readonly [number, number])[]
 }
@@ -113,6 +114,12 @@ export function extents(b: TurnedBox): Box {
  * Separating-axis test over the faces of both and the ways their edges cross.
  */
 export function penetration(a: TurnedBox, b: TurnedBox): number {
+  let most = -Infinity
+  for (const p of convexPieces(a)) for (const q of convexPieces(b)) most = Math.max(most, penetrationOfTwo(p, q))
+  return most
+}
+
+function penetrationOfTwo(a: TurnedBox, b: TurnedBox): number {
   const waysOf = (x: TurnedBox) => [...edgeWays(x), thirdAxis(x)]
   // An edge's own way looks out of a face of a rectangle; in another outline what is square to it does.
   const facesOf = (x: TurnedBox) => [...edgeWays(x).map((e) => cross(thirdAxis(x), e)), thirdAxis(x)]

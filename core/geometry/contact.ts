@@ -1,4 +1,5 @@
 import { boxUnion, edgeWays, outlineOf, thirdAxis, type Box, type TurnedBox } from './box.ts'
+import { convexPieces } from './pieces.ts'
 import { add, cross, dot, norm, scale, sub, type Vec3 } from './vec.ts'
 
 /** Where two solids meet: the middle of what they share, and the upright box around it. */
@@ -70,6 +71,24 @@ function areaOf(figure: Vec3[]): { area: number; middle: Vec3 } {
  * have in the other: no more is looked at than the boxes themselves, so notches and dadoes are filled in.
  */
 export function contactOf(a: TurnedBox, b: TurnedBox, slackMm: number): Contact | null {
+  const met = convexPieces(a).flatMap((p) =>
+    convexPieces(b).flatMap((q) => {
+      const c = contactOfTwo(p, q, slackMm)
+      return c ? [c] : []
+    }),
+  )
+  if (met.length <= 1) return met[0] ?? null
+  const box = boxUnion(met.map((c) => c.box))
+  const area = met.reduce((s, c) => s + c.area, 0)
+  const at =
+    area > 0
+      ? met.reduce<Vec3>((s, c) => add(s, scale(c.at, c.area / area)), [0, 0, 0])
+      : scale(add(box.min, box.max), 0.5)
+  return { at, box }
+}
+
+/** The same for two without a corner that points inwards. */
+function contactOfTwo(a: TurnedBox, b: TurnedBox, slackMm: number): (Contact & { area: number }) | null {
   const [inA, inB] = [halfSpaces(a, slackMm), halfSpaces(b, slackMm)]
   const shared = [
     ...faces(a).map((f) => inB.reduce(clipped, f)),
@@ -83,14 +102,16 @@ export function contactOf(a: TurnedBox, b: TurnedBox, slackMm: number): Contact 
     area > 0
       ? each.reduce<Vec3>((s, e) => add(s, scale(e.middle, e.area / area)), [0, 0, 0])
       : scale(add(box.min, box.max), 0.5)
-  return { at, box }
+  return { at, box, area }
 }
 
 /**
  * How far a point lies outside a turned box, mm; nought inside. Beside a corner that is no right angle it is told a
  * little less than it is.
  */
-export function outsideBy(b: TurnedBox, p: Vec3): number {
+export const outsideBy = (b: TurnedBox, p: Vec3): number => Math.min(...convexPieces(b).map((x) => outsideOne(x, p)))
+
+function outsideOne(b: TurnedBox, p: Vec3): number {
   const over = halfSpaces(b, 0).map((h) => Math.max(0, dot(p, h.out) - h.atMm))
   if (b.outline) return Math.hypot(Math.max(...over.slice(0, -2)), ...over.slice(-2))
   return Math.hypot(...over)
@@ -98,6 +119,21 @@ export function outsideBy(b: TurnedBox, p: Vec3): number {
 
 /** How far one can go from a point inside a turned box before leaving it, mm; nought outside. @param way unit */
 export function roomTowards(b: TurnedBox, from: Vec3, way: Vec3): number {
+  const pieces = convexPieces(b)
+  let room = 0
+  // From one piece into the next, each once.
+  for (let i = 0; i < pieces.length; i++) {
+    const at = add(from, scale(way, room + (room > 0 ? STEP_IN_MM : 0)))
+    const more = Math.max(...pieces.map((x) => roomInOne(x, at, way)))
+    if (more <= 0) break
+    room += more + (room > 0 ? STEP_IN_MM : 0)
+  }
+  return room
+}
+/** Past the face between two pieces, mm. */
+const STEP_IN_MM = 1e-6
+
+function roomInOne(b: TurnedBox, from: Vec3, way: Vec3): number {
   let room = Infinity
   for (const h of halfSpaces(b, 0)) {
     const [left, against] = [h.atMm - dot(from, h.out), dot(way, h.out)]
