@@ -1,4 +1,5 @@
 import { SECTIONS } from '../catalogue/lumber.ts'
+import { RODS } from '../catalogue/steel.ts'
 import { findSheet } from '../catalogue/sheets.ts'
 import { z } from '../measure/schema.ts'
 
@@ -8,6 +9,9 @@ export const sheet = z
   .string()
   .max(200)
   .refine((id) => findSheet(id) !== undefined, 'a sheet of the catalogue, or one of your own')
+
+/** A threaded rod of the catalogue, by id. */
+export const rod = z.enum(RODS.map((r) => r.id) as [string, ...string[]])
 
 /** A dimension in a family's parameters: null while tacked, a number once fixed. */
 export const dim = (min: number, max: number) => z.number().min(min).max(max).nullable()

@@ -78,6 +78,7 @@ const CHOICES: Record<string, { label: string; options?: Record<string, string> 
   'hang-rail': { label: 'Rails and strip' },
   'rail-screws': { label: 'Screws in each end of the rails', options: { two: 'two', three: 'three' } },
   'wall-screws': { label: 'Screws in each stud', options: { two: 'two', three: 'three', four: 'four', five: 'five' } },
+  end: { label: 'Its right end is', options: { bracket: 'on a bracket', hung: 'hung from the joists at its front' } },
   stand: { label: 'Brackets are', options: { below: 'under the shelves', above: 'over the shelves' } },
   bracket: { label: 'Brackets', options: { gusset: 'gussets of sheet', knee: 'braces' } },
   'gusset-sheet': { label: 'Gussets' },

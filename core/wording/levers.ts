@@ -38,6 +38,7 @@ const TABLE: Record<string, (d: Data, say: Say) => string> = {
   'corner-screws': (d) => `Put ${d.count} screws through each arm into its leg`,
   'pair-screws': (d) =>
     `Put ${d.count} screws into either end of each ${d.bracket === 'gusset' ? 'gusset' : 'brace'} of its brackets`,
+  'end-on-bracket': () => 'Put its right end on a bracket, not on a rod',
   'brackets-below': () => 'Put the brackets under the shelves',
   bracket: (d) => (d.bracket === 'gusset' ? 'Brace the brackets with boards' : 'Give the brackets gussets of sheet'),
   gusset: (d) => `Make the gussets of ${sheetName(String(d.sheet))}`,

@@ -148,6 +148,8 @@ const TABLE: Record<string, Words> = {
     `A middle post must stand between ${say.lengthOf(d, 'leastMm')} and ${say.lengthOf(d, 'mostMm')}.`,
   'shelves-overlap': (d, say) =>
     `Shelf ${d.shelf} runs into what is below it: its top must be at ${say.lengthOf(d, 'leastMm')} or higher.`,
+  'hung-one-shelf': (d) =>
+    `A corner hung from above carries one shelf; these are ${d.count}. Build one shelf, or put its end on a bracket.`,
   'arm-under-braces': (d, say) =>
     `The braces leave only ${say.lengthOf(d, 'mm')} of each arm bare for the sheet to lie on; ${say.lengthOf(d, 'leastMm')} is the least. Take narrower braces, or a deeper shelf.`,
   'not-on-pins': (d, say) =>

@@ -273,6 +273,16 @@ const STEPS: Record<string, StepWords> = {
     title: 'Back',
     text: () => 'Behind the box, flush all round, screwed to sides, shelves, bottom and top. It keeps the box square.',
   },
+  'spreader-over': {
+    title: 'Spreader over the joists',
+    text: () =>
+      'Plumb up from the hole in the arm: mark where the rod comes through the ceiling, beside a joist and never in it, and bore. Lay the spreader over the two joists beside it.',
+  },
+  'corner-hung': {
+    title: 'Hang the corner',
+    text: () =>
+      'The short rod down through the spreader, washer and two nuts above. A coupling nut under the ceiling, the long rod into it and down through shelf and arm, washer and two nuts below. Turn the nuts until the shelf is level along its front.',
+  },
   'spreaders-up': {
     title: 'Spreaders over the joists',
     text: (d) =>
@@ -331,6 +341,7 @@ const HOLDS: Record<string, (h: HoldPoint, say: Say) => string> = {
   'box-square-again': () => 'Diagonals once more before the last screw of the back.',
   'strip-level': () => 'Level on the strip itself, and pull at it with your weight before anything hangs on it.',
   'rods-pull': () => 'Pull hard at every short rod: nothing may give.',
+  'corner-level': () => 'Level along the front edge, the rod tight: pull it sideways, it must not give.',
   'stack-level': () =>
     'Level both ways, and all four rods tight: pluck each, they sound alike. Then push it: nothing may creak.',
   'nuts-again': () => 'After a day under load, look at every nut and washer once more.',

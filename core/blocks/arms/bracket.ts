@@ -256,3 +256,38 @@ function gusset(d: Draft, b: Bracket, pair: Extract<Pair, { kind: 'gusset' }>, i
     axial: true,
   })
 }
+
+/** How far the leg of an arm that is hung at its front reaches down, mm: enough for its screws. Product decision. */
+const SHORT_LEG_MM = 180
+
+/** An arm on a short leg at the wall: its front end hangs from above. @returns arm and leg */
+export function placeHungArm(d: Draft, b: Bracket, wall: Wall): Placed {
+  const { id, left, wideMm, deepMm, stock, topMm } = b
+  const [arm, leg] = [`${id}-arm`, `${id}-leg`]
+  const from = topMm - deepMm - SHORT_LEG_MM
+  d.square({
+    id: leg,
+    role: 'leg',
+    stock,
+    min: [left, 0, from],
+    size: [wideMm, deepMm, SHORT_LEG_MM],
+    along: 'z',
+    across: 'y',
+  })
+  d.square({
+    id: arm,
+    role: 'arm',
+    stock,
+    min: [left, 0, topMm - deepMm],
+    size: [wideMm, b.armMm, deepMm],
+    along: 'y',
+    across: 'z',
+  })
+  d.screw(arm, leg, b.cornerScrews, 'end', deepMm, 200)
+  d.rest(arm, leg)
+  fixLeg(d, b, wall, leg, [from, from + SHORT_LEG_MM])
+  return { arm, leg, pair: [] }
+}
+
+/** From the front end of an arm to the rod it hangs on, mm: four diameters of wood past it. */
+export const FROM_FRONT_MM = 45

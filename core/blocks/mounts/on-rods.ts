@@ -5,7 +5,7 @@ import type { Rod } from '../../catalogue/steel.ts'
 import type { Box } from '../../geometry/box.ts'
 import type { Vec3 } from '../../geometry/vec.ts'
 import { bad, good, type Result } from '../../measure/result.ts'
-import type { Joists } from '../../room/room.ts'
+import type { FreeSpace, Joists } from '../../room/room.ts'
 import { UP } from './wall-fixing.ts'
 
 /*
@@ -17,6 +17,21 @@ import { UP } from './wall-fixing.ts'
  *          |[ box  ]|                                       cross piece and of each spreader.
  *        ==|=========|==     cross piece
  */
+
+/** Joists whose size and span somebody has measured. */
+export type KnownJoists = Joists & { size: NonNullable<Joists['size']> }
+
+/** What rods can hang from over a build; or why nothing may. */
+export function joistsToHangFrom({ joists }: Pick<FreeSpace, 'joists'>): Result<KnownJoists> {
+  if (!joists) return bad('no-joists-known')
+  if (joists.kind === 'trusses') return bad('hung-from-trusses')
+  if (joists.kind === 'sloped') return bad('hung-under-slope')
+  const { size } = joists
+  return size ? good({ ...joists, size }) : bad('no-joist-size')
+}
+
+/** What is needed to hang anything from joists. */
+type Hangs = Pick<OnRods, 'spreader' | 'rod' | 'joists' | 'ceilingMm'>
 
 export interface OnRods {
   body: string
@@ -31,7 +46,7 @@ export interface OnRods {
   cross: { section: Section; stock: Stock }
   spreader: { section: Section; stock: Stock }
   rod: Rod
-  joists: Joists & { size: NonNullable<Joists['size']> }
+  joists: KnownJoists
   ceilingMm: number
 }
 
@@ -119,8 +134,6 @@ export function planRods(
 export function hangOnRods(d: Draft, r: OnRods, plan: RodPlan) {
   const t = r.cross.section.thicknessMm
   const end = CROSS_END_MM
-  const spreadZ = r.ceilingMm + r.joists.size.deepMm
-  const st = r.spreader.section.thicknessMm
   const crosses = plan.ys.map((y, i) => {
     const id = `cross-${i}`
     const w = r.cross.section.widthMm
@@ -137,11 +150,14 @@ export function hangOnRods(d: Draft, r: OnRods, plan: RodPlan) {
     for (const side of r.sides) standsOn(d, r, side, id)
     return id
   })
-  const spreaders = plan[r.joists.run === 'out' ? 'ys' : 'xs'].map((at, i) => spreader(d, r, plan, { at, i, spreadZ }))
+  const out = r.joists.run === 'out'
+  const spreaders = plan[out ? 'ys' : 'xs'].map((at, i) =>
+    spreader(d, r, { ...plan, rods: out ? plan.xs : plan.ys }, { at, id: `spreader-${i}` }),
+  )
   const rods = plan.ys.flatMap((y, i) =>
     plan.xs.map((x, k) => {
-      const over = spreaders[r.joists.run === 'out' ? i : k]
-      return oneRod(d, r, { x, y, id: `${i}-${k}`, cross: crosses[i], over, topMm: spreadZ + st })
+      const over = spreaders[out ? i : k]
+      return oneRod(d, r, { x, y, id: `${i}-${k}`, from: crosses[i], bottomMm: r.footMm - t, over })
     }),
   )
   return { crosses, spreaders, lower: rods.map((x) => x.lower), upper: rods.map((x) => x.upper) }
@@ -176,22 +192,27 @@ function standsOn(d: Draft, r: OnRods, side: string, cross: string) {
   })
 }
 
-function spreader(d: Draft, r: OnRods, plan: RodPlan, s: { at: number; i: number; spreadZ: number }): string {
+function spreader(
+  d: Draft,
+  r: Hangs,
+  plan: Pick<RodPlan, 'over' | 'from' | 'to'> & { rods: readonly number[] },
+  s: { at: number; id: string },
+): string {
   const { widthMm: w, thicknessMm: t } = r.spreader.section
   const out = r.joists.run === 'out'
-  const id = `spreader-${s.i}`
+  const { id } = s
+  const spreadZ = r.ceilingMm + r.joists.size.deepMm
   const long = plan.to - plan.from
   d.square({
     id,
     role: 'spreader',
     stock: r.spreader.stock,
-    min: out ? [plan.from, s.at - w / 2, s.spreadZ] : [s.at - w / 2, plan.from, s.spreadZ],
+    min: out ? [plan.from, s.at - w / 2, spreadZ] : [s.at - w / 2, plan.from, spreadZ],
     size: out ? [long, w, t] : [w, long, t],
     along: out ? 'x' : 'y',
     across: out ? 'y' : 'x',
   })
-  const rods = out ? plan.xs : plan.ys
-  for (const x of rods) bore(d, id, x - plan.from, w / 2, r.rod)
+  for (const x of plan.rods) bore(d, id, x - plan.from, w / 2, r.rod)
   const { min, max } = d.box(id)
   const half = r.joists.size.wideMm / 2
   for (const x of plan.over) {
@@ -206,14 +227,15 @@ function spreader(d: Draft, r: OnRods, plan: RodPlan, s: { at: number; i: number
 /** A rod in two lengths with a coupling nut between, a nut and a washer at either end. */
 function oneRod(
   d: Draft,
-  r: OnRods,
-  at: { x: number; y: number; id: string; cross: string; over: string; topMm: number },
+  r: Pick<Hangs, 'rod' | 'ceilingMm'>,
+  at: { x: number; y: number; id: string; from: string; bottomMm: number; over: string },
 ): { lower: string; upper: string } {
   const { rod } = r
   const dia = rod.diameterMm
   const stock: Stock = { kind: 'steel', rod: rod.id }
   const splitMm = r.ceilingMm - COUPLER_UNDER_MM
-  const bottom = r.footMm - r.cross.section.thicknessMm
+  const bottom = at.bottomMm
+  const topMm = d.box(at.over).max[2]
   const [lower, upper] = [`rod-${at.id}-lower`, `rod-${at.id}-upper`]
   const piece = (id: string, from: number, to: number) =>
     d.square({
@@ -227,7 +249,7 @@ function oneRod(
       axial: true,
     })
   piece(lower, bottom - PAST_NUT_MM, splitMm)
-  piece(upper, splitMm, at.topMm + PAST_NUT_MM)
+  piece(upper, splitMm, topMm + PAST_NUT_MM)
   const hang = (from: string, on: string, z: number, fastener: string, count: number) => {
     d.joint({ kind: 'hung', near: from, far: on, fasteners: [{ fastener, count, into: 'end' }] })
     const [lo, hi]: [Vec3, Vec3] = [
@@ -244,8 +266,35 @@ function oneRod(
     })
   }
   // Two nuts above the cross piece and below it keep it from sliding up the rod when it is lifted.
-  hang(at.cross, lower, bottom, `nut-${rod.id}`, 2)
+  hang(at.from, lower, bottom, `nut-${rod.id}`, 2)
   hang(lower, upper, splitMm, `coupler-${rod.id}`, 1)
-  hang(upper, at.over, at.topMm, `nut-${rod.id}`, 2)
+  hang(upper, at.over, topMm, `nut-${rod.id}`, 2)
   return { lower, upper }
+}
+
+/**
+ * Hangs one place of a piece by a rod from a spreader over the two joists beside it. @returns what it made, or why it
+ * cannot
+ */
+export function hangOne(
+  d: Draft,
+  h: Hangs,
+  at: { x: number; y: number; id: string; from: string; bottomMm: number },
+): Result<{ spreader: string; lower: string; upper: string }> {
+  const { joists: j } = h
+  const out = j.run === 'out'
+  const place = out ? at.x : at.y
+  if (j.atMm.some((x) => Math.abs(x - place) < besideJoist(j, h.rod))) return bad('rod-in-joist')
+  const [before, after] = [j.atMm.filter((x) => x < place), j.atMm.filter((x) => x > place)]
+  if (before.length === 0 || after.length === 0) return bad('no-joist-over')
+  const over = [Math.max(...before), Math.min(...after)]
+  const past = j.size.wideMm / 2 + PAST_JOIST_MM
+  const lies = { over, from: over[0] - past, to: over[1] + past, rods: [place] }
+  const id = spreader(d, h, lies, { at: out ? at.y : at.x, id: `spreader-${at.id}` })
+  const box = d.box(at.from)
+  const { along } = d.part(at.from).at
+  const i = along.findIndex((v) => Math.abs(v) > 0.9)
+  const k = i === 0 ? 1 : 0
+  bore(d, at.from, [at.x, at.y][i] - box.min[i], [at.x, at.y][k] - box.min[k], h.rod)
+  return good({ spreader: id, ...oneRod(d, h, { ...at, over: id }) })
 }

@@ -64,6 +64,11 @@ export const bracketShelf = family<BracketShelfParams>({
       context: exampleContext('imperial', [exampleGoods('imperial', 'box', 2)]),
     },
     {
+      name: 'its right front corner hung from the joists',
+      params: { ...startingParams('imperial'), end: 'hung', shelves: 1, bays: 2 },
+      context: exampleContext('imperial', [exampleGoods('imperial', 'box', 2)]),
+    },
+    {
       name: 'whole sections on every stud, a shelf in two sheets',
       params: {
         ...startingParams('imperial'),

@@ -22,6 +22,7 @@ const thickerPlates = (id: string) => {
 export function bracketShelfLevers(p: BracketShelfParams, ctx: ShapeContext): Lever<BracketShelfParams>[] {
   const { out, add } = strengthPen(p)
   for (const wallScrews of more(p.wallScrews)) add('leg-screws', { wallScrews }, { count: SCREWS[wallScrews] })
+  if (p.end === 'hung') add('end-on-bracket', { end: 'bracket' })
   if (p.cornerScrews === 'two') add('corner-screws', { cornerScrews: 'three' }, { count: 3 })
   if (p.cornerScrews === 'one') add('corner-screws', { cornerScrews: 'two' }, { count: 2 })
   for (const n of more(p.pairScrews))

@@ -1,7 +1,7 @@
 import { z } from '../../measure/schema.ts'
 import type { Raw } from '../family.ts'
 import type { UnitSystem } from '../../measure/units.ts'
-import { countDim, dim, dims, section, sheet } from '../params.ts'
+import { countDim, dim, dims, rod, section, sheet } from '../params.ts'
 
 export const LIMITS = { bays: 10, shelves: 5 } as const
 
@@ -27,6 +27,10 @@ export const bracketShelfParams = z.object({
   bracket: z.enum(['gusset', 'knee']),
   /** Legs and braces under the shelves, or over them: nothing then hangs into a door or a window. */
   stand: z.enum(['below', 'above']),
+  /** The right end on a bracket like the others, or its front corner hung from the joists by a rod. */
+  end: z.enum(['bracket', 'hung']),
+  rod,
+  spreaderSection: section,
   gussetSheet: sheet,
   kneeSection: section,
   /** Screws through the arm into the end of its leg. */
@@ -42,6 +46,10 @@ export const pairKind = (p: Pick<BracketShelfParams, 'bracket' | 'stand'>): Brac
   p.stand === 'above' ? 'knee' : p.bracket
 export const SCREWS = { one: 1, two: 2, three: 3, four: 4, five: 5 } as const
 
+const HUNG: Record<UnitSystem, Pick<BracketShelfParams, 'rod' | 'spreaderSection'>> = {
+  imperial: { rod: 'rod-3/8', spreaderSection: '2x4' },
+  metric: { rod: 'rod-M8', spreaderSection: '38x89mm' },
+}
 type Stocks = Pick<BracketShelfParams, 'sheet' | 'frameSection' | 'gussetSheet' | 'kneeSection'>
 const STOCK: Record<UnitSystem, Stocks> = {
   imperial: { sheet: 'ply-23/32', frameSection: '2x4', gussetSheet: 'ply-15/32', kneeSection: '1x3' },
@@ -58,13 +66,20 @@ export const startingParams = (system: UnitSystem): BracketShelfParams => ({
   abovePlayMm: null,
   sidePlayMm: null,
   ...STOCK[system],
+  ...HUNG[system],
   frame: 'ripped',
   bracket: 'gusset',
   stand: 'below',
+  end: 'bracket',
   cornerScrews: 'one',
   pairScrews: 'two',
   wallScrews: 'three',
 })
 
 /** The first form knew brackets under the shelves only. */
-export const UPGRADES = [(raw: Raw): Raw => ({ stand: 'below', ...raw })]
+export const UPGRADES = [
+  (raw: Raw): Raw => {
+    const metric = String(raw.frameSection).endsWith('mm')
+    return { stand: 'below', end: 'bracket', ...(metric ? HUNG.metric : HUNG.imperial), ...raw }
+  },
+]

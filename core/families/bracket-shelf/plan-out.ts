@@ -3,6 +3,7 @@ import type { Pair } from '../../blocks/arms/bracket.ts'
 import { standsOut } from '../../blocks/fronts/front.ts'
 import { bracesAt } from '../../blocks/frame/brace.ts'
 import { braceLine } from '../../blocks/frame/brace-line.ts'
+import { joistsToHangFrom, type KnownJoists } from '../../blocks/mounts/on-rods.ts'
 import { depthToHold } from '../../blocks/sizing/depth-to-hold.ts'
 import { findSection, type Section } from '../../catalogue/lumber.ts'
 import { findSheet, type Sheet } from '../../catalogue/sheets.ts'
@@ -40,6 +41,8 @@ export interface Plan {
   /** How far a bracket reaches down, or up, from the underside of its shelf. */
   downMm: number
   above: boolean
+  /** What the front corner at its right end hangs from; null where that is on a bracket. */
+  joists: KnownJoists | null
   pair: Pair
   /** Left end of all, and the sheets of each shelf from there. */
   left: number
@@ -145,6 +148,9 @@ export function planOut(p: BracketShelfParams, ctx: ShapeContext, pen: DimPen): 
       : { code: 'down-per-out', terms: [], data: { outMm: depthMm } },
   )
   if (downMm > mostDown) return bad('bracket-too-low', { mm: downMm, mostMm: mostDown }, 'reachMm')
+  const hung = p.end === 'hung' ? joistsToHangFrom(ctx.space) : good(null)
+  if (!hung.ok) return hung
+  if (hung.value && tops.length > 1) return bad('hung-one-shelf', { count: tops.length }, 'shelves')
   const pair = pairOf(p, depthMm, downMm + deepMm)
   if (!pair.ok) return pair
 
@@ -170,6 +176,7 @@ export function planOut(p: BracketShelfParams, ctx: ShapeContext, pen: DimPen): 
       downMm,
       pair: pair.value,
       above,
+      joists: hung.value,
       left,
       sheets,
       play: { sideMm, aboveMm },

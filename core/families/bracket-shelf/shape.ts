@@ -1,7 +1,10 @@
 import type { Stock } from '../../assembly/assembly.ts'
 import { draft, type Draft } from '../../assembly/draft.ts'
 import { unitsOf } from '../../assembly/settings.ts'
-import { placeBracket, type Placed } from '../../blocks/arms/bracket.ts'
+import { FROM_FRONT_MM, placeBracket, placeHungArm, type Placed } from '../../blocks/arms/bracket.ts'
+import { hangOne } from '../../blocks/mounts/on-rods.ts'
+import { findSection } from '../../catalogue/lumber.ts'
+import { findRod, RODS } from '../../catalogue/steel.ts'
 import { UP } from '../../blocks/mounts/wall-fixing.ts'
 import { bad, good, type Result } from '../../measure/result.ts'
 import { canHoldTie } from '../../room/room.ts'
@@ -30,7 +33,10 @@ export function shapeBracketShelf(p: BracketShelfParams, ctx: ShapeContext): Res
   const d = draft(ctx.settings.yard)
   let bare = Infinity
   plan.tops.forEach((topMm, i) => {
-    const brackets = plan.brackets.map((x, k) => bracket(d, p, ctx, plan, { x, topMm, id: `bracket-${k}-${i}` }))
+    const last = plan.brackets.length - 1
+    const brackets = plan.brackets.map((x, k) =>
+      bracket(d, p, ctx, plan, { x, topMm, id: `bracket-${k}-${i}`, hung: plan.joists !== null && k === last }),
+    )
     brackets.forEach((b, k) =>
       d.sub({ id: `frame-${k}-${i}`, name: 'unit', parts: [b.leg, b.arm, ...b.pair], built: 'in-place' }),
     )
@@ -39,6 +45,10 @@ export function shapeBracketShelf(p: BracketShelfParams, ctx: ShapeContext): Res
     sheets.forEach((id) => d.sub({ id: `lay-${id}`, name: 'unit', parts: [id], built: 'in-place' }))
     d.mark(topMm, 'shelf-top', i, sheets)
   })
+  if (plan.joists) {
+    const hung = hangCorner(d, p, ctx, plan, plan.joists)
+    if (!hung.ok) return hung
+  }
   const leastMm = LEAST_BARE * plan.depthMm
   if (bare < leastMm) return bad('arm-under-braces', { mm: Math.max(0, bare), leastMm }, 'kneeSection')
   placeBays(d, plan)
@@ -50,13 +60,14 @@ function bracket(
   p: BracketShelfParams,
   ctx: ShapeContext,
   plan: Plan,
-  at: { x: number; topMm: number; id: string },
+  at: { x: number; topMm: number; id: string; hung: boolean },
 ): Placed {
   const board = (section: string): Stock => ({ kind: 'board', section, grade: ctx.settings.grade, treated: false })
   const { pair, deepMm, wideMm } = plan
   const under = at.topMm - plan.sheet.thicknessMm
   const above = p.stand === 'above'
-  return placeBracket(
+  const place = at.hung ? placeHungArm : placeBracket
+  return place(
     d,
     {
       id: at.id,
@@ -102,10 +113,49 @@ function shelf(
     const over = Math.min(x + wideMm / 2, left + s.to) - Math.max(x - wideMm / 2, left + s.from)
     if (over <= 0) return
     d.screw(s.id, brackets[k].arm, n, 'side', sheet.thicknessMm, plan.deepMm)
-    if (plan.above) roundBracket(d, plan, s, brackets[k])
+    if (plan.above && brackets[k].pair.length > 0) roundBracket(d, plan, s, brackets[k])
     else d.rest(s.id, brackets[k].arm)
   })
   return s.id
+}
+
+/** The front end of the last arm on a rod, which goes up through the shelf. */
+function hangCorner(
+  d: Draft,
+  p: BracketShelfParams,
+  ctx: ShapeContext,
+  plan: Plan,
+  joists: NonNullable<Plan['joists']>,
+): Result<null> {
+  const k = plan.brackets.length - 1
+  const arm = `bracket-${k}-0-arm`
+  const box = d.box(arm)
+  const spreader = findSection(p.spreaderSection)!
+  const rod = findRod(p.rod)!
+  const stock: Stock = { kind: 'board', section: p.spreaderSection, grade: ctx.settings.grade, treated: false }
+  const [x, y] = [(box.min[0] + box.max[0]) / 2, box.max[1] - FROM_FRONT_MM]
+  const hung = hangOne(
+    d,
+    { spreader: { section: spreader, stock }, rod, joists, ceilingMm: ctx.space.ceilingMm },
+    { x, y, id: 'corner', from: arm, bottomMm: box.min[2] },
+  )
+  if (!hung.ok) return { ok: false, problem: { ...hung.problem, field: 'end' } }
+  const { spreader: over, lower, upper } = hung.value
+  for (const s of d.assembly.parts.filter((q) => q.role === 'shelf' && d.meets(q.id, lower))) {
+    const { min } = d.box(s.id)
+    d.joint({ kind: 'housed', near: lower, far: s.id, fasteners: [] })
+    d.machine(s.id, {
+      kind: 'hole',
+      face: 'over',
+      atMm: x - min[0],
+      offMm: y - min[1],
+      diameterMm: rod.diameterMm + ROUND_MM,
+      depthMm: null,
+      tiltRad: 0,
+    })
+  }
+  d.sub({ id: 'hung-corner', name: 'unit', parts: [over, upper, lower], built: 'in-place' })
+  return good(null)
 }
 
 /** A sheet lies on at least this share of its depth between legs and braces. Product decision. */
@@ -197,8 +247,9 @@ function choices(p: BracketShelfParams, ctx: ShapeContext): Choice[] {
   const frames = imperial ? ['2x3', '2x4', '2x6'] : ['38x63mm', '38x89mm', '47x100mm']
   const knees = imperial ? ['1x2', '1x3', '1x4'] : ['18x44mm', '18x69mm', '18x94mm']
   const gusset = p.bracket === 'gusset' && p.stand === 'below'
+  const rods = RODS.filter((r) => r.system === ctx.settings.yard).map((r) => r.id)
   const of = (
-    path: 'sheet' | 'gussetSheet' | 'frameSection' | 'kneeSection',
+    path: 'rod' | 'spreaderSection' | 'sheet' | 'gussetSheet' | 'frameSection' | 'kneeSection',
     code: string,
     options: string[],
   ): Choice => ({
@@ -206,10 +257,10 @@ function choices(p: BracketShelfParams, ctx: ShapeContext): Choice[] {
     code,
     value: p[path],
     options,
-    of: path.endsWith('Section') ? 'section' : 'sheet',
+    of: path.endsWith('Section') || path === 'rod' ? 'section' : 'sheet',
   })
   const coded = (
-    path: 'stand' | 'bracket' | 'frame' | 'cornerScrews' | 'pairScrews' | 'wallScrews',
+    path: 'end' | 'stand' | 'bracket' | 'frame' | 'cornerScrews' | 'pairScrews' | 'wallScrews',
     code: string,
     options: string[],
   ): Choice => ({
@@ -226,6 +277,8 @@ function choices(p: BracketShelfParams, ctx: ShapeContext): Choice[] {
     gusset ? of('gussetSheet', 'gusset-sheet', plates) : of('kneeSection', 'knee-section', knees),
     of('frameSection', 'frame-section', frames),
     coded('frame', 'frame-rip', ['ripped', 'whole']),
+    coded('end', 'end', ['bracket', 'hung']),
+    ...(p.end === 'hung' ? [of('rod', 'rod', rods), of('spreaderSection', 'spreader-section', frames)] : []),
     coded('cornerScrews', 'corner-screws', ['one', 'two', 'three']),
     coded('pairScrews', 'pair-screws', ['two', 'three', 'four']),
     coded('wallScrews', 'leg-screws', ['two', 'three', 'four', 'five']),

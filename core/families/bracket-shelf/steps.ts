@@ -63,7 +63,31 @@ export function bracketShelfSteps(p: BracketShelfParams, shaped: Shaped): Step[]
       cautions: ['lift-two'],
       hold: { code: 'hangs-before-load' },
     },
+    ...hungCorner(a),
     { id: 'load', code: 'load-hung', parts: [], cautions: [] },
   ]
   return steps
+}
+
+/** The rod of a corner that hangs from above, and what it hangs from; nothing where none does. */
+function hungCorner(a: Shaped['assembly']): Step[] {
+  const ids = (role: string) => a.parts.filter((x) => x.role === role).map((x) => x.id)
+  const [rods, spreaders] = [ids('rod'), ids('spreader')]
+  if (rods.length === 0) return []
+  return [
+    {
+      id: 'spreader',
+      code: 'spreader-over',
+      parts: spreaders,
+      cautions: ['joists-only', 'not-into-wires', 'ladder'],
+    },
+    {
+      id: 'corner',
+      code: 'corner-hung',
+      parts: rods,
+      on: [...ids('arm').slice(-1), ...spreaders],
+      cautions: ['falls-on-heads'],
+      hold: { code: 'corner-level' },
+    },
+  ]
 }

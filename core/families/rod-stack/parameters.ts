@@ -1,9 +1,8 @@
 import { front, latch } from '../../blocks/fronts/front.ts'
-import { RODS } from '../../catalogue/steel.ts'
 import { z } from '../../measure/schema.ts'
 import type { Raw } from '../family.ts'
 import type { UnitSystem } from '../../measure/units.ts'
-import { countDim, dim, dims, section, sheet } from '../params.ts'
+import { countDim, dim, dims, rod, section, sheet } from '../params.ts'
 
 export const LIMITS = { shelves: 6 } as const
 
@@ -28,7 +27,7 @@ export const rodStackParams = z.object({
   backSheet: sheet,
   crossSection: section,
   spreaderSection: section,
-  rod: z.enum(RODS.map((r) => r.id) as [string, ...string[]]),
+  rod,
 })
 export type RodStackParams = z.infer<typeof rodStackParams>
 

@@ -2,6 +2,7 @@ import { unitsOf } from '../../assembly/settings.ts'
 import { besideHinges, standsOut, takenByHinges } from '../../blocks/fronts/front.ts'
 import { dadoDepth } from '../../blocks/carcass/shelf-between.ts'
 import {
+  joistsToHangFrom,
   COUPLER_UNDER_MM,
   FROM_BOX_MM,
   CROSS_END_MM,
@@ -74,18 +75,15 @@ const MOST_LEFT_MM = 300
 
 /** Works out every dimension of a stack on rods, before a piece is placed. */
 export function planOut(p: RodStackParams, ctx: ShapeContext, pen: DimPen): Result<Planned> {
-  const { joists } = ctx.space
-  if (!joists) return bad('no-joists-known')
-  if (joists.kind === 'trusses') return bad('hung-from-trusses')
-  if (joists.kind === 'sloped') return bad('hung-under-slope')
-  const { size } = joists
-  if (!size) return bad('no-joist-size')
+  const known = joistsToHangFrom(ctx.space)
+  if (!known.ok) return known
+  const joists = known.value
   const units = unitsOf(ctx.settings)
   const [sheet, back] = [findSheet(p.sheet)!, findSheet(p.backSheet)!]
   const [cross, spreader, rod] = [findSection(p.crossSection)!, findSection(p.spreaderSection)!, findRod(p.rod)!]
   const t = sheet.thicknessMm
   const { aboveMm, sideMm } = shelfPlay(pen, 400)
-  const past = pastFirstJoist({ ...joists, size }, rod, cross.widthMm)
+  const past = pastFirstJoist(joists, rod, cross.widthMm)
   const behindMm = pen.length(
     { path: 'behindMm', code: 'behind', min: 0, max: 800 },
     Math.min(800, roundUp(past, units)),
@@ -119,7 +117,7 @@ export function planOut(p: RodStackParams, ctx: ShapeContext, pen: DimPen): Resu
     rod,
     {
       ...joists,
-      size,
+      size: joists.size,
     },
   )
   if (!placed.ok) return placed
@@ -188,7 +186,7 @@ export function planOut(p: RodStackParams, ctx: ShapeContext, pen: DimPen): Resu
       frontMm: box.frontMm,
       dadoMm,
       rods,
-      joists: { ...joists, size },
+      joists,
       play: { sideMm, aboveMm },
     },
   })
