@@ -33,6 +33,8 @@ export interface BuildReading {
   build: Build
   /** As it stands when it is done. */
   shaped: Shaped
+  /** The same with what stands on it: what is judged. */
+  carried: Assembly
   /** What is only there while it is built. */
   temporary: Part[]
   space: FreeSpace
@@ -156,7 +158,7 @@ export function baseOf(p: Project, build: Build, prices = priceBook(p)): Result<
   if (lower.wallId !== build.wallId || lower.turn !== 0 || build.turn !== 0)
     return bad('stands-on-turned', { name: lower.name })
   if (findFamily(build.family)?.hangs) return bad('hangs-and-stands', { name: lower.name })
-  const ctx = contextOf(p, lower, prices)
+  const ctx = contextOf(p, lower, prices, [])
   const shaped = ctx && shapeInPlace(family, lower, ctx)
   if (!shaped?.ok) return bad('stands-on-nothing')
   const top = flatTop(settled(shaped.value.assembly).built)
@@ -177,8 +179,28 @@ function spaceOn(space: FreeSpace, build: Build, { lower, top }: Base): FreeSpac
   }
 }
 
-/** What a build is shaped to: its goods that are still kept, and its space up to the next build on the wall. */
-export function contextOf(p: Project, build: Build, prices = priceBook(p)): ShapeContext | null {
+/** What a family shapes to, and what stands on the build where it is: found with the place it had. */
+export interface BuildContext extends ShapeContext {
+  carries?: { at: Build; uppers: readonly BuildReading[] }
+}
+
+/** Builds that stand on one, as they are. */
+const uppersOf = (p: Project, build: Build, prices: readonly PriceLine[]): BuildReading[] =>
+  p.builds.flatMap((u) => {
+    const o = u.standsOn === build.id && u.id !== build.id ? readBuild(p, u, [...prices]) : null
+    return o?.ok ? [o.reading] : []
+  })
+
+/**
+ * What a build is shaped to: its goods that are still kept, its space up to the next build on the wall, and what stands
+ * on it.
+ */
+export function contextOf(
+  p: Project,
+  build: Build,
+  prices = priceBook(p),
+  uppers: readonly BuildReading[] = uppersOf(p, build, prices),
+): BuildContext | null {
   const base = baseOf(p, build, prices)
   const own = spaceOf(p, build)
   const space = own && base.ok && base.value ? spaceOn(own, build, base.value) : own
@@ -189,7 +211,9 @@ export function contextOf(p: Project, build: Build, prices = priceBook(p)): Shap
   })
   const { outline: o, floor } = roomPlan(p.room)
   const line = o.walls.find((w) => w.wall.id === build.wallId)
+  const at = p.builds.find((b) => b.id === build.id) ?? build
   return {
+    ...(uppers.length > 0 ? { carries: { at, uppers } } : {}),
     goods,
     space,
     settings: p.settings,
@@ -209,7 +233,7 @@ export function readBuild(
   build: Build,
   prices = priceBook(p),
   pen?: LetterPen,
-  uppers: readonly BuildReading[] = [],
+  uppers?: readonly BuildReading[],
 ): BuildOutcome {
   const family = findFamily(build.family)
   if (!family) return { ok: false, build, problem: { code: 'no-such-family', data: { family: build.family } } }
@@ -217,9 +241,9 @@ export function readBuild(
     return { ok: false, build, problem: { code: 'newer-build', data: { version: build.paramsVersion } } }
   const base = baseOf(p, build, prices)
   if (!base.ok) return { ok: false, build, problem: base.problem }
-  const ctx = contextOf(p, build, prices)
+  const ctx = contextOf(p, build, prices, uppers)
   if (!ctx) return { ok: false, build, problem: { code: 'no-such-wall' } }
-  const outcome = readWith(family, build, ctx, pen, uppers)
+  const outcome = readWith(family, build, ctx, pen)
   if (!outcome.ok || !base.value) return outcome
   const { reading } = outcome
   const { lower, top } = base.value
@@ -289,21 +313,16 @@ function shapeInPlace(family: AnyFamily, build: Build, ctx: ShapeContext): Resul
   return good({ ...shaped.value, dims, assembly: mirrorAssembly(shaped.value.assembly, max[0]) })
 }
 
-/** @param uppers builds that stand on it */
-export function readWith(
-  family: AnyFamily,
-  build: Build,
-  ctx: ShapeContext,
-  pen?: LetterPen,
-  uppers: readonly BuildReading[] = [],
-): BuildOutcome {
+export function readWith(family: AnyFamily, build: Build, ctx: BuildContext, pen?: LetterPen): BuildOutcome {
   const shaped = shapeInPlace(family, build, ctx)
   if (!shaped.ok) return { ok: false, build, problem: shaped.problem }
   const { unhoused } = shaped.value
   const { built: assembly, temporary } = settled(shaped.value.assembly)
   const groups = alike(assembly, pen)
   const goods = new Map(ctx.goods.map((g) => [g.item.id, g.item]))
-  const judged = judge(burdened(assembly, build, uppers.map(standingOf)), {
+  const { carries } = ctx
+  const carried = carries ? burdened(assembly, carries.at, carries.uppers.map(standingOf)) : assembly
+  const judged = judge(carried, {
     settings: ctx.settings,
     space: ctx.space,
     goods,
@@ -316,6 +335,7 @@ export function readWith(
       build,
       shaped: { ...shaped.value, assembly },
       temporary,
+      carried,
       liftMm: 0,
       space: ctx.space,
       groups,

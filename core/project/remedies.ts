@@ -110,7 +110,8 @@ export function remedies(p: Project, build: Build, checkId: string, o: RemedyOpt
         keep(
           tryBuild({ ...build, tiedTo: [...build.tiedTo, o.id] }, [{ code: 'tie-neighbour', data: { name: o.name } }]),
         )
-  for (const m of moves(build, target)) keep(tryBuild(m.build, [m.change]))
+  // What stands on it would be left behind.
+  for (const m of ctx.carries ? [] : moves(build, target)) keep(tryBuild(m.build, [m.change]))
   const levers = family.levers(build.params, ctx)
   for (const l of levers) keep(tryBuild(withParams(l), [change(l)]))
   if (found.length === 0)

@@ -36,10 +36,10 @@ const SINGLE_MM = 150
  * already). Found by halving, rounded down to a half kilogram.
  */
 export function safeLoads(p: Pick<Project, 'settings'>, reading: BuildReading): SafeLoad[] {
-  const { assembly } = reading.shaped
+  const assembly = reading.carried
   const shelves = new Map<string, Bay[]>()
   for (const b of assembly.bays) {
-    if (b.carriers.length === 0) continue
+    if (b.carriers.length === 0 || isBuild(b)) continue
     const key = b.carriers.join('|')
     shelves.set(key, [...(shelves.get(key) ?? []), b])
   }
@@ -62,6 +62,9 @@ export function safeLoads(p: Pick<Project, 'settings'>, reading: BuildReading): 
   })
 }
 
+/** Another build standing there: no shelf of this one. */
+const isBuild = (b: Bay): boolean => b.name.code === 'build'
+
 /**
  * The assembly with one load on each of some shelves, spread over all its bays or standing in the middle of the middle
  * one.
@@ -72,7 +75,7 @@ function withLoad(a: Assembly, shelves: readonly Bay[][], kg: number, single: bo
     ...a,
     bays: a.bays.map((b): Bay => {
       const bays = shelfOf.get(b.id)
-      if (!bays) return others ? b : { ...b, items: [] }
+      if (!bays) return others || isBuild(b) ? b : { ...b, items: [] }
       const middle = bays[Math.floor((bays.length - 1) / 2)]
       const whole = bays.reduce((s, x) => s + x.clear.max[0] - x.clear.min[0], 0)
       if (single && b !== middle) return { ...b, items: [] }

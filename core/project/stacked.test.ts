@@ -11,6 +11,8 @@ import { placeBuilds } from './room-checks.ts'
 import { readProject, writeProject } from './file.ts'
 import { newBuild, newProject, type Build, type Project } from './project.ts'
 import { readBuilds, roomPlan, type BuildReading } from './read-build.ts'
+import { remedies } from './remedies.ts'
+import { safeLoads } from './safe-load.ts'
 import { flatTop } from './stacked.ts'
 
 const crate = (id: string, massKg: number | null) =>
@@ -142,5 +144,36 @@ describe('one build on another', () => {
     for (const b of old.builds) delete b.standsOn
     const r = readProject(JSON.stringify(old))
     expect(r.ok && r.project.builds.every((b) => b.standsOn === null)).toBe(true)
+  })
+})
+
+describe('what is found out beside the reading counts what stands on a build', () => {
+  const heavy = project({}, 25)
+  const [rack] = read(heavy)
+  it('labels promise less where another build stands', () => {
+    const label = (r: BuildReading, p: Project) =>
+      safeLoads(p, r).filter((l) => l.bays.some((b) => b.startsWith('bay-')))
+    const free = project({ standsOn: null, offsetMm: 2500 }, 25)
+    const [alone] = read(free)
+    const most = (list: ReturnType<typeof label>) => Math.max(...list.map((l) => l.spreadKg))
+    expect(most(label(rack, heavy))).toBeLessThanOrEqual(most(label(alone, free)))
+    expect(label(rack, heavy).length).toBe(label(alone, free).length)
+  })
+  it('remedies are tried with it on: none is offered that only holds without', () => {
+    const spoilt = {
+      ...heavy,
+      builds: [
+        { ...heavy.builds[0], params: { ...heavy.builds[0].params, sheet: 'ply-12mm', railSection: '38x63mm' } },
+        heavy.builds[1],
+      ],
+    }
+    const [low] = read(spoilt)
+    const worst = low.verdict.weakest!
+    for (const r of remedies(spoilt, spoilt.builds[0], worst.id, { budget: 30 })) {
+      expect(r.changes.every((c) => c.code !== 'move')).toBe(true)
+      if (!r.allHold) continue
+      const after = read({ ...spoilt, builds: [r.build, spoilt.builds[1]] })[0]
+      expect(after.verdict.fails).toBe(0)
+    }
   })
 })
