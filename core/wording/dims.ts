@@ -61,7 +61,10 @@ const CHOICES: Record<string, { label: string; options?: Record<string, string> 
   raise: { label: 'Put up', options: { tilt: 'built flat, tilted up', 'in-place': 'built where it stands' } },
   follow: { label: 'Length follows', options: { goods: 'the goods', wall: 'the wall' } },
   'back-sheet': { label: 'Back' },
-  hang: { label: 'Hangs', options: { strip: 'on a bevelled strip', rail: 'screwed through its rail' } },
+  hang: {
+    label: 'Hangs',
+    options: { strip: 'on a bevelled strip', 'two-strips': 'on two bevelled strips', rail: 'screwed through its rail' },
+  },
   front: {
     label: 'Front',
     options: { open: 'open', doors: 'doors', 'deep-doors': 'doors that are boxes', curtain: 'a curtain' },

@@ -230,6 +230,11 @@ const STEPS: Record<string, StepWords> = {
     text: (d, say) =>
       `Strike a level line ${say.lengthOf(d, 'atMm')} above the floor: the upper edge of the strip. Find the studs on it, and screw the strip on, bevel up and away from the wall, at ${plural(Number(d.count), 'place')}, each in solid wood or masonry.`,
   },
+  'strips-on-wall': {
+    title: 'The strips on the wall',
+    text: (d, say) =>
+      `Strike a level line ${say.lengthOf(d, 'atMm')} above the floor: the upper edge of the upper strip. Screw it on, bevel up and away from the wall, in solid wood or masonry. The second one below it, set from the two rails of the box itself: both must hook at once. ${plural(Number(d.count), 'place')} in all.`,
+  },
   'hook-on': {
     title: 'Hook it on',
     text: () =>

@@ -38,6 +38,10 @@ export const BEVEL_RAD = Math.PI / 4
 const LIFT_MM = 10
 /** Drawn out from the wall by this it is clear, mm. */
 const OUT_MM = 60
+/** Height of fixings in a strip: as high as there is wood of its whole thickness, under the toe of the bevel. mm */
+const fixingUp = ({ widthMm: w, thicknessMm: t }: Section): number =>
+  Math.max(w / 2, w - t * Math.tan(BEVEL_RAD) - UNDER_BEVEL_MM)
+
 /** How far a body is lifted to come off its strip: a bevel of 45° is as high as its board is thick. */
 export const liftOff = (s: Section): number => s.thicknessMm * Math.tan(BEVEL_RAD) + LIFT_MM
 
@@ -103,8 +107,7 @@ export function hookOnStrip(d: Draft, h: Hanging, strip: { id: string; section: 
   // Pulled askew by an open leaf its rail comes to lie against the wall at the other end.
   for (const contact of pieces({ min, max: [max[0], min[1], max[2]] }))
     d.hold({ from, on: WALL, contact, push: OUT, way: 'push', via: 'bearing' })
-  // As high as there is wood of its whole thickness behind the head: under the toe of the bevel.
-  const z = min[2] - w + Math.max(w / 2, w - t * Math.tan(BEVEL_RAD) - UNDER_BEVEL_MM)
+  const z = min[2] - w + fixingUp(strip.section)
   const places = fixingPlaces(h.space, min[0], max[0])
   for (const x of places) {
     holdsAt(d, { part: strip.id }, anchorAt(d, strip.id, { x, z }, t, h, { count: h.screws }), { x, z })
@@ -121,6 +124,29 @@ export function hookOnStrip(d: Draft, h: Hanging, strip: { id: string; section: 
     })
   }
   return places.length
+}
+
+/**
+ * A second strip under the lower rail of a body: it keeps that from swinging out. Nobody knows which of two strips
+ * bears, so the first is counted with everything; this one has no less to hold it, and less that pulls.
+ */
+export function secondStrip(d: Draft, h: Hanging, strip: { id: string; section: Section; stock: Stock }): void {
+  const { min, max } = d.box(h.lower)
+  const { thicknessMm: t, widthMm: w } = strip.section
+  d.square({
+    id: strip.id,
+    role: 'hanger',
+    stock: strip.stock,
+    min: [min[0], 0, min[2] - w],
+    size: [max[0] - min[0], t, w],
+    along: 'x',
+    across: 'z',
+  })
+  d.machine(strip.id, { kind: 'bevel', edge: 'high', angleRad: BEVEL_RAD })
+  d.machine(h.lower, { kind: 'bevel', edge: 'low', angleRad: BEVEL_RAD })
+  const z = min[2] - w + fixingUp(strip.section)
+  for (const x of fixingPlaces(h.space, min[0], max[0]))
+    holdsAt(d, { part: strip.id }, anchorAt(d, strip.id, { x, z }, t, h, { count: h.screws }), { x, z })
 }
 
 /** How what hangs on a strip is hooked on and off: lifted, then drawn out. @param parts all that goes along */

@@ -31,7 +31,7 @@ export function choices(p: WallCabinetParams, ctx: ShapeContext): Choice[] {
     coded('shelfHold', 'shelf-hold', ['dado', 'butt', 'pins']),
     coded('front', 'front', ['open', 'doors', 'deep-doors', 'curtain']),
     ...(p.front === 'doors' || p.front === 'deep-doors' ? [coded('latch', 'latch', ['magnet', 'none'])] : []),
-    coded('hang', 'hang', ['strip', 'rail']),
+    coded('hang', 'hang', ['strip', 'two-strips', 'rail']),
     { path: 'railSection', code: 'hang-rail', value: p.railSection, options: [...sections], of: 'section' },
     coded('railScrews', 'rail-screws', ['two', 'three']),
     coded('wallScrews', 'wall-screws', Object.keys(SCREWS)),

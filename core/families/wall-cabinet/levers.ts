@@ -15,7 +15,7 @@ const THICKER: Record<string, string[]> = {
 /** Ways in which a wall cabinet can be changed when something does not hold or fit; one change each. */
 export function wallCabinetLevers(p: WallCabinetParams, ctx: ShapeContext): Lever<WallCabinetParams>[] {
   const { out, add } = strengthPen(p)
-  if (p.hang === 'strip') add('hang-by-rail', { hang: 'rail' })
+  if (p.hang !== 'rail') add('hang-by-rail', { hang: 'rail' })
   else add('hang-by-strip', { hang: 'strip' })
   if (p.front === 'doors' || p.front === 'deep-doors') add('no-doors', { front: 'open' })
   if (p.front === 'deep-doors') add('flat-doors', { front: 'doors' })

@@ -24,8 +24,8 @@ export const wallCabinetParams = z.object({
   sidePlayMm: dim(0, 100),
   sheet,
   backSheet: sheet,
-  /** Hooked on a bevelled strip, or screwed to the wall through the rail under its top. */
-  hang: z.enum(['strip', 'rail']),
+  /** Hooked on a bevelled strip or on two, or screwed to the wall through the rail under its top. */
+  hang: z.enum(['strip', 'two-strips', 'rail']),
   /** How shelves are held: in dadoes, by screws through the uprights, or loose on pins in rows of holes. */
   shelfHold: z.enum(['dado', 'butt', 'pins']),
   /** How top and bottom meet the sides. */

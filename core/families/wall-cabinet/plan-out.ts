@@ -296,8 +296,9 @@ function heightsOf(
   if (!inside.ok) return inside
   const tops = inside.value
   // Behind the back the rails, and the strip between them, need their widths, whether the goods do or not.
-  const lift = p.hang === 'strip' ? liftOff(rail) : 0
-  const boards = (p.hang === 'strip' ? 3 : 2) * rail.widthMm + lift
+  const strips = p.hang === 'rail' ? 0 : p.hang === 'strip' ? 1 : 2
+  const lift = strips > 0 ? liftOff(rail) : 0
+  const boards = (2 + strips) * rail.widthMm + strips * lift
   const over = tops[tops.length - 1]
   const high = Math.max(over + Math.max(lastTall(levels) + aboveMm, rail.widthMm), bottom + boards) + t + pastMm
   const sheetMost = s.sheet.lengthMm - 2 * ctx.settings.sheetTrimMm

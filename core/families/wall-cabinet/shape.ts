@@ -7,7 +7,14 @@ import { hangCurtain } from '../../blocks/fronts/curtain.ts'
 import { placeDeepLeaves, rodRoom, tierBays } from '../../blocks/fronts/deep-leaf.ts'
 import { besideHinges, standsOut } from '../../blocks/fronts/front.ts'
 import { GAP_MM, magnet, placeLeaves } from '../../blocks/fronts/hinged.ts'
-import { hookOnStrip, liftsOff, screwThroughRail, type Hanging } from '../../blocks/mounts/hung-on-wall.ts'
+import {
+  hookOnStrip,
+  liftOff,
+  liftsOff,
+  screwThroughRail,
+  secondStrip,
+  type Hanging,
+} from '../../blocks/mounts/hung-on-wall.ts'
 import { temporaryLedger } from '../../blocks/mounts/temporary-ledger.ts'
 import { bad, good, type Result } from '../../measure/result.ts'
 import { canHoldTie } from '../../room/room.ts'
@@ -40,7 +47,7 @@ export function shapeWallCabinet(p: WallCabinetParams, ctx: ShapeContext): Resul
   if (!bored.ok) return bored
   hang(d, p, ctx, plan)
   fronts(d, p, plan)
-  if (p.hang === 'strip') {
+  if (p.hang !== 'rail') {
     const on = d.assembly.parts.filter((x) => x.role !== 'hanger').map((x) => x.id)
     liftsOff(d, plan.rail, on)
   }
@@ -144,7 +151,8 @@ function rails(d: Draft, p: WallCabinetParams, plan: Plan, grade: string) {
   const { thicknessMm, widthMm } = plan.rail
   for (const [id, z] of [
     ['rail-upper', plan.topMm - t - widthMm],
-    ['rail-lower', plan.footMm + pastMm + t],
+    // Over a second strip, and room to lift it off that.
+    ['rail-lower', plan.footMm + pastMm + t + (p.hang === 'two-strips' ? widthMm + liftOff(plan.rail) : 0)],
   ] as const) {
     d.square({
       id,
@@ -161,7 +169,8 @@ function rails(d: Draft, p: WallCabinetParams, plan: Plan, grade: string) {
   plan.openings.forEach((o, k) => {
     const n = SCREWS[p.railScrews] + Math.floor((o.right - o.left) / TOP_SCREWS_EVERY)
     d.screw(`top-${k}`, 'rail-upper', n, 'side', t, widthMm)
-    d.screw(`shelf-${k}-0`, 'rail-lower', n, 'side', t, widthMm)
+    // Over a second strip the lower rail does not lie on the bottom.
+    if (p.hang !== 'two-strips') d.screw(`shelf-${k}-0`, 'rail-lower', n, 'side', t, widthMm)
   })
 }
 
@@ -216,8 +225,11 @@ function hang(d: Draft, p: WallCabinetParams, ctx: ShapeContext, plan: Plan) {
     system: ctx.settings.yard,
     screws: SCREWS[p.wallScrews],
   }
-  if (p.hang === 'strip') hookOnStrip(d, hanging, { id: 'strip-wall', section: plan.rail, stock })
-  else {
+  const strip = { section: plan.rail, stock }
+  if (p.hang !== 'rail') {
+    hookOnStrip(d, hanging, { ...strip, id: 'strip-wall' })
+    if (p.hang === 'two-strips') secondStrip(d, hanging, { ...strip, id: 'strip-second' })
+  } else {
     screwThroughRail(d, hanging, plan.back.thicknessMm)
     if (plan.footMm > plan.rail.widthMm)
       temporaryLedger(d, {

@@ -11,7 +11,7 @@ export function wallCabinetSteps(p: WallCabinetParams, shaped: Shaped): Step[] {
   const box = a.bodies.find((b) => b.id === 'carcass')!.parts
   const ids = (...roles: string[]) => a.parts.filter((x) => roles.includes(x.role)).map((x) => x.id)
   const inBox = (...roles: string[]) => ids(...roles).filter((id) => box.includes(id))
-  const hooked = p.hang === 'strip'
+  const hooked = p.hang !== 'rail'
   const topOf = (role: string) => Math.max(...a.parts.filter((x) => x.role === role).map((x) => partBox(x).max[2]))
   const underside = Math.min(...a.parts.filter((x) => box.includes(x.id)).map((x) => partBox(x).min[2]))
   const ledger = a.parts.filter((x) => x.temporary).map((x) => x.id)
@@ -28,7 +28,7 @@ export function wallCabinetSteps(p: WallCabinetParams, shaped: Shaped): Step[] {
     { id: 'back', code: 'back-in', parts: ids('back'), cautions: [], hold: { code: 'box-square-again' } },
     hooked && {
       id: 'strip',
-      code: 'strip-on-wall',
+      code: p.hang === 'two-strips' ? 'strips-on-wall' : 'strip-on-wall',
       data: { count: a.anchors.length, atMm: topOf('hanger') },
       parts: ids('hanger'),
       cautions: ['find-studs', 'not-into-wires'],

@@ -207,6 +207,28 @@ describe('hooked on its strip', () => {
   })
 })
 
+describe('on two strips', () => {
+  const one = read({ hang: 'strip', shelves: 2 })
+  const two = read({ hang: 'two-strips', shelves: 2 })
+  it('each fits under its rail and lets it be lifted off; the first is counted with everything', () => {
+    const a = two.shaped.assembly
+    expect(validateAssembly(a)).toEqual([])
+    const off = a.motions.find((m) => m.kind === 'stages')!
+    expect(checkOf(two, `own-sweep:${off.id}`).state).toBe('holds')
+    const [strip, lower] = ['strip-second', 'rail-lower'].map((id) => two.boxes.get(id)!)
+    expectNear(lower.min[2], strip.max[2], 1e-9)
+    expect(strip.min[2]).toBeGreaterThanOrEqual(two.boxes.get('shelf-0-0')!.max[2] + 38 - 1e-6)
+    const bears = (r: typeof one, part: string) =>
+      r.shaped.assembly.supports
+        .filter((s) => s.on.kind === 'part' && s.on.part === part)
+        .reduce((n, s) => n + (r.service.reactions.get(s.id) ?? 0) * s.push[2], 0)
+    expect(bears(two, 'strip-wall')).toBeGreaterThan(0.99 * bears(one, 'strip-wall'))
+    expect(bears(two, 'strip-second')).toBe(0)
+    expect(two.steps.map((s) => s.code)).toContain('strips-on-wall')
+    expect(checkOf(two, 'unread:build').state).toBe('holds')
+  })
+})
+
 it('parameters of the first form read as they were: no doors, shelves in dadoes, nothing added', () => {
   const { front, shelfHold, corner, leafMm, tiers, tierMm, latch, cordHoles, ...first } = startingParams('metric')
   expect([front, shelfHold, corner, leafMm, tiers, tierMm, latch, cordHoles]).toHaveLength(8)

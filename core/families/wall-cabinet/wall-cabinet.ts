@@ -74,6 +74,11 @@ export const wallCabinet = family<WallCabinetParams>({
       context: exampleContext('metric', [exampleGoods('metric', 'box', 2), smallTins('metric')]),
     },
     {
+      name: 'on two strips',
+      params: { ...startingParams('metric'), hang: 'two-strips', shelves: 1, clearMm: 860 },
+      context: exampleContext('metric', [exampleGoods('metric', 'box', 2)]),
+    },
+    {
       name: 'three openings, thinner, at a fixed height',
       params: { ...startingParams('metric'), sheet: 'ply-15mm', bays: 3, clearMm: 450, hangMm: 1200 },
       context: exampleContext('metric', [exampleGoods('metric', 'box', 6)]),
