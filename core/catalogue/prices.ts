@@ -1,6 +1,8 @@
 import { MM_PER_FOOT, type UnitSystem } from '../measure/units.ts'
 import { BOARD_LENGTHS, SECTIONS } from './lumber.ts'
 import { NUTS, OTHER_FASTENERS, SCREWS } from './fasteners.ts'
+import { HARDWARE_MINOR, PINS } from './hardware.ts'
+import { SOFT_UNIT, softLabel, SOFTS } from './soft.ts'
 import { sundryKey, UNIT_SIZES } from './sundries.ts'
 import { ROD_LENGTHS, RODS } from './steel.ts'
 import { SHEETS, type Sheet } from './sheets.ts'
@@ -162,5 +164,16 @@ export function startingPrices(system: UnitSystem): PriceLine[] {
       minor: Math.round((ROD_PER_MM2_M * r.diameterMm ** 2 * lengthMm) / 1000),
     })),
   )
-  return [...boards, ...rods, ...sheets, ...screws, ...sundries]
+  const ready = (label: string, minor: number): PriceLine => ({
+    key: sundryKey('ready', label),
+    label,
+    per: 'piece',
+    minor,
+  })
+  const other = PINS[system === 'metric' ? 'imperial' : 'metric'].item
+  const hardware = Object.entries(HARDWARE_MINOR)
+    .filter(([item]) => item !== other)
+    .map(([item, minor]) => ready(item, minor))
+  const softs = SOFTS.map((s) => ready(softLabel(s, system), Math.round(s.minorPerM2 * SOFT_UNIT[system].m2)))
+  return [...boards, ...rods, ...sheets, ...screws, ...sundries, ...hardware, ...softs]
 }

@@ -1,6 +1,8 @@
 import type { Assembly, Part } from '../assembly/assembly.ts'
 import { isLevelSheet } from '../assembly/part-box.ts'
 import type { Settings } from '../assembly/settings.ts'
+import { faceMm2 } from '../assembly/mass.ts'
+import { findSoft, SOFT_UNIT, softLabel } from '../catalogue/soft.ts'
 import { UNIT_SIZES, type Sundry } from '../catalogue/sundries.ts'
 
 /** Bought over what is counted. Product decision: a tenth of tape, glue and finish is lost to ends, brush and pot. */
@@ -83,5 +85,20 @@ export function sundryLines(
   for (const a of assemblies)
     for (const p of a.parts) if (p.stock.kind === 'bought') ready.set(p.stock.item, (ready.get(p.stock.item) ?? 0) + 1)
   for (const [item, count] of ready) out.push({ kind: 'ready', amount: count, count, label: item })
+  const cloth = new Map<string, number>()
+  for (const a of assemblies)
+    for (const p of a.parts) {
+      const soft = p.stock.kind === 'soft' ? findSoft(p.stock.soft) : undefined
+      if (soft) cloth.set(soft.id, (cloth.get(soft.id) ?? 0) + (soft.fullness * faceMm2(p)) / 1e6)
+    }
+  for (const [id, m2] of cloth) {
+    const amount = m2 / SOFT_UNIT[settings.yard].m2
+    out.push({
+      kind: 'ready',
+      amount,
+      count: Math.ceil(amount * SPARE),
+      label: softLabel(findSoft(id)!, settings.yard),
+    })
+  }
   return out
 }

@@ -6,6 +6,9 @@ import { validateAssembly } from '../../assembly/validate.ts'
 import { exampleContext, exampleGoods } from '../../families/example-context.ts'
 import { findFamily } from '../../families/registry.ts'
 import { inEquilibrium } from '../../loads/load-path.ts'
+import { startingPrices } from '../../catalogue/prices.ts'
+import { sundryKey } from '../../catalogue/sundries.ts'
+import { sundryLines } from '../../takeoff/sundries.ts'
 import { newtons } from '../../measure/units.ts'
 import type { BuildReading } from '../../project/read-build.ts'
 import { stretch } from './standing.ts'
@@ -73,6 +76,13 @@ it('a curtain hangs on its rail, and that on every upright', () => {
   expectNear(partMassKg(cloth), (0.35 * cloth.size.lengthMm * cloth.size.widthMm) / 1e6)
   expect(r.shaped.assembly.joints.filter((j) => j.near === 'curtain-rail')).toHaveLength(3)
   expect(checkOf(r, 'ratings:rating').state).toBe('holds')
+  // It folds: half as much again is bought, and a tenth to spare; it has a price, and the rail too.
+  const [line] = sundryLines([r.shaped.assembly], context.settings).filter((l) => l.label.startsWith('canvas'))
+  expectNear(line.amount, (1.5 * cloth.size.lengthMm * cloth.size.widthMm) / 1e6)
+  expect(line.count).toBe(Math.ceil(line.amount * 1.1))
+  const priced = new Set(startingPrices('metric').map((l) => l.key))
+  for (const l of sundryLines([r.shaped.assembly], context.settings).filter((x) => x.kind === 'ready'))
+    expect(priced.has(sundryKey('ready', l.label))).toBe(true)
 })
 
 it('heights without a hinge lie close enough that none slips between', () => {
