@@ -11,7 +11,10 @@ import type { Part } from './assembly.ts'
  */
 export function partMassKg(p: Part): number {
   if (p.stock.kind === 'bought' || p.stock.kind === 'existing') return p.stock.massKg
-  if (p.stock.kind === 'soft') return (findSoft(p.stock.soft)?.kgPerM2 ?? 0) * (faceMm2(p) / 1e6)
+  if (p.stock.kind === 'soft') {
+    const soft = findSoft(p.stock.soft)
+    return soft ? soft.kgPerM2 * soft.fullness * (faceMm2(p) / 1e6) : 0
+  }
   if (p.stock.kind === 'steel') {
     const rod = findRod(p.stock.rod)
     return rod ? (rodKgPerM(rod) * p.size.lengthMm) / 1000 : 0
