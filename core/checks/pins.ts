@@ -2,7 +2,7 @@ import type { Joint, Part } from '../assembly/assembly.ts'
 import { thicknessAxis } from '../assembly/part-box.ts'
 import { findPin, type ShelfPin } from '../catalogue/hardware.ts'
 import { dot, mid, sub } from '../geometry/vec.ts'
-import { pinInHole, roundPlasticMoment } from '../mechanics/bearing.ts'
+import { pinBends, pinInHole, roundPlasticMoment } from '../mechanics/bearing.ts'
 import { embeds } from '../mechanics/methods/ec5.ts'
 import { woodOf } from './wood.ts'
 import { defineCheck, measured, plain, type CheckContext, type CheckResult, type Input } from './check.ts'
@@ -39,10 +39,7 @@ function holeOf(upright: Part, face: 'over' | 'under'): number | null {
 export function pinGives(pin: Pick<ShelfPin, 'diameterMm' | 'fy'>, fh: number, holeMm: number, outMm: number): number {
   const wood = pinInHole(fh, pin.diameterMm, holeMm, outMm)
   const most = roundPlasticMoment(pin.fy, pin.diameterMm) / STEEL_SAFETY
-  // F·(e + F/(2·fh·d)) = M, solved for F.
-  const a = 1 / (2 * fh * pin.diameterMm)
-  const steel = (-outMm + Math.sqrt(outMm ** 2 + 4 * a * most)) / (2 * a)
-  return Math.min(wood, steel)
+  return Math.min(wood, pinBends(most, fh, pin.diameterMm, outMm))
 }
 
 type Given = Pick<CheckContext, 'assembly' | 'parts' | 'design' | 'method'>

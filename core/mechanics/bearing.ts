@@ -61,5 +61,9 @@ export const pinInHole = (fh: number, diameterMm: number, depthMm: number, outMm
 export const pinMoment = (forceN: number, fh: number, diameterMm: number, outMm: number): number =>
   forceN * (outMm + forceN / (2 * fh * diameterMm))
 
+/** The force at which such a pin bends with a moment, N: `pinMoment` the other way round. */
+export const pinBends = (momentNmm: number, fh: number, diameterMm: number, outMm: number): number =>
+  fh * diameterMm * (Math.sqrt(outMm ** 2 + (2 * momentNmm) / (fh * diameterMm)) - outMm)
+
 /** Plastic moment of a round steel pin, N·mm: fy·d³/6. */
 export const roundPlasticMoment = (fy: number, diameterMm: number): number => (fy * diameterMm ** 3) / 6

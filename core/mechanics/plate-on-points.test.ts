@@ -1,7 +1,7 @@
 import { describe, expect, it } from '@jest/globals'
 import { gridPlate } from '../../test-support/grid-plate.ts'
 import { expectNear } from '../../test-support/near.ts'
-import { pinInHole, pinMoment } from './bearing.ts'
+import { pinBends, pinInHole, pinMoment } from './bearing.ts'
 import { solvePlate, type PlateSpec } from './plate.ts'
 
 const D = 1e6
@@ -102,5 +102,6 @@ describe('a pin in its hole', () => {
     const [fh, d, e, F] = [12, 5, 9, 60]
     const at = F / (fh * d)
     expectNear(pinMoment(F, fh, d, e), F * (e + at) - (fh * d * at ** 2) / 2, 1e-9)
+    expectNear(pinBends(pinMoment(F, fh, d, e), fh, d, e), F, 1e-9)
   })
 })

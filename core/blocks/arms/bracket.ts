@@ -62,28 +62,35 @@ const BACK: Vec3 = [0, -1, 0]
 export const placeBracket = (d: Draft, b: Bracket, wall: Wall): Placed =>
   b.above ? placeAbove(d, b, wall) : placeBelow(d, b, wall)
 
-function placeBelow(d: Draft, b: Bracket, wall: Wall): Placed {
-  const { id, left, wideMm, deepMm, stock, topMm } = b
-  const [arm, leg] = [`${id}-arm`, `${id}-leg`]
-  const high = topMm - deepMm - b.footMm
+const legOf = (d: Draft, b: Bracket, fromMm: number, highMm: number) =>
   d.square({
-    id: leg,
+    id: `${b.id}-leg`,
     role: 'leg',
-    stock,
-    min: [left, 0, b.footMm],
-    size: [wideMm, deepMm, high],
+    stock: b.stock,
+    min: [b.left, 0, fromMm],
+    size: [b.wideMm, b.deepMm, highMm],
     along: 'z',
     across: 'y',
   })
+
+/** @param fromMm where it begins, out from the wall */
+const armOf = (d: Draft, b: Bracket, fromMm: number) =>
   d.square({
-    id: arm,
+    id: `${b.id}-arm`,
     role: 'arm',
-    stock,
-    min: [left, 0, topMm - deepMm],
-    size: [wideMm, b.armMm, deepMm],
+    stock: b.stock,
+    min: [b.left, fromMm, b.topMm - b.deepMm],
+    size: [b.wideMm, b.armMm - fromMm, b.deepMm],
     along: 'y',
     across: 'z',
   })
+
+function placeBelow(d: Draft, b: Bracket, wall: Wall): Placed {
+  const { id, deepMm, topMm } = b
+  const [arm, leg] = [`${id}-arm`, `${id}-leg`]
+  const high = topMm - deepMm - b.footMm
+  legOf(d, b, b.footMm, high)
+  armOf(d, b, 0)
   const corner = d.screw(arm, leg, b.cornerScrews, 'end', deepMm, 200)
   d.rest(arm, leg)
   d.hold({
@@ -109,27 +116,11 @@ function fixLeg(d: Draft, b: Bracket, wall: Wall, leg: string, [from, to]: [numb
 
 /** The arm under the braces: its end against the face of the leg, which runs up from there. */
 function placeAbove(d: Draft, b: Bracket, wall: Wall): Placed {
-  const { id, left, wideMm, deepMm, stock, topMm } = b
+  const { id, deepMm, topMm } = b
   const [arm, leg] = [`${id}-arm`, `${id}-leg`]
   const low = topMm - deepMm
-  d.square({
-    id: leg,
-    role: 'leg',
-    stock,
-    min: [left, 0, low],
-    size: [wideMm, deepMm, b.footMm - low],
-    along: 'z',
-    across: 'y',
-  })
-  d.square({
-    id: arm,
-    role: 'arm',
-    stock,
-    min: [left, deepMm, low],
-    size: [wideMm, b.armMm - deepMm, deepMm],
-    along: 'y',
-    across: 'z',
-  })
+  legOf(d, b, low, b.footMm - low)
+  armOf(d, b, deepMm)
   const corner = d.screw(leg, arm, b.cornerScrews, 'end', deepMm, 200)
   const on = { kind: 'part', part: leg } as const
   d.hold({ from: { part: arm }, on, push: UP, way: 'both', via: 'fasteners', joint: corner })
@@ -262,27 +253,11 @@ const SHORT_LEG_MM = 180
 
 /** An arm on a short leg at the wall: its front end hangs from above. @returns arm and leg */
 export function placeHungArm(d: Draft, b: Bracket, wall: Wall): Placed {
-  const { id, left, wideMm, deepMm, stock, topMm } = b
+  const { id, deepMm, topMm } = b
   const [arm, leg] = [`${id}-arm`, `${id}-leg`]
   const from = topMm - deepMm - SHORT_LEG_MM
-  d.square({
-    id: leg,
-    role: 'leg',
-    stock,
-    min: [left, 0, from],
-    size: [wideMm, deepMm, SHORT_LEG_MM],
-    along: 'z',
-    across: 'y',
-  })
-  d.square({
-    id: arm,
-    role: 'arm',
-    stock,
-    min: [left, 0, topMm - deepMm],
-    size: [wideMm, b.armMm, deepMm],
-    along: 'y',
-    across: 'z',
-  })
+  legOf(d, b, from, SHORT_LEG_MM)
+  armOf(d, b, 0)
   d.screw(arm, leg, b.cornerScrews, 'end', deepMm, 200)
   d.rest(arm, leg)
   fixLeg(d, b, wall, leg, [from, from + SHORT_LEG_MM])

@@ -71,24 +71,36 @@ function leans(d: Draft, h: Hanging) {
     })
 }
 
-/**
- * Hooks a body on a bevelled strip that is fixed to the wall, under the bevelled rail at its back.
- * @returns how many fixings the strip has
- */
-export function hookOnStrip(d: Draft, h: Hanging, strip: { id: string; section: Section; stock: Stock }): number {
-  const { min, max } = d.box(h.rail)
-  const { thicknessMm: t, widthMm: w } = strip.section
+interface Strip {
+  id: string
+  section: Section
+  stock: Stock
+}
+
+/** A strip under a rail, and the bevels of both. @returns where the rail is, and the strip's thickness and width */
+function placeStrip(d: Draft, rail: string, { id, section, stock }: Strip) {
+  const { min, max } = d.box(rail)
+  const { thicknessMm: t, widthMm: w } = section
   d.square({
-    id: strip.id,
+    id,
     role: 'hanger',
-    stock: strip.stock,
+    stock,
     min: [min[0], 0, min[2] - w],
     size: [max[0] - min[0], t, w],
     along: 'x',
     across: 'z',
   })
-  d.machine(strip.id, { kind: 'bevel', edge: 'high', angleRad: BEVEL_RAD })
-  d.machine(h.rail, { kind: 'bevel', edge: 'low', angleRad: BEVEL_RAD })
+  d.machine(id, { kind: 'bevel', edge: 'high', angleRad: BEVEL_RAD })
+  d.machine(rail, { kind: 'bevel', edge: 'low', angleRad: BEVEL_RAD })
+  return { min, max, t, w }
+}
+
+/**
+ * Hooks a body on a bevelled strip that is fixed to the wall, under the bevelled rail at its back.
+ * @returns how many fixings the strip has
+ */
+export function hookOnStrip(d: Draft, h: Hanging, strip: Strip): number {
+  const { min, max, t, w } = placeStrip(d, h.rail, strip)
   const from = { body: h.body, through: h.rail }
   const on = { kind: 'part', part: strip.id } as const
   for (const contact of pieces({ min: [min[0], 0, min[2]], max: [max[0], t, min[2]] })) {
@@ -130,20 +142,8 @@ export function hookOnStrip(d: Draft, h: Hanging, strip: { id: string; section: 
  * A second strip under the lower rail of a body: it keeps that from swinging out. Nobody knows which of two strips
  * bears, so the first is counted with everything; this one has no less to hold it, and less that pulls.
  */
-export function secondStrip(d: Draft, h: Hanging, strip: { id: string; section: Section; stock: Stock }): void {
-  const { min, max } = d.box(h.lower)
-  const { thicknessMm: t, widthMm: w } = strip.section
-  d.square({
-    id: strip.id,
-    role: 'hanger',
-    stock: strip.stock,
-    min: [min[0], 0, min[2] - w],
-    size: [max[0] - min[0], t, w],
-    along: 'x',
-    across: 'z',
-  })
-  d.machine(strip.id, { kind: 'bevel', edge: 'high', angleRad: BEVEL_RAD })
-  d.machine(h.lower, { kind: 'bevel', edge: 'low', angleRad: BEVEL_RAD })
+export function secondStrip(d: Draft, h: Hanging, strip: Strip): void {
+  const { min, max, t, w } = placeStrip(d, h.lower, strip)
   const z = min[2] - w + fixingUp(strip.section)
   for (const x of fixingPlaces(h.space, min[0], max[0]))
     holdsAt(d, { part: strip.id }, anchorAt(d, strip.id, { x, z }, t, h, { count: h.screws }), { x, z })
