@@ -6,7 +6,7 @@ import { inEveryArrangement, mostThrough, type Loaded } from '../checks/in-every
 import { jointRooms, type JointRooms } from '../checks/joint-room.ts'
 import { broken, unread } from '../checks/unread.ts'
 import { analyse, edgeStrips, type AnalysisOptions, type SolvedMembers } from '../loads/analyse.ts'
-import { arrangements } from '../loads/arrangements.ts'
+import { arrangements, type Arrangement } from '../loads/arrangements.ts'
 import type { SolvedPlates } from '../loads/edged-panel.ts'
 import { emptyPath, type LoadPath } from '../loads/load-path.ts'
 import type { SolvedBeams } from '../loads/solve-held.ts'
@@ -26,13 +26,17 @@ export interface Judged {
   checks: CheckResult[]
 }
 
+/** Judged with its goods wherever they do worst, or only as they are drawn: enough to see that something does not hold. */
+export type Look = 'everywhere' | 'as-drawn'
+
 /** The load path with the goods as drawn, and wherever they do worst: as they weigh, and times the method's factors. */
-function inAllArrangements(a: Assembly, boxes: PartBoxes, o: Omit<AnalysisOptions, 'factor'>): Loaded[] {
+function inAllArrangements(a: Assembly, boxes: PartBoxes, o: Omit<AnalysisOptions, 'factor'>, look: Look): Loaded[] {
   const { self, goods } = o.method.loadFactor
   const known: SolvedBeams = new Map()
   const plates: SolvedPlates = new Map()
   const members: SolvedMembers = new Map()
-  return arrangements(a).map(({ code, assembly }) => {
+  const all: Arrangement[] = look === 'everywhere' ? arrangements(a) : [{ code: 'packed', assembly: a }]
+  return all.map(({ code, assembly }) => {
     const own = assembly.parts === a.parts ? boxes : partBoxes(assembly)
     const service = analyse(assembly, own, { ...o, known, plates, members, factor: { self: 1, goods: 1 } })
     const same = self === 1 && goods === 1
@@ -45,14 +49,15 @@ function inAllArrangements(a: Assembly, boxes: PartBoxes, o: Omit<AnalysisOption
 }
 
 /** An assembly through its load path and all checks; the last asks what none of them has looked at. */
-export function judge(assembly: Assembly, given: JudgedBy): Judged {
+export function judge(assembly: Assembly, given: JudgedBy, look: Look = 'everywhere'): Judged {
   const boxes = partBoxes(assembly)
   const lost = broken(assembly)
   if (lost)
     return { boxes, rooms: new Map(), service: emptyPath(), design: emptyPath(), most: new Map(), checks: [lost] }
   const { settings } = given
   const method = METHODS[settings.method]
-  const loaded = inAllArrangements(assembly, boxes, { method, conditions: settings, stripsOf: edgeStrips(assembly) })
+  const options = { method, conditions: settings, stripsOf: edgeStrips(assembly) }
+  const loaded = inAllArrangements(assembly, boxes, options, look)
   const parts = partsById(assembly)
   const rooms = jointRooms(assembly, boxes, method)
   const results = inEveryArrangement(CHECKS, { ...given, assembly, parts, boxes, method, rooms }, loaded)

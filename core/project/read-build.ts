@@ -24,7 +24,7 @@ import { pieceLines, type PieceLine } from '../takeoff/pieces.ts'
 import type { Assembly } from '../assembly/assembly.ts'
 import type { Box } from '../geometry/box.ts'
 import { burdened, flatTop, standsOnTop, type Standing } from './stacked.ts'
-import { judge } from './judge.ts'
+import { judge, type Look } from './judge.ts'
 import type { Build, Project } from './project.ts'
 import { checksInRoom, checksInRoomKept, surroundingsOf, tiesOf, withRoom, type Surroundings } from './room-checks.ts'
 
@@ -313,7 +313,13 @@ function shapeInPlace(family: AnyFamily, build: Build, ctx: ShapeContext): Resul
   return good({ ...shaped.value, dims, assembly: mirrorAssembly(shaped.value.assembly, max[0]) })
 }
 
-export function readWith(family: AnyFamily, build: Build, ctx: BuildContext, pen?: LetterPen): BuildOutcome {
+export function readWith(
+  family: AnyFamily,
+  build: Build,
+  ctx: BuildContext,
+  pen?: LetterPen,
+  look: Look = 'everywhere',
+): BuildOutcome {
   const shaped = shapeInPlace(family, build, ctx)
   if (!shaped.ok) return { ok: false, build, problem: shaped.problem }
   const { unhoused } = shaped.value
@@ -322,13 +328,14 @@ export function readWith(family: AnyFamily, build: Build, ctx: BuildContext, pen
   const goods = new Map(ctx.goods.map((g) => [g.item.id, g.item]))
   const { carries } = ctx
   const carried = carries ? burdened(assembly, carries.at, carries.uppers.map(standingOf)) : assembly
-  const judged = judge(carried, {
+  const given = {
     settings: ctx.settings,
     space: ctx.space,
     goods,
     unhoused,
     alike: groups,
-  })
+  }
+  const judged = judge(carried, given, look)
   return {
     ok: true,
     reading: {

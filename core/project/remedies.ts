@@ -55,6 +55,9 @@ export function remedies(p: Project, build: Build, checkId: string, o: RemedyOpt
   const kind = target.check
   // A link that works hard is eased when nothing of its kind works hard any more.
   const stillBad = (x: CheckResult) => isTrouble(x) || (!isTrouble(target) && isHardWorked(x))
+  /** The very trouble that is to be mended. */
+  const isTheSame = (x: CheckResult) =>
+    x.check === kind && stillBad(x) && x.code === target.code && x.data.role === target.data.role
   const minor = (r: BuildReading) => procure(p, [r]).bill.totalMinor
   const before = {
     minor: minor(base.reading),
@@ -70,13 +73,16 @@ export function remedies(p: Project, build: Build, checkId: string, o: RemedyOpt
     if (left-- <= 0) return null
     const same = changed.goods === build.goods && changed.offsetMm === build.offsetMm && changed.outMm === build.outMm
     const c = same ? ctx : contextOf(p, changed)
+    // What is tied to a neighbour is only known in the room, where results take the place of those read alone.
+    const isRoom = inRoom.includes(target) || changed.tiedTo !== build.tiedTo
+    // What is as bad with the goods as they are drawn is so wherever they stand: most changes end here.
+    const drawn = c && !isRoom && readWith(family, changed, c, undefined, 'as-drawn')
+    if (drawn && (!drawn.ok || drawn.reading.checks.some(isTheSame))) return null
     const r = c && readWith(family, changed, c)
     if (!r?.ok) return null
     // Letters move when parts change: the whole kind of check must come clean, or at least this one without new trouble
     // elsewhere.
     const roomOf = () => checksInRoom(round, r.reading, ONLY_MET)
-    // What is tied to a neighbour is only known in the room, where results take the place of those read alone.
-    const isRoom = inRoom.includes(target) || changed.tiedTo !== build.tiedTo
     const room = isRoom ? roomOf() : null
     const checks = room ? (inRoom.includes(target) ? room : withRoom(r.reading.checks, room)) : r.reading.checks
     const [now, was] = [
@@ -84,9 +90,7 @@ export function remedies(p: Project, build: Build, checkId: string, o: RemedyOpt
       inRoom.includes(target) ? before.roomFails : room ? before.fails + before.roomFails : before.fails,
     ]
     const sameKind = checks.filter((x) => x.check === kind && stillBad(x))
-    const cured =
-      sameKind.length === 0 ||
-      (now < was && !sameKind.some((x) => x.code === target.code && x.data.role === target.data.role))
+    const cured = sameKind.length === 0 || (now < was && !sameKind.some(isTheSame))
     if (!cured || (isTrouble(target) ? now >= was : now > was)) return null
     // What it costs elsewhere: nothing that held by itself or in the room may fail for it.
     const other = room ? (inRoom.includes(target) ? troubles(alone(r.reading, room)) : 0) : troubles(roomOf())

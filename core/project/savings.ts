@@ -27,6 +27,8 @@ export function savings(p: Project, build: Build, most = 4): Remedy[] {
   const found: Remedy[] = []
   for (const l of family.savers(build.params, ctx)) {
     const changed: Build = { ...build, params: l.params as Build['params'] }
+    const drawn = readWith(family, changed, ctx, undefined, 'as-drawn')
+    if (!drawn.ok || drawn.reading.verdict.fails > 0 || drawn.reading.verdict.unknown > 0) continue
     const r = readWith(family, changed, ctx)
     if (
       !r.ok ||

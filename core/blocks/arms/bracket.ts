@@ -102,7 +102,7 @@ function placeBelow(d: Draft, b: Bracket, wall: Wall): Placed {
     joint: corner,
   })
   const line = lineOf(b)
-  const pair = (['left', 'right'] as const).map((side) => placeOne(d, b, side, line, arm, leg))
+  const pair = (['left', 'right'] as const).map((side) => placeOne(d, b, side, line, { arm, leg }))
   fixLeg(d, b, wall, leg, [b.footMm, b.footMm + high])
   return { arm, leg, pair }
 }
@@ -111,7 +111,7 @@ function placeBelow(d: Draft, b: Bracket, wall: Wall): Placed {
 function fixLeg(d: Draft, b: Bracket, wall: Wall, leg: string, [from, to]: [number, number]) {
   const x = b.left + b.wideMm / 2
   for (const z of spread(from + FROM_END_MM, to - FROM_END_MM, b.wallScrews))
-    holdsAt(d, { part: leg }, anchorAt(d, leg, { x, z }, b.deepMm, wall), { x, z })
+    holdsAt(d, { part: leg }, anchorAt(d, leg, { x, z, throughMm: b.deepMm }, wall), { x, z })
 }
 
 /** The arm under the braces: its end against the face of the leg, which runs up from there. */
@@ -126,7 +126,7 @@ function placeAbove(d: Draft, b: Bracket, wall: Wall): Placed {
   d.hold({ from: { part: arm }, on, push: UP, way: 'both', via: 'fasteners', joint: corner })
   d.hold({ from: { part: arm }, on, push: OUT, way: 'push', via: 'bearing' })
   const line = lineOf(b)
-  const pair = (['left', 'right'] as const).map((side) => placeOne(d, b, side, line, arm, leg))
+  const pair = (['left', 'right'] as const).map((side) => placeOne(d, b, side, line, { arm, leg }))
   fixLeg(d, b, wall, leg, [low, b.footMm])
   return { arm, leg, pair }
 }
@@ -182,7 +182,13 @@ function kneeAxis(b: Pick<Bracket, 'topMm' | 'footMm'>, pair: Extract<Pair, { ki
   }
 }
 
-function placeOne(d: Draft, b: Bracket, side: 'left' | 'right', line: Line, arm: string, leg: string): string {
+function placeOne(
+  d: Draft,
+  b: Bracket,
+  side: 'left' | 'right',
+  line: Line,
+  { arm, leg }: { arm: string; leg: string },
+): string {
   const { pair } = b
   const id = `${b.id}-${pair.kind}-${side}`
   const t = pair.thicknessMm

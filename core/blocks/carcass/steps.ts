@@ -7,24 +7,14 @@ const SQUARE_MM = 3
 
 const has = (p: Part, ...kinds: Part['machining'][number]['kind'][]) => p.machining.some((m) => kinds.includes(m.kind))
 
-/**
- * The first steps of a box of sheet: its story stick, what is cut and bored into the uprights, and all fixed panels
- * between them.
- * @param of all that acts as one with it: leaves and what lies loose are none of it
- */
-export function boxSteps(a: Assembly, of: readonly string[]): Step[] {
-  const box = a.parts.filter((p) => of.includes(p.id))
-  const sides = box.filter((p) => p.role === 'side')
-  const panels = box.filter((p) => p.role === 'shelf' || p.role === 'top')
-  const ids = (list: readonly Part[]) => list.map((p) => p.id)
-  const xs = sides.map((x) => x.at.centre[0])
-  const wide = Math.max(...xs) - Math.min(...xs) + sides[0].size.thicknessMm
-  const marks = a.stick.map((m) => m.level)
+const ids = (list: readonly Part[]) => list.map((p) => p.id)
+
+/** What is cut and bored into the pieces of a box before it is put together. */
+function workOnBox(box: readonly Part[], sides: readonly Part[], marks: number[]): (Step | false)[] {
   const [dadoes, rabbets] = [sides.some((p) => has(p, 'dado')), sides.some((p) => has(p, 'rabbet'))]
   const row = sides.flatMap((p) => p.machining).find((m) => m.kind === 'row')
   const bored = box.filter((p) => has(p, 'hole') && p.role !== 'rod')
-  const steps: (Step | false)[] = [
-    { id: 'stick', code: 'make-stick', parts: [], marks, cautions: [] },
+  return [
     dadoes || rabbets
       ? {
           id: 'dadoes',
@@ -53,9 +43,28 @@ export function boxSteps(a: Assembly, of: readonly string[]): Step[] {
       on: ids(bored),
       cautions: ['dust'],
     },
+  ]
+}
+
+/**
+ * The first steps of a box of sheet: its story stick, what is cut and bored into the uprights, and all fixed panels
+ * between them.
+ * @param of all that acts as one with it: leaves and what lies loose are none of it
+ */
+export function boxSteps(a: Assembly, of: readonly string[]): Step[] {
+  const box = a.parts.filter((p) => of.includes(p.id))
+  const sides = box.filter((p) => p.role === 'side')
+  const panels = box.filter((p) => p.role === 'shelf' || p.role === 'top')
+  const xs = sides.map((x) => x.at.centre[0])
+  const wide = Math.max(...xs) - Math.min(...xs) + sides[0].size.thicknessMm
+  const marks = a.stick.map((m) => m.level)
+  const housed = sides.some((p) => has(p, 'dado', 'rabbet'))
+  const steps: (Step | false)[] = [
+    { id: 'stick', code: 'make-stick', parts: [], marks, cautions: [] },
+    ...workOnBox(box, sides, marks),
     {
       id: 'box',
-      code: dadoes || rabbets ? 'box-together' : 'box-butted',
+      code: housed ? 'box-together' : 'box-butted',
       data: {
         ...fixedBy(
           a,

@@ -9,22 +9,27 @@ const FLATTEST = (25 * Math.PI) / 180
 const STEEPEST = (65 * Math.PI) / 180
 export const bracesAt = (rad: number): boolean => rad >= FLATTEST && rad <= STEEPEST
 
+interface Brace {
+  id: string
+  /** Posts with their left and right edges, in order. */
+  posts: { id: string; left: number; right: number }[]
+  /** Between these heights, its front face where the backs of the posts lie. */
+  lowMm: number
+  highMm: number
+  yMm: number
+  board: { stock: Stock; widthMm: number; thicknessMm: number }
+  longestMm: number
+  /** Falls where others rise: of two one is pulled, whichever way the build leans. */
+  falls?: boolean
+}
+
 /**
- * Screws a diagonal board across the back of some posts, over the run of posts that brings it nearest to 45°. Every
- * second one of a long build falls where the others rise: then one of two is pulled, whichever way the build leans.
- * @param posts ids with their left and right edges, in order; their backs lie at `yMm`
+ * Screws a diagonal board across the back of some posts, over the run of posts that brings it nearest to 45°.
  * @returns the brace's id, or null when no run of posts gives a useful angle
  */
 export function placeBrace(
   d: Draft,
-  id: string,
-  posts: { id: string; left: number; right: number }[],
-  zLow: number,
-  zHigh: number,
-  yMm: number,
-  board: { stock: Stock; widthMm: number; thicknessMm: number },
-  longestMm: number,
-  falls = false,
+  { id, posts, lowMm: zLow, highMm: zHigh, yMm, board, longestMm, falls = false }: Brace,
 ): string | null {
   let best: { from: number; to: number; angle: number; length: number } | null = null
   for (let i = 0; i < posts.length; i++)

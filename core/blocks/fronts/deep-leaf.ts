@@ -113,34 +113,11 @@ function leaf(d: Draft, l: DeepLeaves, e: { left: number; right: number; hung: 0
   })
   const top = `${e.id}-top`
   buttedShelf(d, { ...between, id: top, role: 'top', topMm: l.headMm })
-  const face = `${e.id}-face`
-  d.square({
-    id: face,
-    role: 'door',
-    stock: { kind: 'sheet', sheet: l.face.id },
-    min: [e.left, l.frontMm + l.deepMm, l.footMm],
-    size: [e.right - e.left, l.face.thicknessMm, high],
-    along: 'z',
-    across: 'x',
-    grain: 'any',
-  })
-  const screws = (mm: number) => 2 + Math.floor(mm / FACE_SCREWS_EVERY)
-  for (const s of stiles) d.screw(face, s, screws(high), 'edge', l.face.thicknessMm, 200)
-  for (const s of [...tiers, top]) d.screw(face, s, screws(e.right - e.left), 'edge', l.face.thicknessMm, 200)
+  const face = faceOf(d, l, e, { stiles, across: [...tiers, top] })
   const rods = l.tiersMm.map((z, i) => rodOver(d, l, { id: `${e.id}-rod-${i}`, z: l.footMm + z, inside, stiles }))
   const hinges = hang(d, l, e, stiles[e.hung])
   const box = [face, ...stiles, ...rods]
-  d.body(e.id, [...box, ...hinges.map((h) => h.id)], [[stiles[e.hung], ...hinges.map((h) => h.id)]])
-  for (const h of hinges)
-    for (const push of WAYS)
-      d.hold({
-        from: { body: e.id, through: h.id },
-        on: { kind: 'part', part: l.uprights[e.hung] },
-        contact: { min: h.at, max: h.at },
-        push,
-        way: 'both',
-        via: 'fasteners',
-      })
+  holdLeaf(d, l, e, { box, hinges, stile: stiles[e.hung] })
   const turns = [...box, ...tiers, top]
   d.motion({
     kind: 'swing',
@@ -155,6 +132,52 @@ function leaf(d: Draft, l: DeepLeaves, e: { left: number; right: number; hung: 0
     tiers,
     inside: { ...inside, backMm: l.frontMm + rodRoom(l.rod), frontMm: l.frontMm + l.deepMm },
   }
+}
+
+/** The face over stiles, tiers and head, screwed into the edges of all of them. */
+function faceOf(
+  d: Draft,
+  l: DeepLeaves,
+  e: { left: number; right: number; id: string },
+  { stiles, across }: { stiles: string[]; across: string[] },
+): string {
+  const id = `${e.id}-face`
+  const [wide, high] = [e.right - e.left, l.headMm - l.footMm]
+  d.square({
+    id,
+    role: 'door',
+    stock: { kind: 'sheet', sheet: l.face.id },
+    min: [e.left, l.frontMm + l.deepMm, l.footMm],
+    size: [wide, l.face.thicknessMm, high],
+    along: 'z',
+    across: 'x',
+    grain: 'any',
+  })
+  const screws = (mm: number) => 2 + Math.floor(mm / FACE_SCREWS_EVERY)
+  for (const s of stiles) d.screw(id, s, screws(high), 'edge', l.face.thicknessMm, 200)
+  for (const s of across) d.screw(id, s, screws(wide), 'edge', l.face.thicknessMm, 200)
+  return id
+}
+
+/** The box of a leaf as one, held by its hinges along all three axes. */
+function holdLeaf(
+  d: Draft,
+  l: DeepLeaves,
+  e: { hung: 0 | 1; id: string },
+  { box, hinges, stile }: { box: string[]; hinges: { id: string; at: Vec3 }[]; stile: string },
+) {
+  const fittings = hinges.map((h) => h.id)
+  d.body(e.id, [...box, ...fittings], [[stile, ...fittings]])
+  for (const h of hinges)
+    for (const push of WAYS)
+      d.hold({
+        from: { body: e.id, through: h.id },
+        on: { kind: 'part', part: l.uprights[e.hung] },
+        contact: { min: h.at, max: h.at },
+        push,
+        way: 'both',
+        via: 'fasteners',
+      })
 }
 const WAYS: Vec3[] = [
   [1, 0, 0],

@@ -122,7 +122,7 @@ export function hookOnStrip(d: Draft, h: Hanging, strip: Strip): number {
   const z = min[2] - w + fixingUp(strip.section)
   const places = fixingPlaces(h.space, min[0], max[0])
   for (const x of places) {
-    holdsAt(d, { part: strip.id }, anchorAt(d, strip.id, { x, z }, t, h, { count: h.screws }), { x, z })
+    holdsAt(d, { part: strip.id }, anchorAt(d, strip.id, { x, z, throughMm: t }, h, { count: h.screws }), { x, z })
     // What hooks on it turns it off the wall about its lower edge.
     const edge: Vec3 = [x, 0, min[2] - w + EDGE_SHARE * w]
     d.hold({
@@ -146,7 +146,7 @@ export function secondStrip(d: Draft, h: Hanging, strip: Strip): void {
   const { min, max, t, w } = placeStrip(d, h.lower, strip)
   const z = min[2] - w + fixingUp(strip.section)
   for (const x of fixingPlaces(h.space, min[0], max[0]))
-    holdsAt(d, { part: strip.id }, anchorAt(d, strip.id, { x, z }, t, h, { count: h.screws }), { x, z })
+    holdsAt(d, { part: strip.id }, anchorAt(d, strip.id, { x, z, throughMm: t }, h, { count: h.screws }), { x, z })
 }
 
 /** How what hangs on a strip is hooked on and off: lifted, then drawn out. @param parts all that goes along */
@@ -164,7 +164,7 @@ export function screwThroughRail(d: Draft, h: Hanging, beforeMm: number): number
   const z = (min[2] + max[2]) / 2
   const places = fixingPlaces(h.space, min[0], max[0])
   for (const x of places) {
-    const anchor = anchorAt(d, h.rail, { x, z }, max[1] - min[1] + beforeMm, h, { count: h.screws })
+    const anchor = anchorAt(d, h.rail, { x, z, throughMm: max[1] - min[1] + beforeMm }, h, { count: h.screws })
     holdsAt(d, { body: h.body, through: h.rail }, anchor, { x, z })
   }
   leans(d, h)

@@ -29,8 +29,7 @@ export function tieToWall(d: Draft, part: string, space: FreeSpace, system: Unit
     anchorAt(
       d,
       part,
-      { x, ...at },
-      b.max[1] - b.min[1] + behindMm,
+      { x, ...at, throughMm: b.max[1] - b.min[1] + behindMm },
       { space, system },
       { embedMm: TIE_EMBED_MM, holds: ['x', 'y'] },
     )

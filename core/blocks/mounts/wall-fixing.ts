@@ -40,17 +40,23 @@ interface Anchored {
   holds?: Anchor['holds']
 }
 
-/** An anchor through a part into the wall. @param throughMm wood it passes @returns its id */
+/** Where an anchor goes, and how much wood it passes, mm. */
+export interface Spot {
+  x: number
+  z: number
+  throughMm: number
+}
+
+/** An anchor through a part into the wall. @returns its id */
 export function anchorAt(
   d: Draft,
   part: string,
-  at: { x: number; z: number },
-  throughMm: number,
+  at: Spot,
   w: Wall,
   { count = 1, embedMm = STUD_EMBED_MM, holds = ['y', 'z'] }: Anchored = {},
 ): string {
   const c = w.space.construction
-  const all = throughMm + (c.kind === 'studs' && c.lined ? c.liningMm : 0)
+  const all = at.throughMm + (c.kind === 'studs' && c.lined ? c.liningMm : 0)
   const screw = screwFor((all + embedMm) / 1.95, 200, w.system)
   const stud = c.kind === 'studs'
   return d.anchor({

@@ -214,17 +214,20 @@ function brace(d: Draft, p: PostRackParams, ctx: ShapeContext, plan: PostRackPla
       const b = d.box(`post-${n}-${i}-rear`)
       return { id: `post-${n}-${i}-rear`, left: b.min[0], right: b.max[0] }
     })
-    placeBrace(
-      d,
-      `brace-${n}`,
-      rear,
-      0,
-      high,
-      y0,
-      { stock: board(p.backSection, ctx.settings.grade), widthMm: back.widthMm, thicknessMm: back.thicknessMm },
-      longest,
-      n % 2 === 1,
-    )
+    placeBrace(d, {
+      id: `brace-${n}`,
+      posts: rear,
+      lowMm: 0,
+      highMm: high,
+      yMm: y0,
+      board: {
+        stock: board(p.backSection, ctx.settings.grade),
+        widthMm: back.widthMm,
+        thicknessMm: back.thicknessMm,
+      },
+      longestMm: longest,
+      falls: n % 2 === 1,
+    })
   })
 }
 

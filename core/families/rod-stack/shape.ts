@@ -131,7 +131,12 @@ function steady(d: Draft, ctx: ShapeContext, plan: Plan) {
   const t = plan.sheet.thicknessMm
   const z = plan.headMm - STEADY_UNDER_MM
   for (const x of fixingPlaces(ctx.space, plan.opening.left - t, plan.opening.right + t)) {
-    const anchor = anchorAt(d, 'back', { x, z }, plan.back.thicknessMm, { space: ctx.space, system: ctx.settings.yard })
+    const anchor = anchorAt(
+      d,
+      'back',
+      { x, z, throughMm: plan.back.thicknessMm },
+      { space: ctx.space, system: ctx.settings.yard },
+    )
     d.hold({
       from: { body: 'stack', through: 'back' },
       on: WALL,

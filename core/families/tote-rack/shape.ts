@@ -304,16 +304,15 @@ function backBoards(
     return { id: `post-${c}-rear`, left: b.min[0], right: b.max[0] }
   })
   const longest = Math.max(...ctx.boards(p.backSection, false).map((b) => b.lengthMm - ctx.settings.squaringTrimMm), 0)
-  placeBrace(
-    d,
-    'brace',
+  placeBrace(d, {
+    id: 'brace',
     posts,
-    n > 1 ? places[0] + back.widthMm : low,
-    n > 0 ? places[n - 1] : high,
-    y0,
-    { stock: board(p.backSection, grade), widthMm: back.widthMm, thicknessMm: back.thicknessMm },
-    longest,
-  )
+    lowMm: n > 1 ? places[0] + back.widthMm : low,
+    highMm: n > 0 ? places[n - 1] : high,
+    yMm: y0,
+    board: { stock: board(p.backSection, grade), widthMm: back.widthMm, thicknessMm: back.thicknessMm },
+    longestMm: longest,
+  })
 }
 
 function topSheet(d: Draft, p: ToteRackParams, plan: RackPlan, runs: Runs, y0: number) {
