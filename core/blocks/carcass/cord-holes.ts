@@ -27,20 +27,23 @@ export interface Bored {
   widthMm: number
 }
 
-/** Bores holes, or says which of them has no room. @param place where on what part a hole is, and panels that meet it */
+/**
+ * Bores holes, or says which of them has no room. @param place where on what part a hole is, and at what heights over the
+ * underside of the box something lies against that part
+ */
 export function boreCordHoles(
   d: Draft,
   holes: readonly CordHole[],
-  place: (h: CordHole) => Bored & { panelsMm: readonly number[] },
+  place: (h: CordHole) => Bored & { taken: readonly { fromMm: number; toMm: number }[] },
 ): Result<null> {
   const done: { part: string; atMm: number; offMm: number; r: number }[] = []
   for (const [i, h] of holes.entries()) {
-    const { part, atMm, offMm, lengthMm, widthMm, panelsMm } = place(h)
+    const { part, atMm, offMm, lengthMm, widthMm, taken } = place(h)
     const r = h.diameterMm / 2
     const field = `cordHoles.${i}`
     const edge = Math.min(atMm - r, lengthMm - atMm - r, offMm - r, widthMm - offMm - r)
     if (edge < LEFT_MM) return bad('hole-near-edge', { leftMm: edge, leastMm: LEFT_MM, hole: i + 1 }, field)
-    const panel = panelsMm.map((z) => Math.abs(z - atMm) - r)
+    const panel = taken.map((x) => Math.max(x.fromMm - h.upMm, h.upMm - x.toMm, 0) - r)
     if (Math.min(Infinity, ...panel) < LEFT_MM)
       return bad('hole-at-panel', { leftMm: Math.max(0, Math.min(...panel)), leastMm: LEFT_MM, hole: i + 1 }, field)
     const near = done.filter((x) => x.part === part).map((x) => Math.hypot(x.atMm - atMm, x.offMm - offMm) - x.r - r)
@@ -52,7 +55,11 @@ export function boreCordHoles(
   return good(null)
 }
 
-export const cordHoleList = (path: string, holes: readonly CordHole[], most: number): ListChoice => ({
+/** A new hole begins this wide, and this far over what lies lowest behind the back, mm. */
+const FRESH = { diameterMm: 50, overMm: 50 }
+
+/** @param overMm height over the underside up to which something lies behind the back */
+export const cordHoleList = (path: string, holes: readonly CordHole[], most: number, overMm: number): ListChoice => ({
   path,
   code: 'cord-holes',
   items: holes.map((h) => ({ ...h })),
@@ -63,6 +70,6 @@ export const cordHoleList = (path: string, holes: readonly CordHole[], most: num
     { key: 'diameterMm', code: 'hole-diameter', quantity: 'length', min: 10, max: 120 },
   ],
   most,
-  fresh: { in: 'back', upMm: 100, alongMm: 100, diameterMm: 50 },
+  fresh: { in: 'back', upMm: Math.round(overMm + FRESH.overMm), alongMm: 100, diameterMm: FRESH.diameterMm },
   step: { alongMm: 90 },
 })

@@ -66,7 +66,7 @@ export function shapeWallCabinet(p: WallCabinetParams, ctx: ShapeContext): Resul
     assembly: d.assembly,
     dims: pen.dims,
     choices: choices(p, ctx),
-    lists: [cordHoleList('cordHoles', p.cordHoles, LIMITS.cordHoles)],
+    lists: [cordHoleList('cordHoles', p.cordHoles, LIMITS.cordHoles, d.box('rail-lower').max[2] - plan.footMm)],
     unhoused,
   })
 }
@@ -196,10 +196,19 @@ function backs(d: Draft, plan: Plan) {
   })
 }
 
+/** Heights over the underside at which shelves, bottom and top meet a part, and rails the back. */
+function takenBeside(d: Draft, plan: Plan, h: CordHole): { fromMm: number; toMm: number }[] {
+  const range = (from: number, to: number) => ({ fromMm: from - plan.footMm, toMm: to - plan.footMm })
+  const panels = [...plan.tops, plan.topMm].map((z) => range(z - plan.t, z))
+  if (h.in !== 'back') return panels
+  const rails = ['rail-upper', 'rail-lower'].map((id) => d.box(id))
+  return [...panels, ...rails.map(({ min, max }) => range(min[2], max[2]))]
+}
+
 /** A hole told from the wall and the underside, on the part it is in. */
 function holePlace(d: Draft, plan: Plan, h: CordHole) {
   const part = h.in === 'back' ? 'back-0' : h.in === 'left' ? 'upright-0' : `upright-${plan.uprights.length - 1}`
-  const { min, max } = d.box(part)
+  const { min } = d.box(part)
   const { size, at } = d.assembly.parts.find((x) => x.id === part)!
   const [up, along] = [h.upMm + plan.footMm - min[2], h.in === 'back' ? h.alongMm : h.alongMm - min[1]]
   const upright = Math.abs(at.along[2]) > 0.9
@@ -208,9 +217,7 @@ function holePlace(d: Draft, plan: Plan, h: CordHole) {
     ...(upright ? { atMm: up, offMm: along } : { atMm: along, offMm: up }),
     lengthMm: size.lengthMm,
     widthMm: size.widthMm,
-    panelsMm: upright
-      ? [...plan.tops, plan.topMm].map((z) => z - plan.t / 2 - min[2]).filter((z) => z > 0 && z < max[2] - min[2])
-      : [],
+    taken: takenBeside(d, plan, h),
   }
 }
 

@@ -167,6 +167,10 @@ describe('holes for cords', () => {
       code: 'holes-near',
       data: { hole: 2 },
     })
+    // A rail lies behind the back; a new hole begins over it, and has room.
+    expect(problem({ cordHoles: [{ ...hole, upMm: 60 }] })).toMatchObject({ code: 'hole-at-panel' })
+    const [list] = read().shaped.lists!
+    expect(problem({ cordHoles: [list.fresh] as never })).toBeNull()
     const top = read().shaped.dims.find((d) => d.path === 'topMm.0')!.value
     expect(problem({ cordHoles: [{ ...hole, in: 'left', upMm: top, alongMm: 150 }] })).toMatchObject({
       code: 'hole-at-panel',
