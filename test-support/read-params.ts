@@ -1,5 +1,5 @@
 import type { AnyFamily, ShapeContext } from '../core/families/family.ts'
-import { newBuild } from '../core/project/project.ts'
+import { newBuild } from '../core/project/new-build.ts'
 import { readWith, type BuildReading } from '../core/project/read-build.ts'
 import type { Problem } from '../core/measure/result.ts'
 

@@ -26,6 +26,13 @@ export type SaveState = 'saved' | 'saving' | 'failed' | 'full' | 'gone' | 'memor
 export type Opened =
   'open' | 'missing' | 'binned' | Extract<Loaded, { kind: 'damaged' }> | { kind: 'failed'; message: string }
 
+/** A project with its builds in the present form of their kinds, which are read only once a project is opened. */
+async function loadPresent(id: string): Promise<Loaded> {
+  const [loaded, { upgradedProject }] = await Promise.all([loadProject(id), import('../../core/project/upgrade.ts')])
+  if (loaded.kind !== 'there') return loaded
+  return { ...loaded, project: { ...loaded.project, doc: upgradedProject(loaded.project.doc) } }
+}
+
 /** The open project: every change goes through `change`, can be undone, and is saved as it is made. */
 export const useDocument = defineStore('document', () => {
   const held = shallowRef<Held | null>(null)
@@ -56,7 +63,7 @@ export const useDocument = defineStore('document', () => {
       return 'open'
     }
     try {
-      const [loaded, history] = await Promise.all([loadProject(id), loadHistory(id)])
+      const [loaded, history] = await Promise.all([loadPresent(id), loadHistory(id)])
       if (loaded.kind !== 'there') return loaded.kind === 'missing' ? 'missing' : loaded
       if (loaded.project.binnedAt) return 'binned'
       // Someone went on to another project while this one was read.
@@ -163,7 +170,7 @@ export const useDocument = defineStore('document', () => {
     const h = held.value
     if (!h || h.pending.length > 0 || saving || saveState.value === 'gone') return
     const id = h.project.id
-    const read = await Promise.all([loadProject(id), loadHistory(id)]).catch(() => null)
+    const read = await Promise.all([loadPresent(id), loadHistory(id)]).catch(() => null)
     // Only if nothing was changed while it was read.
     if (!read || held.value !== h || saving) return
     const [loaded, history] = read

@@ -4,7 +4,7 @@ import { partBoxes, partsById } from '../assembly/part-box.ts'
 import { exampleContext, exampleGoods } from '../families/example-context.ts'
 import { findFamily } from '../families/registry.ts'
 import { METHODS } from '../mechanics/methods/all.ts'
-import { newBuild } from '../project/project.ts'
+import { newBuild } from '../project/new-build.ts'
 import { readWith } from '../project/read-build.ts'
 import { jointGives } from './ties.ts'
 

@@ -4,7 +4,7 @@ import { exampleContext, exampleGoods } from '../families/example-context.ts'
 import { findFamily } from '../families/registry.ts'
 import { analyse, edgeStrips } from '../loads/analyse.ts'
 import { METHODS } from '../mechanics/methods/all.ts'
-import { newBuild } from '../project/project.ts'
+import { newBuild } from '../project/new-build.ts'
 import { readWith } from '../project/read-build.ts'
 import { unread } from './unread.ts'
 

@@ -1,7 +1,7 @@
 import { expect, it } from '@jest/globals'
 import { exampleContext, exampleGoods, exampleJoists } from '../families/example-context.ts'
 import { findFamily } from '../families/registry.ts'
-import { newBuild } from '../project/project.ts'
+import { newBuild } from '../project/new-build.ts'
 import { readWith, type BuildReading } from '../project/read-build.ts'
 import { drawView } from './view.ts'
 

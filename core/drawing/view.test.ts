@@ -1,7 +1,7 @@
 import { describe, expect, it } from '@jest/globals'
 import { exampleContext, exampleGoods } from '../families/example-context.ts'
 import { findFamily } from '../families/registry.ts'
-import { newBuild } from '../project/project.ts'
+import { newBuild } from '../project/new-build.ts'
 import { readWith } from '../project/read-build.ts'
 import { partBoxes, wholeBox } from '../assembly/part-box.ts'
 import { drawView, type View } from './view.ts'

@@ -16,7 +16,8 @@ import { sayProblem } from '../wording/problems.ts'
 import { sayIn } from '../wording/say.ts'
 import { stepText } from '../wording/steps.ts'
 import { procure } from './plan.ts'
-import { newBuild, newProject, type Build } from './project.ts'
+import { newBuild } from './new-build.ts'
+import { newProject, type Build } from './project.ts'
 import { readWith } from './read-build.ts'
 
 /*

@@ -2,7 +2,6 @@ import { isFields, type Fields } from '../edits/edit.ts'
 import { bad, good, type Problem, type Result } from '../measure/result.ts'
 import { freshIds } from './fresh-ids.ts'
 import { migrate } from './migrate.ts'
-import { upgradedProject } from './upgrade.ts'
 import { PROJECT_VERSION, projectSchema, type Project } from './project.ts'
 
 export const writeProject = (p: Project): string => `${JSON.stringify(p, null, 1)}\n`
@@ -98,6 +97,5 @@ export function readDocument(value: unknown): ProjectRead {
   const read = projectSchema.safeParse(raw)
   if (!read.success) return { ok: false, problems: read.error.issues.slice(0, MOST_TOLD).map((i) => told(i, raw)) }
   const { version } = given
-  const project = upgradedProject(read.data)
-  return { ok: true, project, migratedFrom: version === PROJECT_VERSION ? null : Number(version), renamed }
+  return { ok: true, project: read.data, migratedFrom: version === PROJECT_VERSION ? null : Number(version), renamed }
 }

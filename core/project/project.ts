@@ -1,5 +1,4 @@
 import { given } from '../assembly/identical.ts'
-import { findFamily } from '../families/registry.ts'
 import { settings, startingSettings } from '../assembly/settings.ts'
 import { goodsItem } from '../goods/goods.ts'
 import { id, lengthMm, listOf, LONGEST_MM, words, z } from '../measure/schema.ts'
@@ -40,20 +39,6 @@ export const buildSchema = z.object({
   goods: z.array(z.object({ goodsId: id, count: z.int().min(1).max(2000) })).max(200),
 })
 export type Build = z.infer<typeof buildSchema>
-
-/** A build standing straight at the left end of its wall unless said otherwise. */
-export const newBuild = (given: Pick<Build, 'id' | 'family' | 'params' | 'wallId'> & Partial<Build>): Build => ({
-  name: '',
-  offsetMm: 0,
-  outMm: 0,
-  turn: 0,
-  mirrored: false,
-  tiedTo: [],
-  standsOn: null,
-  goods: [],
-  paramsVersion: findFamily(given.family)?.version ?? 1,
-  ...given,
-})
 
 /** The saved document: kinds and parameters; all the rest is worked out again. */
 export const projectSchema = z.object({

@@ -1,6 +1,7 @@
 import { wholeBox } from '../assembly/part-box.ts'
 import { allFamilies } from '../families/registry.ts'
-import { newBuild, type Build, type Project } from './project.ts'
+import { newBuild } from './new-build.ts'
+import type { Build, Project } from './project.ts'
 import { procure } from './plan.ts'
 import { contextOf, priceBook, readBuild, readBuilds, readingsOf, readWith } from './read-build.ts'
 import { remedies } from './remedies.ts'

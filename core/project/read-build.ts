@@ -26,6 +26,7 @@ import type { Box } from '../geometry/box.ts'
 import { burdened, flatTop, standsOnTop, type Standing } from './stacked.ts'
 import { judge, type Look } from './judge.ts'
 import type { Build, Project } from './project.ts'
+import { upgraded } from './upgrade.ts'
 import { checksInRoom, checksInRoomKept, surroundingsOf, tiesOf, withRoom, type Surroundings } from './room-checks.ts'
 
 /** Everything that is read from one build. */
@@ -230,11 +231,12 @@ export function contextOf(
 /** Reads one build: shape, load path, checks, parts and steps. Pure and quick: called on every change. */
 export function readBuild(
   p: Project,
-  build: Build,
+  given: Build,
   prices = priceBook(p),
   pen?: LetterPen,
   uppers?: readonly BuildReading[],
 ): BuildOutcome {
+  const build = upgraded(given)
   const family = findFamily(build.family)
   if (!family) return { ok: false, build, problem: { code: 'no-such-family', data: { family: build.family } } }
   if (build.paramsVersion > family.version)
