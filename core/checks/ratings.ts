@@ -9,7 +9,9 @@ export const ratings = defineCheck({
     const covers: string[] = []
     for (const p of assembly.parts) {
       if (p.stock.kind !== 'bought' || p.stock.ratedN === undefined) continue
+      // What hangs on nothing is left to whoever counts what nobody looked at.
       const own = assembly.supports.filter((s) => 'part' in s.from && s.from.part === p.id)
+      if (own.length === 0) continue
       const rests = assembly.supports.filter((s) => s.on.kind === 'part' && s.on.part === p.id)
       covers.push(p.id, ...[...own, ...rests].flatMap((s) => (s.joint === null ? [s.id] : [s.id, s.joint])))
       const each = own.map((s) => Math.abs(design.reactions.get(s.id) ?? 0))

@@ -22,8 +22,7 @@ import { freeSpace, LEVEL, type FreeSpace, type Room } from '../room/room.ts'
 import type { Step } from '../steps/step.ts'
 import { pieceLines, type PieceLine } from '../takeoff/pieces.ts'
 import type { Assembly } from '../assembly/assembly.ts'
-import type { Box } from '../geometry/box.ts'
-import { burdened, flatTop, standsOnTop, type Standing } from './stacked.ts'
+import { burdened, flatTop, standsOnTop, type FlatTop, type Standing } from './stacked.ts'
 import { judge, type Look } from './judge.ts'
 import type { Build, Project } from './project.ts'
 import { upgraded } from './upgrade.ts'
@@ -136,10 +135,22 @@ function spaceOf(p: Project, build: Build): FreeSpace | null {
   }
 }
 
-/** What a build stands on: the other build, and its flat top in that one's own frame. */
+/** What a build stands on: the other build, its flat top in that one's own frame, and how high over the floor it is. */
 export interface Base {
   lower: Build
-  top: Box
+  top: FlatTop
+  highMm: number
+}
+
+/** What a build stands on, and what that stands on, down to the floor; ends where one is on itself. */
+function chainBelow(p: Project, build: Build): Build[] {
+  const chain: Build[] = []
+  for (let at = build; at.standsOn !== null; at = chain[chain.length - 1]) {
+    const lower = p.builds.find((b) => b.id === at.standsOn)
+    if (!lower || chain.includes(lower)) break
+    chain.push(lower)
+  }
+  return chain
 }
 
 /**
@@ -148,33 +159,36 @@ export interface Base {
  */
 export function baseOf(p: Project, build: Build, prices = priceBook(p)): Result<Base | null> {
   if (build.standsOn === null) return good(null)
-  const lower = p.builds.find((b) => b.id === build.standsOn)
+  const chain = chainBelow(p, build)
+  const lower = chain.length > 0 ? upgraded(chain[0]) : undefined
   const family = lower && findFamily(lower.family)
   if (!lower || !family) return bad('stands-on-nothing')
-  const under = new Set([build.id])
-  for (let b: Build | undefined = lower; b; b = p.builds.find((x) => x.id === b!.standsOn)) {
-    if (under.has(b.id)) return bad('stands-on-itself', { name: lower.name })
-    under.add(b.id)
-  }
+  const last = chain[chain.length - 1]
+  if (chain.some((b) => b.id === build.id) || chain.some((b) => b.id === last.standsOn))
+    return bad('stands-on-itself', { name: lower.name })
   if (lower.wallId !== build.wallId || lower.turn !== 0 || build.turn !== 0)
     return bad('stands-on-turned', { name: lower.name })
   if (findFamily(build.family)?.hangs) return bad('hangs-and-stands', { name: lower.name })
+  const below = baseOf(p, lower, prices)
+  if (!below.ok) return below
   const ctx = contextOf(p, lower, prices, [])
   const shaped = ctx && shapeInPlace(family, lower, ctx)
   if (!shaped?.ok) return bad('stands-on-nothing')
   const top = flatTop(settled(shaped.value.assembly).built)
-  return top ? good({ lower, top: top.box }) : bad('no-flat-top', { name: lower.name })
+  return top
+    ? good({ lower, top, highMm: (below.value?.highMm ?? 0) + top.box.max[2] })
+    : bad('no-flat-top', { name: lower.name })
 }
 
 /** The space on another build: no wider and no deeper than its top, and under the ceiling above that. */
-function spaceOn(space: FreeSpace, build: Build, { lower, top }: Base): FreeSpace {
+function spaceOn(space: FreeSpace, build: Build, { lower, top: { box }, highMm }: Base): FreeSpace {
   const [along, out] = [build.offsetMm - lower.offsetMm, build.outMm - lower.outMm]
   return {
     ...space,
-    lengthMm: Math.max(1, Math.min(space.lengthMm, top.max[0] - along)),
-    depthMm: Math.max(50, Math.min(space.depthMm, top.max[1] - out)),
-    heightMm: Math.max(1, space.heightMm - top.max[2]),
-    ceilingMm: Math.max(1, space.ceilingMm - top.max[2]),
+    lengthMm: Math.max(1, Math.min(space.lengthMm, box.max[0] - along)),
+    depthMm: Math.max(50, Math.min(space.depthMm, box.max[1] - out)),
+    heightMm: Math.max(1, space.heightMm - highMm),
+    ceilingMm: Math.max(1, space.ceilingMm - highMm),
     floor: 'timber',
     floorFall: LEVEL,
   }
@@ -248,13 +262,13 @@ export function readBuild(
   const outcome = readWith(family, build, ctx, pen)
   if (!outcome.ok || !base.value) return outcome
   const { reading } = outcome
-  const { lower, top } = base.value
+  const { lower, top, highMm } = base.value
   const checks = [...reading.checks, standsOnTop(standingOf(reading), lower, top)]
   return {
     ok: true,
     reading: {
       ...reading,
-      liftMm: top.max[2],
+      liftMm: highMm,
       checks,
       verdict: verdict(checks),
       steps: withSetOn(reading.steps, lower, reading.shaped.assembly),
@@ -390,8 +404,8 @@ export function readAlone(p: Project, kept?: KeptReadings): BuildOutcome[] {
       return o ? readingsOf([o]) : []
     })
     // All that one build's reading depends on; the document is immutable, so the same object is the same value.
-    const on = p.builds.find((x) => x.id === b.standsOn)
-    const key: unknown[] = [b, p.goods, p.room, p.settings, p.prices, letters, fresh, nextOnWall(p, b), on, ...uppers]
+    const all = [b, p.goods, p.room, p.settings, p.prices, letters, fresh, nextOnWall(p, b)]
+    const key: unknown[] = [...all, ...chainBelow(p, b), 'carries', ...uppers]
     const known = kept?.get(b.id)
     if (known && key.length === known.key.length && key.every((k, i) => k === known.key[i])) {
       for (let i = 0; i < known.fresh; i++) next()

@@ -14,7 +14,7 @@ import { newProject, type Build, type Project } from './project.ts'
 import { readBuilds, roomPlan, type BuildReading } from './read-build.ts'
 import { remedies } from './remedies.ts'
 import { safeLoads } from './safe-load.ts'
-import { flatTop } from './stacked.ts'
+import { flatTop, standsOnTop } from './stacked.ts'
 
 const crate = (id: string, massKg: number | null) =>
   newGoods({ id, name: id, kind: 'box', count: 8, acrossMm: 350, deepMm: 300, tallMm: 240, massKg })
@@ -176,5 +176,46 @@ describe('what is found out beside the reading counts what stands on a build', (
       const after = read({ ...spoilt, builds: [r.build, spoilt.builds[1]] })[0]
       expect(after.verdict.fails).toBe(0)
     }
+  })
+})
+
+describe('three high, and over a gap', () => {
+  it('the third stands on what is under both, and its ceiling is lower by both', () => {
+    const p = project()
+    const [rack, unit] = p.builds
+    // A rack on the rack, and the unit on that one.
+    const middle: Build = { ...rack, id: 'middle', name: 'middle', standsOn: 'rack' }
+    p.builds = [rack, middle, { ...unit, standsOn: 'middle', params: { ...unit.params, clearMm: 250 } }]
+    const [low, mid, high] = readBuilds(p).map((o) => (o.ok ? o.reading : null))
+    const topOf = (r: BuildReading | null) => flatTop(r!.shaped.assembly)!.box.max[2]
+    if (!high) throw new Error('the third was not read')
+    expectNear(mid!.liftMm, topOf(low))
+    expectNear(high.liftMm, topOf(low) + topOf(mid))
+    expectNear(high.space.ceilingMm, low!.space.ceilingMm - high.liftMm)
+    // Another bottom: what was kept of the third is worked out anew.
+    const kept = new Map()
+    readBuilds(p, kept)
+    const lower = { ...rack, params: { ...rack.params, shelves: 1 } }
+    const then = readBuilds({ ...p, builds: [lower, p.builds[1], p.builds[2]] }, kept)[2]
+    expect(then.ok && then.reading.liftMm).toBeLessThan(high.liftMm)
+  })
+  it('a foot in a gap between the sheets of a top stands on nothing', () => {
+    const [rack, unit] = read(project())
+    const top = flatTop(rack.shaped.assembly)!
+    const standing = { build: unit.build, assembly: unit.shaped.assembly, most: unit.most, weighed: true }
+    expect(standsOnTop(standing, rack.build, top).state).toBe('holds')
+    const [{ part, box }] = top.sheets
+    const half = (from: number, to: number) => ({
+      part,
+      box: { min: [from, box.min[1], box.min[2]], max: [to, box.max[1], box.max[2]] } as typeof box,
+    })
+    // The foot at the left end, 18 mm thick, over nothing: the sheet begins behind it, and an offcut lies before it.
+    const gap = { ...top, sheets: [half(box.min[0] - 300, box.min[0] - 1), half(box.min[0] + 40, box.max[0])] }
+    const over = standsOnTop(standing, rack.build, {
+      ...gap,
+      box: { ...box, min: [box.min[0] - 300, box.min[1], box.min[2]] },
+    })
+    expect(over.state).toBe('fails')
+    expect(over.demand).toBeGreaterThan(10)
   })
 })

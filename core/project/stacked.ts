@@ -15,8 +15,14 @@ import type { Build } from './project.ts'
 /** Tops of sheets this near to each other are one top, mm. */
 const LEVEL_MM = 0.5
 
+export interface FlatTop {
+  /** Round all its sheets: there may be gaps between them. */
+  box: Box
+  sheets: { part: string; box: Box }[]
+}
+
 /** The flat top of a build, in its own frame; null where it has none: then nothing stands on it. */
-export function flatTop(a: Assembly): { box: Box; sheets: { part: string; box: Box }[] } | null {
+export function flatTop(a: Assembly): FlatTop | null {
   const boxes = partBoxes(a)
   const topMm = wholeBox(boxes).max[2]
   const sheets = a.parts
@@ -149,12 +155,22 @@ export function burdened(a: Assembly, lower: Build, uppers: readonly Standing[])
 /** A foot may stand out past what it stands on by this much, mm: sawn edges. */
 const OVER_MM = 2
 
-/** Whether all feet of a build are on the top it stands on. */
-export function standsOnTop(s: Standing, lower: Build, top: Box): CheckResult {
-  const over = feetOf(s, lower, top.max[2]).map(({ box }) =>
-    Math.max(top.min[0] - box.min[0], box.max[0] - top.max[0], top.min[1] - box.min[1], box.max[1] - top.max[1], 0),
+/** How wide a footprint is that no sheet of a top is under, mm: past its edges, or in a gap between two. */
+function overMm(foot: Box, { box, sheets }: FlatTop): number {
+  const past = Math.max(
+    box.min[0] - foot.min[0],
+    foot.max[0] - box.max[0],
+    box.min[1] - foot.min[1],
+    foot.max[1] - box.max[1],
   )
-  const most = Math.max(0, ...over)
+  const [across, deep] = [foot.max[0] - foot.min[0], foot.max[1] - foot.min[1]]
+  const bare = across * deep - sheets.reduce((area, s) => area + areaOver(foot, s.box), 0)
+  return Math.max(past, bare / Math.max(across, deep, 1), 0)
+}
+
+/** Whether all feet of a build are on the top it stands on. */
+export function standsOnTop(s: Standing, lower: Build, top: FlatTop): CheckResult {
+  const most = Math.max(0, ...feetOf(s, lower, top.box.max[2]).map((f) => overMm(f.box, top)))
   return measured({
     check: 'stands-on',
     link: 'ground',

@@ -205,7 +205,7 @@ const TABLE: Record<string, Words> = {
   'stands-on': (r, d, say) =>
     r.state === 'holds'
       ? `It stands with all its feet on "${d.name}".`
-      : `It stands out past "${d.name}" by ${say.lengthOf(d, 'overMm')}. Move it, make it smaller, or let it stand on the floor.`,
+      : `It stands out past what "${d.name}" has under it by ${say.lengthOf(d, 'overMm')}. Move it, make it smaller, or let it stand on the floor.`,
   pins: (r, d, say) =>
     r.state === 'holds'
       ? `Its ${plural(Number(d.pins), 'pin')} hold${share(r, say)}: the one with most takes ${say.force(r.demand!)}.`
