@@ -22,7 +22,7 @@ import { freeSpace, LEVEL, type FreeSpace, type Room } from '../room/room.ts'
 import type { Step } from '../steps/step.ts'
 import { pieceLines, type PieceLine } from '../takeoff/pieces.ts'
 import type { Assembly } from '../assembly/assembly.ts'
-import { burdened, flatTop, standsOnTop, type FlatTop, type Standing } from './stacked.ts'
+import { burdened, carriesUnread, flatTop, standsOnTop, type FlatTop, type Standing } from './stacked.ts'
 import { judge, type Look } from './judge.ts'
 import type { Build, Project } from './project.ts'
 import { upgraded } from './upgrade.ts'
@@ -199,12 +199,12 @@ export interface BuildContext extends ShapeContext {
   carries?: { at: Build; uppers: readonly BuildReading[] }
 }
 
+const standingOn = (p: Project, build: Build): Build[] =>
+  p.builds.filter((u) => u.standsOn === build.id && u.id !== build.id)
+
 /** Builds that stand on one, as they are. */
 const uppersOf = (p: Project, build: Build, prices: readonly PriceLine[]): BuildReading[] =>
-  p.builds.flatMap((u) => {
-    const o = u.standsOn === build.id && u.id !== build.id ? readBuild(p, u, [...prices]) : null
-    return o?.ok ? [o.reading] : []
-  })
+  readingsOf(standingOn(p, build).map((u) => readBuild(p, u, [...prices])))
 
 /**
  * What a build is shaped to: its goods that are still kept, its space up to the next build on the wall, and what stands
@@ -260,20 +260,20 @@ export function readBuild(
   const ctx = contextOf(p, build, prices, uppers)
   if (!ctx) return { ok: false, build, problem: { code: 'no-such-wall' } }
   const outcome = readWith(family, build, ctx, pen)
-  if (!outcome.ok || !base.value) return outcome
+  if (!outcome.ok) return outcome
   const { reading } = outcome
-  const { lower, top, highMm } = base.value
-  const checks = [...reading.checks, standsOnTop(standingOf(reading), lower, top)]
-  return {
-    ok: true,
-    reading: {
-      ...reading,
-      liftMm: highMm,
-      checks,
-      verdict: verdict(checks),
-      steps: withSetOn(reading.steps, lower, reading.shaped.assembly),
-    },
+  const unread = standingOn(p, build).filter((u) => !ctx.carries?.uppers.some((r) => r.build.id === u.id))
+  const more = [
+    ...(base.value ? [standsOnTop(standingOf(reading), base.value.lower, base.value.top)] : []),
+    ...unread.map(carriesUnread),
+  ]
+  if (more.length === 0) return outcome
+  const checks = [...reading.checks, ...more]
+  const set = base.value && {
+    liftMm: base.value.highMm,
+    steps: withSetOn(reading.steps, base.value.lower, reading.shaped.assembly),
   }
+  return { ok: true, reading: { ...reading, ...set, checks, verdict: verdict(checks) } }
 }
 
 const standingOf = ({ build, shaped, most, service }: BuildReading): Standing => ({
@@ -399,13 +399,11 @@ export function readAlone(p: Project, kept?: KeptReadings): BuildOutcome[] {
   const prices = priceBook(p)
   const done = new Map<string, BuildOutcome>()
   const readOne = (b: Build): BuildOutcome => {
-    const uppers = p.builds.flatMap((u) => {
-      const o = u.standsOn === b.id ? done.get(u.id) : undefined
-      return o ? readingsOf([o]) : []
-    })
+    const above = standingOn(p, b)
+    const uppers = readingsOf(above.flatMap((u) => done.get(u.id) ?? []))
     // All that one build's reading depends on; the document is immutable, so the same object is the same value.
     const all = [b, p.goods, p.room, p.settings, p.prices, letters, fresh, nextOnWall(p, b)]
-    const key: unknown[] = [...all, ...chainBelow(p, b), 'carries', ...uppers]
+    const key: unknown[] = [...all, ...chainBelow(p, b), ...above.map((u) => u.id), ...uppers]
     const known = kept?.get(b.id)
     if (known && key.length === known.key.length && key.every((k, i) => k === known.key[i])) {
       for (let i = 0; i < known.fresh; i++) next()

@@ -199,6 +199,16 @@ describe('three high, and over a gap', () => {
     const then = readBuilds({ ...p, builds: [lower, p.builds[1], p.builds[2]] }, kept)[2]
     expect(then.ok && then.reading.liftMm).toBeLessThan(high.liftMm)
   })
+  it('what stands on it and cannot be read leaves it unproven', () => {
+    const p = project()
+    const kept = new Map()
+    const [free] = readBuilds({ ...p, builds: [p.builds[0]] }, kept)
+    expect(free.ok && free.reading.checks.some((c) => c.code === 'carries-unread')).toBe(false)
+    const [under, on] = readBuilds({ ...p, builds: [p.builds[0], { ...p.builds[1], goods: [] }] }, kept)
+    expect(on.ok).toBe(false)
+    if (!under.ok) throw new Error('the lower one was not read')
+    expect(under.reading.checks.find((c) => c.code === 'carries-unread')).toMatchObject({ state: 'unknown' })
+  })
   it('a foot in a gap between the sheets of a top stands on nothing', () => {
     const [rack, unit] = read(project())
     const top = flatTop(rack.shaped.assembly)!

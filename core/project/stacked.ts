@@ -1,7 +1,7 @@
 import type { Assembly, Bay, Support } from '../assembly/assembly.ts'
 import { isLevelSheet, partBoxes, wholeBox } from '../assembly/part-box.ts'
 import { massCentre, partMassKg } from '../assembly/mass.ts'
-import { measured, type CheckResult } from '../checks/check.ts'
+import { measured, plain, type CheckResult } from '../checks/check.ts'
 import { boxUnion, type Box } from '../geometry/box.ts'
 import { mid, type Vec3 } from '../geometry/vec.ts'
 import { GRAVITY } from '../measure/units.ts'
@@ -182,3 +182,15 @@ export function standsOnTop(s: Standing, lower: Build, top: FlatTop): CheckResul
     data: { name: lower.name, overMm: most },
   })
 }
+
+/** A build that stands on this one but could not be read: nobody knows what it presses. */
+export const carriesUnread = (u: Build): CheckResult =>
+  plain({
+    check: 'stands-on',
+    link: 'shelf',
+    code: 'carries-unread',
+    quantity: 'force',
+    subject: u.id,
+    state: 'unknown',
+    data: { name: u.name },
+  })

@@ -206,6 +206,8 @@ const TABLE: Record<string, Words> = {
     r.state === 'holds'
       ? `It stands with all its feet on "${d.name}".`
       : `It stands out past what "${d.name}" has under it by ${say.lengthOf(d, 'overMm')}. Move it, make it smaller, or let it stand on the floor.`,
+  'carries-unread': (_r, d) =>
+    `Not proven: "${d.name}" stands on it and cannot be read itself. Mend that one, or let it stand on the floor.`,
   pins: (r, d, say) =>
     r.state === 'holds'
       ? `Its ${plural(Number(d.pins), 'pin')} hold${share(r, say)}: the one with most takes ${say.force(r.demand!)}.`
