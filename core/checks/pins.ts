@@ -29,10 +29,21 @@ interface Held {
   holeMm: number
 }
 
-/** Depth of the hole a pin stands in: of the row nearest to its height. */
-function holeOf(upright: Part, face: 'over' | 'under'): number | null {
-  const row = upright.machining.find((m) => m.kind === 'row' && m.face === face)
-  return row?.kind === 'row' ? row.depthMm : null
+/** A pin stands in a hole whose middle is this near to its own, mm. */
+const NEAR_MM = 0.5
+
+/** Depth of the hole a pin stands in, mm; null where none is bored at its place in that face. */
+function holeOf(upright: Part, pin: Part): number | null {
+  const from = sub(pin.at.centre, upright.at.centre)
+  const face = dot(from, thicknessAxis(upright)) > 0 ? 'over' : 'under'
+  const u = dot(from, upright.at.along) + upright.size.lengthMm / 2
+  const v = dot(from, upright.at.across) + upright.size.widthMm / 2
+  for (const m of upright.machining) {
+    if (m.kind !== 'row' || m.face !== face || Math.abs(v - m.offMm) > NEAR_MM) continue
+    const k = Math.round((u - m.atMm) / m.everyMm)
+    if (k >= 0 && k < m.count && Math.abs(u - m.atMm - k * m.everyMm) <= NEAR_MM) return m.depthMm
+  }
+  return null
 }
 
 /** The most a pin takes at a distance out of its hole, N: what its hole gives, or what bends it. */
@@ -49,13 +60,12 @@ function held(j: Joint, c: Given): Held | null {
   const pin = pinPart.stock.kind === 'bought' ? findPin(pinPart.stock.item) : undefined
   const wood = woodOf(upright)
   if (!pin || !wood) return null
-  const towards = dot(sub(pinPart.at.centre, upright.at.centre), thicknessAxis(upright))
-  const holeMm = holeOf(upright, towards > 0 ? 'over' : 'under')
+  const holeMm = holeOf(upright, pinPart)
   if (holeMm === null) return null
   const support = c.assembly.supports.find((s) => s.joint === j.id)
   if (!support) return null
   const at = mid(support.contact.min, support.contact.max)
-  const outMm = Math.abs(at[0] - j.at[0])
+  const outMm = Math.abs(dot(sub(at, j.at), thicknessAxis(upright)))
   const characteristic = embeds(wood, pin.diameterMm, holeMm, true)
   if (characteristic === null) return null
   const fh = LONG_SHARE * characteristic

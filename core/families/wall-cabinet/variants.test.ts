@@ -1,6 +1,7 @@
 import { describe, expect, it } from '@jest/globals'
 import { expectNear } from '../../../test-support/near.ts'
 import { checkOf, readParams, tryParams } from '../../../test-support/read-params.ts'
+import type { Machining } from '../../assembly/assembly.ts'
 import { partMassKg } from '../../assembly/mass.ts'
 import { withMoved } from '../../assembly/moved.ts'
 import { partBox } from '../../assembly/part-box.ts'
@@ -104,7 +105,41 @@ describe('shelves on pins', () => {
     expect(pinGives(pin, 10, 14, 9)).toBeGreaterThan(pinGives(pin, 10, 12, 9))
     expect(pinGives(pin, 10, 12, 7)).toBeGreaterThan(pinGives(pin, 10, 12, 9))
   })
-  it('without the row nobody knows how they stand', () => {
+  const worked = (change: (m: Machining) => Machining[]) =>
+    readParams(
+      {
+        ...wallCabinet,
+        shape(params, c) {
+          const made = wallCabinet.shape(params, c)
+          if (!made.ok) return made
+          const parts = made.value.assembly.parts.map((p) => ({ ...p, machining: p.machining.flatMap(change) }))
+          return { ok: true, value: { ...made.value, assembly: { ...made.value.assembly, parts } } }
+        },
+      },
+      given({ shelfHold: 'pins', shelves: 2 }),
+      ctx(),
+    )
+  it('beside the holes of a row, or without one, nobody knows how they stand', () => {
+    expect(
+      checkOf(
+        worked((m) => [m]),
+        'pins:pins',
+      ).state,
+    ).toBe('holds')
+    const changes: ((m: Machining) => Machining[])[] = [
+      (m) => (m.kind === 'row' ? [] : [m]),
+      (m) => (m.kind === 'row' ? [{ ...m, atMm: m.atMm + 3 }] : [m]),
+      (m) => (m.kind === 'row' ? [{ ...m, offMm: m.offMm + 3 }] : [m]),
+      (m) => (m.kind === 'row' ? [{ ...m, count: 1 }] : [m]),
+      (m) => (m.kind === 'row' ? [{ ...m, face: m.face === 'over' ? 'under' : 'over' }] : [m]),
+    ]
+    for (const change of changes) {
+      const r = worked(change)
+      expect(checkOf(r, 'pins:pins').state).toBe('unknown')
+      expect(r.verdict.state).not.toBe('holds')
+    }
+  })
+  it('too much on one presses it out', () => {
     const heavy = { ...crate, massKg: 60 }
     const over = read({ shelfHold: 'pins', shelves: 2 }, exampleContext('metric', [{ item: heavy, count: 4 }]))
     expect(checkOf(over, 'pins:pins').state).toBe('fails')
