@@ -1,4 +1,5 @@
 import { describe, expect, it } from '@jest/globals'
+import { crateOf } from '../../../test-support/crate.ts'
 import { expectNear } from '../../../test-support/near.ts'
 import type { Assembly } from '../../assembly/assembly.ts'
 import { massCentre, partMassKg } from '../../assembly/mass.ts'
@@ -9,7 +10,6 @@ import type { CheckContext } from '../../checks/check.ts'
 import { exampleContext } from '../../families/example-context.ts'
 import { startingParams, type WallCabinetParams } from '../../families/wall-cabinet/parameters.ts'
 import { wallCabinet } from '../../families/wall-cabinet/wall-cabinet.ts'
-import { newGoods } from '../../goods/goods.ts'
 import { analyse, edgeStrips } from '../../loads/analyse.ts'
 import { arrangements } from '../../loads/arrangements.ts'
 import type { LoadPath } from '../../loads/load-path.ts'
@@ -23,16 +23,7 @@ import { sayCheck } from '../../wording/checks.ts'
 import { sayIn } from '../../wording/say.ts'
 import { hingesFor } from './hinged.ts'
 
-const item = newGoods({
-  id: 'g',
-  name: 'crate',
-  kind: 'box',
-  count: 4,
-  acrossMm: 350,
-  deepMm: 300,
-  tallMm: 280,
-  massKg: 9,
-})
+const item = crateOf([350, 300, 280], 9, { count: 4 })
 const context = exampleContext('metric', [{ item, count: 4 }])
 function read(params: Partial<WallCabinetParams> = {}): BuildReading {
   const given = { ...startingParams('metric'), front: 'doors', hang: 'rail', bays: 2, clearMm: 640, ...params } as never

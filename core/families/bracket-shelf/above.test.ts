@@ -1,9 +1,9 @@
 import { describe, expect, it } from '@jest/globals'
+import { crateOf } from '../../../test-support/crate.ts'
 import { expectNear } from '../../../test-support/near.ts'
 import { checkOf, readParams, tryParams } from '../../../test-support/read-params.ts'
 import { massCentre, partMassKg } from '../../assembly/mass.ts'
 import { validateAssembly } from '../../assembly/validate.ts'
-import { newGoods } from '../../goods/goods.ts'
 import { METRIC, newtons } from '../../measure/units.ts'
 import { sayIn } from '../../wording/say.ts'
 import { holdText, stepText } from '../../wording/steps.ts'
@@ -12,16 +12,7 @@ import { exampleContext } from '../example-context.ts'
 import { bracketShelf } from './bracket-shelf.ts'
 import { startingParams } from './parameters.ts'
 
-const crate = newGoods({
-  id: 'g',
-  name: 'crate',
-  kind: 'box',
-  count: 1,
-  acrossMm: 600,
-  deepMm: 400,
-  tallMm: 240,
-  massKg: 30,
-})
+const crate = crateOf([600, 400, 240], 30)
 const given = { ...startingParams('metric'), stand: 'above', kneeSection: '18x44mm', depthMm: 400, bays: 1 }
 const ctx = () => exampleContext('metric', [{ item: crate, count: 1 }])
 const say = sayIn(METRIC)

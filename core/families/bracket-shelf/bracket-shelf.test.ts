@@ -1,10 +1,11 @@
 import { describe, expect, it } from '@jest/globals'
+import { crateOf } from '../../../test-support/crate.ts'
 import { expectNear } from '../../../test-support/near.ts'
 import { massCentre, partMassKg } from '../../assembly/mass.ts'
 import type { Part } from '../../assembly/assembly.ts'
 import { lineOf } from '../../blocks/arms/bracket.ts'
 import { drawView } from '../../drawing/view.ts'
-import { newGoods, type Goods } from '../../goods/goods.ts'
+import type { Goods } from '../../goods/goods.ts'
 import { METRIC, newtons } from '../../measure/units.ts'
 import { newBuild } from '../../project/new-build.ts'
 import { readWith, type BuildReading } from '../../project/read-build.ts'
@@ -18,18 +19,7 @@ import { bracketShelf } from './bracket-shelf.ts'
 import { startingParams, type BracketShelfParams } from './parameters.ts'
 
 const say = sayIn(METRIC)
-const thing = (over: Partial<Goods> = {}) =>
-  newGoods({
-    id: 'g',
-    name: 'crate',
-    kind: 'box',
-    count: 2,
-    acrossMm: 700,
-    deepMm: 400,
-    tallMm: 280,
-    massKg: 80,
-    ...over,
-  })
+const thing = (over: Partial<Goods> = {}) => crateOf([700, 400, 280], 80, { count: 2, ...over })
 const ctx = (over: Partial<ShapeContext['space']> = {}, goods = [{ item: thing(), count: 1 }]): ShapeContext => {
   const c = exampleContext('metric', goods)
   return { ...c, space: { ...c.space, ...over } }

@@ -1,25 +1,16 @@
 import { describe, expect, it } from '@jest/globals'
+import { crateOf } from '../../../test-support/crate.ts'
 import { expectNear } from '../../../test-support/near.ts'
 import { checkOf, readParams, tryParams } from '../../../test-support/read-params.ts'
 import { massCentre, partMassKg } from '../../assembly/mass.ts'
 import { validateAssembly } from '../../assembly/validate.ts'
-import { newGoods } from '../../goods/goods.ts'
 import { newtons } from '../../measure/units.ts'
 import { exampleContext, exampleJoists } from '../example-context.ts'
 import type { ShapeContext } from '../family.ts'
 import { bracketShelf } from './bracket-shelf.ts'
 import { startingParams, UPGRADES } from './parameters.ts'
 
-const crate = newGoods({
-  id: 'g',
-  name: 'crate',
-  kind: 'box',
-  count: 1,
-  acrossMm: 600,
-  deepMm: 400,
-  tallMm: 240,
-  massKg: 30,
-})
+const crate = crateOf([600, 400, 240], 30)
 const given = { ...startingParams('metric'), end: 'hung', depthMm: 400, bays: 1, shelves: 1 }
 const ctx = (space: Partial<ShapeContext['space']> = {}): ShapeContext => {
   const c = exampleContext('metric', [{ item: crate, count: 1 }])

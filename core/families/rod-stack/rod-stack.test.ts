@@ -1,8 +1,9 @@
 import { describe, expect, it } from '@jest/globals'
+import { crateOf } from '../../../test-support/crate.ts'
 import { expectNear } from '../../../test-support/near.ts'
 import { massCentre, partMassKg } from '../../assembly/mass.ts'
 import { hungFrom } from '../../checks/joists.ts'
-import { newGoods, type Goods } from '../../goods/goods.ts'
+import type { Goods } from '../../goods/goods.ts'
 import { METRIC, newtons } from '../../measure/units.ts'
 import { newBuild } from '../../project/new-build.ts'
 import { newProject } from '../../project/project.ts'
@@ -19,18 +20,7 @@ import { startingParams, type RodStackParams } from './parameters.ts'
 import { rodStack } from './rod-stack.ts'
 
 const say = sayIn(METRIC)
-const thing = (over: Partial<Goods> = {}) =>
-  newGoods({
-    id: 'g',
-    name: 'crate',
-    kind: 'box',
-    count: 1,
-    acrossMm: 400,
-    deepMm: 300,
-    tallMm: 280,
-    massKg: 150,
-    ...over,
-  })
+const thing = (over: Partial<Goods> = {}) => crateOf([400, 300, 280], 150, over)
 const ctx = (over: Partial<ShapeContext['space']> = {}, item = thing()): ShapeContext => {
   const c = exampleContext('metric', [{ item, count: item.count }])
   return { ...c, space: { ...c.space, ...over } }

@@ -1,4 +1,5 @@
 import { describe, expect, it } from '@jest/globals'
+import { crateOf } from '../../../test-support/crate.ts'
 import { expectNear } from '../../../test-support/near.ts'
 import { checkOf, readParams, tryParams } from '../../../test-support/read-params.ts'
 import type { Machining } from '../../assembly/assembly.ts'
@@ -8,7 +9,6 @@ import { partBox } from '../../assembly/part-box.ts'
 import { validateAssembly } from '../../assembly/validate.ts'
 import { pinGives } from '../../checks/pins.ts'
 import { sweptBodies } from '../../clearance/motions.ts'
-import { newGoods } from '../../goods/goods.ts'
 import { inEquilibrium } from '../../loads/load-path.ts'
 import { pinInHole } from '../../mechanics/bearing.ts'
 import { METRIC } from '../../measure/units.ts'
@@ -19,16 +19,7 @@ import { exampleContext, smallTins } from '../example-context.ts'
 import { startingParams, UPGRADES, type WallCabinetParams } from './parameters.ts'
 import { wallCabinet } from './wall-cabinet.ts'
 
-const crate = newGoods({
-  id: 'g',
-  name: 'crate',
-  kind: 'box',
-  count: 4,
-  acrossMm: 300,
-  deepMm: 260,
-  tallMm: 240,
-  massKg: 6,
-})
+const crate = crateOf([300, 260, 240], 6, { count: 4 })
 const say = sayIn(METRIC)
 const ctx = () => exampleContext('metric', [{ item: crate, count: 4 }, smallTins('metric')])
 const given = (params: Partial<WallCabinetParams>) => ({

@@ -1,8 +1,8 @@
 import { describe, expect, it } from '@jest/globals'
+import { crateOf } from '../../../test-support/crate.ts'
 import { expectNear } from '../../../test-support/near.ts'
 import { partMassKg } from '../../assembly/mass.ts'
 import { wedgeShare } from '../../mechanics/hung.ts'
-import { newGoods } from '../../goods/goods.ts'
 import { newtons } from '../../measure/units.ts'
 import { newBuild } from '../../project/new-build.ts'
 import { safeLoads } from '../../project/safe-load.ts'
@@ -15,16 +15,7 @@ import type { ShapeContext } from '../family.ts'
 import { startingParams, type WallCabinetParams } from './parameters.ts'
 import { wallCabinet } from './wall-cabinet.ts'
 
-const item = newGoods({
-  id: 'g',
-  name: 'crate',
-  kind: 'box',
-  count: 6,
-  acrossMm: 350,
-  deepMm: 300,
-  tallMm: 280,
-  massKg: 7,
-})
+const item = crateOf([350, 300, 280], 7, { count: 6 })
 const ctx = (over: Partial<ShapeContext['space']> = {}): ShapeContext => {
   const c = exampleContext('metric', [{ item, count: 6 }])
   return { ...c, space: { ...c.space, ...over } }
