@@ -66,9 +66,21 @@ function meeting(p: Part, q: Part, boxes: ReadonlyMap<string, Box>): Contact | n
   return box && { at: mid(box.min, box.max), box }
 }
 
+/** What was asked for is no build: a piece without a size, or two that should meet and do not. */
+export class NotBuildable extends Error {
+  constructor(
+    message: string,
+    readonly role: Part['role'] = 'hardware',
+    readonly other?: Part['role'],
+  ) {
+    super(message)
+  }
+}
+
 /**
  * A pen for families: puts parts down and records joints, supports and the rest where they really meet.
- * A joint or support between parts that do not touch throws: a mistake of the family, never of a person.
+ * A joint or support between parts that do not touch throws, and so does a part without a size: the family should
+ * have refused before, in better words.
  */
 export function draft(system: UnitSystem) {
   const a: Assembly = {
@@ -88,6 +100,8 @@ export function draft(system: UnitSystem) {
   const boxes = new Map<string, Box>()
   const put = (p: Part): Part => {
     if (byId.has(p.id)) throw new Error(`part ${p.id} twice`)
+    if (!(Math.min(p.size.lengthMm, p.size.widthMm, p.size.thicknessMm) > 0))
+      throw new NotBuildable(`${p.id} has no size`, p.role)
     byId.set(p.id, p)
     boxes.set(p.id, partBox(p))
     a.parts.push(p)
@@ -100,7 +114,7 @@ export function draft(system: UnitSystem) {
       return last.met
     const [p, q] = [byId.get(one), byId.get(other)]
     const met = p && q && meeting(p, q, boxes)
-    if (!met) throw new Error(`${one} and ${other} do not meet`)
+    if (!met) throw new NotBuildable(`${one} and ${other} do not meet`, byId.get(one)?.role, byId.get(other)?.role)
     last = { one, other, met }
     return met
   }

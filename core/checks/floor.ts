@@ -1,6 +1,7 @@
 import { partMassKg } from '../assembly/mass.ts'
 import { boxUnion } from '../geometry/box.ts'
 import { newtons } from '../measure/units.ts'
+import { PANEL_BEARING_MPA } from './bearing.ts'
 import { defineCheck, measured, plain, type CheckResult } from './check.ts'
 
 /** Spread load a timber floor of a dwelling is meant for, kN/m²: 40 psf, IRC table R301.5. Ask locally. */
@@ -10,6 +11,11 @@ const TIMBER_KN_M2 = 1.92
  * decision.
  */
 const SLAB_MPA = 2.5
+/** What is pressed under single feet. */
+const UNDER_FEET = {
+  slab: { code: 'slab', most: SLAB_MPA, source: 'a quarter of 10 MPa, poor concrete: product decision' },
+  top: { code: 'top-pressed', most: PANEL_BEARING_MPA, source: 'what a face of sheet takes: product decision' },
+}
 
 /** What comes down to the floor: under each foot, and spread over the footprint. */
 export const floorBearing = defineCheck({
@@ -20,7 +26,8 @@ export const floorBearing = defineCheck({
     if (feet.length === 0) return []
     const given = { check: 'floor', link: 'ground' as const }
     const unweighed = service.notWeighed.length > 0
-    if (space.floor === 'slab') {
+    if (space.floor !== 'timber') {
+      const under = UNDER_FEET[space.floor]
       const worst = feet
         .map((s) => ({
           s,
@@ -36,10 +43,10 @@ export const floorBearing = defineCheck({
         measured({
           ...given,
           quantity: 'stress',
-          code: 'slab',
+          code: under.code,
           subject: 'floor',
           demand: worst.n / worst.area,
-          capacity: SLAB_MPA,
+          capacity: under.most,
           parts: 'part' in worst.s.from ? [worst.s.from.part] : [],
           data: { n: worst.n },
           working: {
@@ -48,7 +55,7 @@ export const floorBearing = defineCheck({
               { symbol: 'load', value: worst.n, quantity: 'force' },
               { symbol: 'foot', value: worst.area, quantity: 'area' },
             ],
-            source: 'a quarter of 10 MPa, poor concrete: product decision',
+            source: under.source,
           },
         }),
       ]

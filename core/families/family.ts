@@ -1,8 +1,9 @@
 import type { z } from 'zod'
 import type { Assembly } from '../assembly/assembly.ts'
+import { NotBuildable } from '../assembly/draft.ts'
 import type { Settings } from '../assembly/settings.ts'
 import type { Goods } from '../goods/goods.ts'
-import type { Result } from '../measure/result.ts'
+import { bad, type Result } from '../measure/result.ts'
 import type { Rounded } from '../measure/rounding.ts'
 import type { FloorFall, FreeSpace } from '../room/room.ts'
 import type { Step } from '../steps/step.ts'
@@ -126,6 +127,16 @@ export interface AnyFamily extends Family<unknown> {
   upgrade(raw: Raw, from: number): Raw
 }
 
+/** Too little room for what is asked leaves pieces without a size, or apart: that is told, as all else that cannot be. */
+function shapedOrWhyNot(shape: () => Result<Shaped>): Result<Shaped> {
+  try {
+    return shape()
+  } catch (e) {
+    if (!(e instanceof NotBuildable)) throw e
+    return bad('not-buildable', { role: e.role, other: e.other ?? '' })
+  }
+}
+
 /** Hides a family's parameter type behind its schema: every entry parses first, and a bad parameter names its field. */
 export function family<P>(f: Family<P>): AnyFamily {
   const parse = (raw: unknown): Result<P> => {
@@ -148,7 +159,7 @@ export function family<P>(f: Family<P>): AnyFamily {
     start: f.start,
     shape: (raw, ctx) => {
       const read = parse(raw)
-      return read.ok ? f.shape(read.value, ctx) : read
+      return read.ok ? shapedOrWhyNot(() => f.shape(read.value, ctx)) : read
     },
     levers: (raw, ctx) => f.levers(must(raw), ctx),
     savers: (raw, ctx) => f.savers(must(raw), ctx),

@@ -142,6 +142,9 @@ export interface Base {
   highMm: number
 }
 
+/** On less of a top nothing is set, mm. Product decision. */
+const LEAST_TOP_MM = 50
+
 /** What a build stands on, and what that stands on, down to the floor; ends where one is on itself. */
 function chainBelow(p: Project, build: Build): Build[] {
   const chain: Build[] = []
@@ -175,9 +178,11 @@ export function baseOf(p: Project, build: Build, prices = priceBook(p)): Result<
   const shaped = ctx && shapeInPlace(family, lower, ctx)
   if (!shaped?.ok) return bad('stands-on-nothing')
   const top = flatTop(settled(shaped.value.assembly).built)
-  return top
-    ? good({ lower, top, highMm: (below.value?.highMm ?? 0) + top.box.max[2] })
-    : bad('no-flat-top', { name: lower.name })
+  if (!top) return bad('no-flat-top', { name: lower.name })
+  const { max } = top.box
+  const left = [max[0] - (build.offsetMm - lower.offsetMm), max[1] - (build.outMm - lower.outMm)]
+  if (Math.min(...left) < LEAST_TOP_MM) return bad('stands-past', { name: lower.name })
+  return good({ lower, top, highMm: (below.value?.highMm ?? 0) + max[2] })
 }
 
 /** The space on another build: no wider and no deeper than its top, and under the ceiling above that. */
@@ -185,11 +190,11 @@ function spaceOn(space: FreeSpace, build: Build, { lower, top: { box }, highMm }
   const [along, out] = [build.offsetMm - lower.offsetMm, build.outMm - lower.outMm]
   return {
     ...space,
-    lengthMm: Math.max(1, Math.min(space.lengthMm, box.max[0] - along)),
-    depthMm: Math.max(50, Math.min(space.depthMm, box.max[1] - out)),
+    lengthMm: Math.min(space.lengthMm, box.max[0] - along),
+    depthMm: Math.min(space.depthMm, box.max[1] - out),
     heightMm: Math.max(1, space.heightMm - highMm),
     ceilingMm: Math.max(1, space.ceilingMm - highMm),
-    floor: 'timber',
+    floor: 'top',
     floorFall: LEVEL,
   }
 }

@@ -209,6 +209,19 @@ describe('three high, and over a gap', () => {
     if (!under.ok) throw new Error('the lower one was not read')
     expect(under.reading.checks.find((c) => c.code === 'carries-unread')).toMatchObject({ state: 'unknown' })
   })
+  it('presses on the top, which is no floor of a dwelling', () => {
+    const [, unit] = read(project())
+    const c = unit.checks.find((x) => x.check === 'floor')!
+    expect(c).toMatchObject({ code: 'top-pressed', state: 'holds', capacity: 1 })
+    // The foot of a side, and what comes down through it with all goods in place; elsewhere they press a little more.
+    const sides = unit.shaped.assembly.supports.filter((s) => s.on.kind === 'floor' && 'part' in s.from)
+    const each = sides.map(
+      ({ id, contact: { min, max } }) =>
+        (unit.service.reactions.get(id) ?? 0) / ((max[0] - min[0]) * (max[1] - min[1])),
+    )
+    expect(c.demand! / Math.max(...each)).toBeGreaterThanOrEqual(1)
+    expect(c.demand! / Math.max(...each)).toBeLessThan(1.1)
+  })
   it('a foot in a gap between the sheets of a top stands on nothing', () => {
     const [rack, unit] = read(project())
     const top = flatTop(rack.shaped.assembly)!

@@ -135,7 +135,8 @@ export interface FreeSpace {
   heightMm: number
   depthMm: number
   ceilingMm: number
-  floor: Room['floor']['kind']
+  /** What feet stand on: a floor, or the top of another build. */
+  floor: Room['floor']['kind'] | 'top'
   construction: Construction
   /** Stud centres behind the space, from its left end, mm. */
   studsMm: number[]

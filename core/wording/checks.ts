@@ -139,6 +139,10 @@ const TABLE: Record<string, Words> = {
       : `An upright can bow sideways under ${say.force(Number(d.axialN))}: hold it at more heights, or make it thicker.`,
   equilibrium: (_r, d, say) =>
     `All that is put on it arrives below: ${say.force(Number(d.inN))} in, ${say.force(Number(d.outN))} out.`,
+  'top-pressed': (r, _d, say) =>
+    r.state === 'holds'
+      ? `What it stands on is not crushed under its feet${share(r, say)}.`
+      : 'A foot presses too hard on the top it stands on: put a plate under it.',
   slab: (r, _d, say) =>
     r.state === 'holds'
       ? `The slab takes what stands on it${share(r, say)}.`

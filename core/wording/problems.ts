@@ -1,4 +1,5 @@
 import type { Problem } from '../measure/result.ts'
+import { roleName } from './names.ts'
 import { capital, plural, type Data, type Say } from './say.ts'
 
 type Words = (d: Data, say: Say) => string
@@ -162,6 +163,12 @@ const TABLE: Record<string, Words> = {
     `Hole ${d.hole} for a cord comes nearer than ${say.lengthOf(d, 'leastMm')} to a shelf, the bottom, the top or a rail behind the back. Put it higher or lower.`,
   'holes-near': (d, say) =>
     `Hole ${d.hole} for a cord comes nearer than ${say.lengthOf(d, 'leastMm')} to another one. Put it further away.`,
+  'not-buildable': (d) =>
+    d.other
+      ? `There is too little room for it as it is: its ${roleName(String(d.role))} and its ${roleName(String(d.other))} do not meet. Give it more length, depth or height, or make it of less.`
+      : `There is too little room for it as it is: nothing is left of its ${roleName(String(d.role))}. Give it more length, depth or height, or make it of less.`,
+  'stands-past': (d) =>
+    `It would stand beside the top of "${d.name}". Move it over that, or let it stand on the floor.`,
   'stands-on-nothing': () =>
     'What it stands on is gone, or cannot be built as it is. Let it stand on the floor, or on another build.',
   'stands-on-itself': (d) => `It stands on "${d.name}", and that on it. Let one of them stand on the floor.`,
