@@ -28,6 +28,7 @@ const MAY: Record<string, string[]> = {
     'families/family.ts',
     'families/dim-pen.ts',
     'steps',
+    'takeoff/batch-lines.ts',
     'takeoff/cut-order.ts',
     'cutting/format.ts',
   ],

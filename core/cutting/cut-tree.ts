@@ -12,89 +12,124 @@ export interface Rect {
 }
 /** `x`: cuts across the x axis (each at one x), `y`: along it (each at one y). */
 export type Way = 'x' | 'y'
+/** Names of where a region begins and how large it is along a way. */
+export const AXES = { x: ['x', 'w'], y: ['y', 'h'] } as const
 
 /** A region in the hand, and how it is cut further. */
 export interface CutNode {
   region: Rect
-  /** Indices of the pieces in it. */
+  /** Indices of the pieces in it; what is left over has none. */
   pieces: number[]
-  /**
-   * The way it is cut, and what comes off one after the other, each as wide as what lies in it; absent where it is a
-   * finished piece.
-   */
+  /** The way it is cut; null for a finished piece and for what is left over. */
   way: Way | null
+  /** Where the blade goes through, its nearer side, one after the other; it takes a kerf, or the rest where that is less. */
+  cuts: number[]
+  /** What the cuts leave, one more than there are cuts; nothing left is a region without size. */
   parts: CutNode[]
-  /** What is left beyond the last cut, when anything is; a whole region without pieces has none. */
-  rest: Rect | null
+  /** Only edges are taken off. */
+  trims?: true
 }
 
-const SLACK = 1e-4
-/** A rest smaller than this share of its region is a sliver. */
-const SLIVER = 0.12
+/** Less than this is no difference in wood, mm: a hundredth. */
+export const EVEN_MM = 0.01
+
+const leftOver = (region: Rect): CutNode => ({ region, pieces: [], way: null, cuts: [], parts: [] })
+const endOf = (r: Rect, way: Way) => r[AXES[way][0]] + r[AXES[way][1]]
+/** The part of a region between two places along a way. */
+export const between = (region: Rect, way: Way, from: number, to: number): Rect => {
+  const [o, s] = AXES[way]
+  return { ...region, [o]: from, [s]: to - from }
+}
 
 /**
- * @param first way tried first in every region that can be cut both ways; `either` takes the one with fewer cuts
+ * @param first way tried first; `either` takes the one with fewer cuts and settings
  * @returns null where straight cuts cannot part the pieces
  */
-export function cutTree(rects: readonly Rect[], region: Rect, kerf: number, first: Way | 'either'): CutNode | null {
-  const all = rects.map((_, i) => i)
-  return node(rects, all, region, kerf, first, null)
-}
-
-function node(
+export function cutTree(
   rects: readonly Rect[],
-  pieces: number[],
   region: Rect,
   kerf: number,
   first: Way | 'either',
-  last: Way | null,
+  pieces: readonly number[] = rects.map((_, i) => i),
 ): CutNode | null {
-  if (pieces.length === 0) return { region, pieces, way: null, parts: [], rest: null }
-  const ways: Way[] = first === 'y' ? ['y', 'x'] : ['x', 'y']
-  const options = ways.flatMap((way) => {
-    if (way === last) return []
-    const groups = grouped(rects, pieces, way, kerf)
-    const [o, s] = way === 'x' ? (['x', 'w'] as const) : (['y', 'h'] as const)
-    const end = Math.max(...pieces.map((i) => rects[i][o] + rects[i][s]))
-    const start = Math.min(...pieces.map((i) => rects[i][o]))
-    const trims = region[o] + region[s] - end > SLACK || start - region[o] > SLACK
-    const sliver = groups.length === 1 && region[o] + region[s] - end < SLIVER * region[s]
-    return groups.length > 1 || trims ? [{ way, groups, sliver, cuts: groups.length - 1 + (trims ? 1 : 0) }] : []
-  })
-  if (options.length === 0) return pieces.length === 1 ? { region, pieces, way: null, parts: [], rest: null } : null
-  // What only takes a sliver off waits until the large pieces are apart.
-  if (first === 'either') options.sort((a, b) => Number(a.sliver) - Number(b.sliver) || a.cuts - b.cuts)
-  for (const { way, groups } of options) {
-    const [o, s] = way === 'x' ? (['x', 'w'] as const) : (['y', 'h'] as const)
-    let at = region[o]
-    const parts: CutNode[] = []
-    for (const g of groups) {
-      const to = Math.max(...g.map((i) => rects[i][o] + rects[i][s]))
-      // What lies before the first piece of a group goes with the cut before it.
-      const from = Math.min(...g.map((i) => rects[i][o]))
-      const part = node(rects, g, { ...region, [o]: from, [s]: to - from }, kerf, first, way)
-      if (!part) break
-      parts.push(part)
-      at = to + kerf
-    }
-    if (parts.length < groups.length) continue
-    const left = region[o] + region[s] - at
-    return { region, pieces, way, parts, rest: left > SLACK ? { ...region, [o]: at, [s]: left } : null }
-  }
-  return null
+  const trees = (['x', 'y'] as const).map((way) => node(rects, pieces, region, kerf, way, false))
+  const [x, y] = first === 'y' ? trees.reverse() : trees
+  if (!x || !y || first !== 'either') return x ?? y
+  return effort(y) < effort(x) ? y : x
 }
+
+/** What it takes to free everything in a region: setting a fence takes longer than a cut. */
+const effort = (n: CutNode): number => countCuts(n) + 3 * settingsOf(n)
+const countCuts = (n: CutNode): number => n.cuts.length + n.parts.reduce((sum, p) => sum + countCuts(p), 0)
+
+/**
+ * @param way the way it is cut, if anything is there to cut; else the other
+ * @param turned nothing was to be cut the other way
+ */
+function node(
+  rects: readonly Rect[],
+  pieces: readonly number[],
+  region: Rect,
+  kerf: number,
+  way: Way,
+  turned: boolean,
+): CutNode | null {
+  if (pieces.length === 0) return leftOver(region)
+  const [o, s] = AXES[way]
+  const other: Way = way === 'x' ? 'y' : 'x'
+  const groups = grouped(rects, pieces, way, kerf)
+  const cuts: number[] = []
+  const parts: CutNode[] = []
+  let at = region[o]
+  const cutAt = (place: number) => {
+    cuts.push(place)
+    at = place + kerf
+  }
+  for (const g of groups) {
+    const from = Math.min(...g.map((i) => rects[i][o]))
+    const to = Math.max(...g.map((i) => rects[i][o] + rects[i][s]))
+    if (from - at > EVEN_MM) {
+      parts.push(leftOver(between(region, way, at, Math.max(at, from - kerf))))
+      cutAt(from - kerf)
+    }
+    const last = endOf(region, way) - to <= EVEN_MM
+    const own = between(region, way, from, last ? endOf(region, way) : to)
+    const part = g.length < pieces.length || cuts.length > 0 || !last ? node(rects, g, own, kerf, other, true) : null
+    if (part === null) return uncut()
+    parts.push(part)
+    if (!last) cutAt(to)
+  }
+  if (parts.length === cuts.length) parts.push(leftOver(between(region, way, at, Math.max(at, endOf(region, way)))))
+  return { region, pieces: [...pieces], way, cuts, parts }
+
+  /** Nothing to cut this way: the other way, a finished piece, or pieces no straight cut parts. */
+  function uncut(): CutNode | null {
+    if (groups.length > 1 || cuts.length > 0) return null
+    if (!turned) return node(rects, pieces, region, kerf, other, true)
+    return pieces.length === 1 && isEven(rects[pieces[0]], region)
+      ? { region, pieces: [...pieces], way: null, cuts: [], parts: [] }
+      : null
+  }
+}
+const isEven = (a: Rect, b: Rect) => (['x', 'y', 'w', 'h'] as const).every((k) => Math.abs(a[k] - b[k]) <= 2 * EVEN_MM)
 
 /** Pieces in groups that a straight cut can part, in order. */
 function grouped(rects: readonly Rect[], pieces: readonly number[], way: Way, kerf: number): number[][] {
-  const [o, s] = way === 'x' ? (['x', 'w'] as const) : (['y', 'h'] as const)
+  const [o, s] = AXES[way]
   const out: number[][] = []
   let reach = -Infinity
   for (const i of [...pieces].sort((a, b) => rects[a][o] - rects[b][o])) {
-    if (out.length === 0 || rects[i][o] >= reach + kerf - SLACK) out.push([i])
+    if (out.length === 0 || rects[i][o] >= reach + kerf - EVEN_MM) out.push([i])
     else out[out.length - 1].push(i)
     reach = Math.max(reach, rects[i][o] + rects[i][s])
   }
   return out
+}
+
+/** What is left over when everything is cut. */
+export function restsOf(n: CutNode): Rect[] {
+  if (n.pieces.length === 0) return n.region.w > EVEN_MM && n.region.h > EVEN_MM ? [n.region] : []
+  return n.parts.flatMap(restsOf)
 }
 
 /**
@@ -103,10 +138,8 @@ function grouped(rects: readonly Rect[], pieces: readonly number[], way: Way, ke
 export function settingsOf(tree: CutNode): number {
   const seen = new Set<string>()
   const walk = (n: CutNode) => {
-    for (const p of n.parts) {
-      seen.add(`${n.way}${Math.round(n.way === 'x' ? p.region.w : p.region.h)}`)
-      walk(p)
-    }
+    if (n.way) n.cuts.forEach((_, i) => seen.add(`${n.way}${Math.round(n.parts[i].region[AXES[n.way!][1]])}`))
+    n.parts.forEach(walk)
   }
   walk(tree)
   return seen.size

@@ -4,7 +4,8 @@ import type { PriceLine } from '../catalogue/prices.ts'
 import { planBoardsGreedy } from '../cutting/boards-greedy.ts'
 import type { CannotCut, Cut1dInstance, Cut1dPlan, Cut2dInstance, Cut2dPlan, Planner } from '../cutting/format.ts'
 import { planSheetsGreedy } from '../cutting/sheets-greedy.ts'
-import { tidied } from './cut-order.ts'
+import { keepingHold } from './holding.ts'
+import { tidied } from './sheet-cuts.ts'
 import { boardJobs, fromCutUnit, lineId, sheetJobs, type AtHand, type BoardJob, type SheetJob } from './instances.ts'
 import type { PieceLine } from './pieces.ts'
 import { chooseRips } from './rip-choice.ts'
@@ -73,20 +74,6 @@ export function planCuts(
 const SMALL_MM = 200
 const HOLD_MM = 300
 
-/**
- * The longest piece first, so that what is left stays long; small ones before the last long one where nothing to hold
- * would be left.
- */
-function cutSequence(ids: readonly string[], length: (id: string) => number, roomMm: number, kerfMm: number): string[] {
-  const sorted = [...ids].sort((a, b) => length(b) - length(a))
-  const left = roomMm - ids.reduce((n, id) => n + length(id) + kerfMm, 0)
-  const small = sorted.filter((id) => length(id) < SMALL_MM)
-  const long = sorted.filter((id) => length(id) >= SMALL_MM)
-  return small.length === 0 || long.length === 0 || left >= HOLD_MM
-    ? sorted
-    : [...long.slice(0, -1), ...small, long[long.length - 1]]
-}
-
 const atHandOf = (stock: string, hand: readonly AtHand[]) =>
   hand.find((h) => stock === h.id || stock.startsWith(`${h.id}@`))
 
@@ -102,12 +89,12 @@ function layBoards(
     const stock = job.instance.stock.find((s) => s.id === b.stock)!
     for (let n = 0; n < b.count; n++) {
       let at = settings.squaringTrimMm
-      const cuts = cutSequence(
-        b.cuts,
-        (id) => job.lines[id].line.cut.lengthMm,
-        fromCutUnit(stock.length) - settings.squaringTrimMm,
-        settings.kerfMm,
-      ).map((id): BoardCut => {
+      const cuts = keepingHold(b.cuts, (id) => job.lines[id].line.cut.lengthMm, {
+        roomMm: fromCutUnit(stock.length) - settings.squaringTrimMm,
+        kerfMm: settings.kerfMm,
+        smallMm: SMALL_MM,
+        holdMm: HOLD_MM,
+      }).map((id): BoardCut => {
         const { line, strips } = job.lines[id]
         const cut: BoardCut = {
           line: id,

@@ -2,8 +2,7 @@ import { isSawn, labelsOf, lengthStock } from '../assembly/identical.ts'
 import type { Settings } from '../assembly/settings.ts'
 import type { PriceLine } from '../catalogue/prices.ts'
 import { planCuts, type CutPlan, type LabelPen, type Planners } from './cut-plan.ts'
-import { sheetTree } from './cut-order.ts'
-import type { CutNode, Rect } from '../cutting/cut-tree.ts'
+import { sheetRests } from './sheet-cuts.ts'
 import type { AtHand } from './instances.ts'
 import { lineId } from './instances.ts'
 import type { OnHandPiece } from './on-hand.ts'
@@ -229,8 +228,8 @@ export function replan(
           note: '',
           stockKey: s.stockKey,
         })
-    const tree = holdsSpoilt && mishap!.why === 'bad-wood' ? null : sheetTree(s, settings.kerfMm, settings.sheetTrimMm)
-    rests(tree).forEach((r, k) => {
+    const left = holdsSpoilt && mishap!.why === 'bad-wood' ? [] : sheetRests(s, settings)
+    left.forEach((r, k) => {
       if (Math.min(r.w, r.h) >= LEAST_REST_MM)
         hand.push({
           id: `${REST}${s.id}:${k}`,
@@ -285,11 +284,6 @@ export function replanDifference(
   }
 }
 
-/** What is left over in the cuts of a sheet. */
-function rests(n: CutNode | null): Rect[] {
-  return n === null ? [] : [...(n.rest ? [n.rest] : []), ...n.parts.flatMap(rests)]
-}
-
 /**
  * Leftovers worth keeping once everything is cut: long ends of boards and the larger rests of sheets, as stock on hand
  * without ids.
@@ -313,10 +307,7 @@ export function leftovers(
       : [],
   )
   const sheets = plan.sheets.flatMap((s) =>
-    (s.cuts.length === 0
-      ? [{ x: 0, y: 0, w: s.lengthMm, h: s.widthMm }]
-      : rests(sheetTree(s, settings.kerfMm, settings.sheetTrimMm))
-    )
+    (s.cuts.length === 0 ? [{ x: 0, y: 0, w: s.lengthMm, h: s.widthMm }] : sheetRests(s, settings))
       .filter((r) => Math.min(r.w, r.h) >= least.sheetMm && Math.max(r.w, r.h) >= 2 * least.sheetMm)
       .map(
         (r): Omit<OnHandPiece, 'id' | 'note'> =>

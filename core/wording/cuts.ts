@@ -1,4 +1,5 @@
 import type { CannotCut } from '../cutting/format.ts'
+import { ranges, type BatchLine } from '../takeoff/batch-lines.ts'
 import type { CutBatch, CutCare, SawCut } from '../takeoff/cut-order.ts'
 import { sectionName, sheetName } from './names.ts'
 import { capital, plural, type Say } from './say.ts'
@@ -7,6 +8,8 @@ const CARE: Record<CutCare, string> = {
   'two-people': 'Two people: too heavy or too wide for one.',
   outfeed: 'Support it behind the blade.',
   'push-stick': 'Push stick.',
+  carrier: 'Too short to lead along a fence: on a carrier board, or clamped under a guided saw.',
+  sled: 'Short edge: on a sled or a mitre saw, never along the fence.',
   'short-stock': 'Short to hold: clamp it, or leave it on a longer piece.',
   'trim-later': 'Left a little long: trim it to its line at home.',
   hacksaw: 'Steel: a hacksaw, never a saw for wood. Turn a nut on first: backed off over the cut it mends the thread.',
@@ -38,7 +41,7 @@ export function saySetting(b: Pick<CutBatch, 'kind' | 'settingMm'>, say: Say): s
     case 'square':
       return `Square one end, ${say.length(b.settingMm)} off`
     case 'trim':
-      return `Trim one long edge straight, ${say.length(b.settingMm)} off`
+      return `Trim an edge straight, ${say.length(b.settingMm)} off`
     case 'rip':
       return `Fence at ${say.length(b.settingMm)}: rip`
     case 'crosscut':
@@ -51,13 +54,35 @@ export const stockOfBatch = (stock: string): string => {
   return name === section && sheetName(stock) !== stock ? sheetName(stock) : `${name}${treated ? ' treated' : ''}`
 }
 
+/** Boards or sheets by their names: `Boards 3–9 and 12`. */
+function sayOn(names: readonly string[]): string {
+  const kinds = [...new Set(names.map((n) => n.split(' ')[0]))]
+  const said = kinds.map((kind) => {
+    const mine = names.filter((n) => n.startsWith(`${kind} `)).map((n) => n.slice(kind.length + 1))
+    return `${mine.length > 1 ? `${kind}s` : kind} ${ranges(mine, '–').replace(/, ([^,]*)$/, ' and $1')}`
+  })
+  return said.join(', ')
+}
+
+const sayHeld = (labels: readonly string[]) =>
+  labels.length > 6 ? plural(labels.length, 'piece') : ranges(labels, '–')
+
+/** Alike cuts in one line: from which boards or sheets, how many each, what comes off. */
+export function sayLine(l: BatchLine, names: ReadonlyMap<string, string>, say: Say): string {
+  const on = sayOn(l.on.map((id) => names.get(id) ?? id))
+  if (l.cuts.length === 1) return `${on}: ${sayOutcome(l.cuts[0], say)}`
+  const many = `${on}${l.each > 1 ? `: ${l.each} ${l.on.length > 1 ? 'each' : 'cuts'}` : ''}`
+  if (l.frees.length > 0) return `${many} → ${ranges(l.frees, '–')}`
+  return l.holds.length > 0 && l.cuts[0].kind !== 'trim' ? `${many}, takes off ${sayHeld(l.holds)}` : many
+}
+
 /** What comes off, and what stays in the hand. */
 export function sayOutcome(c: SawCut, say: Say): string {
   const off =
     c.frees.length > 0
-      ? `frees ${c.frees.join(' and ')}`
+      ? `frees ${ranges(c.frees, '–')}`
       : c.holds.length > 0 && c.kind !== 'trim'
-        ? `takes off ${c.holds.length > 6 ? plural(c.holds.length, 'piece') : c.holds.join(' ')}`
+        ? `takes off ${sayHeld(c.holds)}`
         : ''
   const left = c.leavesMm > 0.5 ? `leaves ${say.length(c.leavesMm)}` : 'leaves nothing'
   return [off, left].filter(Boolean).join(', ')

@@ -83,27 +83,33 @@ describe('cuts in words', () => {
     key: 'k',
     where: 'home',
     on: 's',
+    stock: 'ply-18mm',
     kind: 'rip',
     settingMm: 600,
     inHand: { lengthMm: 2440, widthMm: 1220 },
+    region: { x: 0, y: 0, w: 2440, h: 1220 },
+    way: 'y',
+    atMm: 600,
     frees: [],
     holds: [],
     leavesMm: 617,
     care: [],
+    after: null,
     ...over,
   })
   const mm = sayIn(METRIC)
   it('say what is set, what comes off and what stays', () => {
     expect(saySetting({ kind: 'rip', settingMm: 600 }, mm)).toBe('Fence at 600 mm: rip')
     expect(saySetting({ kind: 'crosscut', settingMm: 1200 }, mm)).toBe('Stop at 1200 mm: crosscut')
-    expect(sayOutcome(cut({ frees: ['A1', 'A2'] }), mm)).toBe('frees A1 and A2, leaves 617 mm')
-    expect(sayOutcome(cut({ holds: ['A1', 'B1'], leavesMm: 0 }), mm)).toBe('takes off A1 B1, leaves nothing')
+    expect(sayOutcome(cut({ frees: ['A1', 'A2'] }), mm)).toBe('frees A1, A2, leaves 617 mm')
+    expect(sayOutcome(cut({ holds: ['A1', 'B1'], leavesMm: 0 }), mm)).toBe('takes off A1, B1, leaves nothing')
     expect(sayOutcome(cut({ holds: ['A', 'B', 'C', 'D', 'E', 'F', 'G'] }), mm)).toBe(
       'takes off 7 pieces, leaves 617 mm',
     )
   })
   it('say what is to be minded, every kind of it', () => {
-    for (const c of ['two-people', 'outfeed', 'push-stick', 'short-stock', 'trim-later', 'measure-there'] as const)
+    const all = ['two-people', 'outfeed', 'push-stick', 'carrier', 'sled', 'short-stock'] as const
+    for (const c of [...all, 'trim-later', 'measure-there', 'hacksaw'] as const)
       expect(sayCare(c)).toMatch(/^[A-Z].*\.$/)
   })
   it('name the stock', () =>

@@ -67,4 +67,13 @@ const isDone = (labels: string[]) => labels.length > 0 && labels.every((l) => pr
 .rip {
   color: var(--ink);
 }
+@media print {
+  .board {
+    height: 22px;
+    margin-bottom: 2px;
+  }
+  .piece {
+    font-size: 7.5pt;
+  }
+}
 </style>

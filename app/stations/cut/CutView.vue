@@ -1,9 +1,11 @@
 <script setup lang="ts">
 import { useLocalStorage } from '@vueuse/core'
 import { computed, ref } from 'vue'
-import type { SawCut } from '../../../core/takeoff/cut-order.ts'
+import { ranges } from '../../../core/takeoff/batch-lines.ts'
+import { madeCuts, type SawCut } from '../../../core/takeoff/cut-order.ts'
 import { addLetters, lettersOf } from '../../../core/project/read-build.ts'
 import { sawWork } from '../../../core/takeoff/saw-work.ts'
+import type { BoardLaid } from '../../../core/takeoff/sawing.ts'
 import { cutListRows, cutPlanRows } from '../../../core/takeoff/rows.ts'
 import { fromCutUnit, lineId } from '../../../core/takeoff/instances.ts'
 import { formatLength } from '../../../core/measure/format.ts'
@@ -29,6 +31,7 @@ const readings = useReadings()
 const plan = computed(() => readings.procurement?.cutPlan ?? null)
 const lines = computed(() => readings.readings.flatMap((r) => r.pieces.filter((l) => isSawn(l.stock))))
 const names = computed(() => new Map(doc.project!.builds.map((b) => [b.id, b.name])))
+const labelsOf = (boards: readonly BoardLaid[]) => boards.flatMap((b) => b.cuts.flatMap((c) => c.labels))
 const roles = computed(() => new Map(lines.value.map((l) => [lineId(l), roleName(l.role)])))
 const done = computed(() => new Set(doc.project!.progress.cuts))
 const len = (mm: number) => formatLength(mm, readings.units)
@@ -37,17 +40,19 @@ const len = (mm: number) => formatLength(mm, readings.units)
 const groups = computed(() => {
   const list = (plan.value?.boards ?? []).map((b) => ({
     b,
-    key: `${b.stockKey}|${b.handId ?? ''}|${b.cuts.map((c) => c.line).join()}`,
+    key: `${b.stockKey}|${b.fromMm}|${b.handId ?? ''}|${b.cuts.map((c) => c.line).join()}`,
   }))
   return [...new Set(list.map((x) => x.key))].map((key) => list.filter((x) => x.key === key).map((x) => x.b))
 })
 const work = computed(() => (plan.value ? sawWork(plan.value, doc.project!.settings) : null))
+/** Where a sound stretch beyond a bad place begins. */
+const stretch = (b: BoardLaid) => (b.fromMm > 0 ? ` from ${len(b.fromMm)}` : '')
 /** Sheets and boards are counted through in the order they are drawn. */
 const numbers = computed(
   () =>
     new Map([
       ...(plan.value?.sheets ?? []).map((s, i) => [s.id, `Sheet ${i + 1}`] as const),
-      ...groups.value.flat().map((b, i) => [b.id, `Board ${i + 1}`] as const),
+      ...groups.value.flat().map((b, i) => [b.id, `Board ${i + 1}${stretch(b)}`] as const),
     ]),
 )
 const onHandNames = computed(() => new Map(doc.project!.onHand.map((h) => [h.id, h.note || 'on hand'])))
@@ -58,9 +63,14 @@ const fromWhere = (x: { handId: string | null }) =>
       ? ', what is left of one begun'
       : `, ${onHandNames.value.get(x.handId) ?? 'on hand'}`
 
+const sayLabels = (g: BoardLaid[]) => ranges(labelsOf(g), '–')
 /** The first tick freezes the plan: from then on what is drawn is what is being cut. */
-function tickAll(keys: string[]) {
-  const on = keys.some((k) => !done.value.has(k))
+const tickAll = (keys: string[]) =>
+  setTicks(
+    keys,
+    keys.some((k) => !done.value.has(k)),
+  )
+function setTicks(keys: string[], on: boolean) {
   doc.change(on ? 'tick a cut' : 'untick a cut', (d) => {
     if (on && !d.progress.sawing && plan.value)
       d.progress.sawing = { boards: plan.value.boards, sheets: plan.value.sheets, lost: [] }
@@ -71,7 +81,12 @@ function tickAll(keys: string[]) {
       : d.progress.cuts.filter((c) => !keys.includes(c))
   })
 }
-const tick = (c: SawCut) => tickAll(c.frees.length > 0 ? c.frees : [c.key])
+const made = computed(() => madeCuts([...(work.value?.yard ?? []), ...(work.value?.home ?? [])], done.value))
+const tickCuts = (cuts: SawCut[], on: boolean) =>
+  setTicks(
+    cuts.flatMap((c) => (c.frees.length > 0 ? c.frees : [c.key])),
+    on,
+  )
 function startOver() {
   doc.change('begin cutting anew', (d) => {
     d.progress.sawing = null
@@ -82,7 +97,7 @@ function startOver() {
 }
 const labels = computed(() => [
   ...(plan.value?.sheets ?? []).flatMap((s) => s.cuts.map((c) => c.label)),
-  ...(plan.value?.boards ?? []).flatMap((b) => b.cuts.flatMap((c) => c.labels)),
+  ...labelsOf(plan.value?.boards ?? []),
 ])
 const progress = computed(() => ({
   all: labels.value.length,
@@ -94,8 +109,8 @@ const changed = computed(() => readings.procurement?.sawing === 'builds-changed'
 const doneOf = (list: string[]) => list.filter((l) => done.value.has(l)).join()
 const wrongOpen = ref(false)
 const wrongLabels = ref<string[]>([])
-function wrong(cut: SawCut | null) {
-  wrongLabels.value = cut ? cut.frees : labels.value
+function wrong(of: string[] | null) {
+  wrongLabels.value = of ?? labels.value
   wrongOpen.value = true
 }
 const oneAtATime = useLocalStorage('cut-one-at-a-time', window.innerWidth < 600)
@@ -182,7 +197,7 @@ const print = () => window.print()
           Does not go into the vehicle however it is cut: {{ work.stuck.map((x) => numbers.get(x)).join(', ') }}. Have
           it delivered, or set the vehicle in the settings.
         </p>
-        <CutBatches :batches="work.yard" :names="numbers" :done="done" @tick="tick" />
+        <CutBatches :batches="work.yard" :names="numbers" :made="made" @tick="tickCuts" />
       </section>
 
       <section aria-labelledby="home-h">
@@ -203,8 +218,8 @@ const print = () => window.print()
           class="no-print"
           :batches="work.home"
           :names="numbers"
-          :done="done"
-          @tick="tick"
+          :made="made"
+          @tick="tickCuts"
           @wrong="wrong"
         />
         <div class="beside">
@@ -227,37 +242,41 @@ const print = () => window.print()
               </article>
             </div>
             <h3 v-if="plan.boards.length" id="boards-h">Boards</h3>
-            <article
-              v-for="g in groups"
-              :key="g[0].id"
-              v-memo="[
-                g[0],
-                g.length,
-                numbers,
-                roles,
-                readings.units,
-                doneOf(g.flatMap((b) => b.cuts.flatMap((c) => c.labels))),
-              ]"
-              class="board-group"
-            >
-              <h4>
-                <strong>{{ g.length }} ×</strong> {{ sectionName(g[0].section) }}{{ g[0].treated ? ' treated' : '' }},
-                {{ formatLength(g[0].lengthMm, readings.units, { feet: true }) }}{{ fromWhere(g[0]) }}
-                <span class="soft small"
-                  >{{ numbers.get(g[0].id)
-                  }}{{ g.length > 1 ? ` to ${numbers.get(g[g.length - 1].id)!.split(' ')[1]}` : '' }}, leaves
-                  {{ len(g[0].leftoverMm) }}</span
-                >
-              </h4>
-              <BoardDiagram v-for="b in g" :key="b.id" :board="b" :roles="roles" :done="done" @tick="tickAll" />
-            </article>
+            <div class="boards">
+              <article
+                v-for="g in groups"
+                :key="g[0].id"
+                v-memo="[g[0], g.length, numbers, roles, readings.units, doneOf(labelsOf(g))]"
+                class="board-group"
+              >
+                <h4>
+                  <strong>{{ g.length }} ×</strong> {{ sectionName(g[0].section) }}{{ g[0].treated ? ' treated' : '' }},
+                  {{ formatLength(g[0].lengthMm, readings.units, { feet: true }) }}{{ fromWhere(g[0]) }}
+                  <span class="soft small"
+                    >{{ numbers.get(g[0].id)
+                    }}{{ g.length > 1 ? ` to ${numbers.get(g[g.length - 1].id)!.split(' ')[1]}` : '' }}, leaves
+                    {{ len(g[0].leftoverMm) }}</span
+                  >
+                </h4>
+                <p v-if="g.length > 1" class="print-only mb-0">{{ sayLabels(g) }}</p>
+                <BoardDiagram
+                  v-for="(b, i) in g"
+                  :key="b.id"
+                  :class="{ 'no-print': i > 0 }"
+                  :board="b"
+                  :roles="roles"
+                  :done="done"
+                  @tick="tickAll"
+                />
+              </article>
+            </div>
           </div>
           <CutBatches
             :class="{ 'print-only': oneAtATime }"
             :batches="work.home"
             :names="numbers"
-            :done="done"
-            @tick="tick"
+            :made="made"
+            @tick="tickCuts"
           />
         </div>
       </section>
@@ -334,10 +353,42 @@ h4 {
 }
 @media print {
   .beside {
-    display: block;
+    display: flex;
+    flex-direction: column-reverse;
+    gap: 0.6rem;
   }
-  .yard {
-    break-after: page;
+  .sheets {
+    grid-template-columns: repeat(4, minmax(0, 1fr));
+    gap: 3mm;
+    margin-bottom: 0.5rem;
+  }
+  .sheets :deep(.card-sheet),
+  .sheets .card-sheet {
+    padding: 0;
+    border: 0;
+    break-inside: avoid;
+  }
+  .boards {
+    columns: 2;
+    column-gap: 8mm;
+  }
+  .board-group {
+    break-inside: avoid;
+    margin-bottom: 0.3rem;
+  }
+  h4,
+  h4 .small,
+  .table,
+  p {
+    font-size: 8.5pt;
+    margin-bottom: 0.1rem;
+  }
+  section {
+    margin-bottom: 0.4rem;
+  }
+  .table :deep(td),
+  .table :deep(th) {
+    padding: 0.05rem 0.3rem;
   }
 }
 .board-group {

@@ -1,17 +1,26 @@
 <script setup lang="ts">
+import { useLocalStorage } from '@vueuse/core'
 import { computed, ref, watch } from 'vue'
-import { isMade, type CutBatch, type SawCut } from '../../../core/takeoff/cut-order.ts'
-import { sayCare, sayOutcome, saySetting, stockOfBatch } from '../../../core/wording/cuts.ts'
+import { linesOf, ranges, type BatchLine } from '../../../core/takeoff/batch-lines.ts'
+import type { CutBatch, SawCut } from '../../../core/takeoff/cut-order.ts'
+import { sayCare, sayLine, saySetting, stockOfBatch } from '../../../core/wording/cuts.ts'
 import { formatLength } from '../../../core/measure/format.ts'
 import { useReadings } from '../../stores/readings.ts'
 
-/** One cut at a time, in large type: what is set, what comes off, what to write on it. */
-const props = defineProps<{ batches: CutBatch[]; names: ReadonlyMap<string, string>; done: ReadonlySet<string> }>()
-const emit = defineEmits<{ tick: [cut: SawCut]; wrong: [cut: SawCut] }>()
+/** One line of cuts at a time, in large type: what is set, what comes off, what to write on it. */
+const props = defineProps<{ batches: CutBatch[]; names: ReadonlyMap<string, string>; made: ReadonlySet<string> }>()
+const emit = defineEmits<{ tick: [cuts: SawCut[], on: boolean]; wrong: [labels: string[]] }>()
 const readings = useReadings()
-const all = computed(() => props.batches.flatMap((batch) => batch.cuts.map((cut, i) => ({ cut, batch, i }))))
+const singly = useLocalStorage('cut-singly', false)
+const alone = (c: SawCut): BatchLine => ({ ...c, cuts: [c], on: [c.on], each: 1 })
+const all = computed(() =>
+  props.batches.flatMap((batch) =>
+    (singly.value ? batch.cuts.map(alone) : linesOf(batch)).map((line, i, { length }) => ({ batch, line, i, length })),
+  ),
+)
+const isMade = (l: BatchLine) => l.cuts.every((c) => props.made.has(c.key))
 const firstOpen = computed(() => {
-  const i = all.value.findIndex((x) => !isMade(x.cut, props.done))
+  const i = all.value.findIndex((x) => !isMade(x.line))
   return i < 0 ? all.value.length - 1 : i
 })
 const at = ref(firstOpen.value)
@@ -20,9 +29,17 @@ watch(
   () => (at.value = firstOpen.value),
 )
 const now = computed(() => all.value[Math.min(at.value, all.value.length - 1)])
-const made = computed(() => now.value && isMade(now.value.cut, props.done))
+const isDone = computed(() => now.value && isMade(now.value.line))
+const numbers = ({ cuts }: BatchLine) =>
+  cuts.length > 1
+    ? `Cuts ${ranges(
+        cuts.map((c) => `${c.n}`),
+        ' to ',
+      )}`
+    : `Cut ${cuts[0].n}`
+const last = computed(() => Math.max(...props.batches.flatMap((b) => b.cuts.map((c) => c.n))))
 function next() {
-  if (!made.value) emit('tick', now.value!.cut)
+  if (!isDone.value) emit('tick', now.value!.line.cuts, true)
   at.value = Math.min(at.value + 1, all.value.length - 1)
 }
 const size = (c: SawCut) =>
@@ -31,32 +48,31 @@ const size = (c: SawCut) =>
 
 <template>
   <div v-if="now" class="one card-sheet">
-    <p class="soft mb-1">
-      Cut {{ now.cut.n }} of {{ all[all.length - 1].cut.n }} · {{ names.get(now.cut.on) }} ·
-      {{ stockOfBatch(now.batch.stock) }}
+    <p class="soft mb-1">{{ numbers(now.line) }} of {{ last }} · {{ now.batch.stocks.map(stockOfBatch).join(', ') }}</p>
+    <p class="set" :class="{ made: isDone }">{{ saySetting(now.batch, readings.say) }}</p>
+    <p v-if="now.i > 0" class="soft">The same setting as before, {{ now.i + 1 }} of {{ now.length }}.</p>
+    <p class="what">{{ sayLine(now.line, names, readings.say) }}</p>
+    <p v-if="now.line.frees.length" class="label">
+      Write on {{ now.line.frees.length > 1 ? 'them' : 'it' }}: <strong>{{ ranges(now.line.frees, ' to ') }}</strong>
     </p>
-    <p class="set" :class="{ made }">{{ saySetting(now.batch, readings.say) }}</p>
-    <p v-if="now.i > 0" class="soft">The same setting as before, {{ now.i + 1 }} of {{ now.batch.cuts.length }}.</p>
-    <p v-if="now.cut.frees.length" class="label">
-      Write on it: <strong>{{ now.cut.frees.join(' · ') }}</strong>
-    </p>
-    <p>In the hand: {{ size(now.cut) }}. It {{ sayOutcome(now.cut, readings.say) }}.</p>
-    <p v-for="x in now.cut.care" :key="x" class="care">{{ sayCare(x) }}</p>
+    <p class="soft">In the hand at first: {{ size(now.line.cuts[0]) }}.</p>
+    <p v-for="x in now.line.care" :key="x" class="care">{{ sayCare(x) }}</p>
     <div class="keys">
       <button type="button" class="btn btn-outline-secondary" :disabled="at === 0" @click="at--">Back</button>
-      <button type="button" class="btn btn-primary" @click="next">{{ made ? 'Next' : 'Cut, next' }}</button>
+      <button type="button" class="btn btn-primary" @click="next">{{ isDone ? 'Next' : 'Cut, next' }}</button>
     </div>
-    <div class="d-flex flex-wrap gap-2 mt-2">
-      <button v-if="made" type="button" class="btn btn-sm btn-link" @click="emit('tick', now.cut)">
+    <div class="d-flex flex-wrap align-items-center gap-3 mt-2">
+      <BFormCheckbox v-model="singly" switch>each cut alone</BFormCheckbox>
+      <button v-if="isDone" type="button" class="btn btn-sm btn-link" @click="emit('tick', now.line.cuts, false)">
         Not cut yet after all
       </button>
       <button
-        v-if="now.cut.frees.length"
+        v-if="now.line.frees.length"
         type="button"
         class="btn btn-sm btn-outline-secondary"
-        @click="emit('wrong', now.cut)"
+        @click="emit('wrong', now.line.frees)"
       >
-        This one went wrong
+        {{ now.line.frees.length > 1 ? 'One of these went wrong' : 'This one went wrong' }}
       </button>
     </div>
   </div>
@@ -71,6 +87,10 @@ const size = (c: SawCut) =>
 }
 .made {
   text-decoration: line-through;
+}
+.what {
+  font-size: 1.2rem;
+  margin-bottom: 0.4rem;
 }
 .label {
   font-size: 1.4rem;

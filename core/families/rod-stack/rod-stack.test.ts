@@ -221,7 +221,7 @@ describe('its rods', () => {
     expect(sayCounts(cutPlan)).toMatch(/^\d+ boards?, \d+ rods?, \d+ sheets?$/)
     // No saw for wood cuts steel.
     const { home } = sawWork(cutPlan, c.settings)
-    const onRods = home.filter((b) => b.stock === 'rod-M10').flatMap((b) => b.cuts)
+    const onRods = home.flatMap((b) => b.cuts).filter((c) => c.stock === 'rod-M10')
     expect(onRods.length).toBeGreaterThan(0)
     for (const cut of onRods) expect(cut.care).toEqual(['hacksaw'])
     expect(lines.some((l) => /M10 threaded rod/.test(l))).toBe(true)

@@ -1,0 +1,125 @@
+import type { Settings } from '../assembly/settings.ts'
+import { findRod } from '../catalogue/steel.ts'
+import { findSection } from '../catalogue/lumber.ts'
+import { EVEN_MM, type Rect } from '../cutting/cut-tree.ts'
+import { keyOfCut, type CutCare, type SawCut, type Unnumbered } from './cut-order.ts'
+import { FENCE_EDGE_MM, OUTFEED_MM, PUSH_STICK_MM, SHORT_STOCK_MM } from './sheet-cuts.ts'
+import type { BoardCut, BoardLaid } from './sawing.ts'
+
+/** What is in the hand of a board: from where to where on it, and its pieces at their places. */
+export interface BoardLoad {
+  fromMm: number
+  toMm: number
+  cuts: BoardCut[]
+}
+
+/** A rod: never under a saw for wood. */
+const ofSteel = (b: BoardLaid) => findRod(b.section) !== undefined
+export const boardWidth = (b: BoardLaid) => findSection(b.section)?.widthMm ?? 0
+export const stockOfBoard = (b: BoardLaid): string => `${b.section}${b.treated ? ':treated' : ''}`
+export const wholeBoard = (b: BoardLaid): BoardLoad => ({ fromMm: 0, toMm: b.lengthMm, cuts: b.cuts })
+
+type Told = Pick<SawCut, 'kind' | 'settingMm' | 'frees' | 'holds' | 'care'> & { region: Rect; atMm: number }
+
+/**
+ * Cuts of what is in the hand of a board: squared first, then piece after piece; pieces that are ripped to width last.
+ * @param after key of the cut that put it there
+ */
+export function boardCuts(
+  b: BoardLaid,
+  load: BoardLoad,
+  { kerfMm }: Pick<Settings, 'kerfMm'>,
+  after: string | null = null,
+): Unnumbered[] {
+  const out: Unnumbered[] = []
+  const width = boardWidth(b)
+  let before = after
+  const put = (way: 'x' | 'y', { region, ...told }: Told) => {
+    const [along, across, end] =
+      way === 'x' ? [region.h, region.w, region.x + region.w] : [region.w, region.h, region.y + region.h]
+    const cut: Omit<Unnumbered, 'key'> = {
+      where: 'home',
+      on: b.id,
+      stock: stockOfBoard(b),
+      ...told,
+      inHand: { lengthMm: along, widthMm: across },
+      region,
+      way,
+      leavesMm: Math.max(0, end - told.atMm - kerfMm),
+      after: before,
+    }
+    before = keyOfCut(cut)
+    out.push({ ...cut, key: before })
+  }
+  const steel: CutCare[] = ofSteel(b) ? ['hacksaw'] : []
+  const cross = (from: number, atMm: number, told: Pick<Told, 'kind' | 'settingMm' | 'frees' | 'holds'>) => {
+    const leaves = load.toMm - atMm - kerfMm
+    const short = told.kind === 'crosscut' && Math.max(told.settingMm, leaves) < SHORT_STOCK_MM
+    put('x', {
+      ...told,
+      atMm,
+      region: { x: from, y: 0, w: load.toMm - from, h: width },
+      care: ofSteel(b) ? steel : short ? ['short-stock'] : [],
+    })
+  }
+  /** Key of the cut that frees a length to be ripped. */
+  const freed: { c: BoardCut; by: string | null }[] = []
+  let at = load.fromMm
+  for (const c of [...load.cuts].sort((p, q) => p.atMm - q.atMm)) {
+    const gap = c.atMm - at
+    if (gap > EVEN_MM) {
+      const square = at === load.fromMm
+      cross(at, c.atMm - kerfMm, {
+        kind: square ? 'square' : 'crosscut',
+        settingMm: square ? gap : gap - kerfMm,
+        frees: [],
+        holds: [],
+      })
+      at = c.atMm
+    }
+    const end = c.atMm + c.lengthMm
+    const whole = c.ripMm === null
+    // A last piece that uses up the board needs no cut.
+    if (load.toMm - end <= EVEN_MM) {
+      if (whole) out[out.length - 1]?.frees.push(...c.labels)
+    } else {
+      cross(at, end, {
+        kind: 'crosscut',
+        settingMm: c.lengthMm,
+        frees: whole ? [...c.labels] : [],
+        holds: whole ? [] : [...c.labels],
+      })
+      at = end + kerfMm
+    }
+    if (!whole) freed.push({ c, by: before })
+  }
+  for (const { c, by } of freed) {
+    before = by
+    rip(c)
+  }
+  return out
+
+  function rip(c: BoardCut): void {
+    const w = c.ripMm!
+    c.labels.forEach((label, k) => {
+      const y = k * (w + kerfMm)
+      // The last strip may be there already.
+      if (width - y - w <= EVEN_MM) {
+        out[out.length - 1].frees.push(label)
+        return
+      }
+      put('y', {
+        kind: 'rip',
+        settingMm: w,
+        atMm: y + w,
+        region: { x: c.atMm, y, w: c.lengthMm, h: width - y },
+        frees: [label],
+        holds: c.labels.slice(k + 1),
+        care: [
+          ...(c.lengthMm > OUTFEED_MM ? (['outfeed'] as const) : []),
+          ...(c.lengthMm < FENCE_EDGE_MM ? (['carrier'] as const) : w < PUSH_STICK_MM ? (['push-stick'] as const) : []),
+        ],
+      })
+    })
+  }
+}
