@@ -4,6 +4,7 @@ import type { Cut1dInstance, Cut1dPlan, CutControl, CutResult } from './format.t
 import type { SolveInteger } from './integer.ts'
 import { fillBest } from './knapsack.ts'
 import { ColumnLp, type LpColumn } from './simplex.ts'
+import { anyPlan } from './with-spare.ts'
 
 /*
  * Boards cut at least cost, with proof. Gilmore and Gomory's columns (one for each way to cut a board) priced by a
@@ -51,11 +52,31 @@ export function planBoardsExact(
   solveInteger: SolveInteger | null,
   control: CutControl<Cut1dPlan> = {},
 ): CutResult<Cut1dPlan> {
-  const first = planBoardsGreedy(instance, control)
+  const quick = planBoardsGreedy(instance, control)
+  const first = !quick.ok && quick.why.code === 'none-found' ? anyBoards(instance, solveInteger, control) : quick
   if (!first.ok || first.plan.claim.proved) return first
   const stop = () => control.shouldStop?.() ?? false
   const search = new BoardSearch(instance, first.plan, solveInteger, stop, control.onBetter)
   return { ok: true, plan: search.run() }
+}
+
+/** A plan from limited stock where the quick rule finds none: as few further boards of the longest kind as possible. */
+function anyBoards(
+  instance: Cut1dInstance,
+  solveInteger: SolveInteger | null,
+  control: CutControl<Cut1dPlan>,
+): CutResult<Cut1dPlan> {
+  const longest = instance.stock.reduce((a, s) => (s.available !== 0 && s.length > a.length ? s : a), {
+    ...instance.stock[0],
+    length: 0,
+  })
+  return anyPlan<Cut1dInstance['stock'][number], Cut1dInstance, Cut1dPlan>(
+    instance,
+    [longest],
+    (p) => p.boards,
+    (i, c) => planBoardsExact(i, solveInteger, c),
+    control,
+  )
 }
 
 /** Nearness of a number to the next whole one above. */

@@ -1,4 +1,5 @@
 import { MOST_PIECES, type Cut1dInstance, type Cut1dPlan, type CutResult, type Planner } from './format.ts'
+import { tooLittle } from './with-spare.ts'
 
 type Stock = Cut1dInstance['stock'][number]
 interface Board {
@@ -117,7 +118,16 @@ export const planBoardsGreedy: Planner<Cut1dInstance, Cut1dPlan> = (instance, co
     const one = greedy(stocks.filter((x) => x === s || x.offcut))
     if (one) plans.push(one)
   }
-  if (plans.length === 0) return { ok: false, why: { code: 'not-enough-stock', data: { pieces } } }
+  if (plans.length === 0) {
+    const never = tooLittle(
+      parts,
+      stocks,
+      (p, s) => p.length <= usable(s),
+      (p) => p.length + kerf,
+      (s) => usable(s) + kerf,
+    )
+    return { ok: false, why: { code: never ? 'not-enough-stock' : 'none-found', data: { pieces, seconds: 0 } } }
+  }
   const best = plans
     .map((boards) => done(exchange(boards, stocks, lengths, kerf, usable)))
     .reduce((a, b) => (b.claim.cost < a.claim.cost ? b : a))

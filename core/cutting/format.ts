@@ -56,6 +56,10 @@ export const cut2dInstance = z
     unit: z.string(),
     kerf: whole,
     trim: whole,
+    /**
+     * How often the way of cutting may change, trimming of the sheet's edges not counted, nor the last cut that takes a
+     * piece to size where it lies alone.
+     */
     maxStages: positive.nullable(),
     /** x and w run with the sheet's grain; `rotate` false keeps a part's grain. */
     parts: z.array(z.object({ id: z.string(), w: positive, h: positive, qty: positive, rotate: z.boolean() })),
@@ -83,7 +87,15 @@ export type Cut2dPlan = z.infer<typeof cut2dPlan>
 
 /** Why no plan can be made. */
 export interface CannotCut {
-  code: 'piece-longer-than-stock' | 'piece-larger-than-stock' | 'not-enough-stock' | 'too-many-pieces' | 'no-stock'
+  code:
+    | 'piece-longer-than-stock'
+    | 'piece-larger-than-stock'
+    /** Proven: no plan is possible. */
+    | 'not-enough-stock'
+    /** No plan was found; that proves nothing. */
+    | 'none-found'
+    | 'too-many-pieces'
+    | 'no-stock'
   part?: string
   data: Record<string, number>
 }

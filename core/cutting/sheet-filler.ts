@@ -15,7 +15,7 @@ export interface PlacedKind {
   y: number
   turned: boolean
 }
-/** How far cuts may be nested: 3 also trims a narrower piece in a stack (a fourth cut) when it is null. */
+/** How far cuts may be nested: strips, columns, stacks; the last trim of a piece is not counted. */
 export type Stages = number | null
 
 interface Side {
@@ -158,12 +158,13 @@ export class SheetFiller {
    */
   private column(sides: readonly Side[], at: number, h: number, left: Int32Array, value: ArrayLike<number>): Column {
     const s = sides[at]
-    const most =
-      this.stages !== null && this.stages <= 2 ? (s.h === h ? 1 : 0) : Math.min(left[s.kind], Math.floor(h / s.h))
+    const depth = this.stages ?? Infinity
+    // Without columns a strip is one piece and what is trimmed off; without stacks a column is.
+    const most = depth === 1 ? Number(s.h === h) : depth === 2 ? 1 : Math.min(left[s.kind], Math.floor(h / s.h))
     const stack: [number, number][] = most > 0 ? [[at, most]] : []
     let sum = most * value[s.kind]
     let room = h - most * s.h
-    if (most === 0 || (this.stages !== null && this.stages <= 2)) return { side: at, value: sum, stack }
+    if (most === 0 || depth <= 2) return { side: at, value: sum, stack }
     left[s.kind] -= most
     const taken: [number, number][] = [[s.kind, most]]
     for (;;) {
@@ -171,12 +172,7 @@ export class SheetFiller {
       let bestValue = 0
       for (let i = 0; i < sides.length; i++) {
         const o = sides[i]
-        if (
-          left[o.kind] > 0 &&
-          o.h <= room &&
-          (this.stages === null ? o.w <= s.w : o.w === s.w) &&
-          value[o.kind] > bestValue
-        )
+        if (left[o.kind] > 0 && o.h <= room && o.w <= s.w && value[o.kind] > bestValue)
           [best, bestValue] = [i, value[o.kind]]
       }
       if (best < 0) break
@@ -224,13 +220,12 @@ export class SheetFiller {
         if (s.w > room || left[s.kind] <= 0) continue
         if (n++ > steps) return
         const known = options[j].column
-        let good = true
-        for (const [k, count] of known.stack) if (left[sides[k].kind] < count) good = false
-        const c = good ? known : this.column(sides, options[j].at, h, left, value)
+        const c = this.has(sides, [known], left) ? known : this.column(sides, options[j].at, h, left, value)
         if (c.value <= 0) continue
         for (const [k, count] of c.stack) left[sides[k].kind] -= count
         now.push(c)
-        go(j, room - s.w, sum + c.value)
+        if (this.stages !== 1) go(j, room - s.w, sum + c.value)
+        else if (c.value > bestValue) [best, bestValue] = [[c], c.value]
         now.pop()
         for (const [k, count] of c.stack) left[sides[k].kind] += count
       }

@@ -9,6 +9,7 @@ import { planSheetsGreedy } from './sheets-greedy.ts'
 import { PurchaseBound } from './purchase-bound.ts'
 import { neededArea, usableArea, usableStock, type SheetColumn } from './sheets-bound.ts'
 import { seeded } from '../measure/seeded.ts'
+import { anyPlan } from './with-spare.ts'
 
 /*
  * Sheets by straight through-cuts. A first plan at once; then ruin and recreate, sheet by sheet, aiming at one purchase
@@ -58,20 +59,41 @@ export function planSheetsBest(
   solveInteger: SolveInteger | null,
   control: CutControl<Cut2dPlan> = {},
 ): CutResult<Cut2dPlan> {
-  const first = planSheetsGreedy(instance, control)
-  if (!first.ok || instance.parts.length === 0) return first
-  if (instance.maxStages === null)
-    return { ok: true, plan: new SheetSearch(instance, first.plan, solveInteger, control).run() }
-  // The first plan nests its cuts as deep as it likes: with a limit on that the search begins at strips.
-  const strips = new SheetSearch(instance, null, null, {}).fromStrips()
-  if (!strips)
-    return {
-      ok: false,
-      why: { code: 'not-enough-stock', data: { pieces: instance.parts.reduce((n, p) => n + p.qty, 0) } },
-    }
-  control.onBetter?.(strips)
-  return { ok: true, plan: new SheetSearch(instance, strips, solveInteger, control).run() }
+  const first = firstSheets(instance, control)
+  if (!first.ok && first.why.code !== 'none-found') return first
+  if (instance.parts.length === 0) return first
+  const begun = first.ok ? first : anySheets(instance, solveInteger, control)
+  if (!begun.ok) return begun
+  return { ok: true, plan: new SheetSearch(instance, begun.plan, solveInteger, control).run() }
 }
+
+/** A plan at once. The quick rule nests its cuts as deep as it likes: with a limit on that it begins at strips. */
+function firstSheets(instance: Cut2dInstance, control: CutControl<Cut2dPlan>): CutResult<Cut2dPlan> {
+  if (instance.maxStages === null || instance.parts.length === 0) return planSheetsGreedy(instance, control)
+  const quick = planSheetsGreedy(instance)
+  if (!quick.ok && quick.why.code !== 'none-found') return quick
+  const strips = new SheetSearch(instance, null, null, {}).fromStrips()
+  if (!strips) {
+    const pieces = instance.parts.reduce((n, p) => n + p.qty, 0)
+    return { ok: false, why: { code: 'none-found', data: { pieces, seconds: 0 } } }
+  }
+  control.onBetter?.(strips)
+  return { ok: true, plan: strips }
+}
+
+/** A plan from limited stock where nothing is found at once: as few further sheets as possible. */
+const anySheets = (
+  instance: Cut2dInstance,
+  solveInteger: SolveInteger | null,
+  control: CutControl<Cut2dPlan>,
+): CutResult<Cut2dPlan> =>
+  anyPlan<Stock, Cut2dInstance, Cut2dPlan>(
+    instance,
+    usableStock(instance),
+    (p) => p.sheets,
+    (i, c) => planSheetsBest(i, solveInteger, c),
+    control,
+  )
 
 /** The state of aiming at one purchase. */
 interface Aim {

@@ -1,4 +1,5 @@
 import { MOST_PIECES, type Cut2dInstance, type Cut2dPlan, type CutResult, type Planner } from './format.ts'
+import { tooLittle } from './with-spare.ts'
 
 type Stock = Cut2dInstance['stock'][number]
 type Part = Cut2dInstance['parts'][number]
@@ -139,7 +140,16 @@ export const planSheetsGreedy: Planner<Cut2dInstance, Cut2dPlan> = (instance, co
       best = sheets
       control.onBetter?.(asPlan(instance, best, stocks))
     }
-  if (!best) return { ok: false, why: { code: 'not-enough-stock', data: { pieces } } }
+  if (!best) {
+    const never = tooLittle(
+      instance.parts,
+      stocks,
+      fits,
+      (p) => (p.w + kerf) * (p.h + kerf),
+      (s) => (s.w - 2 * trim + kerf) * (s.h - 2 * trim + kerf),
+    )
+    return { ok: false, why: { code: never ? 'not-enough-stock' : 'none-found', data: { pieces, seconds: 0 } } }
+  }
   return { ok: true, plan: asPlan(instance, best, stocks) }
 }
 

@@ -102,8 +102,8 @@ function straightCuts(rects: Rect[], kerf: number): boolean {
 }
 
 /**
- * Least times the direction of cutting changes, trimming to size counted, until every piece is free; Infinity when
- * straight cuts never do it.
+ * Least times the direction of cutting changes until every piece lies alone and needs no more than one trim to its
+ * size; Infinity when straight cuts never do it.
  */
 function stagesOf(
   rects: readonly Rect[],
@@ -126,9 +126,10 @@ function stagesOf(
     [hi]: Math.max(...g.map((r) => r[hi])),
   }))
   const idle = groups.length === 1 && bounds[0][lo] === region[lo] && bounds[0][hi] === region[hi]
-  if (idle && rects.length === 1) {
+  if (rects.length === 1) {
     const [r] = rects
-    if (r.x0 === region.x0 && r.x1 === region.x1 && r.y0 === region.y0 && r.y1 === region.y1) return 0
+    const trims = [r.x0 > region.x0 || r.x1 < region.x1, r.y0 > region.y0 || r.y1 < region.y1]
+    return trims[0] && trims[1] ? 1 : 0
   }
   if (idle) return stuck ? Infinity : stagesOf(rects, region, kerf, !alongX, true)
   return 1 + Math.max(...groups.map((g, i) => stagesOf(g, bounds[i], kerf, !alongX)))

@@ -30,6 +30,10 @@ export function sayCannot({ code, part, data: d }: CannotCut, length: (n: number
       return 'No stock of this kind is given that could be cut.'
     case 'not-enough-stock':
       return `There is not enough stock for these ${d.pieces} pieces.`
+    case 'none-found':
+      return d.seconds > 0
+        ? `No way was found in ${plural(d.seconds, 'second')} to cut these ${plural(d.pieces, 'piece')} from the stock there is. That does not prove there is none: give it more time, or more stock.`
+        : `No way was found at once to cut these ${plural(d.pieces, 'piece')} from the stock there is. That does not prove there is none.`
     case 'too-many-pieces':
       return `${d.pieces} pieces are more than this plans for (${d.most}).`
   }
