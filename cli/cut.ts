@@ -1,7 +1,7 @@
 import { readFileSync } from 'node:fs'
 import { planBoardsExact } from '../core/cutting/boards-exact.ts'
 import { longestLeftoverPlan } from '../core/cutting/boards-leftover.ts'
-import { cut1dInstance, cut2dInstance, type Cut1dPlan, type Cut2dPlan } from '../core/cutting/format.ts'
+import { readInstance, type Cut1dPlan, type Cut2dPlan } from '../core/cutting/format.ts'
 import { planSheetsBest } from '../core/cutting/sheets-best.ts'
 import { largestLeftoverPlan } from '../core/cutting/sheets-leftover.ts'
 import { verifyBoards, verifySheets } from '../core/cutting/verify.ts'
@@ -9,50 +9,40 @@ import { sayCannot } from '../core/wording/cuts.ts'
 import { loadSolver } from './highs.ts'
 
 /* npm run -s cut -- INSTANCE.json [--seconds 10] [--leftover]: prints a plan, with --leftover of the cheapest one that leaves a long or large piece; exit 1 when none can be made, 2 when the call or the file is wrong. */
-const args = process.argv.slice(2)
-const at = args.indexOf('--seconds')
-const seconds = at >= 0 ? Number(args[at + 1]) : 10
-const file = args.find((a, i) => !a.startsWith('--') && !(at >= 0 && i === at + 1))
+const USAGE =
+  'Usage: npm run -s cut -- INSTANCE.json [--seconds 10] [--leftover]   (seconds: more than 0, at most 3600)'
 const fail = (code: number, text: string): never => {
   process.stderr.write(`${text}\n`)
   process.exit(code)
 }
-if (!file || !(seconds > 0 && seconds <= 3600))
-  fail(2, 'Usage: npm run -s cut -- INSTANCE.json [--seconds 10] [--leftover]   (seconds: more than 0, at most 3600)')
-let raw: unknown
-try {
-  raw = JSON.parse(readFileSync(file!, 'utf8'))
-} catch (e) {
-  fail(2, `${file}: ${e instanceof Error ? e.message : 'cannot be read'}`)
+let [file, seconds, leftover]: [string | null, number, boolean] = [null, 10, false]
+const args = process.argv.slice(2)
+for (let i = 0; i < args.length; i++) {
+  const arg = args[i]
+  if (arg === '--leftover') leftover = true
+  else if (arg === '--seconds') seconds = Number(args[++i])
+  else if (arg.startsWith('--')) fail(2, `${arg}: not known.\n${USAGE}`)
+  else if (file !== null) fail(2, `${arg}: one file at a time.\n${USAGE}`)
+  else file = arg
 }
-const format = (raw as { format?: unknown } | null)?.format
-const schema =
-  format === 'cut1d-instance'
-    ? cut1dInstance
-    : format === 'cut2d-instance'
-      ? cut2dInstance
-      : fail(
-          2,
-          `${file}: format: "cut1d-instance" or "cut2d-instance" is wanted, the file has ${JSON.stringify(format) ?? 'nothing'}`,
-        )
-const read = schema.safeParse(raw)
-if (!read.success)
-  fail(
-    2,
-    read.error.issues
-      .slice(0, 8)
-      .map((i) => `${file}: ${i.path.join('.')}: ${i.message}`)
-      .join('\n'),
-  )
+if (file === null || !(seconds > 0 && seconds <= 3600)) fail(2, USAGE)
+const text = (() => {
+  try {
+    return readFileSync(file!, 'utf8')
+  } catch (e) {
+    return fail(2, `${file}: ${e instanceof Error ? e.message : 'cannot be read'}`)
+  }
+})()
+const read = readInstance(text)
+const instance = read.ok ? read.instance : fail(2, read.faults.map((x) => `${file}: ${x}`).join('\n'))
 const end = performance.now() + seconds * 1000
 const control = { shouldStop: () => performance.now() > end, secondsLeft: () => (end - performance.now()) / 1000 }
 const solver = await loadSolver()
-const instance = read.data!
 const result =
   instance.format === 'cut1d-instance'
     ? planBoardsExact(instance, solver, control)
     : planSheetsBest(instance, solver, control)
-if (args.includes('--leftover') && result.ok)
+if (leftover && result.ok)
   Object.assign(result, {
     plan:
       instance.format === 'cut1d-instance'

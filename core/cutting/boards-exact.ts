@@ -1,6 +1,6 @@
-import { Attainable, gcd } from './attainable.ts'
+import { Attainable, gcd, wholeAbove } from './attainable.ts'
 import { planBoardsGreedy } from './boards-greedy.ts'
-import type { Cut1dInstance, Cut1dPlan, CutControl, CutResult } from './format.ts'
+import { isOverdue, type Cut1dInstance, type Cut1dPlan, type CutControl, type CutResult } from './format.ts'
 import type { SolveInteger } from './integer.ts'
 import { fillBest } from './knapsack.ts'
 import { ColumnLp, type LpColumn } from './simplex.ts'
@@ -35,6 +35,9 @@ const NODE_SECONDS = 0.8
 const ROOT_SECONDS = 0.3
 /** Columns enumerated below a gap before it is called too many. */
 const MOST_COLUMNS = 6000
+const MOST_STEPS = 400_000
+/** How many times longer a node that was put off may be given. */
+const MOST_PATIENCE = 64
 /**
  * Linear programs a dive may solve at the root and at a node, nodes at which one dives, and boards tried at each step
  * of a dive.
@@ -53,7 +56,10 @@ export function planBoardsExact(
   control: CutControl<Cut1dPlan> = {},
 ): CutResult<Cut1dPlan> {
   const quick = planBoardsGreedy(instance, control)
-  const first = !quick.ok && quick.why.code === 'none-found' ? anyBoards(instance, solveInteger, control) : quick
+  const first =
+    quick.ok || quick.why.code !== 'none-found' || isOverdue(control)
+      ? quick
+      : anyBoards(instance, solveInteger, control)
   if (!first.ok || first.plan.claim.proved) return first
   const stop = () => control.shouldStop?.() ?? false
   const search = new BoardSearch(instance, first.plan, solveInteger, stop, control.onBetter)
@@ -102,6 +108,8 @@ class BoardSearch {
   private readonly known = new Set<string>()
   private readonly attainable: Attainable
   private best: Cut1dPlan
+  /** How many times the usual work a node may take: more once only hard ones are left. */
+  private patience = 1
   private lower: number
 
   constructor(
@@ -164,10 +172,21 @@ class BoardSearch {
     const open: Node[] = [{ least: stocks.map(() => 0), most: stocks.map((s) => s.most), bound: this.lower }]
     let nodes = 0
     let complete = true
-    while (open.length > 0) {
+    // Whole purchases that could not be finished: put off until nothing else is open, then given longer.
+    let later: Node[] = []
+    while (open.length > 0 || later.length > 0) {
       if (this.stop() || nodes >= MOST_NODES) {
         complete = false
         break
+      }
+      if (open.length === 0) {
+        if (this.patience >= MOST_PATIENCE) {
+          complete = false
+          break
+        }
+        this.patience *= 4
+        open.push(...later)
+        later = []
       }
       open.sort((a, b) => b.bound - a.bound)
       const node = open.pop()!
@@ -190,19 +209,16 @@ class BoardSearch {
       if (bound >= this.best.claim.cost) continue
       const split = this.mostBroken(solved.bought)
       if (split < 0) {
-        if (!this.finish(node, solved, bound)) {
-          complete = false
-          open.push({ ...node, bound })
-          break
-        }
+        if (!this.finish(node, solved, bound)) later.push({ ...node, bound })
         continue
       }
       const at = solved.bought[split]
       open.push({ least: node.least, most: node.most.map((m, i) => (i === split ? Math.floor(at + WHOLE) : m)), bound })
       open.push({ least: node.least.map((l, i) => (i === split ? Math.ceil(at - WHOLE) : l)), most: node.most, bound })
-      this.lower = Math.max(this.lower, Math.min(this.best.claim.cost, ...open.map((n) => n.bound)))
+      this.lower = Math.max(this.lower, Math.min(this.best.claim.cost, ...[...open, ...later].map((n) => n.bound)))
     }
     const { cost } = this.best.claim
+    open.push(...later)
     const lower = complete ? cost : Math.min(cost, Math.max(this.lower, Math.min(...open.map((n) => n.bound), cost)))
     this.best = { ...this.best, claim: { cost, lowerBound: lower, proved: lower >= cost } }
     return this.best
@@ -358,7 +374,7 @@ class BoardSearch {
         if (left-- <= 0 || this.stop()) return true
         const deeper = this.relax(next, rest)
         if (deeper === 'stopped') return true
-        if (deeper === null || cost + Math.ceil(deeper.bound - 1e-6) >= this.best.claim.cost) continue
+        if (deeper === null || cost + wholeAbove(deeper.bound) >= this.best.claim.cost) continue
         if (go(rest, next, taken, cost, deeper)) return true
       }
       return false
@@ -418,13 +434,13 @@ class BoardSearch {
    * when it stays open
    */
   private finish(node: Node, s: Solved, bound: number): boolean {
-    if (this.wholeOver(this.pool, node, NODE_SECONDS) && this.best.claim.cost <= bound) return true
+    if (this.wholeOver(this.pool, node, NODE_SECONDS * this.patience) && this.best.claim.cost <= bound) return true
     if (this.best.claim.cost <= bound) return true
     if (this.stop()) return false
     const all = this.enumerate(s, this.best.claim.cost - s.bound, node)
-    if (all && this.wholeOver(all, node, 4 * NODE_SECONDS)) return true
+    if (all && this.wholeOver(all, node, 4 * NODE_SECONDS * this.patience)) return true
     // Too many to list: dive for as long as there is time.
-    this.dive(node, s, LAST_DIVE, bound)
+    this.dive(node, s, LAST_DIVE * this.patience, bound)
     return this.best.claim.cost <= bound
   }
 
@@ -450,7 +466,7 @@ class BoardSearch {
         return b
       }
       const go = (at: number, room: number, value: number): boolean => {
-        if (++steps > 400_000 || out.length > MOST_COLUMNS) return false
+        if (++steps > MOST_STEPS * this.patience || out.length > MOST_COLUMNS * this.patience) return false
         if (value + bound(at, room) < need) return true
         if (at === n) {
           // Only boards on which nothing more fits: fuller ones do the same and more.

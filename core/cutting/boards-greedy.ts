@@ -1,4 +1,4 @@
-import { MOST_PIECES, type Cut1dInstance, type Cut1dPlan, type CutResult, type Planner } from './format.ts'
+import { isOverdue, MOST_PIECES, type Cut1dInstance, type Cut1dPlan, type CutResult, type Planner } from './format.ts'
 import { tooLittle } from './with-spare.ts'
 
 type Stock = Cut1dInstance['stock'][number]
@@ -98,7 +98,7 @@ export const planBoardsGreedy: Planner<Cut1dInstance, Cut1dPlan> = (instance, co
       boards.push(best.board)
       stockLeft.set(best.board.stock.id, stockLeft.get(best.board.stock.id)! - 1)
       for (const i of best.board.cuts) left[i]--
-      if (control.shouldStop?.() && plans.length > 0) return null
+      if (isOverdue(control) || (control.shouldStop?.() && plans.length > 0)) return null
     }
     return boards
   }
@@ -106,6 +106,7 @@ export const planBoardsGreedy: Planner<Cut1dInstance, Cut1dPlan> = (instance, co
   if (all) plans.push(all)
   for (const s of stocks) {
     if (s.available !== null || usable(s) < lengths[0]) continue
+    if (isOverdue(control) || (control.shouldStop?.() && plans.length > 0)) break
     plans.push(
       firstFit(
         lengths,

@@ -1,4 +1,5 @@
 import type { Cut2dInstance } from './format.ts'
+import { wholeAbove } from './attainable.ts'
 import { cheaperPurchases, type Sold } from './purchases.ts'
 import type { PlacedKind } from './sheet-filler.ts'
 import {
@@ -121,7 +122,7 @@ export class PurchaseBound {
   /** The least cost from a bound upward that some purchase with enough area has. */
   private attainable(bound: number): number {
     const top = this.of.cost()
-    const from = whole(bound)
+    const from = wholeAbove(bound)
     if (from >= top) return top
     if (from <= this.reckoned.upTo && from > this.reckoned.from && this.reckoned.top === top) return this.reckoned.upTo
     const { purchases, complete } = cheaperPurchases(this.sizes(), neededArea(this.instance), from, top, 1, 'cheapest')
@@ -143,6 +144,3 @@ function mostBroken(bought: readonly number[]): number {
   })
   return at
 }
-
-/** Costs are whole: a bound between two of them is worth the next. */
-const whole = (b: number): number => Math.ceil(b - 1e-6)

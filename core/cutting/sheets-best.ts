@@ -1,4 +1,4 @@
-import type { Cut2dInstance, Cut2dPlan, CutControl, CutResult } from './format.ts'
+import { isOverdue, type Cut2dInstance, type Cut2dPlan, type CutControl, type CutResult } from './format.ts'
 import { isNeater, neatness, type Neatness } from './sheet-edge.ts'
 import { bestFit, type Laid } from './sheet-best-fit.ts'
 import { cheaperChoice } from './cheaper-choice.ts'
@@ -60,7 +60,7 @@ export function planSheetsBest(
   control: CutControl<Cut2dPlan> = {},
 ): CutResult<Cut2dPlan> {
   const first = firstSheets(instance, control)
-  if (!first.ok && first.why.code !== 'none-found') return first
+  if (!first.ok && (first.why.code !== 'none-found' || isOverdue(control))) return first
   if (instance.parts.length === 0) return first
   const begun = first.ok ? first : anySheets(instance, solveInteger, control)
   if (!begun.ok) return begun
@@ -329,6 +329,7 @@ class SheetSearch {
     const value = this.values()
     const out: Sheet[] = []
     while (left.some((n) => n > 0)) {
+      if (this.stop()) return null
       let best: { sheet: Sheet; score: number } | null = null
       for (let k = 0; k < this.stocks.length; k++) {
         const s = this.stocks[k]
@@ -514,6 +515,7 @@ class SheetSearch {
    */
   private polished(): Sheet[] {
     return this.best.map((s) => {
+      if (this.stop()) return s
       let best = s
       let neat = this.neatness(s)
       for (let k = 0; k < POLISH && !this.stop(); k++) {

@@ -1,4 +1,4 @@
-import { MOST_PIECES, type Cut2dInstance, type Cut2dPlan, type CutResult, type Planner } from './format.ts'
+import { isOverdue, MOST_PIECES, type Cut2dInstance, type Cut2dPlan, type CutResult, type Planner } from './format.ts'
 import { tooLittle } from './with-spare.ts'
 
 type Stock = Cut2dInstance['stock'][number]
@@ -64,23 +64,30 @@ function fillSheet(
   const laid: Laid[] = []
   const left: Part[] = []
   for (const part of queue) {
-    let best: { i: number; w: number; h: number; rotated: boolean; score: number } | null = null
-    free.forEach((f, i) => {
-      for (const rotated of part.rotate && part.w !== part.h ? [false, true] : [false]) {
-        const [w, h] = rotated ? [part.h, part.w] : [part.w, part.h]
-        if (w > f.w || h > f.h) continue
-        const score = Math.min(f.w - w, f.h - h)
-        if (!best || score < best.score) best = { i, w, h, rotated, score }
+    let at = -1
+    let rotated = false
+    let least = Infinity
+    for (let i = 0; i < free.length; i++) {
+      const { w, h } = free[i]
+      if (part.w <= w && part.h <= h && Math.min(w - part.w, h - part.h) < least) {
+        least = Math.min(w - part.w, h - part.h)
+        at = i
+        rotated = false
       }
-    })
-    if (!best) {
+      if (part.rotate && part.h <= w && part.w <= h && Math.min(w - part.h, h - part.w) < least) {
+        least = Math.min(w - part.h, h - part.w)
+        at = i
+        rotated = true
+      }
+    }
+    if (at < 0) {
       left.push(part)
       continue
     }
-    const { i, w, h, rotated } = best as { i: number; w: number; h: number; rotated: boolean }
-    const f = free[i]
+    const [w, h] = rotated ? [part.h, part.w] : [part.w, part.h]
+    const f = free[at]
     laid.push({ part, x: f.x, y: f.y, rotated })
-    free = [...free.slice(0, i), ...free.slice(i + 1), ...split(f, w, h, kerf, how)]
+    free = [...free.slice(0, at), ...free.slice(at + 1), ...split(f, w, h, kerf, how)]
   }
   return { laid, left }
 }
@@ -126,6 +133,7 @@ export const planSheetsGreedy: Planner<Cut2dInstance, Cut2dPlan> = (instance, co
       const used = new Map<string, number>()
       const sheets: SheetLaid[] = []
       while (queue.length > 0) {
+        if (isOverdue(control)) break
         const tries = stocks
           .filter((s) => s.available === null || (used.get(s.id) ?? 0) < s.available)
           .map((s) => ({ s, ...fillSheet(s, queue, kerf, trim, how) }))

@@ -27,7 +27,8 @@ interface Counted {
 
 function countFaults(parts: Counted[], found: Map<string, number>): PlanFault[] {
   const faults: PlanFault[] = []
-  for (const id of found.keys()) if (!parts.some((p) => p.id === id)) faults.push({ code: 'unknown-part', at: id })
+  const known = new Set(parts.map((p) => p.id))
+  for (const id of found.keys()) if (!known.has(id)) faults.push({ code: 'unknown-part', at: id })
   for (const p of parts) {
     const got = found.get(p.id) ?? 0
     if (got !== p.qty) faults.push({ code: 'count', at: p.id, data: { wanted: p.qty, got } })
@@ -43,8 +44,9 @@ function stockFaults(
   const faults: PlanFault[] = []
   let cost = 0
   const total = new Map<string, number>()
+  const byId = new Map(stock.map((s) => [s.id, s]))
   for (const u of used) {
-    const s = stock.find((x) => x.id === u.stock)
+    const s = byId.get(u.stock)
     if (!s) faults.push({ code: 'unknown-stock', at: u.stock })
     else cost += s.price * u.count
     total.set(u.stock, (total.get(u.stock) ?? 0) + u.count)
@@ -61,6 +63,7 @@ function stockFaults(
 export function verifyBoards(instance: Cut1dInstance, plan: Cut1dPlan): PlanFault[] {
   const faults = stockFaults(instance.stock, plan.boards, plan.claim)
   const lengths = new Map(instance.parts.map((p) => [p.id, p.length]))
+  const longOf = new Map(instance.stock.map((s) => [s.id, s.length]))
   const found = new Map<string, number>()
   plan.boards.forEach((b, n) => {
     let used = 0
@@ -68,7 +71,7 @@ export function verifyBoards(instance: Cut1dInstance, plan: Cut1dPlan): PlanFaul
       found.set(id, (found.get(id) ?? 0) + b.count)
       used += (lengths.get(id) ?? 0) + (i > 0 ? instance.kerf : 0)
     })
-    const length = instance.stock.find((s) => s.id === b.stock)?.length ?? 0
+    const length = longOf.get(b.stock) ?? 0
     const usable = length - instance.trimStart - instance.trimEnd
     if (used > usable) faults.push({ code: 'too-long', at: `board ${n}`, data: { used, usable } })
   })
