@@ -5,7 +5,7 @@ import type { Cut1dInstance, Cut2dInstance } from '../core/cutting/format.ts'
 import { planSheetsBest } from '../core/cutting/sheets-best.ts'
 import { planSheetsGreedy } from '../core/cutting/sheets-greedy.ts'
 import { verifyBoards, verifySheets } from '../core/cutting/verify.ts'
-import { largeSheets, largeWorkshop, randomClass, tripletBins, uniformBins } from './cut-instances.ts'
+import { largeSheets, largeWorkshop, mixedSheets, randomClass, tripletBins, uniformBins } from './cut-instances.ts'
 import { loadSolver } from './highs.ts'
 
 /* How good cut plans are and how long they take, on seeded instances: npm run -s bench:cut [-- per class]. Every plan is verified. */
@@ -112,6 +112,7 @@ leftovers(
   5,
 )
 for (const seconds of [1, 5, 10]) sheets('sheets, workshop', many(per, largeSheets), seconds)
+for (const seconds of [1, 5, 10]) sheets('sheets, mixed', many(per, mixedSheets), seconds)
 sheets(
   'sheets, one size',
   many(Math.ceil(per / 2), (s) => ({ ...largeSheets(s), stock: largeSheets(s).stock.filter((x) => x.id === 'full') })),

@@ -121,6 +121,47 @@ export function largeSheets(seed: number): Cut2dInstance {
 }
 
 /**
+ * Harder than a workshop's usual: many sizes, large pieces wanted once or twice, several sheet sizes and leftovers, grain
+ * on half the pieces; every third with one size of sheet and so many pieces that they nearly fill a whole number of them.
+ */
+export function mixedSheets(seed: number): Cut2dInstance {
+  const next = seeded(90_000 + seed)
+  const base = largeSheets(5000 + seed)
+  const full = base.stock[0]
+  const parts: Cut2dInstance['parts'] = []
+  const put = (w: number, h: number, qty: number) =>
+    parts.push({ id: `p${parts.length + 1}`, w: w * 10, h: h * 10, qty, rotate: parts.length % 2 === 0 })
+  for (let i = between(next, 2, 5); i > 0; i--)
+    put(between(next, 900, 2300), between(next, 450, 1150), between(next, 1, 2))
+  for (let i = between(next, 4, 8); i > 0; i--)
+    put(between(next, 400, 1300), between(next, 250, 700), between(next, 1, 4))
+  for (let i = between(next, 4, 10); i > 0; i--)
+    put(between(next, 120, 700), between(next, 70, 400), between(next, 1, 8))
+  if (seed % 3 !== 0)
+    return {
+      ...base,
+      name: `mixed-${seed}`,
+      parts,
+      stock: [
+        ...base.stock,
+        ...Array.from({ length: between(next, 1, 4) }, (_, i) => ({
+          id: `left${i}`,
+          w: between(next, 60, 200) * 100,
+          h: between(next, 50, 110) * 100,
+          price: 0,
+          available: 1,
+          offcut: true,
+        })),
+      ],
+    }
+  // Small pieces until the area is just below a whole number of sheets.
+  const area = () => parts.reduce((n, p) => n + p.qty * p.w * p.h, 0)
+  const sheet = (full.w - 2 * base.trim) * (full.h - 2 * base.trim)
+  while (area() / sheet - Math.floor(area() / sheet) < 0.9) put(between(next, 200, 600), between(next, 100, 400), 1)
+  return { ...base, name: `mixed-${seed}`, parts, stock: [full] }
+}
+
+/**
  * One of the ten published classes of random rectangles: Berkey and Wang 1987 (1 to 6), Martello and Vigo 1998 (7 to
  * 10). Grain is kept.
  */
