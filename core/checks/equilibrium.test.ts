@@ -36,6 +36,6 @@ describe('equilibrium', () => {
       { at: [400, 0, 0], n: [0, -5, 0] },
     ] satisfies Force[]
     expect(look(path([foot(400, 200, 1000), ...couple])).state).toBe('unknown')
-    expect(look({ ...path(), besideMm: 9 }).state).toBe('unknown')
+    expect(look({ ...path(), besideMm: 9 })).toMatchObject({ state: 'unknown', code: 'unknown-beside' })
   })
 })

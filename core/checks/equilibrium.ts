@@ -28,13 +28,14 @@ export const equilibrium = defineCheck({
   id: 'equilibrium',
   reads: ['service', 'design'],
   run({ service, design }): CheckResult[] {
-    const good = inEquilibrium(service) && inEquilibrium(design) && service.besideMm <= BESIDE_MM
+    const sumsUp = inEquilibrium(service) && inEquilibrium(design)
+    const good = sumsUp && service.besideMm <= BESIDE_MM
     const outN = -arrived(service).force[2]
     return [
       plain({
         check: 'equilibrium',
         link: 'whole',
-        code: good ? 'equilibrium' : 'unknown-equilibrium',
+        code: good ? 'equilibrium' : sumsUp ? 'unknown-beside' : 'unknown-equilibrium',
         quantity: 'force',
         subject: 'build',
         state: good ? 'holds' : 'unknown',

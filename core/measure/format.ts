@@ -1,5 +1,15 @@
 import { roundLength } from './rounding.ts'
-import { GRAVITY, KG_PER_LB, MM_PER_FOOT, MM_PER_INCH, MPA_PER_PSI, N_PER_LBF, stepMm, type Units } from './units.ts'
+import {
+  GRAVITY,
+  KG_PER_LB,
+  KN_M2_PER_PSF,
+  MM_PER_FOOT,
+  MM_PER_INCH,
+  MPA_PER_PSI,
+  N_PER_LBF,
+  stepMm,
+  type Units,
+} from './units.ts'
 
 const divisor = (a: number, b: number): number => (b === 0 ? a : divisor(b, a % b))
 
@@ -60,6 +70,10 @@ export const formatForce = (n: number, units: Units): string =>
 
 export const formatStress = (mpa: number, units: Units): string =>
   units.system === 'imperial' ? `${significant(mpa / MPA_PER_PSI)} psi` : `${mpa.toFixed(2)} MPa`
+
+/** A load spread over a floor or a ceiling. @param knM2 kN/m² */
+export const formatSpread = (knM2: number, units: Units): string =>
+  units.system === 'imperial' ? `${significant(knM2 / KN_M2_PER_PSF)} psf` : `${Math.round(knM2 * 100) / 100} kN/m²`
 
 export const formatMoment = (nmm: number, units: Units): string =>
   units.system === 'imperial' ? `${significant(nmm / N_PER_LBF / MM_PER_FOOT)} ft·lb` : `${significant(nmm / 1000)} N·m`

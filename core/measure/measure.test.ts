@@ -7,6 +7,7 @@ import {
   formatSag,
   formatSecondMoment,
   formatSmallArea,
+  formatSpread,
   lengthForField,
 } from './format.ts'
 import { formatMoney, parseMoney } from './money.ts'
@@ -171,5 +172,7 @@ describe('what the workings show', () => {
     expect(formatSmallArea(4700, METRIC)).toBe('4,700 mm²')
     expect(formatSecondMoment((38.1 * 88.9 ** 3) / 12, IMPERIAL)).toBe('5.4 in⁴')
     expect(formatSecondMoment((38 * 89 ** 3) / 12, METRIC)).toBe('223 cm⁴')
+    // 40 psf is the 1.92 kN/m² of the tables.
+    expect([formatSpread(1.9152, IMPERIAL), formatSpread(1.9152, METRIC)]).toEqual(['40 psf', '1.92 kN/m²'])
   })
 })

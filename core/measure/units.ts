@@ -7,6 +7,8 @@ export const KG_PER_LB = 0.45359237
 export const GRAVITY = 9.80665
 /** MPa per psi, from the exact pound, inch and gravity. */
 export const MPA_PER_PSI = (KG_PER_LB * GRAVITY) / (MM_PER_INCH * MM_PER_INCH)
+/** kN/m² of a pound on a square foot. */
+export const KN_M2_PER_PSF = (MPA_PER_PSI * 1000) / 144
 /** N per pound-force. */
 export const N_PER_LBF = KG_PER_LB * GRAVITY
 /** N·mm²/mm for one lb·in² per foot of width: stiffness of panels as the panel industry lists it. */

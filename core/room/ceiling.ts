@@ -15,7 +15,7 @@ export function ceilingAt(r: Room, o: Outline, p: Point): number {
 export const allowanceKnM2 = (r: Room): number | null =>
   r.ceiling.kind === 'joists' ? (r.ceiling.allowanceKnM2 ?? WITHOUT_STORAGE_KN_M2) : null
 /** Uninhabitable attic without storage, 10 psf: IRC table R301.5. */
-const WITHOUT_STORAGE_KN_M2 = 0.48
+export const WITHOUT_STORAGE_KN_M2 = 0.48
 
 /**
  * Centres of the joists along a wall's strip of ceiling: places along the wall where they cross it, or distances out

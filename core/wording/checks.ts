@@ -33,6 +33,8 @@ const unknown: Record<string, Words> = {
     `Not proven: the chosen method has no strength for the material of ${name(d)}. Choose another grade or method in the settings.`,
   'unknown-equilibrium': (_r, d, say) =>
     `Not proven: ${say.force(Number(d.inN))} are put in and ${say.force(Number(d.outN))} arrive below. This is a fault of the program; none of its figures for this build may be believed.`,
+  'unknown-beside': () =>
+    'Not proven: some of what comes down presses on the outer half of what carries it and would turn it, and nobody has looked at that. Move what stands on it further in.',
   'unknown-damp': (_r, d) =>
     `Not proven: ${d.sheet} is made for dry rooms. In an unheated place it swells and weakens, and no strength under lasting loads is given for it. Take plywood, OSB or boards, or set the place to heated in the settings if it is.`,
   'unknown-anchor': (_r, d, say) =>
@@ -148,7 +150,7 @@ const TABLE: Record<string, Words> = {
       ? `The slab takes what stands on it${share(r, say)}.`
       : 'A foot presses too hard on the slab: put a plate under it.',
   'timber-floor': (r, d, say) =>
-    `All of it weighs ${say.mass(Number(d.kg))}, ${say.number(Number(d.knM2))} kN/m² on its footprint; ${r.state === 'holds' ? 'a floor of a dwelling is made for' : 'more than the'} ${say.number(Number(d.allowedKnM2))} kN/m²${r.state === 'holds' ? '' : ' a floor of a dwelling is made for'}. Ask locally what yours is made for.`,
+    `All of it weighs ${say.mass(Number(d.kg))}, ${say.spread(Number(d.knM2))} on its footprint; ${r.state === 'holds' ? 'a floor of a dwelling is made for' : 'more than the'} ${say.spread(Number(d.allowedKnM2))}${r.state === 'holds' ? '' : ' a floor of a dwelling is made for'}. Ask locally what yours is made for.`,
   'quake-free': (r) =>
     r.state === 'holds'
       ? 'In the earthquake reckoned with it stays standing, free. Ask locally.'
@@ -193,8 +195,8 @@ const TABLE: Record<string, Words> = {
       : `A washer would sink into the ${roleName(String(d.role))}: ${say.percent(r.ratio ?? 9.99)} of what it can do there. A thicker rod with its wider washer, or less weight.`,
   joists: (r, d, say) =>
     r.state === 'holds'
-      ? `The joists it hangs from may take it${share(r, say)}, as far as their ceiling may be loaded with ${Number(d.kpa)} kN/m² more and nothing else hangs there. Ask locally.`
-      : `It is too much for the joists it hangs from: ${say.percent(r.ratio ?? 9.99)} of what a ceiling for ${Number(d.kpa)} kN/m² may take. Spread it over more joists, hang less from them, or let an engineer look.`,
+      ? `The joists it hangs from may take it${share(r, say)}, as far as their ceiling may be loaded with ${say.spread(Number(d.kpa))} more and nothing else hangs there. Ask locally.`
+      : `It is too much for the joists it hangs from: ${say.percent(r.ratio ?? 9.99)} of what a ceiling for ${say.spread(Number(d.kpa))} may take. Spread it over more joists, hang less from them, or let an engineer look.`,
   'joists-not-surveyed': () =>
     'Not proven: nobody has said what is over the ceiling. Say in Survey how the joists run, and what they are.',
   'joists-trusses': () =>

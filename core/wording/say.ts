@@ -5,6 +5,7 @@ import {
   formatMass,
   formatMoment,
   formatSag,
+  formatSpread,
   formatStress,
 } from '../measure/format.ts'
 import { MOMENT_PER_LB_IN_FT, EI_PER_LB_IN2_FT, type Units } from '../measure/units.ts'
@@ -22,6 +23,8 @@ export interface Say {
   force(n: number): string
   stress(mpa: number): string
   moment(nmm: number): string
+  /** A load spread over a floor or a ceiling, given in kN/m². */
+  spread(knM2: number): string
   number(n: number): string
   percent(share: number): string
   /** A value of a finding's data as a length, mass or plain text. */
@@ -39,6 +42,7 @@ export function sayIn(units: Units): Say {
     force: (n) => formatForce(n, units),
     stress: (mpa) => formatStress(mpa, units),
     moment: (nmm) => formatMoment(nmm, units),
+    spread: (knM2) => formatSpread(knM2, units),
     number: (n) => (Math.abs(n) >= 1000 ? Math.round(n).toLocaleString('en-US') : String(Math.round(n * 100) / 100)),
     percent: (share) => `${Math.round(share * 100)} %`,
     lengthOf: (data, key) => length(Number(data[key] ?? NaN)),

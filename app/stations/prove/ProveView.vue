@@ -39,6 +39,17 @@ const notApplying = computed(() => (reading.value?.checks ?? []).filter((c) => c
 const opened = computed(
   () => reading.value?.checks.find((c) => c.id === openId.value) ?? reading.value?.verdict.weakest ?? null,
 )
+/** Where its load arrives: what it stands on, hangs from or is screwed to. */
+const below = computed(() => {
+  const lower = doc.project!.builds.find((b) => b.id === build.value?.standsOn)
+  const names = {
+    floor: lower ? `"${lower.name}"` : doc.project!.room.floor.kind === 'slab' ? 'the slab' : 'the floor',
+    wall: 'the wall',
+    ceiling: 'the ceiling',
+  }
+  const on = new Set(reading.value?.shaped.assembly.supports.map((s) => s.on.kind) ?? [])
+  return (['floor', 'wall', 'ceiling'] as const).flatMap((k) => (on.has(k) ? [names[k]] : [])).join(' and ')
+})
 /** A link is drawn as thick as it works hard. */
 const weight = (r: CheckResult) => `${2.5 + 9.5 * Math.min(1, r.state === 'fails' ? 1 : strain(r))}`
 </script>
@@ -95,8 +106,7 @@ const weight = (r: CheckResult) => `${2.5 + 9.5 * Math.min(1, r.state === 'fails
             </button>
           </li>
           <li class="soft small">
-            Down to the {{ doc.project!.room.floor.kind === 'slab' ? 'slab' : 'floor' }}:
-            {{ readings.say.force(-arrived(reading.service).force[2]) }} in all.
+            Down to {{ below }}: {{ readings.say.force(-arrived(reading.service).force[2]) }} in all.
           </li>
         </ol>
         <div>

@@ -1,5 +1,7 @@
 <script setup lang="ts">
 import { computed, reactive, ref } from 'vue'
+import { KN_M2_PER_PSF } from '../../../core/measure/units.ts'
+import { WITHOUT_STORAGE_KN_M2 } from '../../../core/room/ceiling.ts'
 import { LONGEST_MM } from '../../../core/measure/schema.ts'
 import { formatLength } from '../../../core/measure/format.ts'
 import { FLOORS, type Ceiling } from '../../../core/room/room.ts'
@@ -38,11 +40,19 @@ function setJoist(key: JoistKey, v: number | null) {
   if (wideMm !== null && deepMm !== null && spanMm !== null) set({ joist: { wideMm, deepMm, spanMm } })
   else if (c.value.joist !== null) set({ joist: null })
 }
+const MOST_KN_M2 = 20
+/** What a load on a ceiling is told in here. */
+const spreadUnit = computed(() =>
+  readings.units.system === 'imperial' ? { name: 'psf', knM2: KN_M2_PER_PSF } : { name: 'kN/m²', knM2: 1 },
+)
+const inSpread = (knM2: number) => `${Math.round((knM2 / spreadUnit.value.knM2) * 100) / 100}`
 const allowanceProblem = ref('')
 const setAllowance = (text: string) => {
-  const n = Number(text.replace(',', '.'))
+  const n = Number(text.replace(',', '.')) * spreadUnit.value.knM2
   allowanceProblem.value =
-    text.trim() === '' || (n >= 0 && n <= 20) ? '' : `"${text}" is not taken: a number from 0 to 20, or empty.`
+    text.trim() === '' || (n >= 0 && n <= MOST_KN_M2)
+      ? ''
+      : `"${text}" is not taken: a number from 0 to ${Math.floor(MOST_KN_M2 / spreadUnit.value.knM2)}, or empty.`
   if (!allowanceProblem.value) set({ allowanceKnM2: text.trim() === '' ? null : n })
 }
 const point = reactive({ wallId: walls.value[0]?.id ?? '', atMm: 0, outMm: 200, downMm: null as number | null })
@@ -123,13 +133,13 @@ const nameOf = (id: string) => walls.value.find((w) => w.id === id)?.name ?? ''
           />
         </template>
         <div v-if="c.kind === 'joists'">
-          <label class="form-label" for="allow">May be added, kN/m²</label>
+          <label class="form-label" for="allow">May be added, {{ spreadUnit.name }}</label>
           <input
             id="allow"
             class="form-control form-control-sm"
             inputmode="decimal"
-            :value="c.allowanceKnM2 ?? ''"
-            placeholder="0.48 (10 psf)"
+            :value="c.allowanceKnM2 === null ? '' : inSpread(c.allowanceKnM2)"
+            :placeholder="inSpread(WITHOUT_STORAGE_KN_M2)"
             @change="setAllowance(($event.target as HTMLInputElement).value)"
           />
           <p v-if="allowanceProblem" class="text-trouble small mb-0" role="alert">{{ allowanceProblem }}</p>
