@@ -2,6 +2,7 @@ import { exampleContext, exampleGoods } from '../core/families/example-context.t
 import { findFamily } from '../core/families/registry.ts'
 import { analyse, edgeStrips } from '../core/loads/analyse.ts'
 import { METHODS } from '../core/mechanics/methods/all.ts'
+import { drawIso } from '../core/drawing/iso.ts'
 import { drawView } from '../core/drawing/view.ts'
 import { readBuild, readWith } from '../core/project/read-build.ts'
 import { procure } from '../core/project/plan.ts'
@@ -67,6 +68,11 @@ line(
         dims: r.reading.shaped.dims,
       })
   }),
+)
+line(
+  `drawing in space (${parts} parts)`,
+  120,
+  time(20, () => void drawIso(assembly, { goods: first.reading.goods })),
 )
 const project = newProject('p', 'bench', 'imperial', '2026-01-01T00:00:00.000Z')
 line(

@@ -89,6 +89,19 @@ function dimension(m: Extract<Mark, { kind: 'dimension' }>): Line {
 const outlines = computed(() =>
   props.scene.marks.filter((m): m is Extract<Mark, { kind: 'outline' }> => m.kind === 'outline'),
 )
+const faces = computed(() => props.scene.marks.filter((m): m is Extract<Mark, { kind: 'face' }> => m.kind === 'face'))
+/** Edges of a part in one path each: seen ones, and hidden ones that are looked for. */
+const edges = computed(() => {
+  const paths = new Map<string, { d: string; part?: string; ink: string; hidden: boolean }>()
+  for (const m of props.scene.marks) {
+    if (m.kind !== 'edge') continue
+    const key = `${m.part}|${m.ink}|${m.hidden}`
+    const path = paths.get(key) ?? { d: '', part: m.part, ink: m.ink, hidden: m.hidden ?? false }
+    path.d += `M${flip(m.from)}L${flip(m.to)}`
+    paths.set(key, path)
+  }
+  return [...paths.values()]
+})
 const lines = computed(() => props.scene.marks.filter((m): m is Extract<Mark, { kind: 'line' }> => m.kind === 'line'))
 const labels = computed(() =>
   props.scene.marks.filter((m): m is Extract<Mark, { kind: 'label' }> => m.kind === 'label'),
@@ -204,6 +217,25 @@ onMounted(() => {
       :x2="m.to[0]"
       :y2="-m.to[1]"
       :class="['line', m.ink]"
+    />
+    <polygon
+      v-for="(m, i) in faces"
+      :key="`f${i}`"
+      :points="m.points.map(flip).join(' ')"
+      :data-part="m.part"
+      :class="[
+        'face',
+        m.ink,
+        m.tone,
+        { chosen: m.part && selected?.has(m.part), dark: m.part && dark?.has(m.part), grip: m.part && dimOf(m.part) },
+      ]"
+      @click="m.part ? emit('select', m.part) : m.goods && emit('goods', m.goods)"
+    />
+    <path
+      v-for="(m, i) in edges"
+      :key="`e${i}`"
+      :d="m.d"
+      :class="['edge', m.ink, { hidden: m.hidden, dark: m.part && dark?.has(m.part) }]"
     />
     <template v-for="(m, i) in outlines" :key="i">
       <polygon
@@ -326,6 +358,56 @@ onMounted(() => {
 }
 .pale .part.dark {
   opacity: 1;
+}
+/* Paint of a face: the wood, lighter on top, darker at the side. */
+.face {
+  fill: var(--wood);
+  /* Neighbouring faces of one colour show no seam. */
+  shape-rendering: crispEdges;
+}
+.face.sheet {
+  fill: var(--panel);
+}
+.face.goods {
+  fill: color-mix(in srgb, var(--sheet) 82%, var(--goods-line));
+}
+.face.fitting {
+  fill: var(--sheet);
+}
+.face.front {
+  filter: brightness(0.94);
+}
+.face.side {
+  filter: brightness(0.84);
+}
+.face.chosen {
+  fill: var(--chalk-soft);
+}
+.pale .face:not(.dark) {
+  fill: var(--sheet);
+  filter: none;
+}
+.edge {
+  fill: none;
+  stroke: var(--ink);
+  stroke-width: 1.1;
+  stroke-linecap: round;
+  vector-effect: non-scaling-stroke;
+  pointer-events: none;
+}
+.edge.goods {
+  stroke: var(--goods-line);
+  stroke-width: 0.9;
+}
+.edge.work {
+  stroke-width: 0.8;
+}
+.edge.hidden {
+  stroke-dasharray: 4 3;
+  stroke-width: 0.9;
+}
+.pale .edge:not(.dark) {
+  stroke: var(--line-strong);
 }
 .thing {
   fill: var(--goods);

@@ -62,7 +62,8 @@ export const machining = z.discriminatedUnion('kind', [
     widthMm: z.number(),
     depthMm: z.number(),
   }),
-  z.object({ kind: z.literal('bevel'), edge: z.enum(['low', 'high']), angleRad: z.number() }),
+  /** The face is the one that is narrower by it. */
+  z.object({ kind: z.literal('bevel'), face, edge: z.enum(['low', 'high']), angleRad: z.number() }),
   z.object({
     kind: z.literal('hole'),
     face,

@@ -44,8 +44,10 @@ function workKey(p: Part): string {
     const work = x.machining.map((m) => ('face' in m ? withoutFace(m) : m))
     return JSON.stringify(x.outline ? [x.outline, ...work] : work)
   }
-  const lies = asItLies(p)
-  const handed = plain(lies) !== plain(p) || facesDiffer(p.machining)
+  // One bevel more or less is the same on either face: the piece is turned round.
+  const faced = { ...p, machining: p.machining.filter((m) => m.kind !== 'bevel') }
+  const lies = asItLies(faced)
+  const handed = plain(lies) !== plain(faced) || facesDiffer(faced.machining)
   return fingerprint(plain(p)) + (handed ? `/${fingerprint(JSON.stringify(lies))}` : '')
 }
 const withoutFace = ({ face: _, ...rest }: Extract<Machining, { face: unknown }>) => rest

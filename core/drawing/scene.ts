@@ -7,6 +7,10 @@ export type Ink =
 
 export type Mark =
   | { kind: 'outline'; points: Point[]; ink: Ink; part?: string; goods?: string }
+  /** A face of a solid in space, painted over what was painted before it; its edges are marks of their own. */
+  | { kind: 'face'; points: Point[]; ink: Ink; tone: 'top' | 'front' | 'side'; part?: string; goods?: string }
+  /** What is seen of an edge in space, or what is hidden of one that is looked for. */
+  | { kind: 'edge'; from: Point; to: Point; ink: Ink; part?: string; hidden?: true }
   | { kind: 'line'; from: Point; to: Point; ink: Ink; part?: string }
   /** A dimension line between two points, drawn `offsetMm` to the left of the way from one to the other. */
   | { kind: 'dimension'; from: Point; to: Point; offsetMm: number; mm: number; path?: string }

@@ -8,12 +8,14 @@ export interface Contact {
   box: Box
 }
 
-interface HalfSpace {
+/** What lies against `out` from `atMm` along it. */
+export interface HalfSpace {
   out: Vec3
   atMm: number
 }
 
-function halfSpaces(b: TurnedBox, slackMm: number): HalfSpace[] {
+/** A solid without a corner that points inwards, as what its faces bound. @param slackMm how far they are moved out */
+export function halfSpaces(b: TurnedBox, slackMm: number): HalfSpace[] {
   const third = thirdAxis(b)
   const flat = [1, -1].map((sign): HalfSpace => {
     const out = scale(third, sign)
@@ -31,7 +33,8 @@ function halfSpaces(b: TurnedBox, slackMm: number): HalfSpace[] {
     .concat(flat)
 }
 
-function faces(b: TurnedBox): Vec3[][] {
+/** Its faces: those of its edges in their order, then the one its third axis looks to, then the one behind. */
+export function faces(b: TurnedBox): Vec3[][] {
   const half = scale(thirdAxis(b), b.size[2] / 2)
   const middle = outlineOf(b).map(([u, v]) => add(b.centre, add(scale(b.along, u), scale(b.across, v))))
   const [near, far] = [middle.map((c) => add(c, half)), middle.map((c) => sub(c, half))]
@@ -43,7 +46,7 @@ function faces(b: TurnedBox): Vec3[][] {
 }
 
 /** What of a flat figure lies on the inner side of a plane (Sutherland and Hodgman's clipping). */
-function clipped(figure: Vec3[], h: HalfSpace): Vec3[] {
+export function clipped(figure: readonly Vec3[], h: HalfSpace): Vec3[] {
   const out: Vec3[] = []
   figure.forEach((p, i) => {
     const q = figure[(i + 1) % figure.length]

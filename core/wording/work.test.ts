@@ -50,7 +50,7 @@ const each: [Machining, string, [min: [number, number], max: [number, number]] |
     ],
   ],
   [
-    { kind: 'bevel', edge: 'high', angleRad: Math.PI / 4 },
+    { kind: 'bevel', face: 'over', edge: 'high', angleRad: Math.PI / 4 },
     '45° bevel along its upper edge',
     [
       [282, 0],

@@ -1,13 +1,16 @@
 <script setup lang="ts">
-import { useSessionStorage } from '@vueuse/core'
+import { useLocalStorage, useSessionStorage } from '@vueuse/core'
 import { computed } from 'vue'
 import { METHODS } from '../../../core/mechanics/methods/all.ts'
 import { stepFasteners } from '../../../core/project/step-fasteners.ts'
+import { drawIso } from '../../../core/drawing/iso.ts'
 import { drawView } from '../../../core/drawing/view.ts'
 import { roleName, stockName } from '../../../core/wording/names.ts'
 import type { Part } from '../../../core/assembly/assembly.ts'
 import { asItLies } from '../../../core/assembly/turned-over.ts'
-import { partBox } from '../../../core/assembly/part-box.ts'
+import { boxSize } from '../../../core/geometry/box.ts'
+import { waysIn } from '../../../core/drawing/way-in.ts'
+import { partBox, wholeBox } from '../../../core/assembly/part-box.ts'
 import { sayWork } from '../../../core/wording/work.ts'
 import { cautionText, holdText, stepText, stepTitle } from '../../../core/wording/steps.ts'
 import { formatLength } from '../../../core/measure/format.ts'
@@ -62,7 +65,32 @@ const there = computed(() => {
   const gone = new Set(steps.value.slice(0, index.value).flatMap((s) => s.removes ?? []))
   return reading.value!.temporary.filter((p) => brought.has(p.id) && !gone.has(p.id))
 })
-const scene = computed(() =>
+/** How far new parts are drawn from their place, as a share of the build's longest side. */
+const APART = 0.14
+const inSpace = useLocalStorage('build-in-space', true)
+/** What stands by the end of this step, in space: what comes later would hide it. */
+const spaceScene = computed(() => {
+  const later = new Set(steps.value.slice(index.value + 1).flatMap((s) => s.parts))
+  const { boxes, goods, shaped } = reading.value!
+  const { assembly } = shaped
+  const fresh = new Set(step.value.parts)
+  const parts = [...assembly.parts.filter((p) => !later.has(p.id) || dark.value.has(p.id)), ...there.value]
+  return drawIso(
+    { ...assembly, parts },
+    {
+      goods,
+      showGoods: step.value.code.startsWith('load'),
+      frame: assembly.parts,
+      ghosts: fresh,
+      moved: waysIn(
+        parts.filter((p) => !fresh.has(p.id)),
+        parts.filter((p) => fresh.has(p.id)),
+        APART * Math.max(...boxSize(wholeBox(boxes))),
+      ),
+    },
+  )
+})
+const frontScene = computed(() =>
   drawView(
     { ...reading.value!.shaped.assembly, parts: [...reading.value!.shaped.assembly.parts, ...there.value] },
     'front',
@@ -129,6 +157,7 @@ const answer = computed(() => {
         text: `Not square yet: they differ by ${readings.say.length(off)}. Push the longer diagonal's corner in by about ${readings.say.length(off / 2)} and measure again.`,
       }
 })
+const scene = computed(() => (inSpace.value ? spaceScene.value : frontScene.value))
 const marks = computed(() => reading.value!.shaped.assembly.stick)
 </script>
 
@@ -178,6 +207,7 @@ const marks = computed(() => reading.value!.shaped.assembly.stick)
         <p v-for="c in step.cautions" :key="c" class="caution">
           <IconWarning aria-hidden="true" /> {{ cautionText(c) }}
         </p>
+        <BFormCheckbox v-model="inSpace" switch>in space</BFormCheckbox>
         <div class="view">
           <SceneView class="scene" plain :pale="dark.size > 0" :scene="scene" :dark="dark" :title="stepTitle(step)" />
           <StoryStick v-if="step.marks?.length" class="stick" :marks="marks" :wanted="step.marks" />

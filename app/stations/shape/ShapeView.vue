@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import { useStorage } from '@vueuse/core'
 import { computed, ref, watch } from 'vue'
+import { drawIso } from '../../../core/drawing/iso.ts'
 import { drawView, VIEWS, type View } from '../../../core/drawing/view.ts'
 import { withValue } from '../../../core/families/params.ts'
 import { withoutHome } from '../../../core/project/proposals.ts'
@@ -24,7 +25,9 @@ import StartBuild from './StartBuild.vue'
 const doc = useDocument()
 const readings = useReadings()
 const { build, outcome, buildId } = useChosenBuild()
-const view = ref<View>('front')
+type Look = View | 'space'
+const LOOKS: readonly Look[] = [...VIEWS, 'space']
+const view = ref<Look>('front')
 const showGoods = useStorage('shape-goods', true)
 const showLabels = useStorage('shape-labels', false)
 const starting = ref(false)
@@ -35,19 +38,20 @@ const homeless = computed(() => (doc.project ? withoutHome(doc.project) : []))
 // A value that cannot be built is said at its field; the drawing keeps the last state that could.
 const reading = computed(() => (outcome.value?.ok ? outcome.value.reading : null))
 const problem = computed(() => (outcome.value && !outcome.value.ok ? outcome.value.problem : null))
-const scene = computed(() =>
-  reading.value
-    ? drawView(reading.value.shaped.assembly, view.value, {
-        boxes: reading.value.boxes,
-        goods: reading.value.goods,
-        over: reading.value.space,
-        dims: reading.value.shaped.dims,
-        stick: reading.value.shaped.assembly.stick,
-        showGoods: showGoods.value,
-        labels: showLabels.value ? reading.value.labels : undefined,
+const scene = computed(() => {
+  if (!reading.value) return null
+  const { shaped, boxes, goods, space, labels } = reading.value
+  const shown = { goods, showGoods: showGoods.value, labels: showLabels.value ? labels : undefined }
+  return view.value === 'space'
+    ? drawIso(shaped.assembly, shown)
+    : drawView(shaped.assembly, view.value, {
+        ...shown,
+        boxes,
+        over: space,
+        dims: shaped.dims,
+        stick: shaped.assembly.stick,
       })
-    : null,
-)
+})
 const refused = ref<{ path: string; text: string } | null>(null)
 
 /** Sets one parameter; what the family cannot shape is refused here, and nothing is stored. */
@@ -94,8 +98,11 @@ const saidAtItsField = (path: string): boolean =>
   (reading.value?.shaped.dims.some((d) => d.path === path) ||
     reading.value?.shaped.lists?.some((l) => path === l.path || path.startsWith(`${l.path}.`))) ??
   false
+const hint = computed(() =>
+  view.value === 'space' ? 'Pick a part to see what it is.' : 'Drag a rail, shelf or post: it becomes fixed.',
+)
 const chosenParts = computed(() => new Set(part.value ? [part.value] : []))
-const VIEW_NAMES: Record<View, string> = { front: 'Front', plan: 'Plan', section: 'Section' }
+const VIEW_NAMES: Record<Look, string> = { front: 'Front', plan: 'Plan', section: 'Section', space: 'In space' }
 </script>
 
 <template>
@@ -135,7 +142,7 @@ const VIEW_NAMES: Record<View, string> = { front: 'Front', plan: 'Plan', section
           <div class="bar">
             <BButtonGroup size="sm" aria-label="View">
               <BButton
-                v-for="v in VIEWS"
+                v-for="v in LOOKS"
                 :key="v"
                 :variant="v === view ? 'primary' : 'outline-secondary'"
                 :aria-pressed="v === view"
@@ -145,7 +152,7 @@ const VIEW_NAMES: Record<View, string> = { front: 'Front', plan: 'Plan', section
             </BButtonGroup>
             <BFormCheckbox v-model="showGoods" inline>goods</BFormCheckbox>
             <BFormCheckbox v-model="showLabels" inline>labels</BFormCheckbox>
-            <span class="small soft about">{{ about || 'Drag a rail, shelf or post: it becomes fixed.' }}</span>
+            <span class="small soft about">{{ about || hint }}</span>
           </div>
           <p v-if="problem" class="text-trouble" role="alert">{{ sayProblem(problem, readings.say) }}</p>
           <div v-if="scene && reading" class="view">
@@ -153,7 +160,7 @@ const VIEW_NAMES: Record<View, string> = { front: 'Front', plan: 'Plan', section
               :key="view"
               class="scene"
               :scene="scene"
-              :dims="reading.shaped.dims"
+              :dims="view === 'space' ? undefined : reading.shaped.dims"
               :title="`${build.name}, ${VIEW_NAMES[view].toLowerCase()}`"
               :selected="chosenParts"
               @select="part = $event"

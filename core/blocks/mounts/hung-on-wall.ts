@@ -90,8 +90,9 @@ function placeStrip(d: Draft, rail: string, { id, section, stock }: Strip) {
     along: 'x',
     across: 'z',
   })
-  d.machine(id, { kind: 'bevel', edge: 'high', angleRad: BEVEL_RAD })
-  d.machine(rail, { kind: 'bevel', edge: 'low', angleRad: BEVEL_RAD })
+  // The strip stands away from the wall at its top, the rail away from the body at its bottom.
+  d.machine(id, { kind: 'bevel', face: 'over', edge: 'high', angleRad: BEVEL_RAD })
+  d.machine(rail, { kind: 'bevel', face: 'under', edge: 'low', angleRad: BEVEL_RAD })
   return { min, max, t, w }
 }
 

@@ -1,0 +1,257 @@
+import { describe, expect, it } from '@jest/globals'
+import type { Part } from '../assembly/assembly.ts'
+import { allFamilies } from '../families/registry.ts'
+import type { TurnedBox } from '../geometry/box.ts'
+import { add, cross, dot, scale, sub, unit, type Vec3 } from '../geometry/vec.ts'
+import { drawIso, EYE, onPage } from './iso.ts'
+import { solidOf } from './solid.ts'
+import { waysIn } from './way-in.ts'
+import type { Mark } from './scene.ts'
+
+type Edge = Extract<Mark, { kind: 'edge' }>
+
+/**
+ * How far a ray runs through a solid beyond its start, mm: in the solid's own frame, by where it crosses the sides of its
+ * outline; nothing of it is shared with the drawing.
+ */
+function through(b: TurnedBox, from: Vec3, way: Vec3): number {
+  // Too far from the ray to be met.
+  const off = sub(b.centre, from)
+  const beside = dot(off, off) - dot(off, way) ** 2
+  if (beside > dot(b.size, b.size) / 4 + 1) return 0
+  const third = cross(b.along, b.across)
+  const local = (v: Vec3): Vec3 => [dot(v, b.along), dot(v, b.across), dot(v, third)]
+  const [p, d] = [local(sub(from, b.centre)), local(way)]
+  const [l, w, t] = b.size.map((s) => s / 2)
+  const ring = b.outline ?? [
+    [-l, -w],
+    [l, -w],
+    [l, w],
+    [-l, w],
+  ]
+  const stops = [0, 3e5]
+  if (Math.abs(d[2]) > 1e-12) for (const z of [-t, t]) stops.push((z - p[2]) / d[2])
+  ring.forEach(([u, v], i) => {
+    const [x, y] = ring[(i + 1) % ring.length]
+    const [ex, ey] = [x - u, y - v]
+    const det = d[0] * ey - d[1] * ex
+    if (Math.abs(det) > 1e-12) stops.push(((u - p[0]) * ey - (v - p[1]) * ex) / det)
+  })
+  const sorted = stops.filter((s) => s >= 0).sort((a, b2) => a - b2)
+  const inside = (s: number): boolean => {
+    const [x, y, z] = [p[0] + s * d[0], p[1] + s * d[1], p[2] + s * d[2]]
+    if (Math.abs(z) > t) return false
+    let odd = false
+    ring.forEach(([u, v], i) => {
+      const [q, r] = ring[(i + 1) % ring.length]
+      if (v > y !== r > y && x < u + ((y - v) / (r - v)) * (q - u)) odd = !odd
+    })
+    return odd
+  }
+  let sum = 0
+  for (let i = 1; i < sorted.length; i++) if (inside((sorted[i - 1] + sorted[i]) / 2)) sum += sorted[i] - sorted[i - 1]
+  return sum
+}
+
+/** Less of a solid than this before a point may be told either way. */
+const GRAZES_MM = 2
+
+/** Where a ray first comes into a solid, mm along it; null when it does not. */
+function reached(b: TurnedBox, from: Vec3, way: Vec3): number | null {
+  const all = through(b, from, way)
+  if (all < 0.3) return null
+  let [lo, hi] = [0, 2e5]
+  // What is left of the solid beyond a place grows less once one is inside.
+  for (let i = 0; i < 40; i++) {
+    const m = (lo + hi) / 2
+    if (through(b, add(from, scale(way, m)), way) > all - 0.1) lo = m
+    else hi = m
+  }
+  return lo
+}
+function inFigure(f: readonly (readonly number[])[], x: number, y: number): boolean {
+  let odd = false
+  f.forEach(([u, v], i) => {
+    const [q, r] = f[(i + 1) % f.length]
+    if (v > y !== r > y && x < u + ((y - v) / (r - v)) * (q - u)) odd = !odd
+  })
+  return odd
+}
+
+function onLine(e: Edge, [x, y]: readonly number[]): boolean {
+  const [dx, dy] = [e.to[0] - e.from[0], e.to[1] - e.from[1]]
+  const l = Math.hypot(dx, dy)
+  const t = ((x - e.from[0]) * dx + (y - e.from[1]) * dy) / (l * l)
+  return t > -1e-3 && t < 1 + 1e-3 && Math.abs((x - e.from[0]) * dy - (y - e.from[1]) * dx) / l < 0.02
+}
+
+/** Whether another edge of the same part that is seen comes to lie in the same place of the page. */
+function coincides(
+  edges: readonly (readonly [Vec3, Vec3])[],
+  point: Vec3,
+  by: Vec3,
+  solids: readonly TurnedBox[],
+): boolean {
+  const [x, y] = onPage(point)
+  return edges.some(([a, b]) => {
+    const [from, to] = [a, b].map((v) => v.map((c, i) => c + by[i]) as Vec3)
+    const [p, q] = [onPage(from), onPage(to)]
+    const [dx, dy] = [q[0] - p[0], q[1] - p[1]]
+    const l = Math.hypot(dx, dy)
+    const t = ((x - p[0]) * dx + (y - p[1]) * dy) / (l * l)
+    if (!(t > -1e-3 && t < 1 + 1e-3) || Math.abs((x - p[0]) * dy - (y - p[1]) * dx) / l > 0.02) return false
+    const there = from.map((v, i) => v + t * (to[i] - v)) as Vec3
+    return Math.max(...solids.map((s) => through(s, there, EYE))) < GRAZES_MM
+  })
+}
+
+/** Samples of all edges that are clearly seen or clearly hidden, and whether they are drawn so. */
+function wrongly(parts: readonly Part[], edges: readonly Edge[], moved?: ReadonlyMap<string, Vec3>): string[] {
+  const at = (id: string): Vec3 => moved?.get(id) ?? [0, 0, 0]
+  const solids = parts.flatMap((p) =>
+    solidOf(p).pieces.map((b) => ({ ...b, centre: b.centre.map((v, i) => v + at(p.id)[i]) as Vec3 })),
+  )
+  const wrong: string[] = []
+  let looked = 0
+  for (const p of parts) {
+    const solid = solidOf(p)
+    if (solid.round) continue
+    const mine = edges.filter((e) => e.part === p.id && e.ink !== 'work')
+    for (const [a, b] of solid.edges)
+      for (const t of [0.013, 0.31, 0.5, 0.77, 0.99]) {
+        const point = a.map((v, i) => v + t * (b[i] - v) + at(p.id)[i]) as Vec3
+        const deepest = Math.max(...solids.map((s) => through(s, point, EYE)))
+        // What only grazes an edge may be told either way.
+        if (deepest > 0.02 && deepest < GRAZES_MM) continue
+        looked++
+        const drawn = mine.some((e) => onLine(e, onPage(point)))
+        const hidden = deepest >= GRAZES_MM
+        if (hidden && drawn && coincides(solid.edges, point, at(p.id), solids)) continue
+        if (hidden === drawn)
+          wrong.push(
+            `${p.id} at ${point.map((v) => v.toFixed(1)).join()}: ${hidden ? 'hidden, and drawn' : 'seen, and not drawn'}`,
+          )
+      }
+  }
+  expect(looked).toBeGreaterThan(parts.length)
+  return wrong
+}
+
+const examples = allFamilies().flatMap((f) =>
+  f.examples().flatMap((e) => {
+    const r = f.shape(e.params, e.context)
+    return r.ok
+      ? [
+          {
+            name: `${f.id}: ${e.name}`,
+            assembly: r.value.assembly,
+          },
+        ]
+      : []
+  }),
+)
+
+describe('in space', () => {
+  it.each(examples.map((x) => [x.name, x] as const))(
+    '%s: nothing seen is missing, nothing hidden is drawn',
+    (_n, x) => {
+      const scene = drawIso(x.assembly, { goods: new Map(), showGoods: false })
+      const edges = scene.marks.filter((m): m is Edge => m.kind === 'edge')
+      expect(wrongly(x.assembly.parts, edges).slice(0, 5)).toEqual([])
+    },
+  )
+  it.each(examples.map((x) => [x.name, x] as const))(
+    '%s: what is painted last is what is nearest',
+    (_n, { assembly }) => {
+      const scene = drawIso(assembly, { goods: new Map(), showGoods: false })
+      const faces = scene.marks.filter((m): m is Extract<Mark, { kind: 'face' }> => m.kind === 'face')
+      const solids = assembly.parts.flatMap((p) => solidOf(p).pieces.map((box) => ({ id: p.id, box })))
+      const [l, b, r, t] = scene.bounds
+      const [right, up] = [unit([1, -1, 0]), unit([-1, -1, 2])].map((v) => scale(v, Math.sqrt(2 / 3)))
+      let met = 0
+      const wrong: string[] = []
+      for (let i = 1; i < 25; i++)
+        for (let k = 1; k < 25; k++) {
+          const [x, y] = [l + ((r - l) * (i + 0.31)) / 25.7, b + ((t - b) * (k + 0.17)) / 25.3]
+          const from = add(add(scale(right, x), scale(up, y)), scale(EYE, 1e5))
+          const there = solids.flatMap((s) => {
+            const at = reached(s.box, from, scale(EYE, -1))
+            return at === null ? [] : [{ id: s.id, at }]
+          })
+          if (there.length === 0) continue
+          const nearest = Math.min(...there.map((h) => h.at))
+          // Flush faces of neighbours: either is right.
+          const right0 = there.filter((h) => h.at < nearest + 0.6).map((h) => h.id)
+          const painted = faces.filter((f) => inFigure(f.points, x, y)).pop()
+          met++
+          if (!right0.includes(painted?.part ?? ''))
+            wrong.push(`${x.toFixed(1)}, ${y.toFixed(1)}: ${painted?.part}, not ${right0.join()}`)
+        }
+      // A place within a hair of an edge may be told either way.
+      expect(wrong.slice(1)).toEqual([])
+      expect(met).toBeGreaterThan(20)
+    },
+  )
+  it.each(examples.map((x) => [x.name, x] as const))('%s: taken apart, the same', (_n, { assembly: a }) => {
+    const half = Math.floor(a.parts.length / 2)
+    const moved = waysIn(a.parts.slice(0, half), a.parts.slice(half), 260)
+    const scene = drawIso(a, { goods: new Map(), showGoods: false, moved })
+    const edges = scene.marks.filter((m): m is Edge => m.kind === 'edge' && !m.hidden)
+    expect(wrongly(a.parts, edges, moved).slice(0, 5)).toEqual([])
+  })
+  it('what is new comes the way that is free: from the front into a box, from above onto it, nowhere into a closed one', () => {
+    const board = (id: string, centre: Vec3, [lengthMm, widthMm, thicknessMm]: Vec3): Part => ({
+      ...examples[0].assembly.parts[0],
+      id,
+      size: { lengthMm, widthMm, thicknessMm },
+      at: { centre, along: [1, 0, 0], across: [0, 1, 0] },
+      machining: [],
+      outline: undefined,
+    })
+    const walls = [
+      board('left', [-110, 0, 100], [20, 200, 200]),
+      board('right', [110, 0, 100], [20, 200, 200]),
+      board('bottom', [0, 0, -10], [240, 200, 20]),
+    ]
+    const shelf = board('shelf', [0, 0, 100], [200, 200, 20])
+    const lid = board('lid', [0, 0, 210], [240, 200, 20])
+    const front = board('front', [0, 110, 100], [240, 20, 240])
+    const back = board('back', [0, -110, 100], [240, 20, 240])
+    expect(waysIn(walls, [shelf], 50).get('shelf')).toEqual([0, 50, 0])
+    expect(waysIn([...walls, front], [shelf], 50).get('shelf')).toEqual([0, 0, 50])
+    expect(waysIn([...walls, front, lid], [shelf], 50).get('shelf')).toEqual([0, -50, 0])
+    expect(waysIn([...walls, front, lid, back], [shelf], 50).size).toBe(0)
+    expect(waysIn([], [shelf], 50).size).toBe(0)
+  })
+  it('what is cut out of a part is missing from its solid', () => {
+    for (const { assembly } of examples)
+      for (const p of assembly.parts) {
+        const isPlain = p.machining.every((m) => m.kind === 'dado' || m.kind === 'rabbet')
+        if (p.stock.kind !== 'sheet' || !isPlain) continue
+        const volume = solidOf(p).pieces.reduce((s, b) => {
+          const ring = b.outline
+          const area = ring
+            ? ring.reduce(
+                (a, [u, v], i) => a + (u * ring[(i + 1) % ring.length][1] - v * ring[(i + 1) % ring.length][0]) / 2,
+                0,
+              )
+            : b.size[0] * b.size[1]
+          return s + area * b.size[2]
+        }, 0)
+        const taken = p.machining.reduce(
+          (s, m) =>
+            m.kind === 'dado'
+              ? s + m.widthMm * m.depthMm * (p.size.widthMm - m.offMm)
+              : m.kind === 'rabbet'
+                ? s + m.widthMm * m.depthMm * (m.edge === 'low' || m.edge === 'high' ? p.size.lengthMm : p.size.widthMm)
+                : s,
+          0,
+        )
+        const whole = p.outline ? volume : p.size.lengthMm * p.size.widthMm * p.size.thicknessMm
+        // Where two cuts meet in a corner it is taken once.
+        if (!p.outline) expect(volume).toBeGreaterThanOrEqual(whole - taken - 1e-6)
+        if (!p.outline && p.machining.length === 1) expect(volume).toBeCloseTo(whole - taken, 3)
+        expect(volume).toBeLessThanOrEqual(whole + 1e-6)
+      }
+  })
+})

@@ -1,0 +1,60 @@
+import type { Part } from '../assembly/assembly.ts'
+import { extents, type Box } from '../geometry/box.ts'
+import { scale, type Vec3 } from '../geometry/vec.ts'
+import { solidOf } from './solid.ts'
+
+/*
+ * How new parts come to what stands already: the way they can be moved straight out again without meeting it. Parts that
+ * share a way come together.
+ */
+
+/** Tried in this order: from the front, from above, from the sides, from below, from behind. */
+const WAYS: Vec3[] = [
+  [0, 1, 0],
+  [0, 0, 1],
+  [1, 0, 0],
+  [-1, 0, 0],
+  [0, 0, -1],
+  [0, -1, 0],
+]
+/** Out of any build. */
+const FAR_MM = 30_000
+/** Boxes nearer than this only touch, mm. */
+const TOUCH_MM = 0.5
+
+const boxesOf = (p: Part): Box[] => solidOf(p).pieces.map(extents)
+
+/** Whether a box moved by any part of a way meets another. */
+function meets(a: Box, b: Box, way: Vec3): boolean {
+  for (let k = 0; k < 3; k++) {
+    const lo = a.min[k] + Math.min(0, way[k])
+    const hi = a.max[k] + Math.max(0, way[k])
+    if (lo >= b.max[k] - TOUCH_MM || hi <= b.min[k] + TOUCH_MM) return false
+  }
+  return true
+}
+
+/**
+ * Where the new parts are drawn before they go in: each moved out by `byMm` along the first way that is free of what
+ * stands; one for which none is stays in its place.
+ * @param standing what is there before
+ */
+export function waysIn(standing: readonly Part[], added: readonly Part[], byMm: number): Map<string, Vec3> {
+  const there = standing.flatMap(boxesOf)
+  const out = new Map<string, Vec3>()
+  if (there.length === 0) return out
+  const isFree = (parts: readonly Box[], way: Vec3) => !parts.some((p) => there.some((t) => meets(p, t, way)))
+  const all = added.map((p) => ({ id: p.id, boxes: boxesOf(p) }))
+  // One way for all of them where there is one: they keep together.
+  const one = WAYS.find((w) =>
+    isFree(
+      all.flatMap((p) => p.boxes),
+      scale(w, FAR_MM),
+    ),
+  )
+  for (const { id, boxes } of all) {
+    const way = one ?? WAYS.find((w) => isFree(boxes, scale(w, FAR_MM)))
+    if (way) out.set(id, scale(way, byMm))
+  }
+  return out
+}
