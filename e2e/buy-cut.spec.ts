@@ -67,7 +67,13 @@ test('cut by cut: the plan stays once begun, a mishap is planned around, and und
   await page.getByText('one at a time').click()
   await page.getByRole('button', { name: 'Cut, next' }).click()
   await expect(page.getByText('This plan is being cut and stays as it is')).toBeVisible()
-  for (let i = 0; i < 8; i++) await page.getByRole('button', { name: 'Cut, next' }).click()
+  for (let i = 0; i < 4; i++) await page.getByRole('button', { name: 'Cut, next' }).click()
+  // Alike cuts are one line; each alone for who wants it.
+  const of = page.getByText(/^Cuts? [\d, to]+ of \d+/)
+  await expect(of).toBeVisible()
+  await page.getByText('each cut alone').click()
+  await expect(of).toHaveText(/^Cut \d+ of/)
+  for (let i = 0; i < 4; i++) await page.getByRole('button', { name: 'Cut, next' }).click()
   expect(await axe(page)).toEqual([])
 
   await page.getByRole('button', { name: 'A piece went wrong' }).click()

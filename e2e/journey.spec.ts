@@ -91,6 +91,12 @@ test('from a heap of totes to a rack one can build', async ({ page }) => {
   await page.getByRole('button', { name: 'Export CSV' }).click()
   expect((await csv).suggestedFilename()).toBe('shopping-list.csv')
 
+  // In space a part is picked and named.
+  await station(page, 'Shape')
+  await page.getByRole('button', { name: 'In space' }).click()
+  await page.locator('polygon.face.board').last().dispatchEvent('click')
+  await expect(page.getByText(/^[A-Z]+\d*: (rail|post|plate|back rail|brace), /)).toBeVisible()
+
   // Cut: diagrams with labels, tick a piece.
   await station(page, 'Cut')
   await page.getByRole('button', { name: /^rail/ }).first().click()

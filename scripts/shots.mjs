@@ -44,7 +44,10 @@ const SHOTS = [
     name: 'shape-wall-cabinet',
     path: `${P}/shape`,
     size: DESK,
-    before: (page) => page.getByRole('button', { name: 'Label cabinet' }).first().click(),
+    before: async (page) => {
+      await page.getByRole('button', { name: 'Label cabinet' }).first().click()
+      await page.getByRole('button', { name: 'In space' }).click()
+    },
   },
   { name: 'shape-tote-rack', path: `${P}/shape`, size: DESK },
   {

@@ -75,18 +75,19 @@ const spaceScene = computed(() => {
   const { assembly } = shaped
   const fresh = new Set(step.value.parts)
   const parts = [...assembly.parts.filter((p) => !later.has(p.id) || dark.value.has(p.id)), ...there.value]
+  const moved = waysIn(
+    parts.filter((p) => !fresh.has(p.id)),
+    parts.filter((p) => fresh.has(p.id)),
+    APART * Math.max(...boxSize(wholeBox(boxes))),
+  )
   return drawIso(
     { ...assembly, parts },
     {
       goods,
+      moved,
       showGoods: step.value.code.startsWith('load'),
       frame: assembly.parts,
-      ghosts: fresh,
-      moved: waysIn(
-        parts.filter((p) => !fresh.has(p.id)),
-        parts.filter((p) => fresh.has(p.id)),
-        APART * Math.max(...boxSize(wholeBox(boxes))),
-      ),
+      ghosts: new Set([...fresh].filter((id) => !moved.has(id))),
     },
   )
 })

@@ -216,8 +216,13 @@ const VIEW_NAMES: Record<Look, string> = { front: 'Front', plan: 'Plan', section
   gap: 0.8rem;
   margin-bottom: 0.4rem;
 }
+/* On a line of its own whatever it says: the drawing must not move under a hand that drags. */
 .about {
-  min-height: 1.3em;
+  flex: 1 0 100%;
+  min-height: 1.5em;
+  white-space: nowrap;
+  overflow: hidden;
+  text-overflow: ellipsis;
 }
 .view {
   height: clamp(300px, 55vh, 640px);
