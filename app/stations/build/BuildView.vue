@@ -74,7 +74,9 @@ const spaceScene = computed(() => {
   const { boxes, goods, shaped } = reading.value!
   const { assembly } = shaped
   const fresh = new Set(step.value.parts)
-  const parts = [...assembly.parts.filter((p) => !later.has(p.id) || dark.value.has(p.id)), ...there.value]
+  const standing = [...assembly.parts.filter((p) => !later.has(p.id) || dark.value.has(p.id)), ...there.value]
+  // Before the first piece stands: what it will be.
+  const parts = standing.length > 0 ? standing : assembly.parts
   const moved = waysIn(
     parts.filter((p) => !fresh.has(p.id)),
     parts.filter((p) => fresh.has(p.id)),
