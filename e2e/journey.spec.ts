@@ -95,6 +95,7 @@ test('from a heap of totes to a rack one can build', async ({ page }) => {
   await station(page, 'Shape')
   await page.getByRole('button', { name: 'In space' }).click()
   await page.locator('polygon.face.board').last().dispatchEvent('click')
+  await expect(page.getByLabel('Part', { exact: true })).not.toHaveValue('')
   await expect(page.getByText(/^[A-Z]+\d*: (rail|post|plate|back rail|brace), /)).toBeVisible()
 
   // Cut: diagrams with labels, tick a piece.

@@ -152,7 +152,19 @@ const VIEW_NAMES: Record<Look, string> = { front: 'Front', plan: 'Plan', section
             </BButtonGroup>
             <BFormCheckbox v-model="showGoods" inline>goods</BFormCheckbox>
             <BFormCheckbox v-model="showLabels" inline>labels</BFormCheckbox>
-            <span class="small soft about">{{ about || hint }}</span>
+            <select
+              v-if="view === 'space' && reading"
+              class="form-select form-select-sm pick"
+              aria-label="Part"
+              :value="part ?? ''"
+              @change="part = ($event.target as HTMLSelectElement).value || null"
+            >
+              <option value="">no part picked</option>
+              <option v-for="p in reading.shaped.assembly.parts" :key="p.id" :value="p.id">
+                {{ reading.labels.get(p.id) }} {{ roleName(p.role) }}
+              </option>
+            </select>
+            <span class="small soft about" role="status">{{ about || hint }}</span>
           </div>
           <p v-if="problem" class="text-trouble" role="alert">{{ sayProblem(problem, readings.say) }}</p>
           <div v-if="scene && reading" class="view">
@@ -215,6 +227,10 @@ const VIEW_NAMES: Record<Look, string> = { front: 'Front', plan: 'Plan', section
   align-items: center;
   gap: 0.8rem;
   margin-bottom: 0.4rem;
+}
+.pick {
+  width: auto;
+  max-width: 11rem;
 }
 /* On a line of its own whatever it says: the drawing must not move under a hand that drags. */
 .about {
