@@ -31,9 +31,7 @@ const boards = Array.from({ length: 10 }, (_, i) =>
     [0, 1, 2].map((k) => [`D${3 * i + k + 1}`, 700]),
   ),
 )
-const batches = batched(
-  [...boards, board(10, [['E', 700]])].flatMap((b) => boardCuts(b, wholeBoard(b), { kerfMm: 3 })),
-)
+const batches = batched([...boards, board(10, [['E', 700]])].flatMap((b) => boardCuts(b, wholeBoard(b), { kerfMm: 3 })))
 const names = new Map(Array.from({ length: 11 }, (_, i) => [`b${i}`, `Board ${i + 25}`]))
 
 describe('lines of a batch', () => {

@@ -136,7 +136,7 @@ describe('a cabinet on a bevelled strip', () => {
       `${Math.round(r.boxes.get('strip-wall')!.max[2])} mm above the floor`,
     )
     expect(r.pieces.find((l) => l.role === 'hanger')!.machining).toEqual([
-      { kind: 'bevel', edge: 'high', angleRad: Math.PI / 4 },
+      { kind: 'bevel', face: 'over', edge: 'high', angleRad: Math.PI / 4 },
     ])
   })
 })
