@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { computed, onUnmounted, reactive, ref, shallowRef, toRaw, watch } from 'vue'
-import { drawView } from '../../../core/drawing/view.ts'
+import { drawIso } from '../../../core/drawing/iso.ts'
 import { formatLength } from '../../../core/measure/format.ts'
 import { formatMoney } from '../../../core/measure/money.ts'
 import { nextOffset, type Proposal } from '../../../core/project/proposals.ts'
@@ -58,12 +58,7 @@ const drawn = computed(() =>
       ? [
           {
             p,
-            scene: drawView(r.reading.shaped.assembly, 'front', {
-              boxes: r.reading.boxes,
-              goods: r.reading.goods,
-              over: r.reading.space,
-              showDimensions: false,
-            }),
+            scene: drawIso(r.reading.shaped.assembly, { goods: r.reading.goods }),
             stocks: stocksOf(r.reading.pieces),
             weakest: r.reading.verdict.state,
           },
