@@ -3,7 +3,7 @@ import type { Part } from '../assembly/assembly.ts'
 import { allFamilies } from '../families/registry.ts'
 import type { TurnedBox } from '../geometry/box.ts'
 import { add, cross, dot, scale, sub, unit, type Vec3 } from '../geometry/vec.ts'
-import { drawIso, EYE, onPage } from './iso.ts'
+import { drawIso, EYE } from './iso.ts'
 import { solidOf } from './solid.ts'
 import { waysIn } from './way-in.ts'
 import type { Mark } from './scene.ts'
@@ -85,28 +85,41 @@ function onLine(e: Edge, [x, y]: readonly number[]): boolean {
   return t > -1e-3 && t < 1 + 1e-3 && Math.abs((x - e.from[0]) * dy - (y - e.from[1]) * dx) / l < 0.02
 }
 
+/** Where a point comes to lie on the page, the eye above or below: worked out here by itself. */
+function seenFrom(eye: Vec3, p: Vec3): readonly number[] {
+  const right = unit([1, -1, 0])
+  const up = eye[2] > 0 ? unit([-1, -1, 2]) : unit([1, 1, 2])
+  return [right, up].map((w) => Math.sqrt(3 / 2) * dot(p, w))
+}
+
 /** Whether another edge of the same part that is seen comes to lie in the same place of the page. */
 function coincides(
   edges: readonly (readonly [Vec3, Vec3])[],
   point: Vec3,
   by: Vec3,
   solids: readonly TurnedBox[],
+  eye: Vec3,
 ): boolean {
-  const [x, y] = onPage(point)
+  const [x, y] = seenFrom(eye, point)
   return edges.some(([a, b]) => {
     const [from, to] = [a, b].map((v) => v.map((c, i) => c + by[i]) as Vec3)
-    const [p, q] = [onPage(from), onPage(to)]
+    const [p, q] = [seenFrom(eye, from), seenFrom(eye, to)]
     const [dx, dy] = [q[0] - p[0], q[1] - p[1]]
     const l = Math.hypot(dx, dy)
     const t = ((x - p[0]) * dx + (y - p[1]) * dy) / (l * l)
     if (!(t > -1e-3 && t < 1 + 1e-3) || Math.abs((x - p[0]) * dy - (y - p[1]) * dx) / l > 0.02) return false
     const there = from.map((v, i) => v + t * (to[i] - v)) as Vec3
-    return Math.max(...solids.map((s) => through(s, there, EYE))) < GRAZES_MM
+    return Math.max(...solids.map((s) => through(s, there, eye))) < GRAZES_MM
   })
 }
 
 /** Samples of all edges that are clearly seen or clearly hidden, and whether they are drawn so. */
-function wrongly(parts: readonly Part[], edges: readonly Edge[], moved?: ReadonlyMap<string, Vec3>): string[] {
+function wrongly(
+  parts: readonly Part[],
+  edges: readonly Edge[],
+  moved?: ReadonlyMap<string, Vec3>,
+  eye: Vec3 = EYE,
+): string[] {
   const at = (id: string): Vec3 => moved?.get(id) ?? [0, 0, 0]
   const solids = parts.flatMap((p) =>
     solidOf(p).pieces.map((b) => ({ ...b, centre: b.centre.map((v, i) => v + at(p.id)[i]) as Vec3 })),
@@ -120,13 +133,13 @@ function wrongly(parts: readonly Part[], edges: readonly Edge[], moved?: Readonl
     for (const [a, b] of solid.edges)
       for (const t of [0.013, 0.31, 0.5, 0.77, 0.99]) {
         const point = a.map((v, i) => v + t * (b[i] - v) + at(p.id)[i]) as Vec3
-        const deepest = Math.max(...solids.map((s) => through(s, point, EYE)))
+        const deepest = Math.max(...solids.map((s) => through(s, point, eye)))
         // What only grazes an edge may be told either way.
         if (deepest > 0.02 && deepest < GRAZES_MM) continue
         looked++
-        const drawn = mine.some((e) => onLine(e, onPage(point)))
+        const drawn = mine.some((e) => onLine(e, seenFrom(eye, point)))
         const hidden = deepest >= GRAZES_MM
-        if (hidden && drawn && coincides(solid.edges, point, at(p.id), solids)) continue
+        if (hidden && drawn && coincides(solid.edges, point, at(p.id), solids, eye)) continue
         if (hidden === drawn)
           wrong.push(
             `${p.id} at ${point.map((v) => v.toFixed(1)).join()}: ${hidden ? 'hidden, and drawn' : 'seen, and not drawn'}`,
@@ -198,6 +211,14 @@ describe('in space', () => {
     const scene = drawIso(a, { goods: new Map(), showGoods: false, moved })
     const edges = scene.marks.filter((m): m is Edge => m.kind === 'edge' && !m.hidden)
     expect(wrongly(a.parts, edges, moved).slice(0, 5)).toEqual([])
+  })
+  it.each(examples.map((x) => [x.name, x] as const))('%s: from below, the same', (_n, { assembly: a }) => {
+    const scene = drawIso(a, { goods: new Map(), showGoods: false, below: true })
+    const edges = scene.marks.filter((m): m is Edge => m.kind === 'edge')
+    expect(wrongly(a.parts, edges, undefined, unit([1, 1, -1])).slice(0, 5)).toEqual([])
+    const [l, b, r, t] = scene.bounds
+    for (const e of edges)
+      for (const [x, y] of [e.from, e.to]) expect([x > l, x < r, y > b, y < t]).toEqual([true, true, true, true])
   })
   it('what is new comes the way that is free: from the front into a box, from above onto it, nowhere into a closed one', () => {
     const board = (id: string, centre: Vec3, [lengthMm, widthMm, thicknessMm]: Vec3): Part => ({

@@ -62,6 +62,8 @@ export interface IsoOptions {
   ghosts?: ReadonlySet<string>
   /** Parts moved out of their place, mm: for drawings of how it goes together. */
   moved?: ReadonlyMap<string, Vec3>
+  /** From below, as one sees what hangs: everything upside down as in a mirror on the floor, and the page turned back. */
+  below?: boolean
 }
 
 const inkOf = (p: Part): Ink => (p.stock.kind === 'sheet' ? 'sheet' : p.stock.kind === 'board' ? 'board' : 'fitting')
@@ -374,17 +376,44 @@ function edgesOf({ edges, round }: Solid): readonly (readonly [Vec3, Vec3])[] {
 
 /** Draws an assembly in space: faces, the edges that are seen, work in faces that look to the eye. */
 export function drawIso(a: Assembly, o: IsoOptions): Scene {
+  return o.below ? turnedBack(drawn(a, o)) : drawn(a, o)
+}
+
+const under = (p: Vec3): Vec3 => [p[0], p[1], -p[2]]
+/** A solid in the mirror: its outline goes round the other way, and so does its third axis. */
+const mirrored = (s: Solid): Solid => ({
+  ...s,
+  pieces: s.pieces.map((b) => ({ ...b, centre: under(b.centre), along: under(b.along), across: under(b.across) })),
+  edges: s.edges.map(([p, q]) => [under(p), under(q)] as const),
+})
+function turnedBack({ marks, bounds: [l, b, r, t] }: Scene): Scene {
+  const back = ([x, y]: Point): Point => [x, -y]
+  return {
+    bounds: [l, -t, r, -b],
+    marks: marks.map((m): Mark => {
+      if (m.kind === 'face') return { ...m, points: m.points.map(back) }
+      if (m.kind === 'edge') return { ...m, from: back(m.from), to: back(m.to) }
+      return m.kind === 'label' ? { ...m, at: back(m.at) } : m
+    }),
+  }
+}
+
+function drawn(a: Assembly, o: IsoOptions): Scene {
+  const look = o.below ? mirrored : (s: Solid) => s
   const things: Thing[] = a.parts.map((part) => ({
     part,
-    solid: at(solidOf(part), o.moved?.get(part.id)),
+    solid: look(at(solidOf(part), o.moved?.get(part.id))),
     ink: inkOf(part),
   }))
   if (o.showGoods !== false)
     for (const bay of a.bays)
       for (const item of bay.items)
-        things.push({ goods: item.goodsId, solid: goodsSolid(o.goods.get(item.goodsId), item.box), ink: 'goods' })
+        things.push({ goods: item.goodsId, solid: look(goodsSolid(o.goods.get(item.goodsId), item.box)), ink: 'goods' })
   const pieces = things.flatMap((t, i) => t.solid.pieces.map((box) => pieceOf(i, box)))
-  const bounds = boundsOf([...things.flatMap((t) => t.solid.pieces), ...(o.frame ?? []).map(turnedBox)])
+  const bounds = boundsOf([
+    ...things.flatMap((t) => t.solid.pieces),
+    ...(o.frame ?? []).flatMap((p) => look(solidOf(p)).pieces),
+  ])
   const cellMm = Math.max(20, Math.max(bounds[2] - bounds[0], bounds[3] - bounds[1]) / CELLS)
   const grid = new Grid(pieces, cellMm)
   const marks: Mark[] = []
@@ -434,9 +463,10 @@ export function drawIso(a: Assembly, o: IsoOptions): Scene {
   for (const t of things) {
     for (const [from, to] of edgesOf(t.solid)) line(from, to, t, t.ink)
     if (t.part)
-      for (const figure of holesSeen(t.part, o.moved?.get(t.part.id))) ring(figure, (p, q) => line(p, q, t, 'work'))
+      for (const figure of holesSeen(t.part, o.moved?.get(t.part.id), o.below))
+        ring(figure, (p, q) => line(p, q, t, 'work'))
   }
-  if (o.moved) marks.push(...guides(a.parts, o.moved, grid))
+  if (o.moved && !o.below) marks.push(...guides(a.parts, o.moved, grid))
   if (o.labels) marks.push(...labelsOf(things, o.labels))
   return { marks, bounds }
 }
@@ -485,14 +515,17 @@ function outward(figure: readonly Vec3[], centre: Vec3): Vec3 {
 }
 
 /** Holes in the broad face that looks to the eye, a hair above it. */
-function holesSeen(p: Part, by: Vec3 = [0, 0, 0]): Vec3[][] {
+function holesSeen(p: Part, by: Vec3 = [0, 0, 0], below = false): Vec3[][] {
   const holes = p.machining.filter((m) => m.kind === 'hole' || m.kind === 'row')
   if (holes.length === 0) return []
   const third = cross(p.at.along, p.at.across)
-  const up = dot(third, EYE) > 0
+  const up = dot(third, below ? under(EYE) : EYE) > 0
   const off = scale(third, ((up ? 1 : -1) * p.size.thicknessMm) / 2)
   return workOn({ ...p, machining: holes }, up ? 'over' : 'under').map((f) =>
-    f.map((c): Vec3 => [c[0] + off[0] + by[0], c[1] + off[1] + by[1], c[2] + off[2] + by[2]]),
+    f.map((c): Vec3 => {
+      const there: Vec3 = [c[0] + off[0] + by[0], c[1] + off[1] + by[1], c[2] + off[2] + by[2]]
+      return below ? under(there) : there
+    }),
   )
 }
 

@@ -30,6 +30,7 @@ const LOOKS: readonly Look[] = [...VIEWS, 'space']
 const view = ref<Look>('front')
 const showGoods = useStorage('shape-goods', true)
 const showLabels = useStorage('shape-labels', false)
+const fromBelow = ref(false)
 const starting = ref(false)
 const part = ref<string | null>(null)
 watch(buildId, () => (part.value = null))
@@ -43,7 +44,7 @@ const scene = computed(() => {
   const { shaped, boxes, goods, space, labels } = reading.value
   const shown = { goods, showGoods: showGoods.value, labels: showLabels.value ? labels : undefined }
   return view.value === 'space'
-    ? drawIso(shaped.assembly, shown)
+    ? drawIso(shaped.assembly, { ...shown, below: fromBelow.value })
     : drawView(shaped.assembly, view.value, {
         ...shown,
         boxes,
@@ -152,6 +153,7 @@ const VIEW_NAMES: Record<Look, string> = { front: 'Front', plan: 'Plan', section
             </BButtonGroup>
             <BFormCheckbox v-model="showGoods" inline>goods</BFormCheckbox>
             <BFormCheckbox v-model="showLabels" inline>labels</BFormCheckbox>
+            <BFormCheckbox v-if="view === 'space'" v-model="fromBelow" inline>from below</BFormCheckbox>
             <select
               v-if="view === 'space' && reading"
               class="form-select form-select-sm pick"
