@@ -44,8 +44,10 @@ function workKey(p: Part): string {
     const work = x.machining.map((m) => ('face' in m ? withoutFace(m) : m))
     return JSON.stringify(x.outline ? [x.outline, ...work] : work)
   }
-  // One bevel more or less is the same on either face: the piece is turned round.
-  const faced = { ...p, machining: p.machining.filter((m) => m.kind !== 'bevel') }
+  // A bevel alone is the same on either face: the piece is turned round.
+  const [first, ...more] = p.machining.filter((m) => 'face' in m)
+  const isLone = first?.kind === 'bevel' && more.length === 0
+  const faced = isLone ? { ...p, machining: p.machining.filter((m) => m !== first) } : p
   const lies = asItLies(faced)
   const handed = plain(lies) !== plain(faced) || facesDiffer(faced.machining)
   return fingerprint(plain(p)) + (handed ? `/${fingerprint(JSON.stringify(lies))}` : '')

@@ -1,7 +1,9 @@
 /** Greatest common divisor; of nought and a number that number. */
 export const gcd = (a: number, b: number): number => (b === 0 ? a : gcd(b, a % b))
 
-/** Costs are whole: a bound between two of them is worth the next. What floating point may be off is taken off first. */
+/**
+ * Costs are whole: a bound between two of them is worth the next. What floating point may be off is taken off first.
+ */
 export const wholeAbove = (bound: number): number => Math.ceil(bound - 1e-6 - 1e-11 * Math.abs(bound))
 
 /** Prices that sums of board prices can make, from the least upward: a bound between two of them is worth the next. */

@@ -22,7 +22,9 @@ export interface CutNode {
   pieces: number[]
   /** The way it is cut; null for a finished piece and for what is left over. */
   way: Way | null
-  /** Where the blade goes through, its nearer side, one after the other; it takes a kerf, or the rest where that is less. */
+  /**
+   * Where the blade goes through, its nearer side, one after the other; it takes a kerf, or the rest where that is less.
+   */
   cuts: number[]
   /** What the cuts leave, one more than there are cuts; nothing left is a region without size. */
   parts: CutNode[]

@@ -131,7 +131,10 @@ const MOST_LISTED: [field: 'parts' | 'stock', most: number, what: string][] = [
 /** Faults of a file that are told, one after the other. */
 const MOST_TOLD = 8
 
-/** Reads either kind of instance from the text of a file. @returns the instance, or what is wrong with it, line by line */
+/**
+ * Reads either kind of instance from the text of a file.
+ * @returns the instance, or what is wrong with it, line by line
+ */
 export function readInstance(
   text: string,
 ): { ok: true; instance: Cut1dInstance | Cut2dInstance } | { ok: false; faults: string[] } {

@@ -30,11 +30,11 @@ export interface SawCut {
   stock: string
   /** By the shape of what is in the hand: a rip runs along its longer side, a crosscut across it. */
   kind: 'square' | 'rip' | 'crosscut' | 'trim'
-  /** Stop or fence setting: size of what comes off, mm; for squaring and trimming what is taken off, the kerf with it. */
+  /** Stop or fence setting: size of what comes off, mm; in squaring and trimming what is taken off, kerf included. */
   settingMm: number
   /** Size of what is in the hand before, along the cut and across it. */
   inHand: { lengthMm: number; widthMm: number }
-  /** What is in the hand, where it lay on the board or sheet; and where on it the blade goes through: its nearer side. */
+  /** What is in the hand, where it lay on the board or sheet; and where the blade goes through: its nearer side. */
   region: Rect
   way: Way
   atMm: number

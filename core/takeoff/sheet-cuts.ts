@@ -9,7 +9,10 @@ import type { SheetLaid } from './sawing.ts'
 export const OUTFEED_MM = 1200
 /** A hand stays this far from the blade: narrower rips want a push stick. Usual shop rule, product decision, mm. */
 export const PUSH_STICK_MM = 150
-/** An edge shorter than this is not led along a fence: it turns, and is thrown back. Usual shop rule, product decision, mm. */
+/**
+ * An edge shorter than this is not led along a fence: it turns, and is thrown back. Usual shop rule, product decision,
+ * mm.
+ */
 export const FENCE_EDGE_MM = 300
 /** What is smaller than this both ways cannot be held at a saw. Product decision, mm. */
 export const SHORT_STOCK_MM = 200

@@ -1,0 +1,143 @@
+import { type Box, type TurnedBox } from '../geometry/box.ts'
+import { clipped, faces, halfSpaces, type HalfSpace } from '../geometry/contact.ts'
+import { hull, type Point } from '../geometry/hull.ts'
+import { cross, dot, scale, sub, unit, type Vec3 } from '../geometry/vec.ts'
+
+/*
+ * Solids as the eye meets them from in front, the right and above: what each covers of the page, and what it hides of an
+ * edge.
+ */
+
+/** Towards the eye. */
+export const EYE: Vec3 = unit([1, 1, 1])
+export const RIGHT: Vec3 = unit([1, -1, 0])
+export const UP: Vec3 = cross(EYE, RIGHT).map((v) => -v) as Vec3
+/** Lengths along all three ways are true on the page. */
+export const TRUE = Math.sqrt(3 / 2)
+export const onPage = (p: Vec3): Point => [TRUE * dot(p, RIGHT), TRUE * dot(p, UP)]
+
+/** Pieces are this much smaller when they hide: what only touches hides nothing, mm. */
+export const SKIN_MM = 0.05
+/** Pieces of a line shorter than this are not drawn, share of it. */
+const LEAST = 1e-4
+
+/** A solid without a corner that points inwards. */
+export interface Piece {
+  thing: number
+  /** Its faces, and which of them look to the eye: corners and the way out. */
+  all: Vec3[][]
+  seen: { points: Vec3[]; out: Vec3 }[]
+  bounds: Box
+  walls: HalfSpace[]
+  /** How far each wall looks to the eye. */
+  facing: number[]
+  /** Its figure on the page, going round to the left. */
+  figure: Point[]
+  /** What it covers of the page: left, bottom, right, top. */
+  page: [number, number, number, number]
+  near: [number, number]
+}
+export function pieceOf(thing: number, box: TurnedBox): Piece {
+  const all = faces(box)
+  const seen = all.map((points) => ({ points, out: outward(points, box.centre) })).filter((f) => dot(f.out, EYE) > 1e-9)
+  return measured({ thing, all, seen, walls: halfSpaces(box, -SKIN_MM) })
+}
+
+function measured(p: Pick<Piece, 'thing' | 'all' | 'seen' | 'walls'>): Piece {
+  const points = p.all.flat()
+  const flat = points.map(onPage)
+  const depth = points.map((c) => dot(c, EYE))
+  const range = (list: readonly number[]): [number, number] => [Math.min(...list), Math.max(...list)]
+  const [x, y, z] = [0, 1, 2].map((k) => range(points.map((c) => c[k])))
+  const [u, v] = [0, 1].map((k) => range(flat.map((c) => c[k])))
+  return {
+    ...p,
+    facing: p.walls.map((w) => dot(w.out, EYE)),
+    bounds: { min: [x[0], y[0], z[0]], max: [x[1], y[1], z[1]] },
+    figure: hull(flat),
+    page: [u[0], v[0], u[1], v[1]],
+    near: range(depth),
+  }
+}
+
+/** A piece in two along a plane. */
+export function split(p: Piece, axis: number, atMm: number): Piece[] {
+  return [1, -1].map((sign) => {
+    const out: Vec3 = [0, 0, 0]
+    out[axis] = sign
+    const h: HalfSpace = { out, atMm: sign * atMm }
+    const kept = (figure: readonly Vec3[]) => clipped(figure, h)
+    return measured({
+      thing: p.thing,
+      all: p.all.map(kept).filter((f) => f.length > 2),
+      seen: p.seen.map((f) => ({ ...f, points: kept(f.points) })).filter((f) => f.points.length > 2),
+      walls: [...p.walls, { ...h, atMm: h.atMm - SKIN_MM }],
+    })
+  })
+}
+
+/** Way out of a face, unit. */
+export function outward(figure: readonly Vec3[], centre: Vec3): Vec3 {
+  const n = unit(cross(sub(figure[1], figure[0]), sub(figure[2], figure[1])))
+  return dot(sub(figure[0], centre), n) >= 0 ? n : scale(n, -1)
+}
+
+/**
+ * Which stretch of an edge a piece hides, from 0 to 1 along it; null when none. A point at t along the edge and s towards
+ * the eye is inside a wall when a·t + b·s ≤ c. Some s from 0 on must be inside all walls: every bound of it from below
+ * under every bound from above, which are limits of t.
+ */
+export function hiddenBy(p: Piece, from: Vec3, to: Vec3): [number, number] | null {
+  const [wx, wy, wz] = [to[0] - from[0], to[1] - from[1], to[2] - from[2]]
+  const { walls, facing } = p
+  const n = walls.length
+  let [lo, hi] = [0, 1]
+  const limit = (k: number, l: number): boolean => {
+    if (k > 1e-12) hi = Math.min(hi, l / k)
+    else if (k < -1e-12) lo = Math.max(lo, l / k)
+    else if (l < 0) return false
+    return hi > lo
+  }
+  for (let i = 0; i < n; i++) {
+    const { out, atMm } = walls[i]
+    A[i] = wx * out[0] + wy * out[1] + wz * out[2]
+    C[i] = atMm - from[0] * out[0] - from[1] * out[1] - from[2] * out[2]
+    // Upright to the page, or before the edge itself: limits of t alone.
+    if (facing[i] > -FLAT && !limit(A[i], C[i])) return null
+  }
+  for (let i = 0; i < n; i++) {
+    if (facing[i] >= -FLAT) continue
+    for (let j = 0; j < n; j++)
+      if (facing[j] > FLAT && !limit(A[i] * facing[j] - A[j] * facing[i], C[i] * facing[j] - C[j] * facing[i]))
+        return null
+  }
+  return hi - lo > 1e-9 ? [lo, hi] : null
+}
+/** A wall turned this little towards the eye or away is upright to the page. */
+const FLAT = 1e-9
+/** Room for the walls of one piece. */
+const [A, C] = [new Float64Array(256), new Float64Array(256)]
+
+/** Whether a line of the page passes by a figure. */
+export function passes(figure: readonly Point[], p: Point, q: Point): boolean {
+  for (let i = 0; i < figure.length; i++) {
+    const [x, y] = figure[i]
+    const [u, v] = figure[(i + 1) % figure.length]
+    const side = (c: Point) => (u - x) * (c[1] - y) - (v - y) * (c[0] - x)
+    if (side(p) <= 0 && side(q) <= 0) return true
+  }
+  return false
+}
+
+/** What of 0 to 1 is left when stretches are taken away. */
+export function left(gone: [number, number][]): [number, number][] {
+  gone.sort((a, b) => a[0] - b[0])
+  const out: [number, number][] = []
+  let at = 0
+  for (const [lo, hi] of gone) {
+    if (lo - at > LEAST) out.push([at, lo])
+    at = Math.max(at, hi)
+  }
+  if (1 - at > LEAST) out.push([at, 1])
+  return out
+}
