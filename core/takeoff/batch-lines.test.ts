@@ -53,6 +53,31 @@ describe('lines of a batch', () => {
     ])
     expect(sayLine(linesOf(square)[0], names, sayIn(METRIC))).toBe('Boards 25–35')
   })
+  it('keep unlike cuts of one sheet apart, in their order on it', () => {
+    const [one] = batches[1].cuts
+    const cut = (n: number, on: string, frees: string[], holds: string[]) => ({
+      ...one,
+      n,
+      key: `${n}`,
+      on,
+      frees,
+      holds,
+    })
+    // Frees one, takes off others, frees one: three lines, and the second sheet's two beside the first's.
+    const cuts = [
+      cut(1, 's1', ['A1'], []),
+      cut(2, 's2', ['A3'], []),
+      cut(3, 's1', [], ['C1', 'C2']),
+      cut(4, 's1', ['A2'], []),
+      cut(5, 's2', [], ['C3', 'C4']),
+    ]
+    const lines = linesOf({ cuts })
+    expect(lines.map((l) => [l.on, l.frees, l.holds])).toEqual([
+      [['s1', 's2'], ['A1', 'A3'], []],
+      [['s1', 's2'], [], ['C1', 'C2', 'C3', 'C4']],
+      [['s1'], ['A2'], []],
+    ])
+  })
   it('say what is to be minded at all of them once', () => {
     const of = (...care: ('sled' | 'outfeed')[]) => ({ ...linesOf(batches[0])[0], care })
     expect(careOfAll([of('sled', 'outfeed'), of('sled')])).toEqual(['sled'])

@@ -17,18 +17,33 @@ export interface BatchLine {
 /** The letters of a label: pieces of one kind bear the same, and a number. */
 export const letterOf = (label: string): string => label.replace(/\d+$/, '')
 
-/** The lines of a batch, in the order of their first cuts. */
+/** What tells one cut of a batch from another. */
+const kindOf = (c: SawCut): string =>
+  [c.frees.map(letterOf).sort(), c.holds.map(letterOf).sort(), c.care, Math.round(c.inHand.lengthMm)].join('/')
+
+/**
+ * The lines of a batch. Only cuts that are alike and follow each other on their board or sheet stand together; what comes
+ * later on one comes in a later line.
+ */
 export function linesOf(batch: Pick<CutBatch, 'cuts'>): BatchLine[] {
-  const byOn = new Map<string, SawCut[]>()
-  for (const c of batch.cuts) byOn.set(c.on, [...(byOn.get(c.on) ?? []), c])
-  const alike = new Map<string, SawCut[][]>()
-  for (const cuts of byOn.values()) {
-    const what = (c: SawCut) =>
-      [c.frees.map(letterOf).sort(), c.holds.map(letterOf).sort(), c.care, Math.round(c.inHand.lengthMm)].join('/')
-    const sign = [cuts[0].stock, ...cuts.map(what)].join('|')
-    alike.set(sign, [...(alike.get(sign) ?? []), cuts])
+  const runs = new Map<string, SawCut[][]>()
+  for (const c of batch.cuts) {
+    const mine = runs.get(c.on) ?? []
+    runs.set(c.on, mine)
+    const last = mine[mine.length - 1]
+    if (last && kindOf(last[0]) === kindOf(c)) last.push(c)
+    else mine.push([c])
   }
-  return [...alike.values()].map((list) => {
+  const alike = new Map<string, { turn: number; runs: SawCut[][] }>()
+  for (const mine of runs.values())
+    mine.forEach((run, turn) => {
+      const sign = [turn, run[0].stock, run.length, kindOf(run[0])].join('|')
+      const line = alike.get(sign) ?? { turn, runs: [] }
+      alike.set(sign, line)
+      line.runs.push(run)
+    })
+  const lines = [...alike.values()].sort((a, b) => a.turn - b.turn || a.runs[0][0].n - b.runs[0][0].n)
+  return lines.map(({ runs: list }) => {
     const cuts = list.flat()
     return {
       key: cuts[0].key,

@@ -76,8 +76,9 @@ export function sayLine(l: BatchLine, names: ReadonlyMap<string, string>, say: S
   const on = sayOn(l.on.map((id) => names.get(id) ?? id))
   if (l.cuts.length === 1) return `${on}: ${sayOutcome(l.cuts[0], say)}`
   const many = `${on}${l.each > 1 ? `: ${l.each} ${l.on.length > 1 ? 'each' : 'cuts'}` : ''}`
-  if (l.frees.length > 0) return `${many} → ${ranges(l.frees, '–')}`
-  return l.holds.length > 0 && l.cuts[0].kind !== 'trim' ? `${many}, takes off ${sayHeld(l.holds)}` : many
+  const freed = l.frees.length > 0 ? ` → ${ranges(l.frees, '–')}` : ''
+  const off = l.holds.length > 0 && l.cuts[0].kind !== 'trim' ? `, takes off ${sayHeld(l.holds)}` : ''
+  return `${many}${freed}${off}`
 }
 
 /** What comes off, and what stays in the hand. */
