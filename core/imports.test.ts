@@ -50,7 +50,8 @@ const MAY: Record<string, string[]> = {
 /** Only these packages may stand in the core. */
 const PACKAGES: Record<string, string[]> = {
   zod: ['measure/schema.ts', 'families/family.ts'],
-  earcut: ['geometry/pieces.ts'],
+  earcut: ['geometry/pieces.ts', 'drawing/mesh.ts'],
+  'polygon-clipping': ['drawing/mesh.ts'],
 }
 
 const files = (dir: string): string[] =>

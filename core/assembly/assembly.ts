@@ -37,7 +37,10 @@ export type Face = z.infer<typeof face>
  * What is done to a part after it is cut to length and width. Places are from the part's start, along and across it.
  */
 export const machining = z.discriminatedUnion('kind', [
-  /** The end is cut at an angle from square; `lengthMm` of the part is over its long point. */
+  /**
+   * The end is cut at an angle from square; `lengthMm` of the part is over its long point, which is on the low edge
+   * (through its width) or in the under face (through its thickness); where the angle is negative, on the other.
+   */
   z.object({ kind: z.literal('mitre'), end, angleRad: z.number(), through: z.enum(['width', 'thickness']) }),
   z.object({
     kind: z.literal('notch'),

@@ -3,7 +3,10 @@ import type { Face, Machining, Part } from './assembly.ts'
 const other = (f: Face): Face => (f === 'over' ? 'under' : 'over')
 
 /** The same work in the other face. */
-export const facedOver = (m: Machining): Machining => ('face' in m ? { ...m, face: other(m.face) } : m)
+export function facedOver(m: Machining): Machining {
+  if (m.kind === 'mitre' && m.through === 'thickness') return { ...m, angleRad: -m.angleRad }
+  return 'face' in m ? { ...m, face: other(m.face) } : m
+}
 
 /** A piece turned over about its length: its other face is up, and its lower edge where its upper one was. */
 function turnedOver(m: Machining, widthMm: number): Machining {
@@ -24,6 +27,8 @@ function turnedOver(m: Machining, widthMm: number): Machining {
     case 'rabbet':
       return flipped(faced)
     case 'mitre':
+      // Through the thickness it was turned with the face.
+      return faced.through === 'width' ? { ...faced, angleRad: -faced.angleRad } : faced
     case 'corner':
       return faced
   }

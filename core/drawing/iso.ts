@@ -1,14 +1,15 @@
 import type { Assembly, Part } from '../assembly/assembly.ts'
 import { turnedBox } from '../assembly/part-box.ts'
-import { corners, type Box, type TurnedBox } from '../geometry/box.ts'
-import { faces } from '../geometry/contact.ts'
+import { corners, type TurnedBox } from '../geometry/box.ts'
 import { hull, type Point } from '../geometry/hull.ts'
-import { cross, dot, mid, norm, scale, sub, type Vec3 } from '../geometry/vec.ts'
-import { isRound, type Goods } from '../goods/goods.ts'
+import { areaVector } from '../geometry/polyhedron.ts'
+import { add, cross, dot, norm, scale, sub, type Vec3 } from '../geometry/vec.ts'
+import type { Goods } from '../goods/goods.ts'
+import { goodsSolid } from './goods-solid.ts'
 import { Grid, painted } from './paint-order.ts'
-import { EYE, hiddenBy, left, onPage, outward, passes, pieceOf, type Piece } from './piece.ts'
+import { EYE, hiddenBy, left, onPage, passes, pieceOf, type Piece } from './piece.ts'
 import type { Ink, Mark, Scene } from './scene.ts'
-import { circle, prismSolid, solidOf, type Solid } from './solid.ts'
+import { polyhedra, solidOf, type Solid } from './solid.ts'
 import { workOn } from './work.ts'
 
 /*
@@ -42,21 +43,6 @@ export interface IsoOptions {
 
 const inkOf = (p: Part): Ink => (p.stock.kind === 'sheet' ? 'sheet' : p.stock.kind === 'board' ? 'board' : 'fitting')
 
-function goodsSolid(g: Goods | undefined, box: Box): Solid {
-  const [w, d, h] = sub(box.max, box.min)
-  const round = g !== undefined && isRound(g.kind)
-  return prismSolid(
-    {
-      centre: mid(box.min, box.max),
-      along: [1, 0, 0],
-      across: [0, 1, 0],
-      size: [w, d, h],
-      ...(round ? { outline: circle(w, d) } : {}),
-    },
-    round,
-  )
-}
-
 /** The edges of a solid that may be seen: of what is round only where its side turns away. */
 function edgesOf({ edges, round }: Solid): readonly (readonly [Vec3, Vec3])[] {
   if (!round) return edges
@@ -78,6 +64,7 @@ const under = (p: Vec3): Vec3 => [p[0], p[1], -p[2]]
 const mirrored = (s: Solid): Solid => ({
   ...s,
   pieces: s.pieces.map((b) => ({ ...b, centre: under(b.centre), along: under(b.along), across: under(b.across) })),
+  cuts: s.cuts.map((h) => ({ ...h, out: under(h.out) })),
   edges: s.edges.map(([p, q]) => [under(p), under(q)] as const),
 })
 function turnedBack({ marks, bounds: [l, b, r, t] }: Scene): Scene {
@@ -103,7 +90,7 @@ function drawn(a: Assembly, o: IsoOptions): Scene {
     for (const bay of a.bays)
       for (const item of bay.items)
         things.push({ goods: item.goodsId, solid: look(goodsSolid(o.goods.get(item.goodsId), item.box)), ink: 'goods' })
-  const pieces = things.flatMap((t, i) => t.solid.pieces.map((box) => pieceOf(i, box)))
+  const pieces = things.flatMap((t, i) => t.solid.pieces.map((box) => pieceOf(i, box, t.solid.cuts)))
   const bounds = boundsOf([
     ...things.flatMap((t) => t.solid.pieces),
     ...(o.frame ?? []).flatMap((p) => look(solidOf(p)).pieces),
@@ -194,6 +181,7 @@ function at(s: Solid, by: Vec3 | undefined): Solid {
   return {
     ...s,
     pieces: s.pieces.map((b) => ({ ...b, centre: put(b.centre) })),
+    cuts: s.cuts.map((h) => ({ ...h, atMm: h.atMm + dot(by, h.out) })),
     edges: s.edges.map(([p, q]) => [put(p), put(q)] as const),
   }
 }
@@ -234,18 +222,12 @@ function labelsOf(things: readonly Thing[], labels: ReadonlyMap<string, string>)
     const text = part && labels.get(part.id)
     if (!part || !text) return []
     let [most, where]: [number, Vec3] = [0, part.at.centre]
-    for (const box of solid.pieces)
-      for (const f of faces(box)) {
-        if (dot(outward(f, box.centre), EYE) <= 0) continue
-        const area = norm(cross(sub(f[1], f[0]), sub(f[2], f[1])))
-        if (area > most)
-          [most, where] = [
-            area,
-            scale(
-              f.reduce((s, c) => [s[0] + c[0], s[1] + c[1], s[2] + c[2]], [0, 0, 0]),
-              1 / f.length,
-            ),
-          ]
+    for (const piece of polyhedra(solid))
+      for (const f of piece) {
+        const out = areaVector(f)
+        if (dot(out, EYE) <= 0) continue
+        const area = norm(out)
+        if (area > most) [most, where] = [area, scale(f.reduce(add, [0, 0, 0]), 1 / f.length)]
       }
     return [{ kind: 'label', at: onPage(where), text, part: part.id, upright: false }]
   })

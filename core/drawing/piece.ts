@@ -1,7 +1,8 @@
 import { type Box, type TurnedBox } from '../geometry/box.ts'
-import { clipped, faces, halfSpaces, type HalfSpace } from '../geometry/contact.ts'
+import { clipped, halfSpaces, type HalfSpace } from '../geometry/contact.ts'
 import { hull, type Point } from '../geometry/hull.ts'
-import { cross, dot, scale, sub, unit, type Vec3 } from '../geometry/vec.ts'
+import { cutBy, outOf, polyhedronOf, type Polyhedron } from '../geometry/polyhedron.ts'
+import { cross, dot, unit, type Vec3 } from '../geometry/vec.ts'
 
 /*
  * Solids as the eye meets them from in front, the right and above: what each covers of the page, and what it hides of an
@@ -25,8 +26,8 @@ const LEAST = 1e-4
 export interface Piece {
   thing: number
   /** Its faces, and which of them look to the eye: corners and the way out. */
-  all: Vec3[][]
-  seen: { points: Vec3[]; out: Vec3 }[]
+  all: Polyhedron
+  seen: { points: readonly Vec3[]; out: Vec3 }[]
   bounds: Box
   walls: HalfSpace[]
   /** How far each wall looks to the eye. */
@@ -37,10 +38,12 @@ export interface Piece {
   page: [number, number, number, number]
   near: [number, number]
 }
-export function pieceOf(thing: number, box: TurnedBox): Piece {
-  const all = faces(box)
-  const seen = all.map((points) => ({ points, out: outward(points, box.centre) })).filter((f) => dot(f.out, EYE) > 1e-9)
-  return measured({ thing, all, seen, walls: halfSpaces(box, -SKIN_MM) })
+/** @param cuts what mitres and bevels leave of it */
+export function pieceOf(thing: number, box: TurnedBox, cuts: readonly HalfSpace[] = []): Piece {
+  const all = cuts.reduce(cutBy, polyhedronOf(box))
+  const seen = all.map((points) => ({ points, out: outOf(points) })).filter((f) => dot(f.out, EYE) > 1e-9)
+  const walls = [...halfSpaces(box, -SKIN_MM), ...cuts.map((h) => ({ ...h, atMm: h.atMm - SKIN_MM }))]
+  return measured({ thing, all, seen, walls })
 }
 
 function measured(p: Pick<Piece, 'thing' | 'all' | 'seen' | 'walls'>): Piece {
@@ -74,12 +77,6 @@ export function split(p: Piece, axis: number, atMm: number): Piece[] {
       walls: [...p.walls, { ...h, atMm: h.atMm - SKIN_MM }],
     })
   })
-}
-
-/** Way out of a face, unit. */
-export function outward(figure: readonly Vec3[], centre: Vec3): Vec3 {
-  const n = unit(cross(sub(figure[1], figure[0]), sub(figure[2], figure[1])))
-  return dot(sub(figure[0], centre), n) >= 0 ? n : scale(n, -1)
 }
 
 /**

@@ -1,12 +1,16 @@
 import type { Machining, Part } from '../assembly/assembly.ts'
 import { turnedBox } from '../assembly/part-box.ts'
 import { outlineOf, thirdAxis, type TurnedBox } from '../geometry/box.ts'
+import type { HalfSpace } from '../geometry/contact.ts'
 import { convexPieces } from '../geometry/pieces.ts'
-import { add, scale, type Vec3 } from '../geometry/vec.ts'
+import { cutBy, isCap, polyhedronOf, type Polyhedron } from '../geometry/polyhedron.ts'
+import { add, dot, scale, sub, type Vec3 } from '../geometry/vec.ts'
 
 /** A part as it comes from the bench: solids without a corner that points inwards, and the edges one sees. */
 export interface Solid {
   pieces: readonly TurnedBox[]
+  /** What mitres and bevels leave of all of them. */
+  cuts: readonly HalfSpace[]
   edges: readonly (readonly [Vec3, Vec3])[]
   /** Edges along its sides are only seen where the side turns away: rods, drums. */
   round: boolean
@@ -16,11 +20,12 @@ type Range = readonly [number, number]
 /** What is taken out of a part: from where to where along it, across it and through it, from its corner, mm. */
 type Taken = readonly [Range, Range, Range]
 
-/** Corners of what is round. */
+/** Corners of what is round, and of a quarter of a rounded corner. */
 const ROUND = 20
+const ARC = 12
 const EVEN_MM = 1e-6
 
-/** What saw and router take out of a part as boxes; holes, bevels and mitres take none. */
+/** What saw and router take out of a part as boxes; holes, bevels, mitres and corners take none. */
 function takenBy(m: Machining, p: Part): Taken[] {
   const { lengthMm: l, widthMm: w, thicknessMm: t } = p.size
   const deep = (mm: number, face: 'over' | 'under'): Range => (face === 'over' ? [t - mm, t] : [0, mm])
@@ -122,7 +127,7 @@ function cells(p: Part, taken: readonly Taken[]): Solid {
         }
       }
   }
-  return { pieces, edges, round: false }
+  return { pieces, cuts: [], edges, round: false }
 }
 
 /** A solid of one outline all the way through. */
@@ -138,18 +143,18 @@ export function prismSolid(b: TurnedBox, round = false): Solid {
       [near, far],
     ]
   })
-  return { pieces: convexPieces(b), edges, round }
+  return { pieces: convexPieces(b), cuts: [], edges, round }
 }
 
 /** Corners of a circle, or of an oval, from its centre. */
-export const circle = (wide: number, high: number): (readonly [number, number])[] =>
-  Array.from({ length: ROUND }, (_, i) => {
-    const a = (2 * Math.PI * i) / ROUND
+export const circle = (wide: number, high: number, n = ROUND): (readonly [number, number])[] =>
+  Array.from({ length: n }, (_, i) => {
+    const a = (2 * Math.PI * i) / n
     return [(wide / 2) * Math.cos(a), (high / 2) * Math.sin(a)] as const
   })
 
 /** A part lengthwise: its section is the outline, its length runs through. */
-const lengthwise = (p: Part, outline: readonly (readonly [number, number])[]): TurnedBox => {
+export const lengthwise = (p: Part, outline: readonly (readonly [number, number])[]): TurnedBox => {
   const box = turnedBox(p)
   return {
     centre: box.centre,
@@ -160,46 +165,100 @@ const lengthwise = (p: Part, outline: readonly (readonly [number, number])[]): T
   }
 }
 
-/** Section of a part with an edge at a slant, from its middle: across it, and through it. */
-function bevelled(p: Part, m: Extract<Machining, { kind: 'bevel' }>): (readonly [number, number])[] {
-  const [w, t] = [p.size.widthMm / 2, p.size.thicknessMm / 2]
-  const cut = Math.min(2 * w, 2 * t * Math.tan(m.angleRad))
-  // The slant takes wood off the face it is told for.
-  const low = m.edge === 'low'
-  const [under, over] = m.face === 'over' ? [0, cut] : [cut, 0]
-  return low
-    ? [
-        [-w + under, -t],
-        [w, -t],
-        [w, t],
-        [-w + over, t],
-      ]
-    : [
-        [-w, -t],
-        [w - under, -t],
-        [w - over, t],
-        [-w, t],
-      ]
+/** Corners of the broad face of a rectangle whose corners are rounded off; `front`: those of its upper edge. */
+function rounded(p: Part, m: Extract<Machining, { kind: 'corner' }>): [number, number][] {
+  const { lengthMm: l, widthMm: w } = p.size
+  const r = Math.min(m.radiusMm, l / 2, w / (m.at === 'all' ? 2 : 1))
+  const arc = (u: number, v: number, from: number): [number, number][] =>
+    Array.from({ length: ARC + 1 }, (_, i) => {
+      const a = from + (i * Math.PI) / 2 / ARC
+      return [u + r * Math.cos(a) - l / 2, v + r * Math.sin(a) - w / 2]
+    })
+  const half = Math.PI / 2
+  const low: [number, number][] =
+    m.at === 'all'
+      ? [...arc(r, r, 2 * half), ...arc(l - r, r, 3 * half)]
+      : [
+          [-l / 2, -w / 2],
+          [l / 2, -w / 2],
+        ]
+  return [...low, ...arc(l - r, w - r, 0), ...arc(r, w - r, half)]
 }
+
+/** The planes an end at a slant or an edge at a slant is cut along; what lies beyond is gone. */
+function planeOf(m: Machining, p: Part): HalfSpace | null {
+  if (m.kind !== 'mitre' && m.kind !== 'bevel') return null
+  const { lengthMm: l, widthMm: w, thicknessMm: t } = p.size
+  const third = thirdAxis(turnedBox(p))
+  const [c, s] = [Math.cos(m.angleRad), Math.sin(m.angleRad)]
+  const plane = (out: Vec3, corner: Vec3): HalfSpace => ({ out, atMm: dot(out, corner) })
+  if (m.kind === 'bevel') {
+    // The slant takes wood off the face it is told for.
+    const edge = scale(p.at.across, m.edge === 'low' ? -1 : 1)
+    const face = scale(third, m.face === 'over' ? 1 : -1)
+    const corner = add(p.at.centre, add(scale(edge, w / 2), scale(face, -t / 2)))
+    return plane(add(scale(edge, c), scale(face, s)), corner)
+  }
+  const end = scale(p.at.along, m.end === 'start' ? -1 : 1)
+  const [across, half] = m.through === 'width' ? [p.at.across, w / 2] : [third, t / 2]
+  // The long point stays; the end falls back towards the other side.
+  const away = scale(across, Math.sign(m.angleRad) || 1)
+  const corner = add(p.at.centre, add(scale(end, l / 2), scale(away, -half)))
+  return plane(add(scale(end, c), scale(away, Math.abs(s))), corner)
+}
+
+/** A solid with what lies beyond planes taken off: its edges end there, and those round the cuts are new. */
+function cutOff(s: Solid, cuts: readonly HalfSpace[]): Solid {
+  if (cuts.length === 0) return s
+  const kept = s.edges.flatMap(([p, q]): [Vec3, Vec3][] => {
+    let [lo, hi] = [0, 1]
+    for (const h of cuts) {
+      const [dp, dq] = [dot(p, h.out) - h.atMm, dot(q, h.out) - h.atMm]
+      if (dp > -EVEN_MM && dq > -EVEN_MM) return []
+      if (dp > EVEN_MM) lo = Math.max(lo, dp / (dp - dq))
+      if (dq > EVEN_MM) hi = Math.min(hi, dp / (dp - dq))
+    }
+    const at = (k: number) => add(p, scale(sub(q, p), k))
+    return hi - lo > EVEN_MM ? [[at(lo), at(hi)]] : []
+  })
+  const round = new Map<string, [Vec3, Vec3]>()
+  const key = (p: Vec3, q: Vec3) => [...p, ...q].map((v) => v.toFixed(3)).join()
+  for (const b of s.pieces)
+    for (const f of cuts.reduce(cutBy, polyhedronOf(b)))
+      if (cuts.some((h) => isCap(f, h)))
+        f.forEach((p, i) => {
+          const q = f[(i + 1) % f.length]
+          // What two pieces of one cut share is no edge.
+          if (!round.delete(key(q, p))) round.set(key(p, q), [p, q])
+        })
+  return { ...s, cuts, edges: [...kept, ...round.values()] }
+}
+
+/** What a solid is made of, piece by piece, with its cuts. */
+export const polyhedra = (s: Solid): Polyhedron[] =>
+  s.pieces.map((b) => s.cuts.reduce(cutBy, polyhedronOf(b))).filter((f) => f.length > 3)
 
 const known = new WeakMap<Part, Solid>()
 
-/** A part with what is cut into it. Holes and mitres do not change it: they are drawn on it. */
+/** A part with what is cut into it. Holes do not change it: they are drawn on it. */
 export function solidOf(p: Part): Solid {
   const seen = known.get(p)
   if (seen) return seen
-  const bevel = p.machining.find((m) => m.kind === 'bevel')
+  const corner = p.machining.find((m) => m.kind === 'corner')
   const taken = p.machining.flatMap((m) => takenBy(m, p))
+  const plain = turnedBox(p)
   const solid =
     p.stock.kind === 'steel'
       ? prismSolid(lengthwise(p, circle(p.size.widthMm, p.size.thicknessMm)), true)
       : p.outline
-        ? prismSolid(turnedBox(p))
+        ? prismSolid(plain)
         : taken.length > 0
           ? cells(p, taken)
-          : bevel
-            ? prismSolid(lengthwise(p, bevelled(p, bevel)))
-            : prismSolid(turnedBox(p))
-  known.set(p, solid)
-  return solid
+          : prismSolid(corner ? { ...plain, outline: rounded(p, corner) } : plain)
+  const whole = cutOff(
+    solid,
+    p.machining.flatMap((m) => planeOf(m, p) ?? []),
+  )
+  known.set(p, whole)
+  return whole
 }

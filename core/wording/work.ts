@@ -58,7 +58,7 @@ function say1(m: Machining, places: number[], say: Say): string {
     case 'bevel':
       return `${degrees(m.angleRad)} bevel along its ${EDGES[m.edge]}`
     case 'mitre':
-      return `${degrees(m.angleRad)} mitre at its ${EDGES[m.end]}`
+      return `${degrees(Math.abs(m.angleRad))} mitre at its ${EDGES[m.end]}`
     case 'notch':
       return `notch ${len(m.lengthMm)} long, ${len(m.depthMm)} deep in its ${EDGES[m.edge]}, from its start ${at}`
     case 'hole':

@@ -1,9 +1,8 @@
 <script setup lang="ts">
 import { useLocalStorage, useSessionStorage } from '@vueuse/core'
-import { computed } from 'vue'
+import { computed, ref, watch } from 'vue'
 import { METHODS } from '../../../core/mechanics/methods/all.ts'
 import { stepFasteners } from '../../../core/project/step-fasteners.ts'
-import { drawIso } from '../../../core/drawing/iso.ts'
 import { drawView } from '../../../core/drawing/view.ts'
 import { roleName, stockName } from '../../../core/wording/names.ts'
 import type { Part } from '../../../core/assembly/assembly.ts'
@@ -22,7 +21,9 @@ import PressedButtons from '../../components/PressedButtons.vue'
 import MeasureField from '../../components/MeasureField.vue'
 import StoryStick from '../../components/StoryStick.vue'
 import { useChosenBuild } from '../../composables/chosen-build.ts'
+import IsoScene from '../../drawing/IsoScene.vue'
 import SceneView from '../../drawing/SceneView.vue'
+import BuildInSpace from '../../space/BuildInSpace.vue'
 import { useDocument } from '../../stores/document.ts'
 import { useReadings } from '../../stores/readings.ts'
 
@@ -65,33 +66,35 @@ const there = computed(() => {
   const gone = new Set(steps.value.slice(0, index.value).flatMap((s) => s.removes ?? []))
   return reading.value!.temporary.filter((p) => brought.has(p.id) && !gone.has(p.id))
 })
+const showsGoods = computed(() => step.value.code.startsWith('load'))
 /** How far new parts are drawn from their place, as a share of the build's longest side. */
 const APART = 0.14
-const inSpace = useLocalStorage('build-in-space', true)
+const PICTURES = { space: 'In space', front: 'Front', round: 'Walk round' } as const
+const picture = useLocalStorage<keyof typeof PICTURES>('build-picture', 'space')
 /** What stands by the end of this step, in space: what comes later would hide it. */
-const spaceScene = computed(() => {
+const standing = computed(() => {
   const later = new Set(steps.value.slice(index.value + 1).flatMap((s) => s.parts))
   const { boxes, goods, shaped } = reading.value!
   const { assembly } = shaped
   const fresh = new Set(step.value.parts)
-  const standing = [...assembly.parts.filter((p) => !later.has(p.id) || dark.value.has(p.id)), ...there.value]
+  const stands = [...assembly.parts.filter((p) => !later.has(p.id) || dark.value.has(p.id)), ...there.value]
   // Before the first piece stands: what it will be.
-  const parts = standing.length > 0 ? standing : assembly.parts
+  const parts = stands.length > 0 ? stands : assembly.parts
   const moved = waysIn(
     parts.filter((p) => !fresh.has(p.id)),
     parts.filter((p) => fresh.has(p.id)),
     APART * Math.max(...boxSize(wholeBox(boxes))),
   )
-  return drawIso(
-    { ...assembly, parts },
-    {
+  return {
+    assembly: { ...assembly, parts },
+    options: {
       goods,
       moved,
-      showGoods: step.value.code.startsWith('load'),
+      showGoods: showsGoods.value,
       frame: assembly.parts,
       ghosts: new Set([...fresh].filter((id) => !moved.has(id))),
     },
-  )
+  }
 })
 const frontScene = computed(() =>
   drawView(
@@ -101,7 +104,7 @@ const frontScene = computed(() =>
       boxes: new Map([...reading.value!.boxes, ...there.value.map((p) => [p.id, partBox(p)] as const)]),
       goods: reading.value!.goods,
       over: reading.value!.space,
-      showGoods: step.value.code.startsWith('load'),
+      showGoods: showsGoods.value,
       showDimensions: false,
     },
   ),
@@ -115,11 +118,23 @@ const needed = computed(() => {
   return r.groups
     .map((g) => ({ g, mine: g.parts.filter((p) => step.value.parts.includes(p.id)) }))
     .filter((x) => x.mine.length > 0)
-    .map(({ g, mine }) =>
-      mine[0].stock.kind === 'bought'
-        ? `${mine.length} × ${mine[0].stock.item}`
-        : `${mine.length} ${roleName(mine[0].role, mine.length)} ${g.letter}: ${mine.map((p) => r.labels.get(p.id)).join(' ')}${workOf(mine[0])}`,
-    )
+    .map(({ g, mine }) => ({
+      parts: mine.map((p) => p.id),
+      text:
+        mine[0].stock.kind === 'bought'
+          ? `${mine.length} × ${mine[0].stock.item}`
+          : `${mine.length} ${roleName(mine[0].role, mine.length)} ${g.letter}: ${mine.map((p) => r.labels.get(p.id)).join(' ')}${workOf(mine[0])}`,
+    }))
+})
+/** What is picked, in the picture or in the list of what the step needs. */
+const picked = ref<ReadonlySet<string>>(new Set())
+watch([index, () => build.value?.id], () => (picked.value = new Set()))
+const pick = (ids: readonly string[]) =>
+  (picked.value = ids.every((id) => picked.value.has(id)) ? new Set() : new Set(ids))
+const isPicked = (ids: readonly string[]) => ids.some((id) => picked.value.has(id))
+const pickedPart = computed(() => {
+  const p = picked.value.size === 1 && standing.value.assembly.parts.find((x) => picked.value.has(x.id))
+  return p ? `${reading.value!.labels.get(p.id) ?? ''} ${roleName(p.role)}, ${stockName(p.stock)}`.trim() : ''
 })
 /** For the time being: any straight board of that length will do. */
 const lent = computed(() =>
@@ -160,7 +175,6 @@ const answer = computed(() => {
         text: `Not square yet: they differ by ${readings.say.length(off)}. Push the longer diagonal's corner in by about ${readings.say.length(off / 2)} and measure again.`,
       }
 })
-const scene = computed(() => (inSpace.value ? spaceScene.value : frontScene.value))
 const marks = computed(() => reading.value!.shaped.assembly.stick)
 </script>
 
@@ -210,13 +224,59 @@ const marks = computed(() => reading.value!.shaped.assembly.stick)
         <p v-for="c in step.cautions" :key="c" class="caution">
           <IconWarning aria-hidden="true" /> {{ cautionText(c) }}
         </p>
-        <BFormCheckbox v-model="inSpace" switch>in space</BFormCheckbox>
-        <div class="view">
-          <SceneView class="scene" plain :pale="dark.size > 0" :scene="scene" :dark="dark" :title="stepTitle(step)" />
+        <BButtonGroup size="sm" aria-label="Picture">
+          <BButton
+            v-for="(name, k) in PICTURES"
+            :key="k"
+            :variant="k === picture ? 'primary' : 'outline-secondary'"
+            :aria-pressed="k === picture"
+            @click="picture = k"
+            >{{ name }}</BButton
+          >
+        </BButtonGroup>
+        <div class="view" :class="{ deep: picture === 'round' }">
+          <div class="scene">
+            <BuildInSpace
+              v-if="picture === 'round'"
+              :build="build!.id"
+              :assembly="standing.assembly"
+              :goods="showsGoods"
+              :dark="dark"
+              :selected="picked"
+              :title="stepTitle(step)"
+              @select="(id) => pick(id ? [id] : [])"
+            />
+            <IsoScene
+              v-else-if="picture === 'space'"
+              plain
+              :pale="dark.size > 0"
+              :dark="dark"
+              :selected="picked"
+              :title="stepTitle(step)"
+              v-bind="standing"
+              @select="pick($event ? [$event] : [])"
+            />
+            <SceneView
+              v-else
+              plain
+              :pale="dark.size > 0"
+              :scene="frontScene"
+              :dark="dark"
+              :selected="picked"
+              :title="stepTitle(step)"
+              @select="pick($event ? [$event] : [])"
+            />
+          </div>
           <StoryStick v-if="step.marks?.length" class="stick" :marks="marks" :wanted="step.marks" />
         </div>
+        <p class="small soft about" role="status">{{ pickedPart }}</p>
         <ul v-if="needed.length || lent.length || fasteners.length" class="needed">
-          <li v-for="n in [...needed, ...lent]" :key="n">{{ n }}</li>
+          <li v-for="n in needed" :key="n.text">
+            <button type="button" class="need" :aria-pressed="isPicked(n.parts)" @click="pick(n.parts)">
+              {{ n.text }}
+            </button>
+          </li>
+          <li v-for="n in lent" :key="n">{{ n }}</li>
           <li v-for="f in fasteners" :key="f.fastener" class="soft">
             {{ f.count }} × {{ f.label
             }}<template v-if="f.boreMm !== null">: bore {{ readings.say.drill(f.boreMm) }} first</template>
@@ -336,8 +396,26 @@ const marks = computed(() => reading.value!.shaped.assembly.stick)
 .stick {
   flex: none;
 }
+.view.deep {
+  height: clamp(340px, 56vh, 640px);
+}
+.about {
+  min-height: 1.4em;
+  margin: 0;
+}
 .needed {
   padding-left: 1.1rem;
+}
+.need {
+  border: 0;
+  padding: 0.1rem 0.2rem;
+  text-align: left;
+  background: none;
+  color: var(--ink);
+}
+.need[aria-pressed='true'] {
+  background: var(--chalk-soft);
+  box-shadow: inset 3px 0 0 var(--chalk);
 }
 .hold {
   border: 1.5px solid var(--chalk);

@@ -1,7 +1,6 @@
 <script setup lang="ts">
 import { useStorage } from '@vueuse/core'
-import { computed, ref, watch } from 'vue'
-import { drawIso } from '../../../core/drawing/iso.ts'
+import { computed, nextTick, ref, watch } from 'vue'
 import { drawView, VIEWS, type View } from '../../../core/drawing/view.ts'
 import { withValue } from '../../../core/families/params.ts'
 import { withoutHome } from '../../../core/project/proposals.ts'
@@ -13,6 +12,8 @@ import IconTrash from '~icons/bi/trash'
 import PressedButtons from '../../components/PressedButtons.vue'
 import UnrolledRoom from '../../components/UnrolledRoom.vue'
 import SceneView from '../../drawing/SceneView.vue'
+import IsoScene from '../../drawing/IsoScene.vue'
+import BuildInSpace from '../../space/BuildInSpace.vue'
 import { useChosenBuild } from '../../composables/chosen-build.ts'
 import { useDocument } from '../../stores/document.ts'
 import { useReadings } from '../../stores/readings.ts'
@@ -25,8 +26,9 @@ import StartBuild from './StartBuild.vue'
 const doc = useDocument()
 const readings = useReadings()
 const { build, outcome, buildId } = useChosenBuild()
-type Look = View | 'space'
-const LOOKS: readonly Look[] = [...VIEWS, 'space']
+/** Flat drawings, one drawn in space, and one to walk round. */
+type Look = View | 'space' | 'round'
+const LOOKS: readonly Look[] = [...VIEWS, 'space', 'round']
 const view = ref<Look>('front')
 const showGoods = useStorage('shape-goods', true)
 const showLabels = useStorage('shape-labels', false)
@@ -39,20 +41,29 @@ const homeless = computed(() => (doc.project ? withoutHome(doc.project) : []))
 // A value that cannot be built is said at its field; the drawing keeps the last state that could.
 const reading = computed(() => (outcome.value?.ok ? outcome.value.reading : null))
 const problem = computed(() => (outcome.value && !outcome.value.ok ? outcome.value.problem : null))
+const shown = computed(() => ({
+  showGoods: showGoods.value,
+  labels: showLabels.value ? reading.value?.labels : undefined,
+}))
+const isoOptions = computed(() => ({ ...shown.value, goods: reading.value!.goods, below: fromBelow.value }))
 const scene = computed(() => {
-  if (!reading.value) return null
-  const { shaped, boxes, goods, space, labels } = reading.value
-  const shown = { goods, showGoods: showGoods.value, labels: showLabels.value ? labels : undefined }
-  return view.value === 'space'
-    ? drawIso(shaped.assembly, { ...shown, below: fromBelow.value })
-    : drawView(shaped.assembly, view.value, {
-        ...shown,
-        boxes,
-        over: space,
-        dims: shaped.dims,
-        stick: shaped.assembly.stick,
-      })
+  if (!reading.value || view.value === 'space' || view.value === 'round') return null
+  const { shaped, boxes, goods, space } = reading.value
+  return drawView(shaped.assembly, view.value, {
+    ...shown.value,
+    goods,
+    boxes,
+    over: space,
+    dims: shaped.dims,
+    stick: shaped.assembly.stick,
+  })
 })
+const wholeRoom = ref(false)
+/** What is picked in the drawing of the whole room may belong to another build. */
+function pick(id: string | null, of: string | null) {
+  if (of && of !== build.value?.id) buildId.value = of
+  void nextTick(() => (part.value = id))
+}
 const refused = ref<{ path: string; text: string } | null>(null)
 
 /** Sets one parameter; what the family cannot shape is refused here, and nothing is stored. */
@@ -99,11 +110,18 @@ const saidAtItsField = (path: string): boolean =>
   (reading.value?.shaped.dims.some((d) => d.path === path) ||
     reading.value?.shaped.lists?.some((l) => path === l.path || path.startsWith(`${l.path}.`))) ??
   false
+const isFlat = computed(() => view.value !== 'space' && view.value !== 'round')
 const hint = computed(() =>
-  view.value === 'space' ? 'Pick a part to see what it is.' : 'Drag a rail, shelf or post: it becomes fixed.',
+  isFlat.value ? 'Drag a rail, shelf or post: it becomes fixed.' : 'Pick a part to see what it is.',
 )
 const chosenParts = computed(() => new Set(part.value ? [part.value] : []))
-const VIEW_NAMES: Record<Look, string> = { front: 'Front', plan: 'Plan', section: 'Section', space: 'In space' }
+const VIEW_NAMES: Record<Look, string> = {
+  front: 'Front',
+  plan: 'Plan',
+  section: 'Section',
+  space: 'In space',
+  round: 'Walk round',
+}
 </script>
 
 <template>
@@ -152,10 +170,11 @@ const VIEW_NAMES: Record<Look, string> = { front: 'Front', plan: 'Plan', section
               >
             </BButtonGroup>
             <BFormCheckbox v-model="showGoods" inline>goods</BFormCheckbox>
-            <BFormCheckbox v-model="showLabels" inline>labels</BFormCheckbox>
+            <BFormCheckbox v-if="view !== 'round'" v-model="showLabels" inline>labels</BFormCheckbox>
+            <BFormCheckbox v-else v-model="wholeRoom" inline>whole room</BFormCheckbox>
             <BFormCheckbox v-if="view === 'space'" v-model="fromBelow" inline>from below</BFormCheckbox>
             <select
-              v-if="view === 'space' && reading"
+              v-if="!isFlat && reading"
               class="form-select form-select-sm pick"
               aria-label="Part"
               :value="part ?? ''"
@@ -169,12 +188,33 @@ const VIEW_NAMES: Record<Look, string> = { front: 'Front', plan: 'Plan', section
             <span class="small soft about" role="status">{{ about || hint }}</span>
           </div>
           <p v-if="problem" class="text-trouble" role="alert">{{ sayProblem(problem, readings.say) }}</p>
-          <div v-if="scene && reading" class="view">
+          <div v-if="view === 'round' && reading" class="view deep">
+            <BuildInSpace
+              :build="build.id"
+              :assembly="reading.shaped.assembly"
+              :room="wholeRoom"
+              :goods="showGoods"
+              :title="wholeRoom ? doc.project!.name : build.name"
+              :selected="chosenParts"
+              @select="pick"
+            />
+          </div>
+          <div v-else-if="view === 'space' && reading" class="view">
+            <IsoScene
+              class="scene"
+              :assembly="reading.shaped.assembly"
+              :options="isoOptions"
+              :title="`${build.name}, in space`"
+              :selected="chosenParts"
+              @select="part = $event"
+            />
+          </div>
+          <div v-else-if="scene && reading" class="view">
             <SceneView
               :key="view"
               class="scene"
               :scene="scene"
-              :dims="view === 'space' ? undefined : reading.shaped.dims"
+              :dims="reading.shaped.dims"
               :title="`${build.name}, ${VIEW_NAMES[view].toLowerCase()}`"
               :selected="chosenParts"
               @select="part = $event"
@@ -244,6 +284,9 @@ const VIEW_NAMES: Record<Look, string> = { front: 'Front', plan: 'Plan', section
 }
 .view {
   height: clamp(300px, 55vh, 640px);
+}
+.view.deep {
+  height: clamp(380px, 62vh, 720px);
 }
 .dims {
   max-height: calc(100dvh - 240px);

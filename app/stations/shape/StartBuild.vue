@@ -1,6 +1,5 @@
 <script setup lang="ts">
 import { computed, onUnmounted, reactive, ref, shallowRef, toRaw, watch } from 'vue'
-import { drawIso } from '../../../core/drawing/iso.ts'
 import { formatLength } from '../../../core/measure/format.ts'
 import { formatMoney } from '../../../core/measure/money.ts'
 import { nextOffset, type Proposal } from '../../../core/project/proposals.ts'
@@ -10,7 +9,7 @@ import { stocksOf } from '../../../core/wording/names.ts'
 import MeasureField from '../../components/MeasureField.vue'
 import VerdictMark from '../../components/VerdictMark.vue'
 import { startLong } from '../../composables/heavy.ts'
-import SceneView from '../../drawing/SceneView.vue'
+import IsoScene from '../../drawing/IsoScene.vue'
 import { useDocument } from '../../stores/document.ts'
 import { useReadings } from '../../stores/readings.ts'
 
@@ -58,7 +57,8 @@ const drawn = computed(() =>
       ? [
           {
             p,
-            scene: drawIso(r.reading.shaped.assembly, { goods: r.reading.goods }),
+            assembly: r.reading.shaped.assembly,
+            options: { goods: r.reading.goods },
             stocks: stocksOf(r.reading.pieces),
             weakest: r.reading.verdict.state,
           },
@@ -160,7 +160,9 @@ function take(p: Proposal) {
           <article v-for="(d, i) in drawn" :key="i" class="card-sheet">
             <h3>{{ familyName(d.p.build.family) }}</h3>
             <p class="soft small mb-1">{{ FAMILIES[d.p.build.family]?.blurb }}</p>
-            <SceneView class="pic" plain :scene="d.scene" :title="familyName(d.p.build.family)" />
+            <div class="pic">
+              <IsoScene plain :assembly="d.assembly" :options="d.options" :title="familyName(d.p.build.family)" />
+            </div>
             <dl>
               <dt>holds</dt>
               <dd>

@@ -1,0 +1,260 @@
+<script setup lang="ts">
+import { useElementSize, useMutationObserver, usePreferredReducedMotion } from '@vueuse/core'
+import { computed, onBeforeUnmount, onMounted, ref, shallowRef, useTemplateRef, watch } from 'vue'
+import { PAINTS, type Owner, type SpaceModel } from '../../core/drawing/space-model.ts'
+import IconCamera from '~icons/bi/camera'
+import { downloadBlob, pictureFileName } from '../persistence/download.ts'
+import { STATE } from './shaders.ts'
+import { LOOKS, Stage, type Colours, type Look } from './stage.ts'
+
+/**
+ * A model in space to turn, move and look into, by mouse, touch and keys. Where the browser cannot draw it, what stands
+ * in the slot takes its place.
+ */
+const props = defineProps<{
+  model: SpaceModel | null
+  title: string
+  /** Of which build the selected and dark parts are. */
+  build: string
+  selected?: ReadonlySet<string>
+  /** With this, all that is not in it is pale. */
+  dark?: ReadonlySet<string>
+}>()
+const emit = defineEmits<{ select: [part: string | null, build: string | null] }>()
+
+const host = useTemplateRef('host')
+const { width, height } = useElementSize(host)
+const motion = usePreferredReducedMotion()
+const stage = shallowRef<Stage | null>(null)
+const failed = ref(false)
+const opened = ref(0)
+const cutAxis = ref<'' | '0' | '1' | '2'>('')
+const cutShare = ref(0.5)
+
+const LOOK_NAMES: Record<Look, string> = {
+  corner: 'Corner',
+  front: 'Front',
+  side: 'Side',
+  above: 'Above',
+  eye: 'Eye height',
+}
+const opens = computed(() => props.model?.lots.some((l) => l.motion !== null) ?? false)
+/** Parts in the order they are drawn, for picking with keys. */
+const parts = computed(() => props.model?.owners.filter((o) => o.part !== undefined) ?? [])
+
+/** Which variable of the page paints what. */
+const PALETTE: Record<(typeof PAINTS)[number], string> = {
+  board: '--wood',
+  sheet: '--panel',
+  steel: '--line-strong',
+  fitting: '--line',
+  goods: '--goods-line',
+  wall: '--sheet',
+  floor: '--paper',
+  opening: '--chalk-soft',
+  fixture: '--line',
+}
+function colours(): Colours {
+  const style = getComputedStyle(host.value!)
+  const of = (name: string) => style.getPropertyValue(name).trim()
+  return {
+    palette: PAINTS.map((p) => of(PALETTE[p])),
+    ink: of('--ink'),
+    soft: of('--goods-line'),
+    paper: of('--sheet'),
+    chalk: of('--chalk'),
+  }
+}
+function stateOf(o: Owner): number {
+  const mine = (list: ReadonlySet<string> | undefined) =>
+    o.part !== undefined && o.build === props.build && list?.has(o.part) === true
+  if (mine(props.selected)) return STATE.chosen
+  return props.dark && props.dark.size > 0 && !mine(props.dark) ? STATE.pale : STATE.plain
+}
+
+onMounted(() => {
+  try {
+    stage.value = new Stage(
+      () => motion.value === 'reduce',
+      () => (failed.value = true),
+    )
+  } catch {
+    failed.value = true
+    return
+  }
+  host.value!.append(stage.value.canvas)
+  stage.value.canvas.setAttribute('aria-hidden', 'true')
+  stage.value.colour(colours())
+})
+onBeforeUnmount(() => stage.value?.end())
+watch([stage, width, height], () => stage.value?.size(width.value, height.value))
+useMutationObserver(document.documentElement, () => stage.value && host.value && stage.value.colour(colours()), {
+  attributes: true,
+  attributeFilter: ['data-bs-theme'],
+})
+let looked = false
+watch(
+  [stage, () => props.model, width],
+  () => {
+    if (!stage.value || !props.model || width.value === 0) return
+    stage.value.size(width.value, height.value)
+    stage.value.show(props.model)
+    stage.value.open(opened.value)
+    stage.value.mark(stateOf)
+    // A change of size keeps the way one looks; only the first model is turned to.
+    if (!looked) stage.value.look('corner', true)
+    looked = true
+    cut()
+  },
+  { flush: 'post' },
+)
+watch([() => props.selected, () => props.dark], () => stage.value?.mark(stateOf))
+watch(opened, (share) => stage.value?.open(share))
+function cut() {
+  stage.value?.cut(cutAxis.value === '' ? null : { axis: Number(cutAxis.value) as 0 | 1 | 2, share: cutShare.value })
+}
+watch([cutAxis, cutShare], cut)
+
+let down: { x: number; y: number } | null = null
+const MOVED_PX = 4
+/** A press that moved has turned the model; one that did not picks. */
+function up(e: PointerEvent) {
+  const pressed = down
+  down = null
+  if (!pressed || Math.hypot(e.clientX - pressed.x, e.clientY - pressed.y) > MOVED_PX) return
+  const box = host.value!.getBoundingClientRect()
+  const owner = stage.value?.at(
+    (2 * (e.clientX - box.left)) / box.width - 1,
+    1 - (2 * (e.clientY - box.top)) / box.height,
+  )
+  emit('select', owner?.part ?? null, owner?.build ?? null)
+}
+
+function pick(by: number) {
+  if (parts.value.length === 0) return
+  const at = parts.value.findIndex((o) => o.build === props.build && props.selected?.has(o.part!))
+  const next =
+    parts.value[at < 0 ? (by > 0 ? 0 : parts.value.length - 1) : (at + by + parts.value.length) % parts.value.length]
+  emit('select', next.part!, next.build ?? null)
+}
+const KEYS: Record<string, (s: Stage, shift: boolean) => void> = {
+  ArrowLeft: (s, shift) => (shift ? s.move(-1, 0) : s.turn(-1, 0)),
+  ArrowRight: (s, shift) => (shift ? s.move(1, 0) : s.turn(1, 0)),
+  ArrowUp: (s, shift) => (shift ? s.move(0, 1) : s.turn(0, 1)),
+  ArrowDown: (s, shift) => (shift ? s.move(0, -1) : s.turn(0, -1)),
+  '+': (s) => s.zoom(1 / 1.15),
+  '=': (s) => s.zoom(1 / 1.15),
+  '-': (s) => s.zoom(1.15),
+  Home: (s) => s.look('corner'),
+  '.': () => pick(1),
+  ',': () => pick(-1),
+  Escape: () => emit('select', null, null),
+}
+function key(e: KeyboardEvent) {
+  const act = KEYS[e.key]
+  if (!act || !stage.value || e.ctrlKey || e.metaKey || e.altKey) return
+  e.preventDefault()
+  e.stopPropagation()
+  act(stage.value, e.shiftKey)
+}
+async function save() {
+  const picture = await stage.value?.picture()
+  if (picture) downloadBlob(pictureFileName(props.title), picture)
+}
+</script>
+
+<template>
+  <div v-if="failed" class="instead">
+    <p class="soft small mb-1" role="status">This browser cannot draw in three dimensions: drawn flat instead.</p>
+    <slot />
+  </div>
+  <div v-else class="space">
+    <div class="tools">
+      <BButtonGroup size="sm" aria-label="Look from">
+        <BButton v-for="l in LOOKS" :key="l" variant="outline-secondary" @click="stage?.look(l)">{{
+          LOOK_NAMES[l]
+        }}</BButton>
+      </BButtonGroup>
+      <label v-if="opens" class="range">
+        opened
+        <input v-model.number="opened" type="range" class="form-range" min="0" max="1" step="0.05" />
+      </label>
+      <label class="range">
+        cut
+        <select v-model="cutAxis" class="form-select form-select-sm">
+          <option value="">nowhere</option>
+          <option value="1">from the front</option>
+          <option value="0">from the right</option>
+          <option value="2">from above</option>
+        </select>
+      </label>
+      <label v-if="cutAxis !== ''" class="range">
+        depth
+        <input v-model.number="cutShare" type="range" class="form-range" min="0" max="1" step="0.01" />
+      </label>
+      <BButton size="sm" variant="outline-secondary" @click="save"
+        ><IconCamera aria-hidden="true" /> Save picture</BButton
+      >
+    </div>
+    <div
+      ref="host"
+      class="host"
+      tabindex="0"
+      role="application"
+      :aria-label="`${title}. Arrow keys turn, with Shift they move; plus and minus go nearer and back; full stop and comma pick the next part and the one before; Home looks from the corner.`"
+      aria-roledescription="drawing in three dimensions"
+      @keydown="key"
+      @pointerdown="down = { x: $event.clientX, y: $event.clientY }"
+      @pointerup="up"
+      @pointercancel="down = null"
+    >
+      <p v-if="!model" class="wait soft" role="status">Drawing …</p>
+    </div>
+  </div>
+</template>
+
+<style scoped>
+.space {
+  display: flex;
+  flex-direction: column;
+  height: 100%;
+}
+.tools {
+  display: flex;
+  flex-wrap: wrap;
+  align-items: center;
+  gap: 0.3rem 0.8rem;
+  margin-bottom: 0.3rem;
+}
+.range {
+  display: inline-flex;
+  align-items: center;
+  gap: 0.35rem;
+  font-size: 0.9rem;
+}
+.range .form-range {
+  width: 90px;
+}
+.range .form-select {
+  width: auto;
+}
+.host {
+  position: relative;
+  flex: 1;
+  min-height: 0;
+  overflow: hidden;
+  border: 1px solid var(--line);
+  border-radius: 4px;
+}
+.host :deep(canvas) {
+  position: absolute;
+  inset: 0;
+  width: 100%;
+  height: 100%;
+}
+.wait {
+  position: absolute;
+  inset: 45% 0 auto;
+  text-align: center;
+}
+</style>

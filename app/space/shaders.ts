@@ -1,0 +1,119 @@
+import { PAINTS } from '../../core/drawing/space-model.ts'
+
+/** How a triangle is shown among the others. */
+export const STATE = { plain: 0, pale: 1, chosen: 2 } as const
+
+/** Number of a paint, for the shader. */
+export const paintNo = (p: (typeof PAINTS)[number]) => PAINTS.indexOf(p)
+
+export const FACE_VERTEX = /* glsl */ `
+attribute vec3 own;
+attribute vec3 face;
+attribute float paint;
+attribute float state;
+varying vec3 vOwn;
+varying vec3 vFace;
+varying vec3 vWorld;
+varying float vTone;
+varying float vPaint;
+varying float vState;
+void main() {
+  vec4 world = modelMatrix * vec4(position, 1.0);
+  vec3 n = mat3(modelMatrix) * normal;
+  // Tops lightest, then fronts, then sides; undersides darkest.
+  vTone = 0.86 + (n.z > 0.0 ? 0.14 : 0.16) * n.z - 0.05 * n.y - 0.07 * abs(n.x);
+  vOwn = own;
+  vFace = face;
+  vWorld = world.xyz;
+  vPaint = paint;
+  vState = state;
+  gl_Position = projectionMatrix * viewMatrix * world;
+}`
+
+/**
+ * Boards: lines along the grain, slanted lines on end grain. Sheets: sparse lines along the strength axis, plies at the
+ * edges. Where lines would run together they fade out.
+ */
+export const FACE_FRAGMENT = /* glsl */ `
+uniform vec3 palette[${PAINTS.length}];
+uniform vec3 ink;
+uniform vec3 paper;
+uniform vec3 chalk;
+uniform vec4 cut;
+uniform bool inside;
+varying vec3 vOwn;
+varying vec3 vFace;
+varying vec3 vWorld;
+varying float vTone;
+varying float vPaint;
+varying float vState;
+
+float lines(float c, float every, float strong) {
+  float f = c / every;
+  float w = fwidth(f);
+  float d = abs(fract(f) - 0.5);
+  return strong * (1.0 - smoothstep(0.0, 1.1 * w + 0.04, d)) * clamp((0.45 - w) / 0.25, 0.0, 1.0);
+}
+
+void main() {
+  if (dot(vWorld, cut.xyz) > cut.w) discard;
+  int kind = int(vPaint + 0.5);
+  int state = int(vState + 0.5);
+  vec3 base = palette[kind];
+  vec3 n = abs(vFace);
+  float mark = 0.0;
+  // Walls are looked through from outside, also where a plane cuts.
+  if (inside && kind >= ${paintNo('wall')} && kind <= ${paintNo('opening')}) discard;
+  if (inside) {
+    // What a plane cuts through: slanted lines of the page, close for sheets.
+    base = mix(base, ink, 0.12);
+    float c = kind == ${paintNo('sheet')} ? gl_FragCoord.x - gl_FragCoord.y : gl_FragCoord.x + gl_FragCoord.y;
+    mark = lines(c, kind == ${paintNo('sheet')} ? 5.0 : 9.0, kind == ${paintNo('goods')} ? 0.0 : 0.6);
+  } else if (kind == ${paintNo('board')}) {
+    float wave = 1.6 * sin(vOwn.x / 83.0) + 0.9 * sin(vOwn.x / 31.0);
+    if (n.x > 0.7) mark = lines(vOwn.y + vOwn.z, 5.0, 0.4);
+    else if (n.z > n.y) mark = lines(vOwn.y + wave, 9.0, 0.26);
+    else mark = lines(vOwn.z + wave, 9.0, 0.26);
+  } else if (kind == ${paintNo('sheet')}) {
+    if (n.z > 0.7) mark = lines(vOwn.y + 2.5 * sin(vOwn.x / 140.0), 34.0, 0.2);
+    else mark = lines(vOwn.z, 3.0, 0.3);
+  }
+  vec3 colour = mix(base, ink, mark);
+  if (!inside) colour *= vTone;
+  if (state == ${STATE.pale}) colour = mix(colour, paper, 0.78);
+  if (state == ${STATE.chosen}) colour = mix(colour, chalk, 0.55);
+  gl_FragColor = vec4(colour, 1.0);
+}`
+
+export const EDGE_VERTEX = /* glsl */ `
+attribute float paint;
+attribute float state;
+varying vec3 vWorld;
+varying float vPaint;
+varying float vState;
+void main() {
+  vec4 world = modelMatrix * vec4(position, 1.0);
+  vWorld = world.xyz;
+  vPaint = paint;
+  vState = state;
+  gl_Position = projectionMatrix * viewMatrix * world;
+}`
+
+export const EDGE_FRAGMENT = /* glsl */ `
+uniform vec3 ink;
+uniform vec3 soft;
+uniform vec3 paper;
+uniform vec3 chalk;
+uniform vec4 cut;
+varying vec3 vWorld;
+varying float vPaint;
+varying float vState;
+void main() {
+  if (dot(vWorld, cut.xyz) > cut.w) discard;
+  int kind = int(vPaint + 0.5);
+  int state = int(vState + 0.5);
+  vec3 colour = kind >= ${paintNo('goods')} ? soft : ink;
+  if (state == ${STATE.pale}) colour = mix(soft, paper, 0.45);
+  if (state == ${STATE.chosen}) colour = chalk;
+  gl_FragColor = vec4(colour, 1.0);
+}`

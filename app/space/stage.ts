@@ -1,0 +1,337 @@
+import {
+  BackSide,
+  BufferAttribute,
+  BufferGeometry,
+  Color,
+  ColorManagement,
+  FrontSide,
+  Group,
+  LineSegments,
+  Matrix4,
+  Mesh,
+  PerspectiveCamera,
+  Raycaster,
+  Scene,
+  ShaderMaterial,
+  Spherical,
+  Vector2,
+  Vector3,
+  Vector4,
+  WebGLRenderer,
+} from 'three'
+import { OrbitControls } from 'three/examples/jsm/controls/OrbitControls.js'
+import type { Motion } from '../../core/assembly/assembly.ts'
+import type { Lot, Owner, SpaceModel } from '../../core/drawing/space-model.ts'
+import { EDGE_FRAGMENT, EDGE_VERTEX, FACE_FRAGMENT, FACE_VERTEX, paintNo } from './shaders.ts'
+
+// Colours are those of the page: nothing converts them.
+ColorManagement.enabled = false
+
+/** From where one looks. */
+export const LOOKS = ['corner', 'front', 'side', 'above', 'eye'] as const
+export type Look = (typeof LOOKS)[number]
+
+/** Height of the eyes of a person who stands, mm: product decision, the mean of a standing adult. */
+const EYES_MM = 1600
+const VIEW_DEG = 34
+const STEP_RAD = Math.PI / 24
+const TURN_MS = 260
+
+/** A plane that takes off what lies beyond it: along x, y or z of the world, at a share of the whole. */
+export interface CutAt {
+  axis: 0 | 1 | 2
+  share: number
+}
+export interface Colours {
+  palette: string[]
+  ink: string
+  soft: string
+  paper: string
+  chalk: string
+}
+
+interface Shown {
+  lot: Lot
+  group: Group
+  faces: Mesh
+  edges: LineSegments
+  /** Seen where a plane cuts. */
+  insides: Mesh
+}
+
+/** The matrix of a motion done in part, 0 to 1. */
+function matrixOf(m: Motion | null, share: number): Matrix4 {
+  if (!m || m.kind === 'stages' || share === 0) return new Matrix4()
+  if (m.kind === 'slide') return new Matrix4().makeTranslation(...scaled(m.by, share))
+  const there = new Matrix4().makeTranslation(...m.at)
+  const back = new Matrix4().makeTranslation(-m.at[0], -m.at[1], -m.at[2])
+  const turn = new Matrix4().makeRotationAxis(new Vector3(...m.axis).normalize(), m.byRad * share)
+  return there.multiply(turn).multiply(back)
+}
+const scaled = (v: readonly [number, number, number], k: number) => [v[0] * k, v[1] * k, v[2] * k] as const
+
+/** The drawing surface: a model in space, looked at from where one likes. Drawn when something changes, not all the time. */
+export class Stage {
+  readonly canvas: HTMLCanvasElement
+  private readonly renderer: WebGLRenderer
+  private readonly camera = new PerspectiveCamera(VIEW_DEG, 1, 50, 150_000)
+  private readonly scene = new Scene()
+  private readonly controls: OrbitControls
+  private readonly shared = {
+    palette: { value: [] as Color[] },
+    ink: { value: new Color() },
+    soft: { value: new Color() },
+    paper: { value: new Color() },
+    chalk: { value: new Color() },
+    cut: { value: new Vector4(0, 0, 0, 1) },
+  }
+  private readonly front = this.material(FrontSide, false)
+  private readonly back = this.material(BackSide, true)
+  private readonly lines = new ShaderMaterial({
+    uniforms: this.shared,
+    vertexShader: EDGE_VERTEX,
+    fragmentShader: EDGE_FRAGMENT,
+  })
+  private shown: Shown[] = []
+  private owners: Owner[] = []
+  private readonly middle = new Vector3()
+  private readonly half = new Vector3(1, 1, 1)
+  private isCut = false
+  private asked = 0
+  private turning = 0
+
+  /** @throws where the browser has no WebGL */
+  constructor(
+    private readonly isCalm: () => boolean,
+    private readonly lost: () => void,
+  ) {
+    this.renderer = new WebGLRenderer({ antialias: true })
+    this.canvas = this.renderer.domElement
+    this.renderer.setPixelRatio(Math.min(2, window.devicePixelRatio))
+    this.canvas.addEventListener('webglcontextlost', this.lost)
+    this.camera.up.set(0, 0, 1)
+    this.controls = new OrbitControls(this.camera, this.canvas)
+    this.controls.addEventListener('change', () => this.draw())
+    this.controls.addEventListener('start', () => cancelAnimationFrame(this.turning))
+  }
+
+  private material(side: typeof FrontSide | typeof BackSide, inside: boolean): ShaderMaterial {
+    return new ShaderMaterial({
+      uniforms: { ...this.shared, inside: { value: inside } },
+      vertexShader: FACE_VERTEX,
+      fragmentShader: FACE_FRAGMENT,
+      side,
+      // Faces lie a little behind their edges, and behind what a plane cuts through.
+      polygonOffset: !inside,
+      polygonOffsetFactor: 1,
+      polygonOffsetUnits: 1,
+    })
+  }
+
+  /** Takes a model in place of the one before; where one looks from stays. */
+  show(m: SpaceModel): void {
+    for (const s of this.shown) this.drop(s)
+    this.owners = m.owners
+    this.shown = m.lots.map((lot) => this.put(lot))
+    this.middle
+      .set(0, 0, 0)
+      .addScaledVector(new Vector3(...m.min), 0.5)
+      .addScaledVector(new Vector3(...m.max), 0.5)
+    this.half.set(m.max[0] - m.min[0], m.max[1] - m.min[1], m.max[2] - m.min[2]).multiplyScalar(0.5)
+    this.draw()
+  }
+  private put(lot: Lot): Shown {
+    const faces = new BufferGeometry()
+    const three = (name: string, a: Float32Array) => faces.setAttribute(name, new BufferAttribute(a, 3))
+    three('position', lot.positions)
+    three('normal', lot.normals)
+    three('own', lot.own)
+    three('face', lot.faces)
+    this.perOwner(faces, lot.owners)
+    const edges = new BufferGeometry()
+    edges.setAttribute('position', new BufferAttribute(lot.edges, 3))
+    this.perOwner(edges, lot.edgeOwners)
+    const mesh = new Mesh(faces, this.front)
+    const lines = new LineSegments(edges, this.lines)
+    const group = new Group()
+    group.matrixAutoUpdate = false
+    const insides = new Mesh(faces, this.back)
+    insides.visible = this.isCut
+    group.add(mesh, lines, insides)
+    this.scene.add(group)
+    return { lot, group, faces: mesh, edges: lines, insides }
+  }
+  private perOwner(g: BufferGeometry, owners: Uint16Array): void {
+    const paint = Float32Array.from(owners, (o) => paintNo(this.owners[o].paint))
+    g.setAttribute('paint', new BufferAttribute(paint, 1))
+    g.setAttribute('state', new BufferAttribute(new Float32Array(owners.length), 1))
+  }
+  private drop(s: Shown): void {
+    this.scene.remove(s.group)
+    s.faces.geometry.dispose()
+    s.edges.geometry.dispose()
+  }
+
+  /** Says of every owner how it is shown. */
+  mark(stateOf: (o: Owner) => number): void {
+    const states = this.owners.map(stateOf)
+    for (const s of this.shown)
+      for (const [mesh, owners] of [
+        [s.faces, s.lot.owners],
+        [s.edges, s.lot.edgeOwners],
+      ] as const) {
+        const a = mesh.geometry.getAttribute('state') as BufferAttribute
+        owners.forEach((o, i) => a.setX(i, states[o]))
+        a.needsUpdate = true
+      }
+    this.draw()
+  }
+  /** Doors and drawers, 0 shut to 1 open. */
+  open(share: number): void {
+    for (const s of this.shown) {
+      s.group.matrix.copy(matrixOf(s.lot.motion, share))
+      s.group.matrixWorldNeedsUpdate = true
+    }
+    this.draw()
+  }
+  cut(at: CutAt | null): void {
+    const plane = this.shared.cut.value
+    if (!at) plane.set(0, 0, 0, 1)
+    else {
+      // From the front, from the right and from above: what is nearer is taken off.
+      const sign = at.axis === 1 ? -1 : 1
+      const [c, h] = [this.middle.getComponent(at.axis), this.half.getComponent(at.axis)]
+      const place = c + sign * h * (1 - 2 * at.share)
+      plane.set(0, 0, 0, sign * place).setComponent(at.axis, sign)
+    }
+    this.isCut = at !== null
+    for (const s of this.shown) s.insides.visible = this.isCut
+    this.draw()
+  }
+  colour(c: Colours): void {
+    const of = (css: string) => new Color(css)
+    this.shared.palette.value = c.palette.map(of)
+    // Goods are there, and stand back: hardly off the paper.
+    this.shared.palette.value[paintNo('goods')] = of(c.paper).lerp(of(c.soft), 0.18)
+    for (const k of ['ink', 'soft', 'paper', 'chalk'] as const) this.shared[k].value.copy(of(c[k]))
+    this.renderer.setClearColor(of(c.paper), 1)
+    this.draw()
+  }
+  size(width: number, height: number): void {
+    if (width < 1 || height < 1) return
+    this.renderer.setSize(width, height, false)
+    this.camera.aspect = width / height
+    this.camera.updateProjectionMatrix()
+    this.draw()
+  }
+
+  /** Turns to where one wants to look from, with everything in sight. */
+  look(from: Look, calm = this.isCalm()): void {
+    const target = this.middle.clone()
+    const way = {
+      corner: new Vector3(0.62, -1, 0.55),
+      front: new Vector3(0, -1, 0.0001),
+      side: new Vector3(1, 0, 0.0001),
+      above: new Vector3(0, -0.0001, 1),
+      eye: new Vector3(0.25, -1, 0),
+    }[from].normalize()
+    const eye = target.clone().addScaledVector(way, this.farEnough(way))
+    if (from === 'eye') {
+      eye.z = EYES_MM
+      target.z = Math.min(target.z, EYES_MM)
+    }
+    this.turnTo(eye, target, calm)
+  }
+  /** How far the eye must be for all corners to be in sight, mm. */
+  private farEnough(way: Vector3): number {
+    const right = new Vector3().crossVectors(this.camera.up, way)
+    if (right.lengthSq() < 1e-9) right.set(1, 0, 0)
+    right.normalize()
+    const up = new Vector3().crossVectors(way, right)
+    const tan = Math.tan((VIEW_DEG * Math.PI) / 360)
+    let far = 0
+    for (let i = 0; i < 8; i++) {
+      const c = new Vector3(i & 1 ? 1 : -1, i & 2 ? 1 : -1, i & 4 ? 1 : -1).multiply(this.half)
+      const wide = Math.abs(c.dot(right)) / (tan * this.camera.aspect)
+      far = Math.max(far, c.dot(way) + Math.max(wide, Math.abs(c.dot(up)) / tan))
+    }
+    return 1.06 * far + 1
+  }
+  private turnTo(eye: Vector3, target: Vector3, calm: boolean): void {
+    cancelAnimationFrame(this.turning)
+    const [from, was] = [this.camera.position.clone(), this.controls.target.clone()]
+    const set = (k: number) => {
+      this.controls.target.lerpVectors(was, target, k)
+      this.camera.position.lerpVectors(from, eye, k)
+      this.controls.update()
+      this.draw()
+    }
+    if (calm) return set(1)
+    const start = performance.now()
+    const step = () => {
+      const k = Math.min(1, (performance.now() - start) / TURN_MS)
+      set(k * k * (3 - 2 * k))
+      if (k < 1) this.turning = requestAnimationFrame(step)
+    }
+    step()
+  }
+  /** Round what one looks at, by steps to the right and up. */
+  turn(right: number, up: number): void {
+    const off = this.camera.position.clone().sub(this.controls.target)
+    const s = new Spherical().setFromVector3(new Vector3(off.x, off.z, -off.y))
+    s.theta += right * STEP_RAD
+    s.phi = Math.min(Math.PI - 0.01, Math.max(0.01, s.phi - up * STEP_RAD))
+    const v = new Vector3().setFromSpherical(s)
+    this.turnTo(this.controls.target.clone().add(new Vector3(v.x, -v.z, v.y)), this.controls.target.clone(), true)
+  }
+  /** Sideways and up or down, by twentieths of the distance. */
+  move(right: number, up: number): void {
+    const far = this.camera.position.distanceTo(this.controls.target) / 20
+    const by = new Vector3()
+      .addScaledVector(new Vector3().setFromMatrixColumn(this.camera.matrix, 0), right * far)
+      .addScaledVector(new Vector3().setFromMatrixColumn(this.camera.matrix, 1), up * far)
+    this.turnTo(this.camera.position.clone().add(by), this.controls.target.clone().add(by), true)
+  }
+  /** Nearer (below one) or farther. */
+  zoom(by: number): void {
+    const off = this.camera.position.clone().sub(this.controls.target).multiplyScalar(by)
+    this.turnTo(this.controls.target.clone().add(off), this.controls.target.clone(), true)
+  }
+
+  /** What is seen at a place of the surface, from −1 to 1 to the right and up. */
+  at(x: number, y: number): Owner | null {
+    const ray = new Raycaster()
+    ray.setFromCamera(new Vector2(x, y), this.camera)
+    const { value: cut } = this.shared.cut
+    const hit = ray
+      .intersectObjects(
+        this.shown.map((s) => s.faces),
+        false,
+      )
+      .find((h) => h.point.x * cut.x + h.point.y * cut.y + h.point.z * cut.z <= cut.w)
+    const shown = hit && this.shown.find((s) => s.faces === hit.object)
+    return shown && hit.face ? this.owners[shown.lot.owners[hit.face.a]] : null
+  }
+
+  private draw(): void {
+    if (this.asked) return
+    this.asked = requestAnimationFrame(() => {
+      this.asked = 0
+      this.renderer.render(this.scene, this.camera)
+    })
+  }
+  /** What is seen, as a PNG. */
+  picture(): Promise<Blob | null> {
+    this.renderer.render(this.scene, this.camera)
+    return new Promise((done) => this.canvas.toBlob(done, 'image/png'))
+  }
+  end(): void {
+    cancelAnimationFrame(this.asked)
+    cancelAnimationFrame(this.turning)
+    this.canvas.removeEventListener('webglcontextlost', this.lost)
+    this.controls.dispose()
+    for (const s of this.shown) this.drop(s)
+    for (const m of [this.front, this.back, this.lines]) m.dispose()
+    this.renderer.dispose()
+  }
+}

@@ -1,0 +1,20 @@
+import type { Box } from '../geometry/box.ts'
+import { mid, sub } from '../geometry/vec.ts'
+import { isRound, type Goods } from '../goods/goods.ts'
+import { circle, prismSolid, type Solid } from './solid.ts'
+
+/** Goods as the box they fill, or round in it. @param corners of what is round */
+export function goodsSolid(g: Goods | undefined, box: Box, corners?: number): Solid {
+  const [w, d, h] = sub(box.max, box.min)
+  const round = g !== undefined && isRound(g.kind)
+  return prismSolid(
+    {
+      centre: mid(box.min, box.max),
+      along: [1, 0, 0],
+      across: [0, 1, 0],
+      size: [w, d, h],
+      ...(round ? { outline: circle(w, d, corners) } : {}),
+    },
+    round,
+  )
+}

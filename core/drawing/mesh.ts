@@ -1,0 +1,92 @@
+import earcut from 'earcut'
+import polygonClipping from 'polygon-clipping'
+import type { Machining, Part } from '../assembly/assembly.ts'
+import { turnedBox } from '../assembly/part-box.ts'
+import { outlineOf, thirdAxis, type TurnedBox } from '../geometry/box.ts'
+import { cutBy, polyhedronOf, type Polyhedron } from '../geometry/polyhedron.ts'
+import { add, dot, scale, sub } from '../geometry/vec.ts'
+import { circle, lengthwise, prismSolid, solidOf } from './solid.ts'
+
+/*
+ * A part as closed solids for drawing in three dimensions: what its drawings on paper show, and its holes as holes.
+ */
+
+/** Corners of what is round: its volume then lies within a thousandth of the true one. */
+const ROUND = 96
+/** Corners of a hole. */
+const HOLE = 24
+const EVEN_MM = 1e-6
+
+interface Bore {
+  /** Of its middle, from the middle of the part along and across it. */
+  at: readonly [number, number]
+  diameterMm: number
+  /** From where to where through the part, from its middle. */
+  deep: readonly [number, number]
+}
+
+function boresOf(m: Machining, p: Part): Bore[] {
+  if (m.kind !== 'hole' && m.kind !== 'row') return []
+  const { lengthMm: l, widthMm: w, thicknessMm: t } = p.size
+  const deepMm = m.depthMm === null ? t : Math.min(t, m.depthMm)
+  const deep = m.face === 'over' ? ([t / 2 - deepMm, t / 2] as const) : ([-t / 2, deepMm - t / 2] as const)
+  const [count, every] = m.kind === 'row' ? [m.count, m.everyMm] : [1, 0]
+  return Array.from({ length: count }, (_, i) => ({
+    at: [m.atMm + i * every - l / 2, m.offMm - w / 2] as const,
+    diameterMm: m.diameterMm,
+    deep,
+  }))
+}
+
+/** A piece of a part with holes: cut in layers where a hole ends, and each layer that has one in triangles round it. */
+function bored(piece: TurnedBox, p: Part, bores: readonly Bore[]): TurnedBox[] {
+  const third = thirdAxis(turnedBox(p))
+  const off = sub(piece.centre, p.at.centre)
+  const [u, v, w] = [dot(off, p.at.along), dot(off, p.at.across), dot(off, third)]
+  const [lo, hi] = [w - piece.size[2] / 2, w + piece.size[2] / 2]
+  const reach = (b: Bore) =>
+    Math.abs(b.at[0] - u) < (piece.size[0] + b.diameterMm) / 2 &&
+    Math.abs(b.at[1] - v) < (piece.size[1] + b.diameterMm) / 2
+  const mine = bores.filter((b) => b.deep[0] < hi - EVEN_MM && b.deep[1] > lo + EVEN_MM && reach(b))
+  if (mine.length === 0) return [piece]
+  const levels = [lo, hi, ...mine.flatMap((b) => b.deep)].filter((z) => z >= lo && z <= hi).sort((a, b) => a - b)
+  return levels.flatMap((from, i): TurnedBox[] => {
+    const to = levels[i + 1]
+    if (to === undefined || to - from < EVEN_MM) return []
+    const through = mine.filter((b) => b.deep[0] < (from + to) / 2 && b.deep[1] > (from + to) / 2)
+    const layer: TurnedBox = {
+      ...piece,
+      centre: add(piece.centre, scale(third, (from + to) / 2 - w)),
+      size: [piece.size[0], piece.size[1], to - from],
+    }
+    if (through.length === 0) return [layer]
+    const holes = through.map((b) => [
+      circle(b.diameterMm, b.diameterMm, HOLE).map(([x, y]): [number, number] => [b.at[0] - u + x, b.at[1] - v + y]),
+    ])
+    const left = polygonClipping.difference([outlineOf(piece).map(([x, y]): [number, number] => [x, y])], holes)
+    return left.flatMap((rings) => triangles(rings).map((outline) => ({ ...layer, outline })))
+  })
+}
+
+/** Triangles of a figure with holes in it, each going round to the left. @param rings closed: the last corner is the first */
+function triangles(rings: readonly (readonly [number, number][])[]): (readonly [number, number])[][] {
+  const open = rings.map((r) => r.slice(0, -1))
+  const all = open.flat()
+  let n = 0
+  const starts = open.slice(0, -1).map((r) => (n += r.length))
+  const at = earcut(all.flat(), starts)
+  return Array.from({ length: at.length / 3 }, (_, i) => {
+    const [a, b, c] = [0, 1, 2].map((k) => all[at[3 * i + k]])
+    const turn = (b[0] - a[0]) * (c[1] - a[1]) - (b[1] - a[1]) * (c[0] - a[0])
+    return turn > 0 ? [a, b, c] : [a, c, b]
+  }).filter(([a, b, c]) => Math.abs((b[0] - a[0]) * (c[1] - a[1]) - (b[1] - a[1]) * (c[0] - a[0])) > EVEN_MM)
+}
+
+/** A part as solids without corners that point inwards; each is closed, and they meet face to face. */
+export function meshOf(p: Part): Polyhedron[] {
+  const round = p.stock.kind === 'steel' ? circle(p.size.widthMm, p.size.thicknessMm, ROUND) : null
+  const solid = round ? prismSolid(lengthwise(p, round), true) : solidOf(p)
+  const bores = p.machining.flatMap((m) => boresOf(m, p))
+  const pieces = bores.length === 0 || round ? solid.pieces : solid.pieces.flatMap((b) => bored(b, p, bores))
+  return pieces.map((b) => solid.cuts.reduce(cutBy, polyhedronOf(b))).filter((f) => f.length > 3)
+}

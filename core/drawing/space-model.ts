@@ -1,0 +1,210 @@
+import type { Assembly, Motion, Part } from '../assembly/assembly.ts'
+import { opens } from '../assembly/moved.ts'
+import { add, cross, dot, mid, scale, sub, type Vec3 } from '../geometry/vec.ts'
+import { areaVector, polyhedronOf, type Polyhedron } from '../geometry/polyhedron.ts'
+import { unit } from '../geometry/vec.ts'
+import type { Goods } from '../goods/goods.ts'
+import { goodsSolid } from './goods-solid.ts'
+import { meshOf } from './mesh.ts'
+import { solidOf } from './solid.ts'
+import { workOn } from './work.ts'
+
+/*
+ * Builds as triangles and edges for a drawing one can walk round. World: x and y on the plan, z up, mm, right-handed; a
+ * build's own frame is left-handed (y comes out of the wall towards the eye) and is turned over on its way here.
+ */
+
+/** How a face is painted. The order is the order of the palette. */
+export const PAINTS = ['board', 'sheet', 'steel', 'fitting', 'goods', 'wall', 'floor', 'opening', 'fixture'] as const
+export type Paint = (typeof PAINTS)[number]
+
+/** What a triangle or an edge belongs to. */
+export interface Owner {
+  paint: Paint
+  build?: string
+  part?: string
+  goods?: string
+}
+
+/** What moves as one: corners of triangles, three numbers each, and ends of edges. */
+export interface Lot {
+  /** How it opens, in the world; null: it stands still. */
+  motion: Motion | null
+  positions: Float32Array
+  normals: Float32Array
+  /** Where a corner is in its part: along it, across it and through it, mm from its middle. */
+  own: Float32Array
+  /** The way its face looks in the same three. */
+  faces: Float32Array
+  owners: Uint16Array
+  edges: Float32Array
+  edgeOwners: Uint16Array
+}
+export interface SpaceModel {
+  owners: Owner[]
+  lots: Lot[]
+  min: Vec3
+  max: Vec3
+}
+
+/** Where a build's own frame lies in the world: its origin, and the ways of its x and y. */
+export interface Placement {
+  origin: Vec3
+  x: Vec3
+  y: Vec3
+}
+/** Alone: the wall behind it. */
+export const ALONE: Placement = { origin: [0, 0, 0], x: [1, 0, 0], y: [0, -1, 0] }
+
+export interface Shown {
+  id: string
+  assembly: Assembly
+  at: Placement
+}
+
+/** What a lot is gathered in. */
+export class Gathered {
+  readonly owners: Owner[] = []
+  private readonly lots = new Map<Motion | null, Record<keyof Omit<Lot, 'motion'>, number[]>>()
+  private lot(m: Motion | null) {
+    const known = this.lots.get(m)
+    if (known) return known
+    const fresh = { positions: [], normals: [], own: [], faces: [], owners: [], edges: [], edgeOwners: [] }
+    this.lots.set(m, fresh)
+    return fresh
+  }
+  owner(o: Owner): number {
+    return this.owners.push(o) - 1
+  }
+  /** A flat figure without a corner that points inwards. @param own where its corners are in its part */
+  face(m: Motion | null, owner: number, figure: readonly Vec3[], own: readonly Vec3[], ownOut: Vec3): void {
+    const lot = this.lot(m)
+    const out = unit(areaVector(figure))
+    for (let i = 2; i < figure.length; i++)
+      for (const k of [0, i - 1, i]) {
+        lot.positions.push(...figure[k])
+        lot.normals.push(...out)
+        lot.own.push(...own[k])
+        lot.faces.push(...ownOut)
+        lot.owners.push(owner)
+      }
+  }
+  edge(m: Motion | null, owner: number, from: Vec3, to: Vec3): void {
+    const lot = this.lot(m)
+    lot.edges.push(...from, ...to)
+    lot.edgeOwners.push(owner, owner)
+  }
+  done(): SpaceModel {
+    const [min, max]: [Vec3, Vec3] = [
+      [Infinity, Infinity, Infinity],
+      [-Infinity, -Infinity, -Infinity],
+    ]
+    const lots = [...this.lots].map(([motion, l]): Lot => {
+      l.positions.forEach((v, i) => {
+        if (v < min[i % 3]) min[i % 3] = v
+        if (v > max[i % 3]) max[i % 3] = v
+      })
+      return {
+        motion,
+        positions: Float32Array.from(l.positions),
+        normals: Float32Array.from(l.normals),
+        own: Float32Array.from(l.own),
+        faces: Float32Array.from(l.faces),
+        owners: Uint16Array.from(l.owners),
+        edges: Float32Array.from(l.edges),
+        edgeOwners: Uint16Array.from(l.edgeOwners),
+      }
+    })
+    return { owners: this.owners, lots, min, max }
+  }
+}
+
+const paintOf = (p: Part): Paint =>
+  p.stock.kind === 'board' || p.stock.kind === 'sheet' || p.stock.kind === 'steel' ? p.stock.kind : 'fitting'
+
+const worldOf = ({ origin, x, y }: Placement) => {
+  const way = ([a, b, c]: Vec3): Vec3 => add(add(scale(x, a), scale(y, b)), [0, 0, c])
+  const flips = cross(x, y)[2] < 0
+  return { point: (p: Vec3): Vec3 => add(origin, way(p)), way, flips }
+}
+type World = ReturnType<typeof worldOf>
+
+function motionIn(w: World, m: Motion): Motion {
+  if (m.kind === 'slide') return { ...m, by: w.way(m.by) }
+  if (m.kind === 'stages') return { ...m, by: m.by.map(w.way) }
+  // In a mirror a right-handed turn is a left-handed one.
+  return { ...m, at: w.point(m.at), axis: w.way(m.axis), byRad: w.flips ? -m.byRad : m.byRad }
+}
+
+interface OwnFrame {
+  centre: Vec3
+  along: Vec3
+  across: Vec3
+}
+function addSolid(g: Gathered, w: World, m: Motion | null, owner: number, solid: Polyhedron, f: OwnFrame): void {
+  const third = cross(f.along, f.across)
+  const local = (v: Vec3): Vec3 => [dot(v, f.along), dot(v, f.across), dot(v, third)]
+  for (const face of solid) {
+    const figure = w.flips ? [...face].reverse() : face
+    g.face(
+      m,
+      owner,
+      figure.map(w.point),
+      figure.map((c) => local(sub(c, f.centre))),
+      local(unit(areaVector(face))),
+    )
+  }
+}
+
+/** For a sheet the pattern runs along its strength axis: the part's frame is turned where that is its width. */
+const grainFrame = (p: Part): OwnFrame =>
+  p.stock.kind === 'sheet' && p.grain === 'width'
+    ? { centre: p.at.centre, along: p.at.across, across: scale(p.at.along, -1) }
+    : p.at
+
+function addPart(g: Gathered, w: World, m: Motion | null, build: string, p: Part): void {
+  const owner = g.owner({ paint: paintOf(p), build, part: p.id })
+  for (const solid of meshOf(p)) addSolid(g, w, m, owner, solid, grainFrame(p))
+  const solid = solidOf(p)
+  // Of what is round only the rims are edges.
+  solid.edges.forEach(([a, b], i) => {
+    if (!solid.round || i % 3 !== 2) g.edge(m, owner, w.point(a), w.point(b))
+  })
+  const holes = p.machining.filter((x) => x.kind === 'hole' || x.kind === 'row')
+  const third = cross(p.at.along, p.at.across)
+  for (const [face, sign] of [
+    ['over', 1],
+    ['under', -1],
+  ] as const)
+    for (const figure of workOn({ ...p, machining: holes }, face)) {
+      const rim = figure.map((c) => w.point(add(c, scale(third, (sign * p.size.thicknessMm) / 2))))
+      rim.forEach((c, i) => g.edge(m, owner, c, rim[(i + 1) % rim.length]))
+    }
+}
+
+/** Adds builds where they stand; what opens is a lot of its own. */
+export function addBuilds(g: Gathered, builds: readonly Shown[], goods: ReadonlyMap<string, Goods> | null): void {
+  for (const { id, assembly, at } of builds) {
+    const w = worldOf(at)
+    const motions = assembly.motions.filter(opens).map((m) => ({ m, there: motionIn(w, m) }))
+    for (const p of assembly.parts) addPart(g, w, motions.find((x) => x.m.parts.includes(p.id))?.there ?? null, id, p)
+    if (!goods) continue
+    for (const bay of assembly.bays)
+      for (const item of bay.items) {
+        const owner = g.owner({ paint: 'goods', build: id, goods: item.goodsId })
+        const solid = goodsSolid(goods.get(item.goodsId), item.box, 32)
+        const frame: OwnFrame = { centre: mid(item.box.min, item.box.max), along: [1, 0, 0], across: [0, 1, 0] }
+        for (const piece of solid.pieces) addSolid(g, w, null, owner, polyhedronOf(piece), frame)
+        solid.edges.forEach(([a, b], i) => {
+          if (!solid.round || i % 3 !== 2) g.edge(null, owner, w.point(a), w.point(b))
+        })
+      }
+  }
+}
+
+/** One build by itself. @param goods null: without what stands in it */
+export function buildModel(id: string, assembly: Assembly, goods: ReadonlyMap<string, Goods> | null): SpaceModel {
+  const g = new Gathered()
+  addBuilds(g, [{ id, assembly, at: ALONE }], goods)
+  return g.done()
+}
