@@ -24,24 +24,30 @@ const doc = useDocument()
 const readings = useReadings()
 
 const things = computed(() => new Map(toRaw(doc.project!).goods.map((g) => [g.id, g])))
-const model = useDrawn((d) => {
+/** What is looked at: another one is looked at anew. */
+const of = computed(() => (props.room ? 'room' : props.build))
+const drawn = useDrawn((d) => {
+  const key = of.value
   const goods = props.goods ? things.value : null
-  if (!props.room) return d.build(props.build, props.assembly, goods)
   const builds = readings.placed.map((b) => ({ id: b.id, assembly: b.assembly, at: placementOf(b.frame) }))
-  return d.room(toRaw(doc.project!).room, builds, goods)
+  const made = props.room
+    ? d.room(toRaw(doc.project!).room, builds, goods)
+    : d.build(props.build, props.assembly, goods)
+  return made.then((model) => ({ key, model }))
 })
+const model = computed(() => (drawn.value?.key === of.value ? drawn.value.model : null))
 const instead = computed(() => ({ goods: things.value, showGoods: props.goods }))
 </script>
 
 <template>
   <SpaceView
-    :key="room ? 'room' : build"
+    :key="of"
     :model="model"
     :title="title"
     :build="build"
     :selected="selected"
     :dark="dark"
-    @select="(part, of) => emit('select', part, of ?? build)"
+    @select="(part, whose) => emit('select', part, whose ?? build)"
   >
     <IsoScene
       :assembly="assembly"

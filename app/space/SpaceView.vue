@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { useElementSize, useMutationObserver, usePreferredReducedMotion } from '@vueuse/core'
-import { computed, onBeforeUnmount, onMounted, ref, shallowRef, useTemplateRef, watch } from 'vue'
+import { computed, onBeforeUnmount, onMounted, ref, shallowRef, useId, useTemplateRef, watch } from 'vue'
 import { PAINTS, type Owner, type SpaceModel } from '../../core/drawing/space-model.ts'
 import IconCamera from '~icons/bi/camera'
 import { downloadBlob, pictureFileName } from '../persistence/download.ts'
@@ -23,6 +23,7 @@ const props = defineProps<{
 const emit = defineEmits<{ select: [part: string | null, build: string | null] }>()
 
 const host = useTemplateRef('host')
+const keys = useId()
 const { width, height } = useElementSize(host)
 const motion = usePreferredReducedMotion()
 const stage = shallowRef<Stage | null>(null)
@@ -169,6 +170,25 @@ async function save() {
     <slot />
   </div>
   <div v-else class="space">
+    <div
+      ref="host"
+      class="host"
+      tabindex="0"
+      role="application"
+      :aria-label="title"
+      :aria-describedby="keys"
+      aria-roledescription="drawing in three dimensions"
+      @keydown="key"
+      @pointerdown="down = { x: $event.clientX, y: $event.clientY }"
+      @pointerup="up"
+      @pointercancel="down = null"
+    >
+      <p v-if="!model" class="wait soft" role="status">Drawing …</p>
+      <p :id="keys" class="visually-hidden">
+        Arrow keys turn, with Shift they move; plus and minus go nearer and back; full stop and comma pick the next part
+        and the one before; Home looks from the corner.
+      </p>
+    </div>
     <div class="tools">
       <BButtonGroup size="sm" aria-label="Look from">
         <BButton v-for="l in LOOKS" :key="l" variant="outline-secondary" @click="stage?.look(l)">{{
@@ -180,35 +200,21 @@ async function save() {
         <input v-model.number="opened" type="range" class="form-range" min="0" max="1" step="0.05" />
       </label>
       <label class="range">
-        cut
+        <span class="visually-hidden">cut</span>
         <select v-model="cutAxis" class="form-select form-select-sm">
-          <option value="">nowhere</option>
-          <option value="1">from the front</option>
-          <option value="0">from the right</option>
-          <option value="2">from above</option>
+          <option value="">no cut</option>
+          <option value="1">cut in front</option>
+          <option value="0">cut at the right</option>
+          <option value="2">cut above</option>
         </select>
       </label>
       <label v-if="cutAxis !== ''" class="range">
         depth
         <input v-model.number="cutShare" type="range" class="form-range" min="0" max="1" step="0.01" />
       </label>
-      <BButton size="sm" variant="outline-secondary" @click="save"
-        ><IconCamera aria-hidden="true" /> Save picture</BButton
-      >
-    </div>
-    <div
-      ref="host"
-      class="host"
-      tabindex="0"
-      role="application"
-      :aria-label="`${title}. Arrow keys turn, with Shift they move; plus and minus go nearer and back; full stop and comma pick the next part and the one before; Home looks from the corner.`"
-      aria-roledescription="drawing in three dimensions"
-      @keydown="key"
-      @pointerdown="down = { x: $event.clientX, y: $event.clientY }"
-      @pointerup="up"
-      @pointercancel="down = null"
-    >
-      <p v-if="!model" class="wait soft" role="status">Drawing …</p>
+      <BButton size="sm" variant="outline-secondary" class="ms-auto" aria-label="Save picture" @click="save"
+        ><IconCamera aria-hidden="true"
+      /></BButton>
     </div>
   </div>
 </template>
@@ -223,8 +229,8 @@ async function save() {
   display: flex;
   flex-wrap: wrap;
   align-items: center;
-  gap: 0.3rem 0.8rem;
-  margin-bottom: 0.3rem;
+  gap: 0.3rem 0.7rem;
+  margin-top: 0.4rem;
 }
 .range {
   display: inline-flex;
@@ -233,7 +239,7 @@ async function save() {
   font-size: 0.9rem;
 }
 .range .form-range {
-  width: 90px;
+  width: 76px;
 }
 .range .form-select {
   width: auto;

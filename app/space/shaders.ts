@@ -6,6 +6,12 @@ export const STATE = { plain: 0, pale: 1, chosen: 2 } as const
 /** Number of a paint, for the shader. */
 export const paintNo = (p: (typeof PAINTS)[number]) => PAINTS.indexOf(p)
 
+const TONE = /* glsl */ `
+// Tops lightest, then fronts, then sides; undersides darkest.
+float toneOf(vec3 n) {
+  return 0.86 + (n.z > 0.0 ? 0.14 : 0.16) * n.z - 0.05 * n.y - 0.07 * abs(n.x);
+}`
+
 export const FACE_VERTEX = /* glsl */ `
 attribute vec3 own;
 attribute vec3 face;
@@ -17,11 +23,10 @@ varying vec3 vWorld;
 varying float vTone;
 varying float vPaint;
 varying float vState;
+${TONE}
 void main() {
   vec4 world = modelMatrix * vec4(position, 1.0);
-  vec3 n = mat3(modelMatrix) * normal;
-  // Tops lightest, then fronts, then sides; undersides darkest.
-  vTone = 0.86 + (n.z > 0.0 ? 0.14 : 0.16) * n.z - 0.05 * n.y - 0.07 * abs(n.x);
+  vTone = toneOf(mat3(modelMatrix) * normal);
   vOwn = own;
   vFace = face;
   vWorld = world.xyz;
@@ -85,35 +90,48 @@ void main() {
   gl_FragColor = vec4(colour, 1.0);
 }`
 
+/** The same without hatching, for machines that draw slowly, while the model moves: colours are found at the corners. */
+export const BARE_VERTEX = /* glsl */ `
+attribute float paint;
+attribute float state;
+uniform vec3 palette[${PAINTS.length}];
+uniform vec3 paper;
+uniform vec3 chalk;
+uniform vec4 cut;
+varying vec3 vColour;
+varying float vBeyond;
+${TONE}
+void main() {
+  vec4 world = modelMatrix * vec4(position, 1.0);
+  vec3 colour = palette[int(paint + 0.5)] * toneOf(mat3(modelMatrix) * normal);
+  if (state > 0.5) colour = state > 1.5 ? mix(colour, chalk, 0.55) : mix(colour, paper, 0.78);
+  vColour = colour;
+  vBeyond = dot(world.xyz, cut.xyz) - cut.w;
+  gl_Position = projectionMatrix * viewMatrix * world;
+}`
+export const BARE_FRAGMENT = /* glsl */ `
+varying vec3 vColour;
+varying float vBeyond;
+void main() {
+  if (vBeyond > 0.0) discard;
+  gl_FragColor = vec4(vColour, 1.0);
+}`
+
 export const EDGE_VERTEX = /* glsl */ `
 attribute float paint;
 attribute float state;
-varying vec3 vWorld;
-varying float vPaint;
-varying float vState;
-void main() {
-  vec4 world = modelMatrix * vec4(position, 1.0);
-  vWorld = world.xyz;
-  vPaint = paint;
-  vState = state;
-  gl_Position = projectionMatrix * viewMatrix * world;
-}`
-
-export const EDGE_FRAGMENT = /* glsl */ `
 uniform vec3 ink;
 uniform vec3 soft;
 uniform vec3 paper;
 uniform vec3 chalk;
 uniform vec4 cut;
-varying vec3 vWorld;
-varying float vPaint;
-varying float vState;
+varying vec3 vColour;
+varying float vBeyond;
 void main() {
-  if (dot(vWorld, cut.xyz) > cut.w) discard;
-  int kind = int(vPaint + 0.5);
-  int state = int(vState + 0.5);
-  vec3 colour = kind >= ${paintNo('goods')} ? soft : ink;
-  if (state == ${STATE.pale}) colour = mix(soft, paper, 0.45);
-  if (state == ${STATE.chosen}) colour = chalk;
-  gl_FragColor = vec4(colour, 1.0);
+  vec4 world = modelMatrix * vec4(position, 1.0);
+  vec3 colour = int(paint + 0.5) >= ${paintNo('goods')} ? soft : ink;
+  if (state > 0.5) colour = state > 1.5 ? chalk : mix(soft, paper, 0.45);
+  vColour = colour;
+  vBeyond = dot(world.xyz, cut.xyz) - cut.w;
+  gl_Position = projectionMatrix * viewMatrix * world;
 }`

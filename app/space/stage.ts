@@ -1,5 +1,6 @@
 import {
   BackSide,
+  Box3,
   BufferAttribute,
   BufferGeometry,
   Color,
@@ -22,7 +23,8 @@ import {
 import { OrbitControls } from 'three/examples/jsm/controls/OrbitControls.js'
 import type { Motion } from '../../core/assembly/assembly.ts'
 import type { Lot, Owner, SpaceModel } from '../../core/drawing/space-model.ts'
-import { EDGE_FRAGMENT, EDGE_VERTEX, FACE_FRAGMENT, FACE_VERTEX, paintNo } from './shaders.ts'
+import { FULL, paceOf } from './pace.ts'
+import { BARE_FRAGMENT, BARE_VERTEX, EDGE_VERTEX, FACE_FRAGMENT, FACE_VERTEX, paintNo } from './shaders.ts'
 
 // Colours are those of the page: nothing converts them.
 ColorManagement.enabled = false
@@ -36,6 +38,11 @@ const EYES_MM = 1600
 const VIEW_DEG = 34
 const STEP_RAD = Math.PI / 24
 const TURN_MS = 260
+/** So long after the last movement the picture is drawn as well as it can be, ms. */
+const RESTS_MS = 180
+/** A still picture is drawn this much finer than the screen, and made smaller: edges then are smooth. */
+const FINE = 2
+const FINE_WHERE_SLOW = 1.5
 
 /** A plane that takes off what lies beyond it: along x, y or z of the world, at a share of the whole. */
 export interface CutAt {
@@ -86,17 +93,24 @@ export class Stage {
     cut: { value: new Vector4(0, 0, 0, 1) },
   }
   private readonly front = this.material(FrontSide, false)
+  private readonly bare = this.material(FrontSide, false, true)
   private readonly back = this.material(BackSide, true)
   private readonly lines = new ShaderMaterial({
     uniforms: this.shared,
     vertexShader: EDGE_VERTEX,
-    fragmentShader: EDGE_FRAGMENT,
+    fragmentShader: BARE_FRAGMENT,
   })
   private shown: Shown[] = []
   private owners: Owner[] = []
   private readonly middle = new Vector3()
   private readonly half = new Vector3(1, 1, 1)
   private isCut = false
+  private isMoving = false
+  private resting: ReturnType<typeof setTimeout> | undefined
+  private trying: ReturnType<typeof setTimeout> | undefined
+  private pace = FULL
+  private tries = 0
+  private readonly wide = new Vector2(1, 1)
   private asked = 0
   private turning = 0
 
@@ -105,21 +119,23 @@ export class Stage {
     private readonly isCalm: () => boolean,
     private readonly lost: () => void,
   ) {
-    this.renderer = new WebGLRenderer({ antialias: true })
-    this.canvas = this.renderer.domElement
-    this.renderer.setPixelRatio(Math.min(2, window.devicePixelRatio))
+    this.canvas = document.createElement('canvas')
+    // A still picture is drawn finer than the screen: smoothed by that, not twice.
+    const context = this.canvas.getContext('webgl2', { antialias: false })
+    if (!context) throw new Error('no WebGL')
+    this.renderer = new WebGLRenderer({ canvas: this.canvas, context })
     this.canvas.addEventListener('webglcontextlost', this.lost)
     this.camera.up.set(0, 0, 1)
     this.controls = new OrbitControls(this.camera, this.canvas)
-    this.controls.addEventListener('change', () => this.draw())
+    this.controls.addEventListener('change', () => this.moves())
     this.controls.addEventListener('start', () => cancelAnimationFrame(this.turning))
   }
 
-  private material(side: typeof FrontSide | typeof BackSide, inside: boolean): ShaderMaterial {
+  private material(side: typeof FrontSide | typeof BackSide, inside: boolean, bare = false): ShaderMaterial {
     return new ShaderMaterial({
       uniforms: { ...this.shared, inside: { value: inside } },
-      vertexShader: FACE_VERTEX,
-      fragmentShader: FACE_FRAGMENT,
+      vertexShader: bare ? BARE_VERTEX : FACE_VERTEX,
+      fragmentShader: bare ? BARE_FRAGMENT : FACE_FRAGMENT,
       side,
       // Faces lie a little behind their edges, and behind what a plane cuts through.
       polygonOffset: !inside,
@@ -133,12 +149,24 @@ export class Stage {
     for (const s of this.shown) this.drop(s)
     this.owners = m.owners
     this.shown = m.lots.map((lot) => this.put(lot))
-    this.middle
-      .set(0, 0, 0)
-      .addScaledVector(new Vector3(...m.min), 0.5)
-      .addScaledVector(new Vector3(...m.max), 0.5)
-    this.half.set(m.max[0] - m.min[0], m.max[1] - m.min[1], m.max[2] - m.min[2]).multiplyScalar(0.5)
+    // Room for doors and drawers, open as well.
+    const whole = new Box3(new Vector3(...m.min), new Vector3(...m.max))
+    for (const { lot, faces } of this.shown) {
+      faces.geometry.computeBoundingBox()
+      whole.union(faces.geometry.boundingBox!.clone().applyMatrix4(matrixOf(lot.motion, 1)))
+    }
+    whole.getCenter(this.middle)
+    whole.getSize(this.half).multiplyScalar(0.5)
     this.draw()
+    void this.findPace()
+  }
+  private async findPace(): Promise<void> {
+    const tried = ++this.tries
+    const pace = await paceOf(this.renderer, this.scene, this.camera, this.wide, (bare) => this.setBare(bare))
+    if (tried === this.tries) this.pace = pace
+  }
+  private setBare(bare: boolean): void {
+    for (const s of this.shown) s.faces.material = bare ? this.bare : this.front
   }
   private put(lot: Lot): Shown {
     const faces = new BufferGeometry()
@@ -147,6 +175,7 @@ export class Stage {
     three('normal', lot.normals)
     three('own', lot.own)
     three('face', lot.faces)
+    faces.setIndex(new BufferAttribute(lot.triangles, 1))
     this.perOwner(faces, lot.owners)
     const edges = new BufferGeometry()
     edges.setAttribute('position', new BufferAttribute(lot.edges, 3))
@@ -192,7 +221,7 @@ export class Stage {
       s.group.matrix.copy(matrixOf(s.lot.motion, share))
       s.group.matrixWorldNeedsUpdate = true
     }
-    this.draw()
+    this.moves()
   }
   cut(at: CutAt | null): void {
     const plane = this.shared.cut.value
@@ -206,7 +235,7 @@ export class Stage {
     }
     this.isCut = at !== null
     for (const s of this.shown) s.insides.visible = this.isCut
-    this.draw()
+    this.moves()
   }
   colour(c: Colours): void {
     const of = (css: string) => new Color(css)
@@ -218,8 +247,10 @@ export class Stage {
     this.draw()
   }
   size(width: number, height: number): void {
-    if (width < 1 || height < 1) return
-    this.renderer.setSize(width, height, false)
+    if (width < 1 || height < 1 || (width === this.wide.x && height === this.wide.y)) return
+    this.wide.set(width, height)
+    clearTimeout(this.trying)
+    this.trying = setTimeout(() => void this.findPace(), RESTS_MS)
     this.camera.aspect = width / height
     this.camera.updateProjectionMatrix()
     this.draw()
@@ -264,7 +295,7 @@ export class Stage {
       this.controls.target.lerpVectors(was, target, k)
       this.camera.position.lerpVectors(from, eye, k)
       this.controls.update()
-      this.draw()
+      this.moves()
     }
     if (calm) return set(1)
     const start = performance.now()
@@ -313,25 +344,49 @@ export class Stage {
     return shown && hit.face ? this.owners[shown.lot.owners[hit.face.a]] : null
   }
 
+  /** Draws while something moves: as well as the machine can keep up with, and well once it rests. */
+  private moves(): void {
+    this.isMoving = true
+    clearTimeout(this.resting)
+    this.resting = setTimeout(() => {
+      this.isMoving = false
+      this.draw()
+    }, RESTS_MS)
+    this.draw()
+  }
   private draw(): void {
     if (this.asked) return
     this.asked = requestAnimationFrame(() => {
       this.asked = 0
-      this.renderer.render(this.scene, this.camera)
+      this.render(this.isMoving)
     })
+  }
+  private render(moving: boolean): void {
+    const slow = this.pace !== FULL
+    const fine = Math.max(slow ? FINE_WHERE_SLOW : FINE, Math.min(2, window.devicePixelRatio))
+    const ratio = moving ? (slow ? this.pace.ratio : Math.min(2, window.devicePixelRatio)) : fine
+    if (ratio !== this.renderer.getPixelRatio() || !this.renderer.getSize(new Vector2()).equals(this.wide)) {
+      this.renderer.setPixelRatio(ratio)
+      this.renderer.setSize(this.wide.x, this.wide.y, false)
+    }
+    this.setBare(moving && this.pace.bare)
+    this.renderer.render(this.scene, this.camera)
   }
   /** What is seen, as a PNG. */
   picture(): Promise<Blob | null> {
-    this.renderer.render(this.scene, this.camera)
+    this.render(false)
     return new Promise((done) => this.canvas.toBlob(done, 'image/png'))
   }
   end(): void {
     cancelAnimationFrame(this.asked)
     cancelAnimationFrame(this.turning)
+    clearTimeout(this.resting)
+    clearTimeout(this.trying)
+    this.tries++
     this.canvas.removeEventListener('webglcontextlost', this.lost)
     this.controls.dispose()
     for (const s of this.shown) this.drop(s)
-    for (const m of [this.front, this.back, this.lines]) m.dispose()
+    for (const m of [this.front, this.bare, this.back, this.lines]) m.dispose()
     this.renderer.dispose()
   }
 }

@@ -106,11 +106,12 @@ describe('solids in three dimensions', () => {
       expect(Math.abs(volume(mesh) - (own(p) - apart)) / own(p)).toBeLessThan(p.machining.length > 1 ? 0.004 : 0.001)
       if (p.machining.some((m) => m.kind === 'mitre' || m.kind === 'bevel')) continue
       const [is, box] = [boundsOf(mesh), partBox(p)]
-      if (p.stock.kind !== 'steel')
-        for (const side of ['min', 'max'] as const)
-          is[side].forEach((v, k) =>
-            expect(Math.abs(v - box[side][k])).toBeLessThan(1e-3 * Math.max(10, own(p) ** (1 / 3))),
-          )
+      // A rod is as much thicker as it takes for its volume to be true.
+      const thicker = p.stock.kind === 'steel' ? 0.004 * p.size.widthMm : 0
+      for (const side of ['min', 'max'] as const)
+        is[side].forEach((v, k) =>
+          expect(Math.abs(v - box[side][k])).toBeLessThan(thicker + 1e-3 * Math.max(10, own(p) ** (1 / 3))),
+        )
     }
   })
   const each: [string, Machining[]][] = [
@@ -170,8 +171,8 @@ describe('solids in three dimensions', () => {
     const mesh = meshOf(p)
     // Half of it goes through all of the board, the other half through what the dado leaves.
     const gone = taken(dado, p) + (Math.PI / 4) * 400 * (20 / 2 + 14 / 2)
-    // A circle of 24 corners has 1.1 % less than a round one.
-    expect(Math.abs(volume(mesh) - (own(p) - gone))).toBeLessThan(0.012 * Math.PI * 100 * 20)
+    // A circle of few corners has 1.6 % less than a round one.
+    expect(Math.abs(volume(mesh) - (own(p) - gone))).toBeLessThan(0.017 * Math.PI * 100 * 20)
   })
   it('the long point of a mitre is where it is told to be', () => {
     for (const [angleRad, through, way] of [

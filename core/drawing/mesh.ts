@@ -4,17 +4,20 @@ import type { Machining, Part } from '../assembly/assembly.ts'
 import { turnedBox } from '../assembly/part-box.ts'
 import { outlineOf, thirdAxis, type TurnedBox } from '../geometry/box.ts'
 import { cutBy, polyhedronOf, type Polyhedron } from '../geometry/polyhedron.ts'
-import { add, dot, scale, sub } from '../geometry/vec.ts'
+import { add, dot, scale, sub, type Vec3 } from '../geometry/vec.ts'
 import { circle, lengthwise, prismSolid, solidOf } from './solid.ts'
 
 /*
  * A part as closed solids for drawing in three dimensions: what its drawings on paper show, and its holes as holes.
  */
 
-/** Corners of what is round: its volume then lies within a thousandth of the true one. */
-const ROUND = 96
-/** Corners of a hole. */
-const HOLE = 24
+/** Corners of a rod, which is drawn as much thicker as its volume then is the true one. */
+const ROUND = 32
+const THICKER = Math.sqrt((2 * Math.PI) / (ROUND * Math.sin((2 * Math.PI) / ROUND)))
+/** Corners of a hole, and of one for a pin. */
+const HOLE = 20
+const SMALL_HOLE = 10
+const SMALL_MM = 12
 const EVEN_MM = 1e-6
 
 interface Bore {
@@ -38,8 +41,14 @@ function boresOf(m: Machining, p: Part): Bore[] {
   }))
 }
 
-/** A piece of a part with holes: cut in layers where a hole ends, and each layer that has one in triangles round it. */
-function bored(piece: TurnedBox, p: Part, bores: readonly Bore[]): TurnedBox[] {
+/** A layer of a piece: straight through it, with holes or without. */
+interface Layer {
+  box: TurnedBox
+  /** Figures of its broad face, outer ring first, from the middle of the piece; closed. Null: its outline. */
+  rings: readonly (readonly [number, number][])[] | null
+}
+/** A piece of a part with holes: cut in layers where a hole ends. */
+function layersOf(piece: TurnedBox, p: Part, bores: readonly Bore[]): Layer[] {
   const third = thirdAxis(turnedBox(p))
   const off = sub(piece.centre, p.at.centre)
   const [u, v, w] = [dot(off, p.at.along), dot(off, p.at.across), dot(off, third)]
@@ -48,23 +57,25 @@ function bored(piece: TurnedBox, p: Part, bores: readonly Bore[]): TurnedBox[] {
     Math.abs(b.at[0] - u) < (piece.size[0] + b.diameterMm) / 2 &&
     Math.abs(b.at[1] - v) < (piece.size[1] + b.diameterMm) / 2
   const mine = bores.filter((b) => b.deep[0] < hi - EVEN_MM && b.deep[1] > lo + EVEN_MM && reach(b))
-  if (mine.length === 0) return [piece]
+  if (mine.length === 0) return [{ box: piece, rings: null }]
   const levels = [lo, hi, ...mine.flatMap((b) => b.deep)].filter((z) => z >= lo && z <= hi).sort((a, b) => a - b)
-  return levels.flatMap((from, i): TurnedBox[] => {
+  return levels.flatMap((from, i): Layer[] => {
     const to = levels[i + 1]
     if (to === undefined || to - from < EVEN_MM) return []
     const through = mine.filter((b) => b.deep[0] < (from + to) / 2 && b.deep[1] > (from + to) / 2)
-    const layer: TurnedBox = {
+    const box: TurnedBox = {
       ...piece,
       centre: add(piece.centre, scale(third, (from + to) / 2 - w)),
       size: [piece.size[0], piece.size[1], to - from],
     }
-    if (through.length === 0) return [layer]
+    if (through.length === 0) return [{ box, rings: null }]
     const holes = through.map((b) => [
-      circle(b.diameterMm, b.diameterMm, HOLE).map(([x, y]): [number, number] => [b.at[0] - u + x, b.at[1] - v + y]),
+      circle(b.diameterMm, b.diameterMm, b.diameterMm > SMALL_MM ? HOLE : SMALL_HOLE).map(
+        ([x, y]): [number, number] => [b.at[0] - u + x, b.at[1] - v + y],
+      ),
     ])
     const left = polygonClipping.difference([outlineOf(piece).map(([x, y]): [number, number] => [x, y])], holes)
-    return left.flatMap((rings) => triangles(rings).map((outline) => ({ ...layer, outline })))
+    return left.map((rings) => ({ box, rings }))
   })
 }
 
@@ -82,11 +93,34 @@ function triangles(rings: readonly (readonly [number, number][])[]): (readonly [
   }).filter(([a, b, c]) => Math.abs((b[0] - a[0]) * (c[1] - a[1]) - (b[1] - a[1]) * (c[0] - a[0])) > EVEN_MM)
 }
 
-/** A part as solids without corners that point inwards; each is closed, and they meet face to face. */
+/** A layer with holes as one closed solid: its two faces in triangles, and walls round all rings. */
+function pierced({ box, rings }: Layer): Polyhedron {
+  const third = thirdAxis(box)
+  const at = (sign: number) => {
+    const middle = add(box.centre, scale(third, (sign * box.size[2]) / 2))
+    return ([x, y]: readonly [number, number]): Vec3 => add(middle, add(scale(box.along, x), scale(box.across, y)))
+  }
+  const [over, under] = [at(1), at(-1)]
+  const flat = triangles(rings!)
+  const walls = rings!.flatMap((r) =>
+    r.slice(0, -1).map((c, i) => [over(r[i + 1]), over(c), under(c), under(r[i + 1])]),
+  )
+  return [...flat.map((t) => t.map(over)), ...flat.map((t) => [...t].reverse().map(under)), ...walls]
+}
+
+/** A part as closed solids that meet face to face. Only a layer with holes has corners that point inwards. */
 export function meshOf(p: Part): Polyhedron[] {
-  const round = p.stock.kind === 'steel' ? circle(p.size.widthMm, p.size.thicknessMm, ROUND) : null
+  const round = p.stock.kind === 'steel' ? circle(THICKER * p.size.widthMm, THICKER * p.size.thicknessMm, ROUND) : null
   const solid = round ? prismSolid(lengthwise(p, round), true) : solidOf(p)
-  const bores = p.machining.flatMap((m) => boresOf(m, p))
-  const pieces = bores.length === 0 || round ? solid.pieces : solid.pieces.flatMap((b) => bored(b, p, bores))
-  return pieces.map((b) => solid.cuts.reduce(cutBy, polyhedronOf(b))).filter((f) => f.length > 3)
+  const bores = round ? [] : p.machining.flatMap((m) => boresOf(m, p))
+  const cut = (b: TurnedBox) => solid.cuts.reduce(cutBy, polyhedronOf(b))
+  return solid.pieces
+    .flatMap((piece) => layersOf(piece, p, bores))
+    .flatMap((layer): Polyhedron[] => {
+      const { box, rings } = layer
+      if (!rings) return [cut(box)]
+      // A plane cuts only what has no corner that points inwards: then it is done triangle by triangle.
+      return solid.cuts.length === 0 ? [pierced(layer)] : triangles(rings).map((outline) => cut({ ...box, outline }))
+    })
+    .filter((f) => f.length > 3)
 }

@@ -20,12 +20,16 @@ const examples = allFamilies().flatMap((f) =>
 )
 const triple = (a: Float32Array, i: number): Vec3 => [a[3 * i], a[3 * i + 1], a[3 * i + 2]]
 
+/** Corners of each triangle. */
+const trianglesIn = (lot: Lot): number[][] =>
+  Array.from({ length: lot.triangles.length / 3 }, (_, i) => [...lot.triangles.slice(3 * i, 3 * i + 3)])
+
 /** Volume of what an owner's triangles close, mm³: negative where they look inwards. */
 function volumeOf(lot: Lot, owner: number): number {
   let [sum, from]: [number, Vec3 | null] = [0, null]
-  for (let i = 0; i < lot.owners.length; i += 3) {
-    if (lot.owners[i] !== owner) continue
-    const [a, b, c] = [0, 1, 2].map((k) => triple(lot.positions, i + k))
+  for (const t of trianglesIn(lot)) {
+    if (lot.owners[t[0]] !== owner) continue
+    const [a, b, c] = t.map((k) => triple(lot.positions, k))
     from ??= a
     sum += dot(sub(a, from), cross(sub(b, a), sub(c, a))) / 6
   }
@@ -68,12 +72,13 @@ describe('a build in three dimensions', () => {
   it('normals are those of the triangles, and the same in the own frame of the part', () => {
     const m = buildModel('b', examples[0].assembly, null)
     for (const lot of m.lots)
-      for (let i = 0; i < lot.owners.length; i += 3) {
-        const [a, b, c] = [0, 1, 2].map((k) => triple(lot.positions, i + k))
+      for (const t of trianglesIn(lot)) {
+        const i = t[0]
+        const [a, b, c] = t.map((k) => triple(lot.positions, k))
         const out = areaVector([a, b, c])
         if (norm(out) < 1) continue
         expect(dot(out, triple(lot.normals, i)) / norm(out)).toBeCloseTo(1, 4)
-        const [u, v] = [1, 2].map((k) => sub(triple(lot.own, i + k), triple(lot.own, i)))
+        const [u, v] = [1, 2].map((k) => sub(triple(lot.own, t[k]), triple(lot.own, i)))
         expect(dot(u, triple(lot.faces, i))).toBeCloseTo(0, 1)
         expect(dot(v, triple(lot.faces, i))).toBeCloseTo(0, 1)
       }
@@ -133,9 +138,10 @@ describe('a room in three dimensions', () => {
     const [lot] = m.lots
     const middle: Vec3 = [(m.min[0] + m.max[0]) / 2, (m.min[1] + m.max[1]) / 2, 1250]
     let floorMm2 = 0
-    for (let i = 0; i < lot.owners.length; i += 3) {
+    for (const t of trianglesIn(lot)) {
+      const i = t[0]
       const { paint } = m.owners[lot.owners[i]]
-      const [a, b, c] = [0, 1, 2].map((k) => triple(lot.positions, i + k))
+      const [a, b, c] = t.map((k) => triple(lot.positions, k))
       if (paint === 'wall') expect(dot(sub(middle, a), triple(lot.normals, i))).toBeGreaterThan(1000)
       if (paint === 'floor') expect(triple(lot.normals, i)[2]).toBeCloseTo(1, 6)
       if (paint === 'floor') floorMm2 += norm(cross(sub(b, a), sub(c, a))) / 2

@@ -26,7 +26,7 @@ export interface Owner {
   goods?: string
 }
 
-/** What moves as one: corners of triangles, three numbers each, and ends of edges. */
+/** What moves as one: corners of faces, three numbers each, the triangles between them, and ends of edges. */
 export interface Lot {
   /** How it opens, in the world; null: it stands still. */
   motion: Motion | null
@@ -37,6 +37,7 @@ export interface Lot {
   /** The way its face looks in the same three. */
   faces: Float32Array
   owners: Uint16Array
+  triangles: Uint32Array
   edges: Float32Array
   edgeOwners: Uint16Array
 }
@@ -69,7 +70,16 @@ export class Gathered {
   private lot(m: Motion | null) {
     const known = this.lots.get(m)
     if (known) return known
-    const fresh = { positions: [], normals: [], own: [], faces: [], owners: [], edges: [], edgeOwners: [] }
+    const fresh = {
+      positions: [],
+      normals: [],
+      own: [],
+      faces: [],
+      owners: [],
+      triangles: [],
+      edges: [],
+      edgeOwners: [],
+    }
     this.lots.set(m, fresh)
     return fresh
   }
@@ -80,14 +90,15 @@ export class Gathered {
   face(m: Motion | null, owner: number, figure: readonly Vec3[], own: readonly Vec3[], ownOut: Vec3): void {
     const lot = this.lot(m)
     const out = unit(areaVector(figure))
-    for (let i = 2; i < figure.length; i++)
-      for (const k of [0, i - 1, i]) {
-        lot.positions.push(...figure[k])
-        lot.normals.push(...out)
-        lot.own.push(...own[k])
-        lot.faces.push(...ownOut)
-        lot.owners.push(owner)
-      }
+    const first = lot.owners.length
+    figure.forEach((c, k) => {
+      lot.positions.push(...c)
+      lot.normals.push(...out)
+      lot.own.push(...own[k])
+      lot.faces.push(...ownOut)
+      lot.owners.push(owner)
+    })
+    for (let i = 2; i < figure.length; i++) lot.triangles.push(first, first + i - 1, first + i)
   }
   edge(m: Motion | null, owner: number, from: Vec3, to: Vec3): void {
     const lot = this.lot(m)
@@ -111,6 +122,7 @@ export class Gathered {
         own: Float32Array.from(l.own),
         faces: Float32Array.from(l.faces),
         owners: Uint16Array.from(l.owners),
+        triangles: Uint32Array.from(l.triangles),
         edges: Float32Array.from(l.edges),
         edgeOwners: Uint16Array.from(l.edgeOwners),
       }

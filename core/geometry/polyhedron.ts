@@ -2,7 +2,10 @@ import type { TurnedBox } from './box.ts'
 import { clipped, faces, type HalfSpace } from './contact.ts'
 import { add, cross, dot, norm, scale, sub, unit, type Vec3 } from './vec.ts'
 
-/** A solid without a corner that points inwards: its faces, each going round to the left as one sees it from outside. */
+/**
+ * A solid by its faces, each going round to the left as one sees it from outside; only one without corners that point
+ * inwards can be cut.
+ */
 export type Polyhedron = readonly (readonly Vec3[])[]
 
 /** Points nearer than this are one, mm. */

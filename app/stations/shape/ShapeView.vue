@@ -185,7 +185,7 @@ const VIEW_NAMES: Record<Look, string> = {
                 {{ reading.labels.get(p.id) }} {{ roleName(p.role) }}
               </option>
             </select>
-            <span class="small soft about" role="status">{{ about || hint }}</span>
+            <span class="small soft about" :class="{ whole: isFlat }" role="status">{{ about || hint }}</span>
           </div>
           <p v-if="problem" class="text-trouble" role="alert">{{ sayProblem(problem, readings.say) }}</p>
           <div v-if="view === 'round' && reading" class="view deep">
@@ -267,16 +267,22 @@ const VIEW_NAMES: Record<Look, string> = {
   display: flex;
   flex-wrap: wrap;
   align-items: center;
-  gap: 0.8rem;
+  gap: 0.4rem 0.7rem;
   margin-bottom: 0.4rem;
 }
 .pick {
   width: auto;
-  max-width: 11rem;
+  max-width: 9rem;
+}
+.about {
+  flex: 1 1 0;
+  min-width: 8rem;
 }
 /* On a line of its own whatever it says: the drawing must not move under a hand that drags. */
-.about {
+.about.whole {
   flex: 1 0 100%;
+}
+.about {
   min-height: 1.5em;
   white-space: nowrap;
   overflow: hidden;
@@ -286,7 +292,7 @@ const VIEW_NAMES: Record<Look, string> = {
   height: clamp(300px, 55vh, 640px);
 }
 .view.deep {
-  height: clamp(380px, 62vh, 720px);
+  height: clamp(380px, 58vh, 720px);
 }
 .dims {
   max-height: calc(100dvh - 240px);

@@ -1,0 +1,56 @@
+import { WebGLRenderTarget, type Camera, type Object3D, type Vector2, type WebGLRenderer } from 'three'
+
+/** How a moving picture is drawn: at what share of the surface's size, and whether without hatching. */
+export interface Pace {
+  ratio: number
+  bare: boolean
+}
+export const FULL: Pace = { ratio: 1, bare: false }
+
+/** A frame may take this long while one turns the model, ms; what a screen shows in two of its own is left over. */
+const FRAME_MS = 14
+const RATIOS = [1, 0.8, 0.6, 0.45, 0.33, 0.25]
+
+const nextFrame = () => new Promise<void>((done) => requestAnimationFrame(() => done()))
+
+/**
+ * How fast this machine draws the scene, tried out on a surface nobody sees, a try at a time so that the page goes on:
+ * where it is too slow with everything, hatching is left out while one moves, and pixels are larger.
+ */
+export async function paceOf(
+  renderer: WebGLRenderer,
+  scene: Object3D,
+  camera: Camera,
+  size: Vector2,
+  setBare: (bare: boolean) => void,
+): Promise<Pace> {
+  const target = new WebGLRenderTarget(1, 1)
+  const pixel = new Uint8Array(4)
+  const drawn = async (ratio: number, bare: boolean): Promise<number> => {
+    await nextFrame()
+    target.setSize(Math.max(1, Math.round(size.x * ratio)), Math.max(1, Math.round(size.y * ratio)))
+    setBare(bare)
+    renderer.setRenderTarget(target)
+    const start = performance.now()
+    renderer.render(scene, camera)
+    renderer.readRenderTargetPixels(target, 0, 0, 1, 1, pixel)
+    const ms = performance.now() - start
+    renderer.setRenderTarget(null)
+    setBare(false)
+    return ms
+  }
+  /** The second time: the first makes the programs. Straight in the number of pixels. */
+  const model = async (bare: boolean) => {
+    await drawn(0.1, bare)
+    const [few, more] = [await drawn(0.1, bare), await drawn(0.3, bare)]
+    const each = Math.max(0, more - few) / (0.09 - 0.01)
+    return (ratio: number) => few + each * (ratio ** 2 - 0.01)
+  }
+  try {
+    if ((await model(false))(1) <= FRAME_MS) return FULL
+    const bare = await model(true)
+    return { ratio: RATIOS.find((r) => bare(r) <= FRAME_MS) ?? RATIOS[RATIOS.length - 1], bare: true }
+  } finally {
+    target.dispose()
+  }
+}

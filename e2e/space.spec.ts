@@ -1,0 +1,76 @@
+import { readFileSync } from 'node:fs'
+import { axe, expect, openDemo, station, test } from './helpers.ts'
+
+const executablePath = process.env.CHROMIUM ?? '/usr/bin/chromium'
+test.use({ launchOptions: { executablePath, args: ['--no-sandbox', '--enable-unsafe-swiftshader'] } })
+test('a build is turned, cut and opened by keys, a part is picked and heard, and the picture kept', async ({
+  page,
+}) => {
+  await openDemo(page)
+  await station(page, 'Shape')
+  await page.getByRole('button', { name: 'Label cabinet', exact: true }).click()
+  await page.getByRole('button', { name: 'Walk round' }).click()
+  const view = page.getByRole('application', { name: 'Label cabinet' })
+  await expect(view.locator('canvas')).toBeVisible()
+  await expect(view.getByText('Drawing …')).toHaveCount(0)
+  const shot = async () => {
+    // Still, and drawn as well as it can be.
+    await page.waitForTimeout(900)
+    return view.screenshot()
+  }
+  await view.focus()
+  const first = await shot()
+  await page.keyboard.press('ArrowRight')
+  await page.keyboard.press('ArrowRight')
+  const turned = await shot()
+  expect(turned.equals(first)).toBe(false)
+  await page.keyboard.press('Home')
+  expect((await shot()).equals(turned)).toBe(false)
+  // Keys pick one part after the other; the list and the words follow.
+  const part = page.getByRole('combobox', { name: 'Part', exact: true })
+  await expect(part).toHaveValue('')
+  await page.keyboard.press('.')
+  const told = page.locator('.about')
+  await expect(told).toContainText('plywood')
+  const one = await part.inputValue()
+  await page.keyboard.press('.')
+  await expect(part).not.toHaveValue(one)
+  await page.keyboard.press(',')
+  await expect(part).toHaveValue(one)
+  await page.keyboard.press('Escape')
+  await expect(part).toHaveValue('')
+  // The other way: picked in the list, it is shown.
+  const plain = await shot()
+  await part.selectOption(one)
+  expect((await shot()).equals(plain)).toBe(false)
+  const shut = await shot()
+  await page.getByRole('slider', { name: 'opened' }).fill('1')
+  const open = await shot()
+  expect(open.equals(shut)).toBe(false)
+  await page.getByRole('combobox', { name: 'cut' }).selectOption('0')
+  expect((await shot()).equals(open)).toBe(false)
+  // A press in the middle picks what is there.
+  await part.selectOption('')
+  await page.getByRole('combobox', { name: 'cut' }).selectOption('')
+  await page.getByRole('slider', { name: 'opened' }).fill('0')
+  await page.getByRole('button', { name: 'Front', exact: true }).last().click()
+  await shot()
+  const box = (await view.boundingBox())!
+  await page.mouse.click(box.x + box.width * 0.47, box.y + box.height / 2)
+  await expect(told).toContainText('door')
+  const saving = page.waitForEvent('download')
+  await page.getByRole('button', { name: 'Save picture' }).click()
+  const file = await saving
+  expect(file.suggestedFilename()).toBe('label-cabinet.png')
+  const png = readFileSync(await file.path())
+  expect(png.subarray(1, 4).toString()).toBe('PNG')
+  expect(png.length).toBeGreaterThan(5000)
+  // The whole room, and a part of another build picked in it.
+  await page.getByRole('checkbox', { name: 'whole room' }).check()
+  await expect(page.getByRole('application', { name: "Beekeeper's double garage" })).toBeVisible()
+  expect(await axe(page)).toEqual([])
+  // A step of the build, with its parts dark.
+  await station(page, 'Build')
+  await page.getByRole('button', { name: 'Walk round' }).click()
+  await expect(page.getByRole('application').locator('canvas')).toBeVisible()
+})

@@ -1,0 +1,61 @@
+// Frames of the drawing one walks round, turning all the time, by software rendering at 1280 × 800: npm run bench:space [-- --goods]
+import { chromium } from '@playwright/test'
+import { spawn } from 'node:child_process'
+
+const PORT = 5198
+const FRAMES = 180
+const server = spawn(process.execPath, ['build/server/index.js'], {
+  env: { ...process.env, PORT: String(PORT) },
+  stdio: ['ignore', 'pipe', 'inherit'],
+})
+await new Promise((resolve) => server.stdout.once('data', resolve))
+const browser = await chromium.launch({
+  executablePath: process.env.CHROMIUM ?? '/usr/bin/chromium',
+  args: ['--no-sandbox'],
+})
+try {
+  const page = await browser.newPage({ viewport: { width: 1280, height: 800 } })
+  await page.goto(`http://127.0.0.1:${PORT}/`)
+  await page
+    .getByRole('button', { name: /double garage/ })
+    .first()
+    .waitFor()
+  await page.goto(`http://127.0.0.1:${PORT}/p/demo-beekeeper/shape`)
+  await page.getByRole('button', { name: 'Walk round' }).click()
+  await page.getByLabel('whole room').check()
+  await page.locator('.host canvas').waitFor()
+  await page.waitForTimeout(1500)
+  if (!process.argv.includes('--goods')) await page.getByRole('checkbox', { name: 'goods' }).uncheck()
+  await page.waitForTimeout(1500)
+  // As large as the screen.
+  await page.evaluate(() =>
+    Object.assign(document.querySelector('.host').style, { position: 'fixed', inset: '0', zIndex: '9999' }),
+  )
+  await page.waitForTimeout(2500)
+  const deltas = await page.evaluate(
+    (frames) =>
+      new Promise((done) => {
+        const host = document.querySelector('.host')
+        const out = []
+        let last = performance.now()
+        const step = () => {
+          const now = performance.now()
+          out.push(now - last)
+          last = now
+          host.dispatchEvent(new KeyboardEvent('keydown', { key: 'ArrowRight', bubbles: true }))
+          if (out.length > frames) done(out.slice(5))
+          else requestAnimationFrame(step)
+        }
+        requestAnimationFrame(step)
+      }),
+    FRAMES,
+  )
+  deltas.sort((a, b) => a - b)
+  const at = (share) => deltas[Math.min(deltas.length - 1, Math.floor(share * deltas.length))].toFixed(1)
+  process.stdout.write(
+    `Walk round the whole room of the demo: frame median ${at(0.5)} ms, 95 % ${at(0.95)} ms, longest ${at(1)} ms (budget 33)\n`,
+  )
+} finally {
+  await browser.close()
+  server.kill('SIGTERM')
+}
