@@ -27,6 +27,7 @@ const MAY: Record<string, string[]> = {
     'checks',
     'families/family.ts',
     'families/dim-pen.ts',
+    'drawing/joint-detail.ts',
     'steps',
     'takeoff/batch-lines.ts',
     'takeoff/cut-order.ts',
@@ -51,7 +52,7 @@ const MAY: Record<string, string[]> = {
 const PACKAGES: Record<string, string[]> = {
   zod: ['measure/schema.ts', 'families/family.ts'],
   earcut: ['geometry/pieces.ts', 'drawing/mesh.ts'],
-  'polygon-clipping': ['drawing/mesh.ts'],
+  'polygon-clipping': ['drawing/mesh.ts', 'drawing/joint-detail.ts'],
 }
 
 const files = (dir: string): string[] =>

@@ -1,7 +1,6 @@
 <script setup lang="ts">
 import { drag, type D3DragEvent } from 'd3-drag'
 import { select } from 'd3-selection'
-import { zoom, zoomIdentity, type D3ZoomEvent } from 'd3-zoom'
 import { useElementSize } from '@vueuse/core'
 import { computed, onMounted, ref, shallowRef } from 'vue'
 import { snapStretch, type Snapped } from '../../core/clearance/snapping.ts'
@@ -9,6 +8,7 @@ import { unroll, type UnrolledBuild } from '../../core/drawing/unroll.ts'
 import { formatLength } from '../../core/measure/format.ts'
 import { FEATURE_NAMES } from '../../core/wording/features.ts'
 import { snapLinesFor, useMoves } from '../composables/moves.ts'
+import { useDrawingZoom } from '../composables/drawing-zoom.ts'
 import { useDocument } from '../stores/document.ts'
 import { useReadings } from '../stores/readings.ts'
 
@@ -22,7 +22,6 @@ const doc = useDocument()
 const readings = useReadings()
 const { move, keys } = useMoves()
 const svg = ref<SVGSVGElement>()
-const view = ref({ k: 1, x: 0, y: 0 })
 
 const { width, height } = useElementSize(svg)
 const u = computed(() => (readings.plan ? unroll(readings.plan.room, readings.plan.outline, readings.placed) : null))
@@ -34,6 +33,16 @@ const box = computed(() => {
   return { x: -160, y: -up, w: r.wideMm + 320, h: up + down }
 })
 
+const {
+  transform,
+  scale: zoomed,
+  toFit,
+  by,
+} = useDrawingZoom(
+  svg,
+  () => box.value,
+  (e) => props.compact || (e.target as Element).closest('.build') !== null,
+)
 /** Twelve pixels of text, in mm of the drawing. */
 const text = computed(() => 12.5 * Math.max(box.value.w / (width.value || 900), box.value.h / (height.value || 300)))
 
@@ -48,30 +57,12 @@ const held = shallowRef<{
   snapped: Snapped['to']
 } | null>(null)
 const buildOf = (id: string) => doc.project!.builds.find((b) => b.id === id)!
-let toFit: () => void = () => undefined
-let by: (k: number) => void = () => undefined
 
 onMounted(() => {
   if (!svg.value || props.compact) return
   const root = select(svg.value)
   const mm = () => box.value.w / (svg.value!.clientWidth || 1)
-  const scale = () => Math.max(mm(), box.value.h / (svg.value!.clientHeight || 1)) / view.value.k
-  const z = zoom<SVGSVGElement, unknown>()
-    .scaleExtent([1, 12])
-    .filter(
-      (e: Event) =>
-        !(e.target as Element).closest('.build') &&
-        (e.type !== 'wheel' || (e as WheelEvent).ctrlKey || view.value.k > 1 || (e as WheelEvent).shiftKey),
-    )
-    .on(
-      'zoom',
-      (e: D3ZoomEvent<SVGSVGElement, unknown>) =>
-        (view.value = { k: e.transform.k, x: e.transform.x, y: e.transform.y }),
-    )
-  root.call(z).on('dblclick.zoom', null)
-  toFit = () => void root.call(z.transform, zoomIdentity)
-  by = (k) => void root.call(z.scaleBy, k)
-
+  const scale = () => Math.max(mm(), box.value.h / (svg.value!.clientHeight || 1)) / zoomed.value
   let moved = [0, 0]
   root.call(
     drag<SVGSVGElement, unknown>()
@@ -164,14 +155,7 @@ const trouble = computed(
           <path d="M0 0V90" class="keep-line" />
         </pattern>
       </defs>
-      <g
-        v-if="u"
-        :transform="
-          view.k === 1
-            ? undefined
-            : `translate(${box.x + (view.x * box.w) / (svg?.clientWidth || 1)} ${box.y + (view.y * box.w) / (svg?.clientWidth || 1)}) scale(${view.k}) translate(${-box.x} ${-box.y})`
-        "
-      >
+      <g v-if="u" :transform="transform">
         <g v-for="c in u.columns" :key="c.line.wall.id">
           <g
             role="button"

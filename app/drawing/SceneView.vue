@@ -10,6 +10,7 @@ import { formatLength } from '../../core/measure/format.ts'
 import { stepMm } from '../../core/measure/units.ts'
 import { MARKS } from '../../core/wording/steps.ts'
 import { dimensionTexts } from './dimension-texts.ts'
+import { useDrawingZoom } from '../composables/drawing-zoom.ts'
 import { useReadings } from '../stores/readings.ts'
 
 /**
@@ -43,15 +44,19 @@ const box = computed(() => {
   const [l, b, r, t] = props.scene.bounds
   return { x: l, y: -t, w: Math.max(r - l, 1), h: Math.max(t - b, 1) }
 })
-/** mm of the drawing for one pixel on the screen. */
-const mmPerPx = computed(() =>
-  width.value > 0 && height.value > 0
-    ? Math.max(box.value.w / width.value, box.value.h / height.value)
-    : box.value.w / 700,
-)
-const textMm = computed(() => 12.5 * mmPerPx.value)
-
 const dimOf = (part: string): Dim | undefined => props.dims?.find((d) => d.drag?.parts.includes(part))
+const { transform, scale, toFit, by } = useDrawingZoom(
+  root,
+  () => box.value,
+  (e) => dimOf((e.target as Element).getAttribute('data-part') ?? '') !== undefined,
+)
+/** mm of the drawing for one pixel on the screen. */
+const mmPerPx = computed(() => {
+  const { w, h } = box.value
+  const whole = width.value > 0 && height.value > 0 ? Math.max(w / width.value, h / height.value) : w / 700
+  return whole / scale.value
+})
+const textMm = computed(() => 12.5 * mmPerPx.value)
 
 interface Line {
   d: string
@@ -112,17 +117,15 @@ const measured = computed(() => {
   const texts = dimensionTexts(
     drawn.map((l, i) => ({
       row: `${l.angle}|${marks[i].offsetMm}`,
-      middle: l.angle === 0 ? l.x : l.y,
+      x: l.x,
+      y: l.y,
+      upright: l.angle !== 0,
       length: marks[i].mm,
       text: l.text,
     })),
     textMm.value,
   )
-  return drawn.map((l, i) => ({
-    ...l,
-    text: texts[i].text,
-    ...(l.angle === 0 ? { x: l.x + texts[i].shift } : { y: l.y + texts[i].shift }),
-  }))
+  return drawn.map((l, i) => ({ ...l, ...texts[i] }))
 })
 
 /** The story stick with its words, kept apart from each other upward from the lowest. */
@@ -145,8 +148,11 @@ const stick = computed(() => {
 
 /** A bar of a round length for the scale, about a sixth of the width. */
 const bar = computed(() => {
-  const wanted = box.value.w / 6
-  const steps = readings.units.system === 'imperial' ? [304.8, 609.6, 914.4, 1219.2, 1828.8] : [250, 500, 1000, 2000]
+  const wanted = box.value.w / scale.value / 6
+  const steps =
+    readings.units.system === 'imperial'
+      ? [25.4, 76.2, 152.4, 304.8, 609.6, 914.4, 1219.2, 1828.8]
+      : [20, 50, 100, 250, 500, 1000, 2000]
   return steps.reduce((a, b) => (Math.abs(b - wanted) < Math.abs(a - wanted) ? b : a))
 })
 
@@ -191,136 +197,186 @@ onMounted(() => {
 </script>
 
 <template>
-  <svg
-    ref="root"
-    class="scene"
-    :class="{ pale, plain }"
-    :viewBox="`${box.x} ${box.y} ${box.w} ${box.h}`"
-    role="group"
-    :aria-label="title"
-  >
-    <defs>
-      <pattern id="hatch-board" width="30" height="30" patternUnits="userSpaceOnUse" patternTransform="rotate(45)">
-        <rect width="30" height="30" class="hatch-ground" />
-        <path d="M0 0V30" class="hatch-line" />
-      </pattern>
-      <pattern id="hatch-sheet" width="14" height="14" patternUnits="userSpaceOnUse" patternTransform="rotate(-45)">
-        <rect width="14" height="14" class="hatch-ground sheet" />
-        <path d="M0 0V14" class="hatch-line" />
-      </pattern>
-    </defs>
-    <line
-      v-for="(m, i) in lines"
-      :key="`l${i}`"
-      :x1="m.from[0]"
-      :y1="-m.from[1]"
-      :x2="m.to[0]"
-      :y2="-m.to[1]"
-      :class="['line', m.ink]"
-    />
-    <polygon
-      v-for="(m, i) in faces"
-      :key="`f${i}`"
-      :points="m.points.map(flip).join(' ')"
-      :data-part="m.part"
-      :class="[
-        'face',
-        m.ink,
-        m.tone,
-        { chosen: m.part && selected?.has(m.part), dark: m.part && dark?.has(m.part), grip: m.part && dimOf(m.part) },
-      ]"
-      @click="m.part ? emit('select', m.part) : m.goods && emit('goods', m.goods)"
-    />
-    <path
-      v-for="(m, i) in edges"
-      :key="`e${i}`"
-      :d="m.d"
-      :class="['edge', m.ink, { hidden: m.hidden, dark: m.part && dark?.has(m.part) }]"
-    />
-    <template v-for="(m, i) in outlines" :key="i">
-      <polygon
-        v-if="m.part"
-        :points="m.points.map(flip).join(' ')"
-        :data-part="m.part"
-        :tabindex="dimOf(m.part) ? 0 : undefined"
-        :role="dimOf(m.part) ? 'button' : undefined"
-        :aria-label="dimOf(m.part) ? `Move ${m.part}` : undefined"
-        :class="[
-          'part',
-          m.ink,
-          {
-            chosen: selected?.has(m.part),
-            dark: dark?.has(m.part),
-            grip: dimOf(m.part),
-            upright: dimOf(m.part)?.drag?.axis === 'z',
-          },
-        ]"
-        @click="emit('select', m.part)"
-        @keydown="nudge(m.part, $event)"
-      />
-      <polygon
-        v-else
-        :points="m.points.map(flip).join(' ')"
-        :class="['thing', m.ink]"
-        @click="m.goods && emit('goods', m.goods)"
-      />
-    </template>
-    <g class="labels" aria-hidden="true">
-      <text
-        v-for="(m, i) in labels"
-        :key="i"
-        :x="m.at[0]"
-        :y="-m.at[1]"
-        :font-size="textMm * 0.82"
-        :transform="m.upright ? `rotate(-90 ${m.at[0]} ${-m.at[1]})` : undefined"
-        dominant-baseline="central"
-      >
-        {{ m.text }}
-      </text>
-    </g>
-    <g class="dims">
-      <g v-for="(m, i) in measured" :key="i">
-        <path :d="m.d" />
-        <path :d="m.ticks" class="slash" />
-        <text
-          :x="m.x"
-          :y="m.y"
-          :font-size="textMm"
-          :transform="m.angle ? `rotate(${m.angle} ${m.x} ${m.y})` : undefined"
-        >
-          {{ m.text }}
-        </text>
-      </g>
-    </g>
-    <g v-if="stick" class="stick" role="img" :aria-label="`Story stick: ${stick.marks.map((m) => m.words).join('; ')}`">
-      <rect :x="stick.at" :y="-stick.top" :width="stick.wide" :height="stick.high" />
-      <g v-for="(m, i) in stick.marks" :key="i">
-        <path :d="`M${stick.at} ${-m.z}h${stick.wide}L${stick.at + 1.7 * stick.wide} ${-m.text}`" />
-        <text :x="stick.at + 2 * stick.wide" :y="-m.text" :font-size="textMm" dominant-baseline="central">
-          {{ m.words }}
-        </text>
-      </g>
-    </g>
-    <g
-      v-if="!plain"
-      class="bar"
-      aria-hidden="true"
-      :transform="`translate(${box.x + 14 * mmPerPx} ${box.y + box.h - 10 * mmPerPx})`"
+  <div class="drawn">
+    <svg
+      ref="root"
+      class="scene"
+      :class="{ pale, plain, near: scale > 1 }"
+      :viewBox="`${box.x} ${box.y} ${box.w} ${box.h}`"
+      role="group"
+      :aria-label="title"
     >
-      <path :d="`M0 ${-5 * mmPerPx}V0H${bar}V${-5 * mmPerPx}`" />
-      <text :x="bar / 2" :y="-4 * mmPerPx" :font-size="textMm * 0.85">
-        {{ formatLength(bar, readings.units, { feet: true }) }}
-      </text>
-    </g>
-  </svg>
+      <defs>
+        <pattern id="hatch-board" width="30" height="30" patternUnits="userSpaceOnUse" patternTransform="rotate(45)">
+          <rect width="30" height="30" class="hatch-ground" />
+          <path d="M0 0V30" class="hatch-line" />
+        </pattern>
+        <pattern id="hatch-sheet" width="14" height="14" patternUnits="userSpaceOnUse" patternTransform="rotate(-45)">
+          <rect width="14" height="14" class="hatch-ground sheet" />
+          <path d="M0 0V14" class="hatch-line" />
+        </pattern>
+      </defs>
+      <g :transform="transform">
+        <line
+          v-for="(m, i) in lines"
+          :key="`l${i}`"
+          :x1="m.from[0]"
+          :y1="-m.from[1]"
+          :x2="m.to[0]"
+          :y2="-m.to[1]"
+          :class="['line', m.ink]"
+        />
+        <polygon
+          v-for="(m, i) in faces"
+          :key="`f${i}`"
+          :points="m.points.map(flip).join(' ')"
+          :data-part="m.part"
+          :class="[
+            'face',
+            m.ink,
+            m.tone,
+            {
+              chosen: m.part && selected?.has(m.part),
+              dark: m.part && dark?.has(m.part),
+              grip: m.part && dimOf(m.part),
+            },
+          ]"
+          @click="m.part ? emit('select', m.part) : m.goods && emit('goods', m.goods)"
+        />
+        <path
+          v-for="(m, i) in edges"
+          :key="`e${i}`"
+          :d="m.d"
+          :class="['edge', m.ink, { hidden: m.hidden, dark: m.part && dark?.has(m.part) }]"
+        />
+        <template v-for="(m, i) in outlines" :key="i">
+          <polygon
+            v-if="m.part"
+            :points="m.points.map(flip).join(' ')"
+            :data-part="m.part"
+            :tabindex="dimOf(m.part) ? 0 : undefined"
+            :role="dimOf(m.part) ? 'button' : undefined"
+            :aria-label="dimOf(m.part) ? `Move ${m.part}` : undefined"
+            :class="[
+              'part',
+              m.ink,
+              {
+                chosen: selected?.has(m.part),
+                dark: dark?.has(m.part),
+                grip: dimOf(m.part),
+                upright: dimOf(m.part)?.drag?.axis === 'z',
+              },
+            ]"
+            @click="emit('select', m.part)"
+            @keydown="nudge(m.part, $event)"
+          />
+          <polygon
+            v-else
+            :points="m.points.map(flip).join(' ')"
+            :class="['thing', m.ink]"
+            @click="m.goods && emit('goods', m.goods)"
+          />
+        </template>
+        <g class="labels" aria-hidden="true">
+          <text
+            v-for="(m, i) in labels"
+            :key="i"
+            :x="m.at[0]"
+            :y="-m.at[1]"
+            :font-size="textMm * 0.82"
+            :transform="m.upright ? `rotate(-90 ${m.at[0]} ${-m.at[1]})` : undefined"
+            dominant-baseline="central"
+          >
+            {{ m.text }}
+          </text>
+        </g>
+        <g class="dims">
+          <g v-for="(m, i) in measured" :key="i">
+            <path :d="m.d" />
+            <path :d="m.ticks" class="slash" />
+            <path v-if="m.leader" class="leader" :d="`M${m.leader[0]} ${m.leader[1]}L${m.leader[2]} ${m.leader[3]}`" />
+            <text
+              :x="m.x"
+              :y="m.y"
+              :font-size="textMm"
+              :transform="m.angle ? `rotate(${m.angle} ${m.x} ${m.y})` : undefined"
+            >
+              {{ m.text }}
+            </text>
+          </g>
+        </g>
+        <g
+          v-if="stick"
+          class="stick"
+          role="img"
+          :aria-label="`Story stick: ${stick.marks.map((m) => m.words).join('; ')}`"
+        >
+          <rect :x="stick.at" :y="-stick.top" :width="stick.wide" :height="stick.high" />
+          <g v-for="(m, i) in stick.marks" :key="i">
+            <path :d="`M${stick.at} ${-m.z}h${stick.wide}L${stick.at + 1.7 * stick.wide} ${-m.text}`" />
+            <text :x="stick.at + 2 * stick.wide" :y="-m.text" :font-size="textMm" dominant-baseline="central">
+              {{ m.words }}
+            </text>
+          </g>
+        </g>
+      </g>
+      <g
+        v-if="!plain"
+        class="bar"
+        aria-hidden="true"
+        :transform="`translate(${box.x + 14 * mmPerPx * scale} ${box.y + box.h - 10 * mmPerPx * scale}) scale(${scale})`"
+      >
+        <path :d="`M0 ${-5 * mmPerPx}V0H${bar}V${-5 * mmPerPx}`" />
+        <text :x="bar / 2" :y="-4 * mmPerPx" :font-size="textMm * 0.85">
+          {{ formatLength(bar, readings.units, { feet: true }) }}
+        </text>
+      </g>
+    </svg>
+    <div v-if="width > 260" class="zoom no-print" role="group" :aria-label="`Size of the drawing: ${title}`">
+      <button type="button" class="btn btn-sm btn-outline-secondary" aria-label="Larger" @click="by(1.5)">+</button>
+      <button
+        v-if="scale > 1"
+        type="button"
+        class="btn btn-sm btn-outline-secondary"
+        aria-label="Smaller"
+        @click="by(1 / 1.5)"
+      >
+        −
+      </button>
+      <button v-if="scale > 1" type="button" class="btn btn-sm btn-outline-secondary" @click="toFit()">fit</button>
+    </div>
+  </div>
 </template>
 
 <style scoped>
+.drawn {
+  position: relative;
+  width: 100%;
+  height: 100%;
+}
 .scene {
   display: block;
   width: 100%;
   height: 100%;
   touch-action: pan-y;
+}
+.scene.near {
+  touch-action: none;
+  cursor: grab;
+}
+.zoom {
+  position: absolute;
+  right: 0;
+  bottom: 0;
+  display: flex;
+  gap: 0.2rem;
+}
+.zoom .btn {
+  padding: 0 0.5rem;
+  opacity: 0.75;
+}
+.dims .leader {
+  stroke-dasharray: 2 2;
 }
 .part {
   fill: var(--wood);
@@ -414,6 +470,11 @@ onMounted(() => {
   stroke: var(--goods-line);
   stroke-width: 0.9;
   vector-effect: non-scaling-stroke;
+}
+.thing.fitting {
+  fill: var(--sheet);
+  stroke: var(--ink);
+  pointer-events: none;
 }
 .part.leaf:not(.dark):not(.chosen) {
   fill: none;

@@ -228,3 +228,6 @@ export function screwFor(throughMm: number, intoMm: number, system: UnitSystem):
   }
   return counted ?? longest ?? SCREWS.find((s) => s.system === system)!
 }
+
+/** The screw that is driven at a slant, from a pocket or across a seam, where a piece is too broad to go through. */
+export const pocketScrew = (system: UnitSystem): string => (system === 'imperial' ? 'screw-9x2.5' : 'screw-5x60mm')

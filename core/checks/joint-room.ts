@@ -4,6 +4,7 @@ import { standsSquare, turnedBox, type PartBoxes } from '../assembly/part-box.ts
 import { findScrew, type Screw } from '../catalogue/fasteners.ts'
 import { boxOverlap, meetingAxis, type Box, type TurnedBox } from '../geometry/box.ts'
 import { contactOf } from '../geometry/contact.ts'
+import type { Stretch } from '../geometry/stretch.ts'
 import type { DesignMethod, Wood } from '../mechanics/methods/method.ts'
 import { roomFor, type Field, type LoadRuns, type Spacing } from '../mechanics/spacing.ts'
 import { woodOf } from './wood.ts'
@@ -60,13 +61,7 @@ function faceOf(p: Piece, q: Piece): Face | null {
  * Room along one axis of a face, and how far apart two fasteners must be that way. @param d what a distance in
  * diameters is multiplied with, mm
  */
-function alongAxis(
-  face: Face,
-  pieces: [Piece, Piece],
-  rules: [Rule, Rule],
-  d: number,
-  axis: number,
-): { room: number; apart: number } {
+function alongAxis(face: Face, pieces: [Piece, Piece], rules: [Rule, Rule], d: number, axis: number): Stretch {
   let lo = face.box.min[axis]
   let hi = face.box.max[axis]
   let apart = 0
@@ -80,14 +75,20 @@ function alongAxis(
     hi = Math.min(hi, box.max[axis] - up * d)
     apart = Math.max(apart, (along ? rule.along : rule.across) * d)
   }
-  return { room: hi - lo, apart }
+  return { axis, from: lo, to: hi, apartMm: apart }
 }
 
-/** The part of a face in which fasteners may stand. */
-function fieldOf(face: Face, pieces: [Piece, Piece], rules: [Rule, Rule], d: number): Field {
-  const [wide, high] = [alongAxis(face, pieces, rules, d, face.u), alongAxis(face, pieces, rules, d, face.v)]
-  return { wideMm: wide.room, highMm: high.room, apartWideMm: wide.apart, apartHighMm: high.apart }
-}
+/** The part of a face in which fasteners may stand, along its two axes. */
+const stretchesOf = (face: Face, pieces: [Piece, Piece], rules: [Rule, Rule], d: number): [Stretch, Stretch] => [
+  alongAxis(face, pieces, rules, d, face.u),
+  alongAxis(face, pieces, rules, d, face.v),
+]
+const fieldOf = ([wide, high]: [Stretch, Stretch]): Field => ({
+  wideMm: wide.to - wide.from,
+  highMm: high.to - high.from,
+  apartWideMm: wide.apartMm,
+  apartHighMm: high.apartMm,
+})
 
 export interface JointRoom {
   fastener: Screw
@@ -100,6 +101,8 @@ export interface JointRoom {
   share: number
   /** How far apart they then stand along the grain of the piece that asks for most, mm. */
   alongMm: number
+  /** Where they may stand. */
+  where: [Stretch, Stretch]
   /** What the near and the far piece ask for. */
   rules: [Rule, Rule]
   source: string
@@ -161,8 +164,8 @@ function roomOf(
   near: [Rule, Rule],
   far: [Rule, Rule],
 ): JointRoom {
-  const fits = (rules: [Rule, Rule], share: number) =>
-    roomFor(fieldOf(face, pieces, rules, fastener.diameterMm * share)) >= count
+  const where = (rules: [Rule, Rule], share: number) => stretchesOf(face, pieces, rules, fastener.diameterMm * share)
+  const fits = (rules: [Rule, Rule], share: number) => roomFor(fieldOf(where(rules, share))) >= count
   const driven = fits([near[0], far[0]], 1)
   // What may be driven may be bored.
   const rules: [Rule, Rule] = driven ? [near[0], far[0]] : [near[1], far[1]]
@@ -178,6 +181,7 @@ function roomOf(
     count,
     driven,
     share,
+    where: where(rules, share || CLOSEST_SHARE),
     alongMm: worst.along * fastener.diameterMm * share,
     rules,
     source: worst.source,

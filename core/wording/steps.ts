@@ -320,7 +320,8 @@ const STEPS: Record<string, StepWords> = {
   },
   'join-modules': {
     title: 'Join the modules',
-    text: () => 'Clamp neighbouring end posts together, tops flush, and screw them to each other.',
+    text: () =>
+      'Clamp neighbouring end posts together, tops flush, and screw them to each other at a slant across the seam: top, middle and bottom.',
   },
   'lay-sheets': {
     title: 'Lay the sheets',

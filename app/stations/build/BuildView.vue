@@ -24,6 +24,7 @@ import { useChosenBuild } from '../../composables/chosen-build.ts'
 import IsoScene from '../../drawing/IsoScene.vue'
 import SceneView from '../../drawing/SceneView.vue'
 import BuildInSpace from '../../space/BuildInSpace.vue'
+import JointDetails from './JointDetails.vue'
 import { useDocument } from '../../stores/document.ts'
 import { useReadings } from '../../stores/readings.ts'
 
@@ -282,6 +283,7 @@ const marks = computed(() => reading.value!.shaped.assembly.stick)
             }}<template v-if="f.boreMm !== null">: bore {{ readings.say.drill(f.boreMm) }} first</template>
           </li>
         </ul>
+        <JointDetails :reading="reading" :index="index" @pick="pick" />
         <div v-if="step.hold" class="hold">
           <p class="mb-1">
             <IconHand aria-hidden="true" /> <strong>Hold.</strong> {{ holdText(step.hold, readings.say) }}

@@ -1,3 +1,4 @@
+import { pocketScrew } from '../../catalogue/fasteners.ts'
 import type { Stock } from '../../assembly/assembly.ts'
 import { draft, type Draft } from '../../assembly/draft.ts'
 import { unitsOf } from '../../assembly/settings.ts'
@@ -121,14 +122,13 @@ function posts(d: Draft, p: PostRackParams, ctx: ShapeContext, plan: PostRackPla
   )
   for (let n = 1; n < plan.modules.length; n++)
     for (const side of ['rear', 'front'])
-      d.screw(
-        `post-${n - 1}-${plan.modules[n - 1].posts.length - 1}-${side}`,
-        `post-${n}-0-${side}`,
-        3,
-        'edge',
-        post.thicknessMm,
-        post.widthMm,
-      )
+      // Edge to edge, and far too broad to go through: at a slant across the seam.
+      d.joint({
+        kind: 'pocket-screwed',
+        near: `post-${n - 1}-${plan.modules[n - 1].posts.length - 1}-${side}`,
+        far: `post-${n}-0-${side}`,
+        fasteners: [{ fastener: pocketScrew(ctx.settings.yard), count: 3, into: 'edge' }],
+      })
 }
 
 function shelf(d: Draft, p: PostRackParams, ctx: ShapeContext, plan: PostRackPlan, m: number, i: number, y0: number) {

@@ -1,3 +1,4 @@
+import { pocketScrew } from '../../catalogue/fasteners.ts'
 import type { Stock } from '../../assembly/assembly.ts'
 import { draft, type Draft } from '../../assembly/draft.ts'
 import { unitsOf } from '../../assembly/settings.ts'
@@ -227,7 +228,7 @@ function rails(d: Draft, p: ToteRackParams, ctx: ShapeContext, plan: RackPlan, y
                 kind: 'pocket-screwed',
                 near: id,
                 far: on,
-                fasteners: [{ fastener: pocketScrew(ctx), count: 2, into: 'side' }],
+                fasteners: [{ fastener: pocketScrew(ctx.settings.yard), count: 2, into: 'side' }],
               })
             : d.screw(id, on, 2, 'side', t, post.thicknessMm)
           d.rest(id, on, 'fasteners', j)
@@ -244,8 +245,6 @@ function rails(d: Draft, p: ToteRackParams, ctx: ShapeContext, plan: RackPlan, y
     d.assembly.parts.flatMap((x) => (x.id.startsWith('plate-top') ? [x.id] : [])),
   )
 }
-
-const pocketScrew = (ctx: ShapeContext) => (ctx.settings.yard === 'imperial' ? 'screw-9x2.5' : 'screw-5x60mm')
 
 function backBoards(
   d: Draft,

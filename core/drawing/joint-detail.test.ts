@@ -1,0 +1,87 @@
+import { describe, expect, it } from '@jest/globals'
+import { partBoxes } from '../assembly/part-box.ts'
+import { jointRooms } from '../checks/joint-room.ts'
+import { allFamilies } from '../families/registry.ts'
+import { dot, type Vec3 } from '../geometry/vec.ts'
+import { METHODS } from '../mechanics/methods/all.ts'
+import { alike, jointDetail, type JointDetail } from './joint-detail.ts'
+
+const examples = allFamilies().flatMap((f) =>
+  f.examples().flatMap((e) => {
+    const r = f.shape(e.params, e.context)
+    return r.ok ? [{ name: `${f.id}: ${e.name}`, a: r.value.assembly }] : []
+  }),
+)
+const detailsOf = (a: (typeof examples)[number]['a']) => {
+  const rooms = jointRooms(a, partBoxes(a), METHODS.asd)
+  return a.joints.flatMap((j) => {
+    const d = jointDetail(a, j, rooms.get(j.id))
+    return d ? [{ j, d, room: rooms.get(j.id) }] : []
+  })
+}
+const marksOf = (d: JointDetail, ink: string) =>
+  d
+    .draw()
+    .marks.filter((m) => m.kind === 'outline')
+    .filter((m) => m.ink.includes(ink))
+
+describe('joints drawn large', () => {
+  it.each(examples.map((x) => [x.name, x.a] as const))('%s: every joint with fasteners, both pieces in it', (_n, a) => {
+    const all = detailsOf(a)
+    expect(all).toHaveLength(a.joints.filter((j) => j.fasteners.length > 0).length)
+    const kinds = new Set(all.map((x) => alike(x.d)))
+    expect(kinds.size).toBeGreaterThan(0)
+    // Alike joints are many: not each is a kind of its own.
+    if (all.length > 40) expect(kinds.size).toBeLessThan(all.length / 3)
+    for (const { j, d, room } of all) {
+      expect(Math.hypot(...d.way)).toBeCloseTo(1, 9)
+      // The way goes from the near piece to the far one.
+      const to = dot([0, 1, 2].map((k) => d.far.at.centre[k] - d.near.at.centre[k]) as Vec3, d.way)
+      if (d.near.stock.kind !== 'steel' && d.far.stock.kind !== 'steel') expect([j.id, to > 0]).toEqual([j.id, true])
+      const scene = d.draw()
+      const parts = new Set(scene.marks.map((m) => ('part' in m ? m.part : undefined)))
+      expect([j.id, parts.has(d.near.id)]).toEqual([j.id, true])
+      if (d.far.stock.kind !== 'steel') expect([j.id, parts.has(d.far.id)]).toEqual([j.id, true])
+      expect(marksOf(d, 'fitting').length).toBeGreaterThan(0)
+      const [l, b, r, t] = scene.bounds
+      for (const m of scene.marks)
+        if (m.kind === 'outline' && m.part)
+          for (const [x, y] of m.points) expect(x >= l && x <= r && y >= b && y <= t).toBe(true)
+      d.fasteners.forEach((f, i) => {
+        expect(f.throughMm + f.intoMm).toBeLessThanOrEqual(f.fastener.lengthMm + 1e-6)
+        if (f.fastener.kind === 'screw' && !d.slanted) expect(f.intoMm).toBeGreaterThan(6)
+        const asked = room?.[i]
+        if (!asked || asked.share === 0 || !f.edgeMm) return
+        // Where the checks found room the drawing keeps the distances they asked for.
+        const least = Math.min(asked.rules[0].edge, asked.rules[0].end) * asked.share * f.fastener.diameterMm
+        for (const mm of f.edgeMm) expect(mm).toBeGreaterThanOrEqual(least - 1e-6)
+        if (f.apartMm !== null)
+          expect(f.apartMm).toBeGreaterThanOrEqual(
+            Math.min(...asked.rules.flatMap((r) => [r.along, r.across])) * asked.share * f.fastener.diameterMm - 1e-6,
+          )
+      })
+    }
+  })
+  it('a rail on a post, by hand: screws from the rail’s side, as deep as they are long less the rail', () => {
+    const { a } = examples.find((x) => x.name.startsWith('tote-rack: twelve totes'))!
+    const found = detailsOf(a).find(({ d }) => d.near.role === 'rail' && d.far.role === 'post')!
+    const [f] = found.d.fasteners
+    expect(f.fastener.id).toBe('screw-8x2.5')
+    expect(f.throughMm).toBeCloseTo(found.d.near.size.thicknessMm, 6)
+    expect(f.intoMm).toBeCloseTo(Math.min(63.5 - found.d.near.size.thicknessMm, found.d.far.size.thicknessMm), 6)
+    expect(Math.abs(found.d.way[0])).toBeCloseTo(1, 9)
+    // Two screws, drawn with their heads.
+    expect(marksOf(found.d, 'fitting')).toHaveLength(2 * f.count)
+    // Both cut pieces are hatched.
+    expect(marksOf(found.d, 'cut-board').length).toBe(2)
+  })
+  it('a shelf in a dado is shown in it, and one without fasteners not at all', () => {
+    const { a } = examples.find((x) => x.name.startsWith('wall-cabinet: cartons, imperial'))!
+    const shelf = detailsOf(a).find(({ j }) => j.kind === 'housed')!
+    expect(shelf.d.housedMm).toBeGreaterThan(4)
+    expect(shelf.d.housedMm).toBeLessThan(12)
+    const bare = a.joints.find((j) => j.fasteners.length === 0)
+    if (bare) expect(jointDetail(a, bare, undefined)).toBeNull()
+    expect(jointDetail(a, { ...shelf.j, near: 'gone' }, undefined)).toBeNull()
+  })
+})
