@@ -74,3 +74,48 @@ test('a build is turned, cut and opened by keys, a part is picked and heard, and
   await page.getByRole('button', { name: 'Walk round' }).click()
   await expect(page.getByRole('application').locator('canvas')).toBeVisible()
 })
+
+test('a section is taken anywhere, a drawing zoomed, a build taken apart, and the joints of a step shown', async ({
+  page,
+}) => {
+  await openDemo(page)
+  await station(page, 'Shape')
+  const drawing = page.locator('.drawing svg.scene')
+  const cut = () => drawing.locator('.cut-board').count()
+  await page.getByRole('button', { name: 'Section', exact: true }).click()
+  const before = await cut()
+  const posts = page.getByLabel('cut at')
+  await posts.focus()
+  await posts.fill('20')
+  await expect.poll(cut).not.toBe(before)
+  await expect(page.locator('.cut-at output')).toHaveText(/in|"/)
+  const group = page.getByRole('group', { name: /^Size of the drawing: Tote rack/ })
+  await group.getByRole('button', { name: 'Larger' }).click()
+  await expect(drawing.locator('> g').first()).toHaveAttribute('transform', /scale\(1.5\)/)
+  // Letters stay as large as they were.
+  const high = () =>
+    drawing
+      .locator('.dims text')
+      .first()
+      .evaluate((t) => t.getBoundingClientRect().width)
+  expect(await high()).toBeGreaterThan(10)
+  await group.getByRole('button', { name: 'fit' }).click()
+  await expect(drawing.locator('> g').first()).not.toHaveAttribute('transform', /scale/)
+  await page.getByRole('button', { name: 'In space' }).click()
+  await expect(drawing.locator('.grain').first()).toBeVisible()
+  const hidden = drawing.locator('path.edge.hidden')
+  await expect(hidden).toHaveCount(0)
+  await page.getByRole('checkbox', { name: 'taken apart' }).check()
+  await expect.poll(() => hidden.count()).toBeGreaterThan(0)
+  await station(page, 'Build')
+  await page.getByRole('button', { name: 'Rear frame' }).click()
+  await expect(page.locator('.arrows text').first()).toHaveText('2 ×')
+  const joints = page.locator('details.joints')
+  await expect(joints.getByText('2 × #9 x 3 in screw').first()).toContainText('through the plate into the post')
+  await joints
+    .getByRole('button', { name: /plate on post/i })
+    .first()
+    .click()
+  await expect(page.locator('.needed button[aria-pressed=true]').first()).toBeVisible()
+  expect(await axe(page)).toEqual([])
+})

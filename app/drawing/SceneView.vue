@@ -2,7 +2,7 @@
 import { drag, type D3DragEvent } from 'd3-drag'
 import { select } from 'd3-selection'
 import { useElementSize } from '@vueuse/core'
-import { computed, onMounted, ref } from 'vue'
+import { computed, onMounted, ref, useId } from 'vue'
 import type { Mark, Scene } from '../../core/drawing/scene.ts'
 import type { Dim } from '../../core/families/family.ts'
 import type { Point } from '../../core/geometry/hull.ts'
@@ -95,6 +95,57 @@ const outlines = computed(() =>
   props.scene.marks.filter((m): m is Extract<Mark, { kind: 'outline' }> => m.kind === 'outline'),
 )
 const faces = computed(() => props.scene.marks.filter((m): m is Extract<Mark, { kind: 'face' }> => m.kind === 'face'))
+/** Patterns of grain that occur: by material and the way it runs. */
+const grains = computed(() => {
+  const found = new Map<string, { id: string; every: number; degrees: number }>()
+  for (const m of faces.value) {
+    if (m.grain === undefined) continue
+    const key = grainKey(m)
+    const end = m.grain === 'end'
+    const every = (m.ink === 'sheet' ? (end ? 2.4 : 11) : end ? 3.6 : 6) * mmPerPx.value
+    const degrees = m.grain === 'end' ? (m.ink === 'sheet' ? 90 : 45) : 90 - (m.grain * 180) / Math.PI
+    found.set(key, { id: `${patterns}-${key}`, every, degrees })
+  }
+  return found
+})
+const grainKey = (m: Extract<Mark, { kind: 'face' }>) =>
+  `${m.ink}-${m.grain === 'end' ? 'end' : Math.round((Number(m.grain) * 180) / Math.PI)}`
+const patterns = useId()
+const isPale = (part: string | undefined) => props.pale && !(part && props.dark?.has(part))
+const runs = computed(() =>
+  props.scene.marks
+    .filter((m): m is Extract<Mark, { kind: 'running' }> => m.kind === 'running')
+    .map((m) => {
+      // Texts stand upright, and keep apart from each other to the right.
+      let last = -Infinity
+      const stops = m.stops.map((mm) => {
+        const x = m.fromMm + mm
+        last = Math.max(x, last + 1.15 * textMm.value)
+        return { x, textX: last, text: formatLength(mm, readings.units) }
+      })
+      return { y: -m.atMm, from: m.fromMm, to: m.fromMm + m.stops[m.stops.length - 1], stops }
+    }),
+)
+const arrows = computed(() =>
+  props.scene.marks
+    .filter((m): m is Extract<Mark, { kind: 'arrow' }> => m.kind === 'arrow')
+    .map((m) => {
+      const [dx, dy] = [m.to[0] - m.from[0], m.to[1] - m.from[1]]
+      const l = Math.hypot(dx, dy) || 1
+      const h = 6 * mmPerPx.value
+      const back: Point = [m.to[0] - (dx / l) * h, m.to[1] - (dy / l) * h]
+      const [nx, ny] = [(-dy / l) * h * 0.4, (dx / l) * h * 0.4]
+      const head = `M${flip(m.to)}L${flip([back[0] + nx, back[1] + ny])}L${flip([back[0] - nx, back[1] - ny])}Z`
+      const off = 7 * mmPerPx.value
+      return {
+        line: `M${flip(m.from)}L${flip(back)}`,
+        head,
+        x: m.from[0] - (dx / l) * off,
+        y: -(m.from[1] - (dy / l) * off),
+        text: m.text,
+      }
+    }),
+)
 /** Edges of a part in one path each: seen ones, and hidden ones that are looked for. */
 const edges = computed(() => {
   const paths = new Map<string, { d: string; part?: string; ink: string; hidden: boolean }>()
@@ -215,6 +266,17 @@ onMounted(() => {
           <rect width="14" height="14" class="hatch-ground sheet" />
           <path d="M0 0V14" class="hatch-line" />
         </pattern>
+        <pattern
+          v-for="[key, g] in grains"
+          :id="g.id"
+          :key="key"
+          :width="g.every"
+          :height="g.every"
+          patternUnits="userSpaceOnUse"
+          :patternTransform="`rotate(${g.degrees})`"
+        >
+          <path :d="`M0 0V${g.every}`" class="grain-line" :stroke-width="mmPerPx" />
+        </pattern>
       </defs>
       <g :transform="transform">
         <line
@@ -226,23 +288,29 @@ onMounted(() => {
           :y2="-m.to[1]"
           :class="['line', m.ink]"
         />
-        <polygon
-          v-for="(m, i) in faces"
-          :key="`f${i}`"
-          :points="m.points.map(flip).join(' ')"
-          :data-part="m.part"
-          :class="[
-            'face',
-            m.ink,
-            m.tone,
-            {
-              chosen: m.part && selected?.has(m.part),
-              dark: m.part && dark?.has(m.part),
-              grip: m.part && dimOf(m.part),
-            },
-          ]"
-          @click="m.part ? emit('select', m.part) : m.goods && emit('goods', m.goods)"
-        />
+        <template v-for="(m, i) in faces" :key="`f${i}`">
+          <polygon
+            :points="m.points.map(flip).join(' ')"
+            :data-part="m.part"
+            :class="[
+              'face',
+              m.ink,
+              m.tone,
+              {
+                chosen: m.part && selected?.has(m.part),
+                dark: m.part && dark?.has(m.part),
+                grip: m.part && dimOf(m.part),
+              },
+            ]"
+            @click="m.part ? emit('select', m.part) : m.goods && emit('goods', m.goods)"
+          />
+          <polygon
+            v-if="m.grain !== undefined && !isPale(m.part)"
+            class="grain"
+            :points="m.points.map(flip).join(' ')"
+            :fill="`url(#${patterns}-${grainKey(m)})`"
+          />
+        </template>
         <path
           v-for="(m, i) in edges"
           :key="`e${i}`"
@@ -289,6 +357,28 @@ onMounted(() => {
           >
             {{ m.text }}
           </text>
+        </g>
+        <g v-for="(r, i) in runs" :key="`r${i}`" class="dims running">
+          <path :d="`M${r.from} ${r.y}H${r.to}`" />
+          <g v-for="(t, k) in r.stops" :key="k">
+            <path :d="`M${t.x} ${r.y + 4 * mmPerPx}V${r.y - 4 * mmPerPx}L${t.textX} ${r.y - 9 * mmPerPx}`" />
+            <text
+              :x="t.textX"
+              :y="r.y - 12 * mmPerPx"
+              :font-size="textMm"
+              dominant-baseline="central"
+              :transform="`rotate(-90 ${t.textX} ${r.y - 12 * mmPerPx})`"
+            >
+              {{ t.text }}
+            </text>
+          </g>
+        </g>
+        <g class="arrows" aria-hidden="true">
+          <g v-for="(m, i) in arrows" :key="i">
+            <path :d="m.line" />
+            <path :d="m.head" class="head" />
+            <text :x="m.x" :y="m.y" :font-size="textMm * 0.9" dominant-baseline="central">{{ m.text }}</text>
+          </g>
         </g>
         <g class="dims">
           <g v-for="(m, i) in measured" :key="i">
@@ -373,7 +463,30 @@ onMounted(() => {
 }
 .zoom .btn {
   padding: 0 0.5rem;
-  opacity: 0.75;
+  background: var(--sheet);
+}
+.grain {
+  pointer-events: none;
+}
+.grain-line {
+  stroke: var(--ink);
+  opacity: 0.3;
+}
+.running text {
+  text-anchor: start;
+}
+.arrows path {
+  fill: none;
+  stroke: var(--chalk);
+  stroke-width: 1.4;
+  vector-effect: non-scaling-stroke;
+}
+.arrows .head {
+  fill: var(--chalk);
+}
+.arrows text {
+  fill: var(--chalk);
+  font-weight: 600;
 }
 .dims .leader {
   stroke-dasharray: 2 2;

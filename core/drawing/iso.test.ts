@@ -6,16 +6,25 @@ import { add, cross, dot, scale, sub, unit, type Vec3 } from '../geometry/vec.ts
 import { drawIso } from './iso.ts'
 import { EYE } from './piece.ts'
 import { solidOf } from './solid.ts'
-import { waysIn } from './way-in.ts'
+import { fastenerArrows } from './joint-detail.ts'
+import { apart, waysIn } from './way-in.ts'
 import type { Mark } from './scene.ts'
 
 type Edge = Extract<Mark, { kind: 'edge' }>
+
+/** A solid and the planes it is cut along: what lies beyond any of them is gone. */
+type Cut = TurnedBox & { cuts?: readonly { out: Vec3; atMm: number }[] }
+const piecesOf = (p: Part, by: Vec3 = [0, 0, 0]): Cut[] => {
+  const { pieces, cuts } = solidOf(p)
+  const moved = cuts.map((h) => ({ ...h, atMm: h.atMm + dot(by, h.out) }))
+  return pieces.map((b) => ({ ...b, centre: add(b.centre, by), cuts: moved }))
+}
 
 /**
  * How far a ray runs through a solid beyond its start, mm: in the solid's own frame, by where it crosses the sides of its
  * outline; nothing of it is shared with the drawing.
  */
-function through(b: TurnedBox, from: Vec3, way: Vec3): number {
+function through(b: Cut, from: Vec3, way: Vec3): number {
   // Too far from the ray to be met.
   const off = sub(b.centre, from)
   const beside = dot(off, off) - dot(off, way) ** 2
@@ -38,10 +47,14 @@ function through(b: TurnedBox, from: Vec3, way: Vec3): number {
     const det = d[0] * ey - d[1] * ex
     if (Math.abs(det) > 1e-12) stops.push(((u - p[0]) * ey - (v - p[1]) * ex) / det)
   })
+  for (const h of b.cuts ?? [])
+    if (Math.abs(dot(way, h.out)) > 1e-12) stops.push((h.atMm - dot(from, h.out)) / dot(way, h.out))
   const sorted = stops.filter((s) => s >= 0).sort((a, b2) => a - b2)
   const inside = (s: number): boolean => {
     const [x, y, z] = [p[0] + s * d[0], p[1] + s * d[1], p[2] + s * d[2]]
     if (Math.abs(z) > t) return false
+    const there = add(from, scale(way, s))
+    if (b.cuts?.some((h) => dot(there, h.out) > h.atMm)) return false
     let odd = false
     ring.forEach(([u, v], i) => {
       const [q, r] = ring[(i + 1) % ring.length]
@@ -58,7 +71,7 @@ function through(b: TurnedBox, from: Vec3, way: Vec3): number {
 const GRAZES_MM = 2
 
 /** Where a ray first comes into a solid, mm along it; null when it does not. */
-function reached(b: TurnedBox, from: Vec3, way: Vec3): number | null {
+function reached(b: Cut, from: Vec3, way: Vec3): number | null {
   const all = through(b, from, way)
   if (all < 0.3) return null
   let [lo, hi] = [0, 2e5]
@@ -98,7 +111,7 @@ function coincides(
   edges: readonly (readonly [Vec3, Vec3])[],
   point: Vec3,
   by: Vec3,
-  solids: readonly TurnedBox[],
+  solids: readonly Cut[],
   eye: Vec3,
 ): boolean {
   const [x, y] = seenFrom(eye, point)
@@ -122,9 +135,7 @@ function wrongly(
   eye: Vec3 = EYE,
 ): string[] {
   const at = (id: string): Vec3 => moved?.get(id) ?? [0, 0, 0]
-  const solids = parts.flatMap((p) =>
-    solidOf(p).pieces.map((b) => ({ ...b, centre: b.centre.map((v, i) => v + at(p.id)[i]) as Vec3 })),
-  )
+  const solids = parts.flatMap((p) => piecesOf(p, at(p.id)))
   const wrong: string[] = []
   let looked = 0
   for (const p of parts) {
@@ -159,6 +170,7 @@ const examples = allFamilies().flatMap((f) =>
           {
             name: `${f.id}: ${e.name}`,
             assembly: r.value.assembly,
+            groups: f.steps(e.params, r.value).map((s) => r.value.assembly.parts.filter((p) => s.parts.includes(p.id))),
           },
         ]
       : []
@@ -179,7 +191,7 @@ describe('in space', () => {
     (_n, { assembly }) => {
       const scene = drawIso(assembly, { goods: new Map(), showGoods: false })
       const faces = scene.marks.filter((m): m is Extract<Mark, { kind: 'face' }> => m.kind === 'face')
-      const solids = assembly.parts.flatMap((p) => solidOf(p).pieces.map((box) => ({ id: p.id, box })))
+      const solids = assembly.parts.flatMap((p) => piecesOf(p).map((box) => ({ id: p.id, box })))
       const [l, b, r, t] = scene.bounds
       const [right, up] = [unit([1, -1, 0]), unit([-1, -1, 2])].map((v) => scale(v, Math.sqrt(2 / 3)))
       let met = 0
@@ -206,9 +218,11 @@ describe('in space', () => {
       expect(met).toBeGreaterThan(20)
     },
   )
-  it.each(examples.map((x) => [x.name, x] as const))('%s: taken apart, the same', (_n, { assembly: a }) => {
-    const half = Math.floor(a.parts.length / 2)
-    const moved = waysIn(a.parts.slice(0, half), a.parts.slice(half), 260)
+  it.each(examples.map((x) => [x.name, x] as const))('%s: taken apart, the same', (_n, { assembly: a, groups }) => {
+    const moved = apart(groups, 260)
+    // What comes first stays; what cannot come straight in is left where it is.
+    for (const p of groups.find((g) => g.length > 0)!) expect(moved.has(p.id)).toBe(false)
+    if (groups.filter((g) => g.length > 0).length > 1) expect(moved.size).toBeGreaterThan(0)
     const scene = drawIso(a, { goods: new Map(), showGoods: false, moved })
     const edges = scene.marks.filter((m): m is Edge => m.kind === 'edge' && !m.hidden)
     expect(wrongly(a.parts, edges, moved).slice(0, 5)).toEqual([])
@@ -220,6 +234,58 @@ describe('in space', () => {
     const [l, b, r, t] = scene.bounds
     for (const e of edges)
       for (const [x, y] of [e.from, e.to]) expect([x > l, x < r, y > b, y < t]).toEqual([true, true, true, true])
+  })
+  it('arrows of fasteners end on the near piece, from outside, and move with it', () => {
+    for (const { assembly: a } of examples) {
+      const arrows = fastenerArrows(a, a.joints)
+      expect(arrows.length).toBe(a.joints.filter((j) => j.fasteners.length > 0).length)
+      const drawn = drawIso(a, { goods: new Map(), showGoods: false, arrows })
+      const marks = drawn.marks.filter((m): m is Extract<Mark, { kind: 'arrow' }> => m.kind === 'arrow')
+      expect(marks.map((m) => m.text)).toEqual(arrows.map((x) => `${x.count} ×`))
+      const lengths = marks.map((m) => Math.hypot(m.to[0] - m.from[0], m.to[1] - m.from[1]))
+      const [l, b, r, t] = drawn.bounds
+      // Along one of the build's own axes an arrow is as long as any other.
+      arrows.forEach((x, i) => {
+        if (x.way.filter((v) => Math.abs(v) > 1e-9).length === 1)
+          expect(lengths[i] / Math.max(r - l, t - b)).toBeCloseTo(0.05, 6)
+      })
+      const [first] = arrows
+      if (!first) continue
+      const by: Vec3 = [0, 400, 0]
+      const [there] = drawIso(a, {
+        goods: new Map(),
+        showGoods: false,
+        arrows: [first],
+        moved: new Map([[first.part, by]]),
+      }).marks.filter((m): m is Extract<Mark, { kind: 'arrow' }> => m.kind === 'arrow')
+      expect(Math.hypot(there.to[0] - marks[0].to[0], there.to[1] - marks[0].to[1])).toBeCloseTo(400, 6)
+    }
+  })
+  it('the grain runs along a board on its faces, and towards the eye at its end', () => {
+    const board: Part = {
+      ...examples[0].assembly.parts[0],
+      id: 'b',
+      stock: { kind: 'board', section: '2x4', grade: 'no2', treated: false },
+      size: { lengthMm: 900, widthMm: 90, thicknessMm: 40 },
+      at: { centre: [0, 0, 0], along: [1, 0, 0], across: [0, 1, 0] },
+      machining: [],
+      outline: undefined,
+    }
+    const grainOf = (p: Part) =>
+      drawIso({ ...examples[0].assembly, parts: [p], bays: [] }, { goods: new Map() })
+        .marks.filter((m): m is Extract<Mark, { kind: 'face' }> => m.kind === 'face')
+        .map((m) => [m.tone, typeof m.grain === 'number' ? Math.round((m.grain * 180) / Math.PI) : m.grain])
+    // What runs to the right in the build falls to the right on the page, by 30°.
+    expect(new Map(grainOf(board) as [string, number][])).toEqual(
+      new Map<string, number | string>([
+        ['top', 150],
+        ['front', 150],
+        ['side', 'end'],
+      ]),
+    )
+    const upright: Part = { ...board, at: { ...board.at, along: [0, 0, 1] } }
+    expect(new Map(grainOf(upright) as [string, number][]).get('top')).toBe('end')
+    expect(new Map(grainOf(upright) as [string, number][]).get('front')).toBe(90)
   })
   it('what is new comes the way that is free: from the front into a box, from above onto it, nowhere into a closed one', () => {
     const board = (id: string, centre: Vec3, [lengthMm, widthMm, thicknessMm]: Vec3): Part => ({

@@ -7,7 +7,7 @@ import { add, cross, dot, norm, scale, sub, type Vec3 } from '../geometry/vec.ts
 import type { Goods } from '../goods/goods.ts'
 import { goodsSolid } from './goods-solid.ts'
 import { Grid, painted } from './paint-order.ts'
-import { EYE, hiddenBy, left, onPage, passes, pieceOf, type Piece } from './piece.ts'
+import { EYE, hiddenBy, left, onPage, passes, TRUE, pieceOf, type Piece } from './piece.ts'
 import type { Ink, Mark, Scene } from './scene.ts'
 import { polyhedra, solidOf, type Solid } from './solid.ts'
 import { workOn } from './work.ts'
@@ -37,9 +37,23 @@ export interface IsoOptions {
   ghosts?: ReadonlySet<string>
   /** Parts moved out of their place, mm: for drawings of how it goes together. */
   moved?: ReadonlyMap<string, Vec3>
+  /** Fasteners, drawn as arrows to where they go in. */
+  arrows?: readonly FastenerArrow[]
   /** From below, as one sees what hangs: upside down as in a mirror on the floor, and the page turned back. */
   below?: boolean
 }
+
+/** So many fasteners go into a part at a place, this way. */
+export interface FastenerArrow {
+  part: string
+  at: Vec3
+  way: Vec3
+  count: number
+}
+/** How much shorter lengths along the build's own axes are on the page before they are made true. */
+const SHORTER = Math.sqrt(2 / 3)
+/** Length of an arrow on the page, as a share of its longer side. */
+const ARROW_SHARE = 0.05
 
 const inkOf = (p: Part): Ink => (p.stock.kind === 'sheet' ? 'sheet' : p.stock.kind === 'board' ? 'board' : 'fitting')
 
@@ -106,7 +120,7 @@ function drawn(a: Assembly, o: IsoOptions): Scene {
         points: points.map(onPage),
         ink,
         tone: Math.abs(out[2]) > 0.7 ? 'top' : Math.abs(out[0]) > Math.abs(out[1]) ? 'side' : 'front',
-        ...(part ? { part: part.id } : {}),
+        ...(part ? { part: part.id, ...grainOn(part, out, o.below) } : {}),
         ...(goods ? { goods } : {}),
       })
   }
@@ -148,8 +162,32 @@ function drawn(a: Assembly, o: IsoOptions): Scene {
         ring(figure, (p, q) => line(p, q, t, 'work'))
   }
   if (o.moved && !o.below) marks.push(...guides(a.parts, o.moved, grid))
+  for (const w of o.below ? [] : (o.arrows ?? [])) {
+    const by = o.moved?.get(w.part) ?? [0, 0, 0]
+    const long = ARROW_SHARE * Math.max(bounds[2] - bounds[0], bounds[3] - bounds[1])
+    const to = add(w.at, by)
+    marks.push({
+      kind: 'arrow',
+      from: onPage(sub(to, scale(w.way, long / TRUE / SHORTER))),
+      to: onPage(to),
+      text: `${w.count} ×`,
+      part: w.part,
+    })
+  }
   if (o.labels) marks.push(...labelsOf(things, o.labels))
   return { marks, bounds }
+}
+
+/** How the grain of a part runs on a face of it: on the page, or towards the eye. */
+function grainOn(p: Part, out: Vec3, below = false): { grain?: number | 'end' } {
+  if (p.stock.kind !== 'board' && p.stock.kind !== 'sheet') return {}
+  const along = p.stock.kind === 'sheet' && p.grain === 'width' ? p.at.across : p.at.along
+  const way = below ? under(along) : along
+  if (Math.abs(dot(way, out)) > 0.7) return { grain: 'end' }
+  const [x, y] = onPage(way)
+  const turn = Math.atan2(below ? -y : y, x)
+  // A line runs both ways.
+  return { grain: Math.round((((turn + Math.PI) % Math.PI) * 180) / Math.PI) * (Math.PI / 180) }
 }
 
 /** From where a moved part is drawn to where it goes, along its edges: what of that is seen. */

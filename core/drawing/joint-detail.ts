@@ -9,6 +9,7 @@ import { parting, reachAlong } from '../geometry/parting.ts'
 import type { Polyhedron } from '../geometry/polyhedron.ts'
 import type { Stretch } from '../geometry/stretch.ts'
 import { add, cross, dot, scale, sub, unit, type Vec3 } from '../geometry/vec.ts'
+import type { FastenerArrow } from './iso.ts'
 import type { Ink, Mark, Scene } from './scene.ts'
 import { polyhedra, solidOf } from './solid.ts'
 
@@ -338,6 +339,20 @@ function sceneOf(a: Assembly, joined: readonly string[], page: Page, marks: read
     marks: [...parts.filter((p) => !p.mine), ...parts.filter((p) => p.mine)].map((p) => p.mark).concat(marks),
     bounds: [-page.half - m, -page.half - m, page.half + m, page.half + m],
   }
+}
+
+/** Arrows for the fasteners of a build's joints: to where they enter the near piece, from the side they come from. */
+export function fastenerArrows(a: Assembly, joints: readonly Joint[]): FastenerArrow[] {
+  const byId = new Map(a.parts.map((p) => [p.id, p]))
+  return joints.flatMap((j): FastenerArrow[] => {
+    const [near, far] = [byId.get(j.near), byId.get(j.far)]
+    const count = j.fasteners.reduce((n, f) => n + f.count, 0)
+    if (!near || !far || count === 0) return []
+    const box = turnedBox(near)
+    const { way } = parting(box, turnedBox(far))
+    const outer = reachAlong(box, way)[0]
+    return [{ part: near.id, at: add(j.at, scale(way, outer - dot(j.at, way))), way, count }]
+  })
 }
 
 /** What tells joints apart: those that are mirror images of each other, or lie elsewhere, are shown once. */

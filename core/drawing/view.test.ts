@@ -55,6 +55,25 @@ describe('drawings to scale', () => {
     expect(cut.every((id) => id.startsWith('plate') || id.startsWith('back') || id === 'brace')).toBe(true)
     expect(of(draw('section').marks, 'outline').some((m) => m.part === 'post-3-front')).toBe(false)
   })
+  it('sets uprights out from the left end, each told once', () => {
+    const [run] = of(draw('front').marks, 'running')
+    const lefts = assembly.parts
+      .filter((p) => p.role === 'post')
+      .map((p) => boxes.get(p.id)!.min[0] - wholeBox(boxes).min[0])
+    const once = [...new Set(lefts.map((x) => x.toFixed(2)))].sort((a, b) => Number(a) - Number(b))
+    expect(run.stops.map((x) => x.toFixed(2))).toEqual(once)
+    expect(run.stops).toHaveLength(4)
+    expect(of(draw('front', { showDimensions: false }).marks, 'running')).toEqual([])
+    expect(of(draw('plan').marks, 'running')).toEqual([])
+  })
+  it('takes the section where it is asked for: through a post its post is hatched, beyond it nothing is drawn', () => {
+    const post = boxes.get('post-2-front')!
+    const at = (post.min[0] + post.max[0]) / 2
+    const marks = of(draw('section', { cutAtMm: at }).marks, 'outline')
+    expect(marks.find((m) => m.part === 'post-2-front')!.ink).toBe('cut-board')
+    expect(marks.some((m) => m.part === 'post-3-front')).toBe(false)
+    expect(of(draw('section', { cutAtMm: 1e6 }).marks, 'outline').filter((m) => m.ink.startsWith('cut'))).toEqual([])
+  })
   it('show goods once each from the front, and none when they are not wanted', () => {
     expect(of(draw('front').marks, 'outline').filter((m) => m.goods).length).toBe(6)
     expect(of(draw('front', { showGoods: false }).marks, 'outline').filter((m) => m.goods).length).toBe(0)

@@ -27,7 +27,7 @@ const LOOK: Record<View, { page(p: Vec3): Point; near(p: Vec3): number }> = {
  * Distance of the first and further rows of dimension lines from the build: on a large drawing letters are large too.
  * mm
  */
-const rowOf = (wideMm: number, highMm: number) => Math.max(130, 0.04 * Math.max(wideMm, highMm))
+const rowOf = (wideMm: number, highMm: number) => Math.max(110, 0.06 * Math.max(wideMm, highMm))
 
 type Look = (typeof LOOK)[View]
 
@@ -38,8 +38,8 @@ interface Drawn {
 
 const cuts = (b: Box, x: number) => b.min[0] < x && b.max[0] > x
 
-/** Where the section is taken: through the middle of the first bay. */
-const sectionPlane = (a: Assembly, boxes: PartBoxes): number => {
+/** Where a section is taken unless asked for elsewhere: through the middle of the first bay, mm from the build's origin. */
+export const sectionPlane = (a: Assembly, boxes: PartBoxes): number => {
   const b = a.bays[0]?.clear ?? wholeBox(boxes)
   return (b.min[0] + b.max[0]) / 2
 }
@@ -118,13 +118,15 @@ export interface ViewOptions {
   /** What is over it, for a build that hangs from there. */
   over?: Pick<FreeSpace, 'ceilingMm' | 'joists'>
   showDimensions?: boolean
+  /** Where a section is taken, mm from the build's origin along the wall. */
+  cutAtMm?: number
 }
 
 /** Draws an assembly to scale from one side: parts and goods from far to near, then dimension lines. */
 export function drawView(a: Assembly, view: View, o: ViewOptions): Scene {
   const look = LOOK[view]
   const { boxes } = o
-  const plane = sectionPlane(a, boxes)
+  const plane = o.cutAtMm ?? sectionPlane(a, boxes)
   const drawn: Drawn[] = []
   for (const p of a.parts) {
     const b = boxes.get(p.id)!
@@ -179,13 +181,16 @@ export function drawView(a: Assembly, view: View, o: ViewOptions): Scene {
     marks.unshift(...overhead(a, o.over, view, view === 'front' ? [left - row, right + row] : [0, right + row]))
   if (o.showDimensions !== false)
     marks.push(...dimensions(a, wholeBox(boxes), view, [left, bottom, right, top], o.dims ?? [], row))
-  const m = o.showDimensions === false ? row / 2 : 2.6 * row
-  const bounds: Scene['bounds'] = [left - m, bottom - 1.3 * m, right + m, top + row]
+  const m = o.showDimensions === false ? row / 2 : 2.3 * row
+  const set = view === 'front' && o.showDimensions !== false ? running(a, boxes, top + 0.5 * row) : null
+  if (set) marks.push(set)
+  const over = set ? Math.max(row, RUNNING_SHARE * Math.max(right - left, top - bottom) + row) : row
+  const bounds: Scene['bounds'] = [left - m, bottom - 1.15 * m, right + m, top + over]
   if (o.stick && view !== 'plan') {
     const atMm = right + 1.6 * row + (view === 'section' ? row : 0)
     marks.push({ kind: 'stick', atMm, footMm: o.stick[0]?.footMm ?? 0, topMm: top + row / 2, marks: o.stick })
     // Room for the words beside it: about a third of the drawing's larger side.
-    bounds[2] = atMm + 0.36 * Math.max(bounds[3] - bounds[1], atMm - bounds[0])
+    bounds[2] = atMm + 0.32 * Math.max(bounds[3] - bounds[1], atMm - bounds[0])
   }
   return { marks, bounds }
 }
@@ -207,6 +212,28 @@ function partLabels(a: Assembly, o: ViewOptions, look: Look, view: View, plane: 
     ]
   })
 }
+
+/** Room over the build for what is told of its uprights, as a share of its longer side. */
+const RUNNING_SHARE = 0.07
+/** Of the whole height: what is shorter is not set out by itself. */
+const UPRIGHT_SHARE = 0.4
+
+/** Where uprights are set out, all from the left end of the build to their left edges. */
+function running(a: Assembly, boxes: PartBoxes, atMm: number): Mark | null {
+  const whole = wholeBox(boxes)
+  const high = whole.max[2] - whole.min[2]
+  const stops = new Set<number>()
+  for (const p of a.parts) {
+    const b = boxes.get(p.id)
+    if (!b || Math.abs(p.at.along[2]) < 0.9 || p.stock.kind === 'steel' || p.stock.kind === 'bought') continue
+    if (b.max[2] - b.min[2] < UPRIGHT_SHARE * high || b.max[0] - b.min[0] > WIDEST_UPRIGHT_MM) continue
+    stops.add(Math.round((b.min[0] - whole.min[0]) * 100) / 100)
+  }
+  const sorted = [...stops].sort((x, y) => x - y)
+  return sorted.length > 2 ? { kind: 'running', fromMm: whole.min[0], atMm, stops: sorted } : null
+}
+/** What is wider is a panel or a door, mm. */
+const WIDEST_UPRIGHT_MM = 250
 
 /** A build whose lowest piece is higher than this hangs, mm. */
 const HANGS_MM = 100

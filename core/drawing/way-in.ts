@@ -58,3 +58,20 @@ export function waysIn(standing: readonly Part[], added: readonly Part[], byMm: 
   }
   return out
 }
+
+/**
+ * A build taken apart: its groups in the order they go together, each moved out along the way it comes in, those that
+ * come the same way one beyond the other.
+ */
+export function apart(groups: readonly (readonly Part[])[], byMm: number): Map<string, Vec3> {
+  const out = new Map<string, Vec3>()
+  const times = new Map<string, number>()
+  const standing: Part[] = []
+  for (const group of groups) {
+    const ways = waysIn(standing, group, 1)
+    for (const way of new Set([...ways.values()].map((w) => w.join()))) times.set(way, (times.get(way) ?? 0) + 1)
+    for (const [id, way] of ways) out.set(id, scale(way, byMm * times.get(way.join())!))
+    standing.push(...group)
+  }
+  return out
+}

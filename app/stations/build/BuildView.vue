@@ -2,10 +2,12 @@
 import { useLocalStorage, useSessionStorage } from '@vueuse/core'
 import { computed, ref, watch } from 'vue'
 import { METHODS } from '../../../core/mechanics/methods/all.ts'
-import { stepFasteners } from '../../../core/project/step-fasteners.ts'
+import { stepFasteners, stepJoints } from '../../../core/project/step-fasteners.ts'
+import { fastenerArrows } from '../../../core/drawing/joint-detail.ts'
+import type { FastenerArrow } from '../../../core/drawing/iso.ts'
 import { drawView } from '../../../core/drawing/view.ts'
 import { roleName, stockName } from '../../../core/wording/names.ts'
-import type { Part } from '../../../core/assembly/assembly.ts'
+import type { Joint, Part } from '../../../core/assembly/assembly.ts'
 import { asItLies } from '../../../core/assembly/turned-over.ts'
 import { boxSize } from '../../../core/geometry/box.ts'
 import { waysIn } from '../../../core/drawing/way-in.ts'
@@ -68,6 +70,16 @@ const there = computed(() => {
   return reading.value!.temporary.filter((p) => brought.has(p.id) && !gone.has(p.id))
 })
 const showsGoods = computed(() => step.value.code.startsWith('load'))
+/** More arrows than this are a thicket: then each kind of joint has one. */
+const MOST_ARROWS = 24
+function arrowsOf(joints: readonly Joint[]): FastenerArrow[] {
+  const { assembly } = reading.value!.shaped
+  const all = fastenerArrows(assembly, joints)
+  if (all.length <= MOST_ARROWS) return all
+  const roleOf = new Map(assembly.parts.map((p) => [p.id, p.role]))
+  const seen = new Map(all.map((a) => [`${roleOf.get(a.part)}|${a.count}|${a.way.join()}`, a]))
+  return [...seen.values()].slice(0, MOST_ARROWS)
+}
 /** How far new parts are drawn from their place, as a share of the build's longest side. */
 const APART = 0.14
 const PICTURES = { space: 'In space', front: 'Front', round: 'Walk round' } as const
@@ -92,7 +104,9 @@ const standing = computed(() => {
       goods,
       moved,
       showGoods: showsGoods.value,
-      frame: assembly.parts,
+      // Where what is moved goes is in sight too.
+      frame: parts,
+      arrows: arrowsOf(stepJoints(assembly, steps.value, index.value)),
       ghosts: new Set([...fresh].filter((id) => !moved.has(id))),
     },
   }
@@ -409,6 +423,7 @@ const marks = computed(() => reading.value!.shaped.assembly.stick)
   padding-left: 1.1rem;
 }
 .need {
+  display: inline;
   border: 0;
   padding: 0.1rem 0.2rem;
   text-align: left;

@@ -1,7 +1,10 @@
 <script setup lang="ts">
 import { useStorage } from '@vueuse/core'
 import { computed, nextTick, ref, watch } from 'vue'
-import { drawView, VIEWS, type View } from '../../../core/drawing/view.ts'
+import { apart } from '../../../core/drawing/way-in.ts'
+import { wholeBox } from '../../../core/assembly/part-box.ts'
+import { boxSize } from '../../../core/geometry/box.ts'
+import { drawView, sectionPlane, VIEWS, type View } from '../../../core/drawing/view.ts'
 import { withValue } from '../../../core/families/params.ts'
 import { withoutHome } from '../../../core/project/proposals.ts'
 import { familyName } from '../../../core/wording/dims.ts'
@@ -45,7 +48,26 @@ const shown = computed(() => ({
   showGoods: showGoods.value,
   labels: showLabels.value ? reading.value?.labels : undefined,
 }))
-const isoOptions = computed(() => ({ ...shown.value, goods: reading.value!.goods, below: fromBelow.value }))
+/** Far enough to see between, as a share of the longest side. */
+const APART = 0.16
+const takenApart = ref(false)
+const isoOptions = computed(() => {
+  const { goods, shaped, steps, boxes } = reading.value!
+  const byId = new Map(shaped.assembly.parts.map((p) => [p.id, p]))
+  const groups = steps.map((s) => s.parts.flatMap((id) => byId.get(id) ?? []))
+  const moved = takenApart.value ? apart(groups, APART * Math.max(...boxSize(wholeBox(boxes)))) : undefined
+  const options = { ...shown.value, goods, below: fromBelow.value, moved }
+  // What stands in it would hide what is taken apart.
+  return takenApart.value ? { ...options, showGoods: false, frame: shaped.assembly.parts } : options
+})
+/** Where the section is taken; null: through the middle of the first opening. */
+const cutAt = ref<number | null>(null)
+watch(buildId, () => (cutAt.value = null))
+const sectionRange = computed(() => {
+  const r = reading.value!
+  const { min, max } = wholeBox(r.boxes)
+  return { min: min[0], max: max[0], at: cutAt.value ?? sectionPlane(r.shaped.assembly, r.boxes) }
+})
 const scene = computed(() => {
   if (!reading.value || view.value === 'space' || view.value === 'round') return null
   const { shaped, boxes, goods, space } = reading.value
@@ -56,6 +78,7 @@ const scene = computed(() => {
     over: space,
     dims: shaped.dims,
     stick: shaped.assembly.stick,
+    cutAtMm: sectionRange.value.at,
   })
 })
 const wholeRoom = ref(false)
@@ -173,6 +196,20 @@ const VIEW_NAMES: Record<Look, string> = {
             <BFormCheckbox v-if="view !== 'round'" v-model="showLabels" inline>labels</BFormCheckbox>
             <BFormCheckbox v-else v-model="wholeRoom" inline>whole room</BFormCheckbox>
             <BFormCheckbox v-if="view === 'space'" v-model="fromBelow" inline>from below</BFormCheckbox>
+            <BFormCheckbox v-if="view === 'space'" v-model="takenApart" inline>taken apart</BFormCheckbox>
+            <label v-if="view === 'section' && reading" class="cut-at">
+              cut at
+              <input
+                type="range"
+                class="form-range"
+                :min="sectionRange.min"
+                :max="sectionRange.max"
+                step="1"
+                :value="sectionRange.at"
+                @input="cutAt = Number(($event.target as HTMLInputElement).value)"
+              />
+              <output>{{ formatLength(sectionRange.at - sectionRange.min, readings.units) }}</output>
+            </label>
             <select
               v-if="!isFlat && reading"
               class="form-select form-select-sm pick"
@@ -185,7 +222,7 @@ const VIEW_NAMES: Record<Look, string> = {
                 {{ reading.labels.get(p.id) }} {{ roleName(p.role) }}
               </option>
             </select>
-            <span class="small soft about" :class="{ whole: isFlat }" role="status">{{ about || hint }}</span>
+            <span class="small soft about" :class="{ 'own-line': isFlat }" role="status">{{ about || hint }}</span>
           </div>
           <p v-if="problem" class="text-trouble" role="alert">{{ sayProblem(problem, readings.say) }}</p>
           <div v-if="view === 'round' && reading" class="view deep">
@@ -270,6 +307,17 @@ const VIEW_NAMES: Record<Look, string> = {
   gap: 0.4rem 0.7rem;
   margin-bottom: 0.4rem;
 }
+.cut-at {
+  display: inline-flex;
+  align-items: center;
+  gap: 0.4rem;
+}
+.cut-at .form-range {
+  width: 130px;
+}
+.cut-at output {
+  min-width: 4.5rem;
+}
 .pick {
   width: auto;
   max-width: 9rem;
@@ -279,7 +327,7 @@ const VIEW_NAMES: Record<Look, string> = {
   min-width: 8rem;
 }
 /* On a line of its own whatever it says: the drawing must not move under a hand that drags. */
-.about.whole {
+.about.own-line {
   flex: 1 0 100%;
 }
 .about {
