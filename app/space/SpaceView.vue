@@ -1,11 +1,14 @@
 <script setup lang="ts">
+import * as Comlink from 'comlink'
 import { useElementSize, useMutationObserver, usePreferredReducedMotion } from '@vueuse/core'
 import { computed, onBeforeUnmount, onMounted, ref, shallowRef, useId, useTemplateRef, watch } from 'vue'
 import { PAINTS, type Owner, type SpaceModel } from '../../core/drawing/space-model.ts'
+import type { OpenStage } from '../../workers/stage.ts'
 import IconCamera from '~icons/bi/camera'
 import { downloadBlob, pictureFileName } from '../persistence/download.ts'
-import { STATE } from './shaders.ts'
-import { LOOKS, Stage, type Colours, type Look } from './stage.ts'
+import { LOOKS, STATE, type Look } from './looks.ts'
+import type { Colours, Stage } from './stage.ts'
+import { useHands } from './hands.ts'
 
 /**
  * A model in space to turn, move and look into, by mouse, touch and keys. Where the browser cannot draw it, what stands
@@ -23,10 +26,12 @@ const props = defineProps<{
 const emit = defineEmits<{ select: [part: string | null, build: string | null] }>()
 
 const host = useTemplateRef('host')
+const canvas = useTemplateRef('canvas')
 const keys = useId()
 const { width, height } = useElementSize(host)
 const motion = usePreferredReducedMotion()
-const stage = shallowRef<Stage | null>(null)
+const calm = () => motion.value === 'reduce'
+const stage = shallowRef<Comlink.Remote<Stage> | null>(null)
 const failed = ref(false)
 const opened = ref(0)
 const cutAxis = ref<'' | '0' | '1' | '2'>('')
@@ -73,80 +78,94 @@ function stateOf(o: Owner): number {
   return props.dark && props.dark.size > 0 && !mine(props.dark) ? STATE.pale : STATE.plain
 }
 
-onMounted(() => {
-  try {
-    stage.value = new Stage(
-      () => motion.value === 'reduce',
-      () => (failed.value = true),
-    )
-  } catch {
-    failed.value = true
-    return
-  }
-  host.value!.append(stage.value.canvas)
-  stage.value.canvas.setAttribute('aria-hidden', 'true')
-  stage.value.colour(colours())
+/** A browser may draw in a worker though it was told not to draw in three dimensions at all: the page is asked. */
+function canDraw(): boolean {
+  if (!('transferControlToOffscreen' in HTMLCanvasElement.prototype)) return false
+  const context = document.createElement('canvas').getContext('webgl2')
+  context?.getExtension('WEBGL_lose_context')?.loseContext()
+  return context !== null
+}
+let worker: Worker | null = null
+onMounted(async () => {
+  if (!canDraw()) return void (failed.value = true)
+  worker = new Worker(new URL('../../workers/stage.ts', import.meta.url), { type: 'module' })
+  const surface = canvas.value!.transferControlToOffscreen()
+  const open = Comlink.wrap<OpenStage>(worker)
+  const opening = open(
+    Comlink.transfer(surface, [surface]),
+    Comlink.proxy(() => void (failed.value = true)),
+  )
+  const there = (await opening) as Comlink.Remote<Stage> | null
+  if (!there) return void (failed.value = true)
+  stage.value = there
+  void there.colour(colours())
 })
-onBeforeUnmount(() => stage.value?.end())
-watch([stage, width, height], () => stage.value?.size(width.value, height.value))
-useMutationObserver(document.documentElement, () => stage.value && host.value && stage.value.colour(colours()), {
+onBeforeUnmount(() => worker?.terminate())
+const resize = () => stage.value?.size(width.value, height.value, window.devicePixelRatio)
+const mark = () => props.model && stage.value?.mark(props.model.owners.map(stateOf))
+const cut = () =>
+  stage.value?.cut(cutAxis.value === '' ? null : { axis: Number(cutAxis.value) as 0 | 1 | 2, share: cutShare.value })
+watch([stage, width, height], () => void resize())
+useMutationObserver(document.documentElement, () => void (host.value && stage.value?.colour(colours())), {
   attributes: true,
   attributeFilter: ['data-bs-theme'],
 })
 let looked = false
 watch(
-  [stage, () => props.model, width],
-  () => {
-    if (!stage.value || !props.model || width.value === 0) return
-    stage.value.size(width.value, height.value)
-    stage.value.show(props.model)
-    stage.value.open(opened.value)
-    stage.value.mark(stateOf)
-    // A change of size keeps the way one looks; only the first model is turned to.
-    if (!looked) stage.value.look('corner', true)
+  [stage, () => props.model, () => width.value > 0],
+  async () => {
+    const { model } = props
+    if (!stage.value || !model || width.value === 0) return
+    void resize()
+    void stage.value.show(model)
+    void stage.value.open(opened.value)
+    void mark()
+    void cut()
+    // Only the first model is turned to: a change of it keeps the way one looks.
+    if (!looked) void stage.value.look('corner', true)
     looked = true
-    cut()
   },
   { flush: 'post' },
 )
-watch([() => props.selected, () => props.dark], () => stage.value?.mark(stateOf))
-watch(opened, (share) => stage.value?.open(share))
-function cut() {
-  stage.value?.cut(cutAxis.value === '' ? null : { axis: Number(cutAxis.value) as 0 | 1 | 2, share: cutShare.value })
-}
-watch([cutAxis, cutShare], cut)
+watch([() => props.selected, () => props.dark], () => void mark())
+watch(opened, (share) => void stage.value?.open(share))
+watch([cutAxis, cutShare], () => void cut())
 
-let down: { x: number; y: number } | null = null
-const MOVED_PX = 4
-/** A press that moved has turned the model; one that did not picks. */
-function up(e: PointerEvent) {
-  const pressed = down
-  down = null
-  if (!pressed || Math.hypot(e.clientX - pressed.x, e.clientY - pressed.y) > MOVED_PX) return
-  const box = host.value!.getBoundingClientRect()
-  const owner = stage.value?.at(
-    (2 * (e.clientX - box.left)) / box.width - 1,
-    1 - (2 * (e.clientY - box.top)) / box.height,
-  )
-  emit('select', owner?.part ?? null, owner?.build ?? null)
+async function pickAt(x: number, y: number) {
+  const owner = await stage.value?.at(x, y)
+  const { part, build } = (owner !== null && owner !== undefined && props.model?.owners[owner]) || {}
+  emit('select', part ?? null, build ?? null)
 }
+const hands = useHands(host, {
+  turn: (right, up) => void stage.value?.turn(right, up),
+  move: (right, up) => void stage.value?.move(right, up),
+  zoom: (by) => void stage.value?.zoom(by),
+  press: (x, y) => void pickAt(x, y),
+})
 
 function pick(by: number) {
   if (parts.value.length === 0) return
   const at = parts.value.findIndex((o) => o.build === props.build && props.selected?.has(o.part!))
-  const next =
-    parts.value[at < 0 ? (by > 0 ? 0 : parts.value.length - 1) : (at + by + parts.value.length) % parts.value.length]
+  const n = parts.value.length
+  const next = parts.value[at < 0 ? (by > 0 ? 0 : n - 1) : (at + by + n) % n]
   emit('select', next.part!, next.build ?? null)
 }
-const KEYS: Record<string, (s: Stage, shift: boolean) => void> = {
-  ArrowLeft: (s, shift) => (shift ? s.move(-1, 0) : s.turn(-1, 0)),
-  ArrowRight: (s, shift) => (shift ? s.move(1, 0) : s.turn(1, 0)),
-  ArrowUp: (s, shift) => (shift ? s.move(0, 1) : s.turn(0, 1)),
-  ArrowDown: (s, shift) => (shift ? s.move(0, -1) : s.turn(0, -1)),
+const STEP_RAD = Math.PI / 24
+const STEP = 0.05
+type Arrow = (s: Comlink.Remote<Stage>, shift: boolean) => unknown
+const arrow =
+  (x: number, y: number): Arrow =>
+  (s, shift) =>
+    shift ? s.move(x * STEP, y * STEP) : s.turn(x * STEP_RAD, y * STEP_RAD)
+const KEYS: Record<string, Arrow> = {
+  ArrowLeft: arrow(-1, 0),
+  ArrowRight: arrow(1, 0),
+  ArrowUp: arrow(0, 1),
+  ArrowDown: arrow(0, -1),
   '+': (s) => s.zoom(1 / 1.15),
   '=': (s) => s.zoom(1 / 1.15),
   '-': (s) => s.zoom(1.15),
-  Home: (s) => s.look('corner'),
+  Home: (s) => s.look('corner', calm()),
   '.': () => pick(1),
   ',': () => pick(-1),
   Escape: () => emit('select', null, null),
@@ -179,11 +198,10 @@ async function save() {
       :aria-describedby="keys"
       aria-roledescription="drawing in three dimensions"
       @keydown="key"
-      @pointerdown="down = { x: $event.clientX, y: $event.clientY }"
-      @pointerup="up"
-      @pointercancel="down = null"
+      v-on="hands"
     >
-      <p v-if="!model" class="wait soft" role="status">Drawing …</p>
+      <canvas ref="canvas" aria-hidden="true"></canvas>
+      <p v-if="!model || !stage" class="wait soft" role="status">Drawing …</p>
       <p :id="keys" class="visually-hidden">
         Arrow keys turn, with Shift they move; plus and minus go nearer and back; full stop and comma pick the next part
         and the one before; Home looks from the corner.
@@ -191,7 +209,7 @@ async function save() {
     </div>
     <div class="tools">
       <BButtonGroup size="sm" aria-label="Look from">
-        <BButton v-for="l in LOOKS" :key="l" variant="outline-secondary" @click="stage?.look(l)">{{
+        <BButton v-for="l in LOOKS" :key="l" variant="outline-secondary" @click="void stage?.look(l, calm())">{{
           LOOK_NAMES[l]
         }}</BButton>
       </BButtonGroup>
@@ -249,10 +267,11 @@ async function save() {
   flex: 1;
   min-height: 0;
   overflow: hidden;
+  touch-action: none;
   border: 1px solid var(--line);
   border-radius: 4px;
 }
-.host :deep(canvas) {
+canvas {
   position: absolute;
   inset: 0;
   width: 100%;

@@ -1,7 +1,5 @@
 import { PAINTS } from '../../core/drawing/space-model.ts'
-
-/** How a triangle is shown among the others. */
-export const STATE = { plain: 0, pale: 1, chosen: 2 } as const
+import { STATE } from './looks.ts'
 
 /** Number of a paint, for the shader. */
 export const paintNo = (p: (typeof PAINTS)[number]) => PAINTS.indexOf(p)

@@ -20,23 +20,18 @@ import {
   Vector4,
   WebGLRenderer,
 } from 'three'
-import { OrbitControls } from 'three/examples/jsm/controls/OrbitControls.js'
 import type { Motion } from '../../core/assembly/assembly.ts'
 import type { Lot, Owner, SpaceModel } from '../../core/drawing/space-model.ts'
+import type { Look } from './looks.ts'
 import { FULL, paceOf } from './pace.ts'
 import { BARE_FRAGMENT, BARE_VERTEX, EDGE_VERTEX, FACE_FRAGMENT, FACE_VERTEX, paintNo } from './shaders.ts'
 
 // Colours are those of the page: nothing converts them.
 ColorManagement.enabled = false
 
-/** From where one looks. */
-export const LOOKS = ['corner', 'front', 'side', 'above', 'eye'] as const
-export type Look = (typeof LOOKS)[number]
-
 /** Height of the eyes of a person who stands, mm: product decision, the mean of a standing adult. */
 const EYES_MM = 1600
 const VIEW_DEG = 34
-const STEP_RAD = Math.PI / 24
 const TURN_MS = 260
 /** So long after the last movement the picture is drawn as well as it can be, ms. */
 const RESTS_MS = 180
@@ -79,11 +74,11 @@ const scaled = (v: readonly [number, number, number], k: number) => [v[0] * k, v
 
 /** The drawing surface: a model in space, looked at from where one likes. Drawn when something changes, not all the time. */
 export class Stage {
-  readonly canvas: HTMLCanvasElement
   private readonly renderer: WebGLRenderer
   private readonly camera = new PerspectiveCamera(VIEW_DEG, 1, 50, 150_000)
   private readonly scene = new Scene()
-  private readonly controls: OrbitControls
+  /** What one looks at. */
+  private readonly target = new Vector3()
   private readonly shared = {
     palette: { value: [] as Color[] },
     ink: { value: new Color() },
@@ -111,26 +106,36 @@ export class Stage {
   private pace = FULL
   private tries = 0
   private readonly wide = new Vector2(1, 1)
+  private density = 1
   private asked = 0
   private turning = 0
 
-  /** @throws where the browser has no WebGL */
+  /**
+   * @param lost told when the browser takes the surface away
+   * @throws where the browser has no WebGL
+   */
   constructor(
-    private readonly isCalm: () => boolean,
-    private readonly lost: () => void,
+    private readonly canvas: OffscreenCanvas,
+    lost: () => void,
   ) {
-    this.canvas = document.createElement('canvas')
     // A still picture is drawn finer than the screen: smoothed by that, not twice.
-    const context = this.canvas.getContext('webgl2', { antialias: false })
+    const context = canvas.getContext('webgl2', { antialias: false })
     if (!context) throw new Error('no WebGL')
-    this.renderer = new WebGLRenderer({ canvas: this.canvas, context })
-    this.canvas.addEventListener('webglcontextlost', this.lost)
+    canvas.addEventListener('webglcontextlost', lost)
+    this.renderer = new WebGLRenderer({ canvas, context })
     this.camera.up.set(0, 0, 1)
-    this.controls = new OrbitControls(this.camera, this.canvas)
-    this.controls.addEventListener('change', () => this.moves())
-    this.controls.addEventListener('start', () => cancelAnimationFrame(this.turning))
+    this.prepare()
   }
 
+  /** Makes the programs before anything is shown. */
+  private prepare(): void {
+    const scene = new Scene()
+    const geometry = new BufferGeometry()
+    for (const m of [this.front, this.bare, this.back]) scene.add(new Mesh(geometry, m))
+    scene.add(new LineSegments(geometry, this.lines))
+    this.renderer.compile(scene, this.camera)
+    geometry.dispose()
+  }
   private material(side: typeof FrontSide | typeof BackSide, inside: boolean, bare = false): ShaderMaterial {
     return new ShaderMaterial({
       uniforms: { ...this.shared, inside: { value: inside } },
@@ -201,9 +206,8 @@ export class Stage {
     s.edges.geometry.dispose()
   }
 
-  /** Says of every owner how it is shown. */
-  mark(stateOf: (o: Owner) => number): void {
-    const states = this.owners.map(stateOf)
+  /** Says of every owner, in their order, how it is shown. */
+  mark(states: readonly number[]): void {
     for (const s of this.shown)
       for (const [mesh, owners] of [
         [s.faces, s.lot.owners],
@@ -246,7 +250,9 @@ export class Stage {
     this.renderer.setClearColor(of(c.paper), 1)
     this.draw()
   }
-  size(width: number, height: number): void {
+  /** In pixels of the page, and how many of the screen make one of those. */
+  size(width: number, height: number, density: number): void {
+    this.density = Math.min(2, density)
     if (width < 1 || height < 1 || (width === this.wide.x && height === this.wide.y)) return
     this.wide.set(width, height)
     clearTimeout(this.trying)
@@ -257,7 +263,7 @@ export class Stage {
   }
 
   /** Turns to where one wants to look from, with everything in sight. */
-  look(from: Look, calm = this.isCalm()): void {
+  look(from: Look, calm: boolean): void {
     const target = this.middle.clone()
     const way = {
       corner: new Vector3(0.62, -1, 0.55),
@@ -290,11 +296,12 @@ export class Stage {
   }
   private turnTo(eye: Vector3, target: Vector3, calm: boolean): void {
     cancelAnimationFrame(this.turning)
-    const [from, was] = [this.camera.position.clone(), this.controls.target.clone()]
+    const [from, was] = [this.camera.position.clone(), this.target.clone()]
     const set = (k: number) => {
-      this.controls.target.lerpVectors(was, target, k)
+      this.target.lerpVectors(was, target, k)
       this.camera.position.lerpVectors(from, eye, k)
-      this.controls.update()
+      this.camera.lookAt(this.target)
+      this.camera.updateMatrixWorld()
       this.moves()
     }
     if (calm) return set(1)
@@ -306,31 +313,31 @@ export class Stage {
     }
     step()
   }
-  /** Round what one looks at, by steps to the right and up. */
+  /** Round what one looks at, to the right and up, radians. */
   turn(right: number, up: number): void {
-    const off = this.camera.position.clone().sub(this.controls.target)
+    const off = this.camera.position.clone().sub(this.target)
     const s = new Spherical().setFromVector3(new Vector3(off.x, off.z, -off.y))
-    s.theta += right * STEP_RAD
-    s.phi = Math.min(Math.PI - 0.01, Math.max(0.01, s.phi - up * STEP_RAD))
+    s.theta += right
+    s.phi = Math.min(Math.PI - 0.01, Math.max(0.01, s.phi - up))
     const v = new Vector3().setFromSpherical(s)
-    this.turnTo(this.controls.target.clone().add(new Vector3(v.x, -v.z, v.y)), this.controls.target.clone(), true)
+    this.turnTo(this.target.clone().add(new Vector3(v.x, -v.z, v.y)), this.target.clone(), true)
   }
-  /** Sideways and up or down, by twentieths of the distance. */
+  /** Sideways and up or down, as shares of the height in sight. */
   move(right: number, up: number): void {
-    const far = this.camera.position.distanceTo(this.controls.target) / 20
+    const far = 2 * Math.tan((VIEW_DEG * Math.PI) / 360) * this.camera.position.distanceTo(this.target)
     const by = new Vector3()
       .addScaledVector(new Vector3().setFromMatrixColumn(this.camera.matrix, 0), right * far)
       .addScaledVector(new Vector3().setFromMatrixColumn(this.camera.matrix, 1), up * far)
-    this.turnTo(this.camera.position.clone().add(by), this.controls.target.clone().add(by), true)
+    this.turnTo(this.camera.position.clone().add(by), this.target.clone().add(by), true)
   }
   /** Nearer (below one) or farther. */
   zoom(by: number): void {
-    const off = this.camera.position.clone().sub(this.controls.target).multiplyScalar(by)
-    this.turnTo(this.controls.target.clone().add(off), this.controls.target.clone(), true)
+    const off = this.camera.position.clone().sub(this.target).multiplyScalar(by)
+    this.turnTo(this.target.clone().add(off), this.target.clone(), true)
   }
 
-  /** What is seen at a place of the surface, from −1 to 1 to the right and up. */
-  at(x: number, y: number): Owner | null {
+  /** Whose is what is seen at a place of the surface, from −1 to 1 to the right and up: number of the owner. */
+  at(x: number, y: number): number | null {
     const ray = new Raycaster()
     ray.setFromCamera(new Vector2(x, y), this.camera)
     const { value: cut } = this.shared.cut
@@ -341,7 +348,7 @@ export class Stage {
       )
       .find((h) => h.point.x * cut.x + h.point.y * cut.y + h.point.z * cut.z <= cut.w)
     const shown = hit && this.shown.find((s) => s.faces === hit.object)
-    return shown && hit.face ? this.owners[shown.lot.owners[hit.face.a]] : null
+    return shown && hit.face ? shown.lot.owners[hit.face.a] : null
   }
 
   /** Draws while something moves: as well as the machine can keep up with, and well once it rests. */
@@ -363,8 +370,8 @@ export class Stage {
   }
   private render(moving: boolean): void {
     const slow = this.pace !== FULL
-    const fine = Math.max(slow ? FINE_WHERE_SLOW : FINE, Math.min(2, window.devicePixelRatio))
-    const ratio = moving ? (slow ? this.pace.ratio : Math.min(2, window.devicePixelRatio)) : fine
+    const fine = Math.max(slow ? FINE_WHERE_SLOW : FINE, this.density)
+    const ratio = moving ? (slow ? this.pace.ratio : this.density) : fine
     if (ratio !== this.renderer.getPixelRatio() || !this.renderer.getSize(new Vector2()).equals(this.wide)) {
       this.renderer.setPixelRatio(ratio)
       this.renderer.setSize(this.wide.x, this.wide.y, false)
@@ -373,20 +380,8 @@ export class Stage {
     this.renderer.render(this.scene, this.camera)
   }
   /** What is seen, as a PNG. */
-  picture(): Promise<Blob | null> {
+  picture(): Promise<Blob> {
     this.render(false)
-    return new Promise((done) => this.canvas.toBlob(done, 'image/png'))
-  }
-  end(): void {
-    cancelAnimationFrame(this.asked)
-    cancelAnimationFrame(this.turning)
-    clearTimeout(this.resting)
-    clearTimeout(this.trying)
-    this.tries++
-    this.canvas.removeEventListener('webglcontextlost', this.lost)
-    this.controls.dispose()
-    for (const s of this.shown) this.drop(s)
-    for (const m of [this.front, this.bare, this.back, this.lines]) m.dispose()
-    this.renderer.dispose()
+    return this.canvas.convertToBlob({ type: 'image/png' })
   }
 }

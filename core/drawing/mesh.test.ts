@@ -107,7 +107,7 @@ describe('solids in three dimensions', () => {
       if (p.machining.some((m) => m.kind === 'mitre' || m.kind === 'bevel')) continue
       const [is, box] = [boundsOf(mesh), partBox(p)]
       // A rod is as much thicker as it takes for its volume to be true.
-      const thicker = p.stock.kind === 'steel' ? 0.004 * p.size.widthMm : 0
+      const thicker = p.stock.kind === 'steel' ? 0.001 * p.size.widthMm : 0
       for (const side of ['min', 'max'] as const)
         is[side].forEach((v, k) =>
           expect(Math.abs(v - box[side][k])).toBeLessThan(thicker + 1e-3 * Math.max(10, own(p) ** (1 / 3))),

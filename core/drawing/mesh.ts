@@ -12,7 +12,7 @@ import { circle, lengthwise, prismSolid, solidOf } from './solid.ts'
  */
 
 /** Corners of a rod, which is drawn as much thicker as its volume then is the true one. */
-const ROUND = 32
+const ROUND = 64
 const THICKER = Math.sqrt((2 * Math.PI) / (ROUND * Math.sin((2 * Math.PI) / ROUND)))
 /** Corners of a hole, and of one for a pin. */
 const HOLE = 20

@@ -81,6 +81,13 @@ const scene = computed(() => {
     cutAtMm: sectionRange.value.at,
   })
 })
+/** A wide drawing is given less height, in steps: the page must not move under a hand that drags. */
+const shapeOf = computed(() => {
+  if (!scene.value) return ''
+  const [l, b, r, t] = scene.value.bounds
+  const wide = (r - l) / (t - b)
+  return wide > 3.2 ? 'widest' : wide > 2 ? 'wide' : ''
+})
 const wholeRoom = ref(false)
 /** What is picked in the drawing of the whole room may belong to another build. */
 function pick(id: string | null, of: string | null) {
@@ -246,7 +253,7 @@ const VIEW_NAMES: Record<Look, string> = {
               @select="part = $event"
             />
           </div>
-          <div v-else-if="scene && reading" class="view">
+          <div v-else-if="scene && reading" class="view" :class="shapeOf">
             <SceneView
               :key="view"
               class="scene"
@@ -338,6 +345,12 @@ const VIEW_NAMES: Record<Look, string> = {
 }
 .view {
   height: clamp(300px, 55vh, 640px);
+}
+.view.wide {
+  height: clamp(280px, 42vh, 460px);
+}
+.view.widest {
+  height: clamp(230px, 32vh, 360px);
 }
 .view.deep {
   height: clamp(380px, 58vh, 720px);
