@@ -38,7 +38,12 @@ const SHOTS = [
     name: 'shape-rod-stack',
     path: `${P}/shape`,
     size: DESK,
-    before: (page) => page.getByRole('button', { name: 'Feeder stack' }).first().click(),
+    before: async (page) => {
+      await page.getByRole('button', { name: 'Feeder stack' }).first().click()
+      await page.getByRole('button', { name: 'In space' }).click()
+      await page.getByRole('checkbox', { name: 'taken apart' }).check()
+      await page.waitForTimeout(800)
+    },
   },
   {
     name: 'shape-wall-cabinet',
@@ -46,7 +51,9 @@ const SHOTS = [
     size: DESK,
     before: async (page) => {
       await page.getByRole('button', { name: 'Label cabinet' }).first().click()
-      await page.getByRole('button', { name: 'In space' }).click()
+      await page.getByRole('button', { name: 'Walk round' }).click()
+      await page.getByRole('slider', { name: 'opened' }).fill('0.8')
+      await page.waitForTimeout(2500)
     },
   },
   { name: 'shape-tote-rack', path: `${P}/shape`, size: DESK },
@@ -124,7 +131,7 @@ const SHOTS = [
   {
     name: 'build',
     path: `${P}/build`,
-    size: DESK,
+    size: TALL,
     before: (page) => page.getByRole('button', { name: 'Front frame' }).click(),
   },
   { name: 'build-phone', path: `${P}/build`, size: PHONE },
@@ -139,7 +146,7 @@ await new Promise((resolve) => server.stdout.once('data', resolve))
 mkdirSync(OUT, { recursive: true })
 const browser = await chromium.launch({
   executablePath: process.env.CHROMIUM ?? '/usr/bin/chromium',
-  args: ['--no-sandbox', '--disable-gpu', '--disable-background-networking'],
+  args: ['--no-sandbox', '--enable-unsafe-swiftshader', '--disable-background-networking'],
 })
 try {
   for (const s of SHOTS) {

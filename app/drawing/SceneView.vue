@@ -65,6 +65,7 @@ interface Line {
   angle: number
   text: string
   ticks: string
+  away: 1 | -1
 }
 /** A dimension line with its extension lines, slashes and text. */
 function dimension(m: Extract<Mark, { kind: 'dimension' }>): Line {
@@ -85,6 +86,7 @@ function dimension(m: Extract<Mark, { kind: 'dimension' }>): Line {
   return {
     d: `M${flip(a)}L${flip(b)}${ext(m.from, a)}${ext(m.to, b)}`,
     ticks: slash(a) + slash(b),
+    away: (up ? nx : -ny) >= 0 ? 1 : -1,
     angle: up ? -90 : 0,
     x: (a[0] + b[0]) / 2 - (up ? off : 0),
     y: -(a[1] + b[1]) / 2 - (up ? 0 : off),
@@ -170,6 +172,7 @@ const measured = computed(() => {
       row: `${l.angle}|${marks[i].offsetMm}`,
       x: l.x,
       y: l.y,
+      away: l.away,
       upright: l.angle !== 0,
       length: marks[i].mm,
       text: l.text,

@@ -3,7 +3,7 @@ import * as fc from 'fast-check'
 import { dimensionTexts, type DimensionLine } from './dimension-texts.ts'
 
 const chain = (texts: string[], length: number, row = 'below', y = 0): DimensionLine[] =>
-  texts.map((text, i) => ({ row, x: i * (length + 10), y, upright: false, length, text }))
+  texts.map((text, i) => ({ row, x: i * (length + 10), y, away: 1 as const, upright: false, length, text }))
 
 describe('texts of dimension lines', () => {
   it('stay as they are where there is room', () => {
@@ -22,10 +22,11 @@ describe('texts of dimension lines', () => {
     const texts = dimensionTexts(chain(['620 mm', '55 mm', '620 mm'], 100), 40)
     expect(texts.map((t) => t.text)).toEqual(['620 mm', '55 mm', '620 mm'])
     expect(texts.filter((t) => t.leader).length).toBeGreaterThan(0)
-    for (const t of texts) if (t.leader) expect(t.leader.slice(2)).toEqual([t.x, t.y])
+    // Down, away from what is measured.
+    for (const t of texts) if (t.leader) expect([t.leader.slice(2), t.y > 0]).toEqual([[t.x, t.y], true])
   })
   it('keep rows apart, in whatever order they come', () => {
-    const one: DimensionLine = { row: 'beside', x: -400, y: 0, upright: true, length: 10, text: '500 mm' }
+    const one: DimensionLine = { row: 'beside', x: -400, y: 0, away: -1, upright: true, length: 10, text: '500 mm' }
     const [a, b, c] = chain(['500 mm', '500 mm', '500 mm'], 100)
     expect(dimensionTexts([c, one, a, b], 40).map((t) => t.text)).toEqual(['', '500 mm', '3 × 500 mm', ''])
   })
@@ -34,6 +35,7 @@ describe('texts of dimension lines', () => {
       row: fc.constantFrom('a', 'b', 'c'),
       x: fc.integer({ min: 0, max: 900 }),
       y: fc.constantFrom(0, 60, 300),
+      away: fc.constantFrom(1 as const, -1 as const),
       upright: fc.boolean(),
       length: fc.integer({ min: 1, max: 400 }),
       text: fc.constantFrom('7/16"', '2 5/8"', '1234 mm', '10\' 11 5/16"'),

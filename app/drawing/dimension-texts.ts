@@ -4,6 +4,8 @@ export interface DimensionLine {
   row: string
   x: number
   y: number
+  /** Which way is away from what is measured: to the right or down, or the other way. */
+  away: 1 | -1
   /** The text stands upright beside an upright line. */
   upright: boolean
   length: number
@@ -71,7 +73,10 @@ export function dimensionTexts(lines: readonly DimensionLine[], textMm: number):
   }
   for (const i of crowded) {
     const l = lines[i]
-    const tried = Array.from({ length: 2 * ROWS }, (_, k) => (k % 2 ? -1 : 1) * (Math.floor(k / 2) + 1) * ROW * textMm)
+    // First away from what is measured, then over it.
+    const tried = [l.away, -l.away].flatMap((way) =>
+      Array.from({ length: ROWS }, (_, k) => way * (k + 1) * ROW * textMm),
+    )
     const side = (by: number): [number, number] => (l.upright ? [l.x + by, l.y] : [l.x, l.y + by])
     const free = tried.map(side).find(([x, y]) => !placed.some((t) => meet(t, boxOf(l, l.text, x, y))))
     if (!free) {

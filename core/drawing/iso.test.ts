@@ -243,7 +243,10 @@ describe('in space', () => {
       const marks = drawn.marks.filter((m): m is Extract<Mark, { kind: 'arrow' }> => m.kind === 'arrow')
       expect(marks.map((m) => m.text)).toEqual(arrows.map((x) => `${x.count} ×`))
       const lengths = marks.map((m) => Math.hypot(m.to[0] - m.from[0], m.to[1] - m.from[1]))
-      const [l, b, r, t] = drawn.bounds
+      const bare = drawIso(a, { goods: new Map(), showGoods: false }).bounds
+      const [l, b, r, t] = bare
+      for (const m of marks)
+        expect(m.from[0] > drawn.bounds[0] && m.from[1] > drawn.bounds[1] && m.from[1] < drawn.bounds[3]).toBe(true)
       // Along one of the build's own axes an arrow is as long as any other.
       arrows.forEach((x, i) => {
         if (x.way.filter((v) => Math.abs(v) > 1e-9).length === 1)

@@ -174,8 +174,21 @@ function drawn(a: Assembly, o: IsoOptions): Scene {
       part: w.part,
     })
   }
+  const arrows = marks.flatMap((m) => (m.kind === 'arrow' ? [m.from] : []))
   if (o.labels) marks.push(...labelsOf(things, o.labels))
-  return { marks, bounds }
+  return { marks, bounds: withRoom(bounds, arrows) }
+}
+
+/** Bounds that hold some places too, with room for what is written there. */
+function withRoom([l, b, r, t]: Scene['bounds'], places: readonly Point[]): Scene['bounds'] {
+  const m = 0.04 * Math.max(r - l, t - b)
+  const [x, y] = [0, 1].map((k) => places.map((p) => p[k]))
+  return [
+    Math.min(l, ...x.map((v) => v - m)),
+    Math.min(b, ...y.map((v) => v - m)),
+    Math.max(r, ...x.map((v) => v + m)),
+    Math.max(t, ...y.map((v) => v + m)),
+  ]
 }
 
 /** How the grain of a part runs on a face of it: on the page, or towards the eye. */

@@ -306,7 +306,7 @@ function distances(page: Page, placed: Placed, near: TurnedBox, outer: number): 
     const way = page.on(add(page.middle, page.way))
     const left = -(q[1] - p[1]) * way[0] + (q[0] - p[0]) * way[1]
     const [a, b] = left < 0 ? [p, q] : [q, p]
-    return [{ kind: 'dimension', from: a, to: b, offsetMm: 0.13 * page.half, mm }]
+    return [{ kind: 'dimension', from: a, to: b, offsetMm: 0.2 * page.half, mm }]
   })
 }
 
@@ -334,7 +334,7 @@ function sceneOf(a: Assembly, joined: readonly string[], page: Page, marks: read
       mine,
     }))
   })
-  const m = 0.34 * page.half
+  const m = 0.46 * page.half
   return {
     marks: [...parts.filter((p) => !p.mine), ...parts.filter((p) => p.mine)].map((p) => p.mark).concat(marks),
     bounds: [-page.half - m, -page.half - m, page.half + m, page.half + m],
@@ -361,5 +361,5 @@ export function alike(d: JointDetail): string {
   const pieces = [d.near, d.far].map((p) => [p.role, p.stock, p.size.thicknessMm])
   const [x, y, z] = d.way
   const fasteners = d.fasteners.map(({ fastener, ...f }) => ({ ...f, id: fastener.id }))
-  return JSON.stringify([pieces, Math.abs(x), Math.abs(y), z, d.housedMm, d.slanted, fasteners], round)
+  return JSON.stringify([pieces, Math.abs(x), Math.abs(y), Math.abs(z), d.housedMm, d.slanted, fasteners], round)
 }
