@@ -32,28 +32,37 @@ try {
     Object.assign(document.querySelector('.host').style, { position: 'fixed', inset: '0', zIndex: '9999' }),
   )
   await page.waitForTimeout(2500)
-  const deltas = await page.evaluate(
+  // Frames are drawn in a worker of their own: what it draws is counted there.
+  const worker = page.workers().find((w) => w.url().includes('stage'))
+  await worker.evaluate(() => {
+    const ask = self.requestAnimationFrame.bind(self)
+    self.drawn = []
+    self.requestAnimationFrame = (draw) =>
+      ask((t) => {
+        draw(t)
+        self.drawn.push(performance.now())
+      })
+  })
+  await page.evaluate(
     (frames) =>
       new Promise((done) => {
         const host = document.querySelector('.host')
-        const out = []
-        let last = performance.now()
+        let n = 0
         const step = () => {
-          const now = performance.now()
-          out.push(now - last)
-          last = now
           host.dispatchEvent(new KeyboardEvent('keydown', { key: 'ArrowRight', bubbles: true }))
-          if (out.length > frames) done(out.slice(5))
+          if (++n > frames) done()
           else requestAnimationFrame(step)
         }
         requestAnimationFrame(step)
       }),
     FRAMES,
   )
+  const times = await worker.evaluate(() => self.drawn)
+  const deltas = times.slice(1).map((t, i) => t - times[i])
   deltas.sort((a, b) => a - b)
   const at = (share) => deltas[Math.min(deltas.length - 1, Math.floor(share * deltas.length))].toFixed(1)
   process.stdout.write(
-    `Walk round the whole room of the demo: frame median ${at(0.5)} ms, 95 % ${at(0.95)} ms, longest ${at(1)} ms (budget 33)\n`,
+    `Walk round the whole room of the demo: ${deltas.length} frames, median ${at(0.5)} ms, 95 % ${at(0.95)} ms, longest ${at(1)} ms (budget 33)\n`,
   )
 } finally {
   await browser.close()

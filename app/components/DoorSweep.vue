@@ -5,6 +5,7 @@ import { doorSide } from '../../core/checks/in-the-room/door-side.ts'
 import type { Feature } from '../../core/room/features.ts'
 import { formatLength } from '../../core/measure/format.ts'
 import { useReadings } from '../stores/readings.ts'
+import ZoomedSvg from './ZoomedSvg.vue'
 
 /** A rolling door from the side, moved by hand or by itself, with what stands near it and the least gap. */
 const props = defineProps<{ door: Feature; build?: string }>()
@@ -43,10 +44,11 @@ const points = (p: readonly (readonly [number, number])[]) =>
 
 <template>
   <figure v-if="side" class="sweep mb-0">
-    <svg
-      :viewBox="`${box[0]} ${-box[3]} ${box[2] - box[0]} ${box[3] - box[1]}`"
+    <ZoomedSvg
+      class="side"
+      :box="{ x: box[0], y: -box[3], w: box[2] - box[0], h: box[3] - box[1] }"
       role="img"
-      :aria-label="
+      :label="
         side.worst
           ? `The door from the side. Least gap ${formatLength(side.worst.gapMm, readings.units)}`
           : 'The door from the side'
@@ -64,7 +66,7 @@ const points = (p: readonly (readonly [number, number])[]) =>
         :class="{ hit: b.gapMm < 0 }"
       />
       <polygon v-for="(s, i) in sections" :key="i" :points="points(s)" class="section" />
-    </svg>
+    </ZoomedSvg>
     <figcaption class="small">
       <button
         type="button"
@@ -100,9 +102,8 @@ const points = (p: readonly (readonly [number, number])[]) =>
 </template>
 
 <style scoped>
-svg {
-  width: 100%;
-  max-height: 260px;
+.side {
+  height: 260px;
   background: var(--sheet);
   border: 1px solid var(--line);
 }

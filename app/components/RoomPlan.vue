@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { drag, type D3DragEvent } from 'd3-drag'
 import { select } from 'd3-selection'
-import { computed, onMounted, ref, shallowRef } from 'vue'
+import { computed, onMounted, shallowRef, useTemplateRef } from 'vue'
 import { snapStretch } from '../../core/clearance/snapping.ts'
 import { planDrawing } from '../../core/drawing/unroll.ts'
 import type { Point } from '../../core/geometry/hull.ts'
@@ -10,6 +10,7 @@ import { FEATURE_NAMES } from '../../core/wording/features.ts'
 import { snapLinesFor, useMoves } from '../composables/moves.ts'
 import { useDocument } from '../stores/document.ts'
 import { useReadings } from '../stores/readings.ts'
+import ZoomedSvg from './ZoomedSvg.vue'
 
 /**
  * The room from above, to scale: walls, things with the space they keep, door swings, and builds, which are moved here
@@ -20,7 +21,7 @@ const emit = defineEmits<{ wall: [id: string]; build: [id: string]; thing: [id: 
 const doc = useDocument()
 const readings = useReadings()
 const { move, keys } = useMoves()
-const svg = ref<SVGSVGElement>()
+const drawing = useTemplateRef('drawing')
 const d = computed(() =>
   readings.plan ? planDrawing(readings.plan.room, readings.plan.outline, readings.placed) : null,
 )
@@ -43,10 +44,11 @@ const bar = computed(() => (readings.units.system === 'imperial' ? 914.4 : 1000)
 const text = computed(() => box.value.w / 38)
 
 onMounted(() => {
-  if (!svg.value) return
+  const svg = drawing.value?.svg
+  if (!svg) return
   const scale = () =>
-    Math.max(box.value.w / (svg.value!.clientWidth || 1), box.value.h / (svg.value!.clientHeight || 1))
-  select(svg.value).call(
+    Math.max(box.value.w / (svg.clientWidth || 1), box.value.h / (svg.clientHeight || 1)) / (drawing.value?.scale ?? 1)
+  select(svg).call(
     drag<SVGSVGElement, unknown>()
       .filter(
         (e: MouseEvent | TouchEvent) =>
@@ -83,13 +85,7 @@ onMounted(() => {
 </script>
 
 <template>
-  <svg
-    ref="svg"
-    class="plan"
-    :viewBox="`${box.x} ${box.y} ${box.w} ${box.h}`"
-    role="group"
-    aria-label="The room from above"
-  >
+  <ZoomedSvg ref="drawing" v-slot="{ scale }" class="plan" :box="box" held=".build" label="The room from above">
     <defs>
       <pattern id="plan-keep" width="110" height="110" patternUnits="userSpaceOnUse" patternTransform="rotate(45)">
         <path d="M0 0V110" class="keep-line" />
@@ -108,7 +104,7 @@ onMounted(() => {
         <text
           :x="(w.from[0] + w.to[0]) / 2 - w.inward[0] * 270"
           :y="-(w.from[1] + w.to[1]) / 2 + w.inward[1] * 270"
-          :font-size="text"
+          :font-size="text / scale"
           :transform="
             Math.abs(w.along[1]) > 0.7
               ? `rotate(-90 ${(w.from[0] + w.to[0]) / 2 - w.inward[0] * 270} ${-(w.from[1] + w.to[1]) / 2 + w.inward[1] * 270})`
@@ -148,12 +144,12 @@ onMounted(() => {
       </g>
       <g aria-hidden="true" :transform="`translate(${box.x + 120} ${box.y + box.h - 130})`" class="bar">
         <path :d="`M0 -60V0H${bar}V-60`" />
-        <text :x="bar / 2" y="-50" :font-size="text * 0.9" class="on-line">
+        <text :x="bar / 2" y="-50" :font-size="(text * 0.9) / scale" class="on-line">
           {{ formatLength(bar, readings.units, { feet: true }) }}
         </text>
       </g>
     </template>
-  </svg>
+  </ZoomedSvg>
 </template>
 
 <style scoped>

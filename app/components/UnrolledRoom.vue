@@ -11,6 +11,7 @@ import { snapLinesFor, useMoves } from '../composables/moves.ts'
 import { useDrawingZoom } from '../composables/drawing-zoom.ts'
 import { useDocument } from '../stores/document.ts'
 import { useReadings } from '../stores/readings.ts'
+import ZoomButtons from './ZoomButtons.vue'
 
 /**
  * The unrolled room: wall after wall, the ceiling over it above, the floor before it below, to one scale. Builds are
@@ -142,13 +143,6 @@ const trouble = computed(
 
 <template>
   <div class="unrolled" :class="{ compact }">
-    <div v-if="!compact" class="zoom no-print" role="group" aria-label="Zoom">
-      <button type="button" class="btn btn-sm btn-outline-secondary" aria-label="Larger" @click="by(1.5)">+</button>
-      <button type="button" class="btn btn-sm btn-outline-secondary" aria-label="Smaller" @click="by(1 / 1.5)">
-        −
-      </button>
-      <button type="button" class="btn btn-sm btn-outline-secondary" @click="toFit()">fit</button>
-    </div>
     <svg ref="svg" :viewBox="`${box.x} ${box.y} ${box.w} ${box.h}`" role="group" aria-label="The unrolled room">
       <defs>
         <pattern id="keep" width="90" height="90" patternUnits="userSpaceOnUse" patternTransform="rotate(45)">
@@ -270,6 +264,7 @@ const trouble = computed(
         </text>
       </g>
     </svg>
+    <ZoomButtons v-if="!compact" :scale="zoomed" label="Size of the drawing" @by="by" @fit="toFit" />
   </div>
 </template>
 
@@ -285,13 +280,6 @@ svg {
 }
 .compact svg {
   height: 118px;
-}
-.zoom {
-  position: absolute;
-  left: 0;
-  bottom: 0;
-  display: flex;
-  gap: 0.3rem;
 }
 .wall,
 .strip,

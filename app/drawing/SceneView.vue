@@ -10,6 +10,7 @@ import { formatLength } from '../../core/measure/format.ts'
 import { stepMm } from '../../core/measure/units.ts'
 import { MARKS } from '../../core/wording/steps.ts'
 import { dimensionTexts } from './dimension-texts.ts'
+import ZoomButtons from '../components/ZoomButtons.vue'
 import { useDrawingZoom } from '../composables/drawing-zoom.ts'
 import { useReadings } from '../stores/readings.ts'
 
@@ -425,19 +426,7 @@ onMounted(() => {
         </text>
       </g>
     </svg>
-    <div v-if="width > 260" class="zoom no-print" role="group" :aria-label="`Size of the drawing: ${title}`">
-      <button type="button" class="btn btn-sm btn-outline-secondary" aria-label="Larger" @click="by(1.5)">+</button>
-      <button
-        v-if="scale > 1"
-        type="button"
-        class="btn btn-sm btn-outline-secondary"
-        aria-label="Smaller"
-        @click="by(1 / 1.5)"
-      >
-        −
-      </button>
-      <button v-if="scale > 1" type="button" class="btn btn-sm btn-outline-secondary" @click="toFit()">fit</button>
-    </div>
+    <ZoomButtons v-if="width > 260" :scale="scale" :label="`Size of the drawing: ${title}`" @by="by" @fit="toFit" />
   </div>
 </template>
 
@@ -456,17 +445,6 @@ onMounted(() => {
 .scene.near {
   touch-action: none;
   cursor: grab;
-}
-.zoom {
-  position: absolute;
-  right: 0;
-  bottom: 0;
-  display: flex;
-  gap: 0.2rem;
-}
-.zoom .btn {
-  padding: 0 0.5rem;
-  background: var(--sheet);
 }
 .grain {
   pointer-events: none;

@@ -4,12 +4,14 @@ import { jointRooms } from '../checks/joint-room.ts'
 import { allFamilies } from '../families/registry.ts'
 import { dot, type Vec3 } from '../geometry/vec.ts'
 import { METHODS } from '../mechanics/methods/all.ts'
-import { alike, jointDetail, type JointDetail } from './joint-detail.ts'
+import { alike, anchorDetail, jointDetail, type JointDetail } from './joint-detail.ts'
 
 const examples = allFamilies().flatMap((f) =>
   f.examples().flatMap((e) => {
     const r = f.shape(e.params, e.context)
-    return r.ok ? [{ name: `${f.id}: ${e.name}`, a: r.value.assembly }] : []
+    if (!r.ok) return []
+    const steps = f.steps(e.params, r.value)
+    return [{ name: `${f.id}: ${e.name}`, a: r.value.assembly, steps, wall: e.context.space.construction }]
   }),
 )
 const detailsOf = (a: (typeof examples)[number]['a']) => {
@@ -62,6 +64,23 @@ describe('joints drawn large', () => {
       })
     }
   })
+  it.each(examples.map((x) => [x.name, x] as const))(
+    '%s: every fixing is driven in one step, and drawn as deep in its stud as it was judged',
+    (_n, { a, steps, wall }) => {
+      expect(steps.flatMap((s) => s.anchors ?? []).sort()).toEqual(a.anchors.map((x) => x.id).sort())
+      for (const x of a.anchors) {
+        const d = anchorDetail(a, x, wall)!
+        expect(d.near.id).toBe(x.part)
+        expect(d.way.map((v) => v.toFixed(6)).map(Number)).toEqual([0, -1, 0])
+        expect(d.fasteners[0].intoMm).toBeCloseTo(x.embedMm, 6)
+        const drawn = d.draw().marks.flatMap((m) => ('part' in m && m.part ? [m.part] : []))
+        expect(drawn).toEqual(expect.arrayContaining([x.part, `${x.id}-stud`, `${x.id}-lining`]))
+      }
+      const [first] = a.anchors
+      if (first) expect(anchorDetail(a, first, { kind: 'masonry' })).toBeNull()
+      if (first) expect(anchorDetail(a, { ...first, fastener: null }, wall)).toBeNull()
+    },
+  )
   it('a rail on a post, by hand: screws from the rail’s side, as deep as they are long less the rail', () => {
     const { a } = examples.find((x) => x.name.startsWith('tote-rack: twelve totes'))!
     const found = detailsOf(a).find(({ d }) => d.near.role === 'rail' && d.far.role === 'post')!

@@ -1,4 +1,4 @@
-import type { Assembly, Joint, Part } from '../assembly/assembly.ts'
+import type { Anchor, Assembly, Joint, Part } from '../assembly/assembly.ts'
 import { turnedBox } from '../assembly/part-box.ts'
 import { findScrew, headMm, type Screw } from '../catalogue/fasteners.ts'
 import polygonClipping from 'polygon-clipping'
@@ -9,6 +9,7 @@ import { parting, reachAlong } from '../geometry/parting.ts'
 import type { Polyhedron } from '../geometry/polyhedron.ts'
 import type { Stretch } from '../geometry/stretch.ts'
 import { add, cross, dot, scale, sub, unit, type Vec3 } from '../geometry/vec.ts'
+import type { Construction } from '../room/room.ts'
 import type { FastenerArrow } from './iso.ts'
 import type { Ink, Mark, Scene } from './scene.ts'
 import { polyhedra, solidOf } from './solid.ts'
@@ -216,6 +217,7 @@ export function jointDetail(a: Assembly, j: Joint, rooms: readonly (Places | nul
   const [nearBox, farBox] = [turnedBox(near), turnedBox(far)]
   const { way, deepMm } = parting(nearBox, farBox)
   const housedMm = deepMm > HOUSED_MM ? deepMm : 0
+  const gapMm = Math.max(0, -deepMm)
   const slanted = j.kind === 'pocket-screwed'
   // Where they come out of the near piece: on the face, or at the bottom of a housing.
   const inFace = reachAlong(nearBox, way)[1] - housedMm
@@ -228,12 +230,12 @@ export function jointDetail(a: Assembly, j: Joint, rooms: readonly (Places | nul
     const placed = placeIn(j, way, near, far, f.count, rooms?.[i])
     page ??= pageFor(fastener, way, placed, inFace)
     const before = f.beforeMm ?? 0
-    const held = inFace - outer + before
+    const held = inFace + gapMm - outer + before
     const throughMm = fastener.kind === 'nut' ? 0 : Math.min(fastener.lengthMm, held)
     const intoMm =
       fastener.kind === 'nut'
         ? 0
-        : Math.max(0, Math.min(fastener.lengthMm - throughMm, reachAlong(farBox, way)[1] - inFace))
+        : Math.max(0, Math.min(fastener.lengthMm - throughMm, reachAlong(farBox, way)[1] - inFace - gapMm))
     for (const along of placed.along) {
       const at = (w: number) =>
         add(add(scale(way, w), scale(placed.rowAxis, along)), scale(placed.acrossAxis, placed.across))
@@ -339,6 +341,49 @@ function sceneOf(a: Assembly, joined: readonly string[], page: Page, marks: read
     marks: [...parts.filter((p) => !p.mine), ...parts.filter((p) => p.mine)].map((p) => p.mark).concat(marks),
     bounds: [-page.half - m, -page.half - m, page.half + m, page.half + m],
   }
+}
+
+/** A stud of a usual depth, and what is drawn of its height, mm. */
+const STUD_DEEP_MM = 89
+const STUD_SEEN_MM = 900
+
+/** A fixing into a stud, with the lining before it; null where it is not into one, or known by its maker only. */
+export function anchorDetail(a: Assembly, x: Anchor, wall: Construction): JointDetail | null {
+  const near = a.parts.find((p) => p.id === x.part)
+  const fastener = x.fastener && findScrew(x.fastener)
+  if (!near || !fastener || x.into !== 'stud' || wall.kind !== 'studs') return null
+  const lining = wall.lined ? wall.liningMm : 0
+  const wood = (id: string, fromMm: number, deepMm: number, wideMm: number): Part => ({
+    ...near,
+    id,
+    role: 'post',
+    stock: { kind: 'board', section: '', grade: '', treated: false },
+    size: { lengthMm: STUD_SEEN_MM, widthMm: deepMm, thicknessMm: wideMm },
+    at: { centre: [x.at[0], -fromMm - deepMm / 2, x.at[2]], along: [0, 0, 1], across: [0, 1, 0] },
+    outline: undefined,
+    machining: [],
+  })
+  const stud = wood(`${x.id}-stud`, lining, STUD_DEEP_MM, wall.studMm)
+  const board: Part = {
+    ...wood(`${x.id}-lining`, 0, lining, STUD_SEEN_MM),
+    stock: { kind: 'existing', name: '', massKg: 0 },
+  }
+  // Its head lies so far before the piece that its point is where it was judged to be.
+  const outer = reachAlong(turnedBox(near), [0, 1, 0])[1]
+  const beforeMm = Math.max(0, fastener.lengthMm - x.embedMm - lining - outer)
+  const parts = [...a.parts, stud, ...(lining > 0 ? [board] : [])]
+  return jointDetail(
+    { ...a, parts },
+    {
+      id: x.id,
+      kind: 'screwed',
+      near: near.id,
+      far: stud.id,
+      at: x.at,
+      fasteners: [{ fastener: fastener.id, count: x.count, into: 'side', beforeMm }],
+    },
+    undefined,
+  )
 }
 
 /** Arrows for the fasteners of a build's joints: to where they enter the near piece, from the side they come from. */

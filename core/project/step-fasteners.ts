@@ -1,4 +1,4 @@
-import type { Assembly, Joint } from '../assembly/assembly.ts'
+import type { Anchor, Assembly, Joint } from '../assembly/assembly.ts'
 import { findScrew, type Screw } from '../catalogue/fasteners.ts'
 import type { JointRoom, JointRooms } from '../checks/joint-room.ts'
 import type { DesignMethod } from '../mechanics/methods/method.ts'
@@ -24,6 +24,10 @@ export function stepJoints(a: Assembly, steps: readonly Step[], index: number): 
   })
 }
 
+/** The fixings into wall, joist or floor a step drives. */
+export const stepAnchors = (a: Assembly, steps: readonly Step[], index: number): Anchor[] =>
+  a.anchors.filter((x) => steps[index].anchors?.includes(x.id))
+
 /** The hole to bore for a fastener of a joint, mm: where it would split the wood, and for every bolt and lag screw. */
 export function boreFor(f: Screw, room: JointRoom | null | undefined, method: DesignMethod): number | null {
   return ['bolt', 'lag', 'nut'].includes(f.kind) || room?.driven === false ? pilotMm(method.id, f) : null
@@ -38,11 +42,22 @@ export function stepFasteners(
   method: DesignMethod,
 ): StepFasteners[] {
   const out = new Map<string, StepFasteners>()
+  const lineOf = (id: string): StepFasteners => {
+    const line = out.get(id) ?? { fastener: id, label: findScrew(id)!.label, count: 0, boreMm: null }
+    out.set(id, line)
+    return line
+  }
+  for (const x of stepAnchors(a, steps, index)) {
+    if (!x.fastener) continue
+    const line = lineOf(x.fastener)
+    line.count += x.count
+    // What everything hangs on or is tied by is always bored for: a stud that splits holds nothing.
+    line.boreMm ??= pilotMm(method.id, findScrew(x.fastener)!)
+  }
   for (const j of stepJoints(a, steps, index)) {
     j.fasteners.forEach((f, i) => {
       const fastener = findScrew(f.fastener)!
-      const line = out.get(f.fastener) ?? { fastener: f.fastener, label: fastener.label, count: 0, boreMm: null }
-      out.set(f.fastener, line)
+      const line = lineOf(f.fastener)
       line.count += f.count
       line.boreMm ??= boreFor(fastener, rooms.get(j.id)?.[i], method)
     })

@@ -23,6 +23,8 @@ export interface Step {
    * `post-rail`.
    */
   joins?: readonly string[]
+  /** Fixings into wall, joist or floor that are driven in it; each of a build in exactly one step. */
+  anchors?: readonly string[]
   /** Levels of the story stick that are needed. */
   marks?: number[]
   /** Wedges to set, where they go and how thick. */
@@ -30,3 +32,5 @@ export interface Step {
   hold?: HoldPoint
   cautions: string[]
 }
+
+export const idsOf = (list: readonly { id: string }[]): string[] => list.map((x) => x.id)

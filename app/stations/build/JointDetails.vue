@@ -1,9 +1,10 @@
 <script setup lang="ts">
 import { computed } from 'vue'
 import type { Vec3 } from '../../../core/geometry/vec.ts'
-import { alike, jointDetail, type JointDetail } from '../../../core/drawing/joint-detail.ts'
+import { alike, anchorDetail, jointDetail, type JointDetail } from '../../../core/drawing/joint-detail.ts'
 import { METHODS } from '../../../core/mechanics/methods/all.ts'
-import { boreFor, stepJoints } from '../../../core/project/step-fasteners.ts'
+import { pilotMm } from '../../../core/mechanics/spacing.ts'
+import { boreFor, stepAnchors, stepJoints } from '../../../core/project/step-fasteners.ts'
 import type { BuildReading } from '../../../core/project/read-build.ts'
 import { sayJoint } from '../../../core/wording/joints.ts'
 import { roleName } from '../../../core/wording/names.ts'
@@ -24,6 +25,8 @@ interface Kind {
   parts: Set<string>
   joint: string
   count: number
+  /** What it is fixed to, where that is none of its pieces. */
+  to?: string
 }
 const kinds = computed(() => {
   const { shaped, rooms, steps } = props.reading
@@ -38,6 +41,16 @@ const kinds = computed(() => {
     kind.count++
     kind.parts.add(j.near).add(j.far)
   }
+  for (const x of stepAnchors(shaped.assembly, steps, props.index)) {
+    const detail = anchorDetail(shaped.assembly, x, props.reading.space.construction)
+    if (!detail) continue
+    const key = `anchor|${alike(detail)}`
+    const fresh = { detail, ways: [detail.way], parts: new Set<string>(), joint: x.id, count: 0, to: 'the stud' }
+    const kind = found.get(key) ?? fresh
+    found.set(key, kind)
+    kind.count++
+    kind.parts.add(x.part)
+  }
   return [...found.values()]
 })
 const shown = computed(() =>
@@ -47,13 +60,13 @@ const shown = computed(() =>
     const rooms = props.reading.rooms.get(k.joint)
     const method = METHODS[doc.project!.settings.method]
     const bore = (f: (typeof detail.fasteners)[number]) =>
-      boreFor(f.fastener, rooms?.[detail.fasteners.indexOf(f)], method)
+      k.to ? pilotMm(method.id, f.fastener) : boreFor(f.fastener, rooms?.[detail.fasteners.indexOf(f)], method)
     const [one, other] = [detail.near, detail.far].map((p) => roleName(p.role))
     return {
       key: k.joint,
-      title: `${one} on ${other}`,
+      title: `${one} on ${k.to ? 'stud' : other}`,
       count: k.count,
-      lines: sayJoint(detail, [near, far === near ? 'the next one' : far], bore, readings.say, k.ways),
+      lines: sayJoint(detail, [near, k.to ?? (far === near ? 'the next one' : far)], bore, readings.say, k.ways),
       scene: detail.draw(),
       parts: [...k.parts],
     }

@@ -2,6 +2,7 @@
 import { computed } from 'vue'
 import type { SheetLaid } from '../../../core/takeoff/sawing.ts'
 import { formatLength } from '../../../core/measure/format.ts'
+import ZoomedSvg from '../../components/ZoomedSvg.vue'
 import { useReadings } from '../../stores/readings.ts'
 
 /** One sheet to scale; the grain runs across the picture. */
@@ -12,7 +13,7 @@ const font = computed(() => props.sheet.lengthMm / 23)
 </script>
 
 <template>
-  <svg :viewBox="`-12 -12 ${sheet.lengthMm + 24} ${sheet.widthMm + 24}`" role="group" aria-label="Sheet">
+  <ZoomedSvg :box="{ x: -12, y: -12, w: sheet.lengthMm + 24, h: sheet.widthMm + 24 }" label="Sheet">
     <rect :width="sheet.lengthMm" :height="sheet.widthMm" class="raw" />
     <g
       v-for="c in sheet.cuts"
@@ -49,14 +50,10 @@ const font = computed(() => props.sheet.lengthMm / 23)
         {{ formatLength(c.wMm, readings.units) }} x {{ formatLength(c.hMm, readings.units) }}
       </text>
     </g>
-  </svg>
+  </ZoomedSvg>
 </template>
 
 <style scoped>
-svg {
-  width: 100%;
-  display: block;
-}
 .raw {
   fill: none;
   stroke: var(--ink);

@@ -1,6 +1,6 @@
 import { partBox } from '../../assembly/part-box.ts'
 import { called, fixedBy } from '../../steps/fixed-by.ts'
-import type { Step } from '../../steps/step.ts'
+import { idsOf, type Step } from '../../steps/step.ts'
 import type { Shaped } from '../family.ts'
 import { pairKind, type BracketShelfParams } from './parameters.ts'
 
@@ -45,6 +45,7 @@ export function bracketShelfSteps(p: BracketShelfParams, shaped: Shaped): Step[]
       data: { count: legs, screws: a.anchors.length / legs, atMm: Math.min(...tops), levels: marks.length },
       parts: [],
       on: ids('leg', 'arm'),
+      anchors: idsOf(a.anchors),
       marks,
       cautions: ['find-studs', 'not-into-wires', 'falls-on-heads'],
       hold: { code: 'bracket-pull' },

@@ -1,7 +1,7 @@
 import type { Shaped } from '../family.ts'
 import { frontSteps } from '../../blocks/fronts/step.ts'
 import { called, fixedBy } from '../../steps/fixed-by.ts'
-import type { Step } from '../../steps/step.ts'
+import { idsOf, type Step } from '../../steps/step.ts'
 import type { PostRackParams } from './parameters.ts'
 
 /** Diagonals of a shelf frame square enough to go on, mm: builders' usual eighth of an inch. */
@@ -88,6 +88,7 @@ export function postRackSteps(p: PostRackParams, shaped: Shaped): Step[] {
       data: { count: assembly.anchors.length },
       parts: [],
       on: assembly.anchors.map((a) => a.part),
+      anchors: idsOf(assembly.anchors),
       cautions: ['find-studs', 'not-into-wires'],
       hold: { code: 'tied-before-load' },
     },

@@ -2,7 +2,7 @@ import { partBox } from '../../assembly/part-box.ts'
 import { boxSteps } from '../../blocks/carcass/steps.ts'
 import { frontSteps } from '../../blocks/fronts/step.ts'
 import { called, fixedBy } from '../../steps/fixed-by.ts'
-import type { Step } from '../../steps/step.ts'
+import { idsOf, type Step } from '../../steps/step.ts'
 import type { Shaped } from '../family.ts'
 
 export function rodStackSteps(shaped: Shaped): Step[] {
@@ -54,6 +54,7 @@ export function rodStackSteps(shaped: Shaped): Step[] {
       data: { count: a.anchors.length },
       parts: [],
       on: ids('back'),
+      anchors: idsOf(a.anchors),
       cautions: ['find-studs', 'not-into-wires'],
     },
     ...frontSteps(a),

@@ -1,6 +1,6 @@
 import { frontSteps } from '../../blocks/fronts/step.ts'
 import { called, fixedBy } from '../../steps/fixed-by.ts'
-import type { Step } from '../../steps/step.ts'
+import { idsOf, type Step } from '../../steps/step.ts'
 import type { Shaped } from '../family.ts'
 import type { ShelfUnitParams } from './parameters.ts'
 
@@ -91,6 +91,7 @@ export function shelfUnitSteps(p: ShelfUnitParams, shaped: Shaped): Step[] {
       data: { count: assembly.anchors.length },
       parts: [],
       on: ids(/^tie-/),
+      anchors: idsOf(assembly.anchors),
       cautions: ['find-studs', 'not-into-wires'],
       hold: { code: 'tied-before-load' },
     },

@@ -1,7 +1,7 @@
 import type { Shaped } from '../family.ts'
 import { frontSteps } from '../../blocks/fronts/step.ts'
 import { called, fixedBy } from '../../steps/fixed-by.ts'
-import type { Step } from '../../steps/step.ts'
+import { idsOf, type Step } from '../../steps/step.ts'
 import type { ToteRackParams } from './parameters.ts'
 
 /** Diagonals of a frame that is square enough to go on: builders' usual eighth of an inch, mm. */
@@ -83,6 +83,7 @@ export function toteRackSteps(p: ToteRackParams, shaped: Shaped): Step[] {
       data: { count: assembly.anchors.length },
       parts: [],
       on: [...new Set(assembly.anchors.map((a) => a.part))],
+      anchors: idsOf(assembly.anchors),
       cautions: ['find-studs', 'not-into-wires'],
       hold: { code: 'tied-before-load' },
     },

@@ -2,7 +2,7 @@ import { partBox } from '../../assembly/part-box.ts'
 import { boxSteps, shelvesOnPins } from '../../blocks/carcass/steps.ts'
 import { frontSteps } from '../../blocks/fronts/step.ts'
 import { called, fixedBy } from '../../steps/fixed-by.ts'
-import type { Step } from '../../steps/step.ts'
+import { idsOf, type Step } from '../../steps/step.ts'
 import type { Shaped } from '../family.ts'
 import type { WallCabinetParams } from './parameters.ts'
 
@@ -31,6 +31,7 @@ export function wallCabinetSteps(p: WallCabinetParams, shaped: Shaped): Step[] {
       code: p.hang === 'two-strips' ? 'strips-on-wall' : 'strip-on-wall',
       data: { count: a.anchors.length, atMm: topOf('hanger') },
       parts: ids('hanger'),
+      anchors: idsOf(a.anchors),
       cautions: ['find-studs', 'not-into-wires'],
       hold: { code: 'strip-level' },
     },
@@ -49,6 +50,7 @@ export function wallCabinetSteps(p: WallCabinetParams, shaped: Shaped): Step[] {
       parts: [],
       on: hooked ? ids('hanger', 'back-rail') : ids('back-rail'),
       removes: ledger,
+      ...(hooked ? {} : { anchors: idsOf(a.anchors) }),
       cautions: hooked
         ? ['lift-two', 'falls-on-heads']
         : ['lift-two', 'falls-on-heads', 'find-studs', 'not-into-wires'],
