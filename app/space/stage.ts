@@ -23,7 +23,7 @@ import {
 import type { Motion } from '../../core/assembly/assembly.ts'
 import type { Lot, Owner, SpaceModel } from '../../core/drawing/space-model.ts'
 import type { Look } from './looks.ts'
-import { FULL, paceOf } from './pace.ts'
+import { FULL, paceOf, type Much } from './pace.ts'
 import { BARE_FRAGMENT, BARE_VERTEX, EDGE_VERTEX, FACE_FRAGMENT, FACE_VERTEX, paintNo } from './shaders.ts'
 
 // Colours are those of the page: nothing converts them.
@@ -167,11 +167,14 @@ export class Stage {
   }
   private async findPace(): Promise<void> {
     const tried = ++this.tries
-    const pace = await paceOf(this.renderer, this.scene, this.camera, this.wide, (bare) => this.setBare(bare))
+    const pace = await paceOf(this.renderer, this.scene, this.camera, this.wide, (much) => this.setMuch(much))
     if (tried === this.tries) this.pace = pace
   }
-  private setBare(bare: boolean): void {
-    for (const s of this.shown) s.faces.material = bare ? this.bare : this.front
+  private setMuch(much: Much): void {
+    for (const s of this.shown) {
+      s.faces.material = much === 'all' ? this.front : this.bare
+      s.edges.visible = much !== 'faces'
+    }
   }
   private put(lot: Lot): Shown {
     const faces = new BufferGeometry()
@@ -376,7 +379,7 @@ export class Stage {
       this.renderer.setPixelRatio(ratio)
       this.renderer.setSize(this.wide.x, this.wide.y, false)
     }
-    this.setBare(moving && this.pace.bare)
+    this.setMuch(moving ? this.pace.much : 'all')
     this.renderer.render(this.scene, this.camera)
   }
   /** What is seen, as a PNG. */

@@ -24,8 +24,9 @@ const firstOpen = computed(() => {
   return i < 0 ? all.value.length - 1 : i
 })
 const at = ref(firstOpen.value)
+/** Another plan, or the same cuts in another order: then one goes on where the first is open. */
 watch(
-  () => all.value.length,
+  () => all.value.map((x) => x.line.cuts[0].key).join('|'),
   () => (at.value = firstOpen.value),
 )
 const now = computed(() => all.value[Math.min(at.value, all.value.length - 1)])
@@ -38,9 +39,13 @@ const numbers = ({ cuts }: BatchLine) =>
       )}`
     : `Cut ${cuts[0].n}`
 const last = computed(() => Math.max(...props.batches.flatMap((b) => b.cuts.map((c) => c.n))))
+/** One that is cut is ticked, and what was cut out of turn is passed over; one that is looked at again leads to the next. */
 function next() {
-  if (!isDone.value) emit('tick', now.value!.line.cuts, true)
-  at.value = Math.min(at.value + 1, all.value.length - 1)
+  const beyond = Math.min(at.value + 1, all.value.length - 1)
+  if (isDone.value) return void (at.value = beyond)
+  emit('tick', now.value!.line.cuts, true)
+  const open = all.value.findIndex((x, i) => i > at.value && !isMade(x.line))
+  at.value = open < 0 ? beyond : open
 }
 const size = (c: SawCut) =>
   `${formatLength(c.inHand.widthMm, readings.units)} x ${formatLength(c.inHand.lengthMm, readings.units)}`
