@@ -3,13 +3,22 @@ import { drag, type D3DragEvent } from 'd3-drag'
 import { select } from 'd3-selection'
 import { useElementSize } from '@vueuse/core'
 import { computed, onMounted, ref, useId } from 'vue'
-import type { Mark, Scene } from '../../core/drawing/scene.ts'
+import type { Scene } from '../../core/drawing/scene.ts'
 import type { Dim } from '../../core/families/family.ts'
-import type { Point } from '../../core/geometry/hull.ts'
 import { formatLength } from '../../core/measure/format.ts'
 import { stepMm } from '../../core/measure/units.ts'
 import { MARKS } from '../../core/wording/steps.ts'
-import { dimensionTexts } from './dimension-texts.ts'
+import {
+  arrowShapes,
+  dimensionLines,
+  edgePaths,
+  flip,
+  grainKey,
+  grainPatterns,
+  marksOf,
+  runningLines,
+  stickShape,
+} from './shapes.ts'
 import ZoomButtons from '../components/ZoomButtons.vue'
 import { useDrawingZoom } from '../composables/drawing-zoom.ts'
 import { useReadings } from '../stores/readings.ts'
@@ -40,7 +49,6 @@ const readings = useReadings()
 const root = ref<SVGSVGElement>()
 const { width, height } = useElementSize(root)
 
-const flip = (p: Point): string => `${p[0].toFixed(1)},${(-p[1]).toFixed(1)}`
 const box = computed(() => {
   const [l, b, r, t] = props.scene.bounds
   return { x: l, y: -t, w: Math.max(r - l, 1), h: Math.max(t - b, 1) }
@@ -59,147 +67,25 @@ const mmPerPx = computed(() => {
 })
 const textMm = computed(() => 12.5 * mmPerPx.value)
 
-interface Line {
-  d: string
-  x: number
-  y: number
-  angle: number
-  text: string
-  ticks: string
-  away: 1 | -1
-}
-/** A dimension line with its extension lines, slashes and text. */
-function dimension(m: Extract<Mark, { kind: 'dimension' }>): Line {
-  const [dx, dy] = [m.to[0] - m.from[0], m.to[1] - m.from[1]]
-  const l = Math.hypot(dx, dy) || 1
-  const [nx, ny] = [(-dy / l) * m.offsetMm, (dx / l) * m.offsetMm]
-  const a: Point = [m.from[0] + nx, m.from[1] + ny]
-  const b: Point = [m.to[0] + nx, m.to[1] + ny]
-  const s = 4 * mmPerPx.value
-  const slash = (p: Point) => `M${flip([p[0] - s, p[1] - s])}L${flip([p[0] + s, p[1] + s])}`
-  const ext = (p: Point, q: Point) =>
-    `M${flip([p[0] + nx * 0.15, p[1] + ny * 0.15])}L${flip([q[0] + (nx ? Math.sign(nx) * s : 0), q[1] + (ny ? Math.sign(ny) * s : 0)])}`
-  let angle = (-Math.atan2(dy, dx) * 180) / Math.PI
-  if (angle > 90) angle -= 180
-  if (angle <= -90) angle += 180
-  const up = Math.abs(angle) > 45
-  const off = 5 * mmPerPx.value
-  return {
-    d: `M${flip(a)}L${flip(b)}${ext(m.from, a)}${ext(m.to, b)}`,
-    ticks: slash(a) + slash(b),
-    away: (up ? nx : -ny) >= 0 ? 1 : -1,
-    angle: up ? -90 : 0,
-    x: (a[0] + b[0]) / 2 - (up ? off : 0),
-    y: -(a[1] + b[1]) / 2 - (up ? 0 : off),
-    text: formatLength(m.mm, readings.units),
-  }
-}
-const outlines = computed(() =>
-  props.scene.marks.filter((m): m is Extract<Mark, { kind: 'outline' }> => m.kind === 'outline'),
-)
-const faces = computed(() => props.scene.marks.filter((m): m is Extract<Mark, { kind: 'face' }> => m.kind === 'face'))
-/** Patterns of grain that occur: by material and the way it runs. */
-const grains = computed(() => {
-  const found = new Map<string, { id: string; every: number; degrees: number }>()
-  for (const m of faces.value) {
-    if (m.grain === undefined) continue
-    const key = grainKey(m)
-    const end = m.grain === 'end'
-    const every = (m.ink === 'sheet' ? (end ? 2.4 : 11) : end ? 3.6 : 6) * mmPerPx.value
-    const degrees = m.grain === 'end' ? (m.ink === 'sheet' ? 90 : 45) : 90 - (m.grain * 180) / Math.PI
-    found.set(key, { id: `${patterns}-${key}`, every, degrees })
-  }
-  return found
-})
-const grainKey = (m: Extract<Mark, { kind: 'face' }>) =>
-  `${m.ink}-${m.grain === 'end' ? 'end' : Math.round((Number(m.grain) * 180) / Math.PI)}`
+const page = computed(() => ({
+  mmPerPx: mmPerPx.value,
+  textMm: textMm.value,
+  tell: (mm: number) => formatLength(mm, readings.units),
+}))
+const outlines = computed(() => marksOf(props.scene, 'outline'))
+const faces = computed(() => marksOf(props.scene, 'face'))
+const lines = computed(() => marksOf(props.scene, 'line'))
+const labels = computed(() => marksOf(props.scene, 'label'))
+const edges = computed(() => edgePaths(props.scene))
+const measured = computed(() => dimensionLines(props.scene, page.value))
+const runs = computed(() => runningLines(props.scene, page.value))
+const arrows = computed(() => arrowShapes(props.scene, page.value))
+const grains = computed(() => grainPatterns(props.scene, page.value))
 const patterns = useId()
 const isPale = (part: string | undefined) => props.pale && !(part && props.dark?.has(part))
-const runs = computed(() =>
-  props.scene.marks
-    .filter((m): m is Extract<Mark, { kind: 'running' }> => m.kind === 'running')
-    .map((m) => {
-      // Texts stand upright, and keep apart from each other to the right.
-      let last = -Infinity
-      const stops = m.stops.map((mm) => {
-        const x = m.fromMm + mm
-        last = Math.max(x, last + 1.15 * textMm.value)
-        return { x, textX: last, text: formatLength(mm, readings.units) }
-      })
-      return { y: -m.atMm, from: m.fromMm, to: m.fromMm + m.stops[m.stops.length - 1], stops }
-    }),
+const stick = computed(() =>
+  stickShape(props.scene, page.value, (code, level) => `${MARKS[code] ?? code}${level ? ` ${level}` : ''}`),
 )
-const arrows = computed(() =>
-  props.scene.marks
-    .filter((m): m is Extract<Mark, { kind: 'arrow' }> => m.kind === 'arrow')
-    .map((m) => {
-      const [dx, dy] = [m.to[0] - m.from[0], m.to[1] - m.from[1]]
-      const l = Math.hypot(dx, dy) || 1
-      const h = 6 * mmPerPx.value
-      const back: Point = [m.to[0] - (dx / l) * h, m.to[1] - (dy / l) * h]
-      const [nx, ny] = [(-dy / l) * h * 0.4, (dx / l) * h * 0.4]
-      const head = `M${flip(m.to)}L${flip([back[0] + nx, back[1] + ny])}L${flip([back[0] - nx, back[1] - ny])}Z`
-      const off = 7 * mmPerPx.value
-      return {
-        line: `M${flip(m.from)}L${flip(back)}`,
-        head,
-        x: m.from[0] - (dx / l) * off,
-        y: -(m.from[1] - (dy / l) * off),
-        text: m.text,
-      }
-    }),
-)
-/** Edges of a part in one path each: seen ones, and hidden ones that are looked for. */
-const edges = computed(() => {
-  const paths = new Map<string, { d: string; part?: string; ink: string; hidden: boolean }>()
-  for (const m of props.scene.marks) {
-    if (m.kind !== 'edge') continue
-    const key = `${m.part}|${m.ink}|${m.hidden}`
-    const path = paths.get(key) ?? { d: '', part: m.part, ink: m.ink, hidden: m.hidden ?? false }
-    path.d += `M${flip(m.from)}L${flip(m.to)}`
-    paths.set(key, path)
-  }
-  return [...paths.values()]
-})
-const lines = computed(() => props.scene.marks.filter((m): m is Extract<Mark, { kind: 'line' }> => m.kind === 'line'))
-const labels = computed(() =>
-  props.scene.marks.filter((m): m is Extract<Mark, { kind: 'label' }> => m.kind === 'label'),
-)
-const measured = computed(() => {
-  const marks = props.scene.marks.filter((m): m is Extract<Mark, { kind: 'dimension' }> => m.kind === 'dimension')
-  const drawn = marks.map(dimension)
-  const texts = dimensionTexts(
-    drawn.map((l, i) => ({
-      row: `${l.angle}|${marks[i].offsetMm}`,
-      x: l.x,
-      y: l.y,
-      away: l.away,
-      upright: l.angle !== 0,
-      length: marks[i].mm,
-      text: l.text,
-    })),
-    textMm.value,
-  )
-  return drawn.map((l, i) => ({ ...l, ...texts[i] }))
-})
-
-/** The story stick with its words, kept apart from each other upward from the lowest. */
-const stick = computed(() => {
-  const m = props.scene.marks.find((x): x is Extract<Mark, { kind: 'stick' }> => x.kind === 'stick')
-  if (!m) return null
-  let last = -Infinity
-  const marks = [...m.marks]
-    .sort((a, b) => a.zMm - b.zMm)
-    .map((k) => {
-      last = Math.max(m.footMm + k.zMm, last + 15 * mmPerPx.value)
-      return {
-        z: m.footMm + k.zMm,
-        text: last,
-        words: `${formatLength(k.zMm, readings.units)}  ${MARKS[k.code] ?? k.code}${k.level ? ` ${k.level}` : ''}`,
-      }
-    })
-  return { at: m.atMm, top: m.topMm, high: m.topMm - m.footMm, wide: 14 * mmPerPx.value, marks }
-})
 
 /** A bar of a round length for the scale, about a sixth of the width. */
 const bar = computed(() => {
@@ -272,7 +158,7 @@ onMounted(() => {
         </pattern>
         <pattern
           v-for="[key, g] in grains"
-          :id="g.id"
+          :id="`${patterns}-${key}`"
           :key="key"
           :width="g.every"
           :height="g.every"
@@ -393,7 +279,7 @@ onMounted(() => {
               :x="m.x"
               :y="m.y"
               :font-size="textMm"
-              :transform="m.angle ? `rotate(${m.angle} ${m.x} ${m.y})` : undefined"
+              :transform="m.upright ? `rotate(-90 ${m.x} ${m.y})` : undefined"
             >
               {{ m.text }}
             </text>

@@ -7,7 +7,7 @@ import { add, cross, dot, norm, scale, sub, type Vec3 } from '../geometry/vec.ts
 import type { Goods } from '../goods/goods.ts'
 import { goodsSolid } from './goods-solid.ts'
 import { Grid, painted } from './paint-order.ts'
-import { EYE, hiddenBy, left, onPage, passes, TRUE, pieceOf, type Piece } from './piece.ts'
+import { EYE, hiddenBy, left, onPage, passes, pieceOf, type Piece } from './piece.ts'
 import type { Ink, Mark, Scene } from './scene.ts'
 import { polyhedra, solidOf, type Solid } from './solid.ts'
 import { workOn } from './work.ts'
@@ -50,8 +50,6 @@ export interface FastenerArrow {
   way: Vec3
   count: number
 }
-/** How much shorter lengths along the build's own axes are on the page before they are made true. */
-const SHORTER = Math.sqrt(2 / 3)
 /** Length of an arrow on the page, as a share of its longer side. */
 const ARROW_SHARE = 0.05
 
@@ -168,7 +166,7 @@ function drawn(a: Assembly, o: IsoOptions): Scene {
     const to = add(w.at, by)
     marks.push({
       kind: 'arrow',
-      from: onPage(sub(to, scale(w.way, long / TRUE / SHORTER))),
+      from: onPage(sub(to, scale(w.way, long))),
       to: onPage(to),
       text: `${w.count} ×`,
       part: w.part,

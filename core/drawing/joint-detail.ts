@@ -54,6 +54,8 @@ const LEAST_HALF_MM = 70
 const MOST_HALF_MM = 150
 /** What is drawn of a fastener that comes in at a slant: from the square, the usual 15° of a pocket. */
 const POCKET_RAD = Math.PI / 12
+/** And so much of its length is in the piece it starts in, for the drawing. */
+const IN_POCKET = 0.55
 /** Pieces in each other by less than this only touch, mm. */
 const HOUSED_MM = 1
 
@@ -69,7 +71,7 @@ interface Page {
 
 const UPRIGHT: Vec3 = [0, 0, 1]
 
-/** Places of n in a stretch: in its middle, or evenly from end to end, no farther apart than they need be where alone. */
+/** Places of n in a stretch: in its middle, or evenly from end to end. */
 function spread(n: number, from: number, to: number): number[] {
   if (n === 1 || to - from < 1e-6) return Array.from({ length: n }, () => (from + to) / 2)
   return Array.from({ length: n }, (_, i) => from + ((to - from) * i) / (n - 1))
@@ -242,9 +244,9 @@ export function jointDetail(a: Assembly, j: Joint, rooms: readonly (Places | nul
       const into = slanted
         ? unit(add(scale(way, Math.cos(POCKET_RAD)), scale(placed.rowAxis, Math.sin(POCKET_RAD))))
         : way
-      const start = slanted ? inFace - 0.55 * fastener.lengthMm : outer - before
+      const start = slanted ? inFace - IN_POCKET * fastener.lengthMm : outer - before
       const shifted = slanted
-        ? sub(at(start), scale(placed.rowAxis, 0.55 * fastener.lengthMm * Math.tan(POCKET_RAD)))
+        ? sub(at(start), scale(placed.rowAxis, IN_POCKET * fastener.lengthMm * Math.tan(POCKET_RAD)))
         : at(start)
       marks.push(...fastenerMarks(fastener, shifted, into, page, reachAlong(farBox, way)[1] - start))
     }
