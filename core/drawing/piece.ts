@@ -1,5 +1,5 @@
 import { type Box, type TurnedBox } from '../geometry/box.ts'
-import { clipped, halfSpaces, type HalfSpace } from '../geometry/contact.ts'
+import { clipped, faces, halfSpaces, type HalfSpace } from '../geometry/contact.ts'
 import { hull, type Point } from '../geometry/hull.ts'
 import { cutBy, outOf, polyhedronOf, type Polyhedron } from '../geometry/polyhedron.ts'
 import { cross, dot, unit, type Vec3 } from '../geometry/vec.ts'
@@ -40,9 +40,13 @@ export interface Piece {
 }
 /** @param cuts what mitres and bevels leave of it */
 export function pieceOf(thing: number, box: TurnedBox, cuts: readonly HalfSpace[] = []): Piece {
-  const all = cuts.reduce(cutBy, polyhedronOf(box))
-  const seen = all.map((points) => ({ points, out: outOf(points) })).filter((f) => dot(f.out, EYE) > 1e-9)
-  const walls = [...halfSpaces(box, -SKIN_MM), ...cuts.map((h) => ({ ...h, atMm: h.atMm - SKIN_MM }))]
+  const own = halfSpaces(box, -SKIN_MM)
+  const walls = [...own, ...cuts.map((h) => ({ ...h, atMm: h.atMm - SKIN_MM }))]
+  // Walls and faces come in one order; where planes have cut, a face says itself where it looks.
+  const all = cuts.length === 0 ? faces(box) : cuts.reduce(cutBy, polyhedronOf(box))
+  const seen = all
+    .map((points, i) => ({ points, out: cuts.length === 0 ? own[i].out : outOf(points) }))
+    .filter((f) => dot(f.out, EYE) > 1e-9)
   return measured({ thing, all, seen, walls })
 }
 
