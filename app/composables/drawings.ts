@@ -13,7 +13,7 @@ function useDrawings(): Comlink.Remote<Drawings> {
 }
 
 /**
- * What the worker draws of what it is given, again whenever that changes; the last drawing stays until the next is there.
+ * What the worker draws of what it is given, again whenever that changes; the last drawing stays until the next is there, and goes where that fails.
  * @param ask reads what the drawing depends on at once, and sends it to the worker; null: nothing to draw
  */
 export function useDrawn<T>(ask: (d: Comlink.Remote<Drawings>) => Promise<T> | null): ShallowRef<T | null> {
@@ -22,8 +22,13 @@ export function useDrawn<T>(ask: (d: Comlink.Remote<Drawings>) => Promise<T> | n
   watchEffect(() => {
     const mine = ++asked
     const answer = ask(useDrawings())
-    if (!answer) drawn.value = null
-    else void answer.then((d) => void (mine === asked && (drawn.value = d)))
+    const show = (d: T | null) => void (mine === asked && (drawn.value = d))
+    if (!answer) return show(null)
+    answer.then(show).catch((e: unknown) => {
+      // What could not be drawn is not shown as it was before.
+      show(null)
+      throw e
+    })
   })
   return drawn
 }

@@ -24,14 +24,15 @@ const doc = useDocument()
 const readings = useReadings()
 
 const things = computed(() => new Map(toRaw(doc.project!).goods.map((g) => [g.id, g])))
+/** All builds of the room, where they stand. */
+const standing = () => readings.placed.map((b) => ({ id: b.id, assembly: b.assembly, at: placementOf(b.frame) }))
 /** What is looked at: another one is looked at anew. */
 const of = computed(() => (props.room ? 'room' : props.build))
 const drawn = useDrawn((d) => {
   const key = of.value
   const goods = props.goods ? things.value : null
-  const builds = readings.placed.map((b) => ({ id: b.id, assembly: b.assembly, at: placementOf(b.frame) }))
   const made = props.room
-    ? d.room(toRaw(doc.project!).room, builds, goods)
+    ? d.room(toRaw(doc.project!).room, standing(), goods)
     : d.build(props.build, props.assembly, goods)
   return made.then((model) => ({ key, model }))
 })

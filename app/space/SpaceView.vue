@@ -113,7 +113,7 @@ useMutationObserver(document.documentElement, () => void (host.value && stage.va
 let looked = false
 watch(
   [stage, () => props.model, () => width.value > 0],
-  async () => {
+  () => {
     const { model } = props
     if (!stage.value || !model || width.value === 0) return
     void resize()

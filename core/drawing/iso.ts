@@ -5,6 +5,7 @@ import { hull, type Point } from '../geometry/hull.ts'
 import { areaVector } from '../geometry/polyhedron.ts'
 import { add, cross, dot, norm, scale, sub, type Vec3 } from '../geometry/vec.ts'
 import type { Goods } from '../goods/goods.ts'
+import { inkOf } from './ink.ts'
 import { goodsSolid } from './goods-solid.ts'
 import { Grid, painted } from './paint-order.ts'
 import { EYE, hiddenBy, left, onPage, passes, pieceOf, type Piece } from './piece.ts'
@@ -52,8 +53,6 @@ export interface FastenerArrow {
 }
 /** Length of an arrow on the page, as a share of its longer side. */
 const ARROW_SHARE = 0.05
-
-const inkOf = (p: Part): Ink => (p.stock.kind === 'sheet' ? 'sheet' : p.stock.kind === 'board' ? 'board' : 'fitting')
 
 /** The edges of a solid that may be seen: of what is round only where its side turns away. */
 function edgesOf({ edges, round }: Solid): readonly (readonly [Vec3, Vec3])[] {

@@ -10,8 +10,9 @@ import type { Polyhedron } from '../geometry/polyhedron.ts'
 import type { Stretch } from '../geometry/stretch.ts'
 import { add, cross, dot, scale, sub, unit, type Vec3 } from '../geometry/vec.ts'
 import type { Construction } from '../room/room.ts'
+import { inkOf } from './ink.ts'
 import type { FastenerArrow } from './iso.ts'
-import type { Ink, Mark, Scene } from './scene.ts'
+import type { Mark, Scene } from './scene.ts'
 import { polyhedra, solidOf } from './solid.ts'
 
 /*
@@ -33,6 +34,8 @@ export interface DetailFastener {
   intoMm: number
   /** From the outer one to the nearest end or edge of both pieces along the row, and across it, mm; null: nobody knows. */
   edgeMm: [along: number, across: number] | null
+  /** The checks found no room for all of them. */
+  crowded: boolean
   /** From one to the next in the row, mm; null where there is one, or nobody knows. */
   apartMm: number | null
 }
@@ -198,17 +201,6 @@ function fastenerMarks(f: Screw, from: Vec3, way: Vec3, page: Page, heldMm: numb
   return [outline(shank), outline(head), ...nut]
 }
 
-const inkOf = (p: Part, cut: boolean): Ink =>
-  p.stock.kind === 'sheet'
-    ? cut
-      ? 'cut-sheet'
-      : 'sheet'
-    : p.stock.kind === 'board'
-      ? cut
-        ? 'cut-board'
-        : 'board'
-      : 'fitting'
-
 /**
  * @param rooms what room each kind of its fasteners has, as the checks found it
  * @returns null for a joint without fasteners, or of a piece that is gone
@@ -258,6 +250,7 @@ export function jointDetail(a: Assembly, j: Joint, rooms: readonly (Places | nul
         throughMm,
         intoMm,
         edgeMm: placed.known && !slanted ? edgesOf([nearBox, farBox], placed) : null,
+        crowded: rooms?.[i]?.share === 0,
         apartMm: placed.known && placed.along.length > 1 ? Math.abs(placed.along[1] - placed.along[0]) : null,
       },
     ]

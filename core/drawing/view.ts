@@ -9,8 +9,9 @@ import { add, scale, type Vec3 } from '../geometry/vec.ts'
 import { isRound, type Goods } from '../goods/goods.ts'
 import { silhouette } from '../goods/silhouette.ts'
 import type { FreeSpace } from '../room/room.ts'
+import { inkOf } from './ink.ts'
 import { overhead } from './overhead.ts'
-import type { Ink, Mark, Scene } from './scene.ts'
+import type { Mark, Scene } from './scene.ts'
 
 export const VIEWS = ['front', 'plan', 'section'] as const
 export type View = (typeof VIEWS)[number]
@@ -95,17 +96,6 @@ function goodsMark(view: View, g: Goods, box: Box): Mark {
 }
 
 const rectangle = (p: Point, q: Point): Point[] => [p, [q[0], p[1]], q, [p[0], q[1]]]
-
-const inkOf = (p: Part, cut: boolean): Ink =>
-  p.stock.kind === 'sheet'
-    ? cut
-      ? 'cut-sheet'
-      : 'sheet'
-    : p.stock.kind === 'board'
-      ? cut
-        ? 'cut-board'
-        : 'board'
-      : 'fitting'
 
 export interface ViewOptions {
   boxes: PartBoxes

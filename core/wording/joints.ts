@@ -45,8 +45,13 @@ function sayFastener(
   const edges = f.edgeMm?.map((mm) => say.length(mm)).join(' and ')
   return [
     `${what} ${way}, through ${near} into ${far}${deep}`,
-    edges ? `${edges} from the nearest end and edge` : 'spread over the joint, away from ends and edges',
+    f.crowded
+      ? 'there is no room for all of them without splitting: see Prove'
+      : edges
+        ? `${edges} from the nearest end and edge`
+        : 'spread over the joint, away from ends and edges',
     ...(f.apartMm === null ? [] : [`${say.length(f.apartMm)} apart`]),
-    boreMm === null ? 'no hole needed' : `bore ${say.drill(boreMm)} first`,
+    // That a screw may simply be driven is only said where its room was judged.
+    boreMm !== null ? `bore ${say.drill(boreMm)} first` : edges ? 'no hole needed' : 'bore first where it could split',
   ].join('; ')
 }
