@@ -1,7 +1,7 @@
 import { expect, openDemo, station, test } from './helpers.ts'
 
 const executablePath = process.env.CHROMIUM ?? '/usr/bin/chromium'
-test.use({ launchOptions: { executablePath, args: ['--no-sandbox', '--disable-3d-apis'] } })
+test.use({ launchOptions: { executablePath, args: ['--no-sandbox', '--use-gl=disabled'] } })
 test('the drawing in space takes its place', async ({ page }) => {
   await openDemo(page)
   await station(page, 'Shape')

@@ -78,16 +78,9 @@ function stateOf(o: Owner): number {
   return props.dark && props.dark.size > 0 && !mine(props.dark) ? STATE.pale : STATE.plain
 }
 
-/** A browser may draw in a worker though it was told not to draw in three dimensions at all: the page is asked. */
-function canDraw(): boolean {
-  if (!('transferControlToOffscreen' in HTMLCanvasElement.prototype)) return false
-  const context = document.createElement('canvas').getContext('webgl2')
-  context?.getExtension('WEBGL_lose_context')?.loseContext()
-  return context !== null
-}
 let worker: Worker | null = null
 onMounted(async () => {
-  if (!canDraw()) return void (failed.value = true)
+  if (!('transferControlToOffscreen' in HTMLCanvasElement.prototype)) return void (failed.value = true)
   worker = new Worker(new URL('../../workers/stage.ts', import.meta.url), { type: 'module' })
   const surface = canvas.value!.transferControlToOffscreen()
   const open = Comlink.wrap<OpenStage>(worker)

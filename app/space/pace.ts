@@ -1,17 +1,6 @@
 import { WebGLRenderTarget, type Camera, type Object3D, type Vector2, type WebGLRenderer } from 'three'
+import { FRAME_MS, FULL, PACES, type Much, type Pace } from './paces.ts'
 
-/** How much of a picture is drawn: all of it, without hatching, or without hatching and edges. */
-export type Much = 'all' | 'bare' | 'faces'
-/** How a moving picture is drawn: at what share of the surface's size, and how much of it. */
-export interface Pace {
-  ratio: number
-  much: Much
-}
-export const FULL: Pace = { ratio: 1, much: 'all' }
-
-/** A frame may take this long while one turns the model, ms; what a screen shows in two of its own is left over. */
-const FRAME_MS = 11
-const RATIOS = [1, 0.8, 0.6, 0.45, 0.33]
 
 const nextFrame = () => new Promise<void>((done) => requestAnimationFrame(() => done()))
 /** When everything asked for so far is drawn: without holding up the page until then. */
@@ -29,7 +18,7 @@ const LONGEST_MS = 2000
 
 /**
  * How fast this machine draws the scene, tried out on a surface nobody sees, a try at a time so that the page goes on:
- * where it is too slow with everything, hatching is left out while one moves, then edges, and pixels are larger.
+ * the first of the paces it keeps up with.
  */
 export async function paceOf(
   renderer: WebGLRenderer,
@@ -60,13 +49,13 @@ export async function paceOf(
     return (ratio: number) => few + each * (ratio ** 2 - 0.01)
   }
   try {
-    if ((await model('all'))(1) <= FRAME_MS) return FULL
-    for (const much of ['bare', 'faces'] as const) {
-      const ms = await model(much)
-      const ratio = RATIOS.find((r) => ms(r) <= FRAME_MS)
-      if (ratio !== undefined) return { ratio, much }
+    const models = new Map<Much, (ratio: number) => number>()
+    for (const pace of PACES) {
+      const ms = models.get(pace.much) ?? (await model(pace.much))
+      models.set(pace.much, ms)
+      if (ms(pace.ratio) <= FRAME_MS) return pace
     }
-    return { ratio: RATIOS[RATIOS.length - 1], much: 'faces' }
+    return PACES[PACES.length - 1]
   } finally {
     target.dispose()
   }

@@ -23,7 +23,8 @@ import {
 import type { Motion } from '../../core/assembly/assembly.ts'
 import type { Lot, Owner, SpaceModel } from '../../core/drawing/space-model.ts'
 import type { Look } from './looks.ts'
-import { FULL, paceOf, type Much } from './pace.ts'
+import { paceOf } from './pace.ts'
+import { FULL, PaceKeeper, type Much } from './paces.ts'
 import { BARE_FRAGMENT, BARE_VERTEX, EDGE_VERTEX, FACE_FRAGMENT, FACE_VERTEX, paintNo } from './shaders.ts'
 
 // Colours are those of the page: nothing converts them.
@@ -103,7 +104,7 @@ export class Stage {
   private isMoving = false
   private resting: ReturnType<typeof setTimeout> | undefined
   private trying: ReturnType<typeof setTimeout> | undefined
-  private pace = FULL
+  private readonly keeper = new PaceKeeper()
   private tries = 0
   private readonly wide = new Vector2(1, 1)
   private density = 1
@@ -168,7 +169,7 @@ export class Stage {
   private async findPace(): Promise<void> {
     const tried = ++this.tries
     const pace = await paceOf(this.renderer, this.scene, this.camera, this.wide, (much) => this.setMuch(much))
-    if (tried === this.tries) this.pace = pace
+    if (tried === this.tries) this.keeper.set(pace)
   }
   private setMuch(much: Much): void {
     for (const s of this.shown) {
@@ -360,6 +361,7 @@ export class Stage {
     clearTimeout(this.resting)
     this.resting = setTimeout(() => {
       this.isMoving = false
+      this.keeper.rests()
       this.draw()
     }, RESTS_MS)
     this.draw()
@@ -372,14 +374,16 @@ export class Stage {
     })
   }
   private render(moving: boolean): void {
-    const slow = this.pace !== FULL
+    if (moving) this.keeper.drawn(performance.now())
+    const { pace } = this.keeper
+    const slow = pace !== FULL
     const fine = Math.max(slow ? FINE_WHERE_SLOW : FINE, this.density)
-    const ratio = moving ? (slow ? this.pace.ratio : this.density) : fine
+    const ratio = moving ? (slow ? pace.ratio : this.density) : fine
     if (ratio !== this.renderer.getPixelRatio() || !this.renderer.getSize(new Vector2()).equals(this.wide)) {
       this.renderer.setPixelRatio(ratio)
       this.renderer.setSize(this.wide.x, this.wide.y, false)
     }
-    this.setMuch(moving ? this.pace.much : 'all')
+    this.setMuch(moving ? pace.much : 'all')
     this.renderer.render(this.scene, this.camera)
   }
   /** What is seen, as a PNG. */
