@@ -1,4 +1,5 @@
 import type { Anchor, Assembly, Joint } from '../assembly/assembly.ts'
+import { ratedAnchor } from '../assembly/rated-anchor.ts'
 import { findScrew, type Screw } from '../catalogue/fasteners.ts'
 import type { JointRoom, JointRooms } from '../checks/joint-room.ts'
 import type { DesignMethod } from '../mechanics/methods/method.ts'
@@ -11,6 +12,8 @@ export interface StepFasteners {
   label: string
   count: number
   boreMm: number | null
+  /** Known by its maker only, who says how it is bored for. */
+  rated?: true
 }
 
 /** The joints a step makes: those it names, and of the others those whose second piece it brings. */
@@ -48,7 +51,14 @@ export function stepFasteners(
     return line
   }
   for (const x of stepAnchors(a, steps, index)) {
-    if (!x.fastener) continue
+    if (x.fastener === null) {
+      const label = ratedAnchor(x)
+      if (!label) continue
+      const line = out.get(label) ?? { fastener: label, label, count: 0, boreMm: null, rated: true }
+      line.count += x.count
+      out.set(label, line)
+      continue
+    }
     const line = lineOf(x.fastener)
     line.count += x.count
     // What everything hangs on or is tied by is always bored for: a stud that splits holds nothing.

@@ -2,6 +2,7 @@ import type { Assembly, Part } from '../assembly/assembly.ts'
 import { isLevelSheet } from '../assembly/part-box.ts'
 import type { Settings } from '../assembly/settings.ts'
 import { faceMm2 } from '../assembly/mass.ts'
+import { ratedAnchor } from '../assembly/rated-anchor.ts'
 import { findSoft, SOFT_UNIT, softLabel } from '../catalogue/soft.ts'
 import { UNIT_SIZES, type Sundry } from '../catalogue/sundries.ts'
 
@@ -82,8 +83,14 @@ export function sundryLines(
       units.banding.holds,
     )
   const ready = new Map<string, number>()
-  for (const a of assemblies)
-    for (const p of a.parts) if (p.stock.kind === 'bought') ready.set(p.stock.item, (ready.get(p.stock.item) ?? 0) + 1)
+  const buy = (item: string, n: number) => ready.set(item, (ready.get(item) ?? 0) + n)
+  for (const a of assemblies) {
+    for (const p of a.parts) if (p.stock.kind === 'bought') buy(p.stock.item, 1)
+    for (const x of a.anchors) {
+      const item = ratedAnchor(x)
+      if (item) buy(item, x.count)
+    }
+  }
   for (const [item, count] of ready) out.push({ kind: 'ready', amount: count, count, label: item })
   const cloth = new Map<string, number>()
   for (const a of assemblies)

@@ -294,7 +294,8 @@ const marks = computed(() => reading.value!.shaped.assembly.stick)
           <li v-for="n in lent" :key="n">{{ n }}</li>
           <li v-for="f in fasteners" :key="f.fastener" class="soft">
             {{ f.count }} × {{ f.label
-            }}<template v-if="f.boreMm !== null">: bore {{ readings.say.drill(f.boreMm) }} first</template>
+            }}<template v-if="f.boreMm !== null">: bore {{ readings.say.drill(f.boreMm) }} first</template
+            ><template v-if="f.rated">: bore and set it as its maker says</template>
           </li>
         </ul>
         <JointDetails :reading="reading" :index="index" @pick="pick" />
