@@ -1,6 +1,5 @@
 import { WebGLRenderTarget, type Camera, type Object3D, type Vector2, type WebGLRenderer } from 'three'
-import { FRAME_MS, FULL, PACES, type Much, type Pace } from './paces.ts'
-
+import { FRAME_MS, PACES, type Much, type Pace } from './paces.ts'
 
 const nextFrame = () => new Promise<void>((done) => requestAnimationFrame(() => done()))
 /** When everything asked for so far is drawn: without holding up the page until then. */

@@ -1,3 +1,4 @@
+import { describe, expect, test } from '@jest/globals'
 import { FULL, PACES, PaceKeeper } from './paces.ts'
 
 /** Frames this far apart. */

@@ -116,6 +116,9 @@ export const ROLES = [
   'hardware',
   'guide',
   'edge',
+  'web',
+  'flange',
+  'batten',
 ] as const
 
 export const part = z.object({

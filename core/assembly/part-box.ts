@@ -34,7 +34,9 @@ export const thicknessAxis = (p: Part): Vec3 => cross(p.at.along, p.at.across)
 const UP = 0.9
 /** Whether a piece stands with its length upright, or lies with its broad face up: what it is by where it is. */
 export const isUpright = (p: Part): boolean => Math.abs(p.at.along[2]) > UP
-export const isLevelSheet = (p: Part): boolean => p.stock.kind === 'sheet' && Math.abs(thicknessAxis(p)[2]) > UP
+/** Its broad face looks up. */
+export const isFlat = (p: Part): boolean => Math.abs(thicknessAxis(p)[2]) > UP
+export const isLevelSheet = (p: Part): boolean => p.stock.kind === 'sheet' && isFlat(p)
 
 /** Depth (vertical) and breadth of a member lying flat or on edge, mm. */
 export function bendingSection(p: Part): { depthMm: number; breadthMm: number; onEdge: boolean } {

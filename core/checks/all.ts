@@ -9,6 +9,7 @@ import { equilibrium } from './equilibrium.ts'
 import { floorBearing } from './floor.ts'
 import { heaviestLift, tiltUp } from './handling.ts'
 import { housings, joints } from './joints.ts'
+import { ledge } from './ledge.ts'
 import { bending, edgeStrip, sag, shear } from './members.ts'
 import { postBuckling, uprights } from './posts.ts'
 import { hinges } from './hinges.ts'
@@ -29,6 +30,7 @@ export const CHECKS: readonly AnyCheck[] = [
   bending,
   edgeStrip,
   shear,
+  ledge,
   along,
   rods,
   sag,

@@ -95,7 +95,10 @@ export const bearing = defineCheck({
       const found = { support: s, from, on, n, areaMm2, allowed }
       if (!worst || n / areaMm2 / allowed.value > worst.n / worst.areaMm2 / worst.allowed.value) worst = found
     }
-    if (!worst) return []
+    if (!worst)
+      return covers.length === 0
+        ? []
+        : [plain({ ...given, code: 'edges-press', state: 'holds', covers, data: { count: covers.length } })]
     const { from, on, n, areaMm2, allowed } = worst
     return [
       measured({

@@ -83,7 +83,14 @@ export const contentsFit = defineCheck({
       const [left, right] = b.carriers.length === 2 ? b.carriers.map((c) => boxes.get(c)!) : []
       const rails =
         left && right && b.holds !== 'surface'
-          ? { gapMm: right.min[0] - left.max[0], widthMm: left.max[0] - left.min[0] }
+          ? {
+              gapMm: right.min[0] - left.max[0],
+              // What of a rail lies in the opening: of one that neighbours share, its own side.
+              widthMm: Math.min(
+                left.max[0] - Math.max(left.min[0], b.clear.min[0]),
+                Math.min(right.max[0], b.clear.max[0]) - right.min[0],
+              ),
+            }
           : null
       for (const item of b.items) {
         const g = goods.get(item.goodsId)

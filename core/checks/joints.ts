@@ -2,7 +2,7 @@ import type { Assembly, Joint, Part } from '../assembly/assembly.ts'
 import { stockKey } from '../assembly/identical.ts'
 import { isLevelSheet, isUpright, type PartBoxes } from '../assembly/part-box.ts'
 import { meetingAxis } from '../geometry/box.ts'
-import { add, norm, scale, type Axis, type Vec3 } from '../geometry/vec.ts'
+import { add, mid, norm, scale, type Axis, type Vec3 } from '../geometry/vec.ts'
 import type { LoadPath } from '../loads/load-path.ts'
 import { findScrew } from '../catalogue/fasteners.ts'
 import type { Factor, Strength } from '../mechanics/methods/method.ts'
@@ -112,6 +112,7 @@ function shapeKey(j: Joint, near: Part, far: Part, boxes: PartBoxes): string {
 const TINY_N = 1e-6
 
 interface Through {
+  /** Across its fasteners, along them where it pulls, and how many places of it that is spread over. */
   slidN: number
   pulledN: number
   /** Axis along which its fasteners are driven. */
@@ -173,7 +174,8 @@ function through(
 ): ReadonlyMap<string, Through> {
   const byId = new Map(a.joints.map((j) => [j.id, j]))
   const out = new Map<string, Through>()
-  const slid = new Map<string, Vec3>()
+  // By joint, what passes at each place of it.
+  const at = new Map<string, Map<string, { slid: Vec3; pulledN: number }>>()
   const joined = joinedOf(a)
   for (const s of a.supports) {
     const j = s.via === 'bearing' || s.joint === null ? undefined : byId.get(s.joint)
@@ -187,14 +189,24 @@ function through(
     // press on each other.
     const [held, on] = 'part' in s.from && s.from.part === j.far ? [j.far, j.near] : [j.near, j.far]
     const towards = Math.sign(parts.get(on)!.at.centre[axis] - parts.get(held)!.at.centre[axis])
-    t.pulledN +=
+    const places = at.get(j.id) ?? new Map<string, { slid: Vec3; pulledN: number }>()
+    at.set(j.id, places)
+    const key = mid(s.contact.min, s.contact.max).map(Math.round).join()
+    const place = places.get(key) ?? { slid: [0, 0, 0] as Vec3, pulledN: 0 }
+    places.set(key, place)
+    place.pulledN +=
       Math.max(0, force[axis] * towards) +
       Math.abs(force[2]) * prying(parts.get(held)!, parts.get(on)!, { parts, boxes, joined })
     const across: Vec3 = [...force]
     across[axis] = 0
-    slid.set(j.id, add(slid.get(j.id) ?? [0, 0, 0], across))
+    place.slid = add(place.slid, across)
   }
-  for (const [id, t] of out) t.slidN = norm(slid.get(id)!)
+  // Fasteners of one joint stand at all its places, as many at each: the place with most decides.
+  for (const [id, t] of out) {
+    const places = [...at.get(id)!.values()]
+    t.slidN = places.length * Math.max(...places.map((x) => norm(x.slid)))
+    t.pulledN = places.length * Math.max(...places.map((x) => x.pulledN))
+  }
   return out
 }
 
@@ -224,7 +236,12 @@ export const joints = defineCheck({
       if (gives === null || pull === null) lost.set(key, j)
       else {
         // Sliding and pulling at once use the fasteners up together: their shares add.
-        const demand = force.slidN + (force.pulledN > 0 ? (force.pulledN * gives.capacity) / Math.max(pull, TINY_N) : 0)
+        // Where they give nothing across, and nothing slides, what they give pulled is the capacity.
+        const onlyPulled = gives.capacity <= 0 && force.slidN <= TINY_N * force.pulledN
+        if (onlyPulled) gives = { ...gives, capacity: pull }
+        const demand = onlyPulled
+          ? force.pulledN
+          : force.slidN + (force.pulledN > 0 ? (force.pulledN * gives.capacity) / Math.max(pull, TINY_N) : 0)
         looked.set(key, [...(looked.get(key) ?? []), j.id, ...force.supports])
         const seen = worst.get(key)
         if (!seen || hard(demand, gives.capacity) > hard(seen.demand, seen.capacity))

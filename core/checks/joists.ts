@@ -49,7 +49,7 @@ export const joists = defineCheck({
     const { spanMm } = j.size
     const by = new Map<number, Hung[]>()
     for (const s of hung) {
-      const load = onJoist(s, j, service.reactions.get(s.id) ?? 0)
+      const load = onJoist(s, j, (service.reactions.get(s.id) ?? 0) * s.push[2])
       if (!load) return unknown('joists-missed')
       by.set(load.joist, [...(by.get(load.joist) ?? []), load])
     }

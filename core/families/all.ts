@@ -1,5 +1,6 @@
 import type { AnyFamily } from './family.ts'
 import { bracketShelf } from './bracket-shelf/bracket-shelf.ts'
+import { ceilingRunners } from './ceiling-runners/ceiling-runners.ts'
 import { postRack } from './post-rack/post-rack.ts'
 import { rodStack } from './rod-stack/rod-stack.ts'
 import { shelfUnit } from './shelf-unit/shelf-unit.ts'
@@ -7,4 +8,12 @@ import { toteRack } from './tote-rack/tote-rack.ts'
 import { wallCabinet } from './wall-cabinet/wall-cabinet.ts'
 
 /** Every kind of build there is. A new family is its folder and one line here. */
-export const FAMILIES: readonly AnyFamily[] = [toteRack, postRack, shelfUnit, wallCabinet, bracketShelf, rodStack]
+export const FAMILIES: readonly AnyFamily[] = [
+  toteRack,
+  postRack,
+  shelfUnit,
+  wallCabinet,
+  bracketShelf,
+  rodStack,
+  ceilingRunners,
+]

@@ -59,6 +59,7 @@ export const exampleJoists = (run: Joists['run']): Joists => ({
   fromMm: 0,
   size: { wideMm: 38.1, deepMm: 184, spanMm: 3600 },
   allowanceKnM2: 0.96,
+  liningMm: 12.7,
 })
 
 /** Small shallow things that stand in a leaf. */

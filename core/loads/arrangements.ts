@@ -1,4 +1,6 @@
 import type { Assembly, Bay, Motion, Placed, Support } from '../assembly/assembly.ts'
+import type { Vec3 } from '../geometry/vec.ts'
+import { isFlat } from '../assembly/part-box.ts'
 import { movedBox, movedWay, opens, withMoved } from '../assembly/moved.ts'
 
 /*
@@ -7,7 +9,7 @@ import { movedBox, movedWay, opens, withMoved } from '../assembly/moved.ts'
  * build with the same goods elsewhere.
  */
 export interface Arrangement {
-  code: 'packed' | 'gathered' | 'every-other' | 'forward' | 'opened'
+  code: 'packed' | 'gathered' | 'every-other' | 'forward' | 'aside' | 'opened'
   assembly: Assembly
 }
 
@@ -44,6 +46,9 @@ export function arrangements(a: Assembly): Arrangement[] {
       b.holds === 'surface' && (!BETWEEN.includes(place) || spans.get(b.id)!.length > 1) ? gathered(b, place) : b.items,
     )
   add('forward', (b) => (b.holds === 'surface' ? pulledForward(b) : b.items))
+  const flat = new Set(a.parts.filter(isFlat).map((p) => p.id))
+  for (const way of [-1, 1])
+    add('aside', (b) => (b.holds === 'rim' && b.carriers.some((c) => flat.has(c)) ? pushedAside(b, way) : b.items))
   const shared = bendsAcrossColumns(a)
   const some = (b: Bay, keep: (i: Placed) => boolean) => (b.items.every(keep) ? b.items : b.items.filter(keep))
   for (const odd of [0, 1]) {
@@ -153,6 +158,15 @@ function pulledForward(b: Bay): Placed[] {
     }))
   })
   return moved ? items : b.items
+}
+
+/** On a flat rail a rim lies further out from what holds the rail when it is pushed to the other side. */
+function pushedAside(b: Bay, way: number): Placed[] {
+  return b.items.map((i): Placed => {
+    const by = way < 0 ? b.clear.min[0] - i.box.min[0] : b.clear.max[0] - i.box.max[0]
+    const to = (v: Vec3): Vec3 => [v[0] + by, v[1], v[2]]
+    return { ...i, box: { min: to(i.box.min), max: to(i.box.max) } }
+  })
 }
 
 /**

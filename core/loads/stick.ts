@@ -91,21 +91,26 @@ function steadied(
   const near = (s: Support, e: Support) => Math.abs(placeOf(p, s, along) - placeOf(p, e, along)) < BESIDE_MM
   const couples = edges.flatMap((edge) => {
     const here = solved.passed.filter((x) => near(x.support, edge))
-    const mate = here.find((x) => dot(x.support.push, edge.push) > ALONG)
-    const bears = here.reduce((s, x) => s + (x === mate ? 0 : Math.abs(x.patch.n)), 0)
+    const mate = here.find((x) => Math.abs(dot(x.support.push, edge.push)) > ALONG)
     if (!mate) return []
-    const one = turnOf(p, middle(edge.contact), edge.push) - turnOf(p, middle(mate.support.contact), edge.push)
-    return [{ edge, mate, bears, one }]
+    const others = here.reduce((s, x) => s + (x === mate ? 0 : Math.abs(x.patch.n)), 0)
+    // A newton more at the edge is one less at its mate; one more where the two push against each other.
+    const less = Math.sign(dot(mate.support.push, edge.push))
+    const one =
+      turnOf(p, middle(edge.contact), edge.push) - less * turnOf(p, middle(mate.support.contact), mate.support.push)
+    return [{ edge, mate, less, bears: others > 0 ? others : Math.max(0, mate.patch.n), one }]
   })
-  const bears = couples.reduce((s, c) => s + c.bears, 0)
-  // Turned the other way they would have to pull: then nothing steadies it.
-  if (bears <= 0 || couples.some((c) => -left / c.one < 0)) return solved
-  const more = new Map(couples.map((c): [Passed, number] => [c.mate, (-left * (c.bears / bears)) / c.one]))
+  // Turned towards an edge it presses there; an edge on the other side would have to pull.
+  const pressed = couples.filter((c) => -left / c.one > 0)
+  const bears = pressed.reduce((s, c) => s + c.bears, 0)
+  if (bears <= 0) return solved
+  const more = new Map(pressed.map((c): [Passed, number] => [c.mate, (-left * (c.bears / bears)) / c.one]))
+  const less = new Map(pressed.map((c): [Passed, number] => [c.mate, c.less * more.get(c.mate)!]))
   return {
     ...solved,
     passed: [
-      ...solved.passed.map((x) => (more.has(x) ? { ...x, patch: { ...x.patch, n: x.patch.n - more.get(x)! } } : x)),
-      ...couples.map(({ edge, mate }) => ({
+      ...solved.passed.map((x) => (less.has(x) ? { ...x, patch: { ...x.patch, n: x.patch.n - less.get(x)! } } : x)),
+      ...pressed.map(({ edge, mate }) => ({
         support: edge,
         patch: { box: edge.contact, n: more.get(mate)!, way: scale(edge.push, -1) },
       })),

@@ -14,6 +14,8 @@ export function ceilingAt(r: Room, o: Outline, p: Point): number {
 /** Added load a ceiling may take, kN/m²: what was entered, or the preset; null where only an engineer may say. */
 export const allowanceKnM2 = (r: Room): number | null =>
   r.ceiling.kind === 'joists' ? (r.ceiling.allowanceKnM2 ?? WITHOUT_STORAGE_KN_M2) : null
+/** Ceilings are usually lined with half-inch board, and with thicker where a fire is to be held back. */
+const CEILING_LINING_MM = 15.9
 /** Uninhabitable attic without storage, 10 psf: IRC table R301.5. */
 export const WITHOUT_STORAGE_KN_M2 = 0.48
 
@@ -62,5 +64,6 @@ export function joistsOver(r: Room, o: Outline, w: WallLine, at: { alongMm: numb
     fromMm: run === 'out' ? -at.outMm : -at.alongMm,
     size: c.joist,
     allowanceKnM2: allowanceKnM2(r),
+    liningMm: c.finished ? CEILING_LINING_MM : 0,
   }
 }

@@ -160,6 +160,8 @@ export interface Joists {
   size: { wideMm: number; deepMm: number; spanMm: number } | null
   /** What may be added to the ceiling, kN/m²; null where only an engineer may say. */
   allowanceKnM2: number | null
+  /** Lining under the joists, mm: none where one sees them. */
+  liningMm: number
 }
 /** Fall of the floor in a build's own frame, mm: `atOriginMm + xMmPerM·x/1000 + yMmPerM·y/1000`. */
 export interface FloorFall {

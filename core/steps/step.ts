@@ -33,4 +33,10 @@ export interface Step {
   cautions: string[]
 }
 
+/** Steps of a kind of build that say what data each of their codes goes with. */
+export const stepsWith =
+  <D extends Record<keyof D, object>>() =>
+  <K extends keyof D & string>(s: Omit<Step, 'code' | 'data'> & { code: K; data: D[K] }): Step =>
+    s as Step
+
 export const idsOf = (list: readonly { id: string }[]): string[] => list.map((x) => x.id)

@@ -100,6 +100,10 @@ const TABLE: Record<string, Words> = {
     r.state === 'holds'
       ? `The ${name(d)} (${sectionName(String(d.section))}) is strong enough in bending${share(r, say)}.`
       : `The ${name(d)} can break: it is asked for ${say.percent(r.ratio ?? 9.99)} of what a ${sectionName(String(d.section))} can do.`,
+  ledge: (r, d, say) =>
+    r.state === 'holds'
+      ? `What lies on the edges of the ${name(d)} does not split ${Number(d.edges) === 1 ? 'it' : 'them'}${share(r, say)}.`
+      : `The ${name(d)} can split along: what lies ${say.lengthOf(d, 'armMm')} out on its edge bends it across the grain with ${say.percent(r.ratio ?? 9.99)} of what wood takes that way. A thicker piece, or less on it.`,
   'member-shear': (r, d, say) =>
     r.state === 'holds'
       ? `The ${name(d)} is strong enough in shear${share(r, say)}.`
@@ -109,6 +113,7 @@ const TABLE: Record<string, Words> = {
   'notched-shear': (r, d, say) =>
     `The ${name(d)} is notched ${say.lengthOf(d, 'notchMm')} deep at a support${r.state === 'holds' ? ` and still holds${share(r, say)}` : ` and can split there: ${say.percent(r.ratio ?? 9.99)} of what is left of it`}.`,
   joint: (r, d, say) => jointWords(r, d, say),
+  'edges-press': () => 'What is kept from turning presses on wood along its edges, and finds what it needs there.',
   'joint-end-grain': (r, d, say) =>
     `${jointWords(r, d, say)} They go into end grain, which holds ${d.endGrain === 'third' ? 'a third' : 'two thirds'} of what side grain does, and nothing at all when pulled.`,
   'joint-too-short': (r, d, say) =>
@@ -350,6 +355,7 @@ function sagWords(r: CheckResult, d: Data, say: Say): string {
 const ARRANGED: Record<string, string> = {
   gathered: ' So with the goods of a shelf gathered where they do worst.',
   'every-other': ' So with every other place empty.',
+  aside: ' So with every rim pushed to one side.',
   forward: ' So with the goods drawn to the front edge.',
   opened: ' So with doors open.',
 }
@@ -377,6 +383,7 @@ export const CHECK_NAMES: Record<string, string> = {
   along: 'Pulled and pressed',
   body: 'Held together',
   anchors: 'Fixings',
+  ledge: 'Ledges',
   rods: 'Rods and washers',
   hinges: 'Hinges',
   pins: 'Shelf pins',

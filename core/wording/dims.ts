@@ -1,8 +1,12 @@
+import { KIND_WORDS } from '../families/all-words.ts'
 import type { Choice, Dim } from '../families/family.ts'
+import { gathered } from './kind.ts'
 import { sectionName, sheetName } from './names.ts'
 import { capital } from './say.ts'
 
+const KINDS = Object.values(KIND_WORDS)
 const DIMS: Record<string, (d: Record<string, number>) => string> = {
+  ...gathered<(d: Record<string, number>) => string>(KINDS, (k) => k.dims),
   'side-play': () => 'play each side',
   'above-play': () => 'play above',
   'top-extra': () => 'extra over the top row',
@@ -38,6 +42,7 @@ const DIMS: Record<string, (d: Record<string, number>) => string> = {
 export const dimName = (d: Pick<Dim, 'code' | 'data'>): string => capital(DIMS[d.code]?.(d.data ?? {}) ?? d.code)
 
 const CHOICES: Record<string, { label: string; options?: Record<string, string> }> = {
+  ...gathered<{ label: string; options?: Record<string, string> }>(KINDS, (k) => k.choices),
   carry: { label: 'Totes are carried', options: { rim: 'by the rim', base: 'standing on the base' } },
   'rail-section': { label: 'Rails' },
   'post-section': { label: 'Posts' },
@@ -125,6 +130,7 @@ export function optionName(c: Choice, option: Choice['value']): string {
 }
 
 export const FAMILIES: Record<string, { name: string; blurb: string }> = {
+  ...KIND_WORDS,
   'tote-rack': { name: 'Tote rack', blurb: 'Each tote slides on its own pair of rails' },
   'shelf-unit': { name: 'Shelf unit', blurb: 'Uprights of sheet, shelves between them' },
   'wall-cabinet': { name: 'Wall cabinet', blurb: 'A box with shelves and a back, hung on the wall' },

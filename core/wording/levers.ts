@@ -2,8 +2,11 @@ import { dimName } from './dims.ts'
 import { sectionName, sheetName } from './names.ts'
 import { plural, type Data, type Say } from './say.ts'
 import type { Dim } from '../families/family.ts'
+import { KIND_WORDS } from '../families/all-words.ts'
+import { gathered } from './kind.ts'
 
 const TABLE: Record<string, (d: Data, say: Say) => string> = {
+  ...gathered<(d: Data, say: Say) => string>(Object.values(KIND_WORDS), (k) => k.levers),
   'in-place': () => 'Build it where it stands, piece by piece',
   'add-brace': () => 'Screw a diagonal brace across the back',
   'add-tie': () => 'Tie it to the wall',

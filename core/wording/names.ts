@@ -28,6 +28,9 @@ export const ROLE_NAMES: Record<string, [one: string, many: string]> = {
   edge: ['edge strip', 'edge strips'],
   hardware: ['fitting', 'fittings'],
   guide: ['guide', 'guides'],
+  web: ['web', 'webs'],
+  flange: ['flange', 'flanges'],
+  batten: ['batten', 'battens'],
 }
 export const roleName = (role: string, n = 1): string => (ROLE_NAMES[role] ?? [role, role])[n === 1 ? 0 : 1]
 
@@ -68,6 +71,8 @@ export function stocksOf(lines: readonly { stock: Stock; massKg: number; count: 
 export const TERMS: Record<string, string> = {
   lid: 'lid',
   width: 'width',
+  body: 'body below the rim',
+  ledge: 'ledge of the flange',
   'side-play': 'side play',
   'above-play': 'play above',
   'bottom-plate': 'bottom plate',

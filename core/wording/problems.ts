@@ -1,4 +1,6 @@
+import { KIND_WORDS } from '../families/all-words.ts'
 import type { Problem } from '../measure/result.ts'
+import { gathered } from './kind.ts'
 import { roleName } from './names.ts'
 import { capital, plural, type Data, type Say } from './say.ts'
 
@@ -68,6 +70,7 @@ const inItsUnit = (d: Data, key: string, say: Say): string => {
 }
 
 const TABLE: Record<string, Words> = {
+  ...gathered<Words>(Object.values(KIND_WORDS), (k) => k.problems),
   empty: (_d, say) => `Type a value, such as ${example(say)}.`,
   negative: () => 'A size or mass can not be below zero.',
   'not-a-length': (d, say) => `"${d.text}" is not a length. Type one such as ${example(say)}.`,

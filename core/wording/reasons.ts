@@ -2,6 +2,8 @@ import { sumTerms } from '../families/dim-pen.ts'
 import type { Dim, Reason } from '../families/family.ts'
 import { TERMS } from './names.ts'
 import { plural, type Data, type Say } from './say.ts'
+import { KIND_WORDS } from '../families/all-words.ts'
+import { gathered } from './kind.ts'
 
 /** `lid 19 1/4" + 2 × side play 1/4"`. */
 function sayTerms(r: Reason, say: Say): string {
@@ -23,6 +25,7 @@ function sayRounding(r: Reason, say: Say): string {
 }
 
 const TABLE: Record<string, (d: Data, say: Say) => string> = {
+  ...gathered<(d: Data, say: Say) => string>(Object.values(KIND_WORDS), (k) => k.reasons),
   'play-smooth': (_d, say) => `one make of tote slides smoothly with ${say.length(6.35)} each side`,
   'play-bearing': () => 'as much as leaves the narrowest tote on both rails when it is pushed to one side',
   'play-apart': () => 'the makes differ too much for one pair of rails: each has columns of its own',

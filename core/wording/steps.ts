@@ -1,4 +1,6 @@
+import { KIND_WORDS } from '../families/all-words.ts'
 import type { HoldPoint, Step } from '../steps/step.ts'
+import { gathered } from './kind.ts'
 import { capital, plural, type Data, type Say } from './say.ts'
 
 interface StepWords {
@@ -23,7 +25,9 @@ const armOnLeg = (d: Data): string =>
     ? `The end of the arm lies against the face of the leg, lower ends flush: ${fixed(d)} through the leg into it, bored.`
     : `The arm lies over the end of the leg, flush at the back: ${fixed(d)} down through the arm.`
 
+const OWN = Object.values(KIND_WORDS)
 const STEPS: Record<string, StepWords> = {
+  ...gathered<StepWords>(OWN, (k) => k.steps),
   'make-stick': {
     title: 'Make the story stick',
     text: () =>
@@ -330,6 +334,9 @@ const STEPS: Record<string, StepWords> = {
 }
 
 const HOLDS: Record<string, (h: HoldPoint, say: Say) => string> = {
+  ...Object.fromEntries(
+    Object.entries(gathered<string>(OWN, (k) => k.holds)).map(([code, text]) => [code, () => text]),
+  ),
   diagonals: (h, say) =>
     `Measure both diagonals: they must be equal to ${say.length(h.measure!.toleranceMm)}; square they are ${say.length(h.measure!.targetMm)}. Push the long corner until they are.`,
   'diagonals-again': (h, say) =>

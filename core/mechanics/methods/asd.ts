@@ -156,6 +156,14 @@ export const asd: DesignMethod = {
     ])
   },
   shear: (g, c) => (g.asd ? strength('Fv', g.asd.fv, g.source, [duration(c), ...wet('fv', c)]) : null),
+  // No value stands for sawn lumber, which is not to be asked for it: what curved members are held to is taken.
+  acrossGrain: (g, c) =>
+    g.asd
+      ? strength('Frt', psi(15), `${NDS} 5.2.8: radial tension, all species but southern pine`, [
+          duration(c),
+          ...wet('fv', c),
+        ])
+      : null,
   shearWidthFactor: 1,
   // The stress is worked out over the whole depth, so (dn/d) comes in once more: V ≤ 2/3·Fv'·b·dn·(dn/d)².
   notch: (depthMm, leftMm) => ({

@@ -185,6 +185,8 @@ export const ec5: DesignMethod = {
     )
   },
   shear: (g, c) => (g.ec5 ? designed('fv,k', g.ec5.fv, g.source, design('lumber', c)) : null),
+  // EN 338:2016 table 1: the same for all classes of softwood.
+  acrossGrain: (g, c) => (g.ec5 ? designed('ft,90,k', 0.4, 'EN 338:2016 table 1', design('lumber', c)) : null),
   // kcr, EN 1995-1-1 6.1.7(2).
   shearWidthFactor: 0.67,
   // The stress is worked out over the whole depth; the method asks for the depth that is left.

@@ -108,6 +108,8 @@ export interface DesignMethod {
   compression(g: Grade, nominalWidth: number | null, c: Conditions): Strength | null
   /** Pulled along the grain. */
   tension(g: Grade, nominalWidth: number | null, c: Conditions): Strength | null
+  /** Pulled apart across the grain, as a ledge does that is bent off its board: it splits along. */
+  acrossGrain(g: Grade, c: Conditions): Strength | null
   /** Across the grain, on a contact `lengthMm` long along the grain with wood before and behind it. */
   bearing(g: Grade, c: Conditions, contact: { lengthMm: number; beforeMm: number; afterMm: number }): Strength | null
   post(p: PostCase, c: Conditions): PostResult | null

@@ -1,0 +1,7 @@
+import type { KindWords } from '../wording/kind.ts'
+import { ceilingRunnersWords } from './ceiling-runners/words.ts'
+
+/** What is said of each kind of build that has its words in its own folder. */
+export const KIND_WORDS: Readonly<Record<string, KindWords>> = {
+  'ceiling-runners': ceilingRunnersWords,
+}
