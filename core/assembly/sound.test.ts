@@ -5,9 +5,12 @@ import type { Assembly } from './assembly.ts'
 import { missing, misplaced } from './sound.ts'
 
 const ctx = exampleContext('imperial', [exampleGoods('imperial', 'pail', 8)])
+const totes = exampleContext('imperial', [exampleGoods('imperial', 'tote', 4)])
 const shaped = (family: string): Assembly => {
   const f = findFamily(family)!
-  const r = f.shape(f.start(ctx), ctx)
+  const first = f.shape(f.start(ctx), ctx)
+  // What takes only totes gets some.
+  const r = !first.ok && first.problem.code === 'no-totes' ? f.shape(f.start(totes), totes) : first
   if (!r.ok) throw new Error(JSON.stringify(r.problem))
   return JSON.parse(JSON.stringify(r.value.assembly))
 }
@@ -18,11 +21,7 @@ const changed = (change: (a: Assembly) => void) => {
 }
 
 describe('an assembly', () => {
-  it.each(
-    allFamilies()
-      .map((f) => f.id)
-      .filter((id) => id !== 'tote-rack'),
-  )('of a %s has no flaw', (id) => {
+  it.each(allFamilies().map((f) => f.id))('of a %s has no flaw', (id) => {
     const a = shaped(id)
     expect([...missing(a), ...misplaced(a)]).toEqual([])
   })

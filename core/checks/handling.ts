@@ -56,6 +56,11 @@ export const tiltUp = defineCheck({
   },
 })
 
+/** What a person lifts to a height of the hands, of what they lift to the knuckles: revised NIOSH equation (1991). */
+const [KNUCKLES_MM, HIGHEST_MM, PER_MM] = [750, 1750, 0.0003]
+export const liftShare = (handsMm: number): number =>
+  1 - PER_MM * Math.max(0, Math.min(handsMm, HIGHEST_MM) - KNUCKLES_MM)
+
 /**
  * The heaviest thing anyone lifts: a piece, a frame's top edge while it is tilted up, one of the goods on its way to a
  * shelf.
@@ -64,18 +69,25 @@ export const heaviestLift = defineCheck({
   id: 'lift',
   reads: ['assembly', 'parts', 'settings', 'goods'],
   run({ assembly, parts, settings, goods }): CheckResult[] {
-    const limit = PEOPLE * settings.onePersonKg
-    const one = (subject: string, code: string, massKg: number, ids: string[], data: CheckResult['data'] = {}) =>
-      measured({
+    const one = (
+      subject: string,
+      code: string,
+      massKg: number,
+      ids: string[],
+      data: CheckResult['data'] = {},
+      share = 1,
+    ) => {
+      const oneKg = settings.onePersonKg * share
+      return measured({
         check: 'lift',
         link: 'handling',
-        code: massKg > settings.onePersonKg ? `${code}-two` : code,
+        code: massKg > oneKg ? `${code}-two` : code,
         quantity: 'mass',
         subject,
         demand: massKg,
-        capacity: limit,
+        capacity: PEOPLE * oneKg,
         parts: ids,
-        data: { massKg, oneKg: settings.onePersonKg, people: Math.ceil(massKg / settings.onePersonKg), ...data },
+        data: { massKg, oneKg, people: Math.ceil(massKg / oneKg), ...data },
         working: {
           formula: 'mass ≤ people × one person’s lift',
           inputs: [
@@ -87,10 +99,21 @@ export const heaviestLift = defineCheck({
               quantity: 'mass',
               source: 'project setting; revised NIOSH lifting equation (1991), load constant 23 kg',
             },
+            ...(share < 1
+              ? [
+                  {
+                    symbol: 'VM',
+                    value: share,
+                    quantity: 'ratio' as const,
+                    source: 'NIOSH 1991: 1 − 0.003·|V − 75|, V in cm, hands no higher than 175 counted',
+                  },
+                ]
+              : []),
           ],
           source: 'NIOSH 1991',
         },
       })
+    }
     const results: CheckResult[] = []
     const heavy = assembly.parts.reduce((a, b) => (partMassKg(b) > partMassKg(a) ? b : a))
     results.push(one('piece', 'lift-piece', partMassKg(heavy), [heavy.id]))
@@ -120,9 +143,11 @@ export const heaviestLift = defineCheck({
         }),
       )
     else if (weighed.length > 0) {
-      const top = weighed.reduce((a, b) => (b.i.massKg! > a.i.massKg! ? b : a))
+      const hard = ({ i }: (typeof weighed)[number]) => i.massKg! / liftShare((i.box.min[2] + i.box.max[2]) / 2)
+      const top = weighed.reduce((a, b) => (hard(b) > hard(a) ? b : a))
+      const share = liftShare((top.i.box.min[2] + top.i.box.max[2]) / 2)
       results.push({
-        ...one('goods', 'lift-goods', top.i.massKg!, [], { goods: goods.get(top.i.goodsId)?.name ?? '' }),
+        ...one('goods', 'lift-goods', top.i.massKg!, [], { goods: goods.get(top.i.goodsId)?.name ?? '' }, share),
         bays: [top.b.id],
       })
     }

@@ -11,7 +11,7 @@ const examples = allFamilies().flatMap((f) =>
     const r = f.shape(e.params, e.context)
     if (!r.ok) return []
     const steps = f.steps(e.params, r.value)
-    return [{ name: `${f.id}: ${e.name}`, a: r.value.assembly, steps, wall: e.context.space.construction }]
+    return [{ name: `${f.id}: ${e.name}`, a: r.value.assembly, steps, space: e.context.space }]
   }),
 )
 const detailsOf = (a: (typeof examples)[number]['a']) => {
@@ -65,20 +65,20 @@ describe('joints drawn large', () => {
     }
   })
   it.each(examples.map((x) => [x.name, x] as const))(
-    '%s: every fixing is driven in one step, and drawn as deep in its stud as it was judged',
-    (_n, { a, steps, wall }) => {
+    '%s: every fixing is driven in one step, and drawn as deep in its stud or joist as it was judged',
+    (_n, { a, steps, space }) => {
       expect(steps.flatMap((s) => s.anchors ?? []).sort()).toEqual(a.anchors.map((x) => x.id).sort())
       for (const x of a.anchors) {
-        const d = anchorDetail(a, x, wall)!
+        const d = anchorDetail(a, x, space)!
         expect(d.near.id).toBe(x.part)
-        expect(d.way.map((v) => v.toFixed(6)).map(Number)).toEqual([0, -1, 0])
+        expect(d.way.map((v) => v.toFixed(6)).map(Number)).toEqual(x.into === 'joist' ? [0, 0, 1] : [0, -1, 0])
         expect(d.fasteners[0].intoMm).toBeCloseTo(x.embedMm, 6)
         const drawn = d.draw().marks.flatMap((m) => ('part' in m && m.part ? [m.part] : []))
         expect(drawn).toEqual(expect.arrayContaining([x.part, `${x.id}-stud`, `${x.id}-lining`]))
       }
       const [first] = a.anchors
-      if (first) expect(anchorDetail(a, first, { kind: 'masonry' })).toBeNull()
-      if (first) expect(anchorDetail(a, { ...first, fastener: null }, wall)).toBeNull()
+      if (first) expect(anchorDetail(a, first, { construction: { kind: 'masonry' }, joists: null })).toBeNull()
+      if (first) expect(anchorDetail(a, { ...first, fastener: null }, space)).toBeNull()
     },
   )
   it('a rail on a post, by hand: screws from the rail’s side, as deep as they are long less the rail', () => {

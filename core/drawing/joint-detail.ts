@@ -9,7 +9,7 @@ import { parting, reachAlong } from '../geometry/parting.ts'
 import type { Polyhedron } from '../geometry/polyhedron.ts'
 import type { Stretch } from '../geometry/stretch.ts'
 import { add, cross, dot, scale, sub, unit, type Vec3 } from '../geometry/vec.ts'
-import type { Construction } from '../room/room.ts'
+import type { FreeSpace } from '../room/room.ts'
 import { inkOf } from './ink.ts'
 import type { FastenerArrow } from './iso.ts'
 import type { Mark, Scene } from './scene.ts'
@@ -338,35 +338,59 @@ function sceneOf(a: Assembly, joined: readonly string[], page: Page, marks: read
   }
 }
 
-/** A stud of a usual depth, and what is drawn of its height, mm. */
+/** A stud or joist of a usual depth, and what is drawn of its length, mm. */
 const STUD_DEEP_MM = 89
 const STUD_SEEN_MM = 900
 
-/** A fixing into a stud, with the lining before it; null where it is not into one, or known by its maker only. */
-export function anchorDetail(a: Assembly, x: Anchor, wall: Construction): JointDetail | null {
+type Behind = Pick<FreeSpace, 'construction' | 'joists'>
+
+/** What a fixing goes into, as a board: where it lies, how thick the lining before it is, and which way it is driven. */
+function woodBehind(x: Anchor, { construction: wall, joists }: Behind) {
+  if (x.into === 'stud' && wall.kind === 'studs')
+    return {
+      wideMm: wall.studMm,
+      liningMm: wall.lined ? wall.liningMm : 0,
+      along: [0, 0, 1] as Vec3,
+      way: [0, -1, 0] as Vec3,
+    }
+  if (x.into === 'joist' && joists?.size)
+    return {
+      wideMm: joists.size.wideMm,
+      liningMm: joists.liningMm,
+      along: (joists.run === 'out' ? [0, 1, 0] : [1, 0, 0]) as Vec3,
+      way: [0, 0, 1] as Vec3,
+    }
+  return null
+}
+
+/** A fixing into a stud or joist, with the lining before it; null where it is in neither, or known by its maker only. */
+export function anchorDetail(a: Assembly, x: Anchor, behind: Behind): JointDetail | null {
   const near = a.parts.find((p) => p.id === x.part)
   const fastener = x.fastener && findScrew(x.fastener)
-  if (!near || !fastener || x.into !== 'stud' || wall.kind !== 'studs') return null
-  const lining = wall.lined ? wall.liningMm : 0
+  const there = woodBehind(x, behind)
+  if (!near || !fastener || !there) return null
+  const { liningMm, along, way } = there
+  // The face it stands on: the wall's, or the underside of the ceiling.
+  const face = reachAlong(turnedBox(near), way)[1]
   const wood = (id: string, fromMm: number, deepMm: number, wideMm: number): Part => ({
     ...near,
     id,
     role: 'post',
     stock: { kind: 'board', section: '', grade: '', treated: false },
     size: { lengthMm: STUD_SEEN_MM, widthMm: deepMm, thicknessMm: wideMm },
-    at: { centre: [x.at[0], -fromMm - deepMm / 2, x.at[2]], along: [0, 0, 1], across: [0, 1, 0] },
+    at: { centre: add(x.at, scale(way, face + fromMm + deepMm / 2 - dot(x.at, way))), along, across: way },
     outline: undefined,
     machining: [],
   })
-  const stud = wood(`${x.id}-stud`, lining, STUD_DEEP_MM, wall.studMm)
+  const stud = wood(`${x.id}-stud`, liningMm, STUD_DEEP_MM, there.wideMm)
   const board: Part = {
-    ...wood(`${x.id}-lining`, 0, lining, STUD_SEEN_MM),
+    ...wood(`${x.id}-lining`, 0, liningMm, STUD_SEEN_MM),
     stock: { kind: 'existing', name: '', massKg: 0 },
   }
   // Its head lies so far before the piece that its point is where it was judged to be.
-  const outer = reachAlong(turnedBox(near), [0, 1, 0])[1]
-  const beforeMm = Math.max(0, fastener.lengthMm - x.embedMm - lining - outer)
-  const parts = [...a.parts, stud, ...(lining > 0 ? [board] : [])]
+  const outer = reachAlong(turnedBox(near), way)[0]
+  const beforeMm = Math.max(0, fastener.lengthMm - x.embedMm - liningMm - (face - outer))
+  const parts = [...a.parts, stud, ...(liningMm > 0 ? [board] : [])]
   return jointDetail(
     { ...a, parts },
     {

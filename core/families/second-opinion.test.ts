@@ -52,6 +52,23 @@ const agrees = (name: string, supports: readonly Support[], frame: readonly numb
     expect([name, s.id, said]).toEqual([name, s.id, 'agrees'])
   })
 
+/**
+ * What hangs at two places and is kept from turning there: together an edge and the fastener beside it give what a beam
+ * on two supports gives, with all loads on its middle line.
+ */
+function heldBelow(r: BuildReading, p: Part): { supports: Support[]; net: number[] } | null {
+  const own = r.shaped.assembly.supports.filter((s) => 'part' in s.from && s.from.part === p.id)
+  const mains = own.filter((s) => !s.steadies)
+  if (mains.length !== 2 || mains.length === own.length || own.some((s) => Math.abs(s.push[2]) < 0.9)) return null
+  const place = (s: Support) => dot(mid(s.contact.min, s.contact.max), p.at.along)
+  const net = mains.map((s) =>
+    own
+      .filter((o) => Math.abs(place(o) - place(s)) < 1)
+      .reduce((n, o) => n + (r.service.reactions.get(o.id) ?? 0) * o.push[2], 0),
+  )
+  return { supports: mains, net }
+}
+
 /** What acts on a body: all its parts that nothing holds by themselves, and what they bear. */
 function loadsOnBody(r: BuildReading, b: Body): { at: Vec3; n: Vec3 }[] {
   return b.parts.flatMap((id) => {
@@ -69,9 +86,17 @@ describe.each(allFamilies().map((f) => [f.id, f] as const))('%s', (_id, family) 
       for (const p of r.shaped.assembly.parts) {
         const m = r.service.members.get(p.id)!
         if (m.state.kind !== 'beam' || Math.max(...p.at.along.map(Math.abs)) < 0.99) continue
+        const loads = m.loads.map((x) => force(onto(p, x)))
+        const below = heldBelow(r, p)
+        if (below) {
+          const frame = memberFrame(p, loads, below.supports)
+          const all = loads.reduce((s, l) => s + Math.hypot(...l.n), 0)
+          frame.forEach((n, i) => expect(Math.abs(n - below.net[i])).toBeLessThan(SHARE * all + 1e-6))
+          looked++
+          continue
+        }
         const supports = justHeld(r, p)
         if (!supports) continue
-        const loads = m.loads.map((x) => force(onto(p, x)))
         const all = loads.reduce((s, l) => s + Math.hypot(...l.n), 0)
         agrees(p.id, supports, memberFrame(p, loads, supports), r, all)
         looked++

@@ -4,6 +4,9 @@ import { roleName } from './names.ts'
 import { plural, type Data, type Say } from './say.ts'
 import type { FeatureKind } from '../room/features.ts'
 
+/** Room for things lower than this is none, mm. */
+const LEAST_TALL_MM = 50
+
 type Words = (r: CheckResult, d: Data, say: Say) => string
 
 const met = (d: Data) => metName(String(d.kind), String(d.name))
@@ -57,9 +60,14 @@ export const ROOM_TABLE: Record<string, Words> = {
     const gap = Number(d.gapMm)
     const door = metName('sectional-door', String(d.name))
     if (r.state === 'holds') return `${door.replace(/^t/, 'T')} passes with ${say.length(gap)} to spare at its nearest.`
+    const tall = Number(d.tallMm ?? 0)
+    const lower =
+      tall >= LEAST_TALL_MM
+        ? ` In ${Number(d.places) === 1 ? 'the place' : `the ${d.places} places`} it strikes nothing may be taller than ${say.length(tall)}.`
+        : ''
     return gap < 0
-      ? `${door.replace(/^t/, 'T')} hits it on the way up, by ${say.length(-gap)}: its top edge rises above the track on the bend.`
-      : `${door.replace(/^t/, 'T')} comes within ${say.length(gap)} of it on the way up; ${say.length(Number(d.wantedMm))} is wanted.`
+      ? `${door.replace(/^t/, 'T')} hits it on the way up, by ${say.length(-gap)}: its top edge rises above the track on the bend.${lower}`
+      : `${door.replace(/^t/, 'T')} comes within ${say.length(gap)} of it on the way up; ${say.length(Number(d.wantedMm))} is wanted.${lower}`
   },
   'under-slope': (r, d, say) =>
     r.state === 'holds'

@@ -25,7 +25,7 @@ interface Kind {
   parts: Set<string>
   joint: string
   count: number
-  /** What it is fixed to, where that is none of its pieces. */
+  /** What it is fixed to, where that is none of its pieces: the stud, the joist. */
   to?: string
 }
 const kinds = computed(() => {
@@ -42,10 +42,10 @@ const kinds = computed(() => {
     kind.parts.add(j.near).add(j.far)
   }
   for (const x of stepAnchors(shaped.assembly, steps, props.index)) {
-    const detail = anchorDetail(shaped.assembly, x, props.reading.space.construction)
+    const detail = anchorDetail(shaped.assembly, x, props.reading.space)
     if (!detail) continue
     const key = `anchor|${alike(detail)}`
-    const fresh = { detail, ways: [detail.way], parts: new Set<string>(), joint: x.id, count: 0, to: 'the stud' }
+    const fresh = { detail, ways: [detail.way], parts: new Set<string>(), joint: x.id, count: 0, to: `the ${x.into}` }
     const kind = found.get(key) ?? fresh
     found.set(key, kind)
     kind.count++
@@ -64,7 +64,7 @@ const shown = computed(() =>
     const [one, other] = [detail.near, detail.far].map((p) => roleName(p.role))
     return {
       key: k.joint,
-      title: `${one} on ${k.to ? 'stud' : other}`,
+      title: `${one} on ${k.to ? k.to.replace('the ', '') : other}`,
       count: k.count,
       lines: sayJoint(detail, [near, k.to ?? (far === near ? 'the next one' : far)], bore, readings.say, k.ways),
       scene: detail.draw(),

@@ -65,6 +65,38 @@ export function nearestToDoor(
   return best
 }
 
+/** Heights are found to this, mm. */
+const HEIGHT_MM = 0.5
+
+/** How much lower what hangs over a door must be for the door to pass under it, mm; all of it where none would do. */
+function shorterBy(whole: DoorTravel, side: readonly Point[]): number {
+  const [low, high] = [Math.min(...side.map((p) => p[1])), Math.max(...side.map((p) => p[1]))]
+  const passes = (by: number) =>
+    leastGap(whole, hull(side.map((p): Point => [p[0], Math.max(p[1], low + by)])), DOOR_SPARE_MM).gapMm >=
+    DOOR_SPARE_MM
+  let [lo, hi] = [0, high - low - 1]
+  if (hi <= 0 || !passes(hi)) return high - low
+  while (hi - lo > HEIGHT_MM) {
+    const middle = (lo + hi) / 2
+    if (passes(middle)) hi = middle
+    else lo = middle
+  }
+  return hi
+}
+
+/** Of the places whose goods a door strikes: which they are, and how tall what hangs there may be at most. */
+function struckPlaces(w: WallLine, f: Feature, solids: BuildSolids) {
+  const whole = travelOf(f)!
+  const bays = new Map<string, number>()
+  for (const g of solids.goods) {
+    const side = besideDoor(w, f, g.body)
+    if (!side || leastGap(whole, side).gapMm >= DOOR_SPARE_MM) continue
+    const tallMm = g.body.max[2] - g.body.min[2] - shorterBy(whole, side)
+    bays.set(g.bay, Math.min(bays.get(g.bay) ?? Infinity, tallMm))
+  }
+  return { bays: [...bays.keys()], tallMm: Math.min(...bays.values()) }
+}
+
 /** The way of a door that rolls up over its head, its top edge above the track on the bend. */
 export const doorSweep = defineRoomCheck({
   id: 'door-sweep',
@@ -76,6 +108,7 @@ export const doorSweep = defineRoomCheck({
       const near = nearestToDoor(w, f, solids)
       if (!near) return []
       const track = doorTrack(f, f.sectional)
+      const struck = near.gapMm < DOOR_SPARE_MM && near.bay ? struckPlaces(w, f, solids) : null
       return [
         measured({
           check: 'door-sweep',
@@ -86,7 +119,7 @@ export const doorSweep = defineRoomCheck({
           demand: DOOR_SPARE_MM,
           capacity: Math.max(near.gapMm, 0),
           parts: near.part ? [near.part] : [],
-          bays: near.bay ? [near.bay] : [],
+          bays: struck?.bays ?? (near.bay ? [near.bay] : []),
           data: {
             name: f.name,
             gapMm: near.gapMm,
@@ -94,6 +127,7 @@ export const doorSweep = defineRoomCheck({
             atMm: near.atMm,
             restMm: restingTopMm(track),
             door: f.id,
+            ...(struck ? { places: struck.bays.length, tallMm: Math.max(0, struck.tallMm) } : {}),
           },
           working: {
             formula: 'least distance from the sections on their rollers, over the whole travel',
