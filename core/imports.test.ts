@@ -29,6 +29,7 @@ const MAY: Record<string, string[]> = {
     'families/dim-pen.ts',
     'families/all-words.ts',
     'drawing/joint-detail.ts',
+    'drawing/setting-out.ts',
     'steps',
     'takeoff/batch-lines.ts',
     'takeoff/cut-order.ts',

@@ -461,6 +461,12 @@ onMounted(() => {
   stroke: var(--ink);
   pointer-events: stroke;
 }
+.thing.chalk {
+  fill: none;
+  stroke: var(--chalk);
+  stroke-width: 1.8;
+  pointer-events: none;
+}
 .thing.work {
   fill: none;
   stroke: var(--ink-soft);

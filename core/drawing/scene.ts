@@ -3,7 +3,19 @@ import type { Point } from '../geometry/hull.ts'
 
 /** How a thing is drawn; the renderer gives it line weight, fill and hatch. */
 export type Ink =
-  'board' | 'sheet' | 'cut-board' | 'cut-sheet' | 'goods' | 'person' | 'floor' | 'wall' | 'fitting' | 'leaf' | 'work'
+  | 'board'
+  | 'sheet'
+  | 'cut-board'
+  | 'cut-sheet'
+  | 'goods'
+  | 'person'
+  | 'floor'
+  | 'wall'
+  | 'fitting'
+  | 'leaf'
+  | 'work'
+  /** What is marked on wall or ceiling. */
+  | 'chalk'
 
 export type Mark =
   | { kind: 'outline'; points: Point[]; ink: Ink; part?: string; goods?: string }

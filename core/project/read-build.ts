@@ -91,6 +91,8 @@ const AT_WALL_MM = 20
 function nextOnWall(p: Project, build: Build): number {
   const wall = p.room.walls.find((w) => w.id === build.wallId)
   const hangs = findFamily(build.family)?.hangs
+  // Out in the room it stands before nothing of the wall.
+  if (wall && build.outMm >= wall.depthMm) return Infinity
   return Math.min(
     ...p.builds
       .filter(

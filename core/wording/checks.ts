@@ -208,7 +208,7 @@ const TABLE: Record<string, Words> = {
     'Not proven: trusses are made for their roof alone. Only an engineer may say what may hang from them.',
   'joists-sloped': () => 'Not proven: this ceiling slopes, and nothing level lies on its rafters.',
   'joists-no-span': () => 'Not proven: say in Survey how thick and deep the joists are, and how far they span.',
-  'joists-missed': () => 'Not proven: a spreader bears where no joist is known.',
+  'joists-missed': () => 'Not proven: something of it hangs where no joist is known.',
   hinges: (r, d, say) =>
     r.state === 'holds'
       ? `The ${plural(Number(d.hinges), 'hinge')} of the ${roleName(String(d.role))} hold it${share(r, say)}: pulled with ${say.force(Number(d.pulledN))} at most.`

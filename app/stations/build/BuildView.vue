@@ -26,6 +26,7 @@ import { useChosenBuild } from '../../composables/chosen-build.ts'
 import IsoScene from '../../drawing/IsoScene.vue'
 import SceneView from '../../drawing/SceneView.vue'
 import BuildInSpace from '../../space/BuildInSpace.vue'
+import SettingOut from './SettingOut.vue'
 import JointDetails from './JointDetails.vue'
 import { useDocument } from '../../stores/document.ts'
 import { useReadings } from '../../stores/readings.ts'
@@ -298,6 +299,7 @@ const marks = computed(() => reading.value!.shaped.assembly.stick)
             ><template v-if="f.rated">: bore and set it as its maker says</template>
           </li>
         </ul>
+        <SettingOut :reading="reading" :index="index" />
         <JointDetails :reading="reading" :index="index" @pick="pick" />
         <div v-if="step.hold" class="hold">
           <p class="mb-1">

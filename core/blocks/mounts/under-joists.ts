@@ -48,8 +48,7 @@ function edges(d: Draft, part: string, at: { x: number; y: number }, shared: Box
 /** Held up at a place by fasteners, and kept from turning there by whichever edge then presses. */
 function holdAt(
   d: Draft,
-  part: string,
-  on: string | null,
+  [part, on]: readonly [string, string | null],
   at: { x: number; y: number },
   by: { joint?: string; anchor?: string },
   shared: Box,
@@ -81,7 +80,7 @@ export function hangUnderJoists(d: Draft, part: string, o: Over, count = 1): num
       embedMm: screw.lengthMm - throughMm,
       holds: ['x', 'y', 'z'],
     })
-    holdAt(d, part, null, at, { anchor }, d.box(part))
+    holdAt(d, [part, null], at, { anchor }, d.box(part))
   }
   return places.length
 }
@@ -106,5 +105,5 @@ export function hangUnder(
   const all = count * places.length
   const joint =
     from === 'below' ? d.screw(part, on, all, 'side', high, over) : d.screw(on, part, all, 'side', over, high)
-  for (const at of places) holdAt(d, part, on, at, { joint }, shared)
+  for (const at of places) holdAt(d, [part, on], at, { joint }, shared)
 }

@@ -1,8 +1,11 @@
-import { BODY, tiltRoomMm } from '../../goods/person.ts'
+import { BODY, reachMm, tiltRoomMm } from '../../goods/person.ts'
 import { defineRoomCheck } from '../room-check.ts'
 import { measured, type CheckResult } from '../check.ts'
 
-/** Totes on rails above the shoulder are tipped in: what their rear rises into must be free. */
+/**
+ * Totes on rails above the shoulder are tipped in: what their rear rises into must be free. Out of reach from the floor
+ * one stands on a ladder, and they go in level.
+ */
 export const tiltIn = defineRoomCheck({
   id: 'tilt-in',
   reads: ['assembly', 'goods', 'settings'],
@@ -14,7 +17,7 @@ export const tiltIn = defineRoomCheck({
         const g = goods.get(i.goodsId)
         const rim = b.holds === 'rim' ? (g?.tote?.rimMm ?? 0) : (g?.tallMm ?? 0)
         const rail = i.box.max[2] - rim
-        if (!g || rail <= BODY.shoulder * settings.personMm) continue
+        if (!g || rail <= BODY.shoulder * settings.personMm || rail > reachMm(settings.personMm)) continue
         const need = tiltRoomMm(rim, g.deepMm)
         const have = b.clear.max[2] - rail
         const r = measured({
