@@ -64,6 +64,39 @@ export const levelTerms = (levels: readonly Level[], aboveMm: number, sheetMm: n
       : [{ name: 'sheet', mm: sheetMm }]
   })
 
+/** The lowest shelf keeps this much room for a broom and a level foot, mm. */
+const KICK = 100
+
+/**
+ * What framed shelves over a floor need from below up, as terms for each: every opening is its tallest thing and the
+ * play; frame and sheet come on top.
+ */
+export function framedTerms(
+  levels: readonly Level[],
+  f: { frameMm: number; sheetMm: number },
+  aboveMm: number,
+): Term[][] {
+  const out: Term[][] = []
+  let below = levels[0]?.floor ? levels[0] : null
+  for (const level of levels.filter((l) => !l.floor)) {
+    const frame: Term[] = [
+      { name: 'frame', mm: f.frameMm },
+      { name: 'sheet', mm: f.sheetMm },
+    ]
+    out.push(
+      below
+        ? [
+            { name: out.length === 0 ? 'on-floor' : 'tallest', mm: below.tallest?.tallMm ?? 0 },
+            { name: 'above-play', mm: aboveMm },
+            ...frame,
+          ]
+        : [{ name: 'kick', mm: KICK }, ...frame],
+    )
+    below = level
+  }
+  return out
+}
+
 /**
  * Tops of the bottom and the shelves of a box, from its underside: what is tacked follows the goods, what is fixed may
  * not overlap.

@@ -36,8 +36,6 @@ export const postRackParams = z.object({
   raise: z.enum(['tilt', 'in-place']),
   front: z.enum(['open', 'doors', 'curtain']),
 })
-export const RAIL_SCREWS = { screws: 3, 'more-screws': 5 } as const
-export const CROSS_SCREWS = { two: 2, three: 3, four: 4 } as const
 export type PostRackParams = z.infer<typeof postRackParams>
 
 const STOCK: Record<UnitSystem, Pick<PostRackParams, 'railSection' | 'postSection' | 'backSection' | 'sheet'>> = {

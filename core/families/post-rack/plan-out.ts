@@ -3,13 +3,12 @@ import { besideHinges } from '../../blocks/fronts/front.ts'
 import { CURTAIN_RAIL } from '../../catalogue/hardware.ts'
 import { findSection } from '../../catalogue/lumber.ts'
 import { findSheet } from '../../catalogue/sheets.ts'
-import type { Goods } from '../../goods/goods.ts'
 import { roundDown } from '../../measure/rounding.ts'
 import { inches } from '../../measure/units.ts'
 import { unitsOf } from '../../assembly/settings.ts'
 import { shelfPlay, type DimPen } from '../dim-pen.ts'
 import type { ShapeContext, Shaped, Term } from '../family.ts'
-import { house, type Level, type Opening } from '../house-on-shelves.ts'
+import { framedTerms, house, type Level, type Opening } from '../house-on-shelves.ts'
 import { equalModules, moduleSizes, modulesFor } from './modules.ts'
 import { LIMITS, type PostRackParams } from './parameters.ts'
 
@@ -24,9 +23,6 @@ const STICK_OUT = inches(1)
 const POSTS_EVERY = inches(49)
 /** Cross pieces no further apart: the span for which 3/4 in panels are rated. */
 const CROSS_EVERY = inches(24)
-/** The lowest shelf keeps this much room for a broom and a level foot, mm. */
-const KICK = 100
-
 export interface ModulePlan {
   left: number
   lengthMm: number
@@ -56,32 +52,6 @@ interface Stocks {
   sheetThick: number
 }
 
-/**
- * Heights of shelves' tops from the goods on them: every opening is its tallest thing and the play; frame and sheet
- * come on top.
- */
-function heights(levels: Level[], s: Stocks, aboveMm: number): Term[][] {
-  const out: Term[][] = []
-  let below: { tallest: Goods | null } | null = levels[0]?.floor ? levels[0] : null
-  for (const level of levels.filter((l) => !l.floor)) {
-    const frame: Term[] = [
-      { name: 'frame', mm: s.railDepth },
-      { name: 'sheet', mm: s.sheetThick },
-    ]
-    out.push(
-      below
-        ? [
-            { name: out.length === 0 ? 'on-floor' : 'tallest', mm: below.tallest?.tallMm ?? 0 },
-            { name: 'above-play', mm: aboveMm },
-            ...frame,
-          ]
-        : [{ name: 'kick', mm: KICK }, ...frame],
-    )
-    below = level
-  }
-  return out
-}
-
 export function planOut(
   p: PostRackParams,
   ctx: ShapeContext,
@@ -99,6 +69,7 @@ export function planOut(
     postThick: post.thicknessMm,
     sheetThick: sheet.thicknessMm,
   }
+  const frame = { frameMm: s.railDepth, sheetMm: s.sheetThick }
   const { kerfMm, squaringTrimMm, sheetTrimMm } = ctx.settings
 
   const { aboveMm, sideMm } = shelfPlay(pen, 600, PLAY_ABOVE)
@@ -144,7 +115,7 @@ export function planOut(
 
   const layOut = (lengths: number[]) => modulesOf(lengths, p, s)
   const growsFor = (levels: Level[]) => {
-    const tops = heights(levels, s, aboveMm).map((t) => t.reduce((n, x) => n + x.mm, 0))
+    const tops = framedTerms(levels, frame, aboveMm).map((t) => t.reduce((n, x) => n + x.mm, 0))
     let z = 0
     for (const t of tops) z += t
     const last = levels[levels.length - 1]
@@ -202,7 +173,7 @@ export function planOut(
   })
 
   const tops: number[] = []
-  heights(levels, s, aboveMm).forEach((terms, i) => {
+  framedTerms(levels, frame, aboveMm).forEach((terms, i) => {
     const from: Term[] = i === 0 ? terms : [{ name: 'shelf-below', mm: tops[i - 1] }, ...terms]
     tops.push(
       pen.sum(

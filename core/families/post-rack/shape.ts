@@ -14,7 +14,8 @@ import { besideHinges } from '../../blocks/fronts/front.ts'
 import { closeFront, overPosts, stretch } from '../../blocks/fronts/standing.ts'
 import { placeBrace } from '../../blocks/frame/brace.ts'
 import { tieToWall } from '../../blocks/mounts/tie.ts'
-import { CROSS_SCREWS, RAIL_SCREWS, type PostRackParams } from './parameters.ts'
+import { CROSS_SCREWS, placeShelfFrame, railOnPost } from '../../blocks/frame/shelf-frame.ts'
+import type { PostRackParams } from './parameters.ts'
 import { planOut, type PostRackPlan } from './plan-out.ts'
 
 /*
@@ -133,76 +134,24 @@ function posts(d: Draft, p: PostRackParams, ctx: ShapeContext, plan: PostRackPla
 
 function shelf(d: Draft, p: PostRackParams, ctx: ShapeContext, plan: PostRackPlan, m: number, i: number, y0: number) {
   const module = plan.modules[m]
-  const rail = findSection(p.railSection)!
-  const post = findSection(p.postSection)!
-  const sheet = findSheet(p.sheet)!
-  const stock = board(p.railSection, ctx.settings.grade)
-  const yBack = y0 + post.thicknessMm
-  const under = plan.tops[i] - sheet.thicknessMm
-  const z = under - rail.widthMm
-  for (const [side, y] of [
-    ['rear', yBack],
-    ['front', yBack + plan.depthMm - rail.thicknessMm],
-  ] as const) {
-    const id = `rail-${m}-${i}-${side}`
-    d.square({
-      id,
-      role: 'rail',
-      stock,
-      min: [module.left, y, z],
-      size: [module.lengthMm, rail.thicknessMm, rail.widthMm],
-      along: 'x',
-      across: 'z',
-    })
-    module.posts.forEach((_, k) => {
-      const on = `post-${m}-${k}-${side}`
-      const j =
-        p.railJoint === 'bolts'
-          ? d.bolt(on, id, 2, ctx.settings.yard === 'imperial' ? 'bolt-3/8x3.5' : 'bolt-M10x90')
-          : d.screw(on, id, RAIL_SCREWS[p.railJoint], 'side', post.thicknessMm, rail.thicknessMm)
-      d.rest(id, on, 'fasteners', j)
-    })
-  }
-  const crosses = module.crosses.map((x, k) => {
-    const id = `cross-${m}-${i}-${k}`
-    d.square({
-      id,
-      role: 'cross',
-      stock,
-      min: [x, yBack + rail.thicknessMm, z],
-      size: [rail.thicknessMm, plan.depthMm - 2 * rail.thicknessMm, rail.widthMm],
-      along: 'y',
-      across: 'z',
-    })
-    for (const side of ['rear', 'front'])
-      d.rest(
-        id,
-        `rail-${m}-${i}-${side}`,
-        'fasteners',
-        d.screw(`rail-${m}-${i}-${side}`, id, CROSS_SCREWS[p.crossJoint], 'end', rail.thicknessMm, 200),
-      )
-    return id
+  const yBack = y0 + findSection(p.postSection)!.thicknessMm
+  const whole = (id: string) => ({ id, from: module.left, to: module.left + module.lengthMm })
+  const rails = (['rear', 'front'] as const).map((side) => ({ side, id: `rail-${m}-${i}-${side}` }))
+  placeShelfFrame(d, {
+    section: findSection(p.railSection)!,
+    stock: board(p.railSection, ctx.settings.grade),
+    sheet: findSheet(p.sheet)!,
+    backMm: yBack,
+    frontMm: yBack + plan.depthMm,
+    topMm: plan.tops[i],
+    rear: { role: 'rail', pieces: [whole(rails[0].id)] },
+    front: [whole(rails[1].id)],
+    crosses: module.crosses.map((left, k) => ({ id: `cross-${m}-${i}-${k}`, left })),
+    crossScrews: CROSS_SCREWS[p.crossJoint],
+    sheets: [whole(`shelf-${m}-${i}`)],
   })
-  const id = `shelf-${m}-${i}`
-  d.square({
-    id,
-    role: 'shelf',
-    stock: { kind: 'sheet', sheet: sheet.id },
-    min: [module.left, yBack, under],
-    size: [module.lengthMm, plan.depthMm, sheet.thicknessMm],
-    along: 'x',
-    across: 'y',
-  })
-  for (const side of ['rear', 'front']) {
-    const on = `rail-${m}-${i}-${side}`
-    d.rest(
-      id,
-      on,
-      'bearing',
-      d.screw(id, on, Math.max(2, Math.ceil(module.lengthMm / 400)), 'side', sheet.thicknessMm, rail.widthMm),
-    )
-  }
-  for (const c of crosses) d.rest(id, c)
+  for (const { side, id } of rails)
+    module.posts.forEach((_, k) => railOnPost(d, id, `post-${m}-${k}-${side}`, p.railJoint, ctx.settings.yard))
 }
 
 function brace(d: Draft, p: PostRackParams, ctx: ShapeContext, plan: PostRackPlan, y0: number, tied: boolean) {
