@@ -53,7 +53,7 @@ describe('an assembly', () => {
   })
   it('tells of the piece a contact leaves', () => {
     const a = shaped('post-rack')
-    const s = a.supports.find((x) => x.on.kind === 'part' && 'part' in x.from)!
+    const s = a.supports.find((x) => x.on.kind === 'part' && 'part' in x.from && x.from.part.startsWith('rail'))!
     s.contact.max[2] += 500
     expect(misplaced(a)).toEqual([{ code: 'apart', id: 'part' in s.from ? s.from.part : '' }])
   })

@@ -1,4 +1,5 @@
 import { describe, expect, it } from '@jest/globals'
+import type { Support } from '../assembly/assembly.ts'
 import { wrenchOf, type Force } from '../loads/body.ts'
 import type { LoadPath } from '../loads/load-path.ts'
 import { equilibrium } from './equilibrium.ts'
@@ -16,7 +17,8 @@ const path = (arrivals: Force[] = [{ at: [400, 200, 0], n: [0, 0, -1000] }]): Lo
   notWeighed: [],
 })
 const foot = (x: number, y: number, n: number): Force => ({ at: [x, y, 0], n: [0, 0, -n] })
-const look = (service: LoadPath, design = path()) => equilibrium.run({ service, design } as CheckContext)[0]
+const look = (service: LoadPath, design = path(), supports: Partial<Support>[] = []) =>
+  equilibrium.run({ assembly: { supports }, service, design } as never as CheckContext)[0]
 
 describe('equilibrium', () => {
   it('holds when all arrives where it was put in', () => {
@@ -37,5 +39,26 @@ describe('equilibrium', () => {
     ] satisfies Force[]
     expect(look(path([foot(400, 200, 1000), ...couple])).state).toBe('unknown')
     expect(look({ ...path(), besideMm: 9 })).toMatchObject({ state: 'unknown', code: 'unknown-beside' })
+  })
+  it('leaves a little more to what hangs on the wall and stands on the floor: it only shifts between the two', () => {
+    const at = (y: number) => ({ min: [0, y, 0], max: [0, y, 0] }) as Support['contact']
+    const ledger: Partial<Support> = {
+      from: { part: 'l' },
+      on: { kind: 'wall' },
+      anchor: 'a1',
+      push: [0, 0, 1],
+      contact: at(0),
+    }
+    const post: Partial<Support> = {
+      from: { part: 'p' },
+      on: { kind: 'floor' },
+      anchor: null,
+      push: [0, 0, 1],
+      contact: at(600),
+    }
+    expect(look({ ...path(), besideMm: 29 }, path(), [ledger, post]).state).toBe('holds')
+    expect(look({ ...path(), besideMm: 31 }, path(), [ledger, post]).state).toBe('unknown')
+    expect(look({ ...path(), besideMm: 9 }, path(), [post]).state).toBe('unknown')
+    expect(look({ ...path(), besideMm: 9 }, path(), [ledger]).state).toBe('unknown')
   })
 })

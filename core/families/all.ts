@@ -1,6 +1,7 @@
 import type { AnyFamily } from './family.ts'
 import { bracketShelf } from './bracket-shelf/bracket-shelf.ts'
 import { ceilingRunners } from './ceiling-runners/ceiling-runners.ts'
+import { ledgerShelf } from './ledger-shelf/ledger-shelf.ts'
 import { postRack } from './post-rack/post-rack.ts'
 import { rodStack } from './rod-stack/rod-stack.ts'
 import { shelfUnit } from './shelf-unit/shelf-unit.ts'
@@ -16,4 +17,5 @@ export const FAMILIES: readonly AnyFamily[] = [
   bracketShelf,
   rodStack,
   ceilingRunners,
+  ledgerShelf,
 ]

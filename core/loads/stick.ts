@@ -91,7 +91,9 @@ function steadied(
   const near = (s: Support, e: Support) => Math.abs(placeOf(p, s, along) - placeOf(p, e, along)) < BESIDE_MM
   const couples = edges.flatMap((edge) => {
     const here = solved.passed.filter((x) => near(x.support, edge))
-    const mate = here.find((x) => Math.abs(dot(x.support.push, edge.push)) > ALONG)
+    const parallel = (s: Support) => Math.abs(dot(s.push, edge.push)) > ALONG
+    const mate =
+      here.find((x) => parallel(x.support)) ?? idle(supports.find((s) => !s.steadies && parallel(s) && near(s, edge)))
     if (!mate) return []
     const others = here.reduce((s, x) => s + (x === mate ? 0 : Math.abs(x.patch.n)), 0)
     // A newton more at the edge is one less at its mate; one more where the two push against each other.
@@ -106,10 +108,13 @@ function steadied(
   if (bears <= 0) return solved
   const more = new Map(pressed.map((c): [Passed, number] => [c.mate, (-left * (c.bears / bears)) / c.one]))
   const less = new Map(pressed.map((c): [Passed, number] => [c.mate, c.less * more.get(c.mate)!]))
+  const woken = pressed.flatMap((c) => (solved.passed.includes(c.mate) ? [] : [c.mate]))
   return {
     ...solved,
     passed: [
-      ...solved.passed.map((x) => (less.has(x) ? { ...x, patch: { ...x.patch, n: x.patch.n - less.get(x)! } } : x)),
+      ...[...solved.passed, ...woken].map((x) =>
+        less.has(x) ? { ...x, patch: { ...x.patch, n: x.patch.n - less.get(x)! } } : x,
+      ),
       ...pressed.map(({ edge, mate }) => ({
         support: edge,
         patch: { box: edge.contact, n: more.get(mate)!, way: scale(edge.push, -1) },
@@ -117,6 +122,10 @@ function steadied(
     ],
   }
 }
+
+/** A support that has had nothing to do yet. */
+const idle = (s: Support | undefined): Passed | undefined =>
+  s && { support: s, patch: { box: s.contact, n: 0, way: scale(s.push, -1) } }
 
 /** Times a member is solved again with the couples its own supports make: they settle at once where they are few. */
 const ROUNDS = 3

@@ -4,7 +4,7 @@ import type { Section } from '../../catalogue/lumber.ts'
 import type { Box } from '../../geometry/box.ts'
 import type { Vec3 } from '../../geometry/vec.ts'
 import { wedgeShare } from '../../mechanics/hung.ts'
-import { anchorAt, fixingPlaces, holdsAt, OUT, UP, WALL, type Wall } from './wall-fixing.ts'
+import { anchorAt, fixingPlaces, holdsAt, OUT, screwAlong, UP, WALL, type Wall } from './wall-fixing.ts'
 
 /*
  * A body on a wall: it hangs on a rail at its back near its top, and leans against the wall with its lower edge.
@@ -22,9 +22,6 @@ export interface Hanging extends Wall {
   /** Into each stud; in masonry an anchor stands alone. */
   screws: number
 }
-
-/** What presses on the wall along a lower edge does so this share of the board's width over it. Product decision. */
-const EDGE_SHARE = 1 / 8
 
 /** Fixings stay this far under the bevel of a strip, mm. Product decision. */
 const UNDER_BEVEL_MM = 6
@@ -121,22 +118,7 @@ export function hookOnStrip(d: Draft, h: Hanging, strip: Strip): number {
   for (const contact of pieces({ min, max: [max[0], min[1], max[2]] }))
     d.hold({ from, on: WALL, contact, push: OUT, way: 'push', via: 'bearing' })
   const z = min[2] - w + fixingUp(strip.section)
-  const places = fixingPlaces(h.space, min[0], max[0])
-  for (const x of places) {
-    holdsAt(d, { part: strip.id }, anchorAt(d, strip.id, { x, z, throughMm: t }, h, { count: h.screws }), { x, z })
-    // What hooks on it turns it off the wall about its lower edge.
-    const edge: Vec3 = [x, 0, min[2] - w + EDGE_SHARE * w]
-    d.hold({
-      from: { part: strip.id },
-      on: WALL,
-      contact: { min: edge, max: edge },
-      push: OUT,
-      way: 'push',
-      via: 'bearing',
-      steadies: true,
-    })
-  }
-  return places.length
+  return screwAlong(d, strip.id, z, h, { count: h.screws })
 }
 
 /**

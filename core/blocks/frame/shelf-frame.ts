@@ -1,0 +1,110 @@
+import type { Part, Stock } from '../../assembly/assembly.ts'
+import type { Draft } from '../../assembly/draft.ts'
+import type { Section } from '../../catalogue/lumber.ts'
+import type { Sheet } from '../../catalogue/sheets.ts'
+import type { UnitSystem } from '../../measure/units.ts'
+
+/*
+ *    =====================================  rear: a rail, or a ledger on the wall
+ *    |         |         |         |     |  cross pieces between
+ *    =====================================  front rail          the sheet lies on all of them
+ */
+
+/** A piece along the frame; several meet where something holds both. */
+export interface Piece {
+  id: string
+  from: number
+  to: number
+}
+
+export interface ShelfFrame {
+  section: Section
+  stock: Stock
+  sheet: Sheet
+  /** Back of the rear piece and front of the front one, out from the wall; upper face of the sheet. */
+  backMm: number
+  frontMm: number
+  topMm: number
+  rear: { role: Part['role']; pieces: readonly Piece[] }
+  front: readonly Piece[]
+  /** Left faces of the cross pieces. */
+  crosses: readonly { id: string; left: number }[]
+  /** Screws through rear and front into each end of a cross piece. */
+  crossScrews: number
+  sheets: readonly Piece[]
+}
+
+/** Screws of a sheet along a rail are no further apart than this, mm. */
+const SHEET_SCREWS_EVERY = 400
+
+/** How a rail is held on a post, and how many screws hold an end of a cross piece. */
+export const RAIL_SCREWS = { screws: 3, 'more-screws': 5 } as const
+export const CROSS_SCREWS = { two: 2, three: 3, four: 4 } as const
+export type RailJoint = keyof typeof RAIL_SCREWS | 'bolts'
+
+const shared = (a: { from: number; to: number }, b: { from: number; to: number }) =>
+  Math.min(a.to, b.to) - Math.max(a.from, b.from)
+/** The piece that has most of a stretch. */
+const under = (pieces: readonly Piece[], s: { from: number; to: number }): Piece =>
+  pieces.reduce((best, p) => (shared(p, s) > shared(best, s) ? p : best))
+
+/** Rails, cross pieces and sheets of one shelf. What holds the rails is added by whoever holds them. */
+export function placeShelfFrame(d: Draft, f: ShelfFrame): void {
+  const { thicknessMm: t, widthMm: w } = f.section
+  const z = f.topMm - f.sheet.thicknessMm - w
+  const along = (p: Piece, role: Part['role'], y: number) =>
+    d.square({
+      id: p.id,
+      role,
+      stock: f.stock,
+      min: [p.from, y, z],
+      size: [p.to - p.from, t, w],
+      along: 'x',
+      across: 'z',
+    })
+  for (const p of f.rear.pieces) along(p, f.rear.role, f.backMm)
+  for (const p of f.front) along(p, 'rail', f.frontMm - t)
+  for (const { id, left } of f.crosses) {
+    d.square({
+      id,
+      role: 'cross',
+      stock: f.stock,
+      min: [left, f.backMm + t, z],
+      size: [t, f.frontMm - f.backMm - 2 * t, w],
+      along: 'y',
+      across: 'z',
+    })
+    for (const pieces of [f.rear.pieces, f.front]) {
+      const on = under(pieces, { from: left, to: left + t }).id
+      d.rest(id, on, 'fasteners', d.screw(on, id, f.crossScrews, 'end', t, 200))
+    }
+  }
+  for (const s of f.sheets) {
+    d.square({
+      id: s.id,
+      role: 'shelf',
+      stock: { kind: 'sheet', sheet: f.sheet.id },
+      min: [s.from, f.backMm, f.topMm - f.sheet.thicknessMm],
+      size: [s.to - s.from, f.frontMm - f.backMm, f.sheet.thicknessMm],
+      along: 'x',
+      across: 'y',
+    })
+    for (const p of [...f.rear.pieces, ...f.front]) {
+      const long = shared(p, s)
+      if (long < t) continue
+      const n = Math.max(2, Math.ceil(long / SHEET_SCREWS_EVERY))
+      d.rest(s.id, p.id, 'bearing', d.screw(s.id, p.id, n, 'side', f.sheet.thicknessMm, w))
+    }
+    for (const c of f.crosses) if (shared({ from: c.left, to: c.left + t }, s) > 1) d.rest(s.id, c.id)
+  }
+}
+
+/** Holds a rail on a post it lies against: by screws through the post, or by two bolts. */
+export function railOnPost(d: Draft, rail: string, post: string, how: RailJoint, system: UnitSystem): void {
+  const [p, r] = [d.part(post).size.thicknessMm, d.part(rail).size.thicknessMm]
+  const joint =
+    how === 'bolts'
+      ? d.bolt(post, rail, 2, system === 'imperial' ? 'bolt-3/8x3.5' : 'bolt-M10x90')
+      : d.screw(post, rail, RAIL_SCREWS[how], 'side', p, r)
+  d.rest(rail, post, 'fasteners', joint)
+}

@@ -1,0 +1,126 @@
+import { describe, expect, it } from '@jest/globals'
+import { crateOf } from '../../../test-support/crate.ts'
+import { expectNear } from '../../../test-support/near.ts'
+import { checkOf, readParams, tryParams } from '../../../test-support/read-params.ts'
+import { partMassKg } from '../../assembly/mass.ts'
+import { METRIC, newtons } from '../../measure/units.ts'
+import type { BuildReading } from '../../project/read-build.ts'
+import { sayProblem } from '../../wording/problems.ts'
+import { sayIn } from '../../wording/say.ts'
+import { stepText } from '../../wording/steps.ts'
+import { exampleContext, exampleGoods } from '../example-context.ts'
+import type { ShapeContext } from '../family.ts'
+import { ledgerShelf } from './ledger-shelf.ts'
+import { startingParams, type LedgerShelfParams } from './parameters.ts'
+
+const say = sayIn(METRIC)
+const crate = crateOf([600, 500, 300], 35)
+const ctx = (over: Partial<ShapeContext['space']> = {}, goods = [{ item: crate, count: 1 }]): ShapeContext => {
+  const c = exampleContext('metric', goods)
+  return { ...c, space: { ...c.space, ...over } }
+}
+const one: Partial<LedgerShelfParams> = { shelves: 1, bays: 1, topMm: [1200], floorBay: false, depthMm: 500 }
+const read = (p: Partial<LedgerShelfParams> = {}, c = ctx()): BuildReading =>
+  readParams(ledgerShelf, { ...startingParams('metric'), ...p }, c)
+const problemOf = (p: Partial<LedgerShelfParams>, c = ctx()) =>
+  tryParams(ledgerShelf, { ...startingParams('metric'), ...p }, c).problem
+
+describe('one shelf on a ledger and two posts', () => {
+  const r = read(one)
+  const a = r.shaped.assembly
+  it('gives half of what stands in its depth to the wall and half to the posts', () => {
+    const wall = a.supports.filter((s) => s.on.kind === 'wall' && s.push[2] === 1)
+    const floor = a.supports.filter((s) => s.on.kind === 'floor')
+    const sum = (list: typeof wall) => list.reduce((n, s) => n + (r.service.reactions.get(s.id) ?? 0), 0)
+    expectNear(sum(wall) + sum(floor), newtons(35 + r.massKg), 1e-3)
+    // The crate stands over the whole depth: in the middle between ledger and rail, their middles 19 mm from the edges.
+    const posts = a.parts.filter((p) => p.role === 'post').reduce((n, p) => n + newtons(partMassKg(p)), 0)
+    const all = newtons(35 + r.massKg) - posts
+    // About the wall: the posts take what stands 250 mm out over their own 519 mm, the fixings' line at the wall's face.
+    expect(sum(floor) - posts).toBeGreaterThan(0.44 * all)
+    expect(sum(floor) - posts).toBeLessThan(0.53 * all)
+  })
+  it('holds, every fixing in a stud, and its front tells a hand that pulls at it so', () => {
+    expect(r.verdict.state).toBe('holds')
+    for (const x of a.anchors) expect(r.space.studsMm.some((s) => Math.abs(s - x.at[0]) < 1e-9)).toBe(true)
+    expect(checkOf(r, 'unread:build').state).toBe('holds')
+  })
+  it('the deck as one: about the middles of its feet the wall bears what statics gives it', () => {
+    const posts = a.parts.filter((p) => p.role === 'post')
+    const footY = posts[0].at.centre[1]
+    const deck = a.parts.filter((p) => p.role !== 'post')
+    const moment =
+      newtons(crate.massKg!) * (footY - 250) +
+      deck.reduce((s, p) => s + newtons(partMassKg(p)) * (footY - p.at.centre[1]), 0)
+    const wall = a.supports.filter((s) => s.on.kind === 'wall' && s.push[2] === 1)
+    const n = wall.reduce((s, x) => s + (r.service.reactions.get(x.id) ?? 0), 0)
+    expectNear(n, moment / footY, 0.06)
+  })
+})
+
+describe('shelves on a ledger', () => {
+  it('open as pitch less frame less sheet: the tallest thing and the play', () => {
+    const c = ctx({}, [{ item: crateOf([300, 300, 420], 10), count: 8 }])
+    const r = read({ apartMm: 800, bays: 2 }, c)
+    const tops = r.shaped.dims.filter((d) => d.path.startsWith('topMm')).map((d) => d.value)
+    expect(tops.length).toBeGreaterThan(1)
+    expect(tops[1] - tops[0] - 89 - 18).toBeGreaterThanOrEqual(420 + 50.8)
+    expect(tops[1] - tops[0] - 89 - 18).toBeLessThan(420 + 50.8 + 1)
+  })
+  it('has ledgers in pieces that meet on studs, each in two of its own; rails in pieces that meet on posts', () => {
+    const c = exampleContext('imperial', [exampleGoods('imperial', 'box', 20)], 9000)
+    const r = readParams(ledgerShelf, { ...startingParams('imperial'), follow: 'wall', shelves: 1 }, c)
+    const a = r.shaped.assembly
+    const ledgers = a.parts.filter((p) => p.role === 'ledger')
+    const rails = a.parts.filter((p) => p.role === 'rail')
+    expect(ledgers.length).toBeGreaterThan(1)
+    expect(rails.length).toBeGreaterThan(1)
+    for (const p of ledgers) {
+      expect(a.anchors.filter((x) => x.part === p.id).length).toBeGreaterThanOrEqual(2)
+      const end = r.boxes.get(p.id)!.max[0]
+      if (p !== ledgers[ledgers.length - 1]) expect(r.space.studsMm.some((s) => Math.abs(s - end) < 1e-6)).toBe(true)
+    }
+    const posts = a.parts.filter((p) => p.role === 'post').map((p) => p.at.centre[0])
+    for (const p of rails.slice(0, -1))
+      expect(posts.some((x) => Math.abs(x - r.boxes.get(p.id)!.max[0]) < 1e-6)).toBe(true)
+    // Sheets meet over a cross piece.
+    const sheets = a.parts.filter((p) => p.role === 'shelf')
+    for (const s of sheets.slice(0, -1)) {
+      const end = r.boxes.get(s.id)!.max[0]
+      expect(a.parts.some((p) => p.role === 'cross' && Math.abs(p.at.centre[0] - end) < 1)).toBe(true)
+    }
+    expect(r.verdict.unknown).toBe(0)
+  })
+  it('stands on a floor that falls: each post to its own length, the frames level', () => {
+    const c = { ...ctx(), fallUnder: () => ({ atOriginMm: 0, xMmPerM: 10, yMmPerM: 5 }) }
+    const posts = read(one, c).shaped.assembly.parts.filter((p) => p.role === 'post')
+    expect(new Set(posts.map((p) => p.size.lengthMm)).size).toBe(posts.length)
+  })
+  it('counts the studs it really has, and doubled ones as such', () => {
+    const studsMm = [60, 466, 872, 910, 1250]
+    const r = read(one, ctx({ studsMm }))
+    const text = stepText(
+      r.steps.find((s) => s.code === 'mark-ledger')!,
+      say,
+    )
+    expect(text).toMatch(/\d studs lie behind, 1 of them doubled/)
+  })
+  it.each([
+    ['a thin wall', {}, { construction: { kind: 'thin' as const } }, 'no-wall-to-hang-on', undefined],
+    ['one stud behind it', {}, { studsMm: [500] }, 'ledger-misses-studs', 'bays'],
+    ['no depth for two rails', { depthMm: 151, frameSection: '47x150mm' }, {}, null, undefined],
+    ['shelves that overlap', { topMm: [600, 620], shelves: 2 }, {}, 'shelves-overlap', 'topMm.1'],
+  ])('with %s says so, or holds', (_n, p, over, code, field) => {
+    const problem = problemOf({ ...one, ...p } as Partial<LedgerShelfParams>, ctx(over))
+    if (code === null) return
+    expect([problem!.code, problem!.field]).toEqual([code, field])
+    expect(sayProblem(problem!, say)).toMatch(/^[A-Z].*\.$/)
+  })
+  it('on masonry waits for the rating of its anchors', () => {
+    const over = { construction: { kind: 'masonry' as const }, studsMm: [] }
+    const c = ctx(over)
+    expect(read(one, c).checks.find((x) => x.check === 'anchors')!.state).toBe('unknown')
+    const rated = { ...c, settings: { ...c.settings, anchorRatedN: 6000 } }
+    expect(read(one, rated).checks.find((x) => x.check === 'anchors')!.state).toBe('holds')
+  })
+})

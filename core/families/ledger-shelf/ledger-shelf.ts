@@ -1,0 +1,48 @@
+import { canHoldTie } from '../../room/room.ts'
+import { exampleContext, exampleGoods } from '../example-context.ts'
+import { family } from '../family.ts'
+import { ledgerShelfLevers, ledgerShelfSavers } from './levers.ts'
+import { ledgerShelfParams, startingParams, type LedgerShelfParams } from './parameters.ts'
+import { shapeLedgerShelf } from './shape.ts'
+import { ledgerShelfSteps } from './steps.ts'
+
+/** Shelves whose back is a ledger on the wall and whose front stands on posts. */
+export const ledgerShelf = family<LedgerShelfParams>({
+  id: 'ledger-shelf',
+  hangs: false,
+  schema: ledgerShelfParams,
+  start: (ctx) => startingParams(ctx.settings.yard),
+  shape: shapeLedgerShelf,
+  levers: (p) => ledgerShelfLevers(p),
+  savers: (p) => ledgerShelfSavers(p),
+  steps: (_p, shaped) => ledgerShelfSteps(shaped),
+  propose(ctx) {
+    if (ctx.goods.length === 0 || !canHoldTie(ctx.space.construction)) return []
+    const start = startingParams(ctx.settings.yard)
+    return [start, { ...start, follow: 'wall' }]
+  },
+  examples: () => [
+    {
+      name: 'totes and cartons, imperial',
+      params: startingParams('imperial'),
+      context: exampleContext('imperial', [exampleGoods('imperial', 'tote', 8), exampleGoods('imperial', 'box', 12)]),
+    },
+    {
+      name: 'along a whole wall, ledgers in pieces',
+      params: { ...startingParams('imperial'), follow: 'wall', shelves: 2, topMm: [600] },
+      context: exampleContext('imperial', [exampleGoods('imperial', 'box', 22)]),
+    },
+    {
+      name: 'pails over drums, metric, posts close, bolted',
+      params: {
+        ...startingParams('metric'),
+        railJoint: 'bolts',
+        ledgerScrews: 'three',
+        crossJoint: 'three',
+        apartMm: 900,
+        crossEveryMm: 400,
+      },
+      context: exampleContext('metric', [exampleGoods('metric', 'pail', 10), exampleGoods('metric', 'drum', 2)]),
+    },
+  ],
+})

@@ -1,0 +1,204 @@
+import { depthToHold } from '../../blocks/sizing/depth-to-hold.ts'
+import { fixingPlaces } from '../../blocks/mounts/wall-fixing.ts'
+import { findSection, type Section } from '../../catalogue/lumber.ts'
+import { findSheet, type Sheet } from '../../catalogue/sheets.ts'
+import { reachMm } from '../../goods/person.ts'
+import { bad, good, type Result } from '../../measure/result.ts'
+import { inches } from '../../measure/units.ts'
+import { shelfPlay, sumTerms, type DimPen } from '../dim-pen.ts'
+import type { ShapeContext, Shaped, Term } from '../family.ts'
+import { framedTerms, house, type Level, type Opening } from '../house-on-shelves.ts'
+import { spliceOver, type Stretch } from '../splice.ts'
+import { LIMITS, type LedgerShelfParams } from './parameters.ts'
+
+/** What is said with its reasons and problems. */
+export interface ReasonData {
+  'posts-half-sheet': { everyMm: number }
+  'bays-goods': { things: number }
+  'bays-wall': { wallMm: number }
+}
+export interface ProblemData {
+  'ledger-misses-studs': { count: number; from: number }
+  'ledger-not-spliced': { mostMm: number }
+}
+
+/** Posts no further apart than half a sheet, centre to centre: the usual rule for rails of 2x4. */
+const POSTS_EVERY = inches(48)
+/** Cross pieces no further apart: the span for which 3/4 in panels are rated. */
+const CROSS_EVERY = inches(24)
+/** Above the tallest thing on a shelf, to lift it out: builders' usual two inches. */
+const PLAY_ABOVE = inches(2)
+/** Goods may stand out past the shelf's front edge this far. */
+export const STICK_OUT = inches(1)
+/** A piece of ledger is held in two studs at least. */
+const LEAST_STUDS = 2
+
+export interface Plan {
+  frame: Section
+  post: Section
+  sheet: Sheet
+  lengthMm: number
+  depthMm: number
+  /** Left edges of the posts. */
+  posts: number[]
+  openings: Opening[]
+  /** Left faces of the cross pieces. */
+  crosses: number[]
+  levels: Level[]
+  tops: number[]
+  ledgers: Stretch[]
+  rails: Stretch[]
+  sheets: Stretch[]
+  play: { sideMm: number; aboveMm: number }
+}
+
+const longestOf = (ctx: ShapeContext, section: string) =>
+  Math.max(0, ...ctx.boards(section, false).map((b) => b.lengthMm - ctx.settings.squaringTrimMm))
+
+export function planOut(
+  p: LedgerShelfParams,
+  ctx: ShapeContext,
+  pen: DimPen,
+): Result<{ plan: Plan; unhoused: Shaped['unhoused'] }> {
+  const [frame, post, sheet] = [findSection(p.frameSection)!, findSection(p.postSection)!, findSheet(p.sheet)!]
+  const { aboveMm, sideMm } = shelfPlay(pen, 600, PLAY_ABOVE)
+  const deep = depthToHold(
+    sheet,
+    { settings: ctx.settings, spaceMm: ctx.space.depthMm },
+    Math.max(...ctx.goods.map((g) => g.item.deepMm)),
+    { takenMm: post.thicknessMm, outMm: STICK_OUT },
+  )
+  const depthMm = pen.length({ path: 'depthMm', code: 'depth', min: 150, max: 1220 }, deep.mm, deep.why)
+  const widest = sheet.widthMm - 2 * ctx.settings.sheetTrimMm
+  if (depthMm > widest) return bad('deeper-than-sheet', { mm: depthMm, mostMm: widest }, 'depthMm')
+  const least = 2 * frame.thicknessMm + 50
+  if (depthMm < least) return bad('too-shallow', { mm: depthMm, leastMm: least }, 'depthMm')
+
+  const apartMm = pen.length({ path: 'apartMm', code: 'posts-apart', min: 300, max: 2400 }, POSTS_EVERY, {
+    code: 'posts-half-sheet',
+    terms: [],
+    data: { everyMm: POSTS_EVERY },
+  })
+  const most = Math.max(1, Math.floor((ctx.space.lengthMm - post.widthMm) / apartMm + 1e-9))
+  const openingsOf = (bays: number): Opening[] =>
+    Array.from({ length: bays }, (_, i) => ({ left: i * apartMm + post.widthMm, right: (i + 1) * apartMm }))
+  const framed = { frameMm: frame.widthMm, sheetMm: sheet.thicknessMm }
+  const grows = (levels: Level[]) => {
+    const z = framedTerms(levels, framed, aboveMm).reduce((sum, t) => sum + sumTerms(t), 0)
+    const last = levels[levels.length - 1].tallest?.tallMm ?? 0
+    return z <= reachMm(ctx.settings.personMm) && z + last <= ctx.space.heightMm
+  }
+  const housed = (bays: number) =>
+    house(ctx.goods, p.floorBay, p.shelves, openingsOf(bays), depthMm, sideMm, STICK_OUT, grows, LIMITS.shelves)
+  const mostBays = Math.min(most, LIMITS.bays)
+  const tries = Array.from({ length: mostBays }, (_, i) => i + 1)
+  const enough = tries.find((n) => housed(n).unhoused.length === 0) ?? mostBays
+  const things = ctx.goods.reduce((n, g) => n + g.count, 0)
+  const bays = pen.count(
+    { path: 'bays', code: 'bays', min: 1, max: LIMITS.bays },
+    p.follow === 'wall' ? mostBays : enough,
+    p.follow === 'wall'
+      ? { code: 'bays-wall', terms: [], data: { wallMm: ctx.space.lengthMm } }
+      : { code: 'bays-goods', terms: [], data: { things } },
+  )
+  const { levels, unhoused } = housed(bays)
+  const shelves = levels.filter((l) => !l.floor)
+  pen.count({ path: 'shelves', code: 'shelves', min: 1, max: LIMITS.shelves }, shelves.length, {
+    code: 'shelves-goods',
+    terms: [],
+    data: { things },
+  })
+  const tops = topsOf(levels, framed, aboveMm, pen)
+  if (!tops.ok) return tops
+
+  const lengthMm = bays * apartMm + post.widthMm
+  const posts = Array.from({ length: bays + 1 }, (_, i) => i * apartMm)
+  const runs = runsOf(
+    p,
+    ctx,
+    lengthMm,
+    posts.map((x) => x + post.widthMm / 2),
+    sheet,
+  )
+  if (!runs.ok) return runs
+  const every = pen.length({ path: 'crossEveryMm', code: 'cross-every', min: 150, max: 1300 }, CROSS_EVERY, {
+    code: 'sheet-span',
+    terms: [],
+    data: { everyMm: CROSS_EVERY },
+  })
+  const crosses = crossesOf(lengthMm, every, frame.thicknessMm, runs.value.sheets)
+  return good({
+    unhoused,
+    plan: {
+      frame,
+      post,
+      sheet,
+      lengthMm,
+      depthMm,
+      posts,
+      openings: openingsOf(bays),
+      crosses,
+      levels,
+      tops: tops.value,
+      ...runs.value,
+      play: { sideMm, aboveMm },
+    },
+  })
+}
+
+/** Heights of the shelves from what stands below them; each clear of the one before. */
+function topsOf(
+  levels: readonly Level[],
+  framed: { frameMm: number; sheetMm: number },
+  aboveMm: number,
+  pen: DimPen,
+): Result<number[]> {
+  const tops: number[] = []
+  for (const [i, terms] of framedTerms(levels, framed, aboveMm).entries()) {
+    const from: Term[] = i === 0 ? terms : [{ name: 'shelf-below', mm: tops[i - 1] }, ...terms]
+    const asked = { path: `topMm.${i}`, code: 'shelf-top', data: { shelf: i + 1 }, min: 60, max: 4000 }
+    tops.push(pen.sum(asked, from, i === 0 && !levels[0].floor ? 'kick' : 'goods-below'))
+    const leastMm = (tops[i - 1] ?? 0) + framed.frameMm + framed.sheetMm
+    if (tops[i] < leastMm) return bad('shelves-overlap', { mm: tops[i], leastMm, shelf: i + 1 }, `topMm.${i}`)
+  }
+  return good(tops)
+}
+
+/** Ledgers in pieces that meet on studs, rails on posts, sheets wherever a cross piece can lie under their joint. */
+function runsOf(
+  p: LedgerShelfParams,
+  ctx: ShapeContext,
+  lengthMm: number,
+  posts: number[],
+  sheet: Sheet,
+): Result<Pick<Plan, 'ledgers' | 'rails' | 'sheets'>> {
+  const mostMm = longestOf(ctx, p.frameSection)
+  const studs = fixingPlaces(ctx.space, 0, lengthMm)
+  const seats = [0, ...studs, lengthMm]
+  // Where two pieces meet a stud lies behind the ends of both; each has two of its own besides.
+  const held = (l: Stretch) => fixingPlaces(ctx.space, l.from, l.to).length >= LEAST_STUDS
+  const splices = studs.map((_x, early) => spliceOver(lengthMm, mostMm, seats, early))
+  const ledgers = splices.find((list) => list?.every(held)) ?? splices[0] ?? spliceOver(lengthMm, mostMm, seats)
+  const rails = spliceOver(lengthMm, mostMm, posts)
+  if (!ledgers || !rails) return bad('ledger-not-spliced', { mostMm }, 'apartMm')
+  const poor = ledgers.find((l) => !held(l))
+  if (poor) {
+    const count = fixingPlaces(ctx.space, poor.from, poor.to).length
+    return bad('ledger-misses-studs', { count, from: poor.from }, 'bays')
+  }
+  const long = sheet.lengthMm - 2 * ctx.settings.sheetTrimMm
+  const n = Math.ceil(lengthMm / long - 1e-9)
+  const sheets = Array.from({ length: n }, (_, i) => ({ from: (lengthMm * i) / n, to: (lengthMm * (i + 1)) / n }))
+  return good({ ledgers, rails, sheets })
+}
+
+/** Cross pieces at both ends, under every joint of two sheets, and evenly between. */
+function crossesOf(lengthMm: number, everyMm: number, thickMm: number, sheets: readonly Stretch[]): number[] {
+  const fixed = [0, ...sheets.slice(1).map((s) => s.from - thickMm / 2), lengthMm - thickMm]
+  return fixed.flatMap((x, i) => {
+    const next = fixed[i + 1]
+    if (next === undefined) return [x]
+    const parts = Math.max(1, Math.ceil((next - x) / everyMm - 1e-9))
+    return Array.from({ length: parts }, (_, k) => x + ((next - x) * k) / parts)
+  })
+}

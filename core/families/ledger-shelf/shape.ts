@@ -1,0 +1,164 @@
+import type { Stock } from '../../assembly/assembly.ts'
+import { draft, type Draft } from '../../assembly/draft.ts'
+import { unitsOf } from '../../assembly/settings.ts'
+import { CROSS_SCREWS, placeShelfFrame, RAIL_SCREWS, railOnPost } from '../../blocks/frame/shelf-frame.ts'
+import { screwAlong } from '../../blocks/mounts/wall-fixing.ts'
+import { bad, good, type Result } from '../../measure/result.ts'
+import { roundNearest } from '../../measure/rounding.ts'
+import { canHoldTie, fallAt } from '../../room/room.ts'
+import { dimPen } from '../dim-pen.ts'
+import type { Choice, ShapeContext, Shaped } from '../family.ts'
+import { standing } from '../house-on-shelves.ts'
+import type { Stretch } from '../splice.ts'
+import { LEDGER_SCREWS, type LedgerShelfParams } from './parameters.ts'
+import { planOut, STICK_OUT, type Plan } from './plan-out.ts'
+
+/*
+ *  plan of a shelf, wall at the top:
+ *    ===stud======stud======stud======stud==  ledger, in pieces that meet on studs
+ *    |         |         |         |       |  cross pieces
+ *    ======================================= front rail, in pieces that meet on posts
+ *   [post]             [post]          [post]
+ */
+export function shapeLedgerShelf(p: LedgerShelfParams, ctx: ShapeContext): Result<Shaped> {
+  if (ctx.goods.length === 0) return bad('no-goods')
+  if (!canHoldTie(ctx.space.construction)) return bad('no-wall-to-hang-on')
+  const pen = dimPen(p, unitsOf(ctx.settings))
+  const planned = planOut(p, ctx, pen)
+  if (!planned.ok) return planned
+  const { plan, unhoused } = planned.value
+  const d = draft(ctx.settings.yard)
+  const posts = placePosts(d, p, ctx, plan)
+  plan.tops.forEach((_z, i) => shelf(d, p, ctx, plan, i, posts))
+  placeBays(d, plan)
+  plan.tops.forEach((z, i) => d.mark(z, 'shelf-top', i + 1, idsOf('shelf', plan.sheets, i)))
+  plan.tops.forEach((_z, i) => {
+    const parts = d.assembly.parts.filter((x) => x.id.endsWith(`-${i}`) && x.role !== 'post')
+    pen.drag(`topMm.${i}`, { axis: 'z', sign: 1, parts: parts.map((x) => x.id) })
+  })
+  return good({ assembly: d.assembly, dims: pen.dims, choices: choices(p, ctx), unhoused })
+}
+
+const board = (section: string, ctx: ShapeContext, treated = false): Stock => ({
+  kind: 'board',
+  section,
+  grade: ctx.settings.grade,
+  treated,
+})
+const idsOf = (name: string, pieces: readonly Stretch[], i: number) => pieces.map((_s, k) => `${name}-${k}-${i}`)
+const named = (name: string, pieces: readonly Stretch[], i: number) =>
+  pieces.map((s, k) => ({ id: `${name}-${k}-${i}`, from: s.from, to: s.to }))
+
+/** Posts stand flat against the front rails; where the floor falls away one is longer by the fall. */
+function placePosts(d: Draft, p: LedgerShelfParams, ctx: ShapeContext, plan: Plan): string[] {
+  const { post, depthMm, tops } = plan
+  const high = tops[tops.length - 1]
+  const stock = board(p.postSection, ctx, ctx.space.floor === 'slab')
+  return plan.posts.map((x, k) => {
+    const id = `post-${k}`
+    const fall = Math.max(0, fallAt(ctx.space.floorFall, x + post.widthMm / 2, depthMm))
+    const low = roundNearest(fall, unitsOf(ctx.settings))
+    d.square({
+      id,
+      role: 'post',
+      stock,
+      min: [x, depthMm, -low],
+      size: [post.widthMm, post.thicknessMm, high + low],
+      along: 'z',
+      across: 'x',
+    })
+    d.rest(id, 'floor')
+    d.sub({ id: `stand-${id}`, name: 'unit', parts: [id], built: 'in-place' })
+    return id
+  })
+}
+
+function shelf(d: Draft, p: LedgerShelfParams, ctx: ShapeContext, plan: Plan, i: number, posts: readonly string[]) {
+  const [ledgers, rails, sheets] = [
+    named('ledger', plan.ledgers, i),
+    named('rail', plan.rails, i),
+    named('shelf', plan.sheets, i),
+  ]
+  const crosses = plan.crosses.map((left, k) => ({ id: `cross-${k}-${i}`, left }))
+  placeShelfFrame(d, {
+    section: plan.frame,
+    stock: board(p.frameSection, ctx),
+    sheet: plan.sheet,
+    backMm: 0,
+    frontMm: plan.depthMm,
+    topMm: plan.tops[i],
+    rear: { role: 'ledger', pieces: ledgers },
+    front: rails,
+    crosses,
+    crossScrews: CROSS_SCREWS[p.crossJoint],
+    sheets,
+  })
+  const middle = plan.tops[i] - plan.sheet.thicknessMm - plan.frame.widthMm / 2
+  const wall = { space: ctx.space, system: ctx.settings.yard }
+  for (const l of ledgers)
+    screwAlong(d, l.id, middle, wall, { count: LEDGER_SCREWS[p.ledgerScrews], holds: ['x', 'y', 'z'], framed: true })
+  for (const r of rails)
+    for (const id of posts) if (d.meets(r.id, id)) railOnPost(d, r.id, id, p.railJoint, ctx.settings.yard)
+  const frame = [...ledgers, ...rails, ...crosses].map((x) => x.id)
+  d.sub({ id: `frame-${i}`, name: 'module', parts: frame, built: 'in-place' })
+  d.sub({ id: `sheets-${i}`, name: 'sheets', parts: sheets.map((x) => x.id), built: 'in-place' })
+}
+
+function placeBays(d: Draft, plan: Plan) {
+  const { tops, depthMm, openings, play, frame, sheet } = plan
+  let nth = -1
+  plan.levels.forEach((level, row) => {
+    if (!level.floor) nth++
+    const at = level.floor ? 0 : tops[nth]
+    const over = level.floor ? tops[0] : tops[nth + 1]
+    const high = (level.tallest?.tallMm ?? 0) + play.aboveMm
+    openings.forEach((o, k) => {
+      const middle = (o.left + o.right) / 2
+      const under = plan.sheets.findIndex((s) => middle >= s.from && middle <= s.to)
+      d.bay({
+        id: `bay-${k}-${row}`,
+        name: { code: level.floor ? 'floor' : 'shelf', column: k + 1, row: level.floor ? 0 : nth + 1 },
+        holds: 'surface',
+        clear: {
+          min: [o.left, 0, at],
+          max: [o.right, depthMm, over === undefined ? at + high : over - sheet.thicknessMm - frame.widthMm],
+        },
+        carriers: level.floor ? [] : [`shelf-${under}-${nth}`],
+        items: standing(level, k, 0, at),
+        play: { sideMm: play.sideMm, aboveMm: play.aboveMm, deepMm: 0 },
+        stickOutMm: STICK_OUT,
+        exit: [0, 1, 0],
+      })
+    })
+  })
+}
+
+function choices(p: LedgerShelfParams, ctx: ShapeContext): Choice[] {
+  const imperial = ctx.settings.yard === 'imperial'
+  const sheets = imperial
+    ? ['ply-15/32', 'ply-19/32', 'ply-23/32', 'osb-7/16', 'osb-23/32']
+    : ['ply-12mm', 'ply-15mm', 'ply-18mm', 'osb3-15mm', 'osb3-18mm']
+  const frames = imperial ? ['2x3', '2x4', '2x6'] : ['38x63mm', '38x89mm', '47x100mm', '47x150mm']
+  const posts = imperial ? ['2x3', '2x4', '2x6'] : ['38x63mm', '38x89mm', '47x100mm']
+  const coded = (
+    path: 'follow' | 'ledgerScrews' | 'railJoint' | 'crossJoint',
+    code: string,
+    options: string[],
+  ): Choice => ({
+    path,
+    code,
+    value: p[path],
+    options,
+    of: 'code',
+  })
+  return [
+    coded('follow', 'follow', ['goods', 'wall']),
+    { path: 'sheet', code: 'sheet', value: p.sheet, options: [...sheets, ...ctx.settings.ownSheets], of: 'sheet' },
+    { path: 'frameSection', code: 'shelf-frame', value: p.frameSection, options: frames, of: 'section' },
+    { path: 'postSection', code: 'post-section', value: p.postSection, options: posts, of: 'section' },
+    coded('ledgerScrews', 'ledger-screws', Object.keys(LEDGER_SCREWS)),
+    coded('railJoint', 'rail-joint', [...Object.keys(RAIL_SCREWS), 'bolts']),
+    coded('crossJoint', 'cross-joint', Object.keys(CROSS_SCREWS)),
+    { path: 'floorBay', code: 'floor-bay', value: p.floorBay, options: [true, false], of: 'code' },
+  ]
+}

@@ -1,0 +1,93 @@
+import { partBox } from '../../assembly/part-box.ts'
+import { called, fixedBy } from '../../steps/fixed-by.ts'
+import { idsOf, stepsWith, type Step } from '../../steps/step.ts'
+import type { Shaped } from '../family.ts'
+
+/** What is said with each step. */
+export interface StepData {
+  'ledger-frames': { frames: number; screws: number; pieces: number }
+  'mark-ledger': { levels: number; studs: number; lowestMm: number; doubled: number }
+  'frames-on-wall': { count: number; screws: number; propMm: number }
+  'ledger-posts': { count: number; joints: string }
+  'ledger-sheets': { count: number }
+}
+const step = stepsWith<StepData>()
+
+/** Diagonals of a frame square enough to go on, mm: builders' usual eighth of an inch. */
+const SQUARE_MM = 3
+/** Two studs this near to each other are a doubled one, mm. */
+const DOUBLED_MM = 60
+
+export function ledgerShelfSteps({ assembly: a }: Shaped): Step[] {
+  const of = (role: string) => a.parts.filter((x) => x.role === role)
+  const [ledgers, rails, crosses, posts, sheets] = ['ledger', 'rail', 'cross', 'post', 'shelf'].map((r) => idsOf(of(r)))
+  const levels = a.stick.map((m) => m.level)
+  const frames = levels.length
+  const whole = of('rail').reduce((mm, p) => mm + p.size.lengthMm, 0) / frames
+  const deep = of('shelf')[0].size.widthMm
+  const tops = of('ledger').map((p) => partBox(p).max[2])
+  const studs = [...new Set(a.anchors.map((x) => Math.round(x.at[0])))].sort((x, y) => x - y)
+  const doubled = studs.filter((x, i) => i > 0 && x - studs[i - 1] < DOUBLED_MM).length
+  const { screws = 0, bolts = 0 } = fixedBy(a, called('rail'), called('post'))
+  return [
+    { id: 'stick', code: 'make-stick', parts: [], marks: levels, cautions: [] },
+    step({
+      id: 'frames',
+      code: 'ledger-frames',
+      data: {
+        frames,
+        screws: fixedBy(a, called('cross'), called('rail', 'ledger')).screws ?? 0,
+        pieces: ledgers.length / frames,
+      },
+      parts: [...ledgers, ...rails, ...crosses],
+      cautions: ['screws', 'dust'],
+      hold: {
+        code: 'diagonals',
+        measure: { kind: 'equal', targetMm: Math.hypot(whole, deep), toleranceMm: SQUARE_MM },
+      },
+    }),
+    step({
+      id: 'marks',
+      code: 'mark-ledger',
+      data: { levels: frames, studs: studs.length, lowestMm: Math.min(...tops), doubled },
+      parts: [],
+      on: ledgers,
+      marks: levels,
+      cautions: ['find-studs', 'not-into-wires'],
+      hold: { code: 'studs-drilled' },
+    }),
+    step({
+      id: 'wall',
+      code: 'frames-on-wall',
+      data: {
+        count: frames,
+        screws: a.anchors[0]?.count ?? 1,
+        propMm: Math.min(...tops) - partBox(of('rail')[0]).max[2] + partBox(of('rail')[0]).min[2],
+      },
+      parts: [],
+      on: [...ledgers, ...rails, ...crosses],
+      anchors: idsOf(a.anchors),
+      marks: levels,
+      cautions: ['lift-two', 'falls-on-heads'],
+      hold: { code: 'frame-level-both-ways' },
+    }),
+    step({
+      id: 'posts',
+      code: 'ledger-posts',
+      data: { count: posts.length, joints: bolts > 0 ? 'bolts' : screws > 3 ? 'five' : 'three' },
+      parts: posts,
+      on: rails,
+      cautions: [],
+      hold: { code: 'props-out' },
+    }),
+    step({
+      id: 'sheets',
+      code: 'ledger-sheets',
+      data: { count: sheets.length },
+      parts: sheets,
+      cautions: ['sheet-two', 'dust'],
+      hold: { code: 'tallest-fits' },
+    }),
+    { id: 'load', code: 'load-low-first', parts: [], cautions: [] },
+  ]
+}

@@ -1,0 +1,79 @@
+import type { KindWords, StepWordsFor, WordsFor } from '../../wording/kind.ts'
+import { sectionName } from '../../wording/names.ts'
+import { plural } from '../../wording/say.ts'
+import type { LeverData } from './levers.ts'
+import type { ProblemData, ReasonData } from './plan-out.ts'
+import type { StepData } from './steps.ts'
+
+const reasons: WordsFor<ReasonData> = {
+  'posts-half-sheet': (d, say) => `a post under every half sheet, ${say.length(d.everyMm)}`,
+  'bays-goods': (d) => `as many as ${plural(d.things, 'thing')} need`,
+  'bays-wall': (d, say) => `as many as the wall takes, ${say.length(d.wallMm)}`,
+}
+
+const levers: WordsFor<LeverData> = {
+  'ledger-screws': (d) => `Put ${plural(d.count, 'screw')} of the ledger into each stud`,
+  'shelf-frame': (d) => `Make ledgers, rails and cross pieces ${sectionName(d.section)}`,
+  'posts-closer': (d, say) => `Put the posts closer: ${say.length(d.mm)} apart`,
+  'posts-further': (d, say) => `Put the posts further apart: ${say.length(d.mm)}`,
+}
+
+const problems: WordsFor<ProblemData> = {
+  'ledger-misses-studs': (d, say) =>
+    `The piece of ledger that begins ${say.length(d.from)} from its left end meets ${d.count === 0 ? 'no stud' : 'one stud only'}: two at least. Make it longer, or move it along the wall.`,
+  'ledger-not-spliced': (d, say) =>
+    `No board is long enough from one stud or post to the next: at most ${say.length(d.mostMm)}. Put the posts closer.`,
+}
+
+const JOINTS: Record<string, string> = { bolts: 'two bolts', five: 'five screws', three: 'three screws' }
+
+const steps: StepWordsFor<StepData> = {
+  'ledger-frames': {
+    title: 'Make the frames',
+    text: (d) =>
+      `${plural(d.frames, 'frame')} alike, flat on the floor: ledger behind, rail in front, cross pieces between, ${plural(d.screws, 'screw')} into each end of them through ledger and rail.${d.pieces > 1 ? ` Ledgers are of ${d.pieces} pieces that meet on studs, rails of pieces that meet on posts: a strip of the same wood across each joint until it is up.` : ''} Lay every other frame on the first.`,
+  },
+  'mark-ledger': {
+    title: 'Level lines and studs',
+    text: (d, say) =>
+      `Strike ${d.levels > 1 ? `${d.levels} level lines` : 'a level line'} at the tops of the ledgers, the lowest ${say.length(d.lowestMm)} above the floor. ${plural(d.studs, 'stud')} lie behind${d.doubled > 0 ? `, ${d.doubled} of them doubled` : ''}: they are where a thin drill finds wood at both edges, not where the corner would have them.`,
+  },
+  'frames-on-wall': {
+    title: 'Frames on the wall',
+    text: (d, say) =>
+      `From below up. A prop ${say.length(d.propMm)} long under the front of the lowest${d.count > 1 ? ', longer ones for those above it' : ''}; its ledger to the line, ${plural(d.screws, 'screw')} into every stud, bored first. One stud, level again, then the next.`,
+  },
+  'ledger-posts': {
+    title: 'Posts under the front',
+    text: (d) =>
+      `${plural(d.count, 'post')}, each cut to its own place: the floor is not level. Plumb, flat against the rails, ${JOINTS[d.joints]} through each post into every rail.`,
+  },
+  'ledger-sheets': {
+    title: 'Lay the sheets',
+    text: (d) =>
+      `${plural(d.count, 'sheet')}, from below up, best face up, joints over a cross piece. Screw them to ledger and rail.`,
+  },
+}
+
+export const ledgerShelfWords: KindWords = {
+  name: 'Ledger shelf',
+  blurb: 'Shelves with their back on the wall and posts under their front',
+  dims: { 'posts-apart': () => 'posts apart' },
+  choices: {
+    'shelf-frame': { label: 'Ledgers, rails and cross pieces' },
+    'ledger-screws': {
+      label: 'Screws of the ledger in each stud',
+      options: { one: 'one', two: 'two', three: 'three', four: 'four' },
+    },
+  },
+  reasons,
+  levers,
+  problems,
+  steps,
+  holds: {
+    'studs-drilled': 'Every stud found with a drill, both edges, before a screw goes in.',
+    'frame-level-both-ways':
+      'Level along the front and from wall to front before the next goes up. Lean on it: the ledger may not move.',
+    'props-out': 'Every post bears: knock out the props, the frames may not sink.',
+  },
+}
