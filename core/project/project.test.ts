@@ -188,7 +188,7 @@ describe('proposals', () => {
     p.builds = []
     const list = propose(p, 'wall-1', 0, withoutHome(p), 'new')
     expect(list.length).toBe(3)
-    expect(new Set(list.map((x) => x.build.family)).size).toBe(2)
+    expect(new Set(list.map((x) => x.build.family)).size).toBe(3)
     expect(list[0].leftOut).toBe(0)
     expect(list.map((x) => x.leftOut)).toEqual([...list.map((x) => x.leftOut)].sort((a, b) => a - b))
   })

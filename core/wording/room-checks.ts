@@ -134,6 +134,10 @@ export const ROOM_TABLE: Record<string, Words> = {
     r.state === 'holds'
       ? `Diagonals of ${d.names} keep all that is tied together from folding sideways.`
       : `The diagonals of ${d.names} are too weak for ${say.force(Number(d.leanN))}, the lean of all that is tied together.`,
+  'head-edge': (_r, d, say) =>
+    `Its lower edge hangs ${say.length(Number(d.atMm))} above the floor, at the height of a head, and one can walk there. Round it off and mark it with tape, or set something on the floor under it.`,
+  'head-leaf': (_r, d, say) =>
+    `Opened, its leaf stands ${say.length(Number(d.atMm))} above the floor, at the height of a head, where one can walk. Shut it before you turn away.`,
   'in-reach': (_r, _d) => 'Everything is in reach.',
   ladder: (r, d, say) =>
     `${plural(Number(d.count), 'thing')} ("${d.goods}") can only be reached from a ladder: above ${say.length(Number(d.limitMm))}${r.state === 'fails' ? '. Some are used daily: put those lower' : ''}.`,
@@ -154,5 +158,6 @@ export const ROOM_CHECK_NAMES: Record<string, string> = {
   'carry-in': 'Bringing it in',
   'tilt-in': 'Tipping in',
   reach: 'Reach',
+  heads: 'Heads',
   tied: 'Tied to a neighbour',
 }

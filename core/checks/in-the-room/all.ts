@@ -2,6 +2,7 @@ import type { AnyRoomCheck } from '../room-check.ts'
 import { carryIn } from './carry-in.ts'
 import { clearance } from './clearance.ts'
 import { doorSweep } from './door-sweep.ts'
+import { heads } from './heads.ts'
 import { fixing } from './fixing.ts'
 import { reach } from './reach.ts'
 import { standUpClear } from './stand-up.ts'
@@ -19,5 +20,6 @@ export const ROOM_CHECKS: readonly AnyRoomCheck[] = [
   carryIn,
   tiltIn,
   reach,
+  heads,
   tied,
 ]
