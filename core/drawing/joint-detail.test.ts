@@ -94,6 +94,21 @@ describe('joints drawn large', () => {
     // Both cut pieces are hatched.
     expect(marksOf(found.d, 'cut-board').length).toBe(2)
   })
+  it('draws the hole that is bored, as wide as it is said and past the point', () => {
+    const { a } = examples.find((x) => x.name.startsWith('tote-rack: twelve totes'))!
+    const { j, room } = detailsOf(a).find(({ d }) => d.near.role === 'rail' && d.far.role === 'post')!
+    const bored = jointDetail(a, j, room, () => 2.5)!
+    const holes = marksOf(bored, 'work').flatMap((m) => (m.kind === 'outline' ? [m.points] : []))
+    expect(holes).toHaveLength(bored.fasteners[0].count)
+    for (const h of holes) {
+      const size = [0, 1]
+        .map((i) => Math.max(...h.map((q) => q[i])) - Math.min(...h.map((q) => q[i])))
+        .sort((x, y) => x - y)
+      expect(size[0]).toBeCloseTo(2.5, 6)
+      expect(size[1]).toBeCloseTo(bored.fasteners[0].fastener.lengthMm + 3, 6)
+    }
+    expect(marksOf(jointDetail(a, j, room)!, 'work')).toEqual([])
+  })
   it('a shelf in a dado is shown in it, and one without fasteners not at all', () => {
     const { a } = examples.find((x) => x.name.startsWith('wall-cabinet: cartons, imperial'))!
     const shelf = detailsOf(a).find(({ j }) => j.kind === 'housed')!

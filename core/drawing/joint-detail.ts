@@ -144,8 +144,18 @@ function sectionOf(solid: Polyhedron, plane: { out: Vec3; atMm: number }, page: 
   return figure.length > 2 ? figure.map(([x, y]): Point => [x, y]) : []
 }
 
-/** A fastener from the side: head, shank, point; a nut or a washer where it has one. */
-function fastenerMarks(f: Screw, from: Vec3, way: Vec3, page: Page, heldMm: number): Mark[] {
+/** The hole to bore for a fastener, mm; null where it is driven. By its place in the joint. */
+export type Bores = (f: Screw, nth: number) => number | null
+
+/** A hole is bored this much deeper than its screw is long, mm. */
+const BORE_PAST_MM = 3
+
+/** A fastener from the side: head, shank, point; a nut or a washer where it has one, and the hole bored for it. */
+function fastenerMarks(
+  f: Screw,
+  { from, way, heldMm, boreMm }: { from: Vec3; way: Vec3; heldMm: number; boreMm: number | null },
+  page: Page,
+): Mark[] {
   const side = unit(sub(page.row, scale(way, dot(page.row, way))))
   const at = (along: number, aside: number) => page.on(add(from, add(scale(way, along), scale(side, aside))))
   const outline = (points: [number, number][]): Mark => ({
@@ -198,14 +208,36 @@ function fastenerMarks(f: Screw, from: Vec3, way: Vec3, page: Page, heldMm: numb
           ]),
         ]
       : []
-  return [outline(shank), outline(head), ...nut]
+  const deep = f.kind === 'bolt' ? heldMm : long + BORE_PAST_MM
+  const hole: Mark[] =
+    boreMm === null
+      ? []
+      : [
+          {
+            kind: 'outline',
+            ink: 'work',
+            points: [
+              [0, -boreMm / 2],
+              [deep, -boreMm / 2],
+              [deep, boreMm / 2],
+              [0, boreMm / 2],
+            ].map(([a, s]) => at(a, s)),
+          },
+        ]
+  return [outline(shank), outline(head), ...nut, ...hole]
 }
 
 /**
  * @param rooms what room each kind of its fasteners has, as the checks found it
+ * @param bores the hole to bore for each kind
  * @returns null for a joint without fasteners, or of a piece that is gone
  */
-export function jointDetail(a: Assembly, j: Joint, rooms: readonly (Places | null)[] | undefined): JointDetail | null {
+export function jointDetail(
+  a: Assembly,
+  j: Joint,
+  rooms: readonly (Places | null)[] | undefined,
+  bores: Bores = () => null,
+): JointDetail | null {
   const [near, far] = [j.near, j.far].map((id) => a.parts.find((p) => p.id === id))
   if (!near || !far || j.fasteners.length === 0) return null
   const [nearBox, farBox] = [turnedBox(near), turnedBox(far)]
@@ -240,7 +272,8 @@ export function jointDetail(a: Assembly, j: Joint, rooms: readonly (Places | nul
       const shifted = slanted
         ? sub(at(start), scale(placed.rowAxis, IN_POCKET * fastener.lengthMm * Math.tan(POCKET_RAD)))
         : at(start)
-      marks.push(...fastenerMarks(fastener, shifted, into, page, reachAlong(farBox, way)[1] - start))
+      const heldMm = reachAlong(farBox, way)[1] - start
+      marks.push(...fastenerMarks(fastener, { from: shifted, way: into, heldMm, boreMm: bores(fastener, i) }, page))
     }
     if (placed.known) marks.push(...distances(page, placed, nearBox, outer))
     return [
@@ -364,7 +397,7 @@ function woodBehind(x: Anchor, { construction: wall, joists }: Behind) {
 }
 
 /** A fixing into a stud or joist, with the lining before it; null where it is in neither, or known by its maker only. */
-export function anchorDetail(a: Assembly, x: Anchor, behind: Behind): JointDetail | null {
+export function anchorDetail(a: Assembly, x: Anchor, behind: Behind, bores?: Bores): JointDetail | null {
   const near = a.parts.find((p) => p.id === x.part)
   const fastener = x.fastener && findScrew(x.fastener)
   const there = woodBehind(x, behind)
@@ -402,6 +435,7 @@ export function anchorDetail(a: Assembly, x: Anchor, behind: Behind): JointDetai
       fasteners: [{ fastener: fastener.id, count: x.count, into: 'side', beforeMm }],
     },
     undefined,
+    bores,
   )
 }
 

@@ -30,9 +30,11 @@ interface Kind {
 }
 const kinds = computed(() => {
   const { shaped, rooms, steps } = props.reading
+  const method = METHODS[doc.project!.settings.method]
   const found = new Map<string, Kind>()
   for (const j of stepJoints(shaped.assembly, steps, props.index)) {
-    const detail = jointDetail(shaped.assembly, j, rooms.get(j.id) ?? undefined)
+    const own = rooms.get(j.id) ?? undefined
+    const detail = jointDetail(shaped.assembly, j, own, (f, i) => boreFor(f, own?.[i], method))
     if (!detail) continue
     const key = alike(detail)
     const kind = found.get(key) ?? { detail, ways: [], parts: new Set(), joint: j.id, count: 0 }
@@ -42,7 +44,7 @@ const kinds = computed(() => {
     kind.parts.add(j.near).add(j.far)
   }
   for (const x of stepAnchors(shaped.assembly, steps, props.index)) {
-    const detail = anchorDetail(shaped.assembly, x, props.reading.space)
+    const detail = anchorDetail(shaped.assembly, x, props.reading.space, (f) => pilotMm(method.id, f))
     if (!detail) continue
     const key = `anchor|${alike(detail)}`
     const fresh = { detail, ways: [detail.way], parts: new Set<string>(), joint: x.id, count: 0, to: `the ${x.into}` }
