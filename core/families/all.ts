@@ -1,5 +1,6 @@
 import type { AnyFamily } from './family.ts'
 import { bracketShelf } from './bracket-shelf/bracket-shelf.ts'
+import { ceilingPlatform } from './ceiling-platform/ceiling-platform.ts'
 import { ceilingRunners } from './ceiling-runners/ceiling-runners.ts'
 import { ledgerShelf } from './ledger-shelf/ledger-shelf.ts'
 import { postRack } from './post-rack/post-rack.ts'
@@ -18,4 +19,5 @@ export const FAMILIES: readonly AnyFamily[] = [
   rodStack,
   ceilingRunners,
   ledgerShelf,
+  ceilingPlatform,
 ]

@@ -108,3 +108,19 @@ export function railOnPost(d: Draft, rail: string, post: string, how: RailJoint,
       : d.screw(post, rail, RAIL_SCREWS[how], 'side', p, r)
   d.rest(rail, post, 'fasteners', joint)
 }
+
+/** Left faces of cross pieces at both ends, under every joint of two sheets, and evenly between. */
+export function crossesUnder(
+  lengthMm: number,
+  everyMm: number,
+  thickMm: number,
+  sheets: readonly { from: number }[],
+): number[] {
+  const fixed = [0, ...sheets.slice(1).map((s) => s.from - thickMm / 2), lengthMm - thickMm]
+  return fixed.flatMap((x, i) => {
+    const next = fixed[i + 1]
+    if (next === undefined) return [x]
+    const parts = Math.max(1, Math.ceil((next - x) / everyMm - 1e-9))
+    return Array.from({ length: parts }, (_, k) => x + ((next - x) * k) / parts)
+  })
+}

@@ -80,7 +80,8 @@ export interface RodPlan {
 }
 
 /** From the middle of a joist to that of a rod beside it, mm. */
-const besideJoist = (j: OnRods['joists'], rod: Rod): number => j.size.wideMm / 2 + rod.diameterMm / 2 + BESIDE_JOIST_MM
+export const besideJoist = (j: OnRods['joists'], rod: Rod): number =>
+  j.size.wideMm / 2 + rod.diameterMm / 2 + BESIDE_JOIST_MM
 
 /**
  * How far out from the wall the back of a box must be so that its rear rods have a joist behind them, mm; nought where
@@ -272,6 +273,56 @@ function oneRod(
   return { lower, upper }
 }
 
+/** Bores a piece for the rod that goes through it at a place. */
+function boreFrom(d: Draft, from: string, at: { x: number; y: number }, rod: Rod) {
+  const box = d.box(from)
+  const i = d.part(from).at.along.findIndex((v) => Math.abs(v) > 0.9)
+  const k = i === 0 ? 1 : 0
+  bore(d, from, [at.x, at.y][i] - box.min[i], [at.x, at.y][k] - box.min[k], rod)
+}
+
+/** Pieces that hang from the front ends of one row, each by a rod of its own. */
+export interface RodRow {
+  y: number
+  bottomMm: number
+  rods: readonly { x: number; id: string; from: string }[]
+}
+
+/**
+ * Hangs a row of places along the wall: each from a spreader over the two joists beside it, or, where joists run out
+ * from the wall, all from one spreader over the joists they hang between. @returns what it made, or why it cannot
+ */
+export function hangRow(
+  d: Draft,
+  h: Hangs,
+  row: RodRow,
+): Result<{ spreaders: string[]; rods: { lower: string; upper: string }[] }> {
+  const { joists: j } = h
+  if (j.run === 'along') {
+    const each: { spreader: string; lower: string; upper: string }[] = []
+    for (const r of row.rods) {
+      const one = hangOne(d, h, { ...r, y: row.y, bottomMm: row.bottomMm })
+      if (!one.ok) return one
+      each.push(one.value)
+    }
+    return good({ spreaders: each.map((x) => x.spreader), rods: each })
+  }
+  const xs = row.rods.map((r) => r.x)
+  if (xs.some((x) => j.atMm.some((v) => Math.abs(v - x) < besideJoist(j, h.rod)))) return bad('rod-in-joist')
+  const [first, last] = [Math.min(...xs), Math.max(...xs)]
+  const [before, after] = [j.atMm.filter((x) => x < first), j.atMm.filter((x) => x > last)]
+  if (before.length === 0 || after.length === 0) return bad('no-joist-over')
+  const [lo, hi] = [Math.max(...before), Math.min(...after)]
+  const past = j.size.wideMm / 2 + PAST_JOIST_MM
+  const over = j.atMm.filter((x) => x >= lo && x <= hi)
+  const id = spreader(d, h, { over, from: lo - past, to: hi + past, rods: xs }, { at: row.y, id: 'spreader-0' })
+  const rods = row.rods.map((r) => {
+    boreFrom(d, r.from, { x: r.x, y: row.y }, h.rod)
+    return oneRod(d, h, { ...r, y: row.y, bottomMm: row.bottomMm, over: id })
+  })
+  return good({ spreaders: [id], rods })
+}
+
 /**
  * Hangs one place of a piece by a rod from a spreader over the two joists beside it. @returns what it made, or why it
  * cannot
@@ -291,10 +342,6 @@ export function hangOne(
   const past = j.size.wideMm / 2 + PAST_JOIST_MM
   const lies = { over, from: over[0] - past, to: over[1] + past, rods: [place] }
   const id = spreader(d, h, lies, { at: out ? at.y : at.x, id: `spreader-${at.id}` })
-  const box = d.box(at.from)
-  const { along } = d.part(at.from).at
-  const i = along.findIndex((v) => Math.abs(v) > 0.9)
-  const k = i === 0 ? 1 : 0
-  bore(d, at.from, [at.x, at.y][i] - box.min[i], [at.x, at.y][k] - box.min[k], h.rod)
+  boreFrom(d, at.from, at, h.rod)
   return good({ spreader: id, ...oneRod(d, h, { ...at, over: id }) })
 }

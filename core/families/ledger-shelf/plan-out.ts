@@ -1,3 +1,4 @@
+import { crossesUnder } from '../../blocks/frame/shelf-frame.ts'
 import { depthToHold } from '../../blocks/sizing/depth-to-hold.ts'
 import { fixingPlaces } from '../../blocks/mounts/wall-fixing.ts'
 import { findSection, type Section } from '../../catalogue/lumber.ts'
@@ -126,7 +127,7 @@ export function planOut(
     terms: [],
     data: { everyMm: CROSS_EVERY },
   })
-  const crosses = crossesOf(lengthMm, every, frame.thicknessMm, runs.value.sheets)
+  const crosses = crossesUnder(lengthMm, every, frame.thicknessMm, runs.value.sheets)
   return good({
     unhoused,
     plan: {
@@ -190,15 +191,4 @@ function runsOf(
   const n = Math.ceil(lengthMm / long - 1e-9)
   const sheets = Array.from({ length: n }, (_, i) => ({ from: (lengthMm * i) / n, to: (lengthMm * (i + 1)) / n }))
   return good({ ledgers, rails, sheets })
-}
-
-/** Cross pieces at both ends, under every joint of two sheets, and evenly between. */
-function crossesOf(lengthMm: number, everyMm: number, thickMm: number, sheets: readonly Stretch[]): number[] {
-  const fixed = [0, ...sheets.slice(1).map((s) => s.from - thickMm / 2), lengthMm - thickMm]
-  return fixed.flatMap((x, i) => {
-    const next = fixed[i + 1]
-    if (next === undefined) return [x]
-    const parts = Math.max(1, Math.ceil((next - x) / everyMm - 1e-9))
-    return Array.from({ length: parts }, (_, k) => x + ((next - x) * k) / parts)
-  })
 }

@@ -1,0 +1,51 @@
+import { canHoldTie } from '../../room/room.ts'
+import { exampleContext, exampleGoods, exampleJoists } from '../example-context.ts'
+import { family, type ShapeContext } from '../family.ts'
+import { ceilingPlatformLevers, ceilingPlatformSavers } from './levers.ts'
+import { ceilingPlatformParams, startingParams, type CeilingPlatformParams } from './parameters.ts'
+import { shapeCeilingPlatform } from './shape.ts'
+import { ceilingPlatformSteps } from './steps.ts'
+
+/** Heavier things than this do not belong over a head, kg: product decision. */
+const LIGHT_KG = 20
+
+const alongTheWall = (c: ShapeContext): ShapeContext => ({
+  ...c,
+  space: { ...c.space, joists: exampleJoists('along') },
+})
+
+/** A deck under the ceiling: on a cleat at the wall, and in front on bearers that hang from the joists by rods. */
+export const ceilingPlatform = family<CeilingPlatformParams>({
+  id: 'ceiling-platform',
+  hangs: true,
+  schema: ceilingPlatformParams,
+  start: (ctx) => startingParams(ctx.settings.yard),
+  shape: shapeCeilingPlatform,
+  levers: (p) => ceilingPlatformLevers(p),
+  savers: (p) => ceilingPlatformSavers(p),
+  steps: (_p, shaped) => ceilingPlatformSteps(shaped),
+  propose(ctx) {
+    const hangs = ctx.space.joists?.kind === 'joists' && ctx.space.joists.size !== null
+    const light = ctx.goods.every((g) => g.item.kind !== 'drum' && (g.item.massKg ?? 0) <= LIGHT_KG)
+    return hangs && canHoldTie(ctx.space.construction) && ctx.goods.length > 0 && light
+      ? [startingParams(ctx.settings.yard)]
+      : []
+  },
+  examples: () => [
+    {
+      name: 'cartons under joists that run out, imperial',
+      params: startingParams('imperial'),
+      context: exampleContext('imperial', [exampleGoods('imperial', 'box', 4)]),
+    },
+    {
+      name: 'boxes under joists along the wall, metric, three bearers',
+      params: { ...startingParams('metric'), bearers: 3, cleatScrews: 'three' },
+      context: alongTheWall(exampleContext('metric', [exampleGoods('metric', 'box', 5)])),
+    },
+    {
+      name: 'pails, a fixed length and height, stronger deck',
+      params: { ...startingParams('imperial'), lengthMm: 1500, topMm: 1850, sheet: 'ply-23/32', crossJoint: 'three' },
+      context: exampleContext('imperial', [exampleGoods('imperial', 'pail', 2)]),
+    },
+  ],
+})

@@ -1,0 +1,52 @@
+import { CROSS_SCREWS } from '../../blocks/frame/shelf-frame.ts'
+import { RODS } from '../../catalogue/steel.ts'
+import type { Lever } from '../family.ts'
+import { leverPen, lighterSheets, stifferSheets, strengthPen } from '../levers.ts'
+import { CLEAT_SCREWS, type CeilingPlatformParams } from './parameters.ts'
+
+export interface LeverData {
+  'cleat-screws': { count: number }
+  'deck-frame': { section: string }
+  'bearer-section': { section: string }
+  'more-bearers': { count: number }
+}
+
+const DEEPER: Record<string, string> = {
+  '2x3': '2x4',
+  '2x4': '2x6',
+  '38x63mm': '38x89mm',
+  '38x89mm': '47x100mm',
+  '47x100mm': '47x150mm',
+}
+
+/** Ways in which a platform can be changed when something does not hold or fit; one change each. */
+export function ceilingPlatformLevers(p: CeilingPlatformParams): Lever<CeilingPlatformParams>[] {
+  const { out, add } = strengthPen(p)
+  for (const cleatScrews of ['two', 'three'] as const)
+    if (CLEAT_SCREWS[cleatScrews] > CLEAT_SCREWS[p.cleatScrews])
+      add('cleat-screws', { cleatScrews }, { count: CLEAT_SCREWS[cleatScrews] })
+  for (const n of [3, 4, 5]) if (n > (p.bearers ?? 2)) add('more-bearers', { bearers: n }, { count: n })
+  const [frame, bearer, spreader] = [p.frameSection, p.bearerSection, p.spreaderSection].map((s) => DEEPER[s])
+  if (frame) add('deck-frame', { frameSection: frame }, { section: frame })
+  if (bearer) add('bearer-section', { bearerSection: bearer }, { section: bearer })
+  if (spreader) add('spreader-section', { spreaderSection: spreader }, { section: spreader })
+  const now = RODS.find((r) => r.id === p.rod)!
+  for (const r of RODS)
+    if (r.system === now.system && r.diameterMm > now.diameterMm) add('rod', { rod: r.id }, { section: r.id })
+  for (const crossJoint of ['three', 'four'] as const)
+    if (CROSS_SCREWS[crossJoint] > CROSS_SCREWS[p.crossJoint])
+      add('cross-joint', { crossJoint }, { count: CROSS_SCREWS[crossJoint] })
+  for (const s of stifferSheets(p.sheet, 9)) add('sheet', { sheet: s.id }, { sheet: s.id })
+  for (const mm of [304.8, 203.2]) if (mm < (p.crossEveryMm ?? 406)) add('cross-every', { crossEveryMm: mm }, { mm })
+  return out
+}
+
+/** Ways to spend less on a platform that is stronger than it need be. */
+export function ceilingPlatformSavers(p: CeilingPlatformParams): Lever<CeilingPlatformParams>[] {
+  const { out, add } = leverPen(p)
+  for (const s of lighterSheets(p.sheet, 9)) add('sheet', { sheet: s.id }, { sheet: s.id })
+  for (const [light, heavy] of Object.entries(DEEPER))
+    if (heavy === p.frameSection) add('deck-frame', { frameSection: light }, { section: light })
+  if ((p.crossEveryMm ?? 406) < 600) add('cross-every', { crossEveryMm: 600 }, { mm: 600 })
+  return out
+}

@@ -1,0 +1,210 @@
+import { unitsOf } from '../../assembly/settings.ts'
+import { crossesUnder } from '../../blocks/frame/shelf-frame.ts'
+import { besideJoist, joistsToHangFrom, type KnownJoists } from '../../blocks/mounts/on-rods.ts'
+import { fixingPlaces } from '../../blocks/mounts/wall-fixing.ts'
+import { depthToHold } from '../../blocks/sizing/depth-to-hold.ts'
+import { findSection, type Section } from '../../catalogue/lumber.ts'
+import { findSheet, type Sheet } from '../../catalogue/sheets.ts'
+import { findRod, type Rod } from '../../catalogue/steel.ts'
+import { bad, good, type Result } from '../../measure/result.ts'
+import { roundUp } from '../../measure/rounding.ts'
+import { inches } from '../../measure/units.ts'
+import { shelfPlay, type DimPen } from '../dim-pen.ts'
+import type { ShapeContext, Shaped } from '../family.ts'
+import { fill, type Opening, type Spot } from '../house-on-shelves.ts'
+import { spliceOver, type Stretch } from '../splice.ts'
+import { LIMITS, type CeilingPlatformParams } from './parameters.ts'
+
+/** What is said with its reasons and problems. */
+export interface ReasonData {
+  'platform-goods': { things: number }
+  'platform-under-ceiling': { tallMm: number }
+  'bearers-apart': { everyMm: number }
+}
+export interface ProblemData {
+  'platform-in-ceiling': { mm: number; mostMm: number }
+  'cleat-misses-studs': { count: number }
+}
+
+/** Bearers are no further apart than this, middle to middle. Product decision: two stud bays. */
+const BEARERS_EVERY = inches(32)
+/** Cross pieces no further apart: half-inch panels are rated for about so much. */
+const CROSS_EVERY = inches(16)
+/** To lift things over the front edge and slide them in. */
+const PLAY_ABOVE = inches(2)
+/** A sheet longer than this is not got up there by one or two on ladders, mm. Product decision. */
+const LONGEST_SHEET = 1220
+/** From the front of the frame to the middle of a rod, and wood past it, mm: a washer, and four diameters. */
+const ROD_OUT_MM = 32
+export const PAST_ROD_MM = 45
+/** A rod is moved by no more than this to miss a joist, mm. */
+const MOST_MOVED_MM = 160
+const STEP_MM = 5
+const LEAST_STUDS = 2
+
+export interface Plan {
+  sheet: Sheet
+  frame: Section
+  bearer: Section
+  spreader: Section
+  rod: Rod
+  joists: KnownJoists
+  lengthMm: number
+  depthMm: number
+  topMm: number
+  /** Middles of the bearers, and of all rods out from the wall. */
+  bearers: number[]
+  rodOutMm: number
+  crosses: number[]
+  cleats: Stretch[]
+  rails: Stretch[]
+  sheets: Stretch[]
+  openings: Opening[]
+  spots: Spot[]
+  play: { sideMm: number; aboveMm: number }
+}
+
+/** The nearest place to one wanted where no joist is in the way of a rod; null where there is none near. */
+function clearOf(j: KnownJoists, rod: Rod, wanted: number, way: 1 | -1): number | null {
+  for (let moved = 0; moved <= MOST_MOVED_MM; moved += STEP_MM) {
+    const at = wanted + way * moved
+    if (j.atMm.every((x) => Math.abs(x - at) >= besideJoist(j, rod))) return at
+  }
+  return null
+}
+
+export function planOut(
+  p: CeilingPlatformParams,
+  ctx: ShapeContext,
+  pen: DimPen,
+): Result<{ plan: Plan; unhoused: Shaped['unhoused'] }> {
+  const known = joistsToHangFrom(ctx.space)
+  if (!known.ok) return known
+  const joists = known.value
+  const units = unitsOf(ctx.settings)
+  const [frame, bearer, spreader] = [p.frameSection, p.bearerSection, p.spreaderSection].map((s) => findSection(s)!)
+  const [sheet, rod] = [findSheet(p.sheet)!, findRod(p.rod)!]
+  const { aboveMm, sideMm } = shelfPlay(pen, 600, PLAY_ABOVE)
+  const goods = ctx.goods.flatMap((g) => Array.from({ length: g.count }, () => g.item))
+  const deep = depthToHold(
+    sheet,
+    { settings: ctx.settings, spaceMm: ctx.space.depthMm },
+    Math.max(...goods.map((g) => g.deepMm)),
+    { takenMm: ROD_OUT_MM + PAST_ROD_MM, outMm: 0 },
+  )
+  const depthMm = pen.length({ path: 'depthMm', code: 'depth', min: 200, max: 1220 }, deep.mm, deep.why)
+  const widest = sheet.widthMm - 2 * ctx.settings.sheetTrimMm
+  if (depthMm > widest) return bad('deeper-than-sheet', { mm: depthMm, mostMm: widest }, 'depthMm')
+  const least = 2 * frame.thicknessMm + 50
+  if (depthMm < least) return bad('too-shallow', { mm: depthMm, leastMm: least }, 'depthMm')
+
+  // Long enough for all between its rods, as far as the wall goes.
+  const edge = bearer.widthMm
+  const most = ctx.space.lengthMm
+  const bearersOf = (mm: number) => p.bearers ?? 1 + Math.max(1, Math.ceil((mm - edge) / BEARERS_EVERY - 1e-9))
+  const layOut = (mm: number) => placeRods(joists, rod, { lengthMm: mm, depthMm, edge, count: bearersOf(mm) })
+  const queue = [...goods].sort((a, b) => (b.massKg ?? 0) - (a.massKg ?? 0) || b.acrossMm - a.acrossMm)
+  const holds = (mm: number) => {
+    const r = layOut(mm)
+    return r.ok && fill(queue, betweenRods(r.value.bearers, rod), depthMm, sideMm, 0).left.length === 0
+  }
+  let needed = Math.min(most, 2 * edge + Math.max(...goods.map((g) => g.acrossMm)) + 2 * sideMm)
+  while (needed < most && !holds(needed)) needed = Math.min(most, needed + GROWS_MM)
+  const lengthMm = pen.length(
+    { path: 'lengthMm', code: 'length', min: 300, max: 6000 },
+    Math.min(roundUp(needed, units), most),
+    { code: 'platform-goods', terms: [], data: { things: goods.length } },
+  )
+  pen.count({ path: 'bearers', code: 'bearers', min: 2, max: LIMITS.bearers }, bearersOf(lengthMm), {
+    code: 'bearers-apart',
+    terms: [],
+    data: { everyMm: BEARERS_EVERY },
+  })
+  const rods = layOut(lengthMm)
+  if (!rods.ok) return rods
+  const openings = betweenRods(rods.value.bearers, rod)
+  const { spots, left } = fill(queue, openings, depthMm, sideMm, 0)
+  const tallest = Math.max(...spots.map((s) => s.item.tallMm), 0)
+  const highest = ctx.space.ceilingMm - tallest - aboveMm
+  const topMm = pen.length({ path: 'topMm', code: 'platform-top', min: 600, max: 4500 }, highest, {
+    code: 'platform-under-ceiling',
+    terms: [],
+    data: { tallMm: tallest },
+  })
+  if (topMm > ctx.space.ceilingMm - tallest)
+    return bad('platform-in-ceiling', { mm: topMm, mostMm: ctx.space.ceilingMm - tallest }, 'topMm')
+
+  const runs = runsOf(p, ctx, lengthMm, rods.value.bearers)
+  if (!runs.ok) return runs
+  const every = pen.length({ path: 'crossEveryMm', code: 'cross-every', min: 150, max: 1300 }, CROSS_EVERY, {
+    code: 'sheet-span',
+    terms: [],
+    data: { everyMm: CROSS_EVERY },
+  })
+  const counts = new Map<string, number>()
+  for (const g of left) counts.set(g.id, (counts.get(g.id) ?? 0) + 1)
+  return good({
+    unhoused: [...counts].map(([goodsId, n]) => ({ goodsId, count: n, why: 'no-place' })),
+    plan: {
+      sheet,
+      frame,
+      bearer,
+      spreader,
+      rod,
+      joists,
+      lengthMm,
+      depthMm,
+      topMm,
+      ...rods.value,
+      ...runs.value,
+      crosses: crossesUnder(lengthMm, every, frame.thicknessMm, runs.value.sheets),
+      openings,
+      spots,
+      play: { sideMm, aboveMm },
+    },
+  })
+}
+/** A platform is tried this much longer each time, mm. */
+const GROWS_MM = 20
+
+/** Between two rods things are drawn out past them, with a hand's room. */
+const betweenRods = (bearers: readonly number[], rod: Rod): Opening[] =>
+  bearers.slice(1).map((x, i) => ({ left: bearers[i] + rod.diameterMm, right: x - rod.diameterMm }))
+
+/** Bearers evenly from end to end, within the joists their rods hang from, moved where one is in the way. */
+function placeRods(
+  j: KnownJoists,
+  rod: Rod,
+  b: { lengthMm: number; depthMm: number; edge: number; count: number },
+): Result<Pick<Plan, 'bearers' | 'rodOutMm'>> {
+  const out = j.run === 'out'
+  const [lo, hi] = out
+    ? [Math.min(...j.atMm) + besideJoist(j, rod), Math.max(...j.atMm) - besideJoist(j, rod)]
+    : [-Infinity, Infinity]
+  const [first, last] = [Math.max(lo, b.edge / 2), Math.min(hi, b.lengthMm - b.edge / 2)]
+  const even = Array.from({ length: b.count }, (_, i) => first + ((last - first) * i) / (b.count - 1))
+  const rodOutMm = out ? b.depthMm + ROD_OUT_MM : clearOf(j, rod, b.depthMm + ROD_OUT_MM, 1)
+  const bearers = out ? even.map((x, i) => clearOf(j, rod, x, i === b.count - 1 ? -1 : 1)) : even
+  const apart = bearers.every((x, i) => i === 0 || (x !== null && x - bearers[i - 1]! > 2 * b.edge))
+  if (rodOutMm === null || !apart || bearers[0] === null) return bad('rod-in-joist', {}, 'bearers')
+  return good({ rodOutMm, bearers: bearers as number[] })
+}
+
+/** Cleats in pieces that meet on studs, rails in pieces that meet over bearers, sheets that can be got up there. */
+function runsOf(
+  p: CeilingPlatformParams,
+  ctx: ShapeContext,
+  lengthMm: number,
+  bearers: number[],
+): Result<Pick<Plan, 'cleats' | 'rails' | 'sheets'>> {
+  const longest = (section: string) =>
+    Math.max(0, ...ctx.boards(section, false).map((b) => b.lengthMm - ctx.settings.squaringTrimMm))
+  const studs = fixingPlaces(ctx.space, 0, lengthMm)
+  if (studs.length < LEAST_STUDS) return bad('cleat-misses-studs', { count: studs.length }, 'lengthMm')
+  const cleats = spliceOver(lengthMm, longest(p.bearerSection), [0, ...studs, lengthMm])
+  const rails = spliceOver(lengthMm, longest(p.frameSection), [0, ...bearers, lengthMm])
+  if (!cleats || !rails) return bad('longer-than-board', { mm: lengthMm, mostMm: longest(p.frameSection) }, 'lengthMm')
+  const n = Math.ceil(lengthMm / LONGEST_SHEET - 1e-9)
+  const sheets = Array.from({ length: n }, (_, i) => ({ from: (lengthMm * i) / n, to: (lengthMm * (i + 1)) / n }))
+  return good({ cleats, rails, sheets })
+}

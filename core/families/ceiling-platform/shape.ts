@@ -1,0 +1,187 @@
+import type { Stock } from '../../assembly/assembly.ts'
+import { draft, type Draft } from '../../assembly/draft.ts'
+import { unitsOf } from '../../assembly/settings.ts'
+import { CROSS_SCREWS, placeShelfFrame } from '../../blocks/frame/shelf-frame.ts'
+import { hangRow } from '../../blocks/mounts/on-rods.ts'
+import { screwAlong } from '../../blocks/mounts/wall-fixing.ts'
+import { RODS } from '../../catalogue/steel.ts'
+import { bad, good, type Result } from '../../measure/result.ts'
+import { canHoldTie } from '../../room/room.ts'
+import { dimPen } from '../dim-pen.ts'
+import type { Choice, ShapeContext, Shaped } from '../family.ts'
+import { standing } from '../house-on-shelves.ts'
+import type { Stretch } from '../splice.ts'
+import { CLEAT_SCREWS, type CeilingPlatformParams } from './parameters.ts'
+import { PAST_ROD_MM, planOut, type Plan } from './plan-out.ts'
+
+/*
+ *  side:  wall|            =o=  spreader over the joists
+ *             |   goods     |   rod
+ *             |_____________|
+ *             |=============|   deck, rails and cross pieces
+ *            [|=============|=  bearer: on the cleat behind, on its rod in front
+ *       cleat |             o
+ */
+export function shapeCeilingPlatform(p: CeilingPlatformParams, ctx: ShapeContext): Result<Shaped> {
+  if (ctx.goods.length === 0) return bad('no-goods')
+  if (!canHoldTie(ctx.space.construction)) return bad('no-wall-to-hang-on')
+  const pen = dimPen(p, unitsOf(ctx.settings))
+  const planned = planOut(p, ctx, pen)
+  if (!planned.ok) return planned
+  const { plan, unhoused } = planned.value
+  const d = draft(ctx.settings.yard)
+  const board = (section: string): Stock => ({ kind: 'board', section, grade: ctx.settings.grade, treated: false })
+  const rails = deck(d, p, plan, board(p.frameSection))
+  const cleats = cleatsOf(d, p, ctx, plan, board(p.bearerSection))
+  const hung = bearersOf(d, p, ctx, plan, { board, rails, cleats })
+  if (!hung.ok) return hung
+  placeBays(d, plan)
+  d.mark(underOf(plan), 'cleat-top', 1, cleats)
+  pen.drag('topMm', { axis: 'z', sign: 1, parts: [...rails, ...cleats] })
+  return good({ assembly: d.assembly, dims: pen.dims, choices: choices(p, ctx), unhoused })
+}
+
+/** Underside of the bearers, and upper edge of the cleats. */
+const underOf = (plan: Plan): number =>
+  plan.topMm - plan.sheet.thicknessMm - plan.frame.widthMm - plan.bearer.thicknessMm
+const named = (name: string, list: readonly Stretch[]) => list.map((s, i) => ({ id: `${name}-${i}`, ...s }))
+
+function deck(d: Draft, p: CeilingPlatformParams, plan: Plan, stock: Stock): string[] {
+  const [rear, front, sheets] = [named('rear', plan.rails), named('front', plan.rails), named('deck', plan.sheets)]
+  const crosses = plan.crosses.map((left, k) => ({ id: `cross-${k}`, left }))
+  placeShelfFrame(d, {
+    section: plan.frame,
+    stock,
+    sheet: plan.sheet,
+    backMm: 0,
+    frontMm: plan.depthMm,
+    topMm: plan.topMm,
+    rear: { role: 'rail', pieces: rear },
+    front,
+    crosses,
+    crossScrews: CROSS_SCREWS[p.crossJoint],
+    sheets,
+  })
+  const ids = (list: readonly { id: string }[]) => list.map((x) => x.id)
+  d.sub({ id: 'frame', name: 'module', parts: ids([...rear, ...front, ...crosses]), built: 'in-place' })
+  d.sub({ id: 'sheets', name: 'sheets', parts: ids(sheets), built: 'in-place' })
+  return ids([...rear, ...front])
+}
+
+function cleatsOf(d: Draft, p: CeilingPlatformParams, ctx: ShapeContext, plan: Plan, stock: Stock): string[] {
+  const { thicknessMm: t, widthMm: w } = plan.bearer
+  const top = underOf(plan)
+  return named('cleat', plan.cleats).map(({ id, from, to }) => {
+    d.square({ id, role: 'cleat', stock, min: [from, 0, top - w], size: [to - from, t, w], along: 'x', across: 'z' })
+    const wall = { space: ctx.space, system: ctx.settings.yard }
+    screwAlong(d, id, top - w / 2, wall, { count: CLEAT_SCREWS[p.cleatScrews] })
+    d.sub({ id: `wall-${id}`, name: 'unit', parts: [id], built: 'in-place' })
+    return id
+  })
+}
+
+function bearersOf(
+  d: Draft,
+  p: CeilingPlatformParams,
+  ctx: ShapeContext,
+  plan: Plan,
+  { board, rails, cleats }: { board: (section: string) => Stock; rails: readonly string[]; cleats: readonly string[] },
+): Result<null> {
+  const { thicknessMm: t, widthMm: w } = plan.bearer
+  const under = underOf(plan)
+  const long = plan.rodOutMm + PAST_ROD_MM
+  for (const [k, x] of plan.bearers.entries()) {
+    const id = `bearer-${k}`
+    d.square({
+      id,
+      role: 'cross',
+      stock: board(p.bearerSection),
+      min: [x - w / 2, 0, under],
+      size: [w, long, t],
+      along: 'y',
+      across: 'x',
+    })
+    // Rails lie on it and are screwed from below; it lies on its cleat and is screwed down to it.
+    for (const r of rails)
+      if (d.meets(r, id)) d.rest(r, id, 'bearing', d.screw(id, r, 2, 'side', t, plan.frame.widthMm))
+    const on = cleats.find((c) => d.meets(id, c))
+    if (on === undefined) return bad('not-buildable', { role: 'cleat', other: 'cross' }, 'bearers')
+    d.rest(id, on, 'bearing', d.screw(id, on, 2, 'side', t, w))
+    d.sub({ id: `lay-${id}`, name: 'unit', parts: [id], built: 'in-place' })
+  }
+  const hung = hangRow(
+    d,
+    {
+      spreader: { section: plan.spreader, stock: board(p.spreaderSection) },
+      rod: plan.rod,
+      joists: plan.joists,
+      ceilingMm: ctx.space.ceilingMm,
+    },
+    {
+      y: plan.rodOutMm,
+      bottomMm: under,
+      rods: plan.bearers.map((x, k) => ({ x, id: String(k), from: `bearer-${k}` })),
+    },
+  )
+  if (!hung.ok) return { ok: false, problem: { ...hung.problem, field: 'bearers' } }
+  const { spreaders, rods } = hung.value
+  const longest = Math.max(
+    0,
+    ...ctx.boards(p.spreaderSection, false).map((b) => b.lengthMm - ctx.settings.squaringTrimMm),
+  )
+  const needed = Math.max(...spreaders.map((id) => d.part(id).size.lengthMm))
+  if (needed > longest) return bad('longer-than-board', { mm: needed, mostMm: longest }, 'lengthMm')
+  const parts = [...spreaders, ...rods.flatMap((r) => [r.lower, r.upper])]
+  d.sub({ id: 'hangs', name: 'unit', parts, built: 'in-place' })
+  return good(null)
+}
+
+function placeBays(d: Draft, plan: Plan) {
+  const { topMm, depthMm, play } = plan
+  const high = Math.max(0, ...plan.spots.map((s) => s.item.tallMm)) + play.aboveMm
+  plan.openings.forEach((o, k) => {
+    const middle = (o.left + o.right) / 2
+    const on = plan.sheets.findIndex((s) => middle >= s.from && middle <= s.to)
+    d.bay({
+      id: `bay-${k}`,
+      name: { code: 'shelf', column: k + 1, row: 1 },
+      holds: 'surface',
+      clear: { min: [o.left, 0, topMm], max: [o.right, depthMm, topMm + high] },
+      carriers: [`deck-${on}`],
+      items: standing({ floor: false, spots: plan.spots, tallest: null }, k, 0, topMm),
+      play: { sideMm: play.sideMm, aboveMm: play.aboveMm, deepMm: 0 },
+      stickOutMm: 0,
+      exit: [0, 1, 0],
+    })
+  })
+}
+
+function choices(p: CeilingPlatformParams, ctx: ShapeContext): Choice[] {
+  const imperial = ctx.settings.yard === 'imperial'
+  const sheets = imperial
+    ? ['ply-15/32', 'ply-19/32', 'ply-23/32', 'osb-7/16']
+    : ['ply-12mm', 'ply-15mm', 'ply-18mm', 'osb3-15mm']
+  const boards = imperial ? ['2x3', '2x4', '2x6'] : ['38x63mm', '38x89mm', '47x100mm', '47x150mm']
+  const flat = boards.slice(1)
+  const rods = RODS.filter((r) => r.system === ctx.settings.yard).map((r) => r.id)
+  const section = (
+    path: 'frameSection' | 'bearerSection' | 'spreaderSection' | 'rod',
+    code: string,
+    options: string[],
+  ): Choice => ({
+    path,
+    code,
+    value: p[path],
+    options,
+    of: 'section',
+  })
+  return [
+    { path: 'sheet', code: 'deck-sheet', value: p.sheet, options: [...sheets, ...ctx.settings.ownSheets], of: 'sheet' },
+    section('frameSection', 'deck-frame', boards),
+    section('bearerSection', 'bearer-section', flat),
+    section('rod', 'rod', rods),
+    section('spreaderSection', 'spreader-section', flat),
+    { path: 'cleatScrews', code: 'cleat-screws', value: p.cleatScrews, options: Object.keys(CLEAT_SCREWS), of: 'code' },
+    { path: 'crossJoint', code: 'cross-joint', value: p.crossJoint, options: Object.keys(CROSS_SCREWS), of: 'code' },
+  ]
+}

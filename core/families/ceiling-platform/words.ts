@@ -1,0 +1,87 @@
+import type { KindWords, StepWordsFor, WordsFor } from '../../wording/kind.ts'
+import { sectionName } from '../../wording/names.ts'
+import { plural } from '../../wording/say.ts'
+import type { LeverData } from './levers.ts'
+import type { ProblemData, ReasonData } from './plan-out.ts'
+import type { StepData } from './steps.ts'
+
+const reasons: WordsFor<ReasonData> = {
+  'platform-goods': (d) => `as long as ${plural(d.things, 'thing')} need`,
+  'platform-under-ceiling': (d, say) =>
+    `as high as the tallest thing on it, ${say.length(d.tallMm)}, and its play let it`,
+  'bearers-apart': (d, say) => `a bearer every ${say.length(d.everyMm)} at most`,
+}
+
+const levers: WordsFor<LeverData> = {
+  'cleat-screws': (d) => `Put ${plural(d.count, 'screw')} of the cleat into each stud`,
+  'deck-frame': (d) => `Make rails and cross pieces of the deck ${sectionName(d.section)}`,
+  'bearer-section': (d) => `Make bearers and cleat ${sectionName(d.section)}`,
+  'more-bearers': (d) => `Hang it on ${d.count} bearers, each with a rod of its own`,
+}
+
+const problems: WordsFor<ProblemData> = {
+  'platform-in-ceiling': (d, say) =>
+    `Its deck at ${say.length(d.mm)} leaves no room for the tallest thing under the ceiling: at most ${say.length(d.mostMm)}.`,
+  'cleat-misses-studs': (d) =>
+    `Its cleat meets ${d.count === 0 ? 'no stud' : 'one stud only'}: two at least. Make it longer, or move it along the wall.`,
+}
+
+const steps: StepWordsFor<StepData> = {
+  'platform-frame': {
+    title: 'Make the frame',
+    text: (d) =>
+      `Flat on the floor: rails behind and in front, cross pieces between, ${plural(d.screws, 'screw')} into each of their ends. Lay the ${plural(d.sheets, 'sheet')} on it for a look: the frame may be a hair larger, never smaller.`,
+  },
+  'platform-spreaders': {
+    title: 'Spreaders over the joists',
+    text: (d) =>
+      `Bore the ${plural(d.count, 'hole')} through the ceiling where the rods go, clear of the joists. From above a spreader over each, lying on both joists beside it, a short rod down through it: washer and two nuts.`,
+  },
+  'platform-cleat': {
+    title: 'The cleat on the wall',
+    text: (d, say) =>
+      `Its upper edge on a level line ${say.length(d.atMm)} above the floor; ${plural(d.screws, 'screw')} into every stud, bored first.`,
+  },
+  'platform-bearers': {
+    title: 'Bearers',
+    text: (d, say) =>
+      `One after the other, ${d.count} in all: rear end on the cleat, a clamp there, a prop ${say.length(d.propMm)} long under its front, so that one person's hands are free. The long rod up through it into its coupling, washer and nuts below. Screw it down to the cleat.`,
+  },
+  'platform-frame-up': {
+    title: 'The frame on its bearers',
+    text: (d) =>
+      `Two people lift it over the front, back edge first, against the wall. ${plural(d.screws, 'screw')} up through each bearer into either rail. Turn the nuts until the front is level: it sags until then.`,
+  },
+  'platform-deck': {
+    title: 'Lay the deck',
+    text: (d) =>
+      `${plural(d.sheets, 'piece')} of sheet, small enough to hand up, joints over a cross piece; screw them to rails and cross pieces.`,
+  },
+  'load-platform': {
+    title: 'Load it',
+    text: () =>
+      'From a ladder, light things first, the heavy ones at the wall. Nobody climbs onto it: it is made for what it holds, not for people.',
+  },
+}
+
+export const ceilingPlatformWords: KindWords = {
+  name: 'Ceiling platform',
+  blurb: 'A deck under the ceiling, on a cleat at the wall and on rods in front',
+  dims: { 'platform-top': () => 'deck above the floor', bearers: () => 'bearers' },
+  choices: {
+    'deck-sheet': { label: 'Deck' },
+    'deck-frame': { label: 'Rails and cross pieces' },
+    'bearer-section': { label: 'Bearers, flat, and cleat' },
+    'cleat-screws': { label: 'Screws of the cleat in each stud', options: { one: 'one', two: 'two', three: 'three' } },
+  },
+  reasons,
+  levers,
+  problems,
+  steps,
+  holds: {
+    'front-level':
+      'A level from the cleat to the front end of each bearer, and a string along the fronts: turn the nuts until both agree.',
+    'platform-pull':
+      'Hang on its front edge with your weight for a moment: nothing may creak or give. Then look at every nut again.',
+  },
+}
