@@ -201,10 +201,12 @@ function runsOf(
     Math.max(0, ...ctx.boards(section, false).map((b) => b.lengthMm - ctx.settings.squaringTrimMm))
   const studs = fixingPlaces(ctx.space, 0, lengthMm)
   if (studs.length < LEAST_STUDS) return bad('cleat-misses-studs', { count: studs.length }, 'lengthMm')
+  const seats = [0, ...bearers.slice(1, -1), lengthMm]
   const cleats = spliceOver(lengthMm, longest(p.bearerSection), [0, ...studs, lengthMm])
-  const rails = spliceOver(lengthMm, longest(p.frameSection), [0, ...bearers, lengthMm])
-  if (!cleats || !rails) return bad('longer-than-board', { mm: lengthMm, mostMm: longest(p.frameSection) }, 'lengthMm')
-  const n = Math.ceil(lengthMm / LONGEST_SHEET - 1e-9)
-  const sheets = Array.from({ length: n }, (_, i) => ({ from: (lengthMm * i) / n, to: (lengthMm * (i + 1)) / n }))
+  const rails = spliceOver(lengthMm, longest(p.frameSection), seats)
+  // Sheets meet over bearers: what stands between two rods stands on one of them.
+  const sheets = spliceOver(lengthMm, LONGEST_SHEET, seats)
+  if (!cleats || !rails || !sheets)
+    return bad('longer-than-board', { mm: lengthMm, mostMm: longest(p.frameSection) }, 'lengthMm')
   return good({ cleats, rails, sheets })
 }
