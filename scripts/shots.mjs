@@ -26,15 +26,6 @@ const SHOTS = [
     before: (page) => page.getByRole('button', { name: 'Things in the room' }).click(),
   },
   {
-    name: 'shape-bracket-shelf',
-    path: `${P}/shape`,
-    size: DESK,
-    before: async (page) => {
-      await page.getByRole('button', { name: 'Spare hive shelf' }).first().click()
-      await page.getByRole('button', { name: 'Section' }).click()
-    },
-  },
-  {
     name: 'shape-rod-stack',
     path: `${P}/shape`,
     size: DESK,
@@ -133,6 +124,17 @@ const SHOTS = [
     path: `${P}/build`,
     size: TALL,
     before: (page) => page.getByRole('button', { name: 'Front frame' }).click(),
+  },
+  {
+    name: 'build-setting-out',
+    path: `${P}/build`,
+    size: TALL,
+    before: async (page) => {
+      await page.getByRole('button', { name: 'Winter runners' }).first().click()
+      await page.getByRole('button', { name: 'All runners for good' }).click()
+      await page.getByText('Setting out').scrollIntoViewIfNeeded()
+      await page.waitForTimeout(800)
+    },
   },
   { name: 'build-phone', path: `${P}/build`, size: PHONE },
   { name: 'shape-dark', path: `${P}/shape`, size: DESK, dark: true },

@@ -176,7 +176,7 @@ export function drawView(a: Assembly, view: View, o: ViewOptions): Scene {
   if (set) marks.push(set)
   const over = set ? Math.max(row, RUNNING_SHARE * Math.max(right - left, top - bottom) + row) : row
   const bounds: Scene['bounds'] = [left - m, bottom - 1.15 * m, right + m, top + over]
-  if (o.stick && view !== 'plan') {
+  if (o.stick && o.stick.length > 0 && view !== 'plan') {
     const atMm = right + 1.6 * row + (view === 'section' ? row : 0)
     marks.push({ kind: 'stick', atMm, footMm: o.stick[0]?.footMm ?? 0, topMm: top + row / 2, marks: o.stick })
     // Room for the words beside it: about a third of the drawing's larger side.

@@ -407,5 +407,5 @@ export const MARKS: Record<string, string> = {
   'shelf-top': 'shelf top',
   'bottom-top': 'bottom, upper face',
   'plate-under': 'under top plate',
-  'cleat-top': 'cleat, upper edge',
+  'cleat-top': 'cleat top',
 }
