@@ -130,8 +130,8 @@ const SHOTS = [
     path: `${P}/build`,
     size: TALL,
     before: async (page) => {
-      await page.getByRole('button', { name: 'Winter runners' }).first().click()
-      await page.getByRole('button', { name: 'All runners for good' }).click()
+      await page.getByRole('button', { name: 'Feeder stack' }).first().click()
+      await page.getByRole('button', { name: 'Spreaders' }).click()
       await page.getByText('Setting out').scrollIntoViewIfNeeded()
       await page.waitForTimeout(800)
     },

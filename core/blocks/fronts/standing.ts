@@ -18,6 +18,8 @@ export interface StandingFront {
   uprights: readonly string[]
   railed: readonly string[]
   frontMm: number
+  /** A curtain ends over this: what stands out in front at the floor. */
+  footMm?: number
   headMm: number
   /** Heights of what lies between the uprights: no hinge there. */
   panelsMm: readonly number[]
@@ -32,7 +34,15 @@ export function closeFront(d: Draft, s: StandingFront): void {
   const from = d.assembly.parts.length
   const [left, right] = [Math.min(...s.closed.map((c) => c.left)), Math.max(...s.closed.map((c) => c.right))]
   if (s.front === 'curtain')
-    hangCurtain(d, { id: 'curtain', left, right, frontMm: s.frontMm, headMm: s.headMm, footMm: 0, on: s.railed })
+    hangCurtain(d, {
+      id: 'curtain',
+      left,
+      right,
+      frontMm: s.frontMm,
+      headMm: s.headMm,
+      footMm: s.footMm ?? 0,
+      on: s.railed,
+    })
   else {
     stiffFrame(d, 'frame', s.uprights)
     s.closed.forEach((c, k) =>

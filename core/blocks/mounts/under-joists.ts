@@ -4,7 +4,7 @@ import type { Box } from '../../geometry/box.ts'
 import type { Vec3 } from '../../geometry/vec.ts'
 import type { UnitSystem } from '../../measure/units.ts'
 import type { KnownJoists } from './on-rods.ts'
-import { UP } from './wall-fixing.ts'
+import { EDGE_SHARE, UP } from './wall-fixing.ts'
 
 /*
  * What hangs under joists, or under another piece that does, by fasteners through it from below. Loads beside its middle
@@ -19,8 +19,6 @@ import { UP } from './wall-fixing.ts'
 
 const DOWN: Vec3 = [0, 0, -1]
 const CEILING = { kind: 'ceiling' } as const
-/** What presses along an edge does so this share of the width inside it. Product decision, as for strips on walls. */
-const EDGE_SHARE = 1 / 8
 /** Thread wanted in a joist behind the lining, mm: as for what hangs on a wall. */
 const JOIST_EMBED_MM = 50
 

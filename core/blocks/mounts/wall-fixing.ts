@@ -86,8 +86,8 @@ export function holdsAt(
   for (const push of [UP, OUT]) d.hold({ from, on: WALL, contact, push, way: 'both', via: 'fasteners', anchor })
 }
 
-/** What presses on the wall along a lower edge does so this share of the board's width over it. Product decision. */
-const EDGE_SHARE = 1 / 8
+/** What turns about an edge presses so far inside it, as a share of the board's width. Product decision. */
+export const EDGE_SHARE = 1 / 8
 
 /**
  * Screws a piece that runs along the wall into every stud it passes, at a height. What it carries off the wall turns it

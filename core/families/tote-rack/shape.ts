@@ -103,6 +103,7 @@ export function shapeToteRack(p: ToteRackParams, ctx: ShapeContext): Result<Shap
     uprights: [],
     railed: frontPosts,
     frontMm: y0 + plan.railMm,
+    footMm: plate.widthMm > post.widthMm ? plate.thicknessMm + OVER_PLATE_MM : 0,
     headMm: Math.max(...frontPosts.map((id) => d.box(id).max[2])),
     panelsMm: [],
   })
@@ -115,6 +116,9 @@ export function shapeToteRack(p: ToteRackParams, ctx: ShapeContext): Result<Shap
   })
   return good({ assembly: d.assembly, dims: pen.dims, choices: choices(p, ctx), unhoused: plan.unhoused })
 }
+
+/** A curtain ends this far over a bottom plate that stands out in front of the posts, mm. */
+const OVER_PLATE_MM = 5
 
 /** A gap smaller than this is left to the wood, mm: product decision. */
 const THINNEST_SHIM_MM = 1
