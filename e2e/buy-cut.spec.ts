@@ -48,6 +48,8 @@ test('the yard gives prices, is down and says so; what is there, what was paid a
 })
 
 test('cut by cut: the plan stays once begun, a mishap is planned around, and undo takes it back', async ({ page }) => {
+  // Sixty cuts and three plans: minutes where a machine is slow.
+  test.setTimeout(300_000)
   await openDemo(page)
   await station(page, 'Cut')
 

@@ -132,7 +132,7 @@ const SHOTS = [
     before: async (page) => {
       await page.getByRole('button', { name: 'Feeder stack' }).first().click()
       await page.getByRole('button', { name: 'Spreaders' }).click()
-      await page.getByText('Setting out').scrollIntoViewIfNeeded()
+      await page.getByText('Setting out').evaluate((e) => e.scrollIntoView({ block: 'center' }))
       await page.waitForTimeout(800)
     },
   },
