@@ -1,4 +1,5 @@
 import type { Part, Support } from '../assembly/assembly.ts'
+import { partBox } from '../assembly/part-box.ts'
 import { findGrade, findSection } from '../catalogue/lumber.ts'
 import { boxSize, type Box } from '../geometry/box.ts'
 import { dot, type Vec3 } from '../geometry/vec.ts'
@@ -46,6 +47,29 @@ function areaOf(contact: Box, push: Vec3): number {
   return through < 0 ? 0 : size.reduce((a, v, i) => (i === through ? a : a * v), 1)
 }
 
+/** What turns about an edge presses so far to either side of it, as a share of the width that presses. Product decision. */
+const EDGE_SHARE = 1 / 8
+
+/** And no further along it than a stud or a joist is thick, mm. */
+const EDGE_LONG_MM = 38
+
+/** Where a piece presses that turns about an edge: a strip to either side of its resultant, on what both pieces share. */
+function alongEdge(s: Support, from: Part, on: Part): Box {
+  const [a, b] = [partBox(from), partBox(on)]
+  const through = s.push.findIndex((v) => Math.abs(v) > SAME_WAY)
+  const along = from.at.along.findIndex((v) => Math.abs(v) > SAME_WAY)
+  const shared = (i: number) => Math.min(a.max[i], b.max[i]) - Math.max(a.min[i], b.min[i])
+  const across = 3 - through - along
+  const out: Box = { min: [...s.contact.min], max: [...s.contact.max] }
+  const widen = (i: number, half: number) => {
+    out.min[i] -= half
+    out.max[i] += half
+  }
+  widen(across, EDGE_SHARE * shared(across))
+  widen(along, Math.min(EDGE_LONG_MM, shared(along)) / 2)
+  return out
+}
+
 interface Found {
   support: Support
   from: Part
@@ -65,16 +89,15 @@ export const bearing = defineCheck({
     const covers: string[] = []
     const given = { check: 'bearing', link: 'post' as const, quantity: 'stress' as const, subject: 'post' }
     for (const s of assembly.supports) {
-      // Along an edge that only steadies it a board finds what it needs to press on.
-      if (s.steadies) covers.push(s.id)
-      if (s.via !== 'bearing' || s.steadies || 'bay' in s.from || s.on.kind === 'floor') continue
+      if (s.via !== 'bearing' || 'bay' in s.from || s.on.kind === 'floor') continue
       const from = parts.get('part' in s.from ? s.from.part : s.from.through)!
       // A wall or a ceiling is harder than the wood that presses on it.
       const on = s.on.kind === 'part' ? parts.get(s.on.part)! : from
       const n = Math.abs(design.reactions.get(s.id) ?? 0)
-      const areaMm2 = areaOf(s.contact, s.push)
+      const contact = s.steadies ? alongEdge(s, from, on) : s.contact
+      const areaMm2 = areaOf(contact, s.push)
       const allowed = [from, on]
-        .map((p) => mayBear(p, s.contact, s.push, method, settings))
+        .map((p) => mayBear(p, contact, s.push, method, settings))
         .reduce((a, b) => (a && b && b.value < a.value ? b : a && b ? a : null))
       const state = design.members.get(from.id)?.state
       if (state?.kind === 'unknown')
@@ -95,11 +118,8 @@ export const bearing = defineCheck({
       const found = { support: s, from, on, n, areaMm2, allowed }
       if (!worst || n / areaMm2 / allowed.value > worst.n / worst.areaMm2 / worst.allowed.value) worst = found
     }
-    if (!worst)
-      return covers.length === 0
-        ? []
-        : [plain({ ...given, code: 'edges-press', state: 'holds', covers, data: { count: covers.length } })]
-    const { from, on, n, areaMm2, allowed } = worst
+    if (!worst) return []
+    const { support, from, on, n, areaMm2, allowed } = worst
     return [
       measured({
         ...given,
@@ -108,7 +128,7 @@ export const bearing = defineCheck({
         capacity: allowed.value,
         parts: [on.id, from.id],
         covers,
-        data: { role: on.role, from: from.role },
+        data: { role: support.on.kind === 'part' ? on.role : support.on.kind, from: from.role },
         working: {
           formula: 'N / contact area',
           inputs: [

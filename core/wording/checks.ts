@@ -113,7 +113,6 @@ const TABLE: Record<string, Words> = {
   'notched-shear': (r, d, say) =>
     `The ${name(d)} is notched ${say.lengthOf(d, 'notchMm')} deep at a support${r.state === 'holds' ? ` and still holds${share(r, say)}` : ` and can split there: ${say.percent(r.ratio ?? 9.99)} of what is left of it`}.`,
   joint: (r, d, say) => jointWords(r, d, say),
-  'edges-press': () => 'What is kept from turning presses on wood along its edges, and finds what it needs there.',
   'joint-end-grain': (r, d, say) =>
     `${jointWords(r, d, say)} They go into end grain, which holds ${d.endGrain === 'third' ? 'a third' : 'two thirds'} of what side grain does, and nothing at all when pulled.`,
   'joint-too-short': (r, d, say) =>

@@ -91,21 +91,13 @@ export const EDGE_SHARE = 1 / 8
 
 /**
  * Screws a piece that runs along the wall into every stud it passes, at a height. What it carries off the wall turns it
- * about its lower edge, which presses there; unless it is one with a frame whose sheet and cross pieces keep it upright.
- * @returns how many fixings
+ * about its lower edge, which presses there. @returns how many fixings
  */
-export function screwAlong(
-  d: Draft,
-  part: string,
-  z: number,
-  w: Wall,
-  { framed = false, ...given }: Anchored & { framed?: boolean } = {},
-): number {
+export function screwAlong(d: Draft, part: string, z: number, w: Wall, given: Anchored = {}): number {
   const { min, max } = d.box(part)
   const places = fixingPlaces(w.space, min[0], max[0])
   for (const x of places) {
     holdsAt(d, { part }, anchorAt(d, part, { x, z, throughMm: max[1] - min[1] }, w, given), { x, z })
-    if (framed) continue
     const edge: Vec3 = [x, 0, min[2] + EDGE_SHARE * (max[2] - min[2])]
     d.hold({
       from: { part },

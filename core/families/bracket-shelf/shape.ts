@@ -8,6 +8,7 @@ import { findRod, RODS } from '../../catalogue/steel.ts'
 import { UP } from '../../blocks/mounts/wall-fixing.ts'
 import { bad, good, type Result } from '../../measure/result.ts'
 import { canHoldTie } from '../../room/room.ts'
+import { choicePen } from '../choices.ts'
 import { dimPen } from '../dim-pen.ts'
 import type { Choice, ShapeContext, Shaped } from '../family.ts'
 import { standing } from '../house-on-shelves.ts'
@@ -248,37 +249,16 @@ function choices(p: BracketShelfParams, ctx: ShapeContext): Choice[] {
   const knees = imperial ? ['1x2', '1x3', '1x4'] : ['18x44mm', '18x69mm', '18x94mm']
   const gusset = p.bracket === 'gusset' && p.stand === 'below'
   const rods = RODS.filter((r) => r.system === ctx.settings.yard).map((r) => r.id)
-  const of = (
-    path: 'rod' | 'spreaderSection' | 'sheet' | 'gussetSheet' | 'frameSection' | 'kneeSection',
-    code: string,
-    options: string[],
-  ): Choice => ({
-    path,
-    code,
-    value: p[path],
-    options,
-    of: path.endsWith('Section') || path === 'rod' ? 'section' : 'sheet',
-  })
-  const coded = (
-    path: 'end' | 'stand' | 'bracket' | 'frame' | 'cornerScrews' | 'pairScrews' | 'wallScrews',
-    code: string,
-    options: string[],
-  ): Choice => ({
-    path,
-    code,
-    value: p[path],
-    options,
-    of: 'code',
-  })
+  const { section, sheet, coded } = choicePen(p)
   return [
-    of('sheet', 'sheet', [...sheets, ...ctx.settings.ownSheets]),
+    sheet('sheet', 'sheet', [...sheets, ...ctx.settings.ownSheets]),
     coded('stand', 'stand', ['below', 'above']),
     coded('bracket', 'bracket', p.stand === 'above' ? ['knee'] : ['gusset', 'knee']),
-    gusset ? of('gussetSheet', 'gusset-sheet', plates) : of('kneeSection', 'knee-section', knees),
-    of('frameSection', 'frame-section', frames),
+    gusset ? sheet('gussetSheet', 'gusset-sheet', plates) : section('kneeSection', 'knee-section', knees),
+    section('frameSection', 'frame-section', frames),
     coded('frame', 'frame-rip', ['ripped', 'whole']),
     coded('end', 'end', ['bracket', 'hung']),
-    ...(p.end === 'hung' ? [of('rod', 'rod', rods), of('spreaderSection', 'spreader-section', frames)] : []),
+    ...(p.end === 'hung' ? [section('rod', 'rod', rods), section('spreaderSection', 'spreader-section', frames)] : []),
     coded('cornerScrews', 'corner-screws', ['one', 'two', 'three']),
     coded('pairScrews', 'pair-screws', ['two', 'three', 'four']),
     coded('wallScrews', 'leg-screws', ['two', 'three', 'four', 'five']),

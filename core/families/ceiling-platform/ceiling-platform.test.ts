@@ -123,6 +123,7 @@ describe('a platform', () => {
     ['on a thin wall', {}, { construction: { kind: 'thin' as const } }, 'no-wall-to-hang-on'],
     ['with one stud behind its cleat', {}, { studsMm: [400] }, 'cleat-misses-studs'],
     ['higher than its goods let it', { topMm: 2300 }, {}, 'platform-in-ceiling'],
+    ['for things nearly as tall as the room', { topMm: 900 }, {}, 'platform-too-low'],
     ['too shallow for two rails', { depthMm: 200, frameSection: '47x100mm' as const }, {}, null],
   ])('%s is refused in words, or holds', (_n, p, over, code) => {
     const problem = problemOf(p, ctx('out', over))

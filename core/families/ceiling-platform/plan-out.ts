@@ -5,7 +5,7 @@ import { fixingPlaces } from '../../blocks/mounts/wall-fixing.ts'
 import { depthToHold } from '../../blocks/sizing/depth-to-hold.ts'
 import { findSection, type Section } from '../../catalogue/lumber.ts'
 import { findSheet, type Sheet } from '../../catalogue/sheets.ts'
-import { findRod, type Rod } from '../../catalogue/steel.ts'
+import { findRod, ROD_LENGTHS, type Rod } from '../../catalogue/steel.ts'
 import { bad, good, type Result } from '../../measure/result.ts'
 import { roundUp } from '../../measure/rounding.ts'
 import { inches } from '../../measure/units.ts'
@@ -23,6 +23,7 @@ export interface ReasonData {
 }
 export interface ProblemData {
   'platform-in-ceiling': { mm: number; mostMm: number }
+  'platform-too-low': { mm: number; leastMm: number }
   'cleat-misses-studs': { count: number }
 }
 
@@ -41,6 +42,8 @@ export const PAST_ROD_MM = 45
 const MOST_MOVED_MM = 160
 const STEP_MM = 5
 const LEAST_STUDS = 2
+/** Room left under what hangs, mm: one ducks under it at least. Product decision. */
+const LEAST_UNDER_MM = 1200
 
 export interface Plan {
   sheet: Sheet
@@ -52,6 +55,8 @@ export interface Plan {
   lengthMm: number
   depthMm: number
   topMm: number
+  /** Underside of the bearers, and upper edge of the cleats. */
+  underMm: number
   /** Middles of the bearers, and of all rods out from the wall. */
   bearers: number[]
   rodOutMm: number
@@ -101,7 +106,8 @@ export function planOut(
   // Long enough for all between its rods, as far as the wall goes.
   const edge = bearer.widthMm
   const most = ctx.space.lengthMm
-  const bearersOf = (mm: number) => p.bearers ?? 1 + Math.max(1, Math.ceil((mm - edge) / BEARERS_EVERY - 1e-9))
+  const bearersOf = (mm: number) =>
+    p.bearers ?? Math.min(LIMITS.bearers, 1 + Math.max(1, Math.ceil((mm - edge) / BEARERS_EVERY - 1e-9)))
   const layOut = (mm: number) => placeRods(joists, rod, { lengthMm: mm, depthMm, edge, count: bearersOf(mm) })
   const queue = [...goods].sort((a, b) => (b.massKg ?? 0) - (a.massKg ?? 0) || b.acrossMm - a.acrossMm)
   const holds = (mm: number) => {
@@ -134,6 +140,12 @@ export function planOut(
   if (topMm > ctx.space.ceilingMm - tallest)
     return bad('platform-in-ceiling', { mm: topMm, mostMm: ctx.space.ceilingMm - tallest }, 'topMm')
 
+  const underMm = topMm - sheet.thicknessMm - frame.widthMm - bearer.thicknessMm
+  const deepMm = ctx.space.ceilingMm - underMm
+  if (underMm < LEAST_UNDER_MM)
+    return bad('platform-too-low', { mm: Math.max(0, underMm), leastMm: LEAST_UNDER_MM }, 'topMm')
+  const longestRod = Math.max(...ROD_LENGTHS[rod.system])
+  if (deepMm > longestRod) return bad('rod-too-long', { mm: deepMm, mostMm: longestRod }, 'topMm')
   const runs = runsOf(p, ctx, lengthMm, rods.value.bearers)
   if (!runs.ok) return runs
   const every = pen.length({ path: 'crossEveryMm', code: 'cross-every', min: 150, max: 1300 }, CROSS_EVERY, {
@@ -155,6 +167,7 @@ export function planOut(
       lengthMm,
       depthMm,
       topMm,
+      underMm,
       ...rods.value,
       ...runs.value,
       crosses: crossesUnder(lengthMm, every, frame.thicknessMm, runs.value.sheets),

@@ -7,6 +7,7 @@ import { screwAlong } from '../../blocks/mounts/wall-fixing.ts'
 import { RODS } from '../../catalogue/steel.ts'
 import { bad, good, type Result } from '../../measure/result.ts'
 import { canHoldTie } from '../../room/room.ts'
+import { choicePen } from '../choices.ts'
 import { dimPen } from '../dim-pen.ts'
 import type { Choice, ShapeContext, Shaped } from '../family.ts'
 import { standing } from '../house-on-shelves.ts'
@@ -36,14 +37,11 @@ export function shapeCeilingPlatform(p: CeilingPlatformParams, ctx: ShapeContext
   const hung = bearersOf(d, p, ctx, plan, { board, rails, cleats })
   if (!hung.ok) return hung
   placeBays(d, plan)
-  d.mark(underOf(plan), 'cleat-top', 1, cleats)
+  d.mark(plan.underMm, 'cleat-top', 1, cleats)
   pen.drag('topMm', { axis: 'z', sign: 1, parts: [...rails, ...cleats] })
   return good({ assembly: d.assembly, dims: pen.dims, choices: choices(p, ctx), unhoused })
 }
 
-/** Underside of the bearers, and upper edge of the cleats. */
-const underOf = (plan: Plan): number =>
-  plan.topMm - plan.sheet.thicknessMm - plan.frame.widthMm - plan.bearer.thicknessMm
 const named = (name: string, list: readonly Stretch[]) => list.map((s, i) => ({ id: `${name}-${i}`, ...s }))
 
 function deck(d: Draft, p: CeilingPlatformParams, plan: Plan, stock: Stock): string[] {
@@ -70,7 +68,7 @@ function deck(d: Draft, p: CeilingPlatformParams, plan: Plan, stock: Stock): str
 
 function cleatsOf(d: Draft, p: CeilingPlatformParams, ctx: ShapeContext, plan: Plan, stock: Stock): string[] {
   const { thicknessMm: t, widthMm: w } = plan.bearer
-  const top = underOf(plan)
+  const top = plan.underMm
   return named('cleat', plan.cleats).map(({ id, from, to }) => {
     d.square({ id, role: 'cleat', stock, min: [from, 0, top - w], size: [to - from, t, w], along: 'x', across: 'z' })
     const wall = { space: ctx.space, system: ctx.settings.yard }
@@ -88,7 +86,7 @@ function bearersOf(
   { board, rails, cleats }: { board: (section: string) => Stock; rails: readonly string[]; cleats: readonly string[] },
 ): Result<null> {
   const { thicknessMm: t, widthMm: w } = plan.bearer
-  const under = underOf(plan)
+  const under = plan.underMm
   const long = plan.rodOutMm + PAST_ROD_MM
   for (const [k, x] of plan.bearers.entries()) {
     const id = `bearer-${k}`
@@ -164,24 +162,14 @@ function choices(p: CeilingPlatformParams, ctx: ShapeContext): Choice[] {
   const boards = imperial ? ['2x3', '2x4', '2x6'] : ['38x63mm', '38x89mm', '47x100mm', '47x150mm']
   const flat = boards.slice(1)
   const rods = RODS.filter((r) => r.system === ctx.settings.yard).map((r) => r.id)
-  const section = (
-    path: 'frameSection' | 'bearerSection' | 'spreaderSection' | 'rod',
-    code: string,
-    options: string[],
-  ): Choice => ({
-    path,
-    code,
-    value: p[path],
-    options,
-    of: 'section',
-  })
+  const { section, sheet, coded } = choicePen(p)
   return [
-    { path: 'sheet', code: 'deck-sheet', value: p.sheet, options: [...sheets, ...ctx.settings.ownSheets], of: 'sheet' },
+    sheet('sheet', 'deck-sheet', [...sheets, ...ctx.settings.ownSheets]),
     section('frameSection', 'deck-frame', boards),
     section('bearerSection', 'bearer-section', flat),
     section('rod', 'rod', rods),
     section('spreaderSection', 'spreader-section', flat),
-    { path: 'cleatScrews', code: 'cleat-screws', value: p.cleatScrews, options: Object.keys(CLEAT_SCREWS), of: 'code' },
-    { path: 'crossJoint', code: 'cross-joint', value: p.crossJoint, options: Object.keys(CROSS_SCREWS), of: 'code' },
+    coded('cleatScrews', 'cleat-screws', Object.keys(CLEAT_SCREWS)),
+    coded('crossJoint', 'cross-joint', Object.keys(CROSS_SCREWS)),
   ]
 }

@@ -22,6 +22,8 @@ const levers: WordsFor<LeverData> = {
 const problems: WordsFor<ProblemData> = {
   'platform-in-ceiling': (d, say) =>
     `Its deck at ${say.length(d.mm)} leaves no room for the tallest thing under the ceiling: at most ${say.length(d.mostMm)}.`,
+  'platform-too-low': (d, say) =>
+    `Its underside would hang ${say.length(d.mm)} above the floor: at least ${say.length(d.leastMm)}. What is so tall belongs on the floor.`,
   'cleat-misses-studs': (d) =>
     `Its cleat meets ${d.count === 0 ? 'no stud' : 'one stud only'}: two at least. Make it longer, or move it along the wall.`,
 }

@@ -3,6 +3,7 @@ import { draft, type Draft } from '../../assembly/draft.ts'
 import { unitsOf } from '../../assembly/settings.ts'
 import { hangUnder, hangUnderJoists } from '../../blocks/mounts/under-joists.ts'
 import { bad, good, type Result } from '../../measure/result.ts'
+import { choicePen } from '../choices.ts'
 import { dimPen } from '../dim-pen.ts'
 import type { Choice, ShapeContext, Shaped } from '../family.ts'
 import { SCREWS, type CeilingRunnersParams } from './parameters.ts'
@@ -164,30 +165,14 @@ function choices(p: CeilingRunnersParams, ctx: ShapeContext, plan: Plan): Choice
   const webs = imperial ? ['2x3', '2x4', '2x6'] : ['38x63mm', '38x89mm', '47x100mm']
   const flanges = imperial ? ['1x4', '1x6', '2x4', '2x6'] : ['18x94mm', '38x89mm', '47x100mm']
   const battens = imperial ? ['2x4', '2x6'] : ['38x89mm', '47x100mm', '47x150mm']
-  const section = (
-    path: 'webSection' | 'flangeSection' | 'battenSection',
-    code: string,
-    options: string[],
-  ): Choice => ({
-    path,
-    code,
-    value: p[path],
-    options,
-    of: 'section',
-  })
+  const { section, coded } = choicePen(p)
   return [
     section('webSection', 'web-section', webs),
     section('flangeSection', 'flange-section', flanges),
     ...(plan.battens.length > 0
       ? [
           section('battenSection', 'batten-section', battens),
-          {
-            path: 'battenScrews',
-            code: 'batten-screws',
-            value: p.battenScrews,
-            options: ['one', 'two', 'three'],
-            of: 'code' as const,
-          },
+          coded('battenScrews', 'batten-screws', Object.keys(SCREWS)),
         ]
       : []),
   ]

@@ -6,6 +6,7 @@ import { screwAlong } from '../../blocks/mounts/wall-fixing.ts'
 import { bad, good, type Result } from '../../measure/result.ts'
 import { roundNearest } from '../../measure/rounding.ts'
 import { canHoldTie, fallAt } from '../../room/room.ts'
+import { choicePen } from '../choices.ts'
 import { dimPen } from '../dim-pen.ts'
 import type { Choice, ShapeContext, Shaped } from '../family.ts'
 import { standing } from '../house-on-shelves.ts'
@@ -96,7 +97,7 @@ function shelf(d: Draft, p: LedgerShelfParams, ctx: ShapeContext, plan: Plan, i:
   const middle = plan.tops[i] - plan.sheet.thicknessMm - plan.frame.widthMm / 2
   const wall = { space: ctx.space, system: ctx.settings.yard }
   for (const l of ledgers)
-    screwAlong(d, l.id, middle, wall, { count: LEDGER_SCREWS[p.ledgerScrews], holds: ['x', 'y', 'z'], framed: true })
+    screwAlong(d, l.id, middle, wall, { count: LEDGER_SCREWS[p.ledgerScrews], holds: ['x', 'y', 'z'] })
   for (const r of rails)
     for (const id of posts) if (d.meets(r.id, id)) railOnPost(d, r.id, id, p.railJoint, ctx.settings.yard)
   const frame = [...ledgers, ...rails, ...crosses].map((x) => x.id)
@@ -140,25 +141,15 @@ function choices(p: LedgerShelfParams, ctx: ShapeContext): Choice[] {
     : ['ply-12mm', 'ply-15mm', 'ply-18mm', 'osb3-15mm', 'osb3-18mm']
   const frames = imperial ? ['2x3', '2x4', '2x6'] : ['38x63mm', '38x89mm', '47x100mm', '47x150mm']
   const posts = imperial ? ['2x3', '2x4', '2x6'] : ['38x63mm', '38x89mm', '47x100mm']
-  const coded = (
-    path: 'follow' | 'ledgerScrews' | 'railJoint' | 'crossJoint',
-    code: string,
-    options: string[],
-  ): Choice => ({
-    path,
-    code,
-    value: p[path],
-    options,
-    of: 'code',
-  })
+  const { section, sheet, coded } = choicePen(p)
   return [
     coded('follow', 'follow', ['goods', 'wall']),
-    { path: 'sheet', code: 'sheet', value: p.sheet, options: [...sheets, ...ctx.settings.ownSheets], of: 'sheet' },
-    { path: 'frameSection', code: 'shelf-frame', value: p.frameSection, options: frames, of: 'section' },
-    { path: 'postSection', code: 'post-section', value: p.postSection, options: posts, of: 'section' },
+    sheet('sheet', 'sheet', [...sheets, ...ctx.settings.ownSheets]),
+    section('frameSection', 'shelf-frame', frames),
+    section('postSection', 'post-section', posts),
     coded('ledgerScrews', 'ledger-screws', Object.keys(LEDGER_SCREWS)),
     coded('railJoint', 'rail-joint', [...Object.keys(RAIL_SCREWS), 'bolts']),
     coded('crossJoint', 'cross-joint', Object.keys(CROSS_SCREWS)),
-    { path: 'floorBay', code: 'floor-bay', value: p.floorBay, options: [true, false], of: 'code' },
+    coded('floorBay', 'floor-bay', [true, false]),
   ]
 }
