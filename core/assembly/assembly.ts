@@ -157,6 +157,7 @@ export const JOINT_KINDS = [
   'housed',
   'bolted',
   'hung',
+  'hooked',
   'on-pins',
   'glued-screwed',
   'hinged',

@@ -1,6 +1,6 @@
 import { boxUnion, extents, type Box, type TurnedBox } from '../geometry/box.ts'
 import { cross, type Vec3 } from '../geometry/vec.ts'
-import type { Assembly, Part } from './assembly.ts'
+import type { Assembly, Face, Part } from './assembly.ts'
 
 export const turnedBox = (p: Part): TurnedBox => ({
   centre: p.at.centre,
@@ -11,6 +11,30 @@ export const turnedBox = (p: Part): TurnedBox => ({
     ? { outline: p.outline.map(([u, v]) => [u - p.size.lengthMm / 2, v - p.size.widthMm / 2] as const) }
     : {}),
 })
+
+/**
+ * A board whose edges are bevelled as what it is: its profile, along its whole length. Others as their box.
+ */
+export function profileBox(p: Part): TurnedBox {
+  const bevels = p.machining.filter((m) => m.kind === 'bevel')
+  if (bevels.length === 0 || p.outline) return turnedBox(p)
+  const { lengthMm, widthMm: w, thicknessMm: t } = p.size
+  // Corners: low edge under, low over, high over, high under; a bevel takes its face's corner in by its rise.
+  const inBy = (edge: 'low' | 'high', face: Face) =>
+    bevels.reduce((s, m) => (m.edge === edge && m.face === face ? t * Math.tan(m.angleRad) : s), 0)
+  return {
+    centre: p.at.centre,
+    along: p.at.across,
+    across: thicknessAxis(p),
+    size: [w, t, lengthMm],
+    outline: [
+      [-w / 2 + inBy('low', 'under'), -t / 2],
+      [w / 2 - inBy('high', 'under'), -t / 2],
+      [w / 2 - inBy('high', 'over'), t / 2],
+      [-w / 2 + inBy('low', 'over'), t / 2],
+    ],
+  }
+}
 
 /** The upright box around a part. */
 export const partBox = (p: Part): Box => extents(turnedBox(p))

@@ -9,8 +9,8 @@ import { isSquare, partBoxes, turnedBox, type PartBoxes } from './part-box.ts'
 /** Pieces that meet may be this far apart, mm. */
 const GAP_MM = 1
 
-/** One piece stands in the other: in a dado, a notch, or as a rod in its hole. */
-export const isLetIn = (j: Pick<Joint, 'kind'>): boolean => ['housed', 'notched', 'hung'].includes(j.kind)
+/** One piece stands in the other: in a dado, a notch, behind its bevel, or as a rod in its hole. */
+export const isLetIn = (j: Pick<Joint, 'kind'>): boolean => ['housed', 'notched', 'hung', 'hooked'].includes(j.kind)
 
 /** Something an assembly names and has not, or has and not where it says. */
 export interface Flaw {

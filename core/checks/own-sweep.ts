@@ -1,6 +1,6 @@
 import type { Bay, Motion, Part } from '../assembly/assembly.ts'
 import { movedPart, movedPoint, movedWay, opens, partly } from '../assembly/moved.ts'
-import { turnedBox } from '../assembly/part-box.ts'
+import { profileBox } from '../assembly/part-box.ts'
 import { penetration, type Box, type TurnedBox } from '../geometry/box.ts'
 import { mid, sub } from '../geometry/vec.ts'
 import { defineCheck, measured, type CheckResult } from './check.ts'
@@ -38,7 +38,7 @@ function worstOnTheWay(
   for (let i = 0; i <= STEPS; i++) {
     const there = partly(m, i / STEPS)
     const here = [
-      ...moving.map((p) => turnedBox(movedPart(there, p))),
+      ...moving.map((p) => profileBox(movedPart(there, p))),
       ...carried.map(({ solid }) => ({
         ...solid,
         centre: movedPoint(there, solid.centre),
@@ -63,7 +63,7 @@ export const ownSweep = defineCheck({
     // Fittings give way: a hinge moves with its leaf.
     const parts: Thing[] = a.parts
       .filter((p) => p.stock.kind !== 'bought')
-      .map((p) => ({ id: p.id, solid: turnedBox(p) }))
+      .map((p) => ({ id: p.id, solid: profileBox(p) }))
     const things = (bays: readonly Bay[]): Thing[] =>
       bays.flatMap((b) => b.items.map((i) => ({ id: i.goodsId, solid: boxed(i.box) })))
     return a.motions.map((m) => {

@@ -10,8 +10,7 @@ import { anchorAt, fixingPlaces, holdsAt, OUT, screwAlong, UP, WALL, type Wall }
  * A body on a wall: it hangs on a rail at its back near its top, and leans against the wall with its lower edge.
  *
  *    wall|=| rail of the body, its lower edge bevelled        or the rail is screwed through into the wall
- *        |/|
- *        |=| strip on the wall, its upper edge bevelled
+ *        |/| strip on the wall, its upper edge bevelled: its toe stands before the rail's
  */
 
 export interface Hanging extends Wall {
@@ -36,19 +35,22 @@ const LIFT_MM = 10
 /** Drawn out from the wall by this it is clear, mm. */
 const OUT_MM = 60
 /** Height of fixings in a strip: as high as there is wood of its whole thickness, under the toe of the bevel. mm */
-const fixingUp = ({ widthMm: w, thicknessMm: t }: Section): number =>
+export const fixingUp = ({ widthMm: w, thicknessMm: t }: Pick<Section, 'widthMm' | 'thicknessMm'>): number =>
   Math.max(w / 2, w - t * Math.tan(BEVEL_RAD) - UNDER_BEVEL_MM)
 
-/** How far a body is lifted to come off its strip: a bevel of 45° is as high as its board is thick. */
-export const liftOff = (s: Section): number => s.thicknessMm * Math.tan(BEVEL_RAD) + LIFT_MM
+/** A bevel of 45° is as high as its board is thick. mm */
+export const bevelHigh = (s: Pick<Section, 'thicknessMm'>): number => s.thicknessMm * Math.tan(BEVEL_RAD)
+
+/** How far a body is lifted to come off its strip. */
+export const liftOff = (s: Pick<Section, 'thicknessMm'>): number => bevelHigh(s) + LIFT_MM
 
 /** What leans along the wall does so at this many places: only past the middle of an outer one is it turned. */
 const PLACES = 4
 
 /** A stretch along the wall in equal pieces. */
-const pieces = ({ min, max }: Box): Box[] => {
-  const each = (max[0] - min[0]) / PLACES
-  return Array.from({ length: PLACES }, (_, i) => ({
+const pieces = ({ min, max }: Box, places = PLACES): Box[] => {
+  const each = (max[0] - min[0]) / places
+  return Array.from({ length: places }, (_, i) => ({
     min: [min[0] + i * each, min[1], min[2]],
     max: [min[0] + (i + 1) * each, max[1], max[2]],
   }))
@@ -68,29 +70,69 @@ function leans(d: Draft, h: Hanging) {
     })
 }
 
-interface Strip {
+export interface Strip {
   id: string
   section: Section
   stock: Stock
 }
 
-/** A strip under a rail, and the bevels of both. @returns where the rail is, and the strip's thickness and width */
-function placeStrip(d: Draft, rail: string, { id, section, stock }: Strip) {
+/**
+ * A strip under a rail, and the bevels of both: its toe stands up before that of the rail, so that they share the height
+ * of the bevel. @returns its upper edge
+ */
+function placeStrip(d: Draft, rail: string, { id, section, stock }: Strip): number {
   const { min, max } = d.box(rail)
-  const { thicknessMm: t, widthMm: w } = section
+  const topMm = min[2] + bevelHigh(section)
+  wallStrip(d, { id, section, stock, left: min[0], right: max[0], topMm, backMm: 0 })
+  bevelRail(d, rail)
+  d.joint({ kind: 'hooked', near: rail, far: id, fasteners: [] })
+  return topMm
+}
+
+/** A bevelled strip along the wall. @param s its toe, away from the wall, is its upper edge */
+export function wallStrip(
+  d: Draft,
+  s: Strip & { left: number; right: number; topMm: number; backMm: number; widthMm?: number },
+): void {
+  const { thicknessMm: t, widthMm } = s.section
+  const w = s.widthMm ?? widthMm
   d.square({
-    id,
+    id: s.id,
     role: 'hanger',
-    stock,
-    min: [min[0], 0, min[2] - w],
-    size: [max[0] - min[0], t, w],
+    stock: s.stock,
+    min: [s.left, s.backMm, s.topMm - w],
+    size: [s.right - s.left, t, w],
     along: 'x',
     across: 'z',
   })
-  // The strip stands away from the wall at its top, the rail away from the body at its bottom.
-  d.machine(id, { kind: 'bevel', face: 'over', edge: 'high', angleRad: BEVEL_RAD })
+  // It stands away from the wall at its top.
+  d.machine(s.id, { kind: 'bevel', face: 'over', edge: 'high', angleRad: BEVEL_RAD })
+}
+
+/** The lower edge of what hooks over a strip: its toe is at the wall. */
+export const bevelRail = (d: Draft, rail: string): void =>
   d.machine(rail, { kind: 'bevel', face: 'under', edge: 'low', angleRad: BEVEL_RAD })
-  return { min, max, t, w }
+
+/**
+ * The bevelled rail of a body lies on that of a strip, along what the rail has of it: it is held up there, and pulled to
+ * the wall by at least what the bevel pushes.
+ */
+export function hooksOver(
+  d: Draft,
+  { body, rail, strip }: { body: string; rail: string; strip: string },
+  places = PLACES,
+) {
+  const { min, max } = d.box(rail)
+  const topMm = d.box(strip).max[2]
+  const from = { body, through: rail }
+  const on = { kind: 'part', part: strip } as const
+  const middle = (min[2] + topMm) / 2
+  for (const { min: a, max: b } of pieces({ min: [min[0], min[1], min[2]], max: [max[0], max[1], topMm] }, places)) {
+    const contact: Box = { min: [a[0], a[1], middle], max: [b[0], b[1], middle] }
+    const by = d.hold({ from, on, contact, push: UP, way: 'push', via: 'bearing' })
+    const wedged = { by, share: wedgeShare(BEVEL_RAD, Math.atan(FRICTION)) }
+    d.hold({ from, on, contact: { min: a, max: b }, push: OUT, way: 'pull', via: 'bearing', wedged })
+  }
 }
 
 /**
@@ -98,27 +140,14 @@ function placeStrip(d: Draft, rail: string, { id, section, stock }: Strip) {
  * @returns how many fixings the strip has
  */
 export function hookOnStrip(d: Draft, h: Hanging, strip: Strip): number {
-  const { min, max, t, w } = placeStrip(d, h.rail, strip)
-  const from = { body: h.body, through: h.rail }
-  const on = { kind: 'part', part: strip.id } as const
-  for (const contact of pieces({ min: [min[0], 0, min[2]], max: [max[0], t, min[2]] })) {
-    const by = d.hold({ from, on, contact, push: UP, way: 'push', via: 'bearing' })
-    d.hold({
-      from,
-      on,
-      contact: { min: [contact.min[0], 0, min[2] - t], max: contact.max },
-      push: OUT,
-      way: 'pull',
-      via: 'bearing',
-      wedged: { by, share: wedgeShare(BEVEL_RAD, Math.atan(FRICTION)) },
-    })
-  }
+  const topMm = placeStrip(d, h.rail, strip)
+  hooksOver(d, { body: h.body, rail: h.rail, strip: strip.id })
   leans(d, h)
   // Pulled askew by an open leaf its rail comes to lie against the wall at the other end.
+  const { min, max } = d.box(h.rail)
   for (const contact of pieces({ min, max: [max[0], min[1], max[2]] }))
-    d.hold({ from, on: WALL, contact, push: OUT, way: 'push', via: 'bearing' })
-  const z = min[2] - w + fixingUp(strip.section)
-  return screwAlong(d, strip.id, z, h, { count: h.screws })
+    d.hold({ from: { body: h.body, through: h.rail }, on: WALL, contact, push: OUT, way: 'push', via: 'bearing' })
+  return screwAlong(d, strip.id, topMm - strip.section.widthMm + fixingUp(strip.section), h, { count: h.screws })
 }
 
 /**
@@ -126,8 +155,8 @@ export function hookOnStrip(d: Draft, h: Hanging, strip: Strip): number {
  * bears, so the first is counted with everything; this one has no less to hold it, and less that pulls.
  */
 export function secondStrip(d: Draft, h: Hanging, strip: Strip): void {
-  const { min, max, t, w } = placeStrip(d, h.lower, strip)
-  const z = min[2] - w + fixingUp(strip.section)
+  const z = placeStrip(d, h.lower, strip) - strip.section.widthMm + fixingUp(strip.section)
+  const [{ min, max }, t] = [d.box(strip.id), strip.section.thicknessMm]
   for (const x of fixingPlaces(h.space, min[0], max[0]))
     holdsAt(d, { part: strip.id }, anchorAt(d, strip.id, { x, z, throughMm: t }, h, { count: h.screws }), { x, z })
 }
