@@ -119,6 +119,7 @@ export const ROLES = [
   'web',
   'flange',
   'batten',
+  'divider',
 ] as const
 
 export const part = z.object({
@@ -158,6 +159,7 @@ export const JOINT_KINDS = [
   'bolted',
   'hung',
   'hooked',
+  'socketed',
   'on-pins',
   'glued-screwed',
   'hinged',
@@ -278,8 +280,11 @@ export const subassembly = z.object({
   parts: z.array(id),
   /** Lying on the floor and then tilted up, or put together where it stands. */
   built: z.enum(['flat', 'in-place']),
+  /** What a reader needs to know of it, by name. */
+  tags: z.record(z.string(), z.union([z.string(), z.number()])).optional(),
 })
 export type Subassembly = z.infer<typeof subassembly>
+export type Tags = NonNullable<Subassembly['tags']>
 
 /** A wedge or pad that brings something level on a floor that falls. */
 export const shim = z.object({ id, part: id, at: vec3, heightMm: z.number().min(0) })

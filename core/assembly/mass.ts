@@ -4,6 +4,7 @@ import { findSheet } from '../catalogue/sheets.ts'
 import { findSoft } from '../catalogue/soft.ts'
 import { add, scale, type Vec3 } from '../geometry/vec.ts'
 import type { Part } from './assembly.ts'
+import { isRoundBoard } from './part-box.ts'
 
 /**
  * Mass of a part, kg, from its finished size and its stock's density; unknown stock weighs nothing (the validator
@@ -21,7 +22,8 @@ export function partMassKg(p: Part): number {
   }
   const density =
     p.stock.kind === 'board' ? findGrade(p.stock.grade)?.densityKgM3 : findSheet(p.stock.sheet)?.densityKgM3
-  return ((faceMm2(p) * p.size.thicknessMm) / 1e9) * (density ?? 0)
+  const round = isRoundBoard(p) ? Math.PI / 4 : 1
+  return ((round * faceMm2(p) * p.size.thicknessMm) / 1e9) * (density ?? 0)
 }
 
 /** Area of its broad face, mm²: of its outline by the sum of its trapezoids. */

@@ -1,3 +1,4 @@
+import { findSection } from '../catalogue/lumber.ts'
 import { boxUnion, extents, type Box, type TurnedBox } from '../geometry/box.ts'
 import { cross, type Vec3 } from '../geometry/vec.ts'
 import type { Assembly, Face, Part } from './assembly.ts'
@@ -62,12 +63,32 @@ export const isUpright = (p: Part): boolean => Math.abs(p.at.along[2]) > UP
 export const isFlat = (p: Part): boolean => Math.abs(thicknessAxis(p)[2]) > UP
 export const isLevelSheet = (p: Part): boolean => p.stock.kind === 'sheet' && isFlat(p)
 
+/**
+ * A round piece bends like a square of this share of its diameter: of the same section modulus, π·d³/32 = s³/6; that is
+ * softer and thinner than it, so on the safe side for all else.
+ */
+const ROUND_AS_SQUARE = ((6 * Math.PI) / 32) ** (1 / 3)
+export const isRoundBoard = (p: Part): boolean =>
+  p.stock.kind === 'board' && findSection(p.stock.section)?.round === true
+
+/** Round through its length: a rod, a tube, a dowel. */
+export const isRoundPart = (p: Part): boolean => p.stock.kind === 'steel' || isRoundBoard(p)
+
+/** Width and thickness a piece is counted with, mm. */
+export function countedSize(p: Part): { widthMm: number; thicknessMm: number } {
+  const { widthMm, thicknessMm } = p.size
+  return isRoundBoard(p)
+    ? { widthMm: ROUND_AS_SQUARE * widthMm, thicknessMm: ROUND_AS_SQUARE * thicknessMm }
+    : { widthMm, thicknessMm }
+}
+
 /** Depth (vertical) and breadth of a member lying flat or on edge, mm. */
 export function bendingSection(p: Part): { depthMm: number; breadthMm: number; onEdge: boolean } {
   const onEdge = Math.abs(p.at.across[2]) >= Math.abs(thicknessAxis(p)[2])
+  const { widthMm, thicknessMm } = countedSize(p)
   return onEdge
-    ? { depthMm: p.size.widthMm, breadthMm: p.size.thicknessMm, onEdge }
-    : { depthMm: p.size.thicknessMm, breadthMm: p.size.widthMm, onEdge }
+    ? { depthMm: widthMm, breadthMm: thicknessMm, onEdge }
+    : { depthMm: thicknessMm, breadthMm: widthMm, onEdge }
 }
 
 /** What of a build is in the room: without what lies over the joists, and rods that go up to it through the ceiling. */

@@ -10,7 +10,8 @@ import { isSquare, partBoxes, turnedBox, type PartBoxes } from './part-box.ts'
 const GAP_MM = 1
 
 /** One piece stands in the other: in a dado, a notch, behind its bevel, or as a rod in its hole. */
-export const isLetIn = (j: Pick<Joint, 'kind'>): boolean => ['housed', 'notched', 'hung', 'hooked'].includes(j.kind)
+export const isLetIn = (j: Pick<Joint, 'kind'>): boolean =>
+  ['housed', 'notched', 'hung', 'hooked', 'socketed'].includes(j.kind)
 
 /** Something an assembly names and has not, or has and not where it says. */
 export interface Flaw {
@@ -79,7 +80,7 @@ export function misplaced(a: Assembly): Flaw[] {
   const joints = new Map(a.joints.map((j) => [j.id, j]))
   for (const s of a.supports) {
     if ('bay' in s.from) continue
-    for (const id of ['part' in s.from ? s.from.part : null, meets(s, joints)]) {
+    for (const id of ['part' in s.from ? s.from.part : s.from.through, meets(s, joints)]) {
       if (id === null) continue
       const { min, max } = s.contact
       // All of a contact lies on a piece that is square to the room; of one that leans its middle does.

@@ -64,6 +64,17 @@ export const MAGNET = { item: 'magnet catch', massKg: 0.03, ratedN: 40, longMm: 
 /** A rail for a curtain, bought by its longest piece; what its maker says each bracket holds. mm, kg, N. */
 export const CURTAIN_RAIL = { item: 'curtain rail', kgPerM: 0.35, sizeMm: 20, ratedN: 60 } as const
 
+/** A hook with a plate for two screws, for tools and hoses; what its maker says it holds. mm, kg, N. */
+export const TOOL_HOOK = {
+  item: 'tool hook',
+  massKg: 0.12,
+  ratedN: 150,
+  wideMm: 30,
+  highMm: 60,
+  outMm: 70,
+  openMm: 45,
+} as const
+
 /** Prices of what is bought ready by the piece, minor units: made up for the demo yard. */
 export const HARDWARE_MINOR: Readonly<Record<string, number>> = {
   [HINGE.item]: 189,
@@ -71,4 +82,5 @@ export const HARDWARE_MINOR: Readonly<Record<string, number>> = {
   [PINS.imperial.item]: 24,
   [MAGNET.item]: 245,
   [CURTAIN_RAIL.item]: 1490,
+  [TOOL_HOOK.item]: 390,
 }

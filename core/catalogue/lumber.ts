@@ -13,6 +13,8 @@ export interface Section {
   widthMm: number
   /** Nominal width, inches: what the size factors are tabulated by. Null for metric sections. */
   nominalWidth: number | null
+  /** A dowel: as thick as it is wide, and round. */
+  round?: true
 }
 
 // Dressed sizes: American Softwood Lumber Standard PS 20, dry.
@@ -54,6 +56,7 @@ const METRIC_SIZES: [number, number][] = [
   [18, 44],
   [18, 69],
   [18, 94],
+  [18, 144],
   [38, 38],
   [38, 63],
   [38, 89],
@@ -62,9 +65,28 @@ const METRIC_SIZES: [number, number][] = [
   [47, 200],
   [70, 70],
 ]
+/** Hardwood dowels for pegs. They are counted as no stronger than the project's softwood. */
+const dowel = (name: string, system: UnitSystem, mm: number): Section => ({
+  id: `dowel-${name}`,
+  label: `${name}${system === 'imperial' ? ' in' : ''} dowel`,
+  system,
+  thicknessMm: mm,
+  widthMm: mm,
+  nominalWidth: null,
+  round: true,
+})
+const DOWELS: readonly Section[] = [
+  dowel('5/8', 'imperial', inches(5 / 8)),
+  dowel('3/4', 'imperial', inches(3 / 4)),
+  dowel('1', 'imperial', inches(1)),
+  dowel('16mm', 'metric', 16),
+  dowel('20mm', 'metric', 20),
+  dowel('25mm', 'metric', 25),
+]
 export const SECTIONS: readonly Section[] = [
   ...INCH_SIZES.map(([t, w]) => inchSection(t, w)),
   ...METRIC_SIZES.map(([t, w]) => metricSection(t, w)),
+  ...DOWELS,
 ]
 
 /** Base design values, MPa, of one species group and grade. */
@@ -212,6 +234,9 @@ export const BOARD_LENGTHS: Record<UnitSystem, readonly number[]> = {
   metric: [2400, 3000, 3600, 4800],
 }
 
+/** Lengths a yard keeps dowels in, mm. */
+const DOWEL_LENGTHS: Record<UnitSystem, readonly number[]> = { imperial: [36, 48].map(inches), metric: [1000, 2000] }
+
 /** Lengths in which a section or a rod is sold, mm. */
 export const lengthsOf = (section: string, system: UnitSystem): readonly number[] =>
-  findRod(section) ? ROD_LENGTHS[system] : BOARD_LENGTHS[system]
+  findRod(section) ? ROD_LENGTHS[system] : findSection(section)?.round ? DOWEL_LENGTHS[system] : BOARD_LENGTHS[system]

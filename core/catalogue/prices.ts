@@ -1,5 +1,5 @@
 import { MM_PER_FOOT, type UnitSystem } from '../measure/units.ts'
-import { BOARD_LENGTHS, SECTIONS } from './lumber.ts'
+import { lengthsOf, SECTIONS } from './lumber.ts'
 import { NUTS, OTHER_FASTENERS, SCREWS } from './fasteners.ts'
 import { HARDWARE_MINOR, PINS } from './hardware.ts'
 import { SOFT_UNIT, softLabel, SOFTS } from './soft.ts'
@@ -63,6 +63,13 @@ const PER_METRE: Record<string, number> = {
   '18x44mm': 95,
   '18x69mm': 140,
   '18x94mm': 190,
+  '18x144mm': 285,
+  'dowel-5/8': 210,
+  'dowel-3/4': 265,
+  'dowel-1': 390,
+  'dowel-16mm': 190,
+  'dowel-20mm': 260,
+  'dowel-25mm': 360,
   '38x38mm': 135,
   '38x63mm': 175,
   '38x89mm': 240,
@@ -117,7 +124,7 @@ const PER_SHEET: Record<string, number> = {
 /** The price book a new project starts from. */
 export function startingPrices(system: UnitSystem): PriceLine[] {
   const boards = SECTIONS.filter((s) => s.system === system).flatMap((s) =>
-    BOARD_LENGTHS[system].flatMap((lengthMm) =>
+    lengthsOf(s.id, system).flatMap((lengthMm) =>
       [false, true]
         // Only 2 in (38 mm) stock and thicker is sold treated.
         .filter((treated) => !treated || s.thicknessMm > 30)

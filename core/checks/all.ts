@@ -20,6 +20,7 @@ import { ownSweep } from './own-sweep.ts'
 import { rods } from './rods.ts'
 import { roomFit } from './room-fit.ts'
 import { earthquake } from './seismic.ts'
+import { sockets } from './sockets.ts'
 import { splitting } from './splitting.ts'
 import { slenderness, tipOver } from './stability.ts'
 import { sway } from './sway.ts'
@@ -39,6 +40,7 @@ export const CHECKS: readonly AnyCheck[] = [
   splitting,
   housings,
   pins,
+  sockets,
   ratings,
   postBuckling,
   uprights,

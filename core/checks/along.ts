@@ -1,4 +1,5 @@
 import type { Part } from '../assembly/assembly.ts'
+import { countedSize } from '../assembly/part-box.ts'
 import { findGrade, findSection } from '../catalogue/lumber.ts'
 import type { Bent, Member } from '../loads/load-path.ts'
 import type { PostAxis } from '../mechanics/methods/method.ts'
@@ -43,7 +44,7 @@ function ofMember(p: Part, a: Acting, c: Given): CheckResult {
   const grade = stock.kind === 'board' ? findGrade(stock.grade) : undefined
   if (stock.kind !== 'board' || !grade) return lost
   const nominal = findSection(stock.section)?.nominalWidth ?? null
-  const { widthMm: w, thicknessMm: t } = p.size
+  const { widthMm: w, thicknessMm: t } = countedSize(p)
   const depthOf = (b: Bent) => b.depthMm ?? Math.max(w, t)
   const bends = a.bent.map((b) => {
     const depthMm = depthOf(b)

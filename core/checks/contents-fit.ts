@@ -82,7 +82,7 @@ export const contentsFit = defineCheck({
     for (const b of assembly.bays) {
       const [left, right] = b.carriers.length === 2 ? b.carriers.map((c) => boxes.get(c)!) : []
       const rails =
-        left && right && b.holds !== 'surface'
+        left && right && (b.holds === 'rim' || b.holds === 'base')
           ? {
               gapMm: right.min[0] - left.max[0],
               // What of a rail lies in the opening: of one that neighbours share, its own side.

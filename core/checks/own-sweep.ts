@@ -1,7 +1,7 @@
 import type { Bay, Motion, Part } from '../assembly/assembly.ts'
 import { movedPart, movedPoint, movedWay, opens, partly } from '../assembly/moved.ts'
 import { profileBox } from '../assembly/part-box.ts'
-import { penetration, type Box, type TurnedBox } from '../geometry/box.ts'
+import { boxOverlap, boxUnion, extents, penetration, type Box, type TurnedBox } from '../geometry/box.ts'
 import { mid, sub } from '../geometry/vec.ts'
 import { defineCheck, measured, type CheckResult } from './check.ts'
 
@@ -18,7 +18,10 @@ const STEPS = 18
 interface Thing {
   id: string
   solid: TurnedBox
+  /** The upright box around it. */
+  around: Box
 }
+const thing = (id: string, solid: TurnedBox): Thing => ({ id, solid, around: extents(solid) })
 
 const boxed = (b: Box): TurnedBox => ({
   centre: mid(b.min, b.max),
@@ -34,23 +37,30 @@ function worstOnTheWay(
   carried: readonly Thing[],
   others: readonly Thing[],
 ): { id: string; mm: number } {
-  let worst = { id: '', mm: -Infinity }
+  let worst = { id: '', mm: 0 }
   for (let i = 0; i <= STEPS; i++) {
     const there = partly(m, i / STEPS)
     const here = [
-      ...moving.map((p) => profileBox(movedPart(there, p))),
-      ...carried.map(({ solid }) => ({
-        ...solid,
-        centre: movedPoint(there, solid.centre),
-        along: movedWay(there, solid.along),
-        across: movedWay(there, solid.across),
-      })),
+      ...moving.map((p) => thing(p.id, profileBox(movedPart(there, p)))),
+      ...carried.map(({ id, solid }) =>
+        thing(id, {
+          ...solid,
+          centre: movedPoint(there, solid.centre),
+          along: movedWay(there, solid.along),
+          across: movedWay(there, solid.across),
+        }),
+      ),
     ]
-    for (const o of others)
-      for (const solid of here) {
+    // Most lies nowhere near.
+    const all = boxUnion(here.map((x) => x.around))
+    for (const o of others) {
+      if (!boxOverlap(all, o.around)) continue
+      for (const { solid, around } of here) {
+        if (!boxOverlap(around, o.around)) continue
         const mm = penetration(solid, o.solid)
         if (mm > worst.mm) worst = { id: o.id, mm }
       }
+    }
   }
   return worst
 }
@@ -61,12 +71,10 @@ export const ownSweep = defineCheck({
   run({ assembly: a }): CheckResult[] {
     if (a.motions.length === 0) return []
     // Fittings give way: a hinge moves with its leaf.
-    const parts: Thing[] = a.parts
-      .filter((p) => p.stock.kind !== 'bought')
-      .map((p) => ({ id: p.id, solid: profileBox(p) }))
+    const parts: Thing[] = a.parts.filter((p) => p.stock.kind !== 'bought').map((p) => thing(p.id, profileBox(p)))
     const things = (bays: readonly Bay[]): Thing[] =>
-      bays.flatMap((b) => b.items.map((i) => ({ id: i.goodsId, solid: boxed(i.box) })))
-    return a.motions.map((m) => {
+      bays.flatMap((b) => b.items.map((i) => thing(i.goodsId, boxed(i.box))))
+    const ofMotion = (m: Motion): CheckResult => {
       const goesAlong = (b: Bay) => b.carriers.some((c) => m.parts.includes(c))
       const goods = things(a.bays.filter((b) => !goesAlong(b)))
       const moving = a.parts.filter((p) => m.parts.includes(p.id))
@@ -78,20 +86,22 @@ export const ownSweep = defineCheck({
       return measured({
         check: 'own-sweep',
         link: 'whole',
-        code: hit ? 'opens-past-piece' : 'opens-past-goods',
+        code: !opens(m) ? 'comes-off' : worst.id !== '' && !hit ? 'opens-past-goods' : 'opens-past-piece',
         quantity: 'length',
         subject: m.id,
-        demand: Math.max(0, worst.mm),
+        demand: worst.mm,
         capacity: TOUCH_MM,
         covers: opens(m) ? [] : [m.id],
         parts: [m.parts[0], ...(hit ? [hit.id] : [])],
-        data: {
-          role: moving[0].role,
-          other: hit?.role ?? '',
-          goods: hit ? '' : worst.id,
-          byMm: Math.max(0, worst.mm),
-        },
+        data: { role: moving[0].role, other: hit?.role ?? '', goods: hit ? '' : worst.id, byMm: worst.mm },
       })
-    })
+    }
+    // All that is taken off is one question: the hardest of them answers for all.
+    const off = a.motions.filter((m) => !opens(m)).map(ofMotion)
+    const hardest = off.reduce<CheckResult | null>((w, r) => (w && w.demand! >= r.demand! ? w : r), null)
+    return [
+      ...a.motions.filter(opens).map(ofMotion),
+      ...(hardest ? [{ ...hardest, covers: off.flatMap((r) => r.covers) }] : []),
+    ]
   },
 })

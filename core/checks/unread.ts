@@ -59,18 +59,19 @@ function asksFor(p: Part, m: Member): string[] {
 
 /** Whether what passes through a support passes through its joint too; what lies on wood is only kept there by it. */
 const asksForJoint = (s: Support, joints: ReadonlyMap<string, Joint>): boolean =>
-  s.joint !== null && (s.via === 'fasteners' || ['on-pins', 'housed'].includes(joints.get(s.joint)?.kind ?? ''))
+  s.joint !== null &&
+  (s.via === 'fasteners' || ['on-pins', 'housed', 'socketed'].includes(joints.get(s.joint)?.kind ?? ''))
 
 /** Checks whose results say which members they have judged, by the word that stands before the id. */
-const JUDGES: Record<string, string> = {
-  bending: 'bending',
-  along: 'along',
-  rods: 'along',
-  buckling: 'buckling',
-  upright: 'upright',
-  body: 'body',
-  hinges: 'body',
-  ratings: 'idle',
+const JUDGES: Record<string, readonly string[]> = {
+  bending: ['bending'],
+  along: ['along'],
+  rods: ['along'],
+  buckling: ['buckling'],
+  upright: ['upright'],
+  body: ['body'],
+  hinges: ['body'],
+  ratings: ['idle', 'body'],
 }
 
 /**
@@ -92,8 +93,7 @@ export function unread(
   const covered = new Set<string>()
   for (const r of results) {
     for (const id of r.covers) covered.add(id)
-    const judge = JUDGES[r.check]
-    if (judge) for (const id of [...r.parts, ...r.covers]) judged.add(`${judge} ${id}`)
+    for (const judge of JUDGES[r.check] ?? []) for (const id of [...r.parts, ...r.covers]) judged.add(`${judge} ${id}`)
   }
   const open = new Set<string>()
   const joints = new Map(a.joints.map((j) => [j.id, j]))

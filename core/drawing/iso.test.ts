@@ -127,6 +127,11 @@ function coincides(
   })
 }
 
+/** A bevel seen edge-on: a ray that runs in its face passes what lies on it there and what does not alike. */
+const runsInCut = (s: Cut, point: Vec3, eye: Vec3): boolean =>
+  through(s, point, eye) > 0 &&
+  (s.cuts ?? []).some((h) => Math.abs(dot(eye, h.out)) < 1e-9 && Math.abs(dot(point, h.out) - h.atMm) < 0.02)
+
 /** Samples of all edges that are clearly seen or clearly hidden, and whether they are drawn so. */
 function wrongly(
   parts: readonly Part[],
@@ -152,6 +157,7 @@ function wrongly(
         looked++
         const drawn = mine.some((e) => onLine(e, seenFrom(eye, point)))
         const hidden = deepest >= GRAZES_MM
+        if (hidden && drawn && solids.some((s) => runsInCut(s, point, eye))) continue
         if (hidden && drawn && coincides(solid.edges, point, at(p.id), solids, eye)) continue
         if (hidden === drawn)
           wrong.push(

@@ -34,7 +34,7 @@ describe('joints drawn large', () => {
     const kinds = new Set(all.map((x) => alike(x.d)))
     expect(kinds.size).toBeGreaterThan(0)
     // Alike joints are many: not each is a kind of its own.
-    if (all.length > 40) expect(kinds.size).toBeLessThan(all.length / 3)
+    if (all.length > 40) expect(kinds.size).toBeLessThan(all.length / 2)
     for (const { j, d, room } of all) {
       expect(Math.hypot(...d.way)).toBeCloseTo(1, 9)
       // The way goes from the near piece to the far one.
@@ -70,6 +70,11 @@ describe('joints drawn large', () => {
       expect(steps.flatMap((s) => s.anchors ?? []).sort()).toEqual(a.anchors.map((x) => x.id).sort())
       for (const x of a.anchors) {
         const d = anchorDetail(a, x, space)!
+        // What its maker rates has no screw one could draw.
+        if (x.fastener === null) {
+          expect(d).toBeNull()
+          continue
+        }
         expect(d.near.id).toBe(x.part)
         expect(d.way.map((v) => v.toFixed(6)).map(Number)).toEqual(x.into === 'joist' ? [0, 0, 1] : [0, -1, 0])
         expect(d.fasteners[0].intoMm).toBeCloseTo(x.embedMm, 6)

@@ -1,7 +1,7 @@
 import earcut from 'earcut'
 import polygonClipping from 'polygon-clipping'
 import type { Machining, Part } from '../assembly/assembly.ts'
-import { turnedBox } from '../assembly/part-box.ts'
+import { isRoundPart, turnedBox } from '../assembly/part-box.ts'
 import { outlineOf, thirdAxis, type TurnedBox } from '../geometry/box.ts'
 import { cutBy, polyhedronOf, type Polyhedron } from '../geometry/polyhedron.ts'
 import { add, dot, scale, sub, type Vec3 } from '../geometry/vec.ts'
@@ -110,7 +110,7 @@ function pierced({ box, rings }: Layer): Polyhedron {
 
 /** A part as closed solids that meet face to face. Only a layer with holes has corners that point inwards. */
 export function meshOf(p: Part): Polyhedron[] {
-  const round = p.stock.kind === 'steel' ? circle(THICKER * p.size.widthMm, THICKER * p.size.thicknessMm, ROUND) : null
+  const round = isRoundPart(p) ? circle(THICKER * p.size.widthMm, THICKER * p.size.thicknessMm, ROUND) : null
   const solid = round ? prismSolid(lengthwise(p, round), true) : solidOf(p)
   const bores = round ? [] : p.machining.flatMap((m) => boresOf(m, p))
   const cut = (b: TurnedBox) => solid.cuts.reduce(cutBy, polyhedronOf(b))

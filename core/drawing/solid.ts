@@ -1,5 +1,5 @@
 import type { Machining, Part } from '../assembly/assembly.ts'
-import { turnedBox } from '../assembly/part-box.ts'
+import { isRoundPart, turnedBox } from '../assembly/part-box.ts'
 import { outlineOf, thirdAxis, type TurnedBox } from '../geometry/box.ts'
 import type { HalfSpace } from '../geometry/contact.ts'
 import { convexPieces } from '../geometry/pieces.ts'
@@ -247,14 +247,13 @@ export function solidOf(p: Part): Solid {
   const corner = p.machining.find((m) => m.kind === 'corner')
   const taken = p.machining.flatMap((m) => takenBy(m, p))
   const plain = turnedBox(p)
-  const solid =
-    p.stock.kind === 'steel'
-      ? prismSolid(lengthwise(p, circle(p.size.widthMm, p.size.thicknessMm)), true)
-      : p.outline
-        ? prismSolid(plain)
-        : taken.length > 0
-          ? cells(p, taken)
-          : prismSolid(corner ? { ...plain, outline: rounded(p, corner) } : plain)
+  const solid = isRoundPart(p)
+    ? prismSolid(lengthwise(p, circle(p.size.widthMm, p.size.thicknessMm)), true)
+    : p.outline
+      ? prismSolid(plain)
+      : taken.length > 0
+        ? cells(p, taken)
+        : prismSolid(corner ? { ...plain, outline: rounded(p, corner) } : plain)
   const whole = cutOff(
     solid,
     p.machining.flatMap((m) => planeOf(m, p) ?? []),

@@ -2,10 +2,12 @@ import type { KindWords } from '../wording/kind.ts'
 import { ceilingPlatformWords } from './ceiling-platform/words.ts'
 import { ceilingRunnersWords } from './ceiling-runners/words.ts'
 import { ledgerShelfWords } from './ledger-shelf/words.ts'
+import { stripWallWords } from './strip-wall/words.ts'
 
 /** What is said of each kind of build that has its words in its own folder. */
 export const KIND_WORDS: Readonly<Record<string, KindWords>> = {
   'ceiling-platform': ceilingPlatformWords,
   'ceiling-runners': ceilingRunnersWords,
   'ledger-shelf': ledgerShelfWords,
+  'strip-wall': stripWallWords,
 }

@@ -6,6 +6,7 @@ import { ledgerShelf } from './ledger-shelf/ledger-shelf.ts'
 import { postRack } from './post-rack/post-rack.ts'
 import { rodStack } from './rod-stack/rod-stack.ts'
 import { shelfUnit } from './shelf-unit/shelf-unit.ts'
+import { stripWall } from './strip-wall/strip-wall.ts'
 import { toteRack } from './tote-rack/tote-rack.ts'
 import { wallCabinet } from './wall-cabinet/wall-cabinet.ts'
 
@@ -20,4 +21,5 @@ export const FAMILIES: readonly AnyFamily[] = [
   ceilingRunners,
   ledgerShelf,
   ceilingPlatform,
+  stripWall,
 ]

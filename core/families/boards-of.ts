@@ -1,4 +1,4 @@
-import { BOARD_LENGTHS } from '../catalogue/lumber.ts'
+import { lengthsOf } from '../catalogue/lumber.ts'
 import { boardKey, type PriceLine } from '../catalogue/prices.ts'
 import type { UnitSystem } from '../measure/units.ts'
 import type { ShapeContext } from './family.ts'
@@ -7,7 +7,7 @@ import type { ShapeContext } from './family.ts'
 export function boardsOf(prices: readonly PriceLine[], system: UnitSystem): ShapeContext['boards'] {
   const minor = new Map(prices.map((p) => [p.key, p.minor]))
   return (section, treated) =>
-    BOARD_LENGTHS[system].flatMap((lengthMm) => {
+    lengthsOf(section, system).flatMap((lengthMm) => {
       const price = minor.get(boardKey(section, lengthMm, treated))
       return price === undefined ? [] : [{ lengthMm, minor: price }]
     })

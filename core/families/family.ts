@@ -66,7 +66,11 @@ export interface Choice {
 
 /** A field of the things in a list: a measure, a count or a choice. */
 export type ListField = { key: string; code: string } & (
-  { quantity: 'length' | 'count'; min: number; max: number } | { options: readonly string[] }
+  | { quantity: 'length' | 'count'; min: number; max: number }
+  | {
+      options: readonly string[]
+      /** Of options that are things of the person, by their ids. */ names?: Record<string, string>
+    }
 )
 
 /** A list among the parameters that a person adds to, takes from, orders and repeats. */

@@ -11,7 +11,7 @@ import { exampleContext, exampleGoods } from './example-context.ts'
 import type { Shaped } from './family.ts'
 import { equalModules, modulesFor, moduleSizes } from './post-rack/modules.ts'
 import { findFamily } from './registry.ts'
-import { spliceOver } from './splice.ts'
+import { spliceOver } from '../blocks/sizing/splice.ts'
 
 const rack = findFamily('tote-rack')!
 const posts = findFamily('post-rack')!

@@ -4,6 +4,7 @@ import { parseMass } from '../measure/parse-mass.ts'
 import type { Problem } from '../measure/result.ts'
 import type { UnitSystem } from '../measure/units.ts'
 import { assumedTote, goodsItem, newGoods, type Goods } from './goods.ts'
+import { assumedTool, HELD, MEASURES, type Held, type ToolMeasure, type ToolShape } from './tool.ts'
 
 export const GOODS_COLUMNS = [
   'name',
@@ -16,6 +17,14 @@ export const GOODS_COLUMNS = [
   'rim_mm',
   'overhang_mm',
   'taper_mm',
+  'held',
+  'neck_mm',
+  'handle_mm',
+  'head_mm',
+  'hang_mm',
+  'travels',
+  'accessories',
+  'idea',
   'group',
   'decision',
   'often',
@@ -27,6 +36,9 @@ export type Row = Record<string, string>
 export type RawRow = Record<string, unknown>
 
 const tidy = (n: number) => String(Math.round(n * 1000) / 1000)
+
+/** What nobody has measured is left out. */
+const toolMm = (g: Goods, key: ToolMeasure) => (g.tool && !g.tool.assumed ? tidy(g.tool[key]) : '')
 
 /** Goods as rows of plain text, always millimetres and kilograms. */
 export const goodsToRows = (goods: readonly Goods[]): Row[] =>
@@ -41,6 +53,14 @@ export const goodsToRows = (goods: readonly Goods[]): Row[] =>
     rim_mm: g.tote && !g.tote.assumed ? tidy(g.tote.rimMm) : '',
     overhang_mm: g.tote && !g.tote.assumed ? tidy(g.tote.overhangMm) : '',
     taper_mm: g.tote && !g.tote.assumed ? tidy(g.tote.taperMm) : '',
+    held: g.tool?.held ?? '',
+    neck_mm: toolMm(g, 'neckMm'),
+    handle_mm: toolMm(g, 'handleMm'),
+    head_mm: toolMm(g, 'headMm'),
+    hang_mm: toolMm(g, 'hangMm'),
+    travels: g.tool?.travels ? 'yes' : '',
+    accessories: g.tool?.accessories ?? '',
+    idea: g.tool?.idea ?? '',
     group: g.group,
     decision: g.decision,
     often: g.often,
@@ -94,6 +114,7 @@ export function rowsToGoods(rows: readonly RawRow[], system: UnitSystem, newId: 
     if (mass && !mass.ok) fail({ ...mass.problem, field: 'mass' })
     const [acrossMm, deepMm, tallMm] = [length('across'), length('deep'), length('tall')]
     const [rimMm, overhangMm, taperMm] = [length('rim'), length('overhang'), length('taper')]
+    const toolMeasures = [length('neck'), length('handle'), length('head'), length('hang')]
     if (failed) return
     const missing = !row.name
       ? 'name'
@@ -106,6 +127,9 @@ export function rowsToGoods(rows: readonly RawRow[], system: UnitSystem, newId: 
             : null
     if (missing) return fail({ code: 'row-missing', field: missing })
     const guess = assumedTote(acrossMm!, tallMm!)
+    const held = HELD.find((h) => h === row.held)
+    if (row.held && !held)
+      return fail({ code: 'row-field', field: 'held', data: { issue: `one of ${HELD.join(', ')}` } })
     const measured = rimMm !== null || overhangMm !== null
     const kind = (GOODS_KINDS as readonly string[]).includes(row.kind) ? row.kind : 'other'
     const read = goodsItem.safeParse(
@@ -128,6 +152,9 @@ export function rowsToGoods(rows: readonly RawRow[], system: UnitSystem, newId: 
               },
             }
           : {}),
+        ...(kind === 'tool'
+          ? { tool: toolOf({ acrossMm: acrossMm!, deepMm: deepMm!, tallMm: tallMm! }, held, toolMeasures, row) }
+          : {}),
         group: row.group ?? '',
         whereNow: row.where_now ?? '',
         decision: (row.decision || 'keep') as Goods['decision'],
@@ -143,4 +170,22 @@ export function rowsToGoods(rows: readonly RawRow[], system: UnitSystem, newId: 
       })
   })
   return out
+}
+
+/** How a tool is kept, as a row tells it; what it does not tell is assumed from its size. */
+function toolOf(
+  size: Pick<Goods, 'acrossMm' | 'deepMm' | 'tallMm'>,
+  held: Held | undefined,
+  measures: readonly (number | null)[],
+  row: Row,
+): ToolShape {
+  const told = MEASURES.flatMap((key, i) => (measures[i] === null ? [] : [[key, measures[i]]]))
+  return {
+    ...assumedTool(size, held),
+    ...(Object.fromEntries(told) as Partial<ToolShape>),
+    ...(told.length > 0 ? { assumed: false } : {}),
+    travels: /^(yes|true|1|x)$/i.test(row.travels ?? ''),
+    accessories: row.accessories ?? '',
+    idea: row.idea ?? '',
+  }
 }

@@ -1,5 +1,6 @@
 import { CONTAINERS, GOODS_KINDS, TOTE_GUESS, type GoodsKind } from '../catalogue/containers.ts'
 import { HEAVIEST_KG, id, lengthMm, words, z } from '../measure/schema.ts'
+import { assumedTool, toolShape } from './tool.ts'
 
 export const DECISIONS = ['keep', 'pass', 'bin'] as const
 export const OFTEN = ['daily', 'weekly', 'seldom'] as const
@@ -41,6 +42,8 @@ export const goodsItem = z.object({
   /** Of one, as it is stored; null when nobody has weighed it: then nothing that carries it counts as proven. */
   massKg: z.number().min(0).max(HEAVIEST_KG).nullable(),
   tote: toteShape.nullable(),
+  /** How a tool is kept and where it is held; null for everything else. */
+  tool: toolShape.nullable(),
   group: words(60),
   decision: z.enum(DECISIONS),
   often: z.enum(OFTEN),
@@ -85,6 +88,7 @@ export function newGoods(
 ): Goods {
   return {
     tote: given.kind === 'tote' ? assumedTote(given.acrossMm, given.tallMm) : null,
+    tool: given.kind === 'tool' ? assumedTool(given) : null,
     group: '',
     decision: 'keep',
     often: 'weekly',

@@ -1,4 +1,5 @@
 import { baseAcross, bodyAcross, type Goods } from './goods.ts'
+import { MEASURED } from './tool.ts'
 
 export interface Doubt {
   goodsId: string
@@ -10,6 +11,9 @@ export interface Doubt {
     | 'very-dense'
     | 'very-light'
     | 'assumed-rim'
+    | 'assumed-tool'
+    | 'neck-thicker-than-head'
+    | 'hangs-longer-than-it-is'
   data: Record<string, number>
 }
 
@@ -27,6 +31,12 @@ export function doubts(g: Goods): Doubt[] {
     else if (baseAcross(g) <= 0) say('no-base', { taperMm: g.tote.taperMm })
     if (g.tote.rimMm > g.tallMm / 2) say('rim-taller-than-half', { rimMm: g.tote.rimMm, tallMm: g.tallMm })
     if (g.tote.assumed) say('assumed-rim', { rimMm: g.tote.rimMm, overhangMm: g.tote.overhangMm })
+  }
+  if (g.tool && MEASURED[g.tool.held].length > 0) {
+    const { neckMm, headMm, hangMm, held, assumed } = g.tool
+    if (MEASURED[held].includes('headMm') && headMm <= neckMm) say('neck-thicker-than-head', { neckMm, headMm })
+    if (hangMm > g.tallMm) say('hangs-longer-than-it-is', { hangMm, tallMm: g.tallMm })
+    if (assumed) say('assumed-tool', { neckMm, hangMm })
   }
   if (g.massKg === null) say('not-weighed')
   else {

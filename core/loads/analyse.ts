@@ -169,6 +169,20 @@ export function analyse(a: Assembly, boxes: PartBoxes, o: AnalysisOptions): Load
     if (doubt) doubtful.set(s.on.part, doubt)
   }
 
+  const leaning = new Map(a.parts.filter(leans).map((p) => [p.id, p]))
+  /** What lies on an arm that leans presses at the height that has there: only so it is as far out as it lies. */
+  const onAxis = (on: Support['on'], box: Box): Box => {
+    const p = on.kind === 'part' ? leaning.get(on.part) : undefined
+    if (!p) return box
+    const level = Math.hypot(p.at.along[0], p.at.along[1])
+    const out = ([0, 1] as const).reduce<number>(
+      (mm, i) => mm + (((box.min[i] + box.max[i]) / 2 - p.at.centre[i]) * p.at.along[i]) / level,
+      0,
+    )
+    const z = p.at.centre[2] + (out * p.at.along[2]) / level
+    return { min: [box.min[0], box.min[1], z], max: [box.max[0], box.max[1], z] }
+  }
+
   for (const b of a.bays) {
     const on = supportsOf.get(b.id) ?? []
     for (const item of b.items) {
@@ -179,7 +193,7 @@ export function analyse(a: Assembly, boxes: PartBoxes, o: AnalysisOptions): Load
         const carrier = s.on.kind === 'part' ? boxes.get(s.on.part)! : s.contact
         for (const p of pressesOn(item)) {
           // What stands out past its carrier presses on its edge; whether it may is asked elsewhere.
-          const patch: Patch = { box: over(p.box, carrier), n: (n * p.share) / on.length }
+          const patch: Patch = { box: onAxis(s.on, over(p.box, carrier)), n: (n * p.share) / on.length }
           weigh(patch.n, mid(patch.box.min, patch.box.max))
           give(s, patch, doubt)
         }
@@ -331,6 +345,9 @@ function solveMember(
   const byId = (id: string) => supports.find((s) => s.id === id)!
   const up = Math.abs(p.at.along[2])
   if (p.stock.kind === 'sheet' && Math.abs(thicknessAxis(p)[2]) > STEEP) {
+    // What pushes a sheet up is a load less than nothing.
+    if (patches.some((x) => wayOf(x)[2] > STEEP))
+      return solveMember(p, patches.map(turnedDown), supports, boxes, o, known)
     const sheet = findSheet(p.stock.sheet)
     const solution = sheet && solvePanel(p, patches, supports, sheet.ei, known)
     const onPoints = sheet && !solution ? panelOnPoints(p, patches, supports, sheet, o.plates ?? new Map()) : null
@@ -389,6 +406,11 @@ function solveMember(
     })),
   }
 }
+
+const turnedDown = (x: Patch): Patch => (wayOf(x)[2] > STEEP ? { box: x.box, n: -x.n } : x)
+
+/** Neither level nor upright: a shelf or a box may lie on it all the same. */
+const leans = (p: Part): boolean => Math.abs(p.at.along[2]) > 1e-6 && Math.abs(p.at.along[2]) <= STEEP
 
 const isDown = (x: Patch) => x.way === undefined || x.way[2] === -1
 

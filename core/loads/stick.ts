@@ -1,5 +1,5 @@
 import type { Part, Support } from '../assembly/assembly.ts'
-import { thicknessAxis } from '../assembly/part-box.ts'
+import { countedSize, thicknessAxis } from '../assembly/part-box.ts'
 import { cross, dot, mid, scale, sub, type Vec3 } from '../geometry/vec.ts'
 import type { BeamLoad } from '../mechanics/beam.ts'
 import { canPush } from './body.ts'
@@ -157,7 +157,7 @@ function solveOnce(
   along: Along,
   known: SolvedBeams,
 ): ReturnType<typeof solveStick> {
-  const { widthMm, thicknessMm } = p.size
+  const { widthMm, thicknessMm } = countedSize(p)
   const total = patches.reduce((s, x) => s + Math.abs(x.n), 0)
   const forces = new Map<Support, number>()
   const bent: Bent[] = []
@@ -267,10 +267,12 @@ function alongItself(
     pulledN = Math.max(pulledN, run)
     pressedN = Math.max(pressedN, -run)
   }
+  // What is left of rounding is nothing.
+  const counts = (n: number) => (n > tolerance ? n : 0)
   return {
     bent,
-    pulledN,
-    pressedN,
+    pulledN: counts(pulledN),
+    pressedN: counts(pressedN),
     passed: [...forces].map(([support, n]) => ({
       support,
       patch: { box: support.contact, n, way: scale(support.push, -1) },

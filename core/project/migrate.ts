@@ -1,4 +1,5 @@
 import { startingCarriage } from '../assembly/settings.ts'
+import { assumedTool } from '../goods/tool.ts'
 
 type Raw = Record<string, unknown>
 
@@ -60,10 +61,18 @@ const STEPS: ((raw: Raw) => Raw)[] = [
     version: 5,
     builds: list(raw.builds).map((b) => ({ paramsVersion: 1, standsOn: null, ...object(b) })),
   }),
+  // Version 5 knew tools by their size alone.
+  (raw) => ({ ...raw, version: 6, goods: list(raw.goods).map((g) => withTool(object(g))) }),
 ]
 
 const object = (v: unknown): Raw => (v !== null && typeof v === 'object' ? (v as Raw) : {})
 const list = (v: unknown): unknown[] => (Array.isArray(v) ? v : [])
+
+function withTool(g: Raw): Raw {
+  const size = [g.acrossMm, g.deepMm, g.tallMm].map((v) => (typeof v === 'number' ? v : 0))
+  const tool = g.kind === 'tool' ? assumedTool({ acrossMm: size[0], deepMm: size[1], tallMm: size[2] }) : null
+  return { tool, ...g }
+}
 
 function roomOfVersion1(room: Raw): Raw {
   const ceiling = object(room.ceiling)

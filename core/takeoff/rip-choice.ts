@@ -35,10 +35,13 @@ export function chooseRips(
   )
   for (const { section, treated } of kinds.values()) {
     const narrow = findSection(section)
-    if (!narrow) continue
+    if (!narrow || narrow.round) continue
     const wider = SECTIONS.filter(
       (s) =>
-        s.system === narrow.system && Math.abs(s.thicknessMm - narrow.thicknessMm) < 0.05 && s.widthMm > narrow.widthMm,
+        s.system === narrow.system &&
+        !s.round &&
+        Math.abs(s.thicknessMm - narrow.thicknessMm) < 0.05 &&
+        s.widthMm > narrow.widthMm,
     )
       .map((s) => ({ s, strips: stripsOf(s.widthMm, narrow.widthMm, settings.kerfMm) }))
       .filter((x) => x.strips >= 2)

@@ -228,6 +228,14 @@ const TABLE: Record<string, Words> = {
       ? `The ${d.item} carries ${say.force(r.demand!)} at most, rated for ${say.force(r.capacity!)}.`
       : `The ${d.item} is asked for ${say.force(r.demand!)}; its maker rates it for ${say.force(r.capacity!)}.`,
   'unknown-hinge': () => 'Not proven: nobody knows how its hinges are held.',
+  socket: (r, d, say) =>
+    r.state === 'holds'
+      ? `The ${roleName(String(d.role))} sits in its hole: ${say.percent(r.ratio ?? 9.99)} of what the wood bears there.`
+      : `The ${roleName(String(d.role))} crushes its hole in the ${roleName(String(d.into))}: ${say.percent(r.ratio ?? 9.99)} of what the wood bears there, ${say.lengthOf(d, 'deepMm')} deep. Thicker ones, a thicker board, or less weight.`,
+  'comes-off': (r, d, say) =>
+    r.state === 'holds'
+      ? 'What hooks over a strip is lifted off past the rest of the build.'
+      : `It cannot be lifted off: something of it runs into the ${roleName(String(d.other))} by ${say.lengthOf(d, 'byMm')}.`,
   'opens-past-piece': (r, d, say) =>
     r.state === 'holds'
       ? `The ${roleName(String(d.role))} opens past the rest of the build.`
@@ -388,6 +396,7 @@ export const CHECK_NAMES: Record<string, string> = {
   pins: 'Shelf pins',
   'stands-on': 'Stands on another',
   ratings: 'Makers’ ratings',
+  sockets: 'Arms in bored holes',
   'own-sweep': 'Opens and shuts',
   joists: 'Joists',
   unread: 'Everything judged',

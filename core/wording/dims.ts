@@ -84,7 +84,7 @@ const CHOICES: Record<string, { label: string; options?: Record<string, string> 
     options: { dado: 'in dadoes', butt: 'by screws through the uprights', pins: 'loose on pins in rows of holes' },
   },
   'hang-rail': { label: 'Rails and strip' },
-  'rail-screws': { label: 'Screws in each end of the rails', options: { two: 'two', three: 'three' } },
+  'rail-screws': { label: 'Screws in each end of the rails', options: { two: 'two', three: 'three', four: 'four' } },
   'wall-screws': { label: 'Screws in each stud', options: { two: 'two', three: 'three', four: 'four', five: 'five' } },
   end: { label: 'Its right end is', options: { bracket: 'on a bracket', hung: 'hung from the joists at its front' } },
   stand: { label: 'Brackets are', options: { below: 'under the shelves', above: 'over the shelves' } },
@@ -106,9 +106,11 @@ const CHOICES: Record<string, { label: string; options?: Record<string, string> 
 }
 /** Lists of things among the parameters of a build. */
 const LISTS: Record<string, { label: string; one: string; none: string }> = {
+  ...gathered<{ label: string; one: string; none: string }>(KINDS, (k) => k.lists),
   'cord-holes': { label: 'Holes for cords', one: 'hole', none: 'No hole for a cord yet.' },
 }
 const LIST_FIELDS: Record<string, { label: string; options?: Record<string, string> }> = {
+  ...gathered<{ label: string; options?: Record<string, string> }>(KINDS, (k) => k.fields),
   'hole-in': { label: 'In', options: { left: 'left side', right: 'right side', back: 'back' } },
   'hole-up': { label: 'Above the underside' },
   'hole-along': { label: 'From the wall, or the left edge' },

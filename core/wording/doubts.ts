@@ -12,5 +12,11 @@ const TABLE: Record<Doubt['code'], (d: Doubt['data'], say: Say) => string> = {
   'very-light': (d) => `lighter than packing foam for its size (${Math.round(d.density)} kg/m³)?`,
   'assumed-rim': (d, say) =>
     `rim ${say.lengthOf(d, 'rimMm')} and overhang ${say.lengthOf(d, 'overhangMm')} are assumed. Measure them: rails depend on it.`,
+  'assumed-tool': (d, say) =>
+    `${say.lengthOf(d, 'neckMm')} thick where it is held and ${say.lengthOf(d, 'hangMm')} below that are assumed. Measure them: its holder depends on it.`,
+  'neck-thicker-than-head': (d, say) =>
+    `what must not pass (${say.lengthOf(d, 'headMm')}) no broader than where it is held (${say.lengthOf(d, 'neckMm')})?`,
+  'hangs-longer-than-it-is': (d, say) =>
+    `hangs ${say.lengthOf(d, 'hangMm')} below where it is held, and is ${say.lengthOf(d, 'tallMm')} tall?`,
 }
 export const sayDoubt = (d: Doubt, say: Say): string => TABLE[d.code](d.data, say)

@@ -12,6 +12,9 @@ export interface KindWords {
   blurb: string
   dims?: Record<string, (d: Record<string, number>) => string>
   choices?: Record<string, { label: string; options?: Record<string, string> }>
+  lists?: Record<string, { label: string; one: string; none: string }>
+  /** Fields of the things in a list. */
+  fields?: Record<string, { label: string; options?: Record<string, string> }>
   reasons?: Loose
   levers?: Loose
   problems?: Loose

@@ -31,6 +31,7 @@ export const ROLE_NAMES: Record<string, [one: string, many: string]> = {
   web: ['web', 'webs'],
   flange: ['flange', 'flanges'],
   batten: ['batten', 'battens'],
+  divider: ['divider', 'dividers'],
 }
 export const roleName = (role: string, n = 1): string => (ROLE_NAMES[role] ?? [role, role])[n === 1 ? 0 : 1]
 

@@ -73,7 +73,7 @@ const name = (i: number) => `${listName(props.list.code).one} ${i + 1}`
                 :value="String(item[f.key])"
                 @change="change(i, f.key, ($event.target as HTMLSelectElement).value)"
               >
-                <option v-for="o in f.options" :key="o" :value="o">{{ fieldOption(f.code, o) }}</option>
+                <option v-for="o in f.options" :key="o" :value="o">{{ f.names?.[o] ?? fieldOption(f.code, o) }}</option>
               </select>
             </label>
             <MeasureField

@@ -43,6 +43,13 @@ function edges(d: Draft, part: string, at: { x: number; y: number }, shared: Box
   return [shared.min[i] + inside, shared.max[i] - inside].map((v) => (i === 0 ? spot(v, at.y, z) : spot(at.x, v, z)))
 }
 
+/** A place made so long along the piece. */
+function lengthen(d: Draft, part: string, place: Box, mm: number) {
+  const i = Math.abs(d.part(part).at.along[0]) > 0.5 ? 0 : 1
+  place.min[i] -= mm / 2
+  place.max[i] += mm / 2
+}
+
 /** Held up at a place by fasteners, and kept from turning there by whichever edge then presses. */
 function holdAt(
   d: Draft,
@@ -50,13 +57,17 @@ function holdAt(
   at: { x: number; y: number },
   by: { joint?: string; anchor?: string },
   shared: Box,
+  overMm = 0,
 ) {
   const from = { part }
   const target = on === null ? CEILING : ({ kind: 'part', part: on } as const)
   const contact = spot(at.x, at.y, d.box(part).max[2])
+  lengthen(d, part, contact, overMm)
   d.hold({ from, on: target, contact, push: UP, way: 'both', via: 'fasteners', ...by })
-  for (const edge of edges(d, part, at, shared))
+  for (const edge of edges(d, part, at, shared)) {
+    lengthen(d, part, edge, overMm)
     d.hold({ from, on: target, contact: edge, push: DOWN, way: 'push', via: 'bearing', steadies: true })
+  }
 }
 
 /** A piece under the ceiling, fixed up into the joists it crosses. @returns how many fixings */
@@ -83,16 +94,23 @@ export function hangUnderJoists(d: Draft, part: string, o: Over, count = 1): num
   return places.length
 }
 
+interface Fastened {
+  /** Fasteners at each place. */
+  count?: number
+  from?: 'below' | 'above'
+  /** How far along itself it pulls at the other from each place: that is no point where the other is a sheet. mm */
+  overMm?: number
+}
+
 /**
  * A piece screwed to another over it, at places where they meet: from below, or from above while both lie on the bench.
- * @param count fasteners at each place
  */
 export function hangUnder(
   d: Draft,
   part: string,
   on: string,
   places: readonly { x: number; y: number }[],
-  { count = 1, from = 'below' }: { count?: number; from?: 'below' | 'above' } = {},
+  { count = 1, from = 'below', overMm = 0 }: Fastened = {},
 ): void {
   const [a, b] = [d.box(part), d.box(on)]
   const shared: Box = {
@@ -103,5 +121,5 @@ export function hangUnder(
   const all = count * places.length
   const joint =
     from === 'below' ? d.screw(part, on, all, 'side', high, over) : d.screw(on, part, all, 'side', over, high)
-  for (const at of places) holdAt(d, [part, on], at, { joint }, shared)
+  for (const at of places) holdAt(d, [part, on], at, { joint }, shared, overMm)
 }

@@ -14,7 +14,7 @@ import { inches } from '../../measure/units.ts'
 import { shelfPlay, type DimPen } from '../dim-pen.ts'
 import type { ShapeContext, Shaped } from '../family.ts'
 import { house, LEAST_OPEN, type Level, type Opening } from '../house-on-shelves.ts'
-import { spliceOver, type Stretch } from '../splice.ts'
+import { spliceOver, type Stretch } from '../../blocks/sizing/splice.ts'
 import { LIMITS, pairKind, type BracketShelfParams } from './parameters.ts'
 
 /** Nothing closes a shelf on brackets. */

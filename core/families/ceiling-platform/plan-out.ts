@@ -12,7 +12,7 @@ import { inches } from '../../measure/units.ts'
 import { shelfPlay, type DimPen } from '../dim-pen.ts'
 import type { ShapeContext, Shaped } from '../family.ts'
 import { fill, type Opening, type Spot } from '../house-on-shelves.ts'
-import { spliceOver, type Stretch } from '../splice.ts'
+import { spliceOver, type Stretch } from '../../blocks/sizing/splice.ts'
 import { LIMITS, type CeilingPlatformParams } from './parameters.ts'
 
 /** What is said with its reasons and problems. */

@@ -11,7 +11,7 @@ import { choicePen } from '../choices.ts'
 import { dimPen } from '../dim-pen.ts'
 import type { Choice, ShapeContext, Shaped } from '../family.ts'
 import { standing } from '../house-on-shelves.ts'
-import type { Stretch } from '../splice.ts'
+import type { Stretch } from '../../blocks/sizing/splice.ts'
 import { CLEAT_SCREWS, type CeilingPlatformParams } from './parameters.ts'
 import { PAST_ROD_MM, planOut, type Plan } from './plan-out.ts'
 

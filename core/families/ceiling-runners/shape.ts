@@ -1,6 +1,7 @@
 import type { Stock } from '../../assembly/assembly.ts'
 import { draft, type Draft } from '../../assembly/draft.ts'
 import { unitsOf } from '../../assembly/settings.ts'
+import { placeTee } from '../../blocks/arms/tee.ts'
 import { hangUnder, hangUnderJoists } from '../../blocks/mounts/under-joists.ts'
 import { bad, good, type Result } from '../../measure/result.ts'
 import { choicePen } from '../choices.ts'
@@ -9,8 +10,6 @@ import type { Choice, ShapeContext, Shaped } from '../family.ts'
 import { SCREWS, type CeilingRunnersParams } from './parameters.ts'
 import { COVERED_MM, PAST_WEB_MM, placesOf, planOut, type Plan } from './plan-out.ts'
 
-/** The first screw of a flange into its web is this far from its end, mm. */
-const FLANGE_END_MM = 40
 /** A spacer board is this wide, mm: it only sets the gap. */
 const SPACER_MM = 89
 
@@ -83,36 +82,19 @@ function longerThanBoard(p: CeilingRunnersParams, ctx: ShapeContext, plan: Plan)
   return lost ? bad('longer-than-board', { mm: lost[1], mostMm: longest(lost[0]) }, lost[2]) : null
 }
 
-/** A web on edge with its flange flat under it, made on the bench. */
+/** Made on the bench. */
 function runner(d: Draft, plan: Plan, r: { left: number; id: string }, web: Stock, flange: Stock) {
-  const { runnerMm, railMm } = plan
-  const [w, f] = [plan.web, plan.flange]
-  const middle = r.left + w.thicknessMm / 2
-  d.square({
-    id: `web-${r.id}`,
-    role: 'web',
-    stock: web,
-    min: [r.left, 0, railMm],
-    size: [w.thicknessMm, runnerMm, w.widthMm],
-    along: 'y',
-    across: 'z',
+  const ids = { web: `web-${r.id}`, flange: `flange-${r.id}` }
+  placeTee(d, {
+    web: { ...plan.web, id: ids.web, stock: web },
+    flange: { ...plan.flange, id: ids.flange, stock: flange },
+    middleMm: r.left + plan.web.thicknessMm / 2,
+    fromMm: 0,
+    toMm: plan.runnerMm,
+    topMm: plan.topMm,
+    screwsEveryMm: plan.flangeScrewsMm,
   })
-  d.square({
-    id: `flange-${r.id}`,
-    role: 'flange',
-    stock: flange,
-    min: [middle - f.widthMm / 2, 0, railMm - f.thicknessMm],
-    size: [f.widthMm, runnerMm, f.thicknessMm],
-    along: 'y',
-    across: 'x',
-  })
-  const n = Math.max(1, Math.ceil((runnerMm - 2 * FLANGE_END_MM) / plan.flangeScrewsMm))
-  const places = Array.from({ length: n + 1 }, (_, i) => ({
-    x: middle,
-    y: FLANGE_END_MM + ((runnerMm - 2 * FLANGE_END_MM) * i) / n,
-  }))
-  hangUnder(d, `flange-${r.id}`, `web-${r.id}`, places)
-  d.sub({ id: `runner-${r.id}`, name: 'unit', parts: [`web-${r.id}`, `flange-${r.id}`], built: 'in-place' })
+  d.sub({ id: `runner-${r.id}`, name: 'unit', parts: [ids.web, ids.flange], built: 'in-place' })
 }
 
 /** A board as long as the first opening is wide sets the next runner from the last. */

@@ -1,6 +1,6 @@
 import { crossesUnder } from '../../blocks/frame/shelf-frame.ts'
 import { depthToHold } from '../../blocks/sizing/depth-to-hold.ts'
-import { fixingPlaces } from '../../blocks/mounts/wall-fixing.ts'
+import { piecesOnStuds } from '../../blocks/mounts/pieces-on-studs.ts'
 import { findSection, type Section } from '../../catalogue/lumber.ts'
 import { findSheet, type Sheet } from '../../catalogue/sheets.ts'
 import { reachMm } from '../../goods/person.ts'
@@ -9,7 +9,7 @@ import { inches } from '../../measure/units.ts'
 import { shelfPlay, sumTerms, type DimPen } from '../dim-pen.ts'
 import type { ShapeContext, Shaped, Term } from '../family.ts'
 import { framedTerms, house, type Level, type Opening } from '../house-on-shelves.ts'
-import { spliceOver, type Stretch } from '../splice.ts'
+import { spliceOver, type Stretch } from '../../blocks/sizing/splice.ts'
 import { LIMITS, type LedgerShelfParams } from './parameters.ts'
 
 /** What is said with its reasons and problems. */
@@ -31,8 +31,6 @@ const CROSS_EVERY = inches(24)
 const PLAY_ABOVE = inches(2)
 /** Goods may stand out past the shelf's front edge this far. */
 export const STICK_OUT = inches(1)
-/** A piece of ledger is held in two studs at least. */
-const LEAST_STUDS = 2
 
 export interface Plan {
   frame: Section
@@ -174,21 +172,12 @@ function runsOf(
   sheet: Sheet,
 ): Result<Pick<Plan, 'ledgers' | 'rails' | 'sheets'>> {
   const mostMm = longestOf(ctx, p.frameSection)
-  const studs = fixingPlaces(ctx.space, 0, lengthMm)
-  const seats = [0, ...studs, lengthMm]
-  // Where two pieces meet a stud lies behind the ends of both; each has two of its own besides.
-  const held = (l: Stretch) => fixingPlaces(ctx.space, l.from, l.to).length >= LEAST_STUDS
-  const splices = studs.map((_x, early) => spliceOver(lengthMm, mostMm, seats, early))
-  const ledgers = splices.find((list) => list?.every(held)) ?? splices[0] ?? spliceOver(lengthMm, mostMm, seats)
+  const ledgers = piecesOnStuds(ctx.space, lengthMm, mostMm)
   const rails = spliceOver(lengthMm, mostMm, posts)
   if (!ledgers || !rails) return bad('ledger-not-spliced', { mostMm }, 'apartMm')
-  const poor = ledgers.find((l) => !held(l))
-  if (poor) {
-    const count = fixingPlaces(ctx.space, poor.from, poor.to).length
-    return bad('ledger-misses-studs', { count, from: poor.from }, 'bays')
-  }
+  if (ledgers.poor) return bad('ledger-misses-studs', ledgers.poor, 'bays')
   const long = sheet.lengthMm - 2 * ctx.settings.sheetTrimMm
   const n = Math.ceil(lengthMm / long - 1e-9)
   const sheets = Array.from({ length: n }, (_, i) => ({ from: (lengthMm * i) / n, to: (lengthMm * (i + 1)) / n }))
-  return good({ ledgers, rails, sheets })
+  return good({ ledgers: ledgers.pieces, rails, sheets })
 }

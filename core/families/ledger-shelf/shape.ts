@@ -10,7 +10,7 @@ import { choicePen } from '../choices.ts'
 import { dimPen } from '../dim-pen.ts'
 import type { Choice, ShapeContext, Shaped } from '../family.ts'
 import { standing } from '../house-on-shelves.ts'
-import type { Stretch } from '../splice.ts'
+import type { Stretch } from '../../blocks/sizing/splice.ts'
 import { LEDGER_SCREWS, type LedgerShelfParams } from './parameters.ts'
 import { planOut, STICK_OUT, type Plan } from './plan-out.ts'
 

@@ -1,0 +1,87 @@
+import type { Part, Stock } from '../../assembly/assembly.ts'
+import type { Draft } from '../../assembly/draft.ts'
+import type { Box } from '../../geometry/box.ts'
+import { add, scale, type Vec3 } from '../../geometry/vec.ts'
+
+/*
+ * A round arm in a hole bored into the face of a board, with its outer end a little up: what lies on it pries it in the
+ * hole, which presses up near the face and down at the bottom of the hole.
+ *
+ *      |‾‾|
+ *      |↓_|___________   pressure along the hole changes evenly from its mouth to its bottom: what each half gives acts
+ *      |_↑|‾‾‾‾‾‾‾‾‾‾‾   a sixth of the hole from its end
+ *      |  |
+ */
+
+/** What lies on an arm stays on it: raised by this. Builders' usual five degrees. */
+export const TILT_RAD = (5 * Math.PI) / 180
+/** The middle of what each half of the pressure gives, from its end, as a share of the hole. */
+export const PRESS_SHARE = 1 / 6
+
+export interface InHole {
+  id: string
+  role: Part['role']
+  stock: Stock
+  diameterMm: number
+  /** The board it stands in, where it comes out of its face, and how far it reaches out from that. */
+  into: string
+  x: number
+  z: number
+  faceMm: number
+  outMm: number
+  depthMm: number
+  tiltRad: number
+}
+
+/** Bores the hole and sets the arm into it. @returns its id */
+export function setInHole(d: Draft, a: InHole): string {
+  const way: Vec3 = [0, Math.cos(a.tiltRad), Math.sin(a.tiltRad)]
+  const up: Vec3 = [0, -Math.sin(a.tiltRad), Math.cos(a.tiltRad)]
+  const mouth: Vec3 = [a.x, a.faceMm, a.z]
+  const inMm = a.depthMm / Math.cos(a.tiltRad)
+  const at = (mm: number): Vec3 => add(mouth, scale(way, mm))
+  d.strut({
+    id: a.id,
+    role: a.role,
+    stock: a.stock,
+    from: at(-inMm),
+    to: at(a.outMm / Math.cos(a.tiltRad)),
+    widthMm: a.diameterMm,
+    thicknessMm: a.diameterMm,
+    facing: [1, 0, 0],
+  })
+  const joint = d.joint({ kind: 'socketed', near: a.into, far: a.id, fasteners: [] })
+  const [from, on] = [{ part: a.id }, { kind: 'part', part: a.into } as const]
+  const third = (mm: number): Box => {
+    const [x, y, z] = at(mm)
+    const [dx, dy] = [a.diameterMm / 2, (inMm * PRESS_SHARE) / 2]
+    return { min: [x - dx, y - dy, z], max: [x + dx, y + dy, z] }
+  }
+  d.hold({ from, on, contact: third(-PRESS_SHARE * inMm), push: up, way: 'both', via: 'bearing', joint })
+  d.hold({ from, on, contact: third(-(1 - PRESS_SHARE) * inMm), push: up, way: 'both', via: 'bearing', joint })
+  // It would slide in: the bottom of its hole keeps it.
+  const [x, y, z] = at(-inMm)
+  const half = a.diameterMm / 2
+  d.hold({
+    from,
+    on,
+    contact: { min: [x - half, y, z - half], max: [x + half, y, z + half] },
+    push: way,
+    way: 'push',
+    via: 'bearing',
+    joint,
+  })
+  const board = d.part(a.into)
+  const { min } = d.box(a.into)
+  const upright = Math.abs(board.at.along[2]) > 0.9
+  const [u, v] = [a.x - min[0], a.z - min[2]]
+  d.machine(a.into, {
+    kind: 'hole',
+    face: 'under',
+    ...(upright ? { atMm: v, offMm: u } : { atMm: u, offMm: v }),
+    diameterMm: a.diameterMm,
+    depthMm: a.depthMm,
+    tiltRad: a.tiltRad,
+  })
+  return a.id
+}

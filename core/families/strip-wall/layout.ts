@@ -1,0 +1,120 @@
+import type { Strips } from '../../blocks/holders/frame.ts'
+import { outlineOf, type HolderStock, type Outline } from '../../blocks/holders/place.ts'
+import { clearFor, type HolderSize } from '../../blocks/holders/sizes.ts'
+import { BODY } from '../../goods/person.ts'
+
+/*
+ * Where holders hang: what is used daily at the hand, what is heavy under the shoulder, what is seldom used above and
+ * below; each as far left as it goes without lying over another.
+ */
+
+/** One holder before it has a place. */
+export interface Wanted {
+  size: HolderSize
+  count: number
+  /** Over which strip from below, 1 the lowest; 0 where use and weight say. */
+  row: number
+}
+export interface Hung extends Wanted {
+  row: number
+  left: number
+  outline: Outline
+}
+
+/** Between a holder and the next one, mm: room for fingers that lift one off. Product decision. */
+const BESIDE_MM = 12
+/** Heavier tools than this hang under the shoulder, kg. Product decision. */
+const HEAVY_KG = 6
+
+const massOf = (w: Wanted): number => (w.size.item.massKg ?? 0) * w.count
+const OFTEN = { daily: 0, weekly: 1, seldom: 2 } as const
+
+/** The handiest first, heavier before lighter ones. */
+const byUse = (a: Wanted, b: Wanted): number =>
+  OFTEN[a.size.item.often] - OFTEN[b.size.item.often] ||
+  massOf(b) - massOf(a) ||
+  clearFor(b.size, b.count) - clearFor(a.size, a.count)
+
+/** Height at which a tool should be held, mm. */
+function rightHeight(w: Wanted, personMm: number): number {
+  const heavy = (w.size.item.massKg ?? 0) > HEAVY_KG
+  return personMm * (heavy ? (BODY.knuckle + BODY.shoulder) / 2 : BODY.shoulder)
+}
+
+interface Room {
+  lengthMm: number
+  heightMm: number
+  depthMm: number
+  personMm: number
+  /** Ends of pieces of strips that no holder lies over. */
+  joints: readonly number[]
+}
+
+interface Taken {
+  left: number
+  right: number
+  low: number
+  high: number
+}
+
+const meets = (a: Taken, b: Taken): boolean =>
+  a.left < b.right + BESIDE_MM && b.left < a.right + BESIDE_MM && a.low < b.high && b.low < a.high
+
+/** @returns what hangs where, and what found no place */
+export function layOut(
+  all: readonly Wanted[],
+  strips: Strips,
+  stock: HolderStock,
+  room: Room,
+): { hung: Hung[]; left: Wanted[] } {
+  const hung: Hung[] = []
+  const left: Wanted[] = []
+  const taken: Taken[] = []
+  for (const w of [...all].sort(byUse)) {
+    const target = rightHeight(w, room.personMm)
+    const seldom = w.size.item.often === 'seldom' ? -1 : 1
+    const rows = strips.rows
+      .map((r, i) => ({ i, off: Math.abs(r.topMm - target) }))
+      .filter((r) => w.row === 0 || r.i === w.row - 1)
+      .sort((a, b) => seldom * (a.off - b.off) || a.i - b.i)
+    let found: Hung | null = null
+    for (const { i } of rows) {
+      found = placeOver(w, i, strips, stock, room, taken)
+      if (found) break
+    }
+    if (!found) {
+      left.push(w)
+      continue
+    }
+    hung.push(found)
+    taken.push(boxOf(found))
+  }
+  return { hung, left }
+}
+
+const boxOf = (h: Hung): Taken => ({
+  left: h.left,
+  right: h.left + h.outline.wideMm,
+  low: h.outline.lowMm,
+  high: h.outline.highMm,
+})
+
+function placeOver(
+  w: Wanted,
+  row: number,
+  strips: Strips,
+  stock: HolderStock,
+  room: Room,
+  taken: readonly Taken[],
+): Hung | null {
+  const outline = outlineOf({ strips, row, size: w.size, count: w.count, stock })
+  if (outline.lowMm < 0 || outline.highMm > room.heightMm || outline.outMm > room.depthMm) return null
+  const tries = [0, ...room.joints, ...taken.map((t) => t.right + BESIDE_MM)].sort((a, b) => a - b)
+  for (const left of tries) {
+    const h: Hung = { ...w, row, left, outline }
+    const right = left + outline.wideMm
+    if (right > room.lengthMm || room.joints.some((x) => x > left && x < right)) continue
+    if (!taken.some((t) => meets(boxOf(h), t))) return h
+  }
+  return null
+}

@@ -1,0 +1,98 @@
+import { HELD } from '../../goods/tool.ts'
+import { z } from '../../measure/schema.ts'
+import type { UnitSystem } from '../../measure/units.ts'
+import { countDim, dim, section, sheet } from '../params.ts'
+
+export const LIMITS = { rows: 8, holders: 40 } as const
+export const STRIP_SCREWS = { one: 1, two: 2, three: 3 } as const
+export const RAIL_SCREWS = { two: 2, three: 3, four: 4 } as const
+const keys = <T extends object>(o: T) => Object.keys(o) as [keyof T & string, ...(keyof T & string)[]]
+
+/** How one tool is kept when it is not as its table says, and over which strip, from below; 0 where use and weight say. */
+const holder = z.object({
+  tool: z.string().max(100),
+  held: z.enum(HELD),
+  row: z.int().min(0).max(LIMITS.rows),
+})
+
+export const stripWallParams = z.object({
+  follow: z.enum(['goods', 'wall']),
+  /** Along the wall. */
+  lengthMm: dim(250, 15000),
+  rows: countDim(1, LIMITS.rows),
+  /** Upper edge of the lowest strip above the floor, and from one to the next. */
+  lowestMm: dim(250, 2600),
+  riseMm: dim(120, 900),
+  /** All round a tool in its opening together. */
+  fitMm: dim(0, 25),
+  sidePlayMm: dim(0, 100),
+  abovePlayMm: dim(0, 300),
+  stripSection: section,
+  /** Ripped down the middle by one cut at 45°: two strips from one board; or a board for each. */
+  strip: z.enum(['ripped', 'whole']),
+  stripScrews: z.enum(keys(STRIP_SCREWS)),
+  /** On masonry: strips on it, or on upright battens. */
+  mount: z.enum(['direct', 'battens']),
+  battenSection: section,
+  sheet,
+  dividerSheet: sheet,
+  railSection: section,
+  /** Through the sides of a holder into each end of its rails. */
+  railScrews: z.enum(keys(RAIL_SCREWS)),
+  barSection: section,
+  plateSection: section,
+  pegSection: section,
+  holders: z.array(holder).max(LIMITS.holders),
+})
+export type StripWallParams = z.infer<typeof stripWallParams>
+
+type Stocks = Pick<
+  StripWallParams,
+  | 'stripSection'
+  | 'battenSection'
+  | 'sheet'
+  | 'dividerSheet'
+  | 'railSection'
+  | 'barSection'
+  | 'plateSection'
+  | 'pegSection'
+>
+const STOCK: Record<UnitSystem, Stocks> = {
+  imperial: {
+    stripSection: '1x6',
+    battenSection: '2x3',
+    sheet: 'ply-19/32',
+    dividerSheet: 'ply-3/8',
+    railSection: '2x3',
+    barSection: '1x4',
+    plateSection: '2x4',
+    pegSection: 'dowel-3/4',
+  },
+  metric: {
+    stripSection: '18x144mm',
+    battenSection: '38x63mm',
+    sheet: 'ply-15mm',
+    dividerSheet: 'ply-9mm',
+    railSection: '38x63mm',
+    barSection: '18x94mm',
+    plateSection: '38x89mm',
+    pegSection: 'dowel-20mm',
+  },
+}
+
+export const startingParams = (system: UnitSystem): StripWallParams => ({
+  follow: 'goods',
+  lengthMm: null,
+  rows: null,
+  lowestMm: null,
+  riseMm: null,
+  fitMm: null,
+  sidePlayMm: null,
+  abovePlayMm: null,
+  ...STOCK[system],
+  strip: 'ripped',
+  stripScrews: 'two',
+  railScrews: 'three',
+  mount: 'direct',
+  holders: [],
+})

@@ -1,0 +1,267 @@
+import { unitsOf } from '../../assembly/settings.ts'
+import type { Strips } from '../../blocks/holders/frame.ts'
+import { outlineOf, teeSections, type HolderStock } from '../../blocks/holders/place.ts'
+import { clearFor, holderSize, toolOf, type HolderSize } from '../../blocks/holders/sizes.ts'
+import { BEVEL_RAD } from '../../blocks/mounts/hung-on-wall.ts'
+import { LEAST_STUDS, piecesOnStuds } from '../../blocks/mounts/pieces-on-studs.ts'
+import type { Stretch } from '../../blocks/sizing/splice.ts'
+import { TOOL_HOOK } from '../../catalogue/hardware.ts'
+import { findSection, type Section } from '../../catalogue/lumber.ts'
+import { findSheet } from '../../catalogue/sheets.ts'
+import { reachMm } from '../../goods/person.ts'
+import { bad, good, type Result } from '../../measure/result.ts'
+import { roundDown, roundNearest, roundUp } from '../../measure/rounding.ts'
+import { inches } from '../../measure/units.ts'
+import type { DimPen } from '../dim-pen.ts'
+import type { ShapeContext, Shaped } from '../family.ts'
+import { layOut, type Hung, type Wanted } from './layout.ts'
+import { LIMITS, RAIL_SCREWS, type StripWallParams } from './parameters.ts'
+
+export interface ReasonData {
+  'rows-tools': { things: number }
+  'rise-usual': object
+  'lowest-longest': { lowMm: number }
+  'strips-goods': object
+  'strips-wall': { wallMm: number }
+  'fit-usual': object
+  'play-fingers': object
+  'play-lift': object
+}
+export interface ProblemData {
+  'tool-falls-through': { goods: string; mm: number; leastMm: number; held: string }
+  'tool-not-over': { goods: string; mm: number; leastMm: number; held: string }
+  'tool-not-on-hook': { goods: string; mm: number; leastMm: number; held: string }
+  'tool-too-high-for-web': { goods: string; mm: number }
+  'holder-no-tool': { holder: number }
+  'holder-twice': { holder: number; goods: string }
+  'strip-misses-studs': { count: number; from: number }
+  'strip-not-spliced': { mostMm: number }
+  'strips-too-close': { mm: number; leastMm: number }
+  'strip-too-low': { mm: number; leastMm: number }
+  'strips-too-high': { mm: number; mostMm: number }
+  'nothing-hung': { goods: string }
+}
+
+/** Builders' usual: strips a foot apart, an eighth of an inch round what lifts out, half an inch between tools. */
+const RISE = inches(12)
+const FIT = inches(1 / 8)
+const SIDE = inches(1 / 2)
+const LIFT = inches(2)
+/** The lowest strip is no lower than where a bench is worked at, mm. Product decision. */
+const LOWEST = inches(40)
+/** Wider holders are two, mm: one person still lifts them off. Product decision. */
+const WIDEST_MM = 900
+/** Strips are this much lower than what is over them at least, mm: room to lift a holder over its bevel. */
+const BETWEEN_MM = 40
+/** Battens on masonry are this far apart, mm: product decision, about the spacing of studs. */
+export const BATTENS_EVERY_MM = 500
+/** A strip is at least this long, mm. */
+const SHORTEST_MM = 300
+
+export interface Plan {
+  strips: Strips
+  pieces: Stretch[]
+  lengthMm: number
+  /** Middles of battens on masonry. */
+  battens: number[]
+  batten: Section
+  hung: Hung[]
+  stock: HolderStock
+  play: { sideMm: number; aboveMm: number }
+}
+
+/** Width of a strip over its toe: half a board and half of what one cut at a slant shares, or the whole of it. */
+export function stripWidth(p: Pick<StripWallParams, 'stripSection' | 'strip'>, ctx: ShapeContext): number {
+  const { widthMm, thicknessMm } = findSection(p.stripSection)!
+  if (p.strip === 'whole') return widthMm
+  const shared = thicknessMm * Math.tan(BEVEL_RAD) - ctx.settings.kerfMm / Math.cos(BEVEL_RAD)
+  return roundDown((widthMm + shared) / 2, unitsOf(ctx.settings))
+}
+
+export function planOut(
+  p: StripWallParams,
+  ctx: ShapeContext,
+  pen: DimPen,
+): Result<{ plan: Plan; unhoused: Shaped['unhoused'] }> {
+  const units = unitsOf(ctx.settings)
+  const [section, batten] = [findSection(p.stripSection)!, findSection(p.battenSection)!]
+  const onBattens = p.mount === 'battens' && ctx.space.construction.kind !== 'studs'
+  const widthMm = stripWidth(p, ctx)
+  const backMm = onBattens ? batten.thicknessMm : 0
+  const stock: HolderStock = {
+    system: ctx.settings.yard,
+    grade: ctx.settings.grade,
+    sheet: findSheet(p.sheet)!,
+    divider: findSheet(p.dividerSheet)!,
+    rail: findSection(p.railSection)!,
+    railScrews: RAIL_SCREWS[p.railScrews],
+    bar: findSection(p.barSection)!,
+    plate: findSection(p.plateSection)!,
+    peg: findSection(p.pegSection)!,
+  }
+  const length = (
+    path: keyof StripWallParams & string,
+    code: string,
+    [min, max]: [number, number],
+    mm: number,
+    why: keyof ReasonData,
+  ) => pen.length({ path, code, min, max }, mm, { code: why, terms: [] })
+  const fitMm = length('fitMm', 'tool-fit', [0, 25], roundNearest(FIT, units), 'fit-usual')
+  const sideMm = length('sidePlayMm', 'tool-apart', [0, 100], roundNearest(SIDE, units), 'play-fingers')
+  const aboveMm = length('abovePlayMm', 'above-play', [0, 300], roundNearest(LIFT, units), 'play-lift')
+
+  const wanted = wantedFor(p, ctx, stock, { fitMm, sideMm })
+  if (!wanted.ok) return wanted
+  const { list, tooWide } = wanted.value
+
+  const riseMm = length('riseMm', 'strip-rise', [120, 900], roundNearest(RISE, units), 'rise-usual')
+  if (riseMm < widthMm + BETWEEN_MM)
+    return bad('strips-too-close', { mm: riseMm, leastMm: widthMm + BETWEEN_MM }, 'riseMm')
+  const rowsAt = (topMm: number): Strips => ({ section, widthMm, backMm, rows: [{ topMm, pieces: [] }] })
+  // The lowest strip keeps the longest tool off the floor.
+  const deepest = Math.max(0, ...list.map((w) => 2000 - outlineOf({ ...w, strips: rowsAt(2000), row: 0, stock }).lowMm))
+  const lowestMm = pen.length(
+    { path: 'lowestMm', code: 'strip-lowest', min: 250, max: 2600 },
+    roundNearest(Math.max(LOWEST, Math.min(deepest, reachMm(ctx.settings.personMm))), units),
+    { code: 'lowest-longest', terms: [], data: { lowMm: deepest } },
+  )
+  if (lowestMm < widthMm) return bad('strip-too-low', { mm: lowestMm, leastMm: widthMm }, 'lowestMm')
+
+  const most = Math.max(...ctx.boards(p.stripSection, false).map((b) => b.lengthMm - ctx.settings.squaringTrimMm))
+  const runs = (lengthMm: number) => piecesOnStuds(ctx.space, lengthMm, most)
+  const stripsOf = (rows: number, pieces: readonly Stretch[]): Strips => ({
+    section,
+    widthMm,
+    backMm,
+    rows: Array.from({ length: rows }, (_, r) => ({
+      topMm: lowestMm + r * riseMm,
+      pieces: pieces.map((s, k) => ({ id: `strip-${k}-${r}`, left: s.from, right: s.to })),
+    })),
+  })
+  const room = (lengthMm: number, pieces: readonly Stretch[]) => ({
+    lengthMm,
+    heightMm: ctx.space.heightMm,
+    depthMm: ctx.space.depthMm,
+    personMm: ctx.settings.personMm,
+    joints: pieces.slice(0, -1).map((s) => s.to),
+  })
+  const over = reachMm(ctx.settings.personMm)
+  const mostRows = Math.min(
+    LIMITS.rows,
+    Math.max(1, 1 + Math.floor((Math.min(over, ctx.space.heightMm) - lowestMm) / riseMm)),
+  )
+  const whole = runs(ctx.space.lengthMm)
+  if (!whole) return bad('strip-not-spliced', { mostMm: most }, 'lengthMm')
+  const tryRows = (n: number) => layOut(list, stripsOf(n, whole.pieces), stock, room(ctx.space.lengthMm, whole.pieces))
+  const tries = Array.from({ length: mostRows }, (_, i) => i + 1)
+  const enough = tries.find((n) => tryRows(n).left.length === 0) ?? mostRows
+  const rows = pen.count({ path: 'rows', code: 'strip-rows', min: 1, max: LIMITS.rows }, enough, {
+    code: 'rows-tools',
+    terms: [],
+    data: { things: ctx.goods.reduce((n, g) => n + g.count, 0) },
+  })
+  const topMm = lowestMm + (rows - 1) * riseMm
+  if (topMm > ctx.space.heightMm) return bad('strips-too-high', { mm: topMm, mostMm: ctx.space.heightMm }, 'rows')
+
+  const first = tryRows(rows)
+  const needed = roundUp(Math.max(SHORTEST_MM, ...first.hung.map((h) => h.left + h.outline.wideMm)), units)
+  const lengthMm = pen.length(
+    { path: 'lengthMm', code: 'strip-length', min: 250, max: 15000 },
+    p.follow === 'wall' ? ctx.space.lengthMm : longEnough(ctx, needed),
+    p.follow === 'wall'
+      ? { code: 'strips-wall', terms: [], data: { wallMm: ctx.space.lengthMm } }
+      : { code: 'strips-goods', terms: [] },
+  )
+  const run = runs(lengthMm)
+  if (!run) return bad('strip-not-spliced', { mostMm: most }, 'lengthMm')
+  if (run.poor) return bad('strip-misses-studs', run.poor, 'lengthMm')
+  const strips = stripsOf(rows, run.pieces)
+  const { hung, left } = layOut(list, strips, stock, room(lengthMm, run.pieces))
+  if (hung.length === 0) return bad('nothing-hung', { goods: list[0]?.size.item.name ?? ctx.goods[0].item.name })
+  const lost = new Map<string, number>()
+  for (const w of left) lost.set(w.size.item.id, (lost.get(w.size.item.id) ?? 0) + w.count)
+  return good({
+    unhoused: [
+      ...tooWide.map((x) => ({ ...x, why: 'too-wide' })),
+      ...[...lost].map(([goodsId, count]) => ({ goodsId, count, why: 'no-place' })),
+    ],
+    plan: {
+      strips,
+      pieces: run.pieces,
+      lengthMm,
+      battens: onBattens ? battensAt(lengthMm, batten) : [],
+      batten,
+      hung,
+      stock,
+      play: { sideMm, aboveMm },
+    },
+  })
+}
+
+/** A strip is long enough to be held in two studs. */
+function longEnough(ctx: ShapeContext, neededMm: number): number {
+  const { studsMm, lengthMm, construction } = ctx.space
+  if (construction.kind !== 'studs') return Math.min(neededMm, lengthMm)
+  const second = studsMm.filter((x) => x >= PAST_STUD_MM)[LEAST_STUDS - 1] ?? 0
+  return Math.min(lengthMm, Math.max(neededMm, roundUp(second + PAST_STUD_MM, unitsOf(ctx.settings))))
+}
+/** A strip reaches past the stud at its end by this, mm. */
+const PAST_STUD_MM = 40
+
+/** Battens at both ends of the strips and between them. */
+function battensAt(lengthMm: number, batten: Section): number[] {
+  const [from, to] = [batten.widthMm / 2, lengthMm - batten.widthMm / 2]
+  const n = Math.max(1, Math.ceil((to - from) / BATTENS_EVERY_MM))
+  return Array.from({ length: n + 1 }, (_, i) => from + ((to - from) * i) / n)
+}
+
+/** The holders tools need: as their table says, or as a list says otherwise. */
+function wantedFor(
+  p: StripWallParams,
+  ctx: ShapeContext,
+  stock: HolderStock,
+  plays: { fitMm: number; sideMm: number },
+): Result<{ list: Wanted[]; tooWide: { goodsId: string; count: number }[] }> {
+  const own = new Map<string, StripWallParams['holders'][number]>()
+  for (const [i, h] of p.holders.entries()) {
+    const g = ctx.goods.find((x) => x.item.id === h.tool)
+    if (!g) return bad('holder-no-tool', { holder: i + 1 }, `holders.${i}.tool`)
+    if (own.has(h.tool)) return bad('holder-twice', { holder: i + 1, goods: g.item.name }, `holders.${i}.tool`)
+    own.set(h.tool, h)
+  }
+  const woods = {
+    deckMm: stock.sheet.thicknessMm,
+    dividerMm: stock.divider.thicknessMm,
+    barMm: stock.bar.thicknessMm,
+    pegMm: stock.peg.widthMm,
+    hookOpenMm: TOOL_HOOK.openMm,
+  }
+  const list: Wanted[] = []
+  const tooWide: { goodsId: string; count: number }[] = []
+  for (const { item, count } of ctx.goods) {
+    const h = own.get(item.id)
+    const size = holderSize(item, h?.held ?? toolOf(item).held, plays, woods)
+    if (!size.ok) return size
+    const s = size.value
+    if (s.held === 'drill-slots' && !teeSections(s, stock))
+      return bad('tool-too-high-for-web', { goods: item.name, mm: s.boardMm }, 'holders')
+    const each = fewest(s, Math.min(WIDEST_MM, ctx.space.lengthMm) - 2 * stock.sheet.thicknessMm)
+    if (each < 1) {
+      tooWide.push({ goodsId: item.id, count })
+      continue
+    }
+    const holders = Math.ceil(count / each)
+    for (let i = 0; i < holders; i++) {
+      const n = Math.ceil(count / holders)
+      list.push({ size: s, count: Math.min(n, count - i * n), row: h?.row ?? 0 })
+    }
+  }
+  return good({ list: list.filter((w) => w.count > 0), tooWide })
+}
+
+/** How many tools go beside each other in one holder; one wide tool may have a wider one. */
+function fewest(s: HolderSize, clearMm: number): number {
+  let n = 0
+  while (n < 200 && clearFor(s, n + 1) <= clearMm) n++
+  return n
+}

@@ -1,0 +1,160 @@
+import type { Stock } from '../../assembly/assembly.ts'
+import { draft, type Draft } from '../../assembly/draft.ts'
+import { unitsOf } from '../../assembly/settings.ts'
+import { placeHolder } from '../../blocks/holders/place.ts'
+import { fixingUp, wallStrip } from '../../blocks/mounts/hung-on-wall.ts'
+import { fixToBattens, placeBattens } from '../../blocks/mounts/battens.ts'
+import { screwAlong, type Wall } from '../../blocks/mounts/wall-fixing.ts'
+import { HELD } from '../../goods/tool.ts'
+import { bad, good, type Result } from '../../measure/result.ts'
+import { canHoldTie } from '../../room/room.ts'
+import { choicePen } from '../choices.ts'
+import { dimPen } from '../dim-pen.ts'
+import type { Choice, ListChoice, ShapeContext, Shaped } from '../family.ts'
+import { LIMITS, RAIL_SCREWS, STRIP_SCREWS, type StripWallParams } from './parameters.ts'
+import { planOut, type Plan } from './plan-out.ts'
+
+/*
+ *   =====================  strip: a bevelled board along the wall, on studs or battens
+ *      |__|  |____|        holders hook over it, and lean on the wall or on the strip below
+ *   =====================
+ *      |o o o|   |==|
+ */
+export function shapeStripWall(p: StripWallParams, ctx: ShapeContext): Result<Shaped> {
+  if (ctx.goods.length === 0) return bad('no-goods')
+  if (!canHoldTie(ctx.space.construction)) return bad('no-wall-to-hang-on')
+  const pen = dimPen(p, unitsOf(ctx.settings))
+  const planned = planOut(p, ctx, pen)
+  if (!planned.ok) return planned
+  const { plan, unhoused } = planned.value
+  const d = draft(ctx.settings.yard)
+  const { strips, hung, stock, play } = plan
+  const cleat: Stock = { kind: 'board', section: p.stripSection, grade: ctx.settings.grade, treated: false }
+  placeStrips(d, p, ctx, plan, cleat)
+  hung.forEach((h, k) =>
+    placeHolder(
+      d,
+      { id: `holder-${k}`, strips, row: h.row, left: h.left, size: h.size, count: h.count, stock, play },
+      { cleat },
+    ),
+  )
+  spacer(d, plan, cleat)
+  strips.rows.forEach((r, i) => {
+    d.mark(
+      r.topMm,
+      'strip-top',
+      i + 1,
+      r.pieces.map((x) => x.id),
+    )
+    if (i === 0) pen.drag('lowestMm', { axis: 'z', sign: 1, parts: r.pieces.map((x) => x.id) })
+  })
+  return good({
+    assembly: d.assembly,
+    dims: pen.dims,
+    choices: choices(p, ctx),
+    lists: [holderList(p, ctx)],
+    unhoused,
+  })
+}
+
+/** Strips, their joints over studs, screwed through into every stud or batten. */
+function placeStrips(d: Draft, p: StripWallParams, ctx: ShapeContext, plan: Plan, stock: Stock) {
+  const { strips, battens, batten } = plan
+  const wall: Wall = { space: ctx.space, system: ctx.settings.yard }
+  const on = placeBattens(d, wall, {
+    middles: battens,
+    section: batten,
+    stock: { kind: 'board', section: p.battenSection, grade: ctx.settings.grade, treated: false },
+    fromMm: strips.rows[0].topMm - strips.widthMm - BATTEN_PAST_MM,
+    toMm: strips.rows[strips.rows.length - 1].topMm + BATTEN_PAST_MM,
+  })
+  for (const row of strips.rows)
+    for (const s of row.pieces) {
+      wallStrip(d, {
+        id: s.id,
+        section: strips.section,
+        stock,
+        left: s.left,
+        right: s.right,
+        topMm: row.topMm,
+        backMm: strips.backMm,
+        widthMm: strips.widthMm,
+      })
+      const z =
+        row.topMm - strips.widthMm + fixingUp({ widthMm: strips.widthMm, thicknessMm: strips.section.thicknessMm })
+      const count = STRIP_SCREWS[p.stripScrews]
+      if (on.length > 0) fixToBattens(d, s.id, on, { z, count })
+      else screwAlong(d, s.id, z, wall, { count })
+      d.sub({ id: `put-${s.id}`, name: 'unit', parts: [s.id], built: 'in-place' })
+    }
+}
+/** Battens reach past the strips by this, mm. */
+const BATTEN_PAST_MM = 30
+
+/** A board as high as the gap between two strips: it sets the next one from the last. */
+function spacer(d: Draft, { strips }: Plan, stock: Stock) {
+  if (strips.rows.length < 2) return
+  const { section, widthMm, backMm, rows } = strips
+  d.square({
+    id: 'spacer',
+    role: 'guide',
+    stock,
+    min: [0, backMm, rows[0].topMm],
+    size: [widthMm, section.thicknessMm, rows[1].topMm - widthMm - rows[0].topMm],
+    along: 'z',
+    across: 'x',
+    temporary: true,
+  })
+}
+
+const holderList = (p: StripWallParams, ctx: ShapeContext): ListChoice => ({
+  path: 'holders',
+  code: 'holders',
+  items: p.holders.map((h) => ({ ...h })),
+  fields: [
+    {
+      key: 'tool',
+      code: 'holder-tool',
+      options: ctx.goods.map((g) => g.item.id),
+      names: Object.fromEntries(ctx.goods.map((g) => [g.item.id, g.item.name])),
+    },
+    { key: 'held', code: 'holder-held', options: HELD },
+    { key: 'row', code: 'holder-row', quantity: 'count', min: 0, max: LIMITS.rows },
+  ],
+  most: LIMITS.holders,
+  fresh: {
+    tool: ctx.goods.find((g) => !p.holders.some((h) => h.tool === g.item.id))?.item.id ?? ctx.goods[0].item.id,
+    held: 'shelf',
+    row: 0,
+  },
+  step: {},
+})
+
+function choices(p: StripWallParams, ctx: ShapeContext): Choice[] {
+  const imperial = ctx.settings.yard === 'imperial'
+  const { section, sheet, coded } = choicePen(p)
+  const sheets = imperial ? ['ply-15/32', 'ply-19/32', 'ply-23/32'] : ['ply-12mm', 'ply-15mm', 'ply-18mm']
+  const thin = imperial ? ['ply-3/8', 'ply-15/32'] : ['ply-9mm', 'ply-12mm']
+  const masonry = ctx.space.construction.kind !== 'studs'
+  return [
+    coded('follow', 'follow', ['goods', 'wall']),
+    section('stripSection', 'strip-section', imperial ? ['1x4', '1x6', '1x8'] : ['18x69mm', '18x94mm', '18x144mm']),
+    coded('strip', 'strip-rip', ['ripped', 'whole']),
+    coded('stripScrews', 'wall-screws', Object.keys(STRIP_SCREWS)),
+    ...(masonry ? [coded('mount', 'strip-mount', ['direct', 'battens'])] : []),
+    ...(masonry && p.mount === 'battens'
+      ? [section('battenSection', 'batten-section', imperial ? ['2x3', '2x4'] : ['38x63mm', '38x89mm'])]
+      : []),
+    sheet('sheet', 'holder-sheet', [...sheets, ...ctx.settings.ownSheets]),
+    sheet('dividerSheet', 'divider-sheet', thin),
+    section('railSection', 'holder-rails', imperial ? ['2x2', '2x3', '2x4'] : ['38x38mm', '38x63mm', '38x89mm']),
+    coded('railScrews', 'rail-screws', Object.keys(RAIL_SCREWS)),
+    section('barSection', 'holder-bars', imperial ? ['1x3', '1x4'] : ['18x69mm', '18x94mm']),
+    section('plateSection', 'hook-plate', imperial ? ['2x4', '2x6'] : ['38x89mm', '47x100mm']),
+    section(
+      'pegSection',
+      'pegs',
+      imperial ? ['dowel-5/8', 'dowel-3/4', 'dowel-1'] : ['dowel-16mm', 'dowel-20mm', 'dowel-25mm'],
+    ),
+  ]
+}

@@ -1,0 +1,84 @@
+import { lengthMm, words, z } from '../measure/schema.ts'
+
+/** How a tool is kept on a wall. */
+export const HELD = [
+  'shelf',
+  'box',
+  'hinged-box',
+  'bored-rail',
+  'slotted-rail',
+  'cutout',
+  'pegs',
+  'drill-slots',
+  'clamp-bar',
+  'hang-rail',
+  'hook',
+] as const
+export type Held = (typeof HELD)[number]
+
+export const MEASURES = ['neckMm', 'handleMm', 'headMm', 'hangMm'] as const
+export type ToolMeasure = (typeof MEASURES)[number]
+
+/*
+ *      ________
+ *     |________|  headMm: the least measure across of what must not pass
+ *        |  |
+ *     ===|  |===  what holds it; neckMm: thickness there, handleMm: the broader measure there
+ *        |  |    |
+ *        |__|    |  hangMm: how far it hangs below where it is held
+ */
+export const toolShape = z.object({
+  held: z.enum(HELD),
+  neckMm: lengthMm(1, 600),
+  handleMm: lengthMm(1, 600),
+  headMm: lengthMm(1, 1200),
+  hangMm: lengthMm(0, 3000),
+  /** True while nobody has measured these: they are proportions of its size. */
+  assumed: z.boolean(),
+  /** Taken off the wall to be used elsewhere: its holder comes along by its handle. */
+  travels: z.boolean(),
+  accessories: words(160),
+  idea: words(200),
+})
+export type ToolShape = z.infer<typeof toolShape>
+
+/** What has to be measured for each way of keeping a tool; what only stands there needs its size alone. */
+export const MEASURED: Readonly<Record<Held, readonly ToolMeasure[]>> = {
+  shelf: [],
+  box: [],
+  'hinged-box': [],
+  'bored-rail': ['neckMm', 'headMm', 'hangMm'],
+  'slotted-rail': ['neckMm', 'handleMm', 'headMm', 'hangMm'],
+  cutout: ['neckMm', 'handleMm', 'headMm', 'hangMm'],
+  pegs: ['neckMm', 'headMm', 'hangMm'],
+  'drill-slots': ['neckMm', 'headMm', 'hangMm'],
+  'clamp-bar': ['neckMm', 'hangMm'],
+  'hang-rail': ['neckMm', 'hangMm'],
+  hook: ['neckMm', 'hangMm'],
+}
+
+/** It hangs, so something of it is below what holds it. */
+export const isHung = (held: Held): boolean => MEASURED[held].includes('hangMm')
+
+/** Shares of its size a tool usually has where it is held, until somebody measures: product decision. */
+const USUAL = { neck: 0.3, handle: 0.5, hang: 0.75 } as const
+
+/** A tool's measures as they usually are for its size, marked as assumed. Sizes mm. */
+export function assumedTool(
+  size: { acrossMm: number; deepMm: number; tallMm: number },
+  held: Held = 'shelf',
+): ToolShape {
+  const least = Math.min(size.acrossMm, size.deepMm)
+  const whole = (mm: number, most: number) => Math.min(most, Math.max(1, Math.round(mm)))
+  return {
+    held,
+    neckMm: whole(USUAL.neck * least, 600),
+    handleMm: whole(USUAL.handle * least, 600),
+    headMm: whole(least, 1200),
+    hangMm: whole(USUAL.hang * size.tallMm, 3000),
+    assumed: true,
+    travels: false,
+    accessories: '',
+    idea: '',
+  }
+}
