@@ -1,7 +1,7 @@
 import type { Joint, Part, Support } from '../assembly/assembly.ts'
 import { findGrade } from '../catalogue/lumber.ts'
 import { dot } from '../geometry/vec.ts'
-import { pressureInHole } from '../mechanics/in-hole.ts'
+import { boredHolePressure } from '../mechanics/bearing.ts'
 import type { Strength } from '../mechanics/methods/method.ts'
 import { defineCheck, measured, plain, type CheckContext, type CheckResult, type Input } from './check.ts'
 import { factorInputs } from './members.ts'
@@ -51,22 +51,25 @@ function ofJoint(j: Joint, own: readonly Support[], c: Given): CheckResult {
   // The mouth is nearer to the arm's free end.
   const reach = (x: Support) => dot(x.contact.min, arm.at.along)
   const [mouth, bottom] = reach(across[0]) > reach(across[1]) ? across : [across[1], across[0]]
-  const perMm = pressureInHole(n(mouth), n(bottom), hole.depthMm)
+  // What holds it acts a sixth of the hole from either end.
+  const { depthMm, diameterMm } = hole
+  const acrossN = n(mouth) + n(bottom)
+  const momentNmm = (-(n(mouth) + 5 * n(bottom)) * depthMm) / 6
   const inputs: Input[] = [
-    { symbol: 'at the mouth', value: n(mouth), quantity: 'force', source: c.method.loadFactor.source },
-    { symbol: 'at the bottom', value: n(bottom), quantity: 'force', source: c.method.loadFactor.source },
-    { symbol: 'L', value: hole.depthMm, quantity: 'length' },
-    { symbol: 'd', value: hole.diameterMm, quantity: 'length' },
+    { symbol: 'V', value: acrossN, quantity: 'force', source: c.method.loadFactor.source },
+    { symbol: 'M', value: momentNmm, quantity: 'moment', source: 'at the mouth of the hole' },
+    { symbol: 'L', value: depthMm, quantity: 'length' },
+    { symbol: 'd', value: diameterMm, quantity: 'length' },
     ...factorInputs(s, 'stress'),
   ]
   return measured({
     ...given,
     code: 'socket',
-    demand: perMm / hole.diameterMm,
+    demand: boredHolePressure(Math.abs(acrossN), Math.abs(momentNmm), diameterMm, depthMm),
     capacity: s.value,
     parts: [arm.id, board.id],
-    data: { ...data, deepMm: hole.depthMm },
-    working: { formula: '(R / L + 6·M / L²) / d ≤ strength across the grain', inputs, source: s.source },
+    data: { ...data, deepMm: depthMm },
+    working: { formula: 'p = (4V + 6M / L) / (d·L) ≤ strength across the grain', inputs, source: s.source },
   })
 }
 

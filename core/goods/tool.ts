@@ -20,6 +20,8 @@ export const MEASURES = ['neckMm', 'handleMm', 'headMm', 'hangMm'] as const
 export type ToolMeasure = (typeof MEASURES)[number]
 
 /*
+ * Where a tool is held:
+ *
  *      ________
  *     |________|  headMm: the least measure across of what must not pass
  *        |  |
@@ -27,12 +29,22 @@ export type ToolMeasure = (typeof MEASURES)[number]
  *        |  |    |
  *        |__|    |  hangMm: how far it hangs below where it is held
  */
+
+/** Least and most of each measure, mm. */
+export const TOOL_LIMITS: Readonly<Record<ToolMeasure, readonly [number, number]>> = {
+  neckMm: [1, 600],
+  handleMm: [1, 600],
+  headMm: [1, 1200],
+  hangMm: [0, 3000],
+}
+const measure = (key: ToolMeasure) => lengthMm(...TOOL_LIMITS[key])
+
 export const toolShape = z.object({
   held: z.enum(HELD),
-  neckMm: lengthMm(1, 600),
-  handleMm: lengthMm(1, 600),
-  headMm: lengthMm(1, 1200),
-  hangMm: lengthMm(0, 3000),
+  neckMm: measure('neckMm'),
+  handleMm: measure('handleMm'),
+  headMm: measure('headMm'),
+  hangMm: measure('hangMm'),
   /** True while nobody has measured these: they are proportions of its size. */
   assumed: z.boolean(),
   /** Taken off the wall to be used elsewhere: its holder comes along by its handle. */
@@ -57,9 +69,6 @@ export const MEASURED: Readonly<Record<Held, readonly ToolMeasure[]>> = {
   hook: ['neckMm', 'hangMm'],
 }
 
-/** It hangs, so something of it is below what holds it. */
-export const isHung = (held: Held): boolean => MEASURED[held].includes('hangMm')
-
 /** Shares of its size a tool usually has where it is held, until somebody measures: product decision. */
 const USUAL = { neck: 0.3, handle: 0.5, hang: 0.75 } as const
 
@@ -69,13 +78,13 @@ export function assumedTool(
   held: Held = 'shelf',
 ): ToolShape {
   const least = Math.min(size.acrossMm, size.deepMm)
-  const whole = (mm: number, most: number) => Math.min(most, Math.max(1, Math.round(mm)))
+  const whole = (mm: number, key: ToolMeasure) => Math.min(TOOL_LIMITS[key][1], Math.max(1, Math.round(mm)))
   return {
     held,
-    neckMm: whole(USUAL.neck * least, 600),
-    handleMm: whole(USUAL.handle * least, 600),
-    headMm: whole(least, 1200),
-    hangMm: whole(USUAL.hang * size.tallMm, 3000),
+    neckMm: whole(USUAL.neck * least, 'neckMm'),
+    handleMm: whole(USUAL.handle * least, 'handleMm'),
+    headMm: whole(least, 'headMm'),
+    hangMm: whole(USUAL.hang * size.tallMm, 'hangMm'),
     assumed: true,
     travels: false,
     accessories: '',

@@ -127,6 +127,13 @@ describe('project file', () => {
       project: { version: PROJECT_VERSION, progress: { steps: [] } },
     })
   })
+  it('gives tools of a file before they had a table one that is assumed, and others none', () => {
+    const p = load(demos[0])
+    const goods = p.goods.map(({ tool: _t, ...g }: Record<string, unknown>) => g)
+    const r = readProject(JSON.stringify({ ...p, goods, version: 5 }))
+    expect(r.ok && r.migratedFrom).toBe(5)
+    for (const g of r.ok ? r.project.goods : []) expect(g.tool === null).toBe(g.kind !== 'tool')
+  })
   it('has the schemas in the documentation as they are', () => {
     for (const [name, schema] of [
       ['project', projectSchema],

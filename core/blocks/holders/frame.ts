@@ -78,19 +78,20 @@ export function footOver(s: Strips, wantedMm: number, padMm: number): number {
   return foot
 }
 
+/** Parts of a holder that act as one, before it hooks. */
+interface Wood {
+  /** The piece the cleat is screwed to, and the one along the lower edge. */
+  upper: string
+  lower: string
+  parts: readonly string[]
+  padMm: number
+}
+
 /**
- * Hooks parts that act as one over a strip by a new cleat behind one of them, and leans them by another.
- * @param upper the piece the cleat is screwed to, @param lower the one along the lower edge
+ * Hooks parts that act as one over a strip by a new cleat, and leans them on the wall.
  * @returns what it made: the cleat, and a pad where no strip lies behind the lower edge
  */
-export function hookHolder(
-  d: Draft,
-  h: Hooked,
-  upper: string,
-  lower: string,
-  parts: readonly string[],
-  padMm: number,
-): string[] {
+function hookHolder(d: Draft, h: Hooked, { upper, lower, parts, padMm }: Wood): string[] {
   const { strips: s } = h
   const [t, cleat, body] = [s.section.thicknessMm, `${h.id}-cleat`, `${h.id}-body`]
   d.square({
@@ -233,7 +234,12 @@ export function placeSides(d: Draft, h: SidesSpec): Sides {
 
 /** Hooks a holder with sides over its strip; all that stands in it goes along. */
 export function hookSides(d: Draft, h: SidesSpec, s: Sides): void {
-  const made = hookHolder(d, h, `${h.id}-upper`, `${h.id}-lower`, s.parts, h.rail.widthMm)
+  const made = hookHolder(d, h, {
+    upper: `${h.id}-upper`,
+    lower: `${h.id}-lower`,
+    parts: s.parts,
+    padMm: h.rail.widthMm,
+  })
   done(d, h, [...s.parts, ...made])
 }
 
@@ -267,6 +273,6 @@ export function placePlate(d: Draft, h: PlateSpec): string {
 }
 export function hookPlate(d: Draft, h: PlateSpec): void {
   const plate = `${h.id}-plate`
-  const made = hookHolder(d, h, plate, plate, [plate], h.strips.widthMm)
+  const made = hookHolder(d, h, { upper: plate, lower: plate, parts: [plate], padMm: h.strips.widthMm })
   done(d, h, [plate, ...made])
 }

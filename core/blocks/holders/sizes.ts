@@ -60,96 +60,116 @@ export interface HolderSize {
 
 export const toolOf = (g: Goods): ToolShape => g.tool ?? assumedTool(g)
 
-/** @returns the sizes of what keeps a tool; or which tool falls through, does not go in, or lies on nothing */
+interface Asked {
+  g: Goods
+  tool: ToolShape
+  held: Held
+  p: Plays
+  w: Woods
+  /** The opening a tool has where it is held. */
+  openMm: number
+}
+type Sized = Partial<HolderSize> & Pick<HolderSize, 'openMm' | 'pitchMm'>
+/** What is wrong, with what there is and what would be accepted, mm. */
+interface Refused {
+  code: 'tool-falls-through' | 'tool-not-over' | 'tool-not-on-hook'
+  mm: number
+  leastMm: number
+}
+const fallsThrough = (mm: number, leastMm: number): Refused => ({ code: 'tool-falls-through', mm, leastMm })
+
+/** What of a hung tool is over and under what holds it. */
+const hung = ({ g, tool }: Asked) => ({ overMm: Math.max(0, g.tallMm - tool.hangMm), underMm: tool.hangMm, boardMm: 0 })
+const beside = ({ g, p }: Asked): number => g.acrossMm + p.sideMm
+
+/** Tools through openings in a deck, and the wood round them. @param outMm the opening from front to back */
+function through(a: Asked, acrossMm: number, outMm: number, keyMm = 0): Sized {
+  const half = outMm / 2 + WOOD_MM
+  const middleMm = a.p.sideMm + Math.max(a.g.deepMm / 2, half)
+  return {
+    openMm: a.openMm,
+    keyMm,
+    pitchMm: Math.max(beside(a), acrossMm + 2 * WOOD_MM),
+    middleMm,
+    deepMm: middleMm + half,
+    ...hung(a),
+  }
+}
+
+function inBox({ g, p, w, held }: Asked): Sized {
+  const openMm = g.acrossMm + 2 * p.sideMm
+  return {
+    openMm,
+    pitchMm: openMm + w.dividerMm,
+    endMm: -w.dividerMm,
+    middleMm: w.dividerMm + p.sideMm + g.deepMm / 2,
+    deepMm: g.deepMm + 2 * p.sideMm + 2 * w.dividerMm,
+    boardMm: held === 'box' ? Math.max(FRONT_LEAST_MM, FRONT_SHARE * g.tallMm) : g.tallMm + p.sideMm,
+  }
+}
+
+function onBar(a: Asked): Sized | Refused {
+  const { neckMm } = a.tool
+  const leastMm = a.w.barMm + a.p.fitMm
+  if (neckMm < leastMm) return { code: 'tool-not-over', mm: neckMm, leastMm }
+  return { openMm: neckMm, pitchMm: beside(a), ...hung(a) }
+}
+
+const SIZES: Record<Held, (a: Asked) => Sized | Refused> = {
+  shelf: (a) => ({ openMm: a.g.acrossMm, pitchMm: beside(a) }),
+  box: inBox,
+  'hinged-box': inBox,
+  'bored-rail': (a) => {
+    const least = a.openMm + 2 * LIP_MM
+    return a.tool.headMm < least ? fallsThrough(a.tool.headMm, least) : through(a, a.openMm, a.openMm)
+  },
+  'slotted-rail': (a) => {
+    const keyMm = Math.max(a.tool.handleMm, a.tool.neckMm) + a.p.fitMm
+    const least = keyMm + 2 * LIP_MM
+    return a.tool.headMm < least ? fallsThrough(a.tool.headMm, least) : through(a, keyMm, keyMm, keyMm)
+  },
+  cutout: (a) => {
+    const keyMm = a.tool.handleMm + a.p.fitMm
+    const least = Math.min(a.openMm, keyMm) + 2 * LIP_MM
+    return a.tool.headMm < least ? fallsThrough(a.tool.headMm, least) : through(a, a.openMm, keyMm, keyMm)
+  },
+  pegs: (a) => {
+    const least = a.openMm + a.w.pegMm + 2 * PEG_MM
+    if (a.tool.headMm < least) return fallsThrough(a.tool.headMm, least)
+    return { openMm: a.openMm, pitchMm: Math.max(a.g.acrossMm, a.openMm + 2 * a.w.pegMm) + a.p.sideMm, ...hung(a) }
+  },
+  'drill-slots': (a) => {
+    const lane = a.tool.headMm + 2 * a.p.fitMm
+    const least = a.openMm + 2 * (LEDGE_MM + a.p.fitMm)
+    if (a.tool.headMm < least) return fallsThrough(a.tool.headMm, least)
+    return {
+      openMm: a.openMm,
+      keyMm: lane,
+      pitchMm: lane + a.w.barMm,
+      endMm: lane - a.openMm + a.w.barMm,
+      ...hung(a),
+      boardMm: a.g.tallMm - a.tool.hangMm + OVER_BODY_MM,
+    }
+  },
+  'clamp-bar': onBar,
+  'hang-rail': onBar,
+  hook: (a) =>
+    a.openMm > a.w.hookOpenMm
+      ? { code: 'tool-not-on-hook', mm: a.openMm, leastMm: a.w.hookOpenMm }
+      : { openMm: a.openMm, pitchMm: beside(a), ...hung(a) },
+}
+
+/** @returns the sizes of what keeps a tool; or which tool falls through, or does not go in */
 export function holderSize(g: Goods, held: Held, p: Plays, w: Woods): Result<HolderSize> {
   const tool = toolOf(g)
-  const { neckMm, handleMm, headMm, hangMm } = tool
-  const no = (code: string, mm: number, leastMm: number) => bad(code, { goods: g.name, mm, leastMm, held }, 'holders')
-  const hung = { overMm: Math.max(0, g.tallMm - hangMm), underMm: hangMm, boardMm: 0 }
-  const size = (s: Partial<HolderSize> & Pick<HolderSize, 'openMm' | 'pitchMm'>): HolderSize => ({
+  const sized = SIZES[held]({ g, tool, held, p, w, openMm: tool.neckMm + p.fitMm })
+  if ('code' in sized) return bad(sized.code, { goods: g.name, mm: sized.mm, leastMm: sized.leastMm, held }, 'holders')
+  return good({
     ...{ held, item: g, tool, keyMm: 0, endMm: p.sideMm, overMm: g.tallMm, underMm: 0, boardMm: 0 },
     middleMm: p.sideMm + g.deepMm / 2,
     deepMm: g.deepMm + p.sideMm,
-    ...s,
+    ...sized,
   })
-  const open = neckMm + p.fitMm
-  /** Tools through openings in a deck, and the wood round them. */
-  const through = (acrossMm: number, outMm: number, more: Partial<HolderSize>): HolderSize => {
-    const half = outMm / 2 + WOOD_MM
-    const middleMm = p.sideMm + Math.max(g.deepMm / 2, half)
-    return size({
-      openMm: open,
-      pitchMm: Math.max(g.acrossMm + p.sideMm, acrossMm + 2 * WOOD_MM),
-      middleMm,
-      deepMm: middleMm + half,
-      ...hung,
-      ...more,
-    })
-  }
-  switch (held) {
-    case 'shelf':
-      return good(size({ openMm: g.acrossMm, pitchMm: g.acrossMm + p.sideMm }))
-    case 'box':
-    case 'hinged-box':
-      return good(
-        size({
-          openMm: g.acrossMm + 2 * p.sideMm,
-          pitchMm: g.acrossMm + 2 * p.sideMm + w.dividerMm,
-          endMm: -w.dividerMm,
-          middleMm: w.dividerMm + p.sideMm + g.deepMm / 2,
-          deepMm: g.deepMm + 2 * p.sideMm + 2 * w.dividerMm,
-          boardMm: held === 'box' ? Math.max(FRONT_LEAST_MM, FRONT_SHARE * g.tallMm) : g.tallMm + p.sideMm,
-        }),
-      )
-    case 'bored-rail':
-      if (headMm < open + 2 * LIP_MM) return no('tool-falls-through', headMm, open + 2 * LIP_MM)
-      return good(through(open, open, {}))
-    case 'slotted-rail': {
-      const keyMm = Math.max(handleMm, neckMm) + p.fitMm
-      if (headMm < keyMm + 2 * LIP_MM) return no('tool-falls-through', headMm, keyMm + 2 * LIP_MM)
-      return good(through(keyMm, keyMm, { keyMm }))
-    }
-    case 'cutout': {
-      const keyMm = handleMm + p.fitMm
-      const least = Math.min(open, keyMm) + 2 * LIP_MM
-      if (headMm < least) return no('tool-falls-through', headMm, least)
-      return good(through(open, keyMm, { keyMm }))
-    }
-    case 'pegs': {
-      const least = open + w.pegMm + 2 * PEG_MM
-      if (headMm < least) return no('tool-falls-through', headMm, least)
-      return good(
-        size({
-          openMm: open,
-          pitchMm: Math.max(g.acrossMm, open + 2 * w.pegMm) + p.sideMm,
-          ...hung,
-        }),
-      )
-    }
-    case 'drill-slots': {
-      const lane = headMm + 2 * p.fitMm
-      const least = open + 2 * (LEDGE_MM + p.fitMm)
-      if (headMm < least) return no('tool-falls-through', headMm, least)
-      const ledge = (lane - open) / 2
-      return good(
-        size({
-          openMm: open,
-          keyMm: lane,
-          pitchMm: lane + w.barMm,
-          endMm: 2 * ledge + w.barMm,
-          ...hung,
-          boardMm: g.tallMm - hangMm + OVER_BODY_MM,
-        }),
-      )
-    }
-    case 'clamp-bar':
-    case 'hang-rail':
-      if (neckMm < w.barMm + p.fitMm) return no('tool-not-over', neckMm, w.barMm + p.fitMm)
-      return good(size({ openMm: neckMm, pitchMm: g.acrossMm + p.sideMm, ...hung }))
-    case 'hook':
-      if (open > w.hookOpenMm) return no('tool-not-on-hook', open, w.hookOpenMm)
-      return good(size({ openMm: open, pitchMm: g.acrossMm + p.sideMm, ...hung }))
-  }
 }
 
 /** Room tools beside each other take between the sides of their holder, mm. */

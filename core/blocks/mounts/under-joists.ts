@@ -55,9 +55,7 @@ function holdAt(
   d: Draft,
   [part, on]: readonly [string, string | null],
   at: { x: number; y: number },
-  by: { joint?: string; anchor?: string },
-  shared: Box,
-  overMm = 0,
+  { shared, overMm = 0, ...by }: { joint?: string; anchor?: string; shared: Box; overMm?: number },
 ) {
   const from = { part }
   const target = on === null ? CEILING : ({ kind: 'part', part: on } as const)
@@ -89,7 +87,7 @@ export function hangUnderJoists(d: Draft, part: string, o: Over, count = 1): num
       embedMm: screw.lengthMm - throughMm,
       holds: ['x', 'y', 'z'],
     })
-    holdAt(d, [part, null], at, { anchor }, d.box(part))
+    holdAt(d, [part, null], at, { anchor, shared: d.box(part) })
   }
   return places.length
 }
@@ -121,5 +119,5 @@ export function hangUnder(
   const all = count * places.length
   const joint =
     from === 'below' ? d.screw(part, on, all, 'side', high, over) : d.screw(on, part, all, 'side', over, high)
-  for (const at of places) holdAt(d, [part, on], at, { joint }, shared, overMm)
+  for (const at of places) holdAt(d, [part, on], at, { joint, shared, overMm })
 }

@@ -1,26 +1,10 @@
-import type { Held } from '../../goods/tool.ts'
 import type { KindWords, StepWordsFor, WordsFor } from '../../wording/kind.ts'
 import { sectionName, sheetName } from '../../wording/names.ts'
 import { plural, type Say } from '../../wording/say.ts'
+import { HELD_NAMES, heldName } from '../../wording/tools.ts'
 import type { LeverData } from './levers.ts'
 import type { ProblemData, ReasonData } from './plan-out.ts'
 import type { StepData } from './steps.ts'
-
-/** What a holder of each kind is called. */
-export const HELD_NAMES: Record<Held, string> = {
-  shelf: 'open shelf',
-  box: 'box with dividers',
-  'hinged-box': 'box with a door',
-  'bored-rail': 'bored rail',
-  'slotted-rail': 'slotted rail',
-  cutout: 'shaped cut-out',
-  pegs: 'pair of pegs',
-  'drill-slots': 'slots under a deck',
-  'clamp-bar': 'bar for clamps',
-  'hang-rail': 'rail for hangers',
-  hook: 'hook',
-}
-const heldName = (held: string): string => HELD_NAMES[held as Held] ?? held
 
 const reasons: WordsFor<ReasonData> = {
   'rows-tools': (d) => `as many as hang ${plural(d.things, 'tool')}`,

@@ -1,0 +1,336 @@
+import { describe, expect, it } from '@jest/globals'
+import { expectNear } from '../../../test-support/near.ts'
+import { checkOf, readParams, tryParams } from '../../../test-support/read-params.ts'
+import type { Machining } from '../../assembly/assembly.ts'
+import { partMassKg } from '../../assembly/mass.ts'
+import { newGoods, type Goods } from '../../goods/goods.ts'
+import { assumedTool, HELD, type Held, type ToolMeasure, type ToolShape } from '../../goods/tool.ts'
+import { METRIC, newtons } from '../../measure/units.ts'
+import type { BuildReading } from '../../project/read-build.ts'
+import { sayProblem } from '../../wording/problems.ts'
+import { sayIn } from '../../wording/say.ts'
+import { stepText } from '../../wording/steps.ts'
+import { exampleContext } from '../example-context.ts'
+import type { ShapeContext } from '../family.ts'
+import { startingParams, type StripWallParams } from './parameters.ts'
+import { stripWall } from './strip-wall.ts'
+
+const say = sayIn(METRIC)
+const tool = (
+  held: Held,
+  size: [number, number, number],
+  kg: number,
+  over: Partial<ToolShape> & Partial<Goods> = {},
+): Goods => {
+  const [acrossMm, deepMm, tallMm] = size
+  const { neckMm, handleMm, headMm, hangMm, travels, ...goods } = over
+  const given = { neckMm, handleMm, headMm, hangMm, travels }
+  const known = Object.fromEntries(Object.entries(given).filter(([, v]) => v !== undefined)) as Partial<ToolShape>
+  const item = newGoods({
+    id: held,
+    name: held,
+    kind: 'tool',
+    count: 1,
+    acrossMm,
+    deepMm,
+    tallMm,
+    massKg: kg,
+    ...goods,
+  })
+  return { ...item, tool: { ...assumedTool(item, held), assumed: false, ...known } }
+}
+
+/** Fourteen tools of all kinds. */
+const TABLE: Goods[] = [
+  tool('slotted-rail', [130, 40, 330], 0.7, { id: 'hammer', neckMm: 22, handleMm: 32, headMm: 60, hangMm: 290 }),
+  tool('slotted-rail', [110, 60, 320], 0.6, { id: 'mallet', neckMm: 26, handleMm: 26, headMm: 58, hangMm: 230 }),
+  tool('bored-rail', [34, 34, 250], 0.12, { id: 'driver', count: 6, neckMm: 8, headMm: 28, hangMm: 150 }),
+  tool('bored-rail', [45, 40, 300], 0.3, { id: 'chisel', count: 4, neckMm: 14, headMm: 32, hangMm: 160 }),
+  tool('drill-slots', [80, 200, 240], 1.9, { id: 'drill', count: 2, neckMm: 44, headMm: 78, hangMm: 170 }),
+  tool('pegs', [130, 40, 560], 0.5, { id: 'saw', neckMm: 30, headMm: 110, hangMm: 500 }),
+  tool('pegs', [300, 30, 420], 0.8, { id: 'square', neckMm: 25, headMm: 80, hangMm: 380, often: 'daily' }),
+  tool('clamp-bar', [45, 120, 600], 1.4, { id: 'clamp', count: 5, neckMm: 80, hangMm: 560 }),
+  tool('box', [66, 66, 200], 0.4, { id: 'spray', count: 4 }),
+  tool('shelf', [160, 180, 110], 0.9, { id: 'charger' }),
+  tool('hang-rail', [60, 350, 900], 1.2, { id: 'jacket', count: 3, neckMm: 35, hangMm: 860 }),
+  tool('hook', [220, 80, 380], 2.4, { id: 'cord', count: 2, neckMm: 30, hangMm: 350, often: 'seldom' }),
+  tool('cutout', [180, 160, 230], 3.4, {
+    id: 'router',
+    neckMm: 92,
+    handleMm: 96,
+    headMm: 150,
+    hangMm: 80,
+    travels: true,
+  }),
+  tool('hinged-box', [150, 60, 120], 0.6, { id: 'bits', count: 2 }),
+]
+
+const ctx = (goods: Goods[] = TABLE, over: Partial<ShapeContext['space']> = {}): ShapeContext => {
+  const c = exampleContext(
+    'metric',
+    goods.map((item) => ({ item, count: item.count })),
+  )
+  return { ...c, space: { ...c.space, ...over } }
+}
+const read = (p: Partial<StripWallParams> = {}, c = ctx()): BuildReading =>
+  readParams(stripWall, { ...startingParams('metric'), ...p }, c)
+const problemOf = (p: Partial<StripWallParams> = {}, c = ctx()) =>
+  tryParams(stripWall, { ...startingParams('metric'), ...p }, c).problem
+const holderOf = (r: BuildReading, name: string) =>
+  r.shaped.assembly.subassemblies.find((s) => s.name === 'holder' && s.tags?.goods === name)!
+const worksOf = (r: BuildReading, name: string): Machining[] =>
+  r.shaped.assembly.parts.filter((p) => holderOf(r, name).parts.includes(p.id)).flatMap((p) => p.machining)
+/** A tool of the table, one measure of it otherwise. */
+const changed = (
+  id: string,
+  part: Partial<Goods>,
+  measures: Partial<Pick<ToolShape, ToolMeasure>> = {},
+): ShapeContext => ctx(TABLE.map((g) => (g.id === id ? { ...g, ...part, tool: { ...g.tool!, ...measures } } : g)))
+
+describe('a table of fourteen tools of all kinds', () => {
+  const named = TABLE.map((g) => ({ ...g, name: g.id }))
+  const r = read({}, ctx(named))
+  it('has a holder for each, and holds', () => {
+    expect(new Set(TABLE.map((g) => g.tool!.held)).size).toBe(HELD.length)
+    expect(r.shaped.unhoused).toEqual([])
+    for (const g of TABLE) expect(holderOf(r, g.id)).toBeDefined()
+    expect(r.checks.filter((c) => c.state === 'fails' || c.state === 'unknown').map((c) => c.id)).toEqual([])
+    expect(r.verdict.state).toBe('holds')
+  })
+  const openingOf = (works: Machining[], held: Held) => {
+    const hole = works.find((m) => m.kind === 'hole')
+    const slot = works.find((m) => m.kind === 'notch')
+    const cut = works.find((m) => m.kind === 'cutout')
+    return held === 'bored-rail'
+      ? hole?.kind === 'hole' && hole.diameterMm
+      : held === 'slotted-rail'
+        ? slot?.kind === 'notch' && slot.lengthMm
+        : cut?.kind === 'cutout' && cut.lengthMm
+  }
+  const bored = TABLE.filter((g) => ['bored-rail', 'slotted-rail', 'cutout'].includes(g.tool!.held))
+  it.each(bored.map((g) => [g.id, g] as const))(
+    '%s: its hole, slot or cut-out follows its neck by a millimetre',
+    (id, g) => {
+      const before = openingOf(worksOf(r, id), g.tool!.held)
+      const after = changed(id, {}, { neckMm: g.tool!.neckMm + 1 })
+      const more = openingOf(
+        worksOf(
+          read({}, { ...after, goods: after.goods.map((x) => ({ ...x, item: { ...x.item, name: x.item.id } })) }),
+          id,
+        ),
+        g.tool!.held,
+      )
+      expectNear(Number(before), g.tool!.neckMm + 3, 1e-9)
+      expectNear(Number(more) - Number(before), 1, 1e-9)
+    },
+  )
+  it.each([
+    ['saw', 'openMm', { neckMm: 31 }, {}, 1],
+    ['drill', 'openMm', { neckMm: 45 }, {}, 1],
+    ['drill', 'keyMm', { headMm: 79 }, {}, 1],
+    ['mallet', 'keyMm', { handleMm: 27 }, {}, 1],
+    ['router', 'keyMm', { handleMm: 97 }, {}, 1],
+    ['spray', 'openMm', {}, { acrossMm: 67 }, 1],
+    ['bits', 'openMm', {}, { acrossMm: 151 }, 1],
+    ['charger', 'openMm', {}, { acrossMm: 161 }, 1],
+    ['clamp', 'pitchMm', {}, { acrossMm: 46 }, 1],
+    ['jacket', 'pitchMm', {}, { acrossMm: 61 }, 1],
+    ['cord', 'pitchMm', {}, { acrossMm: 221 }, 1],
+  ] as const)('%s: %s follows its measure', (id, key, measures, part, by) => {
+    const c = changed(id, part, measures)
+    const after = read({}, { ...c, goods: c.goods.map((x) => ({ ...x, item: { ...x.item, name: x.item.id } })) })
+    expectNear(Number(holderOf(after, id).tags![key]) - Number(holderOf(r, id).tags![key]), by, 1e-9)
+  })
+  it('what a holder says it is, its wood is: pegs, ledges, dividers at the measure told', () => {
+    const own = (name: string, role: string) =>
+      r.shaped.assembly.parts.filter((p) => holderOf(r, name).parts.includes(p.id) && p.role === role)
+    const box = (p: { id: string }) => r.boxes.get(p.id)!
+    const [one, other] = own('saw', 'arm').map(box)
+    expectNear(other.min[0] - one.max[0], 33, 1e-6)
+    const ledges = own('drill', 'flange').map(box)
+    ledges.slice(1).forEach((b, i) => expectNear(b.min[0] - ledges[i].max[0], 47, 1e-6))
+    const webs = own('drill', 'web').map(box)
+    webs.slice(1).forEach((b, i) => expectNear(b.min[0] - webs[i].max[0], 78 + 6, 1e-6))
+    const dividers = own('spray', 'divider').map(box)
+    expect(dividers).toHaveLength(3)
+    dividers.slice(1).forEach((b, i) => expectNear(b.min[0] - dividers[i].max[0], 66 + 26, 1e-6))
+  })
+  it('has a step for each holder that tells its measure and its tool, and says which travels', () => {
+    const text = (name: string) =>
+      stepText(
+        r.steps.find((s) => s.data?.goods === name)!,
+        say,
+      )
+    expect(text('driver')).toContain('17 mm'.replace('17', String(8 + 3)))
+    expect(text('driver')).toContain('6 of driver')
+    expect(text('router')).toMatch(/goes along/)
+    expect(text('hammer')).not.toMatch(/goes along/)
+  })
+  it('hangs what is used daily at the hand, and nothing over anything else', () => {
+    const at = (name: string) =>
+      r.shaped.assembly.parts.find((p) => p.id === `${holderOf(r, name).id}-cleat`)!.at.centre[2]
+    const hand = 0.818 * 1700
+    expect(Math.abs(at('square') - hand)).toBeLessThanOrEqual(Math.abs(at('cord') - hand))
+    const items = r.shaped.assembly.bays.flatMap((b) => b.items.map((i) => i.box))
+    items.forEach((a, i) =>
+      items.slice(i + 1).forEach((b) => {
+        const apart = [0, 1, 2].some((k) => a.min[k] >= b.max[k] - 1e-6 || b.min[k] >= a.max[k] - 1e-6)
+        expect(apart).toBe(true)
+      }),
+    )
+  })
+})
+
+describe('a tool its holder does not hold', () => {
+  it.each([
+    ['hammer', 'tool-falls-through', { handleMm: 58 }, /hammer falls through its slotted rail.*60 mm.*65 mm/],
+    ['driver', 'tool-falls-through', { headMm: 14 }, /driver falls through its bored rail/],
+    ['drill', 'tool-falls-through', { neckMm: 70 }, /drill falls through its slots under a deck/],
+    ['router', 'tool-falls-through', { headMm: 90 }, /router falls through its shaped cut-out/],
+    ['saw', 'tool-falls-through', { headMm: 50 }, /saw falls through its pair of pegs/],
+    ['clamp', 'tool-not-over', { neckMm: 15 }, /clamp does not go over its bar for clamps.*15 mm.*21 mm/],
+    ['jacket', 'tool-not-over', { neckMm: 12 }, /jacket does not go over its rail for hangers/],
+    ['cord', 'tool-not-on-hook', { neckMm: 60 }, /cord does not go on a hook/],
+  ] as const)('%s is named, with what there is and what is wanted', (id, code, measures, words) => {
+    const c = changed(id, { name: id }, measures)
+    const p = problemOf({}, c)!
+    expect([p.code, p.field]).toEqual([code, 'holders'])
+    expect(sayProblem(p, say)).toMatch(words)
+  })
+  it('hangs where the list says otherwise', () => {
+    const c = changed('driver', { name: 'driver' }, { headMm: 14 })
+    expect(problemOf({ holders: [{ tool: 'driver', held: 'box', row: 2 }] }, c)).toBeNull()
+    const r = read({ holders: [{ tool: 'driver', held: 'box', row: 2 }] }, c)
+    expect(holderOf(r, 'driver').tags!.held).toBe('box')
+    const cleat = r.boxes.get(`${holderOf(r, 'driver').id}-cleat`)!
+    const rows = r.shaped.assembly.stick.map((m) => m.zMm)
+    expectNear(cleat.min[2] + 18, rows[1], 1e-6)
+  })
+  it.each([
+    ['a tool that is not there', [{ tool: 'gone', held: 'box' as const, row: 0 }], 'holder-no-tool', 'holders.0.tool'],
+    [
+      'one tool twice',
+      [
+        { tool: 'saw', held: 'box' as const, row: 0 },
+        { tool: 'saw', held: 'shelf' as const, row: 0 },
+      ],
+      'holder-twice',
+      'holders.1.tool',
+    ],
+  ])('a list for %s is refused at its field', (_n, holders, code, field) => {
+    const p = problemOf({ holders })!
+    expect([p.code, p.field]).toEqual([code, field])
+    expect(sayProblem(p, say)).toMatch(/^[A-Z].*\.$/)
+  })
+})
+
+describe('strips', () => {
+  const one = [tool('shelf', [200, 200, 150], 12, { id: 'box' })]
+  const r = read({ lengthMm: 900 }, ctx(one, { lengthMm: 1400, studsMm: [100, 500, 900, 1300] }))
+  it('carry what hangs: shear and pry-out by hand, W·e / h', () => {
+    const a = r.shaped.assembly
+    const ids = holderOf(r, 'shelf').parts
+    const own = a.parts.filter((p) => ids.includes(p.id))
+    const all = [
+      ...own.map((p) => ({ n: newtons(partMassKg(p)), y: p.at.centre[1] })),
+      { n: newtons(12), y: (a.bays[0].items[0].box.min[1] + a.bays[0].items[0].box.max[1]) / 2 },
+    ]
+    const w = all.reduce((s, x) => s + x.n, 0)
+    const onStrip = a.supports.filter((s) => 'body' in s.from && s.from.body === 'holder-0-body')
+    const sum = (k: number, list = onStrip) =>
+      list.reduce((s, x) => s + (r.service.reactions.get(x.id) ?? 0) * x.push[k], 0)
+    expectNear(sum(2), w, 1e-6)
+    // About where the lower edge leans: moment of all weights over the height of the bevel above it.
+    const up = onStrip.filter((s) => s.push[2] > 0.9)
+    const pulls = onStrip.filter((s) => s.way === 'pull')
+    const leans = onStrip.filter((s) => s.push[1] > 0.9 && s.way === 'push')
+    const mid = (s: (typeof up)[number], k: number) => (s.contact.min[k] + s.contact.max[k]) / 2
+    const h = mid(pulls[0], 2) - mid(leans[0], 2)
+    const e = all.reduce((s, x) => s + x.n * (x.y - mid(up[0], 1)), 0) / w
+    expectNear(sum(1, leans), (w * e) / h, 1e-6)
+  })
+  it('are two from a board: one slanting cut, the toe of each as wide as both can have', () => {
+    const strip = r.shaped.assembly.parts.find((p) => p.role === 'hanger')!
+    const { kerfMm } = ctx().settings
+    // Board 144, thickness 18 shared by the slant, the kerf along it.
+    expect(strip.size.widthMm).toBeLessThanOrEqual((144 + 18 - kerfMm * Math.SQRT2) / 2 + 1e-9)
+    expect(strip.size.widthMm).toBeGreaterThan((144 + 18 - kerfMm * Math.SQRT2) / 2 - 1)
+  })
+  it('meet on studs, each piece in two of its own, and no holder hangs over a joint', () => {
+    const c = ctx(TABLE, { lengthMm: 9000, studsMm: Array.from({ length: 22 }, (_, i) => 120 + i * 406.4) })
+    const long = read({ follow: 'wall' }, c)
+    const strips = long.shaped.assembly.parts.filter((p) => p.role === 'hanger')
+    const ends = new Set(strips.map((p) => Math.round(long.boxes.get(p.id)!.max[0])).filter((x) => x < 8990))
+    expect(ends.size).toBeGreaterThan(0)
+    for (const x of ends) expect(c.space.studsMm.some((s) => Math.abs(s - x) < 1)).toBe(true)
+    for (const p of strips)
+      expect(long.shaped.assembly.anchors.filter((x) => x.part === p.id).length).toBeGreaterThanOrEqual(2)
+    for (const p of long.shaped.assembly.parts.filter((x) => x.role === 'cleat'))
+      for (const x of ends) {
+        const b = long.boxes.get(p.id)!
+        expect(b.min[0] < x - 1 && b.max[0] > x + 1).toBe(false)
+      }
+  })
+  it('heavy tools pull their screws out, and a lever mends it', () => {
+    const c = ctx([tool('shelf', [300, 300, 200], 45, { id: 'heavy' })])
+    const weak = read({ stripScrews: 'one' }, c)
+    expect(checkOf(weak, 'anchors:build').state).toBe('fails')
+    const levers = stripWall.levers({ ...startingParams('metric'), stripScrews: 'one' }, c)
+    expect(levers.map((l) => l.code)).toContain('strip-screws')
+    expect(checkOf(read({ stripScrews: 'three' }, c), 'anchors:build').ratio!).toBeLessThan(
+      checkOf(weak, 'anchors:build').ratio!,
+    )
+  })
+  const masonry = { construction: { kind: 'masonry' as const }, studsMm: [] }
+  it('on battens over masonry bring everything to the wall by its anchors', () => {
+    const c = ctx(one, masonry)
+    const rated = { ...c, settings: { ...c.settings, anchorRatedN: 6000 } }
+    const b = read({ mount: 'battens' }, rated)
+    expect(b.verdict.state).toBe('holds')
+    for (const x of b.shaped.assembly.anchors) expect(x.part).toMatch(/^batten/)
+    expect(checkOf(read({ mount: 'battens' }, c), 'anchors:build').state).toBe('unknown')
+  })
+  it.each([
+    ['a thin wall', {}, { construction: { kind: 'thin' as const } }, 'no-wall-to-hang-on', undefined],
+    ['strips that leave no room to lift', { riseMm: 160, strip: 'whole' }, {}, 'strips-too-close', 'riseMm'],
+    ['one stud behind it', {}, { lengthMm: 1400, studsMm: [500] }, 'strip-misses-studs', 'lengthMm'],
+    ['strips above the wall', { rows: 8, riseMm: 600 }, {}, 'strips-too-high', 'rows'],
+  ])('with %s says so', (_n, p, over, code, field) => {
+    const problem = problemOf(p as Partial<StripWallParams>, ctx(TABLE, over))!
+    expect([problem.code, problem.field]).toEqual([code, field])
+    expect(sayProblem(problem, say)).toMatch(/^[A-Z].*\.$/)
+  })
+})
+
+describe('pegs', () => {
+  it('press their holes as statics says: (R / L + 6·M / L²) / d', () => {
+    const c = ctx([tool('pegs', [130, 60, 300], 6, { id: 'saw', neckMm: 40, headMm: 120, hangMm: 280 })])
+    const r = read({}, c)
+    const check = r.checks.find((x) => x.check === 'sockets')!
+    const a = r.shaped.assembly
+    const peg = a.parts.find((p) => p.role === 'arm')!
+    const hole = a.parts.flatMap((p) => p.machining).find((m) => m.kind === 'hole')!
+    const [depth, d] = hole.kind === 'hole' ? [hole.depthMm!, hole.diameterMm] : [0, 0]
+    const item = a.bays[0].items[0].box
+    const face = r.boxes.get('holder-0-plate')!.max[1]
+    const tilt = Math.asin(peg.at.along[2])
+    const half = newtons(6) / 2
+    const self = newtons(partMassKg(peg))
+    const out = (y: number) => (y - face) / Math.cos(tilt)
+    const [P, arm] = [
+      (half + self) * Math.cos(tilt),
+      (half * out((item.min[1] + item.max[1]) / 2) + self * out(peg.at.centre[1])) / (half + self),
+    ]
+    const L = depth / Math.cos(tilt)
+    const most = (P / L) * (4 + (6 * arm) / L)
+    const factor = r.design.loadsN / r.service.loadsN
+    expectNear(check.demand!, (factor * most) / d, 0.02)
+  })
+  it('bend as round bars: M / (π·d³/32)', () => {
+    const c = ctx([tool('pegs', [130, 60, 300], 6, { id: 'saw', neckMm: 40, headMm: 120, hangMm: 280 })])
+    const r = read({}, c)
+    const check = r.checks.find((x) => x.check === 'bending' && x.parts[0].includes('-peg-'))!
+    const m = check.working!.inputs.find((i) => i.symbol === 'M')!.value
+    expectNear(check.demand!, m / ((Math.PI * 20 ** 3) / 32), 1e-6)
+  })
+})
