@@ -249,9 +249,10 @@ function dimensions(
     return [dim([b.max[1], bottom], [b.min[1], bottom], 2 * row), dim([b.max[1], b.min[2]], [b.max[1], b.max[2]], -row)]
   const out: Mark[] = [dim([b.max[0], bottom], [b.min[0], bottom], 2 * row)]
   if (view === 'plan') return [...out, dim([right, -b.max[1]], [right, -b.min[1]], -row)]
-  // Openings of the lowest row, without doubles, as one chain.
+  // Openings of the lowest row, without doubles, as one chain; what hangs here and there has no row.
   const openings = new Map<string, Mark>()
   for (const bay of a.bays) {
+    if (bay.holds === 'hung' || bay.holds === 'slot') return [...out, dim([left, b.min[2]], [left, b.max[2]], row)]
     const key = `${bay.clear.min[0].toFixed(1)}`
     if (openings.has(key)) continue
     const path = dims.find((d) => d.path === `clearMm.${bay.name.column - 1}`)?.path

@@ -39,6 +39,9 @@ export const TOOL_LIMITS: Readonly<Record<ToolMeasure, readonly [number, number]
 }
 const measure = (key: ToolMeasure) => lengthMm(...TOOL_LIMITS[key])
 
+/** Longest text of a picture: about 45 kB. */
+const MOST_PICTURE = 60_000
+
 export const toolShape = z.object({
   held: z.enum(HELD),
   neckMm: measure('neckMm'),
@@ -51,6 +54,12 @@ export const toolShape = z.object({
   travels: z.boolean(),
   accessories: words(160),
   idea: words(200),
+  /** A small picture, as it stands in a page. */
+  picture: z
+    .string()
+    .max(MOST_PICTURE)
+    .regex(/^data:image\/(jpeg|png|webp);base64,[A-Za-z0-9+/=]+$/, 'a small picture (JPEG, PNG or WebP)')
+    .nullable(),
 })
 export type ToolShape = z.infer<typeof toolShape>
 
@@ -89,5 +98,6 @@ export function assumedTool(
     travels: false,
     accessories: '',
     idea: '',
+    picture: null,
   }
 }

@@ -406,6 +406,7 @@ export const MARKS: Record<string, string> = {
   'rail-top': 'rail top, row',
   'shelf-top': 'shelf top',
   'bottom-top': 'bottom, upper face',
+  'strip-top': 'strip, upper edge',
   'plate-under': 'under top plate',
   'cleat-top': 'cleat top',
 }

@@ -4,6 +4,7 @@ import { computed, ref } from 'vue'
 import { CONTAINERS } from '../../../core/catalogue/containers.ts'
 import { goodsToRows, GOODS_COLUMNS, rowsToGoods } from '../../../core/goods/csv.ts'
 import { newGoods, type Goods } from '../../../core/goods/goods.ts'
+import type { ToolShape } from '../../../core/goods/tool.ts'
 import { parseGoodsLine } from '../../../core/goods/parse-line.ts'
 import { doubts } from '../../../core/goods/suspicious.ts'
 import { totals } from '../../../core/goods/totals.ts'
@@ -12,6 +13,7 @@ import { sayDoubt } from '../../../core/wording/doubts.ts'
 import { sayProblem } from '../../../core/wording/problems.ts'
 import GoodsFigure from '../../components/GoodsFigure.vue'
 import LineUp from '../../components/LineUp.vue'
+import PressedButtons from '../../components/PressedButtons.vue'
 import { useRefusal } from '../../composables/refusal.ts'
 import { downloadCsv } from '../../persistence/csv.ts'
 import { reason } from '../../persistence/store.ts'
@@ -19,6 +21,7 @@ import { useDocument } from '../../stores/document.ts'
 import { useReadings } from '../../stores/readings.ts'
 import GoodsForm from './GoodsForm.vue'
 import GoodsTable from './GoodsTable.vue'
+import ToolTable from './ToolTable.vue'
 
 const doc = useDocument()
 const readings = useReadings()
@@ -65,6 +68,15 @@ function addPreset(id: string) {
       }),
     )
 }
+const tools = computed(() => goods.value.filter((g): g is Goods & { tool: ToolShape } => g.tool !== null))
+/** Everything, or the tools with what only they are asked. */
+const SHOWN = [
+  { id: 'all', name: 'Everything' },
+  { id: 'tools', name: 'Tools' },
+]
+const shown = ref<'all' | 'tools'>('all')
+const asTools = computed(() => shown.value === 'tools' && tools.value.length > 0)
+const setTool = (g: Goods, part: Partial<ToolShape>) => update(g.id, { tool: { ...g.tool!, ...part } })
 /** Changes one thing; a count or size changed in quick steps is one step of undo. */
 function update(id: string, part: Partial<Goods>) {
   // What was chosen may be gone: taken back by undo, or removed in another tab.
@@ -190,8 +202,12 @@ const exportCsv = () => downloadCsv('goods.csv', goodsToRows(goods.value), [...G
           Nothing here yet. Pull everything out, measure it, and say each thing in the line above:
           <code>{{ example }}</code>
         </p>
+        <div v-if="tools.length > 0" class="d-flex gap-1 mb-2" role="group" aria-label="What the table shows">
+          <PressedButtons :options="SHOWN" :pressed="shown" @press="shown = $event as typeof shown" />
+        </div>
+        <ToolTable v-if="asTools" :tools="tools" :selected="chosen" @select="chosen = $event" @set="setTool" />
         <GoodsTable
-          v-else
+          v-else-if="goods.length > 0"
           :goods="goods"
           :selected="chosen"
           @select="chosen = $event"

@@ -21,6 +21,7 @@ export interface ReasonData {
   'rows-tools': { things: number }
   'rise-usual': object
   'lowest-longest': { lowMm: number }
+  'lowest-hand': { lowMm: number }
   'strips-goods': object
   'strips-wall': { wallMm: number }
   'fit-usual': object
@@ -88,17 +89,7 @@ export function planOut(
   const onBattens = p.mount === 'battens' && ctx.space.construction.kind !== 'studs'
   const widthMm = stripWidth(p, ctx)
   const backMm = onBattens ? batten.thicknessMm : 0
-  const stock: HolderStock = {
-    system: ctx.settings.yard,
-    grade: ctx.settings.grade,
-    sheet: findSheet(p.sheet)!,
-    divider: findSheet(p.dividerSheet)!,
-    rail: findSection(p.railSection)!,
-    railScrews: RAIL_SCREWS[p.railScrews],
-    bar: findSection(p.barSection)!,
-    plate: findSection(p.plateSection)!,
-    peg: findSection(p.pegSection)!,
-  }
+  const stock = stockOf(p, ctx)
   const length = (
     path: keyof StripWallParams & string,
     code: string,
@@ -117,45 +108,20 @@ export function planOut(
   const riseMm = length('riseMm', 'strip-rise', [120, 900], roundNearest(RISE, units), 'rise-usual')
   if (riseMm < widthMm + BETWEEN_MM)
     return bad('strips-too-close', { mm: riseMm, leastMm: widthMm + BETWEEN_MM }, 'riseMm')
-  const rowsAt = (topMm: number): Strips => ({ section, widthMm, backMm, rows: [{ topMm, pieces: [] }] })
-  // The lowest strip keeps the longest tool off the floor.
-  const deepest = Math.max(0, ...list.map((w) => 2000 - outlineOf({ ...w, strips: rowsAt(2000), row: 0, stock }).lowMm))
-  const lowestMm = pen.length(
-    { path: 'lowestMm', code: 'strip-lowest', min: 250, max: 2600 },
-    roundNearest(Math.max(LOWEST, Math.min(deepest, reachMm(ctx.settings.personMm))), units),
-    { code: 'lowest-longest', terms: [], data: { lowMm: deepest } },
-  )
-  if (lowestMm < widthMm) return bad('strip-too-low', { mm: lowestMm, leastMm: widthMm }, 'lowestMm')
-
   const most = Math.max(...ctx.boards(p.stripSection, false).map((b) => b.lengthMm - ctx.settings.squaringTrimMm))
-  const runs = (lengthMm: number) => piecesOnStuds(ctx.space, lengthMm, most)
-  const stripsOf = (rows: number, pieces: readonly Stretch[]): Strips => ({
-    section,
-    widthMm,
-    backMm,
-    rows: Array.from({ length: rows }, (_, r) => ({
-      topMm: lowestMm + r * riseMm,
-      pieces: pieces.map((s, k) => ({ id: `strip-${k}-${r}`, left: s.from, right: s.to })),
-    })),
+  const wall: Wall = { ctx, list, stock, mostMm: most, strip: { section, widthMm, backMm }, riseMm }
+  if (!piecesOnStuds(ctx.space, ctx.space.lengthMm, most)) return bad('strip-not-spliced', { mostMm: most }, 'lengthMm')
+  const limit = p.lengthMm ?? (p.follow === 'wall' ? ctx.space.lengthMm : Math.min(WITHIN_MM, ctx.space.lengthMm))
+  const deepest = Math.max(0, ...list.map((w) => underOf(wall, w)))
+  const start = roundNearest(Math.max(LOWEST, Math.min(deepest, reachMm(ctx.settings.personMm))), units)
+  const found = fewestRows(wall, p.lowestMm ?? start, p.lowestMm === null, limit)
+  const lowestMm = pen.length({ path: 'lowestMm', code: 'strip-lowest', min: 250, max: 2600 }, found.lowestMm, {
+    code: found.lowestMm > start ? 'lowest-hand' : 'lowest-longest',
+    terms: [],
+    data: { lowMm: deepest },
   })
-  const room = (lengthMm: number, pieces: readonly Stretch[]) => ({
-    lengthMm,
-    heightMm: ctx.space.heightMm,
-    depthMm: ctx.space.depthMm,
-    personMm: ctx.settings.personMm,
-    joints: pieces.slice(0, -1).map((s) => s.to),
-  })
-  const over = reachMm(ctx.settings.personMm)
-  const mostRows = Math.min(
-    LIMITS.rows,
-    Math.max(1, 1 + Math.floor((Math.min(over, ctx.space.heightMm) - lowestMm) / riseMm)),
-  )
-  const whole = runs(ctx.space.lengthMm)
-  if (!whole) return bad('strip-not-spliced', { mostMm: most }, 'lengthMm')
-  const tryRows = (n: number) => layOut(list, stripsOf(n, whole.pieces), stock, room(ctx.space.lengthMm, whole.pieces))
-  const tries = Array.from({ length: mostRows }, (_, i) => i + 1)
-  const enough = tries.find((n) => tryRows(n).left.length === 0) ?? mostRows
-  const rows = pen.count({ path: 'rows', code: 'strip-rows', min: 1, max: LIMITS.rows }, enough, {
+  if (lowestMm < widthMm) return bad('strip-too-low', { mm: lowestMm, leastMm: widthMm }, 'lowestMm')
+  const rows = pen.count({ path: 'rows', code: 'strip-rows', min: 1, max: LIMITS.rows }, found.rows, {
     code: 'rows-tools',
     terms: [],
     data: { things: ctx.goods.reduce((n, g) => n + g.count, 0) },
@@ -163,7 +129,9 @@ export function planOut(
   const topMm = lowestMm + (rows - 1) * riseMm
   if (topMm > ctx.space.heightMm) return bad('strips-too-high', { mm: topMm, mostMm: ctx.space.heightMm }, 'rows')
 
-  const first = tryRows(rows)
+  const within = (mm: number) => layOn(wall, mm, { lowestMm, rows })
+  const near = within(limit)
+  const first = near.left.length === 0 ? near : within(ctx.space.lengthMm)
   const needed = roundUp(Math.max(SHORTEST_MM, ...first.hung.map((h) => h.left + h.outline.wideMm)), units)
   const lengthMm = pen.length(
     { path: 'lengthMm', code: 'strip-length', min: 250, max: 15000 },
@@ -172,11 +140,10 @@ export function planOut(
       ? { code: 'strips-wall', terms: [], data: { wallMm: ctx.space.lengthMm } }
       : { code: 'strips-goods', terms: [] },
   )
-  const run = runs(lengthMm)
+  const run = piecesOnStuds(ctx.space, lengthMm, most)
   if (!run) return bad('strip-not-spliced', { mostMm: most }, 'lengthMm')
   if (run.poor) return bad('strip-misses-studs', run.poor, 'lengthMm')
-  const strips = stripsOf(rows, run.pieces)
-  const { hung, left } = layOut(list, strips, stock, room(lengthMm, run.pieces))
+  const { strips, hung, left } = within(lengthMm)
   if (hung.length === 0) return bad('nothing-hung', { goods: list[0]?.size.item.name ?? ctx.goods[0].item.name })
   const lost = new Map<string, number>()
   for (const w of left) lost.set(w.size.item.id, (lost.get(w.size.item.id) ?? 0) + w.count)
@@ -197,6 +164,81 @@ export function planOut(
     },
   })
 }
+
+function stockOf(p: StripWallParams, ctx: ShapeContext): HolderStock {
+  return {
+    system: ctx.settings.yard,
+    grade: ctx.settings.grade,
+    sheet: findSheet(p.sheet)!,
+    divider: findSheet(p.dividerSheet)!,
+    rail: findSection(p.railSection)!,
+    railScrews: RAIL_SCREWS[p.railScrews],
+    bar: findSection(p.barSection)!,
+    plate: findSection(p.plateSection)!,
+    peg: findSection(p.pegSection)!,
+  }
+}
+
+/** What strips are tried on, with what is to hang there. */
+interface Wall {
+  ctx: ShapeContext
+  list: readonly Wanted[]
+  stock: HolderStock
+  mostMm: number
+  strip: Pick<Strips, 'section' | 'widthMm' | 'backMm'>
+  riseMm: number
+}
+interface Heights {
+  lowestMm: number
+  rows: number
+}
+
+function layOn(w: Wall, lengthMm: number, { lowestMm, rows }: Heights) {
+  const { ctx } = w
+  const pieces = piecesOnStuds(ctx.space, lengthMm, w.mostMm)?.pieces ?? []
+  const strips: Strips = {
+    ...w.strip,
+    rows: Array.from({ length: rows }, (_, r) => ({
+      topMm: lowestMm + r * w.riseMm,
+      pieces: pieces.map((s, k) => ({ id: `strip-${k}-${r}`, left: s.from, right: s.to })),
+    })),
+  }
+  const room = {
+    lengthMm,
+    heightMm: ctx.space.heightMm,
+    depthMm: ctx.space.depthMm,
+    personMm: ctx.settings.personMm,
+    joints: pieces.slice(0, -1).map((s) => s.to),
+  }
+  return { strips, ...layOut(w.list, strips, w.stock, room) }
+}
+
+/** How far the lowest point of what hangs, wood or tool, is under the upper edge of its strip, mm. */
+function underOf({ stock, strip }: Wall, w: Wanted): number {
+  const topMm = 5000
+  const strips: Strips = { ...strip, rows: [{ topMm, pieces: [] }] }
+  return topMm - outlineOf({ ...w, strips, row: 0, stock }).lowMm
+}
+
+/**
+ * As few strips as hang everything within reach of one place, the lowest no lower than it must be; else within the whole
+ * wall; else as many as go on it.
+ */
+function fewestRows(w: Wall, fromMm: number, mayRise: boolean, limitMm: number): Heights {
+  const { ctx, riseMm } = w
+  const high = Math.min(reachMm(ctx.settings.personMm), ctx.space.heightMm)
+  const most = Math.min(LIMITS.rows, Math.max(1, 1 + Math.floor((high - fromMm) / riseMm)))
+  for (const lengthMm of [limitMm, ctx.space.lengthMm])
+    for (let rows = 1; rows <= most; rows++)
+      for (let up = 0; up <= (mayRise ? most - rows : 0); up++) {
+        const at = { lowestMm: fromMm + up * riseMm, rows }
+        if (layOn(w, lengthMm, at).left.length === 0) return at
+      }
+  return { lowestMm: fromMm, rows: most }
+}
+
+/** What hangs within this much of a wall is reached from one place and a step to either side, mm. Product decision. */
+const WITHIN_MM = 2400
 
 /** A strip is long enough to be held in two studs. */
 function longEnough(ctx: ShapeContext, neededMm: number): number {

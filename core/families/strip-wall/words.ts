@@ -9,7 +9,9 @@ import type { StepData } from './steps.ts'
 const reasons: WordsFor<ReasonData> = {
   'rows-tools': (d) => `as many as hang ${plural(d.things, 'tool')}`,
   'rise-usual': (_d, say) => `${say.length(304.8)} is usual: most holders hang between two`,
-  'lowest-longest': (d, say) => `the longest tool hangs ${say.length(d.lowMm)} below its strip`,
+  'lowest-longest': (d, say) => `over a bench, and the longest tool hangs ${say.length(d.lowMm)} below its strip`,
+  'lowest-hand': (d, say) =>
+    `so that what hangs is at the hand; the longest tool hangs ${say.length(d.lowMm)} below its strip`,
   'strips-goods': () => 'as far as holders hang, and into two studs',
   'strips-wall': (d, say) => `the whole wall, ${say.length(d.wallMm)}`,
   'fit-usual': (_d, say) => `${say.length(3.175)} more than the tool lifts out without a fight`,
