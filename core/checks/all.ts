@@ -23,6 +23,7 @@ import { earthquake } from './seismic.ts'
 import { sockets } from './sockets.ts'
 import { splitting } from './splitting.ts'
 import { slenderness, tipOver } from './stability.ts'
+import { stripMetre } from './strip-metre.ts'
 import { sway } from './sway.ts'
 
 /** Every check there is, in the order of the chain from goods to ground. A new one is its file and one line here. */
@@ -49,6 +50,7 @@ export const CHECKS: readonly AnyCheck[] = [
   hinges,
   ownSweep,
   anchors,
+  stripMetre,
   joists,
   floorBearing,
   equilibrium,

@@ -16,7 +16,7 @@ interface Gives {
 }
 
 /** What one anchor gives pulled straight out and across, N; null when nobody knows. */
-function gives(x: Anchor, c: Pick<CheckContext, 'parts' | 'method' | 'settings'>): Gives | null {
+export function anchorGives(x: Anchor, c: Pick<CheckContext, 'parts' | 'method' | 'settings'>): Gives | null {
   if (isRated(x)) {
     const n = ratedGives(x, c)
     return n === null
@@ -62,7 +62,12 @@ export const anchors = defineCheck({
       const i = drivenAlong(x)
       const pulledN = Math.max(0, i === 1 ? -force[1] : force[2])
       return [
-        { x, pulledN, slidN: Math.hypot(...force.filter((_, k) => k !== i)), g: gives(x, { parts, method, settings }) },
+        {
+          x,
+          pulledN,
+          slidN: Math.hypot(...force.filter((_, k) => k !== i)),
+          g: anchorGives(x, { parts, method, settings }),
+        },
       ]
     })
     const lost = held.find((h) => !h.g)

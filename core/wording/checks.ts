@@ -228,6 +228,10 @@ const TABLE: Record<string, Words> = {
       ? `The ${d.item} carries ${say.force(r.demand!)} at most, rated for ${say.force(r.capacity!)}.`
       : `The ${d.item} is asked for ${say.force(r.demand!)}; its maker rates it for ${say.force(r.capacity!)}.`,
   'unknown-hinge': () => 'Not proven: nobody knows how its hinges are held.',
+  'strip-metre': (r, d, say) =>
+    r.state === 'holds'
+      ? `A metre of strip carries ${say.force(Number(d.carriesN))} hung as they are here; the fullest has ${say.force(Number(d.nowN))}.`
+      : `The fullest metre of strip has ${say.force(Number(d.nowN))}, and carries ${say.force(Number(d.carriesN))} hung like that. More screws in each stud, or move something to another strip.`,
   socket: (r, d, say) =>
     r.state === 'holds'
       ? `The ${roleName(String(d.role))} sits in its hole: ${say.percent(r.ratio ?? 9.99)} of what the wood bears there.`
@@ -397,6 +401,7 @@ export const CHECK_NAMES: Record<string, string> = {
   'stands-on': 'Stands on another',
   ratings: 'Makers’ ratings',
   sockets: 'Arms in bored holes',
+  'strip-metre': 'A metre of strip',
   'own-sweep': 'Opens and shuts',
   joists: 'Joists',
   unread: 'Everything judged',

@@ -282,6 +282,24 @@ describe('strips', () => {
     )
   })
   const masonry = { construction: { kind: 'masonry' as const }, studsMm: [] }
+  it('say what a metre of them carries: 1000 / (s·(1/Z + k/W)), beside the fullest one', () => {
+    const r14 = read()
+    const c = checkOf(r14, 'strip-metre:metre')
+    const [s, z, w, k, factor] = ['s', 'Z', 'W', 'k', 'factor'].map(
+      (symbol) => c.working!.inputs.find((i) => i.symbol === symbol)!.value,
+    )
+    expectNear(s, 406.4, 1e-6)
+    expect(k).toBeGreaterThan(0.5)
+    expectNear(c.capacity!, 1000 / (s * factor * (1 / z + k / w)), 1e-9)
+    // No metre has more than hangs on that strip.
+    const strip = c.parts[0]
+    const on = r14.shaped.assembly.supports.filter(
+      (x) => x.on.kind === 'part' && x.on.part === strip && x.push[2] > 0.9,
+    )
+    const all = on.reduce((n, x) => n + (r14.service.reactions.get(x.id) ?? 0), 0)
+    expect(c.demand!).toBeLessThanOrEqual(all + 1e-6)
+    expect(c.demand!).toBeGreaterThan(0)
+  })
   it('on battens over masonry bring everything to the wall by its anchors', () => {
     const c = ctx(one, masonry)
     const rated = { ...c, settings: { ...c.settings, anchorRatedN: 6000 } }
