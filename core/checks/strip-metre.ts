@@ -1,6 +1,6 @@
 import type { Part, Support } from '../assembly/assembly.ts'
 import { anchorGives } from './anchors.ts'
-import { defineCheck, measured, type CheckContext, type CheckResult } from './check.ts'
+import { defineCheck, plain, type CheckContext, type CheckResult } from './check.ts'
 import { jointGives } from './ties.ts'
 
 /*
@@ -66,12 +66,14 @@ function ofStrip(strip: Part, all: readonly Hung[], pullShare: number, c: Given)
   const factor = c.design.loadsN / c.service.loadsN
   const carries = METRE / (apart * factor * (1 / worst.slidN + pullShare / worst.pulledN))
   const n = fullest(all)
-  return measured({
+  // Told, not judged: each fixing is judged by itself.
+  return plain({
     check: 'strip-metre',
     link: 'ground',
     code: 'strip-metre',
     quantity: 'force',
     subject: 'metre',
+    state: 'holds',
     demand: n,
     capacity: carries,
     parts: [strip.id],
@@ -103,7 +105,7 @@ export const stripMetre = defineCheck({
       const strip = c.parts.get(id)!
       const { all, pullShare } = hungOn(strip, c)
       const r = ofStrip(strip, all, pullShare, c)
-      if (r && (!worst || (r.ratio ?? 9) > (worst.ratio ?? 9))) worst = r
+      if (r && (!worst || r.demand! > worst.demand!)) worst = r
     }
     return worst ? [worst] : []
   },

@@ -14,6 +14,8 @@ export interface Step {
   data?: Record<string, number | string>
   /** Parts this step brings in; each part of a build is brought in by exactly one step. */
   parts: string[]
+  /** Made on the bench by itself: it is shown alone, and large. */
+  bench?: boolean
   /** Parts already there that it works on. */
   on?: string[]
   /** What was only there for the time being, and comes off at its end. */

@@ -39,6 +39,20 @@ export interface SheetJob {
 export const stripsOf = (boardMm: number, stripMm: number, kerfMm: number): number =>
   Math.max(1, Math.floor((boardMm + kerfMm + 1e-6) / (stripMm + kerfMm)))
 
+/**
+ * How many come out where each has one slanting edge: one slanting cut makes those of two, and both are as wide as the
+ * cut leans over. Width over their long points.
+ */
+function bevelledStrips(boardMm: number, line: PieceLine, kerfMm: number): number {
+  const [stripMm, thickMm] = [line.widthMm, line.thicknessMm]
+  const plain = stripsOf(boardMm, Math.max(stripMm, thickMm), kerfMm)
+  const bevels = line.machining.filter((m) => m.kind === 'bevel')
+  if (bevels.length !== 1 || line.machining.length !== 1 || stripMm <= thickMm) return plain
+  const { angleRad } = bevels[0]
+  const pair = 2 * stripMm - thickMm * Math.tan(angleRad) + kerfMm / Math.cos(angleRad)
+  return Math.max(plain, 2 * Math.floor((boardMm + kerfMm + 1e-6) / (pair + kerfMm)))
+}
+
 export const lineId = (l: PieceLine): string => `${l.build}/${l.letter}`
 
 /**
@@ -102,9 +116,7 @@ export function boardJobs(
       },
     }
     jobs.set(key, job)
-    const strips = line.ripped
-      ? stripsOf(findSection(section)!.widthMm, Math.max(line.widthMm, line.thicknessMm), settings.kerfMm)
-      : 1
+    const strips = line.ripped ? bevelledStrips(findSection(section)!.widthMm, line, settings.kerfMm) : 1
     job.lines[lineId(line)] = { line, strips }
     job.instance.parts.push({ id: lineId(line), length: up(line.cut.lengthMm), qty: Math.ceil(line.count / strips) })
   }

@@ -228,10 +228,8 @@ const TABLE: Record<string, Words> = {
       ? `The ${d.item} carries ${say.force(r.demand!)} at most, rated for ${say.force(r.capacity!)}.`
       : `The ${d.item} is asked for ${say.force(r.demand!)}; its maker rates it for ${say.force(r.capacity!)}.`,
   'unknown-hinge': () => 'Not proven: nobody knows how its hinges are held.',
-  'strip-metre': (r, d, say) =>
-    r.state === 'holds'
-      ? `A metre of strip carries ${say.force(Number(d.carriesN))} hung as they are here; the fullest has ${say.force(Number(d.nowN))}.`
-      : `The fullest metre of strip has ${say.force(Number(d.nowN))}, and carries ${say.force(Number(d.carriesN))} hung like that. More screws in each stud, or move something to another strip.`,
+  'strip-metre': (_r, d, say) =>
+    `A metre of strip carries ${say.force(Number(d.carriesN))} hung like what pulls hardest here; the fullest has ${say.force(Number(d.nowN))}.`,
   socket: (r, d, say) =>
     r.state === 'holds'
       ? `The ${roleName(String(d.role))} sits in its hole: ${say.percent(r.ratio ?? 9.99)} of what the wood bears there.`

@@ -91,7 +91,9 @@ const standing = computed(() => {
   const { boxes, goods, shaped } = reading.value!
   const { assembly } = shaped
   const fresh = new Set(step.value.parts)
-  const stands = [...assembly.parts.filter((p) => !later.has(p.id) || dark.value.has(p.id)), ...there.value]
+  const stands = step.value.bench
+    ? assembly.parts.filter((p) => fresh.has(p.id))
+    : [...assembly.parts.filter((p) => !later.has(p.id) || dark.value.has(p.id)), ...there.value]
   // Before the first piece stands: what it will be.
   const parts = stands.length > 0 ? stands : assembly.parts
   const moved = waysIn(

@@ -10,6 +10,14 @@ const props = defineProps<{ sheet: SheetLaid; roles: ReadonlyMap<string, string>
 const emit = defineEmits<{ tick: [label: string] }>()
 const readings = useReadings()
 const font = computed(() => props.sheet.lengthMm / 23)
+/** A letter is about so wide, of its height. */
+const LETTER = 0.52
+type Cut = SheetLaid['cuts'][number]
+const sizeOf = (c: Cut) => `${formatLength(c.wMm, readings.units)} x ${formatLength(c.hMm, readings.units)}`
+const sizeFont = (c: Cut) => Math.min(font.value, c.hMm / 2.8)
+/** Its size is told on it where there is room; the list of cuts tells it in any case. */
+const hasRoom = (c: Cut) => sizeOf(c).length * LETTER * sizeFont(c) < c.wMm
+const labelFont = (c: Cut) => Math.min(font.value * 1.25, c.hMm / 2.4, c.wMm / (LETTER * 1.2 * c.label.length))
 </script>
 
 <template>
@@ -36,18 +44,19 @@ const font = computed(() => props.sheet.lengthMm / 23)
       />
       <text
         :x="c.xMm + c.wMm / 2"
-        :y="sheet.widthMm - c.yMm - c.hMm / 2"
-        :font-size="Math.min(font * 1.25, c.hMm / 2.4)"
+        :y="sheet.widthMm - c.yMm - c.hMm / 2 + (hasRoom(c) ? 0 : labelFont(c) / 3)"
+        :font-size="labelFont(c)"
         class="label"
       >
         {{ c.label }}
       </text>
       <text
+        v-if="hasRoom(c)"
         :x="c.xMm + c.wMm / 2"
         :y="sheet.widthMm - c.yMm - c.hMm / 2 + Math.min(font, c.hMm / 2.6)"
-        :font-size="Math.min(font, c.hMm / 2.8)"
+        :font-size="sizeFont(c)"
       >
-        {{ formatLength(c.wMm, readings.units) }} x {{ formatLength(c.hMm, readings.units) }}
+        {{ sizeOf(c) }}
       </text>
     </g>
   </ZoomedSvg>

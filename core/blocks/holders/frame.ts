@@ -22,6 +22,8 @@ export interface Strips {
   section: Section
   /** Of one as it is ripped. */
   widthMm: number
+  /** Behind holders, as thick as the strips. */
+  cleat: Section
   /** Behind them: battens, and a backing. */
   backMm: number
   /** Upper edges from below, and the pieces of each. */
@@ -99,7 +101,7 @@ function hookHolder(d: Draft, h: Hooked, { upper, lower, parts, padMm }: Wood): 
     role: 'cleat',
     stock: h.cleatStock,
     min: [h.left, s.backMm, cleatFoot(s, h.row)],
-    size: [h.wideMm, t, s.widthMm],
+    size: [h.wideMm, t, s.cleat.widthMm],
     along: 'x',
     across: 'z',
   })
@@ -116,7 +118,7 @@ function hookHolder(d: Draft, h: Hooked, { upper, lower, parts, padMm }: Wood): 
       role: 'edge',
       stock: h.cleatStock,
       min: [h.left, s.backMm, h.leanMm],
-      size: [h.wideMm, t, Math.min(padMm, s.widthMm)],
+      size: [h.wideMm, t, Math.min(padMm, s.cleat.widthMm)],
       along: 'x',
       across: 'z',
     })
@@ -255,7 +257,7 @@ export interface PlateSpec extends Hooked {
   plateStock: Stock
 }
 export const plateFoot = (s: Strips, row: number, plate: Section): number =>
-  s.rows[row].topMm - bevelHigh(s.section) + s.widthMm - plate.widthMm
+  s.rows[row].topMm - bevelHigh(s.section) + s.cleat.widthMm - plate.widthMm
 
 /** One board on edge, its upper edge level with that of its cleat. @returns it */
 export function placePlate(d: Draft, h: PlateSpec): string {
@@ -273,6 +275,6 @@ export function placePlate(d: Draft, h: PlateSpec): string {
 }
 export function hookPlate(d: Draft, h: PlateSpec): void {
   const plate = `${h.id}-plate`
-  const made = hookHolder(d, h, { upper: plate, lower: plate, parts: [plate], padMm: h.strips.widthMm })
+  const made = hookHolder(d, h, { upper: plate, lower: plate, parts: [plate], padMm: h.strips.cleat.widthMm })
   done(d, h, [plate, ...made])
 }

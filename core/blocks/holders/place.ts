@@ -79,7 +79,7 @@ export function outlineOf(h: Pick<Holder, 'strips' | 'row' | 'size' | 'count' | 
   const clear = clearFor(size, h.count)
   if (onPlate(size)) {
     const { plate } = stock
-    const foot = footOver(s, plateFoot(s, row, plate), s.widthMm)
+    const foot = footOver(s, plateFoot(s, row, plate), s.cleat.widthMm)
     const z = foot + plate.widthMm * PEG_UP
     return {
       wideMm: clear,
@@ -94,7 +94,7 @@ export function outlineOf(h: Pick<Holder, 'strips' | 'row' | 'size' | 'count' | 
   }
   const t = stock.sheet.thicknessMm
   // A deck lies over the upper rail, a bottom under the lower one.
-  const head = cleatFoot(s, row) + Math.max(stock.rail.widthMm + t, s.widthMm)
+  const head = cleatFoot(s, row) + Math.max(stock.rail.widthMm + t, s.cleat.widthMm)
   const bottom = isBox(size) ? t : 0
   const deep = stock.rail.thicknessMm + size.deepMm
   const bodyMm = isBox(size)

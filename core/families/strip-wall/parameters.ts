@@ -36,6 +36,7 @@ export const stripWallParams = z.object({
   battenSection: section,
   sheet,
   dividerSheet: sheet,
+  cleatSection: section,
   railSection: section,
   /** Through the sides of a holder into each end of its rails. */
   railScrews: z.enum(keys(RAIL_SCREWS)),
@@ -52,6 +53,7 @@ type Stocks = Pick<
   | 'battenSection'
   | 'sheet'
   | 'dividerSheet'
+  | 'cleatSection'
   | 'railSection'
   | 'barSection'
   | 'plateSection'
@@ -63,6 +65,7 @@ const STOCK: Record<UnitSystem, Stocks> = {
     battenSection: '2x3',
     sheet: 'ply-19/32',
     dividerSheet: 'ply-3/8',
+    cleatSection: '1x3',
     railSection: '2x3',
     barSection: '1x4',
     plateSection: '2x4',
@@ -73,6 +76,7 @@ const STOCK: Record<UnitSystem, Stocks> = {
     battenSection: '38x63mm',
     sheet: 'ply-15mm',
     dividerSheet: 'ply-9mm',
+    cleatSection: '18x69mm',
     railSection: '38x63mm',
     barSection: '18x94mm',
     plateSection: '38x89mm',

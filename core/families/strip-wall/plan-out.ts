@@ -10,7 +10,7 @@ import { findSection, type Section } from '../../catalogue/lumber.ts'
 import { findSheet } from '../../catalogue/sheets.ts'
 import { reachMm } from '../../goods/person.ts'
 import { bad, good, type Result } from '../../measure/result.ts'
-import { roundDown, roundNearest, roundUp } from '../../measure/rounding.ts'
+import { roundDown, roundNearest, roundUp, SAME_LENGTH_MM } from '../../measure/rounding.ts'
 import { inches } from '../../measure/units.ts'
 import type { DimPen } from '../dim-pen.ts'
 import type { ShapeContext, Shaped } from '../family.ts'
@@ -40,6 +40,7 @@ export interface ProblemData {
   'strips-too-close': { mm: number; leastMm: number }
   'strip-too-low': { mm: number; leastMm: number }
   'strips-too-high': { mm: number; mostMm: number }
+  'cleat-not-as-thick': { mm: number; leastMm: number }
   'nothing-hung': { goods: string }
 }
 
@@ -85,7 +86,9 @@ export function planOut(
   pen: DimPen,
 ): Result<{ plan: Plan; unhoused: Shaped['unhoused'] }> {
   const units = unitsOf(ctx.settings)
-  const [section, batten] = [findSection(p.stripSection)!, findSection(p.battenSection)!]
+  const [section, batten, cleat] = [p.stripSection, p.battenSection, p.cleatSection].map((id) => findSection(id)!)
+  if (Math.abs(cleat.thicknessMm - section.thicknessMm) > SAME_LENGTH_MM)
+    return bad('cleat-not-as-thick', { mm: cleat.thicknessMm, leastMm: section.thicknessMm }, 'cleatSection')
   const onBattens = p.mount === 'battens' && ctx.space.construction.kind !== 'studs'
   const widthMm = stripWidth(p, ctx)
   const backMm = onBattens ? batten.thicknessMm : 0
@@ -109,7 +112,7 @@ export function planOut(
   if (riseMm < widthMm + BETWEEN_MM)
     return bad('strips-too-close', { mm: riseMm, leastMm: widthMm + BETWEEN_MM }, 'riseMm')
   const most = Math.max(...ctx.boards(p.stripSection, false).map((b) => b.lengthMm - ctx.settings.squaringTrimMm))
-  const wall: Wall = { ctx, list, stock, mostMm: most, strip: { section, widthMm, backMm }, riseMm }
+  const wall: Wall = { ctx, list, stock, mostMm: most, strip: { section, widthMm, backMm, cleat }, riseMm }
   if (!piecesOnStuds(ctx.space, ctx.space.lengthMm, most)) return bad('strip-not-spliced', { mostMm: most }, 'lengthMm')
   const limit = p.lengthMm ?? (p.follow === 'wall' ? ctx.space.lengthMm : Math.min(WITHIN_MM, ctx.space.lengthMm))
   const deepest = Math.max(0, ...list.map((w) => underOf(wall, w)))
@@ -185,7 +188,7 @@ interface Wall {
   list: readonly Wanted[]
   stock: HolderStock
   mostMm: number
-  strip: Pick<Strips, 'section' | 'widthMm' | 'backMm'>
+  strip: Pick<Strips, 'section' | 'widthMm' | 'backMm' | 'cleat'>
   riseMm: number
 }
 interface Heights {

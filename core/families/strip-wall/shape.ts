@@ -29,8 +29,9 @@ export function shapeStripWall(p: StripWallParams, ctx: ShapeContext): Result<Sh
   const { plan, unhoused } = planned.value
   const d = draft(ctx.settings.yard)
   const { strips, hung, stock, play } = plan
-  const cleat: Stock = { kind: 'board', section: p.stripSection, grade: ctx.settings.grade, treated: false }
-  placeStrips(d, p, ctx, plan, cleat)
+  const board = (section: string): Stock => ({ kind: 'board', section, grade: ctx.settings.grade, treated: false })
+  const [strip, cleat] = [board(p.stripSection), board(p.cleatSection)]
+  placeStrips(d, p, ctx, plan, strip)
   hung.forEach((h, k) =>
     placeHolder(
       d,
@@ -38,7 +39,7 @@ export function shapeStripWall(p: StripWallParams, ctx: ShapeContext): Result<Sh
       { cleat },
     ),
   )
-  spacer(d, plan, cleat)
+  spacer(d, plan, strip)
   strips.rows.forEach((r, i) => {
     d.mark(
       r.topMm,
@@ -147,6 +148,7 @@ function choices(p: StripWallParams, ctx: ShapeContext): Choice[] {
       : []),
     sheet('sheet', 'holder-sheet', [...sheets, ...ctx.settings.ownSheets]),
     sheet('dividerSheet', 'divider-sheet', thin),
+    section('cleatSection', 'holder-cleats', imperial ? ['1x2', '1x3', '1x4'] : ['18x44mm', '18x69mm', '18x94mm']),
     section('railSection', 'holder-rails', imperial ? ['2x2', '2x3', '2x4'] : ['38x38mm', '38x63mm', '38x89mm']),
     coded('railScrews', 'rail-screws', Object.keys(RAIL_SCREWS)),
     section('barSection', 'holder-bars', imperial ? ['1x3', '1x4'] : ['18x69mm', '18x94mm']),

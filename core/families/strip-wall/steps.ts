@@ -132,6 +132,7 @@ function holderStep({ tags, parts }: Subassembly, nth: number): Step {
       travels: n('travels'),
     },
     parts,
+    bench: true,
     cautions: BORED.includes(held) ? ['blades', 'screws'] : ['screws'],
     ...(held === 'shelf' ? {} : { hold: { code: 'one-tool-tried' } }),
   })

@@ -54,6 +54,8 @@ const problems: WordsFor<ProblemData> = {
     `The lowest strip's upper edge is ${say.length(d.mm)} above the floor: ${say.length(d.leastMm)} at least, it is as wide as that.`,
   'strips-too-high': (d, say) =>
     `The highest strip would be ${say.length(d.mm)} up, and the wall ends at ${say.length(d.mostMm)}. Take fewer strips, or put them closer.`,
+  'cleat-not-as-thick': (d, say) =>
+    `Cleats of ${say.length(d.mm)} do not hook over strips of ${say.length(d.leastMm)}: both are as thick as each other.`,
   'nothing-hung': (d) =>
     `No holder finds room on these strips, ${d.goods} to begin with. Make them longer, higher or more of them.`,
 }
@@ -72,7 +74,7 @@ const steps: StepWordsFor<StepData> = {
   'strips-cut': {
     title: 'Rip the strips',
     text: (d, say) =>
-      `${plural(d.strips, 'strip')}, ${say.length(d.widthMm)} wide over the toe, the longest ${say.length(d.longMm)}. Square one edge of the longest board first. ${d.ripped ? 'Saw at 45°: one cut down the middle gives two, and what is left over becomes the cleats of the holders.' : 'Saw at 45° along one edge of each.'}`,
+      `${plural(d.strips, 'strip')}, ${say.length(d.widthMm)} wide over the toe, the longest ${say.length(d.longMm)}. Square one edge of the longest board first. ${d.ripped ? 'Saw at 45°: one cut down the middle gives two.' : 'Saw at 45° along one edge of each.'}`,
   },
   'battens-up': {
     title: 'Battens on the wall',
@@ -166,6 +168,7 @@ export const stripWallWords: KindWords = {
     'strip-mount': { label: 'Strips are fixed', options: { direct: 'to the wall', battens: 'to upright battens' } },
     'holder-sheet': { label: 'Sides and decks of holders' },
     'divider-sheet': { label: 'Dividers, fronts and backs' },
+    'holder-cleats': { label: 'Cleats and pads of holders' },
     'holder-rails': { label: 'Rails of holders' },
     'holder-bars': { label: 'Bars, webs and ledges' },
     'hook-plate': { label: 'Plates for hooks and pegs' },
