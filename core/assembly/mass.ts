@@ -1,5 +1,5 @@
 import { findGrade } from '../catalogue/lumber.ts'
-import { findRod, rodKgPerM } from '../catalogue/steel.ts'
+import { findBar } from '../catalogue/steel.ts'
 import { findSheet } from '../catalogue/sheets.ts'
 import { findSoft } from '../catalogue/soft.ts'
 import { add, scale, type Vec3 } from '../geometry/vec.ts'
@@ -17,8 +17,8 @@ export function partMassKg(p: Part): number {
     return soft ? soft.kgPerM2 * soft.fullness * (faceMm2(p) / 1e6) : 0
   }
   if (p.stock.kind === 'steel') {
-    const rod = findRod(p.stock.rod)
-    return rod ? (rodKgPerM(rod) * p.size.lengthMm) / 1000 : 0
+    const bar = findBar(p.stock.rod)
+    return bar ? (bar.kgPerM * p.size.lengthMm) / 1000 : 0
   }
   const density =
     p.stock.kind === 'board' ? findGrade(p.stock.grade)?.densityKgM3 : findSheet(p.stock.sheet)?.densityKgM3

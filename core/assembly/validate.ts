@@ -2,7 +2,7 @@ import { findGrade, findSection } from '../catalogue/lumber.ts'
 import { findScrew } from '../catalogue/fasteners.ts'
 import { findSheet } from '../catalogue/sheets.ts'
 import { findSoft } from '../catalogue/soft.ts'
-import { findRod, ROD_LENGTHS } from '../catalogue/steel.ts'
+import { findBar } from '../catalogue/steel.ts'
 import { boxOverlap, penetration, type Box } from '../geometry/box.ts'
 import { outsideBy } from '../geometry/contact.ts'
 import { isSimple } from '../geometry/pieces.ts'
@@ -56,10 +56,10 @@ function stockFault(p: Part): boolean {
     return t > section.thicknessMm + SAME_LENGTH_MM || w > section.widthMm + SAME_LENGTH_MM
   }
   if (s.kind === 'steel') {
-    const rod = findRod(s.rod)
+    const rod = findBar(s.rod)
     const { lengthMm, widthMm, thicknessMm } = p.size
     const round = rod && [widthMm, thicknessMm].every((d) => Math.abs(d - rod.diameterMm) < SAME_LENGTH_MM)
-    return !rod || !round || lengthMm > Math.max(...ROD_LENGTHS[rod.system]) + SAME_LENGTH_MM
+    return !rod || !round || lengthMm > Math.max(...rod.lengths) + SAME_LENGTH_MM
   }
   if (s.kind === 'sheet') {
     const sheet = findSheet(s.sheet)

@@ -1,6 +1,6 @@
 import { inches, psi, type UnitSystem } from '../measure/units.ts'
 import type { Confidence } from './sourced.ts'
-import { findRod, ROD_LENGTHS } from './steel.ts'
+import { findBar } from './steel.ts'
 
 /** A board's cross-section as sold. Dressed sizes are what is computed with; the id is only a name. */
 export interface Section {
@@ -220,10 +220,10 @@ export const GRADES: readonly Grade[] = [
   { id: 'c24', label: 'Softwood C24', densityKgM3: 420, source: 'EN 338:2016, table 1', confidence: 'high', ec5: C24 },
 ]
 
-/** A rod is bought by length and sawn like a board: as wide and thick as its thread. */
+/** A rod or a tube is bought by length and sawn like a board: as wide and thick as it is outside. */
 const rodSection = (id: string): Section | undefined => {
-  const rod = findRod(id)
-  return rod && { ...rod, thicknessMm: rod.diameterMm, widthMm: rod.diameterMm, nominalWidth: null }
+  const bar = findBar(id)
+  return bar && { ...bar, thicknessMm: bar.diameterMm, widthMm: bar.diameterMm, nominalWidth: null }
 }
 export const findSection = (id: string): Section | undefined => SECTIONS.find((s) => s.id === id) ?? rodSection(id)
 export const findGrade = (id: string): Grade | undefined => GRADES.find((g) => g.id === id)
@@ -239,4 +239,4 @@ const DOWEL_LENGTHS: Record<UnitSystem, readonly number[]> = { imperial: [36, 48
 
 /** Lengths in which a section or a rod is sold, mm. */
 export const lengthsOf = (section: string, system: UnitSystem): readonly number[] =>
-  findRod(section) ? ROD_LENGTHS[system] : findSection(section)?.round ? DOWEL_LENGTHS[system] : BOARD_LENGTHS[system]
+  findBar(section)?.lengths ?? (findSection(section)?.round ? DOWEL_LENGTHS[system] : BOARD_LENGTHS[system])

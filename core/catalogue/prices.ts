@@ -4,7 +4,7 @@ import { NUTS, OTHER_FASTENERS, SCREWS } from './fasteners.ts'
 import { HARDWARE_MINOR, PINS } from './hardware.ts'
 import { SOFT_UNIT, softLabel, SOFTS } from './soft.ts'
 import { sundryKey, UNIT_SIZES } from './sundries.ts'
-import { ROD_LENGTHS, RODS } from './steel.ts'
+import { findBar, ROD_LENGTHS, RODS, TUBES } from './steel.ts'
 import { SHEETS, type Sheet } from './sheets.ts'
 
 /** One line of the price book: minor units for one board, sheet, box, tin or piece. */
@@ -78,6 +78,8 @@ const PER_METRE: Record<string, number> = {
   '47x200mm': 680,
   '70x70mm': 520,
 }
+/** Steel tube and conduit, by the kilogram. */
+const TUBE_PER_KG = 460
 /** Zinc-plated rod, by the square of its diameter. */
 const ROD_PER_MM2_M = 3.4
 const TREATED_FACTOR = 1.45
@@ -171,6 +173,15 @@ export function startingPrices(system: UnitSystem): PriceLine[] {
       minor: Math.round((ROD_PER_MM2_M * r.diameterMm ** 2 * lengthMm) / 1000),
     })),
   )
+  const tubes = TUBES.filter((t) => t.system === system).flatMap((t) => {
+    const bar = findBar(t.id)!
+    return bar.lengths.map((lengthMm): PriceLine => ({
+      key: boardKey(t.id, lengthMm, false),
+      label: `${t.label}, ${system === 'imperial' ? `${Math.round(lengthMm / MM_PER_FOOT)} ft` : `${lengthMm / 1000} m`}`,
+      per: 'piece',
+      minor: Math.round((TUBE_PER_KG * bar.kgPerM * lengthMm) / 1000),
+    }))
+  })
   const ready = (label: string, minor: number): PriceLine => ({
     key: sundryKey('ready', label),
     label,
@@ -182,5 +193,5 @@ export function startingPrices(system: UnitSystem): PriceLine[] {
     .filter(([item]) => item !== other)
     .map(([item, minor]) => ready(item, minor))
   const softs = SOFTS.map((s) => ready(softLabel(s, system), Math.round(s.minorPerM2 * SOFT_UNIT[system].m2)))
-  return [...boards, ...rods, ...sheets, ...screws, ...sundries, ...hardware, ...softs]
+  return [...boards, ...rods, ...tubes, ...sheets, ...screws, ...sundries, ...hardware, ...softs]
 }

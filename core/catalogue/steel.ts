@@ -162,3 +162,28 @@ export const TUBES: readonly Tube[] = [
 export const rodKgPerM = (r: Rod): number => 0.9 * (Math.PI / 4) * r.diameterMm ** 2 * 1e-6 * STEEL_KG_M3
 export const tubeKgPerM = (t: Tube): number =>
   (Math.PI / 4) * (t.outerMm ** 2 - (t.outerMm - 2 * t.wallMm) ** 2) * 1e-6 * STEEL_KG_M3
+
+export const findTube = (id: string): Tube | undefined => TUBES.find((t) => t.id === id)
+
+/** Round steel sold by length and sawn like a board: a threaded rod or a tube. */
+export interface Bar {
+  id: string
+  label: string
+  system: UnitSystem
+  /** Outside. */
+  diameterMm: number
+  kgPerM: number
+  /** Lengths a yard keeps, mm. */
+  lengths: readonly number[]
+}
+/** Conduit and pipe: ten feet; tube: three and six metres. */
+const TUBE_LENGTHS: Record<UnitSystem, readonly number[]> = { imperial: [inches(120)], metric: [3000, 6000] }
+
+const BARS = new Map<string, Bar>([
+  ...RODS.map((r): [string, Bar] => [r.id, { ...r, kgPerM: rodKgPerM(r), lengths: ROD_LENGTHS[r.system] }]),
+  ...TUBES.map((t): [string, Bar] => [
+    t.id,
+    { ...t, diameterMm: t.outerMm, kgPerM: tubeKgPerM(t), lengths: TUBE_LENGTHS[t.system] },
+  ]),
+])
+export const findBar = (id: string): Bar | undefined => BARS.get(id)

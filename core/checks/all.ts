@@ -25,6 +25,7 @@ import { splitting } from './splitting.ts'
 import { slenderness, tipOver } from './stability.ts'
 import { stripMetre } from './strip-metre.ts'
 import { sway } from './sway.ts'
+import { tubes } from './tubes.ts'
 
 /** Every check there is, in the order of the chain from goods to ground. A new one is its file and one line here. */
 export const CHECKS: readonly AnyCheck[] = [
@@ -35,6 +36,7 @@ export const CHECKS: readonly AnyCheck[] = [
   ledge,
   along,
   rods,
+  tubes,
   sag,
   damp,
   joints,

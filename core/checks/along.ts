@@ -1,11 +1,12 @@
 import type { Part } from '../assembly/assembly.ts'
+import { netSection } from '../assembly/net-section.ts'
 import { countedSize } from '../assembly/part-box.ts'
 import { findGrade, findSection } from '../catalogue/lumber.ts'
 import type { Bent, Member } from '../loads/load-path.ts'
 import type { PostAxis } from '../mechanics/methods/method.ts'
 import { sectionModulus } from '../mechanics/section.ts'
 import { defineCheck, measured, plain, type CheckContext, type CheckResult, type Input } from './check.ts'
-import { factorInputs, linkOf } from './members.ts'
+import { factorInputs, LEAST_NET, linkOf, netInput } from './members.ts'
 import { plateStrut } from './plate-strut.ts'
 
 /*
@@ -45,17 +46,19 @@ function ofMember(p: Part, a: Acting, c: Given): CheckResult {
   if (stock.kind !== 'board' || !grade) return lost
   const nominal = findSection(stock.section)?.nominalWidth ?? null
   const { widthMm: w, thicknessMm: t } = countedSize(p)
+  const net = netSection(p)
   const depthOf = (b: Bent) => b.depthMm ?? Math.max(w, t)
   const bends = a.bent.map((b) => {
     const depthMm = depthOf(b)
     const fb = c.method.bending(grade, { depthMm, nominalWidth: nominal, flat: depthMm < Math.max(w, t) }, c.settings)
-    const stress = Math.abs(b.result.moment.nmm) / sectionModulus(b.widthMm, depthMm)
-    return { fb, stress, depthMm, nmm: Math.abs(b.result.moment.nmm) }
+    const share = depthMm < Math.max(w, t) ? net.flat : net.edge
+    const nmm = Math.abs(b.result.moment.nmm) / Math.max(share, LEAST_NET)
+    return { fb, stress: nmm / sectionModulus(b.widthMm, depthMm), depthMm, nmm }
   })
   const ft = c.method.tension(grade, nominal, c.settings)
   if (!ft || bends.some((b) => !b.fb)) return lost
   const bending = bends.reduce((s, b) => s + b.stress / b.fb!.value, 0)
-  const tension = a.pulledN / (w * t) / ft.value
+  const tension = a.pulledN / (w * t * Math.max(net.area, LEAST_NET)) / ft.value
   const momentAt = (depth: number) =>
     bends.filter((b) => Math.abs(b.depthMm - depth) < 0.1).reduce((m, b) => Math.max(m, b.nmm), 0)
   const heldIn = (depth: number) => a.bent.filter((b) => Math.abs(depthOf(b) - depth) < 0.1)
@@ -74,6 +77,7 @@ function ofMember(p: Part, a: Acting, c: Given): CheckResult {
   const inputs: Input[] = [
     { symbol: 'pulled', value: a.pulledN, quantity: 'force', source: c.method.loadFactor.source },
     { symbol: 'pressed', value: a.pressedN, quantity: 'force', source: c.method.loadFactor.source },
+    ...netInput(Math.min(net.flat, net.edge)),
     ...factorInputs(ft, 'stress'),
     ...bends.map((b): Input => ({ symbol: 'σm', value: b.stress, quantity: 'stress', source: 'M / (b·d²/6)' })),
     ...(pressed?.factors ?? []).map((f): Input => ({

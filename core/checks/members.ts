@@ -1,4 +1,5 @@
 import type { Part } from '../assembly/assembly.ts'
+import { netSection } from '../assembly/net-section.ts'
 import { bendingSection, isLevelSheet, isUpright } from '../assembly/part-box.ts'
 import { findGrade, findSection } from '../catalogue/lumber.ts'
 import { findSheet } from '../catalogue/sheets.ts'
@@ -26,6 +27,19 @@ export const factorInputs = (s: Strength, quantity: Input['quantity']): Input[] 
   { symbol: s.baseSymbol, value: s.base, quantity, source: s.source },
   ...s.factors.map((f): Input => ({ symbol: f.symbol, value: f.value, quantity: 'ratio', source: f.source })),
 ]
+
+/** What holes and the like leave of a section modulus, where they leave less than all. */
+export const netInput = (net: number): Input[] =>
+  net < 1
+    ? [
+        {
+          symbol: 'net / whole',
+          value: net,
+          quantity: 'ratio',
+          source: 'section modulus at the hole, cut-out or notch',
+        },
+      ]
+    : []
 
 type Reads = Pick<CheckContext, 'alike' | 'service' | 'design' | 'settings' | 'method'>
 
@@ -64,13 +78,18 @@ const notComputed = (check: string, p: Part, reason: string): CheckResult =>
   plain({ check, link: linkOf(p), code: `unknown-${reason}`, quantity: 'ratio', subject: p.id, state: 'unknown' })
 
 /** The strip or beam that bends hardest by `of`. */
+/** Less than this of a section is none: the share of what it is asked for is then far past one, and still a number. */
+export const LEAST_NET = 1e-4
 const hardest = (list: Bent[], of: (b: Bent) => number): Bent => list.reduce((a, b) => (of(b) > of(a) ? b : a))
 const NONE: Bent[] = []
 const bentOf = (m: Member): Bent[] =>
   m.state.kind === 'beam' ? [m.state.bent] : m.state.kind === 'panel' ? m.state.strips : NONE
 
 /** @param nmm moment per mm of width, N·mm. @param along whether it bends along the panel's length */
-function panelBending(c: Reads, p: Part, nmm: number, along: boolean): CheckResult {
+function panelBending(c: Reads, p: Part, wholeNmm: number, along: boolean): CheckResult {
+  // Holes and cut-outs leave less of it; across it they lie beside each other, and half of that is counted there.
+  const net = netSection(p).flat
+  const nmm = wholeNmm / Math.max(along ? net : Math.sqrt(net), LEAST_NET)
   const sheet = findSheet(p.stock.kind === 'sheet' ? p.stock.sheet : '')!
   const s = c.method.panelMoment(sheet, bendsAlongStrength(p, along), c.settings)
   if (!s) return notComputed('bending', p, 'no-strength')
@@ -87,6 +106,7 @@ function panelBending(c: Reads, p: Part, nmm: number, along: boolean): CheckResu
       formula: 'm ≤ moment the panel may carry per width',
       inputs: [
         { symbol: 'm', value: nmm, quantity: 'moment-per-width', source: c.method.loadFactor.source },
+        ...netInput(net),
         ...factorInputs(s, 'moment-per-width'),
       ],
       source: s.source,
@@ -110,6 +130,7 @@ function bendingOf(c: Reads, p: Part, design: Member): CheckResult | null {
   if (p.stock.kind !== 'board') return null
   const grade = findGrade(p.stock.grade)!
   const { depthMm, breadthMm, onEdge } = bendingSection(p)
+  const net = netSection(p)[onEdge ? 'edge' : 'flat']
   const s = c.method.bending(
     grade,
     { depthMm, nominalWidth: findSection(p.stock.section)!.nominalWidth, flat: !onEdge },
@@ -122,7 +143,7 @@ function bendingOf(c: Reads, p: Part, design: Member): CheckResult | null {
     code: 'member-bending',
     quantity: 'stress',
     subject: p.id,
-    demand: moment / sectionModulus(breadthMm, depthMm),
+    demand: moment / Math.max(net, LEAST_NET) / sectionModulus(breadthMm, depthMm),
     capacity: s.value,
     data: { section: p.stock.section },
     working: {
@@ -131,6 +152,7 @@ function bendingOf(c: Reads, p: Part, design: Member): CheckResult | null {
         { symbol: 'M', value: moment, quantity: 'moment', source: c.method.loadFactor.source },
         { symbol: 'b', value: breadthMm, quantity: 'length' },
         { symbol: 'd', value: depthMm, quantity: 'length' },
+        ...netInput(net),
         ...factorInputs(s, 'stress'),
       ],
       source: s.source,

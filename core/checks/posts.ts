@@ -1,4 +1,5 @@
 import type { Assembly, Part, Support } from '../assembly/assembly.ts'
+import { netSection } from '../assembly/net-section.ts'
 import type { PartBoxes } from '../assembly/part-box.ts'
 import { findGrade, findSection } from '../catalogue/lumber.ts'
 import { findSheet } from '../catalogue/sheets.ts'
@@ -8,6 +9,7 @@ import { partMassKg } from '../assembly/mass.ts'
 import { newtons } from '../measure/units.ts'
 import type { DesignMethod, PostAxis } from '../mechanics/methods/method.ts'
 import { defineCheck, measured, plain, type CheckResult, type Input } from './check.ts'
+import { LEAST_NET } from './members.ts'
 
 /**
  * Heights at which something that runs along `axis` is fastened to a post: there it cannot bow that way. Ends included.
@@ -53,6 +55,13 @@ function bentIn(p: Part, depthMm: number, design: LoadPath): number {
     (m, b) => (Math.abs((b.depthMm ?? 0) - depthMm) < 0.1 ? Math.max(m, Math.abs(b.result.moment.nmm)) : m),
     0,
   )
+}
+
+/** What holes leave of a post's section modulus, bent where it is so deep. */
+const leftOf = (p: Part, depthMm: number): number => {
+  const net = netSection(p)
+  const flat = Math.abs(depthMm - p.size.thicknessMm) < Math.abs(depthMm - p.size.widthMm)
+  return Math.max(flat ? net.flat : net.edge, LEAST_NET)
 }
 
 /**
@@ -108,14 +117,20 @@ export const postBuckling = defineCheck({
         const way = (axis: 0 | 1): PostAxis => ({
           depthMm: size[axis],
           unheldMm: longestGap(heldHeights(assembly, p, axis, boxes, parts)),
-          momentNmm: moment[axis] + bentIn(p, size[axis], design),
+          // Holes bored into it leave less of it to bend.
+          momentNmm: (moment[axis] + bentIn(p, size[axis], design)) / leftOf(p, size[axis]),
         })
         const axes = [way(0), way(1)] as const
         return {
           p,
           axes,
           result: method.post(
-            { grade, nominalWidth: findSection(stock.section)!.nominalWidth, axialN: axial(p), axes },
+            {
+              grade,
+              nominalWidth: findSection(stock.section)!.nominalWidth,
+              axialN: axial(p) / Math.max(netSection(p).area, LEAST_NET),
+              axes,
+            },
             settings,
           ),
         }

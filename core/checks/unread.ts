@@ -67,6 +67,7 @@ const JUDGES: Record<string, readonly string[]> = {
   bending: ['bending'],
   along: ['along'],
   rods: ['along'],
+  tubes: ['bending', 'along'],
   buckling: ['buckling'],
   upright: ['upright'],
   body: ['body'],

@@ -3,11 +3,12 @@ import { massCentre, partMassKg } from '../assembly/mass.ts'
 import { bendingSection, isLevelSheet, thicknessAxis, type PartBoxes } from '../assembly/part-box.ts'
 import { findGrade } from '../catalogue/lumber.ts'
 import { findSheet } from '../catalogue/sheets.ts'
+import { findTube } from '../catalogue/steel.ts'
 import type { Box } from '../geometry/box.ts'
 import { dot, mid, scale, type Vec3 } from '../geometry/vec.ts'
 import { newtons } from '../measure/units.ts'
 import type { Conditions, DesignMethod } from '../mechanics/methods/method.ts'
-import { secondMoment, shearStiffness } from '../mechanics/section.ts'
+import { secondMoment, shearStiffness, STEEL_E, tubeSecondMoment } from '../mechanics/section.ts'
 import { holdBody, isHeld, wrenchOf, type Force } from './body.ts'
 import { edgedPanel, type EdgeStrip, type SolvedPlates } from './edged-panel.ts'
 import { closeOnGround } from './ground.ts'
@@ -107,6 +108,10 @@ function sortedDown(a: Assembly): Node[] {
 /** Bodies and parts have ids of their own. */
 const bodyKey = (id: string) => `body ${id}`
 
+/** A tube bends like a board; a threaded rod is pulled, or keeps things in. */
+const tubeOf = (p: Part) => (p.stock.kind === 'steel' ? findTube(p.stock.rod) : undefined)
+const bends = (p: Part): boolean => p.stock.kind === 'board' || tubeOf(p) !== undefined
+
 /** What of `region` lies over `b` from above; all of `b`'s top where they do not meet. */
 function over(region: Box, b: Box): Box {
   const out: Box = { min: [...b.min], max: [...b.max] }
@@ -128,6 +133,8 @@ function along(p: Part, b: Box): { from: number; to: number } {
 }
 
 const rigidity = (p: Part, depthMm: number, breadthMm: number, o: AnalysisOptions): Rigidity | null => {
+  const tube = tubeOf(p)
+  if (tube) return { ei: STEEL_E * tubeSecondMoment(tube.outerMm, tube.wallMm) }
   if (p.stock.kind !== 'board') return null
   const grade = findGrade(p.stock.grade)
   const e = grade && o.method.modulus(grade, o.conditions)
@@ -384,9 +391,9 @@ function solveMember(
     return { state: { kind: 'strut', axial: strut }, passed: strut.passed }
   }
   const onlyDown = patches.every(isDown) && supports.every((s) => s.push[2] === 1)
-  if (p.stock.kind === 'board' && !onlyDown) return anyWay(p, patches, supports, o, known)
+  if (bends(p) && !onlyDown) return anyWay(p, patches, supports, o, known)
   if (up > STEEP) return even({ kind: 'column', axialN: patches.reduce((sum, x) => sum + x.n, 0) })
-  if (up > FLAT || p.stock.kind !== 'board') return even({ kind: 'idle' })
+  if (up > FLAT || !bends(p)) return even({ kind: 'idle' })
 
   const spots = supports.map((s) => ({ s, r: along(p, s.contact) }))
   const covered = spots.reduce((sum, { r }) => sum + r.to - r.from, 0)

@@ -67,3 +67,10 @@ export const modulusFromSag = (
   depthMm: number,
   sagMm: number,
 ): number => (forceN * spanMm ** 3) / (48 * secondMoment(breadthMm, depthMm) * sagMm)
+
+/** Second moment of area of a round tube, mm⁴: π·(D⁴ − d⁴)/64. */
+export const tubeSecondMoment = (outerMm: number, wallMm: number): number =>
+  (Math.PI * (outerMm ** 4 - (outerMm - 2 * wallMm) ** 4)) / 64
+
+/** Modulus of elasticity of steel, MPa: AISC 360-16, 29 000 ksi; EN 1993-1-1 3.2.6 has 210 000. */
+export const STEEL_E = 199_948

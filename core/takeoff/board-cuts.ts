@@ -1,5 +1,5 @@
 import type { Settings } from '../assembly/settings.ts'
-import { findRod } from '../catalogue/steel.ts'
+import { findBar } from '../catalogue/steel.ts'
 import { findSection } from '../catalogue/lumber.ts'
 import { EVEN_MM, type Rect } from '../cutting/cut-tree.ts'
 import { keyOfCut, type CutCare, type SawCut, type Unnumbered } from './cut-order.ts'
@@ -14,7 +14,7 @@ export interface BoardLoad {
 }
 
 /** A rod: never under a saw for wood. */
-const ofSteel = (b: BoardLaid) => findRod(b.section) !== undefined
+const ofSteel = (b: BoardLaid) => findBar(b.section) !== undefined
 export const boardWidth = (b: BoardLaid) => findSection(b.section)?.widthMm ?? 0
 export const stockOfBoard = (b: BoardLaid): string => `${b.section}${b.treated ? ':treated' : ''}`
 export const wholeBoard = (b: BoardLaid): BoardLoad => ({ fromMm: 0, toMm: b.lengthMm, cuts: b.cuts })

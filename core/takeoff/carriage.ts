@@ -1,6 +1,6 @@
 import type { Settings } from '../assembly/settings.ts'
 import { findGrade, findSection } from '../catalogue/lumber.ts'
-import { findRod, rodKgPerM } from '../catalogue/steel.ts'
+import { findBar } from '../catalogue/steel.ts'
 import { findSheet } from '../catalogue/sheets.ts'
 import type { CutPlan } from './cut-plan.ts'
 
@@ -19,9 +19,8 @@ export function carriage(
   let massKg = 0
   for (const b of plan.boards) {
     const s = b.handId === null ? findSection(b.section) : undefined
-    const rod = findRod(b.section)
-    if (s)
-      massKg += rod ? (rodKgPerM(rod) * b.lengthMm) / 1000 : (s.widthMm * s.thicknessMm * b.lengthMm * density) / 1e9
+    const bar = findBar(b.section)
+    if (s) massKg += bar ? (bar.kgPerM * b.lengthMm) / 1000 : (s.widthMm * s.thicknessMm * b.lengthMm * density) / 1e9
   }
   for (const s of plan.sheets) {
     const sheet = s.handId === null ? findSheet(s.sheet) : undefined

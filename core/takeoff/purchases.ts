@@ -1,4 +1,4 @@
-import { findRod } from '../catalogue/steel.ts'
+import { findBar } from '../catalogue/steel.ts'
 import type { PriceLine } from '../catalogue/prices.ts'
 import { screwKey } from '../catalogue/prices.ts'
 import { sundryKey } from '../catalogue/sundries.ts'
@@ -48,7 +48,7 @@ export function purchases(
     else counts.set(key, { aisle, count, holds, label })
   }
   for (const b of plan.boards)
-    if (b.handId === null) add(b.stockKey, findRod(b.section) ? 'hardware' : 'lumber', 1, b.section)
+    if (b.handId === null) add(b.stockKey, findBar(b.section) ? 'hardware' : 'lumber', 1, b.section)
   for (const s of plan.sheets) if (s.handId === null) add(s.stockKey, 'sheets', 1, s.sheet)
   for (const s of screws) add(screwKey(s.fastener), 'fasteners', s.boxes, s.label, s.count)
   for (const s of sundries)

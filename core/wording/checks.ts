@@ -230,6 +230,10 @@ const TABLE: Record<string, Words> = {
   'unknown-hinge': () => 'Not proven: nobody knows how its hinges are held.',
   'strip-metre': (_r, d, say) =>
     `A metre of strip carries ${say.force(Number(d.carriesN))} hung like what pulls hardest here; the fullest has ${say.force(Number(d.nowN))}.`,
+  tube: (r, d, say) =>
+    r.state === 'holds'
+      ? `The ${roleName(String(d.role))} of ${d.tube} does not bend for good (${say.percent(r.ratio ?? 9.99)} of what it can do).${d.assumed ? ' Its strength is assumed: conduit has none that is guaranteed.' : ''}`
+      : `The ${roleName(String(d.role))} of ${d.tube} bends for good: ${say.percent(r.ratio ?? 9.99)} of what it can do. A thicker tube, a shorter arm, or less on it.`,
   socket: (r, d, say) =>
     r.state === 'holds'
       ? `The ${roleName(String(d.role))} sits in its hole: ${say.percent(r.ratio ?? 9.99)} of what the wood bears there.`
@@ -399,6 +403,7 @@ export const CHECK_NAMES: Record<string, string> = {
   'stands-on': 'Stands on another',
   ratings: 'Makers’ ratings',
   sockets: 'Arms in bored holes',
+  tubes: 'Steel tubes',
   'strip-metre': 'A metre of strip',
   'own-sweep': 'Opens and shuts',
   joists: 'Joists',

@@ -1,9 +1,9 @@
-import { findRod } from '../catalogue/steel.ts'
+import { findBar } from '../catalogue/steel.ts'
 import { plural } from './say.ts'
 
 /** What a plan is cut from: `61 boards, 2 rods, 11 sheets`. */
 export function sayCounts(plan: { boards: readonly { section: string }[]; sheets: readonly unknown[] }): string {
-  const rods = plan.boards.filter((b) => findRod(b.section) !== undefined).length
+  const rods = plan.boards.filter((b) => findBar(b.section) !== undefined).length
   return [
     plural(plan.boards.length - rods, 'board'),
     ...(rods > 0 ? [plural(rods, 'rod')] : []),

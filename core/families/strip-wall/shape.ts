@@ -92,16 +92,22 @@ function placeStrips(d: Draft, p: StripWallParams, ctx: ShapeContext, plan: Plan
 /** Battens reach past the strips by this, mm. */
 const BATTEN_PAST_MM = 30
 
-/** A board as high as the gap between two strips: it sets the next one from the last. */
-function spacer(d: Draft, { strips }: Plan, stock: Stock) {
+/** A board as high as the gap between two strips: it sets the next one from the last. It stands where nothing hangs. */
+function spacer(d: Draft, { strips, hung, lengthMm }: Plan, stock: Stock) {
   if (strips.rows.length < 2) return
   const { section, widthMm, backMm, rows } = strips
+  const [from, to] = [rows[0].topMm, rows[1].topMm - widthMm]
+  const inTheWay = hung.filter((h) => h.outline.footMm < to && h.outline.headMm > from)
+  const free = [0, ...inTheWay.map((h) => h.left + h.outline.wideMm)].find(
+    (x) => x + widthMm <= lengthMm && inTheWay.every((h) => h.left >= x + widthMm || h.left + h.outline.wideMm <= x),
+  )
+  if (free === undefined) return
   d.square({
     id: 'spacer',
     role: 'guide',
     stock,
-    min: [0, backMm, rows[0].topMm],
-    size: [widthMm, section.thicknessMm, rows[1].topMm - widthMm - rows[0].topMm],
+    min: [free, backMm, from],
+    size: [widthMm, section.thicknessMm, to - from],
     along: 'z',
     across: 'x',
     temporary: true,

@@ -40,6 +40,7 @@ export function stripWallSteps(p: StripWallParams, { assembly: a }: Shaped): Ste
   }
   const joinsBattens = battens.length > 0 ? { joins: ['batten-hanger'] } : {}
   const marks = a.stick.map((m) => m.level)
+  const riseMm = a.stick.length > 1 ? a.stick[1].zMm - a.stick[0].zMm : 0
   const spacer = a.parts.find((x) => x.id === 'spacer')
   const holders = a.subassemblies.filter((s) => s.name === 'holder')
   return [
@@ -90,7 +91,7 @@ export function stripWallSteps(p: StripWallParams, { assembly: a }: Shaped): Ste
           step({
             id: 'others',
             code: 'other-strips',
-            data: { count: a.stick.length - 1, spacerMm: spacer ? spacer.size.lengthMm : 0 },
+            data: { count: a.stick.length - 1, spacerMm: riseMm - strips[0].size.widthMm },
             parts: [...(battens.length > 0 ? idsOf(others) : []), ...(spacer ? [spacer.id] : [])],
             on: battens.length > 0 ? idsOf(battens) : idsOf(strips),
             anchors: anchorsOf(others),

@@ -1,0 +1,72 @@
+import type { Machining, Part } from './assembly.ts'
+
+/*
+ * What holes, cut-outs and notches leave of a piece where it is weakest, as shares of the whole: of its section modulus
+ * bent either way, and of its area. Dadoes and grooves are looked at where they carry.
+ *
+ *        w                 a hole of d, L deep, at v across:
+ *   |‾‾‾‾|__|‾‾‾|  t       bent flat: a slot d wide and L deep in one face
+ *   |___________|          bent on edge: a strip d high, L of the thickness broad, is gone at v
+ */
+
+export interface NetSection {
+  /** Section modulus where the depth is the thickness, and where it is the width. */
+  flat: number
+  edge: number
+  area: number
+}
+const WHOLE: NetSection = { flat: 1, edge: 1, area: 1 }
+
+/** A strip of a section, in depth from `from` to `to`. */
+interface Strip {
+  breadthMm: number
+  from: number
+  to: number
+}
+
+/** Section modulus at the outer edge that is further from the middle of what is left, of a rectangle with a strip gone. */
+function modulusWithout(breadthMm: number, depthMm: number, gone: Strip): number {
+  const area = breadthMm * depthMm - gone.breadthMm * (gone.to - gone.from)
+  const middleOf = (s: Strip) => (s.from + s.to) / 2
+  const whole: Strip = { breadthMm, from: 0, to: depthMm }
+  const areaOf = (s: Strip) => s.breadthMm * (s.to - s.from)
+  const centre = (areaOf(whole) * middleOf(whole) - areaOf(gone) * middleOf(gone)) / area
+  const second = (s: Strip) => (s.breadthMm * (s.to - s.from) ** 3) / 12 + areaOf(s) * (middleOf(s) - centre) ** 2
+  return (second(whole) - second(gone)) / Math.max(centre, depthMm - centre)
+}
+
+/** What one piece of work takes out of the section it is in: how far across, from where, and how deep. */
+function takenBy(m: Machining, p: Part): { from: number; to: number; deepMm: number } | null {
+  const { widthMm: w, thicknessMm: t } = p.size
+  const across = (from: number, to: number, deepMm: number) => {
+    const [lo, hi] = [Math.max(0, from), Math.min(w, to)]
+    return hi > lo ? { from: lo, to: hi, deepMm: Math.min(t, deepMm) } : null
+  }
+  if (m.kind === 'hole') return across(m.offMm - m.diameterMm / 2, m.offMm + m.diameterMm / 2, m.depthMm ?? t)
+  if (m.kind === 'cutout') return across(m.offMm, m.offMm + m.widthMm, t)
+  if (m.kind === 'notch') return m.edge === 'low' ? across(0, m.depthMm, t) : across(w - m.depthMm, w, t)
+  return null
+}
+
+const known = new WeakMap<Part, NetSection>()
+
+export function netSection(p: Part): NetSection {
+  const seen = known.get(p)
+  if (seen) return seen
+  const { widthMm: w, thicknessMm: t } = p.size
+  const out = { ...WHOLE }
+  for (const m of p.machining) {
+    const gone = takenBy(m, p)
+    if (!gone) continue
+    const wide = gone.to - gone.from
+    // All of it: nothing is left to bend.
+    if (wide >= w && gone.deepMm >= t) return { flat: 0, edge: 0, area: 0 }
+    const flat = modulusWithout(w, t, { breadthMm: wide, from: t - gone.deepMm, to: t }) / ((w * t * t) / 6)
+    const edge = modulusWithout(t, w, { breadthMm: gone.deepMm, from: gone.from, to: gone.to }) / ((t * w * w) / 6)
+    out.flat = Math.min(out.flat, flat)
+    out.edge = Math.min(out.edge, edge)
+    out.area = Math.min(out.area, 1 - (wide * gone.deepMm) / (w * t))
+  }
+  known.set(p, out)
+  return out
+}
