@@ -70,3 +70,10 @@ export function netSection(p: Part): NetSection {
   known.set(p, out)
   return out
 }
+
+/** The share of its section modulus where it is bent in the way it is so deep; a square one in its weaker way. */
+export function netModulus(p: Part, depthMm: number): number {
+  const net = netSection(p)
+  const [asFlat, asEdge] = [Math.abs(depthMm - p.size.thicknessMm), Math.abs(depthMm - p.size.widthMm)]
+  return asFlat < asEdge ? net.flat : asEdge < asFlat ? net.edge : Math.min(net.flat, net.edge)
+}

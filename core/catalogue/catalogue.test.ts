@@ -3,7 +3,7 @@ import { expectNear } from '../../test-support/near.ts'
 import { inches, N_PER_LBF, psi } from '../measure/units.ts'
 import { rodTension, stressAreaInch, stressAreaMetric, tubeStress, washerBearing } from '../mechanics/hung.ts'
 import { boltFor, findScrew, OTHER_FASTENERS, screwFor, SCREWS } from './fasteners.ts'
-import { BOARD_LENGTHS, findGrade, findSection, GRADES, SECTIONS } from './lumber.ts'
+import { lengthsOf, BOARD_LENGTHS, findGrade, findSection, GRADES, SECTIONS } from './lumber.ts'
 import { boardKey, screwKey, sheetKey, soldSizes, startingPrices } from './prices.ts'
 import { findSheet, SHEETS } from './sheets.ts'
 import { RODS, rodKgPerM, TUBES, tubeKgPerM, WASHERS } from './steel.ts'
@@ -156,7 +156,7 @@ describe('the price book a project starts from', () => {
       unique(book.map((l) => l.key))
       const price = new Map(book.map((l) => [l.key, l.minor]))
       for (const s of SECTIONS.filter((x) => x.system === system)) {
-        const minors = BOARD_LENGTHS[system].map((mm) => price.get(boardKey(s.id, mm, false))!)
+        const minors = lengthsOf(s.id, system).map((mm) => price.get(boardKey(s.id, mm, false))!)
         for (let i = 1; i < minors.length; i++) expect(minors[i]).toBeGreaterThan(minors[i - 1])
         if (s.thicknessMm > 30)
           expect(price.get(boardKey(s.id, BOARD_LENGTHS[system][0], true))).toBeGreaterThan(minors[0])

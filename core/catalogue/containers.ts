@@ -1,6 +1,17 @@
 import { inches, pounds, type UnitSystem } from '../measure/units.ts'
 
-export const GOODS_KINDS = ['tote', 'pail', 'drum', 'box', 'bag', 'tool', 'equipment', 'other'] as const
+export const GOODS_KINDS = [
+  'tote',
+  'pail',
+  'drum',
+  'box',
+  'bag',
+  'tool',
+  'board',
+  'sheet',
+  'equipment',
+  'other',
+] as const
 export type GoodsKind = (typeof GOODS_KINDS)[number]
 
 /** What a preset fills in. All lengths mm, mass kg of one, full. */

@@ -10,6 +10,7 @@ import { floorBearing } from './floor.ts'
 import { heaviestLift, tiltUp } from './handling.ts'
 import { housings, joints } from './joints.ts'
 import { ledge } from './ledge.ts'
+import { lying } from './lying.ts'
 import { bending, edgeStrip, sag, shear } from './members.ts'
 import { postBuckling, uprights } from './posts.ts'
 import { hinges } from './hinges.ts'
@@ -30,6 +31,7 @@ import { tubes } from './tubes.ts'
 /** Every check there is, in the order of the chain from goods to ground. A new one is its file and one line here. */
 export const CHECKS: readonly AnyCheck[] = [
   contentsFit,
+  lying,
   bending,
   edgeStrip,
   shear,

@@ -1,5 +1,5 @@
 import type { Part } from '../assembly/assembly.ts'
-import { netSection } from '../assembly/net-section.ts'
+import { netModulus, netSection } from '../assembly/net-section.ts'
 import { countedSize } from '../assembly/part-box.ts'
 import { findGrade, findSection } from '../catalogue/lumber.ts'
 import type { Bent, Member } from '../loads/load-path.ts'
@@ -51,7 +51,7 @@ function ofMember(p: Part, a: Acting, c: Given): CheckResult {
   const bends = a.bent.map((b) => {
     const depthMm = depthOf(b)
     const fb = c.method.bending(grade, { depthMm, nominalWidth: nominal, flat: depthMm < Math.max(w, t) }, c.settings)
-    const share = depthMm < Math.max(w, t) ? net.flat : net.edge
+    const share = netModulus(p, depthMm)
     const nmm = Math.abs(b.result.moment.nmm) / Math.max(share, LEAST_NET)
     return { fb, stress: nmm / sectionModulus(b.widthMm, depthMm), depthMm, nmm }
   })

@@ -96,7 +96,9 @@ export const bearing = defineCheck({
       const n = Math.abs(design.reactions.get(s.id) ?? 0)
       const contact = s.steadies ? alongEdge(s, from, on) : s.contact
       const areaMm2 = areaOf(contact, s.push)
-      const allowed = [from, on]
+      // Steel is harder than any wood it presses on.
+      const woods = [from, on].filter((p) => p.stock.kind !== 'steel')
+      const allowed = (woods.length > 0 ? woods : [from])
         .map((p) => mayBear(p, contact, s.push, method, settings))
         .reduce((a, b) => (a && b && b.value < a.value ? b : a && b ? a : null))
       const state = design.members.get(from.id)?.state

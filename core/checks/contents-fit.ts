@@ -18,7 +18,7 @@ interface Reading {
 /** Every way in which one thing must fit its bay; lengths in mm, it fits when demand is no more than capacity. */
 function readings(b: Bay, item: Placed, g: Goods, rails: { gapMm: number; widthMm: number } | null): Reading[] {
   const clear = (i: number) => b.clear.max[i] - b.clear.min[i]
-  const neighbours = b.items.filter((o) => o.box.min[1] === item.box.min[1])
+  const neighbours = b.items.filter((o) => o.box.min[1] === item.box.min[1] && o.box.min[2] === item.box.min[2])
   const used = neighbours.reduce((sum, o) => sum + o.box.max[0] - o.box.min[0], 0)
   const across = used + (b.holds === 'surface' ? 0 : 2 * b.play.sideMm)
   const out: Reading[] = [

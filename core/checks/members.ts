@@ -233,6 +233,8 @@ const shearShare = (b: Bent) => Math.abs(b.result.shear.n)
 const sagShare = (b: Bent) => Math.abs(b.result.sag.mm) / spanAround(b.spec, b.result.sag.atMm)
 
 function sagOf(c: Reads, p: Part, service: Member): CheckResult | null {
+  // Steel does not creep, and what lies on it is judged by itself.
+  if (p.stock.kind === 'steel') return null
   if (service.state.kind === 'unknown') return notComputed('sag', p, service.state.reason)
   const bent = bentOf(service)
   if (bent.length === 0) return null

@@ -1,5 +1,5 @@
 import type { Assembly, Part, Support } from '../assembly/assembly.ts'
-import { netSection } from '../assembly/net-section.ts'
+import { netModulus, netSection } from '../assembly/net-section.ts'
 import type { PartBoxes } from '../assembly/part-box.ts'
 import { findGrade, findSection } from '../catalogue/lumber.ts'
 import { findSheet } from '../catalogue/sheets.ts'
@@ -57,13 +57,6 @@ function bentIn(p: Part, depthMm: number, design: LoadPath): number {
   )
 }
 
-/** What holes leave of a post's section modulus, bent where it is so deep. */
-const leftOf = (p: Part, depthMm: number): number => {
-  const net = netSection(p)
-  const flat = Math.abs(depthMm - p.size.thicknessMm) < Math.abs(depthMm - p.size.widthMm)
-  return Math.max(flat ? net.flat : net.edge, LEAST_NET)
-}
-
 /**
  * Posts under all that comes down to them: crushing along the grain, and buckling either way between what holds them.
  */
@@ -118,7 +111,7 @@ export const postBuckling = defineCheck({
           depthMm: size[axis],
           unheldMm: longestGap(heldHeights(assembly, p, axis, boxes, parts)),
           // Holes bored into it leave less of it to bend.
-          momentNmm: (moment[axis] + bentIn(p, size[axis], design)) / leftOf(p, size[axis]),
+          momentNmm: (moment[axis] + bentIn(p, size[axis], design)) / Math.max(netModulus(p, size[axis]), LEAST_NET),
         })
         const axes = [way(0), way(1)] as const
         return {

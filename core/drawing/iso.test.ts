@@ -217,7 +217,10 @@ describe('in space', () => {
           const right0 = there.filter((h) => h.at < nearest + 0.6).map((h) => h.id)
           const painted = faces.filter((f) => inFigure(f.points, x, y)).pop()
           met++
-          if (!right0.includes(painted?.part ?? ''))
+          // Of an arm in its hole nothing of the hole is cut from what is round it.
+          const setIn = (one: string) =>
+            assembly.joints.some((j) => j.kind === 'socketed' && j.near === painted?.part && j.far === one)
+          if (!right0.includes(painted?.part ?? '') && !right0.some(setIn))
             wrong.push(`${x.toFixed(1)}, ${y.toFixed(1)}: ${painted?.part}, not ${right0.join()}`)
         }
       // A place within a hair of an edge may be told either way.

@@ -1,6 +1,7 @@
 import type { Part } from '../assembly/assembly.ts'
+import { isRoundPart } from '../assembly/part-box.ts'
 import { extents, type Box } from '../geometry/box.ts'
-import { scale, type Vec3 } from '../geometry/vec.ts'
+import { dot, scale, sub, type Vec3 } from '../geometry/vec.ts'
 import { solidOf } from './solid.ts'
 
 /*
@@ -34,6 +35,18 @@ function meets(a: Box, b: Box, way: Vec3): boolean {
   return true
 }
 
+/** What is round and stands in something comes out of it along itself, if nothing else is in that way. */
+function outOfItsHole(p: Part, boxes: readonly Box[], there: readonly Box[]): Vec3 | null {
+  if (!isRoundPart(p)) return null
+  const around = there.filter((t) => boxes.some((b) => meets(b, t, [0, 0, 0])))
+  if (around.length !== 1) return null
+  const [{ min, max }] = around
+  const out = sub(p.at.centre, [0, 1, 2].map((i) => (min[i] + max[i]) / 2) as Vec3)
+  const way = scale(p.at.along, Math.sign(dot(out, p.at.along)) || 1)
+  const others = there.filter((t) => t !== around[0])
+  return boxes.some((b) => others.some((t) => meets(b, t, scale(way, FAR_MM)))) ? null : way
+}
+
 /**
  * Where the new parts are drawn before they go in: each moved out by `byMm` along the first way that is free of what
  * stands; one for which none is stays in its place.
@@ -44,7 +57,7 @@ export function waysIn(standing: readonly Part[], added: readonly Part[], byMm: 
   const out = new Map<string, Vec3>()
   if (there.length === 0) return out
   const isFree = (parts: readonly Box[], way: Vec3) => !parts.some((p) => there.some((t) => meets(p, t, way)))
-  const all = added.map((p) => ({ id: p.id, boxes: boxesOf(p) }))
+  const all = added.map((part) => ({ id: part.id, part, boxes: boxesOf(part) }))
   // One way for all of them where there is one: they keep together.
   const one = WAYS.find((w) =>
     isFree(
@@ -52,8 +65,8 @@ export function waysIn(standing: readonly Part[], added: readonly Part[], byMm: 
       scale(w, FAR_MM),
     ),
   )
-  for (const { id, boxes } of all) {
-    const way = one ?? WAYS.find((w) => isFree(boxes, scale(w, FAR_MM)))
+  for (const { id, boxes, part } of all) {
+    const way = one ?? WAYS.find((w) => isFree(boxes, scale(w, FAR_MM))) ?? outOfItsHole(part, boxes, there)
     if (way) out.set(id, scale(way, byMm))
   }
   return out

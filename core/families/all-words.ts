@@ -1,4 +1,5 @@
 import type { KindWords } from '../wording/kind.ts'
+import { boardRackWords } from './board-rack/words.ts'
 import { ceilingPlatformWords } from './ceiling-platform/words.ts'
 import { ceilingRunnersWords } from './ceiling-runners/words.ts'
 import { ledgerShelfWords } from './ledger-shelf/words.ts'
@@ -6,6 +7,7 @@ import { stripWallWords } from './strip-wall/words.ts'
 
 /** What is said of each kind of build that has its words in its own folder. */
 export const KIND_WORDS: Readonly<Record<string, KindWords>> = {
+  'board-rack': boardRackWords,
   'ceiling-platform': ceilingPlatformWords,
   'ceiling-runners': ceilingRunnersWords,
   'ledger-shelf': ledgerShelfWords,

@@ -1,4 +1,5 @@
 import type { AnyFamily } from './family.ts'
+import { boardRack } from './board-rack/board-rack.ts'
 import { bracketShelf } from './bracket-shelf/bracket-shelf.ts'
 import { ceilingPlatform } from './ceiling-platform/ceiling-platform.ts'
 import { ceilingRunners } from './ceiling-runners/ceiling-runners.ts'
@@ -22,4 +23,5 @@ export const FAMILIES: readonly AnyFamily[] = [
   ledgerShelf,
   ceilingPlatform,
   stripWall,
+  boardRack,
 ]

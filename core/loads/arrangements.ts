@@ -9,7 +9,7 @@ import { movedBox, movedWay, opens, withMoved } from '../assembly/moved.ts'
  * build with the same goods elsewhere.
  */
 export interface Arrangement {
-  code: 'packed' | 'gathered' | 'every-other' | 'forward' | 'aside' | 'opened'
+  code: 'packed' | 'gathered' | 'every-other' | 'forward' | 'aside' | 'on-two' | 'opened'
   assembly: Assembly
 }
 
@@ -58,7 +58,30 @@ export function arrangements(a: Assembly): Arrangement[] {
       return of.length < 2 ? b.items : some(b, (i) => of.findIndex((x) => middle(i) < x) % 2 === odd)
     })
   }
+  // Drawn forward as well: then an arm is pried most.
+  const also = out.filter((x) => x.code === 'forward').map((x) => x.assembly)
+  out.push(...[a, ...also].flatMap(onTwo))
   return [...out, ...opened(a, out)]
+}
+
+/** More carriers beside each other than this have what is on them on two of them: no board is as straight as they are. */
+const MOST_SHARING = 2
+
+/**
+ * What lies on a row of arms lies on two of them, now here, now there: a stiff board, or short ones, rest on no more.
+ */
+function onTwo(a: Assembly): Arrangement[] {
+  const rows = a.bays.filter((b) => b.carriers.length > MOST_SHARING && b.items.length > 0)
+  const most = Math.max(0, ...rows.map((b) => b.carriers.length - 1))
+  return Array.from({ length: most }, (_, k) => {
+    const two = new Map(rows.map((b) => [b.id, b.carriers.slice(Math.min(k, b.carriers.length - 2)).slice(0, 2)]))
+    const bays = a.bays.map((b) => (two.has(b.id) ? { ...b, carriers: two.get(b.id)! } : b))
+    const supports = a.supports.filter(
+      (s) =>
+        !('bay' in s.from) || s.on.kind !== 'part' || !two.has(s.from.bay) || two.get(s.from.bay)!.includes(s.on.part),
+    )
+    return { code: 'on-two', assembly: { ...a, bays, supports } }
+  })
 }
 
 /**

@@ -88,6 +88,10 @@ const TABLE: Record<string, Words> = {
       : `The base of "${d.goods}" can drop between its rails: pushed to one side it stands on by ${say.length(Math.max(0, Number(d.bearingMm)))}; ${say.lengthOf(d, 'leastMm')} is wanted.`,
   'unhoused-no-place': (_r, d) =>
     `${d.count} × "${d.goods}" ${Number(d.count) === 1 ? 'has' : 'have'} no place in this build.`,
+  'unhoused-no-board': (_r, d) =>
+    `${d.count} × "${d.goods}" ${Number(d.count) === 1 ? 'is' : 'are'} neither long enough to lie on arms nor a sheet that stands below them.`,
+  'unhoused-too-wide': (_r, d) =>
+    `${d.count} × "${d.goods}" ${Number(d.count) === 1 ? 'is' : 'are'} wider than one holder can be.`,
   'unhoused-no-rim': (_r, d) =>
     `${d.count} × "${d.goods}" ${Number(d.count) === 1 ? 'has' : 'have'} no rim to hang by.`,
   'unhoused-too-deep': (_r, d) =>
@@ -230,6 +234,10 @@ const TABLE: Record<string, Words> = {
   'unknown-hinge': () => 'Not proven: nobody knows how its hinges are held.',
   'strip-metre': (_r, d, say) =>
     `A metre of strip carries ${say.force(Number(d.carriesN))} hung like what pulls hardest here; the fullest has ${say.force(Number(d.nowN))}.`,
+  lying: (r, d, say) =>
+    r.state === 'holds'
+      ? `"${d.goods}" stays straight: it sags ${say.lengthOf(d, 'sagMm')} ${d.past ? 'past the last arm' : 'between two arms'} over the years.`
+      : `"${d.goods}" takes a bend: it sags ${say.lengthOf(d, 'sagMm')} over ${say.lengthOf(d, 'spanMm')} ${d.past ? 'past the last arm' : 'between two arms'} over the years. Put the uprights closer, or more of them.`,
   tube: (r, d, say) =>
     r.state === 'holds'
       ? `The ${roleName(String(d.role))} of ${d.tube} does not bend for good (${say.percent(r.ratio ?? 9.99)} of what it can do).${d.assumed ? ' Its strength is assumed: conduit has none that is guaranteed.' : ''}`
@@ -370,6 +378,7 @@ const ARRANGED: Record<string, string> = {
   'every-other': ' So with every other place empty.',
   aside: ' So with every rim pushed to one side.',
   forward: ' So with the goods drawn to the front edge.',
+  'on-two': ' So with everything of a level on two of its arms.',
   opened: ' So with doors open.',
 }
 export const sayCheck = (r: CheckResult, say: Say): string =>
@@ -404,6 +413,7 @@ export const CHECK_NAMES: Record<string, string> = {
   ratings: 'Makers’ ratings',
   sockets: 'Arms in bored holes',
   tubes: 'Steel tubes',
+  lying: 'Boards that lie',
   'strip-metre': 'A metre of strip',
   'own-sweep': 'Opens and shuts',
   joists: 'Joists',

@@ -136,6 +136,8 @@ const TABLE: Record<string, Words> = {
   'no-goods': () => 'Choose what this build is to hold first.',
   'shelf-above-sheet': (d, say) =>
     `The highest shelf would be ${say.lengthOf(d, 'mm')} up; the uprights, cut from one sheet, reach ${say.lengthOf(d, 'mostMm')}. Fewer or lower shelves, or more bays.`,
+  'back-past-sheet': (d, say) =>
+    `The back of an opening would be ${say.lengthOf(d, 'mm')} at its narrowest, and a sheet of it gives ${say.lengthOf(d, 'mostMm')}. Narrower openings, or lower ones.`,
   'longer-than-board': (d, say) =>
     `${say.lengthOf(d, 'mm')} is longer than any board for it (${say.lengthOf(d, 'mostMm')} usable). Fewer columns, or two builds side by side.`,
   'rail-shorter-than-posts': (d, say) =>

@@ -381,6 +381,8 @@ const CAUTIONS: Record<string, string> = {
     'Blade or cutter lower than you think you need, push stick in hand, eye protection on, nothing loose near it.',
   dust: 'Sawdust: wear a respirator while cutting and until it has settled. Treated wood: gloves, and never burn the offcuts.',
   'lift-two': 'Two people. Lift with the legs, and agree who says when.',
+  'sharp-tube': 'Sawn tube cuts: gloves, and file the edges inside and out.',
+  'heads-on-arms': 'Arms stand out where heads go: nobody walks close along them until every end is capped.',
   'falls-on-heads': 'What hangs falls on heads: nobody under it until it is fixed and tried.',
   'top-heavy': 'It falls until it is tied: nobody below it, nothing on it.',
   'find-studs': 'Screws hold only in studs or masonry, not in the lining: find them and try with a thin drill first.',
@@ -407,6 +409,7 @@ export const MARKS: Record<string, string> = {
   'shelf-top': 'shelf top',
   'bottom-top': 'bottom, upper face',
   'strip-top': 'strip, upper edge',
+  'arm-hole': 'holes for arms',
   'plate-under': 'under top plate',
   'cleat-top': 'cleat top',
 }

@@ -18,6 +18,8 @@ export const TILT_RAD = (5 * Math.PI) / 180
 /** The middle of what each half of the pressure gives, from its end, as a share of the hole. */
 export const PRESS_SHARE = 1 / 6
 
+const SIDEWAYS: Vec3 = [1, 0, 0]
+
 export interface InHole {
   id: string
   role: Part['role']
@@ -54,11 +56,13 @@ export function setInHole(d: Draft, a: InHole): string {
   const [from, on] = [{ part: a.id }, { kind: 'part', part: a.into } as const]
   const third = (mm: number): Box => {
     const [x, y, z] = at(mm)
-    const [dx, dy] = [a.diameterMm / 2, (inMm * PRESS_SHARE) / 2]
-    return { min: [x - dx, y - dy, z], max: [x + dx, y + dy, z] }
+    const [r, dy] = [a.diameterMm / 2, (inMm * PRESS_SHARE) / 2]
+    return { min: [x - r, y - dy, z - r], max: [x + r, y + dy, z + r] }
   }
-  d.hold({ from, on, contact: third(-PRESS_SHARE * inMm), push: up, way: 'both', via: 'bearing', joint })
-  d.hold({ from, on, contact: third(-(1 - PRESS_SHARE) * inMm), push: up, way: 'both', via: 'bearing', joint })
+  // The hole is all round it.
+  for (const push of [up, SIDEWAYS])
+    for (const share of [PRESS_SHARE, 1 - PRESS_SHARE])
+      d.hold({ from, on, contact: third(-share * inMm), push, way: 'both', via: 'bearing', joint })
   // It would slide in: the bottom of its hole keeps it.
   const [x, y, z] = at(-inMm)
   const half = a.diameterMm / 2
@@ -77,7 +81,7 @@ export function setInHole(d: Draft, a: InHole): string {
   const [u, v] = [a.x - min[0], a.z - min[2]]
   d.machine(a.into, {
     kind: 'hole',
-    face: 'under',
+    face: d.face(a.into, a.id),
     ...(upright ? { atMm: v, offMm: u } : { atMm: u, offMm: v }),
     diameterMm: a.diameterMm,
     depthMm: a.depthMm,

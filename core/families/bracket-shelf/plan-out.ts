@@ -4,6 +4,7 @@ import { standsOut } from '../../blocks/fronts/front.ts'
 import { bracesAt } from '../../blocks/frame/brace.ts'
 import { braceLine } from '../../blocks/frame/brace-line.ts'
 import { joistsToHangFrom, type KnownJoists } from '../../blocks/mounts/on-rods.ts'
+import { placesOnStuds } from '../../blocks/mounts/on-studs.ts'
 import { depthToHold } from '../../blocks/sizing/depth-to-hold.ts'
 import { findSection, type Section } from '../../catalogue/lumber.ts'
 import { findSheet, type Sheet } from '../../catalogue/sheets.ts'
@@ -61,23 +62,6 @@ export function frameOf(p: BracketShelfParams, ctx: ShapeContext): { frame: Sect
 const pairThickness = (p: BracketShelfParams): number =>
   pairKind(p) === 'gusset' ? findSheet(p.gussetSheet)!.thicknessMm : findSection(p.kneeSection)!.thicknessMm
 
-/** Where brackets go: on studs at least so far apart, or regularly where there are none. */
-function bracketPlaces(ctx: ShapeContext, halfMm: number, apartMm: number): number[] {
-  const { construction, studsMm, lengthMm } = ctx.space
-  const [from, to] = [halfMm, lengthMm - halfMm]
-  if (construction.kind !== 'studs') {
-    const first = Math.min(halfMm + PAST_END, to)
-    const n = Math.max(0, Math.floor((to - first) / apartMm + 1e-9))
-    return Array.from({ length: n + 1 }, (_, i) => first + i * apartMm)
-  }
-  const out: number[] = []
-  for (const x of studsMm)
-    if (x >= from && x <= to && (out.length === 0 || x - out[out.length - 1] >= apartMm - STUD_TOLERANCE)) out.push(x)
-  return out
-}
-/** Studs a little closer than asked for are taken, mm. */
-const STUD_TOLERANCE = 3
-
 export function planOut(p: BracketShelfParams, ctx: ShapeContext, pen: DimPen): Result<Planned> {
   const sheet = findSheet(p.sheet)!
   const units = unitsOf(ctx.settings)
@@ -103,7 +87,7 @@ export function planOut(p: BracketShelfParams, ctx: ShapeContext, pen: DimPen): 
       ? { code: 'apart-widest', terms: [], data: { widestMm: widest } }
       : { code: 'apart-usual', terms: [], data: { everyMm: USUAL_APART } },
   )
-  const places = bracketPlaces(ctx, half, apartMm)
+  const places = placesOnStuds(ctx.space, { halfMm: half, apartMm, pastMm: PAST_END })
   if (places.length < 2) return bad('too-few-studs', { count: places.length, mm: apartMm }, 'apartMm')
 
   const openingsFor = (n: number): Opening[] =>

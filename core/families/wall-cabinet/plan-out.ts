@@ -103,6 +103,9 @@ export function planOut(p: WallCabinetParams, ctx: ShapeContext, pen: DimPen): R
   const tiers = leaf ? tiersOf(leaf.levels, s, heights.value.high, pen) : good([])
   if (!tiers.ok) return tiers
   const { tops, footMm, high, rows } = heights.value
+  // A back is of one piece: one way it is no wider than its sheet.
+  const [least, most] = [Math.min(clearMm, high - 2 * (s.pastMm + s.t)), s.back.widthMm - 2 * ctx.settings.sheetTrimMm]
+  if (least > most) return bad('back-past-sheet', { mm: least, mostMm: most }, 'clearMm')
   return good({
     unhoused: filled.unhoused,
     plan: {

@@ -1,0 +1,48 @@
+import { TUBES } from '../../catalogue/steel.ts'
+import { z } from '../../measure/schema.ts'
+import type { UnitSystem } from '../../measure/units.ts'
+import { countDim, dim, section } from '../params.ts'
+
+export const LIMITS = { uprights: 10, levels: 12 } as const
+export const SCREWS = { one: 1, two: 2 } as const
+const keys = <T extends object>(o: T) => Object.keys(o) as [keyof T & string, ...(keyof T & string)[]]
+
+export const boardRackParams = z.object({
+  uprights: countDim(2, LIMITS.uprights),
+  /** From one upright to the next at least, centre to centre. */
+  apartMm: dim(200, 2400),
+  levels: countDim(1, LIMITS.levels),
+  /** Lowest arm at the face of its upright above the floor, and from one level to the next. */
+  lowestMm: dim(100, 2600),
+  riseMm: dim(100, 1200),
+  /** Out from the face of the uprights. */
+  armMm: dim(80, 700),
+  /** Over what lies on a level, for a hand. */
+  abovePlayMm: dim(0, 400),
+  uprightSection: section,
+  arm: z.enum(['tube', 'dowel']),
+  tube: z.enum(TUBES.map((t) => t.id) as [string, ...string[]]),
+  dowelSection: section,
+  /** At every fixing of an upright. */
+  wallScrews: z.enum(keys(SCREWS)),
+})
+export type BoardRackParams = z.infer<typeof boardRackParams>
+
+type Stocks = Pick<BoardRackParams, 'uprightSection' | 'tube' | 'dowelSection'>
+const STOCK: Record<UnitSystem, Stocks> = {
+  imperial: { uprightSection: '4x4', tube: 'pipe-3/4', dowelSection: 'dowel-1' },
+  metric: { uprightSection: '70x70mm', tube: 'tube-26.9x2.6', dowelSection: 'dowel-25mm' },
+}
+
+export const startingParams = (system: UnitSystem): BoardRackParams => ({
+  uprights: null,
+  apartMm: null,
+  levels: null,
+  lowestMm: null,
+  riseMm: null,
+  armMm: null,
+  abovePlayMm: null,
+  ...STOCK[system],
+  arm: 'tube',
+  wallScrews: 'one',
+})

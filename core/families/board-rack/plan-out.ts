@@ -1,0 +1,209 @@
+import { unitsOf } from '../../assembly/settings.ts'
+import { TILT_RAD } from '../../blocks/arms/in-hole.ts'
+import { placesOnStuds } from '../../blocks/mounts/on-studs.ts'
+import { findSection, type Section } from '../../catalogue/lumber.ts'
+import { findTube } from '../../catalogue/steel.ts'
+import { reachMm } from '../../goods/person.ts'
+import { bad, good, type Result } from '../../measure/result.ts'
+import { roundNearest, roundUp } from '../../measure/rounding.ts'
+import { inches } from '../../measure/units.ts'
+import type { DimPen } from '../dim-pen.ts'
+import type { ShapeContext, Shaped } from '../family.ts'
+import { LIMITS, type BoardRackParams } from './parameters.ts'
+import { BETWEEN_MM, spread, stacked, type Level } from './stacking.ts'
+
+export interface ReasonData {
+  'uprights-usual': { everyMm: number }
+  'uprights-short': { shortestMm: number }
+  'uprights-longest': { longestMm: number }
+  'arms-usual': object
+  'arms-deepest': { deepestMm: number }
+  'levels-boards': { things: number }
+  'rise-boards': object
+  'lowest-sheets': { tallMm: number }
+  'lowest-usual': object
+  'play-hand': object
+}
+export interface ProblemData {
+  'no-boards': object
+  'arm-too-thick': { mm: number; mostMm: number }
+  'too-few-uprights': { count: number; mm: number }
+  'arm-too-deep': { mm: number; mostMm: number }
+  'levels-too-high': { mm: number; mostMm: number }
+  'rack-past-wall': { mm: number; haveMm: number }
+}
+
+/** Uprights are usually on every second stud, arms a foot long and a foot apart. Builders' usual. */
+const USUAL_APART = inches(32)
+const USUAL_ARM = inches(12)
+const USUAL_RISE = inches(12)
+/** The lowest level over what stands on the floor or is walked past, mm. */
+const USUAL_LOWEST = inches(24)
+/** Room for a hand over a stack, mm. */
+const HAND = inches(4)
+/** The shortest board lies on two arms and this much past both, mm. */
+const PAST_ARM_MM = 60
+/** Wood left behind a hole, and beside it, mm. Product decisions. */
+const BEHIND_MM = 12
+const BESIDE_MM = 10
+/** Sheets below stand clear of the lowest arms by this, mm: they are lifted out. */
+const OVER_SHEET_MM = 60
+/** Uprights reach past the outer arms by this, mm; and one is at least so long: else its few screws are pried out. */
+const PAST_MM = 120
+const LEAST_LONG_MM = 500
+/** What a stack may be high where nothing is fixed, mm: builders' usual, a hand around it. */
+const USUAL_STACK = 200
+
+export interface Plan {
+  upright: Section
+  /** Across the wall and out from it, of one. */
+  wideMm: number
+  deepMm: number
+  arm: { diameterMm: number; depthMm: number; outMm: number }
+  /** Middles. */
+  uprights: number[]
+  /** Arms at the face of the uprights, from below; and how far uprights reach past the outer ones. */
+  heights: number[]
+  pastMm: number
+  levels: Level[]
+  /** Left ends of the boards: all are laid to one middle. */
+  middleMm: number
+  longestMm: number
+  sheets: { item: ShapeContext['goods'][number]['item']; count: number }[]
+  play: { aboveMm: number }
+}
+
+const isSheet = (g: ShapeContext['goods'][number]) => g.item.kind === 'sheet'
+/** Long and flat: what lies on arms. */
+export const isLong = (g: ShapeContext['goods'][number]['item']): boolean =>
+  g.kind === 'board' || (g.kind !== 'sheet' && g.acrossMm >= 4 * Math.max(g.deepMm, g.tallMm))
+
+export function planOut(
+  p: BoardRackParams,
+  ctx: ShapeContext,
+  pen: DimPen,
+): Result<{ plan: Plan; unhoused: Shaped['unhoused'] }> {
+  const units = unitsOf(ctx.settings)
+  const boards = ctx.goods.filter((g) => isLong(g.item))
+  const sheets = ctx.goods.filter(isSheet)
+  if (boards.length === 0) return bad('no-boards')
+  const upright = findSection(p.uprightSection)!
+  const [wideMm, deepMm] = [upright.thicknessMm, upright.widthMm]
+  const diameterMm = p.arm === 'tube' ? findTube(p.tube)!.outerMm : findSection(p.dowelSection)!.widthMm
+  const mostThick = wideMm - 2 * BESIDE_MM
+  if (diameterMm > mostThick)
+    return bad('arm-too-thick', { mm: diameterMm, mostMm: mostThick }, p.arm === 'tube' ? 'tube' : 'dowelSection')
+
+  const [longest, shortest, deepest] = [
+    Math.max(...boards.map((g) => g.item.acrossMm)),
+    Math.min(...boards.map((g) => g.item.acrossMm)),
+    Math.max(...boards.map((g) => g.item.deepMm)),
+  ]
+  const byShort = shortest - 2 * PAST_ARM_MM
+  const apartMm = pen.length(
+    { path: 'apartMm', code: 'arms-apart', min: 200, max: 2400 },
+    Math.max(200, Math.min(USUAL_APART, byShort)),
+    byShort < USUAL_APART
+      ? { code: 'uprights-short', terms: [], data: { shortestMm: shortest } }
+      : { code: 'uprights-usual', terms: [], data: { everyMm: USUAL_APART } },
+  )
+  const stood = standUp(ctx, pen, { wideMm, apartMm, longest })
+  if (!stood.ok) return stood
+  const { uprights, middleMm } = stood.value
+
+  const aboveMm = pen.length({ path: 'abovePlayMm', code: 'above-play', min: 0, max: 400 }, roundNearest(HAND, units), {
+    code: 'play-hand',
+    terms: [],
+  })
+  const arm = pen.length(
+    { path: 'armMm', code: 'arm-length', min: 80, max: 700 },
+    roundUp(Math.max(USUAL_ARM, deepest + 2 * BETWEEN_MM), units),
+    deepest + 2 * BETWEEN_MM > USUAL_ARM
+      ? { code: 'arms-deepest', terms: [], data: { deepestMm: deepest } }
+      : { code: 'arms-usual', terms: [] },
+  )
+  if (arm + deepMm > ctx.space.depthMm)
+    return bad('arm-too-deep', { mm: arm + deepMm, mostMm: ctx.space.depthMm }, 'armMm')
+
+  // Arms rise to their ends: what lies there is level with them.
+  const leanMm = arm * Math.tan(TILT_RAD) + diameterMm
+  const tallest = Math.max(USUAL_STACK, ...boards.map((g) => g.item.tallMm))
+  const rise = roundUp(Math.max(USUAL_RISE, Math.min(tallest, USUAL_STACK) + aboveMm + leanMm), units)
+  const riseMm = pen.length({ path: 'riseMm', code: 'level-rise', min: 100, max: 1200 }, rise, {
+    code: 'rise-boards',
+    terms: [],
+  })
+  const highMm = riseMm - aboveMm - leanMm
+  const sheetTall = Math.max(0, ...sheets.map((g) => g.item.tallMm))
+  const lowestMm = pen.length(
+    { path: 'lowestMm', code: 'lowest-arm', min: 100, max: 2600 },
+    roundUp(Math.max(USUAL_LOWEST, sheetTall > 0 ? sheetTall + OVER_SHEET_MM + diameterMm : 0), units),
+    sheetTall > 0
+      ? { code: 'lowest-sheets', terms: [], data: { tallMm: sheetTall } }
+      : { code: 'lowest-usual', terms: [] },
+  )
+  const reach = Math.min(reachMm(ctx.settings.personMm), ctx.space.heightMm - PAST_MM)
+  const most = Math.min(LIMITS.levels, Math.max(1, 1 + Math.floor((reach - lowestMm) / riseMm)))
+  const full = stacked(boards, highMm, arm, most)
+  const count = pen.count({ path: 'levels', code: 'levels', min: 1, max: LIMITS.levels }, full.levels.length || 1, {
+    code: 'levels-boards',
+    terms: [],
+    data: { things: boards.reduce((n, g) => n + g.count, 0) },
+  })
+  const topMm = lowestMm + (count - 1) * riseMm
+  const pastMm = Math.max(PAST_MM, (LEAST_LONG_MM - (topMm - lowestMm)) / 2)
+  if (topMm + pastMm > ctx.space.heightMm)
+    return bad('levels-too-high', { mm: topMm + pastMm, mostMm: ctx.space.heightMm }, 'levels')
+  const { levels, left } = p.levels === null ? full : spread(boards, highMm, arm, count)
+  const others = ctx.goods.filter((g) => !boards.includes(g) && !sheets.includes(g))
+  return good({
+    unhoused: [
+      ...others.map((g) => ({ goodsId: g.item.id, count: g.count, why: 'no-board' })),
+      ...[...left].map(([goodsId, n]) => ({
+        goodsId,
+        count: n,
+        why: boards.some((g) => g.item.id === goodsId && g.item.deepMm + 2 * BETWEEN_MM > arm)
+          ? 'too-deep'
+          : 'no-place',
+      })),
+    ],
+    plan: {
+      upright,
+      wideMm,
+      deepMm,
+      arm: { diameterMm, depthMm: deepMm - BEHIND_MM, outMm: arm },
+      uprights,
+      heights: Array.from({ length: count }, (_, i) => lowestMm + i * riseMm),
+      pastMm,
+      levels,
+      middleMm,
+      longestMm: longest,
+      sheets,
+      play: { aboveMm },
+    },
+  })
+}
+
+/** Uprights on studs from the first one on, as many as the longest board lies on; and where the middle of all boards is. */
+function standUp(
+  ctx: ShapeContext,
+  pen: DimPen,
+  { wideMm, apartMm, longest }: { wideMm: number; apartMm: number; longest: number },
+): Result<{ uprights: number[]; middleMm: number }> {
+  const places = placesOnStuds(ctx.space, { halfMm: wideMm / 2, apartMm, pastMm: 50 })
+  if (places.length < 2) return bad('too-few-uprights', { count: places.length, mm: apartMm }, 'apartMm')
+  const reached = places.filter((x) => x - places[0] <= longest - 2 * PAST_ARM_MM).length
+  const count = pen.count(
+    { path: 'uprights', code: 'uprights', min: 2, max: LIMITS.uprights },
+    Math.min(Math.max(2, reached), LIMITS.uprights),
+    { code: 'uprights-longest', terms: [], data: { longestMm: longest } },
+  )
+  if (count > places.length) return bad('too-few-uprights', { count: places.length, mm: apartMm }, 'uprights')
+  const uprights = places.slice(0, count)
+  const under = (uprights[0] + uprights[count - 1]) / 2
+  // Evenly over them where it goes on the wall so.
+  const middleMm = Math.max(under, longest / 2)
+  if (middleMm + longest / 2 > ctx.space.lengthMm)
+    return bad('rack-past-wall', { mm: longest, haveMm: ctx.space.lengthMm }, 'uprights')
+  return good({ uprights, middleMm })
+}

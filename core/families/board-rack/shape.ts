@@ -1,0 +1,197 @@
+import type { Stock } from '../../assembly/assembly.ts'
+import { draft, type Draft } from '../../assembly/draft.ts'
+import { unitsOf } from '../../assembly/settings.ts'
+import { setInHole, TILT_RAD } from '../../blocks/arms/in-hole.ts'
+import { anchorAt, holdsAt, WALL } from '../../blocks/mounts/wall-fixing.ts'
+import { TUBES } from '../../catalogue/steel.ts'
+import type { Vec3 } from '../../geometry/vec.ts'
+import { bad, good, type Result } from '../../measure/result.ts'
+import { canHoldTie } from '../../room/room.ts'
+import { choicePen } from '../choices.ts'
+import { dimPen } from '../dim-pen.ts'
+import type { Choice, ShapeContext, Shaped } from '../family.ts'
+import { SCREWS, type BoardRackParams } from './parameters.ts'
+import { planOut, type Plan } from './plan-out.ts'
+
+/** An upright is fixed this often, and this far from its ends, mm. Product decisions. */
+const FIXED_EVERY_MM = 400
+const FROM_END_MM = 50
+
+/*
+ *   |‾|     |‾|     |‾|   uprights on studs, bored from the front
+ *   |o======|o======|o==  arms a little up; boards lie across them
+ *   |o      |o      |o
+ *     [sheets stand below]
+ */
+export function shapeBoardRack(p: BoardRackParams, ctx: ShapeContext): Result<Shaped> {
+  if (ctx.goods.length === 0) return bad('no-goods')
+  if (!canHoldTie(ctx.space.construction)) return bad('no-wall-to-hang-on')
+  const pen = dimPen(p, unitsOf(ctx.settings))
+  const planned = planOut(p, ctx, pen)
+  if (!planned.ok) return planned
+  const { plan, unhoused } = planned.value
+  const d = draft(ctx.settings.yard)
+  plan.uprights.forEach((x, k) => upright(d, p, ctx, plan, { x, id: `upright-${k}` }))
+  plan.heights.forEach((z, i) => {
+    const arms = plan.uprights.map((x, k) => arm(d, p, ctx, plan, { x, z, id: `arm-${k}-${i}`, into: `upright-${k}` }))
+    d.mark(z, 'arm-hole', i + 1, arms)
+    if (i === 0) pen.drag('lowestMm', { axis: 'z', sign: 1, parts: arms })
+    level(d, plan, i, arms)
+  })
+  below(d, plan)
+  return good({ assembly: d.assembly, dims: pen.dims, choices: choices(p, ctx), unhoused })
+}
+
+const board = (section: string, ctx: ShapeContext): Stock => ({
+  kind: 'board',
+  section,
+  grade: ctx.settings.grade,
+  treated: false,
+})
+
+/** Screwed through into its stud, over its whole height. */
+function upright(d: Draft, p: BoardRackParams, ctx: ShapeContext, plan: Plan, u: { x: number; id: string }) {
+  const [low, high] = [plan.heights[0] - plan.pastMm, plan.heights[plan.heights.length - 1] + plan.pastMm]
+  const foot = Math.max(0, low)
+  d.square({
+    id: u.id,
+    role: 'post',
+    stock: board(p.uprightSection, ctx),
+    min: [u.x - plan.wideMm / 2, 0, foot],
+    size: [plan.wideMm, plan.deepMm, high - foot],
+    along: 'z',
+    across: 'x',
+  })
+  const [from, to] = [foot + FROM_END_MM, high - FROM_END_MM]
+  const n = Math.max(1, Math.ceil((to - from) / FIXED_EVERY_MM))
+  const wall = { space: ctx.space, system: ctx.settings.yard }
+  for (let i = 0; i <= n; i++) {
+    const z = clearOfHoles(from + ((to - from) * i) / n, plan)
+    const given = { count: SCREWS[p.wallScrews], holds: ['x', 'y', 'z'] as ('x' | 'y' | 'z')[] }
+    const anchor = anchorAt(d, u.id, { x: u.x, z, throughMm: plan.deepMm }, wall, given)
+    holdsAt(d, { part: u.id }, anchor, { x: u.x, z })
+    const contact = { min: [u.x, 0, z] as Vec3, max: [u.x, 0, z] as Vec3 }
+    d.hold({ from: { part: u.id }, on: WALL, contact, push: [1, 0, 0], way: 'both', via: 'fasteners', anchor })
+  }
+  d.sub({ id: `put-${u.id}`, name: 'unit', parts: [u.id], built: 'in-place' })
+}
+
+/** A screw does not run into a hole: it is moved past one, down. */
+function clearOfHoles(z: number, plan: Plan): number {
+  const away = plan.arm.diameterMm / 2 + CLEAR_MM
+  const near = plan.heights.find((h) => Math.abs(h - z) < away)
+  return near === undefined ? z : near - away
+}
+const CLEAR_MM = 20
+
+function arm(
+  d: Draft,
+  p: BoardRackParams,
+  ctx: ShapeContext,
+  plan: Plan,
+  a: { x: number; z: number; id: string; into: string },
+): string {
+  const { diameterMm, depthMm, outMm } = plan.arm
+  setInHole(d, {
+    ...a,
+    role: 'arm',
+    stock: p.arm === 'tube' ? { kind: 'steel', rod: p.tube } : board(p.dowelSection, ctx),
+    diameterMm,
+    faceMm: plan.deepMm,
+    outMm,
+    depthMm,
+    tiltRad: TILT_RAD,
+  })
+  d.sub({ id: `set-${a.id}`, name: 'unit', parts: [a.id], built: 'in-place' })
+  return a.id
+}
+
+/** Boards in stacks across the arms of one level; they lie level with the ends of the arms. */
+function level(d: Draft, plan: Plan, i: number, arms: string[]) {
+  const { arm: a, middleMm, longestMm, deepMm, play } = plan
+  const top = plan.heights[i] + a.outMm * Math.tan(TILT_RAD) + a.diameterMm / 2 / Math.cos(TILT_RAD)
+  const stacks = plan.levels[i]?.stacks ?? []
+  const high = Math.max(0, ...stacks.map((s) => s.count * s.item.tallMm))
+  d.bay({
+    id: `level-${i}`,
+    name: { code: 'level', column: 1, row: i + 1 },
+    holds: 'surface',
+    clear: {
+      min: [middleMm - longestMm / 2, deepMm, top],
+      max: [middleMm + longestMm / 2, deepMm + a.outMm, top + high + play.aboveMm],
+    },
+    carriers: arms,
+    items: stacks.flatMap(({ item, count, outMm }) =>
+      Array.from({ length: count }, (_, n) => ({
+        goodsId: item.id,
+        massKg: item.massKg,
+        stands: 'flat' as const,
+        box: {
+          min: [middleMm - item.acrossMm / 2, deepMm + outMm, top + n * item.tallMm] as [number, number, number],
+          max: [middleMm + item.acrossMm / 2, deepMm + outMm + item.deepMm, top + (n + 1) * item.tallMm] as [
+            number,
+            number,
+            number,
+          ],
+        },
+      })),
+    ),
+    play: { sideMm: 0, aboveMm: play.aboveMm, deepMm: 0 },
+    stickOutMm: 0,
+    exit: [0, 1, 0],
+  })
+}
+
+/** Sheets on edge on the floor under the lowest arms, against the uprights. */
+function below(d: Draft, plan: Plan) {
+  if (plan.sheets.length === 0) return
+  const all = plan.sheets.flatMap((g) => Array.from({ length: g.count }, () => g.item))
+  const widest = Math.max(...all.map((g) => g.acrossMm))
+  const left = Math.max(0, plan.middleMm - widest / 2)
+  let y = plan.deepMm
+  const items = all.map((g) => {
+    const at = y
+    y += g.deepMm
+    return {
+      goodsId: g.id,
+      massKg: g.massKg,
+      stands: 'flat' as const,
+      box: {
+        min: [left, at, 0] as [number, number, number],
+        max: [left + g.acrossMm, y, g.tallMm] as [number, number, number],
+      },
+    }
+  })
+  d.bay({
+    id: 'sheets',
+    name: { code: 'floor', column: 1, row: 0 },
+    holds: 'slot',
+    clear: {
+      min: [left, plan.deepMm, 0],
+      max: [left + widest, Math.max(y, plan.deepMm + plan.arm.outMm), plan.heights[0]],
+    },
+    carriers: [],
+    items,
+    play: { sideMm: 0, aboveMm: 0, deepMm: 0 },
+    stickOutMm: 0,
+    exit: [1, 0, 0],
+  })
+}
+
+function choices(p: BoardRackParams, ctx: ShapeContext): Choice[] {
+  const imperial = ctx.settings.yard === 'imperial'
+  const { section, coded } = choicePen(p)
+  const tubes = TUBES.filter((t) => t.system === ctx.settings.yard).map((t) => t.id)
+  return [
+    coded('arm', 'arm-kind', ['tube', 'dowel']),
+    p.arm === 'tube'
+      ? section('tube', 'arm-tube', tubes)
+      : section('dowelSection', 'arm-dowel', imperial ? ['dowel-3/4', 'dowel-1'] : ['dowel-20mm', 'dowel-25mm']),
+    section(
+      'uprightSection',
+      'upright-section',
+      imperial ? ['4x4', '2x4', '2x6'] : ['70x70mm', '47x100mm', '47x150mm'],
+    ),
+    coded('wallScrews', 'upright-screws', Object.keys(SCREWS)),
+  ]
+}
