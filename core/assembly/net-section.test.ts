@@ -2,7 +2,7 @@ import { describe, expect, it } from '@jest/globals'
 import fc from 'fast-check'
 import { expectNear } from '../../test-support/near.ts'
 import type { Machining, Part } from './assembly.ts'
-import { netSection } from './net-section.ts'
+import { netAcross, netModulus, netSection } from './net-section.ts'
 
 const [W, T] = [90, 40]
 const board = (machining: Machining[]): Part => ({
@@ -82,6 +82,18 @@ describe('what is left of a section', () => {
         },
       ),
     )
+  })
+  it('across is what a line of holes leaves of the length', () => {
+    const row = [100, 200, 300].map((atMm) => ({ ...hole(20, null), atMm }) as Machining)
+    expectNear(netAcross(board(row)), 1 - 60 / 800, 1e-9)
+    // One that lies beside that line does not count in it.
+    expectNear(netAcross(board([...row, hole(40, null, 22)])), 1 - 60 / 800, 1e-9)
+    expect(netAcross(board([]))).toBe(1)
+  })
+  it('is told by how deep the piece is where it bends', () => {
+    const p = board([hole(24, 28)])
+    expect(netModulus(p, T)).toBe(netSection(p).flat)
+    expect(netModulus(p, W)).toBe(netSection(p).edge)
   })
   it('is nothing where all is gone', () => {
     const all: Machining = { kind: 'cutout', atMm: 0, offMm: 0, lengthMm: 50, widthMm: W }

@@ -77,3 +77,21 @@ export function netModulus(p: Part, depthMm: number): number {
   const [asFlat, asEdge] = [Math.abs(depthMm - p.size.thicknessMm), Math.abs(depthMm - p.size.widthMm)]
   return asFlat < asEdge ? net.flat : asEdge < asFlat ? net.edge : Math.min(net.flat, net.edge)
 }
+
+/** How far along a piece one piece of work reaches, mm. */
+const longOf = (m: Machining): number =>
+  m.kind === 'hole' ? m.diameterMm : m.kind === 'cutout' || m.kind === 'notch' ? m.lengthMm : 0
+
+/** What holes and the like in one line along a sheet leave of its length, where that is least: it bends across there. */
+export function netAcross(p: Part): number {
+  const works = p.machining.flatMap((m) => {
+    const gone = takenBy(m, p)
+    return gone ? [{ ...gone, longMm: longOf(m) }] : []
+  })
+  const left = works.map((w) => {
+    const at = (w.from + w.to) / 2
+    const gone = works.reduce((mm, o) => (o.from <= at && o.to >= at ? mm + o.longMm : mm), 0)
+    return Math.max(0, 1 - gone / p.size.lengthMm)
+  })
+  return Math.min(1, ...left)
+}

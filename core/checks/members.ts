@@ -1,5 +1,5 @@
 import type { Part } from '../assembly/assembly.ts'
-import { netSection } from '../assembly/net-section.ts'
+import { netAcross, netSection } from '../assembly/net-section.ts'
 import { bendingSection, isLevelSheet, isUpright } from '../assembly/part-box.ts'
 import { findGrade, findSection } from '../catalogue/lumber.ts'
 import { findSheet } from '../catalogue/sheets.ts'
@@ -87,9 +87,9 @@ const bentOf = (m: Member): Bent[] =>
 
 /** @param nmm moment per mm of width, N·mm. @param along whether it bends along the panel's length */
 function panelBending(c: Reads, p: Part, wholeNmm: number, along: boolean): CheckResult {
-  // Holes and cut-outs leave less of it; across it they lie beside each other, and half of that is counted there.
-  const net = netSection(p).flat
-  const nmm = wholeNmm / Math.max(along ? net : Math.sqrt(net), LEAST_NET)
+  // Holes and cut-outs leave less of it.
+  const net = along ? netSection(p).flat : netAcross(p)
+  const nmm = wholeNmm / Math.max(net, LEAST_NET)
   const sheet = findSheet(p.stock.kind === 'sheet' ? p.stock.sheet : '')!
   const s = c.method.panelMoment(sheet, bendsAlongStrength(p, along), c.settings)
   if (!s) return notComputed('bending', p, 'no-strength')

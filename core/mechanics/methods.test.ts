@@ -25,7 +25,7 @@ const PSI: Record<string, { fb: number; fv: number; fcp: number; fc: number; e: 
   'dfl-no2': { fb: 900, fv: 180, fcp: 625, fc: 1350, e: 1.6e6, eMin: 580e3 },
 }
 const cases = MOISTURES.flatMap((moisture) => DURATIONS.map((duration): Conditions => ({ moisture, duration })))
-const inch = SECTIONS.filter((s) => s.system === 'imperial')
+const inch = SECTIONS.filter((s) => s.system === 'imperial' && !s.round)
 type Nominal = keyof typeof US.CF
 
 describe('allowable stress, table by table', () => {
@@ -206,7 +206,7 @@ describe('Eurocode 5, table by table', () => {
     const grade = findGrade(id)!
     for (const c of cases) {
       const k = EU.kmod[c.duration][c.moisture] / 1.3
-      for (const s of SECTIONS.filter((x) => x.system === 'metric')) {
+      for (const s of SECTIONS.filter((x) => x.system === 'metric' && !x.round)) {
         const kh = s.widthMm < 150 ? Math.min(1.3, (150 / s.widthMm) ** 0.2) : 1
         expectNear(
           ec5.bending(grade, { depthMm: s.widthMm, nominalWidth: null, flat: false }, c)!.value,
