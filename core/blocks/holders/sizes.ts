@@ -30,7 +30,6 @@ export interface Plays {
 
 /** Thicknesses of what holders are made of, mm. */
 export interface Woods {
-  deckMm: number
   dividerMm: number
   /** Of a bar that tools hang over, and of webs under a deck. */
   barMm: number

@@ -93,6 +93,7 @@ export const boardRackWords: KindWords = {
     'one-arm-tried':
       'One arm in its first hole before the rest is bored: it goes in by hand with a twist, and does not rattle.',
     'holes-in-line': 'A straight board on the arms of one level touches all of them.',
-    'arms-hang': 'Hang your weight on one arm of each upright in turn: nothing creaks, nothing gives.',
+    'arms-hang':
+      'Press down on the end of one arm of each upright with a hand: nothing creaks, nothing gives. Nobody hangs on them.',
   },
 }

@@ -1,5 +1,5 @@
 import type { Strips } from '../../blocks/holders/frame.ts'
-import { outlineOf, type HolderStock, type Outline } from '../../blocks/holders/place.ts'
+import { outlineOf, type HolderStock, type Outline } from '../../blocks/holders/outline.ts'
 import { clearFor, type HolderSize } from '../../blocks/holders/sizes.ts'
 import { BODY } from '../../goods/person.ts'
 

@@ -1,6 +1,6 @@
 import { unitsOf } from '../../assembly/settings.ts'
 import type { Strips } from '../../blocks/holders/frame.ts'
-import { outlineOf, teeSections, type HolderStock } from '../../blocks/holders/place.ts'
+import { outlineOf, teeSections, type HolderStock } from '../../blocks/holders/outline.ts'
 import { clearFor, holderSize, toolOf, type HolderSize } from '../../blocks/holders/sizes.ts'
 import { BEVEL_RAD } from '../../blocks/mounts/hung-on-wall.ts'
 import { LEAST_STUDS, piecesOnStuds } from '../../blocks/mounts/pieces-on-studs.ts'
@@ -56,7 +56,7 @@ const WIDEST_MM = 900
 /** Strips are this much lower than what is over them at least, mm: room to lift a holder over its bevel. */
 const BETWEEN_MM = 40
 /** Battens on masonry are this far apart, mm: product decision, about the spacing of studs. */
-export const BATTENS_EVERY_MM = 500
+const BATTENS_EVERY_MM = 500
 /** A strip is at least this long, mm. */
 const SHORTEST_MM = 300
 
@@ -275,7 +275,6 @@ function wantedFor(
     own.set(h.tool, h)
   }
   const woods = {
-    deckMm: stock.sheet.thicknessMm,
     dividerMm: stock.divider.thicknessMm,
     barMm: stock.bar.thicknessMm,
     pegMm: stock.peg.widthMm,

@@ -190,7 +190,7 @@ export const stripWallWords: KindWords = {
     'strip-straight': 'Sight along every strip: one that bows goes to the bottom row or back to the pile.',
     'battens-flat': 'A straight edge across all of them: pack the hollow ones before the anchors are tight.',
     'strip-level': 'Level over its whole length before the next goes up: all others are set from it.',
-    'strip-pull': 'Pull at every strip with your weight, between the screws: nothing gives.',
+    'strip-pull': 'Pull hard by hand at every strip, between the screws: nothing gives.',
     'one-tool-tried': 'One tool in and out before the rest is made: it goes in, and does not fall through.',
     'holders-plumb': 'Every holder hangs plumb and touches at its lower edge. Push it up: only a lift takes it off.',
   },
