@@ -75,14 +75,23 @@ export function memberFrame(
 export function bodyFrame(loads: readonly Force[], supports: readonly Pick<Support, 'contact' | 'push'>[]): number[] {
   // Away from all of them: short stubs are too stiff beside the rods to be solved.
   const at = [0, 1, 2].map((i) => supports.reduce((s, x) => s + middle(x)[i], 0) / supports.length) as V
-  const nodes: FrameNode[] = [{ at: [at[0] + 311, at[1] + 457, at[2] + 223] }]
+  // A way nothing holds it, nothing may push it: it stays there.
+  const free = [0, 1, 2].filter((i) => supports.every((s) => Math.abs(s.push[i]) < 1e-9))
+  const hub: V = [at[0] + 311, at[1] + 457, at[2] + 223]
+  // All loads as what they come to there: a force and a moment.
+  const load = [0, 0, 0, 0, 0, 0]
+  for (const { at: p, n } of loads) {
+    const [x, y, z] = p.map((v, i) => v - hub[i])
+    const moment = [y * n[2] - z * n[1], z * n[0] - x * n[2], x * n[1] - y * n[0]]
+    ;[...n, ...moment].forEach((v, i) => (load[i] += v))
+  }
+  const nodes: FrameNode[] = [{ at: hub, held: free, load }]
   const elements: FrameElement[] = []
-  const stub = (to: V, load?: number[]): number => {
-    nodes.push({ at: to, ...(load ? { load } : {}) })
+  const stub = (to: V): number => {
+    nodes.push({ at: to })
     elements.push({ from: 0, to: nodes.length - 1, ...STIFF })
     return nodes.length - 1
   }
-  for (const l of loads) stub(l.at, [...l.n, 0, 0, 0])
   const rods = supports.map((s) => {
     const to = stub(middle(s))
     nodes.push({ at: nodes[to].at.map((v, i) => v - ROD_MM * s.push[i]) as V, held: [0, 1, 2, 3, 4, 5] })

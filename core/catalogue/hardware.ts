@@ -75,6 +75,9 @@ export const TOOL_HOOK = {
   openMm: 45,
 } as const
 
+/** A hook that goes into the holes of a panel and is kept there by its back; what its maker says it holds. mm, kg, N. */
+export const PEG_HOOK = { item: 'pegboard hook', massKg: 0.04, ratedN: 45, wideMm: 12, highMm: 42, outMm: 60 } as const
+
 /** Prices of what is bought ready by the piece, minor units: made up for the demo yard. */
 export const HARDWARE_MINOR: Readonly<Record<string, number>> = {
   [HINGE.item]: 189,
@@ -83,4 +86,5 @@ export const HARDWARE_MINOR: Readonly<Record<string, number>> = {
   [MAGNET.item]: 245,
   [CURTAIN_RAIL.item]: 1490,
   [TOOL_HOOK.item]: 390,
+  [PEG_HOOK.item]: 75,
 }

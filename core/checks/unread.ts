@@ -43,7 +43,7 @@ function told(why: Flaw['code'] | 'unread' | 'not-held', ids: readonly string[],
 }
 
 /** Ids of what a member needs judged; none where nothing is asked of it. */
-function asksFor(p: Part, m: Member): string[] {
+function asksFor(p: Part, m: Member, single: ReadonlySet<string>): string[] {
   const s = m.state
   const alone = m.totalN <= (1 + MORE) * newtons(partMassKg(p)) + MORE
   if (alone && (s.kind === 'idle' || s.kind === 'column')) return []
@@ -52,7 +52,8 @@ function asksFor(p: Part, m: Member): string[] {
   if (s.kind === 'column')
     return [`${p.stock.kind === 'sheet' ? 'upright' : 'buckling'} ${p.id}`, ...(actsAlong(m) ? [`along ${p.id}`] : [])]
   if (s.kind === 'strut') return [`along ${p.id}`]
-  if (s.kind === 'joined') return [`body ${s.body}`]
+  // Of a body of one piece nothing is fastened inside it: what holds it is asked for by itself.
+  if (s.kind === 'joined') return single.has(s.body) ? [] : [`body ${s.body}`]
   if (s.kind === 'idle') return [`idle ${p.id}`]
   return []
 }
@@ -97,12 +98,13 @@ export function unread(
     for (const judge of JUDGES[r.check] ?? []) for (const id of [...r.parts, ...r.covers]) judged.add(`${judge} ${id}`)
   }
   const open = new Set<string>()
+  const single = new Set(a.bodies.filter((b) => b.parts.length === 1).map((b) => b.id))
   const joints = new Map(a.joints.map((j) => [j.id, j]))
   for (const path of paths)
     for (const m of path.members.values()) {
       // What could not be computed has said so itself.
       if (m.state.kind === 'unknown') continue
-      for (const ask of asksFor(parts.get(m.part)!, m)) if (!judged.has(ask)) open.add(m.part)
+      for (const ask of asksFor(parts.get(m.part)!, m, single)) if (!judged.has(ask)) open.add(m.part)
     }
   for (const s of a.supports) {
     // Goods on a part are judged with the part; standing on the floor is judged as a foot.

@@ -4,6 +4,7 @@ import { bracketShelf } from './bracket-shelf/bracket-shelf.ts'
 import { ceilingPlatform } from './ceiling-platform/ceiling-platform.ts'
 import { ceilingRunners } from './ceiling-runners/ceiling-runners.ts'
 import { ledgerShelf } from './ledger-shelf/ledger-shelf.ts'
+import { pegboard } from './pegboard/pegboard.ts'
 import { postRack } from './post-rack/post-rack.ts'
 import { rodStack } from './rod-stack/rod-stack.ts'
 import { shelfUnit } from './shelf-unit/shelf-unit.ts'
@@ -24,4 +25,5 @@ export const FAMILIES: readonly AnyFamily[] = [
   ceilingPlatform,
   stripWall,
   boardRack,
+  pegboard,
 ]

@@ -70,7 +70,7 @@ const MOST_SHARING = 2
 /**
  * What lies on a row of arms lies on two of them, now here, now there: a stiff board, or short ones, rest on no more.
  */
-function onTwo(a: Assembly): Arrangement[] {
+export function onTwo(a: Assembly): Arrangement[] {
   const rows = a.bays.filter((b) => b.carriers.length > MOST_SHARING && b.items.length > 0)
   const most = Math.max(0, ...rows.map((b) => b.carriers.length - 1))
   return Array.from({ length: most }, (_, k) => {

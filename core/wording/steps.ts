@@ -410,6 +410,7 @@ export const MARKS: Record<string, string> = {
   'bottom-top': 'bottom, upper face',
   'strip-top': 'strip, upper edge',
   'arm-hole': 'holes for arms',
+  'batten-middle': 'middle of a batten',
   'plate-under': 'under top plate',
   'cleat-top': 'cleat top',
 }

@@ -21,9 +21,16 @@ async function ask() {
   loads.value = await useHeavy().safeLoads(toRaw(doc.project!), props.buildId)
   working.value = false
 }
+/** Places that are told by one number. */
+const NUMBERED: Record<string, (l: SafeLoad) => string> = {
+  place: (l) => `column ${l.name.column}, row ${l.name.row}`,
+  holder: (l) => `holder ${l.name.column}`,
+  hook: (l) => `hook ${l.name.column}`,
+  level: (l) => `level ${l.name.row}`,
+}
 const place = (l: SafeLoad) =>
-  l.name.code === 'place'
-    ? `column ${l.name.column}, row ${l.name.row}`
+  NUMBERED[l.name.code]
+    ? NUMBERED[l.name.code](l)
     : `shelf ${l.name.row}${l.bays.length === 1 && l.name.column > 1 ? `, opening ${l.name.column}` : ''}`
 /** Places that carry alike share a card on the screen; printed, each has its own label. */
 const cards = computed(() => {

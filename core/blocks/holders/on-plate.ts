@@ -1,9 +1,9 @@
 import type { Draft } from '../../assembly/draft.ts'
 import { TOOL_HOOK } from '../../catalogue/hardware.ts'
 import { setInHole, TILT_RAD } from '../arms/in-hole.ts'
-import { OUT, UP } from '../mounts/wall-fixing.ts'
 import { hookPlate, placePlate, type Hooked } from './frame.ts'
 import { PEG_UP } from './outline.ts'
+import { placeRatedHook } from './rated-hook.ts'
 import { board, placeTools, type Site } from './site.ts'
 
 /** Wood left behind a peg's hole, mm. */
@@ -38,7 +38,7 @@ export function onOnePlate(d: Draft, site: Site, hooked: Hooked) {
             tiltRad: TILT_RAD,
           }),
         )
-      : [toolHook(d, { id: `${h.id}-hook-${i}`, on: id, x, z, face })]
+      : [placeRatedHook(d, { hook: TOOL_HOOK, id: `${h.id}-hook-${i}`, on: id, x, z, face })]
     const one: Site = { ...site, xs: [x], h: { ...h, id: `${h.id}-${i}` } }
     placeTools(d, one, {
       carriers,
@@ -50,33 +50,4 @@ export function onOnePlate(d: Draft, site: Site, hooked: Hooked) {
     })
   })
   hookPlate(d, { ...hooked, plate, plateStock: board(plate, stock.grade) })
-}
-
-/** A bought hook, screwed to the face of a board: carries what its maker says. */
-function toolHook(d: Draft, k: { id: string; on: string; x: number; z: number; face: number }): string {
-  const { item, massKg, ratedN, wideMm, highMm, outMm } = TOOL_HOOK
-  d.square({
-    id: k.id,
-    role: 'hardware',
-    stock: { kind: 'bought', item, massKg, ratedN },
-    min: [k.x - wideMm / 2, k.face, k.z - highMm / 2],
-    size: [wideMm, outMm, highMm],
-    along: 'z',
-    across: 'x',
-  })
-  d.joint({ kind: 'screwed', near: k.id, far: k.on, fasteners: [] })
-  const body = `${k.id}-body`
-  d.body(body, [k.id], [])
-  // Held up and back by the screws of its plate.
-  for (const z of [k.z - highMm / 3, k.z + highMm / 3])
-    for (const push of [UP, OUT])
-      d.hold({
-        from: { body, through: k.id },
-        on: { kind: 'part', part: k.on },
-        contact: { min: [k.x, k.face, z], max: [k.x, k.face, z] },
-        push,
-        way: 'both',
-        via: 'hanging',
-      })
-  return k.id
 }

@@ -7,6 +7,7 @@ import { newGoods, type Goods } from '../../goods/goods.ts'
 import { inEquilibrium } from '../../loads/load-path.ts'
 import { METRIC, newtons } from '../../measure/units.ts'
 import type { BuildReading } from '../../project/read-build.ts'
+import { safeLoads } from '../../project/safe-load.ts'
 import { sayProblem } from '../../wording/problems.ts'
 import { sayIn } from '../../wording/say.ts'
 import { exampleContext } from '../example-context.ts'
@@ -108,6 +109,14 @@ describe('boards on arms', () => {
     const t = checkOf(conduit, 'tubes:tube')
     expectNear(t.capacity!, 200 / 1.67, 1e-9)
     expect(t.data.assumed).toBe(1)
+  })
+  it('is labelled with what two of its arms carry, however many there are', () => {
+    const settings = ctx().settings
+    const four = safeLoads({ settings }, read())[0]
+    const seven = safeLoads({ settings }, read({ apartMm: 400 }))[0]
+    expect(four.spreadKg).toBeGreaterThan(36)
+    // More arms beside them bear nothing of it; only the pair moves along the uprights.
+    expect(Math.abs(seven.spreadKg - four.spreadKg)).toBeLessThan(0.1 * four.spreadKg)
   })
   it('leaves sheets room below: the lowest arms over the tallest', () => {
     const sheet = newGoods({

@@ -1,0 +1,99 @@
+import { describe, expect, it } from '@jest/globals'
+import { expectNear } from '../../../test-support/near.ts'
+import { checkOf, readParams, tryParams } from '../../../test-support/read-params.ts'
+import { partMassKg } from '../../assembly/mass.ts'
+import { PEG_HOOK } from '../../catalogue/hardware.ts'
+import { newGoods, type Goods } from '../../goods/goods.ts'
+import { assumedTool } from '../../goods/tool.ts'
+import { inEquilibrium } from '../../loads/load-path.ts'
+import { METRIC, newtons } from '../../measure/units.ts'
+import type { BuildReading } from '../../project/read-build.ts'
+import { sayProblem } from '../../wording/problems.ts'
+import { sayIn } from '../../wording/say.ts'
+import { exampleContext } from '../example-context.ts'
+import type { ShapeContext } from '../family.ts'
+import { startingParams, type PegboardParams } from './parameters.ts'
+import { pegboard } from './pegboard.ts'
+
+const say = sayIn(METRIC)
+const tool = (over: Partial<Goods> = {}): Goods => {
+  const size = { acrossMm: 120, deepMm: 50, tallMm: 300 }
+  const item = newGoods({ id: 't', name: 'Square', kind: 'tool', count: 6, ...size, massKg: 1, ...over })
+  return { ...item, tool: { ...assumedTool(item, 'hook'), assumed: false, hangMm: 0.9 * item.tallMm } }
+}
+const ctx = (goods: Goods[] = [tool()], over: Partial<ShapeContext['space']> = {}): ShapeContext => {
+  const c = exampleContext(
+    'metric',
+    goods.map((item) => ({ item, count: item.count })),
+  )
+  return { ...c, space: { ...c.space, ...over } }
+}
+const read = (p: Partial<PegboardParams> = {}, c = ctx()): BuildReading =>
+  readParams(pegboard, { ...startingParams('metric'), ...p }, c)
+const problemOf = (p: Partial<PegboardParams> = {}, c = ctx()) =>
+  tryParams(pegboard, { ...startingParams('metric'), ...p }, c).problem
+
+describe('tools on a panel', () => {
+  const r = read()
+  const a = r.shaped.assembly
+  it('holds, each tool on a hook of its own, none over another or past its panel', () => {
+    expect(r.verdict.state).toBe('holds')
+    expect(a.bays).toHaveLength(6)
+    const items = a.bays.map((b) => b.items[0].box)
+    items.forEach((x, i) =>
+      items
+        .slice(i + 1)
+        .forEach((y) =>
+          expect([0, 2].some((k) => x.min[k] >= y.max[k] - 1e-6 || y.min[k] >= x.max[k] - 1e-6)).toBe(true),
+        ),
+    )
+    const panels = a.parts.filter((p) => p.role === 'back').map((p) => r.boxes.get(p.id)!)
+    for (const x of items) expect(panels.some((p) => x.min[0] >= p.min[0] && x.max[0] <= p.max[0])).toBe(true)
+  })
+  it('brings all weight to the studs, and what stands off pulls at the screws of the panel as statics says', () => {
+    expect(inEquilibrium(r.service)).toBe(true)
+    const onWall = a.supports.filter((s) => s.on.kind === 'wall')
+    const sum = (k: number) => onWall.reduce((n, s) => n + (r.service.reactions.get(s.id) ?? 0) * s.push[k], 0)
+    expectNear(sum(2), newtons(6 + r.massKg), 1e-6)
+    expect(Math.abs(sum(1))).toBeLessThan(1e-6)
+    const own = a.supports.filter((s) => 'body' in s.from && s.from.body === 'panel-0-body' && s.push[1] > 0.9)
+    const plane = r.boxes.get('panel-0')!.min[1]
+    const moment = own.reduce((n, s) => n + (r.service.reactions.get(s.id) ?? 0) * s.contact.min[2], 0)
+    const parts = a.parts.filter((p) => p.role === 'back' || p.role === 'hardware')
+    const turned =
+      a.bays.reduce((n, b) => n + newtons(1) * ((b.items[0].box.min[1] + b.items[0].box.max[1]) / 2 - plane), 0) +
+      parts.reduce((n, p) => n + newtons(partMassKg(p)) * (p.at.centre[1] - plane), 0)
+    // Goods press on their hooks, whose middles are where they are counted: within a few millimetres of their own.
+    expect(Math.abs(Math.abs(moment) - turned)).toBeLessThan(0.15 * turned)
+  })
+  it('a hook carries what its maker says, and no more', () => {
+    const c = checkOf(r, 'ratings:rating')
+    expectNear(c.demand!, newtons(1 + PEG_HOOK.massKg) * (r.design.loadsN / r.service.loadsN), 0.05)
+    const heavy = read({}, ctx([tool({ massKg: 6 })]))
+    expect(checkOf(heavy, 'ratings:rating').state).toBe('fails')
+  })
+  it('grows by panels, and what is larger than one is left out and said', () => {
+    const many = read({}, ctx([tool({ count: 40 })]))
+    expect(many.shaped.assembly.parts.filter((p) => p.role === 'back').length).toBeGreaterThan(1)
+    const wide = read({}, ctx([tool(), tool({ id: 'w', name: 'Wide', count: 1, acrossMm: 2000 })]))
+    expect(wide.shaped.unhoused).toEqual([{ goodsId: 'w', count: 1, why: 'no-place' }])
+  })
+  it('stands off the wall, on battens no further apart than asked', () => {
+    const z = a.stick.map((m) => m.zMm)
+    z.slice(1).forEach((v, i) => expect(v - z[i]).toBeLessThanOrEqual(407))
+    expect(r.boxes.get('panel-0')!.min[1]).toBe(38)
+  })
+  it.each([
+    ['no room behind it', { battenSection: '18x44mm' }, {}, null, undefined],
+    ['a panel larger than its sheet', { panelHighMm: 1300, panelWideMm: 1300 }, {}, 'panel-past-sheet', 'panelHighMm'],
+    ['panels past the wall', { panels: 6 }, {}, 'pegboard-past-wall', 'panels'],
+    ['one stud', {}, { studsMm: [400] }, 'battens-miss-studs', 'panels'],
+    ['an edge above the wall', { lowestMm: 2300 }, {}, 'pegboard-too-high', 'lowestMm'],
+    ['a thin wall', {}, { construction: { kind: 'thin' as const } }, 'no-wall-to-hang-on', undefined],
+  ])('with %s says so, or holds', (_n, p, over, code, field) => {
+    const problem = problemOf(p as Partial<PegboardParams>, ctx([tool()], over))
+    if (code === null) return expect(problem).toBeNull()
+    expect([problem!.code, problem!.field]).toEqual([code, field])
+    expect(sayProblem(problem!, say)).toMatch(/^[A-Z].*\.$/)
+  })
+})

@@ -1,0 +1,55 @@
+import { TOOL_HOOK } from '../../catalogue/hardware.ts'
+import type { Goods } from '../../goods/goods.ts'
+import { canHoldTie } from '../../room/room.ts'
+import { exampleContext } from '../example-context.ts'
+import { family, type ShapeContext } from '../family.ts'
+import { exampleTools } from '../strip-wall/strip-wall.ts'
+import { pegboardLevers, pegboardSavers } from './levers.ts'
+import { pegboardParams, startingParams, type PegboardParams } from './parameters.ts'
+import { shapePegboard } from './shape.ts'
+import { pegboardSteps } from './steps.ts'
+
+/** Heavier tools than this are too much for a hook in a hole, kg: product decision. */
+const LIGHT_KG = 4
+
+const light = (system: 'imperial' | 'metric'): ShapeContext['goods'] =>
+  exampleTools(system).filter(
+    (g) => (g.item.massKg ?? 0) <= 2.5 && g.item.deepMm <= TOOL_HOOK.outMm * 3 && g.item.tallMm <= 560,
+  )
+
+/** A panel with holes before battens on a wall: a bought hook for each tool. */
+export const pegboard = family<PegboardParams>({
+  id: 'pegboard',
+  hangs: true,
+  schema: pegboardParams,
+  start: (ctx) => startingParams(ctx.settings.yard),
+  shape: shapePegboard,
+  levers: (p) => pegboardLevers(p),
+  savers: (p) => pegboardSavers(p),
+  steps: (_p, shaped) => pegboardSteps(shaped),
+  propose(ctx) {
+    const fits = (g: Goods) => g.tool !== null && (g.massKg ?? 0) <= LIGHT_KG
+    if (ctx.goods.length === 0 || !canHoldTie(ctx.space.construction) || !ctx.goods.every((g) => fits(g.item)))
+      return []
+    return [startingParams(ctx.settings.yard)]
+  },
+  examples: () => [
+    {
+      name: 'hand tools, imperial',
+      params: startingParams('imperial'),
+      context: exampleContext('imperial', light('imperial')),
+    },
+    {
+      name: 'one high panel, battens close, metric',
+      params: {
+        ...startingParams('metric'),
+        panelWideMm: 1000,
+        panelHighMm: 1500,
+        battenEveryMm: 300,
+        wallScrews: 'two',
+        lowestMm: 600,
+      },
+      context: exampleContext('metric', light('metric')),
+    },
+  ],
+})

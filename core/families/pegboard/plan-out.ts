@@ -1,0 +1,193 @@
+import { unitsOf } from '../../assembly/settings.ts'
+import { piecesOnStuds } from '../../blocks/mounts/pieces-on-studs.ts'
+import type { Stretch } from '../../blocks/sizing/splice.ts'
+import { PEG_HOOK } from '../../catalogue/hardware.ts'
+import { findSection, type Section } from '../../catalogue/lumber.ts'
+import { findSheet, type Sheet } from '../../catalogue/sheets.ts'
+import type { Goods } from '../../goods/goods.ts'
+import { BODY } from '../../goods/person.ts'
+import { assumedTool } from '../../goods/tool.ts'
+import { bad, good, type Result } from '../../measure/result.ts'
+import { roundDown, roundNearest, roundUp } from '../../measure/rounding.ts'
+import { inches } from '../../measure/units.ts'
+import type { DimPen } from '../dim-pen.ts'
+import type { ShapeContext, Shaped } from '../family.ts'
+import { LIMITS, type PegboardParams } from './parameters.ts'
+
+export interface ReasonData {
+  'panel-quarter': object
+  'panels-tools': { things: number }
+  'panel-at-hand': object
+  'battens-usual': object
+  'panel-screws': object
+  'hook-play': object
+}
+export interface ProblemData {
+  'panel-past-sheet': { mm: number; mostMm: number }
+  'pegboard-past-wall': { mm: number; haveMm: number }
+  'battens-miss-studs': { count: number; from: number }
+  'batten-not-spliced': { mostMm: number }
+  'pegboard-too-high': { mm: number; mostMm: number }
+  'no-standoff': { mm: number; leastMm: number }
+  'no-hung-tools': object
+}
+
+/** A quarter of a sheet is what one person puts up; battens a foot and a third apart. Builders' usual. */
+const BATTENS_EVERY = inches(16)
+const PLAY = inches(1)
+const SCREWS_EVERY = inches(8)
+/** Room behind a panel for the backs of hooks, mm. */
+const STANDOFF_MM = 12
+/** Hooks sit on a grid of this, mm: the holes. */
+export const GRID_MM = inches(1)
+/** From the edges of a panel to the first hook, mm. */
+const EDGE_MM = 40
+
+/** A tool on its hook: x and z of the hook from the left end of the panels and their lower edge. */
+export interface Hung {
+  item: Goods
+  panel: number
+  x: number
+  z: number
+  hangMm: number
+}
+export interface Plan {
+  sheet: Sheet
+  batten: Section
+  panels: Stretch[]
+  highMm: number
+  lowestMm: number
+  lengthMm: number
+  /** Middles of the battens above the floor, and the pieces of each. */
+  battens: number[]
+  pieces: Stretch[]
+  screwsMm: number
+  hung: Hung[]
+}
+
+const hangs = (g: Goods): number => Math.min(g.tallMm, (g.tool ?? assumedTool(g)).hangMm)
+const grid = (mm: number): number => Math.ceil(mm / GRID_MM - 1e-9) * GRID_MM
+
+export function planOut(
+  p: PegboardParams,
+  ctx: ShapeContext,
+  pen: DimPen,
+): Result<{ plan: Plan; unhoused: Shaped['unhoused'] }> {
+  const units = unitsOf(ctx.settings)
+  const [sheet, batten] = [findSheet(p.sheet)!, findSection(p.battenSection)!]
+  if (batten.thicknessMm < STANDOFF_MM)
+    return bad('no-standoff', { mm: batten.thicknessMm, leastMm: STANDOFF_MM }, 'battenSection')
+  const trimmed = (mm: number) => mm - 2 * ctx.settings.sheetTrimMm
+  const half = (mm: number) => roundDown((trimmed(mm) - ctx.settings.kerfMm) / 2, units)
+  const size = (path: 'panelWideMm' | 'panelHighMm', code: string, mm: number) =>
+    pen.length({ path, code, min: 200, max: 2440 }, mm, { code: 'panel-quarter', terms: [] })
+  const wideMm = size('panelWideMm', 'panel-wide', half(sheet.lengthMm))
+  const highMm = size('panelHighMm', 'panel-high', half(sheet.widthMm))
+  const [long, short] = [Math.max(wideMm, highMm), Math.min(wideMm, highMm)]
+  if (long > trimmed(sheet.lengthMm))
+    return bad('panel-past-sheet', { mm: long, mostMm: trimmed(sheet.lengthMm) }, 'panelWideMm')
+  if (short > trimmed(sheet.widthMm))
+    return bad('panel-past-sheet', { mm: short, mostMm: trimmed(sheet.widthMm) }, 'panelHighMm')
+  const sideMm = pen.length({ path: 'sidePlayMm', code: 'tool-apart', min: 0, max: 100 }, roundNearest(PLAY, units), {
+    code: 'hook-play',
+    terms: [],
+  })
+
+  const tools = ctx.goods.flatMap((g) => Array.from({ length: g.count }, () => g.item))
+  const most = Math.min(LIMITS.panels, Math.floor(ctx.space.lengthMm / wideMm + 1e-9))
+  if (most < 1) return bad('pegboard-past-wall', { mm: wideMm, haveMm: ctx.space.lengthMm }, 'panelWideMm')
+  const tries = Array.from({ length: most }, (_, i) => i + 1)
+  const enough = tries.find((n) => hang(tools, { n, wideMm, highMm, sideMm }).left.size === 0) ?? most
+  const panels = pen.count({ path: 'panels', code: 'panels', min: 1, max: LIMITS.panels }, enough, {
+    code: 'panels-tools',
+    terms: [],
+    data: { things: tools.length },
+  })
+  const lengthMm = panels * wideMm
+  if (lengthMm > ctx.space.lengthMm)
+    return bad('pegboard-past-wall', { mm: lengthMm, haveMm: ctx.space.lengthMm }, 'panels')
+  const { hung, left } = hang(tools, { n: panels, wideMm, highMm, sideMm })
+  if (hung.length === 0) return bad('no-hung-tools')
+
+  // Its middle at the shoulder, its upper edge on the wall.
+  const wanted = BODY.shoulder * ctx.settings.personMm - highMm / 2
+  const lowestMm = pen.length(
+    { path: 'lowestMm', code: 'panel-lowest', min: 0, max: 2400 },
+    roundNearest(Math.max(0, Math.min(wanted, ctx.space.heightMm - highMm)), units),
+    { code: 'panel-at-hand', terms: [] },
+  )
+  if (lowestMm + highMm > ctx.space.heightMm)
+    return bad('pegboard-too-high', { mm: lowestMm + highMm, mostMm: ctx.space.heightMm }, 'lowestMm')
+  const everyMm = pen.length(
+    { path: 'battenEveryMm', code: 'battens-every', min: 150, max: 900 },
+    roundUp(BATTENS_EVERY, units),
+    {
+      code: 'battens-usual',
+      terms: [],
+    },
+  )
+  const screwsMm = pen.length(
+    { path: 'panelScrewsMm', code: 'panel-screws', min: 60, max: 400 },
+    roundUp(SCREWS_EVERY, units),
+    {
+      code: 'panel-screws',
+      terms: [],
+    },
+  )
+  const longest = Math.max(...ctx.boards(p.battenSection, false).map((b) => b.lengthMm - ctx.settings.squaringTrimMm))
+  const run = piecesOnStuds(ctx.space, lengthMm, longest)
+  if (!run) return bad('batten-not-spliced', { mostMm: longest }, 'panels')
+  if (run.poor) return bad('battens-miss-studs', run.poor, 'panels')
+  const [from, to] = [lowestMm + batten.widthMm / 2, lowestMm + highMm - batten.widthMm / 2]
+  const spans = Math.max(1, Math.ceil((to - from) / everyMm - 1e-9))
+  return good({
+    unhoused: [...left].map(([goodsId, count]) => ({ goodsId, count, why: 'no-place' })),
+    plan: {
+      sheet,
+      batten,
+      panels: Array.from({ length: panels }, (_, i) => ({ from: i * wideMm, to: (i + 1) * wideMm })),
+      highMm,
+      lowestMm,
+      lengthMm,
+      battens: Array.from({ length: spans + 1 }, (_, i) => from + ((to - from) * i) / spans),
+      pieces: run.pieces,
+      screwsMm,
+      hung,
+    },
+  })
+}
+
+/** Tools in rows from the upper left on, the longest first, each on a hook of the grid; none over another. */
+function hang(
+  tools: readonly Goods[],
+  { n, wideMm, highMm, sideMm }: { n: number; wideMm: number; highMm: number; sideMm: number },
+): { hung: Hung[]; left: Map<string, number> } {
+  const hung: Hung[] = []
+  const left = new Map<string, number>()
+  const heavy = (g: Goods) => (g.often === 'daily' ? 1 : 0)
+  let queue = [...tools].sort((a, b) => heavy(b) - heavy(a) || b.tallMm - a.tallMm)
+  for (let panel = 0; panel < n; panel++) {
+    let top = highMm - EDGE_MM
+    while (queue.length > 0 && top > EDGE_MM) {
+      let x = panel * wideMm + EDGE_MM
+      let rowMm = 0
+      const rest: Goods[] = []
+      for (const g of queue) {
+        const fits = x + g.acrossMm <= (panel + 1) * wideMm - EDGE_MM && g.tallMm <= top - EDGE_MM
+        if (!fits || (rowMm > 0 && g.tallMm > rowMm)) {
+          rest.push(g)
+          continue
+        }
+        rowMm = Math.max(rowMm, g.tallMm)
+        const hook = panel * wideMm + grid(x + g.acrossMm / 2 - panel * wideMm)
+        hung.push({ item: g, panel, x: hook, z: top - (g.tallMm - hangs(g)) - PEG_HOOK.highMm / 2, hangMm: hangs(g) })
+        x = hook + g.acrossMm / 2 + sideMm
+      }
+      if (rowMm === 0) break
+      queue = rest
+      top -= grid(rowMm + sideMm)
+    }
+  }
+  for (const g of queue) left.set(g.id, (left.get(g.id) ?? 0) + 1)
+  return { hung, left }
+}
