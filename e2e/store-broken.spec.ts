@@ -99,7 +99,7 @@ const WAYS: { name: string; init?: () => void; damage?: () => Promise<void>; say
       new Promise<void>((done) => {
         const drop = indexedDB.deleteDatabase('tack-loft')
         drop.onsuccess = () => {
-          const open = indexedDB.open('tack-loft', 50)
+          const open = indexedDB.open('tack-loft', 60)
           open.onsuccess = () => {
             open.result.close()
             done()

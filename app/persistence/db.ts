@@ -27,8 +27,10 @@ export interface StoredPlan {
 }
 const STORE_NAME = 'tack-loft'
 
-/** Of the store's layout; the browser counts ten times as fast. */
-const LAYOUT = 5
+/** Of the store's layout; the browser counts ten times as fast. A new form of project is a new layout: it is brought up. */
+const LAYOUT = 6
+/** The form of project this layout keeps. */
+export const FORM = 6
 export const NATIVE_VERSION = 10 * LAYOUT
 
 export class LoftDb extends Dexie {
@@ -50,7 +52,8 @@ export class LoftDb extends Dexie {
       await upToDate(tx)
       await tx.table('plans').clear()
     })
-    this.version(LAYOUT).stores({ ballast: 'n' }).upgrade(historiesAsEdits)
+    this.version(5).stores({ ballast: 'n' }).upgrade(historiesAsEdits)
+    this.version(LAYOUT).upgrade(upToDate)
   }
 }
 
