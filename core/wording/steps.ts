@@ -410,7 +410,7 @@ export const MARKS: Record<string, string> = {
   'bottom-top': 'bottom, upper face',
   'strip-top': 'strip, upper edge',
   'arm-hole': 'holes for arms',
-  'batten-middle': 'middle of a batten',
+  'batten-middle': 'batten',
   'plate-under': 'under top plate',
   'cleat-top': 'cleat top',
 }

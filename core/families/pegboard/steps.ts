@@ -38,7 +38,7 @@ export function pegboardSteps({ assembly: a }: Shaped): Step[] {
       data: { count: panels.length, screws },
       parts: idsOf(panels),
       on: idsOf(battens),
-      cautions: ['sheet-two', 'screws'],
+      cautions: ['screws'],
       hold: { code: 'panel-flat' },
     }),
     step({

@@ -47,7 +47,7 @@ const steps: StepWordsFor<StepData> = {
   'panels-on': {
     title: 'Panels on the battens',
     text: (d) =>
-      `${plural(d.count, 'panel')}, holes bored on the bench through a template with ${plural(d.screws, 'screw')} in all into the battens: the middle row first, then outwards. Screw heads flush, not sunk.`,
+      `${plural(d.count, 'panel')}, holes bored on the bench through a template, ${plural(d.screws, 'screw')} in all into the battens, the middle row first, then outwards. Screw heads flush, not sunk.`,
   },
   'hooks-in': {
     title: 'Hooks',
