@@ -11,7 +11,7 @@ export interface Loaded {
 
 /**
  * Runs the checks with the goods as they are drawn, and those that read what passes through the build again for every
- * other arrangement: of each result the worst stays, and says which arrangement it is of.
+ * other arrangement: of each result the worst stays, says which arrangement it is of, and covers what all of them did.
  */
 export function inEveryArrangement(
   checks: readonly AnyCheck[],
@@ -26,8 +26,10 @@ export function inEveryArrangement(
     for (const l of others)
       for (const r of check.run({ ...context, ...l })) {
         const known = results.get(r.id)
-        if (!known || urgency(r) > urgency(known) + WORSE)
-          results.set(r.id, { ...r, data: { ...r.data, arranged: l.code } })
+        const worse = !known || urgency(r) > urgency(known) + WORSE
+        const kept = worse ? { ...r, data: { ...r.data, arranged: l.code } } : known
+        // What an arrangement loads has been judged in it, and is no worse than what is shown.
+        results.set(r.id, { ...kept, covers: [...new Set([...(known?.covers ?? []), ...r.covers])] })
       }
     return [...results.values()]
   })

@@ -70,13 +70,20 @@ function behind(s: Strips, fromMm: number, toMm: number): { row: number; from: n
   return 'clear'
 }
 
-/** Steps in which a lower end is moved down to where it can lean: past one strip at most. */
-const MOST_STEPS = 20
+/** Steps in which a lower end is moved down to where it can lean: to the next strip at most, the furthest there is. */
+const MOST_STEPS = 70
+
+/** Strips on battens have nothing behind a lower edge but other strips: between battens there is air. */
+export const leansOnStrips = (s: Pick<Strips, 'backMm'>): boolean => s.backMm > 0
 
 /** The lower end of a frame with its pad or its strip behind that, no higher than asked for. mm */
 export function footOver(s: Strips, wantedMm: number, padMm: number): number {
+  const poor = (foot: number) => {
+    const what = behind(s, foot, foot + padMm)
+    return what === 'edge' || (what === 'clear' && leansOnStrips(s))
+  }
   let foot = wantedMm
-  for (let i = 0; i < MOST_STEPS && behind(s, foot, foot + padMm) === 'edge'; i++) foot -= LEAST_LEAN_MM
+  for (let i = 0; i < MOST_STEPS && poor(foot); i++) foot -= LEAST_LEAN_MM
   return foot
 }
 
@@ -111,7 +118,7 @@ function hookHolder(d: Draft, h: Hooked, { upper, lower, parts, padMm }: Wood): 
   d.screw(cleat, upper, screwsAlong(h.wideMm), 'side', t, deep(upper))
   const lean = behind(s, h.leanMm, h.leanMm + padMm)
   const made = [cleat]
-  if (lean === 'clear') {
+  if (lean === 'clear' && !leansOnStrips(s)) {
     const pad = `${h.id}-pad`
     d.square({
       id: pad,
@@ -147,6 +154,8 @@ interface Lean {
 
 /** The lower edge leans on the wall by its pad, or on the strip behind it, at both ends. */
 function leans(d: Draft, h: Hooked, { body, lower, pad, lean }: Lean) {
+  // Nothing to lean on is told: as a holder that nothing holds.
+  if (!pad && !lean) return
   const { strips: s } = h
   const from = { body, through: pad ?? lower }
   const low = d.box(pad ?? lower)

@@ -1,11 +1,11 @@
-import type { Strips } from '../../blocks/holders/frame.ts'
+import { leansOnStrips, type Strips } from '../../blocks/holders/frame.ts'
 import { outlineOf, type HolderStock, type Outline } from '../../blocks/holders/outline.ts'
 import { clearFor, type HolderSize } from '../../blocks/holders/sizes.ts'
 import { BODY } from '../../goods/person.ts'
 
 /*
  * Where holders hang: what is used daily at the hand, what is heavy under the shoulder, what is seldom used above and
- * below; each as far left as it goes without lying over another.
+ * below; each as far left as it goes without lying over another. On battens the lowest strip is only leaned on.
  */
 
 /** One holder before it has a place. */
@@ -75,7 +75,7 @@ export function layOut(
     const seldom = w.size.item.often === 'seldom' ? -1 : 1
     const rows = strips.rows
       .map((r, i) => ({ i, off: Math.abs(r.topMm - target) }))
-      .filter((r) => w.row === 0 || r.i === w.row - 1)
+      .filter((r) => (w.row === 0 || r.i === w.row - 1) && (r.i > 0 || !leansOnStrips(strips)))
       .sort((a, b) => seldom * (a.off - b.off) || a.i - b.i)
     let found: Hung | null = null
     for (const { i } of rows) {

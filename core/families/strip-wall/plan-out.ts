@@ -116,7 +116,9 @@ export function planOut(
   if (!piecesOnStuds(ctx.space, ctx.space.lengthMm, most)) return bad('strip-not-spliced', { mostMm: most }, 'lengthMm')
   const limit = p.lengthMm ?? (p.follow === 'wall' ? ctx.space.lengthMm : Math.min(WITHIN_MM, ctx.space.lengthMm))
   const deepest = Math.max(0, ...list.map((w) => underOf(wall, w)))
-  const start = roundNearest(Math.max(LOWEST, Math.min(deepest, reachMm(ctx.settings.personMm))), units)
+  const hooked = Math.max(LOWEST, Math.min(deepest, reachMm(ctx.settings.personMm)))
+  // The lowest strip on battens is only leaned on.
+  const start = roundNearest(Math.max(widthMm, hooked - (onBattens ? riseMm : 0)), units)
   const found = fewestRows(wall, p.lowestMm ?? start, p.lowestMm === null, limit)
   const lowestMm = pen.length({ path: 'lowestMm', code: 'strip-lowest', min: 250, max: 2600 }, found.lowestMm, {
     code: found.lowestMm > start ? 'lowest-hand' : 'lowest-longest',
@@ -217,10 +219,10 @@ function layOn(w: Wall, lengthMm: number, { lowestMm, rows }: Heights) {
 }
 
 /** How far the lowest point of what hangs, wood or tool, is under the upper edge of its strip, mm. */
-function underOf({ stock, strip }: Wall, w: Wanted): number {
+function underOf({ stock, strip, riseMm }: Wall, w: Wanted): number {
   const topMm = 5000
-  const strips: Strips = { ...strip, rows: [{ topMm, pieces: [] }] }
-  return topMm - outlineOf({ ...w, strips, row: 0, stock }).lowMm
+  const strips: Strips = { ...strip, rows: [topMm - riseMm, topMm].map((mm) => ({ topMm: mm, pieces: [] })) }
+  return topMm - outlineOf({ ...w, strips, row: 1, stock }).lowMm
 }
 
 /**

@@ -306,6 +306,12 @@ describe('strips', () => {
     const b = read({ mount: 'battens' }, rated)
     expect(b.verdict.state).toBe('holds')
     for (const x of b.shaped.assembly.anchors) expect(x.part).toMatch(/^batten/)
+    // Between battens there is air: what leans does so on a strip, never on a wall it does not reach.
+    const leaning = b.shaped.assembly.supports.filter((s) => 'body' in s.from && s.push[1] > 0.9 && s.way === 'push')
+    expect(leaning.length).toBeGreaterThan(0)
+    for (const s of leaning) expect(s.on).toMatchObject({ kind: 'part', part: expect.stringMatching(/^strip/) })
+    const all = read({ mount: 'battens' }, { ...ctx(TABLE, masonry), settings: rated.settings })
+    expect(all.checks.find((x) => x.id === 'unread:build')!.state).toBe('holds')
     expect(checkOf(read({ mount: 'battens' }, c), 'anchors:build').state).toBe('unknown')
   })
   it.each([

@@ -140,7 +140,7 @@ export const stripWall = family<StripWallParams>({
       params: {
         ...startingParams('metric'),
         mount: 'battens',
-        holders: [{ tool: 'slotted-rail-metric', held: 'shelf', row: 1 }],
+        holders: [{ tool: 'slotted-rail-metric', held: 'shelf', row: 2 }],
       },
       context: onMasonry(context('metric', ['slotted-rail', 'hook', 'clamp-bar'])),
     },
