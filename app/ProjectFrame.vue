@@ -319,7 +319,7 @@ const keepAsNew = async () =>
 }
 .count {
   position: absolute;
-  top: calc(50% - 24px);
+  top: calc(50% - 31px);
   right: 4px;
   min-width: 18px;
   text-align: center;

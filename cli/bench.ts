@@ -1,4 +1,6 @@
-import { exampleContext, exampleGoods } from '../core/families/example-context.ts'
+import { exampleContext, exampleGoods, smallTins } from '../core/families/example-context.ts'
+import { cabinet } from '../core/families/reused-cabinets/reused-cabinets.ts'
+import { exampleTools } from '../core/families/strip-wall/strip-wall.ts'
 import { findFamily } from '../core/families/registry.ts'
 import { analyse, edgeStrips } from '../core/loads/analyse.ts'
 import { METHODS } from '../core/mechanics/methods/all.ts'
@@ -100,3 +102,31 @@ line(
   time(20, () => void remedies(project, heavy, link)),
   `(${remedies(project, heavy, link).length} found)`,
 )
+
+/** A build of an example, with one of its parameters changed a little each time. */
+function reread(name: string, id: string, over: object, given: ReturnType<typeof exampleContext>) {
+  const kind = findFamily(id)!
+  const own = newBuild({
+    id: 'b',
+    name,
+    family: id,
+    params: { ...(kind.start(given) as object), ...over } as Build['params'],
+    wallId: 'w',
+  })
+  const once = readWith(kind, own, given)
+  if (!once.ok) throw new Error(JSON.stringify(once.problem))
+  let play = 12
+  for (const look of ['as-drawn', 'everywhere'] as const)
+    line(
+      `re-read ${name} (${once.reading.shaped.assembly.parts.length} parts), ${look}`,
+      16,
+      time(20, () => {
+        play = play === 12 ? 13 : 12
+        readWith(kind, { ...own, params: { ...own.params, sidePlayMm: play } }, given, undefined, look)
+      }),
+    )
+}
+const small = exampleContext('metric', [smallTins('metric')], 9000)
+const cabinets = Array.from({ length: 12 }, (_, i) => cabinet(400 + 50 * (i % 5), 720, { shelves: 1, front: 'left' }))
+reread('12 reused cabinets', 'reused-cabinets', { cabinets }, small)
+reread('the holders of 11 kinds of tool', 'strip-wall', {}, exampleContext('metric', exampleTools('metric')))

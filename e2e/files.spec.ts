@@ -1,5 +1,5 @@
 import { readFileSync } from 'node:fs'
-import { expect, openDemo, saved, station, test } from './helpers.ts'
+import { DEMOS, expect, openDemo, saved, station, test } from './helpers.ts'
 
 const file = (name: string, text: string) => ({ name, mimeType: 'application/json', buffer: Buffer.from(text) })
 
@@ -19,11 +19,11 @@ test('a damaged or newer file is explained, and nothing stored is lost', async (
   await expect(page.getByRole('alert')).toContainText('the file has -9')
   await choose('newer.json', demo.replace(/"version": \d+/, '"version": 99'))
   await expect(page.getByRole('alert')).toContainText('newer version')
-  await expect(page.locator('.box')).toHaveCount(2)
+  await expect(page.locator('.box')).toHaveCount(DEMOS)
   await choose('good.json', demo)
-  await expect(page.locator('.box')).toHaveCount(3)
+  await expect(page.locator('.box')).toHaveCount(DEMOS + 1)
   await page.reload()
-  await expect(page.locator('.box')).toHaveCount(3)
+  await expect(page.locator('.box')).toHaveCount(DEMOS + 1)
 })
 
 test('a project goes out as a file and comes back the same; binning has a way back', async ({ page }) => {
@@ -37,9 +37,9 @@ test('a project goes out as a file and comes back the same; binning has a way ba
   )
   await page.getByRole('link', { name: 'All projects' }).click()
   await page.getByRole('button', { name: /^Bin Beekeeper/ }).click()
-  await expect(page.locator('.box')).toHaveCount(1)
+  await expect(page.locator('.box')).toHaveCount(DEMOS - 1)
   await page.getByRole('button', { name: /^Take back/ }).click()
-  await expect(page.locator('.box')).toHaveCount(2)
+  await expect(page.locator('.box')).toHaveCount(DEMOS)
 })
 
 test('two tabs keep both changes', async ({ page, context }) => {

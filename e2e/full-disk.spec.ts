@@ -3,7 +3,7 @@ import { spawnSync } from 'node:child_process'
 import { mkdirSync, mkdtempSync, rmSync, writeFileSync } from 'node:fs'
 import { tmpdir } from 'node:os'
 import { join } from 'node:path'
-import { expect, test } from './helpers.ts'
+import { DEMOS, expect, test } from './helpers.ts'
 
 /*
  * A disk that is really full: the browser's profile lies on a small file system of its own. Where the machine allows no
@@ -122,7 +122,7 @@ for (const looks of [true, false])
         await has(page, 'before', ...during, 'waiting', 'after')
         // The demo projects lay beside it, in no tab: they are there as well.
         await page.getByRole('link', { name: 'All projects' }).click()
-        await expect(page.locator('.box')).toHaveCount(3)
+        await expect(page.locator('.box')).toHaveCount(DEMOS + 1)
         await page
           .getByRole('button', { name: /On a small disk/ })
           .first()

@@ -26,6 +26,9 @@ export async function station(page: Page, name: string) {
   await expect(link).toHaveAttribute('aria-current', 'page')
 }
 
+/** Projects that lie on the shelf at the first visit. */
+export const DEMOS = 3
+
 export async function openDemo(page: Page) {
   await page.goto('/')
   await page

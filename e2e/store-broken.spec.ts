@@ -1,5 +1,5 @@
 import type { Page } from '@playwright/test'
-import { expect, startEmpty, test } from './helpers.ts'
+import { DEMOS, expect, startEmpty, test } from './helpers.ts'
 
 /**
  * Ways a browser's store can be broken before the application opens; `damage` runs on a store that has the demo in it.
@@ -152,7 +152,7 @@ for (const way of WAYS)
   test(`no blank page and no empty shelf without a word when ${way.name}`, async ({ page, context }) => {
     if (way.damage) {
       await shelfOf(page)
-      await expect(page.locator('.box')).toHaveCount(2)
+      await expect(page.locator('.box')).toHaveCount(DEMOS)
       await page.goto('/health')
       await page.evaluate(way.damage)
     }
@@ -186,7 +186,7 @@ test('a damaged project can be taken out as it is, and what was in memory moves 
   page,
 }) => {
   await shelfOf(page)
-  await expect(page.locator('.box')).toHaveCount(2)
+  await expect(page.locator('.box')).toHaveCount(DEMOS)
   await page.evaluate(put('projects', { id: 'bad', rev: 3, doc: { format: 'tackloft', version: 5, name: 'Bent' } }))
   await page.reload()
   const download = page.waitForEvent('download')

@@ -23,12 +23,16 @@ export interface PlayedCut {
   frees: string[]
   leavesMm: number
   care: string[]
+  /** The blade leans: what it parts overlaps, each as wide over its long point as told. */
+  tiltRad?: number
 }
 /** A board or sheet as it is bought, and what is to come out of it. A board lies along x. */
 export interface RawStock {
   id: string
   w: number
   h: number
+  /** How thick it is, where a blade may lean in it. */
+  t?: number
   pieces: { label: string; w: number; h: number }[]
   /** Raw edges no piece may keep: both ways of a sheet that is trimmed, the first end of a board that is squared. */
   fresh: { low: number; high: number; ways: ('x' | 'y')[] }
@@ -73,15 +77,18 @@ export function play(stocks: readonly RawStock[], cuts: readonly PlayedCut[], ke
     const trims = c.kind === 'trim' || c.kind === 'square'
     const set = trims ? [c.atMm + kerf - low, high - c.atMm] : [c.atMm - low]
     if (!set.some((v) => near(v, c.settingMm))) say(`set to ${c.settingMm}, which is not where it is cut`)
+    // A leaning blade comes out on the other face nearer by what it leans over; its kerf is wider there.
+    const t = stocks.find((s) => s.id === c.on)?.t ?? 0
+    const from = c.tiltRad ? c.atMm - t * Math.tan(c.tiltRad) + kerf / Math.cos(c.tiltRad) : c.atMm + kerf
     const sides = (
       [
         [low, c.atMm],
-        [c.atMm + kerf, high],
+        [from, high],
       ] as const
     ).flatMap(([a, z]) =>
       z - a <= 1e-6 ? [] : [c.way === 'x' ? { ...box, x: a, w: z - a } : { ...box, y: a, h: z - a }],
     )
-    const stays = trims ? Math.max(...sides.map((b) => (c.way === 'x' ? b.w : b.h))) : Math.max(0, high - c.atMm - kerf)
+    const stays = trims ? Math.max(...sides.map((b) => (c.way === 'x' ? b.w : b.h))) : Math.max(0, high - from)
     if (!near(stays, c.leavesMm)) say(`leaves ${stays}, not ${c.leavesMm}`)
     for (const label of c.frees) {
       const p = wanted.get(label)

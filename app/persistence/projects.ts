@@ -226,6 +226,7 @@ export async function firstVisit(): Promise<void> {
 export async function addDemos(newId: () => string): Promise<void> {
   for (const load of [
     () => import('../../demo/potter.tackloft.json'),
+    () => import('../../demo/boats.tackloft.json'),
     () => import('../../demo/beekeeper.tackloft.json'),
   ]) {
     const read = readProject(JSON.stringify((await load()).default))

@@ -6,21 +6,19 @@ import { METRIC } from '../../core/measure/units.ts'
 import { procureBill, type Procurement } from '../../core/project/plan.ts'
 import type { Build, Project } from '../../core/project/project.ts'
 import type { Problem } from '../../core/measure/result.ts'
+import { readingsOf, roomPlan, shapeProblem, type BuildOutcome } from '../../core/project/read-build.ts'
 import {
   type deeperLook,
   leftOpen,
-  readBuild,
   readBuilds,
-  readingsOf,
-  roomPlan,
   withDeeperLook,
-  type BuildOutcome,
   type KeptReadings,
-} from '../../core/project/read-build.ts'
+} from '../../core/project/read-builds.ts'
 import { solidsOf } from '../../core/clearance/placing.ts'
 import { frameInRoom, inReach, surroundingsOf } from '../../core/project/room-checks.ts'
 import { sayIn } from '../../core/wording/say.ts'
 import { callback, startLong, useHeavy } from '../composables/heavy.ts'
+import { useHurry } from '../composables/hurry.ts'
 import { keepPlan, loadPlan } from '../persistence/projects.ts'
 import { useDocument } from './document.ts'
 
@@ -36,7 +34,10 @@ export const useReadings = defineStore('readings', () => {
   const units = computed(() => (doc.project ? unitsOf(doc.project.settings) : METRIC))
   const say = computed(() => sayIn(units.value))
   const kept: KeptReadings = new Map()
-  const atOnce = computed(() => (doc.project ? readBuilds(toRaw(doc.project), kept) : []))
+  const hurried = useHurry(() => doc.project)
+  const atOnce = computed(() =>
+    doc.project ? readBuilds(toRaw(doc.project), kept, hurried.value ? 'as-drawn' : 'everywhere') : [],
+  )
   /** What the worker found out about a crowded room, beside the readings it belongs to. */
   const deeper = shallowRef<{ of: BuildOutcome[]; seen: ReturnType<typeof deeperLook> } | null>(null)
   const outcomes = computed(() =>
@@ -75,8 +76,7 @@ export const useReadings = defineStore('readings', () => {
   }
   /** Why a changed build could not be shaped; null when it can. */
   function tryBuild(build: Build): Problem | null {
-    const r = doc.project && readBuild(doc.project, build)
-    return r && !r.ok ? r.problem : null
+    return doc.project && shapeProblem(doc.project, build)
   }
 
   const procurement = shallowRef<Procurement | null>(null)

@@ -23,8 +23,17 @@ export const stock = z.discriminatedUnion('kind', [
   }),
   /** Of the catalogue and sold by length or by area: a curtain, a strap. Hangs as it is put, carries nothing else. */
   z.object({ kind: z.literal('soft'), soft: z.string() }),
-  /** Already there and never cut: a salvaged cabinet. */
-  z.object({ kind: z.literal('existing'), name: z.string(), massKg: z.number().min(0) }),
+  /**
+   * Already there and never cut: a salvaged cabinet. What screws find in it, as a sheet of the catalogue that holds no
+   * better; and what may lie in and on it, by whoever knows it, N: nought while nobody does.
+   */
+  z.object({
+    kind: z.literal('existing'),
+    name: z.string(),
+    massKg: z.number().min(0),
+    like: z.string().optional(),
+    ratedN: z.number().min(0).optional(),
+  }),
 ])
 export type Stock = z.infer<typeof stock>
 
@@ -86,6 +95,15 @@ export const machining = z.discriminatedUnion('kind', [
     depthMm: z.number(),
   }),
   z.object({ kind: z.literal('cutout'), ...spot, lengthMm: z.number(), widthMm: z.number() }),
+  /** Not through: a mortise, or the inside of what was there already. */
+  z.object({
+    kind: z.literal('recess'),
+    face,
+    ...spot,
+    lengthMm: z.number(),
+    widthMm: z.number(),
+    depthMm: z.number(),
+  }),
   z.object({ kind: z.literal('corner'), radiusMm: z.number(), at: z.enum(['all', 'front']) }),
   /** Cut over size by this much and scribed to what it meets. */
   z.object({ kind: z.literal('scribe'), edge: z.enum(['low', 'high', 'start', 'end']), allowanceMm: z.number() }),
@@ -120,6 +138,10 @@ export const ROLES = [
   'flange',
   'batten',
   'divider',
+  'joist',
+  'nogging',
+  'filler',
+  'block',
 ] as const
 
 export const part = z.object({

@@ -271,8 +271,8 @@ export function draft(system: UnitSystem) {
       }
     },
 
-    /** Any other joint: where it is follows from where its pieces meet. */
-    joint: (j: Omit<Joint, 'id' | 'at'>): string => fix({ ...j, at: meet(j.near, j.far).at }),
+    /** Any other joint: in the middle of where its pieces meet, unless said otherwise. */
+    joint: (j: Omit<Joint, 'id' | 'at'> & { at?: Vec3 }): string => fix({ ...j, at: j.at ?? meet(j.near, j.far).at }),
     /** @returns the anchor's id */
     anchor(x: Omit<Anchor, 'id'>): string {
       const id = `a${a.anchors.length + 1}`

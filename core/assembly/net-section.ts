@@ -44,6 +44,7 @@ function takenBy(m: Machining, p: Part): { from: number; to: number; deepMm: num
   }
   if (m.kind === 'hole') return across(m.offMm - m.diameterMm / 2, m.offMm + m.diameterMm / 2, m.depthMm ?? t)
   if (m.kind === 'cutout') return across(m.offMm, m.offMm + m.widthMm, t)
+  if (m.kind === 'recess') return across(m.offMm, m.offMm + m.widthMm, m.depthMm)
   if (m.kind === 'notch') return m.edge === 'low' ? across(0, m.depthMm, t) : across(w - m.depthMm, w, t)
   return null
 }
@@ -80,7 +81,7 @@ export function netModulus(p: Part, depthMm: number): number {
 
 /** How far along a piece one piece of work reaches, mm. */
 const longOf = (m: Machining): number =>
-  m.kind === 'hole' ? m.diameterMm : m.kind === 'cutout' || m.kind === 'notch' ? m.lengthMm : 0
+  m.kind === 'hole' ? m.diameterMm : m.kind === 'cutout' || m.kind === 'recess' || m.kind === 'notch' ? m.lengthMm : 0
 
 /** What holes and the like in one line along a sheet leave of its length, where that is least: it bends across there. */
 export function netAcross(p: Part): number {

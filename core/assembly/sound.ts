@@ -74,7 +74,8 @@ export function misplaced(a: Assembly): Flaw[] {
     const reaches = square
       ? shared !== null && Math.min(...boxSize(shared)) > GAP_MM
       : !into && penetration(turnedBox(p), turnedBox(q)) > GAP_MM
-    const beside = shared !== null && norm(sub(mid(shared.min, shared.max), j.at)) > GAP_MM
+    // A hinge sits where it was put.
+    const beside = j.kind !== 'hinged' && shared !== null && norm(sub(mid(shared.min, shared.max), j.at)) > GAP_MM
     if (off(p.id, j.at) || off(q.id, j.at) || reaches || beside) apart(j.id)
   }
   const joints = new Map(a.joints.map((j) => [j.id, j]))

@@ -16,6 +16,7 @@ function turnedOver(m: Machining, widthMm: number): Machining {
       return faced.stopped ? { ...faced, offMm: widthMm - faced.offMm } : faced
     case 'groove':
     case 'cutout':
+    case 'recess':
       return { ...faced, offMm: widthMm - faced.offMm - faced.widthMm }
     case 'hole':
     case 'row':

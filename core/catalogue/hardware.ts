@@ -78,6 +78,32 @@ export const TOOL_HOOK = {
 /** A hook that goes into the holes of a panel and is kept there by its back; what its maker says it holds. mm, kg, N. */
 export const PEG_HOOK = { item: 'pegboard hook', massKg: 0.04, ratedN: 45, wideMm: 12, highMm: 42, outMm: 60 } as const
 
+/** A hanger for the end of a joist: how high a joist it is for, and what its maker says it carries. mm, kg, N. */
+export interface JoistHanger {
+  item: string
+  highMm: number
+  massKg: number
+  ratedN: number
+}
+/**
+ * Product decision: about two thirds of what makers publish for hangers of 1 mm steel with all their nails; the rating of
+ * what is bought counts.
+ */
+export const JOIST_HANGERS: readonly JoistHanger[] = [
+  { item: 'joist hanger, to 4 in (100 mm)', highMm: 102, massKg: 0.15, ratedN: 1800 },
+  { item: 'joist hanger, to 6 in (150 mm)', highMm: 152, massKg: 0.22, ratedN: 2600 },
+  { item: 'joist hanger, to 8 in (200 mm)', highMm: 203, massKg: 0.3, ratedN: 3200 },
+  { item: 'joist hanger, to 12 in (300 mm)', highMm: 305, massKg: 0.45, ratedN: 3900 },
+]
+/** How far a joist lies in its hanger, and how thick that is below it, mm. */
+export const HANGER_SEAT_MM = 50
+export const HANGER_STEEL_MM = 2
+export const hangerFor = (highMm: number): JoistHanger =>
+  JOIST_HANGERS.find((h) => h.highMm >= highMm) ?? JOIST_HANGERS[JOIST_HANGERS.length - 1]
+
+/** Pressed on the end of a tube, so that nobody meets its edge; what keeps it there holds many times itself. mm, kg, N. */
+export const END_CAP = { item: 'end cap for a tube', massKg: 0.015, ratedN: 10, longMm: 8, overMm: 3 } as const
+
 /** Prices of what is bought ready by the piece, minor units: made up for the demo yard. */
 export const HARDWARE_MINOR: Readonly<Record<string, number>> = {
   [HINGE.item]: 189,
@@ -87,4 +113,9 @@ export const HARDWARE_MINOR: Readonly<Record<string, number>> = {
   [CURTAIN_RAIL.item]: 1490,
   [TOOL_HOOK.item]: 390,
   [PEG_HOOK.item]: 75,
+  [END_CAP.item]: 35,
+  [JOIST_HANGERS[0].item]: 165,
+  [JOIST_HANGERS[1].item]: 210,
+  [JOIST_HANGERS[2].item]: 285,
+  [JOIST_HANGERS[3].item]: 420,
 }

@@ -10,6 +10,7 @@ import { floorBearing } from './floor.ts'
 import { heaviestLift, tiltUp } from './handling.ts'
 import { housings, joints } from './joints.ts'
 import { ledge } from './ledge.ts'
+import { leaning } from './leaning.ts'
 import { lying } from './lying.ts'
 import { bending, edgeStrip, sag, shear } from './members.ts'
 import { postBuckling, uprights } from './posts.ts'
@@ -41,6 +42,7 @@ export const CHECKS: readonly AnyCheck[] = [
   tubes,
   sag,
   damp,
+  leaning,
   joints,
   splitting,
   housings,

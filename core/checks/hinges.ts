@@ -96,7 +96,9 @@ export const hinges = defineCheck({
   reads: ['assembly', 'parts', 'design', 'method'],
   run: (c): CheckResult[] =>
     c.assembly.motions.flatMap((m) => {
-      const body = m.kind === 'swing' ? c.assembly.bodies.find((b) => b.parts.includes(m.parts[0])) : undefined
+      // Leaves that came with what was there are of its rating.
+      const own = c.parts.get(m.parts[0])?.stock.kind === 'existing'
+      const body = m.kind === 'swing' && !own ? c.assembly.bodies.find((b) => b.parts.includes(m.parts[0])) : undefined
       return body ? [ofLeaf(m, body, c)] : []
     }),
 })

@@ -65,6 +65,8 @@ export const ledge = defineCheck({
     for (const s of assembly.supports) {
       const p = 'part' in s.from ? parts.get(s.from.part)! : undefined
       if (!p || s.on.kind !== 'part' || s.steadies || s.push[2] < 0.9 || !isFlat(p)) continue
+      // What bends of a bought piece its maker has seen to.
+      if (p.stock.kind === 'bought' && p.stock.ratedN !== undefined) continue
       holders.set(p.id, (holders.get(p.id) ?? new Set()).add(s.on.part))
     }
     let worst: { p: Part; l: Ledge; may: NonNullable<ReturnType<typeof mayBear>> } | null = null

@@ -1,7 +1,7 @@
 import type { Bay, Motion, Part } from '../assembly/assembly.ts'
 import { movedPart, movedPoint, movedWay, opens, partly } from '../assembly/moved.ts'
 import { profileBox } from '../assembly/part-box.ts'
-import { boxOverlap, boxUnion, extents, penetration, type Box, type TurnedBox } from '../geometry/box.ts'
+import { boxUnion, extents, penetration, type Box, type TurnedBox } from '../geometry/box.ts'
 import { mid, sub } from '../geometry/vec.ts'
 import { defineCheck, measured, type CheckResult } from './check.ts'
 
@@ -30,6 +30,30 @@ const boxed = (b: Box): TurnedBox => ({
   size: sub(b.max, b.min),
 })
 
+/** Whether boxes share more than they do when they touch: what is in them shares no more. */
+const reaches = (a: Box, b: Box): boolean =>
+  [0, 1, 2].every((i) => Math.min(a.max[i], b.max[i]) - Math.max(a.min[i], b.min[i]) > TOUCH_MM)
+
+/** What moves, and what stands in it, a share of its way on. */
+function thereOf(m: Motion, share: number, moving: readonly Part[], carried: readonly Thing[]): Thing[] {
+  const there = partly(m, share)
+  return [
+    ...moving.map((p) => thing(p.id, profileBox(movedPart(there, p)))),
+    ...carried.map(({ id, solid }) =>
+      thing(id, {
+        ...solid,
+        centre: movedPoint(there, solid.centre),
+        along: movedWay(there, solid.along),
+        across: movedWay(there, solid.across),
+      }),
+    ),
+  ]
+}
+
+/** Shares of a way at which it turns a corner: between them all goes straight, and no further than at these. */
+const cornersOf = (m: Motion): number[] | null =>
+  m.kind === 'swing' ? null : m.kind === 'slide' ? [0, 1] : m.by.map((_v, i) => (i + 1) / m.by.length).concat(0)
+
 /** How deep what moves, and what stands in it, reaches into the worst of what stands still, and what that is. */
 function worstOnTheWay(
   m: Motion,
@@ -38,26 +62,22 @@ function worstOnTheWay(
   others: readonly Thing[],
 ): { id: string; mm: number } {
   let worst = { id: '', mm: 0 }
-  for (let i = 0; i <= STEPS; i++) {
-    const there = partly(m, i / STEPS)
-    const here = [
-      ...moving.map((p) => thing(p.id, profileBox(movedPart(there, p)))),
-      ...carried.map(({ id, solid }) =>
-        thing(id, {
-          ...solid,
-          centre: movedPoint(there, solid.centre),
-          along: movedWay(there, solid.along),
-          across: movedWay(there, solid.across),
-        }),
-      ),
-    ]
-    // Most lies nowhere near.
+  const steps = Array.from({ length: STEPS + 1 }, (_, i) => i / STEPS)
+  const corners = cornersOf(m)
+  const around = (shares: readonly number[]) =>
+    boxUnion(shares.flatMap((x) => thereOf(m, x, moving, carried).map((t) => t.around)))
+  // Most of the build lies nowhere near.
+  const whole = corners && around(corners)
+  const near = whole ? others.filter((o) => reaches(whole, o.around)) : others
+  if (near.length === 0) return worst
+  for (const share of steps) {
+    const here = thereOf(m, share, moving, carried)
     const all = boxUnion(here.map((x) => x.around))
-    for (const o of others) {
-      if (!boxOverlap(all, o.around)) continue
-      for (const { solid, around } of here) {
-        if (!boxOverlap(around, o.around)) continue
-        const mm = penetration(solid, o.solid)
+    for (const o of near) {
+      if (!reaches(all, o.around)) continue
+      for (const { solid, around: round } of here) {
+        if (!reaches(round, o.around)) continue
+        const mm = penetration(solid, o.solid, worst.mm)
         if (mm > worst.mm) worst = { id: o.id, mm }
       }
     }

@@ -65,8 +65,10 @@ export const postBuckling = defineCheck({
   reads: ['assembly', 'parts', 'boxes', 'alike', 'design', 'settings', 'method'],
   run({ assembly, parts, boxes, alike, design, settings, method }): CheckResult[] {
     const hung = new Map<string, Support[]>()
+    // What lies in a notch bears on one side of its post: it is off the middle like what is fastened to a face.
+    const seats = new Set(assembly.joints.flatMap((j) => (j.kind === 'notched' ? [j.id] : [])))
     for (const s of assembly.supports) {
-      if (s.on.kind !== 'part' || s.via !== 'fasteners') continue
+      if (s.on.kind !== 'part' || (s.via !== 'fasteners' && !(s.joint !== null && seats.has(s.joint)))) continue
       const list = hung.get(s.on.part)
       if (list) list.push(s)
       else hung.set(s.on.part, [s])

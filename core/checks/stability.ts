@@ -1,4 +1,4 @@
-import type { Assembly, Motion } from '../assembly/assembly.ts'
+import type { Assembly, Motion, Support } from '../assembly/assembly.ts'
 import { massCentre, partMassKg } from '../assembly/mass.ts'
 import { movedPoint, opens } from '../assembly/moved.ts'
 import { wholeBox } from '../assembly/part-box.ts'
@@ -65,9 +65,12 @@ function openedWeights(a: Assembly): { self: Weight[]; goods: Weight[] } | null 
   }
 }
 
+/** A part of the build stands there, or several as one; goods on the floor do not count. */
+const isFoot = (s: Support): boolean => s.on.kind === 'floor' && !('bay' in s.from)
+
 /** Edges of what stands on the floor. */
 function feet(a: Assembly): { back: number; front: number; left: number; right: number } {
-  const standing = a.supports.filter((s) => s.on.kind === 'floor' && 'part' in s.from).map((s) => s.contact)
+  const standing = a.supports.filter(isFoot).map((s) => s.contact)
   const b = boxUnion(standing)
   return { back: b.min[1], front: b.max[1], left: b.min[0], right: b.max[0] }
 }
@@ -99,7 +102,7 @@ export const slenderness = defineCheck({
   id: 'slenderness',
   reads: ['assembly', 'boxes', 'settings'],
   run({ assembly, boxes, settings }): CheckResult[] {
-    if (!assembly.supports.some((s) => s.on.kind === 'floor' && 'part' in s.from)) return []
+    if (!assembly.supports.some(isFoot)) return []
     const { back, front, left, right } = feet(assembly)
     const deep = Math.min(front - back, right - left)
     const high = wholeBox(boxes).max[2]
@@ -141,7 +144,7 @@ export const tipOver = defineCheck({
   id: 'tip-over',
   reads: ['assembly', 'boxes', 'settings', 'method', 'goods'],
   run({ assembly, boxes, settings, method, goods }): CheckResult[] {
-    if (!assembly.supports.some((s) => s.on.kind === 'floor' && 'part' in s.from)) return []
+    if (!assembly.supports.some(isFoot)) return []
     const { front, left, right } = feet(assembly)
     const self = selfWeights(assembly)
     const goodsIn = goodsWeights(assembly)

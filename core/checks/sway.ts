@@ -1,3 +1,4 @@
+import { fastenersIn } from '../assembly/fasteners-in.ts'
 import type { Joint, Part } from '../assembly/assembly.ts'
 import { wholeBox } from '../assembly/part-box.ts'
 import { findGrade, findSection } from '../catalogue/lumber.ts'
@@ -142,7 +143,7 @@ function backs(c: Given, way: Way): { found: Back[]; unknown: Part[] } {
     })
     const places = rows.map((j) => j.at[way])
     const apart = Math.max(...places) - Math.min(...places)
-    const n = Math.min(...rows.map((j) => j.fasteners.reduce((s, f) => s + f.count, 0)))
+    const n = Math.min(...rows.map((j) => fastenersIn([j])))
     if (rows.length < 2 || apart < CLOSES_FROM_MM || n < 2) continue
     const ones = rows.map((j) => oneFastener(j, j.fasteners[0], c.parts, c.boxes, c)?.value ?? null)
     if (ones.some((x) => x === null)) {

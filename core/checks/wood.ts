@@ -3,12 +3,13 @@ import { findGrade } from '../catalogue/lumber.ts'
 import { findSheet } from '../catalogue/sheets.ts'
 import type { Wood } from '../mechanics/methods/method.ts'
 
-/** What a part is made of, as the methods of design see it; null for what is bought or was there already. */
+/** What a part is made of, as the methods of design see it; null for what is bought, or was there and nobody knows. */
 export const woodOf = (p: Part): Wood | null => {
   if (p.stock.kind === 'board') {
     const grade = findGrade(p.stock.grade)
     return grade ? { kind: 'lumber', grade } : null
   }
-  const sheet = p.stock.kind === 'sheet' ? findSheet(p.stock.sheet) : undefined
+  const id = p.stock.kind === 'sheet' ? p.stock.sheet : p.stock.kind === 'existing' ? p.stock.like : undefined
+  const sheet = id === undefined ? undefined : findSheet(id)
   return sheet ? { kind: 'sheet', sheet } : null
 }

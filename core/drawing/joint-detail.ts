@@ -1,3 +1,4 @@
+import { fastenersIn } from '../assembly/fasteners-in.ts'
 import type { Anchor, Assembly, Joint, Part } from '../assembly/assembly.ts'
 import { turnedBox } from '../assembly/part-box.ts'
 import { findScrew, headMm, type Screw } from '../catalogue/fasteners.ts'
@@ -444,7 +445,7 @@ export function fastenerArrows(a: Assembly, joints: readonly Joint[]): FastenerA
   const byId = new Map(a.parts.map((p) => [p.id, p]))
   return joints.flatMap((j): FastenerArrow[] => {
     const [near, far] = [byId.get(j.near), byId.get(j.far)]
-    const count = j.fasteners.reduce((n, f) => n + f.count, 0)
+    const count = fastenersIn([j])
     if (!near || !far || count === 0) return []
     const box = turnedBox(near)
     const { way } = parting(box, turnedBox(far))

@@ -46,6 +46,8 @@ function taken(m: Machining, p: Part): number {
       return m.lengthMm * m.depthMm * t
     case 'cutout':
       return m.lengthMm * m.widthMm * t
+    case 'recess':
+      return m.lengthMm * m.widthMm * m.depthMm
     case 'bevel':
       return ((t * t * Math.tan(m.angleRad)) / 2) * l
     case 'mitre': {

@@ -50,6 +50,8 @@ function takenBy(m: Machining, p: Part): Taken[] {
           [0, t],
         ],
       ]
+    case 'recess':
+      return [[[m.atMm, m.atMm + m.lengthMm], [m.offMm, m.offMm + m.widthMm], deep(m.depthMm, m.face)]]
     default:
       return []
   }

@@ -52,6 +52,7 @@ function figureOf(
     case 'notch':
       return [rect(m.atMm, m.edge === 'low' ? 0 : w - m.depthMm, m.lengthMm, m.depthMm)]
     case 'cutout':
+    case 'recess':
       return [rect(m.atMm, m.offMm, m.lengthMm, m.widthMm)]
     case 'hole':
       return [round(at, m.atMm, m.offMm, m.diameterMm)]

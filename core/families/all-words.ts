@@ -3,7 +3,9 @@ import { boardRackWords } from './board-rack/words.ts'
 import { ceilingPlatformWords } from './ceiling-platform/words.ts'
 import { ceilingRunnersWords } from './ceiling-runners/words.ts'
 import { ledgerShelfWords } from './ledger-shelf/words.ts'
+import { loftDeckWords } from './loft-deck/words.ts'
 import { pegboardWords } from './pegboard/words.ts'
+import { reusedCabinetsWords } from './reused-cabinets/words.ts'
 import { stripWallWords } from './strip-wall/words.ts'
 
 /** What is said of each kind of build that has its words in its own folder. */
@@ -12,6 +14,8 @@ export const KIND_WORDS: Readonly<Record<string, KindWords>> = {
   'ceiling-platform': ceilingPlatformWords,
   'ceiling-runners': ceilingRunnersWords,
   'ledger-shelf': ledgerShelfWords,
+  'loft-deck': loftDeckWords,
   pegboard: pegboardWords,
+  'reused-cabinets': reusedCabinetsWords,
   'strip-wall': stripWallWords,
 }

@@ -4,8 +4,10 @@ import { bracketShelf } from './bracket-shelf/bracket-shelf.ts'
 import { ceilingPlatform } from './ceiling-platform/ceiling-platform.ts'
 import { ceilingRunners } from './ceiling-runners/ceiling-runners.ts'
 import { ledgerShelf } from './ledger-shelf/ledger-shelf.ts'
+import { loftDeck } from './loft-deck/loft-deck.ts'
 import { pegboard } from './pegboard/pegboard.ts'
 import { postRack } from './post-rack/post-rack.ts'
+import { reusedCabinets } from './reused-cabinets/reused-cabinets.ts'
 import { rodStack } from './rod-stack/rod-stack.ts'
 import { shelfUnit } from './shelf-unit/shelf-unit.ts'
 import { stripWall } from './strip-wall/strip-wall.ts'
@@ -26,4 +28,6 @@ export const FAMILIES: readonly AnyFamily[] = [
   stripWall,
   boardRack,
   pegboard,
+  reusedCabinets,
+  loftDeck,
 ]

@@ -66,7 +66,7 @@ export interface Choice {
 
 /** A field of the things in a list: a measure, a count or a choice. */
 export type ListField = { key: string; code: string } & (
-  | { quantity: 'length' | 'count'; min: number; max: number }
+  | { quantity: 'length' | 'count' | 'mass'; min: number; max: number }
   | {
       options: readonly string[]
       /** Of options that are things of the person, by their ids. */ names?: Record<string, string>
@@ -103,8 +103,11 @@ export interface Lever<P> {
 
 export interface Family<P> {
   id: string
-  /** Hangs on the wall or from the ceiling: what stands below takes none of its length, nor it of theirs. */
-  hangs: boolean
+  /**
+   * Hangs on the wall or from the ceiling: what stands below takes none of its length, nor it of theirs. A function where
+   * that depends on its parameters.
+   */
+  hangs: boolean | ((params: P) => boolean)
   schema: z.ZodType<P>
   /** One step for each older form of the parameters, the first from the first: their version is one more. */
   upgrades?: readonly ((raw: Raw) => Raw)[]
@@ -125,8 +128,9 @@ export interface Family<P> {
 export type Raw = Record<string, unknown>
 
 /** A family whose parameters are only known to itself. */
-export interface AnyFamily extends Family<unknown> {
+export interface AnyFamily extends Omit<Family<unknown>, 'hangs'> {
   version: number
+  hangs(params: unknown): boolean
   /** Parameters stored in an older form, in the present one. */
   upgrade(raw: Raw, from: number): Raw
 }
@@ -156,7 +160,11 @@ export function family<P>(f: Family<P>): AnyFamily {
   }
   return {
     id: f.id,
-    hangs: f.hangs,
+    hangs: (raw) => {
+      if (typeof f.hangs !== 'function') return f.hangs
+      const read = parse(raw)
+      return read.ok && f.hangs(read.value)
+    },
     schema: f.schema,
     version: (f.upgrades?.length ?? 0) + 1,
     upgrade: (raw, from) => (f.upgrades ?? []).slice(from - 1).reduce((r, step) => step(r), raw),

@@ -38,6 +38,13 @@ export const standing = (level: Level, opening: number, backMm: number, topMm: n
       },
     }))
 
+/** Things that found no place, counted by kind. */
+export function withoutPlace(left: readonly Goods[]): Shaped['unhoused'] {
+  const counts = new Map<string, number>()
+  for (const g of left) counts.set(g.id, (counts.get(g.id) ?? 0) + 1)
+  return [...counts].map(([goodsId, count]) => ({ goodsId, count, why: 'no-place' }))
+}
+
 export interface Level {
   /** The floor, or a shelf. */
   floor: boolean

@@ -48,16 +48,20 @@ export function boxOverlap(a: Box, b: Box, slack = 0): Box | null {
   return { min, max }
 }
 
-/** The axis on which two boxes meet: the one along which they share least. */
+/** Shares of two axes that differ by less are alike, mm. */
+const ALIKE_MM = 1e-6
+
+/**
+ * The axis on which two boxes meet: the one along which they share least; where they share as much of two, as in a notch
+ * as deep as its board is thick, the one along which neither is long.
+ */
 export function meetingAxis(a: Box, b: Box): 0 | 1 | 2 {
+  const shared = (i: number) => Math.min(a.max[i], b.max[i]) - Math.max(a.min[i], b.min[i])
+  const long = (i: number) => Math.max(a.max[i] - a.min[i], b.max[i] - b.min[i])
   let axis: 0 | 1 | 2 = 0
-  let least = Infinity
-  for (const i of [0, 1, 2] as const) {
-    const shared = Math.min(a.max[i], b.max[i]) - Math.max(a.min[i], b.min[i])
-    if (shared < least) {
-      least = shared
-      axis = i
-    }
+  for (const i of [1, 2] as const) {
+    const more = shared(i) - shared(axis)
+    if (more < -ALIKE_MM || (more <= ALIKE_MM && long(i) < long(axis))) axis = i
   }
   return axis
 }
@@ -112,28 +116,73 @@ export function extents(b: TurnedBox): Box {
 /**
  * How deep two turned boxes reach into each other, mm: the least push that would part them; 0 or less when they do not.
  * Separating-axis test over the faces of both and the ways their edges cross.
+ * @param enough once they are known to reach no deeper than this, any figure up to it is given
  */
-export function penetration(a: TurnedBox, b: TurnedBox): number {
+export function penetration(a: TurnedBox, b: TurnedBox, enough = -Infinity): number {
+  if (!a.outline && !b.outline) return penetrationOfBricks(a, b, enough)
   let most = -Infinity
-  for (const p of convexPieces(a)) for (const q of convexPieces(b)) most = Math.max(most, penetrationOfTwo(p, q))
+  for (const p of convexPieces(a))
+    for (const q of convexPieces(b)) most = Math.max(most, penetrationOfTwo(p, q, Math.max(most, enough)))
   return most
 }
 
-function penetrationOfTwo(a: TurnedBox, b: TurnedBox): number {
-  const waysOf = (x: TurnedBox) => [...edgeWays(x), thirdAxis(x)]
-  // An edge's own way looks out of a face of a rectangle; in another outline what is square to it does.
+/** Two rectangular boxes: half their reach along each axis, and how far apart their middles are along it. */
+function penetrationOfBricks(a: TurnedBox, b: TurnedBox, enough: number): number {
+  const [axesA, axesB] = [axesOf(a), axesOf(b)]
+  const apart = sub(b.centre, a.centre)
+  const reach = (axes: readonly Vec3[], size: Vec3, n: Vec3) =>
+    (Math.abs(dot(axes[0], n)) * size[0] + Math.abs(dot(axes[1], n)) * size[1] + Math.abs(dot(axes[2], n)) * size[2]) /
+    2
+  const along = (n: Vec3) => reach(axesA, a.size, n) + reach(axesB, b.size, n) - Math.abs(dot(apart, n))
+  return leastAlong([...axesA, ...axesB], axesA, axesB, along, enough)
+}
+
+/** The least of what two bodies share along the ways out of their faces and those across two of their edges. */
+function leastAlong(
+  faces: readonly Vec3[],
+  edgesA: readonly Vec3[],
+  edgesB: readonly Vec3[],
+  along: (n: Vec3) => number,
+  enough: number,
+): number {
+  let least = Infinity
+  for (const n of faces) {
+    least = Math.min(least, along(n))
+    if (least <= enough) return least
+  }
+  for (const p of edgesA)
+    for (const q of edgesB) {
+      const n = cross(p, q)
+      const length = Math.hypot(n[0], n[1], n[2])
+      if (length < PARALLEL) continue
+      least = Math.min(least, along(n) / length)
+      if (least <= enough) return least
+    }
+  return least
+}
+/** Unit vectors whose cross product is shorter than this run the same way. */
+const PARALLEL = 1e-9
+const axesOf = (b: TurnedBox): readonly [Vec3, Vec3, Vec3] => [b.along, b.across, thirdAxis(b)]
+
+/** Two prisms of any outline. An edge's own way looks out of a face of a rectangle; in another outline what is square to it does. */
+function penetrationOfTwo(a: TurnedBox, b: TurnedBox, enough: number): number {
+  const edgesOf = (x: TurnedBox) => [...edgeWays(x), thirdAxis(x)]
   const facesOf = (x: TurnedBox) => [...edgeWays(x).map((e) => cross(thirdAxis(x), e)), thirdAxis(x)]
   const [cornersA, cornersB] = [corners(a), corners(b)]
-  let least = Infinity
-  const tryAxis = (n: Vec3) => {
-    const length = Math.hypot(...n)
-    if (length < 1e-9) return
-    const u = scale(n, 1 / length)
-    const [p, q] = [cornersA.map((c) => dot(c, u)), cornersB.map((c) => dot(c, u))]
-    least = Math.min(least, Math.max(...p) - Math.min(...q), Math.max(...q) - Math.min(...p))
+  const along = (n: Vec3) => {
+    const [p, q] = [spanOf(cornersA, n), spanOf(cornersB, n)]
+    return Math.min(p.hi - q.lo, q.hi - p.lo)
   }
-  facesOf(a).forEach(tryAxis)
-  facesOf(b).forEach(tryAxis)
-  for (const p of waysOf(a)) for (const q of waysOf(b)) tryAxis(cross(p, q))
-  return least
+  return leastAlong([...facesOf(a), ...facesOf(b)], edgesOf(a), edgesOf(b), along, enough)
+}
+
+/** From where to where corners reach along a way. */
+function spanOf(points: readonly Vec3[], n: Vec3): { lo: number; hi: number } {
+  let [lo, hi] = [Infinity, -Infinity]
+  for (const p of points) {
+    const at = dot(p, n)
+    if (at < lo) lo = at
+    if (at > hi) hi = at
+  }
+  return { lo, hi }
 }

@@ -1,6 +1,6 @@
 import { describe, expect, it } from '@jest/globals'
 import fc from 'fast-check'
-import { boxOverlap, boxUnion, corners, extents, penetration, type TurnedBox } from './box.ts'
+import { boxOverlap, boxUnion, corners, extents, meetingAxis, penetration, type TurnedBox } from './box.ts'
 import { hull } from './hull.ts'
 import { cross, dot, norm, unit, type Vec3 } from './vec.ts'
 
@@ -48,6 +48,14 @@ describe('boxes', () => {
   })
 })
 
+describe('the axis on which boxes meet', () => {
+  it('is that along which they share least, and of two alike the one neither is long along', () => {
+    const at = (min: [number, number, number], max: [number, number, number]) => ({ min, max })
+    expect(meetingAxis(at([0, 0, 0], [100, 40, 90]), at([20, 40, 0], [60, 80, 90]))).toBe(1)
+    // A rail along x in a notch of an upright as thick as itself: bolted through y.
+    expect(meetingAxis(at([0, 0, 900], [2400, 40, 1100]), at([0, 0, 0], [40, 100, 1100]))).toBe(1)
+  })
+})
 describe('penetration', () => {
   it('is the least push that parts square boxes', () => {
     expect(penetration(square([0, 0, 0], [10, 10, 10]), square([8, 0, 0], [10, 10, 10]))).toBeCloseTo(2, 9)

@@ -28,6 +28,9 @@ describe('one-line entry', () => {
     ['extractor 24 x 24 x 44, 90 lb', { count: 1, kind: 'equipment' }],
     ['2 syrup drum 23 dia x 35 at 480 lb each', { count: 2, kind: 'drum', name: 'syrup drum' }],
     ['4 boxes of jars 300mm x 40cm x 12, 9kg', { count: 4, kind: 'box', name: 'boxes of jars' }],
+    ['2 crate of jars 12x8x7 11 lb', { count: 2, kind: 'box', massKg: expect.closeTo(4.9895, 3) }],
+    ['5 tin 100mm x 100mm x 120mm 1.5kg each', { count: 5, massKg: 1.5 }],
+    ['1 case 16 x 24 x 12" 30 lb', { count: 1, tallMm: expect.closeTo(304.8, 6), massKg: expect.closeTo(13.608, 3) }],
     ['3 thing 1 by 2 by 3', { count: 3, kind: 'other', massKg: null }],
     ["1 cabinet 2' x 1' 6\" x 30", { count: 1, kind: 'other' }],
   ])('reads %s', (text, expected) => expect(line(text)).toMatchObject({ ok: true, value: expected }))

@@ -72,6 +72,9 @@ export function parseSizes(text: string, system: UnitSystem): Result<Sizes> {
   return good({ acrossMm, deepMm, tallMm })
 }
 
+/** A mass after the sizes that nothing parts from them: `300 x 200 x 180 5 kg`. A fraction before its unit could be of the size. */
+const MASS_AT_END = /(?<=\d(?:mm|cm|m|in|ft|["'])?)\s+(\d+(?:\.\d+)?\s*(?:kgs?|g|lbs?|oz|pounds?)\b.*)$/i
+
 /**
  * Reads a line as one says it: `12 tote 16 1/2 x 24 x 12 1/2, 14kg`: count, thing, across x deep x tall, mass of one.
  * The count may be missing (one), the mass too (not weighed yet); `31 dia x 20` is a round thing. Fails with
@@ -86,7 +89,9 @@ export function parseGoodsLine(line: string, system: UnitSystem, id: string): Re
   if (count < 1 || count > GOODS_LIMITS.maxCount) return bad('count', { count, max: GOODS_LIMITS.maxCount }, 'count')
   const name = head[2].trim()
 
-  const [sizes, ...after] = head[3].split(/\s*[,;]\s*(?!\d{1,2}(?:\s*(?:m|cm)\b))|\s+(?:at|each|@)\s+/i)
+  const [sizes, ...after] = head[3]
+    .replace(MASS_AT_END, ', $1')
+    .split(/\s*[,;]\s*(?!\d{1,2}(?:\s*(?:m|cm)\b))|\s+(?:at|each|@)\s+/i)
   const size = parseSizes(sizes, system)
   if (!size.ok) return size
 

@@ -4,7 +4,8 @@ import { sayCheck } from '../wording/checks.ts'
 import { sayIn } from '../wording/say.ts'
 import { METRIC } from '../measure/units.ts'
 import { readProject } from './file.ts'
-import { deeperLook, leftOpen, readBuilds, readingsOf, withDeeperLook } from './read-build.ts'
+import { readingsOf } from './read-build.ts'
+import { deeperLook, leftOpen, readBuilds, withDeeperLook } from './read-builds.ts'
 import type { Project } from './project.ts'
 
 const demo = (): Project => {

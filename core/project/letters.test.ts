@@ -5,7 +5,9 @@ import { replan } from '../takeoff/replan.ts'
 import { procureProject } from './plan.ts'
 import { readProject } from './file.ts'
 import type { Project } from './project.ts'
-import { addLetters, lettersOf, priceBook, readBuilds, readingsOf } from './read-build.ts'
+import { priceBook, readingsOf } from './read-build.ts'
+import { readBuilds } from './read-builds.ts'
+import { addLetters, lettersOf } from './letters.ts'
 
 const demo = (): Project => {
   const r = readProject(readFileSync('demo/beekeeper.tackloft.json', 'utf8'))

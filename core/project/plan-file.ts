@@ -4,7 +4,8 @@ import { z } from '../measure/schema.ts'
 import { boardLaid, sheetLaid } from '../takeoff/sawing.ts'
 import { procureProject } from './plan.ts'
 import type { Project } from './project.ts'
-import { readBuilds, readingsOf } from './read-build.ts'
+import { readingsOf } from './read-build.ts'
+import { readBuilds } from './read-builds.ts'
 
 /* The whole plan of a project as plain JSON: what `npm run -s plan` prints. Lengths mm, masses kg, forces N, money minor units. */
 

@@ -1,3 +1,4 @@
+import { fastenersIn } from '../assembly/fasteners-in.ts'
 import type { Assembly } from '../assembly/assembly.ts'
 import { lengthStock } from '../assembly/identical.ts'
 import { findSection } from '../catalogue/lumber.ts'
@@ -39,13 +40,14 @@ export function cutKey(p: Priced, readings: Pick<BuildReading, 'pieces'>[]): str
     prices,
     p.onHand,
   )
-  return fingerprint(
-    JSON.stringify(
-      [...boardJobs(lines, p.settings, prices, p.onHand), ...sheetJobs(lines, p.settings, prices, p.onHand)].map(
-        (j) => j.instance,
-      ),
-    ),
+  const boards = boardJobs(lines, p.settings, prices, p.onHand)
+  const sheets = sheetJobs(lines, p.settings, prices, p.onHand)
+  // Kept plans of strips from before a slanting rip was told are none of these.
+  const slants = boards.flatMap((j) =>
+    Object.entries(j.lines).flatMap(([id, { slantRad }]) => (slantRad === undefined ? [] : [[id, slantRad]])),
   )
+  const asked = [...boards, ...sheets].map((j) => j.instance)
+  return fingerprint(JSON.stringify(slants.length > 0 ? [...asked, slants] : asked))
 }
 
 /** What is bought and how it is cut for some builds, from a new plan. Heavy: runs in a worker. */
@@ -161,5 +163,4 @@ function shares(
 }
 
 const countFasteners = (a: Assembly): number =>
-  a.joints.reduce((n, j) => n + j.fasteners.reduce((m, f) => m + f.count, 0), 0) +
-  a.anchors.reduce((n, x) => n + (x.fastener ? x.count : 0), 0)
+  fastenersIn(a.joints) + a.anchors.reduce((n, x) => n + (x.fastener ? x.count : 0), 0)

@@ -3,9 +3,9 @@ import { readFileSync, readdirSync } from 'node:fs'
 import { z } from '../measure/schema.ts'
 import { sayIn } from '../wording/say.ts'
 import { sayProblem } from '../wording/problems.ts'
-import { METRIC } from '../measure/units.ts'
+import { IMPERIAL, METRIC } from '../measure/units.ts'
 import { exampleGoods } from '../families/example-context.ts'
-import { findFamily } from '../families/registry.ts'
+import { allFamilies, findFamily } from '../families/registry.ts'
 import { planCuts } from '../takeoff/cut-plan.ts'
 import { boardJobs, sheetJobs, stripsOf } from '../takeoff/instances.ts'
 import { purchases } from '../takeoff/purchases.ts'
@@ -13,12 +13,14 @@ import { verifyBoards, verifySheets } from '../cutting/verify.ts'
 import { planBoardsGreedy } from '../cutting/boards-greedy.ts'
 import { planSheetsGreedy } from '../cutting/sheets-greedy.ts'
 import { readProject, writeProject } from './file.ts'
+import { cutKey } from './plan.ts'
 import { planFile, planProject } from './plan-file.ts'
 import { newGoods } from '../goods/goods.ts'
 import { newBuild } from './new-build.ts'
 import { newProject, PROJECT_VERSION, projectSchema, type Build, type Project } from './project.ts'
-import { nextOffset, propose, withoutHome } from './proposals.ts'
-import { contextOf, priceBook, readBuild, readBuilds, readingsOf } from './read-build.ts'
+import { nextOffset, propose, startOf, withoutHome } from './proposals.ts'
+import { contextOf, priceBook, readBuild, readingsOf } from './read-build.ts'
+import { readBuilds } from './read-builds.ts'
 import { compare } from './compare.ts'
 import { remedies } from './remedies.ts'
 import { safeLoads } from './safe-load.ts'
@@ -224,10 +226,40 @@ describe('proposals', () => {
     const [r] = readingsOf(readBuilds(p))
     expect(nextOffset(p, 'wall-1')).toBeGreaterThan(Math.max(...[...r.boxes.values()].map((b) => b.max[0])))
   })
+  it('begins any kind somebody chooses, or says why it cannot stand there', () => {
+    const p = withRack(6, 12)
+    const given = { id: 'b9', wallId: 'wall-1', offsetMm: 0, goods: p.builds[0].goods }
+    const began = allFamilies().map((f) => ({ id: f.id, got: startOf(p, f.id, given)! }))
+    expect(began.filter((x) => x.got.problem === null).map((x) => x.id)).toEqual(
+      expect.arrayContaining(['post-rack', 'ledger-shelf', 'reused-cabinets']),
+    )
+    for (const { id, got } of began) {
+      expect(got.build).toMatchObject({ family: id, ...given })
+      if (got.problem) expect(sayProblem(got.problem, sayIn(IMPERIAL))).not.toContain(got.problem.code)
+    }
+    expect(startOf(p, 'post-rack', { ...given, wallId: 'nowhere' })).toBeNull()
+    expect(startOf(p, 'no-kind', given)).toBeNull()
+  })
   it('gives a build only the wall up to the next one', () => {
     const p = withRack(6, 12, {}, 'tote', 'tote-rack')
     p.builds.push({ ...p.builds[0], id: 'b2', offsetMm: 900 })
     expect(contextOf(p, p.builds[0])!.space.lengthMm).toBe(900)
+  })
+})
+
+describe('the question a kept cut plan answers', () => {
+  const boats = load('boats.tackloft.json')
+  const pieces = readingsOf(readBuilds(boats)).map((r) => ({ pieces: r.pieces }))
+  it('is the same for the same pieces, and another for another saw', () => {
+    expect(cutKey(boats, pieces)).toBe(cutKey(load('boats.tackloft.json'), pieces))
+    const wide = { ...boats, settings: { ...boats.settings, kerfMm: 4 } }
+    expect(cutKey(wide, pieces)).not.toBe(cutKey(boats, pieces))
+  })
+  it('asks for slanting rips: a plan of the same lengths without them answers another', () => {
+    const square = pieces.map((r) => ({
+      pieces: r.pieces.map((l) => ({ ...l, machining: l.machining.filter((m) => m.kind !== 'bevel') })),
+    }))
+    expect(cutKey(boats, square)).not.toBe(cutKey(boats, pieces))
   })
 })
 

@@ -3,9 +3,11 @@ import { allFamilies } from '../families/registry.ts'
 import { newBuild } from './new-build.ts'
 import type { Build, Project } from './project.ts'
 import { procure } from './plan.ts'
-import { contextOf, priceBook, readBuild, readBuilds, readingsOf, readWith } from './read-build.ts'
+import { contextOf, priceBook, readBuild, readingsOf, readWith } from './read-build.ts'
+import { readBuilds } from './read-builds.ts'
 import { remedies } from './remedies.ts'
 import type { Verdict } from '../checks/verdict.ts'
+import type { Problem } from '../measure/result.ts'
 
 /** A way to hold some goods at a stretch of wall, worked out and priced. */
 export interface Proposal {
@@ -28,6 +30,24 @@ export function nextOffset(p: Project, wallId: string): number {
     .filter((r) => r.build.wallId === wallId)
     .map((r) => r.build.offsetMm + wholeBox(r.boxes).max[0] + BETWEEN_MM)
   return Math.ceil(Math.max(0, ...ends))
+}
+
+/**
+ * A build of a kind somebody chose themselves, all tacked, for some goods at a place; null where the wall is none. It need
+ * not hold, nor take all of them.
+ */
+export function startOf(
+  p: Project,
+  kind: string,
+  given: Pick<Build, 'id' | 'wallId' | 'offsetMm' | 'goods'>,
+): { build: Build; problem: Problem | null } | null {
+  const family = allFamilies().find((f) => f.id === kind)
+  const first = family && newBuild({ ...given, family: kind, params: {} })
+  const ctx = first && contextOf(p, first)
+  if (!family || !first || !ctx) return null
+  const build = { ...first, params: family.start(ctx) as Build['params'] }
+  const r = readBuild(p, build)
+  return { build, problem: r.ok ? null : r.problem }
 }
 
 /** Goods kept that no build holds yet. */

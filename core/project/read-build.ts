@@ -1,4 +1,4 @@
-import { alike, freshLetters, labels, type Alike, type LetterPen } from '../assembly/identical.ts'
+import { alike, labels, type Alike, type LetterPen } from '../assembly/identical.ts'
 import { mirrorAssembly } from '../assembly/mirror.ts'
 import { partBoxes, wholeBox, type PartBoxes } from '../assembly/part-box.ts'
 import type { Part } from '../assembly/assembly.ts'
@@ -6,12 +6,12 @@ import { settled } from '../assembly/temporary.ts'
 import { partMassKg } from '../assembly/mass.ts'
 import { sheetKey, startingPrices, type PriceLine } from '../catalogue/prices.ts'
 import { findSheet } from '../catalogue/sheets.ts'
-import type { CheckResult } from '../checks/check.ts'
+import { plain, type CheckResult } from '../checks/check.ts'
 import type { JointRooms } from '../checks/joint-room.ts'
 import { verdict, type Verdict } from '../checks/verdict.ts'
 import { boardsOf } from '../families/boards-of.ts'
 import type { AnyFamily, ShapeContext, Shaped } from '../families/family.ts'
-import { findFamily } from '../families/registry.ts'
+import { findFamily, isHung } from '../families/registry.ts'
 import type { Goods } from '../goods/goods.ts'
 import type { LoadPath } from '../loads/load-path.ts'
 import { bad, good, type Problem, type Result } from '../measure/result.ts'
@@ -26,7 +26,6 @@ import { burdened, carriesUnread, flatTop, standsOnTop, type FlatTop, type Stand
 import { judge, type Look } from './judge.ts'
 import type { Build, Project } from './project.ts'
 import { upgraded } from './upgrade.ts'
-import { checksInRoom, checksInRoomKept, surroundingsOf, tiesOf, withRoom, type Surroundings } from './room-checks.ts'
 
 /** Everything that is read from one build. */
 export interface BuildReading {
@@ -88,9 +87,9 @@ export function roomPlan(room: Room): RoomPlan {
 const AT_WALL_MM = 20
 
 /** Where the next build on the same wall begins that stands or hangs as this one does; Infinity when there is none. */
-function nextOnWall(p: Project, build: Build): number {
+export function nextOnWall(p: Project, build: Build): number {
   const wall = p.room.walls.find((w) => w.id === build.wallId)
-  const hangs = findFamily(build.family)?.hangs
+  const hangs = isHung(build)
   // Out in the room it stands before nothing of the wall.
   if (wall && build.outMm >= wall.depthMm) return Infinity
   return Math.min(
@@ -100,7 +99,7 @@ function nextOnWall(p: Project, build: Build): number {
           b.id !== build.id &&
           b.standsOn === build.standsOn &&
           b.wallId === build.wallId &&
-          findFamily(b.family)?.hangs === hangs &&
+          isHung(b) === hangs &&
           b.offsetMm > build.offsetMm &&
           b.outMm < (wall?.depthMm ?? 0),
       )
@@ -148,7 +147,7 @@ export interface Base {
 const LEAST_TOP_MM = 50
 
 /** What a build stands on, and what that stands on, down to the floor; ends where one is on itself. */
-function chainBelow(p: Project, build: Build): Build[] {
+export function chainBelow(p: Project, build: Build): Build[] {
   const chain: Build[] = []
   for (let at = build; at.standsOn !== null; at = chain[chain.length - 1]) {
     const lower = p.builds.find((b) => b.id === at.standsOn)
@@ -173,7 +172,7 @@ export function baseOf(p: Project, build: Build, prices = priceBook(p)): Result<
     return bad('stands-on-itself', { name: lower.name })
   if (lower.wallId !== build.wallId || lower.turn !== 0 || build.turn !== 0)
     return bad('stands-on-turned', { name: lower.name })
-  if (findFamily(build.family)?.hangs) return bad('hangs-and-stands', { name: lower.name })
+  if (isHung(build)) return bad('hangs-and-stands', { name: lower.name })
   const below = baseOf(p, lower, prices)
   if (!below.ok) return below
   const ctx = contextOf(p, lower, prices, [])
@@ -206,7 +205,7 @@ export interface BuildContext extends ShapeContext {
   carries?: { at: Build; uppers: readonly BuildReading[] }
 }
 
-const standingOn = (p: Project, build: Build): Build[] =>
+export const standingOn = (p: Project, build: Build): Build[] =>
   p.builds.filter((u) => u.standsOn === build.id && u.id !== build.id)
 
 /** Builds that stand on one, as they are. */
@@ -249,39 +248,74 @@ export function contextOf(
   }
 }
 
-/** Reads one build: shape, load path, checks, parts and steps. Pure and quick: called on every change. */
+/** How a build is read beside its project: letters of its pieces, what stands on it, and how far it is judged. */
+interface ReadOptions {
+  pen?: LetterPen
+  uppers?: readonly BuildReading[]
+  look?: Look
+}
+
+/** What a build is shaped with; or why it cannot be. */
+function begun(p: Project, build: Build, prices: PriceLine[], uppers?: readonly BuildReading[]) {
+  const family = findFamily(build.family)
+  if (!family) return bad('no-such-family', { family: build.family })
+  if (build.paramsVersion > family.version) return bad('newer-build', { version: build.paramsVersion })
+  const base = baseOf(p, build, prices)
+  if (!base.ok) return base
+  const ctx = contextOf(p, build, prices, uppers)
+  return ctx ? good({ family, base: base.value, ctx }) : bad('no-such-wall')
+}
+
+/** Why a build cannot be shaped as it is; null when it can. Nothing of it is judged. */
+export function shapeProblem(p: Project, given: Build): Problem | null {
+  const build = upgraded(given)
+  const first = begun(p, build, priceBook(p))
+  if (!first.ok) return first.problem
+  const shaped = shapeInPlace(first.value.family, build, first.value.ctx)
+  return shaped.ok ? null : shaped.problem
+}
+
+/**
+ * Reads one build: shape, load path, checks, parts and steps. Pure and quick: called on every change. Judged only as it
+ * is drawn it is not proven.
+ */
 export function readBuild(
   p: Project,
   given: Build,
   prices = priceBook(p),
-  pen?: LetterPen,
-  uppers?: readonly BuildReading[],
+  { pen, uppers, look = 'everywhere' }: ReadOptions = {},
 ): BuildOutcome {
   const build = upgraded(given)
-  const family = findFamily(build.family)
-  if (!family) return { ok: false, build, problem: { code: 'no-such-family', data: { family: build.family } } }
-  if (build.paramsVersion > family.version)
-    return { ok: false, build, problem: { code: 'newer-build', data: { version: build.paramsVersion } } }
-  const base = baseOf(p, build, prices)
-  if (!base.ok) return { ok: false, build, problem: base.problem }
-  const ctx = contextOf(p, build, prices, uppers)
-  if (!ctx) return { ok: false, build, problem: { code: 'no-such-wall' } }
-  const outcome = readWith(family, build, ctx, pen)
+  const first = begun(p, build, prices, uppers)
+  if (!first.ok) return { ok: false, build, problem: first.problem }
+  const { family, base, ctx } = first.value
+  const outcome = readWith(family, build, ctx, pen, look)
   if (!outcome.ok) return outcome
   const { reading } = outcome
   const unread = standingOn(p, build).filter((u) => !ctx.carries?.uppers.some((r) => r.build.id === u.id))
   const more = [
-    ...(base.value ? [standsOnTop(standingOf(reading), base.value.lower, base.value.top)] : []),
+    ...(base ? [standsOnTop(standingOf(reading), base.lower, base.top)] : []),
     ...unread.map(carriesUnread),
+    ...(look === 'as-drawn' ? [notYetEverywhere] : []),
   ]
   if (more.length === 0) return outcome
   const checks = [...reading.checks, ...more]
-  const set = base.value && {
-    liftMm: base.value.highMm,
-    steps: withSetOn(reading.steps, base.value.lower, reading.shaped.assembly),
+  const set = base && {
+    liftMm: base.highMm,
+    steps: withSetOn(reading.steps, base.lower, reading.shaped.assembly),
   }
   return { ok: true, reading: { ...reading, ...set, checks, verdict: verdict(checks) } }
 }
+
+/** While something is dragged nobody looks at the goods where they do worst: until then nothing is proven. */
+const notYetEverywhere: CheckResult = plain({
+  check: 'arranged',
+  link: 'whole',
+  code: 'unknown-arranged',
+  quantity: 'count',
+  subject: 'build',
+  state: 'unknown',
+})
 
 const standingOf = ({ build, shaped, most, service }: BuildReading): Standing => ({
   build,
@@ -323,6 +357,9 @@ function shapeInPlace(family: AnyFamily, build: Build, ctx: ShapeContext): Resul
           .filter((x) => x >= 0)
           .sort((a, b) => a - b)
       : ctx.space.studsMm,
+    obstacles: build.mirrored
+      ? ctx.space.obstacles.map((o) => ({ ...o, left: max[0] - o.right, right: max[0] - o.left }))
+      : ctx.space.obstacles,
     floorFall: build.mirrored
       ? { atOriginMm: fall.atOriginMm + (fall.xMmPerM * max[0]) / 1000, xMmPerM: -fall.xMmPerM, yMmPerM: fall.yMmPerM }
       : fall,
@@ -378,123 +415,6 @@ export function readWith(
       goods,
     },
   }
-}
-
-/** Readings of builds that did not change since, by build. */
-export type KeptReadings = Map<string, { key: unknown[]; outcome: BuildOutcome; fresh: number }>
-
-/** What is written on the pieces of all builds as they are now: kept with the plan that is cut. */
-export const lettersOf = (outcomes: readonly BuildOutcome[]): Project['progress']['letters'] =>
-  Object.fromEntries(
-    readingsOf(outcomes).map((r) => [
-      r.build.id,
-      Object.fromEntries(r.groups.map(({ key, letter, numbered }) => [key, { letter, numbered }])),
-    ]),
-  )
-
-/** Those given before stay given, also to kinds that nobody asks for any more: the pieces may be lying there. */
-export function addLetters(progress: Project['progress'], now: Project['progress']['letters']) {
-  for (const [build, kinds] of Object.entries(now)) progress.letters[build] = { ...kinds, ...progress.letters[build] }
-}
-
-/** Reads all builds by themselves; letters that are given stay, the others run on from one build to the next. */
-export function readAlone(p: Project, kept?: KeptReadings): BuildOutcome[] {
-  const { letters } = p.progress
-  const taken = new Set(Object.values(letters).flatMap((kinds) => Object.values(kinds).map((g) => g.letter)))
-  const next = freshLetters(taken)
-  let fresh = 0
-  const prices = priceBook(p)
-  const done = new Map<string, BuildOutcome>()
-  const readOne = (b: Build): BuildOutcome => {
-    const above = standingOn(p, b)
-    const uppers = readingsOf(above.flatMap((u) => done.get(u.id) ?? []))
-    // All that one build's reading depends on; the document is immutable, so the same object is the same value.
-    const all = [b, p.goods, p.room, p.settings, p.prices, letters, fresh, nextOnWall(p, b)]
-    const key: unknown[] = [...all, ...chainBelow(p, b), ...above.map((u) => u.id), ...uppers]
-    const known = kept?.get(b.id)
-    if (known && key.length === known.key.length && key.every((k, i) => k === known.key[i])) {
-      for (let i = 0; i < known.fresh; i++) next()
-      fresh += known.fresh
-      return known.outcome
-    }
-    const before = fresh
-    const pen: LetterPen = { given: letters[b.id] ?? {}, next: () => (fresh++, next()) }
-    const outcome = readBuild(p, b, prices, pen, uppers)
-    kept?.set(b.id, { key, outcome, fresh: fresh - before })
-    return outcome
-  }
-  for (const b of fromAbove(p.builds)) done.set(b.id, readOne(b))
-  return p.builds.map((b) => done.get(b.id)!)
-}
-
-/** Builds in their order, but each after all that stand on it: what they press is known then. */
-function fromAbove(builds: readonly Build[]): Build[] {
-  const out = new Set<Build>()
-  const take = (b: Build, above: readonly Build[]) => {
-    if (out.has(b) || above.includes(b)) return
-    for (const u of builds) if (u.standsOn === b.id) take(u, [...above, b])
-    out.add(b)
-  }
-  for (const b of builds) take(b, [])
-  return [...out]
-}
-
-/** What was read in the room the last time, beside the readings it was made of: ticks and names change neither. */
-const inRoom = new WeakMap<KeptReadings, { key: unknown[]; outcomes: BuildOutcome[] }>()
-
-/** Reads all builds, each by itself and then in the room with the others. */
-export function readBuilds(p: Project, kept?: KeptReadings): BuildOutcome[] {
-  const alone = readAlone(p, kept)
-  const key: unknown[] = [p.room, p.settings, p.goods, ...alone]
-  const known = kept && inRoom.get(kept)
-  if (known && known.key.length === key.length && key.every((k, i) => k === known.key[i])) return known.outcomes
-  const outcomes = inTheRoom(p, alone, kept ? checksInRoomKept : (s, r) => checksInRoom(s, r))
-  if (kept) inRoom.set(kept, { key, outcomes })
-  return outcomes
-}
-
-/** Whether a look at the room ended before all moves were looked at. */
-export const leftOpen = (r: Pick<BuildReading, 'checks'>): boolean =>
-  r.checks.some((c) => c.check === 'clearance' && c.data.sought === 0)
-
-/**
- * What a quick look left open, looked at thoroughly: the checks of those builds that are against what stands round
- * them.
- */
-export function deeperLook(p: Project, builds: readonly string[]): { id: string; checks: CheckResult[] }[] {
-  const readings = readingsOf(readAlone(p))
-  const round = surroundingsOf(p, roomPlan(p.room).outline, readings)
-  return readings
-    .filter((r) => builds.includes(r.build.id))
-    .map((r) => ({ id: r.build.id, checks: checksInRoom(round, r).filter((c) => c.check === 'clearance') }))
-}
-/** The same readings with those checks in the place of the quick ones. */
-export function withDeeperLook(
-  outcomes: readonly BuildOutcome[],
-  deeper: ReturnType<typeof deeperLook>,
-): BuildOutcome[] {
-  const of = new Map(deeper.map((d) => [d.id, d.checks]))
-  return outcomes.map((o) => {
-    const seen = o.ok && of.get(o.reading.build.id)
-    if (!o.ok || !seen) return o
-    const checks = o.reading.checks.flatMap((c) =>
-      c.check === 'clearance' ? (seen.find((d) => d.id === c.id) ?? c) : c,
-    )
-    return { ok: true, reading: { ...o.reading, checks, verdict: verdict(checks) } }
-  })
-}
-
-function inTheRoom(
-  p: Project,
-  alone: readonly BuildOutcome[],
-  look: (s: Surroundings, r: BuildReading) => CheckResult[],
-): BuildOutcome[] {
-  const round = surroundingsOf(p, roomPlan(p.room).outline, readingsOf(alone))
-  return alone.map((o) => {
-    if (!o.ok) return o
-    const checks = withRoom(o.reading.checks, look(round, o.reading))
-    return { ok: true, reading: { ...o.reading, ...tiesOf(round, o.reading), checks, verdict: verdict(checks) } }
-  })
 }
 
 export const readingsOf = (outcomes: readonly BuildOutcome[]): BuildReading[] =>

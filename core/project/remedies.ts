@@ -5,7 +5,8 @@ import type { Lever } from '../families/family.ts'
 import { findFamily } from '../families/registry.ts'
 import type { Build, Project } from './project.ts'
 import { procure } from './plan.ts'
-import { contextOf, readAlone, readingsOf, readWith, roomPlan, type BuildReading } from './read-build.ts'
+import { contextOf, readingsOf, readWith, roomPlan, type BuildReading } from './read-build.ts'
+import { readAlone } from './read-builds.ts'
 import { checksInRoom, inReach, surroundingsOf, withRoom } from './room-checks.ts'
 
 /** A change after which a failing link holds, and what it costs. */

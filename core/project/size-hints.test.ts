@@ -4,7 +4,8 @@ import { findFamily } from '../families/registry.ts'
 import { procure } from './plan.ts'
 import { newBuild } from './new-build.ts'
 import { newProject, type Build, type Project } from './project.ts'
-import { contextOf, readBuilds, readingsOf } from './read-build.ts'
+import { contextOf, readingsOf } from './read-build.ts'
+import { readBuilds } from './read-builds.ts'
 import { sizeHints } from './size-hints.ts'
 
 describe('a little smaller', () => {

@@ -1,6 +1,7 @@
 import { describe, expect, it } from '@jest/globals'
 import { averageReadings } from '../measure/readings.ts'
 import { ceilingAt, joistTicks } from './ceiling.ts'
+import { newFeature } from './features.ts'
 import { fallUnder, floorPlane } from './floor.ts'
 import { closing, cornerReadings, offSquareMm, outline, scribeAllowanceMm } from './outline.ts'
 import { parseRun } from './parse-run.ts'
@@ -264,4 +265,22 @@ describe('a meter read more than once', () => {
     expect(averageReadings([])).toBeNull()
     expect(averageReadings([1, NaN])).toBeNull()
   })
+})
+
+describe('what is in the way at a wall', () => {
+  const at = (over: object) => newFeature({ id: 'f', kind: 'outlet', wallId: 'w', atMm: 1000, ...over })
+  it('is told from the left end of the space, with the room it keeps round it', () => {
+    const space = freeSpace({ ...garage, features: [at({ name: 'socket', upMm: 300 })] }, wall, 400)
+    // An outlet is 70 by 115 mm, and keeps a hand's 40 mm.
+    expect(space.obstacles).toEqual([{ name: 'socket', left: 560, right: 710, footMm: 260, headMm: 455, outMm: 0 }])
+  })
+  it('keeps what somebody wants it to keep, and stands as far out as it does', () => {
+    const clear = { leftMm: 5, rightMm: 10, frontMm: 0, aboveMm: 20, belowMm: 0 }
+    const post = newFeature({ id: 'p', kind: 'post', wallId: 'w', atMm: 2000, outMm: 350, clear })
+    expect(freeSpace({ ...garage, features: [post] }, wall, 0).obstacles).toEqual([
+      { name: 'post', left: 1995, right: 2110, footMm: 0, headMm: 2420, outMm: 350 },
+    ])
+  })
+  it('is none of another wall', () =>
+    expect(freeSpace({ ...garage, features: [at({ wallId: 'other' })] }, wall, 0).obstacles).toEqual([]))
 })

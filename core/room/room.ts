@@ -1,5 +1,5 @@
 import { id, lengthMm, listOf, LONGEST_MM, words, z } from '../measure/schema.ts'
-import { feature } from './features.ts'
+import { clearOf, feature, type Feature } from './features.ts'
 
 /** What was found where a stud should be, or where none should. */
 export const FINDINGS = ['stud', 'no-stud', 'double', 'pipe'] as const
@@ -144,6 +144,31 @@ export interface FreeSpace {
   floorFall: FloorFall
   /** What is over the ceiling, as the build meets it; null while nobody has looked. */
   joists: Joists | null
+  /** What is on or before the wall there. */
+  obstacles: readonly Obstacle[]
+}
+
+/** What is in the way at a wall, with the room it keeps round it, from the left end and the floor of the space, mm. */
+export interface Obstacle {
+  name: string
+  left: number
+  right: number
+  footMm: number
+  headMm: number
+  /** How far out from the wall it begins: what is less deep passes behind it. */
+  outMm: number
+}
+
+const obstacleOf = (f: Feature, offsetMm: number): Obstacle => {
+  const c = clearOf(f)
+  return {
+    name: f.name || f.kind,
+    left: f.atMm - c.leftMm - offsetMm,
+    right: f.atMm + f.wideMm + c.rightMm - offsetMm,
+    footMm: f.upMm - c.belowMm,
+    headMm: f.upMm + f.highMm + c.aboveMm,
+    outMm: f.outMm,
+  }
 }
 
 /** Joists over a build, in its own frame. */
@@ -169,6 +194,8 @@ export interface FloorFall {
   xMmPerM: number
   yMmPerM: number
 }
+/** Less than this a foot gives by itself, mm: no wedge. */
+export const THINNEST_SHIM_MM = 1
 export const LEVEL: FloorFall = { atOriginMm: 0, xMmPerM: 0, yMmPerM: 0 }
 export const fallAt = (f: FloorFall, xMm: number, yMm: number): number =>
   f.atOriginMm + (f.xMmPerM * xMm + f.yMmPerM * yMm) / 1000
@@ -183,6 +210,7 @@ export const freeSpace = (r: Room, w: Wall, offsetMm: number, untilMm = w.length
   depthMm: w.depthMm,
   ceilingMm: r.ceiling.heightMm,
   joists: null,
+  obstacles: r.features.filter((f) => f.wallId === w.id).map((f) => obstacleOf(f, offsetMm)),
   floor: r.floor.kind,
   construction: w.construction,
   studsMm: studCentres(w)

@@ -2,6 +2,7 @@ import type { Settings } from '../assembly/settings.ts'
 import { findBar } from '../catalogue/steel.ts'
 import { findSection } from '../catalogue/lumber.ts'
 import { EVEN_MM, type Rect } from '../cutting/cut-tree.ts'
+import { slantedPairMm } from './instances.ts'
 import { keyOfCut, type CutCare, type SawCut, type Unnumbered } from './cut-order.ts'
 import { FENCE_EDGE_MM, OUTFEED_MM, PUSH_STICK_MM, SHORT_STOCK_MM } from './sheet-cuts.ts'
 import type { BoardCut, BoardLaid } from './sawing.ts'
@@ -19,7 +20,12 @@ export const boardWidth = (b: BoardLaid) => findSection(b.section)?.widthMm ?? 0
 export const stockOfBoard = (b: BoardLaid): string => `${b.section}${b.treated ? ':treated' : ''}`
 export const wholeBoard = (b: BoardLaid): BoardLoad => ({ fromMm: 0, toMm: b.lengthMm, cuts: b.cuts })
 
-type Told = Pick<SawCut, 'kind' | 'settingMm' | 'frees' | 'holds' | 'care'> & { region: Rect; atMm: number }
+type Told = Pick<SawCut, 'kind' | 'settingMm' | 'frees' | 'holds' | 'care' | 'tiltRad'> & {
+  region: Rect
+  atMm: number
+  /** Where it is not what lies beyond the blade. */
+  leavesMm?: number
+}
 
 /**
  * Cuts of what is in the hand of a board: squared first, then piece after piece; pieces that are ripped to width last.
@@ -45,7 +51,7 @@ export function boardCuts(
       inHand: { lengthMm: along, widthMm: across },
       region,
       way,
-      leavesMm: Math.max(0, end - told.atMm - kerfMm),
+      leavesMm: told.leavesMm ?? Math.max(0, end - told.atMm - kerfMm),
       after: before,
     }
     before = keyOfCut(cut)
@@ -100,6 +106,23 @@ export function boardCuts(
   return out
 
   function rip(c: BoardCut): void {
+    if (c.slantRad !== undefined) ripAtSlant(c, c.slantRad)
+    else ripSquare(c)
+  }
+
+  /** What to mind in a rip of so much width. */
+  function careOf(c: BoardCut, wideMm: number): CutCare[] {
+    return [
+      ...(c.lengthMm > OUTFEED_MM ? (['outfeed'] as const) : []),
+      ...(c.lengthMm < FENCE_EDGE_MM
+        ? (['carrier'] as const)
+        : wideMm < PUSH_STICK_MM
+          ? (['push-stick'] as const)
+          : []),
+    ]
+  }
+
+  function ripSquare(c: BoardCut): void {
     const w = c.ripMm!
     c.labels.forEach((label, k) => {
       const y = k * (w + kerfMm)
@@ -115,11 +138,42 @@ export function boardCuts(
         region: { x: c.atMm, y, w: c.lengthMm, h: width - y },
         frees: [label],
         holds: c.labels.slice(k + 1),
-        care: [
-          ...(c.lengthMm > OUTFEED_MM ? (['outfeed'] as const) : []),
-          ...(c.lengthMm < FENCE_EDGE_MM ? (['carrier'] as const) : w < PUSH_STICK_MM ? (['push-stick'] as const) : []),
-        ],
+        care: careOf(c, w),
       })
     })
+  }
+
+  /** First what two strips take is ripped off square, then each such piece is parted by a slanting cut. */
+  function ripAtSlant(c: BoardCut, slantRad: number): void {
+    const w = c.ripMm!
+    const pair = slantedPairMm(w, findSection(b.section)!.thicknessMm, slantRad, kerfMm)
+    const pairs = Array.from({ length: Math.ceil(c.labels.length / 2) }, (_, k) => {
+      const [y, labels] = [k * (pair + kerfMm), c.labels.slice(2 * k, 2 * k + 2)]
+      if (width - y - pair > EVEN_MM)
+        put('y', {
+          kind: 'rip',
+          settingMm: pair,
+          atMm: y + pair,
+          region: { x: c.atMm, y, w: c.lengthMm, h: width - y },
+          frees: [],
+          holds: labels,
+          care: careOf(c, pair),
+        })
+      return { y, labels, by: before }
+    })
+    for (const { y, labels, by } of pairs) {
+      before = by
+      put('y', {
+        kind: 'rip',
+        settingMm: w,
+        atMm: y + w,
+        region: { x: c.atMm, y, w: c.lengthMm, h: pair },
+        frees: labels,
+        holds: [],
+        leavesMm: w,
+        tiltRad: slantRad,
+        care: careOf(c, w),
+      })
+    }
   }
 }

@@ -43,6 +43,8 @@ export interface SawCut {
   holds: string[]
   /** What stays in the hand of the rest: its size across the cut, mm; nought when nothing is left. */
   leavesMm: number
+  /** The blade stands this far from square: what it parts is as wide over both long points as it is set. */
+  tiltRad?: number
   care: CutCare[]
   /** Key of the cut that must be made before; null where the board or sheet is cut as it comes. */
   after: string | null
@@ -55,6 +57,7 @@ export interface CutBatch {
   stocks: string[]
   kind: SawCut['kind']
   settingMm: number
+  tiltRad?: number
   cuts: SawCut[]
 }
 
@@ -71,13 +74,14 @@ export function keyOfCut(c: Pick<SawCut, 'where' | 'on' | 'way' | 'atMm' | 'regi
 export function batched(cuts: readonly Unnumbered[], from = 1): CutBatch[] {
   let n = from
   return sequenced(cuts).map((run) => {
-    const [{ where, kind, settingMm }] = run
+    const [{ where, kind, settingMm, tiltRad }] = run
     return {
       id: `${n}`,
       where,
       stocks: [...new Set(run.map((c) => c.stock))],
       kind,
       settingMm,
+      ...(tiltRad === undefined ? {} : { tiltRad }),
       cuts: run.map((c) => ({ ...c, n: n++ })),
     }
   })

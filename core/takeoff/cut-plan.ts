@@ -95,12 +95,13 @@ function layBoards(
         smallMm: SMALL_MM,
         holdMm: HOLD_MM,
       }).map((id): BoardCut => {
-        const { line, strips } = job.lines[id]
+        const { line, strips, slantRad } = job.lines[id]
         const cut: BoardCut = {
           line: id,
           lengthMm: line.cut.lengthMm,
           atMm: at,
           ripMm: line.ripped ? Math.max(line.widthMm, line.thicknessMm) : null,
+          ...(slantRad === undefined ? {} : { slantRad }),
           labels: Array.from({ length: strips }, () => label(line)).filter((x): x is string => x !== null),
         }
         at += line.cut.lengthMm + settings.kerfMm

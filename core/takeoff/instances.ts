@@ -26,7 +26,7 @@ export interface BoardJob {
   treated: boolean
   instance: Cut1dInstance
   /** Piece lines by the instance's part id. */
-  lines: Record<string, { line: PieceLine; strips: number }>
+  lines: Record<string, { line: PieceLine; strips: number; slantRad?: number }>
 }
 export interface SheetJob {
   key: string
@@ -43,15 +43,20 @@ export const stripsOf = (boardMm: number, stripMm: number, kerfMm: number): numb
  * How many come out where each has one slanting edge: one slanting cut makes those of two, and both are as wide as the
  * cut leans over. Width over their long points.
  */
-function bevelledStrips(boardMm: number, line: PieceLine, kerfMm: number): number {
+function bevelledStrips(boardMm: number, line: PieceLine, kerfMm: number): { strips: number; slantRad?: number } {
   const [stripMm, thickMm] = [line.widthMm, line.thicknessMm]
   const plain = stripsOf(boardMm, Math.max(stripMm, thickMm), kerfMm)
   const bevels = line.machining.filter((m) => m.kind === 'bevel')
-  if (bevels.length !== 1 || line.machining.length !== 1 || stripMm <= thickMm) return plain
+  if (bevels.length !== 1 || line.machining.length !== 1 || stripMm <= thickMm) return { strips: plain }
   const { angleRad } = bevels[0]
-  const pair = 2 * stripMm - thickMm * Math.tan(angleRad) + kerfMm / Math.cos(angleRad)
-  return Math.max(plain, 2 * Math.floor((boardMm + kerfMm + 1e-6) / (pair + kerfMm)))
+  const pair = slantedPairMm(stripMm, thickMm, angleRad, kerfMm)
+  const paired = 2 * Math.floor((boardMm + kerfMm + 1e-6) / (pair + kerfMm))
+  return paired > plain ? { strips: paired, slantRad: angleRad } : { strips: plain }
 }
+
+/** Width two strips take that one slanting cut parts, mm. */
+export const slantedPairMm = (stripMm: number, thickMm: number, slantRad: number, kerfMm: number): number =>
+  2 * stripMm - thickMm * Math.tan(slantRad) + kerfMm / Math.cos(slantRad)
 
 export const lineId = (l: PieceLine): string => `${l.build}/${l.letter}`
 
@@ -116,8 +121,9 @@ export function boardJobs(
       },
     }
     jobs.set(key, job)
-    const strips = line.ripped ? bevelledStrips(findSection(section)!.widthMm, line, settings.kerfMm) : 1
-    job.lines[lineId(line)] = { line, strips }
+    const ripped = line.ripped ? bevelledStrips(findSection(section)!.widthMm, line, settings.kerfMm) : { strips: 1 }
+    const { strips } = ripped
+    job.lines[lineId(line)] = { line, ...ripped }
     job.instance.parts.push({ id: lineId(line), length: up(line.cut.lengthMm), qty: Math.ceil(line.count / strips) })
   }
   return [...jobs.values()]

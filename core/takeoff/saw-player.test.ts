@@ -8,7 +8,11 @@ import type { Cut1dInstance, Cut2dInstance } from '../cutting/format.ts'
 import { planSheetsGreedy } from '../cutting/sheets-greedy.ts'
 import { readProject } from '../project/file.ts'
 import { procureProject } from '../project/plan.ts'
-import { readBuilds, readingsOf } from '../project/read-build.ts'
+import { readingsOf } from '../project/read-build.ts'
+import { readBuilds } from '../project/read-builds.ts'
+import { METRIC } from '../measure/units.ts'
+import { saySetting } from '../wording/cuts.ts'
+import { sayIn } from '../wording/say.ts'
 import { sawWork, type SawWork } from './saw-work.ts'
 import type { BoardLaid, SheetLaid } from './sawing.ts'
 import { tidied } from './sheet-cuts.ts'
@@ -30,6 +34,7 @@ function rawOf(plan: { boards: BoardLaid[]; sheets: SheetLaid[] }, s: Settings):
         id: b.id,
         w: b.lengthMm,
         h,
+        t: findSection(b.section)!.thicknessMm,
         pieces: b.cuts.flatMap((c) => c.labels.map((label) => ({ label, w: c.lengthMm, h: c.ripMm ?? h }))),
         fresh: { low: s.squaringTrimMm, high: 0, ways: ['x'] },
       }
@@ -57,6 +62,47 @@ describe('every demo, played', () => {
         const { cutPlan } = procureProject({ ...r.project, settings }, readings)
         expect(played(cutPlan, settings)).toEqual([])
       }
+  })
+})
+
+describe('two strips by one slanting cut', () => {
+  const settings = { ...startingSettings('metric'), kerfMm: 3, squaringTrimMm: 6 }
+  const board = (labels: string[], ripMm: number): BoardLaid => ({
+    id: 'b',
+    stockKey: 's',
+    section: '18x144mm',
+    treated: false,
+    lengthMm: 2400,
+    cuts: [{ line: 'l', labels, lengthMm: 1800, atMm: 6, ripMm, slantRad: Math.PI / 4 }],
+    leftoverMm: 0,
+    handId: null,
+    fromMm: 0,
+  })
+  const work = (b: BoardLaid) => sawWork({ boards: [b], sheets: [] }, settings)
+  it('is told with the blade leaning, and both come out as wide as they are', () => {
+    const b = board(['A1', 'A2'], 78)
+    const all = work(b)
+    const [slanted] = all.home.filter((x) => x.tiltRad !== undefined)
+    expect(saySetting(slanted, sayIn(METRIC))).toBe('Fence at 78 mm to the long point, blade at 45°: rip')
+    expect(slanted.cuts[0].frees).toEqual(['A1', 'A2'])
+    expect(played({ boards: [b], sheets: [] }, settings)).toEqual([])
+    // 2 × 78 less the 18 both share, and a kerf as wide as it is at 45°: that is ripped off square first.
+    const square = all.home.find((x) => x.kind === 'rip' && x.tiltRad === undefined)!
+    expect(square.settingMm).toBeCloseTo(2 * 78 - 18 + 3 * Math.SQRT2, 6)
+    expect(square.cuts[0].holds).toEqual(['A1', 'A2'])
+  })
+  it('four strips are two pairs, each parted after it is ripped off', () => {
+    const narrow = { ...board(['A1', 'A2', 'A3', 'A4'], 42), section: '18x144mm' }
+    expect(played({ boards: [narrow], sheets: [] }, settings)).toEqual([])
+  })
+  it('one strip alone leaves the other half', () => {
+    expect(played({ boards: [board(['A1'], 78)], sheets: [] }, settings)).toEqual([])
+  })
+  it('a plain rip of the same setting is a setting of its own', () => {
+    const plain: BoardLaid = { ...board(['B1'], 78), id: 'c' }
+    delete plain.cuts[0].slantRad
+    const rips = sawWork({ boards: [board(['A1', 'A2'], 78), plain], sheets: [] }, settings).home
+    expect(rips.filter((x) => x.kind === 'rip' && x.settingMm === 78)).toHaveLength(2)
   })
 })
 

@@ -14,6 +14,8 @@ export const boardCut = z.object({
   atMm: z.number(),
   /** Width to rip to afterwards; null for a full section. */
   ripMm: z.number().nullable(),
+  /** Two strips by each slanting cut, this far from square: both are as wide over their long points as they are ripped to. */
+  slantRad: z.number().optional(),
 })
 export const boardLaid = z.object({
   id: z.string(),

@@ -231,6 +231,18 @@ const TABLE: Record<string, Words> = {
     r.state === 'holds'
       ? `The ${d.item} carries ${say.force(r.demand!)} at most, rated for ${say.force(r.capacity!)}.`
       : `The ${d.item} is asked for ${say.force(r.demand!)}; its maker rates it for ${say.force(r.capacity!)}.`,
+  existing: (r, d, say) =>
+    r.state === 'holds'
+      ? `${d.item} has ${say.force(r.demand!)} in and on it, and is known to carry ${say.force(r.capacity!)}.`
+      : `${d.item} has ${say.force(r.demand!)} in and on it, and is known to carry ${say.force(r.capacity!)}. Put less into it, or find out what it carries.`,
+  leaning: (r, d, say) =>
+    r.state === 'holds'
+      ? `A person may lean or sit on it anywhere: ${say.force(Number(d.n))} in the middle of ${say.length(Number(d.spanMm))}${share(r, say)}.`
+      : `It breaks under a person: ${say.force(Number(d.n))} in the middle of ${say.length(Number(d.spanMm))}${share(r, say)}. A thicker top, a higher board under its front edge, or a support nearer.`,
+  'unknown-leaning': () => 'Not proven: nobody knows what the worktop carries where a person leans on it.',
+  'unknown-arranged': () => 'Not proven yet: it is still looked at with the goods wherever they do worst.',
+  'unknown-existing': (r, d, say) =>
+    `Not proven: nobody knows what ${d.item} carries${r.demand! > 0 ? `, and ${say.force(r.demand!)} is in and on it` : ''}. Enter what it carried before.`,
   'unknown-hinge': () => 'Not proven: nobody knows how its hinges are held.',
   'strip-metre': (_r, d, say) =>
     `A metre of strip carries ${say.force(Number(d.carriesN))} hung like what pulls hardest here; the fullest has ${say.force(Number(d.nowN))}.`,
@@ -410,6 +422,8 @@ export const CHECK_NAMES: Record<string, string> = {
   hinges: 'Hinges',
   pins: 'Shelf pins',
   'stands-on': 'Stands on another',
+  arranged: 'Goods where they do worst',
+  leaning: 'Leaning on it',
   ratings: 'Makers’ ratings',
   sockets: 'Arms in bored holes',
   tubes: 'Steel tubes',

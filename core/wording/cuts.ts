@@ -40,14 +40,16 @@ export function sayCannot({ code, part, data: d }: CannotCut, length: (n: number
 }
 
 /** What is set, once for all cuts of a batch. */
-export function saySetting(b: Pick<CutBatch, 'kind' | 'settingMm'>, say: Say): string {
+export function saySetting(b: Pick<CutBatch, 'kind' | 'settingMm' | 'tiltRad'>, say: Say): string {
   switch (b.kind) {
     case 'square':
       return `Square one end, ${say.length(b.settingMm)} off`
     case 'trim':
       return `Trim an edge straight, ${say.length(b.settingMm)} off`
     case 'rip':
-      return `Fence at ${say.length(b.settingMm)}: rip`
+      return b.tiltRad === undefined
+        ? `Fence at ${say.length(b.settingMm)}: rip`
+        : `Fence at ${say.length(b.settingMm)} to the long point, blade at ${Math.round((b.tiltRad * 180) / Math.PI)}°: rip`
     case 'crosscut':
       return `Stop at ${say.length(b.settingMm)}: crosscut`
   }

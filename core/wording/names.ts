@@ -32,6 +32,10 @@ export const ROLE_NAMES: Record<string, [one: string, many: string]> = {
   flange: ['flange', 'flanges'],
   batten: ['batten', 'battens'],
   divider: ['divider', 'dividers'],
+  joist: ['joist', 'joists'],
+  nogging: ['nogging', 'noggings'],
+  filler: ['filler', 'fillers'],
+  block: ['block', 'blocks'],
 }
 export const roleName = (role: string, n = 1): string => (ROLE_NAMES[role] ?? [role, role])[n === 1 ? 0 : 1]
 

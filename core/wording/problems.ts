@@ -165,7 +165,7 @@ const TABLE: Record<string, Words> = {
   'hole-near-edge': (d, say) =>
     `Hole ${d.hole} for a cord leaves no ${say.lengthOf(d, 'leastMm')} of wood to the edge of its panel. Put it further in, or make it smaller.`,
   'hole-at-panel': (d, say) =>
-    `Hole ${d.hole} for a cord comes nearer than ${say.lengthOf(d, 'leastMm')} to a shelf, the bottom, the top or a rail behind the back. Put it higher or lower.`,
+    `Hole ${d.hole} for a cord comes nearer than ${say.lengthOf(d, 'leastMm')} to what lies against its panel: a shelf, the bottom, the top, a rail or a cross piece. Put it elsewhere.`,
   'holes-near': (d, say) =>
     `Hole ${d.hole} for a cord comes nearer than ${say.lengthOf(d, 'leastMm')} to another one. Put it further away.`,
   'not-buildable': (d) =>

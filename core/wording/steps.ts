@@ -388,6 +388,10 @@ const CAUTIONS: Record<string, string> = {
   'find-studs': 'Screws hold only in studs or masonry, not in the lining: find them and try with a thin drill first.',
   'joists-only':
     'Step on joists only, never on the lining between them. Never cut or bore a joist, and nothing hangs from trusses unless an engineer says so.',
+  'falls-from-edge':
+    'Nobody stands on it: from its edge one falls. Work from ladders, or with a rail along the edge first.',
+  'storage-only':
+    'Made for storage, not for people to live, sleep or work on: beyond that, and for stairs and rails, a licensed professional and the local rules decide.',
   ladder: 'A ladder on firm ground, held by a second person; both hands free only on a platform.',
   'not-into-wires':
     'No screws above or below outlets and switches, or near pipes. If in doubt switch the power off and ask an electrician.',
@@ -408,9 +412,11 @@ export const MARKS: Record<string, string> = {
   'rail-top': 'rail top, row',
   'shelf-top': 'shelf top',
   'bottom-top': 'bottom, upper face',
-  'strip-top': 'strip, upper edge',
+  'strip-top': 'strip top',
   'arm-hole': 'holes for arms',
   'batten-middle': 'batten',
   'plate-under': 'under top plate',
   'cleat-top': 'cleat top',
+  'ledger-top': 'ledger top',
+  'cabinet-tops': 'cabinet tops',
 }

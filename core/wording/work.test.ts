@@ -82,6 +82,14 @@ const each: [Machining, string, [min: [number, number], max: [number, number]] |
     ],
   ],
   [
+    { kind: 'recess', face: 'over', atMm: 60, offMm: 30, lengthMm: 100, widthMm: 50, depthMm: 12 },
+    'recess 100 mm × 50 mm, 12 mm deep, 30 mm from its lower edge, from its start 60 mm',
+    [
+      [30, 60],
+      [80, 160],
+    ],
+  ],
+  [
     { kind: 'row', face: 'over', atMm: 100, offMm: 37, count: 12, everyMm: 32, diameterMm: 5, depthMm: 12 },
     '12 holes of 5 mm, 12 mm deep, 32 mm apart, 37 mm from its lower edge, the first from its start 100 mm',
     [

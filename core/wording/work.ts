@@ -67,6 +67,8 @@ function say1(m: Machining, places: number[], say: Say): string {
       return `${plural(m.count, 'hole')} of ${say.drill(m.diameterMm)}, ${len(m.depthMm)} deep, ${len(m.everyMm)} apart, ${len(m.offMm)} from its lower edge, the first from its start ${at}`
     case 'cutout':
       return `cut-out ${len(m.lengthMm)} × ${len(m.widthMm)}, ${len(m.offMm)} from its lower edge, from its start ${at}`
+    case 'recess':
+      return `recess ${len(m.lengthMm)} × ${len(m.widthMm)}, ${len(m.depthMm)} deep, ${len(m.offMm)} from its lower edge, from its start ${at}`
     case 'corner':
       return `${m.at === 'all' ? 'corners' : 'front corners'} rounded to ${len(m.radiusMm)}`
     case 'scribe':

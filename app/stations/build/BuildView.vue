@@ -138,12 +138,18 @@ const needed = computed(() => {
     .filter((x) => x.mine.length > 0)
     .map(({ g, mine }) => ({
       parts: mine.map((p) => p.id),
-      text:
-        mine[0].stock.kind === 'bought'
-          ? `${mine.length} × ${mine[0].stock.item}`
-          : `${mine.length} ${roleName(mine[0].role, mine.length)} ${g.letter}: ${mine.map((p) => r.labels.get(p.id)).join(' ')}${workOf(mine[0])}`,
+      text: textOf(mine, g.letter),
     }))
 })
+/** What is bought or was there is told by its name; what is made by its letters. */
+function textOf(mine: readonly Part[], letter: string): string {
+  const { stock, role } = mine[0]
+  const n = mine.length
+  if (stock.kind === 'bought') return `${n} × ${stock.item}`
+  if (stock.kind === 'existing') return n > 1 ? `${n} × ${stock.name}` : stock.name
+  const labels = mine.map((p) => reading.value!.labels.get(p.id)).join(' ')
+  return `${n} ${roleName(role, n)} ${letter}: ${labels}${workOf(mine[0])}`
+}
 /** What is picked, in the picture or in the list of what the step needs. */
 const picked = ref<ReadonlySet<string>>(new Set())
 watch([index, () => build.value?.id], () => (picked.value = new Set()))

@@ -215,7 +215,7 @@ function about(p: StoredProject) {
       </form>
       <div class="mt-3 d-flex flex-wrap gap-2">
         <button type="button" class="btn btn-outline-secondary" @click="choose()">Import a project file …</button>
-        <button type="button" class="btn btn-outline-secondary" @click="demo">Add the demo project</button>
+        <button type="button" class="btn btn-outline-secondary" @click="demo">Add the demo projects</button>
         <button type="button" class="btn btn-outline-secondary" :disabled="onShelf.length === 0" @click="exportAll">
           Export all
         </button>

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { computed, ref } from 'vue'
-import { findFamily } from '../../../core/families/registry.ts'
+import { isHung } from '../../../core/families/registry.ts'
 import { LONGEST_MM } from '../../../core/measure/schema.ts'
 import type { Build } from '../../../core/project/project.ts'
 import { flatTop } from '../../../core/project/stacked.ts'
@@ -60,9 +60,9 @@ const bases = computed(() => {
   const over = (id: string, seen: readonly string[] = []): boolean =>
     id === props.build.id ||
     all.some((b) => b.id === id && b.standsOn !== null && !seen.includes(id) && over(b.standsOn, [...seen, id]))
-  return all.filter((b) => b.wallId === props.build.wallId && !findFamily(b.family)?.hangs && !over(b.id))
+  return all.filter((b) => b.wallId === props.build.wallId && !isHung(b) && !over(b.id))
 })
-const hangs = computed(() => findFamily(props.build.family)?.hangs ?? false)
+const hangs = computed(() => isHung(props.build))
 const refused = ref('')
 /** Stands it on another build, at its left end; what cannot be is said, and nothing is stored. */
 function setOn(id: string) {

@@ -2,10 +2,12 @@
 import { computed, onUnmounted, reactive, ref, shallowRef, toRaw, watch } from 'vue'
 import { formatLength } from '../../../core/measure/format.ts'
 import { formatMoney } from '../../../core/measure/money.ts'
-import { nextOffset, type Proposal } from '../../../core/project/proposals.ts'
+import { nextOffset, startOf, type Proposal } from '../../../core/project/proposals.ts'
+import type { Build } from '../../../core/project/project.ts'
 import { readBuild } from '../../../core/project/read-build.ts'
 import { FAMILIES, familyName } from '../../../core/wording/dims.ts'
 import { stocksOf } from '../../../core/wording/names.ts'
+import { sayProblem } from '../../../core/wording/problems.ts'
 import MeasureField from '../../components/MeasureField.vue'
 import VerdictMark from '../../components/VerdictMark.vue'
 import { startLong } from '../../composables/heavy.ts'
@@ -66,10 +68,24 @@ const drawn = computed(() =>
       : []
   }),
 )
-function take(p: Proposal) {
-  const same = doc.project!.builds.filter((b) => b.family === p.build.family).length
-  const name = `${familyName(p.build.family)}${same ? ` ${same + 1}` : ''}`
-  if (doc.change(`start ${name}`, (d) => void d.builds.push({ ...p.build, name }))) emit('made', p.build.id)
+function take(build: Build) {
+  const same = doc.project!.builds.filter((b) => b.family === build.family).length
+  const name = `${familyName(build.family)}${same ? ` ${same + 1}` : ''}`
+  if (doc.change(`start ${name}`, (d) => void d.builds.push({ ...build, name }))) emit('made', build.id)
+}
+
+/** A kind that somebody takes without being shown: what is chosen need not be the best. */
+const kinds = Object.entries(FAMILIES)
+  .map(([value, f]) => ({ value, text: f.name }))
+  .sort((a, b) => a.text.localeCompare(b.text))
+const kind = ref(kinds[0].value)
+const refused = ref('')
+watch([kind, chosen, wallId, offsetMm], () => (refused.value = ''))
+function startKind() {
+  const given = { id: newId(), wallId: wallId.value, offsetMm: offsetMm.value, goods: chosen.value }
+  const begun = startOf(toRaw(doc.project!), kind.value, given)
+  refused.value = begun?.problem ? sayProblem(begun.problem, readings.say) : ''
+  if (begun && !begun.problem) take(begun.build)
 }
 </script>
 
@@ -145,6 +161,22 @@ function take(p: Proposal) {
           >
             Cancel
           </button>
+          <div class="own">
+            <label class="form-label" for="start-kind">Or take a kind yourself</label>
+            <div class="pick">
+              <BFormSelect id="start-kind" v-model="kind" size="sm" :options="kinds" />
+              <button
+                type="button"
+                class="btn btn-sm btn-outline-secondary"
+                :disabled="chosen.length === 0 || working"
+                @click="startKind"
+              >
+                Start it
+              </button>
+            </div>
+            <p class="soft small mb-0">{{ FAMILIES[kind]?.blurb }}</p>
+            <p v-if="refused" class="text-trouble small mb-0" role="alert">{{ refused }}</p>
+          </div>
         </section>
       </div>
       <section v-if="proposals" aria-labelledby="take">
@@ -177,7 +209,7 @@ function take(p: Proposal) {
               <dt>proof</dt>
               <dd><VerdictMark :state="d.weakest" words /></dd>
             </dl>
-            <button type="button" class="btn btn-primary" @click="take(d.p)">Take this one</button>
+            <button type="button" class="btn btn-primary" @click="take(d.p.build)">Take this one</button>
           </article>
         </div>
       </section>
@@ -204,6 +236,18 @@ li {
 }
 .how-many {
   width: 76px;
+}
+.own {
+  border-top: 1px solid var(--line);
+  margin-top: 1rem;
+  padding-top: 0.7rem;
+}
+.pick {
+  display: flex;
+  gap: 0.5rem;
+}
+.pick button {
+  white-space: nowrap;
 }
 .cards {
   display: grid;

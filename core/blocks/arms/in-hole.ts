@@ -1,7 +1,9 @@
 import type { Part, Stock } from '../../assembly/assembly.ts'
 import type { Draft } from '../../assembly/draft.ts'
+import { END_CAP } from '../../catalogue/hardware.ts'
 import type { Box } from '../../geometry/box.ts'
 import { add, scale, type Vec3 } from '../../geometry/vec.ts'
+import { UP } from '../mounts/wall-fixing.ts'
 
 /*
  * A round arm in a hole bored into the face of a board, with its outer end a little up: what lies on it pries it in the
@@ -17,6 +19,9 @@ import { add, scale, type Vec3 } from '../../geometry/vec.ts'
 export const TILT_RAD = (5 * Math.PI) / 180
 /** The middle of what each half of the pressure gives, from its end, as a share of the hole. */
 export const PRESS_SHARE = 1 / 6
+
+/** The way an arm goes out from its board. */
+const outward = (tiltRad: number): Vec3 => [0, Math.cos(tiltRad), Math.sin(tiltRad)]
 
 const SIDEWAYS: Vec3 = [1, 0, 0]
 
@@ -37,7 +42,7 @@ export interface InHole {
 
 /** Bores the hole and sets the arm into it. @returns its id */
 export function setInHole(d: Draft, a: InHole): string {
-  const way: Vec3 = [0, Math.cos(a.tiltRad), Math.sin(a.tiltRad)]
+  const way = outward(a.tiltRad)
   const up: Vec3 = [0, -Math.sin(a.tiltRad), Math.cos(a.tiltRad)]
   const mouth: Vec3 = [a.x, a.faceMm, a.z]
   const inMm = a.depthMm / Math.cos(a.tiltRad)
@@ -88,4 +93,32 @@ export function setInHole(d: Draft, a: InHole): string {
     tiltRad: a.tiltRad,
   })
   return a.id
+}
+
+/** Closes the outer end of an arm. @returns the cap's id */
+export function capOn(
+  d: Draft,
+  a: Pick<InHole, 'id' | 'x' | 'z' | 'diameterMm' | 'faceMm' | 'outMm' | 'tiltRad'>,
+): string {
+  const id = `${a.id}-cap`
+  const way = outward(a.tiltRad)
+  const end = add([a.x, a.faceMm, a.z], scale(way, a.outMm / Math.cos(a.tiltRad)))
+  const wide = a.diameterMm + END_CAP.overMm
+  d.strut({
+    id,
+    role: 'hardware',
+    stock: { kind: 'bought', item: END_CAP.item, massKg: END_CAP.massKg, ratedN: END_CAP.ratedN },
+    from: end,
+    to: add(end, scale(way, END_CAP.longMm)),
+    widthMm: wide,
+    thicknessMm: wide,
+    facing: [1, 0, 0],
+  })
+  // Beside its middle: what is turned then lies elsewhere.
+  const rim = 0.35 * a.diameterMm
+  const up: Vec3 = [rim, -rim * Math.sin(a.tiltRad), rim * Math.cos(a.tiltRad)]
+  d.joint({ kind: 'hung', near: id, far: a.id, fasteners: [], at: add(end, up) })
+  const on = { kind: 'part', part: a.id } as const
+  d.hold({ from: { part: id }, on, contact: { min: end, max: end }, push: UP, way: 'both', via: 'hanging' })
+  return id
 }

@@ -27,23 +27,29 @@ export interface Bored {
   widthMm: number
 }
 
-/**
- * Bores holes, or says which of them has no room. @param place where on what part a hole is, and at what heights over the
- * underside of the box something lies against that part
- */
-export function boreCordHoles(
+/** Where a hole is, and what lies against the other side of its panel along one measure of it. */
+export interface HolePlace extends Bored {
+  /** Its middle in that measure, and from where to where something lies there. */
+  seenMm: number
+  /** What lies under both of its long edges, so wide. */
+  rimMm?: number
+  taken: readonly { fromMm: number; toMm: number }[]
+}
+
+/** Bores holes, or says which of them has no room. @param place where on what part a hole is */
+export function boreCordHoles<H extends { diameterMm: number }>(
   d: Draft,
-  holes: readonly CordHole[],
-  place: (h: CordHole) => Bored & { taken: readonly { fromMm: number; toMm: number }[] },
+  holes: readonly H[],
+  place: (h: H) => HolePlace,
 ): Result<null> {
   const done: { part: string; atMm: number; offMm: number; r: number }[] = []
   for (const [i, h] of holes.entries()) {
-    const { part, atMm, offMm, lengthMm, widthMm, taken } = place(h)
+    const { part, atMm, offMm, lengthMm, widthMm, seenMm, rimMm = 0, taken } = place(h)
     const r = h.diameterMm / 2
     const field = `cordHoles.${i}`
-    const edge = Math.min(atMm - r, lengthMm - atMm - r, offMm - r, widthMm - offMm - r)
+    const edge = Math.min(atMm - r, lengthMm - atMm - r, offMm - r - rimMm, widthMm - offMm - r - rimMm)
     if (edge < LEFT_MM) return bad('hole-near-edge', { leftMm: edge, leastMm: LEFT_MM, hole: i + 1 }, field)
-    const panel = taken.map((x) => Math.max(x.fromMm - h.upMm, h.upMm - x.toMm, 0) - r)
+    const panel = taken.map((x) => Math.max(x.fromMm - seenMm, seenMm - x.toMm, 0) - r)
     if (Math.min(Infinity, ...panel) < LEFT_MM)
       return bad('hole-at-panel', { leftMm: Math.max(0, Math.min(...panel)), leastMm: LEFT_MM, hole: i + 1 }, field)
     const near = done.filter((x) => x.part === part).map((x) => Math.hypot(x.atMm - atMm, x.offMm - offMm) - x.r - r)

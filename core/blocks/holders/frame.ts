@@ -94,13 +94,15 @@ interface Wood {
   lower: string
   parts: readonly string[]
   padMm: number
+  /** Was there already: screws come from inside it, and how it is made its rating answers for. */
+  existing?: boolean
 }
 
 /**
  * Hooks parts that act as one over a strip by a new cleat, and leans them on the wall.
  * @returns what it made: the cleat, and a pad where no strip lies behind the lower edge
  */
-function hookHolder(d: Draft, h: Hooked, { upper, lower, parts, padMm }: Wood): string[] {
+function hookHolder(d: Draft, h: Hooked, { upper, lower, parts, padMm, existing = false }: Wood): string[] {
   const { strips: s } = h
   const [t, cleat, body] = [s.section.thicknessMm, `${h.id}-cleat`, `${h.id}-body`]
   d.square({
@@ -113,9 +115,13 @@ function hookHolder(d: Draft, h: Hooked, { upper, lower, parts, padMm }: Wood): 
     across: 'z',
   })
   bevelRail(d, cleat)
-  // From behind: it is thinner than what it is screwed to.
   const deep = (id: string) => d.box(id).max[1] - d.box(id).min[1]
-  d.screw(cleat, upper, screwsAlong(h.wideMm), 'side', t, deep(upper))
+  // From behind: it is thinner than what it is screwed to. What was there is the thinner one, or crumbles round a thread.
+  const screwOn = (id: string, to: string) =>
+    existing
+      ? d.screw(to, id, screwsAlong(h.wideMm), 'side', deep(to), t)
+      : d.screw(id, to, screwsAlong(h.wideMm), 'side', t, deep(to))
+  screwOn(cleat, upper)
   const lean = behind(s, h.leanMm, h.leanMm + padMm)
   const made = [cleat]
   if (lean === 'clear' && !leansOnStrips(s)) {
@@ -129,10 +135,10 @@ function hookHolder(d: Draft, h: Hooked, { upper, lower, parts, padMm }: Wood): 
       along: 'x',
       across: 'z',
     })
-    d.screw(pad, lower, screwsAlong(h.wideMm), 'side', t, deep(lower))
+    screwOn(pad, lower)
     made.push(pad)
   }
-  d.body(body, [...parts, ...made], [[cleat], ...(upper === lower ? [] : [[cleat, upper]])])
+  d.body(body, [...parts, ...made], [[cleat], ...(upper === lower || existing ? [] : [[cleat, upper]])])
   for (const strip of under(s, h)) {
     hooksOver(d, { body, rail: cleat, strip }, PLACES)
     d.joint({ kind: 'hooked', near: cleat, far: strip, fasteners: [] })
@@ -286,4 +292,15 @@ export function hookPlate(d: Draft, h: PlateSpec): void {
   const plate = `${h.id}-plate`
   const made = hookHolder(d, h, { upper: plate, lower: plate, parts: [plate], padMm: h.strips.cleat.widthMm })
   done(d, h, [plate, ...made])
+}
+
+/** A box that was there already hooks over its strip by its own rails, with all that came with it. */
+export function hookExisting(
+  d: Draft,
+  h: Hooked,
+  own: { upper: string; lower: string; parts: readonly string[]; railMm: number },
+): void {
+  const { upper, lower, parts, railMm } = own
+  const made = hookHolder(d, h, { upper, lower, parts, padMm: railMm, existing: true })
+  done(d, h, [...parts, ...made])
 }

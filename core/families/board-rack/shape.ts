@@ -1,15 +1,13 @@
 import type { Stock } from '../../assembly/assembly.ts'
-import { draft, type Draft } from '../../assembly/draft.ts'
-import { unitsOf } from '../../assembly/settings.ts'
-import { setInHole, TILT_RAD } from '../../blocks/arms/in-hole.ts'
+import type { Draft } from '../../assembly/draft.ts'
+import { capOn, setInHole, TILT_RAD, type InHole } from '../../blocks/arms/in-hole.ts'
 import { anchorAt, holdsAt, WALL } from '../../blocks/mounts/wall-fixing.ts'
 import { TUBES } from '../../catalogue/steel.ts'
 import type { Vec3 } from '../../geometry/vec.ts'
-import { bad, good, type Result } from '../../measure/result.ts'
-import { canHoldTie } from '../../room/room.ts'
+import { good, type Result } from '../../measure/result.ts'
 import { choicePen } from '../choices.ts'
-import { dimPen } from '../dim-pen.ts'
 import type { Choice, ShapeContext, Shaped } from '../family.ts'
+import { opened } from '../opened.ts'
 import { SCREWS, type BoardRackParams } from './parameters.ts'
 import { planOut, type Plan } from './plan-out.ts'
 
@@ -24,13 +22,9 @@ const FROM_END_MM = 50
  *     [sheets stand below]
  */
 export function shapeBoardRack(p: BoardRackParams, ctx: ShapeContext): Result<Shaped> {
-  if (ctx.goods.length === 0) return bad('no-goods')
-  if (!canHoldTie(ctx.space.construction)) return bad('no-wall-to-hang-on')
-  const pen = dimPen(p, unitsOf(ctx.settings))
-  const planned = planOut(p, ctx, pen)
-  if (!planned.ok) return planned
-  const { plan, unhoused } = planned.value
-  const d = draft(ctx.settings.yard)
+  const first = opened(p, ctx, planOut)
+  if (!first.ok) return first
+  const { d, pen, plan, unhoused } = first.value
   plan.uprights.forEach((x, k) => upright(d, p, ctx, plan, { x, id: `upright-${k}` }))
   plan.heights.forEach((z, i) => {
     const arms = plan.uprights.map((x, k) => arm(d, p, ctx, plan, { x, z, id: `arm-${k}-${i}`, into: `upright-${k}` }))
@@ -92,7 +86,7 @@ function arm(
   a: { x: number; z: number; id: string; into: string },
 ): string {
   const { diameterMm, depthMm, outMm } = plan.arm
-  setInHole(d, {
+  const spec: InHole = {
     ...a,
     role: 'arm',
     stock: p.arm === 'tube' ? { kind: 'steel', rod: p.tube } : board(p.dowelSection, ctx),
@@ -101,8 +95,11 @@ function arm(
     outMm,
     depthMm,
     tiltRad: TILT_RAD,
-  })
-  d.sub({ id: `set-${a.id}`, name: 'unit', parts: [a.id], built: 'in-place' })
+  }
+  setInHole(d, spec)
+  // The end of a dowel is rounded, that of a tube is closed.
+  const caps = p.arm === 'tube' ? [capOn(d, spec)] : []
+  d.sub({ id: `set-${a.id}`, name: 'unit', parts: [a.id, ...caps], built: 'in-place' })
   return a.id
 }
 

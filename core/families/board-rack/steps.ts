@@ -8,7 +8,7 @@ export interface StepData {
   'uprights-bored': { count: number; holes: number; diameterMm: number; deepMm: number; levels: number }
   'uprights-up': { count: number; screws: number; footMm: number }
   'arms-set': { count: number; outMm: number; tube: number }
-  'ends-safe': { count: number; outMm: number }
+  'ends-safe': { count: number; outMm: number; caps: number }
 }
 const step = stepsWith<StepData>()
 
@@ -17,7 +17,7 @@ const LINE_MM = 3
 
 export function boardRackSteps(p: BoardRackParams, { assembly: a }: Shaped): Step[] {
   const of = (role: string) => a.parts.filter((x) => x.role === role)
-  const [uprights, arms] = [of('post'), of('arm')]
+  const [uprights, arms, caps] = [of('post'), of('arm'), of('hardware')]
   const hole = uprights[0].machining.find((m) => m.kind === 'hole')
   const marks = a.stick.map((m) => m.level)
   const [diameterMm, deepMm] = hole?.kind === 'hole' ? [hole.diameterMm, hole.depthMm ?? 0] : [0, 0]
@@ -60,8 +60,8 @@ export function boardRackSteps(p: BoardRackParams, { assembly: a }: Shaped): Ste
     step({
       id: 'ends',
       code: 'ends-safe',
-      data: { count: arms.length, outMm },
-      parts: [],
+      data: { count: arms.length, outMm, caps: caps.length },
+      parts: idsOf(caps),
       on: idsOf(arms),
       cautions: ['heads-on-arms'],
     }),

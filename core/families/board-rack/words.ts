@@ -63,7 +63,7 @@ const steps: StepWordsFor<StepData> = {
   'ends-safe': {
     title: 'Make the ends safe',
     text: (d, say) =>
-      `A cap or a bright sleeve on each of the ${plural(d.count, 'end')}: they stand ${say.length(d.outMm)} out at the height of faces. What is longer than the rack gets a rag at its end.`,
+      `${d.caps > 0 ? `A cap on each of the ${plural(d.count, 'end')}` : `Each of the ${plural(d.count, 'end')} rounded and painted bright`}: they stand ${say.length(d.outMm)} out at the height of faces. What is longer than the rack gets a rag at its end.`,
   },
 }
 

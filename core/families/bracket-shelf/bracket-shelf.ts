@@ -1,6 +1,6 @@
-import { canHoldTie } from '../../room/room.ts'
 import { exampleContext, exampleGoods } from '../example-context.ts'
 import { family } from '../family.ts'
+import { allOnWall } from '../opened.ts'
 import { bracketShelfLevers, bracketShelfSavers } from './levers.ts'
 import { bracketShelfParams, startingParams, UPGRADES, type BracketShelfParams } from './parameters.ts'
 import { shapeBracketShelf } from './shape.ts'
@@ -24,8 +24,7 @@ export const bracketShelf = family<BracketShelfParams>({
   propose(ctx) {
     const fits = (g: (typeof ctx.goods)[number]['item']) =>
       g.kind !== 'drum' && g.kind !== 'equipment' && (g.massKg ?? 0) <= LIGHT_KG && g.deepMm <= SHALLOW_MM
-    if (ctx.goods.length === 0 || !canHoldTie(ctx.space.construction) || !ctx.goods.every((g) => fits(g.item)))
-      return []
+    if (!allOnWall(ctx, fits)) return []
     const start = startingParams(ctx.settings.yard)
     return [start, { ...start, bracket: 'knee' }]
   },

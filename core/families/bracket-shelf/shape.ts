@@ -1,16 +1,14 @@
 import type { Stock } from '../../assembly/assembly.ts'
-import { draft, type Draft } from '../../assembly/draft.ts'
-import { unitsOf } from '../../assembly/settings.ts'
+import type { Draft } from '../../assembly/draft.ts'
 import { FROM_FRONT_MM, placeBracket, placeHungArm, type Placed } from '../../blocks/arms/bracket.ts'
 import { hangOne } from '../../blocks/mounts/on-rods.ts'
 import { findSection } from '../../catalogue/lumber.ts'
 import { findRod, RODS } from '../../catalogue/steel.ts'
 import { UP } from '../../blocks/mounts/wall-fixing.ts'
 import { bad, good, type Result } from '../../measure/result.ts'
-import { canHoldTie } from '../../room/room.ts'
 import { choicePen } from '../choices.ts'
-import { dimPen } from '../dim-pen.ts'
 import type { Choice, ShapeContext, Shaped } from '../family.ts'
+import { opened } from '../opened.ts'
 import { standing } from '../house-on-shelves.ts'
 import { SCREWS, type BracketShelfParams } from './parameters.ts'
 import { planOut, STICK_OUT, type Plan } from './plan-out.ts'
@@ -25,13 +23,9 @@ const SHEET_SCREWS_EVERY = 200
  *          stud       stud      stud                |_|‾
  */
 export function shapeBracketShelf(p: BracketShelfParams, ctx: ShapeContext): Result<Shaped> {
-  if (ctx.goods.length === 0) return bad('no-goods')
-  if (!canHoldTie(ctx.space.construction)) return bad('no-wall-to-hang-on')
-  const pen = dimPen(p, unitsOf(ctx.settings))
-  const planned = planOut(p, ctx, pen)
-  if (!planned.ok) return planned
-  const { plan, unhoused } = planned.value
-  const d = draft(ctx.settings.yard)
+  const first = opened(p, ctx, planOut)
+  if (!first.ok) return first
+  const { d, pen, plan, unhoused } = first.value
   let bare = Infinity
   plan.tops.forEach((topMm, i) => {
     const last = plan.brackets.length - 1

@@ -11,7 +11,7 @@ import { roundUp } from '../../measure/rounding.ts'
 import { inches } from '../../measure/units.ts'
 import { shelfPlay, type DimPen } from '../dim-pen.ts'
 import type { ShapeContext, Shaped } from '../family.ts'
-import { fill, type Opening, type Spot } from '../house-on-shelves.ts'
+import { fill, withoutPlace, type Opening, type Spot } from '../house-on-shelves.ts'
 import { spliceOver, type Stretch } from '../../blocks/sizing/splice.ts'
 import { LIMITS, type CeilingPlatformParams } from './parameters.ts'
 
@@ -153,10 +153,8 @@ export function planOut(
     terms: [],
     data: { everyMm: CROSS_EVERY },
   })
-  const counts = new Map<string, number>()
-  for (const g of left) counts.set(g.id, (counts.get(g.id) ?? 0) + 1)
   return good({
-    unhoused: [...counts].map(([goodsId, n]) => ({ goodsId, count: n, why: 'no-place' })),
+    unhoused: withoutPlace(left),
     plan: {
       sheet,
       frame,

@@ -1,15 +1,13 @@
 import type { Stock } from '../../assembly/assembly.ts'
-import { draft, type Draft } from '../../assembly/draft.ts'
-import { unitsOf } from '../../assembly/settings.ts'
+import type { Draft } from '../../assembly/draft.ts'
 import { CROSS_SCREWS, placeShelfFrame } from '../../blocks/frame/shelf-frame.ts'
 import { hangRow } from '../../blocks/mounts/on-rods.ts'
 import { screwAlong } from '../../blocks/mounts/wall-fixing.ts'
 import { RODS } from '../../catalogue/steel.ts'
 import { bad, good, type Result } from '../../measure/result.ts'
-import { canHoldTie } from '../../room/room.ts'
 import { choicePen } from '../choices.ts'
-import { dimPen } from '../dim-pen.ts'
 import type { Choice, ShapeContext, Shaped } from '../family.ts'
+import { opened } from '../opened.ts'
 import { standing } from '../house-on-shelves.ts'
 import type { Stretch } from '../../blocks/sizing/splice.ts'
 import { CLEAT_SCREWS, type CeilingPlatformParams } from './parameters.ts'
@@ -24,13 +22,9 @@ import { PAST_ROD_MM, planOut, type Plan } from './plan-out.ts'
  *       cleat |             o
  */
 export function shapeCeilingPlatform(p: CeilingPlatformParams, ctx: ShapeContext): Result<Shaped> {
-  if (ctx.goods.length === 0) return bad('no-goods')
-  if (!canHoldTie(ctx.space.construction)) return bad('no-wall-to-hang-on')
-  const pen = dimPen(p, unitsOf(ctx.settings))
-  const planned = planOut(p, ctx, pen)
-  if (!planned.ok) return planned
-  const { plan, unhoused } = planned.value
-  const d = draft(ctx.settings.yard)
+  const first = opened(p, ctx, planOut)
+  if (!first.ok) return first
+  const { d, pen, plan, unhoused } = first.value
   const board = (section: string): Stock => ({ kind: 'board', section, grade: ctx.settings.grade, treated: false })
   const rails = deck(d, p, plan, board(p.frameSection))
   const cleats = cleatsOf(d, p, ctx, plan, board(p.bearerSection))

@@ -1,12 +1,11 @@
 import type { Stock } from '../../assembly/assembly.ts'
-import { draft, type Draft } from '../../assembly/draft.ts'
-import { unitsOf } from '../../assembly/settings.ts'
+import type { Draft } from '../../assembly/draft.ts'
 import { placeTee } from '../../blocks/arms/tee.ts'
 import { hangUnder, hangUnderJoists } from '../../blocks/mounts/under-joists.ts'
 import { bad, good, type Result } from '../../measure/result.ts'
 import { choicePen } from '../choices.ts'
-import { dimPen } from '../dim-pen.ts'
 import type { Choice, ShapeContext, Shaped } from '../family.ts'
+import { opened } from '../opened.ts'
 import { SCREWS, type CeilingRunnersParams } from './parameters.ts'
 import { COVERED_MM, PAST_WEB_MM, placesOf, planOut, type Plan } from './plan-out.ts'
 
@@ -20,14 +19,11 @@ const SPACER_MM = 89
  *      |________tote________|     hangs by its rim, slides in from the front
  */
 export function shapeCeilingRunners(p: CeilingRunnersParams, ctx: ShapeContext): Result<Shaped> {
-  if (ctx.goods.length === 0) return bad('no-goods')
-  const pen = dimPen(p, unitsOf(ctx.settings))
-  const planned = planOut(p, ctx, pen)
-  if (!planned.ok) return planned
-  const { plan, unhoused } = planned.value
+  const first = opened(p, ctx, planOut, false)
+  if (!first.ok) return first
+  const { d, pen, plan, unhoused } = first.value
   const tooLong = longerThanBoard(p, ctx, plan)
   if (tooLong) return tooLong
-  const d = draft(ctx.settings.yard)
   const board = (section: string): Stock => ({ kind: 'board', section, grade: ctx.settings.grade, treated: false })
   const over = { joists: plan.joists, system: ctx.settings.yard }
   plan.battens.forEach((y, i) => {

@@ -124,3 +124,36 @@ describe('shelves on a ledger', () => {
     expect(read(one, rated).checks.find((x) => x.check === 'anchors')!.state).toBe('holds')
   })
 })
+
+describe('holes for cords', () => {
+  const hole = { shelf: 1, alongMm: 300, outMm: 200, diameterMm: 60 }
+  it('go through the shelf that is named, between its cross pieces, and leave less to bend', () => {
+    const r = read({ ...one, cordHoles: [hole] })
+    const sheet = r.shaped.assembly.parts.find((p) => p.role === 'shelf')!
+    expect(sheet.machining).toEqual([
+      { kind: 'hole', face: 'over', atMm: 300, offMm: 200, diameterMm: 60, depthMm: null, tiltRad: 0 },
+    ])
+    const used = (x: BuildReading) => x.checks.find((c) => c.id === `bending:${sheet.id}`)!.ratio!
+    expect(used(r)).toBeGreaterThan(used(read(one)))
+  })
+  it.each([
+    ['over the rail', { outMm: 480 }, 'hole-near-edge'],
+    ['over the ledger', { outMm: 50 }, 'hole-near-edge'],
+    ['past the end', { alongMm: 9000 }, 'hole-near-edge'],
+  ])('%s there is none', (_name, over, code) =>
+    expect(problemOf({ ...one, cordHoles: [{ ...hole, ...over }] })).toMatchObject({ code, field: 'cordHoles.0' }),
+  )
+  it('over a cross piece there is none', () => {
+    const r = read(one)
+    const lefts = r.shaped.assembly.parts.filter((p) => p.role === 'cross').map((p) => r.boxes.get(p.id)!.min[0])
+    const middle = lefts.sort((x, y) => x - y)[1]
+    expect(problemOf({ ...one, cordHoles: [{ ...hole, alongMm: middle }] })).toMatchObject({ code: 'hole-at-panel' })
+  })
+  it('two are no nearer than wood between them holds', () =>
+    expect(problemOf({ ...one, cordHoles: [hole, { ...hole, alongMm: 365 }] })).toMatchObject({ code: 'holes-near' }))
+  it('older shelves have none', () => {
+    const { cordHoles, ...first } = startingParams('metric')
+    expect(cordHoles).toEqual([])
+    expect(ledgerShelf.upgrade(first, 1)).toEqual({ ...first, cordHoles: [] })
+  })
+})

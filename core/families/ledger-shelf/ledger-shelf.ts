@@ -1,8 +1,8 @@
-import { canHoldTie } from '../../room/room.ts'
 import { exampleContext, exampleGoods } from '../example-context.ts'
 import { family } from '../family.ts'
+import { allOnWall } from '../opened.ts'
 import { ledgerShelfLevers, ledgerShelfSavers } from './levers.ts'
-import { ledgerShelfParams, startingParams, type LedgerShelfParams } from './parameters.ts'
+import { ledgerShelfParams, startingParams, UPGRADES, type LedgerShelfParams } from './parameters.ts'
 import { shapeLedgerShelf } from './shape.ts'
 import { ledgerShelfSteps } from './steps.ts'
 
@@ -11,13 +11,14 @@ export const ledgerShelf = family<LedgerShelfParams>({
   id: 'ledger-shelf',
   hangs: false,
   schema: ledgerShelfParams,
+  upgrades: UPGRADES,
   start: (ctx) => startingParams(ctx.settings.yard),
   shape: shapeLedgerShelf,
   levers: (p) => ledgerShelfLevers(p),
   savers: (p) => ledgerShelfSavers(p),
   steps: (_p, shaped) => ledgerShelfSteps(shaped),
   propose(ctx) {
-    if (ctx.goods.length === 0 || !canHoldTie(ctx.space.construction)) return []
+    if (!allOnWall(ctx)) return []
     const start = startingParams(ctx.settings.yard)
     return [start, { ...start, follow: 'wall' }]
   },
@@ -41,6 +42,7 @@ export const ledgerShelf = family<LedgerShelfParams>({
         crossJoint: 'three',
         apartMm: 900,
         crossEveryMm: 400,
+        cordHoles: [{ shelf: 1, alongMm: 210, outMm: 90, diameterMm: 50 }],
       },
       context: exampleContext('metric', [exampleGoods('metric', 'pail', 10), exampleGoods('metric', 'drum', 2)]),
     },

@@ -1,9 +1,10 @@
 import { CROSS_SCREWS, RAIL_SCREWS } from '../../blocks/frame/shelf-frame.ts'
 import { z } from '../../measure/schema.ts'
 import type { UnitSystem } from '../../measure/units.ts'
+import type { Raw } from '../family.ts'
 import { countDim, dim, dims, section, sheet } from '../params.ts'
 
-export const LIMITS = { bays: 10, shelves: 8 } as const
+export const LIMITS = { bays: 10, shelves: 8, cordHoles: 8 } as const
 export const LEDGER_SCREWS = { one: 1, two: 2, three: 3, four: 4 } as const
 
 const keys = <T extends object>(o: T) => Object.keys(o) as [keyof T & string, ...(keyof T & string)[]]
@@ -31,6 +32,17 @@ export const ledgerShelfParams = z.object({
   ledgerScrews: z.enum(keys(LEDGER_SCREWS)),
   railJoint: z.enum([...keys(RAIL_SCREWS), 'bolts']),
   crossJoint: z.enum(keys(CROSS_SCREWS)),
+  /** Through a shelf, counted from below: its middle from the left end, and out from the wall. */
+  cordHoles: z
+    .array(
+      z.object({
+        shelf: z.int().min(1).max(LIMITS.shelves),
+        alongMm: z.number().min(0).max(20000),
+        outMm: z.number().min(0).max(1220),
+        diameterMm: z.number().min(10).max(120),
+      }),
+    )
+    .max(LIMITS.cordHoles),
 })
 export type LedgerShelfParams = z.infer<typeof ledgerShelfParams>
 
@@ -54,4 +66,8 @@ export const startingParams = (system: UnitSystem): LedgerShelfParams => ({
   ledgerScrews: 'two',
   railJoint: 'screws',
   crossJoint: 'two',
+  cordHoles: [],
 })
+
+/** First without holes for cords. */
+export const UPGRADES = [(raw: Raw): Raw => ({ cordHoles: [], ...raw })]

@@ -1,17 +1,18 @@
 import type { Stock } from '../../assembly/assembly.ts'
-import { draft, type Draft } from '../../assembly/draft.ts'
+import type { Draft } from '../../assembly/draft.ts'
 import { unitsOf } from '../../assembly/settings.ts'
+import { boreCordHoles, type HolePlace } from '../../blocks/carcass/cord-holes.ts'
 import { CROSS_SCREWS, placeShelfFrame, RAIL_SCREWS, railOnPost } from '../../blocks/frame/shelf-frame.ts'
 import { screwAlong } from '../../blocks/mounts/wall-fixing.ts'
-import { bad, good, type Result } from '../../measure/result.ts'
+import { good, type Result } from '../../measure/result.ts'
 import { roundNearest } from '../../measure/rounding.ts'
-import { canHoldTie, fallAt } from '../../room/room.ts'
+import { fallAt } from '../../room/room.ts'
 import { choicePen } from '../choices.ts'
-import { dimPen } from '../dim-pen.ts'
-import type { Choice, ShapeContext, Shaped } from '../family.ts'
+import type { Choice, ListChoice, ShapeContext, Shaped } from '../family.ts'
+import { opened } from '../opened.ts'
 import { standing } from '../house-on-shelves.ts'
 import type { Stretch } from '../../blocks/sizing/splice.ts'
-import { LEDGER_SCREWS, type LedgerShelfParams } from './parameters.ts'
+import { LEDGER_SCREWS, LIMITS, type LedgerShelfParams } from './parameters.ts'
 import { planOut, STICK_OUT, type Plan } from './plan-out.ts'
 
 /*
@@ -22,22 +23,20 @@ import { planOut, STICK_OUT, type Plan } from './plan-out.ts'
  *   [post]             [post]          [post]
  */
 export function shapeLedgerShelf(p: LedgerShelfParams, ctx: ShapeContext): Result<Shaped> {
-  if (ctx.goods.length === 0) return bad('no-goods')
-  if (!canHoldTie(ctx.space.construction)) return bad('no-wall-to-hang-on')
-  const pen = dimPen(p, unitsOf(ctx.settings))
-  const planned = planOut(p, ctx, pen)
-  if (!planned.ok) return planned
-  const { plan, unhoused } = planned.value
-  const d = draft(ctx.settings.yard)
+  const first = opened(p, ctx, planOut)
+  if (!first.ok) return first
+  const { d, pen, plan, unhoused } = first.value
   const posts = placePosts(d, p, ctx, plan)
   plan.tops.forEach((_z, i) => shelf(d, p, ctx, plan, i, posts))
+  const bored = boreCordHoles(d, p.cordHoles, (h) => holePlace(d, plan, h))
+  if (!bored.ok) return bored
   placeBays(d, plan)
   plan.tops.forEach((z, i) => d.mark(z, 'shelf-top', i + 1, idsOf('shelf', plan.sheets, i)))
   plan.tops.forEach((_z, i) => {
     const parts = d.assembly.parts.filter((x) => x.id.endsWith(`-${i}`) && x.role !== 'post')
     pen.drag(`topMm.${i}`, { axis: 'z', sign: 1, parts: parts.map((x) => x.id) })
   })
-  return good({ assembly: d.assembly, dims: pen.dims, choices: choices(p, ctx), unhoused })
+  return good({ assembly: d.assembly, dims: pen.dims, choices: choices(p, ctx), lists: [holeList(p)], unhoused })
 }
 
 const board = (section: string, ctx: ShapeContext, treated = false): Stock => ({
@@ -104,6 +103,42 @@ function shelf(d: Draft, p: LedgerShelfParams, ctx: ShapeContext, plan: Plan, i:
   d.sub({ id: `frame-${i}`, name: 'module', parts: frame, built: 'in-place' })
   d.sub({ id: `sheets-${i}`, name: 'sheets', parts: sheets.map((x) => x.id), built: 'in-place' })
 }
+
+/** Where a hole goes through a shelf: on one sheet, beside the cross pieces and clear of ledger and rail. */
+function holePlace(d: Draft, plan: Plan, h: LedgerShelfParams['cordHoles'][number]): HolePlace {
+  const i = Math.min(h.shelf, plan.tops.length) - 1
+  const on = plan.sheets.findIndex((s) => h.alongMm <= s.to)
+  const part = `shelf-${on < 0 ? plan.sheets.length - 1 : on}-${i}`
+  const { min } = d.box(part)
+  const { size } = d.part(part)
+  const t = plan.frame.thicknessMm
+  return {
+    part,
+    atMm: h.alongMm - min[0],
+    offMm: h.outMm,
+    lengthMm: size.lengthMm,
+    widthMm: size.widthMm,
+    // Over ledger and rail there is no way down.
+    rimMm: t,
+    seenMm: h.alongMm,
+    taken: plan.crosses.map((x) => ({ fromMm: x, toMm: x + t })),
+  }
+}
+
+const holeList = (p: LedgerShelfParams): ListChoice => ({
+  path: 'cordHoles',
+  code: 'cord-holes',
+  items: p.cordHoles.map((h) => ({ ...h })),
+  fields: [
+    { key: 'shelf', code: 'hole-shelf', quantity: 'count', min: 1, max: LIMITS.shelves },
+    { key: 'alongMm', code: 'hole-left', quantity: 'length', min: 0, max: 20000 },
+    { key: 'outMm', code: 'hole-out', quantity: 'length', min: 0, max: 1220 },
+    { key: 'diameterMm', code: 'hole-diameter', quantity: 'length', min: 10, max: 120 },
+  ],
+  most: LIMITS.cordHoles,
+  fresh: { shelf: 1, alongMm: 150, outMm: 100, diameterMm: 50 },
+  step: { alongMm: 90 },
+})
 
 function placeBays(d: Draft, plan: Plan) {
   const { tops, depthMm, openings, play, frame, sheet } = plan

@@ -66,6 +66,11 @@ export const ledgerShelfWords: KindWords = {
       options: { one: 'one', two: 'two', three: 'three', four: 'four' },
     },
   },
+  fields: {
+    'hole-shelf': { label: 'Through shelf' },
+    'hole-left': { label: 'From the left end' },
+    'hole-out': { label: 'Out from the wall' },
+  },
   reasons,
   levers,
   problems,

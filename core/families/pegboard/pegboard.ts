@@ -1,8 +1,8 @@
 import { TOOL_HOOK } from '../../catalogue/hardware.ts'
 import type { Goods } from '../../goods/goods.ts'
-import { canHoldTie } from '../../room/room.ts'
 import { exampleContext } from '../example-context.ts'
 import { family, type ShapeContext } from '../family.ts'
+import { allOnWall } from '../opened.ts'
 import { exampleTools } from '../strip-wall/strip-wall.ts'
 import { pegboardLevers, pegboardSavers } from './levers.ts'
 import { pegboardParams, startingParams, type PegboardParams } from './parameters.ts'
@@ -29,9 +29,7 @@ export const pegboard = family<PegboardParams>({
   steps: (_p, shaped) => pegboardSteps(shaped),
   propose(ctx) {
     const fits = (g: Goods) => g.tool !== null && (g.massKg ?? 0) <= LIGHT_KG
-    if (ctx.goods.length === 0 || !canHoldTie(ctx.space.construction) || !ctx.goods.every((g) => fits(g.item)))
-      return []
-    return [startingParams(ctx.settings.yard)]
+    return allOnWall(ctx, fits) ? [startingParams(ctx.settings.yard)] : []
   },
   examples: () => [
     {

@@ -1,15 +1,13 @@
 import type { Stock } from '../../assembly/assembly.ts'
-import { draft, type Draft } from '../../assembly/draft.ts'
-import { unitsOf } from '../../assembly/settings.ts'
+import type { Draft } from '../../assembly/draft.ts'
 import { placeRatedHook } from '../../blocks/holders/rated-hook.ts'
 import { OUT, screwAlong, UP } from '../../blocks/mounts/wall-fixing.ts'
 import { PEG_HOOK } from '../../catalogue/hardware.ts'
 import type { Vec3 } from '../../geometry/vec.ts'
-import { bad, good, type Result } from '../../measure/result.ts'
-import { canHoldTie } from '../../room/room.ts'
+import { good, type Result } from '../../measure/result.ts'
 import { choicePen } from '../choices.ts'
-import { dimPen } from '../dim-pen.ts'
 import type { Choice, ShapeContext, Shaped } from '../family.ts'
+import { opened } from '../opened.ts'
 import { SCREWS, type PegboardParams } from './parameters.ts'
 import { planOut, type Plan } from './plan-out.ts'
 
@@ -22,13 +20,9 @@ const FROM_EDGE_MM = 25
  *   |====[batten]====|
  */
 export function shapePegboard(p: PegboardParams, ctx: ShapeContext): Result<Shaped> {
-  if (ctx.goods.length === 0) return bad('no-goods')
-  if (!canHoldTie(ctx.space.construction)) return bad('no-wall-to-hang-on')
-  const pen = dimPen(p, unitsOf(ctx.settings))
-  const planned = planOut(p, ctx, pen)
-  if (!planned.ok) return planned
-  const { plan, unhoused } = planned.value
-  const d = draft(ctx.settings.yard)
+  const first = opened(p, ctx, planOut)
+  if (!first.ok) return first
+  const { d, pen, plan, unhoused } = first.value
   battens(d, p, ctx, plan)
   plan.panels.forEach((_s, k) => panel(d, plan, k))
   hooks(d, plan)

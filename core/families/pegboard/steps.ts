@@ -1,3 +1,4 @@
+import { fastenersIn } from '../../assembly/fasteners-in.ts'
 import { partBox } from '../../assembly/part-box.ts'
 import { idsOf, stepsWith, type Step } from '../../steps/step.ts'
 import type { Shaped } from '../family.ts'
@@ -15,7 +16,7 @@ export function pegboardSteps({ assembly: a }: Shaped): Step[] {
   const of = (role: string) => a.parts.filter((x) => x.role === role)
   const [battens, panels, hooks] = [of('batten'), of('back'), of('hardware')]
   const marks = a.stick.map((m) => m.level)
-  const screws = a.joints.reduce((n, j) => n + j.fasteners.reduce((s, f) => s + f.count, 0), 0)
+  const screws = fastenersIn(a.joints)
   return [
     { id: 'stick', code: 'make-stick', parts: [], marks, cautions: [] },
     step({

@@ -1,6 +1,5 @@
 import type { Stock } from '../../assembly/assembly.ts'
-import { draft, type Draft } from '../../assembly/draft.ts'
-import { unitsOf } from '../../assembly/settings.ts'
+import type { Draft } from '../../assembly/draft.ts'
 import { housedShelf } from '../../blocks/carcass/shelf-between.ts'
 import { hangCurtain } from '../../blocks/fronts/curtain.ts'
 import { besideHinges, standsOut } from '../../blocks/fronts/front.ts'
@@ -8,9 +7,9 @@ import { placeLeaves } from '../../blocks/fronts/hinged.ts'
 import { hangOnRods } from '../../blocks/mounts/on-rods.ts'
 import { anchorAt, fixingPlaces, OUT, WALL } from '../../blocks/mounts/wall-fixing.ts'
 import { RODS } from '../../catalogue/steel.ts'
-import { bad, good, type Result } from '../../measure/result.ts'
-import { dimPen } from '../dim-pen.ts'
+import { good, type Result } from '../../measure/result.ts'
 import type { Choice, ShapeContext, Shaped } from '../family.ts'
+import { opened } from '../opened.ts'
 import { standing } from '../house-on-shelves.ts'
 import type { RodStackParams } from './parameters.ts'
 import { planOut, type Plan } from './plan-out.ts'
@@ -30,12 +29,9 @@ const STEADY_UNDER_MM = 60
  *            =|====|=   cross pieces             |  ==     ==
  */
 export function shapeRodStack(p: RodStackParams, ctx: ShapeContext): Result<Shaped> {
-  if (ctx.goods.length === 0) return bad('no-goods')
-  const pen = dimPen(p, unitsOf(ctx.settings))
-  const planned = planOut(p, ctx, pen)
-  if (!planned.ok) return planned
-  const { plan, unhoused } = planned.value
-  const d = draft(ctx.settings.yard)
+  const first = opened(p, ctx, planOut, false)
+  if (!first.ok) return first
+  const { d, pen, plan, unhoused } = first.value
   box(d, plan)
   const parts = d.assembly.parts.map((x) => x.id)
   d.body('stack', parts, [['side-0', 'side-1']])

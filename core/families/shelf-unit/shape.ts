@@ -6,7 +6,7 @@ import { findSection } from '../../catalogue/lumber.ts'
 import { findSheet } from '../../catalogue/sheets.ts'
 import { bad, good, type Result } from '../../measure/result.ts'
 import { inches } from '../../measure/units.ts'
-import { canHoldTie, fallAt, type FloorFall } from '../../room/room.ts'
+import { canHoldTie, fallAt, type FloorFall, THINNEST_SHIM_MM } from '../../room/room.ts'
 import { dadoDepth, housedShelf } from '../../blocks/carcass/shelf-between.ts'
 import { besideHinges, takenByHinges, type Front } from '../../blocks/fronts/front.ts'
 import { closeFront, overSheets } from '../../blocks/fronts/standing.ts'
@@ -254,9 +254,6 @@ const frontThick = (p: ShelfUnitParams): number =>
   p.front === 'doors' ? findSheet(p.sheet)!.thicknessMm : p.front === 'curtain' ? CURTAIN_RAIL.sizeMm : 0
 
 const board = (section: string, grade: string): Stock => ({ kind: 'board', section, grade, treated: false })
-
-/** A gap smaller than this is left to the wood, mm: product decision. */
-const THINNEST_SHIM_MM = 1
 
 function uprights(d: Draft, p: ShelfUnitParams, plan: Plan, y: number, fall: FloorFall) {
   const t = findSheet(p.sheet)!.thicknessMm

@@ -2,7 +2,7 @@ import { unitsOf } from '../../assembly/settings.ts'
 import type { Strips } from '../../blocks/holders/frame.ts'
 import { outlineOf, teeSections, type HolderStock } from '../../blocks/holders/outline.ts'
 import { clearFor, holderSize, toolOf, type HolderSize } from '../../blocks/holders/sizes.ts'
-import { BEVEL_RAD } from '../../blocks/mounts/hung-on-wall.ts'
+import { stripWidth } from '../../blocks/mounts/strip-width.ts'
 import { LEAST_STUDS, piecesOnStuds } from '../../blocks/mounts/pieces-on-studs.ts'
 import type { Stretch } from '../../blocks/sizing/splice.ts'
 import { TOOL_HOOK } from '../../catalogue/hardware.ts'
@@ -10,7 +10,7 @@ import { findSection, type Section } from '../../catalogue/lumber.ts'
 import { findSheet } from '../../catalogue/sheets.ts'
 import { reachMm } from '../../goods/person.ts'
 import { bad, good, type Result } from '../../measure/result.ts'
-import { roundDown, roundNearest, roundUp, SAME_LENGTH_MM } from '../../measure/rounding.ts'
+import { roundNearest, roundUp, SAME_LENGTH_MM } from '../../measure/rounding.ts'
 import { inches } from '../../measure/units.ts'
 import type { DimPen } from '../dim-pen.ts'
 import type { ShapeContext, Shaped } from '../family.ts'
@@ -72,14 +72,6 @@ export interface Plan {
   play: { sideMm: number; aboveMm: number }
 }
 
-/** Width of a strip over its toe: half a board and half of what one cut at a slant shares, or the whole of it. */
-export function stripWidth(p: Pick<StripWallParams, 'stripSection' | 'strip'>, ctx: ShapeContext): number {
-  const { widthMm, thicknessMm } = findSection(p.stripSection)!
-  if (p.strip === 'whole') return widthMm
-  const shared = thicknessMm * Math.tan(BEVEL_RAD) - ctx.settings.kerfMm / Math.cos(BEVEL_RAD)
-  return roundDown((widthMm + shared) / 2, unitsOf(ctx.settings))
-}
-
 export function planOut(
   p: StripWallParams,
   ctx: ShapeContext,
@@ -90,7 +82,7 @@ export function planOut(
   if (Math.abs(cleat.thicknessMm - section.thicknessMm) > SAME_LENGTH_MM)
     return bad('cleat-not-as-thick', { mm: cleat.thicknessMm, leastMm: section.thicknessMm }, 'cleatSection')
   const onBattens = p.mount === 'battens' && ctx.space.construction.kind !== 'studs'
-  const widthMm = stripWidth(p, ctx)
+  const widthMm = stripWidth(section, p.strip, ctx.settings)
   const backMm = onBattens ? batten.thicknessMm : 0
   const stock = stockOf(p, ctx)
   const length = (

@@ -1,16 +1,14 @@
 import type { Stock } from '../../assembly/assembly.ts'
-import { draft, type Draft } from '../../assembly/draft.ts'
-import { unitsOf } from '../../assembly/settings.ts'
+import type { Draft } from '../../assembly/draft.ts'
 import { placeHolder } from '../../blocks/holders/place.ts'
 import { fixingUp, wallStrip } from '../../blocks/mounts/hung-on-wall.ts'
 import { fixToBattens, placeBattens } from '../../blocks/mounts/battens.ts'
 import { screwAlong, type Wall } from '../../blocks/mounts/wall-fixing.ts'
 import { HELD } from '../../goods/tool.ts'
-import { bad, good, type Result } from '../../measure/result.ts'
-import { canHoldTie } from '../../room/room.ts'
+import { good, type Result } from '../../measure/result.ts'
 import { choicePen } from '../choices.ts'
-import { dimPen } from '../dim-pen.ts'
 import type { Choice, ListChoice, ShapeContext, Shaped } from '../family.ts'
+import { opened } from '../opened.ts'
 import { LIMITS, RAIL_SCREWS, STRIP_SCREWS, type StripWallParams } from './parameters.ts'
 import { planOut, type Plan } from './plan-out.ts'
 
@@ -21,13 +19,9 @@ import { planOut, type Plan } from './plan-out.ts'
  *      |o o o|   |==|
  */
 export function shapeStripWall(p: StripWallParams, ctx: ShapeContext): Result<Shaped> {
-  if (ctx.goods.length === 0) return bad('no-goods')
-  if (!canHoldTie(ctx.space.construction)) return bad('no-wall-to-hang-on')
-  const pen = dimPen(p, unitsOf(ctx.settings))
-  const planned = planOut(p, ctx, pen)
-  if (!planned.ok) return planned
-  const { plan, unhoused } = planned.value
-  const d = draft(ctx.settings.yard)
+  const first = opened(p, ctx, planOut)
+  if (!first.ok) return first
+  const { d, pen, plan, unhoused } = first.value
   const { strips, hung, stock, play } = plan
   const board = (section: string): Stock => ({ kind: 'board', section, grade: ctx.settings.grade, treated: false })
   const [strip, cleat] = [board(p.stripSection), board(p.cleatSection)]

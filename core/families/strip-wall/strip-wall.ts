@@ -1,9 +1,9 @@
 import { newGoods, type Goods } from '../../goods/goods.ts'
 import { assumedTool, type Held, type ToolShape } from '../../goods/tool.ts'
 import { inches, pounds, type UnitSystem } from '../../measure/units.ts'
-import { canHoldTie } from '../../room/room.ts'
 import { exampleContext } from '../example-context.ts'
 import { family, type ShapeContext } from '../family.ts'
+import { allOnWall } from '../opened.ts'
 import { stripWallLevers, stripWallSavers } from './levers.ts'
 import { startingParams, stripWallParams, type StripWallParams } from './parameters.ts'
 import { shapeStripWall } from './shape.ts'
@@ -120,9 +120,7 @@ export const stripWall = family<StripWallParams>({
   steps: stripWallSteps,
   propose(ctx) {
     const fits = (g: Goods) => g.tool !== null && (g.massKg ?? 0) <= LIGHT_KG
-    if (ctx.goods.length === 0 || !canHoldTie(ctx.space.construction) || !ctx.goods.every((g) => fits(g.item)))
-      return []
-    return [startingParams(ctx.settings.yard)]
+    return allOnWall(ctx, fits) ? [startingParams(ctx.settings.yard)] : []
   },
   examples: () => [
     {

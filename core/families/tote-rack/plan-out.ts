@@ -6,6 +6,7 @@ import { roundDown } from '../../measure/rounding.ts'
 import { inches } from '../../measure/units.ts'
 import type { DimPen } from '../dim-pen.ts'
 import type { ShapeContext, Shaped } from '../family.ts'
+import { withoutPlace } from '../house-on-shelves.ts'
 import { dividingLength } from '../dividing-length.ts'
 import { LIMITS, type ToteRackParams } from './parameters.ts'
 
@@ -271,9 +272,7 @@ function house(goods: ShapeContext['goods'], columns: number, rows: number, apar
     while (own.length < rows) own.push(null)
     return own
   })
-  const counts = new Map<string, number>()
-  for (const g of filled.slice(columns).flat()) counts.set(g.id, (counts.get(g.id) ?? 0) + 1)
-  return { grid, left: [...counts].map(([goodsId, count]) => ({ goodsId, count, why: 'no-place' })) }
+  return { grid, left: withoutPlace(filled.slice(columns).flat()) }
 }
 
 /** Least width a tote's body leaves between its rails. Used by the levers. */

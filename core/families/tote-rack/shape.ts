@@ -5,7 +5,7 @@ import { unitsOf } from '../../assembly/settings.ts'
 import { findSection } from '../../catalogue/lumber.ts'
 import { findSheet } from '../../catalogue/sheets.ts'
 import { bad, good, type Result } from '../../measure/result.ts'
-import { canHoldTie, fallAt } from '../../room/room.ts'
+import { canHoldTie, fallAt, THINNEST_SHIM_MM } from '../../room/room.ts'
 import { dimPen } from '../dim-pen.ts'
 import type { Choice, ShapeContext, Shaped } from '../family.ts'
 import { closeFront, overPosts } from '../../blocks/fronts/standing.ts'
@@ -119,9 +119,6 @@ export function shapeToteRack(p: ToteRackParams, ctx: ShapeContext): Result<Shap
 
 /** A curtain ends this far over a bottom plate that stands out in front of the posts, mm. */
 const OVER_PLATE_MM = 5
-
-/** A gap smaller than this is left to the wood, mm: product decision. */
-const THINNEST_SHIM_MM = 1
 
 const board = (section: string, grade: string, treated = false): Stock => ({ kind: 'board', section, grade, treated })
 

@@ -1,6 +1,5 @@
 import type { Stock } from '../../assembly/assembly.ts'
-import { draft, type Draft } from '../../assembly/draft.ts'
-import { unitsOf } from '../../assembly/settings.ts'
+import type { Draft } from '../../assembly/draft.ts'
 import { boreCordHoles, cordHoleList, type CordHole } from '../../blocks/carcass/cord-holes.ts'
 import { boreRows, buttedShelf, housedShelf, pinDepth, pinnedShelf } from '../../blocks/carcass/shelf-between.ts'
 import { hangCurtain } from '../../blocks/fronts/curtain.ts'
@@ -16,10 +15,9 @@ import {
   type Hanging,
 } from '../../blocks/mounts/hung-on-wall.ts'
 import { temporaryLedger } from '../../blocks/mounts/temporary-ledger.ts'
-import { bad, good, type Result } from '../../measure/result.ts'
-import { canHoldTie } from '../../room/room.ts'
-import { dimPen } from '../dim-pen.ts'
+import { good, type Result } from '../../measure/result.ts'
 import type { ShapeContext, Shaped } from '../family.ts'
+import { opened } from '../opened.ts'
 import { standing } from '../house-on-shelves.ts'
 import { choices } from './choices.ts'
 import { LIMITS, SCREWS, type WallCabinetParams } from './parameters.ts'
@@ -35,13 +33,9 @@ const TOP_SCREWS_EVERY = 200
  *               |=|_______|   lower rail, bottom              |_|______|_|______|_|
  */
 export function shapeWallCabinet(p: WallCabinetParams, ctx: ShapeContext): Result<Shaped> {
-  if (ctx.goods.length === 0) return bad('no-goods')
-  if (!canHoldTie(ctx.space.construction)) return bad('no-wall-to-hang-on')
-  const pen = dimPen(p, unitsOf(ctx.settings))
-  const planned = planOut(p, ctx, pen)
-  if (!planned.ok) return planned
-  const { plan, unhoused } = planned.value
-  const d = draft(ctx.settings.yard)
+  const first = opened(p, ctx, planOut)
+  if (!first.ok) return first
+  const { d, pen, plan, unhoused } = first.value
   const loose = carcass(d, p, ctx, plan)
   const bored = boreCordHoles(d, p.cordHoles, (h) => holePlace(d, plan, h))
   if (!bored.ok) return bored
@@ -217,6 +211,7 @@ function holePlace(d: Draft, plan: Plan, h: CordHole) {
     ...(upright ? { atMm: up, offMm: along } : { atMm: along, offMm: up }),
     lengthMm: size.lengthMm,
     widthMm: size.widthMm,
+    seenMm: h.upMm,
     taken: takenBeside(d, plan, h),
   }
 }

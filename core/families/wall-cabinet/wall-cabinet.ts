@@ -1,6 +1,6 @@
-import { canHoldTie } from '../../room/room.ts'
 import { exampleContext, exampleGoods, smallTins } from '../example-context.ts'
 import { family } from '../family.ts'
+import { allOnWall } from '../opened.ts'
 import { wallCabinetLevers, wallCabinetSavers } from './levers.ts'
 import { UPGRADES, startingParams, wallCabinetParams, type WallCabinetParams } from './parameters.ts'
 import { shapeWallCabinet } from './shape.ts'
@@ -25,9 +25,7 @@ export const wallCabinet = family<WallCabinetParams>({
   propose(ctx) {
     const fits = (g: (typeof ctx.goods)[number]['item']) =>
       (g.massKg ?? 0) <= LIGHT_KG && g.deepMm <= SHALLOW_MM && g.tallMm <= LOW_MM
-    if (ctx.goods.length === 0 || !canHoldTie(ctx.space.construction) || !ctx.goods.every((g) => fits(g.item)))
-      return []
-    return [startingParams(ctx.settings.yard)]
+    return allOnWall(ctx, fits) ? [startingParams(ctx.settings.yard)] : []
   },
   examples: () => [
     {
