@@ -17,7 +17,7 @@ import type { Build, Project } from '../core/project/project.ts'
 import type { CheckResult } from '../core/checks/check.ts'
 import { priceBook, readBuild, readingsOf } from '../core/project/read-build.ts'
 import { deeperLook, readBuilds } from '../core/project/read-builds.ts'
-import { propose, type Proposal } from '../core/project/proposals.ts'
+import { proposing, type Proposal, type Proposing } from '../core/project/proposals.ts'
 import { compare, type Variant } from '../core/project/compare.ts'
 import { safeLoads, type SafeLoad } from '../core/project/safe-load.ts'
 import { savings } from '../core/project/savings.ts'
@@ -112,8 +112,18 @@ const heavy = {
     const build = project.builds.find((b) => b.id === buildId)
     return build ? compare(project, build, path, options) : []
   },
-  propose(project: Project, wallId: string, offsetMm: number, goods: Build['goods'], id: string): Proposal[] {
-    return propose(project, wallId, offsetMm, goods, id)
+  /** Ways to hold some goods, told as they come. */
+  propose(
+    project: Project,
+    at: { wallId: string; offsetMm: number; goods: Build['goods']; id: string },
+    report: (so: Proposing) => void,
+  ): Proposal[] {
+    const search = proposing(project, at.wallId, at.offsetMm, at.goods, at.id)
+    for (;;) {
+      const next = search.next()
+      if (next.done) return next.value
+      report(next.value)
+    }
   },
 }
 export type Heavy = typeof heavy

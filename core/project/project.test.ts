@@ -1,11 +1,10 @@
 import { describe, expect, it } from '@jest/globals'
+import { withRack } from '../../test-support/one-build.ts'
 import { readFileSync, readdirSync } from 'node:fs'
 import { z } from '../measure/schema.ts'
 import { sayIn } from '../wording/say.ts'
 import { sayProblem } from '../wording/problems.ts'
-import { IMPERIAL, METRIC } from '../measure/units.ts'
-import { exampleGoods } from '../families/example-context.ts'
-import { allFamilies, findFamily } from '../families/registry.ts'
+import { METRIC } from '../measure/units.ts'
 import { planCuts } from '../takeoff/cut-plan.ts'
 import { boardJobs, sheetJobs, stripsOf } from '../takeoff/instances.ts'
 import { purchases } from '../takeoff/purchases.ts'
@@ -15,11 +14,8 @@ import { planSheetsGreedy } from '../cutting/sheets-greedy.ts'
 import { readProject, writeProject } from './file.ts'
 import { cutKey } from './plan.ts'
 import { planFile, planProject } from './plan-file.ts'
-import { newGoods } from '../goods/goods.ts'
-import { newBuild } from './new-build.ts'
-import { newProject, PROJECT_VERSION, projectSchema, type Build, type Project } from './project.ts'
-import { nextOffset, propose, startOf, withoutHome } from './proposals.ts'
-import { contextOf, priceBook, readBuild, readingsOf } from './read-build.ts'
+import { PROJECT_VERSION, projectSchema, type Project } from './project.ts'
+import { priceBook, readBuild, readingsOf } from './read-build.ts'
 import { readBuilds } from './read-builds.ts'
 import { compare } from './compare.ts'
 import { remedies } from './remedies.ts'
@@ -37,29 +33,6 @@ const load = (file: string): Project => {
   if (!r.ok) throw new Error(JSON.stringify(r.problems))
   return r.project
 }
-const fresh = () => newProject('p1', 'Garage', 'imperial', '2026-01-01T00:00:00.000Z')
-function withRack(
-  count: number,
-  massKg: number,
-  params: object = {},
-  kind: 'pail' | 'tote' = 'pail',
-  family = 'post-rack',
-): Project {
-  const p = fresh()
-  p.goods = [{ ...exampleGoods('imperial', kind, count).item, massKg }]
-  const build: Build = newBuild({
-    id: 'b1',
-    name: 'Rack',
-    family,
-    params: {},
-    wallId: 'wall-1',
-    goods: [{ goodsId: p.goods[0].id, count }],
-  })
-  build.params = { ...(findFamily(family)!.start(contextOf(p, build)!) as object), ...params } as Build['params']
-  p.builds = [build]
-  return p
-}
-
 describe.each(demos)('demo %s', (file) => {
   const p = load(file)
   it('is whole: everything kept that a build holds has its place, and all of it holds', () => {
@@ -188,62 +161,6 @@ describe('remedies', () => {
   it('offers nothing where nothing is wrong', () => {
     const p = withRack(4, 5)
     expect(remedies(p, p.builds[0], 'sway:build')).toEqual([])
-  })
-})
-
-describe('proposals', () => {
-  it('shows different kinds that hold the goods, the ones that take all first', () => {
-    const p = withRack(12, 20, {}, 'tote', 'tote-rack')
-    p.builds = []
-    const list = propose(p, 'wall-1', 0, withoutHome(p), 'new')
-    expect(list.length).toBe(3)
-    expect(new Set(list.map((x) => x.build.family)).size).toBe(3)
-    expect(list[0].leftOut).toBe(0)
-    expect(list.map((x) => x.leftOut)).toEqual([...list.map((x) => x.leftOut)].sort((a, b) => a - b))
-  })
-  it('what the registry lists first decides nothing: of kinds that all hold, the cheapest come first', () => {
-    const p = newProject('p', 'p', 'imperial', '2026-01-01T00:00:00.000Z')
-    const [w] = p.room.walls
-    const box = newGoods({
-      id: 'g',
-      name: 'case',
-      kind: 'box',
-      count: 6,
-      acrossMm: 300,
-      deepMm: 250,
-      tallMm: 200,
-      massKg: 4,
-    })
-    const list = propose({ ...p, goods: [box] }, w.id, 0, [{ goodsId: 'g', count: 6 }], 'new')
-    const kinds = new Set(list.map((x) => x.build.family))
-    for (const kind of ['post-rack', 'shelf-unit', 'wall-cabinet', 'bracket-shelf']) expect(kinds).toContain(kind)
-    expect(list.every((x) => x.leftOut === 0)).toBe(true)
-    const costs = list.filter((x) => x.verdict !== 'fails' && x.verdict !== 'unknown').map((x) => x.minor)
-    expect(costs).toEqual([...costs].sort((a, b) => a - b))
-  })
-  it('starts the next build past the last one', () => {
-    const p = withRack(6, 12, {}, 'tote', 'tote-rack')
-    const [r] = readingsOf(readBuilds(p))
-    expect(nextOffset(p, 'wall-1')).toBeGreaterThan(Math.max(...[...r.boxes.values()].map((b) => b.max[0])))
-  })
-  it('begins any kind somebody chooses, or says why it cannot stand there', () => {
-    const p = withRack(6, 12)
-    const given = { id: 'b9', wallId: 'wall-1', offsetMm: 0, goods: p.builds[0].goods }
-    const began = allFamilies().map((f) => ({ id: f.id, got: startOf(p, f.id, given)! }))
-    expect(began.filter((x) => x.got.problem === null).map((x) => x.id)).toEqual(
-      expect.arrayContaining(['post-rack', 'ledger-shelf', 'reused-cabinets']),
-    )
-    for (const { id, got } of began) {
-      expect(got.build).toMatchObject({ family: id, ...given })
-      if (got.problem) expect(sayProblem(got.problem, sayIn(IMPERIAL))).not.toContain(got.problem.code)
-    }
-    expect(startOf(p, 'post-rack', { ...given, wallId: 'nowhere' })).toBeNull()
-    expect(startOf(p, 'no-kind', given)).toBeNull()
-  })
-  it('gives a build only the wall up to the next one', () => {
-    const p = withRack(6, 12, {}, 'tote', 'tote-rack')
-    p.builds.push({ ...p.builds[0], id: 'b2', offsetMm: 900 })
-    expect(contextOf(p, p.builds[0])!.space.lengthMm).toBe(900)
   })
 })
 
@@ -470,11 +387,5 @@ describe('what a build could do', () => {
     expect(rows.map((r) => r.option)).toEqual(['osb-7/16', 'ply-23/32'])
     expect(rows[1].sagMm!).toBeLessThan(rows[0].sagMm!)
     expect(rows.map((r) => r.now)).toEqual([false, true])
-  })
-  it('proposals hold before they are shown', () => {
-    const p = withRack(14, 26)
-    p.builds = []
-    for (const x of propose(p, 'wall-1', 0, [{ goodsId: p.goods[0].id, count: 14 }], 'n'))
-      expect(x.verdict).not.toBe('fails')
   })
 })

@@ -3,8 +3,8 @@ import { allFamilies } from '../families/registry.ts'
 import { newBuild } from './new-build.ts'
 import type { Build, Project } from './project.ts'
 import { procure } from './plan.ts'
-import { contextOf, priceBook, readBuild, readingsOf, readWith } from './read-build.ts'
-import { readBuilds } from './read-builds.ts'
+import { contextOf, priceBook, readBuild, readingsOf, readWith, type BuildReading } from './read-build.ts'
+import { readBuilds, type KeptReadings } from './read-builds.ts'
 import { remedies } from './remedies.ts'
 import type { Verdict } from '../checks/verdict.ts'
 import type { Problem } from '../measure/result.ts'
@@ -62,58 +62,107 @@ export function withoutHome(p: Project): { goodsId: string; count: number }[] {
 
 /** Changes made to a proposal before it is shown: what it would be told to do at once. */
 const REPAIRS = 3
+/** First guesses of one kind that are made to hold, when the first of them cannot be. */
+const TRIES = 2
 
-/**
- * A first guess made to hold: remedies that let the same goods in, cheapest first, until nothing of strength fails or
- * none is found.
- */
-function repaired(p: Project, first: Build): Build {
-  let build = first
-  for (let i = 0; i < REPAIRS; i++) {
-    const r = readBuild(p, build)
-    const worst = r.ok && r.reading.verdict.fails > 0 ? r.reading.verdict.weakest : null
-    if (!worst) return build
-    const found = remedies({ ...p, builds: [...p.builds, build] }, build, worst.id, { most: 8 }).filter(
-      (x) => x.deltaHoused >= 0 && x.build.offsetMm === build.offsetMm,
-    )
-    if (found.length === 0) return build
-    build = found[0].build
-  }
-  return build
+/** Ways found so far, and whether some are still being made to hold. */
+export interface Proposing {
+  found: Proposal[]
+  /** Kinds whose best way does not hold and is still worked at. */
+  open: number
 }
 
 const trouble = (x: Proposal) => Number(x.verdict === 'fails') + Number(x.verdict === 'unknown')
 /** What leaves least out, then what holds, then what costs least. */
 const better = (a: Proposal, b: Proposal) => a.leftOut - b.leftOut || trouble(a) - trouble(b) || a.minor - b.minor
 
-/** Proposals of every family that can take the goods, the best of each kind, the best of them first. */
-export function propose(p: Project, wallId: string, offsetMm: number, goods: Build['goods'], id: string): Proposal[] {
+/**
+ * Ways to hold some goods at a stretch of wall, told as they come: first a look at every kind as it is tacked, then each
+ * time that the best of a kind was made to hold. Only what is shown is worked at. The best of each kind, the best of
+ * them first; where some hold, what does not is left out at the end.
+ */
+export function* proposing(
+  p: Project,
+  wallId: string,
+  offsetMm: number,
+  goods: Build['goods'],
+  id: string,
+): Generator<Proposing, Proposal[]> {
   const prices = priceBook(p)
   const wanted = goods.reduce((n, g) => n + g.count, 0)
-  const byFamily = allFamilies().map((family) => {
+  const kept: KeptReadings = new Map()
+  const weigh = (build: Build, r: BuildReading): Proposal => {
+    const holds = wanted - r.shaped.unhoused.reduce((n, u) => n + u.count, 0)
+    return {
+      build,
+      holds,
+      leftOut: wanted - holds,
+      minor: procure(p, [r]).bill.totalMinor,
+      lengthMm: wholeBox(r.boxes).max[0],
+      verdict: r.verdict.state,
+    }
+  }
+  /**
+   * A first guess made to hold: remedies that let the same goods in, cheapest first, until nothing of strength fails or
+   * none is found.
+   */
+  const repaired = (first: Proposal): Proposal => {
+    let way = first
+    for (let i = 0; i < REPAIRS && way.verdict === 'fails'; i++) {
+      const r = readBuild(p, way.build, prices)
+      const worst = r.ok ? r.reading.verdict.weakest : null
+      if (!worst) return way
+      const within = { ...p, builds: [...p.builds, way.build] }
+      const found = remedies(within, way.build, worst.id, { most: 8, kept }).find(
+        (x) => x.deltaHoused >= 0 && x.build.offsetMm === way.build.offsetMm,
+      )
+      const read = found && readBuild(p, found.build, prices)
+      if (!read?.ok) return way
+      way = weigh(found!.build, read.reading)
+    }
+    return way
+  }
+
+  const kinds = allFamilies().map((family) => {
     const bare = newBuild({ id, family: family.id, params: {}, wallId, offsetMm, goods })
     const ctx = contextOf(p, bare, prices)
-    if (!ctx) return []
-    return family.propose(ctx).flatMap((params): Proposal[] => {
-      const first: Build = { ...bare, params: params as Build['params'] }
-      const build = repaired(p, first)
-      const r = readWith(family, build, ctx)
-      if (!r.ok) return []
-      const holds = wanted - r.reading.shaped.unhoused.reduce((n, u) => n + u.count, 0)
-      return [
-        {
-          build,
-          holds,
-          leftOut: wanted - holds,
-          minor: procure(p, [r.reading]).bill.totalMinor,
-          lengthMm: wholeBox(r.reading.boxes).max[0],
-          verdict: r.reading.verdict.state,
-        },
-      ]
-    })
+    const tacked = ctx ? family.propose(ctx) : []
+    return tacked
+      .flatMap((params): Proposal[] => {
+        const build: Build = { ...bare, params: params as Build['params'] }
+        const r = readWith(family, build, ctx!)
+        return r.ok ? [weigh(build, r.reading)] : []
+      })
+      .sort(better)
   })
-  const ranked = byFamily.map((list) => list.sort(better))
-  const best = ranked.flatMap((l) => l.slice(0, 1))
-  const seconds = ranked.flatMap((l) => l.slice(1)).sort(better)
-  return [...best, ...seconds.slice(0, Math.max(0, SHOWN - best.length))].sort(better)
+  const shown = (fit = (_: Proposal) => true) => {
+    const fitting = kinds.map((l) => l.filter(fit))
+    const best = fitting.flatMap((l) => l.slice(0, 1))
+    const seconds = fitting.flatMap((l) => l.slice(1)).sort(better)
+    return [...best, ...seconds.slice(0, Math.max(0, SHOWN - best.length))].sort(better)
+  }
+  // What two kinds do better, and hold, is not worked at.
+  const holding = kinds.flatMap((l) => l.slice(0, 1)).filter((x) => trouble(x) === 0)
+  const beaten = (x: Proposal) => holding.filter((h) => h.leftOut < x.leftOut).length > 1
+  const toMend = kinds.flatMap((list, k) => (list[0]?.verdict === 'fails' && !beaten(list[0]) ? [k] : []))
+  yield { found: shown(), open: toMend.length }
+  for (const [done, k] of toMend.entries()) {
+    for (const first of kinds[k].slice(0, TRIES)) {
+      const way = repaired(first)
+      kinds[k] = kinds[k].map((x) => (x === first ? way : x)).sort(better)
+      if (way.verdict !== 'fails') break
+    }
+    yield { found: shown(), open: toMend.length - done - 1 }
+  }
+  const sound = [(x: Proposal) => trouble(x) === 0, (x: Proposal) => x.verdict !== 'fails'].map(shown)
+  return sound.find((l) => l.length > 0) ?? shown()
+}
+
+/** All ways of `proposing`, once none is worked at any more. */
+export function propose(...given: Parameters<typeof proposing>): Proposal[] {
+  const search = proposing(...given)
+  for (;;) {
+    const next = search.next()
+    if (next.done) return next.value
+  }
 }

@@ -6,7 +6,7 @@ import { findFamily } from '../families/registry.ts'
 import type { Build, Project } from './project.ts'
 import { procure } from './plan.ts'
 import { contextOf, readingsOf, readWith, roomPlan, type BuildReading } from './read-build.ts'
-import { readAlone } from './read-builds.ts'
+import { readAlone, type KeptReadings } from './read-builds.ts'
 import { checksInRoom, inReach, surroundingsOf, withRoom } from './room-checks.ts'
 
 /** A change after which a failing link holds, and what it costs. */
@@ -25,6 +25,8 @@ export interface RemedyOptions {
   /** Readings of the build the search may take. */
   budget?: number
   most?: number
+  /** Readings of the other builds, where several searches share them. */
+  kept?: KeptReadings
 }
 
 /** Checks that a tie to a neighbour can mend. */
@@ -46,7 +48,7 @@ export function remedies(p: Project, build: Build, checkId: string, o: RemedyOpt
   if (!family || !ctx) return []
   const base = readWith(family, build, ctx)
   if (!base.ok) return []
-  const round = surroundingsOf(p, roomPlan(p.room).outline, readingsOf(readAlone(p)))
+  const round = surroundingsOf(p, roomPlan(p.room).outline, readingsOf(readAlone(p, o.kept)))
   const inRoom = checksInRoom(round, base.reading)
   /** What holds of a reading in the room, apart from what is only read there. */
   const alone = (r: BuildReading, room: readonly CheckResult[]) =>

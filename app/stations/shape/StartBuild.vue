@@ -2,7 +2,7 @@
 import { computed, onUnmounted, reactive, ref, shallowRef, toRaw, watch } from 'vue'
 import { formatLength } from '../../../core/measure/format.ts'
 import { formatMoney } from '../../../core/measure/money.ts'
-import { nextOffset, startOf, type Proposal } from '../../../core/project/proposals.ts'
+import { nextOffset, startOf, type Proposal, type Proposing } from '../../../core/project/proposals.ts'
 import type { Build } from '../../../core/project/project.ts'
 import { readBuild } from '../../../core/project/read-build.ts'
 import { FAMILIES, familyName } from '../../../core/wording/dims.ts'
@@ -10,7 +10,7 @@ import { stocksOf } from '../../../core/wording/names.ts'
 import { sayProblem } from '../../../core/wording/problems.ts'
 import MeasureField from '../../components/MeasureField.vue'
 import VerdictMark from '../../components/VerdictMark.vue'
-import { startLong } from '../../composables/heavy.ts'
+import { callback, startLong } from '../../composables/heavy.ts'
 import IsoScene from '../../drawing/IsoScene.vue'
 import { useDocument } from '../../stores/document.ts'
 import { useReadings } from '../../stores/readings.ts'
@@ -26,6 +26,8 @@ const offsetMm = ref(doc.project ? nextOffset(doc.project, wallId.value) : 0)
 watch(wallId, (w) => (offsetMm.value = doc.project ? nextOffset(doc.project, w) : 0))
 const proposals = shallowRef<Proposal[] | null>(null)
 const working = ref(false)
+/** Kinds that do not hold as they were tacked and are still worked at. */
+const open = ref(0)
 const itemOf = (id: string) => doc.project!.goods.find((g) => g.id === id)!
 const chosen = computed(() => [...taken].map(([goodsId, count]) => ({ goodsId, count })))
 const toggle = (id: string, count: number) => (taken.has(id) ? taken.delete(id) : taken.set(id, count))
@@ -39,13 +41,20 @@ function stop() {
   search?.end()
   search = null
   working.value = false
+  open.value = 0
 }
 async function ask() {
   stop()
   working.value = true
   const mine = startLong()
   search = mine
-  const found = await mine.work.propose(toRaw(doc.project!), wallId.value, offsetMm.value, chosen.value, newId())
+  const at = { wallId: wallId.value, offsetMm: offsetMm.value, goods: chosen.value, id: newId() }
+  const report = callback((so: Proposing) => {
+    if (search !== mine) return
+    proposals.value = so.found
+    open.value = so.open
+  })
+  const found = await mine.work.propose(toRaw(doc.project!), at, report)
   // Stopped, or asked again meanwhile.
   if (search !== mine) return
   proposals.value = found
@@ -181,7 +190,11 @@ function startKind() {
       </div>
       <section v-if="proposals" aria-labelledby="take">
         <h2 id="take">3. Take one, then change it</h2>
-        <p v-if="drawn.length === 0" class="text-trouble" role="alert">
+        <p v-if="open" class="soft small" role="status">
+          {{ open === 1 ? 'One kind does' : `${open} kinds do` }} not hold as first tacked; changes that would make
+          {{ open === 1 ? 'it' : 'them' }} hold are being tried.
+        </p>
+        <p v-if="drawn.length === 0 && !working" class="text-trouble" role="alert">
           No kind of build takes these goods here. A longer wall, more depth, or fewer goods would help.
         </p>
         <p v-if="ceilingUnknown" class="soft small">

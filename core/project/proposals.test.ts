@@ -1,0 +1,86 @@
+import { describe, expect, it } from '@jest/globals'
+import { freshProject, withRack } from '../../test-support/one-build.ts'
+import { allFamilies } from '../families/registry.ts'
+import { newGoods } from '../goods/goods.ts'
+import { IMPERIAL } from '../measure/units.ts'
+import { sayProblem } from '../wording/problems.ts'
+import { sayIn } from '../wording/say.ts'
+import { nextOffset, propose, proposing, startOf, withoutHome, type Proposing } from './proposals.ts'
+import { contextOf, readingsOf } from './read-build.ts'
+import { readBuilds } from './read-builds.ts'
+
+describe('proposals', () => {
+  it('shows different kinds that hold the goods, the ones that take all first', () => {
+    const p = withRack(12, 20, {}, 'tote', 'tote-rack')
+    p.builds = []
+    const list = propose(p, 'wall-1', 0, withoutHome(p), 'new')
+    expect(new Set(list.map((x) => x.build.family)).size).toBeGreaterThan(1)
+    expect(list[0].leftOut).toBe(0)
+    expect(list.map((x) => x.leftOut)).toEqual([...list.map((x) => x.leftOut)].sort((a, b) => a - b))
+  })
+  it('what the registry lists first decides nothing: of kinds that all hold, the cheapest come first', () => {
+    const p = freshProject()
+    const [w] = p.room.walls
+    const box = newGoods({
+      id: 'g',
+      name: 'case',
+      kind: 'box',
+      count: 6,
+      acrossMm: 300,
+      deepMm: 250,
+      tallMm: 200,
+      massKg: 4,
+    })
+    const list = propose({ ...p, goods: [box] }, w.id, 0, [{ goodsId: 'g', count: 6 }], 'new')
+    const kinds = new Set(list.map((x) => x.build.family))
+    for (const kind of ['post-rack', 'shelf-unit', 'wall-cabinet', 'bracket-shelf']) expect(kinds).toContain(kind)
+    expect(list.every((x) => x.leftOut === 0)).toBe(true)
+    const costs = list.filter((x) => x.verdict !== 'fails' && x.verdict !== 'unknown').map((x) => x.minor)
+    expect(costs).toEqual([...costs].sort((a, b) => a - b))
+  })
+  it('starts the next build past the last one', () => {
+    const p = withRack(6, 12, {}, 'tote', 'tote-rack')
+    const [r] = readingsOf(readBuilds(p))
+    expect(nextOffset(p, 'wall-1')).toBeGreaterThan(Math.max(...[...r.boxes.values()].map((b) => b.max[0])))
+  })
+  it('begins any kind somebody chooses, or says why it cannot stand there', () => {
+    const p = withRack(6, 12)
+    const given = { id: 'b9', wallId: 'wall-1', offsetMm: 0, goods: p.builds[0].goods }
+    const began = allFamilies().map((f) => ({ id: f.id, got: startOf(p, f.id, given)! }))
+    expect(began.filter((x) => x.got.problem === null).map((x) => x.id)).toEqual(
+      expect.arrayContaining(['post-rack', 'ledger-shelf', 'reused-cabinets']),
+    )
+    for (const { id, got } of began) {
+      expect(got.build).toMatchObject({ family: id, ...given })
+      if (got.problem) expect(sayProblem(got.problem, sayIn(IMPERIAL))).not.toContain(got.problem.code)
+    }
+    expect(startOf(p, 'post-rack', { ...given, wallId: 'nowhere' })).toBeNull()
+    expect(startOf(p, 'no-kind', given)).toBeNull()
+  })
+  it('gives a build only the wall up to the next one', () => {
+    const p = withRack(6, 12, {}, 'tote', 'tote-rack')
+    p.builds.push({ ...p.builds[0], id: 'b2', offsetMm: 900 })
+    expect(contextOf(p, p.builds[0])!.space.lengthMm).toBe(900)
+  })
+  it('what holds is shown before what does not, and what is shown was made to hold', () => {
+    const p = withRack(14, 26)
+    p.builds = []
+    const search = proposing(p, 'wall-1', 0, [{ goodsId: p.goods[0].id, count: 14 }], 'n')
+    const told: Proposing[] = []
+    let next = search.next()
+    for (; !next.done; next = search.next()) told.push(next.value)
+    const failing = (l: Proposing['found']) => l.filter((x) => x.verdict === 'fails').length
+    expect(told[0].found.length).toBeGreaterThan(0)
+    expect(failing(told[0].found)).toBeGreaterThan(0)
+    expect(told.map((t) => t.open)).toEqual(told.map((_, i) => told.length - 1 - i))
+    expect(failing(next.value)).toBe(0)
+    expect(next.value.length).toBeGreaterThan(0)
+  })
+  it('where two kinds hold all, what holds less and fails is neither worked at nor shown', () => {
+    const p = withRack(12, 20, {}, 'tote', 'tote-rack')
+    p.builds = []
+    const list = propose(p, 'wall-1', 0, withoutHome(p), 'new')
+    expect(list.length).toBeGreaterThan(1)
+    expect(list.filter((x) => x.verdict === 'fails' || x.verdict === 'unknown')).toEqual([])
+  })
+})
