@@ -1,5 +1,5 @@
 import { defineStore } from 'pinia'
-import { computed, ref, shallowRef, toRaw, watch } from 'vue'
+import { computed, onScopeDispose, ref, shallowRef, toRaw, watch } from 'vue'
 import { unitsOf } from '../../core/assembly/settings.ts'
 import { verdict, type Verdict } from '../../core/checks/verdict.ts'
 import { METRIC } from '../../core/measure/units.ts'
@@ -22,7 +22,7 @@ import { useHurry } from '../composables/hurry.ts'
 import { keepPlan, loadPlan } from '../persistence/projects.ts'
 import { useDocument } from './document.ts'
 
-/** Seconds a better cut plan is looked for after each change. */
+/** Seconds a better cut plan is looked for, where somebody looks at it. */
 const IMPROVE_SECONDS = 6
 
 /** The worker looks at a crowded room once nothing has changed for this long, ms. */
@@ -84,14 +84,42 @@ export const useReadings = defineStore('readings', () => {
   /** How far the search for a better cut plan is, 0 to 1; null when none runs. */
   const improving = ref<number | null>(null)
   let search: ReturnType<typeof startLong> | null = null
+  /** Views that show the plan itself: it is worth a search only for them. */
+  let shownIn = 0
+  /** What a better plan is looked for once one of them opens. */
+  let waiting: Project | null = null
   function stopImproving() {
     search?.end()
     search = null
     improving.value = null
+    waiting = null
+  }
+  async function improve() {
+    if (!waiting || shownIn === 0) return
+    const project = waiting
+    waiting = null
+    const long = (search = startLong())
+    improving.value = 0
+    const better = await long.work.procureBest(
+      project,
+      IMPROVE_SECONDS,
+      callback((done: number, of: number) => void (search === long && (improving.value = done / (of + 1)))),
+    )
+    if (search !== long) return
+    stopImproving()
+    if (doc.project?.id !== project.id) return
+    procurement.value = better
+    await keepPlan({ id: project.id, key: better.key, procurement: better })
+  }
+  /** A view that shows the plan is open, for as long as the scope that asks lives. */
+  function showPlan() {
+    shownIn++
+    void improve()
+    onScopeDispose(() => void shownIn--)
   }
   /**
-   * A plan that was found before for the same pieces is taken again; else the quick one is shown and a better one
-   * looked for.
+   * A plan that was found before for the same pieces is taken again; else the quick one is shown, and a better one
+   * looked for where somebody looks at it.
    */
   async function settle(project: Project, result: Procurement & { key: string }) {
     stopImproving()
@@ -105,18 +133,8 @@ export const useReadings = defineStore('readings', () => {
       stored?.key === result.key ? { ...stored.procurement, bill: procureBill(project, stored.procurement) } : null
     procurement.value = kept ?? result
     if (kept || result.cutPlan.claims.every((c) => c.proved)) return
-    const long = (search = startLong())
-    improving.value = 0
-    const better = await long.work.procureBest(
-      project,
-      IMPROVE_SECONDS,
-      callback((done: number, of: number) => void (search === long && (improving.value = done / (of + 1)))),
-    )
-    if (search !== long) return
-    stopImproving()
-    if (doc.project?.id !== project.id) return
-    procurement.value = better
-    await keepPlan({ id: project.id, key: better.key, procurement: better })
+    waiting = project
+    void improve()
   }
   let running = false
   let again = false
@@ -151,7 +169,10 @@ export const useReadings = defineStore('readings', () => {
       doc.project?.progress.sawing,
     ],
     ([id], before) => {
-      if (id !== before?.[0]) procurement.value = null
+      if (id !== before?.[0]) {
+        procurement.value = null
+        stopImproving()
+      }
       if (doc.project && doc.project.builds.length > 0) void procure()
       else procurement.value = null
     },
@@ -171,6 +192,7 @@ export const useReadings = defineStore('readings', () => {
     planning,
     improving,
     stopImproving,
+    showPlan,
     tryBuild,
   }
 })

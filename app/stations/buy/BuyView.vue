@@ -17,6 +17,7 @@ import { useReadings } from '../../stores/readings.ts'
 
 const doc = useDocument()
 const readings = useReadings()
+readings.showPlan()
 const bill = computed(() => readings.procurement?.bill ?? null)
 const money = (minor: number | null) =>
   minor === null ? 'no price' : formatMoney(minor, doc.project!.settings.currency)

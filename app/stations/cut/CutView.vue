@@ -28,6 +28,7 @@ import WentWrong from './WentWrong.vue'
 
 const doc = useDocument()
 const readings = useReadings()
+readings.showPlan()
 const plan = computed(() => readings.procurement?.cutPlan ?? null)
 const lines = computed(() => readings.readings.flatMap((r) => r.pieces.filter((l) => isSawn(l.stock))))
 const names = computed(() => new Map(doc.project!.builds.map((b) => [b.id, b.name])))
