@@ -3,8 +3,7 @@ import { partBox } from '../assembly/part-box.ts'
 import { findGrade, findSection } from '../catalogue/lumber.ts'
 import { boxSize, type Box } from '../geometry/box.ts'
 import { dot, type Vec3 } from '../geometry/vec.ts'
-import { strength, type DesignMethod, type Strength } from '../mechanics/methods/method.ts'
-import type { Settings } from '../assembly/settings.ts'
+import { strength, type Conditions, type DesignMethod, type Strength } from '../mechanics/methods/method.ts'
 import { woodOf } from './wood.ts'
 import { defineCheck, measured, plain, type CheckResult, type Input } from './check.ts'
 
@@ -30,7 +29,7 @@ function contactOn(on: Part, contact: Box): [number, number, number] {
 }
 
 /** What a piece may be pressed with where something bears on it along a direction, MPa; null when nobody says. */
-function mayBear(p: Part, contact: Box, push: Vec3, method: DesignMethod, settings: Settings): Strength | null {
+function mayBear(p: Part, contact: Box, push: Vec3, method: DesignMethod, settings: Conditions): Strength | null {
   if (woodOf(p)?.kind === 'sheet') return strength('panel', PANEL_BEARING_MPA, 'product decision', [])
   if (p.stock.kind !== 'board') return null
   const grade = findGrade(p.stock.grade)

@@ -5,7 +5,7 @@ import type { Settings } from '../assembly/settings.ts'
 import type { Shaped } from '../families/family.ts'
 import type { Goods } from '../goods/goods.ts'
 import type { LoadPath } from '../loads/load-path.ts'
-import type { DesignMethod } from '../mechanics/methods/method.ts'
+import type { Conditions, DesignMethod } from '../mechanics/methods/method.ts'
 import type { JointRooms } from './joint-room.ts'
 import type { FreeSpace } from '../room/room.ts'
 
@@ -74,7 +74,7 @@ export interface CheckContext {
   /** Weights as they are, and weights times the method's factors. */
   service: LoadPath
   design: LoadPath
-  settings: Settings
+  settings: Omit<Settings, 'duration'> & Conditions
   method: DesignMethod
   /** Room of every joint for its fasteners. */
   rooms: JointRooms
@@ -91,12 +91,15 @@ export interface Check<K extends keyof CheckContext> {
    * run.
    */
   asksForTheMost?: boolean
+  /** It asks for what stands there for years: people who come and go are none of it. */
+  lasting?: boolean
   run(c: Pick<CheckContext, K>): CheckResult[]
 }
 
 export interface AnyCheck {
   id: string
   asksForTheMost?: boolean
+  lasting?: boolean
   reads: readonly (keyof CheckContext)[]
   run(c: CheckContext): CheckResult[]
 }
@@ -105,6 +108,7 @@ export interface AnyCheck {
 export const defineCheck = <K extends keyof CheckContext>(c: Check<K>): AnyCheck => ({
   id: c.id,
   asksForTheMost: c.asksForTheMost ?? false,
+  lasting: c.lasting ?? false,
   reads: c.reads,
   run: (all) => c.run(Object.fromEntries(c.reads.map((k) => [k, all[k]])) as Pick<CheckContext, K>),
 })

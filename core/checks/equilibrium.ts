@@ -10,8 +10,9 @@ const AXES = ['along the wall', 'out from the wall', 'up'] as const
  */
 const BESIDE_MM = 8
 /**
- * Of what is held up by the wall and stands on the floor, as a share of the way from the one to the other: there the
- * couple only shifts weight between the two, which is done before fixings and feet are judged. Product decision.
+ * Of what is held up by the wall and stands on the floor, or stands on two rows of feet, as a share of the way from the
+ * one to the other: there the couple only shifts weight between the two, which is done before fixings and feet are
+ * judged. Product decision.
  */
 const BESIDE_SHARE = 0.05
 
@@ -19,9 +20,10 @@ const BESIDE_SHARE = 0.05
 function mostBeside(a: Assembly): number {
   const up = a.supports.filter((s) => s.on.kind === 'wall' && s.anchor !== null && s.push[2] > 0.9)
   const feet = a.supports.filter((s) => s.on.kind === 'floor' && 'part' in s.from)
-  if (up.length === 0 || feet.length === 0) return BESIDE_MM
-  const apart = Math.min(...feet.map((s) => (s.contact.min[1] + s.contact.max[1]) / 2))
-  return Math.max(BESIDE_MM, BESIDE_SHARE * apart)
+  if (feet.length === 0) return BESIDE_MM
+  const ys = feet.map((s) => (s.contact.min[1] + s.contact.max[1]) / 2)
+  const [near, far] = [Math.min(...ys), Math.max(...ys)]
+  return Math.max(BESIDE_MM, BESIDE_SHARE * (up.length > 0 ? near : far - near))
 }
 
 /** The six sums, in and out. */

@@ -18,13 +18,15 @@ export function inEveryArrangement(
   context: Omit<CheckContext, 'service' | 'design'>,
   loaded: readonly Loaded[],
 ): CheckResult[] {
+  // Who comes and goes is no load of years.
+  const forDays = { ...context.settings, duration: 'short' as const }
   const most: LoadPath = { ...loaded[0].design, reactions: mostThrough(loaded.map((l) => l.design)) }
   return checks.flatMap((check) => {
     if (check.asksForTheMost) return check.run({ ...context, ...loaded[0], design: most })
     const [packed, ...others] = check.reads.some((r) => r === 'service' || r === 'design') ? loaded : loaded.slice(0, 1)
     const results = new Map(check.run({ ...context, ...packed }).map((r) => [r.id, r]))
-    for (const l of others)
-      for (const r of check.run({ ...context, ...l })) {
+    for (const l of others.filter((x) => !(check.lasting && x.code === 'person')))
+      for (const r of check.run({ ...context, ...l, ...(l.code === 'person' ? { settings: forDays } : {}) })) {
         const known = results.get(r.id)
         const worse = !known || urgency(r) > urgency(known) + WORSE
         const kept = worse ? { ...r, data: { ...r.data, arranged: l.code } } : known

@@ -328,6 +328,7 @@ export const shear: AnyCheck = defineCheck({
 })
 export const sag: AnyCheck = defineCheck({
   id: 'sag',
+  lasting: true,
   reads,
   run: (c) => worstOfEach(c, c.service, sagShare, (p, m) => sagOf(c, p, m)),
 })

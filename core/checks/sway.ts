@@ -22,6 +22,9 @@ const BRACES_TO = Math.sin((65 * Math.PI) / 180) + 1e-6
 const CLOSING_MM = 30
 const CLOSES_FROM_MM = 300
 
+/** One who works at a top pushes along and across it, N. Product decision: a hand plane or a saw pushed hard. */
+const PUSH_N = 300
+
 type Given = Pick<CheckContext, 'assembly' | 'parts' | 'boxes' | 'method' | 'settings'>
 /** Along the wall, or out from it. */
 type Way = 0 | 1
@@ -190,13 +193,15 @@ function oneWay(c: Given & Pick<CheckContext, 'design' | 'goods'>, way: Way): Ch
   // Design loads and strengths of the method go together; what ties give is told against loads as they are.
   const factor = c.method.loadFactor.goods
   const tied = tiesTogether(ties)
-  const leanN = LEAN * c.design.loadsN
+  const pushN = c.assembly.subassemblies.some((s) => s.tags?.use === 'bench') ? PUSH_N : 0
+  const leanN = LEAN * c.design.loadsN + pushN * c.method.loadFactor.goods
   const data = {
     way: way === 0 ? 'along' : 'deep',
     braces: diagonals.found.length,
     backs: sheets.found.length,
     ties: ties.length,
     leanN,
+    pushN,
     tieAtMm: whole.max[2],
   }
   if (solid.length > 0)
@@ -259,7 +264,7 @@ function oneWay(c: Given & Pick<CheckContext, 'design' | 'goods'>, way: Way): Ch
       data: { ...data, slenderness: Math.max(0, ...diagonals.found.map((b) => b.slenderness)) },
       working: {
         formula: 'lean of all weight ≤ Σ what diagonals, backs and ties give to the worse side',
-        inputs: inputsOf(leanN, diagonals.found, sheets.found, ties),
+        inputs: inputsOf({ leanN, pushN }, diagonals.found, sheets.found, ties),
         source: 'statics of a pinned frame',
       },
     }),
@@ -269,7 +274,12 @@ function oneWay(c: Given & Pick<CheckContext, 'design' | 'goods'>, way: Way): Ch
 /** More of a kind than this are not listed one by one. */
 const LISTED = 3
 
-function inputsOf(leanN: number, diagonals: Brace[], sheets: Back[], ties: readonly TieGives[]): Input[] {
+function inputsOf(
+  { leanN, pushN }: { leanN: number; pushN: number },
+  diagonals: Brace[],
+  sheets: Back[],
+  ties: readonly TieGives[],
+): Input[] {
   const of = (b: Brace): Input[] => [
     {
       symbol: 'diagonal, pulled',
@@ -287,6 +297,16 @@ function inputsOf(leanN: number, diagonals: Brace[], sheets: Back[], ties: reado
   ]
   return [
     { symbol: 'lean', value: leanN, quantity: 'force', source: `${LEAN} of every weight: product decision` },
+    ...(pushN > 0
+      ? [
+          {
+            symbol: 'of it a push',
+            value: pushN,
+            quantity: 'force' as const,
+            source: 'who works at it: product decision',
+          },
+        ]
+      : []),
     ...diagonals.slice(0, LISTED).flatMap(of),
     ...sheets.slice(0, LISTED).map((b): Input => ({
       symbol: `back on rows of ${b.screws}`,

@@ -79,7 +79,9 @@ function tiesGive(a: Assembly, c: Given, axis: Axis, own: (x: Anchor, site: TieS
     const joints = a.joints.filter((j) => j.near === part.id || j.far === part.id)
     const mates = holding.filter((x) => x.part === part.id).length
     const held = joints.map((j) => jointGives(j, axis, parts, boxes, c))
-    const frame = held.some((n) => n === null) ? null : held.reduce<number>((s, n) => s + n!, 0) / mates
+    // What nobody knows of some of them is left out; of none of them, it is not known.
+    const known = held.filter((n) => n !== null)
+    const frame = held.length > 0 && known.length === 0 ? null : known.reduce((s, n) => s + n, 0) / mates
     const links: Link[] = [...own(anchor, { part, joints, parts, boxes }), ['frame', unfactored(frame, c)]]
     const unknown = links.find(([, n]) => n === null)
     const [weakest, n] = unknown ?? links.reduce((x, y) => (y[1]! < x[1]! ? y : x))

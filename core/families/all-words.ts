@@ -1,4 +1,5 @@
 import type { KindWords } from '../wording/kind.ts'
+import { benchWords } from './bench/words.ts'
 import { boardRackWords } from './board-rack/words.ts'
 import { ceilingPlatformWords } from './ceiling-platform/words.ts'
 import { ceilingRunnersWords } from './ceiling-runners/words.ts'
@@ -10,6 +11,7 @@ import { stripWallWords } from './strip-wall/words.ts'
 
 /** What is said of each kind of build that has its words in its own folder. */
 export const KIND_WORDS: Readonly<Record<string, KindWords>> = {
+  bench: benchWords,
   'board-rack': boardRackWords,
   'ceiling-platform': ceilingPlatformWords,
   'ceiling-runners': ceilingRunnersWords,

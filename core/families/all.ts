@@ -1,4 +1,5 @@
 import type { AnyFamily } from './family.ts'
+import { bench } from './bench/bench.ts'
 import { boardRack } from './board-rack/board-rack.ts'
 import { bracketShelf } from './bracket-shelf/bracket-shelf.ts'
 import { ceilingPlatform } from './ceiling-platform/ceiling-platform.ts'
@@ -30,4 +31,5 @@ export const FAMILIES: readonly AnyFamily[] = [
   pegboard,
   reusedCabinets,
   loftDeck,
+  bench,
 ]

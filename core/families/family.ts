@@ -108,6 +108,8 @@ export interface Family<P> {
    * that depends on its parameters.
    */
   hangs: boolean | ((params: P) => boolean)
+  /** False where it is a build without goods too. */
+  needsGoods?: boolean
   schema: z.ZodType<P>
   /** One step for each older form of the parameters, the first from the first: their version is one more. */
   upgrades?: readonly ((raw: Raw) => Raw)[]
@@ -128,8 +130,9 @@ export interface Family<P> {
 export type Raw = Record<string, unknown>
 
 /** A family whose parameters are only known to itself. */
-export interface AnyFamily extends Omit<Family<unknown>, 'hangs'> {
+export interface AnyFamily extends Omit<Family<unknown>, 'hangs' | 'needsGoods'> {
   version: number
+  needsGoods: boolean
   hangs(params: unknown): boolean
   /** Parameters stored in an older form, in the present one. */
   upgrade(raw: Raw, from: number): Raw
@@ -160,6 +163,7 @@ export function family<P>(f: Family<P>): AnyFamily {
   }
   return {
     id: f.id,
+    needsGoods: f.needsGoods ?? true,
     hangs: (raw) => {
       if (typeof f.hangs !== 'function') return f.hangs
       const read = parse(raw)

@@ -104,6 +104,25 @@ export function framedTerms(
   return out
 }
 
+/** Heights of framed shelves from what stands below them, noted as `topMm`; each clear of the one before. */
+export function framedTops(
+  levels: readonly Level[],
+  f: { frameMm: number; sheetMm: number },
+  aboveMm: number,
+  pen: DimPen,
+  max = 4000,
+): Result<number[]> {
+  const tops: number[] = []
+  for (const [i, terms] of framedTerms(levels, f, aboveMm).entries()) {
+    const from: Term[] = i === 0 ? terms : [{ name: 'shelf-below', mm: tops[i - 1] }, ...terms]
+    const asked = { path: `topMm.${i}`, code: 'shelf-top', data: { shelf: i + 1 }, min: 60, max }
+    tops.push(pen.sum(asked, from, i === 0 && !levels[0].floor ? 'kick' : 'goods-below'))
+    const leastMm = (tops[i - 1] ?? 0) + f.frameMm + f.sheetMm
+    if (tops[i] < leastMm) return bad('shelves-overlap', { mm: tops[i], leastMm, shelf: i + 1 }, `topMm.${i}`)
+  }
+  return good(tops)
+}
+
 /**
  * Tops of the bottom and the shelves of a box, from its underside: what is tacked follows the goods, what is fixed may
  * not overlap.

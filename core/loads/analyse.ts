@@ -13,7 +13,8 @@ import { holdBody, isHeld, wrenchOf, type Force } from './body.ts'
 import { edgedPanel, type EdgeStrip, type SolvedPlates } from './edged-panel.ts'
 import { closeOnGround } from './ground.ts'
 import { emptyPath, wayOf, type LoadPath, type Member, type Patch, type Stiffening } from './load-path.ts'
-import { bendsAlongStrength, solvePanel } from './panel.ts'
+import { bendsAlongStrength, intoRails, isConcentrated, solvePanel } from './panel.ts'
+import { panelOnFrame } from './panel-on-frame.ts'
 import { panelOnPoints } from './panel-on-points.ts'
 import { pressesOn } from './pressing.ts'
 import { solveHeld, type Held, type Rigidity, type SolvedBeams } from './solve-held.ts'
@@ -31,6 +32,8 @@ export interface AnalysisOptions {
   plates?: SolvedPlates
   /** Members solved before under the same loads: looked up and added to. Of the same assembly only, its goods apart. */
   members?: SolvedMembers
+  /** Stiffness of a board under a panel the way it bends, N·mm²; null when nobody knows it. */
+  railEi?: (part: string) => number | null
 }
 
 /** The strips under each panel's edges: boards that hang from a level sheet by the fasteners along them. */
@@ -221,6 +224,12 @@ export function analyse(a: Assembly, boxes: PartBoxes, o: AnalysisOptions): Load
   }
 
   const known: SolvedBeams = o.known ?? new Map()
+  const byPart = new Map(a.parts.map((p) => [p.id, p]))
+  const railEi = (id: string): number | null => {
+    const p = byPart.get(id)
+    const { depthMm, breadthMm } = p ? bendingSection(p) : { depthMm: 0, breadthMm: 0 }
+    return (p && rigidity(p, depthMm, breadthMm, o)?.ei) ?? null
+  }
   const of = (which: readonly Body[]) => new Map(which.flatMap((b) => b.parts.map((id) => [id, b.id] as const)))
   const bodyOf = of(a.bodies.filter((b) => !b.sideways))
   const frameOf = of(a.bodies.filter((b) => b.sideways))
@@ -251,7 +260,8 @@ export function analyse(a: Assembly, boxes: PartBoxes, o: AnalysisOptions): Load
       is({ kind: 'joined', body })
       return
     }
-    const solved = solvedBefore(o.members, p, patches) ?? solveMember(p, patches, supports, boxes, o, known)
+    const solved =
+      solvedBefore(o.members, p, patches) ?? solveMember(p, patches, supports, boxes, { ...o, railEi }, known)
     keep(o.members, p, patches, solved)
     for (const { support, patch } of solved.passed)
       give(support, patch, doubt ?? (solved.state.kind === 'unknown' ? solved.state.reason : null))
@@ -356,7 +366,8 @@ function solveMember(
     if (patches.some((x) => wayOf(x)[2] > STEEP))
       return solveMember(p, patches.map(turnedDown), supports, boxes, o, known)
     const sheet = findSheet(p.stock.sheet)
-    const solution = sheet && solvePanel(p, patches, supports, sheet.ei, known)
+    const { down, rest } = intoRails(p, patches, supports)
+    const solution = sheet && solvePanel(p, rest, supports, sheet.ei, known)
     const onPoints = sheet && !solution ? panelOnPoints(p, patches, supports, sheet, o.plates ?? new Map()) : null
     if (onPoints)
       return {
@@ -375,14 +386,19 @@ function solveMember(
       strips.length > 0 && bendsAlongStrength(p, true)
         ? edgedPanel({ p, sheet, patches, supports, strips, boxes, solution }, { ...o, plates: o.plates ?? new Map() })
         : null
+    const framed =
+      !edged && solution.along && patches.some((x) => isConcentrated(p, x))
+        ? panelOnFrame(p, patches, supports, sheet, o.railEi ?? (() => null), o.plates ?? new Map())
+        : null
     return {
       state: {
         kind: 'panel',
         along: solution.along,
-        strips: edged ? [edged.bent] : solution.strips,
+        strips: edged ? [edged.bent] : framed ? [framed.bent] : solution.strips,
         stiff: edged?.stiff ?? NOT_STIFFENED,
+        ...(framed ? { acrossNmm: framed.acrossNmm } : {}),
       },
-      passed: solution.passed.map((x) => ({ support: byId(x.support), patch: x.patch })),
+      passed: [...solution.passed.map((x) => ({ support: byId(x.support), patch: x.patch })), ...down],
     }
   }
   if (p.axial) {

@@ -1,5 +1,7 @@
 import type { Assembly, Bay, Motion, Placed, Support } from '../assembly/assembly.ts'
 import type { Vec3 } from '../geometry/vec.ts'
+import { newtons } from '../measure/units.ts'
+import { NEAR_RAIL_MM } from './panel.ts'
 import { isFlat } from '../assembly/part-box.ts'
 import { movedBox, movedWay, opens, withMoved } from '../assembly/moved.ts'
 
@@ -9,7 +11,7 @@ import { movedBox, movedWay, opens, withMoved } from '../assembly/moved.ts'
  * build with the same goods elsewhere.
  */
 export interface Arrangement {
-  code: 'packed' | 'gathered' | 'every-other' | 'forward' | 'aside' | 'on-two' | 'opened'
+  code: 'packed' | 'gathered' | 'every-other' | 'forward' | 'aside' | 'on-two' | 'person' | 'opened'
   assembly: Assembly
 }
 
@@ -60,7 +62,7 @@ export function arrangements(a: Assembly): Arrangement[] {
   }
   // Drawn forward as well: then an arm is pried most.
   const also = out.filter((x) => x.code === 'forward').map((x) => x.assembly)
-  out.push(...[a, ...also].flatMap(onTwo))
+  out.push(...[a, ...also].flatMap(onTwo), ...leanedOn(a))
   return [...out, ...opened(a, out)]
 }
 
@@ -82,6 +84,95 @@ export function onTwo(a: Assembly): Arrangement[] {
     )
     return { code: 'on-two', assembly: { ...a, bays, supports } }
   })
+}
+
+/** A person sits, kneels or stands there, N: EN 1991-1-1 table 6.2, Qk of a category A floor is 2 kN; half of it. */
+export const PERSON_N = 1000
+/** Over so much of a top, mm: EN 1991-1-1 6.3.1.2 takes a square of 50; a foot or a knee is twice that wide. */
+const PERSON_MM = 100
+
+/**
+ * A person on a top people work at, at its front edge and in the middle of its depth: in the widest gap between what
+ * bears it, in the middle between its legs, and at both ends. Tops are told by their tags, and so is the bay on each.
+ */
+function leanedOn(a: Assembly): Arrangement[] {
+  const tops = new Set(a.subassemblies.filter((s) => s.tags?.use === 'bench').flatMap((s) => s.parts))
+  const bays = a.bays.filter((b) => b.carriers.some((c) => tops.has(c)))
+  if (bays.length === 0) return []
+  const places = new Map(bays.map((b) => [b.id, placesOn(a, b)]))
+  const most = Math.max(...[...places.values()].map((l) => l.length))
+  return Array.from({ length: most }, (_, k): Arrangement => ({
+    code: 'person',
+    assembly: {
+      ...a,
+      bays: a.bays.map((b) => {
+        const at = places.get(b.id)
+        if (!at) return b
+        const { x, y } = at[k % at.length]
+        const z = b.clear.min[2]
+        const person: Placed = {
+          goodsId: 'person',
+          massKg: PERSON_N / newtons(1),
+          stands: 'flat',
+          box: { min: [x[0], y[0], z], max: [x[1], y[1], z + 1] },
+        }
+        return { ...b, items: [...b.items, person] }
+      }),
+    },
+  }))
+}
+
+/**
+ * Where a person does most to a top: between two cross pieces, at its front edge and in the middle; at both ends; over a
+ * cross piece, in its middle and just inside the rail under the front; and over that rail in the middle between its legs,
+ * where all of it goes into the rail.
+ */
+function placesOn(a: Assembly, b: Bay): Place[] {
+  const { min, max } = b.clear
+  const upright = new Set(a.parts.filter((p) => Math.abs(p.at.along[2]) > UPRIGHT).map((p) => p.id))
+  // Of two layers what is under the lower one.
+  const under = a.supports.filter(
+    (s) =>
+      'part' in s.from && b.carriers.includes(s.from.part) && s.on.kind === 'part' && !b.carriers.includes(s.on.part),
+  )
+  const isLong = (s: Support) => s.contact.max[0] - s.contact.min[0] >= (max[0] - min[0]) / 2
+  const at = (list: readonly Support[]) =>
+    [...new Set(list.map((s) => (s.contact.min[0] + s.contact.max[0]) / 2))].sort((x, y) => x - y)
+  const short = under.filter((s) => !isLong(s))
+  const [legs, crosses] = [true, false].map((is) =>
+    at(short.filter((s) => s.on.kind === 'part' && upright.has(s.on.part) === is)),
+  )
+  const within = (mm: number, i: 0 | 1): [number, number] => {
+    const from = Math.max(min[i], Math.min(max[i] - PERSON_MM, mm - PERSON_MM / 2))
+    return [from, from + PERSON_MM]
+  }
+  const rail = under
+    .filter(isLong)
+    .reduce<Support | null>((f, s) => (f && f.contact.max[1] > s.contact.max[1] ? f : s), null)
+  const [front, deep] = [within(max[1], 1), within((min[1] + max[1]) / 2, 1)]
+  const cross = crosses[Math.floor(crosses.length / 2)]
+  const [gap, span] = [widestGap(crosses), widestGap(legs)]
+  const place = (x: number, y: [number, number]): Place => ({ x: within(x, 0), y })
+  return [
+    ...[gap ?? (min[0] + max[0]) / 2, min[0], max[0]].flatMap((x) => [place(x, front), place(x, deep)]),
+    ...(cross === undefined ? [] : [place(cross, deep)]),
+    ...(cross === undefined || !rail ? [] : [place(cross, within(middleY(rail) - JUST_INSIDE_MM, 1))]),
+    ...(rail ? [place(span ?? (min[0] + max[0]) / 2, [rail.contact.min[1], rail.contact.max[1]])] : []),
+  ]
+}
+const middleY = (s: Support) => (s.contact.min[1] + s.contact.max[1]) / 2
+/** So far inside the middle of a rail a cross piece takes all of a person, mm: see `NEAR_RAIL_MM`. */
+const JUST_INSIDE_MM = NEAR_RAIL_MM + 1
+interface Place {
+  x: [number, number]
+  y: [number, number]
+}
+/** The middle of the widest gap of a row; null where there is none. */
+function widestGap(xs: readonly number[]): number | null {
+  let [wide, middle]: [number, number | null] = [0, null]
+  for (let i = 1; i < xs.length; i++)
+    if (xs[i] - xs[i - 1] > wide) [wide, middle] = [xs[i] - xs[i - 1], (xs[i] + xs[i - 1]) / 2]
+  return middle
 }
 
 /**

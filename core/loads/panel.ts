@@ -138,6 +138,69 @@ function spanning(
   return out
 }
 
+/** Supports that run along a panel for most of its length: rails. */
+export const longUnder = (p: Part, supports: readonly Support[]): { s: Support; u: Range; v: Range }[] =>
+  supports.flatMap((s) => {
+    const { u, v } = local(p, s.contact)
+    return u.to - u.from > RUNS * p.size.lengthMm && v.to - v.from < CROSSES * p.size.widthMm ? [{ s, u, v }] : []
+  })
+/** What runs along so much of a panel is a rail under it. */
+const RUNS = 0.8
+/** What has its middle this near to that of a rail, or beyond it, is borne by the rails, mm. Product decision. */
+export const NEAR_RAIL_MM = 60
+
+/**
+ * What is heavy on little room and stands at a rail goes into the rails and not through cross pieces: the rail takes it,
+ * and where it stands beside the rail's middle the other rail holds the sheet level, by statics of the sheet from the one
+ * to the other.
+ */
+export function intoRails(
+  p: Part,
+  patches: readonly Patch[],
+  supports: readonly Support[],
+): { down: { support: Support; patch: Patch }[]; rest: Patch[] } {
+  const down: { support: Support; patch: Patch }[] = []
+  const heavy = patches.filter((x) => isConcentrated(p, x))
+  const rails = heavy.length > 0 ? longUnder(p, supports) : []
+  if (rails.length === 0) return { down, rest: [...patches] }
+  const middle = (r: Range) => (r.from + r.to) / 2
+  const sorted = rails.map((r) => ({ ...r, at: middle(r.v) })).sort((x, y) => x.at - y.at)
+  const [low, high] = [sorted[0], sorted[sorted.length - 1]]
+  const rest = patches.filter((patch) => {
+    if (!heavy.includes(patch)) return true
+    const { u, v } = local(p, patch.box)
+    const at = middle(v)
+    const near = at < low.at + NEAR_RAIL_MM ? low : at > high.at - NEAR_RAIL_MM ? high : null
+    if (!near) return true
+    const other = near === low ? high : low
+    const share = other === near ? 1 : (at - other.at) / (near.at - other.at)
+    for (const [rail, part] of [
+      [near, share],
+      [other, 1 - share],
+    ] as const)
+      if (Math.abs(part) > 1e-9) down.push({ support: rail.s, patch: onRail(p, rail.s.contact, u, patch, part) })
+    return false
+  })
+  return { down, rest }
+}
+
+/** A load of a panel, or part of it, over the middle of a rail where it stands along it. */
+function onRail(p: Part, contact: Box, u: Range, patch: Patch, share: number): Patch {
+  const box = cutTo(p, contact, p.at.along, p.size.lengthMm, u)
+  return { ...patch, box, n: patch.n * share }
+}
+
+/** So heavy on less than so wide is a plate's, N and mm; the wood beside it helps. Product decision. */
+const HEAVY_N = 400
+const NARROW_MM = 150
+
+/** Whether this stands on so little room that strips as wide would say far too much. */
+export function isConcentrated(p: Part, x: Patch): boolean {
+  if (x.n < HEAVY_N) return false
+  const { u, v } = local(p, x.box)
+  return Math.max(u.to - u.from, v.to - v.from) < NARROW_MM
+}
+
 interface Spot {
   n: number
   u: Range

@@ -51,6 +51,9 @@ const pulledOrPressed = (d: Data, say: Say) =>
       : Number(d.pulledN) > 0
         ? `is pulled along itself with ${say.force(Number(d.pulledN))}`
         : 'bends both ways'
+/** What would fold it. */
+const leanOf = (d: Data) =>
+  `the lean of all that stands on it${Number(d.pushN) > 0 ? ' and the push of who works at it' : ''}`
 const swayWay = (d: Data) => (d.way === 'deep' ? 'front to back' : 'sideways')
 
 const TABLE: Record<string, Words> = {
@@ -319,15 +322,15 @@ const TABLE: Record<string, Words> = {
   'sway-brace': (r, d, say) =>
     r.state === 'holds'
       ? `${capital(Number(d.braces) > 1 ? 'diagonals keep' : 'a diagonal keeps')} it from folding ${swayWay(d)}${share(r, say)}.`
-      : `${capital(Number(d.braces) > 1 ? 'the diagonals are' : 'the diagonal is')} too weak for ${say.force(Number(d.leanN))} ${swayWay(d)}, the lean of all that stands on it${Number(d.slenderness) > 50 ? `: pressed it bows, ${say.number(Number(d.slenderness))} times as long between its fastenings as it is thick (50 is the most)` : ''}. A thicker board, more screws at its ends, a second diagonal the other way, or a tie to the wall.`,
+      : `${capital(Number(d.braces) > 1 ? 'the diagonals are' : 'the diagonal is')} too weak for ${say.force(Number(d.leanN))} ${swayWay(d)}, ${leanOf(d)}${Number(d.slenderness) > 50 ? `: pressed it bows, ${say.number(Number(d.slenderness))} times as long between its fastenings as it is thick (50 is the most)` : ''}. A thicker board, more screws at its ends, a second diagonal the other way, or a tie to the wall.`,
   'sway-back': (r, d, say) =>
     r.state === 'holds'
       ? `The sheet back keeps it from folding ${swayWay(d)}${share(r, say)}.`
-      : `The screws of the sheet back are too few for ${say.force(Number(d.leanN))} ${swayWay(d)}, the lean of all that stands on it. More of them, or a tie to the wall.`,
+      : `The screws of the sheet back are too few for ${say.force(Number(d.leanN))} ${swayWay(d)}, ${leanOf(d)}. More of them, or a tie to the wall.`,
   'sway-tied': (r, d, say) =>
     r.state === 'holds'
       ? `Its ties to the wall keep it from folding ${swayWay(d)}${share(r, say)}.`
-      : `Its ties to the wall are too weak for ${say.force(Number(d.leanN))} ${swayWay(d)}, the lean of all that stands on it. More ties, or a brace.`,
+      : `Its ties to the wall are too weak for ${say.force(Number(d.leanN))} ${swayWay(d)}, ${leanOf(d)}. More ties, or a brace.`,
   'sway-sides': (_r, d) => `Its uprights of sheet keep it from folding ${swayWay(d)}.`,
   'sway-free': (_r, d, say) =>
     `Nothing keeps it from folding sideways: posts and rails alone are a parallelogram. Brace it, give it a back, or tie it to the wall: one tie at the top of a post, about ${say.lengthOf(d, 'tieAtMm')} up, already turns it stiff.`,
@@ -391,6 +394,7 @@ const ARRANGED: Record<string, string> = {
   aside: ' So with every rim pushed to one side.',
   forward: ' So with the goods drawn to the front edge.',
   'on-two': ' So with everything of a level on two of its arms.',
+  person: ' So with a person on it where that does most.',
   opened: ' So with doors open.',
 }
 export const sayCheck = (r: CheckResult, say: Say): string =>

@@ -1,5 +1,7 @@
 import type { Part, Stock } from '../../assembly/assembly.ts'
 import type { Draft } from '../../assembly/draft.ts'
+import { hangJoist } from '../mounts/joist-hanger.ts'
+import { UP } from '../mounts/wall-fixing.ts'
 import type { Section } from '../../catalogue/lumber.ts'
 import type { Sheet } from '../../catalogue/sheets.ts'
 import type { UnitSystem } from '../../measure/units.ts'
@@ -29,9 +31,11 @@ export interface ShelfFrame {
   front: readonly Piece[]
   /** Left faces of the cross pieces. */
   crosses: readonly { id: string; left: number }[]
-  /** Screws through rear and front into each end of a cross piece. */
+  /** Screws through rear and front into each end of a cross piece; none where a hanger bears it. */
   crossScrews: number
   sheets: readonly Piece[]
+  /** Sheets that reach past the frame and lie on what holds it too: a worktop over its legs. */
+  cover?: { role: Part['role']; backMm: number; frontMm: number; lies: readonly string[] }
 }
 
 /** Screws of a sheet along a rail are no further apart than this, mm. */
@@ -76,37 +80,65 @@ export function placeShelfFrame(d: Draft, f: ShelfFrame): void {
     })
     for (const pieces of [f.rear.pieces, f.front]) {
       const on = under(pieces, { from: left, to: left + t }).id
-      d.rest(id, on, 'fasteners', d.screw(on, id, f.crossScrews, 'end', t, 200))
+      const behind = pieces === f.rear.pieces
+      if (f.crossScrews > 0) d.rest(id, on, 'fasteners', d.screw(on, id, f.crossScrews, 'end', t, 200))
+      else
+        hangJoist(d, {
+          id: `hanger-${id}-${behind ? 0 : 1}`,
+          joist: id,
+          on,
+          faceMm: behind ? f.backMm + t : f.frontMm - t,
+          way: behind ? 1 : -1,
+          nailed: true,
+        })
     }
   }
+  const [back, front] = [f.cover?.backMm ?? f.backMm, f.cover?.frontMm ?? f.frontMm]
   for (const s of f.sheets) {
     d.square({
       id: s.id,
-      role: 'shelf',
+      role: f.cover?.role ?? 'shelf',
       stock: { kind: 'sheet', sheet: f.sheet.id },
-      min: [s.from, f.backMm, f.topMm - f.sheet.thicknessMm],
-      size: [s.to - s.from, f.frontMm - f.backMm, f.sheet.thicknessMm],
+      min: [s.from, back, f.topMm - f.sheet.thicknessMm],
+      size: [s.to - s.from, front - back, f.sheet.thicknessMm],
       along: 'x',
       across: 'y',
     })
     for (const p of [...f.rear.pieces, ...f.front]) {
       const long = shared(p, s)
-      if (long < t) continue
+      if (long < t || !d.meets(s.id, p.id)) continue
       const n = Math.max(2, Math.ceil(long / SHEET_SCREWS_EVERY))
       d.rest(s.id, p.id, 'bearing', d.screw(s.id, p.id, n, 'side', f.sheet.thicknessMm, w))
     }
-    for (const c of f.crosses) if (shared({ from: c.left, to: c.left + t }, s) > 1) d.rest(s.id, c.id)
+    // Where no rail is under it, it is screwed to the cross pieces.
+    const railed = [...f.rear.pieces, ...f.front].some((p) => d.meets(s.id, p.id))
+    for (const c of f.crosses)
+      if (shared({ from: c.left, to: c.left + t }, s) > 1)
+        d.rest(s.id, c.id, 'bearing', railed ? null : d.screw(s.id, c.id, 2, 'side', f.sheet.thicknessMm, w))
+    for (const id of f.cover?.lies ?? []) if (d.meets(s.id, id)) d.rest(s.id, id)
   }
 }
 
-/** Holds a rail on a post it lies against: by screws through the post, or by two bolts. */
-export function railOnPost(d: Draft, rail: string, post: string, how: RailJoint, system: UnitSystem): void {
+/**
+ * Holds a rail on a post it lies against: by screws through the post, or by two bolts. @param lifts it may take a light
+ * post with it off the floor: then the others carry
+ */
+export function railOnPost(
+  d: Draft,
+  rail: string,
+  post: string,
+  how: RailJoint,
+  system: UnitSystem,
+  lifts = false,
+): void {
   const [p, r] = [d.part(post).size.thicknessMm, d.part(rail).size.thicknessMm]
   const joint =
     how === 'bolts'
       ? d.bolt(post, rail, 2, system === 'imperial' ? 'bolt-3/8x3.5' : 'bolt-M10x90')
       : d.screw(post, rail, RAIL_SCREWS[how], 'side', p, r)
-  d.rest(rail, post, 'fasteners', joint)
+  if (!lifts) d.rest(rail, post, 'fasteners', joint)
+  else
+    d.hold({ from: { part: rail }, on: { kind: 'part', part: post }, push: UP, way: 'push', via: 'fasteners', joint })
 }
 
 /** Left faces of cross pieces at both ends, under every joint of two sheets, and evenly between. */

@@ -8,8 +8,14 @@ import { UP } from './wall-fixing.ts'
  *   |__|__
  */
 
-/** Hangs the end of a joist on a board by a bought hanger. @param faceMm y where it ends. @param way out from there */
-export function hangJoist(d: Draft, h: { id: string; joist: string; on: string; faceMm: number; way: 1 | -1 }): string {
+/**
+ * Hangs the end of a joist on a board by a bought hanger. @param faceMm y where it ends. @param way out from there.
+ * @param nailed what little a sheet over it lifts is held down by the hanger's nails
+ */
+export function hangJoist(
+  d: Draft,
+  h: { id: string; joist: string; on: string; faceMm: number; way: 1 | -1; nailed?: boolean },
+): string {
   const { min, max } = d.box(h.joist)
   const { item, massKg, ratedN } = hangerFor(max[2] - min[2])
   const low = min[2]
@@ -34,7 +40,7 @@ export function hangJoist(d: Draft, h: { id: string; joist: string; on: string; 
     { from: { part: h.joist }, on: { kind: 'part', part: h.id } },
     { from: { part: h.id }, on: { kind: 'part', part: h.on } },
   ] as const
-  d.hold({ ...joist, contact, push: UP, way: 'push', via: 'hanging' })
+  d.hold({ ...joist, contact, push: UP, way: h.nailed ? 'both' : 'push', via: 'hanging' })
   d.hold({ ...hanger, contact, push: UP, way: 'both', via: 'hanging' })
   return h.id
 }

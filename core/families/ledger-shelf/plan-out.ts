@@ -7,8 +7,8 @@ import { reachMm } from '../../goods/person.ts'
 import { bad, good, type Result } from '../../measure/result.ts'
 import { inches } from '../../measure/units.ts'
 import { shelfPlay, sumTerms, type DimPen } from '../dim-pen.ts'
-import type { ShapeContext, Shaped, Term } from '../family.ts'
-import { framedTerms, house, type Level, type Opening } from '../house-on-shelves.ts'
+import type { ShapeContext, Shaped } from '../family.ts'
+import { framedTerms, framedTops, house, type Level, type Opening } from '../house-on-shelves.ts'
 import { spliceOver, type Stretch } from '../../blocks/sizing/splice.ts'
 import { LIMITS, type LedgerShelfParams } from './parameters.ts'
 
@@ -107,7 +107,7 @@ export function planOut(
     terms: [],
     data: { things },
   })
-  const tops = topsOf(levels, framed, aboveMm, pen)
+  const tops = framedTops(levels, framed, aboveMm, pen)
   if (!tops.ok) return tops
 
   const lengthMm = bays * apartMm + post.widthMm
@@ -143,24 +143,6 @@ export function planOut(
       play: { sideMm, aboveMm },
     },
   })
-}
-
-/** Heights of the shelves from what stands below them; each clear of the one before. */
-function topsOf(
-  levels: readonly Level[],
-  framed: { frameMm: number; sheetMm: number },
-  aboveMm: number,
-  pen: DimPen,
-): Result<number[]> {
-  const tops: number[] = []
-  for (const [i, terms] of framedTerms(levels, framed, aboveMm).entries()) {
-    const from: Term[] = i === 0 ? terms : [{ name: 'shelf-below', mm: tops[i - 1] }, ...terms]
-    const asked = { path: `topMm.${i}`, code: 'shelf-top', data: { shelf: i + 1 }, min: 60, max: 4000 }
-    tops.push(pen.sum(asked, from, i === 0 && !levels[0].floor ? 'kick' : 'goods-below'))
-    const leastMm = (tops[i - 1] ?? 0) + framed.frameMm + framed.sheetMm
-    if (tops[i] < leastMm) return bad('shelves-overlap', { mm: tops[i], leastMm, shelf: i + 1 }, `topMm.${i}`)
-  }
-  return good(tops)
 }
 
 /** Ledgers in pieces that meet on studs, rails on posts, sheets wherever a cross piece can lie under their joint. */

@@ -31,10 +31,12 @@ import {
 } from './method.ts'
 
 const NDS = 'NDS 2018'
-const duration = (c: Conditions): Factor =>
-  c.duration === 'permanent'
-    ? { symbol: 'CD', value: 0.9, source: `${NDS} table 2.3.2: permanent load, what stored goods are` }
-    : { symbol: 'CD', value: 1.0, source: `${NDS} table 2.3.2: ten years, goods that change` }
+const DURATION: Record<Conditions['duration'], Factor> = {
+  permanent: { symbol: 'CD', value: 0.9, source: `${NDS} table 2.3.2: permanent load, what stored goods are` },
+  long: { symbol: 'CD', value: 1.0, source: `${NDS} table 2.3.2: ten years, goods that change` },
+  short: { symbol: 'CD', value: 1.25, source: `${NDS} table 2.3.2: seven days in all, people on it` },
+}
+const duration = (c: Conditions): Factor => DURATION[c.duration]
 
 // NDS Supplement table 4A adjustment factors, by nominal width in inches.
 const CF_BENDING: Record<number, number> = { 4: 1.5, 5: 1.4, 6: 1.3, 8: 1.2, 10: 1.1, 12: 1.0, 14: 0.9 }

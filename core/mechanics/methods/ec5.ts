@@ -10,6 +10,7 @@ import {
   PANEL_G,
   strength,
   type Conditions,
+  type Duration,
   type CreepMaterial,
   type DesignMethod,
   type Factor,
@@ -21,8 +22,18 @@ import {
 const EN1995 = 'EN 1995-1-1'
 /** Service classes 1, 2, 3. Null: the material may not be used there. */
 type ByClass = [number, number | null, number | null]
-/** Table 3.1, load-duration class "long-term" (storage: table 2.2), and "permanent". */
-const KMOD: Record<'long' | 'permanent', Record<CreepMaterial, ByClass>> = {
+/** Table 3.1, load-duration class "long-term" (storage: table 2.2), "permanent", and "short-term" (less than a week). */
+const KMOD: Record<Duration, Record<CreepMaterial, ByClass>> = {
+  short: {
+    lumber: [0.9, 0.9, 0.7],
+    solid: [0.9, 0.9, 0.7],
+    plywood: [0.9, 0.9, 0.7],
+    'lumber-core': [0.9, 0.9, null],
+    osb: [0.9, 0.7, null],
+    particleboard: [0.85, 0.6, null],
+    hardboard: [0.85, 0.6, null],
+    mdf: [0.8, 0.45, null],
+  },
   long: {
     lumber: [0.7, 0.7, 0.55],
     solid: [0.7, 0.7, 0.55],
@@ -46,6 +57,7 @@ const KMOD: Record<'long' | 'permanent', Record<CreepMaterial, ByClass>> = {
     mdf: [0.2, 0.2, null],
   },
 }
+const CLASS_NAME: Record<Duration, string> = { permanent: 'permanent', long: 'long-term', short: 'short-term' }
 /** Table 3.2. Particleboard of class 2 takes P5. */
 const KDEF: Record<CreepMaterial, ByClass> = {
   lumber: [0.6, 0.8, 2.0],
@@ -81,7 +93,7 @@ function design(material: CreepMaterial, c: Conditions, more: Factor[] = []): Fa
       source:
         (material === 'mdf' || material === 'particleboard') && c.moisture === 'unheated'
           ? `none in ${EN1995} table 3.1 for dry grades in class 2; that of moisture-resistant particleboard, indicative`
-          : `${EN1995} table 3.1, ${c.duration === 'long' ? 'long-term' : 'permanent'}, class ${column(c) + 1}`,
+          : `${EN1995} table 3.1, ${CLASS_NAME[c.duration]}, class ${column(c) + 1}`,
     },
     { symbol: '1/γM', value: 1 / GAMMA_M[material], source: `${EN1995} table 2.3: γM = ${GAMMA_M[material]}` },
     ...more,

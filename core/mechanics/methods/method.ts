@@ -8,7 +8,8 @@ export const MOISTURES = ['dry', 'unheated', 'wet'] as const
 export type Moisture = (typeof MOISTURES)[number]
 /** How long the goods stay: for good (permanent), or for years but changing (ten years; long-term). */
 export const DURATIONS = ['permanent', 'long'] as const
-export type Duration = (typeof DURATIONS)[number]
+/** Or for days only: a person on it. */
+export type Duration = (typeof DURATIONS)[number] | 'short'
 /** Where and for how long the wood is loaded. */
 export interface Conditions {
   moisture: Moisture

@@ -1,0 +1,59 @@
+import { canHoldTie } from '../../room/room.ts'
+import { exampleContext, exampleGoods } from '../example-context.ts'
+import { family, type ShapeContext } from '../family.ts'
+import { benchLevers, benchSavers } from './levers.ts'
+import { benchParams, startingParams, type BenchParams } from './parameters.ts'
+import { shapeBench } from './shape.ts'
+import { benchSteps } from './steps.ts'
+
+/** Nothing taller than this stands under a bench, mm. */
+const LOW_MM = 700
+
+const start = (ctx: ShapeContext): BenchParams => startingParams(ctx.settings.yard, canHoldTie(ctx.space.construction))
+
+/** A worktop on legs, with shelves under it and wells for machines. */
+export const bench = family<BenchParams>({
+  id: 'bench',
+  hangs: false,
+  needsGoods: false,
+  schema: benchParams,
+  start,
+  shape: shapeBench,
+  levers: benchLevers,
+  savers: benchSavers,
+  steps: benchSteps,
+  propose: (ctx) =>
+    ctx.goods.length > 0 && ctx.goods.every((g) => g.item.tallMm <= LOW_MM && g.item.kind !== 'drum')
+      ? [start(ctx)]
+      : [],
+  examples: () => [
+    {
+      name: 'six feet on a wall, cartons under it',
+      params: startingParams('imperial', true),
+      context: exampleContext('imperial', [exampleGoods('imperial', 'box', 6)]),
+    },
+    {
+      name: 'free standing, metric, two layers, level with a machine',
+      params: {
+        ...startingParams('metric', false),
+        heightFrom: 'machine',
+        machineMm: 850,
+        layers: 'two',
+        lengthMm: 1800,
+        shelves: 1,
+        depthMm: 720,
+      },
+      context: exampleContext('metric', [exampleGoods('metric', 'pail', 4)]),
+    },
+    {
+      name: 'a long one with a well for a machine, nothing under it',
+      params: {
+        ...startingParams('imperial', true),
+        lengthMm: 3200,
+        shelves: 0,
+        wells: [{ leftMm: 1300, wideMm: 700, tableMm: 89 }],
+      },
+      context: exampleContext('imperial', []),
+    },
+  ],
+})

@@ -1,0 +1,228 @@
+import { unitsOf } from '../../assembly/settings.ts'
+import { economicalRip } from '../../blocks/sizing/economical-rip.ts'
+import { findSection, type Section } from '../../catalogue/lumber.ts'
+import { findSheet, type Sheet } from '../../catalogue/sheets.ts'
+import type { Goods } from '../../goods/goods.ts'
+import { BODY } from '../../goods/person.ts'
+import { bad, good, type Result } from '../../measure/result.ts'
+import { roundNearest, roundUp } from '../../measure/rounding.ts'
+import { inches } from '../../measure/units.ts'
+import { shelfPlay, type DimPen } from '../dim-pen.ts'
+import type { ShapeContext } from '../family.ts'
+import { framedTops, withoutPlace, type Level, type Opening } from '../house-on-shelves.ts'
+import type { Planned } from '../opened.ts'
+import { LIMITS, type BenchParams, type HeightFrom, type Well } from './parameters.ts'
+import { openingsOf, sectionsOf, type BenchSection } from './sections.ts'
+import { underneath, type UnderTop } from './under-top.ts'
+
+/** What is said with its reasons and problems. */
+export interface ReasonData {
+  'bench-work': { work: HeightFrom; personMm: number }
+  'bench-machine': { machineMm: number }
+  'bench-under': { underMm: number }
+  'bench-table-saw': Record<string, never>
+  'bench-under-usual': Record<string, never>
+  'bench-goods': { things: number }
+  'bench-usual-length': Record<string, never>
+  'bench-wells': { count: number }
+  'bench-rip': { parts: number }
+  'bench-clamps': Record<string, never>
+  'legs-half-sheet': { everyMm: number }
+  'shelves-under': { things: number }
+}
+export interface ProblemData {
+  'well-past-end': { mm: number; mostMm: number }
+  'wells-meet': { mm: number; leastMm: number }
+  'well-too-low': { mm: number; leastMm: number }
+  'bench-too-shallow': { mm: number; leastMm: number }
+  'shelf-over-top': { mm: number; mostMm: number; shelf: number }
+}
+
+/**
+ * Height of a worktop from that of the elbow, mm: E. Grandjean, Fitting the Task to the Man, 5 to 10 cm above it for
+ * fine work, 10 to 15 below for light and 15 to 40 below for heavy work; the middle of each.
+ */
+const FROM_ELBOW: Record<'fine' | 'general' | 'heavy', number> = { fine: 50, general: -125, heavy: -225 }
+/** A top that takes what comes off a machine is this much lower than its table, mm: nothing catches. */
+const UNDER_TABLE_MM = 2
+/** A usual saw table, and what is usually rolled under, mm. */
+const USUAL_TABLE = inches(34)
+const USUAL_UNDER = inches(30)
+/** A bench of no given length, and the least that is one, mm. */
+const USUAL_LENGTH = inches(72)
+const LEAST_LENGTH = 500
+/** It is tried this much longer each time, mm. */
+const GROWS_MM = 100
+/** A usual depth, mm: half of a sheet is within reach. */
+const USUAL_DEPTH = inches(24)
+/** For the jaws of clamps, mm. */
+const OVERHANG = inches(3 / 4)
+/** Legs no further apart, centre to centre, than half a sheet. */
+const LEGS_EVERY = inches(48)
+/** Cross pieces no further apart: somebody kneels between them. */
+const CROSS_EVERY = inches(12)
+/** Above the tallest thing on a shelf, to draw it out. */
+const PLAY_ABOVE = inches(1)
+
+export interface Plan {
+  sheet: Sheet
+  shelfSheet: Sheet
+  frame: Section
+  post: Section
+  layers: number
+  lengthMm: number
+  depthMm: number
+  heightMm: number
+  /** Front of the frame; its back is at the wall. */
+  frontMm: number
+  /** From the outer face of a rail to the inner one of the leg behind it. */
+  inMm: number
+  sections: BenchSection[]
+  /** Between the legs, of the sections that are no wells. */
+  openings: (Opening & { section: number })[]
+  levels: Level[]
+  /** Tops of the shelves under it. */
+  shelves: number[]
+  /** Of each well, what stands in it. */
+  machines: { well: Well; item: Goods | null }[]
+  play: { sideMm: number; aboveMm: number }
+}
+
+export function planOut(p: BenchParams, ctx: ShapeContext, pen: DimPen): Result<Planned<Plan>> {
+  const units = unitsOf(ctx.settings)
+  const [frame, post] = [p.frameSection, p.postSection].map((s) => findSection(s)!)
+  const [sheet, shelfSheet] = [findSheet(p.sheet)!, findSheet(p.shelfSheet)!]
+  const layers = p.layers === 'two' ? 2 : 1
+  const thick = layers * sheet.thicknessMm
+  const { aboveMm, sideMm } = shelfPlay(pen, 300, PLAY_ABOVE)
+  const heightMm = roundNearest(heightOf(p, ctx, pen, thick + frame.widthMm), units)
+
+  const rip = economicalRip(sheet, ctx.settings, USUAL_DEPTH - inches(0.5), ctx.space.depthMm)
+  const depthMm = pen.length({ path: 'depthMm', code: 'bench-depth', min: 300, max: 1250 }, rip?.mm ?? USUAL_DEPTH, {
+    code: 'bench-rip',
+    terms: [],
+    data: { parts: rip?.n ?? 1 },
+  })
+  const widest = sheet.widthMm - 2 * ctx.settings.sheetTrimMm
+  if (depthMm > widest) return bad('deeper-than-sheet', { mm: depthMm, mostMm: widest }, 'depthMm')
+  const overhangMm = pen.length({ path: 'overhangMm', code: 'overhang', min: 0, max: 150 }, OVERHANG, {
+    code: 'bench-clamps',
+    terms: [],
+  })
+  const frontMm = depthMm - overhangMm
+  const inMm = frame.thicknessMm + post.thicknessMm
+  const leastMm = 2 * inMm + 100 + overhangMm
+  if (depthMm < leastMm) return bad('bench-too-shallow', { mm: depthMm, leastMm }, 'depthMm')
+
+  const legsApart = pen.length({ path: 'legsApartMm', code: 'legs-apart', min: 300, max: 2400 }, LEGS_EVERY, {
+    code: 'legs-half-sheet',
+    terms: [],
+    data: { everyMm: LEGS_EVERY },
+  })
+  const every = pen.length({ path: 'crossEveryMm', code: 'cross-every', min: 150, max: 1300 }, CROSS_EVERY, {
+    code: 'sheet-span',
+    terms: [],
+    data: { everyMm: CROSS_EVERY },
+  })
+  const spec = { p, ctx, sheet, post, frame, heightMm, legsApart, every }
+  const { machines, rest } = intoWells(p, ctx, depthMm)
+  const things = rest.length
+  const room: UnderTop = {
+    depthMm: frontMm - 2 * inMm,
+    highMm: heightMm - thick - frame.widthMm,
+    frame: { frameMm: frame.widthMm, sheetMm: shelfSheet.thicknessMm },
+    aboveMm,
+    sideMm,
+    floorBay: p.floorBay,
+  }
+  const openingsFor = (mm: number) => {
+    const s = sectionsOf(spec, mm)
+    return s.ok ? openingsOf(s.value, post) : []
+  }
+  const wellsEnd = Math.max(0, ...p.wells.map((w) => w.leftMm + w.wideMm))
+  const longest = ctx.space.lengthMm
+  const usual = Math.min(longest, Math.max(USUAL_LENGTH, wellsEnd))
+  let needed = Math.max(LEAST_LENGTH, usual)
+  const fits = (mm: number) => underneath(room, openingsFor(mm), rest, p.shelves).left.length === 0
+  while (needed < longest && !fits(needed)) needed = Math.min(longest, needed + GROWS_MM)
+  const lengthMm = pen.length(
+    { path: 'lengthMm', code: 'length', min: LEAST_LENGTH, max: 12_000 },
+    Math.min(roundUp(needed, units), Math.max(longest, LEAST_LENGTH)),
+    {
+      code: needed > usual ? 'bench-goods' : wellsEnd > USUAL_LENGTH ? 'bench-wells' : 'bench-usual-length',
+      terms: [],
+      data: needed > usual ? { things } : wellsEnd > USUAL_LENGTH ? { count: p.wells.length } : {},
+    },
+  )
+  const sections = sectionsOf(spec, lengthMm)
+  if (!sections.ok) return sections
+  const openings = openingsOf(sections.value, post)
+  const { levels, left } = underneath(room, openings, rest, p.shelves)
+  pen.count(
+    { path: 'shelves', code: 'shelves', min: 0, max: LIMITS.shelves },
+    underneath(room, openings, rest, null).levels.filter((l) => !l.floor).length,
+    { code: 'shelves-under', terms: [], data: { things } },
+  )
+  const shelves = framedTops(levels, room.frame, aboveMm, pen, 1400)
+  if (!shelves.ok) return shelves
+  const over = shelves.value.findIndex((z) => z > room.highMm)
+  if (over >= 0)
+    return bad('shelf-over-top', { mm: shelves.value[over], mostMm: room.highMm, shelf: over + 1 }, `topMm.${over}`)
+  return good({
+    unhoused: withoutPlace(left),
+    plan: {
+      sheet,
+      shelfSheet,
+      frame,
+      post,
+      layers,
+      lengthMm,
+      depthMm,
+      heightMm,
+      frontMm,
+      inMm,
+      sections: sections.value,
+      openings,
+      levels,
+      shelves: shelves.value,
+      machines,
+      play: { sideMm, aboveMm },
+    },
+  })
+}
+
+/** The height from what it follows. @param underTopMm top and frame together */
+function heightOf(p: BenchParams, ctx: ShapeContext, pen: DimPen, underTopMm: number): number {
+  const units = unitsOf(ctx.settings)
+  const at = { path: 'heightMm', code: 'bench-height', min: 350, max: 1500 }
+  if (p.heightFrom === 'machine') {
+    const machineMm = pen.length({ path: 'machineMm', code: 'machine-table', min: 300, max: 1400 }, USUAL_TABLE, {
+      code: 'bench-table-saw',
+      terms: [],
+    })
+    return pen.length(at, machineMm - UNDER_TABLE_MM, { code: 'bench-machine', terms: [], data: { machineMm } })
+  }
+  if (p.heightFrom === 'under') {
+    const underMm = pen.length({ path: 'underMm', code: 'goes-under', min: 100, max: 1300 }, USUAL_UNDER, {
+      code: 'bench-under-usual',
+      terms: [],
+    })
+    return pen.length(at, roundUp(underMm + underTopMm, units), { code: 'bench-under', terms: [], data: { underMm } })
+  }
+  const elbow = BODY.elbow * ctx.settings.personMm
+  const mm = roundNearest(elbow + FROM_ELBOW[p.heightFrom], units)
+  const data = { work: p.heightFrom, personMm: ctx.settings.personMm }
+  return pen.length(at, mm, { code: 'bench-work', terms: [], data })
+}
+
+/** Machines into the wells, each the first that goes in; and all other goods one by one, the heaviest first. */
+function intoWells(p: BenchParams, ctx: ShapeContext, depthMm: number): Pick<Plan, 'machines'> & { rest: Goods[] } {
+  const rest = ctx.goods
+    .flatMap((g) => Array.from({ length: g.count }, () => g.item))
+    .sort((a, b) => (b.massKg ?? 0) - (a.massKg ?? 0) || b.tallMm - a.tallMm)
+  const machines = p.wells.map((w) => {
+    const i = rest.findIndex((g) => g.kind === 'equipment' && g.acrossMm <= w.wideMm && g.deepMm <= depthMm)
+    return { well: w, item: i < 0 ? null : rest.splice(i, 1)[0] }
+  })
+  return { machines, rest }
+}

@@ -1,0 +1,146 @@
+import { called, fixedBy } from '../../steps/fixed-by.ts'
+import { idsOf, stepsWith, type Step } from '../../steps/step.ts'
+import type { Shaped } from '../family.ts'
+import type { BenchParams } from './parameters.ts'
+
+/** What is said with each step. */
+export interface StepData {
+  'bench-frame': { crosses: number }
+  'bench-panels': { count: number; screws: number }
+  'bench-stand': { wells: number }
+  'bench-top': { count: number; layers: number; outMm: number; screws: number }
+}
+const step = stepsWith<StepData>()
+
+/** Diagonals of a frame square enough to go on, mm: builders' usual eighth of an inch. */
+const SQUARE_MM = 3
+
+export function benchSteps(p: BenchParams, { assembly: a }: Shaped): Step[] {
+  const ids = (pattern: RegExp) => a.parts.map((x) => x.id).filter((id) => pattern.test(id))
+  const [rail, sheet] = [a.parts.find((x) => x.role === 'rail')!, a.parts.find((x) => x.role === 'top')!]
+  const levels = a.stick.map((m) => m.level)
+  const first = ids(/^(rail|cross|hanger-cross)-0-top-/)
+  const hangers = ids(/^hanger-/)
+  const [panels, shelves] = [ids(/^(back|end)-/), ids(/^shelf-/)]
+  const cross = a.parts.find((x) => x.role === 'cross')!
+  const modules = a.subassemblies.filter((s) => s.name === 'module').length
+  const tied = a.anchors.length > 0
+  const tops = ids(/^top-/)
+  const frame: Pick<Step, 'parts' | 'cautions' | 'hold'> = {
+    parts: first,
+    cautions: ['screws', 'dust'],
+    hold: {
+      code: 'diagonals',
+      measure: {
+        kind: 'equal',
+        targetMm: Math.hypot(rail.size.lengthMm, cross.size.lengthMm + 2 * rail.size.thicknessMm),
+        toleranceMm: SQUARE_MM,
+      },
+    },
+  }
+  const all: (Step | false)[] = [
+    { id: 'stick', code: 'make-stick', parts: [], marks: levels, cautions: [] },
+    hangers.length > 0
+      ? step({
+          id: 'frame',
+          code: 'bench-frame',
+          data: { crosses: first.filter((id) => id.startsWith('cross')).length },
+          ...frame,
+        })
+      : { id: 'frame', code: 'first-shelf-frame', data: { ...fixedBy(a, called('cross'), called('rail')) }, ...frame },
+    {
+      id: 'frames',
+      code: 'other-shelf-frames',
+      parts: ids(/^(rail|cross|hanger)-/).filter((id) => !first.includes(id)),
+      cautions: [],
+      hold: { code: 'same-as-first' },
+    },
+    { id: 'marks', code: 'mark-posts', parts: ids(/^leg-/), marks: levels, cautions: [] },
+    {
+      id: 'legs',
+      code: 'posts-on',
+      data: { ...fixedBy(a, called('post'), called('rail')) },
+      parts: [],
+      on: [...ids(/^leg-/), ...ids(/^rail-/)],
+      joins: ['post-rail'],
+      marks: levels,
+      cautions: [],
+      hold: { code: 'shelves-parallel' },
+    },
+    panels.length > 0 &&
+      step({
+        id: 'panels',
+        code: 'bench-panels',
+        data: { count: panels.length, screws: fixedBy(a, called('back', 'side'), called('post')).screws ?? 0 },
+        parts: panels,
+        cautions: ['dust'],
+        hold: { code: 'back-square' },
+      }),
+    step({
+      id: 'stand',
+      code: 'bench-stand',
+      data: { wells: p.wells.length },
+      parts: [],
+      on: ids(/^(leg|rail|cross|hanger|back|end)-/),
+      cautions: ['lift-two'],
+    }),
+    modules > 1 && {
+      id: 'join',
+      code: 'join-modules',
+      data: { count: modules },
+      parts: [],
+      on: ids(/^leg-/),
+      joins: ['post-post'],
+      cautions: [],
+    },
+    {
+      id: 'level',
+      code: 'level',
+      shims: a.shims,
+      parts: [],
+      on: ids(/^leg-/),
+      cautions: [],
+      hold: { code: 'level-line' },
+    },
+    tied && {
+      id: 'tie',
+      code: 'tie',
+      data: { count: a.anchors.length },
+      parts: [],
+      on: a.anchors.map((x) => x.part),
+      anchors: idsOf(a.anchors),
+      cautions: ['find-studs', 'not-into-wires'],
+      hold: { code: 'tied-before-load' },
+    },
+    shelves.length > 0 && {
+      id: 'sheets',
+      code: 'lay-sheets',
+      parts: shelves,
+      cautions: ['dust'],
+    },
+    step({
+      id: 'top',
+      code: 'bench-top',
+      data: {
+        count: tops.length,
+        layers: p.layers === 'two' ? 2 : 1,
+        outMm: sheet.at.centre[1] + sheet.size.widthMm / 2 - frontOf(a),
+        screws: fixedBy(a, called('top'), called('rail')).screws ?? 0,
+      },
+      parts: tops,
+      cautions: ['sheet-two', 'dust'],
+      hold: { code: 'top-flat' },
+    }),
+    {
+      id: 'load',
+      code: tied ? 'load-low-first' : 'load-low-first-untied',
+      parts: [],
+      cautions: tied ? [] : ['untied'],
+    },
+  ]
+  return all.filter((s): s is Step => s !== false)
+}
+
+/** The foremost face of the legs. */
+const frontOf = (a: Shaped['assembly']): number =>
+  Math.max(...a.parts.filter((x) => x.role === 'post').map((x) => x.at.centre[1] + x.size.thicknessMm / 2))

@@ -1,0 +1,131 @@
+import type { KindWords, StepWordsFor, WordsFor } from '../../wording/kind.ts'
+import { sectionName, sheetName } from '../../wording/names.ts'
+import { plural } from '../../wording/say.ts'
+import type { LeverData } from './levers.ts'
+import type { ProblemData, ReasonData } from './plan-out.ts'
+import type { StepData } from './steps.ts'
+
+const WORK: Record<string, string> = {
+  fine: 'a little above the elbow, for fine work',
+  general: 'a hand under the elbow, for work of every kind',
+  heavy: 'well under the elbow, for work one leans into',
+}
+
+const reasons: WordsFor<ReasonData> = {
+  'bench-work': (d, say) => `${WORK[d.work]}, of a person ${say.length(d.personMm)} tall`,
+  'bench-machine': (d, say) => `hardly under the ${say.length(d.machineMm)} of the machine's table: nothing catches`,
+  'bench-under': (d, say) => `so that ${say.length(d.underMm)} go under its frame`,
+  'bench-table-saw': (_d, say) => `${say.length(863.6)} is a usual table; measure yours`,
+  'bench-under-usual': (_d, say) => `${say.length(762)} takes most that is rolled under; measure yours`,
+  'bench-goods': (d) => `as long as ${plural(d.things, 'thing')} under it need`,
+  'bench-usual-length': () => 'a usual bench, or as long as the wall is',
+  'bench-wells': (d) => `as long as its ${plural(d.count, 'well')} need`,
+  'bench-rip': (d) => (d.parts > 1 ? `${d.parts} of them come out of a sheet` : 'as deep as a sheet is wide'),
+  'bench-clamps': () => 'so much for the jaws of clamps',
+  'legs-half-sheet': (d, say) => `legs under every half sheet, ${say.length(d.everyMm)}`,
+  'shelves-under': (d) =>
+    d.things > 0 ? `as few as ${plural(d.things, 'thing')} need` : 'nothing is chosen to stand there',
+}
+
+const levers: WordsFor<LeverData> = {
+  'bench-frame': (d) => `Make rails and cross pieces ${sectionName(d.section)}`,
+  'legs-closer': (d, say) => `Put the legs closer: ${say.length(d.mm)} apart`,
+  'legs-further': (d, say) => `Put the legs further apart: ${say.length(d.mm)}`,
+  'worktop-sheet': (d) => `Make the top of ${sheetName(d.sheet)}`,
+  'bench-panels': () => 'Stiffen it by panels at its back and its ends',
+  'bench-wall': () => 'Screw it to the wall',
+  'less-overhang': (d, say) => `Let the top stand out ${say.length(d.mm)} only`,
+  'one-layer': () => 'Make the top of one layer',
+  'cross-hangers': () => 'Hang the cross pieces in joist hangers',
+}
+
+const problems: WordsFor<ProblemData> = {
+  'well-past-end': (d, say) =>
+    `This well would end ${say.length(d.mm)} along the bench, which ends at ${say.length(d.mostMm)}. Put it further left, or make the bench longer.`,
+  'wells-meet': (d, say) =>
+    `A stretch of ${say.length(d.mm)} is left between this and what is beside it: none at all, or ${say.length(d.leastMm)} for legs of its own.`,
+  'well-too-low': (d, say) =>
+    `The well would be ${say.length(d.mm)} above the floor: ${say.length(d.leastMm)} at least. A higher bench, or a machine with a lower table, or the machine on its own stand.`,
+  'bench-too-shallow': (d, say) =>
+    `A top ${say.length(d.mm)} deep has no room for its legs and a frame between them: ${say.length(d.leastMm)} at least.`,
+  'shelf-over-top': (d, say) =>
+    `Shelf ${d.shelf} would be ${say.length(d.mm)} up, in the frame of the top: at most ${say.length(d.mostMm)}.`,
+}
+
+const steps: StepWordsFor<StepData> = {
+  'bench-frame': {
+    title: 'First frame',
+    text: (d) =>
+      `Rails side by side, ends flush: mark both for ${plural(d.crosses, 'cross piece')} at once. A hanger under every mark, all its nails in, its seat so deep that the cross piece comes flush with the rail; then the cross pieces in, and the nails from their sides.`,
+  },
+  'bench-panels': {
+    title: 'Panels that keep it stiff',
+    text: (d) =>
+      `${plural(d.count, 'panel')}, at the back and over the outer legs: square the legs by the panel, then ${plural(d.screws, 'screw')} along each leg.`,
+  },
+  'bench-stand': {
+    title: 'Stand it where it belongs',
+    text: (d) =>
+      `Two carry it.${d.wells > 0 ? ' The stretches come in their order from the left, the low ones between their neighbours.' : ''} Slide it to the wall; what is behind it is reached no more.`,
+  },
+  'bench-top': {
+    title: 'Lay the top',
+    text: (d, say) =>
+      `${plural(d.count, 'sheet')}, best face up, back edge at the wall, ${d.outMm > 0.5 ? `front edge ${say.length(d.outMm)} past the legs` : 'front edge flush with the legs'}. ${plural(d.screws, 'screw')} into each rail.${d.layers > 1 ? ' The second layer on the first, its joints beside those below, screwed from below so that nothing shows and it can be changed.' : ' Heads a little below the face: nothing may meet a blade.'}`,
+  },
+}
+
+export const benchWords: KindWords = {
+  name: 'Bench',
+  blurb: 'A worktop on legs at the height the work asks for, shelves under it, wells for machines',
+  dims: {
+    'bench-height': () => 'height of the top',
+    'bench-depth': () => 'depth of the top',
+    'machine-table': () => "machine's table above the floor",
+    'goes-under': () => 'room under the frame',
+    'legs-apart': () => 'legs apart',
+    overhang: () => 'top past the legs',
+  },
+  choices: {
+    'height-from': {
+      label: 'Height follows',
+      options: {
+        fine: 'fine work',
+        general: 'work of every kind',
+        heavy: 'heavy work',
+        machine: 'the table of a machine',
+        under: 'what goes under it',
+      },
+    },
+    layers: { label: 'Layers of the top', options: { one: 'one', two: 'two, the upper to be changed' } },
+    'bench-stiff': {
+      label: 'Kept stiff by',
+      options: { wall: 'the wall', panels: 'panels at back and ends' },
+    },
+    'bench-frame': { label: 'Rails and cross pieces' },
+    'bench-cross-joint': {
+      label: 'Ends of the cross pieces',
+      options: { two: 'two screws', three: 'three screws', four: 'four screws', hangers: 'joist hangers' },
+    },
+  },
+  lists: {
+    wells: {
+      label: 'Wells for machines',
+      one: 'well',
+      none: 'None: the top is level from end to end.',
+    },
+  },
+  fields: {
+    'well-left': { label: 'From the left end' },
+    'well-wide': { label: 'Wide' },
+    'well-table': { label: "Machine's table above its foot" },
+  },
+  reasons,
+  levers,
+  problems,
+  steps,
+  holds: {
+    'top-flat':
+      'A straight edge across the top in both directions: a card goes under it nowhere. A shim between rail and sheet lifts what is low.',
+  },
+}

@@ -1,0 +1,74 @@
+import type { Part, Support } from '../assembly/assembly.ts'
+import type { Sheet } from '../catalogue/sheets.ts'
+import { solveBeam, type BeamSpec } from '../mechanics/beam.ts'
+import { asLineLoads, asPlateLoads, solvedOnce, twistOf, type SolvedPlates } from './edged-panel.ts'
+import type { Bent, Patch } from './load-path.ts'
+import { CROSSES, local, longUnder } from './panel.ts'
+
+/*
+ * Something heavy on little room, a person's knee, bends a sheet both ways: a strip as wide as the knee says several
+ * times too much. Where a sheet lies on cross pieces and on rails along it, it is worked out as a plate over the cross
+ * pieces with the rails as beams.
+ */
+
+/**
+ * @param eiOf stiffness of a rail the way it bends, N·mm²; null when nobody knows it
+ * @returns how it bends along and across; null where it does not lie on cross pieces, or on no rail
+ */
+export function panelOnFrame(
+  p: Part,
+  patches: readonly Patch[],
+  supports: readonly Support[],
+  sheet: Sheet,
+  eiOf: (part: string) => number | null,
+  plates: SolvedPlates,
+): { bent: Bent; acrossNmm: number } | null {
+  const { lengthMm, widthMm } = p.size
+  const crossing = supports.flatMap((s) => {
+    const { u, v } = local(p, s.contact)
+    return v.to - v.from >= CROSSES * widthMm && u.to - u.from <= 0.5 * lengthMm
+      ? [{ id: s.id, atMm: (u.from + u.to) / 2 }]
+      : []
+  })
+  crossing.sort((a, b) => a.atMm - b.atMm)
+  const rails = longUnder(p, supports)
+  if (crossing.length < 2 || rails.length === 0) return null
+  const beams = rails.map(({ s, v }) => ({
+    vMm: (v.from + v.to) / 2,
+    ei: s.on.kind === 'part' ? eiOf(s.on.part) : null,
+  }))
+  if (beams.some((b) => b.ei === null)) return null
+  const loads = asPlateLoads(p, patches)
+  const plate = solvedOnce(plates, {
+    lengthMm,
+    widthMm,
+    along: sheet.ei.along,
+    across: sheet.ei.across,
+    twist: twistOf(sheet),
+    supportsMm: crossing.map((x) => x.atMm),
+    beams: beams as { vMm: number; ei: number }[],
+    loads,
+  })
+  const line: BeamSpec = {
+    lengthMm,
+    ei: sheet.ei.along,
+    supports: crossing.map(({ atMm }) => ({ atMm })),
+    loads: asLineLoads(loads, widthMm),
+  }
+  const mean = solveBeam(line)
+  if (!plate || !mean) return null
+  const times = plate.sag.mm === 0 ? 1 : Math.abs(mean.sag.mm / plate.sag.mm)
+  return {
+    bent: {
+      spec: { ...line, ei: sheet.ei.along * times },
+      result: {
+        ...mean,
+        sag: { mm: plate.sag.mm, atMm: plate.sag.uMm },
+        moment: { nmm: plate.moment.nmm, atMm: plate.moment.uMm },
+      },
+      supports: crossing.map((x) => x.id),
+      widthMm: 1,
+    },
+    acrossNmm: plate.acrossNmm,
+  }
+}
