@@ -32,8 +32,8 @@ export interface AnalysisOptions {
   plates?: SolvedPlates
   /** Members solved before under the same loads: looked up and added to. Of the same assembly only, its goods apart. */
   members?: SolvedMembers
-  /** Stiffness of a board under a panel the way it bends, N·mm²; null when nobody knows it. */
-  railEi?: (part: string) => number | null
+  /** Stiffness of what is under a panel the way it bends, N·mm²; null when nobody knows it. */
+  railEi?: (s: Support) => number | null
 }
 
 /** The strips under each panel's edges: boards that hang from a level sheet by the fasteners along them. */
@@ -225,10 +225,16 @@ export function analyse(a: Assembly, boxes: PartBoxes, o: AnalysisOptions): Load
 
   const known: SolvedBeams = o.known ?? new Map()
   const byPart = new Map(a.parts.map((p) => [p.id, p]))
-  const railEi = (id: string): number | null => {
-    const p = byPart.get(id)
-    const { depthMm, breadthMm } = p ? bendingSection(p) : { depthMm: 0, breadthMm: 0 }
-    return (p && rigidity(p, depthMm, breadthMm, o)?.ei) ?? null
+  /** Of a layer on another that other lies between: the rail is under it. */
+  const railEi = (s: Support): number | null => {
+    const p = s.on.kind === 'part' ? byPart.get(s.on.part) : undefined
+    if (!p) return null
+    if (p.stock.kind === 'sheet') {
+      const below = (supportsOf.get(p.id) ?? []).find((x) => lieOverEachOther(x.contact, s.contact))
+      return below ? railEi(below) : null
+    }
+    const { depthMm, breadthMm } = bendingSection(p)
+    return rigidity(p, depthMm, breadthMm, o)?.ei ?? null
   }
   const of = (which: readonly Body[]) => new Map(which.flatMap((b) => b.parts.map((id) => [id, b.id] as const)))
   const bodyOf = of(a.bodies.filter((b) => !b.sideways))
@@ -297,6 +303,10 @@ export function analyse(a: Assembly, boxes: PartBoxes, o: AnalysisOptions): Load
     path.arrivals.push({ support: s.id, at: mid(s.contact.min, s.contact.max), n: scale(way, -n) })
   }
 }
+
+/** Seen from above the same. */
+const lieOverEachOther = (a: Box, b: Box): boolean =>
+  [0, 1].every((i) => Math.abs(a.min[i] - b.min[i]) < 1 && Math.abs(a.max[i] - b.max[i]) < 1)
 
 interface End {
   contact: Box

@@ -12,7 +12,7 @@ import { CROSSES, local, longUnder } from './panel.ts'
  */
 
 /**
- * @param eiOf stiffness of a rail the way it bends, N·mm²; null when nobody knows it
+ * @param eiOf stiffness of what runs along under it the way it bends, N·mm²; null when nobody knows it
  * @returns how it bends along and across; null where it does not lie on cross pieces, or on no rail
  */
 export function panelOnFrame(
@@ -20,7 +20,7 @@ export function panelOnFrame(
   patches: readonly Patch[],
   supports: readonly Support[],
   sheet: Sheet,
-  eiOf: (part: string) => number | null,
+  eiOf: (s: Support) => number | null,
   plates: SolvedPlates,
 ): { bent: Bent; acrossNmm: number } | null {
   const { lengthMm, widthMm } = p.size
@@ -33,10 +33,7 @@ export function panelOnFrame(
   crossing.sort((a, b) => a.atMm - b.atMm)
   const rails = longUnder(p, supports)
   if (crossing.length < 2 || rails.length === 0) return null
-  const beams = rails.map(({ s, v }) => ({
-    vMm: (v.from + v.to) / 2,
-    ei: s.on.kind === 'part' ? eiOf(s.on.part) : null,
-  }))
+  const beams = rails.map(({ s, v }) => ({ vMm: (v.from + v.to) / 2, ei: eiOf(s) }))
   if (beams.some((b) => b.ei === null)) return null
   const loads = asPlateLoads(p, patches)
   const plate = solvedOnce(plates, {
@@ -48,6 +45,7 @@ export function panelOnFrame(
     supportsMm: crossing.map((x) => x.atMm),
     beams: beams as { vMm: number; ei: number }[],
     loads,
+    fine: true,
   })
   const line: BeamSpec = {
     lengthMm,

@@ -27,6 +27,8 @@ export interface PlateSpec {
   beams: { vMm: number; ei: number }[]
   /** Downward, N, spread evenly over a rectangle; one without width or length acts on its line or point. */
   loads: { fromU: number; toU: number; fromV: number; toV: number; n: number }[]
+  /** For loads on little room: more elements, and polynomials of a higher degree. */
+  fine?: boolean
 }
 export interface PlateResult {
   /** Largest by size over the plate; downward positive. */
@@ -43,31 +45,41 @@ export interface PlateResult {
 
 /**
  * Elements along u, and the degree across: doubled they change sag by less than one per cent, moments over supports by
- * less than two.
+ * less than two. Under a load on little room moments want more of both.
  */
-const PIECES = 14
-const DEGREE = 5
-const POWERS = DEGREE + 1
-/** Unknowns of an element and the next have nothing in common past this. */
-const BAND = 4 * POWERS
+const USUAL = { pieces: 14, degree: 5 } as const
+const FINE = { pieces: 24, degree: 11 } as const
+const meshOf = (s: PlateSpec) => (s.fine ? FINE : USUAL)
+/** Unknowns of an element and the next have nothing in common past this many times the polynomials. */
+const BAND_OF = 4
 /** Three-point Gauss quadrature on −1 … 1. */
 const GAUSS: [number, number][] = [
   [-Math.sqrt(0.6), 5 / 9],
   [0, 8 / 9],
   [Math.sqrt(0.6), 5 / 9],
 ]
-/** Six-point rule for the products of polynomials across. */
-const GAUSS6: [number, number][] = [
-  [0.2386191860831969, 0.46791393457269104],
-  [0.6612093864662645, 0.3607615730481386],
-  [0.932469514203152, 0.1713244923791704],
-].flatMap(([x, w]): [number, number][] => [
-  [-x, w],
-  [x, w],
-])
+/** Gauss's rule on −1 … 1 with so many points, by Newton's method on the Legendre polynomial: exact to degree 2n − 1. */
+const rules = new Map<number, [number, number][]>()
+function gauss(n: number): [number, number][] {
+  const known = rules.get(n)
+  if (known) return known
+  const rule = Array.from({ length: n }, (_, i): [number, number] => {
+    let x = Math.cos((Math.PI * (i + 0.75)) / (n + 0.5))
+    for (;;) {
+      let [p, before] = [1, 0]
+      for (let k = 1; k <= n; k++) [p, before] = [((2 * k - 1) * x * p - (k - 1) * before) / k, p]
+      const slope = (n * (x * p - before)) / (x * x - 1)
+      const step = p / slope
+      x -= step
+      if (Math.abs(step) < 1e-15) return [x, 2 / ((1 - x * x) * slope ** 2)]
+    }
+  })
+  rules.set(n, rule)
+  return rule
+}
 
 /** Legendre polynomials over the width and their first and second derivatives in v. */
-function acrossAt(v: number, width: number): [number[], number[], number[]] {
+function acrossAt(v: number, width: number, degree: number): [number[], number[], number[]] {
   const x = (2 * v) / width - 1
   const k = 2 / width
   const [p, d, s] = [
@@ -75,7 +87,7 @@ function acrossAt(v: number, width: number): [number[], number[], number[]] {
     [0, 1],
     [0, 0],
   ]
-  for (let n = 1; n < DEGREE; n++) {
+  for (let n = 1; n < degree; n++) {
     p.push(((2 * n + 1) * x * p[n] - n * p[n - 1]) / (n + 1))
     d.push(d[n - 1] + (2 * n + 1) * p[n])
     s.push(s[n - 1] + (2 * n + 1) * d[n])
@@ -99,7 +111,7 @@ function nodes(s: PlateSpec): number[] {
   const out = [fixed[0]]
   for (let i = 1; i < fixed.length; i++) {
     const long = fixed[i] - fixed[i - 1]
-    const n = Math.max(1, Math.round((PIECES * long) / s.lengthMm))
+    const n = Math.max(1, Math.round((meshOf(s).pieces * long) / s.lengthMm))
     for (let k = 1; k <= n; k++) out.push(fixed[i - 1] + (long * k) / n)
   }
   return out
@@ -109,11 +121,11 @@ function nodes(s: PlateSpec): number[] {
  * Lower triangle of a symmetric matrix, solved by Cholesky in place; null when it is no plate on supports but a
  * mechanism.
  */
-function cholesky(a: Float64Array[], b: Float64Array): Float64Array | null {
+function cholesky(a: Float64Array[], b: Float64Array, band: number): Float64Array | null {
   const n = b.length
   for (let j = 0; j < n; j++) {
     const row = a[j]
-    const first = Math.max(0, j - BAND)
+    const first = Math.max(0, j - band)
     for (let k = first; k <= j; k++) {
       const other = a[k]
       let sum = row[k]
@@ -124,24 +136,25 @@ function cholesky(a: Float64Array[], b: Float64Array): Float64Array | null {
     }
   }
   for (let j = 0; j < n; j++) {
-    for (let i = Math.max(0, j - BAND); i < j; i++) b[j] -= a[j][i] * b[i]
+    for (let i = Math.max(0, j - band); i < j; i++) b[j] -= a[j][i] * b[i]
     b[j] /= a[j][j]
   }
   for (let j = n - 1; j >= 0; j--) {
-    for (let i = j + 1; i < Math.min(n, j + BAND + 1); i++) b[j] -= a[i][j] * b[i]
+    for (let i = j + 1; i < Math.min(n, j + band + 1); i++) b[j] -= a[i][j] * b[i]
     b[j] /= a[j][j]
   }
   return b
 }
 
 /** Integrals across of products of the polynomials, their slopes and curvatures. */
-function acrossIntegrals(width: number) {
-  const zero = () => Array.from({ length: POWERS }, () => new Float64Array(POWERS))
+function acrossIntegrals(width: number, degree: number) {
+  const powers = degree + 1
+  const zero = () => Array.from({ length: powers }, () => new Float64Array(powers))
   const [m0, m1, m2] = [zero(), zero(), zero()]
-  for (const [x, w] of GAUSS6) {
-    const [p, d, s] = acrossAt(((x + 1) * width) / 2, width)
-    for (let i = 0; i < POWERS; i++)
-      for (let j = 0; j < POWERS; j++) {
+  for (const [x, w] of gauss(powers)) {
+    const [p, d, s] = acrossAt(((x + 1) * width) / 2, width, degree)
+    for (let i = 0; i < powers; i++)
+      for (let j = 0; j < powers; j++) {
         m0[i][j] += (w * width * p[i] * p[j]) / 2
         m1[i][j] += (w * width * d[i] * d[j]) / 2
         m2[i][j] += (w * width * s[i] * s[j]) / 2
@@ -154,12 +167,15 @@ function acrossIntegrals(width: number) {
 export function solvePlate(s: PlateSpec): PlateResult | null {
   if (s.supportsMm.length < 2 && (s.points ?? []).length < 3) return null
   const at = nodes(s)
-  const size = 2 * at.length * POWERS
-  const dof = (node: number, slope: number, k: number) => (2 * node + slope) * POWERS + k
+  const { degree } = meshOf(s)
+  const powers = degree + 1
+  const band = BAND_OF * powers
+  const size = 2 * at.length * powers
+  const dof = (node: number, slope: number, k: number) => (2 * node + slope) * powers + k
   const matrix = Array.from({ length: size }, (_, i) => new Float64Array(i + 1))
   const load = new Float64Array(size)
-  const { m0, m1, m2 } = acrossIntegrals(s.widthMm)
-  const beams = s.beams.map((b) => ({ ...b, p: acrossAt(b.vMm, s.widthMm)[0] }))
+  const { m0, m1, m2 } = acrossIntegrals(s.widthMm, degree)
+  const beams = s.beams.map((b) => ({ ...b, p: acrossAt(b.vMm, s.widthMm, degree)[0] }))
   for (let e = 0; e + 1 < at.length; e++) {
     const l = at[e + 1] - at[e]
     const [h0, h1, h2] = [0, 1, 2].map(() => Array.from({ length: 4 }, () => new Float64Array(4)))
@@ -174,9 +190,9 @@ export function solvePlate(s: PlateSpec): PlateResult | null {
     }
     for (let i = 0; i < 4; i++)
       for (let j = 0; j < 4; j++)
-        for (let k = 0; k < POWERS; k++) {
+        for (let k = 0; k < powers; k++) {
           const row = dof(e + (i >> 1), i & 1, k)
-          for (let q = 0; q < POWERS; q++) {
+          for (let q = 0; q < powers; q++) {
             const col = dof(e + (j >> 1), j & 1, q)
             if (col > row) continue
             let x = s.along * h2[i][j] * m0[k][q] + 4 * s.twist * h1[i][j] * m1[k][q] + s.across * h0[i][j] * m2[k][q]
@@ -188,17 +204,17 @@ export function solvePlate(s: PlateSpec): PlateResult | null {
   }
   for (const u of s.supportsMm) {
     const node = at.findIndex((x) => Math.abs(x - u) < 1e-9)
-    for (let k = 0; k < POWERS; k++) hold(matrix, load, dof(node, 0, k))
+    for (let k = 0; k < powers; k++) hold(matrix, load, dof(node, 0, k), band)
   }
   const points = (s.points ?? []).map((p) => ({
     node: at.findIndex((x) => Math.abs(x - p.uMm) < 1e-9),
-    p: acrossAt(p.vMm, s.widthMm)[0],
+    p: acrossAt(p.vMm, s.widthMm, degree)[0],
   }))
   const stiff = (POINT_STIFF * s.along * s.widthMm) / s.lengthMm ** 3
   for (const { node, p } of points)
-    for (let k = 0; k < POWERS; k++)
+    for (let k = 0; k < powers; k++)
       for (let q = 0; q <= k; q++) matrix[dof(node, 0, k)][dof(node, 0, q)] += stiff * p[k] * p[q]
-  const w = cholesky(matrix, load)
+  const w = cholesky(matrix, load, band)
   if (!w) return null
   const givenBy = points.map(({ node, p }) => stiff * p.reduce((sum, x, k) => sum + x * w[dof(node, 0, k)], 0))
   return { ...readOff(s, at, w, dof), points: givenBy }
@@ -208,9 +224,9 @@ export function solvePlate(s: PlateSpec): PlateResult | null {
 const POINT_STIFF = 1e6
 
 /** No movement there: its row and column are out of the play. */
-function hold(matrix: Float64Array[], load: Float64Array, i: number) {
+function hold(matrix: Float64Array[], load: Float64Array, i: number, band: number) {
   matrix[i].fill(0)
-  for (let r = i + 1; r < Math.min(matrix.length, i + BAND + 1); r++) matrix[r][i] = 0
+  for (let r = i + 1; r < Math.min(matrix.length, i + band + 1); r++) matrix[r][i] = 0
   matrix[i][i] = 1
   load[i] = 0
 }
@@ -223,6 +239,7 @@ function addLoad(
   l: number,
   add: (i: number, k: number, n: number) => void,
 ) {
+  const { degree } = meshOf(s)
   const point = f.toU - f.fromU < 1e-6
   const [a, b] = point ? [f.fromU, f.fromU] : [Math.max(f.fromU, from), Math.min(f.toU, from + l)]
   // The end of one element is the beginning of the next: a point there counts once.
@@ -231,16 +248,17 @@ function addLoad(
   const share = point ? 1 : (b - a) / (f.toU - f.fromU)
   for (const [x, wx] of point ? ([[0, 2]] as [number, number][]) : GAUSS) {
     const [shape] = cubic(((a + b) / 2 + (x * (b - a)) / 2 - from) / l, l)
-    for (const [y, wy] of f.toV - f.fromV < 1e-6 ? ([[0, 2]] as [number, number][]) : GAUSS6) {
-      const [p] = acrossAt((f.fromV + f.toV) / 2 + (y * (f.toV - f.fromV)) / 2, s.widthMm)
+    for (const [y, wy] of f.toV - f.fromV < 1e-6 ? ([[0, 2]] as [number, number][]) : gauss(degree + 1)) {
+      const [p] = acrossAt((f.fromV + f.toV) / 2 + (y * (f.toV - f.fromV)) / 2, s.widthMm, degree)
       const n = (f.n * share * wx * wy) / 4
-      for (let i = 0; i < 4; i++) for (let k = 0; k < POWERS; k++) add(i, k, n * shape[i] * p[k])
+      for (let i = 0; i < 4; i++) for (let k = 0; k <= degree; k++) add(i, k, n * shape[i] * p[k])
     }
   }
 }
 
 /** Places looked at across the plate. */
 const LOOKS = 13
+const FINE_LOOKS = 49
 
 function readOff(
   s: PlateSpec,
@@ -254,13 +272,16 @@ function readOff(
     acrossNmm: 0,
     beams: s.beams.map(() => 0),
   }
-  const rows = Array.from({ length: LOOKS }, (_, i) => (s.widthMm * i) / (LOOKS - 1))
-  const polynomials = rows.map((v) => acrossAt(v, s.widthMm)[0])
-  const bends = rows.map((v) => acrossAt(v, s.widthMm)[2])
-  const beamRows = s.beams.map((b) => acrossAt(b.vMm, s.widthMm)[0])
+  const { degree } = meshOf(s)
+  const looks = s.fine ? FINE_LOOKS : LOOKS
+  const rows = Array.from({ length: looks }, (_, i) => (s.widthMm * i) / (looks - 1))
+  const polynomials = rows.map((v) => acrossAt(v, s.widthMm, degree)[0])
+  const bends = rows.map((v) => acrossAt(v, s.widthMm, degree)[2])
+  const beamRows = s.beams.map((b) => acrossAt(b.vMm, s.widthMm, degree)[0])
   const sumOf = (e: number, shape: number[], p: number[]) => {
     let sum = 0
-    for (let i = 0; i < 4; i++) for (let k = 0; k < POWERS; k++) sum += shape[i] * p[k] * w[dof(e + (i >> 1), i & 1, k)]
+    for (let i = 0; i < 4; i++)
+      for (let k = 0; k <= degree; k++) sum += shape[i] * p[k] * w[dof(e + (i >> 1), i & 1, k)]
     return sum
   }
   for (let e = 0; e + 1 < at.length; e++) {

@@ -1,5 +1,6 @@
 <script setup lang="ts">
 import { computed, onUnmounted, reactive, ref, shallowRef, toRaw, watch } from 'vue'
+import { findFamily } from '../../../core/families/registry.ts'
 import { formatLength } from '../../../core/measure/format.ts'
 import { formatMoney } from '../../../core/measure/money.ts'
 import { nextOffset, startOf, type Proposal, type Proposing } from '../../../core/project/proposals.ts'
@@ -88,6 +89,7 @@ const kinds = Object.entries(FAMILIES)
   .map(([value, f]) => ({ value, text: f.name }))
   .sort((a, b) => a.text.localeCompare(b.text))
 const kind = ref(kinds[0].value)
+const needsGoods = computed(() => findFamily(kind.value)?.needsGoods ?? true)
 const refused = ref('')
 watch([kind, chosen, wallId, offsetMm], () => (refused.value = ''))
 function startKind() {
@@ -100,133 +102,126 @@ function startKind() {
 
 <template>
   <div class="start">
-    <p v-if="doc.project!.goods.length === 0" class="empty">
-      There is nothing to build for yet. <RouterLink :to="{ name: 'sort' }">Say what you have in Sort</RouterLink>, then
-      come back.
-    </p>
-    <template v-else>
-      <div class="two">
-        <section class="card-sheet" aria-labelledby="which">
-          <h2 id="which">1. For which goods?</h2>
-          <p v-if="homeless.length === 0" class="soft">Everything kept has a home in a build already.</p>
-          <ul>
-            <li v-for="h in homeless" :key="h.goodsId">
-              <BFormCheckbox :model-value="taken.has(h.goodsId)" @update:model-value="toggle(h.goodsId, h.count)"
-                >{{ h.count }} {{ itemOf(h.goodsId).name }}
-                <span class="soft small">{{ itemOf(h.goodsId).kind }}</span></BFormCheckbox
-              >
-              <MeasureField
-                v-if="taken.has(h.goodsId)"
-                hide-label
-                class="how-many"
-                :label="`How many ${itemOf(h.goodsId).name}`"
-                quantity="count"
-                :value="taken.get(h.goodsId)!"
-                :min="1"
-                :max="h.count"
-                @change="(v) => v !== null && taken.set(h.goodsId, v)"
-              />
-            </li>
-          </ul>
-          <button
-            v-if="homeless.length > 1"
-            type="button"
-            class="btn btn-sm btn-outline-secondary"
-            @click="homeless.forEach((h) => taken.set(h.goodsId, h.count))"
-          >
-            All of them
-          </button>
-        </section>
-        <section class="card-sheet" aria-labelledby="where">
-          <h2 id="where">2. Where?</h2>
-          <label class="form-label" for="start-wall">Wall</label>
-          <BFormSelect
-            id="start-wall"
-            v-model="wallId"
-            size="sm"
-            :options="
-              doc.project!.room.walls.map((w) => ({
-                value: w.id,
-                text: `${w.name}, ${formatLength(w.lengthMm, readings.units, { feet: true })}`,
-              }))
-            "
-          />
-          <MeasureField
-            class="mt-2"
-            label="From its left corner"
-            :value="offsetMm"
-            :max="50000"
-            @change="(v) => v !== null && (offsetMm = v)"
-          />
-          <button type="button" class="btn btn-primary mt-3" :disabled="chosen.length === 0 || working" @click="ask">
-            {{ working ? 'Working it out …' : 'Show me what would do' }}
-          </button>
-          <button v-if="working" type="button" class="btn btn-link mt-3" @click="stop">Stop</button>
-          <button
-            v-else-if="doc.project!.builds.length"
-            type="button"
-            class="btn btn-link mt-3"
-            @click="emit('cancel')"
-          >
-            Cancel
-          </button>
-          <div class="own">
-            <label class="form-label" for="start-kind">Or take a kind yourself</label>
-            <div class="pick">
-              <BFormSelect id="start-kind" v-model="kind" size="sm" :options="kinds" />
-              <button
-                type="button"
-                class="btn btn-sm btn-outline-secondary"
-                :disabled="chosen.length === 0 || working"
-                @click="startKind"
-              >
-                Start it
-              </button>
-            </div>
-            <p class="soft small mb-0">{{ FAMILIES[kind]?.blurb }}</p>
-            <p v-if="refused" class="text-trouble small mb-0" role="alert">{{ refused }}</p>
+    <div class="two">
+      <section class="card-sheet" aria-labelledby="which">
+        <h2 id="which">1. For which goods?</h2>
+        <p v-if="doc.project!.goods.length === 0" class="empty">
+          Nothing is to be kept yet. <RouterLink :to="{ name: 'sort' }">Say what you have in Sort</RouterLink>, then
+          come back. A kind that is there for its own sake, a bench, can be begun beside.
+        </p>
+        <p v-else-if="homeless.length === 0" class="soft">Everything kept has a home in a build already.</p>
+        <ul>
+          <li v-for="h in homeless" :key="h.goodsId">
+            <BFormCheckbox :model-value="taken.has(h.goodsId)" @update:model-value="toggle(h.goodsId, h.count)"
+              >{{ h.count }} {{ itemOf(h.goodsId).name }}
+              <span class="soft small">{{ itemOf(h.goodsId).kind }}</span></BFormCheckbox
+            >
+            <MeasureField
+              v-if="taken.has(h.goodsId)"
+              hide-label
+              class="how-many"
+              :label="`How many ${itemOf(h.goodsId).name}`"
+              quantity="count"
+              :value="taken.get(h.goodsId)!"
+              :min="1"
+              :max="h.count"
+              @change="(v) => v !== null && taken.set(h.goodsId, v)"
+            />
+          </li>
+        </ul>
+        <button
+          v-if="homeless.length > 1"
+          type="button"
+          class="btn btn-sm btn-outline-secondary"
+          @click="homeless.forEach((h) => taken.set(h.goodsId, h.count))"
+        >
+          All of them
+        </button>
+      </section>
+      <section class="card-sheet" aria-labelledby="where">
+        <h2 id="where">2. Where?</h2>
+        <label class="form-label" for="start-wall">Wall</label>
+        <BFormSelect
+          id="start-wall"
+          v-model="wallId"
+          size="sm"
+          :options="
+            doc.project!.room.walls.map((w) => ({
+              value: w.id,
+              text: `${w.name}, ${formatLength(w.lengthMm, readings.units, { feet: true })}`,
+            }))
+          "
+        />
+        <MeasureField
+          class="mt-2"
+          label="From its left corner"
+          :value="offsetMm"
+          :max="50000"
+          @change="(v) => v !== null && (offsetMm = v)"
+        />
+        <button type="button" class="btn btn-primary mt-3" :disabled="chosen.length === 0 || working" @click="ask">
+          {{ working ? 'Working it out …' : 'Show me what would do' }}
+        </button>
+        <button v-if="working" type="button" class="btn btn-link mt-3" @click="stop">Stop</button>
+        <button v-else-if="doc.project!.builds.length" type="button" class="btn btn-link mt-3" @click="emit('cancel')">
+          Cancel
+        </button>
+        <div class="own">
+          <label class="form-label" for="start-kind">Or take a kind yourself</label>
+          <div class="pick">
+            <BFormSelect id="start-kind" v-model="kind" size="sm" :options="kinds" />
+            <button
+              type="button"
+              class="btn btn-sm btn-outline-secondary"
+              :disabled="(chosen.length === 0 && needsGoods) || working"
+              @click="startKind"
+            >
+              Start it
+            </button>
           </div>
-        </section>
-      </div>
-      <section v-if="proposals" aria-labelledby="take">
-        <h2 id="take">3. Take one, then change it</h2>
-        <p v-if="open" class="soft small" role="status">
-          {{ open === 1 ? 'One kind does' : `${open} kinds do` }} not hold as first tacked; changes that would make
-          {{ open === 1 ? 'it' : 'them' }} hold are being tried.
-        </p>
-        <p v-if="drawn.length === 0 && !working" class="text-trouble" role="alert">
-          No kind of build takes these goods here. A longer wall, more depth, or fewer goods would help.
-        </p>
-        <p v-if="ceilingUnknown" class="soft small">
-          Nothing is hung from the ceiling here: nobody has said what is over it.
-          <RouterLink :to="{ name: 'survey' }">Say in Survey</RouterLink> how its joists run and how far they span.
-        </p>
-        <div class="cards">
-          <article v-for="(d, i) in drawn" :key="i" class="card-sheet">
-            <h3>{{ familyName(d.p.build.family) }}</h3>
-            <p class="soft small mb-1">{{ FAMILIES[d.p.build.family]?.blurb }}</p>
-            <div class="pic">
-              <IsoScene plain :assembly="d.assembly" :options="d.options" :title="familyName(d.p.build.family)" />
-            </div>
-            <dl>
-              <dt>holds</dt>
-              <dd>
-                {{ d.p.holds }}<span v-if="d.p.leftOut" class="text-trouble"> ({{ d.p.leftOut }} left out)</span>
-              </dd>
-              <dt>long</dt>
-              <dd>{{ formatLength(d.p.lengthMm, readings.units, { feet: true }) }}</dd>
-              <dt>made of</dt>
-              <dd>{{ d.stocks }}</dd>
-              <dt>costs about</dt>
-              <dd>{{ formatMoney(d.p.minor, doc.project!.settings.currency) }}</dd>
-              <dt>proof</dt>
-              <dd><VerdictMark :state="d.weakest" words /></dd>
-            </dl>
-            <button type="button" class="btn btn-primary" @click="take(d.p.build)">Take this one</button>
-          </article>
+          <p class="soft small mb-0">{{ FAMILIES[kind]?.blurb }}</p>
+          <p v-if="refused" class="text-trouble small mb-0" role="alert">{{ refused }}</p>
         </div>
       </section>
-    </template>
+    </div>
+    <section v-if="proposals" aria-labelledby="take">
+      <h2 id="take">3. Take one, then change it</h2>
+      <p v-if="open" class="soft small" role="status">
+        {{ open === 1 ? 'One kind does' : `${open} kinds do` }} not hold as first tacked; changes that would make
+        {{ open === 1 ? 'it' : 'them' }} hold are being tried.
+      </p>
+      <p v-if="drawn.length === 0 && !working" class="text-trouble" role="alert">
+        No kind of build takes these goods here. A longer wall, more depth, or fewer goods would help.
+      </p>
+      <p v-if="ceilingUnknown" class="soft small">
+        Nothing is hung from the ceiling here: nobody has said what is over it.
+        <RouterLink :to="{ name: 'survey' }">Say in Survey</RouterLink> how its joists run and how far they span.
+      </p>
+      <div class="cards">
+        <article v-for="(d, i) in drawn" :key="i" class="card-sheet">
+          <h3>{{ familyName(d.p.build.family) }}</h3>
+          <p class="soft small mb-1">{{ FAMILIES[d.p.build.family]?.blurb }}</p>
+          <div class="pic">
+            <IsoScene plain :assembly="d.assembly" :options="d.options" :title="familyName(d.p.build.family)" />
+          </div>
+          <dl>
+            <dt>holds</dt>
+            <dd>
+              {{ d.p.holds }}<span v-if="d.p.leftOut" class="text-trouble"> ({{ d.p.leftOut }} left out)</span>
+            </dd>
+            <dt>long</dt>
+            <dd>{{ formatLength(d.p.lengthMm, readings.units, { feet: true }) }}</dd>
+            <dt>made of</dt>
+            <dd>{{ d.stocks }}</dd>
+            <dt>costs about</dt>
+            <dd>{{ formatMoney(d.p.minor, doc.project!.settings.currency) }}</dd>
+            <dt>proof</dt>
+            <dd><VerdictMark :state="d.weakest" words /></dd>
+          </dl>
+          <button type="button" class="btn btn-primary" @click="take(d.p.build)">Take this one</button>
+        </article>
+      </div>
+    </section>
   </div>
 </template>
 

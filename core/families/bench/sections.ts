@@ -43,10 +43,21 @@ export function sectionsOf(s: SectionSpec, lengthMm: number): Result<BenchSectio
   const [first, last] = [0, lengthMm]
   const out: BenchSection[] = []
   let at = first
+  const boards = s.ctx.boards(p.frameSection, false).map((b) => b.lengthMm - s.ctx.settings.squaringTrimMm)
+  const mostMm = Math.max(0, ...boards)
   const put = (from: number, to: number, well: Well | null): Result<null> => {
+    // Longer than any board it is in equal stretches.
+    const n = well ? 1 : Math.max(1, Math.ceil((to - from) / mostMm - 1e-9))
+    for (let i = 0; i < n; i++) {
+      const r = one(from + ((to - from) * i) / n, from + ((to - from) * (i + 1)) / n, well)
+      if (!r.ok) return r
+    }
+    return good(null)
+  }
+  const one = (from: number, to: number, well: Well | null): Result<null> => {
     if (to - from < LEAST_SECTION - 1e-6)
       return bad('wells-meet', { mm: Math.max(0, to - from), leastMm: LEAST_SECTION })
-    const r = sectionOf(s, from, to, well)
+    const r = sectionOf({ ...s, mostMm }, from, to, well)
     if (!r.ok) return r
     out.push(r.value)
     return good(null)
@@ -79,13 +90,16 @@ export function sectionsOf(s: SectionSpec, lengthMm: number): Result<BenchSectio
 /** Least under the frame of a well, mm: a broom goes in. */
 const KNEE_MM = 100
 
-function sectionOf(s: SectionSpec, from: number, to: number, well: Well | null): Result<BenchSection> {
+function sectionOf(
+  s: SectionSpec & { mostMm: number },
+  from: number,
+  to: number,
+  well: Well | null,
+): Result<BenchSection> {
   const { post, sheet, frame, ctx } = s
   const long = to - from
   const t = frame.thicknessMm
-  const boards = ctx.boards(s.p.frameSection, false).map((b) => b.lengthMm - ctx.settings.squaringTrimMm)
-  const mostMm = Math.max(0, ...boards)
-  if (long > mostMm) return bad('longer-than-board', { mm: long, mostMm }, 'lengthMm')
+  if (long > s.mostMm) return bad('longer-than-board', { mm: long, mostMm: s.mostMm }, 'lengthMm')
   // Legs stand inside the rails, the first and the last at their ends: who sits there sits over them.
   const room = long - post.widthMm
   const n = Math.max(1, Math.ceil(room / s.legsApart - 1e-9))
