@@ -278,25 +278,33 @@ function readOff(
   const polynomials = rows.map((v) => acrossAt(v, s.widthMm, degree)[0])
   const bends = rows.map((v) => acrossAt(v, s.widthMm, degree)[2])
   const beamRows = s.beams.map((b) => acrossAt(b.vMm, s.widthMm, degree)[0])
-  const sumOf = (e: number, shape: number[], p: number[]) => {
+  const dot = (c: readonly number[], p: readonly number[]) => {
     let sum = 0
-    for (let i = 0; i < 4; i++)
-      for (let k = 0; k <= degree; k++) sum += shape[i] * p[k] * w[dof(e + (i >> 1), i & 1, k)]
+    for (let k = 0; k <= degree; k++) sum += c[k] * p[k]
     return sum
   }
   for (let e = 0; e + 1 < at.length; e++) {
     const l = at[e + 1] - at[e]
-    for (const t of [0, 0.5, 1]) {
+    // What an element ends with the next begins with.
+    for (const t of e + 2 < at.length ? [0, 0.5] : [0, 0.5, 1]) {
       const [value, , bend] = cubic(t, l)
       const uMm = at[e] + t * l
+      // Polynomials across, as they are here along.
+      const [down, bent] = [value, bend].map((shape) =>
+        Array.from({ length: degree + 1 }, (_, k) => {
+          let sum = 0
+          for (let i = 0; i < 4; i++) sum += shape[i] * w[dof(e + (i >> 1), i & 1, k)]
+          return sum
+        }),
+      )
       polynomials.forEach((p, i) => {
-        const mm = sumOf(e, value, p)
+        const mm = dot(down, p)
         if (Math.abs(mm) > Math.abs(out.sag.mm)) out.sag = { mm, uMm, vMm: rows[i] }
-        const nmm = -s.along * sumOf(e, bend, p)
+        const nmm = -s.along * dot(bent, p)
         if (Math.abs(nmm) > Math.abs(out.moment.nmm)) out.moment = { nmm, uMm, vMm: rows[i] }
-        out.acrossNmm = Math.max(out.acrossNmm, Math.abs(s.across * sumOf(e, value, bends[i])))
+        out.acrossNmm = Math.max(out.acrossNmm, Math.abs(s.across * dot(down, bends[i])))
       })
-      beamRows.forEach((p, i) => (out.beams[i] = Math.max(out.beams[i], Math.abs(s.beams[i].ei * sumOf(e, bend, p)))))
+      beamRows.forEach((p, i) => (out.beams[i] = Math.max(out.beams[i], Math.abs(s.beams[i].ei * dot(bent, p)))))
     }
   }
   return out

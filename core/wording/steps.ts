@@ -419,5 +419,5 @@ export const MARKS: Record<string, string> = {
   'cleat-top': 'cleat top',
   'ledger-top': 'ledger top',
   'cabinet-tops': 'cabinet tops',
-  worktop: 'top of the bench, level',
+  worktop: 'bench top',
 }

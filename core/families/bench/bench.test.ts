@@ -143,6 +143,12 @@ describe('wells for machines', () => {
     expect(problem?.field ?? null).toBe(field)
     if (problem) expect(sayProblem(problem, say)).toMatch(/^[A-Z].*\.$/)
   })
+  it('make a bench of no given length so long that they find their place', () => {
+    for (const leftMm of [0, 300, 900, 1129, 1500]) {
+      const { reading } = tryParams(bench, params({ depthMm: 600, wells: [{ ...well, leftMm }] }), ctx())
+      expect(dim(reading!, 'lengthMm').value).toBeGreaterThanOrEqual(leftMm + 700)
+    }
+  })
   it('leave room under them or are none', () =>
     expect(problemOf({ lengthMm: 2600, heightMm: 700, wells: [{ ...well, tableMm: 600 }] })).toMatchObject({
       code: 'well-too-low',

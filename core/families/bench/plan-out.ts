@@ -12,7 +12,7 @@ import type { ShapeContext } from '../family.ts'
 import { framedTops, withoutPlace, type Level, type Opening } from '../house-on-shelves.ts'
 import type { Planned } from '../opened.ts'
 import { LIMITS, type BenchParams, type HeightFrom, type Well } from './parameters.ts'
-import { openingsOf, sectionsOf, type BenchSection } from './sections.ts'
+import { LEAST_SECTION, openingsOf, sectionsOf, type BenchSection } from './sections.ts'
 import { underneath, type UnderTop } from './under-top.ts'
 
 /** What is said with its reasons and problems. */
@@ -28,6 +28,7 @@ export interface ReasonData {
   'bench-rip': { parts: number }
   'bench-clamps': Record<string, never>
   'legs-half-sheet': { everyMm: number }
+  'bench-kneel': Record<string, never>
   'shelves-under': { things: number }
 }
 export interface ProblemData {
@@ -120,9 +121,8 @@ export function planOut(p: BenchParams, ctx: ShapeContext, pen: DimPen): Result<
     data: { everyMm: LEGS_EVERY },
   })
   const every = pen.length({ path: 'crossEveryMm', code: 'cross-every', min: 150, max: 1300 }, CROSS_EVERY, {
-    code: 'sheet-span',
+    code: 'bench-kneel',
     terms: [],
-    data: { everyMm: CROSS_EVERY },
   })
   const spec = { p, ctx, sheet, post, frame, heightMm, legsApart, every }
   const { machines, rest } = intoWells(p, ctx, depthMm)
@@ -141,7 +141,10 @@ export function planOut(p: BenchParams, ctx: ShapeContext, pen: DimPen): Result<
   }
   const wellsEnd = Math.max(0, ...p.wells.map((w) => w.leftMm + w.wideMm))
   const longest = ctx.space.lengthMm
-  const usual = Math.min(longest, Math.max(USUAL_LENGTH, wellsEnd))
+  // What a well leaves of a usual bench is a stretch with legs of its own, or it ends with the well.
+  const beside = USUAL_LENGTH - wellsEnd
+  const grown = beside > 0 && beside < LEAST_SECTION ? wellsEnd + LEAST_SECTION : USUAL_LENGTH
+  const usual = Math.min(longest, Math.max(grown, wellsEnd))
   let needed = Math.max(LEAST_LENGTH, usual)
   const fits = (mm: number) => underneath(room, openingsFor(mm), rest, p.shelves).left.length === 0
   while (needed < longest && !fits(needed)) needed = Math.min(longest, needed + GROWS_MM)
@@ -149,9 +152,9 @@ export function planOut(p: BenchParams, ctx: ShapeContext, pen: DimPen): Result<
     { path: 'lengthMm', code: 'length', min: LEAST_LENGTH, max: 12_000 },
     Math.min(roundUp(needed, units), Math.max(longest, LEAST_LENGTH)),
     {
-      code: needed > usual ? 'bench-goods' : wellsEnd > USUAL_LENGTH ? 'bench-wells' : 'bench-usual-length',
+      code: needed > usual ? 'bench-goods' : usual > USUAL_LENGTH ? 'bench-wells' : 'bench-usual-length',
       terms: [],
-      data: needed > usual ? { things } : wellsEnd > USUAL_LENGTH ? { count: p.wells.length } : {},
+      data: needed > usual ? { things } : usual > USUAL_LENGTH ? { count: p.wells.length } : {},
     },
   )
   const sections = sectionsOf(spec, lengthMm)

@@ -8,7 +8,7 @@ import type { Opening } from '../house-on-shelves.ts'
 import type { BenchParams, Well } from './parameters.ts'
 
 /** A stretch shorter than this stands on no legs of its own, mm. */
-const LEAST_SECTION = 300
+export const LEAST_SECTION = 300
 
 /** A stretch of the bench on legs of its own. */
 export interface BenchSection {

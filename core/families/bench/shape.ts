@@ -318,7 +318,7 @@ function worktops(d: Draft, ctx: ShapeContext, plan: Plan) {
       const here = machine && k === 0 ? machine : null
       d.bay({
         id: `top-${n}-${k}`,
-        name: { code: s.well ? 'well' : 'worktop', column: ++column, row: 1 },
+        name: { code: s.well ? 'well' : 'worktop', column: ++column, row: plan.shelves.length + 1 },
         holds: 'surface',
         clear: {
           min: [t.from, 0, s.highMm],

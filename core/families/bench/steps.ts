@@ -8,7 +8,7 @@ export interface StepData {
   'bench-frame': { crosses: number }
   'bench-panels': { count: number; screws: number }
   'bench-stand': { wells: number }
-  'bench-top': { count: number; layers: number; outMm: number; screws: number }
+  'bench-top': { count: number; layers: number; outMm: number }
 }
 const step = stepsWith<StepData>()
 
@@ -20,6 +20,7 @@ export function benchSteps(p: BenchParams, { assembly: a }: Shaped): Step[] {
   const [rail, sheet] = [a.parts.find((x) => x.role === 'rail')!, a.parts.find((x) => x.role === 'top')!]
   const levels = a.stick.map((m) => m.level)
   const first = ids(/^(rail|cross|hanger-cross)-0-top-/)
+  const others = ids(/^(rail|cross|hanger)-/).filter((id) => !first.includes(id))
   const hangers = ids(/^hanger-/)
   const [panels, shelves] = [ids(/^(back|end)-/), ids(/^shelf-/)]
   const cross = a.parts.find((x) => x.role === 'cross')!
@@ -48,10 +49,10 @@ export function benchSteps(p: BenchParams, { assembly: a }: Shaped): Step[] {
           ...frame,
         })
       : { id: 'frame', code: 'first-shelf-frame', data: { ...fixedBy(a, called('cross'), called('rail')) }, ...frame },
-    {
+    others.length > 0 && {
       id: 'frames',
       code: 'other-shelf-frames',
-      parts: ids(/^(rail|cross|hanger)-/).filter((id) => !first.includes(id)),
+      parts: others,
       cautions: [],
       hold: { code: 'same-as-first' },
     },
@@ -125,7 +126,6 @@ export function benchSteps(p: BenchParams, { assembly: a }: Shaped): Step[] {
         count: tops.length,
         layers: p.layers === 'two' ? 2 : 1,
         outMm: sheet.at.centre[1] + sheet.size.widthMm / 2 - frontOf(a),
-        screws: fixedBy(a, called('top'), called('rail')).screws ?? 0,
       },
       parts: tops,
       cautions: ['sheet-two', 'dust'],
@@ -141,6 +141,6 @@ export function benchSteps(p: BenchParams, { assembly: a }: Shaped): Step[] {
   return all.filter((s): s is Step => s !== false)
 }
 
-/** The foremost face of the legs. */
+/** The foremost face of the rails. */
 const frontOf = (a: Shaped['assembly']): number =>
-  Math.max(...a.parts.filter((x) => x.role === 'post').map((x) => x.at.centre[1] + x.size.thicknessMm / 2))
+  Math.max(...a.parts.filter((x) => x.role === 'rail').map((x) => x.at.centre[1] + x.size.thicknessMm / 2))

@@ -23,6 +23,7 @@ const reasons: WordsFor<ReasonData> = {
   'bench-rip': (d) => (d.parts > 1 ? `${d.parts} of them come out of a sheet` : 'as deep as a sheet is wide'),
   'bench-clamps': () => 'so much for the jaws of clamps',
   'legs-half-sheet': (d, say) => `legs under every half sheet, ${say.length(d.everyMm)}`,
+  'bench-kneel': () => 'so close that somebody may kneel between them',
   'shelves-under': (d) =>
     d.things > 0 ? `as few as ${plural(d.things, 'thing')} need` : 'nothing is chosen to stand there',
 }
@@ -71,7 +72,7 @@ const steps: StepWordsFor<StepData> = {
   'bench-top': {
     title: 'Lay the top',
     text: (d, say) =>
-      `${plural(d.count, 'sheet')}, best face up, back edge at the wall, ${d.outMm > 0.5 ? `front edge ${say.length(d.outMm)} past the legs` : 'front edge flush with the legs'}. ${plural(d.screws, 'screw')} into each rail.${d.layers > 1 ? ' The second layer on the first, its joints beside those below, screwed from below so that nothing shows and it can be changed.' : ' Heads a little below the face: nothing may meet a blade.'}`,
+      `${plural(d.count, 'sheet')}, best face up, back edge at the wall, ${d.outMm > 0.5 ? `front edge ${say.length(d.outMm)} past the rail` : 'front edge flush with the rail'}. Screws down into the rails, as many as the drawing says.${d.layers > 1 ? ' The second layer on the first, its joints beside those below, screwed from below so that nothing shows and it can be changed.' : ' Heads a little below the face: nothing may meet a blade.'}`,
   },
 }
 
@@ -84,7 +85,7 @@ export const benchWords: KindWords = {
     'machine-table': () => "machine's table above the floor",
     'goes-under': () => 'room under the frame',
     'legs-apart': () => 'legs apart',
-    overhang: () => 'top past the legs',
+    overhang: () => 'top past the rail',
   },
   choices: {
     'height-from': {
