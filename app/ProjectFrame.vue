@@ -28,6 +28,15 @@ const readings = useReadings()
 const dark = useDark({ attribute: 'data-bs-theme', valueDark: 'dark', valueLight: 'light', disableTransition: false })
 const opened = ref<Opened | null>(null)
 const keys = ref(false)
+const sheet = ref<HTMLElement>()
+// Each station opens at its top, whichever scrolls: the sheet, or on a phone the page.
+watch(
+  () => route.name,
+  () => {
+    sheet.value?.scrollTo({ top: 0 })
+    window.scrollTo({ top: 0 })
+  },
+)
 const settings = ref(false)
 
 watch(
@@ -183,7 +192,7 @@ const keepAsNew = async () =>
         <IconHelp aria-hidden="true" /><span class="visually-hidden">Keys</span>
       </button>
     </header>
-    <main id="main" tabindex="-1">
+    <main ref="sheet" id="main" tabindex="-1">
       <p v-if="doc.notice" class="notice" role="alert">
         {{ doc.notice }}
         <button type="button" class="btn btn-sm btn-outline-secondary ms-2" @click="doc.notice = ''">Understood</button>

@@ -30,8 +30,11 @@ const box = computed(() => {
   const r = u.value
   if (!r) return { x: 0, y: 0, w: 1000, h: 1000 }
   const up = r.highMm + (props.compact ? 180 : r.gapMm + r.ceilingMm + 120)
-  const down = props.compact ? 420 : r.gapMm + r.floorMm + 520
-  return { x: -160, y: -up, w: r.wideMm + 320, h: up + down }
+  const w = r.wideMm + 320
+  // Names of walls are as high on the screen whatever the scale: of a wide room they want more of the drawing.
+  const names = Math.max(420, (NAMES_PX * w) / (width.value || 900), (up * NAMES_PX) / (COMPACT_PX - NAMES_PX))
+  const down = props.compact ? names : r.gapMm + r.floorMm + 520
+  return { x: -160, y: -up, w, h: up + down }
 })
 
 const {
@@ -44,6 +47,8 @@ const {
   () => box.value,
   (e) => props.compact || (e.target as Element).closest('.build') !== null,
 )
+/** Height of the small drawing, as its style says, and of what is written under it. */
+const [COMPACT_PX, NAMES_PX] = [118, 22]
 /** Twelve pixels of text, in mm of the drawing. */
 const text = computed(() => 12.5 * Math.max(box.value.w / (width.value || 900), box.value.h / (height.value || 300)))
 

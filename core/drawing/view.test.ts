@@ -1,6 +1,6 @@
 import { describe, expect, it } from '@jest/globals'
 import { exampleContext, exampleGoods } from '../families/example-context.ts'
-import { findFamily } from '../families/registry.ts'
+import { allFamilies, findFamily } from '../families/registry.ts'
 import { newBuild } from '../project/new-build.ts'
 import { readWith } from '../project/read-build.ts'
 import { partBoxes, wholeBox } from '../assembly/part-box.ts'
@@ -31,6 +31,24 @@ describe('drawings to scale', () => {
     // Horizontal chains run from right to left: their left side is below.
     for (const l of lines.filter((x) => x.from[1] === x.to[1]))
       expect([l.from[0] > l.to[0], l.offsetMm > 0]).toEqual([true, true])
+  })
+  it('chain openings beside each other, none over another, whatever the kind of build', () => {
+    for (const f of allFamilies())
+      for (const e of f.examples()) {
+        const b = newBuild({ id: 'b', family: f.id, params: e.params as never, wallId: 'w' })
+        const read = readWith(f, b, e.context, undefined, 'as-drawn')
+        if (!read.ok) throw new Error(e.name)
+        const { shaped, boxes: own, goods: things } = read.reading
+        const scene = drawView(shaped.assembly, 'front', { boxes: own, goods: things, dims: shaped.dims })
+        const level = of(scene.marks, 'dimension').filter((l) => l.from[1] === l.to[1])
+        const byLine = new Map<number, [number, number][]>()
+        for (const l of level) byLine.set(l.offsetMm, [...(byLine.get(l.offsetMm) ?? []), [l.to[0], l.from[0]]])
+        for (const chain of byLine.values()) {
+          const sorted = chain.sort((x, y) => x[0] - y[0])
+          for (let i = 1; i < sorted.length; i++)
+            expect(`${f.id} ${sorted[i][0] - sorted[i - 1][1] > -0.2}`).toBe(`${f.id} true`)
+        }
+      }
   })
   it('keep everything inside their bounds', () => {
     for (const view of ['front', 'plan', 'section'] as const) {

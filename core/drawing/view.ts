@@ -228,6 +228,9 @@ const WIDEST_UPRIGHT_MM = 250
 /** A build whose lowest piece is higher than this hangs, mm. */
 const HANGS_MM = 100
 
+/** Openings that share no more than this stand beside each other, mm. */
+const CHAINED_MM = 0.1
+
 /** Chains of dimension lines: openings, then the whole, below; the whole height at the left. */
 function dimensions(
   a: Assembly,
@@ -249,16 +252,16 @@ function dimensions(
     return [dim([b.max[1], bottom], [b.min[1], bottom], 2 * row), dim([b.max[1], b.min[2]], [b.max[1], b.max[2]], -row)]
   const out: Mark[] = [dim([b.max[0], bottom], [b.min[0], bottom], 2 * row)]
   if (view === 'plan') return [...out, dim([right, -b.max[1]], [right, -b.min[1]], -row)]
-  // Openings of the lowest row, without doubles, as one chain; what hangs here and there has no row.
-  const openings = new Map<string, Mark>()
+  // Openings from below up as one chain, none over another; what hangs here and there has no row.
+  const openings: { from: number; to: number; mark: Mark }[] = []
   for (const bay of a.bays) {
     if (bay.holds === 'hung' || bay.holds === 'slot') return [...out, dim([left, b.min[2]], [left, b.max[2]], row)]
-    const key = `${bay.clear.min[0].toFixed(1)}`
-    if (openings.has(key)) continue
+    const [from, to] = [bay.clear.min[0], bay.clear.max[0]]
+    if (openings.some((o) => Math.min(o.to, to) - Math.max(o.from, from) > CHAINED_MM)) continue
     const path = dims.find((d) => d.path === `clearMm.${bay.name.column - 1}`)?.path
-    openings.set(key, dim([bay.clear.max[0], bottom], [bay.clear.min[0], bottom], row, path))
+    openings.push({ from, to, mark: dim([to, bottom], [from, bottom], row, path) })
   }
-  if (openings.size > 1) out.push(...openings.values())
+  if (openings.length > 1) out.push(...openings.map((o) => o.mark))
   // What stands is told from the floor, what hangs from its underside.
   const foot = b.min[2] > HANGS_MM ? b.min[2] : 0
   out.push(dim([left, foot], [left, b.max[2]], row))
