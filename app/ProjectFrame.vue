@@ -3,6 +3,7 @@ import { useDark, useEventListener } from '@vueuse/core'
 import { computed, ref, watch } from 'vue'
 import { useRoute, useRouter } from 'vue-router'
 import { formatMoney } from '../core/measure/money.ts'
+import { findings } from '../core/wording/alike.ts'
 import { shown, sayVerdict } from '../core/wording/checks.ts'
 import { sayCounts } from '../core/wording/counts.ts'
 import IconUndo from '~icons/bi/arrow-counterclockwise'
@@ -61,7 +62,11 @@ function openAt(id: string): number {
   if (!p) return 0
   if (id === 'sort') return p.goods.length === 0 ? 1 : 0
   if (id === 'shape') return p.builds.length === 0 ? 1 : readings.outcomes.filter((o) => !o.ok).length
-  if (id === 'prove') return readings.overall.fails + readings.overall.unknown
+  // What troubles in the same words is one thing to see to.
+  if (id === 'prove')
+    return readings.readings
+      .flatMap((r) => findings(r.checks, readings.say))
+      .filter((f) => f.first.state === 'fails' || f.first.state === 'unknown').length
   if (id === 'build') {
     const steps = readings.readings.flatMap((r) => r.steps.map((s) => `${r.build.id}/${s.id}`))
     return steps.filter((s) => !p.progress.steps.includes(s)).length
@@ -192,7 +197,7 @@ const keepAsNew = async () =>
         <IconHelp aria-hidden="true" /><span class="visually-hidden">Keys</span>
       </button>
     </header>
-    <main ref="sheet" id="main" tabindex="-1">
+    <main id="main" ref="sheet" tabindex="-1">
       <p v-if="doc.notice" class="notice" role="alert">
         {{ doc.notice }}
         <button type="button" class="btn btn-sm btn-outline-secondary ms-2" @click="doc.notice = ''">Understood</button>

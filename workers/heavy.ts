@@ -20,6 +20,7 @@ import { deeperLook, readBuilds } from '../core/project/read-builds.ts'
 import { proposing, type Proposal, type Proposing } from '../core/project/proposals.ts'
 import { compare, type Variant } from '../core/project/compare.ts'
 import { safeLoads, type SafeLoad } from '../core/project/safe-load.ts'
+import { massLimit, type MassLimit } from '../core/project/mass-limit.ts'
 import { savings } from '../core/project/savings.ts'
 import { sizeHints, type SizeHint } from '../core/project/size-hints.ts'
 import { remedies, type Remedy } from '../core/project/remedies.ts'
@@ -107,6 +108,10 @@ const heavy = {
     const build = project.builds.find((b) => b.id === buildId)
     const r = build && readBuild(project, build)
     return r?.ok ? safeLoads(project, r.reading) : []
+  },
+  massLimit(project: Project, buildId: string): MassLimit | null {
+    const build = project.builds.find((b) => b.id === buildId)
+    return build ? massLimit(project, build) : null
   },
   compare(project: Project, buildId: string, path: string, options: Variant['option'][]): Variant[] {
     const build = project.builds.find((b) => b.id === buildId)

@@ -3,6 +3,7 @@ import { arrived } from '../../../core/loads/load-path.ts'
 import { computed, ref, watch } from 'vue'
 import type { CheckResult } from '../../../core/checks/check.ts'
 import { byUrgency, isStrength, strain } from '../../../core/checks/verdict.ts'
+import { findingNames, findings } from '../../../core/wording/alike.ts'
 import { CHECK_NAMES, LINK_NAMES, sayCheck, sayVerdict, shown } from '../../../core/wording/checks.ts'
 import { PLANNING_AID } from '../../../core/wording/steps.ts'
 import PressedButtons from '../../components/PressedButtons.vue'
@@ -13,6 +14,7 @@ import { useReadings } from '../../stores/readings.ts'
 import CompareVariants from './CompareVariants.vue'
 import LinkDetail from './LinkDetail.vue'
 import SafeLoads from './SafeLoads.vue'
+import WeighFirst from './WeighFirst.vue'
 
 const doc = useDocument()
 const readings = useReadings()
@@ -32,8 +34,12 @@ const chain = computed(() =>
     const quiet = all.value.has(link)
       ? []
       : results.filter((r) => r.state === 'holds' && kinds.size === kinds.add(r.check).size)
-    return { link, results: results.filter((r) => !quiet.includes(r)), quiet: quiet.length }
-  }).filter((l) => l.results.length > 0),
+    const looked = results.filter((r) => !quiet.includes(r))
+    // What troubles in the same words is one line.
+    const lines = all.value.has(link) ? looked.map((r) => ({ first: r, all: [r] })) : findings(looked, readings.say)
+    const alike = looked.length - lines.length
+    return { link, lines, quiet: quiet.length, alike }
+  }).filter((l) => l.lines.length > 0),
 )
 const notApplying = computed(() => (reading.value?.checks ?? []).filter((c) => c.state === 'not-applicable'))
 const opened = computed(
@@ -75,18 +81,19 @@ const weight = (r: CheckResult) => `${2.5 + 9.5 * Math.min(1, r.state === 'fails
         <VerdictMark :state="reading.verdict.state" words />
         <span>{{ sayVerdict(reading.verdict, readings.say) }}</span>
       </p>
+      <WeighFirst :key="`weigh ${reading.build.id}`" :build="reading.build" />
       <div class="columns">
         <ol class="chain" aria-label="From goods to ground">
           <li v-for="l in chain" :key="l.link">
             <h2>{{ LINK_NAMES[l.link] }}</h2>
             <button
-              v-for="r in l.results"
+              v-for="{ first: r, all: alike } in l.lines"
               :key="r.id"
               type="button"
               class="link"
-              :class="[shown(r), { open: opened?.id === r.id }]"
+              :class="[shown(r), { open: opened && alike.includes(opened) }]"
               :data-check="r.id"
-              :aria-pressed="opened?.id === r.id"
+              :aria-pressed="opened !== null && alike.includes(opened)"
               @click="openId = r.id"
             >
               <svg class="strain" width="14" viewBox="0 0 14 30" preserveAspectRatio="none" aria-hidden="true">
@@ -94,15 +101,25 @@ const weight = (r: CheckResult) => `${2.5 + 9.5 * Math.min(1, r.state === 'fails
               </svg>
               <VerdictMark :state="shown(r)" />
               <span class="what"
-                >{{ CHECK_NAMES[r.check] }}<span v-if="r.data.letter" class="soft ms-1">{{ r.data.letter }}</span></span
+                ><span v-for="n in findingNames({ first: r, all: alike })" :key="n.check" class="name"
+                  >{{ n.check }} <span class="soft">{{ n.letters.join(', ') }}</span></span
+                ></span
               >
-              <span class="says">{{ sayCheck(r, readings.say) }}</span>
+              <span class="says"
+                >{{ sayCheck(r, readings.say) }}
+                <span v-if="alike.length > 1" class="times">{{ alike.length }} times so.</span></span
+              >
               <span class="number share">{{
                 r.ratio !== null && isStrength(r) ? readings.say.percent(r.ratio) : ''
               }}</span>
             </button>
-            <button v-if="l.quiet" type="button" class="btn btn-sm btn-link" @click="all = new Set([...all, l.link])">
-              {{ l.quiet }} more that hold
+            <button
+              v-if="l.quiet || l.alike"
+              type="button"
+              class="btn btn-sm btn-link"
+              @click="all = new Set([...all, l.link])"
+            >
+              {{ l.quiet ? `${l.quiet} more that hold` : 'each by itself' }}
             </button>
           </li>
           <li class="soft small">
@@ -192,6 +209,14 @@ const weight = (r: CheckResult) => `${2.5 + 9.5 * Math.min(1, r.state === 'fails
 }
 .what {
   font-weight: 600;
+}
+.what .name {
+  display: block;
+  line-height: 1.25;
+}
+.times {
+  white-space: nowrap;
+  color: var(--ink);
 }
 .says {
   font-size: 0.9rem;

@@ -198,7 +198,7 @@ function startKind() {
         <RouterLink :to="{ name: 'survey' }">Say in Survey</RouterLink> how its joists run and how far they span.
       </p>
       <div class="cards">
-        <article v-for="(d, i) in drawn" :key="i" class="card-sheet">
+        <article v-for="d in drawn" :key="`${d.p.build.family} ${d.p.minor} ${d.p.lengthMm}`" class="card-sheet">
           <h3>{{ familyName(d.p.build.family) }}</h3>
           <p class="soft small mb-1">{{ FAMILIES[d.p.build.family]?.blurb }}</p>
           <div class="pic">

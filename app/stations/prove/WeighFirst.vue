@@ -1,0 +1,81 @@
+<script setup lang="ts">
+import { computed, shallowRef, toRaw, watch } from 'vue'
+import { LEAST_KG, notWeighed, type MassLimit } from '../../../core/project/mass-limit.ts'
+import type { Build } from '../../../core/project/project.ts'
+import MeasureField from '../../components/MeasureField.vue'
+import { useHeavy } from '../../composables/heavy.ts'
+import { useDocument } from '../../stores/document.ts'
+import { useReadings } from '../../stores/readings.ts'
+
+/** Things of a build that nobody has weighed: up to what mass all of it holds, and a place to say what they weigh. */
+const props = defineProps<{ build: Build }>()
+const doc = useDocument()
+const readings = useReadings()
+const goods = computed(() => (doc.project ? notWeighed(toRaw(doc.project), props.build) : []))
+const itemOf = (id: string) => doc.project!.goods.find((g) => g.id === id)!
+
+const limit = shallowRef<MassLimit | null>(null)
+/** What was asked last: an answer to anything older is none. */
+let asked = 0
+watch(
+  () => [goods.value.map((g) => g.goodsId).join(), props.build, doc.project?.settings],
+  async () => {
+    const mine = ++asked
+    limit.value = null
+    if (goods.value.length === 0 || !doc.project) return
+    const found = await useHeavy().massLimit(toRaw(doc.project), props.build.id)
+    if (mine === asked) limit.value = found
+  },
+  { immediate: true },
+)
+const weigh = (id: string, massKg: number | null) =>
+  doc.change(`mass of ${itemOf(id).name}`, (d) => {
+    const g = d.goods.find((x) => x.id === id)
+    if (g) g.massKg = massKg
+  })
+</script>
+
+<template>
+  <section v-if="goods.length" class="card-sheet weigh" aria-labelledby="weigh-h">
+    <h2 id="weigh-h">Nobody has weighed these yet</h2>
+    <p role="status">
+      <template v-if="!limit">Up to what they may weigh is being worked out …</template>
+      <template v-else-if="limit.kg !== null">
+        It holds if {{ goods.length > 1 || goods[0].count > 1 ? 'none of them weighs' : 'it weighs no' }} more than
+        <strong>{{ readings.say.mass(limit.kg) }}</strong>. Weigh
+        {{ goods.length > 1 ? 'the first of these first: most of the bulk is theirs' : 'one' }}, as it is stored.
+      </template>
+      <template v-else>
+        With as little as {{ readings.say.mass(LEAST_KG) }} each something of it does not hold, or is not proven for
+        another reason: see below.
+      </template>
+    </p>
+    <div class="fields">
+      <MeasureField
+        v-for="g in goods"
+        :key="g.goodsId"
+        :label="`One ${itemOf(g.goodsId).name} (${g.count} here)`"
+        quantity="mass"
+        optional
+        :value="null"
+        :min="0.05"
+        :max="2000"
+        @change="(v) => v !== null && weigh(g.goodsId, v)"
+      />
+    </div>
+  </section>
+</template>
+
+<style scoped>
+.weigh {
+  margin-bottom: 1rem;
+}
+.fields {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 0.4rem 1.2rem;
+}
+.fields > * {
+  width: 190px;
+}
+</style>

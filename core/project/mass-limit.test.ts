@@ -1,0 +1,55 @@
+import { describe, expect, it } from '@jest/globals'
+import { withRack } from '../../test-support/one-build.ts'
+import { newGoods } from '../goods/goods.ts'
+import { massLimit, notWeighed } from './mass-limit.ts'
+import { readBuild } from './read-build.ts'
+
+const project = (over: Partial<Parameters<typeof newGoods>[0]> = {}) => {
+  const p = withRack(12, 20)
+  p.goods = p.goods.map((g) => ({ ...g, massKg: null }))
+  p.goods.push(
+    newGoods({
+      id: 'tin',
+      name: 'tin',
+      kind: 'box',
+      count: 4,
+      acrossMm: 150,
+      deepMm: 150,
+      tallMm: 150,
+      massKg: 2,
+      ...over,
+    }),
+  )
+  p.builds = [{ ...p.builds[0], goods: [...p.builds[0].goods, { goodsId: 'tin', count: 4 }] }]
+  return p
+}
+const at = (p: ReturnType<typeof project>, kg: number) => {
+  const r = readBuild({ ...p, goods: p.goods.map((g) => (g.massKg === null ? { ...g, massKg: kg } : g)) }, p.builds[0])
+  if (!r.ok) throw new Error(r.problem.code)
+  return r.reading.verdict
+}
+
+describe('what nobody has weighed', () => {
+  it('may weigh so much each that all holds, and hardly more', () => {
+    const p = project()
+    const { kg, goods } = massLimit(p, p.builds[0])
+    expect(goods).toEqual([{ goodsId: p.goods[0].id, count: 12 }])
+    expect(kg).toBeGreaterThan(1)
+    for (const less of [1, 0.8, 0.5, 0.3, 0.1]) expect(at(p, less * kg!)).toMatchObject({ fails: 0, unknown: 0 })
+    expect(at(p, kg! + 1).fails + at(p, kg! + 1).unknown).toBeGreaterThan(0)
+  })
+  it('is told as unknown where something else does not hold', () => {
+    const p = project({ massKg: 400 })
+    expect(massLimit(p, p.builds[0]).kg).toBeNull()
+  })
+  it('is asked for by its whole bulk, the most first', () => {
+    const p = project({ massKg: null })
+    expect(notWeighed(p, p.builds[0]).map((g) => g.goodsId)).toEqual([p.goods[0].id, 'tin'])
+    p.goods[1] = { ...p.goods[1], acrossMm: 900, deepMm: 400, tallMm: 900 }
+    expect(notWeighed(p, p.builds[0])[0].goodsId).toBe('tin')
+  })
+  it('is nothing where all is weighed', () => {
+    const p = withRack(12, 20)
+    expect(massLimit(p, p.builds[0])).toEqual({ goods: [], kg: null })
+  })
+})

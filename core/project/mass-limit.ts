@@ -1,0 +1,64 @@
+import type { BuildReading } from './read-build.ts'
+import { readBuild } from './read-build.ts'
+import type { Build, Project } from './project.ts'
+
+/** Up to what mass each a build holds the things nobody has weighed. */
+export interface MassLimit {
+  /** Those of them it holds, what weighs most if all weigh alike by their size first. */
+  goods: { goodsId: string; count: number }[]
+  /** It holds if none of them weighs more, kg; null where not even that is known, for something else does not hold. */
+  kg: number | null
+}
+
+/** No label promises more than this, kg: then something else matters. Product decision. */
+const MOST_KG = 400
+/** Told in steps of this, rounded down; less than one of them is nothing, kg. */
+export const LEAST_KG = 0.5
+/**
+ * Tried from light to heavy, each so much heavier than the last: what is heavy may stand elsewhere and hold there, what
+ * is a little lighter not.
+ */
+const HEAVIER = 1.15
+const HALVINGS = 5
+
+/** Things a build holds that nobody has weighed: most of the whole bulk first. */
+export function notWeighed(p: Project, build: Build): MassLimit['goods'] {
+  const bulk = (id: string, count: number) => {
+    const g = p.goods.find((x) => x.id === id)!
+    return count * g.acrossMm * g.deepMm * g.tallMm
+  }
+  return build.goods
+    .filter((b) => p.goods.some((g) => g.id === b.goodsId && g.massKg === null))
+    .map(({ goodsId, count }) => ({ goodsId, count }))
+    .sort((a, b) => bulk(b.goodsId, b.count) - bulk(a.goodsId, a.count))
+}
+
+/** The project as if each of some things weighed so much. */
+const weighing = (p: Project, ids: ReadonlySet<string>, kg: number): Project => ({
+  ...p,
+  goods: p.goods.map((g) => (ids.has(g.id) ? { ...g, massKg: kg } : g)),
+})
+
+/**
+ * The largest mass each that all things nobody has weighed may have, at once, for everything to hold wherever they
+ * stand, with everything lighter holding too.
+ */
+export function massLimit(p: Project, build: Build): MassLimit {
+  const goods = notWeighed(p, build)
+  const ids = new Set(goods.map((g) => g.goodsId))
+  const sound = (r: BuildReading) => r.verdict.fails === 0 && r.verdict.unknown === 0
+  const holds = (kg: number): boolean => {
+    const r = readBuild(weighing(p, ids, kg), build)
+    return r.ok && sound(r.reading)
+  }
+  if (ids.size === 0 || !holds(LEAST_KG)) return { goods, kg: null }
+  let [most, tooMuch] = [LEAST_KG, LEAST_KG * HEAVIER]
+  while (most < MOST_KG && holds(tooMuch)) [most, tooMuch] = [tooMuch, tooMuch * HEAVIER]
+  if (most >= MOST_KG) return { goods, kg: MOST_KG }
+  for (let i = 0; i < HALVINGS; i++) {
+    const kg = (most + tooMuch) / 2
+    if (holds(kg)) most = kg
+    else tooMuch = kg
+  }
+  return { goods, kg: Math.floor(most / LEAST_KG) * LEAST_KG }
+}
