@@ -7,6 +7,7 @@ import { bad, type Result } from '../measure/result.ts'
 import type { Rounded } from '../measure/rounding.ts'
 import type { FloorFall, FreeSpace } from '../room/room.ts'
 import type { Step } from '../steps/step.ts'
+import type { Way } from './ways.ts'
 
 /** What a family shapes to: the goods this build is to hold, the space, and what a yard sells. */
 export interface ShapeContext {
@@ -120,6 +121,8 @@ export interface Family<P> {
   /** The reverse: changes that make it lighter or cheaper, where it is stronger than it need be. */
   savers(params: P, ctx: ShapeContext): Lever<P>[]
   steps(params: P, shaped: Shaped): Step[]
+  /** How it would keep a thing, and how well that suits the thing; null where it is nothing for it. */
+  suits(g: Goods): Way | null
   /** Different ways to hold the goods, best guess first; none when this family cannot take them. */
   propose(ctx: ShapeContext): P[]
   /** Small complete cases for tests and the documentation. */
@@ -180,6 +183,7 @@ export function family<P>(f: Family<P>): AnyFamily {
     levers: (raw, ctx) => f.levers(must(raw), ctx),
     savers: (raw, ctx) => f.savers(must(raw), ctx),
     steps: (raw, shaped) => f.steps(must(raw), shaped),
+    suits: f.suits,
     propose: f.propose,
     examples: f.examples,
   }

@@ -75,6 +75,11 @@ export const LEAST_BEARING_MM = 6
 /** How a thing's weight comes down on what carries it. */
 export const standsOn = (kind: GoodsKind): 'flat' | 'round' | 'feet' =>
   isRound(kind) ? 'round' : kind === 'equipment' ? 'feet' : 'flat'
+/** Boards, pipe, ladders: far longer than it is deep or high. */
+export const isLong = (g: Goods): boolean =>
+  g.kind === 'board' ||
+  (g.kind !== 'sheet' && g.kind !== 'tool' && g.acrossMm >= LONG_SHARE * Math.max(g.deepMm, g.tallMm))
+const LONG_SHARE = 4
 export const isRound = (kind: GoodsKind): boolean => kind === 'pail' || kind === 'drum'
 
 /** Width of a tote's body just below the rim, mm; for anything else its full width. */

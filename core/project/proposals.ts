@@ -92,7 +92,8 @@ export function* proposing(
   const wanted = goods.reduce((n, g) => n + g.count, 0)
   const kept: KeptReadings = new Map()
   const weigh = (build: Build, r: BuildReading): Proposal => {
-    const holds = wanted - r.shaped.unhoused.reduce((n, u) => n + u.count, 0)
+    const given = build.goods.reduce((n, g) => n + g.count, 0)
+    const holds = given - r.shaped.unhoused.reduce((n, u) => n + u.count, 0)
     return {
       build,
       holds,
@@ -124,8 +125,10 @@ export function* proposing(
   }
 
   const kinds = allFamilies().map((family) => {
-    const bare = newBuild({ id, family: family.id, params: {}, wallId, offsetMm, goods })
-    const ctx = contextOf(p, bare, prices)
+    // What it is nothing for it is not asked to take.
+    const suited = goods.filter((b) => p.goods.some((g) => g.id === b.goodsId && family.suits(g) !== null))
+    const bare = newBuild({ id, family: family.id, params: {}, wallId, offsetMm, goods: suited })
+    const ctx = suited.length > 0 ? contextOf(p, bare, prices) : null
     const tacked = ctx ? family.propose(ctx) : []
     return tacked
       .flatMap((params): Proposal[] => {

@@ -5,10 +5,12 @@ import { formatLength } from '../../../core/measure/format.ts'
 import { formatMoney } from '../../../core/measure/money.ts'
 import { nextOffset, startOf, type Proposal, type Proposing } from '../../../core/project/proposals.ts'
 import type { Build } from '../../../core/project/project.ts'
-import { readBuild } from '../../../core/project/read-build.ts'
+import { readBuild, type BuildReading } from '../../../core/project/read-build.ts'
 import { FAMILIES, familyName } from '../../../core/wording/dims.ts'
 import { stocksOf } from '../../../core/wording/names.ts'
 import { sayProblem } from '../../../core/wording/problems.ts'
+import { capital } from '../../../core/wording/say.ts'
+import { WAYS } from '../../../core/wording/ways.ts'
 import MeasureField from '../../components/MeasureField.vue'
 import VerdictMark from '../../components/VerdictMark.vue'
 import { callback, startLong } from '../../composables/heavy.ts'
@@ -62,6 +64,25 @@ async function ask() {
   stop()
 }
 onUnmounted(stop)
+/** What of the chosen things it does not hold, by name. */
+function leftOutOf(build: Build, { shaped }: BuildReading): string {
+  const count = (list: readonly { goodsId: string; count: number }[], id: string) =>
+    list.filter((g) => g.goodsId === id).reduce((n, g) => n + g.count, 0)
+  return chosen.value
+    .map((g) => ({
+      name: itemOf(g.goodsId).name,
+      n: g.count - count(build.goods, g.goodsId) + count(shaped.unhoused, g.goodsId),
+    }))
+    .filter((x) => x.n > 0)
+    .map((x) => `${x.n} ${x.name}`)
+    .join(', ')
+}
+/** How this kind keeps the things, in a sentence for each way. */
+function keptSo(build: Build): string {
+  const kind = findFamily(build.family)
+  const codes = build.goods.flatMap((g) => kind?.suits(itemOf(g.goodsId))?.code ?? [])
+  return [...new Set(codes)].map((c) => `${capital(WAYS[c])}.`).join(' ')
+}
 const drawn = computed(() =>
   (proposals.value ?? []).flatMap((p) => {
     const r = readBuild(doc.project!, p.build)
@@ -73,6 +94,8 @@ const drawn = computed(() =>
             options: { goods: r.reading.goods },
             stocks: stocksOf(r.reading.pieces),
             weakest: r.reading.verdict.state,
+            kept: keptSo(p.build),
+            leftOut: leftOutOf(p.build, r.reading),
           },
         ]
       : []
@@ -200,14 +223,14 @@ function startKind() {
       <div class="cards">
         <article v-for="d in drawn" :key="`${d.p.build.family} ${d.p.minor} ${d.p.lengthMm}`" class="card-sheet">
           <h3>{{ familyName(d.p.build.family) }}</h3>
-          <p class="soft small mb-1">{{ FAMILIES[d.p.build.family]?.blurb }}</p>
+          <p class="small mb-1">{{ d.kept }}</p>
           <div class="pic">
             <IsoScene plain :assembly="d.assembly" :options="d.options" :title="familyName(d.p.build.family)" />
           </div>
           <dl>
             <dt>holds</dt>
             <dd>
-              {{ d.p.holds }}<span v-if="d.p.leftOut" class="text-trouble"> ({{ d.p.leftOut }} left out)</span>
+              {{ d.p.holds }}<span v-if="d.p.leftOut" class="text-trouble"> (not {{ d.leftOut }})</span>
             </dd>
             <dt>long</dt>
             <dd>{{ formatLength(d.p.lengthMm, readings.units, { feet: true }) }}</dd>

@@ -3,6 +3,11 @@ import { computed } from 'vue'
 import { GOODS_KINDS } from '../../../core/catalogue/containers.ts'
 import { assumedTote, GOODS_LIMITS, type Goods, type ToteShape } from '../../../core/goods/goods.ts'
 import { assumedTool } from '../../../core/goods/tool.ts'
+import { neverOf } from '../../../core/families/ways.ts'
+import { waysToKeep } from '../../../core/project/ways-to-keep.ts'
+import { familyName } from '../../../core/wording/dims.ts'
+import { capital } from '../../../core/wording/say.ts'
+import { NEVER, WAYS } from '../../../core/wording/ways.ts'
 import { HEAVIEST_KG } from '../../../core/measure/schema.ts'
 import MeasureField from '../../components/MeasureField.vue'
 import ToolFields from './ToolFields.vue'
@@ -14,6 +19,10 @@ const tote = computed(() => props.goods.tote)
 const measured = (part: Partial<ToteShape>) =>
   tote.value && emit('update', { tote: { ...tote.value, ...part, assumed: false } })
 const tool = computed(() => props.goods.tool)
+const ways = computed(() => waysToKeep(props.goods).slice(0, SHOWN))
+/** The best of them: of the rest nobody wants to read. */
+const SHOWN = 3
+const never = computed(() => neverOf(props.goods))
 const setKind = (kind: Goods['kind']) =>
   emit('update', {
     kind,
@@ -24,6 +33,16 @@ const setKind = (kind: Goods['kind']) =>
 
 <template>
   <div class="form">
+    <section class="ways wide small" aria-labelledby="ways-h">
+      <h3 id="ways-h">How it is best kept</h3>
+      <ol v-if="ways.length">
+        <li v-for="w in ways" :key="w.code">
+          {{ capital(WAYS[w.code]) }}. <span class="soft">{{ w.families.map(familyName).join(', ') }}</span>
+        </li>
+      </ol>
+      <p v-else class="soft mb-1">No kind of build here keeps such a thing yet.</p>
+      <p v-for="n in never" :key="n" class="mb-0">Never {{ NEVER[n] }}.</p>
+    </section>
     <div>
       <label class="form-label" for="goods-kind">Kind</label>
       <BFormSelect
@@ -116,5 +135,17 @@ const setKind = (kind: Goods['kind']) =>
 }
 .wide {
   grid-column: 1 / -1;
+}
+.ways {
+  border-bottom: 1px solid var(--line);
+  padding-bottom: 0.5rem;
+}
+.ways h3 {
+  font-size: 0.95rem;
+  margin-bottom: 0.2rem;
+}
+.ways ol {
+  padding-left: 1.2rem;
+  margin-bottom: 0.3rem;
 }
 </style>

@@ -1,6 +1,7 @@
 import { canHoldTie } from '../../room/room.ts'
 import { exampleContext, exampleGoods } from '../example-context.ts'
 import { family, type ShapeContext } from '../family.ts'
+import { atBench } from '../ways.ts'
 import { benchLevers, benchSavers } from './levers.ts'
 import { benchParams, startingParams, type BenchParams } from './parameters.ts'
 import { shapeBench } from './shape.ts'
@@ -22,6 +23,7 @@ export const bench = family<BenchParams>({
   levers: benchLevers,
   savers: benchSavers,
   steps: benchSteps,
+  suits: (g) => atBench(g, LOW_MM),
   propose: (ctx) =>
     ctx.goods.length > 0 && ctx.goods.every((g) => g.item.tallMm <= LOW_MM && g.item.kind !== 'drum')
       ? [start(ctx)]

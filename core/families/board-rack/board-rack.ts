@@ -3,9 +3,10 @@ import { inches, pounds } from '../../measure/units.ts'
 import { canHoldTie } from '../../room/room.ts'
 import { exampleContext } from '../example-context.ts'
 import { family, type ShapeContext } from '../family.ts'
+import { onArms } from '../ways.ts'
 import { boardRackLevers, boardRackSavers } from './levers.ts'
 import { boardRackParams, startingParams, type BoardRackParams } from './parameters.ts'
-import { isLong } from './plan-out.ts'
+import { isLong } from '../../goods/goods.ts'
 import { shapeBoardRack } from './shape.ts'
 import { boardRackSteps } from './steps.ts'
 
@@ -39,6 +40,7 @@ export const boardRack = family<BoardRackParams>({
   levers: boardRackLevers,
   savers: boardRackSavers,
   steps: boardRackSteps,
+  suits: onArms,
   propose(ctx) {
     const fits = ctx.goods.every((g) => isLong(g.item) || g.item.kind === 'sheet')
     const some = ctx.goods.some((g) => isLong(g.item))

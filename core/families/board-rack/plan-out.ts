@@ -4,6 +4,7 @@ import { placesOnStuds } from '../../blocks/mounts/on-studs.ts'
 import { findSection, type Section } from '../../catalogue/lumber.ts'
 import { findTube } from '../../catalogue/steel.ts'
 import { reachMm } from '../../goods/person.ts'
+import { isLong } from '../../goods/goods.ts'
 import { bad, good, type Result } from '../../measure/result.ts'
 import { roundNearest, roundUp } from '../../measure/rounding.ts'
 import { inches } from '../../measure/units.ts'
@@ -74,10 +75,6 @@ export interface Plan {
 }
 
 const isSheet = (g: ShapeContext['goods'][number]) => g.item.kind === 'sheet'
-/** Long and flat: what lies on arms. */
-export const isLong = (g: ShapeContext['goods'][number]['item']): boolean =>
-  g.kind === 'board' || (g.kind !== 'sheet' && g.acrossMm >= 4 * Math.max(g.deepMm, g.tallMm))
-
 export function planOut(
   p: BoardRackParams,
   ctx: ShapeContext,

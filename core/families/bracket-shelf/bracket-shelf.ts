@@ -1,6 +1,7 @@
 import { exampleContext, exampleGoods } from '../example-context.ts'
 import { family } from '../family.ts'
 import { allOnWall } from '../opened.ts'
+import { onShelf } from '../ways.ts'
 import { bracketShelfLevers, bracketShelfSavers } from './levers.ts'
 import { bracketShelfParams, startingParams, UPGRADES, type BracketShelfParams } from './parameters.ts'
 import { shapeBracketShelf } from './shape.ts'
@@ -21,6 +22,7 @@ export const bracketShelf = family<BracketShelfParams>({
   levers: bracketShelfLevers,
   savers: bracketShelfSavers,
   steps: bracketShelfSteps,
+  suits: (g) => onShelf(g, LIGHT_KG, 1),
   propose(ctx) {
     const fits = (g: (typeof ctx.goods)[number]['item']) =>
       g.kind !== 'drum' && g.kind !== 'equipment' && (g.massKg ?? 0) <= LIGHT_KG && g.deepMm <= SHALLOW_MM

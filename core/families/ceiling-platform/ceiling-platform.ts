@@ -1,6 +1,7 @@
 import { canHoldTie } from '../../room/room.ts'
 import { exampleContext, exampleGoods, exampleJoists } from '../example-context.ts'
 import { family, type ShapeContext } from '../family.ts'
+import { upHigh } from '../ways.ts'
 import { ceilingPlatformLevers, ceilingPlatformSavers } from './levers.ts'
 import { ceilingPlatformParams, startingParams, type CeilingPlatformParams } from './parameters.ts'
 import { shapeCeilingPlatform } from './shape.ts'
@@ -24,6 +25,7 @@ export const ceilingPlatform = family<CeilingPlatformParams>({
   levers: (p) => ceilingPlatformLevers(p),
   savers: (p) => ceilingPlatformSavers(p),
   steps: (_p, shaped) => ceilingPlatformSteps(shaped),
+  suits: (g) => upHigh(g, LIGHT_KG),
   propose(ctx) {
     const hangs = ctx.space.joists?.kind === 'joists' && ctx.space.joists.size !== null
     const light = ctx.goods.every((g) => g.item.kind !== 'drum' && (g.item.massKg ?? 0) <= LIGHT_KG)

@@ -1,5 +1,6 @@
 import { exampleContext, exampleGoods, exampleJoists } from '../example-context.ts'
 import { family, type ShapeContext } from '../family.ts'
+import { upHigh } from '../ways.ts'
 import { ceilingRunnersLevers, ceilingRunnersSavers } from './levers.ts'
 import { ceilingRunnersParams, startingParams, type CeilingRunnersParams } from './parameters.ts'
 import { shapeCeilingRunners } from './shape.ts'
@@ -25,6 +26,7 @@ export const ceilingRunners = family<CeilingRunnersParams>({
   levers: (p) => ceilingRunnersLevers(p),
   savers: (p) => ceilingRunnersSavers(p),
   steps: (_p, shaped) => ceilingRunnersSteps(shaped),
+  suits: (g) => (g.tote ? upHigh(g, LIGHT_KG, 'under-ceiling') : null),
   propose(ctx) {
     const hangs = ctx.space.joists?.kind === 'joists' && ctx.space.joists.size !== null
     const fits = ctx.goods.every((g) => g.item.tote !== null && (g.item.massKg ?? 0) <= LIGHT_KG)

@@ -1,6 +1,7 @@
 import { exampleContext, exampleGoods } from '../example-context.ts'
 import { family } from '../family.ts'
 import { allOnWall } from '../opened.ts'
+import { onFramedShelves } from '../ways.ts'
 import { ledgerShelfLevers, ledgerShelfSavers } from './levers.ts'
 import { ledgerShelfParams, startingParams, UPGRADES, type LedgerShelfParams } from './parameters.ts'
 import { shapeLedgerShelf } from './shape.ts'
@@ -17,6 +18,7 @@ export const ledgerShelf = family<LedgerShelfParams>({
   levers: (p) => ledgerShelfLevers(p),
   savers: (p) => ledgerShelfSavers(p),
   steps: (_p, shaped) => ledgerShelfSteps(shaped),
+  suits: onFramedShelves,
   propose(ctx) {
     if (!allOnWall(ctx)) return []
     const start = startingParams(ctx.settings.yard)

@@ -1,6 +1,7 @@
 import { canHoldTie } from '../../room/room.ts'
 import { exampleContext, exampleGoods } from '../example-context.ts'
 import { family, type ShapeContext } from '../family.ts'
+import { upHigh } from '../ways.ts'
 import { loftDeckLevers, loftDeckSavers } from './levers.ts'
 import { loftDeckParams, startingParams, type LoftDeckParams } from './parameters.ts'
 import { shapeLoftDeck } from './shape.ts'
@@ -26,6 +27,7 @@ export const loftDeck = family<LoftDeckParams>({
   levers: (p) => loftDeckLevers(p),
   savers: (p) => loftDeckSavers(p),
   steps: loftDeckSteps,
+  suits: (g) => upHigh(g, LIGHT_KG),
   propose(ctx) {
     const light = ctx.goods.every((g) => g.item.kind !== 'drum' && (g.item.massKg ?? 0) <= LIGHT_KG)
     return ctx.goods.length > 0 &&

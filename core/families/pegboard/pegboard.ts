@@ -4,6 +4,7 @@ import { exampleContext } from '../example-context.ts'
 import { family, type ShapeContext } from '../family.ts'
 import { allOnWall } from '../opened.ts'
 import { exampleTools } from '../strip-wall/strip-wall.ts'
+import { asTool } from '../ways.ts'
 import { pegboardLevers, pegboardSavers } from './levers.ts'
 import { pegboardParams, startingParams, type PegboardParams } from './parameters.ts'
 import { shapePegboard } from './shape.ts'
@@ -27,6 +28,7 @@ export const pegboard = family<PegboardParams>({
   levers: (p) => pegboardLevers(p),
   savers: (p) => pegboardSavers(p),
   steps: (_p, shaped) => pegboardSteps(shaped),
+  suits: (g) => asTool(g, LIGHT_KG, 'on-hook'),
   propose(ctx) {
     const fits = (g: Goods) => g.tool !== null && (g.massKg ?? 0) <= LIGHT_KG
     return allOnWall(ctx, fits) ? [startingParams(ctx.settings.yard)] : []

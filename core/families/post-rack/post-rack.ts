@@ -1,6 +1,7 @@
 import { canHoldTie } from '../../room/room.ts'
 import { exampleContext, exampleGoods } from '../example-context.ts'
 import { family, type ShapeContext } from '../family.ts'
+import { onFramedShelves } from '../ways.ts'
 import { postRackLevers, postRackSavers } from './levers.ts'
 import { UPGRADES, postRackParams, startingParams, type PostRackParams } from './parameters.ts'
 import { shapePostRack } from './shape.ts'
@@ -20,6 +21,7 @@ export const postRack = family<PostRackParams>({
   levers: postRackLevers,
   savers: postRackSavers,
   steps: postRackSteps,
+  suits: onFramedShelves,
   propose(ctx) {
     if (ctx.goods.length === 0) return []
     const p = start(ctx)

@@ -52,6 +52,8 @@ export const reusedCabinets = family<ReusedCabinetsParams>({
   savers: reusedCabinetsSavers,
   steps: reusedCabinetsSteps,
   // Nobody knows from the goods what cabinets a person has.
+  // Nobody knows from goods that a person has old cabinets.
+  suits: () => null,
   propose: () => [],
   examples: () => [
     {

@@ -1,5 +1,6 @@
 import { exampleContext, exampleGoods, exampleJoists } from '../example-context.ts'
 import { family, type ShapeContext } from '../family.ts'
+import { upHigh } from '../ways.ts'
 import { rodStackLevers, rodStackSavers } from './levers.ts'
 import { UPGRADES, rodStackParams, startingParams, type RodStackParams } from './parameters.ts'
 import { shapeRodStack } from './shape.ts'
@@ -28,6 +29,7 @@ export const rodStack = family<RodStackParams>({
   levers: rodStackLevers,
   savers: (p) => rodStackSavers(p),
   steps: (_p, shaped) => rodStackSteps(shaped),
+  suits: (g) => upHigh(g, LIGHT_KG),
   propose(ctx) {
     const fits = (g: (typeof ctx.goods)[number]['item']) =>
       (g.massKg ?? 0) <= LIGHT_KG && g.deepMm <= SHALLOW_MM && g.tallMm <= LOW_MM

@@ -1,6 +1,7 @@
 import { canHoldTie } from '../../room/room.ts'
 import { exampleContext, exampleGoods } from '../example-context.ts'
 import { family } from '../family.ts'
+import { onShelf } from '../ways.ts'
 import { shelfUnitLevers, shelfUnitSavers } from './levers.ts'
 import { shelfUnitParams, startingParams, UPGRADES, type ShelfUnitParams } from './parameters.ts'
 import { shapeShelfUnit } from './shape.ts'
@@ -21,6 +22,7 @@ export const shelfUnit = family<ShelfUnitParams>({
   levers: shelfUnitLevers,
   savers: shelfUnitSavers,
   steps: shelfUnitSteps,
+  suits: (g) => onShelf(g, LIGHT_KG, 2),
   propose(ctx) {
     if (ctx.goods.length === 0 || ctx.goods.some((g) => (g.item.massKg ?? 0) > LIGHT_KG || g.item.deepMm > SHALLOW_MM))
       return []

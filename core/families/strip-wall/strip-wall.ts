@@ -4,6 +4,7 @@ import { inches, pounds, type UnitSystem } from '../../measure/units.ts'
 import { exampleContext } from '../example-context.ts'
 import { family, type ShapeContext } from '../family.ts'
 import { allOnWall } from '../opened.ts'
+import { asTool } from '../ways.ts'
 import { stripWallLevers, stripWallSavers } from './levers.ts'
 import { startingParams, stripWallParams, type StripWallParams } from './parameters.ts'
 import { shapeStripWall } from './shape.ts'
@@ -118,6 +119,7 @@ export const stripWall = family<StripWallParams>({
   levers: (p) => stripWallLevers(p),
   savers: (p) => stripWallSavers(p),
   steps: stripWallSteps,
+  suits: (g) => asTool(g, LIGHT_KG, 'own-holder'),
   propose(ctx) {
     const fits = (g: Goods) => g.tool !== null && (g.massKg ?? 0) <= LIGHT_KG
     return allOnWall(ctx, fits) ? [startingParams(ctx.settings.yard)] : []

@@ -1,6 +1,7 @@
 import { canHoldTie } from '../../room/room.ts'
 import { exampleContext, exampleGoods } from '../example-context.ts'
 import { family, type ShapeContext } from '../family.ts'
+import { onRails } from '../ways.ts'
 import { toteRackLevers, toteRackSavers } from './levers.ts'
 import { startingParams, toteRackParams, type ToteRackParams, UPGRADES } from './parameters.ts'
 import { bodyGap } from './plan-out.ts'
@@ -40,6 +41,7 @@ export const toteRack = family<ToteRackParams>({
   levers: toteRackLevers,
   savers: toteRackSavers,
   steps: toteRackSteps,
+  suits: onRails,
   propose(ctx) {
     if (!ctx.goods.some((g) => g.item.tote)) return []
     const rim = start(ctx)

@@ -1,6 +1,7 @@
 import { exampleContext, exampleGoods, smallTins } from '../example-context.ts'
 import { family } from '../family.ts'
 import { allOnWall } from '../opened.ts'
+import { behindDoors } from '../ways.ts'
 import { wallCabinetLevers, wallCabinetSavers } from './levers.ts'
 import { UPGRADES, startingParams, wallCabinetParams, type WallCabinetParams } from './parameters.ts'
 import { shapeWallCabinet } from './shape.ts'
@@ -22,6 +23,7 @@ export const wallCabinet = family<WallCabinetParams>({
   levers: wallCabinetLevers,
   savers: (p) => wallCabinetSavers(p),
   steps: wallCabinetSteps,
+  suits: (g) => behindDoors(g, LIGHT_KG),
   propose(ctx) {
     const fits = (g: (typeof ctx.goods)[number]['item']) =>
       (g.massKg ?? 0) <= LIGHT_KG && g.deepMm <= SHALLOW_MM && g.tallMm <= LOW_MM

@@ -1,0 +1,82 @@
+import { isLong, type Goods } from '../goods/goods.ts'
+
+/*
+ * Ways to keep a thing. Each kind of build says of a thing whether it suits it, how well, and how it is kept there; what
+ * no kind offers for a thing is not proposed for it.
+ */
+
+export type WayCode =
+  | 'rim-rails'
+  | 'on-shelf'
+  | 'under-shelf'
+  | 'own-bay'
+  | 'closed'
+  | 'high'
+  | 'under-ceiling'
+  | 'own-holder'
+  | 'on-hook'
+  | 'on-arms'
+  | 'below-arms'
+  | 'in-well'
+  | 'under-bench'
+
+export interface Way {
+  code: WayCode
+  /** The best for it, good for it, or possible. */
+  score: 3 | 2 | 1
+}
+const way = (code: WayCode, score: Way['score']): Way => ({ code, score })
+
+/** What stands on a shelf at all: no drum, no machine, nothing that is laid or leaned. */
+export const standsOnShelf = (g: Goods): boolean =>
+  g.kind !== 'drum' && g.kind !== 'equipment' && g.kind !== 'sheet' && !isLong(g)
+
+/** On shelves over a floor: drums and machines under them. */
+export function onFramedShelves(g: Goods): Way | null {
+  if (g.kind === 'drum') return way('under-shelf', 3)
+  if (g.kind === 'equipment') return way('own-bay', 2)
+  return standsOnShelf(g) ? way('on-shelf', g.kind === 'tool' ? 1 : 2) : null
+}
+/** On a shelf that is no floor's, up to some mass. */
+export const onShelf = (g: Goods, mostKg: number, score: Way['score']): Way | null =>
+  standsOnShelf(g) && (g.massKg ?? 0) <= mostKg ? way('on-shelf', score) : null
+
+/** Behind doors. */
+export const behindDoors = (g: Goods, mostKg: number): Way | null =>
+  standsOnShelf(g) && (g.massKg ?? 0) <= mostKg ? way('closed', g.kind === 'pail' ? 3 : 2) : null
+
+/** Up where a ladder is needed: what is light, the better the less it is wanted; nothing of every day. */
+export const upHigh = (g: Goods, mostKg: number, code: 'high' | 'under-ceiling' = 'high'): Way | null =>
+  standsOnShelf(g) && g.kind !== 'tool' && g.often !== 'daily' && (g.massKg ?? 0) <= mostKg
+    ? way(code, g.often === 'seldom' ? 2 : 1)
+    : null
+
+/** Held as a tool. */
+export const asTool = (g: Goods, mostKg: number, code: 'own-holder' | 'on-hook'): Way | null =>
+  g.tool !== null && (g.massKg ?? 0) <= mostKg ? way(code, code === 'own-holder' ? 3 : 2) : null
+
+/** On or under arms on the wall. */
+export const onArms = (g: Goods): Way | null =>
+  isLong(g) ? way('on-arms', 3) : g.kind === 'sheet' ? way('below-arms', 2) : null
+
+/** In a well of a bench, or under it. */
+export function atBench(g: Goods, lowMm: number): Way | null {
+  if (g.tallMm > lowMm) return null
+  if (g.kind === 'equipment') return way('in-well', 3)
+  return standsOnShelf(g) && g.kind !== 'tool' ? way('under-bench', 1) : null
+}
+
+export const onRails = (g: Goods): Way | null => (g.tote ? way('rim-rails', 3) : null)
+
+/** How a thing is never kept, whatever kind of build there is. */
+export type NeverCode = 'high-drum' | 'flat-sheet' | 'on-end' | 'heap-of-tools' | 'stacked-totes' | 'behind'
+export function neverOf(g: Goods): NeverCode[] {
+  const out: NeverCode[] = []
+  if (g.kind === 'drum') out.push('high-drum')
+  if (g.kind === 'sheet') out.push('flat-sheet')
+  if (isLong(g)) out.push('on-end')
+  if (g.kind === 'tool') out.push('heap-of-tools')
+  if (g.kind === 'tote') out.push('stacked-totes')
+  if (g.kind === 'equipment' && g.often !== 'seldom') out.push('behind')
+  return out
+}

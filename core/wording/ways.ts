@@ -1,0 +1,26 @@
+import type { NeverCode, WayCode } from '../families/ways.ts'
+
+/** How a thing is kept, and what that has for it. */
+export const WAYS: Record<WayCode, string> = {
+  'rim-rails': 'on rails, by its rim: each is drawn out without lifting another',
+  'on-shelf': 'on a shelf',
+  'under-shelf': 'on the floor with a shelf over it: too heavy to be lifted',
+  'own-bay': 'on the floor in a bay of its own, under a shelf',
+  closed: 'behind doors, out of the dust',
+  high: 'up high, where only what is light and seldom wanted belongs',
+  'under-ceiling': 'under the ceiling, by its rim: it takes no floor',
+  'own-holder': 'in a holder made to it, on a wall where it is seen and missed',
+  'on-hook': 'on a hook of a pegboard: quick to move, for what is light',
+  'on-arms': 'lying on arms along the wall, where it stays straight',
+  'below-arms': 'on edge, under the arms of a board rack',
+  'in-well': 'in a well of a bench, its table level with the top',
+  'under-bench': 'under a bench',
+}
+export const NEVER: Record<NeverCode, string> = {
+  'high-drum': 'on a shelf, above the knee',
+  'flat-sheet': 'flat on a shelf: it sags, and buries what lies under it',
+  'on-end': 'on end in a corner: it bows, and falls',
+  'heap-of-tools': 'in a tote with others: it is never found',
+  'stacked-totes': 'in stacks of more than three: the lowest is never opened',
+  behind: 'behind something else',
+}
