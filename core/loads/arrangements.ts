@@ -91,10 +91,7 @@ export const PERSON_N = 1000
 /** Over so much of a top, mm: EN 1991-1-1 6.3.1.2 takes a square of 50; a foot or a knee is twice that wide. */
 const PERSON_MM = 100
 
-/**
- * A person on a top people work at, at its front edge and in the middle of its depth: in the widest gap between what
- * bears it, in the middle between its legs, and at both ends. Tops are told by their tags, and so is the bay on each.
- */
+/** A person on every top people work at, wherever that does most. Tops are told by their tags; each has a bay on it. */
 function leanedOn(a: Assembly): Arrangement[] {
   const tops = new Set(a.subassemblies.filter((s) => s.tags?.use === 'bench').flatMap((s) => s.parts))
   const bays = a.bays.filter((b) => b.carriers.some((c) => tops.has(c)))
