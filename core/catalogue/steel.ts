@@ -100,8 +100,8 @@ export const WASHERS: readonly Washer[] = [
   metricWasher(12, 37, 13),
 ]
 
-/** The wide washer under a nut on a rod. */
-export const washerFor = (r: Rod): Washer | undefined =>
+/** The wide washer under a nut on a rod or a bolt. */
+export const washerFor = (r: Pick<Rod, 'system' | 'diameterMm'>): Washer | undefined =>
   WASHERS.find((w) => w.system === r.system && Math.abs(w.forMm - r.diameterMm) < 0.1)
 
 /** Round tube, as arms in bored holes or as rails. Diameters mm. */

@@ -9,6 +9,7 @@ import { equilibrium } from './equilibrium.ts'
 import { floorBearing } from './floor.ts'
 import { heaviestLift, tiltUp } from './handling.ts'
 import { housings, joints } from './joints.ts'
+import { leanedOn } from './leaned-on.ts'
 import { ledge } from './ledge.ts'
 import { leaning } from './leaning.ts'
 import { lying } from './lying.ts'
@@ -33,6 +34,7 @@ import { tubes } from './tubes.ts'
 export const CHECKS: readonly AnyCheck[] = [
   contentsFit,
   lying,
+  leanedOn,
   bending,
   edgeStrip,
   shear,

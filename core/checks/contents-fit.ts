@@ -30,11 +30,13 @@ function readings(b: Bay, item: Placed, g: Goods, rails: { gapMm: number; widthM
     },
   ]
   const above = b.clear.max[2] - item.box.min[2]
+  // What stands in a slot may stand on another edge than the one it was measured on.
+  const tallMm = b.holds === 'slot' ? item.box.max[2] - item.box.min[2] : g.tallMm
   out.push({
-    code: g.tallMm > above + COMPUTED_SLACK_MM ? 'taller-than-opening' : 'above',
-    demand: g.tallMm + b.play.aboveMm - COMPUTED_SLACK_MM,
+    code: tallMm > above + COMPUTED_SLACK_MM ? 'taller-than-opening' : 'above',
+    demand: tallMm + b.play.aboveMm - COMPUTED_SLACK_MM,
     capacity: above,
-    data: { goods: g.name, needMm: g.tallMm + b.play.aboveMm, haveMm: above },
+    data: { goods: g.name, needMm: tallMm + b.play.aboveMm, haveMm: above },
   })
   const out1 = item.box.max[1] - b.clear.max[1]
   const depth = b.clear.max[1] - b.clear.min[1] + b.stickOutMm

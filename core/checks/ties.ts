@@ -2,6 +2,7 @@ import type { Anchor, Assembly, Joint, Part } from '../assembly/assembly.ts'
 import { partBoxes, partsById, type PartBoxes } from '../assembly/part-box.ts'
 import { findGrade, findSection } from '../catalogue/lumber.ts'
 import { findScrew, type Screw } from '../catalogue/fasteners.ts'
+import { washerFor } from '../catalogue/steel.ts'
 import { meetingAxis } from '../geometry/box.ts'
 import type { Axis } from '../geometry/vec.ts'
 import { sectionModulus } from '../mechanics/section.ts'
@@ -156,8 +157,29 @@ function pulledApart(
   const [side, main] = [woodOf(near), woodOf(far)]
   if (!side || !main) return null
   if (into !== 'side') return 0
+  if (f.kind === 'bolt') return boltPulled(f, [side, main], c)
   const head = c.method.headPull(f, side, nearMm, c.settings)
   if (!head || main.kind !== 'lumber') return null
   const thread = c.method.withdrawal(f, main.grade, Math.max(0, Math.min(f.lengthMm - nearMm, farMm)), c.settings)
   return thread && Math.min(head.value, thread.value)
 }
+
+/** The mushroom head of a carriage bolt is at least so many times as wide as the bolt: ISO 8677, ASME B18.5. */
+const HEAD_SHARE = 2
+
+/**
+ * A bolt pulled along its length holds by what its head and its washer press on, across the grain: the lesser; null where
+ * one of them lies on no lumber. No more is taken for what lies beside them (EN 1995-1-1 8.5.2 would allow three times).
+ */
+function boltPulled(f: Screw, woods: readonly NonNullable<ReturnType<typeof woodOf>>[], c: Given): number | null {
+  const wide = Math.min(HEAD_SHARE * f.diameterMm, washerFor(f)?.outerMm ?? 0)
+  const areaMm2 = (Math.PI / 4) * Math.max(0, wide ** 2 - (f.diameterMm + HOLE_OVER_MM) ** 2)
+  const each = woods.map((w) =>
+    w.kind === 'lumber'
+      ? (c.method.bearing(w.grade, c.settings, { lengthMm: 1000, beforeMm: 0, afterMm: 0 })?.value ?? null)
+      : null,
+  )
+  return each.some((x) => x === null) ? null : areaMm2 * Math.min(...each.map((x) => x!))
+}
+/** A hole is a millimetre wider than its bolt. */
+const HOLE_OVER_MM = 1

@@ -7,6 +7,7 @@ import { ledgerShelfWords } from './ledger-shelf/words.ts'
 import { loftDeckWords } from './loft-deck/words.ts'
 import { pegboardWords } from './pegboard/words.ts'
 import { reusedCabinetsWords } from './reused-cabinets/words.ts'
+import { sheetStoreWords } from './sheet-store/words.ts'
 import { stripWallWords } from './strip-wall/words.ts'
 
 /** What is said of each kind of build that has its words in its own folder. */
@@ -19,5 +20,6 @@ export const KIND_WORDS: Readonly<Record<string, KindWords>> = {
   'loft-deck': loftDeckWords,
   pegboard: pegboardWords,
   'reused-cabinets': reusedCabinetsWords,
+  'sheet-store': sheetStoreWords,
   'strip-wall': stripWallWords,
 }

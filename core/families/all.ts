@@ -10,6 +10,7 @@ import { pegboard } from './pegboard/pegboard.ts'
 import { postRack } from './post-rack/post-rack.ts'
 import { reusedCabinets } from './reused-cabinets/reused-cabinets.ts'
 import { rodStack } from './rod-stack/rod-stack.ts'
+import { sheetStore } from './sheet-store/sheet-store.ts'
 import { shelfUnit } from './shelf-unit/shelf-unit.ts'
 import { stripWall } from './strip-wall/strip-wall.ts'
 import { toteRack } from './tote-rack/tote-rack.ts'
@@ -32,4 +33,5 @@ export const FAMILIES: readonly AnyFamily[] = [
   reusedCabinets,
   loftDeck,
   bench,
+  sheetStore,
 ]

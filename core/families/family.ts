@@ -7,7 +7,7 @@ import { bad, type Result } from '../measure/result.ts'
 import type { Rounded } from '../measure/rounding.ts'
 import type { FloorFall, FreeSpace } from '../room/room.ts'
 import type { Step } from '../steps/step.ts'
-import type { Way } from './ways.ts'
+import type { Way } from '../goods/ways.ts'
 
 /** What a family shapes to: the goods this build is to hold, the space, and what a yard sells. */
 export interface ShapeContext {

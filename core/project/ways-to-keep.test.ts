@@ -2,7 +2,7 @@ import { describe, expect, it } from '@jest/globals'
 import { freshProject } from '../../test-support/one-build.ts'
 import { GOODS_KINDS } from '../catalogue/containers.ts'
 import { allFamilies } from '../families/registry.ts'
-import { neverOf } from '../families/ways.ts'
+import { neverOf } from '../goods/ways.ts'
 import { newGoods, type Goods } from '../goods/goods.ts'
 import { NEVER, WAYS } from '../wording/ways.ts'
 import { propose } from './proposals.ts'
@@ -35,7 +35,7 @@ describe('ways to keep a thing', () => {
     expect(codes(chisel)[0]).toBe('own-holder')
     expect(codes(plank)).toEqual(['on-arms'])
     expect(codes(drum)).toEqual(['under-shelf'])
-    expect(codes(sheet)).toEqual(['below-arms'])
+    expect(codes(sheet)).toEqual(['in-store', 'below-arms'])
     expect(codes(thing({ kind: 'equipment', tallMm: 450 }))[0]).toBe('in-well')
   })
   it('never put a sheet flat, a ladder upright or a drum up on a shelf', () => {

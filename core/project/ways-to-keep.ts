@@ -1,5 +1,5 @@
 import { allFamilies } from '../families/registry.ts'
-import type { Way } from '../families/ways.ts'
+import type { Way } from '../goods/ways.ts'
 import type { Goods } from '../goods/goods.ts'
 
 /** A way to keep a thing, and the kinds of build that keep it so. */

@@ -242,6 +242,8 @@ const TABLE: Record<string, Words> = {
     r.state === 'holds'
       ? `A person may lean or sit on it anywhere: ${say.force(Number(d.n))} in the middle of ${say.length(Number(d.spanMm))}${share(r, say)}.`
       : `It breaks under a person: ${say.force(Number(d.n))} in the middle of ${say.length(Number(d.spanMm))}${share(r, say)}. A thicker top, a higher board under its front edge, or a support nearer.`,
+  'unknown-leaned-on': () =>
+    'Not proven: nobody knows what the wood or the bolts of the frames hold that the sheets lean on.',
   'unknown-leaning': () => 'Not proven: nobody knows what the worktop carries where a person leans on it.',
   'unknown-arranged': () => 'Not proven yet: it is still looked at with the goods wherever they do worst.',
   'unknown-existing': (r, d, say) =>
@@ -319,6 +321,16 @@ const TABLE: Record<string, Words> = {
     r.state === 'holds'
       ? `Tied to the wall by ${plural(Number(d.count), 'screw')}, a pull at the top does not tip it: ${say.force(Number(d.needN))} of ${say.force(Number(d.capacityN))}.`
       : `The ties are too weak: a pull at the top asks for ${say.force(Number(d.needN))}, they give ${say.force(Number(d.capacityN))}; weakest is ${TIE_LINKS[String(d.weakest)]}.`,
+  'leaned-on': (r, d, say) =>
+    r.state === 'holds'
+      ? `The sheets of compartment ${d.slot} lean on its posts with ${say.force(Number(d.n))}, and they carry it${share(r, say)}.`
+      : `The sheets of compartment ${d.slot} lean on its posts with ${say.force(Number(d.n))}, too much for them. Less free room beside the sheets, more frames, or thicker posts.`,
+  'leaned-bolts': (r, d, say) =>
+    r.state === 'holds'
+      ? `The bolts of its posts hold what leans in compartment ${d.slot}${share(r, say)}.`
+      : `The bolts of its posts are too few for what leans in compartment ${d.slot}. Less free room beside the sheets, or more frames.`,
+  'on-one-frame': (_r, d) =>
+    `"${d.goods}" meets one frame only and tips off it. Frames closer together, or the piece somewhere else.`,
   'sway-brace': (r, d, say) =>
     r.state === 'holds'
       ? `${capital(Number(d.braces) > 1 ? 'diagonals keep' : 'a diagonal keeps')} it from folding ${swayWay(d)}${share(r, say)}.`
@@ -428,6 +440,7 @@ export const CHECK_NAMES: Record<string, string> = {
   'stands-on': 'Stands on another',
   arranged: 'Goods where they do worst',
   leaning: 'Leaning on it',
+  'leaned-on': 'Sheets that lean',
   ratings: 'Makers’ ratings',
   sockets: 'Arms in bored holes',
   tubes: 'Steel tubes',

@@ -1,4 +1,4 @@
-import type { NeverCode, WayCode } from '../families/ways.ts'
+import type { NeverCode, WayCode } from '../goods/ways.ts'
 
 /** How a thing is kept, and what that has for it. */
 export const WAYS: Record<WayCode, string> = {
@@ -15,6 +15,7 @@ export const WAYS: Record<WayCode, string> = {
   'below-arms': 'on edge, under the arms of a board rack',
   'in-well': 'in a well of a bench, its table level with the top',
   'under-bench': 'under a bench',
+  'in-store': 'upright on its long edge in a store, drawn out at the end',
 }
 export const NEVER: Record<NeverCode, string> = {
   'high-drum': 'on a shelf, above the knee',

@@ -93,6 +93,12 @@ export function placeShelfFrame(d: Draft, f: ShelfFrame): void {
         })
     }
   }
+  laySheets(d, f)
+}
+
+/** Sheets over all of it, screwed to the rails; where no rail is under one, to the cross pieces. */
+function laySheets(d: Draft, f: ShelfFrame): void {
+  const { thicknessMm: t, widthMm: w } = f.section
   const [back, front] = [f.cover?.backMm ?? f.backMm, f.cover?.frontMm ?? f.frontMm]
   for (const s of f.sheets) {
     d.square({
@@ -110,7 +116,6 @@ export function placeShelfFrame(d: Draft, f: ShelfFrame): void {
       const n = Math.max(2, Math.ceil(long / SHEET_SCREWS_EVERY))
       d.rest(s.id, p.id, 'bearing', d.screw(s.id, p.id, n, 'side', f.sheet.thicknessMm, w))
     }
-    // Where no rail is under it, it is screwed to the cross pieces.
     const railed = [...f.rear.pieces, ...f.front].some((p) => d.meets(s.id, p.id))
     for (const c of f.crosses)
       if (shared({ from: c.left, to: c.left + t }, s) > 1)
@@ -120,16 +125,14 @@ export function placeShelfFrame(d: Draft, f: ShelfFrame): void {
 }
 
 /**
- * Holds a rail on a post it lies against: by screws through the post, or by two bolts. @param lifts it may take a light
- * post with it off the floor: then the others carry
+ * Holds a rail on a post it lies against: by screws through the post, or by two bolts. One that lifts may take a light
+ * post with it off the floor: then the others carry.
  */
 export function railOnPost(
   d: Draft,
   rail: string,
   post: string,
-  how: RailJoint,
-  system: UnitSystem,
-  lifts = false,
+  { how, system, lifts }: { how: RailJoint; system: UnitSystem; lifts?: boolean },
 ): void {
   const [p, r] = [d.part(post).size.thicknessMm, d.part(rail).size.thicknessMm]
   const joint =

@@ -1,7 +1,7 @@
 import { canHoldTie } from '../../room/room.ts'
 import { exampleContext, exampleGoods } from '../example-context.ts'
 import { family, type ShapeContext } from '../family.ts'
-import { atBench } from '../ways.ts'
+import { atBench } from '../../goods/ways.ts'
 import { benchLevers, benchSavers } from './levers.ts'
 import { benchParams, startingParams, type BenchParams } from './parameters.ts'
 import { shapeBench } from './shape.ts'

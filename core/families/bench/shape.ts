@@ -139,7 +139,9 @@ function frame(
   })
   const n = at.key.split('-')[0]
   for (const { side, id } of rails)
-    s.legs.forEach((_, i) => railOnPost(d, id, `leg-${n}-${i}-${side}`, p.railJoint, ctx.settings.yard, true))
+    s.legs.forEach((_, i) =>
+      railOnPost(d, id, `leg-${n}-${i}-${side}`, { how: p.railJoint, system: ctx.settings.yard, lifts: true }),
+    )
 }
 
 function shelf(

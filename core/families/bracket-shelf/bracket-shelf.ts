@@ -1,7 +1,7 @@
 import { exampleContext, exampleGoods } from '../example-context.ts'
 import { family } from '../family.ts'
 import { allOnWall } from '../opened.ts'
-import { onShelf } from '../ways.ts'
+import { onShelf } from '../../goods/ways.ts'
 import { bracketShelfLevers, bracketShelfSavers } from './levers.ts'
 import { bracketShelfParams, startingParams, UPGRADES, type BracketShelfParams } from './parameters.ts'
 import { shapeBracketShelf } from './shape.ts'

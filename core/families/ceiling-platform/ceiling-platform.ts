@@ -1,7 +1,7 @@
 import { canHoldTie } from '../../room/room.ts'
 import { exampleContext, exampleGoods, exampleJoists } from '../example-context.ts'
 import { family, type ShapeContext } from '../family.ts'
-import { upHigh } from '../ways.ts'
+import { upHigh } from '../../goods/ways.ts'
 import { ceilingPlatformLevers, ceilingPlatformSavers } from './levers.ts'
 import { ceilingPlatformParams, startingParams, type CeilingPlatformParams } from './parameters.ts'
 import { shapeCeilingPlatform } from './shape.ts'

@@ -1,6 +1,6 @@
 import { exampleContext, exampleGoods, exampleJoists } from '../example-context.ts'
 import { family, type ShapeContext } from '../family.ts'
-import { upHigh } from '../ways.ts'
+import { upHigh } from '../../goods/ways.ts'
 import { ceilingRunnersLevers, ceilingRunnersSavers } from './levers.ts'
 import { ceilingRunnersParams, startingParams, type CeilingRunnersParams } from './parameters.ts'
 import { shapeCeilingRunners } from './shape.ts'

@@ -1,7 +1,7 @@
 import { exampleContext, exampleGoods } from '../example-context.ts'
 import { family } from '../family.ts'
 import { allOnWall } from '../opened.ts'
-import { onFramedShelves } from '../ways.ts'
+import { onFramedShelves } from '../../goods/ways.ts'
 import { ledgerShelfLevers, ledgerShelfSavers } from './levers.ts'
 import { ledgerShelfParams, startingParams, UPGRADES, type LedgerShelfParams } from './parameters.ts'
 import { shapeLedgerShelf } from './shape.ts'

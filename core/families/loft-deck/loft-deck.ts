@@ -1,7 +1,7 @@
 import { canHoldTie } from '../../room/room.ts'
 import { exampleContext, exampleGoods } from '../example-context.ts'
 import { family, type ShapeContext } from '../family.ts'
-import { upHigh } from '../ways.ts'
+import { upHigh } from '../../goods/ways.ts'
 import { loftDeckLevers, loftDeckSavers } from './levers.ts'
 import { loftDeckParams, startingParams, type LoftDeckParams } from './parameters.ts'
 import { shapeLoftDeck } from './shape.ts'

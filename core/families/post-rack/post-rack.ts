@@ -1,7 +1,7 @@
 import { canHoldTie } from '../../room/room.ts'
 import { exampleContext, exampleGoods } from '../example-context.ts'
 import { family, type ShapeContext } from '../family.ts'
-import { onFramedShelves } from '../ways.ts'
+import { onFramedShelves } from '../../goods/ways.ts'
 import { postRackLevers, postRackSavers } from './levers.ts'
 import { UPGRADES, postRackParams, startingParams, type PostRackParams } from './parameters.ts'
 import { shapePostRack } from './shape.ts'

@@ -151,7 +151,9 @@ function shelf(d: Draft, p: PostRackParams, ctx: ShapeContext, plan: PostRackPla
     sheets: [whole(`shelf-${m}-${i}`)],
   })
   for (const { side, id } of rails)
-    module.posts.forEach((_, k) => railOnPost(d, id, `post-${m}-${k}-${side}`, p.railJoint, ctx.settings.yard))
+    module.posts.forEach((_, k) =>
+      railOnPost(d, id, `post-${m}-${k}-${side}`, { how: p.railJoint, system: ctx.settings.yard }),
+    )
 }
 
 function brace(d: Draft, p: PostRackParams, ctx: ShapeContext, plan: PostRackPlan, y0: number, tied: boolean) {

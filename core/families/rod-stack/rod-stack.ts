@@ -1,6 +1,6 @@
 import { exampleContext, exampleGoods, exampleJoists } from '../example-context.ts'
 import { family, type ShapeContext } from '../family.ts'
-import { upHigh } from '../ways.ts'
+import { upHigh } from '../../goods/ways.ts'
 import { rodStackLevers, rodStackSavers } from './levers.ts'
 import { UPGRADES, rodStackParams, startingParams, type RodStackParams } from './parameters.ts'
 import { shapeRodStack } from './shape.ts'

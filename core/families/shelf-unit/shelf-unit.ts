@@ -1,7 +1,7 @@
 import { canHoldTie } from '../../room/room.ts'
 import { exampleContext, exampleGoods } from '../example-context.ts'
 import { family } from '../family.ts'
-import { onShelf } from '../ways.ts'
+import { onShelf } from '../../goods/ways.ts'
 import { shelfUnitLevers, shelfUnitSavers } from './levers.ts'
 import { shelfUnitParams, startingParams, UPGRADES, type ShelfUnitParams } from './parameters.ts'
 import { shapeShelfUnit } from './shape.ts'

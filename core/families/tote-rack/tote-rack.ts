@@ -1,7 +1,7 @@
 import { canHoldTie } from '../../room/room.ts'
 import { exampleContext, exampleGoods } from '../example-context.ts'
 import { family, type ShapeContext } from '../family.ts'
-import { onRails } from '../ways.ts'
+import { onRails } from '../../goods/ways.ts'
 import { toteRackLevers, toteRackSavers } from './levers.ts'
 import { startingParams, toteRackParams, type ToteRackParams, UPGRADES } from './parameters.ts'
 import { bodyGap } from './plan-out.ts'

@@ -1,7 +1,7 @@
 import { exampleContext, exampleGoods, smallTins } from '../example-context.ts'
 import { family } from '../family.ts'
 import { allOnWall } from '../opened.ts'
-import { behindDoors } from '../ways.ts'
+import { behindDoors } from '../../goods/ways.ts'
 import { wallCabinetLevers, wallCabinetSavers } from './levers.ts'
 import { UPGRADES, startingParams, wallCabinetParams, type WallCabinetParams } from './parameters.ts'
 import { shapeWallCabinet } from './shape.ts'

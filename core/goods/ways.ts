@@ -1,4 +1,4 @@
-import { isLong, type Goods } from '../goods/goods.ts'
+import { isLong, type Goods } from './goods.ts'
 
 /*
  * Ways to keep a thing. Each kind of build says of a thing whether it suits it, how well, and how it is kept there; what
@@ -19,6 +19,7 @@ export type WayCode =
   | 'below-arms'
   | 'in-well'
   | 'under-bench'
+  | 'in-store'
 
 export interface Way {
   code: WayCode
@@ -65,6 +66,9 @@ export function atBench(g: Goods, lowMm: number): Way | null {
   if (g.kind === 'equipment') return way('in-well', 3)
   return standsOnShelf(g) && g.kind !== 'tool' ? way('under-bench', 1) : null
 }
+
+/** Upright in a store. */
+export const inStore = (g: Goods): Way | null => (g.kind === 'sheet' ? way('in-store', 3) : null)
 
 export const onRails = (g: Goods): Way | null => (g.tote ? way('rim-rails', 3) : null)
 

@@ -1,0 +1,163 @@
+import type { Assembly, Bay, Joint, Part } from '../assembly/assembly.ts'
+import { findGrade, findSection } from '../catalogue/lumber.ts'
+import { newtons } from '../measure/units.ts'
+import { sectionModulus } from '../mechanics/section.ts'
+import { defineCheck, measured, plain, type CheckContext, type CheckResult } from './check.ts'
+import { oneFastener } from './fastener.ts'
+
+/*
+ * Sheets on their edges lean: foot at one side of their compartment, upper edge at a post of the other.
+ *
+ *        |\ |     about its foot: N·h = W·f/2, f what is free of the compartment, h the height of the sheet;
+ *   post | \|     the post is a beam from the bar at the floor to that over the sheets, its bolts hold its ends.
+ *      --|--\--
+ */
+
+/** Fewer frames than this under a sheet and it tips off them. */
+const LEAST_FRAMES = 2
+
+interface Frame {
+  parts: Part[]
+  under: Part
+  over: Part
+}
+type Given = Pick<CheckContext, 'assembly' | 'parts' | 'boxes' | 'method' | 'settings' | 'goods'>
+
+const framesOf = (a: Assembly, parts: ReadonlyMap<string, Part>): Frame[] =>
+  a.subassemblies
+    .filter((s) => s.tags?.use === 'leaned-on')
+    .map((s) => ({
+      parts: s.parts.map((id) => parts.get(id)!),
+      under: parts.get(String(s.tags!.under))!,
+      over: parts.get(String(s.tags!.over))!,
+    }))
+
+/** How many frames the length of a thing meets. */
+const met = (from: number, to: number, frames: readonly Frame[], c: Given): number =>
+  frames.filter(({ under }) => {
+    const { min, max } = c.boxes.get(under.id)!
+    return min[0] >= from && max[0] <= to
+  }).length
+
+interface Lean {
+  bay: Bay
+  /** What all of a compartment lean with, N, and how high they touch. */
+  n: number
+  atMm: number
+  freeMm: number
+}
+function leanOf(bay: Bay, factor: number): Lean {
+  const thick = bay.items.reduce((s, i) => s + i.box.max[1] - i.box.min[1], 0)
+  const tall = Math.max(...bay.items.map((i) => i.box.max[2] - i.box.min[2]))
+  const freeMm = Math.max(0, bay.clear.max[1] - bay.clear.min[1] - thick)
+  const w = bay.items.reduce((s, i) => s + newtons(i.massKg ?? 0), 0) * factor
+  return { bay, n: (w * freeMm) / (2 * tall), atMm: bay.clear.min[2] + tall, freeMm }
+}
+
+const middleZ = (p: Part, c: Given) => (c.boxes.get(p.id)!.min[2] + c.boxes.get(p.id)!.max[2]) / 2
+
+/** All fasteners of a joint across their length, N; null when the woods say nothing. */
+function across(j: Joint, c: Given): number | null {
+  const each = j.fasteners.map((f) => {
+    const one = oneFastener(j, f, c.parts, c.boxes, c)
+    return one && one.value * f.count
+  })
+  return each.some((n) => n === null) ? null : each.reduce<number>((s, n) => s + n!, 0)
+}
+
+function ofLean(lean: Lean, frame: Frame, c: Given): CheckResult[] {
+  const { bay } = lean
+  const [low, high] = [middleZ(frame.under, c), middleZ(frame.over, c)]
+  const span = high - low
+  const at = Math.min(span, lean.atMm - low)
+  // Two frames at least share what leans; a post of one takes half.
+  const n = lean.n / LEAST_FRAMES
+  const posts = frame.parts.filter((p) => p !== frame.under && p !== frame.over)
+  const post = posts[0]
+  const joints = c.assembly.joints.filter((j) => posts.some((p) => p.id === j.near || p.id === j.far))
+  const given = {
+    check: 'leaned-on',
+    link: 'post' as const,
+    parts: posts.map((p) => p.id),
+    bays: [bay.id],
+    covers: joints.map((j) => j.id),
+    data: { slot: bay.name.column, n: lean.n, freeMm: lean.freeMm },
+  }
+  const grade = post.stock.kind === 'board' ? findGrade(post.stock.grade) : undefined
+  const nominalWidth = post.stock.kind === 'board' ? (findSection(post.stock.section)?.nominalWidth ?? null) : null
+  const { thicknessMm: t, widthMm: w } = post.size
+  const fb = grade && c.method.bending(grade, { depthMm: w, nominalWidth, flat: false }, c.settings)
+  const held = joints.map((j) => across(j, c))
+  if (!fb || held.some((x) => x === null))
+    return [plain({ ...given, code: 'unknown-leaned-on', quantity: 'ratio', subject: bay.id, state: 'unknown' })]
+  const moment = (n * at * (span - at)) / span
+  return [
+    measured({
+      ...given,
+      code: 'leaned-on',
+      quantity: 'stress',
+      subject: bay.id,
+      demand: moment / sectionModulus(t, w),
+      capacity: fb.value,
+      working: {
+        formula: 'N = W·f / (2·h);  σ = N/2 · a·(L − a)/L / (b·d²/6)',
+        source: 'moments about the foot of what leans; a post as a simple beam between its bars, two frames sharing',
+        inputs: [
+          { symbol: 'N', value: lean.n, quantity: 'force' },
+          { symbol: 'f', value: lean.freeMm, quantity: 'length' },
+          { symbol: 'a', value: at, quantity: 'length' },
+          { symbol: 'L', value: span, quantity: 'length' },
+        ],
+      },
+    }),
+    measured({
+      ...given,
+      code: 'leaned-bolts',
+      quantity: 'force',
+      subject: `${bay.id}:bolts`,
+      demand: (n * Math.max(at, span - at)) / span,
+      capacity: Math.min(...held.map((x) => x!)),
+      working: {
+        formula: 'N/2 · a/L or (L − a)/L ≤ the fasteners of one crossing across their length',
+        source: 'statics of a simple beam',
+        inputs: [{ symbol: 'N', value: lean.n, quantity: 'force' }],
+      },
+    }),
+  ]
+}
+
+/** Frames that sheets lean on, told by their tags. */
+export const leanedOn = defineCheck({
+  id: 'leaned-on',
+  reads: ['assembly', 'parts', 'boxes', 'method', 'settings', 'goods'],
+  run(c): CheckResult[] {
+    const frames = framesOf(c.assembly, c.parts)
+    if (frames.length === 0) return []
+    const under = new Set(frames.map((f) => f.under.id))
+    const bays = c.assembly.bays.filter((b) => b.items.length > 0 && b.carriers.some((id) => under.has(id)))
+    return bays.flatMap((bay): CheckResult[] => {
+      const few = bay.items.find((i) => met(i.box.min[0], i.box.max[0], frames, c) < LEAST_FRAMES)
+      const given = { check: 'leaned-on', link: 'goods' as const, quantity: 'count' as const, bays: [bay.id] }
+      const short = few && {
+        ...given,
+        code: 'on-one-frame',
+        subject: `${bay.id}:frames`,
+        state: 'fails' as const,
+        data: { goods: c.goods.get(few.goodsId)?.name ?? '' },
+      }
+      const unweighed = bay.items.find((i) => i.massKg === null)
+      const lean = unweighed
+        ? [
+            plain({
+              ...given,
+              code: 'unknown-not-weighed',
+              subject: bay.id,
+              state: 'unknown',
+              data: { goods: c.goods.get(unweighed.goodsId)?.name ?? '' },
+            }),
+          ]
+        : ofLean(leanOf(bay, c.method.loadFactor.goods), frames[0], c)
+      return [...(short ? [plain(short)] : []), ...lean]
+    })
+  },
+})

@@ -1,0 +1,42 @@
+import { z } from '../../measure/schema.ts'
+import type { UnitSystem } from '../../measure/units.ts'
+import { countDim, dim, dims, section } from '../params.ts'
+
+export const LIMITS = { slots: 8, frames: 6 } as const
+
+export const sheetStoreParams = z.object({
+  /** From the first frame to the last, over all. */
+  lengthMm: dim(300, 3600),
+  frames: countDim(2, LIMITS.frames),
+  /** Clear from the bar at the floor to that over the sheets. */
+  openMm: dim(150, 2600),
+  /** What is wanted over the tallest sheet, to lift it on and off the bars. */
+  marginMm: dim(10, 400),
+  /** Room kept free in each compartment for what is bought later, of what stands there. */
+  sparePct: countDim(0, 200),
+  /** Clear widths of the compartments, the one at the wall first. */
+  slotMm: dims(25, 800, LIMITS.slots),
+  /** The end at which sheets are drawn out. */
+  entry: z.enum(['left', 'right']),
+  frameSection: section,
+  backSection: section,
+  tieScrews: z.enum(['two', 'three']),
+})
+export type SheetStoreParams = z.infer<typeof sheetStoreParams>
+
+const STOCK: Record<UnitSystem, Pick<SheetStoreParams, 'frameSection' | 'backSection'>> = {
+  imperial: { frameSection: '2x4', backSection: '2x4' },
+  metric: { frameSection: '38x89mm', backSection: '38x89mm' },
+}
+
+export const startingParams = (system: UnitSystem): SheetStoreParams => ({
+  lengthMm: null,
+  frames: null,
+  openMm: null,
+  marginMm: null,
+  sparePct: null,
+  slotMm: [],
+  entry: 'right',
+  ...STOCK[system],
+  tieScrews: 'two',
+})
