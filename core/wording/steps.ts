@@ -420,5 +420,5 @@ export const MARKS: Record<string, string> = {
   'ledger-top': 'ledger top',
   'cabinet-tops': 'cabinet tops',
   worktop: 'bench top',
-  'bar-under': 'bar over the sheets, underside',
+  'bar-under': 'upper bar',
 }
