@@ -88,6 +88,8 @@ const SHOTS = [
       await page.getByRole('button', { name: 'New build' }).click()
       await page.getByRole('checkbox', { name: /deep hive box/ }).check()
       await page.getByRole('button', { name: 'Show me what would do' }).click()
+      // Until none is worked at any more.
+      await page.getByRole('button', { name: 'Show me what would do' }).waitFor({ timeout: 60_000 })
       await page.getByRole('article').first().waitFor()
       await page.getByRole('article').first().scrollIntoViewIfNeeded()
     },

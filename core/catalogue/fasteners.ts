@@ -203,6 +203,18 @@ export const boltFor = (throughMm: number, system: UnitSystem): Screw | undefine
     (f) => f.kind === 'bolt' && f.system === system && f.lengthMm >= throughMm + BOLT_OVER_MM,
   ).sort((a, b) => a.lengthMm - b.lengthMm || a.diameterMm - b.diameterMm)[0]
 
+/** What a carriage bolt is longer than what it holds: a washer, the nut and a turn of thread, mm. ISO 4034, ISO 7093. */
+const CARRIAGE_OVER_MM = 13
+/** Bolts that frames are put together with, mm: 3/8 in, M10. */
+const FRAME_BOLT_MM = 9.5
+
+/** The shortest of the bolts frames are put together with that goes through a thickness; the longest where none does. */
+export function frameBolt(throughMm: number, system: UnitSystem): Screw {
+  const all = OTHER_FASTENERS.filter((f) => f.kind === 'bolt' && f.system === system && f.diameterMm >= FRAME_BOLT_MM)
+  const sorted = [...all].sort((a, b) => a.lengthMm - b.lengthMm)
+  return sorted.find((f) => f.lengthMm >= throughMm + CARRIAGE_OVER_MM) ?? sorted[sorted.length - 1]
+}
+
 /** What must stay between a screw's point and daylight, mm: points that poke through cut hands. */
 const POINT_COVER_MM = 3
 

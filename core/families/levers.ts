@@ -36,6 +36,15 @@ export const THICKER_BRACE: Readonly<Record<string, string[]>> = {
   '18x94mm': ['38x63mm', '38x89mm'],
 }
 
+/** Boards that are deeper, of those a frame is made of. */
+export const DEEPER: Readonly<Record<string, string[]>> = {
+  '2x3': ['2x4', '2x6'],
+  '2x4': ['2x6'],
+  '38x63mm': ['38x89mm', '47x100mm'],
+  '38x89mm': ['47x100mm', '47x150mm'],
+  '47x100mm': ['47x150mm'],
+}
+
 /** Stiffer or softer by less than this makes no difference worth a proposal. */
 const WORTH = 0.05
 

@@ -2,6 +2,7 @@ import type { Part, Stock } from '../../assembly/assembly.ts'
 import type { Draft } from '../../assembly/draft.ts'
 import { hangJoist } from '../mounts/joist-hanger.ts'
 import { UP } from '../mounts/wall-fixing.ts'
+import { frameBolt } from '../../catalogue/fasteners.ts'
 import type { Section } from '../../catalogue/lumber.ts'
 import type { Sheet } from '../../catalogue/sheets.ts'
 import type { UnitSystem } from '../../measure/units.ts'
@@ -137,7 +138,7 @@ export function railOnPost(
   const [p, r] = [d.part(post).size.thicknessMm, d.part(rail).size.thicknessMm]
   const joint =
     how === 'bolts'
-      ? d.bolt(post, rail, 2, system === 'imperial' ? 'bolt-3/8x3.5' : 'bolt-M10x90')
+      ? d.bolt(post, rail, 2, frameBolt(p + r, system).id)
       : d.screw(post, rail, RAIL_SCREWS[how], 'side', p, r)
   if (!lifts) d.rest(rail, post, 'fasteners', joint)
   else

@@ -2,6 +2,7 @@ import type { Stock } from '../../assembly/assembly.ts'
 import { draft, type Draft } from '../../assembly/draft.ts'
 import { unitsOf } from '../../assembly/settings.ts'
 import { CROSS_SCREWS, placeShelfFrame, RAIL_SCREWS, railOnPost } from '../../blocks/frame/shelf-frame.ts'
+import { standPost } from '../../blocks/frame/standing-post.ts'
 import { tieToWall } from '../../blocks/mounts/tie.ts'
 import { UP } from '../../blocks/mounts/wall-fixing.ts'
 import type { Stretch } from '../../blocks/sizing/splice.ts'
@@ -9,8 +10,7 @@ import { pocketScrew } from '../../catalogue/fasteners.ts'
 import { HANGER_STEEL_MM } from '../../catalogue/hardware.ts'
 import type { Box } from '../../geometry/box.ts'
 import { bad, good, type Result } from '../../measure/result.ts'
-import { roundNearest } from '../../measure/rounding.ts'
-import { canHoldTie, fallAt } from '../../room/room.ts'
+import { canHoldTie } from '../../room/room.ts'
 import { standsOn } from '../../goods/goods.ts'
 import { choicePen } from '../choices.ts'
 import { dimPen } from '../dim-pen.ts'
@@ -82,19 +82,9 @@ function legs(d: Draft, p: BenchParams, ctx: ShapeContext, plan: Plan, s: BenchS
       ['front', frontMm - inMm],
     ] as const) {
       const id = `leg-${n}-${i}-${side}`
-      // Where the floor falls away a leg is longer by the fall.
-      const fall = roundNearest(Math.max(0, fallAt(ctx.space.floorFall, x + post.widthMm / 2, y)), units)
       const high = s.highMm - thick(plan)
-      d.square({
-        id,
-        role: 'post',
-        stock,
-        min: [x, y, -fall],
-        size: [post.widthMm, post.thicknessMm, high + fall],
-        along: 'z',
-        across: 'x',
-      })
-      d.rest(id, 'floor')
+      const at = { x, y, wideMm: post.widthMm, deepMm: post.thicknessMm, topMm: high, across: 'x' } as const
+      standPost(d, { id, stock, ...at }, { fall: ctx.space.floorFall, units })
     }
   })
 }

@@ -1,6 +1,6 @@
 import { CROSS_SCREWS } from '../../blocks/frame/shelf-frame.ts'
 import type { Lever } from '../family.ts'
-import { leverPen, lighterSheets, stifferSheets, strengthPen } from '../levers.ts'
+import { DEEPER, leverPen, lighterSheets, stifferSheets, strengthPen } from '../levers.ts'
 import { LEDGER_SCREWS, type LedgerShelfParams } from './parameters.ts'
 
 export interface LeverData {
@@ -10,13 +10,6 @@ export interface LeverData {
   'posts-further': { mm: number }
 }
 
-const DEEPER: Record<string, string[]> = {
-  '2x3': ['2x4', '2x6'],
-  '2x4': ['2x6'],
-  '38x63mm': ['38x89mm', '47x100mm'],
-  '38x89mm': ['47x100mm', '47x150mm'],
-  '47x100mm': ['47x150mm'],
-}
 /** Posts that are tried, centre to centre, mm: three quarters of half a sheet, and half of it. */
 const CLOSER = [914.4, 609.6]
 const FURTHER = 1600

@@ -3,10 +3,9 @@ import type { Draft } from '../../assembly/draft.ts'
 import { unitsOf } from '../../assembly/settings.ts'
 import { boreCordHoles, type HolePlace } from '../../blocks/carcass/cord-holes.ts'
 import { CROSS_SCREWS, placeShelfFrame, RAIL_SCREWS, railOnPost } from '../../blocks/frame/shelf-frame.ts'
+import { standPost } from '../../blocks/frame/standing-post.ts'
 import { screwAlong } from '../../blocks/mounts/wall-fixing.ts'
 import { good, type Result } from '../../measure/result.ts'
-import { roundNearest } from '../../measure/rounding.ts'
-import { fallAt } from '../../room/room.ts'
 import { choicePen } from '../choices.ts'
 import type { Choice, ListChoice, ShapeContext, Shaped } from '../family.ts'
 import { opened } from '../opened.ts'
@@ -56,18 +55,8 @@ function placePosts(d: Draft, p: LedgerShelfParams, ctx: ShapeContext, plan: Pla
   const stock = board(p.postSection, ctx, ctx.space.floor === 'slab')
   return plan.posts.map((x, k) => {
     const id = `post-${k}`
-    const fall = Math.max(0, fallAt(ctx.space.floorFall, x + post.widthMm / 2, depthMm))
-    const low = roundNearest(fall, unitsOf(ctx.settings))
-    d.square({
-      id,
-      role: 'post',
-      stock,
-      min: [x, depthMm, -low],
-      size: [post.widthMm, post.thicknessMm, high + low],
-      along: 'z',
-      across: 'x',
-    })
-    d.rest(id, 'floor')
+    const at = { x, y: depthMm, wideMm: post.widthMm, deepMm: post.thicknessMm, topMm: high, across: 'x' } as const
+    standPost(d, { id, stock, ...at }, { fall: ctx.space.floorFall, units: unitsOf(ctx.settings) })
     d.sub({ id: `stand-${id}`, name: 'unit', parts: [id], built: 'in-place' })
     return id
   })

@@ -5,13 +5,13 @@ import { unitsOf } from '../../assembly/settings.ts'
 import { findSection } from '../../catalogue/lumber.ts'
 import { findSheet } from '../../catalogue/sheets.ts'
 import { bad, good, type Result } from '../../measure/result.ts'
-import { canHoldTie, fallAt } from '../../room/room.ts'
-import { roundNearest } from '../../measure/rounding.ts'
+import { canHoldTie } from '../../room/room.ts'
 import { dimPen } from '../dim-pen.ts'
 import { standing } from '../house-on-shelves.ts'
 import type { Choice, ShapeContext, Shaped } from '../family.ts'
 import { besideHinges } from '../../blocks/fronts/front.ts'
 import { closeFront, overPosts, stretch } from '../../blocks/fronts/standing.ts'
+import { standPost } from '../../blocks/frame/standing-post.ts'
 import { placeBrace } from '../../blocks/frame/brace.ts'
 import { tieToWall } from '../../blocks/mounts/tie.ts'
 import { CROSS_SCREWS, placeShelfFrame, railOnPost } from '../../blocks/frame/shelf-frame.ts'
@@ -98,7 +98,6 @@ function posts(d: Draft, p: PostRackParams, ctx: ShapeContext, plan: PostRackPla
   const high = plan.tops[plan.tops.length - 1]
   // Stood straight on a slab, a post drinks water through its end grain: preservative-treated there.
   const stock = board(p.postSection, ctx.settings.grade, ctx.space.floor === 'slab')
-  // Heights are from the level line at the floor's highest place: where it falls away, a post is longer by the fall.
   const units = unitsOf(ctx.settings)
   plan.modules.forEach((m, n) =>
     m.posts.forEach((x, i) => {
@@ -107,17 +106,8 @@ function posts(d: Draft, p: PostRackParams, ctx: ShapeContext, plan: PostRackPla
         ['front', y0 + post.thicknessMm + plan.depthMm],
       ] as const) {
         const id = `post-${n}-${i}-${side}`
-        const fall = roundNearest(Math.max(0, fallAt(ctx.space.floorFall, x + post.widthMm / 2, y)), units)
-        d.square({
-          id,
-          role: 'post',
-          stock,
-          min: [x, y, -fall],
-          size: [post.widthMm, post.thicknessMm, high + fall],
-          along: 'z',
-          across: 'x',
-        })
-        d.rest(id, 'floor')
+        const at = { x, y, wideMm: post.widthMm, deepMm: post.thicknessMm, topMm: high, across: 'x' } as const
+        standPost(d, { id, stock, ...at }, { fall: ctx.space.floorFall, units })
       }
     }),
   )

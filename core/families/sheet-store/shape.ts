@@ -1,10 +1,10 @@
 import type { Stock } from '../../assembly/assembly.ts'
 import type { Draft } from '../../assembly/draft.ts'
 import { unitsOf } from '../../assembly/settings.ts'
+import { standPost } from '../../blocks/frame/standing-post.ts'
 import { tieToWall } from '../../blocks/mounts/tie.ts'
+import { frameBolt } from '../../catalogue/fasteners.ts'
 import { bad, good, type Result } from '../../measure/result.ts'
-import { roundNearest } from '../../measure/rounding.ts'
-import { fallAt } from '../../room/room.ts'
 import { choicePen } from '../choices.ts'
 import type { Choice, ShapeContext, Shaped } from '../family.ts'
 import { opened } from '../opened.ts'
@@ -64,21 +64,12 @@ function frame(d: Draft, p: SheetStoreParams, ctx: ShapeContext, plan: Plan, x: 
   bar(`under-${k}`, 0, damp)
   d.rest(`under-${k}`, 'floor')
   bar(`over-${k}`, over, false)
-  const bolt = ctx.settings.yard === 'imperial' ? 'bolt-3/8x3.5' : 'bolt-M10x90'
+  const bolt = frameBolt(2 * t, ctx.settings.yard).id
   plan.posts.forEach((y, i) => {
     const id = `post-${k}-${i}`
-    // Where the floor falls away a post is longer by the fall.
-    const fall = roundNearest(Math.max(0, fallAt(ctx.space.floorFall, x + 1.5 * t, y + w / 2)), units)
-    d.square({
-      id,
-      role: 'post',
-      stock: board(p.frameSection, ctx, damp),
-      min: [x + t, y, -fall],
-      size: [t, w, over + w + fall],
-      along: 'z',
-      across: 'y',
-    })
-    d.rest(id, 'floor')
+    const at = { x: x + t, y, wideMm: t, deepMm: w, topMm: over + w, across: 'y' } as const
+    const stock = board(p.frameSection, ctx, damp)
+    standPost(d, { id, stock, ...at }, { fall: ctx.space.floorFall, units })
     d.bolt(id, `under-${k}`, 2, bolt)
     d.rest(`over-${k}`, id, 'fasteners', d.bolt(id, `over-${k}`, 2, bolt))
   })

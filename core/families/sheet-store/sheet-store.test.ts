@@ -151,6 +151,12 @@ describe('what leans', () => {
     expect(n(150)).toBeLessThan(n(250))
     expect(n(108)).toBe(0)
   })
+  it('is held by bolts as long as the wood is thick', () => {
+    const of = (frameSection: '38x89mm' | '47x100mm') =>
+      read({ frameSection }).shaped.assembly.joints.find((j) => j.kind === 'bolted')!.fasteners[0].fastener
+    expect([of('38x89mm'), of('47x100mm')]).toEqual(['bolt-M10x90', 'bolt-M10x120'])
+    expect(read({ frameSection: '47x100mm' }).verdict).toMatchObject({ fails: 0, unknown: 0 })
+  })
   it('that nobody has weighed leaves it not proven', () => {
     const unknown = read({}, ctx([sheets(2440, 1220, 6, null)]))
     expect(checkOf(unknown, 'leaned-on:slot-0')).toMatchObject({ state: 'unknown', code: 'unknown-not-weighed' })
