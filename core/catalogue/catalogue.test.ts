@@ -2,7 +2,7 @@ import { describe, expect, it } from '@jest/globals'
 import { expectNear } from '../../test-support/near.ts'
 import { inches, N_PER_LBF, psi } from '../measure/units.ts'
 import { rodTension, stressAreaInch, stressAreaMetric, tubeStress, washerBearing } from '../mechanics/hung.ts'
-import { boltFor, findScrew, OTHER_FASTENERS, screwFor, SCREWS } from './fasteners.ts'
+import { boltFor, findScrew, frameBolt, OTHER_FASTENERS, screwFor, SCREWS } from './fasteners.ts'
 import { lengthsOf, BOARD_LENGTHS, findGrade, findSection, GRADES, SECTIONS } from './lumber.ts'
 import { boardKey, screwKey, sheetKey, soldSizes, startingPrices } from './prices.ts'
 import { findSheet, SHEETS } from './sheets.ts'
@@ -113,6 +113,10 @@ describe('fasteners', () => {
       }
     expect(boltFor(76.2, 'imperial')!.lengthMm).toBeGreaterThanOrEqual(76.2 + 15)
     expect(boltFor(1000, 'imperial')).toBeUndefined()
+    // Two boards of a frame: the usual bolt; thicker ones a longer one.
+    expect(frameBolt(76.2, 'imperial').id).toBe('bolt-3/8x3.5')
+    expect(frameBolt(76, 'metric').id).toBe('bolt-M10x90')
+    expect(frameBolt(94, 'metric').id).toBe('bolt-M10x120')
   })
 })
 

@@ -204,7 +204,7 @@ export const boltFor = (throughMm: number, system: UnitSystem): Screw | undefine
   ).sort((a, b) => a.lengthMm - b.lengthMm || a.diameterMm - b.diameterMm)[0]
 
 /** What a carriage bolt is longer than what it holds: a washer, the nut and a turn of thread, mm. ISO 4034, ISO 7093. */
-const CARRIAGE_OVER_MM = 13
+const CARRIAGE_OVER_MM = 12.5
 /** Bolts that frames are put together with, mm: 3/8 in, M10. */
 const FRAME_BOLT_MM = 9.5
 
