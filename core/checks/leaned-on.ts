@@ -4,6 +4,7 @@ import { newtons } from '../measure/units.ts'
 import { sectionModulus } from '../mechanics/section.ts'
 import { defineCheck, measured, plain, type CheckContext, type CheckResult } from './check.ts'
 import { oneFastener } from './fastener.ts'
+import { tiesPulled } from './ties.ts'
 
 /*
  * Sheets on their edges lean: foot at one side of their compartment, upper edge at a post of the other.
@@ -70,8 +71,8 @@ function ofLean(lean: Lean, frame: Frame, c: Given): CheckResult[] {
   const [low, high] = [middleZ(frame.under, c), middleZ(frame.over, c)]
   const span = high - low
   const at = Math.min(span, lean.atMm - low)
-  // Two frames at least share what leans; a post of one takes half.
-  const n = lean.n / LEAST_FRAMES
+  // How stiff sheets share between frames nobody knows: one post may take all of it.
+  const { n } = lean
   const posts = frame.parts.filter((p) => p !== frame.under && p !== frame.over)
   const post = posts[0]
   const joints = c.assembly.joints.filter((j) => posts.some((p) => p.id === j.near || p.id === j.far))
@@ -100,8 +101,8 @@ function ofLean(lean: Lean, frame: Frame, c: Given): CheckResult[] {
       demand: moment / sectionModulus(t, w),
       capacity: fb.value,
       working: {
-        formula: 'N = W·f / (2·h);  σ = N/2 · a·(L − a)/L / (b·d²/6)',
-        source: 'moments about the foot of what leans; a post as a simple beam between its bars, two frames sharing',
+        formula: 'N = W·f / (2·h);  σ = N·a·(L − a)/L / (b·d²/6)',
+        source: 'moments about the foot of what leans; a post as a simple beam between its bars, taking all of it',
         inputs: [
           { symbol: 'N', value: lean.n, quantity: 'force' },
           { symbol: 'f', value: lean.freeMm, quantity: 'length' },
@@ -118,12 +119,40 @@ function ofLean(lean: Lean, frame: Frame, c: Given): CheckResult[] {
       demand: (n * Math.max(at, span - at)) / span,
       capacity: Math.min(...held.map((x) => x!)),
       working: {
-        formula: 'N/2 · a/L or (L − a)/L ≤ the fasteners of one crossing across their length',
+        formula: 'N·a/L or N·(L − a)/L ≤ the fasteners of one crossing across their length',
         source: 'statics of a simple beam',
         inputs: [{ symbol: 'N', value: lean.n, quantity: 'force' }],
       },
     }),
   ]
+}
+
+/** What leans out from the wall pulls at the ties: those of all compartments at once, as they weigh. */
+function ofTies(leans: readonly Lean[], frame: Frame, c: Given): CheckResult {
+  const [low, high] = [middleZ(frame.under, c), middleZ(frame.over, c)]
+  const ties = tiesPulled(c.assembly, c)
+  const given = {
+    check: 'leaned-on',
+    link: 'whole' as const,
+    quantity: 'force' as const,
+    subject: 'ties',
+    covers: ties.map((t) => t.anchor.id),
+    data: { count: ties.length },
+  }
+  if (ties.some((t) => t.n === null))
+    return plain({ ...given, code: 'unknown-anchor', state: 'unknown', data: { count: ties.length, needN: 0 } })
+  const demand = leans.reduce((s, l) => s + (l.n * Math.min(high - low, l.atMm - low)) / (high - low), 0)
+  return measured({
+    ...given,
+    code: 'leaned-ties',
+    demand,
+    capacity: ties.length > 0 ? ties.length * Math.min(...ties.map((t) => t.n!)) : 0,
+    working: {
+      formula: 'Σ N·a/L ≤ what all ties give, as many times the weakest',
+      source: 'statics of frames that turn about their feet',
+      inputs: [{ symbol: 'Σ N·a/L', value: demand, quantity: 'force' }],
+    },
+  })
 }
 
 /** Frames that sheets lean on, told by their tags. */
@@ -135,7 +164,8 @@ export const leanedOn = defineCheck({
     if (frames.length === 0) return []
     const under = new Set(frames.map((f) => f.under.id))
     const bays = c.assembly.bays.filter((b) => b.items.length > 0 && b.carriers.some((id) => under.has(id)))
-    return bays.flatMap((bay): CheckResult[] => {
+    const leans = bays.filter((b) => b.items.every((i) => i.massKg !== null)).map((b) => leanOf(b, 1))
+    const out = bays.flatMap((bay): CheckResult[] => {
       const few = bay.items.find((i) => met(i.box.min[0], i.box.max[0], frames, c) < LEAST_FRAMES)
       const given = { check: 'leaned-on', link: 'goods' as const, quantity: 'count' as const, bays: [bay.id] }
       const short = few && {
@@ -159,5 +189,6 @@ export const leanedOn = defineCheck({
         : ofLean(leanOf(bay, c.method.loadFactor.goods), frames[0], c)
       return [...(short ? [plain(short)] : []), ...lean]
     })
+    return leans.length > 0 ? [...out, ofTies(leans, frames[0], c)] : out
   },
 })

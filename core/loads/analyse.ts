@@ -376,8 +376,7 @@ function solveMember(
     if (patches.some((x) => wayOf(x)[2] > STEEP))
       return solveMember(p, patches.map(turnedDown), supports, boxes, o, known)
     const sheet = findSheet(p.stock.sheet)
-    const { down, rest } = intoRails(p, patches, supports)
-    const solution = sheet && solvePanel(p, rest, supports, sheet.ei, known)
+    const solution = sheet && solvePanel(p, patches, supports, sheet.ei, known)
     const onPoints = sheet && !solution ? panelOnPoints(p, patches, supports, sheet, o.plates ?? new Map()) : null
     if (onPoints)
       return {
@@ -400,6 +399,10 @@ function solveMember(
       !edged && solution.along && patches.some((x) => isConcentrated(p, x))
         ? panelOnFrame(p, patches, supports, sheet, o.railEi ?? (() => null), o.plates ?? new Map())
         : null
+    // Only of a plate what stands at a rail may go past the strips: its bending is in the plate.
+    const { down, rest } = framed ? intoRails(p, patches, supports) : { down: [], rest: patches }
+    const passing = down.length > 0 ? solvePanel(p, rest, supports, sheet.ei, known) : solution
+    if (!passing) return even({ kind: 'unknown', reason: 'too-few-supports' })
     return {
       state: {
         kind: 'panel',
@@ -408,7 +411,7 @@ function solveMember(
         stiff: edged?.stiff ?? NOT_STIFFENED,
         ...(framed ? { acrossNmm: framed.acrossNmm } : {}),
       },
-      passed: [...solution.passed.map((x) => ({ support: byId(x.support), patch: x.patch })), ...down],
+      passed: [...passing.passed.map((x) => ({ support: byId(x.support), patch: x.patch })), ...down],
     }
   }
   if (p.axial) {

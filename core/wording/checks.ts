@@ -329,6 +329,10 @@ const TABLE: Record<string, Words> = {
     r.state === 'holds'
       ? `The bolts of its posts hold what leans in compartment ${d.slot}${share(r, say)}.`
       : `The bolts of its posts are too few for what leans in compartment ${d.slot}. Less free room beside the sheets, or more frames.`,
+  'leaned-ties': (r, _d, say) =>
+    r.state === 'holds'
+      ? `Leaning out from the wall all sheets together pull less at its ties than they hold${share(r, say)}.`
+      : 'Leaning out from the wall the sheets pull its ties out. Less free room in the compartments, or more ties.',
   'on-one-frame': (_r, d) =>
     `"${d.goods}" meets one frame only and tips off it. Frames closer together, or the piece somewhere else.`,
   'sway-brace': (r, d, say) =>

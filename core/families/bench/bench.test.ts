@@ -90,6 +90,13 @@ describe('a person on a bench', () => {
     expect(worst).toMatchObject({ state: 'fails', data: { arranged: 'person' } })
     expect(alone(thin).find((c) => c.check === 'bending' && c.data.role === 'top')!.state).toBe('holds')
   })
+  it('bends a top that no plate is made of, too: its cross pieces further apart than its rails', () => {
+    const wide = read({ lengthMm: 1000, depthMm: 420, shelves: 0, crossEveryMm: 1300 })
+    const worst = wide.checks.find((c) => c.check === 'bending' && c.data.role === 'top')!
+    const nobody = alone(wide).find((c) => c.id === worst.id)!
+    expect(worst.data.arranged).toBe('person')
+    expect(worst.demand!).toBeGreaterThan(5 * nobody.demand!)
+  })
   it('does not make it sag for years', () => {
     const sag = (list: readonly BuildReading['checks'][number][]) =>
       list.filter((c) => c.check === 'sag').map((c) => [c.id, c.demand])

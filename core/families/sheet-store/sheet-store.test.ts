@@ -140,11 +140,13 @@ describe('what leans', () => {
     const n = (1.5 * newtons(6 * 29) * free) / (2 * 1220)
     const post = checkOf(r, 'leaned-on:slot-0')
     expectNear(Number(post.data.n), n, 1e-9)
-    // Half of it on a post, from the middle of the lower bar to that of the upper one.
+    // All of it on one post, from the middle of the lower bar to that of the upper one.
     const span = dim(r, 'openMm') + 89
     const at = 1220 + 89 / 2
-    expectNear(post.demand!, ((n / 2) * at * (span - at)) / span / ((38 * 89 ** 2) / 6), 1e-6)
-    expectNear(checkOf(r, 'leaned-on:slot-0:bolts').demand!, ((n / 2) * at) / span, 1e-6)
+    expectNear(post.demand!, (n * at * (span - at)) / span / ((38 * 89 ** 2) / 6), 1e-6)
+    expectNear(checkOf(r, 'leaned-on:slot-0:bolts').demand!, (n * at) / span, 1e-6)
+    // Out from the wall the ties hold it, as it weighs.
+    expectNear(checkOf(r, 'leaned-on:ties').demand!, ((n / 1.5) * at) / span, 1e-6)
   })
   it('pushes less where less is free', () => {
     const n = (mm: number) => Number(checkOf(read({ slotMm: [mm] }), 'leaned-on:slot-0').data.n)
