@@ -1,3 +1,4 @@
+import { addTo } from '../../core/measure/add-to.ts'
 /** A dimension line as its text needs to know it, mm of the drawing: the middle of its text where there is room for it. */
 export interface DimensionLine {
   /** Lines of one row follow on each other. */
@@ -93,7 +94,7 @@ export function dimensionTexts(lines: readonly DimensionLine[], textMm: number):
 /** Lines by their rows, each in order along it. */
 function rowsOf(lines: readonly DimensionLine[]): number[][] {
   const rows = new Map<string, number[]>()
-  lines.forEach((l, i) => rows.set(l.row, [...(rows.get(l.row) ?? []), i]))
+  lines.forEach((l, i) => addTo(rows, l.row, i))
   const along = (i: number) => (lines[i].upright ? lines[i].y : lines[i].x)
   return [...rows.values()].map((row) => row.sort((a, b) => along(a) - along(b)))
 }

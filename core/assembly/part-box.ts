@@ -48,8 +48,8 @@ export const partsById = (a: Assembly): ReadonlyMap<string, Part> => new Map(a.p
 export const wholeBox = (boxes: PartBoxes): Box => boxUnion([...boxes.values()])
 
 /** Whether a part stands square to the room: its axes run along the room's. */
-export const standsSquare = (p: Part): boolean =>
-  Math.max(...p.at.along.map(Math.abs)) > 1 - 1e-9 && Math.max(...p.at.across.map(Math.abs)) > 1 - 1e-9
+export const standsSquare = (p: Part): boolean => runsSquare(p.at.along) && runsSquare(p.at.across)
+const runsSquare = ([x, y, z]: Vec3): boolean => Math.max(Math.abs(x), Math.abs(y), Math.abs(z)) > 1 - 1e-9
 /** Whether it is the upright box around it: it stands square, and its face is a rectangle. */
 export const isSquare = (p: Part): boolean => p.outline === undefined && standsSquare(p)
 

@@ -1,5 +1,5 @@
 import { outsideBy } from '../geometry/contact.ts'
-import { boxOverlap, boxSize, penetration } from '../geometry/box.ts'
+import { boxOverlap, boxSize, isWithin, outsideBox, penetration, sharesMoreThan } from '../geometry/box.ts'
 import { mid, norm, sub, type Vec3 } from '../geometry/vec.ts'
 import { findSection } from '../catalogue/lumber.ts'
 import { SAME_LENGTH_MM } from '../measure/rounding.ts'
@@ -65,13 +65,15 @@ export function misplaced(a: Assembly): Flaw[] {
   const boxes = partBoxes(a)
   const out: Flaw[] = []
   const apart = (id: string) => out.push({ code: 'apart', id })
-  const off = (id: string, at: Vec3) => outsideBy(turnedBox(parts.get(id)!), at) > GAP_MM
+  const square = new Map(a.parts.map((p) => [p.id, isSquare(p)]))
+  const off = (id: string, at: Vec3) =>
+    square.get(id) ? outsideBox(boxes.get(id)!, at) > GAP_MM : outsideBy(turnedBox(parts.get(id)!), at) > GAP_MM
   for (const j of a.joints) {
     const [p, q] = [parts.get(j.near)!, parts.get(j.far)!]
     const into = isLetIn(j)
-    const square = isSquare(p) && isSquare(q)
-    const shared = into || !square ? null : boxOverlap(boxes.get(p.id)!, boxes.get(q.id)!, GAP_MM)
-    const reaches = square
+    const both = square.get(p.id) && square.get(q.id)
+    const shared = into || !both ? null : boxOverlap(boxes.get(p.id)!, boxes.get(q.id)!, GAP_MM)
+    const reaches = both
       ? shared !== null && Math.min(...boxSize(shared)) > GAP_MM
       : !into && penetration(turnedBox(p), turnedBox(q)) > GAP_MM
     // A hinge sits where it was put.
@@ -85,9 +87,7 @@ export function misplaced(a: Assembly): Flaw[] {
       if (id === null) continue
       const { min, max } = s.contact
       // All of a contact lies on a piece that is square to the room; of one that leans its middle does.
-      const inside = isSquare(parts.get(id)!)
-        ? [0, 1, 2].every((i) => min[i] > boxes.get(id)!.min[i] - GAP_MM && max[i] < boxes.get(id)!.max[i] + GAP_MM)
-        : !off(id, mid(min, max))
+      const inside = square.get(id) ? isWithin(s.contact, boxes.get(id)!, GAP_MM) : !off(id, mid(min, max))
       if (!inside) apart(id)
     }
   }
@@ -107,10 +107,7 @@ function inEachOther(a: Assembly, boxes: PartBoxes): string[] {
   sorted.forEach((p, i) => {
     for (let k = i + 1; k < sorted.length && sorted[k].box.min[0] < p.box.max[0] - GAP_MM; k++) {
       const q = sorted[k]
-      const deep = ([0, 1, 2] as const).every(
-        (x) => Math.min(p.box.max[x], q.box.max[x]) - Math.max(p.box.min[x], q.box.min[x]) > GAP_MM,
-      )
-      if (deep && !letIn.has(pair(p.id, q.id))) out.push(p.id)
+      if (sharesMoreThan(p.box, q.box, GAP_MM) && !letIn.has(pair(p.id, q.id))) out.push(p.id)
     }
   })
   return out

@@ -1,3 +1,4 @@
+import { addTo } from '../measure/add-to.ts'
 import { findGrade, findSection } from '../catalogue/lumber.ts'
 import { findScrew } from '../catalogue/fasteners.ts'
 import { findSheet } from '../catalogue/sheets.ts'
@@ -169,7 +170,7 @@ export function validateAssembly(a: Assembly): Fault[] {
       if (!known([s.on.part], s.id)) continue
       if ('part' in s.from) apart(s.from.part, meets(s, joints)!, s.id, mid(s.contact.min, s.contact.max))
     }
-    restsOn.set(from, [...(restsOn.get(from) ?? []), on])
+    addTo(restsOn, from, on)
   }
   // What has no support of its own is held as part of its body.
   for (const b of a.bodies) for (const id of b.parts) if (!restsOn.has(id)) restsOn.set(id, [b.id])

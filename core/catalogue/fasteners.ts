@@ -1,3 +1,4 @@
+import { byId } from './by-id.ts'
 import { RODS, type Rod } from './steel.ts'
 import { inches, psi, type UnitSystem } from '../measure/units.ts'
 
@@ -188,8 +189,7 @@ export const OTHER_FASTENERS: readonly Screw[] = [
 export const NUTS: readonly Screw[] = RODS.flatMap((r) => [nut(r, 'nut'), nut(r, 'coupler')])
 
 /** A fastener of the catalogue by its id, of whatever kind. */
-export const findScrew = (id: string): Screw | undefined =>
-  [SCREWS, OTHER_FASTENERS, NUTS].flatMap((list) => list.filter((s) => s.id === id))[0]
+export const findScrew: (id: string) => Screw | undefined = byId(SCREWS, OTHER_FASTENERS, NUTS)
 
 /**
  * What a bolt is longer than what it holds together: two washers, the nut and two turns of thread, mm. ISO 4032, ISO

@@ -1,3 +1,4 @@
+import { byId } from './by-id.ts'
 import { inches, psi, type UnitSystem } from '../measure/units.ts'
 import type { Confidence } from './sourced.ts'
 import { findBar } from './steel.ts'
@@ -225,8 +226,9 @@ const rodSection = (id: string): Section | undefined => {
   const bar = findBar(id)
   return bar && { ...bar, thicknessMm: bar.diameterMm, widthMm: bar.diameterMm, nominalWidth: null }
 }
-export const findSection = (id: string): Section | undefined => SECTIONS.find((s) => s.id === id) ?? rodSection(id)
-export const findGrade = (id: string): Grade | undefined => GRADES.find((g) => g.id === id)
+const ofTheYard = byId(SECTIONS)
+export const findSection = (id: string): Section | undefined => ofTheYard(id) ?? rodSection(id)
+export const findGrade: (id: string) => Grade | undefined = byId(GRADES)
 
 /** Stock lengths a yard usually keeps, mm. */
 export const BOARD_LENGTHS: Record<UnitSystem, readonly number[]> = {

@@ -1,3 +1,4 @@
+import { byId } from './by-id.ts'
 import type { UnitSystem } from '../measure/units.ts'
 
 /** What hangs and folds: sold by area. */
@@ -26,7 +27,7 @@ export const SOFTS: readonly Soft[] = [
   },
 ]
 
-export const findSoft = (id: string): Soft | undefined => SOFTS.find((s) => s.id === id)
+export const findSoft: (id: string) => Soft | undefined = byId(SOFTS)
 
 /** What it is sold by: an area, and what that is called. */
 export const SOFT_UNIT: Record<UnitSystem, { m2: number; name: string }> = {

@@ -1,3 +1,4 @@
+import { byId } from './by-id.ts'
 import { inches, psi, type UnitSystem } from '../measure/units.ts'
 import type { Confidence } from './sourced.ts'
 
@@ -51,7 +52,7 @@ export const RODS: readonly Rod[] = [
   metricRod(12, 1.75),
 ]
 
-export const findRod = (id: string): Rod | undefined => RODS.find((r) => r.id === id)
+export const findRod: (id: string) => Rod | undefined = byId(RODS)
 /** Lengths a yard keeps, mm. */
 export const ROD_LENGTHS: Record<UnitSystem, readonly number[]> = {
   imperial: [36, 72, 120].map(inches),
@@ -163,7 +164,7 @@ export const rodKgPerM = (r: Rod): number => 0.9 * (Math.PI / 4) * r.diameterMm 
 export const tubeKgPerM = (t: Tube): number =>
   (Math.PI / 4) * (t.outerMm ** 2 - (t.outerMm - 2 * t.wallMm) ** 2) * 1e-6 * STEEL_KG_M3
 
-export const findTube = (id: string): Tube | undefined => TUBES.find((t) => t.id === id)
+export const findTube: (id: string) => Tube | undefined = byId(TUBES)
 
 /** Round steel sold by length and sawn like a board: a threaded rod or a tube. */
 export interface Bar {

@@ -1,3 +1,4 @@
+import { addTo } from '../measure/add-to.ts'
 import type { Anchor } from '../assembly/assembly.ts'
 import { add, scale, type Vec3 } from '../geometry/vec.ts'
 import { pulledTogether } from '../mechanics/withdrawal.ts'
@@ -52,7 +53,7 @@ export const anchors = defineCheck({
       if (s.anchor === null) continue
       const n = design.reactions.get(s.id) ?? 0
       onEach.set(s.anchor, add(onEach.get(s.anchor) ?? [0, 0, 0], scale(s.push, n)))
-      supports.set(s.anchor, [...(supports.get(s.anchor) ?? []), s.id])
+      addTo(supports, s.anchor, s.id)
     }
     const given = { check: 'anchors', link: 'ground' as const, quantity: 'ratio' as const }
     const held = assembly.anchors.flatMap((x): Held[] => {

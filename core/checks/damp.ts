@@ -1,3 +1,4 @@
+import { addTo } from '../measure/add-to.ts'
 import { findSheet, type SheetKind } from '../catalogue/sheets.ts'
 import { defineCheck, plain, type CheckResult } from './check.ts'
 
@@ -18,7 +19,7 @@ export const damp = defineCheck({
       const state = design.members.get(p.id)?.state.kind
       if (p.stock.kind !== 'sheet' || (state !== 'panel' && state !== 'column')) continue
       if (!DRY_ONLY.includes(findSheet(p.stock.sheet)!.kind)) continue
-      carrying.set(p.stock.sheet, [...(carrying.get(p.stock.sheet) ?? []), p.id])
+      addTo(carrying, p.stock.sheet, p.id)
     }
     return [...carrying].map(([sheet, parts]) =>
       plain({

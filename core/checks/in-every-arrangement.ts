@@ -24,16 +24,21 @@ export function inEveryArrangement(
   return checks.flatMap((check) => {
     if (check.asksForTheMost) return check.run({ ...context, ...loaded[0], design: most })
     const [packed, ...others] = check.reads.some((r) => r === 'service' || r === 'design') ? loaded : loaded.slice(0, 1)
-    const results = new Map(check.run({ ...context, ...packed }).map((r) => [r.id, r]))
+    const first = check.run({ ...context, ...packed })
+    if (others.length === 0) return first
+    const results = new Map(first.map((r) => [r.id, r]))
+    const covers = new Map(first.map((r) => [r.id, new Set(r.covers)]))
     for (const l of others.filter((x) => !(check.lasting && x.code === 'person')))
       for (const r of check.run({ ...context, ...l, ...(l.code === 'person' ? { settings: forDays } : {}) })) {
         const known = results.get(r.id)
         const worse = !known || urgency(r) > urgency(known) + WORSE
-        const kept = worse ? { ...r, data: { ...r.data, arranged: l.code } } : known
+        if (worse) results.set(r.id, { ...r, data: { ...r.data, arranged: l.code } })
         // What an arrangement loads has been judged in it, and is no worse than what is shown.
-        results.set(r.id, { ...kept, covers: [...new Set([...(known?.covers ?? []), ...r.covers])] })
+        const seen = covers.get(r.id)
+        if (seen) for (const id of r.covers) seen.add(id)
+        else covers.set(r.id, new Set(r.covers))
       }
-    return [...results.values()]
+    return [...results.values()].map((r) => ({ ...r, covers: [...covers.get(r.id)!] }))
   })
 }
 /** The most that passes through each support in any arrangement, with its sign, N. */

@@ -4,6 +4,7 @@ import { isLevelSheet, isUpright, type PartBoxes } from '../assembly/part-box.ts
 import { meetingAxis } from '../geometry/box.ts'
 import { add, mid, norm, scale, type Axis, type Vec3 } from '../geometry/vec.ts'
 import type { LoadPath } from '../loads/load-path.ts'
+import { addTo } from '../measure/add-to.ts'
 import { findScrew } from '../catalogue/fasteners.ts'
 import type { Factor, Strength } from '../mechanics/methods/method.ts'
 import { housingBearing } from '../mechanics/bearing.ts'
@@ -158,7 +159,7 @@ function joinedOf(a: Assembly): Joined {
       [j.near, j.far],
       [j.far, j.near],
     ])
-      out.set(x, [...(out.get(x) ?? []), y])
+      addTo(out, x, y)
   return out
 }
 
@@ -242,7 +243,7 @@ export const joints = defineCheck({
         const demand = onlyPulled
           ? force.pulledN
           : force.slidN + (force.pulledN > 0 ? (force.pulledN * gives.capacity) / Math.max(pull, TINY_N) : 0)
-        looked.set(key, [...(looked.get(key) ?? []), j.id, ...force.supports])
+        for (const id of [j.id, ...force.supports]) addTo(looked, key, id)
         const seen = worst.get(key)
         if (!seen || hard(demand, gives.capacity) > hard(seen.demand, seen.capacity))
           worst.set(key, { joint: j, demand, ...gives, from: near, on: far })

@@ -1,3 +1,4 @@
+import { addTo } from '../measure/add-to.ts'
 import type { Support } from '../assembly/assembly.ts'
 import { mid } from '../geometry/vec.ts'
 import type { Joists } from '../room/room.ts'
@@ -51,7 +52,7 @@ export const joists = defineCheck({
     for (const s of hung) {
       const load = onJoist(s, j, (service.reactions.get(s.id) ?? 0) * s.push[2])
       if (!load) return unknown('joists-missed')
-      by.set(load.joist, [...(by.get(load.joist) ?? []), load])
+      addTo(by, load.joist, load)
     }
     // A ceiling that may take nothing takes nothing that hangs.
     if (j.allowanceKnM2 <= 0)

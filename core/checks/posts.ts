@@ -1,4 +1,5 @@
 import type { Assembly, Part, Support } from '../assembly/assembly.ts'
+import { jointsOf } from '../assembly/joints-of.ts'
 import { netModulus, netSection } from '../assembly/net-section.ts'
 import type { PartBoxes } from '../assembly/part-box.ts'
 import { findGrade, findSection } from '../catalogue/lumber.ts'
@@ -17,9 +18,8 @@ import { LEAST_NET } from './members.ts'
 function heldHeights(a: Assembly, p: Part, axis: 0 | 1, boxes: PartBoxes, parts: ReadonlyMap<string, Part>): number[] {
   const own = boxes.get(p.id)!
   const heights = [own.min[2], own.max[2]]
-  for (const j of a.joints) {
-    const other = j.near === p.id ? j.far : j.far === p.id ? j.near : null
-    const q = other === null ? undefined : parts.get(other)
+  for (const j of jointsOf(a, p.id)) {
+    const q = parts.get(j.near === p.id ? j.far : j.near)
     if (q && Math.abs(q.at.along[axis]) > 0.9) heights.push(j.at[2])
   }
   return heights.sort((x, y) => x - y)

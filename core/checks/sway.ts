@@ -1,3 +1,4 @@
+import { jointsOf } from '../assembly/joints-of.ts'
 import { fastenersIn } from '../assembly/fasteners-in.ts'
 import type { Joint, Part } from '../assembly/assembly.ts'
 import { wholeBox } from '../assembly/part-box.ts'
@@ -97,9 +98,7 @@ function braces(c: Given, way: Way): { found: Brace[]; unknown: Part[] } {
   for (const part of c.assembly.parts) {
     const up = Math.abs(part.at.along[2])
     if (up < BRACES_FROM || up > BRACES_TO || Math.abs(part.at.along[way]) < 0.1) continue
-    const joints = c.assembly.joints
-      .filter((j) => j.near === part.id || j.far === part.id)
-      .sort((a, b) => placeAlong(part, a) - placeAlong(part, b))
+    const joints = [...jointsOf(c.assembly, part.id)].sort((a, b) => placeAlong(part, a) - placeAlong(part, b))
     if (joints.length < 2) continue
     const ends = [slides(joints[0], c), slides(joints[joints.length - 1], c)]
     if (ends.some((n) => n === null)) {

@@ -1,4 +1,5 @@
 import type { Anchor, Assembly, Joint, Part } from '../assembly/assembly.ts'
+import { jointsOf } from '../assembly/joints-of.ts'
 import { partBoxes, partsById, type PartBoxes } from '../assembly/part-box.ts'
 import { findGrade, findSection } from '../catalogue/lumber.ts'
 import { findScrew, type Screw } from '../catalogue/fasteners.ts'
@@ -77,7 +78,7 @@ function tiesGive(a: Assembly, c: Given, axis: Axis, own: (x: Anchor, site: TieS
   const [parts, boxes] = [partsById(a), partBoxes(a)]
   return holding.map((anchor) => {
     const part = parts.get(anchor.part)!
-    const joints = a.joints.filter((j) => j.near === part.id || j.far === part.id)
+    const joints = jointsOf(a, part.id)
     const mates = holding.filter((x) => x.part === part.id).length
     const held = joints.map((j) => jointGives(j, axis, parts, boxes, c))
     // What nobody knows of some of them is left out; of none of them, it is not known.

@@ -48,6 +48,26 @@ export function boxOverlap(a: Box, b: Box, slack = 0): Box | null {
   return { min, max }
 }
 
+/** Whether two boxes share more than this along all three axes, mm. */
+export function sharesMoreThan(a: Box, b: Box, mm: number): boolean {
+  for (let i = 0; i < 3; i++) if (Math.min(a.max[i], b.max[i]) - Math.max(a.min[i], b.min[i]) <= mm) return false
+  return true
+}
+
+/** Whether one box lies in another that is larger by less than `slackMm` all round. */
+export function isWithin(a: Box, b: Box, slackMm: number): boolean {
+  for (let i = 0; i < 3; i++) if (a.min[i] <= b.min[i] - slackMm || a.max[i] >= b.max[i] + slackMm) return false
+  return true
+}
+
+/** How far a point lies outside a box, mm; nought inside. */
+export const outsideBox = (b: Box, p: Vec3): number =>
+  Math.hypot(
+    Math.max(0, b.min[0] - p[0], p[0] - b.max[0]),
+    Math.max(0, b.min[1] - p[1], p[1] - b.max[1]),
+    Math.max(0, b.min[2] - p[2], p[2] - b.max[2]),
+  )
+
 /** Shares of two axes that differ by less are alike, mm. */
 const ALIKE_MM = 1e-6
 

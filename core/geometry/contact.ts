@@ -115,9 +115,16 @@ function contactOfTwo(a: TurnedBox, b: TurnedBox, slackMm: number): (Contact & {
 export const outsideBy = (b: TurnedBox, p: Vec3): number => Math.min(...convexPieces(b).map((x) => outsideOne(x, p)))
 
 function outsideOne(b: TurnedBox, p: Vec3): number {
+  if (!b.outline) return outsideBrick(b, p)
   const over = halfSpaces(b, 0).map((h) => Math.max(0, dot(p, h.out) - h.atMm))
-  if (b.outline) return Math.hypot(Math.max(...over.slice(0, -2)), ...over.slice(-2))
-  return Math.hypot(...over)
+  return Math.hypot(Math.max(...over.slice(0, -2)), ...over.slice(-2))
+}
+
+/** Of a rectangle: past its half size along each of its own axes. */
+function outsideBrick(b: TurnedBox, p: Vec3): number {
+  const from = sub(p, b.centre)
+  const past = (axis: Vec3, size: number) => Math.max(0, Math.abs(dot(from, axis)) - size / 2)
+  return Math.hypot(past(b.along, b.size[0]), past(b.across, b.size[1]), past(thirdAxis(b), b.size[2]))
 }
 
 /** How far one can go from a point inside a turned box before leaving it, mm; nought outside. @param way unit */

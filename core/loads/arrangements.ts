@@ -1,3 +1,4 @@
+import { addTo } from '../measure/add-to.ts'
 import type { Assembly, Bay, Motion, Placed, Support } from '../assembly/assembly.ts'
 import type { Vec3 } from '../geometry/vec.ts'
 import { newtons } from '../measure/units.ts'
@@ -214,8 +215,7 @@ function bendsAcrossColumns(a: Assembly): boolean {
   const upright = new Set(a.parts.filter((p) => Math.abs(p.at.along[2]) > UPRIGHT).map((p) => p.id))
   const below = new Map<string, string[]>()
   for (const s of a.supports)
-    if ('part' in s.from && s.on.kind === 'part' && !upright.has(s.on.part))
-      below.set(s.from.part, [...(below.get(s.from.part) ?? []), s.on.part])
+    if ('part' in s.from && s.on.kind === 'part' && !upright.has(s.on.part)) addTo(below, s.from.part, s.on.part)
   const columnOf = new Map<string, number>()
   const carries = (part: string, column: number): boolean => {
     const known = columnOf.get(part)

@@ -79,18 +79,21 @@ const THIN_MM = 0.05
  */
 export const CROSSES = 0.5
 
-function spanning(
-  p: Part,
-  patches: Patch[],
-  supports: Support[],
-  ei: number,
-  along: boolean,
-  known: SolvedBeams,
-): PanelSolution | null {
+/** One way a panel may span: what holds it, by where that is along the span and across it. */
+interface PanelWay {
+  along: boolean
+  ei: number
+  gap: number
+  contacts: { s: Support; at: Local }[]
+}
+/** The ways a panel may span, the stiffer first. */
+export type PanelSite = readonly PanelWay[]
+
+function spanning(p: Part, patches: readonly Patch[], way: PanelWay, known: SolvedBeams): PanelSolution | null {
+  const { along, ei, contacts } = way
   const [length, width] = along ? [p.size.lengthMm, p.size.widthMm] : [p.size.widthMm, p.size.lengthMm]
   const turn = (l: Local): Local => (along ? l : { u: l.v, v: l.u })
   const crossAxis = along ? p.at.across : p.at.along
-  const contacts = supports.map((s) => ({ s, at: turn(local(p, s.contact)) }))
 
   const spots = patches.map((patch) => {
     const at = turn(local(p, patch.box))
@@ -125,7 +128,7 @@ function spanning(
     const middle = all > 0 ? onStrip.reduce((s, l) => s + Math.abs(l.n) * l.vMm, 0) / all : (v.from + v.to) / 2
     out.strips.push({ ...solved, widthMm: 1, stripMm: stripWidth })
     solved.supports.forEach((id, i) => {
-      const contact = supports.find((s) => s.id === id)!.contact
+      const { contact } = contacts.find(({ s }) => s.id === id)!.s
       out.passed.push({
         support: id,
         patch: {
@@ -237,12 +240,11 @@ function heldStrips(width: number, spots: readonly Spot[], isHeld: (v: Range) =>
 }
 
 /** Widest gap between the supports that cross a panel one way, overhangs counted twice; null when fewer than two do. */
-function widestGap(p: Part, supports: Support[], along: boolean): number | null {
-  const [length, width] = along ? [p.size.lengthMm, p.size.widthMm] : [p.size.widthMm, p.size.lengthMm]
+function widestGap(contacts: PanelWay['contacts'], length: number, width: number): number | null {
   const places: number[] = []
-  for (const s of supports) {
-    const at = local(p, s.contact)
-    const [u, v] = along ? [at.u, at.v] : [at.v, at.u]
+  for (const {
+    at: { u, v },
+  } of contacts) {
     if (v.to - v.from >= CROSSES * width && u.to - u.from <= 0.5 * length) places.push((u.from + u.to) / 2)
   }
   if (places.length < 2) return null
@@ -258,24 +260,28 @@ function widestGap(p: Part, supports: Support[], along: boolean): number | null 
  */
 export function solvePanel(
   p: Part,
-  patches: Patch[],
-  supports: Support[],
-  ei: { along: number; across: number },
+  patches: readonly Patch[],
+  site: PanelSite,
   known: SolvedBeams,
 ): PanelSolution | null {
-  const ways = [true, false]
-    .map((along) => ({
-      along,
-      gap: widestGap(p, supports, along),
-      ei: bendsAlongStrength(p, along) ? ei.along : ei.across,
-    }))
-    .filter((w): w is typeof w & { gap: number } => w.gap !== null)
-    .sort((a, b) => a.gap ** 4 / a.ei - b.gap ** 4 / b.ei)
-  for (const w of ways) {
-    const solution = spanning(p, patches, supports, w.ei, w.along, known)
+  for (const way of site) {
+    const solution = spanning(p, patches, way, known)
     if (solution) return solution
   }
   return null
+}
+
+/** @param ei its stiffness by the millimetre of width, along and across its strength axis, N·mm²/mm */
+export function panelSite(p: Part, supports: readonly Support[], ei: { along: number; across: number }): PanelSite {
+  const places = supports.map((s) => ({ s, at: local(p, s.contact) }))
+  return [true, false]
+    .flatMap((along): PanelWay[] => {
+      const contacts = along ? places : places.map(({ s, at }) => ({ s, at: { u: at.v, v: at.u } }))
+      const [length, width] = along ? [p.size.lengthMm, p.size.widthMm] : [p.size.widthMm, p.size.lengthMm]
+      const gap = widestGap(contacts, length, width)
+      return gap === null ? [] : [{ along, gap, contacts, ei: bendsAlongStrength(p, along) ? ei.along : ei.across }]
+    })
+    .sort((a, b) => a.gap ** 4 / a.ei - b.gap ** 4 / b.ei)
 }
 
 /** Whether a panel that spans along its length then bends along its strength axis. */

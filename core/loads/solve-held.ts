@@ -1,3 +1,4 @@
+import { addTo } from '../measure/add-to.ts'
 import { beamCurve, solveBeam, type BeamLoad, type BeamResult, type BeamSpec } from '../mechanics/beam.ts'
 
 export interface Held {
@@ -18,34 +19,65 @@ interface Solved {
   result: BeamResult
 }
 
-/**
- * Beams solved in one analysis, by what they are: most cross pieces of a rack are the same beam under the same load.
- */
-export type SolvedBeams = Map<string, Solved | null>
-
 /** Equal to a millionth of a millimetre and of a newton: the same beam. */
-const near = (x: number) => Math.round(x * 1e6)
+const SAME = 1e-6
 
-function keyOf(lengthMm: number, r: Rigidity, held: Held[], loads: BeamLoad[]): string {
-  let key = `${near(lengthMm)}|${near(r.ei / 1e6)}|${near(r.ga ?? 0)}`
-  for (const h of held) key += `|${near(h.atMm)}`
-  for (const l of loads)
-    key +=
-      l.kind !== 'line'
-        ? `${l.kind}${near(l.atMm)},${near(l.kind === 'point' ? l.n : l.nmm)}`
-        : `l${near(l.fromMm)},${near(l.toMm)},${near(l.startNPerMm)},${near(l.endNPerMm)}`
-  return key
-}
+/** Beams solved in one analysis: most cross pieces of a rack are the same beam under the same load. */
+export class SolvedBeams {
+  /** In heaps by the sum of their numbers. */
+  private readonly heaps = new Map<number, { is: Float64Array; solved: Solved | null }[]>()
+  /** All the beam that is asked for is told by. */
+  private numbers = new Float64Array(256)
 
-function solveOnce(lengthMm: number, r: Rigidity, held: Held[], loads: BeamLoad[], known: SolvedBeams): Solved | null {
-  const key = keyOf(lengthMm, r, held, loads)
-  const seen = known.get(key)
-  if (seen !== undefined) return seen
-  const spec: BeamSpec = { lengthMm, ...r, supports: held.map((h) => ({ atMm: h.atMm })), loads }
-  const result = solveBeam(spec)
-  const solved = result && { spec, result }
-  known.set(key, solved)
-  return solved
+  solve(lengthMm: number, r: Rigidity, held: Held[], loads: BeamLoad[]): Solved | null {
+    const count = this.tell(lengthMm, r, held, loads)
+    let sum = 0
+    for (let i = 0; i < count; i++) sum += this.numbers[i] * (i + 1)
+    const heap = Math.round(sum)
+    // Near the edge between two heaps it may be in the other.
+    const seen = this.find(heap, count) ?? this.find(sum > heap ? heap + 1 : heap - 1, count)
+    if (seen) return seen.solved
+    const spec: BeamSpec = { lengthMm, ...r, supports: held.map((h) => ({ atMm: h.atMm })), loads }
+    const result = solveBeam(spec)
+    const solved = result && { spec, result }
+    addTo(this.heaps, heap, { is: this.numbers.slice(0, count), solved })
+    return solved
+  }
+
+  private find(heap: number, count: number) {
+    return this.heaps.get(heap)?.find(({ is }) => {
+      if (is.length !== count) return false
+      for (let i = 0; i < count; i++) if (Math.abs(is[i] - this.numbers[i]) > SAME) return false
+      return true
+    })
+  }
+
+  /** Writes what a beam is told by. @returns how many numbers that are */
+  private tell(lengthMm: number, r: Rigidity, held: Held[], loads: BeamLoad[]): number {
+    const most = 4 + held.length + 5 * loads.length
+    if (most > this.numbers.length) this.numbers = new Float64Array(2 * most)
+    const to = this.numbers
+    let n = 0
+    to[n++] = lengthMm
+    to[n++] = r.ei / 1e6
+    to[n++] = r.ga ?? 0
+    to[n++] = held.length
+    for (const h of held) to[n++] = h.atMm
+    for (const l of loads) {
+      if (l.kind === 'line') {
+        to[n++] = 0
+        to[n++] = l.fromMm
+        to[n++] = l.toMm
+        to[n++] = l.startNPerMm
+        to[n++] = l.endNPerMm
+      } else {
+        to[n++] = l.kind === 'point' ? 1 : 2
+        to[n++] = l.atMm
+        to[n++] = l.kind === 'point' ? l.n : l.nmm
+      }
+    }
+    return n
+  }
 }
 
 /** Reactions smaller than this share of the load are rounding, not lifting. */
@@ -70,7 +102,7 @@ export function solveHeld(
   let use = held
   // Each round takes one away or puts one back; a few times their number settles it.
   for (let round = 0; use.length >= 2 && round <= 4 * held.length; round++) {
-    const solved = solveOnce(lengthMm, r, use, loads, known)
+    const solved = known.solve(lengthMm, r, use, loads)
     if (!solved) return null
     const { reactions } = solved.result
     const slack = LIFTS * reactions.reduce((sum, r) => sum + Math.abs(r), 0)

@@ -5,11 +5,10 @@ import type { CheckContext, CheckResult } from '../checks/check.ts'
 import { inEveryArrangement, mostThrough, type Loaded } from '../checks/in-every-arrangement.ts'
 import { jointRooms, type JointRooms } from '../checks/joint-room.ts'
 import { broken, unread } from '../checks/unread.ts'
-import { analyse, edgeStrips, type AnalysisOptions, type SolvedMembers } from '../loads/analyse.ts'
+import { analyse, edgeStrips, type AnalysisOptions } from '../loads/analyse.ts'
 import { arrangements, type Arrangement } from '../loads/arrangements.ts'
-import type { SolvedPlates } from '../loads/edged-panel.ts'
 import { emptyPath, type LoadPath } from '../loads/load-path.ts'
-import type { SolvedBeams } from '../loads/solve-held.ts'
+import { newMemo } from '../loads/memo.ts'
 import { METHODS } from '../mechanics/methods/all.ts'
 
 /** What judges an assembly beside the assembly itself. */
@@ -32,20 +31,31 @@ export type Look = 'everywhere' | 'as-drawn'
 /** The load path with the goods as drawn, and wherever they do worst: as they weigh, and times the method's factors. */
 function inAllArrangements(a: Assembly, boxes: PartBoxes, o: Omit<AnalysisOptions, 'factor'>, look: Look): Loaded[] {
   const { self, goods } = o.method.loadFactor
-  const known: SolvedBeams = new Map()
-  const plates: SolvedPlates = new Map()
-  const members: SolvedMembers = new Map()
+  const memo = newMemo()
   const all: Arrangement[] = look === 'everywhere' ? arrangements(a) : [{ code: 'packed', assembly: a }]
   return all.map(({ code, assembly }) => {
     const own = assembly.parts === a.parts ? boxes : partBoxes(assembly)
-    const service = analyse(assembly, own, { ...o, known, plates, members, factor: { self: 1, goods: 1 } })
+    const service = analyse(assembly, own, { ...o, memo, factor: { self: 1, goods: 1 } })
     const same = self === 1 && goods === 1
     return {
       code,
       service,
-      design: same ? service : analyse(assembly, own, { ...o, known, plates, members, factor: { self, goods } }),
+      design: same ? service : analyse(assembly, own, { ...o, memo, factor: { self, goods } }),
     }
   })
+}
+
+/** What one check says of an assembly with its goods as they are drawn: enough to see that it does not hold. */
+export function glance(assembly: Assembly, given: JudgedBy, check: string): CheckResult[] {
+  const lost = broken(assembly)
+  if (lost) return [lost]
+  const boxes = partBoxes(assembly)
+  const method = METHODS[given.settings.method]
+  const options = { method, conditions: given.settings, stripsOf: edgeStrips(assembly) }
+  const asked = CHECKS.filter((c) => c.id === check)
+  const rooms = asked.some((c) => c.reads.includes('rooms')) ? jointRooms(assembly, boxes, method) : new Map()
+  const context = { ...given, assembly, parts: partsById(assembly), boxes, method, rooms }
+  return inEveryArrangement(asked, context, inAllArrangements(assembly, boxes, options, 'as-drawn'))
 }
 
 /** An assembly through its load path and all checks; the last asks what none of them has looked at. */

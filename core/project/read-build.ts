@@ -23,7 +23,7 @@ import type { Step } from '../steps/step.ts'
 import { pieceLines, type PieceLine } from '../takeoff/pieces.ts'
 import type { Assembly } from '../assembly/assembly.ts'
 import { burdened, carriesUnread, flatTop, standsOnTop, type FlatTop, type Standing } from './stacked.ts'
-import { judge, type Look } from './judge.ts'
+import { glance, judge, type Look } from './judge.ts'
 import type { Build, Project } from './project.ts'
 import { upgraded } from './upgrade.ts'
 
@@ -373,6 +373,26 @@ function shapeInPlace(family: AnyFamily, build: Build, ctx: ShapeContext): Resul
   return good({ ...shaped.value, dims, assembly: mirrorAssembly(shaped.value.assembly, max[0]) })
 }
 
+/** A build shaped where it stands, with what stands on it and all that judges it. */
+function shapedToJudge(family: AnyFamily, build: Build, ctx: BuildContext, pen?: LetterPen) {
+  const shaped = shapeInPlace(family, build, ctx)
+  if (!shaped.ok) return shaped
+  const { unhoused } = shaped.value
+  const { built: assembly, temporary } = settled(shaped.value.assembly)
+  const groups = alike(assembly, pen)
+  const goods = new Map(ctx.goods.map((g) => [g.item.id, g.item]))
+  const { carries } = ctx
+  const carried = carries ? burdened(assembly, carries.at, carries.uppers.map(standingOf)) : assembly
+  const given = { settings: ctx.settings, space: ctx.space, goods, unhoused, alike: groups }
+  return good({ shaped: shaped.value, assembly, temporary, groups, goods, carried, given })
+}
+
+/** What one check says of a build as it is drawn; null where it cannot be shaped. */
+export function glanceAt(family: AnyFamily, build: Build, ctx: BuildContext, check: string): CheckResult[] | null {
+  const begun = shapedToJudge(family, build, ctx)
+  return begun.ok ? glance(begun.value.carried, begun.value.given, check) : null
+}
+
 export function readWith(
   family: AnyFamily,
   build: Build,
@@ -380,27 +400,15 @@ export function readWith(
   pen?: LetterPen,
   look: Look = 'everywhere',
 ): BuildOutcome {
-  const shaped = shapeInPlace(family, build, ctx)
-  if (!shaped.ok) return { ok: false, build, problem: shaped.problem }
-  const { unhoused } = shaped.value
-  const { built: assembly, temporary } = settled(shaped.value.assembly)
-  const groups = alike(assembly, pen)
-  const goods = new Map(ctx.goods.map((g) => [g.item.id, g.item]))
-  const { carries } = ctx
-  const carried = carries ? burdened(assembly, carries.at, carries.uppers.map(standingOf)) : assembly
-  const given = {
-    settings: ctx.settings,
-    space: ctx.space,
-    goods,
-    unhoused,
-    alike: groups,
-  }
+  const begun = shapedToJudge(family, build, ctx, pen)
+  if (!begun.ok) return { ok: false, build, problem: begun.problem }
+  const { shaped, assembly, temporary, groups, goods, carried, given } = begun.value
   const judged = judge(carried, given, look)
   return {
     ok: true,
     reading: {
       build,
-      shaped: { ...shaped.value, assembly },
+      shaped: { ...shaped, assembly },
       temporary,
       carried,
       liftMm: 0,
@@ -410,7 +418,7 @@ export function readWith(
       ...judged,
       verdict: verdict(judged.checks),
       pieces: pieceLines(build.id, groups),
-      steps: family.steps(build.params, shaped.value),
+      steps: family.steps(build.params, shaped),
       massKg: assembly.parts.reduce((m, x) => m + partMassKg(x), 0),
       goods,
     },

@@ -5,7 +5,7 @@ import type { Lever } from '../families/family.ts'
 import { findFamily } from '../families/registry.ts'
 import type { Build, Project } from './project.ts'
 import { procure } from './plan.ts'
-import { contextOf, readingsOf, readWith, roomPlan, type BuildReading } from './read-build.ts'
+import { contextOf, glanceAt, readingsOf, readWith, roomPlan, type BuildReading } from './read-build.ts'
 import { readAlone, type KeptReadings } from './read-builds.ts'
 import { checksInRoom, inReach, surroundingsOf, withRoom } from './room-checks.ts'
 
@@ -79,8 +79,7 @@ export function remedies(p: Project, build: Build, checkId: string, o: RemedyOpt
     // What is tied to a neighbour is only known in the room, where results take the place of those read alone.
     const isRoom = inRoom.includes(target) || changed.tiedTo !== build.tiedTo
     // What is as bad with the goods as they are drawn is so wherever they stand: most changes end here.
-    const drawn = c && !isRoom && readWith(family, changed, c, undefined, 'as-drawn')
-    if (drawn && (!drawn.ok || drawn.reading.checks.some(isTheSame))) return null
+    if (c && !isRoom && (glanceAt(family, changed, c, kind)?.some(isTheSame) ?? true)) return null
     const r = c && readWith(family, changed, c)
     if (!r?.ok) return null
     // Letters move when parts change: the whole kind of check must come clean, or at least this one without new trouble

@@ -1,3 +1,4 @@
+import { addTo } from '../measure/add-to.ts'
 import { partsById } from '../assembly/part-box.ts'
 import type { Assembly, Bay } from '../assembly/assembly.ts'
 import { CHECKS } from '../checks/all.ts'
@@ -42,13 +43,13 @@ export function safeLoads(p: Pick<Project, 'settings'>, reading: BuildReading): 
   for (const b of assembly.bays) {
     if (b.carriers.length === 0 || isBuild(b)) continue
     const key = b.carriers.join('|')
-    shelves.set(key, [...(shelves.get(key) ?? []), b])
+    addTo(shelves, key, b)
   }
   const size = (b: Bay, i: 0 | 1) => Math.round(b.clear.max[i] - b.clear.min[i])
   const kinds = new Map<string, Bay[][]>()
   for (const bays of shelves.values()) {
     const key = `${bays[0].holds}|${bays.map((b) => `${size(b, 0)}x${size(b, 1)}`).join()}`
-    kinds.set(key, [...(kinds.get(key) ?? []), bays])
+    addTo(kinds, key, bays)
   }
   return [...kinds.values()].flatMap((alike) => {
     const spread = most(p, reading, (kg, others) => withLoad(assembly, alike, kg, false, others))

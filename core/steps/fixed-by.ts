@@ -8,11 +8,11 @@ export type FixedBy = Partial<Record<`${FastenerKind}s` | `${FastenerKind}sMost`
  * How pieces of two kinds are fastened to each other, at each place where they meet.
  */
 export function fixedBy(a: Assembly, one: (p: Part) => boolean, other: (p: Part) => boolean): FixedBy {
-  const parts = new Map(a.parts.map((p) => [p.id, p]))
+  const those = (is: (p: Part) => boolean) => new Set(a.parts.flatMap((p) => (is(p) ? [p.id] : [])))
+  const [ones, others] = [those(one), those(other)]
   const out: FixedBy = {}
   for (const j of a.joints) {
-    const [p, q] = [parts.get(j.near)!, parts.get(j.far)!]
-    if (!((one(p) && other(q)) || (one(q) && other(p)))) continue
+    if (!((ones.has(j.near) && others.has(j.far)) || (ones.has(j.far) && others.has(j.near)))) continue
     const here: FixedBy = {}
     for (const f of j.fasteners) {
       const kind = findScrew(f.fastener)?.kind

@@ -1,3 +1,4 @@
+import { addTo } from '../../measure/add-to.ts'
 /*
  * Things of given widths in a row along a wall, round what is in their way: which comes where.
  *
@@ -69,7 +70,7 @@ interface Kind {
 
 function kindsOf(s: RowSpec): Kind[] {
   const byKey = new Map<string, number[]>()
-  s.things.forEach((t, i) => byKey.set(t.kind, [...(byKey.get(t.kind) ?? []), i]))
+  s.things.forEach((t, i) => addTo(byKey, t.kind, i))
   let sets = 1
   return [...byKey.values()].map((things): Kind => {
     const { wideMm, blocked } = s.things[things[0]]

@@ -1,0 +1,111 @@
+import type { Assembly, Body, Part, Support } from '../assembly/assembly.ts'
+import { massCentre, partMassKg } from '../assembly/mass.ts'
+import type { Box } from '../geometry/box.ts'
+import type { Vec3 } from '../geometry/vec.ts'
+import { addTo } from '../measure/add-to.ts'
+import { newtons } from '../measure/units.ts'
+import { STEEP } from './member.ts'
+
+/*
+ * What the load path reads of a build and no goods change: worked out once for all arrangements of the goods, which
+ * share its parts and its supports.
+ */
+
+export type Node = { part: Part } | { body: Body }
+export interface Frame {
+  byPart: ReadonlyMap<string, Part>
+  /** By part, bay or body (`bodyKey`). */
+  supportsOf: ReadonlyMap<string, Support[]>
+  /** Parts and bodies in an order where everything comes after all that rests on it. */
+  order: Node[]
+  /** Neither level nor upright: a shelf or a box may lie on it all the same. */
+  leaning: ReadonlyMap<string, Part>
+  /** By part, the body it is one with, and the stiff frame that takes what pushes it sideways. */
+  bodyOf: ReadonlyMap<string, string>
+  frameOf: ReadonlyMap<string, string>
+  /** What every part weighs, N, where, and what of a strut takes it. */
+  weights: { part: Part; n: number; at: Vec3; ends: End[] }[]
+}
+interface End {
+  contact: Box
+  /** What is there; null where it is the floor, a wall or the ceiling. */
+  part: string | null
+  support: string
+}
+
+/** Bodies and parts have ids of their own. */
+export const bodyKey = (id: string) => `body ${id}`
+
+const known = new WeakMap<Support[], { parts: Part[]; bodies: Body[]; frame: Frame }>()
+export function frameOf(a: Assembly): Frame {
+  const seen = known.get(a.supports)
+  if (seen?.parts === a.parts && seen.bodies === a.bodies) return seen.frame
+  const frame = readFrame(a)
+  known.set(a.supports, { parts: a.parts, bodies: a.bodies, frame })
+  return frame
+}
+
+function readFrame(a: Assembly): Frame {
+  const supportsOf = new Map<string, Support[]>()
+  for (const s of a.supports)
+    addTo(supportsOf, 'part' in s.from ? s.from.part : 'bay' in s.from ? s.from.bay : bodyKey(s.from.body), s)
+  const of = (which: readonly Body[]) => new Map(which.flatMap((b) => b.parts.map((id) => [id, b.id] as const)))
+  return {
+    byPart: new Map(a.parts.map((p) => [p.id, p])),
+    supportsOf,
+    order: sortedDown(a),
+    leaning: new Map(a.parts.filter(leans).map((p) => [p.id, p])),
+    bodyOf: of(a.bodies.filter((b) => !b.sideways)),
+    frameOf: of(a.bodies.filter((b) => b.sideways)),
+    // A strut takes no load across itself: half its weight hangs on what it holds, half on what holds it.
+    weights: a.parts.map((part) => ({
+      part,
+      n: newtons(partMassKg(part)),
+      at: massCentre(part),
+      ends: part.axial ? endsOf(part, a.supports) : [],
+    })),
+  }
+}
+
+const leans = (p: Part): boolean => Math.abs(p.at.along[2]) > 1e-6 && Math.abs(p.at.along[2]) <= STEEP
+
+function sortedDown(a: Assembly): Node[] {
+  const below = new Map<string, string[]>()
+  const nodes = new Map<string, Node>([
+    ...a.parts.map((part) => [part.id, { part }] as const),
+    ...a.bodies.map((body) => [bodyKey(body.id), { body }] as const),
+  ])
+  const waiting = new Map([...nodes.keys()].map((id) => [id, 0]))
+  const edge = (from: string, to: string) => {
+    addTo(below, from, to)
+    waiting.set(to, (waiting.get(to) ?? 0) + 1)
+  }
+  const own = new Set<string>()
+  for (const s of a.supports) {
+    if ('bay' in s.from) continue
+    const from = 'part' in s.from ? s.from.part : bodyKey(s.from.body)
+    own.add(from)
+    if (s.on.kind === 'part') edge(from, s.on.part)
+  }
+  for (const b of a.bodies) for (const id of b.parts) if (b.sideways || !own.has(id)) edge(id, bodyKey(b.id))
+  const ready = [...nodes].filter(([id]) => waiting.get(id) === 0)
+  const out: Node[] = []
+  while (ready.length > 0) {
+    const [id, node] = ready.pop()!
+    out.push(node)
+    for (const next of below.get(id) ?? []) {
+      waiting.set(next, waiting.get(next)! - 1)
+      if (waiting.get(next) === 0) ready.push([next, nodes.get(next)!])
+    }
+  }
+  return out
+}
+function endsOf(p: Part, supports: readonly Support[]): End[] {
+  return supports.flatMap((s): End[] => {
+    if (s.on.kind === 'part' && s.on.part === p.id && 'part' in s.from)
+      return [{ contact: s.contact, part: s.from.part, support: s.id }]
+    if ('part' in s.from && s.from.part === p.id)
+      return [{ contact: s.contact, part: s.on.kind === 'part' ? s.on.part : null, support: s.id }]
+    return []
+  })
+}

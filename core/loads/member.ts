@@ -1,0 +1,226 @@
+import type { Part, Support } from '../assembly/assembly.ts'
+import { bendingSection, thicknessAxis, type PartBoxes } from '../assembly/part-box.ts'
+import { findGrade } from '../catalogue/lumber.ts'
+import { findSheet } from '../catalogue/sheets.ts'
+import { findTube } from '../catalogue/steel.ts'
+import type { Box } from '../geometry/box.ts'
+import { dot } from '../geometry/vec.ts'
+import { secondMoment, shearStiffness, STEEL_E, tubeSecondMoment } from '../mechanics/section.ts'
+import type { AnalysisOptions } from './analyse.ts'
+import { edgedPanel } from './edged-panel.ts'
+import { wayOf, type Member, type Patch, type Stiffening } from './load-path.ts'
+import { siteOf, type Memo } from './memo.ts'
+import { bendsAlongStrength, intoRails, isConcentrated, panelSite, solvePanel } from './panel.ts'
+import { panelOnFrame } from './panel-on-frame.ts'
+import { panelOnPoints } from './panel-on-points.ts'
+import { solveHeld, type Held, type Rigidity } from './solve-held.ts'
+import { asBeamLoad, solveStick, solveStrut } from './stick.ts'
+
+/**
+ * A member this steep is a post; one this flat is a beam; between them it braces. Size of the upward part of its axis.
+ */
+export const STEEP = 0.9
+export const FLAT = 0.1
+/** A member whose contact covers this share of its length lies on its support and does not bend. */
+const BEDDED = 0.9
+
+/** A tube bends like a board; a threaded rod is pulled, or keeps things in. */
+const tubeOf = (p: Part) => (p.stock.kind === 'steel' ? findTube(p.stock.rod) : undefined)
+const bends = (p: Part): boolean => p.stock.kind === 'board' || tubeOf(p) !== undefined
+
+/** What of `region` lies over `b` from above; all of `b`'s top where they do not meet. */
+export function over(region: Box, b: Box): Box {
+  const out: Box = { min: [...b.min], max: [...b.max] }
+  for (const i of [0, 1]) {
+    const [lo, hi] = [Math.max(region.min[i], b.min[i]), Math.min(region.max[i], b.max[i])]
+    if (lo <= hi) [out.min[i], out.max[i]] = [lo, hi]
+  }
+  out.min[2] = out.max[2]
+  return out
+}
+
+/** Where on a member's length a box of the build lies. */
+function along(p: Part, b: Box): { from: number; to: number } {
+  const half = p.size.lengthMm / 2
+  const origin = dot(p.at.centre, p.at.along)
+  const x = dot(b.min, p.at.along) - origin + half
+  const y = dot(b.max, p.at.along) - origin + half
+  return { from: Math.max(0, Math.min(x, y)), to: Math.min(p.size.lengthMm, Math.max(x, y)) }
+}
+
+export const rigidity = (p: Part, depthMm: number, breadthMm: number, o: AnalysisOptions): Rigidity | null => {
+  const tube = tubeOf(p)
+  if (tube) return { ei: STEEL_E * tubeSecondMoment(tube.outerMm, tube.wallMm) }
+  if (p.stock.kind !== 'board') return null
+  const grade = findGrade(p.stock.grade)
+  const e = grade && o.method.modulus(grade, o.conditions)
+  const g = grade && o.method.shearModulus(grade, o.conditions)
+  return e
+    ? {
+        ei: e.value * secondMoment(breadthMm, depthMm),
+        ...(g ? { ga: shearStiffness(g.value, breadthMm, depthMm) } : {}),
+      }
+    : null
+}
+
+const NOT_STIFFENED: Stiffening = { sag: 1, strips: [] }
+
+/** What a member is solved with. */
+export interface MemberOptions extends AnalysisOptions {
+  boxes: PartBoxes
+  memo: Memo
+  /** Stiffness of what is under a panel the way it bends, N·mm²; null when nobody knows it. */
+  railEi: (s: Support) => number | null
+}
+
+/** What became of a member, and what it hands on. */
+export interface SolvedMember {
+  state: Member['state']
+  passed: { support: Support; patch: Patch }[]
+}
+
+/**
+ * Weights shared out evenly: where the split does not matter, or nothing better is known (then the state says unknown).
+ */
+const shareEvenly = (patches: readonly Patch[], supports: readonly Support[]): SolvedMember['passed'] =>
+  supports.flatMap((support) =>
+    patches.map((x) => ({ support, patch: { ...x, box: over(x.box, support.contact), n: x.n / supports.length } })),
+  )
+
+/** Where a beam is held and how stiff it is. */
+export interface BeamSite {
+  spots: { s: Support; r: { from: number; to: number } }[]
+  isBedded: boolean
+  ei: Rigidity | null
+  held: Held[]
+  breadthMm: number
+}
+
+function beamSite(p: Part, supports: readonly Support[], o: AnalysisOptions): BeamSite {
+  const spots = supports.map((s) => ({ s, r: along(p, s.contact) }))
+  const { depthMm, breadthMm } = bendingSection(p)
+  return {
+    spots,
+    isBedded: spots.reduce((sum, { r }) => sum + r.to - r.from, 0) >= BEDDED * p.size.lengthMm,
+    ei: rigidity(p, depthMm, breadthMm, o),
+    held: spots.map(({ s, r }): Held => ({ id: s.id, atMm: (r.from + r.to) / 2, loose: s.way !== 'both' })),
+    breadthMm,
+  }
+}
+
+/** A part under what rests on it, solved on its true supports. */
+export function solveMember(p: Part, patches: Patch[], supports: Support[], o: MemberOptions): SolvedMember {
+  const even = (state: Member['state']): SolvedMember => ({ state, passed: shareEvenly(patches, supports) })
+  const byId = (id: string) => supports.find((s) => s.id === id)!
+  const up = Math.abs(p.at.along[2])
+  if (p.stock.kind === 'sheet' && Math.abs(thicknessAxis(p)[2]) > STEEP) {
+    // What pushes a sheet up is a load less than nothing.
+    if (patches.some((x) => wayOf(x)[2] > STEEP)) return solveMember(p, patches.map(turnedDown), supports, o)
+    const sheet = findSheet(p.stock.sheet)
+    const site = sheet && siteOf(o.memo.panelSites, supports, () => panelSite(p, supports, sheet.ei))
+    const solution = site && solvePanel(p, patches, site, o.memo.beams)
+    const onPoints = sheet && !solution ? panelOnPoints(p, patches, supports, sheet, o.memo.plates) : null
+    if (onPoints)
+      return {
+        state: {
+          kind: 'panel',
+          along: true,
+          strips: [onPoints.bent],
+          stiff: NOT_STIFFENED,
+          acrossNmm: onPoints.acrossNmm,
+        },
+        passed: onPoints.passed.map((x) => ({ support: byId(x.support), patch: x.patch })),
+      }
+    if (!solution) return even({ kind: 'unknown', reason: 'too-few-supports' })
+    const strips = o.stripsOf.get(p.id) ?? []
+    const edged =
+      strips.length > 0 && bendsAlongStrength(p, true)
+        ? edgedPanel({ p, sheet, patches, supports, strips, boxes: o.boxes, solution }, { ...o, plates: o.memo.plates })
+        : null
+    const framed =
+      !edged && solution.along && patches.some((x) => isConcentrated(p, x))
+        ? panelOnFrame(p, patches, supports, sheet, o.railEi, o.memo.plates)
+        : null
+    // Only of a plate what stands at a rail may go past the strips: its bending is in the plate.
+    const { down, rest } = framed ? intoRails(p, patches, supports) : { down: [], rest: patches }
+    const passing = down.length > 0 ? solvePanel(p, rest, site!, o.memo.beams) : solution
+    if (!passing) return even({ kind: 'unknown', reason: 'too-few-supports' })
+    return {
+      state: {
+        kind: 'panel',
+        along: solution.along,
+        strips: edged ? [edged.bent] : framed ? [framed.bent] : solution.strips,
+        stiff: edged?.stiff ?? NOT_STIFFENED,
+        ...(framed ? { acrossNmm: framed.acrossNmm } : {}),
+      },
+      passed: [...passing.passed.map((x) => ({ support: byId(x.support), patch: x.patch })), ...down],
+    }
+  }
+  if (p.axial) {
+    const strut = solveStrut(p, patches, supports)
+    if (typeof strut === 'string') return even({ kind: 'unknown', reason: strut })
+    return { state: { kind: 'strut', axial: strut }, passed: strut.passed }
+  }
+  const onlyDown = patches.every(isDown) && supports.every((s) => s.push[2] === 1)
+  if (bends(p) && !onlyDown) return anyWay(p, patches, supports, o)
+  if (up > STEEP) return even({ kind: 'column', axialN: patches.reduce((sum, x) => sum + x.n, 0) })
+  if (up > FLAT || !bends(p)) return even({ kind: 'idle' })
+
+  const { spots, isBedded, ei, held, breadthMm } = siteOf(o.memo.beamSites, supports, () => beamSite(p, supports, o))
+  if (isBedded) return { state: { kind: 'bedded' }, passed: bedded(p, patches, spots) }
+  if (ei === null) return even({ kind: 'unknown', reason: 'no-stiffness' })
+  const loads = patches.map((x) => asBeamLoad(p, x, x.n, along))
+  const solved = solveHeld(p.size.lengthMm, ei, held, loads, o.memo.beams)
+  if (!solved) return even({ kind: 'unknown', reason: 'too-few-supports' })
+  return {
+    state: { kind: 'beam', bent: { ...solved, widthMm: breadthMm } },
+    passed: solved.supports.map((id, i) => ({
+      support: byId(id),
+      patch: { box: byId(id).contact, n: solved.result.reactions[i] },
+    })),
+  }
+}
+
+const turnedDown = (x: Patch): Patch => (wayOf(x)[2] > STEEP ? { box: x.box, n: -x.n } : x)
+
+const isDown = (x: Patch) => x.way === undefined || x.way[2] === -1
+
+/** A board loaded or held otherwise than straight down. */
+function anyWay(p: Part, patches: Patch[], supports: Support[], o: MemberOptions): SolvedMember {
+  const rigid = (part: Part, depthMm: number, breadthMm: number) => rigidity(part, depthMm, breadthMm, o)
+  const s = solveStick(p, patches, supports, rigid, along, o.memo.beams)
+  if (typeof s === 'string') return { state: { kind: 'unknown', reason: s }, passed: shareEvenly(patches, supports) }
+  const { pulledN, pressedN, passed } = s
+  if (Math.abs(p.at.along[2]) > STEEP)
+    return { state: { kind: 'column', axialN: pressedN, pulledN, bent: s.bent }, passed }
+  const [bent, other] = s.bent
+  if (!bent) return { state: { kind: 'strut', axial: { pulledN, pressedN } }, passed }
+  const axial = pulledN > 0 || pressedN > 0 ? { axial: { pulledN, pressedN } } : {}
+  return { state: { kind: 'beam', bent, ...(other ? { other } : {}), ...axial }, passed }
+}
+
+/**
+ * What lies on its supports hands each weight straight on: to those it lies over, as much as it lies over each; else to
+ * the nearest.
+ */
+function bedded(
+  p: Part,
+  patches: Patch[],
+  spots: { s: Support; r: { from: number; to: number } }[],
+): SolvedMember['passed'] {
+  return patches.flatMap((patch) => {
+    const r = along(p, patch.box)
+    const shared = spots.map((x) => Math.max(0, Math.min(r.to, x.r.to) - Math.max(r.from, x.r.from)))
+    const sum = shared.reduce((a, b) => a + b, 0)
+    if (sum > 0)
+      return spots.flatMap((x, i) =>
+        shared[i] > 0
+          ? [{ support: x.s, patch: { box: over(patch.box, x.s.contact), n: (patch.n * shared[i]) / sum } }]
+          : [],
+      )
+    const middle = (r.from + r.to) / 2
+    const distance = (x: { from: number; to: number }) => Math.max(x.from - middle, middle - x.to, 0)
+    const nearest = spots.reduce((best, x) => (distance(x.r) < distance(best.r) ? x : best))
+    return [{ support: nearest.s, patch: { box: over(patch.box, nearest.s.contact), n: patch.n } }]
+  })
+}

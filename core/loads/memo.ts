@@ -1,0 +1,65 @@
+import type { Part, Support } from '../assembly/assembly.ts'
+import type { Vec3 } from '../geometry/vec.ts'
+import { addTo } from '../measure/add-to.ts'
+import type { SolvedPlates } from './edged-panel.ts'
+import { wayOf, type Patch } from './load-path.ts'
+import type { BeamSite, SolvedMember } from './member.ts'
+import type { PanelSite } from './panel.ts'
+import { SolvedBeams } from './solve-held.ts'
+
+/** What was solved before for one assembly, whatever goods stand where: looked up and added to. */
+export interface Memo {
+  beams: SolvedBeams
+  plates: SolvedPlates
+  /** By part, what each loading came to. */
+  members: Map<string, { patches: readonly Patch[]; solved: SolvedMember }[]>
+  /** Where level sheets and beams are held, by what holds them: no load changes it. */
+  panelSites: WeakMap<readonly Support[], PanelSite>
+  beamSites: WeakMap<readonly Support[], BeamSite>
+}
+export const newMemo = (): Memo => ({
+  beams: new SolvedBeams(),
+  plates: new Map(),
+  members: new Map(),
+  panelSites: new WeakMap(),
+  beamSites: new WeakMap(),
+})
+
+/** What was worked out for these supports before, or is now. */
+export function siteOf<T>(known: WeakMap<readonly Support[], T>, supports: readonly Support[], read: () => T): T {
+  const seen = known.get(supports)
+  if (seen) return seen
+  const site = read()
+  known.set(supports, site)
+  return site
+}
+
+function sameVec(a: Vec3, b: Vec3): boolean {
+  return a === b || (a[0] === b[0] && a[1] === b[1] && a[2] === b[2])
+}
+const samePatch = (a: Patch, b: Patch): boolean =>
+  a === b ||
+  (a.n === b.n &&
+    (a.box === b.box || (sameVec(a.box.min, b.box.min) && sameVec(a.box.max, b.box.max))) &&
+    (a.way === b.way || sameVec(wayOf(a), wayOf(b))))
+
+function samePatches(a: readonly Patch[], b: readonly Patch[]): boolean {
+  if (a.length !== b.length) return false
+  for (let i = 0; i < a.length; i++) if (!samePatch(a[i], b[i])) return false
+  return true
+}
+
+/** A member under some loads, solved once. */
+export function solvedBefore(
+  { members }: Memo,
+  p: Part,
+  patches: readonly Patch[],
+  solve: () => SolvedMember,
+): SolvedMember {
+  const list = members.get(p.id)
+  const seen = list?.find((x) => samePatches(x.patches, patches))
+  if (seen) return seen.solved
+  const solved = solve()
+  addTo(members, p.id, { patches, solved })
+  return solved
+}
