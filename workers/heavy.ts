@@ -24,6 +24,8 @@ import { massLimit, type MassLimit } from '../core/project/mass-limit.ts'
 import { savings } from '../core/project/savings.ts'
 import { sizeHints, type SizeHint } from '../core/project/size-hints.ts'
 import { remedies, type Remedy } from '../core/project/remedies.ts'
+import { planningRoom, type Planning } from '../core/planner/plan-room.ts'
+import type { Wishes } from '../core/planner/wishes.ts'
 import { replan, type Mishap, type Replanned } from '../core/takeoff/replan.ts'
 import { loadSolver } from './solver.ts'
 
@@ -46,6 +48,9 @@ function bestSheets(
   const r = planSheetsBest(i, solver, control)
   return r.ok ? { ok: true, plan: largestLeftoverPlan(i, r.plan, solver, control) } : r
 }
+
+/** A search is ended by its time; it is bounded all the same. */
+const MOST_ROUNDS = 2000
 
 /** What runs beside the interface: cut plans with their bill, and the search for remedies. */
 const heavy = {
@@ -116,6 +121,17 @@ const heavy = {
   compare(project: Project, buildId: string, path: string, options: Variant['option'][]): Variant[] {
     const build = project.builds.find((b) => b.id === buildId)
     return build ? compare(project, build, path, options) : []
+  },
+  /** Plans of the whole room, told as they come; searched for so long, then proven. */
+  planRoom(project: Project, wishes: Wishes, seconds: number, report: (so: Planning) => void): Planning {
+    const begun = performance.now()
+    const shouldStop = (share: number) => performance.now() > begun + 1000 * seconds * share
+    const search = planningRoom(project, wishes, { rounds: MOST_ROUNDS, shouldStop })
+    for (;;) {
+      const next = search.next()
+      if (next.done) return next.value
+      report(next.value)
+    }
   },
   /** Ways to hold some goods, told as they come. */
   propose(

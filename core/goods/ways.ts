@@ -40,7 +40,7 @@ export function onFramedShelves(g: Goods): Way | null {
 }
 /** On a shelf that is no floor's, up to some mass. */
 export const onShelf = (g: Goods, mostKg: number, score: Way['score']): Way | null =>
-  standsOnShelf(g) && (g.massKg ?? 0) <= mostKg ? way('on-shelf', score) : null
+  standsOnShelf(g) && (g.massKg ?? 0) <= mostKg ? way('on-shelf', g.kind === 'tool' ? 1 : score) : null
 
 /** Behind doors. */
 export const behindDoors = (g: Goods, mostKg: number): Way | null =>

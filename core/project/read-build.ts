@@ -344,7 +344,7 @@ function withSetOn(steps: readonly Step[], lower: Build, a: Assembly): Step[] {
  * A build as it stands: its feet follow the floor, and mirrored it meets the studs that are really behind it. Its size
  * does not depend on either.
  */
-function shapeInPlace(family: AnyFamily, build: Build, ctx: ShapeContext): Result<Shaped> {
+export function shapeInPlace(family: AnyFamily, build: Build, ctx: ShapeContext): Result<Shaped> {
   const first = family.shape(build.params, ctx)
   if (!first.ok || (!build.mirrored && !ctx.fallUnder)) return first
   const { max } = wholeBox(partBoxes(first.value.assembly))

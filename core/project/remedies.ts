@@ -25,9 +25,19 @@ export interface RemedyOptions {
   /** Readings of the build the search may take. */
   budget?: number
   most?: number
+  /**
+   * For a search that has many builds to look at: one change only, fewer goods only where none helps, and the first few
+   * that help will do.
+   */
+  quick?: boolean
   /** Readings of the other builds, where several searches share them. */
   kept?: KeptReadings
 }
+
+/** Readings the last resort may always take. */
+const [LEAST_LEFT, LEAST_QUICK] = [40, 15]
+/** Changes that help, of which the cheapest is taken in a hurry. */
+const ENOUGH = 2
 
 /** Checks that a tie to a neighbour can mend. */
 const STANDING = new Set(['tip-over', 'slenderness', 'sway', 'earthquake'])
@@ -119,13 +129,18 @@ export function remedies(p: Project, build: Build, checkId: string, o: RemedyOpt
   // What stands on it would be left behind.
   for (const m of ctx.carries ? [] : moves(build, target)) keep(tryBuild(m.build, [m.change]))
   const levers = family.levers(build.params, ctx)
-  for (const l of levers) keep(tryBuild(withParams(l), [change(l)]))
-  if (found.length === 0)
+  for (const l of levers) {
+    if (o.quick && found.length >= ENOUGH) break
+    keep(tryBuild(withParams(l), [change(l)]))
+  }
+  if (found.length === 0 && !o.quick)
     for (const first of levers)
       for (const second of family.levers(first.params, ctx))
         if (second.code !== first.code) keep(tryBuild(withParams(second), [change(first), change(second)]))
-  left = Math.max(left, 40)
-  keep(fewerGoods(build, ctx.goods, base.reading, target, tryBuild))
+  if (!o.quick || found.length === 0) {
+    left = Math.max(left, o.quick ? LEAST_QUICK : LEAST_LEFT)
+    keep(fewerGoods(build, ctx.goods, base.reading, target, tryBuild))
+  }
 
   const seen = new Set<string>()
   return found

@@ -61,3 +61,6 @@ export const perWidth = (v: number, quantity: 'moment-per-width' | 'stiffness', 
 
 export const plural = (n: number, one: string, many = `${one}s`): string => `${n} ${n === 1 ? one : many}`
 export const capital = (text: string): string => text.charAt(0).toUpperCase() + text.slice(1)
+/** "a", "a and b", "a, b and c". */
+export const listed = (all: readonly string[]): string =>
+  all.length < 2 ? (all[0] ?? '') : `${all.slice(0, -1).join(', ')} and ${all[all.length - 1]}`

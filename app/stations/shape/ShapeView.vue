@@ -24,6 +24,7 @@ import BuildGoods from './BuildGoods.vue'
 import DimensionList from './DimensionList.vue'
 import ListEditor from './ListEditor.vue'
 import SizeHints from './SizeHints.vue'
+import PlanRoom from './PlanRoom.vue'
 import StartBuild from './StartBuild.vue'
 
 const doc = useDocument()
@@ -37,6 +38,14 @@ const showGoods = useStorage('shape-goods', true)
 const showLabels = useStorage('shape-labels', false)
 const fromBelow = ref(false)
 const starting = ref(false)
+const BEGINNINGS = [
+  { id: 'one', name: 'One build' },
+  { id: 'room', name: 'The whole room' },
+]
+/** Of a few kinds of things one build is thought of first, of many the room. */
+const FEW_KINDS = 3
+const chosenBeginning = ref<string | null>(null)
+const beginning = computed(() => chosenBeginning.value ?? (homeless.value.length > FEW_KINDS ? 'room' : 'one'))
 const part = ref<string | null>(null)
 watch(buildId, () => (part.value = null))
 
@@ -175,8 +184,16 @@ const VIEW_NAMES: Record<Look, string> = {
         </button>
       </span>
     </div>
+    <div v-if="starting || !build" class="d-flex gap-2 mb-3" role="group" aria-label="One build, or the whole room">
+      <PressedButtons :options="BEGINNINGS" :pressed="beginning" @press="(id) => (chosenBeginning = id)" />
+    </div>
+    <PlanRoom
+      v-if="(starting || !build) && beginning === 'room'"
+      :homeless="homeless"
+      @made="(id) => ((buildId = id), (starting = false))"
+    />
     <StartBuild
-      v-if="starting || !build"
+      v-else-if="starting || !build"
       :homeless="homeless"
       @made="(id) => ((buildId = id), (starting = false))"
       @cancel="starting = false"

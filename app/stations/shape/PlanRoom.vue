@@ -1,0 +1,338 @@
+<script setup lang="ts">
+import { useStorage } from '@vueuse/core'
+import { computed, onUnmounted, reactive, shallowRef, toRaw, watch } from 'vue'
+import { findFamily } from '../../../core/families/registry.ts'
+import { formatMoney } from '../../../core/measure/money.ts'
+import type { Planning, PlannedRoom } from '../../../core/planner/plan-room.ts'
+import { tradesOf } from '../../../core/planner/trade.ts'
+import { NO_WISHES, wishes as wishesSchema, type Wishes } from '../../../core/planner/wishes.ts'
+import { sayCheck } from '../../../core/wording/checks.ts'
+import { familyName } from '../../../core/wording/dims.ts'
+import { sayFloor, sayHomeless, sayPresumed, sayTrade, titlesOf } from '../../../core/wording/room-plans.ts'
+import { plural } from '../../../core/wording/say.ts'
+import NumberField from '../../components/NumberField.vue'
+import { callback, startLong } from '../../composables/heavy.ts'
+import { useDocument } from '../../stores/document.ts'
+import { useReadings } from '../../stores/readings.ts'
+import PlanPicture from './PlanPicture.vue'
+
+/** Plans of the whole room for everything kept that has no home yet: up to three that differ, taken whole or in part. */
+const props = defineProps<{ homeless: { goodsId: string; count: number }[] }>()
+const emit = defineEmits<{ made: [id: string] }>()
+const doc = useDocument()
+const readings = useReadings()
+
+/** Troubles of a plan that are told. */
+const MOST_TOLD = 3
+/** How long plans are looked for before the best are proven, s. */
+const SECONDS = 18
+
+const walls = computed(() => doc.project!.room.walls)
+const stored = useStorage<unknown>(`wishes-${doc.project!.id}`, NO_WISHES)
+const wishes = computed<Wishes>({
+  get() {
+    const read = wishesSchema.safeParse(stored.value)
+    const known = new Set(walls.value.map((w) => w.id))
+    const { noHolesIn, keepFree, ...rest } = read.success ? read.data : NO_WISHES
+    return { ...rest, noHolesIn: noHolesIn.filter((w) => known.has(w)), keepFree: keepFree.filter((w) => known.has(w)) }
+  },
+  set: (w) => void (stored.value = w),
+})
+const wish = (more: Partial<Wishes>) => (wishes.value = { ...wishes.value, ...more })
+const toggled = (list: readonly string[], id: string, on: boolean) =>
+  on ? [...list.filter((x) => x !== id), id] : list.filter((x) => x !== id)
+
+const planning = shallowRef<Planning | null>(null)
+const working = computed(() => planning.value !== null && planning.value.doing !== 'done')
+let search: ReturnType<typeof startLong> | null = null
+function stop() {
+  search?.end()
+  search = null
+}
+onUnmounted(stop)
+/** What was planned is no longer what is asked. */
+watch(
+  () => [doc.project?.goods, doc.project?.room, doc.project?.builds, doc.project?.settings, stored.value],
+  () => {
+    stop()
+    planning.value = null
+  },
+)
+async function ask() {
+  stop()
+  for (const set of [leftOut, opened]) set.clear()
+  planning.value = { plans: [], looks: 0, seen: 0, doing: 'looking' }
+  const mine = startLong()
+  search = mine
+  const told = callback((so: Planning) => {
+    if (search === mine) planning.value = so
+  })
+  const found = await mine.work.planRoom(toRaw(doc.project!), toRaw(wishes.value), SECONDS, told)
+  if (search !== mine) return
+  planning.value = found
+  stop()
+}
+/** What is there so far will do. */
+function enough() {
+  stop()
+  if (planning.value) planning.value = { ...planning.value, doing: 'done' }
+}
+
+const itemOf = (id: string) => doc.project!.goods.find((g) => g.id === id)
+const wallName = (id: string) => walls.value.find((w) => w.id === id)?.name ?? ''
+const trades = computed(() => tradesOf(planning.value?.plans ?? []))
+const titles = computed(() => titlesOf(trades.value))
+const sayIt = computed(() => ({ ...readings.say, currency: doc.project!.settings.currency }))
+
+/** Builds of a plan that are not to be taken, as `plan build`. */
+const leftOut = reactive(new Set<string>())
+const opened = reactive(new Set<number>())
+const leftOf = (i: number, x: PlannedRoom) =>
+  new Set(x.builds.flatMap((b, k) => (leftOut.has(`${i} ${b.id}`) ? [k] : [])))
+const holds = (x: PlannedRoom['builds'][number]) =>
+  x.goods.map((g) => `${g.count} ${itemOf(g.goodsId)?.name ?? ''}`).join(', ')
+
+const verdictOf = (x: PlannedRoom) =>
+  !x.proven
+    ? 'looked at, not proven yet'
+    : x.measures.troubles === 0
+      ? 'everything in it holds'
+      : `${plural(x.measures.troubles, 'thing')} in it ${x.measures.troubles === 1 ? 'does' : 'do'} not hold yet`
+
+function take(i: number, x: PlannedRoom) {
+  const used = new Map<string, number>()
+  for (const b of doc.project!.builds) used.set(b.family, (used.get(b.family) ?? 0) + 1)
+  const builds = x.builds
+    .filter((b) => !leftOut.has(`${i} ${b.id}`))
+    .map((b) => {
+      const n = (used.get(b.family) ?? 0) + 1
+      used.set(b.family, n)
+      return {
+        ...structuredClone(toRaw(b)),
+        id: `b-${crypto.randomUUID().slice(0, 8)}`,
+        name: `${familyName(b.family)}${n > 1 ? ` ${n}` : ''}`,
+        tiedTo: [],
+      }
+    })
+  if (builds.length === 0) return
+  if (doc.change('take a plan of the room', (d) => void d.builds.push(...builds))) emit('made', builds[0].id)
+}
+</script>
+
+<template>
+  <section class="plan-room" aria-labelledby="plan-room-h">
+    <div class="card-sheet">
+      <h2 id="plan-room-h">Plan the whole room</h2>
+      <p>
+        Everything kept that has no home yet, {{ plural(props.homeless.length, 'kind') }} of things, is given a place
+        that suits it: which kind of build, at which wall, beside what is there. Up to three plans that differ are
+        proven and shown.
+      </p>
+      <fieldset class="wishes">
+        <legend>Wishes</legend>
+        <div class="field">
+          <label for="plan-budget">Not over ({{ doc.project!.settings.currency }})</label>
+          <NumberField
+            field-id="plan-budget"
+            label="Not over"
+            kind="money"
+            optional
+            :value="wishes.budgetMinor"
+            @change="(v) => wish({ budgetMinor: v })"
+          />
+        </div>
+        <div class="field">
+          <BFormCheckbox
+            :model-value="wishes.nothingOverhead"
+            @update:model-value="(v) => wish({ nothingOverhead: v === true })"
+            >Nothing hung from the ceiling</BFormCheckbox
+          >
+          <BFormCheckbox :model-value="wishes.comesApart" @update:model-value="(v) => wish({ comesApart: v === true })"
+            >It must come apart again</BFormCheckbox
+          >
+          <BFormCheckbox :model-value="wishes.alone" @update:model-value="(v) => wish({ alone: v === true })"
+            >I build alone</BFormCheckbox
+          >
+        </div>
+        <div class="walls">
+          <template v-for="w in walls" :key="w.id">
+            <strong :id="`wish-${w.id}`" class="small">{{ w.name }}</strong>
+            <BFormCheckbox
+              :aria-describedby="`wish-${w.id}`"
+              :model-value="wishes.noHolesIn.includes(w.id)"
+              @update:model-value="(v) => wish({ noHolesIn: toggled(wishes.noHolesIn, w.id, v === true) })"
+              >no holes in it</BFormCheckbox
+            >
+            <BFormCheckbox
+              :aria-describedby="`wish-${w.id}`"
+              :model-value="wishes.keepFree.includes(w.id)"
+              @update:model-value="(v) => wish({ keepFree: toggled(wishes.keepFree, w.id, v === true) })"
+              >keep it free</BFormCheckbox
+            >
+          </template>
+        </div>
+      </fieldset>
+      <p class="soft small mb-2">
+        A car, a walkway or a heater is kept clear of where <RouterLink :to="{ name: 'survey' }">Survey</RouterLink> has
+        it.
+      </p>
+      <button type="button" class="btn btn-primary" :disabled="props.homeless.length === 0 || working" @click="ask">
+        {{ working ? 'Planning …' : planning ? 'Plan again' : 'Plan the room' }}
+      </button>
+      <button v-if="working" type="button" class="btn btn-link" @click="enough">Stop: these will do</button>
+      <span v-if="planning" class="soft small ms-2" role="status">
+        {{
+          planning.doing === 'looking'
+            ? 'Looking for better plans'
+            : planning.doing === 'proving'
+              ? 'Proving the best of them'
+              : 'Done'
+        }}: {{ plural(planning.looks, 'build') }} looked at, {{ plural(planning.seen, 'plan') }} compared.
+      </span>
+    </div>
+    <p v-if="planning?.doing === 'done' && planning.plans.length === 0" class="text-trouble" role="alert">
+      No plan was found. A wall kept free, or a wish less, would help.
+    </p>
+    <div v-if="planning?.plans.length" class="cards">
+      <article
+        v-for="(x, i) in planning.plans"
+        :key="i"
+        class="card-sheet plan"
+        :class="{ single: planning.plans.length === 1 }"
+      >
+        <h3>{{ titles[i] }}</h3>
+        <p class="small">{{ planning.plans.length > 1 ? sayTrade(trades[i], sayIt) : '' }}</p>
+        <PlanPicture :feet="x.feet" :left="leftOf(i, x)" :label="`${titles[i]}, from above`" />
+        <dl>
+          <dt>costs about</dt>
+          <dd>{{ formatMoney(x.measures.minor, doc.project!.settings.currency) }}</dd>
+          <template v-if="x.proven">
+            <dt>bought</dt>
+            <dd>{{ plural(x.boards, 'board') }}, {{ plural(x.sheets, 'sheet') }}</dd>
+            <dt>work</dt>
+            <dd>about {{ plural(Math.max(1, Math.round(x.hours)), 'hour') }} for one</dd>
+          </template>
+          <dt>floor taken</dt>
+          <dd>{{ sayFloor(x.measures.floorM2, readings.say) }}</dd>
+          <dt>proof</dt>
+          <dd :class="{ 'text-trouble': x.proven && x.measures.troubles > 0 }">{{ verdictOf(x) }}</dd>
+        </dl>
+        <ol class="builds">
+          <li v-for="(b, k) in x.builds" :key="b.id">
+            <BFormCheckbox
+              :model-value="!leftOut.has(`${i} ${b.id}`)"
+              @update:model-value="(v) => (v ? leftOut.delete(`${i} ${b.id}`) : leftOut.add(`${i} ${b.id}`))"
+              >{{ k + 1 }} <strong>{{ familyName(b.family) }}</strong>, {{ wallName(b.wallId)
+              }}{{ findFamily(b.family)?.hangs(b.params) ? ', hung' : '' }}
+              <span class="soft small">{{ holds(b) }}</span></BFormCheckbox
+            >
+          </li>
+        </ol>
+        <ul v-if="x.troubles.length || x.overMinor" class="small text-trouble">
+          <li v-if="x.overMinor">
+            {{ formatMoney(x.overMinor, doc.project!.settings.currency) }} more than you wished to spend.
+          </li>
+          <li v-for="t in x.troubles.slice(0, MOST_TOLD)" :key="`${t.build} ${t.check.id}`">
+            Number {{ x.builds.findIndex((b) => b.id === t.build) + 1 }}: {{ sayCheck(t.check, readings.say) }}
+          </li>
+        </ul>
+        <ul v-if="x.proven && x.homeless.length" class="small text-trouble">
+          <li v-for="h in x.homeless" :key="h.goodsId">
+            {{
+              sayHomeless(
+                h,
+                itemOf(h.goodsId)?.name ?? '',
+                h.why === 'more-wall' ? wallName(h.wallId) : '',
+                readings.say,
+              )
+            }}
+          </li>
+        </ul>
+        <details v-if="x.presumed.length" class="small">
+          <summary>
+            Reckoned with {{ plural(x.presumed.length, 'presumed mass', 'presumed masses') }}: it holds if they weigh no
+            more
+          </summary>
+          <ul>
+            <li v-for="m in x.presumed" :key="m.goodsId">
+              {{ sayPresumed(m, itemOf(m.goodsId)?.name ?? '', readings.say) }}
+            </li>
+          </ul>
+        </details>
+        <button type="button" class="btn btn-primary mt-2" :disabled="working && !x.proven" @click="take(i, x)">
+          {{
+            working && !x.proven
+              ? 'Not proven yet'
+              : leftOf(i, x).size > 0
+                ? `Take ${x.builds.length - leftOf(i, x).size} of ${x.builds.length}`
+                : 'Take this plan'
+          }}
+        </button>
+      </article>
+    </div>
+  </section>
+</template>
+
+<style scoped>
+.wishes {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 0.5rem 1.6rem;
+  margin-bottom: 0.6rem;
+}
+.wishes legend {
+  float: none;
+  width: 100%;
+  font-size: 1rem;
+  font-weight: 600;
+  margin: 0;
+}
+.field {
+  min-width: 150px;
+}
+.walls {
+  display: grid;
+  grid-template-columns: auto auto auto;
+  gap: 0 1rem;
+  align-items: center;
+  max-height: 180px;
+  overflow-y: auto;
+}
+.field label {
+  display: block;
+}
+.cards {
+  display: grid;
+  grid-template-columns: repeat(auto-fit, minmax(300px, 1fr));
+  gap: 1rem;
+  margin-top: 1rem;
+}
+.plan {
+  display: flex;
+  flex-direction: column;
+}
+.plan > button {
+  align-self: flex-start;
+  margin-top: auto;
+}
+dl {
+  display: grid;
+  grid-template-columns: auto 1fr;
+  gap: 0 0.8rem;
+  margin: 0.5rem 0;
+}
+dt {
+  font-weight: 400;
+  color: var(--ink-soft);
+}
+dd {
+  margin: 0;
+}
+.builds {
+  list-style: none;
+  padding: 0;
+}
+.single {
+  max-width: 620px;
+}
+</style>

@@ -1,0 +1,40 @@
+import { describe, expect, it } from '@jest/globals'
+import { expectNear } from '../../test-support/near.ts'
+import { newGoods, type Goods } from './goods.ts'
+import { KG_PER_LITRE, presumedMass, withPresumed } from './presumed.ts'
+
+const thing = (name: string, kind: Goods['kind'], mm: [number, number, number], massKg: number | null = null): Goods =>
+  newGoods({ id: name, name, kind, count: 1, acrossMm: mm[0], deepMm: mm[1], tallMm: mm[2], massKg })
+
+describe('what nobody has weighed', () => {
+  it('weighs what its contents do by the litre, rounded up to half a kilogram', () => {
+    // 0.4 · 0.35 · 0.3 m = 42 l of books at 0.75 kg.
+    expect(presumedMass(thing('Box of books', 'box', [400, 350, 300]))).toEqual({
+      contents: 'books',
+      kgPerLitre: 0.75,
+      kg: 31.5,
+    })
+    expect(presumedMass(thing('Box of cushions', 'box', [400, 350, 300])).contents).toBe('foam')
+    expect(presumedMass(thing('Box', 'box', [400, 350, 300]))).toEqual({ contents: 'mixed', kgPerLitre: 0.5, kg: 21 })
+  })
+  it('is round where it is round', () => {
+    // π/4 · 0.2² · 0.25 m = 7.854 l of paint at 1.5 kg: 11.78.
+    expect(presumedMass(thing('Tin', 'pail', [200, 200, 250])).kg).toBe(12)
+  })
+  it('was brought in by hand, unless it is a machine, a drum, or wood', () => {
+    expect(presumedMass(thing('Box of tiles', 'box', [600, 600, 600])).kg).toBe(60)
+    // 306 l at 0.35 kg.
+    expectNear(presumedMass(thing('Freezer', 'equipment', [600, 600, 850])).kg, 107.5, 0.01)
+    expect(presumedMass(thing('Drum', 'drum', [590, 590, 880])).kg).toBeGreaterThan(200)
+  })
+  it('is heavier the larger it is, and never nought', () => {
+    for (const contents of Object.values(KG_PER_LITRE)) expect(contents).toBeGreaterThan(0)
+    const of = (mm: number) => presumedMass(thing('Box', 'box', [mm, mm, mm])).kg
+    expect([10, 100, 200, 300, 400].map(of).every((kg, i, all) => kg > 0 && (i === 0 || kg >= all[i - 1]))).toBe(true)
+  })
+  it('takes the place of no mass that is known', () => {
+    const goods = [thing('Box', 'box', [400, 350, 300], 3), thing('Other box', 'box', [400, 350, 300])]
+    expect(withPresumed(goods).map((g) => g.massKg)).toEqual([3, 21])
+    expect(goods[1].massKg).toBeNull()
+  })
+})

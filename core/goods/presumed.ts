@@ -1,0 +1,100 @@
+import type { GoodsKind } from '../catalogue/containers.ts'
+import { isRound, type Goods } from './goods.ts'
+
+/*
+ * What a thing may weigh that nobody has weighed: on the heavy side, from what it is, how large it is and what its name
+ * says is in it. It is presumed, never known: what is judged with it holds only if the thing weighs no more.
+ */
+
+/** What a name says of what is in a thing. */
+export const CONTENTS = [
+  'books',
+  'tools',
+  'metal',
+  'stone',
+  'paint',
+  'liquid',
+  'soil',
+  'food',
+  'cloth',
+  'foam',
+  'mixed',
+] as const
+export type Contents = (typeof CONTENTS)[number]
+
+/**
+ * Kilograms in a litre of the whole thing, heaped as people heap it, on the heavy side. Water is 1.0, wall paint 1.3 to
+ * 1.5 and dry sand 1.6 (any table of bulk densities); paper packed with few gaps 0.75; screws and nails heaped 2.5 with
+ * their gaps; the rest product decisions.
+ */
+export const KG_PER_LITRE: Record<Contents, number> = {
+  books: 0.75,
+  tools: 0.9,
+  metal: 2.5,
+  stone: 1.7,
+  paint: 1.5,
+  liquid: 1.1,
+  soil: 1.4,
+  food: 0.9,
+  cloth: 0.3,
+  foam: 0.15,
+  mixed: 0.5,
+}
+
+const NAMED: readonly [Contents, RegExp][] = [
+  ['books', /\b(books?|magazines?|papers?|files?|records?|folders?)\b/i],
+  ['metal', /\b(screws?|nails?|bolts?|fasten\w*|hardware|fittings?|chains?|weights?|lead|steel)\b/i],
+  ['tools', /\b(tools?|drills?|saws?|wrench\w*|spanners?|clamps?|irons?)\b/i],
+  ['stone', /\b(tiles?|bricks?|stones?|clay|plaster|cement|concrete|sand|gravel|moulds?|glass)\b/i],
+  ['paint', /\b(paints?|glazes?|varnish\w*|lacquer|oxides?|glue|finish\w*)\b/i],
+  ['liquid', /\b(oil|water|fuel|syrup|honey|beer|wine|juice|cleaner|bottles?)\b/i],
+  ['soil', /\b(soil|compost|seed|fertili[sz]er|salt|feed)\b/i],
+  ['food', /\b(food|jars?|preserves?|potatoes|apples)\b/i],
+  ['foam', /\b(foam|cushions?|pillows?|packing|insulation|styrofoam|fenders?)\b/i],
+  ['cloth', /\b(clothes|clothing|coats?|blankets?|bedding|sails?|rope|tents?|towels?|fabric|costumes?)\b/i],
+]
+
+/** What of the box round a thing it fills; round ones π/4. */
+const ROUND_SHARE = Math.PI / 4
+
+/** What stands by itself, of its whole size: a freezer is mostly air, a lathe is not. Product decision. */
+const MACHINE_KG_PER_LITRE = 0.35
+/** Hard wood and dense board, oven-dry to air-dry: Wood Handbook 2021 table 5-3, EN 323 for boards. */
+const WOOD_KG_PER_LITRE = 0.8
+/** A tool is held in the hand: half wood or plastic, half steel, and air round it. Product decision. */
+const TOOL_KG_PER_LITRE = 1.5
+
+/** Nobody brought in by hand what weighs more, kg. Product decision: the most two people carry. */
+const BY_HAND_KG = 60
+const BY_HAND: readonly GoodsKind[] = ['tote', 'box', 'bag', 'pail', 'tool', 'other']
+
+export interface Presumed {
+  kg: number
+  contents: Contents | 'machine' | 'wood' | 'tool'
+  kgPerLitre: number
+}
+
+const contentsOf = (g: Goods): Contents => {
+  const named = NAMED.find(([, words]) => words.test(g.name))?.[0]
+  return named ?? (g.kind === 'pail' ? 'paint' : g.kind === 'drum' ? 'liquid' : 'mixed')
+}
+
+function densityOf(g: Goods): Pick<Presumed, 'contents' | 'kgPerLitre'> {
+  if (g.kind === 'equipment') return { contents: 'machine', kgPerLitre: MACHINE_KG_PER_LITRE }
+  if (g.kind === 'board' || g.kind === 'sheet') return { contents: 'wood', kgPerLitre: WOOD_KG_PER_LITRE }
+  if (g.kind === 'tool') return { contents: 'tool', kgPerLitre: TOOL_KG_PER_LITRE }
+  const contents = contentsOf(g)
+  return { contents, kgPerLitre: KG_PER_LITRE[contents] }
+}
+
+/** What one of a thing is presumed to weigh, whether it was weighed or not; rounded up to half a kilogram. */
+export function presumedMass(g: Goods): Presumed {
+  const { contents, kgPerLitre } = densityOf(g)
+  const litres = ((isRound(g.kind) ? ROUND_SHARE : 1) * g.acrossMm * g.deepMm * g.tallMm) / 1e6
+  const kg = Math.ceil(2 * litres * kgPerLitre) / 2
+  return { contents, kgPerLitre, kg: BY_HAND.includes(g.kind) ? Math.min(BY_HAND_KG, kg) : kg }
+}
+
+/** The same things, those nobody has weighed with the mass they are presumed to have. */
+export const withPresumed = (goods: readonly Goods[]): Goods[] =>
+  goods.map((g) => (g.massKg === null ? { ...g, massKg: presumedMass(g).kg } : g))

@@ -1,0 +1,251 @@
+import type { AnyFamily } from '../families/family.ts'
+import { allFamilies } from '../families/registry.ts'
+import { gapBetween, type Convex } from '../geometry/convex.ts'
+import { minus } from '../geometry/plane.ts'
+import { fingerprint } from '../measure/fingerprint.ts'
+import type { Project } from '../project/project.ts'
+import { nextOnWall, priceBook, readingsOf, roomPlan } from '../project/read-build.ts'
+import { readAlone } from '../project/read-builds.ts'
+import { placeBuilds, roomKeeps } from '../project/room-checks.ts'
+import { RoughPrices } from '../takeoff/rough-cost.ts'
+import type { WallLine } from '../room/outline.ts'
+import { judgedOffer, judgeFor, type Judge } from './judged-offer.ts'
+import { howMany, offerAt, type Lot, type Offer, type Shop } from './offer.ts'
+import type { Wishes } from './wishes.ts'
+
+/** Left between two builds, and between a build and what is kept free, mm: a hand's width, a finger's. Product decision. */
+const BETWEEN_MM = 50
+const BESIDE_MM = 5
+/** Bodies that touch are not in each other, mm. */
+const TOUCH_MM = 1
+/** Shorter than this nothing is built, mm. Product decision. */
+const LEAST_MM = 300
+/** A build that runs into something is tried so many times with fewer goods. */
+const SHRINKS = 3
+/** Places along one wall that are tried for one build. */
+const STARTS = 6
+
+/** What builds can be had, and where: asked again and again, it answers the same. */
+export interface Market {
+  walls: readonly string[]
+  /** Kinds of build that keep all of some goods, what suits them best first; with how well. */
+  kindsFor(lot: Lot): { kind: string; score: number }[]
+  /**
+   * A build of a kind at a wall for some goods beside what stands there; it may leave some of them out. Null where
+   * nothing of it can be.
+   */
+  offer(kind: string, wallId: string, lot: Lot, others: readonly Offer[]): Offer | null
+  /** The same build with more goods, where it is. */
+  extended(offer: Offer, lot: Lot, others: readonly Offer[]): Offer | null
+  /** The same build judged, and changed so that it holds; from then on it is what is offered in its place. */
+  settled(offer: Offer): Offer
+  /** The same build as it is known by now. */
+  latest(offer: Offer): Offer
+  /** Whether a build can stand beside others. */
+  fits(offer: Offer, others: readonly Offer[]): boolean
+}
+
+/** Everything that stands in a room already, or keeps space there. */
+const bodiesOf = (p: Project): Convex[] => {
+  const { outline } = roomPlan(p.room)
+  return [
+    ...roomKeeps(p.room, outline).map((k) => k.body),
+    ...placeBuilds(outline, readingsOf(readAlone(p, undefined, 'as-drawn'))).map((b) => b.solids.whole),
+  ]
+}
+
+/** From where to where a body reaches along a wall, and how near it comes to it, mm. */
+function beside(w: WallLine, b: Convex): { from: number; to: number; outMm: number } {
+  const at = b.points.map(([x, y]) => minus([x, y], w.from))
+  const along = at.map((v) => v[0] * w.along[0] + v[1] * w.along[1])
+  const out = at.map((v) => v[0] * w.inward[0] + v[1] * w.inward[1])
+  return { from: Math.min(...along), to: Math.max(...along), outMm: Math.min(...out) }
+}
+
+/** A share of some goods, what is wanted least left out first. */
+export function shareOf(p: Project, lot: Lot, share: number): Lot {
+  let left = Math.floor(howMany(lot) * share)
+  const rank = (id: string) =>
+    ['daily', 'weekly', 'seldom'].indexOf(p.goods.find((g) => g.id === id)?.often ?? 'seldom')
+  const taken = new Map<string, number>()
+  for (const g of [...lot].sort((a, b) => rank(a.goodsId) - rank(b.goodsId))) {
+    const count = Math.min(g.count, left)
+    left -= count
+    if (count > 0) taken.set(g.goodsId, count)
+  }
+  return lot.flatMap((g) => (taken.has(g.goodsId) ? [{ goodsId: g.goodsId, count: taken.get(g.goodsId)! }] : []))
+}
+
+/** Goods of both, counts added up. */
+export function together(a: Lot, b: Lot): Lot {
+  const out = new Map(a.map((g) => [g.goodsId, g.count]))
+  for (const g of b) out.set(g.goodsId, (out.get(g.goodsId) ?? 0) + g.count)
+  return [...out].map(([goodsId, count]) => ({ goodsId, count }))
+}
+
+const keyOf = (lot: Lot) => lot.map((g) => `${g.goodsId}*${g.count}`).join()
+
+/** What can be had in the room of a project. */
+export class RoomMarket implements Market {
+  readonly walls: readonly string[]
+  /** First looks taken so far. */
+  looks = 0
+  readonly shop: Shop
+  private readonly standing: readonly Convex[]
+  private readonly kinds: readonly AnyFamily[]
+  private readonly known = new Map<string, Offer | null>()
+  private readonly judged = new Map<Offer, Offer>()
+  private readonly judge: Judge
+
+  constructor(
+    private readonly p: Project,
+    private readonly wishes: Wishes,
+  ) {
+    this.kinds = allFamilies().filter((f) => f.needsGoods)
+    const prices = priceBook(p)
+    const score = (id: string) => {
+      const g = p.goods.find((x) => x.id === id)!
+      return Math.max(0, ...this.kinds.map((k) => k.suits(g)?.score ?? 0))
+    }
+    this.shop = {
+      p,
+      outline: roomPlan(p.room).outline,
+      best: new Map(p.goods.map((g) => [g.id, score(g.id)])),
+      prices,
+      rough: new RoughPrices(prices, p.settings),
+    }
+    this.standing = bodiesOf(p)
+    this.judge = judgeFor(this.shop)
+    this.walls = p.room.walls.map((w) => w.id).filter((id) => !wishes.keepFree.includes(id))
+  }
+
+  kindsFor(lot: Lot): { kind: string; score: number }[] {
+    const goods = lot.map((g) => this.p.goods.find((x) => x.id === g.goodsId)!)
+    return this.kinds
+      .flatMap((k) => {
+        const scores = goods.map((g) => k.suits(g)?.score ?? 0)
+        return scores.every((s) => s > 0) ? [{ kind: k.id, score: Math.min(...scores) }] : []
+      })
+      .sort((a, b) => b.score - a.score)
+  }
+
+  offer(kind: string, wallId: string, lot: Lot, others: readonly Offer[]): Offer | null {
+    const w = this.shop.outline.walls.find((x) => x.wall.id === wallId)
+    if (!w) return null
+    const inTheWay = [
+      ...this.standing.map((b) => ({ ...beside(w, b), gap: BESIDE_MM })),
+      ...others.map((o) => ({ ...beside(w, o.body), gap: BETWEEN_MM })),
+    ].filter((b) => b.outMm < w.wall.depthMm && b.to > 0 && b.to < w.wall.lengthMm - LEAST_MM)
+    const starts = [0, ...inTheWay.map((b) => Math.ceil(b.to + b.gap))]
+    let best: Offer | null = null
+    for (const at of [...new Set(starts)].sort((a, b) => a - b).slice(0, STARTS)) {
+      const found = this.at(kind, w, at, lot, others)
+      if (found && (!best || howMany(found.housed) > howMany(best.housed))) best = found
+      if (best && howMany(best.housed) === howMany(lot)) break
+    }
+    return best
+  }
+
+  extended(offer: Offer, lot: Lot, others: readonly Offer[]): Offer | null {
+    const { build } = offer
+    const w = this.shop.outline.walls.find((x) => x.wall.id === build.wallId)!
+    const all = together(offer.housed, lot)
+    const found = this.at(build.family, w, build.offsetMm, all, others)
+    // Nothing that has its place may lose it.
+    const keeps =
+      found && offer.housed.every((g) => (found.housed.find((x) => x.goodsId === g.goodsId)?.count ?? 0) >= g.count)
+    return keeps && howMany(found.housed) > howMany(offer.housed) ? found : null
+  }
+
+  /** What stands where a build would, or in the way of its goods; or whose goods come out where it would stand. */
+  private metBy(offer: Offer, others: readonly Offer[]): Convex[] {
+    const meets = (a: Convex, b: Convex) => gapBetween(a, b) < -TOUCH_MM
+    const blocks = (b: Convex) => meets(offer.body, b) || offer.ways.some((w) => meets(w, b))
+    return [
+      ...this.standing.filter(blocks),
+      ...others.filter((o) => blocks(o.body) || o.ways.some((w) => meets(w, offer.body))).map((o) => o.body),
+    ]
+  }
+
+  fits(offer: Offer, others: readonly Offer[]): boolean {
+    return this.allowed(offer) && this.metBy(offer, others).length === 0
+  }
+
+  latest(offer: Offer): Offer {
+    return this.judged.get(offer) ?? offer
+  }
+
+  settled(offer: Offer): Offer {
+    if (offer.judged) return offer
+    const seen = this.judged.get(offer)
+    if (seen) return seen
+    const found = judgedOffer(
+      this.shop,
+      this.kinds.find((k) => k.id === offer.build.family)!,
+      offer,
+      this.judge,
+    )
+    this.judged.set(offer, found)
+    for (const [key, o] of this.known) if (o === offer) this.known.set(key, found)
+    return found
+  }
+
+  /** The longest stretch of a wall that nothing stands before, mm. */
+  freeMm(wallId: string, others: readonly Offer[]): number {
+    const w = this.shop.outline.walls.find((x) => x.wall.id === wallId)
+    if (!w) return 0
+    const taken = [...this.standing, ...others.map((o) => o.body)]
+      .map((b) => beside(w, b))
+      .filter((b) => b.outMm < w.wall.depthMm && b.to > 0 && b.from < w.wall.lengthMm && b.outMm > -TOUCH_MM)
+      .sort((a, b) => a.from - b.from)
+    let [at, most] = [0, 0]
+    for (const b of [...taken, { from: w.wall.lengthMm, to: w.wall.lengthMm }]) {
+      most = Math.max(most, b.from - at)
+      at = Math.max(at, b.to)
+    }
+    return most
+  }
+
+  private at(kind: string, w: WallLine, offsetMm: number, lot: Lot, others: readonly Offer[]): Offer | null {
+    let goods = lot
+    for (let i = 0; i <= SHRINKS; i++) {
+      const offer = this.look(kind, w.wall.id, offsetMm, goods, others)
+      if (!offer || !this.allowed(offer)) return null
+      const hit = this.metBy(offer, others)
+      if (hit.length === 0) return offer
+      // With fewer goods it may end before what it runs into.
+      const long = beside(w, offer.body).to - offsetMm
+      const room = Math.min(...hit.map((b) => beside(w, b).from)) - offsetMm - BESIDE_MM
+      if (room < LEAST_MM || room >= long) return null
+      goods = shareOf(this.p, goods, room / long)
+      if (howMany(goods) === 0) return null
+    }
+    return null
+  }
+
+  private look(kind: string, wallId: string, offsetMm: number, lot: Lot, others: readonly Offer[]): Offer | null {
+    const family = this.kinds.find((k) => k.id === kind)!
+    const p = { ...this.p, builds: [...this.p.builds, ...others.map((o) => o.build)] }
+    const at = { id: `plan-${kind}-${wallId}-${offsetMm}`, wallId, offsetMm }
+    // Kinds that hang now and then are asked for both.
+    const probe = { ...at, family: kind, params: {}, turn: 0 as const, outMm: 0, standsOn: null }
+    const next = nextOnWall(p, probe as unknown as Project['builds'][number])
+    const key = fingerprint(`${kind}|${wallId}|${offsetMm}|${next}|${keyOf(lot)}`)
+    const seen = this.known.get(key)
+    if (seen !== undefined) return seen
+    this.looks++
+    const found = offerAt({ ...this.shop, p }, family, at, lot)
+    this.known.set(key, found)
+    return found
+  }
+
+  private allowed(o: Offer): boolean {
+    const { noHolesIn, nothingOverhead, comesApart, alone } = this.wishes
+    return !(
+      (o.inWall && noHolesIn.includes(o.build.wallId)) ||
+      (o.overhead && nothingOverhead) ||
+      (o.glued && comesApart) ||
+      (o.needsTwo && alone)
+    )
+  }
+}

@@ -1,0 +1,185 @@
+import type { Assembly } from '../assembly/assembly.ts'
+import { partBoxes, wholeBox } from '../assembly/part-box.ts'
+import { settled } from '../assembly/temporary.ts'
+import { placedBox, solidsOf } from '../clearance/placing.ts'
+import type { PriceLine } from '../catalogue/prices.ts'
+import type { AnyFamily, Shaped } from '../families/family.ts'
+import { boxUnion } from '../geometry/box.ts'
+import type { Convex } from '../geometry/convex.ts'
+import type { Goods } from '../goods/goods.ts'
+import { BODY } from '../goods/person.ts'
+import type { Outline } from '../room/outline.ts'
+import type { RoughPrices } from '../takeoff/rough-cost.ts'
+import { contextOf, shapeInPlace, type BuildContext, type BuildReading } from '../project/read-build.ts'
+import { frameInRoom } from '../project/room-checks.ts'
+import { newBuild } from '../project/new-build.ts'
+import type { Build, Project } from '../project/project.ts'
+import { isIllPlaced } from './ill-placed.ts'
+import { A_WEEK, pastReachM } from './measures.ts'
+
+/** What first looks are taken at: a project with its room, and for each thing the best score a kind of build gives it. */
+export interface Shop {
+  p: Project
+  outline: Outline
+  best: ReadonlyMap<string, number>
+  prices: PriceLine[]
+  rough: RoughPrices
+}
+
+/** Some things, by their ids and how many. */
+export type Lot = readonly { goodsId: string; count: number }[]
+export const howMany = (lot: Lot): number => lot.reduce((n, g) => n + g.count, 0)
+
+/** A build at a place: shaped and priced by itself. */
+export interface Offer {
+  build: Build
+  /** Judged by itself and changed until it holds, or no change does: then what fails or could not be judged is counted. */
+  judged: boolean
+  troubles: number
+  /** Ways its goods come out, in the room. */
+  ways: readonly Convex[]
+  /** All it takes up with its goods, in the room. */
+  body: Convex
+  /** What of its goods it has a place for. */
+  housed: Lot
+  minor: number
+  floorM2: number
+  reach: number
+  makeshift: number
+  hangs: boolean
+  /** What of it one person cannot lift, and what is glued. */
+  needsTwo: boolean
+  glued: boolean
+  /** It is screwed to its wall, or hangs from the ceiling. */
+  inWall: boolean
+  overhead: boolean
+}
+
+/** A build may pass the space it has by so much, mm: rounding to a tape. */
+const OVER_MM = 1
+
+/** Whether anything of a build is screwed or hung to a wall. */
+export const isInWall = (a: Assembly): boolean =>
+  a.anchors.some((x) => x.into === 'stud' || x.into === 'masonry' || x.into === 'concrete')
+
+/** Nearer to the floor than this nothing is swept or parked under it, mm. Product decision. */
+const OFF_FLOOR_MM = 300
+
+/** How many of each of the goods have a place. */
+function housedOf(goods: Lot, unhoused: Shaped['unhoused']): Lot {
+  return goods
+    .map((g) => ({
+      goodsId: g.goodsId,
+      count: g.count - unhoused.filter((u) => u.goodsId === g.goodsId).reduce((n, u) => n + u.count, 0),
+    }))
+    .filter((g) => g.count > 0)
+}
+
+/**
+ * A first look at a kind of build for some goods at a place: of the ways it proposes, the one that leaves least out, and
+ * of those the cheapest.
+ * @returns null where it cannot be shaped there, or takes none of them
+ */
+export function offerAt(
+  shop: Shop,
+  kind: AnyFamily,
+  at: Pick<Build, 'id' | 'wallId' | 'offsetMm'>,
+  goods: Lot,
+): Offer | null {
+  const bare = newBuild({ ...at, family: kind.id, params: {}, goods: goods.map((g) => ({ ...g })) })
+  const ctx = contextOf(shop.p, bare, shop.prices, [])
+  if (!ctx) return null
+  const looks = kind
+    .propose(ctx)
+    .flatMap((params) => look(shop, kind, { ...bare, params: params as Build['params'] }, ctx) ?? [])
+  const [best] = looks.sort(
+    (a, b) => howMany(b.offer.housed) - howMany(a.offer.housed) || a.offer.minor - b.offer.minor,
+  )
+  if (!best) return null
+  if (howMany(best.tooHigh) === 0) return best.offer
+  // What would be lifted over the shoulder, too heavy for that, goes elsewhere.
+  const fewer = lotWithout(best.offer.housed, best.tooHigh)
+  return howMany(fewer) > 0 && howMany(fewer) < howMany(goods) ? offerAt(shop, kind, at, fewer) : null
+}
+
+/** What is in one lot and not in another. */
+export function lotWithout(a: Lot, b: Lot): Lot {
+  const left = new Map<string, number>()
+  for (const g of a) left.set(g.goodsId, (left.get(g.goodsId) ?? 0) + g.count)
+  for (const g of b) if (left.has(g.goodsId)) left.set(g.goodsId, left.get(g.goodsId)! - g.count)
+  return [...left].flatMap(([goodsId, count]) => (count > 0 ? [{ goodsId, count }] : []))
+}
+
+/** Things heavier than one person lifts that would stand on something over the shoulder. */
+function tooHighIn({ bays }: Assembly, { p }: Shop): Lot {
+  const counts = new Map<string, number>()
+  for (const b of bays)
+    for (const i of b.items)
+      if (
+        b.carriers.length > 0 &&
+        (i.massKg ?? 0) > p.settings.onePersonKg &&
+        i.box.min[2] > BODY.shoulder * p.settings.personMm
+      )
+        counts.set(i.goodsId, (counts.get(i.goodsId) ?? 0) + 1)
+  return [...counts].map(([goodsId, count]) => ({ goodsId, count }))
+}
+
+function look(shop: Shop, kind: AnyFamily, build: Build, ctx: BuildContext): { offer: Offer; tooHigh: Lot } | null {
+  const first = shapeInPlace(kind, build, ctx)
+  if (!first.ok) return null
+  const { built } = settled(first.value.assembly)
+  const shaped = { ...first.value, assembly: built }
+  const found = measured(shop, kind, {
+    build,
+    shaped,
+    boxes: partBoxes(built),
+    liftMm: 0,
+    steps: kind.steps(build.params, first.value),
+  })
+  if (!found || (build.goods.length > 0 && found.housed.length === 0)) return null
+  const { max } = wholeBox(partBoxes(built))
+  if (max[1] > ctx.space.depthMm + OVER_MM || max[2] > ctx.space.heightMm + OVER_MM) return null
+  const offer = {
+    ...found,
+    build: { ...build, goods: found.housed.map((g) => ({ ...g })) },
+    minor: shop.rough.of(built),
+    judged: false,
+    troubles: 0,
+  }
+  return { offer, tooHigh: tooHighIn(built, shop) }
+}
+
+/** What a build is measured by, beside its price; null where it has no wall. */
+export function measured(
+  { p, outline, best }: Shop,
+  kind: AnyFamily,
+  r: Pick<BuildReading, 'build' | 'shaped' | 'boxes' | 'liftMm' | 'steps'>,
+): Omit<Offer, 'minor' | 'judged' | 'troubles'> | null {
+  const frame = frameInRoom(outline, r)
+  if (!frame) return null
+  const { build, boxes, steps } = r
+  const { assembly, unhoused } = r.shaped
+  const items = assembly.bays.flatMap((b) => b.items)
+  const whole = boxUnion([wholeBox(boxes), ...items.map((i) => i.box)])
+  const of = new Map(p.goods.map((g): [string, Goods] => [g.id, g]))
+  const own = items.flatMap((i) => (of.has(i.goodsId) ? [{ i, g: of.get(i.goodsId)! }] : []))
+  const housed = housedOf(build.goods, unhoused)
+  // One that is only possible for a thing, though another is good for it.
+  const isMakeshift = (id: string) => (kind.suits(of.get(id)!)?.score ?? 0) < Math.min(2, best.get(id) ?? 0)
+  const ill = own.filter(({ i, g }) => isIllPlaced(g, placedBox(frame, i.box), p, outline)).length
+  const area = ((whole.max[0] - whole.min[0]) * (whole.max[1] - whole.min[1])) / 1e6
+  return {
+    build,
+    body: placedBox(frame, whole),
+    ways: solidsOf(frame, assembly).ways.map((w) => w.body),
+    housed,
+    floorM2: whole.min[2] < OFF_FLOOR_MM ? area : 0,
+    reach: own.reduce((s, { i, g }) => s + A_WEEK[g.often] * pastReachM(i, p.settings.personMm, r.liftMm), 0),
+    makeshift: ill + housed.reduce((n, g) => n + (isMakeshift(g.goodsId) ? g.count : 0), 0),
+    hangs: kind.hangs(build.params),
+    needsTwo: steps.some((s) => s.cautions.includes('lift-two')),
+    glued: assembly.joints.some((j) => j.kind === 'glued-screwed'),
+    inWall: isInWall(assembly),
+    overhead: assembly.supports.some((s) => s.on.kind === 'ceiling'),
+  }
+}

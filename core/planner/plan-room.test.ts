@@ -1,0 +1,203 @@
+import { describe, expect, it } from '@jest/globals'
+import { findFamily } from '../families/registry.ts'
+import { newGoods, type Goods } from '../goods/goods.ts'
+import { withPresumed } from '../goods/presumed.ts'
+import { newProject, type Project } from '../project/project.ts'
+import { startOf } from '../project/proposals.ts'
+import { readingsOf } from '../project/read-build.ts'
+import { readBuilds } from '../project/read-builds.ts'
+import { procure } from '../project/plan.ts'
+import type { Feature } from '../room/features.ts'
+import { beats } from './measures.ts'
+import { isInWall } from './offer.ts'
+import { planningRoom, type PlannedRoom, type Planning } from './plan-room.ts'
+import { NO_WISHES, type Wishes } from './wishes.ts'
+
+const thing = (
+  id: string,
+  kind: Goods['kind'],
+  count: number,
+  [acrossMm, deepMm, tallMm]: [number, number, number],
+  massKg: number | null,
+  often: Goods['often'] = 'weekly',
+): Goods => newGoods({ id, name: id, kind, count, acrossMm, deepMm, tallMm, massKg, often })
+
+/** A closed room of four walls with a door, an outlet and a heater. */
+function household(goods: Goods[], wide = 5400, deep = 4200): Project {
+  const p = newProject('p', 'p', 'metric', '2026-01-01T00:00:00.000Z')
+  const [first] = p.room.walls
+  const wall = (id: string, lengthMm: number) => ({ ...first, id, name: id, lengthMm, depthMm: 900 })
+  const feature = (
+    id: string,
+    kind: Feature['kind'],
+    wallId: string,
+    atMm: number,
+    more: Partial<Feature> = {},
+  ): Feature => ({
+    id,
+    kind,
+    name: '',
+    wallId,
+    atMm,
+    outMm: 0,
+    upMm: 0,
+    wideMm: 900,
+    deepMm: 0,
+    highMm: 2000,
+    clear: null,
+    leaf: null,
+    sectional: null,
+    ...more,
+  })
+  return {
+    ...p,
+    goods,
+    room: {
+      ...p.room,
+      closed: true,
+      walls: [wall('n', wide), wall('e', deep), wall('s', wide), wall('w', deep)],
+      features: [
+        feature('door', 'door', 'e', 400, { leaf: { hinge: 'left', opens: 'in', openRad: 1.57, outsideMm: null } }),
+        feature('plug', 'outlet', 's', 2600, { wideMm: 80, highMm: 80, upMm: 300 }),
+        feature('heater', 'water-heater', 'w', 3300, { wideMm: 500, deepMm: 500, highMm: 1500 }),
+      ],
+    },
+  }
+}
+const HEAP = [
+  thing('drum', 'drum', 1, [580, 580, 880], 160),
+  thing('freezer', 'equipment', 1, [600, 620, 850], 55, 'daily'),
+  thing('jars', 'box', 8, [400, 300, 250], null),
+  thing('paint', 'pail', 6, [170, 170, 200], 5, 'seldom'),
+  thing('ladder', 'board', 2, [2800, 400, 90], 11, 'seldom'),
+  thing('plywood', 'sheet', 3, [2000, 18, 1000], 20, 'seldom'),
+  thing('drill', 'tool', 2, [250, 80, 220], 2, 'daily'),
+]
+
+function plan(p: Project, wishes: Partial<Wishes> = {}, rounds = 9): { last: Planning; all: Planning[] } {
+  const search = planningRoom(p, { ...NO_WISHES, ...wishes }, { rounds })
+  const all: Planning[] = []
+  for (;;) {
+    const next = search.next()
+    if (next.done) return { last: next.value, all }
+    all.push(next.value)
+  }
+}
+const kept = (x: PlannedRoom) => {
+  const out = new Map<string, number>()
+  for (const g of [...x.builds.flatMap((b) => b.goods), ...x.homeless])
+    out.set(g.goodsId, (out.get(g.goodsId) ?? 0) + g.count)
+  return out
+}
+/** The builds of a plan where they go, with everything weighing what it is presumed to. */
+const readAgain = (p: Project, x: PlannedRoom) =>
+  readingsOf(readBuilds({ ...p, goods: withPresumed(p.goods), builds: [...p.builds, ...x.builds] }))
+
+describe('a plan of a whole room', () => {
+  const p = household(HEAP)
+  const { last, all } = plan(p)
+
+  it('is told at once, and better as it goes on', () => {
+    expect(all[0].plans.length).toBeGreaterThan(0)
+    expect(all[0].plans[0].proven).toBe(false)
+    expect(last.doing).toBe('done')
+    expect(last.plans.length).toBeGreaterThan(0)
+    expect(last.looks).toBeGreaterThan(all[0].looks)
+  })
+  it('has every thing once: in a build that suits it, or told to have none', () => {
+    for (const x of last.plans) {
+      expect([...kept(x)].sort()).toEqual(HEAP.map((g) => [g.id, g.count]).sort())
+      for (const b of x.builds)
+        for (const g of b.goods)
+          expect(findFamily(b.family)!.suits(HEAP.find((t) => t.id === g.goodsId)!)).not.toBeNull()
+      expect(x.homeless).toEqual([])
+    }
+  })
+  it('is proven: read again in the room, nothing of it fails and nothing is unknown', () => {
+    for (const x of last.plans) {
+      expect(x.proven).toBe(true)
+      expect(x.measures.troubles).toBe(0)
+      const readings = readAgain(p, x)
+      expect(readings.length).toBe(x.builds.length)
+      for (const r of readings) {
+        expect(r.checks.filter((c) => c.state === 'fails' || c.state === 'unknown').map((c) => c.code)).toEqual([])
+        expect(r.shaped.unhoused).toEqual([])
+      }
+      expect(procure(p, readings).bill.totalMinor).toBe(x.measures.minor)
+    }
+  })
+  it('keeps what is long on the wall and the drum on the floor', () => {
+    for (const x of last.plans) {
+      const of = (id: string) => x.builds.filter((b) => b.goods.some((g) => g.goodsId === id))
+      expect(of('ladder').every((b) => findFamily(b.family)!.hangs(b.params))).toBe(true)
+      const drums = readAgain(p, x).flatMap((r) =>
+        r.shaped.assembly.bays.flatMap((b) => b.items.filter((i) => i.goodsId === 'drum')),
+      )
+      expect(drums.map((i) => Math.round(i.box.min[2]))).toEqual([0])
+    }
+  })
+  it('says what it presumes to weigh so much', () => {
+    for (const x of last.plans) expect(x.presumed.map((m) => [m.goodsId, m.count])).toEqual([['jars', 8]])
+  })
+  it('shows none that another beats, nor that one rack of a kind for all it takes does', () => {
+    for (const a of last.plans) for (const b of last.plans) expect(beats(a.measures, b.measures)).toBe(false)
+    const single = startOf({ ...p, goods: withPresumed(p.goods) }, 'post-rack', {
+      id: 'one',
+      wallId: 's',
+      offsetMm: 0,
+      goods: HEAP.map((g) => ({ goodsId: g.id, count: g.count })),
+    })!
+    const [r] = readingsOf(readBuilds({ ...p, goods: withPresumed(p.goods), builds: [single.build] }))
+    // One rack leaves out what does not suit it: that is worse than anything it saves.
+    expect(r.shaped.unhoused.length).toBeGreaterThan(0)
+  })
+})
+
+describe('wishes of a plan', () => {
+  const few = [HEAP[2], HEAP[3], HEAP[4]].map((g) => ({ ...g, massKg: 6 }))
+  it('a wall kept free has nothing, and a wall without holes no screw', () => {
+    const p = household(few)
+    const { last } = plan(p, { keepFree: ['s', 'w'], noHolesIn: ['n'] }, 6)
+    expect(last.plans.length).toBeGreaterThan(0)
+    for (const x of last.plans) {
+      expect(x.builds.map((b) => b.wallId).filter((w) => w === 's' || w === 'w')).toEqual([])
+      for (const r of readAgain(p, x)) if (r.build.wallId === 'n') expect(isInWall(r.shaped.assembly)).toBe(false)
+    }
+  })
+  it('what cannot be within the budget says by how much it is over', () => {
+    const { last } = plan(household(few), { budgetMinor: 100 }, 3)
+    for (const x of last.plans) {
+      expect(x.overMinor).toBe(x.measures.minor - 100)
+      expect(x.measures.troubles).toBeGreaterThan(0)
+    }
+  })
+  it('with every wall kept free there is no plan, and everything is told to have no place', () => {
+    const { last } = plan(household(few), { keepFree: ['n', 'e', 's', 'w'] }, 3)
+    for (const x of last.plans) expect(x.builds).toEqual([])
+  })
+  it('the same seed gives the same plans', () => {
+    const once = plan(household(few), {}, 6).last
+    const twice = plan(household(few), {}, 6).last
+    expect(twice).toEqual(once)
+  })
+  it('nothing to keep is no plan, and nothing is changed by planning', () => {
+    const p = household([])
+    const before = structuredClone(p)
+    expect(plan(p, {}, 3).last.plans.every((x) => x.builds.length === 0)).toBe(true)
+    expect(p).toEqual(before)
+  })
+})
+
+describe('more than a room can take', () => {
+  it('leaves out what is used least, and says what would house it', () => {
+    const box = (id: string, often: Goods['often']) => thing(id, 'box', 60, [600, 500, 500], 15, often)
+    const p = household([box('each day', 'daily'), box('now and then', 'seldom')], 2400, 2000)
+    const { last } = plan(p, {}, 6)
+    expect(last.plans.length).toBeGreaterThan(0)
+    for (const x of last.plans) {
+      const out = new Map(x.homeless.map((h) => [h.goodsId, h]))
+      expect(out.get('now and then')?.count ?? 0).toBeGreaterThan(out.get('each day')?.count ?? 0)
+      expect(out.get('now and then')!.why).toMatch(/more-wall|no-room/)
+    }
+  })
+})

@@ -1,0 +1,339 @@
+import type { CheckResult } from '../checks/check.ts'
+import { findFamily } from '../families/registry.ts'
+import { presumedMass, withPresumed, type Presumed } from '../goods/presumed.ts'
+import type { Point } from '../geometry/hull.ts'
+import { seeded } from '../measure/seeded.ts'
+import { procure } from '../project/plan.ts'
+import type { Build, Project } from '../project/project.ts'
+import { withoutHome } from '../project/proposals.ts'
+import { readingsOf, roomPlan, type BuildReading } from '../project/read-build.ts'
+import { readBuilds, type KeptReadings } from '../project/read-builds.ts'
+import { remedies } from '../project/remedies.ts'
+import { hoursOf } from '../takeoff/hours.ts'
+import { hardest } from './judged-offer.ts'
+import { whyHomeless, type Homeless } from './help.ts'
+import { RoomMarket } from './market.ts'
+import { A_WEEK, beats, type Measures } from './measures.ts'
+import { isInWall, lotWithout, measured, type Lot, type Offer } from './offer.ts'
+import {
+  AIMS,
+  differ,
+  measuresOf,
+  mended,
+  type SearchOptions,
+  searching,
+  Shelf,
+  type Aim,
+  type Plan,
+  type Urgency,
+} from './search.ts'
+import type { Wishes } from './wishes.ts'
+
+/** A plan of a room: builds where they go, what they come to, and what is left without a place. */
+export interface PlannedRoom {
+  /** What it was looked for. */
+  aim: Aim
+  builds: Build[]
+  /** Where each of them is on the plan of the room, its corners in order. */
+  feet: Point[][]
+  measures: Measures
+  /** Looked at, or proven: then its troubles are counted. */
+  proven: boolean
+  hours: number
+  boards: number
+  sheets: number
+  /** So much over what was wished, minor units. */
+  overMinor: number
+  homeless: Homeless[]
+  /** Things it presumes a mass of, what weighs most in all first. */
+  presumed: ({ goodsId: string; count: number } & Presumed)[]
+  /** What fails or could not be made to hold, the worst of each build. */
+  troubles: { build: string; check: CheckResult }[]
+}
+
+export interface Planning {
+  plans: PlannedRoom[]
+  /** First looks at builds, and whole plans compared, so far. */
+  looks: number
+  seen: number
+  doing: 'looking' | 'proving' | 'done'
+}
+
+/** How many plans are shown. */
+const SHOWN = 3
+/** Plans that are proven for one aim before one gives up. */
+const MOST_PROVEN = 3
+/** Two plans leave as much out when they differ by less than a thing used seldom. */
+const SAME_HOMELESS = 0.2
+/** Times a plan has things placed again that it had no place for after all. */
+const PLACED_AGAIN = 2
+/** Builds of one plan that are changed for what they meet in the room. */
+const MOVES = 3
+
+/** How much it matters that a thing has a place: what is used daily most, nothing not at all. */
+const urgencyIn = (p: Project): Urgency => {
+  const of = new Map(p.goods.map((g) => [g.id, 0.3 + A_WEEK[g.often] / A_WEEK.daily]))
+  return (id) => of.get(id) ?? 1
+}
+
+/** The project as planning sees it: everything weighs what it does, or is presumed to; nothing is screwed to some walls. */
+function asPlanned(p: Project, wishes: Wishes): Project {
+  const walls = p.room.walls.map((w) =>
+    wishes.noHolesIn.includes(w.id) ? { ...w, construction: { kind: 'thin' as const } } : w,
+  )
+  return { ...p, goods: withPresumed(p.goods), room: { ...p.room, walls } }
+}
+
+/** Judges a plan where it stands, and moves builds that meet something there. */
+function proven(p: Project, plan: Plan): BuildReading[] {
+  let builds = plan.offers.map((o) => o.build)
+  const kept: KeptReadings = new Map()
+  for (let i = 0; ; i++) {
+    const all = { ...p, builds: [...p.builds, ...builds] }
+    const own = new Set(builds.map((b) => b.id))
+    const readings = readingsOf(readBuilds(all, kept)).filter((r) => own.has(r.build.id))
+    const over = readings.filter((r) => r.shaped.unhoused.length > 0)
+    if (over.length > 0 && i < MOVES) {
+      // Beside the others it is shorter than it was by itself: what it has no place for is left out.
+      const fewer = new Map(over.map((r) => [r.build.id, lotWithout(r.build.goods, r.shaped.unhoused)]))
+      builds = builds
+        .map((b) => (fewer.has(b.id) ? { ...b, goods: fewer.get(b.id)!.map((g) => ({ ...g })) } : b))
+        .filter((b) => b.goods.length > 0)
+      continue
+    }
+    const bad = i < MOVES && readings.find((r) => r.checks.some((c) => c.state === 'fails' && c.link === 'room'))
+    const [check] = bad ? hardest(bad.checks.filter((c) => c.link === 'room')) : []
+    if (!bad || !check) return readings
+    const found = remedies(all, bad.build, check.id, { most: 8, quick: true, kept }).find((x) => x.deltaHoused >= 0)
+    if (!found) return readings
+    builds = builds.map((b) => (b.id === bad.build.id ? found.build : b))
+  }
+}
+
+/** Searches plans of a room, told as they come. Each can be taken as it stands. */
+class RoomPlanner {
+  readonly market: RoomMarket
+  readonly shelf: Shelf
+  private readonly p: Project
+  private readonly urgency: Urgency
+  private readonly proven: PlannedRoom[] = []
+  /** Plans that hold: no other that is much like one of them is shown. */
+  private readonly taken: Plan[] = []
+  private readonly failed: Plan[] = []
+
+  constructor(
+    private readonly given: Project,
+    private readonly wishes: Wishes,
+    private readonly seed: number,
+  ) {
+    this.p = asPlanned(given, wishes)
+    this.urgency = urgencyIn(given)
+    this.market = new RoomMarket(this.p, wishes)
+    this.shelf = new Shelf(this.urgency)
+  }
+
+  *run(rounds: number, shouldStop: (share: number) => boolean): Generator<Planning, Planning> {
+    const random = seeded(this.seed)
+    const heap = withoutHome(this.p)
+    for (const [k, aim] of AIMS.entries()) {
+      const o = { aim, urgency: this.urgency, budgetMinor: this.wishes.budgetMinor, unlike: this.taken, random }
+      let told = 0
+      for (const stage of searching(heap, this.market, this.shelf, o, Math.ceil(rounds / AIMS.length))) {
+        if (stage !== 'round' || ++told % TOLD_EVERY === 0) yield this.state('looking')
+        if (shouldStop((k + 1) / AIMS.length)) break
+      }
+      yield this.state('proving')
+      yield* this.proveOne(o)
+    }
+    return this.state('done')
+  }
+
+  /** Proves the best plan for an aim that is unlike those there are; where it does not hold, the next best. */
+  private *proveOne(o: SearchOptions): Generator<Planning> {
+    const { aim } = o
+    const no: Plan[] = [...this.taken]
+    for (let tries = 0; tries < MOST_PROVEN;) {
+      const next = this.shelf.best({ aim, budgetMinor: this.wishes.budgetMinor }, no)
+      if (!next) return
+      const open = next.plan.offers.find((x) => !x.judged)
+      if (this.isLike(next.plan) || this.failed.some((x) => differ(x, next.plan) === 0)) no.push(next.plan)
+      else if (open) {
+        // It is judged first, and another may be the best then.
+        this.market.settled(open)
+        this.shelf.refresh(this.market)
+        const best = this.shelf.best({ aim, budgetMinor: this.wishes.budgetMinor }, no)
+        if (best) this.shelf.add(mended(best.plan, this.market, o))
+        yield this.state('proving')
+      } else {
+        tries++
+        no.push(next.plan)
+        const { plan, readings } = this.standing(next.plan, o)
+        no.push(plan)
+        if (this.isLike(plan)) continue
+        const found = this.planned(aim, this.inTheirRoom(readings))
+        this.proven.push(found)
+        yield this.state('proving')
+        if (found.measures.troubles > 0) {
+          this.failed.push(next.plan, plan)
+          continue
+        }
+        this.taken.push(plan)
+        return
+      }
+    }
+  }
+
+  /** The same builds where nobody keeps them from the studs: a plan is taken into the room as it is. */
+  private inTheirRoom(readings: BuildReading[]): BuildReading[] {
+    if (this.wishes.noHolesIn.length === 0) return readings
+    const builds = readings.map((r) => r.build)
+    const all = { ...this.p, room: this.given.room, builds: [...this.p.builds, ...builds] }
+    return readingsOf(readBuilds(all)).filter((r) => builds.some((b) => b.id === r.build.id))
+  }
+
+  /** Whether it is much like one that is shown. */
+  private readonly isLike = (plan: Plan): boolean => this.taken.some((x) => differ(x, plan) < LEAST_APART)
+
+  /** A plan judged where it stands; what it turns out to have no place for beside the rest is given another. */
+  private standing(first: Plan, o: SearchOptions): { plan: Plan; readings: BuildReading[] } {
+    let plan = first
+    let readings = proven(this.p, plan)
+    for (let i = 0; i < PLACED_AGAIN; i++) {
+      const now = new Map(readings.map((r) => [r.build.id, r.build]))
+      const offers = plan.offers.flatMap((x) => {
+        const build = now.get(x.build.id)
+        return build ? [{ ...x, build, housed: build.goods }] : []
+      })
+      const lost = offers.reduce<Lot>(
+        (left, x) => lotWithout(left, x.housed),
+        plan.offers.flatMap((x) => x.housed),
+      )
+      if (lost.length === 0) break
+      const again = mended({ offers, homeless: [...plan.homeless, ...lost] }, this.market, o)
+      plan = { ...again, offers: again.offers.map((x) => this.market.settled(x)) }
+      readings = proven(this.p, plan)
+    }
+    return { plan, readings }
+  }
+
+  /** Proven plans none of which another beats; those with troubles only where none is without. */
+  private shown(): PlannedRoom[] {
+    const sound = this.proven.filter((x) => x.measures.troubles === 0)
+    const holding = sound.length > 0 ? sound : this.proven
+    // Where one keeps everything, or more, the others are none.
+    const least = Math.min(...holding.map((x) => x.measures.homeless))
+    const of = holding.filter((x) => x.measures.homeless <= least + SAME_HOMELESS)
+    return of.filter((x) => !of.some((y) => beats(y.measures, x.measures)))
+  }
+
+  private state(doing: Planning['doing']): Planning {
+    const proven = this.shown().slice(0, SHOWN)
+    const looked = AIMS.flatMap((aim): PlannedRoom[] => {
+      const best = this.shelf.best({ aim, budgetMinor: this.wishes.budgetMinor })
+      return best ? [this.lookedAt(best.plan, aim)] : []
+    })
+    const differ = looked.filter((x, i) => looked.findIndex((y) => sameBuilds(x, y)) === i)
+    return {
+      plans: proven.length > 0 ? proven : doing === 'done' ? [] : differ,
+      looks: this.market.looks,
+      seen: this.shelf.seen,
+      doing,
+    }
+  }
+
+  /** As it was looked at, judged by nobody. */
+  private lookedAt(plan: Plan, aim: Aim): PlannedRoom {
+    return {
+      aim,
+      builds: plan.offers.map((o) => o.build),
+      feet: plan.offers.map(footOf),
+      measures: measuresOf(plan, this.urgency),
+      proven: false,
+      hours: 0,
+      boards: 0,
+      sheets: 0,
+      overMinor: 0,
+      homeless: plan.homeless.map((g) => ({ ...g, why: 'no-room' })),
+      presumed: [],
+      troubles: [],
+    }
+  }
+
+  private planned(aim: Aim, readings: readonly BuildReading[]): PlannedRoom {
+    const { outline } = roomPlan(this.p.room)
+    const shop = { ...this.market.shop, p: this.p, outline }
+    const offers = readings.flatMap((r): Offer[] => {
+      const m = measured(shop, findFamily(r.build.family)!, r)
+      return m ? [{ ...m, minor: 0, judged: true, troubles: 0 }] : []
+    })
+    const { bill, cutPlan } = procure(this.p, readings)
+    const homeless = offers.reduce<Lot>((left, o) => lotWithout(left, o.housed), withoutHome(this.p))
+    const troubles = readings.flatMap((r) => {
+      return hardest(r.checks).map((check) => ({ build: r.build.id, check }))
+    })
+    const measures = measuresOf({ offers, homeless }, this.urgency)
+    const screwed = readings.filter(
+      (r) => this.wishes.noHolesIn.includes(r.build.wallId) && isInWall(r.shaped.assembly),
+    )
+    const overMinor = Math.max(0, bill.totalMinor - (this.wishes.budgetMinor ?? Infinity))
+    return {
+      aim,
+      builds: offers.map((o) => o.build),
+      feet: offers.map(footOf),
+      measures: {
+        ...measures,
+        minor: bill.totalMinor,
+        troubles: troubles.length + screwed.length + (overMinor > 0 ? 1 : 0),
+      },
+      proven: true,
+      hours: readings.reduce((h, r) => h + hoursOf(r.shaped.assembly, r.steps.length), 0),
+      boards: cutPlan.boards.length,
+      sheets: cutPlan.sheets.length,
+      overMinor,
+      homeless: homeless.map((g) => whyHomeless(this.p, this.wishes, this.market, offers, g)),
+      presumed: this.presumedIn(offers),
+      troubles,
+    }
+  }
+
+  private presumedIn(offers: readonly Offer[]): PlannedRoom['presumed'] {
+    const counts = new Map<string, number>()
+    for (const o of offers) for (const g of o.housed) counts.set(g.goodsId, (counts.get(g.goodsId) ?? 0) + g.count)
+    return this.given.goods
+      .filter((g) => g.massKg === null && counts.has(g.id))
+      .map((g) => ({ goodsId: g.id, count: counts.get(g.id)!, ...presumedMass(g) }))
+      .sort((a, b) => b.count * b.kg - a.count * a.kg)
+  }
+}
+
+/** Plans that keep fewer things than this share otherwise, in another kind of build, are the same plan to a person. */
+const LEAST_APART = 0.12
+
+/** A body that was raised from its plan has the corners of that first. */
+const footOf = ({ body }: Offer): Point[] => body.points.slice(0, body.points.length / 2).map(([x, y]): Point => [x, y])
+
+/** Rounds of the search between two tellings of how far it is. */
+const TOLD_EVERY = 10
+
+const sameBuilds = (a: PlannedRoom, b: PlannedRoom): boolean =>
+  a.builds.length === b.builds.length && a.builds.every((x, i) => x === b.builds[i])
+
+/**
+ * Plans of a whole room for everything kept that has no home yet: a first one at once, better ones as they come, at the
+ * end up to three that were proven and differ. The builds that are there stay.
+ * @param seed the same plans come of the same seed, as far as one looks
+ * @param rounds how often part of a plan is torn down and grown again
+ * @param shouldStop asked with the share of the time that may have passed by then: asked with the share
+ *   of the time that may have passed by then
+ */
+export function planningRoom(
+  p: Project,
+  wishes: Wishes,
+  {
+    seed = 1,
+    rounds = 300,
+    shouldStop = () => false,
+  }: { seed?: number; rounds?: number; shouldStop?: (share: number) => boolean } = {},
+): Generator<Planning, Planning> {
+  return new RoomPlanner(p, wishes, seed).run(rounds, shouldStop)
+}

@@ -1,0 +1,143 @@
+import { describe, expect, it } from '@jest/globals'
+import { expectNear } from '../../test-support/near.ts'
+import { newGoods } from '../goods/goods.ts'
+import { newProject } from '../project/project.ts'
+import { sayHomeless, sayPresumed, sayTrade, titlesOf } from '../wording/room-plans.ts'
+import { sayIn } from '../wording/say.ts'
+import { shareOf, together } from './market.ts'
+import { beats, pastReachM, type Measures } from './measures.ts'
+import { lotWithout } from './offer.ts'
+import type { PlannedRoom } from './plan-room.ts'
+import { tradesOf } from './trade.ts'
+import { NO_WISHES, wishes } from './wishes.ts'
+
+const plain: Measures = {
+  homeless: 0,
+  troubles: 0,
+  makeshift: 0,
+  minor: 50_000,
+  floorM2: 4,
+  reach: 10,
+  kinds: 3,
+  builds: 5,
+}
+const room = (m: Partial<Measures>, hours = 30): PlannedRoom => ({
+  aim: 'cost',
+  builds: [],
+  feet: [],
+  measures: { ...plain, ...m },
+  proven: true,
+  hours,
+  boards: 0,
+  sheets: 0,
+  overMinor: 0,
+  homeless: [],
+  presumed: [],
+  troubles: [],
+})
+
+describe('measures of plans', () => {
+  it('one beats another when it is no worse in anything and better in something', () => {
+    expect(beats(plain, plain)).toBe(false)
+    expect(beats({ ...plain, minor: 49_000 }, plain)).toBe(true)
+    expect(beats(plain, { ...plain, minor: 49_000 })).toBe(false)
+    expect(beats({ ...plain, minor: 49_000, floorM2: 4.1 }, plain)).toBe(false)
+    // Rounding is no difference.
+    expect(beats({ ...plain, floorM2: 4 - 1e-12 }, plain)).toBe(false)
+  })
+  it('reach is how far a thing is past hanging hands and shoulders', () => {
+    const at = (z: number) => pastReachM({ box: { min: [0, 0, z - 50], max: [1, 1, z + 50] } }, 1700)
+    expect(at(1000)).toBe(0)
+    // Knuckles at 0.485 · 1700 = 824.5, shoulders at 0.818 · 1700 = 1390.6 mm.
+    expectNear(at(500), 0.3245, 1e-9)
+    expectNear(at(1800), 0.4094, 1e-9)
+    expectNear(pastReachM({ box: { min: [0, 0, -50], max: [1, 1, 50] } }, 1700, 900), 0, 1e-9)
+  })
+})
+
+describe('lots', () => {
+  const a = [
+    { goodsId: 'x', count: 3 },
+    { goodsId: 'y', count: 1 },
+  ]
+  it('are put together and taken apart', () => {
+    expect(together(a, [{ goodsId: 'y', count: 2 }])).toEqual([
+      { goodsId: 'x', count: 3 },
+      { goodsId: 'y', count: 3 },
+    ])
+    expect(lotWithout(a, [{ goodsId: 'x', count: 1 }])).toEqual([
+      { goodsId: 'x', count: 2 },
+      { goodsId: 'y', count: 1 },
+    ])
+    expect(lotWithout(a, together(a, a))).toEqual([])
+    // The same thing named twice is counted twice.
+    expect(lotWithout([...a, ...a], a)).toEqual(a)
+  })
+  it('of a share of them what is wanted least is left out', () => {
+    const p = newProject('p', 'p', 'metric', '2026-01-01T00:00:00.000Z')
+    const goods = (id: string, often: 'daily' | 'seldom') =>
+      newGoods({ id, name: id, kind: 'box', count: 9, acrossMm: 300, deepMm: 300, tallMm: 300, massKg: 1, often })
+    const q = { ...p, goods: [goods('x', 'seldom'), goods('y', 'daily')] }
+    const lot = [
+      { goodsId: 'x', count: 4 },
+      { goodsId: 'y', count: 4 },
+    ]
+    expect(shareOf(q, lot, 0.5)).toEqual([{ goodsId: 'y', count: 4 }])
+    expect(shareOf(q, lot, 0.75)).toEqual([
+      { goodsId: 'x', count: 2 },
+      { goodsId: 'y', count: 4 },
+    ])
+    expect(shareOf(q, lot, 0.05)).toEqual([])
+  })
+})
+
+describe('wishes', () => {
+  it('are refused with the field that is wrong', () => {
+    expect(wishes.safeParse(NO_WISHES).success).toBe(true)
+    for (const [field, value] of [
+      ['budgetMinor', -1],
+      ['budgetMinor', 1.5],
+      ['noHolesIn', 'north'],
+      ['alone', 'yes'],
+    ] as const)
+      expect(wishes.safeParse({ ...NO_WISHES, [field]: value }).error?.issues[0].path[0]).toBe(field)
+  })
+})
+
+describe('what plans trade', () => {
+  const say = { ...sayIn({ system: 'metric', fraction: 16 }), currency: 'EUR' as const }
+  const plans = [
+    room({ minor: 40_000, floorM2: 6, reach: 12 }, 40),
+    room({ minor: 60_000, floorM2: 3, reach: 10 }, 40),
+    room({ minor: 50_000, floorM2: 5, reach: 4, builds: 9 }, 40),
+  ]
+  it('is what each is best at, and what it pays most for that', () => {
+    const trades = tradesOf(plans)
+    expect(trades.map((t) => t.best)).toEqual([['minor', 'builds'], ['floorM2', 'builds'], ['reach']])
+    expect(trades[0].pays).toEqual({ key: 'reach', by: 8 })
+    expect(trades[1].pays).toEqual({ key: 'reach', by: 6 })
+    expect(trades[2].pays).toEqual({ key: 'builds', by: 4 })
+  })
+  it('is said in a sentence, under a name of its own', () => {
+    const trades = tradesOf(plans)
+    expect(titlesOf(trades)).toEqual(['Least cost', 'Most floor free', 'Nearest to hand'])
+    expect(sayTrade(trades[2], say)).toBe(
+      'It keeps what is used often nearest to the hand, but is 4 builds more than the fewest.',
+    )
+    expect(new Set(titlesOf(tradesOf([plans[0], plans[0], plans[0]]))).size).toBe(3)
+    expect(sayTrade(tradesOf([plans[0], plans[0]])[0], say)).toBe('Much like the others in every measure.')
+    expect(titlesOf(tradesOf([plans[0]]))).toEqual(['One plan'])
+  })
+  it('what has no place is told with what would make one', () => {
+    expect(
+      sayHomeless({ goodsId: 'x', count: 1, why: 'more-wall', wallId: 'n', moreMm: 437 }, 'Rack', 'North wall', say),
+    ).toBe('1 Rack: 440 mm more of free wall at the North wall would house it.')
+    for (const why of ['no-kind', 'too-large', 'no-room'] as const)
+      expect(sayHomeless({ goodsId: 'x', count: 2, why }, 'Sled', '', say)).toMatch(/^2 Sled: .+\.$/)
+  })
+  it('and a presumed mass with what it is presumed from', () => {
+    expect(sayPresumed({ kg: 31.5, contents: 'books', kgPerLitre: 0.75 }, 'Box', say)).toBe(
+      'Box 32 kg each, as if full of books, 0.8 kg a litre',
+    )
+  })
+})

@@ -1,0 +1,255 @@
+import { describe, expect, it } from '@jest/globals'
+import { prism } from '../geometry/convex.ts'
+import { seeded } from '../measure/seeded.ts'
+import type { Market } from './market.ts'
+import { beats } from './measures.ts'
+import { howMany, type Lot, type Offer } from './offer.ts'
+import { differ, lotsOf, measuresOf, searching, Shelf, worthOf, type Aim, type SearchOptions } from './search.ts'
+
+/*
+ * A made-up market of three walls and two kinds of build, small enough to try everything: each build costs something to
+ * begin and something for each thing, and takes so much of its wall.
+ */
+const WALLS = ['a', 'b', 'c']
+interface Kind {
+  id: string
+  beginMinor: number
+  floor: number
+}
+interface Thing {
+  id: string
+  mm: number
+  /** What it costs to keep in each kind, minor units; a kind that is nothing for it is left out. */
+  minor: Record<string, number>
+}
+class TinyMarket implements Market {
+  readonly walls = WALLS
+  constructor(
+    readonly kinds: readonly Kind[],
+    readonly things: readonly Thing[],
+    readonly wallMm: Record<string, number>,
+  ) {}
+  readonly thing = (id: string) => this.things.find((t) => t.id === id)!
+
+  kindsFor(lot: Lot) {
+    return this.kinds
+      .filter((k) => lot.every((g) => this.thing(g.goodsId).minor[k.id] !== undefined))
+      .map((k) => ({ kind: k.id, score: 2 }))
+  }
+  used = (wallId: string, offers: readonly Offer[]) =>
+    offers
+      .filter((o) => o.build.wallId === wallId)
+      .flatMap((o) => o.housed)
+      .reduce((n, g) => n + g.count * this.thing(g.goodsId).mm, 0)
+
+  of(kind: string, wallId: string, housed: Lot): Offer {
+    const k = this.kinds.find((x) => x.id === kind)!
+    const minor = housed.reduce((n, g) => n + g.count * this.thing(g.goodsId).minor[kind], k.beginMinor)
+    return {
+      build: { id: `${kind} ${wallId}`, family: kind, wallId } as Offer['build'],
+      judged: true,
+      troubles: 0,
+      ways: [],
+      body: prism(
+        [
+          [0, 0],
+          [1, 0],
+          [1, 1],
+          [0, 1],
+        ],
+        0,
+        1,
+      ),
+      housed,
+      minor,
+      floorM2: k.floor * howMany(housed),
+      reach: 0,
+      makeshift: 0,
+      hangs: false,
+      needsTwo: false,
+      glued: false,
+      inWall: false,
+      overhead: false,
+    }
+  }
+  fitting(wallId: string, lot: Lot, others: readonly Offer[]): Lot {
+    let left = this.wallMm[wallId] - this.used(wallId, others)
+    return lot.flatMap((g) => {
+      const count = Math.min(g.count, Math.floor(left / this.thing(g.goodsId).mm))
+      left -= count * this.thing(g.goodsId).mm
+      return count > 0 ? [{ goodsId: g.goodsId, count }] : []
+    })
+  }
+  offer(kind: string, wallId: string, lot: Lot, others: readonly Offer[]): Offer | null {
+    // One of a kind at a wall is enough: more of it is the same one, longer.
+    if (others.some((o) => o.build.family === kind && o.build.wallId === wallId)) return null
+    const housed = this.fitting(wallId, lot, others)
+    return housed.length > 0 ? this.of(kind, wallId, housed) : null
+  }
+  extended(o: Offer, lot: Lot, others: readonly Offer[]): Offer | null {
+    const more = this.fitting(o.build.wallId, lot, [...others, o])
+    return more.length > 0 ? this.of(o.build.family, o.build.wallId, [...o.housed, ...more]) : null
+  }
+  settled = (o: Offer) => o
+  latest = (o: Offer) => o
+  fits = () => true
+}
+
+function tiny(seed: number, roomShare: number) {
+  const random = seeded(seed)
+  const kinds: Kind[] = [
+    { id: 'x', beginMinor: 3000 + Math.round(4000 * random()), floor: 0.4 },
+    { id: 'y', beginMinor: 1000 + Math.round(3000 * random()), floor: 0.2 },
+  ]
+  const things = Array.from({ length: 6 }, (_, i): Thing => {
+    const minor: Thing['minor'] = {}
+    for (const k of kinds) if (random() < 0.8) minor[k.id] = 500 + Math.round(3000 * random())
+    if (Object.keys(minor).length === 0) minor.x = 1000
+    return { id: `t${i}`, mm: 300 + Math.round(900 * random()), minor }
+  })
+  const all = things.reduce((n, t) => n + t.mm, 0)
+  const wallMm = Object.fromEntries(WALLS.map((w) => [w, Math.round((all * roomShare * (0.6 + 0.8 * random())) / 3)]))
+  return new TinyMarket(kinds, things, wallMm)
+}
+
+const options = (aim: Aim, seed = 1): SearchOptions => ({
+  aim,
+  urgency: () => 1,
+  budgetMinor: null,
+  unlike: [],
+  random: seeded(seed),
+})
+
+/** Every way to give each thing a kind and a wall, or none: the least any of them is worth, and how few it leaves out. */
+function everyWay(market: TinyMarket, aim: Aim): { worth: number; homeless: number } {
+  const choices = [null, ...market.kinds.flatMap((k) => WALLS.map((w) => [k.id, w] as const))]
+  let best = { worth: Infinity, homeless: Infinity }
+  const given: (readonly [string, string] | null)[] = []
+  const taken: Record<string, number> = { a: 0, b: 0, c: 0 }
+  const tryAll = (i: number) => {
+    if (i < market.things.length) {
+      const { mm, minor } = market.things[i]
+      for (const c of choices) {
+        if (c && (minor[c[0]] === undefined || taken[c[1]] + mm > market.wallMm[c[1]])) continue
+        given[i] = c
+        if (c) taken[c[1]] += mm
+        tryAll(i + 1)
+        if (c) taken[c[1]] -= mm
+      }
+      return
+    }
+    const by = new Map<string, { kind: string; wall: string; lot: { goodsId: string; count: number }[] }>()
+    const homeless: { goodsId: string; count: number }[] = []
+    market.things.forEach((t, k) => {
+      const c = given[k]
+      if (!c) return void homeless.push({ goodsId: t.id, count: 1 })
+      const seen = by.get(c.join()) ?? { kind: c[0], wall: c[1], lot: [] }
+      seen.lot.push({ goodsId: t.id, count: 1 })
+      by.set(c.join(), seen)
+    })
+    const offers = [...by.values()].map((b) => market.of(b.kind, b.wall, b.lot))
+    const worth = worthOf(
+      measuresOf({ offers, homeless }, () => 1),
+      { aim, budgetMinor: null },
+    )
+    if (worth < best.worth) best = { worth, homeless: howMany(homeless) }
+  }
+  tryAll(0)
+  return best
+}
+
+describe('the search for plans', () => {
+  it.each([
+    [1, 1.6],
+    [2, 1.6],
+    [3, 1.1],
+    [5, 0.8],
+  ])('finds what trying everything finds, within a fiftieth (case %i, room %f)', (seed, room) => {
+    const market = tiny(seed, room)
+    const heap = market.things.map((t) => ({ goodsId: t.id, count: 1 }))
+    for (const aim of ['cost', 'floor'] as const) {
+      const shelf = new Shelf(() => 1)
+      const search = searching(heap, market, shelf, options(aim, seed), 200)
+      while (!search.next().done);
+      const found = shelf.best({ aim, budgetMinor: null })!
+      const best = everyWay(market, aim)
+      expect(howMany(found.plan.homeless)).toBe(best.homeless)
+      const homelessWorth = 20_000 * best.homeless
+      expect(worthOf(found.measures, { aim, budgetMinor: null }) - homelessWorth).toBeLessThanOrEqual(
+        1.02 * (best.worth - homelessWorth) + 1e-6,
+      )
+    }
+  })
+  it('loses nothing and invents nothing', () => {
+    const market = tiny(7, 0.9)
+    const heap = market.things.map((t, i) => ({ goodsId: t.id, count: 1 + (i % 3) }))
+    const shelf = new Shelf(() => 1)
+    const search = searching(heap, market, shelf, options('cost'), 60)
+    while (!search.next().done);
+    expect(shelf.kept.length).toBeGreaterThan(0)
+    for (const { plan } of shelf.kept) {
+      const counts = new Map<string, number>()
+      for (const g of [...plan.offers.flatMap((o) => o.housed), ...plan.homeless])
+        counts.set(g.goodsId, (counts.get(g.goodsId) ?? 0) + g.count)
+      expect([...counts].sort()).toEqual(heap.map((g) => [g.goodsId, g.count]).sort())
+      for (const w of WALLS) expect(market.used(w, plan.offers)).toBeLessThanOrEqual(market.wallMm[w])
+    }
+  })
+  it('keeps on its shelf only plans that none beats in everything', () => {
+    const market = tiny(3, 1.1)
+    const shelf = new Shelf(() => 1)
+    const search = searching(
+      market.things.map((t) => ({ goodsId: t.id, count: 2 })),
+      market,
+      shelf,
+      options('cost'),
+      100,
+    )
+    while (!search.next().done);
+    for (const a of shelf.kept) for (const b of shelf.kept) expect(beats(a.measures, b.measures)).toBe(false)
+  })
+  it('finds the same from the same seed', () => {
+    const run = () => {
+      const market = tiny(5, 1)
+      const shelf = new Shelf(() => 1)
+      const heap = market.things.map((t) => ({ goodsId: t.id, count: 2 }))
+      const search = searching(heap, market, shelf, options('cost', 9), 40)
+      while (!search.next().done);
+      return shelf.kept.map((x) => x.measures)
+    }
+    expect(run()).toEqual(run())
+  })
+  it('leaves out what is wanted least where room is short', () => {
+    const market = new TinyMarket(
+      [{ id: 'x', beginMinor: 1000, floor: 0.3 }],
+      ['daily', 'weekly', 'seldom'].map((id) => ({ id, mm: 1000, minor: { x: 100 } })),
+      { a: 1000, b: 1000, c: 0 },
+    )
+    const urgency = (id: string) => ({ daily: 3, weekly: 2, seldom: 1 })[id]!
+    const shelf = new Shelf(urgency)
+    const heap = market.things.map((t) => ({ goodsId: t.id, count: 1 }))
+    const search = searching(heap, market, shelf, { ...options('cost'), urgency }, 30)
+    while (!search.next().done);
+    expect(shelf.best({ aim: 'cost', budgetMinor: null })!.plan.homeless).toEqual([{ goodsId: 'seldom', count: 1 }])
+  })
+  it('takes things that suit the same kinds together, what suits few first', () => {
+    const market = tiny(1, 1)
+    const heap = market.things.map((t) => ({ goodsId: t.id, count: 1 }))
+    const lots = lotsOf(heap, market, () => 1)
+    expect(lots.flat().length).toBe(6)
+    const kinds = lots.map((l) => market.kindsFor(l).length)
+    expect(kinds).toEqual([...kinds].sort((a, b) => a - b))
+    expect(kinds.every((n) => n > 0)).toBe(true)
+  })
+  it('tells plans apart by what keeps each thing', () => {
+    const market = tiny(1, 2)
+    const lot = (n: number) => [{ goodsId: 't0', count: n }]
+    const plan = (x: number, y: number) => ({
+      offers: [market.of('x', 'a', lot(x)), market.of('y', 'b', lot(y))],
+      homeless: [],
+    })
+    expect(differ(plan(3, 1), plan(3, 1))).toBe(0)
+    expect(differ(plan(4, 0), plan(2, 2))).toBe(0.5)
+    expect(differ({ offers: [], homeless: [] }, plan(1, 1))).toBe(0)
+  })
+})

@@ -1,0 +1,356 @@
+import type { Market } from './market.ts'
+import { lotWithout, type Lot, type Offer } from './offer.ts'
+import { beats, type Measures } from './measures.ts'
+
+/*
+ * Which builds keep a heap of things, and where: a set of builds is grown lot by lot, keeping the few best at every lot
+ * (beam search); then part of it is torn down and grown again, over and over (ruin and recreate). What is looked at is
+ * kept, so that plans that are best in something else are at hand.
+ */
+
+/** What a plan is to be good at. */
+export const AIMS = ['cost', 'floor', 'reach'] as const
+export type Aim = (typeof AIMS)[number]
+
+/** A set of builds, and what has no place in any of them. */
+export interface Plan {
+  offers: readonly Offer[]
+  homeless: Lot
+}
+
+/** How much more it matters that a thing of every day has a place than one used seldom, and what it is worth. */
+export type Urgency = (goodsId: string) => number
+
+export interface SearchOptions {
+  aim: Aim
+  urgency: Urgency
+  budgetMinor: number | null
+  /** Plans there are already: others are worth more. */
+  unlike: readonly Plan[]
+  /** Numbers from 0 up to 1, the same ones each time. */
+  random: () => number
+}
+
+/**
+ * What a measure is worth against the others, in whole coins: a square metre of floor, a metre a week of reaching, a
+ * thing kept in a makeshift way, one more kind of build, one more build. Product decision: what is aimed at outweighs the rest.
+ */
+const WORTH: Record<
+  Aim,
+  { coin: number; floor: number; reach: number; makeshift: number; kind: number; build: number }
+> = {
+  cost: { coin: 1, floor: 10, reach: 0.2, makeshift: 8, kind: 12, build: 15 },
+  floor: { coin: 0.15, floor: 250, reach: 0.5, makeshift: 8, kind: 12, build: 12 },
+  reach: { coin: 0.15, floor: 10, reach: 12, makeshift: 12, kind: 8, build: 10 },
+}
+/** A thing without a place is worse than anything it could cost, in coins; so is a build that does not hold. */
+const HOMELESS = 20_000
+const TROUBLE = 2_000
+
+/** Kinds of build in a plan. */
+const kindsIn = (offers: readonly Offer[]) => new Set(offers.map((o) => o.build.family)).size
+const sum = (offers: readonly Offer[], of: (o: Offer) => number) => offers.reduce((n, o) => n + of(o), 0)
+
+/** What a plan measures as far as it is known: what nobody has judged yet has no troubles. */
+export const measuresOf = (plan: Plan, urgency: Urgency): Measures => ({
+  homeless: plan.homeless.reduce((n, g) => n + g.count * urgency(g.goodsId), 0),
+  troubles: sum(plan.offers, (o) => o.troubles),
+  makeshift: sum(plan.offers, (o) => o.makeshift),
+  minor: sum(plan.offers, (o) => o.minor),
+  floorM2: sum(plan.offers, (o) => o.floorM2),
+  reach: sum(plan.offers, (o) => o.reach),
+  kinds: kindsIn(plan.offers),
+  builds: plan.offers.length,
+})
+
+/** What a plan is worth for an aim: less is better. */
+export function worthOf(m: Measures, { aim, budgetMinor }: Pick<SearchOptions, 'aim' | 'budgetMinor'>): number {
+  const w = WORTH[aim]
+  const over = budgetMinor === null ? 0 : Math.max(0, m.minor - budgetMinor) / 100
+  return (
+    HOMELESS * m.homeless +
+    TROUBLE * m.troubles +
+    // A plan past the budget is none, but better than nothing while it is grown.
+    10 * over +
+    (w.coin * m.minor) / 100 +
+    w.floor * m.floorM2 +
+    w.reach * m.reach +
+    w.makeshift * m.makeshift +
+    w.kind * m.kinds +
+    w.build * m.builds
+  )
+}
+
+/** Plans kept at every lot while one is grown. */
+const BEAM = 3
+/** Ways to go on from each of them that are looked at: kinds of build, and walls. */
+const MOST_KINDS = 4
+
+/** All ways to keep a lot in a plan, or as much of it as goes. */
+function* waysOn(plan: Plan, lot: Lot, market: Market, kinds: number, walls: readonly string[]): Generator<Plan> {
+  const those = market.kindsFor(lot).slice(0, kinds)
+  for (const [i, o] of plan.offers.entries()) {
+    if (!those.some((k) => k.kind === o.build.family)) continue
+    const others = plan.offers.filter((_, j) => j !== i)
+    const more = market.extended(o, lot, others)
+    if (more) yield withOffer(plan, [...others, more], lot, lotWithout(more.housed, o.housed))
+  }
+  for (const { kind } of those)
+    for (const wallId of walls) {
+      const offer = market.offer(kind, wallId, lot, plan.offers)
+      if (offer) yield withOffer(plan, [...plan.offers, offer], lot, offer.housed)
+    }
+}
+
+const withOffer = (plan: Plan, offers: readonly Offer[], lot: Lot, housed: Lot): Plan => ({
+  offers,
+  homeless: [...plan.homeless, ...lotWithout(lot, housed)],
+})
+
+interface Growing {
+  plan: Plan
+  todo: readonly Lot[]
+}
+
+/** A lot is parted so often before what is left of it is given up. */
+const PARTS = 4
+
+/** How a plan is grown: at most so many kinds of build for each lot, in these walls' order, this wide. */
+interface Growth {
+  kinds: number
+  walls: readonly string[]
+  beam: number
+  /** How much the worth of a way is shaken, as a share. */
+  shake: number
+  /** The first way that takes a whole lot is taken. */
+  hasty: boolean
+}
+
+/** Grows a plan until every lot has been looked at. */
+function grow(from: Plan, lots: readonly Lot[], market: Market, o: SearchOptions, g: Growth): Plan {
+  const worth = (plan: Plan) => worthOf(measuresOf(plan, o.urgency), o) + likeness(plan, o)
+  let beam: Growing[] = [{ plan: from, todo: lots }]
+  for (let round = 0; round < PARTS * lots.length && beam.some((b) => b.todo.length > 0); round++) {
+    const next: (Growing & { worth: number })[] = []
+    for (const { plan, todo } of beam) {
+      if (todo.length === 0) {
+        next.push({ plan, todo, worth: worth(plan) })
+        continue
+      }
+      const [lot, ...rest] = todo
+      let any = false
+      for (const way of waysOn(plan, lot, market, g.kinds, g.walls)) {
+        any = true
+        // What a build leaves out of a lot is a lot of its own.
+        const left = way.homeless.slice(plan.homeless.length)
+        const on: Growing = {
+          plan: { ...way, homeless: plan.homeless },
+          todo: left.length > 0 ? [left, ...rest] : rest,
+        }
+        const open = on.todo.flat().reduce((n, x) => n + x.count * o.urgency(x.goodsId), 0)
+        const shaken = 1 + g.shake * (o.random() - 0.5)
+        next.push({ ...on, worth: worth(on.plan) * shaken + HOMELESS * open })
+        if (g.hasty && left.length === 0) break
+      }
+      const given: Growing = { plan: { ...plan, homeless: [...plan.homeless, ...lot] }, todo: rest }
+      if (!any) next.push({ ...given, worth: worth(given.plan) })
+    }
+    beam = next.sort((a, b) => a.worth - b.worth).slice(0, g.beam)
+  }
+  const { plan, todo } = beam[0]
+  return { ...plan, homeless: [...plan.homeless, ...todo.flat()] }
+}
+
+/** Things that go to the same kinds of build equally well are one lot; what is hardest to keep, and wanted most, first. */
+export function lotsOf(heap: Lot, market: Market, urgency: Urgency): Lot[] {
+  const by = new Map<string, { lot: { goodsId: string; count: number }[]; kinds: number }>()
+  for (const g of heap) {
+    const kinds = market.kindsFor([g])
+    const key = kinds.map((k) => `${k.kind} ${k.score}`).join()
+    const known = by.get(key) ?? { lot: [], kinds: kinds.length }
+    known.lot.push(g)
+    by.set(key, known)
+  }
+  const wanted = (lot: Lot) => lot.reduce((n, g) => n + g.count * urgency(g.goodsId), 0)
+  return [...by.values()].sort((a, b) => a.kinds - b.kinds || wanted(b.lot) - wanted(a.lot)).map((x) => x.lot)
+}
+
+/** Plans that none beats in everything, as far as they were looked at. */
+export class Shelf {
+  readonly kept: { plan: Plan; measures: Measures }[] = []
+  /** Plans looked at. */
+  seen = 0
+
+  constructor(private readonly urgency: Urgency) {}
+
+  add(plan: Plan): void {
+    this.seen++
+    this.keep(plan)
+  }
+
+  private keep(plan: Plan): void {
+    const measures = measuresOf(plan, this.urgency)
+    const same = (x: { measures: Measures }) =>
+      Object.entries(x.measures).every(([k, v]) => v === measures[k as keyof Measures])
+    if (this.kept.some((x) => beats(x.measures, measures) || same(x))) return
+    const left = this.kept.filter((x) => !beats(measures, x.measures))
+    this.kept.splice(0, this.kept.length, ...left, { plan, measures })
+  }
+
+  /** What is known better by now takes the place of what was looked at; plans it no longer goes into are dropped. */
+  refresh(market: Market): void {
+    const all = this.kept.splice(0)
+    for (const { plan } of all) {
+      const now = withLatest(plan, market)
+      if (now) this.keep(now)
+    }
+  }
+
+  /** The best of those kept for an aim. */
+  best(
+    o: Pick<SearchOptions, 'aim' | 'budgetMinor'>,
+    but: readonly Plan[] = [],
+  ): { plan: Plan; measures: Measures } | null {
+    const open = this.kept.filter((x) => !but.includes(x.plan))
+    return open.reduce<(typeof open)[number] | null>(
+      (b, x) => (b && worthOf(b.measures, o) <= worthOf(x.measures, o) ? b : x),
+      null,
+    )
+  }
+}
+
+/** A plan with what is known of its builds by now; null where they no longer go together. */
+function withLatest(plan: Plan, market: Market): Plan | null {
+  const offers = plan.offers.map((o) => market.latest(o))
+  const isNew = offers.map((o, i) => o !== plan.offers[i])
+  if (!isNew.includes(true)) return plan
+  const others = (i: number) => offers.filter((_, k) => k !== i)
+  if (!offers.every((o, i) => !isNew[i] || market.fits(o, others(i)))) return null
+  // What it was found not to hold has no place now.
+  const lost = offers.flatMap((o, i) => (isNew[i] ? lotWithout(plan.offers[i].housed, o.housed) : []))
+  return { offers, homeless: [...plan.homeless, ...lost] }
+}
+
+const shuffled = <T>(list: readonly T[], random: () => number): T[] => {
+  const out = [...list]
+  for (let i = out.length - 1; i > 0; i--) {
+    const k = Math.floor(random() * (i + 1))
+    ;[out[i], out[k]] = [out[k], out[i]]
+  }
+  return out
+}
+
+/** Walls that are tried when part of a plan is grown again. */
+const WALLS_AGAIN = 3
+/** Of a lot torn down its things are lots of their own this often. */
+const APART = 0.5
+/** A worse plan is gone on from when it is no worse than this, falling to nought. */
+const WARM = 0.05
+
+/** Judging a build takes as long as growing some plans: one in so many rounds. */
+const JUDGED_EVERY = 3
+
+/** What the search is at, each time it tells. */
+export type Stage = 'first' | 'grown' | 'judged' | 'round'
+
+/**
+ * Grows a plan quickly where the shelf is empty, then a careful one, then tears down and grows again until told to stop.
+ * On the way the builds of the best plan are judged one by one. What was found is on the shelf.
+ */
+export function* searching(
+  heap: Lot,
+  market: Market,
+  shelf: Shelf,
+  o: SearchOptions,
+  rounds: number,
+): Generator<Stage> {
+  const lots = lotsOf(heap, market, o.urgency)
+  const nothing: Plan = { offers: [], homeless: [] }
+  const worth = (x: Plan) => worthOf(measuresOf(x, o.urgency), o) + likeness(x, o)
+  if (shelf.kept.length === 0) {
+    const quick: Growth = { kinds: 1, walls: market.walls, beam: 1, shake: 0, hasty: true }
+    shelf.add(grow(nothing, lots, market, o, quick))
+    yield 'first'
+  }
+  const careful: Growth = { kinds: MOST_KINDS, walls: market.walls, beam: BEAM, shake: 0, hasty: false }
+  let now = grow(nothing, lots, market, o, careful)
+  shelf.add(now)
+  yield 'grown'
+  for (let round = 0; round < rounds; round++) {
+    // One build of the plan is judged: what does not hold, or costs more to make hold, is known from here on.
+    const open = round % JUDGED_EVERY === 0 ? now.offers.find((x) => !x.judged) : undefined
+    if (open) {
+      market.settled(open)
+      shelf.refresh(market)
+      const latest = withLatest(now, market)
+      now = latest ? mended(latest, market, o) : grow(nothing, lots, market, o, careful)
+      shelf.add(now)
+      yield 'judged'
+    }
+    const again = regrown(now, market, o, round)
+    shelf.add(again)
+    if (worth(again) <= worth(now) * (1 + WARM * (1 - round / rounds))) now = again
+    yield 'round'
+  }
+}
+
+/** A plan in which what does not hold is built otherwise, and what lost its place has another. */
+export function mended(plan: Plan, market: Market, o: SearchOptions): Plan {
+  const bad = plan.offers.filter((x) => x.troubles > 0)
+  const lots = [...bad.map((x) => x.housed), ...plan.homeless.map((g): Lot => [g])]
+  if (lots.length === 0) return plan
+  const stays = plan.offers.filter((x) => !bad.includes(x))
+  const walls = market.walls
+  const again = grow({ offers: stays, homeless: [] }, lots, market, o, {
+    kinds: MOST_KINDS,
+    walls,
+    beam: 1,
+    shake: 0,
+    hasty: false,
+  })
+  const worth = (x: Plan) => worthOf(measuresOf(x, o.urgency), o)
+  return worth(again) < worth(plan) ? again : plan
+}
+
+/** A plan with part of it torn down and grown again. */
+function regrown(plan: Plan, market: Market, o: SearchOptions, round: number): Plan {
+  const { random } = o
+  // One build or two are torn down, what does not hold first; with the others at one wall now and then.
+  const bad = plan.offers.filter((x) => x.troubles > 0)
+  const [hit] = shuffled(bad.length > 0 && random() < 0.7 ? bad : plan.offers, random)
+  const second = random() < 0.5 ? shuffled(plan.offers, random)[0] : hit
+  const wall = random() < 0.3 ? hit?.build.wallId : null
+  const stays = plan.offers.filter((x) => x !== hit && x !== second && x.build.wallId !== wall)
+  const freed = [...plan.offers.filter((x) => !stays.includes(x)).map((x) => x.housed), plan.homeless]
+  const parts = freed.flatMap((l) => (random() < APART ? l.map((g): Lot => [g]) : [l])).filter((l) => l.length > 0)
+  return grow({ offers: stays, homeless: [] }, shuffled(parts, random), market, o, {
+    kinds: MOST_KINDS,
+    walls: shuffled(market.walls, random).slice(0, WALLS_AGAIN),
+    beam: 1,
+    // Now and then nothing is shaken, so that the best of what is near is found.
+    shake: round % 3 === 0 ? 0 : 0.2,
+    hasty: false,
+  })
+}
+
+/** What it is worth that a plan is not like one that is there already, in coins for all of it. Product decision. */
+const LIKE = 250
+const likeness = (x: Plan, { unlike }: Pick<SearchOptions, 'unlike'>): number =>
+  LIKE * unlike.reduce((n, y) => n + (1 - differ(x, y)), 0)
+
+/** What share of the things is kept by another kind of build. */
+export function differ(a: Plan, b: Plan): number {
+  const by = (x: Plan) => {
+    const out = new Map<string, number>()
+    for (const o of x.offers)
+      for (const g of o.housed) {
+        const key = `${g.goodsId} ${o.build.family}`
+        out.set(key, (out.get(key) ?? 0) + g.count)
+      }
+    return out
+  }
+  const [of, other] = [by(a), by(b)]
+  const all = [...of.values()].reduce((n, x) => n + x, 0)
+  const same = [...of].reduce((n, [key, count]) => n + Math.min(count, other.get(key) ?? 0), 0)
+  return all > 0 ? 1 - same / all : 0
+}

@@ -1,0 +1,110 @@
+import type { Presumed } from '../goods/presumed.ts'
+import { formatMoney, type Currency } from '../measure/money.ts'
+import type { Homeless } from '../planner/help.ts'
+import type { Trade, TradeKey } from '../planner/trade.ts'
+import { capital, listed, plural } from './say.ts'
+import type { Say } from './say.ts'
+
+/** What a plan is best at, as it would be called. */
+const BEST: Record<TradeKey, string> = {
+  minor: 'costs least',
+  floorM2: 'takes least floor',
+  reach: 'keeps what is used often nearest to the hand',
+  hours: 'is quickest to build',
+  builds: 'is the fewest builds',
+  makeshift: 'keeps most things the way that suits them best',
+  homeless: 'leaves least without a place',
+}
+const TITLE: Record<TradeKey, string> = {
+  minor: 'Least cost',
+  floorM2: 'Most floor free',
+  reach: 'Nearest to hand',
+  hours: 'Quickest to build',
+  builds: 'Fewest builds',
+  makeshift: 'Everything in its best way',
+  homeless: 'Most is kept',
+}
+
+export interface SayPlans extends Say {
+  currency: Currency
+}
+
+/** An area of floor. */
+export const sayFloor = (m2: number, { units }: Say): string =>
+  units.system === 'imperial' ? `${(m2 / 0.09290304).toFixed(0)} ft²` : `${m2.toFixed(1)} m²`
+
+/** What it pays for that, against the least of those beside it. */
+function pays({ key, by }: NonNullable<Trade['pays']>, say: SayPlans): string {
+  switch (key) {
+    case 'minor':
+      return `costs ${formatMoney(by, say.currency)} more than the cheapest`
+    case 'floorM2':
+      return `takes ${sayFloor(by, say)} more floor than the least`
+    case 'reach':
+      return 'puts what is used often further from the hand than another'
+    case 'hours':
+      return `takes about ${plural(Math.max(1, Math.round(by)), 'hour')} longer than the quickest`
+    case 'builds':
+      return `is ${plural(by, 'build')} more than the fewest`
+    case 'makeshift':
+      return `keeps ${plural(by, 'thing')} in a way that is only possible, not good`
+    case 'homeless':
+      return `leaves ${plural(by, 'thing')} more without a place`
+  }
+}
+
+/** A name for each of some plans, no two alike. */
+export function titlesOf(trades: readonly Trade[]): string[] {
+  if (trades.length === 1) return ['One plan']
+  const taken = new Set<string>()
+  return trades.map(({ best }) => {
+    const title =
+      best.map((k) => TITLE[k]).find((t) => !taken.has(t)) ?? ['Another way', 'A third way'].find((t) => !taken.has(t))!
+    taken.add(title)
+    return title
+  })
+}
+
+/** What a plan trades, in one sentence. */
+export function sayTrade({ best, pays: price }: Trade, say: SayPlans): string {
+  const good = best.slice(0, 3).map((k) => BEST[k])
+  const bad = price ? pays(price, say) : ''
+  if (good.length === 0 && !bad) return 'Much like the others in every measure.'
+  if (good.length === 0) return `In between: it ${bad}.`
+  return `${capital(`it ${listed(good)}`)}${bad ? `, but ${bad}` : ''}.`
+}
+
+/** Why some things have no place, and what would make one. */
+export function sayHomeless(h: Homeless, name: string, wall: string, say: Say): string {
+  const what = `${h.count} ${name}`
+  switch (h.why) {
+    case 'no-kind':
+      return `${what}: no kind of build keeps such a thing yet.`
+    case 'too-large':
+      return `${what}: too large for what can be built at these walls; a deeper strip before one of them would be wanted.`
+    case 'more-wall':
+      return `${what}: ${say.length(Math.ceil(h.moreMm / 10) * 10)} more of free wall at the ${wall} would house ${h.count === 1 ? 'it' : 'one'}.`
+    case 'no-room':
+      return `${what}: no room is left beside the rest.`
+  }
+}
+
+const CONTENTS: Record<Presumed['contents'], string> = {
+  books: 'as if full of books',
+  tools: 'as if full of tools',
+  metal: 'as if full of screws',
+  stone: 'as stone or clay',
+  paint: 'as paint',
+  liquid: 'as if full of liquid',
+  soil: 'as soil',
+  food: 'as if full of food',
+  cloth: 'as if full of cloth',
+  foam: 'as foam',
+  mixed: 'as mixed things',
+  machine: 'as a machine',
+  wood: 'as wood',
+  tool: 'as a hand tool',
+}
+/** What a thing is presumed to weigh, and from what. */
+export const sayPresumed = (x: Presumed, name: string, say: Say): string =>
+  `${name} ${say.mass(x.kg)} each, ${CONTENTS[x.contents]}, ${say.mass(x.kgPerLitre)} a litre`
