@@ -7,7 +7,6 @@ import { sayIn } from '../wording/say.ts'
 import { shareOf, together } from './market.ts'
 import { beats, pastReachM, type Measures } from './measures.ts'
 import { lotWithout } from './offer.ts'
-import type { PlannedRoom } from './plan-room.ts'
 import { tradesOf } from './trade.ts'
 import { NO_WISHES, wishes } from './wishes.ts'
 
@@ -21,21 +20,6 @@ const plain: Measures = {
   kinds: 3,
   builds: 5,
 }
-const room = (m: Partial<Measures>, hours = 30): PlannedRoom => ({
-  aim: 'cost',
-  builds: [],
-  feet: [],
-  measures: { ...plain, ...m },
-  proven: true,
-  hours,
-  boards: 0,
-  sheets: 0,
-  overMinor: 0,
-  homeless: [],
-  presumed: [],
-  troubles: [],
-})
-
 describe('measures of plans', () => {
   it('one beats another when it is no worse in anything and better in something', () => {
     expect(beats(plain, plain)).toBe(false)
@@ -107,13 +91,14 @@ describe('wishes', () => {
 describe('what plans trade', () => {
   const say = { ...sayIn({ system: 'metric', fraction: 16 }), currency: 'EUR' as const }
   const plans = [
-    room({ minor: 40_000, floorM2: 6, reach: 12 }, 40),
-    room({ minor: 60_000, floorM2: 3, reach: 10 }, 40),
-    room({ minor: 50_000, floorM2: 5, reach: 4, builds: 9 }, 40),
+    { minor: 40_000, floorM2: 6, reach: 12, builds: 5, hours: 40 },
+    { minor: 60_000, floorM2: 3, reach: 10, builds: 5, hours: 40 },
+    { minor: 50_000, floorM2: 5, reach: 4, builds: 9, hours: 40 },
   ]
   it('is what each is best at, and what it pays most for that', () => {
     const trades = tradesOf(plans)
     expect(trades.map((t) => t.best)).toEqual([['minor', 'builds'], ['floorM2', 'builds'], ['reach']])
+    expect(trades.map((t) => t.alone)).toEqual([['minor'], ['floorM2'], ['reach']])
     expect(trades[0].pays).toEqual({ key: 'reach', by: 8 })
     expect(trades[1].pays).toEqual({ key: 'reach', by: 6 })
     expect(trades[2].pays).toEqual({ key: 'builds', by: 4 })

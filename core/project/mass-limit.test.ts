@@ -1,5 +1,6 @@
 import { describe, expect, it } from '@jest/globals'
 import { withRack } from '../../test-support/one-build.ts'
+import { withPresumed } from '../goods/presumed.ts'
 import { newGoods } from '../goods/goods.ts'
 import { massLimit, notWeighed } from './mass-limit.ts'
 import { readBuild } from './read-build.ts'
@@ -42,14 +43,26 @@ describe('what nobody has weighed', () => {
     const p = project({ massKg: 400 })
     expect(massLimit(p, p.builds[0]).kg).toBeNull()
   })
-  it('is asked for by its whole bulk, the most first', () => {
+  it('holds as it is presumed to weigh just where it holds when it is weighed so', () => {
+    for (const [acrossMm, name] of [
+      [150, 'tin'],
+      [900, 'box of tiles'],
+    ] as const) {
+      const p = project({ massKg: null, acrossMm, deepMm: 300, tallMm: 300, name })
+      const weighed = { ...p, goods: withPresumed(p.goods) }
+      const r = readBuild(weighed, p.builds[0])
+      const holds = r.ok && r.reading.verdict.fails + r.reading.verdict.unknown === 0
+      expect(massLimit(p, p.builds[0]).asPresumed).toBe(holds)
+    }
+  })
+  it('is asked for by what it is presumed to weigh in all, the most first', () => {
     const p = project({ massKg: null })
     expect(notWeighed(p, p.builds[0]).map((g) => g.goodsId)).toEqual([p.goods[0].id, 'tin'])
-    p.goods[1] = { ...p.goods[1], acrossMm: 900, deepMm: 400, tallMm: 900 }
+    p.goods[1] = { ...p.goods[1], kind: 'equipment', acrossMm: 1200, deepMm: 600, tallMm: 1200 }
     expect(notWeighed(p, p.builds[0])[0].goodsId).toBe('tin')
   })
   it('is nothing where all is weighed', () => {
     const p = withRack(12, 20)
-    expect(massLimit(p, p.builds[0])).toEqual({ goods: [], kg: null })
+    expect(massLimit(p, p.builds[0])).toEqual({ goods: [], asPresumed: false, kg: null })
   })
 })

@@ -1,11 +1,14 @@
+import { presumedMass, withPresumed } from '../goods/presumed.ts'
 import type { BuildReading } from './read-build.ts'
 import { readBuild } from './read-build.ts'
 import type { Build, Project } from './project.ts'
 
 /** Up to what mass each a build holds the things nobody has weighed. */
 export interface MassLimit {
-  /** Those of them it holds, what weighs most if all weigh alike by their size first. */
+  /** Those of them it holds, what is presumed to weigh most in all first: its weight decides most. */
   goods: { goodsId: string; count: number }[]
+  /** It holds if each of them weighs no more than what it is presumed to, on the heavy side. */
+  asPresumed: boolean
   /** It holds if none of them weighs more, kg; null where not even that is known, for something else does not hold. */
   kg: number | null
 }
@@ -21,16 +24,13 @@ export const LEAST_KG = 0.5
 const HEAVIER = 1.15
 const HALVINGS = 5
 
-/** Things a build holds that nobody has weighed: most of the whole bulk first. */
+/** Things a build holds that nobody has weighed: what is presumed to weigh most in all first. */
 export function notWeighed(p: Project, build: Build): MassLimit['goods'] {
-  const bulk = (id: string, count: number) => {
-    const g = p.goods.find((x) => x.id === id)!
-    return count * g.acrossMm * g.deepMm * g.tallMm
-  }
+  const all = (id: string, count: number) => count * presumedMass(p.goods.find((x) => x.id === id)!).kg
   return build.goods
     .filter((b) => p.goods.some((g) => g.id === b.goodsId && g.massKg === null))
     .map(({ goodsId, count }) => ({ goodsId, count }))
-    .sort((a, b) => bulk(b.goodsId, b.count) - bulk(a.goodsId, a.count))
+    .sort((a, b) => all(b.goodsId, b.count) - all(a.goodsId, a.count))
 }
 
 /** The project as if each of some things weighed so much. */
@@ -46,19 +46,21 @@ const weighing = (p: Project, ids: ReadonlySet<string>, kg: number): Project => 
 export function massLimit(p: Project, build: Build): MassLimit {
   const goods = notWeighed(p, build)
   const ids = new Set(goods.map((g) => g.goodsId))
-  const sound = (r: BuildReading) => r.verdict.fails === 0 && r.verdict.unknown === 0
-  const holds = (kg: number): boolean => {
-    const r = readBuild(weighing(p, ids, kg), build)
+  const asIt = (q: Project): boolean => {
+    const r = readBuild(q, build)
     return r.ok && sound(r.reading)
   }
-  if (ids.size === 0 || !holds(LEAST_KG)) return { goods, kg: null }
+  const sound = (r: BuildReading) => r.verdict.fails === 0 && r.verdict.unknown === 0
+  const holds = (kg: number): boolean => asIt(weighing(p, ids, kg))
+  const asPresumed = ids.size > 0 && asIt({ ...p, goods: withPresumed(p.goods) })
+  if (ids.size === 0 || !holds(LEAST_KG)) return { goods, asPresumed, kg: null }
   let [most, tooMuch] = [LEAST_KG, LEAST_KG * HEAVIER]
   while (most < MOST_KG && holds(tooMuch)) [most, tooMuch] = [tooMuch, tooMuch * HEAVIER]
-  if (most >= MOST_KG) return { goods, kg: MOST_KG }
+  if (most >= MOST_KG) return { goods, asPresumed, kg: MOST_KG }
   for (let i = 0; i < HALVINGS; i++) {
     const kg = (most + tooMuch) / 2
     if (holds(kg)) most = kg
     else tooMuch = kg
   }
-  return { goods, kg: Math.floor(most / LEAST_KG) * LEAST_KG }
+  return { goods, asPresumed, kg: Math.floor(most / LEAST_KG) * LEAST_KG }
 }

@@ -1,5 +1,7 @@
 import { wholeBox } from '../assembly/part-box.ts'
+import { withPresumed } from '../goods/presumed.ts'
 import { allFamilies } from '../families/registry.ts'
+import { hoursOf } from '../takeoff/hours.ts'
 import { newBuild } from './new-build.ts'
 import type { Build, Project } from './project.ts'
 import { procure } from './plan.ts'
@@ -16,6 +18,7 @@ export interface Proposal {
   leftOut: number
   minor: number
   lengthMm: number
+  hours: number
   verdict: Verdict['state']
 }
 
@@ -82,12 +85,14 @@ const better = (a: Proposal, b: Proposal) => a.leftOut - b.leftOut || trouble(a)
  * them first; where some hold, what does not is left out at the end.
  */
 export function* proposing(
-  p: Project,
+  given: Project,
   wallId: string,
   offsetMm: number,
   goods: Build['goods'],
   id: string,
 ): Generator<Proposing, Proposal[]> {
+  // What nobody has weighed is reckoned with as it is presumed to weigh: sized for nothing it would have to be built anew.
+  const p = { ...given, goods: withPresumed(given.goods) }
   const prices = priceBook(p)
   const wanted = goods.reduce((n, g) => n + g.count, 0)
   const kept: KeptReadings = new Map()
@@ -100,6 +105,7 @@ export function* proposing(
       leftOut: wanted - holds,
       minor: procure(p, [r]).bill.totalMinor,
       lengthMm: wholeBox(r.boxes).max[0],
+      hours: hoursOf(r.shaped.assembly, r.steps.length),
       verdict: r.verdict.state,
     }
   }

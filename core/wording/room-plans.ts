@@ -14,6 +14,7 @@ const BEST: Record<TradeKey, string> = {
   builds: 'is the fewest builds',
   makeshift: 'keeps most things the way that suits them best',
   homeless: 'leaves least without a place',
+  lengthMm: 'takes least of the wall',
 }
 const TITLE: Record<TradeKey, string> = {
   minor: 'Least cost',
@@ -23,6 +24,7 @@ const TITLE: Record<TradeKey, string> = {
   builds: 'Fewest builds',
   makeshift: 'Everything in its best way',
   homeless: 'Most is kept',
+  lengthMm: 'Least wall',
 }
 
 export interface SayPlans extends Say {
@@ -48,6 +50,8 @@ function pays({ key, by }: NonNullable<Trade['pays']>, say: SayPlans): string {
       return `is ${plural(by, 'build')} more than the fewest`
     case 'makeshift':
       return `keeps ${plural(by, 'thing')} in a way that is only possible, not good`
+    case 'lengthMm':
+      return `takes ${say.length(by)} more of the wall than the shortest`
     case 'homeless':
       return `leaves ${plural(by, 'thing')} more without a place`
   }
@@ -57,17 +61,18 @@ function pays({ key, by }: NonNullable<Trade['pays']>, say: SayPlans): string {
 export function titlesOf(trades: readonly Trade[]): string[] {
   if (trades.length === 1) return ['One plan']
   const taken = new Set<string>()
-  return trades.map(({ best }) => {
+  return trades.map(({ best, alone }) => {
     const title =
-      best.map((k) => TITLE[k]).find((t) => !taken.has(t)) ?? ['Another way', 'A third way'].find((t) => !taken.has(t))!
+      [...alone, ...best].map((k) => TITLE[k]).find((t) => !taken.has(t)) ??
+      ['Another way', 'A third way'].find((t) => !taken.has(t))!
     taken.add(title)
     return title
   })
 }
 
 /** What a plan trades, in one sentence. */
-export function sayTrade({ best, pays: price }: Trade, say: SayPlans): string {
-  const good = best.slice(0, 3).map((k) => BEST[k])
+export function sayTrade({ best, alone, pays: price }: Trade, say: SayPlans): string {
+  const good = [...new Set([...alone, ...best])].slice(0, 3).map((k) => BEST[k])
   const bad = price ? pays(price, say) : ''
   if (good.length === 0 && !bad) return 'Much like the others in every measure.'
   if (good.length === 0) return `In between: it ${bad}.`

@@ -1,7 +1,10 @@
 <script setup lang="ts">
 import { computed, shallowRef, toRaw, watch } from 'vue'
+import { presumedMass } from '../../../core/goods/presumed.ts'
 import { LEAST_KG, notWeighed, type MassLimit } from '../../../core/project/mass-limit.ts'
 import type { Build } from '../../../core/project/project.ts'
+import { sayPresumed } from '../../../core/wording/room-plans.ts'
+import { listed } from '../../../core/wording/say.ts'
 import MeasureField from '../../components/MeasureField.vue'
 import { useHeavy } from '../../composables/heavy.ts'
 import { useDocument } from '../../stores/document.ts'
@@ -13,6 +16,10 @@ const doc = useDocument()
 const readings = useReadings()
 const goods = computed(() => (doc.project ? notWeighed(toRaw(doc.project), props.build) : []))
 const itemOf = (id: string) => doc.project!.goods.find((g) => g.id === id)!
+
+const presumed = computed(() =>
+  listed(goods.value.map((g) => sayPresumed(presumedMass(itemOf(g.goodsId)), itemOf(g.goodsId).name, readings.say))),
+)
 
 const limit = shallowRef<MassLimit | null>(null)
 /** What was asked last: an answer to anything older is none. */
@@ -40,10 +47,18 @@ const weigh = (id: string, massKg: number | null) =>
     <h2 id="weigh-h">Nobody has weighed these yet</h2>
     <p role="status">
       <template v-if="!limit">Up to what they may weigh is being worked out …</template>
+      <template v-else-if="limit.asPresumed">
+        It holds if they weigh no more than is presumed of them, on the heavy side:
+        {{ presumed }}. Weigh the first of them first: most of the weight is theirs.
+        <template v-if="limit.kg !== null && goods.length > 1">
+          All alike, none may weigh more than <strong>{{ readings.say.mass(limit.kg) }}</strong>.
+        </template>
+      </template>
       <template v-else-if="limit.kg !== null">
         It holds if {{ goods.length > 1 || goods[0].count > 1 ? 'none of them weighs' : 'it weighs no' }} more than
         <strong>{{ readings.say.mass(limit.kg) }}</strong>. Weigh
-        {{ goods.length > 1 ? 'the first of these first: most of the bulk is theirs' : 'one' }}, as it is stored.
+        {{ goods.length > 1 ? 'the first of these first: most of the weight is theirs' : 'one' }}, as it is stored. With
+        what is presumed of them, on the heavy side, it does not hold: {{ presumed }}.
       </template>
       <template v-else>
         With as little as {{ readings.say.mass(LEAST_KG) }} each something of it does not hold, or is not proven for

@@ -4,8 +4,13 @@ import { planDrawing } from '../../../core/drawing/unroll.ts'
 import type { Point } from '../../../core/geometry/hull.ts'
 import { useReadings } from '../../stores/readings.ts'
 
-/** The room from above with the builds of a plan in it, numbered as in its list; what stands there already is pale. */
-const props = defineProps<{ feet: readonly Point[][]; label: string; left: ReadonlySet<number> }>()
+/** The room from above with the builds of a plan in it, numbered as in its list: what hangs is dashed, what stands there already is pale. */
+const props = defineProps<{
+  feet: readonly Point[][]
+  label: string
+  left: ReadonlySet<number>
+  hung: ReadonlySet<number>
+}>()
 const readings = useReadings()
 const d = computed(() =>
   readings.plan ? planDrawing(readings.plan.room, readings.plan.outline, readings.placed) : null,
@@ -32,7 +37,7 @@ const drawn = computed(() => props.feet.map((foot, i) => ({ foot, i, at: middle(
       <polygon :points="points(t.foot)" class="thing" />
     </g>
     <polygon v-for="b in d.builds" :key="b.id" :points="points(b.foot)" class="there" />
-    <g v-for="b in drawn" :key="b.i" :class="{ left: left.has(b.i) }">
+    <g v-for="b in drawn" :key="b.i" :class="{ left: left.has(b.i), hung: hung.has(b.i) }">
       <polygon :points="points(b.foot)" class="build" />
       <text :x="b.at.x" :y="b.at.y" :font-size="text">{{ b.i + 1 }}</text>
     </g>
@@ -75,6 +80,10 @@ polyline {
   fill-opacity: 0.75;
   stroke: var(--ink);
   stroke-width: 1.2;
+}
+.hung .build {
+  fill-opacity: 0.25;
+  stroke-dasharray: 7 3;
 }
 .left .build {
   fill: none;

@@ -80,7 +80,19 @@ function enough() {
 
 const itemOf = (id: string) => doc.project!.goods.find((g) => g.id === id)
 const wallName = (id: string) => walls.value.find((w) => w.id === id)?.name ?? ''
-const trades = computed(() => tradesOf(planning.value?.plans ?? []))
+const trades = computed(() =>
+  tradesOf(
+    (planning.value?.plans ?? []).map((x) => ({
+      minor: x.measures.minor,
+      floorM2: x.measures.floorM2,
+      reach: x.measures.reach,
+      hours: x.hours,
+      builds: x.measures.builds,
+      makeshift: x.measures.makeshift,
+      homeless: x.homeless.reduce((n, g) => n + g.count, 0),
+    })),
+  ),
+)
 const titles = computed(() => titlesOf(trades.value))
 const sayIt = computed(() => ({ ...readings.say, currency: doc.project!.settings.currency }))
 
@@ -89,6 +101,8 @@ const leftOut = reactive(new Set<string>())
 const opened = reactive(new Set<number>())
 const leftOf = (i: number, x: PlannedRoom) =>
   new Set(x.builds.flatMap((b, k) => (leftOut.has(`${i} ${b.id}`) ? [k] : [])))
+const hungOf = (x: PlannedRoom) =>
+  new Set(x.builds.flatMap((b, k) => (findFamily(b.family)?.hangs(b.params) ? [k] : [])))
 const holds = (x: PlannedRoom['builds'][number]) =>
   x.goods.map((g) => `${g.count} ${itemOf(g.goodsId)?.name ?? ''}`).join(', ')
 
@@ -202,7 +216,7 @@ function take(i: number, x: PlannedRoom) {
       >
         <h3>{{ titles[i] }}</h3>
         <p class="small">{{ planning.plans.length > 1 ? sayTrade(trades[i], sayIt) : '' }}</p>
-        <PlanPicture :feet="x.feet" :left="leftOf(i, x)" :label="`${titles[i]}, from above`" />
+        <PlanPicture :feet="x.feet" :left="leftOf(i, x)" :hung="hungOf(x)" :label="`${titles[i]}, from above`" />
         <dl>
           <dt>costs about</dt>
           <dd>{{ formatMoney(x.measures.minor, doc.project!.settings.currency) }}</dd>

@@ -4,12 +4,14 @@ import { findFamily } from '../../../core/families/registry.ts'
 import { formatLength } from '../../../core/measure/format.ts'
 import { formatMoney } from '../../../core/measure/money.ts'
 import { nextOffset, startOf, type Proposal, type Proposing } from '../../../core/project/proposals.ts'
+import { tradesOf } from '../../../core/planner/trade.ts'
 import type { Build } from '../../../core/project/project.ts'
 import { readBuild, type BuildReading } from '../../../core/project/read-build.ts'
 import { FAMILIES, familyName } from '../../../core/wording/dims.ts'
 import { stocksOf } from '../../../core/wording/names.ts'
 import { sayProblem } from '../../../core/wording/problems.ts'
-import { capital } from '../../../core/wording/say.ts'
+import { sayTrade } from '../../../core/wording/room-plans.ts'
+import { capital, plural } from '../../../core/wording/say.ts'
 import { WAYS } from '../../../core/wording/ways.ts'
 import MeasureField from '../../components/MeasureField.vue'
 import VerdictMark from '../../components/VerdictMark.vue'
@@ -100,6 +102,10 @@ const drawn = computed(() =>
         ]
       : []
   }),
+)
+const sayIt = computed(() => ({ ...readings.say, currency: doc.project!.settings.currency }))
+const trades = computed(() =>
+  tradesOf(drawn.value.map(({ p }) => ({ minor: p.minor, hours: p.hours, lengthMm: p.lengthMm, homeless: p.leftOut }))),
 )
 function take(build: Build) {
   const same = doc.project!.builds.filter((b) => b.family === build.family).length
@@ -221,9 +227,10 @@ function startKind() {
         <RouterLink :to="{ name: 'survey' }">Say in Survey</RouterLink> how its joists run and how far they span.
       </p>
       <div class="cards">
-        <article v-for="d in drawn" :key="`${d.p.build.family} ${d.p.minor} ${d.p.lengthMm}`" class="card-sheet">
+        <article v-for="(d, i) in drawn" :key="`${d.p.build.family} ${d.p.minor} ${d.p.lengthMm}`" class="card-sheet">
           <h3>{{ familyName(d.p.build.family) }}</h3>
           <p class="small mb-1">{{ d.kept }}</p>
+          <p v-if="drawn.length > 1" class="small mb-1">{{ sayTrade(trades[i], sayIt) }}</p>
           <div class="pic">
             <IsoScene plain :assembly="d.assembly" :options="d.options" :title="familyName(d.p.build.family)" />
           </div>
@@ -236,6 +243,8 @@ function startKind() {
             <dd>{{ formatLength(d.p.lengthMm, readings.units, { feet: true }) }}</dd>
             <dt>made of</dt>
             <dd>{{ d.stocks }}</dd>
+            <dt>work</dt>
+            <dd>about {{ plural(Math.max(1, Math.round(d.p.hours)), 'hour') }} for one</dd>
             <dt>costs about</dt>
             <dd>{{ formatMoney(d.p.minor, doc.project!.settings.currency) }}</dd>
             <dt>proof</dt>

@@ -3,17 +3,21 @@ import { computed } from 'vue'
 import { GOODS_KINDS } from '../../../core/catalogue/containers.ts'
 import { assumedTote, GOODS_LIMITS, type Goods, type ToteShape } from '../../../core/goods/goods.ts'
 import { assumedTool } from '../../../core/goods/tool.ts'
+import { presumedMass } from '../../../core/goods/presumed.ts'
 import { neverOf } from '../../../core/goods/ways.ts'
 import { waysToKeep } from '../../../core/project/ways-to-keep.ts'
 import { familyName } from '../../../core/wording/dims.ts'
+import { sayPresumed } from '../../../core/wording/room-plans.ts'
 import { capital } from '../../../core/wording/say.ts'
 import { NEVER, WAYS } from '../../../core/wording/ways.ts'
 import { HEAVIEST_KG } from '../../../core/measure/schema.ts'
 import MeasureField from '../../components/MeasureField.vue'
+import { useReadings } from '../../stores/readings.ts'
 import ToolFields from './ToolFields.vue'
 
 const props = defineProps<{ goods: Goods }>()
 const emit = defineEmits<{ update: [part: Partial<Goods>] }>()
+const readings = useReadings()
 const { minMm, maxMm, maxCount } = GOODS_LIMITS
 const tote = computed(() => props.goods.tote)
 const measured = (part: Partial<ToteShape>) =>
@@ -35,6 +39,10 @@ const setKind = (kind: Goods['kind']) =>
   <div class="form">
     <section class="ways wide small" aria-labelledby="ways-h">
       <h3 id="ways-h">How it is best kept</h3>
+      <p v-if="goods.massKg === null" class="soft small mb-1">
+        Until somebody weighs it, plans reckon with
+        {{ sayPresumed(presumedMass(goods), goods.name || 'it', readings.say) }}, on the heavy side.
+      </p>
       <ol v-if="ways.length">
         <li v-for="w in ways" :key="w.code">
           {{ capital(WAYS[w.code]) }}. <span class="soft">{{ w.families.map(familyName).join(', ') }}</span>
