@@ -2,7 +2,7 @@ import { expect, saved, startEmpty, station, test } from './helpers.ts'
 
 test('from an empty project to a cabinet with doors and a stack hung from the joists', async ({ page }) => {
   await startEmpty(page, 'Over heads', 'millimetres')
-  const line = page.getByRole('textbox', { name: /One line/ })
+  const line = page.getByRole('combobox', { name: /One line/ })
   for (const text of ['4 crate 350 x 300 x 250, 6 kg', '3 basket 400 x 320 x 200, 4 kg']) {
     await line.fill(text)
     await line.press('Enter')

@@ -4,7 +4,7 @@ test('from a heap of totes to a rack one can build', async ({ page }) => {
   await startEmpty(page, 'Shed')
 
   // Sort: nonsense is refused where it is typed, a line becomes goods.
-  const line = page.getByRole('textbox', { name: /One line/ })
+  const line = page.getByRole('combobox', { name: /One line/ })
   for (const [text, said] of [
     ['12 tote', 'No sizes found'],
     ['12 tote 16 x -24 x 12', 'below zero'],
@@ -126,7 +126,7 @@ test('from a heap of totes to a rack one can build', async ({ page }) => {
 
 test('a shelf dragged on the drawing becomes fixed, and one step of undo lets it go', async ({ page }) => {
   await startEmpty(page, 'Drag', 'millimetres')
-  const line = page.getByRole('textbox', { name: /One line/ })
+  const line = page.getByRole('combobox', { name: /One line/ })
   await line.fill('20 pail 300 x 300 x 380, 12 kg')
   await line.press('Enter')
   await station(page, 'Shape')
@@ -163,7 +163,7 @@ test('a shelf dragged on the drawing becomes fixed, and one step of undo lets it
 
 test('the keyboard alone walks the stations, decides and undoes', async ({ page }) => {
   await startEmpty(page, 'Keys')
-  await page.getByRole('textbox', { name: /One line/ }).fill('2 crate 12 x 12 x 12, 9 lb')
+  await page.getByRole('combobox', { name: /One line/ }).fill('2 crate 12 x 12 x 12, 9 lb')
   await page.keyboard.press('Enter')
   await page.getByRole('button', { name: '2 crate' }).focus()
   await page.keyboard.press('b')

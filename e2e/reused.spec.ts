@@ -4,7 +4,7 @@ test('cabinets somebody has: from an empty project to hung on the wall, and prov
   page,
 }) => {
   await startEmpty(page, 'Old kitchen', 'millimetres')
-  const line = page.getByRole('textbox', { name: /One line/ })
+  const line = page.getByRole('combobox', { name: /One line/ })
   await line.fill('6 crate of jars 300x200x180 5 kg')
   await line.press('Enter')
   await expect(line).toHaveValue('')

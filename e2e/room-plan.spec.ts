@@ -3,7 +3,7 @@ import { axe, expect, saved, startEmpty, station, test } from './helpers.ts'
 const THINGS = [
   '6 tote 430 x 640 x 330, 12 kg',
   '8 pail 170 x 170 x 200, 5 kg',
-  '2 board 2800 x 400 x 90, 11 kg',
+  '2 step ladders',
   '3 sheet 2000 x 18 x 1000, 20 kg',
   '9 box 400 x 300 x 250',
 ]
@@ -11,7 +11,7 @@ const THINGS = [
 test('a heap of things becomes plans of the room, of which one is taken in part', async ({ page }) => {
   test.setTimeout(120_000)
   await startEmpty(page, 'Heap', 'millimetres')
-  const line = page.getByRole('textbox', { name: /One line/ })
+  const line = page.getByRole('combobox', { name: /One line/ })
   for (const thing of THINGS) {
     await line.fill(thing)
     await line.press('Enter')

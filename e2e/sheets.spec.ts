@@ -4,7 +4,7 @@ test('sheets are said to belong in a store, proposed in one, and a box exactly a
   page,
 }) => {
   await startEmpty(page, 'Plywood', 'millimetres')
-  const line = page.getByRole('textbox', { name: /One line/ })
+  const line = page.getByRole('combobox', { name: /One line/ })
   await line.fill('6 sheet 2440 x 18 x 1220, 29 kg')
   await line.press('Enter')
   await expect(line).toHaveValue('')

@@ -2,9 +2,9 @@ import { expect, openDemo, saved, startEmpty, station, test } from './helpers.ts
 
 test('a room is surveyed and a rack placed by the keyboard alone', async ({ page }) => {
   await startEmpty(page, 'Room', 'millimetres')
-  await page.getByRole('textbox', { name: /One line/ }).fill('6 box 300 x 300 x 300, 8 kg')
+  await page.getByRole('combobox', { name: /One line/ }).fill('6 box 300 x 300 x 300, 8 kg')
   await page.keyboard.press('Enter')
-  await page.getByRole('textbox', { name: /One line/ }).press('Tab')
+  await page.getByRole('combobox', { name: /One line/ }).press('Tab')
   await page.keyboard.press('2')
   const length = page.getByRole('textbox', { name: 'Length', exact: true })
   await length.focus()

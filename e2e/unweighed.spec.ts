@@ -4,7 +4,7 @@ test('what nobody has weighed is one line, with the mass up to which it holds an
   page,
 }) => {
   await startEmpty(page, 'No scales', 'millimetres')
-  const line = page.getByRole('textbox', { name: /One line/ })
+  const line = page.getByRole('combobox', { name: /One line/ })
   for (const text of ['12 crate 400 x 300 x 250', '4 tin 180 x 180 x 200, 4 kg']) {
     await line.fill(text)
     await line.press('Enter')

@@ -1,7 +1,7 @@
 // Remakes docs/screenshots from the demo data: npm run shots [-- names …]
 import { chromium } from '@playwright/test'
 import { spawn } from 'node:child_process'
-import { mkdirSync } from 'node:fs'
+import { mkdirSync, readFileSync } from 'node:fs'
 
 const PORT = 5199
 const OUT = process.env.SHOTS_OUT ?? 'docs/screenshots'
@@ -49,12 +49,22 @@ const SHOTS = [
   },
   { name: 'shape-tote-rack', path: `${P}/shape`, size: DESK },
   {
-    name: 'shape-post-rack',
-    path: `${P}/shape`,
-    size: DESK,
+    name: 'plan-room',
+    path: '/',
+    size: TALL,
     before: async (page) => {
-      await page.getByRole('button', { name: 'Honey shelves' }).first().click()
-      await page.getByRole('button', { name: 'Section' }).click()
+      // The boat mender's things and room, with nothing built yet.
+      const chooser = page.waitForEvent('filechooser')
+      await page.getByRole('button', { name: 'Import a project file' }).click()
+      const emptied = { ...JSON.parse(readFileSync('demo/boats.tackloft.json', 'utf8')), id: 'to-plan', builds: [] }
+      emptied.progress = { ...emptied.progress, letters: {}, steps: [], measured: {} }
+      const file = { name: 'to-plan.json', mimeType: 'application/json', buffer: Buffer.from(JSON.stringify(emptied)) }
+      await (await chooser).setFiles(file)
+      await page.getByText('Boat mender').nth(1).waitFor()
+      await page.goto(`http://127.0.0.1:${PORT}/p/to-plan/shape`)
+      await page.getByRole('button', { name: 'Plan the room' }).click()
+      await page.getByText(/^Done: /).waitFor({ timeout: 90_000 })
+      await page.getByRole('heading', { name: 'Wishes' }).or(page.getByText('Wishes')).first().scrollIntoViewIfNeeded()
     },
   },
   {

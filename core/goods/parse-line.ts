@@ -1,4 +1,5 @@
 import { GOODS_KINDS, type GoodsKind } from '../catalogue/containers.ts'
+import { usualThing } from '../catalogue/usual-things.ts'
 import { plainCharacters } from '../measure/number.ts'
 import { parseLength } from '../measure/parse-length.ts'
 import { parseMass } from '../measure/parse-mass.ts'
@@ -72,18 +73,32 @@ export function parseSizes(text: string, system: UnitSystem): Result<Sizes> {
   return good({ acrossMm, deepMm, tallMm })
 }
 
+/** `2 chest freezers`: a usual thing said without its size has the usual one, until it is measured. */
+function usualLine(text: string, id: string): Result<Goods> | undefined {
+  const said = /^(?:(\d+)\s+(?:x\s+)?)?([a-z][^\d]*)$/i.exec(text)
+  const usual = said ? usualThing(said[2]) : undefined
+  if (!said || !usual) return undefined
+  const count = Number(said[1] ?? 1)
+  if (count < 1 || count > GOODS_LIMITS.maxCount) return bad('count', { count, max: GOODS_LIMITS.maxCount }, 'count')
+  const { kind, acrossMm, deepMm, tallMm } = usual
+  return good(newGoods({ id, name: said[2].trim(), kind, count, acrossMm, deepMm, tallMm, massKg: null }))
+}
+
 /** A mass after the sizes that nothing parts from them: `300 x 200 x 180 5 kg`. A fraction before its unit could be of the size. */
 const MASS_AT_END = /(?<=\d(?:mm|cm|m|in|ft|["'])?)\s+(\d+(?:\.\d+)?\s*(?:kgs?|g|lbs?|oz|pounds?)\b.*)$/i
 
 /**
  * Reads a line as one says it: `12 tote 16 1/2 x 24 x 12 1/2, 14kg`: count, thing, across x deep x tall, mass of one.
- * The count may be missing (one), the mass too (not weighed yet); `31 dia x 20` is a round thing. Fails with
+ * The count may be missing (one), the mass too (not weighed yet); `31 dia x 20` is a round thing; of a usual thing the
+ * size may be missing. Fails with
  * `line-empty`, `line-no-size`, `line-no-name`, `line-sizes`, `not-a-length`, `out-of-range`, `count`, `not-a-mass`.
  */
 export function parseGoodsLine(line: string, system: UnitSystem, id: string): Result<Goods> {
   const text = plainCharacters(line)
   if (text === '') return bad('line-empty')
   const head = /^(?:(-?\d+)\s+(?:x\s+(?=[a-z]))?)?((?!x\b)[a-z][^\d]*?)[\s,:]+(?=-?[\d.])(.*)$/i.exec(text)
+  const usual = head ? undefined : usualLine(text, id)
+  if (usual) return usual
   if (!head) return bad(/[a-z]{3}/i.test(text) ? 'line-no-size' : 'line-no-name', { text })
   const count = Number(head[1] ?? 1)
   if (count < 1 || count > GOODS_LIMITS.maxCount) return bad('count', { count, max: GOODS_LIMITS.maxCount }, 'count')
@@ -102,5 +117,7 @@ export function parseGoodsLine(line: string, system: UnitSystem, id: string): Re
   const mass = massText === '' ? good(null) : parseMass(massText, system)
   if (!mass.ok) return mass
   if (mass.value !== null && mass.value > 5000) return bad('too-heavy', { text: massText }, 'massKg')
-  return good(newGoods({ id, name, kind: kindOf(name), count, ...size.value, massKg: mass.value }))
+  return good(
+    newGoods({ id, name, kind: usualThing(name)?.kind ?? kindOf(name), count, ...size.value, massKg: mass.value }),
+  )
 }

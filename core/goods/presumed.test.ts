@@ -9,7 +9,7 @@ const thing = (name: string, kind: Goods['kind'], mm: [number, number, number], 
 describe('what nobody has weighed', () => {
   it('weighs what its contents do by the litre, rounded up to half a kilogram', () => {
     // 0.4 · 0.35 · 0.3 m = 42 l of books at 0.75 kg.
-    expect(presumedMass(thing('Box of books', 'box', [400, 350, 300]))).toEqual({
+    expect(presumedMass(thing('Carton of books', 'box', [400, 350, 300]))).toEqual({
       contents: 'books',
       kgPerLitre: 0.75,
       kg: 31.5,

@@ -1,4 +1,5 @@
 import type { GoodsKind } from '../catalogue/containers.ts'
+import { usualThing } from '../catalogue/usual-things.ts'
 import { isRound, type Goods } from './goods.ts'
 
 /*
@@ -70,7 +71,7 @@ const BY_HAND: readonly GoodsKind[] = ['tote', 'box', 'bag', 'pail', 'tool', 'ot
 
 export interface Presumed {
   kg: number
-  contents: Contents | 'machine' | 'wood' | 'tool'
+  contents: Contents | 'machine' | 'wood' | 'tool' | 'usual'
   kgPerLitre: number
 }
 
@@ -79,7 +80,7 @@ const contentsOf = (g: Goods): Contents => {
   return named ?? (g.kind === 'pail' ? 'paint' : g.kind === 'drum' ? 'liquid' : 'mixed')
 }
 
-function densityOf(g: Goods): Pick<Presumed, 'contents' | 'kgPerLitre'> {
+function densityOf(g: Goods): { contents: Exclude<Presumed['contents'], 'usual'>; kgPerLitre: number } {
   if (g.kind === 'equipment') return { contents: 'machine', kgPerLitre: MACHINE_KG_PER_LITRE }
   if (g.kind === 'board' || g.kind === 'sheet') return { contents: 'wood', kgPerLitre: WOOD_KG_PER_LITRE }
   if (g.kind === 'tool') return { contents: 'tool', kgPerLitre: TOOL_KG_PER_LITRE }
@@ -89,8 +90,15 @@ function densityOf(g: Goods): Pick<Presumed, 'contents' | 'kgPerLitre'> {
 
 /** What one of a thing is presumed to weigh, whether it was weighed or not; rounded up to half a kilogram. */
 export function presumedMass(g: Goods): Presumed {
-  const { contents, kgPerLitre } = densityOf(g)
   const litres = ((isRound(g.kind) ? ROUND_SHARE : 1) * g.acrossMm * g.deepMm * g.tallMm) / 1e6
+  const usual = usualThing(g.name)
+  if (usual) {
+    // A larger one weighs more; a smaller one might weigh as much.
+    const larger = Math.max(1, (g.acrossMm * g.deepMm * g.tallMm) / (usual.acrossMm * usual.deepMm * usual.tallMm))
+    const kg = Math.ceil(2 * larger * usual.mostKg) / 2
+    return { contents: 'usual', kgPerLitre: kg / litres, kg }
+  }
+  const { contents, kgPerLitre } = densityOf(g)
   const kg = Math.ceil(2 * litres * kgPerLitre) / 2
   return { contents, kgPerLitre, kg: BY_HAND.includes(g.kind) ? Math.min(BY_HAND_KG, kg) : kg }
 }

@@ -1,4 +1,5 @@
 import { baseAcross, bodyAcross, type Goods } from './goods.ts'
+import { usualThing } from '../catalogue/usual-things.ts'
 import { MEASURED } from './tool.ts'
 
 export interface Doubt {
@@ -11,6 +12,7 @@ export interface Doubt {
     | 'very-dense'
     | 'very-light'
     | 'assumed-rim'
+    | 'usual-size'
     | 'assumed-tool'
     | 'neck-thicker-than-head'
     | 'hangs-longer-than-it-is'
@@ -38,6 +40,9 @@ export function doubts(g: Goods): Doubt[] {
     if (hangMm > g.tallMm) say('hangs-longer-than-it-is', { hangMm, tallMm: g.tallMm })
     if (assumed) say('assumed-tool', { neckMm, hangMm })
   }
+  const usual = usualThing(g.name)
+  if (usual && usual.acrossMm === g.acrossMm && usual.deepMm === g.deepMm && usual.tallMm === g.tallMm)
+    say('usual-size', { share: usual.spread })
   if (g.massKg === null) say('not-weighed')
   else {
     const density = g.massKg / ((g.acrossMm * g.deepMm * g.tallMm) / 1e9)

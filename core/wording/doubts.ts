@@ -12,6 +12,8 @@ const TABLE: Record<Doubt['code'], (d: Doubt['data'], say: Say) => string> = {
   'very-light': (d) => `lighter than packing foam for its size (${Math.round(d.density)} kg/m³)?`,
   'assumed-rim': (d, say) =>
     `rim ${say.lengthOf(d, 'rimMm')} and overhang ${say.lengthOf(d, 'overhangMm')} are assumed. Measure them: rails depend on it.`,
+  'usual-size': (d, say) =>
+    `has the size such things usually have, give or take ${say.percent(d.share)}. Measure it: its place is made to it.`,
   'assumed-tool': (d, say) =>
     `${say.lengthOf(d, 'neckMm')} thick where it is held and ${say.lengthOf(d, 'hangMm')} below that are assumed. Measure them: its holder depends on it.`,
   'neck-thicker-than-head': (d, say) =>

@@ -75,7 +75,7 @@ export function sayTrade({ best, alone, pays: price }: Trade, say: SayPlans): st
   const good = [...new Set([...alone, ...best])].slice(0, 3).map((k) => BEST[k])
   const bad = price ? pays(price, say) : ''
   if (good.length === 0 && !bad) return 'Much like the others in every measure.'
-  if (good.length === 0) return `In between: it ${bad}.`
+  if (good.length === 0) return `It ${bad}.`
   return `${capital(`it ${listed(good)}`)}${bad ? `, but ${bad}` : ''}.`
 }
 
@@ -109,7 +109,8 @@ const CONTENTS: Record<Presumed['contents'], string> = {
   machine: 'as a machine',
   wood: 'as wood',
   tool: 'as a hand tool',
+  usual: 'as heavy as such things are',
 }
 /** What a thing is presumed to weigh, and from what. */
 export const sayPresumed = (x: Presumed, name: string, say: Say): string =>
-  `${name} ${say.mass(x.kg)} each, ${CONTENTS[x.contents]}, ${say.mass(x.kgPerLitre)} a litre`
+  `${name} ${say.mass(x.kg)} each, ${CONTENTS[x.contents]}${x.contents === 'usual' ? '' : `, ${say.mass(x.kgPerLitre)} a litre`}`

@@ -2,6 +2,7 @@
 import { useEventListener, useFileDialog } from '@vueuse/core'
 import { computed, ref } from 'vue'
 import { CONTAINERS } from '../../../core/catalogue/containers.ts'
+import { usualThingsLike } from '../../../core/catalogue/usual-things.ts'
 import { goodsToRows, GOODS_COLUMNS, rowsToGoods } from '../../../core/goods/csv.ts'
 import { newGoods, type Goods } from '../../../core/goods/goods.ts'
 import type { ToolShape } from '../../../core/goods/tool.ts'
@@ -35,6 +36,18 @@ const example = computed(() =>
   readings.units.system === 'imperial' ? '12 tote 16 1/2 x 24 x 12 1/2, 31 lb' : '12 tote 420 x 610 x 320, 14 kg',
 )
 const presets = computed(() => CONTAINERS.filter((c) => c.system === readings.units.system))
+
+/** Usual things like what is being typed, as lines to be changed and entered: after a count, before any size. */
+const MOST_SUGGESTED = 8
+const suggested = computed(() => {
+  const typed = /^(\d+\s+)?([^\d]{2,})$/.exec(line.value)
+  if (!typed) return []
+  const u = readings.units
+  return usualThingsLike(typed[2], MOST_SUGGESTED).map((t) => ({
+    value: `${typed[1] ?? ''}${t.name} ${[t.acrossMm, t.deepMm, t.tallMm].map((mm) => formatLength(mm, u)).join(' x ')}`,
+    label: `${t.group}; up to ${formatMass(t.mostKg, u)}`,
+  }))
+})
 
 const newId = () => `g-${crypto.randomUUID().slice(0, 8)}`
 /** Adds a thing; '' or why it was not taken. */
@@ -167,9 +180,13 @@ const exportCsv = () => downloadCsv('goods.csv', goodsToRows(goods.value), [...G
             :class="{ 'is-invalid': problem }"
             :placeholder="example"
             autocomplete="off"
+            list="usual-things"
             spellcheck="false"
             :aria-describedby="problem ? 'line-e' : 'line-h'"
           />
+          <datalist id="usual-things">
+            <option v-for="s in suggested" :key="s.value" :value="s.value" :label="s.label" />
+          </datalist>
           <button type="submit" class="btn btn-primary">Add</button>
           <BDropdown text="Usual sizes" variant="outline-secondary" lazy>
             <BDropdownItemButton v-for="c in presets" :key="c.id" @click="addPreset(c.id)"
@@ -183,7 +200,8 @@ const exportCsv = () => downloadCsv('goods.csv', goodsToRows(goods.value), [...G
         </form>
         <p v-if="problem" id="line-e" class="text-trouble mb-2" role="alert">{{ problem }}</p>
         <p v-else id="line-h" class="soft small mb-2">
-          Count, thing, across x deep x tall, mass of one. Any unit; a bare number is
+          Count, thing, across x deep x tall, mass of one; of usual things no size is needed yet. Any unit; a bare
+          number is
           {{ readings.units.system === 'imperial' ? 'inches and pounds' : 'millimetres and kilograms' }}.
         </p>
 

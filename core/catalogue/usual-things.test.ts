@@ -1,0 +1,75 @@
+import { describe, expect, it } from '@jest/globals'
+import { GOODS_LIMITS } from '../goods/goods.ts'
+import { parseGoodsLine } from '../goods/parse-line.ts'
+import { presumedMass } from '../goods/presumed.ts'
+import { doubts } from '../goods/suspicious.ts'
+import { allFamilies } from '../families/registry.ts'
+import { formatLength } from '../measure/format.ts'
+import { waysToKeep } from '../project/ways-to-keep.ts'
+import { USUAL_GROUPS, USUAL_THINGS, usualThing, usualThingsLike } from './usual-things.ts'
+
+const said = (line: string, system: 'metric' | 'imperial' = 'metric') => {
+  const r = parseGoodsLine(line, system, 'g')
+  if (!r.ok) throw new Error(r.problem.code)
+  return r.value
+}
+
+describe('usual things', () => {
+  it('are many, in every group, each named once and of a size that can be', () => {
+    expect(USUAL_THINGS.length).toBeGreaterThanOrEqual(120)
+    for (const group of USUAL_GROUPS) expect(USUAL_THINGS.filter((t) => t.group === group).length).toBeGreaterThan(3)
+    for (const t of USUAL_THINGS) {
+      expect(usualThing(t.name)).toBe(t)
+      for (const mm of [t.acrossMm, t.deepMm, t.tallMm]) {
+        expect(mm * (1 - t.spread)).toBeGreaterThanOrEqual(GOODS_LIMITS.minMm)
+        expect(mm * (1 + t.spread)).toBeLessThanOrEqual(GOODS_LIMITS.maxMm)
+      }
+      // Between packing foam and solid stone.
+      const density = t.mostKg / ((t.acrossMm * t.deepMm * t.tallMm) / 1e9)
+      expect({ name: t.name, can: density > 8 && density < 2700 }).toEqual({ name: t.name, can: true })
+    }
+  })
+  it('are found as they are typed, and by one of several', () => {
+    expect(usualThingsLike('fre', 9).map((t) => t.name)).toEqual(['chest freezer', 'upright freezer'])
+    expect(usualThingsLike('chest fr', 9).map((t) => t.name)).toEqual(['chest freezer'])
+    expect(usualThingsLike('step', 9)[0].name).toBe('step ladder')
+    expect(usualThingsLike('zzz', 9)).toEqual([])
+    expect(usualThingsLike('  ', 9)).toEqual([])
+    expect(usualThing('Chest Freezers')?.name).toBe('chest freezer')
+    expect(usualThing('boxes of books')?.name).toBe('box of books')
+    expect(usualThing('freezer of my aunt')).toBeUndefined()
+  })
+  it('may be said without a size, which is asked about until somebody measures', () => {
+    const g = said('2 chest freezers')
+    expect(g).toMatchObject({ name: 'chest freezers', kind: 'equipment', count: 2, acrossMm: 900, massKg: null })
+    expect(doubts(g).map((d) => d.code)).toEqual(['usual-size', 'not-weighed'])
+    expect(doubts({ ...g, deepMm: 640 }).map((d) => d.code)).toEqual(['not-weighed'])
+    expect(said('bicycle')).toMatchObject({ count: 1, kind: 'other', acrossMm: 1750 })
+    for (const [line, code] of [
+      ['0 bicycle', 'count'],
+      ['3 gadgets', 'line-no-size'],
+      ['bicycle 10', 'line-sizes'],
+    ])
+      expect(parseGoodsLine(line, 'metric', 'g')).toMatchObject({ ok: false, problem: { code } })
+  })
+  it('as they are suggested are lines that can be entered, in either system', () => {
+    for (const t of USUAL_THINGS)
+      for (const system of ['metric', 'imperial'] as const) {
+        const sizes = [t.acrossMm, t.deepMm, t.tallMm].map((mm) => formatLength(mm, { system, fraction: 16 }))
+        const g = said(`3 ${t.name} ${sizes.join(' x ')}`, system)
+        expect(g).toMatchObject({ name: t.name, count: 3, kind: t.kind })
+        expect(Math.abs(g.acrossMm - t.acrossMm)).toBeLessThan(1)
+      }
+  })
+  it('are presumed to weigh the most such things do, more where they are larger', () => {
+    const g = said('chest freezer')
+    expect(presumedMass(g)).toMatchObject({ contents: 'usual', kg: 60 })
+    expect(presumedMass({ ...g, acrossMm: 1800 }).kg).toBe(120)
+    expect(presumedMass({ ...g, acrossMm: 500 }).kg).toBe(60)
+  })
+  it('are kept by some kind of build, or are known to have none yet', () => {
+    expect(allFamilies().length).toBeGreaterThan(10)
+    const homeless = USUAL_THINGS.filter((t) => waysToKeep(said(t.name)).length === 0)
+    expect(homeless.map((t) => t.name)).toEqual([])
+  })
+})

@@ -1,0 +1,257 @@
+import type { GoodsKind } from './containers.ts'
+
+/** A thing people keep, by what it is called: how large it usually is, mm, by how much that varies, and the most one weighs, kg. */
+export interface UsualThing {
+  group: UsualGroup
+  name: string
+  kind: GoodsKind
+  acrossMm: number
+  deepMm: number
+  tallMm: number
+  /** Smaller or larger by this share is still usual. */
+  spread: number
+  mostKg: number
+}
+export const USUAL_GROUPS = [
+  'appliances',
+  'wheels',
+  'ladders',
+  'garden',
+  'sport and camping',
+  'machines',
+  'power tools',
+  'hand tools',
+  'containers',
+  'paint and liquids',
+  'wood and sheets',
+  'seasonal',
+  'car',
+  'stores',
+  'children',
+] as const
+export type UsualGroup = (typeof USUAL_GROUPS)[number]
+
+type Row = [name: string, kind: GoodsKind, across: number, deep: number, tall: number, mostKg: number, spread?: number]
+const USUAL_SPREAD = 0.2
+
+/**
+ * Sizes and masses as such things usually have them, from measuring and weighing about the house and from what makers
+ * print: indicative, to start from. What is kept is measured; the mass is the heavy end.
+ */
+const THINGS: Record<UsualGroup, readonly Row[]> = {
+  appliances: [
+    ['chest freezer', 'equipment', 900, 600, 850, 60],
+    ['upright freezer', 'equipment', 600, 650, 1450, 75],
+    ['refrigerator', 'equipment', 600, 650, 1750, 90],
+    ['small refrigerator', 'equipment', 500, 550, 850, 40],
+    ['washing machine', 'equipment', 600, 600, 850, 85, 0.1],
+    ['tumble dryer', 'equipment', 600, 600, 850, 60, 0.1],
+    ['dehumidifier', 'equipment', 350, 250, 600, 18],
+    ['vacuum cleaner', 'equipment', 350, 450, 350, 10],
+    ['shop vacuum', 'equipment', 420, 420, 650, 18],
+    ['pressure washer', 'equipment', 350, 350, 850, 25],
+    ['fan heater', 'equipment', 250, 250, 350, 6],
+  ],
+  wheels: [
+    ['bicycle', 'other', 1750, 600, 1050, 18, 0.15],
+    ['small bicycle', 'other', 1200, 500, 750, 12],
+    ['balance bike', 'other', 850, 400, 600, 6],
+    ['kick scooter', 'other', 850, 400, 950, 8],
+    ['wheelbarrow', 'other', 1450, 650, 650, 22],
+    ['hand truck', 'other', 500, 450, 1200, 20],
+    ['stroller', 'other', 850, 600, 1000, 15],
+    ['bicycle trailer', 'other', 850, 900, 900, 18],
+  ],
+  ladders: [
+    ['step ladder', 'board', 1800, 500, 150, 12],
+    ['folding ladder', 'board', 2000, 550, 200, 18],
+    ['extension ladder', 'board', 3600, 450, 180, 25],
+    ['loft ladder', 'board', 1200, 500, 250, 25],
+    ['saw horse', 'other', 1000, 400, 750, 8],
+  ],
+  garden: [
+    ['lawn mower', 'equipment', 1500, 550, 1050, 40],
+    ['string trimmer', 'tool', 300, 250, 1800, 8],
+    ['hedge trimmer', 'tool', 1000, 220, 220, 6],
+    ['leaf blower', 'tool', 900, 250, 350, 6],
+    ['chain saw', 'tool', 850, 250, 280, 9],
+    ['rake', 'tool', 450, 80, 1650, 2],
+    ['shovel', 'tool', 230, 120, 1450, 3],
+    ['spade', 'tool', 200, 100, 1100, 3],
+    ['broom', 'tool', 450, 80, 1500, 2],
+    ['garden hose on its reel', 'other', 500, 400, 550, 12],
+    ['watering can', 'other', 450, 220, 380, 2],
+    ['bag of soil', 'bag', 400, 600, 150, 28],
+    ['bag of seed', 'bag', 350, 500, 120, 20],
+    ['flower pot', 'other', 300, 300, 280, 4],
+    ['folding chair', 'other', 550, 120, 950, 6],
+    ['garden cushion', 'bag', 500, 500, 100, 2],
+    ['parasol', 'board', 2400, 200, 200, 10],
+    ['charcoal grill', 'equipment', 600, 650, 1050, 25],
+  ],
+  'sport and camping': [
+    ['tent', 'bag', 650, 220, 220, 9],
+    ['sleeping bag', 'bag', 400, 250, 250, 3],
+    ['cool box', 'box', 600, 380, 400, 20],
+    ['camping stove', 'box', 550, 350, 150, 8],
+    ['pair of skis', 'board', 1750, 120, 150, 7],
+    ['snowboard', 'board', 1600, 300, 100, 5],
+    ['sled', 'other', 1000, 450, 280, 6],
+    ['paddle', 'board', 1700, 200, 80, 2],
+    ['kayak', 'board', 3200, 650, 380, 28],
+    ['surfboard', 'board', 2200, 550, 120, 6],
+    ['golf bag', 'other', 350, 350, 1250, 16],
+    ['bag of balls', 'bag', 500, 500, 500, 5],
+    ['backpack', 'bag', 400, 300, 700, 15],
+    ['weight bench', 'equipment', 1250, 500, 1100, 40],
+  ],
+  machines: [
+    ['table saw', 'equipment', 750, 700, 900, 110],
+    ['job-site table saw', 'equipment', 650, 600, 350, 32],
+    ['band saw', 'equipment', 600, 500, 1650, 110],
+    ['drill press', 'equipment', 400, 600, 1000, 45],
+    ['benchtop planer', 'equipment', 600, 550, 500, 40],
+    ['jointer', 'equipment', 1200, 500, 900, 120],
+    ['mitre saw', 'equipment', 750, 800, 550, 30],
+    ['small lathe', 'equipment', 900, 350, 450, 50],
+    ['dust extractor', 'equipment', 500, 500, 800, 30],
+    ['air compressor', 'equipment', 600, 350, 650, 35],
+    ['welder', 'equipment', 250, 450, 350, 25],
+    ['bench grinder', 'equipment', 400, 250, 280, 16],
+    ['generator', 'equipment', 600, 450, 500, 50],
+  ],
+  'power tools': [
+    ['cordless drill', 'tool', 220, 80, 220, 2.5],
+    ['impact driver', 'tool', 180, 80, 220, 2],
+    ['circular saw', 'tool', 350, 230, 260, 5],
+    ['jigsaw', 'tool', 260, 80, 220, 3],
+    ['router', 'tool', 260, 160, 260, 6],
+    ['random orbit sander', 'tool', 250, 130, 160, 2.5],
+    ['angle grinder', 'tool', 320, 130, 130, 3],
+    ['nail gun', 'tool', 280, 110, 300, 4],
+    ['battery charger', 'tool', 180, 120, 100, 1.2],
+    ['heat gun', 'tool', 260, 80, 230, 1.2],
+    ['rotary hammer', 'tool', 380, 110, 260, 5],
+  ],
+  'hand tools': [
+    ['hammer', 'tool', 130, 40, 330, 1],
+    ['mallet', 'tool', 130, 90, 330, 1.2],
+    ['hand saw', 'tool', 130, 40, 550, 0.8],
+    ['chisel', 'tool', 35, 35, 270, 0.4],
+    ['hand plane', 'tool', 260, 70, 150, 2.5],
+    ['screwdriver', 'tool', 35, 35, 250, 0.3],
+    ['pair of pliers', 'tool', 60, 25, 200, 0.5],
+    ['adjustable wrench', 'tool', 70, 25, 260, 0.8],
+    ['bar clamp', 'tool', 130, 50, 800, 2.5],
+    ['spirit level', 'tool', 60, 30, 1200, 1.8],
+    ['framing square', 'tool', 400, 10, 600, 0.8],
+    ['crow bar', 'tool', 80, 30, 750, 3],
+    ['axe', 'tool', 180, 40, 800, 3],
+    ['caulking gun', 'tool', 250, 60, 220, 1],
+  ],
+  containers: [
+    ['moving box', 'box', 400, 600, 350, 30],
+    ['box of books', 'box', 350, 450, 300, 35],
+    ['archive box', 'box', 330, 400, 280, 20],
+    ['shoe box', 'box', 200, 330, 120, 2],
+    ['milk crate', 'box', 330, 330, 280, 15],
+    ['bottle crate', 'box', 400, 300, 280, 20],
+    ['tool box', 'box', 500, 260, 260, 20],
+    ['suitcase', 'box', 500, 280, 750, 23],
+    ['paper bag of charcoal', 'bag', 350, 180, 550, 10],
+  ],
+  'paint and liquids': [
+    ['tin of paint', 'pail', 170, 170, 200, 6],
+    ['large tin of paint', 'pail', 270, 270, 270, 18],
+    ['can of spray', 'pail', 70, 70, 210, 0.6],
+    ['jug of cleaner', 'box', 190, 130, 300, 5.5],
+    ['fuel can', 'box', 350, 260, 300, 12],
+    ['bottle of gas', 'pail', 310, 310, 580, 24],
+    ['drum of oil', 'drum', 580, 580, 880, 200, 0.1],
+  ],
+  'wood and sheets': [
+    ['plank', 'board', 2400, 200, 30, 14],
+    ['stud', 'board', 2440, 89, 38, 6, 0.1],
+    ['length of moulding', 'board', 2400, 60, 20, 2],
+    ['pipe', 'board', 3000, 50, 50, 9],
+    ['full sheet', 'sheet', 2440, 18, 1220, 42, 0.1],
+    ['half sheet', 'sheet', 1220, 18, 1220, 21, 0.1],
+    ['offcut of sheet', 'sheet', 800, 18, 500, 6],
+    ['door leaf', 'sheet', 2000, 40, 850, 35, 0.1],
+    ['pane of glass', 'sheet', 1000, 8, 700, 14],
+    ['folding table', 'sheet', 1830, 80, 760, 22],
+  ],
+  seasonal: [
+    ['box of decorations', 'box', 500, 400, 350, 12],
+    ['artificial tree', 'box', 1250, 350, 300, 20],
+    ['string of lights', 'box', 250, 250, 150, 3],
+    ['inflatable pool', 'bag', 500, 400, 300, 12],
+    ['fan', 'equipment', 450, 400, 1200, 8],
+  ],
+  car: [
+    ['wheel with tyre', 'other', 650, 650, 230, 26],
+    ['roof box', 'board', 2000, 800, 400, 22],
+    ['roof bars', 'board', 1300, 150, 120, 8],
+    ['floor jack', 'equipment', 350, 700, 200, 38],
+    ['jump starter', 'box', 300, 250, 250, 9],
+    ['snow chains', 'box', 350, 300, 120, 8],
+    ['child seat', 'other', 480, 500, 700, 14],
+  ],
+  stores: [
+    ['crate of jars', 'box', 400, 300, 200, 14],
+    ['case of cans', 'box', 400, 270, 120, 10],
+    ['bag of potatoes', 'bag', 400, 250, 550, 26],
+    ['pack of water bottles', 'box', 380, 260, 320, 13],
+    ['bag of pet food', 'bag', 400, 150, 650, 21],
+    ['pack of paper towels', 'bag', 500, 260, 500, 5],
+  ],
+  children: [
+    ['box of toys', 'box', 500, 350, 300, 12],
+    ['play house part', 'sheet', 1200, 50, 1000, 15],
+    ['high chair', 'other', 550, 600, 1000, 11],
+    ['cot, taken apart', 'sheet', 1250, 150, 800, 22],
+    ['board games', 'box', 300, 300, 250, 8],
+  ],
+}
+
+export const USUAL_THINGS: readonly UsualThing[] = USUAL_GROUPS.flatMap((group) =>
+  THINGS[group].map(([name, kind, acrossMm, deepMm, tallMm, mostKg, spread = USUAL_SPREAD]): UsualThing => ({
+    group,
+    name,
+    kind,
+    acrossMm,
+    deepMm,
+    tallMm,
+    mostKg,
+    spread,
+  })),
+)
+
+/** A name as it is compared: small letters, one of it. */
+const plain = (name: string): string =>
+  name
+    .toLowerCase()
+    .replace(/['’]/g, '’')
+    .replace(/[^a-zà-ž’]+/g, ' ')
+    .trim()
+const one = (word: string): string => word.replace(/(?<=[a-z]{3})(?:es|s)$/, '')
+const words = (name: string): string[] => plain(name).split(' ').filter(Boolean).map(one)
+
+const known = new Map(USUAL_THINGS.map((t) => [words(t.name).join(' '), t]))
+
+/** The usual thing that is called so; undefined where none is. */
+export const usualThing = (name: string): UsualThing | undefined => known.get(words(name).join(' '))
+
+/** Usual things whose words begin with what was typed, each word of it; those whose name begins so first. */
+export function usualThingsLike(typed: string, most: number): UsualThing[] {
+  const asked = plain(typed).split(' ').filter(Boolean)
+  if (asked.length === 0) return []
+  const fits = (t: UsualThing) => {
+    const own = plain(t.name).split(' ')
+    return asked.every((a) => own.some((w) => w.startsWith(a)))
+  }
+  const first = (t: UsualThing) => (plain(t.name).startsWith(asked.join(' ')) ? 0 : 1)
+  return USUAL_THINGS.filter(fits)
+    .sort((a, b) => first(a) - first(b))
+    .slice(0, most)
+}
