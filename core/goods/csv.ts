@@ -1,4 +1,5 @@
 import { GOODS_KINDS } from '../catalogue/containers.ts'
+import { usualThing } from '../catalogue/usual-things.ts'
 import { parseLength } from '../measure/parse-length.ts'
 import { parseMass } from '../measure/parse-mass.ts'
 import type { Problem } from '../measure/result.ts'
@@ -79,9 +80,15 @@ const columnName = (text: string) =>
     .toLowerCase()
     .replace(/[\s-]+/g, '_')
 
+/** Whether the headings are those this program writes, or their short forms: then nothing is to be matched. */
+export function isOwnList(headings: readonly string[]): boolean {
+  const own = new Set(headings.map(columnName))
+  return ['name', 'across', 'deep', 'tall'].every((h) => own.has(h) || own.has(`${h}_mm`))
+}
+
 /**
  * Rows of a CSV to goods. Columns `across`, `deep`, `tall`, `rim`, `overhang`, `taper` (any length, bare numbers in the
- * project's unit) or the same with `_mm`; `mass` or `mass_kg`. Unknown columns are passed over.
+ * project's unit) or the same with `_mm`; usual things without any; `mass` or `mass_kg`. Unknown columns are passed over.
  */
 export function rowsToGoods(rows: readonly RawRow[], system: UnitSystem, newId: (row: number) => string): RowsRead {
   const out: RowsRead = { goods: [], problems: [] }
@@ -112,7 +119,10 @@ export function rowsToGoods(rows: readonly RawRow[], system: UnitSystem, newId: 
     const massText = row.mass_kg || row.mass || ''
     const mass = massText === '' ? null : parseMass(massText, row.mass_kg ? 'metric' : system)
     if (mass && !mass.ok) fail({ ...mass.problem, field: 'mass' })
-    const [acrossMm, deepMm, tallMm] = [length('across'), length('deep'), length('tall')]
+    const told = [length('across'), length('deep'), length('tall')]
+    // Of a usual thing that nobody has measured the usual size is taken, and asked about.
+    const usual = told.every((mm) => mm === null) ? usualThing(row.name ?? '') : undefined
+    const [acrossMm, deepMm, tallMm] = usual ? [usual.acrossMm, usual.deepMm, usual.tallMm] : told
     const [rimMm, overhangMm, taperMm] = [length('rim'), length('overhang'), length('taper')]
     const toolMeasures = [length('neck'), length('handle'), length('head'), length('hang')]
     if (failed) return
@@ -131,7 +141,9 @@ export function rowsToGoods(rows: readonly RawRow[], system: UnitSystem, newId: 
     if (row.held && !held)
       return fail({ code: 'row-field', field: 'held', data: { issue: `one of ${HELD.join(', ')}` } })
     const measured = rimMm !== null || overhangMm !== null
-    const kind = (GOODS_KINDS as readonly string[]).includes(row.kind) ? row.kind : 'other'
+    const kind = (GOODS_KINDS as readonly string[]).includes(row.kind)
+      ? row.kind
+      : (usualThing(row.name)?.kind ?? 'other')
     const read = goodsItem.safeParse(
       newGoods({
         id: newId(i),

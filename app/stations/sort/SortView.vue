@@ -1,9 +1,9 @@
 <script setup lang="ts">
 import { useEventListener, useFileDialog } from '@vueuse/core'
-import { computed, ref } from 'vue'
+import { computed, ref, shallowRef } from 'vue'
 import { CONTAINERS } from '../../../core/catalogue/containers.ts'
 import { usualThingsLike } from '../../../core/catalogue/usual-things.ts'
-import { goodsToRows, GOODS_COLUMNS, rowsToGoods } from '../../../core/goods/csv.ts'
+import { goodsToRows, GOODS_COLUMNS, isOwnList, rowsToGoods, type RawRow } from '../../../core/goods/csv.ts'
 import { newGoods, type Goods } from '../../../core/goods/goods.ts'
 import type { ToolShape } from '../../../core/goods/tool.ts'
 import { parseGoodsLine } from '../../../core/goods/parse-line.ts'
@@ -22,6 +22,7 @@ import { useDocument } from '../../stores/document.ts'
 import { useReadings } from '../../stores/readings.ts'
 import GoodsForm from './GoodsForm.vue'
 import GoodsTable from './GoodsTable.vue'
+import MatchColumns from './MatchColumns.vue'
 import ToolTable from './ToolTable.vue'
 
 const doc = useDocument()
@@ -136,7 +137,11 @@ const sums = computed(() => {
 /** Bytes of the largest list of goods that is read: ten times the most a project keeps. */
 const LARGEST_CSV = 5_000_000
 const csvProblems = ref<string[]>([])
-const { open: chooseCsv, onChange, reset } = useFileDialog({ accept: '.csv,text/csv', multiple: false })
+const {
+  open: chooseCsv,
+  onChange,
+  reset,
+} = useFileDialog({ accept: '.csv,.tsv,.txt,text/csv,text/tab-separated-values', multiple: false })
 onChange(async (files) => {
   const file = files?.[0]
   if (!file) return
@@ -151,11 +156,25 @@ onChange(async (files) => {
 async function importCsv(file: File): Promise<string[]> {
   if (file.size > LARGEST_CSV) return [`${file.name} is larger than any list of goods: at most 5 MB are read.`]
   const { default: Papa } = await import('papaparse')
-  const parsed = Papa.parse<Record<string, unknown>>(await file.text(), { header: true, skipEmptyLines: 'greedy' })
-  const read = rowsToGoods(parsed.data, readings.units.system, newId)
-  const told = read.problems.map((p) => `Row ${p.row}${p.field ? `, ${p.field}` : ''}: ${sayProblem(p, readings.say)}`)
+  const parsed = Papa.parse<RawRow>(await file.text(), { header: true, skipEmptyLines: 'greedy' })
   if (parsed.data.length === 0)
     return ['No rows found. The first line must name the columns: name, across, deep, tall, mass, count …']
+  const headings = (parsed.meta.fields ?? []).filter((h) => h.trim() !== '')
+  // Somebody else's list says first what is what; our own is read at once.
+  if (!isOwnList(headings) && headings.length > 1) {
+    toMatch.value = { name: file.name, headings, rows: parsed.data }
+    return []
+  }
+  return takeRows(parsed.data)
+}
+const toMatch = shallowRef<{ name: string; headings: string[]; rows: RawRow[] } | null>(null)
+function matched(rows: RawRow[]) {
+  csvProblems.value = takeRows(rows)
+  toMatch.value = null
+}
+function takeRows(rows: readonly RawRow[]): string[] {
+  const read = rowsToGoods(rows, readings.units.system, newId)
+  const told = read.problems.map((p) => `Row ${p.row}${p.field ? `, ${p.field}` : ''}: ${sayProblem(p, readings.say)}`)
   if (read.goods.length === 0) return ['Nothing was imported.', ...told]
   const why = refusalOf(() => doc.change(`import ${read.goods.length} lines`, (d) => void d.goods.push(...read.goods)))
   return why ? [`Nothing was imported. ${why}`] : told
@@ -250,6 +269,7 @@ const exportCsv = () => downloadCsv('goods.csv', goodsToRows(goods.value), [...G
             Export CSV
           </button>
         </div>
+        <MatchColumns v-if="toMatch" :key="toMatch.name" v-bind="toMatch" @rows="matched" @cancel="toMatch = null" />
         <ul v-if="csvProblems.length" class="text-trouble small mt-2" role="alert">
           <li v-for="p in csvProblems" :key="p">{{ p }}</li>
         </ul>

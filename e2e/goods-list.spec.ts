@@ -1,0 +1,35 @@
+import { axe, expect, saved, startEmpty, test } from './helpers.ts'
+
+const LIST = `Item;Qty;Width (cm);Depth (cm);Height (cm);Weight (kg);Location
+Crate of rope;4;40;30,5;25;9;shed
+Step ladders;2;;;;;hall
+Mystery;1;30;;;;attic
+`
+
+test('usual things are said without a size, and somebody else’s list is read once its columns are named', async ({
+  page,
+}) => {
+  await startEmpty(page, 'Lists', 'millimetres')
+  const line = page.getByRole('combobox', { name: /One line/ })
+  await line.fill('2 chest freezers')
+  await line.press('Enter')
+  await expect(line).toHaveValue('')
+  await expect(page.getByText(/has the size such things usually have/)).toBeVisible()
+  await expect(page.getByText(/plans reckon with chest freezers 60 kg each/)).toBeVisible()
+
+  const chooser = page.waitForEvent('filechooser')
+  await page.getByRole('button', { name: /Import CSV/ }).click()
+  await (await chooser).setFiles([{ name: 'list.csv', mimeType: 'text/csv', buffer: Buffer.from(LIST) }])
+  await expect(page.getByRole('heading', { name: 'Which column is what?' })).toBeFocused()
+  await expect(page.getByLabel('Column for across')).toHaveValue('Width (cm)')
+  await expect(page.getByLabel('Unit of across')).toHaveValue('cm')
+  await page.getByLabel('Column for kept now').selectOption('')
+  expect(await axe(page)).toEqual([])
+  await page.getByRole('button', { name: 'Read 3 rows' }).click()
+
+  await expect(page.getByRole('textbox', { name: 'Name of Crate of rope' })).toBeVisible()
+  await expect(page.getByRole('textbox', { name: 'Name of Step ladders' })).toBeVisible()
+  await expect(page.getByText(/Row 3, deep/)).toBeVisible()
+  await expect(page.getByRole('heading', { name: 'Which column is what?' })).toHaveCount(0)
+  await saved(page)
+})
