@@ -68,12 +68,17 @@ function changed(from: Build, to: Build, before: Build['params'] = {}): Build['p
 }
 
 /** The cheapest change that mends the worst of a build where it is: with all its goods; else with fewer of them. */
-function changeThatHelps(p: Project, { build, checks }: BuildReading, kept: KeptReadings): Build | null {
+function changeThatHelps(p: Project, reading: BuildReading, kept: KeptReadings): Build | null {
+  const { build, checks } = reading
+  const housed = reading.shaped.assembly.bays.reduce((n, b) => n + b.items.length, 0)
   const within = { ...p, builds: [...p.builds, build] }
   const [worst] = hardest(checks)
   if (!worst) return null
   const found = remedies(within, build, worst.id, { most: 8, budget: BUDGET, quick: true, kept }).filter(
     (x) => x.build.offsetMm === build.offsetMm && x.build.outMm === build.outMm,
   )
-  return (found.find((x) => x.deltaHoused >= 0) ?? found[0])?.build ?? null
+  // All its goods, or as many of them as can be; a change after which it holds none is no help.
+  const best = [...found].sort((a, b) => Math.min(0, b.deltaHoused) - Math.min(0, a.deltaHoused))[0]
+  const left = best ? housed + best.deltaHoused : 0
+  return left > 0 ? best.build : null
 }

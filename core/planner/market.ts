@@ -3,6 +3,7 @@ import { allFamilies } from '../families/registry.ts'
 import { gapBetween, type Convex } from '../geometry/convex.ts'
 import { minus } from '../geometry/plane.ts'
 import { fingerprint } from '../measure/fingerprint.ts'
+import { newBuild } from '../project/new-build.ts'
 import type { Project } from '../project/project.ts'
 import { nextOnWall, priceBook, readingsOf, roomPlan } from '../project/read-build.ts'
 import { readAlone } from '../project/read-builds.ts'
@@ -227,9 +228,7 @@ export class RoomMarket implements Market {
     const family = this.kinds.find((k) => k.id === kind)!
     const p = { ...this.p, builds: [...this.p.builds, ...others.map((o) => o.build)] }
     const at = { id: `plan-${kind}-${wallId}-${offsetMm}`, wallId, offsetMm }
-    // Kinds that hang now and then are asked for both.
-    const probe = { ...at, family: kind, params: {}, turn: 0 as const, outMm: 0, standsOn: null }
-    const next = nextOnWall(p, probe as unknown as Project['builds'][number])
+    const next = nextOnWall(p, newBuild({ ...at, family: kind, params: {} }))
     const key = fingerprint(`${kind}|${wallId}|${offsetMm}|${next}|${keyOf(lot)}`)
     const seen = this.known.get(key)
     if (seen !== undefined) return seen

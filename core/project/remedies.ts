@@ -130,14 +130,15 @@ export function remedies(p: Project, build: Build, checkId: string, o: RemedyOpt
   for (const m of ctx.carries ? [] : moves(build, target)) keep(tryBuild(m.build, [m.change]))
   const levers = family.levers(build.params, ctx)
   for (const l of levers) {
-    if (o.quick && found.length >= ENOUGH) break
+    if (o.quick && found.filter((r) => r.deltaHoused >= 0).length >= ENOUGH) break
     keep(tryBuild(withParams(l), [change(l)]))
   }
   if (found.length === 0 && !o.quick)
     for (const first of levers)
       for (const second of family.levers(first.params, ctx))
         if (second.code !== first.code) keep(tryBuild(withParams(second), [change(first), change(second)]))
-  if (!o.quick || found.length === 0) {
+  const keepsAll = () => found.some((r) => r.deltaHoused >= 0)
+  if (!o.quick || !keepsAll()) {
     left = Math.max(left, o.quick ? LEAST_QUICK : LEAST_LEFT)
     keep(fewerGoods(build, ctx.goods, base.reading, target, tryBuild))
   }
