@@ -6,7 +6,7 @@ import { seeded } from '../measure/seeded.ts'
 import { procure } from '../project/plan.ts'
 import type { Build, Project } from '../project/project.ts'
 import { withoutHome } from '../project/proposals.ts'
-import { readingsOf, roomPlan, type BuildReading } from '../project/read-build.ts'
+import { readingsOf, type BuildReading } from '../project/read-build.ts'
 import { readBuilds, type KeptReadings } from '../project/read-builds.ts'
 import { remedies } from '../project/remedies.ts'
 import { hoursOf } from '../takeoff/hours.ts'
@@ -44,6 +44,8 @@ export interface PlannedRoom {
   sheets: number
   /** So much over what was wished, minor units. */
   overMinor: number
+  /** Builds that would be screwed to a wall that is to have no holes. */
+  holed: string[]
   homeless: Homeless[]
   /** Things it presumes a mass of, what weighs most in all first. */
   presumed: ({ goodsId: string; count: number } & Presumed)[]
@@ -232,9 +234,9 @@ class RoomPlanner {
       const best = this.shelf.best({ aim, budgetMinor: this.wishes.budgetMinor })
       return best ? [this.lookedAt(best.plan, aim)] : []
     })
-    const differ = looked.filter((x, i) => looked.findIndex((y) => sameBuilds(x, y)) === i)
+    const distinct = looked.filter((x, i) => looked.findIndex((y) => sameBuilds(x, y)) === i)
     return {
-      plans: proven.length > 0 ? proven : doing === 'done' ? [] : differ,
+      plans: proven.length > 0 ? proven : doing === 'done' ? [] : distinct,
       looks: this.market.looks,
       seen: this.shelf.seen,
       doing,
@@ -253,6 +255,7 @@ class RoomPlanner {
       boards: 0,
       sheets: 0,
       overMinor: 0,
+      holed: [],
       homeless: plan.homeless.map((g) => ({ ...g, why: 'no-room' })),
       presumed: [],
       troubles: [],
@@ -260,21 +263,17 @@ class RoomPlanner {
   }
 
   private planned(aim: Aim, readings: readonly BuildReading[]): PlannedRoom {
-    const { outline } = roomPlan(this.p.room)
-    const shop = { ...this.market.shop, p: this.p, outline }
     const offers = readings.flatMap((r): Offer[] => {
-      const m = measured(shop, findFamily(r.build.family)!, r)
+      const m = measured(this.market.shop, findFamily(r.build.family)!, r)
       return m ? [{ ...m, minor: 0, judged: true, troubles: 0 }] : []
     })
     const { bill, cutPlan } = procure(this.p, readings)
     const homeless = offers.reduce<Lot>((left, o) => lotWithout(left, o.housed), withoutHome(this.p))
-    const troubles = readings.flatMap((r) => {
-      return hardest(r.checks).map((check) => ({ build: r.build.id, check }))
-    })
+    const troubles = readings.flatMap((r) => hardest(r.checks).map((check) => ({ build: r.build.id, check })))
     const measures = measuresOf({ offers, homeless }, this.urgency)
-    const screwed = readings.filter(
-      (r) => this.wishes.noHolesIn.includes(r.build.wallId) && isInWall(r.shaped.assembly),
-    )
+    const holed = readings
+      .filter((r) => this.wishes.noHolesIn.includes(r.build.wallId) && isInWall(r.shaped.assembly))
+      .map((r) => r.build.id)
     const overMinor = Math.max(0, bill.totalMinor - (this.wishes.budgetMinor ?? Infinity))
     return {
       aim,
@@ -283,13 +282,14 @@ class RoomPlanner {
       measures: {
         ...measures,
         minor: bill.totalMinor,
-        troubles: troubles.length + screwed.length + (overMinor > 0 ? 1 : 0),
+        troubles: troubles.length + holed.length + (overMinor > 0 ? 1 : 0),
       },
       proven: true,
       hours: readings.reduce((h, r) => h + hoursOf(r.shaped.assembly, r.steps.length), 0),
       boards: cutPlan.boards.length,
       sheets: cutPlan.sheets.length,
       overMinor,
+      holed,
       homeless: homeless.map((g) => whyHomeless(this.p, this.wishes, this.market, offers, g)),
       presumed: this.presumedIn(offers),
       troubles,
@@ -323,8 +323,7 @@ const sameBuilds = (a: PlannedRoom, b: PlannedRoom): boolean =>
  * end up to three that were proven and differ. The builds that are there stay.
  * @param seed the same plans come of the same seed, as far as one looks
  * @param rounds how often part of a plan is torn down and grown again
- * @param shouldStop asked with the share of the time that may have passed by then: asked with the share
- *   of the time that may have passed by then
+ * @param shouldStop asked with the share of the time that may have passed by then
  */
 export function planningRoom(
   p: Project,

@@ -106,6 +106,7 @@ const hungOf = (x: PlannedRoom) =>
 const holds = (x: PlannedRoom['builds'][number]) =>
   x.goods.map((g) => `${g.count} ${itemOf(g.goodsId)?.name ?? ''}`).join(', ')
 
+const numberOf = (x: PlannedRoom, id: string) => x.builds.findIndex((b) => b.id === id) + 1
 const verdictOf = (x: PlannedRoom) =>
   !x.proven
     ? 'looked at, not proven yet'
@@ -242,12 +243,15 @@ function take(i: number, x: PlannedRoom) {
             >
           </li>
         </ol>
-        <ul v-if="x.troubles.length || x.overMinor" class="small text-trouble">
+        <ul v-if="x.troubles.length || x.overMinor || x.holed.length" class="small text-trouble">
+          <li v-for="id in x.holed" :key="id">
+            Number {{ numberOf(x, id) }} is screwed to a wall that is to have no holes.
+          </li>
           <li v-if="x.overMinor">
             {{ formatMoney(x.overMinor, doc.project!.settings.currency) }} more than you wished to spend.
           </li>
           <li v-for="t in x.troubles.slice(0, MOST_TOLD)" :key="`${t.build} ${t.check.id}`">
-            Number {{ x.builds.findIndex((b) => b.id === t.build) + 1 }}: {{ sayCheck(t.check, readings.say) }}
+            Number {{ numberOf(x, t.build) }}: {{ sayCheck(t.check, readings.say) }}
           </li>
         </ul>
         <ul v-if="x.proven && x.homeless.length" class="small text-trouble">
