@@ -60,7 +60,7 @@ watch(
 )
 async function ask() {
   stop()
-  for (const set of [leftOut, opened]) set.clear()
+  leftOut.clear()
   planning.value = { plans: [], looks: 0, seen: 0, doing: 'looking' }
   const mine = startLong()
   search = mine
@@ -98,7 +98,6 @@ const sayIt = computed(() => ({ ...readings.say, currency: doc.project!.settings
 
 /** Builds of a plan that are not to be taken, as `plan build`. */
 const leftOut = reactive(new Set<string>())
-const opened = reactive(new Set<number>())
 const leftOf = (i: number, x: PlannedRoom) =>
   new Set(x.builds.flatMap((b, k) => (leftOut.has(`${i} ${b.id}`) ? [k] : [])))
 const hungOf = (x: PlannedRoom) =>
@@ -117,18 +116,20 @@ const verdictOf = (x: PlannedRoom) =>
 function take(i: number, x: PlannedRoom) {
   const used = new Map<string, number>()
   for (const b of doc.project!.builds) used.set(b.family, (used.get(b.family) ?? 0) + 1)
-  const builds = x.builds
-    .filter((b) => !leftOut.has(`${i} ${b.id}`))
-    .map((b) => {
-      const n = (used.get(b.family) ?? 0) + 1
-      used.set(b.family, n)
-      return {
-        ...structuredClone(toRaw(b)),
-        id: `b-${crypto.randomUUID().slice(0, 8)}`,
-        name: `${familyName(b.family)}${n > 1 ? ` ${n}` : ''}`,
-        tiedTo: [],
-      }
-    })
+  const taken = x.builds.filter((b) => !leftOut.has(`${i} ${b.id}`))
+  // Builds of a plan have ids of their own; what is tied to another of them, or to one that stands there, stays so.
+  const ids = new Map(taken.map((b) => [b.id, `b-${crypto.randomUUID().slice(0, 8)}`]))
+  for (const b of doc.project!.builds) ids.set(b.id, b.id)
+  const builds = taken.map((b) => {
+    const n = (used.get(b.family) ?? 0) + 1
+    used.set(b.family, n)
+    return {
+      ...structuredClone(toRaw(b)),
+      id: ids.get(b.id)!,
+      name: `${familyName(b.family)}${n > 1 ? ` ${n}` : ''}`,
+      tiedTo: b.tiedTo.flatMap((id) => ids.get(id) ?? []),
+    }
+  })
   if (builds.length === 0) return
   if (doc.change('take a plan of the room', (d) => void d.builds.push(...builds))) emit('made', builds[0].id)
 }
@@ -235,6 +236,7 @@ function take(i: number, x: PlannedRoom) {
         <ol class="builds">
           <li v-for="(b, k) in x.builds" :key="b.id">
             <BFormCheckbox
+              :disabled="working"
               :model-value="!leftOut.has(`${i} ${b.id}`)"
               @update:model-value="(v) => (v ? leftOut.delete(`${i} ${b.id}`) : leftOut.add(`${i} ${b.id}`))"
               >{{ k + 1 }} <strong>{{ familyName(b.family) }}</strong>, {{ wallName(b.wallId)
