@@ -157,7 +157,7 @@ describe('wishes of a plan', () => {
   const few = [HEAP[2], HEAP[3], HEAP[4]].map((g) => ({ ...g, massKg: 6 }))
   it('a wall kept free has nothing, and a wall without holes no screw', () => {
     const p = household(few)
-    const { last } = plan(p, { keepFree: ['s', 'w'], noHolesIn: ['n'] }, 6)
+    const { last } = plan(p, { keepFree: ['s', 'w'], noHolesIn: ['n'] }, 3)
     expect(last.plans.length).toBeGreaterThan(0)
     for (const x of last.plans) {
       expect(x.builds.map((b) => b.wallId).filter((w) => w === 's' || w === 'w')).toEqual([])
@@ -176,8 +176,8 @@ describe('wishes of a plan', () => {
     for (const x of last.plans) expect(x.builds).toEqual([])
   })
   it('the same seed gives the same plans', () => {
-    const once = plan(household(few), {}, 6).last
-    const twice = plan(household(few), {}, 6).last
+    const once = plan(household(few), {}, 3).last
+    const twice = plan(household(few), {}, 3).last
     expect(twice).toEqual(once)
   })
   it('nothing to keep is no plan, and nothing is changed by planning', () => {
@@ -192,7 +192,7 @@ describe('more than a room can take', () => {
   it('leaves out what is used least, and says what would house it', () => {
     const box = (id: string, often: Goods['often']) => thing(id, 'box', 60, [600, 500, 500], 15, often)
     const p = household([box('each day', 'daily'), box('now and then', 'seldom')], 2400, 2000)
-    const { last } = plan(p, {}, 6)
+    const { last } = plan(p, {}, 3)
     expect(last.plans.length).toBeGreaterThan(0)
     for (const x of last.plans) {
       const out = new Map(x.homeless.map((h) => [h.goodsId, h]))
