@@ -1,3 +1,4 @@
+import { byId } from './by-id.ts'
 import { EI_PER_LB_IN2_FT, inches, MOMENT_PER_LB_IN_FT, type UnitSystem } from '../measure/units.ts'
 import type { Confidence } from './sourced.ts'
 
@@ -409,6 +410,6 @@ function ownSheet(id: string): Sheet | undefined {
   }
 }
 
-const known = new Map(SHEETS.map((s) => [s.id, s]))
+const ofTheYard = byId(SHEETS)
 /** A sheet of the catalogue, or a person's own by what its id says. */
-export const findSheet = (id: string): Sheet | undefined => known.get(id) ?? ownSheet(id)
+export const findSheet = (id: string): Sheet | undefined => ofTheYard(id) ?? ownSheet(id)

@@ -59,6 +59,8 @@ describe('usual things', () => {
         const g = said(`3 ${t.name} ${sizes.join(' x ')}`, system)
         expect(g).toMatchObject({ name: t.name, count: 3, kind: t.kind })
         expect(Math.abs(g.acrossMm - t.acrossMm)).toBeLessThan(1)
+        // Taken over as it was suggested it is asked about, whichever the unit.
+        expect(doubts(g).map((d) => d.code)).toContain('usual-size')
       }
   })
   it('are presumed to weigh the most such things do, more where they are larger', () => {

@@ -35,8 +35,8 @@ type Row = [name: string, kind: GoodsKind, across: number, deep: number, tall: n
 const USUAL_SPREAD = 0.2
 
 /**
- * Sizes and masses as such things usually have them, from measuring and weighing about the house and from what makers
- * print: indicative, to start from. What is kept is measured; the mass is the heavy end.
+ * Sizes and masses as such things usually have them. Product decisions, indicative, to start from: what is kept is
+ * measured and weighed. The mass is the heavy end.
  */
 const THINGS: Record<UsualGroup, readonly Row[]> = {
   appliances: [

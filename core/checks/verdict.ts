@@ -9,6 +9,9 @@ const WORKS: ReadonlySet<Quantity> = new Set<Quantity>(['stress', 'sag', 'force'
 /** How hard a holding link works, 0 to 1; fits, lifts and yes-or-no answers hardly count. */
 export const strain = (r: CheckResult): number => (WORKS.has(r.quantity) ? (r.ratio ?? 0) : (r.ratio ?? 0) / 100)
 
+/** It fails, or could not be made: either way it is not shown to hold. */
+export const isTrouble = (r: Pick<CheckResult, 'state'>): boolean => r.state === 'fails' || r.state === 'unknown'
+
 /** Whether its ratio says something to a person as a share of strength. */
 export const isStrength = (r: CheckResult): boolean => WORKS.has(r.quantity)
 

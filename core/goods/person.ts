@@ -1,8 +1,8 @@
 /**
- * Heights of a standing person as shares of stature: Drillis and Contini 1966 (knee, knuckle, elbow, shoulder); grip overhead:
+ * Heights of a standing person as shares of stature: Drillis and Contini 1966 (knee, knuckle, elbow, shoulder, eye); grip overhead:
  * shoulder and arm to the fist.
  */
-export const BODY = { knee: 0.285, knuckle: 0.485, elbow: 0.63, shoulder: 0.818, grip: 1.2 } as const
+export const BODY = { knee: 0.285, knuckle: 0.485, elbow: 0.63, shoulder: 0.818, eye: 0.936, grip: 1.2 } as const
 
 /** Height over a bench or a car's bonnet at which what hangs usually begins, mm. Product decision. */
 export const OVER_BENCH_MM = 1350

@@ -24,9 +24,8 @@ export const CONTENTS = [
 export type Contents = (typeof CONTENTS)[number]
 
 /**
- * Kilograms in a litre of the whole thing, heaped as people heap it, on the heavy side. Water is 1.0, wall paint 1.3 to
- * 1.5 and dry sand 1.6 (any table of bulk densities); paper packed with few gaps 0.75; screws and nails heaped 2.5 with
- * their gaps; the rest product decisions.
+ * Kilograms in a litre of the whole thing, heaped as people heap it, on the heavy side. Water is 1.0;
+ * all others are product decisions, rounded up.
  */
 export const KG_PER_LITRE: Record<Contents, number> = {
   books: 0.75,
@@ -60,7 +59,7 @@ const ROUND_SHARE = Math.PI / 4
 
 /** What stands by itself, of its whole size: a freezer is mostly air, a lathe is not. Product decision. */
 const MACHINE_KG_PER_LITRE = 0.35
-/** Hard wood and dense board, oven-dry to air-dry: Wood Handbook 2021 table 5-3, EN 323 for boards. */
+/** Hard wood and dense board, at the heavy end. Product decision; the heaviest hardwoods sold for building are about so dense. */
 const WOOD_KG_PER_LITRE = 0.8
 /** A tool is held in the hand: half wood or plastic, half steel, and air round it. Product decision. */
 const TOOL_KG_PER_LITRE = 1.5

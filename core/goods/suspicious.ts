@@ -23,6 +23,9 @@ export interface Doubt {
 const DENSE = 2700
 const LIGHT = 8
 
+/** A usual size told in fractions of an inch is off by no more, mm. */
+const SAME_MM = 1
+
 /** Entries worth asking about once: they may be right, but a slip is likelier. */
 export function doubts(g: Goods): Doubt[] {
   const out: Doubt[] = []
@@ -41,8 +44,8 @@ export function doubts(g: Goods): Doubt[] {
     if (assumed) say('assumed-tool', { neckMm, hangMm })
   }
   const usual = usualThing(g.name)
-  if (usual && usual.acrossMm === g.acrossMm && usual.deepMm === g.deepMm && usual.tallMm === g.tallMm)
-    say('usual-size', { share: usual.spread })
+  const isUsual = (key: 'acrossMm' | 'deepMm' | 'tallMm') => usual && Math.abs(usual[key] - g[key]) < SAME_MM
+  if (usual && isUsual('acrossMm') && isUsual('deepMm') && isUsual('tallMm')) say('usual-size', { share: usual.spread })
   if (g.massKg === null) say('not-weighed')
   else {
     const density = g.massKg / ((g.acrossMm * g.deepMm * g.tallMm) / 1e9)

@@ -1,5 +1,6 @@
 import type { Convex } from '../geometry/convex.ts'
 import type { Goods } from '../goods/goods.ts'
+import { BODY } from '../goods/person.ts'
 import { onPlan, type Outline } from '../room/outline.ts'
 import type { Project } from '../project/project.ts'
 
@@ -8,9 +9,7 @@ import type { Project } from '../project/project.ts'
  * over the eyes or beside what burns.
  */
 
-/** Eyes of a standing person, of stature: Drillis and Contini 1966. */
-const EYE_SHARE = 0.936
-/** Cord of a household machine, mm: UL 1951 and IEC 60335 leave it to the maker; 1.8 m (6 ft) is usual. */
+/** Cord of a household machine, mm: six feet. Product decision. */
 const CORD_MM = 1800
 /** What gives off vapour stands no nearer to a flame or a burner, mm. Product decision; local codes say more. */
 const FROM_FLAME_MM = 1000
@@ -37,7 +36,7 @@ export function isIllPlaced(g: Goods, body: Convex, p: Project, o: Outline): boo
   }
   if (g.kind !== 'pail') return false
   return (
-    body.max[2] > EYE_SHARE * p.settings.personMm ||
+    body.max[2] > BODY.eye * p.settings.personMm ||
     fromFeature(body, ['water-heater', 'furnace'], p, o) < FROM_FLAME_MM + (body.max[0] - body.min[0]) / 2
   )
 }

@@ -1,4 +1,5 @@
 import type { CheckResult } from '../checks/check.ts'
+import { byUrgency, isTrouble } from '../checks/verdict.ts'
 import { ONLY_MET } from '../clearance/conflicts.ts'
 import type { AnyFamily } from '../families/family.ts'
 import type { Build, Project } from '../project/project.ts'
@@ -12,10 +13,8 @@ import { measured, type Offer, type Shop } from './offer.ts'
 const REPAIRS = 4
 const BUDGET = 30
 
-export const isTrouble = (c: CheckResult): boolean => c.state === 'fails' || c.state === 'unknown'
-/** What fails most first; what could not be made last. */
-export const hardest = (checks: readonly CheckResult[]): CheckResult[] =>
-  checks.filter(isTrouble).sort((a, b) => (b.ratio ?? 0) - (a.ratio ?? 0))
+/** What does not hold of a build, the most pressing first. */
+export const hardest = (checks: readonly CheckResult[]): CheckResult[] => byUrgency(checks.filter(isTrouble))
 
 /** What judging needs beside the shop: what stands round, and readings that are kept from one offer to the next. */
 export interface Judge {

@@ -33,7 +33,7 @@ export const MEASURES: readonly (keyof Measures)[] = [
 /** Times a week. Product decision. */
 export const A_WEEK: Record<Goods['often'], number> = { daily: 7, weekly: 1, seldom: 0.1 }
 
-/** Differences smaller than this are none, of the larger of the two: money in whole coins, floor in square millimetres. */
+/** Differences smaller than this share of the larger of the two are rounding. */
 const SAME = 1e-9
 
 /** Whether a plan is no worse in anything and better in something: then the other is not worth showing. */

@@ -46,7 +46,6 @@ export interface Offer {
   floorM2: number
   reach: number
   makeshift: number
-  hangs: boolean
   /** What of it one person cannot lift, and what is glued. */
   needsTwo: boolean
   glued: boolean
@@ -176,7 +175,6 @@ export function measured(
     floorM2: whole.min[2] < OFF_FLOOR_MM ? area : 0,
     reach: own.reduce((s, { i, g }) => s + A_WEEK[g.often] * pastReachM(i, p.settings.personMm, r.liftMm), 0),
     makeshift: ill + housed.reduce((n, g) => n + (isMakeshift(g.goodsId) ? g.count : 0), 0),
-    hangs: kind.hangs(build.params),
     needsTwo: steps.some((s) => s.cautions.includes('lift-two')),
     glued: assembly.joints.some((j) => j.kind === 'glued-screwed'),
     inWall: isInWall(assembly),

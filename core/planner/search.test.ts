@@ -65,7 +65,6 @@ class TinyMarket implements Market {
       floorM2: k.floor * howMany(housed),
       reach: 0,
       makeshift: 0,
-      hangs: false,
       needsTwo: false,
       glued: false,
       inWall: false,

@@ -1,6 +1,6 @@
 import { ONLY_MET } from '../clearance/conflicts.ts'
 import type { CheckResult } from '../checks/check.ts'
-import { isHardWorked } from '../checks/verdict.ts'
+import { isHardWorked, isTrouble } from '../checks/verdict.ts'
 import type { Lever } from '../families/family.ts'
 import { findFamily } from '../families/registry.ts'
 import type { Build, Project } from './project.ts'
@@ -42,7 +42,6 @@ const ENOUGH = 2
 /** Checks that a tie to a neighbour can mend. */
 const STANDING = new Set(['tip-over', 'slenderness', 'sway', 'earthquake'])
 
-const isTrouble = (r: CheckResult) => r.state === 'fails' || r.state === 'unknown'
 const housed = (r: BuildReading) => r.shaped.assembly.bays.reduce((n, b) => n + b.items.length, 0)
 const troubles = (checks: readonly CheckResult[]) => checks.filter(isTrouble).length
 

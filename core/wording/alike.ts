@@ -1,4 +1,5 @@
 import type { CheckResult } from '../checks/check.ts'
+import { isTrouble } from '../checks/verdict.ts'
 import { CHECK_NAMES, sayCheck } from './checks.ts'
 import type { Say } from './say.ts'
 
@@ -7,8 +8,6 @@ export interface Finding {
   first: CheckResult
   all: CheckResult[]
 }
-
-const isTrouble = (r: CheckResult) => r.state === 'fails' || r.state === 'unknown'
 
 /** Results in their order; those that trouble in the same words are one, where the first of them stands. */
 export function findings(results: readonly CheckResult[], say: Say): Finding[] {

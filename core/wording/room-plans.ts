@@ -1,4 +1,5 @@
 import type { Presumed } from '../goods/presumed.ts'
+import { formatArea } from '../measure/format.ts'
 import { formatMoney, type Currency } from '../measure/money.ts'
 import type { Homeless } from '../planner/help.ts'
 import type { Trade, TradeKey } from '../planner/trade.ts'
@@ -32,8 +33,7 @@ export interface SayPlans extends Say {
 }
 
 /** An area of floor. */
-export const sayFloor = (m2: number, { units }: Say): string =>
-  units.system === 'imperial' ? `${(m2 / 0.09290304).toFixed(0)} ft²` : `${m2.toFixed(1)} m²`
+export const sayFloor = (m2: number, { units }: Say): string => formatArea(m2 * 1e6, units)
 
 /** What it pays for that, against the least of those beside it. */
 function pays({ key, by }: NonNullable<Trade['pays']>, say: SayPlans): string {

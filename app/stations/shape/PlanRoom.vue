@@ -110,7 +110,9 @@ const verdictOf = (x: PlannedRoom) =>
   !x.proven
     ? 'looked at, not proven yet'
     : x.measures.troubles === 0
-      ? 'everything in it holds'
+      ? x.presumed.length > 0
+        ? 'holds if what is presumed to weigh so much weighs no more'
+        : 'everything in it holds'
       : `${plural(x.measures.troubles, 'thing')} in it ${x.measures.troubles === 1 ? 'does' : 'do'} not hold yet`
 
 function take(i: number, x: PlannedRoom) {
@@ -219,7 +221,7 @@ function take(i: number, x: PlannedRoom) {
         <h3>{{ titles[i] }}</h3>
         <p class="small">{{ planning.plans.length > 1 ? sayTrade(trades[i], sayIt) : '' }}</p>
         <PlanPicture :feet="x.feet" :left="leftOf(i, x)" :hung="hungOf(x)" :label="`${titles[i]}, from above`" />
-        <dl>
+        <dl class="facts">
           <dt>costs about</dt>
           <dd>{{ formatMoney(x.measures.minor, doc.project!.settings.currency) }}</dd>
           <template v-if="x.proven">
@@ -334,19 +336,6 @@ function take(i: number, x: PlannedRoom) {
 .plan > button {
   align-self: flex-start;
   margin-top: auto;
-}
-dl {
-  display: grid;
-  grid-template-columns: auto 1fr;
-  gap: 0 0.8rem;
-  margin: 0.5rem 0;
-}
-dt {
-  font-weight: 400;
-  color: var(--ink-soft);
-}
-dd {
-  margin: 0;
 }
 .builds {
   list-style: none;

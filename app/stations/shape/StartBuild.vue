@@ -234,7 +234,7 @@ function startKind() {
           <div class="pic">
             <IsoScene plain :assembly="d.assembly" :options="d.options" :title="familyName(d.p.build.family)" />
           </div>
-          <dl>
+          <dl class="facts">
             <dt>holds</dt>
             <dd>
               {{ d.p.holds }}<span v-if="d.p.leftOut" class="text-trouble"> (not {{ d.leftOut }})</span>
@@ -296,19 +296,6 @@ li {
 }
 .pic {
   height: 190px;
-}
-dl {
-  display: grid;
-  grid-template-columns: auto 1fr;
-  gap: 0 0.8rem;
-  margin: 0.5rem 0;
-}
-dt {
-  font-weight: 400;
-  color: var(--ink-soft);
-}
-dd {
-  margin: 0;
 }
 @media (max-width: 800px) {
   .two {
