@@ -36,7 +36,14 @@ describe('usual things', () => {
     expect(usualThingsLike('zzz', 9)).toEqual([])
     expect(usualThingsLike('  ', 9)).toEqual([])
     expect(usualThing('Chest Freezers')?.name).toBe('chest freezer')
-    expect(usualThing('boxes of books')?.name).toBe('box of books')
+    for (const [several, one] of [
+      ['boxes of books', 'box of books'],
+      ['crates of jars', 'crate of jars'],
+      ['axes', 'axe'],
+      ['pairs of skis', 'pair of skis'],
+      ['hand planes', 'hand plane'],
+    ])
+      expect(usualThing(several)?.name).toBe(one)
     expect(usualThing('freezer of my aunt')).toBeUndefined()
   })
   it('may be said without a size, which is asked about until somebody measures', () => {

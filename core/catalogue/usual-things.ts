@@ -234,7 +234,7 @@ const plain = (name: string): string =>
     .replace(/['’]/g, '’')
     .replace(/[^a-zà-ž’]+/g, ' ')
     .trim()
-const one = (word: string): string => word.replace(/(?<=[a-z]{3})(?:es|s)$/, '')
+const one = (word: string): string => word.replace(/(?<=[a-z]{3})s$/, '').replace(/(?<=[a-z]{3})e$/, '')
 const words = (name: string): string[] => plain(name).split(' ').filter(Boolean).map(one)
 
 const known = new Map(USUAL_THINGS.map((t) => [words(t.name).join(' '), t]))

@@ -50,9 +50,6 @@ const weigh = (id: string, massKg: number | null) =>
       <template v-else-if="limit.asPresumed">
         It holds if they weigh no more than is presumed of them, on the heavy side:
         {{ presumed }}. Weigh the first of them first: most of the weight is theirs.
-        <template v-if="limit.kg !== null && goods.length > 1">
-          All alike, none may weigh more than <strong>{{ readings.say.mass(limit.kg) }}</strong>.
-        </template>
       </template>
       <template v-else-if="limit.kg !== null">
         It holds if {{ goods.length > 1 || goods[0].count > 1 ? 'none of them weighs' : 'it weighs no' }} more than

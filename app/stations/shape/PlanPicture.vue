@@ -48,7 +48,9 @@ const drawn = computed(() => props.feet.map((foot, i) => ({ foot, i, at: middle(
 .picture {
   display: block;
   width: 100%;
-  height: 210px;
+  max-height: 210px;
+  min-height: 70px;
+  margin: 0.5rem 0;
 }
 polygon,
 polyline {
