@@ -101,6 +101,12 @@ export const HANGER_STEEL_MM = 2
 export const hangerFor = (highMm: number): JoistHanger =>
   JOIST_HANGERS.find((h) => h.highMm >= highMm) ?? JOIST_HANGERS[JOIST_HANGERS.length - 1]
 
+/**
+ * An angle at the foot of a post, screwed to it as its maker says and held in the floor by one anchor; what it holds
+ * pulled up. Product decision: half of what makers publish for light angles of 60 mm. mm, kg, N.
+ */
+export const FOOT_ANGLE = { item: 'foot angle, 60 mm', massKg: 0.15, sizeMm: 60, steelMm: 3, ratedN: 1500 } as const
+
 /** Pressed on the end of a tube, so that nobody meets its edge; what keeps it there holds many times itself. mm, kg, N. */
 export const END_CAP = { item: 'end cap for a tube', massKg: 0.015, ratedN: 10, longMm: 8, overMm: 3 } as const
 
@@ -114,6 +120,7 @@ export const HARDWARE_MINOR: Readonly<Record<string, number>> = {
   [TOOL_HOOK.item]: 390,
   [PEG_HOOK.item]: 75,
   [END_CAP.item]: 35,
+  [FOOT_ANGLE.item]: 245,
   [JOIST_HANGERS[0].item]: 165,
   [JOIST_HANGERS[1].item]: 210,
   [JOIST_HANGERS[2].item]: 285,

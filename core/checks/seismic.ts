@@ -1,6 +1,7 @@
 import { partMassKg } from '../assembly/mass.ts'
 import { boxUnion } from '../geometry/box.ts'
 import { newtons } from '../measure/units.ts'
+import { pinsDown, pinWeights } from './pins-down.ts'
 import { tiesPulled, TIE_SOURCE } from './ties.ts'
 import { defineCheck, measured, plain, type CheckResult } from './check.ts'
 
@@ -56,7 +57,12 @@ export const earthquake = defineCheck({
     const resting = restingShare(sds)
     const about = (arm: (w: (typeof weights)[number]) => number) =>
       resting * weights.reduce((s, w) => s + w.n * arm(w), 0)
-    const restoring = about((w) => foot.max[1] - w.y)
+    const pins = pinsDown(assembly, { method, settings })
+    /** What feet held down add about an edge; nothing while nobody knows it. */
+    const held = (arm: (x: number, y: number) => number) =>
+      (pinWeights(pins, (x) => arm(x.at[0], x.at[1])) ?? []).reduce((s, w) => s + w.n * arm(w.x, w.y), 0)
+    const forward = (_x: number, y: number) => foot.max[1] - y
+    const restoring = about((w) => forward(w.x, w.y)) + held(forward)
     const inputs = [
       { symbol: 'SDS', value: sds, quantity: 'ratio' as const, source: 'project setting; ask locally' },
       {
@@ -93,8 +99,8 @@ export const earthquake = defineCheck({
       code: 'quake-along',
       demand: over,
       capacity: Math.min(
-        about((w) => w.x - foot.min[0]),
-        about((w) => foot.max[0] - w.x),
+        about((w) => w.x - foot.min[0]) + held((x) => x - foot.min[0]),
+        about((w) => foot.max[0] - w.x) + held((x) => foot.max[0] - x),
       ),
       data: { sds },
       working: { ...working, formula: `${FREE}, about its left or right feet` },

@@ -5,6 +5,7 @@ import { wholeBox } from '../assembly/part-box.ts'
 import { boxUnion } from '../geometry/box.ts'
 import { mid, type Vec3 } from '../geometry/vec.ts'
 import { newtons } from '../measure/units.ts'
+import { pinsDown, pinWeights } from './pins-down.ts'
 import { tiesPulled, TIE_SOURCE } from './ties.ts'
 import { defineCheck, measured, plain, type CheckResult, type Input } from './check.ts'
 
@@ -113,7 +114,10 @@ export const slenderness = defineCheck({
       subject: 'build',
       data: { highMm: high, deepMm: deep, most: settings.slenderness },
     }
-    if (assembly.anchors.length > 0) return [plain({ ...given, code: 'slender-tied', state: 'not-applicable' })]
+    if (assembly.anchors.length > 0) {
+      const pinned = assembly.anchors.every((x) => x.into === 'slab')
+      return [plain({ ...given, code: pinned ? 'slender-pinned' : 'slender-tied', state: 'not-applicable' })]
+    }
     return [
       measured({
         ...given,
@@ -151,17 +155,48 @@ export const tipOver = defineCheck({
     const unweighed = assembly.bays.flatMap((b) =>
       b.carriers.length > 0 ? b.items.filter((i) => i.massKg === null) : [],
     )
-    const arm = (w: Weight) => w.n * (front - w.y)
     const lean = (w: Weight) => LEAN * w.n * w.z
+    const pins = pinsDown(assembly, { method, settings })
+    const pinIds = pins.map((p) => p.anchor.id)
+    /** About one edge: what stands and what is held down, as weights; pins nobody knows hold nothing. */
+    const about = (way: 'forward' | 'sideways', fromEdge: (x: number, y: number) => number) => ({
+      way,
+      over: (w: Weight) => w.n * fromEdge(w.x, w.y),
+      pinned: pinWeights(pins, (x) => fromEdge(x.at[0], x.at[1])) ?? [],
+    })
+    const forward = about('forward', (_x, y) => front - y)
+    const arm = forward.over
     // Forward, or sideways where it is narrow; ties that hold along the wall keep it from that.
     const sideways = assembly.anchors.some((x) => x.holds.includes('x'))
       ? []
-      : [(w: Weight) => w.n * (w.x - left), (w: Weight) => w.n * (right - w.x)]
-    const ways = [arm, ...sideways].map((over) => ({ over, ...worstFilling(self, goodsIn, over, lean) }))
+      : [about('sideways', (x) => x - left), about('sideways', (x) => right - x)]
+    const ways = [forward, ...sideways].map((w) => ({
+      ...w,
+      ...worstFilling([...self, ...w.pinned], goodsIn, w.over, lean),
+    }))
     const worstWay = ways.reduce((a, b) => (b.restoring / b.overturning < a.restoring / a.overturning ? b : a))
     const { restoring, overturning } = worstWay
     const results: CheckResult[] = []
     const given = { check: 'tip-over', link: 'whole' as const, quantity: 'moment' as const }
+    /** What must be held down is not known to be. */
+    const pinsUnknown = (subject: string, missingNmm: number): CheckResult =>
+      plain({
+        ...given,
+        quantity: 'force',
+        code: 'unknown-anchor',
+        subject,
+        state: 'unknown',
+        demand: missingNmm / Math.max(1, front - Math.min(...pins.map((p) => p.anchor.at[1]))),
+        data: {
+          needN: missingNmm / Math.max(1, front - Math.min(...pins.map((p) => p.anchor.at[1]))),
+          count: pins.length,
+          into: 'slab',
+          weakest: 'rated',
+        },
+        parts: pins.map((p) => p.anchor.part),
+        covers: pinIds,
+      })
+    const pinsLost = pins.some((p) => p.n === null)
     if (unweighed.length > 0)
       results.push(
         plain({
@@ -172,6 +207,8 @@ export const tipOver = defineCheck({
           data: { goods: goods.get(unweighed[0].goodsId)?.name ?? '' },
         }),
       )
+    else if (pinsLost && restoring < SAFETY_FILLED * overturning)
+      results.push(pinsUnknown('filled', SAFETY_FILLED * overturning - restoring))
     else
       results.push(
         measured({
@@ -180,15 +217,13 @@ export const tipOver = defineCheck({
           subject: 'filled',
           demand: overturning * SAFETY_FILLED,
           capacity: restoring,
-          data: {
-            safety: restoring / overturning,
-            wanted: SAFETY_FILLED,
-            way: worstWay.over === arm ? 'forward' : 'sideways',
-          },
+          covers: pinIds,
+          data: { safety: restoring / overturning, wanted: SAFETY_FILLED, way: worstWay.way, pins: pins.length },
           working: {
             formula:
               'restoring moment / overturning moment ≥ 1.5, about the front feet or those at an end, whichever is worse, with those goods in that make it worst',
             inputs: [
+              ...(pins.length > 0 ? [pinned(sum(worstWay.pinned, worstWay.over))] : []),
               { symbol: 'restoring', value: restoring, quantity: 'moment' },
               {
                 symbol: 'overturning',
@@ -205,7 +240,7 @@ export const tipOver = defineCheck({
     const opened = openedWeights(assembly)
     if (opened && unweighed.length === 0) {
       // Every leaf open and every drawer out, with those goods in that make it worst; ties hold what is missing.
-      const worst = worstFilling(opened.self, opened.goods, arm, lean)
+      const worst = worstFilling([...opened.self, ...forward.pinned], opened.goods, arm, lean)
       const gives = tiesPulled(assembly, { method, settings })
       const lowest = Math.min(...gives.map((g) => g.anchor.at[2]))
       const tied = gives.length === 0 ? 0 : Math.min(...gives.map((g) => g.n ?? 0)) * lowest * gives.length
@@ -260,7 +295,7 @@ export const tipOver = defineCheck({
     }
 
     const high = Math.min(wholeBox(boxes).max[2], PULL_REACH_MM)
-    const empty = sum(self, arm)
+    const empty = sum([...self, ...forward.pinned], arm)
     const pull = PULL_N * high
     const inputs: Input[] = [
       {
@@ -270,18 +305,22 @@ export const tipOver = defineCheck({
         source: 'a child at the top edge or at 1.5 m, whichever is lower: product decision',
       },
       { symbol: 'height', value: high, quantity: 'length' },
-      { symbol: 'own weight × arm', value: empty, quantity: 'moment' },
+      { symbol: 'own weight × arm', value: sum(self, arm), quantity: 'moment' },
+      ...(pins.length > 0 ? [pinned(sum(forward.pinned, arm))] : []),
     ]
     const ties = assembly.anchors.filter((x) => x.holds.includes('y'))
+    if (ties.length === 0 && pinsLost && empty < pull * SAFETY_PULL)
+      return [...results, pinsUnknown('pull', pull - empty)]
     if (ties.length === 0) {
       results.push(
         measured({
           ...given,
-          code: 'tip-pull',
+          code: pins.length > 0 ? 'tip-pinned' : 'tip-pull',
           subject: 'pull',
           demand: pull * SAFETY_PULL,
           capacity: Math.max(empty, 0),
-          data: { pullN: PULL_N, highMm: high, safety: empty / pull },
+          covers: pinIds,
+          data: { pins: pins.length, pullN: PULL_N, highMm: high, safety: empty / pull },
           working: {
             formula: 'own weight × arm ≥ pull × height, empty',
             inputs,
@@ -321,7 +360,7 @@ export const tipOver = defineCheck({
         demand: need,
         capacity,
         parts: [...new Set(ties.map((x) => x.part))],
-        covers: ties.map((x) => x.id),
+        covers: [...ties.map((x) => x.id), ...pinIds],
         data: { needN: need, count: ties.length, capacityN: capacity, into: ties[0].into, weakest: weakest.weakest },
         working: {
           formula: 'tie force = (pull × height − own weight × arm) / height of tie ≤ what the ties give',
@@ -341,6 +380,14 @@ export const tipOver = defineCheck({
     )
     return results
   },
+})
+
+/** What pins hold, in the working of a check. */
+const pinned = (nmm: number): Input => ({
+  symbol: 'feet held down',
+  value: nmm,
+  quantity: 'moment',
+  source: 'the furthest with all it gives, the others by their distance from the edge; the maker’s rating over 4',
 })
 
 const sum = (list: Weight[], of: (w: Weight) => number) => list.reduce((s, w) => s + of(w), 0)

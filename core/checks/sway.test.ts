@@ -158,6 +158,28 @@ describe('front to back', () => {
   })
 })
 
+describe('diagonals one above another', () => {
+  const thin = ctx({ construction: { kind: 'thin' }, studsMm: [], floor: 'slab' })
+  const rack = read('post-rack', { lengthMm: 2000, midPosts: 1 }, thin)
+  const without = (ids: string[]) =>
+    swayOf(rack, (a) => (a.joints = a.joints.filter((j) => !ids.includes(j.near))), 'deep')
+  const whole = without([])
+  it('take the same push one after the other: two ends give what one story of each gives', () => {
+    const [cos] = rack.shaped.assembly.parts
+      .filter((p) => p.id === 'brace-0-left-0')
+      .map((p) => Math.abs(p.at.along[1]))
+    const [pulled, pressed] = [figure(whole, 'diagonal, pulled'), figure(whole, 'diagonal, pressed')]
+    expect(rack.shaped.assembly.parts.filter((p) => p.id.startsWith('brace-0-')).length).toBeGreaterThanOrEqual(4)
+    expectNear(whole.capacity!, (pulled + pressed) * cos, 1e-6)
+  })
+  it('a story lost at one end leaves the other end alone; lost at both it folds there', () => {
+    const one = without(['brace-0-left-0'])
+    expect(one.capacity!).toBeLessThan(0.55 * whole.capacity!)
+    expect(without(['brace-0-left-0', 'brace-0-left-1']).capacity!).toBeCloseTo(one.capacity!, 6)
+    expect(without(['brace-0-left-0', 'brace-0-right-0']).state).toBe('fails')
+  })
+})
+
 describe('a tie, end to end', () => {
   const rack = read('post-rack', { tie: true, brace: true })
   const a = rack.shaped.assembly

@@ -38,6 +38,9 @@ interface Brace {
   pulledN: number
   pressedN: number
   slenderness: number
+  /** Heights of its outermost fastenings. */
+  fromMm: number
+  toMm: number
 }
 
 /** How far along a part something is fastened to it, mm from its middle. */
@@ -108,6 +111,7 @@ function braces(c: Given, way: Way): { found: Brace[]; unknown: Part[] } {
     const pulledN = Math.min(...ends.map((n) => n!))
     const at = joints.map((j) => placeAlong(part, j))
     const freeMm = Math.max(...at.slice(1).map((x, i) => x - at[i]))
+    const heights = joints.map((j) => j.at[2])
     found.push({
       part,
       rises: part.at.along[way] * part.at.along[2] > 0,
@@ -115,10 +119,32 @@ function braces(c: Given, way: Way): { found: Brace[]; unknown: Part[] } {
       pulledN,
       pressedN: pressed(part, freeMm, pulledN, c),
       slenderness: freeMm / Math.min(part.size.thicknessMm, part.size.widthMm),
+      fromMm: Math.min(...heights),
+      toMm: Math.max(...heights),
     })
   }
   return { found, unknown }
 }
+
+/**
+ * What diagonals give when all is pushed to one side, N. Those above one another take the same push one after the other,
+ * so the least of all heights counts, from the floor to the top; a short stretch that none crosses is left to the
+ * uprights, which go through.
+ */
+function diagonalsGive(all: readonly Brace[], pulled: boolean, [lowMm, highMm]: readonly [number, number]): number {
+  const at = [...new Set([lowMm, highMm, ...all.flatMap((b) => [b.fromMm, b.toMm])])].sort((a, b) => a - b)
+  const stretches = at.slice(1).map((to, i) => {
+    const middle = (at[i] + to) / 2
+    const across = all.filter((b) => b.fromMm < middle && b.toMm > middle)
+    const n = across.reduce((s, b) => s + (b.rises === pulled ? b.pulledN : b.pressedN) * b.cos, 0)
+    return { n, long: to - at[i] > SHORT_MM, crossed: across.length > 0 }
+  })
+  const long = stretches.filter((s) => s.long)
+  const asked = long.length > 0 ? long : stretches.filter((s) => s.crossed)
+  return asked.length === 0 ? 0 : Math.min(...asked.map((s) => s.n))
+}
+/** So short a stretch uprights carry a push across by themselves, mm: product decision. */
+const SHORT_MM = 250
 
 interface Back {
   part: Part
@@ -215,8 +241,7 @@ function oneWay(c: Given & Pick<CheckContext, 'design' | 'goods'>, way: Way): Ch
       }),
     ]
   const fixed = sheets.found.reduce((s, b) => s + b.n, 0) + (tied ?? 0) * factor
-  const pushed = (sign: boolean) =>
-    diagonals.found.reduce((s, b) => s + (b.rises === sign ? b.pulledN : b.pressedN) * b.cos, fixed)
+  const pushed = (sign: boolean) => fixed + diagonalsGive(diagonals.found, sign, [whole.min[2], whole.max[2]])
   const capacity = Math.min(pushed(true), pushed(false))
   const lost = [...diagonals.unknown, ...sheets.unknown]
   if (capacity < leanN && (lost.length > 0 || tied === null))

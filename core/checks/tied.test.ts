@@ -35,9 +35,13 @@ function rack(p: Project, id: string, place: Partial<Build>, params: object = {}
     ...b,
     params: {
       ...(family.start(contextOf(p, b)!) as object),
+      // What ties do, and nothing else.
+      ends: 'open',
+      feet: 'standing',
       lengthMm: 1200,
       depthMm: 320,
       brace: false,
+      backSection: '18x94mm',
       ...params,
     } as Build['params'],
   }

@@ -18,7 +18,7 @@ const ANCHOR_SAFETY = 4
 
 type Given = Pick<CheckContext, 'method' | 'settings'>
 
-/** Which way an anchor is driven: out of the wall, down from the ceiling. */
+/** Which way an anchor is driven: out of the wall, up into the ceiling, down into the floor. */
 export const drivenAlong = (x: Anchor): 1 | 2 => (x.into === 'joist' || x.into === 'slab' ? 2 : 1)
 
 /** Known by its maker's rating only. */

@@ -6,6 +6,7 @@ import { ceilingRunnersWords } from './ceiling-runners/words.ts'
 import { ledgerShelfWords } from './ledger-shelf/words.ts'
 import { loftDeckWords } from './loft-deck/words.ts'
 import { pegboardWords } from './pegboard/words.ts'
+import { postRackWords } from './post-rack/words.ts'
 import { reusedCabinetsWords } from './reused-cabinets/words.ts'
 import { sheetStoreWords } from './sheet-store/words.ts'
 import { stripWallWords } from './strip-wall/words.ts'
@@ -19,6 +20,7 @@ export const KIND_WORDS: Readonly<Record<string, KindWords>> = {
   'ledger-shelf': ledgerShelfWords,
   'loft-deck': loftDeckWords,
   pegboard: pegboardWords,
+  'post-rack': postRackWords,
   'reused-cabinets': reusedCabinetsWords,
   'sheet-store': sheetStoreWords,
   'strip-wall': stripWallWords,

@@ -305,6 +305,7 @@ const TABLE: Record<string, Words> = {
       ? `Standing free, it is ${say.number(r.demand!)} times as high as it is deep or wide at the foot; up to ${d.most} is steady.`
       : `Standing free, it is ${say.number(r.demand!)} times as high as it is deep or wide at the foot; more than ${d.most} tips easily. Tie it to the wall, or make it deeper, wider or lower.`,
   'slender-tied': () => 'Tied to the wall, so its height over its depth does not matter.',
+  'slender-pinned': () => 'Held down to the slab; whether it can tip is reckoned below.',
   'tip-filled': (r, d, say) =>
     r.state === 'holds'
       ? `Badly filled it still stands with a margin of ${say.number(Number(d.safety))} (${d.wanted} is wanted).`
@@ -317,6 +318,10 @@ const TABLE: Record<string, Words> = {
     r.state === 'holds'
       ? `A child pulling at ${say.lengthOf(d, 'highMm')} does not tip it, even empty.`
       : `A child pulling with ${say.force(Number(d.pullN))} at ${say.lengthOf(d, 'highMm')} tips it over when it is empty. Tie it to the wall.`,
+  'tip-pinned': (r, d, say) =>
+    r.state === 'holds'
+      ? `A child pulling at ${say.lengthOf(d, 'highMm')} does not tip it, even empty: ${plural(Number(d.pins), 'foot', 'feet')} held down to the slab.`
+      : `A child pulling with ${say.force(Number(d.pullN))} at ${say.lengthOf(d, 'highMm')} tips it over when it is empty, though ${plural(Number(d.pins), 'foot is', 'feet are')} held down to the slab. Anchors with a higher rating, or a deeper build.`,
   'tip-tied': (r, d, say) =>
     r.state === 'holds'
       ? `Tied to the wall by ${plural(Number(d.count), 'screw')}, a pull at the top does not tip it: ${say.force(Number(d.needN))} of ${say.force(Number(d.capacityN))}.`

@@ -138,6 +138,5 @@ export const FAMILIES: Record<string, { name: string; blurb: string }> = {
   'wall-cabinet': { name: 'Wall cabinet', blurb: 'A box with shelves and a back, hung on the wall' },
   'bracket-shelf': { name: 'Bracket shelf', blurb: 'Shelves on brackets that are screwed to the studs' },
   'rod-stack': { name: 'Stack on rods', blurb: 'A box of shelves hung from the joists by threaded rods' },
-  'post-rack': { name: 'Post rack', blurb: 'Posts, shelf frames and sheet shelves' },
 }
 export const familyName = (id: string): string => FAMILIES[id]?.name ?? id

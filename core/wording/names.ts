@@ -96,5 +96,6 @@ export const TERMS: Record<string, string> = {
   'shelf-below': 'shelf below',
   module: 'whole module',
   'half-module': 'half module',
+  'end-braces': 'diagonals at both ends',
   wall: 'wall',
 }

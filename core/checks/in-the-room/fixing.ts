@@ -18,20 +18,22 @@ export const fixing = defineRoomCheck({
   id: 'fixing',
   reads: ['assembly', 'boxes', 'frame', 'keeps'],
   run({ assembly, boxes, frame, keeps }): CheckResult[] {
+    // What goes into the floor is no fixing to a wall.
+    const anchors = assembly.anchors.filter((x) => x.into !== 'slab')
     const w = frame.wall.wall
     const least = assembly.supports.some((s) => s.on.kind === 'ceiling') ? STEADIED : HELD
     const given = { check: 'fixing', link: 'ground' as const, quantity: 'count' as const }
     const atWall = frame.place.turn === 0 && frame.place.outMm < 20
     const b = wholeBox(boxes)
     const [from, to] = [frame.place.alongMm + b.min[0], frame.place.alongMm + b.max[0]]
-    const data = { wall: w.name, count: assembly.anchors.length, kind: w.construction.kind }
+    const data = { wall: w.name, count: anchors.length, kind: w.construction.kind }
     if (!atWall) return [plain({ ...given, code: 'away-from-wall', subject: 'wall', state: 'not-applicable', data })]
     if (w.construction.kind === 'thin')
       return [plain({ ...given, code: 'thin-wall', subject: 'wall', state: 'not-applicable', data })]
     const behind = studCentres(w).filter((x) => x > from && x < to)
     const studs = { ...data, studs: behind.length, first: behind[0] ?? -1, last: behind[behind.length - 1] ?? -1 }
     const out: CheckResult[] = []
-    if (assembly.anchors.length === 0)
+    if (anchors.length === 0)
       out.push(
         plain({
           ...given,
@@ -41,7 +43,7 @@ export const fixing = defineRoomCheck({
           data: studs,
         }),
       )
-    else if (assembly.anchors.length < least)
+    else if (anchors.length < least)
       out.push(
         plain({
           ...given,
@@ -50,7 +52,7 @@ export const fixing = defineRoomCheck({
           state: 'fails',
           demand: least,
           capacity: 1,
-          parts: assembly.anchors.map((a) => a.part),
+          parts: anchors.map((a) => a.part),
           data: studs,
         }),
       )
@@ -62,8 +64,8 @@ export const fixing = defineRoomCheck({
           subject: 'wall',
           state: 'holds',
           demand: least,
-          capacity: assembly.anchors.length,
-          parts: assembly.anchors.map((a) => a.part),
+          capacity: anchors.length,
+          parts: anchors.map((a) => a.part),
           data: studs,
         }),
       )
@@ -77,7 +79,7 @@ export const fixing = defineRoomCheck({
     )
     for (const k of wires) {
       const f = k.feature!
-      const near = assembly.anchors.filter((a) => {
+      const near = anchors.filter((a) => {
         const x = frame.place.alongMm + a.at[0]
         return x > f.atMm - NEAR_WIRE_MM && x < f.atMm + f.wideMm + NEAR_WIRE_MM
       })

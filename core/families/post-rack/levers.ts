@@ -18,7 +18,10 @@ export function postRackLevers(p: PostRackParams): Lever<PostRackParams>[] {
   if (p.raise === 'tilt') add('in-place', { raise: 'in-place' })
   if (!p.brace) add('add-brace', { brace: true })
   if (!p.tie) add('add-tie', { tie: true })
-  if (p.brace)
+  if (p.ends === 'open') add('brace-ends', { ends: 'braced' })
+  if (p.feet === 'standing') add('pin-feet', { feet: 'pinned' })
+  if (p.ends === 'open' && p.feet === 'standing') add('brace-and-pin', { ends: 'braced', feet: 'pinned' })
+  if (p.brace || p.ends === 'braced')
     for (const section of THICKER_BRACE[p.backSection] ?? []) add('back-section', { backSection: section }, { section })
   for (const railJoint of ['more-screws', 'bolts'] as const)
     if (railJoint !== p.railJoint && p.railJoint !== 'bolts') add('rail-joint', { railJoint }, { railJoint })
@@ -51,6 +54,7 @@ const SHALLOWER: Record<string, string[]> = {
 /** Ways to spend less on a post rack that is stronger than it need be. */
 export function postRackSavers(p: PostRackParams): Lever<PostRackParams>[] {
   const { out, add } = leverPen(p)
+  if (p.feet === 'pinned') add('feet-standing', { feet: 'standing' })
   for (const s of lighterSheets(p.sheet, 9)) add('sheet', { sheet: s.id }, { sheet: s.id })
   for (const section of SHALLOWER[p.railSection] ?? []) add('rail-section', { railSection: section }, { section })
   for (const section of SHALLOWER[p.postSection] ?? []) add('post-section', { postSection: section }, { section })

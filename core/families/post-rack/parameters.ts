@@ -3,7 +3,7 @@ import type { Raw } from '../family.ts'
 import type { UnitSystem } from '../../measure/units.ts'
 import { countDim, dim, dims, section, sheet } from '../params.ts'
 
-export const LIMITS = { shelves: 10, modules: 8, midPosts: 5 } as const
+export const LIMITS = { shelves: 10, modules: 8, bracedModules: 2, midPosts: 5 } as const
 
 export const postRackParams = z.object({
   /** Fill the wall, or be only as long as the goods need. */
@@ -33,6 +33,10 @@ export const postRackParams = z.object({
   crossJoint: z.enum(['two', 'three', 'four']),
   brace: z.boolean(),
   tie: z.boolean(),
+  /** Diagonals over both ends keep it from folding front to back where nothing behind it can. */
+  ends: z.enum(['open', 'braced']),
+  /** Feet that only stand, or are held down to the slab. */
+  feet: z.enum(['standing', 'pinned']),
   raise: z.enum(['tilt', 'in-place']),
   front: z.enum(['open', 'doors', 'curtain']),
 })
@@ -43,7 +47,10 @@ const STOCK: Record<UnitSystem, Pick<PostRackParams, 'railSection' | 'postSectio
   metric: { railSection: '38x89mm', postSection: '38x89mm', backSection: '18x94mm', sheet: 'osb3-18mm' },
 }
 
-export const startingParams = (system: UnitSystem, canTie: boolean): PostRackParams => ({
+/** Boards of diagonals that nothing helps: stiff enough to be pressed as well. */
+const PRESSED: Record<UnitSystem, string> = { imperial: '2x4', metric: '38x89mm' }
+
+export const startingParams = (system: UnitSystem, canTie: boolean, canPin = false): PostRackParams => ({
   follow: 'goods',
   lengthMm: null,
   depthMm: null,
@@ -56,13 +63,19 @@ export const startingParams = (system: UnitSystem, canTie: boolean): PostRackPar
   midAtMm: [],
   crossEveryMm: null,
   ...STOCK[system],
+  ...(canTie ? {} : { backSection: PRESSED[system] }),
   railJoint: 'screws',
   crossJoint: 'two',
   brace: true,
   tie: canTie,
+  ends: canTie ? 'open' : 'braced',
+  feet: !canTie && canPin ? 'pinned' : 'standing',
   raise: 'tilt',
   front: 'open',
 })
 
-/** The first form knew fewer joints, and no fronts. */
-export const UPGRADES = [(raw: Raw): Raw => ({ railJoint: 'screws', crossJoint: 'two', front: 'open', ...raw })]
+/** The first form knew fewer joints, and no fronts; the second no braced ends and no feet held down. */
+export const UPGRADES = [
+  (raw: Raw): Raw => ({ railJoint: 'screws', crossJoint: 'two', front: 'open', ...raw }),
+  (raw: Raw): Raw => ({ ends: 'open', feet: 'standing', ...raw }),
+]

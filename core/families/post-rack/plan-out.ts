@@ -1,4 +1,5 @@
 import { reachMm } from '../../goods/person.ts'
+import { ANGLE_ROOM_MM } from '../../blocks/mounts/pinned-foot.ts'
 import { besideHinges } from '../../blocks/fronts/front.ts'
 import { CURTAIN_RAIL } from '../../catalogue/hardware.ts'
 import { findSection } from '../../catalogue/lumber.ts'
@@ -111,9 +112,12 @@ export function planOut(
     Math.max(...boards.map((b) => b.lengthMm - squaringTrimMm), 0),
     sheet.lengthMm - 2 * sheetTrimMm,
   )
-  const wallModules = modulesFor(ctx.space.lengthMm, sizes).slice(0, LIMITS.modules)
+  // Diagonals lie on the ends; a sheet carries what pushes it to a braced end of its own module only.
+  const endMm = p.ends === 'braced' ? back.thicknessMm : 0
+  const mostModules = p.ends === 'braced' ? LIMITS.bracedModules : LIMITS.modules
+  const wallModules = modulesFor(ctx.space.lengthMm - 2 * endMm, sizes).slice(0, mostModules)
 
-  const layOut = (lengths: number[]) => modulesOf(lengths, p, s)
+  const layOut = (lengths: number[]) => modulesOf(lengths, p, s, endMm)
   const growsFor = (levels: Level[]) => {
     const tops = framedTerms(levels, frame, aboveMm).map((t) => t.reduce((n, x) => n + x.mm, 0))
     let z = 0
@@ -138,15 +142,24 @@ export function planOut(
   const tries = p.follow === 'wall' ? [wallModules] : runs(wallModules, sizes)
   const chosen = tries.find((t) => housed(t).unhoused.length === 0) ?? wallModules
   const sum = (list: number[]) => list.reduce((a, b) => a + b, 0)
-  const lengthMm = pen.length({ path: 'lengthMm', code: 'length', min: 400, max: 15_000 }, sum(chosen), {
+  const lengthMm = pen.length({ path: 'lengthMm', code: 'length', min: 400, max: 15_000 }, sum(chosen) + 2 * endMm, {
     code: p.follow === 'wall' ? 'length-wall' : 'length-goods',
-    terms: chosen.map((mm) => ({
-      name: mm === sizes.fullMm ? 'module' : mm === sizes.halfMm ? 'half-module' : 'wall',
-      mm,
-    })),
+    terms: [
+      ...chosen.map((mm) => ({
+        name: mm === sizes.fullMm ? 'module' : mm === sizes.halfMm ? 'half-module' : 'wall',
+        mm,
+      })),
+      ...(endMm > 0 ? [{ name: 'end-braces', mm: 2 * endMm }] : []),
+    ],
     data: { wallMm: ctx.space.lengthMm, sheetMm: sheet.lengthMm, trimMm: squaringTrimMm },
   })
-  const lengths = p.lengthMm === null ? chosen : equalModules(lengthMm, sizes, longest)
+  const lengths = p.lengthMm === null ? chosen : equalModules(lengthMm - 2 * endMm, sizes, longest)
+  if (lengths.length > mostModules)
+    return {
+      field: 'lengthMm',
+      code: 'past-braced-ends',
+      data: { mm: lengthMm, mostMm: mostModules * sizes.fullMm + 2 * endMm },
+    }
   if (Math.max(...lengths) > longest)
     return { field: 'lengthMm', code: 'longer-than-board', data: { mm: Math.max(...lengths), mostMm: longest } }
 
@@ -184,6 +197,9 @@ export function planOut(
     )
   })
   const least = rail.widthMm + sheet.thicknessMm
+  // An angle at a foot stands under the lowest rail.
+  if (p.feet === 'pinned' && tops[0] < least + ANGLE_ROOM_MM)
+    return { field: 'topMm.0', code: 'angle-under-rail', data: { mm: tops[0], leastMm: least + ANGLE_ROOM_MM } }
   for (let i = 0; i < tops.length; i++) {
     const floor = i === 0 ? 0 : tops[i - 1]
     if (tops[i] - floor < least)
@@ -226,11 +242,12 @@ function modulesOf(
   lengths: number[],
   p: PostRackParams,
   s: Stocks,
+  startMm: number,
 ): { modules: ModulePlan[]; fault?: { field: string; code: string; data: Record<string, number> } } {
   const modules: ModulePlan[] = []
   const longest = Math.max(...lengths)
   const whole = p.midPosts ?? midPostsFor(longest, s)
-  let left = 0
+  let left = startMm
   let nth = 0
   for (const lengthMm of lengths) {
     const n = Math.floor((whole * lengthMm) / longest + 0.25)

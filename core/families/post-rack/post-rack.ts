@@ -8,7 +8,14 @@ import { shapePostRack } from './shape.ts'
 import { postRackSteps } from './steps.ts'
 
 const start = (ctx: ShapeContext): PostRackParams =>
-  startingParams(ctx.settings.yard, canHoldTie(ctx.space.construction))
+  startingParams(ctx.settings.yard, canHoldTie(ctx.space.construction), ctx.space.floor === 'slab')
+
+/** The same room with walls that hold no screw, and an anchor whose rating somebody has looked up. */
+const nothingBehind = (c: ShapeContext): ShapeContext => ({
+  ...c,
+  space: { ...c.space, construction: { kind: 'thin' }, studsMm: [] },
+  settings: { ...c.settings, anchorRatedN: 4000 },
+})
 
 /** A2: posts, shelf frames of rails and cross pieces, sheet shelves. */
 export const postRack = family<PostRackParams>({
@@ -32,6 +39,11 @@ export const postRack = family<PostRackParams>({
     return [p, { ...p, follow: 'wall' }, { ...p, ...light }]
   },
   examples: () => [
+    {
+      name: 'cartons in a shed whose walls carry nothing',
+      params: { ...startingParams('imperial', false, true), shelves: 3 },
+      context: nothingBehind(exampleContext('imperial', [exampleGoods('imperial', 'box', 12)])),
+    },
     {
       name: 'pails and drums, imperial',
       params: startingParams('imperial', true),

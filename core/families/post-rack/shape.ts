@@ -13,6 +13,8 @@ import { besideHinges } from '../../blocks/fronts/front.ts'
 import { closeFront, overPosts, stretch } from '../../blocks/fronts/standing.ts'
 import { standPost } from '../../blocks/frame/standing-post.ts'
 import { placeBrace } from '../../blocks/frame/brace.ts'
+import { braceEnd } from '../../blocks/frame/end-braces.ts'
+import { pinFoot } from '../../blocks/mounts/pinned-foot.ts'
 import { tieToWall } from '../../blocks/mounts/tie.ts'
 import { CROSS_SCREWS, placeShelfFrame, railOnPost } from '../../blocks/frame/shelf-frame.ts'
 import type { PostRackParams } from './parameters.ts'
@@ -41,6 +43,9 @@ export function shapePostRack(p: PostRackParams, ctx: ShapeContext): Result<Shap
   plan.modules.forEach((_, m) => plan.tops.forEach((_z, i) => shelf(d, p, ctx, plan, m, i, y0)))
   if (tied) tieBoards(d, p, ctx, plan)
   if (p.brace) brace(d, p, ctx, plan, y0, tied)
+  if (p.ends === 'braced') endBraces(d, p, ctx, plan)
+  if (p.feet === 'pinned' && ctx.space.floor === 'slab')
+    for (const x of d.assembly.parts.filter((x) => x.role === 'post' && x.id.endsWith('-rear'))) pinFoot(d, x.id)
   bays(d, p, ctx, plan, y0)
   plan.tops.forEach((z, i) =>
     d.mark(
@@ -172,6 +177,28 @@ function brace(d: Draft, p: PostRackParams, ctx: ShapeContext, plan: PostRackPla
   })
 }
 
+/** Diagonals over the outer posts of both ends, the lowest of the one rising where that of the other falls. */
+function endBraces(d: Draft, p: PostRackParams, ctx: ShapeContext, plan: PostRackPlan) {
+  const { widthMm, thicknessMm } = findSection(p.backSection)!
+  const last = plan.modules.length - 1
+  for (const [m, i, side] of [
+    [0, 0, -1],
+    [last, plan.modules[last].posts.length - 1, 1],
+  ] as const) {
+    const [rear, front] = ['rear', 'front'].map((s) => `post-${m}-${i}-${s}`)
+    braceEnd(d, {
+      id: `brace-${m}-${side < 0 ? 'left' : 'right'}`,
+      rear,
+      front,
+      faceMm: side < 0 ? d.box(rear).min[0] : d.box(rear).max[0],
+      side,
+      highMm: plan.tops[plan.tops.length - 1],
+      board: { stock: board(p.backSection, ctx.settings.grade), widthMm, thicknessMm },
+      falls: side > 0,
+    })
+  }
+}
+
 /** A board across the tops of the rear posts, against the wall, that the ties go through. */
 function tieBoards(d: Draft, p: PostRackParams, ctx: ShapeContext, plan: PostRackPlan) {
   const back = findSection(p.backSection)!
@@ -254,8 +281,11 @@ function choices(p: PostRackParams, ctx: ShapeContext): Choice[] {
     { path: 'crossJoint', code: 'cross-joint', value: p.crossJoint, options: ['two', 'three', 'four'], of: 'code' },
     { path: 'brace', code: 'brace', value: p.brace, options: [true, false], of: 'code' },
     { path: 'tie', code: 'tie', value: p.tie, options: [true, false], of: 'code' },
+    { path: 'ends', code: 'ends', value: p.ends, options: ['open', 'braced'], of: 'code' },
     { path: 'front', code: 'front', value: p.front, options: ['open', 'doors', 'curtain'], of: 'code' },
     { path: 'raise', code: 'raise', value: p.raise, options: ['tilt', 'in-place'], of: 'code' },
   ]
+  if (ctx.space.floor === 'slab')
+    list.push({ path: 'feet', code: 'feet', value: p.feet, options: ['standing', 'pinned'], of: 'code' })
   return list
 }

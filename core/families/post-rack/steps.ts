@@ -14,9 +14,13 @@ export function postRackSteps(p: PostRackParams, shaped: Shaped): Step[] {
   const rail = assembly.parts.find((x) => x.id === 'rail-0-0-front')!
   const sheet = assembly.parts.find((x) => x.id === 'shelf-0-0')!
   const diagonal = Math.hypot(rail.size.lengthMm, sheet.size.widthMm)
-  const tied = assembly.anchors.length > 0
   const modules = assembly.subassemblies.filter((s) => s.name === 'module').length
-  const braces = ids(/^(brace|tie)-/)
+  const ends = ids(/^brace-\d+-(left|right)-/)
+  const braces = ids(/^(brace|tie)-/).filter((id) => !ends.includes(id))
+  const angles = ids(/^angle-/)
+  const ties = assembly.anchors.filter((a) => !angles.includes(a.part))
+  const tied = ties.length > 0
+  const held = tied || angles.length > 0
   const firstFrame = ids(/^(rail|cross)-0-0-/)
   // Its front is hung when it stands.
   const front = frontSteps(assembly).flatMap((x) => x.parts)
@@ -61,7 +65,7 @@ export function postRackSteps(p: PostRackParams, shaped: Shaped): Step[] {
       id: 'stand',
       code: p.raise === 'tilt' ? 'tilt-up' : 'stand-in-place',
       parts: [],
-      on: ids(/./).filter((id) => !front.includes(id)),
+      on: ids(/./).filter((id) => !front.includes(id) && !ends.includes(id) && !angles.includes(id)),
       cautions: ['lift-two', 'top-heavy'],
     },
     modules > 1 && {
@@ -82,13 +86,30 @@ export function postRackSteps(p: PostRackParams, shaped: Shaped): Step[] {
       cautions: [],
       hold: { code: 'level-line' },
     },
+    ends.length > 0 && {
+      id: 'ends',
+      code: 'brace-ends',
+      data: { count: ends.length },
+      parts: ends,
+      cautions: ['screws'],
+      hold: { code: 'post-plumb' },
+    },
+    angles.length > 0 && {
+      id: 'pin',
+      code: 'pin-feet',
+      data: { count: angles.length },
+      parts: angles,
+      anchors: idsOf(assembly.anchors.filter((a) => angles.includes(a.part))),
+      cautions: ['dust'],
+      hold: { code: 'tied-before-load' },
+    },
     tied && {
       id: 'tie',
       code: 'tie',
-      data: { count: assembly.anchors.length },
+      data: { count: ties.length },
       parts: [],
-      on: assembly.anchors.map((a) => a.part),
-      anchors: idsOf(assembly.anchors),
+      on: ties.map((a) => a.part),
+      anchors: idsOf(ties),
       cautions: ['find-studs', 'not-into-wires'],
       hold: { code: 'tied-before-load' },
     },
@@ -102,9 +123,9 @@ export function postRackSteps(p: PostRackParams, shaped: Shaped): Step[] {
     ...frontSteps(assembly),
     {
       id: 'load',
-      code: tied ? 'load-low-first' : 'load-low-first-untied',
+      code: held ? 'load-low-first' : 'load-low-first-untied',
       parts: [],
-      cautions: tied ? [] : ['untied'],
+      cautions: held ? [] : ['untied'],
     },
   ]
   return steps.filter((s): s is Step => s !== false)

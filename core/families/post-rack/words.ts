@@ -1,0 +1,37 @@
+import type { KindWords } from '../../wording/kind.ts'
+import type { Data, Say } from '../../wording/say.ts'
+import { plural } from '../../wording/say.ts'
+
+export const postRackWords: KindWords = {
+  name: 'Post rack',
+  blurb: 'Posts, shelf frames and sheet shelves',
+  choices: {
+    ends: { label: 'Ends', options: { open: 'open', braced: 'closed by diagonals' } },
+    feet: { label: 'Feet', options: { standing: 'standing on the floor', pinned: 'held down to the slab' } },
+  },
+  levers: {
+    'brace-ends': () => 'Screw diagonals over both ends',
+    'pin-feet': () => 'Hold its rear feet down to the slab with angles',
+    'brace-and-pin': () => 'Screw diagonals over both ends, and hold its rear feet down to the slab',
+    'feet-standing': () => 'Let its feet stand on the floor, without angles',
+  },
+  problems: {
+    'past-braced-ends': (d: Data, say: Say) =>
+      `A rack with braced ends is two modules long at most, ${say.lengthOf(d, 'mostMm')}: further in no diagonal would keep it from folding front to back. Make it two racks, or tie it to a wall.`,
+    'angle-under-rail': (d: Data, say: Say) =>
+      `The lowest shelf is ${say.lengthOf(d, 'mm')} up: the angles at its feet need ${say.lengthOf(d, 'leastMm')}. Raise it, or let the feet stand.`,
+  },
+  steps: {
+    'brace-ends': {
+      title: 'Diagonals over the ends',
+      text: (d: Data) =>
+        `A post plumb with the level, then ${plural(Number(d.count), 'diagonal')} on the outer faces of the end posts, the lowest of one end rising to the front and that of the other to the back; two screws where a board crosses a post.`,
+    },
+    'pin-feet': {
+      title: 'Hold the feet down',
+      text: (d: Data) =>
+        `${plural(Number(d.count), 'angle')} in front of the rear posts, tight to post and floor, all their screws in. Then bore the slab through each, blow the hole clean, and set the anchor as its maker says.`,
+    },
+  },
+  holds: { 'post-plumb': 'The end posts plumb, seen from the end, before the first diagonal is screwed.' },
+}
