@@ -1,5 +1,7 @@
 import type { Draft } from '../../assembly/draft.ts'
 import { FOOT_ANGLE } from '../../catalogue/hardware.ts'
+import type { Box } from '../../geometry/box.ts'
+import { UP } from './wall-fixing.ts'
 
 /*
  *  post|   from the side: an angle against the face of a post and on the floor,
@@ -34,8 +36,10 @@ export function pinFoot(d: Draft, post: string): string {
       [0, sizeMm],
     ],
   })
-  d.joint({ kind: 'hung', near: id, far: post, fasteners: [] })
-  d.rest(id, 'floor')
+  d.joint({ kind: 'hung', near: id, far: post, fasteners: [], at: [x, y, z + sizeMm / 2] })
+  const leg: Box = { min: [x - wideMm / 2, y, z], max: [x + wideMm / 2, y, z + sizeMm] }
+  // What it weighs hangs on the post: what its foot presses on the floor with is not shared with it.
+  d.hold({ from: { part: id }, on: { kind: 'part', part: post }, push: UP, way: 'both', via: 'hanging', contact: leg })
   return d.anchor({
     part: id,
     into: 'slab',
