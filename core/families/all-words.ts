@@ -1,6 +1,7 @@
 import type { KindWords } from '../wording/kind.ts'
 import { benchWords } from './bench/words.ts'
 import { boardRackWords } from './board-rack/words.ts'
+import { bracketShelfWords } from './bracket-shelf/words.ts'
 import { ceilingPlatformWords } from './ceiling-platform/words.ts'
 import { ceilingRunnersWords } from './ceiling-runners/words.ts'
 import { ledgerShelfWords } from './ledger-shelf/words.ts'
@@ -8,13 +9,18 @@ import { loftDeckWords } from './loft-deck/words.ts'
 import { pegboardWords } from './pegboard/words.ts'
 import { postRackWords } from './post-rack/words.ts'
 import { reusedCabinetsWords } from './reused-cabinets/words.ts'
+import { rodStackWords } from './rod-stack/words.ts'
 import { sheetStoreWords } from './sheet-store/words.ts'
+import { shelfUnitWords } from './shelf-unit/words.ts'
 import { stripWallWords } from './strip-wall/words.ts'
+import { toteRackWords } from './tote-rack/words.ts'
+import { wallCabinetWords } from './wall-cabinet/words.ts'
 
-/** What is said of each kind of build that has its words in its own folder. */
+/** What is said of each kind of build. */
 export const KIND_WORDS: Readonly<Record<string, KindWords>> = {
   bench: benchWords,
   'board-rack': boardRackWords,
+  'bracket-shelf': bracketShelfWords,
   'ceiling-platform': ceilingPlatformWords,
   'ceiling-runners': ceilingRunnersWords,
   'ledger-shelf': ledgerShelfWords,
@@ -22,6 +28,10 @@ export const KIND_WORDS: Readonly<Record<string, KindWords>> = {
   pegboard: pegboardWords,
   'post-rack': postRackWords,
   'reused-cabinets': reusedCabinetsWords,
+  'rod-stack': rodStackWords,
   'sheet-store': sheetStoreWords,
+  'shelf-unit': shelfUnitWords,
   'strip-wall': stripWallWords,
+  'tote-rack': toteRackWords,
+  'wall-cabinet': wallCabinetWords,
 }

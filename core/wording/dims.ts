@@ -9,24 +9,13 @@ const DIMS: Record<string, (d: Record<string, number>) => string> = {
   ...gathered<(d: Record<string, number>) => string>(KINDS, (k) => k.dims),
   'side-play': () => 'play each side',
   'above-play': () => 'play above',
-  'top-extra': () => 'extra over the top row',
   columns: () => 'columns',
   rows: () => 'rows',
   'clear-width': (d) => `opening, column ${d.column}`,
-  'first-rail': () => 'lowest rail, top',
-  pitch: (d) => `row ${d.row} to row ${d.row + 1}`,
   bays: () => 'openings side by side',
-  'brackets-apart': () => 'brackets apart, at least',
-  'bracket-down': () => 'brackets reach down',
-  'bracket-up': () => 'brackets reach up',
   behind: () => 'room behind its back',
-  'gap-ceiling': () => 'from its top to the ceiling',
-  'leaf-depth': () => 'depth of the leaves inside',
-  tiers: () => 'tiers in each leaf',
-  'tier-top': (d) => `tier ${d.shelf + 1}, top above the underside of the leaf`,
   'clear-bay': () => 'clear width of an opening',
   'rail-length': () => 'rail length (depth)',
-  'back-rails': () => 'back rails',
   depth: () => 'sheet depth',
   'clear-depth': () => 'depth inside',
   hang: () => 'underside above the floor',
@@ -35,8 +24,6 @@ const DIMS: Record<string, (d: Record<string, number>) => string> = {
   length: () => 'length',
   shelves: () => 'shelves',
   'shelf-top': (d) => `shelf ${d.shelf}, top`,
-  'mid-posts': () => 'middle posts a module',
-  'mid-post-at': (d) => `middle post ${d.post}, centre`,
   'cross-every': () => 'cross pieces, at most every',
 }
 export const dimName = (d: Pick<Dim, 'code' | 'data'>): string => capital(DIMS[d.code]?.(d.data ?? {}) ?? d.code)
@@ -47,7 +34,6 @@ const CHOICES: Record<string, { label: string; options?: Record<string, string> 
   'rail-section': { label: 'Rails' },
   'post-section': { label: 'Posts' },
   sheet: { label: 'Shelf sheet' },
-  'rail-rip': { label: 'Rails are', options: { full: 'the full section', half: 'ripped down the middle' } },
   'rail-joint': {
     label: 'Rails at posts',
     options: { screws: 'three screws', 'more-screws': 'five screws', bolts: 'two bolts' },
@@ -79,29 +65,13 @@ const CHOICES: Record<string, { label: string; options?: Record<string, string> 
     label: 'Top and bottom',
     options: { rabbet: 'in rabbets', dado: 'in dadoes, sides run past', butt: 'between the sides, screwed' },
   },
-  'shelf-hold': {
-    label: 'Shelves are held',
-    options: { dado: 'in dadoes', butt: 'by screws through the uprights', pins: 'loose on pins in rows of holes' },
-  },
   'hang-rail': { label: 'Rails and strip' },
   'rail-screws': { label: 'Screws in each end of the rails', options: { two: 'two', three: 'three', four: 'four' } },
   'wall-screws': { label: 'Screws in each stud', options: { two: 'two', three: 'three', four: 'four', five: 'five' } },
   end: { label: 'Its right end is', options: { bracket: 'on a bracket', hung: 'hung from the joists at its front' } },
   stand: { label: 'Brackets are', options: { below: 'under the shelves', above: 'over the shelves' } },
-  bracket: { label: 'Brackets', options: { gusset: 'gussets of sheet', knee: 'braces' } },
-  'gusset-sheet': { label: 'Gussets' },
-  'knee-section': { label: 'Braces of the brackets' },
-  'frame-section': { label: 'Legs and arms' },
-  'frame-rip': { label: 'Legs and arms are', options: { ripped: 'ripped down the middle', whole: 'the full section' } },
-  'corner-screws': { label: 'Screws from each arm into its leg', options: { one: 'one', two: 'two', three: 'three' } },
   rod: { label: 'Rods' },
-  'cross-section': { label: 'Cross pieces under it' },
   'spreader-section': { label: 'Spreaders over the joists' },
-  'pair-screws': {
-    label: 'Screws of each gusset or brace at either end',
-    options: { two: 'two', three: 'three', four: 'four' },
-  },
-  'leg-screws': { label: 'Screws in each leg', options: { two: 'two', three: 'three', four: 'four', five: 'five' } },
   'floor-bay': { label: 'Heavy things on the floor', options: { true: 'yes', false: 'no' } },
 }
 /** Lists of things among the parameters of a build. */
@@ -131,12 +101,4 @@ export function optionName(c: Choice, option: Choice['value']): string {
       : String(option)
 }
 
-export const FAMILIES: Record<string, { name: string; blurb: string }> = {
-  ...KIND_WORDS,
-  'tote-rack': { name: 'Tote rack', blurb: 'Each tote slides on its own pair of rails' },
-  'shelf-unit': { name: 'Shelf unit', blurb: 'Uprights of sheet, shelves between them' },
-  'wall-cabinet': { name: 'Wall cabinet', blurb: 'A box with shelves and a back, hung on the wall' },
-  'bracket-shelf': { name: 'Bracket shelf', blurb: 'Shelves on brackets that are screwed to the studs' },
-  'rod-stack': { name: 'Stack on rods', blurb: 'A box of shelves hung from the joists by threaded rods' },
-}
-export const familyName = (id: string): string => FAMILIES[id]?.name ?? id
+export const familyName = (id: string): string => KIND_WORDS[id]?.name ?? id

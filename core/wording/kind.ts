@@ -1,8 +1,11 @@
+import type { HoldPoint } from '../steps/step.ts'
 import type { Say } from './say.ts'
 
 /** Words that are made with their own data: a code without words, or a datum misspelt, does not compile. */
 export type WordsFor<D> = { [K in keyof D]: (d: D[K], say: Say) => string }
 export type StepWordsFor<D> = { [K in keyof D]: { title: string; text: (d: D[K], say: Say) => string } }
+
+export type HoldWords = string | ((h: HoldPoint, say: Say) => string)
 
 type Loose = Record<string, (d: never, say: Say) => string>
 
@@ -19,7 +22,8 @@ export interface KindWords {
   levers?: Loose
   problems?: Loose
   steps?: Record<string, { title: string; text: (d: never, say: Say) => string }>
-  holds?: Record<string, string>
+  /** Where one stops and measures: a sentence, or one made of what is measured. */
+  holds?: Record<string, HoldWords>
 }
 
 /** Words of one sort from all kinds as one table; a code that two kinds word differently would be lost, and is told. */

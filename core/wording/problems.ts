@@ -2,7 +2,7 @@ import { KIND_WORDS } from '../families/all-words.ts'
 import type { Problem } from '../measure/result.ts'
 import { gathered } from './kind.ts'
 import { roleName } from './names.ts'
-import { capital, plural, type Data, type Say } from './say.ts'
+import { capital, type Data, type Say } from './say.ts'
 
 type Words = (d: Data, say: Say) => string
 
@@ -103,7 +103,6 @@ const TABLE: Record<string, Words> = {
   parameter: (d) => `Not accepted: ${d.issue}.`,
   'no-totes': () =>
     'There are no totes with a rim among these goods. Let them stand on their base, or choose another kind of build.',
-  'no-stud-behind-it': () => 'No stud lies behind it: make it wider, or move it along the wall.',
   'no-joists-known': () =>
     'Nobody has said what is over this ceiling: say in Survey how the joists run. A build away from its wall or turned hangs from none that are known.',
   'hung-from-trusses': () =>
@@ -115,53 +114,22 @@ const TABLE: Record<string, Words> = {
     'The spreaders need a joist on either side of the rods: move it along the wall, or make it narrower.',
   'rod-in-joist': () =>
     'A rod would run into a joist wherever it is put: move it along the wall, or make it wider or narrower.',
-  'too-shallow-for-rods': (d, say) =>
-    `Too shallow for a cross piece at front and back: at least ${say.lengthOf(d, 'leastMm')}.`,
-  'hangs-to-floor': (d, say) =>
-    `It would be ${say.lengthOf(d, 'mm')} high and hang to the floor: at most ${say.lengthOf(d, 'mostMm')}. Fewer shelves.`,
-  'no-room-for-coupling': (d, say) =>
-    `There is no room for the coupling nuts between its cross pieces and the ceiling: from its top to the ceiling at least ${say.lengthOf(d, 'leastMm')}.`,
   'rod-too-long': (d, say) =>
     `Its rods would be ${say.lengthOf(d, 'mm')} long under the ceiling, more than any is sold (${say.lengthOf(d, 'mostMm')}). Hang it higher.`,
-  'too-few-studs': (d, say) =>
-    `${Number(d.count) === 0 ? 'No stud is' : `Only ${plural(Number(d.count), 'stud')} ${Number(d.count) === 1 ? 'is' : 'are'}`} where its brackets could go, ${say.lengthOf(d, 'mm')} apart: put them closer, take fewer, or move it along the wall.`,
-  'no-room-for-bracket': (d, say) =>
-    `Shelf ${d.shelf} has no room for its brackets: its top must be at least ${say.lengthOf(d, 'leastMm')} above what is below it.`,
-  'bracket-too-low': (d, say) =>
-    `Brackets that reach ${say.lengthOf(d, 'mm')} down run into what is below them: at most ${say.lengthOf(d, 'mostMm')}.`,
-  'brace-no-angle': (d, say) =>
-    `A brace ${say.lengthOf(d, 'outMm')} out and ${say.lengthOf(d, 'mm')} high is too flat or too steep: between 25° and 65°. Let the brackets reach further down, or less.`,
   'no-wall-to-hang-on': () =>
     'This wall has nothing to hang it on: say in Survey what it is made of, or put it at another wall.',
   'no-goods': () => 'Choose what this build is to hold first.',
   'shelf-above-sheet': (d, say) =>
     `The highest shelf would be ${say.lengthOf(d, 'mm')} up; the uprights, cut from one sheet, reach ${say.lengthOf(d, 'mostMm')}. Fewer or lower shelves, or more bays.`,
-  'back-past-sheet': (d, say) =>
-    `The back of an opening would be ${say.lengthOf(d, 'mm')} at its narrowest, and a sheet of it gives ${say.lengthOf(d, 'mostMm')}. Narrower openings, or lower ones.`,
   'longer-than-board': (d, say) =>
     `${say.lengthOf(d, 'mm')} is longer than any board for it (${say.lengthOf(d, 'mostMm')} usable). Fewer columns, or two builds side by side.`,
-  'rail-shorter-than-posts': (d, say) =>
-    `Rails of ${say.lengthOf(d, 'mm')} are shorter than the two posts they join: at least ${say.lengthOf(d, 'leastMm')}.`,
-  'rail-below-plate': (d, say) =>
-    `The lowest rail would run into the bottom plate: its top must be at least ${say.lengthOf(d, 'leastMm')} above the floor.`,
-  'opening-too-narrow': (d, say) =>
-    `An opening of ${say.lengthOf(d, 'mm')} is less than its two rails: at least ${say.lengthOf(d, 'leastMm')}.`,
-  'rails-overlap': (d, say) => `Rails would overlap: at least ${say.lengthOf(d, 'leastMm')} from one to the next.`,
   'deeper-than-sheet': (d, say) =>
     `${say.lengthOf(d, 'mm')} is more than the sheet is wide (${say.lengthOf(d, 'mostMm')}).`,
   'too-shallow': (d, say) => `Too shallow for two rails and a cross piece: at least ${say.lengthOf(d, 'leastMm')}.`,
-  'post-outside': (d, say) =>
-    `A middle post must stand between ${say.lengthOf(d, 'leastMm')} and ${say.lengthOf(d, 'mostMm')}.`,
   'shelves-overlap': (d, say) =>
     `Shelf ${d.shelf} runs into what is below it: its top must be at ${say.lengthOf(d, 'leastMm')} or higher.`,
-  'hung-one-shelf': (d) =>
-    `A corner hung from above carries one shelf; these are ${d.count}. Build one shelf, or put its end on a bracket.`,
-  'arm-under-braces': (d, say) =>
-    `The braces leave only ${say.lengthOf(d, 'mm')} of each arm bare for the sheet to lie on; ${say.lengthOf(d, 'leastMm')} is the least. Take narrower braces, or a deeper shelf.`,
   'not-on-pins': (d, say) =>
     `Shelf ${d.shelf} lies on pins: there is a hole for ${say.lengthOf(d, 'lowMm')} and for ${say.lengthOf(d, 'highMm')}, none for ${say.lengthOf(d, 'mm')}.`,
-  'tier-over-leaf': (d, say) =>
-    `Tier ${d.shelf} of the leaves would be at ${say.lengthOf(d, 'mm')}; under the head of the leaf ${say.lengthOf(d, 'mostMm')} is the highest. Take fewer tiers, or lower things.`,
   'hole-near-edge': (d, say) =>
     `Hole ${d.hole} for a cord leaves no ${say.lengthOf(d, 'leastMm')} of wood to the edge of its panel. Put it further in, or make it smaller.`,
   'hole-at-panel': (d, say) =>

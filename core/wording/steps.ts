@@ -1,29 +1,13 @@
 import { KIND_WORDS } from '../families/all-words.ts'
 import type { HoldPoint, Step } from '../steps/step.ts'
-import { gathered } from './kind.ts'
+import { fixed } from './fixed.ts'
+import { gathered, type HoldWords } from './kind.ts'
 import { capital, plural, type Data, type Say } from './say.ts'
 
 interface StepWords {
   title: string
   text: (d: Data, say: Say) => string
 }
-
-const KINDS = ['screw', 'bolt', 'lag', 'nail', 'nut'] as const
-const NAMES = { screw: 'screw', bolt: 'bolt', lag: 'lag screw', nail: 'nail', nut: 'nut' } as const
-/** "2 bolts and 4 screws", as the joints of the build have them; "the fasteners listed" where none were counted. */
-function fixed(d: Data): string {
-  const each = KINDS.flatMap((k) => {
-    const [least, most] = [Number(d[`${k}s`] ?? 0), Number(d[`${k}sMost`] ?? 0)]
-    if (most === 0) return []
-    return [least === most ? plural(most, NAMES[k]) : `${least} to ${most} ${NAMES[k]}s`]
-  })
-  return each.length === 0 ? 'the fasteners listed' : each.join(' and ')
-}
-
-const armOnLeg = (d: Data): string =>
-  d.above
-    ? `The end of the arm lies against the face of the leg, lower ends flush: ${fixed(d)} through the leg into it, bored.`
-    : `The arm lies over the end of the leg, flush at the back: ${fixed(d)} down through the arm.`
 
 const OWN = Object.values(KIND_WORDS)
 const STEPS: Record<string, StepWords> = {
@@ -32,34 +16,6 @@ const STEPS: Record<string, StepWords> = {
     title: 'Make the story stick',
     text: () =>
       'Mark every height on one straight strip, from its lower end. From now on carry heights with the stick, not with the tape.',
-  },
-  'rear-frame': {
-    title: 'Rear frame',
-    text: (d) =>
-      `On the flat floor: posts between bottom and top plate, faces flush. ${capital(fixed(d))} through each plate into each post.${d.spliced ? ' Plates and back rails in pieces meet over the middle of a post, each with its own screws, and not above one another.' : ''}`,
-  },
-  'back-and-brace': {
-    title: 'Back rails and brace',
-    text: (d) =>
-      `Back rails across the rear faces of the posts, ${fixed(d)} at each, then the diagonal between them. Measure the diagonals before the brace goes on.`,
-  },
-  'back-rails': { title: 'Back rails', text: (d) => `Across the rear faces of the posts, ${fixed(d)} at each.` },
-  'front-frame': {
-    title: 'Front frame',
-    text: () =>
-      'Lay the pieces on the rear frame as a pattern, then screw them together. No brace here: the totes come out this way.',
-  },
-  'mark-rails': {
-    title: 'Mark the rail heights',
-    text: () => 'Stand the stick beside each post and carry every mark across: all posts at once, both frames.',
-  },
-  'first-rails': {
-    title: 'First pair of rails',
-    text: (d) => `Join the two frames at the lowest pair of one column, tops on the marks, ${fixed(d)} at each end.`,
-  },
-  'other-rails': {
-    title: 'All other rails',
-    text: () => 'Pair by pair, tops on the marks. Inner posts take rails on both faces; outer posts on the inner face.',
   },
   'tilt-up': {
     title: 'Stand it up',
@@ -70,10 +26,6 @@ const STEPS: Record<string, StepWords> = {
     title: 'Stand the frames in their place',
     text: () =>
       'Stand the rear frame against the wall and hold it with a clamp or a first screw, then join the rest to it where it stands.',
-  },
-  'walk-to-wall': {
-    title: 'Walk it to the wall',
-    text: () => 'Empty, two people, one end at a time. One of them holds it upright until it is tied or heavy below.',
   },
   level: {
     title: 'Level and shim',
@@ -93,7 +45,6 @@ const STEPS: Record<string, StepWords> = {
     text: (d) =>
       `Standing level and in its place: clamp its upright to that of ${d.names}, a packer in any gap, and join them near the top with what the list says: ${d.count} screws, or ${d.count} bolts through both.`,
   },
-  'top-sheet': { title: 'Top sheet', text: () => 'Lay it on the plates, flush at the front, and screw it down.' },
   'load-low-first': {
     title: 'Load it, lowest first',
     text: () => 'Heavy things low, then up row by row. Write what is in each place.',
@@ -130,35 +81,6 @@ const STEPS: Record<string, StepWords> = {
     title: 'Dadoes in the uprights',
     text: (d) =>
       `Lay the uprights side by side, carry the marks of the stick across all of them at once, and cut the ${d.dadoes === 0 ? '' : 'dadoes'}${d.rabbets ? `${d.dadoes === 0 ? '' : ', and the '}rabbets at both ends,` : ''} a third of the sheet deep, one setting for all.`,
-  },
-  'cleats-on': {
-    title: 'Cleats on the uprights',
-    text: (d) =>
-      `Lay the uprights side by side, carry the marks of the stick across all of them at once, and screw the cleats on through the upright with their tops one sheet thickness below the marks, ${fixed(d)} in each. Where one is on the other face already, the screws go through it too.`,
-  },
-  'strips-glued': {
-    title: 'Strips under the front edges',
-    text: () =>
-      'Glue along the whole strip, screw it from above every hand’s width, and let the glue set before it carries anything: the two then bend as one.',
-  },
-  'strips-screwed': {
-    title: 'Strips under the front edges',
-    text: () => 'Screw each strip from above, flush with the front edge of its shelf.',
-  },
-  'shelves-in': {
-    title: 'Shelves between the uprights',
-    text: (d) =>
-      `On their backs on the flat floor: shelves ${d.cleats ? 'onto their cleats' : 'into their dadoes'}, ${fixed(d)} at each end.`,
-  },
-  'shelves-in-standing': {
-    title: 'Shelves between the uprights, standing',
-    text: (d) =>
-      `An arm’s length off the wall: one person holds an outer upright, the other brings the lowest and the highest shelf and the next upright, ${fixed(d)} at each end; then the shelves between.`,
-  },
-  'back-on': {
-    title: 'Back and tie board',
-    text: (d) =>
-      `Square it. ${d.nailers ? `The nailers go between the uprights at the top, ${fixed(d)} through the upright into each end${d.back ? '; then screw the back on all round' : ''}.` : 'Screw the back on all round.'}`,
   },
   'box-together': {
     title: 'Put the box together',
@@ -205,113 +127,6 @@ const STEPS: Record<string, StepWords> = {
     text: (d) =>
       `The rail on ${plural(Number(d.brackets), 'bracket')}, one at each upright, level, then the curtain on it.`,
   },
-  'ledger-up': {
-    title: 'A ledger for the time being',
-    text: (d, say) =>
-      `A straight board, level, its upper edge ${say.lengthOf(d, 'atMm')} above the floor, one screw into each stud behind it. It only holds the weight until the fixings do.`,
-  },
-  'screw-to-wall-held': {
-    title: 'Screw it to the wall',
-    text: (d) =>
-      `Empty: one person holds it in its place and back against the wall, the other fixes it through back and upper rail at ${plural(Number(d.count), 'place')}.`,
-  },
-  'rails-bevelled': {
-    title: 'Rails against the wall',
-    text: (d) =>
-      `Rip the strip and the upper rail with the saw tilted to 45°: the bevels face each other. The rails go in flush with the rear edges, the upper one with its bevel down and inward, ${fixed(d)} through the side into each end, then through top and bottom along them.`,
-  },
-  'rails-in': {
-    title: 'Rails against the wall',
-    text: (d) =>
-      `Flush with the rear edges, ${fixed(d)} through the side into each end, then through top and bottom along them.`,
-  },
-  'back-in': {
-    title: 'Back',
-    text: () => 'From the front, against the rails, and screwed to both. It keeps the box square.',
-  },
-  'strip-on-wall': {
-    title: 'The strip on the wall',
-    text: (d, say) =>
-      `Strike a level line ${say.lengthOf(d, 'atMm')} above the floor: the upper edge of the strip. Find the studs on it, and screw the strip on, bevel up and away from the wall, at ${plural(Number(d.count), 'place')}, each in solid wood or masonry.`,
-  },
-  'strips-on-wall': {
-    title: 'The strips on the wall',
-    text: (d, say) =>
-      `Strike a level line ${say.lengthOf(d, 'atMm')} above the floor: the upper edge of the upper strip. Screw it on, bevel up and away from the wall, in solid wood or masonry. The second one below it, set from the two rails of the box itself: both must hook at once. ${plural(Number(d.count), 'place')} in all.`,
-  },
-  'hook-on': {
-    title: 'Hook it on',
-    text: () =>
-      'Two people, empty: lift it above the strip, lean it to the wall and let it down until the bevels meet. Slide it to its place. Its lower rail must touch the wall along its whole length: pack it where it does not.',
-  },
-  'screw-to-wall': {
-    title: 'Screw it to the wall',
-    text: (d, say) =>
-      `Two people, empty: set it on the ledger, its underside ${say.lengthOf(d, 'atMm')} above the floor; one holds it back, the other fixes it through back and upper rail at ${plural(Number(d.count), 'place')}. Then the ledger comes off.`,
-  },
-  'brackets-ripped': {
-    title: 'Legs and arms',
-    text: (d) =>
-      `Rip the boards down the middle, cut legs and arms with a stop. ${armOnLeg(d)} ${plural(Number(d.count), 'bracket')} in all.`,
-  },
-  'brackets-cut': {
-    title: 'Legs and arms',
-    text: (d) => `Cut legs and arms with a stop. ${armOnLeg(d)} ${plural(Number(d.count), 'bracket')} in all.`,
-  },
-  'gussets-on': {
-    title: 'Gussets on both sides',
-    text: (d) =>
-      `Hold leg and arm in a corner of something square. A gusset on each side, flush at back and top, ${fixed(d)} in the arm near its front end and as many in the leg near its foot; those of the two sides must not meet, and one more near the corner keeps each flat.`,
-  },
-  'knees-on': {
-    title: 'Braces on both sides',
-    text: (d) =>
-      `Hold leg and arm in a corner of something square. A brace on each side, its ends flush with arm and leg, ${fixed(d)} in each of them; those of the two sides must not meet.`,
-  },
-  'brackets-on-wall': {
-    title: 'Brackets on the studs',
-    text: (d, say) =>
-      `Strike a level line ${say.lengthOf(d, 'atMm')} above the floor: the tops of the ${Number(d.levels) > 1 ? 'lowest ' : ''}arms. Find the studs on it. The outer brackets first, plumb, ${plural(Number(d.screws), 'screw')} through each leg into the middle of its stud, bored first; a string between their front ends is the line for the others.`,
-  },
-  'shelves-on-brackets': {
-    title: 'Shelves on the brackets',
-    text: (d) =>
-      `${Number(d.levels) > 1 ? 'From below upward, ' : ''}${Number(d.sheets) > Number(d.levels) ? 'sheets that follow each other meet over the middle of an arm; ' : ''}${d.above ? 'notched round the legs at the back and round the braces in front as the cut list says, ' : ''}flush against the wall, ${fixed(d)} down into each arm, bored and countersunk.`,
-  },
-  'back-behind': {
-    title: 'Back',
-    text: () => 'Behind the box, flush all round, screwed to sides, shelves, bottom and top. It keeps the box square.',
-  },
-  'spreader-over': {
-    title: 'Spreader over the joists',
-    text: () =>
-      'Plumb up from the hole in the arm: mark where the rod comes through the ceiling, beside a joist and never in it, and bore. Lay the spreader over the two joists beside it.',
-  },
-  'corner-hung': {
-    title: 'Hang the corner',
-    text: () =>
-      'The short rod down through the spreader, washer and two nuts above. A coupling nut under the ceiling, the long rod into it and down through shelf and arm, washer and two nuts below. Turn the nuts until the shelf is level along its front.',
-  },
-  'spreaders-up': {
-    title: 'Spreaders over the joists',
-    text: (d) =>
-      `Mark where the rods come through the ceiling, beside the joists and never in them, and bore. Lay the ${plural(Number(d.count), 'spreader')} over the joists, and put the ${plural(Number(d.rods), 'short rod')} through, washer and nut above. Two nuts against each other do not work loose.`,
-  },
-  'crosses-on': {
-    title: 'Cross pieces under the box',
-    text: (d) =>
-      `Bore the holes of the cross pieces, one over the other so that they agree with those above. Flat under the box at front and back, ${fixed(d)} down through the bottom into each.`,
-  },
-  'stack-up': {
-    title: 'Up with it',
-    text: (d, say) =>
-      `Screw a coupling nut on each of the ${plural(Number(d.rods), 'rod')}, half its length, and hang them from the short ones. Two people, empty: lift the box on two trestles or props, cross pieces ${say.lengthOf(d, 'atMm')} above the floor, thread the rods through, washer and nut below each, and turn the nuts until it hangs free of the props. A second nut above keeps it down.`,
-  },
-  'stack-steady': {
-    title: 'So that it does not swing',
-    text: (d) =>
-      `${plural(Number(d.count), 'screw')} through the back into the wall, near its top, where ${Number(d.count) === 1 ? 'a stud is' : 'studs are'}. They steady it; the rods carry it.`,
-  },
   'doors-hung': {
     title: 'Hang the doors',
     text: (d, say) =>
@@ -335,7 +150,10 @@ const STEPS: Record<string, StepWords> = {
 
 const HOLDS: Record<string, (h: HoldPoint, say: Say) => string> = {
   ...Object.fromEntries(
-    Object.entries(gathered<string>(OWN, (k) => k.holds)).map(([code, text]) => [code, () => text]),
+    Object.entries(gathered<HoldWords>(OWN, (k) => k.holds)).map(([code, w]) => [
+      code,
+      typeof w === 'string' ? () => w : w,
+    ]),
   ),
   diagonals: (h, say) =>
     `Measure both diagonals: they must be equal to ${say.length(h.measure!.toleranceMm)}; square they are ${say.length(h.measure!.targetMm)}. Push the long corner until they are.`,
@@ -344,30 +162,17 @@ const HOLDS: Record<string, (h: HoldPoint, say: Say) => string> = {
   'same-as-first': () => 'Lay it on the first one: every edge must agree.',
   'dado-fits': () =>
     'Try an offcut of the shelf in the first dado before you cut the rest: pushed in by hand, no rattle.',
-  'cleats-level': () => 'Lay a shelf across two uprights side by side: it must lie on both cleats without rocking.',
   'set-on-flush': () => 'Push it sideways and pull at its front: it must neither slide nor rock.',
   'rows-agree': () =>
     'Stand two uprights face to face and push a pin through a hole of one: it must find that of the other, at both ends of the row.',
   'pins-rock': () => 'Press on each corner of the shelf: it lies on all its pins and does not rock.',
   'leaf-square': () => 'Diagonals of each leaf equal before the face is screwed on: the face keeps it so.',
   'ledger-bears': () => 'Lean on it with your weight: it must not move, nor be out of level.',
-  'box-square-again': () => 'Diagonals once more before the last screw of the back.',
   'strip-level': () => 'Level on the strip itself, and pull at it with your weight before anything hangs on it.',
   'rods-pull': () => 'Pull hard at every short rod: nothing may give.',
-  'corner-level': () => 'Level along the front edge, the rod tight: pull it sideways, it must not give.',
-  'stack-level': () =>
-    'Level both ways, and all four rods tight: pluck each, they sound alike. Then push it: nothing may creak.',
-  'nuts-again': () => 'After a day under load, look at every nut and washer once more.',
   'doors-shut': () =>
     'Open and shut every leaf: the gaps are even, none drags, none falls open. Then the remaining screws.',
-  'bracket-square': (h, say) =>
-    `From the front end of the arm, at its top, to the foot of the leg, at the wall: ${say.length(h.measure!.targetMm)}, to ${say.length(h.measure!.toleranceMm)}. The first one is the pattern: lay every other on it.`,
-  'bracket-square-above': (h, say) =>
-    `From the front end of the arm, at its underside, to the upper end of the leg, at the wall: ${say.length(h.measure!.targetMm)}, to ${say.length(h.measure!.toleranceMm)}. The first one is the pattern: lay every other on it.`,
-  'bracket-pull': () =>
-    'Pull down on the front end of the first bracket with both hands: nothing may move. Then the others.',
   'hangs-before-load': () => 'Pull down on its front edge with both hands: nothing may move. Only then load it.',
-  'one-tote': () => 'Put one tote in before you fasten the rest. It must slide in and out, and lie on both rails.',
   'level-line': () => 'Level from the line, not from the floor.',
   'tied-before-load': () => 'Tie it to the studs before you load it.',
   'shelves-parallel': () => 'Measure between the shelves at all four posts: the same everywhere.',

@@ -7,7 +7,8 @@ import { nextOffset, startOf, type Proposal, type Proposing } from '../../../cor
 import { tradesOf } from '../../../core/planner/trade.ts'
 import type { Build } from '../../../core/project/project.ts'
 import { readBuild, type BuildReading } from '../../../core/project/read-build.ts'
-import { FAMILIES, familyName } from '../../../core/wording/dims.ts'
+import { KIND_WORDS } from '../../../core/families/all-words.ts'
+import { familyName } from '../../../core/wording/dims.ts'
 import { stocksOf } from '../../../core/wording/names.ts'
 import { sayProblem } from '../../../core/wording/problems.ts'
 import { sayTrade } from '../../../core/wording/room-plans.ts'
@@ -114,7 +115,7 @@ function take(build: Build) {
 }
 
 /** A kind that somebody takes without being shown: what is chosen need not be the best. */
-const kinds = Object.entries(FAMILIES)
+const kinds = Object.entries(KIND_WORDS)
   .map(([value, f]) => ({ value, text: f.name }))
   .sort((a, b) => a.text.localeCompare(b.text))
 const kind = ref(kinds[0].value)
@@ -208,7 +209,7 @@ function startKind() {
               Start it
             </button>
           </div>
-          <p class="soft small mb-0">{{ FAMILIES[kind]?.blurb }}</p>
+          <p class="soft small mb-0">{{ KIND_WORDS[kind]?.blurb }}</p>
           <p v-if="refused" class="text-trouble small mb-0" role="alert">{{ refused }}</p>
         </div>
       </section>

@@ -30,9 +30,8 @@ export function pinFoot(d: Draft, post: string): string {
     outline: [
       [0, 0],
       [sizeMm, 0],
-      [sizeMm, steelMm],
-      [steelMm, steelMm],
-      [steelMm, sizeMm],
+      [sizeMm, 2 * steelMm],
+      [4 * steelMm, sizeMm],
       [0, sizeMm],
     ],
   })

@@ -10,7 +10,7 @@ import type { CheckResult } from '../../checks/check.ts'
 import { exampleContext, exampleGoods } from '../example-context.ts'
 import type { ShapeContext } from '../family.ts'
 import { postRack } from './post-rack.ts'
-import type { PostRackParams } from './parameters.ts'
+import { startingParams, type PostRackParams } from './parameters.ts'
 
 const thin = (anchorRatedN: number | null, floor: 'slab' | 'timber' = 'slab'): ShapeContext => {
   const c = exampleContext('imperial', [exampleGoods('imperial', 'box', 12)])
@@ -21,7 +21,7 @@ const thin = (anchorRatedN: number | null, floor: 'slab' | 'timber' = 'slab'): S
   }
 }
 const read = (c: ShapeContext, over: Partial<PostRackParams> = {}) => {
-  const params = { ...postRack.start(c), shelves: 3, lengthMm: 2000, midPosts: 1, ...over }
+  const params = { ...startingParams(c.settings.yard, false, c.space.floor === 'slab'), shelves: 3, lengthMm: 2000, midPosts: 1, ...over }
   const r = readWith(postRack, newBuild({ id: 'b', family: 'post-rack', params: params as never, wallId: 'w' }), c)
   if (!r.ok) throw new Error(JSON.stringify(r.problem))
   const check = (id: string): CheckResult => r.reading.checks.find((x) => x.id === id)!
@@ -101,7 +101,7 @@ describe('diagonals over an end', () => {
   })
   it('a whole run is two modules long at most, and says so', () => {
     const c = thin(4000)
-    const long = postRack.shape({ ...postRack.start(c), lengthMm: 6000 }, c)
+    const long = postRack.shape({ ...startingParams('imperial', false, true), lengthMm: 6000 }, c)
     expect(long).toMatchObject({ ok: false, problem: { code: 'past-braced-ends', field: 'lengthMm' } })
   })
   it('lie inside the length asked for', () => {

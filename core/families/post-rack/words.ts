@@ -1,7 +1,42 @@
 import type { KindWords } from '../../wording/kind.ts'
-import type { Data, Say } from '../../wording/say.ts'
-import { plural } from '../../wording/say.ts'
+import { plural, type Data, type Say } from '../../wording/say.ts'
 
+type Words = Record<string, (d: Data, say: Say) => string>
+
+const dims: Record<string, (d: Record<string, number>) => string> = {
+  'mid-posts': () => 'middle posts a module',
+  'mid-post-at': (d) => `middle post ${d.post}, centre`,
+}
+
+const reasons: Words = {
+  'rip-for-space': (d, say) =>
+    `the deepest rip that fits the space (sheet in ${d.parts}); the deepest thing is ${say.lengthOf(d, 'deepestMm')}`,
+  'length-wall': (d, say) =>
+    `modules along a wall of ${say.lengthOf(d, 'wallMm')}; a board loses ${say.lengthOf(d, 'trimMm')} to squaring`,
+  'length-goods': (d, say) =>
+    `the shortest run of modules that takes the goods; a board loses ${say.lengthOf(d, 'trimMm')} to squaring`,
+  'post-spacing': (d, say) => `posts no more than ${say.lengthOf(d, 'everyMm')} apart`,
+  evenly: () => 'spaced evenly in its module',
+}
+
+const levers: Words = {
+  'brace-ends': () => 'Screw diagonals over both ends',
+  'pin-feet': () => 'Hold its rear feet down to the slab with angles',
+  'brace-and-pin': () => 'Screw diagonals over both ends, and hold its rear feet down to the slab',
+  'feet-standing': () => 'Let its feet stand on the floor, without angles',
+
+  'mid-posts': (d) => `Put ${plural(Number(d.count), 'middle post')} in each module`,
+}
+
+const problems: Words = {
+  'past-braced-ends': (d, say) =>
+    `A rack with braced ends is two modules long at most, ${say.lengthOf(d, 'mostMm')}: further in no diagonal would keep it from folding front to back. Make it two racks, or tie it to a wall.`,
+  'angle-under-rail': (d, say) =>
+    `The lowest shelf is ${say.lengthOf(d, 'mm')} up: the angles at its feet need ${say.lengthOf(d, 'leastMm')}. Raise it, or let the feet stand.`,
+
+  'post-outside': (d, say) =>
+    `A middle post must stand between ${say.lengthOf(d, 'leastMm')} and ${say.lengthOf(d, 'mostMm')}.`,
+}
 export const postRackWords: KindWords = {
   name: 'Post rack',
   blurb: 'Posts, shelf frames and sheet shelves',
@@ -9,18 +44,10 @@ export const postRackWords: KindWords = {
     ends: { label: 'Ends', options: { open: 'open', braced: 'closed by diagonals' } },
     feet: { label: 'Feet', options: { standing: 'standing on the floor', pinned: 'held down to the slab' } },
   },
-  levers: {
-    'brace-ends': () => 'Screw diagonals over both ends',
-    'pin-feet': () => 'Hold its rear feet down to the slab with angles',
-    'brace-and-pin': () => 'Screw diagonals over both ends, and hold its rear feet down to the slab',
-    'feet-standing': () => 'Let its feet stand on the floor, without angles',
-  },
-  problems: {
-    'past-braced-ends': (d: Data, say: Say) =>
-      `A rack with braced ends is two modules long at most, ${say.lengthOf(d, 'mostMm')}: further in no diagonal would keep it from folding front to back. Make it two racks, or tie it to a wall.`,
-    'angle-under-rail': (d: Data, say: Say) =>
-      `The lowest shelf is ${say.lengthOf(d, 'mm')} up: the angles at its feet need ${say.lengthOf(d, 'leastMm')}. Raise it, or let the feet stand.`,
-  },
+  levers,
+  problems,
+  dims,
+  reasons,
   steps: {
     'brace-ends': {
       title: 'Diagonals over the ends',

@@ -1,0 +1,62 @@
+import type { KindWords } from '../../wording/kind.ts'
+import { fixed } from '../../wording/fixed.ts'
+import { sectionName } from '../../wording/names.ts'
+import { type Data, type Say } from '../../wording/say.ts'
+
+type Words = Record<string, (d: Data, say: Say) => string>
+type Steps = Record<string, { title: string; text: (d: Data, say: Say) => string }>
+
+const levers: Words = {
+  'cleat-section': (d) => `Make the cleats ${sectionName(String(d.section))}, thick enough for their screws`,
+  'add-back': () => 'Give it a thin back',
+  wider: (d, say) => `Make the openings ${say.lengthOf(d, 'mm')} wide`,
+  'no-strip': () => 'Leave the edge strips out',
+}
+
+const steps: Steps = {
+  'walk-to-wall': {
+    title: 'Walk it to the wall',
+    text: () => 'Empty, two people, one end at a time. One of them holds it upright until it is tied or heavy below.',
+  },
+  'cleats-on': {
+    title: 'Cleats on the uprights',
+    text: (d) =>
+      `Lay the uprights side by side, carry the marks of the stick across all of them at once, and screw the cleats on through the upright with their tops one sheet thickness below the marks, ${fixed(d)} in each. Where one is on the other face already, the screws go through it too.`,
+  },
+  'strips-glued': {
+    title: 'Strips under the front edges',
+    text: () =>
+      'Glue along the whole strip, screw it from above every hand’s width, and let the glue set before it carries anything: the two then bend as one.',
+  },
+  'strips-screwed': {
+    title: 'Strips under the front edges',
+    text: () => 'Screw each strip from above, flush with the front edge of its shelf.',
+  },
+  'shelves-in': {
+    title: 'Shelves between the uprights',
+    text: (d) =>
+      `On their backs on the flat floor: shelves ${d.cleats ? 'onto their cleats' : 'into their dadoes'}, ${fixed(d)} at each end.`,
+  },
+  'shelves-in-standing': {
+    title: 'Shelves between the uprights, standing',
+    text: (d) =>
+      `An arm’s length off the wall: one person holds an outer upright, the other brings the lowest and the highest shelf and the next upright, ${fixed(d)} at each end; then the shelves between.`,
+  },
+  'back-on': {
+    title: 'Back and tie board',
+    text: (d) =>
+      `Square it. ${d.nailers ? `The nailers go between the uprights at the top, ${fixed(d)} through the upright into each end${d.back ? '; then screw the back on all round' : ''}.` : 'Screw the back on all round.'}`,
+  },
+}
+
+const holds: NonNullable<KindWords['holds']> = {
+  'cleats-level': () => 'Lay a shelf across two uprights side by side: it must lie on both cleats without rocking.',
+}
+
+export const shelfUnitWords: KindWords = {
+  name: 'Shelf unit',
+  blurb: 'Uprights of sheet, shelves between them',
+  levers,
+  steps,
+  holds,
+}
