@@ -131,6 +131,8 @@ export const ROLES = [
   'back',
   'door',
   'drawer',
+  'bottom',
+  'face',
   'hardware',
   'guide',
   'edge',

@@ -123,10 +123,11 @@ export function validateAssembly(a: Assembly): Fault[] {
     if (p.outline && !isOutline(p)) say('outline', [p.id])
     if (stockFault(p)) say('no-stock', [p.id])
   }
-  // On a floor that falls, feet reach below the level line; nothing else may.
-  const feet = new Set(
-    a.supports.filter((s) => s.on.kind === 'floor' && 'part' in s.from).map((s) => (s.from as { part: string }).part),
-  )
+  // On a floor that falls, feet reach below the level line, and what holds them down; nothing else may.
+  const feet = new Set([
+    ...a.supports.filter((s) => s.on.kind === 'floor' && 'part' in s.from).map((s) => (s.from as { part: string }).part),
+    ...a.anchors.filter((x) => x.into === 'slab').map((x) => x.part),
+  ])
   for (const [partId, b] of boxes)
     if (b.min[2] < -PENETRATION_MM && !feet.has(partId)) say('below-floor', [partId], -b.min[2])
   const known = (ids: string[], owner: string) => {

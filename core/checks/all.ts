@@ -10,6 +10,7 @@ import { floorBearing } from './floor.ts'
 import { heaviestLift, tiltUp } from './handling.ts'
 import { housings, joints } from './joints.ts'
 import { leanedOn } from './leaned-on.ts'
+import { drawnOutDrawers } from './drawn-out.ts'
 import { ledge } from './ledge.ts'
 import { leaning } from './leaning.ts'
 import { lying } from './lying.ts'
@@ -49,6 +50,7 @@ export const CHECKS: readonly AnyCheck[] = [
   splitting,
   housings,
   pins,
+  drawnOutDrawers,
   sockets,
   ratings,
   postBuckling,

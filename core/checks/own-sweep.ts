@@ -1,5 +1,6 @@
 import type { Bay, Motion, Part } from '../assembly/assembly.ts'
 import { movedPart, movedPoint, movedWay, opens, partly } from '../assembly/moved.ts'
+import { runnersOf } from '../assembly/runners.ts'
 import { profileBox } from '../assembly/part-box.ts'
 import { boxUnion, extents, penetration, type Box, type TurnedBox } from '../geometry/box.ts'
 import { mid, sub } from '../geometry/vec.ts'
@@ -60,6 +61,7 @@ function worstOnTheWay(
   moving: readonly Part[],
   carried: readonly Thing[],
   others: readonly Thing[],
+  letIn: ReadonlySet<string>,
 ): { id: string; mm: number } {
   let worst = { id: '', mm: 0 }
   const steps = Array.from({ length: STEPS + 1 }, (_, i) => i / STEPS)
@@ -75,8 +77,8 @@ function worstOnTheWay(
     const all = boxUnion(here.map((x) => x.around))
     for (const o of near) {
       if (!reaches(all, o.around)) continue
-      for (const { solid, around: round } of here) {
-        if (!reaches(round, o.around)) continue
+      for (const { id, solid, around: round } of here) {
+        if (letIn.has(`${id} ${o.id}`) || !reaches(round, o.around)) continue
         const mm = penetration(solid, o.solid, worst.mm)
         if (mm > worst.mm) worst = { id: o.id, mm }
       }
@@ -101,7 +103,11 @@ export const ownSweep = defineCheck({
       // What is put on or taken off is empty then, and takes along what is fixed to it.
       const still = parts.filter((p) => !m.parts.includes(p.id))
       const carried = opens(m) ? things(a.bays.filter(goesAlong)) : []
-      const worst = worstOnTheWay(m, moving, carried, opens(m) ? [...still, ...goods] : still)
+      // A runner slides along in the groove of what it runs in.
+      const letIn = new Set(
+        runnersOf(m, a).map((s) => `${'part' in s.from ? s.from.part : ''} ${s.on.kind === 'part' ? s.on.part : ''}`),
+      )
+      const worst = worstOnTheWay(m, moving, carried, opens(m) ? [...still, ...goods] : still, letIn)
       const hit = a.parts.find((p) => p.id === worst.id)
       return measured({
         check: 'own-sweep',

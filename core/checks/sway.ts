@@ -22,6 +22,8 @@ const BRACES_TO = Math.sin((65 * Math.PI) / 180) + 1e-6
 /** A sheet thinner than this, and wider and higher than that, closes a side, mm. */
 const CLOSING_MM = 30
 const CLOSES_FROM_MM = 300
+/** A sheet this share of a build's height is as high as the build. */
+const ALL_OF_IT = 0.9
 
 /** One who works at a top pushes along and across it, N. Product decision: a hand plane or a saw pushed hard. */
 const PUSH_N = 300
@@ -160,11 +162,14 @@ interface Back {
 function backs(c: Given, way: Way): { found: Back[]; unknown: Part[] } {
   const moves = new Set(c.assembly.motions.flatMap((m) => m.parts))
   const [found, unknown]: [Back[], Part[]] = [[], []]
+  // Of a low box it closes all of its height.
+  const whole = boxSize(wholeBox(c.boxes))[2]
+  const highFrom = Math.min(CLOSES_FROM_MM, ALL_OF_IT * whole)
   for (const part of c.assembly.parts) {
     const size = boxSize(c.boxes.get(part.id)!)
     const [wide, thick, high] = [size[way], size[1 - way], size[2]]
     if (part.stock.kind !== 'sheet' || part.loose || moves.has(part.id)) continue
-    if (thick > CLOSING_MM || wide < CLOSES_FROM_MM || high < CLOSES_FROM_MM) continue
+    if (thick > CLOSING_MM || wide < CLOSES_FROM_MM || high < highFrom) continue
     const rows = c.assembly.joints.filter((j) => {
       const other = j.near === part.id ? j.far : j.far === part.id ? j.near : null
       return other !== null && Math.abs(c.parts.get(other)!.at.along[2]) > 0.9

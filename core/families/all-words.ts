@@ -4,6 +4,7 @@ import { boardRackWords } from './board-rack/words.ts'
 import { bracketShelfWords } from './bracket-shelf/words.ts'
 import { ceilingPlatformWords } from './ceiling-platform/words.ts'
 import { ceilingRunnersWords } from './ceiling-runners/words.ts'
+import { drawerBankWords } from './drawer-bank/words.ts'
 import { ledgerShelfWords } from './ledger-shelf/words.ts'
 import { loftDeckWords } from './loft-deck/words.ts'
 import { pegboardWords } from './pegboard/words.ts'
@@ -23,6 +24,7 @@ export const KIND_WORDS: Readonly<Record<string, KindWords>> = {
   'bracket-shelf': bracketShelfWords,
   'ceiling-platform': ceilingPlatformWords,
   'ceiling-runners': ceilingRunnersWords,
+  'drawer-bank': drawerBankWords,
   'ledger-shelf': ledgerShelfWords,
   'loft-deck': loftDeckWords,
   pegboard: pegboardWords,

@@ -4,6 +4,7 @@ import { boardRack } from './board-rack/board-rack.ts'
 import { bracketShelf } from './bracket-shelf/bracket-shelf.ts'
 import { ceilingPlatform } from './ceiling-platform/ceiling-platform.ts'
 import { ceilingRunners } from './ceiling-runners/ceiling-runners.ts'
+import { drawerBank } from './drawer-bank/drawer-bank.ts'
 import { ledgerShelf } from './ledger-shelf/ledger-shelf.ts'
 import { loftDeck } from './loft-deck/loft-deck.ts'
 import { pegboard } from './pegboard/pegboard.ts'
@@ -34,4 +35,5 @@ export const FAMILIES: readonly AnyFamily[] = [
   loftDeck,
   bench,
   sheetStore,
+  drawerBank,
 ]

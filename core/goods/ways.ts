@@ -20,6 +20,7 @@ export type WayCode =
   | 'in-well'
   | 'under-bench'
   | 'in-store'
+  | 'in-drawer'
 
 export interface Way {
   code: WayCode
@@ -66,6 +67,13 @@ export function atBench(g: Goods, lowMm: number): Way | null {
   if (g.kind === 'equipment') return way('in-well', 3)
   return standsOnShelf(g) && g.kind !== 'tool' ? way('under-bench', 1) : null
 }
+
+/** In a drawer: what is small and low, where nothing lies behind or on it. */
+export const inDrawer = (g: Goods, mostKg: number, lowMm: number): Way | null =>
+  standsOnShelf(g) && g.kind !== 'pail' && (g.massKg ?? 0) <= mostKg && lowest(g) <= lowMm ? way('in-drawer', 2) : null
+/** The least room over a floor that a thing needs: tools are laid down. mm */
+export const lowest = (g: Goods): number =>
+  g.kind === 'tool' ? Math.min(g.acrossMm, g.deepMm, g.tallMm) : g.tallMm
 
 /** Upright in a store. */
 export const inStore = (g: Goods): Way | null => (g.kind === 'sheet' ? way('in-store', 3) : null)

@@ -4,6 +4,7 @@ import type { Vec3 } from '../geometry/vec.ts'
 import { newtons } from '../measure/units.ts'
 import { NEAR_RAIL_MM } from './panel.ts'
 import { isFlat } from '../assembly/part-box.ts'
+import { runnersOf } from '../assembly/runners.ts'
 import { movedBox, movedWay, opens, withMoved } from '../assembly/moved.ts'
 
 /*
@@ -178,7 +179,8 @@ function widestGap(xs: readonly number[]): number | null {
  * is then pulled most, or twisted most.
  */
 function opened(a: Assembly, shut: readonly Arrangement[]): Arrangement[] {
-  const motions = a.motions.filter(opens)
+  // What hangs out of grooves is judged by itself; that it does not tip its build over, too.
+  const motions = a.motions.filter((m) => opens(m) && runnersOf(m, a).length === 0)
   if (motions.length === 0) return []
   const alone = motions.length > 1 ? motions.slice(0, MOST_ALONE) : []
   return [

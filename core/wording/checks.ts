@@ -326,6 +326,11 @@ const TABLE: Record<string, Words> = {
     r.state === 'holds'
       ? `Tied to the wall by ${plural(Number(d.count), 'screw')}, a pull at the top does not tip it: ${say.force(Number(d.needN))} of ${say.force(Number(d.capacityN))}.`
       : `The ties are too weak: a pull at the top asks for ${say.force(Number(d.needN))}, they give ${say.force(Number(d.capacityN))}; weakest is ${TIE_LINKS[String(d.weakest)]}.`,
+  'drawn-out': (r, d, say) =>
+    r.state === 'holds'
+      ? `Drawn out, with everything in front, ${Number(d.drawers) === 1 ? 'its drawer stays' : 'each drawer stays'} in its grooves by ${say.lengthOf(d, 'staysMm')}, and they carry it${share(r, say)}.`
+      : `Drawn out, its drawers crush the front ends of their grooves: ${say.force(Number(d.n))} on ${say.lengthOf(d, 'staysMm')} of one of them. Less in each drawer, or deeper drawers.`,
+  'drawn-right-out': () => 'A drawer leaves its grooves when it is drawn out. A deeper one, or a stop.',
   'leaned-on': (r, d, say) =>
     r.state === 'holds'
       ? `The sheets of compartment ${d.slot} lean on its posts with ${say.force(Number(d.n))}, and they carry it${share(r, say)}.`
@@ -429,6 +434,7 @@ export const CHECK_NAMES: Record<string, string> = {
   buckling: 'Post',
   bearing: 'Bearing',
   slenderness: 'Slenderness',
+  'drawn-out': 'Drawn out',
   'tip-over': 'Tipping over',
   joints: 'Fasteners',
   splitting: 'Splitting',

@@ -25,6 +25,8 @@ export const ROLE_NAMES: Record<string, [one: string, many: string]> = {
   back: ['back', 'backs'],
   door: ['door', 'doors'],
   drawer: ['drawer', 'drawers'],
+  bottom: ['bottom', 'bottoms'],
+  face: ['face', 'faces'],
   edge: ['edge strip', 'edge strips'],
   hardware: ['fitting', 'fittings'],
   guide: ['guide', 'guides'],

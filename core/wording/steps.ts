@@ -17,6 +17,11 @@ const STEPS: Record<string, StepWords> = {
     text: () =>
       'Mark every height on one straight strip, from its lower end. From now on carry heights with the stick, not with the tape.',
   },
+  'back-on': {
+    title: 'Back and tie board',
+    text: (d) =>
+      `Square it. ${d.nailers ? `The nailers go between the uprights at the top, ${fixed(d)} through the upright into each end${d.back ? '; then screw the back on all round' : ''}.` : 'Screw the back on all round.'}`,
+  },
   'tilt-up': {
     title: 'Stand it up',
     text: () =>

@@ -15,6 +15,7 @@ export const WAYS: Record<WayCode, string> = {
   'below-arms': 'on edge, under the arms of a board rack',
   'in-well': 'in a well of a bench, its table level with the top',
   'under-bench': 'under a bench',
+  'in-drawer': 'in a drawer, seen from above, nothing behind it',
   'in-store': 'upright on its long edge in a store, drawn out at the end',
 }
 export const NEVER: Record<NeverCode, string> = {

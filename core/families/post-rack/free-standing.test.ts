@@ -21,7 +21,13 @@ const thin = (anchorRatedN: number | null, floor: 'slab' | 'timber' = 'slab'): S
   }
 }
 const read = (c: ShapeContext, over: Partial<PostRackParams> = {}) => {
-  const params = { ...startingParams(c.settings.yard, false, c.space.floor === 'slab'), shelves: 3, lengthMm: 2000, midPosts: 1, ...over }
+  const params = {
+    ...startingParams(c.settings.yard, false, c.space.floor === 'slab'),
+    shelves: 3,
+    lengthMm: 2000,
+    midPosts: 1,
+    ...over,
+  }
   const r = readWith(postRack, newBuild({ id: 'b', family: 'post-rack', params: params as never, wallId: 'w' }), c)
   if (!r.ok) throw new Error(JSON.stringify(r.problem))
   const check = (id: string): CheckResult => r.reading.checks.find((x) => x.id === id)!

@@ -6,7 +6,7 @@ import { findSection } from '../../catalogue/lumber.ts'
 import { findSheet } from '../../catalogue/sheets.ts'
 import { bad, good, type Result } from '../../measure/result.ts'
 import { inches } from '../../measure/units.ts'
-import { canHoldTie, fallAt, type FloorFall, THINNEST_SHIM_MM } from '../../room/room.ts'
+import { canHoldTie } from '../../room/room.ts'
 import { dadoDepth, housedShelf } from '../../blocks/carcass/shelf-between.ts'
 import { besideHinges, takenByHinges, type Front } from '../../blocks/fronts/front.ts'
 import { closeFront, overSheets } from '../../blocks/fronts/standing.ts'
@@ -15,7 +15,7 @@ import { economicalRip } from '../../blocks/sizing/economical-rip.ts'
 import { dimPen, shelfPlay } from '../dim-pen.ts'
 import type { Choice, ShapeContext, Shaped, Term } from '../family.ts'
 import { house, standing, type Level, type Opening } from '../house-on-shelves.ts'
-import { tieToWall } from '../../blocks/mounts/tie.ts'
+import { closeBack, standUprights, tieNailers, uprightId, type StandingBox } from '../../blocks/carcass/standing.ts'
 import { BACK_SHEET, LIMITS, TIE_SECTION, type ShelfUnitParams } from './parameters.ts'
 
 /** What a thing may stand out in front. Product decision. */
@@ -27,7 +27,6 @@ const USUAL_CLEAR = inches(30)
 
 interface Plan {
   openings: Opening[]
-  uprights: number[]
   clearMm: number
   depthMm: number
   levels: Level[]
@@ -167,7 +166,6 @@ export function shapeShelfUnit(p: ShelfUnitParams, ctx: ShapeContext): Result<Sh
   const highMm = Math.min(mostMm + nailerMm, highest + Math.max(150, (last?.tallMm ?? 0) + aboveMm) + nailerMm)
   const plan: Plan = {
     openings,
-    uprights: Array.from({ length: bays + 1 }, (_, i) => i * (clearMm + t)),
     clearMm,
     depthMm,
     levels,
@@ -178,27 +176,17 @@ export function shapeShelfUnit(p: ShelfUnitParams, ctx: ShapeContext): Result<Sh
   }
 
   const d = draft(ctx.settings.yard)
-  uprights(d, p, plan, backMm, ctx.space.floorFall)
+  const box: StandingBox = { openings, thicknessMm: t, backMm, deepMm: depthMm, highMm }
+  standUprights(d, box, p.sheet, ctx.space.floorFall)
   plan.tops.forEach((_z, i) => plan.openings.forEach((_o, k) => shelf(d, p, ctx, plan, i, k, backMm)))
-  if (p.back) back(d, ctx, plan, t)
-  if (tied) {
-    // A nailer between the uprights at the top: the ties go through it (and the thin back) into the wall.
-    const tie = findSection(tieSection)!
-    plan.openings.forEach((o, k) => {
-      const id = `tie-${k}`
-      d.square({
-        id,
-        role: 'back-rail',
-        stock: board(tieSection, ctx.settings.grade),
-        min: [o.left, backMm, highMm - tie.widthMm],
-        size: [clearMm, tie.thicknessMm, tie.widthMm],
-        along: 'x',
-        across: 'z',
-      })
-      for (const u of [k, k + 1]) d.rest(id, `upright-${u}`, 'fasteners', d.screw(`upright-${u}`, id, 2, 'end', t, 200))
-      tieToWall(d, id, ctx.space, ctx.settings.yard, backMm)
-    })
-  }
+  if (p.back) closeBack(d, box, findSheet(BACK_SHEET[ctx.settings.yard])!)
+  if (tied)
+    tieNailers(
+      d,
+      box,
+      { section: tieSection, grade: ctx.settings.grade, topMm: highMm },
+      { space: ctx.space, system: ctx.settings.yard },
+    )
   placeBays(d, plan, p.front, backMm, under, t, nailerMm)
   plan.tops.forEach((z, i) =>
     d.mark(
@@ -214,7 +202,7 @@ export function shapeShelfUnit(p: ShelfUnitParams, ctx: ShapeContext): Result<Sh
     parts: d.assembly.parts.map((x) => x.id),
     built: p.raise === 'tilt' ? 'flat' : 'in-place',
   })
-  const sides = plan.uprights.map((_, u) => `upright-${u}`)
+  const sides = [...openings, null].map((_, u) => uprightId(u))
   closeFront(d, {
     front: p.front,
     sheet: p.sheet,
@@ -254,26 +242,6 @@ const frontThick = (p: ShelfUnitParams): number =>
   p.front === 'doors' ? findSheet(p.sheet)!.thicknessMm : p.front === 'curtain' ? CURTAIN_RAIL.sizeMm : 0
 
 const board = (section: string, grade: string): Stock => ({ kind: 'board', section, grade, treated: false })
-
-function uprights(d: Draft, p: ShelfUnitParams, plan: Plan, y: number, fall: FloorFall) {
-  const t = findSheet(p.sheet)!.thicknessMm
-  plan.uprights.forEach((x, u) => {
-    d.square({
-      id: `upright-${u}`,
-      role: 'side',
-      stock: { kind: 'sheet', sheet: p.sheet },
-      min: [x, y, 0],
-      size: [t, plan.depthMm, plan.highMm],
-      along: 'z',
-      across: 'y',
-    })
-    d.rest(`upright-${u}`, 'floor')
-    for (const at of [y + 20, y + plan.depthMm - 20]) {
-      const mm = fallAt(fall, x + t / 2, at)
-      if (mm >= THINNEST_SHIM_MM) d.shim(`upright-${u}`, [x + t / 2, at, 0], mm)
-    }
-  })
-}
 
 /** Screws in each cleat: they carry the shelf. */
 const CLEAT_SCREWS = 3
@@ -351,33 +319,6 @@ function shelf(d: Draft, p: ShelfUnitParams, ctx: ShapeContext, plan: Plan, i: n
   const j = d.screw(id, s, Math.max(3, Math.ceil(plan.clearMm / 200)), 'side', sheet.thicknessMm, strip.widthMm)
   if (p.strip === 'glued') d.assembly.joints.find((x) => x.id === j)!.kind = 'glued-screwed'
   d.rest(s, id, 'hanging', j)
-}
-
-/**
- * A piece of thin back for each opening, from middle to middle of its uprights; none where no sheet is large enough.
- */
-function back(d: Draft, ctx: ShapeContext, plan: Plan, t: number) {
-  const sheet = findSheet(BACK_SHEET[ctx.settings.yard])!
-  const last = plan.openings.length - 1
-  plan.openings.forEach((o, k) => {
-    const [from, to] = [k === 0 ? o.left - t : o.left - t / 2, k === last ? o.right + t : o.right + t / 2]
-    const upright = to - from <= sheet.widthMm && plan.highMm <= sheet.lengthMm
-    if (!upright && (to - from > sheet.lengthMm || plan.highMm > sheet.widthMm)) return
-    const id = `back-${k}`
-    d.square({
-      id,
-      role: 'back',
-      stock: { kind: 'sheet', sheet: sheet.id },
-      min: [from, 0, 0],
-      size: [to - from, sheet.thicknessMm, plan.highMm],
-      along: upright ? 'z' : 'x',
-      across: upright ? 'x' : 'z',
-      grain: 'any',
-    })
-    d.rest(id, 'floor')
-    for (const u of [k, k + 1])
-      d.screw(id, `upright-${u}`, Math.max(4, Math.ceil(plan.highMm / 250)), 'edge', sheet.thicknessMm, 100)
-  })
 }
 
 function placeBays(d: Draft, plan: Plan, front: Front, y: number, under: number, t: number, nailerMm: number) {

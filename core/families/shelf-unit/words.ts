@@ -42,11 +42,6 @@ const steps: Steps = {
     text: (d) =>
       `An arm’s length off the wall: one person holds an outer upright, the other brings the lowest and the highest shelf and the next upright, ${fixed(d)} at each end; then the shelves between.`,
   },
-  'back-on': {
-    title: 'Back and tie board',
-    text: (d) =>
-      `Square it. ${d.nailers ? `The nailers go between the uprights at the top, ${fixed(d)} through the upright into each end${d.back ? '; then screw the back on all round' : ''}.` : 'Screw the back on all round.'}`,
-  },
 }
 
 const holds: NonNullable<KindWords['holds']> = {

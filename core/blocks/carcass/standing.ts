@@ -1,0 +1,112 @@
+import type { Stock } from '../../assembly/assembly.ts'
+import type { Draft } from '../../assembly/draft.ts'
+import { findSection } from '../../catalogue/lumber.ts'
+import type { Sheet } from '../../catalogue/sheets.ts'
+import type { UnitSystem } from '../../measure/units.ts'
+import { fallAt, type FloorFall, type FreeSpace, THINNEST_SHIM_MM } from '../../room/room.ts'
+import { tieToWall } from '../mounts/tie.ts'
+
+/*
+ *   |=|===========|=|===========|=|    front: uprights of sheet on the floor, something between them,
+ *   | |           | |           | |    a thin back behind all, nailers at the top that go to the wall
+ */
+
+/** Openings between uprights that stand on the floor; upright `k` is left of opening `k`. */
+export interface StandingBox {
+  openings: readonly { left: number; right: number }[]
+  thicknessMm: number
+  /** Where the uprights begin, out from the wall, and how deep and high they are, mm. */
+  backMm: number
+  deepMm: number
+  highMm: number
+}
+export const uprightId = (k: number): string => `upright-${k}`
+
+/** Shims are put this far inside the back and the front of an upright, mm. */
+const SHIM_IN_MM = 20
+
+/** The uprights, with shims where the floor falls. */
+export function standUprights(d: Draft, b: StandingBox, sheet: string, fall: FloorFall): void {
+  const t = b.thicknessMm
+  const lefts = [...b.openings.map((o) => o.left - t), b.openings[b.openings.length - 1].right]
+  lefts.forEach((x, k) => {
+    const id = uprightId(k)
+    d.square({
+      id,
+      role: 'side',
+      stock: { kind: 'sheet', sheet },
+      min: [x, b.backMm, 0],
+      size: [t, b.deepMm, b.highMm],
+      along: 'z',
+      across: 'y',
+    })
+    d.rest(id, 'floor')
+    for (const at of [b.backMm + SHIM_IN_MM, b.backMm + b.deepMm - SHIM_IN_MM]) {
+      const mm = fallAt(fall, x + t / 2, at)
+      if (mm >= THINNEST_SHIM_MM) d.shim(id, [x + t / 2, at, 0], mm)
+    }
+  })
+}
+
+/** Screws of a thin back are no further apart, and no fewer on an upright. */
+const BACK_SCREWS_EVERY_MM = 250
+const LEAST_BACK_SCREWS = 4
+
+/**
+ * A piece of thin back for each opening, from middle to middle of its uprights, up to `highMm`; none where no sheet is
+ * large enough.
+ */
+export function closeBack(d: Draft, b: StandingBox, sheet: Sheet): void {
+  const last = b.openings.length - 1
+  b.openings.forEach((o, k) => {
+    const [from, to] = [
+      o.left - (k === 0 ? b.thicknessMm : b.thicknessMm / 2),
+      o.right + (k === last ? b.thicknessMm : b.thicknessMm / 2),
+    ]
+    const upright = to - from <= sheet.widthMm && b.highMm <= sheet.lengthMm
+    if (!upright && (to - from > sheet.lengthMm || b.highMm > sheet.widthMm)) return
+    const id = `back-${k}`
+    d.square({
+      id,
+      role: 'back',
+      stock: { kind: 'sheet', sheet: sheet.id },
+      min: [from, 0, 0],
+      size: [to - from, sheet.thicknessMm, b.highMm],
+      along: upright ? 'z' : 'x',
+      across: upright ? 'x' : 'z',
+      grain: 'any',
+    })
+    d.rest(id, 'floor')
+    const screws = Math.max(LEAST_BACK_SCREWS, Math.ceil(b.highMm / BACK_SCREWS_EVERY_MM))
+    for (const u of [k, k + 1]) d.screw(id, uprightId(u), screws, 'edge', sheet.thicknessMm, 100)
+  })
+}
+
+/**
+ * A nailer between the uprights of each opening, `topMm` its upper edge: the ties go through it, and through the thin
+ * back, into the wall.
+ */
+export function tieNailers(
+  d: Draft,
+  b: StandingBox,
+  n: { section: string; grade: string; topMm: number },
+  { space, system }: { space: FreeSpace; system: UnitSystem },
+): void {
+  const { thicknessMm, widthMm } = findSection(n.section)!
+  const stock: Stock = { kind: 'board', section: n.section, grade: n.grade, treated: false }
+  b.openings.forEach((o, k) => {
+    const id = `tie-${k}`
+    d.square({
+      id,
+      role: 'back-rail',
+      stock,
+      min: [o.left, b.backMm, n.topMm - widthMm],
+      size: [o.right - o.left, thicknessMm, widthMm],
+      along: 'x',
+      across: 'z',
+    })
+    for (const u of [k, k + 1])
+      d.rest(id, uprightId(u), 'fasteners', d.screw(uprightId(u), id, 2, 'end', b.thicknessMm, 200))
+    tieToWall(d, id, space, system, b.backMm)
+  })
+}

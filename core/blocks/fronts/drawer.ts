@@ -1,0 +1,151 @@
+import type { Part, Stock } from '../../assembly/assembly.ts'
+import type { Draft } from '../../assembly/draft.ts'
+import type { Sheet } from '../../catalogue/sheets.ts'
+
+/*
+ *   | |                 | |    from the front: a thin bottom runs in grooves of two uprights,
+ *   |=|=================|=|    sides, back and face stand on it
+ *   | |#|             |#| |
+ */
+
+/** A runner bottom stops this short of the ground of its grooves, and has this much room over it, mm. */
+export const RUN_MM = 1
+/** Sides of a drawer keep this far from the uprights, mm. */
+export const BESIDE_MM = 1.5
+/** Over its sides, to the bottom of the next drawer, mm. */
+export const OVER_MM = 3
+/** Round a face, mm. */
+export const FACE_GAP_MM = 2
+/** Its back is lower than its face: a thing that stands too high goes over it, and is not caught. mm */
+export const BACK_LOWER_MM = 10
+/** Share of its length a drawer is drawn out in use; the rest stays in its grooves. */
+export const DRAWN_SHARE = 2 / 3
+/** Screws of a drawer's box are no further apart, mm. */
+const SCREWS_EVERY_MM = 150
+/** A hand hole in a face: as wide as four fingers, as high as two, below the face's upper edge. mm */
+const HAND = { longMm: 95, highMm: 25, belowMm: 9 } as const
+
+export interface Drawer {
+  id: string
+  uprights: readonly [string, string]
+  /** Clear between the uprights. */
+  left: number
+  right: number
+  /** From its back to the front of its face, out from the wall. */
+  fromMm: number
+  toMm: number
+  /** What its bottom runs on, and how high the place for it is, with all its units. */
+  zMm: number
+  highMm: number
+  grooveMm: number
+  sheet: Sheet
+  bottom: Sheet
+  hand: boolean
+}
+
+/** What of a drawer is free for things. */
+export function drawerInside(x: Omit<Drawer, 'id' | 'uprights' | 'hand' | 'grooveMm'>) {
+  const t = x.sheet.thicknessMm
+  return {
+    left: x.left + BESIDE_MM + t,
+    right: x.right - BESIDE_MM - t,
+    backMm: x.fromMm + t,
+    frontMm: x.toMm - t,
+    floorMm: x.zMm + x.bottom.thicknessMm,
+    headMm: x.zMm + x.highMm - OVER_MM,
+  }
+}
+
+/** @returns the ids of all that moves with it, its bottom first */
+export function placeDrawer(d: Draft, x: Drawer): string[] {
+  runnerOf(d, x)
+  const inside = drawerInside(x)
+  const t = x.sheet.thicknessMm
+  const high = x.highMm - x.bottom.thicknessMm
+  const boxDeep = x.toMm - t - x.fromMm
+  const wide = inside.right - inside.left
+  piece(d, x, ['left', 'side'], { at: [inside.left - t, x.fromMm], size: [t, boxDeep, high - OVER_MM] })
+  piece(d, x, ['right', 'side'], { at: [inside.right, x.fromMm], size: [t, boxDeep, high - OVER_MM] })
+  piece(d, x, ['back', 'back'], { at: [inside.left, x.fromMm], size: [wide, t, high - OVER_MM - BACK_LOWER_MM] })
+  const faceWide = x.right - x.left - 2 * FACE_GAP_MM
+  piece(d, x, ['face', 'face'], { at: [x.left + FACE_GAP_MM, x.toMm - t], size: [faceWide, t, high - FACE_GAP_MM] })
+  const id = (name: string) => `${x.id}-${name}`
+  for (const side of ['left', 'right']) {
+    d.screw(id(side), id('back'), 2, 'edge', t, 100)
+    d.screw(id('face'), id(side), 2, 'edge', t, 100)
+  }
+  if (x.hand)
+    d.machine(id('face'), {
+      kind: 'cutout',
+      atMm: (faceWide - HAND.longMm) / 2,
+      offMm: high - FACE_GAP_MM - HAND.belowMm - HAND.highMm,
+      lengthMm: HAND.longMm,
+      widthMm: HAND.highMm,
+    })
+  const parts = ['bottom', 'left', 'right', 'back', 'face'].map(id)
+  d.motion({ kind: 'slide', parts, by: [0, DRAWN_SHARE * (x.toMm - x.fromMm), 0] })
+  return parts
+}
+
+/** The thin bottom, its edges in the grooves of both uprights. */
+function runnerOf(d: Draft, x: Drawer) {
+  const reach = x.grooveMm - RUN_MM
+  const id = `${x.id}-bottom`
+  d.square({
+    id,
+    role: 'bottom',
+    stock: { kind: 'sheet', sheet: x.bottom.id },
+    min: [x.left - reach, x.fromMm, x.zMm],
+    size: [x.right - x.left + 2 * reach, x.toMm - x.fromMm, x.bottom.thicknessMm],
+    along: 'x',
+    across: 'y',
+    grain: 'any',
+  })
+  for (const upright of x.uprights) {
+    const joint = d.joint({ kind: 'housed', near: upright, far: id, fasteners: [] })
+    d.rest(id, upright, 'bearing', joint)
+  }
+}
+
+/** A piece of the box on its bottom, glued and screwed from below. */
+function piece(
+  d: Draft,
+  x: Drawer,
+  [name, role]: readonly [string, Part['role']],
+  { at: [left, from], size }: { at: [number, number]; size: [number, number, number] },
+) {
+  const [id, bottom] = [`${x.id}-${name}`, `${x.id}-bottom`]
+  const along = role === 'side' ? 'y' : 'x'
+  const z = x.zMm + x.bottom.thicknessMm
+  const stock: Stock = { kind: 'sheet', sheet: x.sheet.id }
+  d.square({ id, role, stock, min: [left, from, z], size, along, across: 'z', grain: 'any' })
+  const screws = 2 + Math.floor(Math.max(size[0], size[1]) / SCREWS_EVERY_MM)
+  const joint = d.screw(bottom, id, screws, 'edge', x.bottom.thicknessMm, size[2])
+  d.assembly.joints.find((j) => j.id === joint)!.kind = 'glued-screwed'
+  d.rest(id, bottom, 'bearing', joint)
+}
+
+/** Wood left over a hand hole and under it, mm: lower faces are drawn out by their upper edge. */
+const LEAST_RIM_MM = 9
+export const hasRoomForHand = (highMm: number, bottom: Sheet): boolean =>
+  highMm - bottom.thicknessMm - FACE_GAP_MM >= HAND.highMm + HAND.belowMm + LEAST_RIM_MM
+
+/** Grooves for runner bottoms in the face of an upright that looks at an opening: one for every unit. */
+export function cutGrooves(
+  d: Draft,
+  upright: string,
+  towards: string,
+  g: { atMm: readonly number[]; bottom: Sheet; depthMm: number },
+): void {
+  const face = d.face(upright, towards)
+  for (const atMm of g.atMm)
+    d.machine(upright, {
+      kind: 'dado',
+      face,
+      atMm,
+      offMm: 0,
+      widthMm: g.bottom.thicknessMm + RUN_MM,
+      depthMm: g.depthMm,
+      stopped: false,
+    })
+}

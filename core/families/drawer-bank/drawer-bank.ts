@@ -1,0 +1,72 @@
+import { canHoldTie } from '../../room/room.ts'
+import { newGoods } from '../../goods/goods.ts'
+import { inDrawer } from '../../goods/ways.ts'
+import { exampleContext } from '../example-context.ts'
+import { family, type ShapeContext } from '../family.ts'
+import { drawerBankLevers, drawerBankSavers } from './levers.ts'
+import { drawerBankParams, startingParams, type DrawerBankParams } from './parameters.ts'
+import { shapeDrawerBank } from './shape.ts'
+import { drawerBankSteps } from './steps.ts'
+
+/** Heavier or higher things do not belong in a drawer on a thin bottom, kg and mm. Product decision. */
+const LIGHT_KG = 8
+const LOW_MM = 180
+
+const start = (ctx: ShapeContext): DrawerBankParams =>
+  startingParams(ctx.settings.yard, canHoldTie(ctx.space.construction))
+
+const small = (name: string, count: number, acrossMm: number, deepMm: number, tallMm: number, massKg: number) => ({
+  item: newGoods({ id: name, name, kind: 'box', count, acrossMm, deepMm, tallMm, massKg }),
+  count,
+})
+const fittings = [
+  small('Box of screws', 18, 110, 90, 50, 0.9),
+  small('Reel of cord', 4, 160, 160, 90, 1.2),
+  small('Case of bits', 6, 180, 110, 40, 0.7),
+]
+
+/** A box with grooves at one pitch, and drawers on thin bottoms that run in them. */
+export const drawerBank = family<DrawerBankParams>({
+  id: 'drawer-bank',
+  hangs: false,
+  schema: drawerBankParams,
+  start,
+  shape: shapeDrawerBank,
+  levers: drawerBankLevers,
+  savers: drawerBankSavers,
+  steps: drawerBankSteps,
+  suits: (g) => inDrawer(g, LIGHT_KG, LOW_MM),
+  propose: (ctx) =>
+    ctx.goods.length > 0 && ctx.goods.every((g) => inDrawer(g.item, LIGHT_KG, LOW_MM) !== null) ? [start(ctx)] : [],
+  examples: () => [
+    {
+      name: 'fittings, metric',
+      params: startingParams('metric', true),
+      context: exampleContext('metric', fittings),
+    },
+    {
+      name: 'three heights in two columns, imperial, as listed',
+      params: {
+        ...startingParams('imperial', true),
+        drawers: [
+          { units: 1, count: 8 },
+          { units: 2, count: 4 },
+          { units: 3, count: 2 },
+        ],
+        columns: 2,
+      },
+      context: exampleContext('imperial', fittings),
+    },
+    {
+      name: 'low and wide, thicker bottoms, no hand holes',
+      params: {
+        ...startingParams('metric', true),
+        hand: 'none',
+        bottomSheet: 'ply-12mm',
+        drawers: [{ units: 2, count: 6 }],
+        clearMm: 340,
+      },
+      context: exampleContext('metric', fittings.slice(0, 1)),
+    },
+  ],
+})

@@ -1,0 +1,307 @@
+import { unitsOf } from '../../assembly/settings.ts'
+import { drawerInside, hasRoomForHand, OVER_MM, RUN_MM } from '../../blocks/fronts/drawer.ts'
+import { dadoDepth } from '../../blocks/carcass/shelf-between.ts'
+import { findSection } from '../../catalogue/lumber.ts'
+import { findSheet, type Sheet } from '../../catalogue/sheets.ts'
+import type { Goods } from '../../goods/goods.ts'
+import { lowest } from '../../goods/ways.ts'
+import { bad, good, type Result } from '../../measure/result.ts'
+import { roundDown } from '../../measure/rounding.ts'
+import { inches } from '../../measure/units.ts'
+import { canHoldTie } from '../../room/room.ts'
+import type { DimPen } from '../dim-pen.ts'
+import type { ShapeContext } from '../family.ts'
+import { fill, withoutPlace, type Spot } from '../house-on-shelves.ts'
+import type { Planned } from '../opened.ts'
+import { BACK_SHEET, LIMITS, TIE_SECTION, type DrawerBankParams } from './parameters.ts'
+
+/** What is said with its reasons and problems. */
+export interface ReasonData {
+  'bank-unit': Record<string, never>
+  'bank-width': { parts: number; sheetMm: number; widestMm: number }
+  'bank-depth': { parts: number; sheetMm: number; deepestMm: number }
+  'bank-columns': { units: number; drawers: number }
+  'bank-kick': Record<string, never>
+}
+export interface ProblemData {
+  'bank-too-wide': { mm: number; mostMm: number }
+  'bank-too-deep': { mm: number; mostMm: number }
+  'bank-too-high': { mm: number; mostMm: number }
+  'bank-unit-low': { mm: number; leastMm: number }
+  'bank-too-many': { count: number; most: number }
+  'bank-empty': Record<string, never>
+}
+
+/** From groove to groove: a hand lies flat in a drawer of one unit. Product decision. */
+const UNIT = inches(2.5)
+const KICK = 80
+/** Over a thing in its drawer, mm. */
+const PLAY_OVER_MM = 4
+const PLAY_SIDE_MM = 3
+/** Nothing is looked into from above that stands higher than this: between elbow and shoulder. mm. Product decision. */
+const LOOK_INTO_MM = 1250
+/** Tall uprights bow, and drawers fall out of their grooves: a fixed panel at least every so far, mm. Product decision. */
+const PANEL_EVERY_MM = 700
+/** Behind the drawers, and under and over those of one stretch, mm. */
+const BEHIND_MM = 3
+const UNDER_MM = 3
+/** A drawer this much wider than it is deep binds in its grooves. Usual rule of cabinet makers: no wider than deep. */
+const BINDS = 1.5
+/** A drawer narrower or shallower than this is of no use, mm. */
+const LEAST_WIDE_MM = 250
+const LEAST_DEEP_MM = 300
+/** So deep it is made where nothing asks for more: what is drawn out two thirds still sits well. mm */
+const USUAL_DEEP_MM = 450
+const MOST_PARTS = 8
+/** Over two usual spaces between studs there are always two to be tied to, mm. */
+const TWO_STUDS_MM = 900
+
+export interface PlannedDrawer {
+  units: number
+  /** Of a stretch between two fixed panels: which, from below, and how many units over its panel. */
+  column: number
+  stretch: number
+  at: number
+  spots: Spot[]
+}
+export interface Plan {
+  box: Sheet
+  drawer: Sheet
+  bottom: Sheet
+  back: Sheet
+  tied: boolean
+  openings: { left: number; right: number }[]
+  unitMm: number
+  clearMm: number
+  deepMm: number
+  kickMm: number
+  grooveMm: number
+  /** Between the back and the drawers. */
+  behindMm: number
+  /** Units of each stretch, and how many stretches there are above each other. */
+  stretchUnits: number
+  stretches: number
+  drawers: PlannedDrawer[]
+  highMm: number
+  play: { sideMm: number; aboveMm: number }
+}
+
+/** Where the first groove of a stretch lies, over the upper face of its panel, mm. */
+export const firstGroove = (panelTopMm: number): number => panelTopMm + UNDER_MM
+/** Height of a stretch from panel to panel, mm. */
+export const stretchHigh = (p: Pick<Plan, 'stretchUnits' | 'unitMm'>): number => p.stretchUnits * p.unitMm + UNDER_MM
+/** Upper face of the panel under a stretch. */
+export const panelTop = (p: Pick<Plan, 'stretchUnits' | 'unitMm' | 'kickMm' | 'box'>, stretch: number): number =>
+  p.kickMm + p.box.thicknessMm + stretch * (stretchHigh(p) + p.box.thicknessMm)
+
+/** A thing as it lies in a drawer: a tool is laid down, its length to the front or across. */
+export function laid(g: Goods, deepMm: number): Goods {
+  if (g.kind !== 'tool') return g
+  const [low, mid, long] = [g.acrossMm, g.deepMm, g.tallMm].sort((a, b) => a - b)
+  return long <= deepMm
+    ? { ...g, tallMm: low, acrossMm: mid, deepMm: long }
+    : { ...g, tallMm: low, acrossMm: long, deepMm: mid }
+}
+
+/** The part of a sheet's length or width that takes something of a size, in as many as are useful. */
+function share(sheetMm: number, wantedMm: number, leastMm: number, mostMm: number, ctx: ShapeContext) {
+  const { kerfMm, sheetTrimMm } = ctx.settings
+  const all = Array.from({ length: MOST_PARTS }, (_, i) => MOST_PARTS - i)
+    .map((n) => ({ n, mm: roundDown((sheetMm - 2 * sheetTrimMm - (n - 1) * kerfMm) / n, unitsOf(ctx.settings)) }))
+    .filter((r) => r.mm >= leastMm && r.mm <= mostMm)
+  return all.find((r) => r.mm >= wantedMm) ?? all[all.length - 1]
+}
+
+export function planOut(p: DrawerBankParams, ctx: ShapeContext, pen: DimPen): Result<Planned<Plan>> {
+  const units = unitsOf(ctx.settings)
+  const [box, drawer, bottom] = [p.sheet, p.drawerSheet, p.bottomSheet].map((id) => findSheet(id)!)
+  const back = findSheet(BACK_SHEET[ctx.settings.yard])!
+  const tied = p.tie && canHoldTie(ctx.space.construction)
+  const nailerMm = tied ? findSection(TIE_SECTION[ctx.settings.yard])!.thicknessMm : 0
+  const grooveMm = dadoDepth(box.thicknessMm, units)
+  const behindMm = nailerMm + BEHIND_MM
+  const widest = Math.max(0, ...ctx.goods.map((g) => laid(g.item, Infinity).acrossMm)) + 2 * PLAY_SIDE_MM
+  const deepest = Math.max(0, ...ctx.goods.map((g) => laid(g.item, Infinity).deepMm))
+
+  const depthShare = share(
+    box.lengthMm,
+    Math.max(USUAL_DEEP_MM, deepest + 2 * drawer.thicknessMm + behindMm),
+    LEAST_DEEP_MM,
+    ctx.space.depthMm - back.thicknessMm,
+    ctx,
+  )
+  const deepMm = pen.length(
+    { path: 'depthMm', code: 'bank-depth', min: 200, max: 900 },
+    depthShare?.mm ?? Math.max(200, roundDown(ctx.space.depthMm - back.thicknessMm, units)),
+    {
+      code: 'bank-depth',
+      terms: [],
+      data: { parts: depthShare?.n ?? 1, sheetMm: box.lengthMm, deepestMm: deepest },
+    },
+  )
+  if (deepMm + back.thicknessMm > ctx.space.depthMm)
+    return bad('bank-too-deep', { mm: deepMm + back.thicknessMm, mostMm: ctx.space.depthMm }, 'depthMm')
+  const drawerMm = deepMm - behindMm
+  const taken = 2 * (grooveMm - RUN_MM)
+  const beside = drawerInside({ ...NOWHERE, sheet: drawer, bottom })
+  const widthShare = share(
+    bottom.widthMm,
+    Math.max(LEAST_WIDE_MM, widest + beside.left - beside.right) + taken,
+    LEAST_WIDE_MM,
+    Math.min(BINDS * drawerMm, ctx.space.lengthMm - 2 * box.thicknessMm) + taken,
+    ctx,
+  )
+  const clearMm = pen.length(
+    { path: 'clearMm', code: 'bank-width', min: 150, max: 1200 },
+    widthShare ? widthShare.mm - taken : roundDown(Math.max(150, ctx.space.lengthMm - 2 * box.thicknessMm), units),
+    {
+      code: 'bank-width',
+      terms: [],
+      data: { parts: widthShare?.n ?? 1, sheetMm: bottom.widthMm, widestMm: widest },
+    },
+  )
+  const unitMm = pen.length({ path: 'unitMm', code: 'bank-unit', min: 30, max: 200 }, roundDown(UNIT, units), {
+    code: 'bank-unit',
+    terms: [],
+  })
+  const leastUnit = bottom.thicknessMm + RUN_MM + OVER_MM + 15
+  if (unitMm < leastUnit) return bad('bank-unit-low', { mm: unitMm, leastMm: leastUnit }, 'unitMm')
+  const kickMm = pen.length({ path: 'kickMm', code: 'bank-kick', min: 0, max: 300 }, KICK, {
+    code: 'bank-kick',
+    terms: [],
+  })
+
+  const inside = drawerInside({
+    left: 0,
+    right: clearMm,
+    fromMm: behindMm,
+    toMm: deepMm,
+    zMm: 0,
+    highMm: 0,
+    sheet: drawer,
+    bottom,
+  })
+  const lost = bottom.thicknessMm + OVER_MM + PLAY_OVER_MM
+  const unitsFor = (g: Goods) => Math.max(1, Math.ceil((lowest(g) + lost) / unitMm - 1e-9))
+  const wide = { left: 0, right: inside.right - inside.left }
+  const filled = fillDrawers(p, ctx, unitsFor, wide, inside.frontMm - inside.backMm)
+  if (filled.drawers.length > LIMITS.drawers)
+    return bad('bank-too-many', { count: filled.drawers.length, most: LIMITS.drawers }, 'drawers')
+
+  if (filled.drawers.length === 0) return bad('bank-empty')
+
+  const t = box.thicknessMm
+  const mostHigh = Math.min(LOOK_INTO_MM, ctx.space.heightMm, box.lengthMm - 2 * ctx.settings.sheetTrimMm)
+  const sum = filled.drawers.reduce((n, x) => n + x.units, 0)
+  const tallest = Math.max(1, ...filled.drawers.map((x) => x.units))
+  const roomUnits = Math.max(tallest, Math.floor((mostHigh - kickMm - 2 * t - UNDER_MM) / unitMm))
+  const most = Math.max(1, Math.min(LIMITS.columns, Math.floor((ctx.space.lengthMm - t) / (clearMm + t))))
+  // Narrower than this a tied bank finds one stud at most.
+  const forStuds = tied ? Math.ceil((TWO_STUDS_MM - t) / (clearMm + t)) : 1
+  const columns = pen.count(
+    { path: 'columns', code: 'bank-columns', min: 1, max: LIMITS.columns },
+    Math.min(most, Math.max(filled.drawers.length > 1 ? forStuds : 1, Math.ceil(sum / roomUnits))),
+    { code: 'bank-columns', terms: [], data: { units: sum, drawers: filled.drawers.length } },
+  )
+  const wideMm = columns * (clearMm + t) + t
+  if (wideMm > ctx.space.lengthMm + 1e-6)
+    return bad('bank-too-wide', { mm: wideMm, mostMm: ctx.space.lengthMm }, p.columns === null ? 'clearMm' : 'columns')
+  const stacked = stack(filled.drawers, columns, { unitMm, tallest })
+  const plan: Plan = {
+    box,
+    drawer,
+    bottom,
+    back,
+    tied,
+    openings: Array.from({ length: columns }, (_, k) => ({
+      left: t + k * (clearMm + t),
+      right: (k + 1) * (clearMm + t),
+    })),
+    unitMm,
+    clearMm,
+    deepMm,
+    kickMm,
+    grooveMm,
+    behindMm,
+    ...stacked,
+    highMm: 0,
+    play: { sideMm: PLAY_SIDE_MM, aboveMm: PLAY_OVER_MM },
+  }
+  // A low box has no height for the board it would be tied by.
+  plan.tied = tied && stretchHigh(plan) >= findSection(TIE_SECTION[ctx.settings.yard])!.widthMm
+  // The top lies over the uprights.
+  plan.highMm = panelTop(plan, plan.stretches)
+  const mostMm = Math.min(ctx.space.heightMm, box.lengthMm - 2 * ctx.settings.sheetTrimMm + t)
+  if (plan.highMm > mostMm)
+    return bad('bank-too-high', { mm: plan.highMm, mostMm }, p.columns === null ? 'drawers' : 'columns')
+  return good({ plan, unhoused: withoutPlace(filled.left) })
+}
+const NOWHERE = { left: 0, right: 0, fromMm: 0, toMm: 0, zMm: 0, highMm: 0 }
+
+interface Filled {
+  drawers: { units: number; spots: Spot[] }[]
+  left: Goods[]
+}
+
+/** Things by how high a drawer they need, those that need most first; in drawers as listed, or in as many as they fill. */
+function fillDrawers(
+  p: DrawerBankParams,
+  ctx: ShapeContext,
+  unitsFor: (g: Goods) => number,
+  wide: { left: number; right: number },
+  deepMm: number,
+): Filled {
+  const byNeed = [...ctx.goods].sort((a, b) => unitsFor(b.item) - unitsFor(a.item))
+  const needs = new Map(ctx.goods.map((g) => [g.item.id, unitsFor(g.item)]))
+  let queue = byNeed.flatMap((g) => Array.from({ length: g.count }, () => laid(g.item, deepMm)))
+  const drawers: Filled['drawers'] = []
+  const put = (units: number) => {
+    const [fit, not] = [queue.filter((g) => needs.get(g.id)! <= units), queue.filter((g) => needs.get(g.id)! > units)]
+    const { spots, left } = fill(fit, [wide], deepMm, PLAY_SIDE_MM, 0)
+    queue = [...not, ...left]
+    drawers.push({ units, spots })
+    return spots.length
+  }
+  if (p.drawers.length > 0) {
+    for (const kind of [...p.drawers].sort((a, b) => b.units - a.units))
+      for (let i = 0; i < kind.count && drawers.length <= LIMITS.drawers; i++) put(kind.units)
+    return { drawers, left: queue }
+  }
+  const tooTall = queue.filter((g) => needs.get(g.id)! > LIMITS.units)
+  queue = queue.filter((g) => needs.get(g.id)! <= LIMITS.units)
+  while (queue.length > 0 && drawers.length <= LIMITS.drawers)
+    if (put(needs.get(queue[0].id)!) === 0) {
+      drawers.pop()
+      tooTall.push(queue.shift()!)
+    }
+  return { drawers, left: [...tooTall, ...queue] }
+}
+
+/** Drawers in columns, the high ones low; between fixed panels as many units as take them all. */
+function stack(
+  drawers: Filled['drawers'],
+  columns: number,
+  o: { unitMm: number; tallest: number },
+): Pick<Plan, 'stretches' | 'stretchUnits' | 'drawers'> {
+  const sum = drawers.reduce((n, x) => n + x.units, 0)
+  const least = Math.max(o.tallest, Math.ceil(sum / columns))
+  const stretches = Math.max(1, Math.ceil((least * o.unitMm) / PANEL_EVERY_MM))
+  const sorted = [...drawers].sort((a, b) => b.units - a.units)
+  for (let stretchUnits = Math.max(o.tallest, Math.ceil(least / stretches)); ; stretchUnits++) {
+    const used = Array.from({ length: stretches }, () => Array<number>(columns).fill(0))
+    const out = sorted.map((x): PlannedDrawer | null => {
+      for (let s = 0; s < stretches; s++) {
+        const k = used[s].indexOf(Math.min(...used[s]))
+        if (used[s][k] + x.units > stretchUnits) continue
+        used[s][k] += x.units
+        return { ...x, column: k, stretch: s, at: used[s][k] - x.units }
+      }
+      return null
+    })
+    if (out.every((x) => x !== null)) return { stretches, stretchUnits, drawers: out }
+  }
+}
+
+/** Whether the faces of drawers of one unit have room for a hand hole. */
+export const handed = (p: DrawerBankParams, plan: Plan, units: number): boolean =>
+  p.hand === 'hole' && hasRoomForHand(units * plan.unitMm, plan.bottom)

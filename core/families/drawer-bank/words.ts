@@ -1,0 +1,108 @@
+import type { KindWords, StepWordsFor, WordsFor } from '../../wording/kind.ts'
+import { sheetName } from '../../wording/names.ts'
+import { plural } from '../../wording/say.ts'
+import type { LeverData } from './levers.ts'
+import type { ProblemData, ReasonData } from './plan-out.ts'
+import type { StepData } from './steps.ts'
+
+const reasons: WordsFor<ReasonData> = {
+  'bank-unit': () => 'a hand lies flat in a drawer of one unit',
+  'bank-width': (d, say) =>
+    `bottoms are a sheet ${say.length(d.sheetMm)} wide in ${d.parts}; the widest thing with its play is ${say.length(d.widestMm)}`,
+  'bank-depth': (d, say) =>
+    `uprights are a sheet ${say.length(d.sheetMm)} long in ${d.parts}; the deepest thing is ${say.length(d.deepestMm)}`,
+  'bank-columns': (d) =>
+    `${plural(d.drawers, 'drawer')} of ${plural(d.units, 'unit')} together, none over the shoulder`,
+  'bank-kick': () => 'room for the toes',
+}
+
+const levers: WordsFor<LeverData> = {
+  'bank-bottom': (d) => `Make the bottoms of ${sheetName(d.sheet)}`,
+  'bank-sides': (d) => `Make the drawers of ${sheetName(d.sheet)}`,
+  'bank-box': (d) => `Make the box of ${sheetName(d.sheet)}`,
+  'bank-narrower': (d, say) => `Make the columns ${say.length(d.mm)} wide`,
+  'bank-wider': (d, say) => `Make the columns ${say.length(d.mm)} wide`,
+  'bank-columns': (d) => `Put the drawers in ${plural(d.count, 'column')}`,
+}
+
+const problems: WordsFor<ProblemData> = {
+  'bank-too-wide': (d, say) =>
+    `It would be ${say.length(d.mm)} wide, and there are ${say.length(d.mostMm)}. Fewer columns, or narrower ones.`,
+  'bank-too-deep': (d, say) => `It would be ${say.length(d.mm)} deep, and there are ${say.length(d.mostMm)}.`,
+  'bank-too-high': (d, say) =>
+    `It would be ${say.length(d.mm)} high, and ${say.length(d.mostMm)} is the most. More columns, or fewer drawers.`,
+  'bank-unit-low': (d, say) =>
+    `A unit of ${say.length(d.mm)} leaves nothing over a bottom: ${say.length(d.leastMm)} at least.`,
+  'bank-empty': () => 'Nothing of what is chosen goes into a drawer. Choose low things, or list the drawers wanted.',
+  'bank-too-many': (d) => `${d.count} drawers are more than one bank takes: ${d.most} at most. Make it two.`,
+}
+
+const steps: StepWordsFor<StepData> = {
+  'bank-grooves': {
+    title: 'Grooves in the uprights',
+    text: (d, say) =>
+      `${plural(d.sides, 'upright')} side by side, the marks of the stick across all of them at once: the housings of the panels, and ${plural(d.grooves, 'groove')} in each face that looks at drawers, ${say.length(d.wideMm)} wide and ${say.length(d.deepMm)} deep. A strip as wide as a unit, run in the groove before, spaces the next one.`,
+  },
+  'bank-box': {
+    title: 'The box',
+    text: (d) =>
+      `${plural(d.panels, 'fixed panel')} into their housings, ${plural(d.screws, 'screw')} through the upright into each end.`,
+  },
+  'bank-top': {
+    title: 'The top',
+    text: (d) => `Flush all round over the uprights, ${plural(d.screws, 'screw')} down into each.`,
+  },
+  'bank-first-drawer': {
+    title: 'The first drawer',
+    text: (d) =>
+      `Sides and back first, then the face over the ends of the sides, all on the bottom: glue, and ${plural(d.screws, 'screw')} up through it into the longest piece. Its bottom stands out on both sides: that runs in the grooves.`,
+  },
+  'bank-drawers': {
+    title: 'The other drawers',
+    text: (d) =>
+      `${plural(d.count, 'more drawer')}${d.kinds > 1 ? ` of ${plural(d.kinds, 'height')}` : ''}: pieces of one height in one setting of the saw, each drawer against the first.`,
+  },
+  'bank-in': {
+    title: 'Put the drawers in',
+    text: (d) =>
+      `Wax on the edges of ${d.count === 1 ? 'the bottom' : 'the bottoms'}, then the high drawers into the low grooves. One that binds is planed at its bottom's edge, never at the groove.`,
+  },
+  'bank-load': {
+    title: 'Fill it, lowest first',
+    text: (d) =>
+      `${d.drawers === 1 ? 'Write on its face' : 'Write on each face'} what lies behind it. Heavy things in the lowest drawers; draw out one at a time.`,
+  },
+}
+
+export const drawerBankWords: KindWords = {
+  name: 'Drawer bank',
+  blurb: 'A box with grooves at one pitch, drawers of one, two or three units in it',
+  dims: {
+    'bank-unit': () => 'from groove to groove',
+    'bank-width': () => 'clear width of a column',
+    'bank-depth': () => 'depth',
+    'bank-columns': () => 'columns',
+    'bank-kick': () => 'under the lowest panel',
+  },
+  choices: {
+    'bank-sheet': { label: 'Box' },
+    'bank-drawer-sheet': { label: 'Sides and faces of drawers' },
+    'bank-bottom-sheet': { label: 'Bottoms, which run in the grooves' },
+    'bank-hand': { label: 'Drawn by', options: { hole: 'a hand hole in the face', none: 'the edge of the face' } },
+  },
+  lists: {
+    drawers: { label: 'Drawers', one: 'drawers', none: 'As many as the things need. Add drawers to have others.' },
+  },
+  fields: {
+    'drawer-units': { label: 'Units high' },
+    'drawer-count': { label: 'How many' },
+  },
+  reasons,
+  levers,
+  problems,
+  steps,
+  holds: {
+    'bottom-runs': 'A strip of the bottom runs from end to end of the first groove with two fingers.',
+    'drawer-runs': 'Drawn by one corner of its face it comes without binding; drawn half out it does not tip.',
+  },
+}
