@@ -30,8 +30,8 @@ function readings(b: Bay, item: Placed, g: Goods, rails: { gapMm: number; widthM
     },
   ]
   const above = b.clear.max[2] - item.box.min[2]
-  // What stands in a slot may stand on another edge than the one it was measured on.
-  const tallMm = b.holds === 'slot' ? item.box.max[2] - item.box.min[2] : g.tallMm
+  // What stands in a slot may stand on another edge than the one it was measured on, and tools are laid down.
+  const tallMm = b.holds === 'slot' || g.kind === 'tool' ? item.box.max[2] - item.box.min[2] : g.tallMm
   out.push({
     code: tallMm > above + COMPUTED_SLACK_MM ? 'taller-than-opening' : 'above',
     demand: tallMm + b.play.aboveMm - COMPUTED_SLACK_MM,

@@ -57,6 +57,18 @@ describe('one-line entry', () => {
       }),
     )
   })
+  it.each([
+    ['110 x 90 x 50 mm', 'imperial', [110, 90, 50]],
+    ['40 x 30 x 25.5 cm', 'metric', [400, 300, 255]],
+    ['16 1/2 x 24 x 12 in', 'metric', [419.1, 609.6, 304.8]],
+    ['300 dia x 40 cm', 'imperial', [3000, 3000, 400]],
+    // Each has its own, or feet are said of the last alone.
+    ['110mm x 9 x 50 mm', 'imperial', [110, 228.6, 50]],
+    ['16 x 24 x 2 ft', 'imperial', [406.4, 609.6, 609.6]],
+  ] as const)('a unit said once after the last is that of all: %s', (text, system, mm) => {
+    const r = parseSizes(text, system)
+    expect(r.ok && Object.values(r.value).map((x) => Math.round(x * 10) / 10)).toEqual(mm)
+  })
   it('reads sizes alone', () =>
     expect(parseSizes('300 dia x 381', 'metric')).toEqual({
       ok: true,

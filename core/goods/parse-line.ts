@@ -62,7 +62,7 @@ export function parseSizes(text: string, system: UnitSystem): Result<Sizes> {
   const terms = plain.replace(dia, '').split(/\s*(?:x|\bby\b|\*)\s*/i)
   if (terms.length !== (round ? 2 : 3)) return bad('line-sizes', { found: terms.length, text })
   const mm: number[] = []
-  for (const t of terms) {
+  for (const t of withLastUnit(terms)) {
     const read = parseLength(t, system)
     if (!read.ok) return read
     if (read.value < GOODS_LIMITS.minMm || read.value > GOODS_LIMITS.maxMm)
@@ -71,6 +71,16 @@ export function parseSizes(text: string, system: UnitSystem): Result<Sizes> {
   }
   const [acrossMm, deepMm, tallMm] = round ? [mm[0], mm[0], mm[1]] : mm
   return good({ acrossMm, deepMm, tallMm })
+}
+
+/**
+ * A unit said once, after the last of several bare numbers, is that of all: `110 x 90 x 50 mm`. Feet may be said of the
+ * last alone.
+ */
+function withLastUnit(terms: readonly string[]): readonly string[] {
+  const unit = /\d\s*(mm|cm|m|inches|inch|in|")\.?\s*$/i.exec(terms[terms.length - 1])?.[1]
+  const bare = terms.slice(0, -1).every((t) => /^[\d\s./,]+$/.test(t))
+  return unit && bare ? terms.map((t, i) => (i < terms.length - 1 ? `${t.trim()} ${unit}` : t)) : terms
 }
 
 /** `2 chest freezers`: a usual thing said without its size has the usual one, until it is measured. */

@@ -72,8 +72,7 @@ export function atBench(g: Goods, lowMm: number): Way | null {
 export const inDrawer = (g: Goods, mostKg: number, lowMm: number): Way | null =>
   standsOnShelf(g) && g.kind !== 'pail' && (g.massKg ?? 0) <= mostKg && lowest(g) <= lowMm ? way('in-drawer', 2) : null
 /** The least room over a floor that a thing needs: tools are laid down. mm */
-export const lowest = (g: Goods): number =>
-  g.kind === 'tool' ? Math.min(g.acrossMm, g.deepMm, g.tallMm) : g.tallMm
+export const lowest = (g: Goods): number => (g.kind === 'tool' ? Math.min(g.acrossMm, g.deepMm, g.tallMm) : g.tallMm)
 
 /** Upright in a store. */
 export const inStore = (g: Goods): Way | null => (g.kind === 'sheet' ? way('in-store', 3) : null)

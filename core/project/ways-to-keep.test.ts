@@ -64,7 +64,12 @@ describe('ways to keep a thing', () => {
   })
   it('every kind of build that proposes itself says what it is for', () => {
     const offered = new Set(
-      GOODS_KINDS.flatMap((kind) => waysToKeep(thing({ kind, massKg: 1 })).flatMap((w) => w.families)),
+      GOODS_KINDS.flatMap((kind) =>
+        [
+          { kind, massKg: 1 },
+          { kind, massKg: 1, tallMm: 60 },
+        ].flatMap((x) => waysToKeep(thing(x)).flatMap((w) => w.families)),
+      ),
     )
     for (const f of allFamilies()) if (f.id !== 'reused-cabinets') expect([...offered]).toContain(f.id)
   })
