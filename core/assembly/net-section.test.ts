@@ -2,7 +2,7 @@ import { describe, expect, it } from '@jest/globals'
 import fc from 'fast-check'
 import { expectNear } from '../../test-support/near.ts'
 import type { Machining, Part } from './assembly.ts'
-import { netAcross, netModulus, netSection } from './net-section.ts'
+import { netAcross, netModulus, netSection, stiffnessLeft } from './net-section.ts'
 
 const [W, T] = [90, 40]
 const board = (machining: Machining[]): Part => ({
@@ -47,6 +47,34 @@ function byCells(gone: (u: number, v: number) => boolean) {
     area: area / (W * T),
   }
 }
+
+describe('dadoes across a piece', () => {
+  const dado = (face: 'over' | 'under', atMm: number, depthMm: number, widthMm = 20): Machining => ({
+    kind: 'dado',
+    face,
+    atMm,
+    offMm: 0,
+    widthMm,
+    depthMm,
+    stopped: false,
+  })
+  it('leave what is thinner, from both faces where they lie opposite each other', () => {
+    expectNear(netSection(board([dado('over', 100, 10)])).flat, (30 / T) ** 2, 1e-12)
+    expectNear(netSection(board([dado('over', 100, 10), dado('under', 300, 10)])).area, 30 / T, 1e-12)
+    expectNear(netSection(board([dado('over', 100, 10), dado('under', 110, 10)])).flat, (20 / T) ** 2, 1e-12)
+  })
+  it('make it give more by the cube: against a beam of two stiffnesses added up in slices', () => {
+    const p = board([dado('over', 100, 10), dado('under', 110, 10), dado('over', 500, 15, 40)])
+    let flex = 0
+    for (let i = 0; i < 8000; i++) {
+      const x = (i + 0.5) / 10
+      const gone = (x > 100 && x < 120 ? 10 : 0) + (x > 110 && x < 130 ? 10 : 0) + (x > 500 && x < 540 ? 15 : 0)
+      flex += (T / (T - gone)) ** 3 / 8000
+    }
+    expectNear(stiffnessLeft(p), 1 / flex, 1e-9)
+    expect(stiffnessLeft(board([]))).toBe(1)
+  })
+})
 
 describe('what is left of a section', () => {
   it.each([

@@ -2,7 +2,8 @@ import type { Machining, Part } from './assembly.ts'
 
 /*
  * What holes, cut-outs and notches leave of a piece where it is weakest, as shares of the whole: of its section modulus
- * bent either way, and of its area. Dadoes and grooves are looked at where they carry.
+ * bent either way, and of its area. Dadoes across it leave it thinner over their width, from both faces where they lie
+ * opposite each other.
  *
  *        w                 a hole of d, L deep, at v across:
  *   |‾‾‾‾|__|‾‾‾|  t       bent flat: a slot d wide and L deep in one face
@@ -49,6 +50,41 @@ function takenBy(m: Machining, p: Part): { from: number; to: number; deepMm: num
   return null
 }
 
+interface Thin {
+  fromMm: number
+  toMm: number
+  /** Of its thickness, mm. */
+  leftMm: number
+}
+
+/** Where dadoes across a piece leave it thinner, from its start on; where two lie opposite each other, by both. */
+export function thinned(p: Part): Thin[] {
+  const dadoes = p.machining.flatMap((m) =>
+    m.kind === 'dado' ? [{ face: m.face, from: m.atMm, to: m.atMm + m.widthMm, deepMm: m.depthMm }] : [],
+  )
+  const ends = [...new Set(dadoes.flatMap((x) => [x.from, x.to]))].sort((a, b) => a - b)
+  return ends.slice(1).flatMap((to, i) => {
+    const [from, middle] = [ends[i], (ends[i] + to) / 2]
+    const deep = (face: 'over' | 'under') =>
+      Math.max(0, ...dadoes.filter((x) => x.face === face && x.from < middle && x.to > middle).map((x) => x.deepMm))
+    const gone = deep('over') + deep('under')
+    return gone > 0 ? [{ fromMm: from, toMm: to, leftMm: Math.max(0, p.size.thicknessMm - gone) }] : []
+  })
+}
+
+/**
+ * The share of its stiffness that a piece with dadoes across it keeps, bent flat along its length: what is thinner gives
+ * more by the cube, over as much of the length as it takes.
+ */
+export function stiffnessLeft(p: Part): number {
+  const { lengthMm, thicknessMm } = p.size
+  const more = thinned(p).reduce(
+    (s, x) => s + ((x.toMm - x.fromMm) / lengthMm) * ((thicknessMm / Math.max(x.leftMm, 1e-6)) ** 3 - 1),
+    0,
+  )
+  return 1 / (1 + more)
+}
+
 const known = new WeakMap<Part, NetSection>()
 
 export function netSection(p: Part): NetSection {
@@ -67,6 +103,11 @@ export function netSection(p: Part): NetSection {
     out.flat = Math.min(out.flat, flat)
     out.edge = Math.min(out.edge, edge)
     out.area = Math.min(out.area, 1 - (wide * gone.deepMm) / (w * t))
+  }
+  for (const { leftMm } of thinned(p)) {
+    out.flat = Math.min(out.flat, (leftMm / t) ** 2)
+    out.edge = Math.min(out.edge, leftMm / t)
+    out.area = Math.min(out.area, leftMm / t)
   }
   known.set(p, out)
   return out

@@ -125,7 +125,9 @@ export function validateAssembly(a: Assembly): Fault[] {
   }
   // On a floor that falls, feet reach below the level line, and what holds them down; nothing else may.
   const feet = new Set([
-    ...a.supports.filter((s) => s.on.kind === 'floor' && 'part' in s.from).map((s) => (s.from as { part: string }).part),
+    ...a.supports
+      .filter((s) => s.on.kind === 'floor' && 'part' in s.from)
+      .map((s) => (s.from as { part: string }).part),
     ...a.anchors.filter((x) => x.into === 'slab').map((x) => x.part),
   ])
   for (const [partId, b] of boxes)

@@ -1,6 +1,6 @@
 import type { Assembly, Part, Support } from '../assembly/assembly.ts'
 import { jointsOf } from '../assembly/joints-of.ts'
-import { netModulus, netSection } from '../assembly/net-section.ts'
+import { netModulus, netSection, stiffnessLeft } from '../assembly/net-section.ts'
 import type { PartBoxes } from '../assembly/part-box.ts'
 import { findGrade, findSection } from '../catalogue/lumber.ts'
 import { findSheet } from '../catalogue/sheets.ts'
@@ -245,7 +245,9 @@ export const uprights = defineCheck({
       looked.push(p.id)
       const sheet = findSheet(p.stock.sheet)!
       const lengthMm = longestGap(heldHeights(assembly, p, 1, boxes, parts))
-      const euler = (Math.PI ** 2 * sheet.ei.along * p.size.widthMm) / lengthMm ** 2
+      // Dadoes and grooves leave it thinner.
+      const kept = stiffnessLeft(p)
+      const euler = (Math.PI ** 2 * sheet.ei.along * kept * p.size.widthMm) / lengthMm ** 2
       const r = measured({
         ...given,
         code: 'upright',
@@ -254,11 +256,12 @@ export const uprights = defineCheck({
         parts: [p.id],
         data: { role: p.role, axialN: state.axialN, lengthMm },
         working: {
-          formula: 'P ≤ π²·EI·b / L² / 3',
+          formula: 'P ≤ π²·k·EI·b / L² / 3',
           source: 'Euler; safety factor 3: product decision',
           inputs: [
             { symbol: 'P', value: state.axialN, quantity: 'force' },
             { symbol: 'EI', value: sheet.ei.along, quantity: 'stiffness', source: sheet.source },
+            { symbol: 'k', value: kept, quantity: 'ratio', source: 'left by dadoes: mean of 1/t³ over its length' },
             { symbol: 'b', value: p.size.widthMm, quantity: 'length' },
             { symbol: 'L', value: lengthMm, quantity: 'length', source: 'between shelves or cleats that hold it' },
           ],
