@@ -18,6 +18,7 @@ import { bending, edgeStrip, sag, shear } from './members.ts'
 import { postBuckling, uprights } from './posts.ts'
 import { hinges } from './hinges.ts'
 import { joists } from './joists.ts'
+import { partitions } from './partitions.ts'
 import { pins } from './pins.ts'
 import { ratings } from './ratings.ts'
 import { ownSweep } from './own-sweep.ts'
@@ -36,6 +37,7 @@ export const CHECKS: readonly AnyCheck[] = [
   contentsFit,
   lying,
   leanedOn,
+  partitions,
   bending,
   edgeStrip,
   shear,

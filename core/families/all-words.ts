@@ -13,6 +13,7 @@ import { reusedCabinetsWords } from './reused-cabinets/words.ts'
 import { rodStackWords } from './rod-stack/words.ts'
 import { sheetStoreWords } from './sheet-store/words.ts'
 import { shelfUnitWords } from './shelf-unit/words.ts'
+import { slotRackWords } from './slot-rack/words.ts'
 import { stripWallWords } from './strip-wall/words.ts'
 import { toteRackWords } from './tote-rack/words.ts'
 import { wallCabinetWords } from './wall-cabinet/words.ts'
@@ -33,6 +34,7 @@ export const KIND_WORDS: Readonly<Record<string, KindWords>> = {
   'rod-stack': rodStackWords,
   'sheet-store': sheetStoreWords,
   'shelf-unit': shelfUnitWords,
+  'slot-rack': slotRackWords,
   'strip-wall': stripWallWords,
   'tote-rack': toteRackWords,
   'wall-cabinet': wallCabinetWords,

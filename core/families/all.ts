@@ -13,6 +13,7 @@ import { reusedCabinets } from './reused-cabinets/reused-cabinets.ts'
 import { rodStack } from './rod-stack/rod-stack.ts'
 import { sheetStore } from './sheet-store/sheet-store.ts'
 import { shelfUnit } from './shelf-unit/shelf-unit.ts'
+import { slotRack } from './slot-rack/slot-rack.ts'
 import { stripWall } from './strip-wall/strip-wall.ts'
 import { toteRack } from './tote-rack/tote-rack.ts'
 import { wallCabinet } from './wall-cabinet/wall-cabinet.ts'
@@ -36,4 +37,5 @@ export const FAMILIES: readonly AnyFamily[] = [
   bench,
   sheetStore,
   drawerBank,
+  slotRack,
 ]

@@ -21,6 +21,7 @@ export type WayCode =
   | 'under-bench'
   | 'in-store'
   | 'in-drawer'
+  | 'in-slot'
 
 export interface Way {
   code: WayCode
@@ -73,6 +74,19 @@ export const inDrawer = (g: Goods, mostKg: number, lowMm: number): Way | null =>
   standsOnShelf(g) && g.kind !== 'pail' && (g.massKg ?? 0) <= mostKg && lowest(g) <= lowMm ? way('in-drawer', 2) : null
 /** The least room over a floor that a thing needs: tools are laid down. mm */
 export const lowest = (g: Goods): number => (g.kind === 'tool' ? Math.min(g.acrossMm, g.deepMm, g.tallMm) : g.tallMm)
+
+/** Thinner than this, and so many times as high and as long, a thing is flat: a picture, a panel, a tray. mm */
+const FLAT_MM = 120
+const FLAT_TIMES = 3
+/** Larger than this nobody draws it out of a slot, mm. */
+const IN_SLOT_MM = 1300
+export const flatThing = (g: Goods): boolean => {
+  const [thin, mid, long] = [g.acrossMm, g.deepMm, g.tallMm].sort((a, b) => a - b)
+  return thin <= FLAT_MM && mid >= FLAT_TIMES * thin && long <= IN_SLOT_MM && !isLong(g) && g.kind !== 'drum'
+}
+/** On edge in a slot of its own, or with few others. */
+export const inSlot = (g: Goods, mostKg: number): Way | null =>
+  flatThing(g) && g.kind !== 'tool' && (g.massKg ?? 0) <= mostKg ? way('in-slot', g.kind === 'sheet' ? 2 : 3) : null
 
 /** Upright in a store. */
 export const inStore = (g: Goods): Way | null => (g.kind === 'sheet' ? way('in-store', 3) : null)

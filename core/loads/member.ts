@@ -1,7 +1,8 @@
 import type { Part, Support } from '../assembly/assembly.ts'
+import { stiffnessLeft } from '../assembly/net-section.ts'
 import { bendingSection, thicknessAxis, type PartBoxes } from '../assembly/part-box.ts'
 import { findGrade } from '../catalogue/lumber.ts'
-import { findSheet } from '../catalogue/sheets.ts'
+import { findSheet, type Sheet } from '../catalogue/sheets.ts'
 import { findTube } from '../catalogue/steel.ts'
 import type { Box } from '../geometry/box.ts'
 import { dot } from '../geometry/vec.ts'
@@ -108,6 +109,15 @@ function beamSite(p: Part, supports: readonly Support[], o: AnalysisOptions): Be
   }
 }
 
+/** The sheet of a part as stiff along it as its dadoes leave it. */
+function asDadoed(p: Part, sheet: Sheet | undefined): Sheet | undefined {
+  const kept = stiffnessLeft(p)
+  if (!sheet || kept === 1) return sheet
+  const { along, across } = sheet.ei
+  const ei = bendsAlongStrength(p, true) ? { along: along * kept, across } : { along, across: across * kept }
+  return { ...sheet, ei }
+}
+
 /** A part under what rests on it, solved on its true supports. */
 export function solveMember(p: Part, patches: Patch[], supports: Support[], o: MemberOptions): SolvedMember {
   const even = (state: Member['state']): SolvedMember => ({ state, passed: shareEvenly(patches, supports) })
@@ -116,7 +126,7 @@ export function solveMember(p: Part, patches: Patch[], supports: Support[], o: M
   if (p.stock.kind === 'sheet' && Math.abs(thicknessAxis(p)[2]) > STEEP) {
     // What pushes a sheet up is a load less than nothing.
     if (patches.some((x) => wayOf(x)[2] > STEEP)) return solveMember(p, patches.map(turnedDown), supports, o)
-    const sheet = findSheet(p.stock.sheet)
+    const sheet = asDadoed(p, findSheet(p.stock.sheet))
     const site = sheet && siteOf(o.memo.panelSites, supports, () => panelSite(p, supports, sheet.ei))
     const solution = site && solvePanel(p, patches, site, o.memo.beams)
     const onPoints = sheet && !solution ? panelOnPoints(p, patches, supports, sheet, o.memo.plates) : null

@@ -326,6 +326,10 @@ const TABLE: Record<string, Words> = {
     r.state === 'holds'
       ? `Tied to the wall by ${plural(Number(d.count), 'screw')}, a pull at the top does not tip it: ${say.force(Number(d.needN))} of ${say.force(Number(d.capacityN))}.`
       : `The ties are too weak: a pull at the top asks for ${say.force(Number(d.needN))}, they give ${say.force(Number(d.capacityN))}; weakest is ${TIE_LINKS[String(d.weakest)]}.`,
+  partitions: (r, d, say) =>
+    r.state === 'holds'
+      ? `What leans in its slots leans with ${say.force(Number(d.n))} at most, and the dividers carry it${share(r, say)}.`
+      : `What leans in a slot leans with ${say.force(Number(d.n))}, too much for its divider. Fewer things in a slot, narrower slots, or thicker dividers.`,
   'drawn-out': (r, d, say) =>
     r.state === 'holds'
       ? `Drawn out, with everything in front, ${Number(d.drawers) === 1 ? 'its drawer stays' : 'each drawer stays'} in its grooves by ${say.lengthOf(d, 'staysMm')}, and they carry it${share(r, say)}.`
@@ -435,6 +439,7 @@ export const CHECK_NAMES: Record<string, string> = {
   bearing: 'Bearing',
   slenderness: 'Slenderness',
   'drawn-out': 'Drawn out',
+  partitions: 'Dividers',
   'tip-over': 'Tipping over',
   joints: 'Fasteners',
   splitting: 'Splitting',

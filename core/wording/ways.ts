@@ -16,6 +16,7 @@ export const WAYS: Record<WayCode, string> = {
   'in-well': 'in a well of a bench, its table level with the top',
   'under-bench': 'under a bench',
   'in-drawer': 'in a drawer, seen from above, nothing behind it',
+  'in-slot': 'on edge in a slot, drawn out without moving another',
   'in-store': 'upright on its long edge in a store, drawn out at the end',
 }
 export const NEVER: Record<NeverCode, string> = {

@@ -11,6 +11,10 @@ import { tieToWall } from '../mounts/tie.ts'
  *   | |           | |           | |    a thin back behind all, nailers at the top that go to the wall
  */
 
+/** What closes the back of a box that stands, and what it is tied by. */
+export const THIN_BACK: Record<UnitSystem, string> = { imperial: 'hb-1/4', metric: 'hb-6mm' }
+export const NAILER: Record<UnitSystem, string> = { imperial: '1x4', metric: '18x94mm' }
+
 /** Openings between uprights that stand on the floor; upright `k` is left of opening `k`. */
 export interface StandingBox {
   openings: readonly { left: number; right: number }[]
@@ -46,6 +50,27 @@ export function standUprights(d: Draft, b: StandingBox, sheet: string, fall: Flo
       if (mm >= THINNEST_SHIM_MM) d.shim(id, [x + t / 2, at, 0], mm)
     }
   })
+}
+
+/** Screws of a top into each upright it lies on. */
+const TOP_SCREWS = 3
+
+/** A sheet over all uprights, flush all round. @returns its id */
+export function coverUprights(d: Draft, b: StandingBox, sheet: Sheet): string {
+  const { left } = b.openings[0]
+  const { right } = b.openings[b.openings.length - 1]
+  d.square({
+    id: 'top',
+    role: 'top',
+    stock: { kind: 'sheet', sheet: sheet.id },
+    min: [left - b.thicknessMm, b.backMm, b.highMm],
+    size: [right - left + 2 * b.thicknessMm, b.deepMm, sheet.thicknessMm],
+    along: 'x',
+    across: 'y',
+  })
+  for (let k = 0; k <= b.openings.length; k++)
+    d.rest('top', uprightId(k), 'bearing', d.screw('top', uprightId(k), TOP_SCREWS, 'edge', sheet.thicknessMm, 100))
+  return 'top'
 }
 
 /** Screws of a thin back are no further apart, and no fewer on an upright. */

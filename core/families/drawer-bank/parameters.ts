@@ -34,9 +34,6 @@ const STOCK: Record<UnitSystem, Stocks> = {
   imperial: { sheet: 'ply-23/32', drawerSheet: 'ply-15/32', bottomSheet: 'ply-3/8' },
   metric: { sheet: 'ply-18mm', drawerSheet: 'ply-12mm', bottomSheet: 'ply-9mm' },
 }
-export const BACK_SHEET: Record<UnitSystem, string> = { imperial: 'hb-1/4', metric: 'hb-6mm' }
-export const TIE_SECTION: Record<UnitSystem, string> = { imperial: '1x4', metric: '18x94mm' }
-
 export const startingParams = (system: UnitSystem, canTie: boolean): DrawerBankParams => ({
   drawers: [],
   columns: null,

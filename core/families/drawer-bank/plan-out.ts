@@ -1,5 +1,7 @@
 import { unitsOf } from '../../assembly/settings.ts'
 import { drawerInside, hasRoomForHand, OVER_MM, RUN_MM } from '../../blocks/fronts/drawer.ts'
+import { NAILER, THIN_BACK } from '../../blocks/carcass/standing.ts'
+import { shareOf } from '../../blocks/sizing/share-of.ts'
 import { dadoDepth } from '../../blocks/carcass/shelf-between.ts'
 import { findSection } from '../../catalogue/lumber.ts'
 import { findSheet, type Sheet } from '../../catalogue/sheets.ts'
@@ -13,7 +15,7 @@ import type { DimPen } from '../dim-pen.ts'
 import type { ShapeContext } from '../family.ts'
 import { fill, withoutPlace, type Spot } from '../house-on-shelves.ts'
 import type { Planned } from '../opened.ts'
-import { BACK_SHEET, LIMITS, TIE_SECTION, type DrawerBankParams } from './parameters.ts'
+import { LIMITS, type DrawerBankParams } from './parameters.ts'
 
 /** What is said with its reasons and problems. */
 export interface ReasonData {
@@ -52,7 +54,6 @@ const LEAST_WIDE_MM = 250
 const LEAST_DEEP_MM = 300
 /** So deep it is made where nothing asks for more: what is drawn out two thirds still sits well. mm */
 const USUAL_DEEP_MM = 450
-const MOST_PARTS = 8
 /** Over two usual spaces between studs there are always two to be tied to, mm. */
 const TWO_STUDS_MM = 900
 
@@ -103,33 +104,22 @@ export function laid(g: Goods, deepMm: number): Goods {
     : { ...g, tallMm: low, acrossMm: long, deepMm: mid }
 }
 
-/** The part of a sheet's length or width that takes something of a size, in as many as are useful. */
-function share(sheetMm: number, wantedMm: number, leastMm: number, mostMm: number, ctx: ShapeContext) {
-  const { kerfMm, sheetTrimMm } = ctx.settings
-  const all = Array.from({ length: MOST_PARTS }, (_, i) => MOST_PARTS - i)
-    .map((n) => ({ n, mm: roundDown((sheetMm - 2 * sheetTrimMm - (n - 1) * kerfMm) / n, unitsOf(ctx.settings)) }))
-    .filter((r) => r.mm >= leastMm && r.mm <= mostMm)
-  return all.find((r) => r.mm >= wantedMm) ?? all[all.length - 1]
-}
-
 export function planOut(p: DrawerBankParams, ctx: ShapeContext, pen: DimPen): Result<Planned<Plan>> {
   const units = unitsOf(ctx.settings)
   const [box, drawer, bottom] = [p.sheet, p.drawerSheet, p.bottomSheet].map((id) => findSheet(id)!)
-  const back = findSheet(BACK_SHEET[ctx.settings.yard])!
+  const back = findSheet(THIN_BACK[ctx.settings.yard])!
   const tied = p.tie && canHoldTie(ctx.space.construction)
-  const nailerMm = tied ? findSection(TIE_SECTION[ctx.settings.yard])!.thicknessMm : 0
+  const nailerMm = tied ? findSection(NAILER[ctx.settings.yard])!.thicknessMm : 0
   const grooveMm = dadoDepth(box.thicknessMm, units)
   const behindMm = nailerMm + BEHIND_MM
   const widest = Math.max(0, ...ctx.goods.map((g) => laid(g.item, Infinity).acrossMm)) + 2 * PLAY_SIDE_MM
   const deepest = Math.max(0, ...ctx.goods.map((g) => laid(g.item, Infinity).deepMm))
 
-  const depthShare = share(
-    box.lengthMm,
-    Math.max(USUAL_DEEP_MM, deepest + 2 * drawer.thicknessMm + behindMm),
-    LEAST_DEEP_MM,
-    ctx.space.depthMm - back.thicknessMm,
-    ctx,
-  )
+  const depthShare = shareOf(box.lengthMm, ctx.settings, {
+    wantedMm: Math.max(USUAL_DEEP_MM, deepest + 2 * drawer.thicknessMm + behindMm),
+    leastMm: LEAST_DEEP_MM,
+    mostMm: ctx.space.depthMm - back.thicknessMm,
+  })
   const deepMm = pen.length(
     { path: 'depthMm', code: 'bank-depth', min: 200, max: 900 },
     depthShare?.mm ?? Math.max(200, roundDown(ctx.space.depthMm - back.thicknessMm, units)),
@@ -144,13 +134,11 @@ export function planOut(p: DrawerBankParams, ctx: ShapeContext, pen: DimPen): Re
   const drawerMm = deepMm - behindMm
   const taken = 2 * (grooveMm - RUN_MM)
   const beside = drawerInside({ ...NOWHERE, sheet: drawer, bottom })
-  const widthShare = share(
-    bottom.widthMm,
-    Math.max(LEAST_WIDE_MM, widest + beside.left - beside.right) + taken,
-    LEAST_WIDE_MM,
-    Math.min(BINDS * drawerMm, ctx.space.lengthMm - 2 * box.thicknessMm) + taken,
-    ctx,
-  )
+  const widthShare = shareOf(bottom.widthMm, ctx.settings, {
+    wantedMm: Math.max(LEAST_WIDE_MM, widest + beside.left - beside.right) + taken,
+    leastMm: LEAST_WIDE_MM,
+    mostMm: Math.min(BINDS * drawerMm, ctx.space.lengthMm - 2 * box.thicknessMm) + taken,
+  })
   const clearMm = pen.length(
     { path: 'clearMm', code: 'bank-width', min: 150, max: 1200 },
     widthShare ? widthShare.mm - taken : roundDown(Math.max(150, ctx.space.lengthMm - 2 * box.thicknessMm), units),
@@ -228,7 +216,7 @@ export function planOut(p: DrawerBankParams, ctx: ShapeContext, pen: DimPen): Re
     play: { sideMm: PLAY_SIDE_MM, aboveMm: PLAY_OVER_MM },
   }
   // A low box has no height for the board it would be tied by.
-  plan.tied = tied && stretchHigh(plan) >= findSection(TIE_SECTION[ctx.settings.yard])!.widthMm
+  plan.tied = tied && stretchHigh(plan) >= findSection(NAILER[ctx.settings.yard])!.widthMm
   // The top lies over the uprights.
   plan.highMm = panelTop(plan, plan.stretches)
   const mostMm = Math.min(ctx.space.heightMm, box.lengthMm - 2 * ctx.settings.sheetTrimMm + t)

@@ -1,13 +1,21 @@
 import type { Draft } from '../../assembly/draft.ts'
 import { cutGrooves, drawerInside, placeDrawer, type Drawer } from '../../blocks/fronts/drawer.ts'
 import { housedShelf } from '../../blocks/carcass/shelf-between.ts'
-import { closeBack, standUprights, tieNailers, uprightId, type StandingBox } from '../../blocks/carcass/standing.ts'
+import {
+  closeBack,
+  coverUprights,
+  NAILER,
+  standUprights,
+  tieNailers,
+  uprightId,
+  type StandingBox,
+} from '../../blocks/carcass/standing.ts'
 import { standsOn } from '../../goods/goods.ts'
 import { good, type Result } from '../../measure/result.ts'
 import { choicePen } from '../choices.ts'
 import type { Choice, ListChoice, ShapeContext, Shaped } from '../family.ts'
 import { opened } from '../opened.ts'
-import { LIMITS, TIE_SECTION, type DrawerBankParams } from './parameters.ts'
+import { LIMITS, type DrawerBankParams } from './parameters.ts'
 import { firstGroove, handed, panelTop, planOut, type Plan, type PlannedDrawer } from './plan-out.ts'
 
 /*
@@ -34,10 +42,10 @@ export function shapeDrawerBank(p: DrawerBankParams, ctx: ShapeContext): Result<
   closeBack(d, box, plan.back)
   const system = ctx.settings.yard
   if (plan.tied) {
-    const tie = { section: TIE_SECTION[system], grade: ctx.settings.grade, topMm: box.highMm }
+    const tie = { section: NAILER[system], grade: ctx.settings.grade, topMm: box.highMm }
     tieNailers(d, box, tie, { space: ctx.space, system })
   }
-  top(d, p, plan, box)
+  coverUprights(d, box, plan.box)
   grooves(d, plan)
   const parts = plan.drawers.map((x, i) => drawer(d, p, plan, x, i))
   d.sub({
@@ -76,24 +84,6 @@ function panels(d: Draft, plan: Plan, box: StandingBox) {
       s + 1,
       plan.openings.map((_o, k) => `panel-${k}-${s}`),
     )
-}
-
-/** Screws of the top into each upright. */
-const TOP_SCREWS = 3
-
-function top(d: Draft, p: DrawerBankParams, plan: Plan, box: StandingBox) {
-  const wide = plan.openings[plan.openings.length - 1].right + plan.box.thicknessMm
-  d.square({
-    id: 'top',
-    role: 'top',
-    stock: { kind: 'sheet', sheet: p.sheet },
-    min: [0, box.backMm, box.highMm],
-    size: [wide, plan.deepMm, plan.box.thicknessMm],
-    along: 'x',
-    across: 'y',
-  })
-  for (let k = 0; k <= plan.openings.length; k++)
-    d.rest('top', uprightId(k), 'bearing', d.screw('top', uprightId(k), TOP_SCREWS, 'edge', plan.box.thicknessMm, 100))
 }
 
 function grooves(d: Draft, plan: Plan) {

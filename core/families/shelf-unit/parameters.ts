@@ -37,9 +37,6 @@ const STOCK: Record<UnitSystem, Pick<ShelfUnitParams, 'sheet' | 'cleatSection' |
   imperial: { sheet: 'ply-23/32', cleatSection: '2x2', stripSection: '1x2' },
   metric: { sheet: 'ply-18mm', cleatSection: '38x38mm', stripSection: '18x44mm' },
 }
-export const BACK_SHEET: Record<UnitSystem, string> = { imperial: 'hb-1/4', metric: 'hb-6mm' }
-export const TIE_SECTION: Record<UnitSystem, string> = { imperial: '1x4', metric: '18x94mm' }
-
 export const startingParams = (system: UnitSystem, canTie: boolean): ShelfUnitParams => ({
   bays: null,
   clearMm: null,

@@ -15,8 +15,16 @@ import { economicalRip } from '../../blocks/sizing/economical-rip.ts'
 import { dimPen, shelfPlay } from '../dim-pen.ts'
 import type { Choice, ShapeContext, Shaped, Term } from '../family.ts'
 import { house, standing, type Level, type Opening } from '../house-on-shelves.ts'
-import { closeBack, standUprights, tieNailers, uprightId, type StandingBox } from '../../blocks/carcass/standing.ts'
-import { BACK_SHEET, LIMITS, TIE_SECTION, type ShelfUnitParams } from './parameters.ts'
+import {
+  closeBack,
+  NAILER,
+  standUprights,
+  THIN_BACK,
+  tieNailers,
+  uprightId,
+  type StandingBox,
+} from '../../blocks/carcass/standing.ts'
+import { LIMITS, type ShelfUnitParams } from './parameters.ts'
 
 /** What a thing may stand out in front. Product decision. */
 const STICK_OUT = inches(1)
@@ -48,10 +56,10 @@ export function shapeShelfUnit(p: ShelfUnitParams, ctx: ShapeContext): Result<Sh
   const cleat = findSection(p.cleatSection)!
   const strip = findSection(p.stripSection)!
   const t = sheet.thicknessMm
-  const tieSection = TIE_SECTION[ctx.settings.yard]
+  const tieSection = NAILER[ctx.settings.yard]
   const tied = p.tie && canHoldTie(ctx.space.construction)
   const nailerMm = tied ? findSection(tieSection)!.widthMm : 0
-  const backMm = p.back ? findSheet(BACK_SHEET[ctx.settings.yard])!.thicknessMm : 0
+  const backMm = p.back ? findSheet(THIN_BACK[ctx.settings.yard])!.thicknessMm : 0
 
   const { aboveMm, sideMm } = shelfPlay(pen, 600)
   const deepest = ctx.goods.reduce((d, g) => Math.max(d, g.item.deepMm), 0)
@@ -179,7 +187,7 @@ export function shapeShelfUnit(p: ShelfUnitParams, ctx: ShapeContext): Result<Sh
   const box: StandingBox = { openings, thicknessMm: t, backMm, deepMm: depthMm, highMm }
   standUprights(d, box, p.sheet, ctx.space.floorFall)
   plan.tops.forEach((_z, i) => plan.openings.forEach((_o, k) => shelf(d, p, ctx, plan, i, k, backMm)))
-  if (p.back) closeBack(d, box, findSheet(BACK_SHEET[ctx.settings.yard])!)
+  if (p.back) closeBack(d, box, findSheet(THIN_BACK[ctx.settings.yard])!)
   if (tied)
     tieNailers(
       d,

@@ -1,0 +1,250 @@
+import { unitsOf } from '../../assembly/settings.ts'
+import { NAILER, THIN_BACK } from '../../blocks/carcass/standing.ts'
+import { dadoDepth } from '../../blocks/carcass/shelf-between.ts'
+import { shareOf } from '../../blocks/sizing/share-of.ts'
+import { findSection } from '../../catalogue/lumber.ts'
+import { findSheet, type Sheet } from '../../catalogue/sheets.ts'
+import type { Goods } from '../../goods/goods.ts'
+import { reachMm } from '../../goods/person.ts'
+import { flatThing } from '../../goods/ways.ts'
+import { bad, good, type Result } from '../../measure/result.ts'
+import { roundDown, roundUp } from '../../measure/rounding.ts'
+import { inches } from '../../measure/units.ts'
+import { canHoldTie } from '../../room/room.ts'
+import type { DimPen } from '../dim-pen.ts'
+import type { ShapeContext } from '../family.ts'
+import { withoutPlace } from '../house-on-shelves.ts'
+import type { Planned } from '../opened.ts'
+import { LIMITS, type SlotRackParams } from './parameters.ts'
+
+/** What is said with its reasons and problems. */
+export interface ReasonData {
+  'slots-width': { everyMm: number }
+  'slots-depth': { parts: number; sheetMm: number; deepestMm: number }
+  'slots-base': Record<string, never>
+  'slots-margin': Record<string, never>
+  'slots-each': { thickMm: number }
+  'slots-spare': Record<string, never>
+  'slots-columns': { slots: number; things: number }
+}
+export interface ProblemData {
+  'slots-none-flat': Record<string, never>
+  'slots-too-wide': { mm: number; mostMm: number }
+  'slots-too-high': { mm: number; mostMm: number }
+  'slots-too-deep': { mm: number; mostMm: number }
+  'slots-column-narrow': { mm: number; leastMm: number }
+  'slots-too-many': { count: number; most: number }
+}
+
+/** Decks are kept to this span: what stands on edge is heavy for its length, and grooves weaken them. Product decision. */
+const USUAL_CLEAR = inches(18)
+/** A slot is about so wide: more things than go into it lie against each other. Product decision. */
+const USUAL_SLOT_MM = 40
+/** Beside what stands in a slot, mm. */
+const FINGERS_MM = 6
+const SPARE_PCT = 20
+const MARGIN = inches(1)
+/** The lowest deck: nobody kneels for what stands on it. Product decision. */
+const BASE = inches(12)
+/** Things of a bin differ in height by no more than this share: the room over low ones is lost. Product decision. */
+const ALIKE_SHARE = 0.65
+/** What stands out of a slot, of its depth, and still stands. Product decision. */
+export const OUT_SHARE = 0.25
+/** A slot that is left over at the end of a bin is none below this, mm. */
+const LEAST_SLOT_MM = 20
+const LEAST_DEEP_MM = 150
+
+/** A flat thing as it stands: on an edge, out from the wall. */
+export interface OnEdge {
+  item: Goods
+  thickMm: number
+  tallMm: number
+  deepMm: number
+}
+export interface Slot {
+  things: OnEdge[]
+  /** From the left of its column. */
+  leftMm: number
+  wideMm: number
+}
+export interface Bin {
+  tallMm: number
+  columns: Slot[][]
+}
+export interface Plan {
+  box: Sheet
+  divider: Sheet
+  back: Sheet
+  tied: boolean
+  openings: { left: number; right: number }[]
+  clearMm: number
+  deepMm: number
+  marginMm: number
+  /** Of the decks in the uprights, and of the dividers in the decks. */
+  dadoMm: number
+  grooveMm: number
+  bins: Bin[]
+  /** Upper faces of the decks, from below; and the underside of the top. */
+  decks: number[]
+  highMm: number
+}
+
+/** As it was measured where that stands on an edge and goes in; else on its other edge. */
+export function onEdge(g: Goods, mostDeepMm: number): OnEdge {
+  const [thickMm, mid, long] = [g.acrossMm, g.deepMm, g.tallMm].sort((a, b) => a - b)
+  const asMeasured = g.tallMm > thickMm ? g.tallMm : mid
+  const other = asMeasured === long ? mid : long
+  return other <= mostDeepMm
+    ? { item: g, thickMm, tallMm: asMeasured, deepMm: other }
+    : { item: g, thickMm, tallMm: other, deepMm: asMeasured }
+}
+
+export function planOut(p: SlotRackParams, ctx: ShapeContext, pen: DimPen): Result<Planned<Plan>> {
+  const units = unitsOf(ctx.settings)
+  const [box, divider] = [findSheet(p.sheet)!, findSheet(p.dividerSheet)!]
+  const back = findSheet(THIN_BACK[ctx.settings.yard])!
+  const tied = p.tie && canHoldTie(ctx.space.construction)
+  const nailer = findSection(NAILER[ctx.settings.yard])!
+  const behindMm = back.thicknessMm
+  const mostDeep = ctx.space.depthMm - behindMm
+  const flat = ctx.goods.filter((g) => flatThing(g.item))
+  const left = ctx.goods.filter((g) => !flatThing(g.item)).flatMap((g) => Array<Goods>(g.count).fill(g.item))
+  if (flat.length === 0) return bad('slots-none-flat')
+  const things = flat
+    .map((g) => ({ ...onEdge(g.item, mostDeep / (1 - OUT_SHARE)), count: g.count }))
+    .sort((a, b) => b.tallMm - a.tallMm)
+  const deepest = Math.max(...things.map((x) => x.deepMm))
+
+  const wanted = deepest * (1 - OUT_SHARE)
+  const share = shareOf(box.widthMm, ctx.settings, { wantedMm: wanted, leastMm: LEAST_DEEP_MM, mostMm: mostDeep })
+  const deepMm = pen.length(
+    { path: 'depthMm', code: 'slots-depth', min: LEAST_DEEP_MM, max: 1220 },
+    share?.mm ?? Math.max(LEAST_DEEP_MM, roundDown(mostDeep, units)),
+    { code: 'slots-depth', terms: [], data: { parts: share?.n ?? 1, sheetMm: box.widthMm, deepestMm: deepest } },
+  )
+  if (deepMm > mostDeep) return bad('slots-too-deep', { mm: deepMm + behindMm, mostMm: ctx.space.depthMm }, 'depthMm')
+  const t = box.thicknessMm
+  const clearMm = pen.length(
+    { path: 'clearMm', code: 'slots-width', min: 150, max: 1200 },
+    roundDown(Math.min(USUAL_CLEAR, ctx.space.lengthMm - 2 * t), units),
+    { code: 'slots-width', terms: [], data: { everyMm: USUAL_CLEAR } },
+  )
+  const baseMm = pen.length({ path: 'baseMm', code: 'slots-base', min: 0, max: 900 }, BASE, {
+    code: 'slots-base',
+    terms: [],
+  })
+  const marginMm = pen.length({ path: 'marginMm', code: 'slots-margin', min: 5, max: 200 }, MARGIN, {
+    code: 'slots-margin',
+    terms: [],
+  })
+  const thickest = Math.max(...things.map((x) => x.thickMm))
+  const perSlot = pen.count(
+    { path: 'perSlot', code: 'slots-each', min: 1, max: 40 },
+    Math.min(40, Math.max(1, Math.floor(USUAL_SLOT_MM / thickest))),
+    { code: 'slots-each', terms: [], data: { thickMm: thickest } },
+  )
+  const sparePct = pen.count({ path: 'sparePct', code: 'slots-spare', min: 0, max: 200 }, SPARE_PCT, {
+    code: 'slots-spare',
+    terms: [],
+  })
+  const tooDeep = (x: OnEdge) => x.deepMm * (1 - OUT_SHARE) > deepMm + 1e-6
+  const fit = things.filter((x) => !tooDeep(x))
+  left.push(...things.filter(tooDeep).flatMap((x) => Array<Goods>(x.count).fill(x.item)))
+  const slots = slotsOf(fit, perSlot, sparePct, (mm) => roundUp(mm, units))
+  if (slots.length > LIMITS.slots) return bad('slots-too-many', { count: slots.length, most: LIMITS.slots }, 'perSlot')
+  const widest = Math.max(0, ...slots.map((s) => s.wideMm))
+  if (widest > clearMm) return bad('slots-column-narrow', { mm: clearMm, leastMm: widest }, 'clearMm')
+
+  const mostHigh = Math.min(ctx.space.heightMm, reachMm(ctx.settings.personMm), box.lengthMm)
+  const highOf = (bins: readonly Bin[]) => bins.reduce((z, b) => z + b.tallMm + marginMm + t, baseMm + t)
+  const binsFor = (n: number) => binned(slots, n, clearMm, divider.thicknessMm)
+  const most = Math.max(1, Math.min(LIMITS.columns, Math.floor((ctx.space.lengthMm - t) / (clearMm + t))))
+  const counts = Array.from({ length: most }, (_, i) => i + 1)
+  const columns = pen.count(
+    { path: 'columns', code: 'slots-columns', min: 1, max: LIMITS.columns },
+    counts.find((n) => highOf(binsFor(n)) <= mostHigh) ?? most,
+    {
+      code: 'slots-columns',
+      terms: [],
+      data: { slots: slots.length, things: fit.reduce((n, x) => n + x.count, 0) },
+    },
+  )
+  const wideMm = columns * (clearMm + t) + t
+  if (wideMm > ctx.space.lengthMm + 1e-6)
+    return bad('slots-too-wide', { mm: wideMm, mostMm: ctx.space.lengthMm }, p.columns === null ? 'clearMm' : 'columns')
+  const all = binsFor(columns)
+  // What would stand too high finds no place; the lowest bins stay.
+  const bins = all.filter((_b, i) => highOf(all.slice(0, i + 1)) <= mostHigh)
+  left.push(...all.slice(bins.length).flatMap((b) => b.columns.flat().flatMap((s) => s.things.map((x) => x.item))))
+  if (bins.length === 0) return bad('slots-too-high', { mm: highOf(all.slice(0, 1)), mostMm: mostHigh }, 'baseMm')
+  const decks = bins.map((_b, i) => highOf(bins.slice(0, i)))
+  const highMm = highOf(bins)
+  return good({
+    plan: {
+      box,
+      divider,
+      back,
+      tied: tied && bins[bins.length - 1].tallMm + marginMm >= nailer.widthMm,
+      openings: Array.from({ length: columns }, (_, k) => ({
+        left: t + k * (clearMm + t),
+        right: (k + 1) * (clearMm + t),
+      })),
+      clearMm,
+      deepMm,
+      marginMm,
+      dadoMm: dadoDepth(t, units),
+      grooveMm: roundDown(t / 4, units),
+      bins,
+      decks,
+      highMm,
+    },
+    unhoused: withoutPlace(left),
+  })
+}
+
+/** Slots for all things, the tallest first, and after each kind those kept free. */
+function slotsOf(
+  things: readonly (OnEdge & { count: number })[],
+  perSlot: number,
+  sparePct: number,
+  round: (mm: number) => number,
+): { things: OnEdge[]; wideMm: number; tallMm: number }[] {
+  return things.flatMap((x) => {
+    const n = Math.ceil(x.count / perSlot)
+    const wideMm = round(Math.min(perSlot, x.count) * x.thickMm + FINGERS_MM)
+    const filled = Array.from({ length: n }, (_, i) => ({
+      things: Array<OnEdge>(Math.min(perSlot, x.count - i * perSlot)).fill(x),
+      wideMm,
+      tallMm: x.tallMm,
+    }))
+    const free = Math.ceil((n * sparePct) / 100)
+    return [...filled, ...Array.from({ length: free }, () => ({ things: [], wideMm, tallMm: x.tallMm }))]
+  })
+}
+
+/** Slots in bins above each other, each as high as its tallest; a bin is full, or what follows is much lower. */
+function binned(slots: ReturnType<typeof slotsOf>, columns: number, clearMm: number, dividerMm: number): Bin[] {
+  const bins: Bin[] = []
+  let used: number[] = []
+  for (const s of slots) {
+    const last = bins[bins.length - 1]
+    const room = (k: number) => clearMm - used[k] - (used[k] > 0 ? dividerMm : 0)
+    let k = last && s.tallMm >= ALIKE_SHARE * last.tallMm ? used.findIndex((_u, i) => room(i) >= s.wideMm - 1e-6) : -1
+    if (k < 0) {
+      bins.push({ tallMm: s.tallMm, columns: Array.from({ length: columns }, () => []) })
+      used = Array<number>(columns).fill(0)
+      k = 0
+    }
+    const leftMm = used[k] + (used[k] > 0 ? dividerMm : 0)
+    bins[bins.length - 1].columns[k].push({ things: s.things, leftMm, wideMm: s.wideMm })
+    used[k] = leftMm + s.wideMm
+  }
+  return bins
+}
+
+/** Where dividers of a column stand: after each slot but the last, and after that where a slot's room is left over. */
+export function dividersOf(slots: readonly Slot[], clearMm: number, dividerMm: number): number[] {
+  return slots
+    .map((s) => s.leftMm + s.wideMm)
+    .filter((at, i) => i < slots.length - 1 || clearMm - at - dividerMm >= LEAST_SLOT_MM)
+}

@@ -1,0 +1,190 @@
+import type { Draft } from '../../assembly/draft.ts'
+import { housedShelf } from '../../blocks/carcass/shelf-between.ts'
+import {
+  closeBack,
+  coverUprights,
+  NAILER,
+  standUprights,
+  tieNailers,
+  uprightId,
+  type StandingBox,
+} from '../../blocks/carcass/standing.ts'
+import { standsOn } from '../../goods/goods.ts'
+import { good, type Result } from '../../measure/result.ts'
+import { choicePen } from '../choices.ts'
+import type { Choice, ShapeContext, Shaped } from '../family.ts'
+import { opened } from '../opened.ts'
+import type { SlotRackParams } from './parameters.ts'
+import { dividersOf, OUT_SHARE, planOut, type Bin, type Plan, type Slot } from './plan-out.ts'
+
+/*
+ *   =================   top
+ *   | | | | | | | | |   low bin: dividers in grooves of the decks under and over them
+ *   |===============|
+ *   |   |   |   |   |   high bin
+ *   |   |   |   |   |
+ *   |===============|   lowest deck, at a height nobody kneels for
+ *   |               |
+ */
+export function shapeSlotRack(p: SlotRackParams, ctx: ShapeContext): Result<Shaped> {
+  const begun = opened(p, ctx, planOut, false)
+  if (!begun.ok) return begun
+  const { d, pen, plan, unhoused } = begun.value
+  const t = plan.box.thicknessMm
+  const box: StandingBox = {
+    openings: plan.openings,
+    thicknessMm: t,
+    backMm: plan.back.thicknessMm,
+    deepMm: plan.deepMm,
+    highMm: plan.highMm - t,
+  }
+  standUprights(d, box, p.sheet, ctx.space.floorFall)
+  decks(d, plan, box)
+  closeBack(d, box, plan.back)
+  coverUprights(d, box, plan.box)
+  const system = ctx.settings.yard
+  if (plan.tied) {
+    const tie = { section: NAILER[system], grade: ctx.settings.grade, topMm: box.highMm }
+    tieNailers(d, box, tie, { space: ctx.space, system })
+  }
+  const dividers: string[] = []
+  plan.bins.forEach((bin, i) =>
+    bin.columns.forEach((slots, k) => {
+      dividers.push(...partition(d, plan, box, { bin, slots, i, k }))
+      bays(d, plan, box, { slots, i, k })
+    }),
+  )
+  d.sub({
+    id: 'unit',
+    name: 'unit',
+    parts: d.assembly.parts.filter((x) => !dividers.includes(x.id)).map((x) => x.id),
+    built: 'flat',
+  })
+  if (dividers.length > 0)
+    d.sub({ id: 'dividers', name: 'sheets', parts: dividers, built: 'in-place', tags: { use: 'partitions' } })
+  return good({ assembly: d.assembly, dims: pen.dims, choices: choices(p, ctx), unhoused })
+}
+
+function decks(d: Draft, plan: Plan, box: StandingBox) {
+  plan.decks.forEach((topMm, i) => {
+    plan.openings.forEach((o, k) =>
+      housedShelf(d, {
+        id: `deck-${k}-${i}`,
+        role: 'shelf',
+        sheet: plan.box,
+        left: o.left,
+        right: o.right,
+        fromMm: box.backMm,
+        deepMm: plan.deepMm,
+        topMm,
+        dadoMm: plan.dadoMm,
+        uprights: [uprightId(k), uprightId(k + 1)],
+        footMm: 0,
+      }),
+    )
+    d.mark(
+      topMm,
+      'shelf-top',
+      i + 1,
+      plan.openings.map((_o, k) => `deck-${k}-${i}`),
+    )
+  })
+}
+
+interface At {
+  slots: readonly Slot[]
+  i: number
+  k: number
+}
+
+/** Room of a divider in its groove, mm. */
+const IN_GROOVE_MM = 0.5
+
+/** Under the tie, what stands in the highest bin ends before it. */
+const behindTie = (d: Draft, plan: Plan, i: number): number =>
+  plan.tied && i === plan.bins.length - 1 ? d.part('tie-0').size.thicknessMm : 0
+
+/** Dividers of one column of a bin, and the grooves they stand in and are held by. */
+function partition(d: Draft, plan: Plan, box: StandingBox, a: At & { bin: Bin }): string[] {
+  const o = plan.openings[a.k]
+  const under = `deck-${a.k}-${a.i}`
+  const over = a.i + 1 < plan.decks.length ? `deck-${a.k}-${a.i + 1}` : 'top'
+  const [fromZ, toZ] = [plan.decks[a.i], d.box(over).min[2]]
+  const { thicknessMm } = plan.divider
+  const backMm = box.backMm + behindTie(d, plan, a.i)
+  return dividersOf(a.slots, plan.clearMm, thicknessMm).map((atMm, n) => {
+    const id = `divider-${a.k}-${a.i}-${n}`
+    const x = o.left + atMm
+    d.square({
+      id,
+      role: 'divider',
+      stock: { kind: 'sheet', sheet: plan.divider.id },
+      min: [x, backMm, fromZ - plan.grooveMm],
+      size: [thicknessMm, box.backMm + plan.deepMm - backMm, toZ - fromZ + 2 * plan.grooveMm],
+      along: 'y',
+      across: 'z',
+      grain: 'any',
+    })
+    for (const deck of [under, over]) {
+      d.machine(deck, {
+        kind: 'dado',
+        face: deck === under ? 'over' : 'under',
+        atMm: x - IN_GROOVE_MM / 2 - d.box(deck).min[0],
+        offMm: 0,
+        widthMm: thicknessMm + IN_GROOVE_MM,
+        depthMm: plan.grooveMm,
+        stopped: false,
+      })
+      const joint = d.joint({ kind: 'housed', near: deck, far: id, fasteners: [] })
+      if (deck === under) d.rest(id, under, 'bearing', joint)
+    }
+    return id
+  })
+}
+
+function bays(d: Draft, plan: Plan, box: StandingBox, { slots, i, k }: At) {
+  const o = plan.openings[k]
+  const deck = plan.decks[i]
+  const headMm = i + 1 < plan.decks.length ? plan.decks[i + 1] - plan.box.thicknessMm : box.highMm
+  const backMm = box.backMm + behindTie(d, plan, i)
+  slots.forEach((s, n) => {
+    const left = o.left + s.leftMm
+    let x = left
+    const items = s.things.map((it) => {
+      const from = x
+      x += it.thickMm
+      return {
+        goodsId: it.item.id,
+        massKg: it.item.massKg,
+        stands: standsOn(it.item.kind),
+        box: {
+          min: [from, backMm, deck] as [number, number, number],
+          max: [x, backMm + it.deepMm, deck + it.tallMm] as [number, number, number],
+        },
+      }
+    })
+    d.bay({
+      id: `bay-${k}-${i}-${n}`,
+      name: { code: 'slot', column: k + 1, row: i + 1 },
+      holds: 'slot',
+      clear: { min: [left, backMm, deck], max: [left + s.wideMm, box.backMm + plan.deepMm, headMm] },
+      carriers: [`deck-${k}-${i}`],
+      items,
+      play: { sideMm: 0, aboveMm: 0, deepMm: 0 },
+      stickOutMm: OUT_SHARE * Math.max(plan.deepMm, ...s.things.map((it) => it.deepMm)),
+      exit: [0, 1, 0],
+    })
+  })
+}
+
+function choices(p: SlotRackParams, ctx: ShapeContext): Choice[] {
+  const imperial = ctx.settings.yard === 'imperial'
+  const thick = imperial ? ['ply-19/32', 'ply-23/32', 'mdf-3/4'] : ['ply-15mm', 'ply-18mm', 'mdf-18mm']
+  const thin = imperial ? ['hb-1/4', 'ply-3/8', 'ply-15/32'] : ['hb-6mm', 'ply-9mm', 'ply-12mm']
+  const { sheet, coded } = choicePen(p)
+  return [
+    sheet('sheet', 'slots-sheet', [...thick, ...ctx.settings.ownSheets]),
+    sheet('dividerSheet', 'slots-divider', [...thin, ...ctx.settings.ownSheets]),
+    coded('tie', 'tie', [true, false]),
+  ]
+}

@@ -1,0 +1,119 @@
+import { fixedBy } from '../../steps/fixed-by.ts'
+import { idsOf, stepsWith, type Step } from '../../steps/step.ts'
+import type { Shaped } from '../family.ts'
+import type { SlotRackParams } from './parameters.ts'
+
+/** What is said with each step. */
+export interface StepData {
+  'slots-grooves': { decks: number; wideMm: number; deepMm: number }
+  'slots-uprights': { sides: number }
+  'slots-box': { decks: number; screws: number }
+  'slots-top': { screws: number }
+  'slots-dividers': { count: number; kinds: number }
+  'slots-load': { slots: number }
+}
+const step = stepsWith<StepData>()
+/** Diagonals of a box square enough, mm: half of builders' usual eighth of an inch. */
+const SQUARE_MM = 2
+
+export function slotRackSteps(_p: SlotRackParams, { assembly: a }: Shaped): Step[] {
+  const ids = (pattern: RegExp) => a.parts.map((x) => x.id).filter((id) => pattern.test(id))
+  const of = (id: string) => a.parts.find((x) => x.id === id)!
+  const starts = (name: string) => (x: { id: string }) => x.id.startsWith(name)
+  const levels = a.stick.map((m) => m.level)
+  const [uprights, decks, dividers] = [ids(/^upright-/), ids(/^deck-/), ids(/^divider-/)]
+  const back = ids(/^(back|tie)-/)
+  const groove = of('deck-0-0').machining.find((m) => m.kind === 'dado')
+  const square = {
+    kind: 'equal' as const,
+    targetMm: Math.hypot(of('top').size.lengthMm, of('upright-0').size.lengthMm),
+    toleranceMm: SQUARE_MM,
+  }
+  const sizes = new Set(dividers.map((id) => `${of(id).size.lengthMm} ${of(id).size.widthMm}`))
+  const steps: (Step | false)[] = [
+    { id: 'stick', code: 'make-stick', parts: [], marks: levels, cautions: [] },
+    step({
+      id: 'uprights',
+      code: 'slots-uprights',
+      data: { sides: uprights.length },
+      parts: uprights,
+      marks: levels,
+      cautions: ['blades', 'dust'],
+      hold: { code: 'dado-fits' },
+    }),
+    groove !== undefined &&
+      step({
+        id: 'grooves',
+        code: 'slots-grooves',
+        data: { decks: decks.length + 1, wideMm: groove.widthMm, deepMm: groove.depthMm },
+        parts: ['top', ...decks],
+        cautions: ['blades'],
+        hold: { code: 'dividers-slide' },
+      }),
+    step({
+      id: 'box',
+      code: 'slots-box',
+      data: { decks: decks.length, screws: fixedBy(a, starts('deck'), starts('upright')).screwsMost ?? 0 },
+      parts: groove === undefined ? decks : [],
+      on: [...uprights, ...decks],
+      cautions: ['screws'],
+      hold: { code: 'diagonals', measure: square },
+    }),
+    step({
+      id: 'top',
+      code: 'slots-top',
+      data: { screws: fixedBy(a, starts('top'), starts('upright')).screwsMost ?? 0 },
+      parts: groove === undefined ? ['top'] : [],
+      on: ['top', ...uprights],
+      cautions: [],
+    }),
+    {
+      id: 'back',
+      code: 'back-on',
+      data: {
+        nailers: ids(/^tie-/).length,
+        back: ids(/^back-/).length,
+        ...fixedBy(a, starts('tie'), starts('upright')),
+      },
+      parts: back,
+      cautions: [],
+      hold: { code: 'diagonals-again', measure: square },
+    },
+    {
+      id: 'stand',
+      code: 'tilt-up',
+      parts: [],
+      on: [...uprights, ...decks, ...back, 'top'],
+      cautions: ['lift-two', 'top-heavy'],
+    },
+    {
+      id: 'level',
+      code: 'level',
+      shims: a.shims,
+      parts: [],
+      on: uprights,
+      cautions: [],
+      hold: { code: 'level-line' },
+    },
+    a.anchors.length > 0 && {
+      id: 'tie',
+      code: 'tie',
+      data: { count: a.anchors.length },
+      parts: [],
+      on: ids(/^tie-/),
+      anchors: idsOf(a.anchors),
+      cautions: ['find-studs', 'not-into-wires'],
+      hold: { code: 'tied-before-load' },
+    },
+    dividers.length > 0 &&
+      step({
+        id: 'dividers',
+        code: 'slots-dividers',
+        data: { count: dividers.length, kinds: sizes.size },
+        parts: dividers,
+        cautions: [],
+      }),
+    step({ id: 'load', code: 'slots-load', data: { slots: a.bays.length }, parts: [], cautions: [] }),
+  ]
+  return steps.filter((s): s is Step => s !== false)
+}
