@@ -91,6 +91,8 @@ export function misplaced(a: Assembly): Flaw[] {
       if (!inside) apart(id)
     }
   }
+  // What goes into the floor goes through a piece that lies on it.
+  for (const x of a.anchors) if (x.into === 'slab' && off(x.part, x.at)) apart(x.id)
   for (const p of a.parts) if (!isBoard(p)) out.push({ code: 'no-board', id: p.id })
   for (const id of inEachOther(a, boxes)) apart(id)
   return out

@@ -5,6 +5,7 @@ import { bracketShelfWords } from './bracket-shelf/words.ts'
 import { ceilingPlatformWords } from './ceiling-platform/words.ts'
 import { ceilingRunnersWords } from './ceiling-runners/words.ts'
 import { drawerBankWords } from './drawer-bank/words.ts'
+import { floatingShelfRackWords } from './floating-shelf-rack/words.ts'
 import { ledgerShelfWords } from './ledger-shelf/words.ts'
 import { loftDeckWords } from './loft-deck/words.ts'
 import { pegboardWords } from './pegboard/words.ts'
@@ -26,6 +27,7 @@ export const KIND_WORDS: Readonly<Record<string, KindWords>> = {
   'ceiling-platform': ceilingPlatformWords,
   'ceiling-runners': ceilingRunnersWords,
   'drawer-bank': drawerBankWords,
+  'floating-shelf-rack': floatingShelfRackWords,
   'ledger-shelf': ledgerShelfWords,
   'loft-deck': loftDeckWords,
   pegboard: pegboardWords,

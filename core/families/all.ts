@@ -5,6 +5,7 @@ import { bracketShelf } from './bracket-shelf/bracket-shelf.ts'
 import { ceilingPlatform } from './ceiling-platform/ceiling-platform.ts'
 import { ceilingRunners } from './ceiling-runners/ceiling-runners.ts'
 import { drawerBank } from './drawer-bank/drawer-bank.ts'
+import { floatingShelfRack } from './floating-shelf-rack/floating-shelf-rack.ts'
 import { ledgerShelf } from './ledger-shelf/ledger-shelf.ts'
 import { loftDeck } from './loft-deck/loft-deck.ts'
 import { pegboard } from './pegboard/pegboard.ts'
@@ -38,4 +39,5 @@ export const FAMILIES: readonly AnyFamily[] = [
   sheetStore,
   drawerBank,
   slotRack,
+  floatingShelfRack,
 ]

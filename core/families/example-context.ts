@@ -76,3 +76,10 @@ export const smallTins = (system: UnitSystem): { item: Goods; count: number } =>
   }),
   count: 8,
 })
+
+/** The same room with walls that hold no screw, and an anchor whose rating somebody has looked up. */
+export const thinWalls = (c: ShapeContext): ShapeContext => ({
+  ...c,
+  space: { ...c.space, construction: { kind: 'thin' }, studsMm: [] },
+  settings: { ...c.settings, anchorRatedN: 4000 },
+})

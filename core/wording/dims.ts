@@ -72,6 +72,8 @@ const CHOICES: Record<string, { label: string; options?: Record<string, string> 
   stand: { label: 'Brackets are', options: { below: 'under the shelves', above: 'over the shelves' } },
   rod: { label: 'Rods' },
   'spreader-section': { label: 'Spreaders over the joists' },
+  ends: { label: 'Ends', options: { open: 'open', braced: 'closed by diagonals' } },
+  feet: { label: 'Feet', options: { standing: 'standing on the floor', pinned: 'held down to the slab' } },
   'floor-bay': { label: 'Heavy things on the floor', options: { true: 'yes', false: 'no' } },
 }
 /** Lists of things among the parameters of a build. */

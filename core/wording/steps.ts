@@ -22,6 +22,16 @@ const STEPS: Record<string, StepWords> = {
     text: (d) =>
       `Square it. ${d.nailers ? `The nailers go between the uprights at the top, ${fixed(d)} through the upright into each end${d.back ? '; then screw the back on all round' : ''}.` : 'Screw the back on all round.'}`,
   },
+  'brace-ends': {
+    title: 'Diagonals over the ends',
+    text: (d) =>
+      `A post plumb with the level, then ${plural(Number(d.count), 'diagonal')} on the outer faces of the end posts, the lowest of one end rising to the front and that of the other to the back; two screws where a board crosses a post.`,
+  },
+  'pin-feet': {
+    title: 'Hold the feet down',
+    text: (d) =>
+      `${plural(Number(d.count), 'angle')} in front of the rear posts, tight to post and floor, all their screws in. Then bore the slab through each, blow the hole clean, and set the anchor as its maker says.`,
+  },
   'tilt-up': {
     title: 'Stand it up',
     text: () =>
@@ -160,6 +170,7 @@ const HOLDS: Record<string, (h: HoldPoint, say: Say) => string> = {
       typeof w === 'string' ? () => w : w,
     ]),
   ),
+  'post-plumb': () => 'The end posts plumb, seen from the end, before the first diagonal is screwed.',
   diagonals: (h, say) =>
     `Measure both diagonals: they must be equal to ${say.length(h.measure!.toleranceMm)}; square they are ${say.length(h.measure!.targetMm)}. Push the long corner until they are.`,
   'diagonals-again': (h, say) =>

@@ -1,5 +1,5 @@
 import type { Lever } from '../family.ts'
-import { leverPen, lighterSheets, stifferSheets, strengthPen, THICKER_BRACE } from '../levers.ts'
+import { leverPen, lighterSheets, standingLevers, stifferSheets, strengthPen, THICKER_BRACE } from '../levers.ts'
 import { CROSS_SCREWS } from '../../blocks/frame/shelf-frame.ts'
 import { LIMITS, type PostRackParams } from './parameters.ts'
 
@@ -17,10 +17,7 @@ export function postRackLevers(p: PostRackParams): Lever<PostRackParams>[] {
   const { out, add } = strengthPen(p)
   if (p.raise === 'tilt') add('in-place', { raise: 'in-place' })
   if (!p.brace) add('add-brace', { brace: true })
-  if (!p.tie) add('add-tie', { tie: true })
-  if (p.ends === 'open') add('brace-ends', { ends: 'braced' })
-  if (p.feet === 'standing') add('pin-feet', { feet: 'pinned' })
-  if (p.ends === 'open' && p.feet === 'standing') add('brace-and-pin', { ends: 'braced', feet: 'pinned' })
+  standingLevers(p, { add })
   if (p.brace || p.ends === 'braced')
     for (const section of THICKER_BRACE[p.backSection] ?? []) add('back-section', { backSection: section }, { section })
   for (const railJoint of ['more-screws', 'bolts'] as const)

@@ -1,5 +1,5 @@
 import { canHoldTie } from '../../room/room.ts'
-import { exampleContext, exampleGoods } from '../example-context.ts'
+import { exampleContext, exampleGoods, thinWalls } from '../example-context.ts'
 import { family, type ShapeContext } from '../family.ts'
 import { onFramedShelves } from '../../goods/ways.ts'
 import { postRackLevers, postRackSavers } from './levers.ts'
@@ -9,13 +9,6 @@ import { postRackSteps } from './steps.ts'
 
 const start = (ctx: ShapeContext): PostRackParams =>
   startingParams(ctx.settings.yard, canHoldTie(ctx.space.construction), ctx.space.floor === 'slab')
-
-/** The same room with walls that hold no screw, and an anchor whose rating somebody has looked up. */
-const nothingBehind = (c: ShapeContext): ShapeContext => ({
-  ...c,
-  space: { ...c.space, construction: { kind: 'thin' }, studsMm: [] },
-  settings: { ...c.settings, anchorRatedN: 4000 },
-})
 
 /** A2: posts, shelf frames of rails and cross pieces, sheet shelves. */
 export const postRack = family<PostRackParams>({
@@ -42,7 +35,7 @@ export const postRack = family<PostRackParams>({
     {
       name: 'cartons in a shed whose walls carry nothing',
       params: { ...startingParams('imperial', false, true), shelves: 3 },
-      context: nothingBehind(exampleContext('imperial', [exampleGoods('imperial', 'box', 12)])),
+      context: thinWalls(exampleContext('imperial', [exampleGoods('imperial', 'box', 12)])),
     },
     {
       name: 'pails and drums, imperial',

@@ -20,11 +20,6 @@ const reasons: Words = {
 }
 
 const levers: Words = {
-  'brace-ends': () => 'Screw diagonals over both ends',
-  'pin-feet': () => 'Hold its rear feet down to the slab with angles',
-  'brace-and-pin': () => 'Screw diagonals over both ends, and hold its rear feet down to the slab',
-  'feet-standing': () => 'Let its feet stand on the floor, without angles',
-
   'mid-posts': (d) => `Put ${plural(Number(d.count), 'middle post')} in each module`,
 }
 
@@ -40,25 +35,8 @@ const problems: Words = {
 export const postRackWords: KindWords = {
   name: 'Post rack',
   blurb: 'Posts, shelf frames and sheet shelves',
-  choices: {
-    ends: { label: 'Ends', options: { open: 'open', braced: 'closed by diagonals' } },
-    feet: { label: 'Feet', options: { standing: 'standing on the floor', pinned: 'held down to the slab' } },
-  },
   levers,
   problems,
   dims,
   reasons,
-  steps: {
-    'brace-ends': {
-      title: 'Diagonals over the ends',
-      text: (d: Data) =>
-        `A post plumb with the level, then ${plural(Number(d.count), 'diagonal')} on the outer faces of the end posts, the lowest of one end rising to the front and that of the other to the back; two screws where a board crosses a post.`,
-    },
-    'pin-feet': {
-      title: 'Hold the feet down',
-      text: (d: Data) =>
-        `${plural(Number(d.count), 'angle')} in front of the rear posts, tight to post and floor, all their screws in. Then bore the slab through each, blow the hole clean, and set the anchor as its maker says.`,
-    },
-  },
-  holds: { 'post-plumb': 'The end posts plumb, seen from the end, before the first diagonal is screwed.' },
 }

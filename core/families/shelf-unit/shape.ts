@@ -7,6 +7,7 @@ import { findSheet } from '../../catalogue/sheets.ts'
 import { bad, good, type Result } from '../../measure/result.ts'
 import { inches } from '../../measure/units.ts'
 import { canHoldTie } from '../../room/room.ts'
+import { stripUnder } from '../../blocks/carcass/under-edge.ts'
 import { dadoDepth, housedShelf } from '../../blocks/carcass/shelf-between.ts'
 import { besideHinges, takenByHinges, type Front } from '../../blocks/fronts/front.ts'
 import { closeFront, overSheets } from '../../blocks/fronts/standing.ts'
@@ -314,19 +315,16 @@ function shelf(d: Draft, p: ShelfUnitParams, ctx: ShapeContext, plan: Plan, i: n
     d.rest(id, c, 'bearing', d.screw(id, c, 2, 'side', sheet.thicknessMm, cleat.widthMm))
   }
   if (p.strip === 'none') return
-  const s = `strip-${k}-${i}`
-  d.square({
-    id: s,
-    role: 'edge',
-    stock: board(p.stripSection, ctx.settings.grade),
-    min: [o.left, y + long, z - strip.widthMm],
-    size: [plan.clearMm, strip.thicknessMm, strip.widthMm],
-    along: 'x',
-    across: 'z',
+  stripUnder(d, {
+    id: `strip-${k}-${i}`,
+    shelf: id,
+    section: p.stripSection,
+    grade: ctx.settings.grade,
+    from: o.left,
+    to: o.right,
+    backMm: y + long,
+    glued: p.strip === 'glued',
   })
-  const j = d.screw(id, s, Math.max(3, Math.ceil(plan.clearMm / 200)), 'side', sheet.thicknessMm, strip.widthMm)
-  if (p.strip === 'glued') d.assembly.joints.find((x) => x.id === j)!.kind = 'glued-screwed'
-  d.rest(s, id, 'hanging', j)
 }
 
 function placeBays(d: Draft, plan: Plan, front: Front, y: number, under: number, t: number, nailerMm: number) {

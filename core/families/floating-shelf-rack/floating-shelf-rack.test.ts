@@ -1,0 +1,149 @@
+import { describe, expect, it } from '@jest/globals'
+import { expectNear } from '../../../test-support/near.ts'
+import { partBoxes } from '../../assembly/part-box.ts'
+import { newGoods } from '../../goods/goods.ts'
+import { newBuild } from '../../project/new-build.ts'
+import { readWith } from '../../project/read-build.ts'
+import { exampleContext, thinWalls } from '../example-context.ts'
+import type { ShapeContext } from '../family.ts'
+import type { Level } from '../house-on-shelves.ts'
+import { floatingShelfRack } from './floating-shelf-rack.ts'
+import { startingParams, type FloatingShelfRackParams } from './parameters.ts'
+import { placesFor } from './plan-out.ts'
+
+const box = (
+  id: string,
+  count: number,
+  acrossMm: number,
+  deepMm: number,
+  tallMm: number,
+  massKg: number | null = 6,
+) => ({
+  item: newGoods({ id, name: id, kind: 'box', count, acrossMm, deepMm, tallMm, massKg }),
+  count,
+})
+const ctx = (goods: ShapeContext['goods'] = [box('carton', 8, 300, 350, 260)]) => exampleContext('metric', goods)
+const read = (over: Partial<FloatingShelfRackParams> = {}, c = ctx()) => {
+  const params = { ...startingParams('metric', true), ...over }
+  const r = readWith(
+    floatingShelfRack,
+    newBuild({ id: 'b', family: 'floating-shelf-rack', params: params as never, wallId: 'w' }),
+    c,
+  )
+  if (!r.ok) throw new Error(JSON.stringify(r.problem))
+  return r.reading
+}
+const troubles = (r: ReturnType<typeof read>) =>
+  r.checks.filter((x) => x.state === 'fails' || x.state === 'unknown').map((x) => x.id)
+const ids = (r: ReturnType<typeof read>, pattern: RegExp) =>
+  r.shaped.assembly.parts.map((p) => p.id).filter((id) => pattern.test(id))
+
+describe('a rack of loose shelves', () => {
+  const r = read()
+  const boxes = partBoxes(r.shaped.assembly)
+  it('holds what it is made for', () => {
+    expect(r.shaped.unhoused).toEqual([])
+    expect(troubles(r)).toEqual([])
+  })
+  it('has a pair of cleats at every rise, more places than shelves, and any shelf goes to any of them', () => {
+    const places = ids(r, /^cleat-0-\d+-right$/)
+    const shelves = ids(r, /^shelf-0-/)
+    expect(places.length).toBeGreaterThan(shelves.length)
+    const tops = places.map((id) => boxes.get(id)!.max[2])
+    const rise = r.shaped.dims.find((d) => d.path === 'riseMm')!.value
+    for (let i = 1; i < tops.length; i++) expectNear(tops[i] - tops[i - 1], rise, 1e-9)
+    for (const id of shelves) expect(tops.some((z) => Math.abs(z - boxes.get(id)!.min[2]) < 1e-6)).toBe(true)
+    // Both ends of a shelf lie on cleats of one height.
+    for (const id of shelves) {
+      const on = r.shaped.assembly.supports.filter(
+        (s) => 'part' in s.from && s.from.part === id && s.on.kind === 'part',
+      )
+      expect(
+        on.map((s) => s.on.kind === 'part' && s.on.part.split('-')[2]).filter((n, _i, all) => n === all[0]),
+      ).toHaveLength(2)
+    }
+  })
+  it('shelves are loose, their strips stop short of the cleats on both sides', () => {
+    for (const p of r.shaped.assembly.parts.filter((x) => x.role === 'shelf')) expect(p.loose).toBe(true)
+    const cleats = ids(r, /^cleat-/).map((id) => boxes.get(id)!)
+    for (const id of ids(r, /^strip-/)) {
+      const s = boxes.get(id)!
+      for (const c of cleats) {
+        const apart = s.max[0] < c.min[0] - 1 || s.min[0] > c.max[0] + 1
+        const other = s.max[2] <= c.min[2] || s.min[2] >= c.max[2]
+        expect(apart || other).toBe(true)
+      }
+    }
+  })
+  it('nothing on a shelf meets the cleats that run up both sides', () => {
+    const cleats = ids(r, /^cleat-/).map((id) => boxes.get(id)!)
+    for (const i of r.shaped.assembly.bays.flatMap((b) => b.items))
+      for (const c of cleats)
+        expect(i.box.min[0] >= c.max[0] - 1e-6 || i.box.max[0] <= c.min[0] + 1e-6 || i.box.max[2] <= c.min[2] || i.box.min[2] >= c.max[2]).toBe(true) // prettier-ignore
+  })
+  it('shelves divide a sheet both ways', () => {
+    const [shelf] = r.shaped.assembly.parts.filter((p) => p.role === 'shelf')
+    for (const [mm, sheet] of [
+      [shelf.size.lengthMm, 2440],
+      [shelf.size.widthMm, 1220],
+    ]) {
+      const n = Math.floor((sheet + 3) / (mm + 3))
+      expect(sheet - n * mm - (n - 1) * 3).toBeLessThan(n + 1)
+    }
+  })
+})
+
+describe('places of shelves', () => {
+  const level = (tallMm: number): Level => ({ floor: false, spots: [], tallest: { tallMm } as Level['tallest'] })
+  const places = Array.from({ length: 12 }, (_, i) => 100 + 100 * i)
+  const o = { aboveMm: 40, underMm: 44, thickMm: 12 }
+  it('are the lowest that leave room for what stands below, under the strips of the shelf above', () => {
+    // 100 + 12 + 260 + 40 = 412 under the strips: 456 at the cleats, the next is 500.
+    expect(placesFor([level(260), level(200), level(10)], places, o)).toEqual([0, 4, 7])
+    expect(placesFor([level(204), level(10)], places, o)).toEqual([0, 3])
+    expect(placesFor([level(205), level(10)], places, o)).toEqual([0, 4])
+    expect(placesFor([level(245), level(10)], places, { ...o, underMm: 0 })).toEqual([0, 3])
+  })
+  it('are none where it does not end', () =>
+    expect(placesFor([level(900), level(300), level(10)], places, o)).toBeNull())
+})
+
+describe('stiffness', () => {
+  it('posts that only loose shelves stand between are no higher than fifty times their thickness', () => {
+    const r = read({}, ctx([box('carton', 60, 300, 350, 260)]))
+    const post = r.shaped.assembly.parts.find((p) => p.role === 'post')!
+    expect(post.size.lengthMm).toBeLessThanOrEqual(50 * 38)
+  })
+  it('glued strips take most of the sag away', () => {
+    const sag = (strips: FloatingShelfRackParams['strips']) =>
+      Math.max(...read({ strips, clearMm: 800 }).checks.filter((x) => x.check === 'sag').map((x) => x.ratio ?? 0)) // prettier-ignore
+    expect(sag('glued')).toBeLessThan(0.6 * sag('none'))
+  })
+  it('where walls carry nothing its ends are closed and its feet held down; without it folds and tips', () => {
+    const c = thinWalls(ctx())
+    const alone = startingParams('metric', false, true)
+    expect(troubles(read(alone, c))).toEqual([])
+    expect(troubles(read({ ...alone, ends: 'open' }, c))).toContain('sway:deep')
+    expect(troubles(read({ ...alone, feet: 'standing' }, c))).toContain('tip-over:pull')
+  })
+  it('is not proven while nobody has weighed what stands on it', () => {
+    expect(read({}, ctx([box('carton', 8, 300, 350, 260, null)])).verdict.state).toBe('unknown')
+  })
+})
+
+describe('what cannot be', () => {
+  const problem = (over: Partial<FloatingShelfRackParams>, c = ctx()) => {
+    const r = floatingShelfRack.shape({ ...startingParams('metric', true), ...over }, c)
+    return r.ok ? null : [r.problem.code, r.problem.field]
+  }
+  it('is told at its field', () => {
+    expect(problem({ riseMm: 60 })).toEqual(['floating-rise-low', 'riseMm'])
+    expect(problem({ bays: 6, clearMm: 1300 })).toEqual(['floating-too-wide', 'bays'])
+    expect(problem({ shelves: 12, clearMm: 400 })).toEqual(['floating-too-many', 'shelves'])
+    expect(problem({ highMm: 600, shelves: 4 })).toEqual(['floating-too-high', 'highMm'])
+    expect(problem({ depthMm: 900 }, { ...ctx(), space: { ...ctx().space, depthMm: 500 } })).toEqual([
+      'floating-too-deep',
+      'depthMm',
+    ])
+  })
+})

@@ -1,0 +1,61 @@
+import { z } from '../../measure/schema.ts'
+import type { UnitSystem } from '../../measure/units.ts'
+import { countDim, dim, section, sheet } from '../params.ts'
+
+export const LIMITS = { bays: 6, shelves: 12, places: 30 } as const
+
+export const floatingShelfRackParams = z.object({
+  bays: countDim(1, LIMITS.bays),
+  /** Clear between the posts of two frames. */
+  clearMm: dim(250, 1300),
+  depthMm: dim(200, 900),
+  highMm: dim(600, 2600),
+  /** From one pair of cleats to the next. */
+  riseMm: dim(60, 400),
+  /** Shelves in each bay; there are more places than shelves. */
+  shelves: countDim(1, LIMITS.shelves),
+  abovePlayMm: dim(0, 600),
+  sidePlayMm: dim(0, 100),
+  postSection: section,
+  cleatSection: section,
+  stripSection: section,
+  /** Boards along the top, ties and diagonals. */
+  backSection: section,
+  sheet,
+  strips: z.enum(['glued', 'screwed', 'none']),
+  tie: z.boolean(),
+  ends: z.enum(['open', 'braced']),
+  feet: z.enum(['standing', 'pinned']),
+})
+export type FloatingShelfRackParams = z.infer<typeof floatingShelfRackParams>
+
+type Stocks = Pick<FloatingShelfRackParams, 'postSection' | 'cleatSection' | 'stripSection' | 'backSection' | 'sheet'>
+const STOCK: Record<UnitSystem, Stocks> = {
+  imperial: { postSection: '2x3', cleatSection: '1x2', stripSection: '1x2', backSection: '1x4', sheet: 'ply-15/32' },
+  metric: {
+    postSection: '38x63mm',
+    cleatSection: '18x44mm',
+    stripSection: '18x44mm',
+    backSection: '18x94mm',
+    sheet: 'ply-12mm',
+  },
+}
+/** Boards of diagonals that nothing helps: stiff enough to be pressed as well. */
+const PRESSED: Record<UnitSystem, string> = { imperial: '2x4', metric: '38x89mm' }
+
+export const startingParams = (system: UnitSystem, canTie: boolean, canPin = false): FloatingShelfRackParams => ({
+  bays: null,
+  clearMm: null,
+  depthMm: null,
+  highMm: null,
+  riseMm: null,
+  shelves: null,
+  abovePlayMm: null,
+  sidePlayMm: null,
+  ...STOCK[system],
+  ...(canTie ? {} : { backSection: PRESSED[system] }),
+  strips: 'glued',
+  tie: canTie,
+  ends: canTie ? 'open' : 'braced',
+  feet: !canTie && canPin ? 'pinned' : 'standing',
+})

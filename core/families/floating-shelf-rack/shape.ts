@@ -1,0 +1,294 @@
+import type { Stock } from '../../assembly/assembly.ts'
+import type { Draft } from '../../assembly/draft.ts'
+import { unitsOf } from '../../assembly/settings.ts'
+import { stripUnder } from '../../blocks/carcass/under-edge.ts'
+import { braceEnd } from '../../blocks/frame/end-braces.ts'
+import { placeBrace } from '../../blocks/frame/brace.ts'
+import { standPost } from '../../blocks/frame/standing-post.ts'
+import { ANGLE_ROOM_MM, pinFoot } from '../../blocks/mounts/pinned-foot.ts'
+import { tieToWall } from '../../blocks/mounts/tie.ts'
+import { spliceOver } from '../../blocks/sizing/splice.ts'
+import { bad, good, type Result } from '../../measure/result.ts'
+import { choicePen } from '../choices.ts'
+import type { Choice, ShapeContext, Shaped } from '../family.ts'
+import { standing } from '../house-on-shelves.ts'
+import { opened } from '../opened.ts'
+import type { FloatingShelfRackParams } from './parameters.ts'
+import { LOOSE_MM, planOut, type Plan } from './plan-out.ts'
+
+/*
+ *   frame from the end:            front:
+ *   |==========|  upper piece      ===================  boards along the top
+ *   |----------|                   ||-     -||-     -||
+ *   |----------|  a cleat every    ||-=====-||-     -||   loose shelves on cleats, strips under
+ *   |----------|  rise             ||-     -||-=====-||   their edges that stop short of the cleats
+ *   |==========|  lower piece      ||-     -||-     -||
+ */
+export function shapeFloatingShelfRack(p: FloatingShelfRackParams, ctx: ShapeContext): Result<Shaped> {
+  const begun = opened(p, ctx, planOut, false)
+  if (!begun.ok) return begun
+  const { d, pen, plan, unhoused } = begun.value
+  frames(d, p, ctx, plan)
+  const along = topBoards(d, p, ctx, plan)
+  if (along !== null)
+    return bad('longer-than-board', { mm: plan.clearMm + plan.post.thicknessMm, mostMm: along }, 'clearMm')
+  braces(d, p, ctx, plan)
+  if (p.feet === 'pinned' && ctx.space.floor === 'slab') plan.frames.forEach((_, f) => pinFoot(d, `post-${f}-rear`))
+  plan.shelves.forEach((s, i) => plan.openings.forEach((_o, k) => shelf(d, p, ctx, plan, { i, k, place: s.place })))
+  bays(d, ctx, plan)
+  plan.shelves.forEach((s, i) =>
+    d.mark(
+      plan.places[s.place],
+      'cleat-top',
+      i + 1,
+      plan.openings.map((_o, k) => `shelf-${k}-${i}`),
+    ),
+  )
+  const part = (pattern: RegExp) => d.assembly.parts.map((x) => x.id).filter((id) => pattern.test(id))
+  plan.frames.forEach((_, f) =>
+    d.sub({ id: `frame-${f}`, name: 'frame', parts: part(new RegExp(`^(post|piece|cleat)-${f}-`)), built: 'flat' }),
+  )
+  d.sub({ id: 'along', name: 'unit', parts: part(/^(top|tie|brace|angle)-/), built: 'in-place' })
+  plan.shelves.forEach((_s, i) =>
+    plan.openings.forEach((_o, k) =>
+      d.sub({
+        id: `loose-${k}-${i}`,
+        name: 'sheets',
+        parts: part(new RegExp(`^(shelf|strip)-${k}-${i}(-|$)`)),
+        built: 'in-place',
+      }),
+    ),
+  )
+  return good({ assembly: d.assembly, dims: pen.dims, choices: choices(p, ctx), unhoused })
+}
+
+const board = (section: string, grade: string, treated = false): Stock => ({ kind: 'board', section, grade, treated })
+/** Screws of a cleat into each post, and of the pieces that box a frame. */
+const CLEAT_SCREWS = 2
+const PIECE_SCREWS = 2
+/** Of the lower piece of a frame, above the floor: over the angles that hold feet down, mm. */
+const LOWER_MM = ANGLE_ROOM_MM + 10
+
+/** Posts, the pieces that box them, and a cleat on each face that looks at a bay at every place. */
+function frames(d: Draft, p: FloatingShelfRackParams, ctx: ShapeContext, plan: Plan) {
+  const { thicknessMm: t, widthMm: w } = plan.post
+  const treated = ctx.space.floor === 'slab'
+  const floor = { fall: ctx.space.floorFall, units: unitsOf(ctx.settings) }
+  plan.frames.forEach((x, f) => {
+    const sides = [
+      ['rear', plan.backMm],
+      ['front', plan.backMm + plan.deepMm - w],
+    ] as const
+    for (const [side, y] of sides) {
+      const stock = board(p.postSection, ctx.settings.grade, treated)
+      standPost(
+        d,
+        { id: `post-${f}-${side}`, stock, x, y, wideMm: t, deepMm: w, topMm: plan.highMm, across: 'y' },
+        floor,
+      )
+    }
+    for (const [name, z] of [
+      ['low', LOWER_MM],
+      ['high', plan.highMm - w],
+    ] as const) {
+      const id = `piece-${f}-${name}`
+      d.square({
+        id,
+        role: 'cross',
+        stock: board(p.postSection, ctx.settings.grade),
+        min: [x, plan.backMm + w, z],
+        size: [t, plan.deepMm - 2 * w, w],
+        along: 'y',
+        across: 'z',
+      })
+      for (const [side] of sides) {
+        const on = `post-${f}-${side}`
+        d.rest(id, on, 'fasteners', d.screw(on, id, PIECE_SCREWS, 'end', w, 200))
+      }
+    }
+    plan.places.forEach((z, n) => cleats(d, p, ctx, plan, { f, x, z, n }))
+  })
+}
+
+function cleats(
+  d: Draft,
+  p: FloatingShelfRackParams,
+  ctx: ShapeContext,
+  plan: Plan,
+  at: { f: number; x: number; z: number; n: number },
+) {
+  const { thicknessMm, widthMm } = plan.cleat
+  for (const [side, x] of [
+    ['left', at.x - thicknessMm],
+    ['right', at.x + plan.post.thicknessMm],
+  ] as const) {
+    // Outer faces of the outer frames look at no bay.
+    if ((side === 'left' && at.f === 0) || (side === 'right' && at.f === plan.frames.length - 1)) continue
+    const id = `cleat-${at.f}-${at.n}-${side}`
+    d.square({
+      id,
+      role: 'cleat',
+      stock: board(p.cleatSection, ctx.settings.grade),
+      min: [x, plan.backMm, at.z - widthMm],
+      size: [thicknessMm, plan.deepMm, widthMm],
+      along: 'y',
+      across: 'z',
+    })
+    for (const post of ['rear', 'front'].map((s) => `post-${at.f}-${s}`))
+      d.rest(id, post, 'fasteners', d.screw(id, post, CLEAT_SCREWS, 'side', thicknessMm, plan.post.thicknessMm))
+  }
+}
+
+/** Boards flat over the posts at the front, on edge at the back, where they go to the wall. @returns the longest board there is, where that is too short */
+function topBoards(d: Draft, p: FloatingShelfRackParams, ctx: ShapeContext, plan: Plan): number | null {
+  const from = plan.frames[0]
+  const to = plan.frames[plan.frames.length - 1] + plan.post.thicknessMm
+  const seats = plan.frames.map((x) => x + plan.post.thicknessMm / 2 - from)
+  const longest = Math.max(...ctx.boards(p.backSection, false).map((b) => b.lengthMm - ctx.settings.squaringTrimMm), 0)
+  const { thicknessMm, widthMm } = plan.back
+  const stock = board(p.backSection, ctx.settings.grade)
+  const pieces = spliceOver(to - from, longest, seats)
+  const behind = spliceOver(to - from, longest, seats, 1)
+  if (!pieces || !behind) return longest
+  const on = (id: string, side: string, way: 'bearing' | 'fasteners') => {
+    plan.frames.forEach((_x, f) => {
+      const post = `post-${f}-${side}`
+      if (d.meets(id, post))
+        d.rest(id, post, way, d.screw(id, post, 2, way === 'bearing' ? 'end' : 'side', thicknessMm, plan.post.widthMm))
+    })
+  }
+  pieces.forEach((s, i) => {
+    const id = `top-${i}`
+    const min: [number, number, number] = [from + s.from, plan.backMm + plan.deepMm - widthMm, plan.highMm]
+    d.square({ id, role: 'rail', stock, min, size: [s.to - s.from, widthMm, thicknessMm], along: 'x', across: 'y' })
+    on(id, 'front', 'bearing')
+  })
+  behind.forEach((s, i) => {
+    const id = `tie-${i}`
+    const min: [number, number, number] = [from + s.from, 0, plan.highMm - widthMm]
+    const size: [number, number, number] = [s.to - s.from, thicknessMm, widthMm]
+    d.square({ id, role: 'back-rail', stock, min, size, along: 'x', across: 'z' })
+    on(id, 'rear', 'fasteners')
+    if (plan.tied) tieToWall(d, id, ctx.space, ctx.settings.yard)
+  })
+  return null
+}
+
+/** Diagonals over the ends, and across the back under the tie where nothing ties it along. */
+function braces(d: Draft, p: FloatingShelfRackParams, ctx: ShapeContext, plan: Plan) {
+  if (p.ends !== 'braced') return
+  const { widthMm, thicknessMm } = plan.back
+  const stock = board(p.backSection, ctx.settings.grade)
+  const last = plan.frames.length - 1
+  for (const [f, side] of [
+    [0, -1],
+    [last, 1],
+  ] as const) {
+    const box = d.box(`post-${f}-rear`)
+    braceEnd(d, {
+      id: `brace-${side < 0 ? 'left' : 'right'}`,
+      rear: `post-${f}-rear`,
+      front: `post-${f}-front`,
+      faceMm: side < 0 ? box.min[0] : box.max[0],
+      side,
+      highMm: plan.highMm,
+      board: { stock, widthMm, thicknessMm },
+      falls: side > 0,
+    })
+  }
+  if (plan.tied) return
+  placeBrace(d, {
+    id: 'brace-back',
+    posts: plan.frames.map((x, f) => ({ id: `post-${f}-rear`, left: x, right: x + plan.post.thicknessMm })),
+    lowMm: 0,
+    highMm: plan.highMm - widthMm,
+    yMm: plan.backMm,
+    board: { stock, widthMm, thicknessMm },
+    longestMm: Math.max(...ctx.boards(p.backSection, false).map((b) => b.lengthMm - ctx.settings.squaringTrimMm), 0),
+  })
+}
+
+/** A loose shelf on two cleats, its strips between them. */
+function shelf(
+  d: Draft,
+  p: FloatingShelfRackParams,
+  ctx: ShapeContext,
+  plan: Plan,
+  at: { i: number; k: number; place: number },
+) {
+  const id = `shelf-${at.k}-${at.i}`
+  const left = plan.frames[at.k] + plan.post.thicknessMm
+  const z = plan.places[at.place]
+  d.square({
+    id,
+    role: 'shelf',
+    stock: { kind: 'sheet', sheet: p.sheet },
+    min: [left + LOOSE_MM, plan.backMm, z],
+    size: [plan.clearMm - 2 * LOOSE_MM, plan.deepMm, plan.sheet.thicknessMm],
+    along: 'x',
+    across: 'y',
+    loose: true,
+  })
+  d.rest(id, `cleat-${at.k}-${at.place}-right`)
+  d.rest(id, `cleat-${at.k + 1}-${at.place}-left`)
+  if (p.strips === 'none') return
+  const o = plan.openings[at.k]
+  for (const [name, backMm] of [
+    ['front', plan.backMm + plan.deepMm - plan.strip.thicknessMm],
+    ['rear', plan.backMm],
+  ] as const)
+    stripUnder(d, {
+      id: `strip-${at.k}-${at.i}-${name}`,
+      shelf: id,
+      section: p.stripSection,
+      grade: ctx.settings.grade,
+      from: o.left + LOOSE_MM,
+      to: o.right - LOOSE_MM,
+      backMm,
+      glued: p.strips === 'glued',
+    })
+}
+
+function bays(d: Draft, ctx: ShapeContext, plan: Plan) {
+  plan.shelves.forEach((s, i) => {
+    const above = plan.shelves[i + 1]
+    const floorMm = plan.places[s.place] + plan.sheet.thicknessMm
+    plan.openings.forEach((o, k) => {
+      const strips = d.assembly.parts.filter((x) => x.id.startsWith(`strip-${k}-${i + 1}-`))
+      const head = above
+        ? Math.min(plan.places[above.place], ...strips.map((x) => d.box(x.id).min[2]))
+        : Math.max(floorMm + 1, ctx.space.ceilingMm)
+      d.bay({
+        id: `bay-${k}-${i}`,
+        name: { code: 'shelf', column: k + 1, row: i + 1 },
+        holds: 'surface',
+        clear: { min: [o.left, plan.backMm, floorMm], max: [o.right, plan.backMm + plan.deepMm, head] },
+        carriers: [`shelf-${k}-${i}`],
+        items: standing(s.level, k, plan.backMm, floorMm),
+        play: { sideMm: plan.play.sideMm, aboveMm: above ? plan.play.aboveMm : 0, deepMm: 0 },
+        stickOutMm: plan.stickOutMm,
+        exit: [0, 1, 0],
+      })
+    })
+  })
+}
+
+function choices(p: FloatingShelfRackParams, ctx: ShapeContext): Choice[] {
+  const imperial = ctx.settings.yard === 'imperial'
+  const sheets = imperial
+    ? ['ply-3/8', 'ply-15/32', 'ply-19/32', 'ply-23/32', 'osb-7/16']
+    : ['ply-9mm', 'ply-12mm', 'ply-15mm', 'ply-18mm', 'osb3-15mm']
+  const posts = imperial ? ['2x2', '2x3', '2x4'] : ['38x38mm', '38x63mm', '38x89mm']
+  const thin = imperial ? ['1x2', '1x3', '2x2'] : ['18x44mm', '18x69mm', '38x38mm']
+  const { section, sheet, coded } = choicePen(p)
+  return [
+    sheet('sheet', 'sheet', [...sheets, ...ctx.settings.ownSheets]),
+    coded('strips', 'floating-strips', ['glued', 'screwed', 'none']),
+    section('stripSection', 'strip-section', thin.slice(0, 2)),
+    section('cleatSection', 'floating-cleat', thin),
+    section('postSection', 'post-section', posts),
+    coded('tie', 'tie', [true, false]),
+    coded('ends', 'ends', ['open', 'braced']),
+    ...(ctx.space.floor === 'slab' ? [coded('feet', 'feet', ['standing', 'pinned'])] : []),
+  ]
+}
