@@ -52,6 +52,8 @@ const BINDS = 1.5
 /** A drawer narrower or shallower than this is of no use, mm. */
 const LEAST_WIDE_MM = 250
 const LEAST_DEEP_MM = 300
+const MOST_DEEP_MM = 900
+const MOST_WIDE_MM = 1200
 /** So deep it is made where nothing asks for more: what is drawn out two thirds still sits well. mm */
 const USUAL_DEEP_MM = 450
 /** Over two usual spaces between studs there are always two to be tied to, mm. */
@@ -118,10 +120,10 @@ export function planOut(p: DrawerBankParams, ctx: ShapeContext, pen: DimPen): Re
   const depthShare = shareOf(box.lengthMm, ctx.settings, {
     wantedMm: Math.max(USUAL_DEEP_MM, deepest + 2 * drawer.thicknessMm + behindMm),
     leastMm: LEAST_DEEP_MM,
-    mostMm: ctx.space.depthMm - back.thicknessMm,
+    mostMm: Math.min(MOST_DEEP_MM, ctx.space.depthMm - back.thicknessMm),
   })
   const deepMm = pen.length(
-    { path: 'depthMm', code: 'bank-depth', min: 200, max: 900 },
+    { path: 'depthMm', code: 'bank-depth', min: 200, max: MOST_DEEP_MM },
     depthShare?.mm ?? Math.max(200, roundDown(ctx.space.depthMm - back.thicknessMm, units)),
     {
       code: 'bank-depth',
@@ -137,10 +139,10 @@ export function planOut(p: DrawerBankParams, ctx: ShapeContext, pen: DimPen): Re
   const widthShare = shareOf(bottom.widthMm, ctx.settings, {
     wantedMm: Math.max(LEAST_WIDE_MM, widest + beside.left - beside.right) + taken,
     leastMm: LEAST_WIDE_MM,
-    mostMm: Math.min(BINDS * drawerMm, ctx.space.lengthMm - 2 * box.thicknessMm) + taken,
+    mostMm: Math.min(MOST_WIDE_MM, BINDS * drawerMm, ctx.space.lengthMm - 2 * box.thicknessMm) + taken,
   })
   const clearMm = pen.length(
-    { path: 'clearMm', code: 'bank-width', min: 150, max: 1200 },
+    { path: 'clearMm', code: 'bank-width', min: 150, max: MOST_WIDE_MM },
     widthShare ? widthShare.mm - taken : roundDown(Math.max(150, ctx.space.lengthMm - 2 * box.thicknessMm), units),
     {
       code: 'bank-width',

@@ -30,7 +30,7 @@ export const floatingShelfRack = family<FloatingShelfRackParams>({
     {
       name: 'cartons, imperial, two bays',
       params: { ...startingParams('imperial', true), bays: 2, clearMm: 610 },
-      context: exampleContext('imperial', [exampleGoods('imperial', 'box', 10)]),
+      context: exampleContext('imperial', [exampleGoods('imperial', 'box', 8)]),
     },
     {
       name: 'pails, metric, thicker shelves without strips',

@@ -36,6 +36,9 @@ const RISE = inches(4)
 const FIRST_MM = 100
 const LEAST_WIDE_MM = 450
 const LEAST_DEEP_MM = 280
+/** Thin sheet spans no further, and nobody reaches deeper, mm. */
+const MOST_WIDE_MM = 1300
+const MOST_DEEP_MM = 900
 /** A post no thicker than this part of its length may stand free between its ends: NDS 2018 3.7.1.4, le/d ≤ 50. */
 const SLENDER = 50
 /** A loose shelf has this much play between posts, and past the cleats its strips, on each side, mm. */
@@ -103,10 +106,10 @@ export function planOut(p: FloatingShelfRackParams, ctx: ShapeContext, pen: DimP
   const deep = shareOf(sheet.widthMm, ctx.settings, {
     wantedMm: deepest - STICK_OUT,
     leastMm: LEAST_DEEP_MM,
-    mostMm: mostDeep,
+    mostMm: Math.min(MOST_DEEP_MM, mostDeep),
   })
   const deepMm = pen.length(
-    { path: 'depthMm', code: 'floating-depth', min: 200, max: 900 },
+    { path: 'depthMm', code: 'floating-depth', min: 200, max: MOST_DEEP_MM },
     deep?.mm ?? Math.max(200, roundDown(mostDeep, units)),
     { code: 'floating-depth', terms: [], data: { parts: deep?.n ?? 1, sheetMm: sheet.widthMm, deepestMm: deepest } },
   )
@@ -116,10 +119,10 @@ export function planOut(p: FloatingShelfRackParams, ctx: ShapeContext, pen: DimP
   const wide = shareOf(sheet.lengthMm, ctx.settings, {
     wantedMm: Math.max(LEAST_WIDE_MM, widest + 2 * sideMm + lost),
     leastMm: LEAST_WIDE_MM,
-    mostMm: ctx.space.lengthMm - 2 * post.thicknessMm - 2 * endMm,
+    mostMm: Math.min(MOST_WIDE_MM, ctx.space.lengthMm - 2 * post.thicknessMm - 2 * endMm),
   })
   const clearMm = pen.length(
-    { path: 'clearMm', code: 'floating-width', min: 250, max: 1300 },
+    { path: 'clearMm', code: 'floating-width', min: 250, max: MOST_WIDE_MM },
     wide ? wide.mm + 2 * LOOSE_MM : LEAST_WIDE_MM,
     { code: 'floating-width', terms: [], data: { parts: wide?.n ?? 1, sheetMm: sheet.lengthMm, widestMm: widest } },
   )

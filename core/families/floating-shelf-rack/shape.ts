@@ -2,7 +2,7 @@ import type { Stock } from '../../assembly/assembly.ts'
 import type { Draft } from '../../assembly/draft.ts'
 import { unitsOf } from '../../assembly/settings.ts'
 import { stripUnder } from '../../blocks/carcass/under-edge.ts'
-import { braceEnd } from '../../blocks/frame/end-braces.ts'
+import { braceEnds, stackBraces } from '../../blocks/frame/stacked-braces.ts'
 import { placeBrace } from '../../blocks/frame/brace.ts'
 import { standPost } from '../../blocks/frame/standing-post.ts'
 import { ANGLE_ROOM_MM, pinFoot } from '../../blocks/mounts/pinned-foot.ts'
@@ -174,38 +174,41 @@ function topBoards(d: Draft, p: FloatingShelfRackParams, ctx: ShapeContext, plan
   return null
 }
 
-/** Diagonals over the ends, and across the back under the tie where nothing ties it along. */
+/** Diagonals over the ends, and across the back under the board at the top where nothing ties it along. */
 function braces(d: Draft, p: FloatingShelfRackParams, ctx: ShapeContext, plan: Plan) {
   if (p.ends !== 'braced') return
   const { widthMm, thicknessMm } = plan.back
-  const stock = board(p.backSection, ctx.settings.grade)
+  const plank = { stock: board(p.backSection, ctx.settings.grade), widthMm, thicknessMm }
   const last = plan.frames.length - 1
-  for (const [f, side] of [
-    [0, -1],
-    [last, 1],
-  ] as const) {
-    const box = d.box(`post-${f}-rear`)
-    braceEnd(d, {
-      id: `brace-${side < 0 ? 'left' : 'right'}`,
-      rear: `post-${f}-rear`,
-      front: `post-${f}-front`,
-      faceMm: side < 0 ? box.min[0] : box.max[0],
-      side,
-      highMm: plan.highMm,
-      board: { stock, widthMm, thicknessMm },
-      falls: side > 0,
-    })
-  }
+  const posts = (f: number) => [`post-${f}-rear`, `post-${f}-front`] as const
+  braceEnds(
+    d,
+    { left: posts(0), right: posts(last) },
+    { id: (side) => `brace-${side}`, highMm: plan.highMm, board: plank },
+  )
   if (plan.tied) return
-  placeBrace(d, {
+  const highMm = plan.highMm - widthMm
+  const across = placeBrace(d, {
     id: 'brace-back',
     posts: plan.frames.map((x, f) => ({ id: `post-${f}-rear`, left: x, right: x + plan.post.thicknessMm })),
     lowMm: 0,
-    highMm: plan.highMm - widthMm,
+    highMm,
     yMm: plan.backMm,
-    board: { stock, widthMm, thicknessMm },
+    board: plank,
     longestMm: Math.max(...ctx.boards(p.backSection, false).map((b) => b.lengthMm - ctx.settings.squaringTrimMm), 0),
   })
+  // One bay is too narrow for one board.
+  if (across === null)
+    stackBraces(d, {
+      id: 'brace-back',
+      posts: ['post-0-rear', `post-${last}-rear`],
+      way: 'x',
+      faceMm: plan.backMm,
+      side: -1,
+      highMm,
+      board: plank,
+      falls: false,
+    })
 }
 
 /** A loose shelf on two cleats, its strips between them. */

@@ -13,7 +13,7 @@ import { besideHinges } from '../../blocks/fronts/front.ts'
 import { closeFront, overPosts, stretch } from '../../blocks/fronts/standing.ts'
 import { standPost } from '../../blocks/frame/standing-post.ts'
 import { placeBrace } from '../../blocks/frame/brace.ts'
-import { braceEnd } from '../../blocks/frame/end-braces.ts'
+import { braceEnds } from '../../blocks/frame/stacked-braces.ts'
 import { pinFoot } from '../../blocks/mounts/pinned-foot.ts'
 import { tieToWall } from '../../blocks/mounts/tie.ts'
 import { CROSS_SCREWS, placeShelfFrame, railOnPost } from '../../blocks/frame/shelf-frame.ts'
@@ -181,22 +181,16 @@ function brace(d: Draft, p: PostRackParams, ctx: ShapeContext, plan: PostRackPla
 function endBraces(d: Draft, p: PostRackParams, ctx: ShapeContext, plan: PostRackPlan) {
   const { widthMm, thicknessMm } = findSection(p.backSection)!
   const last = plan.modules.length - 1
-  for (const [m, i, side] of [
-    [0, 0, -1],
-    [last, plan.modules[last].posts.length - 1, 1],
-  ] as const) {
-    const [rear, front] = ['rear', 'front'].map((s) => `post-${m}-${i}-${s}`)
-    braceEnd(d, {
-      id: `brace-${m}-${side < 0 ? 'left' : 'right'}`,
-      rear,
-      front,
-      faceMm: side < 0 ? d.box(rear).min[0] : d.box(rear).max[0],
-      side,
+  const posts = (m: number, i: number) => [`post-${m}-${i}-rear`, `post-${m}-${i}-front`] as const
+  braceEnds(
+    d,
+    { left: posts(0, 0), right: posts(last, plan.modules[last].posts.length - 1) },
+    {
+      id: (side) => `brace-${side === 'left' ? 0 : last}-${side}`,
       highMm: plan.tops[plan.tops.length - 1],
       board: { stock: board(p.backSection, ctx.settings.grade), widthMm, thicknessMm },
-      falls: side > 0,
-    })
-  }
+    },
+  )
 }
 
 /** A board across the tops of the rear posts, against the wall, that the ties go through. */
