@@ -201,3 +201,30 @@ describe('more than a room can take', () => {
     }
   })
 })
+
+describe('a shed whose walls carry nothing', () => {
+  const goods = HEAP.filter((g) => g.kind !== 'board' && g.kind !== 'sheet')
+  const plain = household(goods, 6600, 5200)
+  const walls = plain.room.walls.map((w) => ({ ...w, construction: { kind: 'thin' as const } }))
+  const shed = (anchorRatedN: number | null): Project => ({
+    ...plain,
+    room: { ...plain.room, walls },
+    settings: { ...plain.settings, anchorRatedN },
+  })
+  it('is planned with builds that stand by themselves, proven once the anchors in its slab are rated', () => {
+    const p = shed(4000)
+    const { last } = plan(p, {}, 45)
+    expect(last.plans.length).toBeGreaterThan(0)
+    for (const x of last.plans) {
+      expect(x.proven).toBe(true)
+      expect(x.measures.troubles).toBe(0)
+      expect(x.homeless).toEqual([])
+      for (const r of readAgain(p, x)) expect(r.shaped.assembly.anchors.every((a) => a.into === 'slab')).toBe(true)
+    }
+  })
+  it('promises nothing while nobody has rated them', () => {
+    const p = shed(null)
+    for (const x of plan({ ...p, goods: goods.slice(2, 4) }, {}, 2).last.plans)
+      if (x.builds.length > 0 && x.homeless.length === 0) expect(x.measures.troubles).toBeGreaterThan(0)
+  })
+})

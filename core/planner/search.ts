@@ -88,18 +88,25 @@ const MOST_KINDS = 4
 
 /** All ways to keep a lot in a plan, or as much of it as goes. */
 function* waysOn(plan: Plan, lot: Lot, market: Market, kinds: number, walls: readonly string[]): Generator<Plan> {
-  const those = market.kindsFor(lot).slice(0, kinds)
+  const those = market.kindsFor(lot)
   for (const [i, o] of plan.offers.entries()) {
     if (!those.some((k) => k.kind === o.build.family)) continue
     const others = plan.offers.filter((_, j) => j !== i)
     const more = market.extended(o, lot, others)
     if (more) yield withOffer(plan, [...others, more], lot, lotWithout(more.housed, o.housed))
   }
-  for (const { kind } of those)
+  // A kind that goes to none of these walls is none of those looked at.
+  let looked = 0
+  for (const { kind } of those) {
+    if (looked === kinds) break
+    let found = false
     for (const wallId of walls) {
       const offer = market.offer(kind, wallId, lot, plan.offers)
       if (offer) yield withOffer(plan, [...plan.offers, offer], lot, offer.housed)
+      found ||= offer !== null
     }
+    if (found) looked++
+  }
 }
 
 const withOffer = (plan: Plan, offers: readonly Offer[], lot: Lot, housed: Lot): Plan => ({

@@ -99,5 +99,6 @@ export const TERMS: Record<string, string> = {
   module: 'whole module',
   'half-module': 'half module',
   'end-braces': 'diagonals at both ends',
+  'room-for-brace': 'room for a diagonal under it',
   wall: 'wall',
 }

@@ -9,6 +9,10 @@ const FLATTEST = (25 * Math.PI) / 180
 const STEEPEST = (65 * Math.PI) / 180
 export const bracesAt = (rad: number): boolean => rad >= FLATTEST && rad <= STEEPEST
 
+/** The least height in which a board of a width lies across so much at the flattest useful angle, mm. */
+export const leastRise = (wideMm: number, boardMm: number): number =>
+  ((wideMm - boardMm * Math.sin(FLATTEST)) / Math.cos(FLATTEST)) * Math.sin(FLATTEST) + boardMm * Math.cos(FLATTEST) + 1
+
 interface Brace {
   id: string
   /** Posts with their left and right edges, in order. */

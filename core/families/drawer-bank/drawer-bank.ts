@@ -3,6 +3,7 @@ import { newGoods } from '../../goods/goods.ts'
 import { inDrawer } from '../../goods/ways.ts'
 import { exampleContext } from '../example-context.ts'
 import { family, type ShapeContext } from '../family.ts'
+import { allOnWall } from '../opened.ts'
 import { drawerBankLevers, drawerBankSavers } from './levers.ts'
 import { drawerBankParams, startingParams, type DrawerBankParams } from './parameters.ts'
 import { shapeDrawerBank } from './shape.ts'
@@ -36,8 +37,8 @@ export const drawerBank = family<DrawerBankParams>({
   savers: drawerBankSavers,
   steps: drawerBankSteps,
   suits: (g) => inDrawer(g, LIGHT_KG, LOW_MM),
-  propose: (ctx) =>
-    ctx.goods.length > 0 && ctx.goods.every((g) => inDrawer(g.item, LIGHT_KG, LOW_MM) !== null) ? [start(ctx)] : [],
+  // Where nothing ties it, it falls forward with its drawers out.
+  propose: (ctx) => (allOnWall(ctx, (g) => inDrawer(g, LIGHT_KG, LOW_MM) !== null) ? [start(ctx)] : []),
   examples: () => [
     {
       name: 'fittings, metric',

@@ -1,5 +1,6 @@
 import { reachMm } from '../../goods/person.ts'
 import { ANGLE_ROOM_MM } from '../../blocks/mounts/pinned-foot.ts'
+import { leastRise } from '../../blocks/frame/brace.ts'
 import { besideHinges } from '../../blocks/fronts/front.ts'
 import { CURTAIN_RAIL } from '../../catalogue/hardware.ts'
 import { findSection } from '../../catalogue/lumber.ts'
@@ -8,6 +9,7 @@ import { roundDown } from '../../measure/rounding.ts'
 import { inches } from '../../measure/units.ts'
 import { unitsOf } from '../../assembly/settings.ts'
 import { shelfPlay, type DimPen } from '../dim-pen.ts'
+import { canHoldTie } from '../../room/room.ts'
 import type { ShapeContext, Shaped, Term } from '../family.ts'
 import { framedTerms, house, type Level, type Opening } from '../house-on-shelves.ts'
 import { equalModules, moduleSizes, modulesFor } from './modules.ts'
@@ -186,8 +188,14 @@ export function planOut(
   })
 
   const tops: number[] = []
-  framedTerms(levels, frame, aboveMm).forEach((terms, i) => {
-    const from: Term[] = i === 0 ? terms : [{ name: 'shelf-below', mm: tops[i - 1] }, ...terms]
+  const needed = framedTerms(levels, frame, aboveMm)
+  // What nothing ties stands on its diagonals: they have no useful angle under a very low shelf.
+  const highMm = needed.flat().reduce((z, x) => z + x.mm, 0)
+  const tied = p.tie && canHoldTie(ctx.space.construction)
+  const low = tied || !p.brace ? 0 : leastBraced(modules, depthMm, p.ends === 'braced', s, back.widthMm) - highMm
+  needed.forEach((terms, i) => {
+    const raised: Term[] = i === 0 && low > 0 && !levels[0].floor ? [{ name: 'room-for-brace', mm: low }] : []
+    const from: Term[] = i === 0 ? [...terms, ...raised] : [{ name: 'shelf-below', mm: tops[i - 1] }, ...terms]
     tops.push(
       pen.sum(
         { path: `topMm.${i}`, code: 'shelf-top', data: { shelf: i + 1 }, min: 60, max: 4000 },
@@ -220,6 +228,13 @@ export function planOut(
     stickOutMm: outMm,
     unhoused,
   }
+}
+
+/** The lowest top under which a diagonal still fits at a useful angle: across the nearest posts, and over the ends, mm. */
+function leastBraced(modules: ModulePlan[], depthMm: number, ends: boolean, s: Stocks, boardMm: number): number {
+  const over = (wideMm: number) => leastRise(wideMm, boardMm)
+  const gaps = modules.map((m) => Math.min(...m.posts.slice(1).map((x, i) => x - m.posts[i] + s.postWidth)))
+  return Math.max(...gaps.map(over), ends ? over(depthMm + 2 * s.postThick) : 0)
 }
 
 /** Runs to try for goods: half, whole, whole and half, ... up to the wall. */

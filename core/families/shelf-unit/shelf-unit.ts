@@ -1,6 +1,8 @@
 import { canHoldTie } from '../../room/room.ts'
 import { exampleContext, exampleGoods } from '../example-context.ts'
+import type { Goods } from '../../goods/goods.ts'
 import { family } from '../family.ts'
+import { allOnWall } from '../opened.ts'
 import { onShelf } from '../../goods/ways.ts'
 import { shelfUnitLevers, shelfUnitSavers } from './levers.ts'
 import { shelfUnitParams, startingParams, UPGRADES, type ShelfUnitParams } from './parameters.ts'
@@ -24,9 +26,9 @@ export const shelfUnit = family<ShelfUnitParams>({
   steps: shelfUnitSteps,
   suits: (g) => onShelf(g, LIGHT_KG, 2),
   propose(ctx) {
-    if (ctx.goods.length === 0 || ctx.goods.some((g) => (g.item.massKg ?? 0) > LIGHT_KG || g.item.deepMm > SHALLOW_MM))
-      return []
-    return [startingParams(ctx.settings.yard, canHoldTie(ctx.space.construction))]
+    // Empty and untied, a child pulls it over.
+    const fits = (g: Goods) => (g.massKg ?? 0) <= LIGHT_KG && g.deepMm <= SHALLOW_MM
+    return allOnWall(ctx, fits) ? [startingParams(ctx.settings.yard, true)] : []
   },
   examples: () => [
     {

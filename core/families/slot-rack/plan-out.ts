@@ -115,7 +115,8 @@ export function planOut(p: SlotRackParams, ctx: ShapeContext, pen: DimPen): Resu
     .sort((a, b) => b.tallMm - a.tallMm)
   const deepest = Math.max(...things.map((x) => x.deepMm))
 
-  const wanted = deepest * (1 - OUT_SHARE)
+  // In the highest bin a board that ties it lies behind what stands there.
+  const wanted = deepest * (1 - OUT_SHARE) + (tied ? nailer.thicknessMm : 0)
   const share = shareOf(box.widthMm, ctx.settings, { wantedMm: wanted, leastMm: LEAST_DEEP_MM, mostMm: mostDeep })
   const deepMm = pen.length(
     { path: 'depthMm', code: 'slots-depth', min: LEAST_DEEP_MM, max: 1220 },
@@ -147,7 +148,7 @@ export function planOut(p: SlotRackParams, ctx: ShapeContext, pen: DimPen): Resu
     code: 'slots-spare',
     terms: [],
   })
-  const tooDeep = (x: OnEdge) => x.deepMm * (1 - OUT_SHARE) > deepMm + 1e-6
+  const tooDeep = (x: OnEdge) => x.deepMm * (1 - OUT_SHARE) + (tied ? nailer.thicknessMm : 0) > deepMm + 1e-6
   const fit = things.filter((x) => !tooDeep(x))
   left.push(...things.filter(tooDeep).flatMap((x) => Array<Goods>(x.count).fill(x.item)))
   const slots = slotsOf(fit, perSlot, sparePct, (mm) => roundUp(mm, units))

@@ -3,6 +3,7 @@ import { newGoods } from '../../goods/goods.ts'
 import { flatThing, inSlot } from '../../goods/ways.ts'
 import { exampleContext } from '../example-context.ts'
 import { family, type ShapeContext } from '../family.ts'
+import { allOnWall } from '../opened.ts'
 import { slotRackLevers, slotRackSavers } from './levers.ts'
 import { slotRackParams, startingParams, type SlotRackParams } from './parameters.ts'
 import { shapeSlotRack } from './shape.ts'
@@ -30,7 +31,7 @@ export const slotRack = family<SlotRackParams>({
   savers: slotRackSavers,
   steps: slotRackSteps,
   suits: (g) => inSlot(g, LIGHT_KG),
-  propose: (ctx) => (ctx.goods.length > 0 && ctx.goods.every((g) => flatThing(g.item)) ? [start(ctx)] : []),
+  propose: (ctx) => (allOnWall(ctx, flatThing) ? [start(ctx)] : []),
   examples: () => [
     {
       name: 'pictures and trays, metric',
