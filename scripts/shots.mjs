@@ -47,7 +47,17 @@ const SHOTS = [
       await page.waitForTimeout(2500)
     },
   },
-  { name: 'shape-tote-rack', path: `${P}/shape`, size: DESK },
+  {
+    name: 'shape-drawers',
+    path: '/p/demo-potter/shape',
+    size: DESK,
+    before: async (page) => {
+      await page.getByRole('button', { name: 'Drawers' }).first().click()
+      await page.getByRole('button', { name: 'Walk round' }).click()
+      await page.getByRole('slider', { name: 'opened' }).fill('0.7')
+      await page.waitForTimeout(1500)
+    },
+  },
   {
     name: 'plan-room',
     path: '/',

@@ -1,0 +1,42 @@
+import { axe, expect, saved, startEmpty, station, test } from './helpers.ts'
+
+test('from small things to a bank of drawers that holds, with drawers of one’s own', async ({ page }) => {
+  await startEmpty(page, 'Fittings', 'millimetres')
+  const line = page.getByRole('combobox', { name: /One line/ })
+  for (const thing of ['18 box of screws 110 x 90 x 50, 0.9 kg', '4 tin of wax 90 x 90 x 60, 0.4 kg']) {
+    await line.fill(thing)
+    await line.press('Enter')
+    await expect(line).toHaveValue('')
+  }
+  await station(page, 'Shape')
+  await page.getByLabel('Or take a kind yourself').selectOption({ label: 'Drawer bank' })
+  await page.getByRole('button', { name: 'All of them' }).click()
+  await page.getByRole('button', { name: 'Start it' }).click()
+  await expect(page.getByText('As many as the things need. Add drawers to have others.')).toBeVisible()
+
+  // One kind of drawer of one's own: the goods go into those.
+  await page.getByRole('button', { name: 'Add a kind of drawer' }).click()
+  await expect(page.getByLabel(/Units high/).first()).toBeVisible()
+  expect(await axe(page)).toEqual([])
+  await saved(page)
+
+  await station(page, 'Prove')
+  await expect(page.getByText(/each drawer stays in its grooves by/)).toBeVisible()
+  await station(page, 'Build')
+  await expect(
+    page.getByRole('link', { name: /Grooves in the uprights/ }).or(page.getByText('Grooves in the uprights')),
+  ).toBeVisible()
+})
+
+test('flat things on edge in slots, the unit said once after the last size', async ({ page }) => {
+  await startEmpty(page, 'Pictures', 'feet and inches')
+  const line = page.getByRole('combobox', { name: /One line/ })
+  await line.fill('12 framed picture 40 x 620 x 800 mm, 4 kg')
+  await line.press('Enter')
+  await expect(line).toHaveValue('')
+  await station(page, 'Shape')
+  await page.getByRole('checkbox', { name: /framed picture/ }).check()
+  await page.getByRole('button', { name: 'Show me what would do' }).click()
+  await expect(page.getByRole('heading', { name: 'Slot rack' })).toBeVisible({ timeout: 20_000 })
+  await expect(page.getByText('On edge in a slot, drawn out without moving another.')).toBeVisible()
+})
