@@ -102,6 +102,15 @@ describe('a bank of drawers', () => {
     expect(low(3)).toBeLessThan(low(1))
     expect(bank.shaped.assembly.motions).toHaveLength(60)
   })
+  it('puts low things into low drawers, and keeps high ones for what needs them', () => {
+    const tall = small('reel', 2, 150, 150, 100, 1)
+    const bank = read({ drawers: [3, 1].map((units) => ({ units, count: 1 })) }, ctx([screws, tall]))
+    const clear = (id: string) =>
+      bank.shaped.assembly.bays
+        .filter((b) => b.items.some((i) => i.goodsId === id))
+        .map((b) => b.clear.max[2] - b.clear.min[2])
+    expect(Math.max(...clear('screws'))).toBeLessThan(Math.min(...clear('reel')))
+  })
   it('lays a tool down, its length to the front', () => {
     const chisel = newGoods({
       id: 'chisel',

@@ -253,7 +253,8 @@ function fillDrawers(
     return spots.length
   }
   if (p.drawers.length > 0) {
-    for (const kind of [...p.drawers].sort((a, b) => b.units - a.units))
+    // Low things into low drawers first: the high ones are kept for what needs them.
+    for (const kind of [...p.drawers].sort((a, b) => a.units - b.units))
       for (let i = 0; i < kind.count && drawers.length <= LIMITS.drawers; i++) put(kind.units)
     return { drawers, left: queue }
   }

@@ -91,7 +91,11 @@ export const drawerBankWords: KindWords = {
     'bank-hand': { label: 'Drawn by', options: { hole: 'a hand hole in the face', none: 'the edge of the face' } },
   },
   lists: {
-    drawers: { label: 'Drawers', one: 'kind of drawer', none: 'As many as the things need. Add drawers to have others.' },
+    drawers: {
+      label: 'Drawers',
+      one: 'kind of drawer',
+      none: 'As many as the things need. Add drawers to have others.',
+    },
   },
   fields: {
     'drawer-units': { label: 'Units high' },
