@@ -2,7 +2,6 @@ import type { Motion, Part, Support } from '../assembly/assembly.ts'
 import { massCentre, partMassKg } from '../assembly/mass.ts'
 import { opens } from '../assembly/moved.ts'
 import { runnersOf } from '../assembly/runners.ts'
-import type { PartBoxes } from '../assembly/part-box.ts'
 import { dot, scale, type Vec3 } from '../geometry/vec.ts'
 import { newtons } from '../measure/units.ts'
 import { PANEL_BEARING_MPA } from './bearing.ts'
@@ -36,7 +35,7 @@ interface Drawn {
   unweighed: string | null
 }
 
-type Given = Pick<CheckContext, 'assembly' | 'parts' | 'boxes' | 'method'>
+type Given = Pick<CheckContext, 'assembly' | 'parts' | 'method'>
 
 /** From where to where a box reaches along a direction. */
 const along = (b: { min: Vec3; max: Vec3 }, way: Vec3): [number, number] => {
@@ -78,7 +77,7 @@ function drawnOut(m: Motion & { kind: 'slide' }, c: Given): Drawn | null {
     bottom: c.parts.get(first.from.part)!,
     supports,
     staysMm,
-    reachMm: Math.min(...supports.map((s) => reachOf(s, way, c.boxes))),
+    reachMm: Math.min(...supports.map((s) => reachOf(s, way))),
     loadN,
     momentNmm: Math.max(0, momentNmm),
     unweighed,
@@ -86,17 +85,16 @@ function drawnOut(m: Motion & { kind: 'slide' }, c: Given): Drawn | null {
 }
 
 /** How far a runner reaches into its groove: across the way it is drawn, level. */
-function reachOf(s: Support, way: Vec3, boxes: PartBoxes): number {
-  const across: Vec3 = [Math.abs(way[1]), Math.abs(way[0]), 0]
-  const [from, to] = along(s.contact, across)
-  return s.on.kind === 'part' && boxes.has(s.on.part) ? to - from : 0
+function reachOf(s: Support, way: Vec3): number {
+  const [from, to] = along(s.contact, [Math.abs(way[1]), Math.abs(way[0]), 0])
+  return to - from
 }
 
 /** Drawers drawn out, each on what is left of it in its grooves. */
 export const drawnOutDrawers = defineCheck({
   id: 'drawn-out',
   asksForTheMost: true,
-  reads: ['assembly', 'parts', 'boxes', 'method', 'goods'],
+  reads: ['assembly', 'parts', 'method', 'goods'],
   run(c): CheckResult[] {
     const slides = c.assembly.motions.filter((m): m is Motion & { kind: 'slide' } => m.kind === 'slide' && opens(m))
     const drawers = slides.flatMap((m) => drawnOut(m, c) ?? [])

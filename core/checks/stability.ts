@@ -179,23 +179,20 @@ export const tipOver = defineCheck({
     const results: CheckResult[] = []
     const given = { check: 'tip-over', link: 'whole' as const, quantity: 'moment' as const }
     /** What must be held down is not known to be. */
-    const pinsUnknown = (subject: string, missingNmm: number): CheckResult =>
-      plain({
+    const pinsUnknown = (subject: string, missingNmm: number): CheckResult => {
+      const needN = missingNmm / Math.max(1, front - Math.min(...pins.map((p) => p.anchor.at[1])))
+      return plain({
         ...given,
         quantity: 'force',
         code: 'unknown-anchor',
         subject,
         state: 'unknown',
-        demand: missingNmm / Math.max(1, front - Math.min(...pins.map((p) => p.anchor.at[1]))),
-        data: {
-          needN: missingNmm / Math.max(1, front - Math.min(...pins.map((p) => p.anchor.at[1]))),
-          count: pins.length,
-          into: 'slab',
-          weakest: 'rated',
-        },
+        demand: needN,
+        data: { needN, count: pins.length, into: 'slab', weakest: 'rated' },
         parts: pins.map((p) => p.anchor.part),
         covers: pinIds,
       })
+    }
     const pinsLost = pins.some((p) => p.n === null)
     if (unweighed.length > 0)
       results.push(

@@ -27,21 +27,6 @@ export function strengthPen<P extends object>(p: P): LeverPen<P> {
   return pen
 }
 
-/** How a build stands by itself where nothing behind it can hold it. */
-interface StandsAlone {
-  tie: boolean
-  ends: 'open' | 'braced'
-  feet: 'standing' | 'pinned'
-}
-/** Ties, diagonals over the ends, feet held down: what is not there yet. */
-export function standingLevers<P extends StandsAlone>(p: P, { add }: Pick<LeverPen<P>, 'add'>): void {
-  const change = (x: Partial<StandsAlone>) => x as Partial<P>
-  if (!p.tie) add('add-tie', change({ tie: true }))
-  if (p.ends === 'open') add('brace-ends', change({ ends: 'braced' }))
-  if (p.feet === 'standing') add('pin-feet', change({ feet: 'pinned' }))
-  if (p.ends === 'open' && p.feet === 'standing') add('brace-and-pin', change({ ends: 'braced', feet: 'pinned' }))
-}
-
 /** A diagonal that bows when it is pressed is made of a thicker board. */
 export const THICKER_BRACE: Readonly<Record<string, string[]>> = {
   '1x3': ['2x3', '2x4'],

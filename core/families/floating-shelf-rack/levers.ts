@@ -1,13 +1,6 @@
 import type { Lever } from '../family.ts'
-import {
-  DEEPER,
-  leverPen,
-  lighterSheets,
-  standingLevers,
-  stifferSheets,
-  strengthPen,
-  THICKER_BRACE,
-} from '../levers.ts'
+import { DEEPER, leverPen, lighterSheets, stifferSheets, strengthPen, THICKER_BRACE } from '../levers.ts'
+import { standingLevers } from '../stands-alone.ts'
 import { LIMITS, type FloatingShelfRackParams } from './parameters.ts'
 
 export interface LeverData {

@@ -1,6 +1,7 @@
 import { z } from '../../measure/schema.ts'
 import type { UnitSystem } from '../../measure/units.ts'
 import { countDim, dim, section, sheet } from '../params.ts'
+import { ends, feet, tiedOrAlone } from '../stands-alone.ts'
 
 export const LIMITS = { bays: 6, shelves: 12, places: 30 } as const
 
@@ -24,8 +25,8 @@ export const floatingShelfRackParams = z.object({
   sheet,
   strips: z.enum(['glued', 'screwed', 'none']),
   tie: z.boolean(),
-  ends: z.enum(['open', 'braced']),
-  feet: z.enum(['standing', 'pinned']),
+  ends,
+  feet,
 })
 export type FloatingShelfRackParams = z.infer<typeof floatingShelfRackParams>
 
@@ -40,9 +41,6 @@ const STOCK: Record<UnitSystem, Stocks> = {
     sheet: 'ply-12mm',
   },
 }
-/** Boards of diagonals that nothing helps: stiff enough to be pressed as well. */
-const PRESSED: Record<UnitSystem, string> = { imperial: '2x4', metric: '38x89mm' }
-
 export const startingParams = (system: UnitSystem, canTie: boolean, canPin = false): FloatingShelfRackParams => ({
   bays: null,
   clearMm: null,
@@ -53,9 +51,6 @@ export const startingParams = (system: UnitSystem, canTie: boolean, canPin = fal
   abovePlayMm: null,
   sidePlayMm: null,
   ...STOCK[system],
-  ...(canTie ? {} : { backSection: PRESSED[system] }),
+  ...tiedOrAlone(system, canTie, canPin),
   strips: 'glued',
-  tie: canTie,
-  ends: canTie ? 'open' : 'braced',
-  feet: !canTie && canPin ? 'pinned' : 'standing',
 })

@@ -1,6 +1,7 @@
 import type { Lever } from '../family.ts'
-import { leverPen, lighterSheets, standingLevers, stifferSheets, strengthPen, THICKER_BRACE } from '../levers.ts'
+import { leverPen, lighterSheets, stifferSheets, strengthPen, THICKER_BRACE } from '../levers.ts'
 import { CROSS_SCREWS } from '../../blocks/frame/shelf-frame.ts'
+import { standingLevers } from '../stands-alone.ts'
 import { LIMITS, type PostRackParams } from './parameters.ts'
 
 const DEEPER: Record<string, string[]> = {

@@ -2,6 +2,7 @@ import { z } from '../../measure/schema.ts'
 import type { Raw } from '../family.ts'
 import type { UnitSystem } from '../../measure/units.ts'
 import { countDim, dim, dims, section, sheet } from '../params.ts'
+import { ends, feet, tiedOrAlone } from '../stands-alone.ts'
 
 export const LIMITS = { shelves: 10, modules: 8, bracedModules: 2, midPosts: 5 } as const
 
@@ -33,10 +34,8 @@ export const postRackParams = z.object({
   crossJoint: z.enum(['two', 'three', 'four']),
   brace: z.boolean(),
   tie: z.boolean(),
-  /** Diagonals over both ends keep it from folding front to back where nothing behind it can. */
-  ends: z.enum(['open', 'braced']),
-  /** Feet that only stand, or are held down to the slab. */
-  feet: z.enum(['standing', 'pinned']),
+  ends,
+  feet,
   raise: z.enum(['tilt', 'in-place']),
   front: z.enum(['open', 'doors', 'curtain']),
 })
@@ -46,9 +45,6 @@ const STOCK: Record<UnitSystem, Pick<PostRackParams, 'railSection' | 'postSectio
   imperial: { railSection: '2x4', postSection: '2x4', backSection: '1x4', sheet: 'ply-23/32' },
   metric: { railSection: '38x89mm', postSection: '38x89mm', backSection: '18x94mm', sheet: 'osb3-18mm' },
 }
-
-/** Boards of diagonals that nothing helps: stiff enough to be pressed as well. */
-const PRESSED: Record<UnitSystem, string> = { imperial: '2x4', metric: '38x89mm' }
 
 export const startingParams = (system: UnitSystem, canTie: boolean, canPin = false): PostRackParams => ({
   follow: 'goods',
@@ -63,13 +59,10 @@ export const startingParams = (system: UnitSystem, canTie: boolean, canPin = fal
   midAtMm: [],
   crossEveryMm: null,
   ...STOCK[system],
-  ...(canTie ? {} : { backSection: PRESSED[system] }),
+  ...tiedOrAlone(system, canTie, canPin),
   railJoint: 'screws',
   crossJoint: 'two',
   brace: true,
-  tie: canTie,
-  ends: canTie ? 'open' : 'braced',
-  feet: !canTie && canPin ? 'pinned' : 'standing',
   raise: 'tilt',
   front: 'open',
 })

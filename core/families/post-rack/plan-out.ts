@@ -206,7 +206,7 @@ export function planOut(
   })
   const least = rail.widthMm + sheet.thicknessMm
   // An angle at a foot stands under the lowest rail.
-  if (p.feet === 'pinned' && tops[0] < least + ANGLE_ROOM_MM)
+  if (p.feet === 'pinned' && ctx.space.floor === 'slab' && tops[0] < least + ANGLE_ROOM_MM)
     return { field: 'topMm.0', code: 'angle-under-rail', data: { mm: tops[0], leastMm: least + ANGLE_ROOM_MM } }
   for (let i = 0; i < tops.length; i++) {
     const floor = i === 0 ? 0 : tops[i - 1]

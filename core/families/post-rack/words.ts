@@ -28,10 +28,10 @@ const problems: Words = {
     `A rack with braced ends is two modules long at most, ${say.lengthOf(d, 'mostMm')}: further in no diagonal would keep it from folding front to back. Make it two racks, or tie it to a wall.`,
   'angle-under-rail': (d, say) =>
     `The lowest shelf is ${say.lengthOf(d, 'mm')} up: the angles at its feet need ${say.lengthOf(d, 'leastMm')}. Raise it, or let the feet stand.`,
-
   'post-outside': (d, say) =>
     `A middle post must stand between ${say.lengthOf(d, 'leastMm')} and ${say.lengthOf(d, 'mostMm')}.`,
 }
+
 export const postRackWords: KindWords = {
   name: 'Post rack',
   blurb: 'Posts, shelf frames and sheet shelves',
