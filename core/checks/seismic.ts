@@ -105,6 +105,23 @@ export const earthquake = defineCheck({
       data: { sds },
       working: { ...working, formula: `${FREE}, about its left or right feet` },
     })
+    // Feet are held down by what nobody has rated, and without it the build falls.
+    if (pins.some((p) => p.n === null) && (over > restoring || along.state === 'fails'))
+      return [
+        plain({
+          ...given,
+          code: 'unknown-anchor',
+          state: 'unknown',
+          demand: over - restoring,
+          parts: pins.map((p) => p.anchor.part),
+          data: {
+            needN: Math.max(0, over - restoring) / Math.max(1, foot.max[1] - foot.min[1]),
+            count: pins.length,
+            into: 'slab',
+            weakest: 'rated',
+          },
+        }),
+      ]
     if (ties.length === 0)
       return [
         measured({

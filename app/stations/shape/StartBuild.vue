@@ -21,12 +21,14 @@ import IsoScene from '../../drawing/IsoScene.vue'
 import { useDocument } from '../../stores/document.ts'
 import { useReadings } from '../../stores/readings.ts'
 
-defineProps<{ homeless: { goodsId: string; count: number }[] }>()
+const props = defineProps<{ homeless: { goodsId: string; count: number }[] }>()
 const emit = defineEmits<{ made: [id: string]; cancel: [] }>()
 const doc = useDocument()
 const readings = useReadings()
 
-const taken = reactive(new Map<string, number>())
+// One kind of thing alone is what it is for.
+const only = props.homeless.length === 1 ? props.homeless : []
+const taken = reactive(new Map(only.map((h): [string, number] => [h.goodsId, h.count])))
 const wallId = ref(doc.project!.room.walls[0]?.id ?? '')
 const offsetMm = ref(doc.project ? nextOffset(doc.project, wallId.value) : 0)
 watch(wallId, (w) => (offsetMm.value = doc.project ? nextOffset(doc.project, w) : 0))

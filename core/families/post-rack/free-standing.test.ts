@@ -81,6 +81,20 @@ describe('a rack at walls that carry nothing', () => {
   })
 })
 
+describe('in an earthquake', () => {
+  const shaken = (anchorRatedN: number | null, over: Partial<PostRackParams> = {}) => {
+    const c = thin(anchorRatedN)
+    return read({ ...c, settings: { ...c.settings, seismicG: 1.2 } }, over)
+  }
+  it('feet held down add their moment; what nobody rated proves nothing', () => {
+    const [held, loose] = [shaken(40_000), shaken(40_000, { feet: 'standing' })]
+    const share = (r: typeof held) => r.check('earthquake:build').ratio ?? Infinity
+    expect(share(held)).toBeLessThan(share(loose))
+    expect(loose.check('earthquake:build').state).toBe('fails')
+    expect(shaken(null).check('earthquake:build')).toMatchObject({ code: 'unknown-anchor', state: 'unknown' })
+  })
+})
+
 describe('diagonals over an end', () => {
   const { a, check } = read(thin(4000))
   const boards = a.parts.filter((p) => /-(left|right)-/.test(p.id))
