@@ -21,14 +21,12 @@ import IsoScene from '../../drawing/IsoScene.vue'
 import { useDocument } from '../../stores/document.ts'
 import { useReadings } from '../../stores/readings.ts'
 
-const props = defineProps<{ homeless: { goodsId: string; count: number }[] }>()
+defineProps<{ homeless: { goodsId: string; count: number }[] }>()
 const emit = defineEmits<{ made: [id: string]; cancel: [] }>()
 const doc = useDocument()
 const readings = useReadings()
 
-// One kind of thing alone is what it is for.
-const only = props.homeless.length === 1 ? props.homeless : []
-const taken = reactive(new Map(only.map((h): [string, number] => [h.goodsId, h.count])))
+const taken = reactive(new Map<string, number>())
 const wallId = ref(doc.project!.room.walls[0]?.id ?? '')
 const offsetMm = ref(doc.project ? nextOffset(doc.project, wallId.value) : 0)
 watch(wallId, (w) => (offsetMm.value = doc.project ? nextOffset(doc.project, w) : 0))
