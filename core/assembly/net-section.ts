@@ -72,16 +72,21 @@ export function thinned(p: Part): Thin[] {
   })
 }
 
+const knownStiff = new WeakMap<Part, number>()
+
 /**
  * The share of its stiffness that a piece with dadoes across it keeps, bent flat along its length: what is thinner gives
  * more by the cube, over as much of the length as it takes.
  */
 export function stiffnessLeft(p: Part): number {
+  const seen = knownStiff.get(p)
+  if (seen !== undefined) return seen
   const { lengthMm, thicknessMm } = p.size
   const more = thinned(p).reduce(
     (s, x) => s + ((x.toMm - x.fromMm) / lengthMm) * ((thicknessMm / Math.max(x.leftMm, 1e-6)) ** 3 - 1),
     0,
   )
+  knownStiff.set(p, 1 / (1 + more))
   return 1 / (1 + more)
 }
 

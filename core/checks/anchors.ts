@@ -2,7 +2,7 @@ import { addTo } from '../measure/add-to.ts'
 import type { Anchor } from '../assembly/assembly.ts'
 import { add, scale, type Vec3 } from '../geometry/vec.ts'
 import { pulledTogether } from '../mechanics/withdrawal.ts'
-import { defineCheck, measured, plain, type CheckContext, type CheckResult, type Input } from './check.ts'
+import { defineCheck, measured, notWeighed, plain, type CheckContext, type CheckResult, type Input } from './check.ts'
 import { factorInputs } from './members.ts'
 import { seismicShare } from './seismic.ts'
 import { drivenAlong, isRated, ratedGives, screwGives } from './wall-fixing.ts'
@@ -90,16 +90,7 @@ export const anchors = defineCheck({
       ]
     if (held.length === 0) return []
     if (design.notWeighed.length > 0)
-      return [
-        plain({
-          ...given,
-          subject: 'build',
-          code: 'unknown-not-weighed',
-          state: 'unknown',
-          parts: held.map((h) => h.x.part),
-          data: { goods: goods.get(design.notWeighed[0])?.name ?? '' },
-        }),
-      ]
+      return [notWeighed({ ...given, subject: 'build', parts: held.map((h) => h.x.part) }, design.notWeighed[0], goods)]
     const covers = held.flatMap((h) => [h.x.id, ...supports.get(h.x.id)!])
     const told = (subject: string, code: string, list: readonly Held[], more: Input[]): CheckResult => {
       const { x, slidN, pulledN, g } = list.reduce((a, b) => (used(b) > used(a) ? b : a))

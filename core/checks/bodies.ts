@@ -1,6 +1,6 @@
 import type { Body, Joint } from '../assembly/assembly.ts'
 import { add, scale, type Axis, type Vec3 } from '../geometry/vec.ts'
-import { defineCheck, measured, plain, type CheckContext, type CheckResult, type Input } from './check.ts'
+import { defineCheck, measured, notWeighed, plain, type CheckContext, type CheckResult, type Input } from './check.ts'
 import { jointGives } from './ties.ts'
 
 /*
@@ -56,13 +56,7 @@ function ofCut(b: Body, cut: string[], index: number, c: Given): CheckResult {
     covers: [b.id, ...joints.map((j) => j.id)],
     data: { role, slidN: Math.abs(force[2]), pulledN: Math.abs(force[1]), joints: joints.length },
   }
-  if (unweighed !== undefined)
-    return plain({
-      ...given,
-      code: 'unknown-not-weighed',
-      state: 'unknown',
-      data: { role, goods: c.goods.get(unweighed)?.name ?? '' },
-    })
+  if (unweighed !== undefined) return notWeighed(given, unweighed, c.goods)
   if (shares.some((s) => s.gives === null))
     return plain({ ...given, code: 'unknown-joint', state: 'unknown', data: { near: role, far: 'side', role } })
   const names = ['along the wall', 'out from the wall', 'up'] as const

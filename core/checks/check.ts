@@ -152,3 +152,16 @@ export function plain(r: Given & { state: CheckState }): CheckResult {
     id: `${r.check}:${subject}`,
   }
 }
+
+/** What could not be made because somebody has not weighed something of it yet; by the name of that. */
+export const notWeighed = (
+  r: Omit<Given, 'code'>,
+  goodsId: string | undefined,
+  goods: ReadonlyMap<string, Pick<Goods, 'name'>>,
+): CheckResult =>
+  plain({
+    ...r,
+    code: 'unknown-not-weighed',
+    state: 'unknown',
+    data: { ...r.data, goods: (goodsId === undefined ? undefined : goods.get(goodsId)?.name) ?? '' },
+  })

@@ -1,4 +1,5 @@
 import type { Bay, Placed } from '../assembly/assembly.ts'
+import { boxSize } from '../geometry/box.ts'
 import { baseAcross, bodyAcross, LEAST_BEARING_MM, type Goods } from '../goods/goods.ts'
 import { COMPUTED_SLACK_MM } from '../measure/rounding.ts'
 import { defineCheck, measured, plain, type CheckResult } from './check.ts'
@@ -13,6 +14,21 @@ interface Reading {
   demand: number
   capacity: number
   data: Record<string, number | string>
+}
+
+/** Sizes that differ by no more are the same, mm: rounding. */
+const SAME_SIZE_MM = 1
+
+/**
+ * What stands in a slot may stand on another edge than the one it was measured on, and tools are laid down: then they
+ * are as large as they were measured all the same.
+ */
+function mayBeTurned(b: Bay, item: Placed, g: Goods): boolean {
+  if (b.holds === 'slot') return true
+  if (g.kind !== 'tool') return false
+  const sorted = (list: readonly number[]) => [...list].sort((x, y) => x - y)
+  const measured = sorted([g.acrossMm, g.deepMm, g.tallMm])
+  return sorted(boxSize(item.box)).every((mm, i) => Math.abs(mm - measured[i]) <= SAME_SIZE_MM)
 }
 
 /** Every way in which one thing must fit its bay; lengths in mm, it fits when demand is no more than capacity. */
@@ -30,8 +46,7 @@ function readings(b: Bay, item: Placed, g: Goods, rails: { gapMm: number; widthM
     },
   ]
   const above = b.clear.max[2] - item.box.min[2]
-  // What stands in a slot may stand on another edge than the one it was measured on, and tools are laid down.
-  const tallMm = b.holds === 'slot' || g.kind === 'tool' ? item.box.max[2] - item.box.min[2] : g.tallMm
+  const tallMm = mayBeTurned(b, item, g) ? item.box.max[2] - item.box.min[2] : g.tallMm
   out.push({
     code: tallMm > above + COMPUTED_SLACK_MM ? 'taller-than-opening' : 'above',
     demand: tallMm + b.play.aboveMm - COMPUTED_SLACK_MM,

@@ -1,11 +1,12 @@
-import type { Motion, Part, Support } from '../assembly/assembly.ts'
+import type { Bay, Motion, Part, Support } from '../assembly/assembly.ts'
 import { massCentre, partMassKg } from '../assembly/mass.ts'
 import { opens } from '../assembly/moved.ts'
 import { runnersOf } from '../assembly/runners.ts'
+import type { Box } from '../geometry/box.ts'
 import { dot, scale, type Vec3 } from '../geometry/vec.ts'
 import { newtons } from '../measure/units.ts'
 import { PANEL_BEARING_MPA } from './bearing.ts'
-import { defineCheck, measured, plain, type CheckContext, type CheckResult } from './check.ts'
+import { defineCheck, measured, notWeighed, plain, type CheckContext, type CheckResult } from './check.ts'
 
 /*
  * A drawer on a runner bottom, drawn out as it is in use: only its last part is still in its grooves. It tips over their
@@ -38,7 +39,7 @@ interface Drawn {
 type Given = Pick<CheckContext, 'assembly' | 'parts' | 'method'>
 
 /** From where to where a box reaches along a direction. */
-const along = (b: { min: Vec3; max: Vec3 }, way: Vec3): [number, number] => {
+const along = (b: Box, way: Vec3): [number, number] => {
   const ends = [dot(b.min, way), dot(b.max, way)]
   return [Math.min(...ends), Math.max(...ends)]
 }
@@ -64,12 +65,11 @@ function drawnOut(m: Motion & { kind: 'slide' }, c: Given): Drawn | null {
   }
   let unweighed: string | null = null
   for (const b of c.assembly.bays.filter((x) => x.carriers.some((id) => m.parts.includes(id)))) {
-    // All that lies in it has slid forward until the first of it meets the face.
-    const slidMm = along(b.clear, way)[1] - Math.max(...b.items.map((i) => along(i.box, way)[1]))
-    for (const i of b.items) {
-      if (i.massKg === null) unweighed = i.goodsId
-      const [from, to] = along(i.box, way)
-      add(goods * newtons(i.massKg ?? 0), (from + to) / 2 + slidMm)
+    unweighed ??= b.items.find((i) => i.massKg === null)?.goodsId ?? null
+    for (const { n, atMm } of forward(b, way)) {
+      loadN += goods * n
+      // What would hold it back may have been taken out.
+      momentNmm += Math.max(0, goods * n * (atMm + travelMm - pivotMm))
     }
   }
   return {
@@ -82,6 +82,29 @@ function drawnOut(m: Motion & { kind: 'slide' }, c: Given): Drawn | null {
     momentNmm: Math.max(0, momentNmm),
     unweighed,
   }
+}
+
+/**
+ * What lies in a drawer as far forward as it can: heaviest for its room first, each as long a stretch of the drawer as
+ * its floor area takes, and none nearer to the face than half its own depth.
+ */
+function forward(b: Bay, way: Vec3): { n: number; atMm: number }[] {
+  const across: Vec3 = [Math.abs(way[1]), Math.abs(way[0]), 0]
+  const long = (box: Box, d: Vec3) => along(box, d)[1] - along(box, d)[0]
+  const wideMm = Math.max(long(b.clear, across), 1)
+  const things = b.items.map(({ box, massKg }) => ({
+    n: newtons(massKg ?? 0),
+    deepMm: long(box, way),
+    stretchMm: (long(box, way) * long(box, across)) / wideMm,
+  }))
+  const [, frontMm] = along(b.clear, way)
+  let taken = 0
+  return things
+    .sort((x, y) => y.n / y.stretchMm - x.n / x.stretchMm)
+    .map(({ n, deepMm, stretchMm }) => {
+      taken += stretchMm
+      return { n, atMm: frontMm - Math.max(taken - stretchMm / 2, deepMm / 2) }
+    })
 }
 
 /** How far a runner reaches into its groove: across the way it is drawn, level. */
@@ -102,17 +125,7 @@ export const drawnOutDrawers = defineCheck({
     const given = { check: 'drawn-out', link: 'shelf' as const, quantity: 'force' as const, subject: 'drawers' }
     const covers = drawers.flatMap((x) => x.motion.id)
     const lost = drawers.find((x) => x.unweighed !== null)
-    if (lost)
-      return [
-        plain({
-          ...given,
-          code: 'unknown-not-weighed',
-          state: 'unknown',
-          parts: [lost.bottom.id],
-          covers,
-          data: { goods: c.goods.get(lost.unweighed!)?.name ?? '' },
-        }),
-      ]
+    if (lost) return [notWeighed({ ...given, parts: [lost.bottom.id], covers }, lost.unweighed!, c.goods)]
     const told = drawers.map((x) => {
       const armMm = (1 - PRESSED_SHARE) * x.staysMm
       const liftedN = armMm > 0 ? x.momentNmm / armMm : Infinity
@@ -139,7 +152,12 @@ export const drawnOutDrawers = defineCheck({
           formula: '¾ · (W + W·e / a) ≤ reach · ⅓ of what stays in · strength',
           inputs: [
             { symbol: 'W', value: worst.loadN, quantity: 'force', source: c.method.loadFactor.source },
-            { symbol: 'W·e', value: worst.momentNmm, quantity: 'moment', source: 'everything slid against the face' },
+            {
+              symbol: 'W·e',
+              value: worst.momentNmm,
+              quantity: 'moment',
+              source: 'everything as far forward as it goes; what lies behind taken out',
+            },
             { symbol: 'a', value: (1 - PRESSED_SHARE) * worst.staysMm, quantity: 'length' },
             { symbol: 'reach', value: worst.reachMm, quantity: 'length' },
             { symbol: 'stays in', value: worst.staysMm, quantity: 'length' },

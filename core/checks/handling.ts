@@ -1,7 +1,7 @@
 import { partMassKg } from '../assembly/mass.ts'
 import { standUpHeight } from '../clearance/stand-up.ts'
 import { boxUnion } from '../geometry/box.ts'
-import { defineCheck, measured, plain, type CheckResult } from './check.ts'
+import { defineCheck, measured, notWeighed, plain, type CheckResult } from './check.ts'
 
 /** Kept free under the ceiling while something is tilted up, mm: floors and ceilings are not flat. Product decision. */
 const TILT_SPARE_MM = 10
@@ -131,16 +131,11 @@ export const heaviestLift = defineCheck({
     const weighed = raised.filter((x) => x.i.massKg !== null)
     if (unweighed)
       results.push(
-        plain({
-          check: 'lift',
-          link: 'handling',
-          code: 'unknown-not-weighed',
-          quantity: 'mass',
-          subject: 'goods',
-          state: 'unknown',
-          bays: [unweighed.b.id],
-          data: { goods: goods.get(unweighed.i.goodsId)?.name ?? '' },
-        }),
+        notWeighed(
+          { check: 'lift', link: 'handling', quantity: 'mass', subject: 'goods', bays: [unweighed.b.id] },
+          unweighed.i.goodsId,
+          goods,
+        ),
       )
     else if (weighed.length > 0) {
       const hard = ({ i }: (typeof weighed)[number]) => i.massKg! / liftShare((i.box.min[2] + i.box.max[2]) / 2)

@@ -1,13 +1,13 @@
-import type { Assembly, Bay, Joint, Part } from '../assembly/assembly.ts'
+import type { Assembly, Joint, Part } from '../assembly/assembly.ts'
 import { findGrade, findSection } from '../catalogue/lumber.ts'
-import { newtons } from '../measure/units.ts'
 import { sectionModulus } from '../mechanics/section.ts'
-import { defineCheck, measured, plain, type CheckContext, type CheckResult } from './check.ts'
+import { defineCheck, measured, notWeighed, plain, type CheckContext, type CheckResult } from './check.ts'
 import { oneFastener } from './fastener.ts'
+import { leanIn, type Lean } from './lean.ts'
 import { tiesPulled } from './ties.ts'
 
 /*
- * Sheets on their edges lean: foot at one side of their compartment, upper edge at a post of the other.
+ * Sheets on their edges lean: foot at one side of their compartment, upper edge at a post of the other (`lean.ts`).
  *
  *        |\ |     about its foot: N·h = W·f/2, f what is free of the compartment, h the height of the sheet;
  *   post | \|     the post is a beam from the bar at the floor to that over the sheets, its bolts hold its ends.
@@ -40,21 +40,6 @@ const met = (from: number, to: number, frames: readonly Frame[], c: Given): numb
     return min[0] >= from && max[0] <= to
   }).length
 
-interface Lean {
-  bay: Bay
-  /** What all of a compartment lean with, N, and how high they touch. */
-  n: number
-  atMm: number
-  freeMm: number
-}
-function leanOf(bay: Bay, factor: number): Lean {
-  const thick = bay.items.reduce((s, i) => s + i.box.max[1] - i.box.min[1], 0)
-  const tall = Math.max(...bay.items.map((i) => i.box.max[2] - i.box.min[2]))
-  const freeMm = Math.max(0, bay.clear.max[1] - bay.clear.min[1] - thick)
-  const w = bay.items.reduce((s, i) => s + newtons(i.massKg ?? 0), 0) * factor
-  return { bay, n: (w * freeMm) / (2 * tall), atMm: bay.clear.min[2] + tall, freeMm }
-}
-
 const middleZ = (p: Part, c: Given) => (c.boxes.get(p.id)!.min[2] + c.boxes.get(p.id)!.max[2]) / 2
 
 /** All fasteners of a joint across their length, N; null when the woods say nothing. */
@@ -70,7 +55,10 @@ function ofLean(lean: Lean, frame: Frame, c: Given): CheckResult[] {
   const { bay } = lean
   const [low, high] = [middleZ(frame.under, c), middleZ(frame.over, c)]
   const span = high - low
-  const at = Math.min(span, lean.atMm - low)
+  // At the height of any of them, where that does most.
+  const places = lean.highsMm.map((mm) => Math.min(span, bay.clear.min[2] + mm - low))
+  const at = places.reduce((x, y) => (y * (span - y) > x * (span - x) ? y : x))
+  const atEnd = Math.max(...places.map((x) => Math.max(x, span - x)))
   // How stiff sheets share between frames nobody knows: one post may take all of it.
   const { n } = lean
   const posts = frame.parts.filter((p) => p !== frame.under && p !== frame.over)
@@ -116,7 +104,7 @@ function ofLean(lean: Lean, frame: Frame, c: Given): CheckResult[] {
       code: 'leaned-bolts',
       quantity: 'force',
       subject: `${bay.id}:bolts`,
-      demand: (n * Math.max(at, span - at)) / span,
+      demand: (n * atEnd) / span,
       capacity: Math.min(...held.map((x) => x!)),
       working: {
         formula: 'N·a/L or N·(L − a)/L ≤ the fasteners of one crossing across their length',
@@ -141,7 +129,10 @@ function ofTies(leans: readonly Lean[], frame: Frame, c: Given): CheckResult {
   }
   if (ties.some((t) => t.n === null))
     return plain({ ...given, code: 'unknown-anchor', state: 'unknown', data: { count: ties.length, needN: 0 } })
-  const demand = leans.reduce((s, l) => s + (l.n * Math.min(high - low, l.atMm - low)) / (high - low), 0)
+  const demand = leans.reduce(
+    (s, l) => s + (l.n * Math.min(high - low, l.bay.clear.min[2] + Math.max(...l.highsMm) - low)) / (high - low),
+    0,
+  )
   return measured({
     ...given,
     code: 'leaned-ties',
@@ -164,7 +155,7 @@ export const leanedOn = defineCheck({
     if (frames.length === 0) return []
     const under = new Set(frames.map((f) => f.under.id))
     const bays = c.assembly.bays.filter((b) => b.items.length > 0 && b.carriers.some((id) => under.has(id)))
-    const leans = bays.filter((b) => b.items.every((i) => i.massKg !== null)).map((b) => leanOf(b, 1))
+    const leans = bays.filter((b) => b.items.every((i) => i.massKg !== null)).map((b) => leanIn(b, 1, 1))
     const out = bays.flatMap((bay): CheckResult[] => {
       const few = bay.items.find((i) => met(i.box.min[0], i.box.max[0], frames, c) < LEAST_FRAMES)
       const given = { check: 'leaned-on', link: 'goods' as const, quantity: 'count' as const, bays: [bay.id] }
@@ -177,16 +168,8 @@ export const leanedOn = defineCheck({
       }
       const unweighed = bay.items.find((i) => i.massKg === null)
       const lean = unweighed
-        ? [
-            plain({
-              ...given,
-              code: 'unknown-not-weighed',
-              subject: bay.id,
-              state: 'unknown',
-              data: { goods: c.goods.get(unweighed.goodsId)?.name ?? '' },
-            }),
-          ]
-        : ofLean(leanOf(bay, c.method.loadFactor.goods), frames[0], c)
+        ? [notWeighed({ ...given, subject: bay.id }, unweighed.goodsId, c.goods)]
+        : ofLean(leanIn(bay, 1, c.method.loadFactor.goods), frames[0], c)
       return [...(short ? [plain(short)] : []), ...lean]
     })
     return leans.length > 0 ? [...out, ofTies(leans, frames[0], c)] : out

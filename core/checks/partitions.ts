@@ -1,43 +1,18 @@
 import type { Assembly, Bay, Part } from '../assembly/assembly.ts'
 import { findSheet } from '../catalogue/sheets.ts'
 import { bendsAlongStrength } from '../loads/panel.ts'
-import { newtons } from '../measure/units.ts'
-import { defineCheck, measured, plain, type CheckContext, type CheckResult } from './check.ts'
+import { defineCheck, measured, notWeighed, plain, type CheckContext, type CheckResult } from './check.ts'
+import { leanIn, type Lean } from './lean.ts'
 
 /*
- * Things on edge in a slot lean: foot at one side, upper edge at the divider of the other, which is held in the decks
- * under and over it.
- *
- *     ====.====   N·h = W·f / 2 about the foot, f what is free of the slot, h the height of what leans;
- *      |\ |       the divider is a beam from deck to deck over as much of its depth as the thing meets.
- *      | \|
- *     ====.====
+ * What leans in a slot (`lean.ts`) leans on its divider, which is held in the decks under and over it: a beam from deck
+ * to deck over as much of its depth as the thing meets.
  */
 
-interface Lean {
-  bay: Bay
-  n: number
-  highMm: number
-  deepMm: number
-}
 type Given = Pick<CheckContext, 'assembly' | 'parts' | 'boxes' | 'method' | 'settings' | 'goods'>
 
 const partitionsOf = (a: Assembly, parts: ReadonlyMap<string, Part>): Part[] =>
   a.subassemblies.filter((s) => s.tags?.use === 'partitions').flatMap((s) => s.parts.map((id) => parts.get(id)!))
-
-/** What all of a slot lean with, at the height of the lowest of them that reaches the middle of the divider most. */
-function leanOf(bay: Bay, factor: number): Lean {
-  const thick = bay.items.reduce((s, i) => s + i.box.max[0] - i.box.min[0], 0)
-  const tall = Math.max(...bay.items.map((i) => i.box.max[2] - i.box.min[2]))
-  const freeMm = Math.max(0, bay.clear.max[0] - bay.clear.min[0] - thick)
-  const w = bay.items.reduce((s, i) => s + newtons(i.massKg ?? 0), 0) * factor
-  return {
-    bay,
-    n: tall > 0 ? (w * freeMm) / (2 * tall) : 0,
-    highMm: tall,
-    deepMm: Math.min(...bay.items.map((i) => i.box.max[1] - i.box.min[1])),
-  }
-}
 
 /** Dividers that stand at a side of a slot. */
 function beside(bay: Bay, all: readonly Part[], c: Given): Part[] {
@@ -59,17 +34,9 @@ export const partitions = defineCheck({
     if (all.length === 0 || slots.length === 0) return []
     const given = { check: 'partitions', link: 'shelf' as const, subject: 'dividers', quantity: 'moment' as const }
     const lost = slots.flatMap((b) => b.items).find((i) => i.massKg === null)
-    if (lost)
-      return [
-        plain({
-          ...given,
-          code: 'unknown-not-weighed',
-          state: 'unknown',
-          data: { goods: c.goods.get(lost.goodsId)?.name ?? '' },
-        }),
-      ]
+    if (lost) return [notWeighed(given, lost.goodsId, c.goods)]
     let worst: CheckResult | null = null
-    for (const lean of slots.map((b) => leanOf(b, c.method.loadFactor.goods)))
+    for (const lean of slots.map((b) => leanIn(b, 0, c.method.loadFactor.goods)))
       for (const p of beside(lean.bay, all, c)) {
         const r = ofDivider(p, lean, c, given)
         if (r.state === 'unknown') return [r]
@@ -81,16 +48,13 @@ export const partitions = defineCheck({
 
 type Known = Pick<CheckResult, 'check' | 'link' | 'quantity'>
 
-function ofDivider(
-  p: Part,
-  { bay, n, highMm, deepMm }: Lean,
-  c: Given,
-  given: Known & { subject: string },
-): CheckResult {
+function ofDivider(p: Part, { bay, n, highsMm }: Lean, c: Given, given: Known & { subject: string }): CheckResult {
   const spanMm = bay.clear.max[2] - bay.clear.min[2]
-  const aMm = Math.min(spanMm, highMm)
-  const moment = (n * aMm * (spanMm - aMm)) / spanMm
-  const wideMm = Math.min(deepMm, p.size.lengthMm)
+  const momentAt = (mm: number) => (n * mm * (spanMm - mm)) / spanMm
+  const places = highsMm.map((mm) => Math.min(spanMm, mm))
+  const aMm = places.reduce((x, y) => (momentAt(y) > momentAt(x) ? y : x))
+  const moment = momentAt(aMm)
+  const wideMm = Math.min(p.size.lengthMm, ...bay.items.map((i) => i.box.max[1] - i.box.min[1]))
   const sheet = p.stock.kind === 'sheet' ? findSheet(p.stock.sheet) : undefined
   // It bends from deck to deck, across its length.
   const strength = sheet && c.method.panelMoment(sheet, bendsAlongStrength(p, false), c.settings)

@@ -1,28 +1,42 @@
 import type { Anchor, Assembly } from '../assembly/assembly.ts'
-import { ratedGives } from './wall-fixing.ts'
+import { jointsOf } from '../assembly/joints-of.ts'
+import { partBoxes, partsById } from '../assembly/part-box.ts'
 import type { CheckContext } from './check.ts'
+import { heldTogether } from './ties.ts'
+import { ratedGives } from './wall-fixing.ts'
 
 /*
- * Feet held down to the slab: what would lift them is taken by the anchor in the slab and by the angle it goes through,
- * whichever gives less.
+ * Feet held down to the slab: what would lift them is taken by the anchor in the slab, by the angle it goes through, and
+ * by what fastens the post of that foot to the rest of the build: whichever gives least.
  */
 
 export interface Pin {
   anchor: Anchor
-  /** N; null while nobody said what its anchor is rated for. */
+  /** N; null while something of it is not known. */
   n: number | null
 }
 
 /** Every foot of a build that is held down. */
 export function pinsDown(a: Assembly, c: Pick<CheckContext, 'method' | 'settings'>): Pin[] {
-  return a.anchors
-    .filter((x) => x.into === 'slab' && x.holds.includes('z'))
-    .map((anchor) => {
-      const angle = a.parts.find((p) => p.id === anchor.part)
-      const rated = angle?.stock.kind === 'bought' ? (angle.stock.ratedN ?? null) : null
-      const inSlab = ratedGives(anchor, c)
-      return { anchor, n: rated === null || inSlab === null ? null : Math.min(rated, inSlab) }
-    })
+  const anchors = a.anchors.filter((x) => x.into === 'slab' && x.holds.includes('z'))
+  if (anchors.length === 0) return []
+  const [parts, boxes] = [partsById(a), partBoxes(a)]
+  const angles = new Set(anchors.map((x) => x.part))
+  const postsOf = (id: string) => jointsOf(a, id).map((j) => (j.near === id ? j.far : j.near))
+  // A post beside another that is held down as well is lifted with it: they do not hold each other.
+  const held = new Set([...angles, ...[...angles].flatMap(postsOf)])
+  return anchors.map((anchor) => {
+    const angle = parts.get(anchor.part)
+    const others = postsOf(anchor.part)
+      .flatMap((id) => jointsOf(a, id))
+      .filter((j) => !(held.has(j.near) && held.has(j.far)))
+    const links = [
+      angle?.stock.kind === 'bought' ? (angle.stock.ratedN ?? null) : null,
+      ratedGives(anchor, c),
+      heldTogether(others, 2, { parts, boxes }, c),
+    ]
+    return { anchor, n: links.some((n) => n === null) ? null : Math.min(...links.map((n) => n!)) }
+  })
 }
 
 /**

@@ -1,6 +1,6 @@
 import type { Assembly, Body, Part } from '../assembly/assembly.ts'
 import { newtons } from '../measure/units.ts'
-import { defineCheck, measured, plain, type CheckContext, type CheckResult } from './check.ts'
+import { defineCheck, measured, notWeighed, plain, type CheckContext, type CheckResult } from './check.ts'
 
 type Given = Pick<CheckContext, 'assembly' | 'design' | 'service' | 'goods'>
 
@@ -34,10 +34,7 @@ function ofExisting(p: Part, ratedN: number, { assembly: a, service, goods }: Gi
     ],
     data: { item: p.stock.kind === 'existing' ? p.stock.name : '', existing: 1 },
   }
-  if (unweighed) {
-    const name = goods.get(unweighed.goodsId)?.name ?? ''
-    return plain({ ...given, code: 'unknown-not-weighed', state: 'unknown', data: { ...given.data, goods: name } })
-  }
+  if (unweighed) return notWeighed(given, unweighed.goodsId, goods)
   const n =
     items.reduce((sum, i) => sum + newtons(i.massKg ?? 0), 0) +
     on.reduce((sum, s) => sum + Math.max(0, s.push[2] * (service.reactions.get(s.id) ?? 0)), 0)

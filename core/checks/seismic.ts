@@ -106,22 +106,16 @@ export const earthquake = defineCheck({
       working: { ...working, formula: `${FREE}, about its left or right feet` },
     })
     // Feet are held down by what nobody has rated, and without it the build falls.
-    if (pins.some((p) => p.n === null) && (over > restoring || along.state === 'fails'))
-      return [
-        plain({
-          ...given,
-          code: 'unknown-anchor',
-          state: 'unknown',
-          demand: over - restoring,
-          parts: pins.map((p) => p.anchor.part),
-          data: {
-            needN: Math.max(0, over - restoring) / Math.max(1, foot.max[1] - foot.min[1]),
-            count: pins.length,
-            into: 'slab',
-            weakest: 'rated',
-          },
-        }),
-      ]
+    const falls = [
+      { missing: over - restoring, mm: foot.max[1] - foot.min[1] },
+      { missing: over - along.capacity!, mm: foot.max[0] - foot.min[0] },
+    ].filter((x) => x.missing > 0)
+    if (pins.some((p) => p.n === null) && falls.length > 0) {
+      const needN = Math.max(...falls.map((x) => x.missing / Math.max(1, x.mm)))
+      const data = { needN, count: pins.length, into: 'slab', weakest: 'rated' }
+      const held = pins.map((p) => p.anchor.part)
+      return [plain({ ...given, code: 'unknown-anchor', state: 'unknown', demand: needN, parts: held, data })]
+    }
     if (ties.length === 0)
       return [
         measured({

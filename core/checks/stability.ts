@@ -7,7 +7,7 @@ import { mid, type Vec3 } from '../geometry/vec.ts'
 import { newtons } from '../measure/units.ts'
 import { pinsDown, pinWeights } from './pins-down.ts'
 import { tiesPulled, TIE_SOURCE } from './ties.ts'
-import { defineCheck, measured, plain, type CheckResult, type Input } from './check.ts'
+import { defineCheck, measured, notWeighed, plain, type CheckResult, type Input } from './check.ts'
 
 /** A child's pull at the top edge, N, and the height it reaches at most, mm. Product decision. */
 export const PULL_N = 220
@@ -194,16 +194,7 @@ export const tipOver = defineCheck({
       })
     }
     const pinsLost = pins.some((p) => p.n === null)
-    if (unweighed.length > 0)
-      results.push(
-        plain({
-          ...given,
-          code: 'unknown-not-weighed',
-          subject: 'filled',
-          state: 'unknown',
-          data: { goods: goods.get(unweighed[0].goodsId)?.name ?? '' },
-        }),
-      )
+    if (unweighed.length > 0) results.push(notWeighed({ ...given, subject: 'filled' }, unweighed[0].goodsId, goods))
     else if (pinsLost && restoring < SAFETY_FILLED * overturning)
       results.push(pinsUnknown('filled', SAFETY_FILLED * overturning - restoring))
     else
@@ -243,7 +234,8 @@ export const tipOver = defineCheck({
       const tied = gives.length === 0 ? 0 : Math.min(...gives.map((g) => g.n ?? 0)) * lowest * gives.length
       const missing = SAFETY_FILLED * worst.overturning - worst.restoring
       const lost = gives.find((g) => g.n === null)
-      if (missing > 0 && lost) {
+      if (missing > tied && pinsLost && !lost) results.push(pinsUnknown('opened', missing - tied))
+      else if (missing > 0 && lost) {
         const needN = missing / lowest
         results.push(
           plain({

@@ -5,7 +5,7 @@ import { wholeBox } from '../assembly/part-box.ts'
 import { findGrade, findSection } from '../catalogue/lumber.ts'
 import { boxSize } from '../geometry/box.ts'
 import { dot, sub } from '../geometry/vec.ts'
-import { defineCheck, measured, plain, type CheckContext, type CheckResult, type Input } from './check.ts'
+import { defineCheck, measured, notWeighed, plain, type CheckContext, type CheckResult, type Input } from './check.ts'
 import { oneFastener } from './fastener.ts'
 import { LEAN } from './stability.ts'
 import { tiesAlong, tiesPulled, TIE_SOURCE, type TieGives } from './ties.ts'
@@ -261,16 +261,7 @@ function oneWay(c: Given & Pick<CheckContext, 'design' | 'goods'>, way: Way): Ch
       }),
     ]
   if (c.design.notWeighed.length > 0 && ids.length + ties.length > 0)
-    return [
-      plain({
-        ...given,
-        code: 'unknown-not-weighed',
-        state: 'unknown',
-        parts: ids,
-        covers: ties.map((t) => t.anchor.id),
-        data: { goods: c.goods.get(c.design.notWeighed[0])?.name ?? '' },
-      }),
-    ]
+    return [notWeighed({ ...given, parts: ids, covers: ties.map((t) => t.anchor.id) }, c.design.notWeighed[0], c.goods)]
   if (ids.length === 0 && ties.length === 0)
     return [
       plain({

@@ -80,15 +80,32 @@ function tiesGive(a: Assembly, c: Given, axis: Axis, own: (x: Anchor, site: TieS
     const part = parts.get(anchor.part)!
     const joints = jointsOf(a, part.id)
     const mates = holding.filter((x) => x.part === part.id).length
-    const held = joints.map((j) => jointGives(j, axis, parts, boxes, c))
-    // What nobody knows of some of them is left out; of none of them, it is not known.
-    const known = held.filter((n) => n !== null)
-    const frame = held.length > 0 && known.length === 0 ? null : known.reduce((s, n) => s + n, 0) / mates
-    const links: Link[] = [...own(anchor, { part, joints, parts, boxes }), ['frame', unfactored(frame, c)]]
+    const frame = heldTogether(joints, axis, { parts, boxes }, c)
+    const links: Link[] = [...own(anchor, { part, joints, parts, boxes }), ['frame', frame && frame / mates]]
     const unknown = links.find(([, n]) => n === null)
     const [weakest, n] = unknown ?? links.reduce((x, y) => (y[1]! < x[1]! ? y : x))
     return { anchor, n, weakest }
   })
+}
+
+/**
+ * What some joints together give along an axis against loads as they are, N: what nobody knows of some of them is left
+ * out; of none of them, it is not known.
+ */
+export function heldTogether(
+  joints: readonly Joint[],
+  axis: Axis,
+  { parts, boxes }: Pick<TieSite, 'parts' | 'boxes'>,
+  c: Given,
+): number | null {
+  const held = joints.map((j) => jointGives(j, axis, parts, boxes, c))
+  const known = held.filter((n) => n !== null)
+  return held.length > 0 && known.length === 0
+    ? null
+    : unfactored(
+        known.reduce((s, n) => s + n, 0),
+        c,
+      )
 }
 
 /**

@@ -1,4 +1,5 @@
 import type { Choice } from './family.ts'
+import type { UnitSystem } from '../measure/units.ts'
 
 type Value = Choice['value']
 
@@ -14,4 +15,15 @@ export function choicePen<P extends object>(p: P) {
       of: kind,
     })
   return { section: of('section'), sheet: of('sheet'), coded: of('code') }
+}
+
+/** Sheets that boxes that stand are made of, by how thick they are. */
+export const BOX_SHEETS: Record<UnitSystem, readonly string[]> = {
+  imperial: ['ply-19/32', 'ply-23/32', 'mdf-3/4'],
+  metric: ['ply-15mm', 'ply-18mm', 'mdf-18mm'],
+}
+/** Sheets of what runs or stands in a groove: bottoms, dividers. */
+export const GROOVE_SHEETS: Record<UnitSystem, readonly string[]> = {
+  imperial: ['hb-1/4', 'ply-3/8', 'ply-15/32'],
+  metric: ['hb-6mm', 'ply-9mm', 'ply-12mm'],
 }

@@ -109,12 +109,18 @@ function beamSite(p: Part, supports: readonly Support[], o: AnalysisOptions): Be
   }
 }
 
-/** The sheet of a part as stiff along it as its dadoes leave it. */
-function asDadoed(p: Part, sheet: Sheet | undefined): Sheet | undefined {
+/** The sheet of a part as stiff as its dadoes leave it, and as it may be laid on the sheet it is cut from. */
+function asCut(p: Part, sheet: Sheet | undefined): Sheet | undefined {
   const kept = stiffnessLeft(p)
-  if (!sheet || kept === 1) return sheet
+  if (!sheet || (kept === 1 && p.grain !== 'any')) return sheet
   const { along, across } = sheet.ei
-  const ei = bendsAlongStrength(p, true) ? { along: along * kept, across } : { along, across: across * kept }
+  const weaker = Math.min(along, across)
+  const ei =
+    p.grain === 'any'
+      ? { along: weaker * kept, across: weaker * kept }
+      : p.grain === 'length'
+        ? { along: along * kept, across }
+        : { along, across: across * kept }
   return { ...sheet, ei }
 }
 
@@ -126,7 +132,7 @@ export function solveMember(p: Part, patches: Patch[], supports: Support[], o: M
   if (p.stock.kind === 'sheet' && Math.abs(thicknessAxis(p)[2]) > STEEP) {
     // What pushes a sheet up is a load less than nothing.
     if (patches.some((x) => wayOf(x)[2] > STEEP)) return solveMember(p, patches.map(turnedDown), supports, o)
-    const sheet = asDadoed(p, findSheet(p.stock.sheet))
+    const sheet = asCut(p, findSheet(p.stock.sheet))
     const site = sheet && siteOf(o.memo.panelSites, supports, () => panelSite(p, supports, sheet.ei))
     const solution = site && solvePanel(p, patches, site, o.memo.beams)
     const onPoints = sheet && !solution ? panelOnPoints(p, patches, supports, sheet, o.memo.plates) : null

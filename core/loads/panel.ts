@@ -284,5 +284,9 @@ export function panelSite(p: Part, supports: readonly Support[], ei: { along: nu
     .sort((a, b) => a.gap ** 4 / a.ei - b.gap ** 4 / b.ei)
 }
 
-/** Whether a panel that spans along its length then bends along its strength axis. */
-export const bendsAlongStrength = (p: Part, along: boolean): boolean => along === (p.grain !== 'width')
+/**
+ * Whether a panel that spans along its length then bends along its strength axis. One that may be laid on its sheet
+ * either way is as weak as across, whichever way it spans.
+ */
+export const bendsAlongStrength = (p: Part, along: boolean): boolean =>
+  p.grain !== 'any' && along === (p.grain !== 'width')

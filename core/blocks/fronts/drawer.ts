@@ -99,7 +99,8 @@ function runnerOf(d: Draft, x: Drawer) {
     size: [x.right - x.left + 2 * reach, x.toMm - x.fromMm, x.bottom.thicknessMm],
     along: 'x',
     across: 'y',
-    grain: 'any',
+    // It spans between its grooves along the sheet, where that makes a difference.
+    grain: x.bottom.ei.along === x.bottom.ei.across ? 'any' : 'length',
   })
   for (const upright of x.uprights) {
     const joint = d.joint({ kind: 'housed', near: upright, far: id, fasteners: [] })

@@ -11,11 +11,10 @@ import { UP } from './wall-fixing.ts'
 /** Room an angle takes up over the floor in front of its post, mm. */
 export const ANGLE_ROOM_MM = FOOT_ANGLE.sizeMm
 
-/** Pins the foot of a post to the slab in front of it: it cannot be lifted. @returns the anchor's id */
-export function pinFoot(d: Draft, post: string): string {
+/** Pins the foot of a post to the slab in front of it: it cannot be lifted. @param id of the angle @returns the anchor's id */
+export function pinFoot(d: Draft, id: string, post: string): string {
   const { sizeMm, steelMm, item, massKg, ratedN } = FOOT_ANGLE
   const foot = d.box(post)
-  const id = `angle-${post.slice(post.indexOf('-') + 1)}`
   const wideMm = Math.min(sizeMm, foot.max[0] - foot.min[0])
   const x = (foot.min[0] + foot.max[0]) / 2
   const [y, z] = [foot.max[1], foot.min[2]]

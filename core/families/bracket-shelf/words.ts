@@ -1,15 +1,12 @@
-import type { KindWords } from '../../wording/kind.ts'
+import type { KindWords, LooseWords, LooseStepWords } from '../../wording/kind.ts'
 import { fixed } from '../../wording/fixed.ts'
 import { sectionName } from '../../wording/names.ts'
-import { plural, type Data, type Say } from '../../wording/say.ts'
+import { plural, type Data } from '../../wording/say.ts'
 
 const armOnLeg = (d: Data): string =>
   d.above
     ? `The end of the arm lies against the face of the leg, lower ends flush: ${fixed(d)} through the leg into it, bored.`
     : `The arm lies over the end of the leg, flush at the back: ${fixed(d)} down through the arm.`
-
-type Words = Record<string, (d: Data, say: Say) => string>
-type Steps = Record<string, { title: string; text: (d: Data, say: Say) => string }>
 
 const dims: Record<string, (d: Record<string, number>) => string> = {
   'brackets-apart': () => 'brackets apart, at least',
@@ -31,7 +28,7 @@ const choices: NonNullable<KindWords['choices']> = {
   'leg-screws': { label: 'Screws in each leg', options: { two: 'two', three: 'three', four: 'four', five: 'five' } },
 }
 
-const reasons: Words = {
+const reasons: LooseWords = {
   'apart-widest': (d, say) => `the widest thing, ${say.lengthOf(d, 'widestMm')}, stands between two brackets`,
   'apart-usual': (d, say) => `no closer than ${say.lengthOf(d, 'everyMm')}: the next studs after that`,
   'down-per-out': (d, say) => `a bracket ${say.lengthOf(d, 'outMm')} out reaches about four fifths of that down`,
@@ -39,7 +36,7 @@ const reasons: Words = {
   'down-to-shelf': () => 'as far down as the shelf below it, or the floor, lets it',
 }
 
-const levers: Words = {
+const levers: LooseWords = {
   'leg-screws': (d) => `Put ${d.count} screws into each leg of its brackets`,
   'corner-screws': (d) => `Put ${d.count} screws through each arm into its leg`,
   'pair-screws': (d) =>
@@ -54,7 +51,7 @@ const levers: Words = {
   'brackets-apart': (d, say) => `Put the brackets further apart: at least ${say.lengthOf(d, 'mm')}`,
 }
 
-const problems: Words = {
+const problems: LooseWords = {
   'too-few-studs': (d, say) =>
     `${Number(d.count) === 0 ? 'No stud is' : `Only ${plural(Number(d.count), 'stud')} ${Number(d.count) === 1 ? 'is' : 'are'}`} where its brackets could go, ${say.lengthOf(d, 'mm')} apart: put them closer, take fewer, or move it along the wall.`,
   'no-room-for-bracket': (d, say) =>
@@ -69,7 +66,7 @@ const problems: Words = {
     `The braces leave only ${say.lengthOf(d, 'mm')} of each arm bare for the sheet to lie on; ${say.lengthOf(d, 'leastMm')} is the least. Take narrower braces, or a deeper shelf.`,
 }
 
-const steps: Steps = {
+const steps: LooseStepWords = {
   'brackets-ripped': {
     title: 'Legs and arms',
     text: (d) =>

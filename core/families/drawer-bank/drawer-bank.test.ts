@@ -2,6 +2,9 @@ import { describe, expect, it } from '@jest/globals'
 import { expectNear } from '../../../test-support/near.ts'
 import { partBoxes } from '../../assembly/part-box.ts'
 import { movedPart } from '../../assembly/moved.ts'
+import { findSheet } from '../../catalogue/sheets.ts'
+import { analyse } from '../../loads/analyse.ts'
+import { METHODS } from '../../mechanics/methods/all.ts'
 import { partMassKg } from '../../assembly/mass.ts'
 import { newtons } from '../../measure/units.ts'
 import { newGoods } from '../../goods/goods.ts'
@@ -57,9 +60,9 @@ describe('a bank of drawers', () => {
     expect(groove).toMatchObject({ widthMm: bottom.size.thicknessMm + 1 })
     const reach = boxes.get('upright-0')!.max[0] - at.min[0]
     expectNear((groove as { depthMm: number }).depthMm, reach + 1, 1e-9)
-    // Bottoms fill the width of a sheet with a kerf between each two.
-    const parts = Math.round(1220 / bottom.size.lengthMm)
-    expect(1220 - parts * bottom.size.lengthMm - (parts - 1) * 3).toBeLessThan(parts + 3)
+    // Bottoms fill the length of a sheet with a kerf between each two.
+    const parts = Math.floor((2440 + 3) / (bottom.size.lengthMm + 3))
+    expect(2440 - parts * bottom.size.lengthMm - (parts - 1) * 3).toBeLessThan(parts + 3)
   })
   it('its drawers pass each other, the box and a thing that stands as high as it may', () => {
     const a = read({ drawers: [{ units: 1, count: 6 }, { units: 3, count: 2 }] }).shaped.assembly // prettier-ignore
@@ -146,10 +149,14 @@ describe('sixty drawers of three heights', () => {
     expect(cutPlan.cannot).toEqual([])
     expect(cutPlan.claims.filter((x) => x.key.includes('ply-9mm'))).toMatchObject([{ proved: true }])
   })
-  it('their bottoms come out of exactly as many sheets as a count of rows and columns says', () => {
+  it('their bottoms come out of exactly as many sheets as a count of rows and columns says, along the sheet', () => {
     const { lengthMm: a, widthMm: b } = made(/^drawer-0-bottom$/)[0].size
-    const of = (w: number, h: number) => Math.floor((1220 + 3) / (w + 3)) * Math.floor((2440 + 3) / (h + 3))
-    expect(bought('ply-9mm')).toHaveLength(Math.ceil(60 / Math.max(of(a, b), of(b, a))))
+    const inOne = Math.floor((2440 + 3) / (a + 3)) * Math.floor((1220 + 3) / (b + 3))
+    // Whole sheets, a half and a quarter: no more of any than hold them.
+    const sheets = bought('ply-9mm').reduce((n, x) => n + (x.lengthMm * x.widthMm) / (2440 * 1220), 0)
+    expectNear(sheets, 60 / inOne, 1e-9)
+    // What spans along its sheet is not turned on it.
+    for (const c of bought('ply-9mm').flatMap((x) => x.cuts)) expect([c.wMm, c.hMm]).toEqual([a, b])
   })
   it('sides, backs and faces come out of no more sheets than strips of their heights fill', () => {
     // By hand: strips of one height along the sheet, pieces one after the other in them, strips side by side.
@@ -196,6 +203,35 @@ describe('what cannot be', () => {
   })
 })
 
+describe('a bottom', () => {
+  it('of plywood spans along its sheet; cut either way it would be reckoned as weak as across', () => {
+    const bank = read()
+    const bottom = part(bank, 'drawer-0-bottom')
+    expect(bottom.grain).toBe('length')
+    const sag = (grain: 'length' | 'any') => {
+      const a = structuredClone(bank.shaped.assembly)
+      a.parts.find((p) => p.id === bottom.id)!.grain = grain
+      const path = analyse(a, partBoxes(a), {
+        method: METHODS.ec5,
+        conditions: { moisture: 'dry', duration: 'permanent' },
+        stripsOf: new Map(),
+        factor: { self: 1, goods: 1 },
+      })
+      const { state } = path.members.get(bottom.id)!
+      return state.kind === 'panel' ? Math.max(...state.strips.map((x) => x.result.sag.mm)) : NaN
+    }
+    const { along, across } = findSheet('ply-9mm')!.ei
+    expectNear(sag('any') / sag('length'), along / across, 1e-6)
+  })
+  it('of hardboard may be cut either way, and no drawer is loaded with more than a hand draws', () => {
+    expect(part(read({ bottomSheet: 'hb-6mm' }), 'drawer-0-bottom').grain).toBe('any')
+    const heavy = read({}, ctx([small('iron', 12, 100, 90, 40, 3)]))
+    for (const b of heavy.shaped.assembly.bays)
+      expect(b.items.reduce((n, i) => n + i.massKg!, 0)).toBeLessThanOrEqual(8)
+    expect(heavy.shaped.unhoused).toEqual([])
+  })
+})
+
 describe('drawn out', () => {
   it('by hand: it tips over the front third of what stays in its grooves', () => {
     // One heavy thing against the back of one drawer: it slides to the face.
@@ -226,7 +262,7 @@ describe('drawn out', () => {
   })
   it('a bank that nothing ties falls forward with everything drawn out', () => {
     const r = read(
-      { tie: false, drawers: [{ units: 3, count: 6 }], columns: 1 },
+      { tie: false, drawers: [{ units: 3, count: 6 }], columns: 1, depthMm: 350 },
       ctx([small('iron', 40, 100, 90, 60, 2)]),
     )
     expect(r.checks.find((x) => x.id === 'tip-over:opened')!.state).toBe('fails')

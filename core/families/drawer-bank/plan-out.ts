@@ -37,6 +37,8 @@ export interface ProblemData {
 /** From groove to groove: a hand lies flat in a drawer of one unit. Product decision. */
 const UNIT = inches(2.5)
 const KICK = 80
+/** No more is put into one drawer: it is drawn with one hand. Product decision. */
+const MOST_KG = 8
 /** Over a thing in its drawer, mm. */
 const PLAY_OVER_MM = 4
 const PLAY_SIDE_MM = 3
@@ -56,8 +58,6 @@ const MOST_DEEP_MM = 900
 const MOST_WIDE_MM = 1200
 /** So deep it is made where nothing asks for more: what is drawn out two thirds still sits well. mm */
 const USUAL_DEEP_MM = 450
-/** Over two usual spaces between studs there are always two to be tied to, mm. */
-const TWO_STUDS_MM = 900
 
 export interface PlannedDrawer {
   units: number
@@ -117,7 +117,8 @@ export function planOut(p: DrawerBankParams, ctx: ShapeContext, pen: DimPen): Re
   const widest = Math.max(0, ...ctx.goods.map((g) => laid(g.item, Infinity).acrossMm)) + 2 * PLAY_SIDE_MM
   const deepest = Math.max(0, ...ctx.goods.map((g) => laid(g.item, Infinity).deepMm))
 
-  const depthShare = shareOf(box.lengthMm, ctx.settings, {
+  // Uprights stand along their sheet: their depth comes out of its width. Bottoms span along theirs.
+  const depthShare = shareOf(box.widthMm, ctx.settings, {
     wantedMm: Math.max(USUAL_DEEP_MM, deepest + 2 * drawer.thicknessMm + behindMm),
     leastMm: LEAST_DEEP_MM,
     mostMm: Math.min(MOST_DEEP_MM, ctx.space.depthMm - back.thicknessMm),
@@ -128,7 +129,7 @@ export function planOut(p: DrawerBankParams, ctx: ShapeContext, pen: DimPen): Re
     {
       code: 'bank-depth',
       terms: [],
-      data: { parts: depthShare?.n ?? 1, sheetMm: box.lengthMm, deepestMm: deepest },
+      data: { parts: depthShare?.n ?? 1, sheetMm: box.widthMm, deepestMm: deepest },
     },
   )
   if (deepMm + back.thicknessMm > ctx.space.depthMm)
@@ -136,7 +137,7 @@ export function planOut(p: DrawerBankParams, ctx: ShapeContext, pen: DimPen): Re
   const drawerMm = deepMm - behindMm
   const taken = 2 * (grooveMm - RUN_MM)
   const beside = drawerInside({ ...NOWHERE, sheet: drawer, bottom })
-  const widthShare = shareOf(bottom.widthMm, ctx.settings, {
+  const widthShare = shareOf(bottom.lengthMm, ctx.settings, {
     wantedMm: Math.max(LEAST_WIDE_MM, widest + beside.left - beside.right) + taken,
     leastMm: LEAST_WIDE_MM,
     mostMm: Math.min(MOST_WIDE_MM, BINDS * drawerMm, ctx.space.lengthMm - 2 * box.thicknessMm) + taken,
@@ -147,7 +148,7 @@ export function planOut(p: DrawerBankParams, ctx: ShapeContext, pen: DimPen): Re
     {
       code: 'bank-width',
       terms: [],
-      data: { parts: widthShare?.n ?? 1, sheetMm: bottom.widthMm, widestMm: widest },
+      data: { parts: widthShare?.n ?? 1, sheetMm: bottom.lengthMm, widestMm: widest },
     },
   )
   const unitMm = pen.length({ path: 'unitMm', code: 'bank-unit', min: 30, max: 200 }, roundDown(UNIT, units), {
@@ -185,17 +186,20 @@ export function planOut(p: DrawerBankParams, ctx: ShapeContext, pen: DimPen): Re
   const sum = filled.drawers.reduce((n, x) => n + x.units, 0)
   const tallest = Math.max(1, ...filled.drawers.map((x) => x.units))
   const roomUnits = Math.max(tallest, Math.floor((mostHigh - kickMm - 2 * t - UNDER_MM) / unitMm))
-  const most = Math.max(1, Math.min(LIMITS.columns, Math.floor((ctx.space.lengthMm - t) / (clearMm + t))))
-  // Narrower than this a tied bank finds one stud at most.
-  const forStuds = tied ? Math.ceil((TWO_STUDS_MM - t) / (clearMm + t)) : 1
+  // Its top is one sheet.
+  const mostWide = Math.min(ctx.space.lengthMm, box.lengthMm - 2 * ctx.settings.sheetTrimMm)
+  const most = Math.max(1, Math.min(LIMITS.columns, Math.floor((mostWide - t) / (clearMm + t))))
+  const wall = ctx.space.construction
+  // Over two spaces between studs there are always two to be tied to.
+  const forStuds = tied && wall.kind === 'studs' ? Math.ceil((2 * wall.spacingMm - t) / (clearMm + t)) : 1
   const columns = pen.count(
     { path: 'columns', code: 'bank-columns', min: 1, max: LIMITS.columns },
     Math.min(most, Math.max(filled.drawers.length > 1 ? forStuds : 1, Math.ceil(sum / roomUnits))),
     { code: 'bank-columns', terms: [], data: { units: sum, drawers: filled.drawers.length } },
   )
   const wideMm = columns * (clearMm + t) + t
-  if (wideMm > ctx.space.lengthMm + 1e-6)
-    return bad('bank-too-wide', { mm: wideMm, mostMm: ctx.space.lengthMm }, p.columns === null ? 'clearMm' : 'columns')
+  if (wideMm > mostWide + 1e-6)
+    return bad('bank-too-wide', { mm: wideMm, mostMm: mostWide }, p.columns === null ? 'clearMm' : 'columns')
   const stacked = stack(filled.drawers, columns, { unitMm, tallest })
   const plan: Plan = {
     box,
@@ -247,8 +251,9 @@ function fillDrawers(
   const drawers: Filled['drawers'] = []
   const put = (units: number) => {
     const [fit, not] = [queue.filter((g) => needs.get(g.id)! <= units), queue.filter((g) => needs.get(g.id)! > units)]
-    const { spots, left } = fill(fit, [wide], deepMm, PLAY_SIDE_MM, 0)
-    queue = [...not, ...left]
+    const light = upTo(fit, MOST_KG)
+    const { spots, left } = fill(fit.slice(0, light), [wide], deepMm, PLAY_SIDE_MM, 0)
+    queue = [...not, ...left, ...fit.slice(light)]
     drawers.push({ units, spots })
     return spots.length
   }
@@ -266,6 +271,13 @@ function fillDrawers(
       tooTall.push(queue.shift()!)
     }
   return { drawers, left: [...tooTall, ...queue] }
+}
+
+/** How many of some things, from the first on, weigh no more than so much; one at least. What nobody weighed counts nothing. */
+function upTo(list: readonly Goods[], mostKg: number): number {
+  let kg = 0
+  const over = list.findIndex((g, i) => (kg += g.massKg ?? 0) > mostKg && i > 0)
+  return over < 0 ? list.length : over
 }
 
 /** Drawers in columns, the high ones low; between fixed panels as many units as take them all. */

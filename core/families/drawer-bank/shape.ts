@@ -12,7 +12,7 @@ import {
 } from '../../blocks/carcass/standing.ts'
 import { standsOn } from '../../goods/goods.ts'
 import { good, type Result } from '../../measure/result.ts'
-import { choicePen } from '../choices.ts'
+import { BOX_SHEETS, choicePen, GROOVE_SHEETS } from '../choices.ts'
 import type { Choice, ListChoice, ShapeContext, Shaped } from '../family.ts'
 import { opened } from '../opened.ts'
 import { LIMITS, type DrawerBankParams } from './parameters.ts'
@@ -155,15 +155,13 @@ const drawerList = (p: DrawerBankParams): ListChoice => ({
 })
 
 function choices(p: DrawerBankParams, ctx: ShapeContext): Choice[] {
-  const imperial = ctx.settings.yard === 'imperial'
-  const thick = imperial ? ['ply-19/32', 'ply-23/32', 'mdf-3/4'] : ['ply-15mm', 'ply-18mm', 'mdf-18mm']
-  const thin = imperial ? ['ply-3/8', 'ply-15/32', 'ply-19/32'] : ['ply-9mm', 'ply-12mm', 'ply-15mm']
-  const bottoms = imperial ? ['hb-1/4', 'ply-3/8', 'ply-15/32'] : ['hb-6mm', 'ply-9mm', 'ply-12mm']
+  const { yard } = ctx.settings
+  const thin = yard === 'imperial' ? ['ply-3/8', 'ply-15/32', 'ply-19/32'] : ['ply-9mm', 'ply-12mm', 'ply-15mm']
   const { sheet, coded } = choicePen(p)
   return [
-    sheet('sheet', 'bank-sheet', [...thick, ...ctx.settings.ownSheets]),
+    sheet('sheet', 'bank-sheet', [...BOX_SHEETS[yard], ...ctx.settings.ownSheets]),
     sheet('drawerSheet', 'bank-drawer-sheet', [...thin, ...ctx.settings.ownSheets]),
-    sheet('bottomSheet', 'bank-bottom-sheet', [...bottoms, ...ctx.settings.ownSheets]),
+    sheet('bottomSheet', 'bank-bottom-sheet', [...GROOVE_SHEETS[yard], ...ctx.settings.ownSheets]),
     coded('hand', 'bank-hand', ['hole', 'none']),
     coded('tie', 'tie', [true, false]),
   ]

@@ -8,9 +8,9 @@ import type { StepData } from './steps.ts'
 const reasons: WordsFor<ReasonData> = {
   'bank-unit': () => 'a hand lies flat in a drawer of one unit',
   'bank-width': (d, say) =>
-    `bottoms are a sheet ${say.length(d.sheetMm)} wide in ${d.parts}; the widest thing with its play is ${say.length(d.widestMm)}`,
+    `bottoms are a sheet ${say.length(d.sheetMm)} long in ${d.parts}; the widest thing with its play is ${say.length(d.widestMm)}`,
   'bank-depth': (d, say) =>
-    `uprights are a sheet ${say.length(d.sheetMm)} long in ${d.parts}; the deepest thing is ${say.length(d.deepestMm)}`,
+    `uprights are a sheet ${say.length(d.sheetMm)} wide in ${d.parts}; the deepest thing is ${say.length(d.deepestMm)}`,
   'bank-columns': (d) =>
     `${plural(d.drawers, 'drawer')} of ${plural(d.units, 'unit')} together, none over the shoulder`,
   'bank-kick': () => 'room for the toes',
@@ -27,7 +27,7 @@ const levers: WordsFor<LeverData> = {
 
 const problems: WordsFor<ProblemData> = {
   'bank-too-wide': (d, say) =>
-    `It would be ${say.length(d.mm)} wide, and there are ${say.length(d.mostMm)}. Fewer columns, or narrower ones.`,
+    `It would be ${say.length(d.mm)} wide, and ${say.length(d.mostMm)} is the most, for its room or for a top of one sheet. Fewer columns, or narrower ones.`,
   'bank-too-deep': (d, say) => `It would be ${say.length(d.mm)} deep, and there are ${say.length(d.mostMm)}.`,
   'bank-too-high': (d, say) =>
     `It would be ${say.length(d.mm)} high, and ${say.length(d.mostMm)} is the most. More columns, or fewer drawers.`,

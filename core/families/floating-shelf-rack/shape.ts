@@ -33,7 +33,8 @@ export function shapeFloatingShelfRack(p: FloatingShelfRackParams, ctx: ShapeCon
   if (along !== null)
     return bad('longer-than-board', { mm: plan.clearMm + plan.post.thicknessMm, mostMm: along }, 'clearMm')
   braces(d, p, ctx, plan)
-  if (p.feet === 'pinned' && ctx.space.floor === 'slab') plan.frames.forEach((_, f) => pinFoot(d, `post-${f}-rear`))
+  if (p.feet === 'pinned' && ctx.space.floor === 'slab')
+    plan.frames.forEach((_, f) => pinFoot(d, `angle-${f}`, `post-${f}-rear`))
   plan.shelves.forEach((s, i) => plan.openings.forEach((_o, k) => shelf(d, p, ctx, plan, { i, k, place: s.place })))
   bays(d, ctx, plan)
   plan.shelves.forEach((s, i) =>

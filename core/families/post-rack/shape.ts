@@ -45,7 +45,7 @@ export function shapePostRack(p: PostRackParams, ctx: ShapeContext): Result<Shap
   if (p.brace) brace(d, p, ctx, plan, y0, tied)
   if (p.ends === 'braced') endBraces(d, p, ctx, plan)
   if (p.feet === 'pinned' && ctx.space.floor === 'slab')
-    for (const x of d.assembly.parts.filter((x) => x.role === 'post' && x.id.endsWith('-rear'))) pinFoot(d, x.id)
+    plan.modules.forEach((m, n) => m.posts.forEach((_x, i) => pinFoot(d, `angle-${n}-${i}`, `post-${n}-${i}-rear`)))
   bays(d, p, ctx, plan, y0)
   plan.tops.forEach((z, i) =>
     d.mark(

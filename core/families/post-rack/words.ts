@@ -1,14 +1,12 @@
-import type { KindWords } from '../../wording/kind.ts'
-import { plural, type Data, type Say } from '../../wording/say.ts'
-
-type Words = Record<string, (d: Data, say: Say) => string>
+import type { KindWords, LooseWords } from '../../wording/kind.ts'
+import { plural } from '../../wording/say.ts'
 
 const dims: Record<string, (d: Record<string, number>) => string> = {
   'mid-posts': () => 'middle posts a module',
   'mid-post-at': (d) => `middle post ${d.post}, centre`,
 }
 
-const reasons: Words = {
+const reasons: LooseWords = {
   'rip-for-space': (d, say) =>
     `the deepest rip that fits the space (sheet in ${d.parts}); the deepest thing is ${say.lengthOf(d, 'deepestMm')}`,
   'length-wall': (d, say) =>
@@ -19,11 +17,11 @@ const reasons: Words = {
   evenly: () => 'spaced evenly in its module',
 }
 
-const levers: Words = {
+const levers: LooseWords = {
   'mid-posts': (d) => `Put ${plural(Number(d.count), 'middle post')} in each module`,
 }
 
-const problems: Words = {
+const problems: LooseWords = {
   'past-braced-ends': (d, say) =>
     `A rack with braced ends is two modules long at most, ${say.lengthOf(d, 'mostMm')}: further in no diagonal would keep it from folding front to back. Make it two racks, or tie it to a wall.`,
   'angle-under-rail': (d, say) =>

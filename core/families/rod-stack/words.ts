@@ -1,10 +1,7 @@
-import type { KindWords } from '../../wording/kind.ts'
+import type { KindWords, LooseWords, LooseStepWords } from '../../wording/kind.ts'
 import { fixed } from '../../wording/fixed.ts'
 import { sectionName } from '../../wording/names.ts'
-import { plural, type Data, type Say } from '../../wording/say.ts'
-
-type Words = Record<string, (d: Data, say: Say) => string>
-type Steps = Record<string, { title: string; text: (d: Data, say: Say) => string }>
+import { plural } from '../../wording/say.ts'
 
 const dims: Record<string, (d: Record<string, number>) => string> = {
   'gap-ceiling': () => 'from its top to the ceiling',
@@ -14,7 +11,7 @@ const choices: NonNullable<KindWords['choices']> = {
   'cross-section': { label: 'Cross pieces under it' },
 }
 
-const reasons: Words = {
+const reasons: LooseWords = {
   'past-first-joist': () => 'so that its rear rods hang between two joists',
   'against-wall': () => 'its back against the wall',
   'clear-widest': (d, say) => `the widest thing, ${say.lengthOf(d, 'widestMm')}, with its play`,
@@ -22,12 +19,12 @@ const reasons: Words = {
   'gap-spanner': () => 'room to lift it onto its nuts, and for a hand and a spanner',
 }
 
-const levers: Words = {
+const levers: LooseWords = {
   'thinner-rod': (d) => `Hang it on thinner rods: ${sectionName(String(d.section))}`,
   'cross-section': (d) => `Make the cross pieces ${sectionName(String(d.section))}`,
 }
 
-const problems: Words = {
+const problems: LooseWords = {
   'too-shallow-for-rods': (d, say) =>
     `Too shallow for a cross piece at front and back: at least ${say.lengthOf(d, 'leastMm')}.`,
   'hangs-to-floor': (d, say) =>
@@ -36,7 +33,7 @@ const problems: Words = {
     `There is no room for the coupling nuts between its cross pieces and the ceiling: from its top to the ceiling at least ${say.lengthOf(d, 'leastMm')}.`,
 }
 
-const steps: Steps = {
+const steps: LooseStepWords = {
   'back-behind': {
     title: 'Back',
     text: () => 'Behind the box, flush all round, screwed to sides, shelves, bottom and top. It keeps the box square.',

@@ -1,19 +1,15 @@
-import type { KindWords } from '../../wording/kind.ts'
+import type { KindWords, LooseWords, LooseStepWords } from '../../wording/kind.ts'
 import { fixed } from '../../wording/fixed.ts'
 import { sectionName } from '../../wording/names.ts'
-import { type Data, type Say } from '../../wording/say.ts'
 
-type Words = Record<string, (d: Data, say: Say) => string>
-type Steps = Record<string, { title: string; text: (d: Data, say: Say) => string }>
-
-const levers: Words = {
+const levers: LooseWords = {
   'cleat-section': (d) => `Make the cleats ${sectionName(String(d.section))}, thick enough for their screws`,
   'add-back': () => 'Give it a thin back',
   wider: (d, say) => `Make the openings ${say.lengthOf(d, 'mm')} wide`,
   'no-strip': () => 'Leave the edge strips out',
 }
 
-const steps: Steps = {
+const steps: LooseStepWords = {
   'walk-to-wall': {
     title: 'Walk it to the wall',
     text: () => 'Empty, two people, one end at a time. One of them holds it upright until it is tied or heavy below.',

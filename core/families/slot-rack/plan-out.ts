@@ -53,6 +53,7 @@ export const OUT_SHARE = 0.25
 /** A slot that is left over at the end of a bin is none below this, mm. */
 const LEAST_SLOT_MM = 20
 const LEAST_DEEP_MM = 150
+const MOST_DEEP_MM = 1220
 
 /** A flat thing as it stands: on an edge, out from the wall. */
 export interface OnEdge {
@@ -117,9 +118,13 @@ export function planOut(p: SlotRackParams, ctx: ShapeContext, pen: DimPen): Resu
 
   // In the highest bin a board that ties it lies behind what stands there.
   const wanted = deepest * (1 - OUT_SHARE) + (tied ? nailer.thicknessMm : 0)
-  const share = shareOf(box.widthMm, ctx.settings, { wantedMm: wanted, leastMm: LEAST_DEEP_MM, mostMm: mostDeep })
+  const share = shareOf(box.widthMm, ctx.settings, {
+    wantedMm: wanted,
+    leastMm: LEAST_DEEP_MM,
+    mostMm: Math.min(MOST_DEEP_MM, mostDeep),
+  })
   const deepMm = pen.length(
-    { path: 'depthMm', code: 'slots-depth', min: LEAST_DEEP_MM, max: 1220 },
+    { path: 'depthMm', code: 'slots-depth', min: LEAST_DEEP_MM, max: MOST_DEEP_MM },
     share?.mm ?? Math.max(LEAST_DEEP_MM, roundDown(mostDeep, units)),
     { code: 'slots-depth', terms: [], data: { parts: share?.n ?? 1, sheetMm: box.widthMm, deepestMm: deepest } },
   )
@@ -159,7 +164,9 @@ export function planOut(p: SlotRackParams, ctx: ShapeContext, pen: DimPen): Resu
   const mostHigh = Math.min(ctx.space.heightMm, reachMm(ctx.settings.personMm), box.lengthMm)
   const highOf = (bins: readonly Bin[]) => bins.reduce((z, b) => z + b.tallMm + marginMm + t, baseMm + t)
   const binsFor = (n: number) => binned(slots, n, clearMm, divider.thicknessMm)
-  const most = Math.max(1, Math.min(LIMITS.columns, Math.floor((ctx.space.lengthMm - t) / (clearMm + t))))
+  // Its top is one sheet.
+  const mostWide = Math.min(ctx.space.lengthMm, box.lengthMm - 2 * ctx.settings.sheetTrimMm)
+  const most = Math.max(1, Math.min(LIMITS.columns, Math.floor((mostWide - t) / (clearMm + t))))
   const counts = Array.from({ length: most }, (_, i) => i + 1)
   const columns = pen.count(
     { path: 'columns', code: 'slots-columns', min: 1, max: LIMITS.columns },
@@ -171,8 +178,8 @@ export function planOut(p: SlotRackParams, ctx: ShapeContext, pen: DimPen): Resu
     },
   )
   const wideMm = columns * (clearMm + t) + t
-  if (wideMm > ctx.space.lengthMm + 1e-6)
-    return bad('slots-too-wide', { mm: wideMm, mostMm: ctx.space.lengthMm }, p.columns === null ? 'clearMm' : 'columns')
+  if (wideMm > mostWide + 1e-6)
+    return bad('slots-too-wide', { mm: wideMm, mostMm: mostWide }, p.columns === null ? 'clearMm' : 'columns')
   const all = binsFor(columns)
   // What would stand too high finds no place; the lowest bins stay.
   const bins = all.filter((_b, i) => highOf(all.slice(0, i + 1)) <= mostHigh)

@@ -11,7 +11,7 @@ import {
 } from '../../blocks/carcass/standing.ts'
 import { standsOn } from '../../goods/goods.ts'
 import { good, type Result } from '../../measure/result.ts'
-import { choicePen } from '../choices.ts'
+import { BOX_SHEETS, choicePen, GROOVE_SHEETS } from '../choices.ts'
 import type { Choice, ShapeContext, Shaped } from '../family.ts'
 import { opened } from '../opened.ts'
 import type { SlotRackParams } from './parameters.ts'
@@ -178,13 +178,11 @@ function bays(d: Draft, plan: Plan, box: StandingBox, { slots, i, k }: At) {
 }
 
 function choices(p: SlotRackParams, ctx: ShapeContext): Choice[] {
-  const imperial = ctx.settings.yard === 'imperial'
-  const thick = imperial ? ['ply-19/32', 'ply-23/32', 'mdf-3/4'] : ['ply-15mm', 'ply-18mm', 'mdf-18mm']
-  const thin = imperial ? ['hb-1/4', 'ply-3/8', 'ply-15/32'] : ['hb-6mm', 'ply-9mm', 'ply-12mm']
+  const { yard } = ctx.settings
   const { sheet, coded } = choicePen(p)
   return [
-    sheet('sheet', 'slots-sheet', [...thick, ...ctx.settings.ownSheets]),
-    sheet('dividerSheet', 'slots-divider', [...thin, ...ctx.settings.ownSheets]),
+    sheet('sheet', 'slots-sheet', [...BOX_SHEETS[yard], ...ctx.settings.ownSheets]),
+    sheet('dividerSheet', 'slots-divider', [...GROOVE_SHEETS[yard], ...ctx.settings.ownSheets]),
     coded('tie', 'tie', [true, false]),
   ]
 }

@@ -31,7 +31,7 @@ const problems: WordsFor<ProblemData> = {
   'slots-none-flat': () =>
     'Nothing of what is chosen is flat: thin, and at least three times as high and as long. Its sizes stand in Sort.',
   'slots-too-wide': (d, say) =>
-    `It would be ${say.length(d.mm)} wide, and there are ${say.length(d.mostMm)}. Fewer columns, or narrower ones.`,
+    `It would be ${say.length(d.mm)} wide, and ${say.length(d.mostMm)} is the most, for its room or for a top of one sheet. Fewer columns, or narrower ones.`,
   'slots-too-high': (d, say) =>
     `Its lowest bin alone would reach ${say.length(d.mm)}, and ${say.length(d.mostMm)} is the most. A lower base, or a lower thing.`,
   'slots-too-deep': (d, say) => `It would be ${say.length(d.mm)} deep, and there are ${say.length(d.mostMm)}.`,

@@ -1,10 +1,7 @@
-import type { KindWords } from '../../wording/kind.ts'
+import type { KindWords, LooseWords, LooseStepWords } from '../../wording/kind.ts'
 import { fixed } from '../../wording/fixed.ts'
 import { sectionName } from '../../wording/names.ts'
-import { capital, plural, type Data, type Say } from '../../wording/say.ts'
-
-type Words = Record<string, (d: Data, say: Say) => string>
-type Steps = Record<string, { title: string; text: (d: Data, say: Say) => string }>
+import { capital, plural } from '../../wording/say.ts'
 
 const dims: Record<string, (d: Record<string, number>) => string> = {
   'top-extra': () => 'extra over the top row',
@@ -17,7 +14,7 @@ const choices: NonNullable<KindWords['choices']> = {
   'rail-rip': { label: 'Rails are', options: { full: 'the full section', half: 'ripped down the middle' } },
 }
 
-const reasons: Words = {
+const reasons: LooseWords = {
   'play-apart': () => 'the makes differ too much for one pair of rails: each has columns of its own',
   'play-mixed': (_d, say) => `mixed makes: ${say.length(12.7)} each side takes them all`,
   'top-extra': () => 'the top row is tipped in under the plate',
@@ -27,7 +24,7 @@ const reasons: Words = {
   'back-rails-stop': () => 'one low, one high, to stop the totes',
 }
 
-const levers: Words = {
+const levers: LooseWords = {
   'full-rails': () => 'Use rails of the full section, not ripped',
   'thin-rail': (d) => `Make the rails thinner: ${sectionName(String(d.section))}`,
   'stand-on-base': () => 'Let the totes stand on their base, on flat rails',
@@ -35,7 +32,7 @@ const levers: Words = {
   'half-rails': () => 'Use rails ripped down the middle: two from one board',
 }
 
-const problems: Words = {
+const problems: LooseWords = {
   'rail-shorter-than-posts': (d, say) =>
     `Rails of ${say.lengthOf(d, 'mm')} are shorter than the two posts they join: at least ${say.lengthOf(d, 'leastMm')}.`,
   'rail-below-plate': (d, say) =>
@@ -45,7 +42,7 @@ const problems: Words = {
   'rails-overlap': (d, say) => `Rails would overlap: at least ${say.lengthOf(d, 'leastMm')} from one to the next.`,
 }
 
-const steps: Steps = {
+const steps: LooseStepWords = {
   'rear-frame': {
     title: 'Rear frame',
     text: (d) =>

@@ -1,9 +1,6 @@
-import type { KindWords } from '../../wording/kind.ts'
+import type { KindWords, LooseWords, LooseStepWords } from '../../wording/kind.ts'
 import { fixed } from '../../wording/fixed.ts'
-import { plural, type Data, type Say } from '../../wording/say.ts'
-
-type Words = Record<string, (d: Data, say: Say) => string>
-type Steps = Record<string, { title: string; text: (d: Data, say: Say) => string }>
+import { plural } from '../../wording/say.ts'
 
 const dims: Record<string, (d: Record<string, number>) => string> = {
   'leaf-depth': () => 'depth of the leaves inside',
@@ -18,19 +15,19 @@ const choices: NonNullable<KindWords['choices']> = {
   },
 }
 
-const reasons: Words = {
+const reasons: LooseWords = {
   'two-studs': () => 'wide enough to be fixed to two studs',
   'leaf-usual': () => 'tins and hand tools stand in it, and it does not swing too far out',
 }
 
-const levers: Words = {
+const levers: LooseWords = {
   'hang-by-rail': () => 'Screw it to the wall through its rail instead of hooking it on a strip',
   'hang-by-strip': () => 'Hook it on a bevelled strip instead of screwing it through its rail',
   'flat-doors': () => 'Give it flat doors instead of doors that are boxes',
   'in-rabbets': () => 'Set top and bottom into rabbets of the sides instead of between them',
 }
 
-const problems: Words = {
+const problems: LooseWords = {
   'no-stud-behind-it': () => 'No stud lies behind it: make it wider, or move it along the wall.',
   'back-past-sheet': (d, say) =>
     `The back of an opening would be ${say.lengthOf(d, 'mm')} at its narrowest, and a sheet of it gives ${say.lengthOf(d, 'mostMm')}. Narrower openings, or lower ones.`,
@@ -38,7 +35,7 @@ const problems: Words = {
     `Tier ${d.shelf} of the leaves would be at ${say.lengthOf(d, 'mm')}; under the head of the leaf ${say.lengthOf(d, 'mostMm')} is the highest. Take fewer tiers, or lower things.`,
 }
 
-const steps: Steps = {
+const steps: LooseStepWords = {
   'ledger-up': {
     title: 'A ledger for the time being',
     text: (d, say) =>
