@@ -214,8 +214,8 @@ export const placed = z.object({
   /** The box it fills, in the build's frame. */
   box,
   massKg: z.number().min(0).nullable(),
-  /** How its weight comes down: over all its base, over a round one, or on four feet. */
-  stands: z.enum(['flat', 'round', 'feet']),
+  /** How its weight comes down: over all its base, over a round one, on four feet, or by a bar in its middle. */
+  stands: z.enum(['flat', 'round', 'feet', 'bar']),
 })
 export type Placed = z.infer<typeof placed>
 

@@ -10,6 +10,7 @@ export const GOODS_KINDS = [
   'board',
   'sheet',
   'equipment',
+  'bicycle',
   'other',
 ] as const
 export type GoodsKind = (typeof GOODS_KINDS)[number]

@@ -51,7 +51,7 @@ describe('usual things', () => {
     expect(g).toMatchObject({ name: 'chest freezers', kind: 'equipment', count: 2, acrossMm: 900, massKg: null })
     expect(doubts(g).map((d) => d.code)).toEqual(['usual-size', 'not-weighed'])
     expect(doubts({ ...g, deepMm: 640 }).map((d) => d.code)).toEqual(['not-weighed'])
-    expect(said('bicycle')).toMatchObject({ count: 1, kind: 'other', acrossMm: 1750 })
+    expect(said('bicycle')).toMatchObject({ count: 1, kind: 'bicycle', acrossMm: 1750 })
     for (const [line, code] of [
       ['0 bicycle', 'count'],
       ['3 gadgets', 'line-no-size'],

@@ -53,8 +53,8 @@ const THINGS: Record<UsualGroup, readonly Row[]> = {
     ['fan heater', 'equipment', 250, 250, 350, 6],
   ],
   wheels: [
-    ['bicycle', 'other', 1750, 600, 1050, 18, 0.15],
-    ['small bicycle', 'other', 1200, 500, 750, 12],
+    ['bicycle', 'bicycle', 1750, 600, 1050, 18, 0.15],
+    ['small bicycle', 'bicycle', 1200, 500, 750, 12],
     ['balance bike', 'other', 850, 400, 600, 6],
     ['kick scooter', 'other', 850, 400, 950, 8],
     ['wheelbarrow', 'other', 1450, 650, 650, 22],

@@ -6,6 +6,7 @@ import { ceilingPlatformWords } from './ceiling-platform/words.ts'
 import { ceilingRunnersWords } from './ceiling-runners/words.ts'
 import { drawerBankWords } from './drawer-bank/words.ts'
 import { floatingShelfRackWords } from './floating-shelf-rack/words.ts'
+import { hangingArmsWords } from './hanging-arms/words.ts'
 import { ledgerShelfWords } from './ledger-shelf/words.ts'
 import { loftDeckWords } from './loft-deck/words.ts'
 import { pegboardWords } from './pegboard/words.ts'
@@ -28,6 +29,7 @@ export const KIND_WORDS: Readonly<Record<string, KindWords>> = {
   'ceiling-runners': ceilingRunnersWords,
   'drawer-bank': drawerBankWords,
   'floating-shelf-rack': floatingShelfRackWords,
+  'hanging-arms': hangingArmsWords,
   'ledger-shelf': ledgerShelfWords,
   'loft-deck': loftDeckWords,
   pegboard: pegboardWords,

@@ -6,6 +6,7 @@ import { ceilingPlatform } from './ceiling-platform/ceiling-platform.ts'
 import { ceilingRunners } from './ceiling-runners/ceiling-runners.ts'
 import { drawerBank } from './drawer-bank/drawer-bank.ts'
 import { floatingShelfRack } from './floating-shelf-rack/floating-shelf-rack.ts'
+import { hangingArms } from './hanging-arms/hanging-arms.ts'
 import { ledgerShelf } from './ledger-shelf/ledger-shelf.ts'
 import { loftDeck } from './loft-deck/loft-deck.ts'
 import { pegboard } from './pegboard/pegboard.ts'
@@ -40,4 +41,5 @@ export const FAMILIES: readonly AnyFamily[] = [
   drawerBank,
   slotRack,
   floatingShelfRack,
+  hangingArms,
 ]

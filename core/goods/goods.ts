@@ -74,13 +74,30 @@ export const LEAST_BEARING_MM = 6
 
 /** How a thing's weight comes down on what carries it. */
 export const standsOn = (kind: GoodsKind): 'flat' | 'round' | 'feet' =>
-  isRound(kind) ? 'round' : kind === 'equipment' ? 'feet' : 'flat'
+  isRound(kind) ? 'round' : kind === 'equipment' || kind === 'bicycle' ? 'feet' : 'flat'
 /** Boards, pipe, ladders: far longer than it is deep or high. */
 export const isLong = (g: Goods): boolean =>
   g.kind === 'board' ||
   (g.kind !== 'sheet' && g.kind !== 'tool' && g.acrossMm >= LONG_SHARE * Math.max(g.deepMm, g.tallMm))
 const LONG_SHARE = 4
 export const isRound = (kind: GoodsKind): boolean => kind === 'pail' || kind === 'drum'
+
+/*
+ *        straight
+ *       |<----->|
+ *      _|_______|_     the bar it is hung by
+ *      \\       /|
+ *    ( o )-----( o )   belowMm: from the bar to its lowest point
+ */
+/** Hung by a bar of its own that lies on two arms. */
+export const hangsByBar = (g: Pick<Goods, 'kind'>): boolean => g.kind === 'bicycle'
+/** How far below its bar a thing reaches, and how much of the bar is straight, mm: shares of a usual frame. */
+export const barOf = (g: Goods): { belowMm: number; straightMm: number } => ({
+  belowMm: BAR_UP * g.tallMm,
+  straightMm: BAR_STRAIGHT * g.acrossMm,
+})
+/** Indicative, of diamond frames of 500 to 600 mm on wheels of 650 to 700 mm. */
+const [BAR_UP, BAR_STRAIGHT] = [0.75, 0.3]
 
 /** Width of a tote's body just below the rim, mm; for anything else its full width. */
 export const bodyAcross = (g: Goods): number => g.acrossMm - 2 * (g.tote?.overhangMm ?? 0)

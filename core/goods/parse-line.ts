@@ -37,6 +37,8 @@ const KIND_WORDS: Record<string, GoodsKind> = {
   extractor: 'equipment',
   compressor: 'equipment',
   freezer: 'equipment',
+  bicycle: 'bicycle',
+  bike: 'bicycle',
 }
 
 function kindOf(name: string): GoodsKind {

@@ -60,6 +60,8 @@ export function silhouette(g: Shape): Point[] {
         [-0.9 * a, 0.9 * h],
         [-a, 0.4 * h],
       ]
+    case 'bicycle':
+      return bicycle(a, h)
     default:
       return [
         [-a, 0],
@@ -68,6 +70,35 @@ export function silhouette(g: Shape): Point[] {
         [-a, h],
       ]
   }
+}
+
+/** Two wheels, the frame between them, saddle and bars: one line round all of it. @param a half its length */
+function bicycle(a: number, h: number): Point[] {
+  const r = Math.min(0.33 * h, 0.45 * a)
+  const arc = (x: number, from: number, to: number): Point[] =>
+    Array.from({ length: 13 }, (_, i): Point => {
+      const t = from + ((to - from) * i) / 12
+      return [x + r * Math.cos(t), r + r * Math.sin(t)]
+    })
+  const up = Math.PI / 2
+  return [
+    // From where the frame leaves the rear wheel, round under it, and the front wheel likewise.
+    ...arc(-a + r, up, 2.5 * Math.PI - 0.9),
+    [-0.12 * a, 0.42 * h],
+    [0.14 * a, 0.42 * h],
+    ...arc(a - r, Math.PI - 0.6, 2 * Math.PI + 1.9),
+    [0.38 * a, 0.92 * h],
+    [0.46 * a, 0.98 * h],
+    [0.34 * a, h],
+    [0.26 * a, 0.93 * h],
+    [0.31 * a, 0.78 * h],
+    [-0.22 * a, 0.74 * h],
+    [-0.26 * a, 0.9 * h],
+    [-0.16 * a, 0.94 * h],
+    [-0.42 * a, 0.95 * h],
+    [-0.34 * a, 0.88 * h],
+    [-0.28 * a, 0.7 * h],
+  ]
 }
 
 /** A standing person from the front, for size: 1.70 m, standing on z = 0, centred on x = 0. Closed outlines. */

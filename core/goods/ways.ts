@@ -1,4 +1,4 @@
-import { isLong, type Goods } from './goods.ts'
+import { hangsByBar, isLong, type Goods } from './goods.ts'
 
 /*
  * Ways to keep a thing. Each kind of build says of a thing whether it suits it, how well, and how it is kept there; what
@@ -22,6 +22,7 @@ export type WayCode =
   | 'in-store'
   | 'in-drawer'
   | 'in-slot'
+  | 'by-its-bar'
 
 export interface Way {
   code: WayCode
@@ -32,7 +33,7 @@ const way = (code: WayCode, score: Way['score']): Way => ({ code, score })
 
 /** What stands on a shelf at all: no drum, no machine, nothing that is laid or leaned. */
 export const standsOnShelf = (g: Goods): boolean =>
-  g.kind !== 'drum' && g.kind !== 'equipment' && g.kind !== 'sheet' && !isLong(g)
+  g.kind !== 'drum' && g.kind !== 'equipment' && g.kind !== 'sheet' && g.kind !== 'bicycle' && !isLong(g)
 
 /** On shelves over a floor: drums and machines under them. */
 export function onFramedShelves(g: Goods): Way | null {
@@ -57,6 +58,10 @@ export const upHigh = (g: Goods, mostKg: number, code: 'high' | 'under-ceiling' 
 /** Held as a tool. */
 export const asTool = (g: Goods, mostKg: number, code: 'own-holder' | 'on-hook'): Way | null =>
   g.tool !== null && (g.massKg ?? 0) <= mostKg ? way(code, code === 'own-holder' ? 3 : 2) : null
+
+/** Hung by a bar of its own. */
+export const byItsBar = (g: Goods, mostKg: number): Way | null =>
+  hangsByBar(g) && (g.massKg ?? 0) <= mostKg ? way('by-its-bar', 3) : null
 
 /** On or under arms on the wall. */
 export const onArms = (g: Goods): Way | null =>
@@ -94,7 +99,7 @@ export const inStore = (g: Goods): Way | null => (g.kind === 'sheet' ? way('in-s
 export const onRails = (g: Goods): Way | null => (g.tote ? way('rim-rails', 3) : null)
 
 /** How a thing is never kept, whatever kind of build there is. */
-export type NeverCode = 'high-drum' | 'flat-sheet' | 'on-end' | 'heap-of-tools' | 'stacked-totes' | 'behind'
+export type NeverCode = 'high-drum' | 'flat-sheet' | 'on-end' | 'heap-of-tools' | 'stacked-totes' | 'behind' | 'leaning'
 export function neverOf(g: Goods): NeverCode[] {
   const out: NeverCode[] = []
   if (g.kind === 'drum') out.push('high-drum')
@@ -102,6 +107,7 @@ export function neverOf(g: Goods): NeverCode[] {
   if (isLong(g)) out.push('on-end')
   if (g.kind === 'tool') out.push('heap-of-tools')
   if (g.kind === 'tote') out.push('stacked-totes')
+  if (hangsByBar(g)) out.push('leaning')
   if (g.kind === 'equipment' && g.often !== 'seldom') out.push('behind')
   return out
 }

@@ -13,7 +13,7 @@ import { movedBox, movedWay, opens, withMoved } from '../assembly/moved.ts'
  * build with the same goods elsewhere.
  */
 export interface Arrangement {
-  code: 'packed' | 'gathered' | 'every-other' | 'forward' | 'aside' | 'on-two' | 'person' | 'opened'
+  code: 'packed' | 'gathered' | 'every-other' | 'forward' | 'aside' | 'on-two' | 'on-one' | 'person' | 'opened'
   assembly: Assembly
 }
 
@@ -64,7 +64,7 @@ export function arrangements(a: Assembly): Arrangement[] {
   }
   // Drawn forward as well: then an arm is pried most.
   const also = out.filter((x) => x.code === 'forward').map((x) => x.assembly)
-  out.push(...[a, ...also].flatMap(onTwo), ...leanedOn(a))
+  out.push(...[a, ...also].flatMap(onTwo), ...onOneArm(a), ...leanedOn(a))
   return [...out, ...opened(a, out)]
 }
 
@@ -86,6 +86,32 @@ export function onTwo(a: Assembly): Arrangement[] {
     )
     return { code: 'on-two', assembly: { ...a, bays, supports } }
   })
+}
+
+/**
+ * What hangs by its bar on two arms, pushed along until all of it is on one: nobody hangs it by its middle, and past that
+ * it tips.
+ */
+function onOneArm(a: Assembly): Arrangement[] {
+  const hung = new Set(
+    a.bays.filter((b) => b.carriers.length === 2 && b.items.some((i) => i.stands === 'bar')).map((b) => b.id),
+  )
+  if (hung.size === 0) return []
+  const byId = new Map(a.bays.map((b) => [b.id, b]))
+  return [0, 1].map((k) => ({
+    code: 'on-one',
+    assembly: {
+      ...a,
+      bays: a.bays.map((b) => (hung.has(b.id) ? { ...b, carriers: [b.carriers[k]] } : b)),
+      supports: a.supports.filter(
+        (s) =>
+          !('bay' in s.from) ||
+          s.on.kind !== 'part' ||
+          !hung.has(s.from.bay) ||
+          s.on.part === byId.get(s.from.bay)!.carriers[k],
+      ),
+    },
+  }))
 }
 
 /** A person sits, kneels or stands there, N: EN 1991-1-1 table 6.2, Qk of a category A floor is 2 kN; half of it. */

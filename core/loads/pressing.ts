@@ -3,10 +3,12 @@ import type { Box } from '../geometry/box.ts'
 
 /** Side of a foot under a piece of equipment, mm; its weight stands on four at its corners. Product decision. */
 const FOOT_MM = 60
+/** A bar presses over so much along what it lies on, mm. Product decision, about the thickness of a frame. */
+const BAR_MM = 30
 /** A round base presses like a square of the same area: √π/2 of its diameter. */
 const ROUND = Math.sqrt(Math.PI) / 2
 
-/** Where a thing presses on what carries it: all over its base, over a round one, or at four feet. */
+/** Where a thing presses on what carries it: all over its base, over a round one, at four feet, or by its bar. */
 export function pressesOn(item: Placed): { box: Box; share: number }[] {
   const { min, max } = item.box
   const at = (x0: number, x1: number, y0: number, y1: number): Box => ({ min: [x0, y0, min[2]], max: [x1, y1, max[2]] })
@@ -26,6 +28,10 @@ export function pressesOn(item: Placed): { box: Box; share: number }[] {
         [max[1] - g, max[1]],
       ].map(([y0, y1]) => ({ box: at(x0, x1, y0, y1), share: 1 / 4 })),
     )
+  }
+  if (item.stands === 'bar') {
+    const y = (min[1] + max[1]) / 2
+    return [{ box: at(min[0], max[0], y - BAR_MM / 2, y + BAR_MM / 2), share: 1 }]
   }
   return [{ box: item.box, share: 1 }]
 }

@@ -93,6 +93,8 @@ const TABLE: Record<string, Words> = {
     `${d.count} × "${d.goods}" ${Number(d.count) === 1 ? 'has' : 'have'} no place in this build.`,
   'unhoused-no-board': (_r, d) =>
     `${d.count} × "${d.goods}" ${Number(d.count) === 1 ? 'is' : 'are'} neither long enough to lie on arms nor a sheet that stands below them.`,
+  'unhoused-no-bar': (_r, d) =>
+    `${d.count} × "${d.goods}" ${Number(d.count) === 1 ? 'has' : 'have'} no bar to hang by on a pair of arms.`,
   'unhoused-too-wide': (_r, d) =>
     `${d.count} × "${d.goods}" ${Number(d.count) === 1 ? 'is' : 'are'} wider than one holder can be.`,
   'unhoused-no-rim': (_r, d) =>
@@ -422,6 +424,7 @@ const ARRANGED: Record<string, string> = {
   gathered: ' So with the goods of a shelf gathered where they do worst.',
   'every-other': ' So with every other place empty.',
   aside: ' So with every rim pushed to one side.',
+  'on-one': ' So with all of it on one of its two arms.',
   forward: ' So with the goods drawn to the front edge.',
   'on-two': ' So with everything of a level on two of its arms.',
   person: ' So with a person on it where that does most.',

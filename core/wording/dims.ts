@@ -31,6 +31,9 @@ export const dimName = (d: Pick<Dim, 'code' | 'data'>): string => capital(DIMS[d
 const CHOICES: Record<string, { label: string; options?: Record<string, string> }> = {
   ...gathered<{ label: string; options?: Record<string, string> }>(KINDS, (k) => k.choices),
   carry: { label: 'Totes are carried', options: { rim: 'by the rim', base: 'standing on the base' } },
+  'arm-kind': { label: 'Arms', options: { tube: 'steel tube', dowel: 'hardwood dowels' } },
+  'arm-tube': { label: 'Tube' },
+  'arm-dowel': { label: 'Dowels' },
   'rail-section': { label: 'Rails' },
   'post-section': { label: 'Posts' },
   sheet: { label: 'Shelf sheet' },

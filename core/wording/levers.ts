@@ -17,6 +17,9 @@ const TABLE: Record<string, (d: Data, say: Say) => string> = {
       ? 'Hold the rails with two bolts at each post'
       : 'Hold the rails with five screws at each post',
   'cross-joint': (d) => `Put ${d.count} screws into each end of the cross pieces`,
+  'arm-tube': (d) => `Make the arms of ${sectionName(String(d.section))}`,
+  'arms-tube': () => 'Make the arms of steel tube',
+  'arms-dowel': () => 'Make the arms of hardwood dowels',
   'post-section': (d) => `Make the posts ${sectionName(String(d.section))}`,
   'side-play': (d, say) => `Widen the openings: ${say.lengthOf(d, 'playMm')} play each side`,
   'cross-every': (d, say) => `Put cross pieces every ${say.lengthOf(d, 'mm')}`,

@@ -157,6 +157,16 @@ const STEPS: Record<string, StepWords> = {
     text: () =>
       'Clamp neighbouring end posts together, tops flush, and screw them to each other at a slant across the seam: top, middle and bottom.',
   },
+  'arms-set': {
+    title: 'Set the arms',
+    text: (d, say) =>
+      `${plural(Number(d.count), 'arm')}, ${say.lengthOf(d, 'outMm')} out from the uprights. ${d.tube ? 'Deburr both ends and drive them in dry to the bottom of their holes.' : 'Glue them in to the bottom of their holes.'}`,
+  },
+  'ends-safe': {
+    title: 'Make the ends safe',
+    text: (d, say) =>
+      `${Number(d.caps) > 0 ? `A cap on each of the ${plural(Number(d.count), 'end')}` : `Each of the ${plural(Number(d.count), 'end')} rounded and painted bright`}: they stand ${say.lengthOf(d, 'outMm')} out at the height of faces. What is longer than the rack gets a rag at its end.`,
+  },
   'lay-sheets': {
     title: 'Lay the sheets',
     text: () => 'From below upward, before the next one is in the way; screw them to the rails.',
@@ -183,6 +193,8 @@ const HOLDS: Record<string, (h: HoldPoint, say: Say) => string> = {
     'Stand two uprights face to face and push a pin through a hole of one: it must find that of the other, at both ends of the row.',
   'pins-rock': () => 'Press on each corner of the shelf: it lies on all its pins and does not rock.',
   'leaf-square': () => 'Diagonals of each leaf equal before the face is screwed on: the face keeps it so.',
+  'arms-hang': () =>
+    'Press down on the end of one arm of each upright with a hand: nothing creaks, nothing gives. Nobody hangs on them.',
   'ledger-bears': () => 'Lean on it with your weight: it must not move, nor be out of level.',
   'strip-level': () => 'Level on the strip itself, and pull at it with your weight before anything hangs on it.',
   'rods-pull': () => 'Pull hard at every short rod: nothing may give.',

@@ -17,6 +17,7 @@ export const WAYS: Record<WayCode, string> = {
   'under-bench': 'under a bench',
   'in-drawer': 'in a drawer, seen from above, nothing behind it',
   'in-slot': 'on edge in a slot, drawn out without moving another',
+  'by-its-bar': 'hung by its bar on a pair of arms, off the floor, none leaning on another',
   'in-store': 'upright on its long edge in a store, drawn out at the end',
 }
 export const NEVER: Record<NeverCode, string> = {
@@ -26,4 +27,5 @@ export const NEVER: Record<NeverCode, string> = {
   'heap-of-tools': 'in a tote with others: it is never found',
   'stacked-totes': 'in stacks of more than three: the lowest is never opened',
   behind: 'behind something else',
+  leaning: 'leaning in a heap, where the hindmost is never taken',
 }

@@ -27,6 +27,7 @@ const NUMBERED: Record<string, (l: SafeLoad) => string> = {
   holder: (l) => `holder ${l.name.column}`,
   hook: (l) => `hook ${l.name.column}`,
   level: (l) => `level ${l.name.row}`,
+  pair: (l) => `pair ${l.name.column}, row ${l.name.row}`,
 }
 const place = (l: SafeLoad) =>
   NUMBERED[l.name.code]

@@ -1,6 +1,6 @@
 import { spliceOver, type Stretch } from '../sizing/splice.ts'
 import type { FreeSpace } from '../../room/room.ts'
-import { fixingPlaces } from './wall-fixing.ts'
+import { fixingPlaces, type Covered } from './wall-fixing.ts'
 
 /** A piece on a wall is held in at least as many studs. */
 export const LEAST_STUDS = 2
@@ -13,10 +13,11 @@ export function piecesOnStuds(
   space: FreeSpace,
   lengthMm: number,
   mostMm: number,
+  covered?: Covered,
 ): { pieces: Stretch[]; poor: { from: number; count: number } | null } | null {
-  const studs = fixingPlaces(space, 0, lengthMm)
+  const studs = fixingPlaces(space, 0, lengthMm, covered)
   const seats = [0, ...studs, lengthMm]
-  const count = (l: Stretch) => fixingPlaces(space, l.from, l.to).length
+  const count = (l: Stretch) => fixingPlaces(space, l.from, l.to, covered).length
   const held = (l: Stretch) => count(l) >= LEAST_STUDS
   // Where two pieces meet a stud lies behind the ends of both.
   const splices = studs.map((_x, early) => spliceOver(lengthMm, mostMm, seats, early))

@@ -22,14 +22,22 @@ export const FROM_END_MM = 25
 /** A wall without studs takes a fixing this often, mm. Product decision, about the spacing of studs. */
 const MASONRY_SPACING_MM = 400
 
+/** Where pieces before it keep a fixing from being driven: their middles along the wall, and how far from those. */
+export interface Covered {
+  middles: readonly number[]
+  halfMm: number
+}
+const NOTHING: Covered = { middles: [], halfMm: 0 }
+
 /** Where fixings go through something that runs along the wall: in every stud it passes, or regularly. */
-export function fixingPlaces(space: FreeSpace, left: number, right: number): number[] {
+export function fixingPlaces(space: FreeSpace, left: number, right: number, covered: Covered = NOTHING): number[] {
   const c = space.construction
   const [from, to] = [left + FROM_END_MM, right - FROM_END_MM]
+  const free = (x: number) => covered.middles.every((m) => Math.abs(x - m) >= covered.halfMm)
   if (c.kind === 'thin') return []
-  if (c.kind === 'studs') return space.studsMm.filter((x) => x >= from && x <= to)
+  if (c.kind === 'studs') return space.studsMm.filter((x) => x >= from && x <= to && free(x))
   const n = Math.max(2, Math.ceil((to - from) / MASONRY_SPACING_MM) + 1)
-  return Array.from({ length: n }, (_, i) => from + ((to - from) * i) / (n - 1))
+  return Array.from({ length: n }, (_, i) => from + ((to - from) * i) / (n - 1)).filter(free)
 }
 
 interface Anchored {
@@ -38,6 +46,7 @@ interface Anchored {
   /** Thread wanted in a stud behind the lining, mm. */
   embedMm?: number
   holds?: Anchor['holds']
+  covered?: Covered
 }
 
 /** Where an anchor goes, and how much wood it passes, mm. */
@@ -95,7 +104,7 @@ export const EDGE_SHARE = 1 / 8
  */
 export function screwAlong(d: Draft, part: string, z: number, w: Wall, given: Anchored = {}): number {
   const { min, max } = d.box(part)
-  const places = fixingPlaces(w.space, min[0], max[0])
+  const places = fixingPlaces(w.space, min[0], max[0], given.covered)
   for (const x of places) {
     holdsAt(d, { part }, anchorAt(d, part, { x, z, throughMm: max[1] - min[1] }, w, given), { x, z })
     const edge: Vec3 = [x, 0, min[2] + EDGE_SHARE * (max[2] - min[2])]

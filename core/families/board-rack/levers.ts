@@ -1,12 +1,9 @@
-import { TUBES } from '../../catalogue/steel.ts'
+import { cheaperArms, strongerArms } from '../arms.ts'
 import type { Lever, ShapeContext } from '../family.ts'
 import { leverPen, strengthPen } from '../levers.ts'
 import type { BoardRackParams } from './parameters.ts'
 
 export interface LeverData {
-  'arm-tube': { section: string }
-  'arms-tube': object
-  'arms-dowel': object
   'arms-shorter': { mm: number }
   'more-levels': { count: number }
   'uprights-closer': { mm: number }
@@ -21,17 +18,11 @@ const CLOSER = [609.6, 406.4]
 /** Levels that are tried: what is on them is spread over more. */
 const MORE = [2, 3, 4, 5, 6, 8]
 
-const byStrength = (system: ShapeContext['settings']['yard']) =>
-  TUBES.filter((t) => t.system === system).sort((a, b) => a.outerMm * a.wallMm - b.outerMm * b.wallMm)
-
 /** Ways in which a board rack can be changed when something does not hold or fit; one change each. */
 export function boardRackLevers(p: BoardRackParams, ctx: ShapeContext): Lever<BoardRackParams>[] {
-  const { out, add } = strengthPen(p)
-  const tubes = byStrength(ctx.settings.yard)
-  if (p.arm === 'dowel') add('arms-tube', { arm: 'tube' })
-  else
-    for (const t of tubes.slice(tubes.findIndex((x) => x.id === p.tube) + 1))
-      add('arm-tube', { tube: t.id }, { section: t.id })
+  const pen = strengthPen(p)
+  const { out, add } = pen
+  strongerArms(pen, p, ctx.settings.yard)
   for (const mm of SHORTER) if (mm < (p.armMm ?? 305)) add('arms-shorter', { armMm: mm }, { mm })
   for (const count of MORE) if (count > (p.levels ?? 1)) add('more-levels', { levels: count }, { count })
   for (const mm of CLOSER) if (mm < (p.apartMm ?? 813)) add('uprights-closer', { apartMm: mm, uprights: null }, { mm })
@@ -42,19 +33,8 @@ export function boardRackLevers(p: BoardRackParams, ctx: ShapeContext): Lever<Bo
 
 /** Ways to spend less on one that is stronger than it need be. */
 export function boardRackSavers(p: BoardRackParams, ctx: ShapeContext): Lever<BoardRackParams>[] {
-  const { out, add } = leverPen(p)
-  const tubes = byStrength(ctx.settings.yard)
-  if (p.arm === 'tube') {
-    for (const t of tubes.slice(
-      0,
-      Math.max(
-        0,
-        tubes.findIndex((x) => x.id === p.tube),
-      ),
-    ))
-      add('arm-tube', { tube: t.id }, { section: t.id })
-    add('arms-dowel', { arm: 'dowel' })
-  }
-  if (p.wallScrews === 'two') add('upright-screws', { wallScrews: 'one' })
-  return out
+  const pen = leverPen(p)
+  cheaperArms(pen, p, ctx.settings.yard)
+  if (p.wallScrews === 'two') pen.add('upright-screws', { wallScrews: 'one' })
+  return pen.out
 }

@@ -1,6 +1,6 @@
-import { TUBES } from '../../catalogue/steel.ts'
 import { z } from '../../measure/schema.ts'
 import type { UnitSystem } from '../../measure/units.ts'
+import { armParams, startingArms } from '../arms.ts'
 import { countDim, dim, section } from '../params.ts'
 
 export const LIMITS = { uprights: 10, levels: 12 } as const
@@ -20,19 +20,13 @@ export const boardRackParams = z.object({
   /** Over what lies on a level, for a hand. */
   abovePlayMm: dim(0, 400),
   uprightSection: section,
-  arm: z.enum(['tube', 'dowel']),
-  tube: z.enum(TUBES.map((t) => t.id) as [string, ...string[]]),
-  dowelSection: section,
+  ...armParams,
   /** At every fixing of an upright. */
   wallScrews: z.enum(keys(SCREWS)),
 })
 export type BoardRackParams = z.infer<typeof boardRackParams>
 
-type Stocks = Pick<BoardRackParams, 'uprightSection' | 'tube' | 'dowelSection'>
-const STOCK: Record<UnitSystem, Stocks> = {
-  imperial: { uprightSection: '4x4', tube: 'pipe-3/4', dowelSection: 'dowel-1' },
-  metric: { uprightSection: '70x70mm', tube: 'tube-26.9x2.6', dowelSection: 'dowel-25mm' },
-}
+const UPRIGHT: Record<UnitSystem, string> = { imperial: '4x4', metric: '70x70mm' }
 
 export const startingParams = (system: UnitSystem): BoardRackParams => ({
   uprights: null,
@@ -42,7 +36,7 @@ export const startingParams = (system: UnitSystem): BoardRackParams => ({
   riseMm: null,
   armMm: null,
   abovePlayMm: null,
-  ...STOCK[system],
-  arm: 'tube',
+  uprightSection: UPRIGHT[system],
+  ...startingArms[system],
   wallScrews: 'one',
 })

@@ -1,13 +1,14 @@
 import { unitsOf } from '../../assembly/settings.ts'
+import { BEHIND_MM, BESIDE_MM, type ArmSize } from '../../blocks/arms/arm.ts'
 import { TILT_RAD } from '../../blocks/arms/in-hole.ts'
 import { placesOnStuds } from '../../blocks/mounts/on-studs.ts'
 import { findSection, type Section } from '../../catalogue/lumber.ts'
-import { findTube } from '../../catalogue/steel.ts'
 import { reachMm } from '../../goods/person.ts'
 import { isLong } from '../../goods/goods.ts'
 import { bad, good, type Result } from '../../measure/result.ts'
 import { roundNearest, roundUp } from '../../measure/rounding.ts'
 import { inches } from '../../measure/units.ts'
+import { armDiameterMm } from '../arms.ts'
 import type { DimPen } from '../dim-pen.ts'
 import type { ShapeContext, Shaped } from '../family.ts'
 import { LIMITS, type BoardRackParams } from './parameters.ts'
@@ -44,9 +45,6 @@ const USUAL_LOWEST = inches(24)
 const HAND = inches(4)
 /** The shortest board lies on two arms and this much past both, mm. */
 const PAST_ARM_MM = 60
-/** Wood left behind a hole, and beside it, mm. Product decisions. */
-const BEHIND_MM = 12
-const BESIDE_MM = 10
 /** Sheets below stand clear of the lowest arms by this, mm: they are lifted out. */
 const OVER_SHEET_MM = 60
 /** Uprights reach past the outer arms by this, mm; and one is at least so long: else its few screws are pried out. */
@@ -60,7 +58,7 @@ export interface Plan {
   /** Across the wall and out from it, of one. */
   wideMm: number
   deepMm: number
-  arm: { diameterMm: number; depthMm: number; outMm: number }
+  arm: ArmSize
   /** Middles. */
   uprights: number[]
   /** Arms at the face of the uprights, from below; and how far uprights reach past the outer ones. */
@@ -86,7 +84,7 @@ export function planOut(
   if (boards.length === 0) return bad('no-boards')
   const upright = findSection(p.uprightSection)!
   const [wideMm, deepMm] = [upright.thicknessMm, upright.widthMm]
-  const diameterMm = p.arm === 'tube' ? findTube(p.tube)!.outerMm : findSection(p.dowelSection)!.widthMm
+  const diameterMm = armDiameterMm(p)
   const mostThick = wideMm - 2 * BESIDE_MM
   if (diameterMm > mostThick)
     return bad('arm-too-thick', { mm: diameterMm, mostMm: mostThick }, p.arm === 'tube' ? 'tube' : 'dowelSection')

@@ -1,10 +1,10 @@
 import type { Stock } from '../../assembly/assembly.ts'
 import type { Draft } from '../../assembly/draft.ts'
-import { capOn, setInHole, TILT_RAD, type InHole } from '../../blocks/arms/in-hole.ts'
+import { armTopMm, placeArm } from '../../blocks/arms/arm.ts'
 import { anchorAt, holdsAt, WALL } from '../../blocks/mounts/wall-fixing.ts'
-import { TUBES } from '../../catalogue/steel.ts'
 import type { Vec3 } from '../../geometry/vec.ts'
 import { good, type Result } from '../../measure/result.ts'
+import { armChoices, armStock } from '../arms.ts'
 import { choicePen } from '../choices.ts'
 import type { Choice, ShapeContext, Shaped } from '../family.ts'
 import { opened } from '../opened.ts'
@@ -27,7 +27,12 @@ export function shapeBoardRack(p: BoardRackParams, ctx: ShapeContext): Result<Sh
   const { d, pen, plan, unhoused } = first.value
   plan.uprights.forEach((x, k) => upright(d, p, ctx, plan, { x, id: `upright-${k}` }))
   plan.heights.forEach((z, i) => {
-    const arms = plan.uprights.map((x, k) => arm(d, p, ctx, plan, { x, z, id: `arm-${k}-${i}`, into: `upright-${k}` }))
+    const arms = plan.uprights.map((x, k) =>
+      placeArm(d, armStock(p, ctx.settings.grade), plan.arm, {
+        ...{ id: `arm-${k}-${i}`, into: `upright-${k}`, x, z },
+        faceMm: plan.deepMm,
+      }),
+    )
     d.mark(z, 'arm-hole', i + 1, arms)
     if (i === 0) pen.drag('lowestMm', { axis: 'z', sign: 1, parts: arms })
     level(d, plan, i, arms)
@@ -78,35 +83,10 @@ function clearOfHoles(z: number, plan: Plan): number {
 }
 const CLEAR_MM = 20
 
-function arm(
-  d: Draft,
-  p: BoardRackParams,
-  ctx: ShapeContext,
-  plan: Plan,
-  a: { x: number; z: number; id: string; into: string },
-): string {
-  const { diameterMm, depthMm, outMm } = plan.arm
-  const spec: InHole = {
-    ...a,
-    role: 'arm',
-    stock: p.arm === 'tube' ? { kind: 'steel', rod: p.tube } : board(p.dowelSection, ctx),
-    diameterMm,
-    faceMm: plan.deepMm,
-    outMm,
-    depthMm,
-    tiltRad: TILT_RAD,
-  }
-  setInHole(d, spec)
-  // The end of a dowel is rounded, that of a tube is closed.
-  const caps = p.arm === 'tube' ? [capOn(d, spec)] : []
-  d.sub({ id: `set-${a.id}`, name: 'unit', parts: [a.id, ...caps], built: 'in-place' })
-  return a.id
-}
-
 /** Boards in stacks across the arms of one level; they lie level with the ends of the arms. */
 function level(d: Draft, plan: Plan, i: number, arms: string[]) {
   const { arm: a, middleMm, longestMm, deepMm, play } = plan
-  const top = plan.heights[i] + a.outMm * Math.tan(TILT_RAD) + a.diameterMm / 2 / Math.cos(TILT_RAD)
+  const top = plan.heights[i] + armTopMm(a.outMm, a.diameterMm)
   const stacks = plan.levels[i]?.stacks ?? []
   const high = Math.max(0, ...stacks.map((s) => s.count * s.item.tallMm))
   d.bay({
@@ -178,12 +158,8 @@ function below(d: Draft, plan: Plan) {
 function choices(p: BoardRackParams, ctx: ShapeContext): Choice[] {
   const imperial = ctx.settings.yard === 'imperial'
   const { section, coded } = choicePen(p)
-  const tubes = TUBES.filter((t) => t.system === ctx.settings.yard).map((t) => t.id)
   return [
-    coded('arm', 'arm-kind', ['tube', 'dowel']),
-    p.arm === 'tube'
-      ? section('tube', 'arm-tube', tubes)
-      : section('dowelSection', 'arm-dowel', imperial ? ['dowel-3/4', 'dowel-1'] : ['dowel-20mm', 'dowel-25mm']),
+    ...armChoices(p, ctx.settings.yard),
     section(
       'uprightSection',
       'upright-section',

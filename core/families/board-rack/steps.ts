@@ -1,5 +1,6 @@
 import { partBox } from '../../assembly/part-box.ts'
 import { idsOf, stepsWith, type Step } from '../../steps/step.ts'
+import { armSteps } from '../arms.ts'
 import type { Shaped } from '../family.ts'
 import type { BoardRackParams } from './parameters.ts'
 
@@ -7,8 +8,6 @@ import type { BoardRackParams } from './parameters.ts'
 export interface StepData {
   'uprights-bored': { count: number; holes: number; diameterMm: number; deepMm: number; levels: number }
   'uprights-up': { count: number; screws: number; footMm: number }
-  'arms-set': { count: number; outMm: number; tube: number }
-  'ends-safe': { count: number; outMm: number; caps: number }
 }
 const step = stepsWith<StepData>()
 
@@ -17,11 +16,10 @@ const LINE_MM = 3
 
 export function boardRackSteps(p: BoardRackParams, { assembly: a }: Shaped): Step[] {
   const of = (role: string) => a.parts.filter((x) => x.role === role)
-  const [uprights, arms, caps] = [of('post'), of('arm'), of('hardware')]
+  const [uprights, arms] = [of('post'), of('arm')]
   const hole = uprights[0].machining.find((m) => m.kind === 'hole')
   const marks = a.stick.map((m) => m.level)
   const [diameterMm, deepMm] = hole?.kind === 'hole' ? [hole.diameterMm, hole.depthMm ?? 0] : [0, 0]
-  const outMm = Math.max(...arms.map((x) => partBox(x).max[1])) - partBox(uprights[0]).max[1]
   const levels = a.stick.length
   return [
     { id: 'stick', code: 'make-stick', parts: [], marks, cautions: [] },
@@ -48,23 +46,7 @@ export function boardRackSteps(p: BoardRackParams, { assembly: a }: Shaped): Ste
       cautions: ['find-studs', 'not-into-wires', 'lift-two'],
       hold: { code: 'holes-in-line', measure: { kind: 'value', targetMm: 0, toleranceMm: LINE_MM } },
     }),
-    step({
-      id: 'arms',
-      code: 'arms-set',
-      data: { count: arms.length, outMm, tube: p.arm === 'tube' ? 1 : 0 },
-      parts: idsOf(arms),
-      on: idsOf(uprights),
-      cautions: p.arm === 'tube' ? ['sharp-tube'] : [],
-      hold: { code: 'arms-hang' },
-    }),
-    step({
-      id: 'ends',
-      code: 'ends-safe',
-      data: { count: arms.length, outMm, caps: caps.length },
-      parts: idsOf(caps),
-      on: idsOf(arms),
-      cautions: ['heads-on-arms'],
-    }),
+    ...armSteps(a, p.arm === 'tube'),
     { id: 'load', code: 'load-low-first', parts: [], cautions: [] },
   ]
 }

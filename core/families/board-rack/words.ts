@@ -19,9 +19,6 @@ const reasons: WordsFor<ReasonData> = {
 }
 
 const levers: WordsFor<LeverData> = {
-  'arm-tube': (d) => `Make the arms of ${sectionName(d.section)}`,
-  'arms-tube': () => 'Make the arms of steel tube',
-  'arms-dowel': () => 'Make the arms of hardwood dowels',
   'arms-shorter': (d, say) => `Shorten the arms to ${say.length(d.mm)}`,
   'more-levels': (d) => `Spread the boards over ${plural(d.count, 'level')}`,
   'uprights-closer': (d, say) => `Put the uprights closer: ${say.length(d.mm)} apart`,
@@ -55,16 +52,6 @@ const steps: StepWordsFor<StepData> = {
     text: (d, say) =>
       `${plural(d.count, 'upright')} plumb on the middles of their studs, lower ends ${say.length(d.footMm)} above the floor, ${plural(d.screws, 'fixing')} in each, bored first. The first one plumb; a long straight board or a level line from its holes sets the others.`,
   },
-  'arms-set': {
-    title: 'Set the arms',
-    text: (d, say) =>
-      `${plural(d.count, 'arm')}, ${say.length(d.outMm)} out from the uprights. ${d.tube ? 'Deburr both ends and drive them in dry to the bottom of their holes.' : 'Glue them in to the bottom of their holes.'}`,
-  },
-  'ends-safe': {
-    title: 'Make the ends safe',
-    text: (d, say) =>
-      `${d.caps > 0 ? `A cap on each of the ${plural(d.count, 'end')}` : `Each of the ${plural(d.count, 'end')} rounded and painted bright`}: they stand ${say.length(d.outMm)} out at the height of faces. What is longer than the rack gets a rag at its end.`,
-  },
 }
 
 export const boardRackWords: KindWords = {
@@ -79,9 +66,6 @@ export const boardRackWords: KindWords = {
     'arm-length': () => 'arms, out from the uprights',
   },
   choices: {
-    'arm-kind': { label: 'Arms', options: { tube: 'steel tube', dowel: 'hardwood dowels' } },
-    'arm-tube': { label: 'Tube' },
-    'arm-dowel': { label: 'Dowels' },
     'upright-section': { label: 'Uprights' },
     'upright-screws': { label: 'Screws at each fixing', options: { one: 'one', two: 'two' } },
   },
@@ -93,7 +77,5 @@ export const boardRackWords: KindWords = {
     'one-arm-tried':
       'One arm in its first hole before the rest is bored: it goes in by hand with a twist, and does not rattle.',
     'holes-in-line': 'A straight board on the arms of one level touches all of them.',
-    'arms-hang':
-      'Press down on the end of one arm of each upright with a hand: nothing creaks, nothing gives. Nobody hangs on them.',
   },
 }
