@@ -3,10 +3,10 @@ import { mid, sub } from '../geometry/vec.ts'
 import { isRound, type Goods } from '../goods/goods.ts'
 import { circle, prismSolid, type Solid } from './solid.ts'
 
-/** Goods as the box they fill, or round in it. @param corners of what is round */
+/** Goods as the box they fill, round in it, or what a bicycle is made of. @param corners of what is round */
 export function goodsSolid(g: Goods | undefined, box: Box, corners?: number): Solid {
+  if (g?.kind === 'bicycle') return bicycle(box)
   const [w, d, h] = sub(box.max, box.min)
-  if (g?.kind === 'bicycle') return wheeled(box)
   const round = g !== undefined && isRound(g.kind)
   return prismSolid(
     {
@@ -20,24 +20,65 @@ export function goodsSolid(g: Goods | undefined, box: Box, corners?: number): So
   )
 }
 
-/** Corners cut where its wheels and its saddle leave room. */
-function wheeled(box: Box): Solid {
-  const [w, d, h] = sub(box.max, box.min)
-  const share: [number, number][] = [
-    [0.14, 0],
-    [0.86, 0],
-    [1, 0.2],
-    [1, 0.5],
-    [0.74, 1],
-    [0.26, 1],
-    [0, 0.5],
-    [0, 0.2],
+/** Two wheels, a frame, saddle and handle bars: what lies behind it is seen between them. */
+function bicycle({ min, max }: Box): Solid {
+  const [w, d, h] = sub(max, min)
+  const y = (min[1] + max[1]) / 2
+  const r = Math.min(0.33 * h, 0.22 * w)
+  /** Corners as shares of length and height, so thick across. */
+  const flat = (outline: readonly (readonly [number, number])[], [x, z]: readonly [number, number], thick: number) =>
+    prismSolid({
+      centre: [min[0] + x, y, min[2] + z],
+      along: [1, 0, 0],
+      across: [0, 0, 1],
+      size: [w, h, thick],
+      outline,
+    })
+  const quad = (corners: readonly (readonly [number, number])[], thick: number) =>
+    flat(
+      corners.map(([x, z]) => [x * w, z * h] as const),
+      [0, 0],
+      thick,
+    )
+  const parts = [
+    flat(circle(2 * r, 2 * r), [r, r], TYRE_MM),
+    flat(circle(2 * r, 2 * r), [w - r, r], TYRE_MM),
+    quad(
+      [
+        [0.37, 0.68],
+        [0.46, 0.3],
+        [0.5, 0.3],
+        [0.7, 0.7],
+        [0.68, 0.76],
+        [0.38, 0.74],
+      ],
+      FRAME_MM,
+    ),
+    quad(
+      [
+        [0.32, 0.93],
+        [0.44, 0.93],
+        [0.44, 0.98],
+        [0.32, 0.98],
+      ],
+      SADDLE_MM,
+    ),
+    quad(
+      [
+        [0.66, 0.95],
+        [0.71, 0.95],
+        [0.71, 1],
+        [0.66, 1],
+      ],
+      d,
+    ),
   ]
-  return prismSolid({
-    centre: mid(box.min, box.max),
-    along: [1, 0, 0],
-    across: [0, 0, 1],
-    size: [w, h, d],
-    outline: share.map(([x, z]): [number, number] => [(x - 0.5) * w, (z - 0.5) * h]),
-  })
+  return {
+    pieces: parts.flatMap((p) => p.pieces),
+    cuts: [],
+    edges: parts.flatMap((p) => p.edges),
+    round: false,
+  }
 }
+/** Across it, mm: indicative, for the drawing alone. */
+const [TYRE_MM, FRAME_MM, SADDLE_MM] = [45, 35, 140]

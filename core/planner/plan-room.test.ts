@@ -72,6 +72,7 @@ const HEAP = [
   thing('ladder', 'board', 2, [2800, 400, 90], 11, 'seldom'),
   thing('plywood', 'sheet', 3, [2000, 18, 1000], 20, 'seldom'),
   thing('drill', 'tool', 2, [250, 80, 220], 2, 'daily'),
+  thing('bicycle', 'bicycle', 1, [1750, 600, 1050], 16),
 ]
 
 function plan(p: Project, wishes: Partial<Wishes> = {}, rounds = 9): { last: Planning; all: Planning[] } {
@@ -203,7 +204,7 @@ describe('more than a room can take', () => {
 })
 
 describe('a shed whose walls carry nothing', () => {
-  const goods = HEAP.filter((g) => g.kind !== 'board' && g.kind !== 'sheet')
+  const goods = HEAP.filter((g) => g.kind !== 'board' && g.kind !== 'sheet' && g.kind !== 'bicycle')
   const plain = household(goods, 6600, 5200)
   const walls = plain.room.walls.map((w) => ({ ...w, construction: { kind: 'thin' as const } }))
   const shed = (anchorRatedN: number | null): Project => ({

@@ -248,6 +248,7 @@ export const MARKS: Record<string, string> = {
   'strip-top': 'strip top',
   'arm-hole': 'holes for arms',
   'batten-middle': 'batten',
+  'rail-middle': 'rail middle',
   'plate-under': 'under top plate',
   'cleat-top': 'cleat top',
   'ledger-top': 'ledger top',

@@ -64,7 +64,7 @@ function placeRails(d: Draft, p: HangingArmsParams, ctx: ShapeContext, plan: Pla
         across: 'z',
       })
       screwAlong(d, id, z, wall, { count: SCREWS[p.wallScrews], covered: plan.covered })
-      d.mark(z, 'batten-middle', i + 1, [id])
+      d.mark(z, 'rail-middle', i + 1, [id])
     }),
   )
 }

@@ -40,7 +40,7 @@ export function hangingArmsSteps({ assembly: a }: Shaped): Step[] {
       data: { count: uprights.length, rails: rails.length, apartMm, screws: fastenersIn(a.joints) },
       parts: idsOf(rails),
       on: idsOf(uprights),
-      marks: marks('batten-middle'),
+      marks: marks('rail-middle'),
       cautions: ['screws'],
       hold: { code: 'pair-level', measure: { kind: 'value', targetMm: 0, toleranceMm: LEVEL_MM } },
     }),
