@@ -4,12 +4,12 @@ import { partBox } from '../assembly/part-box.ts'
 import { validateAssembly } from '../assembly/validate.ts'
 import { boxUnion } from '../geometry/box.ts'
 import { newGoods } from '../goods/goods.ts'
-import { inches, IMPERIAL } from '../measure/units.ts'
+import { inches, IMPERIAL, METRIC } from '../measure/units.ts'
 import { braceLine } from '../blocks/frame/brace-line.ts'
 import { dividingLength } from './dividing-length.ts'
 import { exampleContext, exampleGoods } from './example-context.ts'
 import type { Shaped } from './family.ts'
-import { equalModules, modulesFor, moduleSizes } from './post-rack/modules.ts'
+import { equalModules, modulesFor, modulesToWall, moduleSizes } from './post-rack/modules.ts'
 import { findFamily } from './registry.ts'
 import { spliceOver } from '../blocks/sizing/splice.ts'
 
@@ -203,6 +203,27 @@ describe('post rack', () => {
     expect(modulesFor(inches(240), m)).toEqual([m.fullMm, m.fullMm, m.halfMm])
     expect(modulesFor(inches(30), m)).toEqual([inches(30)])
     expect(equalModules(inches(150), m, inches(96)).map((x) => Math.round(x))).toEqual([1905, 1905])
+  })
+  it('leaves nothing of a wall over: whole modules and a filler, or two alike where a filler would be too short', () => {
+    const m = { fullMm: 2500, halfMm: 1248 }
+    expect(modulesToWall(6717, m, METRIC)).toEqual([2500, 2500, 1717])
+    expect(modulesToWall(5213, m, METRIC)).toEqual([2500, 1356, 1356])
+    expect(modulesToWall(6260, m, METRIC)).toEqual([2500, 2500, 1248])
+    expect(modulesToWall(2100, m, METRIC)).toEqual([2100])
+    for (let wall = 450; wall < 12_000; wall += 13) {
+      const list = modulesToWall(wall, m, METRIC)
+      expect(wall - list.reduce((a, b) => a + b, 0)).toBeLessThanOrEqual(25)
+      expect(wall - list.reduce((a, b) => a + b, 0)).toBeGreaterThanOrEqual(0)
+      expect(Math.max(...list)).toBeLessThanOrEqual(2500)
+      expect(Math.min(...list)).toBeGreaterThanOrEqual(400)
+    }
+    const ctx = exampleContext('metric', [exampleGoods('metric', 'box', 24)], 6717)
+    const s = shape(posts, { follow: 'wall' }, ctx)
+    const boxes = s.assembly.parts.map((p) => partBox(p))
+    expect(Math.min(...boxes.map((b) => b.min[0]))).toBeCloseTo(0, 6)
+    expect(Math.max(...boxes.map((b) => b.max[0]))).toBeCloseTo(6717, 6)
+    // No sheet is broader than a whole share of the sheet it is ripped from.
+    expect(dim(s, 'depthMm').why.code).toBe('economical-rip')
   })
   it('takes frame and sheet off the opening: top to top is goods, play, rail and sheet', () => {
     const s = shape(

@@ -98,6 +98,7 @@ export const TERMS: Record<string, string> = {
   'shelf-below': 'shelf below',
   module: 'whole module',
   'half-module': 'half module',
+  filler: 'module cut to the wall',
   'end-braces': 'diagonals at both ends',
   'room-for-brace': 'room for a diagonal under it',
   wall: 'wall',

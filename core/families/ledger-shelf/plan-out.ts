@@ -5,6 +5,8 @@ import { findSection, type Section } from '../../catalogue/lumber.ts'
 import { findSheet, type Sheet } from '../../catalogue/sheets.ts'
 import { reachMm } from '../../goods/person.ts'
 import { bad, good, type Result } from '../../measure/result.ts'
+import { roundDown } from '../../measure/rounding.ts'
+import { unitsOf } from '../../assembly/settings.ts'
 import { inches } from '../../measure/units.ts'
 import { shelfPlay, sumTerms, type DimPen } from '../dim-pen.ts'
 import type { ShapeContext, Shaped } from '../family.ts'
@@ -15,6 +17,7 @@ import { LIMITS, type LedgerShelfParams } from './parameters.ts'
 /** What is said with its reasons and problems. */
 export interface ReasonData {
   'posts-half-sheet': { everyMm: number }
+  'posts-even': { everyMm: number; wallMm: number }
   'bays-goods': { things: number }
   'bays-wall': { wallMm: number }
 }
@@ -73,11 +76,16 @@ export function planOut(
   const least = 2 * frame.thicknessMm + 50
   if (depthMm < least) return bad('too-shallow', { mm: depthMm, leastMm: least }, 'depthMm')
 
-  const apartMm = pen.length({ path: 'apartMm', code: 'posts-apart', min: 300, max: 2400 }, POSTS_EVERY, {
-    code: 'posts-half-sheet',
-    terms: [],
-    data: { everyMm: POSTS_EVERY },
-  })
+  // Along a wall evenly, so that nothing of it is left over.
+  const alongMm = ctx.space.lengthMm - post.widthMm
+  const even = roundDown(alongMm / Math.max(1, Math.ceil(alongMm / POSTS_EVERY - 1e-9)), unitsOf(ctx.settings))
+  const apartMm = pen.length(
+    { path: 'apartMm', code: 'posts-apart', min: 300, max: 2400 },
+    p.follow === 'wall' ? Math.max(300, even) : POSTS_EVERY,
+    p.follow === 'wall'
+      ? { code: 'posts-even', terms: [], data: { everyMm: POSTS_EVERY, wallMm: ctx.space.lengthMm } }
+      : { code: 'posts-half-sheet', terms: [], data: { everyMm: POSTS_EVERY } },
+  )
   const most = Math.max(1, Math.floor((ctx.space.lengthMm - post.widthMm) / apartMm + 1e-9))
   const openingsOf = (bays: number): Opening[] =>
     Array.from({ length: bays }, (_, i) => ({ left: i * apartMm + post.widthMm, right: (i + 1) * apartMm }))

@@ -38,6 +38,24 @@ export function modulesFor(roomMm: number, m: ModuleSizes): number[] {
   return out.length > 0 ? out : [roomMm]
 }
 
+/** What may be left over at the end of a wall, and the shortest module: two posts and something between. mm */
+const LEFT_MM = 25
+const LEAST_FILLER_MM = 400
+
+/**
+ * Modules that leave nothing of a wall over: the usual ones where they come out, else whole ones and a filler of what is
+ * left; where that is too short for a module, the last whole one and it are shared out to two alike.
+ */
+export function modulesToWall(roomMm: number, m: ModuleSizes, units: Units): number[] {
+  const usual = modulesFor(roomMm, m)
+  if (roomMm - usual.reduce((a, b) => a + b, 0) <= LEFT_MM) return usual
+  const whole = usual.filter((mm) => mm === m.fullMm)
+  const rest = roundDown(roomMm - whole.length * m.fullMm, units)
+  if (rest >= LEAST_FILLER_MM || whole.length === 0) return [...whole, rest]
+  const shared = roundDown((m.fullMm + rest) / 2, units)
+  return [...whole.slice(1), shared, shared]
+}
+
 /**
  * A length someone fixed: whole and half modules where they make it up, else equal ones none longer than a whole one.
  */

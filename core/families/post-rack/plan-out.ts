@@ -12,7 +12,7 @@ import { shelfPlay, type DimPen } from '../dim-pen.ts'
 import { canHoldTie } from '../../room/room.ts'
 import type { ShapeContext, Shaped, Term } from '../family.ts'
 import { framedTerms, house, type Level, type Opening } from '../house-on-shelves.ts'
-import { equalModules, moduleSizes, modulesFor } from './modules.ts'
+import { equalModules, moduleSizes, modulesFor, modulesToWall } from './modules.ts'
 import { LIMITS, type PostRackParams } from './parameters.ts'
 
 /** Above the tallest thing on a shelf, to lift it out: builders' usual two inches. */
@@ -117,7 +117,8 @@ export function planOut(
   // Diagonals lie on the ends; a sheet carries what pushes it to a braced end of its own module only.
   const endMm = p.ends === 'braced' ? back.thicknessMm : 0
   const mostModules = p.ends === 'braced' ? LIMITS.bracedModules : LIMITS.modules
-  const wallModules = modulesFor(ctx.space.lengthMm - 2 * endMm, sizes).slice(0, mostModules)
+  const roomMm = ctx.space.lengthMm - 2 * endMm
+  const wallModules = modulesFor(roomMm, sizes).slice(0, mostModules)
 
   const layOut = (lengths: number[]) => modulesOf(lengths, p, s, endMm)
   const growsFor = (levels: Level[]) => {
@@ -141,14 +142,16 @@ export function planOut(
     )
 
   // Length: fixed, the wall's, or the first run of modules in which everything finds a place.
-  const tries = p.follow === 'wall' ? [wallModules] : runs(wallModules, sizes)
-  const chosen = tries.find((t) => housed(t).unhoused.length === 0) ?? wallModules
+  const toWall = modulesToWall(roomMm, sizes, units).slice(0, mostModules)
+  const chosen =
+    p.follow === 'wall' ? toWall : (runs(wallModules, sizes).find((t) => housed(t).unhoused.length === 0) ?? toWall)
   const sum = (list: number[]) => list.reduce((a, b) => a + b, 0)
   const lengthMm = pen.length({ path: 'lengthMm', code: 'length', min: 400, max: 15_000 }, sum(chosen) + 2 * endMm, {
     code: p.follow === 'wall' ? 'length-wall' : 'length-goods',
     terms: [
       ...chosen.map((mm) => ({
-        name: mm === sizes.fullMm ? 'module' : mm === sizes.halfMm ? 'half-module' : 'wall',
+        name:
+          mm === sizes.fullMm ? 'module' : mm === sizes.halfMm ? 'half-module' : chosen.length > 1 ? 'filler' : 'wall',
         mm,
       })),
       ...(endMm > 0 ? [{ name: 'end-braces', mm: 2 * endMm }] : []),
