@@ -1,9 +1,10 @@
 import type { Assembly, Bay, Part } from '../assembly/assembly.ts'
 import { turnedBox } from '../assembly/part-box.ts'
-import type { Box } from '../geometry/box.ts'
 import { brick, extruded, prism, type Convex } from '../geometry/convex.ts'
 import type { Point } from '../geometry/hull.ts'
-import type { Vec3 } from '../geometry/vec.ts'
+import { thirdAxis, type Box } from '../geometry/box.ts'
+import { isConvex } from '../geometry/pieces.ts'
+import { add, scale, type Vec3 } from '../geometry/vec.ts'
 import { onPlan, type WallLine } from '../room/outline.ts'
 import { sweptBodies } from './motions.ts'
 
@@ -84,9 +85,18 @@ export function placedBox(f: Frame, b: Box): Convex {
   return prism(foot, b.min[2] + f.liftMm, b.max[2] + f.liftMm)
 }
 
-/** A part of the build, at whatever angle, in the room. */
+/** A part of the build, at whatever angle, in the room: by its outline where that has no corner that points inwards. */
 export function placedPart(f: Frame, p: Part): Convex {
   const t = turnedBox(p)
+  if (t.outline && isConvex(t.outline)) {
+    const through = scale(thirdAxis(t), t.size[2])
+    const corner = ([u, v]: readonly [number, number]): Vec3 =>
+      add(add(t.centre, scale(through, -1 / 2)), add(scale(t.along, u), scale(t.across, v)))
+    return extruded(
+      t.outline.map((c) => inRoom(f, corner(c))),
+      f.direction(through),
+    )
+  }
   const [cx, cy] = f.toPlan(t.centre[0], t.centre[1])
   const along = f.direction(t.along)
   const across = f.direction(t.across)

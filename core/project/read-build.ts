@@ -17,7 +17,7 @@ import type { LoadPath } from '../loads/load-path.ts'
 import { bad, good, type Problem, type Result } from '../measure/result.ts'
 import { ceilingAt, joistsOver } from '../room/ceiling.ts'
 import { fallUnder, floorPlane, type FloorPlane } from '../room/floor.ts'
-import { onPlan, outline, type Outline } from '../room/outline.ts'
+import { cornersAt, onPlan, outline, type Outline } from '../room/outline.ts'
 import { freeSpace, LEVEL, type FreeSpace, type Room } from '../room/room.ts'
 import type { Step } from '../steps/step.ts'
 import { pieceLines, type PieceLine } from '../takeoff/pieces.ts'
@@ -129,6 +129,8 @@ function spaceOf(p: Project, build: Build): FreeSpace | null {
     // Turned or away from its wall a build meets them otherwise than it is drawn: then nobody has looked.
     joists:
       line && build.turn === 0 ? joistsOver(p.room, o, line, { alongMm: build.offsetMm, outMm: build.outMm }) : null,
+    // Mirrored it is shaped before it is known how long it is.
+    corners: away || build.mirrored ? null : cornersAt(p.room, wall.id, build.offsetMm),
     heightMm: Math.min(space.heightMm, ceilingMm),
     lengthMm: turned ? Math.max(space.depthMm, space.lengthMm) : space.lengthMm,
     depthMm: turned ? Math.max(space.depthMm, 1200) : away ? Math.max(depthMm, 1200) : depthMm,

@@ -1,7 +1,7 @@
 import type { Point } from '../geometry/hull.ts'
 import { distance, minus, plus } from '../geometry/plane.ts'
 import { leastSquares } from '../geometry/solve-linear.ts'
-import { cornerOf, type Diagonal, type Room, type Wall } from './room.ts'
+import { cornerOf, type Corner, type Corners, type Diagonal, type Room, type Wall } from './room.ts'
 
 /*
  * The plan of the room. Map coordinates, mm: the first wall runs along +x from the origin, the room lies below it (y
@@ -204,6 +204,18 @@ export function cornerReadings(r: Room): CornerReading[] {
       measured: r.walls[i].cornerRad !== null || usable(r).length >= r.walls.length - 3,
     }))
   return r.walls.slice(0, -1).map((w) => ({ wallId: w.id, rad: cornerOf(w), measured: w.cornerRad !== null }))
+}
+
+/** The corners at both ends of a wall, as the adjusted plan has them, from a place along it. */
+export function cornersAt(r: Room, wallId: string, fromMm: number): Corners {
+  const read = cornerReadings(r)
+  const i = r.walls.findIndex((w) => w.id === wallId)
+  const closed = read.length === r.walls.length
+  const at = (k: number, alongMm: number): Corner | null => {
+    const c = read[closed ? (k + read.length) % read.length : k]
+    return c ? { rad: c.rad, fromMm: alongMm - fromMm } : null
+  }
+  return i < 0 ? { left: null, right: null } : { left: at(i - 1, 0), right: at(i, r.walls[i].lengthMm) }
 }
 
 /**

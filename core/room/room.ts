@@ -146,6 +146,18 @@ export interface FreeSpace {
   joists: Joists | null
   /** What is on or before the wall there. */
   obstacles: readonly Obstacle[]
+  /** The corners at both ends of the wall; null where the build is not set along it, or nobody knows them. */
+  corners: Corners | null
+}
+
+/** Inside angle of a corner, rad, and how far it is from the left end of the space along the wall, mm. */
+export interface Corner {
+  rad: number
+  fromMm: number
+}
+export interface Corners {
+  left: Corner | null
+  right: Corner | null
 }
 
 /** What is in the way at a wall, with the room it keeps round it, from the left end and the floor of the space, mm. */
@@ -210,6 +222,7 @@ export const freeSpace = (r: Room, w: Wall, offsetMm: number, untilMm = w.length
   depthMm: w.depthMm,
   ceilingMm: r.ceiling.heightMm,
   joists: null,
+  corners: null,
   obstacles: r.features.filter((f) => f.wallId === w.id).map((f) => obstacleOf(f, offsetMm)),
   floor: r.floor.kind,
   construction: w.construction,

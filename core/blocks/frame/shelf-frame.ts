@@ -19,6 +19,56 @@ export interface Piece {
   from: number
   to: number
 }
+/** A sheet whose end goes past the frame to a line across it, and so much further until it is scribed to that, mm. */
+export interface EndCut {
+  end: 'start' | 'end'
+  backMm: number
+  frontMm: number
+  spareMm: number
+}
+export type Sheeted = Piece & { cut?: EndCut }
+
+/** What is laid down for a piece of sheet, with an end cut or without. */
+export function placeSheet(
+  d: Draft,
+  s: Sheeted,
+  x: { role: Part['role']; sheet: string; backMm: number; frontMm: number; z: number; thicknessMm: number },
+): void {
+  const { cut } = s
+  const past = cut ? Math.max(cut.backMm, cut.frontMm) : 0
+  const [from, to] = [s.from - (cut?.end === 'start' ? past : 0), s.to + (cut?.end === 'end' ? past : 0)]
+  const [long, wide] = [to - from, x.frontMm - x.backMm]
+  const ends = cut ? [past - cut.backMm, past - cut.frontMm] : []
+  const even = !cut || Math.abs(ends[0] - ends[1]) < EVEN_MM
+  const outline: Part['outline'] = even
+    ? undefined
+    : cut.end === 'start'
+      ? [
+          [ends[0], 0],
+          [long, 0],
+          [long, wide],
+          [ends[1], wide],
+        ]
+      : [
+          [0, 0],
+          [long - ends[0], 0],
+          [long - ends[1], wide],
+          [0, wide],
+        ]
+  d.square({
+    id: s.id,
+    role: x.role,
+    stock: { kind: 'sheet', sheet: x.sheet },
+    min: [from, x.backMm, x.z],
+    size: [long, wide, x.thicknessMm],
+    along: 'x',
+    across: 'y',
+    ...(outline ? { outline } : {}),
+  })
+  if (cut) d.machine(s.id, { kind: 'scribe', edge: cut.end, allowanceMm: cut.spareMm })
+}
+/** An end this near to square is square, mm. */
+const EVEN_MM = 0.05
 
 export interface ShelfFrame {
   section: Section
@@ -34,7 +84,7 @@ export interface ShelfFrame {
   crosses: readonly { id: string; left: number }[]
   /** Screws through rear and front into each end of a cross piece; none where a hanger bears it. */
   crossScrews: number
-  sheets: readonly Piece[]
+  sheets: readonly Sheeted[]
   /** Sheets that reach past the frame and lie on what holds it too: a worktop over its legs. */
   cover?: { role: Part['role']; backMm: number; frontMm: number; lies: readonly string[] }
 }
@@ -102,14 +152,13 @@ function laySheets(d: Draft, f: ShelfFrame): void {
   const { thicknessMm: t, widthMm: w } = f.section
   const [back, front] = [f.cover?.backMm ?? f.backMm, f.cover?.frontMm ?? f.frontMm]
   for (const s of f.sheets) {
-    d.square({
-      id: s.id,
+    placeSheet(d, s, {
       role: f.cover?.role ?? 'shelf',
-      stock: { kind: 'sheet', sheet: f.sheet.id },
-      min: [s.from, back, f.topMm - f.sheet.thicknessMm],
-      size: [s.to - s.from, front - back, f.sheet.thicknessMm],
-      along: 'x',
-      across: 'y',
+      sheet: f.sheet.id,
+      backMm: back,
+      frontMm: front,
+      z: f.topMm - f.sheet.thicknessMm,
+      thicknessMm: f.sheet.thicknessMm,
     })
     for (const p of [...f.rear.pieces, ...f.front]) {
       const long = shared(p, s)

@@ -3,7 +3,7 @@ import { exampleContext, exampleGoods } from '../example-context.ts'
 import { family, type ShapeContext } from '../family.ts'
 import { atBench } from '../../goods/ways.ts'
 import { benchLevers, benchSavers } from './levers.ts'
-import { benchParams, startingParams, type BenchParams } from './parameters.ts'
+import { benchParams, startingParams, UPGRADES, type BenchParams } from './parameters.ts'
 import { shapeBench } from './shape.ts'
 import { benchSteps } from './steps.ts'
 
@@ -12,12 +12,19 @@ const LOW_MM = 700
 
 const start = (ctx: ShapeContext): BenchParams => startingParams(ctx.settings.yard, canHoldTie(ctx.space.construction))
 
+/** The same wall with a corner at its left end, and how far from that the bench stands. */
+const inCorner = (c: ShapeContext, degrees: number, fromMm: number): ShapeContext => ({
+  ...c,
+  space: { ...c.space, corners: { left: { rad: (degrees * Math.PI) / 180, fromMm: -fromMm }, right: null } },
+})
+
 /** A worktop on legs, with shelves under it and wells for machines. */
 export const bench = family<BenchParams>({
   id: 'bench',
   hangs: false,
   needsGoods: false,
   schema: benchParams,
+  upgrades: UPGRADES,
   start,
   shape: shapeBench,
   levers: benchLevers,
@@ -29,6 +36,11 @@ export const bench = family<BenchParams>({
       ? [start(ctx)]
       : [],
   examples: () => [
+    {
+      name: 'in a corner of 88.7 degrees, against the bench along the other wall',
+      params: { ...startingParams('metric', true), lengthMm: 2000, depthMm: 600, corner: 'left' },
+      context: inCorner(exampleContext('metric', [exampleGoods('metric', 'box', 4)]), 88.7, 620),
+    },
     {
       name: 'six feet on a wall, cartons under it',
       params: startingParams('imperial', true),

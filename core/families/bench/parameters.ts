@@ -1,6 +1,7 @@
 import { CROSS_SCREWS, RAIL_SCREWS } from '../../blocks/frame/shelf-frame.ts'
 import { z } from '../../measure/schema.ts'
 import type { UnitSystem } from '../../measure/units.ts'
+import type { Raw } from '../family.ts'
 import { countDim, dim, dims, section, sheet } from '../params.ts'
 
 export const LIMITS = { shelves: 3, wells: 4 } as const
@@ -44,6 +45,10 @@ export const benchParams = z.object({
   crossJoint: z.enum([...keys(CROSS_SCREWS), 'hangers']),
   /** What keeps it from folding: the wall, or panels of sheet at its back and its ends. */
   stiff: z.enum(['wall', 'panels']),
+  /** An end that stands in a corner of the room, and whether it meets the bench along the other wall or that wall. */
+  corner: z.enum(['none', 'left', 'right']),
+  meets: z.enum(['bench', 'wall']),
+  otherDepthMm: dim(200, 1250),
 })
 export type BenchParams = z.infer<typeof benchParams>
 
@@ -84,4 +89,10 @@ export const startingParams = (system: UnitSystem, onWall: boolean): BenchParams
   railJoint: system === 'imperial' ? 'bolts' : 'more-screws',
   crossJoint: 'hangers',
   stiff: onWall ? 'wall' : 'panels',
+  corner: 'none',
+  meets: 'bench',
+  otherDepthMm: null,
 })
+
+/** The first form knew no corners. */
+export const UPGRADES = [(raw: Raw): Raw => ({ corner: 'none', meets: 'bench', otherDepthMm: null, ...raw })]

@@ -8,6 +8,7 @@ import { bad, good, type Result } from '../../measure/result.ts'
 import { roundNearest, roundUp } from '../../measure/rounding.ts'
 import { inches } from '../../measure/units.ts'
 import { shelfPlay, type DimPen } from '../dim-pen.ts'
+import { cornerCut, type CornerCut, type CornerProblems } from './corner.ts'
 import type { ShapeContext } from '../family.ts'
 import { framedTops, withoutPlace, type Level, type Opening } from '../house-on-shelves.ts'
 import type { Planned } from '../opened.ts'
@@ -30,8 +31,9 @@ export interface ReasonData {
   'legs-half-sheet': { everyMm: number }
   'bench-kneel': Record<string, never>
   'shelves-under': { things: number }
+  'bench-other-same': object
 }
-export interface ProblemData {
+export interface ProblemData extends CornerProblems {
   'well-past-end': { mm: number; mostMm: number }
   'wells-meet': { mm: number; leastMm: number }
   'well-too-low': { mm: number; leastMm: number }
@@ -87,6 +89,7 @@ export interface Plan {
   /** Of each well, what stands in it. */
   machines: { well: Well; item: Goods | null }[]
   play: { sideMm: number; aboveMm: number }
+  corner: CornerCut | null
 }
 
 export function planOut(p: BenchParams, ctx: ShapeContext, pen: DimPen): Result<Planned<Plan>> {
@@ -157,6 +160,8 @@ export function planOut(p: BenchParams, ctx: ShapeContext, pen: DimPen): Result<
       data: needed > usual ? { things } : usual > USUAL_LENGTH ? { count: p.wells.length } : {},
     },
   )
+  const corner = cornerCut(p, ctx, pen, { depthMm, lengthMm })
+  if (!corner.ok) return corner
   const sections = sectionsOf(spec, lengthMm)
   if (!sections.ok) return sections
   const openings = openingsOf(sections.value, post)
@@ -190,6 +195,7 @@ export function planOut(p: BenchParams, ctx: ShapeContext, pen: DimPen): Result<
       shelves: shelves.value,
       machines,
       play: { sideMm, aboveMm },
+      corner: corner.value,
     },
   })
 }

@@ -1,7 +1,14 @@
 import type { Stock } from '../../assembly/assembly.ts'
 import { draft, type Draft } from '../../assembly/draft.ts'
 import { unitsOf } from '../../assembly/settings.ts'
-import { CROSS_SCREWS, placeShelfFrame, RAIL_SCREWS, railOnPost } from '../../blocks/frame/shelf-frame.ts'
+import {
+  CROSS_SCREWS,
+  placeSheet,
+  placeShelfFrame,
+  RAIL_SCREWS,
+  railOnPost,
+  type Sheeted,
+} from '../../blocks/frame/shelf-frame.ts'
 import { standPost } from '../../blocks/frame/standing-post.ts'
 import { tieToWall } from '../../blocks/mounts/tie.ts'
 import { UP } from '../../blocks/mounts/wall-fixing.ts'
@@ -152,8 +159,8 @@ function shelf(
 
 function top(d: Draft, p: BenchParams, ctx: ShapeContext, plan: Plan, s: BenchSection, n: number) {
   const t = plan.sheet.thicknessMm
-  const named = (list: readonly Stretch[], layer: string) =>
-    list.map((x, k) => ({ id: `top-${n}-${layer}-${k}`, ...x }))
+  const named = (list: readonly Stretch[], layer: string): Sheeted[] =>
+    list.map((x, k) => ({ id: `top-${n}-${layer}-${k}`, ...x, ...cutOf(plan, n, k, list.length) }))
   const lower = named(s.tops, 'a')
   frame(d, p, ctx, plan, s, {
     key: `${n}-top`,
@@ -165,26 +172,29 @@ function top(d: Draft, p: BenchParams, ctx: ShapeContext, plan: Plan, s: BenchSe
   if (plan.layers === 2) for (const u of named(s.upper, 'b')) layOn(d, plan, s, u, lower)
 }
 
+/** The outermost piece of the outermost stretch is cut to the corner. */
+function cutOf(plan: Plan, n: number, k: number, count: number): Pick<Sheeted, 'cut'> {
+  const { corner, sections } = plan
+  const outer = corner?.side === 'left' ? n === 0 && k === 0 : n === sections.length - 1 && k === count - 1
+  return corner && outer ? { cut: corner } : {}
+}
+/** How far a piece goes past its stretch there, mm. */
+const pastOf = (plan: Plan, n: number, k: number, count: number): { from: number; to: number } => {
+  const { cut } = cutOf(plan, n, k, count)
+  const mm = cut ? Math.max(cut.backMm, cut.frontMm) : 0
+  return { from: cut?.end === 'start' ? mm : 0, to: cut?.end === 'end' ? mm : 0 }
+}
+
 /**
  * A second layer on the first: it bears where what is below the first bears that.
  */
-function layOn(
-  d: Draft,
-  plan: Plan,
-  s: BenchSection,
-  u: Stretch & { id: string },
-  lower: readonly (Stretch & { id: string })[],
-) {
+function layOn(d: Draft, plan: Plan, s: BenchSection, u: Sheeted, lower: readonly Sheeted[]) {
   const t = plan.sheet.thicknessMm
   const z = s.highMm - t
-  d.square({
-    id: u.id,
-    role: 'top',
-    stock: { kind: 'sheet', sheet: plan.sheet.id },
-    min: [u.from, 0, z],
-    size: [u.to - u.from, plan.depthMm, t],
-    along: 'x',
-    across: 'y',
+  placeSheet(d, u, {
+    ...{ role: 'top', sheet: plan.sheet.id, backMm: 0, frontMm: plan.depthMm },
+    z,
+    thicknessMm: t,
   })
   for (const l of lower) {
     const [from, to] = [Math.max(l.from, u.from), Math.min(l.to, u.to)]
@@ -308,13 +318,14 @@ function worktops(d: Draft, ctx: ShapeContext, plan: Plan) {
     pieces.forEach((t, k) => {
       const x = (t.from + t.to - (machine?.acrossMm ?? 0)) / 2
       const here = machine && k === 0 ? machine : null
+      const past = pastOf(plan, n, k, pieces.length)
       d.bay({
         id: `top-${n}-${k}`,
         name: { code: s.well ? 'well' : 'worktop', column: ++column, row: plan.shelves.length + 1 },
         holds: 'surface',
         clear: {
-          min: [t.from, 0, s.highMm],
-          max: [t.to, plan.depthMm, Math.max(s.highMm + OVER_MM, ctx.space.ceilingMm)],
+          min: [t.from - past.from, 0, s.highMm],
+          max: [t.to + past.to, plan.depthMm, Math.max(s.highMm + OVER_MM, ctx.space.ceilingMm)],
         },
         // Two whole layers bend together and share; where one has joints the upper carries by itself.
         carriers:
@@ -384,6 +395,8 @@ function choices(p: BenchParams, ctx: ShapeContext): Choice[] {
     sheet('sheet', 'worktop-sheet', [...sheets, ...ctx.settings.ownSheets]),
     coded('layers', 'layers', ['one', 'two']),
     coded('stiff', 'bench-stiff', ['wall', 'panels']),
+    coded('corner', 'bench-corner', ['none', 'left', 'right']),
+    ...(p.corner === 'none' ? [] : [coded('meets', 'bench-meets', ['bench', 'wall'])]),
     coded('floorBay', 'floor-bay', [true, false]),
     sheet('shelfSheet', 'sheet', [...under, ...ctx.settings.ownSheets]),
     section('frameSection', 'bench-frame', boards),

@@ -1,5 +1,6 @@
 import { called, fixedBy } from '../../steps/fixed-by.ts'
 import { idsOf, stepsWith, type Step } from '../../steps/step.ts'
+import type { Assembly, Part } from '../../assembly/assembly.ts'
 import type { Shaped } from '../family.ts'
 import type { BenchParams } from './parameters.ts'
 
@@ -9,6 +10,7 @@ export interface StepData {
   'bench-panels': { count: number; screws: number }
   'bench-stand': { wells: number }
   'bench-top': { count: number; layers: number; outMm: number }
+  'bench-scribe': { side: string; meets: string; spareMm: number; slantMm: number; longAt: string; deepMm: number }
 }
 const step = stepsWith<StepData>()
 
@@ -27,6 +29,7 @@ export function benchSteps(p: BenchParams, { assembly: a }: Shaped): Step[] {
   const modules = a.subassemblies.filter((s) => s.name === 'module').length
   const tied = a.anchors.length > 0
   const tops = ids(/^top-/)
+  const scribed = a.parts.some(isScribed)
   const frame: Pick<Step, 'parts' | 'cautions' | 'hold'> = {
     parts: first,
     cautions: ['screws', 'dust'],
@@ -119,6 +122,7 @@ export function benchSteps(p: BenchParams, { assembly: a }: Shaped): Step[] {
       parts: shelves,
       cautions: ['dust'],
     },
+    scribed && step({ id: 'scribe', code: 'bench-scribe', ...scribing(p, a), cautions: ['dust'] }),
     step({
       id: 'top',
       code: 'bench-top',
@@ -139,6 +143,32 @@ export function benchSteps(p: BenchParams, { assembly: a }: Shaped): Step[] {
     },
   ]
   return all.filter((s): s is Step => s !== false)
+}
+
+const isScribed = (x: Part): boolean => x.machining.some((m) => m.kind === 'scribe')
+
+/** What is scribed at the corner, and how far from square its line runs, to see whether the corner is as it was measured. */
+function scribing(p: BenchParams, a: Assembly) {
+  const on = a.parts.filter(isScribed)
+  const [x] = on
+  const [spare] = x.machining.flatMap((m) => (m.kind === 'scribe' ? [m.allowanceMm] : []))
+  const [back, front] = x.outline
+    ? p.corner === 'left'
+      ? [-x.outline[0][0], -x.outline[3][0]]
+      : [x.outline[1][0], x.outline[2][0]]
+    : [0, 0]
+  return {
+    data: {
+      side: p.corner,
+      meets: p.meets,
+      spareMm: spare,
+      slantMm: Math.abs(back - front),
+      longAt: back > front ? 'back' : 'front',
+      deepMm: x.size.widthMm,
+    },
+    parts: [],
+    on: idsOf(on),
+  }
 }
 
 /** The foremost face of the rails. */

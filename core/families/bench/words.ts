@@ -1,3 +1,4 @@
+import { angleText } from '../../measure/angle.ts'
 import type { KindWords, StepWordsFor, WordsFor } from '../../wording/kind.ts'
 import { sectionName, sheetName } from '../../wording/names.ts'
 import { plural } from '../../wording/say.ts'
@@ -23,6 +24,7 @@ const reasons: WordsFor<ReasonData> = {
   'bench-rip': (d) => (d.parts > 1 ? `${d.parts} of them come out of a sheet` : 'as deep as a sheet is wide'),
   'bench-clamps': () => 'so much for the jaws of clamps',
   'legs-half-sheet': (d, say) => `legs under every half sheet, ${say.length(d.everyMm)}`,
+  'bench-other-same': () => 'as deep as this one; measure it',
   'bench-kneel': () => 'so close that somebody may kneel between them',
   'shelves-under': (d) =>
     d.things > 0 ? `as few as ${plural(d.things, 'thing')} need` : 'nothing is chosen to stand there',
@@ -49,6 +51,14 @@ const problems: WordsFor<ProblemData> = {
     `The well would be ${say.length(d.mm)} above the floor: ${say.length(d.leastMm)} at least. A higher bench, or a machine with a lower table, or the machine on its own stand.`,
   'bench-too-shallow': (d, say) =>
     `A top ${say.length(d.mm)} deep has no room for its legs and a frame between them: ${say.length(d.leastMm)} at least.`,
+  'no-corner-known': (d) =>
+    `There is no corner at its ${d.side} end that anybody has surveyed, or it stands mirrored, turned or away from its wall. Say in Survey how the walls meet, or make that end plain.`,
+  'corner-far-from-square': (d) =>
+    `The corner at its ${d.side} end is one of ${angleText(d.rad)}°: a top is scribed to one that is nearly square. Make that end plain.`,
+  'corner-overlaps': (d, say) =>
+    `Its ${d.side} end stands in what it meets there, by ${say.length(d.byMm)}. Move it ${say.length(d.moveMm)} away from the corner.`,
+  'corner-gapes': (d, say) =>
+    `From its ${d.side} end to what it meets there are ${say.length(d.byMm)}: more than a top may stand out unheld. Move it ${say.length(d.moveMm)} towards the corner.`,
   'shelf-over-top': (d, say) =>
     `Shelf ${d.shelf} would be ${say.length(d.mm)} up, in the frame of the top: at most ${say.length(d.mostMm)}.`,
 }
@@ -69,6 +79,11 @@ const steps: StepWordsFor<StepData> = {
     text: (d) =>
       `Two carry it.${d.wells > 0 ? ' The stretches come in their order from the left, the low ones between their neighbours.' : ''} Slide it to the wall; what is behind it is reached no more.`,
   },
+  'bench-scribe': {
+    title: 'Scribe its end',
+    text: (d, say) =>
+      `The top comes ${say.length(d.spareMm)} too long at its ${d.side} end. Lay it in its place, that end against ${d.meets === 'wall' ? 'the wall' : 'the front of the other bench'}, and draw a pencil along with a block under it as thick as the widest gap. ${d.slantMm < 0.5 ? 'The line comes out square.' : `From square it comes out ${say.length(d.slantMm)} longer at the ${d.longAt === 'back' ? 'wall' : 'front'}, over a depth of ${say.length(d.deepMm)}: if it does not, measure the corner again before you cut.`}`,
+  },
   'bench-top': {
     title: 'Lay the top',
     text: (d, say) =>
@@ -86,6 +101,7 @@ export const benchWords: KindWords = {
     'goes-under': () => 'room under the frame',
     'legs-apart': () => 'legs apart',
     overhang: () => 'top past the rail',
+    'bench-other': () => 'depth of the bench it meets',
   },
   choices: {
     'height-from': {
@@ -103,6 +119,11 @@ export const benchWords: KindWords = {
       label: 'Kept stiff by',
       options: { wall: 'the wall', panels: 'panels at back and ends' },
     },
+    'bench-corner': {
+      label: 'Scribed at a corner',
+      options: { none: 'no', left: 'at its left end', right: 'at its right end' },
+    },
+    'bench-meets': { label: 'It meets there', options: { bench: 'the bench along the other wall', wall: 'the wall' } },
     'bench-frame': { label: 'Rails and cross pieces' },
     'bench-cross-joint': {
       label: 'Ends of the cross pieces',
