@@ -49,9 +49,13 @@ const readings = useReadings()
 const root = ref<SVGSVGElement>()
 const { width, height } = useElementSize(root)
 
+/** The bar of the scale has a strip of its own under the drawing, px. */
+const BAR_PX = 26
 const box = computed(() => {
   const [l, b, r, t] = props.scene.bounds
-  return { x: l, y: -t, w: Math.max(r - l, 1), h: Math.max(t - b, 1) }
+  const [w, h] = [Math.max(r - l, 1), Math.max(t - b, 1)]
+  const mmAPx = width.value > 0 && height.value > 0 ? Math.max(w / width.value, h / height.value) : w / 700
+  return { x: l, y: -t, w, h: h + (props.plain ? 0 : BAR_PX * mmAPx) }
 })
 const dimOf = (part: string): Dim | undefined => props.dims?.find((d) => d.drag?.parts.includes(part))
 const { transform, scale, toFit, by } = useDrawingZoom(
