@@ -95,6 +95,7 @@ const opened = (a: Assembly) =>
       settings: startingSettings('metric'),
       method: METHODS.ec5,
       goods: new Map(),
+      space: { away: false },
     } as unknown as CheckContext)
     .find((r) => r.id === 'tip-over:opened')
 const pulled: Motion = { id: 'm', kind: 'slide', parts: ['front'], by: [0, 500, 0] }
@@ -154,6 +155,7 @@ describe('what opens', () => {
       boxes: partBoxes(narrow),
       settings: startingSettings('metric'),
       goods: new Map(),
+      space: { away: false },
     } as unknown as CheckContext)
     const filled = results.find((r) => r.id === 'tip-over:filled')!
     expect(filled.data.way).toBe('sideways')

@@ -28,8 +28,8 @@ const FREE = 'Fp × height ≤ (0.9 − 0.2·SDS) × restoring moment'
 /** An earthquake by the simplified component method, where the project reckons with one. */
 export const earthquake = defineCheck({
   id: 'earthquake',
-  reads: ['assembly', 'settings', 'method'],
-  run({ assembly, settings, method }): CheckResult[] {
+  reads: ['assembly', 'settings', 'method', 'space'],
+  run({ assembly, settings, method, space }): CheckResult[] {
     const sds = settings.seismicG
     const feet = assembly.supports.filter((s) => s.on.kind === 'floor' && 'part' in s.from).map((s) => s.contact)
     if (!sds || feet.length === 0) return []
@@ -62,7 +62,10 @@ export const earthquake = defineCheck({
     const held = (arm: (x: number, y: number) => number) =>
       (pinWeights(pins, (x) => arm(x.at[0], x.at[1])) ?? []).reduce((s, w) => s + w.n * arm(w.x, w.y), 0)
     const forward = (_x: number, y: number) => foot.max[1] - y
-    const restoring = about((w) => forward(w.x, w.y)) + held(forward)
+    const backward = (_x: number, y: number) => y - foot.min[1]
+    const restoring = Math.min(
+      ...(space.away ? [forward, backward] : [forward]).map((arm) => about((w) => arm(w.x, w.y)) + held(arm)),
+    )
     const inputs = [
       { symbol: 'SDS', value: sds, quantity: 'ratio' as const, source: 'project setting; ask locally' },
       {

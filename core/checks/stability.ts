@@ -143,13 +143,16 @@ export const slenderness = defineCheck({
   },
 })
 
-/** Tipping forward over the front feet: leaning under the worst partial filling, and pulled at the top edge. */
+/**
+ * Tipping over the front feet, over the rear ones where nothing is behind it, and over those at an end: leaning under the
+ * worst partial filling, and pulled at the top edge.
+ */
 export const tipOver = defineCheck({
   id: 'tip-over',
-  reads: ['assembly', 'boxes', 'settings', 'method', 'goods'],
-  run({ assembly, boxes, settings, method, goods }): CheckResult[] {
+  reads: ['assembly', 'boxes', 'settings', 'method', 'goods', 'space'],
+  run({ assembly, boxes, settings, method, goods, space }): CheckResult[] {
     if (!assembly.supports.some(isFoot)) return []
-    const { front, left, right } = feet(assembly)
+    const { back, front, left, right } = feet(assembly)
     const self = selfWeights(assembly)
     const goodsIn = goodsWeights(assembly)
     const unweighed = assembly.bays.flatMap((b) =>
@@ -159,7 +162,7 @@ export const tipOver = defineCheck({
     const pins = pinsDown(assembly, { method, settings })
     const pinIds = pins.map((p) => p.anchor.id)
     /** About one edge: what stands and what is held down, as weights; pins nobody knows hold nothing. */
-    const about = (way: 'forward' | 'sideways', fromEdge: (x: number, y: number) => number) => ({
+    const about = (way: 'forward' | 'backward' | 'sideways', fromEdge: (x: number, y: number) => number) => ({
       way,
       over: (w: Weight) => w.n * fromEdge(w.x, w.y),
       pinned: pinWeights(pins, (x) => fromEdge(x.at[0], x.at[1])) ?? [],
@@ -170,7 +173,8 @@ export const tipOver = defineCheck({
     const sideways = assembly.anchors.some((x) => x.holds.includes('x'))
       ? []
       : [about('sideways', (x) => x - left), about('sideways', (x) => right - x)]
-    const ways = [forward, ...sideways].map((w) => ({
+    const acrosses = space.away ? [forward, about('backward', (_x, y) => y - back)] : [forward]
+    const ways = [...acrosses, ...sideways].map((w) => ({
       ...w,
       ...worstFilling([...self, ...w.pinned], goodsIn, w.over, lean),
     }))
@@ -209,7 +213,7 @@ export const tipOver = defineCheck({
           data: { safety: restoring / overturning, wanted: SAFETY_FILLED, way: worstWay.way, pins: pins.length },
           working: {
             formula:
-              'restoring moment / overturning moment ≥ 1.5, about the front feet or those at an end, whichever is worse, with those goods in that make it worst',
+              'restoring moment / overturning moment ≥ 1.5, about the front feet, the rear ones where nothing is behind it, or those at an end, whichever is worst, with those goods in that make it worst',
             inputs: [
               ...(pins.length > 0 ? [pinned(sum(worstWay.pinned, worstWay.over))] : []),
               { symbol: 'restoring', value: restoring, quantity: 'moment' },
@@ -284,7 +288,9 @@ export const tipOver = defineCheck({
     }
 
     const high = Math.min(wholeBox(boxes).max[2], PULL_REACH_MM)
-    const empty = sum([...self, ...forward.pinned], arm)
+    const held = (x: (typeof acrosses)[number]) => sum([...self, ...x.pinned], x.over)
+    const light = acrosses.reduce((a, b) => (held(b) < held(a) ? b : a))
+    const empty = held(light)
     const pull = PULL_N * high
     const inputs: Input[] = [
       {
@@ -294,8 +300,8 @@ export const tipOver = defineCheck({
         source: 'a child at the top edge or at 1.5 m, whichever is lower: product decision',
       },
       { symbol: 'height', value: high, quantity: 'length' },
-      { symbol: 'own weight × arm', value: sum(self, arm), quantity: 'moment' },
-      ...(pins.length > 0 ? [pinned(sum(forward.pinned, arm))] : []),
+      { symbol: 'own weight × arm', value: sum(self, light.over), quantity: 'moment' },
+      ...(pins.length > 0 ? [pinned(sum(light.pinned, light.over))] : []),
     ]
     const ties = assembly.anchors.filter((x) => x.holds.includes('y'))
     if (ties.length === 0 && pinsLost && empty < pull * SAFETY_PULL)
@@ -309,11 +315,11 @@ export const tipOver = defineCheck({
           demand: pull * SAFETY_PULL,
           capacity: Math.max(empty, 0),
           covers: pinIds,
-          data: { pins: pins.length, pullN: PULL_N, highMm: high, safety: empty / pull },
+          data: { pins: pins.length, pullN: PULL_N, highMm: high, safety: empty / pull, way: light.way },
           working: {
             formula: 'own weight × arm ≥ pull × height, empty',
             inputs,
-            source: 'moment balance about the front feet',
+            source: `moment balance about the ${light.way === 'backward' ? 'rear' : 'front'} feet`,
           },
         }),
       )

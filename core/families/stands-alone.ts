@@ -1,5 +1,6 @@
 import { z } from '../measure/schema.ts'
 import type { UnitSystem } from '../measure/units.ts'
+import type { FreeSpace } from '../room/room.ts'
 import type { LeverPen } from './levers.ts'
 
 /*
@@ -40,3 +41,7 @@ export function standingLevers<P extends StandsAlone>(p: P, { add }: Pick<LeverP
   if (p.feet === 'standing') add('pin-feet', change({ feet: 'pinned' }))
   if (p.ends === 'open' && p.feet === 'standing') add('brace-and-pin', change({ ends: 'braced', feet: 'pinned' }))
 }
+
+/** Rows of feet that are held down: the rear ones, and the front ones too where nothing is behind it. */
+export const rowsHeld = (space: Pick<FreeSpace, 'away'>): ('rear' | 'front')[] =>
+  space.away ? ['rear', 'front'] : ['rear']

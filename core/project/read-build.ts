@@ -129,6 +129,7 @@ function spaceOf(p: Project, build: Build): FreeSpace | null {
     // Turned or away from its wall a build meets them otherwise than it is drawn: then nobody has looked.
     joists:
       line && build.turn === 0 ? joistsOver(p.room, o, line, { alongMm: build.offsetMm, outMm: build.outMm }) : null,
+    away,
     // Mirrored it is shaped before it is known how long it is.
     corners: away || build.mirrored ? null : cornersAt(p.room, wall.id, build.offsetMm),
     heightMm: Math.min(space.heightMm, ceilingMm),

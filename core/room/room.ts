@@ -148,6 +148,8 @@ export interface FreeSpace {
   obstacles: readonly Obstacle[]
   /** The corners at both ends of the wall; null where the build is not set along it, or nobody knows them. */
   corners: Corners | null
+  /** Nothing is behind it: it can fall that way too. */
+  away: boolean
 }
 
 /** Inside angle of a corner, rad, and how far it is from the left end of the space along the wall, mm. */
@@ -223,6 +225,7 @@ export const freeSpace = (r: Room, w: Wall, offsetMm: number, untilMm = w.length
   ceilingMm: r.ceiling.heightMm,
   joists: null,
   corners: null,
+  away: false,
   obstacles: r.features.filter((f) => f.wallId === w.id).map((f) => obstacleOf(f, offsetMm)),
   floor: r.floor.kind,
   construction: w.construction,

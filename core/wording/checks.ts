@@ -311,7 +311,7 @@ const TABLE: Record<string, Words> = {
   'tip-filled': (r, d, say) =>
     r.state === 'holds'
       ? `Badly filled it still stands with a margin of ${say.number(Number(d.safety))} (${d.wanted} is wanted).`
-      : `Badly filled it can tip ${d.way === 'sideways' ? 'over sideways' : 'forward'}: margin ${say.number(Number(d.safety))}, ${d.wanted} is wanted. Tie it to the wall, or make it deeper.`,
+      : `Badly filled it can tip ${d.way === 'sideways' ? 'over sideways' : String(d.way)}: margin ${say.number(Number(d.safety))}, ${d.wanted} is wanted. Tie it to the wall, or make it deeper.`,
   'tip-opened': (r, d, say) =>
     r.state === 'holds'
       ? `With everything open and pulled out it still stands, margin ${say.number(Number(d.safety))} (${d.wanted} is wanted)${Number(d.ties) > 0 ? ', its ties counted' : ''}.`

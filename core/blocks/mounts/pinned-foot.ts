@@ -11,13 +11,25 @@ import { UP } from './wall-fixing.ts'
 /** Room an angle takes up over the floor in front of its post, mm. */
 export const ANGLE_ROOM_MM = FOOT_ANGLE.sizeMm
 
-/** Pins the foot of a post to the slab in front of it: it cannot be lifted. @param id of the angle @returns the anchor's id */
-export function pinFoot(d: Draft, id: string, post: string): string {
+/**
+ * Pins the foot of a post to the slab on the side that looks into the build: it cannot be lifted. A rear one in front of
+ * it, a front one behind it. @param id of the angle @returns the anchor's id
+ */
+export function pinFoot(d: Draft, id: string, post: string, side: 'rear' | 'front' = 'rear'): string {
   const { sizeMm, steelMm, item, massKg, ratedN } = FOOT_ANGLE
   const foot = d.box(post)
   const wideMm = Math.min(sizeMm, foot.max[0] - foot.min[0])
   const x = (foot.min[0] + foot.max[0]) / 2
-  const [y, z] = [foot.max[1], foot.min[2]]
+  const rear = side === 'rear'
+  const [y, z] = [rear ? foot.max[1] : foot.min[1] - sizeMm, foot.min[2]]
+  const face = rear ? y : y + sizeMm
+  const profile: [number, number][] = [
+    [0, 0],
+    [sizeMm, 0],
+    [sizeMm, 2 * steelMm],
+    [4 * steelMm, sizeMm],
+    [0, sizeMm],
+  ]
   d.square({
     id,
     role: 'hardware',
@@ -26,16 +38,10 @@ export function pinFoot(d: Draft, id: string, post: string): string {
     size: [wideMm, sizeMm, sizeMm],
     along: 'y',
     across: 'z',
-    outline: [
-      [0, 0],
-      [sizeMm, 0],
-      [sizeMm, 2 * steelMm],
-      [4 * steelMm, sizeMm],
-      [0, sizeMm],
-    ],
+    outline: rear ? profile : profile.map(([u, v]): [number, number] => [sizeMm - u, v]).reverse(),
   })
-  d.joint({ kind: 'hung', near: id, far: post, fasteners: [], at: [x, y, z + sizeMm / 2] })
-  const leg: Box = { min: [x - wideMm / 2, y, z], max: [x + wideMm / 2, y, z + sizeMm] }
+  d.joint({ kind: 'hung', near: id, far: post, fasteners: [], at: [x, face, z + sizeMm / 2] })
+  const leg: Box = { min: [x - wideMm / 2, face, z], max: [x + wideMm / 2, face, z + sizeMm] }
   // What it weighs hangs on the post: what its foot presses on the floor with is not shared with it.
   d.hold({ from: { part: id }, on: { kind: 'part', part: post }, push: UP, way: 'both', via: 'hanging', contact: leg })
   return d.anchor({

@@ -13,6 +13,7 @@ import { choicePen } from '../choices.ts'
 import type { Choice, ShapeContext, Shaped } from '../family.ts'
 import { standing } from '../house-on-shelves.ts'
 import { opened } from '../opened.ts'
+import { rowsHeld } from '../stands-alone.ts'
 import type { FloatingShelfRackParams } from './parameters.ts'
 import { LOOSE_MM, planOut, type Plan } from './plan-out.ts'
 
@@ -34,7 +35,8 @@ export function shapeFloatingShelfRack(p: FloatingShelfRackParams, ctx: ShapeCon
     return bad('longer-than-board', { mm: plan.clearMm + plan.post.thicknessMm, mostMm: along }, 'clearMm')
   braces(d, p, ctx, plan)
   if (p.feet === 'pinned' && ctx.space.floor === 'slab')
-    plan.frames.forEach((_, f) => pinFoot(d, `angle-${f}`, `post-${f}-rear`))
+    for (const side of rowsHeld(ctx.space))
+      plan.frames.forEach((_, f) => pinFoot(d, `angle-${f}-${side}`, `post-${f}-${side}`, side))
   plan.shelves.forEach((s, i) => plan.openings.forEach((_o, k) => shelf(d, p, ctx, plan, { i, k, place: s.place })))
   bays(d, ctx, plan)
   plan.shelves.forEach((s, i) =>

@@ -130,4 +130,36 @@ describe('diagonals over an end', () => {
     expectNear(Math.min(...x.map((v) => v[0])) + 1, 1, 1e-6)
     expectNear(Math.max(...x.map((v) => v[1])), 2000, 1e-6)
   })
+  it('away from every wall both rows of feet are held down, and falling over the rear ones is judged as well', () => {
+    const away = (anchorRatedN: number | null) => {
+      const c = thin(anchorRatedN)
+      return { ...c, space: { ...c.space, away: true } }
+    }
+    const r = read(away(4000))
+    const pins = r.a.anchors.filter((x) => x.into === 'slab')
+    expect(pins).toHaveLength(6)
+    expect(r.verdict.state).toBe('holds')
+    // By hand: those of each row hold against the edge of the other.
+    const boxes = partBoxes(r.a)
+    const posts = r.a.parts.filter((p) => p.role === 'post').map((p) => boxes.get(p.id)!)
+    const [back, front] = [Math.min(...posts.map((b) => b.min[1])), Math.max(...posts.map((b) => b.max[1]))]
+    const held = (arm: (y: number) => number) => {
+      const most = Math.max(...pins.map((x) => arm(x.at[1])))
+      return pins.reduce((n, x) => n + (1000 * arm(x.at[1]) ** 2) / most, 0)
+    }
+    const own = (arm: (y: number) => number) =>
+      r.a.parts.reduce((n, p) => n + newtons(partMassKg(p)) * arm(massCentre(p)[1]), 0)
+    const arms = [(y: number) => front - y, (y: number) => y - back]
+    expectNear(r.check('tip-over:pull').capacity!, Math.min(...arms.map((a) => held(a) + own(a))), 1e-6)
+    // Nothing is taken off the moment of one that has a wall behind it.
+    expect(r.check('tip-over:pull').capacity!).toBeGreaterThan(held((y) => front - y) - 1)
+  })
+  it('what is heaviest at its back falls backwards where nothing is behind it', () => {
+    const free = (away: boolean) => {
+      const c = thin(null)
+      return read({ ...c, space: { ...c.space, away } }, { feet: 'standing' }).check('tip-over:pull')
+    }
+    expect(free(true).capacity!).toBeLessThan(free(false).capacity!)
+    expect(free(true).data.way).toBe('backward')
+  })
 })

@@ -17,6 +17,7 @@ import { braceEnds } from '../../blocks/frame/stacked-braces.ts'
 import { pinFoot } from '../../blocks/mounts/pinned-foot.ts'
 import { tieToWall } from '../../blocks/mounts/tie.ts'
 import { CROSS_SCREWS, placeShelfFrame, railOnPost } from '../../blocks/frame/shelf-frame.ts'
+import { rowsHeld } from '../stands-alone.ts'
 import type { PostRackParams } from './parameters.ts'
 import { planOut, type PostRackPlan } from './plan-out.ts'
 
@@ -45,7 +46,10 @@ export function shapePostRack(p: PostRackParams, ctx: ShapeContext): Result<Shap
   if (p.brace) brace(d, p, ctx, plan, y0, tied)
   if (p.ends === 'braced') endBraces(d, p, ctx, plan)
   if (p.feet === 'pinned' && ctx.space.floor === 'slab')
-    plan.modules.forEach((m, n) => m.posts.forEach((_x, i) => pinFoot(d, `angle-${n}-${i}`, `post-${n}-${i}-rear`)))
+    for (const side of rowsHeld(ctx.space))
+      plan.modules.forEach((m, n) =>
+        m.posts.forEach((_x, i) => pinFoot(d, `angle-${n}-${i}-${side}`, `post-${n}-${i}-${side}`, side)),
+      )
   bays(d, p, ctx, plan, y0)
   plan.tops.forEach((z, i) =>
     d.mark(
