@@ -25,7 +25,7 @@ import { savings } from '../core/project/savings.ts'
 import { sizeHints, type SizeHint } from '../core/project/size-hints.ts'
 import { remedies, type Remedy } from '../core/project/remedies.ts'
 import { planningRoom, type Planning } from '../core/planner/plan-room.ts'
-import type { Wishes } from '../core/planner/wishes.ts'
+import type { Wishes } from '../core/project/wishes.ts'
 import { replan, type Mishap, type Replanned } from '../core/takeoff/replan.ts'
 import { loadSolver } from './solver.ts'
 

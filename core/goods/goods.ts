@@ -1,6 +1,7 @@
 import { CONTAINERS, GOODS_KINDS, TOTE_GUESS, type GoodsKind } from '../catalogue/containers.ts'
 import { HEAVIEST_KG, id, lengthMm, words, z } from '../measure/schema.ts'
 import { assumedTool, toolShape } from './tool.ts'
+import { WAY_CODES } from './way-codes.ts'
 
 export const DECISIONS = ['keep', 'pass', 'bin'] as const
 export const OFTEN = ['daily', 'weekly', 'seldom'] as const
@@ -48,6 +49,8 @@ export const goodsItem = z.object({
   decision: z.enum(DECISIONS),
   often: z.enum(OFTEN),
   whereNow: words(120),
+  /** How somebody wants it kept; null where any way that suits it will do. */
+  keptAs: z.enum(WAY_CODES).nullable(),
 })
 export type Goods = z.infer<typeof goodsItem>
 
@@ -115,6 +118,7 @@ export function newGoods(
     decision: 'keep',
     often: 'weekly',
     whereNow: '',
+    keptAs: null,
     ...given,
   }
 }

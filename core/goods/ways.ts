@@ -1,28 +1,10 @@
 import { hangsByBar, isLong, type Goods } from './goods.ts'
+import type { WayCode } from './way-codes.ts'
 
 /*
  * Ways to keep a thing. Each kind of build says of a thing whether it suits it, how well, and how it is kept there; what
  * no kind offers for a thing is not proposed for it.
  */
-
-export type WayCode =
-  | 'rim-rails'
-  | 'on-shelf'
-  | 'under-shelf'
-  | 'own-bay'
-  | 'closed'
-  | 'high'
-  | 'under-ceiling'
-  | 'own-holder'
-  | 'on-hook'
-  | 'on-arms'
-  | 'below-arms'
-  | 'in-well'
-  | 'under-bench'
-  | 'in-store'
-  | 'in-drawer'
-  | 'in-slot'
-  | 'by-its-bar'
 
 export interface Way {
   code: WayCode
@@ -30,6 +12,15 @@ export interface Way {
   score: 3 | 2 | 1
 }
 const way = (code: WayCode, score: Way['score']): Way => ({ code, score })
+
+/**
+ * How a kind of build keeps a thing as it is wished: a way somebody chose is as good as the best, and no other will do.
+ */
+export function wishedWay(kind: { suits(g: Goods): Way | null }, g: Goods): Way | null {
+  const found = kind.suits(g)
+  if (!found || g.keptAs === null) return found
+  return found.code === g.keptAs ? way(found.code, 3) : null
+}
 
 /** What stands on a shelf at all: no drum, no machine, nothing that is laid or leaned. */
 export const standsOnShelf = (g: Goods): boolean =>

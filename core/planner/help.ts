@@ -1,7 +1,7 @@
 import type { Project } from '../project/project.ts'
 import { RoomMarket, type Market } from './market.ts'
 import type { Lot, Offer } from './offer.ts'
-import type { Wishes } from './wishes.ts'
+import type { Wishes } from '../project/wishes.ts'
 
 /** Why some things have no place in a plan, and what would make one. */
 export type Homeless = { goodsId: string; count: number } & (

@@ -1,3 +1,4 @@
+import { wishedWay } from '../goods/ways.ts'
 import type { AnyFamily } from '../families/family.ts'
 import { allFamilies } from '../families/registry.ts'
 import { gapBetween, type Convex } from '../geometry/convex.ts'
@@ -12,7 +13,7 @@ import { RoughPrices } from '../takeoff/rough-cost.ts'
 import type { WallLine } from '../room/outline.ts'
 import { judgedOffer, judgeFor, type Judge } from './judged-offer.ts'
 import { howMany, offerAt, type Lot, type Offer, type Shop } from './offer.ts'
-import type { Wishes } from './wishes.ts'
+import type { Wishes } from '../project/wishes.ts'
 
 /** Left between two builds, and between a build and what is kept free, mm: a hand's width, a finger's. Product decision. */
 const BETWEEN_MM = 50
@@ -106,7 +107,7 @@ export class RoomMarket implements Market {
     const prices = priceBook(p)
     const score = (id: string) => {
       const g = p.goods.find((x) => x.id === id)!
-      return Math.max(0, ...this.kinds.map((k) => k.suits(g)?.score ?? 0))
+      return Math.max(0, ...this.kinds.map((k) => wishedWay(k, g)?.score ?? 0))
     }
     this.shop = {
       p,
@@ -124,7 +125,7 @@ export class RoomMarket implements Market {
     const goods = lot.map((g) => this.p.goods.find((x) => x.id === g.goodsId)!)
     return this.kinds
       .flatMap((k) => {
-        const scores = goods.map((g) => k.suits(g)?.score ?? 0)
+        const scores = goods.map((g) => wishedWay(k, g)?.score ?? 0)
         return scores.every((s) => s > 0) ? [{ kind: k.id, score: Math.min(...scores) }] : []
       })
       .sort((a, b) => b.score - a.score)

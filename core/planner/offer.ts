@@ -1,3 +1,4 @@
+import { wishedWay } from '../goods/ways.ts'
 import type { Assembly } from '../assembly/assembly.ts'
 import { partBoxes, wholeBox } from '../assembly/part-box.ts'
 import { settled } from '../assembly/temporary.ts'
@@ -164,7 +165,7 @@ export function measured(
   const own = items.flatMap((i) => (of.has(i.goodsId) ? [{ i, g: of.get(i.goodsId)! }] : []))
   const housed = housedOf(build.goods, unhoused)
   // One that is only possible for a thing, though another is good for it.
-  const isMakeshift = (id: string) => (kind.suits(of.get(id)!)?.score ?? 0) < Math.min(2, best.get(id) ?? 0)
+  const isMakeshift = (id: string) => (wishedWay(kind, of.get(id)!)?.score ?? 0) < Math.min(2, best.get(id) ?? 0)
   const ill = own.filter(({ i, g }) => isIllPlaced(g, placedBox(frame, i.box), p, outline)).length
   const area = ((whole.max[0] - whole.min[0]) * (whole.max[1] - whole.min[1])) / 1e6
   return {

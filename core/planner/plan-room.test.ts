@@ -11,7 +11,7 @@ import type { Feature } from '../room/features.ts'
 import { beats } from './measures.ts'
 import { isInWall } from './offer.ts'
 import { planningRoom, type PlannedRoom, type Planning } from './plan-room.ts'
-import { NO_WISHES, type Wishes } from './wishes.ts'
+import { NO_WISHES, type Wishes } from '../project/wishes.ts'
 
 const thing = (
   id: string,

@@ -27,7 +27,7 @@ import {
   type Plan,
   type Urgency,
 } from './search.ts'
-import type { Wishes } from './wishes.ts'
+import type { Wishes } from '../project/wishes.ts'
 
 /** A plan of a room: builds where they go, what they come to, and what is left without a place. */
 export interface PlannedRoom {

@@ -8,7 +8,7 @@ import { shareOf, together } from './market.ts'
 import { beats, pastReachM, type Measures } from './measures.ts'
 import { lotWithout } from './offer.ts'
 import { tradesOf } from './trade.ts'
-import { NO_WISHES, wishes } from './wishes.ts'
+import { NO_WISHES, wishes } from '../project/wishes.ts'
 
 const plain: Measures = {
   homeless: 0,

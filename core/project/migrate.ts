@@ -1,5 +1,6 @@
 import { startingCarriage } from '../assembly/settings.ts'
 import { assumedTool } from '../goods/tool.ts'
+import { NO_WISHES } from './wishes.ts'
 
 type Raw = Record<string, unknown>
 
@@ -63,6 +64,13 @@ const STEPS: ((raw: Raw) => Raw)[] = [
   }),
   // Version 5 knew tools by their size alone.
   (raw) => ({ ...raw, version: 6, goods: list(raw.goods).map((g) => withTool(object(g))) }),
+  // Version 6 knew no wishes, neither how a thing is to be kept nor what is wanted of a plan.
+  (raw) => ({
+    wishes: { ...NO_WISHES },
+    ...raw,
+    version: 7,
+    goods: list(raw.goods).map((g) => ({ keptAs: null, ...object(g) })),
+  }),
 ]
 
 const object = (v: unknown): Raw => (v !== null && typeof v === 'object' ? (v as Raw) : {})

@@ -15,6 +15,7 @@ import { readProject, writeProject } from './file.ts'
 import { cutKey } from './plan.ts'
 import { planFile, planProject } from './plan-file.ts'
 import { PROJECT_VERSION, projectSchema, type Project } from './project.ts'
+import { NO_WISHES } from './wishes.ts'
 import { priceBook, readBuild, readingsOf } from './read-build.ts'
 import { readBuilds } from './read-builds.ts'
 import { compare } from './compare.ts'
@@ -108,6 +109,15 @@ describe('project file', () => {
     const r = readProject(JSON.stringify({ ...p, goods, version: 5 }))
     expect(r.ok && r.migratedFrom).toBe(5)
     for (const g of r.ok ? r.project.goods : []) expect(g.tool === null).toBe(g.kind !== 'tool')
+  })
+  it('wishes nothing and keeps no thing in one way only, of a file before either was asked', () => {
+    const { wishes: _w, ...p } = load(demos[0])
+    const goods = p.goods.map(({ keptAs: _k, ...g }: Record<string, unknown>) => g)
+    const r = readProject(JSON.stringify({ ...p, goods, version: 6 }))
+    expect(r.ok && r.migratedFrom).toBe(6)
+    if (!r.ok) return
+    expect(r.project.wishes).toEqual(NO_WISHES)
+    expect(r.project.goods.every((g) => g.keptAs === null)).toBe(true)
   })
   it('has the schemas in the documentation as they are', () => {
     for (const [name, schema] of [

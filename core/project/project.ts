@@ -6,13 +6,14 @@ import type { UnitSystem } from '../measure/units.ts'
 import { onHandPiece } from '../takeoff/on-hand.ts'
 import { sawing } from '../takeoff/sawing.ts'
 import { plainCeiling, room } from '../room/room.ts'
+import { NO_WISHES, wishes } from './wishes.ts'
 
 const price = z.int().min(0).max(10_000_000)
 /** Older changes of prices than this many are forgotten. */
 export const MOST_PRICES_LOGGED = 2000
 
 /** Version of the project file; older ones are migrated, newer ones refused. */
-export const PROJECT_VERSION = 6
+export const PROJECT_VERSION = 7
 
 export const buildSchema = z.object({
   id,
@@ -85,6 +86,8 @@ export const projectSchema = z.object({
   }),
   /** Doubts about goods that were answered: `goodsId:code`. */
   answered: z.array(z.string()).max(5000),
+  /** Of a plan of the whole room. */
+  wishes,
 })
 export type Project = z.infer<typeof projectSchema>
 
@@ -126,6 +129,7 @@ export function newProject(projectId: string, name: string, system: UnitSystem, 
         },
       ],
     },
+    wishes: { ...NO_WISHES },
     builds: [],
     prices: {},
     priceLog: [],

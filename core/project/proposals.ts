@@ -1,3 +1,4 @@
+import { wishedWay } from '../goods/ways.ts'
 import { wholeBox } from '../assembly/part-box.ts'
 import { withPresumed } from '../goods/presumed.ts'
 import { allFamilies } from '../families/registry.ts'
@@ -132,7 +133,7 @@ export function* proposing(
 
   const kinds = allFamilies().map((family) => {
     // What it is nothing for it is not asked to take.
-    const suited = goods.filter((b) => p.goods.some((g) => g.id === b.goodsId && family.suits(g) !== null))
+    const suited = goods.filter((b) => p.goods.some((g) => g.id === b.goodsId && wishedWay(family, g) !== null))
     const bare = newBuild({ id, family: family.id, params: {}, wallId, offsetMm, goods: suited })
     const ctx = suited.length > 0 ? contextOf(p, bare, prices) : null
     const tacked = ctx ? family.propose(ctx) : []

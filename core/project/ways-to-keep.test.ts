@@ -2,7 +2,7 @@ import { describe, expect, it } from '@jest/globals'
 import { freshProject } from '../../test-support/one-build.ts'
 import { GOODS_KINDS } from '../catalogue/containers.ts'
 import { allFamilies } from '../families/registry.ts'
-import { neverOf } from '../goods/ways.ts'
+import { neverOf, wishedWay } from '../goods/ways.ts'
 import { newGoods, type Goods } from '../goods/goods.ts'
 import { NEVER, WAYS } from '../wording/ways.ts'
 import { propose } from './proposals.ts'
@@ -89,5 +89,29 @@ describe('proposals for a mixed heap', () => {
       expect(ids).toEqual(x.build.family === 'board-rack' ? ['plank'] : ['crate'])
       expect(x.holds + x.leftOut).toBe(7)
     }
+  })
+})
+
+describe('a way that somebody chose', () => {
+  const crate = { ...thing({ count: 4 }), id: 'crate' }
+  const familiesFor = (g: Goods) => {
+    const p = freshProject()
+    p.goods = [g]
+    return [...new Set(propose(p, 'wall-1', 0, [{ goodsId: g.id, count: g.count }], 'n').map((x) => x.build.family))]
+  }
+  it('is as good as the best, and no other will do', () => {
+    const closed = { ...crate, keptAs: 'closed' as const }
+    expect(familiesFor(crate).length).toBeGreaterThan(1)
+    expect(familiesFor(closed)).toEqual(['wall-cabinet'])
+    const cabinet = allFamilies().find((f) => f.id === 'wall-cabinet')!
+    const rack = allFamilies().find((f) => f.id === 'post-rack')!
+    expect(wishedWay(cabinet, closed)).toEqual({ code: 'closed', score: 3 })
+    expect(wishedWay(rack, closed)).toBeNull()
+    expect(wishedWay(rack, crate)).toEqual(rack.suits(crate))
+  })
+  it('that no kind offers is offered by none', () => {
+    const odd = { ...crate, keptAs: 'by-its-bar' as const }
+    expect(allFamilies().every((f) => wishedWay(f, odd) === null)).toBe(true)
+    expect(waysToKeep(odd).length).toBeGreaterThan(0)
   })
 })

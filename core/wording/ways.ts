@@ -1,4 +1,5 @@
-import type { NeverCode, WayCode } from '../goods/ways.ts'
+import type { NeverCode } from '../goods/ways.ts'
+import type { WayCode } from '../goods/way-codes.ts'
 
 /** How a thing is kept, and what that has for it. */
 export const WAYS: Record<WayCode, string> = {

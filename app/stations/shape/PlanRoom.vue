@@ -1,11 +1,10 @@
 <script setup lang="ts">
-import { useStorage } from '@vueuse/core'
 import { computed, onUnmounted, reactive, shallowRef, toRaw, watch } from 'vue'
 import { findFamily } from '../../../core/families/registry.ts'
 import { formatMoney } from '../../../core/measure/money.ts'
 import type { Planning, PlannedRoom } from '../../../core/planner/plan-room.ts'
 import { tradesOf } from '../../../core/planner/trade.ts'
-import { NO_WISHES, wishes as wishesSchema, type Wishes } from '../../../core/planner/wishes.ts'
+import type { Wishes } from '../../../core/project/wishes.ts'
 import { sayCheck } from '../../../core/wording/checks.ts'
 import { familyName } from '../../../core/wording/dims.ts'
 import { sayFloor, sayHomeless, sayPresumed, sayTrade, titlesOf } from '../../../core/wording/room-plans.ts'
@@ -28,17 +27,14 @@ const MOST_TOLD = 3
 const SECONDS = 18
 
 const walls = computed(() => doc.project!.room.walls)
-const stored = useStorage<unknown>(`wishes-${doc.project!.id}`, NO_WISHES)
-const wishes = computed<Wishes>({
-  get() {
-    const read = wishesSchema.safeParse(stored.value)
-    const known = new Set(walls.value.map((w) => w.id))
-    const { noHolesIn, keepFree, ...rest } = read.success ? read.data : NO_WISHES
-    return { ...rest, noHolesIn: noHolesIn.filter((w) => known.has(w)), keepFree: keepFree.filter((w) => known.has(w)) }
-  },
-  set: (w) => void (stored.value = w),
+/** Walls that are gone are wished nothing of. */
+const wishes = computed<Wishes>(() => {
+  const known = new Set(walls.value.map((w) => w.id))
+  const { noHolesIn, keepFree, ...rest } = doc.project!.wishes
+  return { ...rest, noHolesIn: noHolesIn.filter((w) => known.has(w)), keepFree: keepFree.filter((w) => known.has(w)) }
 })
-const wish = (more: Partial<Wishes>) => (wishes.value = { ...wishes.value, ...more })
+const wish = (more: Partial<Wishes>) =>
+  void doc.change('wishes of a plan', (d) => void (d.wishes = structuredClone({ ...toRaw(wishes.value), ...more })))
 const toggled = (list: readonly string[], id: string, on: boolean) =>
   on ? [...list.filter((x) => x !== id), id] : list.filter((x) => x !== id)
 
@@ -52,7 +48,7 @@ function stop() {
 onUnmounted(stop)
 /** What was planned is no longer what is asked. */
 watch(
-  () => [doc.project?.goods, doc.project?.room, doc.project?.builds, doc.project?.settings, stored.value],
+  () => [doc.project?.goods, doc.project?.room, doc.project?.builds, doc.project?.settings, doc.project?.wishes],
   () => {
     stop()
     planning.value = null

@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import { computed, onUnmounted, reactive, ref, shallowRef, toRaw, watch } from 'vue'
 import { findFamily } from '../../../core/families/registry.ts'
+import { wishedWay } from '../../../core/goods/ways.ts'
 import { formatLength } from '../../../core/measure/format.ts'
 import { formatMoney } from '../../../core/measure/money.ts'
 import { nextOffset, startOf, type Proposal, type Proposing } from '../../../core/project/proposals.ts'
@@ -83,7 +84,7 @@ function leftOutOf(build: Build, { shaped }: BuildReading): string {
 /** How this kind keeps the things, in a sentence for each way. */
 function keptSo(build: Build): string {
   const kind = findFamily(build.family)
-  const codes = build.goods.flatMap((g) => kind?.suits(itemOf(g.goodsId))?.code ?? [])
+  const codes = build.goods.flatMap((g) => (kind && wishedWay(kind, itemOf(g.goodsId))?.code) ?? [])
   return [...new Set(codes)].map((c) => `${capital(WAYS[c])}.`).join(' ')
 }
 const drawn = computed(() =>

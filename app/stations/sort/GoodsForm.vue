@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { computed } from 'vue'
+import { computed, ref, watch } from 'vue'
 import { GOODS_KINDS } from '../../../core/catalogue/containers.ts'
 import { assumedTote, GOODS_LIMITS, type Goods, type ToteShape } from '../../../core/goods/goods.ts'
 import { assumedTool } from '../../../core/goods/tool.ts'
@@ -8,7 +8,7 @@ import { neverOf } from '../../../core/goods/ways.ts'
 import { waysToKeep } from '../../../core/project/ways-to-keep.ts'
 import { familyName } from '../../../core/wording/dims.ts'
 import { sayPresumed } from '../../../core/wording/room-plans.ts'
-import { capital } from '../../../core/wording/say.ts'
+import { capital, plural } from '../../../core/wording/say.ts'
 import { NEVER, WAYS } from '../../../core/wording/ways.ts'
 import { HEAVIEST_KG } from '../../../core/measure/schema.ts'
 import MeasureField from '../../components/MeasureField.vue'
@@ -23,13 +23,23 @@ const tote = computed(() => props.goods.tote)
 const measured = (part: Partial<ToteShape>) =>
   tote.value && emit('update', { tote: { ...tote.value, ...part, assumed: false } })
 const tool = computed(() => props.goods.tool)
-const ways = computed(() => waysToKeep(props.goods).slice(0, SHOWN))
-/** The best of them: of the rest nobody wants to read. */
+const allWays = computed(() => waysToKeep(props.goods))
+/** The best of them, and the one that is chosen: the rest is read by who asks for it. */
 const SHOWN = 3
+const all = ref(false)
+watch(
+  () => props.goods.id,
+  () => (all.value = false),
+)
+const ways = computed(() => allWays.value.filter((w, i) => all.value || i < SHOWN || w.code === props.goods.keptAs))
+const more = computed(() => allWays.value.length - ways.value.length)
+/** A way somebody chose that no kind offers for it any more. */
+const lostWay = computed(() => (allWays.value.some((w) => w.code === props.goods.keptAs) ? null : props.goods.keptAs))
 const never = computed(() => neverOf(props.goods))
 const setKind = (kind: Goods['kind']) =>
   emit('update', {
     kind,
+    keptAs: null,
     tote: kind === 'tote' ? (tote.value ?? assumedTote(props.goods.acrossMm, props.goods.tallMm)) : null,
     tool: kind === 'tool' ? (tool.value ?? assumedTool(props.goods)) : null,
   })
@@ -43,12 +53,38 @@ const setKind = (kind: Goods['kind']) =>
         Until somebody weighs it, plans reckon with
         {{ sayPresumed(presumedMass(goods), goods.name || 'it', readings.say) }}, on the heavy side.
       </p>
-      <ol v-if="ways.length">
-        <li v-for="w in ways" :key="w.code">
-          {{ capital(WAYS[w.code]) }}. <span class="soft">{{ w.families.map(familyName).join(', ') }}</span>
-        </li>
-      </ol>
+      <fieldset v-if="ways.length" class="m-0">
+        <legend class="visually-hidden">How it is to be kept</legend>
+        <label v-for="w in ways" :key="w.code" class="way">
+          <input
+            type="radio"
+            name="kept-as"
+            class="form-check-input"
+            :checked="goods.keptAs === w.code"
+            @change="emit('update', { keptAs: w.code })"
+          />
+          <span
+            >{{ capital(WAYS[w.code]) }}. <span class="soft">{{ w.families.map(familyName).join(', ') }}</span></span
+          >
+        </label>
+        <label class="way">
+          <input
+            type="radio"
+            name="kept-as"
+            class="form-check-input"
+            :checked="goods.keptAs === null"
+            @change="emit('update', { keptAs: null })"
+          />
+          <span>As plans find best</span>
+        </label>
+      </fieldset>
       <p v-else class="soft mb-1">No kind of build here keeps such a thing yet.</p>
+      <p v-if="lostWay" class="mb-1">
+        It is to be kept {{ WAYS[lostWay] }}: nothing here keeps it so as it is now. Choose another way.
+      </p>
+      <button v-if="more > 0" type="button" class="btn btn-link btn-sm p-0" @click="all = true">
+        {{ plural(more, 'other way', 'other ways') }}
+      </button>
       <p v-for="n in never" :key="n" class="mb-0">Never {{ NEVER[n] }}.</p>
     </section>
     <div>
@@ -152,8 +188,13 @@ const setKind = (kind: Goods['kind']) =>
   font-size: 0.95rem;
   margin-bottom: 0.2rem;
 }
-.ways ol {
-  padding-left: 1.2rem;
-  margin-bottom: 0.3rem;
+.way {
+  display: flex;
+  gap: 0.5rem;
+  align-items: baseline;
+  padding: 0.15rem 0;
+}
+.way input {
+  flex: none;
 }
 </style>

@@ -13,6 +13,7 @@ import { formatArea, formatLength, formatMass, formatVolume } from '../../../cor
 import { sayDoubt } from '../../../core/wording/doubts.ts'
 import { sayProblem } from '../../../core/wording/problems.ts'
 import GoodsFigure from '../../components/GoodsFigure.vue'
+import { plural } from '../../../core/wording/say.ts'
 import LineUp from '../../components/LineUp.vue'
 import PressedButtons from '../../components/PressedButtons.vue'
 import { useRefusal } from '../../composables/refusal.ts'
@@ -233,7 +234,7 @@ const exportCsv = () => downloadCsv('goods.csv', goodsToRows(goods.value), [...G
             <button type="button" class="btn btn-sm btn-link" @click="answer(d.key)">It is right</button>
           </span>
         </div>
-        <p v-if="asked.length > 3" class="soft small">and {{ asked.length - 3 }} more questions</p>
+        <p v-if="asked.length > 3" class="soft small">and {{ plural(asked.length - 3, 'more question') }}</p>
 
         <p v-if="goods.length === 0" class="empty">
           Nothing here yet. Pull everything out, measure it, and say each thing in the line above:

@@ -127,7 +127,8 @@ export function planOut(p: BenchParams, ctx: ShapeContext, pen: DimPen): Result<
     code: 'bench-kneel',
     terms: [],
   })
-  const spec = { p, ctx, sheet, post, frame, heightMm, legsApart, every }
+  const panelMm = shelfSheet.lengthMm - 2 * ctx.settings.sheetTrimMm
+  const spec = { p, ctx, sheet, post, frame, heightMm, legsApart, every, panelMm }
   const { machines, rest } = intoWells(p, ctx, depthMm)
   const things = rest.length
   const room: UnderTop = {

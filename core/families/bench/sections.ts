@@ -21,6 +21,8 @@ export interface BenchSection {
   legs: number[]
   crosses: number[]
   tops: Stretch[]
+  /** Panels behind its legs, where those keep it stiff. */
+  panels: Stretch[]
   /** Of the second layer, its joints away from those of the first. */
   upper: Stretch[]
 }
@@ -34,6 +36,8 @@ export interface SectionSpec {
   heightMm: number
   legsApart: number
   every: number
+  /** The longest panel that comes out of a sheet. */
+  panelMm: number
 }
 
 /** The bench in stretches, each on legs of its own: between its wells, and each of them. */
@@ -102,7 +106,9 @@ function sectionOf(
   if (long > s.mostMm) return bad('longer-than-board', { mm: long, mostMm: s.mostMm }, 'lengthMm')
   // Legs stand inside the rails, the first and the last at their ends: who sits there sits over them.
   const room = long - post.widthMm
-  const n = Math.max(1, Math.ceil(room / s.legsApart - 1e-9))
+  // A panel behind the legs meets the next on one of them: none is longer than a sheet.
+  const apartMm = s.p.stiff === 'panels' ? Math.min(s.legsApart, s.panelMm - post.widthMm) : s.legsApart
+  const n = Math.max(1, Math.ceil(room / apartMm - 1e-9))
   const legs = Array.from({ length: n + 1 }, (_, i) => from + (i * room) / n)
   const beside = (x: number) => besideLegs(x, t, post.widthMm, legs)
 
@@ -123,10 +129,35 @@ function sectionOf(
     highMm: s.heightMm - (well?.tableMm ?? 0),
     well,
     legs,
-    crosses: crosses.map(beside),
+    panels: s.p.stiff === 'panels' ? behind(legs, post.widthMm, s.panelMm) : [],
+    crosses: apart(crosses.map(beside), t, [crosses[0], crosses[crosses.length - 1], ...joints.map((x) => x - t / 2)]),
     tops: between(from, at, to),
     upper: between(from, upperAt, to),
   })
+}
+/** From the first leg to the last, in pieces that meet on the middle of a leg, each as long as a sheet allows. */
+function behind(legs: readonly number[], legMm: number, mostMm: number): Stretch[] {
+  const out: Stretch[] = []
+  const end = legs[legs.length - 1] + legMm
+  let from = legs[0]
+  while (from < end - 1e-6) {
+    const ends = [...legs.slice(1, -1).map((x) => x + legMm / 2), end].filter((x) => x > from + legMm)
+    const to = ends.filter((x) => x - from <= mostMm + 1e-6).pop() ?? ends[0]
+    out.push({ from, to })
+    from = to
+  }
+  return out
+}
+/** Cross pieces that came to lie in each other beside a leg are one: that at an end or under a joint, if there is one. */
+function apart(lefts: readonly number[], thickMm: number, needed: readonly number[]): number[] {
+  const isNeeded = (x: number) => needed.some((n) => Math.abs(n - x) < 1e-6)
+  const out: number[] = []
+  for (const x of [...lefts].sort((a, b) => a - b)) {
+    const last = out[out.length - 1]
+    if (last === undefined || x >= last + thickMm - 1e-6) out.push(x)
+    else if (isNeeded(x) && !isNeeded(last)) out[out.length - 1] = x
+  }
+  return out
 }
 /** A cross piece that would meet a leg stands beside it. @param x its left face */
 function besideLegs(x: number, thickMm: number, legMm: number, legs: readonly number[]): number {

@@ -256,14 +256,16 @@ function panels(d: Draft, plan: Plan, s: BenchSection, n: number) {
   const foot = s.well || plan.shelves.length === 0 ? PANEL_FOOT_MM : plan.shelves[plan.shelves.length - 1]
   const high = s.highMm - thick(plan) - plan.frame.widthMm - HANGER_STEEL_MM - foot
   const last = s.legs.length - 1
-  panel(d, plan, {
-    id: `back-${n}`,
-    role: 'back',
-    min: [s.legs[0], ft - t, foot],
-    size: [s.legs[last] + plan.post.widthMm - s.legs[0], t, high],
-    across: 'x',
-    on: s.legs.map((_, i) => `leg-${n}-${i}-rear`),
-  })
+  s.panels.forEach(({ from, to }, k) =>
+    panel(d, plan, {
+      id: `back-${n}-${k}`,
+      role: 'back',
+      min: [from, ft - t, foot],
+      size: [to - from, t, high],
+      across: 'x',
+      on: s.legs.flatMap((x, i) => (x < to && x + plan.post.widthMm > from ? [`leg-${n}-${i}-rear`] : [])),
+    }),
+  )
   for (const [k, x, here] of [
     [0, s.legs[0] + plan.post.widthMm, n === 0],
     [last, s.legs[last] - t, n === plan.sections.length - 1],

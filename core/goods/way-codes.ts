@@ -1,0 +1,21 @@
+/** Ways in which builds keep things. */
+export const WAY_CODES = [
+  'rim-rails',
+  'on-shelf',
+  'under-shelf',
+  'own-bay',
+  'closed',
+  'high',
+  'under-ceiling',
+  'own-holder',
+  'on-hook',
+  'on-arms',
+  'below-arms',
+  'in-well',
+  'under-bench',
+  'in-store',
+  'in-drawer',
+  'in-slot',
+  'by-its-bar',
+] as const
+export type WayCode = (typeof WAY_CODES)[number]
