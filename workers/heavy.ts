@@ -20,6 +20,7 @@ import { deeperLook, readBuilds } from '../core/project/read-builds.ts'
 import { proposing, type Proposal, type Proposing } from '../core/project/proposals.ts'
 import { compare, type Variant } from '../core/project/compare.ts'
 import { safeLoads, type SafeLoad } from '../core/project/safe-load.ts'
+import { glanceAt, type Glance } from '../core/project/glance.ts'
 import { massLimit, type MassLimit } from '../core/project/mass-limit.ts'
 import { savings } from '../core/project/savings.ts'
 import { sizeHints, type SizeHint } from '../core/project/size-hints.ts'
@@ -54,6 +55,7 @@ const MOST_ROUNDS = 2000
 
 /** What runs beside the interface: cut plans with their bill, and the search for remedies. */
 const heavy = {
+  glance: (project: Project): Glance => glanceAt(project),
   procure(project: Project): Procurement & { key: string } {
     const readings = readingsOf(readBuilds(project))
     return { ...procureProject(project, readings), key: cutKey(project, readings) }

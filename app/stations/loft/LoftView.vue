@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { useDark, useFileDialog } from '@vueuse/core'
-import { computed, onMounted, ref } from 'vue'
+import { computed, onMounted, ref, shallowReactive, toRaw } from 'vue'
 import { useRouter } from 'vue-router'
 import { unitsOf } from '../../../core/assembly/settings.ts'
 import { totals } from '../../../core/goods/totals.ts'
@@ -25,7 +25,10 @@ import {
   listProjects,
   takeBack,
 } from '../../persistence/projects.ts'
+import type { Glance } from '../../../core/project/glance.ts'
+import { useHeavy } from '../../composables/heavy.ts'
 import { useDocument } from '../../stores/document.ts'
+import RoomGlance from './RoomGlance.vue'
 
 const router = useRouter()
 const doc = useDocument()
@@ -46,7 +49,30 @@ async function refresh() {
   const shelf = await listProjects()
   all.value = shelf.projects
   damaged.value = shelf.damaged
+  void lookOver()
 }
+
+/** Rooms as they are drawn on the shelf, by project and revision; worked out one by one, beside the interface. */
+const glances = shallowReactive(new Map<string, Glance>())
+const keyOf = (p: StoredProject) => `${p.id} ${p.rev}`
+async function lookOver() {
+  for (const p of onShelf.value) {
+    if (glances.has(keyOf(p)) || p.doc.room.walls.length === 0) continue
+    const seen = await useHeavy()
+      .glance(toRaw(p.doc))
+      .catch(() => null)
+    if (seen) glances.set(keyOf(p), seen)
+  }
+}
+/** The largest room fills its card, px; the others are to the same scale. */
+const [GLANCE_WIDE, GLANCE_HIGH] = [252, 170]
+const pxPerMm = computed(() => {
+  const sizes = onShelf.value.flatMap((p) => {
+    const g = glances.get(keyOf(p))
+    return g ? [[g.bounds[2] - g.bounds[0] + 180, g.bounds[3] - g.bounds[1] + 180]] : []
+  })
+  return Math.min(...sizes.map(([w, h]) => Math.min(GLANCE_WIDE / w, GLANCE_HIGH / h)))
+})
 /** Left with something unsaved: their state in this tab counts, not the one on the shelf. */
 const unsaved = computed(() => [...doc.parked.values()].map((p) => p.held.project))
 
@@ -175,6 +201,12 @@ function about(p: StoredProject) {
             <span class="slab name">{{ p.doc.name }}</span>
             <span>{{ about(p).things }}</span>
             <span>{{ about(p).room }}</span>
+            <RoomGlance
+              v-if="glances.get(keyOf(p))"
+              :glance="glances.get(keyOf(p))!"
+              :px-per-mm="pxPerMm"
+              class="my-2"
+            />
             <span class="soft">{{ about(p).builds }}</span>
           </button>
           <div class="foot">
