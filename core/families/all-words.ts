@@ -9,6 +9,7 @@ import { floatingShelfRackWords } from './floating-shelf-rack/words.ts'
 import { hangingArmsWords } from './hanging-arms/words.ts'
 import { ledgerShelfWords } from './ledger-shelf/words.ts'
 import { loftDeckWords } from './loft-deck/words.ts'
+import { partitionWords } from './partition/words.ts'
 import { pegboardWords } from './pegboard/words.ts'
 import { postRackWords } from './post-rack/words.ts'
 import { reusedCabinetsWords } from './reused-cabinets/words.ts'
@@ -32,6 +33,7 @@ export const KIND_WORDS: Readonly<Record<string, KindWords>> = {
   'hanging-arms': hangingArmsWords,
   'ledger-shelf': ledgerShelfWords,
   'loft-deck': loftDeckWords,
+  partition: partitionWords,
   pegboard: pegboardWords,
   'post-rack': postRackWords,
   'reused-cabinets': reusedCabinetsWords,

@@ -9,6 +9,7 @@ import { floatingShelfRack } from './floating-shelf-rack/floating-shelf-rack.ts'
 import { hangingArms } from './hanging-arms/hanging-arms.ts'
 import { ledgerShelf } from './ledger-shelf/ledger-shelf.ts'
 import { loftDeck } from './loft-deck/loft-deck.ts'
+import { partition } from './partition/partition.ts'
 import { pegboard } from './pegboard/pegboard.ts'
 import { postRack } from './post-rack/post-rack.ts'
 import { reusedCabinets } from './reused-cabinets/reused-cabinets.ts'
@@ -42,4 +43,5 @@ export const FAMILIES: readonly AnyFamily[] = [
   slotRack,
   floatingShelfRack,
   hangingArms,
+  partition,
 ]

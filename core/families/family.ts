@@ -109,6 +109,8 @@ export interface Family<P> {
    * that depends on its parameters.
    */
   hangs: boolean | ((params: P) => boolean)
+  /** How it is first set: quarter turns of a build; straight along its wall unless it says otherwise. */
+  turn?: 1 | 2 | 3
   /** False where it is a build without goods too. */
   needsGoods?: boolean
   schema: z.ZodType<P>
@@ -166,6 +168,7 @@ export function family<P>(f: Family<P>): AnyFamily {
   }
   return {
     id: f.id,
+    ...(f.turn ? { turn: f.turn } : {}),
     needsGoods: f.needsGoods ?? true,
     hangs: (raw) => {
       if (typeof f.hangs !== 'function') return f.hangs

@@ -6,7 +6,7 @@ export const newBuild = (given: Pick<Build, 'id' | 'family' | 'params' | 'wallId
   name: '',
   offsetMm: 0,
   outMm: 0,
-  turn: 0,
+  turn: findFamily(given.family)?.turn ?? 0,
   mirrored: false,
   tiedTo: [],
   standsOn: null,

@@ -49,6 +49,8 @@ const CHOICES: Record<string, { label: string; options?: Record<string, string> 
   },
   'strip-section': { label: 'Strips' },
   back: { label: 'Thin back', options: { true: 'yes', false: 'no' } },
+  cover: { label: 'Back', options: { none: 'open, braced or tied', panels: 'closed by panels' } },
+  'cover-sheet': { label: 'Panels over the back' },
   brace: { label: 'Brace across the back', options: { true: 'yes', false: 'no' } },
   tie: { label: 'Tied to the wall', options: { true: 'yes', false: 'no' } },
   top: { label: 'Sheet on top', options: { none: 'none' } },

@@ -43,6 +43,8 @@ const TABLE: Record<string, (d: Data, say: Say) => string> = {
     `Move it ${say.lengthOf(d, 'mm')} ${{ left: 'to the left', right: 'to the right', out: 'out from the wall', back: 'back to the wall' }[String(d.way)] ?? ''}`,
   'tie-neighbour': (d) => `Screw it to "${d.name}" beside it, so that they stand as one`,
   'brace-ends': () => 'Screw diagonals over both ends',
+  'cover-back': () => 'Close its back with panels',
+  'cover-sheet': (d) => `Make the panels over its back of ${sheetName(String(d.sheet))}`,
   'pin-feet': () => 'Hold its feet down to the slab with angles',
   'brace-and-pin': () => 'Screw diagonals over both ends, and hold its feet down to the slab',
   'feet-standing': () => 'Let its feet stand on the floor, without angles',

@@ -22,6 +22,11 @@ const STEPS: Record<string, StepWords> = {
     text: (d) =>
       `Square it. ${d.nailers ? `The nailers go between the uprights at the top, ${fixed(d)} through the upright into each end${d.back ? '; then screw the back on all round' : ''}.` : 'Screw the back on all round.'}`,
   },
+  'cover-on': {
+    title: 'Panels over the back',
+    text: (d) =>
+      `${plural(Number(d.count), 'panel')}: square the posts by the first, meet the next on the middle of a post. ${fixed(d)} in each where they lie.`,
+  },
   'brace-ends': {
     title: 'Diagonals over the ends',
     text: (d) =>

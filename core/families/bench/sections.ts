@@ -1,3 +1,4 @@
+import { panelsOver } from '../../blocks/carcass/screwed-panel.ts'
 import { crossesUnder } from '../../blocks/frame/shelf-frame.ts'
 import type { Stretch } from '../../blocks/sizing/splice.ts'
 import type { Section } from '../../catalogue/lumber.ts'
@@ -129,24 +130,11 @@ function sectionOf(
     highMm: s.heightMm - (well?.tableMm ?? 0),
     well,
     legs,
-    panels: s.p.stiff === 'panels' ? behind(legs, post.widthMm, s.panelMm) : [],
+    panels: s.p.stiff === 'panels' ? panelsOver(legs, post.widthMm, s.panelMm) : [],
     crosses: apart(crosses.map(beside), t, [crosses[0], crosses[crosses.length - 1], ...joints.map((x) => x - t / 2)]),
     tops: between(from, at, to),
     upper: between(from, upperAt, to),
   })
-}
-/** From the first leg to the last, in pieces that meet on the middle of a leg, each as long as a sheet allows. */
-function behind(legs: readonly number[], legMm: number, mostMm: number): Stretch[] {
-  const out: Stretch[] = []
-  const end = legs[legs.length - 1] + legMm
-  let from = legs[0]
-  while (from < end - 1e-6) {
-    const ends = [...legs.slice(1, -1).map((x) => x + legMm / 2), end].filter((x) => x > from + legMm)
-    const to = ends.filter((x) => x - from <= mostMm + 1e-6).pop() ?? ends[0]
-    out.push({ from, to })
-    from = to
-  }
-  return out
 }
 /** Cross pieces that came to lie in each other beside a leg are one: that at an end or under a joint, if there is one. */
 function apart(lefts: readonly number[], thickMm: number, needed: readonly number[]): number[] {

@@ -1,6 +1,7 @@
 import type { Stock } from '../../assembly/assembly.ts'
 import { draft, type Draft } from '../../assembly/draft.ts'
 import { unitsOf } from '../../assembly/settings.ts'
+import { screwPanel, under } from '../../blocks/carcass/screwed-panel.ts'
 import {
   CROSS_SCREWS,
   placeSheet,
@@ -27,8 +28,7 @@ import { HEIGHTS, LIMITS, type BenchParams } from './parameters.ts'
 import { planOut, type Plan } from './plan-out.ts'
 import type { BenchSection } from './sections.ts'
 
-/** Screws of a panel along a leg, and of one layer on the other, are no further apart, mm. */
-const PANEL_EVERY_MM = 200
+/** Screws of one layer on the other are no further apart, mm. */
 const LAYER_EVERY_MM = 300
 /** A panel begins this far above the floor: water and a broom, mm. */
 const PANEL_FOOT_MM = 60
@@ -221,35 +221,6 @@ function layOn(d: Draft, plan: Plan, s: BenchSection, u: Sheeted, lower: readonl
   }
 }
 
-const panelScrews = (mm: number) => 1 + Math.ceil(mm / PANEL_EVERY_MM)
-
-function panel(
-  d: Draft,
-  plan: Plan,
-  x: {
-    id: string
-    role: 'back' | 'side'
-    min: readonly [number, number, number]
-    size: [number, number, number]
-    across: 'x' | 'y'
-    on: string[]
-  },
-) {
-  const t = plan.shelfSheet.thicknessMm
-  d.square({
-    id: x.id,
-    role: x.role,
-    stock: { kind: 'sheet', sheet: plan.shelfSheet.id },
-    min: [...x.min],
-    size: x.size,
-    along: 'z',
-    across: x.across,
-    grain: 'any',
-  })
-  for (const leg of x.on)
-    d.rest(x.id, leg, 'fasteners', d.screw(x.id, leg, panelScrews(x.size[2]), 'side', t, plan.post.thicknessMm))
-}
-
 /** Panels between the frames, on the outer faces of the legs: behind all of them, and inside those at both ends. */
 function panels(d: Draft, plan: Plan, s: BenchSection, n: number) {
   const [t, ft] = [plan.shelfSheet.thicknessMm, plan.frame.thicknessMm]
@@ -257,13 +228,13 @@ function panels(d: Draft, plan: Plan, s: BenchSection, n: number) {
   const high = s.highMm - thick(plan) - plan.frame.widthMm - HANGER_STEEL_MM - foot
   const last = s.legs.length - 1
   s.panels.forEach(({ from, to }, k) =>
-    panel(d, plan, {
+    screwPanel(d, plan.shelfSheet, {
       id: `back-${n}-${k}`,
       role: 'back',
       min: [from, ft - t, foot],
       size: [to - from, t, high],
       across: 'x',
-      on: s.legs.flatMap((x, i) => (x < to && x + plan.post.widthMm > from ? [`leg-${n}-${i}-rear`] : [])),
+      on: under({ from, to }, s.legs, plan.post.widthMm).map((i) => `leg-${n}-${i}-rear`),
     }),
   )
   for (const [k, x, here] of [
@@ -271,7 +242,7 @@ function panels(d: Draft, plan: Plan, s: BenchSection, n: number) {
     [last, s.legs[last] - t, n === plan.sections.length - 1],
   ] as const)
     if (here)
-      panel(d, plan, {
+      screwPanel(d, plan.shelfSheet, {
         id: `end-${n}-${k}`,
         role: 'side',
         min: [x, ft, foot],
@@ -291,14 +262,14 @@ function bays(d: Draft, ctx: ShapeContext, plan: Plan) {
     const over = plan.shelves[nth + 1]
     plan.openings.forEach((o, k) => {
       const s = plan.sections[o.section]
-      const under = over === undefined ? s.highMm - thick(plan) : over - plan.shelfSheet.thicknessMm
+      const below = over === undefined ? s.highMm - thick(plan) : over - plan.shelfSheet.thicknessMm
       const middle = (o.left + o.right) / 2
       const piece = s.tops.findIndex((t) => middle <= t.to)
       d.bay({
         id: `bay-${k}-${row}`,
         name: { code: level.floor ? 'floor' : 'shelf', column: k + 1, row: level.floor ? 0 : nth + 1 },
         holds: 'surface',
-        clear: { min: [o.left, y0, at], max: [o.right, y1, under - plan.frame.widthMm] },
+        clear: { min: [o.left, y0, at], max: [o.right, y1, below - plan.frame.widthMm] },
         carriers: level.floor ? [] : [`shelf-${o.section}-${nth}-${Math.max(0, piece)}`],
         items: standing(level, k, y0, at),
         play: { sideMm: play.sideMm, aboveMm: play.aboveMm, deepMm: 0 },

@@ -17,7 +17,10 @@ const DEEPER: Record<string, string[]> = {
 export function postRackLevers(p: PostRackParams): Lever<PostRackParams>[] {
   const { out, add } = strengthPen(p)
   if (p.raise === 'tilt') add('in-place', { raise: 'in-place' })
-  if (!p.brace) add('add-brace', { brace: true })
+  if (!p.brace && p.cover === 'none') add('add-brace', { brace: true })
+  if (p.cover === 'none') add('cover-back', { cover: 'panels' })
+  else
+    for (const sheet of stifferSheets(p.coverSheet)) add('cover-sheet', { coverSheet: sheet.id }, { sheet: sheet.id })
   standingLevers(p, { add })
   if (p.brace || p.ends === 'braced')
     for (const section of THICKER_BRACE[p.backSection] ?? []) add('back-section', { backSection: section }, { section })

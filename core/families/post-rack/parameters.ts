@@ -38,12 +38,22 @@ export const postRackParams = z.object({
   feet,
   raise: z.enum(['tilt', 'in-place']),
   front: z.enum(['open', 'doors', 'curtain']),
+  /** Its back is closed by panels, which keep it from folding in place of the brace. */
+  cover: z.enum(['none', 'panels']),
+  coverSheet: sheet,
 })
 export type PostRackParams = z.infer<typeof postRackParams>
 
-const STOCK: Record<UnitSystem, Pick<PostRackParams, 'railSection' | 'postSection' | 'backSection' | 'sheet'>> = {
-  imperial: { railSection: '2x4', postSection: '2x4', backSection: '1x4', sheet: 'ply-23/32' },
-  metric: { railSection: '38x89mm', postSection: '38x89mm', backSection: '18x94mm', sheet: 'osb3-18mm' },
+type Stocks = Pick<PostRackParams, 'railSection' | 'postSection' | 'backSection' | 'sheet' | 'coverSheet'>
+const STOCK: Record<UnitSystem, Stocks> = {
+  imperial: { railSection: '2x4', postSection: '2x4', backSection: '1x4', sheet: 'ply-23/32', coverSheet: 'ply-3/8' },
+  metric: {
+    railSection: '38x89mm',
+    postSection: '38x89mm',
+    backSection: '18x94mm',
+    sheet: 'osb3-18mm',
+    coverSheet: 'ply-9mm',
+  },
 }
 
 export const startingParams = (system: UnitSystem, canTie: boolean, canPin = false): PostRackParams => ({
@@ -65,10 +75,19 @@ export const startingParams = (system: UnitSystem, canTie: boolean, canPin = fal
   brace: true,
   raise: 'tilt',
   front: 'open',
+  cover: 'none',
 })
 
-/** The first form knew fewer joints, and no fronts; the second no braced ends and no feet held down. */
+/**
+ * The first form knew fewer joints, and no fronts; the second no braced ends and no feet held down; the third no panels
+ * over its back.
+ */
 export const UPGRADES = [
   (raw: Raw): Raw => ({ railJoint: 'screws', crossJoint: 'two', front: 'open', ...raw }),
   (raw: Raw): Raw => ({ ends: 'open', feet: 'standing', ...raw }),
+  (raw: Raw): Raw => ({
+    cover: 'none',
+    coverSheet: String(raw.railSection).endsWith('mm') ? STOCK.metric.coverSheet : STOCK.imperial.coverSheet,
+    ...raw,
+  }),
 ]

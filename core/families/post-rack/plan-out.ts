@@ -53,6 +53,8 @@ interface Stocks {
   postWidth: number
   postThick: number
   sheetThick: number
+  /** Posts no further apart, mm. */
+  postsEvery: number
 }
 
 export function planOut(
@@ -71,6 +73,7 @@ export function planOut(
     postWidth: post.widthMm,
     postThick: post.thicknessMm,
     sheetThick: sheet.thicknessMm,
+    postsEvery: postsEvery(p, ctx),
   }
   const frame = { frameMm: s.railDepth, sheetMm: s.sheetThick }
   const { kerfMm, squaringTrimMm, sheetTrimMm } = ctx.settings
@@ -81,7 +84,10 @@ export function planOut(
 
   // Depth: the narrowest rip of a sheet that takes the deepest thing and leaves the posts inside the space.
   const deepest = ctx.goods.reduce((d, g) => Math.max(d, g.item.deepMm), 0)
-  const most = ctx.space.depthMm - closedMm - 2 * s.postThick - (p.brace || p.tie ? back.thicknessMm : 0)
+  const covered = p.cover === 'panels'
+  const cover = findSheet(p.coverSheet)!
+  const behindMm = covered ? cover.thicknessMm : p.brace || p.tie ? back.thicknessMm : 0
+  const most = ctx.space.depthMm - closedMm - 2 * s.postThick - behindMm
   const rips = [4, 3, 2, 1].map((n) => ({
     n,
     mm: roundDown((sheet.widthMm - 2 * sheetTrimMm - (n - 1) * kerfMm) / n, units),
@@ -194,8 +200,9 @@ export function planOut(
   const needed = framedTerms(levels, frame, aboveMm)
   // What nothing ties stands on its diagonals: they have no useful angle under a very low shelf.
   const highMm = needed.flat().reduce((z, x) => z + x.mm, 0)
-  const tied = p.tie && canHoldTie(ctx.space.construction)
-  const low = tied || !p.brace ? 0 : leastBraced(modules, depthMm, p.ends === 'braced', s, back.widthMm) - highMm
+  const tied = p.tie && !covered && canHoldTie(ctx.space.construction)
+  const low =
+    tied || !(p.brace || covered) ? 0 : leastBraced(modules, depthMm, p.ends === 'braced', s, back.widthMm) - highMm
   needed.forEach((terms, i) => {
     const raised: Term[] = i === 0 && low > 0 && !levels[0].floor ? [{ name: 'room-for-brace', mm: low }] : []
     const from: Term[] = i === 0 ? [...terms, ...raised] : [{ name: 'shelf-below', mm: tops[i - 1] }, ...terms]
@@ -220,6 +227,8 @@ export function planOut(
         data: { mm: tops[i], leastMm: floor + least, shelf: i + 1 },
       }
   }
+  const over = covered ? pastSheet(modules, s, p, ctx, tops[tops.length - 1]) : null
+  if (over) return over
   return {
     modules,
     openings,
@@ -231,6 +240,35 @@ export function planOut(
     stickOutMm: outMm,
     unhoused,
   }
+}
+
+/** A panel over the back begins this far above the floor: water and a broom, mm. */
+export const COVER_FOOT_MM = 60
+/** The longest and the widest panel that comes out of the sheet of its back, mm. */
+const coverSize = (p: PostRackParams, ctx: ShapeContext): { longMm: number; wideMm: number } => {
+  const sheet = findSheet(p.coverSheet)!
+  const trim = 2 * ctx.settings.sheetTrimMm
+  return { longMm: sheet.lengthMm - trim, wideMm: sheet.widthMm - trim }
+}
+/** The longest panel along the rack that its height leaves of a sheet, mm. */
+export const coverMost = (p: PostRackParams, ctx: ShapeContext, highMm: number): number => {
+  const { longMm, wideMm } = coverSize(p, ctx)
+  return highMm <= wideMm ? longMm : wideMm
+}
+/** Panels over its back meet on posts. */
+const postsEvery = (p: PostRackParams, ctx: ShapeContext): number =>
+  p.cover === 'panels'
+    ? Math.min(POSTS_EVERY, coverSize(p, ctx).wideMm - findSection(p.postSection)!.widthMm)
+    : POSTS_EVERY
+
+/** Whether a panel would have to be larger than its sheet. */
+function pastSheet(modules: ModulePlan[], s: Stocks, p: PostRackParams, ctx: ShapeContext, topMm: number) {
+  const highMm = topMm - COVER_FOOT_MM
+  const { longMm } = coverSize(p, ctx)
+  if (highMm > longMm) return { field: 'cover', code: 'cover-too-high', data: { mm: highMm, mostMm: longMm } }
+  const most = coverMost(p, ctx, highMm)
+  const widest = Math.max(...modules.flatMap((m) => m.posts.slice(1).map((x, i) => x + s.postWidth - m.posts[i])))
+  return widest > most ? { field: 'midPosts', code: 'cover-too-wide', data: { mm: widest, mostMm: most } } : null
 }
 
 /** The lowest top under which a diagonal still fits at a useful angle: across the nearest posts, and over the ends, mm. */
@@ -253,7 +291,7 @@ function runs(wall: number[], m: { fullMm: number; halfMm: number }): number[][]
 
 /** Middle posts a whole module needs. */
 const midPostsFor = (lengthMm: number, s: Stocks): number =>
-  Math.min(LIMITS.midPosts, Math.max(0, Math.ceil((lengthMm - s.postWidth) / POSTS_EVERY - 1e-9) - 1))
+  Math.min(LIMITS.midPosts, Math.max(0, Math.ceil((lengthMm - s.postWidth) / s.postsEvery - 1e-9) - 1))
 
 /** Modules with their posts and cross pieces; a shorter module gets its share of the middle posts. */
 function modulesOf(
@@ -297,7 +335,7 @@ function notePosts(modules: ModulePlan[], s: Stocks, pen: DimPen) {
   pen.count({ path: 'midPosts', code: 'mid-posts', min: 0, max: LIMITS.midPosts }, midPostsFor(longest.lengthMm, s), {
     code: 'post-spacing',
     terms: [],
-    data: { everyMm: POSTS_EVERY },
+    data: { everyMm: s.postsEvery },
   })
   pen.length({ path: 'crossEveryMm', code: 'cross-every', min: 150, max: 1300 }, CROSS_EVERY, {
     code: 'sheet-span',

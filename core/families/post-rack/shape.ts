@@ -19,7 +19,8 @@ import { tieToWall } from '../../blocks/mounts/tie.ts'
 import { CROSS_SCREWS, placeShelfFrame, railOnPost } from '../../blocks/frame/shelf-frame.ts'
 import { rowsHeld } from '../stands-alone.ts'
 import type { PostRackParams } from './parameters.ts'
-import { planOut, type PostRackPlan } from './plan-out.ts'
+import { COVER_FOOT_MM, coverMost, planOut, type PostRackPlan } from './plan-out.ts'
+import { panelsOver, screwPanel, under } from '../../blocks/carcass/screwed-panel.ts'
 
 /*
  *  plan of one module, wall at the top:          posts stand flat against the frame, front and back, so that the sheet stays whole;
@@ -38,12 +39,15 @@ export function shapePostRack(p: PostRackParams, ctx: ShapeContext): Result<Shap
   const d = draft(ctx.settings.yard)
   const back = findSection(p.backSection)!
   // Lower than the tie board is wide there is nothing to tie.
-  const tied = p.tie && canHoldTie(ctx.space.construction) && plan.tops[plan.tops.length - 1] >= back.widthMm
-  const y0 = p.brace || tied ? back.thicknessMm : 0
+  const covered = p.cover === 'panels'
+  const tied =
+    p.tie && !covered && canHoldTie(ctx.space.construction) && plan.tops[plan.tops.length - 1] >= back.widthMm
+  const y0 = covered ? findSheet(p.coverSheet)!.thicknessMm : p.brace || tied ? back.thicknessMm : 0
   posts(d, p, ctx, plan, y0)
   plan.modules.forEach((_, m) => plan.tops.forEach((_z, i) => shelf(d, p, ctx, plan, m, i, y0)))
   if (tied) tieBoards(d, p, ctx, plan)
-  if (p.brace) brace(d, p, ctx, plan, y0, tied)
+  if (covered) coverBack(d, p, ctx, plan)
+  else if (p.brace) brace(d, p, ctx, plan, y0, tied)
   if (p.ends === 'braced') endBraces(d, p, ctx, plan)
   if (p.feet === 'pinned' && ctx.space.floor === 'slab')
     for (const side of rowsHeld(ctx.space))
@@ -181,6 +185,25 @@ function brace(d: Draft, p: PostRackParams, ctx: ShapeContext, plan: PostRackPla
   })
 }
 
+/** Panels over the backs of the rear posts, which meet on them. */
+function coverBack(d: Draft, p: PostRackParams, ctx: ShapeContext, plan: PostRackPlan) {
+  const sheet = findSheet(p.coverSheet)!
+  const { widthMm } = findSection(p.postSection)!
+  const highMm = plan.tops[plan.tops.length - 1] - COVER_FOOT_MM
+  plan.modules.forEach((m, n) =>
+    panelsOver(m.posts, widthMm, coverMost(p, ctx, highMm)).forEach((s, k) =>
+      screwPanel(d, sheet, {
+        id: `cover-${n}-${k}`,
+        role: 'back',
+        min: [s.from, 0, COVER_FOOT_MM],
+        size: [s.to - s.from, sheet.thicknessMm, highMm],
+        across: 'x',
+        on: under(s, m.posts, widthMm).map((i) => `post-${n}-${i}-rear`),
+      }),
+    ),
+  )
+}
+
 /** Diagonals over the outer posts of both ends, the lowest of the one rising where that of the other falls. */
 function endBraces(d: Draft, p: PostRackParams, ctx: ShapeContext, plan: PostRackPlan) {
   const { widthMm, thicknessMm } = findSection(p.backSection)!
@@ -263,6 +286,12 @@ function choices(p: PostRackParams, ctx: ShapeContext): Choice[] {
   const sheets = imperial
     ? ['ply-15/32', 'ply-19/32', 'ply-23/32', 'osb-7/16', 'osb-23/32', 'mdf-3/4', 'pb-3/4']
     : ['ply-12mm', 'ply-18mm', 'osb3-15mm', 'osb3-18mm', 'mdf-18mm', 'pb-18mm']
+  const thin = imperial ? ['hb-1/4', 'ply-3/8', 'ply-15/32'] : ['hb-6mm', 'ply-9mm', 'ply-12mm']
+  const covers: Choice = {
+    ...{ path: 'coverSheet', code: 'cover-sheet', value: p.coverSheet },
+    options: [...thin, ...ctx.settings.ownSheets],
+    of: 'sheet',
+  }
   const list: Choice[] = [
     { path: 'follow', code: 'follow', value: p.follow, options: ['goods', 'wall'], of: 'code' },
     { path: 'floorBay', code: 'floor-bay', value: p.floorBay, options: [true, false], of: 'code' },
@@ -277,8 +306,13 @@ function choices(p: PostRackParams, ctx: ShapeContext): Choice[] {
       of: 'code',
     },
     { path: 'crossJoint', code: 'cross-joint', value: p.crossJoint, options: ['two', 'three', 'four'], of: 'code' },
-    { path: 'brace', code: 'brace', value: p.brace, options: [true, false], of: 'code' },
-    { path: 'tie', code: 'tie', value: p.tie, options: [true, false], of: 'code' },
+    { path: 'cover', code: 'cover', value: p.cover, options: ['none', 'panels'], of: 'code' },
+    ...(p.cover === 'panels'
+      ? [covers]
+      : [
+          { path: 'brace', code: 'brace', value: p.brace, options: [true, false], of: 'code' as const },
+          { path: 'tie', code: 'tie', value: p.tie, options: [true, false], of: 'code' as const },
+        ]),
     { path: 'ends', code: 'ends', value: p.ends, options: ['open', 'braced'], of: 'code' },
     { path: 'front', code: 'front', value: p.front, options: ['open', 'doors', 'curtain'], of: 'code' },
     { path: 'raise', code: 'raise', value: p.raise, options: ['tilt', 'in-place'], of: 'code' },

@@ -18,6 +18,7 @@ export function postRackSteps(p: PostRackParams, shaped: Shaped): Step[] {
   const ends = ids(/^brace-\d+-(left|right)-/)
   const braces = ids(/^(brace|tie)-/).filter((id) => !ends.includes(id))
   const angles = ids(/^angle-/)
+  const covers = ids(/^cover-/)
   const ties = assembly.anchors.filter((a) => !angles.includes(a.part))
   const tied = ties.length > 0
   const held = tied || angles.length > 0
@@ -59,6 +60,14 @@ export function postRackSteps(p: PostRackParams, shaped: Shaped): Step[] {
       data: { ...fixedBy(assembly, called('brace', 'back-rail'), called('post')) },
       parts: braces,
       cautions: [],
+      hold: { code: 'back-square' },
+    },
+    covers.length > 0 && {
+      id: 'cover',
+      code: 'cover-on',
+      data: { count: covers.length, ...fixedBy(assembly, called('back'), called('post')) },
+      parts: covers,
+      cautions: ['dust'],
       hold: { code: 'back-square' },
     },
     {

@@ -22,6 +22,10 @@ const levers: LooseWords = {
 }
 
 const problems: LooseWords = {
+  'cover-too-high': (d, say) =>
+    `Panels over its back would be ${say.lengthOf(d, 'mm')} high, and a sheet gives ${say.lengthOf(d, 'mostMm')}. Take fewer shelves, or leave its back open.`,
+  'cover-too-wide': (d, say) =>
+    `From one post to the next are ${say.lengthOf(d, 'mm')}, and a panel of this height is ${say.lengthOf(d, 'mostMm')} at most: it must meet the next on a post. Take more middle posts.`,
   'past-braced-ends': (d, say) =>
     `A rack with braced ends is two modules long at most, ${say.lengthOf(d, 'mostMm')}: further in no diagonal would keep it from folding front to back. Make it two racks, or tie it to a wall.`,
   'angle-under-rail': (d, say) =>
