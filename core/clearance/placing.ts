@@ -140,6 +140,9 @@ function wayOut(f: Frame, b: Bay): BuildSolids['ways'] {
   })
 }
 
+/** The ways out of all its bays alone. */
+export const waysOut = (f: Frame, a: Assembly): Convex[] => a.bays.flatMap((b) => wayOut(f, b).map((w) => w.body))
+
 export function solidsOf(f: Frame, a: Assembly): BuildSolids {
   const parts = a.parts.filter((p) => !p.temporary).map((p) => ({ id: p.id, body: placedPart(f, p) }))
   const goods = a.bays.flatMap((b) => b.items.map((i) => ({ id: i.goodsId, bay: b.id, body: placedBox(f, i.box) })))

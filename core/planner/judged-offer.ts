@@ -7,11 +7,14 @@ import { readBuild, readingsOf, type BuildReading } from '../project/read-build.
 import { readAlone, type KeptReadings } from '../project/read-builds.ts'
 import { checksInRoom, surroundingsOf, withRoom, type Surroundings } from '../project/room-checks.ts'
 import { remedies } from '../project/remedies.ts'
-import { measured, type Offer, type Shop } from './offer.ts'
+import { measured, type Lot, type Offer, type Shop } from './offer.ts'
 
 /** Changes made to one build so that it holds, and readings taken to find each. */
 const REPAIRS = 4
 const BUDGET = 30
+/** Shares of the mass of its goods that are tried where no change makes it hold with all; and changes to each. */
+const FEWER = [0.65, 0.4]
+const REPAIRS_OF_FEWER = 2
 
 /** What does not hold of a build, the most pressing first. */
 export const hardest = (checks: readonly CheckResult[]): CheckResult[] => byUrgency(checks.filter(isTrouble))
@@ -41,23 +44,52 @@ export function judgedOffer(shop: Shop, kind: AnyFamily, offer: Offer, judge: Ju
     const all = again && again.shaped.unhoused.length <= reading.shaped.unhoused.length
     if (all && !again.checks.some(isTrouble)) reading = again
   }
-  for (let i = 0; i < REPAIRS && reading; i++) {
-    const next = changeThatHelps(shop.p, reading, judge.kept)
-    const better = next && read(next)
-    if (!better) break
-    reading = better
+  const repaired = (from: BuildReading, times: number): BuildReading => {
+    let at = from
+    for (let i = 0; i < times; i++) {
+      const next = changeThatHelps(shop.p, at, judge.kept)
+      const better = next && read(next)
+      if (!better) break
+      at = better
+    }
+    return at
+  }
+  reading &&= repaired(reading, REPAIRS)
+  // No change helps: then with the lighter of its goods alone, and the others go elsewhere.
+  for (const share of FEWER) {
+    if (!reading?.checks.some(isTrouble)) break
+    const goods = lightest(shop.p, reading.build.goods, share)
+    const fewer = goods.length > 0 ? read({ ...offer.build, goods }) : null
+    const again = fewer && repaired(fewer, REPAIRS_OF_FEWER)
+    if (again && !again.checks.some(isTrouble)) reading = again
   }
   if (reading && !reading.checks.some(isTrouble))
     judge.learned.set(kind.id, changed(offer.build, reading.build, learned))
-  const m = reading && measured(shop, kind, reading)
-  if (!reading || !m) return { ...offer, judged: true, troubles: 1 }
+  const m = reading && measured(shop, kind, reading, () => reading!.steps)
+  if (!reading || !m) return { ...offer, judged: true, troubles: 1, fails: true }
   const checks = withRoom(reading.checks, checksInRoom(judge.round, reading, ONLY_MET))
   return {
     ...m,
     minor: shop.rough.of(reading.shaped.assembly),
     judged: true,
     troubles: checks.filter(isTrouble).length,
+    fails: checks.some((c) => c.state === 'fails'),
   }
+}
+
+/** The lighter of some goods, so many of them that they weigh a share of all. */
+function lightest(p: Project, goods: Lot, share: number): Build['goods'] {
+  const kgOf = (id: string) => p.goods.find((g) => g.id === id)?.massKg ?? 0
+  const all = goods.reduce((kg, g) => kg + g.count * kgOf(g.goodsId), 0)
+  let left = share * all
+  const out: Build['goods'] = []
+  for (const g of [...goods].sort((a, b) => kgOf(a.goodsId) - kgOf(b.goodsId))) {
+    const kg = kgOf(g.goodsId)
+    const count = Math.min(g.count, kg > 0 ? Math.floor(left / kg + 1e-9) : g.count)
+    if (count > 0) out.push({ goodsId: g.goodsId, count })
+    left -= count * kg
+  }
+  return out
 }
 
 /** What of a build's parameters is another than it was, beside what was learned before. */

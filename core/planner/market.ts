@@ -245,7 +245,7 @@ export class RoomMarket implements Market {
       (o.inWall && noHolesIn.includes(o.build.wallId)) ||
       (o.overhead && nothingOverhead) ||
       (o.glued && comesApart) ||
-      (o.needsTwo && alone)
+      (alone && o.needsTwo())
     )
   }
 }

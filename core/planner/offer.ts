@@ -2,7 +2,7 @@ import { wishedWay } from '../goods/ways.ts'
 import type { Assembly } from '../assembly/assembly.ts'
 import { partBoxes, wholeBox } from '../assembly/part-box.ts'
 import { settled } from '../assembly/temporary.ts'
-import { placedBox, solidsOf } from '../clearance/placing.ts'
+import { placedBox, waysOut } from '../clearance/placing.ts'
 import type { PriceLine } from '../catalogue/prices.ts'
 import type { AnyFamily, Shaped } from '../families/family.ts'
 import { boxUnion } from '../geometry/box.ts'
@@ -10,6 +10,7 @@ import type { Convex } from '../geometry/convex.ts'
 import type { Goods } from '../goods/goods.ts'
 import { BODY } from '../goods/person.ts'
 import type { Outline } from '../room/outline.ts'
+import type { Step } from '../steps/step.ts'
 import type { RoughPrices } from '../takeoff/rough-cost.ts'
 import { contextOf, shapeInPlace, type BuildContext, type BuildReading } from '../project/read-build.ts'
 import { frameInRoom } from '../project/room-checks.ts'
@@ -37,6 +38,8 @@ export interface Offer {
   /** Judged by itself and changed until it holds, or no change does: then what fails or could not be judged is counted. */
   judged: boolean
   troubles: number
+  /** It was judged, and fails: not only that something of it is not known. */
+  fails: boolean
   /** Ways its goods come out, in the room. */
   ways: readonly Convex[]
   /** All it takes up with its goods, in the room. */
@@ -48,7 +51,7 @@ export interface Offer {
   reach: number
   makeshift: number
   /** What of it one person cannot lift, and what is glued. */
-  needsTwo: boolean
+  needsTwo: () => boolean
   glued: boolean
   /** It is screwed to its wall, or hangs from the ceiling. */
   inWall: boolean
@@ -129,13 +132,9 @@ function look(shop: Shop, kind: AnyFamily, build: Build, ctx: BuildContext): { o
   if (!first.ok) return null
   const { built } = settled(first.value.assembly)
   const shaped = { ...first.value, assembly: built }
-  const found = measured(shop, kind, {
-    build,
-    shaped,
-    boxes: partBoxes(built),
-    liftMm: 0,
-    steps: kind.steps(build.params, first.value),
-  })
+  const found = measured(shop, kind, { build, shaped, boxes: partBoxes(built), liftMm: 0 }, () =>
+    kind.steps(build.params, first.value),
+  )
   if (!found || (build.goods.length > 0 && found.housed.length === 0)) return null
   const { max } = wholeBox(partBoxes(built))
   if (max[1] > ctx.space.depthMm + OVER_MM || max[2] > ctx.space.heightMm + OVER_MM) return null
@@ -145,6 +144,7 @@ function look(shop: Shop, kind: AnyFamily, build: Build, ctx: BuildContext): { o
     minor: shop.rough.of(built),
     judged: false,
     troubles: 0,
+    fails: false,
   }
   return { offer, tooHigh: tooHighIn(built, shop) }
 }
@@ -153,11 +153,12 @@ function look(shop: Shop, kind: AnyFamily, build: Build, ctx: BuildContext): { o
 export function measured(
   { p, outline, best }: Shop,
   kind: AnyFamily,
-  r: Pick<BuildReading, 'build' | 'shaped' | 'boxes' | 'liftMm' | 'steps'>,
-): Omit<Offer, 'minor' | 'judged' | 'troubles'> | null {
+  r: Pick<BuildReading, 'build' | 'shaped' | 'boxes' | 'liftMm'>,
+  steps: () => readonly Step[],
+): Omit<Offer, 'minor' | 'judged' | 'troubles' | 'fails'> | null {
   const frame = frameInRoom(outline, r)
   if (!frame) return null
-  const { build, boxes, steps } = r
+  const { build, boxes } = r
   const { assembly, unhoused } = r.shaped
   const items = assembly.bays.flatMap((b) => b.items)
   const whole = boxUnion([wholeBox(boxes), ...items.map((i) => i.box)])
@@ -171,14 +172,20 @@ export function measured(
   return {
     build,
     body: placedBox(frame, whole),
-    ways: solidsOf(frame, assembly).ways.map((w) => w.body),
+    ways: waysOut(frame, assembly),
     housed,
     floorM2: whole.min[2] < OFF_FLOOR_MM ? area : 0,
     reach: own.reduce((s, { i, g }) => s + A_WEEK[g.often] * pastReachM(i, p.settings.personMm, r.liftMm), 0),
     makeshift: ill + housed.reduce((n, g) => n + (isMakeshift(g.goodsId) ? g.count : 0), 0),
-    needsTwo: steps.some((s) => s.cautions.includes('lift-two')),
+    needsTwo: once(() => steps().some((s) => s.cautions.includes('lift-two'))),
     glued: assembly.joints.some((j) => j.kind === 'glued-screwed'),
     inWall: isInWall(assembly),
     overhead: assembly.supports.some((s) => s.on.kind === 'ceiling'),
   }
+}
+
+/** Worked out when it is asked for, and not again. */
+function once<T>(of: () => T): () => T {
+  let known: { value: T } | null = null
+  return () => (known ??= { value: of() }).value
 }

@@ -20,6 +20,7 @@ import {
   differ,
   measuresOf,
   mended,
+  refitted,
   type SearchOptions,
   searching,
   Shelf,
@@ -67,8 +68,15 @@ const SHOWN = 3
 const MOST_PROVEN = 3
 /** Two plans leave as much out when they differ by less than a thing used seldom. */
 const SAME_HOMELESS = 0.2
+/** Where the room is too small for everything a plan that leaves out so much more is another choice. */
+const NEARLY = 0.3
+/** Of the time of an aim this share is searched, the rest is for proving; while nothing holds that goes on so much longer. */
+const SEARCHED = 0.6
+const PATIENCE = 2
 /** Times a plan has things placed again that it had no place for after all. */
 const PLACED_AGAIN = 2
+/** Times all builds of a plan are judged. */
+const SETTLED_AGAIN = 4
 /** Builds of one plan that are changed for what they meet in the room. */
 const MOVES = 3
 
@@ -142,48 +150,69 @@ class RoomPlanner {
       let told = 0
       for (const stage of searching(heap, this.market, this.shelf, o, Math.ceil(rounds / AIMS.length))) {
         if (stage !== 'round' || ++told % TOLD_EVERY === 0) yield this.state('looking')
-        if (shouldStop((k + 1) / AIMS.length)) break
+        if (shouldStop((k + SEARCHED) / AIMS.length)) break
       }
       yield this.state('proving')
-      yield* this.proveOne(o)
+      const share = (k + 1) / AIMS.length
+      yield* this.proveOne(o, () => shouldStop(share * (this.isSound() ? 1 : PATIENCE)))
     }
+    // Time is over, and nothing was proven.
+    const { urgency, wishes } = this
+    if (this.proven.length === 0)
+      yield* this.proveOne(
+        { aim: AIMS[0], urgency, budgetMinor: wishes.budgetMinor, unlike: [], random },
+        () => this.proven.length > 0,
+      )
     return this.state('done')
   }
 
   /** Proves the best plan for an aim that is unlike those there are; where it does not hold, the next best. */
-  private *proveOne(o: SearchOptions): Generator<Planning> {
+  private *proveOne(o: SearchOptions, isLate: () => boolean): Generator<Planning> {
     const { aim } = o
     const no: Plan[] = [...this.taken]
-    for (let tries = 0; tries < MOST_PROVEN;) {
+    for (let tries = 0; tries < MOST_PROVEN && !isLate();) {
       const next = this.shelf.best({ aim, budgetMinor: this.wishes.budgetMinor }, no)
       if (!next) return
-      const open = next.plan.offers.find((x) => !x.judged)
-      if (this.isLike(next.plan) || this.failed.some((x) => differ(x, next.plan) === 0)) no.push(next.plan)
-      else if (open) {
-        // It is judged first, and another may be the best then.
-        this.market.settled(open)
-        this.shelf.refresh(this.market)
-        const best = this.shelf.best({ aim, budgetMinor: this.wishes.budgetMinor }, no)
-        if (best) this.shelf.add(mended(best.plan, this.market, o))
-        yield this.state('proving')
-      } else {
-        tries++
-        no.push(next.plan)
-        const { plan, readings } = this.standing(next.plan, o)
-        no.push(plan)
-        if (this.isLike(plan)) continue
-        const found = this.planned(aim, this.inTheirRoom(readings))
-        this.proven.push(found)
-        yield this.state('proving')
-        if (found.measures.troubles > 0) {
-          this.failed.push(next.plan, plan)
-          continue
-        }
-        this.taken.push(plan)
-        return
+      no.push(next.plan)
+      if (this.isLike(next.plan) || this.failed.some((x) => differ(x, next.plan) === 0)) continue
+      tries++
+      // What nobody has judged always looks better than what somebody has: it is gone on with, not with the next.
+      const judged = yield* this.allJudged(next.plan, o)
+      const { plan, readings } = this.standing(judged, o)
+      no.push(judged, plan)
+      if (this.isLike(plan)) continue
+      const found = this.planned(aim, this.inTheirRoom(readings))
+      this.proven.push(found)
+      yield this.state('proving')
+      if (found.measures.troubles > 0) {
+        this.failed.push(next.plan, plan)
+        continue
       }
+      this.taken.push(plan)
+      return
     }
   }
+
+  /** A plan with all its builds judged, those built otherwise that do not hold or no longer fit, until none is new. */
+  private *allJudged(first: Plan, o: SearchOptions): Generator<Planning, Plan> {
+    let plan = first
+    for (let i = 0; i < SETTLED_AGAIN && plan.offers.some((x) => !x.judged); i++) {
+      for (const x of plan.offers) {
+        this.market.settled(x)
+        yield this.state('proving')
+      }
+      plan = refitted(plan, this.market, o)
+    }
+    // What no change makes hold is no part of a plan: its things are told to have no place.
+    const [stays, falls] = [false, true].map((is) => plan.offers.filter((x) => this.market.settled(x).fails === is))
+    if (falls.length > 0) plan = { offers: stays, homeless: [...plan.homeless, ...falls.flatMap((x) => x.housed)] }
+    this.shelf.refresh(this.market)
+    this.shelf.add(plan)
+    return plan
+  }
+
+  /** Whether a plan was found that holds. */
+  private isSound = (): boolean => this.proven.some((x) => x.measures.troubles === 0)
 
   /** The same builds where nobody keeps them from the studs: a plan is taken into the room as it is. */
   private inTheirRoom(readings: BuildReading[]): BuildReading[] {
@@ -222,9 +251,9 @@ class RoomPlanner {
   private shown(): PlannedRoom[] {
     const sound = this.proven.filter((x) => x.measures.troubles === 0)
     const holding = sound.length > 0 ? sound : this.proven
-    // Where one keeps everything, or more, the others are none.
+    // Where one keeps everything, or much more, the others are none.
     const least = Math.min(...holding.map((x) => x.measures.homeless))
-    const of = holding.filter((x) => x.measures.homeless <= least + SAME_HOMELESS)
+    const of = holding.filter((x) => x.measures.homeless <= least * (1 + NEARLY) + SAME_HOMELESS)
     return of.filter((x) => !of.some((y) => beats(y.measures, x.measures)))
   }
 
@@ -264,8 +293,8 @@ class RoomPlanner {
 
   private planned(aim: Aim, readings: readonly BuildReading[]): PlannedRoom {
     const offers = readings.flatMap((r): Offer[] => {
-      const m = measured(this.market.shop, findFamily(r.build.family)!, r)
-      return m ? [{ ...m, minor: 0, judged: true, troubles: 0 }] : []
+      const m = measured(this.market.shop, findFamily(r.build.family)!, r, () => r.steps)
+      return m ? [{ ...m, minor: 0, judged: true, troubles: 0, fails: false }] : []
     })
     const { bill, cutPlan } = procure(this.p, readings)
     const homeless = offers.reduce<Lot>((left, o) => lotWithout(left, o.housed), withoutHome(this.p))

@@ -49,6 +49,7 @@ class TinyMarket implements Market {
       build: { id: `${kind} ${wallId}`, family: kind, wallId } as Offer['build'],
       judged: true,
       troubles: 0,
+      fails: false,
       ways: [],
       body: prism(
         [
@@ -65,7 +66,7 @@ class TinyMarket implements Market {
       floorM2: k.floor * howMany(housed),
       reach: 0,
       makeshift: 0,
-      needsTwo: false,
+      needsTwo: () => false,
       glued: false,
       inWall: false,
       overhead: false,

@@ -83,6 +83,8 @@ export function worthOf(m: Measures, { aim, budgetMinor }: Pick<SearchOptions, '
 
 /** Plans kept at every lot while one is grown. */
 const BEAM = 3
+/** More lots than this are a large heap. */
+const MANY_LOTS = 14
 /** Ways to go on from each of them that are looked at: kinds of build, and walls. */
 const MOST_KINDS = 4
 
@@ -279,7 +281,9 @@ export function* searching(
     shelf.add(grow(nothing, lots, market, o, quick))
     yield 'first'
   }
-  const careful: Growth = { kinds: MOST_KINDS, walls: market.walls, beam: BEAM, shake: 0, hasty: false }
+  // Of a large heap one plan is grown with care, and there is time left to tear it down and grow it again.
+  const beam = lots.length > MANY_LOTS ? 1 : BEAM
+  const careful: Growth = { kinds: MOST_KINDS, walls: market.walls, beam, shake: 0, hasty: false }
   let now = grow(nothing, lots, market, o, careful)
   shelf.add(now)
   yield 'grown'
@@ -289,8 +293,7 @@ export function* searching(
     if (open) {
       market.settled(open)
       shelf.refresh(market)
-      const latest = withLatest(now, market)
-      now = latest ? mended(latest, market, o) : grow(nothing, lots, market, o, careful)
+      now = refitted(now, market, o)
       shelf.add(now)
       yield 'judged'
     }
@@ -299,6 +302,18 @@ export function* searching(
     if (worth(again) <= worth(now) * (1 + WARM * (1 - round / rounds))) now = again
     yield 'round'
   }
+}
+
+/**
+ * A plan with what is known of its builds by now: what no longer goes beside the rest, or does not hold, is built
+ * otherwise.
+ */
+export function refitted(plan: Plan, market: Market, o: SearchOptions): Plan {
+  const stays: Offer[] = []
+  for (const offer of plan.offers.map((x) => market.latest(x))) if (market.fits(offer, stays)) stays.push(offer)
+  const all = plan.offers.flatMap((x) => x.housed)
+  const lost = stays.reduce<Lot>((left, x) => lotWithout(left, x.housed), all)
+  return mended({ offers: stays, homeless: [...plan.homeless, ...lost] }, market, o)
 }
 
 /** A plan in which what does not hold is built otherwise, and what lost its place has another. */

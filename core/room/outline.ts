@@ -206,9 +206,13 @@ export function cornerReadings(r: Room): CornerReading[] {
   return r.walls.slice(0, -1).map((w) => ({ wallId: w.id, rad: cornerOf(w), measured: w.cornerRad !== null }))
 }
 
+/** Rooms do not change once they are made. */
+const readBefore = new WeakMap<Room, CornerReading[]>()
+
 /** The corners at both ends of a wall, as the adjusted plan has them, from a place along it. */
 export function cornersAt(r: Room, wallId: string, fromMm: number): Corners {
-  const read = cornerReadings(r)
+  const read = readBefore.get(r) ?? cornerReadings(r)
+  readBefore.set(r, read)
   const i = r.walls.findIndex((w) => w.id === wallId)
   const closed = read.length === r.walls.length
   const at = (k: number, alongMm: number): Corner | null => {
