@@ -42,7 +42,7 @@ const laid = computed(() => {
       ;[x, tallest] = [40, 0]
       row++
     }
-    const item = { g, heap, name, x: x + wide / 2, row }
+    const item = { g, heap, name, wide, x: x + wide / 2, row }
     x += wide + GAP
     tallest = Math.max(tallest, g.tallMm + heap * OFF)
     return item
@@ -88,6 +88,13 @@ const points = (list: [number, number][], x: number, floor: number) =>
         @keydown.enter="emit('select', i.g.id)"
       >
         <title>{{ i.g.name }}: {{ sizesOf(i.g) }}</title>
+        <rect
+          :x="i.x - i.wide / 2"
+          :y="laid.floors[i.row] - i.g.tallMm - i.heap * OFF"
+          :width="i.wide"
+          :height="i.g.tallMm + i.heap * OFF + 2.5 * textMm"
+          class="hit"
+        />
         <polygon
           v-for="k in i.heap"
           :key="k"
@@ -121,6 +128,10 @@ const points = (list: [number, number][], x: number, floor: number) =>
 svg {
   display: block;
   width: 100%;
+}
+.hit {
+  fill: transparent;
+  cursor: pointer;
 }
 .floor {
   stroke: var(--ink-soft);

@@ -203,12 +203,26 @@ class RoomPlanner {
       }
       plan = refitted(plan, this.market, o)
     }
-    // What no change makes hold is no part of a plan: its things are told to have no place.
-    const [stays, falls] = [false, true].map((is) => plan.offers.filter((x) => this.market.settled(x).fails === is))
-    if (falls.length > 0) plan = { offers: stays, homeless: [...plan.homeless, ...falls.flatMap((x) => x.housed)] }
+    // What no change makes hold is no part of a plan: its things are placed once more, or told to have no place.
+    for (const last of [false, true]) {
+      plan = this.withoutFailing(plan)
+      if (last || plan.homeless.length === 0) break
+      plan = mended(plan, this.market, o)
+      yield this.state('proving')
+    }
     this.shelf.refresh(this.market)
     this.shelf.add(plan)
     return plan
+  }
+
+  /** A plan without the builds that were judged and fail; what they held is without a place. */
+  private withoutFailing(plan: Plan): Plan {
+    const judged = plan.offers.map((x) => this.market.settled(x))
+    const offers: Offer[] = []
+    for (const x of judged) if (!x.fails && this.market.fits(x, offers)) offers.push(x)
+    const all = plan.offers.flatMap((x) => x.housed)
+    const lost = offers.reduce<Lot>((left, x) => lotWithout(left, x.housed), all)
+    return { offers, homeless: [...plan.homeless, ...lost] }
   }
 
   /** Whether a plan was found that holds. */
