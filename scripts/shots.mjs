@@ -11,7 +11,7 @@ const TALL = { width: 1280, height: 1100 }
 const PHONE = { width: 390, height: 844 }
 const P = '/p/demo-beekeeper'
 const SHOTS = [
-  { name: 'projects', path: '/', size: DESK },
+  { name: 'projects', path: '/', size: DESK, before: (page) => page.waitForTimeout(2500) },
   {
     name: 'sort',
     path: `${P}/sort`,

@@ -31,8 +31,11 @@ export const judgeFor = ({ p, outline }: Shop): Judge => {
   return { round: surroundingsOf(p, outline, readingsOf(readAlone(p, kept))), kept, learned: new Map() }
 }
 
-/** An offer judged, and changed until it holds with all its goods, or with fewer, or no change helps. */
-export function judgedOffer(shop: Shop, kind: AnyFamily, offer: Offer, judge: Judge): Offer {
+/**
+ * An offer judged, and changed until it holds with all its goods, or with fewer, or no change helps.
+ * @param lighter where none does it is tried with the lighter of its goods alone, and the others go elsewhere
+ */
+export function judgedOffer(shop: Shop, kind: AnyFamily, offer: Offer, judge: Judge, lighter = false): Offer {
   const read = (build: Build): BuildReading | null => {
     const r = readBuild(shop.p, build, shop.prices)
     return r.ok ? r.reading : null
@@ -55,8 +58,7 @@ export function judgedOffer(shop: Shop, kind: AnyFamily, offer: Offer, judge: Ju
     return at
   }
   reading &&= repaired(reading, REPAIRS)
-  // No change helps: then with the lighter of its goods alone, and the others go elsewhere.
-  for (const share of FEWER) {
+  for (const share of lighter ? FEWER : []) {
     if (!reading?.checks.some(isTrouble)) break
     const goods = lightest(shop.p, reading.build.goods, share)
     const fewer = goods.length > 0 ? read({ ...offer.build, goods }) : null

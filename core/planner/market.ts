@@ -192,6 +192,17 @@ export class RoomMarket implements Market {
     return found
   }
 
+  /** One that was judged and fails, with so few of its goods that it holds; itself where even that does not help. */
+  lightened(offer: Offer): Offer {
+    const now = this.settled(offer)
+    if (!now.fails) return now
+    const kind = this.kinds.find((k) => k.id === now.build.family)!
+    const found = judgedOffer(this.shop, kind, { ...now, judged: false }, this.judge, true)
+    this.judged.set(offer, found)
+    this.judged.set(now, found)
+    return found
+  }
+
   /** The longest stretch of a wall that nothing stands before, mm. */
   freeMm(wallId: string, others: readonly Offer[]): number {
     const w = this.shop.outline.walls.find((x) => x.wall.id === wallId)

@@ -70,9 +70,8 @@ const MOST_PROVEN = 3
 const SAME_HOMELESS = 0.2
 /** Where the room is too small for everything a plan that leaves out so much more is another choice. */
 const NEARLY = 0.3
-/** Of the time of an aim this share is searched, the rest is for proving; while nothing holds that goes on so much longer. */
-const SEARCHED = 0.6
-const PATIENCE = 2
+/** So much more of the whole time may be taken to prove the plan of an aim, judging what looks best one by one. */
+const PROVING = 0.25
 /** Times a plan has things placed again that it had no place for after all. */
 const PLACED_AGAIN = 2
 /** Times all builds of a plan are judged. */
@@ -150,46 +149,47 @@ class RoomPlanner {
       let told = 0
       for (const stage of searching(heap, this.market, this.shelf, o, Math.ceil(rounds / AIMS.length))) {
         if (stage !== 'round' || ++told % TOLD_EVERY === 0) yield this.state('looking')
-        if (shouldStop((k + SEARCHED) / AIMS.length)) break
+        if (shouldStop((k + 1) / AIMS.length)) break
       }
       yield this.state('proving')
       const share = (k + 1) / AIMS.length
-      yield* this.proveOne(o, () => shouldStop(share * (this.isSound() ? 1 : PATIENCE)))
+      yield* this.proveOne(o, () => shouldStop(share + PROVING))
     }
-    // Time is over, and nothing was proven.
-    const { urgency, wishes } = this
-    if (this.proven.length === 0)
-      yield* this.proveOne(
-        { aim: AIMS[0], urgency, budgetMinor: wishes.budgetMinor, unlike: [], random },
-        () => this.proven.length > 0,
-      )
     return this.state('done')
   }
 
   /** Proves the best plan for an aim that is unlike those there are; where it does not hold, the next best. */
   private *proveOne(o: SearchOptions, isLate: () => boolean): Generator<Planning> {
     const { aim } = o
+    const best = () => this.shelf.best({ aim, budgetMinor: this.wishes.budgetMinor }, no)?.plan
     const no: Plan[] = [...this.taken]
-    for (let tries = 0; tries < MOST_PROVEN && !isLate();) {
-      const next = this.shelf.best({ aim, budgetMinor: this.wishes.budgetMinor }, no)
-      if (!next) return
-      no.push(next.plan)
-      if (this.isLike(next.plan) || this.failed.some((x) => differ(x, next.plan) === 0)) continue
-      tries++
-      // What nobody has judged always looks better than what somebody has: it is gone on with, not with the next.
-      const judged = yield* this.allJudged(next.plan, o)
-      const { plan, readings } = this.standing(judged, o)
-      no.push(judged, plan)
-      if (this.isLike(plan)) continue
-      const found = this.planned(aim, this.inTheirRoom(readings))
-      this.proven.push(found)
-      yield this.state('proving')
-      if (found.measures.troubles > 0) {
-        this.failed.push(next.plan, plan)
-        continue
+    for (let tries = 0; tries < MOST_PROVEN;) {
+      const next = best()
+      if (!next || (isLate() && this.isSound())) return
+      const open = next.offers.find((x) => !x.judged)
+      if (this.isLike(next) || this.failed.some((x) => differ(x, next) === 0)) no.push(next)
+      else if (open && !isLate()) {
+        // It is judged first, and another may be the best then.
+        this.market.settled(open)
+        this.shelf.refresh(this.market)
+        this.shelf.add(refitted(next, this.market, o))
+        yield this.state('proving')
+      } else {
+        tries++
+        // What nobody has judged always looks better than what somebody has: late, it is gone on with what there is.
+        const judged = open ? yield* this.allJudged(next, o) : next
+        const { plan, readings } = this.standing(judged, o)
+        no.push(next, judged, plan)
+        if (this.isLike(plan)) continue
+        const found = this.planned(aim, this.inTheirRoom(readings))
+        this.proven.push(found)
+        yield this.state('proving')
+        if (found.measures.troubles === 0) {
+          this.taken.push(plan)
+          return
+        }
+        this.failed.push(next, plan)
       }
-      this.taken.push(plan)
-      return
     }
   }
 
@@ -217,7 +217,7 @@ class RoomPlanner {
 
   /** A plan without the builds that were judged and fail; what they held is without a place. */
   private withoutFailing(plan: Plan): Plan {
-    const judged = plan.offers.map((x) => this.market.settled(x))
+    const judged = plan.offers.map((x) => this.market.lightened(x))
     const offers: Offer[] = []
     for (const x of judged) if (!x.fails && this.market.fits(x, offers)) offers.push(x)
     const all = plan.offers.flatMap((x) => x.housed)
