@@ -84,7 +84,7 @@ export function worthOf(m: Measures, { aim, budgetMinor }: Pick<SearchOptions, '
 /** Plans kept at every lot while one is grown. */
 const BEAM = 3
 /** More lots than this are a large heap. */
-const MANY_LOTS = 14
+const MANY_LOTS = 24
 /** Ways to go on from each of them that are looked at: kinds of build, and walls. */
 const MOST_KINDS = 4
 
