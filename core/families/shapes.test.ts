@@ -225,6 +225,19 @@ describe('post rack', () => {
     // No sheet is broader than a whole share of the sheet it is ripped from.
     expect(dim(s, 'depthMm').why.code).toBe('economical-rip')
   })
+  it('gives what is wide and stands on the floor a bay as wide, and no other rack fewer posts', () => {
+    const item = { ...exampleGoods('metric', 'box', 1).item, id: 'm', kind: 'equipment' as const, tote: null }
+    const wide = { item: { ...item, acrossMm: 1500, deepMm: 550, tallMm: 1050, massKg: 40, count: 1 }, count: 1 }
+    const ctx = exampleContext('metric', [wide, exampleGoods('metric', 'box', 8)])
+    const s = shape(posts, { shelves: 1 }, ctx)
+    expect(s.unhoused).toEqual([])
+    const bay = s.assembly.bays.find((b) => b.items.some((i) => i.goodsId === 'm'))!
+    expect(bay.carriers).toEqual([])
+    expect(bay.clear.max[0] - bay.clear.min[0]).toBeGreaterThan(1500)
+    const drums = exampleContext('metric', [exampleGoods('metric', 'drum', 2)])
+    const usual = shape(posts, { shelves: 1, lengthMm: 2500 }, drums)
+    expect(dim(usual, 'midPosts').value).toBe(1)
+  })
   it('takes frame and sheet off the opening: top to top is goods, play, rail and sheet', () => {
     const s = shape(
       posts,

@@ -1,16 +1,14 @@
 <script setup lang="ts">
 import { useDark, useFileDialog } from '@vueuse/core'
-import { computed, onMounted, ref, shallowReactive, toRaw } from 'vue'
+import { computed, defineAsyncComponent, onMounted, ref, shallowReactive, toRaw } from 'vue'
 import { useRouter } from 'vue-router'
 import { unitsOf } from '../../../core/assembly/settings.ts'
 import { totals } from '../../../core/goods/totals.ts'
 import { formatLength, formatMass } from '../../../core/measure/format.ts'
 import type { Problem } from '../../../core/measure/result.ts'
-import { METRIC, type UnitSystem } from '../../../core/measure/units.ts'
+import type { UnitSystem } from '../../../core/measure/units.ts'
 import { LARGEST_FILE } from '../../../core/project/file.ts'
 import { newProject } from '../../../core/project/project.ts'
-import { sayProblem } from '../../../core/wording/problems.ts'
-import { sayIn } from '../../../core/wording/say.ts'
 import type { StoredProject } from '../../persistence/db.ts'
 import { exportProject, exportRaw } from '../../persistence/export.ts'
 import type { Damaged } from '../../persistence/stored.ts'
@@ -26,9 +24,7 @@ import {
   takeBack,
 } from '../../persistence/projects.ts'
 import type { Glance } from '../../../core/project/glance.ts'
-import { useHeavy } from '../../composables/heavy.ts'
 import { useDocument } from '../../stores/document.ts'
-import RoomGlance from './RoomGlance.vue'
 
 const router = useRouter()
 const doc = useDocument()
@@ -52,10 +48,14 @@ async function refresh() {
   void lookOver()
 }
 
+/** The shelf is there before its pictures, and before what there is to say of files. */
+const RoomGlance = defineAsyncComponent(() => import('./RoomGlance.vue'))
+const ProblemLine = defineAsyncComponent(() => import('./ProblemLine.vue'))
 /** Rooms as they are drawn on the shelf, by project and revision; worked out one by one, beside the interface. */
 const glances = shallowReactive(new Map<string, Glance>())
 const keyOf = (p: StoredProject) => `${p.id} ${p.rev}`
 async function lookOver() {
+  const { useHeavy } = await import('../../composables/heavy.ts')
   for (const p of onShelf.value) {
     if (glances.has(keyOf(p)) || p.doc.room.walls.length === 0) continue
     const seen = await useHeavy()
@@ -134,7 +134,6 @@ async function importOne(file: File): Promise<typeof outcomes.value> {
     return [{ file: file.name, taken: false, list: [{ code: 'file-not-stored', data: { issue: reason(e) } }] }]
   }
 }
-const say = sayIn(METRIC)
 const exportAll = () => {
   for (const p of onShelf.value) exportProject(p.doc)
 }
@@ -168,7 +167,7 @@ function about(p: StoredProject) {
       <strong v-else>{{ o.file }} was not imported. Nothing stored was touched.</strong>
       <ul class="mb-1">
         <li v-for="(p, i) in o.list" :key="i">
-          <code v-if="p.field">{{ p.field }}</code> {{ sayProblem(p, say) }}
+          <ProblemLine :problem="p" />
         </li>
       </ul>
     </div>
@@ -259,10 +258,7 @@ function about(p: StoredProject) {
       <ul class="bin">
         <li v-for="(d, i) in damaged" :key="d.id || i">
           <strong>{{ d.name || d.id || 'Without a name' }}</strong>
-          <span v-if="d.problems[0]" class="soft"
-            >: <code v-if="d.problems[0].field">{{ d.problems[0].field }}</code>
-            {{ sayProblem(d.problems[0], say) }}</span
-          >
+          <span v-if="d.problems[0]" class="soft">: <ProblemLine :problem="d.problems[0]" /></span>
           <button type="button" class="btn btn-sm btn-outline-secondary" @click="exportRaw(d.name || d.id, d.raw)">
             Export as it is<span class="visually-hidden"> {{ d.name || d.id }}</span>
           </button>

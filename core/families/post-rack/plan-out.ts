@@ -11,7 +11,7 @@ import { unitsOf } from '../../assembly/settings.ts'
 import { shelfPlay, type DimPen } from '../dim-pen.ts'
 import { canHoldTie } from '../../room/room.ts'
 import type { ShapeContext, Shaped, Term } from '../family.ts'
-import { framedTerms, house, type Level, type Opening } from '../house-on-shelves.ts'
+import { belongsOnFloor, framedTerms, house, type Level, type Opening } from '../house-on-shelves.ts'
 import { equalModules, moduleSizes, modulesFor, modulesToWall } from './modules.ts'
 import { LIMITS, type PostRackParams } from './parameters.ts'
 
@@ -55,6 +55,8 @@ interface Stocks {
   sheetThick: number
   /** Posts no further apart, mm. */
   postsEvery: number
+  /** Nor nearer: what stands on the floor goes between them. */
+  leastApart: number
 }
 
 export function planOut(
@@ -67,6 +69,9 @@ export function planOut(
   const rail = findSection(p.railSection)!
   const post = findSection(p.postSection)!
   const back = findSection(p.backSection)!
+  const { aboveMm, sideMm } = shelfPlay(pen, 600, PLAY_ABOVE)
+  // What stands on the floor goes between two posts: a wide one has a bay as wide.
+  const widest = p.floorBay ? ctx.goods.filter((g) => belongsOnFloor(g.item)).map((g) => g.item.acrossMm) : []
   const s: Stocks = {
     railDepth: rail.widthMm,
     railThick: rail.thicknessMm,
@@ -74,11 +79,11 @@ export function planOut(
     postThick: post.thicknessMm,
     sheetThick: sheet.thicknessMm,
     postsEvery: postsEvery(p, ctx),
+    leastApart: widest.length > 0 ? Math.max(...widest) + 2 * sideMm + post.widthMm : 0,
   }
   const frame = { frameMm: s.railDepth, sheetMm: s.sheetThick }
   const { kerfMm, squaringTrimMm, sheetTrimMm } = ctx.settings
 
-  const { aboveMm, sideMm } = shelfPlay(pen, 600, PLAY_ABOVE)
   const outMm = p.front === 'open' ? STICK_OUT : 0
   const closedMm = p.front === 'doors' ? s.sheetThick : p.front === 'curtain' ? CURTAIN_RAIL.sizeMm : 0
 
@@ -290,8 +295,11 @@ function runs(wall: number[], m: { fullMm: number; halfMm: number }): number[][]
 }
 
 /** Middle posts a whole module needs. */
-const midPostsFor = (lengthMm: number, s: Stocks): number =>
-  Math.min(LIMITS.midPosts, Math.max(0, Math.ceil((lengthMm - s.postWidth) / s.postsEvery - 1e-9) - 1))
+const midPostsFor = (lengthMm: number, s: Stocks): number => {
+  const room = lengthMm - s.postWidth
+  const most = s.leastApart > 0 ? Math.floor(room / s.leastApart + 1e-9) : Infinity
+  return Math.min(LIMITS.midPosts, Math.max(0, Math.min(Math.ceil(room / s.postsEvery - 1e-9), most) - 1))
+}
 
 /** Modules with their posts and cross pieces; a shorter module gets its share of the middle posts. */
 function modulesOf(
