@@ -16,6 +16,8 @@ export const rod = z.enum(RODS.map((r) => r.id) as [string, ...string[]])
 /** A dimension in a family's parameters: null while tacked, a number once fixed. */
 export const dim = (min: number, max: number) => z.number().min(min).max(max).nullable()
 export const countDim = (min: number, max: number) => z.int().min(min).max(max).nullable()
+/** The names of a table, for a choice of them. */
+export const keys = <T extends object>(o: T) => Object.keys(o) as [keyof T & string, ...(keyof T & string)[]]
 /** A list of dimensions; what is missing at its end is tacked. */
 export const dims = (min: number, max: number, most: number) => z.array(dim(min, max)).max(most)
 

@@ -92,7 +92,7 @@ export function onTwo(a: Assembly): Arrangement[] {
  * What hangs by its bar on two arms, pushed along until all of it is on one: nobody hangs it by its middle, and past that
  * it tips.
  */
-function onOneArm(a: Assembly): Arrangement[] {
+export function onOneArm(a: Assembly): Arrangement[] {
   const hung = new Set(
     a.bays.filter((b) => b.carriers.length === 2 && b.items.some((i) => i.stands === 'bar')).map((b) => b.id),
   )

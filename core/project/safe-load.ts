@@ -4,7 +4,7 @@ import type { Assembly, Bay } from '../assembly/assembly.ts'
 import { CHECKS } from '../checks/all.ts'
 import type { CheckContext } from '../checks/check.ts'
 import { analyse, edgeStrips } from '../loads/analyse.ts'
-import { onTwo } from '../loads/arrangements.ts'
+import { onOneArm, onTwo } from '../loads/arrangements.ts'
 import { METHODS } from '../mechanics/methods/all.ts'
 import type { BuildReading } from './read-build.ts'
 import type { Project } from './project.ts'
@@ -82,6 +82,9 @@ function withLoad(a: Assembly, shelves: readonly Bay[][], kg: number, single: bo
       const whole = bays.reduce((s, x) => s + x.clear.max[0] - x.clear.min[0], 0)
       if (single && b !== middle) return { ...b, items: [] }
       const { min, max } = b.clear
+      // What hangs by a bar comes down where its bar is, whatever it weighs.
+      const hung = b.items.find((i) => i.stands === 'bar')
+      if (hung) return { ...b, items: [{ ...hung, goodsId: 'load', massKg: kg }] }
       const [cx, cy] = [(min[0] + max[0]) / 2, (min[1] + max[1]) / 2]
       const half = [Math.min(SINGLE_MM, max[0] - min[0]) / 2, Math.min(SINGLE_MM, max[1] - min[1]) / 2]
       const box =
@@ -106,6 +109,15 @@ function withLoad(a: Assembly, shelves: readonly Bay[][], kg: number, single: bo
   }
 }
 
+/**
+ * Where a load does most: what lies on a row of arms lies on two of them, and those in its middle stand for all; what
+ * hangs by a bar on two is all on either.
+ */
+function worstOf(loaded: Assembly): Assembly[] {
+  const [pairs, ones] = [onTwo(loaded), onOneArm(loaded)].map((list) => list.map((x) => x.assembly))
+  return [...(pairs.length > 0 ? [pairs[Math.floor((pairs.length - 1) / 2)]] : [loaded]), ...ones]
+}
+
 function most(
   p: Pick<Project, 'settings'>,
   reading: BuildReading,
@@ -114,10 +126,13 @@ function most(
   const method = METHODS[p.settings.method]
   let others = true
   const fails = (kg: number): string | null => {
-    // What lies on a row of arms lies on two of them: those in its middle stand for all.
-    const loaded = load(kg, others)
-    const pairs = onTwo(loaded)
-    const assembly = pairs.length > 0 ? pairs[Math.floor((pairs.length - 1) / 2)].assembly : loaded
+    for (const assembly of worstOf(load(kg, others))) {
+      const by = failsIn(assembly)
+      if (by !== null) return by
+    }
+    return null
+  }
+  const failsIn = (assembly: Assembly): string | null => {
     const stripsOf = edgeStrips(assembly)
     const look = (factor: { self: number; goods: number }) =>
       analyse(assembly, reading.boxes, { method, conditions: p.settings, stripsOf, factor })

@@ -2,12 +2,11 @@ import { CROSS_SCREWS, RAIL_SCREWS } from '../../blocks/frame/shelf-frame.ts'
 import { z } from '../../measure/schema.ts'
 import type { UnitSystem } from '../../measure/units.ts'
 import type { Raw } from '../family.ts'
-import { countDim, dim, dims, section, sheet } from '../params.ts'
+import { countDim, dim, dims, keys, section, sheet } from '../params.ts'
 
 export const LIMITS = { shelves: 3, wells: 4 } as const
 export const HEIGHTS = ['fine', 'general', 'heavy', 'machine', 'under'] as const
 export type HeightFrom = (typeof HEIGHTS)[number]
-const keys = <T extends object>(o: T) => Object.keys(o) as [keyof T & string, ...(keyof T & string)[]]
 
 /** A stretch of the bench that is lower, for a machine whose table is then level with the top. */
 const well = z.object({

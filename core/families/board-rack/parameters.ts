@@ -1,11 +1,10 @@
 import { z } from '../../measure/schema.ts'
 import type { UnitSystem } from '../../measure/units.ts'
 import { armParams, startingArms } from '../arms.ts'
-import { countDim, dim, section } from '../params.ts'
+import { countDim, dim, keys, section } from '../params.ts'
 
 export const LIMITS = { uprights: 10, levels: 12 } as const
 export const SCREWS = { one: 1, two: 2 } as const
-const keys = <T extends object>(o: T) => Object.keys(o) as [keyof T & string, ...(keyof T & string)[]]
 
 export const boardRackParams = z.object({
   uprights: countDim(2, LIMITS.uprights),

@@ -1,11 +1,10 @@
 import { CROSS_SCREWS } from '../../blocks/frame/shelf-frame.ts'
 import { z } from '../../measure/schema.ts'
 import type { UnitSystem } from '../../measure/units.ts'
-import { countDim, dim, rod, section, sheet } from '../params.ts'
+import { countDim, dim, keys, rod, section, sheet } from '../params.ts'
 
 export const LIMITS = { bearers: 8 } as const
 export const CLEAT_SCREWS = { one: 1, two: 2, three: 3 } as const
-const keys = <T extends object>(o: T) => Object.keys(o) as [keyof T & string, ...(keyof T & string)[]]
 
 export const ceilingPlatformParams = z.object({
   lengthMm: dim(300, 6000),

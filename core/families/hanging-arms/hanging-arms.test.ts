@@ -6,6 +6,7 @@ import { arrangements } from '../../loads/arrangements.ts'
 import { inEquilibrium } from '../../loads/load-path.ts'
 import { newGoods, type Goods } from '../../goods/goods.ts'
 import { METRIC, newtons } from '../../measure/units.ts'
+import { safeLoads } from '../../project/safe-load.ts'
 import { sayProblem } from '../../wording/problems.ts'
 import { sayIn } from '../../wording/say.ts'
 import { exampleContext } from '../example-context.ts'
@@ -29,6 +30,9 @@ const ctx = (goods: Goods[] = [one()], wallMm = 6000, over: Partial<ShapeContext
 const params = (p: Partial<HangingArmsParams> = {}) => ({ ...startingParams('metric'), ...p })
 const read = (p: Partial<HangingArmsParams> = {}, c = ctx()) => readParams(hangingArms, params(p), c)
 const problemOf = (p: Partial<HangingArmsParams>, c = ctx()) => tryParams(hangingArms, params(p), c).problem
+
+/** Where it stands and whether it is lifted is no question of what the arms carry. */
+const IN_THE_ROOM = ['reach', 'lift', 'contents-fit', 'room-fit']
 
 describe('bicycles on pairs of arms', () => {
   const r = read()
@@ -97,6 +101,16 @@ describe('bicycles on pairs of arms', () => {
     const goods = [one({ count: 1, massKg: 10 }), one({ id: 'd', count: 1, often: 'daily', massKg: 12 })]
     const two = read({ rows: 2 }, ctx(goods, 2400))
     expect(two.shaped.assembly.bays.map((b) => b.items[0].goodsId)).toEqual(['d', 'b'])
+  })
+  it('is labelled with what one arm carries at the bar: as heavy a thing holds, a heavier one does not', () => {
+    const c = ctx([one({ count: 1 })])
+    const [label] = safeLoads({ settings: c.settings }, read({}, c))
+    const weighing = (massKg: number) => read({}, ctx([one({ count: 1, massKg })])).checks
+    const strong = (massKg: number) =>
+      weighing(massKg).every((x) => x.state !== 'fails' || IN_THE_ROOM.includes(x.check))
+    expect(label.spreadKg).toBe(label.singleKg)
+    expect(label.spreadKg).toBeGreaterThan(16)
+    expect([strong(label.spreadKg), strong(label.spreadKg + 2)]).toEqual([true, false])
   })
   it('is not proven while nobody has weighed one', () => {
     expect(read({}, ctx([one({ massKg: null })])).verdict.state).toBe('unknown')

@@ -1,12 +1,11 @@
 import { z } from '../../measure/schema.ts'
 import type { UnitSystem } from '../../measure/units.ts'
 import { tube, usualTube } from '../arms.ts'
-import { countDim, dim, section } from '../params.ts'
+import { countDim, dim, keys, section } from '../params.ts'
 
 export const LIMITS = { rows: 3, columns: 12 } as const
 export const SCREWS = { one: 1, two: 2 } as const
 export const UPRIGHT_SCREWS = { two: 2, three: 3 } as const
-const keys = <T extends object>(o: T) => Object.keys(o) as [keyof T & string, ...(keyof T & string)[]]
 
 export const hangingArmsParams = z.object({
   rows: countDim(1, LIMITS.rows),

@@ -2,12 +2,10 @@ import { CROSS_SCREWS, RAIL_SCREWS } from '../../blocks/frame/shelf-frame.ts'
 import { z } from '../../measure/schema.ts'
 import type { UnitSystem } from '../../measure/units.ts'
 import type { Raw } from '../family.ts'
-import { countDim, dim, dims, section, sheet } from '../params.ts'
+import { countDim, dim, dims, keys, section, sheet } from '../params.ts'
 
 export const LIMITS = { bays: 10, shelves: 8, cordHoles: 8 } as const
 export const LEDGER_SCREWS = { one: 1, two: 2, three: 3, four: 4 } as const
-
-const keys = <T extends object>(o: T) => Object.keys(o) as [keyof T & string, ...(keyof T & string)[]]
 
 export const ledgerShelfParams = z.object({
   /** Fill the wall, or be only as long as the goods need. */

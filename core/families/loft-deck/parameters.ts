@@ -1,10 +1,9 @@
 import { z } from '../../measure/schema.ts'
 import type { UnitSystem } from '../../measure/units.ts'
-import { countDim, dim, section, sheet } from '../params.ts'
+import { countDim, dim, keys, section, sheet } from '../params.ts'
 
 export const LIMITS = { uprights: 24 } as const
 export const LEDGER_SCREWS = { two: 2, three: 3, four: 4 } as const
-const keys = <T extends object>(o: T) => Object.keys(o) as [keyof T & string, ...(keyof T & string)[]]
 
 export const loftDeckParams = z.object({
   /** Fill the wall, or be only as long as the goods need. */

@@ -1,10 +1,9 @@
 import { z } from '../../measure/schema.ts'
 import type { UnitSystem } from '../../measure/units.ts'
-import { countDim, dim, section, sheet } from '../params.ts'
+import { countDim, dim, keys, section, sheet } from '../params.ts'
 
 export const LIMITS = { panels: 6 } as const
 export const SCREWS = { one: 1, two: 2 } as const
-const keys = <T extends object>(o: T) => Object.keys(o) as [keyof T & string, ...(keyof T & string)[]]
 
 export const pegboardParams = z.object({
   panels: countDim(1, LIMITS.panels),

@@ -1,11 +1,10 @@
 import { EXISTING_FRONTS } from '../../blocks/carcass/existing-box.ts'
 import { z } from '../../measure/schema.ts'
 import { inches, pounds, type UnitSystem } from '../../measure/units.ts'
-import { dim, section, sheet } from '../params.ts'
+import { dim, keys, section, sheet } from '../params.ts'
 
 export const LIMITS = { cabinets: 16, edges: 24, shelves: 6 } as const
 export const WALL_SCREWS = { one: 1, two: 2, three: 3, four: 4, five: 5 } as const
-const keys = <T extends object>(o: T) => Object.keys(o) as [keyof T & string, ...(keyof T & string)[]]
 
 /** A cabinet as it is found, measured over all, leaves not counted. */
 const cabinet = z.object({

@@ -1,12 +1,11 @@
 import { HELD } from '../../goods/tool.ts'
 import { z } from '../../measure/schema.ts'
 import type { UnitSystem } from '../../measure/units.ts'
-import { countDim, dim, section, sheet } from '../params.ts'
+import { countDim, dim, keys, section, sheet } from '../params.ts'
 
 export const LIMITS = { rows: 8, holders: 40 } as const
 export const STRIP_SCREWS = { one: 1, two: 2, three: 3 } as const
 export const RAIL_SCREWS = { two: 2, three: 3, four: 4 } as const
-const keys = <T extends object>(o: T) => Object.keys(o) as [keyof T & string, ...(keyof T & string)[]]
 
 /** How one tool is kept when it is not as its table says, and over which strip, from below; 0 where use and weight say. */
 const holder = z.object({
