@@ -98,12 +98,18 @@ describe('a bench in a corner that is not square', () => {
     ['no-corner-known', null],
     ['no-corner-known', { left: null, right: null }],
     ['corner-far-from-square', left(50, 900)],
+    ['corner-far-from-square', left(85, 700)],
     ['corner-overlaps', left(88.7, 605)],
     ['corner-gapes', left(88.7, 900)],
   ] as const)('%s: says so in words', (code, c) => {
     const { problem } = tryParams(bench, params(), ctx(c))
     expect(problem!.code).toBe(code)
     expect(sayProblem(problem!, sayIn(METRIC))).not.toContain(code)
+  })
+  it('as far past its frame as it may be it is proven, and further it is not shaped', () => {
+    const at = (from: number) => tryParams(bench, params(), ctx(left(88.7, from)))
+    expect(at(600.15 + 44).reading!.verdict.state).toBe('holds')
+    expect(at(600.15 + 47).problem!.code).toBe('corner-gapes')
   })
   it('moved as it is told, it fits', () => {
     for (const from of [560, 605, 730, 900]) {

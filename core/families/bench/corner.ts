@@ -15,8 +15,11 @@ import type { BenchParams } from './parameters.ts'
  *      line \|
  */
 
-/** A top goes past its frame no further than this: nothing holds it there, mm. Product decision. */
-const MOST_PAST_MM = 100
+/**
+ * A top goes past its frame no further than this, mm: somebody on its very end, over 100 mm of it, would turn it up.
+ * Product decision.
+ */
+const MOST_PAST_MM = 45
 /** Left on beside what the corner takes: no wall is flat, mm. As the survey says it. */
 const SPARE_MM = 5
 
@@ -57,6 +60,8 @@ export function cornerCut(
   const past = (y: number) => freeMm - otherMm / sin - y / tan
   const [backMm, frontMm] = [past(0), past(depthMm)]
   const [least, most] = [Math.min(backMm, frontMm), Math.max(backMm, frontMm)]
+  // Wherever it stands, the line would go past too little or too much of it.
+  if (most - least > MOST_PAST_MM) return bad('corner-far-from-square', { side, rad: corner.rad }, 'corner')
   if (least < -NEAR_MM) return bad('corner-overlaps', { side, byMm: -least, moveMm: -least }, 'corner')
   if (most > MOST_PAST_MM) return bad('corner-gapes', { side, byMm: most, moveMm: least }, 'corner')
   const end = side === 'left' ? 'start' : 'end'
