@@ -49,13 +49,14 @@ const readings = useReadings()
 const root = ref<SVGSVGElement>()
 const { width, height } = useElementSize(root)
 
-/** The bar of the scale has a strip of its own under the drawing, px. */
-const BAR_PX = 26
+/** The bar of the scale has a strip of its own under the drawing, and what is written upright room over it, px. */
+const [BAR_PX, OVER_PX] = [26, 34]
 const box = computed(() => {
   const [l, b, r, t] = props.scene.bounds
   const [w, h] = [Math.max(r - l, 1), Math.max(t - b, 1)]
   const mmAPx = width.value > 0 && height.value > 0 ? Math.max(w / width.value, h / height.value) : w / 700
-  return { x: l, y: -t, w, h: h + (props.plain ? 0 : BAR_PX * mmAPx) }
+  const [over, under] = props.plain ? [0, 0] : [OVER_PX * mmAPx, BAR_PX * mmAPx]
+  return { x: l, y: -t - over, w, h: h + over + under }
 })
 const dimOf = (part: string): Dim | undefined => props.dims?.find((d) => d.drag?.parts.includes(part))
 const { transform, scale, toFit, by } = useDrawingZoom(

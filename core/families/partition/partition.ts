@@ -9,6 +9,8 @@ import { postRackSteps } from '../post-rack/steps.ts'
 const start = (ctx: ShapeContext): PostRackParams => ({
   ...startingParams(ctx.settings.yard, false, ctx.space.floor === 'slab'),
   cover: 'panels',
+  // With its panels on nobody tilts it up.
+  raise: 'in-place',
 })
 
 /** The middle of a floor, and anchors whose rating somebody has looked up. */
@@ -40,7 +42,7 @@ export const partition = family<PostRackParams>({
     },
     {
       name: 'two modules, imperial',
-      params: { ...start(exampleContext('imperial', [])), shelves: 3, lengthMm: 3600, raise: 'in-place' },
+      params: { ...start(exampleContext('imperial', [])), shelves: 3, lengthMm: 3600 },
       context: inTheRoom(exampleContext('imperial', [exampleGoods('imperial', 'box', 20)])),
     },
   ],
