@@ -19,6 +19,7 @@ import {
   runningLines,
   stickShape,
 } from './shapes.ts'
+import HatchPatterns from './HatchPatterns.vue'
 import ZoomButtons from '../components/ZoomButtons.vue'
 import { useDrawingZoom } from '../composables/drawing-zoom.ts'
 import { useReadings } from '../stores/readings.ts'
@@ -153,14 +154,7 @@ onMounted(() => {
       :aria-label="title"
     >
       <defs>
-        <pattern id="hatch-board" width="30" height="30" patternUnits="userSpaceOnUse" patternTransform="rotate(45)">
-          <rect width="30" height="30" class="hatch-ground" />
-          <path d="M0 0V30" class="hatch-line" />
-        </pattern>
-        <pattern id="hatch-sheet" width="14" height="14" patternUnits="userSpaceOnUse" patternTransform="rotate(-45)">
-          <rect width="14" height="14" class="hatch-ground sheet" />
-          <path d="M0 0V14" class="hatch-line" />
-        </pattern>
+        <HatchPatterns />
         <pattern
           v-for="[key, g] in grains"
           :id="`${patterns}-${key}`"
@@ -380,6 +374,10 @@ onMounted(() => {
   fill: url('#hatch-sheet');
   stroke-width: 1.8;
 }
+.part.cut-ground {
+  fill: url('#hatch-ground');
+  stroke-width: 1.8;
+}
 .part.grip {
   cursor: ew-resize;
 }
@@ -527,16 +525,5 @@ text {
 .labels text {
   font-weight: 600;
   pointer-events: none;
-}
-.hatch-ground {
-  fill: var(--wood-cut);
-}
-.hatch-ground.sheet {
-  fill: var(--panel);
-}
-.hatch-line {
-  stroke: var(--ink);
-  stroke-width: 3;
-  opacity: 0.55;
 }
 </style>

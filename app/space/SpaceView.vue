@@ -130,9 +130,9 @@ async function pickAt(x: number, y: number) {
   emit('select', part ?? null, build ?? null)
 }
 const hands = useHands(host, {
-  turn: (right, up) => void stage.value?.turn(right, up),
-  move: (right, up) => void stage.value?.move(right, up),
-  zoom: (by) => void stage.value?.zoom(by),
+  turn: (right, up) => void stage.value?.turn(right, up, calm()),
+  move: (right, up) => void stage.value?.move(right, up, calm()),
+  zoom: (by) => void stage.value?.zoom(by, calm()),
   press: (x, y) => void pickAt(x, y),
 })
 
@@ -149,15 +149,15 @@ type Arrow = (s: Comlink.Remote<Stage>, shift: boolean) => unknown
 const arrow =
   (x: number, y: number): Arrow =>
   (s, shift) =>
-    shift ? s.move(x * STEP, y * STEP) : s.turn(x * STEP_RAD, y * STEP_RAD)
+    shift ? s.move(x * STEP, y * STEP, calm()) : s.turn(x * STEP_RAD, y * STEP_RAD, calm())
 const KEYS: Record<string, Arrow> = {
   ArrowLeft: arrow(-1, 0),
   ArrowRight: arrow(1, 0),
   ArrowUp: arrow(0, 1),
   ArrowDown: arrow(0, -1),
-  '+': (s) => s.zoom(1 / 1.15),
-  '=': (s) => s.zoom(1 / 1.15),
-  '-': (s) => s.zoom(1.15),
+  '+': (s) => s.zoom(1 / 1.15, calm()),
+  '=': (s) => s.zoom(1 / 1.15, calm()),
+  '-': (s) => s.zoom(1.15, calm()),
   Home: (s) => s.look('corner', calm()),
   '.': () => pick(1),
   ',': () => pick(-1),

@@ -14,7 +14,6 @@ import {
   Raycaster,
   Scene,
   ShaderMaterial,
-  Spherical,
   Vector2,
   Vector3,
   Vector4,
@@ -26,6 +25,7 @@ import type { Look } from './looks.ts'
 import { paceOf } from './pace.ts'
 import { FULL, PaceKeeper, type Much } from './paces.ts'
 import { BARE_FRAGMENT, BARE_VERTEX, EDGE_VERTEX, FACE_FRAGMENT, FACE_VERTEX, paintNo } from './shaders.ts'
+import { between, eyeOf, isAt, viewFrom, type View } from './view.ts'
 
 // Colours are those of the page: nothing converts them.
 ColorManagement.enabled = false
@@ -33,7 +33,8 @@ ColorManagement.enabled = false
 /** Height of the eyes of a person who stands, mm: product decision, the mean of a standing adult. */
 const EYES_MM = 1600
 const VIEW_DEG = 34
-const TURN_MS = 260
+/** Of a movement a third is left after so long, ms: product decision, hardly felt and enough to make it even. */
+const GLIDE_MS = 45
 /** So long after the last movement the picture is drawn as well as it can be, ms. */
 const RESTS_MS = 180
 /** A still picture is drawn this much finer than the screen, and made smaller: edges then are smooth. */
@@ -57,6 +58,8 @@ interface Shown {
   lot: Lot
   group: Group
   faces: Mesh
+  /** In place of the faces while one moves, on slow machines. */
+  rough: Mesh
   edges: LineSegments
   /** Seen where a plane cuts. */
   insides: Mesh
@@ -78,8 +81,9 @@ export class Stage {
   private readonly renderer: WebGLRenderer
   private readonly camera = new PerspectiveCamera(VIEW_DEG, 1, 50, 150_000)
   private readonly scene = new Scene()
-  /** What one looks at. */
-  private readonly target = new Vector3()
+  /** Where one looks from, and where one is going to. */
+  private now: View = { target: new Vector3(), theta: 0, phi: 1, far: 1 }
+  private goal = this.now
   private readonly shared = {
     palette: { value: [] as Color[] },
     ink: { value: new Color() },
@@ -168,13 +172,19 @@ export class Stage {
   }
   private async findPace(): Promise<void> {
     const tried = ++this.tries
-    const pace = await paceOf(this.renderer, this.scene, this.camera, this.wide, (much) => this.setMuch(much))
-    if (tried === this.tries) this.keeper.set(pace)
+    const stale = () => tried !== this.tries
+    const setMuch = (much: Much) => this.setMuch(much)
+    const pace = await paceOf(this.renderer, this.scene, this.camera, this.wide, { setMuch, stale })
+    if (!stale()) this.keeper.set(pace)
   }
   private setMuch(much: Much): void {
     for (const s of this.shown) {
+      const rough = much === 'rough' || much === 'faces'
+      s.faces.visible = !rough
+      s.rough.visible = rough
       s.faces.material = much === 'all' ? this.front : this.bare
       s.edges.visible = much !== 'faces'
+      s.edges.geometry.setDrawRange(0, rough ? 2 * s.lot.roughEdges : Infinity)
     }
   }
   private put(lot: Lot): Shown {
@@ -189,15 +199,19 @@ export class Stage {
     const edges = new BufferGeometry()
     edges.setAttribute('position', new BufferAttribute(lot.edges, 3))
     this.perOwner(edges, lot.edgeOwners)
+    const roughly = new BufferGeometry()
+    for (const [name, a] of Object.entries(faces.attributes)) roughly.setAttribute(name, a)
+    roughly.setIndex(new BufferAttribute(lot.rough, 1))
     const mesh = new Mesh(faces, this.front)
+    const rough = new Mesh(roughly, this.bare)
     const lines = new LineSegments(edges, this.lines)
     const group = new Group()
     group.matrixAutoUpdate = false
     const insides = new Mesh(faces, this.back)
     insides.visible = this.isCut
-    group.add(mesh, lines, insides)
+    group.add(mesh, rough, lines, insides)
     this.scene.add(group)
-    return { lot, group, faces: mesh, edges: lines, insides }
+    return { lot, group, faces: mesh, rough, edges: lines, insides }
   }
   private perOwner(g: BufferGeometry, owners: Uint16Array): void {
     const paint = Float32Array.from(owners, (o) => paintNo(this.owners[o].paint))
@@ -207,6 +221,7 @@ export class Stage {
   private drop(s: Shown): void {
     this.scene.remove(s.group)
     s.faces.geometry.dispose()
+    s.rough.geometry.dispose()
     s.edges.geometry.dispose()
   }
 
@@ -281,7 +296,7 @@ export class Stage {
       eye.z = EYES_MM
       target.z = Math.min(target.z, EYES_MM)
     }
-    this.turnTo(eye, target, calm)
+    this.turnTo(viewFrom(eye, target), calm)
   }
   /** How far the eye must be for all corners to be in sight, mm. */
   private farEnough(way: Vector3): number {
@@ -298,46 +313,59 @@ export class Stage {
     }
     return 1.06 * far + 1
   }
-  private turnTo(eye: Vector3, target: Vector3, calm: boolean): void {
-    cancelAnimationFrame(this.turning)
-    const [from, was] = [this.camera.position.clone(), this.target.clone()]
-    const set = (k: number) => {
-      this.target.lerpVectors(was, target, k)
-      this.camera.position.lerpVectors(from, eye, k)
-      this.camera.lookAt(this.target)
-      this.camera.updateMatrixWorld()
-      this.moves()
+  /**
+   * Goes there, a share of what is left with every frame: hands and keys come when they come, and two of them within one
+   * frame would leave the next one out.
+   */
+  private turnTo(goal: View, calm: boolean): void {
+    // The short way round.
+    const round = 2 * Math.PI * Math.round((goal.theta - this.goal.theta) / (2 * Math.PI))
+    this.goal = { ...goal, theta: goal.theta - round }
+    if (calm) {
+      cancelAnimationFrame(this.turning)
+      this.turning = 0
+      this.stand(this.goal)
+      return this.moves()
     }
-    if (calm) return set(1)
-    const start = performance.now()
+    if (this.turning) return
+    let last = performance.now()
     const step = () => {
-      const k = Math.min(1, (performance.now() - start) / TURN_MS)
-      set(k * k * (3 - 2 * k))
-      if (k < 1) this.turning = requestAnimationFrame(step)
+      const now = performance.now()
+      const there = this.stand(between(this.now, this.goal, 1 - Math.exp((last - now) / GLIDE_MS)))
+      last = now
+      this.turning = there ? 0 : requestAnimationFrame(step)
+      this.restLater()
+      this.render(true)
     }
-    step()
+    this.turning = requestAnimationFrame(step)
+  }
+  /** @returns whether one is where one goes */
+  private stand(view: View): boolean {
+    const there = isAt(view, this.goal)
+    this.now = there ? this.goal : view
+    this.camera.position.copy(eyeOf(this.now))
+    this.camera.lookAt(this.now.target)
+    this.camera.updateMatrixWorld()
+    return there
   }
   /** Round what one looks at, to the right and up, radians. */
-  turn(right: number, up: number): void {
-    const off = this.camera.position.clone().sub(this.target)
-    const s = new Spherical().setFromVector3(new Vector3(off.x, off.z, -off.y))
-    s.theta += right
-    s.phi = Math.min(Math.PI - 0.01, Math.max(0.01, s.phi - up))
-    const v = new Vector3().setFromSpherical(s)
-    this.turnTo(this.target.clone().add(new Vector3(v.x, -v.z, v.y)), this.target.clone(), true)
+  turn(right: number, up: number, calm: boolean): void {
+    const { theta, phi } = this.goal
+    const steep = Math.min(Math.PI - 0.01, Math.max(0.01, phi - up))
+    this.turnTo({ ...this.goal, theta: theta + right, phi: steep }, calm)
   }
   /** Sideways and up or down, as shares of the height in sight. */
-  move(right: number, up: number): void {
-    const far = 2 * Math.tan((VIEW_DEG * Math.PI) / 360) * this.camera.position.distanceTo(this.target)
-    const by = new Vector3()
+  move(right: number, up: number, calm: boolean): void {
+    const far = 2 * Math.tan((VIEW_DEG * Math.PI) / 360) * this.goal.far
+    const target = this.goal.target
+      .clone()
       .addScaledVector(new Vector3().setFromMatrixColumn(this.camera.matrix, 0), right * far)
       .addScaledVector(new Vector3().setFromMatrixColumn(this.camera.matrix, 1), up * far)
-    this.turnTo(this.camera.position.clone().add(by), this.target.clone().add(by), true)
+    this.turnTo({ ...this.goal, target }, calm)
   }
   /** Nearer (below one) or farther. */
-  zoom(by: number): void {
-    const off = this.camera.position.clone().sub(this.target).multiplyScalar(by)
-    this.turnTo(this.target.clone().add(off), this.target.clone(), true)
+  zoom(by: number, calm: boolean): void {
+    this.turnTo({ ...this.goal, far: this.goal.far * by }, calm)
   }
 
   /** Whose is what is seen at a place of the surface, from −1 to 1 to the right and up: number of the owner. */
@@ -357,6 +385,10 @@ export class Stage {
 
   /** Draws while something moves: as well as the machine can keep up with, and well once it rests. */
   private moves(): void {
+    this.restLater()
+    this.draw()
+  }
+  private restLater(): void {
     this.isMoving = true
     clearTimeout(this.resting)
     this.resting = setTimeout(() => {
@@ -364,13 +396,13 @@ export class Stage {
       this.keeper.rests()
       this.draw()
     }, RESTS_MS)
-    this.draw()
   }
   private draw(): void {
     if (this.asked) return
     this.asked = requestAnimationFrame(() => {
       this.asked = 0
-      this.render(this.isMoving)
+      // What glides is drawn by that.
+      if (!this.turning) this.render(this.isMoving)
     })
   }
   private render(moving: boolean): void {

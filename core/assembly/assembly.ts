@@ -81,8 +81,11 @@ export const machining = z.discriminatedUnion('kind', [
     face,
     ...spot,
     diameterMm: z.number(),
+    /** Square to the face, also where it is bored at a tilt; null: through. */
     depthMm: z.number().nullable(),
+    /** From square to the face, and the end or edge it comes out towards: given where it is not square. */
     tiltRad: z.number(),
+    towards: z.enum(['start', 'end', 'low', 'high']).optional(),
   }),
   /** Holes one after the other along the part, the first at `atMm`. */
   z.object({

@@ -49,10 +49,15 @@ function workKey(p: Part): string {
   const isLone = first?.kind === 'bevel' && more.length === 0
   const faced = isLone ? { ...p, machining: p.machining.filter((m) => m !== first) } : p
   const lies = asItLies(faced)
-  const handed = plain(lies) !== plain(faced) || facesDiffer(faced.machining)
-  return fingerprint(plain(p)) + (handed ? `/${fingerprint(JSON.stringify(lies))}` : '')
+  const down = p.machining.some((m) => m.kind === 'hole' && (m.towards === 'start' || m.towards === 'low'))
+  const handed = down || plain(lies) !== plain(faced) || facesDiffer(faced.machining)
+  return fingerprint(plain(p)) + (handed ? `/${fingerprint(JSON.stringify(down ? lies : untold(lies)))}` : '')
 }
-const withoutFace = ({ face: _, ...rest }: Extract<Machining, { face: unknown }>) => rest
+/** As it was told before bores at a tilt said which way: those led up. */
+const withoutWay = <M extends object>(m: M): M => ('towards' in m ? { ...m, towards: undefined } : m)
+const untold = (x: Pick<Part, 'machining' | 'outline'>) => ({ ...x, machining: x.machining.map(withoutWay) })
+/** And as it was told before faces were told apart. */
+const withoutFace = ({ face: _, ...rest }: Extract<Machining, { face: unknown }>) => withoutWay(rest)
 
 /** Two parts with the same key are cut alike and may change places. */
 export const cutKey = (p: Part): string => {

@@ -43,7 +43,12 @@ function takenBy(m: Machining, p: Part): { from: number; to: number; deepMm: num
     const [lo, hi] = [Math.max(0, from), Math.min(w, to)]
     return hi > lo ? { from: lo, to: hi, deepMm: Math.min(t, deepMm) } : null
   }
-  if (m.kind === 'hole') return across(m.offMm - m.diameterMm / 2, m.offMm + m.diameterMm / 2, m.depthMm ?? t)
+  if (m.kind === 'hole') {
+    // Bored at a tilt across the piece it is as much wider there.
+    const aslant = m.towards === 'low' || m.towards === 'high' ? Math.cos(m.tiltRad) : 1
+    const half = m.diameterMm / 2 / aslant
+    return across(m.offMm - half, m.offMm + half, m.depthMm ?? t)
+  }
   if (m.kind === 'cutout') return across(m.offMm, m.offMm + m.widthMm, t)
   if (m.kind === 'recess') return across(m.offMm, m.offMm + m.widthMm, m.depthMm)
   if (m.kind === 'notch') return m.edge === 'low' ? across(0, m.depthMm, t) : across(w - m.depthMm, w, t)

@@ -18,7 +18,13 @@ function turnedOver(m: Machining, widthMm: number): Machining {
     case 'cutout':
     case 'recess':
       return { ...faced, offMm: widthMm - faced.offMm - faced.widthMm }
-    case 'hole':
+    case 'hole': {
+      const across = { low: 'high', high: 'low' } as const
+      const offMm = widthMm - faced.offMm
+      return faced.towards === 'low' || faced.towards === 'high'
+        ? { ...faced, offMm, towards: across[faced.towards] }
+        : { ...faced, offMm }
+    }
     case 'row':
       return { ...faced, offMm: widthMm - faced.offMm }
     case 'notch':

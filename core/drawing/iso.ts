@@ -7,7 +7,8 @@ import { add, cross, dot, norm, scale, sub, type Vec3 } from '../geometry/vec.ts
 import type { Goods } from '../goods/goods.ts'
 import { inkOf } from './ink.ts'
 import { goodsSolid } from './goods-solid.ts'
-import { Grid, painted } from './paint-order.ts'
+import { PageGrid } from './page-grid.ts'
+import { painted } from './paint-order.ts'
 import { EYE, hiddenBy, left, onPage, passes, pieceOf, type Piece } from './piece.ts'
 import type { Ink, Mark, Scene } from './scene.ts'
 import { polyhedra, solidOf, type Solid } from './solid.ts'
@@ -107,7 +108,7 @@ function drawn(a: Assembly, o: IsoOptions): Scene {
     ...(o.frame ?? []).flatMap((p) => look(solidOf(p)).pieces),
   ])
   const cellMm = Math.max(20, Math.max(bounds[2] - bounds[0], bounds[3] - bounds[1]) / CELLS)
-  const grid = new Grid(pieces, cellMm)
+  const grid = new PageGrid(pieces, cellMm)
   const marks: Mark[] = []
   for (const p of painted(pieces, cellMm)) {
     const { part, goods, ink } = things[p.thing]
@@ -132,7 +133,8 @@ function drawn(a: Assembly, o: IsoOptions): Scene {
     ]
     const low = Math.min(dot(from, EYE), dot(to, EYE))
     const gone: [number, number][] = []
-    for (const x of grid.over(page)) {
+    for (const i of grid.over([p, q], page)) {
+      const x = pieces[i]
       if (x.near[1] <= low || passes(x.figure, p, q)) continue
       const stretch = hiddenBy(x, from, to)
       if (stretch) gone.push(stretch)
@@ -158,7 +160,7 @@ function drawn(a: Assembly, o: IsoOptions): Scene {
       for (const figure of holesSeen(t.part, o.moved?.get(t.part.id), o.below))
         ring(figure, (p, q) => line(p, q, t, 'work'))
   }
-  if (o.moved && !o.below) marks.push(...guides(a.parts, o.moved, grid))
+  if (o.moved && !o.below) marks.push(...guides(a.parts, o.moved, pieces, grid))
   for (const w of o.below ? [] : (o.arrows ?? [])) {
     const by = o.moved?.get(w.part) ?? [0, 0, 0]
     const long = ARROW_SHARE * Math.max(bounds[2] - bounds[0], bounds[3] - bounds[1])
@@ -201,7 +203,12 @@ function grainOn(p: Part, out: Vec3, below = false): { grain?: number | 'end' } 
 }
 
 /** From where a moved part is drawn to where it goes, along its edges: what of that is seen. */
-function guides(parts: readonly Part[], moved: ReadonlyMap<string, Vec3>, grid: Grid): Mark[] {
+function guides(
+  parts: readonly Part[],
+  moved: ReadonlyMap<string, Vec3>,
+  pieces: readonly Piece[],
+  grid: PageGrid,
+): Mark[] {
   return parts.flatMap((p): Mark[] => {
     const by = moved.get(p.id)
     if (!by) return []
@@ -217,7 +224,7 @@ function guides(parts: readonly Part[], moved: ReadonlyMap<string, Vec3>, grid: 
         Math.max(a[0], b[0]),
         Math.max(a[1], b[1]),
       ]
-      const gone = grid.over(page).flatMap((x) => hiddenBy(x, from, to) ?? [])
+      const gone = grid.over([a, b], page).flatMap((i) => hiddenBy(pieces[i], from, to) ?? [])
       return gone.length > 0 ? [] : [{ kind: 'edge', from: a, to: b, ink: 'work', part: p.id, hidden: true }]
     })
   })

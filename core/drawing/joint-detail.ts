@@ -1,5 +1,5 @@
 import { fastenersIn } from '../assembly/fasteners-in.ts'
-import type { Anchor, Assembly, Joint, Part } from '../assembly/assembly.ts'
+import type { Assembly, Joint, Part } from '../assembly/assembly.ts'
 import { turnedBox } from '../assembly/part-box.ts'
 import { findScrew, headMm, type Screw } from '../catalogue/fasteners.ts'
 import polygonClipping from 'polygon-clipping'
@@ -10,7 +10,6 @@ import { parting, reachAlong } from '../geometry/parting.ts'
 import type { Polyhedron } from '../geometry/polyhedron.ts'
 import type { Stretch } from '../geometry/stretch.ts'
 import { add, cross, dot, scale, sub, unit, type Vec3 } from '../geometry/vec.ts'
-import type { FreeSpace } from '../room/room.ts'
 import { inkOf } from './ink.ts'
 import type { FastenerArrow } from './iso.ts'
 import type { Mark, Scene } from './scene.ts'
@@ -49,12 +48,14 @@ export interface JointDetail {
   housedMm: number
   slanted: boolean
   fasteners: DetailFastener[]
+  /** So many fixings known by their maker only: how they are bored and how deep they go nobody here can draw. */
+  byMaker?: number
   /** The drawing: made when it is asked for. */
   draw(): Scene
 }
 
 /** Half of what is shown at least, and at most, mm. */
-const LEAST_HALF_MM = 70
+export const LEAST_HALF_MM = 70
 const MOST_HALF_MM = 150
 /** What is drawn of a fastener that comes in at a slant: from the square, the usual 15° of a pocket. */
 const POCKET_RAD = Math.PI / 12
@@ -63,7 +64,7 @@ const IN_POCKET = 0.55
 /** Pieces in each other by less than this only touch, mm. */
 const HOUSED_MM = 1
 
-interface Page {
+export interface Page {
   /** In the build: the way fasteners go, the way of their row, and into the page. */
   way: Vec3
   row: Vec3
@@ -350,8 +351,17 @@ function united(figures: readonly Point[][]): Point[][] {
 /** Pieces of one part meet in the same places to the last digit. */
 const even = (v: number) => Math.round(v * 1e5) / 1e5
 
-/** Everything the plane meets within sight; the two pieces hatched, whatever else is there plain. */
-function sceneOf(a: Assembly, joined: readonly string[], page: Page, marks: readonly Mark[]): Scene {
+/**
+ * Everything the plane meets within sight; the two pieces hatched, whatever else is there plain.
+ * @param ground the one that stands for masonry or a slab
+ */
+export function sceneOf(
+  a: Assembly,
+  joined: readonly string[],
+  page: Page,
+  marks: readonly Mark[],
+  ground?: string,
+): Scene {
   const out = cross(page.way, page.row)
   const plane = { out, atMm: dot(page.middle, out) + 0.01 }
   const parts = a.parts.flatMap((p): { mark: Mark; mine: boolean }[] => {
@@ -361,7 +371,7 @@ function sceneOf(a: Assembly, joined: readonly string[], page: Page, marks: read
       return points.length > 2 ? [points] : []
     })
     return united(figures).map((points) => ({
-      mark: { kind: 'outline', points, ink: inkOf(p, mine), part: p.id },
+      mark: { kind: 'outline', points, ink: p.id === ground ? 'cut-ground' : inkOf(p, mine), part: p.id },
       mine,
     }))
   })
@@ -370,74 +380,6 @@ function sceneOf(a: Assembly, joined: readonly string[], page: Page, marks: read
     marks: [...parts.filter((p) => !p.mine), ...parts.filter((p) => p.mine)].map((p) => p.mark).concat(marks),
     bounds: [-page.half - m, -page.half - m, page.half + m, page.half + m],
   }
-}
-
-/** A stud or joist of a usual depth, and what is drawn of its length, mm. */
-const STUD_DEEP_MM = 89
-const STUD_SEEN_MM = 900
-
-type Behind = Pick<FreeSpace, 'construction' | 'joists'>
-
-/** What a fixing goes into, as a board: where it lies, how thick the lining before it is, and which way it is driven. */
-function woodBehind(x: Anchor, { construction: wall, joists }: Behind) {
-  if (x.into === 'stud' && wall.kind === 'studs')
-    return {
-      wideMm: wall.studMm,
-      liningMm: wall.lined ? wall.liningMm : 0,
-      along: [0, 0, 1] as Vec3,
-      way: [0, -1, 0] as Vec3,
-    }
-  if (x.into === 'joist' && joists?.size)
-    return {
-      wideMm: joists.size.wideMm,
-      liningMm: joists.liningMm,
-      along: (joists.run === 'out' ? [0, 1, 0] : [1, 0, 0]) as Vec3,
-      way: [0, 0, 1] as Vec3,
-    }
-  return null
-}
-
-/** A fixing into a stud or joist, with the lining before it; null where it is in neither, or known by its maker only. */
-export function anchorDetail(a: Assembly, x: Anchor, behind: Behind, bores?: Bores): JointDetail | null {
-  const near = a.parts.find((p) => p.id === x.part)
-  const fastener = x.fastener && findScrew(x.fastener)
-  const there = woodBehind(x, behind)
-  if (!near || !fastener || !there) return null
-  const { liningMm, along, way } = there
-  // The face it stands on: the wall's, or the underside of the ceiling.
-  const face = reachAlong(turnedBox(near), way)[1]
-  const wood = (id: string, fromMm: number, deepMm: number, wideMm: number): Part => ({
-    ...near,
-    id,
-    role: 'post',
-    stock: { kind: 'board', section: '', grade: '', treated: false },
-    size: { lengthMm: STUD_SEEN_MM, widthMm: deepMm, thicknessMm: wideMm },
-    at: { centre: add(x.at, scale(way, face + fromMm + deepMm / 2 - dot(x.at, way))), along, across: way },
-    outline: undefined,
-    machining: [],
-  })
-  const stud = wood(`${x.id}-stud`, liningMm, STUD_DEEP_MM, there.wideMm)
-  const board: Part = {
-    ...wood(`${x.id}-lining`, 0, liningMm, STUD_SEEN_MM),
-    stock: { kind: 'existing', name: '', massKg: 0 },
-  }
-  // Its head lies so far before the piece that its point is where it was judged to be.
-  const outer = reachAlong(turnedBox(near), way)[0]
-  const beforeMm = Math.max(0, fastener.lengthMm - x.embedMm - liningMm - (face - outer))
-  const parts = [...a.parts, stud, ...(liningMm > 0 ? [board] : [])]
-  return jointDetail(
-    { ...a, parts },
-    {
-      id: x.id,
-      kind: 'screwed',
-      near: near.id,
-      far: stud.id,
-      at: x.at,
-      fasteners: [{ fastener: fastener.id, count: x.count, into: 'side', beforeMm }],
-    },
-    undefined,
-    bores,
-  )
 }
 
 /** Arrows for the fasteners of a build's joints: to where they enter the near piece, from the side they come from. */
@@ -460,5 +402,6 @@ export function alike(d: JointDetail): string {
   const pieces = [d.near, d.far].map((p) => [p.role, p.stock, p.size.thicknessMm])
   const [x, y, z] = d.way
   const fasteners = d.fasteners.map(({ fastener, ...f }) => ({ ...f, id: fastener.id }))
-  return JSON.stringify([pieces, Math.abs(x), Math.abs(y), Math.abs(z), d.housedMm, d.slanted, fasteners], round)
+  const ways = [x, y, z].map(Math.abs)
+  return JSON.stringify([pieces, ways, d.housedMm, d.slanted, fasteners, d.byMaker], round)
 }

@@ -3,8 +3,9 @@ import type { Machining, Part } from '../assembly/assembly.ts'
 import { isRoundPart, partBox } from '../assembly/part-box.ts'
 import { allFamilies } from '../families/registry.ts'
 import { volumeOf, type Polyhedron } from '../geometry/polyhedron.ts'
-import { cross, dot, sub, unit, type Vec3 } from '../geometry/vec.ts'
+import { add, cross, dot, scale, sub, unit, type Vec3 } from '../geometry/vec.ts'
 import { meshOf } from './mesh.ts'
+import { leanOf, workOn } from './work.ts'
 
 const sum = (list: readonly number[]) => list.reduce((s, v) => s + v, 0)
 const volume = (mesh: readonly Polyhedron[]) => sum(mesh.map(volumeOf))
@@ -55,7 +56,7 @@ function taken(m: Machining, p: Part): number {
       return ((across * across * Math.tan(Math.abs(m.angleRad))) / 2) * other
     }
     case 'hole':
-      return hole(m.diameterMm, m.depthMm ?? t)
+      return hole(m.diameterMm, m.depthMm ?? t) / Math.cos(m.tiltRad)
     case 'row':
       return m.count * hole(m.diameterMm, m.depthMm)
     case 'corner':
@@ -89,7 +90,7 @@ function own(p: Part): number {
 const examples = allFamilies().flatMap((f) =>
   f.examples().flatMap((e) => {
     const r = f.shape(e.params, e.context)
-    return r.ok ? [{ name: `${f.id}: ${e.name}`, parts: r.value.assembly.parts }] : []
+    return r.ok ? [{ name: `${f.id}: ${e.name}`, parts: r.value.assembly.parts, joints: r.value.assembly.joints }] : []
   }),
 )
 
@@ -145,6 +146,32 @@ describe('solids in three dimensions', () => {
       'hole not through',
       [{ kind: 'hole', face: 'under', atMm: 90, offMm: 60, diameterMm: 25, depthMm: 12, tiltRad: 0 }],
     ],
+    ...(['start', 'end', 'low', 'high'] as const).map((towards): [string, Machining[]] => [
+      `hole at a tilt towards ${towards}`,
+      [
+        {
+          kind: 'hole',
+          face: 'over',
+          atMm: 90,
+          offMm: 60,
+          diameterMm: 25,
+          depthMm: null,
+          tiltRad: rad(15),
+          towards,
+        },
+        {
+          kind: 'hole',
+          face: 'under',
+          atMm: 240,
+          offMm: 60,
+          diameterMm: 22,
+          depthMm: 14,
+          tiltRad: rad(5),
+          towards,
+        },
+        { kind: 'hole', face: 'over', atMm: 300, offMm: 60, diameterMm: 10, depthMm: 9, tiltRad: 0 },
+      ],
+    ]),
     ['row', [{ kind: 'row', face: 'over', atMm: 60, offMm: 40, count: 7, everyMm: 32, diameterMm: 5, depthMm: 10 }]],
     [
       'bevel beside a dado',
@@ -169,6 +196,52 @@ describe('solids in three dimensions', () => {
     // A stopped dado runs from its end to the edge, where the bevel may have been first.
     const both = name === 'bevel beside a dado' ? 0.002 : 0.0005
     expect(Math.abs(volume(mesh) - (own(p) - sum(machining.map((m) => taken(m, p))))) / own(p)).toBeLessThan(both)
+  })
+  it('a hole at a tilt comes out where its slope says, on the other side', () => {
+    for (const [face, out] of [
+      ['over', 1],
+      ['under', -1],
+    ] as const) {
+      const tilt = { tiltRad: rad(20), towards: 'end' as const }
+      const p = board([{ kind: 'hole', face, atMm: 90, offMm: 60, diameterMm: 24, depthMm: null, ...tilt }])
+      const third = cross(p.at.along, p.at.across)
+      const rim = (side: number) =>
+        meshOf(p)
+          .flat(2)
+          .map((c) => sub(c, p.at.centre))
+          .filter((c) => Math.abs(dot(c, third) - side * 10) < 1e-6)
+          .filter((c) => Math.abs(dot(c, p.at.along)) < 199 && Math.abs(dot(c, p.at.across)) < 59)
+          .map((c) => 200 + dot(c, p.at.along))
+      const middle = (side: number) => (Math.max(...rim(side)) + Math.min(...rim(side))) / 2
+      expect(middle(out)).toBeCloseTo(90, 6)
+      expect(middle(-out)).toBeCloseTo(90 - 20 * Math.tan(rad(20)), 6)
+      // An oval, longer along the slope.
+      expect(Math.max(...rim(out)) - Math.min(...rim(out))).toBeCloseTo(24 / Math.cos(rad(20)), 6)
+      // On paper as in space.
+      const paper = workOn(p, face === 'over' ? 'under' : 'over')[0].map(
+        (c) => 200 + dot(sub(c, p.at.centre), p.at.along),
+      )
+      expect((Math.max(...paper) + Math.min(...paper)) / 2).toBeCloseTo(90 - 20 * Math.tan(rad(20)), 6)
+    }
+  })
+  it('an arm leads out of its hole along the line of the bore', () => {
+    let met = 0
+    for (const { parts, joints } of examples)
+      for (const j of joints.filter((x) => x.kind === 'socketed')) {
+        const [into, arm] = [j.near, j.far].map((id) => parts.find((p) => p.id === id)!)
+        const third = cross(into.at.along, into.at.across)
+        const way = dot(sub(arm.at.centre, into.at.centre), arm.at.along) > 0 ? arm.at.along : scale(arm.at.along, -1)
+        const out = Math.sign(dot(way, third))
+        for (const m of into.machining) {
+          if (m.kind !== 'hole' || !m.towards) continue
+          expect(m.face).toBe(out > 0 ? 'over' : 'under')
+          const [u, v] = leanOf(m)
+          const bore = unit(add(scale(third, out), add(scale(into.at.along, u), scale(into.at.across, v))))
+          expect(dot(bore, way)).toBeCloseTo(1, 9)
+          met++
+        }
+      }
+    expect(met).toBeGreaterThan(4)
   })
   it('a hole that runs out over an edge of a dado is a hole in both', () => {
     const dado: Machining = { kind: 'dado', face: 'over', atMm: 150, offMm: 0, widthMm: 18, depthMm: 6, stopped: false }

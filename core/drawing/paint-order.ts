@@ -1,47 +1,9 @@
 import type { Point } from '../geometry/hull.ts'
 import { dot, type Vec3 } from '../geometry/vec.ts'
+import { PageGrid } from './page-grid.ts'
 import { EYE, RIGHT, SKIN_MM, split, TRUE, UP, type Piece } from './piece.ts'
 
 /* In which order solids are painted so that what is nearer covers what is farther. */
-
-const apart = (a: Piece['page'], b: Piece['page']): boolean =>
-  a[0] >= b[2] || b[0] >= a[2] || a[1] >= b[3] || b[1] >= a[3]
-
-/** Places on the page that many things may share: each piece is listed where it is. */
-export class Grid {
-  private readonly cells = new Map<number, number[]>()
-  constructor(
-    private readonly pieces: readonly Piece[],
-    private readonly cellMm: number,
-  ) {
-    this.stamps = new Uint32Array(pieces.length)
-    pieces.forEach((p, i) =>
-      this.each(p.page, (key) => void (this.cells.get(key)?.push(i) ?? this.cells.set(key, [i]))),
-    )
-  }
-  private each([l, b, r, t]: Piece['page'], to: (key: number) => void): void {
-    const c = this.cellMm
-    for (let i = Math.floor(l / c); i <= Math.floor(r / c); i++)
-      for (let k = Math.floor(b / c); k <= Math.floor(t / c); k++) to(i * 4096 + k)
-  }
-  /** Everything that may lie over a stretch of the page, each once. */
-  over(page: Piece['page']): Piece[] {
-    const found: Piece[] = []
-    const stamp = ++this.asked
-    this.each(page, (key) => {
-      const list = this.cells.get(key)
-      if (!list) return
-      for (const i of list) {
-        if (this.stamps[i] === stamp) continue
-        this.stamps[i] = stamp
-        if (!apart(this.pieces[i].page, page)) found.push(this.pieces[i])
-      }
-    })
-    return found
-  }
-  private asked = 0
-  private readonly stamps: Uint32Array
-}
 
 /** Whether a lies before b for the eye: 1, behind it: −1, neither: 0. */
 function before(a: Piece, b: Piece): number {
@@ -61,28 +23,33 @@ function before(a: Piece, b: Piece): number {
 
 /** The middle of what two figures of the page share, each going round to the left; null where that is next to nothing. */
 function overlap(a: readonly Point[], b: readonly Point[]): Point | null {
-  let figure: Point[] = [...a]
+  let figure: readonly Point[] = a
   for (let i = 0; i < b.length && figure.length > 2; i++) {
     const [p, q] = [b[i], b[(i + 1) % b.length]]
-    const side = (c: Point) => (q[0] - p[0]) * (c[1] - p[1]) - (q[1] - p[1]) * (c[0] - p[0])
+    const [du, dv] = [q[0] - p[0], q[1] - p[1]]
+    const side = (c: Point) => du * (c[1] - p[1]) - dv * (c[0] - p[0])
     const kept: Point[] = []
-    figure.forEach((c, k) => {
-      const d = figure[(k + 1) % figure.length]
-      const [sc, sd] = [side(c), side(d)]
-      if (sc >= 0) kept.push(c)
+    let c = figure[figure.length - 1]
+    let sc = side(c)
+    for (const d of figure) {
+      const sd = side(d)
       if (sc < 0 !== sd < 0)
         kept.push([c[0] + (sc / (sc - sd)) * (d[0] - c[0]), c[1] + (sc / (sc - sd)) * (d[1] - c[1])])
-    })
+      if (sd >= 0) kept.push(d)
+      c = d
+      sc = sd
+    }
     figure = kept
   }
   let [area, x, y] = [0, 0, 0]
-  figure.forEach(([u, v], i) => {
+  for (let i = 0; i < figure.length; i++) {
+    const [u, v] = figure[i]
     const [p, q] = figure[(i + 1) % figure.length]
     const part = u * q - p * v
     area += part / 2
     x += ((u + p) * part) / 6
     y += ((v + q) * part) / 6
-  })
+  }
   return area > LEAST_SHARED_MM2 ? [x / area, y / area] : null
 }
 /** Figures that share less of the page than this do not cover each other, mm². */
@@ -109,7 +76,7 @@ export function painted(given: readonly Piece[], cellMm: number): Piece[] {
   let pieces = [...given]
   const told = new Map<Piece, Map<Piece, number>>()
   for (let n = 0; ; n++) {
-    const grid = new Grid(pieces, cellMm)
+    const grid = new PageGrid(pieces, cellMm)
     const { order, ring } = sorted(pieces, grid, told)
     const cut = ring && n < MOST_SPLITS ? cutOf(ring) : null
     if (!cut) return order
@@ -130,18 +97,17 @@ function cutOf(ring: readonly Piece[]): { piece: Piece; axis: number; atMm: numb
 
 function sorted(
   pieces: readonly Piece[],
-  grid: Grid,
+  grid: PageGrid,
   told: Map<Piece, Map<Piece, number>>,
 ): { order: Piece[]; ring: Piece[] | null } {
-  const index = new Map(pieces.map((p, i) => [p, i]))
   const behind: Set<number>[] = pieces.map(() => new Set())
   const ahead: number[][] = pieces.map(() => [])
   pieces.forEach((a, i) => {
     const known = told.get(a) ?? new Map<Piece, number>()
     told.set(a, known)
-    for (const b of grid.over(a.page)) {
-      const k = index.get(b)!
+    for (const k of grid.over(a.figure, a.page)) {
       if (k <= i) continue
+      const b = pieces[k]
       const way = known.get(b) ?? before(a, b)
       known.set(b, way)
       if (way === 0) continue

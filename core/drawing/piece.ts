@@ -51,20 +51,28 @@ export function pieceOf(thing: number, box: TurnedBox, cuts: readonly HalfSpace[
 }
 
 function measured(p: Pick<Piece, 'thing' | 'all' | 'seen' | 'walls'>): Piece {
-  const points = p.all.flat()
-  const flat = points.map(onPage)
-  const depth = points.map((c) => dot(c, EYE))
-  const range = (list: readonly number[]): [number, number] => [Math.min(...list), Math.max(...list)]
-  const [x, y, z] = [0, 1, 2].map((k) => range(points.map((c) => c[k])))
-  const [u, v] = [0, 1].map((k) => range(flat.map((c) => c[k])))
-  return {
-    ...p,
-    facing: p.walls.map((w) => dot(w.out, EYE)),
-    bounds: { min: [x[0], y[0], z[0]], max: [x[1], y[1], z[1]] },
-    figure: hull(flat),
-    page: [u[0], v[0], u[1], v[1]],
-    near: range(depth),
-  }
+  const min: Vec3 = [Infinity, Infinity, Infinity]
+  const max: Vec3 = [-Infinity, -Infinity, -Infinity]
+  const page: Piece['page'] = [Infinity, Infinity, -Infinity, -Infinity]
+  const near: Piece['near'] = [Infinity, -Infinity]
+  const flat: Point[] = []
+  for (const face of p.all)
+    for (const c of face) {
+      for (let k = 0; k < 3; k++) {
+        if (c[k] < min[k]) min[k] = c[k]
+        if (c[k] > max[k]) max[k] = c[k]
+      }
+      const depth = dot(c, EYE)
+      if (depth < near[0]) near[0] = depth
+      if (depth > near[1]) near[1] = depth
+      const at = onPage(c)
+      for (let k = 0; k < 2; k++) {
+        if (at[k] < page[k]) page[k] = at[k]
+        if (at[k] > page[k + 2]) page[k + 2] = at[k]
+      }
+      flat.push(at)
+    }
+  return { ...p, facing: p.walls.map((w) => dot(w.out, EYE)), bounds: { min, max }, figure: hull(flat), page, near }
 }
 
 /** A piece in two along a plane. */
@@ -121,11 +129,11 @@ const [A, C] = [new Float64Array(256), new Float64Array(256)]
 
 /** Whether a line of the page passes by a figure. */
 export function passes(figure: readonly Point[], p: Point, q: Point): boolean {
-  for (let i = 0; i < figure.length; i++) {
-    const [x, y] = figure[i]
-    const [u, v] = figure[(i + 1) % figure.length]
-    const side = (c: Point) => (u - x) * (c[1] - y) - (v - y) * (c[0] - x)
-    if (side(p) <= 0 && side(q) <= 0) return true
+  let c = figure[figure.length - 1]
+  for (const d of figure) {
+    const [du, dv] = [d[0] - c[0], d[1] - c[1]]
+    if (du * (p[1] - c[1]) <= dv * (p[0] - c[0]) && du * (q[1] - c[1]) <= dv * (q[0] - c[0])) return true
+    c = d
   }
   return false
 }

@@ -27,13 +27,12 @@ const NO_OWN: Vec3 = [0, 0, 0]
 function figure(g: Gathered, paint: Paint, points: readonly Vec3[], edges = true): void {
   const owner = g.owner({ paint })
   g.face(
-    null,
-    owner,
+    { m: null, owner },
     points,
     points.map(() => NO_OWN),
     [0, 0, 1],
   )
-  if (edges) points.forEach((p, i) => g.edge(null, owner, p, points[(i + 1) % points.length]))
+  if (edges) points.forEach((p, i) => g.edge({ m: null, owner }, p, points[(i + 1) % points.length]))
 }
 
 function addFloor(g: Gathered, outline: Outline): void {
@@ -76,13 +75,12 @@ function addFeature(g: Gathered, w: WallLine, f: Feature, ceilingMm: number): vo
   })
   for (const face of box) {
     g.face(
-      null,
-      owner,
+      { m: null, owner },
       face,
       face.map(() => NO_OWN),
       [0, 0, 1],
     )
-    face.forEach((p, i) => g.edge(null, owner, p, face[(i + 1) % face.length]))
+    face.forEach((p, i) => g.edge({ m: null, owner }, p, face[(i + 1) % face.length]))
   }
 }
 

@@ -7,6 +7,8 @@ export type Ink =
   | 'sheet'
   | 'cut-board'
   | 'cut-sheet'
+  /** Masonry or a slab, cut through. */
+  | 'cut-ground'
   | 'goods'
   | 'person'
   | 'floor'

@@ -1,5 +1,6 @@
 import type { Face, Machining, Part } from '../assembly/assembly.ts'
 import { add, scale, type Vec3 } from '../geometry/vec.ts'
+import { circle } from './solid.ts'
 
 /** Corners of a hole are drawn as this many. */
 const ROUND = 16
@@ -19,14 +20,27 @@ export function workOn(p: Part, face: Face): Vec3[][] {
     at(u, v + wide),
   ]
   const seen = (m: Machining) => !('face' in m) || m.face === face || (m.kind === 'hole' && m.depthMm === null)
-  return p.machining.filter(seen).flatMap((m) => figureOf(m, { l, w, t }, rect, at))
+  return p.machining.filter(seen).flatMap((m) => {
+    // A hole at a tilt comes out elsewhere than it goes in.
+    const lean = m.kind === 'hole' && m.face !== face ? leanOf(m) : [0, 0]
+    return figureOf(m, { l, w, t }, rect, (u, v) => at(u - lean[0] * t, v - lean[1] * t))
+  })
 }
 
-const round = (at: (u: number, v: number) => Vec3, u: number, v: number, diameterMm: number): Vec3[] =>
-  Array.from({ length: ROUND }, (_, i) => {
-    const a = (2 * Math.PI * i) / ROUND
-    return at(u + (diameterMm / 2) * Math.cos(a), v + (diameterMm / 2) * Math.sin(a))
-  })
+type Flat = readonly [number, number]
+/** How far a bore goes along its part and across it for each mm it comes out of its face; nought where it is square. */
+export function leanOf({ towards, tiltRad }: Pick<Extract<Machining, { kind: 'hole' }>, 'towards' | 'tiltRad'>): Flat {
+  if (!towards) return [0, 0]
+  const k = Math.tan(tiltRad)
+  return { start: [-k, 0] as const, end: [k, 0] as const, low: [0, -k] as const, high: [0, k] as const }[towards]
+}
+/** A figure round its middle, longer along the way a bore leans: what a slanted bore cuts of a plane. */
+export function stretched(figure: readonly Flat[], lean: Flat): Flat[] {
+  const [long, wide] = lean.map((k) => Math.hypot(1, k))
+  return figure.map(([u, v]) => [u * long, v * wide] as const)
+}
+const round = (at: (u: number, v: number) => Vec3, [u, v]: Flat, diameterMm: number, lean: Flat = [0, 0]): Vec3[] =>
+  stretched(circle(diameterMm, diameterMm, ROUND), lean).map(([x, y]) => at(u + x, v + y))
 
 type Rect = (u: number, v: number, long: number, wide: number) => Vec3[]
 
@@ -55,9 +69,9 @@ function figureOf(
     case 'recess':
       return [rect(m.atMm, m.offMm, m.lengthMm, m.widthMm)]
     case 'hole':
-      return [round(at, m.atMm, m.offMm, m.diameterMm)]
+      return [round(at, [m.atMm, m.offMm], m.diameterMm, leanOf(m))]
     case 'row':
-      return Array.from({ length: m.count }, (_, i) => round(at, m.atMm + i * m.everyMm, m.offMm, m.diameterMm))
+      return Array.from({ length: m.count }, (_, i) => round(at, [m.atMm + i * m.everyMm, m.offMm], m.diameterMm))
     case 'mitre':
     case 'corner':
     case 'scribe':

@@ -1,6 +1,6 @@
 import type { DetailFastener, JointDetail } from '../drawing/joint-detail.ts'
 import type { Vec3 } from '../geometry/vec.ts'
-import type { Say } from './say.ts'
+import { plural, type Say } from './say.ts'
 
 /** From where fasteners come that go this way in the build, as one stands before it. */
 export function sideOf(way: Vec3): string {
@@ -27,9 +27,13 @@ export function sayJoint(
   const side = [...new Set(ways.map(sideOf))].join(' or ')
   return [
     ...d.fasteners.map((f) => `${sayFastener(f, d, [near, far, side], boreMm(f), say)}.`),
+    ...(d.byMaker ? [`${sayByMaker(d.byMaker, [near, far, side])}.`] : []),
     ...(d.housedMm > 0 ? [`One sits ${say.length(d.housedMm)} deep in the other.`] : []),
   ]
 }
+
+const sayByMaker = (count: number, [near, far, side]: [string, string, string]): string =>
+  `${plural(count, 'fixing')} ${side}, through ${near} into ${far}; bored, set and as deep as the maker says, no nearer to an edge or a joint than that`
 
 function sayFastener(
   f: DetailFastener,

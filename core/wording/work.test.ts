@@ -74,6 +74,23 @@ const each: [Machining, string, [min: [number, number], max: [number, number]] |
     ],
   ],
   [
+    {
+      kind: 'hole',
+      face: 'over',
+      atMm: 100,
+      offMm: 50,
+      diameterMm: 10,
+      depthMm: 12,
+      tiltRad: Math.PI / 36,
+      towards: 'end',
+    },
+    'bored 5° from square and coming out towards its far end, 12 mm deep',
+    [
+      [45, 100 - 5 / Math.cos(Math.PI / 36)],
+      [55, 100 + 5 / Math.cos(Math.PI / 36)],
+    ],
+  ],
+  [
     { kind: 'cutout', atMm: 60, offMm: 30, lengthMm: 100, widthMm: 50 },
     'cut-out 100 mm × 50 mm',
     [

@@ -62,7 +62,7 @@ function say1(m: Machining, places: number[], say: Say): string {
     case 'notch':
       return `notch ${len(m.lengthMm)} long, ${len(m.depthMm)} deep in its ${EDGES[m.edge]}, from its start ${at}`
     case 'hole':
-      return `${plural(places.length, 'hole')} of ${say.drill(m.diameterMm)}${m.depthMm === null ? '' : `, ${len(m.depthMm)} deep`}, ${len(m.offMm)} from its lower edge, from its start ${at}`
+      return `${plural(places.length, 'hole')} of ${say.drill(m.diameterMm)}${m.towards ? `, bored ${degrees(m.tiltRad)} from square and coming out towards its ${EDGES[m.towards]}` : ''}${m.depthMm === null ? '' : `, ${len(m.depthMm)} deep`}, ${len(m.offMm)} from its lower edge, from its start ${at}`
     case 'row':
       return `${plural(m.count, 'hole')} of ${say.drill(m.diameterMm)}, ${len(m.depthMm)} deep, ${len(m.everyMm)} apart, ${len(m.offMm)} from its lower edge, the first from its start ${at}`
     case 'cutout':

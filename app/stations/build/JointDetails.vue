@@ -1,7 +1,8 @@
 <script setup lang="ts">
 import { computed } from 'vue'
 import type { Vec3 } from '../../../core/geometry/vec.ts'
-import { alike, anchorDetail, jointDetail, type JointDetail } from '../../../core/drawing/joint-detail.ts'
+import { anchorDetail } from '../../../core/drawing/anchor-detail.ts'
+import { alike, jointDetail, type JointDetail } from '../../../core/drawing/joint-detail.ts'
 import { METHODS } from '../../../core/mechanics/methods/all.ts'
 import { pilotMm } from '../../../core/mechanics/spacing.ts'
 import { boreFor, stepAnchors, stepJoints } from '../../../core/project/step-fasteners.ts'

@@ -91,8 +91,15 @@ export function setInHole(d: Draft, a: InHole): string {
     diameterMm: a.diameterMm,
     depthMm: a.depthMm,
     tiltRad: a.tiltRad,
+    ...(a.tiltRad === 0 ? {} : { towards: upwards(board) }),
   })
   return a.id
+}
+
+/** Which of its ends or edges is up. */
+function upwards({ at: { along, across } }: Part): 'start' | 'end' | 'low' | 'high' {
+  if (Math.abs(along[2]) > 0.9) return along[2] > 0 ? 'end' : 'start'
+  return across[2] > 0 ? 'high' : 'low'
 }
 
 /** Closes the outer end of an arm. @returns the cap's id */
