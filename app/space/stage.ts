@@ -175,7 +175,11 @@ export class Stage {
     const stale = () => tried !== this.tries
     const setMuch = (much: Much) => this.setMuch(much)
     const pace = await paceOf(this.renderer, this.scene, this.camera, this.wide, { setMuch, stale })
-    if (!stale()) this.keeper.set(pace)
+    if (stale()) return
+    this.keeper.set(pace)
+    // Programs for the surface itself are made with the first frame: not with the first that is waited for.
+    this.render(true)
+    this.draw()
   }
   private setMuch(much: Much): void {
     for (const s of this.shown) {
@@ -406,7 +410,7 @@ export class Stage {
     })
   }
   private render(moving: boolean): void {
-    if (moving) this.keeper.drawn(performance.now())
+    if (this.isMoving) this.keeper.drawn(performance.now())
     const { pace } = this.keeper
     const slow = pace !== FULL
     const fine = Math.max(slow ? FINE_WHERE_SLOW : FINE, this.density)

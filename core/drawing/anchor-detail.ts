@@ -1,6 +1,7 @@
 import type { Anchor, Assembly, Part } from '../assembly/assembly.ts'
 import { turnedBox } from '../assembly/part-box.ts'
 import { findScrew } from '../catalogue/fasteners.ts'
+import type { Point } from '../geometry/hull.ts'
 import { reachAlong } from '../geometry/parting.ts'
 import { add, dot, scale, sub, type Vec3 } from '../geometry/vec.ts'
 import type { FreeSpace } from '../room/room.ts'
@@ -117,9 +118,12 @@ function byMaker(
   const page: Page = { way, row: along, middle, on, half }
   const outer = Math.max(reachAlong(turnedBox(near), way)[0] - face, -0.9 * half)
   const at = (r: number, aside = 0) => on(add(middle, add(scale(way, r), scale(along, aside))))
-  const marks: Mark[] = [
-    { kind: 'edge', from: at(outer - OUT_MM), to: at(RUNS_ON * half), ink: 'fitting', hidden: true },
-    { kind: 'edge', from: at(outer, -HEAD_MM / 2), to: at(outer, HEAD_MM / 2), ink: 'fitting' },
+  const stroke = (from: Point, to: Point): Mark => ({ kind: 'outline', points: [from, to], ink: 'work' })
+  const [from, to] = [outer - OUT_MM, RUNS_ON * half]
+  const dashes = Math.round((to - from) / DASH_MM / 2)
+  const marks = [
+    stroke(at(outer, -HEAD_MM / 2), at(outer, HEAD_MM / 2)),
+    ...Array.from({ length: dashes }, (_, i) => stroke(at(from + 2 * i * DASH_MM), at(from + (2 * i + 1) * DASH_MM))),
   ]
   return {
     near,
@@ -133,4 +137,4 @@ function byMaker(
   }
 }
 /** Where its head lies is marked this wide, and its line begins so far before it, mm: for the drawing. */
-const [HEAD_MM, OUT_MM] = [14, 8]
+const [HEAD_MM, OUT_MM, DASH_MM] = [14, 8, 4]

@@ -207,7 +207,7 @@ const HOLDS: Record<string, (h: HoldPoint, say: Say) => string> = {
     'Open and shut every leaf: the gaps are even, none drags, none falls open. Then the remaining screws.',
   'hangs-before-load': () => 'Pull down on its front edge with both hands: nothing may move. Only then load it.',
   'level-line': () => 'Level from the line, not from the floor.',
-  'tied-before-load': () => 'Tie it to the studs before you load it.',
+  'tied-before-load': () => 'Tie it to the wall before you load it.',
   'shelves-parallel': () => 'Measure between the shelves at all four posts: the same everywhere.',
   'back-square': () => 'Diagonals of the back equal, then the brace.',
   'tallest-fits': () => 'Try the tallest thing on its shelf before the sheet above is screwed down.',
