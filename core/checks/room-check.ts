@@ -22,7 +22,9 @@ export interface RoomContext {
   neighbours: readonly Neighbour[]
   keeps: readonly KeepOut[]
   settings: Settings
+  /** What stands in it, and all goods there are. */
   goods: ReadonlyMap<string, Goods>
+  everything: ReadonlyMap<string, Goods>
   conflicts: readonly Conflict[]
   /** It and all that is tied to it, itself first. */
   group: readonly Unit[]

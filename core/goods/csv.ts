@@ -30,6 +30,16 @@ export const GOODS_COLUMNS = [
   'decision',
   'often',
   'where_now',
+  'care',
+  'whose',
+  'time',
+  'spare',
+  'across_in_use_mm',
+  'deep_in_use_mm',
+  'tall_in_use_mm',
+  'goes_to',
+  'cut_up_first',
+  'gone',
 ] as const
 
 export type Row = Record<string, string>
@@ -66,6 +76,16 @@ export const goodsToRows = (goods: readonly Goods[]): Row[] =>
     decision: g.decision,
     often: g.often,
     where_now: g.whereNow,
+    care: g.care.join(' '),
+    whose: g.whose,
+    time: g.time === 'here' ? '' : g.time,
+    spare: g.spare === 0 ? '' : String(g.spare),
+    across_in_use_mm: g.inUse ? tidy(g.inUse.acrossMm) : '',
+    deep_in_use_mm: g.inUse ? tidy(g.inUse.deepMm) : '',
+    tall_in_use_mm: g.inUse ? tidy(g.inUse.tallMm) : '',
+    goes_to: g.leaving.to,
+    cut_up_first: g.leaving.first,
+    gone: g.leaving.gone ? 'yes' : '',
   }))
 
 export interface RowsRead {
@@ -124,6 +144,7 @@ export function rowsToGoods(rows: readonly RawRow[], system: UnitSystem, newId: 
     const usual = told.every((mm) => mm === null) ? usualThing(row.name ?? '') : undefined
     const [acrossMm, deepMm, tallMm] = usual ? [usual.acrossMm, usual.deepMm, usual.tallMm] : told
     const [rimMm, overhangMm, taperMm] = [length('rim'), length('overhang'), length('taper')]
+    const inUse = [length('across_in_use'), length('deep_in_use'), length('tall_in_use')]
     const toolMeasures = [length('neck'), length('handle'), length('head'), length('hang')]
     if (failed) return
     const missing = !row.name
@@ -171,6 +192,15 @@ export function rowsToGoods(rows: readonly RawRow[], system: UnitSystem, newId: 
         whereNow: row.where_now ?? '',
         decision: (row.decision || 'keep') as Goods['decision'],
         often: (row.often || 'weekly') as Goods['often'],
+        care: (row.care ?? '').split(/[\s,;]+/).filter((c) => c !== '') as Goods['care'],
+        whose: row.whose ?? '',
+        time: (row.time || 'here') as Goods['time'],
+        spare: row.spare ? Number(row.spare) : 0,
+        // What is not told of it is as it is at rest.
+        inUse: inUse.every((mm) => mm === null)
+          ? null
+          : { acrossMm: inUse[0] ?? acrossMm!, deepMm: inUse[1] ?? deepMm!, tallMm: inUse[2] ?? tallMm! },
+        leaving: { to: row.goes_to ?? '', first: row.cut_up_first ?? '', gone: isYes(row.gone) },
       }),
     )
     if (read.success) out.goods.push(read.data)
@@ -184,6 +214,8 @@ export function rowsToGoods(rows: readonly RawRow[], system: UnitSystem, newId: 
   return out
 }
 
+const isYes = (text: string | undefined): boolean => /^(yes|true|1|x)$/i.test(text ?? '')
+
 /** How a tool is kept, as a row tells it; what it does not tell is assumed from its size. */
 function toolOf(
   size: Pick<Goods, 'acrossMm' | 'deepMm' | 'tallMm'>,
@@ -196,7 +228,7 @@ function toolOf(
     ...assumedTool(size, held),
     ...(Object.fromEntries(told) as Partial<ToolShape>),
     ...(told.length > 0 ? { assumed: false } : {}),
-    travels: /^(yes|true|1|x)$/i.test(row.travels ?? ''),
+    travels: isYes(row.travels),
     accessories: row.accessories ?? '',
     idea: row.idea ?? '',
   }

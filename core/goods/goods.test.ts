@@ -1,7 +1,7 @@
 import { describe, expect, it } from '@jest/globals'
 import fc from 'fast-check'
 import { goodsToRows, rowsToGoods, type Row } from './csv.ts'
-import { baseAcross, bodyAcross, goodsItem, newGoods } from './goods.ts'
+import { baseAcross, bodyAcross, goodsItem, newGoods, type Goods } from './goods.ts'
 import { parseGoodsLine, parseSizes } from './parse-line.ts'
 import { silhouette } from './silhouette.ts'
 import { doubts } from './suspicious.ts'
@@ -110,6 +110,36 @@ describe('goods', () => {
   it('goes out as rows and comes back the same', () => {
     const back = rowsToGoods(goodsToRows([tote]), 'imperial', () => 't')
     expect(back).toEqual({ goods: [tote], problems: [] })
+  })
+  it('with all that may be told of a thing too, and names what is none of it', () => {
+    const told: Goods = {
+      ...tote,
+      care: ['damp', 'food'],
+      whose: 'the neighbour',
+      time: 'lent',
+      spare: 3,
+      inUse: { acrossMm: tote.acrossMm, deepMm: tote.deepMm, tallMm: tote.tallMm + 200 },
+      leaving: { to: 'the club', first: 'handles off', gone: true },
+    }
+    const rows = goodsToRows([told])
+    expect(rowsToGoods(rows, 'imperial', () => 't')).toEqual({ goods: [told], problems: [] })
+    // Of a size in use one measure is enough: the others are as at rest.
+    const [row] = rows
+    const one = rowsToGoods([{ ...row, across_in_use_mm: '', deep_in_use_mm: '' }], 'imperial', () => 't')
+    expect(one.goods[0].inUse).toEqual(told.inUse)
+    const wrong = (over: Row) => rowsToGoods([{ ...row, ...over }], 'imperial', () => 't').problems.map((p) => p.field)
+    expect(wrong({ care: 'sunshine' })).toEqual(['care.0'])
+    expect(wrong({ time: 'yesterday' })).toEqual(['time'])
+    expect(wrong({ spare: '-2' })).toEqual(['spare'])
+    expect(wrong({ tall_in_use_mm: 'very' })).toEqual(['tall_in_use'])
+  })
+  it('asks before something of somebody else goes, and about sizes in use that say nothing', () => {
+    const codes = (over: Partial<Goods>) => doubts({ ...tote, ...over }).map((d) => d.code)
+    expect(codes({ whose: 'a friend' })).toEqual([])
+    expect(codes({ whose: 'a friend', decision: 'bin' })).toEqual(['ask-first'])
+    const { acrossMm, deepMm, tallMm } = tote
+    expect(codes({ inUse: { acrossMm, deepMm, tallMm } })).toEqual(['smaller-in-use'])
+    expect(codes({ inUse: { acrossMm, deepMm, tallMm: tallMm + 1 } })).toEqual([])
   })
   it('keeps the good rows of a bad file and names the bad ones', () => {
     const rows: Row[] = [

@@ -1,10 +1,13 @@
 import { CONTAINERS, GOODS_KINDS, TOTE_GUESS, type GoodsKind } from '../catalogue/containers.ts'
 import { HEAVIEST_KG, id, lengthMm, words, z } from '../measure/schema.ts'
+import { CARES } from './care.ts'
 import { assumedTool, toolShape } from './tool.ts'
 import { WAY_CODES } from './way-codes.ts'
 
 export const DECISIONS = ['keep', 'pass', 'bin'] as const
 export const OFTEN = ['daily', 'weekly', 'seldom'] as const
+/** Where a thing is in time: its place is kept whichever it is. */
+export const TIMES = ['here', 'shown', 'lent', 'seasonal', 'to-come'] as const
 
 /** Largest single thing, mm, and most of one kind: past these a slip of the keyboard is likelier. */
 export const GOODS_LIMITS = { minMm: 5, maxMm: 6000, maxCount: 2000 } as const
@@ -51,6 +54,17 @@ export const goodsItem = z.object({
   whereNow: words(120),
   /** How somebody wants it kept; null where any way that suits it will do. */
   keptAs: z.enum(WAY_CODES).nullable(),
+  /** Its size as it is used or kept ready, where that is larger: a pump in the bung, a lid that stands open. */
+  inUse: z.object({ acrossMm: size, deepMm: size, tallMm: size }).nullable(),
+  /** What it must be kept from, and what others must be kept from. */
+  care: z.array(z.enum(CARES)).max(CARES.length),
+  /** Somebody else's: ask first. */
+  whose: words(60),
+  time: z.enum(TIMES),
+  /** Places kept for more of them. */
+  spare: z.int().min(0).max(GOODS_LIMITS.maxCount),
+  /** Where it goes when it does not stay, what is cut up first, and whether it is gone. */
+  leaving: z.object({ to: words(80), first: words(80), gone: z.boolean() }),
 })
 export type Goods = z.infer<typeof goodsItem>
 
@@ -107,6 +121,26 @@ export const bodyAcross = (g: Goods): number => g.acrossMm - 2 * (g.tote?.overha
 /** Width at the base, mm. */
 export const baseAcross = (g: Goods): number => bodyAcross(g) - 2 * (g.tote?.taperMm ?? 0)
 
+/** What nobody has said of a thing. */
+export const nothingTold = (): Pick<Goods, 'inUse' | 'care' | 'whose' | 'time' | 'spare' | 'leaving'> => ({
+  inUse: null,
+  care: [],
+  whose: '',
+  time: 'here',
+  spare: 0,
+  leaving: { to: '', first: '', gone: false },
+})
+
+/** Places a thing asks for: those it has now, and those kept for more of them. */
+export const placesOf = (g: Pick<Goods, 'count' | 'spare'>): number => g.count + g.spare
+
+/** As its place must take it: in each direction the larger of its sizes at rest and in use. */
+export function asUsed(g: Goods): Goods {
+  if (!g.inUse) return g
+  const larger = (key: 'acrossMm' | 'deepMm' | 'tallMm') => Math.max(g[key], g.inUse![key])
+  return { ...g, acrossMm: larger('acrossMm'), deepMm: larger('deepMm'), tallMm: larger('tallMm') }
+}
+
 /** Goods with the defaults of a freshly entered line. */
 export function newGoods(
   given: Pick<Goods, 'id' | 'name' | 'kind' | 'count' | 'acrossMm' | 'deepMm' | 'tallMm' | 'massKg'> & Partial<Goods>,
@@ -119,6 +153,7 @@ export function newGoods(
     often: 'weekly',
     whereNow: '',
     keptAs: null,
+    ...nothingTold(),
     ...given,
   }
 }

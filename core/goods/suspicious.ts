@@ -16,6 +16,8 @@ export interface Doubt {
     | 'assumed-tool'
     | 'neck-thicker-than-head'
     | 'hangs-longer-than-it-is'
+    | 'ask-first'
+    | 'smaller-in-use'
   data: Record<string, number>
 }
 
@@ -43,6 +45,10 @@ export function doubts(g: Goods): Doubt[] {
     if (hangMm > g.tallMm) say('hangs-longer-than-it-is', { hangMm, tallMm: g.tallMm })
     if (assumed) say('assumed-tool', { neckMm, hangMm })
   }
+  if (g.whose !== '' && g.decision !== 'keep') say('ask-first')
+  const { inUse } = g
+  const grows = inUse && (['acrossMm', 'deepMm', 'tallMm'] as const).some((key) => inUse[key] > g[key])
+  if (inUse && !grows) say('smaller-in-use')
   const usual = usualThing(g.name)
   const isUsual = (key: 'acrossMm' | 'deepMm' | 'tallMm') => usual && Math.abs(usual[key] - g[key]) < SAME_MM
   if (usual && isUsual('acrossMm') && isUsual('deepMm') && isUsual('tallMm')) say('usual-size', { share: usual.spread })

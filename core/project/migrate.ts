@@ -1,4 +1,5 @@
 import { startingCarriage } from '../assembly/settings.ts'
+import { nothingTold } from '../goods/goods.ts'
 import { assumedTool } from '../goods/tool.ts'
 import { NO_WISHES } from './wishes.ts'
 
@@ -70,6 +71,12 @@ const STEPS: ((raw: Raw) => Raw)[] = [
     ...raw,
     version: 7,
     goods: list(raw.goods).map((g) => ({ keptAs: null, ...object(g) })),
+  }),
+  // Version 7 knew things as they are here and now, and nothing of what they ask for.
+  (raw) => ({
+    ...raw,
+    version: 8,
+    goods: list(raw.goods).map((g) => ({ ...nothingTold(), ...object(g) })),
   }),
 ]
 

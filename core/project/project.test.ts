@@ -119,6 +119,15 @@ describe('project file', () => {
     expect(r.project.wishes).toEqual(NO_WISHES)
     expect(r.project.goods.every((g) => g.keptAs === null)).toBe(true)
   })
+  it('knows nothing more of things in a file before that was asked', () => {
+    const p = load(demos[0])
+    const told = ['inUse', 'care', 'whose', 'time', 'spare', 'leaving']
+    const goods = p.goods.map((g: object) => Object.fromEntries(Object.entries(g).filter(([k]) => !told.includes(k))))
+    const r = readProject(JSON.stringify({ ...p, goods, version: 7 }))
+    expect(r.ok && r.migratedFrom).toBe(7)
+    for (const g of r.ok ? r.project.goods : [])
+      expect(g).toMatchObject({ inUse: null, care: [], whose: '', time: 'here', spare: 0, leaving: { gone: false } })
+  })
   it('has the schemas in the documentation as they are', () => {
     for (const [name, schema] of [
       ['project', projectSchema],

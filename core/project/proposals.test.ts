@@ -84,3 +84,36 @@ describe('proposals', () => {
     expect(list.filter((x) => x.verdict === 'fails' || x.verdict === 'unknown')).toEqual([])
   })
 })
+
+describe('places for what is not here, or larger in use', () => {
+  const heights = (p: ReturnType<typeof withRack>) => {
+    const [r] = readingsOf(readBuilds(p))
+    return r.shaped.assembly.bays.map((b) => b.clear.max[2] - b.clear.min[2])
+  }
+  it('places kept for more of a thing are places to be found, and are judged full', () => {
+    const p = withRack(4, 20, {}, 'pail', 'post-rack')
+    expect(withoutHome(p)).toEqual([])
+    p.goods[0] = { ...p.goods[0], spare: 3 }
+    expect(withoutHome(p)).toEqual([{ goodsId: p.goods[0].id, count: 3 }])
+    p.builds[0].goods = [{ goodsId: p.goods[0].id, count: 7 }]
+    expect(contextOf(p, p.builds[0])!.goods[0].count).toBe(7)
+    // More than there are places for is never counted.
+    p.builds[0].goods = [{ goodsId: p.goods[0].id, count: 70 }]
+    expect(contextOf(p, p.builds[0])!.goods[0].count).toBe(7)
+  })
+  it('what is lent keeps its place', () => {
+    const p = withRack(4, 20, {}, 'pail', 'post-rack')
+    p.goods[0] = { ...p.goods[0], time: 'lent' }
+    expect(contextOf(p, p.builds[0])!.goods[0].count).toBe(4)
+  })
+  it('a place is as high as its thing in use, by as much as that is taller', () => {
+    const p = withRack(4, 20, { shelves: 2, topMm: [] }, 'pail', 'post-rack')
+    const atRest = Math.min(...heights(p))
+    const { acrossMm, deepMm, tallMm } = p.goods[0]
+    p.goods[0] = { ...p.goods[0], inUse: { acrossMm, deepMm, tallMm: tallMm + 254 } }
+    expect(Math.min(...heights(p)) - atRest).toBeCloseTo(254, 6)
+    // Smaller in use than at rest is none smaller.
+    p.goods[0] = { ...p.goods[0], inUse: { acrossMm, deepMm, tallMm: 20 } }
+    expect(Math.min(...heights(p))).toBeCloseTo(atRest, 6)
+  })
+})

@@ -1,3 +1,4 @@
+import { placesOf } from '../goods/goods.ts'
 import { wishedWay } from '../goods/ways.ts'
 import { wholeBox } from '../assembly/part-box.ts'
 import { withPresumed } from '../goods/presumed.ts'
@@ -60,7 +61,7 @@ export function withoutHome(p: Project): { goodsId: string; count: number }[] {
   for (const b of p.builds) for (const g of b.goods) placed.set(g.goodsId, (placed.get(g.goodsId) ?? 0) + g.count)
   return p.goods
     .filter((g) => g.decision === 'keep')
-    .map((g) => ({ goodsId: g.id, count: g.count - (placed.get(g.id) ?? 0) }))
+    .map((g) => ({ goodsId: g.id, count: placesOf(g) - (placed.get(g.id) ?? 0) }))
     .filter((g) => g.count > 0)
 }
 

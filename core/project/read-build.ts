@@ -12,7 +12,7 @@ import { verdict, type Verdict } from '../checks/verdict.ts'
 import { boardsOf } from '../families/boards-of.ts'
 import type { AnyFamily, ShapeContext, Shaped } from '../families/family.ts'
 import { findFamily, isHung } from '../families/registry.ts'
-import type { Goods } from '../goods/goods.ts'
+import { asUsed, placesOf, type Goods } from '../goods/goods.ts'
 import type { LoadPath } from '../loads/load-path.ts'
 import { bad, good, type Problem, type Result } from '../measure/result.ts'
 import { ceilingAt, joistsOver } from '../room/ceiling.ts'
@@ -231,7 +231,7 @@ export function contextOf(
   if (!space) return null
   const goods = build.goods.flatMap(({ goodsId, count }) => {
     const item = p.goods.find((g) => g.id === goodsId && g.decision === 'keep')
-    return item ? [{ item, count: Math.min(count, item.count) }] : []
+    return item ? [{ item: asUsed(item), count: Math.min(count, placesOf(item)) }] : []
   })
   const { outline: o, floor } = roomPlan(p.room)
   const line = o.walls.find((w) => w.wall.id === build.wallId)

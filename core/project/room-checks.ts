@@ -6,6 +6,7 @@ import { keepOuts, wallBodies, type KeepOut } from '../clearance/keep-outs.ts'
 import { frameOf, solidsOf, type BuildSolids, type Frame } from '../clearance/placing.ts'
 import { wholeBox } from '../assembly/part-box.ts'
 import { groupOf, meetingOf, type Unit } from '../clearance/tied.ts'
+import type { Goods } from '../goods/goods.ts'
 import { METHODS } from '../mechanics/methods/all.ts'
 import type { Anchor } from '../assembly/assembly.ts'
 import { tieFastener, TIE_FASTENERS } from '../checks/in-the-room/tied.ts'
@@ -190,6 +191,14 @@ export function checksInRoomKept(s: Surroundings, reading: BuildReading): CheckR
   return checks
 }
 
+const byIds = new WeakMap<readonly Goods[], ReadonlyMap<string, Goods>>()
+/** Goods by id, made once for a list. */
+function goodsById(list: readonly Goods[]): ReadonlyMap<string, Goods> {
+  const known = byIds.get(list) ?? new Map(list.map((g) => [g.id, g]))
+  byIds.set(list, known)
+  return known
+}
+
 /** The checks of one build in its room, with the others round it. */
 export function checksInRoom(
   s: Surroundings,
@@ -222,6 +231,7 @@ export function checksInRoom(
     keeps: s.keeps,
     settings: s.p.settings,
     goods: reading.goods,
+    everything: goodsById(s.p.goods),
     conflicts: conflicts(frame, solids, neighbours, s.keeps, effort),
   }
   return ROOM_CHECKS.flatMap((c) => c.run(context))

@@ -20,5 +20,7 @@ const TABLE: Record<Doubt['code'], (d: Doubt['data'], say: Say) => string> = {
     `what must not pass (${say.lengthOf(d, 'headMm')}) no broader than where it is held (${say.lengthOf(d, 'neckMm')})?`,
   'hangs-longer-than-it-is': (d, say) =>
     `hangs ${say.lengthOf(d, 'hangMm')} below where it is held, and is ${say.lengthOf(d, 'tallMm')} tall?`,
+  'ask-first': () => 'is somebody else’s: have you asked before it goes?',
+  'smaller-in-use': () => 'is in use no larger than at rest? Then the sizes in use say nothing.',
 }
 export const sayDoubt = (d: Doubt, say: Say): string => TABLE[d.code](d.data, say)

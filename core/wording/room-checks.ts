@@ -38,6 +38,10 @@ const meets =
   (r, d, say) =>
     `${what(r)} ${verb(r, one, many)} ${met(d)} by ${say.length(Number(d.byMm))}, at ${where(d, say)}. ${move(d, say)}${caution(d)}`
 
+/** The thing a finding is about, and how many more it is true of. */
+const theGoods = (d: Data) => `"${d.goods}"${Number(d.others) > 0 ? ` and ${Number(d.others)} more` : ''}`
+const areIs = (d: Data) => (Number(d.others) > 0 ? 'are' : 'is')
+
 export const ROOM_TABLE: Record<string, Words> = {
   clear: () => 'It stands clear of everything in the room.',
   'meets-build': meets('runs into', 'run into'),
@@ -138,6 +142,31 @@ export const ROOM_TABLE: Record<string, Words> = {
     `Its lower edge hangs ${say.length(Number(d.atMm))} above the floor, at the height of a head, and one can walk there. Round it off and mark it with tape, or set something on the floor under it.`,
   'head-leaf': (_r, d, say) =>
     `Opened, its leaf stands ${say.length(Number(d.atMm))} above the floor, at the height of a head, where one can walk. Shut it before you turn away.`,
+  'care-kept': (_r, d) => `${theGoods(d)} ${areIs(d)} kept as ${areIs(d) === 'is' ? 'it asks' : 'they ask'} for.`,
+  'care-flame': (_r, d, say) =>
+    `${theGoods(d)} can catch fire and ${areIs(d)} ${say.length(Number(d.gapMm))} from ${met(d)}: at least ${say.length(Number(d.wantedMm))}, and as far as its label and local codes say. Another place.`,
+  'care-heat': (_r, d, say) =>
+    `${theGoods(d)} ${areIs(d)} spoilt by heat, ${say.length(Number(d.gapMm))} from ${met(d)}: at least ${say.length(Number(d.wantedMm))}.`,
+  'care-sparks': (_r, d) =>
+    `${theGoods(d)} can catch fire and ${areIs(d)} beside "${d.other}", which charges there: put one of them elsewhere.`,
+  'care-food': (_r, d) => `${theGoods(d)} ${areIs(d)} food beside "${d.other}": put one of them elsewhere.`,
+  'care-outlet': (_r, d, say) =>
+    `${theGoods(d)} must be charged, and the nearest outlet is ${say.length(Number(d.gapMm))} away: a cord reaches ${say.length(Number(d.wantedMm))}. Another place, or an outlet there; no cord that stays lying.`,
+  'care-no-outlet': (_r, d) =>
+    `${theGoods(d)} must be charged; no outlet has been surveyed, so nobody has looked for one.`,
+  'care-gas': (_r, d) =>
+    `${theGoods(d)}: bottles of gas belong upright in the open air, never in a cellar and in many places in no garage. Ask locally.`,
+  'care-over-eyes': (_r, d, say) =>
+    `${theGoods(d)} ${areIs(d)} up to ${say.length(Number(d.atMm))}, over the eyes: what leaks or sprays is better low, in a tray.`,
+  'care-frost': (_r, d) =>
+    `${theGoods(d)} must not freeze. Whether this room does nobody here knows: ask before winter.`,
+  'care-damp': (_r, d, say) =>
+    `${theGoods(d)} ${areIs(d)} spoilt by damp and near the slab: better ${say.length(Number(d.wantedMm))} above it, with air behind.`,
+  'care-light': (_r, d) =>
+    `${theGoods(d)} ${areIs(d)} spoilt by light, with nothing before it and a window in the room: doors or a curtain.`,
+  'care-dust': (_r, d) => `${theGoods(d)} must be kept from dust, with nothing before it: doors or a curtain.`,
+  'care-food-open': (_r, d) =>
+    `${theGoods(d)} ${areIs(d)} food with nothing before it: mice find it. Doors, or a box that shuts.`,
   'in-reach': (_r, _d) => 'Everything is in reach.',
   ladder: (r, d, say) =>
     `${plural(Number(d.count), 'thing')} ("${d.goods}") can only be reached from a ladder: above ${say.length(Number(d.limitMm))}${r.state === 'fails' ? '. Some are used daily: put those lower' : ''}.`,
@@ -159,5 +188,6 @@ export const ROOM_CHECK_NAMES: Record<string, string> = {
   'tilt-in': 'Tipping in',
   reach: 'Reach',
   heads: 'Heads',
+  keeping: 'What things ask for',
   tied: 'Tied to a neighbour',
 }

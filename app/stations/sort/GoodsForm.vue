@@ -13,6 +13,7 @@ import { NEVER, WAYS } from '../../../core/wording/ways.ts'
 import { HEAVIEST_KG } from '../../../core/measure/schema.ts'
 import MeasureField from '../../components/MeasureField.vue'
 import { useReadings } from '../../stores/readings.ts'
+import GoodsMore from './GoodsMore.vue'
 import ToolFields from './ToolFields.vue'
 
 const props = defineProps<{ goods: Goods }>()
@@ -167,6 +168,7 @@ const setKind = (kind: Goods['kind']) =>
       :name="goods.name"
       @set="(part) => emit('update', { tool: { ...tool!, ...part } })"
     />
+    <GoodsMore :goods="goods" @update="(part) => emit('update', part)" />
   </div>
 </template>
 

@@ -7,7 +7,7 @@ import { sayProblem } from '../../../core/wording/problems.ts'
 import { useReadings } from '../../stores/readings.ts'
 
 /** Across x deep x tall in one field, typed as one says it. */
-const props = defineProps<{ goods: Goods }>()
+const props = defineProps<{ goods: Goods; inUse?: boolean }>()
 const emit = defineEmits<{ change: [size: Pick<Goods, 'acrossMm' | 'deepMm' | 'tallMm'>] }>()
 const readings = useReadings()
 const id = useId()
@@ -42,8 +42,8 @@ function restore() {
     :id="id"
     v-model="text"
     class="form-control form-control-sm size"
-    :class="{ 'is-invalid': problem }"
-    :aria-label="`Size of ${goods.name}: across x deep x tall, ${GOODS_LIMITS.minMm} mm at least`"
+    :class="{ 'is-invalid': problem, plain: !inUse }"
+    :aria-label="`Size of ${goods.name}${inUse ? ' in use' : ''}: across x deep x tall, ${GOODS_LIMITS.minMm} mm at least`"
     :aria-invalid="problem ? 'true' : undefined"
     :aria-describedby="problem ? `${id}-e` : undefined"
     autocomplete="off"
@@ -59,16 +59,18 @@ function restore() {
 <style scoped>
 .size {
   width: 11rem;
-  border-color: transparent;
-  background: transparent;
   padding: 0.15rem 0.3rem;
 }
-.size:hover,
-.size:focus {
+.size.plain {
+  border-color: transparent;
+  background: transparent;
+}
+.size.plain:hover,
+.size.plain:focus {
   border-color: var(--line-strong);
   background: var(--sheet);
 }
-.size.is-invalid {
+.size.size.is-invalid {
   border-color: var(--trouble);
 }
 </style>

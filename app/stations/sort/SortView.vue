@@ -25,6 +25,7 @@ import GoodsForm from './GoodsForm.vue'
 import GoodsTable from './GoodsTable.vue'
 import MatchColumns from './MatchColumns.vue'
 import ToolTable from './ToolTable.vue'
+import WhatGoes from './WhatGoes.vue'
 
 const doc = useDocument()
 const readings = useReadings()
@@ -270,6 +271,7 @@ const exportCsv = () => downloadCsv('goods.csv', goodsToRows(goods.value), [...G
             Export CSV
           </button>
         </div>
+        <WhatGoes @select="chosen = $event" @update="update" />
         <MatchColumns v-if="toMatch" :key="toMatch.name" v-bind="toMatch" @rows="matched" @cancel="toMatch = null" />
         <ul v-if="csvProblems.length" class="text-trouble small mt-2" role="alert">
           <li v-for="p in csvProblems" :key="p">{{ p }}</li>

@@ -4,6 +4,7 @@ import { clearance } from './clearance.ts'
 import { doorSweep } from './door-sweep.ts'
 import { heads } from './heads.ts'
 import { fixing } from './fixing.ts'
+import { keeping } from './keeping.ts'
 import { reach } from './reach.ts'
 import { standUpClear } from './stand-up.ts'
 import { tiltIn } from './tilt-in.ts'
@@ -21,5 +22,6 @@ export const ROOM_CHECKS: readonly AnyRoomCheck[] = [
   tiltIn,
   reach,
   heads,
+  keeping,
   tied,
 ]

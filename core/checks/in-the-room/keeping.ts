@@ -1,0 +1,186 @@
+import { placedBox } from '../../clearance/placing.ts'
+import type { Box } from '../../geometry/box.ts'
+import type { Convex } from '../../geometry/convex.ts'
+import { burns, type Care } from '../../goods/care.ts'
+import type { Goods } from '../../goods/goods.ts'
+import { BODY } from '../../goods/person.ts'
+import { boxesApart, nearestFeature } from '../../room/near-feature.ts'
+import { plain, type CheckResult } from '../check.ts'
+import { defineRoomCheck, type RoomContext } from '../room-check.ts'
+
+/*
+ * What things ask for beside a place that holds them: away from flames, near an outlet, out of the light. What can hurt
+ * somebody fails; the rest is said. Distances are product decisions: local codes and the label say more.
+ */
+
+/** What burns, and what heat spoils, stands no nearer to a flame or a burner, mm. */
+export const FROM_FLAME_MM = 1000
+/** Cord of a household machine or charger, mm: six feet. */
+export const CORD_MM = 1800
+/** What burns stands no nearer to what charges, and food no nearer to what burns or leaks, mm. */
+const BESIDE_MM = 500
+/** What damp spoils stands so far over a slab, mm. */
+const OVER_SLAB_MM = 100
+/** A front covers a thing where it lies before this share of it. */
+const COVERED = 0.8
+
+interface Thing {
+  g: Goods
+  bay: string
+  /** In the build's own frame, and in the room. */
+  own: Box
+  body: Convex
+}
+type Given = Pick<
+  RoomContext,
+  'assembly' | 'boxes' | 'goods' | 'frame' | 'room' | 'outline' | 'neighbours' | 'settings' | 'everything'
+>
+
+/** Whether a leaf, a face or a curtain lies before a thing when everything is shut. */
+function isCovered(t: Thing, { assembly, boxes }: Given): boolean {
+  const [w, h] = [0, 2].map((k) => t.own.max[k] - t.own.min[k])
+  const covered = assembly.parts
+    .filter((p) => p.role === 'door' || p.role === 'face')
+    .reduce((sum, p) => {
+      const b = boxes.get(p.id)
+      if (!b || b.max[1] < t.own.max[1]) return sum
+      const [x, z] = [0, 2].map((k) => Math.max(0, Math.min(b.max[k], t.own.max[k]) - Math.max(b.min[k], t.own.min[k])))
+      return sum + x * z
+    }, 0)
+  return covered >= COVERED * w * h
+}
+
+/** Who asks, whether it is granted, and what is said of it. */
+interface Rule {
+  code: string
+  state: 'fails' | 'holds'
+  asks: (care: readonly Care[]) => boolean
+  /** Null: nothing to say. */
+  broken: (t: Thing, c: Given) => Record<string, string | number> | null
+}
+const has =
+  (...cares: Care[]) =>
+  (care: readonly Care[]) =>
+    cares.some((x) => care.includes(x))
+
+/** The nearest other thing that is not to be beside it, in this build and in those near it. */
+function beside(t: Thing, c: Given, with_: (care: readonly Care[]) => boolean): Record<string, string> | null {
+  const all = [...thingsOf(c).map((x) => ({ g: x.g, body: x.body })), ...othersOf(c)]
+  const met = all.find((x) => x.g.id !== t.g.id && with_(x.g.care) && boxesApart(x.body, t.body) < BESIDE_MM)
+  return met ? { other: met.g.name } : null
+}
+const othersOf = ({ neighbours, everything }: Given) =>
+  neighbours.flatMap((n) =>
+    n.solids.goods.flatMap((s) => {
+      const g = everything.get(s.id)
+      return g && g.care.length > 0 ? [{ g, body: s.body }] : []
+    }),
+  )
+
+const near = (t: Thing, c: Given, mm: number) => {
+  const flame = nearestFeature(t.body, ['water-heater', 'furnace'], c.room.features, c.outline)
+  return flame && flame.mm < mm
+    ? { kind: flame.feature.kind, name: flame.feature.name, gapMm: flame.mm, wantedMm: mm }
+    : null
+}
+const outletFrom = (t: Thing, c: Given) => nearestFeature(t.body, ['outlet'], c.room.features, c.outline)
+
+const RULES: readonly Rule[] = [
+  { code: 'care-flame', state: 'fails', asks: burns, broken: (t, c) => near(t, c, FROM_FLAME_MM) },
+  { code: 'care-heat', state: 'fails', asks: has('heat'), broken: (t, c) => near(t, c, FROM_FLAME_MM) },
+  { code: 'care-sparks', state: 'fails', asks: burns, broken: (t, c) => beside(t, c, has('charging')) },
+  {
+    code: 'care-food',
+    state: 'fails',
+    asks: has('food'),
+    broken: (t, c) => beside(t, c, has('aerosol', 'gas', 'liquid')),
+  },
+  {
+    code: 'care-outlet',
+    state: 'fails',
+    asks: has('charging'),
+    broken(t, c) {
+      const outlet = outletFrom(t, c)
+      return outlet && outlet.mm > CORD_MM ? { gapMm: outlet.mm, wantedMm: CORD_MM } : null
+    },
+  },
+  {
+    code: 'care-no-outlet',
+    state: 'holds',
+    asks: has('charging'),
+    broken: (t, c) => (outletFrom(t, c) ? null : {}),
+  },
+  { code: 'care-gas', state: 'holds', asks: has('gas'), broken: () => ({}) },
+  {
+    code: 'care-over-eyes',
+    state: 'holds',
+    asks: has('aerosol', 'liquid'),
+    broken: (t, c) => (t.body.max[2] > BODY.eye * c.settings.personMm ? { atMm: t.body.max[2] } : null),
+  },
+  { code: 'care-frost', state: 'holds', asks: has('frost'), broken: () => ({}) },
+  {
+    code: 'care-damp',
+    state: 'holds',
+    asks: has('damp'),
+    broken: (t, c) =>
+      c.room.floor.kind === 'slab' && t.body.min[2] < OVER_SLAB_MM ? { wantedMm: OVER_SLAB_MM } : null,
+  },
+  {
+    code: 'care-light',
+    state: 'holds',
+    asks: has('light'),
+    broken: (t, c) => (c.room.features.some((f) => f.kind === 'window') && !isCovered(t, c) ? {} : null),
+  },
+  { code: 'care-dust', state: 'holds', asks: has('dust'), broken: (t, c) => (isCovered(t, c) ? null : {}) },
+  { code: 'care-food-open', state: 'holds', asks: has('food'), broken: (t, c) => (isCovered(t, c) ? null : {}) },
+]
+
+const thingsOf = ({ assembly, goods, frame }: Given): Thing[] =>
+  assembly.bays.flatMap((b) =>
+    b.items.flatMap((i): Thing[] => {
+      const g = goods.get(i.goodsId)
+      return g && g.care.length > 0 ? [{ g, bay: b.id, own: i.box, body: placedBox(frame, i.box) }] : []
+    }),
+  )
+
+export const keeping = defineRoomCheck({
+  id: 'keeping',
+  reads: ['assembly', 'boxes', 'goods', 'frame', 'room', 'outline', 'neighbours', 'settings', 'everything'],
+  run(c): CheckResult[] {
+    const things = thingsOf(c)
+    if (things.length === 0) return []
+    const given = { check: 'keeping', link: 'handling' as const, quantity: 'length' as const }
+    const told = RULES.flatMap((rule) => {
+      const met = things
+        .filter((t) => rule.asks(t.g.care))
+        .flatMap((t) => {
+          const data = rule.broken(t, c)
+          return data ? [{ t, data }] : []
+        })
+      if (met.length === 0) return []
+      const names = [...new Set(met.map((m) => m.t.g.name))]
+      return [
+        plain({
+          ...given,
+          code: rule.code,
+          subject: rule.code,
+          state: rule.state,
+          bays: [...new Set(met.map((m) => m.t.bay))],
+          data: { ...met[0].data, goods: names[0], others: names.length - 1 },
+        }),
+      ]
+    })
+    const kept = things.map((t) => t.g.name)
+    return told.length > 0
+      ? told
+      : [
+          plain({
+            ...given,
+            code: 'care-kept',
+            subject: 'all',
+            state: 'holds',
+            data: { goods: kept[0], others: new Set(kept).size - 1 },
+          }),
+        ]
+  },
+})

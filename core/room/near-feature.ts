@@ -1,0 +1,40 @@
+import type { Box } from '../geometry/box.ts'
+import type { Feature, FeatureKind } from './features.ts'
+import { onPlan, type Outline } from './outline.ts'
+
+/** How far two upright boxes are apart, mm; nought where they touch. */
+export function boxesApart(a: Pick<Box, 'min' | 'max'>, b: Pick<Box, 'min' | 'max'>): number {
+  const gap = [0, 1, 2].map((k) => Math.max(0, a.min[k] - b.max[k], b.min[k] - a.max[k]))
+  return Math.hypot(...gap)
+}
+
+/** The upright box round a thing that stands or hangs on a wall; null when that wall is gone. */
+function boxOf(f: Feature, o: Outline): Box | null {
+  const w = o.walls.find((l) => l.wall.id === f.wallId)
+  if (!w) return null
+  const corners = [f.atMm, f.atMm + f.wideMm].flatMap((a) =>
+    [f.outMm, f.outMm + f.deepMm].map((out) => onPlan(w, a, out)),
+  )
+  const [xs, ys] = [corners.map((c) => c[0]), corners.map((c) => c[1])]
+  return {
+    min: [Math.min(...xs), Math.min(...ys), f.upMm],
+    max: [Math.max(...xs), Math.max(...ys), f.upMm + f.highMm],
+  }
+}
+
+/** The nearest thing of some kinds in a room, and how far it is, mm; null where nobody has surveyed one. */
+export function nearestFeature(
+  body: Pick<Box, 'min' | 'max'>,
+  kinds: readonly FeatureKind[],
+  features: readonly Feature[],
+  o: Outline,
+): { feature: Feature; mm: number } | null {
+  let found: { feature: Feature; mm: number } | null = null
+  for (const feature of features) {
+    const box = kinds.includes(feature.kind) ? boxOf(feature, o) : null
+    if (!box) continue
+    const mm = boxesApart(body, box)
+    if (!found || mm < found.mm) found = { feature, mm }
+  }
+  return found
+}
