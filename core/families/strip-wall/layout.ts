@@ -1,6 +1,7 @@
 import { leansOnStrips, type Strips } from '../../blocks/holders/frame.ts'
 import { outlineOf, type HolderStock, type Outline } from '../../blocks/holders/outline.ts'
 import { clearFor, type HolderSize } from '../../blocks/holders/sizes.ts'
+import { liftOff } from '../../blocks/mounts/hung-on-wall.ts'
 import { BODY } from '../../goods/person.ts'
 
 /*
@@ -57,8 +58,12 @@ interface Taken {
   high: number
 }
 
-const meets = (a: Taken, b: Taken): boolean =>
-  a.left < b.right + BESIDE_MM && b.left < a.right + BESIDE_MM && a.low < b.high && b.low < a.high
+/** @param liftMm how far either is lifted to come off its strip: what hangs over it leaves that free */
+const meets = (a: Taken, b: Taken, liftMm: number): boolean =>
+  a.left < b.right + BESIDE_MM &&
+  b.left < a.right + BESIDE_MM &&
+  a.low < b.high + liftMm &&
+  b.low < a.high + liftMm
 
 /** @returns what hangs where, and what found no place */
 export function layOut(
@@ -109,12 +114,13 @@ function placeOver(
 ): Hung | null {
   const outline = outlineOf({ strips, row, size: w.size, count: w.count, stock })
   if (outline.lowMm < 0 || outline.highMm > room.heightMm || outline.outMm > room.depthMm) return null
+  const liftMm = liftOff(strips.section)
   const tries = [0, ...room.joints, ...taken.map((t) => t.right + BESIDE_MM)].sort((a, b) => a - b)
   for (const left of tries) {
     const h: Hung = { ...w, row, left, outline }
     const right = left + outline.wideMm
     if (right > room.lengthMm || room.joints.some((x) => x > left && x < right)) continue
-    if (!taken.some((t) => meets(boxOf(h), t))) return h
+    if (!taken.some((t) => meets(boxOf(h), t, liftMm))) return h
   }
   return null
 }
