@@ -13,7 +13,9 @@ const handed = (m: SpaceModel): SpaceModel =>
   Comlink.transfer(
     m,
     m.lots.flatMap((l) =>
-      [l.positions, l.normals, l.own, l.faces, l.owners, l.triangles, l.rough, l.edges, l.edgeOwners].map((a) => a.buffer),
+      [l.positions, l.normals, l.own, l.faces, l.owners, l.triangles, l.rough, l.edges, l.edgeOwners].map(
+        (a) => a.buffer,
+      ),
     ),
   )
 

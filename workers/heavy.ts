@@ -101,7 +101,7 @@ const heavy = {
   },
   remedies(project: Project, buildId: string, checkId: string): Remedy[] {
     const build = project.builds.find((b) => b.id === buildId)
-    return build ? remedies(project, build, checkId) : []
+    return build ? remedies(project, build, checkId, { obstacles: true }) : []
   },
   savings(project: Project, buildId: string): Remedy[] {
     const build = project.builds.find((b) => b.id === buildId)

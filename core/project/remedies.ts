@@ -2,8 +2,10 @@ import { ONLY_MET } from '../clearance/conflicts.ts'
 import type { CheckResult } from '../checks/check.ts'
 import { isHardWorked, isTrouble } from '../checks/verdict.ts'
 import type { Lever } from '../families/family.ts'
+import type { Feature } from '../room/features.ts'
 import { findFamily } from '../families/registry.ts'
 import type { Build, Project } from './project.ts'
+import { obstacleMoves } from './move-obstacle.ts'
 import { procure } from './plan.ts'
 import { contextOf, glanceAt, readingsOf, readWith, roomPlan, type BuildReading } from './read-build.ts'
 import { readAlone, type KeptReadings } from './read-builds.ts'
@@ -13,6 +15,8 @@ import { checksInRoom, inReach, surroundingsOf, withRoom } from './room-checks.t
 export interface Remedy {
   changes: { code: string; data: Record<string, number | string> }[]
   build: Build
+  /** What of the room is moved instead of the build. */
+  feature?: Feature
   /** Against the build as it is: money, its own mass, and how many things lose or gain their place. */
   deltaMinor: number
   deltaKg: number
@@ -30,6 +34,8 @@ export interface RemedyOptions {
    * that help will do.
    */
   quick?: boolean
+  /** What is in the way may be moved too. */
+  obstacles?: boolean
   /** Readings of the other builds, where several searches share them. */
   kept?: KeptReadings
 }
@@ -125,6 +131,17 @@ export function remedies(p: Project, build: Build, checkId: string, o: RemedyOpt
         keep(
           tryBuild({ ...build, tiedTo: [...build.tiedTo, o.id] }, [{ code: 'tie-neighbour', data: { name: o.name } }]),
         )
+  if (o.obstacles)
+    for (const m of obstacleMoves(round, base.reading, target))
+      found.push({
+        changes: [{ code: 'move-feature', data: { kind: m.feature.kind, name: m.feature.name, mm: m.mm, way: m.way } }],
+        build,
+        feature: m.feature,
+        deltaMinor: 0,
+        deltaKg: 0,
+        deltaHoused: 0,
+        allHold: m.allHold && before.fails === 0,
+      })
   // What stands on it would be left behind.
   for (const m of ctx.carries ? [] : moves(build, target)) keep(tryBuild(m.build, [m.change]))
   const levers = family.levers(build.params, ctx)
@@ -148,11 +165,13 @@ export function remedies(p: Project, build: Build, checkId: string, o: RemedyOpt
       (a, b) =>
         Number(b.allHold) - Number(a.allHold) ||
         (a.deltaHoused < 0 ? 1 : 0) - (b.deltaHoused < 0 ? 1 : 0) ||
+        // What is moved in the room costs somebody's work that nobody has priced.
+        Number(a.feature !== undefined) - Number(b.feature !== undefined) ||
         a.deltaMinor - b.deltaMinor ||
         a.changes.length - b.changes.length,
     )
     .filter((r) => {
-      const key = JSON.stringify(r.build)
+      const key = JSON.stringify([r.build, r.feature])
       return seen.has(key) ? false : Boolean(seen.add(key))
     })
     .slice(0, o.most ?? 6)

@@ -42,3 +42,11 @@ export function metName(kind: string, name: string): string {
   const words = FEATURE_NAMES[kind as FeatureKind]
   return words ? `${words.the}${name ? ` "${name}"` : ''}` : `"${name}"`
 }
+
+/** Ways along a wall and off it. */
+export const MOVE_WAYS: Record<string, string> = {
+  left: 'to the left',
+  right: 'to the right',
+  out: 'out from the wall',
+  back: 'back to the wall',
+}

@@ -1,4 +1,5 @@
 import { dimName } from './dims.ts'
+import { metName, MOVE_WAYS } from './features.ts'
 import { sectionName, sheetName } from './names.ts'
 import { plural, type Data, type Say } from './say.ts'
 import type { Dim } from '../families/family.ts'
@@ -39,8 +40,9 @@ const TABLE: Record<string, (d: Data, say: Say) => string> = {
   sheet: (d) => `Use ${sheetName(String(d.sheet))} for the shelves`,
   'follow-wall': () => 'Let it run the length of the wall',
   'floor-bay': () => 'Keep the heavy things on the floor under it',
-  move: (d, say) =>
-    `Move it ${say.lengthOf(d, 'mm')} ${{ left: 'to the left', right: 'to the right', out: 'out from the wall', back: 'back to the wall' }[String(d.way)] ?? ''}`,
+  move: (d, say) => `Move it ${say.lengthOf(d, 'mm')} ${MOVE_WAYS[String(d.way)] ?? ''}`,
+  'move-feature': (d, say) =>
+    `Have ${metName(String(d.kind), String(d.name))} moved ${say.lengthOf(d, 'mm')} ${MOVE_WAYS[String(d.way)]} instead`,
   'tie-neighbour': (d) => `Screw it to "${d.name}" beside it, so that they stand as one`,
   'brace-ends': () => 'Screw diagonals over both ends',
   'cover-back': () => 'Close its back with panels',

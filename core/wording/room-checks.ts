@@ -1,5 +1,5 @@
 import type { CheckResult } from '../checks/check.ts'
-import { FEATURE_CAUTIONS, metName } from './features.ts'
+import { FEATURE_CAUTIONS, metName, MOVE_WAYS } from './features.ts'
 import { roleName } from './names.ts'
 import { plural, type Data, type Say } from './say.ts'
 import type { FeatureKind } from '../room/features.ts'
@@ -15,18 +15,12 @@ const what = (r: CheckResult) =>
   r.parts.length === 0 ? 'Goods' : r.bays.length === 0 ? 'The build' : 'The build and its goods'
 const where = (d: Data, say: Say) =>
   `${say.length(Number(d.atMm))} from the left end of ${d.onWall}, ${say.length(Number(d.upMm))} up`
-const WAYS: Record<string, string> = {
-  left: 'to the left',
-  right: 'to the right',
-  out: 'out from the wall',
-  back: 'back to the wall',
-}
 const move = (d: Data, say: Say) =>
   Number(d.moveMm) < 0 && Number(d.sought) === 0
     ? 'So much meets here that no move was looked for yet: choose a free place.'
     : Number(d.moveMm) < 0
       ? 'No single move clears it: choose another place or a smaller build.'
-      : `Moving it ${say.length(Number(d.moveMm))} ${WAYS[String(d.moveWay)]} clears it.`
+      : `Moving it ${say.length(Number(d.moveMm))} ${MOVE_WAYS[String(d.moveWay)]} clears it.`
 const caution = (d: Data) => {
   const c = FEATURE_CAUTIONS[String(d.kind) as FeatureKind]
   return c ? ` ${c}` : ''

@@ -41,9 +41,11 @@ const words = (r: Remedy) =>
   r.changes.map((c) => sayLever(c.code, c.data, readings.say, props.reading.shaped.dims)).join(', and ')
 function price(r: Remedy): string {
   const parts = [
-    r.deltaMinor === 0
-      ? 'same cost'
-      : `${r.deltaMinor > 0 ? '+' : '−'}${formatMoney(Math.abs(r.deltaMinor), doc.project!.settings.currency)}`,
+    r.feature
+      ? 'what that costs is not known here'
+      : r.deltaMinor === 0
+        ? 'same cost'
+        : `${r.deltaMinor > 0 ? '+' : '−'}${formatMoney(Math.abs(r.deltaMinor), doc.project!.settings.currency)}`,
   ]
   if (Math.abs(r.deltaKg) > 0.5) parts.push(`${r.deltaKg > 0 ? '+' : '−'}${readings.say.mass(Math.abs(r.deltaKg))}`)
   if (r.deltaHoused !== 0) parts.push(`${r.deltaHoused > 0 ? '+' : '−'}${Math.abs(r.deltaHoused)} stored`)
@@ -53,6 +55,8 @@ const apply = (r: Remedy) =>
   doc.change(words(r), (d) => {
     const i = d.builds.findIndex((b) => b.id === r.build.id)
     d.builds[i] = structuredClone(toRaw(r.build)) as (typeof d.builds)[number]
+    const { feature } = r
+    if (feature) d.room.features = d.room.features.map((f) => (f.id === feature.id ? { ...f, ...toRaw(feature) } : f))
   })
 
 const bent = computed((): Bent | null => {

@@ -27,6 +27,7 @@ export const clearance = defineRoomCheck({
         bays: c.bays,
         data: {
           ...metData(c),
+          featureId: c.feature?.id ?? '',
           byMm: c.byMm,
           atMm: c.atMm,
           upMm: c.upMm,

@@ -60,10 +60,7 @@ interface Taken {
 
 /** @param liftMm how far either is lifted to come off its strip: what hangs over it leaves that free */
 const meets = (a: Taken, b: Taken, liftMm: number): boolean =>
-  a.left < b.right + BESIDE_MM &&
-  b.left < a.right + BESIDE_MM &&
-  a.low < b.high + liftMm &&
-  b.low < a.high + liftMm
+  a.left < b.right + BESIDE_MM && b.left < a.right + BESIDE_MM && a.low < b.high + liftMm && b.low < a.high + liftMm
 
 /** @returns what hangs where, and what found no place */
 export function layOut(
