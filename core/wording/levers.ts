@@ -1,4 +1,4 @@
-import { dimName } from './dims.ts'
+import { dimName, familyName } from './dims.ts'
 import { metName, MOVE_WAYS } from './features.ts'
 import { sectionName, sheetName } from './names.ts'
 import { plural, type Data, type Say } from './say.ts'
@@ -41,6 +41,7 @@ const TABLE: Record<string, (d: Data, say: Say) => string> = {
   'follow-wall': () => 'Let it run the length of the wall',
   'floor-bay': () => 'Keep the heavy things on the floor under it',
   move: (d, say) => `Move it ${say.lengthOf(d, 'mm')} ${MOVE_WAYS[String(d.way)] ?? ''}`,
+  'other-kind': (d) => `Build it otherwise: ${familyName(String(d.family))}, for the same things in the same place`,
   'move-feature': (d, say) =>
     `Have ${metName(String(d.kind), String(d.name))} moved ${say.lengthOf(d, 'mm')} ${MOVE_WAYS[String(d.way)]} instead`,
   'tie-neighbour': (d) => `Screw it to "${d.name}" beside it, so that they stand as one`,
