@@ -134,11 +134,16 @@ export const nothingTold = (): Pick<Goods, 'inUse' | 'care' | 'whose' | 'time' |
 /** Places a thing asks for: those it has now, and those kept for more of them. */
 export const placesOf = (g: Pick<Goods, 'count' | 'spare'>): number => g.count + g.spare
 
-/** As its place must take it: in each direction the larger of its sizes at rest and in use. */
+/**
+ * As its place must take it: in each direction the larger of its sizes at rest and in use. A tote only grows upward, its
+ * rim stays where it is; tools and bicycles have measures of their own to be held by.
+ */
 export function asUsed(g: Goods): Goods {
-  if (!g.inUse) return g
+  if (!g.inUse || g.kind === 'tool' || hangsByBar(g)) return g
   const larger = (key: 'acrossMm' | 'deepMm' | 'tallMm') => Math.max(g[key], g.inUse![key])
-  return { ...g, acrossMm: larger('acrossMm'), deepMm: larger('deepMm'), tallMm: larger('tallMm') }
+  const tallMm = larger('tallMm')
+  if (g.tote) return { ...g, tallMm, tote: { ...g.tote, rimMm: g.tote.rimMm + tallMm - g.tallMm } }
+  return { ...g, acrossMm: larger('acrossMm'), deepMm: larger('deepMm'), tallMm }
 }
 
 /** Goods with the defaults of a freshly entered line. */

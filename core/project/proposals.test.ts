@@ -1,7 +1,7 @@
 import { describe, expect, it } from '@jest/globals'
 import { freshProject, withRack } from '../../test-support/one-build.ts'
 import { allFamilies } from '../families/registry.ts'
-import { newGoods } from '../goods/goods.ts'
+import { asUsed, newGoods } from '../goods/goods.ts'
 import { IMPERIAL } from '../measure/units.ts'
 import { sayProblem } from '../wording/problems.ts'
 import { sayIn } from '../wording/say.ts'
@@ -105,6 +105,44 @@ describe('places for what is not here, or larger in use', () => {
     const p = withRack(4, 20, {}, 'pail', 'post-rack')
     p.goods[0] = { ...p.goods[0], time: 'lent' }
     expect(contextOf(p, p.builds[0])!.goods[0].count).toBe(4)
+  })
+  it('a thing larger in use presses on no more than it stands on, in a place as large as it is then', () => {
+    const p = withRack(4, 20, { shelves: 2, topMm: [] }, 'pail', 'post-rack')
+    const [g] = p.goods
+    const larger = { acrossMm: g.acrossMm + 100, deepMm: g.deepMm + 60, tallMm: g.tallMm + 150 }
+    p.goods[0] = { ...g, inUse: larger }
+    const [r] = readingsOf(readBuilds(p))
+    const bays = r.shaped.assembly.bays.filter((b) => b.items.length > 0)
+    expect(bays.length).toBeGreaterThan(0)
+    for (const b of bays)
+      for (const i of b.items) {
+        const size = [0, 1, 2].map((k) => i.box.max[k] - i.box.min[k])
+        ;[g.acrossMm, g.deepMm, g.tallMm].forEach((mm, k) => expect(size[k]).toBeCloseTo(mm, 6))
+        expect(b.clear.max[2] - i.box.min[2]).toBeGreaterThanOrEqual(larger.tallMm - 1e-6)
+      }
+    // Of neighbours in a row each has its larger width.
+    for (const b of bays) {
+      const middles = b.items.map((i) => (i.box.min[0] + i.box.max[0]) / 2).sort((x, y) => x - y)
+      middles.slice(1).forEach((x, i) => expect(x - middles[i]).toBeGreaterThanOrEqual(larger.acrossMm - 1e-6))
+    }
+  })
+  it('a tote that is taller in use hangs by the same rim', () => {
+    const p = withRack(4, 14, {}, 'tote', 'tote-rack')
+    const [g] = p.goods
+    const openings = () => {
+      const [r] = readingsOf(readBuilds(p))
+      return r.shaped.assembly.bays.map((b) => b.clear.max[0] - b.clear.min[0])
+    }
+    const before = openings()
+    const { acrossMm, deepMm, tallMm } = g
+    p.goods[0] = { ...g, inUse: { acrossMm: acrossMm + 200, deepMm, tallMm: tallMm + 120 } }
+    openings().forEach((mm) => expect(mm).toBeCloseTo(before[0], 6))
+    expect(asUsed(p.goods[0]).tote!.rimMm).toBeCloseTo(g.tote!.rimMm + 120, 9)
+    expect(asUsed(p.goods[0]).acrossMm).toBe(acrossMm)
+    // What it is weighed and drawn as is the tote itself.
+    const [r] = readingsOf(readBuilds(p))
+    for (const b of r.shaped.assembly.bays)
+      for (const i of b.items) expect(i.box.max[2] - i.box.min[2]).toBeCloseTo(tallMm, 6)
   })
   it('a place is as high as its thing in use, by as much as that is taller', () => {
     const p = withRack(4, 20, { shelves: 2, topMm: [] }, 'pail', 'post-rack')

@@ -12,6 +12,7 @@ import { verdict, type Verdict } from '../checks/verdict.ts'
 import { boardsOf } from '../families/boards-of.ts'
 import type { AnyFamily, ShapeContext, Shaped } from '../families/family.ts'
 import { findFamily, isHung } from '../families/registry.ts'
+import { atRest } from './at-rest.ts'
 import { asUsed, placesOf, type Goods } from '../goods/goods.ts'
 import type { LoadPath } from '../loads/load-path.ts'
 import { bad, good, type Problem, type Result } from '../measure/result.ts'
@@ -231,7 +232,7 @@ export function contextOf(
   if (!space) return null
   const goods = build.goods.flatMap(({ goodsId, count }) => {
     const item = p.goods.find((g) => g.id === goodsId && g.decision === 'keep')
-    return item ? [{ item: asUsed(item), count: Math.min(count, placesOf(item)) }] : []
+    return item ? [{ item, count: Math.min(count, placesOf(item)) }] : []
   })
   const { outline: o, floor } = roomPlan(p.room)
   const line = o.walls.find((w) => w.wall.id === build.wallId)
@@ -343,11 +344,21 @@ function withSetOn(steps: readonly Step[], lower: Build, a: Assembly): Step[] {
   return at < 0 ? [...steps, step] : [...steps.slice(0, at), step, ...steps.slice(at)]
 }
 
-/**
- * A build as it stands: its feet follow the floor, and mirrored it meets the studs that are really behind it. Its size
- * does not depend on either.
- */
+/** A build as it stands, its places as large as its things are in use, its things in them as they are at rest. */
 export function shapeInPlace(family: AnyFamily, build: Build, ctx: ShapeContext): Result<Shaped> {
+  const goods = ctx.goods.map((g) => ({ ...g, item: asUsed(g.item) }))
+  if (goods.every((g, i) => g.item === ctx.goods[i].item)) return shapeOnFloor(family, build, ctx)
+  const shaped = shapeOnFloor(family, build, { ...ctx, goods })
+  if (!shaped.ok) return shaped
+  const byId = (list: ShapeContext['goods']) => new Map(list.map((g) => [g.item.id, g.item]))
+  return good({ ...shaped.value, assembly: atRest(shaped.value.assembly, byId(ctx.goods), byId(goods)) })
+}
+
+/**
+ * Its feet follow the floor, and mirrored it meets the studs that are really behind it. Its size does not depend on
+ * either.
+ */
+function shapeOnFloor(family: AnyFamily, build: Build, ctx: ShapeContext): Result<Shaped> {
   const first = family.shape(build.params, ctx)
   if (!first.ok || (!build.mirrored && !ctx.fallUnder)) return first
   const { max } = wholeBox(partBoxes(first.value.assembly))

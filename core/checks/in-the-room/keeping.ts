@@ -36,6 +36,9 @@ type Given = Pick<
   'assembly' | 'boxes' | 'goods' | 'frame' | 'room' | 'outline' | 'neighbours' | 'settings' | 'everything'
 >
 
+/** With everything round it that asks for something. */
+type Asked = Given & { round: readonly Pick<Thing, 'g' | 'body'>[] }
+
 /** Whether a leaf, a face or a curtain lies before a thing when everything is shut. */
 function isCovered(t: Thing, { assembly, boxes }: Given): boolean {
   const [w, h] = [0, 2].map((k) => t.own.max[k] - t.own.min[k])
@@ -56,7 +59,7 @@ interface Rule {
   state: 'fails' | 'holds'
   asks: (care: readonly Care[]) => boolean
   /** Null: nothing to say. */
-  broken: (t: Thing, c: Given) => Record<string, string | number> | null
+  broken: (t: Thing, c: Asked) => Record<string, string | number> | null
 }
 const has =
   (...cares: Care[]) =>
@@ -64,9 +67,8 @@ const has =
     cares.some((x) => care.includes(x))
 
 /** The nearest other thing that is not to be beside it, in this build and in those near it. */
-function beside(t: Thing, c: Given, with_: (care: readonly Care[]) => boolean): Record<string, string> | null {
-  const all = [...thingsOf(c).map((x) => ({ g: x.g, body: x.body })), ...othersOf(c)]
-  const met = all.find((x) => x.g.id !== t.g.id && with_(x.g.care) && boxesApart(x.body, t.body) < BESIDE_MM)
+function beside(t: Thing, c: Asked, keepsFrom: (care: readonly Care[]) => boolean): Record<string, string> | null {
+  const met = c.round.find((x) => x.g.id !== t.g.id && keepsFrom(x.g.care) && boxesApart(x.body, t.body) < BESIDE_MM)
   return met ? { other: met.g.name } : null
 }
 const othersOf = ({ neighbours, everything }: Given) =>
@@ -146,11 +148,12 @@ const thingsOf = ({ assembly, goods, frame }: Given): Thing[] =>
 export const keeping = defineRoomCheck({
   id: 'keeping',
   reads: ['assembly', 'boxes', 'goods', 'frame', 'room', 'outline', 'neighbours', 'settings', 'everything'],
-  run(c): CheckResult[] {
-    const things = thingsOf(c)
+  run(given): CheckResult[] {
+    const things = thingsOf(given)
     if (things.length === 0) return []
-    const given = { check: 'keeping', link: 'handling' as const, quantity: 'length' as const }
-    const told = RULES.flatMap((rule) => {
+    const c: Asked = { ...given, round: [...things, ...othersOf(given)] }
+    const told = { check: 'keeping', link: 'handling' as const, quantity: 'length' as const }
+    const found = RULES.flatMap((rule) => {
       const met = things
         .filter((t) => rule.asks(t.g.care))
         .flatMap((t) => {
@@ -161,7 +164,7 @@ export const keeping = defineRoomCheck({
       const names = [...new Set(met.map((m) => m.t.g.name))]
       return [
         plain({
-          ...given,
+          ...told,
           code: rule.code,
           subject: rule.code,
           state: rule.state,
@@ -171,11 +174,11 @@ export const keeping = defineRoomCheck({
       ]
     })
     const kept = things.map((t) => t.g.name)
-    return told.length > 0
-      ? told
+    return found.length > 0
+      ? found
       : [
           plain({
-            ...given,
+            ...told,
             code: 'care-kept',
             subject: 'all',
             state: 'holds',
