@@ -85,7 +85,7 @@ test('cut by cut: the plan stays once begun, a mishap is planned around, and und
   await dialog.getByLabel('Which piece').selectOption({ index: 5 })
   await dialog.getByText('the wood is bad there').click()
   await dialog.getByRole('button', { name: 'Plan what is left' }).click()
-  await dialog.getByRole('button', { name: 'Go on with this plan' }).click({ timeout: 30_000 })
+  await dialog.getByRole('button', { name: 'Go on with this plan' }).click({ timeout: 90_000 })
   await expect(page.getByText('1 piece went wrong so far')).toBeVisible()
   await saved(page)
   await page.reload()

@@ -2,7 +2,7 @@ import { describe, expect, it } from '@jest/globals'
 import { newGoods, type Goods } from './goods.ts'
 import { leaving } from './leaving.ts'
 
-const van = { carriage: { longestMm: 2000, widestMm: 1000, mostKg: 300 } }
+const van = { longestMm: 2000, widestMm: 1000, mostKg: 300 }
 const thing = (over: Partial<Goods>): Goods =>
   newGoods({ id: 'a', name: 'a', kind: 'box', count: 1, acrossMm: 1000, deepMm: 500, tallMm: 500, massKg: 20, ...over })
 

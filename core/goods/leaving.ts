@@ -1,4 +1,3 @@
-import type { Settings } from '../assembly/settings.ts'
 import type { Goods } from './goods.ts'
 
 /* What does not stay: how often one drives, how many bags, what must be cut up first, and what it leaves room for. */
@@ -9,6 +8,13 @@ const PACKED = 0.6
 /** A rubble bag of 80 litres, filled to where it can be tied; what goes in is no longer than this. Product decisions. */
 const BAG_MM3 = 80e6 * 0.75
 const IN_BAG_MM = 600
+
+/** What drives it away. */
+export interface Carriage {
+  longestMm: number
+  widestMm: number
+  mostKg: number
+}
 
 export interface Leaving {
   /** Lines that go, and how many things they are; of those how many are gone. */
@@ -29,7 +35,7 @@ const volumeOf = (g: Goods) => g.count * g.acrossMm * g.deepMm * g.tallMm
 const longestOf = (g: Goods) => Math.max(g.acrossMm, g.deepMm, g.tallMm)
 const inBag = (g: Goods) => g.decision === 'bin' && longestOf(g) <= IN_BAG_MM
 
-export function leaving(all: readonly Goods[], { carriage }: Pick<Settings, 'carriage'>): Leaving {
+export function leaving(all: readonly Goods[], carriage: Carriage): Leaving {
   const goods = all.filter((g) => g.decision !== 'keep')
   const open = goods.filter((g) => !g.leaving.gone)
   const loose = open.filter((g) => !inBag(g))

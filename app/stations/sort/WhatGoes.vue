@@ -11,7 +11,7 @@ import { useReadings } from '../../stores/readings.ts'
 const emit = defineEmits<{ select: [id: string]; update: [id: string, part: Partial<Goods>] }>()
 const doc = useDocument()
 const readings = useReadings()
-const all = computed(() => leaving(doc.project!.goods, doc.project!.settings))
+const all = computed(() => leaving(doc.project!.goods, doc.project!.settings.carriage))
 const lines = computed(() => {
   const l = all.value
   const u = readings.units
