@@ -200,12 +200,10 @@ function about(p: StoredProject) {
             <span class="slab name">{{ p.doc.name }}</span>
             <span>{{ about(p).things }}</span>
             <span>{{ about(p).room }}</span>
-            <RoomGlance
-              v-if="glances.get(keyOf(p))"
-              :glance="glances.get(keyOf(p))!"
-              :px-per-mm="pxPerMm"
-              class="my-2"
-            />
+            <!-- Its place is kept: what comes later moves nothing away under a hand. -->
+            <span v-if="p.doc.room.walls.length > 0" class="glance-place my-2" :style="{ height: `${GLANCE_HIGH}px` }">
+              <RoomGlance v-if="glances.get(keyOf(p))" :glance="glances.get(keyOf(p))!" :px-per-mm="pxPerMm" />
+            </span>
             <span class="soft">{{ about(p).builds }}</span>
           </button>
           <div class="foot">
@@ -291,6 +289,10 @@ function about(p: StoredProject) {
 </template>
 
 <style scoped>
+.glance-place {
+  display: flex;
+  align-items: center;
+}
 .bin .btn {
   margin: 0.1rem 0 0.1rem 0.4rem;
 }
