@@ -148,6 +148,10 @@ export const ROOM_TABLE: Record<string, Words> = {
     `${theGoods(d)} must be charged, and the nearest outlet is ${say.length(Number(d.gapMm))} away: a cord reaches ${say.length(Number(d.wantedMm))}. Another place, or an outlet there; no cord that stays lying.`,
   'care-no-outlet': (_r, d) =>
     `${theGoods(d)} must be charged; no outlet has been surveyed, so nobody has looked for one.`,
+  'care-no-burner': (_r, d) =>
+    `${theGoods(d)} must be kept from flames and heat; no heater or furnace has been surveyed, so nobody has looked for one.`,
+  'care-no-window': (_r, d) =>
+    `${theGoods(d)} ${areIs(d)} spoilt by light, with nothing before it; no window has been surveyed, so nobody has looked for one.`,
   'care-gas': (_r, d) =>
     `${theGoods(d)}: bottles of gas belong upright in the open air, never in a cellar and in many places in no garage. Ask locally.`,
   'care-over-eyes': (_r, d, say) =>

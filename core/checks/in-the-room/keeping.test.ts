@@ -86,13 +86,13 @@ describe('what things ask for', () => {
     const charger = [{ g: tin('charger', ['charging']), box: at(0, 300) }]
     expect(codes(charger, [feature('outlet', 2900, 70)])).toEqual(['care-kept holds'])
     expect(codes(charger, [feature('outlet', 3100, 70)])).toEqual(['care-outlet fails'])
-    expect(codes(charger)).toEqual(['care-no-outlet holds'])
+    expect(codes(charger)).toEqual(['care-no-outlet not-applicable'])
   })
   it('what burns is not beside what charges, in the same build or in the next', () => {
     const paint = { g: tin('paint', ['aerosol']), box: at(0, 300) }
     const near = { g: tin('charger', ['charging']), box: at(600, 300) }
     const far = { g: tin('charger', ['charging']), box: at(800, 300) }
-    const outlet = [feature('outlet', 1500, 70)]
+    const outlet = [feature('outlet', 1500, 70), feature('water-heater', 4500, 500)]
     expect(codes([paint, near], outlet)).toEqual(['care-sparks fails'])
     expect(codes([paint, far], outlet)).toEqual(['care-kept holds'])
     expect(codes([paint], outlet, undefined, [near])).toEqual(['care-sparks fails'])
@@ -106,7 +106,7 @@ describe('what things ask for', () => {
   })
   it('light, dust and damp are asked of the room and of what lies before it', () => {
     const papers = [{ g: tin('papers', ['light', 'dust', 'damp']), box: at(0, 20) }]
-    expect(codes(papers)).toEqual(['care-damp holds', 'care-dust holds'])
+    expect(codes(papers)).toEqual(['care-damp holds', 'care-no-window not-applicable', 'care-dust holds'])
     expect(codes(papers, [feature('window', 4000, 900)])).toContain('care-light holds')
     const doors: Box = { min: [0, 480, 0], max: [2000, 500, 1200] }
     expect(codes(papers, [feature('window', 4000, 900)], doors)).toEqual(['care-damp holds'])
@@ -114,9 +114,15 @@ describe('what things ask for', () => {
     expect(codes(papers, [], { min: [0, 480, 0], max: [100, 500, 1200] })).toContain('care-dust holds')
   })
   it('frost, gas and what leaks over the eyes are said, whatever the place', () => {
-    expect(codes([{ g: tin('glue', ['frost']), box: at(0, 900) }])).toEqual(['care-frost holds'])
-    expect(codes([{ g: tin('bottle', ['gas']), box: at(0, 300) }])).toEqual(['care-gas holds'])
-    expect(codes([{ g: tin('spray', ['aerosol']), box: at(0, 1900) }])).toEqual(['care-over-eyes holds'])
+    expect(codes([{ g: tin('glue', ['frost']), box: at(0, 900) }])).toEqual(['care-frost not-applicable'])
+    const heater = [feature('water-heater', 4500, 500)]
+    expect(codes([{ g: tin('bottle', ['gas']), box: at(0, 300) }], heater)).toEqual(['care-gas holds'])
+    expect(codes([{ g: tin('spray', ['aerosol']), box: at(0, 1900) }], heater)).toEqual(['care-over-eyes holds'])
+  })
+  it('where nothing was surveyed nothing is said to hold', () => {
+    expect(codes([{ g: tin('spray', ['aerosol']), box: at(0, 300) }])).toEqual(['care-no-burner not-applicable'])
+    expect(codes([{ g: tin('wax', ['heat']), box: at(0, 300) }])).toEqual(['care-no-burner not-applicable'])
+    expect(codes([{ g: tin('prints', ['light']), box: at(0, 300) }])).toEqual(['care-no-window not-applicable'])
   })
   it('of many alike one line is said, with how many more', () => {
     const [r] = look([

@@ -10,7 +10,7 @@ import { defineRoomCheck, type RoomContext } from '../room-check.ts'
 
 /*
  * What things ask for beside a place that holds them: away from flames, near an outlet, out of the light. What can hurt
- * somebody fails; the rest is said. Distances are product decisions: local codes and the label say more.
+ * somebody fails; the rest is said, and what nobody could look at never holds. Distances are product decisions: local codes and the label say more.
  */
 
 /** What burns, and what heat spoils, stands no nearer to a flame or a burner, mm. */
@@ -56,7 +56,8 @@ function isCovered(t: Thing, { assembly, boxes }: Given): boolean {
 /** Who asks, whether it is granted, and what is said of it. */
 interface Rule {
   code: string
-  state: 'fails' | 'holds'
+  /** Not applicable: nobody knows. */
+  state: 'fails' | 'holds' | 'not-applicable'
   asks: (care: readonly Care[]) => boolean
   /** Null: nothing to say. */
   broken: (t: Thing, c: Asked) => Record<string, string | number> | null
@@ -108,9 +109,15 @@ const RULES: readonly Rule[] = [
   },
   {
     code: 'care-no-outlet',
-    state: 'holds',
+    state: 'not-applicable',
     asks: has('charging'),
     broken: (t, c) => (outletFrom(t, c) ? null : {}),
+  },
+  {
+    code: 'care-no-burner',
+    state: 'not-applicable',
+    asks: (care) => burns(care) || care.includes('heat'),
+    broken: (t, c) => (near(t, c, Infinity) ? null : {}),
   },
   { code: 'care-gas', state: 'holds', asks: has('gas'), broken: () => ({}) },
   {
@@ -119,7 +126,7 @@ const RULES: readonly Rule[] = [
     asks: has('aerosol', 'liquid'),
     broken: (t, c) => (t.body.max[2] > BODY.eye * c.settings.personMm ? { atMm: t.body.max[2] } : null),
   },
-  { code: 'care-frost', state: 'holds', asks: has('frost'), broken: () => ({}) },
+  { code: 'care-frost', state: 'not-applicable', asks: has('frost'), broken: () => ({}) },
   {
     code: 'care-damp',
     state: 'holds',
@@ -132,6 +139,12 @@ const RULES: readonly Rule[] = [
     state: 'holds',
     asks: has('light'),
     broken: (t, c) => (c.room.features.some((f) => f.kind === 'window') && !isCovered(t, c) ? {} : null),
+  },
+  {
+    code: 'care-no-window',
+    state: 'not-applicable',
+    asks: has('light'),
+    broken: (t, c) => (c.room.features.some((f) => f.kind === 'window') || isCovered(t, c) ? null : {}),
   },
   { code: 'care-dust', state: 'holds', asks: has('dust'), broken: (t, c) => (isCovered(t, c) ? null : {}) },
   { code: 'care-food-open', state: 'holds', asks: has('food'), broken: (t, c) => (isCovered(t, c) ? null : {}) },
