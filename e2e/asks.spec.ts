@@ -1,16 +1,11 @@
-import { axe, expect, saved, startEmpty, station, test } from './helpers.ts'
+import { axe, enter, expect, saved, startEmpty, station, test } from './helpers.ts'
 
 test('what things ask for is ticked in Sort, kept for in Shape, told in Prove; what goes is ticked off', async ({
   page,
 }) => {
   test.setTimeout(90_000)
   await startEmpty(page, 'Careful', 'millimetres')
-  const line = page.getByRole('combobox', { name: /One line/ })
-  for (const thing of ['6 pail 300 x 300 x 350, 9 kg', '2 trunk 700 x 400 x 400, 12 kg']) {
-    await line.fill(thing)
-    await line.press('Enter')
-    await expect(line).toHaveValue('')
-  }
+  await enter(page, ['6 pail 300 x 300 x 350, 9 kg', '2 trunk 700 x 400 x 400, 12 kg'])
   const choose = (name: RegExp) => page.getByRole('textbox', { name }).click()
   const more = page.locator('details', { hasText: 'What it asks for' })
   await choose(/^Size of pail:/)

@@ -1,14 +1,9 @@
-import { axe, expect, saved, startEmpty, station, test } from './helpers.ts'
+import { axe, enter, expect, saved, startEmpty, station, test } from './helpers.ts'
 
 test('bicycles are said, seen beside a person, and hung on pairs of arms', async ({ page }) => {
   test.setTimeout(90_000)
   await startEmpty(page, 'Two wheels', 'millimetres')
-  const line = page.getByRole('combobox', { name: /One line/ })
-  for (const thing of ['2 bicycle 1760 x 620 x 1040, 16 kg', '4 box 400 x 300 x 250, 6 kg']) {
-    await line.fill(thing)
-    await line.press('Enter')
-    await expect(line).toHaveValue('')
-  }
+  await enter(page, ['2 bicycle 1760 x 620 x 1040, 16 kg', '4 box 400 x 300 x 250, 6 kg'])
   // Names stand under the things; a press on one shows it in the table.
   const lineUp = page.getByRole('group', { name: /All things to scale/ })
   await expect(lineUp.getByText('bicycle', { exact: true })).toBeVisible()

@@ -1,13 +1,8 @@
-import { axe, expect, saved, startEmpty, station, test } from './helpers.ts'
+import { axe, enter, expect, saved, startEmpty, station, test } from './helpers.ts'
 
 test('from small things to a bank of drawers that holds, with drawers of one’s own', async ({ page }) => {
   await startEmpty(page, 'Fittings', 'millimetres')
-  const line = page.getByRole('combobox', { name: /One line/ })
-  for (const thing of ['18 box of screws 110 x 90 x 50, 0.9 kg', '4 tin of wax 90 x 90 x 60, 0.4 kg']) {
-    await line.fill(thing)
-    await line.press('Enter')
-    await expect(line).toHaveValue('')
-  }
+  await enter(page, ['18 box of screws 110 x 90 x 50, 0.9 kg', '4 tin of wax 90 x 90 x 60, 0.4 kg'])
   await station(page, 'Shape')
   await page.getByLabel('Or take a kind yourself').selectOption({ label: 'Drawer bank' })
   await page.getByRole('button', { name: 'All of them' }).click()

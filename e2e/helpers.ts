@@ -60,3 +60,13 @@ export async function axe(page: Page): Promise<string[]> {
 }
 
 export const saved = (page: Page) => expect(page.getByText('saved', { exact: true })).toBeVisible()
+
+/** Says things one after the other, a line each. */
+export async function enter(page: Page, things: readonly string[]) {
+  const line = page.getByRole('combobox', { name: /One line/ })
+  for (const thing of things) {
+    await line.fill(thing)
+    await line.press('Enter')
+    await expect(line).toHaveValue('')
+  }
+}

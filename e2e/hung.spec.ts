@@ -1,13 +1,8 @@
-import { expect, saved, startEmpty, station, test } from './helpers.ts'
+import { enter, expect, saved, startEmpty, station, test } from './helpers.ts'
 
 test('from an empty project to a cabinet with doors and a stack hung from the joists', async ({ page }) => {
   await startEmpty(page, 'Over heads', 'millimetres')
-  const line = page.getByRole('combobox', { name: /One line/ })
-  for (const text of ['4 crate 350 x 300 x 250, 6 kg', '3 basket 400 x 320 x 200, 4 kg']) {
-    await line.fill(text)
-    await line.press('Enter')
-    await expect(line).toHaveValue('')
-  }
+  await enter(page, ['4 crate 350 x 300 x 250, 6 kg', '3 basket 400 x 320 x 200, 4 kg'])
 
   // What is over the ceiling is not known: nothing is proposed to hang from it, and it says why.
   await station(page, 'Shape')

@@ -1,13 +1,8 @@
-import { axe, expect, saved, startEmpty, station, test } from './helpers.ts'
+import { axe, enter, expect, saved, startEmpty, station, test } from './helpers.ts'
 
 test('tools get a table, and a wall of holders made to them', async ({ page }) => {
   await startEmpty(page, 'Tool wall', 'millimetres')
-  const line = page.getByRole('combobox', { name: /One line/ })
-  for (const text of ['6 driver tool 34 x 34 x 250, 0.12 kg', '2 hammer tool 130 x 40 x 330, 0.7 kg']) {
-    await line.fill(text)
-    await line.press('Enter')
-    await expect(line).toHaveValue('')
-  }
+  await enter(page, ['6 driver tool 34 x 34 x 250, 0.12 kg', '2 hammer tool 130 x 40 x 330, 0.7 kg'])
 
   // The table: how each is kept; what that asks to be measured stands beside its size.
   await page.getByRole('button', { name: 'Tools', exact: true }).click()

@@ -1,15 +1,10 @@
-import { axe, expect, saved, startEmpty, station, test } from './helpers.ts'
+import { axe, enter, expect, saved, startEmpty, station, test } from './helpers.ts'
 
 test('what nobody has weighed is one line, with the mass up to which it holds and a place to enter it', async ({
   page,
 }) => {
   await startEmpty(page, 'No scales', 'millimetres')
-  const line = page.getByRole('combobox', { name: /One line/ })
-  for (const text of ['12 crate 400 x 300 x 250', '4 tin 180 x 180 x 200, 4 kg']) {
-    await line.fill(text)
-    await line.press('Enter')
-    await expect(line).toHaveValue('')
-  }
+  await enter(page, ['12 crate 400 x 300 x 250', '4 tin 180 x 180 x 200, 4 kg'])
   await station(page, 'Shape')
   await page.getByRole('button', { name: 'All of them' }).click()
   await page.getByLabel('Or take a kind yourself').selectOption({ label: 'Post rack' })
