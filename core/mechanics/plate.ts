@@ -49,7 +49,7 @@ export interface PlateResult {
  */
 const USUAL = { pieces: 14, degree: 5 } as const
 const FINE = { pieces: 24, degree: 11 } as const
-const meshOf = (s: PlateSpec) => (s.fine ? FINE : USUAL)
+const meshOf = (s: Pick<PlateSpec, 'fine'>) => (s.fine ? FINE : USUAL)
 /** Unknowns of an element and the next have nothing in common past this many times the polynomials. */
 const BAND_OF = 4
 /** Three-point Gauss quadrature on −1 … 1. */
@@ -105,7 +105,7 @@ function cubic(t: number, l: number): [number[], number[], number[]] {
 }
 
 /** Nodes along u: ends and supports, and enough between them. */
-function nodes(s: PlateSpec): number[] {
+function nodes(s: Bare): number[] {
   const points = (s.points ?? []).map((p) => p.uMm)
   const fixed = [...new Set([0, s.lengthMm, ...s.supportsMm, ...points])].sort((a, b) => a - b)
   const out = [fixed[0]]
@@ -117,33 +117,64 @@ function nodes(s: PlateSpec): number[] {
   return out
 }
 
-/**
- * Lower triangle of a symmetric matrix, solved by Cholesky in place; null when it is no plate on supports but a
- * mechanism.
- */
-function cholesky(a: Float64Array[], b: Float64Array, band: number): Float64Array | null {
-  const n = b.length
-  for (let j = 0; j < n; j++) {
-    const row = a[j]
-    const first = Math.max(0, j - band)
-    for (let k = first; k <= j; k++) {
-      const other = a[k]
-      let sum = row[k]
-      for (let i = first; i < k; i++) sum -= row[i] * other[i]
-      if (k < j) row[k] = sum / other[k]
-      else if (sum <= 1e-12 * Math.abs(row[j])) return null
-      else row[j] = Math.sqrt(sum)
+/** Lower triangle of a symmetric matrix, of which only what lies near the diagonal is not nought: row by row. */
+class Banded {
+  private readonly values: Float64Array
+  constructor(
+    readonly size: number,
+    readonly band: number,
+  ) {
+    this.values = new Float64Array(size * (band + 1))
+  }
+  /** @param col at most `row`, and no further from it than the band */
+  add(row: number, col: number, x: number): void {
+    this.values[row * (this.band + 1) + col - row + this.band] += x
+  }
+  /** No movement there: its row and column are out of the play. */
+  hold(i: number): void {
+    const { band, values } = this
+    const wide = band + 1
+    values.fill(0, i * wide, i * wide + band)
+    for (let r = i + 1; r < Math.min(this.size, i + wide); r++) values[r * wide + i - r + band] = 0
+    values[i * wide + band] = 1
+  }
+  /** Cholesky's factor in its place. @returns false when it is no plate on supports but a mechanism */
+  factor(): boolean {
+    const { band, values: a } = this
+    const wide = band + 1
+    for (let j = 0; j < this.size; j++) {
+      const first = Math.max(0, j - band)
+      const row = j * wide + band - j
+      for (let k = first; k < j; k++) {
+        const other = k * wide + band - k
+        let sum = a[row + k]
+        for (let i = Math.max(first, k - band); i < k; i++) sum -= a[row + i] * a[other + i]
+        a[row + k] = sum / a[other + k]
+      }
+      const whole = a[row + j]
+      let sum = whole
+      for (let i = first; i < j; i++) sum -= a[row + i] ** 2
+      if (sum <= 1e-12 * Math.abs(whole)) return false
+      a[row + j] = Math.sqrt(sum)
+    }
+    return true
+  }
+  /** Of a factor: what movement a load makes, in its place. */
+  solve(b: Float64Array): void {
+    const { band, size, values: a } = this
+    const wide = band + 1
+    for (let j = 0; j < size; j++) {
+      const row = j * wide + band - j
+      let sum = b[j]
+      for (let i = Math.max(0, j - band); i < j; i++) sum -= a[row + i] * b[i]
+      b[j] = sum / a[row + j]
+    }
+    for (let j = size - 1; j >= 0; j--) {
+      const row = j * wide + band - j
+      b[j] /= a[row + j]
+      for (let i = Math.max(0, j - band); i < j; i++) b[i] -= a[row + i] * b[j]
     }
   }
-  for (let j = 0; j < n; j++) {
-    for (let i = Math.max(0, j - band); i < j; i++) b[j] -= a[j][i] * b[i]
-    b[j] /= a[j][j]
-  }
-  for (let j = n - 1; j >= 0; j--) {
-    for (let i = j + 1; i < Math.min(n, j + band + 1); i++) b[j] -= a[i][j] * b[i]
-    b[j] /= a[j][j]
-  }
-  return b
 }
 
 /** Integrals across of products of the polynomials, their slopes and curvatures. */
@@ -163,31 +194,43 @@ function acrossIntegrals(width: number, degree: number) {
   return { m0, m1, m2 }
 }
 
-/** Solves the plate; null when its supports do not hold it. Cost: about a millisecond. */
-export function solvePlate(s: PlateSpec): PlateResult | null {
-  if (s.supportsMm.length < 2 && (s.points ?? []).length < 3) return null
+/** A plate on its supports, whatever lies on it. */
+type Bare = Omit<PlateSpec, 'loads'>
+interface Stiffness {
+  at: number[]
+  factor: Banded
+  /** Nodes and polynomials of the points, and how stiff each is. */
+  points: { node: number; p: number[] }[]
+  pointStiff: number
+}
+
+const dofOf = (powers: number) => (node: number, slope: number, k: number) => (2 * node + slope) * powers + k
+
+/** Plates met last: one that is asked of again under other loads is not worked out anew. */
+const met = new Map<string, Stiffness | null>()
+const MOST_MET = 48
+
+function stiffnessOf(s: Bare): Stiffness | null {
+  const { lengthMm, widthMm, along, across, twist, supportsMm, points = [], beams, fine } = s
+  const key = JSON.stringify([lengthMm, widthMm, along, across, twist, supportsMm, points, beams, fine])
+  const known = met.get(key)
+  if (known !== undefined) return known
+  const stiffness = workOut(s)
+  if (met.size >= MOST_MET) met.delete(met.keys().next().value!)
+  met.set(key, stiffness)
+  return stiffness
+}
+
+function workOut(s: Bare): Stiffness | null {
   const at = nodes(s)
   const { degree } = meshOf(s)
   const powers = degree + 1
-  const band = BAND_OF * powers
-  const size = 2 * at.length * powers
-  const dof = (node: number, slope: number, k: number) => (2 * node + slope) * powers + k
-  const matrix = Array.from({ length: size }, (_, i) => new Float64Array(i + 1))
-  const load = new Float64Array(size)
+  const matrix = new Banded(2 * at.length * powers, BAND_OF * powers)
+  const dof = dofOf(powers)
   const { m0, m1, m2 } = acrossIntegrals(s.widthMm, degree)
   const beams = s.beams.map((b) => ({ ...b, p: acrossAt(b.vMm, s.widthMm, degree)[0] }))
   for (let e = 0; e + 1 < at.length; e++) {
-    const l = at[e + 1] - at[e]
-    const [h0, h1, h2] = [0, 1, 2].map(() => Array.from({ length: 4 }, () => new Float64Array(4)))
-    for (const [x, w] of GAUSS) {
-      const [n, d, c] = cubic((x + 1) / 2, l)
-      for (let i = 0; i < 4; i++)
-        for (let j = 0; j < 4; j++) {
-          h0[i][j] += (w * l * n[i] * n[j]) / 2
-          h1[i][j] += (w * l * d[i] * d[j]) / 2
-          h2[i][j] += (w * l * c[i] * c[j]) / 2
-        }
-    }
+    const { h0, h1, h2 } = alongIntegrals(at[e + 1] - at[e])
     for (let i = 0; i < 4; i++)
       for (let j = 0; j < 4; j++)
         for (let k = 0; k < powers; k++) {
@@ -197,62 +240,94 @@ export function solvePlate(s: PlateSpec): PlateResult | null {
             if (col > row) continue
             let x = s.along * h2[i][j] * m0[k][q] + 4 * s.twist * h1[i][j] * m1[k][q] + s.across * h0[i][j] * m2[k][q]
             for (const b of beams) x += b.ei * h2[i][j] * b.p[k] * b.p[q]
-            matrix[row][col] += x
+            matrix.add(row, col, x)
           }
         }
-    for (const f of s.loads) addLoad(f, s, at[e], l, (i, k, n) => (load[dof(e + (i >> 1), i & 1, k)] += n))
   }
-  for (const u of s.supportsMm) {
-    const node = at.findIndex((x) => Math.abs(x - u) < 1e-9)
-    for (let k = 0; k < powers; k++) hold(matrix, load, dof(node, 0, k), band)
-  }
+  for (const node of heldNodes(s, at)) for (let k = 0; k < powers; k++) matrix.hold(dof(node, 0, k))
   const points = (s.points ?? []).map((p) => ({
     node: at.findIndex((x) => Math.abs(x - p.uMm) < 1e-9),
     p: acrossAt(p.vMm, s.widthMm, degree)[0],
   }))
-  const stiff = (POINT_STIFF * s.along * s.widthMm) / s.lengthMm ** 3
+  const pointStiff = (POINT_STIFF * s.along * s.widthMm) / s.lengthMm ** 3
   for (const { node, p } of points)
     for (let k = 0; k < powers; k++)
-      for (let q = 0; q <= k; q++) matrix[dof(node, 0, k)][dof(node, 0, q)] += stiff * p[k] * p[q]
-  const w = cholesky(matrix, load, band)
-  if (!w) return null
-  const givenBy = points.map(({ node, p }) => stiff * p.reduce((sum, x, k) => sum + x * w[dof(node, 0, k)], 0))
+      for (let q = 0; q <= k; q++) matrix.add(dof(node, 0, k), dof(node, 0, q), pointStiff * p[k] * p[q])
+  return matrix.factor() ? { at, factor: matrix, points, pointStiff } : null
+}
+
+/** Integrals along an element of products of its shapes, their slopes and curvatures. */
+function alongIntegrals(l: number) {
+  const [h0, h1, h2] = [0, 1, 2].map(() => Array.from({ length: 4 }, () => new Float64Array(4)))
+  for (const [x, w] of GAUSS) {
+    const [n, d, c] = cubic((x + 1) / 2, l)
+    for (let i = 0; i < 4; i++)
+      for (let j = 0; j < 4; j++) {
+        h0[i][j] += (w * l * n[i] * n[j]) / 2
+        h1[i][j] += (w * l * d[i] * d[j]) / 2
+        h2[i][j] += (w * l * c[i] * c[j]) / 2
+      }
+  }
+  return { h0, h1, h2 }
+}
+
+const heldNodes = (s: Bare, at: readonly number[]): number[] =>
+  s.supportsMm.map((u) => at.findIndex((x) => Math.abs(x - u) < 1e-9))
+
+/** Solves the plate; null when its supports do not hold it. Cost: about a millisecond, less for one met before. */
+export function solvePlate(s: PlateSpec): PlateResult | null {
+  if (s.supportsMm.length < 2 && (s.points ?? []).length < 3) return null
+  const stiffness = stiffnessOf(s)
+  if (!stiffness) return null
+  const { at, factor, points, pointStiff } = stiffness
+  const powers = meshOf(s).degree + 1
+  const dof = dofOf(powers)
+  const w = new Float64Array(factor.size)
+  for (const f of s.loads) {
+    const across = acrossLoad(f, s)
+    for (let e = 0; e + 1 < at.length; e++)
+      addLoad(f, { from: at[e], l: at[e + 1] - at[e], endMm: s.lengthMm }, (i, n) => {
+        const first = dof(e + (i >> 1), i & 1, 0)
+        for (let k = 0; k < powers; k++) w[first + k] += n * across[k]
+      })
+  }
+  for (const node of heldNodes(s, at)) w.fill(0, dof(node, 0, 0), dof(node, 0, 0) + powers)
+  factor.solve(w)
+  const givenBy = points.map(({ node, p }) => pointStiff * p.reduce((sum, x, k) => sum + x * w[dof(node, 0, k)], 0))
   return { ...readOff(s, at, w, dof), points: givenBy }
 }
 
 /** A point is this much stiffer than the plate as a beam: it gives less than a thousandth of what the plate does. */
 const POINT_STIFF = 1e6
 
-/** No movement there: its row and column are out of the play. */
-function hold(matrix: Float64Array[], load: Float64Array, i: number, band: number) {
-  matrix[i].fill(0)
-  for (let r = i + 1; r < Math.min(matrix.length, i + band + 1); r++) matrix[r][i] = 0
-  matrix[i][i] = 1
-  load[i] = 0
+/** What a load of 1 N does across, by quadrature that is exact for the polynomials. */
+function acrossLoad(f: PlateSpec['loads'][number], s: Bare): Float64Array {
+  const { degree } = meshOf(s)
+  const out = new Float64Array(degree + 1)
+  for (const [y, wy] of f.toV - f.fromV < 1e-6 ? POINT : gauss(degree + 1)) {
+    const [p] = acrossAt((f.fromV + f.toV) / 2 + (y * (f.toV - f.fromV)) / 2, s.widthMm, degree)
+    for (let k = 0; k <= degree; k++) out[k] += (wy * p[k]) / 2
+  }
+  return out
 }
+/** A rule for what has no length: all of it in one place. */
+const POINT: [number, number][] = [[0, 2]]
 
 /** What a load does on one element: its part over it, by quadrature that is exact for the shapes. */
 function addLoad(
   f: PlateSpec['loads'][number],
-  s: PlateSpec,
-  from: number,
-  l: number,
-  add: (i: number, k: number, n: number) => void,
+  { from, l, endMm }: { from: number; l: number; endMm: number },
+  add: (i: number, n: number) => void,
 ) {
-  const { degree } = meshOf(s)
   const point = f.toU - f.fromU < 1e-6
   const [a, b] = point ? [f.fromU, f.fromU] : [Math.max(f.fromU, from), Math.min(f.toU, from + l)]
   // The end of one element is the beginning of the next: a point there counts once.
-  const last = from + l >= s.lengthMm - 1e-9
+  const last = from + l >= endMm - 1e-9
   if (point ? !(a >= from && (a < from + l || (last && a <= from + l))) : b <= a) return
   const share = point ? 1 : (b - a) / (f.toU - f.fromU)
-  for (const [x, wx] of point ? ([[0, 2]] as [number, number][]) : GAUSS) {
+  for (const [x, wx] of point ? POINT : GAUSS) {
     const [shape] = cubic(((a + b) / 2 + (x * (b - a)) / 2 - from) / l, l)
-    for (const [y, wy] of f.toV - f.fromV < 1e-6 ? ([[0, 2]] as [number, number][]) : gauss(degree + 1)) {
-      const [p] = acrossAt((f.fromV + f.toV) / 2 + (y * (f.toV - f.fromV)) / 2, s.widthMm, degree)
-      const n = (f.n * share * wx * wy) / 4
-      for (let i = 0; i < 4; i++) for (let k = 0; k <= degree; k++) add(i, k, n * shape[i] * p[k])
-    }
+    for (let i = 0; i < 4; i++) add(i, (f.n * share * wx * shape[i]) / 2)
   }
 }
 
