@@ -17,7 +17,7 @@ const MAY: Record<string, string[]> = {
   steps: ['measure', 'catalogue', 'assembly'],
   clearance: WOOD,
   loads: [...WOOD, 'mechanics'],
-  blocks: [...WOOD, 'steps', 'families/family.ts', 'mechanics/hung.ts'],
+  blocks: [...WOOD, 'steps', 'families/family.ts', 'mechanics/hung.ts', 'mechanics/gas-spring.ts'],
   families: [...WOOD, 'steps', 'blocks'],
   checks: [...WOOD, 'loads', 'mechanics', 'clearance', 'families/family.ts'],
   drawing: [...WOOD, 'clearance', 'families/family.ts'],

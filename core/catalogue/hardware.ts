@@ -1,4 +1,5 @@
 import { inches, type UnitSystem } from '../measure/units.ts'
+import { GAS_SPRINGS } from './gas-springs.ts'
 
 /** Sizes and screws of hinges that come with their own screws. mm, kg. */
 export const HINGE = {
@@ -121,6 +122,7 @@ export const HARDWARE_MINOR: Readonly<Record<string, number>> = {
   [PEG_HOOK.item]: 75,
   [END_CAP.item]: 35,
   [FOOT_ANGLE.item]: 245,
+  ...Object.fromEntries(GAS_SPRINGS.map((s) => [s.item, 640 + Math.round(s.outMm)])),
   [JOIST_HANGERS[0].item]: 165,
   [JOIST_HANGERS[1].item]: 210,
   [JOIST_HANGERS[2].item]: 285,

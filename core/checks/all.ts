@@ -3,6 +3,7 @@ import { anchors } from './anchors.ts'
 import { bodies } from './bodies.ts'
 import type { AnyCheck } from './check.ts'
 import { bearing } from './bearing.ts'
+import { gasSprings } from './gas-springs.ts'
 import { contentsFit } from './contents-fit.ts'
 import { damp } from './damp.ts'
 import { equilibrium } from './equilibrium.ts'
@@ -60,6 +61,7 @@ export const CHECKS: readonly AnyCheck[] = [
   bearing,
   bodies,
   hinges,
+  gasSprings,
   ownSweep,
   anchors,
   stripMetre,

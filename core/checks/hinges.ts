@@ -23,13 +23,13 @@ const HALF = 0.5
 /** Characteristic density over the mean. EN 338 and EN 12369: about 0.85. */
 const RHO_K_SHARE = 0.85
 
-interface Gives {
+export interface Gives {
   pulledN: number
   slidN: number
 }
 
 /** What the screws of a hinge give in a piece, N; null where nobody knows the piece. */
-function gives(p: Part | undefined): Gives | null {
+export function hingeGives(p: Part | undefined): Gives | null {
   const { diameterMm: d, threadMm } = HINGE.screw
   const grade = p?.stock.kind === 'board' ? findGrade(p.stock.grade) : undefined
   if (p && grade)
@@ -47,15 +47,24 @@ function gives(p: Part | undefined): Gives | null {
   }
 }
 
+type Swing = Motion & { kind: 'swing' }
 type Given = Pick<CheckContext, 'assembly' | 'parts' | 'design' | 'method'>
 
-function ofLeaf(m: Motion, b: Body, c: Given): CheckResult {
+const isHinge = (c: Given, id: string): boolean => {
+  const stock = c.parts.get(id)?.stock
+  return stock?.kind === 'bought' && stock.item === HINGE.item
+}
+
+function ofLeaf(m: Swing, b: Body, c: Given): CheckResult {
   const leaf = c.parts.get(m.parts[0])!
-  const joints = c.assembly.joints.filter((j) => j.kind === 'hinged' && b.parts.includes(j.near))
-  const supports = c.assembly.supports.filter((s) => 'body' in s.from && s.from.body === b.id)
+  const joints = c.assembly.joints.filter((j) => j.kind === 'hinged' && b.parts.includes(j.near) && isHinge(c, j.near))
+  const hung = new Set(joints.map((j) => j.near))
+  const supports = c.assembly.supports.filter(
+    (s) => 'body' in s.from && s.from.body === b.id && hung.has(s.from.through),
+  )
   const given = { check: 'hinges', link: 'whole' as const, quantity: 'ratio' as const, subject: m.id, parts: [leaf.id] }
   const covers = [m.id, b.id, ...b.parts, ...joints.map((j) => j.id), ...supports.map((s) => s.id)]
-  const each = [...new Set(joints.map((j) => c.parts.get(j.far)!))].map(gives)
+  const each = [...new Set(joints.map((j) => c.parts.get(j.far)!))].map(hingeGives)
   if (supports.length === 0 || each.length === 0 || each.some((g) => g === null))
     return plain({ ...given, code: 'unknown-hinge', state: 'unknown', covers, data: { role: leaf.role } })
   const weakest: Gives = {
@@ -66,8 +75,17 @@ function ofLeaf(m: Motion, b: Body, c: Given): CheckResult {
   for (const s of supports)
     if ('body' in s.from)
       on.set(s.from.through, add(on.get(s.from.through) ?? [0, 0, 0], scale(s.push, c.design.reactions.get(s.id) ?? 0)))
-  const forces = [...on.values()].map((f) => ({ pulledN: Math.hypot(f[0], f[1]), slidN: Math.abs(f[2]) }))
-  const share = (f: Gives) => f.pulledN / weakest.pulledN + f.slidN / weakest.slidN
+  // On a level line the screws of one side are pulled out by what those of the other are slid by: all of it both ways.
+  const level = Math.abs(m.axis[2]) < 0.5
+  const forces = [...on.values()].map((f) =>
+    level
+      ? { pulledN: Math.hypot(...f), slidN: Math.hypot(...f) }
+      : { pulledN: Math.hypot(f[0], f[1]), slidN: Math.abs(f[2]) },
+  )
+  const share = (f: Gives) => {
+    const [pulled, slid] = [f.pulledN / weakest.pulledN, f.slidN / weakest.slidN]
+    return level ? Math.max(pulled, slid) : pulled + slid
+  }
   const worst = forces.reduce((x, y) => (share(y) > share(x) ? y : x), { pulledN: 0, slidN: 0 })
   const inputs: Input[] = [
     { symbol: 'pulled', value: worst.pulledN, quantity: 'force', source: c.method.loadFactor.source },
@@ -98,7 +116,8 @@ export const hinges = defineCheck({
     c.assembly.motions.flatMap((m) => {
       // Leaves that came with what was there are of its rating.
       const own = c.parts.get(m.parts[0])?.stock.kind === 'existing'
-      const body = m.kind === 'swing' && !own ? c.assembly.bodies.find((b) => b.parts.includes(m.parts[0])) : undefined
+      if (m.kind !== 'swing' || own) return []
+      const body = c.assembly.bodies.find((b) => b.parts.includes(m.parts[0]))
       return body ? [ofLeaf(m, body, c)] : []
     }),
 })

@@ -3,6 +3,7 @@ import { isHardWorked, type Verdict } from '../checks/verdict.ts'
 import { formatSecondMoment, formatSmallArea } from '../measure/format.ts'
 import { roleName, sectionName } from './names.ts'
 import { ROOM_CHECK_NAMES, ROOM_TABLE } from './room-checks.ts'
+import { SPRING_TABLE } from './spring-checks.ts'
 import { capital, perWidth, plural, type Data, type Say } from './say.ts'
 
 type Words = (r: CheckResult, d: Data, say: Say) => string
@@ -59,6 +60,7 @@ const swayWay = (d: Data) => (d.way === 'deep' ? 'front to back' : 'sideways')
 const TABLE: Record<string, Words> = {
   ...unknown,
   ...ROOM_TABLE,
+  ...SPRING_TABLE,
   across: (r, d, say) =>
     r.state === 'holds'
       ? `"${d.goods}" goes in with its play.`
@@ -459,6 +461,7 @@ export const CHECK_NAMES: Record<string, string> = {
   ledge: 'Ledges',
   rods: 'Rods and washers',
   hinges: 'Hinges',
+  'gas-springs': 'Gas springs',
   pins: 'Shelf pins',
   'stands-on': 'Stands on another',
   arranged: 'Goods where they do worst',

@@ -63,7 +63,13 @@ const CHOICES: Record<string, { label: string; options?: Record<string, string> 
   },
   front: {
     label: 'Front',
-    options: { open: 'open', doors: 'doors', 'deep-doors': 'doors that are boxes', curtain: 'a curtain' },
+    options: {
+      open: 'open',
+      doors: 'doors',
+      'lift-up': 'leaves that turn up on gas springs',
+      'deep-doors': 'doors that are boxes',
+      curtain: 'a curtain',
+    },
   },
   latch: { label: 'Doors are kept shut', options: { magnet: 'by magnets', none: 'by nothing' } },
   corner: {

@@ -123,6 +123,8 @@ const TABLE: Record<string, Words> = {
     `The highest shelf would be ${say.lengthOf(d, 'mm')} up; the uprights, cut from one sheet, reach ${say.lengthOf(d, 'mostMm')}. Fewer or lower shelves, or more bays.`,
   'longer-than-board': (d, say) =>
     `${say.lengthOf(d, 'mm')} is longer than any board for it (${say.lengthOf(d, 'mostMm')} usable). Fewer columns, or two builds side by side.`,
+  'no-spring-room': (d, say) =>
+    `No gas spring goes in beside a leaf over ${say.lengthOf(d, 'mm')} of free height. Make the opening higher or deeper, or choose doors.`,
   'deeper-than-sheet': (d, say) =>
     `${say.lengthOf(d, 'mm')} is more than the sheet is wide (${say.lengthOf(d, 'mostMm')}).`,
   'too-shallow': (d, say) => `Too shallow for two rails and a cross piece: at least ${say.lengthOf(d, 'leastMm')}.`,

@@ -25,6 +25,8 @@ export interface Say {
   moment(nmm: number): string
   /** A load spread over a floor or a ceiling, given in kN/m². */
   spread(knM2: number): string
+  /** A temperature given in °C. */
+  celsius(c: number): string
   number(n: number): string
   percent(share: number): string
   /** A value of a finding's data as a length, mass or plain text. */
@@ -43,6 +45,7 @@ export function sayIn(units: Units): Say {
     stress: (mpa) => formatStress(mpa, units),
     moment: (nmm) => formatMoment(nmm, units),
     spread: (knM2) => formatSpread(knM2, units),
+    celsius: (c) => (units.system === 'imperial' ? `${Math.round(32 + c * 1.8)} °F` : `${c} °C`),
     number: (n) => (Math.abs(n) >= 1000 ? Math.round(n).toLocaleString('en-US') : String(Math.round(n * 100) / 100)),
     percent: (share) => `${Math.round(share * 100)} %`,
     lengthOf: (data, key) => length(Number(data[key] ?? NaN)),

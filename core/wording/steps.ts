@@ -152,6 +152,11 @@ const STEPS: Record<string, StepWords> = {
     text: (d, say) =>
       `${plural(Number(d.hinges), 'hinge')} in all: first on the ${plural(Number(d.leaves), 'leaf', 'leaves')}, then, the leaf held in its place on two wedges, on the uprights, one screw in each until it hangs right. ${say.lengthOf(d, 'gapMm')} between leaves.${d.catches ? ' The catches under the top last, where the leaf pulls shut by itself.' : ''}`,
   },
+  'lifts-hung': {
+    title: 'Hang the leaves that turn up',
+    text: (d, say) =>
+      `The ${plural(Number(d.leaves), 'leaf', 'leaves')} held shut by two people, ${say.lengthOf(d, 'gapMm')} apart: ${plural(Number(d.hinges), 'hinge')} in all, under the panel and on the inside of the leaf, level with each other. Then the ${plural(Number(d.springs), 'gas spring')}, the thick end up: ${say.lengthOf(d, 'footMm')} under the upper edge and ${say.lengthOf(d, 'backMm')} behind the face on the upright, ${say.lengthOf(d, 'headMm')} under the upper edge on the leaf. Nobody’s head under a leaf until both its springs are on, and never open or heat a spring.`,
+  },
   'load-hung': {
     title: 'Load it',
     text: () =>
@@ -203,6 +208,8 @@ const HOLDS: Record<string, (h: HoldPoint, say: Say) => string> = {
   'ledger-bears': () => 'Lean on it with your weight: it must not move, nor be out of level.',
   'strip-level': () => 'Level on the strip itself, and pull at it with your weight before anything hangs on it.',
   'rods-pull': () => 'Pull hard at every short rod: nothing may give.',
+  'lift-stays-up': () =>
+    'Turn each leaf up and let go with a hand under it: it must stay, and come down without a jerk. Again on the first cold day.',
   'doors-shut': () =>
     'Open and shut every leaf: the gaps are even, none drags, none falls open. Then the remaining screws.',
   'hangs-before-load': () => 'Pull down on its front edge with both hands: nothing may move. Only then load it.',

@@ -1,3 +1,4 @@
+import { SPRING_WIDE_MM } from '../../catalogue/gas-springs.ts'
 import { HINGE } from '../../catalogue/hardware.ts'
 import { z } from '../../measure/schema.ts'
 import { inches } from '../../measure/units.ts'
@@ -5,6 +6,9 @@ import { inches } from '../../measure/units.ts'
 /** How openings are closed: not at all, with flat leaves on hinges, or with a curtain. */
 export const front = z.enum(['open', 'doors', 'curtain'])
 export type Front = z.infer<typeof front>
+/** The same of a box of sheet, whose leaves may turn up on gas springs too. */
+export const boxFront = z.enum([...front.options, 'lift-up'])
+export type BoxFront = z.infer<typeof boxFront>
 /** What holds leaves shut. */
 export const latch = z.enum(['none', 'magnet'])
 
@@ -13,10 +17,15 @@ const STICK_OUT = inches(1 / 2)
 /** What a thing may stand out in front: nothing where something shuts. */
 export const standsOut = (f: string): number => (f === 'open' ? STICK_OUT : 0)
 
-/** What hinges leave of an opening. */
+/** What hinges and springs leave of the width of an opening. */
 export function besideHinges<T extends { left: number; right: number }>(f: string, o: T): T {
   const mm = takenByHinges(f) / 2
   return { ...o, left: o.left + mm, right: o.right - mm }
 }
-/** Clear width that hinges take on both sides together. */
-export const takenByHinges = (f: string): number => (f === 'doors' ? 2 * HINGE.intoMm : 0)
+/** Clear width that hinges and springs take on both sides together. */
+export const takenByHinges = (f: string): number =>
+  f === 'doors' ? 2 * HINGE.intoMm : f === 'lift-up' ? 2 * (SPRING_WIDE_MM + SPRING_PLAY_MM) : 0
+/** Beside a spring, mm: it turns as it goes out. Product decision. */
+const SPRING_PLAY_MM = 5
+/** What hinges under the panel over an opening leave less of its height. */
+export const underHinges = (f: string): number => (f === 'lift-up' ? HINGE.intoMm : 0)

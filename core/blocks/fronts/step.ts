@@ -1,20 +1,77 @@
 import type { Assembly, Motion, Part } from '../../assembly/assembly.ts'
 import { opens } from '../../assembly/moved.ts'
+import { findGasSpring } from '../../catalogue/gas-springs.ts'
+import { add, scale, type Vec3 } from '../../geometry/vec.ts'
 import { fixedBy } from '../../steps/fixed-by.ts'
 import type { Step } from '../../steps/step.ts'
 import { GAP_MM } from './hinged.ts'
 
 /** What closes a build: leaves with all that they hang by and that holds them shut, or a curtain. None where it is bare. */
 export function frontSteps(a: Assembly): Step[] {
-  const swings = a.motions.filter((m) => m.kind === 'swing' && opens(m))
-  return [...(swings.length > 0 ? leafSteps(a, swings) : []), ...curtainSteps(a)]
+  const swings = a.motions.filter((m): m is Swing => m.kind === 'swing' && opens(m))
+  const up = swings.filter((m) => Math.abs(m.axis[2]) < LEVEL)
+  const aside = swings.filter((m) => !up.includes(m))
+  return [
+    ...(aside.length > 0 ? leafSteps(a, aside) : []),
+    ...(up.length > 0 ? liftSteps(a, up) : []),
+    ...curtainSteps(a),
+  ]
+}
+type Swing = Motion & { kind: 'swing' }
+/** A hinge line that rises less than this is level. Size of the upward part of its axis. */
+const LEVEL = 0.5
+
+/** Leaves that turn up: hinges first, then where the springs go, told from the leaf's own edges. */
+function liftSteps(a: Assembly, up: readonly Swing[]): Step[] {
+  const parts = new Map(a.parts.map((p) => [p.id, p]))
+  const turning = up.flatMap((m) => m.parts)
+  const hinged = a.joints.filter((j) => j.kind === 'hinged')
+  const fittings = [...new Set(hinged.filter((j) => turning.includes(j.far)).map((j) => j.near))]
+  const item = (id: string) => {
+    const { stock } = parts.get(id)!
+    return stock.kind === 'bought' ? stock.item : ''
+  }
+  const springs = fittings.filter((id) => findGasSpring(item(id)))
+  const on = [...new Set(hinged.filter((j) => fittings.includes(j.near)).map((j) => j.far))]
+  const [first] = up
+  const ends = springs.length > 0 ? endsOf(parts.get(springs[0])!) : null
+  return [
+    {
+      id: 'lifts',
+      code: 'lifts-hung',
+      data: {
+        leaves: up.length,
+        hinges: fittings.length - springs.length,
+        springs: springs.length,
+        gapMm: GAP_MM,
+        ...(ends
+          ? {
+              footMm: first.at[2] - ends.foot[2],
+              backMm: first.at[1] - ends.foot[1],
+              headMm: first.at[2] - ends.head[2],
+            }
+          : {}),
+      },
+      parts: [...turning, ...fittings],
+      on: on.filter((id) => !turning.includes(id)),
+      cautions: ['lift-two', 'falls-on-heads'],
+      hold: { code: 'lift-stays-up' },
+    },
+  ]
+}
+/** From where to where a spring runs: its length is its own. */
+const endsOf = ({ at, size }: Part) => {
+  const end = (share: number): Vec3 => add(at.centre, scale(at.along, share * size.lengthMm))
+  return { foot: end(-0.5), head: end(0.5) }
 }
 
-function leafSteps(a: Assembly, swings: readonly Motion[]): Step[] {
+function leafSteps(a: Assembly, swings: readonly Swing[]): Step[] {
   const parts = new Map(a.parts.map((p) => [p.id, p]))
   const turning = new Set(swings.flatMap((m) => m.parts))
+  const others = new Set(a.motions.filter((m) => m.kind === 'swing' && !swings.includes(m)).flatMap((m) => m.parts))
+  const elsewhere = new Set(a.joints.filter((j) => j.kind === 'hinged' && others.has(j.far)).map((j) => j.near))
   const boxed = swings.some((m) => m.parts.length > 1)
-  const hinged = a.joints.filter((j) => j.kind === 'hinged')
+  const hinged = a.joints.filter((j) => j.kind === 'hinged' && !elsewhere.has(j.near))
   const hinges = [...new Set(hinged.map((j) => j.near))]
   const catches = a.parts.filter((p) => isCatch(a, p)).map((p) => p.id)
   const on = [...new Set(hinged.map((j) => j.far))].filter((id) => !turning.has(id))

@@ -1,4 +1,4 @@
-import { front, latch } from '../../blocks/fronts/front.ts'
+import { boxFront, latch } from '../../blocks/fronts/front.ts'
 import { z } from '../../measure/schema.ts'
 import type { UnitSystem } from '../../measure/units.ts'
 import type { Raw } from '../family.ts'
@@ -30,8 +30,8 @@ export const wallCabinetParams = z.object({
   shelfHold: z.enum(['dado', 'butt', 'pins']),
   /** How top and bottom meet the sides. */
   corner: z.enum(['rabbet', 'dado', 'butt']),
-  /** Bare, with flat leaves or with leaves that are boxes themselves, on hinges, or with a curtain. */
-  front: z.enum([...front.options, 'deep-doors']),
+  /** Bare, with flat leaves or with leaves that are boxes themselves, on hinges, with leaves that turn up, or a curtain. */
+  front: z.enum([...boxFront.options, 'deep-doors']),
   /** How deep a leaf is inside that is a box. */
   leafMm: dim(40, 200),
   /** Places to stand things in it, one over the other, its bottom among them. */

@@ -2,7 +2,8 @@ import { unitsOf } from '../../assembly/settings.ts'
 import { dadoDepth, rowsBetween, seatNear, type Rows } from '../../blocks/carcass/shelf-between.ts'
 import { leafEdges, leafInside, rodRoom } from '../../blocks/fronts/deep-leaf.ts'
 import { besideHinges, standsOut, takenByHinges } from '../../blocks/fronts/front.ts'
-import { ONE_LEAF_MM } from '../../blocks/fronts/hinged.ts'
+import { GAP_MM, ONE_LEAF_MM } from '../../blocks/fronts/hinged.ts'
+import { roomFor, rowsOf, springFor, type Row } from '../../blocks/fronts/lift-up.ts'
 import { liftOff } from '../../blocks/mounts/hung-on-wall.ts'
 import { fixingPlaces, FROM_END_MM } from '../../blocks/mounts/wall-fixing.ts'
 import { depthToHold } from '../../blocks/sizing/depth-to-hold.ts'
@@ -65,6 +66,8 @@ export interface Plan {
   rows: Rows
   play: { sideMm: number; aboveMm: number }
   leaf: LeafPlan | null
+  /** Leaves that turn up, one over the other. */
+  rowsUp: Row[]
 }
 
 /**
@@ -106,6 +109,8 @@ export function planOut(p: WallCabinetParams, ctx: ShapeContext, pen: DimPen): R
   // A back is of one piece: one way it is no wider than its sheet.
   const [least, most] = [Math.min(clearMm, high - 2 * (s.pastMm + s.t)), s.back.widthMm - 2 * ctx.settings.sheetTrimMm]
   if (least > most) return bad('back-past-sheet', { mm: least, mostMm: most }, 'clearMm')
+  const rowsUp = p.front === 'lift-up' ? liftRows(s, heights.value, { clearMm, depthMm }) : good([])
+  if (!rowsUp.ok) return rowsUp
   return good({
     unhoused: filled.unhoused,
     plan: {
@@ -123,8 +128,19 @@ export function planOut(p: WallCabinetParams, ctx: ShapeContext, pen: DimPen): R
       rows,
       play: { sideMm: s.sideMm, aboveMm: s.aboveMm },
       leaf: leaf && { ...leaf, tiersMm: tiers.value },
+      rowsUp: rowsUp.value,
     },
   })
+}
+
+/** Leaves that turn up; refused where no gas spring goes in beside one of them. */
+function liftRows(s: Sizes, h: Heights, w: { clearMm: number; depthMm: number }): Result<Row[]> {
+  const at = (mm: number) => h.footMm + mm
+  const topUnder = at(h.high - s.pastMm - s.t)
+  const rows = rowsOf(h.footMm, at(h.high), h.tops.map(at), topUnder, s.t)
+  const leaf = { sheet: s.sheet, left: 0, right: w.clearMm + s.t - GAP_MM, frontMm: 0, deepMm: w.depthMm }
+  const without = rows.findIndex((r) => springFor(roomFor({ ...r, ...leaf })) === null)
+  return without < 0 ? good(rows) : bad('no-spring-room', { mm: rows[without].underMm - rows[without].overMm }, 'front')
 }
 
 interface Sizes {
@@ -169,7 +185,7 @@ function sizesOf(p: WallCabinetParams, ctx: ShapeContext, pen: DimPen): Sizes {
 
 /** How far its front stands out past the box. */
 const frontThick = (p: WallCabinetParams, s: Sizes): number =>
-  p.front === 'doors' ? s.t : p.front === 'deep-doors' ? s.leafMm + s.back.thicknessMm : 0
+  p.front === 'doors' || p.front === 'lift-up' ? s.t : p.front === 'deep-doors' ? s.leafMm + s.back.thicknessMm : 0
 
 function widthsOf(
   p: WallCabinetParams,

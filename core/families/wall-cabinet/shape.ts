@@ -4,8 +4,9 @@ import { boreCordHoles, cordHoleList, type CordHole } from '../../blocks/carcass
 import { boreRows, buttedShelf, housedShelf, pinDepth, pinnedShelf } from '../../blocks/carcass/shelf-between.ts'
 import { hangCurtain } from '../../blocks/fronts/curtain.ts'
 import { placeDeepLeaves, rodRoom, tierBays } from '../../blocks/fronts/deep-leaf.ts'
-import { besideHinges, standsOut } from '../../blocks/fronts/front.ts'
+import { besideHinges, standsOut, underHinges } from '../../blocks/fronts/front.ts'
 import { GAP_MM, magnet, placeLeaves } from '../../blocks/fronts/hinged.ts'
+import { placeLiftUp } from '../../blocks/fronts/lift-up.ts'
 import {
   hookOnStrip,
   liftOff,
@@ -251,6 +252,7 @@ function fronts(d: Draft, p: WallCabinetParams, plan: Plan) {
   const before = d.assembly.parts.length
   if (p.front === 'doors') doors(d, p, plan)
   if (p.front === 'deep-doors') deepDoors(d, p, plan)
+  if (p.front === 'lift-up') liftUps(d, plan)
   if (p.front === 'curtain')
     hangCurtain(d, {
       id: 'curtain',
@@ -276,19 +278,42 @@ const latchUnder = (plan: Plan, k: number) => ({
   right: plan.openings[k].right,
 })
 
+/** From edge to edge of the leaves of an opening: from middle to middle of its uprights, the outer ones are covered. */
+const covered = (plan: Plan, k: number) => ({
+  left: k === 0 ? plan.leftMm : plan.openings[k].left - plan.t / 2 + GAP_MM / 2,
+  right: k === plan.openings.length - 1 ? plan.rightMm : plan.openings[k].right + plan.t / 2 - GAP_MM / 2,
+})
+
+/** Leaves that turn up, one over the other in each opening. */
+function liftUps(d: Draft, plan: Plan) {
+  plan.openings.forEach((o, k) =>
+    plan.rowsUp.forEach((row, i) =>
+      placeLiftUp(d, {
+        ...row,
+        ...covered(plan, k),
+        id: `lift-${k}-${i}`,
+        sheet: plan.sheet,
+        frontMm: plan.frontMm,
+        deepMm: plan.frontMm - plan.innerMm,
+        uprights: [`upright-${k}`, `upright-${k + 1}`],
+        faces: [o.left, o.right],
+        panel: row.headMm === plan.headMm ? `top-${k}` : `shelf-${k}-${i + 1}`,
+      }),
+    ),
+  )
+}
+
 /**
  * Flat leaves over the openings, from the middle of one upright to the middle of the next; the outer ones are covered.
  */
 function doors(d: Draft, p: WallCabinetParams, plan: Plan) {
   const { t } = plan
-  const last = plan.openings.length - 1
   plan.openings.forEach((o, k) => {
     placeLeaves(d, {
       id: `door-${k}`,
       stock: { kind: 'sheet', sheet: plan.sheet.id },
       thicknessMm: t,
-      left: k === 0 ? plan.leftMm : o.left - t / 2 + GAP_MM / 2,
-      right: k === last ? plan.rightMm : o.right + t / 2 - GAP_MM / 2,
+      ...covered(plan, k),
       footMm: plan.footMm,
       headMm: plan.headMm,
       frontMm: plan.frontMm,
@@ -354,11 +379,15 @@ function placeBays(d: Draft, p: WallCabinetParams, plan: Plan) {
         holds: 'surface',
         clear: {
           min: [besideHinges(p.front, o).left, plan.innerMm, plan.tops[i]],
-          max: [besideHinges(p.front, o).right, plan.frontMm, above - plan.t],
+          max: [besideHinges(p.front, o).right, plan.frontMm, above - plan.t - underHinges(p.front)],
         },
         carriers: [`shelf-${k}-${i}`],
         items: standing(level, k, plan.innerMm, plan.tops[i]),
-        play: { sideMm: plan.play.sideMm, aboveMm: plan.play.aboveMm, deepMm: 0 },
+        play: {
+          sideMm: plan.play.sideMm,
+          aboveMm: Math.max(0, plan.play.aboveMm - underHinges(p.front)),
+          deepMm: 0,
+        },
         stickOutMm: standsOut(p.front),
         exit: [0, 1, 0],
       }),

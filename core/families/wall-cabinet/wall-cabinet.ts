@@ -74,6 +74,11 @@ export const wallCabinet = family<WallCabinetParams>({
       context: exampleContext('metric', [exampleGoods('metric', 'box', 2), smallTins('metric')]),
     },
     {
+      name: 'two openings whose leaves turn up on gas springs',
+      params: { ...startingParams('metric'), front: 'lift-up', bays: 2, clearMm: 700, shelves: 1, hang: 'rail' },
+      context: exampleContext('metric', [exampleGoods('metric', 'box', 4)]),
+    },
+    {
       name: 'on two strips',
       params: { ...startingParams('metric'), hang: 'two-strips', shelves: 1, clearMm: 860 },
       context: exampleContext('metric', [exampleGoods('metric', 'box', 2)]),
