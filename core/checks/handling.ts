@@ -1,4 +1,5 @@
 import { partMassKg } from '../assembly/mass.ts'
+import { opens } from '../assembly/moved.ts'
 import { standUpHeight } from '../clearance/stand-up.ts'
 import { boxUnion } from '../geometry/box.ts'
 import { defineCheck, measured, notWeighed, plain, type CheckResult } from './check.ts'
@@ -122,7 +123,10 @@ export const heaviestLift = defineCheck({
       // Lying down it is turned up by one long edge: half of it.
       results.push(one('tilt', 'lift-tilt', mass / 2, s.parts, { wholeKg: mass }))
     }
-    for (const b of assembly.bodies.slice(0, 1)) {
+    // Uprights that are only stiff against each other stand by themselves, and leaves are hung one by one.
+    const opening = new Set(assembly.motions.filter(opens).flatMap((m) => m.parts))
+    const hung = assembly.bodies.filter((b) => !b.sideways && !b.parts.some((id) => opening.has(id)))
+    for (const b of hung.slice(0, 1)) {
       const mass = b.parts.reduce((m, id) => m + partMassKg(parts.get(id)!), 0)
       results.push(one('whole', 'lift-whole', mass, b.parts, { wholeKg: mass }))
     }

@@ -1,7 +1,7 @@
 import type { Assembly, Part, Support } from '../assembly/assembly.ts'
 import { jointsOf } from '../assembly/joints-of.ts'
 import { netModulus, netSection, stiffnessLeft } from '../assembly/net-section.ts'
-import type { PartBoxes } from '../assembly/part-box.ts'
+import { isLevelSheet, type PartBoxes } from '../assembly/part-box.ts'
 import { findGrade, findSection } from '../catalogue/lumber.ts'
 import { findSheet } from '../catalogue/sheets.ts'
 import { boxSize } from '../geometry/box.ts'
@@ -222,6 +222,22 @@ export const postBuckling = defineCheck({
  */
 const UPRIGHT_SAFETY = 3
 
+/** Panels hold an upright where they reach over this much of its width. Product decision. */
+const HOLDS_SHARE = 0.5
+
+/**
+ * Heights at which an upright of sheet cannot bow sideways: cleats along it, and level panels that are fastened in or to
+ * it over most of its width. Whether all of them lean together the sway check asks.
+ */
+function heldByPanels(a: Assembly, p: Part, boxes: PartBoxes, parts: ReadonlyMap<string, Part>): number[] {
+  const panels = jointsOf(a, p.id).flatMap((j) => {
+    const q = parts.get(j.near === p.id ? j.far : j.near)
+    const fast = j.fasteners.length > 0 && q && !q.loose && isLevelSheet(q)
+    return fast && Math.min(q.size.lengthMm, q.size.widthMm) >= HOLDS_SHARE * p.size.widthMm ? [j.at[2]] : []
+  })
+  return [...heldHeights(a, p, 1, boxes, parts), ...panels].sort((x, y) => x - y)
+}
+
 /** A part's own weight with the method's factor, N, and a thousandth more. */
 const ownN = (p: Part, method: DesignMethod) => 1.001 * newtons(partMassKg(p)) * method.loadFactor.self
 
@@ -244,7 +260,7 @@ export const uprights = defineCheck({
       if (state.kind !== 'column' || state.axialN <= ownN(p, method)) continue
       looked.push(p.id)
       const sheet = findSheet(p.stock.sheet)!
-      const lengthMm = longestGap(heldHeights(assembly, p, 1, boxes, parts))
+      const lengthMm = longestGap(heldByPanels(assembly, p, boxes, parts))
       // Dadoes and grooves leave it thinner.
       const kept = stiffnessLeft(p)
       const euler = (Math.PI ** 2 * sheet.ei.along * kept * p.size.widthMm) / lengthMm ** 2

@@ -4,6 +4,7 @@ import { boardRackWords } from './board-rack/words.ts'
 import { bracketShelfWords } from './bracket-shelf/words.ts'
 import { ceilingPlatformWords } from './ceiling-platform/words.ts'
 import { ceilingRunnersWords } from './ceiling-runners/words.ts'
+import { closetFrontWords } from './closet-front/words.ts'
 import { drawerBankWords } from './drawer-bank/words.ts'
 import { floatingShelfRackWords } from './floating-shelf-rack/words.ts'
 import { hangingArmsWords } from './hanging-arms/words.ts'
@@ -28,6 +29,7 @@ export const KIND_WORDS: Readonly<Record<string, KindWords>> = {
   'bracket-shelf': bracketShelfWords,
   'ceiling-platform': ceilingPlatformWords,
   'ceiling-runners': ceilingRunnersWords,
+  'closet-front': closetFrontWords,
   'drawer-bank': drawerBankWords,
   'floating-shelf-rack': floatingShelfRackWords,
   'hanging-arms': hangingArmsWords,

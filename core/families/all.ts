@@ -4,6 +4,7 @@ import { boardRack } from './board-rack/board-rack.ts'
 import { bracketShelf } from './bracket-shelf/bracket-shelf.ts'
 import { ceilingPlatform } from './ceiling-platform/ceiling-platform.ts'
 import { ceilingRunners } from './ceiling-runners/ceiling-runners.ts'
+import { closetFront } from './closet-front/closet-front.ts'
 import { drawerBank } from './drawer-bank/drawer-bank.ts'
 import { floatingShelfRack } from './floating-shelf-rack/floating-shelf-rack.ts'
 import { hangingArms } from './hanging-arms/hanging-arms.ts'
@@ -44,4 +45,5 @@ export const FAMILIES: readonly AnyFamily[] = [
   floatingShelfRack,
   hangingArms,
   partition,
+  closetFront,
 ]

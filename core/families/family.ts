@@ -63,6 +63,8 @@ export interface Choice {
   options: (string | number | boolean)[]
   /** Options are catalogue ids of this kind, or codes of the family's wording. */
   of: 'section' | 'sheet' | 'code'
+  /** Ways to build it that are worth laying side by side, though they are no stock. */
+  compared?: boolean
 }
 
 /** A field of the things in a list: a measure, a count or a choice. */

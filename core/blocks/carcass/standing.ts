@@ -83,55 +83,83 @@ const LEAST_BACK_SCREWS = 4
  */
 export function closeBack(d: Draft, b: StandingBox, sheet: Sheet): void {
   const last = b.openings.length - 1
-  b.openings.forEach((o, k) => {
-    const [from, to] = [
-      o.left - (k === 0 ? b.thicknessMm : b.thicknessMm / 2),
-      o.right + (k === last ? b.thicknessMm : b.thicknessMm / 2),
-    ]
-    const upright = to - from <= sheet.widthMm && b.highMm <= sheet.lengthMm
-    if (!upright && (to - from > sheet.lengthMm || b.highMm > sheet.widthMm)) return
-    const id = `back-${k}`
-    d.square({
-      id,
-      role: 'back',
-      stock: { kind: 'sheet', sheet: sheet.id },
-      min: [from, 0, 0],
-      size: [to - from, sheet.thicknessMm, b.highMm],
-      along: upright ? 'z' : 'x',
-      across: upright ? 'x' : 'z',
-      grain: 'any',
-    })
-    d.rest(id, 'floor')
-    const screws = Math.max(LEAST_BACK_SCREWS, Math.ceil(b.highMm / BACK_SCREWS_EVERY_MM))
-    for (const u of [k, k + 1]) d.screw(id, uprightId(u), screws, 'edge', sheet.thicknessMm, 100)
-  })
+  b.openings.forEach((o, k) =>
+    backOver(d, sheet, {
+      id: `back-${k}`,
+      from: o.left - (k === 0 ? b.thicknessMm : b.thicknessMm / 2),
+      to: o.right + (k === last ? b.thicknessMm : b.thicknessMm / 2),
+      on: [uprightId(k), uprightId(k + 1)],
+      highMm: b.highMm,
+    }),
+  )
 }
 
-/**
- * A nailer between the uprights of each opening, `topMm` its upper edge: the ties go through it, and through the thin
- * back, into the wall.
- */
-export function tieNailers(
+/** One piece of thin back over two uprights, standing on the floor; none where no sheet is large enough. */
+export function backOver(
   d: Draft,
-  b: StandingBox,
-  n: { section: string; grade: string; topMm: number },
-  { space, system }: { space: FreeSpace; system: UnitSystem },
+  sheet: Sheet,
+  x: { id: string; from: number; to: number; on: readonly string[]; highMm: number },
+): void {
+  const wide = x.to - x.from
+  const upright = wide <= sheet.widthMm && x.highMm <= sheet.lengthMm
+  if (!upright && (wide > sheet.lengthMm || x.highMm > sheet.widthMm)) return
+  d.square({
+    id: x.id,
+    role: 'back',
+    stock: { kind: 'sheet', sheet: sheet.id },
+    min: [x.from, 0, 0],
+    size: [wide, sheet.thicknessMm, x.highMm],
+    along: upright ? 'z' : 'x',
+    across: upright ? 'x' : 'z',
+    grain: 'any',
+  })
+  d.rest(x.id, 'floor')
+  const screws = Math.max(LEAST_BACK_SCREWS, Math.ceil(x.highMm / BACK_SCREWS_EVERY_MM))
+  for (const u of x.on) d.screw(x.id, u, screws, 'edge', sheet.thicknessMm, 100)
+}
+
+/** A nailer between two uprights, `topMm` its upper edge: ties go through it, and what is behind it, into the wall. */
+export interface Nailer {
+  section: string
+  grade: string
+  topMm: number
+}
+interface TiedTo {
+  space: FreeSpace
+  system: UnitSystem
+}
+
+/** A nailer between the uprights of each opening, in front of the thin back. */
+export function tieNailers(d: Draft, b: StandingBox, n: Nailer, to: TiedTo): void {
+  b.openings.forEach((o, k) =>
+    tieNailer(d, n, to, {
+      id: `tie-${k}`,
+      ...o,
+      backMm: b.backMm,
+      throughMm: b.thicknessMm,
+      on: [uprightId(k), uprightId(k + 1)],
+    }),
+  )
+}
+
+/** One of them. @param x what it is between, and how thick that is */
+export function tieNailer(
+  d: Draft,
+  n: Nailer,
+  { space, system }: TiedTo,
+  x: { id: string; left: number; right: number; backMm: number; throughMm: number; on: readonly string[] },
 ): void {
   const { thicknessMm, widthMm } = findSection(n.section)!
   const stock: Stock = { kind: 'board', section: n.section, grade: n.grade, treated: false }
-  b.openings.forEach((o, k) => {
-    const id = `tie-${k}`
-    d.square({
-      id,
-      role: 'back-rail',
-      stock,
-      min: [o.left, b.backMm, n.topMm - widthMm],
-      size: [o.right - o.left, thicknessMm, widthMm],
-      along: 'x',
-      across: 'z',
-    })
-    for (const u of [k, k + 1])
-      d.rest(id, uprightId(u), 'fasteners', d.screw(uprightId(u), id, 2, 'end', b.thicknessMm, 200))
-    tieToWall(d, id, space, system, b.backMm)
+  d.square({
+    id: x.id,
+    role: 'back-rail',
+    stock,
+    min: [x.left, x.backMm, n.topMm - widthMm],
+    size: [x.right - x.left, thicknessMm, widthMm],
+    along: 'x',
+    across: 'z',
   })
+  for (const u of x.on) d.rest(x.id, u, 'fasteners', d.screw(u, x.id, 2, 'end', x.throughMm, 200))
+  tieToWall(d, x.id, space, system, x.backMm)
 }

@@ -166,6 +166,8 @@ export interface LiftUp extends Row {
   faces: readonly [number, number]
   /** The panel the hinges are under. */
   panel: string
+  /** What stands out of the uprights under that panel is so high, mm: springs go below it. */
+  cleatMm?: number
 }
 
 /** What a leaf needs a spring for. */
@@ -174,7 +176,7 @@ export const roomFor = (l: Omit<LiftUp, 'id' | 'uprights' | 'panel' | 'faces'>):
   wideMm: l.right - l.left,
   sheet: l.sheet,
   deepMm: l.deepMm,
-  fromMm: l.headMm - l.underMm + HINGE.intoMm + SPRING_WIDE_MM,
+  fromMm: l.headMm - l.underMm + Math.max(HINGE.intoMm, l.cleatMm ?? 0) + SPRING_WIDE_MM,
   toMm: l.headMm - l.overMm - SPRING_WIDE_MM,
 })
 

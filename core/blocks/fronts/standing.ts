@@ -21,6 +21,8 @@ export interface StandingFront {
   /** A curtain ends over this: what stands out in front at the floor. */
   footMm?: number
   headMm: number
+  /** Leaves begin at this height; just over the floor where nothing is said. */
+  underMm?: number
   /** Heights of what lies between the uprights: no hinge there. */
   panelsMm: readonly number[]
 }
@@ -51,7 +53,7 @@ export function closeFront(d: Draft, s: StandingFront): void {
         stock: { kind: 'sheet', sheet: s.sheet },
         thicknessMm: s.thicknessMm,
         ...c,
-        footMm: OVER_FLOOR_MM,
+        footMm: s.underMm ?? OVER_FLOOR_MM,
         headMm: s.headMm,
         frontMm: s.frontMm,
         panelsMm: s.panelsMm,

@@ -8,6 +8,7 @@ import { bad, good, type Result } from '../../measure/result.ts'
 import { inches } from '../../measure/units.ts'
 import { canHoldTie } from '../../room/room.ts'
 import { stripUnder } from '../../blocks/carcass/under-edge.ts'
+import { cleatedShelf } from '../../blocks/carcass/cleated-shelf.ts'
 import { dadoDepth, housedShelf } from '../../blocks/carcass/shelf-between.ts'
 import { besideHinges, takenByHinges, type Front } from '../../blocks/fronts/front.ts'
 import { closeFront, overSheets } from '../../blocks/fronts/standing.ts'
@@ -252,15 +253,11 @@ const frontThick = (p: ShelfUnitParams): number =>
 
 const board = (section: string, grade: string): Stock => ({ kind: 'board', section, grade, treated: false })
 
-/** Screws in each cleat: they carry the shelf. */
-const CLEAT_SCREWS = 3
-
 function shelf(d: Draft, p: ShelfUnitParams, ctx: ShapeContext, plan: Plan, i: number, k: number, y: number) {
   const sheet = findSheet(p.sheet)!
   const cleat = findSection(p.cleatSection)!
   const strip = findSection(p.stripSection)!
   const o = plan.openings[k]
-  const z = plan.tops[i] - sheet.thicknessMm
   const id = `shelf-${k}-${i}`
   const long = plan.depthMm - (p.strip === 'none' ? 0 : strip.thicknessMm)
   if (p.hold === 'dado')
@@ -278,42 +275,23 @@ function shelf(d: Draft, p: ShelfUnitParams, ctx: ShapeContext, plan: Plan, i: n
       footMm: 0,
     })
   else
-    d.square({
+    cleatedShelf(d, {
       id,
-      role: 'shelf',
-      stock: { kind: 'sheet', sheet: sheet.id },
-      min: [o.left, y, z],
-      size: [plan.clearMm, plan.depthMm, sheet.thicknessMm],
-      along: 'x',
-      across: 'y',
-    })
-  const cleats =
-    p.hold === 'cleats'
-      ? ([
-          ['left', o.left, k],
-          ['right', o.right - cleat.thicknessMm, k + 1],
-        ] as const)
-      : []
-  for (const [side, x, u] of cleats) {
-    const c = `cleat-${side}-${k}-${i}`
-    d.square({
-      id: c,
-      role: 'cleat',
+      sheet,
+      left: o.left,
+      right: o.right,
+      fromMm: y,
+      deepMm: plan.depthMm,
+      topMm: plan.tops[i],
+      // Past the cleat that is already on the other face.
+      ends: [
+        { upright: `upright-${k}`, id: `cleat-left-${k}-${i}`, beforeMm: k > 0 ? cleat.thicknessMm : 0 },
+        { upright: `upright-${k + 1}`, id: `cleat-right-${k}-${i}`, beforeMm: 0 },
+      ],
+      cleat,
       stock: board(p.cleatSection, ctx.settings.grade),
-      min: [x, y, z - cleat.widthMm],
-      size: [cleat.thicknessMm, long, cleat.widthMm],
-      along: 'y',
-      across: 'z',
+      cleatMm: long,
     })
-    // A thin upright gives no screw's point enough wood: they are driven through it into the cleat, past the cleat that
-    // is already on its other face.
-    const before = side === 'left' && k > 0 ? cleat.thicknessMm : 0
-    const j = d.screw(`upright-${u}`, c, CLEAT_SCREWS, 'side', sheet.thicknessMm, cleat.thicknessMm, {
-      beforeMm: before,
-    })
-    d.rest(c, `upright-${u}`, 'fasteners', j)
-    d.rest(id, c, 'bearing', d.screw(id, c, 2, 'side', sheet.thicknessMm, cleat.widthMm))
-  }
   if (p.strip === 'none') return
   stripUnder(d, {
     id: `strip-${k}-${i}`,

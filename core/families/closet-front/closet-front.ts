@@ -1,0 +1,61 @@
+import type { Goods } from '../../goods/goods.ts'
+import { behindDoors } from '../../goods/ways.ts'
+import { canHoldTie } from '../../room/room.ts'
+import { exampleContext, exampleGoods } from '../example-context.ts'
+import { family, type ShapeContext } from '../family.ts'
+import { allOnWall } from '../opened.ts'
+import { closetFrontLevers, closetFrontSavers } from './levers.ts'
+import { closetFrontParams, startingParams, type ClosetFrontParams } from './parameters.ts'
+import { shapeClosetFront } from './shape.ts'
+import { closetFrontSteps } from './steps.ts'
+
+/** Heavier or deeper things than this belong on a rack, kg and mm; for fewer nobody closes a wall. Product decision. */
+const LIGHT_KG = 25
+const SHALLOW_MM = 600
+const LEAST_THINGS = 12
+
+const start = (ctx: ShapeContext): ClosetFrontParams =>
+  startingParams(ctx.settings.yard, canHoldTie(ctx.space.construction))
+const metric = startingParams('metric', true)
+const wall = (mm: number, boxes: number, pails = 0) =>
+  exampleContext(
+    'metric',
+    [exampleGoods('metric', 'box', boxes), ...(pails > 0 ? [exampleGoods('metric', 'pail', pails)] : [])],
+    mm,
+  )
+
+/** A whole wall of bays, closed. */
+export const closetFront = family<ClosetFrontParams>({
+  id: 'closet-front',
+  hangs: false,
+  schema: closetFrontParams,
+  start,
+  shape: shapeClosetFront,
+  levers: closetFrontLevers,
+  savers: (p) => closetFrontSavers(p),
+  steps: closetFrontSteps,
+  suits: (g) => behindDoors(g, LIGHT_KG),
+  propose(ctx) {
+    const fits = (g: Goods) => (g.massKg ?? 0) <= LIGHT_KG && g.deepMm <= SHALLOW_MM
+    const things = ctx.goods.reduce((n, g) => n + g.count, 0)
+    return things >= LEAST_THINGS && allOnWall(ctx, fits) ? [start(ctx)] : []
+  },
+  examples: () => [
+    { name: 'a wall of cartons and pails behind doors', params: metric, context: wall(3400, 18, 6) },
+    {
+      name: 'a box for each bay, doors below, leaves that turn up above',
+      params: { ...metric, school: 'boxes', front: 'both' },
+      context: wall(2600, 12),
+    },
+    {
+      name: 'ladders with skins, every leaf turns up',
+      params: { ...metric, school: 'ladders', front: 'lift-up', shelves: 4 },
+      context: wall(2700, 12),
+    },
+    {
+      name: 'imperial, a curtain, no strips at the walls',
+      params: { ...startingParams('imperial', true), front: 'curtain', fillers: false, bays: 2 },
+      context: exampleContext('imperial', [exampleGoods('imperial', 'box', 10)], 1900),
+    },
+  ],
+})

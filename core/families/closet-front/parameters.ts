@@ -1,0 +1,66 @@
+import { latch } from '../../blocks/fronts/front.ts'
+import { z } from '../../measure/schema.ts'
+import type { UnitSystem } from '../../measure/units.ts'
+import { countDim, dim, dims, section, sheet } from '../params.ts'
+
+export const LIMITS = { bays: 12, shelves: 9 } as const
+
+/** What parts the bays: one sheet for two of them, a side for each, or a ladder of boards with a sheet on both faces. */
+export const school = z.enum(['shared', 'boxes', 'ladders'])
+export type School = z.infer<typeof school>
+/** How bays are closed; `both`: doors below, leaves that turn up over the highest shelf. */
+export const closed = z.enum(['doors', 'lift-up', 'both', 'open', 'curtain'])
+export type Closed = z.infer<typeof closed>
+
+export const closetFrontParams = z.object({
+  bays: countDim(1, LIMITS.bays),
+  /** Clear width of a bay. */
+  clearMm: dim(200, 1200),
+  /** Clear depth in front of the back. */
+  depthMm: dim(150, 800),
+  /** Of its uprights. */
+  highMm: dim(900, 2800),
+  /** Underside of the lowest panels. */
+  kickMm: dim(30, 300),
+  /** Panels one over the other in each bay, the lowest among them, the top not. */
+  shelves: countDim(1, LIMITS.shelves),
+  /** Height of each shelf's top over the floor, from below; the lowest panel is none of them. */
+  topMm: dims(60, 2800, LIMITS.shelves),
+  abovePlayMm: dim(0, 600),
+  sidePlayMm: dim(0, 100),
+  school,
+  front: closed,
+  latch,
+  sheet,
+  backSheet: sheet,
+  /** Posts and rungs of ladders, and the cleats of their shelves. */
+  postSection: section,
+  cleatSection: section,
+  /** A strip at both ends and over the top, scribed to walls and ceiling. */
+  fillers: z.boolean(),
+  tie: z.boolean(),
+})
+export type ClosetFrontParams = z.infer<typeof closetFrontParams>
+
+const STOCK: Record<UnitSystem, Pick<ClosetFrontParams, 'sheet' | 'backSheet' | 'postSection' | 'cleatSection'>> = {
+  imperial: { sheet: 'ply-23/32', backSheet: 'hb-1/4', postSection: '2x2', cleatSection: '2x2' },
+  metric: { sheet: 'ply-18mm', backSheet: 'hb-6mm', postSection: '38x38mm', cleatSection: '38x38mm' },
+}
+
+export const startingParams = (system: UnitSystem, canTie: boolean): ClosetFrontParams => ({
+  bays: null,
+  clearMm: null,
+  depthMm: null,
+  highMm: null,
+  kickMm: null,
+  shelves: null,
+  topMm: [],
+  abovePlayMm: null,
+  sidePlayMm: null,
+  school: 'shared',
+  front: 'doors',
+  latch: 'magnet',
+  ...STOCK[system],
+  fillers: true,
+  tie: canTie,
+})

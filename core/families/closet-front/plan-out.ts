@@ -1,0 +1,330 @@
+import { unitsOf } from '../../assembly/settings.ts'
+import { dadoDepth } from '../../blocks/carcass/shelf-between.ts'
+import { NAILER } from '../../blocks/carcass/standing.ts'
+import { besideHinges, takenByHinges, underHinges } from '../../blocks/fronts/front.ts'
+import { GAP_MM } from '../../blocks/fronts/hinged.ts'
+import { roomFor, rowsOf, springFor, type Row } from '../../blocks/fronts/lift-up.ts'
+import { economicalRip } from '../../blocks/sizing/economical-rip.ts'
+import { findSection, type Section } from '../../catalogue/lumber.ts'
+import { CURTAIN_RAIL } from '../../catalogue/hardware.ts'
+import { findSheet, type Sheet } from '../../catalogue/sheets.ts'
+import { reachMm } from '../../goods/person.ts'
+import { bad, good, type Result } from '../../measure/result.ts'
+import { roundDown } from '../../measure/rounding.ts'
+import { inches, type Units } from '../../measure/units.ts'
+import { canHoldTie } from '../../room/room.ts'
+import { shelfPlay, sumTerms, type DimPen } from '../dim-pen.ts'
+import type { ShapeContext } from '../family.ts'
+import { house, LEAST_OPEN, levelTerms, type Level, type Opening } from '../house-on-shelves.ts'
+import type { Planned } from '../opened.ts'
+import { LIMITS, type ClosetFrontParams } from './parameters.ts'
+import { wallSizes, wallsOf, type Wall } from './walls.ts'
+
+/** What is said with its reasons and problems. */
+export interface ReasonData {
+  'closet-bays': { everyMm: number; wallMm: number }
+  'closet-clear': { bays: number; fillerMm: number }
+  'closet-high': { ceilingMm: number; spareMm: number; sheetMm: number }
+  'closet-kick': Record<string, never>
+  'closet-shelves': { things: number; apartMm: number }
+  'closet-even': Record<string, never>
+}
+export interface ProblemData {
+  'closet-too-long': { mm: number; mostMm: number }
+  'closet-too-high': { mm: number; mostMm: number }
+  'closet-too-deep': { mm: number; mostMm: number }
+}
+
+/** A bay is no wider than one leaf closes, mm. Usual for closets. */
+const USUAL_CLEAR = inches(23)
+/** Uprights bow where nothing holds them: shelves are no further apart, mm. Product decision. */
+const MOST_APART_MM = 550
+/** Toes go under it, mm. */
+const KICK_MM = 100
+/** A filler no narrower than this can be scribed and screwed; one wider is no filler, mm. Product decision. */
+export const LEAST_FILLER_MM = 20
+const MOST_FILLER_MM = 200
+/** Under the ceiling, mm: what is this much lower is tilted and pushed under it, and a filler closes the rest. */
+const UNDER_CEILING_MM = 30
+const MOST_HEAD_MM = 250
+const USUAL_DEPTH_MM = 400
+
+export interface Plan {
+  sheet: Sheet
+  back: Sheet
+  post: Section
+  cleat: Section
+  walls: Wall[]
+  openings: Opening[]
+  levels: Level[]
+  tops: number[]
+  kickMm: number
+  highMm: number
+  depthMm: number
+  dadoMm: number
+  /** Widths of the strips at both ends, and height of the one over it; nought where there is none. */
+  fillerMm: number
+  headMm: number
+  tied: boolean
+  nailer: Section
+  rowsUp: Row[]
+  /** Doors end under this height; null where they go all the way up, or there are none. */
+  doorsToMm: number | null
+  play: { sideMm: number; aboveMm: number }
+}
+
+interface Sizes {
+  sheet: Sheet
+  back: Sheet
+  post: Section
+  cleat: Section
+  t: number
+  nailer: Section
+  tied: boolean
+  sideMm: number
+  aboveMm: number
+}
+
+/** What the bays look into, from left to right. */
+const openingsOf = (walls: readonly Wall[]): Opening[] =>
+  walls.slice(1).map((w, k) => ({ left: walls[k].to, right: w.from }))
+
+/** How far its front stands out past the uprights. */
+const frontThick = (p: ClosetFrontParams, t: number): number =>
+  p.front === 'open' ? 0 : p.front === 'curtain' ? CURTAIN_RAIL.sizeMm : t
+/** What of an opening fittings of its front take: the most of what is on it. */
+export const fittingsOf = (p: ClosetFrontParams): string => (p.front === 'both' ? 'lift-up' : p.front)
+
+/** Works out every dimension of a closet and where the goods go, before a piece is placed. */
+export function planOut(p: ClosetFrontParams, ctx: ShapeContext, pen: DimPen): Result<Planned<Plan>> {
+  const tied = p.tie && canHoldTie(ctx.space.construction)
+  const [sheet, back] = [findSheet(p.sheet)!, findSheet(p.backSheet)!]
+  const s: Sizes = {
+    sheet,
+    back,
+    post: findSection(p.postSection)!,
+    cleat: findSection(p.cleatSection)!,
+    t: sheet.thicknessMm,
+    nailer: findSection(NAILER[ctx.settings.yard])!,
+    tied,
+    ...shelfPlay(pen, 600),
+  }
+  const across = acrossOf(p, ctx, pen, s)
+  if (!across.ok) return across
+  const upward = upwardOf(p, ctx, pen, s, across.value)
+  if (!upward.ok) return upward
+  const { tops, highMm } = upward.value
+  const fronts = frontsOf(p, s, { ...across.value, tops, highMm, kickMm: upward.value.kickMm })
+  if (!fronts.ok) return fronts
+  const head = ctx.space.heightMm - highMm
+  return good({
+    unhoused: upward.value.unhoused,
+    plan: {
+      ...s,
+      ...across.value,
+      ...upward.value,
+      ...fronts.value,
+      dadoMm: dadoDepth(s.t, unitsOf(ctx.settings)),
+      headMm: p.fillers && head >= LEAST_FILLER_MM && head <= MOST_HEAD_MM ? head : 0,
+      play: { sideMm: s.sideMm, aboveMm: s.aboveMm },
+    },
+  })
+}
+
+interface Across {
+  walls: Wall[]
+  openings: Opening[]
+  depthMm: number
+  fillerMm: number
+}
+
+/** Bays alike from wall to wall, strips at both ends that take what is left over. */
+function acrossOf(p: ClosetFrontParams, ctx: ShapeContext, pen: DimPen, s: Sizes): Result<Across> {
+  const { kerfMm, sheetTrimMm } = ctx.settings
+  const deepest = ctx.goods.reduce((d, g) => Math.max(d, g.item.deepMm), 0)
+  const room = ctx.space.depthMm - s.back.thicknessMm - frontThick(p, s.t)
+  const rip = economicalRip(s.sheet, ctx.settings, deepest, room)
+  const depthMm = pen.length({ path: 'depthMm', code: 'clear-depth', min: 150, max: 800 }, rip?.mm ?? USUAL_DEPTH_MM, {
+    code: rip ? 'economical-rip' : 'depth-space',
+    terms: [],
+    data: { parts: rip?.n ?? 1, sheetMm: s.sheet.widthMm, kerfMm, deepestMm: deepest, spaceMm: ctx.space.depthMm },
+  })
+  const mostDeep = s.sheet.widthMm - 2 * sheetTrimMm
+  if (depthMm > mostDeep) return bad('closet-too-deep', { mm: depthMm, mostMm: mostDeep }, 'depthMm')
+  const sizes = wallSizes(p.school, s.t, s.post.thicknessMm)
+  const least = p.fillers ? 2 * LEAST_FILLER_MM : 0
+  const walls = (n: number) => 2 * sizes.outerMm + (n - 1) * sizes.innerMm
+  const free = ctx.space.lengthMm - least
+  const widest = ctx.goods.reduce((w, g) => Math.max(w, g.item.acrossMm), 0)
+  const taken = takenByHinges(fittingsOf(p)) + cleatsTake(p, s) + 2 * s.sideMm
+  const every = Math.max(p.clearMm ?? USUAL_CLEAR, widest + taken)
+  const wanted = (free - 2 * sizes.outerMm + sizes.innerMm) / (every + sizes.innerMm)
+  // No wider than usual, if what is widest still goes in.
+  const rounded = p.clearMm === null ? Math.ceil(wanted - 1e-6) : Math.floor(wanted + 1e-6)
+  const narrow = (free - walls(rounded)) / rounded < widest + taken
+  const fits = Math.max(1, narrow ? Math.floor(wanted) : rounded)
+  const bays = pen.count({ path: 'bays', code: 'bays', min: 1, max: LIMITS.bays }, Math.min(LIMITS.bays, fits), {
+    code: 'closet-bays',
+    terms: [],
+    data: { everyMm: every, wallMm: ctx.space.lengthMm },
+  })
+  const even = roundDown((free - walls(bays)) / bays, unitsOf(ctx.settings))
+  const clearMm = pen.length(
+    { path: 'clearMm', code: 'clear-bay', min: 200, max: 1200 },
+    Math.max(200, Math.min(1200, even)),
+    { code: 'closet-clear', terms: [], data: { bays, fillerMm: LEAST_FILLER_MM } },
+  )
+  const long = walls(bays) + bays * clearMm
+  if (long + least > ctx.space.lengthMm + 0.01)
+    return bad('closet-too-long', { mm: long + least, mostMm: ctx.space.lengthMm }, 'bays')
+  const over = (ctx.space.lengthMm - long) / 2
+  const fillerMm = p.fillers && over <= MOST_FILLER_MM ? over : 0
+  const all = wallsOf(p.school, fillerMm, bays, clearMm, sizes)
+  return good({ walls: all, openings: openingsOf(all), depthMm, fillerMm })
+}
+/** Cleats at both ends of a shelf leave less of the bay below it. */
+export const cleatHigh = (p: ClosetFrontParams, s: Pick<Plan, 'cleat'>): number =>
+  p.school === 'ladders' ? s.cleat.widthMm : 0
+const cleatsTake = (p: ClosetFrontParams, s: Sizes): number => (p.school === 'ladders' ? 2 * s.cleat.thicknessMm : 0)
+
+/** Where things stand of an opening: beside fittings and cleats. */
+export function usable(p: ClosetFrontParams, s: Pick<Plan, 'cleat'>, o: Opening): Opening {
+  const beside = besideHinges(fittingsOf(p), o)
+  const cleat = p.school === 'ladders' ? s.cleat.thicknessMm : 0
+  return { left: Math.max(beside.left, o.left + cleat), right: Math.min(beside.right, o.right - cleat) }
+}
+
+interface Upward {
+  levels: Level[]
+  tops: number[]
+  kickMm: number
+  highMm: number
+  unhoused: Planned<Plan>['unhoused']
+}
+
+/** Up to the ceiling; shelves by what stands on them. */
+function upwardOf(p: ClosetFrontParams, ctx: ShapeContext, pen: DimPen, s: Sizes, x: Across): Result<Upward> {
+  const { t, aboveMm } = s
+  const units = unitsOf(ctx.settings)
+  const kickMm = pen.length({ path: 'kickMm', code: 'closet-kick', min: 30, max: 300 }, roundDown(KICK_MM, units), {
+    code: 'closet-kick',
+    terms: [],
+  })
+  const sheetMost = s.sheet.lengthMm - 2 * ctx.settings.sheetTrimMm
+  const highMm = pen.length(
+    { path: 'highMm', code: 'closet-high', min: 900, max: 2800 },
+    Math.max(900, roundDown(Math.min(ctx.space.heightMm - UNDER_CEILING_MM, sheetMost), units)),
+    {
+      code: 'closet-high',
+      terms: [],
+      data: { ceilingMm: ctx.space.heightMm, spareMm: UNDER_CEILING_MM, sheetMm: sheetMost },
+    },
+  )
+  const most = Math.min(sheetMost, ctx.space.heightMm)
+  if (highMm > most) return bad('closet-too-high', { mm: highMm, mostMm: most }, 'highMm')
+  const under = highMm - t - (s.tied ? s.nailer.widthMm : 0)
+  const grows = (levels: Level[]) => {
+    const z =
+      kickMm +
+      levelTerms(levels, aboveMm, t)
+        .flat()
+        .reduce((sum, term) => sum + term.mm, 0)
+    const last = levels[levels.length - 1].tallest?.tallMm ?? LEAST_OPEN
+    return z <= reachMm(ctx.settings.personMm) && z + last + aboveMm <= under
+  }
+  const { levels, unhoused } = house(
+    ctx.goods,
+    false,
+    p.shelves,
+    x.openings.map((o) => usable(p, s, o)),
+    x.depthMm,
+    s.sideMm,
+    0,
+    grows,
+    LIMITS.shelves,
+  )
+  const empty = emptyOver(p, s, levels, kickMm, under)
+  const all = [...levels, ...Array.from({ length: empty }, (): Level => ({ floor: false, spots: [], tallest: null }))]
+  pen.count({ path: 'shelves', code: 'shelves', min: 1, max: LIMITS.shelves }, all.length, {
+    code: 'closet-shelves',
+    terms: [],
+    data: { things: ctx.goods.reduce((n, g) => n + g.count, 0), apartMm: MOST_APART_MM },
+  })
+  const placed = topsOf(all, s, pen, { kickMm, under, units })
+  if (!placed.ok) return placed
+  const tops = placed.value
+  const last = tops[tops.length - 1]
+  if (last > under - LEAST_OPEN)
+    return bad('shelf-above-sheet', { mm: last, mostMm: under - LEAST_OPEN }, p.shelves === null ? 'highMm' : 'shelves')
+  return good({ levels: all, tops, kickMm, highMm, unhoused })
+}
+
+/** Shelves over those that things need, so that uprights are held at enough heights; none where a number is given. */
+function emptyOver(p: ClosetFrontParams, s: Sizes, levels: readonly Level[], kickMm: number, under: number): number {
+  if (p.shelves !== null) return 0
+  const z =
+    kickMm +
+    levelTerms(levels, s.aboveMm, s.t)
+      .flat()
+      .reduce((sum, x) => sum + x.mm, 0)
+  const room = LIMITS.shelves - levels.length
+  return Math.min(room, Math.max(0, Math.ceil((under - z) / (MOST_APART_MM + s.t)) - 1))
+}
+
+/** Tops of all panels but the uppermost: what things need below, and evenly where nothing stands. */
+function topsOf(
+  levels: readonly Level[],
+  s: Sizes,
+  pen: DimPen,
+  x: { kickMm: number; under: number; units: Units },
+): Result<number[]> {
+  const tops = [x.kickMm + s.t]
+  const lastHeld = levels.reduce((last, l, i) => (l.spots.length > 0 ? i : last), 0)
+  levelTerms(levels, s.aboveMm, s.t).forEach((terms, i) => {
+    if (i === 0) return
+    const below = { name: i === 1 ? 'bottom' : 'shelf-below', mm: tops[i - 1] }
+    const asked = { path: `topMm.${i - 1}`, code: 'shelf-top', data: { shelf: i }, min: 60, max: 2800 }
+    const needed = sumTerms([below, ...terms])
+    const even = roundDown(tops[i - 1] + (x.under + s.t - tops[i - 1]) / (levels.length - i + 1), x.units)
+    if (i <= lastHeld || even <= needed) tops.push(pen.sum(asked, [below, ...terms], 'goods-below'))
+    else tops.push(pen.length(asked, even, { code: 'closet-even', terms: [] }))
+  })
+  for (let i = 1; i < tops.length; i++)
+    if (tops[i] < tops[i - 1] + s.t)
+      return bad('shelves-overlap', { mm: tops[i], leastMm: tops[i - 1] + s.t, shelf: i }, `topMm.${i - 1}`)
+  return good(tops)
+}
+
+interface Fronts {
+  rowsUp: Row[]
+  doorsToMm: number | null
+}
+
+/** Leaves that turn up: one for each shelf, or over the highest only; refused where no gas spring goes in. */
+function frontsOf(
+  p: ClosetFrontParams,
+  s: Sizes,
+  x: Across & { tops: number[]; highMm: number; kickMm: number },
+): Result<Fronts> {
+  if (p.front !== 'lift-up' && p.front !== 'both') return good({ rowsUp: [], doorsToMm: null })
+  const all = rowsOf(x.kickMm, x.highMm, x.tops, x.highMm - s.t, s.t)
+  // Doors below want a shelf to end at.
+  const rowsUp =
+    p.front === 'both' && x.tops.length > 1 ? rowsOf(0, x.highMm, x.tops.slice(-1), x.highMm - s.t, s.t) : all
+  const middle = x.tops[x.tops.length - 1] - s.t / 2
+  const both = p.front === 'both' && x.tops.length > 1
+  const rows = both ? [{ ...rowsUp[0], footMm: middle + GAP_MM / 2 }] : rowsUp
+  const leaf = {
+    sheet: s.sheet,
+    left: 0,
+    right: x.openings[0].right - x.openings[0].left + s.t,
+    frontMm: 0,
+    deepMm: x.depthMm,
+  }
+  const without = rows.findIndex((r) => springFor(roomFor({ ...r, ...leaf })) === null)
+  if (without >= 0) return bad('no-spring-room', { mm: rows[without].underMm - rows[without].overMm }, 'front')
+  return good({ rowsUp: rows, doorsToMm: both ? middle - GAP_MM / 2 : null })
+}
+
+/** What hinges under panels leave less over things. */
+export const lessAbove = (p: ClosetFrontParams): number => underHinges(fittingsOf(p))

@@ -1,0 +1,306 @@
+import type { Stock } from '../../assembly/assembly.ts'
+import type { Draft } from '../../assembly/draft.ts'
+import { cleatedShelf } from '../../blocks/carcass/cleated-shelf.ts'
+import { housedShelf } from '../../blocks/carcass/shelf-between.ts'
+import { backOver, tieNailer } from '../../blocks/carcass/standing.ts'
+import { GAP_MM, type Latch } from '../../blocks/fronts/hinged.ts'
+import { placeLiftUp } from '../../blocks/fronts/lift-up.ts'
+import { closeFront } from '../../blocks/fronts/standing.ts'
+import { stiffFrame } from '../../blocks/mounts/stiff-frame.ts'
+import { good, type Result } from '../../measure/result.ts'
+import { BOX_SHEETS, choicePen } from '../choices.ts'
+import type { Choice, ShapeContext, Shaped } from '../family.ts'
+import { standing } from '../house-on-shelves.ts'
+import { opened } from '../opened.ts'
+import type { ClosetFrontParams } from './parameters.ts'
+import { cleatHigh, lessAbove, planOut, usable, type Plan } from './plan-out.ts'
+import { standWalls } from './walls.ts'
+
+/** What is scribed is left over size by this much, mm: usual for a wall that is not quite straight. */
+const SCRIBE_MM = 10
+/** The board under the lowest panels stands so far behind the front, mm: toes. */
+const KICK_BACK_MM = 50
+/** Screws of a filler and of a kick are no further apart, mm. Product decision. */
+const FILLER_EVERY_MM = 400
+
+/*
+ *   f|=|======|=|======|=|f   head filler under the ceiling, fillers f at both walls
+ *    | |------| |------| |    bays alike, closed by doors, or by leaves that turn up
+ *    | |------| |------| |
+ *    |_|======|_|======|_|    the lowest panels over a kick
+ */
+export function shapeClosetFront(p: ClosetFrontParams, ctx: ShapeContext): Result<Shaped> {
+  const begun = opened(p, ctx, planOut, false)
+  if (!begun.ok) return begun
+  const { d, pen, plan, unhoused } = begun.value
+  const { settings, space } = ctx
+  const postStock: Stock = { kind: 'board', section: p.postSection, grade: settings.grade, treated: false }
+  const heights = [...plan.tops, plan.highMm].map((z) => z - plan.sheet.thicknessMm - plan.cleat.widthMm / 2)
+  const ladders = standWalls(d, {
+    walls: plan.walls,
+    school: p.school,
+    sheet: plan.sheet,
+    post: plan.post,
+    postStock,
+    backMm: plan.back.thicknessMm,
+    deepMm: plan.depthMm,
+    highMm: plan.highMm,
+    rungsMm: heights,
+    fall: space.floorFall,
+  })
+  panels(d, p, ctx, plan)
+  const tied = new Set<string>()
+  plan.openings.forEach((_o, k) => {
+    const on = sides(plan, k)
+    const [from, to] = backEdges(plan, k)
+    backOver(d, plan.back, { id: `back-${k}`, from, to, on, highMm: plan.highMm })
+    if (!plan.tied) return
+    tieNailer(
+      d,
+      {
+        section: plan.nailer.id,
+        grade: settings.grade,
+        topMm: plan.highMm - plan.sheet.thicknessMm - cleatHigh(p, plan),
+      },
+      { space, system: settings.yard },
+      { id: `tie-${k}`, ...plan.openings[k], backMm: plan.back.thicknessMm, throughMm: plan.sheet.thicknessMm, on },
+    )
+    tied.add(`tie-${k}`)
+  })
+  placeBays(d, p, plan)
+  mark(d, plan)
+  const closetParts = d.assembly.parts.map((x) => x.id).filter((id) => !ladders.includes(id))
+  if (ladders.length > 0) d.sub({ id: 'ladders', name: 'unit', parts: ladders, built: 'in-place' })
+  d.sub({ id: 'unit', name: 'unit', parts: closetParts, built: 'in-place' })
+  trim(d, p, plan)
+  fronts(d, p, plan)
+  return good({ assembly: d.assembly, dims: pen.dims, choices: choices(p, ctx), unhoused })
+}
+
+/** Uprights that look into a bay. */
+const sides = (plan: Plan, k: number): [string, string] => [plan.walls[k].right!, plan.walls[k + 1].left!]
+/** The middle of a wall; at both ends its outer face. */
+const middleOf = (plan: Plan, k: number): number => {
+  const w = plan.walls[k]
+  return k === 0 ? w.from : k === plan.walls.length - 1 ? w.to : (w.from + w.to) / 2
+}
+/** A back goes over both its uprights: to the middle of a shared one, and not past one of its own. */
+const backEdges = (plan: Plan, k: number): [number, number] => [middleOf(plan, k), middleOf(plan, k + 1)]
+
+/** The lowest panel, the shelves and the top of every bay. */
+function panels(d: Draft, p: ClosetFrontParams, ctx: ShapeContext, plan: Plan) {
+  const stock: Stock = { kind: 'board', section: p.cleatSection, grade: ctx.settings.grade, treated: false }
+  plan.openings.forEach((o, k) => {
+    const uprights = sides(plan, k)
+    const between = { sheet: plan.sheet, ...o, fromMm: plan.back.thicknessMm, deepMm: plan.depthMm }
+    const levels = [
+      ...plan.tops.map((topMm, i) => ({ id: `shelf-${k}-${i}`, topMm })),
+      { id: `top-${k}`, topMm: plan.highMm },
+    ]
+    levels.forEach(({ id, topMm }, i) => {
+      const isTop = i === levels.length - 1
+      if (p.school === 'ladders')
+        cleatedShelf(d, {
+          ...between,
+          id,
+          topMm,
+          ends: [
+            { upright: uprights[0], id: `cleat-left-${k}-${i}`, beforeMm: 0 },
+            { upright: uprights[1], id: `cleat-right-${k}-${i}`, beforeMm: 0 },
+          ],
+          cleat: plan.cleat,
+          stock,
+          cleatMm: plan.depthMm,
+        })
+      else
+        housedShelf(d, {
+          ...between,
+          id,
+          role: isTop ? 'top' : 'shelf',
+          topMm,
+          uprights,
+          footMm: 0,
+          dadoMm: plan.dadoMm,
+          ...(isTop ? { at: 'end' as const } : {}),
+        })
+    })
+  })
+}
+
+function mark(d: Draft, plan: Plan) {
+  plan.tops.forEach((z, i) =>
+    d.mark(
+      z,
+      'shelf-top',
+      i + 1,
+      plan.openings.map((_o, k) => `shelf-${k}-${i}`),
+    ),
+  )
+}
+
+function placeBays(d: Draft, p: ClosetFrontParams, plan: Plan) {
+  const nailer = plan.tied ? plan.nailer.widthMm : 0
+  plan.levels.forEach((level, i) => {
+    const above = plan.tops[i + 1]
+    const last = plan.highMm - plan.sheet.thicknessMm - nailer - cleatHigh(p, plan)
+    plan.openings.forEach((o, k) => {
+      const { left, right } = usable(p, plan, o)
+      d.bay({
+        id: `bay-${k}-${i}`,
+        name: { code: 'shelf', column: k + 1, row: i + 1 },
+        holds: 'surface',
+        clear: {
+          min: [left, plan.back.thicknessMm, plan.tops[i]],
+          max: [
+            right,
+            plan.back.thicknessMm + plan.depthMm,
+            (above === undefined ? last : above - plan.sheet.thicknessMm) - lessAbove(p),
+          ],
+        },
+        carriers: [`shelf-${k}-${i}`],
+        items: standing(level, k, plan.back.thicknessMm, plan.tops[i]),
+        play: {
+          sideMm: plan.play.sideMm,
+          aboveMm: above === undefined ? 0 : Math.max(0, plan.play.aboveMm - lessAbove(p)),
+          deepMm: 0,
+        },
+        stickOutMm: 0,
+        exit: [0, 1, 0],
+      })
+    })
+  })
+}
+
+/** Kicks under the lowest panels, strips at both walls and one under the ceiling. */
+function trim(d: Draft, p: ClosetFrontParams, plan: Plan) {
+  const from = d.assembly.parts.length
+  const t = plan.sheet.thicknessMm
+  const front = plan.back.thicknessMm + plan.depthMm
+  const stock: Stock = { kind: 'sheet', sheet: plan.sheet.id }
+  const strip = (id: string, min: [number, number, number], size: [number, number, number], along: 'x' | 'z') =>
+    d.square({ id, role: 'filler', stock, min, size, along, across: along === 'x' ? 'z' : 'x', grain: 'any' })
+  const screws = (longMm: number) => 2 + Math.floor(longMm / FILLER_EVERY_MM)
+  plan.openings.forEach((o, k) => {
+    const id = `kick-${k}`
+    strip(id, [o.left, front - KICK_BACK_MM - t, 0], [o.right - o.left, t, plan.kickMm - cleatHigh(p, plan)], 'x')
+    d.rest(id, 'floor')
+    for (const u of sides(plan, k)) d.screw(u, id, 2, 'edge', t, 100)
+  })
+  if (plan.fillerMm > 0) {
+    const ends = [
+      { id: 'filler-left', x: 0, on: endOf(d, p, 0), edge: 'low' },
+      {
+        id: 'filler-right',
+        x: plan.walls[plan.walls.length - 1].to,
+        on: endOf(d, p, plan.walls.length - 1),
+        edge: 'high',
+      },
+    ] as const
+    for (const { id, x, on, edge } of ends) {
+      strip(id, [x, front - t, 0], [plan.fillerMm, t, plan.highMm], 'z')
+      d.rest(id, 'floor')
+      d.screw(on, id, screws(plan.highMm), 'edge', d.part(on).size.thicknessMm, 100)
+      d.machine(id, { kind: 'scribe', edge, allowanceMm: SCRIBE_MM })
+    }
+  }
+  if (plan.headMm > 0)
+    plan.openings.forEach((_o, k) => {
+      const id = `head-${k}`
+      const [left, right] = backEdges(plan, k)
+      strip(id, [left, front - t, plan.highMm], [right - left, t, plan.headMm], 'x')
+      d.rest(id, `top-${k}`, 'bearing', d.screw(`top-${k}`, id, screws(right - left), 'edge', t, 100))
+      d.machine(id, { kind: 'scribe', edge: 'high', allowanceMm: SCRIBE_MM })
+    })
+  d.sub({ id: 'trim', name: 'unit', parts: d.assembly.parts.slice(from).map((x) => x.id), built: 'in-place' })
+}
+/** What a filler is screwed to at an end: the upright there, or the front post of a ladder. */
+const endOf = (d: Draft, p: ClosetFrontParams, k: number): string =>
+  p.school === 'ladders'
+    ? `post-${k}-1`
+    : d.assembly.parts.some((x) => x.id === `upright-${k}`)
+      ? `upright-${k}`
+      : `upright-${k}-${k === 0 ? 'b' : 'a'}`
+
+/** Left and right edges of what closes a bay: from middle to middle of its walls, the outer ones covered. */
+const covered = (plan: Plan, k: number) => ({
+  left: k === 0 ? middleOf(plan, 0) : middleOf(plan, k) + GAP_MM / 2,
+  right: k === plan.openings.length - 1 ? middleOf(plan, k + 1) : middleOf(plan, k + 1) - GAP_MM / 2,
+})
+
+/** Magnets are under the panel that doors end at. */
+function latchOf(p: ClosetFrontParams, plan: Plan, k: number): Latch | null {
+  if (p.latch !== 'magnet') return null
+  const last = plan.tops.length - 1
+  const up = plan.doorsToMm === null
+  return {
+    under: up ? `top-${k}` : `shelf-${k}-${last}`,
+    underMm: (up ? plan.highMm : plan.tops[last]) - plan.sheet.thicknessMm,
+    frontMm: plan.back.thicknessMm + plan.depthMm,
+    ...plan.openings[k],
+  }
+}
+
+function fronts(d: Draft, p: ClosetFrontParams, plan: Plan) {
+  const frontMm = plan.back.thicknessMm + plan.depthMm
+  const uprights = [...new Set(plan.walls.flatMap((w) => [w.left, w.right]))].filter((u): u is string => u !== null)
+  const from = d.assembly.parts.length
+  if (p.front === 'doors' || p.front === 'curtain' || plan.doorsToMm !== null)
+    closeFront(d, {
+      front: p.front === 'curtain' ? 'curtain' : 'doors',
+      sheet: plan.sheet.id,
+      thicknessMm: plan.sheet.thicknessMm,
+      closed: plan.openings.map((o, k) => ({
+        ...covered(plan, k),
+        uprights: sides(plan, k),
+        faces: [o.left, o.right],
+        latch: latchOf(p, plan, k),
+      })),
+      uprights,
+      railed: uprights,
+      frontMm,
+      underMm: plan.kickMm,
+      headMm: plan.doorsToMm ?? plan.highMm,
+      panelsMm: [...plan.tops, plan.highMm].map((z) => z - plan.sheet.thicknessMm / 2),
+    })
+  if (plan.rowsUp.length === 0) return
+  if (plan.doorsToMm === null) stiffFrame(d, 'frame', uprights)
+  plan.openings.forEach((o, k) =>
+    plan.rowsUp.forEach((row, i) =>
+      placeLiftUp(d, {
+        ...row,
+        ...covered(plan, k),
+        id: `lift-${k}-${i}`,
+        sheet: plan.sheet,
+        frontMm,
+        deepMm: plan.depthMm,
+        uprights: sides(plan, k),
+        faces: [o.left, o.right],
+        panel: row.headMm === plan.highMm ? `top-${k}` : `shelf-${k}-${i + 1}`,
+        cleatMm: cleatHigh(p, plan),
+      }),
+    ),
+  )
+  const leaves = d.assembly.parts.slice(from).map((x) => x.id)
+  const known = new Set(d.assembly.subassemblies.flatMap((x) => x.parts))
+  d.sub({ id: 'lifts', name: 'unit', parts: leaves.filter((id) => !known.has(id)), built: 'in-place' })
+}
+
+function choices(p: ClosetFrontParams, ctx: ShapeContext): Choice[] {
+  const { yard } = ctx.settings
+  const imperial = yard === 'imperial'
+  const pen = choicePen(p)
+  const coated = imperial ? ['pb-3/4'] : ['pb-18mm']
+  const posts = imperial ? ['2x2', '2x3'] : ['38x38mm', '38x63mm']
+  return [
+    { ...pen.coded('school', 'closet-school', ['shared', 'boxes', 'ladders']), compared: true },
+    pen.sheet('sheet', 'sheet', [...BOX_SHEETS[yard], ...coated, ...ctx.settings.ownSheets]),
+    pen.sheet('backSheet', 'back-sheet', imperial ? ['hb-1/4', 'ply-3/8'] : ['hb-6mm', 'ply-9mm']),
+    ...(p.school === 'ladders'
+      ? [pen.section('postSection', 'closet-post', posts), pen.section('cleatSection', 'closet-cleat', posts)]
+      : []),
+    pen.coded('front', 'closet-closed', ['doors', 'lift-up', 'both', 'open', 'curtain']),
+    ...(p.front === 'doors' || p.front === 'both' ? [pen.coded('latch', 'latch', ['magnet', 'none'])] : []),
+    pen.coded('fillers', 'closet-fillers', [true, false]),
+    pen.coded('tie', 'tie', [true, false]),
+  ]
+}
