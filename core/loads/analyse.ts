@@ -11,7 +11,7 @@ import { bodyKey, frameOf } from './frame.ts'
 import { closeOnGround } from './ground.ts'
 import { emptyPath, wayOf, type LoadPath, type Member, type Patch } from './load-path.ts'
 import { FLAT, over, rigidity, solveMember, type MemberOptions } from './member.ts'
-import { newMemo, solvedBefore, type Memo } from './memo.ts'
+import { newMemo, siteOf, solvedBefore, type Memo } from './memo.ts'
 import { pressesOn } from './pressing.ts'
 
 export interface AnalysisOptions {
@@ -164,7 +164,9 @@ export function analyse(a: Assembly, boxes: PartBoxes, o: AnalysisOptions): Load
 
   function passBody(b: Body) {
     const supports = supportsOf.get(bodyKey(b.id)) ?? []
-    const holds = supports.map((s) => ({ id: s.id, at: mid(s.contact.min, s.contact.max), push: s.push, way: s.way }))
+    const holds = siteOf(memo.holds, supports, () =>
+      supports.map((s) => ({ id: s.id, at: mid(s.contact.min, s.contact.max), push: s.push, way: s.way })),
+    )
     const held = holdBody(onBody.get(b.id) ?? [], holds)
     const doubt = doubtful.get(bodyKey(b.id)) ?? (isHeld(held) ? null : 'too-few-supports')
     if (!isHeld(held)) path.notHeld.push(b.id)

@@ -37,34 +37,66 @@ const NOUGHT = 1e-12
 const WRONG_WAY = 1e-9
 
 /**
- * Forces of least squares that hold a wrench: equal springs under a rigid body, by rows made square to each other (Gram
- * and Schmidt). What no support can hold stays in `left`, N and N·m.
+ * The six equations of a body on its supports with their rows made square to each other (Gram and Schmidt): what no load
+ * changes of them.
  */
-function leastForces(w: Wrench, holds: readonly Hold[]): { forces: number[]; left: number } {
-  const rows: { a: number[]; b: number }[] = []
-  const raw = [0, 1, 2]
-    .map((i) => ({ a: holds.map((h) => h.push[i]), b: -w.force[i] }))
-    .concat(
-      [0, 1, 2].map((i) => ({
-        a: holds.map((h) => PER_MM * cross(h.at, h.push)[i]),
-        b: -PER_MM * w.moment[i],
-      })),
-    )
-  let left = 0
-  for (const { a, b } of raw) {
-    const row = { a: [...a], b }
+interface Basis {
+  /** Square to each other, of length one. */
+  rows: number[][]
+  /** Of each equation: its share of each row before it, and what is left of it; `row` is null where that is nothing. */
+  equations: { shares: number[]; size: number; row: number | null }[]
+}
+
+function basisOf(holds: readonly Hold[]): Basis {
+  const rows: number[][] = []
+  const equations = [0, 1, 2, 3, 4, 5].map((i) => {
+    const a = holds.map((h) => (i < 3 ? h.push[i] : PER_MM * cross(h.at, h.push)[i - 3]))
+    const shares = rows.map(() => 0)
     // Twice: once more takes away what rounding leaves.
     for (let k = 0; k < 2; k++)
-      for (const r of rows) {
-        const share = row.a.reduce((s, v, i) => s + v * r.a[i], 0)
-        row.a = row.a.map((v, i) => v - share * r.a[i])
-        row.b -= share * r.b
-      }
-    const size = Math.hypot(...row.a)
-    if (size < DEPENDENT) left = Math.max(left, Math.abs(row.b))
-    else rows.push({ a: row.a.map((v) => v / size), b: row.b / size })
-  }
-  return { forces: holds.map((_, i) => rows.reduce((s, r) => s + r.a[i] * r.b, 0)), left }
+      rows.forEach((r, n) => {
+        let share = 0
+        for (let j = 0; j < a.length; j++) share += a[j] * r[j]
+        for (let j = 0; j < a.length; j++) a[j] -= share * r[j]
+        shares[n] += share
+      })
+    const size = Math.hypot(...a)
+    if (size < DEPENDENT) return { shares, size, row: null }
+    rows.push(a.map((v) => v / size))
+    return { shares, size, row: rows.length - 1 }
+  })
+  return { rows, equations }
+}
+
+/**
+ * Forces of least squares that hold a wrench: equal springs under a rigid body. What no support can hold stays in `left`,
+ * N and N·m.
+ */
+function leastForces(w: Wrench, { rows, equations }: Basis, count: number): { forces: number[]; left: number } {
+  const of = rows.map(() => 0)
+  let left = 0
+  equations.forEach(({ shares, size, row }, i) => {
+    let b = i < 3 ? -w.force[i] : -PER_MM * w.moment[i - 3]
+    for (let n = 0; n < shares.length; n++) b -= shares[n] * of[n]
+    if (row === null) left = Math.max(left, Math.abs(b))
+    else of[row] = b / size
+  })
+  const forces = Array.from({ length: count }, () => 0)
+  rows.forEach((r, n) => {
+    for (let j = 0; j < count; j++) forces[j] += r[j] * of[n]
+  })
+  return { forces, left }
+}
+
+/** Bases of supports met before, by which of them are in use. */
+const met = new WeakMap<readonly Hold[], Map<string, Basis>>()
+function basisFor(holds: readonly Hold[], use: readonly number[]): Basis {
+  const known = met.get(holds) ?? new Map<string, Basis>()
+  met.set(holds, known)
+  const key = use.join()
+  const basis = known.get(key) ?? basisOf(use.map((i) => holds[i]))
+  known.set(key, basis)
+  return basis
 }
 
 export interface HeldBody {
@@ -85,10 +117,7 @@ export const holdBody = (loads: readonly Force[], holds: readonly Hold[]): HeldB
 export function holdWrench(w: Wrench, scaleN: number, holds: readonly Hold[]): HeldBody {
   let use = holds.map((_, i) => i)
   for (;;) {
-    const { forces, left } = leastForces(
-      w,
-      use.map((i) => holds[i]),
-    )
+    const { forces, left } = leastForces(w, basisFor(holds, use), use.length)
     let worst = -1
     let most = WRONG_WAY * scaleN
     use.forEach((i, k) => {

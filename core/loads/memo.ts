@@ -1,6 +1,7 @@
 import type { Part, Support } from '../assembly/assembly.ts'
 import type { Vec3 } from '../geometry/vec.ts'
 import { addTo } from '../measure/add-to.ts'
+import type { Hold } from './body.ts'
 import type { SolvedPlates } from './edged-panel.ts'
 import { wayOf, type Patch } from './load-path.ts'
 import type { BeamSite, SolvedMember } from './member.ts'
@@ -16,6 +17,7 @@ export interface Memo {
   /** Where level sheets and beams are held, by what holds them: no load changes it. */
   panelSites: WeakMap<readonly Support[], PanelSite>
   beamSites: WeakMap<readonly Support[], BeamSite>
+  holds: WeakMap<readonly Support[], readonly Hold[]>
 }
 export const newMemo = (): Memo => ({
   beams: new SolvedBeams(),
@@ -23,6 +25,7 @@ export const newMemo = (): Memo => ({
   members: new Map(),
   panelSites: new WeakMap(),
   beamSites: new WeakMap(),
+  holds: new WeakMap(),
 })
 
 /** What was worked out for these supports before, or is now. */

@@ -406,5 +406,8 @@ describe('what a build could do', () => {
     expect(rows.map((r) => r.option)).toEqual(['osb-7/16', 'ply-23/32'])
     expect(rows[1].sagMm!).toBeLessThan(rows[0].sagMm!)
     expect(rows.map((r) => r.now)).toEqual([false, true])
+    // A rack of the same measures has the same room in it, and takes as many sheets.
+    expect(new Set(rows.map((r) => `${r.sheets} ${r.openMm}`)).size).toBe(1)
+    expect(rows[0].sheets).toBeGreaterThan(0)
   })
 })

@@ -1,8 +1,10 @@
 import type { Assembly, Part } from '../assembly/assembly.ts'
+import { opens } from '../assembly/moved.ts'
 import { isLevelSheet } from '../assembly/part-box.ts'
 import type { Settings } from '../assembly/settings.ts'
 import { faceMm2 } from '../assembly/mass.ts'
 import { ratedAnchor } from '../assembly/rated-anchor.ts'
+import { findSheet } from '../catalogue/sheets.ts'
 import { findSoft, SOFT_UNIT, softLabel } from '../catalogue/soft.ts'
 import { UNIT_SIZES, type Sundry } from '../catalogue/sundries.ts'
 
@@ -23,17 +25,40 @@ export interface SundryLine {
 const faces = ({ size: { lengthMm: l, widthMm: w, thicknessMm: t } }: Part) => (2 * (l * w + l * t + w * t)) / 1e6
 const wooden = (p: Part) => p.stock.kind === 'board' || p.stock.kind === 'sheet'
 
-/** m² of surface, everything that is built of wood. */
-export const surfaceM2 = (a: Assembly): number =>
-  a.parts.filter((p) => wooden(p) && !p.temporary).reduce((n, p) => n + faces(p), 0)
+/** Sheets that come with their surface on: nothing is brushed on them, and their cut edges are bare. */
+const isCoated = (p: Part): boolean => p.stock.kind === 'sheet' && findSheet(p.stock.sheet)?.kind === 'particleboard'
 
-/** m of front edge of what goods stand on that no strip of wood covers. */
+/** m² of surface, everything that is built of wood and not coated already. */
+export const surfaceM2 = (a: Assembly): number =>
+  a.parts.filter((p) => wooden(p) && !p.temporary && !isCoated(p)).reduce((n, p) => n + faces(p), 0)
+
+/** Along the edge of a part that looks to the front, mm; nought where its face does. */
+function frontEdgeMm({ at, size }: Part): number {
+  if (Math.abs(at.along[1]) > AXIS) return size.widthMm
+  return Math.abs(at.across[1]) > AXIS ? size.lengthMm : 0
+}
+/** Size of a part of an axis that runs that way. */
+const AXIS = 0.9
+
+/**
+ * m of edge to be covered: the front edges of what goods stand on that no strip of wood covers; of what is coated the
+ * front edge of every piece, and all round what opens.
+ */
 function bareEdgesM(a: Assembly): number {
   const carriers = new Set(a.bays.flatMap((b) => b.carriers))
-  const stripped = new Set(a.supports.flatMap((s) => (s.via === 'hanging' && s.on.kind === 'part' ? [s.on.part] : [])))
-  return a.parts
-    .filter((p) => carriers.has(p.id) && isLevelSheet(p) && !stripped.has(p.id))
-    .reduce((m, p) => m + Math.max(p.size.lengthMm, 0) / 1000, 0)
+  const boards = new Set(a.parts.filter((p) => p.stock.kind === 'board').map((p) => p.id))
+  const stripped = new Set(
+    a.supports.flatMap((s) =>
+      s.via === 'hanging' && s.on.kind === 'part' && 'part' in s.from && boards.has(s.from.part) ? [s.on.part] : [],
+    ),
+  )
+  const opening = new Set(a.motions.filter(opens).flatMap((m) => m.parts))
+  const edge = (p: Part): number => {
+    if (stripped.has(p.id) || p.temporary) return 0
+    if (!isCoated(p)) return carriers.has(p.id) && isLevelSheet(p) ? p.size.lengthMm : 0
+    return opening.has(p.id) ? 2 * (p.size.lengthMm + p.size.widthMm) : frontEdgeMm(p)
+  }
+  return a.parts.reduce((m, p) => m + edge(p) / 1000, 0)
 }
 
 /** kg of glue in joints that are glued: the narrower piece all along. */

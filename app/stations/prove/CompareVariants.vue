@@ -14,14 +14,17 @@ import { useDocument } from '../../stores/document.ts'
 import { useReadings } from '../../stores/readings.ts'
 
 /**
- * The same build in two or three materials or sections side by side; and where it is stronger than it need be, what can
+ * The same build in two or three materials, sections or ways to build it side by side; and where it is stronger than it need be, what can
  * be saved.
  */
 const props = defineProps<{ reading: BuildReading }>()
 const doc = useDocument()
 const readings = useReadings()
-const choices = computed(() => props.reading.shaped.choices.filter((c) => c.of !== 'code'))
-const path = ref(choices.value.find((c) => c.of === 'sheet')?.path ?? choices.value[0]?.path ?? '')
+const choices = computed(() => props.reading.shaped.choices.filter((c) => c.of !== 'code' || c.compared))
+const path = ref(
+  (choices.value.find((c) => c.compared) ?? choices.value.find((c) => c.of === 'sheet') ?? choices.value[0])?.path ??
+    '',
+)
 const choice = computed((): Choice | undefined => choices.value.find((c) => c.path === path.value))
 const picked = ref<(string | number | boolean)[]>([])
 watch(choice, (c) => (picked.value = c ? [c.value, ...c.options.filter((o) => o !== c.value).slice(0, 2)] : []), {
@@ -95,6 +98,8 @@ const words = (r: Remedy) =>
             <th scope="col">{{ choiceName(choice) }}</th>
             <th scope="col" class="number">costs</th>
             <th scope="col" class="number">wood</th>
+            <th scope="col" class="number">sheets</th>
+            <th scope="col" class="number">room across</th>
             <th scope="col" class="number">sag in the long run</th>
             <th scope="col" class="number">hardest worked</th>
             <th scope="col">proof</th>
@@ -106,6 +111,8 @@ const words = (r: Remedy) =>
             <th scope="row">{{ optionName(choice, v.option) }}<span v-if="v.now" class="soft small ms-1">now</span></th>
             <td class="number">{{ money(v.minor) }}</td>
             <td class="number">{{ readings.say.mass(v.massKg) }}</td>
+            <td class="number">{{ v.sheets }}</td>
+            <td class="number">{{ readings.say.length(v.openMm) }}</td>
             <td class="number">
               {{ v.sagMm === null ? '–' : `${readings.say.sag(v.sagMm)} (${readings.say.percent(v.sagShare ?? 0)})` }}
             </td>

@@ -5,7 +5,7 @@ import { housedShelf } from '../../blocks/carcass/shelf-between.ts'
 import { backOver, tieNailer } from '../../blocks/carcass/standing.ts'
 import { GAP_MM, type Latch } from '../../blocks/fronts/hinged.ts'
 import { placeLiftUp } from '../../blocks/fronts/lift-up.ts'
-import { closeFront } from '../../blocks/fronts/standing.ts'
+import { closeFront, stretch } from '../../blocks/fronts/standing.ts'
 import { stiffFrame } from '../../blocks/mounts/stiff-frame.ts'
 import { good, type Result } from '../../measure/result.ts'
 import { BOX_SHEETS, choicePen } from '../choices.ts'
@@ -227,6 +227,12 @@ const covered = (plan: Plan, k: number) => ({
   right: k === plan.openings.length - 1 ? middleOf(plan, k + 1) : middleOf(plan, k + 1) - GAP_MM / 2,
 })
 
+/** Heights a panel takes at an upright, and the cleat it lies on. @param z its lower face */
+function noHingeAt(p: ClosetFrontParams, plan: Plan, z: number): number[] {
+  const middle = z + plan.sheet.thicknessMm / 2
+  return p.school === 'ladders' ? [middle, ...stretch(z - plan.cleat.widthMm, z)] : [middle]
+}
+
 /** Magnets are under the panel that doors end at. */
 function latchOf(p: ClosetFrontParams, plan: Plan, k: number): Latch | null {
   if (p.latch !== 'magnet') return null
@@ -236,7 +242,8 @@ function latchOf(p: ClosetFrontParams, plan: Plan, k: number): Latch | null {
     under: up ? `top-${k}` : `shelf-${k}-${last}`,
     underMm: (up ? plan.highMm : plan.tops[last]) - plan.sheet.thicknessMm,
     frontMm: plan.back.thicknessMm + plan.depthMm,
-    ...plan.openings[k],
+    // Between the cleats of the panel.
+    ...usable(p, plan, plan.openings[k]),
   }
 }
 
@@ -260,7 +267,7 @@ function fronts(d: Draft, p: ClosetFrontParams, plan: Plan) {
       frontMm,
       underMm: plan.kickMm,
       headMm: plan.doorsToMm ?? plan.highMm,
-      panelsMm: [...plan.tops, plan.highMm].map((z) => z - plan.sheet.thicknessMm / 2),
+      panelsMm: [...plan.tops, plan.highMm].flatMap((z) => noHingeAt(p, plan, z - plan.sheet.thicknessMm)),
     })
   if (plan.rowsUp.length === 0) return
   if (plan.doorsToMm === null) stiffFrame(d, 'frame', uprights)

@@ -1,0 +1,149 @@
+import { describe, expect, it } from '@jest/globals'
+import { crateOf } from '../../../test-support/crate.ts'
+import { expectNear } from '../../../test-support/near.ts'
+import { readParams, tryParams } from '../../../test-support/read-params.ts'
+import type { Part } from '../../assembly/assembly.ts'
+import { METRIC } from '../../measure/units.ts'
+import { compare } from '../../project/compare.ts'
+import { newBuild } from '../../project/new-build.ts'
+import { newProject } from '../../project/project.ts'
+import type { BuildReading } from '../../project/read-build.ts'
+import { surfaceM2, sundryLines } from '../../takeoff/sundries.ts'
+import { sayProblem } from '../../wording/problems.ts'
+import { sayIn } from '../../wording/say.ts'
+import { exampleContext } from '../example-context.ts'
+import { closetFront } from './closet-front.ts'
+import { startingParams, type ClosetFrontParams, type School } from './parameters.ts'
+
+const say = sayIn(METRIC)
+const boxes = (count: number) => [{ item: crateOf([360, 320, 260], 6, { count }), count }]
+const wall = (mm: number, count = 12) => exampleContext('metric', boxes(count), mm)
+const params = (over: Partial<ClosetFrontParams> = {}): ClosetFrontParams => ({
+  ...startingParams('metric', true),
+  ...over,
+})
+const read = (over: Partial<ClosetFrontParams> = {}, c = wall(2700)): BuildReading =>
+  readParams(closetFront, params(over), c)
+const problem = (over: Partial<ClosetFrontParams>, c = wall(2700)) => tryParams(closetFront, params(over), c).problem
+const byId = (r: BuildReading, id: string): Part => r.shaped.assembly.parts.find((p) => p.id === id)!
+const dim = (r: BuildReading, path: string) => r.shaped.dims.find((d) => d.path === path)!.value
+const SCHOOLS: School[] = ['shared', 'boxes', 'ladders']
+
+describe('a closet from wall to wall', () => {
+  it.each(SCHOOLS)('of %s leaves nothing over: bays alike, and strips that fill both ends', (school) => {
+    for (const mm of [1830, 2700, 3417, 4999]) {
+      const r = read({ school }, wall(mm))
+      const bays = dim(r, 'bays')
+      const [t, post] = [18, 38]
+      const outer = school === 'ladders' ? t + post : t
+      const inner = school === 'shared' ? t : school === 'boxes' ? 2 * t : 2 * t + post
+      const filler = (mm - 2 * outer - (bays - 1) * inner - bays * dim(r, 'clearMm')) / 2
+      expect(filler).toBeGreaterThanOrEqual(20)
+      expect(filler).toBeLessThan(20 + bays)
+      for (const id of ['filler-left', 'filler-right']) expectNear(byId(r, id).size.widthMm, filler, 1e-9)
+      const [left, right] = ['filler-left', 'filler-right'].map((id) => r.boxes.get(id)!)
+      expect([left.min[0], right.max[0]].map((x) => Math.round(x * 100) / 100)).toEqual([0, mm])
+      expect(r.verdict).toMatchObject({ fails: 0, unknown: 0 })
+    }
+  })
+  it('its strips are cut over size and scribed at the wall and at the ceiling', () => {
+    const r = read()
+    const scribes = (id: string) =>
+      byId(r, id).machining.flatMap((m) => (m.kind === 'scribe' ? [`${m.edge} ${m.allowanceMm}`] : []))
+    expect(scribes('filler-left')).toEqual(['low 10'])
+    expect(scribes('filler-right')).toEqual(['high 10'])
+    expect(scribes('head-0')).toEqual(['high 10'])
+    expectNear(r.boxes.get('head-0')!.max[2], 2440, 1e-9)
+    const cut = r.pieces.find((l) => l.parts.includes('filler-left'))!.cut
+    expectNear(Math.min(cut.widthMm, cut.lengthMm), byId(r, 'filler-left').size.widthMm + 10, 1e-9)
+  })
+  it('no upright is free over a long height, though things need few shelves', () => {
+    const r = read({}, wall(2700, 2))
+    const tops = [dim(r, 'kickMm') + 18, ...r.shaped.dims.filter((d) => d.path.startsWith('topMm')).map((d) => d.value)]
+    const gaps = [...tops.slice(1), dim(r, 'highMm')].map((z, i) => z - tops[i])
+    // And the board for the ties under the top.
+    expect(Math.max(...gaps)).toBeLessThanOrEqual(550 + 94 + 2 * 18)
+    expect(r.shaped.assembly.bays.length).toBe(tops.length * dim(r, 'bays'))
+  })
+  it('is refused where it is longer than its wall, higher than its ceiling, or a spring finds no room', () => {
+    expect(problem({ bays: 6, clearMm: 600 })).toMatchObject({ code: 'closet-too-long', field: 'bays' })
+    expect(problem({ highMm: 2600 })).toMatchObject({ code: 'closet-too-high', field: 'highMm' })
+    const low = problem({ front: 'lift-up', bays: 3, topMm: [215], shelves: 2 }, wall(2700, 1))
+    expect(low).toMatchObject({ code: 'no-spring-room', field: 'front' })
+    for (const p of [problem({ bays: 6, clearMm: 600 }), problem({ highMm: 2600 }), low])
+      expect(sayProblem(p!, say)).toMatch(/^[A-Z].*\.$/)
+  })
+})
+
+describe('what closes it', () => {
+  it.each(SCHOOLS)('doors and leaves of %s cover the whole front, with gaps between them', (school) => {
+    for (const front of ['doors', 'lift-up', 'both'] as const) {
+      const r = read({ school, front })
+      const leaves = r.shaped.assembly.parts.filter((p) => p.role === 'door').map((p) => r.boxes.get(p.id)!)
+      const [z0, z1] = [dim(r, 'kickMm'), dim(r, 'highMm')]
+      const x = [r.boxes.get('filler-left')!.max[0], r.boxes.get('filler-right')!.min[0]]
+      const area = leaves.reduce((n, b) => n + (b.max[0] - b.min[0]) * (b.max[2] - b.min[2]), 0)
+      const whole = (x[1] - x[0]) * (z1 - z0)
+      expect(area).toBeLessThan(whole)
+      expect(area).toBeGreaterThan(0.985 * whole)
+      expect(r.verdict).toMatchObject({ fails: 0, unknown: 0 })
+      expect(r.checks.some((c) => c.check === 'gas-springs')).toBe(front !== 'doors')
+    }
+  })
+  it('24 leaves are read whole', () => {
+    const r = read({ front: 'lift-up', bays: 6, shelves: 4 }, wall(3700, 24))
+    expect(r.shaped.assembly.motions).toHaveLength(24)
+    expect(r.checks.filter((c) => c.check === 'gas-springs')).toHaveLength(5)
+    expect(r.verdict).toMatchObject({ fails: 0, unknown: 0 })
+  })
+})
+
+describe('three schools side by side', () => {
+  it('cost, weigh, take sheets and lose opening each in its own way', () => {
+    const p = newProject('p', 'p', 'metric', '2026-01-01T00:00:00.000Z')
+    const [{ item }] = boxes(12)
+    p.goods = [item]
+    p.room.walls = [{ ...p.room.walls[0], lengthMm: 2700 }]
+    p.builds = [
+      newBuild({
+        id: 'b',
+        family: 'closet-front',
+        params: params() as never,
+        wallId: p.room.walls[0].id,
+        goods: [{ goodsId: item.id, count: 12 }],
+      }),
+    ]
+    const rows = compare(p, p.builds[0], 'school', SCHOOLS)
+    const [shared, boxed, ladders] = rows
+    expect(rows.map((r) => r.option)).toEqual(SCHOOLS)
+    expect(shared.openMm).toBeGreaterThan(boxed.openMm)
+    expect(boxed.openMm).toBeGreaterThan(ladders.openMm)
+    expect(boxed.sheets).toBeGreaterThanOrEqual(shared.sheets)
+    expect(ladders.massKg).toBeGreaterThan(shared.massKg)
+    expect(new Set(rows.map((r) => r.minor)).size).toBe(3)
+  })
+})
+
+describe('what is brushed and banded', () => {
+  const settings = { yard: 'metric' as const, edgeBanding: true, finish: { coats: 2, coverM2PerL: 10 } }
+  const banding = (r: BuildReading) =>
+    sundryLines([r.shaped.assembly], settings).find((l) => l.kind === 'banding')!.amount
+  it('coated sheets get no finish, and a band on every edge that shows', () => {
+    const plain = read()
+    const coated = read({ sheet: 'pb-18mm' })
+    expect(surfaceM2(coated.shaped.assembly)).toBeLessThan(0.35 * surfaceM2(plain.shaped.assembly))
+    const { parts, motions } = coated.shaped.assembly
+    const leaves = new Set(motions.flatMap((m) => m.parts))
+    const byHand = parts.reduce((mm, p) => {
+      if (p.stock.kind !== 'sheet' || p.stock.sheet !== 'pb-18mm') return mm
+      if (leaves.has(p.id)) return mm + 2 * (p.size.lengthMm + p.size.widthMm)
+      return /^(upright|shelf|top)/.test(p.id) ? mm + p.size.lengthMm : mm
+    }, 0)
+    expectNear(banding(coated), byHand / 1000, 1e-9)
+  })
+  it('of others the front edges of what carries', () => {
+    const r = read()
+    const shelves = r.shaped.assembly.parts.filter((p) => p.id.startsWith('shelf'))
+    expectNear(banding(r), shelves.reduce((mm, p) => mm + p.size.lengthMm, 0) / 1000, 1e-9)
+  })
+})
