@@ -47,7 +47,18 @@ export const sectionPlane = (a: Assembly, boxes: PartBoxes): number => {
 
 /** A leaf seen from the front is drawn so that one looks through it, with the two lines that meet at its hinges. */
 function swingMark(m: Motion, b: Box, look: Look): Mark | null {
-  if (m.kind !== 'swing' || Math.abs(m.axis[2]) < 0.9) return null
+  if (m.kind !== 'swing') return null
+  if (Math.abs(m.axis[0]) > 0.9) {
+    const [hung, free] =
+      Math.abs(m.at[2] - b.max[2]) < Math.abs(m.at[2] - b.min[2]) ? [b.max[2], b.min[2]] : [b.min[2], b.max[2]]
+    const to = (x: number, z: number) => look.page([x, b.max[1], z])
+    return {
+      kind: 'outline',
+      points: [to(b.min[0], free), to((b.min[0] + b.max[0]) / 2, hung), to(b.max[0], free)],
+      ink: 'work',
+    }
+  }
+  if (Math.abs(m.axis[2]) < 0.9) return null
   const hung = Math.abs(m.at[0] - b.min[0]) < Math.abs(m.at[0] - b.max[0]) ? b.min[0] : b.max[0]
   const free = hung === b.min[0] ? b.max[0] : b.min[0]
   const at = (x: number, z: number) => look.page([x, b.max[1], z])
