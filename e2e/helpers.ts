@@ -27,7 +27,7 @@ export async function station(page: Page, name: string) {
 }
 
 /** Projects that lie on the shelf at the first visit. */
-export const DEMOS = 3
+export const DEMOS = 4
 
 export async function openDemo(page: Page) {
   await page.goto('/')

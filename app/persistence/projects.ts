@@ -225,6 +225,7 @@ export async function firstVisit(): Promise<void> {
 /** The demo projects, laid on the shelf; where one lies already under its own id, a copy beside it. */
 export async function addDemos(newId: () => string): Promise<void> {
   for (const load of [
+    () => import('../../demo/theatre.tackloft.json'),
     () => import('../../demo/potter.tackloft.json'),
     () => import('../../demo/boats.tackloft.json'),
     () => import('../../demo/beekeeper.tackloft.json'),

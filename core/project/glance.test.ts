@@ -14,7 +14,7 @@ const demo = (name: string): Project => {
 }
 
 describe('a project at a glance', () => {
-  it.each(['beekeeper', 'boats', 'potter'])('%s: every build is there, as large as when it is read', (name) => {
+  it.each(['beekeeper', 'boats', 'potter', 'theatre'])('%s: every build is there, as large as when it is read', (name) => {
     const p = demo(name)
     const g = glanceAt(p)
     const readings = readingsOf(readBuilds(p))
