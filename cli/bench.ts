@@ -130,3 +130,6 @@ const small = exampleContext('metric', [smallTins('metric')], 9000)
 const cabinets = Array.from({ length: 12 }, (_, i) => cabinet(400 + 50 * (i % 5), 720, { shelves: 1, front: 'left' }))
 reread('12 reused cabinets', 'reused-cabinets', { cabinets }, small)
 reread('the holders of 11 kinds of tool', 'strip-wall', {}, exampleContext('metric', exampleTools('metric')))
+const costumes = exampleContext('metric', [exampleGoods('metric', 'box', 24)], 3900)
+const closet = { front: 'lift-up', bays: 6, shelves: 4, school: 'ladders' }
+reread('a closet of 24 leaves', 'closet-front', closet, costumes)

@@ -222,6 +222,13 @@ const worseOf = (a: CheckResult, b: CheckResult): CheckResult =>
         ? b
         : a
 
+/** What all questions of a leaf depend on, to a thousandth of a mm and of a newton. */
+function likeness({ leaf, spring, motion, part, hinges }: Lifted, { parts, assembly }: Given): string {
+  const on = assembly.joints.flatMap((j) => (hinges.includes(j.near) ? [JSON.stringify(parts.get(j.far)?.stock)] : []))
+  const numbers = [...leaf.foot, ...leaf.head, ...leaf.centre, leaf.weightN, leaf.edgeMm, leaf.springs, motion.byRad]
+  return [spring.item, hinges.length, JSON.stringify(part.stock), ...on, ...numbers.map((x) => x.toFixed(3))].join('|')
+}
+
 /** Of all leaves of a build: each question is answered by the worst of them. */
 export const gasSprings = defineCheck({
   id: 'gas-springs',
@@ -244,8 +251,10 @@ export const gasSprings = defineCheck({
       ]
     const worst = new Map<string, CheckResult>()
     const covers = told.flatMap((x) => x.lifted!.covers)
-    for (const { lifted } of told)
-      for (const r of [holdsOpen(lifted!), ...byHand(lifted!), fits(lifted!), tearsHinges(lifted!, c)]) {
+    // Leaves alike answer alike.
+    const each = new Map(told.map(({ lifted }) => [likeness(lifted!, c), lifted!]))
+    for (const lifted of each.values())
+      for (const r of [holdsOpen(lifted), ...byHand(lifted), fits(lifted), tearsHinges(lifted, c)]) {
         const key = ['spring-past-stroke', 'spring-opens-itself'].includes(r.code) ? 'spring-fits' : r.code
         const known = worst.get(key)
         worst.set(key, known ? worseOf(known, r) : r)

@@ -65,6 +65,16 @@ describe('a closet from wall to wall', () => {
     expect(Math.max(...gaps)).toBeLessThanOrEqual(550 + 94 + 2 * 18)
     expect(r.shaped.assembly.bays.length).toBe(tops.length * dim(r, 'bays'))
   })
+  it('is never parted so that every stud hides behind an upright', () => {
+    for (const every of [400, 600, 610])
+      for (const mm of [3000, 4200, 6000]) {
+        const c = wall(mm)
+        const studsMm = Array.from({ length: Math.floor(mm / every) }, (_, i) => (i + 1) * every)
+        const r = read({}, { ...c, space: { ...c.space, studsMm } })
+        expect(r.shaped.assembly.anchors.length).toBeGreaterThanOrEqual(2)
+        expect(r.verdict).toMatchObject({ fails: 0, unknown: 0 })
+      }
+  })
   it('is refused where it is longer than its wall, higher than its ceiling, or a spring finds no room', () => {
     expect(problem({ bays: 6, clearMm: 600 })).toMatchObject({ code: 'closet-too-long', field: 'bays' })
     expect(problem({ highMm: 2600 })).toMatchObject({ code: 'closet-too-high', field: 'highMm' })

@@ -18,11 +18,12 @@ import type { ShapeContext } from '../family.ts'
 import { house, LEAST_OPEN, levelTerms, type Level, type Opening } from '../house-on-shelves.ts'
 import type { Planned } from '../opened.ts'
 import { LIMITS, type ClosetFrontParams } from './parameters.ts'
-import { wallSizes, wallsOf, type Wall } from './walls.ts'
+import { wallSizes, wallsOf, type Wall, type WallSizes } from './walls.ts'
 
 /** What is said with its reasons and problems. */
 export interface ReasonData {
   'closet-bays': { everyMm: number; wallMm: number }
+  'closet-studs': { everyMm: number; wallMm: number }
   'closet-clear': { bays: number; fillerMm: number }
   'closet-high': { ceilingMm: number; spareMm: number; sheetMm: number }
   'closet-kick': Record<string, never>
@@ -153,28 +154,15 @@ function acrossOf(p: ClosetFrontParams, ctx: ShapeContext, pen: DimPen, s: Sizes
   if (depthMm > mostDeep) return bad('closet-too-deep', { mm: depthMm, mostMm: mostDeep }, 'depthMm')
   const sizes = wallSizes(p.school, s.t, s.post.thicknessMm)
   const least = p.fillers ? 2 * LEAST_FILLER_MM : 0
-  const walls = (n: number) => 2 * sizes.outerMm + (n - 1) * sizes.innerMm
-  const free = ctx.space.lengthMm - least
-  const widest = ctx.goods.reduce((w, g) => Math.max(w, g.item.acrossMm), 0)
-  const taken = takenByHinges(fittingsOf(p)) + cleatsTake(p, s) + 2 * s.sideMm
-  const every = Math.max(p.clearMm ?? USUAL_CLEAR, widest + taken)
-  const wanted = (free - 2 * sizes.outerMm + sizes.innerMm) / (every + sizes.innerMm)
-  // No wider than usual, if what is widest still goes in.
-  const rounded = p.clearMm === null ? Math.ceil(wanted - 1e-6) : Math.floor(wanted + 1e-6)
-  const narrow = (free - walls(rounded)) / rounded < widest + taken
-  const fits = Math.max(1, narrow ? Math.floor(wanted) : rounded)
-  const bays = pen.count({ path: 'bays', code: 'bays', min: 1, max: LIMITS.bays }, Math.min(LIMITS.bays, fits), {
-    code: 'closet-bays',
+  const w: Widths = { free: ctx.space.lengthMm - least, sizes, units: unitsOf(ctx.settings) }
+  const { count, why } = baysFor(p, ctx, s, w)
+  const bays = pen.count({ path: 'bays', code: 'bays', min: 1, max: LIMITS.bays }, count, why)
+  const clearMm = pen.length({ path: 'clearMm', code: 'clear-bay', min: 200, max: 1200 }, evenly(w, bays), {
+    code: 'closet-clear',
     terms: [],
-    data: { everyMm: every, wallMm: ctx.space.lengthMm },
+    data: { bays, fillerMm: LEAST_FILLER_MM },
   })
-  const even = roundDown((free - walls(bays)) / bays, unitsOf(ctx.settings))
-  const clearMm = pen.length(
-    { path: 'clearMm', code: 'clear-bay', min: 200, max: 1200 },
-    Math.max(200, Math.min(1200, even)),
-    { code: 'closet-clear', terms: [], data: { bays, fillerMm: LEAST_FILLER_MM } },
-  )
-  const long = walls(bays) + bays * clearMm
+  const long = wallsWide(w, bays) + bays * clearMm
   if (long + least > ctx.space.lengthMm + 0.01)
     return bad('closet-too-long', { mm: long + least, mostMm: ctx.space.lengthMm }, 'bays')
   const over = (ctx.space.lengthMm - long) / 2
@@ -182,9 +170,62 @@ function acrossOf(p: ClosetFrontParams, ctx: ShapeContext, pen: DimPen, s: Sizes
   const all = wallsOf(p.school, fillerMm, bays, clearMm, sizes)
   return good({ walls: all, openings: openingsOf(all), depthMm, fillerMm })
 }
-/** Cleats at both ends of a shelf leave less of the bay below it. */
+
+/** Free for bays and what is between them, mm. */
+interface Widths {
+  free: number
+  sizes: WallSizes
+  units: Units
+}
+const wallsWide = ({ sizes }: Widths, bays: number): number => 2 * sizes.outerMm + (bays - 1) * sizes.innerMm
+/** Clear width of so many bays alike. */
+const evenly = (w: Widths, bays: number): number =>
+  Math.max(200, Math.min(1200, roundDown((w.free - wallsWide(w, bays)) / bays, w.units)))
+
+/**
+ * How many bays: none wider than usual, if what is widest still goes in; and where bays as wide as studs are apart would
+ * have every stud behind an upright, one or two more, or one less, so that the ties find some.
+ */
+function baysFor(p: ClosetFrontParams, ctx: ShapeContext, s: Sizes, w: Widths) {
+  const widest = ctx.goods.reduce((mm, g) => Math.max(mm, g.item.acrossMm), 0)
+  const needs = widest + takenByHinges(fittingsOf(p)) + cleatsTake(p, s) + 2 * s.sideMm
+  const every = Math.max(p.clearMm ?? USUAL_CLEAR, needs)
+  const wanted = (w.free - 2 * w.sizes.outerMm + w.sizes.innerMm) / (every + w.sizes.innerMm)
+  const rounded = p.clearMm === null ? Math.ceil(wanted - 1e-6) : Math.floor(wanted + 1e-6)
+  const goesIn = (n: number) => n >= 1 && n <= LIMITS.bays && (w.free - wallsWide(w, n)) / n >= needs
+  const fits = Math.min(LIMITS.bays, Math.max(1, goesIn(rounded) ? rounded : Math.floor(wanted)))
+  const ties = (n: number) => tiedBays(p, ctx, w, n) >= Math.min(n, LEAST_TIED)
+  const other = [fits, fits + 1, fits + 2, fits - 1].find((n) => goesIn(n) && ties(n))
+  const count = s.tied && p.clearMm === null ? (other ?? fits) : fits
+  return {
+    count,
+    why: {
+      code: count === fits ? 'closet-bays' : 'closet-studs',
+      terms: [],
+      data: { everyMm: every, wallMm: ctx.space.lengthMm },
+    },
+  }
+}
+/** Ties in fewer bays than this leave a closet to one screw. Product decision. */
+const LEAST_TIED = 2
+/** A tie wants this much between it and an upright, mm. */
+const BESIDE_STUD_MM = 25
+
+/** Bays that have a stud between their uprights, where there are studs. */
+function tiedBays(p: ClosetFrontParams, ctx: ShapeContext, w: Widths, bays: number): number {
+  if (ctx.space.construction.kind !== 'studs') return bays
+  const clear = evenly(w, bays)
+  const filler = (ctx.space.lengthMm - wallsWide(w, bays) - bays * clear) / 2
+  const openings = openingsOf(wallsOf(p.school, p.fillers ? filler : 0, bays, clear, w.sizes))
+  return openings.filter((o) =>
+    ctx.space.studsMm.some((x) => x > o.left + BESIDE_STUD_MM && x < o.right - BESIDE_STUD_MM),
+  ).length
+}
+
+/** How far cleats reach down under the panel they carry. */
 export const cleatHigh = (p: ClosetFrontParams, s: Pick<Plan, 'cleat'>): number =>
   p.school === 'ladders' ? s.cleat.widthMm : 0
+/** Cleats at both ends of a shelf leave less of the bay below it. */
 const cleatsTake = (p: ClosetFrontParams, s: Sizes): number => (p.school === 'ladders' ? 2 * s.cleat.thicknessMm : 0)
 
 /** Where things stand of an opening: beside fittings and cleats. */

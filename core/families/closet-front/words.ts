@@ -13,6 +13,8 @@ const SCHOOLS: Record<string, string> = {
 const reasons: WordsFor<ReasonData> = {
   'closet-bays': (d, say) =>
     `as many bays of about ${say.length(d.everyMm)} as the ${say.length(d.wallMm)} of wall take`,
+  'closet-studs': (d, say) =>
+    `so many that studs come between uprights: bays of ${say.length(d.everyMm)} would hide every stud of the ${say.length(d.wallMm)} behind one`,
   'closet-clear': (d, say) =>
     `the wall parted evenly by ${plural(d.bays, 'bay')}, with ${say.length(d.fillerMm)} at least for a strip at each end`,
   'closet-high': (d, say) =>
