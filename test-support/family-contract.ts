@@ -7,7 +7,7 @@ import { validateAssembly } from '../core/assembly/validate.ts'
 import { verdict } from '../core/checks/verdict.ts'
 import { assembly } from '../core/assembly/assembly.ts'
 import { drawView, VIEWS } from '../core/drawing/view.ts'
-import type { AnyFamily, ShapeContext } from '../core/families/family.ts'
+import { chosenOf, type AnyFamily, type ShapeContext } from '../core/families/family.ts'
 import { isFixed, valueAt, withValue } from '../core/families/params.ts'
 import { inEquilibrium } from '../core/loads/load-path.ts'
 import { judge } from '../core/project/judge.ts'
@@ -203,6 +203,19 @@ export function testFamily(family: AnyFamily) {
         for (const option of c.options) {
           expect(family.schema.safeParse(withValue(example.params, c.path, option)).success).toBe(true)
           if (c.of === 'code') expect(optionName(c, option)).toMatch(/^[a-z][a-z, -]*$/)
+        }
+      }
+    })
+    it('has sets of choices with words, each of choices it offers', () => {
+      for (const p of shaped.presets ?? []) {
+        expect(choiceName(p)).not.toBe(p.code)
+        for (const [option, values] of Object.entries(p.options)) {
+          expect(optionName({ code: p.code, of: 'code' }, option)).not.toBe(option)
+          for (const [path, value] of Object.entries(values))
+            expect(shaped.choices.find((c) => c.path === path)?.options).toContain(value)
+          const params = Object.entries(values).reduce<unknown>((q, [path, v]) => withValue(q, path, v), example.params)
+          expect(family.schema.safeParse(params).success).toBe(true)
+          expect(chosenOf(p, params)).toBe(option)
         }
       }
     })

@@ -8,6 +8,7 @@ import type { Rounded } from '../measure/rounding.ts'
 import type { FloorFall, FreeSpace } from '../room/room.ts'
 import type { Step } from '../steps/step.ts'
 import type { Way } from '../goods/ways.ts'
+import { valueAt } from './params.ts'
 
 /** What a family shapes to: the goods this build is to hold, the space, and what a yard sells. */
 export interface ShapeContext {
@@ -88,10 +89,21 @@ export interface ListChoice {
   step: Record<string, number>
 }
 
+/** Choices that are usually made together: which of the sets is chosen now is read from the choices. */
+export interface Preset {
+  code: string
+  options: Readonly<Record<string, Readonly<Record<string, string | number | boolean>>>>
+}
+/** The option whose choices all stand as it sets them; null where none does. */
+export const chosenOf = (p: Preset, params: unknown): string | null =>
+  Object.keys(p.options).find((o) => Object.entries(p.options[o]).every(([path, v]) => valueAt(params, path) === v)) ??
+  null
+
 export interface Shaped {
   assembly: Assembly
   dims: Dim[]
   choices: Choice[]
+  presets?: Preset[]
   lists?: ListChoice[]
   /** Goods meant for this build that found no place. */
   unhoused: { goodsId: string; count: number; why: string }[]

@@ -71,6 +71,7 @@ const CHOICES: Record<string, { label: string; options?: Record<string, string> 
       curtain: 'a curtain',
     },
   },
+  duty: { label: 'Made for', options: { light: 'light things', medium: 'usual things', heavy: 'heavy things' } },
   latch: { label: 'Doors are kept shut', options: { magnet: 'by magnets', none: 'by nothing' } },
   corner: {
     label: 'Top and bottom',
@@ -103,8 +104,8 @@ export const listName = (code: string) => LISTS[code] ?? { label: code, one: cod
 export const fieldLabel = (code: string): string => LIST_FIELDS[code]?.label ?? code
 export const fieldOption = (code: string, option: string): string => LIST_FIELDS[code]?.options?.[option] ?? option
 
-export const choiceName = (c: Choice): string => CHOICES[c.code]?.label ?? c.code
-export function optionName(c: Choice, option: Choice['value']): string {
+export const choiceName = (c: Pick<Choice, 'code'>): string => CHOICES[c.code]?.label ?? c.code
+export function optionName(c: Pick<Choice, 'code' | 'of'>, option: Choice['value']): string {
   const named = CHOICES[c.code]?.options?.[String(option)]
   if (named) return named
   return c.of === 'section'

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import type { Choice, Dim } from '../../../core/families/family.ts'
+import { chosenOf, type Choice, type Dim, type Preset } from '../../../core/families/family.ts'
 import { choiceName, dimName, optionName } from '../../../core/wording/dims.ts'
 import { sayReason } from '../../../core/wording/reasons.ts'
 import IconPin from '~icons/bi/pin-angle'
@@ -10,10 +10,15 @@ import { useReadings } from '../../stores/readings.ts'
 defineProps<{
   dims: readonly Dim[]
   choices: readonly Choice[]
+  presets: readonly Preset[]
+  params: unknown
   refused: { path: string; text: string } | null
   part: string | null
 }>()
-const emit = defineEmits<{ set: [path: string, value: unknown, stepped?: boolean] }>()
+const emit = defineEmits<{
+  set: [path: string, value: unknown, stepped?: boolean]
+  'set-all': [values: Preset['options'][string], path: string]
+}>()
 const readings = useReadings()
 
 function choose(c: Choice, raw: string) {
@@ -22,6 +27,10 @@ function choose(c: Choice, raw: string) {
     c.path,
     c.options.find((o) => String(o) === raw),
   )
+}
+
+function preset(p: Preset, option: string) {
+  if (p.options[option]) emit('set-all', p.options[option], p.code)
 }
 </script>
 
@@ -57,6 +66,21 @@ function choose(c: Choice, raw: string) {
     </li>
   </ul>
   <h3 class="mt-3">Choices</h3>
+  <div v-for="p in presets" :key="p.code" class="choice">
+    <label :for="`p-${p.code}`" class="form-label">{{ choiceName(p) }}</label>
+    <select
+      :id="`p-${p.code}`"
+      class="form-select form-select-sm"
+      :value="chosenOf(p, params) ?? ''"
+      @change="preset(p, ($event.target as HTMLSelectElement).value)"
+    >
+      <option v-if="chosenOf(p, params) === null" value="">as chosen below</option>
+      <option v-for="o in Object.keys(p.options)" :key="o" :value="o">
+        {{ optionName({ code: p.code, of: 'code' }, o) }}
+      </option>
+    </select>
+    <p v-if="refused?.path === p.code" class="text-danger small mb-0" role="alert">{{ refused.text }}</p>
+  </div>
   <div v-for="c in choices" :key="c.path" class="choice">
     <label :for="`c-${c.path}`" class="form-label">{{ choiceName(c) }}</label>
     <select

@@ -124,6 +124,15 @@ function set(path: string, value: unknown, stepped = false, drag?: number) {
     drag !== undefined,
   )
 }
+/** Several choices as one change. */
+function setAll(values: Record<string, unknown>, at: string) {
+  if (!build.value) return
+  const { id } = build.value
+  const params = Object.entries(values).reduce((p, [path, v]) => withValue(p, path, v), build.value.params)
+  const said = readings.tryBuild({ ...build.value, params })
+  refused.value = said ? { path: at, text: sayProblem(said, readings.say) } : null
+  if (!said) doc.change('choose several together', (d) => void (d.builds.find((b) => b.id === id)!.params = params))
+}
 function rename(name: string) {
   const id = build.value?.id
   if (name.trim() && id)
@@ -305,9 +314,12 @@ const VIEW_NAMES: Record<Look, string> = {
             v-if="reading"
             :dims="reading.shaped.dims"
             :choices="reading.shaped.choices"
+            :presets="reading.shaped.presets ?? []"
+            :params="build?.params"
             :refused="refused"
             :part="part"
             @set="set"
+            @set-all="setAll"
           />
           <ListEditor v-for="l in reading?.shaped.lists ?? []" :key="l.path" :list="l" :refused="refused" @set="set" />
         </aside>

@@ -1,5 +1,5 @@
 import { z } from '../../measure/schema.ts'
-import type { Raw } from '../family.ts'
+import type { Preset, Raw } from '../family.ts'
 import type { UnitSystem } from '../../measure/units.ts'
 import { countDim, dim, dims, section, sheet } from '../params.ts'
 import { ends, feet, tiedOrAlone } from '../stands-alone.ts'
@@ -77,6 +77,28 @@ export const startingParams = (system: UnitSystem, canTie: boolean, canPin = fal
   front: 'open',
   cover: 'none',
 })
+
+/** What is chosen together for what a rack is to carry; whether it does is proven all the same. Product decision. */
+const heavy = { railJoint: 'bolts', crossJoint: 'three' } as const
+const light = { railJoint: 'screws', crossJoint: 'two' } as const
+export const DUTY: Record<UnitSystem, Preset> = {
+  imperial: {
+    code: 'duty',
+    options: {
+      light: { railSection: '2x3', postSection: '2x3', sheet: 'ply-15/32', ...light },
+      medium: { railSection: '2x4', postSection: '2x4', sheet: 'ply-23/32', ...light },
+      heavy: { railSection: '2x6', postSection: '2x4', sheet: 'ply-23/32', ...heavy },
+    },
+  },
+  metric: {
+    code: 'duty',
+    options: {
+      light: { railSection: '38x63mm', postSection: '38x63mm', sheet: 'ply-12mm', ...light },
+      medium: { railSection: '38x89mm', postSection: '38x89mm', sheet: 'osb3-18mm', ...light },
+      heavy: { railSection: '47x150mm', postSection: '47x100mm', sheet: 'osb3-18mm', ...heavy },
+    },
+  },
+}
 
 /**
  * The first form knew fewer joints, and no fronts; the second no braced ends and no feet held down; the third no panels

@@ -18,7 +18,7 @@ import { pinFoot } from '../../blocks/mounts/pinned-foot.ts'
 import { tieToWall } from '../../blocks/mounts/tie.ts'
 import { CROSS_SCREWS, placeShelfFrame, railOnPost } from '../../blocks/frame/shelf-frame.ts'
 import { rowsHeld } from '../stands-alone.ts'
-import type { PostRackParams } from './parameters.ts'
+import { DUTY, type PostRackParams } from './parameters.ts'
 import { COVER_FOOT_MM, coverMost, planOut, type PostRackPlan } from './plan-out.ts'
 import { panelsOver, screwPanel, under } from '../../blocks/carcass/screwed-panel.ts'
 
@@ -101,7 +101,13 @@ export function shapePostRack(p: PostRackParams, ctx: ShapeContext): Result<Shap
   for (const x of d.assembly.parts)
     if (x.role === 'shelf' || x.role === 'rail' || x.role === 'cross') onShelf[Number(x.id.split('-')[2])].push(x.id)
   onShelf.forEach((parts, i) => pen.drag(`topMm.${i}`, { axis: 'z', sign: 1, parts }))
-  return good({ assembly: d.assembly, dims: pen.dims, choices: choices(p, ctx), unhoused: plan.unhoused })
+  return good({
+    assembly: d.assembly,
+    dims: pen.dims,
+    choices: choices(p, ctx),
+    presets: [DUTY[ctx.settings.yard]],
+    unhoused: plan.unhoused,
+  })
 }
 
 const board = (section: string, grade: string, treated = false): Stock => ({ kind: 'board', section, grade, treated })
