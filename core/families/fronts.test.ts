@@ -1,0 +1,57 @@
+import { describe, expect, it } from '@jest/globals'
+import { opens } from '../assembly/moved.ts'
+import { misplaced } from '../assembly/sound.ts'
+import { validateAssembly } from '../assembly/validate.ts'
+import { inEquilibrium } from '../loads/load-path.ts'
+import { IMPERIAL } from '../measure/units.ts'
+import { newBuild } from '../project/new-build.ts'
+import { readWith } from '../project/read-build.ts'
+import { sayProblem } from '../wording/problems.ts'
+import { sayIn } from '../wording/say.ts'
+import { withValue } from './params.ts'
+import { allFamilies } from './registry.ts'
+
+/** Kinds that say how they are closed, with two of their examples and every way to close them. */
+const closable = allFamilies().flatMap((family) =>
+  family
+    .examples()
+    .slice(0, 2)
+    .flatMap((e) => {
+      const shaped = family.shape(e.params, e.context)
+      const front = shaped.ok
+        ? shaped.value.choices.find((c) => c.path === 'front' && c.options.includes('curtain'))
+        : undefined
+      return (front?.options ?? []).map((o) => [`${family.id}, ${e.name}: ${String(o)}`, family, e, o] as const)
+    }),
+)
+
+describe('every way to close what can be closed', () => {
+  it('is tried on several kinds, and no kind knows one alone', () => {
+    const kinds = new Map(closable.map(([, f]) => [f.id, new Set<unknown>()]))
+    for (const [, f, , o] of closable) kinds.get(f.id)!.add(o)
+    expect(kinds.size).toBeGreaterThan(4)
+    for (const ways of kinds.values()) expect(ways.size).toBeGreaterThan(1)
+  })
+  it.each(closable)('%s: sound, judged whole, or refused in words', (_n, family, example, option) => {
+    const params = withValue(example.params, 'front', option)
+    const r = readWith(
+      family,
+      newBuild({ id: 'b', family: family.id, params: params as never, wallId: 'w' }),
+      example.context,
+    )
+    if (!r.ok) {
+      expect(sayProblem(r.problem, sayIn(IMPERIAL))).toMatch(/^[A-Z0-9].*\.$/)
+      return
+    }
+    const { assembly } = r.reading.shaped
+    expect(validateAssembly(assembly)).toEqual([])
+    expect(misplaced(assembly)).toEqual([])
+    expect(inEquilibrium(r.reading.service)).toBe(true)
+    // What moves has been looked at; open doors may lift a rear post, which is told, and never that nobody looked.
+    expect(['all-read', 'unread-not-held']).toContain(r.reading.checks.find((c) => c.check === 'unread')!.code)
+    const covered = new Set(r.reading.checks.flatMap((c) => c.covers))
+    for (const m of assembly.motions.filter(opens)) expect(covered.has(m.id)).toBe(true)
+    if (option !== 'open' && option !== 'curtain') expect(assembly.motions.some((m) => m.kind === 'swing')).toBe(true)
+    if (option === 'curtain') expect(assembly.parts.some((p) => p.stock.kind === 'soft')).toBe(true)
+  })
+})
