@@ -24,6 +24,7 @@ import { glanceAt, type Glance } from '../core/project/glance.ts'
 import { massLimit, type MassLimit } from '../core/project/mass-limit.ts'
 import { savings } from '../core/project/savings.ts'
 import { sizeHints, type SizeHint } from '../core/project/size-hints.ts'
+import { lowerBoxes } from '../core/project/lower-boxes.ts'
 import { otherKinds } from '../core/project/other-kinds.ts'
 import { remedies, type Remedy } from '../core/project/remedies.ts'
 import { planningRoom, type Planning } from '../core/planner/plan-room.ts'
@@ -103,7 +104,7 @@ const heavy = {
   remedies(project: Project, buildId: string, checkId: string): Remedy[] {
     const build = project.builds.find((b) => b.id === buildId)
     if (!build) return []
-    const found = remedies(project, build, checkId, { obstacles: true })
+    const found = [...remedies(project, build, checkId, { obstacles: true }), ...lowerBoxes(project, build, checkId)]
     // Where no change of it is enough, another kind may be.
     return found.some((r) => r.allHold && r.deltaHoused >= 0) ? found : [...found, ...otherKinds(project, build)]
   },

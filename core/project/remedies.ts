@@ -2,6 +2,7 @@ import { ONLY_MET } from '../clearance/conflicts.ts'
 import type { CheckResult } from '../checks/check.ts'
 import { isHardWorked, isTrouble } from '../checks/verdict.ts'
 import type { Lever } from '../families/family.ts'
+import type { Goods } from '../goods/goods.ts'
 import type { Feature } from '../room/features.ts'
 import { findFamily } from '../families/registry.ts'
 import type { Build, Project } from './project.ts'
@@ -17,6 +18,8 @@ export interface Remedy {
   build: Build
   /** What of the room is moved instead of the build. */
   feature?: Feature
+  /** What is packed otherwise, and how many of it there are then. */
+  goods?: Goods
   /** Against the build as it is: money, its own mass, and how many things lose or gain their place. */
   deltaMinor: number
   deltaKg: number

@@ -41,6 +41,8 @@ const TABLE: Record<string, (d: Data, say: Say) => string> = {
   'follow-wall': () => 'Let it run the length of the wall',
   'floor-bay': () => 'Keep the heavy things on the floor under it',
   move: (d, say) => `Move it ${say.lengthOf(d, 'mm')} ${MOVE_WAYS[String(d.way)] ?? ''}`,
+  'lower-boxes': (d, say) =>
+    `Pack "${d.goods}" into ${d.count} boxes ${say.lengthOf(d, 'mm')} high of the same footprint`,
   'other-kind': (d) => `Build it otherwise: ${familyName(String(d.family))}, for the same things in the same place`,
   'move-feature': (d, say) =>
     `Have ${metName(String(d.kind), String(d.name))} moved ${say.lengthOf(d, 'mm')} ${MOVE_WAYS[String(d.way)]} instead`,

@@ -41,7 +41,7 @@ const words = (r: Remedy) =>
   r.changes.map((c) => sayLever(c.code, c.data, readings.say, props.reading.shaped.dims)).join(', and ')
 function price(r: Remedy): string {
   const parts = [
-    r.feature
+    r.feature || r.goods
       ? 'what that costs is not known here'
       : r.deltaMinor === 0
         ? 'same cost'
@@ -55,7 +55,8 @@ const apply = (r: Remedy) =>
   doc.change(words(r), (d) => {
     const i = d.builds.findIndex((b) => b.id === r.build.id)
     d.builds[i] = structuredClone(toRaw(r.build)) as (typeof d.builds)[number]
-    const { feature } = r
+    const { feature, goods } = r
+    if (goods) d.goods = d.goods.map((g) => (g.id === goods.id ? structuredClone(toRaw(goods)) : g))
     if (feature) d.room.features = d.room.features.map((f) => (f.id === feature.id ? { ...f, ...toRaw(feature) } : f))
   })
 
