@@ -85,6 +85,20 @@ describe('a closet from wall to wall', () => {
   })
 })
 
+describe('what it proposes itself for', () => {
+  const item = crateOf([360, 320, 260], 6, { count: 14 })
+  const of = (over: Partial<typeof item>, count = 14) =>
+    closetFront.propose(exampleContext('metric', [{ item: { ...item, ...over }, count }], 2700))
+  it('a wall of what is kept from dust or light, or is wished closed; nothing else', () => {
+    expect(of({ care: ['dust'] })).toHaveLength(1)
+    expect(of({ care: ['light'] })).toHaveLength(1)
+    expect(of({ keptAs: 'closed' })).toHaveLength(1)
+    expect(of({})).toEqual([])
+    expect(of({ care: ['dust'] }, 4)).toEqual([])
+    expect(of({ care: ['dust'], massKg: 40 })).toEqual([])
+  })
+})
+
 describe('what closes it', () => {
   it.each(SCHOOLS)('doors and leaves of %s cover the whole front, with gaps between them', (school) => {
     for (const front of ['doors', 'lift-up', 'both'] as const) {

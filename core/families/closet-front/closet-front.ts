@@ -13,6 +13,7 @@ import { closetFrontSteps } from './steps.ts'
 const LIGHT_KG = 25
 const SHALLOW_MM = 600
 const LEAST_THINGS = 12
+const KEPT_FROM: readonly string[] = ['dust', 'light']
 
 const start = (ctx: ShapeContext): ClosetFrontParams =>
   startingParams(ctx.settings.yard, canHoldTie(ctx.space.construction))
@@ -37,7 +38,9 @@ export const closetFront = family<ClosetFrontParams>({
   suits: (g) => behindDoors(g, LIGHT_KG),
   propose(ctx) {
     const fits = (g: Goods) => (g.massKg ?? 0) <= LIGHT_KG && g.deepMm <= SHALLOW_MM
-    const things = ctx.goods.reduce((n, g) => n + g.count, 0)
+    // Nobody closes a whole wall for what needs no closing.
+    const closed = ctx.goods.filter((g) => g.item.keptAs === 'closed' || g.item.care.some((c) => KEPT_FROM.includes(c)))
+    const things = closed.reduce((n, g) => n + g.count, 0)
     return things >= LEAST_THINGS && allOnWall(ctx, fits) ? [start(ctx)] : []
   },
   examples: () => [

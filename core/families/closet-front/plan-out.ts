@@ -291,7 +291,7 @@ function upwardOf(p: ClosetFrontParams, ctx: ShapeContext, pen: DimPen, s: Sizes
     terms: [],
     data: { things: ctx.goods.reduce((n, g) => n + g.count, 0), apartMm: MOST_APART_MM },
   })
-  const placed = topsOf(all, s, pen, { kickMm, under, units, spread: p.shelves !== null })
+  const placed = topsOf(all, s, pen, { kickMm, under, units })
   if (!placed.ok) return placed
   const tops = placed.value
   const last = tops[tops.length - 1]
@@ -312,25 +312,21 @@ function emptyOver(p: ClosetFrontParams, s: Sizes, levels: readonly Level[], kic
   return Math.min(room, Math.max(0, Math.ceil((under - z) / (MOST_APART_MM + s.t)) - 1))
 }
 
-/**
- * Tops of all panels but the uppermost: what things need below, and evenly where nothing stands; all of them evenly where
- * somebody says how many.
- */
+/** Tops of all panels but the uppermost: parted evenly up to the top, and no lower than what stands below them needs. */
 function topsOf(
   levels: readonly Level[],
   s: Sizes,
   pen: DimPen,
-  x: { kickMm: number; under: number; units: Units; spread: boolean },
+  x: { kickMm: number; under: number; units: Units },
 ): Result<number[]> {
   const tops = [x.kickMm + s.t]
-  const lastHeld = levels.reduce((last, l, i) => (l.spots.length > 0 ? i : last), 0)
   levelTerms(levels, s.aboveMm, s.t).forEach((terms, i) => {
     if (i === 0) return
     const below = { name: i === 1 ? 'bottom' : 'shelf-below', mm: tops[i - 1] }
     const asked = { path: `topMm.${i - 1}`, code: 'shelf-top', data: { shelf: i }, min: 60, max: 2800 }
     const needed = sumTerms([below, ...terms])
     const even = roundDown(tops[i - 1] + (x.under + s.t - tops[i - 1]) / (levels.length - i + 1), x.units)
-    if ((i <= lastHeld && !x.spread) || even <= needed) tops.push(pen.sum(asked, [below, ...terms], 'goods-below'))
+    if (even <= needed) tops.push(pen.sum(asked, [below, ...terms], 'goods-below'))
     else tops.push(pen.length(asked, even, { code: 'closet-even', terms: [] }))
   })
   for (let i = 1; i < tops.length; i++)
