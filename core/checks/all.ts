@@ -18,6 +18,7 @@ import { lying } from './lying.ts'
 import { bending, edgeStrip, sag, shear } from './members.ts'
 import { postBuckling, uprights } from './posts.ts'
 import { hinges } from './hinges.ts'
+import { hookedPanel } from './hooked-panel.ts'
 import { joists } from './joists.ts'
 import { partitions } from './partitions.ts'
 import { pins } from './pins.ts'
@@ -39,6 +40,7 @@ export const CHECKS: readonly AnyCheck[] = [
   lying,
   leanedOn,
   partitions,
+  hookedPanel,
   bending,
   edgeStrip,
   shear,

@@ -198,6 +198,7 @@ const examples = allFamilies().flatMap((f) =>
     return r.ok
       ? [
           {
+            kind: f.id,
             name: `${f.id}: ${e.name}`,
             assembly: r.value.assembly,
             groups: f.steps(e.params, r.value).map((s) => r.value.assembly.parts.filter((p) => s.parts.includes(p.id))),
@@ -206,6 +207,9 @@ const examples = allFamilies().flatMap((f) =>
       : []
   }),
 )
+
+/** The first of each kind. */
+const firsts = examples.filter((x, i) => examples.findIndex((y) => y.kind === x.kind) === i)
 
 const plain = new Map<Assembly, Scene>()
 /** As it stands, without goods: drawn once for all that look at it. */
@@ -264,7 +268,7 @@ describe('in space', () => {
       expect(met).toBeGreaterThan(10)
     },
   )
-  it.each(examples.map((x) => [x.name, x] as const))('%s: taken apart, the same', (_n, { assembly: a, groups }) => {
+  it.each(firsts.map((x) => [x.name, x] as const))('%s: taken apart, the same', (_n, { assembly: a, groups }) => {
     const moved = apart(groups, 260)
     // What comes first stays; what cannot come straight in is left where it is.
     for (const p of groups.find((g) => g.length > 0)!) expect(moved.has(p.id)).toBe(false)
@@ -273,7 +277,7 @@ describe('in space', () => {
     const edges = scene.marks.filter((m): m is Edge => m.kind === 'edge' && !m.hidden)
     expect(wrongly(a.parts, edges, moved).slice(0, 5)).toEqual([])
   })
-  it.each(examples.map((x) => [x.name, x] as const))('%s: from below, the same', (_n, { assembly: a }) => {
+  it.each(firsts.map((x) => [x.name, x] as const))('%s: from below, the same', (_n, { assembly: a }) => {
     const scene = drawIso(a, { goods: new Map(), showGoods: false, below: true })
     const edges = scene.marks.filter((m): m is Edge => m.kind === 'edge')
     expect(wrongly(a.parts, edges, undefined, unit([1, 1, -1])).slice(0, 5)).toEqual([])

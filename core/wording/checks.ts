@@ -339,6 +339,10 @@ const TABLE: Record<string, Words> = {
       ? `Drawn out, with everything in front, ${Number(d.drawers) === 1 ? 'its drawer stays' : 'each drawer stays'} in its grooves by ${say.lengthOf(d, 'staysMm')}, and they carry it${share(r, say)}.`
       : `Drawn out, its drawers crush the front ends of their grooves: ${say.force(Number(d.n))} on ${say.lengthOf(d, 'staysMm')} of one of them. Less in each drawer, or deeper drawers.`,
   'drawn-right-out': () => 'A drawer leaves its grooves when it is drawn out. A deeper one, or a stop.',
+  'hooked-panel': (r, d, say) =>
+    r.state === 'holds'
+      ? `Hooks do not bend the panel they hang on (${d.sheet}) too far${share(r, say)}.`
+      : `A hook breaks out the panel it hangs on (${d.sheet}): it is asked for ${say.percent(r.ratio ?? 9.99)} of what it can do there. Less on a hook, hooks nearer to a batten or further apart, more battens, or a thicker panel.`,
   'leaned-on': (r, d, say) =>
     r.state === 'holds'
       ? `The sheets of compartment ${d.slot} lean on its posts with ${say.force(Number(d.n))}, and they carry it${share(r, say)}.`
@@ -445,6 +449,7 @@ export const CHECK_NAMES: Record<string, string> = {
   slenderness: 'Slenderness',
   'drawn-out': 'Drawn out',
   partitions: 'Dividers',
+  'hooked-panel': 'Panel behind hooks',
   'tip-over': 'Tipping over',
   joints: 'Fasteners',
   splitting: 'Splitting',

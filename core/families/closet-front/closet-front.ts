@@ -44,16 +44,16 @@ export const closetFront = family<ClosetFrontParams>({
     return things >= LEAST_THINGS && allOnWall(ctx, fits) ? [start(ctx)] : []
   },
   examples: () => [
-    { name: 'a wall of cartons and pails behind doors', params: metric, context: wall(3400, 18, 6) },
+    { name: 'a wall of cartons and pails behind doors', params: metric, context: wall(2000, 9, 3) },
     {
       name: 'a box for each bay, doors below, leaves that turn up above',
       params: { ...metric, school: 'boxes', front: 'both' },
-      context: wall(2600, 12),
+      context: wall(1300, 6),
     },
     {
       name: 'ladders with skins, every leaf turns up',
       params: { ...metric, school: 'ladders', front: 'lift-up', shelves: 4 },
-      context: wall(2700, 12),
+      context: wall(1350, 6),
     },
     {
       name: 'imperial, a curtain, no strips at the walls',
