@@ -225,7 +225,9 @@ describe('in space', () => {
     (_n, x) => {
       const scene = drawn(x.assembly)
       const edges = scene.marks.filter((m): m is Edge => m.kind === 'edge')
-      expect(wrongly(x.assembly.parts, edges, undefined, EYE, [0.013, 0.31, 0.5, 0.77, 0.99]).slice(0, 5)).toEqual([])
+      // Closer on one of each kind.
+      const samples = firsts.includes(x) ? [0.013, 0.31, 0.5, 0.77, 0.99] : [0.013, 0.5, 0.77]
+      expect(wrongly(x.assembly.parts, edges, undefined, EYE, samples).slice(0, 5)).toEqual([])
     },
   )
   it.each(examples.map((x) => [x.name, x] as const))(
@@ -286,7 +288,7 @@ describe('in space', () => {
       for (const [x, y] of [e.from, e.to]) expect([x > l, x < r, y > b, y < t]).toEqual([true, true, true, true])
   })
   it('arrows of fasteners end on the near piece, from outside, and move with it', () => {
-    for (const [n, { assembly: a }] of examples.entries()) {
+    for (const [n, { assembly: a }] of firsts.entries()) {
       const arrows = fastenerArrows(a, a.joints)
       expect(arrows.length).toBe(a.joints.filter((j) => j.fasteners.length > 0).length)
       const scene = drawIso(a, { goods: new Map(), showGoods: false, arrows })

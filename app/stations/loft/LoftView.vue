@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { useDark, useFileDialog } from '@vueuse/core'
-import { computed, defineAsyncComponent, onMounted, ref, shallowReactive, toRaw } from 'vue'
+import { computed, defineAsyncComponent, onBeforeUnmount, onMounted, ref, shallowReactive, toRaw } from 'vue'
 import { useRouter } from 'vue-router'
 import { unitsOf } from '../../../core/assembly/settings.ts'
 import { totals } from '../../../core/goods/totals.ts'
@@ -54,9 +54,13 @@ const ProblemLine = defineAsyncComponent(() => import('./ProblemLine.vue'))
 /** Rooms as they are drawn on the shelf, by project and revision; worked out one by one, beside the interface. */
 const glances = shallowReactive(new Map<string, Glance>())
 const keyOf = (p: StoredProject) => `${p.id} ${p.rev}`
+/** Once a project is opened the worker is for that. */
+let left = false
+onBeforeUnmount(() => (left = true))
 async function lookOver() {
   const { useHeavy } = await import('../../composables/heavy.ts')
   for (const p of onShelf.value) {
+    if (left) return
     if (glances.has(keyOf(p)) || p.doc.room.walls.length === 0) continue
     const seen = await useHeavy()
       .glance(toRaw(p.doc))
