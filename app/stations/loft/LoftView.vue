@@ -195,7 +195,8 @@ function about(p: StoredProject) {
     </section>
     <section aria-labelledby="shelf">
       <h2 id="shelf">Projects</h2>
-      <p v-if="ready && onShelf.length === 0" class="soft">
+      <p v-if="!ready" class="soft" role="status">Looking over the shelf …</p>
+      <p v-else-if="onShelf.length === 0" class="soft">
         The shelf is empty. Start a project below, or import a project file.
       </p>
       <ul class="shelf">
@@ -226,7 +227,8 @@ function about(p: StoredProject) {
         </li>
       </ul>
     </section>
-    <section class="card-sheet" aria-labelledby="new">
+    <!-- Not before the shelf is there: it would move away under a hand. -->
+    <section v-if="ready" class="card-sheet" aria-labelledby="new">
       <h2 id="new">New project</h2>
       <form class="row-form" @submit.prevent="create">
         <div>

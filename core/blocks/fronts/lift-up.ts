@@ -1,4 +1,4 @@
-import type { Draft } from '../../assembly/draft.ts'
+import { NotBuildable, type Draft } from '../../assembly/draft.ts'
 import { asStrong, SPRING_SIZES, SPRING_WIDE_MM, STROKE_LEFT_MM, type GasSpring } from '../../catalogue/gas-springs.ts'
 import { HINGE } from '../../catalogue/hardware.ts'
 import type { Sheet } from '../../catalogue/sheets.ts'
@@ -185,10 +185,10 @@ const hingesAcross = (wideMm: number): number => 2 + Math.max(0, Math.ceil((wide
 /** Middle of the outer hinges from the ends of the leaf, past the springs, mm. */
 const HINGE_FROM_END_MM = 90
 
-/** A leaf that turns up, its hinges and its springs. Nothing where no spring goes in: that was asked before. */
+/** A leaf that turns up, its hinges and its springs. Whether a spring goes in was asked before. */
 export function placeLiftUp(d: Draft, l: LiftUp): void {
   const fitted = springFor(roomFor(l))
-  if (!fitted) return
+  if (!fitted) throw new NotBuildable(`${l.id} has no room for a spring`, 'door', 'hardware')
   const t = l.sheet.thicknessMm
   d.square({
     id: l.id,
