@@ -6,10 +6,14 @@ import type { Strength } from '../mechanics/methods/method.ts'
 import { woodOf } from './wood.ts'
 import type { CheckContext } from './check.ts'
 
-/** Sizes of two parts along the way a fastener is driven from one into the other: the axis on which they touch. */
-export function passed(a: Box, b: Box): { throughMm: number; behindMm: number } {
+/**
+ * Wood of the near and the far part of a joint along the way its fasteners are driven: the axis on which they touch. A
+ * screw through an upright into what stands in its dado or rabbet passes only what that leaves of it.
+ */
+export function passedIn(j: Pick<Joint, 'kind'>, a: Box, b: Box): { throughMm: number; behindMm: number } {
   const axis = meetingAxis(a, b)
-  return { throughMm: a.max[axis] - a.min[axis], behindMm: b.max[axis] - b.min[axis] }
+  const letInMm = j.kind === 'housed' ? Math.min(a.max[axis], b.max[axis]) - Math.max(a.min[axis], b.min[axis]) : 0
+  return { throughMm: a.max[axis] - a.min[axis] - Math.max(0, letInMm), behindMm: b.max[axis] - b.min[axis] }
 }
 
 /**
@@ -31,7 +35,7 @@ export function oneFastener(
   const [side, main] = [woodOf(near), woodOf(far)]
   if (!fastener || !side || !main) return null
   const pocket = j.kind === 'pocket-screwed'
-  const { throughMm, behindMm: behind } = passed(boxes.get(near.id)!, boxes.get(far.id)!)
+  const { throughMm, behindMm: behind } = passedIn(j, boxes.get(near.id)!, boxes.get(far.id)!)
   const sideMm = pocket ? fastener.lengthMm * POCKET_SHARE : throughMm
   const mainMm = Math.max(
     0,

@@ -4,12 +4,13 @@ import { expectNear } from '../../test-support/near.ts'
 import { readParams, tryParams } from '../../test-support/read-params.ts'
 import type { Assembly } from '../assembly/assembly.ts'
 import { partMassKg } from '../assembly/mass.ts'
-import { partsById } from '../assembly/part-box.ts'
+import { partBoxes, partsById } from '../assembly/part-box.ts'
 import { findGasSpring } from '../catalogue/gas-springs.ts'
 import { exampleContext } from '../families/example-context.ts'
 import { startingParams, type WallCabinetParams } from '../families/wall-cabinet/parameters.ts'
 import { wallCabinet } from '../families/wall-cabinet/wall-cabinet.ts'
 import { METRIC, newtons } from '../measure/units.ts'
+import { METHODS } from '../mechanics/methods/all.ts'
 import { springAt } from '../mechanics/gas-spring.ts'
 import { sayCheck } from '../wording/checks.ts'
 import { sayProblem } from '../wording/problems.ts'
@@ -28,7 +29,14 @@ const params = (over: Partial<WallCabinetParams> = {}): WallCabinetParams => ({
   ...over,
 })
 const read = (over: Partial<WallCabinetParams> = {}) => readParams(wallCabinet, params(over), context)
-const run = (a: Assembly): CheckResult[] => gasSprings.run({ assembly: a, parts: partsById(a) } as CheckContext)
+const run = (a: Assembly): CheckResult[] =>
+  gasSprings.run({
+    assembly: a,
+    parts: partsById(a),
+    boxes: partBoxes(a),
+    method: METHODS[context.settings.method],
+    settings: context.settings,
+  } as CheckContext)
 const of = (list: readonly CheckResult[], id: string) => list.find((r) => r.id === `gas-springs:${id}`)!
 const springs = (a: Assembly) => a.parts.filter((p) => p.stock.kind === 'bought' && findGasSpring(p.stock.item))
 
@@ -117,6 +125,17 @@ describe('springs that do not do', () => {
     const x = run(withSpring(`gas spring ${own!.outMm} mm, 200 N`))
     expect(of(x, 'spring-pulls').state).toBe('fails')
     expect(of(x, 'spring-hinges').ratio!).toBeGreaterThan(of(run(a), 'spring-hinges').ratio!)
+  })
+  it('too strong: the panel over the leaf is drawn harder, and without the screws of one end nobody knows', () => {
+    const panel = (x: readonly CheckResult[]) => of(x, 'spring-panel')
+    const [mine, strong] = [run(a), run(withSpring(`gas spring ${own!.outMm} mm, 200 N`))].map(panel)
+    expectNear(strong.demand! / mine.demand!, 200 / own!.forceN, 1e-9)
+    expect(mine.state).toBe('holds')
+    const loose = {
+      ...a,
+      joints: a.joints.filter((j) => j.kind !== 'housed' || j.near !== 'upright-0'),
+    }
+    expect(run(loose).some((r) => r.code === 'unknown-spring-panel' && r.state === 'unknown')).toBe(true)
   })
   it('of another length: past its stroke', () => {
     const other = own!.outMm === 165 ? 285 : 165

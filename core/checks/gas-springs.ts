@@ -18,6 +18,8 @@ import {
 } from '../mechanics/gas-spring.ts'
 import { defineCheck, measured, plain, type CheckContext, type CheckResult } from './check.ts'
 import { hingeGives } from './hinges.ts'
+import { jointGives } from './ties.ts'
+import { urgency } from './verdict.ts'
 
 /*
  * Leaves that turn up are held by their springs in the cold, come down by hand in the warm, go up by hand in the cold,
@@ -40,7 +42,7 @@ interface Lifted {
   covers: string[]
 }
 
-type Given = Pick<CheckContext, 'assembly' | 'parts'>
+type Given = Pick<CheckContext, 'assembly' | 'parts' | 'boxes' | 'method' | 'settings'>
 
 /** A leaf and its springs, out and up from its hinge line; null where no spring the catalogue knows holds it. */
 function liftedLeaf(m: Motion & { kind: 'swing' }, { assembly: a, parts }: Given): Lifted | null {
@@ -202,6 +204,56 @@ function tearsHinges(x: Lifted, { parts, assembly }: Given): CheckResult {
   })
 }
 
+/**
+ * The panel the hinges are under, drawn out or pushed in by them: half of it at each end, against what fastens it there.
+ * The load path gives that to the uprights, which is where it comes to.
+ */
+function drawsPanel(x: Lifted, c: Given): CheckResult {
+  const panelId = c.assembly.joints.find((j) => x.hinges.includes(j.near) && !x.motion.parts.includes(j.far))?.far
+  const about = { ...given, code: 'spring-panel', quantity: 'force' as const, parts: [panelId ?? x.part.id] }
+  const gives = panelId === undefined ? null : endsGive(panelId, c)
+  if (gives === null) return plain({ ...about, code: 'unknown-spring-panel', state: 'unknown' })
+  const n = Math.max(...levelForces(x)) / 2
+  return measured({
+    ...about,
+    demand: n,
+    capacity: gives,
+    data: { n },
+    working: {
+      formula: 'n·F / 2, level ≤ what fastens one end of the panel',
+      inputs: [forceOf(x), { symbol: 'n', value: x.leaf.springs, quantity: 'count' }],
+      source: SOURCE,
+    },
+  })
+}
+
+/** What its springs push level, shut and open, in the warm, N. */
+const levelForces = (x: Lifted): number[] =>
+  [0, Math.abs(x.motion.byRad)].map((at) => {
+    const { longMm } = springAt(x.leaf, at)
+    return Math.abs(x.leaf.springs * springForce(x.spring, longMm, WARM_C) * lineOf(x.leaf, at)[0])
+  })
+
+/** Further from the middle of a panel than this share of its length is its end: a back or a rail counts for neither. */
+const END_SHARE = 0.4
+
+/** What the weaker end of a panel is fastened by gives out from the wall and back, N; null where nobody knows. */
+function endsGive(panelId: string, c: Given): number | null {
+  const { min, max } = c.boxes.get(panelId)!
+  const fast = c.assembly.joints.filter(
+    (j) => j.kind !== 'hinged' && j.fasteners.length > 0 && (j.near === panelId || j.far === panelId),
+  )
+  const ends = [-1, 1].map((side) =>
+    fast
+      .filter((j) => (j.at[0] - (min[0] + max[0]) / 2) * side > END_SHARE * (max[0] - min[0]))
+      .map((j) => jointGives(j, 1, c.parts, c.boxes, c)),
+  )
+  const known = ends.map((list) =>
+    list.length === 0 || list.includes(null) ? null : list.reduce<number>((s, n) => s + n!, 0),
+  )
+  return known.includes(null) ? null : Math.min(...known.map((n) => n!))
+}
+
 /** Which way its springs push the leaf, out and up. */
 function lineOf(leaf: LiftedLeaf, byRad: number): Place {
   const [c, s] = [Math.cos(byRad), Math.sin(byRad)]
@@ -213,15 +265,6 @@ function lineOf(leaf: LiftedLeaf, byRad: number): Place {
   return [u / long, v / long]
 }
 
-const worseOf = (a: CheckResult, b: CheckResult): CheckResult =>
-  b.state === 'fails' && a.state !== 'fails'
-    ? b
-    : a.state === 'fails' && b.state !== 'fails'
-      ? a
-      : (b.ratio ?? 0) > (a.ratio ?? 0)
-        ? b
-        : a
-
 /** What all questions of a leaf depend on, to a thousandth of a mm and of a newton. */
 function likeness({ leaf, spring, motion, part, hinges }: Lifted, { parts, assembly }: Given): string {
   const on = assembly.joints.flatMap((j) => (hinges.includes(j.near) ? [JSON.stringify(parts.get(j.far)?.stock)] : []))
@@ -232,7 +275,7 @@ function likeness({ leaf, spring, motion, part, hinges }: Lifted, { parts, assem
 /** Of all leaves of a build: each question is answered by the worst of them. */
 export const gasSprings = defineCheck({
   id: 'gas-springs',
-  reads: ['assembly', 'parts'],
+  reads: ['assembly', 'parts', 'boxes', 'method', 'settings'],
   run(c): CheckResult[] {
     const all = lifts(c.assembly).filter((m) => c.parts.get(m.parts[0])!.stock.kind !== 'existing')
     if (all.length === 0) return []
@@ -251,14 +294,17 @@ export const gasSprings = defineCheck({
       ]
     const worst = new Map<string, CheckResult>()
     const covers = told.flatMap((x) => x.lifted!.covers)
-    // Leaves alike answer alike.
+    // Leaves alike answer alike, but for the panels they hang under.
     const each = new Map(told.map(({ lifted }) => [likeness(lifted!, c), lifted!]))
-    for (const lifted of each.values())
-      for (const r of [holdsOpen(lifted), ...byHand(lifted), fits(lifted), tearsHinges(lifted, c)]) {
-        const key = ['spring-past-stroke', 'spring-opens-itself'].includes(r.code) ? 'spring-fits' : r.code
-        const known = worst.get(key)
-        worst.set(key, known ? worseOf(known, r) : r)
-      }
+    const results = [
+      ...[...each.values()].flatMap((x) => [holdsOpen(x), ...byHand(x), fits(x), tearsHinges(x, c)]),
+      ...told.map(({ lifted }) => drawsPanel(lifted!, c)),
+    ]
+    for (const r of results) {
+      const key = ['spring-past-stroke', 'spring-opens-itself'].includes(r.code) ? 'spring-fits' : r.code
+      const known = worst.get(key)
+      if (!known || urgency(r) > urgency(known)) worst.set(key, r)
+    }
     return [...worst.entries()].map(([key, r]) => ({
       ...r,
       id: `gas-springs:${key}`,

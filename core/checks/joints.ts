@@ -11,7 +11,7 @@ import { housingBearing } from '../mechanics/bearing.ts'
 import type { JointRoom } from './joint-room.ts'
 import { linkOf } from './members.ts'
 import { PANEL_BEARING_MPA } from './bearing.ts'
-import { oneFastener, passed } from './fastener.ts'
+import { oneFastener, passedIn } from './fastener.ts'
 import { jointGives } from './ties.ts'
 import { woodOf } from './wood.ts'
 import { defineCheck, measured, plain, type CheckContext, type CheckResult, type Input } from './check.ts'
@@ -102,7 +102,7 @@ function kindsOf(parts: ReadonlyMap<string, Part>): Map<Part['stock'], number> {
 
 /** All that the strength of a joint depends on beside the stocks and the room it has. */
 function shapeKey(j: Joint, near: Part, far: Part, boxes: PartBoxes): string {
-  const { throughMm, behindMm } = passed(boxes.get(near.id)!, boxes.get(far.id)!)
+  const { throughMm, behindMm } = passedIn(j, boxes.get(near.id)!, boxes.get(far.id)!)
   const upright = (near.at.along[2] > 0.5 ? 2 : 0) + (far.at.along[2] > 0.5 ? 1 : 0)
   let key = `${j.kind}|${upright}|${Math.round(10 * throughMm)}|${Math.round(10 * behindMm)}`
   for (const f of j.fasteners) key += `|${f.fastener}|${f.into}|${f.count}|${f.beforeMm ?? 0}`

@@ -9,7 +9,7 @@ import type { Axis } from '../geometry/vec.ts'
 import { sectionModulus } from '../mechanics/section.ts'
 import { pulledTogether } from '../mechanics/withdrawal.ts'
 import type { CheckContext } from './check.ts'
-import { oneFastener } from './fastener.ts'
+import { oneFastener, passedIn } from './fastener.ts'
 import { isRated, ratedGives, screwGives } from './wall-fixing.ts'
 import { woodOf } from './wood.ts'
 
@@ -148,7 +148,7 @@ export function jointGives(
   for (const f of j.fasteners) {
     const screw = findScrew(f.fastener)
     if (!screw) return null
-    const nearMm = a.max[driven] - a.min[driven]
+    const nearMm = passedIn(j, a, b).throughMm
     const one =
       driven === axis && j.kind !== 'pocket-screwed'
         ? pulledApart(screw, f.into, near, far, nearMm, b.max[driven] - b.min[driven], c)

@@ -25,6 +25,12 @@ export const SPRING_TABLE: Record<string, (r: CheckResult, d: Data, say: Say) =>
     r.state === 'holds'
       ? `Its hinges hold what its springs and its weight pull at them, ${say.force(Number(d.n))} on one${r.ratio === null ? '' : ` (${say.percent(r.ratio)} of what they can do)`}.`
       : `Its springs and its weight pull with ${say.force(Number(d.n))} at one of its hinges, ${say.percent(r.ratio ?? 9.99)} of what its screws hold. A lighter leaf with weaker springs, or plywood instead of a softer board.`,
+  'spring-panel': (r, d, say) =>
+    r.state === 'holds'
+      ? `What its springs draw at the panel over it, ${say.force(Number(d.n))} at each end, its screws hold${r.ratio === null ? '' : ` (${say.percent(r.ratio)} of what they can do)`}.`
+      : `Its springs draw the panel over it out with ${say.force(Number(d.n))} at each end, more than its screws hold. More of them, or a lighter leaf with weaker springs.`,
+  'unknown-spring-panel': () =>
+    'Not proven: nobody knows what holds the panel over it against the pull of its springs.',
   'spring-none': () =>
     'Nothing holds it open: no gas spring goes in beside it, or none that is known. More room behind it, or doors.',
 }

@@ -117,7 +117,7 @@ describe('what closes it', () => {
   it('24 leaves are read whole', () => {
     const r = read({ front: 'lift-up', bays: 6, shelves: 4 }, wall(3700, 24))
     expect(r.shaped.assembly.motions).toHaveLength(24)
-    expect(r.checks.filter((c) => c.check === 'gas-springs')).toHaveLength(5)
+    expect(r.checks.filter((c) => c.check === 'gas-springs')).toHaveLength(6)
     expect(r.verdict).toMatchObject({ fails: 0, unknown: 0 })
   })
 })
