@@ -1,3 +1,5 @@
+import { lately } from '../measure/lately.ts'
+
 /*
  * A thin rectangular plate that lies across straight supports over its whole width, with beams along its two free
  * edges:
@@ -206,19 +208,13 @@ interface Stiffness {
 
 const dofOf = (powers: number) => (node: number, slope: number, k: number) => (2 * node + slope) * powers + k
 
-/** Plates met last: one that is asked of again under other loads is not worked out anew. */
-const met = new Map<string, Stiffness | null>()
-const MOST_MET = 48
+/** A plate that is asked of again under other loads is not worked out anew. */
+const met = lately<Stiffness | null>(48)
 
 function stiffnessOf(s: Bare): Stiffness | null {
   const { lengthMm, widthMm, along, across, twist, supportsMm, points = [], beams, fine } = s
   const key = JSON.stringify([lengthMm, widthMm, along, across, twist, supportsMm, points, beams, fine])
-  const known = met.get(key)
-  if (known !== undefined) return known
-  const stiffness = workOut(s)
-  if (met.size >= MOST_MET) met.delete(met.keys().next().value!)
-  met.set(key, stiffness)
-  return stiffness
+  return met(key, () => workOut(s))
 }
 
 function workOut(s: Bare): Stiffness | null {

@@ -1,20 +1,13 @@
 import type { Stock } from '../../assembly/assembly.ts'
 import type { Draft } from '../../assembly/draft.ts'
 import type { Section } from '../../catalogue/lumber.ts'
-import type { Sheet } from '../../catalogue/sheets.ts'
+import type { Between } from './shelf-between.ts'
 
 /** Screws in each cleat: they carry the shelf. */
 const CLEAT_SCREWS = 3
 
 /** A shelf that lies on a cleat at each end. */
-export interface CleatedShelf {
-  id: string
-  sheet: Sheet
-  left: number
-  right: number
-  fromMm: number
-  deepMm: number
-  topMm: number
+export interface CleatedShelf extends Omit<Between, 'role' | 'uprights' | 'footMm'> {
   /** What the cleats are screwed to, their ids, and wood that lies before each of those the screws go through. */
   ends: readonly [CleatedEnd, CleatedEnd]
   cleat: Section

@@ -33,23 +33,30 @@ const SHIM_IN_MM = 20
 export function standUprights(d: Draft, b: StandingBox, sheet: string, fall: FloorFall): void {
   const t = b.thicknessMm
   const lefts = [...b.openings.map((o) => o.left - t), b.openings[b.openings.length - 1].right]
-  lefts.forEach((x, k) => {
-    const id = uprightId(k)
-    d.square({
-      id,
-      role: 'side',
-      stock: { kind: 'sheet', sheet },
-      min: [x, b.backMm, 0],
-      size: [t, b.deepMm, b.highMm],
-      along: 'z',
-      across: 'y',
-    })
-    d.rest(id, 'floor')
-    for (const at of [b.backMm + SHIM_IN_MM, b.backMm + b.deepMm - SHIM_IN_MM]) {
-      const mm = fallAt(fall, x + t / 2, at)
-      if (mm >= THINNEST_SHIM_MM) d.shim(id, [x + t / 2, at, 0], mm)
-    }
+  lefts.forEach((leftMm, k) => standUpright(d, { ...b, id: uprightId(k), sheet, leftMm }, fall))
+}
+
+/** One upright of sheet on the floor. */
+export function standUpright(
+  d: Draft,
+  u: Omit<StandingBox, 'openings'> & { id: string; sheet: string; leftMm: number },
+  fall: FloorFall,
+): void {
+  d.square({
+    id: u.id,
+    role: 'side',
+    stock: { kind: 'sheet', sheet: u.sheet },
+    min: [u.leftMm, u.backMm, 0],
+    size: [u.thicknessMm, u.deepMm, u.highMm],
+    along: 'z',
+    across: 'y',
   })
+  d.rest(u.id, 'floor')
+  const x = u.leftMm + u.thicknessMm / 2
+  for (const at of [u.backMm + SHIM_IN_MM, u.backMm + u.deepMm - SHIM_IN_MM]) {
+    const mm = fallAt(fall, x, at)
+    if (mm >= THINNEST_SHIM_MM) d.shim(u.id, [x, at, 0], mm)
+  }
 }
 
 /** Screws of a top into each upright it lies on. */

@@ -4,6 +4,7 @@ import { HINGE } from '../../catalogue/hardware.ts'
 import type { Sheet } from '../../catalogue/sheets.ts'
 import type { Box } from '../../geometry/box.ts'
 import { sub, unit, type Vec3 } from '../../geometry/vec.ts'
+import { lately } from '../../measure/lately.ts'
 import { newtons } from '../../measure/units.ts'
 import {
   COLD_C,
@@ -36,6 +37,8 @@ export interface Row {
   /** Lower face of that panel, and top of what lies next below it. */
   underMm: number
   overMm: number
+  /** Which shelf that panel is, from the one over the lowest; null where it is the top. */
+  shelf: number | null
 }
 
 /** Leaves one over the other: one over all where it is low enough, else one for each shelf. */
@@ -56,6 +59,7 @@ export function rowsOf(
       headMm: i === last ? headMm : middle(next) - GAP_MM / 2,
       underMm: i === last ? lastUnderMm : next - sheetMm,
       overMm: topsMm[i],
+      shelf: i === last ? null : i + 1,
     }
   }
   return whole ? [{ ...row(last), footMm }] : topsMm.map((_z, i) => row(i))
@@ -87,9 +91,8 @@ const BEHIND_MM = 20
 /** Shut it leans no further off the leaf than this: its end meets the leaf there. Product decision. */
 const MOST_LEAN = Math.tan((40 * Math.PI) / 180)
 
-/** Springs for leaves met last. */
-const met = new Map<string, Fitted | null>()
-const MOST_MET = 64
+/** Springs for leaves met before. */
+const met = lately<Fitted | null>(64)
 
 /**
  * The shortest spring, where it goes and how strong it is, that holds a leaf open in the cold and is pulled down by
@@ -99,12 +102,7 @@ export function springFor(r: Room): Fitted | null {
   const key = [r.highMm, r.wideMm, r.sheet.id, r.deepMm, r.fromMm, r.toMm]
     .map((x) => (typeof x === 'number' ? x.toFixed(1) : x))
     .join()
-  const known = met.get(key)
-  if (known !== undefined) return known
-  const found = search(r)
-  if (met.size >= MOST_MET) met.delete(met.keys().next().value!)
-  met.set(key, found)
-  return found
+  return met(key, () => search(r))
 }
 
 function search(r: Room): Fitted | null {
@@ -153,7 +151,7 @@ function placesFor(size: GasSpring, r: Room): Pick<LiftedLeaf, 'foot' | 'head'> 
   return best
 }
 
-export interface LiftUp extends Row {
+interface LiftUp extends Row {
   id: string
   sheet: Sheet
   left: number
@@ -171,7 +169,7 @@ export interface LiftUp extends Row {
 }
 
 /** What a leaf needs a spring for. */
-export const roomFor = (l: Omit<LiftUp, 'id' | 'uprights' | 'panel' | 'faces'>): Room => ({
+export const roomFor = (l: Omit<LiftUp, 'id' | 'uprights' | 'panel' | 'faces' | 'shelf'>): Room => ({
   highMm: l.headMm - l.footMm,
   wideMm: l.right - l.left,
   sheet: l.sheet,
@@ -185,8 +183,23 @@ const hingesAcross = (wideMm: number): number => 2 + Math.max(0, Math.ceil((wide
 /** Middle of the outer hinges from the ends of the leaf, past the springs, mm. */
 const HINGE_FROM_END_MM = 90
 
+/** Leaves one over the other in every opening of a box. */
+export function placeLiftUps(
+  d: Draft,
+  rows: readonly Row[],
+  openings: readonly Pick<LiftUp, 'left' | 'right' | 'uprights' | 'faces'>[],
+  box: Pick<LiftUp, 'sheet' | 'frontMm' | 'deepMm' | 'cleatMm'>,
+): void {
+  openings.forEach((o, k) =>
+    rows.forEach((row, i) => {
+      const panel = row.shelf === null ? `top-${k}` : `shelf-${k}-${row.shelf}`
+      placeLiftUp(d, { ...row, ...o, ...box, id: `lift-${k}-${i}`, panel })
+    }),
+  )
+}
+
 /** A leaf that turns up, its hinges and its springs. Whether a spring goes in was asked before. */
-export function placeLiftUp(d: Draft, l: LiftUp): void {
+function placeLiftUp(d: Draft, l: LiftUp): void {
   const fitted = springFor(roomFor(l))
   if (!fitted) throw new NotBuildable(`${l.id} has no room for a spring`, 'door', 'hardware')
   const t = l.sheet.thicknessMm

@@ -1,3 +1,4 @@
+import { levelStep, loadStep, tieStep } from '../../blocks/mounts/steps.ts'
 import { called, fixedBy } from '../../steps/fixed-by.ts'
 import { idsOf, stepsWith, type Step } from '../../steps/step.ts'
 import type { Assembly, Part } from '../../assembly/assembly.ts'
@@ -97,25 +98,8 @@ export function benchSteps(p: BenchParams, { assembly: a }: Shaped): Step[] {
       joins: ['post-post'],
       cautions: [],
     },
-    {
-      id: 'level',
-      code: 'level',
-      shims: a.shims,
-      parts: [],
-      on: ids(/^leg-/),
-      cautions: [],
-      hold: { code: 'level-line' },
-    },
-    tied && {
-      id: 'tie',
-      code: 'tie',
-      data: { count: a.anchors.length },
-      parts: [],
-      on: a.anchors.map((x) => x.part),
-      anchors: idsOf(a.anchors),
-      cautions: ['find-studs', 'not-into-wires'],
-      hold: { code: 'tied-before-load' },
-    },
+    levelStep(a, ids(/^leg-/)),
+    tieStep(a.anchors),
     shelves.length > 0 && {
       id: 'sheets',
       code: 'lay-sheets',
@@ -135,12 +119,7 @@ export function benchSteps(p: BenchParams, { assembly: a }: Shaped): Step[] {
       cautions: ['sheet-two', 'dust'],
       hold: { code: 'top-flat' },
     }),
-    {
-      id: 'load',
-      code: tied ? 'load-low-first' : 'load-low-first-untied',
-      parts: [],
-      cautions: tied ? [] : ['untied'],
-    },
+    loadStep(tied),
   ]
   return all.filter((s): s is Step => s !== false)
 }

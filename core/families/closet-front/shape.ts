@@ -4,7 +4,7 @@ import { cleatedShelf } from '../../blocks/carcass/cleated-shelf.ts'
 import { housedShelf } from '../../blocks/carcass/shelf-between.ts'
 import { backOver, tieNailer } from '../../blocks/carcass/standing.ts'
 import { GAP_MM, type Latch } from '../../blocks/fronts/hinged.ts'
-import { placeLiftUp } from '../../blocks/fronts/lift-up.ts'
+import { placeLiftUps } from '../../blocks/fronts/lift-up.ts'
 import { closeFront, stretch } from '../../blocks/fronts/standing.ts'
 import { stiffFrame } from '../../blocks/mounts/stiff-frame.ts'
 import { good, type Result } from '../../measure/result.ts'
@@ -251,17 +251,17 @@ function fronts(d: Draft, p: ClosetFrontParams, plan: Plan) {
   const frontMm = plan.back.thicknessMm + plan.depthMm
   const uprights = [...new Set(plan.walls.flatMap((w) => [w.left, w.right]))].filter((u): u is string => u !== null)
   const from = d.assembly.parts.length
+  const closed = plan.openings.map((o, k) => ({
+    ...covered(plan, k),
+    uprights: sides(plan, k),
+    faces: [o.left, o.right] as const,
+  }))
   if (p.front === 'doors' || p.front === 'curtain' || plan.doorsToMm !== null)
     closeFront(d, {
       front: p.front === 'curtain' ? 'curtain' : 'doors',
       sheet: plan.sheet.id,
       thicknessMm: plan.sheet.thicknessMm,
-      closed: plan.openings.map((o, k) => ({
-        ...covered(plan, k),
-        uprights: sides(plan, k),
-        faces: [o.left, o.right],
-        latch: latchOf(p, plan, k),
-      })),
+      closed: closed.map((c, k) => ({ ...c, latch: latchOf(p, plan, k) })),
       uprights,
       railed: uprights,
       frontMm,
@@ -271,22 +271,12 @@ function fronts(d: Draft, p: ClosetFrontParams, plan: Plan) {
     })
   if (plan.rowsUp.length === 0) return
   if (plan.doorsToMm === null) stiffFrame(d, 'frame', uprights)
-  plan.openings.forEach((o, k) =>
-    plan.rowsUp.forEach((row, i) =>
-      placeLiftUp(d, {
-        ...row,
-        ...covered(plan, k),
-        id: `lift-${k}-${i}`,
-        sheet: plan.sheet,
-        frontMm,
-        deepMm: plan.depthMm,
-        uprights: sides(plan, k),
-        faces: [o.left, o.right],
-        panel: row.headMm === plan.highMm ? `top-${k}` : `shelf-${k}-${i + 1}`,
-        cleatMm: cleatHigh(p, plan),
-      }),
-    ),
-  )
+  placeLiftUps(d, plan.rowsUp, closed, {
+    sheet: plan.sheet,
+    frontMm,
+    deepMm: plan.depthMm,
+    cleatMm: cleatHigh(p, plan),
+  })
   const leaves = d.assembly.parts.slice(from).map((x) => x.id)
   const known = new Set(d.assembly.subassemblies.flatMap((x) => x.parts))
   d.sub({ id: 'lifts', name: 'unit', parts: leaves.filter((id) => !known.has(id)), built: 'in-place' })

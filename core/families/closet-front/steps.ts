@@ -1,7 +1,8 @@
+import { levelStep, loadStep, tieStep } from '../../blocks/mounts/steps.ts'
 import type { Part } from '../../assembly/assembly.ts'
 import { frontSteps } from '../../blocks/fronts/step.ts'
 import { called, fixedBy } from '../../steps/fixed-by.ts'
-import { idsOf, stepsWith, type Step } from '../../steps/step.ts'
+import { stepsWith, type Step } from '../../steps/step.ts'
 import type { Shaped } from '../family.ts'
 import type { ClosetFrontParams } from './parameters.ts'
 
@@ -103,17 +104,8 @@ export function closetFrontSteps(p: ClosetFrontParams, { assembly: a }: Shaped):
         cautions: [],
         hold: { code: 'diagonals-again', measure: square },
       }),
-    { id: 'level', code: 'level', shims: a.shims, parts: [], on: uprights, cautions: [], hold: { code: 'level-line' } },
-    tied && {
-      id: 'tie',
-      code: 'tie',
-      data: { count: a.anchors.length },
-      parts: [],
-      on: ids(/^tie-/),
-      anchors: idsOf(a.anchors),
-      cautions: ['find-studs', 'not-into-wires'],
-      hold: { code: 'tied-before-load' },
-    },
+    levelStep(a, uprights),
+    tieStep(a.anchors),
     ends.length > 0 &&
       step({
         id: 'trim',
@@ -128,12 +120,7 @@ export function closetFrontSteps(p: ClosetFrontParams, { assembly: a }: Shaped):
         cautions: ['blades', 'dust'],
       }),
     ...frontSteps(a),
-    {
-      id: 'load',
-      code: tied ? 'load-low-first' : 'load-low-first-untied',
-      parts: [],
-      cautions: tied ? [] : ['untied'],
-    },
+    loadStep(tied),
   ]
   return steps.filter((s): s is Step => s !== false)
 }

@@ -1,8 +1,9 @@
 import type { Stock } from '../../assembly/assembly.ts'
 import type { Draft } from '../../assembly/draft.ts'
+import { standUpright } from '../../blocks/carcass/standing.ts'
 import type { Section } from '../../catalogue/lumber.ts'
 import type { Sheet } from '../../catalogue/sheets.ts'
-import { fallAt, THINNEST_SHIM_MM, type FloorFall } from '../../room/room.ts'
+import type { FloorFall } from '../../room/room.ts'
 import type { School } from './parameters.ts'
 
 /*
@@ -58,8 +59,6 @@ export interface Standing {
   fall: FloorFall
 }
 
-/** Shims are put this far inside the back and the front of an upright, mm. */
-const SHIM_IN_MM = 20
 /** Screws along an upright, mm apart: side on side, and skin on post. */
 const ALONG_MM = 400
 const SKIN_MM = 250
@@ -78,23 +77,8 @@ export function standWalls(d: Draft, s: Standing): string[] {
   return ladders
 }
 
-function upright(d: Draft, s: Standing, id: string, x: number) {
-  const t = s.sheet.thicknessMm
-  d.square({
-    id,
-    role: 'side',
-    stock: { kind: 'sheet', sheet: s.sheet.id },
-    min: [x, s.backMm, 0],
-    size: [t, s.deepMm, s.highMm],
-    along: 'z',
-    across: 'y',
-  })
-  d.rest(id, 'floor')
-  for (const y of [s.backMm + SHIM_IN_MM, s.backMm + s.deepMm - SHIM_IN_MM]) {
-    const mm = fallAt(s.fall, x + t / 2, y)
-    if (mm >= THINNEST_SHIM_MM) d.shim(id, [x + t / 2, y, 0], mm)
-  }
-}
+const upright = (d: Draft, s: Standing, id: string, leftMm: number) =>
+  standUpright(d, { ...s, id, leftMm, sheet: s.sheet.id, thicknessMm: s.sheet.thicknessMm }, s.fall)
 
 /** Two posts and the rungs between them, and the skins on their faces. */
 function ladder(d: Draft, s: Standing, w: Wall, k: number): string[] {

@@ -1,5 +1,6 @@
+import { levelStep, tieStep } from '../../blocks/mounts/steps.ts'
 import { fixedBy } from '../../steps/fixed-by.ts'
-import { idsOf, stepsWith, type Step } from '../../steps/step.ts'
+import { stepsWith, type Step } from '../../steps/step.ts'
 import type { Shaped } from '../family.ts'
 import type { DrawerBankParams } from './parameters.ts'
 
@@ -78,25 +79,8 @@ export function drawerBankSteps(_p: DrawerBankParams, { assembly: a }: Shaped): 
       cautions: [],
     }),
     { id: 'stand', code: 'tilt-up', parts: [], on: [...uprights, ...back], cautions: ['lift-two', 'top-heavy'] },
-    {
-      id: 'level',
-      code: 'level',
-      shims: a.shims,
-      parts: [],
-      on: uprights,
-      cautions: [],
-      hold: { code: 'level-line' },
-    },
-    a.anchors.length > 0 && {
-      id: 'tie',
-      code: 'tie',
-      data: { count: a.anchors.length },
-      parts: [],
-      on: ids(/^tie-/),
-      anchors: idsOf(a.anchors),
-      cautions: ['find-studs', 'not-into-wires'],
-      hold: { code: 'tied-before-load' },
-    },
+    levelStep(a, uprights),
+    tieStep(a.anchors),
     drawers.length > 0 &&
       step({
         id: 'first',

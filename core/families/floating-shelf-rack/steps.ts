@@ -1,5 +1,6 @@
+import { levelStep, loadStep, pinStep, tieStep } from '../../blocks/mounts/steps.ts'
 import { called, fixedBy } from '../../steps/fixed-by.ts'
-import { idsOf, stepsWith, type Step } from '../../steps/step.ts'
+import { stepsWith, type Step } from '../../steps/step.ts'
 import type { Shaped } from '../family.ts'
 import type { FloatingShelfRackParams } from './parameters.ts'
 
@@ -86,15 +87,7 @@ export function floatingShelfRackSteps(p: FloatingShelfRackParams, { assembly: a
       cautions: ['lift-two', 'top-heavy'],
       hold: { code: 'shelf-between' },
     }),
-    {
-      id: 'level',
-      code: 'level',
-      shims: a.shims,
-      parts: [],
-      on: posts,
-      cautions: [],
-      hold: { code: 'level-line' },
-    },
+    levelStep(a, posts),
     ends.length > 0 && {
       id: 'ends',
       code: 'brace-ends',
@@ -103,25 +96,8 @@ export function floatingShelfRackSteps(p: FloatingShelfRackParams, { assembly: a
       cautions: ['screws'],
       hold: { code: 'post-plumb' },
     },
-    angles.length > 0 && {
-      id: 'pin',
-      code: 'pin-feet',
-      data: { count: angles.length },
-      parts: angles,
-      anchors: idsOf(a.anchors.filter((x) => angles.includes(x.part))),
-      cautions: ['dust'],
-      hold: { code: 'tied-before-load' },
-    },
-    ties.length > 0 && {
-      id: 'tie',
-      code: 'tie',
-      data: { count: ties.length },
-      parts: [],
-      on: ids(/^tie-/),
-      anchors: idsOf(ties),
-      cautions: ['find-studs', 'not-into-wires'],
-      hold: { code: 'tied-before-load' },
-    },
+    pinStep(a, angles),
+    tieStep(ties),
     step({
       id: 'in',
       code: 'floating-in',
@@ -131,12 +107,7 @@ export function floatingShelfRackSteps(p: FloatingShelfRackParams, { assembly: a
       cautions: [],
       hold: { code: 'tallest-fits' },
     }),
-    {
-      id: 'load',
-      code: held ? 'load-low-first' : 'load-low-first-untied',
-      parts: [],
-      cautions: held ? [] : ['untied'],
-    },
+    loadStep(held),
   ]
   return steps.filter((s): s is Step => s !== false)
 }

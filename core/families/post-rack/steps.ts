@@ -1,7 +1,8 @@
+import { levelStep, loadStep, pinStep, tieStep } from '../../blocks/mounts/steps.ts'
 import type { Shaped } from '../family.ts'
 import { frontSteps } from '../../blocks/fronts/step.ts'
 import { called, fixedBy } from '../../steps/fixed-by.ts'
-import { idsOf, type Step } from '../../steps/step.ts'
+import { type Step } from '../../steps/step.ts'
 import type { PostRackParams } from './parameters.ts'
 
 /** Diagonals of a shelf frame square enough to go on, mm: builders' usual eighth of an inch. */
@@ -86,15 +87,7 @@ export function postRackSteps(p: PostRackParams, shaped: Shaped): Step[] {
       joins: ['post-post'],
       cautions: [],
     },
-    {
-      id: 'level',
-      code: 'level',
-      shims: assembly.shims,
-      parts: [],
-      on: ids(/^post-/),
-      cautions: [],
-      hold: { code: 'level-line' },
-    },
+    levelStep(assembly, ids(/^post-/)),
     ends.length > 0 && {
       id: 'ends',
       code: 'brace-ends',
@@ -103,25 +96,8 @@ export function postRackSteps(p: PostRackParams, shaped: Shaped): Step[] {
       cautions: ['screws'],
       hold: { code: 'post-plumb' },
     },
-    angles.length > 0 && {
-      id: 'pin',
-      code: 'pin-feet',
-      data: { count: angles.length },
-      parts: angles,
-      anchors: idsOf(assembly.anchors.filter((a) => angles.includes(a.part))),
-      cautions: ['dust'],
-      hold: { code: 'tied-before-load' },
-    },
-    tied && {
-      id: 'tie',
-      code: 'tie',
-      data: { count: ties.length },
-      parts: [],
-      on: ties.map((a) => a.part),
-      anchors: idsOf(ties),
-      cautions: ['find-studs', 'not-into-wires'],
-      hold: { code: 'tied-before-load' },
-    },
+    pinStep(assembly, angles),
+    tieStep(ties),
     {
       id: 'sheets',
       code: 'lay-sheets',
@@ -130,12 +106,7 @@ export function postRackSteps(p: PostRackParams, shaped: Shaped): Step[] {
       hold: { code: 'tallest-fits' },
     },
     ...frontSteps(assembly),
-    {
-      id: 'load',
-      code: held ? 'load-low-first' : 'load-low-first-untied',
-      parts: [],
-      cautions: held ? [] : ['untied'],
-    },
+    loadStep(held),
   ]
   return steps.filter((s): s is Step => s !== false)
 }

@@ -1,3 +1,4 @@
+import { levelStep } from '../../blocks/mounts/steps.ts'
 import { called, fixedBy } from '../../steps/fixed-by.ts'
 import { idsOf, stepsWith, type Step } from '../../steps/step.ts'
 import type { Shaped } from '../family.ts'
@@ -61,15 +62,7 @@ export function sheetStoreSteps(p: SheetStoreParams, { assembly: a }: Shaped): S
       cautions: ['find-studs', 'not-into-wires'],
       hold: { code: 'tied-before-load' },
     }),
-    {
-      id: 'level',
-      code: 'level',
-      shims: a.shims,
-      parts: [],
-      on: ids(/^post-/),
-      cautions: [],
-      hold: { code: 'level-line' },
-    },
+    levelStep(a, ids(/^post-/)),
     step({
       id: 'load',
       code: 'store-load',

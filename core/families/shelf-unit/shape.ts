@@ -260,29 +260,18 @@ function shelf(d: Draft, p: ShelfUnitParams, ctx: ShapeContext, plan: Plan, i: n
   const o = plan.openings[k]
   const id = `shelf-${k}-${i}`
   const long = plan.depthMm - (p.strip === 'none' ? 0 : strip.thicknessMm)
+  const between = { id, sheet, left: o.left, right: o.right, fromMm: y, deepMm: plan.depthMm, topMm: plan.tops[i] }
   if (p.hold === 'dado')
     housedShelf(d, {
-      id,
+      ...between,
       role: 'shelf',
-      sheet,
-      left: o.left,
-      right: o.right,
-      fromMm: y,
-      deepMm: plan.depthMm,
-      topMm: plan.tops[i],
       dadoMm: dadoDepth(sheet.thicknessMm, unitsOf(ctx.settings)),
       uprights: [`upright-${k}`, `upright-${k + 1}`],
       footMm: 0,
     })
   else
     cleatedShelf(d, {
-      id,
-      sheet,
-      left: o.left,
-      right: o.right,
-      fromMm: y,
-      deepMm: plan.depthMm,
-      topMm: plan.tops[i],
+      ...between,
       // Past the cleat that is already on the other face.
       ends: [
         { upright: `upright-${k}`, id: `cleat-left-${k}-${i}`, beforeMm: k > 0 ? cleat.thicknessMm : 0 },

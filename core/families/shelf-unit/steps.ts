@@ -1,6 +1,7 @@
+import { levelStep, loadStep, tieStep } from '../../blocks/mounts/steps.ts'
 import { frontSteps } from '../../blocks/fronts/step.ts'
 import { called, fixedBy } from '../../steps/fixed-by.ts'
-import { idsOf, type Step } from '../../steps/step.ts'
+import { type Step } from '../../steps/step.ts'
 import type { Shaped } from '../family.ts'
 import type { ShelfUnitParams } from './parameters.ts'
 
@@ -76,32 +77,10 @@ export function shelfUnitSteps(p: ShelfUnitParams, shaped: Shaped): Step[] {
       on: standing,
       cautions: ['lift-two', 'top-heavy'],
     },
-    {
-      id: 'level',
-      code: 'level',
-      shims: assembly.shims,
-      parts: [],
-      on: ids(/^upright-/),
-      cautions: [],
-      hold: { code: 'level-line' },
-    },
-    tied && {
-      id: 'tie',
-      code: 'tie',
-      data: { count: assembly.anchors.length },
-      parts: [],
-      on: ids(/^tie-/),
-      anchors: idsOf(assembly.anchors),
-      cautions: ['find-studs', 'not-into-wires'],
-      hold: { code: 'tied-before-load' },
-    },
+    levelStep(assembly, ids(/^upright-/)),
+    tieStep(assembly.anchors),
     ...frontSteps(assembly),
-    {
-      id: 'load',
-      code: tied ? 'load-low-first' : 'load-low-first-untied',
-      parts: [],
-      cautions: tied ? [] : ['untied'],
-    },
+    loadStep(tied),
   ]
   return steps.filter((s): s is Step => s !== false)
 }

@@ -1,5 +1,6 @@
+import { levelStep, tieStep } from '../../blocks/mounts/steps.ts'
 import { fixedBy } from '../../steps/fixed-by.ts'
-import { idsOf, stepsWith, type Step } from '../../steps/step.ts'
+import { stepsWith, type Step } from '../../steps/step.ts'
 import type { Shaped } from '../family.ts'
 import type { SlotRackParams } from './parameters.ts'
 
@@ -86,25 +87,8 @@ export function slotRackSteps(_p: SlotRackParams, { assembly: a }: Shaped): Step
       on: [...uprights, ...decks, ...back, 'top'],
       cautions: ['lift-two', 'top-heavy'],
     },
-    {
-      id: 'level',
-      code: 'level',
-      shims: a.shims,
-      parts: [],
-      on: uprights,
-      cautions: [],
-      hold: { code: 'level-line' },
-    },
-    a.anchors.length > 0 && {
-      id: 'tie',
-      code: 'tie',
-      data: { count: a.anchors.length },
-      parts: [],
-      on: ids(/^tie-/),
-      anchors: idsOf(a.anchors),
-      cautions: ['find-studs', 'not-into-wires'],
-      hold: { code: 'tied-before-load' },
-    },
+    levelStep(a, uprights),
+    tieStep(a.anchors),
     dividers.length > 0 &&
       step({
         id: 'dividers',

@@ -1,7 +1,8 @@
+import { levelStep, loadStep, tieStep } from '../../blocks/mounts/steps.ts'
 import type { Shaped } from '../family.ts'
 import { frontSteps } from '../../blocks/fronts/step.ts'
 import { called, fixedBy } from '../../steps/fixed-by.ts'
-import { idsOf, type Step } from '../../steps/step.ts'
+import { type Step } from '../../steps/step.ts'
 import type { ToteRackParams } from './parameters.ts'
 
 /** Diagonals of a frame that is square enough to go on: builders' usual eighth of an inch, mm. */
@@ -68,33 +69,14 @@ export function toteRackSteps(p: ToteRackParams, shaped: Shaped): Step[] {
       on: ids((id) => !front.includes(id)),
       cautions: ['lift-two', 'top-heavy'],
     },
-    {
-      id: 'level',
-      code: 'level',
-      shims: assembly.shims,
-      parts: [],
-      on: ids((id) => id.startsWith('plate-bottom')),
-      cautions: [],
-      hold: { code: 'level-line' },
-    },
-    tied && {
-      id: 'tie',
-      code: 'tie',
-      data: { count: assembly.anchors.length },
-      parts: [],
-      on: [...new Set(assembly.anchors.map((a) => a.part))],
-      anchors: idsOf(assembly.anchors),
-      cautions: ['find-studs', 'not-into-wires'],
-      hold: { code: 'tied-before-load' },
-    },
+    levelStep(
+      assembly,
+      ids((id) => id.startsWith('plate-bottom')),
+    ),
+    tieStep(assembly.anchors),
     tops.length > 0 && { id: 'top', code: 'top-sheet', parts: tops, cautions: ['sheet-two'] },
     ...frontSteps(assembly),
-    {
-      id: 'load',
-      code: tied ? 'load-low-first' : 'load-low-first-untied',
-      parts: [],
-      cautions: tied ? [] : ['untied'],
-    },
+    loadStep(tied),
   ]
   return steps.filter((s): s is Step => s !== false)
 }

@@ -6,7 +6,7 @@ import { hangCurtain } from '../../blocks/fronts/curtain.ts'
 import { placeDeepLeaves, rodRoom, tierBays } from '../../blocks/fronts/deep-leaf.ts'
 import { besideHinges, standsOut, underHinges } from '../../blocks/fronts/front.ts'
 import { GAP_MM, magnet, placeLeaves } from '../../blocks/fronts/hinged.ts'
-import { placeLiftUp } from '../../blocks/fronts/lift-up.ts'
+import { placeLiftUps } from '../../blocks/fronts/lift-up.ts'
 import {
   hookOnStrip,
   liftOff,
@@ -252,7 +252,13 @@ function fronts(d: Draft, p: WallCabinetParams, plan: Plan) {
   const before = d.assembly.parts.length
   if (p.front === 'doors') doors(d, p, plan)
   if (p.front === 'deep-doors') deepDoors(d, p, plan)
-  if (p.front === 'lift-up') liftUps(d, plan)
+  if (p.front === 'lift-up')
+    placeLiftUps(
+      d,
+      plan.rowsUp,
+      plan.openings.map((_o, k) => closing(plan, k)),
+      { sheet: plan.sheet, frontMm: plan.frontMm, deepMm: plan.frontMm - plan.innerMm },
+    )
   if (p.front === 'curtain')
     hangCurtain(d, {
       id: 'curtain',
@@ -284,41 +290,27 @@ const covered = (plan: Plan, k: number) => ({
   right: k === plan.openings.length - 1 ? plan.rightMm : plan.openings[k].right + plan.t / 2 - GAP_MM / 2,
 })
 
-/** Leaves that turn up, one over the other in each opening. */
-function liftUps(d: Draft, plan: Plan) {
-  plan.openings.forEach((o, k) =>
-    plan.rowsUp.forEach((row, i) =>
-      placeLiftUp(d, {
-        ...row,
-        ...covered(plan, k),
-        id: `lift-${k}-${i}`,
-        sheet: plan.sheet,
-        frontMm: plan.frontMm,
-        deepMm: plan.frontMm - plan.innerMm,
-        uprights: [`upright-${k}`, `upright-${k + 1}`],
-        faces: [o.left, o.right],
-        panel: row.headMm === plan.headMm ? `top-${k}` : `shelf-${k}-${i + 1}`,
-      }),
-    ),
-  )
-}
+/** What closes an opening, and what it hangs on. */
+const closing = (plan: Plan, k: number) => ({
+  ...covered(plan, k),
+  uprights: [`upright-${k}`, `upright-${k + 1}`] as const,
+  faces: [plan.openings[k].left, plan.openings[k].right] as const,
+})
 
 /**
  * Flat leaves over the openings, from the middle of one upright to the middle of the next; the outer ones are covered.
  */
 function doors(d: Draft, p: WallCabinetParams, plan: Plan) {
   const { t } = plan
-  plan.openings.forEach((o, k) => {
+  plan.openings.forEach((_o, k) => {
     placeLeaves(d, {
       id: `door-${k}`,
       stock: { kind: 'sheet', sheet: plan.sheet.id },
       thicknessMm: t,
-      ...covered(plan, k),
+      ...closing(plan, k),
       footMm: plan.footMm,
       headMm: plan.headMm,
       frontMm: plan.frontMm,
-      uprights: [`upright-${k}`, `upright-${k + 1}`],
-      faces: [o.left, o.right],
       panelsMm: panelMiddles(plan),
       latch: p.latch === 'magnet' ? latchUnder(plan, k) : null,
     })
