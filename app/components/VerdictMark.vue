@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { SHOWN_NAMES, type Shown } from '../../core/wording/checks.ts'
+import { SHOWN_NAMES, type Shown } from '../../core/wording/check-names.ts'
 
 /** A state by shape as well as colour: tick, half-filled disc, cross, question mark, dash. */
 defineProps<{ state: Shown; words?: boolean }>()

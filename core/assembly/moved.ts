@@ -43,6 +43,11 @@ export function partly(m: Motion, share: number): Motion {
   return { ...m, by: m.by.map((by, i) => scale(by, Math.min(1, Math.max(0, done - i)))) }
 }
 
+/** A line that rises less than this is level: size of the upward part of its axis. */
+const LEVEL = 0.5
+/** A leaf or a lid that turns about a level line. */
+export const turnsUp = (m: Motion): m is Motion & { kind: 'swing' } => m.kind === 'swing' && Math.abs(m.axis[2]) < LEVEL
+
 /** What opens when the build is used; what is only taken off or put on is none of it. */
 export const opens = (m: Motion): boolean => m.kind !== 'stages'
 

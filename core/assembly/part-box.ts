@@ -1,6 +1,6 @@
 import { findSection } from '../catalogue/lumber.ts'
 import { boxUnion, extents, type Box, type TurnedBox } from '../geometry/box.ts'
-import { cross, type Vec3 } from '../geometry/vec.ts'
+import { add, cross, scale, type Vec3 } from '../geometry/vec.ts'
 import type { Assembly, Face, Part } from './assembly.ts'
 
 export const turnedBox = (p: Part): TurnedBox => ({
@@ -98,3 +98,9 @@ export function inTheRoom(a: Assembly, boxes: PartBoxes): PartBoxes {
     a.parts.filter((p) => p.stock.kind !== 'steel' && !above.has(p.id)).map((p) => [p.id, boxes.get(p.id)!]),
   )
 }
+
+/** Both ends of the middle line of a part, its start first. */
+export const partEnds = ({ at, size }: Pick<Part, 'at' | 'size'>): [Vec3, Vec3] => [
+  add(at.centre, scale(at.along, -size.lengthMm / 2)),
+  add(at.centre, scale(at.along, size.lengthMm / 2)),
+]

@@ -1,7 +1,9 @@
 import type { Assembly, Motion, Part } from '../assembly/assembly.ts'
 import { massCentre, partMassKg } from '../assembly/mass.ts'
+import { turnsUp } from '../assembly/moved.ts'
+import { partEnds } from '../assembly/part-box.ts'
 import { findGasSpring, RATED_CELSIUS, STROKE_LEFT_MM, type GasSpring } from '../catalogue/gas-springs.ts'
-import { add, scale, type Vec3 } from '../geometry/vec.ts'
+import type { Vec3 } from '../geometry/vec.ts'
 import { newtons } from '../measure/units.ts'
 import {
   COLD_C,
@@ -26,12 +28,6 @@ import { urgency } from './verdict.ts'
  * stay shut by themselves, and do not tear their hinges off with the force of the springs.
  */
 
-/** A hinge line that rises less than this is level. Size of the upward part of its axis. */
-const LEVEL = 0.5
-
-/** What turns about a level line. */
-export const turnsUp = (m: Motion): m is Motion & { kind: 'swing' } => m.kind === 'swing' && Math.abs(m.axis[2]) < LEVEL
-
 interface Lifted {
   motion: Motion & { kind: 'swing' }
   part: Part
@@ -45,7 +41,7 @@ interface Lifted {
 type Given = Pick<CheckContext, 'assembly' | 'parts' | 'boxes' | 'method' | 'settings'>
 
 /** A leaf and its springs, out and up from its hinge line; null where no spring the catalogue knows holds it. */
-function liftedLeaf(m: Motion & { kind: 'swing' }, { assembly: a, parts }: Given): Lifted | null {
+function liftedLeaf(m: Motion & { kind: 'swing' }, { assembly: a, parts, boxes }: Given): Lifted | null {
   const part = parts.get(m.parts[0])!
   const onLeaf = a.joints.filter((j) => j.kind === 'hinged' && m.parts.includes(j.far))
   const isSpring = (id: string): boolean => springOf(parts.get(id)) !== null
@@ -53,9 +49,7 @@ function liftedLeaf(m: Motion & { kind: 'swing' }, { assembly: a, parts }: Given
   const spring = springs.length > 0 ? springOf(springs[0]) : null
   if (!spring || springs.some((p) => springOf(p) !== spring)) return null
   const place = (v: Vec3): Place => [v[1] - m.at[1], v[2] - m.at[2]]
-  const [foot, head] = [-0.5, 0.5].map((x) =>
-    place(add(springs[0].at.centre, scale(springs[0].at.along, x * springs[0].size.lengthMm))),
-  )
+  const [foot, head] = partEnds(springs[0]).map(place)
   const moved = m.parts.map((id) => parts.get(id)!)
   const weightN = moved.reduce((n, p) => n + newtons(partMassKg(p)), 0)
   const mean = (i: 1 | 2) => moved.reduce((s, p) => s + newtons(partMassKg(p)) * massCentre(p)[i], 0) / weightN
@@ -73,7 +67,7 @@ function liftedLeaf(m: Motion & { kind: 'swing' }, { assembly: a, parts }: Given
       head,
       weightN,
       centre: place([0, mean(1), mean(2)]),
-      edgeMm: m.at[2] - (part.at.centre[2] - upMm(part) / 2),
+      edgeMm: m.at[2] - boxes.get(part.id)!.min[2],
       springs: springs.length,
     },
     covers: [
@@ -86,10 +80,6 @@ function liftedLeaf(m: Motion & { kind: 'swing' }, { assembly: a, parts }: Given
 }
 const springOf = (p: Part | undefined): GasSpring | null =>
   (p?.stock.kind === 'bought' ? findGasSpring(p.stock.item) : undefined) ?? null
-
-/** How far a part that is square to the room reaches up, mm. */
-const upMm = ({ at, size }: Part): number =>
-  Math.abs(at.along[2]) > LEVEL ? size.lengthMm : Math.abs(at.across[2]) > LEVEL ? size.widthMm : size.thicknessMm
 
 const lifts = (a: Assembly) => a.motions.filter(turnsUp)
 
@@ -180,9 +170,9 @@ function tearsHinges(x: Lifted, { parts, assembly }: Given): CheckResult {
     return plain({ ...about, code: 'unknown-hinge', state: 'unknown' })
   const gives = Math.min(...each.flatMap((g) => [g!.pulledN, g!.slidN]))
   const total = [0, Math.abs(x.motion.byRad)].map((at) => {
-    const { longMm } = springAt(x.leaf, at)
+    const { longMm, way } = springAt(x.leaf, at)
     const f = x.leaf.springs * springForce(x.spring, longMm, WARM_C)
-    const [y, z] = lineOf(x.leaf, at)
+    const [y, z] = way
     return Math.hypot(f * y, f * z - x.leaf.weightN)
   })
   // Two hinges share evenly, more of them not quite.
@@ -230,8 +220,8 @@ function drawsPanel(x: Lifted, c: Given): CheckResult {
 /** What its springs push level, shut and open, in the warm, N. */
 const levelForces = (x: Lifted): number[] =>
   [0, Math.abs(x.motion.byRad)].map((at) => {
-    const { longMm } = springAt(x.leaf, at)
-    return Math.abs(x.leaf.springs * springForce(x.spring, longMm, WARM_C) * lineOf(x.leaf, at)[0])
+    const { longMm, way } = springAt(x.leaf, at)
+    return Math.abs(x.leaf.springs * springForce(x.spring, longMm, WARM_C) * way[0])
   })
 
 /** Further from the middle of a panel than this share of its length is its end: a back or a rail counts for neither. */
@@ -252,17 +242,6 @@ function endsGive(panelId: string, c: Given): number | null {
     list.length === 0 || list.includes(null) ? null : list.reduce<number>((s, n) => s + n!, 0),
   )
   return known.includes(null) ? null : Math.min(...known.map((n) => n!))
-}
-
-/** Which way its springs push the leaf, out and up. */
-function lineOf(leaf: LiftedLeaf, byRad: number): Place {
-  const [c, s] = [Math.cos(byRad), Math.sin(byRad)]
-  const [u, v] = [
-    leaf.head[0] * c - leaf.head[1] * s - leaf.foot[0],
-    leaf.head[0] * s + leaf.head[1] * c - leaf.foot[1],
-  ]
-  const long = Math.hypot(u, v)
-  return [u / long, v / long]
 }
 
 /** What all questions of a leaf depend on, to a thousandth of a mm and of a newton. */

@@ -1,4 +1,5 @@
 import type { Body, Motion, Part } from '../assembly/assembly.ts'
+import { turnsUp } from '../assembly/moved.ts'
 import { HINGE } from '../catalogue/hardware.ts'
 import { findGrade } from '../catalogue/lumber.ts'
 import { findSheet } from '../catalogue/sheets.ts'
@@ -76,7 +77,7 @@ function ofLeaf(m: Swing, b: Body, c: Given): CheckResult {
     if ('body' in s.from)
       on.set(s.from.through, add(on.get(s.from.through) ?? [0, 0, 0], scale(s.push, c.design.reactions.get(s.id) ?? 0)))
   // On a level line the screws of one side are pulled out by what those of the other are slid by: all of it both ways.
-  const level = Math.abs(m.axis[2]) < 0.5
+  const level = turnsUp(m)
   const forces = [...on.values()].map((f) =>
     level
       ? { pulledN: Math.hypot(...f), slidN: Math.hypot(...f) }

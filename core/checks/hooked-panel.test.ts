@@ -19,7 +19,7 @@ import { hookedPanel } from './hooked-panel.ts'
 
 const DEEP = 40
 /** One tool on a hook before its panel. */
-function read(massKg: number, count = 1): BuildReading {
+function read(massKg: number | null, count = 1): BuildReading {
   const item = newGoods({ id: 't', name: 'Saw', kind: 'tool', count, acrossMm: 120, deepMm: DEEP, tallMm: 300, massKg })
   const tool = { ...item, tool: { ...assumedTool(item, 'hook'), assumed: false, hangMm: 270 } }
   return readParams(pegboard, startingParams('metric'), exampleContext('metric', [{ item: tool, count }]))
@@ -31,7 +31,14 @@ const run = (r: BuildReading, times = 1): CheckResult[] => {
     reactions: new Map([...r.design.reactions].map(([id, n]) => [id, n * times])),
   }
   const a = r.shaped.assembly
-  return hookedPanel.run({ assembly: a, parts: partsById(a), design, settings, method: METHODS.ec5 } as CheckContext)
+  return hookedPanel.run({
+    assembly: a,
+    parts: partsById(a),
+    design,
+    settings,
+    method: METHODS.ec5,
+    goods: r.goods,
+  } as unknown as CheckContext)
 }
 
 describe('the panel behind hooks', () => {
@@ -65,6 +72,11 @@ describe('the panel behind hooks', () => {
     const [broken] = run(read(4), 40)
     expect(broken.state).toBe('fails')
     expect(sayCheck(broken, sayIn(METRIC))).toContain('breaks out the panel')
+  })
+  it('is not said to hold what nobody has weighed', () => {
+    const [result] = run(read(null))
+    expect(result.state).toBe('unknown')
+    expect(sayCheck(result, sayIn(METRIC))).toContain('nobody has weighed')
   })
   it('is asked of nothing without a panel behind hooks', () => {
     const r = read(1)

@@ -3,7 +3,8 @@ import { thicknessAxis } from '../assembly/part-box.ts'
 import { PEG_HOOK } from '../catalogue/hardware.ts'
 import { findSheet } from '../catalogue/sheets.ts'
 import { bendsAlongStrength } from '../loads/panel.ts'
-import { defineCheck, measured, plain, type CheckContext, type CheckResult } from './check.ts'
+import { byUrgency } from './verdict.ts'
+import { defineCheck, measured, notWeighed, plain, type CheckContext, type CheckResult } from './check.ts'
 
 /*
  * Hooks turn the panel they hang on. Each is a couple between two battens:
@@ -23,7 +24,7 @@ interface Couple {
   leverMm: number
   wideMm: number
 }
-type Given = Pick<CheckContext, 'assembly' | 'parts' | 'design' | 'settings' | 'method'>
+type Given = Pick<CheckContext, 'assembly' | 'parts' | 'design' | 'settings' | 'method' | 'goods'>
 
 /** Upright sheets before battens, each a body of its own. */
 function panelsOf({ assembly, parts }: Given): { panel: Part; body: Body }[] {
@@ -71,6 +72,17 @@ function bent(k: Couple, battensMm: readonly number[]): { nmm: number; widthMm: 
 function ofPanel({ panel, body }: { panel: Part; body: Body }, c: Given): CheckResult | null {
   const couples = couplesOn(panel, c)
   if (couples.length === 0) return null
+  const hooks = new Set(couples.map((k) => k.hook))
+  const hung = c.assembly.bays.filter((b) => b.carriers.some((id) => hooks.has(id))).flatMap((b) => b.items)
+  const given = {
+    check: 'hooked-panel',
+    link: 'shelf' as const,
+    quantity: 'moment-per-width' as const,
+    subject: 'panel',
+    parts: [panel.id],
+  }
+  const lost = hung.find((i) => i.massKg === null)
+  if (lost) return notWeighed(given, lost.goodsId, c.goods)
   const battens = [
     ...new Set(
       c.assembly.supports.flatMap((s) =>
@@ -89,18 +101,12 @@ function ofPanel({ panel, body }: { panel: Part; body: Body }, c: Given): CheckR
   const net = stock.kind === 'bought' && stock.item === PEG_HOOK.item ? PEG_NET : 1
   const sheet = findSheet(panel.stock.kind === 'sheet' ? panel.stock.sheet : '')!
   const strength = c.method.panelMoment(sheet, bendsAlongStrength(panel, Math.abs(panel.at.along[2]) > 0.9), c.settings)
-  const given = {
-    check: 'hooked-panel',
-    link: 'shelf' as const,
-    quantity: 'moment-per-width' as const,
-    subject: 'panel',
-    parts: [panel.id, worst.k.hook],
-  }
   if (!strength)
     return plain({ ...given, code: 'unknown-no-strength', state: 'unknown', data: { letter: '', role: panel.role } })
   return measured({
     ...given,
     code: 'hooked-panel',
+    parts: [panel.id, worst.k.hook],
     demand: worst.perMm / net,
     capacity: strength.value,
     data: { sheet: sheet.label, widthMm: worst.widthMm },
@@ -116,14 +122,12 @@ function ofPanel({ panel, body }: { panel: Part; body: Body }, c: Given): CheckR
   })
 }
 
-/** Of all panels with hooks the one that works hardest. */
+/** Of all panels with hooks the one that works hardest, or that nobody can judge. */
 export const hookedPanel = defineCheck({
   id: 'hooked-panel',
-  reads: ['assembly', 'parts', 'design', 'settings', 'method'],
+  reads: ['assembly', 'parts', 'design', 'settings', 'method', 'goods'],
   run(c): CheckResult[] {
     const all = panelsOf(c).flatMap((x) => ofPanel(x, c) ?? [])
-    const bad = all.find((r) => r.state === 'unknown')
-    if (all.length === 0) return []
-    return [bad ?? all.reduce((a, b) => ((b.ratio ?? 9) > (a.ratio ?? 9) ? b : a))]
+    return all.length === 0 ? [] : [byUrgency(all)[0]]
   },
 })

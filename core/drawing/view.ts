@@ -1,6 +1,6 @@
 import { workOn } from './work.ts'
 import type { Assembly, Motion, Part, StickMark } from '../assembly/assembly.ts'
-import { opens } from '../assembly/moved.ts'
+import { opens, turnsUp } from '../assembly/moved.ts'
 import { isSquare, thicknessAxis, turnedBox, wholeBox, type PartBoxes } from '../assembly/part-box.ts'
 import type { Dim } from '../families/family.ts'
 import { corners, boxUnion, outlineOf, type Box } from '../geometry/box.ts'
@@ -48,7 +48,8 @@ export const sectionPlane = (a: Assembly, boxes: PartBoxes): number => {
 /** A leaf seen from the front is drawn so that one looks through it, with the two lines that meet at its hinges. */
 function swingMark(m: Motion, b: Box, look: Look): Mark | null {
   if (m.kind !== 'swing') return null
-  if (Math.abs(m.axis[0]) > 0.9) {
+  const up: boolean = turnsUp(m)
+  if (up) {
     const [hung, free] =
       Math.abs(m.at[2] - b.max[2]) < Math.abs(m.at[2] - b.min[2]) ? [b.max[2], b.min[2]] : [b.min[2], b.max[2]]
     const to = (x: number, z: number) => look.page([x, b.max[1], z])

@@ -41,12 +41,17 @@ export const turnedUp = ([out, up]: Place, byRad: number): Place => {
   return [out * c - up * s, out * s + up * c]
 }
 
-/** How long the spring is then, mm, and the lever it has about the hinge line: positive where it opens. */
-export function springAt({ foot, head }: SpringPlaces, byRad: number): { longMm: number; leverMm: number } {
+/**
+ * How long the spring is then, mm, the lever it has about the hinge line, positive where it opens, and which way it
+ * pushes the leaf.
+ */
+export function springAt({ foot, head }: SpringPlaces, byRad: number): { longMm: number; leverMm: number; way: Place } {
   const [y, z] = turnedUp(head, byRad)
   const [u, v] = [y - foot[0], z - foot[1]]
   const longMm = Math.hypot(u, v)
-  return { longMm, leverMm: longMm > 0 ? (y * v - z * u) / longMm : 0 }
+  return longMm > 0
+    ? { longMm, leverMm: (y * v - z * u) / longMm, way: [u / longMm, v / longMm] }
+    : { longMm, leverMm: 0, way: [0, 0] }
 }
 
 /** What one spring pushes with at a length and a temperature, N: more the further it is in, less the colder it is. */

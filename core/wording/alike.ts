@@ -1,6 +1,7 @@
 import type { CheckResult } from '../checks/check.ts'
 import { isTrouble } from '../checks/verdict.ts'
-import { CHECK_NAMES, sayCheck } from './checks.ts'
+import { sayCheck } from './checks.ts'
+import { CHECK_NAMES } from './check-names.ts'
 import type { Say } from './say.ts'
 
 /** Findings of a build that are one to a person: troubles that say the same. */

@@ -1,8 +1,8 @@
 import type { CheckResult, Input } from '../checks/check.ts'
-import { isHardWorked, type Verdict } from '../checks/verdict.ts'
+import type { Verdict } from '../checks/verdict.ts'
 import { formatSecondMoment, formatSmallArea } from '../measure/format.ts'
 import { roleName, sectionName } from './names.ts'
-import { ROOM_CHECK_NAMES, ROOM_TABLE } from './room-checks.ts'
+import { ROOM_TABLE } from './room-checks.ts'
 import { SPRING_TABLE } from './spring-checks.ts'
 import { capital, perWidth, plural, type Data, type Say } from './say.ts'
 
@@ -438,73 +438,6 @@ const ARRANGED: Record<string, string> = {
 }
 export const sayCheck = (r: CheckResult, say: Say): string =>
   capital(TABLE[r.code]?.(r, r.data, say) ?? r.code) + (ARRANGED[String(r.data.arranged)] ?? '')
-
-export const CHECK_NAMES: Record<string, string> = {
-  'contents-fit': 'Goods go in',
-  bending: 'Bending',
-  shear: 'Shear',
-  sag: 'Sag',
-  buckling: 'Post',
-  bearing: 'Bearing',
-  slenderness: 'Slenderness',
-  'drawn-out': 'Drawn out',
-  partitions: 'Dividers',
-  'hooked-panel': 'Panel behind hooks',
-  'tip-over': 'Tipping over',
-  joints: 'Fasteners',
-  splitting: 'Splitting',
-  damp: 'Damp',
-  housing: 'Dadoes',
-  upright: 'Uprights',
-  floor: 'Floor',
-  equilibrium: 'Equilibrium',
-  earthquake: 'Earthquake',
-  sway: 'Sway',
-  along: 'Pulled and pressed',
-  body: 'Held together',
-  anchors: 'Fixings',
-  ledge: 'Ledges',
-  rods: 'Rods and washers',
-  hinges: 'Hinges',
-  'gas-springs': 'Gas springs',
-  pins: 'Shelf pins',
-  'stands-on': 'Stands on another',
-  arranged: 'Goods where they do worst',
-  leaning: 'Leaning on it',
-  'leaned-on': 'Sheets that lean',
-  ratings: 'Makers’ ratings',
-  sockets: 'Arms in bored holes',
-  tubes: 'Steel tubes',
-  lying: 'Boards that lie',
-  'strip-metre': 'A metre of strip',
-  'own-sweep': 'Opens and shuts',
-  joists: 'Joists',
-  unread: 'Everything judged',
-  'room-fit': 'Fits the room',
-  'tilt-up': 'Standing it up',
-  lift: 'Heaviest lift',
-  ...ROOM_CHECK_NAMES,
-}
-export const LINK_NAMES: Record<CheckResult['link'], string> = {
-  goods: 'Goods in their places',
-  shelf: 'Shelves',
-  rail: 'Rails, plates and cross pieces',
-  post: 'Posts',
-  ground: 'Floor and wall',
-  whole: 'The whole build',
-  room: 'In the room',
-  handling: 'Putting it up and loading it',
-}
-
-export type Shown = 'holds' | 'hard-worked' | 'fails' | 'unknown' | 'not-applicable'
-export const shown = (r: CheckResult): Shown => (isHardWorked(r) ? 'hard-worked' : r.state)
-export const SHOWN_NAMES: Record<Shown, string> = {
-  holds: 'holds',
-  'hard-worked': 'holds, works hard',
-  fails: 'fails',
-  unknown: 'not proven',
-  'not-applicable': 'does not apply',
-}
 
 /** The verdict in one sentence. */
 export function sayVerdict(v: Verdict, say: Say): string {

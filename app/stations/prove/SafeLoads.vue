@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { computed, ref, shallowRef, toRaw, watch } from 'vue'
 import type { SafeLoad } from '../../../core/project/safe-load.ts'
-import { CHECK_NAMES } from '../../../core/wording/checks.ts'
+import { CHECK_NAMES } from '../../../core/wording/check-names.ts'
 import { useHeavy } from '../../composables/heavy.ts'
 import { useDocument } from '../../stores/document.ts'
 import { useReadings } from '../../stores/readings.ts'

@@ -8,7 +8,6 @@ export const front = z.enum(['open', 'doors', 'curtain'])
 export type Front = z.infer<typeof front>
 /** The same of a box of sheet, whose leaves may turn up on gas springs too. */
 export const boxFront = z.enum([...front.options, 'lift-up'])
-export type BoxFront = z.infer<typeof boxFront>
 /** What holds leaves shut. */
 export const latch = z.enum(['none', 'magnet'])
 

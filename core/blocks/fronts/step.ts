@@ -1,7 +1,7 @@
 import type { Assembly, Motion, Part } from '../../assembly/assembly.ts'
-import { opens } from '../../assembly/moved.ts'
+import { opens, turnsUp } from '../../assembly/moved.ts'
+import { partEnds } from '../../assembly/part-box.ts'
 import { findGasSpring } from '../../catalogue/gas-springs.ts'
-import { add, scale, type Vec3 } from '../../geometry/vec.ts'
 import { fixedBy } from '../../steps/fixed-by.ts'
 import type { Step } from '../../steps/step.ts'
 import { GAP_MM } from './hinged.ts'
@@ -9,7 +9,7 @@ import { GAP_MM } from './hinged.ts'
 /** What closes a build: leaves with all that they hang by and that holds them shut, or a curtain. None where it is bare. */
 export function frontSteps(a: Assembly): Step[] {
   const swings = a.motions.filter((m): m is Swing => m.kind === 'swing' && opens(m))
-  const up = swings.filter((m) => Math.abs(m.axis[2]) < LEVEL)
+  const up = swings.filter(turnsUp)
   const aside = swings.filter((m) => !up.includes(m))
   return [
     ...(aside.length > 0 ? leafSteps(a, aside) : []),
@@ -18,8 +18,6 @@ export function frontSteps(a: Assembly): Step[] {
   ]
 }
 type Swing = Motion & { kind: 'swing' }
-/** A hinge line that rises less than this is level. Size of the upward part of its axis. */
-const LEVEL = 0.5
 
 /** Leaves that turn up: hinges first, then where the springs go, told from the leaf's own edges. */
 function liftSteps(a: Assembly, up: readonly Swing[]): Step[] {
@@ -34,7 +32,7 @@ function liftSteps(a: Assembly, up: readonly Swing[]): Step[] {
   const springs = fittings.filter((id) => findGasSpring(item(id)))
   const on = [...new Set(hinged.filter((j) => fittings.includes(j.near)).map((j) => j.far))]
   const [first] = up
-  const ends = springs.length > 0 ? endsOf(parts.get(springs[0])!) : null
+  const ends = springs.length > 0 ? partEnds(parts.get(springs[0])!) : null
   return [
     {
       id: 'lifts',
@@ -46,9 +44,9 @@ function liftSteps(a: Assembly, up: readonly Swing[]): Step[] {
         gapMm: GAP_MM,
         ...(ends
           ? {
-              footMm: first.at[2] - ends.foot[2],
-              backMm: first.at[1] - ends.foot[1],
-              headMm: first.at[2] - ends.head[2],
+              footMm: first.at[2] - ends[0][2],
+              backMm: first.at[1] - ends[0][1],
+              headMm: first.at[2] - ends[1][2],
             }
           : {}),
       },
@@ -59,12 +57,6 @@ function liftSteps(a: Assembly, up: readonly Swing[]): Step[] {
     },
   ]
 }
-/** From where to where a spring runs: its length is its own. */
-const endsOf = ({ at, size }: Part) => {
-  const end = (share: number): Vec3 => add(at.centre, scale(at.along, share * size.lengthMm))
-  return { foot: end(-0.5), head: end(0.5) }
-}
-
 function leafSteps(a: Assembly, swings: readonly Swing[]): Step[] {
   const parts = new Map(a.parts.map((p) => [p.id, p]))
   const turning = new Set(swings.flatMap((m) => m.parts))
