@@ -1,7 +1,7 @@
 import { defineConfig } from '@playwright/test'
+import { executablePath } from './scripts/chromium.mjs'
 
 const PORT = 5197
-const chromium = process.env.CHROMIUM ?? '/usr/bin/chromium'
 
 export default defineConfig({
   testDir: 'e2e',
@@ -21,7 +21,7 @@ export default defineConfig({
     // Nobody opens a trace there, and keeping one takes a fifth of the time.
     trace: process.env.CI ? 'off' : 'retain-on-failure',
     launchOptions: {
-      executablePath: chromium,
+      executablePath,
       args: [
         '--no-sandbox',
         '--disable-gpu',

@@ -1,7 +1,7 @@
 import { readFileSync } from 'node:fs'
+import { executablePath } from '../scripts/chromium.mjs'
 import { axe, expect, openDemo, station, test } from './helpers.ts'
 
-const executablePath = process.env.CHROMIUM ?? '/usr/bin/chromium'
 test.use({ launchOptions: { executablePath, args: ['--no-sandbox', '--enable-unsafe-swiftshader'] } })
 test('a build is turned, cut and opened by keys, a part is picked and heard, and the picture kept', async ({
   page,

@@ -1,6 +1,6 @@
+import { executablePath } from '../scripts/chromium.mjs'
 import { expect, openDemo, station, test } from './helpers.ts'
 
-const executablePath = process.env.CHROMIUM ?? '/usr/bin/chromium'
 test.use({ launchOptions: { executablePath, args: ['--no-sandbox', '--use-gl=disabled'] } })
 test('the drawing in space takes its place', async ({ page }) => {
   await openDemo(page)

@@ -2,6 +2,7 @@
 import { spawnSync } from 'node:child_process'
 import { existsSync, readdirSync, statSync } from 'node:fs'
 import { join } from 'node:path'
+import { findChromium, HEADLESS } from './chromium.mjs'
 
 const goal = process.argv[2] ?? 'start'
 const say = (text) => process.stderr.write(`${text}\n`)
@@ -55,10 +56,17 @@ if (goal !== 'node') {
     run(process.execPath, ['node_modules/vite/bin/vite.js', 'build', '--logLevel', 'warn'])
   }
 }
-if (goal === 'test' && !['/usr/bin/chromium', process.env.CHROMIUM ?? ''].some((p) => p && existsSync(p))) {
+if (goal === 'test' && !process.env.CHROMIUM && !existsSync(HEADLESS)) {
   say('Installing Chromium …')
-  run('apt-get', ['update', '-qq'])
-  run('apt-get', ['install', '-y', '-qq', '--no-install-recommends', 'chromium'], {
-    env: { ...process.env, DEBIAN_FRONTEND: 'noninteractive' },
-  })
+  const install = (name) =>
+    spawnSync('apt-get', ['install', '-y', '-qq', '--no-install-recommends', name], {
+      stdio: ['ignore', 2, 2],
+      env: { ...process.env, DEBIAN_FRONTEND: 'noninteractive' },
+    }).status === 0
+  spawnSync('apt-get', ['update', '-qq'], { stdio: ['ignore', 2, 2] })
+  // Where there is none without a window, the whole one does.
+  if (!install('chromium-headless-shell') && !findChromium() && !install('chromium')) {
+    say('No Chromium could be installed.')
+    process.exit(1)
+  }
 }

@@ -5,6 +5,7 @@ import { tmpdir } from 'node:os'
 import { join } from 'node:path'
 import { drawIso } from '../build/core/drawing/iso.js'
 import { allFamilies } from '../build/core/families/registry.js'
+import { executablePath } from './chromium.mjs'
 
 const folder = process.argv[2] ?? join(tmpdir(), 'tack-loft-gallery')
 const TONES = { top: 1, front: 0.93, side: 0.82 }
@@ -27,7 +28,7 @@ function svgOf(scene) {
 
 mkdirSync(folder, { recursive: true })
 const browser = await chromium.launch({
-  executablePath: process.env.CHROMIUM ?? '/usr/bin/chromium',
+  executablePath,
   args: ['--no-sandbox'],
 })
 try {

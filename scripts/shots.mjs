@@ -2,6 +2,7 @@
 import { chromium } from '@playwright/test'
 import { spawn } from 'node:child_process'
 import { mkdirSync, readFileSync } from 'node:fs'
+import { executablePath } from './chromium.mjs'
 
 const PORT = 5199
 const OUT = process.env.SHOTS_OUT ?? 'docs/screenshots'
@@ -169,7 +170,7 @@ const server = spawn(process.execPath, ['build/server/index.js'], {
 await new Promise((resolve) => server.stdout.once('data', resolve))
 mkdirSync(OUT, { recursive: true })
 const browser = await chromium.launch({
-  executablePath: process.env.CHROMIUM ?? '/usr/bin/chromium',
+  executablePath,
   args: ['--no-sandbox', '--enable-unsafe-swiftshader', '--disable-background-networking'],
 })
 try {

@@ -1,6 +1,7 @@
 // Frames of the drawing one walks round, turning all the time, by software rendering at 1280 × 800: npm run bench:space [-- --goods]
 import { chromium } from '@playwright/test'
 import { spawn } from 'node:child_process'
+import { executablePath } from './chromium.mjs'
 
 /** @param times of frames, ms */
 function report(what, times) {
@@ -22,7 +23,7 @@ const server = spawn(process.execPath, ['build/server/index.js'], {
 })
 await new Promise((resolve) => server.stdout.once('data', resolve))
 const browser = await chromium.launch({
-  executablePath: process.env.CHROMIUM ?? '/usr/bin/chromium',
+  executablePath,
   args: ['--no-sandbox'],
 })
 try {

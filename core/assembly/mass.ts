@@ -1,7 +1,7 @@
 import { findGrade } from '../catalogue/lumber.ts'
 import { findBar } from '../catalogue/steel.ts'
 import { findSheet } from '../catalogue/sheets.ts'
-import { findSoft } from '../catalogue/soft.ts'
+import { findSoft, isLine } from '../catalogue/soft.ts'
 import { add, scale, type Vec3 } from '../geometry/vec.ts'
 import type { Part } from './assembly.ts'
 import { isRoundBoard } from './part-box.ts'
@@ -14,7 +14,8 @@ export function partMassKg(p: Part): number {
   if (p.stock.kind === 'bought' || p.stock.kind === 'existing') return p.stock.massKg
   if (p.stock.kind === 'soft') {
     const soft = findSoft(p.stock.soft)
-    return soft ? soft.kgPerM2 * soft.fullness * (faceMm2(p) / 1e6) : 0
+    if (!soft) return 0
+    return isLine(soft) ? (soft.kgPerM * p.size.lengthMm) / 1000 : soft.kgPerM2 * soft.fullness * (faceMm2(p) / 1e6)
   }
   if (p.stock.kind === 'steel') {
     const bar = findBar(p.stock.rod)

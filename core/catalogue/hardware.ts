@@ -102,6 +102,38 @@ export const HANGER_STEEL_MM = 2
 export const hangerFor = (highMm: number): JoistHanger =>
   JOIST_HANGERS.find((h) => h.highMm >= highMm) ?? JOIST_HANGERS[JOIST_HANGERS.length - 1]
 
+/** A nut with an eye, on the end of a threaded rod; what its maker says it carries along the rod. mm, kg, N. */
+export interface EyeNut {
+  item: string
+  system: UnitSystem
+  forMm: number
+  highMm: number
+  massKg: number
+  ratedN: number
+}
+const eyeNut = (system: UnitSystem, name: string, forMm: number, highMm: number, massKg: number, ratedN: number) => ({
+  item: `eye nut, ${name}`,
+  system,
+  forMm,
+  highMm,
+  massKg,
+  ratedN,
+})
+/** DIN 582 rates M8 and M10 with 1.4 and 2.3 kN; about half of that is taken: the rating of what is bought counts. */
+export const EYE_NUTS: readonly EyeNut[] = [
+  eyeNut('imperial', '1/4 in', inches(1 / 4), 32, 0.05, 400),
+  eyeNut('imperial', '5/16 in', inches(5 / 16), 36, 0.06, 700),
+  eyeNut('imperial', '3/8 in', inches(3 / 8), 45, 0.09, 1100),
+  eyeNut('imperial', '1/2 in', inches(1 / 2), 53, 0.16, 1700),
+  eyeNut('metric', 'M6', 6, 32, 0.05, 350),
+  eyeNut('metric', 'M8', 8, 36, 0.06, 700),
+  eyeNut('metric', 'M10', 10, 45, 0.09, 1100),
+  eyeNut('metric', 'M12', 12, 53, 0.16, 1700),
+]
+/** The one that goes on a rod. */
+export const eyeNutFor = (rod: { system: UnitSystem; diameterMm: number }): EyeNut =>
+  EYE_NUTS.find((e) => e.system === rod.system && e.forMm >= rod.diameterMm - 1e-6) ?? EYE_NUTS[0]
+
 /**
  * An angle at the foot of a post, screwed to it as its maker says and held in the floor by one anchor; what it holds
  * pulled up. Product decision: half of what makers publish for light angles of 60 mm. mm, kg, N.
@@ -122,6 +154,7 @@ export const HARDWARE_MINOR: Readonly<Record<string, number>> = {
   [PEG_HOOK.item]: 75,
   [END_CAP.item]: 35,
   [FOOT_ANGLE.item]: 245,
+  ...Object.fromEntries(EYE_NUTS.map((e) => [e.item, 150 + Math.round(2000 * e.massKg)])),
   ...Object.fromEntries(GAS_SPRINGS.map((s) => [s.item, 640 + Math.round(s.outMm)])),
   [JOIST_HANGERS[0].item]: 165,
   [JOIST_HANGERS[1].item]: 210,

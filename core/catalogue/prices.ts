@@ -1,8 +1,8 @@
 import { MM_PER_FOOT, type UnitSystem } from '../measure/units.ts'
 import { lengthsOf, SECTIONS } from './lumber.ts'
 import { NUTS, OTHER_FASTENERS, SCREWS } from './fasteners.ts'
-import { HARDWARE_MINOR, PINS } from './hardware.ts'
-import { SOFT_UNIT, softLabel, SOFTS } from './soft.ts'
+import { EYE_NUTS, HARDWARE_MINOR, PINS } from './hardware.ts'
+import { isLine, SOFT_UNIT, softLabel, SOFTS } from './soft.ts'
 import { sundryKey, UNIT_SIZES } from './sundries.ts'
 import { findBar, ROD_LENGTHS, RODS, TUBES } from './steel.ts'
 import { SHEETS, type Sheet } from './sheets.ts'
@@ -188,10 +188,14 @@ export function startingPrices(system: UnitSystem): PriceLine[] {
     per: 'piece',
     minor,
   })
-  const other = PINS[system === 'metric' ? 'imperial' : 'metric'].item
+  const others = system === 'metric' ? 'imperial' : 'metric'
+  const other = [PINS[others].item, ...EYE_NUTS.filter((e) => e.system === others).map((e) => e.item)]
   const hardware = Object.entries(HARDWARE_MINOR)
-    .filter(([item]) => item !== other)
+    .filter(([item]) => !other.includes(item))
     .map(([item, minor]) => ready(item, minor))
-  const softs = SOFTS.map((s) => ready(softLabel(s, system), Math.round(s.minorPerM2 * SOFT_UNIT[system].m2)))
+  const { m, m2 } = SOFT_UNIT[system]
+  const softs = SOFTS.filter((s) => !isLine(s) || s.system === system).map((s) =>
+    ready(softLabel(s, system), Math.round(isLine(s) ? s.minorPerM * m : s.minorPerM2 * m2)),
+  )
   return [...boards, ...rods, ...tubes, ...sheets, ...screws, ...sundries, ...hardware, ...softs]
 }

@@ -115,7 +115,8 @@ export const along = defineCheck({
       const acting = actsAlong(m)
       if (!acting) continue
       const p = c.parts.get(m.part)!
-      if (p.stock.kind === 'steel') continue
+      // What only pulls is judged by its thread, or by what its maker says.
+      if (p.stock.kind === 'steel' || p.stock.kind === 'soft') continue
       const r = ofMember(p, acting, c)
       const known = worst.get(p.role)
       const covers = [...(known?.covers ?? []), p.id]

@@ -1,4 +1,5 @@
 import type { Assembly, Body, Part } from '../assembly/assembly.ts'
+import { findSoft, isLine } from '../catalogue/soft.ts'
 import { newtons } from '../measure/units.ts'
 import { defineCheck, measured, notWeighed, plain, type CheckContext, type CheckResult } from './check.ts'
 
@@ -64,11 +65,19 @@ export const ratings = defineCheck({
   },
 })
 
+/** What a bought piece is called, and what its maker says it carries; null where that is not what it is known by. */
+function boughtAs({ stock }: Part): { item: string; ratedN: number } | null {
+  if (stock.kind === 'bought') return stock.ratedN === undefined ? null : { item: stock.item, ratedN: stock.ratedN }
+  const soft = stock.kind === 'soft' ? findSoft(stock.soft) : undefined
+  return soft && isLine(soft) ? { item: soft.label, ratedN: soft.ratedN } : null
+}
+
 function ofBought({ assembly, design }: Given): CheckResult[] {
   let worst: CheckResult | null = null
   const covers: string[] = []
   for (const p of assembly.parts) {
-    if (p.stock.kind !== 'bought' || p.stock.ratedN === undefined) continue
+    const bought = boughtAs(p)
+    if (!bought) continue
     // What hangs on nothing is left to whoever counts what nobody looked at.
     const body = assembly.bodies.find((b) => b.parts.length === 1 && b.parts[0] === p.id)
     const own = assembly.supports.filter((s) =>
@@ -91,9 +100,9 @@ function ofBought({ assembly, design }: Given): CheckResult[] {
       quantity: 'force',
       subject: 'rating',
       demand: n,
-      capacity: p.stock.ratedN,
+      capacity: bought.ratedN,
       parts: [p.id],
-      data: { item: p.stock.item },
+      data: { item: bought.item },
       working: {
         formula: body
           ? 'all that hangs on it ≤ what its maker rates it for'

@@ -11,13 +11,16 @@ import { woodOf } from './wood.ts'
 
 type Given = Pick<CheckContext, 'assembly' | 'parts' | 'design' | 'settings' | 'method' | 'goods'>
 
+/** What is bought on a rod is rated by its maker. */
+const WOODEN: readonly Part['stock']['kind'][] = ['board', 'sheet', 'existing']
+
 /** Wood that a nut of the rod holds or hangs on. */
 const woods = (rod: Part, c: Given): { part: Part; support: Support }[] =>
   c.assembly.supports.flatMap((s) => {
     if (!('part' in s.from) || s.on.kind !== 'part') return []
     const other = s.from.part === rod.id ? s.on.part : s.on.part === rod.id ? s.from.part : null
     const part = other === null ? undefined : c.parts.get(other)
-    return part && part.stock.kind !== 'steel' ? [{ part, support: s }] : []
+    return part && WOODEN.includes(part.stock.kind) ? [{ part, support: s }] : []
   })
 
 /** Tension a rod is counted with, N. */

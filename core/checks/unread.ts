@@ -73,7 +73,7 @@ const JUDGES: Record<string, readonly string[]> = {
   upright: ['upright'],
   body: ['body'],
   hinges: ['body'],
-  ratings: ['idle', 'body'],
+  ratings: ['idle', 'body', 'along'],
 }
 
 /**

@@ -62,6 +62,12 @@ export const exampleJoists = (run: Joists['run']): Joists => ({
   liningMm: 12.7,
 })
 
+/** The same room with its joists along the wall instead of out from it. */
+export const alongTheWall = (c: ShapeContext): ShapeContext => ({
+  ...c,
+  space: { ...c.space, joists: exampleJoists('along') },
+})
+
 /** Small shallow things that stand in a leaf. */
 export const smallTins = (system: UnitSystem): { item: Goods; count: number } => ({
   item: newGoods({

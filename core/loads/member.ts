@@ -177,7 +177,7 @@ export function solveMember(p: Part, patches: Patch[], supports: Support[], o: M
     if (typeof strut === 'string') return even({ kind: 'unknown', reason: strut })
     return { state: { kind: 'strut', axial: strut }, passed: strut.passed }
   }
-  const onlyDown = patches.every(isDown) && supports.every((s) => s.push[2] === 1)
+  const onlyDown = patches.every(isDown) && supports.every((s) => s.push[2] === 1 && !s.steadies)
   if (bends(p) && !onlyDown) return anyWay(p, patches, supports, o)
   if (up > STEEP) return even({ kind: 'column', axialN: patches.reduce((sum, x) => sum + x.n, 0) })
   if (up > FLAT || !bends(p)) return even({ kind: 'idle' })

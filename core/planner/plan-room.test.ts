@@ -177,8 +177,8 @@ describe('wishes of a plan', () => {
     for (const x of last.plans) expect(x.builds).toEqual([])
   })
   it('the same seed gives the same plans', () => {
-    const once = plan(household(few), {}, 3).last
-    const twice = plan(household(few), {}, 3).last
+    const once = plan(household(few.slice(1)), {}, 2).last
+    const twice = plan(household(few.slice(1)), {}, 2).last
     expect(twice).toEqual(once)
   })
   it('nothing to keep is no plan, and nothing is changed by planning', () => {
@@ -191,8 +191,8 @@ describe('wishes of a plan', () => {
 
 describe('more than a room can take', () => {
   it('leaves out what is used least, and says what would house it', () => {
-    const box = (id: string, often: Goods['often']) => thing(id, 'box', 60, [600, 500, 500], 15, often)
-    const p = household([box('each day', 'daily'), box('now and then', 'seldom')], 2400, 2000)
+    const box = (id: string, often: Goods['often']) => thing(id, 'box', 24, [600, 500, 500], 15, often)
+    const p = household([box('each day', 'daily'), box('now and then', 'seldom')], 1800, 1500)
     const { last } = plan(p, {}, 3)
     expect(last.plans.length).toBeGreaterThan(0)
     for (const x of last.plans) {
@@ -225,7 +225,7 @@ describe('a shed whose walls carry nothing', () => {
   })
   it('promises nothing while nobody has rated them', () => {
     const p = shed(null)
-    for (const x of plan({ ...p, goods: goods.slice(2, 4) }, {}, 2).last.plans)
+    for (const x of plan({ ...p, goods: goods.slice(3, 4) }, {}, 2).last.plans)
       if (x.builds.length > 0 && x.homeless.length === 0) expect(x.measures.troubles).toBeGreaterThan(0)
   })
 })

@@ -209,10 +209,8 @@ describe('what is remembered from reading to reading', () => {
       change(b, { offsetMm: a.offsetMm + 2959.1 + 700 }),
       change(b, { tiedTo: [a.id] }),
       change(a, { outMm: 300 }),
-      change(a, { outMm: 0 }),
       change(b, { turn: 1 }),
       change(b, { tiedTo: [], turn: 0 }),
-      change(b, { offsetMm: 6000 }),
       (p: Project): Project => ({ ...p, settings: { ...p.settings, personMm: 1600 } }),
       (): Project => start,
     ]

@@ -5,7 +5,7 @@ import type { Settings } from '../assembly/settings.ts'
 import { faceMm2 } from '../assembly/mass.ts'
 import { ratedAnchor } from '../assembly/rated-anchor.ts'
 import { findSheet } from '../catalogue/sheets.ts'
-import { findSoft, SOFT_UNIT, softLabel } from '../catalogue/soft.ts'
+import { findSoft, isLine, SOFT_UNIT, softLabel } from '../catalogue/soft.ts'
 import { UNIT_SIZES, type Sundry } from '../catalogue/sundries.ts'
 
 /** Bought over what is counted. Product decision: a tenth of tape, glue and finish is lost to ends, brush and pot. */
@@ -117,14 +117,18 @@ export function sundryLines(
     }
   }
   for (const [item, count] of ready) out.push({ kind: 'ready', amount: count, count, label: item })
-  const cloth = new Map<string, number>()
+  // Square metres of cloth, metres of chain.
+  const soft = new Map<string, number>()
   for (const a of assemblies)
     for (const p of a.parts) {
-      const soft = p.stock.kind === 'soft' ? findSoft(p.stock.soft) : undefined
-      if (soft) cloth.set(soft.id, (cloth.get(soft.id) ?? 0) + (soft.fullness * faceMm2(p)) / 1e6)
+      const s = p.stock.kind === 'soft' ? findSoft(p.stock.soft) : undefined
+      if (!s) continue
+      const more = isLine(s) ? p.size.lengthMm / 1000 : (s.fullness * faceMm2(p)) / 1e6
+      soft.set(s.id, (soft.get(s.id) ?? 0) + more)
     }
-  for (const [id, m2] of cloth) {
-    const amount = m2 / SOFT_UNIT[settings.yard].m2
+  const { m, m2 } = SOFT_UNIT[settings.yard]
+  for (const [id, metric] of soft) {
+    const amount = metric / (isLine(findSoft(id)!) ? m : m2)
     out.push({
       kind: 'ready',
       amount,

@@ -31,7 +31,7 @@ export function joistsToHangFrom({ joists }: Pick<FreeSpace, 'joists'>): Result<
 }
 
 /** What is needed to hang anything from joists. */
-type Hangs = Pick<OnRods, 'spreader' | 'rod' | 'joists' | 'ceilingMm'>
+export type Hangs = Pick<OnRods, 'spreader' | 'rod' | 'joists' | 'ceilingMm'>
 
 export interface OnRods {
   body: string
@@ -57,7 +57,7 @@ export interface OnRods {
 export const FROM_BOX_MM = 30
 export const CROSS_END_MM = 45
 /** What a rod stands out past a nut, mm. */
-const PAST_NUT_MM = 20
+export const PAST_NUT_MM = 20
 /** The coupling nut sits this far under the ceiling, mm, in reach of a spanner. */
 export const COUPLER_UNDER_MM = 80
 /** A rod passes a joist with this much wood left alone beside it, mm. */
@@ -100,14 +100,7 @@ export function planRods(
   r: Pick<OnRods, 'left' | 'right' | 'backMm' | 'frontMm' | 'rod' | 'joists'> & { crossMm: number },
 ): Result<RodPlan> {
   const { joists: j } = r
-  const near = besideJoist(j, r.rod)
-  const clear = (from: number, way: 1 | -1): number | null => {
-    for (let moved = 0; moved <= MOST_MOVED_MM; moved += STEP_MM) {
-      const at = from + way * moved
-      if (j.atMm.every((x) => Math.abs(x - at) >= near)) return at
-    }
-    return null
-  }
+  const clear = (from: number, way: 1 | -1) => clearOf(j, r.rod, from, way)
   const half = r.crossMm / 2
   const out = j.run === 'out'
   const [x0, x1] = [r.left - FROM_BOX_MM, r.right + FROM_BOX_MM]
@@ -117,18 +110,10 @@ export function planRods(
   const across = out ? xs : ys
   const [first, last] = across
   if (first === null || last === null) return bad('rod-in-joist', {}, 'clearMm')
-  const before = j.atMm.filter((x) => x < first)
-  const after = j.atMm.filter((x) => x > last)
-  if (before.length === 0 || after.length === 0) return bad('no-joist-over', {}, 'clearMm')
-  const [lo, hi] = [Math.max(...before), Math.min(...after)]
-  const past = j.size.wideMm / 2 + PAST_JOIST_MM
-  return good({
-    xs: xs as [number, number],
-    ys: ys as [number, number],
-    over: j.atMm.filter((x) => x >= lo && x <= hi),
-    from: lo - past,
-    to: hi + past,
-  })
+  const lies = overJoists(j, first, last)
+  return lies
+    ? good({ xs: xs as [number, number], ys: ys as [number, number], ...lies })
+    : bad('no-joist-over', {}, 'clearMm')
 }
 
 /** Hangs the box. @returns ids of cross pieces, rods below and above the couplings, and spreaders */
@@ -158,10 +143,10 @@ export function hangOnRods(d: Draft, r: OnRods, plan: RodPlan) {
   const rods = plan.ys.flatMap((y, i) =>
     plan.xs.map((x, k) => {
       const over = spreaders[out ? i : k]
-      return oneRod(d, r, { x, y, id: `${i}-${k}`, from: crosses[i], bottomMm: r.footMm - t, over })
+      return oneRod(d, r, { x, y, id: `${i}-${k}`, from: [crosses[i]], over })
     }),
   )
-  return { crosses, spreaders, lower: rods.map((x) => x.lower), upper: rods.map((x) => x.upper) }
+  return { crosses, spreaders, lower: rods.flatMap((x) => x.lower), upper: rods.map((x) => x.upper) }
 }
 
 function bore(d: Draft, part: string, atMm: number, offMm: number, rod: Rod) {
@@ -225,68 +210,92 @@ function spreader(
   return id
 }
 
-/** A rod in two lengths with a coupling nut between, a nut and a washer at either end. */
-function oneRod(
-  d: Draft,
-  r: Pick<Hangs, 'rod' | 'ceilingMm'>,
-  at: { x: number; y: number; id: string; from: string; bottomMm: number; over: string },
-): { lower: string; upper: string } {
-  const { rod } = r
+/** Where something hangs on one line: pieces of wood on it, the lowest first, and the spreader it hangs from. */
+export interface Column {
+  x: number
+  y: number
+  id: string
+  from: readonly string[]
+  over: string
+}
+
+/** A piece of rod along such a line. */
+export function pieceOfRod(d: Draft, rod: Rod, at: { x: number; y: number; id: string }, from: number, to: number) {
   const dia = rod.diameterMm
-  const stock: Stock = { kind: 'steel', rod: rod.id }
+  d.square({
+    id: at.id,
+    role: 'rod',
+    stock: { kind: 'steel', rod: rod.id },
+    min: [at.x - dia / 2, at.y - dia / 2, from],
+    size: [dia, dia, to - from],
+    along: 'z',
+    across: 'x',
+    axial: true,
+  })
+}
+
+/** One piece hangs on another at a height of that line, by what is bought for it. */
+export function hangsAt(
+  d: Draft,
+  at: { x: number; y: number; acrossMm: number },
+  [from, on]: readonly [string, string],
+  z: number,
+  fasteners: { fastener: string; count: number; into: 'end' }[],
+) {
+  const half = at.acrossMm / 2
+  const [lo, hi]: [Vec3, Vec3] = [
+    [at.x - half, at.y - half, z],
+    [at.x + half, at.y + half, z],
+  ]
+  d.joint({ kind: 'hung', near: from, far: on, fasteners, at: [at.x, at.y, z] })
+  d.hold({
+    from: { part: from },
+    on: { kind: 'part', part: on },
+    contact: { min: lo, max: hi },
+    push: UP,
+    way: 'push',
+    via: 'hanging',
+  })
+}
+/** Two nuts above a piece of wood and below it keep it from sliding up the rod when it is lifted. */
+export const nutted = (rod: Rod) => [{ fastener: `nut-${rod.id}`, count: 2, into: 'end' as const }]
+
+/** A rod in two lengths with a coupling nut between, a nut and a washer under every piece of wood on it. */
+function oneRod(d: Draft, r: Pick<Hangs, 'rod' | 'ceilingMm'>, c: Column): Hung {
+  const { rod } = r
   const splitMm = r.ceilingMm - COUPLER_UNDER_MM
-  const bottom = at.bottomMm
-  const topMm = d.box(at.over).max[2]
-  const [lower, upper] = [`rod-${at.id}-lower`, `rod-${at.id}-upper`]
-  const piece = (id: string, from: number, to: number) =>
-    d.square({
-      id,
-      role: 'rod',
-      stock,
-      min: [at.x - dia / 2, at.y - dia / 2, from],
-      size: [dia, dia, to - from],
-      along: 'z',
-      across: 'x',
-      axial: true,
-    })
-  piece(lower, bottom - PAST_NUT_MM, splitMm)
-  piece(upper, splitMm, topMm + PAST_NUT_MM)
-  const hang = (from: string, on: string, z: number, fastener: string, count: number) => {
-    d.joint({ kind: 'hung', near: from, far: on, fasteners: [{ fastener, count, into: 'end' }] })
-    const [lo, hi]: [Vec3, Vec3] = [
-      [at.x - dia / 2, at.y - dia / 2, z],
-      [at.x + dia / 2, at.y + dia / 2, z],
-    ]
-    d.hold({
-      from: { part: from },
-      on: { kind: 'part', part: on },
-      contact: { min: lo, max: hi },
-      push: UP,
-      way: 'push',
-      via: 'hanging',
-    })
-  }
-  // Two nuts above the cross piece and below it keep it from sliding up the rod when it is lifted.
-  hang(at.from, lower, bottom, `nut-${rod.id}`, 2)
-  hang(lower, upper, splitMm, `coupler-${rod.id}`, 1)
-  hang(upper, at.over, topMm, `nut-${rod.id}`, 2)
-  return { lower, upper }
+  const under = (id: string) => d.box(id).min[2]
+  const topMm = d.box(c.over).max[2]
+  const [lower, upper] = [`rod-${c.id}-lower`, `rod-${c.id}-upper`]
+  pieceOfRod(d, rod, { ...c, id: lower }, under(c.from[0]) - PAST_NUT_MM, splitMm)
+  pieceOfRod(d, rod, { ...c, id: upper }, splitMm, topMm + PAST_NUT_MM)
+  const at = { ...c, acrossMm: rod.diameterMm }
+  for (const from of c.from) hangsAt(d, at, [from, lower], under(from), nutted(rod))
+  hangsAt(d, at, [lower, upper], splitMm, [{ fastener: `coupler-${rod.id}`, count: 1, into: 'end' }])
+  hangsAt(d, at, [upper, c.over], topMm, nutted(rod))
+  return { lower: [lower], upper }
+}
+/** What hangs under the ceiling on one line, and what goes up through it to the spreader. */
+export interface Hung {
+  lower: string[]
+  upper: string
 }
 
 /** Bores a piece for the rod that goes through it at a place. */
-function boreFrom(d: Draft, from: string, at: { x: number; y: number }, rod: Rod) {
+export function boreFrom(d: Draft, from: string, at: { x: number; y: number }, rod: Rod) {
   const box = d.box(from)
   const i = d.part(from).at.along.findIndex((v) => Math.abs(v) > 0.9)
   const k = i === 0 ? 1 : 0
   bore(d, from, [at.x, at.y][i] - box.min[i], [at.x, at.y][k] - box.min[k], rod)
 }
 
-/** Pieces that hang from the front ends of one row, each by a rod of its own. */
+/** Pieces that hang from the front ends of one row, each by what hangs on a line of its own. */
 export interface RodRow {
   y: number
-  bottomMm: number
-  rods: readonly { x: number; id: string; from: string }[]
+  rods: readonly { x: number; id: string; from: readonly string[] }[]
 }
+/** How a column is made: a rod, or what is bought to hang on a short one. */
+export type MakeColumn = (d: Draft, h: Hangs, c: Column) => Hung
 
 /**
  * Hangs a row of places along the wall: each from a spreader over the two joists beside it, or, where joists run out
@@ -296,12 +305,13 @@ export function hangRow(
   d: Draft,
   h: Hangs,
   row: RodRow,
-): Result<{ spreaders: string[]; rods: { lower: string; upper: string }[] }> {
+  make: MakeColumn = oneRod,
+): Result<{ spreaders: string[]; rods: Hung[] }> {
   const { joists: j } = h
   if (j.run === 'along') {
-    const each: { spreader: string; lower: string; upper: string }[] = []
+    const each: (Hung & { spreader: string })[] = []
     for (const r of row.rods) {
-      const one = hangOne(d, h, { ...r, y: row.y, bottomMm: row.bottomMm })
+      const one = hangOne(d, h, { ...r, y: row.y }, make)
       if (!one.ok) return one
       each.push(one.value)
     }
@@ -309,39 +319,78 @@ export function hangRow(
   }
   const xs = row.rods.map((r) => r.x)
   if (xs.some((x) => j.atMm.some((v) => Math.abs(v - x) < besideJoist(j, h.rod)))) return bad('rod-in-joist')
-  const [first, last] = [Math.min(...xs), Math.max(...xs)]
-  const [before, after] = [j.atMm.filter((x) => x < first), j.atMm.filter((x) => x > last)]
-  if (before.length === 0 || after.length === 0) return bad('no-joist-over')
-  const [lo, hi] = [Math.max(...before), Math.min(...after)]
-  const past = j.size.wideMm / 2 + PAST_JOIST_MM
-  const over = j.atMm.filter((x) => x >= lo && x <= hi)
-  const id = spreader(d, h, { over, from: lo - past, to: hi + past, rods: xs }, { at: row.y, id: 'spreader-0' })
+  const lies = overJoists(j, Math.min(...xs), Math.max(...xs))
+  if (!lies) return bad('no-joist-over')
+  const id = spreader(d, h, { ...lies, rods: xs }, { at: row.y, id: 'spreader-0' })
   const rods = row.rods.map((r) => {
-    boreFrom(d, r.from, { x: r.x, y: row.y }, h.rod)
-    return oneRod(d, h, { ...r, y: row.y, bottomMm: row.bottomMm, over: id })
+    for (const from of r.from) boreFrom(d, from, { x: r.x, y: row.y }, h.rod)
+    return make(d, h, { ...r, y: row.y, over: id })
   })
   return good({ spreaders: [id], rods })
 }
 
+/** From the last joist before a stretch to the first one after it: what lies over them, and where it begins and ends. */
+function overJoists(j: KnownJoists, first: number, last: number): Pick<RodPlan, 'over' | 'from' | 'to'> | null {
+  const [before, after] = [j.atMm.filter((x) => x < first), j.atMm.filter((x) => x > last)]
+  if (before.length === 0 || after.length === 0) return null
+  const [lo, hi] = [Math.max(...before), Math.min(...after)]
+  const past = j.size.wideMm / 2 + PAST_JOIST_MM
+  return { over: j.atMm.filter((x) => x >= lo && x <= hi), from: lo - past, to: hi + past }
+}
+
 /**
- * Hangs one place of a piece by a rod from a spreader over the two joists beside it. @returns what it made, or why it
- * cannot
+ * Hangs one place of one or more pieces above each other from a spreader over the two joists beside it. @returns what it
+ * made, or why it cannot
  */
 export function hangOne(
   d: Draft,
   h: Hangs,
-  at: { x: number; y: number; id: string; from: string; bottomMm: number },
-): Result<{ spreader: string; lower: string; upper: string }> {
+  at: Omit<Column, 'over'>,
+  make: MakeColumn = oneRod,
+): Result<Hung & { spreader: string }> {
   const { joists: j } = h
   const out = j.run === 'out'
   const place = out ? at.x : at.y
   if (j.atMm.some((x) => Math.abs(x - place) < besideJoist(j, h.rod))) return bad('rod-in-joist')
-  const [before, after] = [j.atMm.filter((x) => x < place), j.atMm.filter((x) => x > place)]
-  if (before.length === 0 || after.length === 0) return bad('no-joist-over')
-  const over = [Math.max(...before), Math.min(...after)]
-  const past = j.size.wideMm / 2 + PAST_JOIST_MM
-  const lies = { over, from: over[0] - past, to: over[1] + past, rods: [place] }
-  const id = spreader(d, h, lies, { at: out ? at.y : at.x, id: `spreader-${at.id}` })
-  boreFrom(d, at.from, at, h.rod)
-  return good({ spreader: id, ...oneRod(d, h, { ...at, over: id }) })
+  const lies = overJoists(j, place, place)
+  if (!lies) return bad('no-joist-over')
+  const id = spreader(d, h, { ...lies, rods: [place] }, { at: out ? at.y : at.x, id: `spreader-${at.id}` })
+  for (const from of at.from) boreFrom(d, from, at, h.rod)
+  return good({ spreader: id, ...make(d, h, { ...at, over: id }) })
 }
+
+/** The nearest place to one wanted where no joist is in the way of a rod; null where there is none near. */
+function clearOf(j: KnownJoists, rod: Rod, wanted: number, way: 1 | -1): number | null {
+  for (let moved = 0; moved <= MOST_MOVED_MM; moved += STEP_MM) {
+    const at = wanted + way * moved
+    if (j.atMm.every((x) => Math.abs(x - at) >= besideJoist(j, rod))) return at
+  }
+  return null
+}
+
+/**
+ * Where the rods of a row can be: evenly from end to end of what hangs there, within the joists they hang from, each
+ * moved where a joist is in the way. @param outMm how far out from the wall they are wanted
+ */
+export function rowPlaces(
+  j: KnownJoists,
+  rod: Rod,
+  b: { lengthMm: number; outMm: number; edgeMm: number; count: number },
+): Result<{ xs: number[]; outMm: number }> {
+  const out = j.run === 'out'
+  const [lo, hi] = out
+    ? [Math.min(...j.atMm) + besideJoist(j, rod), Math.max(...j.atMm) - besideJoist(j, rod)]
+    : [-Infinity, Infinity]
+  const [first, last] = [Math.max(lo, b.edgeMm / 2), Math.min(hi, b.lengthMm - b.edgeMm / 2)]
+  const even = Array.from({ length: b.count }, (_, i) => first + ((last - first) * i) / (b.count - 1))
+  const outMm = out ? b.outMm : clearOf(j, rod, b.outMm, 1)
+  const xs = out ? even.map((x, i) => clearOf(j, rod, x, i === b.count - 1 ? -1 : 1)) : even
+  const apart = xs.every((x, i) => i === 0 || (x !== null && x - xs[i - 1]! > 2 * b.edgeMm))
+  return outMm === null || !apart || xs[0] === null
+    ? bad('rod-in-joist', {}, 'bearers')
+    : good({ xs: xs as number[], outMm })
+}
+
+/** From the front of a frame to the middle of a rod, and wood past it, mm: a washer, and four diameters. */
+export const ROD_OUT_MM = 32
+export const PAST_ROD_MM = 45

@@ -132,10 +132,11 @@ function hangCorner(
   const hung = hangOne(
     d,
     { spreader: { section: spreader, stock }, rod, joists, ceilingMm: ctx.space.ceilingMm },
-    { x, y, id: 'corner', from: arm, bottomMm: box.min[2] },
+    { x, y, id: 'corner', from: [arm] },
   )
   if (!hung.ok) return { ok: false, problem: { ...hung.problem, field: 'end' } }
-  const { spreader: over, lower, upper } = hung.value
+  const { spreader: over, upper } = hung.value
+  const [lower] = hung.value.lower
   for (const s of d.assembly.parts.filter((q) => q.role === 'shelf' && d.meets(q.id, lower))) {
     const { min } = d.box(s.id)
     d.joint({ kind: 'housed', near: lower, far: s.id, fasteners: [] })

@@ -1,6 +1,6 @@
 import { canHoldTie } from '../../room/room.ts'
-import { exampleContext, exampleGoods, exampleJoists } from '../example-context.ts'
-import { family, type ShapeContext } from '../family.ts'
+import { alongTheWall, exampleContext, exampleGoods } from '../example-context.ts'
+import { family } from '../family.ts'
 import { upHigh } from '../../goods/ways.ts'
 import { ceilingPlatformLevers, ceilingPlatformSavers } from './levers.ts'
 import { ceilingPlatformParams, startingParams, type CeilingPlatformParams } from './parameters.ts'
@@ -9,11 +9,6 @@ import { ceilingPlatformSteps } from './steps.ts'
 
 /** Heavier things than this do not belong over a head, kg: product decision. */
 const LIGHT_KG = 20
-
-const alongTheWall = (c: ShapeContext): ShapeContext => ({
-  ...c,
-  space: { ...c.space, joists: exampleJoists('along') },
-})
 
 /** A deck under the ceiling: on a cleat at the wall, and in front on bearers that hang from the joists by rods. */
 export const ceilingPlatform = family<CeilingPlatformParams>({

@@ -1,6 +1,6 @@
 import { unitsOf } from '../../assembly/settings.ts'
 import { crossesUnder } from '../../blocks/frame/shelf-frame.ts'
-import { besideJoist, joistsToHangFrom, type KnownJoists } from '../../blocks/mounts/on-rods.ts'
+import { joistsToHangFrom, PAST_ROD_MM, ROD_OUT_MM, rowPlaces, type KnownJoists } from '../../blocks/mounts/on-rods.ts'
 import { fixingPlaces } from '../../blocks/mounts/wall-fixing.ts'
 import { depthToHold } from '../../blocks/sizing/depth-to-hold.ts'
 import { findSection, type Section } from '../../catalogue/lumber.ts'
@@ -11,7 +11,7 @@ import { roundUp } from '../../measure/rounding.ts'
 import { inches } from '../../measure/units.ts'
 import { shelfPlay, type DimPen } from '../dim-pen.ts'
 import type { ShapeContext, Shaped } from '../family.ts'
-import { fill, withoutPlace, type Opening, type Spot } from '../house-on-shelves.ts'
+import { betweenRods, fill, withoutPlace, type Opening, type Spot } from '../house-on-shelves.ts'
 import { spliceOver, type Stretch } from '../../blocks/sizing/splice.ts'
 import { LIMITS, type CeilingPlatformParams } from './parameters.ts'
 
@@ -35,12 +35,6 @@ const CROSS_EVERY = inches(16)
 const PLAY_ABOVE = inches(2)
 /** A sheet longer than this is not got up there by one or two on ladders, mm. Product decision. */
 const LONGEST_SHEET = 1220
-/** From the front of the frame to the middle of a rod, and wood past it, mm: a washer, and four diameters. */
-const ROD_OUT_MM = 32
-export const PAST_ROD_MM = 45
-/** A rod is moved by no more than this to miss a joist, mm. */
-const MOST_MOVED_MM = 160
-const STEP_MM = 5
 const LEAST_STUDS = 2
 /** Room left under what hangs, mm: one ducks under it at least. Product decision. */
 const LEAST_UNDER_MM = 1200
@@ -67,15 +61,6 @@ export interface Plan {
   openings: Opening[]
   spots: Spot[]
   play: { sideMm: number; aboveMm: number }
-}
-
-/** The nearest place to one wanted where no joist is in the way of a rod; null where there is none near. */
-function clearOf(j: KnownJoists, rod: Rod, wanted: number, way: 1 | -1): number | null {
-  for (let moved = 0; moved <= MOST_MOVED_MM; moved += STEP_MM) {
-    const at = wanted + way * moved
-    if (j.atMm.every((x) => Math.abs(x - at) >= besideJoist(j, rod))) return at
-  }
-  return null
 }
 
 export function planOut(
@@ -108,11 +93,12 @@ export function planOut(
   const most = ctx.space.lengthMm
   const bearersOf = (mm: number) =>
     p.bearers ?? Math.min(LIMITS.bearers, 1 + Math.max(1, Math.ceil((mm - edge) / BEARERS_EVERY - 1e-9)))
-  const layOut = (mm: number) => placeRods(joists, rod, { lengthMm: mm, depthMm, edge, count: bearersOf(mm) })
+  const layOut = (mm: number) =>
+    rowPlaces(joists, rod, { lengthMm: mm, outMm: depthMm + ROD_OUT_MM, edgeMm: edge, count: bearersOf(mm) })
   const queue = [...goods].sort((a, b) => (b.massKg ?? 0) - (a.massKg ?? 0) || b.acrossMm - a.acrossMm)
   const holds = (mm: number) => {
     const r = layOut(mm)
-    return r.ok && fill(queue, betweenRods(r.value.bearers, rod), depthMm, sideMm, 0).left.length === 0
+    return r.ok && fill(queue, betweenRods(r.value.xs, rod), depthMm, sideMm, 0).left.length === 0
   }
   let needed = Math.min(most, 2 * edge + Math.max(...goods.map((g) => g.acrossMm)) + 2 * sideMm)
   while (needed < most && !holds(needed)) needed = Math.min(most, needed + GROWS_MM)
@@ -128,7 +114,7 @@ export function planOut(
   })
   const rods = layOut(lengthMm)
   if (!rods.ok) return rods
-  const openings = betweenRods(rods.value.bearers, rod)
+  const openings = betweenRods(rods.value.xs, rod)
   const { spots, left } = fill(queue, openings, depthMm, sideMm, 0)
   const tallest = Math.max(...spots.map((s) => s.item.tallMm), 0)
   const highest = ctx.space.ceilingMm - tallest - aboveMm
@@ -146,7 +132,7 @@ export function planOut(
     return bad('platform-too-low', { mm: Math.max(0, underMm), leastMm: LEAST_UNDER_MM }, 'topMm')
   const longestRod = Math.max(...ROD_LENGTHS[rod.system])
   if (deepMm > longestRod) return bad('rod-too-long', { mm: deepMm, mostMm: longestRod }, 'topMm')
-  const runs = runsOf(p, ctx, lengthMm, rods.value.bearers)
+  const runs = runsOf(p, ctx, lengthMm, rods.value.xs)
   if (!runs.ok) return runs
   const every = pen.length({ path: 'crossEveryMm', code: 'cross-every', min: 150, max: 1300 }, CROSS_EVERY, {
     code: 'sheet-span',
@@ -166,7 +152,8 @@ export function planOut(
       depthMm,
       topMm,
       underMm,
-      ...rods.value,
+      bearers: rods.value.xs,
+      rodOutMm: rods.value.outMm,
       ...runs.value,
       crosses: crossesUnder(lengthMm, every, frame.thicknessMm, runs.value.sheets),
       openings,
@@ -177,29 +164,6 @@ export function planOut(
 }
 /** A platform is tried this much longer each time, mm. */
 const GROWS_MM = 20
-
-/** Between two rods things are drawn out past them, with a hand's room. */
-const betweenRods = (bearers: readonly number[], rod: Rod): Opening[] =>
-  bearers.slice(1).map((x, i) => ({ left: bearers[i] + rod.diameterMm, right: x - rod.diameterMm }))
-
-/** Bearers evenly from end to end, within the joists their rods hang from, moved where one is in the way. */
-function placeRods(
-  j: KnownJoists,
-  rod: Rod,
-  b: { lengthMm: number; depthMm: number; edge: number; count: number },
-): Result<Pick<Plan, 'bearers' | 'rodOutMm'>> {
-  const out = j.run === 'out'
-  const [lo, hi] = out
-    ? [Math.min(...j.atMm) + besideJoist(j, rod), Math.max(...j.atMm) - besideJoist(j, rod)]
-    : [-Infinity, Infinity]
-  const [first, last] = [Math.max(lo, b.edge / 2), Math.min(hi, b.lengthMm - b.edge / 2)]
-  const even = Array.from({ length: b.count }, (_, i) => first + ((last - first) * i) / (b.count - 1))
-  const rodOutMm = out ? b.depthMm + ROD_OUT_MM : clearOf(j, rod, b.depthMm + ROD_OUT_MM, 1)
-  const bearers = out ? even.map((x, i) => clearOf(j, rod, x, i === b.count - 1 ? -1 : 1)) : even
-  const apart = bearers.every((x, i) => i === 0 || (x !== null && x - bearers[i - 1]! > 2 * b.edge))
-  if (rodOutMm === null || !apart || bearers[0] === null) return bad('rod-in-joist', {}, 'bearers')
-  return good({ rodOutMm, bearers: bearers as number[] })
-}
 
 /** Cleats in pieces that meet on studs, rails in pieces that meet over bearers, sheets that can be got up there. */
 function runsOf(

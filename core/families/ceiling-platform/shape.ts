@@ -1,7 +1,7 @@
 import type { Stock } from '../../assembly/assembly.ts'
 import type { Draft } from '../../assembly/draft.ts'
 import { CROSS_SCREWS, placeShelfFrame } from '../../blocks/frame/shelf-frame.ts'
-import { hangRow } from '../../blocks/mounts/on-rods.ts'
+import { hangRow, PAST_ROD_MM } from '../../blocks/mounts/on-rods.ts'
 import { screwAlong } from '../../blocks/mounts/wall-fixing.ts'
 import { RODS } from '../../catalogue/steel.ts'
 import { bad, good, type Result } from '../../measure/result.ts'
@@ -11,7 +11,7 @@ import { opened } from '../opened.ts'
 import { standing } from '../house-on-shelves.ts'
 import type { Stretch } from '../../blocks/sizing/splice.ts'
 import { CLEAT_SCREWS, type CeilingPlatformParams } from './parameters.ts'
-import { PAST_ROD_MM, planOut, type Plan } from './plan-out.ts'
+import { planOut, type Plan } from './plan-out.ts'
 
 /*
  *  side:  wall|            =o=  spreader over the joists
@@ -111,8 +111,7 @@ function bearersOf(
     },
     {
       y: plan.rodOutMm,
-      bottomMm: under,
-      rods: plan.bearers.map((x, k) => ({ x, id: String(k), from: `bearer-${k}` })),
+      rods: plan.bearers.map((x, k) => ({ x, id: String(k), from: [`bearer-${k}`] })),
     },
   )
   if (!hung.ok) return { ok: false, problem: { ...hung.problem, field: 'bearers' } }
@@ -123,7 +122,7 @@ function bearersOf(
   )
   const needed = Math.max(...spreaders.map((id) => d.part(id).size.lengthMm))
   if (needed > longest) return bad('longer-than-board', { mm: needed, mostMm: longest }, 'lengthMm')
-  const parts = [...spreaders, ...rods.flatMap((r) => [r.lower, r.upper])]
+  const parts = [...spreaders, ...rods.flatMap((r) => [...r.lower, r.upper])]
   d.sub({ id: 'hangs', name: 'unit', parts, built: 'in-place' })
   return good(null)
 }

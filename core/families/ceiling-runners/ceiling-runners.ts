@@ -1,4 +1,4 @@
-import { exampleContext, exampleGoods, exampleJoists } from '../example-context.ts'
+import { alongTheWall, exampleContext, exampleGoods } from '../example-context.ts'
 import { family, type ShapeContext } from '../family.ts'
 import { upHigh } from '../../goods/ways.ts'
 import { ceilingRunnersLevers, ceilingRunnersSavers } from './levers.ts'
@@ -8,11 +8,6 @@ import { ceilingRunnersSteps } from './steps.ts'
 
 /** Heavier totes than this do not belong over a head, kg: product decision. */
 const LIGHT_KG = 20
-
-const alongTheWall = (c: ShapeContext): ShapeContext => ({
-  ...c,
-  space: { ...c.space, joists: exampleJoists('along') },
-})
 
 const deepRoom = (c: ShapeContext): ShapeContext => ({ ...c, space: { ...c.space, depthMm: 1500 } })
 

@@ -5,10 +5,11 @@ import { checkOf, readParams, tryParams } from '../../../test-support/read-param
 import { partMassKg } from '../../assembly/mass.ts'
 import { METRIC, newtons } from '../../measure/units.ts'
 import type { BuildReading } from '../../project/read-build.ts'
+import { sundryLines } from '../../takeoff/sundries.ts'
 import { sayProblem } from '../../wording/problems.ts'
 import { sayIn } from '../../wording/say.ts'
 import { stepText } from '../../wording/steps.ts'
-import { exampleContext, exampleGoods } from '../example-context.ts'
+import { exampleContext, exampleGoods, exampleJoists } from '../example-context.ts'
 import type { ShapeContext } from '../family.ts'
 import { ledgerShelf } from './ledger-shelf.ts'
 import { startingParams, type LedgerShelfParams } from './parameters.ts'
@@ -155,5 +156,88 @@ describe('holes for cords', () => {
     const { cordHoles, ...first } = startingParams('metric')
     expect(cordHoles).toEqual([])
     expect(ledgerShelf.upgrade(first, 1)).toEqual({ ...first, cordHoles: [] })
+  })
+})
+
+describe('a front that hangs from the joists', () => {
+  const goods = [{ item: crateOf([500, 400, 300], 20), count: 6 }]
+  const under = (run: 'out' | 'along') => ctx({ joists: exampleJoists(run) }, goods)
+  const hung: Partial<LedgerShelfParams> = { shelves: 2, bays: 2, topMm: [1300], floorBay: false, depthMm: 450 }
+  const pulled = (r: BuildReading, id: string) => {
+    const s = r.service.members.get(id)!.state
+    return s.kind === 'strut' ? s.axial.pulledN : NaN
+  }
+  const upward = (r: BuildReading, from: string, on: RegExp) =>
+    r.shaped.assembly.supports
+      .filter((s) => 'part' in s.from && s.from.part === from && s.on.kind === 'part' && on.test(s.on.part))
+      .reduce((n, s) => n + (r.service.reactions.get(s.id) ?? 0), 0)
+
+  it.each(['rods', 'chains'] as const)('on %s holds, and has no post', (front) => {
+    for (const run of ['out', 'along'] as const) {
+      const r = read({ ...hung, front }, under(run))
+      expect([run, r.verdict.fails, r.verdict.unknown]).toEqual([run, 0, 0])
+      expect(r.shaped.assembly.parts.filter((p) => p.role === 'post')).toEqual([])
+    }
+  })
+  it('a rod carries the fronts of both shelves, each by a nut of its own', () => {
+    const r = read({ ...hung, front: 'rods' }, under('along'))
+    const fronts = [0, 1].map((i) => upward(r, `bearer-1-${i}`, /^rod-1-lower$/))
+    for (const n of fronts) expect(n).toBeGreaterThan(50)
+    // What a rod weighs hangs in equal shares on all it meets.
+    expectNear(pulled(r, 'rod-1-lower'), fronts[0] + fronts[1], 5e-3)
+  })
+  it('a bearer is a beam on its rod and under the ledger: by its moments', () => {
+    const r = read({ ...hung, front: 'rods' }, under('along'))
+    const a = r.shaped.assembly
+    const bearer = a.parts.find((p) => p.id === 'bearer-1-0')!
+    const rods = a.parts.find((p) => p.id === 'rod-1-lower')!.at.centre[1]
+    const rail = a.supports.filter((s) => s.on.kind === 'part' && s.on.part === 'bearer-1-0')
+    const ledgerY = 19
+    // About the screws in the ledger; the lower rod's share of its own weight hangs straight on the rod.
+    const byHand =
+      (rail.reduce(
+        (nmm, s) => nmm + (r.service.reactions.get(s.id) ?? 0) * ((s.contact.min[1] + s.contact.max[1]) / 2 - ledgerY),
+        0,
+      ) +
+        newtons(partMassKg(bearer)) * (bearer.at.centre[1] - ledgerY)) /
+      (rods - ledgerY)
+    expectNear(upward(r, 'bearer-1-0', /^rod-1-lower$/), byHand, 0.02)
+  })
+  it('a chain carries what hangs under it; the wood over it gives only its own front', () => {
+    const r = read({ ...hung, front: 'chains' }, under('along'))
+    const kg = (id: RegExp) =>
+      r.shaped.assembly.parts.filter((p) => id.test(p.id)).reduce((n, p) => n + partMassKg(p), 0)
+    const [low, high] = [pulled(r, 'chain-1-1'), pulled(r, 'chain-1-0')]
+    const own = upward(r, 'bearer-1-1', /^rod-1-0$/)
+    expect(low).toBeGreaterThan(50)
+    // From the lower chain's upper end on: an eye nut, the rod through the wood, another one, and the chain itself.
+    const between = newtons(kg(/^eye-1-1-high$|^rod-1-0$|^eye-1-0-low$|^chain-1-0$/))
+    expectNear(high, low + own + between, 0.01)
+  })
+  it('of chain too weak for it fails by its rating, and a stronger one is offered', () => {
+    const heavy = ctx({ joists: { ...exampleJoists('along'), allowanceKnM2: 3 } }, [
+      { item: crateOf([500, 400, 300], 150), count: 6 },
+    ])
+    const p: Partial<LedgerShelfParams> = { ...hung, front: 'chains' }
+    const over = read(p, heavy).checks.find((c) => c.check === 'ratings')!
+    expect(over.state).toBe('fails')
+    const codes = ledgerShelf.levers({ ...startingParams('metric'), ...p }, heavy).map((l) => l.code)
+    expect(codes).toEqual(expect.arrayContaining(['stronger-chain', 'front-on-posts', 'ledger-bearers']))
+  })
+  it.each([
+    ['under trusses', { joists: { ...exampleJoists('out'), kind: 'trusses' as const } }, 'hung-from-trusses'],
+    ['where nobody has looked', { joists: null }, 'no-joists-known'],
+  ])('%s is refused', (_n, over, code) =>
+    expect(problemOf({ ...hung, front: 'rods' }, ctx(over, goods))!.code).toBe(code),
+  )
+  it('is bought by its length of chain', () => {
+    const r = read({ ...hung, front: 'chains' }, under('out'))
+    const lines = sundryLines([r.shaped.assembly], under('out').settings)
+    const long = r.shaped.assembly.parts.filter((p) => p.stock.kind === 'soft').reduce((n, p) => n + p.size.lengthMm, 0)
+    expectNear(lines.find((l) => l.label === '5 mm chain, m')!.amount, long / 1000, 1e-9)
+  })
+  it('older shelves stand on posts', () => {
+    const { front, rod, chain, bearerSection, spreaderSection, ...second } = startingParams('imperial')
+    expect(ledgerShelf.upgrade(second, 2)).toEqual({ ...second, front, rod, chain, bearerSection, spreaderSection })
   })
 })

@@ -1,4 +1,4 @@
-import { exampleContext, exampleGoods } from '../example-context.ts'
+import { alongTheWall, exampleContext, exampleGoods } from '../example-context.ts'
 import { family } from '../family.ts'
 import { allOnWall } from '../opened.ts'
 import { onFramedShelves } from '../../goods/ways.ts'
@@ -34,6 +34,16 @@ export const ledgerShelf = family<LedgerShelfParams>({
       name: 'along a whole wall, ledgers in pieces',
       params: { ...startingParams('imperial'), follow: 'wall', shelves: 2, topMm: [600] },
       context: exampleContext('imperial', [exampleGoods('imperial', 'box', 22)]),
+    },
+    {
+      name: 'its front on rods from joists that run out, imperial',
+      params: { ...startingParams('imperial'), front: 'rods', shelves: 2, floorBay: false, topMm: [1500] },
+      context: exampleContext('imperial', [exampleGoods('imperial', 'box', 8)]),
+    },
+    {
+      name: 'its front on chains from joists along the wall, metric',
+      params: { ...startingParams('metric'), front: 'chains', shelves: 2, floorBay: false, topMm: [1400] },
+      context: alongTheWall(exampleContext('metric', [exampleGoods('metric', 'box', 6)])),
     },
     {
       name: 'pails over drums, metric, posts close, bolted',

@@ -1,10 +1,13 @@
 import { CROSS_SCREWS, RAIL_SCREWS } from '../../blocks/frame/shelf-frame.ts'
+import { findSection } from '../../catalogue/lumber.ts'
+import { LINE_WEIGHTS } from '../../catalogue/soft.ts'
 import { z } from '../../measure/schema.ts'
 import type { UnitSystem } from '../../measure/units.ts'
 import type { Raw } from '../family.ts'
-import { countDim, dim, dims, keys, section, sheet } from '../params.ts'
+import { countDim, dim, dims, keys, rod, section, sheet } from '../params.ts'
 
 export const LIMITS = { bays: 10, shelves: 8, cordHoles: 8 } as const
+export const FRONTS = ['posts', 'rods', 'chains'] as const
 export const LEDGER_SCREWS = { one: 1, two: 2, three: 3, four: 4 } as const
 
 export const ledgerShelfParams = z.object({
@@ -30,6 +33,12 @@ export const ledgerShelfParams = z.object({
   ledgerScrews: z.enum(keys(LEDGER_SCREWS)),
   railJoint: z.enum([...keys(RAIL_SCREWS), 'bolts']),
   crossJoint: z.enum(keys(CROSS_SCREWS)),
+  /** What carries the front: posts, or rods or chains from the joists at the ends of flat bearers under the frame. */
+  front: z.enum(FRONTS),
+  bearerSection: section,
+  spreaderSection: section,
+  rod,
+  chain: z.enum(LINE_WEIGHTS),
   /** Through a shelf, counted from below: its middle from the left end, and out from the wall. */
   cordHoles: z
     .array(
@@ -44,6 +53,11 @@ export const ledgerShelfParams = z.object({
 })
 export type LedgerShelfParams = z.infer<typeof ledgerShelfParams>
 
+type Hung = Pick<LedgerShelfParams, 'bearerSection' | 'spreaderSection' | 'rod' | 'chain'>
+const HUNG: Record<UnitSystem, Hung> = {
+  imperial: { bearerSection: '2x4', spreaderSection: '2x4', rod: 'rod-3/8', chain: 'light' },
+  metric: { bearerSection: '38x89mm', spreaderSection: '38x89mm', rod: 'rod-M10', chain: 'light' },
+}
 const STOCK: Record<UnitSystem, Pick<LedgerShelfParams, 'frameSection' | 'postSection' | 'sheet'>> = {
   imperial: { frameSection: '2x4', postSection: '2x4', sheet: 'ply-23/32' },
   metric: { frameSection: '38x89mm', postSection: '38x89mm', sheet: 'ply-18mm' },
@@ -64,8 +78,17 @@ export const startingParams = (system: UnitSystem): LedgerShelfParams => ({
   ledgerScrews: 'two',
   railJoint: 'screws',
   crossJoint: 'two',
+  front: 'posts',
+  ...HUNG[system],
   cordHoles: [],
 })
 
-/** First without holes for cords. */
-export const UPGRADES = [(raw: Raw): Raw => ({ cordHoles: [], ...raw })]
+/** First without holes for cords, then always on posts. */
+export const UPGRADES = [
+  (raw: Raw): Raw => ({ cordHoles: [], ...raw }),
+  (raw: Raw): Raw => ({
+    front: 'posts',
+    ...HUNG[findSection(String(raw.frameSection))?.system ?? 'metric'],
+    ...raw,
+  }),
+]

@@ -1,8 +1,11 @@
 import { crossesUnder } from '../../blocks/frame/shelf-frame.ts'
+import { joistsToHangFrom, PAST_ROD_MM, ROD_OUT_MM, rowPlaces, type KnownJoists } from '../../blocks/mounts/on-rods.ts'
 import { depthToHold } from '../../blocks/sizing/depth-to-hold.ts'
 import { piecesOnStuds } from '../../blocks/mounts/pieces-on-studs.ts'
 import { findSection, type Section } from '../../catalogue/lumber.ts'
 import { findSheet, type Sheet } from '../../catalogue/sheets.ts'
+import { chainOf, type Line } from '../../catalogue/soft.ts'
+import { findRod, ROD_LENGTHS, type Rod } from '../../catalogue/steel.ts'
 import { reachMm } from '../../goods/person.ts'
 import { bad, good, type Result } from '../../measure/result.ts'
 import { roundDown } from '../../measure/rounding.ts'
@@ -10,7 +13,7 @@ import { unitsOf } from '../../assembly/settings.ts'
 import { inches } from '../../measure/units.ts'
 import { shelfPlay, sumTerms, type DimPen } from '../dim-pen.ts'
 import type { ShapeContext, Shaped } from '../family.ts'
-import { framedTerms, framedTops, house, type Level, type Opening } from '../house-on-shelves.ts'
+import { betweenRods, framedTerms, framedTops, house, type Level, type Opening } from '../house-on-shelves.ts'
 import { spliceOver, type Stretch } from '../../blocks/sizing/splice.ts'
 import { LIMITS, type LedgerShelfParams } from './parameters.ts'
 
@@ -35,14 +38,29 @@ const PLAY_ABOVE = inches(2)
 /** Goods may stand out past the shelf's front edge this far. */
 export const STICK_OUT = inches(1)
 
+/** How a front that hangs does so. */
+export interface HungFront {
+  joists: KnownJoists
+  rod: Rod
+  chain: Line | null
+  bearer: Section
+  spreader: Section
+  /** Middles of the bearers, and of all rods out from the wall. */
+  xs: number[]
+  outMm: number
+}
+
 export interface Plan {
   frame: Section
   post: Section
   sheet: Sheet
   lengthMm: number
   depthMm: number
-  /** Left edges of the posts. */
+  /** Left edges of the posts; none where the front hangs. */
   posts: number[]
+  hung: HungFront | null
+  /** From the upper face of a sheet to the underside of what carries it. */
+  framedMm: number
   openings: Opening[]
   /** Left faces of the cross pieces. */
   crosses: number[]
@@ -54,7 +72,7 @@ export interface Plan {
   play: { sideMm: number; aboveMm: number }
 }
 
-const longestOf = (ctx: ShapeContext, section: string) =>
+export const longestOf = (ctx: ShapeContext, section: string) =>
   Math.max(0, ...ctx.boards(section, false).map((b) => b.lengthMm - ctx.settings.squaringTrimMm))
 
 export function planOut(
@@ -63,12 +81,17 @@ export function planOut(
   pen: DimPen,
 ): Result<{ plan: Plan; unhoused: Shaped['unhoused'] }> {
   const [frame, post, sheet] = [findSection(p.frameSection)!, findSection(p.postSection)!, findSheet(p.sheet)!]
+  const hangs = hangingOf(p, ctx)
+  if (!hangs.ok) return hangs
+  const from = hangs.value
+  /** What stands or lies under the front at each place: how wide along the wall, and how far it goes out. */
+  const [edgeMm, takenMm] = from ? [from.bearer.widthMm, ROD_OUT_MM + PAST_ROD_MM] : [post.widthMm, post.thicknessMm]
   const { aboveMm, sideMm } = shelfPlay(pen, 600, PLAY_ABOVE)
   const deep = depthToHold(
     sheet,
     { settings: ctx.settings, spaceMm: ctx.space.depthMm },
     Math.max(...ctx.goods.map((g) => g.item.deepMm)),
-    { takenMm: post.thicknessMm, outMm: STICK_OUT },
+    { takenMm, outMm: STICK_OUT },
   )
   const depthMm = pen.length({ path: 'depthMm', code: 'depth', min: 150, max: 1220 }, deep.mm, deep.why)
   const widest = sheet.widthMm - 2 * ctx.settings.sheetTrimMm
@@ -77,7 +100,7 @@ export function planOut(
   if (depthMm < least) return bad('too-shallow', { mm: depthMm, leastMm: least }, 'depthMm')
 
   // Along a wall evenly, so that nothing of it is left over.
-  const alongMm = ctx.space.lengthMm - post.widthMm
+  const alongMm = ctx.space.lengthMm - edgeMm
   const even = roundDown(alongMm / Math.max(1, Math.ceil(alongMm / POSTS_EVERY - 1e-9)), unitsOf(ctx.settings))
   const apartMm = pen.length(
     { path: 'apartMm', code: 'posts-apart', min: 300, max: 2400 },
@@ -86,20 +109,23 @@ export function planOut(
       ? { code: 'posts-even', terms: [], data: { everyMm: POSTS_EVERY, wallMm: ctx.space.lengthMm } }
       : { code: 'posts-half-sheet', terms: [], data: { everyMm: POSTS_EVERY } },
   )
-  const most = Math.max(1, Math.floor((ctx.space.lengthMm - post.widthMm) / apartMm + 1e-9))
-  const openingsOf = (bays: number): Opening[] =>
-    Array.from({ length: bays }, (_, i) => ({ left: i * apartMm + post.widthMm, right: (i + 1) * apartMm }))
-  const framed = { frameMm: frame.widthMm, sheetMm: sheet.thicknessMm }
+  const most = Math.max(1, Math.floor((ctx.space.lengthMm - edgeMm) / apartMm + 1e-9))
+  const frontOf = (bays: number) => frontPlaces(from, { bays, apartMm, edgeMm, depthMm })
+  const framed = { frameMm: frame.widthMm + (from?.bearer.thicknessMm ?? 0), sheetMm: sheet.thicknessMm }
   const grows = (levels: Level[]) => {
     const z = framedTerms(levels, framed, aboveMm).reduce((sum, t) => sum + sumTerms(t), 0)
     const last = levels[levels.length - 1].tallest?.tallMm ?? 0
     return z <= reachMm(ctx.settings.personMm) && z + last <= ctx.space.heightMm
   }
-  const housed = (bays: number) =>
-    house(ctx.goods, p.floorBay, p.shelves, openingsOf(bays), depthMm, sideMm, STICK_OUT, grows, LIMITS.shelves)
+  const housed = (openings: Opening[]) =>
+    house(ctx.goods, p.floorBay, p.shelves, openings, depthMm, sideMm, STICK_OUT, grows, LIMITS.shelves)
   const mostBays = Math.min(most, LIMITS.bays)
   const tries = Array.from({ length: mostBays }, (_, i) => i + 1)
-  const enough = tries.find((n) => housed(n).unhoused.length === 0) ?? mostBays
+  const holdsAll = (n: number) => {
+    const f = frontOf(n)
+    return f.ok && housed(f.value.openings).unhoused.length === 0
+  }
+  const enough = tries.find(holdsAll) ?? mostBays
   const things = ctx.goods.reduce((n, g) => n + g.count, 0)
   const bays = pen.count(
     { path: 'bays', code: 'bays', min: 1, max: LIMITS.bays },
@@ -108,7 +134,10 @@ export function planOut(
       ? { code: 'bays-wall', terms: [], data: { wallMm: ctx.space.lengthMm } }
       : { code: 'bays-goods', terms: [], data: { things } },
   )
-  const { levels, unhoused } = housed(bays)
+  const front = frontOf(bays)
+  if (!front.ok) return front
+  const { openings, xs } = front.value
+  const { levels, unhoused } = housed(openings)
   const shelves = levels.filter((l) => !l.floor)
   pen.count({ path: 'shelves', code: 'shelves', min: 1, max: LIMITS.shelves }, shelves.length, {
     code: 'shelves-goods',
@@ -118,16 +147,13 @@ export function planOut(
   const tops = framedTops(levels, framed, aboveMm, pen)
   if (!tops.ok) return tops
 
-  const lengthMm = bays * apartMm + post.widthMm
-  const posts = Array.from({ length: bays + 1 }, (_, i) => i * apartMm)
-  const runs = runsOf(
-    p,
-    ctx,
-    lengthMm,
-    posts.map((x) => x + post.widthMm / 2),
-    sheet,
-  )
+  const lengthMm = bays * apartMm + edgeMm
+  const runs = runsOf(p, ctx, lengthMm, xs, sheet)
   if (!runs.ok) return runs
+  const lowestMm = tops.value[0] - framed.sheetMm - framed.frameMm
+  const longest = from && !from.chain ? Math.max(...ROD_LENGTHS[from.rod.system]) : Infinity
+  if (ctx.space.ceilingMm - lowestMm > longest)
+    return bad('rod-too-long', { mm: ctx.space.ceilingMm - lowestMm, mostMm: longest }, 'front')
   const every = pen.length({ path: 'crossEveryMm', code: 'cross-every', min: 150, max: 1300 }, CROSS_EVERY, {
     code: 'sheet-span',
     terms: [],
@@ -142,8 +168,10 @@ export function planOut(
       sheet,
       lengthMm,
       depthMm,
-      posts,
-      openings: openingsOf(bays),
+      posts: from ? [] : xs.map((x) => x - edgeMm / 2),
+      hung: from && { ...from, xs, outMm: front.value.outMm },
+      framedMm: framed.sheetMm + framed.frameMm,
+      openings,
       crosses,
       levels,
       tops: tops.value,
@@ -151,6 +179,34 @@ export function planOut(
       play: { sideMm, aboveMm },
     },
   })
+}
+
+/** What the front hangs from; null where it stands on posts. */
+function hangingOf(p: LedgerShelfParams, ctx: ShapeContext): Result<Omit<HungFront, 'xs' | 'outMm'> | null> {
+  if (p.front === 'posts') return good(null)
+  const known = joistsToHangFrom(ctx.space)
+  if (!known.ok) return known
+  const [bearer, spreader] = [p.bearerSection, p.spreaderSection].map((s) => findSection(s)!)
+  const chain = p.front === 'chains' ? chainOf(p.chain, ctx.settings.yard) : null
+  return good({ joists: known.value, rod: findRod(p.rod)!, chain, bearer, spreader })
+}
+
+/** Middles of posts or bearers along the wall, and what can be drawn out between them. */
+function frontPlaces(
+  from: Omit<HungFront, 'xs' | 'outMm'> | null,
+  { bays, apartMm, edgeMm, depthMm }: { bays: number; apartMm: number; edgeMm: number; depthMm: number },
+): Result<{ xs: number[]; outMm: number; openings: Opening[] }> {
+  const lengthMm = bays * apartMm + edgeMm
+  if (!from) {
+    const xs = Array.from({ length: bays + 1 }, (_, i) => i * apartMm + edgeMm / 2)
+    const openings = xs.slice(1).map((x, i) => ({ left: xs[i] + edgeMm / 2, right: x - edgeMm / 2 }))
+    return good({ xs, outMm: depthMm, openings })
+  }
+  const outMm = depthMm + ROD_OUT_MM
+  const r = rowPlaces(from.joists, from.rod, { lengthMm, outMm, edgeMm, count: bays + 1 })
+  if (!r.ok) return { ok: false, problem: { ...r.problem, field: 'apartMm' } }
+  const wide = { diameterMm: Math.max(from.rod.diameterMm, from.chain?.wideMm ?? 0) }
+  return good({ ...r.value, openings: betweenRods(r.value.xs, wide) })
 }
 
 /** Ledgers in pieces that meet on studs, rails on posts, sheets wherever a cross piece can lie under their joint. */

@@ -4,15 +4,21 @@ import { unitsOf } from '../../assembly/settings.ts'
 import { boreCordHoles, type HolePlace } from '../../blocks/carcass/cord-holes.ts'
 import { CROSS_SCREWS, placeShelfFrame, RAIL_SCREWS, railOnPost } from '../../blocks/frame/shelf-frame.ts'
 import { standPost } from '../../blocks/frame/standing-post.ts'
-import { screwAlong } from '../../blocks/mounts/wall-fixing.ts'
-import { good, type Result } from '../../measure/result.ts'
+import { chainsOf } from '../../blocks/mounts/on-chains.ts'
+import { hangRow, PAST_ROD_MM } from '../../blocks/mounts/on-rods.ts'
+import { hangUnder } from '../../blocks/mounts/under-joists.ts'
+import { EDGE_SHARE, screwAlong, UP } from '../../blocks/mounts/wall-fixing.ts'
+import type { Box } from '../../geometry/box.ts'
+import { LINE_WEIGHTS } from '../../catalogue/soft.ts'
+import { RODS } from '../../catalogue/steel.ts'
+import { bad, good, type Result } from '../../measure/result.ts'
 import { choicePen } from '../choices.ts'
 import type { Choice, ListChoice, ShapeContext, Shaped } from '../family.ts'
 import { opened } from '../opened.ts'
 import { standing } from '../house-on-shelves.ts'
 import type { Stretch } from '../../blocks/sizing/splice.ts'
-import { LEDGER_SCREWS, LIMITS, type LedgerShelfParams } from './parameters.ts'
-import { planOut, STICK_OUT, type Plan } from './plan-out.ts'
+import { FRONTS, LEDGER_SCREWS, LIMITS, type LedgerShelfParams } from './parameters.ts'
+import { longestOf, planOut, STICK_OUT, type HungFront, type Plan } from './plan-out.ts'
 
 /*
  *  plan of a shelf, wall at the top:
@@ -27,12 +33,14 @@ export function shapeLedgerShelf(p: LedgerShelfParams, ctx: ShapeContext): Resul
   const { d, pen, plan, unhoused } = first.value
   const posts = placePosts(d, p, ctx, plan)
   plan.tops.forEach((_z, i) => shelf(d, p, ctx, plan, i, posts))
+  const hung = plan.hung ? hang(d, p, ctx, plan, plan.hung) : good(null)
+  if (!hung.ok) return hung
   const bored = boreCordHoles(d, p.cordHoles, (h) => holePlace(d, plan, h))
   if (!bored.ok) return bored
   placeBays(d, plan)
   plan.tops.forEach((z, i) => d.mark(z, 'shelf-top', i + 1, idsOf('shelf', plan.sheets, i)))
   plan.tops.forEach((_z, i) => {
-    const parts = d.assembly.parts.filter((x) => x.id.endsWith(`-${i}`) && x.role !== 'post')
+    const parts = d.assembly.parts.filter((x) => x.id.endsWith(`-${i}`) && x.role !== 'post' && x.role !== 'rod')
     pen.drag(`topMm.${i}`, { axis: 'z', sign: 1, parts: parts.map((x) => x.id) })
   })
   return good({ assembly: d.assembly, dims: pen.dims, choices: choices(p, ctx), lists: [holeList(p)], unhoused })
@@ -94,6 +102,65 @@ function shelf(d: Draft, p: LedgerShelfParams, ctx: ShapeContext, plan: Plan, i:
   d.sub({ id: `sheets-${i}`, name: 'sheets', parts: sheets.map((x) => x.id), built: 'in-place' })
 }
 
+/** Cross pieces hang on the inner face of a rail and turn it: it presses with that edge, and its screws hold the other. */
+function lieOnBearer(d: Draft, rail: string, bearer: string, joint: string) {
+  const [from, on] = [{ part: rail }, { kind: 'part', part: bearer } as const]
+  d.hold({ from, on, push: UP, way: 'both', via: 'fasteners', joint })
+  const [r, b] = [d.box(rail), d.box(bearer)]
+  const [x0, x1] = [Math.max(r.min[0], b.min[0]), Math.min(r.max[0], b.max[0])]
+  const inside = EDGE_SHARE * (r.max[1] - r.min[1])
+  for (const y of [r.min[1] + inside, r.max[1] - inside]) {
+    const contact: Box = { min: [x0, y, r.min[2]], max: [x1, y, r.min[2]] }
+    d.hold({ from, on, contact, push: UP, way: 'push', via: 'bearing', steadies: true })
+  }
+}
+
+/** Flat bearers under the frames, screwed to the ledger behind and hung at their front ends, all of one line together. */
+function hang(d: Draft, p: LedgerShelfParams, ctx: ShapeContext, plan: Plan, h: HungFront): Result<null> {
+  const { thicknessMm: t, widthMm: w } = h.bearer
+  plan.tops.forEach((top, i) =>
+    h.xs.forEach((x, k) => {
+      const id = `bearer-${k}-${i}`
+      d.square({
+        id,
+        role: 'cross',
+        stock: board(p.bearerSection, ctx),
+        min: [x - w / 2, 0, top - plan.framedMm],
+        size: [w, h.outMm + PAST_ROD_MM, t],
+        along: 'y',
+        across: 'x',
+      })
+      for (const rail of idsOf('rail', plan.rails, i))
+        if (d.meets(rail, id)) lieOnBearer(d, rail, id, d.screw(id, rail, 2, 'side', t, plan.frame.widthMm))
+      const behind = idsOf('ledger', plan.ledgers, i).find((l) => d.box(l).min[0] <= x && d.box(l).max[0] >= x)!
+      hangUnder(d, id, behind, [{ x, y: plan.frame.thicknessMm / 2 }], { count: 2 })
+      d.sub({ id: `lay-${id}`, name: 'unit', parts: [id], built: 'in-place' })
+    }),
+  )
+  const hung = hangRow(
+    d,
+    {
+      spreader: { section: h.spreader, stock: board(p.spreaderSection, ctx) },
+      rod: h.rod,
+      joists: h.joists,
+      ceilingMm: ctx.space.ceilingMm,
+    },
+    {
+      y: h.outMm,
+      rods: h.xs.map((x, k) => ({ x, id: String(k), from: plan.tops.map((_z, i) => `bearer-${k}-${i}`) })),
+    },
+    h.chain ? chainsOf(h.chain) : undefined,
+  )
+  if (!hung.ok) return { ok: false, problem: { ...hung.problem, field: 'apartMm' } }
+  const { spreaders, rods } = hung.value
+  const most = longestOf(ctx, p.spreaderSection)
+  const long = Math.max(...spreaders.map((s) => d.part(s).size.lengthMm))
+  if (long > most) return bad('longer-than-board', { mm: long, mostMm: most }, 'bays')
+  const parts = [...spreaders, ...rods.flatMap((r) => [...r.lower, r.upper])]
+  d.sub({ id: 'hangs', name: 'unit', parts, built: 'in-place' })
+  return good(null)
+}
+
 /** Where a hole goes through a shelf: on one sheet, beside the cross pieces and clear of ledger and rail. */
 function holePlace(d: Draft, plan: Plan, h: LedgerShelfParams['cordHoles'][number]): HolePlace {
   const i = Math.min(h.shelf, plan.tops.length) - 1
@@ -131,7 +198,7 @@ const holeList = (p: LedgerShelfParams): ListChoice => ({
 })
 
 function placeBays(d: Draft, plan: Plan) {
-  const { tops, depthMm, openings, play, frame, sheet } = plan
+  const { tops, depthMm, openings, play } = plan
   let nth = -1
   plan.levels.forEach((level, row) => {
     if (!level.floor) nth++
@@ -147,7 +214,7 @@ function placeBays(d: Draft, plan: Plan) {
         holds: 'surface',
         clear: {
           min: [o.left, 0, at],
-          max: [o.right, depthMm, over === undefined ? at + high : over - sheet.thicknessMm - frame.widthMm],
+          max: [o.right, depthMm, over === undefined ? at + high : over - plan.framedMm],
         },
         carriers: level.floor ? [] : [`shelf-${under}-${nth}`],
         items: standing(level, k, 0, at),
@@ -171,9 +238,21 @@ function choices(p: LedgerShelfParams, ctx: ShapeContext): Choice[] {
     coded('follow', 'follow', ['goods', 'wall']),
     sheet('sheet', 'sheet', [...sheets, ...ctx.settings.ownSheets]),
     section('frameSection', 'shelf-frame', frames),
-    section('postSection', 'post-section', posts),
+    coded('front', 'ledger-front', FRONTS),
+    ...(p.front === 'posts'
+      ? [section('postSection', 'post-section', posts)]
+      : [
+          section('bearerSection', 'ledger-bearers', frames.slice(1)),
+          section('spreaderSection', 'spreader-section', frames.slice(1)),
+          section(
+            'rod',
+            'rod',
+            RODS.filter((r) => r.system === ctx.settings.yard).map((r) => r.id),
+          ),
+        ]),
+    ...(p.front === 'chains' ? [coded('chain', 'chain', LINE_WEIGHTS)] : []),
     coded('ledgerScrews', 'ledger-screws', Object.keys(LEDGER_SCREWS)),
-    coded('railJoint', 'rail-joint', [...Object.keys(RAIL_SCREWS), 'bolts']),
+    ...(p.front === 'posts' ? [coded('railJoint', 'rail-joint', [...Object.keys(RAIL_SCREWS), 'bolts'])] : []),
     coded('crossJoint', 'cross-joint', Object.keys(CROSS_SCREWS)),
     coded('floorBay', 'floor-bay', [true, false]),
   ]

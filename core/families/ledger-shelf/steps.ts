@@ -9,6 +9,8 @@ export interface StepData {
   'mark-ledger': { levels: number; studs: number; lowestMm: number; doubled: number }
   'frames-on-wall': { count: number; screws: number; propMm: number }
   'ledger-posts': { count: number; joints: string }
+  'ledger-spreaders': { count: number; chains: number }
+  'ledger-hung': { count: number; bearers: number; chains: number }
   'ledger-sheets': { count: number }
 }
 const step = stepsWith<StepData>()
@@ -20,7 +22,17 @@ const DOUBLED_MM = 60
 
 export function ledgerShelfSteps({ assembly: a }: Shaped): Step[] {
   const of = (role: string) => a.parts.filter((x) => x.role === role)
-  const [ledgers, rails, crosses, posts, sheets] = ['ledger', 'rail', 'cross', 'post', 'shelf'].map((r) => idsOf(of(r)))
+  const [ledgers, rails, posts, sheets, spreaders] = ['ledger', 'rail', 'post', 'shelf', 'spreader'].map((r) =>
+    idsOf(of(r)),
+  )
+  // Bearers lie under the frames, cross pieces in them.
+  const within = new Set(a.subassemblies.filter((x) => x.name === 'module').flatMap((x) => x.parts))
+  const crosses = idsOf(of('cross')).filter((id) => within.has(id))
+  const bearers = idsOf(of('cross')).filter((id) => !within.has(id))
+  const hangs = a.subassemblies.find((x) => x.parts.some((id) => spreaders.includes(id)))?.parts ?? []
+  const upper = hangs.filter((id) => a.joints.some((j) => j.near === id && spreaders.includes(j.far)))
+  const lower = hangs.filter((id) => !spreaders.includes(id) && !upper.includes(id))
+  const chains = a.parts.some((x) => x.stock.kind === 'soft') ? 1 : 0
   const levels = a.stick.map((m) => m.level)
   const frames = levels.length
   const whole = of('rail').reduce((mm, p) => mm + p.size.lengthMm, 0) / frames
@@ -56,6 +68,18 @@ export function ledgerShelfSteps({ assembly: a }: Shaped): Step[] {
       cautions: ['find-studs', 'not-into-wires'],
       hold: { code: 'studs-drilled' },
     }),
+    ...(spreaders.length > 0
+      ? [
+          step({
+            id: 'spreaders',
+            code: 'ledger-spreaders',
+            data: { count: upper.length, chains },
+            parts: [...spreaders, ...upper],
+            cautions: ['joists-only', 'not-into-wires', 'ladder'],
+            hold: { code: 'rods-pull' },
+          }),
+        ]
+      : []),
     step({
       id: 'wall',
       code: 'frames-on-wall',
@@ -71,15 +95,25 @@ export function ledgerShelfSteps({ assembly: a }: Shaped): Step[] {
       cautions: ['lift-two', 'falls-on-heads'],
       hold: { code: 'frame-level-both-ways' },
     }),
-    step({
-      id: 'posts',
-      code: 'ledger-posts',
-      data: { count: posts.length, joints: bolts > 0 ? 'bolts' : screws > 3 ? 'five' : 'three' },
-      parts: posts,
-      on: rails,
-      cautions: [],
-      hold: { code: 'props-out' },
-    }),
+    spreaders.length > 0
+      ? step({
+          id: 'hung',
+          code: 'ledger-hung',
+          data: { count: upper.length, bearers: bearers.length, chains },
+          parts: [...bearers, ...lower],
+          on: [...rails, ...ledgers, ...upper],
+          cautions: ['ladder', 'falls-on-heads'],
+          hold: { code: 'props-out' },
+        })
+      : step({
+          id: 'posts',
+          code: 'ledger-posts',
+          data: { count: posts.length, joints: bolts > 0 ? 'bolts' : screws > 3 ? 'five' : 'three' },
+          parts: posts,
+          on: rails,
+          cautions: [],
+          hold: { code: 'props-out' },
+        }),
     step({
       id: 'sheets',
       code: 'ledger-sheets',

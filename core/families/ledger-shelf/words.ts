@@ -17,6 +17,9 @@ const levers: WordsFor<LeverData> = {
   'ledger-screws': (d) => `Put ${plural(d.count, 'screw')} of the ledger into each stud`,
   'shelf-frame': (d) => `Make ledgers, rails and cross pieces ${sectionName(d.section)}`,
   'posts-closer': (d, say) => `Put the posts closer: ${say.length(d.mm)} apart`,
+  'ledger-bearers': (d) => `Make the bearers under the frames ${sectionName(d.section)}`,
+  'stronger-chain': () => 'Hang it on heavier chain',
+  'front-on-posts': () => 'Stand its front on posts',
   'posts-further': (d, say) => `Put the posts further apart: ${say.length(d.mm)}`,
 }
 
@@ -50,6 +53,20 @@ const steps: StepWordsFor<StepData> = {
     text: (d) =>
       `${plural(d.count, 'post')}, each cut to its own place: the floor is not level. Plumb, flat against the rails, ${JOINTS[d.joints]} through each post into every rail.`,
   },
+  'ledger-spreaders': {
+    title: 'Spreaders over the joists',
+    text: (d) =>
+      `Bore the ${plural(d.count, 'hole')} through the ceiling for the rods, clear of the joists. From above a spreader over each, lying on both joists beside it, a short rod down through it: washer and two nuts${d.chains ? ', an eye nut on its lower end' : ''}.`,
+  },
+  'ledger-hung': {
+    title: 'Hang the front',
+    text: (d) =>
+      `${plural(d.bearers, 'bearer')} flat under the frames, out past their front: two screws up into the ledger, two into each rail. ${
+        d.chains
+          ? `A short rod through the end of each, two nuts and a washer below, eye nuts on both its ends; then ${plural(d.count, 'chain')} from eye to eye, the same count of links each. What is left over to level is turned in at the nuts.`
+          : `${plural(d.count, 'rod')} up through them into their couplings, a nut and a washer under each bearer and one over it; turn them until all fronts are level.`
+      }`,
+  },
   'ledger-sheets': {
     title: 'Lay the sheets',
     text: (d) =>
@@ -59,10 +76,16 @@ const steps: StepWordsFor<StepData> = {
 
 export const ledgerShelfWords: KindWords = {
   name: 'Ledger shelf',
-  blurb: 'Shelves with their back on the wall and posts under their front',
+  blurb: 'Shelves with their back on the wall, their front on posts or hung from the joists',
   dims: { 'posts-apart': () => 'posts apart' },
   choices: {
     'shelf-frame': { label: 'Ledgers, rails and cross pieces' },
+    'ledger-front': {
+      label: 'Its front',
+      options: { posts: 'stands on posts', rods: 'hangs on rods', chains: 'hangs on chains' },
+    },
+    'ledger-bearers': { label: 'Bearers, flat, under the frames' },
+    chain: { label: 'Chain', options: { light: 'light', heavy: 'heavy' } },
     'ledger-screws': {
       label: 'Screws of the ledger in each stud',
       options: { one: 'one', two: 'two', three: 'three', four: 'four' },

@@ -1,5 +1,5 @@
-import { exampleContext, exampleGoods, exampleJoists } from '../example-context.ts'
-import { family, type ShapeContext } from '../family.ts'
+import { alongTheWall, exampleContext, exampleGoods } from '../example-context.ts'
+import { family } from '../family.ts'
 import { upHigh } from '../../goods/ways.ts'
 import { rodStackLevers, rodStackSavers } from './levers.ts'
 import { UPGRADES, rodStackParams, startingParams, type RodStackParams } from './parameters.ts'
@@ -10,11 +10,6 @@ import { rodStackSteps } from './steps.ts'
 const LIGHT_KG = 12
 const SHALLOW_MM = 500
 const LOW_MM = 450
-
-const alongTheWall = (c: ShapeContext): ShapeContext => ({
-  ...c,
-  space: { ...c.space, joists: exampleJoists('along') },
-})
 
 /**
  * A box of shelves hung from above the joists by four threaded rods, against a wall or in front of what stands there.

@@ -1,0 +1,3 @@
+export const HEADLESS: string
+export const findChromium: () => string | null
+export const executablePath: string
