@@ -11,10 +11,9 @@ const run = (name, args) => {
   process.stdout.write(`\n== ${name}\n`)
   return spawnSync(node, args, { stdio: ['ignore', 'inherit', 'inherit'] }).status === 0
 }
-/** What says yes or no as a whole: two at a time, each told when it is done. */
+/** What says yes or no as a whole: two at a time, each told when it is done. Server and command line were just built. */
 const wholes = [
   ['types: core', ['node_modules/typescript/bin/tsc', '-p', 'core']],
-  ['types: server and command line', ['node_modules/typescript/bin/tsc', '-p', 'tsconfig.node.json', '--noEmit']],
   ['types: application', ['node_modules/vue-tsc/bin/vue-tsc.js', '-p', 'tsconfig.app.json']],
   ['types: tests', ['node_modules/typescript/bin/tsc', '-p', 'tsconfig.test.json']],
   ['format', ['node_modules/prettier/bin/prettier.cjs', '--check', '.', '--log-level', 'warn']],

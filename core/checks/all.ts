@@ -18,6 +18,7 @@ import { lying } from './lying.ts'
 import { bending, edgeStrip, sag, shear } from './members.ts'
 import { postBuckling, uprights } from './posts.ts'
 import { hinges } from './hinges.ts'
+import { inCourses } from './courses.ts'
 import { hookedPanel } from './hooked-panel.ts'
 import { joists } from './joists.ts'
 import { partitions } from './partitions.ts'
@@ -66,6 +67,7 @@ export const CHECKS: readonly AnyCheck[] = [
   gasSprings,
   ownSweep,
   anchors,
+  inCourses,
   stripMetre,
   joists,
   floorBearing,

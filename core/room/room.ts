@@ -21,7 +21,19 @@ export const construction = z.discriminatedUnion('kind', [
     /** What a drill or a magnet found, centre from the left end: it overrules the spacing. */
     found: z.array(z.object({ atMm: lengthMm(0, LONGEST_MM), what: z.enum(FINDINGS) })).max(200),
   }),
-  z.object({ kind: z.literal('masonry') }),
+  z.object({
+    kind: z.literal('masonry'),
+    /** Its courses, once somebody has measured them: from the middle of one joint to the next, the lowest above the floor. */
+    courses: z
+      .object({
+        everyMm: lengthMm(40, 600),
+        firstMm: lengthMm(0, 1200),
+        jointMm: lengthMm(1, 40),
+        /** Where fixings go: what their rating is for. */
+        fixIn: z.enum(['units', 'joints']),
+      })
+      .optional(),
+  }),
   z.object({ kind: z.literal('concrete') }),
   /** A skin that can carry nothing. */
   z.object({ kind: z.literal('thin') }),

@@ -27,6 +27,7 @@ export const CHECK_NAMES: Record<string, string> = {
   along: 'Pulled and pressed',
   body: 'Held together',
   anchors: 'Fixings',
+  courses: 'Courses of the wall',
   ledge: 'Ledges',
   rods: 'Rods and washers',
   hinges: 'Hinges',

@@ -44,6 +44,7 @@ const unknown: Record<string, Words> = {
       : `Not proven: its ${plural(Number(d.count), 'tie')} must hold ${say.force(Number(d.needN))} together, and ${TIE_LINKS[String(d.weakest)]} has no known strength. Choose another wood, method or fixing.`,
 }
 
+const courseOf = (d: CheckResult['data']) => (d.joints ? 'in mortar joints' : 'in bricks or blocks, clear of joints')
 const pulledOrPressed = (d: Data, say: Say) =>
   Number(d.pressedN) > 0 && Number(d.pulledN) > 0
     ? `is pulled with ${say.force(Number(d.pulledN))} and pressed with ${say.force(Number(d.pressedN))}`
@@ -198,6 +199,9 @@ const TABLE: Record<string, Words> = {
     r.state === 'holds'
       ? `Its ${plural(Number(d.count), 'fixing')} ${Number(d.count) === 1 ? 'holds' : 'hold'}: the one with most slides with ${say.force(Number(d.slidN))} and is pulled with ${say.force(Number(d.pulledN))}${share(r, say)}.`
       : `Its fixings are too weak: one slides with ${say.force(Number(d.slidN))} and is pulled with ${say.force(Number(d.pulledN))}, ${say.percent(r.ratio ?? 9.99)} of what it can do. More of them, longer or thicker ones, or less weight.`,
+  'in-course': (_r, d) => `All ${plural(Number(d.count), 'fixing')} sit ${courseOf(d)}, as measured.`,
+  'off-course': (_r, d, say) =>
+    `${plural(Number(d.off), 'fixing')} of ${d.count} ${Number(d.off) === 1 ? 'does' : 'do'} not sit ${courseOf(d)}, where their rating counts: the one that is worst would have to go ${say.lengthOf(d, 'mm')} ${d.up ? 'up' : 'down'}. Fix that height, or put it on upright battens.`,
   rod: (r, d, say) =>
     r.state === 'holds'
       ? `Its rods hold: the one with most is pulled with ${say.force(Number(d.pulledN))}${share(r, say)}.`

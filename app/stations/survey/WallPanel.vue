@@ -3,6 +3,7 @@ import { computed, ref, watch } from 'vue'
 import { radians } from '../../../core/measure/angle.ts'
 import { formatLength } from '../../../core/measure/format.ts'
 import { LONGEST_MM } from '../../../core/measure/schema.ts'
+import type { Courses } from '../../../core/room/courses.ts'
 import { parseRun } from '../../../core/room/parse-run.ts'
 import { FINDINGS, studCentres, type Construction, type Wall } from '../../../core/room/room.ts'
 import { sayProblem } from '../../../core/wording/problems.ts'
@@ -62,6 +63,18 @@ function setKind(kind: Construction['kind']) {
 }
 const setStuds = (part: object) =>
   props.wall.construction.kind === 'studs' && set({ construction: { ...props.wall.construction, ...part } })
+function setCourses(part: Partial<Courses>) {
+  const c = props.wall.construction
+  if (c.kind === 'masonry' && c.courses) set({ construction: { ...c, courses: { ...c.courses, ...part } } })
+}
+/** How far it is from joint to joint: with it, or without, courses are known or not. */
+function setEvery(everyMm: number | null) {
+  const c = props.wall.construction
+  if (c.kind !== 'masonry') return
+  if (everyMm === null) return set({ construction: { kind: 'masonry' } })
+  const fresh = { firstMm: everyMm, jointMm: imperial.value ? 9.525 : 10, fixIn: 'units' as const }
+  set({ construction: { ...c, courses: { ...fresh, ...c.courses, everyMm } } })
+}
 const count = computed(() => studCentres(props.wall).length)
 
 const line = ref('')
@@ -210,6 +223,43 @@ const example = computed(() =>
       <BFormCheckbox :model-value="wall.construction.lined" @update:model-value="setStuds({ lined: Boolean($event) })"
         >lined (board over the studs)</BFormCheckbox
       >
+    </template>
+    <template v-if="wall.construction.kind === 'masonry'">
+      <MeasureField
+        label="Joint to joint, up"
+        optional
+        :value="wall.construction.courses?.everyMm ?? null"
+        :min="40"
+        :max="600"
+        @change="setEvery"
+      />
+      <template v-if="wall.construction.courses">
+        <MeasureField
+          label="Lowest joint"
+          :value="wall.construction.courses.firstMm"
+          :max="1200"
+          @change="(v) => v !== null && setCourses({ firstMm: v })"
+        />
+        <MeasureField
+          label="Height of a joint"
+          :value="wall.construction.courses.jointMm"
+          :min="1"
+          :max="40"
+          @change="(v) => v !== null && setCourses({ jointMm: v })"
+        />
+        <div>
+          <label class="form-label" for="fix-in">Fixings go into</label>
+          <select
+            id="fix-in"
+            class="form-select form-select-sm"
+            :value="wall.construction.courses.fixIn"
+            @change="setCourses({ fixIn: ($event.target as HTMLSelectElement).value as Courses['fixIn'] })"
+          >
+            <option value="units">bricks or blocks</option>
+            <option value="joints">mortar joints</option>
+          </select>
+        </div>
+      </template>
     </template>
   </div>
   <form class="run" @submit.prevent="call">

@@ -1,4 +1,5 @@
 import type { Part, Stock } from '../../assembly/assembly.ts'
+import { coursesOf, upAlong } from '../../room/courses.ts'
 import type { Draft } from '../../assembly/draft.ts'
 import type { Box } from '../../geometry/box.ts'
 import { sub, unit, type Vec3 } from '../../geometry/vec.ts'
@@ -110,7 +111,8 @@ function placeBelow(d: Draft, b: Bracket, wall: Wall): Placed {
 /** Screws through a leg into the wall behind it, spread over its height. */
 function fixLeg(d: Draft, b: Bracket, wall: Wall, leg: string, [from, to]: [number, number]) {
   const x = b.left + b.wideMm / 2
-  for (const z of spread(from + FROM_END_MM, to - FROM_END_MM, b.wallScrews))
+  const [low, high] = [from + FROM_END_MM, to - FROM_END_MM]
+  for (const z of upAlong(coursesOf(wall.space.construction), spread(low, high, b.wallScrews), [low, high]))
     holdsAt(d, { part: leg }, anchorAt(d, leg, { x, z, throughMm: b.deepMm }, wall), { x, z })
 }
 

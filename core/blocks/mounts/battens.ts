@@ -2,6 +2,7 @@ import type { Stock } from '../../assembly/assembly.ts'
 import type { Draft } from '../../assembly/draft.ts'
 import type { Section } from '../../catalogue/lumber.ts'
 import type { Box } from '../../geometry/box.ts'
+import { coursesOf, upAlong } from '../../room/courses.ts'
 import type { Vec3 } from '../../geometry/vec.ts'
 import { anchorAt, EDGE_SHARE, FROM_END_MM, holdsAt, OUT, UP, type Wall } from './wall-fixing.ts'
 
@@ -40,10 +41,10 @@ export function placeBattens(d: Draft, w: Wall, b: Battens): string[] {
     const end = Math.min(FROM_BATTEN_END_MM, END_SHARE * (b.toMm - b.fromMm))
     const [from, to] = [b.fromMm + end, b.toMm - end]
     const n = Math.max(1, Math.ceil((to - from) / ANCHORS_EVERY_MM))
-    for (let i = 0; i <= n; i++) {
-      const z = from + ((to - from) * i) / n
+    const even = Array.from({ length: n + 1 }, (_, i) => from + ((to - from) * i) / n)
+    const ends = [b.fromMm + FROM_END_MM, b.toMm - FROM_END_MM] as const
+    for (const z of upAlong(coursesOf(w.space.construction), even, ends))
       holdsAt(d, { part: id }, anchorAt(d, id, { x, z, throughMm: b.section.thicknessMm }, w), { x, z })
-    }
     d.sub({ id: `put-${id}`, name: 'unit', parts: [id], built: 'in-place' })
     return id
   })

@@ -1,4 +1,5 @@
 import type { Stock } from '../../assembly/assembly.ts'
+import { onCourse } from '../../room/courses.ts'
 import type { Draft } from '../../assembly/draft.ts'
 import type { Section } from '../../catalogue/lumber.ts'
 import type { Box } from '../../geometry/box.ts'
@@ -155,8 +156,9 @@ export function hookOnStrip(d: Draft, h: Hanging, strip: Strip): number {
  * bears, so the first is counted with everything; this one has no less to hold it, and less that pulls.
  */
 export function secondStrip(d: Draft, h: Hanging, strip: Strip): void {
-  const z = placeStrip(d, h.lower, strip) - strip.section.widthMm + fixingUp(strip.section)
+  const wanted = placeStrip(d, h.lower, strip) - strip.section.widthMm + fixingUp(strip.section)
   const [{ min, max }, t] = [d.box(strip.id), strip.section.thicknessMm]
+  const z = onCourse(h.space.construction, wanted, [min[2], max[2]])
   for (const x of fixingPlaces(h.space, min[0], max[0]))
     holdsAt(d, { part: strip.id }, anchorAt(d, strip.id, { x, z, throughMm: t }, h, { count: h.screws }), { x, z })
 }
@@ -173,7 +175,7 @@ export function liftsOff(d: Draft, strip: Section, parts: string[]): void {
 /** Screws a body to the wall through its rail and what lies before it. @returns how many fixings */
 export function screwThroughRail(d: Draft, h: Hanging, beforeMm: number): number {
   const { min, max } = d.box(h.rail)
-  const z = (min[2] + max[2]) / 2
+  const z = onCourse(h.space.construction, (min[2] + max[2]) / 2, [min[2], max[2]])
   const places = fixingPlaces(h.space, min[0], max[0])
   for (const x of places) {
     const anchor = anchorAt(d, h.rail, { x, z, throughMm: max[1] - min[1] + beforeMm }, h, { count: h.screws })

@@ -1,5 +1,6 @@
 import type { Draft } from '../../assembly/draft.ts'
 import type { UnitSystem } from '../../measure/units.ts'
+import { onCourse } from '../../room/courses.ts'
 import type { FreeSpace } from '../../room/room.ts'
 import { anchorAt } from './wall-fixing.ts'
 
@@ -24,7 +25,7 @@ export function tieToWall(d: Draft, part: string, space: FreeSpace, system: Unit
       : c.kind === 'thin'
         ? []
         : places(b.min[0], b.max[0])
-  const at = { z: (b.min[2] + b.max[2]) / 2 }
+  const at = { z: onCourse(c, (b.min[2] + b.max[2]) / 2, [b.min[2], b.max[2]]) }
   for (const x of spots)
     anchorAt(
       d,

@@ -4,6 +4,7 @@ import type { Vec3 } from '../../geometry/vec.ts'
 import type { Draft } from '../../assembly/draft.ts'
 import { screwFor } from '../../catalogue/fasteners.ts'
 import type { UnitSystem } from '../../measure/units.ts'
+import { onCourse } from '../../room/courses.ts'
 import type { FreeSpace } from '../../room/room.ts'
 
 /*
@@ -102,8 +103,9 @@ export const EDGE_SHARE = 1 / 8
  * Screws a piece that runs along the wall into every stud it passes, at a height. What it carries off the wall turns it
  * about its lower edge, which presses there. @returns how many fixings
  */
-export function screwAlong(d: Draft, part: string, z: number, w: Wall, given: Anchored = {}): number {
+export function screwAlong(d: Draft, part: string, wantedMm: number, w: Wall, given: Anchored = {}): number {
   const { min, max } = d.box(part)
+  const z = onCourse(w.space.construction, wantedMm, [min[2], max[2]])
   const places = fixingPlaces(w.space, min[0], max[0], given.covered)
   for (const x of places) {
     holdsAt(d, { part }, anchorAt(d, part, { x, z, throughMm: max[1] - min[1] }, w, given), { x, z })

@@ -2,6 +2,7 @@ import type { Stock } from '../../assembly/assembly.ts'
 import type { Draft } from '../../assembly/draft.ts'
 import { armTopMm, placeArm } from '../../blocks/arms/arm.ts'
 import { anchorAt, holdsAt, WALL } from '../../blocks/mounts/wall-fixing.ts'
+import { coursesOf, upAlong } from '../../room/courses.ts'
 import type { Vec3 } from '../../geometry/vec.ts'
 import { good, type Result } from '../../measure/result.ts'
 import { armChoices, armStock } from '../arms.ts'
@@ -64,8 +65,8 @@ function upright(d: Draft, p: BoardRackParams, ctx: ShapeContext, plan: Plan, u:
   const [from, to] = [foot + FROM_END_MM, high - FROM_END_MM]
   const n = Math.max(1, Math.ceil((to - from) / FIXED_EVERY_MM))
   const wall = { space: ctx.space, system: ctx.settings.yard }
-  for (let i = 0; i <= n; i++) {
-    const z = clearOfHoles(from + ((to - from) * i) / n, plan)
+  const even = Array.from({ length: n + 1 }, (_, i) => clearOfHoles(from + ((to - from) * i) / n, plan))
+  for (const z of upAlong(coursesOf(ctx.space.construction), even, [from, to])) {
     const given = { count: SCREWS[p.wallScrews], holds: ['x', 'y', 'z'] as ('x' | 'y' | 'z')[] }
     const anchor = anchorAt(d, u.id, { x: u.x, z, throughMm: plan.deepMm }, wall, given)
     holdsAt(d, { part: u.id }, anchor, { x: u.x, z })

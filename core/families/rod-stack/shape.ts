@@ -8,6 +8,7 @@ import { hangOnRods } from '../../blocks/mounts/on-rods.ts'
 import { anchorAt, fixingPlaces, OUT, WALL } from '../../blocks/mounts/wall-fixing.ts'
 import { RODS } from '../../catalogue/steel.ts'
 import { good, type Result } from '../../measure/result.ts'
+import { onCourse } from '../../room/courses.ts'
 import type { Choice, ShapeContext, Shaped } from '../family.ts'
 import { opened } from '../opened.ts'
 import { standing } from '../house-on-shelves.ts'
@@ -125,7 +126,7 @@ const BOTTOM = { at: 'start', lies: [] } as const
 function steady(d: Draft, ctx: ShapeContext, plan: Plan) {
   if (plan.backMm > AT_WALL_MM) return
   const t = plan.sheet.thicknessMm
-  const z = plan.headMm - STEADY_UNDER_MM
+  const z = onCourse(ctx.space.construction, plan.headMm - STEADY_UNDER_MM, [plan.footMm, plan.headMm])
   for (const x of fixingPlaces(ctx.space, plan.opening.left - t, plan.opening.right + t)) {
     const anchor = anchorAt(
       d,
