@@ -58,7 +58,7 @@ export const ROOM_TABLE: Record<string, Words> = {
     const gap = Number(d.gapMm)
     const door = metName('sectional-door', String(d.name))
     if (r.state === 'holds') return `${door.replace(/^t/, 'T')} passes with ${say.length(gap)} to spare at its nearest.`
-    const tall = Number(d.tallMm ?? 0)
+    const tall = Math.floor(Number(d.tallMm ?? 0))
     const lower =
       tall >= LEAST_TALL_MM
         ? ` In ${Number(d.places) === 1 ? 'the place' : `the ${d.places} places`} it strikes nothing may be taller than ${say.length(tall)}.`

@@ -17,6 +17,7 @@ import { useDocument } from '../../stores/document.ts'
 import { useReadings } from '../../stores/readings.ts'
 import DoorSweep from '../../components/DoorSweep.vue'
 import RoomPlan from '../../components/RoomPlan.vue'
+import PlacesByDoor from './PlacesByDoor.vue'
 import SagDrawing from './SagDrawing.vue'
 import SagYears from './SagYears.vue'
 
@@ -109,7 +110,10 @@ const scene = computed(() =>
       :factor="Number(result.data.endMm) / Math.max(1e-9, Number(result.data.firstMm))"
       :limit-mm="Number(result.data.limitMm)"
     />
-    <DoorSweep v-if="door" :door="door" :build="reading.build.id" />
+    <template v-if="door">
+      <DoorSweep :door="door" :build="reading.build.id" />
+      <PlacesByDoor :door="door" :reading="reading" />
+    </template>
     <RoomPlan v-else-if="result.link === 'room'" :build="reading.build.id" :thing="thing" />
     <SceneView
       v-else-if="result.parts.length && result.check !== 'sag'"

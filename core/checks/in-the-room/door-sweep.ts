@@ -84,6 +84,17 @@ function shorterBy(whole: DoorTravel, side: readonly Point[]): number {
   return hi
 }
 
+/**
+ * How near a door comes to something on its way, mm, and how tall that may be where it hangs, its top kept; null where it
+ * is not in the door's width.
+ */
+export function underDoor(w: WallLine, f: Feature, body: Convex): { gapMm: number; tallMm: number } | null {
+  const [whole, side] = [travelOf(f), besideDoor(w, f, body)]
+  if (!whole || !side) return null
+  const tall = body.max[2] - body.min[2]
+  return { gapMm: leastGap(whole, side).gapMm, tallMm: Math.max(0, tall - shorterBy(whole, side)) }
+}
+
 /** Of the places whose goods a door strikes: which they are, and how tall what hangs there may be at most. */
 function struckPlaces(w: WallLine, f: Feature, solids: BuildSolids) {
   const whole = travelOf(f)!
@@ -91,8 +102,7 @@ function struckPlaces(w: WallLine, f: Feature, solids: BuildSolids) {
   for (const g of solids.goods) {
     const side = besideDoor(w, f, g.body)
     if (!side || leastGap(whole, side).gapMm >= DOOR_SPARE_MM) continue
-    const tallMm = g.body.max[2] - g.body.min[2] - shorterBy(whole, side)
-    bays.set(g.bay, Math.min(bays.get(g.bay) ?? Infinity, tallMm))
+    bays.set(g.bay, Math.min(bays.get(g.bay) ?? Infinity, underDoor(w, f, g.body)!.tallMm))
   }
   return { bays: [...bays.keys()], tallMm: Math.min(...bays.values()) }
 }

@@ -5,7 +5,10 @@ import { newGoods } from '../../goods/goods.ts'
 import { METRIC } from '../../measure/units.ts'
 import { newBuild } from '../../project/new-build.ts'
 import { newProject, type Project } from '../../project/project.ts'
+import { placesByDoor } from '../../project/places-by-door.ts'
+import { roomPlan } from '../../project/read-build.ts'
 import { readBuilds } from '../../project/read-builds.ts'
+import { frameInRoom } from '../../project/room-checks.ts'
 import { newFeature, USUAL_SECTIONAL } from '../../room/features.ts'
 import { plainCeiling } from '../../room/room.ts'
 import { sayCheck } from '../../wording/checks.ts'
@@ -99,5 +102,49 @@ describe('totes over the way of a door', () => {
       return lo
     }
     expect(tallest(1400)).toBeGreaterThan(tallest(300) + 24)
+  })
+})
+
+describe('which places take which tote', () => {
+  const room = () => {
+    const p = overDoor(300)
+    const [g] = p.goods
+    const small = { ...g, id: 'small', name: 'Small', tallMm: 180, acrossMm: 380, count: 0 }
+    const wide = { ...g, id: 'wide', name: 'Wide', acrossMm: 520, count: 0 }
+    return { ...p, goods: [g, small, wide] }
+  }
+  const placesOf = (p: Project) => {
+    const { r } = sweepOf(p)
+    const { outline } = roomPlan(p.room)
+    const wall = outline.walls.find((w) => w.wall.id === r.build.wallId)!
+    return placesByDoor(r, { frame: frameInRoom(outline, r)!, wall, door: p.room.features[0] }, p.goods)
+  }
+  it('the tallest that clears is what the model of the door says', () => {
+    const places = placesOf(room())
+    expect(places).toHaveLength(2)
+    const byModel = CEILING - WEB + RIM - (highest(300, 900) + 25)
+    for (const x of places) expect(Math.abs(x.tallestMm - byModel)).toBeLessThan(2)
+  })
+  it('a small make clears where a tall one is struck; one too wide for the runners is told', () => {
+    const p = room()
+    const tall = placesOf(p)[0].tallestMm
+    p.goods[0] = { ...p.goods[0], tallMm: tall + 30 }
+    p.goods[1] = { ...p.goods[1], tallMm: tall - 20 }
+    for (const { sizes } of placesOf(p)) {
+      expect(sizes.map((x) => [x.goodsId, x.clears])).toEqual([
+        ['g', false],
+        ['small', true],
+        ['wide', false],
+      ])
+      expect(sizes[2].gapMm).toBeNull()
+      expect(sizes[1].gapMm! - sizes[0].gapMm!).toBeGreaterThan(20)
+    }
+  })
+  it('where nothing hangs by its rim there is nothing to say', () => {
+    const p = room()
+    p.builds = [{ ...p.builds[0], goods: [] }]
+    const [r] = readBuilds(p)
+    if (r.ok) expect(r.reading.shaped.assembly.bays.flatMap((b) => b.items)).toEqual([])
+    else expect(r.problem.code).toMatch(/no-goods|no-totes/)
   })
 })
