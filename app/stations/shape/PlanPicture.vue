@@ -17,7 +17,11 @@ const d = computed(() =>
 )
 const MARGIN = 180
 const box = computed(() => {
-  const [l, b, r, t] = d.value?.bounds ?? [0, 0, 1000, 1000]
+  const [x0, y0, x1, y1] = d.value?.bounds ?? [0, 0, 1000, 1000]
+  // A room of one wall is no deeper than what is planned at it.
+  const all = props.feet.flat()
+  const [l, r] = [Math.min(x0, ...all.map((p) => p[0])), Math.max(x1, ...all.map((p) => p[0]))]
+  const [b, t] = [Math.min(y0, ...all.map((p) => p[1])), Math.max(y1, ...all.map((p) => p[1]))]
   return { x: l - MARGIN, y: -t - MARGIN, w: r - l + 2 * MARGIN, h: t - b + 2 * MARGIN }
 })
 const text = computed(() => Math.max(box.value.w / 26, box.value.h / 20))
