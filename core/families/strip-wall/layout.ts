@@ -15,6 +15,8 @@ export interface Wanted {
   count: number
   /** Over which strip from below, 1 the lowest; 0 where use and weight say. */
   row: number
+  /** Where it begins, from the left end; 0 where it may be anywhere. mm */
+  atMm: number
 }
 export interface Hung extends Wanted {
   row: number
@@ -30,8 +32,9 @@ const HEAVY_KG = 6
 const massOf = (w: Wanted): number => (w.size.item.massKg ?? 0) * w.count
 const OFTEN = { daily: 0, weekly: 1, seldom: 2 } as const
 
-/** The handiest first, heavier before lighter ones. */
+/** What has its place first, then the handiest, heavier before lighter ones. */
 const byUse = (a: Wanted, b: Wanted): number =>
+  Number(b.atMm > 0) - Number(a.atMm > 0) ||
   OFTEN[a.size.item.often] - OFTEN[b.size.item.often] ||
   massOf(b) - massOf(a) ||
   clearFor(b.size, b.count) - clearFor(a.size, a.count)
@@ -112,7 +115,8 @@ function placeOver(
   const outline = outlineOf({ strips, row, size: w.size, count: w.count, stock })
   if (outline.lowMm < 0 || outline.highMm > room.heightMm || outline.outMm > room.depthMm) return null
   const liftMm = liftOff(strips.section)
-  const tries = [0, ...room.joints, ...taken.map((t) => t.right + BESIDE_MM)].sort((a, b) => a - b)
+  const tries =
+    w.atMm > 0 ? [w.atMm] : [0, ...room.joints, ...taken.map((t) => t.right + BESIDE_MM)].sort((a, b) => a - b)
   for (const left of tries) {
     const h: Hung = { ...w, row, left, outline }
     const right = left + outline.wideMm

@@ -1,17 +1,22 @@
 import { HELD } from '../../goods/tool.ts'
 import { z } from '../../measure/schema.ts'
 import type { UnitSystem } from '../../measure/units.ts'
+import type { Raw } from '../family.ts'
 import { countDim, dim, keys, section, sheet } from '../params.ts'
 
 export const LIMITS = { rows: 8, holders: 40 } as const
 export const STRIP_SCREWS = { one: 1, two: 2, three: 3 } as const
 export const RAIL_SCREWS = { two: 2, three: 3, four: 4 } as const
 
-/** How one tool is kept when it is not as its table says, and over which strip, from below; 0 where use and weight say. */
+/**
+ * How one tool is kept when it is not as its table says; over which strip, from below, and where its first holder begins
+ * from the left end of the strips: 0 where use and weight say.
+ */
 const holder = z.object({
   tool: z.string().max(100),
   held: z.enum(HELD),
   row: z.int().min(0).max(LIMITS.rows),
+  atMm: z.number().min(0).max(15000),
 })
 
 export const stripWallParams = z.object({
@@ -99,3 +104,11 @@ export const startingParams = (system: UnitSystem): StripWallParams => ({
   mount: 'direct',
   holders: [],
 })
+
+/** First without a place along the strips for a holder. */
+export const UPGRADES = [
+  (raw: Raw): Raw => ({
+    ...raw,
+    holders: Array.isArray(raw.holders) ? raw.holders.map((h: object) => ({ atMm: 0, ...h })) : raw.holders,
+  }),
+]

@@ -42,6 +42,7 @@ export interface ProblemData {
   'strips-too-high': { mm: number; mostMm: number }
   'cleat-not-as-thick': { mm: number; leastMm: number }
   'nothing-hung': { goods: string }
+  'holder-in-the-way': { goods: string; mm: number }
 }
 
 /** Builders' usual: strips a foot apart, an eighth of an inch round what lifts out, half an inch between tools. */
@@ -141,6 +142,12 @@ export function planOut(
   if (!run) return bad('strip-not-spliced', { mostMm: most }, 'lengthMm')
   if (run.poor) return bad('strip-misses-studs', run.poor, 'lengthMm')
   const { strips, hung, left } = within(lengthMm)
+  const stuck = left.find((w) => w.atMm > 0)
+  if (stuck) {
+    const { id, name } = stuck.size.item
+    const field = `holders.${p.holders.findIndex((h) => h.tool === id)}.atMm`
+    return bad('holder-in-the-way', { goods: name, mm: stuck.atMm }, field)
+  }
   if (hung.length === 0) return bad('nothing-hung', { goods: list[0]?.size.item.name ?? ctx.goods[0].item.name })
   const lost = new Map<string, number>()
   for (const w of left) lost.set(w.size.item.id, (lost.get(w.size.item.id) ?? 0) + w.count)
@@ -291,7 +298,7 @@ function wantedFor(
     const holders = Math.ceil(count / each)
     for (let i = 0; i < holders; i++) {
       const n = Math.ceil(count / holders)
-      list.push({ size: s, count: Math.min(n, count - i * n), row: h?.row ?? 0 })
+      list.push({ size: s, count: Math.min(n, count - i * n), row: h?.row ?? 0, atMm: i === 0 ? (h?.atMm ?? 0) : 0 })
     }
   }
   return good({ list: list.filter((w) => w.count > 0), tooWide })

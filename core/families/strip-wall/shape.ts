@@ -121,12 +121,14 @@ const holderList = (p: StripWallParams, ctx: ShapeContext): ListChoice => ({
     },
     { key: 'held', code: 'holder-held', options: HELD },
     { key: 'row', code: 'holder-row', quantity: 'count', min: 0, max: LIMITS.rows },
+    { key: 'atMm', code: 'holder-at', quantity: 'length', min: 0, max: 15000 },
   ],
   most: LIMITS.holders,
   fresh: {
     tool: ctx.goods.find((g) => !p.holders.some((h) => h.tool === g.item.id))?.item.id ?? ctx.goods[0].item.id,
     held: 'shelf',
     row: 0,
+    atMm: 0,
   },
   step: {},
 })

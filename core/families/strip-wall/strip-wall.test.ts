@@ -199,20 +199,63 @@ describe('a tool its holder does not hold', () => {
   })
   it('hangs where the list says otherwise', () => {
     const c = changed('driver', { name: 'driver' }, { headMm: 14 })
-    expect(problemOf({ holders: [{ tool: 'driver', held: 'box', row: 2 }] }, c)).toBeNull()
-    const r = read({ holders: [{ tool: 'driver', held: 'box', row: 2 }] }, c)
+    expect(problemOf({ holders: [{ tool: 'driver', held: 'box', row: 2, atMm: 0 }] }, c)).toBeNull()
+    const r = read({ holders: [{ tool: 'driver', held: 'box', row: 2, atMm: 0 }] }, c)
     expect(holderOf(r, 'driver').tags!.held).toBe('box')
     const cleat = r.boxes.get(`${holderOf(r, 'driver').id}-cleat`)!
     const rows = r.shaped.assembly.stick.map((m) => m.zMm)
     expectNear(cleat.min[2] + 18, rows[1], 1e-6)
   })
+  it('hangs where its place along the strips says, the others round it', () => {
+    const c = changed('saw', { name: 'saw' }, {})
+    const r = read({ holders: [{ tool: 'saw', held: 'pegs', row: 0, atMm: 433 }], follow: 'wall' }, c)
+    const saw = holderOf(r, 'saw')
+    expectNear(r.boxes.get(`${saw.id}-plate`)!.min[0], 433, 1e-6)
+    expect(r.shaped.unhoused).toEqual([])
+    expect(checkOf(r, 'unread:build').state).toBe('holds')
+    // All holders keep off each other, seen from the front.
+    const spans = r.shaped.assembly.subassemblies
+      .filter((x) => x.name === 'holder')
+      .map((x) => x.parts.map((id) => r.boxes.get(id)!))
+      .map((boxes) => ({
+        x: [Math.min(...boxes.map((b) => b.min[0])), Math.max(...boxes.map((b) => b.max[0]))],
+        z: [Math.min(...boxes.map((b) => b.min[2])), Math.max(...boxes.map((b) => b.max[2]))],
+      }))
+    for (const [i, a] of spans.entries())
+      for (const b of spans.slice(i + 1))
+        expect(a.x[0] >= b.x[1] || b.x[0] >= a.x[1] || a.z[0] >= b.z[1] || b.z[0] >= a.z[1]).toBe(true)
+  })
+  it('older lists leave the place along the strips open', () => {
+    const old = { ...startingParams('metric'), holders: [{ tool: 'saw', held: 'box', row: 1 }] }
+    expect(stripWall.upgrade(old, 1)).toEqual({ ...old, holders: [{ tool: 'saw', held: 'box', row: 1, atMm: 0 }] })
+  })
   it.each([
-    ['a tool that is not there', [{ tool: 'gone', held: 'box' as const, row: 0 }], 'holder-no-tool', 'holders.0.tool'],
+    [
+      'a place past the end',
+      [{ tool: 'saw', held: 'pegs' as const, row: 0, atMm: 14000 }],
+      'holder-in-the-way',
+      'holders.0.atMm',
+    ],
+    [
+      'two in one place',
+      [
+        { tool: 'saw', held: 'pegs' as const, row: 1, atMm: 300 },
+        { tool: 'driver', held: 'bored-rail' as const, row: 1, atMm: 320 },
+      ],
+      'holder-in-the-way',
+      'holders.0.atMm',
+    ],
+    [
+      'a tool that is not there',
+      [{ tool: 'gone', held: 'box' as const, row: 0, atMm: 0 }],
+      'holder-no-tool',
+      'holders.0.tool',
+    ],
     [
       'one tool twice',
       [
-        { tool: 'saw', held: 'box' as const, row: 0 },
-        { tool: 'saw', held: 'shelf' as const, row: 0 },
+        { tool: 'saw', held: 'box' as const, row: 0, atMm: 0 },
+        { tool: 'saw', held: 'shelf' as const, row: 0, atMm: 0 },
       ],
       'holder-twice',
       'holders.1.tool',

@@ -6,7 +6,7 @@ import { family, type ShapeContext } from '../family.ts'
 import { allOnWall } from '../opened.ts'
 import { asTool } from '../../goods/ways.ts'
 import { stripWallLevers, stripWallSavers } from './levers.ts'
-import { startingParams, stripWallParams, type StripWallParams } from './parameters.ts'
+import { startingParams, stripWallParams, UPGRADES, type StripWallParams } from './parameters.ts'
 import { shapeStripWall } from './shape.ts'
 import { stripWallSteps } from './steps.ts'
 
@@ -114,6 +114,7 @@ export const stripWall = family<StripWallParams>({
   id: 'strip-wall',
   hangs: true,
   schema: stripWallParams,
+  upgrades: UPGRADES,
   start: (ctx) => startingParams(ctx.settings.yard),
   shape: shapeStripWall,
   levers: (p) => stripWallLevers(p),
@@ -140,7 +141,7 @@ export const stripWall = family<StripWallParams>({
       params: {
         ...startingParams('metric'),
         mount: 'battens',
-        holders: [{ tool: 'slotted-rail-metric', held: 'shelf', row: 2 }],
+        holders: [{ tool: 'slotted-rail-metric', held: 'shelf', row: 2, atMm: 150 }],
       },
       context: onMasonry(context('metric', ['slotted-rail', 'hook', 'clamp-bar'])),
     },

@@ -50,6 +50,8 @@ const problems: WordsFor<ProblemData> = {
     `No board is long enough from one stud to the next: at most ${say.length(d.mostMm)}.`,
   'strips-too-close': (d, say) =>
     `Strips ${say.length(d.mm)} apart leave no room to lift a holder over its bevel: ${say.length(d.leastMm)} at least.`,
+  'holder-in-the-way': (d, say) =>
+    `A holder for ${d.goods} cannot begin ${say.length(d.mm)} from the left end: something else hangs there, two pieces of strip meet under it, or it would reach past the end or the floor.`,
   'strip-too-low': (d, say) =>
     `The lowest strip's upper edge is ${say.length(d.mm)} above the floor: ${say.length(d.leastMm)} at least, it is as wide as that.`,
   'strips-too-high': (d, say) =>
@@ -181,6 +183,7 @@ export const stripWallWords: KindWords = {
     'holder-tool': { label: 'Tool' },
     'holder-held': { label: 'Kept in', options: HELD_NAMES },
     'holder-row': { label: 'Over strip (0: any)' },
+    'holder-at': { label: 'From the left end (0: any)' },
   },
   reasons,
   levers,
