@@ -202,3 +202,46 @@ describe('a bench and its wall', () => {
     expect(new Set(legs.map((p) => p.size.lengthMm)).size).toBe(legs.length)
   })
 })
+
+describe('legs pinned to the slab', () => {
+  const rated = (over: Partial<ShapeContext['space']> = {}) => {
+    const c = ctx([], over)
+    return { ...c, settings: { ...c.settings, anchorRatedN: 4000 } }
+  }
+  const free: Partial<BenchParams> = { stiff: 'panels', lengthMm: 1500, shelves: 0, depthMm: 600 }
+  it('add what a quarter of their rating holds down, times their way from the front feet', () => {
+    const [loose, held] = (['standing', 'pinned'] as const).map((feet) => read({ ...free, feet }, rated()))
+    const pins = held.shaped.assembly.anchors.filter((x) => x.into === 'slab')
+    const rear = held.shaped.assembly.parts.filter((p) => /^leg-.*-rear$/.test(p.id))
+    expect(pins).toHaveLength(rear.length)
+    const tip = (r: BuildReading) => checkOf(r, 'tip-over:pull')
+    const front = Math.max(
+      ...held.shaped.assembly.supports
+        .filter((s) => s.on.kind === 'floor' && 'part' in s.from)
+        .map((s) => s.contact.max[1]),
+    )
+    const figure = tip(held).working!.inputs.find((i) => i.symbol === 'feet held down')!
+    expectNear(figure.value, pins.length * 1000 * (front - pins[0].at[1]), 1e-6)
+    expect(tip(held).ratio!).toBeLessThan(tip(loose).ratio!)
+    expect(held.verdict).toMatchObject({ fails: 0, unknown: 0 })
+  })
+  it('have their front ones held down too where nothing is behind', () => {
+    const r = read({ ...free, feet: 'pinned' }, rated({ away: true }))
+    const legs = r.shaped.assembly.parts.filter((p) => p.role === 'post')
+    expect(r.shaped.assembly.anchors.filter((x) => x.into === 'slab')).toHaveLength(legs.length)
+  })
+  it('are not on a timber floor, and leave room under the lowest shelf', () => {
+    expect(read({ ...free, feet: 'pinned' }, rated({ floor: 'timber' })).shaped.assembly.anchors).toEqual([])
+    const low = problemOf({ ...free, feet: 'pinned', shelves: 1, topMm: [130], floorBay: false }, rated())!
+    expect([low.code, low.field]).toEqual(['angle-under-shelf', 'topMm.0'])
+    expect(sayProblem(low, say)).toMatch(/angles at its feet need/)
+  })
+  it('are not proven while nobody has rated their anchors', () => {
+    const r = read({ ...free, feet: 'pinned' })
+    expect(r.verdict.unknown + r.verdict.fails).toBeGreaterThan(0)
+  })
+  it('older benches only stand', () => {
+    const { feet, ...second } = startingParams('metric', true)
+    expect(bench.upgrade(second, 2)).toEqual({ ...second, feet })
+  })
+})

@@ -7,6 +7,9 @@ import { benchParams, startingParams, UPGRADES, type BenchParams } from './param
 import { shapeBench } from './shape.ts'
 import { benchSteps } from './steps.ts'
 
+/** Anchors in the slab that somebody has rated. */
+const ratedSlab = (c: ShapeContext): ShapeContext => ({ ...c, settings: { ...c.settings, anchorRatedN: 4000 } })
+
 /** Nothing taller than this stands under a bench, mm. */
 const LOW_MM = 700
 
@@ -56,8 +59,9 @@ export const bench = family<BenchParams>({
         lengthMm: 1800,
         shelves: 1,
         depthMm: 720,
+        feet: 'pinned',
       },
-      context: exampleContext('metric', [exampleGoods('metric', 'pail', 4)]),
+      context: ratedSlab(exampleContext('metric', [exampleGoods('metric', 'pail', 4)])),
     },
     {
       name: 'a long one with a well for a machine, nothing under it',

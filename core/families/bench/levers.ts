@@ -41,6 +41,7 @@ export function benchLevers(p: BenchParams): Lever<BenchParams>[] {
   for (const section of DEEPER[p.postSection] ?? []) add('post-section', { postSection: section }, { section })
   if (p.stiff === 'wall') add('bench-panels', { stiff: 'panels' }, {})
   else add('bench-wall', { stiff: 'wall' }, {})
+  if (p.feet === 'standing') add('pin-feet', { feet: 'pinned' })
   if ((p.overhangMm ?? Infinity) > LESS_OUT) add('less-overhang', { overhangMm: LESS_OUT }, { mm: LESS_OUT })
   if (!p.floorBay) add('floor-bay', { floorBay: true })
   return out
@@ -49,6 +50,7 @@ export function benchLevers(p: BenchParams): Lever<BenchParams>[] {
 /** Ways to spend less on a bench that is stronger than it need be. */
 export function benchSavers(p: BenchParams): Lever<BenchParams>[] {
   const { out, add } = leverPen(p)
+  if (p.feet === 'pinned') add('feet-standing', { feet: 'standing' })
   if (p.layers === 'two') add('one-layer', { layers: 'one' }, {})
   for (const s of lighterSheets(p.sheet, 11)) add('worktop-sheet', { sheet: s.id }, { sheet: s.id })
   for (const s of lighterSheets(p.shelfSheet, 9)) add('sheet', { shelfSheet: s.id }, { sheet: s.id })

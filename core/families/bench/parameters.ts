@@ -3,6 +3,7 @@ import { z } from '../../measure/schema.ts'
 import type { UnitSystem } from '../../measure/units.ts'
 import type { Raw } from '../family.ts'
 import { countDim, dim, dims, keys, section, sheet } from '../params.ts'
+import { feet } from '../stands-alone.ts'
 
 export const LIMITS = { shelves: 3, wells: 4 } as const
 export const HEIGHTS = ['fine', 'general', 'heavy', 'machine', 'under'] as const
@@ -44,6 +45,7 @@ export const benchParams = z.object({
   crossJoint: z.enum([...keys(CROSS_SCREWS), 'hangers']),
   /** What keeps it from folding: the wall, or panels of sheet at its back and its ends. */
   stiff: z.enum(['wall', 'panels']),
+  feet,
   /** An end that stands in a corner of the room, and whether it meets the bench along the other wall or that wall. */
   corner: z.enum(['none', 'left', 'right']),
   meets: z.enum(['bench', 'wall']),
@@ -88,10 +90,14 @@ export const startingParams = (system: UnitSystem, onWall: boolean): BenchParams
   railJoint: system === 'imperial' ? 'bolts' : 'more-screws',
   crossJoint: 'hangers',
   stiff: onWall ? 'wall' : 'panels',
+  feet: 'standing',
   corner: 'none',
   meets: 'bench',
   otherDepthMm: null,
 })
 
-/** The first form knew no corners. */
-export const UPGRADES = [(raw: Raw): Raw => ({ corner: 'none', meets: 'bench', otherDepthMm: null, ...raw })]
+/** The first form knew no corners, the second no feet held down. */
+export const UPGRADES = [
+  (raw: Raw): Raw => ({ corner: 'none', meets: 'bench', otherDepthMm: null, ...raw }),
+  (raw: Raw): Raw => ({ feet: 'standing', ...raw }),
+]

@@ -39,6 +39,7 @@ export interface ProblemData extends CornerProblems {
   'well-too-low': { mm: number; leastMm: number }
   'bench-too-shallow': { mm: number; leastMm: number }
   'shelf-over-top': { mm: number; mostMm: number; shelf: number }
+  'angle-under-shelf': { mm: number; leastMm: number }
 }
 
 /**

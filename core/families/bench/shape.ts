@@ -11,15 +11,18 @@ import {
   type Sheeted,
 } from '../../blocks/frame/shelf-frame.ts'
 import { standPost } from '../../blocks/frame/standing-post.ts'
+import { ANGLE_ROOM_MM, pinFoot } from '../../blocks/mounts/pinned-foot.ts'
 import { tieToWall } from '../../blocks/mounts/tie.ts'
 import { UP } from '../../blocks/mounts/wall-fixing.ts'
 import type { Stretch } from '../../blocks/sizing/splice.ts'
 import { pocketScrew } from '../../catalogue/fasteners.ts'
 import { HANGER_STEEL_MM } from '../../catalogue/hardware.ts'
+import { findSheet } from '../../catalogue/sheets.ts'
 import type { Box } from '../../geometry/box.ts'
 import { bad, good, type Result } from '../../measure/result.ts'
 import { canHoldTie } from '../../room/room.ts'
 import { standsOn } from '../../goods/goods.ts'
+import { rowsHeld } from '../stands-alone.ts'
 import { choicePen } from '../choices.ts'
 import { dimPen } from '../dim-pen.ts'
 import type { Choice, ListChoice, ShapeContext, Shaped } from '../family.ts'
@@ -57,6 +60,12 @@ export function shapeBench(p: BenchParams, ctx: ShapeContext): Result<Shaped> {
     else panels(d, plan, s, n)
   })
   joined(d, ctx, plan)
+  if (p.feet === 'pinned' && ctx.space.floor === 'slab') {
+    const leastMm = plan.frame.widthMm + findSheet(p.shelfSheet)!.thicknessMm + ANGLE_ROOM_MM
+    if ((plan.shelves[0] ?? Infinity) < leastMm)
+      return bad('angle-under-shelf', { mm: plan.shelves[0], leastMm }, 'topMm.0')
+    plan.sections.forEach((s, n) => pinLegs(d, ctx, s, n))
+  }
   bays(d, ctx, plan)
   plan.shelves.forEach((z, i) => d.mark(z, 'shelf-top', i + 1, partsOf(d, `shelf-`, i)))
   d.mark(plan.heightMm, 'worktop', plan.shelves.length + 1, partsOf(d, 'top-'))
@@ -94,6 +103,12 @@ function legs(d: Draft, p: BenchParams, ctx: ShapeContext, plan: Plan, s: BenchS
       standPost(d, { id, stock, ...at }, { fall: ctx.space.floorFall, units })
     }
   })
+}
+
+/** Angles at the feet, inside: the rear ones, and the front ones too where nothing is behind the bench. */
+function pinLegs(d: Draft, ctx: ShapeContext, s: BenchSection, n: number) {
+  for (const side of rowsHeld(ctx.space))
+    s.legs.forEach((_x, i) => pinFoot(d, `angle-${n}-${i}-${side}`, `leg-${n}-${i}-${side}`, side))
 }
 
 /** Neighbouring stretches are screwed to each other through the edges of their legs. */
@@ -370,6 +385,7 @@ function choices(p: BenchParams, ctx: ShapeContext): Choice[] {
     coded('stiff', 'bench-stiff', ['wall', 'panels']),
     coded('corner', 'bench-corner', ['none', 'left', 'right']),
     ...(p.corner === 'none' ? [] : [coded('meets', 'bench-meets', ['bench', 'wall'])]),
+    ...(ctx.space.floor === 'slab' ? [coded('feet', 'feet', ['standing', 'pinned'])] : []),
     coded('floorBay', 'floor-bay', [true, false]),
     sheet('shelfSheet', 'sheet', [...under, ...ctx.settings.ownSheets]),
     section('frameSection', 'bench-frame', boards),

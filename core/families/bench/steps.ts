@@ -1,4 +1,4 @@
-import { levelStep, loadStep, tieStep } from '../../blocks/mounts/steps.ts'
+import { levelStep, loadStep, pinStep, tieStep } from '../../blocks/mounts/steps.ts'
 import { called, fixedBy } from '../../steps/fixed-by.ts'
 import { idsOf, stepsWith, type Step } from '../../steps/step.ts'
 import type { Assembly, Part } from '../../assembly/assembly.ts'
@@ -99,7 +99,8 @@ export function benchSteps(p: BenchParams, { assembly: a }: Shaped): Step[] {
       cautions: [],
     },
     levelStep(a, ids(/^leg-/)),
-    tieStep(a.anchors),
+    pinStep(a, ids(/^angle-/)),
+    tieStep(a.anchors.filter((x) => x.into !== 'slab')),
     shelves.length > 0 && {
       id: 'sheets',
       code: 'lay-sheets',

@@ -59,6 +59,8 @@ const problems: WordsFor<ProblemData> = {
     `Its ${d.side} end stands in what it meets there, by ${say.length(d.byMm)}. Move it ${say.length(d.moveMm)} away from the corner.`,
   'corner-gapes': (d, say) =>
     `From its ${d.side} end to what it meets there are ${say.length(d.byMm)}: more than a top may stand out unheld. Move it ${say.length(d.moveMm)} towards the corner.`,
+  'angle-under-shelf': (d, say) =>
+    `The lowest shelf is ${say.length(d.mm)} up: the angles at its feet need ${say.length(d.leastMm)}. Raise it, or let the feet stand.`,
   'shelf-over-top': (d, say) =>
     `Shelf ${d.shelf} would be ${say.length(d.mm)} up, in the frame of the top: at most ${say.length(d.mostMm)}.`,
 }
