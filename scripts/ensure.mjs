@@ -56,7 +56,7 @@ if (goal !== 'node') {
     run(process.execPath, ['node_modules/vite/bin/vite.js', 'build', '--logLevel', 'warn'])
   }
 }
-if (goal === 'test' && !process.env.CHROMIUM && !existsSync(HEADLESS)) {
+if (goal === 'test' && !existsSync(process.env.CHROMIUM || HEADLESS)) {
   say('Installing Chromium …')
   const install = (name) =>
     spawnSync('apt-get', ['install', '-y', '-qq', '--no-install-recommends', name], {
