@@ -1,5 +1,5 @@
 import type { Assembly, Part } from '../assembly/assembly.ts'
-import { turnedBox } from '../assembly/part-box.ts'
+import { isUpright, turnedBox } from '../assembly/part-box.ts'
 import { corners, type TurnedBox } from '../geometry/box.ts'
 import { hull, type Point } from '../geometry/hull.ts'
 import { areaVector } from '../geometry/polyhedron.ts'
@@ -9,7 +9,7 @@ import { inkOf } from './ink.ts'
 import { goodsSolid } from './goods-solid.ts'
 import { PageGrid } from './page-grid.ts'
 import { painted } from './paint-order.ts'
-import { EYE, hiddenBy, left, onPage, passes, pieceOf, type Piece } from './piece.ts'
+import { EYE, hiddenBy, left, onPage, outOfHoles, passes, pieceOf, type Piece } from './piece.ts'
 import type { Ink, Mark, Scene } from './scene.ts'
 import { polyhedra, solidOf, type Solid } from './solid.ts'
 import { workOn } from './work.ts'
@@ -110,7 +110,11 @@ function drawn(a: Assembly, o: IsoOptions): Scene {
   const cellMm = Math.max(20, Math.max(bounds[2] - bounds[0], bounds[3] - bounds[1]) / CELLS)
   const grid = new PageGrid(pieces, cellMm)
   const marks: Mark[] = []
-  for (const p of painted(pieces, cellMm)) {
+  const isRod = ({ thing }: Piece) => {
+    const { part } = things[thing]
+    return part?.stock.kind === 'steel' && part.axial && isUpright(part)
+  }
+  for (const p of painted(outOfHoles(pieces, isRod), cellMm)) {
     const { part, goods, ink } = things[p.thing]
     for (const { points, out } of p.seen)
       marks.push({

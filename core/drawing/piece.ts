@@ -91,6 +91,30 @@ export function split(p: Piece, axis: number, atMm: number): Piece[] {
   })
 }
 
+/** All its faces look along an axis of the room. */
+const isSquareOn = (p: Piece): boolean => p.walls.every((w) => w.out.some((v) => Math.abs(v) > 1 - 1e-9))
+/** What a rod reaches into less than this it only touches, mm. */
+const INTO_MM = 1
+
+/** What is left to see of an upright rod beside a piece it goes through: what is under it and over it. */
+function beside(rod: Piece, through: Piece): Piece[] {
+  const [{ min, max }, hole] = [rod.bounds, through.bounds]
+  const within = [0, 1].every((k) => min[k] > hole.min[k] && max[k] < hole.max[k])
+  const [low, high] = [hole.min[2], hole.max[2]]
+  if (!within || high <= min[2] + INTO_MM || low >= max[2] - INTO_MM) return [rod]
+  const under = low > min[2] + INTO_MM ? [split(rod, 2, low)[0]] : []
+  const over = high < max[2] - INTO_MM ? [split(rod, 2, high)[1]] : []
+  return [...under, ...over]
+}
+
+/** Upright rods without what of them is inside other pieces: nothing of that is before or behind those. */
+export function outOfHoles(pieces: readonly Piece[], isRod: (p: Piece) => boolean): Piece[] {
+  const others = pieces.filter((p) => !isRod(p) && isSquareOn(p))
+  return pieces.flatMap((p) =>
+    isRod(p) ? others.reduce<Piece[]>((left, o) => left.flatMap((x) => beside(x, o)), [p]) : [p],
+  )
+}
+
 /**
  * Which stretch of an edge a piece hides, from 0 to 1 along it; null when none. A point at t along the edge and s towards
  * the eye is inside a wall when a·t + b·s ≤ c. Some s from 0 on must be inside all walls: every bound of it from below

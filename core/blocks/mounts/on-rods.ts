@@ -247,7 +247,7 @@ export function hangsAt(
     [at.x - half, at.y - half, z],
     [at.x + half, at.y + half, z],
   ]
-  d.joint({ kind: 'hung', near: from, far: on, fasteners, at: [at.x, at.y, z] })
+  d.joint({ kind: 'hung', near: from, far: on, fasteners })
   d.hold({
     from: { part: from },
     on: { kind: 'part', part: on },

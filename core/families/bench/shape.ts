@@ -351,6 +351,8 @@ function subs(d: Draft, plan: Plan) {
     d.sub({ id: `worktop-${n}`, name: 'sheets', parts: own('top'), built: 'in-place', tags: { use: 'bench' } })
   })
   const stiff = d.assembly.parts.filter((x) => /^(back|end)-/.test(x.id)).map((x) => x.id)
+  const angles = partsOf(d, 'angle-')
+  if (angles.length > 0) d.sub({ id: 'angles', name: 'unit', parts: angles, built: 'in-place' })
   if (stiff.length > 0) d.sub({ id: 'stiff', name: 'unit', parts: stiff, built: 'in-place' })
 }
 
