@@ -72,8 +72,9 @@ function boughtAs({ stock }: Part): { item: string; ratedN: number } | null {
   return soft && isLine(soft) ? { item: soft.label, ratedN: soft.ratedN } : null
 }
 
-function ofBought({ assembly, design }: Given): CheckResult[] {
+function ofBought({ assembly, design, goods }: Given): CheckResult[] {
   let worst: CheckResult | null = null
+  let lost: Part | null = null
   const covers: string[] = []
   for (const p of assembly.parts) {
     const bought = boughtAs(p)
@@ -111,7 +112,21 @@ function ofBought({ assembly, design }: Given): CheckResult[] {
         source: 'rating of the maker; what is bought may have another, which then counts',
       },
     })
+    if (p.axial && design.members.get(p.id)?.state.kind === 'unknown' && r.state === 'holds') lost ??= p
     if (!worst || (r.ratio ?? 9) > (worst.ratio ?? 9)) worst = r
   }
+  // How much a chain is pulled is not known where something over it could not be computed; that it is too much may be.
+  if (lost && worst?.state !== 'fails') return [uncertain(lost, { design, goods })]
   return worst ? [{ ...worst, covers }] : []
+}
+
+/** What is rated, and carries what could not be computed: nobody knows whether its rating is enough. */
+function uncertain(p: Part, { design, goods }: Pick<Given, 'design' | 'goods'>): CheckResult {
+  const state = design.members.get(p.id)!.state
+  const reason = state.kind === 'unknown' ? state.reason : ''
+  const given = { check: 'ratings', link: 'whole' as const, quantity: 'force' as const, subject: 'rating' }
+  const about = { ...given, parts: [p.id], data: { role: p.role, letter: '' } }
+  return reason === 'not-weighed'
+    ? notWeighed(about, design.notWeighed[0], goods)
+    : plain({ ...about, code: `unknown-${reason}`, state: 'unknown' })
 }

@@ -19,6 +19,7 @@ import { bad, good, type Problem, type Result } from '../measure/result.ts'
 import { ceilingAt, joistsOver } from '../room/ceiling.ts'
 import { fallUnder, floorPlane, type FloorPlane } from '../room/floor.ts'
 import { cornersAt, onPlan, outline, type Outline } from '../room/outline.ts'
+import { fromHigher } from '../room/courses.ts'
 import { freeSpace, LEVEL, type FreeSpace, type Room } from '../room/room.ts'
 import type { Step } from '../steps/step.ts'
 import { pieceLines, type PieceLine } from '../takeoff/pieces.ts'
@@ -201,6 +202,7 @@ function spaceOn(space: FreeSpace, build: Build, { lower, top: { box }, highMm }
     ceilingMm: Math.max(1, space.ceilingMm - highMm),
     floor: 'top',
     floorFall: LEVEL,
+    construction: fromHigher(space.construction, highMm),
   }
 }
 

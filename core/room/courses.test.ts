@@ -7,7 +7,7 @@ import { exampleTools } from '../families/strip-wall/strip-wall.ts'
 import { findFamily } from '../families/registry.ts'
 import { sayCheck } from '../wording/checks.ts'
 import { sayIn } from '../wording/say.ts'
-import { coursesOf, offCourse, onCourse, upAlong, type Courses } from './courses.ts'
+import { coursesOf, fromHigher, offCourse, onCourse, upAlong, type Courses } from './courses.ts'
 import { construction } from './room.ts'
 
 /** Bricks of 65 mm with joints of 10: the lowest joint's middle 70 mm above the floor. */
@@ -55,6 +55,13 @@ describe('courses of a wall', () => {
     expect(onCourse(wall, 150, [100, 200])).toBe(145)
     expect(onCourse(wall, 110, [85, 130])).toBe(110)
     expect(onCourse({ kind: 'concrete' }, 110, [0, 300])).toBe(110)
+  })
+  it('seen from what a build stands on are the same joints, so much lower', () => {
+    const wall = { kind: 'masonry' as const, courses: bricks('joints') }
+    const above = coursesOf(fromHigher(wall, 910))!
+    for (const z of [1000, 1045, 1120, 1300])
+      expect(offCourse(above, z - 910)).toBeCloseTo(offCourse(wall.courses, z), 9)
+    expect(fromHigher({ kind: 'concrete' }, 910)).toEqual({ kind: 'concrete' })
   })
   it('are no part of other walls, and refused out of bounds', () => {
     expect(coursesOf({ kind: 'thin' })).toBeNull()

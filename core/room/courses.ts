@@ -13,6 +13,12 @@ export type Courses = NonNullable<Extract<Construction, { kind: 'masonry' }>['co
 
 export const coursesOf = (c: Construction): Courses | null => (c.kind === 'masonry' ? (c.courses ?? null) : null)
 
+/** The same wall as it is seen from so much higher: by what stands on something else. mm */
+export function fromHigher(wall: Construction, byMm: number): Construction {
+  const c = coursesOf(wall)
+  return c ? { kind: 'masonry', courses: { ...c, firstMm: overJoint({ ...c, firstMm: 0 }, c.firstMm - byMm) } } : wall
+}
+
 /** A hole in a unit keeps this far from a joint, mm: less breaks out. Product decision, about two diameters. */
 const FROM_JOINT_MM = 20
 /** The middle of a hole in a joint is no further from its middle than this share of its height. Product decision. */

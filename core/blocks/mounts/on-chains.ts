@@ -24,17 +24,17 @@ export const chainsOf =
     const eyeNut = eyeNutFor(h.rod)
     const at = { ...c, acrossMm: h.rod.diameterMm }
     const lower: string[] = []
-    const stub = (id: string, wood: string, foot: number, head: number) => {
+    const stub = (id: string, foot: number, head: number) => {
       pieceOfRod(d, h.rod, { ...c, id }, foot, head)
-      return { id, wood, foot, head }
+      return { id, foot, head }
     }
     const { max } = d.box(c.over)
-    const top = stub(`rod-${c.id}-upper`, c.over, h.ceilingMm - EYE_UNDER_MM, max[2] + PAST_NUT_MM)
+    const top = stub(`rod-${c.id}-upper`, h.ceilingMm - EYE_UNDER_MM, max[2] + PAST_NUT_MM)
     hangsAt(d, at, [top.id, c.over], max[2], nutted(h.rod))
     let above = top
     for (const [k, wood] of [...c.from].reverse().entries()) {
       const box = d.box(wood)
-      const next = stub(`rod-${c.id}-${k}`, wood, box.min[2] - PAST_NUT_MM, box.max[2] + PAST_NUT_MM)
+      const next = stub(`rod-${c.id}-${k}`, box.min[2] - PAST_NUT_MM, box.max[2] + PAST_NUT_MM)
       hangsAt(d, at, [wood, next.id], box.min[2], nutted(h.rod))
       const from = placeEye(d, { ...c, id: `eye-${c.id}-${k}-low`, fromMm: next.head }, eyeNut)
       const to = placeEye(d, { ...c, id: `eye-${c.id}-${k}-high`, fromMm: above.foot - eyeNut.highMm }, eyeNut)

@@ -224,6 +224,11 @@ describe('a front that hangs from the joists', () => {
     const codes = ledgerShelf.levers({ ...startingParams('metric'), ...p }, heavy).map((l) => l.code)
     expect(codes).toEqual(expect.arrayContaining(['stronger-chain', 'front-on-posts', 'ledger-bearers']))
   })
+  it('of chain under what nobody has weighed is not called strong enough', () => {
+    const item = { ...crateOf([500, 400, 300], 20), massKg: null }
+    const r = read({ ...hung, front: 'chains' }, ctx({ joists: exampleJoists('along') }, [{ item, count: 6 }]))
+    expect(r.checks.filter((c) => c.check === 'ratings').map((c) => c.state)).toEqual(['unknown'])
+  })
   it.each([
     ['under trusses', { joists: { ...exampleJoists('out'), kind: 'trusses' as const } }, 'hung-from-trusses'],
     ['where nobody has looked', { joists: null }, 'no-joists-known'],
