@@ -104,13 +104,13 @@ export interface AnyCheck {
   run(c: CheckContext): CheckResult[]
 }
 
-/** Ties a check to what it reads. */
+/** Ties a check to what it reads: its types let it ask for nothing else. */
 export const defineCheck = <K extends keyof CheckContext>(c: Check<K>): AnyCheck => ({
   id: c.id,
   asksForTheMost: c.asksForTheMost ?? false,
   lasting: c.lasting ?? false,
   reads: c.reads,
-  run: (all) => c.run(Object.fromEntries(c.reads.map((k) => [k, all[k]])) as Pick<CheckContext, K>),
+  run: c.run,
 })
 
 /** Demand over capacity may pass 1 by this much: rounding of sizes to a tape's fraction, nothing else. */

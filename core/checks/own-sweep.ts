@@ -2,7 +2,7 @@ import type { Bay, Motion, Part } from '../assembly/assembly.ts'
 import { movedPart, movedPoint, movedWay, opens, partly } from '../assembly/moved.ts'
 import { runnersOf } from '../assembly/runners.ts'
 import { profileBox } from '../assembly/part-box.ts'
-import { boxUnion, extents, penetration, type Box, type TurnedBox } from '../geometry/box.ts'
+import { boxUnion, extents, penetration, sharesMoreThan, type Box, type TurnedBox } from '../geometry/box.ts'
 import { mid, sub } from '../geometry/vec.ts'
 import { defineCheck, measured, type CheckResult } from './check.ts'
 
@@ -31,10 +31,6 @@ const boxed = (b: Box): TurnedBox => ({
   size: sub(b.max, b.min),
 })
 
-/** Whether boxes share more than they do when they touch: what is in them shares no more. */
-const reaches = (a: Box, b: Box): boolean =>
-  [0, 1, 2].every((i) => Math.min(a.max[i], b.max[i]) - Math.max(a.min[i], b.min[i]) > TOUCH_MM)
-
 /** What moves, and what stands in it, a share of its way on. */
 function thereOf(m: Motion, share: number, moving: readonly Part[], carried: readonly Thing[]): Thing[] {
   const there = partly(m, share)
@@ -51,9 +47,11 @@ function thereOf(m: Motion, share: number, moving: readonly Part[], carried: rea
   ]
 }
 
-/** Shares of a way at which it turns a corner: between them all goes straight, and no further than at these. */
-const cornersOf = (m: Motion): number[] | null =>
-  m.kind === 'swing' ? null : m.kind === 'slide' ? [0, 1] : m.by.map((_v, i) => (i + 1) / m.by.length).concat(0)
+/** Shares of a way that are looked at. */
+const SHARES = Array.from({ length: STEPS + 1 }, (_, i) => i / STEPS)
+/** Shares between which all goes straight, and no further than at these: what else lies nowhere near is known by them. */
+const cornersOf = (m: Motion): number[] =>
+  m.kind === 'swing' ? SHARES : m.kind === 'slide' ? [0, 1] : m.by.map((_v, i) => (i + 1) / m.by.length).concat(0)
 
 /** How deep what moves, and what stands in it, reaches into the worst of what stands still, and what that is. */
 function worstOnTheWay(
@@ -64,22 +62,21 @@ function worstOnTheWay(
   letIn: ReadonlySet<string>,
 ): { id: string; mm: number } {
   let worst = { id: '', mm: 0 }
-  const steps = Array.from({ length: STEPS + 1 }, (_, i) => i / STEPS)
-  const corners = cornersOf(m)
-  const around = (shares: readonly number[]) =>
-    boxUnion(shares.flatMap((x) => thereOf(m, x, moving, carried).map((t) => t.around)))
-  // Most of the build lies nowhere near.
-  const whole = corners && around(corners)
-  const near = whole ? others.filter((o) => reaches(whole, o.around)) : others
+  const at = (share: number) => {
+    const things = thereOf(m, share, moving, carried)
+    return { things, around: boxUnion(things.map((t) => t.around)) }
+  }
+  const corners = cornersOf(m).map(at)
+  // What shares no more than it does when it touches: most of the build lies nowhere near.
+  const whole = boxUnion(corners.map((x) => x.around))
+  const near = others.filter((o) => sharesMoreThan(whole, o.around, TOUCH_MM))
   if (near.length === 0) return worst
-  for (const share of steps) {
-    const here = thereOf(m, share, moving, carried)
-    const all = boxUnion(here.map((x) => x.around))
+  for (const { things, around } of m.kind === 'swing' ? corners : SHARES.map(at)) {
     for (const o of near) {
-      if (!reaches(all, o.around)) continue
-      for (const { id, solid, around: round } of here) {
-        if (letIn.has(`${id} ${o.id}`) || !reaches(round, o.around)) continue
-        const mm = penetration(solid, o.solid, worst.mm)
+      if (!sharesMoreThan(around, o.around, TOUCH_MM)) continue
+      for (const t of things) {
+        if (!sharesMoreThan(t.around, o.around, TOUCH_MM) || letIn.has(`${t.id} ${o.id}`)) continue
+        const mm = penetration(t.solid, o.solid, worst.mm)
         if (mm > worst.mm) worst = { id: o.id, mm }
       }
     }

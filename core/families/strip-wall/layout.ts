@@ -61,10 +61,6 @@ interface Taken {
   high: number
 }
 
-/** @param liftMm how far either is lifted to come off its strip: what hangs over it leaves that free */
-const meets = (a: Taken, b: Taken, liftMm: number): boolean =>
-  a.left < b.right + BESIDE_MM && b.left < a.right + BESIDE_MM && a.low < b.high + liftMm && b.low < a.high + liftMm
-
 /** @returns what hangs where, and what found no place */
 export function layOut(
   all: readonly Wanted[],
@@ -113,15 +109,18 @@ function placeOver(
   taken: readonly Taken[],
 ): Hung | null {
   const outline = outlineOf({ strips, row, size: w.size, count: w.count, stock })
-  if (outline.lowMm < 0 || outline.highMm > room.heightMm || outline.outMm > room.depthMm) return null
+  const { lowMm: low, highMm: high } = outline
+  if (low < 0 || high > room.heightMm || outline.outMm > room.depthMm) return null
+  // Either is lifted so far to come off its strip: what hangs over it leaves that free.
   const liftMm = liftOff(strips.section)
+  // What hangs higher or lower is beside nothing.
+  const level = taken.filter((t) => low < t.high + liftMm && t.low < high + liftMm)
   const tries =
-    w.atMm > 0 ? [w.atMm] : [0, ...room.joints, ...taken.map((t) => t.right + BESIDE_MM)].sort((a, b) => a - b)
+    w.atMm > 0 ? [w.atMm] : [0, ...room.joints, ...level.map((t) => t.right + BESIDE_MM)].sort((a, b) => a - b)
   for (const left of tries) {
-    const h: Hung = { ...w, row, left, outline }
     const right = left + outline.wideMm
     if (right > room.lengthMm || room.joints.some((x) => x > left && x < right)) continue
-    if (!taken.some((t) => meets(boxOf(h), t, liftMm))) return h
+    if (!level.some((t) => left < t.right + BESIDE_MM && t.left < right + BESIDE_MM)) return { ...w, row, left, outline }
   }
   return null
 }
