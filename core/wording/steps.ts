@@ -179,7 +179,8 @@ const STEPS: Record<string, StepWords> = {
   },
   'lay-sheets': {
     title: 'Lay the sheets',
-    text: () => 'From below upward, before the next one is in the way; screw them to the rails.',
+    text: (d) =>
+      `From below upward, before the next one is in the way${Number(d.tilted ?? 0) > 0 ? '; between two posts one end first, at a slant' : ''}; screw them to the rails.`,
   },
 }
 

@@ -2,8 +2,10 @@ import type { Stock } from '../../assembly/assembly.ts'
 import type { Draft } from '../../assembly/draft.ts'
 import { FROM_FRONT_MM, placeBracket, placeHungArm, type Placed } from '../../blocks/arms/bracket.ts'
 import { hangOne } from '../../blocks/mounts/on-rods.ts'
+import type { Box } from '../../geometry/box.ts'
 import { findSection } from '../../catalogue/lumber.ts'
 import { findRod, RODS } from '../../catalogue/steel.ts'
+import { notchEdge, ROUND_MM } from '../../blocks/frame/notched-round.ts'
 import { UP } from '../../blocks/mounts/wall-fixing.ts'
 import { bad, good, type Result } from '../../measure/result.ts'
 import { choicePen } from '../choices.ts'
@@ -163,9 +165,6 @@ const bareMm = (d: Draft, plan: Plan, b: Placed, topMm: number): number =>
   plan.deepMm -
   2 * ROUND_MM
 
-/** Room round what goes through a shelf, mm. */
-const ROUND_MM = 1
-
 /**
  * A shelf notched round a leg at the wall and the braces at its front. It lies on its arm between them: what is in front
  * of the arm's bare top or behind it is carried by the wood beside.
@@ -174,16 +173,10 @@ function roundBracket(d: Draft, plan: Plan, s: { from: number; to: number; id: s
   const [shelf, arm] = [d.box(s.id), d.box(b.arm)]
   const braces = b.pair.map((id) => within(d, id, [shelf.min[2], shelf.max[2]]))
   const front = Math.min(...braces.map((x) => x.min)) - ROUND_MM
-  const notch = (edge: 'low' | 'high', x0: number, x1: number, depthMm: number) => {
-    const [from, to] = [Math.max(x0 - ROUND_MM, shelf.min[0]), Math.min(x1 + ROUND_MM, shelf.max[0])]
-    if (to > from)
-      d.machine(s.id, { kind: 'notch', atMm: from - shelf.min[0], offMm: 0, lengthMm: to - from, depthMm, edge })
-  }
-  notch('low', arm.min[0], arm.max[0], plan.deepMm + ROUND_MM)
-  for (const id of b.pair) {
-    const brace = d.box(id)
-    notch('high', brace.min[0], brace.max[0], plan.depthMm - front)
-  }
+  const notch = (edge: 'low' | 'high', { min, max }: Box, depthMm: number) =>
+    notchEdge(d, s.id, { edge, fromMm: min[0], toMm: max[0], depthMm })
+  notch('low', arm, plan.deepMm + ROUND_MM)
+  for (const id of b.pair) notch('high', d.box(id), plan.depthMm - front)
   for (const id of [b.leg, ...b.pair])
     if (d.meets(s.id, id)) d.joint({ kind: 'notched', near: s.id, far: id, fasteners: [] })
   d.hold({

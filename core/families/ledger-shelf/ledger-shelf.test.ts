@@ -246,3 +246,36 @@ describe('a front that hangs from the joists', () => {
     expect(ledgerShelf.upgrade(second, 2)).toEqual({ ...second, front, rod, chain, bearerSection, spreaderSection })
   })
 })
+
+describe('sheets notched round the posts of a ledger shelf', () => {
+  const r = read(
+    { edge: 'round-posts', shelves: 3, bays: 2, apartMm: 900, depthMm: 500 },
+    ctx({}, [{ item: crate, count: 4 }]),
+  )
+  const a = r.shaped.assembly
+  it('come out to the faces of the posts, the posts at both free ends in their corners', () => {
+    const [sheet] = a.parts.filter((p) => p.role === 'shelf')
+    const front = Math.max(...[...r.boxes.values()].map((b) => b.max[1]))
+    expect(front).toBeCloseTo(500, 6)
+    expect(r.boxes.get(sheet.id)!.max[1]).toBeCloseTo(500, 6)
+    const notches = sheet.machining.filter((m) => m.kind === 'notch')
+    expect(notches.map((n) => n.edge)).toEqual(['high', 'high', 'high'])
+    expect(notches[0]).toMatchObject({ atMm: 0, lengthMm: 90, depthMm: 39 })
+    expect(notches[2].atMm + notches[2].lengthMm).toBeCloseTo(sheet.size.lengthMm, 6)
+    // The middle one has room on both sides.
+    expect(notches[1].lengthMm).toBeCloseTo(91, 6)
+    expect(r.verdict.unknown).toBe(0)
+  })
+  it('lie on their frames before the posts stand: no way leads in between them', () => {
+    const at = (id: string) => r.steps.findIndex((s) => s.id === id)
+    expect(at('sheets')).toBeLessThan(at('posts'))
+    expect(stepText(r.steps[at('sheets')], say)).toMatch(
+      /the 9 notches for the posts in front.*while the frames are on/,
+    )
+  })
+  it('one shelf alone is laid from above, last', () => {
+    const one = read({ edge: 'round-posts', shelves: 1, bays: 1, depthMm: 500, floorBay: false })
+    const at = (id: string) => one.steps.findIndex((s) => s.id === id)
+    expect(at('sheets')).toBeGreaterThan(at('posts'))
+  })
+})

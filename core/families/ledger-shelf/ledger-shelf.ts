@@ -46,6 +46,11 @@ export const ledgerShelf = family<LedgerShelfParams>({
       context: alongTheWall(exampleContext('metric', [exampleGoods('metric', 'box', 6)])),
     },
     {
+      name: 'sheets notched round its posts, metric',
+      params: { ...startingParams('metric'), edge: 'round-posts', shelves: 3 },
+      context: exampleContext('metric', [exampleGoods('metric', 'box', 14)]),
+    },
+    {
       name: 'pails over drums, metric, posts close, bolted',
       params: {
         ...startingParams('metric'),

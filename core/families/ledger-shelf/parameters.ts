@@ -7,6 +7,8 @@ import type { Raw } from '../family.ts'
 import { countDim, dim, dims, keys, rod, section, sheet } from '../params.ts'
 
 export const LIMITS = { bays: 10, shelves: 8, cordHoles: 8 } as const
+/** Sheets end at the front rail, or reach past it to the outer faces of the posts, notched round each. */
+export const EDGES = ['at-rail', 'round-posts'] as const
 export const FRONTS = ['posts', 'rods', 'chains'] as const
 export const LEDGER_SCREWS = { one: 1, two: 2, three: 3, four: 4 } as const
 
@@ -35,6 +37,7 @@ export const ledgerShelfParams = z.object({
   crossJoint: z.enum(keys(CROSS_SCREWS)),
   /** What carries the front: posts, or rods or chains from the joists at the ends of flat bearers under the frame. */
   front: z.enum(FRONTS),
+  edge: z.enum(EDGES),
   bearerSection: section,
   spreaderSection: section,
   rod,
@@ -79,11 +82,12 @@ export const startingParams = (system: UnitSystem): LedgerShelfParams => ({
   railJoint: 'screws',
   crossJoint: 'two',
   front: 'posts',
+  edge: 'at-rail',
   ...HUNG[system],
   cordHoles: [],
 })
 
-/** First without holes for cords, then always on posts. */
+/** First without holes for cords, then always on posts, then with sheets that end at the rail. */
 export const UPGRADES = [
   (raw: Raw): Raw => ({ cordHoles: [], ...raw }),
   (raw: Raw): Raw => ({
@@ -91,4 +95,5 @@ export const UPGRADES = [
     ...HUNG[findSection(String(raw.frameSection))?.system ?? 'metric'],
     ...raw,
   }),
+  (raw: Raw): Raw => ({ edge: 'at-rail', ...raw }),
 ]

@@ -55,7 +55,9 @@ export interface Plan {
   post: Section
   sheet: Sheet
   lengthMm: number
+  /** Of the sheets, and of the frames under them. */
   depthMm: number
+  frameMm: number
   /** Left edges of the posts; none where the front hangs. */
   posts: number[]
   hung: HungFront | null
@@ -85,7 +87,10 @@ export function planOut(
   if (!hangs.ok) return hangs
   const from = hangs.value
   /** What stands or lies under the front at each place: how wide along the wall, and how far it goes out. */
-  const [edgeMm, takenMm] = from ? [from.bearer.widthMm, ROD_OUT_MM + PAST_ROD_MM] : [post.widthMm, post.thicknessMm]
+  const [edgeMm, pastMm] = from ? [from.bearer.widthMm, ROD_OUT_MM + PAST_ROD_MM] : [post.widthMm, post.thicknessMm]
+  // Notched round the posts the sheets go out as far as they do.
+  const roundMm = !from && p.edge === 'round-posts' ? post.thicknessMm : 0
+  const takenMm = pastMm - roundMm
   const { aboveMm, sideMm } = shelfPlay(pen, 600, PLAY_ABOVE)
   const deep = depthToHold(
     sheet,
@@ -96,7 +101,7 @@ export function planOut(
   const depthMm = pen.length({ path: 'depthMm', code: 'depth', min: 150, max: 1220 }, deep.mm, deep.why)
   const widest = sheet.widthMm - 2 * ctx.settings.sheetTrimMm
   if (depthMm > widest) return bad('deeper-than-sheet', { mm: depthMm, mostMm: widest }, 'depthMm')
-  const least = 2 * frame.thicknessMm + 50
+  const least = 2 * frame.thicknessMm + 50 + roundMm
   if (depthMm < least) return bad('too-shallow', { mm: depthMm, leastMm: least }, 'depthMm')
 
   // Along a wall evenly, so that nothing of it is left over.
@@ -168,6 +173,7 @@ export function planOut(
       sheet,
       lengthMm,
       depthMm,
+      frameMm: depthMm - roundMm,
       posts: from ? [] : xs.map((x) => x - edgeMm / 2),
       hung: from && { ...from, xs, outMm: front.value.outMm },
       framedMm: framed.sheetMm + framed.frameMm,

@@ -2,6 +2,7 @@ import type { Stock } from '../../assembly/assembly.ts'
 import type { Draft } from '../../assembly/draft.ts'
 import { unitsOf } from '../../assembly/settings.ts'
 import { boreCordHoles, type HolePlace } from '../../blocks/carcass/cord-holes.ts'
+import { notchRound } from '../../blocks/frame/notched-round.ts'
 import { CROSS_SCREWS, placeShelfFrame, RAIL_SCREWS, railOnPost } from '../../blocks/frame/shelf-frame.ts'
 import { standPost } from '../../blocks/frame/standing-post.ts'
 import { chainsOf } from '../../blocks/mounts/on-chains.ts'
@@ -17,7 +18,7 @@ import type { Choice, ListChoice, ShapeContext, Shaped } from '../family.ts'
 import { opened } from '../opened.ts'
 import { standing } from '../house-on-shelves.ts'
 import type { Stretch } from '../../blocks/sizing/splice.ts'
-import { FRONTS, LEDGER_SCREWS, LIMITS, type LedgerShelfParams } from './parameters.ts'
+import { EDGES, FRONTS, LEDGER_SCREWS, LIMITS, type LedgerShelfParams } from './parameters.ts'
 import { longestOf, planOut, STICK_OUT, type HungFront, type Plan } from './plan-out.ts'
 
 /*
@@ -58,12 +59,12 @@ const named = (name: string, pieces: readonly Stretch[], i: number) =>
 
 /** Posts stand flat against the front rails; where the floor falls away one is longer by the fall. */
 function placePosts(d: Draft, p: LedgerShelfParams, ctx: ShapeContext, plan: Plan): string[] {
-  const { post, depthMm, tops } = plan
+  const { post, frameMm, tops } = plan
   const high = tops[tops.length - 1]
   const stock = board(p.postSection, ctx, ctx.space.floor === 'slab')
   return plan.posts.map((x, k) => {
     const id = `post-${k}`
-    const at = { x, y: depthMm, wideMm: post.widthMm, deepMm: post.thicknessMm, topMm: high, across: 'x' } as const
+    const at = { x, y: frameMm, wideMm: post.widthMm, deepMm: post.thicknessMm, topMm: high, across: 'x' } as const
     standPost(d, { id, stock, ...at }, { fall: ctx.space.floorFall, units: unitsOf(ctx.settings) })
     d.sub({ id: `stand-${id}`, name: 'unit', parts: [id], built: 'in-place' })
     return id
@@ -82,14 +83,16 @@ function shelf(d: Draft, p: LedgerShelfParams, ctx: ShapeContext, plan: Plan, i:
     stock: board(p.frameSection, ctx),
     sheet: plan.sheet,
     backMm: 0,
-    frontMm: plan.depthMm,
+    frontMm: plan.frameMm,
     topMm: plan.tops[i],
     rear: { role: 'ledger', pieces: ledgers },
     front: rails,
     crosses,
     crossScrews: CROSS_SCREWS[p.crossJoint],
     sheets,
+    cover: { role: 'shelf', backMm: 0, frontMm: plan.depthMm, lies: [] },
   })
+  if (plan.depthMm > plan.frameMm) for (const s of sheets) for (const id of posts) notchRound(d, s.id, id)
   const middle = plan.tops[i] - plan.sheet.thicknessMm - plan.frame.widthMm / 2
   const wall = { space: ctx.space, system: ctx.settings.yard }
   for (const l of ledgers)
@@ -240,7 +243,7 @@ function choices(p: LedgerShelfParams, ctx: ShapeContext): Choice[] {
     section('frameSection', 'shelf-frame', frames),
     coded('front', 'ledger-front', FRONTS),
     ...(p.front === 'posts'
-      ? [section('postSection', 'post-section', posts)]
+      ? [section('postSection', 'post-section', posts), coded('edge', 'ledger-edge', EDGES)]
       : [
           section('bearerSection', 'ledger-bearers', frames.slice(1)),
           section('spreaderSection', 'spreader-section', frames.slice(1)),

@@ -1,4 +1,5 @@
-import { partBox } from '../../assembly/part-box.ts'
+import { partBox, partBoxes } from '../../assembly/part-box.ts'
+import { wayIn } from '../../assembly/way-in.ts'
 import { called, fixedBy } from '../../steps/fixed-by.ts'
 import { idsOf, stepsWith, type Step } from '../../steps/step.ts'
 import type { Shaped } from '../family.ts'
@@ -11,7 +12,7 @@ export interface StepData {
   'ledger-posts': { count: number; joints: string }
   'ledger-spreaders': { count: number; chains: number }
   'ledger-hung': { count: number; bearers: number; chains: number }
-  'ledger-sheets': { count: number }
+  'ledger-sheets': { count: number; first: number; round: number }
 }
 const step = stepsWith<StepData>()
 
@@ -41,6 +42,21 @@ export function ledgerShelfSteps({ assembly: a }: Shaped): Step[] {
   const studs = [...new Set(a.anchors.map((x) => Math.round(x.at[0])))].sort((x, y) => x - y)
   const doubled = studs.filter((x, i) => i > 0 && x - studs[i - 1] < DOUBLED_MM).length
   const { screws = 0, bolts = 0 } = fixedBy(a, called('rail'), called('post'))
+  // What passes between no two posts lies on its frame before they stand.
+  const boxes = partBoxes(a)
+  const first = of('shelf').some((x) => !['laid', 'tilted'].includes(wayIn(x, a, boxes)))
+  const lay = step({
+    id: 'sheets',
+    code: 'ledger-sheets',
+    data: {
+      count: sheets.length,
+      first: first ? 1 : 0,
+      round: a.joints.filter((j) => j.kind === 'notched').length,
+    },
+    parts: sheets,
+    cautions: ['sheet-two', 'dust'],
+    hold: { code: 'tallest-fits' },
+  })
   return [
     { id: 'stick', code: 'make-stick', parts: [], marks: levels, cautions: [] },
     step({
@@ -95,6 +111,7 @@ export function ledgerShelfSteps({ assembly: a }: Shaped): Step[] {
       cautions: ['lift-two', 'falls-on-heads'],
       hold: { code: 'frame-level-both-ways' },
     }),
+    ...(first ? [lay] : []),
     spreaders.length > 0
       ? step({
           id: 'hung',
@@ -114,14 +131,7 @@ export function ledgerShelfSteps({ assembly: a }: Shaped): Step[] {
           cautions: [],
           hold: { code: 'props-out' },
         }),
-    step({
-      id: 'sheets',
-      code: 'ledger-sheets',
-      data: { count: sheets.length },
-      parts: sheets,
-      cautions: ['sheet-two', 'dust'],
-      hold: { code: 'tallest-fits' },
-    }),
+    ...(first ? [] : [lay]),
     { id: 'load', code: 'load-low-first', parts: [], cautions: [] },
   ]
 }

@@ -36,7 +36,7 @@ const steps: StepWordsFor<StepData> = {
   'ledger-frames': {
     title: 'Make the frames',
     text: (d) =>
-      `${plural(d.frames, 'frame')} alike, flat on the floor: ledger behind, rail in front, cross pieces between, ${plural(d.screws, 'screw')} into each end of them through ledger and rail.${d.pieces > 1 ? ` Ledgers are of ${d.pieces} pieces that meet on studs, rails of pieces that meet on posts: a strip of the same wood across each joint until it is up.` : ''} Lay every other frame on the first.`,
+      `${plural(d.frames, 'frame')} alike, flat on the floor: ledger behind, rail in front, cross pieces between, the outermost of them the returns that close both ends, ${plural(d.screws, 'screw')} into each end of them through ledger and rail.${d.pieces > 1 ? ` Ledgers are of ${d.pieces} pieces that meet on studs, rails of pieces that meet on posts: a strip of the same wood across each joint until it is up.` : ''} Lay every other frame on the first.`,
   },
   'mark-ledger': {
     title: 'Level lines and studs',
@@ -70,7 +70,7 @@ const steps: StepWordsFor<StepData> = {
   'ledger-sheets': {
     title: 'Lay the sheets',
     text: (d) =>
-      `${plural(d.count, 'sheet')}, from below up, best face up, joints over a cross piece. Screw them to ledger and rail.`,
+      `${plural(d.count, 'sheet')}, from below up, best face up, joints over a cross piece${d.round > 0 ? `, the ${plural(d.round, 'notch', 'notches')} for the posts in front` : ''}. Screw them to ledger and rail.${d.first ? ' Now, while the frames are on their props: once the posts stand no way leads in between them.' : ''}`,
   },
 }
 
@@ -83,6 +83,10 @@ export const ledgerShelfWords: KindWords = {
     'ledger-front': {
       label: 'Its front',
       options: { posts: 'stands on posts', rods: 'hangs on rods', chains: 'hangs on chains' },
+    },
+    'ledger-edge': {
+      label: 'Shelves reach',
+      options: { 'at-rail': 'to the front rail', 'round-posts': 'round the posts, notched' },
     },
     'ledger-bearers': { label: 'Bearers, flat, under the frames' },
     chain: { label: 'Chain', options: { light: 'light', heavy: 'heavy' } },

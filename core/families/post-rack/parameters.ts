@@ -6,6 +6,9 @@ import { ends, feet, tiedOrAlone } from '../stands-alone.ts'
 
 export const LIMITS = { shelves: 10, modules: 8, bracedModules: 2, midPosts: 5 } as const
 
+/** How far the sheets of a rack on posts reach. */
+export const PANELS = ['between-posts', 'round-posts'] as const
+
 export const postRackParams = z.object({
   /** Fill the wall, or be only as long as the goods need. */
   follow: z.enum(['goods', 'wall']),
@@ -28,6 +31,8 @@ export const postRackParams = z.object({
   postSection: section,
   backSection: section,
   sheet,
+  /** Sheets lie between the rows of posts, or reach past them to their outer faces, notched round each. */
+  panels: z.enum(PANELS),
   /** What holds a rail at each post: three screws, five, or two bolts. */
   railJoint: z.enum(['screws', 'more-screws', 'bolts']),
   /** Screws through the rail into each end of a cross piece. */
@@ -69,6 +74,7 @@ export const startingParams = (system: UnitSystem, canTie: boolean, canPin = fal
   midAtMm: [],
   crossEveryMm: null,
   ...STOCK[system],
+  panels: 'between-posts',
   ...tiedOrAlone(system, canTie, canPin),
   railJoint: 'screws',
   crossJoint: 'two',
@@ -102,7 +108,7 @@ export const DUTY: Record<UnitSystem, Preset> = {
 
 /**
  * The first form knew fewer joints, and no fronts; the second no braced ends and no feet held down; the third no panels
- * over its back.
+ * over its back; the fourth no sheets round its posts.
  */
 export const UPGRADES = [
   (raw: Raw): Raw => ({ railJoint: 'screws', crossJoint: 'two', front: 'open', ...raw }),
@@ -112,4 +118,5 @@ export const UPGRADES = [
     coverSheet: String(raw.railSection).endsWith('mm') ? STOCK.metric.coverSheet : STOCK.imperial.coverSheet,
     ...raw,
   }),
+  (raw: Raw): Raw => ({ panels: 'between-posts', ...raw }),
 ]

@@ -38,7 +38,9 @@ export interface PostRackPlan {
   modules: ModulePlan[]
   openings: (Opening & { module: number })[]
   lengthMm: number
-  depthMm: number
+  /** Of the frames under the shelves, and of the sheets on them. */
+  frameMm: number
+  sheetMm: number
   levels: Level[]
   /** Shelf tops, from below; same order as the levels that are not the floor. */
   tops: number[]
@@ -92,7 +94,9 @@ export function planOut(
   const covered = p.cover === 'panels'
   const cover = findSheet(p.coverSheet)!
   const behindMm = covered ? cover.thicknessMm : p.brace || p.tie ? back.thicknessMm : 0
-  const most = ctx.space.depthMm - closedMm - 2 * s.postThick - behindMm
+  // Notched round the posts a sheet is as deep as the whole rack.
+  const roundMm = p.panels === 'round-posts' ? 2 * s.postThick : 0
+  const most = ctx.space.depthMm - closedMm - 2 * s.postThick + roundMm - behindMm
   const rips = [4, 3, 2, 1].map((n) => ({
     n,
     mm: roundDown((sheet.widthMm - 2 * sheetTrimMm - (n - 1) * kerfMm) / n, units),
@@ -116,8 +120,9 @@ export function planOut(
       code: 'deeper-than-sheet',
       data: { mm: depthMm, mostMm: sheet.widthMm - 2 * sheetTrimMm },
     }
-  if (depthMm < 2 * rail.thicknessMm + 50)
-    return { field: 'depthMm', code: 'too-shallow', data: { mm: depthMm, leastMm: 2 * rail.thicknessMm + 50 } }
+  const leastMm = 2 * rail.thicknessMm + 50 + roundMm
+  if (depthMm < leastMm) return { field: 'depthMm', code: 'too-shallow', data: { mm: depthMm, leastMm } }
+  const frameMm = depthMm - roundMm
 
   const boards = ctx.boards(p.railSection, false)
   const sizes = moduleSizes(sheet.lengthMm, boards, kerfMm, squaringTrimMm, sheetTrimMm, units)
@@ -207,7 +212,7 @@ export function planOut(
   const highMm = needed.flat().reduce((z, x) => z + x.mm, 0)
   const tied = p.tie && !covered && canHoldTie(ctx.space.construction)
   const low =
-    tied || !(p.brace || covered) ? 0 : leastBraced(modules, depthMm, p.ends === 'braced', s, back.widthMm) - highMm
+    tied || !(p.brace || covered) ? 0 : leastBraced(modules, frameMm, p.ends === 'braced', s, back.widthMm) - highMm
   needed.forEach((terms, i) => {
     const raised: Term[] = i === 0 && low > 0 && !levels[0].floor ? [{ name: 'room-for-brace', mm: low }] : []
     const from: Term[] = i === 0 ? [...terms, ...raised] : [{ name: 'shelf-below', mm: tops[i - 1] }, ...terms]
@@ -238,7 +243,8 @@ export function planOut(
     modules,
     openings,
     lengthMm,
-    depthMm,
+    frameMm,
+    sheetMm: depthMm,
     levels,
     tops,
     play: { sideMm, aboveMm },

@@ -48,6 +48,11 @@ export const postRack = family<PostRackParams>({
       context: exampleContext('imperial', [exampleGoods('imperial', 'box', 12)]),
     },
     {
+      name: 'pails on sheets notched round the posts, metric',
+      params: { ...startingParams('metric', true), panels: 'round-posts', shelves: 3, raise: 'in-place' },
+      context: exampleContext('metric', [exampleGoods('metric', 'pail', 24)]),
+    },
+    {
       name: 'a twenty-foot wall',
       params: { ...startingParams('imperial', true), follow: 'wall', shelves: 4 },
       context: exampleContext('imperial', [exampleGoods('imperial', 'box', 60), exampleGoods('imperial', 'tote', 12)]),

@@ -1,7 +1,9 @@
 import { pocketScrew } from '../../catalogue/fasteners.ts'
 import type { Stock } from '../../assembly/assembly.ts'
 import { draft, type Draft } from '../../assembly/draft.ts'
+import { partBoxes } from '../../assembly/part-box.ts'
 import { unitsOf } from '../../assembly/settings.ts'
+import { wayIn } from '../../assembly/way-in.ts'
 import { findSection } from '../../catalogue/lumber.ts'
 import { findSheet } from '../../catalogue/sheets.ts'
 import { bad, good, type Result } from '../../measure/result.ts'
@@ -16,9 +18,10 @@ import { placeBrace } from '../../blocks/frame/brace.ts'
 import { braceEnds } from '../../blocks/frame/stacked-braces.ts'
 import { pinFoot } from '../../blocks/mounts/pinned-foot.ts'
 import { tieToWall } from '../../blocks/mounts/tie.ts'
+import { notchRound } from '../../blocks/frame/notched-round.ts'
 import { CROSS_SCREWS, placeShelfFrame, railOnPost } from '../../blocks/frame/shelf-frame.ts'
 import { rowsHeld } from '../stands-alone.ts'
-import { DUTY, type PostRackParams } from './parameters.ts'
+import { DUTY, PANELS, type PostRackParams } from './parameters.ts'
 import { COVER_FOOT_MM, coverMost, planOut, type PostRackPlan } from './plan-out.ts'
 import { panelsOver, screwPanel, under } from '../../blocks/carcass/screwed-panel.ts'
 
@@ -67,10 +70,14 @@ export function shapePostRack(p: PostRackParams, ctx: ShapeContext): Result<Shap
   // Every id says its module: `rail-2-0-front`.
   const frames = plan.modules.map((): string[] => [])
   const sheets = plan.modules.map((): string[] => [])
-  for (const x of d.assembly.parts) (x.role === 'shelf' ? sheets : frames)[Number(x.id.split('-', 2)[1])].push(x.id)
+  const boxes = partBoxes(d.assembly)
+  for (const x of d.assembly.parts) {
+    const later = x.role === 'shelf' && wayIn(x, d.assembly, boxes) !== 'before-uprights'
+    ;(later ? sheets : frames)[Number(x.id.split('-', 2)[1])].push(x.id)
+  }
   plan.modules.forEach((_, m) => {
     d.sub({ id: `module-${m}`, name: 'module', parts: frames[m], built: p.raise === 'tilt' ? 'flat' : 'in-place' })
-    d.sub({ id: `sheets-${m}`, name: 'sheets', parts: sheets[m], built: 'in-place' })
+    if (sheets[m].length > 0) d.sub({ id: `sheets-${m}`, name: 'sheets', parts: sheets[m], built: 'in-place' })
   })
   const standing = d.assembly.parts.filter((x) => x.role === 'post').map((x) => x.id)
   const front = standing.filter((id) => id.endsWith('-front'))
@@ -83,7 +90,7 @@ export function shapePostRack(p: PostRackParams, ctx: ShapeContext): Result<Shap
     closed: overPosts(d, plan.openings, front),
     uprights: standing,
     railed: front,
-    frontMm: y0 + plan.depthMm + 2 * findSection(p.postSection)!.thicknessMm,
+    frontMm: y0 + plan.frameMm + 2 * findSection(p.postSection)!.thicknessMm,
     headMm: plan.tops[plan.tops.length - 1],
     panelsMm: plan.tops.flatMap((z) => stretch(z - doorSheet.thicknessMm - railHigh, z)),
   })
@@ -122,7 +129,7 @@ function posts(d: Draft, p: PostRackParams, ctx: ShapeContext, plan: PostRackPla
     m.posts.forEach((x, i) => {
       for (const [side, y] of [
         ['rear', y0],
-        ['front', y0 + post.thicknessMm + plan.depthMm],
+        ['front', y0 + post.thicknessMm + plan.frameMm],
       ] as const) {
         const id = `post-${n}-${i}-${side}`
         const at = { x, y, wideMm: post.widthMm, deepMm: post.thicknessMm, topMm: high, across: 'x' } as const
@@ -144,6 +151,7 @@ function posts(d: Draft, p: PostRackParams, ctx: ShapeContext, plan: PostRackPla
 function shelf(d: Draft, p: PostRackParams, ctx: ShapeContext, plan: PostRackPlan, m: number, i: number, y0: number) {
   const module = plan.modules[m]
   const yBack = y0 + findSection(p.postSection)!.thicknessMm
+  const sheetBackMm = backOfSheets(p, y0)
   const whole = (id: string) => ({ id, from: module.left, to: module.left + module.lengthMm })
   const rails = (['rear', 'front'] as const).map((side) => ({ side, id: `rail-${m}-${i}-${side}` }))
   placeShelfFrame(d, {
@@ -151,19 +159,27 @@ function shelf(d: Draft, p: PostRackParams, ctx: ShapeContext, plan: PostRackPla
     stock: board(p.railSection, ctx.settings.grade),
     sheet: findSheet(p.sheet)!,
     backMm: yBack,
-    frontMm: yBack + plan.depthMm,
+    frontMm: yBack + plan.frameMm,
     topMm: plan.tops[i],
     rear: { role: 'rail', pieces: [whole(rails[0].id)] },
     front: [whole(rails[1].id)],
     crosses: module.crosses.map((left, k) => ({ id: `cross-${m}-${i}-${k}`, left })),
     crossScrews: CROSS_SCREWS[p.crossJoint],
     sheets: [whole(`shelf-${m}-${i}`)],
+    cover: { role: 'shelf', backMm: sheetBackMm, frontMm: sheetBackMm + plan.sheetMm, lies: [] },
   })
   for (const { side, id } of rails)
     module.posts.forEach((_, k) =>
       railOnPost(d, id, `post-${m}-${k}-${side}`, { how: p.railJoint, system: ctx.settings.yard }),
     )
+  if (p.panels === 'round-posts')
+    for (const { side } of rails)
+      module.posts.forEach((_, k) => notchRound(d, `shelf-${m}-${i}`, `post-${m}-${k}-${side}`))
 }
+
+/** Where sheets begin: at the frames, or at the backs of the rear posts. */
+const backOfSheets = (p: PostRackParams, y0: number): number =>
+  p.panels === 'round-posts' ? y0 : y0 + findSection(p.postSection)!.thicknessMm
 
 function brace(d: Draft, p: PostRackParams, ctx: ShapeContext, plan: PostRackPlan, y0: number, tied: boolean) {
   const back = findSection(p.backSection)!
@@ -255,10 +271,9 @@ function tieBoards(d: Draft, p: PostRackParams, ctx: ShapeContext, plan: PostRac
 }
 
 function bays(d: Draft, p: PostRackParams, ctx: ShapeContext, plan: PostRackPlan, y0: number) {
-  const post = findSection(p.postSection)!
   const rail = findSection(p.railSection)!
   const sheet = findSheet(p.sheet)!
-  const yBack = y0 + post.thicknessMm
+  const yBack = backOfSheets(p, y0)
   let shelfNo = -1
   plan.levels.forEach((level, l) => {
     if (!level.floor) shelfNo++
@@ -274,7 +289,7 @@ function bays(d: Draft, p: PostRackParams, ctx: ShapeContext, plan: PostRackPlan
         holds: 'surface',
         clear: {
           min: [inside.left, yBack, bottom],
-          max: [inside.right, yBack + plan.depthMm, Math.max(ceiling, bottom + 1)],
+          max: [inside.right, yBack + plan.sheetMm, Math.max(ceiling, bottom + 1)],
         },
         carriers: level.floor ? [] : [`shelf-${o.module}-${i}`],
         items: standing(level, k, yBack, bottom),
@@ -304,6 +319,7 @@ function choices(p: PostRackParams, ctx: ShapeContext): Choice[] {
     { path: 'railSection', code: 'rail-section', value: p.railSection, options: sections, of: 'section' },
     { path: 'postSection', code: 'post-section', value: p.postSection, options: sections.slice(0, 3), of: 'section' },
     { path: 'sheet', code: 'sheet', value: p.sheet, options: [...sheets, ...ctx.settings.ownSheets], of: 'sheet' },
+    { path: 'panels', code: 'panels', value: p.panels, options: [...PANELS], of: 'code' },
     {
       path: 'railJoint',
       code: 'rail-joint',

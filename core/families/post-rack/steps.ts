@@ -1,9 +1,18 @@
 import { levelStep, loadStep, pinStep, tieStep } from '../../blocks/mounts/steps.ts'
+import { partBoxes } from '../../assembly/part-box.ts'
+import { wayIn, type WayIn } from '../../assembly/way-in.ts'
 import type { Shaped } from '../family.ts'
 import { frontSteps } from '../../blocks/fronts/step.ts'
 import { called, fixedBy } from '../../steps/fixed-by.ts'
-import { type Step } from '../../steps/step.ts'
+import { idsOf, stepsWith, type Step } from '../../steps/step.ts'
 import type { PostRackParams } from './parameters.ts'
+
+/** What is said with each step that is this kind's own. */
+export interface StepData {
+  'sheets-on-frames': { count: number }
+  'sheets-from-end': { count: number; modules: number }
+}
+const step = stepsWith<StepData>()
 
 /** Diagonals of a shelf frame square enough to go on, mm: builders' usual eighth of an inch. */
 const SQUARE_MM = 3
@@ -13,8 +22,12 @@ export function postRackSteps(p: PostRackParams, shaped: Shaped): Step[] {
   const ids = (pattern: RegExp) => assembly.parts.map((x) => x.id).filter((id) => pattern.test(id))
   const levels = assembly.stick.map((m) => m.level)
   const rail = assembly.parts.find((x) => x.id === 'rail-0-0-front')!
-  const sheet = assembly.parts.find((x) => x.id === 'shelf-0-0')!
-  const diagonal = Math.hypot(rail.size.lengthMm, sheet.size.widthMm)
+  const cross = assembly.parts.find((x) => x.role === 'cross')!
+  const diagonal = Math.hypot(rail.size.lengthMm, cross.size.lengthMm + 2 * rail.size.thicknessMm)
+  const boxes = partBoxes(assembly)
+  const shelves = assembly.parts.filter((x) => x.role === 'shelf')
+  const comeIn = (...ways: WayIn[]) => idsOf(shelves.filter((x) => ways.includes(wayIn(x, assembly, boxes))))
+  const [first, fromEnd, last] = [comeIn('before-uprights'), comeIn('from-its-end'), comeIn('laid', 'tilted')]
   const modules = assembly.subassemblies.filter((s) => s.name === 'module').length
   const ends = ids(/^brace-\d+-(left|right)-/)
   const braces = ids(/^(brace|tie)-/).filter((id) => !ends.includes(id))
@@ -43,6 +56,15 @@ export function postRackSteps(p: PostRackParams, shaped: Shaped): Step[] {
       cautions: [],
       hold: { code: 'same-as-first' },
     },
+    first.length > 0 &&
+      step({
+        id: 'sheets-first',
+        code: 'sheets-on-frames',
+        data: { count: first.length },
+        parts: first,
+        cautions: ['sheet-two', 'dust'],
+        hold: { code: 'notches-clear' },
+      }),
     { id: 'marks', code: 'mark-posts', parts: ids(/^post-/), marks: levels, cautions: [] },
     {
       id: 'posts',
@@ -75,9 +97,17 @@ export function postRackSteps(p: PostRackParams, shaped: Shaped): Step[] {
       id: 'stand',
       code: p.raise === 'tilt' ? 'tilt-up' : 'stand-in-place',
       parts: [],
-      on: ids(/./).filter((id) => !front.includes(id) && !ends.includes(id) && !angles.includes(id)),
+      on: ids(/./).filter((id) => ![...front, ...ends, ...angles, ...fromEnd, ...last].includes(id)),
       cautions: ['lift-two', 'top-heavy'],
     },
+    fromEnd.length > 0 &&
+      step({
+        id: 'sheets-end',
+        code: 'sheets-from-end',
+        data: { count: fromEnd.length, modules },
+        parts: fromEnd,
+        cautions: ['sheet-two', 'dust'],
+      }),
     modules > 1 && {
       id: 'join',
       code: 'join-modules',
@@ -98,10 +128,11 @@ export function postRackSteps(p: PostRackParams, shaped: Shaped): Step[] {
     },
     pinStep(assembly, angles),
     tieStep(ties),
-    {
+    last.length > 0 && {
       id: 'sheets',
       code: 'lay-sheets',
-      parts: ids(/^shelf-/),
+      data: { tilted: comeIn('tilted').length },
+      parts: last,
       cautions: ['sheet-two', 'dust'],
       hold: { code: 'tallest-fits' },
     },

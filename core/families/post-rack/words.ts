@@ -1,4 +1,5 @@
-import type { KindWords, LooseWords } from '../../wording/kind.ts'
+import type { StepData } from './steps.ts'
+import type { KindWords, LooseWords, StepWordsFor } from '../../wording/kind.ts'
 import { plural } from '../../wording/say.ts'
 
 const dims: Record<string, (d: Record<string, number>) => string> = {
@@ -34,6 +35,19 @@ const problems: LooseWords = {
     `A middle post must stand between ${say.lengthOf(d, 'leastMm')} and ${say.lengthOf(d, 'mostMm')}.`,
 }
 
+const steps: StepWordsFor<StepData> = {
+  'sheets-on-frames': {
+    title: 'Sheets on the frames first',
+    text: (d) =>
+      `${plural(d.count, 'sheet')} onto their frames before a post is on: notched round the posts, or between uprights on all sides, no way leads in afterwards. Flush with the frame all round, screwed to the rails; try an offcut of post in every notch.`,
+  },
+  'sheets-from-end': {
+    title: 'Slide the sheets in from an end',
+    text: (d) =>
+      `Between the posts ${d.count === 1 ? 'the sheet does' : `the ${d.count} sheets do`} not pass, held at any slant. In from an end, along the rails, ${d.modules > 1 ? 'while each module stands by itself, before the next is beside it' : 'before it stands against a wall with that end'}: where a wall is nearer than a sheet is long, out in the room, then push it back. From below upward; screw them to the rails.`,
+  },
+}
+
 export const postRackWords: KindWords = {
   name: 'Post rack',
   blurb: 'Posts, shelf frames and sheet shelves',
@@ -41,4 +55,12 @@ export const postRackWords: KindWords = {
   problems,
   dims,
   reasons,
+  steps,
+  choices: {
+    panels: {
+      label: 'Shelves reach',
+      options: { 'between-posts': 'from post to post', 'round-posts': 'round the posts, notched' },
+    },
+  },
+  holds: { 'notches-clear': 'An offcut of post drops through every notch without a knock.' },
 }

@@ -1,0 +1,55 @@
+import type { Assembly, Part } from './assembly.ts'
+import { isUpright, type PartBoxes } from './part-box.ts'
+import { sharesMoreThan, type Box } from '../geometry/box.ts'
+
+/*
+ * How a level sheet comes to where it lies once its uprights stand: laid down from above or from the front, passed
+ * between two uprights at a slant, slid in from an end between their rows, or not at all: then it lies before they stand.
+ */
+export type WayIn = 'laid' | 'tilted' | 'from-its-end' | 'before-uprights'
+
+/** Pieces this near to each other touch, mm. */
+const TOUCH_MM = 1
+
+/**
+ * Whether a flat piece passes an opening with one of its ends up: the steeper it is held, the less wide and the higher.
+ * Across it is `long·cos + thick·sin`, up it is `long·sin + thick·cos`; the flattest that passes across is the lowest.
+ * @param long length and `thick` thickness of the piece, `wide` and `high` the clear opening, all mm
+ */
+export function passesTilted(long: number, thick: number, wide: number, high: number): boolean {
+  if (long <= wide) return thick <= high
+  const flattest = Math.atan2(thick, long) + Math.acos(Math.min(1, wide / Math.hypot(long, thick)))
+  return flattest <= Math.PI / 2 && long * Math.sin(flattest) + thick * Math.cos(flattest) <= high
+}
+
+/** Clear widths between uprights side by side, and past the outer ones as far as there is nothing. */
+function widestBetween(uprights: readonly Box[]): number {
+  const sorted = [...uprights].sort((a, b) => a.min[0] - b.min[0])
+  if (sorted.length < 2) return Infinity
+  return Math.max(...sorted.slice(1).map((u, i) => u.min[0] - sorted[i].max[0]))
+}
+
+/** @param sheet a sheet that lies level, its build standing with its back to a wall */
+export function wayIn(sheet: Part, a: Assembly, boxes: PartBoxes): WayIn {
+  const s = boxes.get(sheet.id)!
+  const shares = (b: Box, i: number) => Math.min(b.max[i], s.max[i]) - Math.max(b.min[i], s.min[i]) > TOUCH_MM
+  const others = a.parts.filter((p) => p.id !== sheet.id && !p.temporary && p.stock.kind !== 'bought')
+  const over = others
+    .map((p) => boxes.get(p.id)!)
+    .filter((b) => shares(b, 0) && shares(b, 1) && b.min[2] > s.max[2] - TOUCH_MM)
+  if (over.length === 0) return 'laid'
+  const uprights = others.filter(isUpright).map((p) => boxes.get(p.id)!)
+  const passing = uprights.filter((b) => b.min[2] < s.min[2] && b.max[2] > s.max[2] + TOUCH_MM)
+  if (passing.some((b) => sharesMoreThan(b, s, TOUCH_MM))) return 'before-uprights'
+  const before = passing.filter((b) => b.min[1] > s.max[1] - TOUCH_MM && shares(b, 0))
+  const highMm = Math.min(...over.map((b) => b.min[2])) - s.min[2]
+  const [long, thick] = [s.max[0] - s.min[0], s.max[2] - s.min[2]]
+  if (passesTilted(long, thick, widestBetween(before), highMm)) return before.length === 0 ? 'laid' : 'tilted'
+  // Between the rows of uprights it slides along, unless what stands at both its ends is in its way.
+  const ends = passing.filter((b) => shares(b, 1))
+  const [left, right] = [
+    ends.some((b) => b.max[0] < s.min[0] + TOUCH_MM),
+    ends.some((b) => b.min[0] > s.max[0] - TOUCH_MM),
+  ]
+  return left && right ? 'before-uprights' : 'from-its-end'
+}
