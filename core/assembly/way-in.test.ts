@@ -1,3 +1,4 @@
+import { describe, expect, it } from '@jest/globals'
 import fc from 'fast-check'
 import { partBoxes } from './part-box.ts'
 import { passesTilted, wayIn } from './way-in.ts'

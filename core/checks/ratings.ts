@@ -112,10 +112,10 @@ function ofBought({ assembly, design, goods }: Given): CheckResult[] {
         source: 'rating of the maker; what is bought may have another, which then counts',
       },
     })
-    if (p.axial && design.members.get(p.id)?.state.kind === 'unknown' && r.state === 'holds') lost ??= p
+    if (design.members.get(p.id)?.state.kind === 'unknown' && r.state === 'holds') lost ??= p
     if (!worst || (r.ratio ?? 9) > (worst.ratio ?? 9)) worst = r
   }
-  // How much a chain is pulled is not known where something over it could not be computed; that it is too much may be.
+  // How much one bears is not known where something on it could not be computed; that it is too much may be.
   if (lost && worst?.state !== 'fails') return [uncertain(lost, { design, goods })]
   return worst ? [{ ...worst, covers }] : []
 }

@@ -120,7 +120,8 @@ function placeOver(
   for (const left of tries) {
     const right = left + outline.wideMm
     if (right > room.lengthMm || room.joints.some((x) => x > left && x < right)) continue
-    if (!level.some((t) => left < t.right + BESIDE_MM && t.left < right + BESIDE_MM)) return { ...w, row, left, outline }
+    if (!level.some((t) => left < t.right + BESIDE_MM && t.left < right + BESIDE_MM))
+      return { ...w, row, left, outline }
   }
   return null
 }
