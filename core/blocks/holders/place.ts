@@ -1,6 +1,7 @@
 import type { Stock } from '../../assembly/assembly.ts'
 import type { Draft } from '../../assembly/draft.ts'
 import { INSIDE } from './between.ts'
+import { handHoles } from './hand-holes.ts'
 import { hookSides, placeSides, type Hooked, type SidesSpec } from './frame.ts'
 import { onOnePlate } from './on-plate.ts'
 import { onPlate, outlineOf, type Holder } from './outline.ts'
@@ -42,5 +43,7 @@ export function placeHolder(d: Draft, h: Holder, hangs: { cleat: Stock }): void 
   const sides = placeSides(d, spec)
   const site = { h, o, xs: middles(h, sides.left) }
   INSIDE[h.size.held as keyof typeof INSIDE](d, site, sides)
-  hookSides(d, spec, sides)
+  const parts = d.assembly.parts.map((p) => p.id).filter((id) => id.startsWith(`${h.id}-`))
+  const handles = h.size.tool.travels ? handHoles(d, sides.sides, { ...sides, headMm: o.headMm, parts }) : 0
+  hookSides(d, { ...spec, tags: { ...spec.tags, handles } }, sides)
 }

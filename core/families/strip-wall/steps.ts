@@ -13,6 +13,7 @@ interface HolderData {
   keyMm: number
   pitchMm: number
   travels: number
+  handles: number
 }
 /** What is said with each step. */
 export type StepData = {
@@ -131,6 +132,7 @@ function holderStep({ tags, parts }: Subassembly, nth: number): Step {
       keyMm: n('keyMm'),
       pitchMm: n('pitchMm'),
       travels: n('travels'),
+      handles: Number(tags!.handles ?? 0),
     },
     parts,
     bench: true,

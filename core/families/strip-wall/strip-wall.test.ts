@@ -78,8 +78,11 @@ const problemOf = (p: Partial<StripWallParams> = {}, c = ctx()) =>
   tryParams(stripWall, { ...startingParams('metric'), ...p }, c).problem
 const holderOf = (r: BuildReading, name: string) =>
   r.shaped.assembly.subassemblies.find((s) => s.name === 'holder' && s.tags?.goods === name)!
+/** What is done to a holder's pieces; its sides have hand holes, which are none of a tool's. */
 const worksOf = (r: BuildReading, name: string): Machining[] =>
-  r.shaped.assembly.parts.filter((p) => holderOf(r, name).parts.includes(p.id)).flatMap((p) => p.machining)
+  r.shaped.assembly.parts
+    .filter((p) => holderOf(r, name).parts.includes(p.id) && p.role !== 'side')
+    .flatMap((p) => p.machining)
 /** A tool of the table, one measure of it otherwise. */
 const changed = (
   id: string,
@@ -165,6 +168,40 @@ describe('a table of fourteen tools of all kinds', () => {
     expect(text('driver')).toContain('6 of driver')
     expect(text('router')).toMatch(/goes along/)
     expect(text('hammer')).not.toMatch(/goes along/)
+  })
+  it('gives what goes along a hand hole in each side, where its sides are deep enough and a hand goes in', () => {
+    const along = read({}, ctx(named.map((g) => ({ ...g, tool: { ...g.tool!, travels: true } }))))
+    const holes = named.flatMap((g) => {
+      const own = along.shaped.assembly.parts.filter((p) => holderOf(along, g.name).parts.includes(p.id))
+      const sides = own.filter((p) => p.role === 'side')
+      const middle = sides.reduce((x, p) => x + p.at.centre[0] / sides.length, 0)
+      return sides.flatMap((p) =>
+        p.machining.flatMap((m) => (m.kind === 'cutout' ? [{ name: g.name, p, m, own, middle }] : [])),
+      )
+    })
+    expect(holes.map((h) => h.name)).toEqual(['spray', 'charger', 'jacket', 'router'].flatMap((n) => [n, n]))
+    for (const { p, m, own, middle } of holes) {
+      const { min, max } = along.boxes.get(p.id)!
+      // Wood all round, in the upper half, and nothing of the holder where the fingers are.
+      expect(p.size.lengthMm - m.atMm - m.lengthMm).toBeGreaterThanOrEqual(28 - 1e-6)
+      expect(Math.min(m.offMm, p.size.widthMm - m.offMm - m.widthMm)).toBeGreaterThanOrEqual(15 - 1e-6)
+      expect(m.atMm).toBeGreaterThanOrEqual(p.size.lengthMm / 2 - 1e-6)
+      const x = p.at.centre[0] < middle ? max[0] + 20 : min[0] - 20
+      const fingers = [x, min[1] + m.offMm + m.widthMm / 2, min[2] + m.atMm + m.lengthMm / 2]
+      const inTheWay = own.filter((q) => {
+        const b = along.boxes.get(q.id)!
+        return fingers.every((v, i) => b.min[i] < v && b.max[i] > v)
+      })
+      expect(inTheWay).toEqual([])
+    }
+    const step = along.steps.find((s) => s.data?.goods === 'charger')!
+    expect(stepText(step, say)).toMatch(/a hand hole in each of its sides/)
+    expect(along.verdict.unknown + along.verdict.fails).toBe(0)
+    // Nobody carries what stays.
+    const stays = r.shaped.assembly.parts.filter(
+      (p) => p.role === 'side' && holderOf(r, 'charger').parts.includes(p.id),
+    )
+    expect(stays.flatMap((p) => p.machining)).toEqual([])
   })
   it('hangs what is used daily at the hand, and nothing over anything else', () => {
     const at = (name: string) =>

@@ -66,7 +66,7 @@ type HolderText = (d: StepData['holder-shelf'], say: Say) => string
 const holder = (title: string, text: HolderText) => ({
   title,
   text: (d: StepData['holder-shelf'], say: Say) =>
-    `Holder ${d.nth}, for ${d.tools > 1 ? `${d.tools} of ` : ''}${d.goods}. ${text(d, say)}${d.travels ? ' It goes along to where it is used: leave a hand’s width free at its top.' : ''}`,
+    `Holder ${d.nth}, for ${d.tools > 1 ? `${d.tools} of ` : ''}${d.goods}. ${text(d, say)}${d.handles > 0 ? ' It goes along to where it is used, by a hand hole in each of its sides: two holes bored, sawn out between, every edge rounded.' : d.travels ? ' It goes along to where it is used: leave a hand’s width free at its top.' : ''}`,
 })
 const apart = (d: StepData['holder-shelf'], say: Say) =>
   d.tools > 1 ? `, ${say.length(d.pitchMm)} from middle to middle` : ''
