@@ -320,9 +320,18 @@ export type Shim = z.infer<typeof shim>
 /** What moves when the build is used: leaves and lids about a line, drawers and sliding doors along one. */
 export const motion = z.discriminatedUnion('kind', [
   /**
-   * From where the parts are (shut) about an axis by an angle, right-handed about `axis` in the build's own numbers.
+   * From where the parts are (shut) about an axis by an angle, right-handed about `axis` in the build's own numbers. What
+   * is in its way goes before it: `after` are ids of motions.
    */
-  z.object({ id, kind: z.literal('swing'), parts: z.array(id).min(1), at: vec3, axis: vec3, byRad: z.number() }),
+  z.object({
+    id,
+    kind: z.literal('swing'),
+    parts: z.array(id).min(1),
+    at: vec3,
+    axis: vec3,
+    byRad: z.number(),
+    after: z.array(id).optional(),
+  }),
   z.object({ id, kind: z.literal('slide'), parts: z.array(id).min(1), by: vec3 }),
   /** One after the other: lifted, then drawn out. Not how it is used, but how it is taken off or put on. */
   z.object({ id, kind: z.literal('stages'), parts: z.array(id).min(1), by: z.array(vec3).min(2) }),

@@ -18,6 +18,20 @@ export const HINGE = {
 /** The same hinge laid open over the outer faces of a side and of a deep leaf, mm. */
 export const FLAT_HINGE = { thicknessMm: 3, wideMm: 50 } as const
 
+/**
+ * A pin between two plates that a leaf turns on, one at its head and one at its foot; what each bears across its pin and
+ * along it. mm, kg, N. Product decision: a third of what makers publish for pins of 8 mm with four screws in each plate.
+ */
+export const PIVOT = {
+  item: 'pivot with plates',
+  massKg: 0.06,
+  acrossN: 300,
+  alongN: 400,
+  wideMm: 30,
+  deepMm: 16,
+  highMm: 4,
+} as const
+
 /** Pins with a flat that a loose shelf lies on, in holes bored in a row. mm, kg, MPa. */
 export interface ShelfPin {
   item: string

@@ -34,6 +34,7 @@ import { slenderness, tipOver } from './stability.ts'
 import { stripMetre } from './strip-metre.ts'
 import { sway } from './sway.ts'
 import { tubes } from './tubes.ts'
+import { usable } from './usable-faces.ts'
 
 /** Every check there is, in the order of the chain from goods to ground. A new one is its file and one line here. */
 export const CHECKS: readonly AnyCheck[] = [
@@ -69,6 +70,7 @@ export const CHECKS: readonly AnyCheck[] = [
   anchors,
   inCourses,
   stripMetre,
+  usable,
   joists,
   floorBearing,
   equilibrium,

@@ -1,6 +1,6 @@
 import type { Body, Motion, Part } from '../assembly/assembly.ts'
 import { turnsUp } from '../assembly/moved.ts'
-import { HINGE } from '../catalogue/hardware.ts'
+import { HINGE, PIVOT } from '../catalogue/hardware.ts'
 import { findGrade } from '../catalogue/lumber.ts'
 import { findSheet } from '../catalogue/sheets.ts'
 import { add, scale, type Vec3 } from '../geometry/vec.ts'
@@ -48,24 +48,32 @@ export function hingeGives(p: Part | undefined): Gives | null {
   }
 }
 
+const RATED = 'rating of the maker; what is bought may have another, which then counts'
+
 type Swing = Motion & { kind: 'swing' }
 type Given = Pick<CheckContext, 'assembly' | 'parts' | 'design' | 'method'>
 
-const isHinge = (c: Given, id: string): boolean => {
+const itemOf = (c: Given, id: string): string | null => {
   const stock = c.parts.get(id)?.stock
-  return stock?.kind === 'bought' && stock.item === HINGE.item
+  return stock?.kind === 'bought' ? stock.item : null
 }
+const turnsOn = (c: Given, id: string): boolean => [HINGE.item, PIVOT.item].includes(itemOf(c, id) as never)
+
+/** What a fitting gives in a piece: a hinge by its screws, a pivot by what it is rated for. */
+const fittingGives = (c: Given, fitting: string, piece: Part | undefined): Gives | null =>
+  itemOf(c, fitting) === PIVOT.item ? { pulledN: PIVOT.acrossN, slidN: PIVOT.alongN } : hingeGives(piece)
 
 function ofLeaf(m: Swing, b: Body, c: Given): CheckResult {
   const leaf = c.parts.get(m.parts[0])!
-  const joints = c.assembly.joints.filter((j) => j.kind === 'hinged' && b.parts.includes(j.near) && isHinge(c, j.near))
+  const joints = c.assembly.joints.filter((j) => j.kind === 'hinged' && b.parts.includes(j.near) && turnsOn(c, j.near))
   const hung = new Set(joints.map((j) => j.near))
   const supports = c.assembly.supports.filter(
     (s) => 'body' in s.from && s.from.body === b.id && hung.has(s.from.through),
   )
   const given = { check: 'hinges', link: 'whole' as const, quantity: 'ratio' as const, subject: m.id, parts: [leaf.id] }
   const covers = [m.id, b.id, ...b.parts, ...joints.map((j) => j.id), ...supports.map((s) => s.id)]
-  const each = [...new Set(joints.map((j) => c.parts.get(j.far)!))].map(hingeGives)
+  const pivots = joints.some((j) => itemOf(c, j.near) === PIVOT.item)
+  const each = joints.map((j) => fittingGives(c, j.near, c.parts.get(j.far)))
   if (supports.length === 0 || each.length === 0 || each.some((g) => g === null))
     return plain({ ...given, code: 'unknown-hinge', state: 'unknown', covers, data: { role: leaf.role } })
   const weakest: Gives = {
@@ -92,21 +100,30 @@ function ofLeaf(m: Swing, b: Body, c: Given): CheckResult {
     { symbol: 'pulled', value: worst.pulledN, quantity: 'force', source: c.method.loadFactor.source },
     { symbol: 'slid', value: worst.slidN, quantity: 'force', source: c.method.loadFactor.source },
     {
-      symbol: 'screws pulled out',
+      symbol: pivots ? 'across a pin' : 'screws pulled out',
       value: weakest.pulledN,
       quantity: 'force',
-      source: 'NDS 2018 12.2-2, in the face of the sheet',
+      source: pivots ? RATED : 'NDS 2018 12.2-2, in the face of the sheet',
     },
-    { symbol: 'screws across', value: weakest.slidN, quantity: 'force', source: 'EN 1995-1-1 8.9, a third of it' },
+    {
+      symbol: pivots ? 'along a pin' : 'screws across',
+      value: weakest.slidN,
+      quantity: 'force',
+      source: pivots ? RATED : 'EN 1995-1-1 8.9, a third of it',
+    },
   ]
   return measured({
     ...given,
-    code: 'hinges',
+    code: pivots ? 'pivots' : 'hinges',
     demand: share(worst),
     capacity: 1,
     covers,
     data: { role: leaf.role, hinges: on.size, pulledN: worst.pulledN, slidN: worst.slidN },
-    working: { formula: 'pulled / W + slid / Z ≤ 1', inputs, source: `${HINGE.source}; a maker’s rating comes first` },
+    working: {
+      formula: 'pulled / W + slid / Z ≤ 1',
+      inputs,
+      source: pivots ? RATED : `${HINGE.source}; a maker’s rating comes first`,
+    },
   })
 }
 

@@ -36,16 +36,17 @@ function thereOf(m: Motion, share: number, moving: readonly Part[], carried: rea
   const there = partly(m, share)
   return [
     ...moving.map((p) => thing(p.id, profileBox(movedPart(there, p)))),
-    ...carried.map(({ id, solid }) =>
-      thing(id, {
-        ...solid,
-        centre: movedPoint(there, solid.centre),
-        along: movedWay(there, solid.along),
-        across: movedWay(there, solid.across),
-      }),
-    ),
+    ...carried.map((t) => movedThing(there, t)),
   ]
 }
+
+const movedThing = (m: Motion, { id, solid }: Thing): Thing =>
+  thing(id, {
+    ...solid,
+    centre: movedPoint(m, solid.centre),
+    along: movedWay(m, solid.along),
+    across: movedWay(m, solid.across),
+  })
 
 /** Shares of a way that are looked at. */
 const SHARES = Array.from({ length: STEPS + 1 }, (_, i) => i / STEPS)
@@ -95,15 +96,21 @@ export const ownSweep = defineCheck({
       bays.flatMap((b) => b.items.map((i) => thing(i.goodsId, boxed(i.box))))
     const ofMotion = (m: Motion): CheckResult => {
       const goesAlong = (b: Bay) => b.carriers.some((c) => m.parts.includes(c))
-      const goods = things(a.bays.filter((b) => !goesAlong(b)))
       const moving = a.parts.filter((p) => m.parts.includes(p.id))
       // What is put on or taken off is empty then, and takes along what is fixed to it.
-      const still = parts.filter((p) => !m.parts.includes(p.id))
       const carried = opens(m) ? things(a.bays.filter(goesAlong)) : []
+      // What has gone before is no longer where it was, nor is what hangs on it.
+      const gone = a.motions.filter((x) => m.kind === 'swing' && m.after?.includes(x.id))
+      const there = (t: Thing, carriers: readonly string[]): Thing => {
+        const by = gone.find((x) => carriers.some((c) => x.parts.includes(c)))
+        return by ? movedThing(by, t) : t
+      }
       // A runner slides along in the groove of what it runs in.
       const letIn = new Set(
         runnersOf(m, a).map((s) => `${'part' in s.from ? s.from.part : ''} ${s.on.kind === 'part' ? s.on.part : ''}`),
       )
+      const still = parts.filter((p) => !m.parts.includes(p.id)).map((t) => there(t, [t.id]))
+      const goods = a.bays.filter((b) => !goesAlong(b)).flatMap((b) => things([b]).map((t) => there(t, b.carriers)))
       const worst = worstOnTheWay(m, moving, carried, opens(m) ? [...still, ...goods] : still, letIn)
       const hit = a.parts.find((p) => p.id === worst.id)
       return measured({

@@ -84,6 +84,22 @@ export const smallTins = (system: UnitSystem): { item: Goods; count: number } =>
 })
 
 /** The same room with walls that hold no screw, and an anchor whose rating somebody has looked up. */
+/** Hand tools that hang flat on a face: long and short ones, thick and thin. */
+export const handTools = (system: UnitSystem): { item: Goods; count: number }[] => {
+  const tool = (id: string, [acrossMm, deepMm, tallMm]: [number, number, number], massKg: number, count: number) => ({
+    item: newGoods({ ...{ id: `tool-${id}`, name: id, kind: 'tool', count }, acrossMm, deepMm, tallMm, massKg }),
+    count,
+  })
+  const mm = system === 'imperial' ? 1.016 : 1
+  return [
+    tool('hand saw', [150 * mm, 30 * mm, 560 * mm], 0.6, 3),
+    tool('level', [60 * mm, 28 * mm, 600 * mm], 0.9, 2),
+    tool('square', [180 * mm, 20 * mm, 300 * mm], 0.4, 4),
+    tool('hammer', [130 * mm, 40 * mm, 330 * mm], 0.7, 4),
+    tool('wrench', [60 * mm, 18 * mm, 220 * mm], 0.3, 16),
+  ]
+}
+
 export const thinWalls = (c: ShapeContext): ShapeContext => ({
   ...c,
   space: { ...c.space, construction: { kind: 'thin' }, studsMm: [] },

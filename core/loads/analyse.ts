@@ -130,7 +130,7 @@ export function analyse(a: Assembly, boxes: PartBoxes, o: AnalysisOptions): Load
 
   function passPart(p: Part) {
     const all = onPart.get(p.id) ?? []
-    const patches = stiffened.size === 0 ? all : all.filter((x) => !toFrame(p, x))
+    const patches = all.filter((x) => !toFrame(p, x) && !toBox(p, x))
     const totalN = patches.reduce((sum, x) => sum + Math.abs(x.n), 0)
     const supports = supportsOf.get(p.id) ?? []
     const doubt = doubtful.get(p.id) ?? null
@@ -159,6 +159,15 @@ export function analyse(a: Assembly, boxes: PartBoxes, o: AnalysisOptions): Load
     const frame = stiffened.get(p.id)
     if (frame === undefined || Math.abs(wayOf(x)[2]) > FLAT) return false
     addTo(onBody, frame, { at: mid(x.box.min, x.box.max), n: scale(wayOf(x), x.n) })
+    return true
+  }
+
+  /** What pushes a level sheet of a box along itself is handed on to the box: it is stiff that way, and held on its edges. */
+  function toBox(p: Part, x: Patch): boolean {
+    const body = bodyOf.get(p.id)
+    if (body === undefined || x.way === undefined || Math.abs(x.way[2]) > FLAT || !isLevelSheet(p)) return false
+    if ((supportsOf.get(p.id) ?? []).length === 0) return false
+    addTo(onBody, body, { at: mid(x.box.min, x.box.max), n: scale(x.way, x.n) })
     return true
   }
 

@@ -11,7 +11,7 @@ import type { AnalysisOptions } from './analyse.ts'
 import { edgedPanel } from './edged-panel.ts'
 import { wayOf, type Member, type Patch, type Stiffening } from './load-path.ts'
 import { siteOf, type Memo } from './memo.ts'
-import { bendsAlongStrength, intoRails, isConcentrated, panelSite, solvePanel } from './panel.ts'
+import { bendsAlongStrength, intoRails, isConcentrated, isPointed, panelSite, solvePanel } from './panel.ts'
 import { panelOnFrame } from './panel-on-frame.ts'
 import { panelOnPoints } from './panel-on-points.ts'
 import { solveHeld, type Held, type Rigidity } from './solve-held.ts'
@@ -154,8 +154,16 @@ export function solveMember(p: Part, patches: Patch[], supports: Support[], o: M
         ? edgedPanel({ p, sheet, patches, supports, strips, boxes: o.boxes, solution }, { ...o, plates: o.memo.plates })
         : null
     const framed =
-      !edged && solution.along && patches.some((x) => isConcentrated(p, x))
-        ? panelOnFrame(p, patches, supports, sheet, o.railEi, o.memo.plates)
+      !edged && solution.along && patches.some((x) => isConcentrated(p, x) || isPointed(p, x))
+        ? panelOnFrame(
+            p,
+            patches,
+            supports,
+            sheet,
+            o.railEi,
+            o.memo.plates,
+            patches.some((x) => isPointed(p, x)),
+          )
         : null
     // Only of a plate what stands at a rail may go past the strips: its bending is in the plate.
     const { down, rest } = framed ? intoRails(p, patches, supports) : { down: [], rest: patches }

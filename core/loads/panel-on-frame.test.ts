@@ -6,7 +6,7 @@ import { findSheet } from '../catalogue/sheets.ts'
 import { twistOf } from './edged-panel.ts'
 import type { Patch } from './load-path.ts'
 import { panelOnFrame } from './panel-on-frame.ts'
-import { intoRails, isConcentrated } from './panel.ts'
+import { intoRails, isConcentrated, isPointed } from './panel.ts'
 
 const sheet = findSheet('ply-18mm')!
 const [LONG, DEEP, EI] = [500, 600, 4e10]
@@ -77,6 +77,32 @@ describe('a person on a sheet over cross pieces and rails', () => {
     expect(solve(knee(250, 300)).bent.result.moment.nmm).toBeLessThan((0.75 * 1000 * (LONG / 4 - 100 / 8)) / 100))
   it('is no plate where nobody knows a rail', () =>
     expect(panelOnFrame(part, [knee(250, 300)], supports, sheet, () => null, new Map())).toBeNull())
+})
+
+describe('a pin on a sheet over two cross pieces alone', () => {
+  const crosses = supports.filter((s) => s.on.kind === 'part' && ['left', 'right'].includes(s.on.part))
+  const bare = (patch: Patch, alone = true) => panelOnFrame(part, [patch], crosses, sheet, () => null, new Map(), alone)
+  it.each([
+    ['in the middle', 250, 300, 30],
+    ['in the middle, small', 250, 300, 16],
+    ['near an end and a free edge', 120, 540, 30],
+  ])('%s bends it as the sine series says, or more', (_name, x, y, wide) => {
+    const reference = referencePlate({
+      ...{ lengthMm: LONG - 38, widthMm: DEEP, along: sheet.ei.along, across: sheet.ei.across, twist: twistOf(sheet) },
+      beams: [],
+      loads: [{ fromU: x - 19 - wide / 2, toU: x - 19 + wide / 2, fromV: y - wide / 2, toV: y + wide / 2, n: 100 }],
+    })
+    const r = bare(knee(x, y, 100, wide))!
+    expect(Math.abs(r.bent.result.sag.mm)).toBeGreaterThan(0.97 * reference.sag)
+    expect(Math.abs(r.bent.result.sag.mm)).toBeLessThan(1.12 * reference.sag)
+    expect(r.bent.result.moment.nmm).toBeGreaterThan(0.97 * reference.moment)
+    expect(r.bent.result.moment.nmm).toBeLessThan(1.4 * reference.moment)
+  })
+  it('only where that is asked for: others are strips', () => expect(bare(knee(250, 300), false)).toBeNull())
+  it('is told by how little it stands on', () => {
+    expect(isPointed(part, knee(250, 300, 20, 30))).toBe(true)
+    expect(isPointed(part, knee(250, 300, 2000, 41))).toBe(false)
+  })
 })
 
 describe('what stands at a rail', () => {

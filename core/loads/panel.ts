@@ -204,6 +204,14 @@ export function isConcentrated(p: Part, x: Patch): boolean {
   return Math.max(u.to - u.from, v.to - v.from) < NARROW_MM
 }
 
+/** Less than this both ways is a pin's plate, mm. */
+const PIN_MM = 40
+/** Whether this stands on so little that a strip as wide as it says nothing at all. */
+export function isPointed(p: Part, x: Patch): boolean {
+  const { u, v } = local(p, x.box)
+  return Math.max(u.to - u.from, v.to - v.from) < PIN_MM
+}
+
 interface Spot {
   n: number
   u: Range

@@ -43,6 +43,7 @@ export const CHECK_NAMES: Record<string, string> = {
   lying: 'Boards that lie',
   'strip-metre': 'A metre of strip',
   'own-sweep': 'Opens and shuts',
+  'usable-faces': 'Faces to hang on',
   joists: 'Joists',
   unread: 'Everything judged',
   'room-fit': 'Fits the room',

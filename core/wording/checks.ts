@@ -227,6 +227,10 @@ const TABLE: Record<string, Words> = {
     r.state === 'holds'
       ? `The ${plural(Number(d.hinges), 'hinge')} of the ${roleName(String(d.role))} hold it${share(r, say)}: pulled with ${say.force(Number(d.pulledN))} at most.`
       : `Its hinges are torn out of the ${roleName(String(d.role))} or what it hangs on: ${say.percent(r.ratio ?? 9.99)} of what their screws hold. More hinges, a narrower leaf, or plywood.`,
+  pivots: (r, d, say) =>
+    r.state === 'holds'
+      ? `The pins the ${roleName(String(d.role))} turns on hold it${share(r, say)}: pressed aside with ${say.force(Number(d.pulledN))} at most.`
+      : `The pins the ${roleName(String(d.role))} turns on carry ${say.percent(r.ratio ?? 9.99)} of what their maker rates them for. Hang less on it, or take narrower or higher leaves.`,
   'stands-on': (r, d, say) =>
     r.state === 'holds'
       ? `It stands with all its feet on "${d.name}".`
@@ -259,6 +263,8 @@ const TABLE: Record<string, Words> = {
   'unknown-hinge': () => 'Not proven: nobody knows how its hinges are held.',
   'strip-metre': (_r, d, say) =>
     `A metre of strip carries ${say.force(Number(d.carriesN))} hung like what pulls hardest here; the fullest has ${say.force(Number(d.nowN))}.`,
+  'usable-faces': (_r, d, say) =>
+    `Things can hang on ${say.area(Number(d.areaMm2))} of it, ${say.number(Number(d.times))} times the bare wall it takes: both faces of ${plural(Number(d.leaves), 'leaf', 'leaves')}, and the back.`,
   lying: (r, d, say) =>
     r.state === 'holds'
       ? `"${d.goods}" stays straight: it sags ${say.lengthOf(d, 'sagMm')} ${d.past ? 'past the last arm' : 'between two arms'} over the years.`

@@ -68,6 +68,7 @@ const CHOICES: Record<string, { label: string; options?: Record<string, string> 
       doors: 'doors',
       'lift-up': 'leaves that turn up on gas springs',
       'deep-doors': 'doors that are boxes',
+      pivots: 'leaves on pins, one behind the other',
       curtain: 'a curtain',
     },
   },

@@ -1,4 +1,5 @@
 import {
+  formatArea,
   formatDrill,
   formatForce,
   formatLength,
@@ -25,6 +26,8 @@ export interface Say {
   moment(nmm: number): string
   /** A load spread over a floor or a ceiling, given in kN/m². */
   spread(knM2: number): string
+  /** A surface given in mm². */
+  area(mm2: number): string
   /** A temperature given in °C. */
   celsius(c: number): string
   number(n: number): string
@@ -45,6 +48,7 @@ export function sayIn(units: Units): Say {
     stress: (mpa) => formatStress(mpa, units),
     moment: (nmm) => formatMoment(nmm, units),
     spread: (knM2) => formatSpread(knM2, units),
+    area: (mm2) => formatArea(mm2, units),
     celsius: (c) => (units.system === 'imperial' ? `${Math.round(32 + c * 1.8)} °F` : `${c} °C`),
     number: (n) => (Math.abs(n) >= 1000 ? Math.round(n).toLocaleString('en-US') : String(Math.round(n * 100) / 100)),
     percent: (share) => `${Math.round(share * 100)} %`,

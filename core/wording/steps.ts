@@ -177,6 +177,11 @@ const STEPS: Record<string, StepWords> = {
     text: (d, say) =>
       `${Number(d.caps) > 0 ? `A cap on each of the ${plural(Number(d.count), 'end')}` : `Each of the ${plural(Number(d.count), 'end')} rounded and painted bright`}: they stand ${say.lengthOf(d, 'outMm')} out at the height of faces. What is longer than the rack gets a rag at its end.`,
   },
+  'pivots-in': {
+    title: 'Leaves on their pins',
+    text: (d, say) =>
+      `${plural(Number(d.pins), 'pivot')}, a plate on the panel and one on the end of its leaf. Strike the line of the pins on bottom and top with one template, so that head and foot stand over each other${Number(d.apartMm) > 0 ? `; each next one back is ${say.lengthOf(d, 'apartMm')} further in from its side and ${say.lengthOf(d, 'apartMm')} further back` : ''}. The rearmost of the ${plural(Number(d.leaves), 'leaf', 'leaves')} goes in first, foot on its pin, then the head.`,
+  },
   'lay-sheets': {
     title: 'Lay the sheets',
     text: (d) =>
@@ -203,6 +208,8 @@ const HOLDS: Record<string, (h: HoldPoint, say: Say) => string> = {
   'rows-agree': () =>
     'Stand two uprights face to face and push a pin through a hole of one: it must find that of the other, at both ends of the row.',
   'pins-rock': () => 'Press on each corner of the shelf: it lies on all its pins and does not rock.',
+  'leaves-pass-each-other': () =>
+    'Empty, from the front one back: turn each out to a right angle, then the next; none touches another, none falls back by itself.',
   'leaf-square': () => 'Diagonals of each leaf equal before the face is screwed on: the face keeps it so.',
   'arms-hang': () =>
     'Press down on the end of one arm of each upright with a hand: nothing creaks, nothing gives. Nobody hangs on them.',

@@ -1,6 +1,7 @@
 import type { Assembly, Motion, Part } from '../../assembly/assembly.ts'
 import { opens, turnsUp } from '../../assembly/moved.ts'
 import { partEnds } from '../../assembly/part-box.ts'
+import { PIVOT } from '../../catalogue/hardware.ts'
 import { findGasSpring } from '../../catalogue/gas-springs.ts'
 import { fixedBy } from '../../steps/fixed-by.ts'
 import type { Step } from '../../steps/step.ts'
@@ -10,14 +11,45 @@ import { GAP_MM } from './hinged.ts'
 export function frontSteps(a: Assembly): Step[] {
   const swings = a.motions.filter((m): m is Swing => m.kind === 'swing' && opens(m))
   const up = swings.filter(turnsUp)
-  const aside = swings.filter((m) => !up.includes(m))
+  const onPins = swings.filter((m) => turnsOnPins(a, m))
+  const aside = swings.filter((m) => !up.includes(m) && !onPins.includes(m))
   return [
     ...(aside.length > 0 ? leafSteps(a, aside) : []),
+    ...(onPins.length > 0 ? pinSteps(a, onPins) : []),
     ...(up.length > 0 ? liftSteps(a, up) : []),
     ...curtainSteps(a),
   ]
 }
 type Swing = Motion & { kind: 'swing' }
+
+const pinsOf = (a: Assembly, m: Swing): Part[] =>
+  a.parts.filter(
+    (p) =>
+      p.stock.kind === 'bought' &&
+      p.stock.item === PIVOT.item &&
+      a.joints.some((j) => j.near === p.id && m.parts.includes(j.far)),
+  )
+const turnsOnPins = (a: Assembly, m: Swing): boolean => pinsOf(a, m).length > 0
+
+/** Leaves on pins: those at the back first, where each pin stands told from the side and the front edge. */
+function pinSteps(a: Assembly, leaves: readonly Swing[]): Step[] {
+  const pins = [...new Set(leaves.flatMap((m) => pinsOf(a, m).map((p) => p.id)))]
+  const on = a.joints.filter((j) => pins.includes(j.near)).map((j) => j.far)
+  const turning = leaves.flatMap((m) => m.parts)
+  const [first, second] = leaves
+  const apart = second && second.after?.includes(first.id) ? first.at[1] - second.at[1] : 0
+  return [
+    {
+      id: 'pivots',
+      code: 'pivots-in',
+      data: { leaves: leaves.length, pins: pins.length, apartMm: apart },
+      parts: [...turning, ...pins],
+      on: [...new Set(on)].filter((id) => !turning.includes(id)),
+      cautions: ['lift-two'],
+      hold: { code: 'leaves-pass-each-other' },
+    },
+  ]
+}
 
 /** Leaves that turn up: hinges first, then where the springs go, told from the leaf's own edges. */
 function liftSteps(a: Assembly, up: readonly Swing[]): Step[] {

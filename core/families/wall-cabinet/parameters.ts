@@ -5,7 +5,7 @@ import type { Raw } from '../family.ts'
 import { cordHole } from '../../blocks/carcass/cord-holes.ts'
 import { countDim, dim, dims, section, sheet } from '../params.ts'
 
-export const LIMITS = { bays: 4, shelves: 6, tiers: 6, cordHoles: 8 } as const
+export const LIMITS = { bays: 4, shelves: 6, tiers: 6, leaves: 8, cordHoles: 8 } as const
 
 export const wallCabinetParams = z.object({
   /** Openings side by side, between dividers. */
@@ -30,8 +30,11 @@ export const wallCabinetParams = z.object({
   shelfHold: z.enum(['dado', 'butt', 'pins']),
   /** How top and bottom meet the sides. */
   corner: z.enum(['rabbet', 'dado', 'butt']),
-  /** Bare, with flat leaves or with leaves that are boxes themselves, on hinges, with leaves that turn up, or a curtain. */
-  front: z.enum([...boxFront.options, 'deep-doors']),
+  /**
+   * Bare, with flat leaves or with leaves that are boxes themselves, on hinges, with leaves that turn up, a curtain; or
+   * leaves one behind the other that turn on pins, things hung on both their faces.
+   */
+  front: z.enum([...boxFront.options, 'deep-doors', 'pivots']),
   /** How deep a leaf is inside that is a box. */
   leafMm: dim(40, 200),
   /** Places to stand things in it, one over the other, its bottom among them. */
@@ -39,6 +42,10 @@ export const wallCabinetParams = z.object({
   /** Top of each tier over the bottom, from the underside of the leaf. */
   tierMm: dims(40, 2200, LIMITS.tiers),
   latch,
+  /** Leaves on pins, from leaf to leaf, and their height. */
+  leaves: countDim(1, LIMITS.leaves),
+  apartMm: dim(20, 300),
+  leafHighMm: dim(200, 1100),
   /** Holes for cords, from the lower end and the back edge of a side, or from the lower left corner of a back. */
   cordHoles: z.array(cordHole).max(LIMITS.cordHoles),
   railSection: section,
@@ -72,13 +79,16 @@ export const startingParams = (system: UnitSystem): WallCabinetParams => ({
   tiers: null,
   tierMm: [],
   latch: 'magnet',
+  leaves: null,
+  apartMm: null,
+  leafHighMm: null,
   cordHoles: [],
   hang: 'strip',
   railScrews: 'two',
   wallScrews: 'five',
 })
 
-/** First without doors, then without all that came after them. */
+/** First without doors, then without all that came after them, then without leaves on pins. */
 export const UPGRADES = [
   (raw: Raw): Raw => ({
     front: 'open',
@@ -91,4 +101,5 @@ export const UPGRADES = [
     cordHoles: [],
     ...raw,
   }),
+  (raw: Raw): Raw => ({ leaves: null, apartMm: null, leafHighMm: null, ...raw }),
 ]

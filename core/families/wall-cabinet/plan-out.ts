@@ -19,6 +19,7 @@ import { inches } from '../../measure/units.ts'
 import { shelfPlay, type DimPen } from '../dim-pen.ts'
 import type { ShapeContext, Shaped } from '../family.ts'
 import { house, LEAST_OPEN, levelTerms, topsInside, type Level, type Opening } from '../house-on-shelves.ts'
+import { hangsOnLeaf, planLeaves, type PivotPlan } from './leaves.ts'
 import { LIMITS, type WallCabinetParams } from './parameters.ts'
 
 /** A shelf of one board thickness is kept to this span: the usual rule for 3/4 in boards. */
@@ -31,6 +32,8 @@ const PAST_MM = 12
 const USUAL_LEAF_MM = 90
 /** Heavier things do not go into a leaf, kg. Product decision: what swings is loaded lightly. */
 const LEAF_KG = 3
+/** Shallower than this a box holds nothing, mm. Product decision. */
+const LEAST_CLEAR_MM = 80
 
 export interface LeafPlan {
   pair: boolean
@@ -57,8 +60,9 @@ export interface Plan {
   topMm: number
   footMm: number
   headMm: number
-  /** From the wall to the front of the back, and to the front. */
+  /** From the wall to the front of the back, to that of the shelves, and to the front of the box. */
   innerMm: number
+  shelvesMm: number
   frontMm: number
   leftMm: number
   rightMm: number
@@ -66,6 +70,8 @@ export interface Plan {
   rows: Rows
   play: { sideMm: number; aboveMm: number }
   leaf: LeafPlan | null
+  /** Leaves on pins before the shelves. */
+  pivots: PivotPlan | null
   /** Leaves that turn up, one over the other. */
   rowsUp: Row[]
 }
@@ -96,12 +102,20 @@ export function planOut(p: WallCabinetParams, ctx: ShapeContext, pen: DimPen): R
       left: x0 + i * (clearMm + s.t),
       right: x0 + i * (clearMm + s.t) + clearMm,
     }))
-  const filled = fillBays(p, ctx, s, pen, { clearMm, depthMm, openingsFor })
+  const pivots = p.front === 'pivots' ? planLeaves(p, ctx, pen, { ...openingsFor(1)[0], sheet: s.sheet }) : good(null)
+  if (!pivots.ok) return pivots
+  const onShelves = pivots.value ? { ...ctx, goods: pivots.value.left } : ctx
+  const filled = fillBays(p, onShelves, s, pen, { clearMm, depthMm, openingsFor })
   const { bays, levels, leaf } = filled
   const openings = openingsFor(bays)
   const rightMm = openings[bays - 1].right + s.t
   if (fixingPlaces(ctx.space, x0, rightMm - s.t).length === 0) return bad('no-stud-behind-it', {}, 'clearMm')
-  const heights = heightsOf(p, ctx, s, pen, levels)
+  if (pivots.value && bays > 1) return bad('leaves-one-opening', { count: bays }, 'bays')
+  const shelvesMm = s.innerMm + depthMm
+  const frontMm = shelvesMm + (pivots.value?.plan.zoneMm ?? 0)
+  if (frontMm > ctx.space.depthMm && pivots.value)
+    return bad('leaves-too-deep', { mm: frontMm, mostMm: ctx.space.depthMm }, 'leaves')
+  const heights = heightsOf(p, ctx, s, pen, { levels, openMm: pivots.value?.plan.openMm ?? 0 })
   if (!heights.ok) return heights
   const tiers = leaf ? tiersOf(leaf.levels, s, heights.value.high, pen) : good([])
   if (!tiers.ok) return tiers
@@ -122,12 +136,14 @@ export function planOut(p: WallCabinetParams, ctx: ShapeContext, pen: DimPen): R
       topMm: footMm + high - s.pastMm,
       footMm,
       headMm: footMm + high,
-      frontMm: s.innerMm + depthMm,
+      shelvesMm,
+      frontMm,
       rightMm,
       dadoMm,
       rows,
       play: { sideMm: s.sideMm, aboveMm: s.aboveMm },
       leaf: leaf && { ...leaf, tiersMm: tiers.value },
+      pivots: pivots.value && pivots.value.plan,
       rowsUp: rowsUp.value,
     },
   })
@@ -195,15 +211,15 @@ function widthsOf(
 ): Result<{ clearMm: number; depthMm: number; dadoMm: number }> {
   const units = unitsOf(ctx.settings)
   const { sheetTrimMm } = ctx.settings
-  const goods = ctx.goods.filter((g) => !fitsLeaf(g.item, s))
+  const goods = ctx.goods.filter((g) => !fitsLeaf(g.item, s) && !hangsOnLeaf(p, g.item))
   const inBox = goods.length > 0 ? goods : ctx.goods
   const deep = depthToHold(
     s.sheet,
     { settings: ctx.settings, spaceMm: ctx.space.depthMm - frontThick(p, s) },
-    Math.max(...inBox.map((g) => g.item.deepMm)),
+    Math.max(LEAST_CLEAR_MM, ...inBox.map((g) => g.item.deepMm)),
     { takenMm: s.innerMm, outMm: standsOut(p.front) },
   )
-  const depthMm = pen.length({ path: 'depthMm', code: 'clear-depth', min: 80, max: 600 }, deep.mm, deep.why)
+  const depthMm = pen.length({ path: 'depthMm', code: 'clear-depth', min: LEAST_CLEAR_MM, max: 600 }, deep.mm, deep.why)
   const widest = Math.max(...inBox.map((g) => g.item.acrossMm))
   const usual = Math.min(
     Math.max(USUAL_CLEAR, widest + 2 * s.sideMm + takenByHinges(p.front)),
@@ -300,7 +316,7 @@ function heightsOf(
   ctx: ShapeContext,
   s: Sizes,
   pen: DimPen,
-  levels: readonly Level[],
+  { levels, openMm }: { levels: readonly Level[]; openMm: number },
 ): Result<Heights> {
   const { t, rail, pastMm, aboveMm } = s
   const { yard } = ctx.settings
@@ -319,7 +335,8 @@ function heightsOf(
   const lift = strips > 0 ? liftOff(rail) : 0
   const boards = (2 + strips) * rail.widthMm + strips * lift
   const over = tops[tops.length - 1]
-  const high = Math.max(over + Math.max(lastTall(levels) + aboveMm, rail.widthMm), bottom + boards) + t + pastMm
+  const high =
+    Math.max(over + Math.max(lastTall(levels) + aboveMm, rail.widthMm), bottom + boards, bottom + openMm) + t + pastMm
   const sheetMost = s.sheet.lengthMm - 2 * ctx.settings.sheetTrimMm
   if (high > sheetMost) return bad('shelf-above-sheet', { mm: high, mostMm: sheetMost }, 'shelves')
   const reach = reachMm(ctx.settings.personMm) - over

@@ -6,6 +6,7 @@ import { hangCurtain } from '../../blocks/fronts/curtain.ts'
 import { placeDeepLeaves, rodRoom, tierBays } from '../../blocks/fronts/deep-leaf.ts'
 import { besideHinges, standsOut, underHinges } from '../../blocks/fronts/front.ts'
 import { GAP_MM, magnet, placeLeaves } from '../../blocks/fronts/hinged.ts'
+import { placePivotLeaves } from '../../blocks/fronts/pivot-leaves.ts'
 import { placeLiftUps } from '../../blocks/fronts/lift-up.ts'
 import {
   hookOnStrip,
@@ -21,7 +22,9 @@ import type { ShapeContext, Shaped } from '../family.ts'
 import { opened } from '../opened.ts'
 import { standing } from '../house-on-shelves.ts'
 import { choices } from './choices.ts'
+import { faceBays } from './leaves.ts'
 import { LIMITS, SCREWS, type WallCabinetParams } from './parameters.ts'
+import type { PivotPlan } from './leaves.ts'
 import { planOut, type Plan } from './plan-out.ts'
 
 /** Screws from the top into the rail are this far apart, mm. */
@@ -121,7 +124,10 @@ function panels(d: Draft, p: WallCabinetParams, ctx: ShapeContext, plan: Plan): 
       else housedShelf(d, p.corner === 'rabbet' ? { ...s, at } : s)
     }
     plan.tops.slice(1).forEach((topMm, i) => {
-      const s = between(`shelf-${k}-${i + 1}`, 'shelf', topMm, plan.innerMm)
+      const s = {
+        ...between(`shelf-${k}-${i + 1}`, 'shelf', topMm, plan.innerMm),
+        deepMm: plan.shelvesMm - plan.innerMm,
+      }
       if (p.shelfHold === 'dado') housedShelf(d, s)
       else if (p.shelfHold === 'butt') buttedShelf(d, s)
       else loose.push(s.id, ...pinnedShelf(d, { ...s, system }))
@@ -130,7 +136,7 @@ function panels(d: Draft, p: WallCabinetParams, ctx: ShapeContext, plan: Plan): 
       for (const u of [`upright-${k}`, `upright-${k + 1}`])
         boreRows(d, u, `top-${k}`, {
           fromMm: plan.innerMm,
-          toMm: plan.frontMm,
+          toMm: plan.shelvesMm,
           rows: plan.rows,
           depthMm: pinDepth(plan.sheet, system),
           system,
@@ -252,6 +258,7 @@ function fronts(d: Draft, p: WallCabinetParams, plan: Plan) {
   const before = d.assembly.parts.length
   if (p.front === 'doors') doors(d, p, plan)
   if (p.front === 'deep-doors') deepDoors(d, p, plan)
+  if (plan.pivots) pivotLeaves(d, plan, plan.pivots)
   if (p.front === 'lift-up')
     placeLiftUps(
       d,
@@ -317,6 +324,19 @@ function doors(d: Draft, p: WallCabinetParams, plan: Plan) {
   })
 }
 
+/** Leaves on pins between bottom and top, in front of the shelves, and what hangs on them. */
+function pivotLeaves(d: Draft, plan: Plan, x: PivotPlan) {
+  const [footMm, headMm] = [plan.footMm + plan.pastMm + plan.t, plan.topMm - plan.t]
+  const leaves = x.leaves.map((l) => ({ ...l, outMm: l.outMm + plan.frontMm }))
+  const ids = placePivotLeaves(d, {
+    ...{ id: 'leaf', sheet: plan.sheet, leaves, lower: 'shelf-0-0', upper: 'top-0' },
+    ...{ footMm, headMm },
+  })
+  // Under a higher box the leaves are as high as it is: what hangs on them hangs from their upper edge.
+  const shown = { ...x, openMm: headMm - footMm }
+  for (const b of faceBays(shown, { ids, sheet: plan.sheet, footMm, shiftMm: plan.frontMm })) d.bay(b)
+}
+
 /** Leaves that are boxes, over the whole front, and what stands in them. */
 function deepDoors(d: Draft, p: WallCabinetParams, plan: Plan) {
   const { pair, deepMm, tiersMm, levels, rod, face } = plan.leaf!
@@ -371,7 +391,7 @@ function placeBays(d: Draft, p: WallCabinetParams, plan: Plan) {
         holds: 'surface',
         clear: {
           min: [besideHinges(p.front, o).left, plan.innerMm, plan.tops[i]],
-          max: [besideHinges(p.front, o).right, plan.frontMm, above - plan.t - underHinges(p.front)],
+          max: [besideHinges(p.front, o).right, plan.shelvesMm, above - plan.t - underHinges(p.front)],
         },
         carriers: [`shelf-${k}-${i}`],
         items: standing(level, k, plan.innerMm, plan.tops[i]),

@@ -1,4 +1,4 @@
-import { exampleContext, exampleGoods, smallTins } from '../example-context.ts'
+import { exampleContext, exampleGoods, handTools, smallTins } from '../example-context.ts'
 import { family } from '../family.ts'
 import { allOnWall } from '../opened.ts'
 import { behindDoors } from '../../goods/ways.ts'
@@ -77,6 +77,11 @@ export const wallCabinet = family<WallCabinetParams>({
       name: 'two openings whose leaves turn up on gas springs',
       params: { ...startingParams('metric'), front: 'lift-up', bays: 2, clearMm: 700, shelves: 1, hang: 'rail' },
       context: exampleContext('metric', [exampleGoods('metric', 'box', 4)]),
+    },
+    {
+      name: 'four leaves on pins with hand tools on both faces, metric',
+      params: { ...startingParams('metric'), front: 'pivots', leaves: 4, clearMm: 900, shelves: 1 },
+      context: exampleContext('metric', handTools('metric')),
     },
     {
       name: 'on two strips',

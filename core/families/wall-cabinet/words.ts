@@ -5,6 +5,9 @@ import { plural } from '../../wording/say.ts'
 const dims: Record<string, (d: Record<string, number>) => string> = {
   'leaf-depth': () => 'depth of the leaves inside',
   tiers: () => 'tiers in each leaf',
+  leaves: () => 'leaves',
+  'leaves-apart': () => 'from leaf to leaf, middle to middle',
+  'leaf-high': () => 'height kept free for leaves',
   'tier-top': (d) => `tier ${d.shelf + 1}, top above the underside of the leaf`,
 }
 
@@ -18,6 +21,10 @@ const choices: NonNullable<KindWords['choices']> = {
 const reasons: LooseWords = {
   'two-studs': () => 'wide enough to be fixed to two studs',
   'leaf-usual': () => 'tins and hand tools stand in it, and it does not swing too far out',
+  'leaves-pass': (d, say) =>
+    `its own thickness, twice the deepest thing, ${say.lengthOf(d, 'deepMm')}, and ${say.lengthOf(d, 'passMm')} to pass`,
+  'leaves-goods': (d) => `in pairs, as few as take ${plural(Number(d.things), 'thing')}`,
+  'leaf-high-usual': () => 'a row of long tools over one of short ones',
 }
 
 const levers: LooseWords = {
@@ -28,6 +35,14 @@ const levers: LooseWords = {
 }
 
 const problems: LooseWords = {
+  'leaf-tools-meet': (d, say) =>
+    `The ${d.one} on the back of one leaf and the ${d.other} on the front of the next would reach ${say.lengthOf(d, 'mm')} into each other. Put the leaves further apart, or hang one of them elsewhere.`,
+  'leaves-too-narrow': (d, say) =>
+    `${plural(Number(d.count), 'leaf', 'leaves')} do not go into an opening of ${say.lengthOf(d, 'mm')}: those further back would be too narrow to hang anything on. Fewer of them, or a wider opening.`,
+  'leaves-too-deep': (d, say) =>
+    `With its leaves it would be ${say.lengthOf(d, 'mm')} deep, and there are ${say.lengthOf(d, 'mostMm')}. Fewer leaves, or shallower things on them.`,
+  'leaves-one-opening': (d) =>
+    `Leaves on pins hang between two sides: one opening, not ${d.count}. Take one opening, or another front.`,
   'no-stud-behind-it': () => 'No stud lies behind it: make it wider, or move it along the wall.',
   'back-past-sheet': (d, say) =>
     `The back of an opening would be ${say.lengthOf(d, 'mm')} at its narrowest, and a sheet of it gives ${say.lengthOf(d, 'mostMm')}. Narrower openings, or lower ones.`,

@@ -1,0 +1,193 @@
+import type { Bay } from '../../assembly/assembly.ts'
+import { unitsOf } from '../../assembly/settings.ts'
+import {
+  apartFor,
+  FACE_EDGE_MM,
+  facesOf,
+  leafHigh,
+  leavesIn,
+  PASS_MM,
+  zoneOf,
+  type Face,
+  type Leaf,
+} from '../../blocks/fronts/pivot-leaves.ts'
+import { PIVOT } from '../../catalogue/hardware.ts'
+import type { Sheet } from '../../catalogue/sheets.ts'
+import type { Goods } from '../../goods/goods.ts'
+import { bad, good, type Result } from '../../measure/result.ts'
+import { roundUp } from '../../measure/rounding.ts'
+import type { DimPen } from '../dim-pen.ts'
+import type { ShapeContext } from '../family.ts'
+import { LIMITS, type WallCabinetParams } from './parameters.ts'
+
+/** A leaf is usually so high, mm: a row of long tools over a row of short ones. Product decision. */
+const USUAL_HIGH_MM = 700
+/** What hangs on a leaf is no heavier and stands out no further, kg and mm: one screw holds it. Product decision. */
+const MOST_KG = 3
+const MOST_OUT_MM = 120
+/** Between two things on a face, and a row and the next, mm. */
+const BESIDE_MM = 15
+
+/** A thing on a face: from its left edge, from its upper edge down. */
+interface OnFace {
+  item: Goods
+  xMm: number
+  downMm: number
+}
+export interface PivotPlan {
+  leaves: Leaf[]
+  faces: (Face & { things: OnFace[] })[]
+  /** Free height between bottom and top, and what the leaves need in front of the shelves. */
+  openMm: number
+  zoneMm: number
+}
+
+/** Whether a thing may hang on a leaf. */
+export const hangsOnLeaf = (p: WallCabinetParams, g: Goods): boolean =>
+  p.front === 'pivots' && g.kind === 'tool' && g.massKg !== null && g.massKg <= MOST_KG && g.deepMm <= MOST_OUT_MM
+
+interface Opening {
+  left: number
+  right: number
+  sheet: Sheet
+}
+
+/** Leaves of one opening, as few as take all that may hang on them, and what hangs where; what is left goes on. */
+export function planLeaves(
+  p: WallCabinetParams,
+  ctx: ShapeContext,
+  pen: DimPen,
+  o: Opening,
+): Result<{ plan: PivotPlan; left: ShapeContext['goods'] }> {
+  const units = unitsOf(ctx.settings)
+  const tools = ctx.goods.filter((g) => hangsOnLeaf(p, g.item))
+  const deepestMm = Math.max(0, ...tools.map((g) => g.item.deepMm))
+  const highMm = pen.length(
+    { path: 'leafHighMm', code: 'leaf-high', min: 200, max: 1100 },
+    roundUp(USUAL_HIGH_MM, units),
+    {
+      code: 'leaf-high-usual',
+      terms: [],
+    },
+  )
+  const apartMm = pen.length(
+    { path: 'apartMm', code: 'leaves-apart', min: 20, max: 300 },
+    roundUp(apartFor(o.sheet, deepestMm), units),
+    { code: 'leaves-pass', terms: [], data: { deepMm: deepestMm, passMm: PASS_MM } },
+  )
+  const room = { ...o, frontMm: 0, apartMm, deepestMm }
+  const queue = tools
+    .flatMap((g) => Array.from({ length: g.count }, () => g.item))
+    .sort((a, b) => b.deepMm - a.deepMm || b.tallMm - a.tallMm || b.acrossMm - a.acrossMm)
+  const fits = Array.from({ length: LIMITS.leaves }, (_, i) => i + 1).filter((n) => leavesIn(n, room) !== null)
+  const on = (n: number) => hangUp(queue, facesOf(leavesIn(n, room)!, leafHigh(openOf(highMm))))
+  const even = fits.filter((n) => n % 2 === 0)
+  const enough = even.find((n) => on(n).left.length === 0) ?? even[even.length - 1] ?? 1
+  const count = pen.count({ path: 'leaves', code: 'leaves', min: 1, max: LIMITS.leaves }, enough, {
+    code: 'leaves-goods',
+    terms: [],
+    data: { things: queue.length },
+  })
+  if (!fits.includes(count)) return bad('leaves-too-narrow', { count, mm: o.right - o.left }, 'leaves')
+  const { faces, left } = on(count)
+  const met = toolsThatMeet(faces, leavesIn(count, room)!, apartMm - o.sheet.thicknessMm)
+  if (met) return bad('leaf-tools-meet', met, 'apartMm')
+  const over = new Map<string, number>()
+  for (const g of left) over.set(g.id, (over.get(g.id) ?? 0) + 1)
+  const rest = ctx.goods.map((g) => (hangsOnLeaf(p, g.item) ? { ...g, count: over.get(g.item.id) ?? 0 } : g))
+  return good({
+    plan: {
+      leaves: leavesIn(count, room)!,
+      faces,
+      openMm: openOf(highMm),
+      zoneMm: zoneOf(count, { sheet: o.sheet, apartMm, deepestMm }),
+    },
+    left: rest.filter((g) => g.count > 0),
+  })
+}
+
+/** Free height that leaves of a height need. */
+const openOf = (highMm: number): number => highMm + 2 * PIVOT.highMm
+
+/** Rows of things on each face, from its upper edge down, deep things with deep ones. */
+function hangUp(queue: readonly Goods[], faces: readonly Face[]): Pick<PivotPlan, 'faces'> & { left: Goods[] } {
+  const open = faces.map((f) => ({
+    ...f,
+    things: [] as OnFace[],
+    rows: [] as { downMm: number; highMm: number; xMm: number }[],
+  }))
+  const left: Goods[] = []
+  for (const item of queue) {
+    const placed = open.some((f) => {
+      const row = f.rows.find((r) => r.xMm + item.acrossMm <= f.wideMm && item.tallMm <= r.highMm)
+      const last = f.rows[f.rows.length - 1]
+      const downMm = row ? row.downMm : last ? last.downMm + last.highMm + BESIDE_MM : 0
+      if (!row && (item.acrossMm > f.wideMm || downMm + item.tallMm > f.highMm)) return false
+      const at = row ?? { downMm, highMm: item.tallMm, xMm: 0 }
+      if (!row) f.rows.push(at)
+      f.things.push({ item, xMm: at.xMm, downMm })
+      at.xMm += item.acrossMm + BESIDE_MM
+      return true
+    })
+    if (!placed) left.push(item)
+  }
+  return { faces: open.map(({ rows: _rows, ...f }) => f), left }
+}
+
+const deepest = (f: { things: readonly OnFace[] } | undefined): OnFace | undefined =>
+  f?.things.reduce<OnFace | undefined>((d, t) => (d && d.item.deepMm >= t.item.deepMm ? d : t), undefined)
+
+/** The two things of leaves that follow each other that reach furthest into each other; null where none do. */
+function toolsThatMeet(faces: PivotPlan['faces'], leaves: readonly Leaf[], clearMm: number) {
+  let worst: { one: string; other: string; mm: number } | null = null
+  leaves.forEach((l, i) => {
+    const behind = leaves.findIndex((x) => x.hung === l.hung && x.nth === l.nth + 1)
+    const [back, front] = [
+      deepest(faces.find((f) => f.leaf === i && !f.front)),
+      deepest(faces.find((f) => f.leaf === behind && f.front)),
+    ]
+    const mm = (back?.item.deepMm ?? 0) + (front?.item.deepMm ?? 0) - clearMm
+    if (mm > (worst?.mm ?? 0)) worst = { one: back?.item.name ?? '', other: front?.item.name ?? '', mm }
+  })
+  return worst
+}
+
+/** Places on the faces, each a bay that turns with its leaf. */
+export function faceBays(
+  plan: PivotPlan,
+  x: { ids: readonly string[]; sheet: Sheet; footMm: number; shiftMm: number },
+): Bay[] {
+  const half = x.sheet.thicknessMm / 2
+  const headMm = x.footMm + plan.openMm - PIVOT.highMm - FACE_EDGE_MM
+  return plan.faces.flatMap((f, n): Bay[] => {
+    if (f.things.length === 0) return []
+    const { outMm } = plan.leaves[f.leaf]
+    const face = x.shiftMm + outMm + (f.front ? half : -half)
+    const items = f.things.map(({ item, xMm, downMm }): Bay['items'][number] => ({
+      goodsId: item.id,
+      massKg: item.massKg,
+      stands: 'flat',
+      box: {
+        min: [f.left + xMm, f.front ? face : face - item.deepMm, headMm - downMm - item.tallMm],
+        max: [f.left + xMm + item.acrossMm, f.front ? face + item.deepMm : face, headMm - downMm],
+      },
+    }))
+    const deepMm = deepest(f)!.item.deepMm
+    return [
+      {
+        id: `face-${n}`,
+        name: { code: f.front ? 'leaf-front' : 'leaf-back', column: f.leaf + 1, row: 1 },
+        holds: 'hung',
+        clear: {
+          min: [f.left, f.front ? face : face - deepMm, headMm - f.highMm],
+          max: [f.left + f.wideMm, f.front ? face + deepMm : face, headMm],
+        },
+        carriers: [x.ids[f.leaf]],
+        items,
+        play: { sideMm: 0, aboveMm: 0, deepMm: 0 },
+        stickOutMm: 0,
+        exit: [0, f.front ? 1 : -1, 0],
+      },
+    ]
+  })
+}
