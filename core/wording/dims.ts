@@ -70,6 +70,7 @@ const CHOICES: Record<string, { label: string; options?: Record<string, string> 
       'deep-doors': 'doors that are boxes',
       pivots: 'leaves on pins, one behind the other',
       curtain: 'a curtain',
+      panel: 'panels screwed on',
     },
   },
   duty: { label: 'Made for', options: { light: 'light things', medium: 'usual things', heavy: 'heavy things' } },

@@ -177,6 +177,11 @@ const STEPS: Record<string, StepWords> = {
     text: (d, say) =>
       `${Number(d.caps) > 0 ? `A cap on each of the ${plural(Number(d.count), 'end')}` : `Each of the ${plural(Number(d.count), 'end')} rounded and painted bright`}: they stand ${say.lengthOf(d, 'outMm')} out at the height of faces. What is longer than the rack gets a rag at its end.`,
   },
+  'panels-screwed-on': {
+    title: 'Panels over the front',
+    text: (d) =>
+      `${plural(Number(d.count), 'panel')}, ${fixed(d)} at each upright, bored and countersunk. Screw by hand: they come off whole when something is wanted, and go back into the same holes.`,
+  },
   'pivots-in': {
     title: 'Leaves on their pins',
     text: (d, say) =>
@@ -264,7 +269,7 @@ export const cautionText = (code: string): string => CAUTIONS[code] ?? code
 export const MARKS: Record<string, string> = {
   'rail-top': 'rail top, row',
   'shelf-top': 'shelf top',
-  'bottom-top': 'bottom, upper face',
+  'bottom-top': 'top of bottom',
   'strip-top': 'strip top',
   'arm-hole': 'holes for arms',
   'batten-middle': 'batten',

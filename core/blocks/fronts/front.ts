@@ -5,9 +5,11 @@ import { inches } from '../../measure/units.ts'
 
 /** How openings are closed: not at all, with flat leaves on hinges, or with a curtain. */
 export const front = z.enum(['open', 'doors', 'curtain'])
-export type Front = z.infer<typeof front>
+/** The same of what has uprights a panel can be screwed to. */
+export const panelFront = z.enum([...front.options, 'panel'])
+export type Front = z.infer<typeof panelFront>
 /** The same of a box of sheet, whose leaves may turn up on gas springs too. */
-export const boxFront = z.enum([...front.options, 'lift-up'])
+export const boxFront = z.enum([...panelFront.options, 'lift-up'])
 /** What holds leaves shut. */
 export const latch = z.enum(['none', 'magnet'])
 

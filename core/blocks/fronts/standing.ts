@@ -1,8 +1,10 @@
 import type { Draft } from '../../assembly/draft.ts'
 import { stiffFrame } from '../mounts/stiff-frame.ts'
 import { hangCurtain } from './curtain.ts'
+import type { Sheet } from '../../catalogue/sheets.ts'
 import type { Front } from './front.ts'
 import { GAP_MM, placeLeaves, type Leaves } from './hinged.ts'
+import { SCREWED_FRONT, screwOver } from './screwed-panel.ts'
 
 /** What one or two leaves close: from edge to edge, and what they hang on. */
 type Closed = Pick<Leaves, 'left' | 'right' | 'uprights' | 'faces' | 'latch'>
@@ -10,9 +12,8 @@ type Closed = Pick<Leaves, 'left' | 'right' | 'uprights' | 'faces' | 'latch'>
 /** The front of what stands on the floor between uprights of sheet or posts. */
 export interface StandingFront {
   front: Front
-  /** What leaves are made of, and how thick that is. */
-  sheet: string
-  thicknessMm: number
+  /** What leaves and panels are made of; a curtain alone needs none. */
+  sheet: Sheet | null
   closed: readonly Closed[]
   /** All that stands, and what of it a curtain rail is screwed to. */
   uprights: readonly string[]
@@ -30,12 +31,13 @@ export interface StandingFront {
 /** Leaves stop this far above the floor, mm: it is never quite level. */
 const OVER_FLOOR_MM = 15
 
-/** Leaves over the openings, or a curtain over all of them, in a piece of its own to put up. */
+/** Leaves or panels over the openings, or a curtain over all of them, in a piece of its own to put up. */
 export function closeFront(d: Draft, s: StandingFront): void {
-  if (s.front === 'open') return
+  const { front, sheet } = s
+  if (front === 'open' || (front !== 'curtain' && !sheet)) return
   const from = d.assembly.parts.length
   const [left, right] = [Math.min(...s.closed.map((c) => c.left)), Math.max(...s.closed.map((c) => c.right))]
-  if (s.front === 'curtain')
+  if (!sheet || front === 'curtain')
     hangCurtain(d, {
       id: 'curtain',
       left,
@@ -45,13 +47,20 @@ export function closeFront(d: Draft, s: StandingFront): void {
       footMm: s.footMm ?? 0,
       on: s.railed,
     })
+  else if (front === 'panel')
+    s.closed.forEach((c, k) =>
+      screwOver(d, {
+        ...{ id: `panel-${k}`, sheet, left: c.left, right: c.right, uprights: c.uprights },
+        ...{ footMm: s.underMm ?? OVER_FLOOR_MM, headMm: s.headMm, frontMm: s.frontMm },
+      }),
+    )
   else {
     stiffFrame(d, 'frame', s.uprights)
     s.closed.forEach((c, k) =>
       placeLeaves(d, {
         id: `door-${k}`,
-        stock: { kind: 'sheet', sheet: s.sheet },
-        thicknessMm: s.thicknessMm,
+        stock: { kind: 'sheet', sheet: sheet.id },
+        thicknessMm: sheet.thicknessMm,
         ...c,
         footMm: s.underMm ?? OVER_FLOOR_MM,
         headMm: s.headMm,
@@ -60,7 +69,14 @@ export function closeFront(d: Draft, s: StandingFront): void {
       }),
     )
   }
-  d.sub({ id: 'front', name: 'unit', parts: d.assembly.parts.slice(from).map((x) => x.id), built: 'in-place' })
+  const parts = d.assembly.parts.slice(from).map((x) => x.id)
+  d.sub({
+    id: 'front',
+    name: 'unit',
+    parts,
+    built: 'in-place',
+    ...(front === 'panel' ? { tags: SCREWED_FRONT } : {}),
+  })
 }
 
 /** Leaves over uprights of sheet: from the middle of one to the middle of the next, the outer ones covered. */

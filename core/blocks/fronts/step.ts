@@ -6,6 +6,7 @@ import { findGasSpring } from '../../catalogue/gas-springs.ts'
 import { fixedBy } from '../../steps/fixed-by.ts'
 import type { Step } from '../../steps/step.ts'
 import { GAP_MM } from './hinged.ts'
+import { SCREWED_FRONT } from './screwed-panel.ts'
 
 /** What closes a build: leaves with all that they hang by and that holds them shut, or a curtain. None where it is bare. */
 export function frontSteps(a: Assembly): Step[] {
@@ -18,6 +19,29 @@ export function frontSteps(a: Assembly): Step[] {
     ...(onPins.length > 0 ? pinSteps(a, onPins) : []),
     ...(up.length > 0 ? liftSteps(a, up) : []),
     ...curtainSteps(a),
+    ...panelSteps(a),
+  ]
+}
+
+/** Panels that are screwed on and taken off whole. */
+function panelSteps(a: Assembly): Step[] {
+  const on = new Set(a.subassemblies.filter((s) => s.tags?.use === SCREWED_FRONT.use).flatMap((s) => s.parts))
+  if (on.size === 0) return []
+  const uprights = new Set(a.joints.filter((j) => on.has(j.near)).map((j) => j.far))
+  const data = fixedBy(
+    a,
+    (p) => on.has(p.id),
+    (p) => uprights.has(p.id),
+  )
+  return [
+    {
+      id: 'panels',
+      code: 'panels-screwed-on',
+      data: { count: on.size, ...data },
+      parts: [...on],
+      on: [...uprights],
+      cautions: ['sheet-two'],
+    },
   ]
 }
 type Swing = Motion & { kind: 'swing' }

@@ -259,8 +259,7 @@ function fronts(d: Draft, p: ClosetFrontParams, plan: Plan) {
   if (p.front === 'doors' || p.front === 'curtain' || plan.doorsToMm !== null)
     closeFront(d, {
       front: p.front === 'curtain' ? 'curtain' : 'doors',
-      sheet: plan.sheet.id,
-      thicknessMm: plan.sheet.thicknessMm,
+      sheet: plan.sheet,
       closed: closed.map((c, k) => ({ ...c, latch: latchOf(p, plan, k) })),
       uprights,
       railed: uprights,

@@ -87,7 +87,8 @@ export function planOut(
   const { kerfMm, squaringTrimMm, sheetTrimMm } = ctx.settings
 
   const outMm = p.front === 'open' ? STICK_OUT : 0
-  const closedMm = p.front === 'doors' ? s.sheetThick : p.front === 'curtain' ? CURTAIN_RAIL.sizeMm : 0
+  const closedMm =
+    p.front === 'doors' || p.front === 'panel' ? s.sheetThick : p.front === 'curtain' ? CURTAIN_RAIL.sizeMm : 0
 
   // Depth: the narrowest rip of a sheet that takes the deepest thing and leaves the posts inside the space.
   const deepest = ctx.goods.reduce((d, g) => Math.max(d, g.item.deepMm), 0)

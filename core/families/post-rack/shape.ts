@@ -85,8 +85,7 @@ export function shapePostRack(p: PostRackParams, ctx: ShapeContext): Result<Shap
   const doorSheet = findSheet(p.sheet)!
   closeFront(d, {
     front: p.front,
-    sheet: p.sheet,
-    thicknessMm: doorSheet.thicknessMm,
+    sheet: doorSheet,
     closed: overPosts(d, plan.openings, front),
     uprights: standing,
     railed: front,
@@ -336,7 +335,7 @@ function choices(p: PostRackParams, ctx: ShapeContext): Choice[] {
           { path: 'tie', code: 'tie', value: p.tie, options: [true, false], of: 'code' as const },
         ]),
     { path: 'ends', code: 'ends', value: p.ends, options: ['open', 'braced'], of: 'code' },
-    { path: 'front', code: 'front', value: p.front, options: ['open', 'doors', 'curtain'], of: 'code' },
+    { path: 'front', code: 'front', value: p.front, options: ['open', 'doors', 'panel', 'curtain'], of: 'code' },
     { path: 'raise', code: 'raise', value: p.raise, options: ['tilt', 'in-place'], of: 'code' },
   ]
   if (ctx.space.floor === 'slab')

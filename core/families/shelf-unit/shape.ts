@@ -215,8 +215,7 @@ export function shapeShelfUnit(p: ShelfUnitParams, ctx: ShapeContext): Result<Sh
   const sides = [...openings, null].map((_, u) => uprightId(u))
   closeFront(d, {
     front: p.front,
-    sheet: p.sheet,
-    thicknessMm: t,
+    sheet: findSheet(p.sheet)!,
     // Strips under the front edges are in the way of magnets.
     closed: overSheets(openings, sides, t, (k) =>
       p.latch === 'magnet' && p.strip === 'none'
@@ -249,7 +248,11 @@ export function shapeShelfUnit(p: ShelfUnitParams, ctx: ShapeContext): Result<Sh
 const standsOutOf = (p: ShelfUnitParams): number => (p.front === 'open' ? STICK_OUT : 0)
 /** How far its front stands out past the shelves. */
 const frontThick = (p: ShelfUnitParams): number =>
-  p.front === 'doors' ? findSheet(p.sheet)!.thicknessMm : p.front === 'curtain' ? CURTAIN_RAIL.sizeMm : 0
+  p.front === 'doors' || p.front === 'panel'
+    ? findSheet(p.sheet)!.thicknessMm
+    : p.front === 'curtain'
+      ? CURTAIN_RAIL.sizeMm
+      : 0
 
 const board = (section: string, grade: string): Stock => ({ kind: 'board', section, grade, treated: false })
 
@@ -344,7 +347,7 @@ function choices(p: ShelfUnitParams, ctx: ShapeContext): Choice[] {
     { path: 'hold', code: 'hold', value: p.hold, options: ['dado', 'cleats'], of: 'code' },
     { path: 'strip', code: 'strip', value: p.strip, options: ['none', 'screwed', 'glued'], of: 'code' },
     { path: 'stripSection', code: 'strip-section', value: p.stripSection, options: strips, of: 'section' },
-    { path: 'front', code: 'front', value: p.front, options: ['open', 'doors', 'curtain'], of: 'code' },
+    { path: 'front', code: 'front', value: p.front, options: ['open', 'doors', 'panel', 'curtain'], of: 'code' },
     ...(p.front === 'doors'
       ? [{ path: 'latch', code: 'latch', value: p.latch, options: ['magnet', 'none'], of: 'code' as const }]
       : []),

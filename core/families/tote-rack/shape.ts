@@ -93,8 +93,7 @@ export function shapeToteRack(p: ToteRackParams, ctx: ShapeContext): Result<Shap
   const frontPosts = all.filter((id) => id.startsWith('post-') && id.endsWith('-front'))
   closeFront(d, {
     front: p.front,
-    sheet: '',
-    thicknessMm: 0,
+    sheet: null,
     closed: overPosts(
       d,
       plan.columns.map((c) => ({ left: c.left, right: c.left + c.clearMm })),

@@ -201,7 +201,7 @@ function sizesOf(p: WallCabinetParams, ctx: ShapeContext, pen: DimPen): Sizes {
 
 /** How far its front stands out past the box. */
 const frontThick = (p: WallCabinetParams, s: Sizes): number =>
-  p.front === 'doors' || p.front === 'lift-up' ? s.t : p.front === 'deep-doors' ? s.leafMm + s.back.thicknessMm : 0
+  ['doors', 'panel', 'lift-up'].includes(p.front) ? s.t : p.front === 'deep-doors' ? s.leafMm + s.back.thicknessMm : 0
 
 function widthsOf(
   p: WallCabinetParams,

@@ -7,6 +7,7 @@ import { placeDeepLeaves, rodRoom, tierBays } from '../../blocks/fronts/deep-lea
 import { besideHinges, standsOut, underHinges } from '../../blocks/fronts/front.ts'
 import { GAP_MM, magnet, placeLeaves } from '../../blocks/fronts/hinged.ts'
 import { placePivotLeaves } from '../../blocks/fronts/pivot-leaves.ts'
+import { SCREWED_FRONT, screwOver } from '../../blocks/fronts/screwed-panel.ts'
 import { placeLiftUps } from '../../blocks/fronts/lift-up.ts'
 import {
   hookOnStrip,
@@ -257,6 +258,13 @@ function hang(d: Draft, p: WallCabinetParams, ctx: ShapeContext, plan: Plan) {
 function fronts(d: Draft, p: WallCabinetParams, plan: Plan) {
   const before = d.assembly.parts.length
   if (p.front === 'doors') doors(d, p, plan)
+  if (p.front === 'panel')
+    plan.openings.forEach((_o, k) =>
+      screwOver(d, {
+        ...{ id: `panel-${k}`, sheet: plan.sheet, ...closing(plan, k) },
+        ...{ footMm: plan.footMm, headMm: plan.headMm, frontMm: plan.frontMm },
+      }),
+    )
   if (p.front === 'deep-doors') deepDoors(d, p, plan)
   if (plan.pivots) pivotLeaves(d, plan, plan.pivots)
   if (p.front === 'lift-up')
@@ -277,7 +285,8 @@ function fronts(d: Draft, p: WallCabinetParams, plan: Plan) {
       on: plan.uprights.map((_, u) => `upright-${u}`),
     })
   const parts = d.assembly.parts.slice(before).map((x) => x.id)
-  if (parts.length > 0) d.sub({ id: 'front', name: 'unit', parts, built: 'in-place' })
+  const tags = p.front === 'panel' ? { tags: SCREWED_FRONT } : {}
+  if (parts.length > 0) d.sub({ id: 'front', name: 'unit', parts, built: 'in-place', ...tags })
 }
 
 const panelMiddles = (plan: Plan): number[] => [...plan.tops, plan.topMm].map((z) => z - plan.t / 2)
