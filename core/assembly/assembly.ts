@@ -147,6 +147,7 @@ export const ROLES = [
   'nogging',
   'filler',
   'block',
+  'drop',
 ] as const
 
 export const part = z.object({

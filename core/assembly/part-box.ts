@@ -1,7 +1,7 @@
 import { findSection } from '../catalogue/lumber.ts'
 import { boxUnion, extents, type Box, type TurnedBox } from '../geometry/box.ts'
 import { add, cross, scale, type Vec3 } from '../geometry/vec.ts'
-import type { Assembly, Face, Part } from './assembly.ts'
+import type { Assembly, Face, Part, Support } from './assembly.ts'
 
 export const turnedBox = (p: Part): TurnedBox => ({
   centre: p.at.centre,
@@ -91,11 +91,25 @@ export function bendingSection(p: Part): { depthMm: number; breadthMm: number; o
     : { depthMm: thicknessMm, breadthMm: widthMm, onEdge }
 }
 
-/** What of a build is in the room: without what lies over the joists, and rods that go up to it through the ceiling. */
+/**
+ * What of a build is in the room: without what lies over the joists, and rods that go up to it through the ceiling.
+ * Boards that do so are in it as high as all else is.
+ */
 export function inTheRoom(a: Assembly, boxes: PartBoxes): PartBoxes {
-  const above = new Set(a.supports.flatMap((s) => (s.on.kind === 'ceiling' && 'part' in s.from ? [s.from.part] : [])))
+  const onCeiling = a.supports.filter((s) => s.on.kind === 'ceiling')
+  const partsOf = (list: readonly Support[]) => new Set(list.flatMap((s) => ('part' in s.from ? [s.from.part] : [])))
+  const above = partsOf(onCeiling)
+  // What lies on the joists has them under it; what is screwed under them hangs in the room.
+  const over = partsOf(onCeiling.filter((s) => s.via === 'bearing' && s.way === 'push' && s.push[2] > UP))
+  const through = partsOf(a.supports.filter((s) => s.on.kind === 'part' && over.has(s.on.part)))
+  const within = a.parts.filter((p) => p.stock.kind !== 'steel' && !above.has(p.id))
+  const others = within.filter((p) => !through.has(p.id))
+  const topMm = others.length > 0 ? Math.max(...others.map((p) => boxes.get(p.id)!.max[2])) : Infinity
   return new Map(
-    a.parts.filter((p) => p.stock.kind !== 'steel' && !above.has(p.id)).map((p) => [p.id, boxes.get(p.id)!]),
+    within.map((p) => {
+      const { min, max } = boxes.get(p.id)!
+      return [p.id, { min, max: through.has(p.id) ? [max[0], max[1], Math.min(max[2], topMm)] : max }]
+    }),
   )
 }
 

@@ -1,7 +1,8 @@
 import type { Part } from '../assembly/assembly.ts'
 import { netModulus, netSection } from '../assembly/net-section.ts'
-import { countedSize } from '../assembly/part-box.ts'
+import { countedSize, thicknessAxis } from '../assembly/part-box.ts'
 import { findGrade, findSection } from '../catalogue/lumber.ts'
+import { dot, mid, sub } from '../geometry/vec.ts'
 import type { Bent, Member } from '../loads/load-path.ts'
 import type { PostAxis } from '../mechanics/methods/method.ts'
 import { sectionModulus } from '../mechanics/section.ts'
@@ -30,6 +31,22 @@ export function actsAlong(m: Member): Acting | null {
 
 type Given = Pick<CheckContext, 'assembly' | 'design' | 'parts' | 'settings' | 'method'>
 
+/** Nearer to the middle line than this is on it, mm. */
+const BESIDE_MM = 0.5
+
+/** How far beside its middle line a force enters a member or leaves it, through its thickness and its width, mm. */
+function besideMm(p: Part, a: CheckContext['assembly']): { through: number; across: number } {
+  const out = { through: 0, across: 0 }
+  for (const s of a.supports) {
+    const touches = ('part' in s.from && s.from.part === p.id) || (s.on.kind === 'part' && s.on.part === p.id)
+    if (!touches) continue
+    const off = sub(mid(s.contact.min, s.contact.max), p.at.centre)
+    out.through = Math.max(out.through, Math.abs(dot(off, thicknessAxis(p))))
+    out.across = Math.max(out.across, Math.abs(dot(off, p.at.across)))
+  }
+  return out
+}
+
 /** Longest free length while it is pressed: between what holds it in one plane, its whole length where nothing does. */
 const freeMm = (p: Part, bent: readonly Bent[]) => {
   const at = bent.flatMap((b) => b.spec.supports.map((s) => s.atMm)).sort((a, b) => a - b)
@@ -55,6 +72,18 @@ function ofMember(p: Part, a: Acting, c: Given): CheckResult {
     const nmm = Math.abs(b.result.moment.nmm) / Math.max(share, LEAST_NET)
     return { fb, stress: nmm / sectionModulus(b.widthMm, depthMm), depthMm, nmm }
   })
+  // A strut that is pulled by one face bends by that much of its pull: pressed, the column counts its own lean.
+  if (a.bent.length === 0 && a.pulledN > 0) {
+    const off = besideMm(p, c.assembly)
+    for (const [beside, depthMm, breadthMm] of [
+      [off.through, t, w],
+      [off.across, w, t],
+    ]) {
+      const nmm = (a.pulledN * beside) / Math.max(netModulus(p, depthMm), LEAST_NET)
+      const fb = c.method.bending(grade, { depthMm, nominalWidth: nominal, flat: depthMm < Math.max(w, t) }, c.settings)
+      if (beside > BESIDE_MM) bends.push({ fb, stress: nmm / sectionModulus(breadthMm, depthMm), depthMm, nmm })
+    }
+  }
   const ft = c.method.tension(grade, nominal, c.settings)
   if (!ft || bends.some((b) => !b.fb)) return lost
   const bending = bends.reduce((s, b) => s + b.stress / b.fb!.value, 0)

@@ -13,11 +13,11 @@ export interface Opening {
   right: number
 }
 
-/** One thing in its place: x of its left side, y of its back, from the panel's back. */
 /** Between two rods things are drawn out past them, with a hand's room. */
 export const betweenRods = (xs: readonly number[], rod: { diameterMm: number }): Opening[] =>
   xs.slice(1).map((x, i) => ({ left: xs[i] + rod.diameterMm, right: x - rod.diameterMm }))
 
+/** One thing in its place: x of its left side, y of its back, from the panel's back. */
 export interface Spot {
   item: Goods
   opening: number

@@ -36,6 +36,7 @@ export const ROLE_NAMES: Record<string, [one: string, many: string]> = {
   divider: ['divider', 'dividers'],
   joist: ['joist', 'joists'],
   nogging: ['nogging', 'noggings'],
+  drop: ['drop', 'drops'],
   filler: ['filler', 'fillers'],
   block: ['block', 'blocks'],
 }

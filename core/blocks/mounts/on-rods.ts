@@ -79,8 +79,10 @@ export interface RodPlan {
   to: number
 }
 
+/** What goes up between joists: how wide it is across them. */
+type Wide = Pick<Rod, 'diameterMm'>
 /** From the middle of a joist to that of a rod beside it, mm. */
-export const besideJoist = (j: OnRods['joists'], rod: Rod): number =>
+export const besideJoist = (j: OnRods['joists'], rod: Wide): number =>
   j.size.wideMm / 2 + rod.diameterMm / 2 + BESIDE_JOIST_MM
 
 /**
@@ -178,9 +180,10 @@ function standsOn(d: Draft, r: OnRods, side: string, cross: string) {
   })
 }
 
-function spreader(
+/** A board flat over joists, bored where rods go through it. */
+export function spreader(
   d: Draft,
-  r: Hangs,
+  r: Omit<Hangs, 'rod'> & { rod?: Rod },
   plan: Pick<RodPlan, 'over' | 'from' | 'to'> & { rods: readonly number[] },
   s: { at: number; id: string },
 ): string {
@@ -198,7 +201,7 @@ function spreader(
     along: out ? 'x' : 'y',
     across: out ? 'y' : 'x',
   })
-  for (const x of plan.rods) bore(d, id, x - plan.from, w / 2, r.rod)
+  for (const x of plan.rods) if (r.rod) bore(d, id, x - plan.from, w / 2, r.rod)
   const { min, max } = d.box(id)
   const half = r.joists.size.wideMm / 2
   for (const x of plan.over) {
@@ -330,7 +333,7 @@ export function hangRow(
 }
 
 /** From the last joist before a stretch to the first one after it: what lies over them, and where it begins and ends. */
-function overJoists(j: KnownJoists, first: number, last: number): Pick<RodPlan, 'over' | 'from' | 'to'> | null {
+export function overJoists(j: KnownJoists, first: number, last: number): Pick<RodPlan, 'over' | 'from' | 'to'> | null {
   const [before, after] = [j.atMm.filter((x) => x < first), j.atMm.filter((x) => x > last)]
   if (before.length === 0 || after.length === 0) return null
   const [lo, hi] = [Math.max(...before), Math.min(...after)]
@@ -360,7 +363,7 @@ export function hangOne(
 }
 
 /** The nearest place to one wanted where no joist is in the way of a rod; null where there is none near. */
-function clearOf(j: KnownJoists, rod: Rod, wanted: number, way: 1 | -1): number | null {
+function clearOf(j: KnownJoists, rod: Wide, wanted: number, way: 1 | -1): number | null {
   for (let moved = 0; moved <= MOST_MOVED_MM; moved += STEP_MM) {
     const at = wanted + way * moved
     if (j.atMm.every((x) => Math.abs(x - at) >= besideJoist(j, rod))) return at
@@ -374,7 +377,7 @@ function clearOf(j: KnownJoists, rod: Rod, wanted: number, way: 1 | -1): number 
  */
 export function rowPlaces(
   j: KnownJoists,
-  rod: Rod,
+  rod: Wide,
   b: { lengthMm: number; outMm: number; edgeMm: number; count: number },
 ): Result<{ xs: number[]; outMm: number }> {
   const out = j.run === 'out'

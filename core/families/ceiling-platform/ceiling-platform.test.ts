@@ -8,6 +8,7 @@ import { METRIC, newtons } from '../../measure/units.ts'
 import type { BuildReading } from '../../project/read-build.ts'
 import { sayProblem } from '../../wording/problems.ts'
 import { sayIn } from '../../wording/say.ts'
+import { stepText } from '../../wording/steps.ts'
 import { exampleContext, exampleJoists } from '../example-context.ts'
 import type { ShapeContext } from '../family.ts'
 import { ceilingPlatform } from './ceiling-platform.ts'
@@ -113,6 +114,79 @@ describe('six rods under joists that run out from the wall', () => {
     for (const s of sheets.slice(0, -1))
       expect(bearers.some((x) => Math.abs(x - r.boxes.get(s.id)!.max[0]) < 1e-6)).toBe(true)
     for (const s of sheets) expect(s.size.lengthMm).toBeLessThanOrEqual(1220 + 1e-9)
+  })
+})
+
+describe('six pairs of drops of board under joists along the wall', () => {
+  const r = read({ ...six, lengthMm: 3600, front: 'drops' }, ctx('along'))
+  const a = r.shaped.assembly
+  const drops = a.parts.filter((p) => p.role === 'drop')
+  const spreaders = a.parts.filter((p) => p.role === 'spreader')
+  const [t, w] = [38, 89]
+  it('hold, beside both edges of bearer and spreader, clear of the joists', () => {
+    expect(r.verdict).toMatchObject({ fails: 0, unknown: 0 })
+    expect([drops.length, spreaders.length]).toEqual([12, 6])
+    for (const p of drops) {
+      const { min, max } = r.boxes.get(p.id)!
+      const [bearer, over] = [`bearer-${p.id.split('-')[1]}`, `spreader-${p.id.split('-')[1]}`].map((id) =>
+        r.boxes.get(id)!,
+      )
+      expect(joists('along').atMm.every((j) => j + 45 / 2 <= min[1] || j - 45 / 2 >= max[1])).toBe(true)
+      for (const b of [bearer, over]) {
+        const beside = p.id.endsWith('-0') ? [max[0], b.min[0]] : [min[0], b.max[0]]
+        expectNear(beside[0], beside[1], 1e-9)
+      }
+      expectNear(max[2] - min[2], over.max[2] - bearer.min[2], 1e-9)
+    }
+  })
+  it('two of a bearer share its front alike, and all of them and the cleat carry all', () => {
+    for (let k = 0; k < 6; k++) expectNear(pulled(r, `drop-${k}-0`), pulled(r, `drop-${k}-1`), 1e-6)
+    const wall = a.supports
+      .filter((s) => s.on.kind === 'wall' && s.push[2] === 1)
+      .reduce((n, s) => n + (r.service.reactions.get(s.id) ?? 0), 0)
+    const ceiling = a.supports
+      .filter((s) => s.on.kind === 'ceiling')
+      .reduce((n, s) => n + (r.service.reactions.get(s.id) ?? 0), 0)
+    expectNear(wall + ceiling, newtons(5 * 12 + r.massKg), 1e-3)
+  })
+  it('bend their spreader as what is spread over their width does, by hand', () => {
+    const [s] = spreaders
+    const m = r.service.members.get(s.id)!.state
+    if (m.kind !== 'beam') throw new Error(m.kind)
+    const y = drops[0].at.centre[1]
+    const before = Math.max(...joists('along').atMm.filter((j) => j < y))
+    const [a0, b0] = [y - before, before + 400 - y]
+    // Half of what the two weigh themselves hangs on it too.
+    const pair = drops.slice(0, 2).reduce((n, x) => n + newtons(partMassKg(x)), 0)
+    const p = pulled(r, 'drop-0-0') + pulled(r, 'drop-0-1') + pair / 2
+    // R·(a - w/2) + R²·w / 2P with R = P·b / L; its own weight, past both joists, adds a little.
+    const near = (p * b0) / 400
+    const own = (newtons(partMassKg(s)) / s.size.lengthMm / 2) * (a0 * b0 - ((s.size.lengthMm - 400) / 2) ** 2)
+    expectNear(m.bent.result.moment.nmm, near * (a0 - w / 2) + (near ** 2 * w) / (2 * p) + own, 0.02)
+  })
+  it('are bent by their pull times half their thickness: it goes in and out at one face', () => {
+    const c = checkOf(r, 'along:drop')
+    const value = (symbol: string) => c.working!.inputs.find((i) => i.symbol === symbol)!.value
+    const n = value('pulled')
+    expectNear(value('σm'), (n * (t / 2)) / ((w * t ** 2) / 6), 1e-6)
+    expect(c.ratio!).toBeGreaterThan(value('σm') / 100)
+  })
+  it('go through the ceiling, and are in the room up to it', () =>
+    expect(checkOf(r, 'room-fit:room-height').state).toBe('holds'))
+  it('under joists that run out are refused, and rods are offered', () => {
+    const problem = problemOf({ ...six, front: 'drops' }, ctx('out'))!
+    expect([problem.code, problem.field]).toEqual(['drops-across-joists', 'front'])
+    expect(sayProblem(problem, say)).toMatch(/Hang it on rods\.$/)
+  })
+  it('are told in the steps', () => {
+    const text = (id: string) =>
+      stepText(
+        r.steps.find((x) => x.id === id)!,
+        say,
+      )
+    expect(text('spreaders')).toMatch(/^6 spreaders flat over the joists/)
+    expect(text('bearers')).toMatch(/A drop on either edge of it.*2 screws through each/)
+    expect(r.steps.find((x) => x.id === 'bearers')!.parts).toEqual(expect.arrayContaining(drops.map((p) => p.id)))
   })
 })
 

@@ -3,18 +3,19 @@ import { alongTheWall, exampleContext, exampleGoods } from '../example-context.t
 import { family } from '../family.ts'
 import { upHigh } from '../../goods/ways.ts'
 import { ceilingPlatformLevers, ceilingPlatformSavers } from './levers.ts'
-import { ceilingPlatformParams, startingParams, type CeilingPlatformParams } from './parameters.ts'
+import { ceilingPlatformParams, startingParams, UPGRADES, type CeilingPlatformParams } from './parameters.ts'
 import { shapeCeilingPlatform } from './shape.ts'
 import { ceilingPlatformSteps } from './steps.ts'
 
 /** Heavier things than this do not belong over a head, kg: product decision. */
 const LIGHT_KG = 20
 
-/** A deck under the ceiling: on a cleat at the wall, and in front on bearers that hang from the joists by rods. */
+/** A deck under the ceiling: on a cleat at the wall, and in front on bearers that hang from the joists by rods or by boards. */
 export const ceilingPlatform = family<CeilingPlatformParams>({
   id: 'ceiling-platform',
   hangs: true,
   schema: ceilingPlatformParams,
+  upgrades: UPGRADES,
   start: (ctx) => startingParams(ctx.settings.yard),
   shape: shapeCeilingPlatform,
   levers: (p) => ceilingPlatformLevers(p),
@@ -38,6 +39,11 @@ export const ceilingPlatform = family<CeilingPlatformParams>({
       name: 'boxes under joists along the wall, metric, three bearers',
       params: { ...startingParams('metric'), bearers: 3, cleatScrews: 'three' },
       context: alongTheWall(exampleContext('metric', [exampleGoods('metric', 'box', 5)])),
+    },
+    {
+      name: 'on drops of board from joists along the wall, metric',
+      params: { ...startingParams('metric'), front: 'drops', bearers: 3, cleatScrews: 'three' },
+      context: alongTheWall(exampleContext('metric', [exampleGoods('metric', 'box', 4)])),
     },
     {
       name: 'pails, a fixed length and height, stronger deck',

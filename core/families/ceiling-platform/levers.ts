@@ -2,13 +2,15 @@ import { CROSS_SCREWS } from '../../blocks/frame/shelf-frame.ts'
 import { RODS } from '../../catalogue/steel.ts'
 import type { Lever } from '../family.ts'
 import { leverPen, lighterSheets, stifferSheets, strengthPen } from '../levers.ts'
-import { CLEAT_SCREWS, type CeilingPlatformParams } from './parameters.ts'
+import { CLEAT_SCREWS, DROP_SCREWS, type CeilingPlatformParams } from './parameters.ts'
 
 export interface LeverData {
   'cleat-screws': { count: number }
   'deck-frame': { section: string }
   'bearer-section': { section: string }
   'more-bearers': { count: number }
+  'drop-screws': { count: number }
+  'front-on-rods': object
 }
 
 const DEEPER: Record<string, string> = {
@@ -29,10 +31,17 @@ export function ceilingPlatformLevers(p: CeilingPlatformParams): Lever<CeilingPl
   const [frame, bearer, spreader] = [p.frameSection, p.bearerSection, p.spreaderSection].map((s) => DEEPER[s])
   if (frame) add('deck-frame', { frameSection: frame }, { section: frame })
   if (bearer) add('bearer-section', { bearerSection: bearer }, { section: bearer })
-  if (spreader) add('spreader-section', { spreaderSection: spreader }, { section: spreader })
+  if (p.front === 'drops') {
+    for (const dropScrews of ['three', 'four'] as const)
+      if (DROP_SCREWS[dropScrews] > DROP_SCREWS[p.dropScrews])
+        add('drop-screws', { dropScrews }, { count: DROP_SCREWS[dropScrews] })
+    add('front-on-rods', { front: 'rods' })
+  }
+  if (p.front === 'rods' && spreader) add('spreader-section', { spreaderSection: spreader }, { section: spreader })
   const now = RODS.find((r) => r.id === p.rod)!
   for (const r of RODS)
-    if (r.system === now.system && r.diameterMm > now.diameterMm) add('rod', { rod: r.id }, { section: r.id })
+    if (p.front === 'rods' && r.system === now.system && r.diameterMm > now.diameterMm)
+      add('rod', { rod: r.id }, { section: r.id })
   for (const crossJoint of ['three', 'four'] as const)
     if (CROSS_SCREWS[crossJoint] > CROSS_SCREWS[p.crossJoint])
       add('cross-joint', { crossJoint }, { count: CROSS_SCREWS[crossJoint] })

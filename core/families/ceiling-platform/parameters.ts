@@ -1,9 +1,14 @@
 import { CROSS_SCREWS } from '../../blocks/frame/shelf-frame.ts'
 import { z } from '../../measure/schema.ts'
 import type { UnitSystem } from '../../measure/units.ts'
+import type { Raw } from '../family.ts'
 import { countDim, dim, keys, rod, section, sheet } from '../params.ts'
 
 export const LIMITS = { bearers: 8 } as const
+/** What carries the front: threaded rods, or pairs of boards. */
+export const FRONTS = ['rods', 'drops'] as const
+/** Screws of a drop into a bearer, and into a spreader. */
+export const DROP_SCREWS = { two: 2, three: 3, four: 4 } as const
 export const CLEAT_SCREWS = { one: 1, two: 2, three: 3 } as const
 
 export const ceilingPlatformParams = z.object({
@@ -21,7 +26,9 @@ export const ceilingPlatformParams = z.object({
   frameSection: section,
   bearerSection: section,
   spreaderSection: section,
+  front: z.enum(FRONTS),
   rod,
+  dropScrews: z.enum(keys(DROP_SCREWS)),
   cleatScrews: z.enum(keys(CLEAT_SCREWS)),
   crossJoint: z.enum(keys(CROSS_SCREWS)),
 })
@@ -54,6 +61,11 @@ export const startingParams = (system: UnitSystem): CeilingPlatformParams => ({
   sidePlayMm: null,
   crossEveryMm: null,
   ...STOCK[system],
+  front: 'rods',
+  dropScrews: 'two',
   cleatScrews: 'two',
   crossJoint: 'two',
 })
+
+/** First on rods alone. */
+export const UPGRADES = [(raw: Raw): Raw => ({ front: 'rods', dropScrews: 'two', ...raw })]

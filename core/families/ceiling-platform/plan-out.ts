@@ -1,5 +1,6 @@
 import { unitsOf } from '../../assembly/settings.ts'
 import { crossesUnder } from '../../blocks/frame/shelf-frame.ts'
+import { dropOut, pastDrop, placeWide } from '../../blocks/mounts/on-drops.ts'
 import { joistsToHangFrom, PAST_ROD_MM, ROD_OUT_MM, rowPlaces, type KnownJoists } from '../../blocks/mounts/on-rods.ts'
 import { fixingPlaces } from '../../blocks/mounts/wall-fixing.ts'
 import { depthToHold } from '../../blocks/sizing/depth-to-hold.ts'
@@ -25,6 +26,7 @@ export interface ProblemData {
   'platform-in-ceiling': { mm: number; mostMm: number }
   'platform-too-low': { mm: number; leastMm: number }
   'cleat-misses-studs': { count: number }
+  'drops-across-joists': object
 }
 
 /** Bearers are no further apart than this, middle to middle. Product decision: two stud bays. */
@@ -51,9 +53,10 @@ export interface Plan {
   topMm: number
   /** Underside of the bearers, and upper edge of the cleats. */
   underMm: number
-  /** Middles of the bearers, and of all rods out from the wall. */
+  /** Middles of the bearers, and of all rods or drops out from the wall; how long the bearers are. */
   bearers: number[]
   rodOutMm: number
+  bearerMm: number
   crosses: number[]
   cleats: Stretch[]
   rails: Stretch[]
@@ -75,12 +78,13 @@ export function planOut(
   const [frame, bearer, spreader] = [p.frameSection, p.bearerSection, p.spreaderSection].map((s) => findSection(s)!)
   const [sheet, rod] = [findSheet(p.sheet)!, findRod(p.rod)!]
   const { aboveMm, sideMm } = shelfPlay(pen, 600, PLAY_ABOVE)
+  const front = frontOf(p, bearer, rod)
   const goods = ctx.goods.flatMap((g) => Array.from({ length: g.count }, () => g.item))
   const deep = depthToHold(
     sheet,
     { settings: ctx.settings, spaceMm: ctx.space.depthMm },
     Math.max(...goods.map((g) => g.deepMm)),
-    { takenMm: ROD_OUT_MM + PAST_ROD_MM, outMm: 0 },
+    { takenMm: front.outMm + front.pastMm, outMm: 0 },
   )
   const depthMm = pen.length({ path: 'depthMm', code: 'depth', min: 200, max: 1220 }, deep.mm, deep.why)
   const widest = sheet.widthMm - 2 * ctx.settings.sheetTrimMm
@@ -89,16 +93,18 @@ export function planOut(
   if (depthMm < least) return bad('too-shallow', { mm: depthMm, leastMm: least }, 'depthMm')
 
   // Long enough for all between its rods, as far as the wall goes.
-  const edge = bearer.widthMm
+  const edge = front.wideMm
   const most = ctx.space.lengthMm
   const bearersOf = (mm: number) =>
     p.bearers ?? Math.min(LIMITS.bearers, 1 + Math.max(1, Math.ceil((mm - edge) / BEARERS_EVERY - 1e-9)))
   const layOut = (mm: number) =>
-    rowPlaces(joists, rod, { lengthMm: mm, outMm: depthMm + ROD_OUT_MM, edgeMm: edge, count: bearersOf(mm) })
+    rowPlaces(joists, front.acrossJoists, {
+      ...{ lengthMm: mm, outMm: depthMm + front.outMm, edgeMm: edge, count: bearersOf(mm) },
+    })
   const queue = [...goods].sort((a, b) => (b.massKg ?? 0) - (a.massKg ?? 0) || b.acrossMm - a.acrossMm)
   const holds = (mm: number) => {
     const r = layOut(mm)
-    return r.ok && fill(queue, betweenRods(r.value.xs, rod), depthMm, sideMm, 0).left.length === 0
+    return r.ok && fill(queue, betweenRods(r.value.xs, front.leaves), depthMm, sideMm, 0).left.length === 0
   }
   let needed = Math.min(most, 2 * edge + Math.max(...goods.map((g) => g.acrossMm)) + 2 * sideMm)
   while (needed < most && !holds(needed)) needed = Math.min(most, needed + GROWS_MM)
@@ -114,7 +120,7 @@ export function planOut(
   })
   const rods = layOut(lengthMm)
   if (!rods.ok) return rods
-  const openings = betweenRods(rods.value.xs, rod)
+  const openings = betweenRods(rods.value.xs, front.leaves)
   const { spots, left } = fill(queue, openings, depthMm, sideMm, 0)
   const tallest = Math.max(...spots.map((s) => s.item.tallMm), 0)
   const highest = ctx.space.ceilingMm - tallest - aboveMm
@@ -131,7 +137,10 @@ export function planOut(
   if (underMm < LEAST_UNDER_MM)
     return bad('platform-too-low', { mm: Math.max(0, underMm), leastMm: LEAST_UNDER_MM }, 'topMm')
   const longestRod = Math.max(...ROD_LENGTHS[rod.system])
-  if (deepMm > longestRod) return bad('rod-too-long', { mm: deepMm, mostMm: longestRod }, 'topMm')
+  if (p.front === 'rods' && deepMm > longestRod) return bad('rod-too-long', { mm: deepMm, mostMm: longestRod }, 'topMm')
+  const dropMm = deepMm + joists.size.deepMm + bearer.thicknessMm
+  if (p.front === 'drops' && dropMm > longestOf(ctx, p.bearerSection))
+    return bad('longer-than-board', { mm: dropMm, mostMm: longestOf(ctx, p.bearerSection) }, 'topMm')
   const runs = runsOf(p, ctx, lengthMm, rods.value.xs)
   if (!runs.ok) return runs
   const every = pen.length({ path: 'crossEveryMm', code: 'cross-every', min: 150, max: 1300 }, CROSS_EVERY, {
@@ -154,6 +163,7 @@ export function planOut(
       underMm,
       bearers: rods.value.xs,
       rodOutMm: rods.value.outMm,
+      bearerMm: rods.value.outMm + front.pastMm,
       ...runs.value,
       crosses: crossesUnder(lengthMm, every, frame.thicknessMm, runs.value.sheets),
       openings,
@@ -162,6 +172,26 @@ export function planOut(
     },
   })
 }
+/** What hangs the front: how far out it is and the bearer past it, how wide across the joists and along the wall. mm */
+function frontOf(p: CeilingPlatformParams, bearer: Section, rod: Rod) {
+  return p.front === 'drops'
+    ? {
+        outMm: dropOut(bearer),
+        pastMm: pastDrop(bearer),
+        acrossJoists: { diameterMm: bearer.widthMm },
+        wideMm: placeWide(bearer),
+        // Half of it on either side, and a hand's room.
+        leaves: { diameterMm: placeWide(bearer) / 2 + HAND_MM },
+      }
+    : { outMm: ROD_OUT_MM, pastMm: PAST_ROD_MM, acrossJoists: rod, wideMm: bearer.widthMm, leaves: rod }
+}
+
+/** Beside a drop, mm. Product decision. */
+const HAND_MM = 10
+
+const longestOf = (ctx: ShapeContext, section: string): number =>
+  Math.max(0, ...ctx.boards(section, false).map((b) => b.lengthMm - ctx.settings.squaringTrimMm))
+
 /** A platform is tried this much longer each time, mm. */
 const GROWS_MM = 20
 
@@ -172,8 +202,7 @@ function runsOf(
   lengthMm: number,
   bearers: number[],
 ): Result<Pick<Plan, 'cleats' | 'rails' | 'sheets'>> {
-  const longest = (section: string) =>
-    Math.max(0, ...ctx.boards(section, false).map((b) => b.lengthMm - ctx.settings.squaringTrimMm))
+  const longest = (section: string) => longestOf(ctx, section)
   const studs = fixingPlaces(ctx.space, 0, lengthMm)
   if (studs.length < LEAST_STUDS) return bad('cleat-misses-studs', { count: studs.length }, 'lengthMm')
   const seats = [0, ...bearers.slice(1, -1), lengthMm]

@@ -1,7 +1,8 @@
 import type { Stock } from '../../assembly/assembly.ts'
 import type { Draft } from '../../assembly/draft.ts'
 import { CROSS_SCREWS, placeShelfFrame } from '../../blocks/frame/shelf-frame.ts'
-import { hangRow, PAST_ROD_MM } from '../../blocks/mounts/on-rods.ts'
+import { hangOnDrops } from '../../blocks/mounts/on-drops.ts'
+import { hangRow } from '../../blocks/mounts/on-rods.ts'
 import { screwAlong } from '../../blocks/mounts/wall-fixing.ts'
 import { RODS } from '../../catalogue/steel.ts'
 import { bad, good, type Result } from '../../measure/result.ts'
@@ -10,7 +11,7 @@ import type { Choice, ShapeContext, Shaped } from '../family.ts'
 import { opened } from '../opened.ts'
 import { standing } from '../house-on-shelves.ts'
 import type { Stretch } from '../../blocks/sizing/splice.ts'
-import { CLEAT_SCREWS, type CeilingPlatformParams } from './parameters.ts'
+import { CLEAT_SCREWS, DROP_SCREWS, FRONTS, type CeilingPlatformParams } from './parameters.ts'
 import { planOut, type Plan } from './plan-out.ts'
 
 /*
@@ -81,7 +82,7 @@ function bearersOf(
 ): Result<null> {
   const { thicknessMm: t, widthMm: w } = plan.bearer
   const under = plan.underMm
-  const long = plan.rodOutMm + PAST_ROD_MM
+  const long = plan.bearerMm
   for (const [k, x] of plan.bearers.entries()) {
     const id = `bearer-${k}`
     d.square({
@@ -101,6 +102,7 @@ function bearersOf(
     d.rest(id, on, 'bearing', d.screw(id, on, 2, 'side', t, w))
     d.sub({ id: `lay-${id}`, name: 'unit', parts: [id], built: 'in-place' })
   }
+  if (p.front === 'drops') return onDrops(d, p, ctx, plan, board(p.bearerSection))
   const hung = hangRow(
     d,
     {
@@ -124,6 +126,22 @@ function bearersOf(
   if (needed > longest) return bad('longer-than-board', { mm: needed, mostMm: longest }, 'lengthMm')
   const parts = [...spreaders, ...rods.flatMap((r) => [...r.lower, r.upper])]
   d.sub({ id: 'hangs', name: 'unit', parts, built: 'in-place' })
+  return good(null)
+}
+
+/** Bearers on pairs of boards that go up to spreaders of the same board. */
+function onDrops(d: Draft, p: CeilingPlatformParams, ctx: ShapeContext, plan: Plan, stock: Stock): Result<null> {
+  const hung = hangOnDrops(
+    d,
+    {
+      ...{ joists: plan.joists, ceilingMm: ctx.space.ceilingMm, outMm: plan.rodOutMm },
+      ...{ board: { section: plan.bearer, stock }, screws: DROP_SCREWS[p.dropScrews] },
+    },
+    plan.bearers.map((x, k) => ({ id: `bearer-${k}`, x })),
+  )
+  if (!hung.ok) return { ok: false, problem: { ...hung.problem, field: hung.problem.field || 'bearers' } }
+  const { spreaders, drops } = hung.value
+  d.sub({ id: 'hangs', name: 'unit', parts: [...spreaders, ...drops], built: 'in-place' })
   return good(null)
 }
 
@@ -160,8 +178,10 @@ function choices(p: CeilingPlatformParams, ctx: ShapeContext): Choice[] {
     sheet('sheet', 'deck-sheet', [...sheets, ...ctx.settings.ownSheets]),
     section('frameSection', 'deck-frame', boards),
     section('bearerSection', 'bearer-section', flat),
-    section('rod', 'rod', rods),
-    section('spreaderSection', 'spreader-section', flat),
+    coded('front', 'platform-front', FRONTS),
+    ...(p.front === 'rods'
+      ? [section('rod', 'rod', rods), section('spreaderSection', 'spreader-section', flat)]
+      : [coded('dropScrews', 'drop-screws', Object.keys(DROP_SCREWS))]),
     coded('cleatScrews', 'cleat-screws', Object.keys(CLEAT_SCREWS)),
     coded('crossJoint', 'cross-joint', Object.keys(CROSS_SCREWS)),
   ]

@@ -6,10 +6,10 @@ import type { Shaped } from '../family.ts'
 /** What is said with each step. */
 export interface StepData {
   'platform-frame': { screws: number; sheets: number }
-  'platform-spreaders': { count: number }
+  'platform-spreaders': { count: number; drops: number }
   'platform-cleat': { screws: number; atMm: number }
-  'platform-bearers': { count: number; propMm: number }
-  'platform-frame-up': { screws: number }
+  'platform-bearers': { count: number; propMm: number; drops: number; screws: number }
+  'platform-frame-up': { screws: number; drops: number }
   'platform-deck': { sheets: number }
   'load-platform': object
 }
@@ -21,7 +21,7 @@ export function ceilingPlatformSteps({ assembly: a }: Shaped): Step[] {
   const bearers = of('cross').filter((x) => x.id.startsWith('bearer'))
   const crosses = of('cross').filter((x) => !bearers.includes(x))
   const [rails, cleats, sheets, spreaders] = ['rail', 'cleat', 'shelf', 'spreader'].map(of)
-  const rods = of('rod')
+  const [rods, drops] = ['rod', 'drop'].map(of)
   const upper = rods.filter((r) => spreaders.some((s) => a.joints.some((j) => j.near === r.id && j.far === s.id)))
   const lower = rods.filter((r) => !upper.includes(r))
   const under = partBox(bearers[0]).min[2]
@@ -40,10 +40,10 @@ export function ceilingPlatformSteps({ assembly: a }: Shaped): Step[] {
     step({
       id: 'spreaders',
       code: 'platform-spreaders',
-      data: { count: upper.length },
+      data: { count: drops.length > 0 ? spreaders.length : upper.length, drops: drops.length },
       parts: idsOf([...spreaders, ...upper]),
       cautions: ['joists-only', 'not-into-wires', 'ladder'],
-      hold: { code: 'rods-pull' },
+      ...(drops.length > 0 ? {} : { hold: { code: 'rods-pull' } }),
     }),
     step({
       id: 'cleat',
@@ -58,16 +58,22 @@ export function ceilingPlatformSteps({ assembly: a }: Shaped): Step[] {
     step({
       id: 'bearers',
       code: 'platform-bearers',
-      data: { count: bearers.length, propMm: under },
-      parts: idsOf([...bearers, ...lower]),
-      on: idsOf([...cleats, ...upper]),
+      data: {
+        ...{ count: bearers.length, propMm: under, drops: drops.length },
+        screws: fixedBy(a, called('drop'), called('spreader')).screws ?? 0,
+      },
+      parts: idsOf([...bearers, ...lower, ...drops]),
+      on: idsOf([...cleats, ...upper, ...(drops.length > 0 ? spreaders : [])]),
       cautions: ['ladder', 'falls-on-heads'],
       hold: { code: 'front-level' },
     }),
     step({
       id: 'up',
       code: 'platform-frame-up',
-      data: { screws: fixedBy(a, (x) => bearers.some((b) => b.id === x.id), called('rail')).screws ?? 0 },
+      data: {
+        screws: fixedBy(a, (x) => bearers.some((b) => b.id === x.id), called('rail')).screws ?? 0,
+        drops: drops.length,
+      },
       parts: [],
       on: idsOf([...rails, ...crosses, ...bearers]),
       joins: ['cross-rail'],

@@ -16,10 +16,14 @@ const levers: WordsFor<LeverData> = {
   'cleat-screws': (d) => `Put ${plural(d.count, 'screw')} of the cleat into each stud`,
   'deck-frame': (d) => `Make rails and cross pieces of the deck ${sectionName(d.section)}`,
   'bearer-section': (d) => `Make bearers and cleat ${sectionName(d.section)}`,
+  'drop-screws': (d) => `Put ${plural(d.count, 'screw')} through each drop into bearer and spreader`,
+  'front-on-rods': () => 'Hang its front on rods',
   'more-bearers': (d) => `Hang it on ${d.count} bearers, each with a rod of its own`,
 }
 
 const problems: WordsFor<ProblemData> = {
+  'drops-across-joists': () =>
+    'Drops of board go up beside a spreader right over each bearer: only joists that run along the wall let it lie so. Hang it on rods.',
   'platform-in-ceiling': (d, say) =>
     `Its deck at ${say.length(d.mm)} leaves no room for the tallest thing under the ceiling: at most ${say.length(d.mostMm)}.`,
   'platform-too-low': (d, say) =>
@@ -37,7 +41,9 @@ const steps: StepWordsFor<StepData> = {
   'platform-spreaders': {
     title: 'Spreaders over the joists',
     text: (d) =>
-      `Bore the ${plural(d.count, 'hole')} through the ceiling where the rods go, clear of the joists. From above a spreader over each, lying on both joists beside it, a short rod down through it: washer and two nuts.`,
+      d.drops
+        ? `${plural(d.count, 'spreader')} flat over the joists, each right over a bearer to be, lying on both joists beside the drops. Cut the ceiling open beside its two edges where the drops go up, clear of the joists.`
+        : `Bore the ${plural(d.count, 'hole')} through the ceiling where the rods go, clear of the joists. From above a spreader over each, lying on both joists beside it, a short rod down through it: washer and two nuts.`,
   },
   'platform-cleat': {
     title: 'The cleat on the wall',
@@ -47,12 +53,12 @@ const steps: StepWordsFor<StepData> = {
   'platform-bearers': {
     title: 'Bearers',
     text: (d, say) =>
-      `One after the other, ${d.count} in all: rear end on the cleat, a clamp there, a prop ${say.length(d.propMm)} long under its front, so that one person's hands are free. The long rod up through it into its coupling, washer and nuts below. Screw it down to the cleat.`,
+      `One after the other, ${d.count} in all: rear end on the cleat, a clamp there, a prop ${say.length(d.propMm)} long under its front, so that one person's hands are free. ${d.drops ? `A drop on either edge of it, up beside the spreader: the level over it first, then ${plural(d.screws, 'screw')} through each into the spreader and into the bearer, all bored.` : 'The long rod up through it into its coupling, washer and nuts below.'} Screw it down to the cleat.`,
   },
   'platform-frame-up': {
     title: 'The frame on its bearers',
     text: (d) =>
-      `Two people lift it over the front, back edge first, against the wall. ${plural(d.screws, 'screw')} up through each bearer into either rail. Turn the nuts until the front is level: it sags until then.`,
+      `Two people lift it over the front, back edge first, against the wall. ${plural(d.screws, 'screw')} up through each bearer into either rail. ${d.drops ? 'A string along the front: what hangs low is packed up now, before anything lies on it.' : 'Turn the nuts until the front is level: it sags until then.'}`,
   },
   'platform-deck': {
     title: 'Lay the deck',
@@ -74,6 +80,11 @@ export const ceilingPlatformWords: KindWords = {
     'deck-sheet': { label: 'Deck' },
     'deck-frame': { label: 'Rails and cross pieces' },
     'bearer-section': { label: 'Bearers, flat, and cleat' },
+    'platform-front': { label: 'Its front hangs', options: { rods: 'on threaded rods', drops: 'on pairs of boards' } },
+    'drop-screws': {
+      label: 'Screws of a drop in bearer and spreader',
+      options: { two: 'two', three: 'three', four: 'four' },
+    },
     'cleat-screws': { label: 'Screws of the cleat in each stud', options: { one: 'one', two: 'two', three: 'three' } },
   },
   reasons,
