@@ -207,6 +207,8 @@ export const joint = z.object({
       into: z.enum(['side', 'end', 'edge']),
       /** Wood it passes before it reaches the near part. */
       beforeMm: z.number().min(0).optional(),
+      /** Of another piece that it passes between the two. */
+      betweenMm: z.number().min(0).optional(),
     }),
   ),
 })

@@ -118,6 +118,12 @@ export function draft(system: UnitSystem) {
     last = { one, other, met }
     return met
   }
+  /** The middle of where two pieces look at each other past another between them. */
+  const facing = (one: string, other: string, betweenMm: number): Vec3 => {
+    const box = boxOverlap(boxes.get(one)!, boxes.get(other)!, betweenMm + TOUCH_MM)
+    if (!box) throw new NotBuildable(`${one} and ${other} do not meet`, byId.get(one)?.role, byId.get(other)?.role)
+    return mid(box.min, box.max)
+  }
 
   const fix = (j: Omit<Joint, 'id'>): string => {
     const id = `j${a.joints.length + 1}`
@@ -186,7 +192,7 @@ export function draft(system: UnitSystem) {
     },
 
     /**
-     * Screws through `near` (and what lies before it) into `far`, sized from the thicknesses they pass, in the middle
+     * Screws through `near` (what lies before it, and what lies between the two) into `far`, sized from the thicknesses they pass, in the middle
      * of where they meet unless said otherwise. @returns the joint's id
      */
     screw(
@@ -196,15 +202,16 @@ export function draft(system: UnitSystem) {
       into: 'side' | 'end' | 'edge',
       throughMm: number,
       intoMm: number,
-      { beforeMm = 0, at }: { beforeMm?: number; at?: Vec3 } = {},
+      { beforeMm = 0, betweenMm = 0, at }: { beforeMm?: number; betweenMm?: number; at?: Vec3 } = {},
     ): string {
-      const fastener = screwFor(beforeMm + throughMm, intoMm, system).id
+      const fastener = screwFor(beforeMm + throughMm + betweenMm, intoMm, system).id
+      const passed = { ...(beforeMm > 0 ? { beforeMm } : {}), ...(betweenMm > 0 ? { betweenMm } : {}) }
       return fix({
         kind: 'screwed',
         near,
         far,
-        at: at ?? meet(near, far).at,
-        fasteners: [{ fastener, count, into, ...(beforeMm > 0 ? { beforeMm } : {}) }],
+        at: at ?? (betweenMm > 0 ? facing(near, far, betweenMm) : meet(near, far).at),
+        fasteners: [{ fastener, count, into, ...passed }],
       })
     },
 

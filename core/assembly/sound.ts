@@ -13,6 +13,10 @@ const GAP_MM = 1
 export const isLetIn = (j: Pick<Joint, 'kind'>): boolean =>
   ['housed', 'notched', 'hung', 'hooked', 'socketed'].includes(j.kind)
 
+/** What the fasteners of a joint pass between its two pieces, mm: those are so far apart. */
+export const betweenOf = (j: Pick<Joint, 'fasteners'> | undefined): number =>
+  Math.max(0, ...(j?.fasteners ?? []).map((f) => f.betweenMm ?? 0))
+
 /** Something an assembly names and has not, or has and not where it says. */
 export interface Flaw {
   /** Named and missing; not where its pieces are; a board that is no such board. */
@@ -66,19 +70,22 @@ export function misplaced(a: Assembly): Flaw[] {
   const out: Flaw[] = []
   const apart = (id: string) => out.push({ code: 'apart', id })
   const square = new Map(a.parts.map((p) => [p.id, isSquare(p)]))
-  const off = (id: string, at: Vec3) =>
-    square.get(id) ? outsideBox(boxes.get(id)!, at) > GAP_MM : outsideBy(turnedBox(parts.get(id)!), at) > GAP_MM
+  const off = (id: string, at: Vec3, gapMm = GAP_MM) =>
+    square.get(id) ? outsideBox(boxes.get(id)!, at) > gapMm : outsideBy(turnedBox(parts.get(id)!), at) > gapMm
   for (const j of a.joints) {
     const [p, q] = [parts.get(j.near)!, parts.get(j.far)!]
     const into = isLetIn(j)
     const both = square.get(p.id) && square.get(q.id)
-    const shared = into || !both ? null : boxOverlap(boxes.get(p.id)!, boxes.get(q.id)!, GAP_MM)
+    const gapMm = GAP_MM + betweenOf(j)
+    const shared = into || !both ? null : boxOverlap(boxes.get(p.id)!, boxes.get(q.id)!, gapMm)
     const reaches = both
       ? shared !== null && Math.min(...boxSize(shared)) > GAP_MM
       : !into && penetration(turnedBox(p), turnedBox(q)) > GAP_MM
     // A hinge sits where it was put.
     const beside = j.kind !== 'hinged' && shared !== null && norm(sub(mid(shared.min, shared.max), j.at)) > GAP_MM
-    if (off(p.id, j.at) || off(q.id, j.at) || reaches || beside) apart(j.id)
+    // What a fastener passes between its two pieces is there.
+    const hollow = gapMm > GAP_MM && !a.parts.some((x) => x !== p && x !== q && !off(x.id, j.at))
+    if (off(p.id, j.at, gapMm) || off(q.id, j.at, gapMm) || reaches || beside || hollow) apart(j.id)
   }
   const joints = new Map(a.joints.map((j) => [j.id, j]))
   for (const s of a.supports) {
@@ -87,7 +94,8 @@ export function misplaced(a: Assembly): Flaw[] {
       if (id === null) continue
       const { min, max } = s.contact
       // All of a contact lies on a piece that is square to the room; of one that leans its middle does.
-      const inside = square.get(id) ? isWithin(s.contact, boxes.get(id)!, GAP_MM) : !off(id, mid(min, max))
+      const gapMm = GAP_MM + betweenOf(s.joint === null ? undefined : joints.get(s.joint))
+      const inside = square.get(id) ? isWithin(s.contact, boxes.get(id)!, gapMm) : !off(id, mid(min, max), gapMm)
       if (!inside) apart(id)
     }
   }

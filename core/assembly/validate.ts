@@ -11,7 +11,7 @@ import { dot, mid, norm, type Vec3 } from '../geometry/vec.ts'
 import { SAME_LENGTH_MM } from '../measure/rounding.ts'
 import type { Assembly, Part } from './assembly.ts'
 import { faceMm2 } from './mass.ts'
-import { isLetIn, meets } from './sound.ts'
+import { betweenOf, isLetIn, meets } from './sound.ts'
 import { partBox, turnedBox } from './part-box.ts'
 
 export interface Fault {
@@ -138,15 +138,15 @@ export function validateAssembly(a: Assembly): Fault[] {
     return missing.length === 0
   }
   /** Where something is fastened or rests must lie on both pieces as they are, turned or not. */
-  const apart = (one: string, other: string, owner: string, at: Vec3) => {
+  const apart = (one: string, other: string, owner: string, at: Vec3, gapMm = GAP_MM) => {
     const off = [one, other].map((x) => outsideBy(turnedBox(parts.get(x)!), at))
-    if (Math.max(...off) > GAP_MM) say('apart', [owner, one, other], Math.max(...off))
+    if (Math.max(...off) > gapMm) say('apart', [owner, one, other], Math.max(...off))
   }
 
   const joined = new Set<string>()
   for (const j of a.joints) {
     if (!known([j.near, j.far], j.id)) continue
-    apart(j.near, j.far, j.id, j.at)
+    apart(j.near, j.far, j.id, j.at, GAP_MM + betweenOf(j))
     if (isLetIn(j)) joined.add([j.near, j.far].sort().join('|'))
     for (const f of j.fasteners) if (!findScrew(f.fastener)) say('no-fastener', [j.id, f.fastener])
   }
@@ -171,7 +171,10 @@ export function validateAssembly(a: Assembly): Fault[] {
     const on = s.on.kind === 'part' ? s.on.part : `(${s.on.kind})`
     if (s.on.kind === 'part') {
       if (!known([s.on.part], s.id)) continue
-      if ('part' in s.from) apart(s.from.part, meets(s, joints)!, s.id, mid(s.contact.min, s.contact.max))
+      if ('part' in s.from) {
+        const passed = betweenOf(s.joint === null ? undefined : joints.get(s.joint))
+        apart(s.from.part, meets(s, joints)!, s.id, mid(s.contact.min, s.contact.max), GAP_MM + passed)
+      }
     }
     addTo(restsOn, from, on)
   }

@@ -40,7 +40,7 @@ export function oneFastener(
   const mainMm = Math.max(
     0,
     Math.min(
-      fastener.kind === 'bolt' ? behind : fastener.lengthMm - sideMm - (f.beforeMm ?? 0),
+      fastener.kind === 'bolt' ? behind : fastener.lengthMm - sideMm - (f.beforeMm ?? 0) - (f.betweenMm ?? 0),
       f.into === 'end' ? Infinity : behind,
     ),
   )
@@ -48,7 +48,10 @@ export function oneFastener(
   // The load runs down: along the grain of an upright, across that of everything level.
   const acrossGrain = Math.abs(near.at.along[2]) < 0.5 || Math.abs(far.at.along[2]) < 0.5
   return c.method.lateral(
-    { fastener, side, sideMm, main, mainMm, into: f.into, acrossGrain, askew: pocket },
+    {
+      ...{ fastener, side, sideMm, main, mainMm, into: f.into, acrossGrain, askew: pocket },
+      ...(f.betweenMm ? { gapMm: f.betweenMm } : {}),
+    },
     c.settings,
   )
 }

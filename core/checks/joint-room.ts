@@ -1,4 +1,5 @@
 import type { Assembly, Part } from '../assembly/assembly.ts'
+import { betweenOf } from '../assembly/sound.ts'
 import { stockKey } from '../assembly/identical.ts'
 import { standsSquare, turnedBox, type PartBoxes } from '../assembly/part-box.ts'
 import { findScrew, type Screw } from '../catalogue/fasteners.ts'
@@ -48,10 +49,10 @@ interface Face {
 }
 
 /** The face two pieces share, upright around it, and the two axes that lie in it. */
-function faceOf(p: Piece, q: Piece): Face | null {
+function faceOf(p: Piece, q: Piece, betweenMm: number): Face | null {
   const [a, b] = [p.box, q.box]
   const shaped = p.solid.outline || q.solid.outline
-  const box = shaped ? contactOf(p.solid, q.solid, TOUCH_MM)?.box : boxOverlap(a, b, TOUCH_MM)
+  const box = shaped ? contactOf(p.solid, q.solid, TOUCH_MM)?.box : boxOverlap(a, b, TOUCH_MM + betweenMm)
   if (!box) return null
   const through = meetingAxis(a, b)
   return { box, u: through === 0 ? 1 : 0, v: through === 2 ? 1 : 2 }
@@ -142,7 +143,7 @@ export function jointRooms(a: Assembly, boxes: PartBoxes, method: DesignMethod):
   return new Map(
     a.joints.map((j) => {
       const [near, far] = [pieces.get(j.near)!, pieces.get(j.far)!]
-      const face = near.wood && far.wood ? faceOf(near, far) : null
+      const face = near.wood && far.wood ? faceOf(near, far, betweenOf(j)) : null
       return [
         j.id,
         j.fasteners.map((f) => {

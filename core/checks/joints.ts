@@ -105,7 +105,7 @@ function shapeKey(j: Joint, near: Part, far: Part, boxes: PartBoxes): string {
   const { throughMm, behindMm } = passedIn(j, boxes.get(near.id)!, boxes.get(far.id)!)
   const upright = (near.at.along[2] > 0.5 ? 2 : 0) + (far.at.along[2] > 0.5 ? 1 : 0)
   let key = `${j.kind}|${upright}|${Math.round(10 * throughMm)}|${Math.round(10 * behindMm)}`
-  for (const f of j.fasteners) key += `|${f.fastener}|${f.into}|${f.count}|${f.beforeMm ?? 0}`
+  for (const f of j.fasteners) key += `|${f.fastener}|${f.into}|${f.count}|${f.beforeMm ?? 0}|${f.betweenMm ?? 0}`
   return key
 }
 
@@ -129,7 +129,7 @@ const LEVER_SHARE = 2 / 3
 
 /**
  * Pull that comes into the fasteners of a level board held on its side, for each newton it hands over: the load comes
- * down in its middle, half its thickness off the face. A sheet or a board across that is fastened to it and to
+ * down in its middle, half its thickness off the face, and off what lies between. A sheet or a board across that is fastened to it and to
  * something else keeps it from turning.
  */
 function prying(
@@ -147,7 +147,8 @@ function prying(
   })
   if (steady) return 0
   const high = Math.min(a.max[2], b.max[2]) - Math.max(a.min[2], b.min[2])
-  return high <= 0 ? 0 : (a.max[axis] - a.min[axis]) / 2 / (LEVER_SHARE * high)
+  const apartMm = Math.max(0, a.min[axis] - b.max[axis], b.min[axis] - a.max[axis])
+  return high <= 0 ? 0 : ((a.max[axis] - a.min[axis]) / 2 + apartMm) / (LEVER_SHARE * high)
 }
 
 /** What every piece is fastened to. */

@@ -149,9 +149,10 @@ export function jointGives(
     const screw = findScrew(f.fastener)
     if (!screw) return null
     const nearMm = passedIn(j, a, b).throughMm
+    const passedMm = nearMm + (f.beforeMm ?? 0) + (f.betweenMm ?? 0)
     const one =
       driven === axis && j.kind !== 'pocket-screwed'
-        ? pulledApart(screw, f.into, near, far, nearMm, b.max[driven] - b.min[driven], c)
+        ? pulledApart(screw, f.into, near, far, { nearMm, passedMm, farMm: b.max[driven] - b.min[driven] }, c)
         : (oneFastener(j, f, parts, boxes, c)?.value ?? null)
     if (one === null) return null
     sum += one * (driven === axis ? pulledTogether(f.count) : f.count)
@@ -168,8 +169,7 @@ function pulledApart(
   into: 'side' | 'end' | 'edge',
   near: Part,
   far: Part,
-  nearMm: number,
-  farMm: number,
+  { nearMm, passedMm, farMm }: { nearMm: number; passedMm: number; farMm: number },
   c: Given,
 ): number | null {
   const [side, main] = [woodOf(near), woodOf(far)]
@@ -178,7 +178,7 @@ function pulledApart(
   if (f.kind === 'bolt') return boltPulled(f, [side, main], c)
   const head = c.method.headPull(f, side, nearMm, c.settings)
   if (!head || main.kind !== 'lumber') return null
-  const thread = c.method.withdrawal(f, main.grade, Math.max(0, Math.min(f.lengthMm - nearMm, farMm)), c.settings)
+  const thread = c.method.withdrawal(f, main.grade, Math.max(0, Math.min(f.lengthMm - passedMm, farMm)), c.settings)
   return thread && Math.min(head.value, thread.value)
 }
 

@@ -1,6 +1,8 @@
 import type { Draft } from '../../assembly/draft.ts'
 import type { Sheet } from '../../catalogue/sheets.ts'
+import type { Box } from '../../geometry/box.ts'
 import type { Vec3 } from '../../geometry/vec.ts'
+import { UP } from '../mounts/wall-fixing.ts'
 import type { Stretch } from '../sizing/splice.ts'
 
 /** Screws of a panel along an upright are no further apart, mm. Product decision. */
@@ -17,6 +19,8 @@ export function screwPanel(
     size: Vec3
     across: 'x' | 'y'
     on: readonly string[]
+    /** Its screws stand on the middle line of an upright, at two panels that meet there too: they do not turn it. */
+    centred?: boolean
   },
 ): void {
   d.square({
@@ -32,7 +36,20 @@ export function screwPanel(
   const screws = 1 + Math.ceil(x.size[2] / PANEL_EVERY_MM)
   for (const on of x.on) {
     const into = d.part(on).size.thicknessMm
-    d.rest(x.id, on, 'fasteners', d.screw(x.id, on, screws, 'side', sheet.thicknessMm, into))
+    const joint = d.screw(x.id, on, screws, 'side', sheet.thicknessMm, into)
+    if (!x.centred) {
+      d.rest(x.id, on, 'fasteners', joint)
+      continue
+    }
+    const [panel, upright] = [d.box(x.id), d.box(on)]
+    const middle = (upright.min[0] + upright.max[0]) / 2
+    const at = Math.min(Math.max(middle, panel.min[0]), panel.max[0])
+    const [z0, z1] = [Math.max(panel.min[2], upright.min[2]), Math.min(panel.max[2], upright.max[2])]
+    const contact: Box = { min: [at, panel.min[1], z0], max: [at, panel.min[1], z1] }
+    d.hold({
+      ...{ from: { part: x.id }, on: { kind: 'part', part: on } as const, contact, push: UP, joint },
+      ...{ way: 'both' as const, via: 'fasteners' as const },
+    })
   }
 }
 

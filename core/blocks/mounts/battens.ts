@@ -50,20 +50,24 @@ export function placeBattens(d: Draft, w: Wall, b: Battens): string[] {
   })
 }
 
-/** Screws a piece that runs along the wall to every batten it passes, at a height: it is held up and back there. */
+/**
+ * Screws a piece that runs along the wall to every batten it passes, at a height: it is held up and back there. What
+ * lies over the battens its screws pass as well.
+ */
 export function fixToBattens(
   d: Draft,
   part: string,
   battens: readonly string[],
-  at: { z: number; count: number },
+  at: { z: number; count: number; betweenMm?: number },
 ): void {
   const { min, max } = d.box(part)
+  const { betweenMm = 0 } = at
   for (const on of battens) {
     const b = d.box(on)
     const [from, to] = [Math.max(b.min[0], min[0]), Math.min(b.max[0], max[0])]
     if (to - from < FROM_END_MM) continue
     const x = (from + to) / 2
-    const joint = d.screw(part, on, at.count, 'side', max[1] - min[1], b.max[1] - b.min[1])
+    const joint = d.screw(part, on, at.count, 'side', max[1] - min[1], b.max[1] - b.min[1], { betweenMm })
     const spot = (z: number): Box => {
       const v: Vec3 = [x, min[1], z]
       return { min: v, max: v }
@@ -86,6 +90,8 @@ export function fixToBattens(
       way: 'push',
       via: 'bearing',
       steadies: true,
+      // It presses on what lies between, and that on the batten.
+      ...(betweenMm > 0 ? { joint } : {}),
     })
   }
 }

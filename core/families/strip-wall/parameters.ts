@@ -1,4 +1,5 @@
 import { HELD } from '../../goods/tool.ts'
+import { findSection } from '../../catalogue/lumber.ts'
 import { z } from '../../measure/schema.ts'
 import type { UnitSystem } from '../../measure/units.ts'
 import type { Raw } from '../family.ts'
@@ -19,6 +20,8 @@ const holder = z.object({
   atMm: z.number().min(0).max(15000),
 })
 
+export const BACKINGS = ['none', 'panels'] as const
+
 export const stripWallParams = z.object({
   follow: z.enum(['goods', 'wall']),
   /** Along the wall. */
@@ -38,6 +41,9 @@ export const stripWallParams = z.object({
   /** On masonry: strips on it, or on upright battens. */
   mount: z.enum(['direct', 'battens']),
   battenSection: section,
+  /** Over the battens: nothing, or panels that meet on them, whole ones or what is left of others. */
+  backing: z.enum(BACKINGS),
+  backingSheet: sheet,
   sheet,
   dividerSheet: sheet,
   cleatSection: section,
@@ -55,6 +61,7 @@ type Stocks = Pick<
   StripWallParams,
   | 'stripSection'
   | 'battenSection'
+  | 'backingSheet'
   | 'sheet'
   | 'dividerSheet'
   | 'cleatSection'
@@ -67,6 +74,7 @@ const STOCK: Record<UnitSystem, Stocks> = {
   imperial: {
     stripSection: '1x6',
     battenSection: '2x3',
+    backingSheet: 'ply-3/8',
     sheet: 'ply-19/32',
     dividerSheet: 'ply-3/8',
     cleatSection: '1x3',
@@ -78,6 +86,7 @@ const STOCK: Record<UnitSystem, Stocks> = {
   metric: {
     stripSection: '18x144mm',
     battenSection: '38x63mm',
+    backingSheet: 'ply-9mm',
     sheet: 'ply-15mm',
     dividerSheet: 'ply-9mm',
     cleatSection: '18x69mm',
@@ -102,13 +111,19 @@ export const startingParams = (system: UnitSystem): StripWallParams => ({
   stripScrews: 'two',
   railScrews: 'three',
   mount: 'direct',
+  backing: 'none',
   holders: [],
 })
 
-/** First without a place along the strips for a holder. */
+/** First without a place along the strips for a holder, then without a backing. */
 export const UPGRADES = [
   (raw: Raw): Raw => ({
     ...raw,
     holders: Array.isArray(raw.holders) ? raw.holders.map((h: object) => ({ atMm: 0, ...h })) : raw.holders,
+  }),
+  (raw: Raw): Raw => ({
+    backing: 'none',
+    backingSheet: STOCK[findSection(String(raw.stripSection))?.system ?? 'metric'].backingSheet,
+    ...raw,
   }),
 ]

@@ -7,7 +7,7 @@ import { LEAST_STUDS, piecesOnStuds } from '../../blocks/mounts/pieces-on-studs.
 import type { Stretch } from '../../blocks/sizing/splice.ts'
 import { TOOL_HOOK } from '../../catalogue/hardware.ts'
 import { findSection, type Section } from '../../catalogue/lumber.ts'
-import { findSheet } from '../../catalogue/sheets.ts'
+import { findSheet, type Sheet } from '../../catalogue/sheets.ts'
 import { reachMm } from '../../goods/person.ts'
 import { bad, good, type Result } from '../../measure/result.ts'
 import { roundNearest, roundUp, SAME_LENGTH_MM } from '../../measure/rounding.ts'
@@ -68,6 +68,8 @@ export interface Plan {
   /** Middles of battens on masonry. */
   battens: number[]
   batten: Section
+  /** Over the battens, of panels that meet on them. */
+  backing: Sheet | null
   hung: Hung[]
   stock: HolderStock
   play: { sideMm: number; aboveMm: number }
@@ -84,7 +86,8 @@ export function planOut(
     return bad('cleat-not-as-thick', { mm: cleat.thicknessMm, leastMm: section.thicknessMm }, 'cleatSection')
   const onBattens = p.mount === 'battens' && ctx.space.construction.kind !== 'studs'
   const widthMm = stripWidth(section, p.strip, ctx.settings)
-  const backMm = onBattens ? batten.thicknessMm : 0
+  const backing = onBattens && p.backing === 'panels' ? findSheet(p.backingSheet)! : null
+  const backMm = onBattens ? batten.thicknessMm + (backing?.thicknessMm ?? 0) : 0
   const stock = stockOf(p, ctx)
   const length = (
     path: keyof StripWallParams & string,
@@ -162,6 +165,7 @@ export function planOut(
       lengthMm,
       battens: onBattens ? battensAt(lengthMm, batten) : [],
       batten,
+      backing,
       hung,
       stock,
       play: { sideMm, aboveMm },

@@ -1,15 +1,17 @@
 import type { Stock } from '../../assembly/assembly.ts'
 import type { Draft } from '../../assembly/draft.ts'
+import { panelsOver, screwPanel, under } from '../../blocks/carcass/screwed-panel.ts'
 import { placeHolder } from '../../blocks/holders/place.ts'
 import { fixingUp, wallStrip } from '../../blocks/mounts/hung-on-wall.ts'
 import { fixToBattens, placeBattens } from '../../blocks/mounts/battens.ts'
 import { screwAlong, type Wall } from '../../blocks/mounts/wall-fixing.ts'
+import type { Sheet } from '../../catalogue/sheets.ts'
 import { HELD } from '../../goods/tool.ts'
 import { good, type Result } from '../../measure/result.ts'
 import { choicePen } from '../choices.ts'
 import type { Choice, ListChoice, ShapeContext, Shaped } from '../family.ts'
 import { opened } from '../opened.ts'
-import { LIMITS, RAIL_SCREWS, STRIP_SCREWS, type StripWallParams } from './parameters.ts'
+import { BACKINGS, LIMITS, RAIL_SCREWS, STRIP_SCREWS, type StripWallParams } from './parameters.ts'
 import { planOut, type Plan } from './plan-out.ts'
 
 /*
@@ -56,13 +58,15 @@ export function shapeStripWall(p: StripWallParams, ctx: ShapeContext): Result<Sh
 function placeStrips(d: Draft, p: StripWallParams, ctx: ShapeContext, plan: Plan, stock: Stock) {
   const { strips, battens, batten } = plan
   const wall: Wall = { space: ctx.space, system: ctx.settings.yard }
+  const [fromMm, toMm] = [
+    strips.rows[0].topMm - strips.widthMm - BATTEN_PAST_MM,
+    strips.rows[strips.rows.length - 1].topMm + BATTEN_PAST_MM,
+  ]
   const on = placeBattens(d, wall, {
-    middles: battens,
-    section: batten,
+    ...{ middles: battens, section: batten, fromMm, toMm },
     stock: { kind: 'board', section: p.battenSection, grade: ctx.settings.grade, treated: false },
-    fromMm: strips.rows[0].topMm - strips.widthMm - BATTEN_PAST_MM,
-    toMm: strips.rows[strips.rows.length - 1].topMm + BATTEN_PAST_MM,
   })
+  if (plan.backing) backing(d, plan, plan.backing, { on, fromMm, toMm, trimMm: ctx.settings.sheetTrimMm })
   for (const row of strips.rows)
     for (const s of row.pieces) {
       wallStrip(d, {
@@ -78,11 +82,36 @@ function placeStrips(d: Draft, p: StripWallParams, ctx: ShapeContext, plan: Plan
       const z =
         row.topMm - strips.widthMm + fixingUp({ widthMm: strips.widthMm, thicknessMm: strips.section.thicknessMm })
       const count = STRIP_SCREWS[p.stripScrews]
-      if (on.length > 0) fixToBattens(d, s.id, on, { z, count })
+      if (on.length > 0) fixToBattens(d, s.id, on, { z, count, betweenMm: plan.backing?.thicknessMm ?? 0 })
       else screwAlong(d, s.id, z, wall, { count })
       d.sub({ id: `put-${s.id}`, name: 'unit', parts: [s.id], built: 'in-place' })
     }
 }
+/** Panels over the battens, which meet on the middle of one, as wide as their sheet lets them be at that height. */
+function backing(
+  d: Draft,
+  { battens, batten }: Plan,
+  sheet: Sheet,
+  x: { on: readonly string[]; fromMm: number; toMm: number; trimMm: number },
+) {
+  const high = x.toMm - x.fromMm
+  const [long, wide] = [sheet.lengthMm - 2 * x.trimMm, sheet.widthMm - 2 * x.trimMm]
+  const lefts = battens.map((m) => m - batten.widthMm / 2)
+  const panels = panelsOver(lefts, batten.widthMm, high <= wide ? long : wide)
+  panels.forEach((s, k) =>
+    screwPanel(d, sheet, {
+      id: `backing-${k}`,
+      role: 'back',
+      min: [s.from, batten.thicknessMm, x.fromMm],
+      size: [s.to - s.from, sheet.thicknessMm, high],
+      across: 'x',
+      on: under(s, lefts, batten.widthMm).map((i) => x.on[i]),
+      centred: true,
+    }),
+  )
+  d.sub({ id: 'backing', name: 'sheets', parts: panels.map((_s, k) => `backing-${k}`), built: 'in-place' })
+}
+
 /** Battens reach past the strips by this, mm. */
 const BATTEN_PAST_MM = 30
 
@@ -146,7 +175,13 @@ function choices(p: StripWallParams, ctx: ShapeContext): Choice[] {
     coded('stripScrews', 'wall-screws', Object.keys(STRIP_SCREWS)),
     ...(masonry ? [coded('mount', 'strip-mount', ['direct', 'battens'])] : []),
     ...(masonry && p.mount === 'battens'
-      ? [section('battenSection', 'batten-section', imperial ? ['2x3', '2x4'] : ['38x63mm', '38x89mm'])]
+      ? [
+          section('battenSection', 'batten-section', imperial ? ['2x3', '2x4'] : ['38x63mm', '38x89mm']),
+          coded('backing', 'backing', BACKINGS),
+        ]
+      : []),
+    ...(masonry && p.mount === 'battens' && p.backing === 'panels'
+      ? [sheet('backingSheet', 'backing-sheet', [...thin, ...ctx.settings.ownSheets])]
       : []),
     sheet('sheet', 'holder-sheet', [...sheets, ...ctx.settings.ownSheets]),
     sheet('dividerSheet', 'divider-sheet', thin),

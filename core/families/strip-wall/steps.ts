@@ -19,6 +19,7 @@ interface HolderData {
 export type StepData = {
   'strips-cut': { strips: number; widthMm: number; longMm: number; ripped: number }
   'battens-up': { count: number; anchors: number }
+  'backing-on': { panels: number }
   'first-strip': { atMm: number; pieces: number; places: number; battens: number }
   'other-strips': { count: number; spacerMm: number }
   'hang-holders': { count: number }
@@ -32,6 +33,7 @@ const LEVEL_MM = 2
 export function stripWallSteps(p: StripWallParams, { assembly: a }: Shaped): Step[] {
   const of = (role: Part['role']) => a.parts.filter((x) => x.role === role && !x.temporary)
   const [strips, battens] = [of('hanger'), of('batten')]
+  const backing = a.subassemblies.find((s) => s.id === 'backing')?.parts ?? []
   const lowest = Math.min(...strips.map((s) => partBox(s).max[2]))
   const first = strips.filter((s) => partBox(s).max[2] - lowest < 1)
   const others = strips.filter((s) => !first.includes(s))
@@ -68,6 +70,18 @@ export function stripWallSteps(p: StripWallParams, { assembly: a }: Shaped): Ste
             anchors: anchorsOf(battens),
             cautions: ['not-into-wires', 'dust'],
             hold: { code: 'battens-flat' },
+          }),
+        ]
+      : []),
+    ...(backing.length > 0
+      ? [
+          step({
+            id: 'backing',
+            code: 'backing-on',
+            data: { panels: backing.length },
+            parts: backing,
+            on: idsOf(battens),
+            cautions: ['sheet-two', 'dust'],
           }),
         ]
       : []),

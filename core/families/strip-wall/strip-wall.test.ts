@@ -2,6 +2,7 @@ import { describe, expect, it } from '@jest/globals'
 import { expectNear } from '../../../test-support/near.ts'
 import { checkOf, readParams, tryParams } from '../../../test-support/read-params.ts'
 import type { Machining } from '../../assembly/assembly.ts'
+import { misplaced } from '../../assembly/sound.ts'
 import { partMassKg } from '../../assembly/mass.ts'
 import { newGoods, type Goods } from '../../goods/goods.ts'
 import { assumedTool, HELD, type Held, type ToolMeasure, type ToolShape } from '../../goods/tool.ts'
@@ -393,6 +394,43 @@ describe('strips', () => {
     const all = read({ mount: 'battens' }, { ...ctx(TABLE, masonry), settings: rated.settings })
     expect(all.checks.find((x) => x.id === 'unread:build')!.state).toBe('holds')
     expect(checkOf(read({ mount: 'battens' }, c), 'anchors:build').state).toBe('unknown')
+  })
+  it('on battens with a backing: panels that meet on a batten, every screw through them into a batten', () => {
+    const c = ctx(one, masonry)
+    const rated = { ...c, settings: { ...c.settings, anchorRatedN: 6000 } }
+    const [bare, backed] = [{ backing: 'none' } as const, { backing: 'panels' } as const].map((p) =>
+      read({ mount: 'battens', lengthMm: 2900, ...p }, rated),
+    )
+    expect(backed.verdict).toMatchObject({ fails: 0, unknown: 0 })
+    const a = backed.shaped.assembly
+    const panels = a.parts.filter((p) => p.role === 'back')
+    const middles = a.parts.filter((p) => p.role === 'batten').map((p) => p.at.centre[0])
+    expect(panels.length).toBeGreaterThan(1)
+    panels.slice(1).forEach((p, i) => {
+      const x = backed.boxes.get(p.id)!.min[0]
+      expectNear(x, backed.boxes.get(panels[i].id)!.max[0], 1e-9)
+      expect(middles.some((m) => Math.abs(m - x) < 1e-6)).toBe(true)
+    })
+    // Strips lie before the panels, and their screws reach as deep into the battens as those of bare ones.
+    const strips = a.parts.filter((p) => p.role === 'hanger')
+    for (const s of strips) expectNear(backed.boxes.get(s.id)!.min[1], 38 + 9, 1e-9)
+    const through = (r: BuildReading) =>
+      r.shaped.assembly.joints.filter((j) => j.near.startsWith('strip') && j.far.startsWith('batten'))
+    expect(through(backed).length).toBe(strips.length * middles.length)
+    for (const j of through(backed)) expect(j.fasteners[0].betweenMm).toBe(9)
+    const of = (r: BuildReading) => checkOf(r, 'joints:batten-hanger')
+    expect(of(backed).working!.inputs.some((i) => /gap/i.test(i.symbol) && i.value < 1)).toBe(true)
+    expect(of(bare).working!.inputs.some((i) => /gap/i.test(i.symbol))).toBe(false)
+    expect(of(backed).demand!).toBeGreaterThan(0)
+  })
+  it('a panel gone from behind a strip leaves its screws in the air: nothing is proven', () => {
+    const c = ctx(one, masonry)
+    const rated = { ...c, settings: { ...c.settings, anchorRatedN: 6000 } }
+    const a = read({ mount: 'battens', backing: 'panels' }, rated).shaped.assembly
+    expect(misplaced(a)).toEqual([])
+    const gone = { ...a, parts: a.parts.filter((p) => !p.id.startsWith('backing')) }
+    const names = { ...gone, joints: a.joints.filter((j) => !j.near.startsWith('backing')), supports: [] }
+    expect(misplaced(names).map((f) => f.code)).toContain('apart')
   })
   it.each([
     ['a thin wall', {}, { construction: { kind: 'thin' as const } }, 'no-wall-to-hang-on', undefined],

@@ -145,5 +145,10 @@ export const stripWall = family<StripWallParams>({
       },
       context: onMasonry(context('metric', ['slotted-rail', 'hook', 'clamp-bar'])),
     },
+    {
+      name: 'on battens with a backing of panels over masonry, metric',
+      params: { ...startingParams('metric'), mount: 'battens', backing: 'panels' },
+      context: onMasonry(context('metric', ['slotted-rail', 'box', 'clamp-bar'])),
+    },
   ],
 })

@@ -78,6 +78,11 @@ const steps: StepWordsFor<StepData> = {
     text: (d, say) =>
       `${plural(d.strips, 'strip')}, ${say.length(d.widthMm)} wide over the toe, the longest ${say.length(d.longMm)}. Square one edge of the longest board first. ${d.ripped ? 'Saw at 45°: one cut down the middle gives two.' : 'Saw at 45° along one edge of each.'}`,
   },
+  'backing-on': {
+    title: 'Panels over the battens',
+    text: (d) =>
+      `${plural(d.panels, 'panel')}, whole ones or sound pieces of old ones, which meet on the middle of a batten; screwed to every batten. Mark the battens on them before the strips cover their screws: the strips go through into the battens, not into the panel alone.`,
+  },
   'battens-up': {
     title: 'Battens on the wall',
     text: (d) =>
@@ -167,6 +172,8 @@ export const stripWallWords: KindWords = {
   },
   choices: {
     'strip-rip': { label: 'Strips are', options: { ripped: 'two from each board', whole: 'a board each' } },
+    backing: { label: 'Over the battens', options: { none: 'nothing', panels: 'panels that meet on them' } },
+    'backing-sheet': { label: 'Panels over the battens' },
     'strip-mount': { label: 'Strips are fixed', options: { direct: 'to the wall', battens: 'to upright battens' } },
     'holder-sheet': { label: 'Sides and decks of holders' },
     'divider-sheet': { label: 'Dividers, fronts and backs' },
