@@ -181,7 +181,7 @@ export function analyse(a: Assembly, boxes: PartBoxes, o: AnalysisOptions): Load
     if (!isHeld(held)) path.notHeld.push(b.id)
     const by = new Map(supports.map((s, i) => [s.id, held.forces[i]]))
     supports.forEach((s, i) => {
-      give(s, { box: s.contact, n: held.forces[i], way: scale(s.push, -1) }, doubt)
+      give(s, { box: s.contact, n: held.forces[i], way: scale(s.push, -1), held: true }, doubt)
       const more = s.wedged ? Math.abs(by.get(s.wedged.by) ?? 0) * s.wedged.share - Math.abs(held.forces[i]) : 0
       if (more > 0) wedge(s, more, doubt)
     })

@@ -9,6 +9,8 @@ export interface Patch {
   n: number
   /** Unit way it acts. */
   way?: Vec3
+  /** It comes from what is held there by a fitting, not from what lies on the part. */
+  held?: true
 }
 const DOWN: Vec3 = [0, 0, -1]
 export const wayOf = (x: Pick<Patch, 'way'>): Vec3 => x.way ?? DOWN

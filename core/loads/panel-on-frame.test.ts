@@ -99,9 +99,12 @@ describe('a pin on a sheet over two cross pieces alone', () => {
     expect(r.bent.result.moment.nmm).toBeLessThan(1.4 * reference.moment)
   })
   it('only where that is asked for: others are strips', () => expect(bare(knee(250, 300), false)).toBeNull())
-  it('is told by how little it stands on', () => {
-    expect(isPointed(part, knee(250, 300, 20, 30))).toBe(true)
-    expect(isPointed(part, knee(250, 300, 2000, 41))).toBe(false)
+  it('is told by how little it holds on', () => {
+    const held = { held: true } as const
+    expect(isPointed(part, { ...knee(250, 300, 20, 30), ...held })).toBe(true)
+    expect(isPointed(part, { ...knee(250, 300, 2000, 41), ...held })).toBe(false)
+    // What lies there lies on the wood under it.
+    expect(isPointed(part, knee(250, 300, 20, 30))).toBe(false)
   })
 })
 

@@ -206,8 +206,9 @@ export function isConcentrated(p: Part, x: Patch): boolean {
 
 /** Less than this both ways is a pin's plate, mm. */
 const PIN_MM = 40
-/** Whether this stands on so little that a strip as wide as it says nothing at all. */
+/** Whether a fitting holds something there on so little that a strip as wide as it says nothing at all. */
 export function isPointed(p: Part, x: Patch): boolean {
+  if (!x.held) return false
   const { u, v } = local(p, x.box)
   return Math.max(u.to - u.from, v.to - v.from) < PIN_MM
 }
