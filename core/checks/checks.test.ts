@@ -4,7 +4,9 @@ import { exampleContext, exampleGoods } from '../families/example-context.ts'
 import type { ShapeContext } from '../families/family.ts'
 import { findFamily } from '../families/registry.ts'
 import { newGoods } from '../goods/goods.ts'
-import { inches } from '../measure/units.ts'
+import { inches, IMPERIAL } from '../measure/units.ts'
+import { sayCheck } from '../wording/checks.ts'
+import { sayIn } from '../wording/say.ts'
 import { readWith, type BuildReading } from '../project/read-build.ts'
 import { newBuild } from '../project/new-build.ts'
 import type { Build } from '../project/project.ts'
@@ -214,7 +216,24 @@ describe('standing and putting up', () => {
       { raise: 'tilt', rows: 4, columns: 3 },
       totes({}, { ceilingMm: Math.hypot(h, d) + 5 }),
     )
-    expect(check(low, 'tilt-up')[0].state).toBe('fails')
+    const [fails] = check(low, 'tilt-up')
+    expect(fails.state).toBe('fails')
+    // Without what the text names the rest passes, and nothing that is left stood on it.
+    const off = String(fails.data.off).split(',')
+    const lying = low.shaped.assembly.subassemblies.find((s) => s.built === 'flat')!.parts
+    const gone = low.shaped.assembly.parts.filter((p) => off.includes(p.role) && lying.includes(p.id)).map((p) => p.id)
+    const rest = lying.filter((id) => !gone.includes(id)).map((id) => low.boxes.get(id)!)
+    const size = (i: number) => Math.max(...rest.map((b) => b.max[i])) - Math.min(...rest.map((b) => b.min[i]))
+    expect(off).toHaveLength(gone.length)
+    expect(
+      low.shaped.assembly.supports.some(
+        (s) => s.on.kind === 'part' && gone.includes(s.on.part) && 'part' in s.from && !gone.includes(s.from.part),
+      ),
+    ).toBe(false)
+    expect(Math.hypot(size(1), size(2)) + 10).toBeLessThanOrEqual(Math.hypot(h, d) + 5)
+    expect(sayCheck(fails, sayIn(IMPERIAL))).toMatch(/Without .* it passes: put them on when it stands/)
+    const far = read('tote-rack', { raise: 'tilt', rows: 4, columns: 3 }, totes({}, { ceilingMm: h - 200 }))
+    expect(check(far, 'tilt-up')[0].data.off).toBeUndefined()
     expect(check(read('tote-rack', { raise: 'in-place' }, totes()), 'lift:piece')[0].state).toBe('holds')
   })
   it('sees a build that outgrows its wall', () => {

@@ -1,13 +1,41 @@
+import type { Part } from '../assembly/assembly.ts'
 import { partMassKg } from '../assembly/mass.ts'
 import { opens } from '../assembly/moved.ts'
 import { standUpHeight } from '../clearance/stand-up.ts'
 import { boxUnion } from '../geometry/box.ts'
-import { defineCheck, measured, notWeighed, plain, type CheckResult } from './check.ts'
+import { defineCheck, measured, notWeighed, plain, type CheckContext, type CheckResult } from './check.ts'
 
 /** Kept free under the ceiling while something is tilted up, mm: floors and ceilings are not flat. Product decision. */
 const TILT_SPARE_MM = 10
 /** People a lift may count on. */
 const PEOPLE = 2
+
+/**
+ * The least that can be left off so that the rest is tilted up under a height: pieces of one kind, or of two, that
+ * nothing else of it stands on, the lightest of what is enough; none where that is no help.
+ */
+function leastOff(
+  lying: readonly string[],
+  underMm: number,
+  { assembly, boxes }: Pick<CheckContext, 'assembly' | 'boxes'>,
+): Part[] {
+  const parts = assembly.parts.filter((p) => lying.includes(p.id))
+  const roles = [...new Set(parts.map((p) => p.role))]
+  const groups = roles.flatMap((one, i) => [[one], ...roles.slice(i + 1).map((other) => [one, other])])
+  const enough = groups
+    .map((g) => parts.filter((p) => g.includes(p.role)))
+    .filter((off) => {
+      const gone = new Set(off.map((p) => p.id))
+      const rest = parts.filter((p) => !gone.has(p.id))
+      const carries = assembly.supports.some(
+        (s) => s.on.kind === 'part' && gone.has(s.on.part) && 'part' in s.from && !gone.has(s.from.part),
+      )
+      if (rest.length === 0 || carries) return false
+      return standUpHeight(boxUnion(rest.map((p) => boxes.get(p.id)!))) + TILT_SPARE_MM <= underMm
+    })
+  const massOf = (list: readonly Part[]) => list.reduce((m, p) => m + partMassKg(p), 0)
+  return enough.sort((a, b) => massOf(a) - massOf(b))[0] ?? []
+}
 
 /** What is built lying down must pass under the ceiling when it is tilted up. */
 export const tiltUp = defineCheck({
@@ -31,6 +59,8 @@ export const tiltUp = defineCheck({
       return { s, box, need: standUpHeight(box) }
     })
     const worst = each.reduce((a, b) => (b.need > a.need ? b : a))
+    const off =
+      worst.need + TILT_SPARE_MM > space.ceilingMm ? leastOff(worst.s.parts, space.ceilingMm, { assembly, boxes }) : []
     return [
       measured({
         check: 'tilt-up',
@@ -41,7 +71,11 @@ export const tiltUp = defineCheck({
         demand: worst.need + TILT_SPARE_MM,
         capacity: space.ceilingMm,
         parts: worst.s.parts,
-        data: { needMm: worst.need, ceilingMm: space.ceilingMm, spareMm: TILT_SPARE_MM },
+        data: {
+          ...{ needMm: worst.need, ceilingMm: space.ceilingMm, spareMm: TILT_SPARE_MM },
+          // Roles, each as often as there are pieces of it.
+          ...(off.length > 0 ? { off: off.map((p) => p.role).join() } : {}),
+        },
         working: {
           formula: '√(height² + depth²) + spare ≤ ceiling',
           inputs: [

@@ -4,11 +4,19 @@ import { formatSecondMoment, formatSmallArea } from '../measure/format.ts'
 import { roleName, sectionName } from './names.ts'
 import { ROOM_TABLE } from './room-checks.ts'
 import { SPRING_TABLE } from './spring-checks.ts'
-import { capital, perWidth, plural, type Data, type Say } from './say.ts'
+import { capital, perWidth, plural, type Data, type Say, listed } from './say.ts'
 
 type Words = (r: CheckResult, d: Data, say: Say) => string
 
 const short = (d: Data, say: Say) => say.length(Number(d.needMm) - Number(d.haveMm))
+/** Pieces told by their roles, each as often as there are of it. */
+function piecesOf(roles: string): string {
+  const all = roles.split(',')
+  return listed(
+    [...new Set(all)].map((role) => plural(all.filter((r) => r === role).length, roleName(role), roleName(role, 2))),
+  )
+}
+
 const share = (r: CheckResult, say: Say) => (r.ratio === null ? '' : ` (${say.percent(r.ratio)} of what it can do)`)
 const name = (d: Data) => `${roleName(String(d.role))} ${d.letter ?? ''}`.trim()
 const assumed = (d: Data) => (d.assumed ? ' The rim is assumed: measure it.' : '')
@@ -399,7 +407,7 @@ const TABLE: Record<string, Words> = {
   tilt: (r, d, say) =>
     r.state === 'holds'
       ? `Built flat, it can be tilted up: its diagonal of ${say.lengthOf(d, 'needMm')} clears the ceiling.`
-      : `Built flat, it can not be stood up: its diagonal of ${say.lengthOf(d, 'needMm')} is more than the ceiling of ${say.lengthOf(d, 'ceilingMm')} less ${say.lengthOf(d, 'spareMm')} to spare. Build it where it stands.`,
+      : `Built flat, it can not be stood up: its diagonal of ${say.lengthOf(d, 'needMm')} is more than the ceiling of ${say.lengthOf(d, 'ceilingMm')} less ${say.lengthOf(d, 'spareMm')} to spare. ${d.off ? `Without ${piecesOf(String(d.off))} it passes: put them on when it stands; or build it where it stands.` : 'Build it where it stands.'}`,
   'in-place': () => 'Built where it stands: nothing to tilt up.',
   'lift-whole': (_r, d, say) => `Empty it weighs ${say.mass(Number(d.massKg))}: one person lifts it up to hang it.`,
   'lift-whole-two': (r, d, say) =>

@@ -219,7 +219,8 @@ function widthsOf(
     Math.max(LEAST_CLEAR_MM, ...inBox.map((g) => g.item.deepMm)),
     { takenMm: s.innerMm, outMm: standsOut(p.front) },
   )
-  const depthMm = pen.length({ path: 'depthMm', code: 'clear-depth', min: LEAST_CLEAR_MM, max: 600 }, deep.mm, deep.why)
+  const why = p.front === 'pivots' && goods.length === 0 ? { code: 'behind-leaves', terms: [] } : deep.why
+  const depthMm = pen.length({ path: 'depthMm', code: 'clear-depth', min: LEAST_CLEAR_MM, max: 600 }, deep.mm, why)
   const widest = Math.max(...inBox.map((g) => g.item.acrossMm))
   const usual = Math.min(
     Math.max(USUAL_CLEAR, widest + 2 * s.sideMm + takenByHinges(p.front)),

@@ -24,6 +24,7 @@ const reasons: LooseWords = {
   'leaves-pass': (d, say) =>
     `its own thickness, twice the deepest thing, ${say.lengthOf(d, 'deepMm')}, and ${say.lengthOf(d, 'passMm')} to pass`,
   'leaves-goods': (d) => `in pairs, as few as take ${plural(Number(d.things), 'thing')}`,
+  'behind-leaves': () => 'what lies behind the leaves is shallow: everything hangs on them',
   'leaf-high-usual': () => 'a row of long tools over one of short ones',
 }
 
