@@ -23,6 +23,7 @@ import { hookedPanel } from './hooked-panel.ts'
 import { joists } from './joists.ts'
 import { partitions } from './partitions.ts'
 import { pins } from './pins.ts'
+import { pullOpen } from './pull-open.ts'
 import { ratings } from './ratings.ts'
 import { ownSweep } from './own-sweep.ts'
 import { rods } from './rods.ts'
@@ -81,4 +82,5 @@ export const CHECKS: readonly AnyCheck[] = [
   roomFit,
   tiltUp,
   heaviestLift,
+  pullOpen,
 ]

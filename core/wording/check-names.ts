@@ -44,6 +44,7 @@ export const CHECK_NAMES: Record<string, string> = {
   'strip-metre': 'A metre of strip',
   'own-sweep': 'Opens and shuts',
   'usable-faces': 'Faces to hang on',
+  'pull-open': 'Pulled open',
   joists: 'Joists',
   unread: 'Everything judged',
   'room-fit': 'Fits the room',

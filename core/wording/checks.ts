@@ -271,6 +271,10 @@ const TABLE: Record<string, Words> = {
   'unknown-hinge': () => 'Not proven: nobody knows how its hinges are held.',
   'strip-metre': (_r, d, say) =>
     `A metre of strip carries ${say.force(Number(d.carriesN))} hung like what pulls hardest here; the fullest has ${say.force(Number(d.nowN))}.`,
+  'pull-open': (r, _d, say) =>
+    r.state === 'holds'
+      ? `The heaviest drawer, full, starts with ${say.force(r.demand!)} of pull on its runners.`
+      : `The heaviest drawer, full, takes ${say.force(r.demand!)} to start on its runners, more than two hands pull easily (${say.force(r.capacity!)}). Less in it, or a smaller one; wax on the runners helps.`,
   'usable-faces': (_r, d, say) =>
     `Things can hang on ${say.area(Number(d.areaMm2))} of it, ${say.number(Number(d.times))} times the bare wall it takes: both faces of ${plural(Number(d.leaves), 'leaf', 'leaves')}, and the back.`,
   lying: (r, d, say) =>

@@ -1,7 +1,14 @@
 import { unitsOf } from '../../assembly/settings.ts'
 import { crossesUnder } from '../../blocks/frame/shelf-frame.ts'
 import { dropOut, pastDrop, placeWide } from '../../blocks/mounts/on-drops.ts'
-import { joistsToHangFrom, PAST_ROD_MM, ROD_OUT_MM, rowPlaces, type KnownJoists } from '../../blocks/mounts/on-rods.ts'
+import {
+  COUPLER_UNDER_MM,
+  joistsToHangFrom,
+  PAST_ROD_MM,
+  ROD_OUT_MM,
+  rowPlaces,
+  type KnownJoists,
+} from '../../blocks/mounts/on-rods.ts'
 import { fixingPlaces } from '../../blocks/mounts/wall-fixing.ts'
 import { depthToHold } from '../../blocks/sizing/depth-to-hold.ts'
 import { findSection, type Section } from '../../catalogue/lumber.ts'
@@ -123,14 +130,17 @@ export function planOut(
   const openings = betweenRods(rods.value.xs, front.leaves)
   const { spots, left } = fill(queue, openings, depthMm, sideMm, 0)
   const tallest = Math.max(...spots.map((s) => s.item.tallMm), 0)
-  const highest = ctx.space.ceilingMm - tallest - aboveMm
+  // Over bearers on rods there is room for their couplings under the ceiling.
+  const underCouplings =
+    p.front === 'rods' ? ctx.space.ceilingMm - COUPLER_UNDER_MM + sheet.thicknessMm + frame.widthMm : Infinity
+  const mostMm = Math.min(ctx.space.ceilingMm - tallest, underCouplings)
+  const highest = Math.min(mostMm, ctx.space.ceilingMm - tallest - aboveMm)
   const topMm = pen.length({ path: 'topMm', code: 'platform-top', min: 600, max: 4500 }, highest, {
     code: 'platform-under-ceiling',
     terms: [],
     data: { tallMm: tallest },
   })
-  if (topMm > ctx.space.ceilingMm - tallest)
-    return bad('platform-in-ceiling', { mm: topMm, mostMm: ctx.space.ceilingMm - tallest }, 'topMm')
+  if (topMm > mostMm) return bad('platform-in-ceiling', { mm: topMm, mostMm }, 'topMm')
 
   const underMm = topMm - sheet.thicknessMm - frame.widthMm - bearer.thicknessMm
   const deepMm = ctx.space.ceilingMm - underMm

@@ -25,7 +25,7 @@ const problems: WordsFor<ProblemData> = {
   'drops-across-joists': () =>
     'Drops of board go up beside a spreader right over each bearer: only joists that run along the wall let it lie so. Hang it on rods.',
   'platform-in-ceiling': (d, say) =>
-    `Its deck at ${say.length(d.mm)} leaves no room for the tallest thing under the ceiling: at most ${say.length(d.mostMm)}.`,
+    `Its deck at ${say.length(d.mm)} leaves no room under the ceiling for the tallest thing, or for what it hangs by: at most ${say.length(d.mostMm)}.`,
   'platform-too-low': (d, say) =>
     `Its underside would hang ${say.length(d.mm)} above the floor: at least ${say.length(d.leastMm)}. What is so tall belongs on the floor.`,
   'cleat-misses-studs': (d) =>

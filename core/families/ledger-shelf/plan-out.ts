@@ -1,5 +1,12 @@
 import { crossesUnder } from '../../blocks/frame/shelf-frame.ts'
-import { joistsToHangFrom, PAST_ROD_MM, ROD_OUT_MM, rowPlaces, type KnownJoists } from '../../blocks/mounts/on-rods.ts'
+import {
+  COUPLER_UNDER_MM,
+  joistsToHangFrom,
+  PAST_ROD_MM,
+  ROD_OUT_MM,
+  rowPlaces,
+  type KnownJoists,
+} from '../../blocks/mounts/on-rods.ts'
 import { depthToHold } from '../../blocks/sizing/depth-to-hold.ts'
 import { piecesOnStuds } from '../../blocks/mounts/pieces-on-studs.ts'
 import { findSection, type Section } from '../../catalogue/lumber.ts'
@@ -27,6 +34,7 @@ export interface ReasonData {
 export interface ProblemData {
   'ledger-misses-studs': { count: number; from: number }
   'ledger-not-spliced': { mostMm: number }
+  'front-in-ceiling': { mm: number; mostMm: number }
 }
 
 /** Posts no further apart than half a sheet, centre to centre: the usual rule for rails of 2x4. */
@@ -159,6 +167,11 @@ export function planOut(
   const longest = from && !from.chain ? Math.max(...ROD_LENGTHS[from.rod.system]) : Infinity
   if (ctx.space.ceilingMm - lowestMm > longest)
     return bad('rod-too-long', { mm: ctx.space.ceilingMm - lowestMm, mostMm: longest }, 'front')
+  // Over the highest bearer there is room for the coupling, or the eye nut, under the ceiling.
+  const highMost = ctx.space.ceilingMm - COUPLER_UNDER_MM + framed.sheetMm + frame.widthMm
+  const high = tops.value[tops.value.length - 1]
+  if (from && high > highMost)
+    return bad('front-in-ceiling', { mm: high, mostMm: highMost }, `topMm.${tops.value.length - 1}`)
   const every = pen.length({ path: 'crossEveryMm', code: 'cross-every', min: 150, max: 1300 }, CROSS_EVERY, {
     code: 'sheet-span',
     terms: [],

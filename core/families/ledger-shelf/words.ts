@@ -24,6 +24,8 @@ const levers: WordsFor<LeverData> = {
 }
 
 const problems: WordsFor<ProblemData> = {
+  'front-in-ceiling': (d, say) =>
+    `Its highest shelf at ${say.length(d.mm)} leaves no room under the ceiling for what its front hangs by: at most ${say.length(d.mostMm)}. Take fewer shelves, or stand its front on posts.`,
   'ledger-misses-studs': (d, say) =>
     `The piece of ledger that begins ${say.length(d.from)} from its left end meets ${d.count === 0 ? 'no stud' : 'one stud only'}: two at least. Make it longer, or move it along the wall.`,
   'ledger-not-spliced': (d, say) =>
