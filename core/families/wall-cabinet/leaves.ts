@@ -142,6 +142,7 @@ function toolsThatMeet(faces: PivotPlan['faces'], leaves: readonly Leaf[], clear
   let worst: { one: string; other: string; mm: number } | null = null
   leaves.forEach((l, i) => {
     const behind = leaves.findIndex((x) => x.hung === l.hung && x.nth === l.nth + 1)
+    if (behind < 0) return
     const [back, front] = [
       deepest(faces.find((f) => f.leaf === i && !f.front)),
       deepest(faces.find((f) => f.leaf === behind && f.front)),

@@ -130,6 +130,14 @@ describe('leaves on pins', () => {
     expect([problem.code, problem.field]).toEqual([code, field])
     expect(sayProblem(problem, say)).toMatch(words)
   })
+  it('one leaf on a side has none behind it: nothing meets, however near they would be', () => {
+    const deep = [tool('saw', [150, 45, 560], 0.6, 2)]
+    expect(read({ leaves: 2, apartMm: 30 }, deep).verdict).toMatchObject({ fails: 0, unknown: 0 })
+    // Alone between two leaves it reaches into the wood of the other.
+    const alone = problemOf({ leaves: 4, apartMm: 30 }, [tool('saw', [150, 45, 560], 0.6, 4)])
+    expect(alone.code).toBe('leaf-tools-meet')
+    expect(sayProblem(alone, say)).toMatch(/^The saw .*(into each other|into the wood of the other)\./)
+  })
   it('two that would meet are told by how much: both depths less what is between their faces', () => {
     const thick = [tool('saw', [150, 45, 560], 0.6, 4), tool('mallet', [130, 60, 330], 0.9, 8)]
     const { data } = problemOf({ leaves: 4, apartMm: 60 }, thick)

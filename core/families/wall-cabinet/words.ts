@@ -37,7 +37,11 @@ const levers: LooseWords = {
 
 const problems: LooseWords = {
   'leaf-tools-meet': (d, say) =>
-    `The ${d.one} on the back of one leaf and the ${d.other} on the front of the next would reach ${say.lengthOf(d, 'mm')} into each other. Put the leaves further apart, or hang one of them elsewhere.`,
+    `${
+      d.one && d.other
+        ? `The ${d.one} on the back of one leaf and the ${d.other} on the front of the next would reach ${say.lengthOf(d, 'mm')} into each other.`
+        : `The ${d.one || d.other} between two leaves would reach ${say.lengthOf(d, 'mm')} into the wood of the other.`
+    } Put the leaves further apart, or hang one of them elsewhere.`,
   'leaves-too-narrow': (d, say) =>
     `${plural(Number(d.count), 'leaf', 'leaves')} do not go into an opening of ${say.lengthOf(d, 'mm')}: those further back would be too narrow to hang anything on. Fewer of them, or a wider opening.`,
   'leaves-too-deep': (d, say) =>
