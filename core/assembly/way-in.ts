@@ -8,6 +8,9 @@ import { sharesMoreThan, type Box } from '../geometry/box.ts'
  */
 export type WayIn = 'laid' | 'tilted' | 'from-its-end' | 'before-uprights'
 
+/** Tag of a subassembly that is screwed over a front, and taken off whole. */
+export const SCREWED_FRONT = 'screwed-front'
+
 /** Pieces this near to each other touch, mm. */
 const TOUCH_MM = 1
 
@@ -33,7 +36,14 @@ function widestBetween(uprights: readonly Box[]): number {
 export function wayIn(sheet: Part, a: Assembly, boxes: PartBoxes): WayIn {
   const s = boxes.get(sheet.id)!
   const shares = (b: Box, i: number) => Math.min(b.max[i], s.max[i]) - Math.max(b.min[i], s.min[i]) > TOUCH_MM
-  const others = a.parts.filter((p) => p.id !== sheet.id && !p.temporary && p.stock.kind !== 'bought')
+  // Leaves and panels over its front come last.
+  const later = new Set([
+    ...a.motions.flatMap((m) => m.parts),
+    ...a.subassemblies.filter((x) => x.tags?.use === SCREWED_FRONT).flatMap((x) => x.parts),
+  ])
+  const others = a.parts.filter(
+    (p) => p.id !== sheet.id && !p.temporary && p.stock.kind !== 'bought' && !later.has(p.id),
+  )
   const over = others
     .map((p) => boxes.get(p.id)!)
     .filter((b) => shares(b, 0) && shares(b, 1) && b.min[2] > s.max[2] - TOUCH_MM)

@@ -1,4 +1,5 @@
 import type { Draft } from '../../assembly/draft.ts'
+import { SCREWED_FRONT as SCREWED } from '../../assembly/way-in.ts'
 import type { Sheet } from '../../catalogue/sheets.ts'
 
 /*
@@ -22,7 +23,7 @@ export interface ScrewedPanel {
 }
 
 /** Tells who writes the steps what of a front is screwed on. */
-export const SCREWED_FRONT = { use: 'screwed-front' } as const
+export const SCREWED_FRONT = { use: SCREWED } as const
 
 export function screwOver(d: Draft, x: ScrewedPanel): void {
   const [wide, high] = [x.right - x.left, x.headMm - x.footMm]

@@ -81,3 +81,12 @@ it('sheets between posts that pass at no slant are slid in from an end, before t
   expect(at['sheets-end']).toBeGreaterThan(at.stand)
   expect(at['sheets-end']).toBeLessThan(at.join)
 })
+
+it.each(['doors', 'panel', 'curtain'] as const)(
+  'what closes its front afterwards (%s) is in no sheet’s way',
+  (front) => {
+    const [open, closed] = [read({ midPosts: 0 }), read({ midPosts: 0, front })]
+    const steps = (r: BuildReading) => sheetsOf(r).map((s) => r.steps[stepOf(r, s.id)].id)
+    expect(steps(closed)).toEqual(steps(open))
+  },
+)
