@@ -25,7 +25,7 @@ export function passesTilted(long: number, thick: number, wide: number, high: nu
   return flattest <= Math.PI / 2 && long * Math.sin(flattest) + thick * Math.cos(flattest) <= high
 }
 
-/** Clear widths between uprights side by side, and past the outer ones as far as there is nothing. */
+/** The widest clear way between two uprights side by side, mm; no end to it where there is one, or none. */
 function widestBetween(uprights: readonly Box[]): number {
   const sorted = [...uprights].sort((a, b) => a.min[0] - b.min[0])
   if (sorted.length < 2) return Infinity

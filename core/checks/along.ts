@@ -72,7 +72,7 @@ function ofMember(p: Part, a: Acting, c: Given): CheckResult {
     const nmm = Math.abs(b.result.moment.nmm) / Math.max(share, LEAST_NET)
     return { fb, stress: nmm / sectionModulus(b.widthMm, depthMm), depthMm, nmm }
   })
-  // A strut that is pulled by one face bends by that much of its pull: pressed, the column counts its own lean.
+  // A strut that is pulled by one face bends by that much of its pull. One that is pressed is a column in its middle line.
   if (a.bent.length === 0 && a.pulledN > 0) {
     const off = besideMm(p, c.assembly)
     for (const [beside, depthMm, breadthMm] of [

@@ -60,6 +60,9 @@ export const CROSS_END_MM = 45
 export const PAST_NUT_MM = 20
 /** The coupling nut sits this far under the ceiling, mm, in reach of a spanner. */
 export const COUPLER_UNDER_MM = 80
+/** The highest upper face of what lies on bearers that hang: their couplings, or eye nuts, are over them. mm */
+export const highestHung = (ceilingMm: number, overBearersMm: number): number =>
+  ceilingMm - COUPLER_UNDER_MM + overBearersMm
 /** A rod passes a joist with this much wood left alone beside it, mm. */
 const BESIDE_JOIST_MM = 15
 /** A rod is moved out from where it would be by no more than this to miss a joist, mm. */

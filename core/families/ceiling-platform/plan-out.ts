@@ -2,7 +2,7 @@ import { unitsOf } from '../../assembly/settings.ts'
 import { crossesUnder } from '../../blocks/frame/shelf-frame.ts'
 import { dropOut, pastDrop, placeWide } from '../../blocks/mounts/on-drops.ts'
 import {
-  COUPLER_UNDER_MM,
+  highestHung,
   joistsToHangFrom,
   PAST_ROD_MM,
   ROD_OUT_MM,
@@ -131,8 +131,8 @@ export function planOut(
   const { spots, left } = fill(queue, openings, depthMm, sideMm, 0)
   const tallest = Math.max(...spots.map((s) => s.item.tallMm), 0)
   // Over bearers on rods there is room for their couplings under the ceiling.
-  const underCouplings =
-    p.front === 'rods' ? ctx.space.ceilingMm - COUPLER_UNDER_MM + sheet.thicknessMm + frame.widthMm : Infinity
+  const overMm = sheet.thicknessMm + frame.widthMm
+  const underCouplings = p.front === 'rods' ? highestHung(ctx.space.ceilingMm, overMm) : Infinity
   const mostMm = Math.min(ctx.space.ceilingMm - tallest, underCouplings)
   const highest = Math.min(mostMm, ctx.space.ceilingMm - tallest - aboveMm)
   const topMm = pen.length({ path: 'topMm', code: 'platform-top', min: 600, max: 4500 }, highest, {

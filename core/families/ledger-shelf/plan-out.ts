@@ -1,6 +1,6 @@
 import { crossesUnder } from '../../blocks/frame/shelf-frame.ts'
 import {
-  COUPLER_UNDER_MM,
+  highestHung,
   joistsToHangFrom,
   PAST_ROD_MM,
   ROD_OUT_MM,
@@ -168,7 +168,7 @@ export function planOut(
   if (ctx.space.ceilingMm - lowestMm > longest)
     return bad('rod-too-long', { mm: ctx.space.ceilingMm - lowestMm, mostMm: longest }, 'front')
   // Over the highest bearer there is room for the coupling, or the eye nut, under the ceiling.
-  const highMost = ctx.space.ceilingMm - COUPLER_UNDER_MM + framed.sheetMm + frame.widthMm
+  const highMost = highestHung(ctx.space.ceilingMm, framed.sheetMm + frame.widthMm)
   const high = tops.value[tops.value.length - 1]
   if (from && high > highMost)
     return bad('front-in-ceiling', { mm: high, mostMm: highMost }, `topMm.${tops.value.length - 1}`)

@@ -18,6 +18,7 @@ import { bad, good, type Result } from '../../measure/result.ts'
 import { roundUp } from '../../measure/rounding.ts'
 import type { DimPen } from '../dim-pen.ts'
 import type { ShapeContext } from '../family.ts'
+import { withoutPlace } from '../house-on-shelves.ts'
 import { LIMITS, type WallCabinetParams } from './parameters.ts'
 
 /** A leaf is usually so high, mm: a row of long tools over a row of short ones. Product decision. */
@@ -88,16 +89,16 @@ export function planLeaves(
     terms: [],
     data: { things: queue.length },
   })
-  if (!fits.includes(count)) return bad('leaves-too-narrow', { count, mm: o.right - o.left }, 'leaves')
+  const leaves = leavesIn(count, room)
+  if (!leaves) return bad('leaves-too-narrow', { count, mm: o.right - o.left }, 'leaves')
   const { faces, left } = on(count)
-  const met = toolsThatMeet(faces, leavesIn(count, room)!, apartMm - o.sheet.thicknessMm)
+  const met = toolsThatMeet(faces, leaves, apartMm - o.sheet.thicknessMm)
   if (met) return bad('leaf-tools-meet', met, 'apartMm')
-  const over = new Map<string, number>()
-  for (const g of left) over.set(g.id, (over.get(g.id) ?? 0) + 1)
+  const over = new Map(withoutPlace(left).map((u) => [u.goodsId, u.count]))
   const rest = ctx.goods.map((g) => (hangsOnLeaf(p, g.item) ? { ...g, count: over.get(g.item.id) ?? 0 } : g))
   return good({
     plan: {
-      leaves: leavesIn(count, room)!,
+      leaves,
       faces,
       openMm: openOf(highMm),
       zoneMm: zoneOf(count, { sheet: o.sheet, apartMm, deepestMm }),

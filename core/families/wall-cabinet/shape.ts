@@ -23,9 +23,8 @@ import type { ShapeContext, Shaped } from '../family.ts'
 import { opened } from '../opened.ts'
 import { standing } from '../house-on-shelves.ts'
 import { choices } from './choices.ts'
-import { faceBays } from './leaves.ts'
+import { faceBays, type PivotPlan } from './leaves.ts'
 import { LIMITS, SCREWS, type WallCabinetParams } from './parameters.ts'
-import type { PivotPlan } from './leaves.ts'
 import { planOut, type Plan } from './plan-out.ts'
 
 /** Screws from the top into the rail are this far apart, mm. */
