@@ -1,4 +1,5 @@
 import type { Assembly, Part } from './assembly.ts'
+import { opens } from './moved.ts'
 import { isUpright, type PartBoxes } from './part-box.ts'
 import { sharesMoreThan, type Box } from '../geometry/box.ts'
 
@@ -38,7 +39,7 @@ export function wayIn(sheet: Part, a: Assembly, boxes: PartBoxes): WayIn {
   const shares = (b: Box, i: number) => Math.min(b.max[i], s.max[i]) - Math.max(b.min[i], s.min[i]) > TOUCH_MM
   // Leaves and panels over its front come last.
   const later = new Set([
-    ...a.motions.flatMap((m) => m.parts),
+    ...a.motions.filter(opens).flatMap((m) => m.parts),
     ...a.subassemblies.filter((x) => x.tags?.use === SCREWED_FRONT).flatMap((x) => x.parts),
   ])
   const others = a.parts.filter(

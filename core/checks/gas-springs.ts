@@ -20,7 +20,7 @@ import {
 } from '../mechanics/gas-spring.ts'
 import { defineCheck, measured, plain, type CheckContext, type CheckResult } from './check.ts'
 import { hingeGives } from './hinges.ts'
-import { jointGives } from './ties.ts'
+import { endsGive } from './panel-ends.ts'
 import { urgency } from './verdict.ts'
 
 /*
@@ -223,26 +223,6 @@ const levelForces = (x: Lifted): number[] =>
     const { longMm, way } = springAt(x.leaf, at)
     return Math.abs(x.leaf.springs * springForce(x.spring, longMm, WARM_C) * way[0])
   })
-
-/** Further from the middle of a panel than this share of its length is its end: a back or a rail counts for neither. */
-const END_SHARE = 0.4
-
-/** What the weaker end of a panel is fastened by gives out from the wall and back, N; null where nobody knows. */
-function endsGive(panelId: string, c: Given): number | null {
-  const { min, max } = c.boxes.get(panelId)!
-  const fast = c.assembly.joints.filter(
-    (j) => j.kind !== 'hinged' && j.fasteners.length > 0 && (j.near === panelId || j.far === panelId),
-  )
-  const ends = [-1, 1].map((side) =>
-    fast
-      .filter((j) => (j.at[0] - (min[0] + max[0]) / 2) * side > END_SHARE * (max[0] - min[0]))
-      .map((j) => jointGives(j, 1, c.parts, c.boxes, c)),
-  )
-  const known = ends.map((list) =>
-    list.length === 0 || list.includes(null) ? null : list.reduce<number>((s, n) => s + n!, 0),
-  )
-  return known.includes(null) ? null : Math.min(...known.map((n) => n!))
-}
 
 /** What all questions of a leaf depend on, to a thousandth of a mm and of a newton. */
 function likeness({ leaf, spring, motion, part, hinges }: Lifted, { parts, assembly }: Given): string {

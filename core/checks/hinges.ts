@@ -7,6 +7,7 @@ import { add, scale, type Vec3 } from '../geometry/vec.ts'
 import { hingePull, hingeShear } from '../mechanics/hinge.ts'
 import { PANEL_G } from '../mechanics/methods/method.ts'
 import { pulledTogether } from '../mechanics/withdrawal.ts'
+import { endsGive } from './panel-ends.ts'
 import { defineCheck, measured, plain, type CheckContext, type CheckResult, type Input } from './check.ts'
 
 /*
@@ -127,15 +128,52 @@ function ofLeaf(m: Swing, b: Body, c: Given): CheckResult {
   })
 }
 
+/**
+ * A panel that pins stand in, pushed along itself by all of them at once and all at one end: the load path gives that to
+ * its box, and it comes there through what fastens the panel.
+ */
+function ofPanels(c: Given & Pick<CheckContext, 'boxes' | 'settings'>): CheckResult[] {
+  const leaves = new Set(c.assembly.motions.flatMap((m) => (m.kind === 'swing' ? m.parts : [])))
+  const pinned = c.assembly.joints.filter((j) => itemOf(c, j.near) === PIVOT.item && !leaves.has(j.far))
+  return [...new Set(pinned.map((j) => j.far))].map((panel) => {
+    const on = c.assembly.supports.filter(
+      (s) => 'body' in s.from && s.on.kind === 'part' && s.on.part === panel && Math.abs(s.push[2]) < LEVEL,
+    )
+    const n = on.reduce((sum, s) => sum + Math.abs(c.design.reactions.get(s.id) ?? 0), 0)
+    const gives = endsGive(panel, c)
+    const about = {
+      check: 'hinges',
+      link: 'whole' as const,
+      quantity: 'force' as const,
+      subject: panel,
+      parts: [panel],
+    }
+    return gives === null
+      ? plain({ ...about, code: 'unknown-pivot-panel', state: 'unknown' })
+      : measured({
+          ...{ ...about, code: 'pivot-panel', demand: n, capacity: gives, data: { n } },
+          working: {
+            formula: 'all that pins push level ≤ what fastens one end of the panel',
+            inputs: [{ symbol: 'pins', value: n, quantity: 'force', source: c.method.loadFactor.source }],
+            source: 'all of them at one end, whichever way each pushes',
+          },
+        })
+  })
+}
+/** A way this little up is level: size of the upward part of its axis. */
+const LEVEL = 0.1
+
 export const hinges = defineCheck({
   id: 'hinges',
-  reads: ['assembly', 'parts', 'design', 'method'],
-  run: (c): CheckResult[] =>
-    c.assembly.motions.flatMap((m) => {
+  reads: ['assembly', 'parts', 'boxes', 'design', 'method', 'settings'],
+  run: (c): CheckResult[] => [
+    ...ofPanels(c),
+    ...c.assembly.motions.flatMap((m) => {
       // Leaves that came with what was there are of its rating.
       const own = c.parts.get(m.parts[0])?.stock.kind === 'existing'
       if (m.kind !== 'swing' || own) return []
       const body = c.assembly.bodies.find((b) => b.parts.includes(m.parts[0]))
       return body ? [ofLeaf(m, body, c)] : []
     }),
+  ],
 })

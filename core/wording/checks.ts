@@ -271,6 +271,11 @@ const TABLE: Record<string, Words> = {
   'unknown-hinge': () => 'Not proven: nobody knows how its hinges are held.',
   'strip-metre': (_r, d, say) =>
     `A metre of strip carries ${say.force(Number(d.carriesN))} hung like what pulls hardest here; the fullest has ${say.force(Number(d.nowN))}.`,
+  'pivot-panel': (r, d, say) =>
+    r.state === 'holds'
+      ? `What fastens the panel its pins stand in holds it${share(r, say)}: pushed along itself with ${say.force(Number(d.n))} at most.`
+      : `Its pins push the panel they stand in with ${say.force(Number(d.n))}, more than what fastens one of its ends. Panels in rabbets or dadoes with more screws, or less on the leaves.`,
+  'unknown-pivot-panel': () => 'Not proven: nobody knows what fastens the panel its pins stand in.',
   'pull-open': (r, _d, say) =>
     r.state === 'holds'
       ? `The heaviest drawer, full, starts with ${say.force(r.demand!)} of pull on its runners.`

@@ -98,6 +98,18 @@ describe('leaves on pins', () => {
     const pins = 2 * newtons(0.06)
     expectNear(r.service.reactions.get(down.id)!, all.reduce((s, x) => s + x.n, 0) + pins, 1e-6)
   })
+  it('push the panels they stand in, which what fastens an end of them holds: all at once, all at one end', () => {
+    for (const panel of ['shelf-0-0', 'top-0']) {
+      const c = checkOf(r, `hinges:${panel}`)
+      const level = a.supports.filter(
+        (s) => 'body' in s.from && s.on.kind === 'part' && s.on.part === panel && s.push[2] === 0,
+      )
+      const n = level.reduce((sum, s) => sum + Math.abs(r.design.reactions.get(s.id) ?? 0), 0)
+      expect(n).toBeGreaterThan(0)
+      expect(c.demand!).toBeGreaterThanOrEqual(n - 1e-6)
+      expect(c.state).toBe('holds')
+    }
+  })
   it('behind others go by none of them unless those have gone before', () => {
     const rear = a.motions.find((m) => m.kind === 'swing' && (m.after?.length ?? 0) > 0)!
     const shut = { ...a, motions: a.motions.map((m) => (m.kind === 'swing' ? { ...m, after: [] } : m)) }
