@@ -39,7 +39,7 @@ const steps: StepWordsFor<StepData> = {
   'sheets-on-frames': {
     title: 'Sheets on the frames first',
     text: (d) =>
-      `${plural(d.count, 'sheet')} onto their frames before a post is on: notched round the posts, or between uprights on all sides, no way leads in afterwards. Flush with the frame all round, screwed to the rails; try an offcut of post in every notch.`,
+      `${plural(d.count, 'sheet')} onto their frames before a post is on: notched round the posts, or between uprights on all sides, no way leads in afterwards. Their ends flush with the frame, what goes past the rails as much on either side; screwed to the rails. Try an offcut of post in every notch.`,
   },
   'sheets-from-end': {
     title: 'Slide the sheets in from an end',
