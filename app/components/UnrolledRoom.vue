@@ -4,8 +4,9 @@ import { select } from 'd3-selection'
 import { useElementSize } from '@vueuse/core'
 import { computed, onMounted, ref, shallowRef } from 'vue'
 import { snapStretch, type Snapped } from '../../core/clearance/snapping.ts'
-import { unroll, type UnrolledBuild } from '../../core/drawing/unroll.ts'
+import { unroll, type UnrolledBuild, type UnrolledThing } from '../../core/drawing/unroll.ts'
 import { formatLength } from '../../core/measure/format.ts'
+import { FEATURE_DEFAULTS } from '../../core/room/features.ts'
 import { FEATURE_NAMES } from '../../core/wording/features.ts'
 import { snapLinesFor, useMoves } from '../composables/moves.ts'
 import { useDrawingZoom } from '../composables/drawing-zoom.ts'
@@ -26,6 +27,7 @@ const svg = ref<SVGSVGElement>()
 
 const { width, height } = useElementSize(svg)
 const u = computed(() => (readings.plan ? unroll(readings.plan.room, readings.plan.outline, readings.placed) : null))
+const inWall = (t: UnrolledThing) => FEATURE_DEFAULTS[t.feature.kind].prepared !== undefined
 const box = computed(() => {
   const r = u.value
   if (!r) return { x: 0, y: 0, w: 1000, h: 1000 }
@@ -205,7 +207,7 @@ const trouble = computed(
           </g>
         </g>
         <g
-          v-for="t in u.things"
+          v-for="t in u.things.filter((x) => !inWall(x))"
           :key="t.feature.id"
           class="thing"
           :class="[t.feature.kind, { chosen: t.feature.id === thing }]"
@@ -257,6 +259,20 @@ const trouble = computed(
             :height="b.floor.h"
             class="print"
           />
+        </g>
+        <!-- What is in the wall is marked over what hangs before it: one looks for it. -->
+        <g
+          v-for="t in u.things.filter(inWall)"
+          :key="t.feature.id"
+          class="thing"
+          :class="[t.feature.kind, { chosen: t.feature.id === thing }]"
+          :role="compact ? undefined : 'button'"
+          :tabindex="compact ? undefined : 0"
+          :aria-label="compact ? undefined : thingSays(t.feature)"
+          @click="emit('thing', t.feature.id)"
+          @keydown.enter="emit('thing', t.feature.id)"
+        >
+          <rect :x="t.rect.x" :y="-t.rect.y - t.rect.h" :width="t.rect.w" :height="t.rect.h" class="body" />
         </g>
         <text
           v-if="held"
@@ -350,6 +366,19 @@ path {
 .thing.walkway .body,
 .thing.car .body {
   fill-opacity: 0.35;
+}
+/* Set in the wall: small, and to be found. */
+.thing.blocking .body,
+.thing.ceiling-blocking .body {
+  fill: none;
+  stroke: var(--ink);
+  stroke-dasharray: 6 3;
+}
+.thing.bolt .body,
+.thing.ceiling-bolt .body {
+  fill: var(--ink);
+  stroke: var(--ink);
+  stroke-width: 6;
 }
 .halo {
   fill: url('#keep');

@@ -278,7 +278,7 @@ export type Support = z.infer<typeof support>
 export const anchor = z.object({
   id,
   part: id,
-  into: z.enum(['stud', 'masonry', 'concrete', 'joist', 'slab', 'neighbour']),
+  into: z.enum(['stud', 'masonry', 'concrete', 'joist', 'slab', 'bolt', 'neighbour']),
   at: vec3,
   count: z.int().min(1),
   /** A screw of the catalogue with its thread in solid material, or an anchor known only by its maker's rating. */
@@ -286,6 +286,16 @@ export const anchor = z.object({
   embedMm: z.number().min(0),
   /** Which way it can hold: along x, y (away from the wall) or z. */
   holds: z.array(z.enum(['x', 'y', 'z'])),
+  /** In what was prepared in the wall or ceiling: the thing of the survey, and one stretch of it between studs. */
+  prepared: z
+    .object({
+      of: id,
+      field: z.int().min(0),
+      on: z.enum(['wall', 'ceiling']),
+      /** What that stretch carries, N, shared by all of the build that is fixed there; null while nobody said. */
+      holdsN: z.number().min(0).nullable(),
+    })
+    .optional(),
 })
 export type Anchor = z.infer<typeof anchor>
 

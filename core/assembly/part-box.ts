@@ -98,9 +98,15 @@ export function bendingSection(p: Part): { depthMm: number; breadthMm: number; o
 export function inTheRoom(a: Assembly, boxes: PartBoxes): PartBoxes {
   const onCeiling = a.supports.filter((s) => s.on.kind === 'ceiling')
   const partsOf = (list: readonly Support[]) => new Set(list.flatMap((s) => ('part' in s.from ? [s.from.part] : [])))
-  const above = partsOf(onCeiling)
-  // What lies on the joists has them under it; what is screwed under them hangs in the room.
-  const over = partsOf(onCeiling.filter((s) => s.via === 'bearing' && s.way === 'push' && s.push[2] > UP))
+  const lies = (s: Support) => s.via === 'bearing' && s.way === 'push' && s.push[2] > UP
+  // What lies on the joists has them under it, and so has what lies on that; what is screwed under them hangs in the room.
+  const over = partsOf(onCeiling.filter(lies))
+  const lain = a.supports.filter(lies)
+  for (let n = -1; n < over.size; ) {
+    n = over.size
+    for (const s of lain) if (s.on.kind === 'part' && over.has(s.on.part) && 'part' in s.from) over.add(s.from.part)
+  }
+  const above = new Set([...partsOf(onCeiling), ...over])
   const through = partsOf(a.supports.filter((s) => s.on.kind === 'part' && over.has(s.on.part)))
   const within = a.parts.filter((p) => p.stock.kind !== 'steel' && !above.has(p.id))
   const others = within.filter((p) => !through.has(p.id))

@@ -6,6 +6,7 @@ import type { Anchor } from './assembly.ts'
  */
 export function ratedAnchor(x: Pick<Anchor, 'fastener' | 'into'>): string | null {
   if (x.fastener !== null || x.into === 'neighbour') return null
+  if (x.into === 'bolt') return 'nut and washer for a bolt that is there'
   const into = x.into === 'masonry' ? 'masonry' : x.into === 'stud' || x.into === 'joist' ? 'wood' : 'concrete'
   return `anchor for ${into}, rated by its maker`
 }

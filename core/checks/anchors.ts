@@ -1,5 +1,6 @@
 import { addTo } from '../measure/add-to.ts'
 import type { Anchor } from '../assembly/assembly.ts'
+import { preparedShare } from '../assembly/prepared-share.ts'
 import { add, scale, type Vec3 } from '../geometry/vec.ts'
 import { pulledTogether } from '../mechanics/withdrawal.ts'
 import { defineCheck, measured, notWeighed, plain, type CheckContext, type CheckResult, type Input } from './check.ts'
@@ -16,8 +17,26 @@ interface Gives {
   inputs: Input[]
 }
 
+type Given = Pick<CheckContext, 'assembly' | 'parts' | 'method' | 'settings'>
+
 /** What one anchor gives pulled straight out and across, N; null when nobody knows. */
-export function anchorGives(x: Anchor, c: Pick<CheckContext, 'parts' | 'method' | 'settings'>): Gives | null {
+export function anchorGives(x: Anchor, c: Given): Gives | null {
+  const [own, share] = [fixingGives(x, c), preparedShare(c.assembly, x)]
+  if (!own || share === null) return null
+  if (!x.prepared) return own
+  const gives = { ...own, pulledN: Math.min(own.pulledN, share), slidN: Math.min(own.slidN, share) }
+  const shared: Input = { symbol: 'its share', value: share, quantity: 'force', source: 'said in Survey' }
+  return x.into === 'bolt'
+    ? { ...gives, inputs: [shared], source: 'what it was said to carry, shared evenly; across taken like pulled out' }
+    : {
+        ...gives,
+        inputs: [...own.inputs, shared],
+        source: `${own.source}; no more than what the blocking was said to carry, shared evenly`,
+      }
+}
+
+/** What the fixing gives by itself, whatever it is fixed to. */
+function fixingGives(x: Anchor, c: Given): Gives | null {
   if (isRated(x)) {
     const n = ratedGives(x, c)
     return n === null
@@ -67,7 +86,7 @@ export const anchors = defineCheck({
           x,
           pulledN,
           slidN: Math.hypot(...force.filter((_, k) => k !== i)),
-          g: anchorGives(x, { parts, method, settings }),
+          g: anchorGives(x, { assembly, parts, method, settings }),
         },
       ]
     })
@@ -84,7 +103,7 @@ export const anchors = defineCheck({
             count: held.length,
             needN: Math.hypot(lost.pulledN, lost.slidN),
             into: lost.x.into,
-            weakest: settings.anchorRatedN === null && lost.x.into !== 'stud' ? 'rated' : 'stud',
+            weakest: weakestOf(lost.x, settings),
           },
         }),
       ]
@@ -135,6 +154,14 @@ export const anchors = defineCheck({
     return out
   },
 })
+
+/** What is not known of an anchor nobody can judge. */
+const weakestOf = (x: Anchor, settings: CheckContext['settings']) =>
+  x.prepared?.holdsN === null
+    ? 'prepared'
+    : settings.anchorRatedN === null && isRated(x) && !x.prepared
+      ? 'rated'
+      : 'stud'
 
 interface Held {
   x: Anchor

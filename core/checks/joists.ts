@@ -1,6 +1,6 @@
 import { addTo } from '../measure/add-to.ts'
-import type { Support } from '../assembly/assembly.ts'
-import { mid } from '../geometry/vec.ts'
+import type { Anchor, Support } from '../assembly/assembly.ts'
+import { mid, type Vec3 } from '../geometry/vec.ts'
 import type { Joists } from '../room/room.ts'
 import { defineCheck, measured, plain, type CheckResult, type Input } from './check.ts'
 
@@ -33,7 +33,8 @@ export const joists = defineCheck({
   id: 'joists',
   reads: ['assembly', 'service', 'space', 'goods'],
   run({ assembly, service, space, goods }): CheckResult[] {
-    const hung = assembly.supports.filter((s) => s.on.kind === 'ceiling')
+    const said = assembly.anchors.filter((x) => x.prepared)
+    const hung = assembly.supports.filter((s) => s.on.kind === 'ceiling' && !onPrepared(s, said))
     if (hung.length === 0) return []
     const given = { check: 'joists', link: 'ground' as const, quantity: 'ratio' as const, subject: 'ceiling' }
     const parts = [...new Set(hung.flatMap((s) => ('part' in s.from ? [s.from.part] : [])))]
@@ -97,6 +98,23 @@ export const joists = defineCheck({
     ]
   },
 })
+
+/**
+ * Whether a support hangs on what was prepared, or presses beside it: whoever said what that carries said it of what it
+ * is set in as well.
+ */
+const onPrepared = (s: Support, said: readonly Anchor[]): boolean =>
+  said.some(
+    (x) =>
+      s.anchor === x.id ||
+      (s.steadies === true &&
+        'part' in s.from &&
+        s.from.part === x.part &&
+        besides(mid(s.contact.min, s.contact.max), x)),
+  )
+const besides = (at: Vec3, x: Anchor): boolean => [0, 1].some((i) => Math.abs(at[i] - x.at[i]) < BESIDE_MM)
+/** On one line across a piece, mm. */
+const BESIDE_MM = 1
 
 /** On which joist a support bears, and how far along it. */
 function onJoist(s: Support, j: Joists, n: number): (Hung & { joist: number }) | null {

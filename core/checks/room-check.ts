@@ -11,6 +11,15 @@ import type { Outline } from '../room/outline.ts'
 import type { Room } from '../room/room.ts'
 import type { CheckResult } from './check.ts'
 
+/** Another build of the room, as it stands there and as it was judged by itself. */
+export interface OtherBuild {
+  id: string
+  name: string
+  frame: Frame
+  assembly: Assembly
+  checks: readonly CheckResult[]
+}
+
 /** Everything a check of a build in its room may ask for; each declares what it reads and gets only that. */
 export interface RoomContext {
   room: Room
@@ -20,6 +29,9 @@ export interface RoomContext {
   boxes: PartBoxes
   solids: BuildSolids
   neighbours: readonly Neighbour[]
+  /** What was found of it by itself, and all other builds. */
+  checks: readonly CheckResult[]
+  others: readonly OtherBuild[]
   keeps: readonly KeepOut[]
   settings: Settings
   /** What stands in it, and all goods there are. */

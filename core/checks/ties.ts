@@ -1,4 +1,5 @@
 import type { Anchor, Assembly, Joint, Part } from '../assembly/assembly.ts'
+import { preparedShare } from '../assembly/prepared-share.ts'
 import { jointsOf } from '../assembly/joints-of.ts'
 import { partBoxes, partsById, type PartBoxes } from '../assembly/part-box.ts'
 import { findGrade, findSection } from '../catalogue/lumber.ts'
@@ -18,11 +19,12 @@ import { woodOf } from './wood.ts'
  * and those fastenings. It gives what the weakest of them gives.
  */
 
-export type TieCode = 'stud' | 'rated' | 'head' | 'board' | 'frame'
+export type TieCode = 'stud' | 'rated' | 'prepared' | 'head' | 'board' | 'frame'
 /** Where the figure of the weakest comes from. */
 export const TIE_SOURCE: Record<TieCode, string> = {
   stud: 'its screw in a stud of the lightest usual wood: NDS 2018 12.2-2 and 12.3.1, EN 1995-1-1 8.7; over a lining AWC TR12',
   rated: 'the maker’s rating over 4',
+  prepared: 'what it is fixed to was said to carry, shared evenly',
   head: 'the head pulled through the board: NDS 2018 12.2-6',
   board: 'the board bent between its fastenings: M = F·a·b / L',
   frame: 'what fastens the board to the build',
@@ -81,7 +83,12 @@ function tiesGive(a: Assembly, c: Given, axis: Axis, own: (x: Anchor, site: TieS
     const joints = jointsOf(a, part.id)
     const mates = holding.filter((x) => x.part === part.id).length
     const frame = heldTogether(joints, axis, { parts, boxes }, c)
-    const links: Link[] = [...own(anchor, { part, joints, parts, boxes }), ['frame', frame && frame / mates]]
+    const share = preparedShare(a, anchor)
+    const links: Link[] = [
+      ...(anchor.prepared ? [['prepared', share] satisfies Link] : []),
+      ...own(anchor, { part, joints, parts, boxes }),
+      ['frame', frame && frame / mates],
+    ]
     const unknown = links.find(([, n]) => n === null)
     const [weakest, n] = unknown ?? links.reduce((x, y) => (y[1]! < x[1]! ? y : x))
     return { anchor, n, weakest }

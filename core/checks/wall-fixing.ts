@@ -19,14 +19,19 @@ const ANCHOR_SAFETY = 4
 type Given = Pick<CheckContext, 'method' | 'settings'>
 
 /** Which way an anchor is driven: out of the wall, up into the ceiling, down into the floor. */
-export const drivenAlong = (x: Anchor): 1 | 2 => (x.into === 'joist' || x.into === 'slab' ? 2 : 1)
+export const drivenAlong = (x: Anchor): 1 | 2 =>
+  x.into === 'joist' || x.into === 'slab' || x.prepared?.on === 'ceiling' ? 2 : 1
 
 /** Known by its maker's rating only. */
-export const isRated = (x: Anchor) => x.into === 'masonry' || x.into === 'concrete' || x.into === 'slab'
+export const isRated = (x: Anchor) => ['masonry', 'concrete', 'slab', 'bolt'].includes(x.into)
 
-/** What a rated anchor is counted with, N; null while nobody said its rating. */
+/** What a rated anchor is counted with, N; null while nobody said its rating: a bolt by what it was said to carry. */
 export const ratedGives = (x: Anchor, c: Given): number | null =>
-  c.settings.anchorRatedN === null ? null : (c.settings.anchorRatedN / ANCHOR_SAFETY) * pulledTogether(x.count)
+  x.into === 'bolt'
+    ? (x.prepared?.holdsN ?? null)
+    : c.settings.anchorRatedN === null
+      ? null
+      : (c.settings.anchorRatedN / ANCHOR_SAFETY) * pulledTogether(x.count)
 
 /**
  * One screw of an anchor in wood: its thread, its head in the part, and across its length; null where one is not known.

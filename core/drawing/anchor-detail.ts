@@ -44,6 +44,13 @@ function groundOf(x: Anchor, { construction: wall, joists }: Behind): Ground | n
       way: up,
     }
   if (x.into === 'masonry' || x.into === 'concrete') return { wideMm: null, liningMm: 0, along: up, way: intoWall }
+  if (x.into === 'bolt')
+    return {
+      wideMm: null,
+      liningMm: 0,
+      along: x.prepared?.on === 'ceiling' ? [1, 0, 0] : up,
+      way: x.prepared?.on === 'ceiling' ? up : intoWall,
+    }
   if (x.into === 'slab') return { wideMm: null, liningMm: 0, along: [1, 0, 0], way: [0, 0, -1] }
   return null
 }
@@ -72,7 +79,7 @@ export function anchorDetail(a: Assembly, x: Anchor, behind: Behind, bores?: Bor
   const lining = liningMm > 0 ? [block(`${x.id}-lining`, 0, liningMm, SEEN_MM)] : []
   const screw = x.fastener === null ? undefined : findScrew(x.fastener)
   if (there.wideMm === null || !screw) {
-    if (x.fastener !== null) return null
+    if (x.fastener !== null && x.into !== 'bolt') return null
     const solid = block(`${x.id}-ground`, liningMm, SOLID_DEEP_MM, there.wideMm ?? SEEN_MM)
     return byMaker({ ...a, parts: [...a.parts, ...lining, solid] }, x, { near, far: solid, way, along, face })
   }
@@ -133,6 +140,7 @@ function byMaker(
     slanted: false,
     fasteners: [],
     byMaker: x.count,
+    ...(x.into === 'bolt' ? { onBolt: true } : {}),
     draw: () => sceneOf(a, [near.id], page, marks, far.id),
   }
 }

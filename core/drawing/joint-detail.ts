@@ -50,6 +50,8 @@ export interface JointDetail {
   fasteners: DetailFastener[]
   /** So many fixings known by their maker only: how they are bored and how deep they go nobody here can draw. */
   byMaker?: number
+  /** It is on a bolt that is there. */
+  onBolt?: boolean
   /** The drawing: made when it is asked for. */
   draw(): Scene
 }
@@ -403,5 +405,5 @@ export function alike(d: JointDetail): string {
   const [x, y, z] = d.way
   const fasteners = d.fasteners.map(({ fastener, ...f }) => ({ ...f, id: fastener.id }))
   const ways = [x, y, z].map(Math.abs)
-  return JSON.stringify([pieces, ways, d.housedMm, d.slanted, fasteners, d.byMaker], round)
+  return JSON.stringify([pieces, ways, d.housedMm, d.slanted, fasteners, d.byMaker, d.onBolt], round)
 }

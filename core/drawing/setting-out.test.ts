@@ -30,7 +30,9 @@ describe('setting out', () => {
     // What goes into the floor is bored through what it holds.
     const meant = x.a.anchors
       .filter((a) => a.into !== 'slab')
-      .map((a) => (a.into === 'joist' ? ['ceiling', a.at[0], a.at[1]] : ['wall', a.at[0], a.at[2]]))
+      .map((a) =>
+        a.into === 'joist' || a.prepared?.on === 'ceiling' ? ['ceiling', a.at[0], a.at[1]] : ['wall', a.at[0], a.at[2]],
+      )
     const key = (v: (string | number)[]) => v.map((n) => (typeof n === 'number' ? Math.round(n) : n)).join('|')
     expect(told.map(key).sort()).toEqual(meant.map(key).sort())
     for (const s of sheets) {

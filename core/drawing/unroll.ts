@@ -96,7 +96,7 @@ export function unroll(room: Room, outline: Outline, placed: readonly PlacedForD
     const c = columns.find((k) => k.line.wall.id === f.wallId)
     if (!c) return []
     const k = clearOf(f)
-    const on = FEATURE_DEFAULTS[f.kind].on
+    const { on, prepared } = FEATURE_DEFAULTS[f.kind]
     // On the ceiling it is drawn where it hangs over the strip; all else from the front.
     const rect: Rect =
       on === 'ceiling'
@@ -112,7 +112,8 @@ export function unroll(room: Room, outline: Outline, placed: readonly PlacedForD
             h: rect.h + k.aboveMm + Math.min(k.belowMm, rect.y),
           }
     const swings = f.leaf?.opens === 'in' ? f.wideMm : 0
-    const deep = Math.max(on === 'ceiling' ? 0 : f.deepMm, swings)
+    // What was prepared is in the wall.
+    const deep = Math.max(on === 'ceiling' || prepared ? 0 : f.deepMm, swings)
     const floor: Rect | null =
       deep > 20 && f.outMm < FLOOR_MM
         ? {
@@ -217,7 +218,7 @@ export function planDrawing(room: Room, outline: Outline, placed: readonly Place
   ]
   const things = room.features.flatMap((feature): PlanThing[] => {
     const w = walls.find((x) => x.wall.id === feature.wallId)
-    if (!w) return []
+    if (!w || FEATURE_DEFAULTS[feature.kind].prepared) return []
     const { atMm, wideMm, outMm, deepMm } = feature
     const k = clearOf(feature)
     const keep =

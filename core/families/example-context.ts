@@ -68,6 +68,26 @@ export const alongTheWall = (c: ShapeContext): ShapeContext => ({
   space: { ...c.space, joists: exampleJoists('along') },
 })
 
+/** The same room with its ceiling closed over bolts that were set in it before, each for so much. */
+export const withBolts = (c: ShapeContext): ShapeContext => ({
+  ...c,
+  space: {
+    ...c.space,
+    joists: null,
+    prepared: [300, 1100, 1900, 2700].map((x) => ({
+      of: `bolt-${x}`,
+      kind: 'bolt',
+      on: 'ceiling',
+      left: x - 5,
+      right: x + 5,
+      from: 655,
+      to: 665,
+      thickMm: 60,
+      holdsN: 1500,
+    })),
+  },
+})
+
 /** Small shallow things that stand in a leaf. */
 export const smallTins = (system: UnitSystem): { item: Goods; count: number } => ({
   item: newGoods({

@@ -27,7 +27,7 @@ export function opened<P, Plan>(
   onWall = true,
 ): Result<Opened<Plan>> {
   if (ctx.goods.length === 0) return bad('no-goods')
-  if (onWall && !canHoldTie(ctx.space.construction)) return bad('no-wall-to-hang-on')
+  if (onWall && !canHoldTie(ctx.space)) return bad('no-wall-to-hang-on')
   const pen = dimPen(p, unitsOf(ctx.settings))
   const planned = planOut(p, ctx, pen)
   return planned.ok ? good({ ...planned.value, d: draft(ctx.settings.yard), pen }) : planned
@@ -35,4 +35,4 @@ export function opened<P, Plan>(
 
 /** Whether there are goods, each fit for it, and a wall that holds what hangs on it: else a kind proposes nothing. */
 export const allOnWall = (ctx: ShapeContext, fits: (g: Goods) => boolean = () => true): boolean =>
-  ctx.goods.length > 0 && canHoldTie(ctx.space.construction) && ctx.goods.every((g) => fits(g.item))
+  ctx.goods.length > 0 && canHoldTie(ctx.space) && ctx.goods.every((g) => fits(g.item))

@@ -47,6 +47,7 @@ function household(goods: Goods[], wide = 5400, deep = 4200): Project {
     clear: null,
     leaf: null,
     sectional: null,
+    holdsKg: null,
     ...more,
   })
   return {

@@ -20,6 +20,7 @@ import { ceilingAt, joistsOver } from '../room/ceiling.ts'
 import { fallUnder, floorPlane, type FloorPlane } from '../room/floor.ts'
 import { cornersAt, onPlan, outline, type Outline } from '../room/outline.ts'
 import { fromHigher } from '../room/courses.ts'
+import { preparedFrom } from '../room/prepared.ts'
 import { freeSpace, LEVEL, type FreeSpace, type Room } from '../room/room.ts'
 import type { Step } from '../steps/step.ts'
 import { pieceLines, type PieceLine } from '../takeoff/pieces.ts'
@@ -137,9 +138,14 @@ function spaceOf(p: Project, build: Build): FreeSpace | null {
     heightMm: Math.min(space.heightMm, ceilingMm),
     lengthMm: turned ? Math.max(space.depthMm, space.lengthMm) : space.lengthMm,
     depthMm: turned ? Math.max(space.depthMm, 1200) : away ? Math.max(depthMm, 1200) : depthMm,
+    prepared: reached(space.prepared, build, away),
     ...(away ? { construction: { kind: 'thin' as const }, studsMm: [] } : {}),
   }
 }
+
+/** What a build can be fixed to of what is prepared: turned it meets nothing of it, away from its wall only the ceiling's. */
+const reached = (list: FreeSpace['prepared'], { turn, outMm }: Build, away: boolean) =>
+  turn === 0 ? preparedFrom(list, { outMm }).filter((p) => p.on === 'ceiling' || !away) : []
 
 /** What a build stands on: the other build, its flat top in that one's own frame, and how high over the floor it is. */
 export interface Base {
@@ -203,6 +209,7 @@ function spaceOn(space: FreeSpace, build: Build, { lower, top: { box }, highMm }
     floor: 'top',
     floorFall: LEVEL,
     construction: fromHigher(space.construction, highMm),
+    prepared: preparedFrom(space.prepared, { upMm: highMm }),
   }
 }
 
@@ -376,6 +383,9 @@ function shapeOnFloor(family: AnyFamily, build: Build, ctx: ShapeContext): Resul
     obstacles: build.mirrored
       ? ctx.space.obstacles.map((o) => ({ ...o, left: max[0] - o.right, right: max[0] - o.left }))
       : ctx.space.obstacles,
+    prepared: build.mirrored
+      ? ctx.space.prepared.map((o) => ({ ...o, left: max[0] - o.right, right: max[0] - o.left }))
+      : ctx.space.prepared,
     floorFall: build.mirrored
       ? { atOriginMm: fall.atOriginMm + (fall.xMmPerM * max[0]) / 1000, xMmPerM: -fall.xMmPerM, yMmPerM: fall.yMmPerM }
       : fall,
@@ -434,11 +444,18 @@ export function readWith(
       ...judged,
       verdict: verdict(judged.checks),
       pieces: pieceLines(build.id, groups),
-      steps: family.steps(build.params, shaped),
+      steps: toPrepared(family.steps(build.params, shaped), assembly),
       massKg: assembly.parts.reduce((m, x) => m + partMassKg(x), 0),
       goods,
     },
   }
+}
+
+/** Steps that fix something to bolts or blocking say so. */
+function toPrepared(steps: readonly Step[], { anchors }: Assembly): Step[] {
+  const said = new Set(anchors.filter((x) => x.prepared).map((x) => x.id))
+  const fixes = (s: Step) => s.anchors?.some((id) => said.has(id)) ?? false
+  return steps.map((s) => (fixes(s) ? { ...s, cautions: [...s.cautions, 'to-prepared'] } : s))
 }
 
 export const readingsOf = (outcomes: readonly BuildOutcome[]): BuildReading[] =>

@@ -1,5 +1,6 @@
 import { ROOM_CHECKS } from '../checks/in-the-room/all.ts'
-import type { RoomContext } from '../checks/room-check.ts'
+import { preparedOf } from '../checks/in-the-room/shared-hold.ts'
+import type { OtherBuild, RoomContext } from '../checks/room-check.ts'
 import type { CheckResult } from '../checks/check.ts'
 import { atOnce, conflicts, thorough, type Effort, type Neighbour } from '../clearance/conflicts.ts'
 import { keepOuts, wallBodies, type KeepOut } from '../clearance/keep-outs.ts'
@@ -72,6 +73,13 @@ export const surroundingsOf = (p: Project, outline: Outline, readings: readonly 
   placed: placeBuilds(outline, readings),
 })
 
+const otherOf = ({ reading, frame }: PlacedBuild): OtherBuild => ({
+  id: reading.build.id,
+  name: reading.build.name,
+  frame,
+  assembly: reading.shaped.assembly,
+  checks: reading.checks,
+})
 const unitOf = ({ reading, frame, solids }: PlacedBuild): Unit => ({
   id: reading.build.id,
   name: reading.build.name,
@@ -166,6 +174,14 @@ const nearTo = (a: PlacedBuild, b: PlacedBuild): boolean =>
       a.solids.whole.min[i] - b.solids.whole.max[i] < FAR_MM && b.solids.whole.min[i] - a.solids.whole.max[i] < FAR_MM,
   )
 
+/** Whether two builds hang from one ceiling, or are fixed to the same bolts or blocking, however far apart. */
+function shareHold(a: PlacedBuild, b: PlacedBuild): boolean {
+  const [p, q] = [a, b].map((x) => x.reading.shaped.assembly)
+  const overhead = [p, q].every((x) => x.supports.some((s) => s.on.kind === 'ceiling'))
+  const to = preparedOf({ assembly: q })
+  return overhead || [...preparedOf({ assembly: p })].some((of) => to.has(of))
+}
+
 const checkedBefore = new WeakMap<BuildReading, { same: readonly unknown[]; checks: CheckResult[] }>()
 
 /**
@@ -176,7 +192,9 @@ export function checksInRoomKept(s: Surroundings, reading: BuildReading): CheckR
   const own = s.placed.find((x) => x.reading === reading)
   const group = own ? new Set(tiedGroup(s, reading).map((u) => u.id)) : new Set<string>()
   const round = s.placed.filter((o) => o.reading !== reading)
-  const near = round.filter((o) => own && (nearTo(own, o) || group.has(o.reading.build.id))).map((o) => o.reading)
+  const near = round
+    .filter((o) => own && (nearTo(own, o) || shareHold(own, o) || group.has(o.reading.build.id)))
+    .map((o) => o.reading)
   const known = checkedBefore.get(reading)
   const same = (list: readonly unknown[]) =>
     known !== undefined && known.same.length === list.length && list.every((x, i) => x === known.same[i])
@@ -228,6 +246,8 @@ export function checksInRoom(
     boxes: reading.boxes,
     solids,
     neighbours,
+    checks: reading.checks,
+    others: s.placed.filter((o) => o.reading.build.id !== reading.build.id).map(otherOf),
     keeps: s.keeps,
     settings: s.p.settings,
     goods: reading.goods,

@@ -1,4 +1,4 @@
-import { id, lengthMm, LONGEST_MM, words, z } from '../measure/schema.ts'
+import { HEAVIEST_KG, id, lengthMm, LONGEST_MM, words, z } from '../measure/schema.ts'
 
 /** Things that stand, hang or open in a room. */
 export const FEATURE_KINDS = [
@@ -20,6 +20,10 @@ export const FEATURE_KINDS = [
   'walkway',
   'car',
   'bench',
+  'blocking',
+  'bolt',
+  'ceiling-blocking',
+  'ceiling-bolt',
   'other',
 ] as const
 export type FeatureKind = (typeof FEATURE_KINDS)[number]
@@ -90,6 +94,8 @@ export const feature = z.object({
   clear: clear.nullable(),
   leaf: leaf.nullable(),
   sectional: sectional.nullable(),
+  /** Prepared to fix to: what it carries, one bolt, or blocking from one stud or joist to the next; null: nobody said. */
+  holdsKg: z.number().min(0).max(HEAVIEST_KG).nullable().default(null),
 })
 export type Feature = z.infer<typeof feature>
 
@@ -105,6 +111,8 @@ export interface FeatureDefaults {
   solid: boolean
   /** Which strip of the unrolled room it belongs to. */
   on: 'wall' | 'floor' | 'ceiling'
+  /** Set in a wall or ceiling before it was lined, to fix to: in nobody's way. */
+  prepared?: 'blocking' | 'bolt'
 }
 
 const keep = (leftMm: number, rightMm = leftMm, frontMm = leftMm, aboveMm = leftMm, belowMm = leftMm): Clear => ({
@@ -114,6 +122,7 @@ const keep = (leftMm: number, rightMm = leftMm, frontMm = leftMm, aboveMm = left
   aboveMm,
   belowMm,
 })
+const PREPARED = 'it is there to be fixed to: nothing is kept free'
 const OURS = 'product decision: room for a hand and a plug; change it to what you need'
 
 /** Usual sizes and the space each asks for, mm. */
@@ -298,6 +307,50 @@ export const FEATURE_DEFAULTS: Record<FeatureKind, FeatureDefaults> = {
     solid: true,
     on: 'floor',
   },
+  blocking: {
+    wideMm: 1200,
+    deepMm: 38,
+    highMm: 140,
+    upMm: 1500,
+    clear: keep(0),
+    source: PREPARED,
+    solid: false,
+    on: 'wall',
+    prepared: 'blocking',
+  },
+  bolt: {
+    wideMm: 10,
+    deepMm: 60,
+    highMm: 10,
+    upMm: 1500,
+    clear: keep(0),
+    source: PREPARED,
+    solid: false,
+    on: 'wall',
+    prepared: 'bolt',
+  },
+  'ceiling-blocking': {
+    wideMm: 400,
+    deepMm: 140,
+    highMm: 38,
+    upMm: 2400,
+    clear: keep(0),
+    source: PREPARED,
+    solid: false,
+    on: 'ceiling',
+    prepared: 'blocking',
+  },
+  'ceiling-bolt': {
+    wideMm: 10,
+    deepMm: 10,
+    highMm: 60,
+    upMm: 2400,
+    clear: keep(0),
+    source: PREPARED,
+    solid: false,
+    on: 'ceiling',
+    prepared: 'bolt',
+  },
   other: {
     wideMm: 500,
     deepMm: 300,
@@ -342,6 +395,7 @@ export function newFeature(given: Pick<Feature, 'id' | 'kind' | 'wallId' | 'atMm
     clear: null,
     leaf: given.kind === 'door' ? USUAL_LEAF : null,
     sectional: given.kind === 'sectional-door' ? USUAL_SECTIONAL : null,
+    holdsKg: null,
     ...given,
   }
 }

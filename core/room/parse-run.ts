@@ -32,6 +32,10 @@ const WORDS: Record<string, FeatureKind> = {
   walkway: 'walkway',
   car: 'car',
   bench: 'bench',
+  blocking: 'blocking',
+  bolt: 'bolt',
+  'ceiling blocking': 'ceiling-blocking',
+  'ceiling bolt': 'ceiling-bolt',
   other: 'other',
   thing: 'other',
 }

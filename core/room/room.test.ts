@@ -62,7 +62,8 @@ describe('walls', () => {
     expect(freeSpace(garage, wall, 4000).lengthMm).toBe(0)
   })
   it('knows what can hold a tie', () => {
-    expect((['masonry', 'concrete', 'thin'] as const).map((kind) => canHoldTie({ kind }))).toEqual([true, true, false])
+    const holds = (kind: 'masonry' | 'concrete' | 'thin') => canHoldTie({ construction: { kind }, prepared: [] })
+    expect((['masonry', 'concrete', 'thin'] as const).map(holds)).toEqual([true, true, false])
   })
   it('refuses walls that cannot be', () => {
     for (const change of [

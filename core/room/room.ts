@@ -1,5 +1,6 @@
 import { id, lengthMm, listOf, LONGEST_MM, words, z } from '../measure/schema.ts'
-import { clearOf, feature, type Feature } from './features.ts'
+import { clearOf, feature, FEATURE_DEFAULTS, type Feature } from './features.ts'
+import { preparedAt, type Prepared } from './prepared.ts'
 
 /** What was found where a stud should be, or where none should. */
 export const FINDINGS = ['stud', 'no-stud', 'double', 'pipe'] as const
@@ -158,6 +159,8 @@ export interface FreeSpace {
   joists: Joists | null
   /** What is on or before the wall there. */
   obstacles: readonly Obstacle[]
+  /** What is behind it, or over it, to be fixed to. */
+  prepared: readonly Prepared[]
   /** The corners at both ends of the wall; null where the build is not set along it, or nobody knows them. */
   corners: Corners | null
   /** Nothing is behind it: it can fall that way too. */
@@ -226,8 +229,9 @@ export const LEVEL: FloorFall = { atOriginMm: 0, xMmPerM: 0, yMmPerM: 0 }
 export const fallAt = (f: FloorFall, xMm: number, yMm: number): number =>
   f.atOriginMm + (f.xMmPerM * xMm + f.yMmPerM * yMm) / 1000
 
-/** Whether a wall can hold a tie at all. */
-export const canHoldTie = (c: Construction): boolean => c.kind !== 'thin'
+/** Whether a wall can hold a tie at all, by itself or by what was prepared in it. */
+export const canHoldTie = (s: Pick<FreeSpace, 'construction' | 'prepared'>): boolean =>
+  s.construction.kind !== 'thin' || s.prepared.some((p) => p.on === 'wall')
 
 /** From the wall's left end plus `offsetMm` to its right end, or to `untilMm` where the next build begins. */
 export const freeSpace = (r: Room, w: Wall, offsetMm: number, untilMm = w.lengthMm): FreeSpace => ({
@@ -238,7 +242,10 @@ export const freeSpace = (r: Room, w: Wall, offsetMm: number, untilMm = w.length
   joists: null,
   corners: null,
   away: false,
-  obstacles: r.features.filter((f) => f.wallId === w.id).map((f) => obstacleOf(f, offsetMm)),
+  obstacles: r.features
+    .filter((f) => f.wallId === w.id && !FEATURE_DEFAULTS[f.kind].prepared)
+    .map((f) => obstacleOf(f, offsetMm)),
+  prepared: preparedAt(r.features, w.id, offsetMm),
   floor: r.floor.kind,
   construction: w.construction,
   studsMm: studCentres(w)

@@ -24,6 +24,7 @@ const assumed = (d: Data) => (d.assumed ? ' The rim is assumed: measure it.' : '
 const TIE_LINKS: Record<string, string> = {
   stud: 'the thread in the stud',
   rated: 'the anchor',
+  prepared: 'what was prepared in the wall',
   head: 'the head pulled through the board',
   board: 'the board between its fastenings',
   frame: 'what fastens the board to the build',
@@ -47,9 +48,11 @@ const unknown: Record<string, Words> = {
   'unknown-damp': (_r, d) =>
     `Not proven: ${d.sheet} is made for dry rooms. In an unheated place it swells and weakens, and no strength under lasting loads is given for it. Take plywood, OSB or boards, or set the place to heated in the settings if it is.`,
   'unknown-anchor': (_r, d, say) =>
-    d.weakest === undefined || d.weakest === 'rated'
-      ? `Not proven: tied with ${plural(Number(d.count), 'anchor')} that must hold ${say.force(Number(d.needN))} together. Enter the maker's rated pull-out in the settings.`
-      : `Not proven: its ${plural(Number(d.count), 'tie')} must hold ${say.force(Number(d.needN))} together, and ${TIE_LINKS[String(d.weakest)]} has no known strength. Choose another wood, method or fixing.`,
+    d.weakest === 'prepared'
+      ? `Not proven: it is fixed to bolts or blocking that were prepared, and nobody has said what they carry. Say it in Survey.`
+      : d.weakest === undefined || d.weakest === 'rated'
+        ? `Not proven: tied with ${plural(Number(d.count), 'anchor')} that must hold ${say.force(Number(d.needN))} together. Enter the maker's rated pull-out in the settings.`
+        : `Not proven: its ${plural(Number(d.count), 'tie')} must hold ${say.force(Number(d.needN))} together, and ${TIE_LINKS[String(d.weakest)]} has no known strength. Choose another wood, method or fixing.`,
 }
 
 const courseOf = (d: CheckResult['data']) => (d.joints ? 'in mortar joints' : 'in bricks or blocks, clear of joints')

@@ -20,6 +20,10 @@ export const FEATURE_NAMES: Record<FeatureKind, { name: string; the: string }> =
   walkway: { name: 'walkway', the: 'the walkway' },
   car: { name: 'parked car', the: 'the parked car' },
   bench: { name: 'bench', the: 'the bench' },
+  blocking: { name: 'blocking in the wall', the: 'the blocking' },
+  bolt: { name: 'bolt in the wall', the: 'the bolt' },
+  'ceiling-blocking': { name: 'blocking over the ceiling', the: 'the blocking over the ceiling' },
+  'ceiling-bolt': { name: 'bolt in the ceiling', the: 'the bolt in the ceiling' },
   other: { name: 'thing', the: 'what stands there' },
 }
 
@@ -33,6 +37,10 @@ export const FEATURE_CAUTIONS: Partial<Record<FeatureKind, string>> = {
   furnace: 'Nothing that burns or gives off fumes near a flame; the label on it and local code come first.',
   pipe: 'No screws into or beside it.',
   conduit: 'No screws into or beside it.',
+  blocking: 'Say what it carries only if you know how it is fastened to the studs: ask locally.',
+  bolt: 'Say what it carries only if you know what it is set in: ask its maker or whoever set it.',
+  'ceiling-blocking': 'Say what it carries only if you know how it is fastened to the joists: ask locally.',
+  'ceiling-bolt': 'Say what it carries only if you know what it is set in: ask its maker or whoever set it.',
 }
 
 /** `the outlet "by the bench"`. */

@@ -27,10 +27,13 @@ export function sayJoint(
   const side = [...new Set(ways.map(sideOf))].join(' or ')
   return [
     ...d.fasteners.map((f) => `${sayFastener(f, d, [near, far, side], boreMm(f), say)}.`),
-    ...(d.byMaker ? [`${sayByMaker(d.byMaker, [near, far, side])}.`] : []),
+    ...(d.byMaker ? [`${d.onBolt ? sayOnBolt(near) : sayByMaker(d.byMaker, [near, far, side])}.`] : []),
     ...(d.housedMm > 0 ? [`One sits ${say.length(d.housedMm)} deep in the other.`] : []),
   ]
 }
+
+const sayOnBolt = (near: string): string =>
+  `${near} on a bolt that is there: bored for it and held by a washer and a nut, or, where it is a rod, joined to it by a coupling nut, half of it on either`
 
 const sayByMaker = (count: number, [near, far, side]: [string, string, string]): string =>
   `${plural(count, 'fixing')} ${side}, through ${near} into ${far}; bored, set and as deep as the maker says, no nearer to an edge or a joint than that`

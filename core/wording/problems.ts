@@ -112,6 +112,8 @@ const TABLE: Record<string, Words> = {
   'no-joist-size': () => 'Say in Survey how thick and deep the joists are and how far they span.',
   'no-joist-over': () =>
     'The spreaders need a joist on either side of the rods: move it along the wall, or make it narrower.',
+  'too-few-bolts': (d, say) =>
+    `Two bolts at least must be in the ceiling over its front, in one row along the wall, ${say.lengthOf(d, 'outMm')} out or more: ${d.count === 0 ? 'none is' : `${d.count} are, not in one row`}. Say in Survey where they are, or make it longer or less deep.`,
   'rod-in-joist': () =>
     'A rod would run into a joist wherever it is put: move it along the wall, or make it wider or narrower.',
   'rod-too-long': (d, say) =>

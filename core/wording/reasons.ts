@@ -43,6 +43,7 @@ const TABLE: Record<string, (d: Data, say: Say) => string> = {
   'depth-deepest': (d, say) =>
     `as deep as the deepest thing, ${say.lengthOf(d, 'deepestMm')}: a deeper rip would only hang more weight`,
   'goods-below-on-pins': () => 'up to the next hole for a pin',
+  'hang-prepared': () => 'so high that its fixings meet the bolts or blocking in the wall',
   'hang-bench': (_d, say) => `over a bench, ${say.lengthOf(_d, 'benchMm')}, with its highest shelf in reach`,
   'hang-reach': () => 'as high as its highest shelf stays in reach',
   'hang-ceiling': () => 'as high as the ceiling lets it',

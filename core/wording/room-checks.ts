@@ -72,6 +72,18 @@ export const ROOM_TABLE: Record<string, Words> = {
       ? 'It fits under the slope of the ceiling.'
       : `It is ${say.length(Number(d.needMm) - Number(d.haveMm))} too high for the slope of the ceiling where it stands.`,
   'in-studs': (_r, d) => `${d.count} fixings land in studs of ${d.wall} (${d.studs} studs behind it).`,
+  'in-prepared': (_r, d) =>
+    `${d.count} fixings into ${d.wall}, ${Number(d.prepared) === Number(d.count) ? 'all' : d.prepared} of them into bolts or blocking that were prepared.`,
+  'shared-prepared': (_r, d) =>
+    `Not proven: "${d.name}" is fixed to the same bolts or blocking, and nobody has judged what both ask of them together. Fix one of the two to others.`,
+  'shared-joists': (r, d, say) => {
+    const and = Number(d.others) > 0 ? ` and ${plural(Number(d.others), 'other build')}` : ''
+    return r.state === 'holds'
+      ? `"${d.name}"${and} hangs from the same joists; together they take ${say.percent(Number(d.sum))} of what those may, at most.`
+      : Number(d.sum) > 0
+        ? `Not proven: "${d.name}"${and} hangs from the same joists, and together they may take ${say.percent(Number(d.sum))} of what those may. Hang one from other joists, or less on both.`
+        : `Not proven: "${d.name}"${and} hangs from the same joists, and what one of them asks of those is not known.`
+  },
   'in-masonry': (_r, d) => `${d.count} fixings into ${d.wall}.`,
   'one-fixing': (_r, d, say) =>
     `Only one fixing lands in a stud of ${d.wall}: it can still turn. Move it over a second stud, or first screw a batten across two studs${Number(d.first) >= 0 ? ` (one is ${say.length(Number(d.first))} from the left end)` : ''} and fix to that.`,
@@ -181,6 +193,7 @@ export const ROOM_CHECK_NAMES: Record<string, string> = {
   'door-sweep': 'Garage door',
   'under-ceiling': 'Sloping ceiling',
   fixing: 'Fixings',
+  'shared-hold': 'Shared with others',
   'stand-up': 'Standing it up here',
   'carry-in': 'Bringing it in',
   'tilt-in': 'Tipping in',

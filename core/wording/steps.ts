@@ -251,6 +251,8 @@ const CAUTIONS: Record<string, string> = {
   'storage-only':
     'Made for storage, not for people to live, sleep or work on: beyond that, and for stairs and rails, a licensed professional and the local rules decide.',
   ladder: 'A ladder on firm ground, held by a second person; both hands free only on a platform.',
+  'to-prepared':
+    'Some of its fixings go onto bolts or into blocking that were set before the lining: find each and try it before anything hangs there; a washer and a nut on every bolt.',
   'not-into-wires':
     'No screws above or below outlets and switches, or near pipes. If in doubt switch the power off and ask an electrician.',
   'sheet-two': 'A full sheet is a two-person lift and catches the wind.',

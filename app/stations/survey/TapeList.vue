@@ -1,12 +1,20 @@
 <script setup lang="ts">
 import { computed } from 'vue'
-import { formatLength } from '../../../core/measure/format.ts'
-import { clearOf, FEATURE_KINDS, newFeature, type Feature, type FeatureKind } from '../../../core/room/features.ts'
+import { formatLength, formatMass } from '../../../core/measure/format.ts'
+import {
+  clearOf,
+  FEATURE_DEFAULTS,
+  FEATURE_KINDS,
+  newFeature,
+  type Feature,
+  type FeatureKind,
+} from '../../../core/room/features.ts'
 import { FEATURE_NAMES } from '../../../core/wording/features.ts'
 import { capital } from '../../../core/wording/say.ts'
 import { useDocument } from '../../stores/document.ts'
 import { useReadings } from '../../stores/readings.ts'
 import ThingForm from './ThingForm.vue'
+const mass = (kg: number) => formatMass(kg, readings.units)
 
 /** Every reading of the room, one line each, in the order a person walks. */
 const props = defineProps<{ thing: string; wall: string }>()
@@ -82,7 +90,10 @@ function add(kind: FeatureKind) {
               >
               <span class="soft small"
                 >{{ l(f.wideMm) }} wide<template v-if="f.upMm > 0">, {{ l(f.upMm) }} up</template
-                ><template v-if="keeps(f) > 0">, keeps {{ l(keeps(f)) }}</template></span
+                ><template v-if="keeps(f) > 0">, keeps {{ l(keeps(f)) }}</template
+                ><template v-if="FEATURE_DEFAULTS[f.kind].prepared"
+                  >, {{ f.holdsKg === null ? 'nobody said what it carries' : `carries ${mass(f.holdsKg)}` }}</template
+                ></span
               >
             </button>
           </li>

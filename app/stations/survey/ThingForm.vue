@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { computed } from 'vue'
 import { radians } from '../../../core/measure/angle.ts'
-import { LONGEST_MM } from '../../../core/measure/schema.ts'
+import { HEAVIEST_KG, LONGEST_MM } from '../../../core/measure/schema.ts'
 import {
   clearOf,
   FEATURE_DEFAULTS,
@@ -126,6 +126,17 @@ const DOOR: [keyof Sectional, string][] = [
         :max="LONGEST_MM"
         @change="(v) => v !== null && set({ outMm: v })"
       />
+      <MeasureField
+        v-if="d.prepared"
+        :label="
+          d.prepared === 'bolt' ? 'It carries (empty: nobody said)' : 'Each stretch of it carries (empty: nobody said)'
+        "
+        quantity="mass"
+        optional
+        :value="f.holdsKg"
+        :max="HEAVIEST_KG"
+        @change="(v) => set({ holdsKg: v })"
+      />
     </div>
     <template v-if="f.leaf">
       <h2 class="mt-3 part">Leaf</h2>
@@ -210,23 +221,39 @@ const DOOR: [keyof Sectional, string][] = [
       </div>
       <DoorSweep :door="f" class="mt-2" />
     </template>
-    <h2 class="mt-3 part">Space it keeps</h2>
-    <div class="grid five">
-      <MeasureField
-        v-for="[key, label] in SIDES"
-        :key="key"
-        :label="label"
-        :value="clear[key]"
-        :max="5000"
-        @change="(v) => v !== null && setClear({ [key]: v })"
-      />
-    </div>
-    <p class="soft small mt-1 mb-0">
-      {{ f.clear ? 'Set by you' : capital(d.source) }}.
-      <button v-if="f.clear" type="button" class="btn btn-sm btn-link p-0 align-baseline" @click="set({ clear: null })">
-        Back to the usual: {{ d.source }}
-      </button>
-    </p>
+    <template v-if="d.prepared">
+      <p class="soft small mt-2 mb-0">
+        {{
+          d.prepared === 'bolt'
+            ? 'Deep is how far it stands out of the wall or ceiling; wide is its diameter. What is fixed there is bored for it.'
+            : 'Deep is how thick its wood is behind the lining. What it carries counts from one stud or joist to the next, for all that is fixed there together.'
+        }}
+      </p>
+    </template>
+    <template v-else>
+      <h2 class="mt-3 part">Space it keeps</h2>
+      <div class="grid five">
+        <MeasureField
+          v-for="[key, label] in SIDES"
+          :key="key"
+          :label="label"
+          :value="clear[key]"
+          :max="5000"
+          @change="(v) => v !== null && setClear({ [key]: v })"
+        />
+      </div>
+      <p class="soft small mt-1 mb-0">
+        {{ f.clear ? 'Set by you' : capital(d.source) }}.
+        <button
+          v-if="f.clear"
+          type="button"
+          class="btn btn-sm btn-link p-0 align-baseline"
+          @click="set({ clear: null })"
+        >
+          Back to the usual: {{ d.source }}
+        </button>
+      </p>
+    </template>
     <p v-if="FEATURE_CAUTIONS[f.kind]" class="caution small mt-2 mb-0">{{ FEATURE_CAUTIONS[f.kind] }}</p>
   </section>
 </template>

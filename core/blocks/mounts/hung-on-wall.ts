@@ -1,11 +1,10 @@
 import type { Stock } from '../../assembly/assembly.ts'
-import { onCourse } from '../../room/courses.ts'
 import type { Draft } from '../../assembly/draft.ts'
 import type { Section } from '../../catalogue/lumber.ts'
 import type { Box } from '../../geometry/box.ts'
 import type { Vec3 } from '../../geometry/vec.ts'
 import { wedgeShare } from '../../mechanics/hung.ts'
-import { anchorAt, fixingPlaces, holdsAt, OUT, screwAlong, UP, WALL, type Wall } from './wall-fixing.ts'
+import { alongOf, anchorAt, fixingsBehind, holdsAt, OUT, screwAlong, UP, WALL, type Wall } from './wall-fixing.ts'
 
 /*
  * A body on a wall: it hangs on a rail at its back near its top, and leans against the wall with its lower edge.
@@ -157,10 +156,8 @@ export function hookOnStrip(d: Draft, h: Hanging, strip: Strip): number {
  */
 export function secondStrip(d: Draft, h: Hanging, strip: Strip): void {
   const wanted = placeStrip(d, h.lower, strip) - strip.section.widthMm + fixingUp(strip.section)
-  const [{ min, max }, t] = [d.box(strip.id), strip.section.thicknessMm]
-  const z = onCourse(h.space.construction, wanted, [min[2], max[2]])
-  for (const x of fixingPlaces(h.space, min[0], max[0]))
-    holdsAt(d, { part: strip.id }, anchorAt(d, strip.id, { x, z, throughMm: t }, h, { count: h.screws }), { x, z })
+  for (const f of fixingsBehind(h.space, alongOf(d.box(strip.id)), wanted))
+    holdsAt(d, { part: strip.id }, anchorAt(d, strip.id, f, h, { count: h.screws }), f)
 }
 
 /** How what hangs on a strip is hooked on and off: lifted, then drawn out. @param parts all that goes along */
@@ -172,14 +169,14 @@ export function liftsOff(d: Draft, strip: Section, parts: string[]): void {
   d.motion({ kind: 'stages', parts, by })
 }
 
-/** Screws a body to the wall through its rail and what lies before it. @returns how many fixings */
-export function screwThroughRail(d: Draft, h: Hanging, beforeMm: number): number {
+/** Screws a body to the wall through its rail and the pieces that lie before it. @returns how many fixings */
+export function screwThroughRail(d: Draft, h: Hanging, before: readonly string[] = []): number {
   const { min, max } = d.box(h.rail)
-  const z = onCourse(h.space.construction, (min[2] + max[2]) / 2, [min[2], max[2]])
-  const places = fixingPlaces(h.space, min[0], max[0])
-  for (const x of places) {
-    const anchor = anchorAt(d, h.rail, { x, z, throughMm: max[1] - min[1] + beforeMm }, h, { count: h.screws })
-    holdsAt(d, { body: h.body, through: h.rail }, anchor, { x, z })
+  const beforeMm = Math.max(0, ...before.map((id) => d.part(id).size.thicknessMm))
+  const places = fixingsBehind(h.space, alongOf(d.box(h.rail), beforeMm), (min[2] + max[2]) / 2)
+  for (const f of places) {
+    const anchor = anchorAt(d, h.rail, f, h, { count: h.screws, before })
+    holdsAt(d, { body: h.body, through: h.rail }, anchor, f)
   }
   leans(d, h)
   return places.length

@@ -1,7 +1,9 @@
 import type { Stock } from '../../assembly/assembly.ts'
 import type { Draft } from '../../assembly/draft.ts'
 import type { Section } from '../../catalogue/lumber.ts'
+import type { Vec3 } from '../../geometry/vec.ts'
 import { bad, good, type Result } from '../../measure/result.ts'
+import type { Joists } from '../../room/room.ts'
 import { besideJoist, overJoists, spreader, type KnownJoists } from './on-rods.ts'
 import { UP } from './wall-fixing.ts'
 
@@ -13,6 +15,14 @@ import { UP } from './wall-fixing.ts'
  *       |         |                                                                        | |
  *       |[bearer ]|                                                           bearer ======|_|
  *       drop   drop
+ *
+ * Where joists run out from the wall two spreaders lie over them along it, one before the drops and one behind, and a
+ * saddle over both right over each bearer takes the place of its spreader:
+ *
+ *     from the side:   =[    saddle    ]=
+ *                       [sp.]| |[sp.]          over joists that run out
+ *                            | |
+ *                 bearer ====|_|
  */
 
 /** From the front of a frame to a drop, mm. */
@@ -33,28 +43,68 @@ export interface OnDrops {
   outMm: number
 }
 
-/** Hangs bearers by their front ends. @returns ids of spreaders and drops; or why it cannot */
+/** How much of the joists' spacing a place takes up across them, mm. */
+export const acrossJoists = (s: Section, run: Joists['run']): number => (run === 'out' ? placeWide(s) : s.widthMm)
+/** From a drop to the spreader before it, or behind, mm. */
+const BESIDE_DROP_MM = 10
+/** Screws of a saddle down into either spreader. */
+const SADDLE_SCREWS = 2
+/** What lies over spreaders makes a drop so much longer, mm. */
+export const saddleMm = (s: Section, run: Joists['run']): number => (run === 'out' ? s.thicknessMm : 0)
+
+interface Bearer {
+  id: string
+  x: number
+}
+
+/** What lies right over each bearer, as broad as that: a spreader over joists along the wall, else a saddle on two. */
+function overBearers(
+  d: Draft,
+  h: OnDrops,
+  bearers: readonly Bearer[],
+): Result<{ spreaders: string[]; over: string[] }> {
+  const { joists: j, outMm: y } = h
+  const { thicknessMm: t, widthMm: w } = h.board.section
+  const out = j.run === 'out'
+  const wide = acrossJoists(h.board.section, j.run)
+  const places = out ? bearers.map((b) => b.x) : [y]
+  const meets = (at: number) => j.atMm.some((v) => Math.abs(v - at) < besideJoist(j, { diameterMm: wide }))
+  if (places.some(meets)) return bad('rod-in-joist')
+  const lies = overJoists(j, Math.min(...places), Math.max(...places))
+  if (!lies) return bad('no-joist-over')
+  const lay = (at: number, id: string) =>
+    spreader(d, { joists: j, ceilingMm: h.ceilingMm, spreader: h.board }, { ...lies, rods: [] }, { at, id })
+  if (!out) {
+    const over = bearers.map((b, k) => lay(b.x, `spreader-${k}`))
+    return good({ spreaders: over, over })
+  }
+  const aside = w / 2 + BESIDE_DROP_MM + w / 2
+  const spreaders = [-1, 1].map((side, k) => lay(y + side * aside, `spreader-${k}`))
+  const over = bearers.map(({ x }, k) => {
+    const id = `saddle-${k}`
+    const [from, to] = [y - aside - w / 2, y + aside + w / 2]
+    const min: Vec3 = [x - w / 2, from, d.box(spreaders[0]).max[2]]
+    d.square({ id, role: 'block', stock: h.board.stock, min, size: [w, to - from, t], along: 'y', across: 'x' })
+    for (const on of spreaders) d.rest(id, on, 'bearing', d.screw(id, on, SADDLE_SCREWS, 'side', t, t))
+    return id
+  })
+  return good({ spreaders, over })
+}
+
+/** Hangs bearers by their front ends. @returns ids of spreaders, of saddles and of drops; or why it cannot */
 export function hangOnDrops(
   d: Draft,
   h: OnDrops,
-  bearers: readonly { id: string; x: number }[],
-): Result<{ spreaders: string[]; drops: string[] }> {
-  const { joists: j, outMm: y } = h
+  bearers: readonly Bearer[],
+): Result<{ spreaders: string[]; saddles: string[]; drops: string[] }> {
+  const { outMm: y } = h
   const { thicknessMm: t, widthMm: w } = h.board.section
-  if (j.run !== 'along') return bad('drops-across-joists', {}, 'front')
-  if (j.atMm.some((v) => Math.abs(v - y) < besideJoist(j, { diameterMm: w }))) return bad('rod-in-joist')
-  const lies = overJoists(j, y, y)
-  if (!lies) return bad('no-joist-over')
-  const spreaders: string[] = []
+  const laid = overBearers(d, h, bearers)
+  if (!laid.ok) return laid
+  const { spreaders, over: overs } = laid.value
   const drops: string[] = []
   bearers.forEach(({ id: bearer, x }, k) => {
-    const over = spreader(
-      d,
-      { joists: j, ceilingMm: h.ceilingMm, spreader: h.board },
-      { ...lies, rods: [] },
-      { at: x, id: `spreader-${k}` },
-    )
-    spreaders.push(over)
+    const over = overs[k]
     const [foot, head] = [d.box(bearer).min[2], d.box(over).max[2]]
     for (const side of [0, 1]) {
       const id = `drop-${k}-${side}`
@@ -74,5 +124,5 @@ export function hangOnDrops(
       drops.push(id)
     }
   })
-  return good({ spreaders, drops })
+  return good({ spreaders, saddles: overs.filter((id) => !spreaders.includes(id)), drops })
 }

@@ -1,12 +1,13 @@
 import { spliceOver, type Stretch } from '../sizing/splice.ts'
 import type { FreeSpace } from '../../room/room.ts'
-import { fixingPlaces, type Covered } from './wall-fixing.ts'
+import { fixingPlaces, fixingsBehind, type Along, type Covered } from './wall-fixing.ts'
 
 /** A piece on a wall is held in at least as many studs. */
 export const LEAST_STUDS = 2
 
 /**
  * A run along the wall in pieces that meet on studs, each in two of its own besides, as long as a board allows.
+ * @param band its edges, and how much wood fixings pass: then bolts and blocking behind it hold it as well
  * @returns null where no board is long enough; `poor` where a piece is held in too few
  */
 export function piecesOnStuds(
@@ -14,10 +15,15 @@ export function piecesOnStuds(
   lengthMm: number,
   mostMm: number,
   covered?: Covered,
+  band?: Pick<Along, 'low' | 'high' | 'throughMm'>,
 ): { pieces: Stretch[]; poor: { from: number; count: number } | null } | null {
-  const studs = fixingPlaces(space, 0, lengthMm, covered)
+  const places = (left: number, right: number) =>
+    band
+      ? fixingsBehind(space, { left, right, ...band }, (band.low + band.high) / 2, covered).map((f) => f.x)
+      : fixingPlaces(space, left, right, covered)
+  const studs = places(0, lengthMm)
   const seats = [0, ...studs, lengthMm]
-  const count = (l: Stretch) => fixingPlaces(space, l.from, l.to, covered).length
+  const count = (l: Stretch) => places(l.from, l.to).length
   const held = (l: Stretch) => count(l) >= LEAST_STUDS
   // Where two pieces meet a stud lies behind the ends of both.
   const splices = studs.map((_x, early) => spliceOver(lengthMm, mostMm, seats, early))

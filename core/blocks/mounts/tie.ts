@@ -2,10 +2,12 @@ import type { Draft } from '../../assembly/draft.ts'
 import type { UnitSystem } from '../../measure/units.ts'
 import { onCourse } from '../../room/courses.ts'
 import type { FreeSpace } from '../../room/room.ts'
-import { anchorAt } from './wall-fixing.ts'
+import { alongOf, anchorAt, preparedFixings, type Spot } from './wall-fixing.ts'
 
 /** A wall without studs is tied to every this far, mm: product decision, about the spacing of studs. */
 const MASONRY_SPACING = 800
+/** Ties to studs or masonry that are enough: then nobody looks for bolts and blocking. */
+const ENOUGH_TIES = 2
 /** Thread wanted in a stud behind the lining by what is only tied, mm. */
 const TIE_EMBED_MM = 32
 
@@ -25,16 +27,16 @@ export function tieToWall(d: Draft, part: string, space: FreeSpace, system: Unit
       : c.kind === 'thin'
         ? []
         : places(b.min[0], b.max[0])
-  const at = { z: onCourse(c, (b.min[2] + b.max[2]) / 2, [b.min[2], b.max[2]]) }
-  for (const x of spots)
-    anchorAt(
-      d,
-      part,
-      { x, ...at, throughMm: b.max[1] - b.min[1] + behindMm },
-      { space, system },
-      { embedMm: TIE_EMBED_MM, holds: ['x', 'y'] },
-    )
-  return spots.length
+  const middle = (b.min[2] + b.max[2]) / 2
+  const z = onCourse(c, middle, [b.min[2], b.max[2]])
+  const along = alongOf(b, behindMm)
+  const usual = spots.map((x): Spot => ({ x, z, throughMm: along.throughMm }))
+  const inside = { ...along, left: b.min[0] + edge, right: b.max[0] - edge }
+  // Where the wall itself gives nothing, or too little, what was prepared in it does.
+  const more = usual.length < ENOUGH_TIES ? preparedFixings(space, inside, middle, usual) : []
+  const all = [...usual, ...more]
+  for (const f of all) anchorAt(d, part, f, { space, system }, { embedMm: TIE_EMBED_MM, holds: ['x', 'y'] })
+  return all.length
 }
 
 function places(left: number, right: number): number[] {

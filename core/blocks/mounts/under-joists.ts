@@ -3,8 +3,9 @@ import { screwFor } from '../../catalogue/fasteners.ts'
 import type { Box } from '../../geometry/box.ts'
 import type { Vec3 } from '../../geometry/vec.ts'
 import type { UnitSystem } from '../../measure/units.ts'
+import { preparedAcross, preparedBehind, type Prepared, type PreparedSpot } from '../../room/prepared.ts'
 import type { KnownJoists } from './on-rods.ts'
-import { EDGE_SHARE, UP } from './wall-fixing.ts'
+import { boreForBolt, EDGE_SHARE, FROM_END_MM, UP } from './wall-fixing.ts'
 
 /*
  * What hangs under joists, or under another piece that does, by fasteners through it from below. Loads beside its middle
@@ -24,6 +25,8 @@ const JOIST_EMBED_MM = 50
 
 export interface Over {
   joists: KnownJoists
+  /** Bolts and blocking in the ceiling. */
+  prepared: readonly Prepared[]
   system: UnitSystem
 }
 
@@ -68,28 +71,68 @@ function holdAt(
   }
 }
 
-/** A piece under the ceiling, fixed up into the joists it crosses. @returns how many fixings */
+/** Fixings beside each other are no nearer than this, mm. */
+const APART_MM = 60
+/** Of a bolt so much stands out under what it holds, for a washer and a nut, mm. Product decision. */
+const NUT_MM = 15
+
+/** Bolts and blocking over a piece that runs across the joists, clear of where it is fixed into those. */
+function preparedOver(o: Over, { min, max }: Box, i: 0 | 1, taken: readonly number[]): PreparedSpot[] {
+  const k = i === 0 ? 1 : 0
+  const band = { left: min[i] + FROM_END_MM, right: max[i] - FROM_END_MM, low: min[k], high: max[k] }
+  const along = i === 0 ? o.prepared : o.prepared.map(preparedAcross)
+  return preparedBehind(along, 'ceiling', band, (min[k] + max[k]) / 2, o.joists.atMm)
+    .filter(({ prepared: p }) => p.kind !== 'bolt' || max[2] - min[2] + NUT_MM <= p.thickMm)
+    .filter(({ at }) => taken.every((v) => Math.abs(v - at[0]) >= APART_MM))
+}
+
+/** What holds a piece up at one place: screws into a joist or into blocking, or a bolt that is there. */
+function upInto(
+  d: Draft,
+  part: string,
+  at: { x: number; y: number },
+  o: Over,
+  s: { count: number; into?: PreparedSpot },
+) {
+  const { min, max } = d.box(part)
+  const throughMm = max[2] - min[2] + o.joists.liningMm
+  const given = { part, at: [at.x, at.y, max[2]] as Vec3, holds: ['x', 'y', 'z'] as ('x' | 'y' | 'z')[] }
+  const p = s.into?.prepared
+  const prepared = p && { of: p.of, field: s.into!.field, on: 'ceiling' as const, holdsN: p.holdsN }
+  if (p?.kind === 'bolt') {
+    boreForBolt(d, part, { x: at.x, y: at.y }, p.right - p.left)
+    return d.anchor({ ...given, into: 'bolt', count: 1, fastener: null, embedMm: 0, prepared })
+  }
+  const embedMm = Math.min(JOIST_EMBED_MM, p?.thickMm ?? JOIST_EMBED_MM)
+  const screw = screwFor((throughMm + embedMm) / 1.95, 200, o.system)
+  const thread = Math.min(screw.lengthMm - throughMm, p?.thickMm ?? Infinity)
+  return d.anchor({
+    ...given,
+    into: 'joist',
+    count: s.count,
+    fastener: screw.id,
+    embedMm: thread,
+    ...(prepared ? { prepared } : {}),
+  })
+}
+
+/**
+ * A piece under the ceiling, fixed up into the joists it crosses, and into what was prepared between them.
+ * @returns how many fixings
+ */
 export function hangUnderJoists(d: Draft, part: string, o: Over, count = 1): number {
   const { min, max } = d.box(part)
-  const out = o.joists.run === 'out'
-  const i = out ? 0 : 1
+  const i = o.joists.run === 'out' ? 0 : 1
   const places = crossed(o.joists, min[i], max[i])
-  const throughMm = max[2] - min[2] + o.joists.liningMm
-  const screw = screwFor((throughMm + JOIST_EMBED_MM) / 1.95, 200, o.system)
-  for (const v of places) {
-    const at = out ? { x: v, y: (min[1] + max[1]) / 2 } : { x: (min[0] + max[0]) / 2, y: v }
-    const anchor = d.anchor({
-      part,
-      into: 'joist',
-      at: [at.x, at.y, max[2]],
-      count,
-      fastener: screw.id,
-      embedMm: screw.lengthMm - throughMm,
-      holds: ['x', 'y', 'z'],
-    })
-    holdAt(d, [part, null], at, { anchor, shared: d.box(part) })
+  const put = (along: number, across: number, into?: PreparedSpot) => {
+    const at = i === 0 ? { x: along, y: across } : { x: across, y: along }
+    holdAt(d, [part, null], at, { anchor: upInto(d, part, at, o, { count, into }), shared: d.box(part) })
   }
-  return places.length
+  const middle = i === 0 ? (min[1] + max[1]) / 2 : (min[0] + max[0]) / 2
+  for (const v of places) put(v, middle)
+  const more = preparedOver(o, d.box(part), i, places)
+  for (const s of more) put(...s.at, s)
+  return places.length + more.length
 }
 
 interface Fastened {

@@ -6,6 +6,7 @@ import { heads } from './heads.ts'
 import { fixing } from './fixing.ts'
 import { keeping } from './keeping.ts'
 import { reach } from './reach.ts'
+import { sharedHold } from './shared-hold.ts'
 import { standUpClear } from './stand-up.ts'
 import { tiltIn } from './tilt-in.ts'
 import { tied } from './tied.ts'
@@ -17,6 +18,7 @@ export const ROOM_CHECKS: readonly AnyRoomCheck[] = [
   doorSweep,
   underCeiling,
   fixing,
+  sharedHold,
   standUpClear,
   carryIn,
   tiltIn,

@@ -2,6 +2,7 @@ import { wholeBox } from '../../assembly/part-box.ts'
 import { studCentres } from '../../room/room.ts'
 import { defineRoomCheck } from '../room-check.ts'
 import { plain, type CheckResult } from '../check.ts'
+import { drivenAlong } from '../wall-fixing.ts'
 
 /**
  * A build that is to be held by the wall wants at least two fixings: one lets it turn. What hangs from the ceiling is
@@ -18,17 +19,18 @@ export const fixing = defineRoomCheck({
   id: 'fixing',
   reads: ['assembly', 'boxes', 'frame', 'keeps'],
   run({ assembly, boxes, frame, keeps }): CheckResult[] {
-    // What goes into the floor is no fixing to a wall.
-    const anchors = assembly.anchors.filter((x) => x.into !== 'slab')
+    // What goes into the floor, or up into the ceiling, is no fixing to a wall.
+    const anchors = assembly.anchors.filter((x) => drivenAlong(x) === 1)
+    const prepared = anchors.filter((x) => x.prepared).length
     const w = frame.wall.wall
     const least = assembly.supports.some((s) => s.on.kind === 'ceiling') ? STEADIED : HELD
     const given = { check: 'fixing', link: 'ground' as const, quantity: 'count' as const }
     const atWall = frame.place.turn === 0 && frame.place.outMm < 20
     const b = wholeBox(boxes)
     const [from, to] = [frame.place.alongMm + b.min[0], frame.place.alongMm + b.max[0]]
-    const data = { wall: w.name, count: anchors.length, kind: w.construction.kind }
+    const data = { wall: w.name, count: anchors.length, prepared, kind: w.construction.kind }
     if (!atWall) return [plain({ ...given, code: 'away-from-wall', subject: 'wall', state: 'not-applicable', data })]
-    if (w.construction.kind === 'thin')
+    if (w.construction.kind === 'thin' && anchors.length === 0)
       return [plain({ ...given, code: 'thin-wall', subject: 'wall', state: 'not-applicable', data })]
     const behind = studCentres(w).filter((x) => x > from && x < to)
     const studs = { ...data, studs: behind.length, first: behind[0] ?? -1, last: behind[behind.length - 1] ?? -1 }
@@ -60,7 +62,7 @@ export const fixing = defineRoomCheck({
       out.push(
         plain({
           ...given,
-          code: w.construction.kind === 'studs' ? 'in-studs' : 'in-masonry',
+          code: prepared > 0 ? 'in-prepared' : w.construction.kind === 'studs' ? 'in-studs' : 'in-masonry',
           subject: 'wall',
           state: 'holds',
           demand: least,

@@ -13,7 +13,7 @@ const ratedSlab = (c: ShapeContext): ShapeContext => ({ ...c, settings: { ...c.s
 /** Nothing taller than this stands under a bench, mm. */
 const LOW_MM = 700
 
-const start = (ctx: ShapeContext): BenchParams => startingParams(ctx.settings.yard, canHoldTie(ctx.space.construction))
+const start = (ctx: ShapeContext): BenchParams => startingParams(ctx.settings.yard, canHoldTie(ctx.space))
 
 /** The same wall with a corner at its left end, and how far from that the bench stands. */
 const inCorner = (c: ShapeContext, degrees: number, fromMm: number): ShapeContext => ({

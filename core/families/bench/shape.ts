@@ -46,7 +46,7 @@ const OVER_MM = 300
  *             |  |              |
  */
 export function shapeBench(p: BenchParams, ctx: ShapeContext): Result<Shaped> {
-  if (p.stiff === 'wall' && !canHoldTie(ctx.space.construction)) return bad('no-wall-to-hang-on', {}, 'stiff')
+  if (p.stiff === 'wall' && !canHoldTie(ctx.space)) return bad('no-wall-to-hang-on', {}, 'stiff')
   const pen = dimPen(p, unitsOf(ctx.settings))
   const planned = planOut(p, ctx, pen)
   if (!planned.ok) return planned

@@ -44,7 +44,7 @@ export const boardRack = family<BoardRackParams>({
   propose(ctx) {
     const fits = ctx.goods.every((g) => isLong(g.item) || g.item.kind === 'sheet')
     const some = ctx.goods.some((g) => isLong(g.item))
-    return fits && some && canHoldTie(ctx.space.construction) ? [startingParams(ctx.settings.yard)] : []
+    return fits && some && canHoldTie(ctx.space) ? [startingParams(ctx.settings.yard)] : []
   },
   examples: () => [
     {

@@ -173,11 +173,6 @@ describe('six pairs of drops of board under joists along the wall', () => {
   })
   it('go through the ceiling, and are in the room up to it', () =>
     expect(checkOf(r, 'room-fit:room-height').state).toBe('holds'))
-  it('under joists that run out are refused, and rods are offered', () => {
-    const problem = problemOf({ ...six, front: 'drops' }, ctx('out'))!
-    expect([problem.code, problem.field]).toEqual(['drops-across-joists', 'front'])
-    expect(sayProblem(problem, say)).toMatch(/Hang it on rods\.$/)
-  })
   it('are told in the steps', () => {
     const text = (id: string) =>
       stepText(
@@ -187,6 +182,67 @@ describe('six pairs of drops of board under joists along the wall', () => {
     expect(text('spreaders')).toMatch(/^6 spreaders flat over the joists/)
     expect(text('bearers')).toMatch(/A drop on either edge of it.*2 screws through each/)
     expect(r.steps.find((x) => x.id === 'bearers')!.parts).toEqual(expect.arrayContaining(drops.map((p) => p.id)))
+  })
+})
+
+describe('pairs of drops of board under joists that run out from the wall', () => {
+  const r = read({ front: 'drops', cleatScrews: 'three' }, ctx('out', {}, 3))
+  const a = r.shaped.assembly
+  const boxOf = (id: string) => r.boxes.get(id)!
+  const [t, w] = [38, 89]
+  it('hold: beside both edges of a saddle over each bearer, on two spreaders along the wall', () => {
+    expect(r.verdict).toMatchObject({ fails: 0, unknown: 0 })
+    expect(a.parts.filter((p) => p.role === 'spreader')).toHaveLength(2)
+    for (const k of [0, 1, 2, 3, 4]) {
+      const [saddle, bearer] = [boxOf(`saddle-${k}`), boxOf(`bearer-${k}`)]
+      expectNear(saddle.min[0], bearer.min[0], 1e-9)
+      expectNear(saddle.min[2], boxOf('spreader-0').max[2], 1e-9)
+      expectNear(boxOf(`drop-${k}-0`).max[0], saddle.min[0], 1e-9)
+      expectNear(boxOf(`drop-${k}-1`).min[0], saddle.max[0], 1e-9)
+      expectNear(boxOf(`drop-${k}-0`).max[2], saddle.max[2], 1e-9)
+    }
+  })
+  it('go up clear of joists and of both spreaders', () => {
+    for (const p of a.parts.filter((x) => x.role === 'drop')) {
+      const { min, max } = boxOf(p.id)
+      expect(joists('out').atMm.every((j) => j + 45 / 2 <= min[0] || j - 45 / 2 >= max[0])).toBe(true)
+      expect(boxOf('spreader-0').max[1]).toBeLessThan(min[1])
+      expect(boxOf('spreader-1').min[1]).toBeGreaterThan(max[1])
+    }
+  })
+  it('bend their saddle between the spreaders as what is spread over their width does, by hand', () => {
+    const m = r.service.members.get('saddle-1')!.state
+    if (m.kind !== 'beam') throw new Error(m.kind)
+    const pair = ['drop-1-0', 'drop-1-1'].map((id) => a.parts.find((x) => x.id === id)!)
+    const p = pair.reduce((n, x) => n + pulled(r, x.id) + newtons(partMassKg(x)) / 2, 0)
+    // From middle to middle of what it lies on: P·L / 4 less P·w / 8, and its own weight past them as well.
+    const [from, to] = ['spreader-0', 'spreader-1'].map((id) => (boxOf(id).min[1] + boxOf(id).max[1]) / 2)
+    const saddle = a.parts.find((x) => x.id === 'saddle-1')!
+    const [span, long] = [to - from, saddle.size.lengthMm]
+    const self = newtons(partMassKg(saddle)) / long
+    const own = (self * span ** 2) / 8 - (self * ((long - span) / 2) ** 2) / 2
+    expectNear(m.bent.result.moment.nmm, (p * span) / 4 - (p * w) / 8 + own, 0.02)
+    expectNear(span, 2 * (w / 2 + 10 + w / 2), 1e-9)
+    expect(t).toBeLessThan(w)
+  })
+  it('bring half of each pair to either spreader, and with the cleat all of it', () => {
+    const carried = (where: 'wall' | 'ceiling') =>
+      a.supports
+        .filter((s) => s.on.kind === where && s.push[2] === 1)
+        .reduce((n, s) => n + (r.service.reactions.get(s.id) ?? 0), 0)
+    expectNear(carried('wall') + carried('ceiling'), newtons(3 * 12 + r.massKg), 1e-3)
+    const on = (id: string) =>
+      a.supports
+        .filter((s) => s.on.kind === 'part' && s.on.part === id)
+        .reduce((n, s) => n + (r.service.reactions.get(s.id) ?? 0), 0)
+    expectNear(on('spreader-0'), on('spreader-1'), 0.001)
+  })
+  it('are refused where a bearer would hang beside a joist, and told in the steps', () => {
+    const step = r.steps.find((x) => x.id === 'spreaders')!
+    expect(stepText(step, say)).toMatch(/^2 spreaders flat over the joists along the wall.*one of the 5 saddles/)
+    expect(step.parts).toEqual(expect.arrayContaining(['saddle-0', 'saddle-1', 'saddle-2']))
+    const dense = { ...joists('out'), atMm: joists('out').atMm.flatMap((x) => [x, x + 160]) }
+    expect(problemOf({ ...six, bearers: 3, front: 'drops' }, ctx('out', { joists: dense }))!.code).toBe('rod-in-joist')
   })
 })
 

@@ -27,7 +27,8 @@ export function ceilingPlatformLevers(p: CeilingPlatformParams): Lever<CeilingPl
   for (const cleatScrews of ['two', 'three'] as const)
     if (CLEAT_SCREWS[cleatScrews] > CLEAT_SCREWS[p.cleatScrews])
       add('cleat-screws', { cleatScrews }, { count: CLEAT_SCREWS[cleatScrews] })
-  for (const n of [3, 4, 5]) if (n > (p.bearers ?? 2)) add('more-bearers', { bearers: n }, { count: n })
+  for (const n of p.front === 'bolts' ? [] : [3, 4, 5])
+    if (n > (p.bearers ?? 2)) add('more-bearers', { bearers: n }, { count: n })
   const [frame, bearer, spreader] = [p.frameSection, p.bearerSection, p.spreaderSection].map((s) => DEEPER[s])
   if (frame) add('deck-frame', { frameSection: frame }, { section: frame })
   if (bearer) add('bearer-section', { bearerSection: bearer }, { section: bearer })
@@ -40,7 +41,7 @@ export function ceilingPlatformLevers(p: CeilingPlatformParams): Lever<CeilingPl
   if (p.front === 'rods' && spreader) add('spreader-section', { spreaderSection: spreader }, { section: spreader })
   const now = RODS.find((r) => r.id === p.rod)!
   for (const r of RODS)
-    if (p.front === 'rods' && r.system === now.system && r.diameterMm > now.diameterMm)
+    if (p.front !== 'drops' && r.system === now.system && r.diameterMm > now.diameterMm)
       add('rod', { rod: r.id }, { section: r.id })
   for (const crossJoint of ['three', 'four'] as const)
     if (CROSS_SCREWS[crossJoint] > CROSS_SCREWS[p.crossJoint])

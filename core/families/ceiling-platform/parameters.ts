@@ -5,8 +5,8 @@ import type { Raw } from '../family.ts'
 import { countDim, dim, keys, rod, section, sheet } from '../params.ts'
 
 export const LIMITS = { bearers: 8 } as const
-/** What carries the front: threaded rods, or pairs of boards. */
-export const FRONTS = ['rods', 'drops'] as const
+/** What carries the front: threaded rods from over the joists, pairs of boards, or rods on bolts that are there. */
+export const FRONTS = ['rods', 'drops', 'bolts'] as const
 /** Screws of a drop into a bearer, and into a spreader. */
 export const DROP_SCREWS = { two: 2, three: 3, four: 4 } as const
 export const CLEAT_SCREWS = { one: 1, two: 2, three: 3 } as const

@@ -1,6 +1,7 @@
 import { unitsOf } from '../../assembly/settings.ts'
 import { crossesUnder } from '../../blocks/frame/shelf-frame.ts'
-import { dropOut, pastDrop, placeWide } from '../../blocks/mounts/on-drops.ts'
+import { boltRow, furthestBolt, type BoltRow } from '../../blocks/mounts/on-bolts.ts'
+import { acrossJoists, dropOut, pastDrop, placeWide, saddleMm } from '../../blocks/mounts/on-drops.ts'
 import {
   highestHung,
   joistsToHangFrom,
@@ -9,7 +10,7 @@ import {
   rowPlaces,
   type KnownJoists,
 } from '../../blocks/mounts/on-rods.ts'
-import { fixingPlaces } from '../../blocks/mounts/wall-fixing.ts'
+import { fixingsBehind } from '../../blocks/mounts/wall-fixing.ts'
 import { depthToHold } from '../../blocks/sizing/depth-to-hold.ts'
 import { findSection, type Section } from '../../catalogue/lumber.ts'
 import { findSheet, type Sheet } from '../../catalogue/sheets.ts'
@@ -33,7 +34,7 @@ export interface ProblemData {
   'platform-in-ceiling': { mm: number; mostMm: number }
   'platform-too-low': { mm: number; leastMm: number }
   'cleat-misses-studs': { count: number }
-  'drops-across-joists': object
+  'deck-not-spliced': { mostMm: number }
 }
 
 /** Bearers are no further apart than this, middle to middle. Product decision: two stud bays. */
@@ -48,13 +49,17 @@ const LEAST_STUDS = 2
 /** Room left under what hangs, mm: one ducks under it at least. Product decision. */
 const LEAST_UNDER_MM = 1200
 
+/** What the front hangs from. */
+type Hangs = { kind: 'joists'; joists: KnownJoists } | { kind: 'bolts'; bolts: BoltRow['bolts'] }
+
 export interface Plan {
   sheet: Sheet
   frame: Section
   bearer: Section
   spreader: Section
   rod: Rod
-  joists: KnownJoists
+  /** What it hangs from: joists that are known, or bolts. */
+  hangs: Hangs
   lengthMm: number
   depthMm: number
   topMm: number
@@ -78,18 +83,21 @@ export function planOut(
   ctx: ShapeContext,
   pen: DimPen,
 ): Result<{ plan: Plan; unhoused: Shaped['unhoused'] }> {
-  const known = joistsToHangFrom(ctx.space)
+  const known: Result<KnownJoists | null> = p.front === 'bolts' ? good(null) : joistsToHangFrom(ctx.space)
   if (!known.ok) return known
   const joists = known.value
   const units = unitsOf(ctx.settings)
   const [frame, bearer, spreader] = [p.frameSection, p.bearerSection, p.spreaderSection].map((s) => findSection(s)!)
   const [sheet, rod] = [findSheet(p.sheet)!, findRod(p.rod)!]
   const { aboveMm, sideMm } = shelfPlay(pen, 600, PLAY_ABOVE)
-  const front = frontOf(p, bearer, rod)
+  const front = frontOf(p, bearer, rod, joists)
   const goods = ctx.goods.flatMap((g) => Array.from({ length: g.count }, () => g.item))
   const deep = depthToHold(
     sheet,
-    { settings: ctx.settings, spaceMm: ctx.space.depthMm },
+    {
+      settings: ctx.settings,
+      spaceMm: Math.min(ctx.space.depthMm, joists ? Infinity : furthestBolt(ctx.space.prepared) + PAST_ROD_MM),
+    },
     Math.max(...goods.map((g) => g.deepMm)),
     { takenMm: front.outMm + front.pastMm, outMm: 0 },
   )
@@ -104,10 +112,12 @@ export function planOut(
   const most = ctx.space.lengthMm
   const bearersOf = (mm: number) =>
     p.bearers ?? Math.min(LIMITS.bearers, 1 + Math.max(1, Math.ceil((mm - edge) / BEARERS_EVERY - 1e-9)))
-  const layOut = (mm: number) =>
-    rowPlaces(joists, front.acrossJoists, {
-      ...{ lengthMm: mm, outMm: depthMm + front.outMm, edgeMm: edge, count: bearersOf(mm) },
-    })
+  const layOut = (mm: number): Result<Pick<BoltRow, 'xs' | 'outMm'> & Partial<BoltRow>> =>
+    joists
+      ? rowPlaces(joists, front.acrossJoists, {
+          ...{ lengthMm: mm, outMm: depthMm + front.outMm, edgeMm: edge, count: bearersOf(mm) },
+        })
+      : boltRow(ctx.space.prepared, { lengthMm: mm, outMm: depthMm + front.outMm, edgeMm: edge })
   const queue = [...goods].sort((a, b) => (b.massKg ?? 0) - (a.massKg ?? 0) || b.acrossMm - a.acrossMm)
   const holds = (mm: number) => {
     const r = layOut(mm)
@@ -120,11 +130,12 @@ export function planOut(
     Math.min(roundUp(needed, units), most),
     { code: 'platform-goods', terms: [], data: { things: goods.length } },
   )
-  pen.count({ path: 'bearers', code: 'bearers', min: 2, max: LIMITS.bearers }, bearersOf(lengthMm), {
-    code: 'bearers-apart',
-    terms: [],
-    data: { everyMm: BEARERS_EVERY },
-  })
+  if (joists)
+    pen.count({ path: 'bearers', code: 'bearers', min: 2, max: LIMITS.bearers }, bearersOf(lengthMm), {
+      code: 'bearers-apart',
+      terms: [],
+      data: { everyMm: BEARERS_EVERY },
+    })
   const rods = layOut(lengthMm)
   if (!rods.ok) return rods
   const openings = betweenRods(rods.value.xs, front.leaves)
@@ -132,7 +143,7 @@ export function planOut(
   const tallest = Math.max(...spots.map((s) => s.item.tallMm), 0)
   // Over bearers on rods there is room for their couplings under the ceiling.
   const overMm = sheet.thicknessMm + frame.widthMm
-  const underCouplings = p.front === 'rods' ? highestHung(ctx.space.ceilingMm, overMm) : Infinity
+  const underCouplings = p.front !== 'drops' ? highestHung(ctx.space.ceilingMm, overMm) : Infinity
   const mostMm = Math.min(ctx.space.ceilingMm - tallest, underCouplings)
   const highest = Math.min(mostMm, ctx.space.ceilingMm - tallest - aboveMm)
   const topMm = pen.length({ path: 'topMm', code: 'platform-top', min: 600, max: 4500 }, highest, {
@@ -147,11 +158,12 @@ export function planOut(
   if (underMm < LEAST_UNDER_MM)
     return bad('platform-too-low', { mm: Math.max(0, underMm), leastMm: LEAST_UNDER_MM }, 'topMm')
   const longestRod = Math.max(...ROD_LENGTHS[rod.system])
-  if (p.front === 'rods' && deepMm > longestRod) return bad('rod-too-long', { mm: deepMm, mostMm: longestRod }, 'topMm')
-  const dropMm = deepMm + joists.size.deepMm + bearer.thicknessMm
+  if (p.front !== 'drops' && deepMm > longestRod)
+    return bad('rod-too-long', { mm: deepMm, mostMm: longestRod }, 'topMm')
+  const dropMm = joists ? deepMm + joists.size.deepMm + bearer.thicknessMm + saddleMm(bearer, joists.run) : 0
   if (p.front === 'drops' && dropMm > longestOf(ctx, p.bearerSection))
     return bad('longer-than-board', { mm: dropMm, mostMm: longestOf(ctx, p.bearerSection) }, 'topMm')
-  const runs = runsOf(p, ctx, lengthMm, rods.value.xs)
+  const runs = runsOf(p, ctx, { lengthMm, underMm, bearer }, rods.value.xs)
   if (!runs.ok) return runs
   const every = pen.length({ path: 'crossEveryMm', code: 'cross-every', min: 150, max: 1300 }, CROSS_EVERY, {
     code: 'sheet-span',
@@ -166,7 +178,7 @@ export function planOut(
       bearer,
       spreader,
       rod,
-      joists,
+      hangs: rods.value.bolts ? { kind: 'bolts', bolts: rods.value.bolts } : { kind: 'joists', joists: joists! },
       lengthMm,
       depthMm,
       topMm,
@@ -183,12 +195,12 @@ export function planOut(
   })
 }
 /** What hangs the front: how far out it is and the bearer past it, how wide across the joists and along the wall. mm */
-function frontOf(p: CeilingPlatformParams, bearer: Section, rod: Rod) {
+function frontOf(p: CeilingPlatformParams, bearer: Section, rod: Rod, joists: KnownJoists | null) {
   return p.front === 'drops'
     ? {
         outMm: dropOut(bearer),
         pastMm: pastDrop(bearer),
-        acrossJoists: { diameterMm: bearer.widthMm },
+        acrossJoists: { diameterMm: acrossJoists(bearer, joists?.run ?? 'along') },
         wideMm: placeWide(bearer),
         // Half of it on either side, and a hand's room.
         leaves: { diameterMm: placeWide(bearer) / 2 + HAND_MM },
@@ -199,7 +211,8 @@ function frontOf(p: CeilingPlatformParams, bearer: Section, rod: Rod) {
 /** Beside a drop, mm. Product decision. */
 const HAND_MM = 10
 
-const longestOf = (ctx: ShapeContext, section: string): number =>
+/** The longest piece a board of the yard gives, mm. */
+export const longestOf = (ctx: ShapeContext, section: string): number =>
   Math.max(0, ...ctx.boards(section, false).map((b) => b.lengthMm - ctx.settings.squaringTrimMm))
 
 /** A platform is tried this much longer each time, mm. */
@@ -209,18 +222,25 @@ const GROWS_MM = 20
 function runsOf(
   p: CeilingPlatformParams,
   ctx: ShapeContext,
-  lengthMm: number,
+  { lengthMm, underMm, bearer }: Pick<Plan, 'lengthMm' | 'underMm' | 'bearer'>,
   bearers: number[],
 ): Result<Pick<Plan, 'cleats' | 'rails' | 'sheets'>> {
   const longest = (section: string) => longestOf(ctx, section)
-  const studs = fixingPlaces(ctx.space, 0, lengthMm)
+  const cleat = {
+    left: 0,
+    right: lengthMm,
+    low: underMm - bearer.widthMm,
+    high: underMm,
+    throughMm: bearer.thicknessMm,
+  }
+  const studs = fixingsBehind(ctx.space, cleat, underMm - bearer.widthMm / 2).map((f) => f.x)
   if (studs.length < LEAST_STUDS) return bad('cleat-misses-studs', { count: studs.length }, 'lengthMm')
   const seats = [0, ...bearers.slice(1, -1), lengthMm]
   const cleats = spliceOver(lengthMm, longest(p.bearerSection), [0, ...studs, lengthMm])
   const rails = spliceOver(lengthMm, longest(p.frameSection), seats)
   // Sheets meet over bearers: what stands between two rods stands on one of them.
   const sheets = spliceOver(lengthMm, LONGEST_SHEET, seats)
-  if (!cleats || !rails || !sheets)
-    return bad('longer-than-board', { mm: lengthMm, mostMm: longest(p.frameSection) }, 'lengthMm')
+  if (!sheets) return bad('deck-not-spliced', { mostMm: LONGEST_SHEET }, 'bearers')
+  if (!cleats || !rails) return bad('longer-than-board', { mm: lengthMm, mostMm: longest(p.frameSection) }, 'lengthMm')
   return good({ cleats, rails, sheets })
 }

@@ -2,7 +2,8 @@ import type { Stock } from '../../assembly/assembly.ts'
 import type { Draft } from '../../assembly/draft.ts'
 import { CROSS_SCREWS, placeShelfFrame } from '../../blocks/frame/shelf-frame.ts'
 import { hangOnDrops } from '../../blocks/mounts/on-drops.ts'
-import { hangRow } from '../../blocks/mounts/on-rods.ts'
+import { hangOnBolts } from '../../blocks/mounts/on-bolts.ts'
+import { hangRow, type KnownJoists, type RodRow } from '../../blocks/mounts/on-rods.ts'
 import { screwAlong } from '../../blocks/mounts/wall-fixing.ts'
 import { RODS } from '../../catalogue/steel.ts'
 import { bad, good, type Result } from '../../measure/result.ts'
@@ -12,7 +13,7 @@ import { opened } from '../opened.ts'
 import { standing } from '../house-on-shelves.ts'
 import type { Stretch } from '../../blocks/sizing/splice.ts'
 import { CLEAT_SCREWS, DROP_SCREWS, FRONTS, type CeilingPlatformParams } from './parameters.ts'
-import { planOut, type Plan } from './plan-out.ts'
+import { longestOf, planOut, type Plan } from './plan-out.ts'
 
 /*
  *  side:  wall|            =o=  spreader over the joists
@@ -102,35 +103,46 @@ function bearersOf(
     d.rest(id, on, 'bearing', d.screw(id, on, 2, 'side', t, w))
     d.sub({ id: `lay-${id}`, name: 'unit', parts: [id], built: 'in-place' })
   }
-  if (p.front === 'drops') return onDrops(d, p, ctx, plan, board(p.bearerSection))
-  const hung = hangRow(
-    d,
-    {
-      spreader: { section: plan.spreader, stock: board(p.spreaderSection) },
-      rod: plan.rod,
-      joists: plan.joists,
-      ceilingMm: ctx.space.ceilingMm,
-    },
-    {
-      y: plan.rodOutMm,
-      rods: plan.bearers.map((x, k) => ({ x, id: String(k), from: [`bearer-${k}`] })),
-    },
-  )
+  const row = { y: plan.rodOutMm, rods: plan.bearers.map((x, k) => ({ x, id: String(k), from: [`bearer-${k}`] })) }
+  const { hangs } = plan
+  if (hangs.kind === 'bolts') {
+    const rods = hangOnBolts(d, { rod: plan.rod, ceilingMm: ctx.space.ceilingMm }, row, hangs.bolts)
+    d.sub({ id: 'hangs', name: 'unit', parts: rods, built: 'in-place' })
+    return good(null)
+  }
+  return p.front === 'drops'
+    ? onDrops(d, p, ctx, { ...plan, joists: hangs.joists }, board(p.bearerSection))
+    : onRods(d, p, ctx, { ...plan, joists: hangs.joists }, row, board(p.spreaderSection))
+}
+
+type OverJoists = Plan & { joists: KnownJoists }
+
+/** Bearers on rods that go up through the ceiling to spreaders over the joists. */
+function onRods(
+  d: Draft,
+  p: CeilingPlatformParams,
+  ctx: ShapeContext,
+  { spreader, rod, joists }: OverJoists,
+  row: RodRow,
+  stock: Stock,
+): Result<null> {
+  const hung = hangRow(d, { spreader: { section: spreader, stock }, rod, joists, ceilingMm: ctx.space.ceilingMm }, row)
   if (!hung.ok) return { ok: false, problem: { ...hung.problem, field: 'bearers' } }
   const { spreaders, rods } = hung.value
-  const longest = Math.max(
-    0,
-    ...ctx.boards(p.spreaderSection, false).map((b) => b.lengthMm - ctx.settings.squaringTrimMm),
-  )
-  const needed = Math.max(...spreaders.map((id) => d.part(id).size.lengthMm))
-  if (needed > longest) return bad('longer-than-board', { mm: needed, mostMm: longest }, 'lengthMm')
   const parts = [...spreaders, ...rods.flatMap((r) => [...r.lower, r.upper])]
   d.sub({ id: 'hangs', name: 'unit', parts, built: 'in-place' })
-  return good(null)
+  return spreadersInOne(d, ctx, p.spreaderSection, spreaders)
+}
+
+/** Spreaders are of one piece. */
+function spreadersInOne(d: Draft, ctx: ShapeContext, section: string, spreaders: readonly string[]): Result<null> {
+  const mostMm = longestOf(ctx, section)
+  const mm = Math.max(...spreaders.map((id) => d.part(id).size.lengthMm))
+  return mm > mostMm ? bad('longer-than-board', { mm, mostMm }, 'lengthMm') : good(null)
 }
 
 /** Bearers on pairs of boards that go up to spreaders of the same board. */
-function onDrops(d: Draft, p: CeilingPlatformParams, ctx: ShapeContext, plan: Plan, stock: Stock): Result<null> {
+function onDrops(d: Draft, p: CeilingPlatformParams, ctx: ShapeContext, plan: OverJoists, stock: Stock): Result<null> {
   const hung = hangOnDrops(
     d,
     {
@@ -140,9 +152,9 @@ function onDrops(d: Draft, p: CeilingPlatformParams, ctx: ShapeContext, plan: Pl
     plan.bearers.map((x, k) => ({ id: `bearer-${k}`, x })),
   )
   if (!hung.ok) return { ok: false, problem: { ...hung.problem, field: hung.problem.field || 'bearers' } }
-  const { spreaders, drops } = hung.value
-  d.sub({ id: 'hangs', name: 'unit', parts: [...spreaders, ...drops], built: 'in-place' })
-  return good(null)
+  const { spreaders, saddles, drops } = hung.value
+  d.sub({ id: 'hangs', name: 'unit', parts: [...spreaders, ...saddles, ...drops], built: 'in-place' })
+  return spreadersInOne(d, ctx, p.bearerSection, spreaders)
 }
 
 function placeBays(d: Draft, plan: Plan) {
@@ -179,9 +191,9 @@ function choices(p: CeilingPlatformParams, ctx: ShapeContext): Choice[] {
     section('frameSection', 'deck-frame', boards),
     section('bearerSection', 'bearer-section', flat),
     coded('front', 'platform-front', FRONTS),
-    ...(p.front === 'rods'
-      ? [section('rod', 'rod', rods), section('spreaderSection', 'spreader-section', flat)]
-      : [coded('dropScrews', 'drop-screws', Object.keys(DROP_SCREWS))]),
+    ...(p.front !== 'drops' ? [section('rod', 'rod', rods)] : []),
+    ...(p.front === 'rods' ? [section('spreaderSection', 'spreader-section', flat)] : []),
+    ...(p.front !== 'drops' ? [] : [coded('dropScrews', 'drop-screws', Object.keys(DROP_SCREWS))]),
     coded('cleatScrews', 'cleat-screws', Object.keys(CLEAT_SCREWS)),
     coded('crossJoint', 'cross-joint', Object.keys(CROSS_SCREWS)),
   ]

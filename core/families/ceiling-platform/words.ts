@@ -22,12 +22,12 @@ const levers: WordsFor<LeverData> = {
 }
 
 const problems: WordsFor<ProblemData> = {
-  'drops-across-joists': () =>
-    'Drops of board go up beside a spreader right over each bearer: only joists that run along the wall let it lie so. Hang it on rods.',
   'platform-in-ceiling': (d, say) =>
     `Its deck at ${say.length(d.mm)} leaves no room under the ceiling for the tallest thing, or for what it hangs by: at most ${say.length(d.mostMm)}.`,
   'platform-too-low': (d, say) =>
     `Its underside would hang ${say.length(d.mm)} above the floor: at least ${say.length(d.leastMm)}. What is so tall belongs on the floor.`,
+  'deck-not-spliced': (d, say) =>
+    `Two of its bearers are so far apart that no sheet one can get up there, ${say.length(d.mostMm)} long, reaches from one to the next. Take more bearers.`,
   'cleat-misses-studs': (d) =>
     `Its cleat meets ${d.count === 0 ? 'no stud' : 'one stud only'}: two at least. Make it longer, or move it along the wall.`,
 }
@@ -41,9 +41,16 @@ const steps: StepWordsFor<StepData> = {
   'platform-spreaders': {
     title: 'Spreaders over the joists',
     text: (d) =>
-      d.drops
-        ? `${plural(d.count, 'spreader')} flat over the joists, each right over a bearer to be, lying on both joists beside the drops. Cut the ceiling open beside its two edges where the drops go up, clear of the joists.`
-        : `Bore the ${plural(d.count, 'hole')} through the ceiling where the rods go, clear of the joists. From above a spreader over each, lying on both joists beside it, a short rod down through it: washer and two nuts.`,
+      d.saddles
+        ? `${plural(d.count, 'spreader')} flat over the joists along the wall, one before the drops and one behind, and over both, right over each bearer to be, one of the ${plural(d.saddles, 'saddle')}: bored, two screws down into either. Cut the ceiling open beside the two edges of each saddle where the drops go up, clear of the joists.`
+        : d.drops
+          ? `${plural(d.count, 'spreader')} flat over the joists, each right over a bearer to be, lying on both joists beside the drops. Cut the ceiling open beside its two edges where the drops go up, clear of the joists.`
+          : `Bore the ${plural(d.count, 'hole')} through the ceiling where the rods go, clear of the joists. From above a spreader over each, lying on both joists beside it, a short rod down through it: washer and two nuts.`,
+  },
+  'platform-bolts': {
+    title: 'Rods onto the bolts',
+    text: (d, say) =>
+      `Find the ${plural(d.count, 'bolt')} in the ceiling and look whether each sits tight. A coupling nut half onto each, a rod ${say.length(d.longMm)} long into its other half until both ends meet. Their thread must be that of the bolts: try one before you buy.`,
   },
   'platform-cleat': {
     title: 'The cleat on the wall',
@@ -53,7 +60,7 @@ const steps: StepWordsFor<StepData> = {
   'platform-bearers': {
     title: 'Bearers',
     text: (d, say) =>
-      `One after the other, ${d.count} in all: rear end on the cleat, a clamp there, a prop ${say.length(d.propMm)} long under its front, so that one person's hands are free. ${d.drops ? `A drop on either edge of it, up beside the spreader: the level over it first, then ${plural(d.screws, 'screw')} through each into the spreader and into the bearer, all bored.` : 'The long rod up through it into its coupling, washer and nuts below.'} Screw it down to the cleat.`,
+      `One after the other, ${d.count} in all: rear end on the cleat, a clamp there, a prop ${say.length(d.propMm)} long under its front, so that one person's hands are free. ${d.drops ? `A drop on either edge of it, up beside the ${d.saddles ? 'saddle' : 'spreader'}: the level over it first, then ${plural(d.screws, 'screw')} through each into the ${d.saddles ? 'saddle' : 'spreader'} and into the bearer, all bored.` : d.bolts ? 'Its rod down through it, washer and nuts below.' : 'The long rod up through it into its coupling, washer and nuts below.'} Screw it down to the cleat.`,
   },
   'platform-frame-up': {
     title: 'The frame on its bearers',
@@ -74,13 +81,16 @@ const steps: StepWordsFor<StepData> = {
 
 export const ceilingPlatformWords: KindWords = {
   name: 'Ceiling platform',
-  blurb: 'A deck under the ceiling, on a cleat at the wall and on rods in front',
+  blurb: 'A deck under the ceiling, on a cleat at the wall and on rods or boards in front',
   dims: { 'platform-top': () => 'deck above the floor', bearers: () => 'bearers' },
   choices: {
     'deck-sheet': { label: 'Deck' },
     'deck-frame': { label: 'Rails and cross pieces' },
     'bearer-section': { label: 'Bearers, flat, and cleat' },
-    'platform-front': { label: 'Its front hangs', options: { rods: 'on threaded rods', drops: 'on pairs of boards' } },
+    'platform-front': {
+      label: 'Its front hangs',
+      options: { rods: 'on rods from over the joists', drops: 'on pairs of boards', bolts: 'on bolts that are there' },
+    },
     'drop-screws': {
       label: 'Screws of a drop in bearer and spreader',
       options: { two: 'two', three: 'three', four: 'four' },

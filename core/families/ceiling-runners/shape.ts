@@ -25,7 +25,7 @@ export function shapeCeilingRunners(p: CeilingRunnersParams, ctx: ShapeContext):
   const tooLong = longerThanBoard(p, ctx, plan)
   if (tooLong) return tooLong
   const board = (section: string): Stock => ({ kind: 'board', section, grade: ctx.settings.grade, treated: false })
-  const over = { joists: plan.joists, system: ctx.settings.yard }
+  const over = { joists: plan.joists, prepared: ctx.space.prepared, system: ctx.settings.yard }
   plan.battens.forEach((y, i) => {
     const [from, to] = acrossAll(plan)
     d.square({

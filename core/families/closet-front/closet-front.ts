@@ -16,7 +16,7 @@ const LEAST_THINGS = 12
 const KEPT_FROM: readonly string[] = ['dust', 'light']
 
 const start = (ctx: ShapeContext): ClosetFrontParams =>
-  startingParams(ctx.settings.yard, canHoldTie(ctx.space.construction))
+  startingParams(ctx.settings.yard, canHoldTie(ctx.space))
 const metric = startingParams('metric', true)
 const wall = (mm: number, boxes: number, pails = 0) =>
   exampleContext(

@@ -98,7 +98,7 @@ export const fittingsOf = (p: ClosetFrontParams): string => (p.front === 'both' 
 
 /** Works out every dimension of a closet and where the goods go, before a piece is placed. */
 export function planOut(p: ClosetFrontParams, ctx: ShapeContext, pen: DimPen): Result<Planned<Plan>> {
-  const tied = p.tie && canHoldTie(ctx.space.construction)
+  const tied = p.tie && canHoldTie(ctx.space)
   const [sheet, back] = [findSheet(p.sheet)!, findSheet(p.backSheet)!]
   const s: Sizes = {
     sheet,

@@ -110,7 +110,7 @@ export function planOut(p: DrawerBankParams, ctx: ShapeContext, pen: DimPen): Re
   const units = unitsOf(ctx.settings)
   const [box, drawer, bottom] = [p.sheet, p.drawerSheet, p.bottomSheet].map((id) => findSheet(id)!)
   const back = findSheet(THIN_BACK[ctx.settings.yard])!
-  const tied = p.tie && canHoldTie(ctx.space.construction)
+  const tied = p.tie && canHoldTie(ctx.space)
   const nailerMm = tied ? findSection(NAILER[ctx.settings.yard])!.thicknessMm : 0
   const grooveMm = dadoDepth(box.thicknessMm, units)
   const behindMm = nailerMm + BEHIND_MM

@@ -11,7 +11,7 @@ import { floatingShelfRackSteps } from './steps.ts'
 const LIGHT_KG = 20
 
 const start = (ctx: ShapeContext): FloatingShelfRackParams =>
-  startingParams(ctx.settings.yard, canHoldTie(ctx.space.construction), ctx.space.floor === 'slab')
+  startingParams(ctx.settings.yard, canHoldTie(ctx.space), ctx.space.floor === 'slab')
 
 /** Ladder frames with cleats at a rise, loose shelves of thin sheet with strips under their edges. */
 export const floatingShelfRack = family<FloatingShelfRackParams>({

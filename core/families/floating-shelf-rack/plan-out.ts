@@ -94,7 +94,7 @@ export function planOut(p: FloatingShelfRackParams, ctx: ShapeContext, pen: DimP
     findSection(id)!,
   )
   const sheet = findSheet(p.sheet)!
-  const tied = p.tie && canHoldTie(ctx.space.construction)
+  const tied = p.tie && canHoldTie(ctx.space)
   // A board joins the frames along the top, at the wall.
   const backMm = back.thicknessMm
   const endMm = p.ends === 'braced' ? back.thicknessMm : 0

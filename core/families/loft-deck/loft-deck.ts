@@ -32,7 +32,7 @@ export const loftDeck = family<LoftDeckParams>({
     const light = ctx.goods.every((g) => g.item.kind !== 'drum' && (g.item.massKg ?? 0) <= LIGHT_KG)
     return ctx.goods.length > 0 &&
       light &&
-      canHoldTie(ctx.space.construction) &&
+      canHoldTie(ctx.space) &&
       Math.min(ctx.space.ceilingMm, ctx.space.heightMm) >= LEAST_CEILING_MM
       ? [startingParams(ctx.settings.yard)]
       : []

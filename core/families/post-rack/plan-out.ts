@@ -211,7 +211,7 @@ export function planOut(
   const needed = framedTerms(levels, frame, aboveMm)
   // What nothing ties stands on its diagonals: they have no useful angle under a very low shelf.
   const highMm = needed.flat().reduce((z, x) => z + x.mm, 0)
-  const tied = p.tie && !covered && canHoldTie(ctx.space.construction)
+  const tied = p.tie && !covered && canHoldTie(ctx.space)
   const low =
     tied || !(p.brace || covered) ? 0 : leastBraced(modules, frameMm, p.ends === 'braced', s, back.widthMm) - highMm
   needed.forEach((terms, i) => {

@@ -8,7 +8,7 @@ import { shapePostRack } from './shape.ts'
 import { postRackSteps } from './steps.ts'
 
 const start = (ctx: ShapeContext): PostRackParams =>
-  startingParams(ctx.settings.yard, canHoldTie(ctx.space.construction), ctx.space.floor === 'slab')
+  startingParams(ctx.settings.yard, canHoldTie(ctx.space), ctx.space.floor === 'slab')
 
 /** A2: posts, shelf frames of rails and cross pieces, sheet shelves. */
 export const postRack = family<PostRackParams>({

@@ -44,7 +44,7 @@ export function shapePostRack(p: PostRackParams, ctx: ShapeContext): Result<Shap
   // Lower than the tie board is wide there is nothing to tie.
   const covered = p.cover === 'panels'
   const tied =
-    p.tie && !covered && canHoldTie(ctx.space.construction) && plan.tops[plan.tops.length - 1] >= back.widthMm
+    p.tie && !covered && canHoldTie(ctx.space) && plan.tops[plan.tops.length - 1] >= back.widthMm
   const y0 = covered ? findSheet(p.coverSheet)!.thicknessMm : p.brace || tied ? back.thicknessMm : 0
   posts(d, p, ctx, plan, y0)
   plan.modules.forEach((_, m) => plan.tops.forEach((_z, i) => shelf(d, p, ctx, plan, m, i, y0)))

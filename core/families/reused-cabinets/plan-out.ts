@@ -16,6 +16,7 @@ import { bad, good, type Result } from '../../measure/result.ts'
 import { roundDown, roundNearest } from '../../measure/rounding.ts'
 import { inches } from '../../measure/units.ts'
 import { shelfPlay, type DimPen } from '../dim-pen.ts'
+import { preparedFrom } from '../../room/prepared.ts'
 import type { ShapeContext, Shaped } from '../family.ts'
 import { fill, withoutPlace } from '../house-on-shelves.ts'
 import { arrange, blockedBy, groups, rowOf, type Reach } from './arrange.ts'
@@ -272,11 +273,18 @@ function stripsOf(
   { runs, between }: { runs: readonly Run[]; between: readonly Blocked[] },
 ): Result<Strips> {
   const most = Math.max(...ctx.boards(p.stripSection, false).map((b) => b.lengthMm - ctx.settings.squaringTrimMm))
+  const section = { ...m.strip, widthMm: m.stripWideMm }
+  const topMm = m.topMm - m.boardMm - m.stripWideMm + bevelHigh(section)
+  const band = { low: topMm - m.stripWideMm, high: topMm, throughMm: section.thicknessMm }
   const pieces: { id: string; left: number; right: number }[] = []
   for (const [r, under] of runs.entries()) {
     const run = ontoStuds(under, ctx, between, runs)
-    const space = { ...ctx.space, studsMm: ctx.space.studsMm.map((x) => x - run.left) }
-    const found = piecesOnStuds(space, run.right - run.left, most)
+    const space = {
+      ...ctx.space,
+      studsMm: ctx.space.studsMm.map((x) => x - run.left),
+      prepared: preparedFrom(ctx.space.prepared, { alongMm: run.left }),
+    }
+    const found = piecesOnStuds(space, run.right - run.left, most, undefined, band)
     if (!found) return bad('cabinets-not-spliced', { mostMm: most }, 'cabinets')
     if (found.poor)
       return bad('cabinets-miss-studs', { from: run.left + found.poor.from, count: found.poor.count }, 'cabinets')
@@ -284,14 +292,12 @@ function stripsOf(
       pieces.push({ id: `strip-${r}-${k}`, left: run.left + s.from, right: run.left + s.to }),
     )
   }
-  const section = { ...m.strip, widthMm: m.stripWideMm }
-  const railTop = m.topMm - m.boardMm
   return good({
     section,
     widthMm: m.stripWideMm,
     cleat: section,
     backMm: 0,
-    rows: [{ topMm: railTop - m.stripWideMm + bevelHigh(section), pieces }],
+    rows: [{ topMm, pieces }],
   })
 }
 

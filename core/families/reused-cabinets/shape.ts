@@ -106,7 +106,7 @@ const boxesOf = (plan: Plan): string[] => plan.cabinets.map((c) => `${c.id}-box`
 function through(d: Draft, c: PlacedCabinet, own: PlacedExisting, parts: string[], wall: Wall & { screws: number }) {
   const body = `${c.id}-body`
   d.body(body, parts, [])
-  screwThroughRail(d, { ...wall, body, rail: own.upper, lower: own.lower }, 0)
+  screwThroughRail(d, { ...wall, body, rail: own.upper, lower: own.lower })
   d.sub({ id: c.id, name: 'holder', parts, built: 'in-place', tags: { cabinet: c.index + 1 } })
 }
 

@@ -5,10 +5,10 @@ import { hangCurtain } from '../../blocks/fronts/curtain.ts'
 import { besideHinges, standsOut } from '../../blocks/fronts/front.ts'
 import { placeLeaves } from '../../blocks/fronts/hinged.ts'
 import { hangOnRods } from '../../blocks/mounts/on-rods.ts'
-import { anchorAt, fixingPlaces, OUT, WALL } from '../../blocks/mounts/wall-fixing.ts'
+import { alongOf, anchorAt, fixingsBehind, OUT, WALL } from '../../blocks/mounts/wall-fixing.ts'
+import type { Vec3 } from '../../geometry/vec.ts'
 import { RODS } from '../../catalogue/steel.ts'
 import { good, type Result } from '../../measure/result.ts'
-import { onCourse } from '../../room/courses.ts'
 import type { Choice, ShapeContext, Shaped } from '../family.ts'
 import { opened } from '../opened.ts'
 import { standing } from '../house-on-shelves.ts'
@@ -125,19 +125,14 @@ const BOTTOM = { at: 'start', lies: [] } as const
 /** Against the wall a screw in each stud behind it keeps it from swinging; the rods carry it. */
 function steady(d: Draft, ctx: ShapeContext, plan: Plan) {
   if (plan.backMm > AT_WALL_MM) return
-  const t = plan.sheet.thicknessMm
-  const z = onCourse(ctx.space.construction, plan.headMm - STEADY_UNDER_MM, [plan.footMm, plan.headMm])
-  for (const x of fixingPlaces(ctx.space, plan.opening.left - t, plan.opening.right + t)) {
-    const anchor = anchorAt(
-      d,
-      'back',
-      { x, z, throughMm: plan.back.thicknessMm },
-      { space: ctx.space, system: ctx.settings.yard },
-    )
+  const wall = { space: ctx.space, system: ctx.settings.yard }
+  for (const f of fixingsBehind(ctx.space, alongOf(d.box('back')), plan.headMm - STEADY_UNDER_MM)) {
+    const anchor = anchorAt(d, 'back', f, wall)
+    const at: Vec3 = [f.x, 0, f.z]
     d.hold({
       from: { body: 'stack', through: 'back' },
       on: WALL,
-      contact: { min: [x, 0, z], max: [x, 0, z] },
+      contact: { min: at, max: at },
       push: OUT,
       way: 'both',
       via: 'fasteners',

@@ -35,7 +35,7 @@ export const sheetStore = family<SheetStoreParams>({
   steps: sheetStoreSteps,
   suits: inStore,
   propose: (ctx: ShapeContext) =>
-    canHoldTie(ctx.space.construction) && ctx.goods.some((g) => g.item.kind === 'sheet')
+    canHoldTie(ctx.space) && ctx.goods.some((g) => g.item.kind === 'sheet')
       ? [startingParams(ctx.settings.yard), { ...startingParams(ctx.settings.yard), entry: 'left' }]
       : [],
   examples: () => [

@@ -59,7 +59,7 @@ export function shapeShelfUnit(p: ShelfUnitParams, ctx: ShapeContext): Result<Sh
   const strip = findSection(p.stripSection)!
   const t = sheet.thicknessMm
   const tieSection = NAILER[ctx.settings.yard]
-  const tied = p.tie && canHoldTie(ctx.space.construction)
+  const tied = p.tie && canHoldTie(ctx.space)
   const nailerMm = tied ? findSection(tieSection)!.widthMm : 0
   const backMm = p.back ? findSheet(THIN_BACK[ctx.settings.yard])!.thicknessMm : 0
 

@@ -19,7 +19,7 @@ export const shelfUnit = family<ShelfUnitParams>({
   hangs: false,
   schema: shelfUnitParams,
   upgrades: UPGRADES,
-  start: (ctx) => startingParams(ctx.settings.yard, canHoldTie(ctx.space.construction)),
+  start: (ctx) => startingParams(ctx.settings.yard, canHoldTie(ctx.space)),
   shape: shapeShelfUnit,
   levers: shelfUnitLevers,
   savers: shelfUnitSavers,

@@ -104,7 +104,7 @@ export function planOut(p: SlotRackParams, ctx: ShapeContext, pen: DimPen): Resu
   const units = unitsOf(ctx.settings)
   const [box, divider] = [findSheet(p.sheet)!, findSheet(p.dividerSheet)!]
   const back = findSheet(THIN_BACK[ctx.settings.yard])!
-  const tied = p.tie && canHoldTie(ctx.space.construction)
+  const tied = p.tie && canHoldTie(ctx.space)
   const nailer = findSection(NAILER[ctx.settings.yard])!
   const behindMm = back.thicknessMm
   const mostDeep = ctx.space.depthMm - behindMm

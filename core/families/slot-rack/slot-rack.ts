@@ -13,7 +13,7 @@ import { slotRackSteps } from './steps.ts'
 const LIGHT_KG = 20
 
 const start = (ctx: ShapeContext): SlotRackParams =>
-  startingParams(ctx.settings.yard, canHoldTie(ctx.space.construction))
+  startingParams(ctx.settings.yard, canHoldTie(ctx.space))
 
 const flat = (name: string, count: number, thickMm: number, deepMm: number, tallMm: number, massKg: number) => ({
   item: newGoods({ id: name, name, kind: 'other', count, acrossMm: thickMm, deepMm, tallMm, massKg }),

@@ -60,7 +60,7 @@ export function shapeToteRack(p: ToteRackParams, ctx: ShapeContext): Result<Shap
 
   const d = draft(ctx.settings.yard)
   const back = findSection(p.backSection)!
-  const ties = p.tie && canHoldTie(ctx.space.construction)
+  const ties = p.tie && canHoldTie(ctx.space)
   const hasBack = p.brace || ties || p.backRails !== 0
   const y0 = hasBack ? back.thicknessMm : 0
   frames(d, p, ctx, plan, runs, y0)
@@ -262,7 +262,7 @@ function backBoards(
   // With a brace the back rails keep to the top and the bottom, so that the diagonal runs between them in one plane.
   const most = Math.floor((high - back.widthMm) / (2 * back.widthMm))
   // Ties go through a board across the back.
-  const least = p.tie && canHoldTie(ctx.space.construction) && most > 0 ? 1 : 0
+  const least = p.tie && canHoldTie(ctx.space) && most > 0 ? 1 : 0
   const wanted = pen.count({ path: 'backRails', code: 'back-rails', min: least, max: 6 }, Math.min(2, most), {
     code: p.brace ? 'back-rails-brace' : 'back-rails-stop',
     terms: [],

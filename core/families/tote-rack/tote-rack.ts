@@ -21,7 +21,7 @@ const TILT_MOST = 12
 function start(ctx: ShapeContext): ToteRackParams {
   const many = ctx.goods.reduce((n, g) => n + g.count, 0) > TILT_MOST
   const p: ToteRackParams = {
-    ...startingParams(ctx.settings.yard, 'rim', canHoldTie(ctx.space.construction)),
+    ...startingParams(ctx.settings.yard, 'rim', canHoldTie(ctx.space)),
     raise: many ? 'in-place' : 'tilt',
   }
   if (!ctx.goods.some((g) => g.item.tote)) return { ...p, carry: 'base' }

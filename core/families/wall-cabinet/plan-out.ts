@@ -4,8 +4,8 @@ import { leafEdges, leafInside, rodRoom } from '../../blocks/fronts/deep-leaf.ts
 import { besideHinges, standsOut, takenByHinges } from '../../blocks/fronts/front.ts'
 import { GAP_MM, ONE_LEAF_MM } from '../../blocks/fronts/hinged.ts'
 import { roomFor, rowsOf, springFor, type Row } from '../../blocks/fronts/lift-up.ts'
-import { liftOff } from '../../blocks/mounts/hung-on-wall.ts'
-import { fixingPlaces, FROM_END_MM } from '../../blocks/mounts/wall-fixing.ts'
+import { bevelHigh, fixingUp, liftOff } from '../../blocks/mounts/hung-on-wall.ts'
+import { fixingPlaces, FROM_END_MM, preparedHeight } from '../../blocks/mounts/wall-fixing.ts'
 import { depthToHold } from '../../blocks/sizing/depth-to-hold.ts'
 import { FLAT_HINGE } from '../../catalogue/hardware.ts'
 import { findSection, type Section } from '../../catalogue/lumber.ts'
@@ -109,13 +109,15 @@ export function planOut(p: WallCabinetParams, ctx: ShapeContext, pen: DimPen): R
   const { bays, levels, leaf } = filled
   const openings = openingsFor(bays)
   const rightMm = openings[bays - 1].right + s.t
-  if (fixingPlaces(ctx.space, x0, rightMm - s.t).length === 0) return bad('no-stud-behind-it', {}, 'clearMm')
   if (pivots.value && bays > 1) return bad('leaves-one-opening', { count: bays }, 'bays')
   const shelvesMm = s.innerMm + depthMm
   const frontMm = shelvesMm + (pivots.value?.plan.zoneMm ?? 0)
   if (frontMm > ctx.space.depthMm && pivots.value)
     return bad('leaves-too-deep', { mm: frontMm, mostMm: ctx.space.depthMm }, 'leaves')
-  const heights = heightsOf(p, ctx, s, pen, { levels, openMm: pivots.value?.plan.openMm ?? 0 })
+  const heights = heightsOf(p, ctx, s, pen, {
+    ...{ levels, openMm: pivots.value?.plan.openMm ?? 0 },
+    ...{ left: x0, right: rightMm - s.t },
+  })
   if (!heights.ok) return heights
   const tiers = leaf ? tiersOf(leaf.levels, s, heights.value.high, pen) : good([])
   if (!tiers.ok) return tiers
@@ -317,7 +319,7 @@ function heightsOf(
   ctx: ShapeContext,
   s: Sizes,
   pen: DimPen,
-  { levels, openMm }: { levels: readonly Level[]; openMm: number },
+  { levels, openMm, left, right }: { levels: readonly Level[]; openMm: number; left: number; right: number },
 ): Result<Heights> {
   const { t, rail, pastMm, aboveMm } = s
   const { yard } = ctx.settings
@@ -342,12 +344,24 @@ function heightsOf(
   if (high > sheetMost) return bad('shelf-above-sheet', { mm: high, mostMm: sheetMost }, 'shelves')
   const reach = reachMm(ctx.settings.personMm) - over
   const under = ctx.space.heightMm - high - lift
-  const hang = Math.max(0, Math.min(OVER_BENCH_MM, reach, under))
+  const usual = Math.max(0, Math.min(OVER_BENCH_MM, reach, under))
+  // Fixings go through the strip, or through the rail, so far over the underside.
+  const fixed =
+    high - pastMm - t - rail.widthMm + (strips > 0 ? bevelHigh(rail) - rail.widthMm + fixingUp(rail) : rail.widthMm / 2)
+  const prepared = preparedHeight(ctx.space, left, right, usual + fixed)
+  const hang = prepared === null ? usual : Math.max(0, Math.min(prepared - fixed, under))
   const footMm = pen.length(
     { path: 'hangMm', code: 'hang', min: 0, max: 2600 },
     roundDown(hang, unitsOf(ctx.settings)),
     {
-      code: hang === OVER_BENCH_MM ? 'hang-bench' : hang === reach ? 'hang-reach' : 'hang-ceiling',
+      code:
+        prepared !== null
+          ? 'hang-prepared'
+          : hang === OVER_BENCH_MM
+            ? 'hang-bench'
+            : hang === reach
+              ? 'hang-reach'
+              : 'hang-ceiling',
       terms: [],
       data: { benchMm: OVER_BENCH_MM },
     },

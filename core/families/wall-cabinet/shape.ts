@@ -18,7 +18,7 @@ import {
   type Hanging,
 } from '../../blocks/mounts/hung-on-wall.ts'
 import { temporaryLedger } from '../../blocks/mounts/temporary-ledger.ts'
-import { good, type Result } from '../../measure/result.ts'
+import { bad, good, type Result } from '../../measure/result.ts'
 import type { ShapeContext, Shaped } from '../family.ts'
 import { opened } from '../opened.ts'
 import { standing } from '../house-on-shelves.ts'
@@ -43,7 +43,7 @@ export function shapeWallCabinet(p: WallCabinetParams, ctx: ShapeContext): Resul
   const loose = carcass(d, p, ctx, plan)
   const bored = boreCordHoles(d, p.cordHoles, (h) => holePlace(d, plan, h))
   if (!bored.ok) return bored
-  hang(d, p, ctx, plan)
+  if (hang(d, p, ctx, plan) === 0) return bad('no-stud-behind-it', {}, 'clearMm')
   fronts(d, p, plan)
   if (p.hang !== 'rail') {
     const on = d.assembly.parts.filter((x) => x.role !== 'hanger').map((x) => x.id)
@@ -223,8 +223,8 @@ function holePlace(d: Draft, plan: Plan, h: CordHole) {
   }
 }
 
-/** Hooked on its strip, or screwed through its rail from a ledger that comes off again. */
-function hang(d: Draft, p: WallCabinetParams, ctx: ShapeContext, plan: Plan) {
+/** Hooked on its strip, or screwed through its rail from a ledger that comes off again. @returns how many fixings */
+function hang(d: Draft, p: WallCabinetParams, ctx: ShapeContext, plan: Plan): number {
   const stock = board(p.railSection, ctx.settings.grade)
   const hanging: Hanging = {
     body: 'carcass',
@@ -235,11 +235,16 @@ function hang(d: Draft, p: WallCabinetParams, ctx: ShapeContext, plan: Plan) {
     screws: SCREWS[p.wallScrews],
   }
   const strip = { section: plan.rail, stock }
+  let fixings: number
   if (p.hang !== 'rail') {
-    hookOnStrip(d, hanging, { ...strip, id: 'strip-wall' })
+    fixings = hookOnStrip(d, hanging, { ...strip, id: 'strip-wall' })
     if (p.hang === 'two-strips') secondStrip(d, hanging, { ...strip, id: 'strip-second' })
   } else {
-    screwThroughRail(d, hanging, plan.back.thicknessMm)
+    fixings = screwThroughRail(
+      d,
+      hanging,
+      plan.openings.map((_o, k) => `back-${k}`),
+    )
     if (plan.footMm > plan.rail.widthMm)
       temporaryLedger(d, {
         id: 'ledger',
@@ -252,6 +257,7 @@ function hang(d: Draft, p: WallCabinetParams, ctx: ShapeContext, plan: Plan) {
   }
   const parts = d.assembly.parts.filter((x) => x.role === 'hanger' || x.role === 'ledger').map((x) => x.id)
   if (parts.length > 0) d.sub({ id: 'wall', name: 'unit', parts, built: 'in-place' })
+  return fixings
 }
 
 function fronts(d: Draft, p: WallCabinetParams, plan: Plan) {
