@@ -90,7 +90,7 @@ describe('the largest leftover of plans that cost no more', () => {
       ],
     }
     const found = best(i)
-    const p = largestLeftoverPlan(i, found, null, asks(30_000))
+    const p = largestLeftoverPlan(i, found, null, asks(6_000))
     expect(verifySheets(i, p)).toEqual([])
     expect(p.claim.cost).toBeLessThanOrEqual(found.claim.cost)
   })

@@ -48,10 +48,10 @@ describe('what is written on a piece', () => {
     const begun = begunWith(p)
     const [before, changed] = [written(begun), written(otherwise(begun, i))]
     expect(before).toEqual(written(p))
+    const kinds = readingsOf(readBuilds(begun)).flatMap((r) => r.groups)
     const bore = new Set([...before.values()].map((l) => l.replace(/\d+$/, '')))
     for (const [piece, label] of changed) {
       if (before.has(piece) && before.get(piece) === label) continue
-      const kinds = readingsOf(readBuilds(begun)).flatMap((r) => r.groups)
       const group = kinds.find((g) => g.letter === label.replace(/\d+$/, ''))
       // Either a kind that is new, or another number of the same kind.
       if (group) expect(piece.startsWith(begun.builds[i].id)).toBe(true)
