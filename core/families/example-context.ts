@@ -68,6 +68,15 @@ export const alongTheWall = (c: ShapeContext): ShapeContext => ({
   space: { ...c.space, joists: exampleJoists('along') },
 })
 
+/** An upright freezer: it stands on the floor, and is higher than all else. */
+export const highThing = (): { item: Goods; count: number } => ({
+  item: newGoods({
+    ...{ id: 'freezer', name: 'Upright freezer', kind: 'equipment', count: 1 },
+    ...{ acrossMm: 600, deepMm: 480, tallMm: 1250, massKg: 55 },
+  }),
+  count: 1,
+})
+
 /** The same room with its ceiling closed over bolts that were set in it before, each for so much. */
 export const withBolts = (c: ShapeContext): ShapeContext => ({
   ...c,

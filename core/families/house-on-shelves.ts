@@ -217,20 +217,21 @@ export function fill(
   return { spots, left }
 }
 
-const tallestOf = (spots: Spot[]): Goods | null =>
+export const tallestOf = (spots: readonly Spot[]): Goods | null =>
   spots.reduce<Goods | null>((t, s) => (!t || s.item.tallMm > t.tallMm ? s.item : t), null)
 
 /**
  * Puts goods on floor and shelves: what is heavy or a drum on the floor, the rest on shelves, heaviest low, kinds kept
  * together.
  * @param shelves how many shelves there are, or null for as many as are needed
+ * @param openings of every level, or of each shelf from below, of the floor at -1
  * @param grows whether these levels still stay in reach and under the ceiling
  */
 export function house(
   goods: ShapeContext['goods'],
   floorBay: boolean,
   shelves: number | null,
-  openings: Opening[],
+  openings: Opening[] | ((shelf: number) => Opening[]),
   depthMm: number,
   sidePlayMm: number,
   stickOutMm: number,
@@ -244,16 +245,23 @@ export function house(
   const down = floorBay ? each(heavyFirst.filter((g) => belongsOnFloor(g.item))) : []
   let queue = each(heavyFirst.filter((g) => !floorBay || !belongsOnFloor(g.item)))
   const levels: Level[] = []
+  const openingsAt = typeof openings === 'function' ? openings : () => openings
   let over: Goods[] = []
   if (down.length > 0) {
-    const onFloor = fill(down, openings, depthMm, sidePlayMm, stickOutMm)
+    const onFloor = fill(down, openingsAt(-1), depthMm, sidePlayMm, stickOutMm)
     levels.push({ floor: true, spots: onFloor.spots, tallest: tallestOf(onFloor.spots) })
     over = onFloor.left
   }
   const enough = () => (shelves === null ? queue.length === 0 : levels.filter((l) => !l.floor).length >= shelves)
   while (!enough() || levels.every((l) => l.floor)) {
     if (levels.filter((l) => !l.floor).length >= most) break
-    const { spots, left } = fill(queue, openings, depthMm, sidePlayMm, stickOutMm)
+    const { spots, left } = fill(
+      queue,
+      openingsAt(levels.filter((l) => !l.floor).length),
+      depthMm,
+      sidePlayMm,
+      stickOutMm,
+    )
     const level: Level = { floor: false, spots, tallest: tallestOf(spots) }
     // Nothing more goes in: what is left is wider or deeper than any opening.
     if (shelves === null && spots.length === 0 && levels.some((l) => !l.floor)) break

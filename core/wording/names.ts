@@ -101,6 +101,7 @@ export const TERMS: Record<string, string> = {
   'half-module': 'half module',
   filler: 'module cut to the wall',
   'end-braces': 'diagonals at both ends',
+  'tall-bay': 'more for the high bay under it',
   'room-for-brace': 'room for a diagonal under it',
   wall: 'wall',
 }

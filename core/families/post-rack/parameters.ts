@@ -5,7 +5,7 @@ import type { UnitSystem } from '../../measure/units.ts'
 import { countDim, dim, dims, section, sheet } from '../params.ts'
 import { ends, feet, tiedOrAlone } from '../stands-alone.ts'
 
-export const LIMITS = { shelves: 10, modules: 8, bracedModules: 2, midPosts: 5 } as const
+export const LIMITS = { shelves: 10, modules: 8, bracedModules: 2, midPosts: 5, leftOut: 24 } as const
 
 /** How far the sheets of a rack on posts reach. */
 export const PANELS = ['between-posts', 'round-posts'] as const
@@ -18,6 +18,10 @@ export const postRackParams = z.object({
   depthMm: dim(150, 1250),
   /** Heavy and bulky goods stand on the floor under the lowest shelf. */
   floorBay: z.boolean(),
+  /** Shelves that a module has not: its bay is higher there. */
+  leftOut: z
+    .array(z.object({ module: z.int().min(1).max(LIMITS.modules), shelf: z.int().min(1).max(LIMITS.shelves) }))
+    .max(LIMITS.leftOut),
   shelves: countDim(1, LIMITS.shelves),
   /** Height of each shelf's top above the floor, from below. */
   topMm: dims(60, 4000, LIMITS.shelves),
@@ -67,6 +71,7 @@ export const startingParams = (system: UnitSystem, canTie: boolean, canPin = fal
   lengthMm: null,
   depthMm: null,
   floorBay: true,
+  leftOut: [],
   shelves: null,
   topMm: [],
   abovePlayMm: null,
@@ -109,7 +114,7 @@ export const DUTY: Record<UnitSystem, Preset> = {
 
 /**
  * The first form knew fewer joints, and no fronts; the second no braced ends and no feet held down; the third no panels
- * over its back; the fourth no sheets round its posts.
+ * over its back; the fourth no sheets round its posts; the fifth every shelf in every module.
  */
 export const UPGRADES = [
   (raw: Raw): Raw => ({ railJoint: 'screws', crossJoint: 'two', front: 'open', ...raw }),
@@ -120,4 +125,5 @@ export const UPGRADES = [
     ...raw,
   }),
   (raw: Raw): Raw => ({ panels: 'between-posts', ...raw }),
+  (raw: Raw): Raw => ({ leftOut: [], ...raw }),
 ]

@@ -11,9 +11,10 @@ import { unitsOf } from '../../assembly/settings.ts'
 import { shelfPlay, type DimPen } from '../dim-pen.ts'
 import { canHoldTie } from '../../room/room.ts'
 import type { ShapeContext, Shaped, Term } from '../family.ts'
-import { belongsOnFloor, framedTerms, house, type Level, type Opening } from '../house-on-shelves.ts'
+import { belongsOnFloor, framedTerms, type Level, type Opening, type Spot } from '../house-on-shelves.ts'
 import { equalModules, moduleSizes, modulesFor, modulesToWall } from './modules.ts'
 import { LIMITS, type PostRackParams } from './parameters.ts'
+import { houseUnequal, isOut, tallBays, tallTerms, type TallBay } from './tall-bays.ts'
 
 /** Above the tallest thing on a shelf, to lift it out: builders' usual two inches. */
 const PLAY_ABOVE = inches(2)
@@ -42,6 +43,8 @@ export interface PostRackPlan {
   frameMm: number
   sheetMm: number
   levels: Level[]
+  /** Bays over which shelves are left out, and what stands in each. */
+  tall: { bay: TallBay; spots: Spot[] }[]
   /** Shelf tops, from below; same order as the levels that are not the floor. */
   tops: number[]
   play: { sideMm: number; aboveMm: number }
@@ -145,18 +148,15 @@ export function planOut(
     const last = levels[levels.length - 1]
     return z <= reachMm(ctx.settings.personMm) && z + (last.tallest?.tallMm ?? 0) <= ctx.space.heightMm
   }
-  const housed = (lengths: number[]) =>
-    house(
-      ctx.goods,
-      p.floorBay,
-      p.shelves,
-      openingsOf(layOut(lengths).modules, s).map((o) => besideHinges(p.front, o)),
-      depthMm,
-      sideMm,
-      outMm,
-      growsFor,
-      LIMITS.shelves,
+  const housedIn = (openings: PostRackPlan['openings']) =>
+    houseUnequal(
+      {
+        ...{ goods: ctx.goods, floorBay: p.floorBay, shelves: p.shelves, depthMm, sideMm, outMm },
+        ...{ openings: openings.map((o) => besideHinges(p.front, o)), grows: growsFor, most: LIMITS.shelves },
+      },
+      p.leftOut,
     )
+  const housed = (lengths: number[]) => housedIn(openingsOf(layOut(lengths).modules, s))
 
   // Length: fixed, the wall's, or the first run of modules in which everything finds a place.
   const toWall = modulesToWall(roomMm, sizes, units).slice(0, mostModules)
@@ -189,17 +189,7 @@ export function planOut(
   if (fault) return fault
   notePosts(modules, s, pen)
   const openings = openingsOf(modules, s)
-  const { levels, unhoused } = house(
-    ctx.goods,
-    p.floorBay,
-    p.shelves,
-    openings.map((o) => besideHinges(p.front, o)),
-    depthMm,
-    sideMm,
-    outMm,
-    growsFor,
-    LIMITS.shelves,
-  )
+  const { levels, tall, unhoused } = housedIn(openings)
   const shelfLevels = levels.filter((l) => !l.floor)
   pen.count({ path: 'shelves', code: 'shelves', min: 1, max: LIMITS.shelves }, shelfLevels.length, {
     code: 'shelves-goods',
@@ -208,6 +198,9 @@ export function planOut(
   })
 
   const tops: number[] = []
+  const odd = oddBay(p, modules.length, shelfLevels.length)
+  if (odd) return odd
+  const bays = tallBays(p.leftOut)
   const needed = framedTerms(levels, frame, aboveMm)
   // What nothing ties stands on its diagonals: they have no useful angle under a very low shelf.
   const highMm = needed.flat().reduce((z, x) => z + x.mm, 0)
@@ -216,7 +209,10 @@ export function planOut(
     tied || !(p.brace || covered) ? 0 : leastBraced(modules, frameMm, p.ends === 'braced', s, back.widthMm) - highMm
   needed.forEach((terms, i) => {
     const raised: Term[] = i === 0 && low > 0 && !levels[0].floor ? [{ name: 'room-for-brace', mm: low }] : []
-    const from: Term[] = i === 0 ? [...terms, ...raised] : [{ name: 'shelf-below', mm: tops[i - 1] }, ...terms]
+    const usual: Term[] = i === 0 ? [...terms, ...raised] : [{ name: 'shelf-below', mm: tops[i - 1] }, ...terms]
+    const sumMm = usual.reduce((n, x) => n + x.mm, 0)
+    const over = { shelf: i, tops, sumMm, aboveMm, frameMm: s.railDepth + s.sheetThick }
+    const from = [...usual, ...tallTerms(bays, tall, over)]
     tops.push(
       pen.sum(
         { path: `topMm.${i}`, code: 'shelf-top', data: { shelf: i + 1 }, min: 60, max: 4000 },
@@ -247,11 +243,32 @@ export function planOut(
     frameMm,
     sheetMm: depthMm,
     levels,
+    tall: bays.map((bay, n) => ({ bay, spots: tall[n] })),
     tops,
     play: { sideMm, aboveMm },
     stickOutMm: outMm,
     unhoused,
   }
+}
+
+/** A module that is not there, or a bay with nothing over it. */
+function oddBay(
+  p: PostRackParams,
+  modules: number,
+  shelves: number,
+): { field: string; code: string; data: Record<string, number> } | null {
+  const beyond = p.leftOut.find((x) => x.module > modules)
+  if (beyond) return { field: 'leftOut', code: 'no-such-module', data: { module: beyond.module, modules } }
+  const open = p.leftOut.find((x) => x.shelf >= shelves)
+  return open ? { field: 'leftOut', code: 'no-shelf-over', data: { shelf: open.shelf, shelves } } : null
+}
+
+/** Whether a module has a shelf, and the next one it has over a level: -1 the floor. */
+export const hasShelf = (p: PostRackParams, module: number, shelf: number): boolean => !isOut(p.leftOut, module, shelf)
+export const nextOver = (p: PostRackParams, module: number, level: number): number => {
+  let i = level + 1
+  while (isOut(p.leftOut, module, i)) i++
+  return i
 }
 
 /** A panel over the back begins this far above the floor: water and a broom, mm. */

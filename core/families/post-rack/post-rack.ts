@@ -1,14 +1,30 @@
 import { canHoldTie } from '../../room/room.ts'
-import { exampleContext, exampleGoods, thinWalls } from '../example-context.ts'
+import { exampleContext, exampleGoods, highThing, thinWalls } from '../example-context.ts'
 import { family, type ShapeContext } from '../family.ts'
+import { belongsOnFloor } from '../house-on-shelves.ts'
 import { onFramedShelves } from '../../goods/ways.ts'
 import { postRackLevers, postRackSavers } from './levers.ts'
-import { UPGRADES, postRackParams, startingParams, type PostRackParams } from './parameters.ts'
+import { LIMITS, UPGRADES, postRackParams, startingParams, type PostRackParams } from './parameters.ts'
 import { shapePostRack } from './shape.ts'
 import { postRackSteps } from './steps.ts'
 
 const start = (ctx: ShapeContext): PostRackParams =>
   startingParams(ctx.settings.yard, canHoldTie(ctx.space), ctx.space.floor === 'slab')
+
+/** Something on the floor this much higher than all else wants a bay of its own height. Product decision. */
+const HIGHER = 1.6
+/** From one shelf to the next, besides what stands there: play, frame and sheet, mm. About. */
+const BETWEEN_MM = 160
+
+/** Shelves the first module leaves out for what stands on the floor and is far higher than all else. */
+function highBay(ctx: ShapeContext): PostRackParams['leftOut'] {
+  const tallest = (down: boolean) =>
+    Math.max(0, ...ctx.goods.filter((g) => belongsOnFloor(g.item) === down).map((g) => g.item.tallMm))
+  const [high, rest] = [tallest(true), tallest(false)]
+  if (rest === 0 || high < HIGHER * rest) return []
+  const n = Math.min(LIMITS.shelves - 1, Math.max(1, Math.round(high / (rest + BETWEEN_MM))))
+  return Array.from({ length: n }, (_, i) => ({ module: 1, shelf: i + 1 }))
+}
 
 /** A2: posts, shelf frames of rails and cross pieces, sheet shelves. */
 export const postRack = family<PostRackParams>({
@@ -29,7 +45,9 @@ export const postRack = family<PostRackParams>({
       ctx.settings.yard === 'imperial'
         ? { sheet: 'osb-7/16', railSection: '2x3', crossEveryMm: 406.4 }
         : { sheet: 'osb3-15mm', railSection: '38x63mm', crossEveryMm: 400 }
-    return [p, { ...p, follow: 'wall' }, { ...p, ...light }]
+    const leftOut = highBay(ctx)
+    const high: PostRackParams[] = leftOut.length > 0 ? [{ ...p, leftOut }] : []
+    return [p, ...high, { ...p, follow: 'wall' }, { ...p, ...light }]
   },
   examples: () => [
     {
@@ -51,6 +69,19 @@ export const postRack = family<PostRackParams>({
       name: 'pails on sheets notched round the posts, metric',
       params: { ...startingParams('metric', true), panels: 'round-posts', shelves: 3, raise: 'in-place' },
       context: exampleContext('metric', [exampleGoods('metric', 'pail', 24)]),
+    },
+    {
+      name: 'a high bay for a freezer beside three shelves, metric',
+      params: {
+        ...startingParams('metric', true),
+        lengthMm: 3600,
+        shelves: 3,
+        leftOut: [
+          { module: 1, shelf: 1 },
+          { module: 1, shelf: 2 },
+        ],
+      },
+      context: exampleContext('metric', [highThing(), exampleGoods('metric', 'box', 14)]),
     },
     {
       name: 'a twenty-foot wall',

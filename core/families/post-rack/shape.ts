@@ -9,8 +9,8 @@ import { findSheet } from '../../catalogue/sheets.ts'
 import { bad, good, type Result } from '../../measure/result.ts'
 import { canHoldTie } from '../../room/room.ts'
 import { dimPen } from '../dim-pen.ts'
-import { standing } from '../house-on-shelves.ts'
-import type { Choice, ShapeContext, Shaped } from '../family.ts'
+import { standing, type Level } from '../house-on-shelves.ts'
+import type { Choice, ListChoice, ShapeContext, Shaped } from '../family.ts'
 import { besideHinges } from '../../blocks/fronts/front.ts'
 import { closeFront, overPosts, stretch } from '../../blocks/fronts/standing.ts'
 import { standPost } from '../../blocks/frame/standing-post.ts'
@@ -21,8 +21,8 @@ import { tieToWall } from '../../blocks/mounts/tie.ts'
 import { notchRound } from '../../blocks/frame/notched-round.ts'
 import { CROSS_SCREWS, placeShelfFrame, railOnPost } from '../../blocks/frame/shelf-frame.ts'
 import { rowsHeld } from '../stands-alone.ts'
-import { DUTY, PANELS, type PostRackParams } from './parameters.ts'
-import { COVER_FOOT_MM, coverMost, planOut, type PostRackPlan } from './plan-out.ts'
+import { DUTY, LIMITS, PANELS, type PostRackParams } from './parameters.ts'
+import { COVER_FOOT_MM, coverMost, hasShelf, nextOver, planOut, type PostRackPlan } from './plan-out.ts'
 import { panelsOver, screwPanel, under } from '../../blocks/carcass/screwed-panel.ts'
 
 /*
@@ -43,11 +43,10 @@ export function shapePostRack(p: PostRackParams, ctx: ShapeContext): Result<Shap
   const back = findSection(p.backSection)!
   // Lower than the tie board is wide there is nothing to tie.
   const covered = p.cover === 'panels'
-  const tied =
-    p.tie && !covered && canHoldTie(ctx.space) && plan.tops[plan.tops.length - 1] >= back.widthMm
+  const tied = p.tie && !covered && canHoldTie(ctx.space) && plan.tops[plan.tops.length - 1] >= back.widthMm
   const y0 = covered ? findSheet(p.coverSheet)!.thicknessMm : p.brace || tied ? back.thicknessMm : 0
   posts(d, p, ctx, plan, y0)
-  plan.modules.forEach((_, m) => plan.tops.forEach((_z, i) => shelf(d, p, ctx, plan, m, i, y0)))
+  plan.modules.forEach((_, m) => plan.tops.forEach((_z, i) => hasShelf(p, m, i) && shelf(d, p, ctx, plan, m, i, y0)))
   if (tied) tieBoards(d, p, ctx, plan)
   if (covered) coverBack(d, p, ctx, plan)
   else if (p.brace) brace(d, p, ctx, plan, y0, tied)
@@ -63,7 +62,7 @@ export function shapePostRack(p: PostRackParams, ctx: ShapeContext): Result<Shap
       z,
       'shelf-top',
       i + 1,
-      plan.modules.map((_, m) => `shelf-${m}-${i}`),
+      plan.modules.flatMap((_, m) => (hasShelf(p, m, i) ? [`shelf-${m}-${i}`] : [])),
     ),
   )
 
@@ -112,6 +111,7 @@ export function shapePostRack(p: PostRackParams, ctx: ShapeContext): Result<Shap
     dims: pen.dims,
     choices: choices(p, ctx),
     presets: [DUTY[ctx.settings.yard]],
+    lists: [leftOutList(p)],
     unhoused: plan.unhoused,
   })
 }
@@ -273,32 +273,59 @@ function bays(d: Draft, p: PostRackParams, ctx: ShapeContext, plan: PostRackPlan
   const rail = findSection(p.railSection)!
   const sheet = findSheet(p.sheet)!
   const yBack = backOfSheets(p, y0)
-  let shelfNo = -1
-  plan.levels.forEach((level, l) => {
-    if (!level.floor) shelfNo++
-    const bottom = level.floor ? 0 : plan.tops[shelfNo]
-    const above = plan.tops[shelfNo + 1]
+  const bay = (l: number, k: number, shelf: number, spots: Level) => {
+    const o = plan.openings[k]
+    const bottom = shelf < 0 ? 0 : plan.tops[shelf]
+    const above = plan.tops[nextOver(p, o.module, shelf)]
     const ceiling = above === undefined ? ctx.space.ceilingMm : above - sheet.thicknessMm - rail.widthMm
-    const i = shelfNo
-    plan.openings.forEach((o, k) => {
-      const inside = besideHinges(p.front, o)
-      d.bay({
-        id: `bay-${l}-${k}`,
-        name: { code: level.floor ? 'floor' : 'shelf', column: k + 1, row: level.floor ? 0 : i + 1 },
-        holds: 'surface',
-        clear: {
-          min: [inside.left, yBack, bottom],
-          max: [inside.right, yBack + plan.sheetMm, Math.max(ceiling, bottom + 1)],
-        },
-        carriers: level.floor ? [] : [`shelf-${o.module}-${i}`],
-        items: standing(level, k, yBack, bottom),
-        play: { sideMm: plan.play.sideMm, aboveMm: above === undefined ? 0 : plan.play.aboveMm, deepMm: 0 },
-        stickOutMm: plan.stickOutMm,
-        exit: [0, 1, 0],
-      })
+    const inside = besideHinges(p.front, o)
+    d.bay({
+      id: `bay-${l}-${k}`,
+      name: { code: shelf < 0 ? 'floor' : 'shelf', column: k + 1, row: shelf + 1 },
+      holds: 'surface',
+      clear: {
+        min: [inside.left, yBack, bottom],
+        max: [inside.right, yBack + plan.sheetMm, Math.max(ceiling, bottom + 1)],
+      },
+      carriers: shelf < 0 ? [] : [`shelf-${o.module}-${shelf}`],
+      items: standing(spots, k, yBack, bottom),
+      play: { sideMm: plan.play.sideMm, aboveMm: above === undefined ? 0 : plan.play.aboveMm, deepMm: 0 },
+      stickOutMm: plan.stickOutMm,
+      exit: [0, 1, 0],
+    })
+  }
+  const tallOf = (module: number, shelf: number) =>
+    plan.tall.find((t) => t.bay.module === module && t.bay.from === shelf)?.spots
+  const floor = plan.levels.find((l) => l.floor)
+  const shelves = plan.levels.filter((l) => !l.floor)
+  const first = floor ? 1 : 0
+  plan.openings.forEach((o, k) => {
+    // Under a shelf that is left out one can stand things, wherever else nothing stands on the floor.
+    const own = tallOf(o.module, -1)
+    if (own || floor) bay(0, k, -1, own ? highLevel(own) : floor!)
+    shelves.forEach((level, i) => {
+      const high = tallOf(o.module, i)
+      if (hasShelf(p, o.module, i)) bay(i + first, k, i, high ? highLevel(high) : level)
     })
   })
 }
+
+/** A high bay as a level of its own. */
+const highLevel = (spots: Level['spots']): Level => ({ floor: false, spots, tallest: null })
+
+/** Shelves that modules have not, as a list. */
+const leftOutList = (p: PostRackParams): ListChoice => ({
+  path: 'leftOut',
+  code: 'left-out',
+  items: p.leftOut.map(({ module, shelf }) => ({ module, shelf })),
+  fields: [
+    { key: 'module', code: 'left-out-module', quantity: 'count', min: 1, max: LIMITS.modules },
+    { key: 'shelf', code: 'left-out-shelf', quantity: 'count', min: 1, max: LIMITS.shelves },
+  ],
+  most: LIMITS.leftOut,
+  fresh: { module: 1, shelf: 1 },
+  step: { module: 1 },
+})
 
 function choices(p: PostRackParams, ctx: ShapeContext): Choice[] {
   const imperial = ctx.settings.yard === 'imperial'

@@ -21,7 +21,7 @@ export function postRackSteps(p: PostRackParams, shaped: Shaped): Step[] {
   const { assembly } = shaped
   const ids = (pattern: RegExp) => assembly.parts.map((x) => x.id).filter((id) => pattern.test(id))
   const levels = assembly.stick.map((m) => m.level)
-  const rail = assembly.parts.find((x) => x.id === 'rail-0-0-front')!
+  const rail = assembly.parts.find((x) => x.role === 'rail' && x.id.endsWith('-front'))!
   const cross = assembly.parts.find((x) => x.role === 'cross')!
   const diagonal = Math.hypot(rail.size.lengthMm, cross.size.lengthMm + 2 * rail.size.thicknessMm)
   const boxes = partBoxes(assembly)
@@ -36,7 +36,8 @@ export function postRackSteps(p: PostRackParams, shaped: Shaped): Step[] {
   const ties = assembly.anchors.filter((a) => !angles.includes(a.part))
   const tied = ties.length > 0
   const held = tied || angles.length > 0
-  const firstFrame = ids(/^(rail|cross)-0-0-/)
+  const own = rail.id.replace(/^rail|front$/g, '')
+  const firstFrame = ids(/^(rail|cross)-/).filter((id) => id.replace(/^(rail|cross)/, '').startsWith(own))
   // Its front is hung when it stands.
   const front = frontSteps(assembly).flatMap((x) => x.parts)
   const steps: (Step | false)[] = [

@@ -29,6 +29,10 @@ const problems: LooseWords = {
     `From one post to the next are ${say.lengthOf(d, 'mm')}, and a panel of this height is ${say.lengthOf(d, 'mostMm')} at most: it must meet the next on a post. Take more middle posts.`,
   'past-braced-ends': (d, say) =>
     `A rack with braced ends is two modules long at most, ${say.lengthOf(d, 'mostMm')}: further in no diagonal would keep it from folding front to back. Make it two racks, or tie it to a wall.`,
+  'no-such-module': (d) =>
+    `A shelf is left out of module ${d.module}, and there ${Number(d.modules) === 1 ? 'is one module' : `are ${d.modules} modules`}.`,
+  'no-shelf-over': (d) =>
+    `Shelf ${d.shelf} cannot be left out: over a high bay there must be a shelf, and the rack has ${plural(Number(d.shelves), 'shelf', 'shelves')}. Add one, or leave out a lower one.`,
   'angle-under-rail': (d, say) =>
     `The lowest shelf is ${say.lengthOf(d, 'mm')} up: the angles at its feet need ${say.lengthOf(d, 'leastMm')}. Raise it, or let the feet stand.`,
   'post-outside': (d, say) =>
@@ -61,6 +65,17 @@ export const postRackWords: KindWords = {
       label: 'Shelves reach',
       options: { 'between-posts': 'from post to post', 'round-posts': 'round the posts, notched' },
     },
+  },
+  lists: {
+    'left-out': {
+      label: 'High bays',
+      one: 'shelf left out',
+      none: 'Every module has every shelf. Leave one out of a module for what is high there: drums with a pump, an appliance, a seat.',
+    },
+  },
+  fields: {
+    'left-out-module': { label: 'Module, from the left' },
+    'left-out-shelf': { label: 'Shelf, from below' },
   },
   holds: { 'notches-clear': 'An offcut of post drops through every notch without a knock.' },
 }

@@ -1,0 +1,134 @@
+import { describe, expect, it } from '@jest/globals'
+import fc from 'fast-check'
+import { expectNear } from '../../../test-support/near.ts'
+import { checkOf, readParams, tryParams } from '../../../test-support/read-params.ts'
+import { validateAssembly } from '../../assembly/validate.ts'
+import { findSection } from '../../catalogue/lumber.ts'
+import { boxOverlap } from '../../geometry/box.ts'
+import { METRIC } from '../../measure/units.ts'
+import type { BuildReading } from '../../project/read-build.ts'
+import { sayProblem } from '../../wording/problems.ts'
+import { sayIn } from '../../wording/say.ts'
+import { exampleContext, exampleGoods, highThing } from '../example-context.ts'
+import { startingParams, type PostRackParams } from './parameters.ts'
+import { postRack } from './post-rack.ts'
+import { tallBays, type LeftOut } from './tall-bays.ts'
+
+const goods = [highThing(), exampleGoods('metric', 'box', 14)]
+const ctx = exampleContext('metric', goods)
+const params = (leftOut: LeftOut[], over: Partial<PostRackParams> = {}): PostRackParams => ({
+  ...startingParams('metric', true),
+  ...{ lengthMm: 3600, shelves: 3, leftOut },
+  ...over,
+})
+const read = (leftOut: LeftOut[], over: Partial<PostRackParams> = {}): BuildReading =>
+  readParams(postRack, params(leftOut, over), ctx)
+const TWO: LeftOut[] = [
+  { module: 1, shelf: 1 },
+  { module: 1, shelf: 2 },
+]
+const top = (r: BuildReading, id: string) => r.boxes.get(id)?.max[2]
+
+describe('bays of unequal height side by side', () => {
+  const r = read(TWO)
+  const { parts, bays } = r.shaped.assembly
+  const [sheet, rail] = [18, findSection('38x89mm')!.widthMm]
+  const freezer = bays.find((b) => b.items.some((i) => i.goodsId === 'freezer'))!
+  it('one module has a bay from the floor to its third shelf, the other all three', () => {
+    expect(parts.filter((p) => p.role === 'shelf').map((p) => p.id)).toEqual([
+      'shelf-0-2',
+      'shelf-1-0',
+      'shelf-1-1',
+      'shelf-1-2',
+    ])
+    expect(freezer.clear.min[2]).toBe(0)
+    expectNear(freezer.clear.max[2], top(r, 'shelf-0-2')! - sheet - rail, 1e-9)
+  })
+  it('only the shelf over it is as high as it needs: its height, its play, frame and sheet, by hand', () => {
+    expectNear(top(r, 'shelf-0-2')!, Math.ceil(1250 + 50.8 + rail + sheet), 0.001)
+    const box = goods[1].item.tallMm
+    expect(top(r, 'shelf-1-1')! - top(r, 'shelf-1-0')!).toBeLessThan(box + 60 + rail + sheet)
+    const why = r.shaped.dims.find((d) => d.path === 'topMm.2')!.why
+    expect(why.terms.map((t) => t.name)).toContain('tall-bay')
+    // Where every module has every shelf the first one is over it.
+    const even = read([])
+    expect(top(even, 'shelf-1-0')!).toBeGreaterThan(1250)
+    expect(even.massKg).toBeGreaterThan(r.massKg)
+  })
+  it('holds whole, with everything in its place', () => {
+    expect(r.verdict).toMatchObject({ fails: 0, unknown: 0 })
+    expect(r.shaped.unhoused).toEqual([])
+    expect(freezer.items).toHaveLength(1)
+  })
+  it('its posts stand free over the whole high bay: they are judged so', () => {
+    const unheld = (q: BuildReading) =>
+      Math.max(
+        ...q.checks
+          .filter((c) => c.check === 'buckling')
+          .flatMap((c) => c.working?.inputs ?? [])
+          .filter((i) => i.symbol === 'unheld length')
+          .map((i) => i.value),
+      )
+    expect(unheld(r)).toBeGreaterThan(freezer.clear.max[2] - rail)
+    expect(checkOf(r, 'unread:build').state).toBe('holds')
+  })
+  it('what is high goes in there first, what is low never', () => {
+    expect(freezer.items.map((i) => i.goodsId)).toEqual(['freezer'])
+    const onShelf = read([{ module: 2, shelf: 2 }], { floorBay: false })
+    const over = onShelf.shaped.assembly.bays.filter((b) => b.carriers.includes('shelf-1-0'))
+    for (const i of over.flatMap((b) => b.items)) expect(i.goodsId).toBe('freezer')
+  })
+})
+
+describe('shelves that are left out', () => {
+  it('make bays from the floor or a shelf to the next one there is', () => {
+    const list = [
+      { module: 2, shelf: 4 },
+      { module: 1, shelf: 1 },
+      { module: 2, shelf: 2 },
+      { module: 2, shelf: 3 },
+    ]
+    expect(tallBays(list)).toEqual([
+      { module: 0, from: -1, over: 1 },
+      { module: 1, from: 0, over: 4 },
+    ])
+    expect(tallBays([])).toEqual([])
+  })
+  it.each([
+    ['the highest, with nothing over it', [{ module: 1, shelf: 3 }], 'no-shelf-over'],
+    ['of a module that is not there', [{ module: 3, shelf: 1 }], 'no-such-module'],
+  ])('are refused: %s', (_n, leftOut, code) => {
+    const { problem } = tryParams(postRack, params(leftOut), ctx)
+    expect([problem!.code, problem!.field]).toEqual([code, 'leftOut'])
+    expect(sayProblem(problem!, sayIn(METRIC))).toMatch(/^[A-Z].*\.$/)
+  })
+  it('as many shelves are taken as there must be over them', () => {
+    const r = read([{ module: 1, shelf: 4 }], { shelves: null })
+    expect(top(r, 'shelf-0-3')).toBeUndefined()
+    expect(top(r, 'shelf-0-4')).toBeGreaterThan(0)
+  })
+  it('whichever they are: a sound rack or a refusal, everything once, nothing in anything else', () => {
+    const one = fc.record({ module: fc.integer({ min: 1, max: 3 }), shelf: fc.integer({ min: 1, max: 4 }) })
+    fc.assert(
+      fc.property(
+        fc.array(one, { maxLength: 5 }),
+        fc.integer({ min: 2, max: 4 }),
+        fc.boolean(),
+        (leftOut, shelves, floorBay) => {
+          const p = params(leftOut, { shelves, floorBay, lengthMm: 6000 })
+          const shaped = postRack.shape(p, ctx)
+          if (!shaped.ok) return
+          const { assembly, unhoused } = shaped.value
+          expect(validateAssembly(assembly)).toEqual([])
+          const items = assembly.bays.flatMap((b) => b.items)
+          const out = unhoused.reduce((n, u) => n + u.count, 0)
+          expect(items.length + out).toBe(15)
+          items.forEach((a, i) => items.slice(i + 1).forEach((b) => expect(boxOverlap(a.box, b.box, -0.5)).toBeNull()))
+          for (const x of leftOut)
+            expect(assembly.parts.some((q) => q.id === `shelf-${x.module - 1}-${x.shelf - 1}`)).toBe(false)
+        },
+      ),
+      { numRuns: 60 },
+    )
+  })
+})
