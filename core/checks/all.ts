@@ -30,6 +30,7 @@ import { rods } from './rods.ts'
 import { roomFit } from './room-fit.ts'
 import { earthquake } from './seismic.ts'
 import { sockets } from './sockets.ts'
+import { slides } from './slides.ts'
 import { splitting } from './splitting.ts'
 import { slenderness, tipOver } from './stability.ts'
 import { stripMetre } from './strip-metre.ts'
@@ -68,6 +69,7 @@ export const CHECKS: readonly AnyCheck[] = [
   hinges,
   gasSprings,
   ownSweep,
+  slides,
   anchors,
   inCourses,
   stripMetre,

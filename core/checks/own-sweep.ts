@@ -1,6 +1,5 @@
 import type { Bay, Motion, Part } from '../assembly/assembly.ts'
 import { movedPart, movedPoint, movedWay, opens, partly } from '../assembly/moved.ts'
-import { runnersOf } from '../assembly/runners.ts'
 import { profileBox } from '../assembly/part-box.ts'
 import { boxUnion, extents, penetration, sharesMoreThan, type Box, type TurnedBox } from '../geometry/box.ts'
 import { mid, sub } from '../geometry/vec.ts'
@@ -105,9 +104,11 @@ export const ownSweep = defineCheck({
         const by = gone.find((x) => carriers.some((c) => x.parts.includes(c)))
         return by ? movedThing(by, t) : t
       }
-      // A runner slides along in the groove of what it runs in.
+      // What slides goes along in the groove of what it runs in, or is kept upright by.
       const letIn = new Set(
-        runnersOf(m, a).map((s) => `${'part' in s.from ? s.from.part : ''} ${s.on.kind === 'part' ? s.on.part : ''}`),
+        m.kind !== 'slide'
+          ? []
+          : a.joints.flatMap((j) => (j.kind === 'housed' ? [`${j.near} ${j.far}`, `${j.far} ${j.near}`] : [])),
       )
       const still = parts.filter((p) => !m.parts.includes(p.id)).map((t) => there(t, [t.id]))
       const goods = a.bays.filter((b) => !goesAlong(b)).flatMap((b) => things([b]).map((t) => there(t, b.carriers)))

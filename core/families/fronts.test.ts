@@ -56,6 +56,11 @@ describe('every way to close what can be closed', () => {
       expect(panels.length).toBeGreaterThan(0)
       for (const p of panels) expect(assembly.joints.filter((j) => j.near === p.id).length).toBe(2)
       expect(r.reading.steps.filter((s) => s.id === 'panels').map((s) => s.parts)).toEqual([panels.map((p) => p.id)])
+    } else if (option === 'sliding') {
+      const slides = assembly.motions.filter((m) => m.kind === 'slide').flatMap((m) => m.parts)
+      expect(slides.length).toBeGreaterThan(1)
+      expect(r.reading.steps.find((s) => s.id === 'sliding')!.parts).toEqual(expect.arrayContaining(slides))
+      expect(r.reading.checks.find((c) => c.check === 'slides')).toMatchObject({ state: 'holds' })
     } else if (option !== 'open' && option !== 'curtain')
       expect(assembly.motions.some((m) => m.kind === 'swing')).toBe(true)
     if (option === 'curtain') expect(assembly.parts.some((p) => p.stock.kind === 'soft')).toBe(true)

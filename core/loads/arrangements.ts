@@ -222,10 +222,13 @@ function opened1(a: Assembly, motions: readonly Motion[]): Assembly {
     const m = b.carriers.map((c) => of.get(c)).find((x) => x !== undefined)
     return m ? { ...b, clear: movedBox(m, b.clear), items: b.items.map((i) => ({ ...i, box: movedBox(m, i.box) })) } : b
   })
+  const letIn = new Set(a.joints.filter((j) => j.kind === 'housed').map((j) => `${j.near} ${j.far}`))
   const moving = (s: Support) => {
     const from = 'part' in s.from ? s.from.part : 'body' in s.from ? s.from.through : null
     const m = from === null ? undefined : of.get(from)
-    return m && s.on.kind === 'part' && of.get(s.on.part) === m ? m : undefined
+    if (!m || s.on.kind !== 'part') return undefined
+    // What slides in a groove is held where it is then.
+    return of.get(s.on.part) === m || (m.kind === 'slide' && letIn.has(`${s.on.part} ${from}`)) ? m : undefined
   }
   const moved = (s: Support): Support => {
     const m = moving(s)

@@ -45,6 +45,7 @@ export const CHECK_NAMES: Record<string, string> = {
   'own-sweep': 'Opens and shuts',
   'usable-faces': 'Faces to hang on',
   'pull-open': 'Pulled open',
+  slides: 'Panels that slide',
   joists: 'Joists',
   unread: 'Everything judged',
   'room-fit': 'Fits the room',

@@ -364,6 +364,12 @@ const TABLE: Record<string, Words> = {
     r.state === 'holds'
       ? `What leans in its slots leans with ${say.force(Number(d.n))} at most, and the dividers carry it${share(r, say)}.`
       : `What leans in a slot leans with ${say.force(Number(d.n))}, too much for its divider. Fewer things in a slot, narrower slots, or thicker dividers.`,
+  slides: (r, d, say) =>
+    r.state === 'holds'
+      ? `Its ${plural(Number(d.panels), 'panel')} ${Number(d.panels) === 1 ? 'stands' : 'stand'} ${say.lengthOf(d, 'inMm')} in the lower groove and ${Number(d.panels) === 1 ? 'lifts' : 'lift'} out: the upper one leaves ${say.lengthOf(d, 'leftMm')}.`
+      : `A panel does not lift out: it stands ${say.lengthOf(d, 'inMm')} in the lower groove, and the upper one leaves ${say.lengthOf(d, 'leftMm')}. A deeper groove above.`,
+  'slides-off': (_r, d, say) =>
+    `A panel runs ${say.lengthOf(d, 'mm')} off the end of its tracks. Longer tracks, or a stop.`,
   'drawn-out': (r, d, say) =>
     r.state === 'holds'
       ? `Drawn out, with everything in front, ${Number(d.drawers) === 1 ? 'its drawer stays' : 'each drawer stays'} in its grooves by ${say.lengthOf(d, 'staysMm')}, and they carry it${share(r, say)}.`

@@ -71,6 +71,7 @@ const CHOICES: Record<string, { label: string; options?: Record<string, string> 
       pivots: 'leaves on pins, one behind the other',
       curtain: 'a curtain',
       panel: 'panels screwed on',
+      sliding: 'panels that slide past each other',
     },
   },
   duty: { label: 'Made for', options: { light: 'light things', medium: 'usual things', heavy: 'heavy things' } },

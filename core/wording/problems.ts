@@ -114,6 +114,12 @@ const TABLE: Record<string, Words> = {
     'The spreaders need a joist on either side of the rods: move it along the wall, or make it narrower.',
   'too-few-bolts': (d, say) =>
     `Two bolts at least must be in the ceiling over its front, in one row along the wall, ${say.lengthOf(d, 'outMm')} out or more: ${d.count === 0 ? 'none is' : `${d.count} are, not in one row`}. Say in Survey where they are, or make it longer or less deep.`,
+  'sliding-one-opening': () =>
+    'Panels that slide want two openings side by side: one goes over the other. Take two, or doors.',
+  'sliding-unequal': (d, say) =>
+    `Slid aside, the panel of opening ${d.opening} would still cover ${say.lengthOf(d, 'mm')} of it: the one beside it is too narrow. Make them alike, or take doors.`,
+  'sliding-past-sheet': (d, say) =>
+    `A panel over the widest opening would be ${say.lengthOf(d, 'mm')} wide, and a sheet gives ${say.lengthOf(d, 'mostMm')}. Narrower openings, or doors.`,
   'rod-in-joist': () =>
     'A rod would run into a joist wherever it is put: move it along the wall, or make it wider or narrower.',
   'rod-too-long': (d, say) =>

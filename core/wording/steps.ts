@@ -182,6 +182,11 @@ const STEPS: Record<string, StepWords> = {
     text: (d) =>
       `${plural(Number(d.count), 'panel')}, ${fixed(d)} at each upright, bored and countersunk. Screw by hand: they come off whole when something is wanted, and go back into the same holes.`,
   },
+  'panels-slide': {
+    title: 'Panels that slide',
+    text: (d) =>
+      `The two tracks first, both grooves run along each, the deeper ones in the upper: one screw into each of the ${plural(Number(d.screws), 'upright')}, bored, the tracks straight over each other. Wax in the grooves. Each of the ${plural(Number(d.count), 'panel')} goes up into its upper groove, in over the lower wall, and down: by turns in the groove behind and in the one before it.`,
+  },
   'pivots-in': {
     title: 'Leaves on their pins',
     text: (d, say) =>
@@ -195,6 +200,8 @@ const STEPS: Record<string, StepWords> = {
 }
 
 const HOLDS: Record<string, (h: HoldPoint, say: Say) => string> = {
+  'panels-lift-out': () =>
+    'Slide each panel from end to end, then lift it: it must come off the lower groove before the upper one ends. Binds: the tracks are not parallel, loosen the upper one. Falls out: they are too far apart.',
   ...Object.fromEntries(
     Object.entries(gathered<HoldWords>(OWN, (k) => k.holds)).map(([code, w]) => [
       code,

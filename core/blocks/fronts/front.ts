@@ -2,12 +2,15 @@ import { SPRING_WIDE_MM } from '../../catalogue/gas-springs.ts'
 import { HINGE } from '../../catalogue/hardware.ts'
 import { z } from '../../measure/schema.ts'
 import { inches } from '../../measure/units.ts'
+import { besideSliding } from './sliding.ts'
 
 /** How openings are closed: not at all, with flat leaves on hinges, or with a curtain. */
 export const front = z.enum(['open', 'doors', 'curtain'])
 /** The same of what has uprights a panel can be screwed to. */
 export const panelFront = z.enum([...front.options, 'panel'])
-export type Front = z.infer<typeof panelFront>
+/** The same of what stands in several openings side by side, whose panels slide past each other. */
+export const slidingFront = z.enum([...panelFront.options, 'sliding'])
+export type Front = z.infer<typeof slidingFront>
 /** The same of a box of sheet, whose leaves may turn up on gas springs too. */
 export const boxFront = z.enum([...panelFront.options, 'lift-up'])
 /** What holds leaves shut. */
@@ -23,9 +26,15 @@ export function besideHinges<T extends { left: number; right: number }>(f: strin
   const mm = takenByHinges(f) / 2
   return { ...o, left: o.left + mm, right: o.right - mm }
 }
-/** Clear width that hinges and springs take on both sides together. */
+/** Clear width that hinges and springs, or panels slid aside, take on both sides together. */
 export const takenByHinges = (f: string): number =>
-  f === 'doors' ? 2 * HINGE.intoMm : f === 'lift-up' ? 2 * (SPRING_WIDE_MM + SPRING_PLAY_MM) : 0
+  f === 'sliding'
+    ? besideSliding
+    : f === 'doors'
+      ? 2 * HINGE.intoMm
+      : f === 'lift-up'
+        ? 2 * (SPRING_WIDE_MM + SPRING_PLAY_MM)
+        : 0
 /** Beside a spring, mm: it turns as it goes out. Product decision. */
 const SPRING_PLAY_MM = 5
 /** What hinges under the panel over an opening leave less of its height. */

@@ -5,6 +5,7 @@ import type { Sheet } from '../../catalogue/sheets.ts'
 import type { Front } from './front.ts'
 import { GAP_MM, placeLeaves, type Leaves } from './hinged.ts'
 import { SCREWED_FRONT, screwOver } from './screwed-panel.ts'
+import { SLIDING_FRONT, slideOver, type SlidingFront } from './sliding.ts'
 
 /** What one or two leaves close: from edge to edge, and what they hang on. */
 type Closed = Pick<Leaves, 'left' | 'right' | 'uprights' | 'faces' | 'latch'>
@@ -24,6 +25,8 @@ export interface StandingFront {
   headMm: number
   /** Leaves begin at this height; just over the floor where nothing is said. */
   underMm?: number
+  /** What tracks are made of, where panels slide. */
+  of?: Pick<SlidingFront, 'yard' | 'grade'>
   /** Heights of what lies between the uprights: no hinge there. */
   panelsMm: readonly number[]
 }
@@ -47,7 +50,14 @@ export function closeFront(d: Draft, s: StandingFront): void {
       footMm: s.footMm ?? 0,
       on: s.railed,
     })
-  else if (front === 'panel')
+  else if (front === 'sliding' && s.of) {
+    stiffFrame(d, 'frame', s.uprights)
+    slideOver(d, {
+      ...s.of,
+      openings: s.closed.map((c) => ({ left: c.faces[0], right: c.faces[1], uprights: c.uprights })),
+      ...{ frontMm: s.frontMm, footMm: s.underMm ?? OVER_FLOOR_MM, headMm: s.headMm },
+    })
+  } else if (front === 'panel')
     s.closed.forEach((c, k) =>
       screwOver(d, {
         ...{ id: `panel-${k}`, sheet, left: c.left, right: c.right, uprights: c.uprights },
@@ -75,7 +85,7 @@ export function closeFront(d: Draft, s: StandingFront): void {
     name: 'unit',
     parts,
     built: 'in-place',
-    ...(front === 'panel' ? { tags: SCREWED_FRONT } : {}),
+    ...(front === 'panel' ? { tags: SCREWED_FRONT } : front === 'sliding' ? { tags: SLIDING_FRONT } : {}),
   })
 }
 

@@ -7,6 +7,7 @@ import { fixedBy } from '../../steps/fixed-by.ts'
 import type { Step } from '../../steps/step.ts'
 import { GAP_MM } from './hinged.ts'
 import { SCREWED_FRONT } from './screwed-panel.ts'
+import { ENGAGED_MM, LIFT_PLAY_MM, SLIDING_FRONT } from './sliding.ts'
 
 /** What closes a build: leaves with all that they hang by and that holds them shut, or a curtain. None where it is bare. */
 export function frontSteps(a: Assembly): Step[] {
@@ -20,6 +21,7 @@ export function frontSteps(a: Assembly): Step[] {
     ...(up.length > 0 ? liftSteps(a, up) : []),
     ...curtainSteps(a),
     ...panelSteps(a),
+    ...slidingSteps(a),
   ]
 }
 
@@ -41,6 +43,25 @@ function panelSteps(a: Assembly): Step[] {
       parts: [...on],
       on: [...uprights],
       cautions: ['sheet-two'],
+    },
+  ]
+}
+/** Tracks, and panels that slide in their grooves. */
+function slidingSteps(a: Assembly): Step[] {
+  const of = new Set(a.subassemblies.filter((s) => s.tags?.use === SLIDING_FRONT.use).flatMap((s) => s.parts))
+  if (of.size === 0) return []
+  const slides = a.motions.filter((m) => m.kind === 'slide').flatMap((m) => m.parts.filter((id) => of.has(id)))
+  const tracks = [...of].filter((id) => !slides.includes(id))
+  const uprights = [...new Set(a.joints.filter((j) => tracks.includes(j.near) && !of.has(j.far)).map((j) => j.far))]
+  return [
+    {
+      id: 'sliding',
+      code: 'panels-slide',
+      data: { count: slides.length, screws: uprights.length, liftMm: ENGAGED_MM + LIFT_PLAY_MM, grooveMm: ENGAGED_MM },
+      parts: [...tracks, ...slides],
+      on: uprights,
+      cautions: [],
+      hold: { code: 'panels-lift-out' },
     },
   ]
 }

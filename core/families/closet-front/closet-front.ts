@@ -15,8 +15,7 @@ const SHALLOW_MM = 600
 const LEAST_THINGS = 12
 const KEPT_FROM: readonly string[] = ['dust', 'light']
 
-const start = (ctx: ShapeContext): ClosetFrontParams =>
-  startingParams(ctx.settings.yard, canHoldTie(ctx.space))
+const start = (ctx: ShapeContext): ClosetFrontParams => startingParams(ctx.settings.yard, canHoldTie(ctx.space))
 const metric = startingParams('metric', true)
 const wall = (mm: number, boxes: number, pails = 0) =>
   exampleContext(

@@ -13,8 +13,7 @@ import { drawerBankSteps } from './steps.ts'
 const LIGHT_KG = 8
 const LOW_MM = 180
 
-const start = (ctx: ShapeContext): DrawerBankParams =>
-  startingParams(ctx.settings.yard, canHoldTie(ctx.space))
+const start = (ctx: ShapeContext): DrawerBankParams => startingParams(ctx.settings.yard, canHoldTie(ctx.space))
 
 const small = (name: string, count: number, acrossMm: number, deepMm: number, tallMm: number, massKg: number) => ({
   item: newGoods({ id: name, name, kind: 'box', count, acrossMm, deepMm, tallMm, massKg }),

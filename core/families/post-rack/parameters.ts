@@ -1,4 +1,4 @@
-import { panelFront } from '../../blocks/fronts/front.ts'
+import { slidingFront } from '../../blocks/fronts/front.ts'
 import { z } from '../../measure/schema.ts'
 import type { Preset, Raw } from '../family.ts'
 import type { UnitSystem } from '../../measure/units.ts'
@@ -47,7 +47,7 @@ export const postRackParams = z.object({
   ends,
   feet,
   raise: z.enum(['tilt', 'in-place']),
-  front: panelFront,
+  front: slidingFront,
   /** Its back is closed by panels, which keep it from folding in place of the brace. */
   cover: z.enum(['none', 'panels']),
   coverSheet: sheet,

@@ -2,6 +2,7 @@ import { reachMm } from '../../goods/person.ts'
 import { ANGLE_ROOM_MM } from '../../blocks/mounts/pinned-foot.ts'
 import { leastRise } from '../../blocks/frame/brace.ts'
 import { besideHinges } from '../../blocks/fronts/front.ts'
+import { slidingDeep, slidingFault } from '../../blocks/fronts/sliding.ts'
 import { CURTAIN_RAIL } from '../../catalogue/hardware.ts'
 import { findSection } from '../../catalogue/lumber.ts'
 import { findSheet } from '../../catalogue/sheets.ts'
@@ -90,8 +91,7 @@ export function planOut(
   const { kerfMm, squaringTrimMm, sheetTrimMm } = ctx.settings
 
   const outMm = p.front === 'open' ? STICK_OUT : 0
-  const closedMm =
-    p.front === 'doors' || p.front === 'panel' ? s.sheetThick : p.front === 'curtain' ? CURTAIN_RAIL.sizeMm : 0
+  const closedMm = closedDeep(p, s, ctx)
 
   // Depth: the narrowest rip of a sheet that takes the deepest thing and leaves the posts inside the space.
   const deepest = ctx.goods.reduce((d, g) => Math.max(d, g.item.deepMm), 0)
@@ -189,6 +189,9 @@ export function planOut(
   if (fault) return fault
   notePosts(modules, s, pen)
   const openings = openingsOf(modules, s)
+  const slides = { yard: ctx.settings.yard, trimMm: sheetTrimMm, pastMm: s.postWidth }
+  const unslid = p.front === 'sliding' ? slidingFault(openings, slides) : null
+  if (unslid) return unslid
   const { levels, tall, unhoused } = housedIn(openings)
   const shelfLevels = levels.filter((l) => !l.floor)
   pen.count({ path: 'shelves', code: 'shelves', min: 1, max: LIMITS.shelves }, shelfLevels.length, {
@@ -249,6 +252,13 @@ export function planOut(
     stickOutMm: outMm,
     unhoused,
   }
+}
+
+/** How far what closes its front stands out past the posts, mm. */
+function closedDeep(p: PostRackParams, s: Stocks, ctx: ShapeContext): number {
+  if (p.front === 'doors' || p.front === 'panel') return s.sheetThick
+  if (p.front === 'sliding') return slidingDeep(ctx.settings.yard)
+  return p.front === 'curtain' ? CURTAIN_RAIL.sizeMm : 0
 }
 
 /** A module that is not there, or a bay with nothing over it. */

@@ -84,6 +84,11 @@ export const postRack = family<PostRackParams>({
       context: exampleContext('metric', [highThing(), exampleGoods('metric', 'box', 14)]),
     },
     {
+      name: 'cartons behind panels that slide, metric',
+      params: { ...startingParams('metric', true), front: 'sliding', shelves: 3, midPosts: 2 },
+      context: exampleContext('metric', [exampleGoods('metric', 'box', 10)]),
+    },
+    {
       name: 'a twenty-foot wall',
       params: { ...startingParams('imperial', true), follow: 'wall', shelves: 4 },
       context: exampleContext('imperial', [exampleGoods('imperial', 'box', 60), exampleGoods('imperial', 'tote', 12)]),

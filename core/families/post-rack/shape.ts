@@ -90,6 +90,7 @@ export function shapePostRack(p: PostRackParams, ctx: ShapeContext): Result<Shap
     railed: front,
     frontMm: y0 + plan.frameMm + 2 * findSection(p.postSection)!.thicknessMm,
     headMm: plan.tops[plan.tops.length - 1],
+    of: { yard: ctx.settings.yard, grade: ctx.settings.grade },
     panelsMm: plan.tops.flatMap((z) => stretch(z - doorSheet.thicknessMm - railHigh, z)),
   })
   let nth = 0
@@ -362,7 +363,13 @@ function choices(p: PostRackParams, ctx: ShapeContext): Choice[] {
           { path: 'tie', code: 'tie', value: p.tie, options: [true, false], of: 'code' as const },
         ]),
     { path: 'ends', code: 'ends', value: p.ends, options: ['open', 'braced'], of: 'code' },
-    { path: 'front', code: 'front', value: p.front, options: ['open', 'doors', 'panel', 'curtain'], of: 'code' },
+    {
+      path: 'front',
+      code: 'front',
+      value: p.front,
+      options: ['open', 'doors', 'sliding', 'panel', 'curtain'],
+      of: 'code',
+    },
     { path: 'raise', code: 'raise', value: p.raise, options: ['tilt', 'in-place'], of: 'code' },
   ]
   if (ctx.space.floor === 'slab')

@@ -12,8 +12,7 @@ import { slotRackSteps } from './steps.ts'
 /** Nobody draws heavier things out of a slot, kg. Product decision. */
 const LIGHT_KG = 20
 
-const start = (ctx: ShapeContext): SlotRackParams =>
-  startingParams(ctx.settings.yard, canHoldTie(ctx.space))
+const start = (ctx: ShapeContext): SlotRackParams => startingParams(ctx.settings.yard, canHoldTie(ctx.space))
 
 const flat = (name: string, count: number, thickMm: number, deepMm: number, tallMm: number, massKg: number) => ({
   item: newGoods({ id: name, name, kind: 'other', count, acrossMm: thickMm, deepMm, tallMm, massKg }),

@@ -1,0 +1,236 @@
+import type { Stock } from '../../assembly/assembly.ts'
+import type { Draft } from '../../assembly/draft.ts'
+import { findSection, type Section } from '../../catalogue/lumber.ts'
+import { findSheet, type Sheet } from '../../catalogue/sheets.ts'
+import type { Vec3 } from '../../geometry/vec.ts'
+import type { UnitSystem } from '../../measure/units.ts'
+
+/*
+ * Thin panels that slide past each other in the grooves of two boards, one below and one above: one for each opening, by
+ * turns in the groove behind and in the one before it.
+ *
+ *   from the side:  |[_|‾|_]  top track: its grooves are deeper, so that a panel lifted into one comes off the lower
+ *                   |  | |    panels
+ *                   |[_|_|_]  bottom track, on the front edges of the uprights
+ */
+
+const THIN: Record<UnitSystem, string> = { imperial: 'hb-1/4', metric: 'hb-6mm' }
+const TRACK: Record<UnitSystem, string> = { imperial: '2x2', metric: '38x38mm' }
+/** A groove is this much wider than its panel, mm: it slides by hand when the wood has moved. */
+const SIDE_PLAY_MM = 1.5
+/** A panel stands so deep in the lower groove, and as deep in the upper, mm. */
+export const ENGAGED_MM = 6
+/** Lifted off the lower groove it has this much room left, mm. */
+export const LIFT_PLAY_MM = 2
+/** A panel goes past the middle of the upright beside it by this, mm: no gap is looked through, and it is gripped there. */
+const OVERLAP_MM = 10
+/** A finger hole at the edge that is pulled: its diameter and its middle from that edge, mm. Product decision. */
+const [FINGER_MM, FINGER_IN_MM] = [30, 45]
+/** Screws of a track in each post. */
+const POST_SCREWS = 2
+/** The lower edge of a track, its screw and where it presses, as shares of its height. */
+const [SCREW_SHARE, EDGE_SHARE] = [0.45, 0.08]
+const [UP, OUT]: [Vec3, Vec3] = [
+  [0, 0, 1],
+  [0, 1, 0],
+]
+
+/** What a front that slides stands out past the uprights, mm. */
+export const slidingDeep = (yard: UnitSystem): number => findSection(TRACK[yard])!.thicknessMm
+/** Slid aside a panel stops this far before the next one in its groove, mm. */
+const STOP_MM = 2
+/** What panels that are slid aside may still take of the width of an opening, on both sides together, mm. */
+export const besideSliding = 40
+
+export interface SlidingFront {
+  yard: UnitSystem
+  grade: string
+  /** Openings from left to right, and the uprights on both sides of each. */
+  openings: readonly { left: number; right: number; uprights: readonly [string, string] }[]
+  frontMm: number
+  footMm: number
+  headMm: number
+}
+
+interface Span {
+  from: number
+  to: number
+}
+type Openings = readonly { left: number; right: number }[]
+
+/** What each panel covers: past the middle between two openings, or all of the upright at an end. */
+const spansOf = (openings: Openings, pastMm: number): Span[] =>
+  openings.map((o, k) => {
+    const [before, after] = [openings[k - 1], openings[k + 1]]
+    return {
+      from: before ? (before.right + o.left) / 2 - OVERLAP_MM : o.left - pastMm,
+      to: after ? (o.right + after.left) / 2 + OVERLAP_MM : o.right + pastMm,
+    }
+  })
+
+/** How far a panel slides aside, to whichever side leaves more of its opening free, mm; and what it still covers of it. */
+function aside(openings: Openings, spans: readonly Span[], k: number): { by: number; coversMm: number } {
+  const [o, own, last] = [openings[k], spans[k], spans.length - 1]
+  const limit = [
+    k > 1 ? spans[k - 2].to + STOP_MM : spans[0].from,
+    k < last - 1 ? spans[k + 2].from - STOP_MM : spans[last].to,
+  ]
+  const left = { by: limit[0] - own.from, coversMm: own.to + limit[0] - own.from - o.left }
+  const right = { by: limit[1] - own.to, coversMm: o.right - (own.from + limit[1] - own.to) }
+  return left.coversMm < right.coversMm ? left : right
+}
+
+/**
+ * Why openings cannot be closed so: one slides over another and goes aside there, and each panel comes out of one sheet.
+ * @param pastMm width of an upright at the end
+ */
+export function slidingFault(
+  openings: Openings,
+  { yard, trimMm, pastMm }: { yard: UnitSystem; trimMm: number; pastMm: number },
+): { field: string; code: string; data: Record<string, number> } | null {
+  if (openings.length < 2) return { field: 'front', code: 'sliding-one-opening', data: {} }
+  const mostMm = findSheet(THIN[yard])!.widthMm - 2 * trimMm
+  const spans = spansOf(openings, pastMm)
+  const mm = Math.max(...spans.map((x) => x.to - x.from))
+  if (mm > mostMm) return { field: 'front', code: 'sliding-past-sheet', data: { mm, mostMm } }
+  const covers = openings.map((_o, k) => aside(openings, spans, k).coversMm)
+  const worst = covers.indexOf(Math.max(...covers))
+  return covers[worst] > besideSliding / 2
+    ? { field: 'front', code: 'sliding-unequal', data: { opening: worst + 1, mm: covers[worst] } }
+    : null
+}
+
+interface Track {
+  id: string
+  top: boolean
+  lowMm: number
+  grooveMm: number
+}
+
+/** Tells who writes the steps what of a front slides. */
+export const SLIDING_FRONT = { use: 'slides' } as const
+
+export function slideOver(d: Draft, f: SlidingFront): void {
+  const [sheet, section] = [findSheet(THIN[f.yard])!, findSection(TRACK[f.yard])!]
+  const stock: Stock = { kind: 'board', section: section.id, grade: f.grade, treated: false }
+  const at = placesAcross(section, sheet)
+  const high = section.widthMm
+  const tracks: Track[] = [
+    { id: 'track-low', top: false, lowMm: f.footMm, grooveMm: ENGAGED_MM },
+    // As deep as it stands in there, and as it is lifted out of the lower one.
+    { id: 'track-high', top: true, lowMm: f.headMm - high, grooveMm: 2 * ENGAGED_MM + LIFT_PLAY_MM },
+  ]
+  for (const t of tracks) track(d, f, t, { section, stock, sheet, at })
+  const pastMm = f.openings[0].left - d.box(f.openings[0].uprights[0]).min[0]
+  const spans = spansOf(f.openings, pastMm)
+  spans.forEach((span, k) => {
+    const { by } = aside(f.openings, spans, k)
+    panel(d, { k, ...span, by }, { sheet, yMm: f.frontMm + at[k % 2], tracks, high })
+  })
+}
+
+/** Where the two grooves begin across a track: three walls alike. */
+function placesAcross(section: Section, sheet: Sheet): [number, number] {
+  const wide = sheet.thicknessMm + SIDE_PLAY_MM
+  const wall = (section.thicknessMm - 2 * wide) / 3
+  return [wall, 2 * wall + wide]
+}
+
+/** A board with two grooves along it, screwed to the front of every upright it passes. */
+function track(
+  d: Draft,
+  f: SlidingFront,
+  t: Track,
+  { section, stock, sheet, at }: { section: Section; stock: Stock; sheet: Sheet; at: readonly [number, number] },
+) {
+  const { thicknessMm: deep, widthMm: high } = section
+  const uprights = [...new Set(f.openings.flatMap((o) => o.uprights))]
+  const boxes = uprights.map((u) => d.box(u))
+  const [from, to] = [Math.min(...boxes.map((b) => b.min[0])), Math.max(...boxes.map((b) => b.max[0]))]
+  d.square({
+    id: t.id,
+    role: 'guide',
+    stock,
+    min: [from, f.frontMm, t.lowMm],
+    size: [to - from, deep, high],
+    along: 'x',
+    across: 'y',
+  })
+  for (const offMm of at)
+    d.machine(t.id, {
+      kind: 'groove',
+      face: t.top ? 'under' : 'over',
+      offMm,
+      widthMm: sheet.thicknessMm + SIDE_PLAY_MM,
+      depthMm: t.grooveMm,
+    })
+  // Under the grooves of the lower one, over those of the upper: where there is wood of its whole depth.
+  const z = t.lowMm + high * (t.top ? 1 - SCREW_SHARE / 2 : SCREW_SHARE)
+  uprights.forEach((u, i) => {
+    const joint = d.screw(t.id, u, POST_SCREWS, 'side', deep, d.part(u).size.thicknessMm)
+    const x = (boxes[i].min[0] + boxes[i].max[0]) / 2
+    const spot = (mm: number) => ({ min: [x, f.frontMm, mm] as Vec3, max: [x, f.frontMm, mm] as Vec3 })
+    const held = { from: { part: t.id }, on: { kind: 'part', part: u }, joint } as const
+    for (const push of [UP, OUT]) d.hold({ ...held, contact: spot(z), push, way: 'both', via: 'fasteners' })
+    // What stands on it before the uprights turns it about its lower edge.
+    d.hold({
+      ...{ ...held, joint: null, contact: spot(t.lowMm + EDGE_SHARE * high) },
+      ...{ push: OUT, way: 'push', via: 'bearing', steadies: true },
+    })
+  })
+}
+
+/** A panel over one opening, and how far it slides over the one beside it. */
+function panel(
+  d: Draft,
+  { k, from, to, by }: Span & { k: number; by: number },
+  { sheet, yMm, tracks, high }: { sheet: Sheet; yMm: number; tracks: readonly Track[]; high: number },
+) {
+  const id = `slide-${k}`
+  const [low, top] = tracks
+  const [foot, head] = [low.lowMm + high - ENGAGED_MM, top.lowMm + ENGAGED_MM]
+  d.square({
+    id,
+    role: 'door',
+    stock: { kind: 'sheet', sheet: sheet.id },
+    min: [from, yMm + SIDE_PLAY_MM / 2, foot],
+    size: [to - from, sheet.thicknessMm, head - foot],
+    along: 'z',
+    across: 'x',
+    grain: 'any',
+  })
+  const wide = to - from
+  d.machine(id, {
+    kind: 'hole',
+    face: 'over',
+    atMm: (head - foot) / 2,
+    // At the edge it is pushed by.
+    offMm: by > 0 ? FINGER_IN_MM : wide - FINGER_IN_MM,
+    diameterMm: FINGER_MM,
+    depthMm: null,
+    tiltRad: 0,
+  })
+  for (const t of tracks) d.joint({ kind: 'housed', near: t.id, far: id, fasteners: [] })
+  const body = `sliding-${k}`
+  d.body(body, [id], [])
+  const held = { from: { body, through: id }, via: 'bearing' } as const
+  const [back, front] = [yMm + SIDE_PLAY_MM / 2, yMm + SIDE_PLAY_MM / 2 + sheet.thicknessMm]
+  for (const [a, b] of [
+    [from, from + wide / 2],
+    [from + wide / 2, to],
+  ])
+    d.hold({
+      ...{ ...held, on: { kind: 'part', part: low.id } },
+      ...{ push: UP, way: 'push', contact: { min: [a, back, foot], max: [b, front, foot] } },
+    })
+  // Both grooves keep it upright: it leans on neither.
+  for (const [t, lowMm, highMm] of [
+    [low, foot, foot + ENGAGED_MM],
+    [top, head - ENGAGED_MM, head],
+  ] as const)
+    d.hold({
+      ...{ ...held, on: { kind: 'part', part: t.id } },
+      ...{ push: OUT, way: 'both', contact: { min: [from, back, lowMm], max: [to, back, highMm] } },
+    })
+  d.motion({ kind: 'slide', parts: [id], by: [by, 0, 0] })
+}
