@@ -52,6 +52,11 @@ export interface SlidingFront {
   headMm: number
 }
 
+/** The widest panel, mm: what comes out of one sheet. */
+export const widestPanel = (yard: UnitSystem, trimMm: number): number => findSheet(THIN[yard])!.widthMm - 2 * trimMm
+/** What a panel covers besides the distance from one upright to the next, mm. @param pastMm width of an upright */
+export const coversMore = (pastMm: number): number => pastMm + OVERLAP_MM
+
 interface Span {
   from: number
   to: number
@@ -89,7 +94,7 @@ export function slidingFault(
   { yard, trimMm, pastMm }: { yard: UnitSystem; trimMm: number; pastMm: number },
 ): { field: string; code: string; data: Record<string, number> } | null {
   if (openings.length < 2) return { field: 'front', code: 'sliding-one-opening', data: {} }
-  const mostMm = findSheet(THIN[yard])!.widthMm - 2 * trimMm
+  const mostMm = widestPanel(yard, trimMm)
   const spans = spansOf(openings, pastMm)
   const mm = Math.max(...spans.map((x) => x.to - x.from))
   if (mm > mostMm) return { field: 'front', code: 'sliding-past-sheet', data: { mm, mostMm } }

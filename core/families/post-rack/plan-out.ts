@@ -2,7 +2,7 @@ import { reachMm } from '../../goods/person.ts'
 import { ANGLE_ROOM_MM } from '../../blocks/mounts/pinned-foot.ts'
 import { leastRise } from '../../blocks/frame/brace.ts'
 import { besideHinges } from '../../blocks/fronts/front.ts'
-import { slidingDeep, slidingFault } from '../../blocks/fronts/sliding.ts'
+import { coversMore, slidingDeep, slidingFault, widestPanel } from '../../blocks/fronts/sliding.ts'
 import { CURTAIN_RAIL } from '../../catalogue/hardware.ts'
 import { findSection } from '../../catalogue/lumber.ts'
 import { findSheet } from '../../catalogue/sheets.ts'
@@ -294,11 +294,17 @@ export const coverMost = (p: PostRackParams, ctx: ShapeContext, highMm: number):
   const { longMm, wideMm } = coverSize(p, ctx)
   return highMm <= wideMm ? longMm : wideMm
 }
-/** Panels over its back meet on posts. */
-const postsEvery = (p: PostRackParams, ctx: ShapeContext): number =>
-  p.cover === 'panels'
-    ? Math.min(POSTS_EVERY, coverSize(p, ctx).wideMm - findSection(p.postSection)!.widthMm)
-    : POSTS_EVERY
+/** Panels over its back meet on posts, and those that slide before it are no wider than their sheet. */
+function postsEvery(p: PostRackParams, ctx: ShapeContext): number {
+  const post = findSection(p.postSection)!.widthMm
+  const { yard, sheetTrimMm } = ctx.settings
+  const most = [
+    POSTS_EVERY,
+    ...(p.cover === 'panels' ? [coverSize(p, ctx).wideMm - post] : []),
+    ...(p.front === 'sliding' ? [widestPanel(yard, sheetTrimMm) - coversMore(post)] : []),
+  ]
+  return Math.min(...most)
+}
 
 /** Whether a panel would have to be larger than its sheet. */
 function pastSheet(modules: ModulePlan[], s: Stocks, p: PostRackParams, ctx: ShapeContext, topMm: number) {
