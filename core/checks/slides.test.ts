@@ -110,7 +110,7 @@ describe('panels that slide past each other', () => {
   it('want two openings, and panels no wider than their sheet', () => {
     const code = (over: Partial<PostRackParams>) => tryParams(postRack, params(over), ctx).problem
     // By itself it has posts as near as its panels ask.
-    expect(code({ midPosts: null, lengthMm: 2400 })).toBeUndefined()
+    expect(code({ midPosts: null, lengthMm: 2400 })).toBeNull()
     expect(code({ midPosts: 0, lengthMm: 900 })!.code).toBe('sliding-one-opening')
     expect(code({ midAtMm: [600, 1300] })).toMatchObject({ code: 'sliding-unequal', data: { opening: 3 } })
     const wide = code({ midPosts: 1, lengthMm: 2440 })!
