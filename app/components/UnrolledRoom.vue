@@ -171,6 +171,14 @@ const trouble = computed(
               :points="`${c.left},0 ${c.left},${-c.topMm[0]} ${c.left + c.line.wall.lengthMm},${-c.topMm[1]} ${c.left + c.line.wall.lengthMm},0`"
               :class="['wall', c.line.wall.construction.kind, { chosen: c.line.wall.id === wall }]"
             />
+            <rect
+              v-if="c.line.wall.skirting"
+              :x="c.left"
+              :y="-c.line.wall.skirting.highMm"
+              :width="c.line.wall.lengthMm"
+              :height="c.line.wall.skirting.highMm"
+              class="strip"
+            />
             <path :d="c.studs.map((s) => `M${c.left + s} 0V${-Math.min(...c.topMm)}`).join('')" class="stud" />
             <text
               :x="c.left + c.line.wall.lengthMm / 2"

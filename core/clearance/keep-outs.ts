@@ -5,7 +5,7 @@ import { clearOf, FEATURE_DEFAULTS, type Feature } from '../room/features.ts'
 import { onPlan, type Outline, type WallLine } from '../room/outline.ts'
 
 /** What a kept space is kept for; the words are made from it. */
-export type KeepCode = 'solid' | 'clear' | 'leaf' | 'springs' | 'opener' | 'track' | 'wall'
+export type KeepCode = 'solid' | 'skirting' | 'clear' | 'leaf' | 'springs' | 'opener' | 'track' | 'wall'
 
 /** A space nothing may stand in. */
 export interface KeepOut {
@@ -33,6 +33,22 @@ export const wallBodies = (o: Outline): KeepOut[] =>
     code: 'wall',
     body: prism(rectangle(w, 0, w.wall.lengthMm, 0, -WALL_MM), -10, w.wall.heightMm),
   }))
+
+/** Boards along the feet of walls. */
+export const skirtings = (o: Outline): KeepOut[] =>
+  o.walls.flatMap((w): KeepOut[] => {
+    const s = w.wall.skirting
+    return s
+      ? [
+          {
+            feature: null,
+            wall: w,
+            code: 'skirting',
+            body: prism(rectangle(w, 0, w.wall.lengthMm, 0, s.deepMm), 0, s.highMm),
+          },
+        ]
+      : []
+  })
 
 /** The leaf of a door in all its positions, as a sector of the floor. */
 export function leafSweep(w: WallLine, f: Feature): Point[] | null {

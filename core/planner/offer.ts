@@ -14,7 +14,7 @@ import type { Step } from '../steps/step.ts'
 import type { RoughPrices } from '../takeoff/rough-cost.ts'
 import { contextOf, shapeInPlace, type BuildContext, type BuildReading } from '../project/read-build.ts'
 import { frameInRoom } from '../project/room-checks.ts'
-import { newBuild } from '../project/new-build.ts'
+import { beforeSkirting, newBuild } from '../project/new-build.ts'
 import type { Build, Project } from '../project/project.ts'
 import { isIllPlaced } from './ill-placed.ts'
 import { A_WEEK, pastReachM } from './measures.ts'
@@ -89,8 +89,10 @@ export function offerAt(
   at: Pick<Build, 'id' | 'wallId' | 'offsetMm'>,
   goods: Lot,
 ): Offer | null {
-  const bare = newBuild({ ...at, family: kind.id, params: {}, goods: goods.map((g) => ({ ...g })) })
-  const ctx = contextOf(shop.p, bare, shop.prices, [])
+  const first = newBuild({ ...at, family: kind.id, params: {}, goods: goods.map((g) => ({ ...g })) })
+  const before = contextOf(shop.p, first, shop.prices, [])
+  const bare = before ? beforeSkirting(shop.p, kind, first, before) : first
+  const ctx = bare === first ? before : contextOf(shop.p, bare, shop.prices, [])
   if (!ctx) return null
   const looks = kind
     .propose(ctx)

@@ -4,7 +4,7 @@ import { wholeBox } from '../assembly/part-box.ts'
 import { withPresumed } from '../goods/presumed.ts'
 import { allFamilies } from '../families/registry.ts'
 import { hoursOf } from '../takeoff/hours.ts'
-import { newBuild } from './new-build.ts'
+import { beforeSkirting, newBuild } from './new-build.ts'
 import type { Build, Project } from './project.ts'
 import { procure } from './plan.ts'
 import { contextOf, priceBook, readBuild, readingsOf, readWith, type BuildReading } from './read-build.ts'
@@ -48,9 +48,11 @@ export function startOf(
 ): { build: Build; problem: Problem | null } | null {
   const family = allFamilies().find((f) => f.id === kind)
   const first = family && newBuild({ ...given, family: kind, params: {} })
-  const ctx = first && contextOf(p, first)
-  if (!family || !first || !ctx) return null
-  const build = { ...first, params: family.start(ctx) as Build['params'] }
+  const before = first && contextOf(p, first)
+  if (!family || !first || !before) return null
+  const placed = beforeSkirting(p, family, first, before)
+  const ctx = placed === first ? before : contextOf(p, placed)!
+  const build = { ...placed, params: family.start(ctx) as Build['params'] }
   const r = readBuild(p, build)
   return { build, problem: r.ok ? null : r.problem }
 }
@@ -135,8 +137,10 @@ export function* proposing(
   const kinds = allFamilies().map((family) => {
     // What it is nothing for it is not asked to take.
     const suited = goods.filter((b) => p.goods.some((g) => g.id === b.goodsId && wishedWay(family, g) !== null))
-    const bare = newBuild({ id, family: family.id, params: {}, wallId, offsetMm, goods: suited })
-    const ctx = suited.length > 0 ? contextOf(p, bare, prices) : null
+    const first = newBuild({ id, family: family.id, params: {}, wallId, offsetMm, goods: suited })
+    const before = suited.length > 0 ? contextOf(p, first, prices) : null
+    const bare = before ? beforeSkirting(p, family, first, before) : first
+    const ctx = bare === first ? before : contextOf(p, bare, prices)
     const tacked = ctx ? family.propose(ctx) : []
     return tacked
       .flatMap((params): Proposal[] => {

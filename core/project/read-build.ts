@@ -17,11 +17,12 @@ import { asUsed, placesOf, type Goods } from '../goods/goods.ts'
 import type { LoadPath } from '../loads/load-path.ts'
 import { bad, good, type Problem, type Result } from '../measure/result.ts'
 import { ceilingAt, joistsOver } from '../room/ceiling.ts'
+import { drivenAlong } from '../checks/wall-fixing.ts'
 import { fallUnder, floorPlane, type FloorPlane } from '../room/floor.ts'
 import { cornersAt, onPlan, outline, type Outline } from '../room/outline.ts'
 import { fromHigher } from '../room/courses.ts'
 import { preparedFrom } from '../room/prepared.ts'
-import { freeSpace, LEVEL, type FreeSpace, type Room } from '../room/room.ts'
+import { freeSpace, LEVEL, standsAtWall, type FreeSpace, type Room } from '../room/room.ts'
 import type { Step } from '../steps/step.ts'
 import { pieceLines, type PieceLine } from '../takeoff/pieces.ts'
 import type { Assembly } from '../assembly/assembly.ts'
@@ -87,7 +88,6 @@ export function roomPlan(room: Room): RoomPlan {
 }
 
 /** Further out than this a build no longer stands at its wall, mm. */
-const AT_WALL_MM = 20
 
 /** Where the next build on the same wall begins that stands or hangs as this one does; Infinity when there is none. */
 export function nextOnWall(p: Project, build: Build): number {
@@ -123,7 +123,7 @@ function spaceOf(p: Project, build: Build): FreeSpace | null {
   const ceilingMm = line
     ? Math.min(...[0, wall.depthMm].map((out) => ceilingAt(p.room, o, onPlan(line, build.offsetMm, build.outMm + out))))
     : space.ceilingMm
-  const away = build.turn !== 0 || build.outMm > AT_WALL_MM
+  const away = build.turn !== 0 || !standsAtWall(wall, build.outMm)
   const depthMm = Math.max(50, space.depthMm - build.outMm)
   const turned = build.turn % 2 === 1
   return {
@@ -133,6 +133,7 @@ function spaceOf(p: Project, build: Build): FreeSpace | null {
     joists:
       line && build.turn === 0 ? joistsOver(p.room, o, line, { alongMm: build.offsetMm, outMm: build.outMm }) : null,
     away,
+    packMm: away ? 0 : build.outMm,
     // Mirrored it is shaped before it is known how long it is.
     corners: away || build.mirrored ? null : cornersAt(p.room, wall.id, build.offsetMm),
     heightMm: Math.min(space.heightMm, ceilingMm),
@@ -444,18 +445,25 @@ export function readWith(
       ...judged,
       verdict: verdict(judged.checks),
       pieces: pieceLines(build.id, groups),
-      steps: toPrepared(family.steps(build.params, shaped), assembly),
+      steps: withCautions(family.steps(build.params, shaped), assembly, ctx.space.packMm),
       massKg: assembly.parts.reduce((m, x) => m + partMassKg(x), 0),
       goods,
     },
   }
 }
 
-/** Steps that fix something to bolts or blocking say so. */
-function toPrepared(steps: readonly Step[], { anchors }: Assembly): Step[] {
-  const said = new Set(anchors.filter((x) => x.prepared).map((x) => x.id))
-  const fixes = (s: Step) => s.anchors?.some((id) => said.has(id)) ?? false
-  return steps.map((s) => (fixes(s) ? { ...s, cautions: [...s.cautions, 'to-prepared'] } : s))
+/** Steps that fix something to bolts or blocking say so, and those that fix to a wall the build is packed out from. */
+function withCautions(steps: readonly Step[], { anchors }: Assembly, packMm: number): Step[] {
+  const idsOf = (list: Assembly['anchors']) => new Set(list.map((x) => x.id))
+  const [prepared, packed] = [
+    idsOf(anchors.filter((x) => x.prepared)),
+    idsOf(anchors.filter((x) => packMm > 0 && drivenAlong(x) === 1)),
+  ]
+  const fixes = (s: Step, ids: ReadonlySet<string>) => s.anchors?.some((id) => ids.has(id)) ?? false
+  return steps.map((s) => {
+    const more = [...(fixes(s, prepared) ? ['to-prepared'] : []), ...(fixes(s, packed) ? ['packers'] : [])]
+    return more.length > 0 ? { ...s, cautions: [...s.cautions, ...more] } : s
+  })
 }
 
 export const readingsOf = (outcomes: readonly BuildOutcome[]): BuildReading[] =>

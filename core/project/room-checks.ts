@@ -3,7 +3,7 @@ import { preparedOf } from '../checks/in-the-room/shared-hold.ts'
 import type { OtherBuild, RoomContext } from '../checks/room-check.ts'
 import type { CheckResult } from '../checks/check.ts'
 import { atOnce, conflicts, thorough, type Effort, type Neighbour } from '../clearance/conflicts.ts'
-import { keepOuts, wallBodies, type KeepOut } from '../clearance/keep-outs.ts'
+import { keepOuts, skirtings, wallBodies, type KeepOut } from '../clearance/keep-outs.ts'
 import { frameOf, solidsOf, type BuildSolids, type Frame } from '../clearance/placing.ts'
 import { wholeBox } from '../assembly/part-box.ts'
 import { groupOf, meetingOf, type Unit } from '../clearance/tied.ts'
@@ -56,6 +56,7 @@ export function placeBuilds(outline: Outline, readings: readonly BuildReading[])
 /** Everything in the room that keeps space. */
 export const roomKeeps = (room: Room, outline: Outline): KeepOut[] => [
   ...wallBodies(outline),
+  ...skirtings(outline),
   ...room.features.flatMap((f) => keepOuts(outline, f)),
 ]
 

@@ -60,6 +60,8 @@ export const wall = z.object({
    * taken.
    */
   cornerRad: cornerRad.nullable(),
+  /** A board along its foot that stands before its face. */
+  skirting: z.object({ highMm: lengthMm(5, 500), deepMm: lengthMm(1, 100) }).optional(),
 })
 export type Wall = z.infer<typeof wall>
 
@@ -120,6 +122,13 @@ export const room = z.object({
 })
 export type Room = z.infer<typeof room>
 
+/** A build no further than this from its wall stands at it, mm: what falls back leans there, what ties it is packed out. */
+const AT_WALL_MM = 20
+/** Past a skirting by this it still does, mm. */
+const PAST_SKIRTING_MM = 10
+export const standsAtWall = (w: Wall, outMm: number): boolean =>
+  outMm <= Math.max(AT_WALL_MM, w.skirting ? w.skirting.deepMm + PAST_SKIRTING_MM : 0)
+
 /** A corner nobody has measured is taken as square. */
 export const cornerOf = (w: Wall): number => w.cornerRad ?? Math.PI / 2
 
@@ -159,6 +168,8 @@ export interface FreeSpace {
   joists: Joists | null
   /** What is on or before the wall there. */
   obstacles: readonly Obstacle[]
+  /** Between its back and the wall, where it stands at that, mm: fixings there are packed out. */
+  packMm: number
   /** What is behind it, or over it, to be fixed to. */
   prepared: readonly Prepared[]
   /** The corners at both ends of the wall; null where the build is not set along it, or nobody knows them. */
@@ -240,6 +251,7 @@ export const freeSpace = (r: Room, w: Wall, offsetMm: number, untilMm = w.length
   depthMm: w.depthMm,
   ceilingMm: r.ceiling.heightMm,
   joists: null,
+  packMm: 0,
   corners: null,
   away: false,
   obstacles: r.features

@@ -40,6 +40,8 @@ export const ROOM_TABLE: Record<string, Words> = {
   clear: () => 'It stands clear of everything in the room.',
   'meets-build': meets('runs into', 'run into'),
   'meets-wall': meets('runs into', 'run into'),
+  'meets-skirting': (_r, d, say) =>
+    `It stands in the skirting of ${d.onWall} by ${say.length(Number(d.byMm))}. ${move(d, say)} Or notch its feet, or take the skirting off behind it.`,
   'meets-solid': meets('runs into', 'run into'),
   'meets-clear': (r, d, say) =>
     `${what(r)} ${verb(r, 'stands', 'stand')} in the space ${met(d)} keeps, by ${say.length(Number(d.byMm))}, at ${where(d, say)}. ${move(d, say)}${caution(d)}`,

@@ -258,6 +258,8 @@ const CAUTIONS: Record<string, string> = {
   'storage-only':
     'Made for storage, not for people to live, sleep or work on: beyond that, and for stairs and rails, a licensed professional and the local rules decide.',
   ladder: 'A ladder on firm ground, held by a second person; both hands free only on a platform.',
+  packers:
+    'It stands off the wall here: a packer as thick as the gap behind each fixing before its screw is tight, or the screw pulls the build crooked.',
   'to-prepared':
     'Some of its fixings go onto bolts or into blocking that were set before the lining: find each and try it before anything hangs there; a washer and a nut on every bolt.',
   'not-into-wires':

@@ -182,6 +182,22 @@ const example = computed(() =>
       :max="radians(340)"
       @change="(v) => set({ cornerRad: v })"
     />
+    <MeasureField
+      label="Skirting, how deep (empty: none)"
+      optional
+      :value="wall.skirting?.deepMm ?? null"
+      :min="1"
+      :max="100"
+      @change="(v) => set({ skirting: v === null ? undefined : { highMm: 100, ...wall.skirting, deepMm: v } })"
+    />
+    <MeasureField
+      v-if="wall.skirting"
+      label="Skirting, how high"
+      :value="wall.skirting.highMm"
+      :min="5"
+      :max="500"
+      @change="(v) => v !== null && wall.skirting && set({ skirting: { ...wall.skirting, highMm: v } })"
+    />
     <div>
       <label class="form-label" for="wall-kind">Made of</label>
       <BFormSelect

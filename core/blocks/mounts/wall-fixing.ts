@@ -77,7 +77,7 @@ const NUT_MM = 15
 export function preparedFixings(space: FreeSpace, along: Along, wantedMm: number, usual: readonly Spot[]): Spot[] {
   const studs = space.construction.kind === 'studs' ? space.studsMm : []
   return preparedBehind(space.prepared, 'wall', along, wantedMm, studs)
-    .filter(({ prepared: p }) => p.kind !== 'bolt' || along.throughMm + NUT_MM <= p.thickMm)
+    .filter(({ prepared: p }) => p.kind !== 'bolt' || along.throughMm + space.packMm + NUT_MM <= p.thickMm)
     .map((into): Spot => ({ x: into.at[0], z: into.at[1], throughMm: along.throughMm, into }))
     .filter((p) => usual.every((u) => Math.abs(u.x - p.x) >= APART_MM))
 }
@@ -129,7 +129,8 @@ export function anchorAt(
   { count = 1, embedMm = STUD_EMBED_MM, holds = ['y', 'z'], before = [] }: Anchored = {},
 ): string {
   const c = w.space.construction
-  const all = at.throughMm + (c.kind === 'studs' && c.lined ? c.liningMm : 0)
+  // The screw passes what packs it out as well.
+  const all = at.throughMm + w.space.packMm + (c.kind === 'studs' && c.lined ? c.liningMm : 0)
   const passes = (id: string) => d.box(id).min[0] <= at.x && d.box(id).max[0] >= at.x
   const bored = [part, ...before.filter(passes)]
   if (at.into) return intoPrepared(d, bored, { ...at, into: at.into, throughMm: all }, { w, embedMm, holds, count })

@@ -1,5 +1,5 @@
 import { wholeBox } from '../../assembly/part-box.ts'
-import { studCentres } from '../../room/room.ts'
+import { standsAtWall, studCentres } from '../../room/room.ts'
 import { defineRoomCheck } from '../room-check.ts'
 import { plain, type CheckResult } from '../check.ts'
 import { drivenAlong } from '../wall-fixing.ts'
@@ -25,7 +25,7 @@ export const fixing = defineRoomCheck({
     const w = frame.wall.wall
     const least = assembly.supports.some((s) => s.on.kind === 'ceiling') ? STEADIED : HELD
     const given = { check: 'fixing', link: 'ground' as const, quantity: 'count' as const }
-    const atWall = frame.place.turn === 0 && frame.place.outMm < 20
+    const atWall = frame.place.turn === 0 && standsAtWall(w, frame.place.outMm)
     const b = wholeBox(boxes)
     const [from, to] = [frame.place.alongMm + b.min[0], frame.place.alongMm + b.max[0]]
     const data = { wall: w.name, count: anchors.length, prepared, kind: w.construction.kind }

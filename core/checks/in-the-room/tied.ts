@@ -20,13 +20,12 @@ import { woodOf } from '../wood.ts'
 import { restingShare, seismicShare } from '../seismic.ts'
 import { LEAN, PULL_N, PULL_REACH_MM, SAFETY_FILLED, worstFilling } from '../stability.ts'
 import { tiesPulled } from '../ties.ts'
+import { standsAtWall } from '../../room/room.ts'
 import { measured, plain, type CheckResult, type Input } from '../check.ts'
 import { defineRoomCheck, type RoomContext } from '../room-check.ts'
 
 /** Screws, or bolts, of one tie between two units, at the top of the lower one. Product decision. */
 export const TIE_FASTENERS = 2
-/** A build nearer to its wall than this cannot fall towards it, mm. */
-const AT_WALL_MM = 20
 /** Load duration of what may pull for years: NDS table 2.3.2. */
 const TIE_CD = 0.9
 /**
@@ -44,7 +43,7 @@ const total = (list: readonly PlacedWeight[], of: (w: PlacedWeight) => number) =
 /** Edges over which units can fall: not towards a wall they stand at. */
 function fallEdges(units: readonly Unit[]): FootEdge[] {
   const walls = units
-    .filter((u) => u.frame.place.turn === 0 && u.frame.place.outMm < AT_WALL_MM)
+    .filter((u) => u.frame.place.turn === 0 && standsAtWall(u.frame.wall.wall, u.frame.place.outMm))
     .map((u) => u.frame.direction([0, -1, 0]))
   return footEdges(units).filter((e) => !walls.some((w) => w[0] * e.out[0] + w[1] * e.out[1] > SAME_WAY))
 }
