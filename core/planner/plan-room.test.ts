@@ -115,6 +115,26 @@ describe('a plan of a whole room', () => {
       expect(x.homeless).toEqual([])
     }
   })
+  it('is not like another that is shown: a good part of the things is in other kinds of build', () => {
+    const ways = (x: PlannedRoom) => new Set(x.builds.flatMap((b) => b.goods.map((g) => `${g.goodsId} ${b.family}`)))
+    last.plans.forEach((x, i) =>
+      last.plans.slice(i + 1).forEach((y) => {
+        const others = ways(y)
+        expect([...ways(x)].some((w) => !others.has(w))).toBe(true)
+      }),
+    )
+  })
+  it('has others beside it also where there was no time to look for them: one build of it in another kind', () => {
+    const search = planningRoom(p, NO_WISHES, { rounds: 9, shouldStop: (share) => share < 0.75 })
+    let now = search.next()
+    while (!now.done) now = search.next()
+    expect(now.value.plans.length).toBeGreaterThan(1)
+    for (const x of now.value.plans) {
+      expect(x.proven).toBe(true)
+      expect(x.measures.troubles).toBe(0)
+      expect([...kept(x)].sort()).toEqual(HEAP.map((g) => [g.id, g.count]).sort())
+    }
+  })
   it('is proven: read again in the room, nothing of it fails and nothing is unknown', () => {
     for (const x of last.plans) {
       expect(x.proven).toBe(true)

@@ -71,7 +71,13 @@ const SAME_HOMELESS = 0.2
 /** Where the room is too small for everything a plan that leaves out so much more is another choice. */
 const NEARLY = 0.3
 /** So much more of the whole time may be taken to prove the plan of an aim, judging what looks best one by one. */
-const PROVING = 0.25
+const PROVING = 0.2
+/** By these shares of the whole time each aim is looked for; what is left is for plans that differ by one build. */
+const LOOKED: Record<Aim, number> = { cost: 0.4, floor: 0.55, reach: 0.7 }
+/** By this share of the time nothing is begun any more. */
+const ENDING = 1.1
+/** Walls that are tried for a build in the place of another. */
+const WALLS_TRIED = 4
 /** Times a plan has things placed again that it had no place for after all. */
 const PLACED_AGAIN = 2
 /** Times all builds of a plan are judged. */
@@ -145,17 +151,58 @@ class RoomPlanner {
     const random = seeded(this.seed)
     const heap = withoutHome(this.p)
     for (const [k, aim] of AIMS.entries()) {
-      const o = { aim, urgency: this.urgency, budgetMinor: this.wishes.budgetMinor, unlike: this.taken, random }
+      const [begun, share] = [k === 0 ? 0 : LOOKED[AIMS[k - 1]], LOOKED[aim]]
+      const given = { aim, urgency: this.urgency, budgetMinor: this.wishes.budgetMinor, random, unlike: this.taken }
+      // Until there is a plan that holds, one is looked for with all care.
+      const hurried = { ...given, isLate: (part: number) => shouldStop(begun + part * (share - begun)) }
+      const o: SearchOptions = this.isSound() ? hurried : given
       let told = 0
       for (const stage of searching(heap, this.market, this.shelf, o, Math.ceil(rounds / AIMS.length))) {
         if (stage !== 'round' || ++told % TOLD_EVERY === 0) yield this.state('looking')
-        if (shouldStop((k + 1) / AIMS.length)) break
+        if (shouldStop(share)) break
       }
       yield this.state('proving')
-      const share = (k + 1) / AIMS.length
       yield* this.proveOne(o, () => shouldStop(share + PROVING))
     }
+    const o = { aim: AIMS[0], urgency: this.urgency, budgetMinor: this.wishes.budgetMinor, unlike: [], random }
+    yield* this.varied(o, () => shouldStop(ENDING))
     return this.state('done')
+  }
+
+  /**
+   * Plans that keep what one build of a plan holds in another kind of build: where the search came upon too few that
+   * hold, they are others all the same, and most of them is judged already.
+   */
+  private *varied(o: SearchOptions, isLate: () => boolean): Generator<Planning> {
+    const count = (x: Offer) => x.housed.reduce((n, g) => n + g.count, 0)
+    for (const base of [...this.taken])
+      for (const offer of [...base.offers].sort((a, b) => count(b) - count(a)))
+        for (const { kind } of this.market.kindsFor(offer.housed)) {
+          if (this.shown().length >= SHOWN || isLate()) return
+          const swapped = kind === offer.build.family ? null : this.swapped(base, offer, kind)
+          if (!swapped || this.isLike(swapped)) continue
+          const judged = yield* this.allJudged(swapped, o, isLate)
+          if (isLate()) return
+          if (left(judged) > left(base) || this.isLike(judged)) continue
+          const { plan, readings } = this.standing(judged, o)
+          if (left(plan) > left(base) || this.isLike(plan)) continue
+          const found = this.planned(o.aim, this.inTheirRoom(readings))
+          this.proven.push(found)
+          if (found.measures.troubles === 0 && this.shown().includes(found)) this.taken.push(plan)
+          yield this.state('proving')
+        }
+  }
+
+  /** A plan with another kind of build in the place of one, at its wall or another; null where none goes anywhere. */
+  private swapped(base: Plan, offer: Offer, kind: string): Plan | null {
+    const others = base.offers.filter((x) => x !== offer)
+    const walls = [offer.build.wallId, ...this.market.walls.filter((w) => w !== offer.build.wallId)]
+    for (const wallId of walls.slice(0, WALLS_TRIED)) {
+      const other = this.market.offer(kind, wallId, offer.housed, others)
+      if (other)
+        return { offers: [...others, other], homeless: [...base.homeless, ...lotWithout(offer.housed, other.housed)] }
+    }
+    return null
   }
 
   /** Proves the best plan for an aim that is unlike those there are; where it does not hold, the next best. */
@@ -177,7 +224,8 @@ class RoomPlanner {
       } else {
         tries++
         // What nobody has judged always looks better than what somebody has: late, it is gone on with what there is.
-        const judged = open ? yield* this.allJudged(next, o) : next
+        const judged = open ? yield* this.allJudged(next, o, isLate) : next
+        if (isLate() && this.isSound()) return
         const { plan, readings } = this.standing(judged, o)
         no.push(next, judged, plan)
         if (this.isLike(plan)) continue
@@ -194,10 +242,14 @@ class RoomPlanner {
   }
 
   /** A plan with all its builds judged, those built otherwise that do not hold or no longer fit, until none is new. */
-  private *allJudged(first: Plan, o: SearchOptions): Generator<Planning, Plan> {
+  private *allJudged(first: Plan, o: SearchOptions, isLate: () => boolean): Generator<Planning, Plan> {
+    // Once there is one that holds, none is judged to its end past its time.
+    const given = () => isLate() && this.isSound()
+
     let plan = first
     for (let i = 0; i < SETTLED_AGAIN && plan.offers.some((x) => !x.judged); i++) {
       for (const x of plan.offers) {
+        if (given()) return plan
         this.market.settled(x)
         yield this.state('proving')
       }
@@ -351,6 +403,9 @@ class RoomPlanner {
 
 /** Plans that keep fewer things than this share otherwise, in another kind of build, are the same plan to a person. */
 const LEAST_APART = 0.12
+
+/** Things without a place. */
+const left = (plan: Plan): number => plan.homeless.reduce((n, g) => n + g.count, 0)
 
 /** A body that was raised from its plan has the corners of that first. */
 const footOf = ({ body }: Offer): Point[] => body.points.slice(0, body.points.length / 2).map(([x, y]): Point => [x, y])

@@ -29,6 +29,8 @@ export interface SearchOptions {
   unlike: readonly Plan[]
   /** Numbers from 0 up to 1, the same ones each time. */
   random: () => number
+  /** Whether this share of the time for looking has passed. */
+  isLate?: (share: number) => boolean
 }
 
 /**
@@ -87,6 +89,8 @@ const BEAM = 3
 const MANY_LOTS = 24
 /** Ways to go on from each of them that are looked at: kinds of build, and walls. */
 const MOST_KINDS = 4
+/** Looking is slow where the first plan alone took this share of the time. */
+const SLOW = 0.3
 
 /** All ways to keep a lot in a plan, or as much of it as goes. */
 function* waysOn(plan: Plan, lot: Lot, market: Market, kinds: number, walls: readonly string[]): Generator<Plan> {
@@ -140,6 +144,8 @@ function grow(from: Plan, lots: readonly Lot[], market: Market, o: SearchOptions
   const worth = (plan: Plan) => worthOf(measuresOf(plan, o.urgency), o) + likeness(plan, o)
   let beam: Growing[] = [{ plan: from, todo: lots }]
   for (let round = 0; round < PARTS * lots.length && beam.some((b) => b.todo.length > 0); round++) {
+    // Late the first way that is found is taken: what is begun is ended soon.
+    const now = o.isLate?.(1) ? { ...g, kinds: 1, beam: 1, hasty: true } : g
     const next: (Growing & { worth: number })[] = []
     for (const { plan, todo } of beam) {
       if (todo.length === 0) {
@@ -148,7 +154,7 @@ function grow(from: Plan, lots: readonly Lot[], market: Market, o: SearchOptions
       }
       const [lot, ...rest] = todo
       let any = false
-      for (const way of waysOn(plan, lot, market, g.kinds, g.walls)) {
+      for (const way of waysOn(plan, lot, market, now.kinds, now.walls)) {
         any = true
         // What a build leaves out of a lot is a lot of its own.
         const left = way.homeless.slice(plan.homeless.length)
@@ -157,14 +163,14 @@ function grow(from: Plan, lots: readonly Lot[], market: Market, o: SearchOptions
           todo: left.length > 0 ? [left, ...rest] : rest,
         }
         const open = on.todo.flat().reduce((n, x) => n + x.count * o.urgency(x.goodsId), 0)
-        const shaken = 1 + g.shake * (o.random() - 0.5)
+        const shaken = 1 + now.shake * (o.random() - 0.5)
         next.push({ ...on, worth: worth(on.plan) * shaken + HOMELESS * open })
-        if (g.hasty && left.length === 0) break
+        if (now.hasty && left.length === 0) break
       }
       const given: Growing = { plan: { ...plan, homeless: [...plan.homeless, ...lot] }, todo: rest }
       if (!any) next.push({ ...given, worth: worth(given.plan) })
     }
-    beam = next.sort((a, b) => a.worth - b.worth).slice(0, g.beam)
+    beam = next.sort((a, b) => a.worth - b.worth).slice(0, now.beam)
   }
   const { plan, todo } = beam[0]
   return { ...plan, homeless: [...plan.homeless, ...todo.flat()] }
@@ -281,8 +287,10 @@ export function* searching(
     shelf.add(grow(nothing, lots, market, o, quick))
     yield 'first'
   }
-  // Of a large heap one plan is grown with care, and there is time left to tear it down and grow it again.
-  const beam = lots.length > MANY_LOTS ? 1 : BEAM
+  // Of a large heap, or where looking takes long, one plan is grown with care, and there is time left to tear it down and
+  // grow it again.
+  const slow = lots.length > MANY_LOTS || (o.isLate?.(SLOW) ?? false)
+  const beam = slow ? 1 : BEAM
   const careful: Growth = { kinds: MOST_KINDS, walls: market.walls, beam, shake: 0, hasty: false }
   let now = grow(nothing, lots, market, o, careful)
   shelf.add(now)
