@@ -3,12 +3,24 @@ import { boardKey, type PriceLine } from '../catalogue/prices.ts'
 import type { UnitSystem } from '../measure/units.ts'
 import type { ShapeContext } from './family.ts'
 
+type Boards = ReturnType<ShapeContext['boards']>
+
+/** What was asked of a price book before, by the book: neither books nor what is read from them changes. */
+const known = new WeakMap<readonly PriceLine[], { minor: Map<string, number>; lists: Map<string, Boards> }>()
+
 /** What lengths of a section the price book lists, with their prices. */
 export function boardsOf(prices: readonly PriceLine[], system: UnitSystem): ShapeContext['boards'] {
-  const minor = new Map(prices.map((p) => [p.key, p.minor]))
-  return (section, treated) =>
-    lengthsOf(section, system).flatMap((lengthMm) => {
-      const price = minor.get(boardKey(section, lengthMm, treated))
-      return price === undefined ? [] : [{ lengthMm, minor: price }]
-    })
+  const book = known.get(prices) ?? { minor: new Map(prices.map((p) => [p.key, p.minor])), lists: new Map() }
+  known.set(prices, book)
+  return (section, treated) => {
+    const key = `${system} ${section} ${treated}`
+    const found =
+      book.lists.get(key) ??
+      lengthsOf(section, system).flatMap((lengthMm) => {
+        const price = book.minor.get(boardKey(section, lengthMm, treated))
+        return price === undefined ? [] : [{ lengthMm, minor: price }]
+      })
+    book.lists.set(key, found)
+    return found
+  }
 }

@@ -63,6 +63,10 @@ export interface PreparedSpot {
   field: number
 }
 
+/** Fixings beside each other are no nearer than this, mm. */
+export const APART_MM = 60
+/** Of a bolt so much stands out past what it holds, for a washer and a nut, mm. Product decision. */
+export const NUT_MM = 15
 /** Fixings keep this far from the edges of blocking, and of what is fixed to it, mm. */
 const FROM_EDGE_MM = 20
 /** Blocking that is not divided takes a fixing this often, mm: about the spacing of studs. */

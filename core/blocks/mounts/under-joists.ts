@@ -3,7 +3,14 @@ import { screwFor } from '../../catalogue/fasteners.ts'
 import type { Box } from '../../geometry/box.ts'
 import type { Vec3 } from '../../geometry/vec.ts'
 import type { UnitSystem } from '../../measure/units.ts'
-import { preparedAcross, preparedBehind, type Prepared, type PreparedSpot } from '../../room/prepared.ts'
+import {
+  APART_MM,
+  NUT_MM,
+  preparedAcross,
+  preparedBehind,
+  type Prepared,
+  type PreparedSpot,
+} from '../../room/prepared.ts'
 import type { KnownJoists } from './on-rods.ts'
 import { boreForBolt, EDGE_SHARE, FROM_END_MM, UP } from './wall-fixing.ts'
 
@@ -70,11 +77,6 @@ function holdAt(
     d.hold({ from, on: target, contact: edge, push: DOWN, way: 'push', via: 'bearing', steadies: true })
   }
 }
-
-/** Fixings beside each other are no nearer than this, mm. */
-const APART_MM = 60
-/** Of a bolt so much stands out under what it holds, for a washer and a nut, mm. Product decision. */
-const NUT_MM = 15
 
 /** Bolts and blocking over a piece that runs across the joists, clear of where it is fixed into those. */
 function preparedOver(o: Over, { min, max }: Box, i: 0 | 1, taken: readonly number[]): PreparedSpot[] {

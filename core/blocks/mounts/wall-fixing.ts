@@ -5,7 +5,7 @@ import type { Draft } from '../../assembly/draft.ts'
 import { screwFor } from '../../catalogue/fasteners.ts'
 import type { UnitSystem } from '../../measure/units.ts'
 import { onCourse } from '../../room/courses.ts'
-import { preparedBehind, type PreparedSpot } from '../../room/prepared.ts'
+import { APART_MM, NUT_MM, preparedBehind, type PreparedSpot } from '../../room/prepared.ts'
 import type { FreeSpace } from '../../room/room.ts'
 
 /*
@@ -67,11 +67,6 @@ export interface Spot {
   throughMm: number
   into?: PreparedSpot
 }
-
-/** Fixings beside each other are no nearer than this, mm. */
-const APART_MM = 60
-/** Of a bolt so much stands out before what it holds, for a washer and a nut, mm. Product decision. */
-const NUT_MM = 15
 
 /** Where something along a wall can be fixed to bolts and blocking behind it, clear of where it is fixed anyway. */
 export function preparedFixings(space: FreeSpace, along: Along, wantedMm: number, usual: readonly Spot[]): Spot[] {
