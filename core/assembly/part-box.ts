@@ -102,7 +102,7 @@ export function inTheRoom(a: Assembly, boxes: PartBoxes): PartBoxes {
   // What lies on the joists has them under it, and so has what lies on that; what is screwed under them hangs in the room.
   const over = partsOf(onCeiling.filter(lies))
   const lain = a.supports.filter(lies)
-  for (let n = -1; n < over.size; ) {
+  for (let n = -1; n < over.size;) {
     n = over.size
     for (const s of lain) if (s.on.kind === 'part' && over.has(s.on.part) && 'part' in s.from) over.add(s.from.part)
   }
