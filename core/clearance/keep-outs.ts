@@ -131,7 +131,7 @@ function sectionalKeeps(w: WallLine, f: Feature): KeepOut[] {
  */
 export function keepOuts(o: Outline, f: Feature): KeepOut[] {
   const w = o.walls.find((x) => x.wall.id === f.wallId)
-  if (!w) return []
+  if (!w || f.comesDown) return []
   const d = FEATURE_DEFAULTS[f.kind]
   const out: KeepOut[] = []
   const [x0, x1, y0, y1] = [f.atMm, f.atMm + f.wideMm, f.outMm, f.outMm + Math.max(f.deepMm, 1)]
@@ -161,4 +161,12 @@ export function keepOuts(o: Outline, f: Feature): KeepOut[] {
       ),
     })
   return out
+}
+
+/** The body of what comes down before anything is built; null where its wall is gone. */
+export function takenDown(o: Outline, f: Feature): Convex | null {
+  const w = f.comesDown ? o.walls.find((x) => x.wall.id === f.wallId) : undefined
+  if (!w) return null
+  const foot = rectangle(w, f.atMm, f.atMm + f.wideMm, f.outMm, f.outMm + Math.max(f.deepMm, 1))
+  return prism(foot, f.upMm, f.upMm + Math.max(f.highMm, 1))
 }

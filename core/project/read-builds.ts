@@ -14,7 +14,15 @@ import {
   type BuildOutcome,
   type BuildReading,
 } from './read-build.ts'
-import { checksInRoom, checksInRoomKept, surroundingsOf, tiesOf, withRoom, type Surroundings } from './room-checks.ts'
+import {
+  afterTakingDown,
+  checksInRoom,
+  checksInRoomKept,
+  surroundingsOf,
+  tiesOf,
+  withRoom,
+  type Surroundings,
+} from './room-checks.ts'
 
 /** Readings of builds that did not change since, by build. */
 export type KeptReadings = Map<string, { key: unknown[]; outcome: BuildOutcome; fresh: number; look: Look }>
@@ -119,6 +127,8 @@ function inTheRoom(
   return alone.map((o) => {
     if (!o.ok) return o
     const checks = withRoom(o.reading.checks, look(round, o.reading))
-    return { ok: true, reading: { ...o.reading, ...tiesOf(round, o.reading), checks, verdict: verdict(checks) } }
+    const tied = { ...o.reading, ...tiesOf(round, o.reading) }
+    const steps = [...afterTakingDown(round, o.reading, tied.steps)]
+    return { ok: true, reading: { ...tied, steps, checks, verdict: verdict(checks) } }
   })
 }

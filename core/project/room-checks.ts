@@ -3,7 +3,7 @@ import { preparedOf } from '../checks/in-the-room/shared-hold.ts'
 import type { OtherBuild, RoomContext } from '../checks/room-check.ts'
 import type { CheckResult } from '../checks/check.ts'
 import { atOnce, conflicts, thorough, type Effort, type Neighbour } from '../clearance/conflicts.ts'
-import { keepOuts, skirtings, wallBodies, type KeepOut } from '../clearance/keep-outs.ts'
+import { keepOuts, skirtings, takenDown, wallBodies, type KeepOut } from '../clearance/keep-outs.ts'
 import { frameOf, solidsOf, type BuildSolids, type Frame } from '../clearance/placing.ts'
 import { wholeBox } from '../assembly/part-box.ts'
 import { groupOf, meetingOf, type Unit } from '../clearance/tied.ts'
@@ -12,6 +12,7 @@ import { METHODS } from '../mechanics/methods/all.ts'
 import type { Anchor } from '../assembly/assembly.ts'
 import { tieFastener, TIE_FASTENERS } from '../checks/in-the-room/tied.ts'
 import type { Step } from '../steps/step.ts'
+import { metName } from '../wording/features.ts'
 import type { Outline } from '../room/outline.ts'
 import type { Room } from '../room/room.ts'
 import type { Project } from './project.ts'
@@ -156,6 +157,28 @@ export function tiesOf(s: Surroundings, reading: BuildReading): Partial<Pick<Bui
     },
     steps: [...reading.steps.slice(0, at), step, ...reading.steps.slice(at)],
   }
+}
+
+/** Steps with what comes down first before them, where the build is to stand in its place. */
+export function afterTakingDown(s: Surroundings, reading: BuildReading, steps: readonly Step[]): readonly Step[] {
+  const own = s.placed.find((x) => x.reading === reading)
+  if (!own) return steps
+  const { min, max } = own.solids.whole
+  const going = s.p.room.features.filter((f) => {
+    const body = takenDown(s.outline, f)
+    return body !== null && [0, 1, 2].every((i) => body.min[i] < max[i] && body.max[i] > min[i])
+  })
+  if (going.length === 0) return steps
+  const names = going.map((f) => metName(f.kind, f.name)).join(', ')
+  const wired = going.some((f) => f.kind === 'light')
+  const first: Step = {
+    id: 'take-down',
+    code: 'take-down',
+    data: { names },
+    parts: [],
+    cautions: ['lift-two', ...(wired ? ['not-into-wires'] : [])],
+  }
+  return [first, ...steps]
 }
 
 /** What was read of a build in its room takes the place of what was read of it alone. */

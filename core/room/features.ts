@@ -96,6 +96,8 @@ export const feature = z.object({
   sectional: sectional.nullable(),
   /** Prepared to fix to: what it carries, one bolt, or blocking from one stud or joist to the next; null: nobody said. */
   holdsKg: z.number().min(0).max(HEAVIEST_KG).nullable().default(null),
+  /** It is taken down before anything is built where it is: in nobody's way. */
+  comesDown: z.boolean().optional(),
 })
 export type Feature = z.infer<typeof feature>
 
@@ -362,6 +364,9 @@ export const FEATURE_DEFAULTS: Record<FeatureKind, FeatureDefaults> = {
     on: 'floor',
   },
 }
+
+/** Kinds of thing a person may take down. */
+export const TAKEN_DOWN: ReadonlySet<FeatureKind> = new Set(['bench', 'light', 'other'])
 
 /** The space a thing keeps round it. */
 export const clearOf = (f: Feature): Clear => f.clear ?? FEATURE_DEFAULTS[f.kind].clear

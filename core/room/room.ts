@@ -255,7 +255,7 @@ export const freeSpace = (r: Room, w: Wall, offsetMm: number, untilMm = w.length
   corners: null,
   away: false,
   obstacles: r.features
-    .filter((f) => f.wallId === w.id && !FEATURE_DEFAULTS[f.kind].prepared)
+    .filter((f) => f.wallId === w.id && !FEATURE_DEFAULTS[f.kind].prepared && !f.comesDown)
     .map((f) => obstacleOf(f, offsetMm)),
   prepared: preparedAt(r.features, w.id, offsetMm),
   floor: r.floor.kind,

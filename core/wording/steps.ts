@@ -182,6 +182,11 @@ const STEPS: Record<string, StepWords> = {
     text: (d) =>
       `${plural(Number(d.count), 'panel')}, ${fixed(d)} at each upright, bored and countersunk. Screw by hand: they come off whole when something is wanted, and go back into the same holes.`,
   },
+  'take-down': {
+    title: 'What comes down first',
+    text: (d) =>
+      `Take down ${d.names}: the build goes where it is. Look before each screw what it holds up; keep what is sound, and say in Buy what wood of it is on hand: it is planned in before anything is bought.`,
+  },
   'panels-slide': {
     title: 'Panels that slide',
     text: (d) =>

@@ -91,6 +91,7 @@ function add(kind: FeatureKind) {
               <span class="soft small"
                 >{{ l(f.wideMm) }} wide<template v-if="f.upMm > 0">, {{ l(f.upMm) }} up</template
                 ><template v-if="keeps(f) > 0">, keeps {{ l(keeps(f)) }}</template
+                ><template v-if="f.comesDown">, comes down first</template
                 ><template v-if="FEATURE_DEFAULTS[f.kind].prepared"
                   >, {{ f.holdsKg === null ? 'nobody said what it carries' : `carries ${mass(f.holdsKg)}` }}</template
                 ></span

@@ -5,6 +5,7 @@ import { HEAVIEST_KG, LONGEST_MM } from '../../../core/measure/schema.ts'
 import {
   clearOf,
   FEATURE_DEFAULTS,
+  TAKEN_DOWN,
   type Clear,
   type Feature,
   type Leaf,
@@ -138,6 +139,13 @@ const DOOR: [keyof Sectional, string][] = [
         @change="(v) => set({ holdsKg: v })"
       />
     </div>
+    <BFormCheckbox
+      v-if="TAKEN_DOWN.has(f.kind)"
+      class="mt-2"
+      :model-value="f.comesDown === true"
+      @update:model-value="set({ comesDown: $event === true ? true : undefined })"
+      >comes down before anything is built here</BFormCheckbox
+    >
     <template v-if="f.leaf">
       <h2 class="mt-3 part">Leaf</h2>
       <div class="grid">
