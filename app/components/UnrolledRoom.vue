@@ -218,7 +218,7 @@ const trouble = computed(
           v-for="t in u.things.filter((x) => !inWall(x))"
           :key="t.feature.id"
           class="thing"
-          :class="[t.feature.kind, { chosen: t.feature.id === thing }]"
+          :class="[t.feature.kind, { chosen: t.feature.id === thing, going: t.feature.comesDown }]"
           :role="compact ? undefined : 'button'"
           :tabindex="compact ? undefined : 0"
           :aria-label="compact ? undefined : thingSays(t.feature)"
@@ -369,6 +369,10 @@ path {
 .thing .foot {
   fill: none;
   stroke-dasharray: 4 3;
+}
+.thing.going .body {
+  fill: none;
+  stroke-dasharray: 5 4;
 }
 .thing.sectional-door .body,
 .thing.walkway .body,

@@ -368,8 +368,9 @@ export const FEATURE_DEFAULTS: Record<FeatureKind, FeatureDefaults> = {
 /** Kinds of thing a person may take down. */
 export const TAKEN_DOWN: ReadonlySet<FeatureKind> = new Set(['bench', 'light', 'other'])
 
-/** The space a thing keeps round it. */
-export const clearOf = (f: Feature): Clear => f.clear ?? FEATURE_DEFAULTS[f.kind].clear
+const NONE = keep(0)
+/** The space a thing keeps round it: none where it comes down. */
+export const clearOf = (f: Feature): Clear => (f.comesDown ? NONE : (f.clear ?? FEATURE_DEFAULTS[f.kind].clear))
 
 /** Usual measures of a door that rolls up; each to be measured on the real one. Indicative. */
 export const USUAL_SECTIONAL: Sectional = {

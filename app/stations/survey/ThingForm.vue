@@ -238,7 +238,7 @@ const DOOR: [keyof Sectional, string][] = [
         }}
       </p>
     </template>
-    <template v-else>
+    <template v-else-if="!f.comesDown">
       <h2 class="mt-3 part">Space it keeps</h2>
       <div class="grid five">
         <MeasureField
