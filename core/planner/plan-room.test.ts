@@ -235,7 +235,7 @@ describe('a shed whose walls carry nothing', () => {
   })
   it('is planned with builds that stand by themselves, proven once the anchors in its slab are rated', () => {
     const p = shed(4000)
-    const { last } = plan(p, {}, 45)
+    const { last } = plan(p, {}, 30)
     expect(last.plans.length).toBeGreaterThan(0)
     for (const x of last.plans) {
       expect(x.proven).toBe(true)

@@ -76,6 +76,8 @@ const PROVING = 0.2
 const LOOKED: Record<Aim, number> = { cost: 0.4, floor: 0.55, reach: 0.7 }
 /** By this share of the time nothing is begun any more. */
 const ENDING = 1.1
+/** Builds that are tried in the place of another. */
+const MOST_SWAPPED = 8
 /** Walls that are tried for a build in the place of another. */
 const WALLS_TRIED = 4
 /** Times a plan has things placed again that it had no place for after all. */
@@ -174,6 +176,7 @@ class RoomPlanner {
    * hold, they are others all the same, and most of them is judged already.
    */
   private *varied(o: SearchOptions, isLate: () => boolean): Generator<Planning> {
+    let tried = 0
     const count = (x: Offer) => x.housed.reduce((n, g) => n + g.count, 0)
     for (const base of [...this.taken])
       for (const offer of [...base.offers].sort((a, b) => count(b) - count(a)))
@@ -181,6 +184,7 @@ class RoomPlanner {
           if (this.shown().length >= SHOWN || isLate()) return
           const swapped = kind === offer.build.family ? null : this.swapped(base, offer, kind)
           if (!swapped || this.isLike(swapped)) continue
+          if (++tried > MOST_SWAPPED) return
           const judged = yield* this.allJudged(swapped, o, isLate)
           if (isLate()) return
           if (left(judged) > left(base) || this.isLike(judged)) continue

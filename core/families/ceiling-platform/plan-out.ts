@@ -86,6 +86,7 @@ export function planOut(
   const known: Result<KnownJoists | null> = p.front === 'bolts' ? good(null) : joistsToHangFrom(ctx.space)
   if (!known.ok) return known
   const joists = known.value
+  if (!joists && furthestBolt(ctx.space.prepared) === 0) return bad('too-few-bolts', { count: 0, outMm: 0 }, 'front')
   const units = unitsOf(ctx.settings)
   const [frame, bearer, spreader] = [p.frameSection, p.bearerSection, p.spreaderSection].map((s) => findSection(s)!)
   const [sheet, rod] = [findSheet(p.sheet)!, findRod(p.rod)!]
