@@ -222,16 +222,13 @@ const drawn = (a: Assembly): Scene => {
 }
 
 describe('in space', () => {
-  it.each(several.map((x) => [x.name, x] as const))(
-    '%s: nothing seen is missing, nothing hidden is drawn',
-    (_n, x) => {
-      const scene = drawn(x.assembly)
-      const edges = scene.marks.filter((m): m is Edge => m.kind === 'edge')
-      // Closer on one of each kind.
-      const samples = firsts.includes(x) ? [0.013, 0.31, 0.5, 0.77, 0.99] : [0.013, 0.5, 0.77]
-      expect(wrongly(x.assembly.parts, edges, undefined, EYE, samples).slice(0, 5)).toEqual([])
-    },
-  )
+  it.each(several.map((x) => [x.name, x] as const))('%s: nothing seen is missing, nothing hidden is drawn', (_n, x) => {
+    const scene = drawn(x.assembly)
+    const edges = scene.marks.filter((m): m is Edge => m.kind === 'edge')
+    // Closer on one of each kind.
+    const samples = firsts.includes(x) ? [0.013, 0.31, 0.5, 0.77, 0.99] : [0.013, 0.5, 0.77]
+    expect(wrongly(x.assembly.parts, edges, undefined, EYE, samples).slice(0, 5)).toEqual([])
+  })
   it.each(examples.map((x) => [x.name, x] as const))(
     '%s: what is painted last is what is nearest',
     (_n, { assembly }) => {
