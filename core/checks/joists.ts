@@ -34,10 +34,13 @@ export const joists = defineCheck({
   reads: ['assembly', 'service', 'space', 'goods'],
   run({ assembly, service, space, goods }): CheckResult[] {
     const said = assembly.anchors.filter((x) => x.prepared)
-    const hung = assembly.supports.filter((s) => s.on.kind === 'ceiling' && !onPrepared(s, said))
-    if (hung.length === 0) return []
+    const overhead = assembly.supports.filter((s) => s.on.kind === 'ceiling')
+    const hung = overhead.filter((s) => !onPrepared(s, said))
+    // Whatever was said of a bolt in a truss: only an engineer may say what hangs there.
+    const asked = space.joists?.kind === 'joists' || space.joists === null ? hung : overhead
+    if (asked.length === 0) return []
     const given = { check: 'joists', link: 'ground' as const, quantity: 'ratio' as const, subject: 'ceiling' }
-    const parts = [...new Set(hung.flatMap((s) => ('part' in s.from ? [s.from.part] : [])))]
+    const parts = [...new Set(asked.flatMap((s) => ('part' in s.from ? [s.from.part] : [])))]
     const unknown = (code: string, data: CheckResult['data'] = {}) => [
       plain({ ...given, code, state: 'unknown', parts, data }),
     ]

@@ -278,6 +278,14 @@ describe('a platform on bolts that are in the ceiling', () => {
     expect(most).toBeGreaterThan(newtons(12) / 2)
     expect([asked(most - 1).state, asked(most + 1).state]).toEqual(['fails', 'holds'])
   })
+  it('in trusses or under a slope it is never proven, whatever was said of the bolts', () => {
+    for (const kind of ['trusses', 'sloped'] as const) {
+      const under = { ...at(bolts(four)).space, joists: { ...joists('out'), kind } }
+      const hung = read({ front: 'bolts' }, { ...at(bolts(four)), space: under })
+      expect(hung.verdict.state).toBe('unknown')
+      expect(hung.checks.find((c) => c.check === 'joists')!.code).toBe(`joists-${kind}`)
+    }
+  })
   it('nobody having said what they carry it is never proven', () =>
     expect(read({ front: 'bolts' }, at(bolts(four, null))).verdict.state).toBe('unknown'))
   it.each([
