@@ -12,9 +12,9 @@ import { BODY } from '../goods/person.ts'
 import type { Outline } from '../room/outline.ts'
 import type { Step } from '../steps/step.ts'
 import type { RoughPrices } from '../takeoff/rough-cost.ts'
-import { contextOf, shapeInPlace, type BuildContext, type BuildReading } from '../project/read-build.ts'
+import { shapeInPlace, type BuildContext, type BuildReading } from '../project/read-build.ts'
 import { frameInRoom } from '../project/room-checks.ts'
-import { beforeSkirting, newBuild } from '../project/new-build.ts'
+import { setAtWall } from '../project/new-build.ts'
 import type { Build, Project } from '../project/project.ts'
 import { isIllPlaced } from './ill-placed.ts'
 import { A_WEEK, pastReachM } from './measures.ts'
@@ -89,11 +89,9 @@ export function offerAt(
   at: Pick<Build, 'id' | 'wallId' | 'offsetMm'>,
   goods: Lot,
 ): Offer | null {
-  const first = newBuild({ ...at, family: kind.id, params: {}, goods: goods.map((g) => ({ ...g })) })
-  const before = contextOf(shop.p, first, shop.prices, [])
-  const bare = before ? beforeSkirting(shop.p, kind, first, before) : first
-  const ctx = bare === first ? before : contextOf(shop.p, bare, shop.prices, [])
-  if (!ctx) return null
+  const set = setAtWall(shop.p, kind, { ...at, goods: goods.map((g) => ({ ...g })) }, shop.prices)
+  if (!set) return null
+  const { bare, ctx } = set
   const looks = kind
     .propose(ctx)
     .flatMap((params) => look(shop, kind, { ...bare, params: params as Build['params'] }, ctx) ?? [])

@@ -4,10 +4,10 @@ import { wholeBox } from '../assembly/part-box.ts'
 import { withPresumed } from '../goods/presumed.ts'
 import { allFamilies } from '../families/registry.ts'
 import { hoursOf } from '../takeoff/hours.ts'
-import { beforeSkirting, newBuild } from './new-build.ts'
+import { setAtWall } from './new-build.ts'
 import type { Build, Project } from './project.ts'
 import { procure } from './plan.ts'
-import { contextOf, priceBook, readBuild, readingsOf, readWith, type BuildReading } from './read-build.ts'
+import { priceBook, readBuild, readingsOf, readWith, type BuildReading } from './read-build.ts'
 import { readBuilds, type KeptReadings } from './read-builds.ts'
 import { remedies } from './remedies.ts'
 import type { Verdict } from '../checks/verdict.ts'
@@ -47,12 +47,9 @@ export function startOf(
   given: Pick<Build, 'id' | 'wallId' | 'offsetMm' | 'goods'>,
 ): { build: Build; problem: Problem | null } | null {
   const family = allFamilies().find((f) => f.id === kind)
-  const first = family && newBuild({ ...given, family: kind, params: {} })
-  const before = first && contextOf(p, first)
-  if (!family || !first || !before) return null
-  const placed = beforeSkirting(p, family, first, before)
-  const ctx = placed === first ? before : contextOf(p, placed)!
-  const build = { ...placed, params: family.start(ctx) as Build['params'] }
+  const set = family && setAtWall(p, family, given)
+  if (!set) return null
+  const build = { ...set.bare, params: family.start(set.ctx) as Build['params'] }
   const r = readBuild(p, build)
   return { build, problem: r.ok ? null : r.problem }
 }
@@ -137,15 +134,13 @@ export function* proposing(
   const kinds = allFamilies().map((family) => {
     // What it is nothing for it is not asked to take.
     const suited = goods.filter((b) => p.goods.some((g) => g.id === b.goodsId && wishedWay(family, g) !== null))
-    const first = newBuild({ id, family: family.id, params: {}, wallId, offsetMm, goods: suited })
-    const before = suited.length > 0 ? contextOf(p, first, prices) : null
-    const bare = before ? beforeSkirting(p, family, first, before) : first
-    const ctx = bare === first ? before : contextOf(p, bare, prices)
-    const tacked = ctx ? family.propose(ctx) : []
+    const at = { id, wallId, offsetMm, goods: suited }
+    const set = suited.length > 0 ? setAtWall(p, family, at, prices) : null
+    const tacked = set ? family.propose(set.ctx) : []
     return tacked
       .flatMap((params): Proposal[] => {
-        const build: Build = { ...bare, params: params as Build['params'] }
-        const r = readWith(family, build, ctx!)
+        const build: Build = { ...set!.bare, params: params as Build['params'] }
+        const r = readWith(family, build, set!.ctx)
         return r.ok ? [weigh(build, r.reading)] : []
       })
       .sort(better)

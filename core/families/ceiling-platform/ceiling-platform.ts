@@ -13,6 +13,7 @@ const LIGHT_KG = 20
 /** What its front can hang from: joists somebody has measured, else bolts that are rated. */
 function hangsFrom({ space }: ShapeContext): 'joists' | 'bolts' | null {
   if (space.joists?.kind === 'joists' && space.joists.size !== null) return 'joists'
+  if (space.joists && space.joists.kind !== 'joists') return null
   const bolts = space.prepared.filter((p) => p.on === 'ceiling' && p.kind === 'bolt' && p.holdsN !== null)
   return bolts.length >= 2 ? 'bolts' : null
 }
