@@ -5,7 +5,7 @@ export default {
   extensionsToTreatAsEsm: ['.ts'],
   transform: {
     '^.+\\.ts$': [
-      '@swc/jest',
+      '<rootDir>/test-support/transform.mjs',
       { jsc: { target: 'es2022', parser: { syntax: 'typescript' } }, module: { type: 'es6' } },
     ],
   },

@@ -1,7 +1,7 @@
 import { describe, expect, it } from '@jest/globals'
 import fc from 'fast-check'
 import { partBoxes } from './part-box.ts'
-import { passesTilted, wayIn } from './way-in.ts'
+import { passesTilted, waysIn } from './way-in.ts'
 import { draft } from './draft.ts'
 import type { Vec3 } from '../geometry/vec.ts'
 
@@ -55,7 +55,7 @@ function shelfAmong(uprights: readonly (readonly [number, number])[], overMm: nu
     }),
   )
   const a = d.assembly
-  return wayIn(a.parts[0], a, partBoxes(a))
+  return waysIn(a, partBoxes(a))(a.parts[0])
 }
 const before = [
   [0, 400],

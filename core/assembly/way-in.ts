@@ -33,23 +33,28 @@ function widestBetween(uprights: readonly Box[]): number {
   return Math.max(...sorted.slice(1).map((u, i) => u.min[0] - sorted[i].max[0]))
 }
 
-/** @param sheet a sheet that lies level, its build standing with its back to a wall */
-export function wayIn(sheet: Part, a: Assembly, boxes: PartBoxes): WayIn {
-  const s = boxes.get(sheet.id)!
-  const shares = (b: Box, i: number) => Math.min(b.max[i], s.max[i]) - Math.max(b.min[i], s.min[i]) > TOUCH_MM
+/**
+ * How each level sheet of a build comes in: what is in the way of any of them is looked up once.
+ * @returns asked with a sheet that lies level, its build standing with its back to a wall
+ */
+export function waysIn(a: Assembly, boxes: PartBoxes): (sheet: Part) => WayIn {
   // Leaves and panels over its front come last.
   const later = new Set([
     ...a.motions.filter(opens).flatMap((m) => m.parts),
     ...a.subassemblies.filter((x) => x.tags?.use === SCREWED_FRONT).flatMap((x) => x.parts),
   ])
-  const others = a.parts.filter(
-    (p) => p.id !== sheet.id && !p.temporary && p.stock.kind !== 'bought' && !later.has(p.id),
-  )
-  const over = others
-    .map((p) => boxes.get(p.id)!)
-    .filter((b) => shares(b, 0) && shares(b, 1) && b.min[2] > s.max[2] - TOUCH_MM)
+  const others = a.parts
+    .filter((p) => !p.temporary && p.stock.kind !== 'bought' && !later.has(p.id))
+    .map((p) => ({ id: p.id, box: boxes.get(p.id)!, isUpright: isUpright(p) }))
+  const uprights = others.filter((o) => o.isUpright)
+  const boxesBut = (id: string, of: typeof others) => of.filter((o) => o.id !== id).map((o) => o.box)
+  return (sheet) => wayBetween(boxes.get(sheet.id)!, boxesBut(sheet.id, others), boxesBut(sheet.id, uprights))
+}
+
+function wayBetween(s: Box, others: readonly Box[], uprights: readonly Box[]): WayIn {
+  const shares = (b: Box, i: number) => Math.min(b.max[i], s.max[i]) - Math.max(b.min[i], s.min[i]) > TOUCH_MM
+  const over = others.filter((b) => b.min[2] > s.max[2] - TOUCH_MM && shares(b, 0) && shares(b, 1))
   if (over.length === 0) return 'laid'
-  const uprights = others.filter(isUpright).map((p) => boxes.get(p.id)!)
   const passing = uprights.filter((b) => b.min[2] < s.min[2] && b.max[2] > s.max[2] + TOUCH_MM)
   if (passing.some((b) => sharesMoreThan(b, s, TOUCH_MM))) return 'before-uprights'
   const before = passing.filter((b) => b.min[1] > s.max[1] - TOUCH_MM && shares(b, 0))

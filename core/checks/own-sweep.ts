@@ -84,6 +84,8 @@ function worstOnTheWay(
   return worst
 }
 
+const NOTHING: ReadonlySet<string> = new Set()
+
 export const ownSweep = defineCheck({
   id: 'own-sweep',
   reads: ['assembly'],
@@ -91,28 +93,28 @@ export const ownSweep = defineCheck({
     if (a.motions.length === 0) return []
     // Fittings give way: a hinge moves with its leaf.
     const parts: Thing[] = a.parts.filter((p) => p.stock.kind !== 'bought').map((p) => thing(p.id, profileBox(p)))
-    const things = (bays: readonly Bay[]): Thing[] =>
-      bays.flatMap((b) => b.items.map((i) => thing(i.goodsId, boxed(i.box))))
+    const inBays = a.bays.map((bay) => ({ bay, things: bay.items.map((i) => thing(i.goodsId, boxed(i.box))) }))
+    // What slides goes along in the groove of what it runs in, or is kept upright by.
+    const grooved = new Set(
+      a.joints.flatMap((j) => (j.kind === 'housed' ? [`${j.near} ${j.far}`, `${j.far} ${j.near}`] : [])),
+    )
     const ofMotion = (m: Motion): CheckResult => {
-      const goesAlong = (b: Bay) => b.carriers.some((c) => m.parts.includes(c))
-      const moving = a.parts.filter((p) => m.parts.includes(p.id))
+      const own = new Set(m.parts)
+      const goesAlong = (b: Bay) => b.carriers.some((c) => own.has(c))
+      const moving = a.parts.filter((p) => own.has(p.id))
       // What is put on or taken off is empty then, and takes along what is fixed to it.
-      const carried = opens(m) ? things(a.bays.filter(goesAlong)) : []
+      const carried = opens(m) ? inBays.flatMap((x) => (goesAlong(x.bay) ? x.things : [])) : []
       // What has gone before is no longer where it was, nor is what hangs on it.
       const gone = a.motions.filter((x) => m.kind === 'swing' && m.after?.includes(x.id))
-      const there = (t: Thing, carriers: readonly string[]): Thing => {
+      const there = (things: readonly Thing[], carriers: readonly string[]): readonly Thing[] => {
         const by = gone.find((x) => carriers.some((c) => x.parts.includes(c)))
-        return by ? movedThing(by, t) : t
+        return by ? things.map((t) => movedThing(by, t)) : things
       }
-      // What slides goes along in the groove of what it runs in, or is kept upright by.
-      const letIn = new Set(
-        m.kind !== 'slide'
-          ? []
-          : a.joints.flatMap((j) => (j.kind === 'housed' ? [`${j.near} ${j.far}`, `${j.far} ${j.near}`] : [])),
-      )
-      const still = parts.filter((p) => !m.parts.includes(p.id)).map((t) => there(t, [t.id]))
-      const goods = a.bays.filter((b) => !goesAlong(b)).flatMap((b) => things([b]).map((t) => there(t, b.carriers)))
-      const worst = worstOnTheWay(m, moving, carried, opens(m) ? [...still, ...goods] : still, letIn)
+      const rest = parts.filter((p) => !own.has(p.id))
+      const still = gone.length === 0 ? rest : rest.flatMap((t) => there([t], [t.id]))
+      const goods = opens(m) ? inBays.flatMap((x) => (goesAlong(x.bay) ? [] : there(x.things, x.bay.carriers))) : []
+      const letIn = m.kind === 'slide' ? grooved : NOTHING
+      const worst = worstOnTheWay(m, moving, carried, [...still, ...goods], letIn)
       const hit = a.parts.find((p) => p.id === worst.id)
       return measured({
         check: 'own-sweep',

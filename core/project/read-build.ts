@@ -87,8 +87,6 @@ export function roomPlan(room: Room): RoomPlan {
   return plan
 }
 
-/** Further out than this a build no longer stands at its wall, mm. */
-
 /** Where the next build on the same wall begins that stands or hangs as this one does; Infinity when there is none. */
 export function nextOnWall(p: Project, build: Build): number {
   const wall = p.room.walls.find((w) => w.id === build.wallId)

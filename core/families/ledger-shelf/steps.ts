@@ -1,5 +1,5 @@
 import { partBox, partBoxes } from '../../assembly/part-box.ts'
-import { wayIn } from '../../assembly/way-in.ts'
+import { waysIn } from '../../assembly/way-in.ts'
 import { called, fixedBy } from '../../steps/fixed-by.ts'
 import { idsOf, stepsWith, type Step } from '../../steps/step.ts'
 import type { Shaped } from '../family.ts'
@@ -44,7 +44,8 @@ export function ledgerShelfSteps({ assembly: a }: Shaped): Step[] {
   const { screws = 0, bolts = 0 } = fixedBy(a, called('rail'), called('post'))
   // What passes between no two posts lies on its frame before they stand.
   const boxes = partBoxes(a)
-  const first = of('shelf').some((x) => !['laid', 'tilted'].includes(wayIn(x, a, boxes)))
+  const wayOf = waysIn(a, boxes)
+  const first = of('shelf').some((x) => !['laid', 'tilted'].includes(wayOf(x)))
   const lay = step({
     id: 'sheets',
     code: 'ledger-sheets',

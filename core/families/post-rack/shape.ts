@@ -3,7 +3,7 @@ import type { Stock } from '../../assembly/assembly.ts'
 import { draft, type Draft } from '../../assembly/draft.ts'
 import { partBoxes } from '../../assembly/part-box.ts'
 import { unitsOf } from '../../assembly/settings.ts'
-import { wayIn } from '../../assembly/way-in.ts'
+import { waysIn } from '../../assembly/way-in.ts'
 import { findSection } from '../../catalogue/lumber.ts'
 import { findSheet } from '../../catalogue/sheets.ts'
 import { bad, good, type Result } from '../../measure/result.ts'
@@ -69,9 +69,9 @@ export function shapePostRack(p: PostRackParams, ctx: ShapeContext): Result<Shap
   // Every id says its module: `rail-2-0-front`.
   const frames = plan.modules.map((): string[] => [])
   const sheets = plan.modules.map((): string[] => [])
-  const boxes = partBoxes(d.assembly)
+  const wayOf = waysIn(d.assembly, partBoxes(d.assembly))
   for (const x of d.assembly.parts) {
-    const later = x.role === 'shelf' && wayIn(x, d.assembly, boxes) !== 'before-uprights'
+    const later = x.role === 'shelf' && wayOf(x) !== 'before-uprights'
     ;(later ? sheets : frames)[Number(x.id.split('-', 2)[1])].push(x.id)
   }
   plan.modules.forEach((_, m) => {

@@ -1,6 +1,6 @@
 import { levelStep, loadStep, pinStep, tieStep } from '../../blocks/mounts/steps.ts'
 import { partBoxes } from '../../assembly/part-box.ts'
-import { wayIn, type WayIn } from '../../assembly/way-in.ts'
+import { waysIn, type WayIn } from '../../assembly/way-in.ts'
 import type { Shaped } from '../family.ts'
 import { frontSteps } from '../../blocks/fronts/step.ts'
 import { called, fixedBy } from '../../steps/fixed-by.ts'
@@ -24,9 +24,9 @@ export function postRackSteps(p: PostRackParams, shaped: Shaped): Step[] {
   const rail = assembly.parts.find((x) => x.role === 'rail' && x.id.endsWith('-front'))!
   const cross = assembly.parts.find((x) => x.role === 'cross')!
   const diagonal = Math.hypot(rail.size.lengthMm, cross.size.lengthMm + 2 * rail.size.thicknessMm)
-  const boxes = partBoxes(assembly)
-  const shelves = assembly.parts.filter((x) => x.role === 'shelf')
-  const comeIn = (...ways: WayIn[]) => idsOf(shelves.filter((x) => ways.includes(wayIn(x, assembly, boxes))))
+  const wayOf = waysIn(assembly, partBoxes(assembly))
+  const shelves = assembly.parts.filter((x) => x.role === 'shelf').map((part) => ({ part, way: wayOf(part) }))
+  const comeIn = (...ways: WayIn[]) => idsOf(shelves.filter((x) => ways.includes(x.way)).map((x) => x.part))
   const [first, fromEnd, last] = [comeIn('before-uprights'), comeIn('from-its-end'), comeIn('laid', 'tilted')]
   const modules = assembly.subassemblies.filter((s) => s.name === 'module').length
   const ends = ids(/^brace-\d+-(left|right)-/)
