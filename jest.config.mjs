@@ -10,6 +10,6 @@ export default {
     ],
   },
   setupFiles: ['fake-indexeddb/auto', './test-support/fast-check.ts'],
-  testMatch: ['<rootDir>/{core,app,server,demo,test-support}/**/*.test.ts'],
+  testMatch: ['<rootDir>/{core,app,server,cli,demo,test-support}/**/*.test.ts'],
   modulePathIgnorePatterns: ['<rootDir>/build', '<rootDir>/dist'],
 }

@@ -6,6 +6,7 @@ import { planSheetsBest } from '../core/cutting/sheets-best.ts'
 import { planSheetsGreedy } from '../core/cutting/sheets-greedy.ts'
 import { verifyBoards, verifySheets } from '../core/cutting/verify.ts'
 import { largeSheets, largeWorkshop, mixedSheets, randomClass, tripletBins, uniformBins } from './cut-instances.ts'
+import { packedBy } from './general-packer.ts'
 import { loadSolver } from './highs.ts'
 
 /* How good cut plans are and how long they take, on seeded instances: npm run -s bench:cut [-- per class]. Every plan is verified. */
@@ -64,6 +65,26 @@ function sheets(name: string, instances: Cut2dInstance[], seconds: number) {
     `| ${name}, ${seconds} s | ${instances.length} | ${proved} proved | ${((100 * gap) / instances.length).toFixed(2)} % (${cost} over ${bound}) | first ${quantile(first, 0.5).toFixed(1)} ms | median ${quantile(times, 0.5).toFixed(0)} ms; ${((100 * saved) / instances.length).toFixed(1)} % cheaper than the first plan |`,
   )
 }
+/** What straight cuts cost against a general packer of rectangles with the same leftovers. */
+function against(name: string, instances: Cut2dInstance[], seconds: number) {
+  const plans = instances.map((i) => {
+    const t = performance.now()
+    const r = planSheetsBest(i, solver, { shouldStop: () => performance.now() - t > seconds * 1000 })
+    return { i, cost: r.ok ? r.plan.claim.cost : Infinity }
+  })
+  for (const tries of ['as-it-comes', 'all'] as const) {
+    const pairs = plans.flatMap(({ i, cost }) => {
+      const packed = packedBy(i, tries)
+      return packed && packed.cost > 0 ? [{ cost, packed: packed.cost }] : []
+    })
+    const saved = pairs.reduce((sum, x) => sum + 1 - x.cost / x.packed, 0) / Math.max(1, pairs.length)
+    const dearer = pairs.filter((x) => x.cost > x.packed).length
+    const rules = tries === 'all' ? 'the best of its rules and sheet sizes' : 'as it comes'
+    out(
+      `| ${name} against a general packer, ${rules}, ${seconds} s | ${pairs.length} | dearer on ${dearer} | | | ${(100 * saved).toFixed(1)} % cheaper on average |`,
+    )
+  }
+}
 function leftovers(name: string, instances: Cut1dInstance[], seconds: number) {
   let longest = 0
   let asked = 0
@@ -113,6 +134,8 @@ leftovers(
 )
 for (const seconds of [1, 5, 10]) sheets('sheets, workshop', many(per, largeSheets), seconds)
 for (const seconds of [1, 5, 10]) sheets('sheets, mixed', many(per, mixedSheets), seconds)
+against('sheets, workshop', many(per, largeSheets), 5)
+against('sheets, mixed', many(per, mixedSheets), 5)
 sheets(
   'sheets, one size',
   many(Math.ceil(per / 2), (s) => ({ ...largeSheets(s), stock: largeSheets(s).stock.filter((x) => x.id === 'full') })),
