@@ -280,3 +280,55 @@ describe('in Survey', () => {
     expect(read(p).checks.filter((c) => c.check === 'clearance' && c.state === 'fails')).toEqual([])
   })
 })
+
+describe('what hangs along a wall that carries nothing', () => {
+  const bands = (holdsKg: number | null = 400): Feature[] =>
+    [1050, 1530].map((upMm, i) => ({ ...blocking(upMm, holdsKg), id: `k${i}`, wideMm: 3000 }))
+  const kit = (family: string, features: Feature[], params: object = {}, wall: Construction = THIN) => {
+    const p = project(features, wall, params, { family })
+    const tool = { id: 't', name: 'saw', kind: 'tool' as const, count: 3, acrossMm: 130, deepMm: 40, tallMm: 420 }
+    p.goods.push(newGoods({ ...tool, massKg: 0.8 }))
+    if (family !== 'ledger-shelf') p.builds[0].goods = [{ goodsId: 't', count: 3 }]
+    return p
+  }
+  const anchorsOf = (r: BuildReading) => r.shaped.assembly.anchors
+  it('strips lie over each height with blocking, held in nothing else', () => {
+    const r = read(kit('strip-wall', bands(), { rows: 2, lengthMm: 1200 }))
+    expect(anchorsOf(r).every((a) => a.prepared)).toBe(true)
+    const heights = [...new Set(anchorsOf(r).map((a) => Math.round(a.at[2])))]
+    expect(heights).toEqual([1120, 1600])
+    expect(r.shaped.dims.find((d) => d.path === 'riseMm')).toMatchObject({ value: 480 })
+    expect(r.verdict).toMatchObject({ fails: 0, unknown: 0 })
+  })
+  it('strips go no higher than there is something for them: of one height there is one', () => {
+    const r = read(kit('strip-wall', bands().slice(0, 1)))
+    expect(new Set(anchorsOf(r).map((a) => Math.round(a.at[2])))).toEqual(new Set([1120]))
+    const [o] = outcomes(kit('strip-wall', bands().slice(0, 1), { rows: 2 }))
+    expect(o.ok ? null : o.problem.code).toBe('strip-misses-studs')
+  })
+  it('is not proven while nobody said what that carries, and fails where it carries next to nothing', () => {
+    expect(read(kit('strip-wall', bands(null))).verdict.state).toBe('unknown')
+    expect(read(kit('strip-wall', bands(0.2))).verdict.fails).toBeGreaterThan(0)
+  })
+  it('on studs strips stay where they are reached best', () => {
+    const [with_, without] = [bands(), []].map((f) => read(kit('strip-wall', f, {}, STUDS)))
+    const top = (r: BuildReading) => r.shaped.dims.find((d) => d.path === 'lowestMm')!.value
+    expect(top(with_)).toBe(top(without))
+  })
+  it('a ledger is held by blocking at its height, and by none that is lower', () => {
+    const wide = (upMm: number) => [blocking(upMm, 600, { highMm: 200 })]
+    const r = read(kit('ledger-shelf', wide(1000), { topMm: [1200], shelves: 1, bays: 1 }))
+    const own = anchorsOf(r).filter((a) => a.part.startsWith('ledger'))
+    expect(own.length).toBeGreaterThanOrEqual(2)
+    expect(own.every((a) => a.prepared?.of === 'blk')).toBe(true)
+    const [o] = outcomes(kit('ledger-shelf', wide(300), { topMm: [1200], shelves: 1, bays: 1 }))
+    expect(o.ok ? null : o.problem.code).toBe('ledger-misses-studs')
+  })
+  it('a pegboard is held by blocking as high as itself', () => {
+    const r = read(kit('pegboard', [blocking(900, 300, { highMm: 1200 })]))
+    expect(anchorsOf(r).every((a) => a.prepared)).toBe(true)
+    expect(r.verdict).toMatchObject({ fails: 0, unknown: 0 })
+    const [o] = outcomes(kit('pegboard', [blocking(1400, 300)]))
+    expect(o.ok ? null : o.problem.code).toBe('battens-miss-studs')
+  })
+})

@@ -99,7 +99,9 @@ export function preparedBehind(
       const inside = at[0] >= left && at[0] <= right && at[1] >= low + FROM_EDGE_MM && at[1] <= high - FROM_EDGE_MM
       return inside ? [{ at, prepared: p, field: 0 }] : []
     }
-    const [lo, hi] = [Math.max(low, p.from) + FROM_EDGE_MM, Math.min(high, p.to) - FROM_EDGE_MM]
+    // A batten narrower than both its edges takes its screws in the middle.
+    const edge = Math.min(FROM_EDGE_MM, (high - low) / 2)
+    const [lo, hi] = [Math.max(low + edge, p.from + FROM_EDGE_MM), Math.min(high - edge, p.to - FROM_EDGE_MM)]
     if (hi < lo) return []
     const across = Math.min(hi, Math.max(lo, wanted))
     const [from, to] = [Math.max(left, p.left + FROM_EDGE_MM), Math.min(right, p.right - FROM_EDGE_MM)]

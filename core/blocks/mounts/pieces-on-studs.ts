@@ -5,9 +5,13 @@ import { fixingPlaces, fixingsBehind, type Along, type Covered } from './wall-fi
 /** A piece on a wall is held in at least as many studs. */
 export const LEAST_STUDS = 2
 
+/** One height at which a run lies. */
+export type Row = Pick<Along, 'low' | 'high' | 'throughMm'>
+
 /**
  * A run along the wall in pieces that meet on studs, each in two of its own besides, as long as a board allows.
- * @param band its edges, and how much wood fixings pass: then bolts and blocking behind it hold it as well
+ * @param bands edges of each row of it, and how much wood fixings pass: then bolts and blocking behind it hold it as well,
+ * and what is said of studs is said of the row that has fewest
  * @returns null where no board is long enough; `poor` where a piece is held in too few
  */
 export function piecesOnStuds(
@@ -15,12 +19,14 @@ export function piecesOnStuds(
   lengthMm: number,
   mostMm: number,
   covered?: Covered,
-  band?: Pick<Along, 'low' | 'high' | 'throughMm'>,
+  bands: readonly Row[] = [],
 ): { pieces: Stretch[]; poor: { from: number; count: number } | null } | null {
   const places = (left: number, right: number) =>
-    band
-      ? fixingsBehind(space, { left, right, ...band }, (band.low + band.high) / 2, covered).map((f) => f.x)
-      : fixingPlaces(space, left, right, covered)
+    bands.length === 0
+      ? fixingPlaces(space, left, right, covered)
+      : bands
+          .map((b) => fixingsBehind(space, { left, right, ...b }, (b.low + b.high) / 2, covered).map((f) => f.x))
+          .reduce((a, b) => (b.length < a.length ? b : a))
   const studs = places(0, lengthMm)
   const seats = [0, ...studs, lengthMm]
   const count = (l: Stretch) => places(l.from, l.to).length

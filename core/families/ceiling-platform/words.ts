@@ -1,3 +1,4 @@
+import { meetsTooFew } from '../../wording/counts.ts'
 import type { KindWords, StepWordsFor, WordsFor } from '../../wording/kind.ts'
 import { sectionName } from '../../wording/names.ts'
 import { plural } from '../../wording/say.ts'
@@ -28,8 +29,7 @@ const problems: WordsFor<ProblemData> = {
     `Its underside would hang ${say.length(d.mm)} above the floor: at least ${say.length(d.leastMm)}. What is so tall belongs on the floor.`,
   'deck-not-spliced': (d, say) =>
     `Two of its bearers are so far apart that no sheet one can get up there, ${say.length(d.mostMm)} long, reaches from one to the next. Take more bearers.`,
-  'cleat-misses-studs': (d) =>
-    `Its cleat meets ${d.count === 0 ? 'no stud' : 'one stud only'}: two at least. Make it longer, or move it along the wall.`,
+  'cleat-misses-studs': (d) => `Its cleat ${meetsTooFew(d.count)}. Make it longer, or move it along the wall.`,
 }
 
 const steps: StepWordsFor<StepData> = {

@@ -8,7 +8,7 @@ import {
   type KnownJoists,
 } from '../../blocks/mounts/on-rods.ts'
 import { depthToHold } from '../../blocks/sizing/depth-to-hold.ts'
-import { piecesOnStuds } from '../../blocks/mounts/pieces-on-studs.ts'
+import { piecesOnStuds, type Row } from '../../blocks/mounts/pieces-on-studs.ts'
 import { findSection, type Section } from '../../catalogue/lumber.ts'
 import { findSheet, type Sheet } from '../../catalogue/sheets.ts'
 import { chainOf, type Line } from '../../catalogue/soft.ts'
@@ -161,7 +161,11 @@ export function planOut(
   if (!tops.ok) return tops
 
   const lengthMm = bays * apartMm + edgeMm
-  const runs = runsOf(p, ctx, lengthMm, xs, sheet)
+  const rows = tops.value.map((top): Row => {
+    const high = top - framed.sheetMm
+    return { low: high - frame.widthMm, high, throughMm: frame.thicknessMm }
+  })
+  const runs = runsOf(p, ctx, { lengthMm, rows, posts: xs }, sheet)
   if (!runs.ok) return runs
   const lowestMm = tops.value[0] - framed.sheetMm - framed.frameMm
   const longest = from && !from.chain ? Math.max(...ROD_LENGTHS[from.rod.system]) : Infinity
@@ -232,12 +236,11 @@ function frontPlaces(
 function runsOf(
   p: LedgerShelfParams,
   ctx: ShapeContext,
-  lengthMm: number,
-  posts: number[],
+  { lengthMm, rows, posts }: { lengthMm: number; rows: readonly Row[]; posts: number[] },
   sheet: Sheet,
 ): Result<Pick<Plan, 'ledgers' | 'rails' | 'sheets'>> {
   const mostMm = longestOf(ctx, p.frameSection)
-  const ledgers = piecesOnStuds(ctx.space, lengthMm, mostMm)
+  const ledgers = piecesOnStuds(ctx.space, lengthMm, mostMm, undefined, rows)
   const rails = spliceOver(lengthMm, mostMm, posts)
   if (!ledgers || !rails) return bad('ledger-not-spliced', { mostMm }, 'apartMm')
   if (ledgers.poor) return bad('ledger-misses-studs', ledgers.poor, 'bays')

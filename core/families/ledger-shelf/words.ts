@@ -1,3 +1,4 @@
+import { meetsTooFew } from '../../wording/counts.ts'
 import type { KindWords, StepWordsFor, WordsFor } from '../../wording/kind.ts'
 import { sectionName } from '../../wording/names.ts'
 import { plural } from '../../wording/say.ts'
@@ -27,7 +28,7 @@ const problems: WordsFor<ProblemData> = {
   'front-in-ceiling': (d, say) =>
     `Its highest shelf at ${say.length(d.mm)} leaves no room under the ceiling for what its front hangs by: at most ${say.length(d.mostMm)}. Take fewer shelves, or stand its front on posts.`,
   'ledger-misses-studs': (d, say) =>
-    `The piece of ledger that begins ${say.length(d.from)} from its left end meets ${d.count === 0 ? 'no stud' : 'one stud only'}: two at least. Make it longer, or move it along the wall.`,
+    `The piece of ledger that begins ${say.length(d.from)} from its left end ${meetsTooFew(d.count)}. Make it longer, or move it along the wall.`,
   'ledger-not-spliced': (d, say) =>
     `No board is long enough from one stud or post to the next: at most ${say.length(d.mostMm)}. Put the posts closer.`,
 }

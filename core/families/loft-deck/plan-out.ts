@@ -1,5 +1,5 @@
 import { unitsOf } from '../../assembly/settings.ts'
-import { piecesOnStuds } from '../../blocks/mounts/pieces-on-studs.ts'
+import { piecesOnStuds, type Row } from '../../blocks/mounts/pieces-on-studs.ts'
 import { spliceOver, type Stretch } from '../../blocks/sizing/splice.ts'
 import { findSection, type Section } from '../../catalogue/lumber.ts'
 import { findSheet, type Sheet } from '../../catalogue/sheets.ts'
@@ -137,12 +137,11 @@ export function planOut(p: LoftDeckParams, ctx: ShapeContext, pen: DimPen): Resu
   const joists = joistsAt(lengthMm, every, joist.thicknessMm, { joints, gapMm: filler.thicknessMm })
   const stand = uprightsOf(p, ctx, pen, { lengthMm, wideMm: upright.thicknessMm })
   if (!stand.ok) return stand
-  const runs = runsOf(
-    p,
-    ctx,
-    lengthMm,
-    stand.value.uprights.map((x) => x + upright.thicknessMm / 2),
-  )
+  const highMm = topMm.value - sheet.thicknessMm
+  const runs = runsOf(p, ctx, lengthMm, {
+    uprights: stand.value.uprights.map((x) => x + upright.thicknessMm / 2),
+    ledger: { low: highMm - joist.widthMm, high: highMm, throughMm: joist.thicknessMm },
+  })
   if (!runs.ok) return runs
   return good({
     unhoused: withoutPlace(left),
@@ -281,10 +280,10 @@ function runsOf(
   p: LoftDeckParams,
   ctx: ShapeContext,
   lengthMm: number,
-  uprights: number[],
+  { uprights, ledger }: { uprights: number[]; ledger: Row },
 ): Result<Pick<Plan, 'ledgers' | 'rims'>> {
   const mostMm = Math.min(longest(ctx, p.joistSection), longest(ctx, p.rimSection))
-  const ledgers = piecesOnStuds(ctx.space, lengthMm, mostMm)
+  const ledgers = piecesOnStuds(ctx.space, lengthMm, mostMm, undefined, [ledger])
   const rims = spliceOver(lengthMm, mostMm, uprights)
   if (!ledgers || !rims) return bad('loft-not-spliced', { mostMm }, 'lengthMm')
   if (ledgers.poor) return bad('loft-ledger-studs', ledgers.poor, 'lengthMm')

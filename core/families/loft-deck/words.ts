@@ -1,3 +1,4 @@
+import { meetsTooFew } from '../../wording/counts.ts'
 import type { KindWords, StepWordsFor, WordsFor } from '../../wording/kind.ts'
 import { sectionName } from '../../wording/names.ts'
 import { plural } from '../../wording/say.ts'
@@ -34,7 +35,7 @@ const problems: WordsFor<ProblemData> = {
   'loft-past-ceiling': (d, say) =>
     `Its deck would be ${say.length(d.mm)} up, and the wall ends at ${say.length(d.mostMm)}. Put it lower, or make joists and rim less deep.`,
   'loft-ledger-studs': (d, say) =>
-    `The piece of ledger that begins ${say.length(d.from)} from its left end meets ${d.count === 0 ? 'no stud' : 'one stud only'}: two at least. Make it longer, or move it along the wall.`,
+    `The piece of ledger that begins ${say.length(d.from)} from its left end ${meetsTooFew(d.count)}. Make it longer, or move it along the wall.`,
   'loft-not-spliced': (d, say) =>
     `No board is long enough from one stud or post to the next: at most ${say.length(d.mostMm)}. Put the posts closer.`,
   'loft-joist-too-long': (d, say) =>

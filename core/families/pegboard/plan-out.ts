@@ -1,5 +1,5 @@
 import { unitsOf } from '../../assembly/settings.ts'
-import { piecesOnStuds } from '../../blocks/mounts/pieces-on-studs.ts'
+import { piecesOnStuds, type Row } from '../../blocks/mounts/pieces-on-studs.ts'
 import type { Stretch } from '../../blocks/sizing/splice.ts'
 import { PEG_HOOK } from '../../catalogue/hardware.ts'
 import { findSection, type Section } from '../../catalogue/lumber.ts'
@@ -135,11 +135,15 @@ export function planOut(
     },
   )
   const longest = Math.max(...ctx.boards(p.battenSection, false).map((b) => b.lengthMm - ctx.settings.squaringTrimMm))
-  const run = piecesOnStuds(ctx.space, lengthMm, longest)
-  if (!run) return bad('batten-not-spliced', { mostMm: longest }, 'panels')
-  if (run.poor) return bad('battens-miss-studs', run.poor, 'panels')
   const [from, to] = [lowestMm + batten.widthMm / 2, lowestMm + highMm - batten.widthMm / 2]
   const spans = Math.max(1, Math.ceil((to - from) / everyMm - 1e-9))
+  const battens = Array.from({ length: spans + 1 }, (_, i) => from + ((to - from) * i) / spans)
+  const rows = battens.map((z): Row => {
+    return { low: z - batten.widthMm / 2, high: z + batten.widthMm / 2, throughMm: batten.thicknessMm }
+  })
+  const run = piecesOnStuds(ctx.space, lengthMm, longest, undefined, rows)
+  if (!run) return bad('batten-not-spliced', { mostMm: longest }, 'panels')
+  if (run.poor) return bad('battens-miss-studs', run.poor, 'panels')
   return good({
     unhoused: [...left].map(([goodsId, count]) => ({ goodsId, count, why: 'no-place' })),
     plan: {
@@ -149,7 +153,7 @@ export function planOut(
       highMm,
       lowestMm,
       lengthMm,
-      battens: Array.from({ length: spans + 1 }, (_, i) => from + ((to - from) * i) / spans),
+      battens,
       pieces: run.pieces,
       screwsMm,
       hung,

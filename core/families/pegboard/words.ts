@@ -1,3 +1,4 @@
+import { meetsTooFew } from '../../wording/counts.ts'
 import type { KindWords, StepWordsFor, WordsFor } from '../../wording/kind.ts'
 import { sectionName, sheetName } from '../../wording/names.ts'
 import { plural } from '../../wording/say.ts'
@@ -28,7 +29,7 @@ const problems: WordsFor<ProblemData> = {
   'pegboard-past-wall': (d, say) =>
     `The panels are ${say.length(d.mm)} long, and ${say.length(d.haveMm)} of wall are free. Fewer panels, or narrower ones.`,
   'battens-miss-studs': (d, say) =>
-    `The piece of batten that begins ${say.length(d.from)} from the left end meets ${d.count === 0 ? 'no stud' : 'one stud only'}: two at least. More panels, or move it along the wall.`,
+    `The piece of batten that begins ${say.length(d.from)} from the left end ${meetsTooFew(d.count)}. More panels, or move it along the wall.`,
   'batten-not-spliced': (d, say) =>
     `No board is long enough from one stud to the next: at most ${say.length(d.mostMm)}.`,
   'pegboard-too-high': (d, say) =>

@@ -284,7 +284,7 @@ function stripsOf(
       studsMm: ctx.space.studsMm.map((x) => x - run.left),
       prepared: preparedFrom(ctx.space.prepared, { alongMm: run.left }),
     }
-    const found = piecesOnStuds(space, run.right - run.left, most, undefined, band)
+    const found = piecesOnStuds(space, run.right - run.left, most, undefined, [band])
     if (!found) return bad('cabinets-not-spliced', { mostMm: most }, 'cabinets')
     if (found.poor)
       return bad('cabinets-miss-studs', { from: run.left + found.poor.from, count: found.poor.count }, 'cabinets')

@@ -1,3 +1,4 @@
+import { meetsTooFew } from '../../wording/counts.ts'
 import type { KindWords, StepWordsFor, WordsFor } from '../../wording/kind.ts'
 import { sectionName, sheetName } from '../../wording/names.ts'
 import { plural } from '../../wording/say.ts'
@@ -41,7 +42,7 @@ const problems: WordsFor<ProblemData> = {
   'cabinet-one-stud': (d) =>
     `${d.count === 0 ? 'No stud lies' : 'One stud only lies'} behind the rail of cabinet ${d.cabinet}, and it would turn about that. Hang them on strips, which reach the next one, or move the build along the wall.`,
   'cabinets-miss-studs': (d, say) =>
-    `The piece of strip that begins ${say.length(d.from)} from the left meets ${d.count === 0 ? 'no stud' : 'one stud only'}: two at least. Move the build along the wall, or let the order be searched for.`,
+    `The piece of strip that begins ${say.length(d.from)} from the left ${meetsTooFew(d.count)}. Move the build along the wall, or let the order be searched for.`,
   'cabinets-not-spliced': (d, say) =>
     `No board is long enough from one stud to the next: at most ${say.length(d.mostMm)}.`,
   'bases-unlike': (d, say) =>

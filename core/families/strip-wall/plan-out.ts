@@ -3,7 +3,9 @@ import type { Strips } from '../../blocks/holders/frame.ts'
 import { outlineOf, teeSections, type HolderStock } from '../../blocks/holders/outline.ts'
 import { clearFor, holderSize, toolOf, type HolderSize } from '../../blocks/holders/sizes.ts'
 import { stripWidth } from '../../blocks/mounts/strip-width.ts'
-import { LEAST_STUDS, piecesOnStuds } from '../../blocks/mounts/pieces-on-studs.ts'
+import { fixingUp } from '../../blocks/mounts/hung-on-wall.ts'
+import { fixingPlaces } from '../../blocks/mounts/wall-fixing.ts'
+import { LEAST_STUDS, piecesOnStuds, type Row } from '../../blocks/mounts/pieces-on-studs.ts'
 import type { Stretch } from '../../blocks/sizing/splice.ts'
 import { TOOL_HOOK } from '../../catalogue/hardware.ts'
 import { findSection, type Section } from '../../catalogue/lumber.ts'
@@ -12,6 +14,7 @@ import { reachMm } from '../../goods/person.ts'
 import { bad, good, type Result } from '../../measure/result.ts'
 import { roundNearest, roundUp, SAME_LENGTH_MM } from '../../measure/rounding.ts'
 import { inches } from '../../measure/units.ts'
+import type { FreeSpace } from '../../room/room.ts'
 import type { DimPen } from '../dim-pen.ts'
 import type { ShapeContext, Shaped } from '../family.ts'
 import { layOut, type Hung, type Wanted } from './layout.ts'
@@ -20,8 +23,10 @@ import { LIMITS, RAIL_SCREWS, type StripWallParams } from './parameters.ts'
 export interface ReasonData {
   'rows-tools': { things: number }
   'rise-usual': object
+  'rise-prepared': object
   'lowest-longest': { lowMm: number }
   'lowest-hand': { lowMm: number }
+  'lowest-prepared': { lowMm: number }
   'strips-goods': object
   'strips-wall': { wallMm: number }
   'fit-usual': object
@@ -104,20 +109,36 @@ export function planOut(
   if (!wanted.ok) return wanted
   const { list, tooWide } = wanted.value
 
-  const riseMm = length('riseMm', 'strip-rise', [120, 900], roundNearest(RISE, units), 'rise-usual')
+  // Over battens they are fixed to those.
+  const prepared = onBattens ? [] : preparedRows(ctx.space, widthMm - fixingUp({ ...section, widthMm }))
+  const apartMm = prepared.length > 1 ? prepared[1] - prepared[0] : null
+  const riseMm = length(
+    'riseMm',
+    'strip-rise',
+    [120, 900],
+    apartMm !== null && apartMm >= 120 && apartMm <= 900 ? apartMm : roundNearest(RISE, units),
+    apartMm === null ? 'rise-usual' : 'rise-prepared',
+  )
   if (riseMm < widthMm + BETWEEN_MM)
     return bad('strips-too-close', { mm: riseMm, leastMm: widthMm + BETWEEN_MM }, 'riseMm')
   const most = Math.max(...ctx.boards(p.stripSection, false).map((b) => b.lengthMm - ctx.settings.squaringTrimMm))
   const wall: Wall = { ctx, list, stock, mostMm: most, strip: { section, widthMm, backMm, cleat }, riseMm }
-  if (!piecesOnStuds(ctx.space, ctx.space.lengthMm, most)) return bad('strip-not-spliced', { mostMm: most }, 'lengthMm')
+  if (prepared.length === 0 && !piecesOnStuds(ctx.space, ctx.space.lengthMm, most))
+    return bad('strip-not-spliced', { mostMm: most }, 'lengthMm')
   const limit = p.lengthMm ?? (p.follow === 'wall' ? ctx.space.lengthMm : Math.min(WITHIN_MM, ctx.space.lengthMm))
   const deepest = Math.max(0, ...list.map((w) => underOf(wall, w)))
   const hooked = Math.max(LOWEST, Math.min(deepest, reachMm(ctx.settings.personMm)))
   // The lowest strip on battens is only leaned on.
   const start = roundNearest(Math.max(widthMm, hooked - (onBattens ? riseMm : 0)), units)
-  const found = fewestRows(wall, p.lowestMm ?? start, p.lowestMm === null, limit)
+  // Where nothing else holds strips they lie over what was prepared, each over some of it.
+  const over = prepared.find((mm) => mm >= start) ?? prepared[prepared.length - 1] ?? null
+  const found = fewestRows(wall, limit, {
+    fromMm: p.lowestMm ?? over ?? start,
+    mayRise: p.lowestMm === null && over === null,
+    rows: over === null ? LIMITS.rows : prepared.filter((mm) => mm >= over - SAME_LENGTH_MM).length,
+  })
   const lowestMm = pen.length({ path: 'lowestMm', code: 'strip-lowest', min: 250, max: 2600 }, found.lowestMm, {
-    code: found.lowestMm > start ? 'lowest-hand' : 'lowest-longest',
+    code: over !== null ? 'lowest-prepared' : found.lowestMm > start ? 'lowest-hand' : 'lowest-longest',
     terms: [],
     data: { lowMm: deepest },
   })
@@ -141,7 +162,7 @@ export function planOut(
       ? { code: 'strips-wall', terms: [], data: { wallMm: ctx.space.lengthMm } }
       : { code: 'strips-goods', terms: [] },
   )
-  const run = piecesOnStuds(ctx.space, lengthMm, most)
+  const run = piecesOnStuds(ctx.space, lengthMm, most, undefined, rowsOf(wall, { lowestMm, rows }))
   if (!run) return bad('strip-not-spliced', { mostMm: most }, 'lengthMm')
   if (run.poor) return bad('strip-misses-studs', run.poor, 'lengthMm')
   const { strips, hung, left } = within(lengthMm)
@@ -201,9 +222,30 @@ interface Heights {
   rows: number
 }
 
+/** The strips as what is fixed through them to the wall sees them: none of them where they are on battens. */
+const rowsOf = ({ strip, riseMm }: Wall, { lowestMm, rows }: Heights): Row[] =>
+  strip.backMm > 0
+    ? []
+    : Array.from({ length: rows }, (_, r) => {
+        const high = lowestMm + r * riseMm
+        return { low: high - strip.widthMm, high, throughMm: strip.section.thicknessMm }
+      })
+
+/**
+ * Upper edges of strips whose fixings meet bolts or blocking, from below up; none on a wall that holds strips anywhere.
+ * @param overMm how far a strip's upper edge is over its fixings
+ */
+function preparedRows(space: FreeSpace, overMm: number): number[] {
+  if (fixingPlaces(space, 0, space.lengthMm).length > 0) return []
+  const heights = space.prepared.filter((p) => p.on === 'wall').map((p) => (p.from + p.to) / 2 + overMm)
+  const sorted = [...new Set(heights)].sort((a, b) => a - b)
+  return sorted.filter((mm, i) => i === 0 || mm - sorted[i - 1] > SAME_LENGTH_MM)
+}
+
 function layOn(w: Wall, lengthMm: number, { lowestMm, rows }: Heights) {
   const { ctx } = w
-  const pieces = piecesOnStuds(ctx.space, lengthMm, w.mostMm)?.pieces ?? []
+  const run = piecesOnStuds(ctx.space, lengthMm, w.mostMm, undefined, rowsOf(w, { lowestMm, rows }))
+  const pieces = run?.pieces ?? []
   const strips: Strips = {
     ...w.strip,
     rows: Array.from({ length: rows }, (_, r) => ({
@@ -232,10 +274,14 @@ function underOf({ stock, strip, riseMm }: Wall, w: Wanted): number {
  * As few strips as hang everything within reach of one place, the lowest no lower than it must be; else within the whole
  * wall; else as many as go on it.
  */
-function fewestRows(w: Wall, fromMm: number, mayRise: boolean, limitMm: number): Heights {
+function fewestRows(
+  w: Wall,
+  limitMm: number,
+  { fromMm, mayRise, rows: mostRows }: { fromMm: number; mayRise: boolean; rows: number },
+): Heights {
   const { ctx, riseMm } = w
   const high = Math.min(reachMm(ctx.settings.personMm), ctx.space.heightMm)
-  const most = Math.min(LIMITS.rows, Math.max(1, 1 + Math.floor((high - fromMm) / riseMm)))
+  const most = Math.min(mostRows, LIMITS.rows, Math.max(1, 1 + Math.floor((high - fromMm) / riseMm)))
   for (const lengthMm of [limitMm, ctx.space.lengthMm])
     for (let rows = 1; rows <= most; rows++)
       for (let up = 0; up <= (mayRise ? most - rows : 0); up++) {

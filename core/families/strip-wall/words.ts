@@ -1,3 +1,4 @@
+import { meetsTooFew } from '../../wording/counts.ts'
 import type { KindWords, StepWordsFor, WordsFor } from '../../wording/kind.ts'
 import { sectionName, sheetName } from '../../wording/names.ts'
 import { plural, type Say } from '../../wording/say.ts'
@@ -8,8 +9,10 @@ import type { StepData } from './steps.ts'
 
 const reasons: WordsFor<ReasonData> = {
   'rows-tools': (d) => `as many as hang ${plural(d.things, 'tool')}`,
+  'rise-prepared': () => 'from one height with bolts or blocking to the next',
   'rise-usual': (_d, say) => `${say.length(304.8)} is usual: most holders hang between two`,
   'lowest-longest': (d, say) => `over a bench, and the longest tool hangs ${say.length(d.lowMm)} below its strip`,
+  'lowest-prepared': () => 'over the bolts or the blocking in the wall, which nothing else here replaces',
   'lowest-hand': (d, say) =>
     `so that what hangs is at the hand; the longest tool hangs ${say.length(d.lowMm)} below its strip`,
   'strips-goods': () => 'as far as holders hang, and into two studs',
@@ -45,7 +48,7 @@ const problems: WordsFor<ProblemData> = {
     `Holder ${d.holder} is for a tool that is not among the goods of this build. Choose another tool for it, or take it away.`,
   'holder-twice': (d) => `Holder ${d.holder} is for ${d.goods} again: a tool has one way of being kept.`,
   'strip-misses-studs': (d, say) =>
-    `The piece of strip that begins ${say.length(d.from)} from its left end meets ${d.count === 0 ? 'no stud' : 'one stud only'}: two at least. Make it longer, or move it along the wall.`,
+    `The piece of strip that begins ${say.length(d.from)} from its left end ${meetsTooFew(d.count)}. Make it longer, or move it along the wall.`,
   'strip-not-spliced': (d, say) =>
     `No board is long enough from one stud to the next: at most ${say.length(d.mostMm)}.`,
   'strips-too-close': (d, say) =>
