@@ -10,6 +10,7 @@ import { nextOnWall, priceBook, readingsOf, roomPlan } from '../project/read-bui
 import { readAlone } from '../project/read-builds.ts'
 import { placeBuilds, roomKeeps } from '../project/room-checks.ts'
 import { RoughPrices } from '../takeoff/rough-cost.ts'
+import { shiftsOntoStuds } from '../room/onto-studs.ts'
 import type { WallLine } from '../room/outline.ts'
 import { judgedOffer, judgeFor, type Judge } from './judged-offer.ts'
 import { howMany, offerAt, type Lot, type Offer, type Shop } from './offer.ts'
@@ -219,7 +220,18 @@ export class RoomMarket implements Market {
     return most
   }
 
+  /** One that a single stud would hold is put over two where that is a little further along. */
   private at(kind: string, w: WallLine, offsetMm: number, lot: Lot, others: readonly Offer[]): Offer | null {
+    const first = this.shrunk(kind, w, offsetMm, lot, others)
+    if (first?.fixings !== 1) return first
+    const { from, to } = beside(w, first.body)
+    const { right } = shiftsOntoStuds(w.wall, from, to)
+    const second = right ? this.shrunk(kind, w, offsetMm + Math.ceil(right), lot, others) : null
+    return second && second.fixings > 1 && howMany(second.housed) >= howMany(first.housed) ? second : first
+  }
+
+  /** At a place, with as many of its goods as let it end before what it would run into. */
+  private shrunk(kind: string, w: WallLine, offsetMm: number, lot: Lot, others: readonly Offer[]): Offer | null {
     let goods = lot
     for (let i = 0; i <= SHRINKS; i++) {
       const offer = this.look(kind, w.wall.id, offsetMm, goods, others)

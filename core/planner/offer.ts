@@ -1,3 +1,4 @@
+import { drivenAlong } from '../checks/wall-fixing.ts'
 import { wishedWay } from '../goods/ways.ts'
 import type { Assembly } from '../assembly/assembly.ts'
 import { partBoxes, wholeBox } from '../assembly/part-box.ts'
@@ -56,6 +57,8 @@ export interface Offer {
   /** It is screwed to its wall, or hangs from the ceiling. */
   inWall: boolean
   overhead: boolean
+  /** Fixings into its wall. */
+  fixings: number
 }
 
 /** A build may pass the space it has by so much, mm: rounding to a tape. */
@@ -181,6 +184,7 @@ export function measured(
     glued: assembly.joints.some((j) => j.kind === 'glued-screwed'),
     inWall: isInWall(assembly),
     overhead: assembly.supports.some((s) => s.on.kind === 'ceiling'),
+    fixings: assembly.anchors.filter((x) => drivenAlong(x) === 1).length,
   }
 }
 

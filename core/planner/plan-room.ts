@@ -228,7 +228,7 @@ class RoomPlanner {
       } else {
         tries++
         // What nobody has judged always looks better than what somebody has: late, it is gone on with what there is.
-        const judged = open ? yield* this.allJudged(next, o, isLate) : next
+        const judged = open || next.offers.some((x) => x.fails) ? yield* this.allJudged(next, o, isLate) : next
         if (isLate() && this.isSound()) return
         const { plan, readings } = this.standing(judged, o)
         no.push(next, judged, plan)
@@ -276,6 +276,8 @@ class RoomPlanner {
     const judged = plan.offers.map((x) => this.market.lightened(x))
     const offers: Offer[] = []
     for (const x of judged) if (!x.fails && this.market.fits(x, offers)) offers.push(x)
+    // A plan of nothing helps nobody: then what fails is told.
+    if (offers.length === 0) return { ...plan, offers: judged }
     const all = plan.offers.flatMap((x) => x.housed)
     const lost = offers.reduce<Lot>((left, x) => lotWithout(left, x.housed), all)
     return { offers, homeless: [...plan.homeless, ...lost] }
@@ -310,8 +312,14 @@ class RoomPlanner {
         plan.offers.flatMap((x) => x.housed),
       )
       if (lost.length === 0) break
-      const again = mended({ offers, homeless: [...plan.homeless, ...lost] }, this.market, o)
-      plan = { ...again, offers: again.offers.map((x) => this.market.settled(x)) }
+      plan = this.withoutFailing(mended({ offers, homeless: [...plan.homeless, ...lost] }, this.market, o))
+      readings = proven(this.p, plan)
+    }
+    // What holds by itself and fails beside the others is no part of a plan either.
+    for (let bad = toDrop(readings); bad.size > 0 && bad.size < plan.offers.length; bad = toDrop(readings)) {
+      const gone = plan.offers.filter((x) => bad.has(x.build.id))
+      const offers = plan.offers.filter((x) => !bad.has(x.build.id))
+      plan = { offers, homeless: [...plan.homeless, ...gone.flatMap((x) => x.housed)] }
       readings = proven(this.p, plan)
     }
     return { plan, readings }
@@ -407,6 +415,19 @@ class RoomPlanner {
 
 /** Plans that keep fewer things than this share otherwise, in another kind of build, are the same plan to a person. */
 const LEAST_APART = 0.12
+
+/**
+ * Builds that are no part of a plan: all of which something fails; else of those that ask too much of what they share the
+ * one that keeps least.
+ */
+export function toDrop(readings: readonly Pick<BuildReading, 'build' | 'checks'>[]): ReadonlySet<string> {
+  const with_ = (is: (c: CheckResult) => boolean) => readings.filter((r) => r.checks.some(is))
+  const failing = with_((c) => c.state === 'fails')
+  if (failing.length > 0) return new Set(failing.map((r) => r.build.id))
+  const kept = (r: Pick<BuildReading, 'build'>) => r.build.goods.reduce((n, g) => n + g.count, 0)
+  const [least] = with_((c) => c.check === 'shared-hold' && c.state === 'unknown').sort((a, b) => kept(a) - kept(b))
+  return new Set(least ? [least.build.id] : [])
+}
 
 /** Things without a place. */
 const left = (plan: Plan): number => plan.homeless.reduce((n, g) => n + g.count, 0)

@@ -1,12 +1,15 @@
 import { describe, expect, it } from '@jest/globals'
 import { expectNear } from '../../test-support/near.ts'
 import { newGoods } from '../goods/goods.ts'
+import type { CheckResult } from '../checks/check.ts'
+import { newBuild } from '../project/new-build.ts'
 import { newProject } from '../project/project.ts'
 import { sayHomeless, sayPresumed, sayTrade, titlesOf } from '../wording/room-plans.ts'
 import { sayIn } from '../wording/say.ts'
 import { shareOf, together } from './market.ts'
 import { beats, pastReachM, type Measures } from './measures.ts'
 import { lotWithout } from './offer.ts'
+import { toDrop } from './plan-room.ts'
 import { tradesOf } from './trade.ts'
 import { NO_WISHES, wishes } from '../project/wishes.ts'
 
@@ -123,6 +126,24 @@ describe('what plans trade', () => {
   it('and a presumed mass with what it is presumed from', () => {
     expect(sayPresumed({ kg: 31.5, contents: 'books', kgPerLitre: 0.75 }, 'Box', say)).toBe(
       'Box 32 kg each, as if full of books, 0.8 kg a litre',
+    )
+  })
+})
+
+describe('what is no part of a plan', () => {
+  const built = (id: string, count: number, ...checks: Partial<CheckResult>[]) => ({
+    build: newBuild({ id, name: id, family: 'post-rack', params: {}, wallId: 'w', goods: [{ goodsId: 'x', count }] }),
+    checks: checks as CheckResult[],
+  })
+  const shared = { check: 'shared-hold', state: 'unknown' } as const
+  it('is all that fails, whatever it shares', () => {
+    const list = [built('a', 9, { state: 'fails' }), built('b', 1, shared), built('c', 2, shared, { state: 'fails' })]
+    expect([...toDrop(list)]).toEqual(['a', 'c'])
+  })
+  it('else of those that ask too much of the same joists the one that keeps least; else nothing', () => {
+    expect([...toDrop([built('a', 4, shared), built('b', 3, shared), built('c', 1)])]).toEqual(['b'])
+    expect([...toDrop([built('a', 4, { check: 'sag', state: 'unknown' }), built('b', 3, { state: 'holds' })])]).toEqual(
+      [],
     )
   })
 })

@@ -70,6 +70,7 @@ class TinyMarket implements Market {
       glued: false,
       inWall: false,
       overhead: false,
+      fixings: 0,
     }
   }
   fitting(wallId: string, lot: Lot, others: readonly Offer[]): Lot {

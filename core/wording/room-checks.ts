@@ -87,8 +87,12 @@ export const ROOM_TABLE: Record<string, Words> = {
         : `Not proven: "${d.name}"${and} hangs from the same joists, and what one of them asks of those is not known.`
   },
   'in-masonry': (_r, d) => `${d.count} fixings into ${d.wall}.`,
-  'one-fixing': (_r, d, say) =>
-    `Only one fixing lands in a stud of ${d.wall}: it can still turn. Move it over a second stud, or first screw a batten across two studs${Number(d.first) >= 0 ? ` (one is ${say.length(Number(d.first))} from the left end)` : ''} and fix to that.`,
+  'one-fixing': (_r, d, say) => {
+    const to = Number(d.moveMm) > 0 ? ` ${say.length(Number(d.moveMm))} to the ${d.moveWay}` : ''
+    const other = Number(d.clearMm) > 0 ? ` or ${say.length(Number(d.clearMm))} to the ${d.clearWay}` : ''
+    const move = to ? `Move it${to}${other}, over a second stud` : 'Make it longer, over a second stud'
+    return `Only one fixing lands in a stud of ${d.wall}: it can still turn. ${move}, or first screw a batten across two studs${Number(d.first) >= 0 ? ` (one is ${say.length(Number(d.first))} from the left end)` : ''} and fix to that.`
+  },
   'no-stud-behind': (_r, d) =>
     `Fewer than two studs of ${d.wall} are behind it. To tie it, screw a batten across the studs to both sides, or put blocking between them.`,
   'not-fixed': (_r, d) => `It is not fixed to ${d.wall}.`,

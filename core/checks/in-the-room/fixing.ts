@@ -1,4 +1,5 @@
 import { wholeBox } from '../../assembly/part-box.ts'
+import { shiftsOntoStuds } from '../../room/onto-studs.ts'
 import { standsAtWall, studCentres } from '../../room/room.ts'
 import { defineRoomCheck } from '../room-check.ts'
 import { plain, type CheckResult } from '../check.ts'
@@ -10,6 +11,19 @@ import { drivenAlong } from '../wall-fixing.ts'
  */
 const HELD = 2
 const STEADIED = 1
+
+/** The nearer of the two ways to a second stud, and the other. */
+function moves({ left, right }: ReturnType<typeof shiftsOntoStuds>) {
+  const ways = [
+    { mm: left, way: 'left' },
+    { mm: right, way: 'right' },
+  ]
+    .filter((x): x is { mm: number; way: string } => x.mm !== null && x.mm > 0)
+    .sort((a, b) => a.mm - b.mm)
+  const [near, far] = [...ways, NOWHERE, NOWHERE]
+  return { moveMm: near.mm, moveWay: near.way, clearMm: far.mm, clearWay: far.way }
+}
+const NOWHERE = { mm: -1, way: '' }
 
 /**
  * Where the build meets the wall's studs or masonry, how many fixings land in something, and what to do where they do
@@ -55,7 +69,7 @@ export const fixing = defineRoomCheck({
           demand: least,
           capacity: 1,
           parts: anchors.map((a) => a.part),
-          data: studs,
+          data: { ...studs, ...moves(shiftsOntoStuds(w, from, to)) },
         }),
       )
     else

@@ -1,0 +1,23 @@
+import { studCentres, type Wall } from './room.ts'
+
+/** Fixings keep so far from the ends of what is fixed, and a stud is not quite where it should be, mm. Product decision. */
+const FROM_END_MM = 40
+
+/**
+ * How far something that reaches from one place along a wall to another is moved so that two studs lie behind it.
+ * @returns to the left and to the right, mm, both positive; null where no move along the wall does it
+ */
+export function shiftsOntoStuds(w: Wall, from: number, to: number): { left: number | null; right: number | null } {
+  const studs = studCentres(w)
+  const shifts = studs.slice(1).flatMap((second, i): number[] => {
+    const [least, most] = [second + FROM_END_MM - to, studs[i] - FROM_END_MM - from]
+    if (least > most) return []
+    const mm = Math.min(most, Math.max(least, 0))
+    return from + mm >= 0 && to + mm <= w.lengthMm ? [mm] : []
+  })
+  const nearest = (way: -1 | 1) => {
+    const own = shifts.map((mm) => way * mm).filter((mm) => mm >= 0)
+    return own.length > 0 ? Math.min(...own) : null
+  }
+  return { left: nearest(-1), right: nearest(1) }
+}
