@@ -11,6 +11,7 @@ import { standUpClear } from './stand-up.ts'
 import { tiltIn } from './tilt-in.ts'
 import { tied } from './tied.ts'
 import { underCeiling } from './under-ceiling.ts'
+import { workedAt } from './worked-at.ts'
 
 /** Every check of a build in its room. A new one is its file and one line here. */
 export const ROOM_CHECKS: readonly AnyRoomCheck[] = [
@@ -25,5 +26,6 @@ export const ROOM_CHECKS: readonly AnyRoomCheck[] = [
   reach,
   heads,
   keeping,
+  workedAt,
   tied,
 ]
