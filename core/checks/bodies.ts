@@ -1,4 +1,4 @@
-import type { Body, Joint } from '../assembly/assembly.ts'
+import type { Assembly, Body, Joint, Support } from '../assembly/assembly.ts'
 import { add, scale, type Axis, type Vec3 } from '../geometry/vec.ts'
 import { defineCheck, measured, notWeighed, plain, type CheckContext, type CheckResult, type Input } from './check.ts'
 import { jointGives } from './ties.ts'
@@ -10,22 +10,27 @@ import { jointGives } from './ties.ts'
 
 type Given = Pick<CheckContext, 'assembly' | 'parts' | 'boxes' | 'design' | 'settings' | 'method' | 'goods'>
 
-/** What the supports through some pieces of a body do to it, N. */
-function through(b: Body, cut: readonly string[], c: Given): Vec3 {
-  return c.assembly.supports.reduce<Vec3>(
-    (f, s) =>
-      'body' in s.from && s.from.body === b.id && cut.includes(s.from.through)
-        ? add(f, scale(s.push, c.design.reactions.get(s.id) ?? 0))
-        : f,
-    [0, 0, 0],
-  )
+/** Where a body is cut: what holds the pieces cut off, and their fastenings to the rest. No load changes it. */
+interface Cut {
+  supports: Support[]
+  joints: Joint[]
+}
+const cuts = new WeakMap<readonly string[], { of: readonly Support[]; found: Cut }>()
+function cutOf(b: Body, cut: readonly string[], { joints, supports }: Assembly): Cut {
+  const known = cuts.get(cut)
+  if (known?.of === supports) return known.found
+  const [all, off] = [new Set(b.parts), new Set(cut)]
+  const found = {
+    supports: supports.filter((s) => 'body' in s.from && s.from.body === b.id && off.has(s.from.through)),
+    joints: joints.filter((j) => all.has(j.near) && all.has(j.far) && off.has(j.near) !== off.has(j.far)),
+  }
+  cuts.set(cut, { of: supports, found })
+  return found
 }
 
-/** Fastenings between some pieces of a body and the rest of it. */
-const across = (b: Body, cut: readonly string[], joints: readonly Joint[]): Joint[] =>
-  joints.filter(
-    (j) => b.parts.includes(j.near) && b.parts.includes(j.far) && cut.includes(j.near) !== cut.includes(j.far),
-  )
+/** What the supports through some pieces of a body do to it, N. */
+const through = ({ supports }: Cut, { design }: Given): Vec3 =>
+  supports.reduce<Vec3>((f, s) => add(f, scale(s.push, design.reactions.get(s.id) ?? 0)), [0, 0, 0])
 
 /** What gives less than this gives nothing, N: a share far past one, and still a number. */
 const LEAST_N = 1e-3
@@ -37,8 +42,9 @@ interface Shared {
 }
 
 function ofCut(b: Body, cut: string[], index: number, c: Given): CheckResult {
-  const joints = across(b, cut, c.assembly.joints)
-  const force = through(b, cut, c)
+  const at = cutOf(b, cut, c.assembly)
+  const { joints } = at
+  const force = through(at, c)
   const shares = ([0, 1, 2] as const).flatMap((axis): Shared[] => {
     const n = Math.abs(force[axis])
     if (n < 1e-6) return []

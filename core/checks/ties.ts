@@ -137,11 +137,38 @@ function boardBends(x: Anchor, { part, joints }: TieSite, c: Given): Link[] {
   return [['board', armMm <= 0 ? Infinity : unfactored((fb.value * sectionModulus(w, t)) / armMm, c)]]
 }
 
+/** What joints gave before of the same pieces under the same settings, by axis: no load changes it. */
+const gave = new WeakMap<PartBoxes, WeakMap<Given['settings'], WeakMap<Joint, Map<Axis, number | null>>>>()
+const kept = <K extends object, V>(map: WeakMap<K, V>, key: K, fresh: () => V): V => {
+  const known = map.get(key)
+  if (known !== undefined) return known
+  const value = fresh()
+  map.set(key, value)
+  return value
+}
+
 /**
  * What a joint gives against a force along one of the build's axes, N: pulled apart along its fasteners, or slid across
  * them; null when not known.
  */
 export function jointGives(
+  j: Joint,
+  axis: Axis,
+  parts: ReadonlyMap<string, Part>,
+  boxes: PartBoxes,
+  c: Given,
+): number | null {
+  const under = kept(gave, boxes, () => new WeakMap())
+  const byJoint = kept(under, c.settings, () => new WeakMap<Joint, Map<Axis, number | null>>())
+  const byAxis = kept(byJoint, j, () => new Map<Axis, number | null>())
+  const known = byAxis.get(axis)
+  if (known !== undefined) return known
+  const found = jointGivesAnew(j, axis, parts, boxes, c)
+  byAxis.set(axis, found)
+  return found
+}
+
+function jointGivesAnew(
   j: Joint,
   axis: Axis,
   parts: ReadonlyMap<string, Part>,
