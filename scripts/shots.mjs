@@ -65,13 +65,17 @@ const SHOTS = [
     size: TALL,
     before: async (page) => {
       // The boat mender's things and room, with nothing built yet.
+      const named = page.getByText('Boat mender')
+      await named.first().waitFor()
+      await page.waitForTimeout(1000)
+      const shown = await named.count()
       const chooser = page.waitForEvent('filechooser')
       await page.getByRole('button', { name: 'Import a project file' }).click()
       const emptied = { ...JSON.parse(readFileSync('demo/boats.tackloft.json', 'utf8')), id: 'to-plan', builds: [] }
       emptied.progress = { ...emptied.progress, letters: {}, steps: [], measured: {} }
       const file = { name: 'to-plan.json', mimeType: 'application/json', buffer: Buffer.from(JSON.stringify(emptied)) }
       await (await chooser).setFiles(file)
-      await page.getByText('Boat mender').nth(1).waitFor()
+      await named.nth(shown).waitFor()
       await page.goto(`http://127.0.0.1:${PORT}/p/to-plan/shape`)
       await page.getByRole('button', { name: 'Plan the room' }).click()
       await page.getByText(/^Done: /).waitFor({ timeout: 90_000 })

@@ -1,7 +1,7 @@
 import type { CheckResult } from '../checks/check.ts'
 import { FEATURE_CAUTIONS, metName, MOVE_WAYS } from './features.ts'
 import { roleName } from './names.ts'
-import { capital, plural, type Data, type Say } from './say.ts'
+import { plural, type Data, type Say } from './say.ts'
 import type { FeatureKind } from '../room/features.ts'
 
 /** Room for things lower than this is none, mm. */
@@ -162,7 +162,7 @@ export const ROOM_TABLE: Record<string, Words> = {
   'care-sparks': (_r, d) =>
     `${theGoods(d)} can catch fire and ${areIs(d)} beside "${d.other}", which charges there: put one of them elsewhere.`,
   'care-food': (_r, d) => `${theGoods(d)} ${areIs(d)} food beside "${d.other}": put one of them elsewhere.`,
-  lit: (_r, d, say) => `${capital(met(d))} lights it: ${say.length(Number(d.gapMm))} from its middle.`,
+  lit: (_r, d, say) => `Lit by ${met(d)}, ${say.length(Number(d.gapMm))} from its middle.`,
   'lit-far': (_r, d, say) =>
     `Nothing lights it: ${met(d)} is ${say.length(Number(d.gapMm))} from its middle, and more than ${say.length(Number(d.wantedMm))} leaves one working in one's own shadow. Hang a lamp over it before it is built.`,
   'lit-unknown': () => 'No lamp and no window has been surveyed: nobody has looked whether it is lit.',

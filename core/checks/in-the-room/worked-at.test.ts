@@ -53,7 +53,7 @@ describe('what people work at', () => {
     )
     const gap = Math.hypot(Math.max(0, middle[0] - 300), Math.max(0, middle[1] - 100), 2000 - middle[2])
     expectNear(Number(own[0].data.gapMm), gap, 1e-6)
-    expect(sayCheck(own[0], say)).toMatch(/lights it: \d/)
+    expect(sayCheck(own[0], say)).toMatch(/^Lit by the light, \d/)
   })
   it('is in the shade, and past every cord, where those are far: said, and failed by nothing', () => {
     const far = read([lamp(5500, { upMm: 2300 }), outlet(5800)])

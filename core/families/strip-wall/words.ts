@@ -12,7 +12,7 @@ const reasons: WordsFor<ReasonData> = {
   'rise-prepared': () => 'from one height with bolts or blocking to the next',
   'rise-usual': (_d, say) => `${say.length(304.8)} is usual: most holders hang between two`,
   'lowest-longest': (d, say) => `over a bench, and the longest tool hangs ${say.length(d.lowMm)} below its strip`,
-  'lowest-prepared': () => 'over the bolts or the blocking in the wall, which nothing else here replaces',
+  'lowest-prepared': () => 'over bolts or blocking: nothing else in this wall holds it',
   'lowest-hand': (d, say) =>
     `so that what hangs is at the hand; the longest tool hangs ${say.length(d.lowMm)} below its strip`,
   'strips-goods': () => 'as far as holders hang, and into two studs',
