@@ -4,7 +4,11 @@ import { isHardWorked, isTrouble } from '../checks/verdict.ts'
 import type { Lever } from '../families/family.ts'
 import type { Goods } from '../goods/goods.ts'
 import type { Feature } from '../room/features.ts'
+import { unitsOf } from '../assembly/settings.ts'
+import { withValue } from '../families/params.ts'
 import { findFamily } from '../families/registry.ts'
+import { roundUp } from '../measure/rounding.ts'
+import type { Units } from '../measure/units.ts'
 import type { Build, Project } from './project.ts'
 import { obstacleMoves } from './move-obstacle.ts'
 import { procure } from './plan.ts'
@@ -147,6 +151,8 @@ export function remedies(p: Project, build: Build, checkId: string, o: RemedyOpt
       })
   // What stands on it would be left behind.
   for (const m of ctx.carries ? [] : moves(build, target)) keep(tryBuild(m.build, [m.change]))
+  for (const l of longer(base.reading, target, unitsOf(p.settings)))
+    keep(tryBuild({ ...build, params: l.params }, [l.change]))
   const levers = family.levers(build.params, ctx)
   for (const l of levers) {
     if (o.quick && found.filter((r) => r.deltaHoused >= 0).length >= ENOUGH) break
@@ -197,6 +203,30 @@ function moves(build: Build, target: CheckResult): { build: Build; change: Remed
       },
     ]
   })
+}
+
+/** Dimensions by which a build is made longer along its wall, and counts of what it has side by side. */
+const LENGTHS = ['lengthMm', 'clearMm']
+const SIDE_BY_SIDE = ['bays', 'columns']
+
+/** As much longer as a check says it must be, or by one bay. */
+function longer(
+  r: BuildReading,
+  target: CheckResult,
+  units: Units,
+): { params: Build['params']; change: Remedy['changes'][number] }[] {
+  const mm = target.data.longerMm
+  if (typeof mm !== 'number' || mm <= 0) return []
+  const dimOf = (paths: readonly string[]) => r.shaped.dims.find((d) => paths.includes(d.path))
+  const [length, count] = [dimOf(LENGTHS), dimOf(SIDE_BY_SIDE)]
+  const to = length ? roundUp(length.value + mm, units) : 0
+  const changed = (path: string, value: number) => withValue(r.build.params, path, value)
+  return [
+    ...(length
+      ? [{ params: changed(length.path, to), change: { code: 'longer', data: { mm: to - length.value } } }]
+      : []),
+    ...(count ? [{ params: changed(count.path, count.value + 1), change: { code: 'one-more', data: {} } }] : []),
+  ]
 }
 
 /**

@@ -12,7 +12,7 @@ import { remedies } from '../project/remedies.ts'
 import { NO_WISHES } from '../project/wishes.ts'
 import { sayCheck } from '../wording/checks.ts'
 import { sayIn } from '../wording/say.ts'
-import { shiftsOntoStuds } from './onto-studs.ts'
+import { longerOntoStuds, shiftsOntoStuds } from './onto-studs.ts'
 import { studCentres, type Wall } from './room.ts'
 
 const wallOf = (firstMm: number, spacingMm: number, lengthMm = 4800): Wall => ({
@@ -60,6 +60,15 @@ describe('moved along a wall over a second stud', () => {
   })
 })
 
+it('longer is by what the second stud is past its end, and a stud behind neither end is counted', () => {
+  const w = wallOf(600, 600)
+  // Studs at 600, 1200, 1800: the second from 500 on is at 1200, and 40 are left past it.
+  expect(longerOntoStuds(w, 500, 1000)).toBe(240)
+  expect(longerOntoStuds(w, 570, 1000)).toBe(840)
+  expect(longerOntoStuds(w, 500, 1300)).toBeNull()
+  expect(longerOntoStuds(w, 4100, 4300)).toBeNull()
+})
+
 /** Four totes in a rack of one column, before a wall whose studs begin far out. */
 function project(offsetMm: number, firstMm = 620, spacingMm = 400): Project {
   const p = newProject('p', 'studs', 'metric', '2026-01-01T00:00:00.000Z')
@@ -82,10 +91,29 @@ describe('what a single stud would hold', () => {
     expect(sayCheck(check, sayIn(METRIC))).toMatch(/Move it \d+ mm to the right, over a second stud/)
   })
   it('is offered the move, and then it is held', () => {
-    const [first] = remedies(p, p.builds[0], check.id)
+    const first = remedies(p, p.builds[0], check.id).find((x) => x.changes[0].code === 'move')!
     expect(first.changes).toEqual([{ code: 'move', data: { mm: check.data.moveMm, way: 'right' } }])
     const [moved] = readingsOf(readBuilds({ ...p, builds: [first.build] }))
     expect(moved.checks.find((c) => c.check === 'fixing')).toMatchObject({ state: 'holds' })
+  })
+  it('is offered to be made longer, and then it is held', () => {
+    const q = project(0, 600, 600)
+    const box = { id: 'x', name: 'box', kind: 'box' as const, count: 3, acrossMm: 600, deepMm: 500, tallMm: 500 }
+    q.goods.push(newGoods({ ...box, massKg: 15 }))
+    const bare = newBuild({ id: 's', name: 'Shelves', family: 'shelf-unit', params: {}, wallId: 'wall-1' })
+    bare.goods = [{ goodsId: 'x', count: 3 }]
+    q.builds = [{ ...bare, params: findFamily('shelf-unit')!.start(contextOf(q, bare)!) as Build['params'] }]
+    const [own] = readingsOf(readBuilds(q))
+    const one = own.checks.find((c) => c.check === 'fixing')!
+    expect(one).toMatchObject({ code: 'one-fixing', state: 'fails' })
+    const found = remedies(q, q.builds[0], one.id, { most: 9 })
+    const more = found.find((x) => x.changes[0].code === 'one-more')!
+    const [now] = readingsOf(readBuilds({ ...q, builds: [more.build] }))
+    expect(now.checks.find((c) => c.check === 'fixing')).toMatchObject({ state: 'holds' })
+    const reach = (r: typeof own) => Math.max(...[...r.boxes.values()].map((b) => b.max[0]))
+    expect(reach(now) - reach(own)).toBeGreaterThanOrEqual(Number(one.data.longerMm))
+    // The shelf of one bay made so much wider sags: that is no way out.
+    expect(found.some((x) => x.changes[0].code === 'longer')).toBe(false)
   })
   it('is planned a little further along, and where it is held anyway it stays in the corner', () => {
     const offerOf = (q: Project) =>

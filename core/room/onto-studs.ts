@@ -21,3 +21,10 @@ export function shiftsOntoStuds(w: Wall, from: number, to: number): { left: numb
   }
   return { left: nearest(-1), right: nearest(1) }
 }
+
+/** How much longer to the right it is made to reach a second stud, mm; null where the wall has none there. */
+export function longerOntoStuds(w: Wall, from: number, to: number): number | null {
+  const [, second] = studCentres(w).filter((x) => x >= from + FROM_END_MM)
+  const end = second === undefined ? Infinity : second + FROM_END_MM
+  return end > to && end <= w.lengthMm ? end - to : null
+}

@@ -9,6 +9,8 @@ import { gathered } from './kind.ts'
 const TABLE: Record<string, (d: Data, say: Say) => string> = {
   ...gathered<(d: Data, say: Say) => string>(Object.values(KIND_WORDS), (k) => k.levers),
   'in-place': () => 'Build it where it stands, piece by piece',
+  longer: (d, say) => `Make it ${say.lengthOf(d, 'mm')} longer along the wall`,
+  'one-more': () => 'Make it one bay longer',
   'add-brace': () => 'Screw a diagonal brace across the back',
   'add-tie': () => 'Tie it to the wall',
   'rail-section': (d) => `Make the rails ${sectionName(String(d.section))}`,

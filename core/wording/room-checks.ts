@@ -90,7 +90,8 @@ export const ROOM_TABLE: Record<string, Words> = {
   'one-fixing': (_r, d, say) => {
     const to = Number(d.moveMm) > 0 ? ` ${say.length(Number(d.moveMm))} to the ${d.moveWay}` : ''
     const other = Number(d.clearMm) > 0 ? ` or ${say.length(Number(d.clearMm))} to the ${d.clearWay}` : ''
-    const move = to ? `Move it${to}${other}, over a second stud` : 'Make it longer, over a second stud'
+    const long = Number(d.longerMm) > 0 ? ` ${say.length(Number(d.longerMm))}` : ''
+    const move = to ? `Move it${to}${other}, over a second stud` : `Make it${long} longer, over a second stud`
     return `Only one fixing lands in a stud of ${d.wall}: it can still turn. ${move}, or first screw a batten across two studs${Number(d.first) >= 0 ? ` (one is ${say.length(Number(d.first))} from the left end)` : ''} and fix to that.`
   },
   'no-stud-behind': (_r, d) =>

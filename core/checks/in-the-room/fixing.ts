@@ -1,5 +1,5 @@
 import { wholeBox } from '../../assembly/part-box.ts'
-import { shiftsOntoStuds } from '../../room/onto-studs.ts'
+import { longerOntoStuds, shiftsOntoStuds } from '../../room/onto-studs.ts'
 import { standsAtWall, studCentres } from '../../room/room.ts'
 import { defineRoomCheck } from '../room-check.ts'
 import { plain, type CheckResult } from '../check.ts'
@@ -69,7 +69,7 @@ export const fixing = defineRoomCheck({
           demand: least,
           capacity: 1,
           parts: anchors.map((a) => a.part),
-          data: { ...studs, ...moves(shiftsOntoStuds(w, from, to)) },
+          data: { ...studs, ...moves(shiftsOntoStuds(w, from, to)), longerMm: longerOntoStuds(w, from, to) ?? -1 },
         }),
       )
     else
