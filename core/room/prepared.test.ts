@@ -306,6 +306,13 @@ describe('what hangs along a wall that carries nothing', () => {
     const [o] = outcomes(kit('strip-wall', bands().slice(0, 1), { rows: 2 }))
     expect(o.ok ? null : o.problem.code).toBe('strip-misses-studs')
   })
+  it('what lies lower than anything hangs sets no rise, and unevenly prepared heights are not passed by a strip', () => {
+    const uneven = [200, 1050, 1530, 1760].map((upMm, i) => ({ ...blocking(upMm, 400), id: `k${i}` }))
+    const r = read(kit('strip-wall', uneven))
+    expect(r.shaped.dims.find((d) => d.path === 'riseMm')!.tackedValue).toBe(480)
+    const heights = new Set(anchorsOf(r).map((a) => Math.round(a.at[2])))
+    for (const z of heights) expect([1120, 1600]).toContain(z)
+  })
   it('is not proven while nobody said what that carries, and fails where it carries next to nothing', () => {
     expect(read(kit('strip-wall', bands(null))).verdict.state).toBe('unknown')
     expect(read(kit('strip-wall', bands(0.2))).verdict.fails).toBeGreaterThan(0)

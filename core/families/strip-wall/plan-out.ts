@@ -111,7 +111,8 @@ export function planOut(
 
   // Over battens they are fixed to those.
   const prepared = onBattens ? [] : preparedRows(ctx.space, widthMm - fixingUp({ ...section, widthMm }))
-  const apartMm = prepared.length > 1 ? prepared[1] - prepared[0] : null
+  const [at, next] = prepared.filter((mm) => mm >= LOWEST)
+  const apartMm = next === undefined ? null : next - at
   const riseMm = length(
     'riseMm',
     'strip-rise',
@@ -135,7 +136,7 @@ export function planOut(
   const found = fewestRows(wall, limit, {
     fromMm: p.lowestMm ?? over ?? start,
     mayRise: p.lowestMm === null && over === null,
-    rows: over === null ? LIMITS.rows : prepared.filter((mm) => mm >= over - SAME_LENGTH_MM).length,
+    rows: over === null ? LIMITS.rows : rowsOver(prepared, over, riseMm),
   })
   const lowestMm = pen.length({ path: 'lowestMm', code: 'strip-lowest', min: 250, max: 2600 }, found.lowestMm, {
     code: over !== null ? 'lowest-prepared' : found.lowestMm > start ? 'lowest-hand' : 'lowest-longest',
@@ -240,6 +241,14 @@ function preparedRows(space: FreeSpace, overMm: number): number[] {
   const heights = space.prepared.filter((p) => p.on === 'wall').map((p) => (p.from + p.to) / 2 + overMm)
   const sorted = [...new Set(heights)].sort((a, b) => a - b)
   return sorted.filter((mm, i) => i === 0 || mm - sorted[i - 1] > SAME_LENGTH_MM)
+}
+
+/** How many strips one rise apart, from one of them up, each lie over something prepared. */
+function rowsOver(prepared: readonly number[], fromMm: number, riseMm: number): number {
+  const isThere = (mm: number) => prepared.some((x) => Math.abs(x - mm) <= SAME_LENGTH_MM)
+  let rows = 1
+  while (rows < LIMITS.rows && isThere(fromMm + rows * riseMm)) rows++
+  return rows
 }
 
 function layOn(w: Wall, lengthMm: number, { lowestMm, rows }: Heights) {
