@@ -16,9 +16,9 @@ import type { Build } from '../core/project/project.ts'
 /* Speed budgets of the design. Timings are printed, never tested: machines differ. */
 
 /**
- * What the processor gives right now: steps each of which waits for the one before, a multiplication and an addition of
- * whole numbers, four cycles together on usual processors. Virtual machines are given less than theirs names, and by the hour another share.
- * @returns cycles a second, in thousand millions
+ * What the processor gives right now: steps each of which waits for the one before. A multiplication of whole numbers takes
+ * three cycles and an addition one, by the makers' tables for usual processors. A virtual machine is given a share that changes.
+ * @returns GHz
  */
 function clockNow(): number {
   const steps = 3_000_000

@@ -7,6 +7,7 @@ import { findScrew, type Screw } from '../catalogue/fasteners.ts'
 import { washerFor } from '../catalogue/steel.ts'
 import { meetingAxis } from '../geometry/box.ts'
 import type { Axis } from '../geometry/vec.ts'
+import { kept } from '../measure/kept.ts'
 import { sectionModulus } from '../mechanics/section.ts'
 import { pulledTogether } from '../mechanics/withdrawal.ts'
 import type { CheckContext } from './check.ts'
@@ -137,15 +138,9 @@ function boardBends(x: Anchor, { part, joints }: TieSite, c: Given): Link[] {
   return [['board', armMm <= 0 ? Infinity : unfactored((fb.value * sectionModulus(w, t)) / armMm, c)]]
 }
 
-/** What joints gave before of the same pieces under the same settings, by axis: no load changes it. */
-const gave = new WeakMap<PartBoxes, WeakMap<Given['settings'], WeakMap<Joint, Map<Axis, number | null>>>>()
-const kept = <K extends object, V>(map: WeakMap<K, V>, key: K, fresh: () => V): V => {
-  const known = map.get(key)
-  if (known !== undefined) return known
-  const value = fresh()
-  map.set(key, value)
-  return value
-}
+/** What joints gave before, by axis, of the same pieces by the same method under the same settings: no load changes it. */
+const gave = new WeakMap<PartBoxes, WeakMap<Given['method'], WeakMap<Given['settings'], GaveUnder>>>()
+type GaveUnder = WeakMap<Joint, Map<Axis, number | null>>
 
 /**
  * What a joint gives against a force along one of the build's axes, N: pulled apart along its fasteners, or slid across
@@ -158,21 +153,21 @@ export function jointGives(
   boxes: PartBoxes,
   c: Given,
 ): number | null {
-  const under = kept(gave, boxes, () => new WeakMap())
-  const byJoint = kept(under, c.settings, () => new WeakMap<Joint, Map<Axis, number | null>>())
-  const byAxis = kept(byJoint, j, () => new Map<Axis, number | null>())
-  const known = byAxis.get(axis)
-  if (known !== undefined) return known
-  const found = jointGivesAnew(j, axis, parts, boxes, c)
-  byAxis.set(axis, found)
-  return found
+  const ofPieces = kept(gave, boxes, () => new WeakMap())
+  const under = kept(
+    kept(ofPieces, c.method, () => new WeakMap<Given['settings'], GaveUnder>()),
+    c.settings,
+    (): GaveUnder => new WeakMap(),
+  )
+  return kept(
+    kept(under, j, () => new Map<Axis, number | null>()),
+    axis,
+    () => jointGivesAnew({ j, axis, parts, boxes }, c),
+  )
 }
 
 function jointGivesAnew(
-  j: Joint,
-  axis: Axis,
-  parts: ReadonlyMap<string, Part>,
-  boxes: PartBoxes,
+  { j, axis, parts, boxes }: { j: Joint; axis: Axis; parts: ReadonlyMap<string, Part>; boxes: PartBoxes },
   c: Given,
 ): number | null {
   const [near, far] = [parts.get(j.near)!, parts.get(j.far)!]

@@ -3,6 +3,7 @@ import { bendingSection, isLevelSheet, type PartBoxes } from '../assembly/part-b
 import type { Box } from '../geometry/box.ts'
 import { mid, scale, type Vec3 } from '../geometry/vec.ts'
 import { addTo } from '../measure/add-to.ts'
+import { kept } from '../measure/kept.ts'
 import { newtons } from '../measure/units.ts'
 import type { Conditions, DesignMethod } from '../mechanics/methods/method.ts'
 import { holdBody, isHeld, wrenchOf, type Force } from './body.ts'
@@ -11,7 +12,7 @@ import { bodyKey, frameOf } from './frame.ts'
 import { closeOnGround } from './ground.ts'
 import { emptyPath, wayOf, type LoadPath, type Member, type Patch } from './load-path.ts'
 import { FLAT, over, rigidity, solveMember, type MemberOptions } from './member.ts'
-import { newMemo, siteOf, solvedBefore, type Memo } from './memo.ts'
+import { newMemo, solvedBefore, type Memo } from './memo.ts'
 import { pressesOn } from './pressing.ts'
 
 export interface AnalysisOptions {
@@ -173,7 +174,7 @@ export function analyse(a: Assembly, boxes: PartBoxes, o: AnalysisOptions): Load
 
   function passBody(b: Body) {
     const supports = supportsOf.get(bodyKey(b.id)) ?? []
-    const holds = siteOf(memo.holds, supports, () =>
+    const holds = kept(memo.holds, supports, () =>
       supports.map((s) => ({ id: s.id, at: mid(s.contact.min, s.contact.max), push: s.push, way: s.way })),
     )
     const held = holdBody(onBody.get(b.id) ?? [], holds)

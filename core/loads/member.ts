@@ -6,11 +6,12 @@ import { findSheet, type Sheet } from '../catalogue/sheets.ts'
 import { findTube } from '../catalogue/steel.ts'
 import type { Box } from '../geometry/box.ts'
 import { dot } from '../geometry/vec.ts'
+import { kept } from '../measure/kept.ts'
 import { secondMoment, shearStiffness, STEEL_E, tubeSecondMoment } from '../mechanics/section.ts'
 import type { AnalysisOptions } from './analyse.ts'
 import { edgedPanel } from './edged-panel.ts'
 import { wayOf, type Member, type Patch, type Stiffening } from './load-path.ts'
-import { siteOf, type Memo } from './memo.ts'
+import type { Memo } from './memo.ts'
 import { bendsAlongStrength, intoRails, isConcentrated, isPointed, panelSite, solvePanel } from './panel.ts'
 import { panelOnFrame } from './panel-on-frame.ts'
 import { panelOnPoints } from './panel-on-points.ts'
@@ -133,7 +134,7 @@ export function solveMember(p: Part, patches: Patch[], supports: Support[], o: M
     // What pushes a sheet up is a load less than nothing.
     if (patches.some((x) => wayOf(x)[2] > STEEP)) return solveMember(p, patches.map(turnedDown), supports, o)
     const sheet = asCut(p, findSheet(p.stock.sheet))
-    const site = sheet && siteOf(o.memo.panelSites, supports, () => panelSite(p, supports, sheet.ei))
+    const site = sheet && kept(o.memo.panelSites, supports, () => panelSite(p, supports, sheet.ei))
     const solution = site && solvePanel(p, patches, site, o.memo.beams)
     const onPoints = sheet && !solution ? panelOnPoints(p, patches, supports, sheet, o.memo.plates) : null
     if (onPoints)
@@ -190,7 +191,7 @@ export function solveMember(p: Part, patches: Patch[], supports: Support[], o: M
   if (up > STEEP) return even({ kind: 'column', axialN: patches.reduce((sum, x) => sum + x.n, 0) })
   if (up > FLAT || !bends(p)) return even({ kind: 'idle' })
 
-  const { spots, isBedded, ei, held, breadthMm } = siteOf(o.memo.beamSites, supports, () => beamSite(p, supports, o))
+  const { spots, isBedded, ei, held, breadthMm } = kept(o.memo.beamSites, supports, () => beamSite(p, supports, o))
   if (isBedded) return { state: { kind: 'bedded' }, passed: bedded(p, patches, spots) }
   if (ei === null) return even({ kind: 'unknown', reason: 'no-stiffness' })
   const loads = patches.map((x) => asBeamLoad(p, x, x.n, along))

@@ -28,15 +28,6 @@ export const newMemo = (): Memo => ({
   holds: new WeakMap(),
 })
 
-/** What was worked out for these supports before, or is now. */
-export function siteOf<T>(known: WeakMap<readonly Support[], T>, supports: readonly Support[], read: () => T): T {
-  const seen = known.get(supports)
-  if (seen) return seen
-  const site = read()
-  known.set(supports, site)
-  return site
-}
-
 function sameVec(a: Vec3, b: Vec3): boolean {
   return a === b || (a[0] === b[0] && a[1] === b[1] && a[2] === b[2])
 }

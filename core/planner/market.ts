@@ -223,7 +223,8 @@ export class RoomMarket implements Market {
   /** One that a single stud would hold is put over two where that is a little further along. */
   private at(kind: string, w: WallLine, offsetMm: number, lot: Lot, others: readonly Offer[]): Offer | null {
     const first = this.shrunk(kind, w, offsetMm, lot, others)
-    if (first?.fixings !== 1) return first
+    // What hangs from the ceiling is only steadied by the wall.
+    if (first?.fixings !== 1 || first.overhead) return first
     const { from, to } = beside(w, first.body)
     const { right } = shiftsOntoStuds(w.wall, from, to)
     const second = right ? this.shrunk(kind, w, offsetMm + Math.ceil(right), lot, others) : null

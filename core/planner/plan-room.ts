@@ -1,4 +1,5 @@
 import type { CheckResult } from '../checks/check.ts'
+import { isTrouble } from '../checks/verdict.ts'
 import { findFamily } from '../families/registry.ts'
 import { presumedMass, withPresumed, type Presumed } from '../goods/presumed.ts'
 import type { Point } from '../geometry/hull.ts'
@@ -417,15 +418,18 @@ class RoomPlanner {
 const LEAST_APART = 0.12
 
 /**
- * Builds that are no part of a plan: all of which something fails; else of those that ask too much of what they share the
- * one that keeps least.
+ * Builds that are no part of a plan: all of which something fails; else of those that only fall short together, of what they
+ * share, the one that keeps least.
  */
 export function toDrop(readings: readonly Pick<BuildReading, 'build' | 'checks'>[]): ReadonlySet<string> {
-  const with_ = (is: (c: CheckResult) => boolean) => readings.filter((r) => r.checks.some(is))
-  const failing = with_((c) => c.state === 'fails')
+  const failing = readings.filter((r) => r.checks.some((c) => c.state === 'fails'))
   if (failing.length > 0) return new Set(failing.map((r) => r.build.id))
   const kept = (r: Pick<BuildReading, 'build'>) => r.build.goods.reduce((n, g) => n + g.count, 0)
-  const [least] = with_((c) => c.check === 'shared-hold' && c.state === 'unknown').sort((a, b) => kept(a) - kept(b))
+  const onlyTogether = readings.filter((r) => {
+    const open = r.checks.filter(isTrouble)
+    return open.length > 0 && open.every((c) => c.check === 'shared-hold')
+  })
+  const [least] = onlyTogether.sort((a, b) => kept(a) - kept(b))
   return new Set(least ? [least.build.id] : [])
 }
 

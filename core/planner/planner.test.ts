@@ -140,6 +140,10 @@ describe('what is no part of a plan', () => {
     const list = [built('a', 9, { state: 'fails' }), built('b', 1, shared), built('c', 2, shared, { state: 'fails' })]
     expect([...toDrop(list)]).toEqual(['a', 'c'])
   })
+  it('is none that is not proven by itself either: without the others it would be no more so', () => {
+    const open = { check: 'joists', state: 'unknown' } as const
+    expect([...toDrop([built('a', 4, shared, open), built('b', 3, shared, open)])]).toEqual([])
+  })
   it('else of those that ask too much of the same joists the one that keeps least; else nothing', () => {
     expect([...toDrop([built('a', 4, shared), built('b', 3, shared), built('c', 1)])]).toEqual(['b'])
     expect([...toDrop([built('a', 4, { check: 'sag', state: 'unknown' }), built('b', 3, { state: 'holds' })])]).toEqual(

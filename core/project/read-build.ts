@@ -15,6 +15,7 @@ import { findFamily, isHung } from '../families/registry.ts'
 import { atRest } from './at-rest.ts'
 import { asUsed, placesOf, type Goods } from '../goods/goods.ts'
 import type { LoadPath } from '../loads/load-path.ts'
+import { kept } from '../measure/kept.ts'
 import { bad, good, type Problem, type Result } from '../measure/result.ts'
 import { ceilingAt, joistsOver } from '../room/ceiling.ts'
 import { drivenAlong } from '../checks/wall-fixing.ts'
@@ -78,14 +79,11 @@ export interface RoomPlan {
   floor: FloorPlane | null
 }
 const plans = new WeakMap<Room, RoomPlan>()
-export function roomPlan(room: Room): RoomPlan {
-  const known = plans.get(room)
-  if (known) return known
-  const o = outline(room)
-  const plan: RoomPlan = { room, outline: o, floor: floorPlane(room, o) }
-  plans.set(room, plan)
-  return plan
-}
+export const roomPlan = (room: Room): RoomPlan =>
+  kept(plans, room, () => {
+    const o = outline(room)
+    return { room, outline: o, floor: floorPlane(room, o) }
+  })
 
 /** Where the next build on the same wall begins that stands or hangs as this one does; Infinity when there is none. */
 export function nextOnWall(p: Project, build: Build): number {

@@ -1,3 +1,4 @@
+import { kept } from '../measure/kept.ts'
 import { ROOM_CHECKS } from '../checks/in-the-room/all.ts'
 import { preparedOf } from '../checks/in-the-room/shared-hold.ts'
 import type { OtherBuild, RoomContext } from '../checks/room-check.ts'
@@ -235,11 +236,8 @@ export function checksInRoomKept(s: Surroundings, reading: BuildReading): CheckR
 
 const byIds = new WeakMap<readonly Goods[], ReadonlyMap<string, Goods>>()
 /** Goods by id, made once for a list. */
-function goodsById(list: readonly Goods[]): ReadonlyMap<string, Goods> {
-  const known = byIds.get(list) ?? new Map(list.map((g) => [g.id, g]))
-  byIds.set(list, known)
-  return known
-}
+const goodsById = (list: readonly Goods[]): ReadonlyMap<string, Goods> =>
+  kept(byIds, list, () => new Map(list.map((g) => [g.id, g])))
 
 /** The checks of one build in its room, with the others round it. */
 export function checksInRoom(

@@ -88,7 +88,9 @@ describe('what a single stud would hold', () => {
   const check = r.checks.find((c) => c.check === 'fixing')!
   it('fails, and says how far along the wall a second one is', () => {
     expect(check).toMatchObject({ code: 'one-fixing', state: 'fails', data: { moveWay: 'right' } })
-    expect(sayCheck(check, sayIn(METRIC))).toMatch(/Move it \d+ mm to the right, over a second stud/)
+    expect(sayCheck(check, sayIn(METRIC))).toMatch(
+      /Move it \d+ mm to the right, or make it \d+ mm longer, over a second stud/,
+    )
   })
   it('is offered the move, and then it is held', () => {
     const first = remedies(p, p.builds[0], check.id).find((x) => x.changes[0].code === 'move')!

@@ -11,6 +11,6 @@ export function sayCounts(plan: { boards: readonly { section: string }[]; sheets
   ].join(', ')
 }
 
-/** What a piece that is fixed along a wall, or under a ceiling, meets behind it where that is too little. */
+/** What a piece that is fixed along a wall meets behind it, where that is too little. */
 export const meetsTooFew = (count: number): string =>
   `meets ${count === 0 ? 'no stud, bolt or blocking' : 'only one stud, bolt or place in blocking'} at its height: two at least`

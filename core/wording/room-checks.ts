@@ -88,11 +88,13 @@ export const ROOM_TABLE: Record<string, Words> = {
   },
   'in-masonry': (_r, d) => `${d.count} fixings into ${d.wall}.`,
   'one-fixing': (_r, d, say) => {
+    const turns = `lands in ${d.kind === 'studs' ? 'a stud of ' : ''}${d.wall}: it can still turn.`
+    if (d.kind !== 'studs')
+      return `Only one fixing ${turns} Make it longer${Number(d.prepared) > 0 ? ', or put it where two bolts, or more blocking, are behind it' : ''}.`
     const to = Number(d.moveMm) > 0 ? ` ${say.length(Number(d.moveMm))} to the ${d.moveWay}` : ''
     const other = Number(d.clearMm) > 0 ? ` or ${say.length(Number(d.clearMm))} to the ${d.clearWay}` : ''
-    const long = Number(d.longerMm) > 0 ? ` ${say.length(Number(d.longerMm))}` : ''
-    const move = to ? `Move it${to}${other}, over a second stud` : `Make it${long} longer, over a second stud`
-    return `Only one fixing lands in a stud of ${d.wall}: it can still turn. ${move}, or first screw a batten across two studs${Number(d.first) >= 0 ? ` (one is ${say.length(Number(d.first))} from the left end)` : ''} and fix to that.`
+    const long = Number(d.longerMm) > 0 ? `, or make it ${say.length(Number(d.longerMm))} longer` : ''
+    return `Only one fixing ${turns} Move it${to}${other}${long}, over a second stud, or first screw a batten across two studs${Number(d.first) >= 0 ? ` (one is ${say.length(Number(d.first))} from the left end)` : ''} and fix to that.`
   },
   'no-stud-behind': (_r, d) =>
     `Fewer than two studs of ${d.wall} are behind it. To tie it, screw a batten across the studs to both sides, or put blocking between them.`,
