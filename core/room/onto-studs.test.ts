@@ -92,6 +92,15 @@ describe('what a single stud would hold', () => {
       /Move it \d+ mm to the right, or make it \d+ mm longer, over a second stud/,
     )
   })
+  it('speaks of studs only where there are some', () => {
+    const said = (data: Partial<typeof check.data>) =>
+      sayCheck({ ...check, data: { ...check.data, ...data } as typeof check.data }, sayIn(METRIC))
+    for (const text of [said({ kind: 'masonry' }), said({ kind: 'thin', prepared: 1 })])
+      expect(text).not.toMatch(/stud/)
+    expect(said({ kind: 'thin', prepared: 1 })).toMatch(/two bolts, or more blocking/)
+    // Where no way is known none is made up.
+    expect(said({ moveMm: -1, clearMm: -1, longerMm: -1 })).toMatch(/Move it, over a second stud, or first screw/)
+  })
   it('is offered the move, and then it is held', () => {
     const first = remedies(p, p.builds[0], check.id).find((x) => x.changes[0].code === 'move')!
     expect(first.changes).toEqual([{ code: 'move', data: { mm: check.data.moveMm, way: 'right' } }])
