@@ -41,6 +41,10 @@ const CHOICES: Record<string, { label: string; options?: Record<string, string> 
     label: 'Rails at posts',
     options: { screws: 'three screws', 'more-screws': 'five screws', bolts: 'two bolts' },
   },
+  supports: {
+    label: 'Rails are borne',
+    options: { single: 'by their fasteners', doubled: 'by pieces under them beside the posts' },
+  },
   'cross-joint': { label: 'Screws in cross pieces', options: { two: 'two', three: 'three', four: 'four' } },
   hold: { label: 'Shelves are held', options: { dado: 'in dadoes', cleats: 'on cleats' } },
   strip: {

@@ -19,6 +19,8 @@ const TABLE: Record<string, (d: Data, say: Say) => string> = {
     d.railJoint === 'bolts'
       ? 'Hold the rails with two bolts at each post'
       : 'Hold the rails with five screws at each post',
+  'double-supports': () => 'Stand a piece under each rail, beside every post',
+  'single-supports': () => 'Leave out the pieces under the rails: their fasteners hold by themselves',
   'cross-joint': (d) => `Put ${d.count} screws into each end of the cross pieces`,
   'arm-tube': (d) => `Make the arms of ${sectionName(String(d.section))}`,
   'arms-tube': () => 'Make the arms of steel tube',

@@ -92,6 +92,11 @@ const STEPS: Record<string, StepWords> = {
     text: (d) =>
       `Frames on edge, posts across them, sheet tops (less the sheet) on the marks. ${capital(fixed(d))} through each post into each rail.`,
   },
+  'pieces-under-rails': {
+    title: 'Pieces under the rails',
+    text: (d) =>
+      `Measure each of ${plural(Number(d.count), 'piece')} where it stands, from what is below to the rail above: it must be driven in with the hand, not with a hammer. Beside its post, ${fixed(d)} into that.`,
+  },
   brace: {
     title: 'Boards across the back',
     text: (d) =>

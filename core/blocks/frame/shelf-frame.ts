@@ -176,22 +176,23 @@ function laySheets(d: Draft, f: ShelfFrame): void {
 
 /**
  * Holds a rail on a post it lies against: by screws through the post, or by two bolts. One that lifts may take a light
- * post with it off the floor: then the others carry.
+ * post with it off the floor: then the others carry. What bears on something else there is only held down by it.
  */
 export function railOnPost(
   d: Draft,
   rail: string,
   post: string,
-  { how, system, lifts }: { how: RailJoint; system: UnitSystem; lifts?: boolean },
+  { how, system, lifts, bears }: { how: RailJoint; system: UnitSystem; lifts?: boolean; bears?: boolean },
 ): void {
   const [p, r] = [d.part(post).size.thicknessMm, d.part(rail).size.thicknessMm]
   const joint =
     how === 'bolts'
       ? d.bolt(post, rail, 2, frameBolt(p + r, system).id)
       : d.screw(post, rail, RAIL_SCREWS[how], 'side', p, r)
-  if (!lifts) d.rest(rail, post, 'fasteners', joint)
-  else
-    d.hold({ from: { part: rail }, on: { kind: 'part', part: post }, push: UP, way: 'push', via: 'fasteners', joint })
+  const [from, on] = [{ part: rail }, { kind: 'part', part: post } as const]
+  if (bears) d.hold({ from, on, push: UP, way: 'pull', via: 'fasteners', joint })
+  else if (lifts) d.hold({ from, on, push: UP, way: 'push', via: 'fasteners', joint })
+  else d.rest(rail, post, 'fasteners', joint)
 }
 
 /** Left faces of cross pieces at both ends, under every joint of two sheets, and evenly between. */

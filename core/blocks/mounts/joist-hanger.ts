@@ -1,6 +1,7 @@
 import type { Draft } from '../../assembly/draft.ts'
 import { hangerFor, HANGER_SEAT_MM, HANGER_STEEL_MM } from '../../catalogue/hardware.ts'
 import type { Box } from '../../geometry/box.ts'
+import type { Vec3 } from '../../geometry/vec.ts'
 import { UP } from './wall-fixing.ts'
 
 /*
@@ -9,8 +10,8 @@ import { UP } from './wall-fixing.ts'
  */
 
 /**
- * Hangs the end of a joist on a board by a bought hanger. @param faceMm y where it ends. @param way out from there.
- * @param nailed what little a sheet over it lifts is held down by the hanger's nails
+ * Hangs the end of a joist on a board by a bought hanger. @param faceMm where along its axis it ends. @param way on from
+ * there. @param nailed what little a sheet over it lifts is held down by the hanger's nails
  */
 export function hangJoist(
   d: Draft,
@@ -19,22 +20,25 @@ export function hangJoist(
   const { min, max } = d.box(h.joist)
   const { item, massKg, ratedN } = hangerFor(max[2] - min[2])
   const low = min[2]
+  const axis = Math.abs(d.part(h.joist).at.along[0]) > 0.5 ? 0 : 1
+  const side = 1 - axis
+  const at = (along: number, across: number, z: number): Vec3 => (axis === 0 ? [along, across, z] : [across, along, z])
   d.square({
     id: h.id,
     role: 'hardware',
     stock: { kind: 'bought', item, massKg, ratedN },
-    min: [min[0], h.way === 1 ? h.faceMm : h.faceMm - HANGER_SEAT_MM, low - HANGER_STEEL_MM],
-    size: [max[0] - min[0], HANGER_SEAT_MM, HANGER_STEEL_MM],
-    along: 'x',
-    across: 'y',
+    min: at(h.way === 1 ? h.faceMm : h.faceMm - HANGER_SEAT_MM, min[side], low - HANGER_STEEL_MM),
+    size: at(HANGER_SEAT_MM, max[side] - min[side], HANGER_STEEL_MM),
+    along: side === 0 ? 'x' : 'y',
+    across: axis === 0 ? 'x' : 'y',
   })
   d.joint({ kind: 'hung', near: h.id, far: h.joist, fasteners: [] })
   d.joint({ kind: 'hung', near: h.id, far: h.on, fasteners: [] })
   // Both at the face: what bends the hanger there its maker has seen to.
   const on = d.box(h.on)
   const contact: Box = {
-    min: [Math.max(min[0], on.min[0]), h.faceMm, low],
-    max: [Math.min(max[0], on.max[0]), h.faceMm, low],
+    min: at(h.faceMm, Math.max(min[side], on.min[side]), low),
+    max: at(h.faceMm, Math.min(max[side], on.max[side]), low),
   }
   const [joist, hanger] = [
     { from: { part: h.joist }, on: { kind: 'part', part: h.id } },

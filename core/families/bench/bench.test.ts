@@ -117,7 +117,7 @@ describe('a person on a bench', () => {
 })
 
 describe('wells for machines', () => {
-  const well = { leftMm: 900, wideMm: 700, tableMm: 95 }
+  const well = { leftMm: 900, wideMm: 700, tableMm: 95, way: 'lowered' as const, frontMm: 120 }
   const saw = newGoods({
     id: 'saw',
     name: 'saw',

@@ -1,6 +1,7 @@
 import { canHoldTie } from '../../room/room.ts'
 import { exampleContext, exampleGoods } from '../example-context.ts'
 import { family, type ShapeContext } from '../family.ts'
+import { newGoods } from '../../goods/goods.ts'
 import { atBench } from '../../goods/ways.ts'
 import { benchLevers, benchSavers } from './levers.ts'
 import { benchParams, startingParams, UPGRADES, type BenchParams } from './parameters.ts'
@@ -12,6 +13,23 @@ const ratedSlab = (c: ShapeContext): ShapeContext => ({ ...c, settings: { ...c.s
 
 /** Nothing taller than this stands under a bench, mm. */
 const LOW_MM = 700
+
+/** A small saw for a bench: its table is 330 mm above its feet. */
+const saw = {
+  item: newGoods({
+    ...{
+      id: 'saw',
+      name: 'Bench saw',
+      kind: 'equipment',
+      count: 1,
+      acrossMm: 600,
+      deepMm: 560,
+      tallMm: 330,
+      massKg: 26,
+    },
+  }),
+  count: 1,
+}
 
 const start = (ctx: ShapeContext): BenchParams => startingParams(ctx.settings.yard, canHoldTie(ctx.space))
 
@@ -50,6 +68,20 @@ export const bench = family<BenchParams>({
       context: exampleContext('imperial', [exampleGoods('imperial', 'box', 6)]),
     },
     {
+      name: 'a machine let down through the top, metric, two layers',
+      params: {
+        ...startingParams('metric', true),
+        ...{ lengthMm: 2400, depthMm: 800, shelves: 0, layers: 'two', supports: 'doubled' },
+        wells: [{ leftMm: 900, wideMm: 620, tableMm: 330, way: 'dropped-in', frontMm: 140 }],
+      },
+      context: exampleContext('metric', [saw]),
+    },
+    {
+      name: 'on a batten at the wall, metric, one shelf',
+      params: { ...startingParams('metric', true), lengthMm: 1800, back: 'batten', shelves: 1 },
+      context: exampleContext('metric', [exampleGoods('metric', 'box', 4)]),
+    },
+    {
       name: 'free standing, metric, two layers, level with a machine',
       params: {
         ...startingParams('metric', false),
@@ -69,7 +101,7 @@ export const bench = family<BenchParams>({
         ...startingParams('imperial', true),
         lengthMm: 3200,
         shelves: 0,
-        wells: [{ leftMm: 1300, wideMm: 700, tableMm: 89 }],
+        wells: [{ leftMm: 1300, wideMm: 700, tableMm: 89, way: 'lowered', frontMm: 120 }],
       },
       context: exampleContext('imperial', []),
     },

@@ -1,5 +1,6 @@
 import { CROSS_SCREWS } from '../../blocks/frame/shelf-frame.ts'
 import type { Lever } from '../family.ts'
+import { moreLedgerScrews } from '../ledger-screws.ts'
 import { DEEPER, leverPen, lighterSheets, stifferSheets, strengthPen } from '../levers.ts'
 import type { BenchParams } from './parameters.ts'
 
@@ -10,6 +11,7 @@ export interface LeverData {
   'worktop-sheet': { sheet: string }
   'bench-panels': Record<string, never>
   'bench-wall': Record<string, never>
+  'bench-legs': Record<string, never>
   'less-overhang': { mm: number }
   'one-layer': Record<string, never>
   'cross-hangers': Record<string, never>
@@ -26,6 +28,8 @@ export function benchLevers(p: BenchParams): Lever<BenchParams>[] {
   const { out, add } = strengthPen(p)
   if (p.railJoint === 'screws') add('rail-joint', { railJoint: 'more-screws' }, { railJoint: 'more-screws' })
   if (p.railJoint !== 'bolts') add('rail-joint', { railJoint: 'bolts' }, { railJoint: 'bolts' })
+  if (p.supports === 'single' && (p.stiff === 'wall' || p.back === 'batten'))
+    add('double-supports', { supports: 'doubled' })
   if (p.crossJoint !== 'hangers') {
     for (const crossJoint of ['three', 'four'] as const)
       if (CROSS_SCREWS[crossJoint] > CROSS_SCREWS[p.crossJoint])
@@ -39,7 +43,10 @@ export function benchLevers(p: BenchParams): Lever<BenchParams>[] {
   for (const mm of CLOSER) if (mm < (p.legsApartMm ?? Infinity)) add('legs-closer', { legsApartMm: mm }, { mm })
   for (const section of DEEPER[p.frameSection] ?? []) add('bench-frame', { frameSection: section }, { section })
   for (const section of DEEPER[p.postSection] ?? []) add('post-section', { postSection: section }, { section })
-  if (p.stiff === 'wall') add('bench-panels', { stiff: 'panels' }, {})
+  if (p.back === 'batten') {
+    moreLedgerScrews(p, { add })
+    add('bench-legs', { back: 'legs' }, {})
+  } else if (p.stiff === 'wall') add('bench-panels', { stiff: 'panels', supports: 'single' }, {})
   else add('bench-wall', { stiff: 'wall' }, {})
   if (p.feet === 'standing') add('pin-feet', { feet: 'pinned' })
   if ((p.overhangMm ?? Infinity) > LESS_OUT) add('less-overhang', { overhangMm: LESS_OUT }, { mm: LESS_OUT })
@@ -51,6 +58,7 @@ export function benchLevers(p: BenchParams): Lever<BenchParams>[] {
 export function benchSavers(p: BenchParams): Lever<BenchParams>[] {
   const { out, add } = leverPen(p)
   if (p.feet === 'pinned') add('feet-standing', { feet: 'standing' })
+  if (p.supports === 'doubled') add('single-supports', { supports: 'single' })
   if (p.layers === 'two') add('one-layer', { layers: 'one' }, {})
   for (const s of lighterSheets(p.sheet, 11)) add('worktop-sheet', { sheet: s.id }, { sheet: s.id })
   for (const s of lighterSheets(p.shelfSheet, 9)) add('sheet', { shelfSheet: s.id }, { sheet: s.id })

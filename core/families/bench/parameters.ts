@@ -1,19 +1,31 @@
+import { SUPPORTS } from '../../blocks/frame/doubled-post.ts'
 import { CROSS_SCREWS, RAIL_SCREWS } from '../../blocks/frame/shelf-frame.ts'
 import { z } from '../../measure/schema.ts'
 import type { UnitSystem } from '../../measure/units.ts'
 import type { Raw } from '../family.ts'
+import { SEVERAL } from '../ledger-screws.ts'
 import { countDim, dim, dims, keys, section, sheet } from '../params.ts'
 import { feet } from '../stands-alone.ts'
 
 export const LIMITS = { shelves: 3, wells: 4 } as const
 export const HEIGHTS = ['fine', 'general', 'heavy', 'machine', 'under'] as const
+/** What carries its back: legs, or a batten on the wall, the rear piece of each frame. */
+export const BACKS = ['legs', 'batten'] as const
 export type HeightFrom = (typeof HEIGHTS)[number]
 
-/** A stretch of the bench that is lower, for a machine whose table is then level with the top. */
+/** A machine stands on a stretch of the top that is lower, or on a platform under an opening through it. */
+export const WELL_WAYS = ['lowered', 'dropped-in'] as const
+/** The least of the top before an opening, mm: a rail and what lies beside it. */
+export const LEAST_FRONT_MM = 60
+
+/** A place for a machine whose table is then level with the top. */
 const well = z.object({
   leftMm: z.number().min(0).max(15_000),
   wideMm: z.number().min(250).max(2400),
   tableMm: z.number().min(20).max(700),
+  way: z.enum(WELL_WAYS),
+  /** Of the top before an opening. */
+  frontMm: z.number().min(LEAST_FRONT_MM).max(800),
 })
 export type Well = z.infer<typeof well>
 
@@ -42,9 +54,14 @@ export const benchParams = z.object({
   frameSection: section,
   postSection: section,
   railJoint: z.enum([...keys(RAIL_SCREWS), 'bolts']),
+  /** A rail is held by its fasteners, or bears on a piece beside each leg as well. */
+  supports: z.enum(SUPPORTS),
   crossJoint: z.enum([...keys(CROSS_SCREWS), 'hangers']),
   /** What keeps it from folding: the wall, or panels of sheet at its back and its ends. */
   stiff: z.enum(['wall', 'panels']),
+  back: z.enum(BACKS),
+  /** Of a batten in each stud. */
+  ledgerScrews: z.enum(SEVERAL),
   feet,
   /** An end that stands in a corner of the room, and whether it meets the bench along the other wall or that wall. */
   corner: z.enum(['none', 'left', 'right']),
@@ -88,16 +105,33 @@ export const startingParams = (system: UnitSystem, onWall: boolean): BenchParams
   ...STOCK[system],
   layers: 'one',
   railJoint: system === 'imperial' ? 'bolts' : 'more-screws',
+  supports: 'single',
   crossJoint: 'hangers',
   stiff: onWall ? 'wall' : 'panels',
+  back: 'legs',
+  ledgerScrews: 'four',
   feet: 'standing',
   corner: 'none',
   meets: 'bench',
   otherDepthMm: null,
 })
 
-/** The first form knew no corners, the second no feet held down. */
+const wellsLowered = (wells: unknown) =>
+  Array.isArray(wells) ? wells.map((w: object) => ({ way: 'lowered', frontMm: 120, ...w })) : wells
+
+/** The first form knew no corners, the second no feet held down, the third no batten on the wall and no machine let through. */
 export const UPGRADES = [
   (raw: Raw): Raw => ({ corner: 'none', meets: 'bench', otherDepthMm: null, ...raw }),
   (raw: Raw): Raw => ({ feet: 'standing', ...raw }),
+  (raw: Raw): Raw => ({
+    back: 'legs',
+    ledgerScrews: 'four',
+    supports: 'single',
+    ...raw,
+    wells: wellsLowered(raw.wells),
+  }),
 ]
+
+/** Sides at which legs stand. */
+export const rowsOf = (p: BenchParams): readonly ('rear' | 'front')[] =>
+  p.back === 'batten' ? ['front'] : ['rear', 'front']

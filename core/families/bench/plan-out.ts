@@ -9,6 +9,15 @@ import { roundNearest, roundUp } from '../../measure/rounding.ts'
 import { inches } from '../../measure/units.ts'
 import { shelfPlay, type DimPen } from '../dim-pen.ts'
 import { cornerCut, type CornerCut, type CornerProblems } from './corner.ts'
+import {
+  besideOpening,
+  DROP_PLAY_MM,
+  dropDeepMm,
+  openedDeep,
+  type DropProblems,
+  type DropRoom,
+  type Opened,
+} from './drop-in.ts'
 import type { ShapeContext } from '../family.ts'
 import { framedTops, withoutPlace, type Level, type Opening } from '../house-on-shelves.ts'
 import type { Planned } from '../opened.ts'
@@ -33,13 +42,16 @@ export interface ReasonData {
   'shelves-under': { things: number }
   'bench-other-same': object
 }
-export interface ProblemData extends CornerProblems {
+export interface ProblemData extends CornerProblems, DropProblems {
+  'well-past-start': { mm: number; leastMm: number }
   'well-past-end': { mm: number; mostMm: number }
   'wells-meet': { mm: number; leastMm: number }
   'well-too-low': { mm: number; leastMm: number }
   'bench-too-shallow': { mm: number; leastMm: number }
   'shelf-over-top': { mm: number; mostMm: number; shelf: number }
   'angle-under-shelf': { mm: number; leastMm: number }
+  'doubled-behind-panels': object
+  'batten-misses-studs': { from: number; count: number }
 }
 
 /**
@@ -81,6 +93,8 @@ export interface Plan {
   frontMm: number
   /** From the outer face of a rail to the inner one of the leg behind it. */
   inMm: number
+  /** Where shelves begin, from the wall: at the rear legs, or at the wall where a batten takes their place. */
+  backMm: number
   sections: BenchSection[]
   /** Between the legs, of the sections that are no wells. */
   openings: (Opening & { section: number })[]
@@ -88,7 +102,7 @@ export interface Plan {
   /** Tops of the shelves under it. */
   shelves: number[]
   /** Of each well, what stands in it. */
-  machines: { well: Well; item: Goods | null }[]
+  machines: { well: Well; item: Goods | null; opened: Pick<Opened, 'back' | 'front'> | null }[]
   play: { sideMm: number; aboveMm: number }
   corner: CornerCut | null
 }
@@ -116,6 +130,7 @@ export function planOut(p: BenchParams, ctx: ShapeContext, pen: DimPen): Result<
   })
   const frontMm = depthMm - overhangMm
   const inMm = frame.thicknessMm + post.thicknessMm
+  const backMm = p.back === 'batten' ? 0 : inMm
   const leastMm = 2 * inMm + 100 + overhangMm
   if (depthMm < leastMm) return bad('bench-too-shallow', { mm: depthMm, leastMm }, 'depthMm')
 
@@ -130,10 +145,11 @@ export function planOut(p: BenchParams, ctx: ShapeContext, pen: DimPen): Result<
   })
   const panelMm = shelfSheet.lengthMm - 2 * ctx.settings.sheetTrimMm
   const spec = { p, ctx, sheet, post, frame, heightMm, legsApart, every, panelMm }
-  const { machines, rest } = intoWells(p, ctx, depthMm)
+  const drop: DropRoom = { depthMm, overhangMm, boardMm: frame.thicknessMm }
+  const { machines, rest } = intoWells(p, ctx, drop)
   const things = rest.length
   const room: UnderTop = {
-    depthMm: frontMm - 2 * inMm,
+    depthMm: frontMm - inMm - backMm,
     highMm: heightMm - thick - frame.widthMm,
     frame: { frameMm: frame.widthMm, sheetMm: shelfSheet.thicknessMm },
     aboveMm,
@@ -144,7 +160,10 @@ export function planOut(p: BenchParams, ctx: ShapeContext, pen: DimPen): Result<
     const s = sectionsOf(spec, mm)
     return s.ok ? openingsOf(s.value, post) : []
   }
-  const wellsEnd = Math.max(0, ...p.wells.map((w) => w.leftMm + w.wideMm))
+  const wellsEnd = Math.max(
+    0,
+    ...p.wells.map((w) => w.leftMm + w.wideMm + (w.way === 'dropped-in' ? besideOpening(post, frame) : 0)),
+  )
   const longest = ctx.space.lengthMm
   // What a well leaves of a usual bench is a stretch with legs of its own, or it ends with the well.
   const beside = USUAL_LENGTH - wellsEnd
@@ -162,10 +181,18 @@ export function planOut(p: BenchParams, ctx: ShapeContext, pen: DimPen): Result<
       data: needed > usual ? { things } : usual > USUAL_LENGTH ? { count: p.wells.length } : {},
     },
   )
+  const opened: Plan['machines'] = []
+  for (const [i, m] of machines.entries()) {
+    const o = m.well.way === 'dropped-in' ? openedDeep(m.well, m.item, drop, `wells.${i}`) : good(null)
+    if (!o.ok) return o
+    opened.push({ ...m, opened: o.value })
+  }
   const corner = cornerCut(p, ctx, pen, { depthMm, lengthMm })
   if (!corner.ok) return corner
   const sections = sectionsOf(spec, lengthMm)
   if (!sections.ok) return sections
+  const outer = corner.value && sections.value.at(corner.value.side === 'left' ? 0 : -1)
+  if (outer?.opening) return bad('drop-in-corner', {}, 'corner')
   const openings = openingsOf(sections.value, post)
   const { levels, left } = underneath(room, openings, rest, p.shelves)
   pen.count(
@@ -191,11 +218,12 @@ export function planOut(p: BenchParams, ctx: ShapeContext, pen: DimPen): Result<
       heightMm,
       frontMm,
       inMm,
+      backMm,
       sections: sections.value,
       openings,
       levels,
       shelves: shelves.value,
-      machines,
+      machines: opened,
       play: { sideMm, aboveMm },
       corner: corner.value,
     },
@@ -227,12 +255,18 @@ function heightOf(p: BenchParams, ctx: ShapeContext, pen: DimPen, underTopMm: nu
 }
 
 /** Machines into the wells, each the first that goes in; and all other goods one by one, the heaviest first. */
-function intoWells(p: BenchParams, ctx: ShapeContext, depthMm: number): Pick<Plan, 'machines'> & { rest: Goods[] } {
+function intoWells(
+  p: BenchParams,
+  ctx: ShapeContext,
+  r: DropRoom,
+): { machines: Omit<Plan['machines'][number], 'opened'>[]; rest: Goods[] } {
   const rest = ctx.goods
     .flatMap((g) => Array.from({ length: g.count }, () => g.item))
     .sort((a, b) => (b.massKg ?? 0) - (a.massKg ?? 0) || b.tallMm - a.tallMm)
   const machines = p.wells.map((w) => {
-    const i = rest.findIndex((g) => g.kind === 'equipment' && g.acrossMm <= w.wideMm && g.deepMm <= depthMm)
+    const [wide, deep] =
+      w.way === 'dropped-in' ? [w.wideMm - 2 * DROP_PLAY_MM, dropDeepMm(w, r)] : [w.wideMm, r.depthMm]
+    const i = rest.findIndex((g) => g.kind === 'equipment' && g.acrossMm <= wide && g.deepMm <= deep)
     return { well: w, item: i < 0 ? null : rest.splice(i, 1)[0] }
   })
   return { machines, rest }

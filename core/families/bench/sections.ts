@@ -6,6 +6,7 @@ import type { Sheet } from '../../catalogue/sheets.ts'
 import { bad, good, type Result } from '../../measure/result.ts'
 import type { ShapeContext } from '../family.ts'
 import type { Opening } from '../house-on-shelves.ts'
+import { besideOpening } from './drop-in.ts'
 import type { BenchParams, Well } from './parameters.ts'
 
 /** A stretch shorter than this stands on no legs of its own, mm. */
@@ -18,6 +19,8 @@ export interface BenchSection {
   /** Upper face of its top. */
   highMm: number
   well: Well | null
+  /** Where its opening is along the bench, where its machine is let down through the top. */
+  opening: { left: number; right: number } | null
   /** Left edges of its legs. */
   legs: number[]
   crosses: number[]
@@ -70,11 +73,17 @@ export function sectionsOf(s: SectionSpec, lengthMm: number): Result<BenchSectio
   for (const { well, i } of order) {
     const field = `wells.${i}`
     const here = (r: Result<null>): Result<null> => (r.ok ? r : { ok: false, problem: { ...r.problem, field } })
-    const end = well.leftMm + well.wideMm
-    const start = Math.max(well.leftMm, first)
+    // An opening has a leg and a cross piece on both sides of it.
+    const side = well.way === 'dropped-in' ? besideOpening(s.post, s.frame) : 0
+    const end = well.leftMm + well.wideMm + side
+    const start = well.leftMm - side
+    if (start < first - 1e-6) return bad('well-past-start', { mm: well.leftMm, leastMm: first + side }, field)
     if (end > last + 1e-6) return bad('well-past-end', { mm: end, mostMm: last }, field)
     const leastMm = p.layers === 'two' ? 2 * s.sheet.thicknessMm : s.sheet.thicknessMm
     const low = s.heightMm - well.tableMm
+    const over = leastMm + s.frame.widthMm
+    if (well.way === 'dropped-in' && well.tableMm < over + s.frame.widthMm)
+      return bad('drop-too-shallow', { mm: well.tableMm, leastMm: over + s.frame.widthMm }, field)
     if (low < leastMm + s.frame.widthMm + KNEE_MM)
       return bad('well-too-low', { mm: Math.max(0, low), leastMm: leastMm + s.frame.widthMm + KNEE_MM }, field)
     if (start < at - 1e-6) return bad('wells-meet', { mm: 0, leastMm: LEAST_SECTION }, field)
@@ -109,7 +118,9 @@ function sectionOf(
   const room = long - post.widthMm
   // A panel behind the legs meets the next on one of them: none is longer than a sheet.
   const apartMm = s.p.stiff === 'panels' ? Math.min(s.legsApart, s.panelMm - post.widthMm) : s.legsApart
-  const n = Math.max(1, Math.ceil(room / apartMm - 1e-9))
+  // None stands in an opening.
+  const opened = well?.way === 'dropped-in'
+  const n = opened ? 1 : Math.max(1, Math.ceil(room / apartMm - 1e-9))
   const legs = Array.from({ length: n + 1 }, (_, i) => from + (i * room) / n)
   const beside = (x: number) => besideLegs(x, t, post.widthMm, legs)
 
@@ -124,16 +135,19 @@ function sectionOf(
   const first = from + post.widthMm
   const under = joints.map((x) => ({ from: x - first }))
   const crosses = crossesUnder(long - 2 * post.widthMm, s.every, t, [{ from: 0 }, ...under]).map((x) => first + x)
+  const side = besideOpening(post, frame)
   return good({
     from,
     to,
-    highMm: s.heightMm - (well?.tableMm ?? 0),
+    highMm: s.heightMm - (opened ? 0 : (well?.tableMm ?? 0)),
     well,
+    opening: opened ? { left: from + side, right: to - side } : null,
     legs,
     panels: s.p.stiff === 'panels' ? panelsOver(legs, post.widthMm, s.panelMm) : [],
     crosses: apart(crosses.map(beside), t, [crosses[0], crosses[crosses.length - 1], ...joints.map((x) => x - t / 2)]),
-    tops: between(from, at, to),
-    upper: between(from, upperAt, to),
+    // Round an opening it lies in pieces of its own.
+    tops: opened ? [] : between(from, at, to),
+    upper: opened ? [] : between(from, upperAt, to),
   })
 }
 /** Cross pieces that came to lie in each other beside a leg are one: that at an end or under a joint, if there is one. */

@@ -1,8 +1,9 @@
-import { levelStep, loadStep, pinStep, tieStep } from '../../blocks/mounts/steps.ts'
+import { levelStep, loadStep, pinStep, tieStep, underRailsStep } from '../../blocks/mounts/steps.ts'
 import { called, fixedBy } from '../../steps/fixed-by.ts'
 import { idsOf, stepsWith, type Step } from '../../steps/step.ts'
 import type { Assembly, Part } from '../../assembly/assembly.ts'
 import type { Shaped } from '../family.ts'
+import { DROP_PLAY_MM } from './drop-in.ts'
 import type { BenchParams } from './parameters.ts'
 
 /** What is said with each step. */
@@ -10,6 +11,8 @@ export interface StepData {
   'bench-frame': { crosses: number }
   'bench-panels': { count: number; screws: number }
   'bench-stand': { wells: number }
+  'bench-on-wall': { count: number; lowMm: number; screws: number; courses: number }
+  'bench-drop-in': { count: number; playMm: number; upMm: number }
   'bench-top': { count: number; layers: number; outMm: number }
   'bench-scribe': { side: string; meets: string; spareMm: number; slantMm: number; longAt: string; deepMm: number }
 }
@@ -22,14 +25,16 @@ export function benchSteps(p: BenchParams, { assembly: a }: Shaped): Step[] {
   const ids = (pattern: RegExp) => a.parts.map((x) => x.id).filter((id) => pattern.test(id))
   const [rail, sheet] = [a.parts.find((x) => x.role === 'rail')!, a.parts.find((x) => x.role === 'top')!]
   const levels = a.stick.map((m) => m.level)
-  const first = ids(/^(rail|cross|hanger-cross)-0-top-/)
-  const others = ids(/^(rail|cross|hanger)-/).filter((id) => !first.includes(id))
+  const first = ids(/^((hanger-)?(trimmer|between)-0-|(rail|cross|hanger-cross)-0-top-)/)
+  const others = ids(/^(rail|cross|between|trimmer|hanger)-/).filter((id) => !first.includes(id))
   const hangers = ids(/^hanger-/)
   const [panels, shelves] = [ids(/^(back|end)-/), ids(/^shelf-/)]
   const cross = a.parts.find((x) => x.role === 'cross')!
   const modules = a.subassemblies.filter((s) => s.name === 'module').length
   const tied = a.anchors.length > 0
   const tops = ids(/^top-/)
+  const dropped = a.bays.filter((b) => b.id.startsWith('drop-'))
+  const battens = a.parts.filter((x) => x.role === 'ledger')
   const scribed = a.parts.some(isScribed)
   const frame: Pick<Step, 'parts' | 'cautions' | 'hold'> = {
     parts: first,
@@ -72,6 +77,7 @@ export function benchSteps(p: BenchParams, { assembly: a }: Shaped): Step[] {
       cautions: [],
       hold: { code: 'shelves-parallel' },
     },
+    underRailsStep(a),
     panels.length > 0 &&
       step({
         id: 'panels',
@@ -81,14 +87,16 @@ export function benchSteps(p: BenchParams, { assembly: a }: Shaped): Step[] {
         cautions: ['dust'],
         hold: { code: 'back-square' },
       }),
-    step({
-      id: 'stand',
-      code: 'bench-stand',
-      data: { wells: p.wells.length },
-      parts: [],
-      on: ids(/^(leg|rail|cross|hanger|back|end)-/),
-      cautions: ['lift-two'],
-    }),
+    battens.length > 0
+      ? onWall(a, battens, ids(/^(leg|rail|cross|between|trimmer|hanger|under)-/))
+      : step({
+          id: 'stand',
+          code: 'bench-stand',
+          data: { wells: p.wells.length },
+          parts: [],
+          on: ids(/^(leg|rail|cross|between|trimmer|hanger|under|back|end)-/),
+          cautions: ['lift-two'],
+        }),
     modules > 1 && {
       id: 'join',
       code: 'join-modules',
@@ -100,7 +108,7 @@ export function benchSteps(p: BenchParams, { assembly: a }: Shaped): Step[] {
     },
     levelStep(a, ids(/^leg-/)),
     pinStep(a, ids(/^angle-/)),
-    tieStep(a.anchors.filter((x) => x.into !== 'slab')),
+    battens.length === 0 && tieStep(a.anchors.filter((x) => x.into !== 'slab')),
     shelves.length > 0 && {
       id: 'sheets',
       code: 'lay-sheets',
@@ -120,9 +128,49 @@ export function benchSteps(p: BenchParams, { assembly: a }: Shaped): Step[] {
       cautions: ['sheet-two', 'dust'],
       hold: { code: 'top-flat' },
     }),
+    dropped.length > 0 &&
+      step({
+        id: 'drop-in',
+        code: 'bench-drop-in',
+        data: {
+          count: dropped.length,
+          playMm: DROP_PLAY_MM,
+          upMm: Math.max(...tops.map((id) => topOf(a, id))),
+        },
+        parts: [],
+        on: dropped.flatMap((b) => b.carriers),
+        cautions: ['lift-two'],
+        hold: { code: 'table-flush' },
+      }),
     loadStep(tied),
   ]
   return all.filter((s): s is Step => s !== false)
+}
+
+/** The frames go to the wall: battens on their line, screwed to what is behind, legs under their fronts. */
+const onWall = (a: Assembly, battens: readonly Part[], parts: string[]): Step => {
+  const anchors = a.anchors.filter((x) => battens.some((b) => b.id === x.part))
+  return step({
+    id: 'stand',
+    code: 'bench-on-wall',
+    data: {
+      count: battens.length,
+      lowMm: Math.max(...battens.map((b) => b.at.centre[2] - b.size.widthMm / 2)),
+      screws: anchors[0]?.count ?? 1,
+      courses: anchors.some((x) => x.into === 'masonry') ? 1 : 0,
+    },
+    parts: [],
+    on: parts,
+    anchors: idsOf(anchors),
+    cautions: ['lift-two', 'find-studs', 'not-into-wires'],
+    hold: { code: 'tied-before-load' },
+  })
+}
+
+/** Upper face of what lies flat. */
+const topOf = (a: Assembly, id: string): number => {
+  const p = a.parts.find((x) => x.id === id)!
+  return p.at.centre[2] + p.size.thicknessMm / 2
 }
 
 const isScribed = (x: Part): boolean => x.machining.some((m) => m.kind === 'scribe')

@@ -1,6 +1,7 @@
 import { angleText } from '../../measure/angle.ts'
 import type { KindWords, StepWordsFor, WordsFor } from '../../wording/kind.ts'
 import { sectionName, sheetName } from '../../wording/names.ts'
+import { meetsTooFew } from '../../wording/counts.ts'
 import { plural } from '../../wording/say.ts'
 import type { LeverData } from './levers.ts'
 import type { ProblemData, ReasonData } from './plan-out.ts'
@@ -36,6 +37,7 @@ const levers: WordsFor<LeverData> = {
   'legs-further': (d, say) => `Put the legs further apart: ${say.length(d.mm)}`,
   'worktop-sheet': (d) => `Make the top of ${sheetName(d.sheet)}`,
   'bench-panels': () => 'Stiffen it by panels at its back and its ends',
+  'bench-legs': () => 'Put it on legs at the back too',
   'bench-wall': () => 'Screw it to the wall',
   'less-overhang': (d, say) => `Let the top stand out ${say.length(d.mm)} only`,
   'one-layer': () => 'Make the top of one layer',
@@ -45,10 +47,26 @@ const levers: WordsFor<LeverData> = {
 const problems: WordsFor<ProblemData> = {
   'well-past-end': (d, say) =>
     `This well would end ${say.length(d.mm)} along the bench, which ends at ${say.length(d.mostMm)}. Put it further left, or make the bench longer.`,
+  'well-past-start': (d, say) =>
+    `What is on the left of this opening would begin before the bench: the opening is ${say.length(d.mm)} from its left end, ${say.length(d.leastMm)} at least for a leg and a cross piece.`,
+  'drop-too-shallow': (d, say) =>
+    `A machine whose table is ${say.length(d.mm)} above its foot is not let through the top: two frames lie within ${say.length(d.leastMm)}. Let it stand on a lowered stretch.`,
+  'drop-too-near': (d, say) =>
+    `With ${say.length(d.mm)} of the top before it an opening leaves no room for the rail and what holds its edge: ${say.length(d.leastMm)} at least.`,
+  'drop-in-corner': () =>
+    'The stretch at its corner has an opening: what is scribed there is a whole piece. Put the opening further along.',
+  'drop-too-deep': (d, say) =>
+    d.mostMm > 0
+      ? `With ${say.length(d.mm)} of the top before it the opening reaches the rear rail: ${say.length(d.mostMm)} at most, or a deeper bench.`
+      : 'This machine is too deep to be let through the top. A deeper bench, or a lowered stretch.',
   'wells-meet': (d, say) =>
     `A stretch of ${say.length(d.mm)} is left between this and what is beside it: none at all, or ${say.length(d.leastMm)} for legs of its own.`,
   'well-too-low': (d, say) =>
     `The well would be ${say.length(d.mm)} above the floor: ${say.length(d.leastMm)} at least. A higher bench, or a machine with a lower table, or the machine on its own stand.`,
+  'doubled-behind-panels': () =>
+    'Panels lie on the legs where pieces under the rails would stand. Keep it stiff by the wall, or let the fasteners bear the rails.',
+  'batten-misses-studs': (d, say) =>
+    `The batten that begins ${say.length(d.from)} from its left end ${meetsTooFew(d.count)}. Put it on legs at the back too, make that stretch longer, or move the bench along the wall.`,
   'bench-too-shallow': (d, say) =>
     `A top ${say.length(d.mm)} deep has no room for its legs and a frame between them: ${say.length(d.leastMm)} at least.`,
   'no-corner-known': (d) =>
@@ -80,6 +98,16 @@ const steps: StepWordsFor<StepData> = {
     title: 'Stand it where it belongs',
     text: (d) =>
       `Two carry it.${d.wells > 0 ? ' The stretches come in their order from the left, the low ones between their neighbours.' : ''} Slide it to the wall; what is behind it is reached no more.`,
+  },
+  'bench-drop-in': {
+    title: 'Let the machine down',
+    text: (d, say) =>
+      `${plural(d.count, 'machine')}: it goes in from above, so it is lifted over the top, ${say.length(d.upMm)} up. Two lift it by what its maker says, its plug drawn and its cutter out, or a hoist does; down on the platform with ${say.length(d.playMm)} all round. Shim its feet until its table is level with the top, then screw them down.`,
+  },
+  'bench-on-wall': {
+    title: 'Put it on the wall',
+    text: (d, say) =>
+      `Strike a level line on the wall with ${say.length(d.lowMm)} under it and mark every ${d.courses ? 'course that is to take an anchor' : 'stud'} above it. Two lift the frame, the lower edge of its uppermost batten on the line, its legs upright under the front; ${d.screws > 1 ? `${plural(d.screws, 'screw')} into each place` : 'an anchor into each place'}, first at one end, then levelled, then the others.${d.count > 1 ? ` ${plural(d.count, 'batten')} in all.` : ''}`,
   },
   'bench-scribe': {
     title: 'Scribe its end',
@@ -121,6 +149,7 @@ export const benchWords: KindWords = {
       label: 'Kept stiff by',
       options: { wall: 'the wall', panels: 'panels at back and ends' },
     },
+    'bench-back': { label: 'Its back is carried by', options: { legs: 'legs', batten: 'a batten on the wall' } },
     'bench-corner': {
       label: 'Scribed at a corner',
       options: { none: 'no', left: 'at its left end', right: 'at its right end' },
@@ -142,6 +171,11 @@ export const benchWords: KindWords = {
   fields: {
     'well-left': { label: 'From the left end' },
     'well-wide': { label: 'Wide' },
+    'well-way': {
+      label: 'Machine stands',
+      options: { lowered: 'on a lowered stretch', 'dropped-in': 'under an opening, let down through the top' },
+    },
+    'well-front': { label: 'Top before an opening' },
     'well-table': { label: "Machine's table above its foot" },
   },
   reasons,
@@ -149,6 +183,8 @@ export const benchWords: KindWords = {
   problems,
   steps,
   holds: {
+    'table-flush':
+      'A straight edge over the table and the top, in both directions and on all four sides of the opening: nothing catches.',
     'top-flat':
       'A straight edge across the top in both directions: a card goes under it nowhere. A shim between rail and sheet lifts what is low.',
   },

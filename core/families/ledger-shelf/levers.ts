@@ -1,8 +1,9 @@
+import { moreLedgerScrews } from '../ledger-screws.ts'
 import { CROSS_SCREWS } from '../../blocks/frame/shelf-frame.ts'
 import { findRod, RODS } from '../../catalogue/steel.ts'
 import type { Lever } from '../family.ts'
 import { DEEPER, leverPen, lighterSheets, stifferSheets, strengthPen } from '../levers.ts'
-import { LEDGER_SCREWS, type LedgerShelfParams } from './parameters.ts'
+import type { LedgerShelfParams } from './parameters.ts'
 
 export interface LeverData {
   'ledger-screws': { count: number }
@@ -21,9 +22,7 @@ const FURTHER = 1600
 /** Ways in which shelves on a ledger can be changed when something does not hold, fit or clear; one change each. */
 export function ledgerShelfLevers(p: LedgerShelfParams): Lever<LedgerShelfParams>[] {
   const { out, add } = strengthPen(p)
-  for (const ledgerScrews of ['two', 'three', 'four'] as const)
-    if (LEDGER_SCREWS[ledgerScrews] > LEDGER_SCREWS[p.ledgerScrews])
-      add('ledger-screws', { ledgerScrews }, { count: LEDGER_SCREWS[ledgerScrews] })
+  moreLedgerScrews(p, { add })
   for (const railJoint of ['more-screws', 'bolts'] as const)
     if (p.front === 'posts' && railJoint !== p.railJoint && p.railJoint !== 'bolts')
       add('rail-joint', { railJoint }, { railJoint })

@@ -1,3 +1,4 @@
+import { LEDGER_SCREWS } from '../ledger-screws.ts'
 import { CROSS_SCREWS, RAIL_SCREWS } from '../../blocks/frame/shelf-frame.ts'
 import { findSection } from '../../catalogue/lumber.ts'
 import { LINE_WEIGHTS } from '../../catalogue/soft.ts'
@@ -10,7 +11,6 @@ export const LIMITS = { bays: 10, shelves: 8, cordHoles: 8 } as const
 /** Sheets end at the front rail, or reach past it to the outer faces of the posts, notched round each. */
 export const EDGES = ['at-rail', 'round-posts'] as const
 export const FRONTS = ['posts', 'rods', 'chains'] as const
-export const LEDGER_SCREWS = { one: 1, two: 2, three: 3, four: 4 } as const
 
 export const ledgerShelfParams = z.object({
   /** Fill the wall, or be only as long as the goods need. */

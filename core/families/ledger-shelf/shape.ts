@@ -15,10 +15,11 @@ import { RODS } from '../../catalogue/steel.ts'
 import { bad, good, type Result } from '../../measure/result.ts'
 import { choicePen } from '../choices.ts'
 import type { Choice, ListChoice, ShapeContext, Shaped } from '../family.ts'
+import { LEDGER_SCREWS } from '../ledger-screws.ts'
 import { opened } from '../opened.ts'
 import { standing } from '../house-on-shelves.ts'
 import type { Stretch } from '../../blocks/sizing/splice.ts'
-import { EDGES, FRONTS, LEDGER_SCREWS, LIMITS, type LedgerShelfParams } from './parameters.ts'
+import { EDGES, FRONTS, LIMITS, type LedgerShelfParams } from './parameters.ts'
 import { longestOf, planOut, STICK_OUT, type HungFront, type Plan } from './plan-out.ts'
 
 /*

@@ -1,6 +1,7 @@
 import type { Lever } from '../family.ts'
+import { moreLedgerScrews } from '../ledger-screws.ts'
 import { leverPen, lighterSheets, stifferSheets, strengthPen } from '../levers.ts'
-import { LEDGER_SCREWS, type LoftDeckParams } from './parameters.ts'
+import type { LoftDeckParams } from './parameters.ts'
 
 export interface LeverData {
   'loft-joists': { section: string }
@@ -37,9 +38,7 @@ export function loftDeckLevers(p: LoftDeckParams): Lever<LoftDeckParams>[] {
   if (p.front === 'posts')
     for (const count of [3, 4, 5, 6]) if (count > (p.uprights ?? 2)) add('more-posts', { uprights: count }, { count })
   for (const section of STOUTER[p.uprightSection] ?? []) add('loft-uprights', { uprightSection: section }, { section })
-  for (const ledgerScrews of ['three', 'four'] as const)
-    if (LEDGER_SCREWS[ledgerScrews] > LEDGER_SCREWS[p.ledgerScrews])
-      add('ledger-screws', { ledgerScrews }, { count: LEDGER_SCREWS[ledgerScrews] })
+  moreLedgerScrews(p, { add })
   for (const s of stifferSheets(p.sheet, 14)) add('sheet', { sheet: s.id }, { sheet: s.id })
   for (const mm of SHALLOWER) if (mm < (p.depthMm ?? 1220)) add('loft-shallower', { depthMm: mm }, { mm })
   return out

@@ -1,9 +1,9 @@
+import { SEVERAL } from '../ledger-screws.ts'
 import { z } from '../../measure/schema.ts'
 import type { UnitSystem } from '../../measure/units.ts'
-import { countDim, dim, keys, section, sheet } from '../params.ts'
+import { countDim, dim, section, sheet } from '../params.ts'
 
 export const LIMITS = { uprights: 24 } as const
-export const LEDGER_SCREWS = { two: 2, three: 3, four: 4 } as const
 
 export const loftDeckParams = z.object({
   /** Fill the wall, or be only as long as the goods need. */
@@ -26,7 +26,7 @@ export const loftDeckParams = z.object({
   rimSection: section,
   uprightSection: section,
   sheet,
-  ledgerScrews: z.enum(keys(LEDGER_SCREWS)),
+  ledgerScrews: z.enum(SEVERAL),
 })
 export type LoftDeckParams = z.infer<typeof loftDeckParams>
 

@@ -1,5 +1,6 @@
 import type { Stock } from '../../assembly/assembly.ts'
 import type { Draft } from '../../assembly/draft.ts'
+import { LEDGER_SCREWS, SEVERAL } from '../ledger-screws.ts'
 import { unitsOf } from '../../assembly/settings.ts'
 import { hangJoist } from '../../blocks/mounts/joist-hanger.ts'
 import { screwAlong, UP } from '../../blocks/mounts/wall-fixing.ts'
@@ -13,7 +14,7 @@ import { choicePen } from '../choices.ts'
 import type { Choice, ShapeContext, Shaped } from '../family.ts'
 import { opened } from '../opened.ts'
 import { standing } from '../house-on-shelves.ts'
-import { LEDGER_SCREWS, type LoftDeckParams } from './parameters.ts'
+import type { LoftDeckParams } from './parameters.ts'
 import { FILLER, planOut, type Plan } from './plan-out.ts'
 
 /*
@@ -368,6 +369,6 @@ function choices(p: LoftDeckParams, ctx: ShapeContext): Choice[] {
       ...(imperial ? ['ply-19/32', 'ply-23/32', 'osb-23/32'] : ['ply-15mm', 'ply-18mm', 'ply-21mm', 'osb3-18mm']),
       ...ctx.settings.ownSheets,
     ]),
-    coded('ledgerScrews', 'ledger-screws', Object.keys(LEDGER_SCREWS)),
+    coded('ledgerScrews', 'ledger-screws', SEVERAL),
   ]
 }

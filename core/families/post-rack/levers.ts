@@ -26,6 +26,7 @@ export function postRackLevers(p: PostRackParams): Lever<PostRackParams>[] {
     for (const section of THICKER_BRACE[p.backSection] ?? []) add('back-section', { backSection: section }, { section })
   for (const railJoint of ['more-screws', 'bolts'] as const)
     if (railJoint !== p.railJoint && p.railJoint !== 'bolts') add('rail-joint', { railJoint }, { railJoint })
+  if (p.supports === 'single') add('double-supports', { supports: 'doubled' })
   for (const [crossJoint, n] of [
     ['three', 3],
     ['four', 4],
@@ -56,6 +57,7 @@ const SHALLOWER: Record<string, string[]> = {
 export function postRackSavers(p: PostRackParams): Lever<PostRackParams>[] {
   const { out, add } = leverPen(p)
   if (p.feet === 'pinned') add('feet-standing', { feet: 'standing' })
+  if (p.supports === 'doubled') add('single-supports', { supports: 'single' })
   for (const s of lighterSheets(p.sheet, 9)) add('sheet', { sheet: s.id }, { sheet: s.id })
   for (const section of SHALLOWER[p.railSection] ?? []) add('rail-section', { railSection: section }, { section })
   for (const section of SHALLOWER[p.postSection] ?? []) add('post-section', { postSection: section }, { section })

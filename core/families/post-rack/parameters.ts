@@ -1,3 +1,4 @@
+import { SUPPORTS } from '../../blocks/frame/doubled-post.ts'
 import { slidingFront } from '../../blocks/fronts/front.ts'
 import { z } from '../../measure/schema.ts'
 import type { Preset, Raw } from '../family.ts'
@@ -40,6 +41,8 @@ export const postRackParams = z.object({
   panels: z.enum(PANELS),
   /** What holds a rail at each post: three screws, five, or two bolts. */
   railJoint: z.enum(['screws', 'more-screws', 'bolts']),
+  /** A rail is held by its fasteners, or bears on a piece beside each post as well. */
+  supports: z.enum(SUPPORTS),
   /** Screws through the rail into each end of a cross piece. */
   crossJoint: z.enum(['two', 'three', 'four']),
   brace: z.boolean(),
@@ -83,6 +86,7 @@ export const startingParams = (system: UnitSystem, canTie: boolean, canPin = fal
   panels: 'between-posts',
   ...tiedOrAlone(system, canTie, canPin),
   railJoint: 'screws',
+  supports: 'single',
   crossJoint: 'two',
   brace: true,
   raise: 'tilt',
@@ -114,7 +118,8 @@ export const DUTY: Record<UnitSystem, Preset> = {
 
 /**
  * The first form knew fewer joints, and no fronts; the second no braced ends and no feet held down; the third no panels
- * over its back; the fourth no sheets round its posts; the fifth every shelf in every module.
+ * over its back; the fourth no sheets round its posts; the fifth every shelf in every module; the sixth no pieces under
+ * rails.
  */
 export const UPGRADES = [
   (raw: Raw): Raw => ({ railJoint: 'screws', crossJoint: 'two', front: 'open', ...raw }),
@@ -126,4 +131,5 @@ export const UPGRADES = [
   }),
   (raw: Raw): Raw => ({ panels: 'between-posts', ...raw }),
   (raw: Raw): Raw => ({ leftOut: [], ...raw }),
+  (raw: Raw): Raw => ({ supports: 'single', ...raw }),
 ]

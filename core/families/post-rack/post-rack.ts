@@ -89,6 +89,11 @@ export const postRack = family<PostRackParams>({
       context: exampleContext('metric', [exampleGoods('metric', 'box', 10)]),
     },
     {
+      name: 'cartons, rails on pieces beside the posts',
+      params: { ...startingParams('imperial', true), supports: 'doubled', shelves: 3, raise: 'in-place' },
+      context: exampleContext('imperial', [exampleGoods('imperial', 'box', 12)]),
+    },
+    {
       name: 'a twenty-foot wall',
       params: { ...startingParams('imperial', true), follow: 'wall', shelves: 4 },
       context: exampleContext('imperial', [exampleGoods('imperial', 'box', 60), exampleGoods('imperial', 'tote', 12)]),

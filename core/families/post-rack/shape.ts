@@ -13,6 +13,7 @@ import { standing, type Level } from '../house-on-shelves.ts'
 import type { Choice, ListChoice, ShapeContext, Shaped } from '../family.ts'
 import { besideHinges } from '../../blocks/fronts/front.ts'
 import { closeFront, overPosts, stretch } from '../../blocks/fronts/standing.ts'
+import { doublePost, SUPPORTS } from '../../blocks/frame/doubled-post.ts'
 import { standPost } from '../../blocks/frame/standing-post.ts'
 import { placeBrace } from '../../blocks/frame/brace.ts'
 import { braceEnds } from '../../blocks/frame/stacked-braces.ts'
@@ -47,6 +48,7 @@ export function shapePostRack(p: PostRackParams, ctx: ShapeContext): Result<Shap
   const y0 = covered ? findSheet(p.coverSheet)!.thicknessMm : p.brace || tied ? back.thicknessMm : 0
   posts(d, p, ctx, plan, y0)
   plan.modules.forEach((_, m) => plan.tops.forEach((_z, i) => hasShelf(p, m, i) && shelf(d, p, ctx, plan, m, i, y0)))
+  if (p.supports === 'doubled') doublePosts(d, p, ctx, plan)
   if (tied) tieBoards(d, p, ctx, plan)
   if (covered) coverBack(d, p, ctx, plan)
   else if (p.brace) brace(d, p, ctx, plan, y0, tied)
@@ -170,11 +172,30 @@ function shelf(d: Draft, p: PostRackParams, ctx: ShapeContext, plan: PostRackPla
   })
   for (const { side, id } of rails)
     module.posts.forEach((_, k) =>
-      railOnPost(d, id, `post-${m}-${k}-${side}`, { how: p.railJoint, system: ctx.settings.yard }),
+      railOnPost(d, id, `post-${m}-${k}-${side}`, {
+        ...{ how: p.railJoint, system: ctx.settings.yard, bears: p.supports === 'doubled' },
+      }),
     )
   if (p.panels === 'round-posts')
     for (const { side } of rails)
       module.posts.forEach((_, k) => notchRound(d, `shelf-${m}-${i}`, `post-${m}-${k}-${side}`))
+}
+
+/** Pieces beside the posts, under every rail they hold; sheets are notched round what stands on their rails. */
+function doublePosts(d: Draft, p: PostRackParams, ctx: ShapeContext, plan: PostRackPlan) {
+  const { thicknessMm: thickMm, widthMm: wideMm } = findSection(p.postSection)!
+  const stock = board(p.postSection, ctx.settings.grade, ctx.space.floor === 'slab')
+  const floor = { fall: ctx.space.floorFall, units: unitsOf(ctx.settings) }
+  plan.modules.forEach((module, m) => {
+    const levels = plan.tops.flatMap((_z, i) => (hasShelf(p, m, i) ? [i] : []))
+    for (const side of ['rear', 'front'] as const)
+      module.posts.forEach((_x, k) => {
+        const rails = levels.map((i) => `rail-${m}-${i}-${side}`)
+        const off = side === 'rear' ? 'before' : 'behind'
+        const under = doublePost(d, { post: `post-${m}-${k}-${side}`, rails, stock, wideMm, thickMm, off }, floor)
+        under.slice(1).forEach((id, n) => notchRound(d, `shelf-${m}-${levels[n]}`, id))
+      })
+  })
 }
 
 /** Where sheets begin: at the frames, or at the backs of the rear posts. */
@@ -354,6 +375,7 @@ function choices(p: PostRackParams, ctx: ShapeContext): Choice[] {
       options: ['screws', 'more-screws', 'bolts'],
       of: 'code',
     },
+    { path: 'supports', code: 'supports', value: p.supports, options: [...SUPPORTS], of: 'code' },
     { path: 'crossJoint', code: 'cross-joint', value: p.crossJoint, options: ['two', 'three', 'four'], of: 'code' },
     { path: 'cover', code: 'cover', value: p.cover, options: ['none', 'panels'], of: 'code' },
     ...(p.cover === 'panels'

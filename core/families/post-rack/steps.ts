@@ -1,4 +1,4 @@
-import { levelStep, loadStep, pinStep, tieStep } from '../../blocks/mounts/steps.ts'
+import { levelStep, loadStep, pinStep, tieStep, underRailsStep } from '../../blocks/mounts/steps.ts'
 import { partBoxes } from '../../assembly/part-box.ts'
 import { waysIn, type WayIn } from '../../assembly/way-in.ts'
 import type { Shaped } from '../family.ts'
@@ -78,6 +78,7 @@ export function postRackSteps(p: PostRackParams, shaped: Shaped): Step[] {
       cautions: ['top-heavy'],
       hold: { code: 'shelves-parallel' },
     },
+    underRailsStep(assembly),
     braces.length > 0 && {
       id: 'brace',
       code: 'brace',

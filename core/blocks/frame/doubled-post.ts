@@ -1,0 +1,57 @@
+import type { Stock } from '../../assembly/assembly.ts'
+import type { Draft } from '../../assembly/draft.ts'
+import type { Units } from '../../measure/units.ts'
+import type { FloorFall } from '../../room/room.ts'
+import { standPost } from './standing-post.ts'
+
+/*
+ *   ‖ post    from its side: pieces screwed to a post stand under each rail, the lowest on the floor, every other on the rail
+ *   ‖[rail]   below it. The rails bear on them; the post keeps them from buckling.
+ *   ‖|
+ *   ‖[rail]
+ *   ‖|
+ */
+
+/** How a rail is borne at a post: by its fasteners, or by a piece under it. */
+export const SUPPORTS = ['single', 'doubled'] as const
+
+/** Screws of a piece in its post are no further apart than this, mm. Product decision. */
+const EVERY_MM = 300
+
+export interface Doubled {
+  post: string
+  /** The rails it holds, in any order. */
+  rails: readonly string[]
+  stock: Stock
+  /** Of a board of that stock, and which way it lies off the post. */
+  wideMm: number
+  thickMm: number
+  off: 'before' | 'behind'
+}
+
+/** Pieces that stand under the rails of a post. @returns their ids, from below */
+export function doublePost(d: Draft, x: Doubled, floor: { fall: FloorFall; units: Units }): string[] {
+  const { min, max } = d.box(x.post)
+  const rails = [...x.rails].sort((a, b) => d.box(a).min[2] - d.box(b).min[2])
+  const y = x.off === 'before' ? max[1] : min[1] - x.thickMm
+  return rails.map((rail, k) => {
+    const id = `under-${rail.replace('rail-', '')}-${x.post.replace(/^[a-z]+-/, '')}`
+    const to = d.box(rail).min[2]
+    const from = k === 0 ? 0 : d.box(rails[k - 1]).max[2]
+    if (k === 0) {
+      const at = { x: min[0], y, wideMm: x.wideMm, deepMm: x.thickMm, topMm: to, across: 'x' } as const
+      standPost(d, { id, stock: x.stock, ...at }, floor)
+    } else {
+      d.square({
+        ...{ id, role: 'post', stock: x.stock, along: 'z', across: 'x' },
+        min: [min[0], y, from],
+        size: [x.wideMm, x.thickMm, to - from],
+      })
+      d.rest(id, rails[k - 1])
+    }
+    const count = Math.max(2, Math.ceil((to - from) / EVERY_MM) + 1)
+    d.screw(id, x.post, count, 'side', x.thickMm, d.part(x.post).size.thicknessMm)
+    d.rest(rail, id)
+    return id
+  })
+}
