@@ -18,6 +18,8 @@ export interface Step {
   bench?: boolean
   /** Parts already there that it works on. */
   on?: string[]
+  /** It comes apart here: what it travels as is listed. */
+  apart?: boolean
   /** What was only there for the time being, and comes off at its end. */
   removes?: readonly string[]
   /**

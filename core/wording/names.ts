@@ -105,3 +105,18 @@ export const TERMS: Record<string, string> = {
   'room-for-brace': 'room for a diagonal under it',
   wall: 'wall',
 }
+
+/** Labels of pieces, those that follow each other as a range: three or more of one letter. */
+export function labelRange(labels: readonly string[]): string {
+  const runs: string[][] = []
+  for (const l of labels) {
+    const last = runs.at(-1)
+    if (last && follows(last.at(-1)!, l)) last.push(l)
+    else runs.push([l])
+  }
+  return runs.flatMap((r) => (r.length > 2 ? [`${r[0]} to ${r.at(-1)}`] : r)).join(', ')
+}
+const follows = (a: string, b: string): boolean => {
+  const [x, y] = [/^(\D+)(\d+)$/.exec(a), /^(\D+)(\d+)$/.exec(b)]
+  return x !== null && y !== null && x[1] === y[1] && Number(y[2]) === Number(x[2]) + 1
+}

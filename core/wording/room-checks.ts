@@ -10,6 +10,8 @@ const LEAST_TALL_MM = 50
 type Words = (r: CheckResult, d: Data, say: Say) => string
 
 const met = (d: Data) => metName(String(d.kind), String(d.name))
+const packedSides = (d: Data, say: Say) =>
+  [d.lengthMm, d.widthMm, d.thicknessMm].map((mm) => say.length(Number(mm))).join(' x ')
 /** What of the build is in the way: goods only, or pieces. */
 const what = (r: CheckResult) =>
   r.parts.length === 0 ? 'Goods' : r.bays.length === 0 ? 'The build' : 'The build and its goods'
@@ -120,6 +122,13 @@ export const ROOM_TABLE: Record<string, Words> = {
     `The ${roleName(String(d.role))} (${say.length(Number(d.lengthMm))} x ${say.length(Number(d.widthMm))}) does not go through ${met(d)} (${say.length(Number(d.doorMm))} x ${say.length(Number(d.doorHighMm))}). Bring it in as smaller pieces, and build it inside.`,
   'stuck-corner': (_r, d, say) =>
     `The ${roleName(String(d.role))} of ${say.length(Number(d.lengthMm))} does not go round the corner from the passage (${say.length(Number(d.outsideMm))} wide) through ${met(d)}: it would have to be ${say.length(Number(d.shortenMm))} shorter. Cut it inside, or join it from two.`,
+  packs: (_r, d, say) =>
+    `Knocked down it is ${plural(Number(d.count), 'piece')}, ${say.mass(Number(d.massKg))} in all${Number(d.trips) > 1 ? `, in ${d.trips} loads` : ''}; the largest, ${packedSides(d, say)}, lies in your vehicle.`,
+  'packs-past': (_r, d, say) =>
+    `Knocked down its largest piece is ${packedSides(d, say)}: your vehicle takes ${say.length(Number(d.longestMm))} x ${say.length(Number(d.widestMm))}. Make it lower or shallower, or say in the settings what brings it.`,
+  'packs-door': () => 'Each of its pieces goes through a door.',
+  'packs-stuck': (_r, d, say) =>
+    `${plural(Number(d.count), 'kind')} of its pieces, the largest ${packedSides(d, say)}, ${Number(d.count) === 1 ? 'goes' : 'go'} through no door of the room.`,
   'tilts-in': (r, d, say) =>
     r.state === 'holds'
       ? `"${d.goods}" can be tipped in at the top.`
@@ -213,6 +222,7 @@ export const ROOM_CHECK_NAMES: Record<string, string> = {
   'shared-hold': 'Shared with others',
   'stand-up': 'Standing it up here',
   'carry-in': 'Bringing it in',
+  packed: 'Knocked down',
   'tilt-in': 'Tipping in',
   reach: 'Reach',
   heads: 'Heads',

@@ -6,7 +6,7 @@ import { stepFasteners, stepJoints } from '../../../core/project/step-fasteners.
 import { fastenerArrows } from '../../../core/drawing/joint-detail.ts'
 import type { FastenerArrow } from '../../../core/drawing/iso.ts'
 import { drawView } from '../../../core/drawing/view.ts'
-import { roleName, stockName } from '../../../core/wording/names.ts'
+import { labelRange, roleName, stockName } from '../../../core/wording/names.ts'
 import type { Joint, Part } from '../../../core/assembly/assembly.ts'
 import { asItLies } from '../../../core/assembly/turned-over.ts'
 import { boxSize } from '../../../core/geometry/box.ts'
@@ -27,6 +27,7 @@ import IsoScene from '../../drawing/IsoScene.vue'
 import SceneView from '../../drawing/SceneView.vue'
 import BuildInSpace from '../../space/BuildInSpace.vue'
 import SettingOut from './SettingOut.vue'
+import PackingList from './PackingList.vue'
 import JointDetails from './JointDetails.vue'
 import { useDocument } from '../../stores/document.ts'
 import { useReadings } from '../../stores/readings.ts'
@@ -147,7 +148,7 @@ function textOf(mine: readonly Part[], letter: string): string {
   const n = mine.length
   if (stock.kind === 'bought') return `${n} × ${stock.item}`
   if (stock.kind === 'existing') return n > 1 ? `${n} × ${stock.name}` : stock.name
-  const labels = mine.map((p) => reading.value!.labels.get(p.id)).join(' ')
+  const labels = labelRange(mine.flatMap((p) => reading.value!.labels.get(p.id) ?? []))
   return `${n} ${roleName(role, n)} ${letter}: ${labels}${workOf(mine[0])}`
 }
 /** What is picked, in the picture or in the list of what the step needs. */
@@ -308,6 +309,7 @@ const marks = computed(() => reading.value!.shaped.assembly.stick)
           </li>
         </ul>
         <SettingOut :reading="reading" :index="index" />
+        <PackingList :reading="reading" :index="index" />
         <JointDetails :reading="reading" :index="index" @pick="pick" />
         <div v-if="step.hold" class="hold">
           <p class="mb-1">

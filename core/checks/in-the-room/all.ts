@@ -5,6 +5,7 @@ import { doorSweep } from './door-sweep.ts'
 import { heads } from './heads.ts'
 import { fixing } from './fixing.ts'
 import { keeping } from './keeping.ts'
+import { packed } from './packed.ts'
 import { reach } from './reach.ts'
 import { sharedHold } from './shared-hold.ts'
 import { standUpClear } from './stand-up.ts'
@@ -23,6 +24,7 @@ export const ROOM_CHECKS: readonly AnyRoomCheck[] = [
   standUpClear,
   carryIn,
   tiltIn,
+  packed,
   reach,
   heads,
   keeping,

@@ -1,8 +1,12 @@
+import { panelFront } from '../../blocks/fronts/front.ts'
 import { z } from '../../measure/schema.ts'
 import type { UnitSystem } from '../../measure/units.ts'
+import type { Raw } from '../family.ts'
 import { countDim, dim, sheet } from '../params.ts'
 
 export const LIMITS = { columns: 6, levels: 6, slots: 120 } as const
+
+export const MADE = ['for-good', 'knock-down'] as const
 
 export const slotRackParams = z.object({
   columns: countDim(1, LIMITS.columns),
@@ -20,6 +24,9 @@ export const slotRackParams = z.object({
   sheet,
   dividerSheet: sheet,
   tie: z.boolean(),
+  front: panelFront,
+  /** Decks stand in housings for good, or lie on blocks and come off, so that it travels in flat pieces. */
+  made: z.enum(MADE),
 })
 export type SlotRackParams = z.infer<typeof slotRackParams>
 
@@ -38,4 +45,9 @@ export const startingParams = (system: UnitSystem, canTie: boolean): SlotRackPar
   sparePct: null,
   ...STOCK[system],
   tie: canTie,
+  front: 'open',
+  made: 'for-good',
 })
+
+/** The first form had no front, and was made for good. */
+export const UPGRADES = [(raw: Raw): Raw => ({ front: 'open', made: 'for-good', ...raw })]

@@ -2,14 +2,15 @@ import { unitsOf } from '../../assembly/settings.ts'
 import { NAILER, THIN_BACK } from '../../blocks/carcass/standing.ts'
 import { dadoDepth } from '../../blocks/carcass/shelf-between.ts'
 import { shareOf } from '../../blocks/sizing/share-of.ts'
-import { findSection } from '../../catalogue/lumber.ts'
+import { CURTAIN_RAIL } from '../../catalogue/hardware.ts'
+import { findSection, type Section } from '../../catalogue/lumber.ts'
 import { findSheet, type Sheet } from '../../catalogue/sheets.ts'
 import type { Goods } from '../../goods/goods.ts'
 import { reachMm } from '../../goods/person.ts'
 import { flatThing } from '../../goods/ways.ts'
 import { bad, good, type Result } from '../../measure/result.ts'
 import { roundDown, roundUp } from '../../measure/rounding.ts'
-import { inches } from '../../measure/units.ts'
+import { inches, type UnitSystem } from '../../measure/units.ts'
 import { canHoldTie } from '../../room/room.ts'
 import type { DimPen } from '../dim-pen.ts'
 import type { ShapeContext } from '../family.ts'
@@ -20,7 +21,7 @@ import { LIMITS, type SlotRackParams } from './parameters.ts'
 /** What is said with its reasons and problems. */
 export interface ReasonData {
   'slots-width': { everyMm: number }
-  'slots-depth': { parts: number; sheetMm: number; deepestMm: number }
+  'slots-depth': { parts: number; sheetMm: number; deepestMm: number; outPct: number }
   'slots-base': Record<string, never>
   'slots-margin': Record<string, never>
   'slots-each': { thickMm: number }
@@ -49,7 +50,11 @@ const BASE = inches(12)
 /** Things of a bin differ in height by no more than this share: the room over low ones is lost. Product decision. */
 const ALIKE_SHARE = 0.65
 /** What stands out of a slot, of its depth, and still stands. Product decision. */
-export const OUT_SHARE = 0.25
+const OUT_SHARE = 0.25
+/** Behind a front nothing stands out. */
+export const outShare = (p: Pick<SlotRackParams, 'front'>): number => (p.front === 'open' ? OUT_SHARE : 0)
+/** What decks lie on. */
+export const BLOCK: Record<UnitSystem, string> = { imperial: '2x2', metric: '38x38mm' }
 /** A slot that is left over at the end of a bin is none below this, mm. */
 const LEAST_SLOT_MM = 20
 const LEAST_DEEP_MM = 150
@@ -81,8 +86,11 @@ export interface Plan {
   clearMm: number
   deepMm: number
   marginMm: number
-  /** Of the decks in the uprights, and of the dividers in the decks. */
+  /** Of the decks in the uprights; none where they lie on blocks. */
   dadoMm: number
+  /** Under both ends of a deck, where it is knocked down. */
+  block: Section | null
+  /** Of the dividers in the decks. */
   grooveMm: number
   bins: Bin[]
   /** Upper faces of the decks, from below; and the underside of the top. */
@@ -107,17 +115,21 @@ export function planOut(p: SlotRackParams, ctx: ShapeContext, pen: DimPen): Resu
   const tied = p.tie && canHoldTie(ctx.space)
   const nailer = findSection(NAILER[ctx.settings.yard])!
   const behindMm = back.thicknessMm
-  const mostDeep = ctx.space.depthMm - behindMm
+  const block = p.made === 'knock-down' ? findSection(BLOCK[ctx.settings.yard])! : null
+  // A leaf or a panel is as thick as the box.
+  const beforeMm = p.front === 'open' ? 0 : p.front === 'curtain' ? CURTAIN_RAIL.sizeMm : box.thicknessMm
+  const mostDeep = ctx.space.depthMm - behindMm - beforeMm
+  const out = outShare(p)
   const flat = ctx.goods.filter((g) => flatThing(g.item))
   const left = ctx.goods.filter((g) => !flatThing(g.item)).flatMap((g) => Array<Goods>(g.count).fill(g.item))
   if (flat.length === 0) return bad('slots-none-flat')
   const things = flat
-    .map((g) => ({ ...onEdge(g.item, mostDeep / (1 - OUT_SHARE)), count: g.count }))
+    .map((g) => ({ ...onEdge(g.item, mostDeep / (1 - out)), count: g.count }))
     .sort((a, b) => b.tallMm - a.tallMm)
   const deepest = Math.max(...things.map((x) => x.deepMm))
 
   // In the highest bin a board that ties it lies behind what stands there.
-  const wanted = deepest * (1 - OUT_SHARE) + (tied ? nailer.thicknessMm : 0)
+  const wanted = deepest * (1 - out) + (tied ? nailer.thicknessMm : 0)
   const share = shareOf(box.widthMm, ctx.settings, {
     wantedMm: wanted,
     leastMm: LEAST_DEEP_MM,
@@ -126,7 +138,11 @@ export function planOut(p: SlotRackParams, ctx: ShapeContext, pen: DimPen): Resu
   const deepMm = pen.length(
     { path: 'depthMm', code: 'slots-depth', min: LEAST_DEEP_MM, max: MOST_DEEP_MM },
     share?.mm ?? Math.max(LEAST_DEEP_MM, roundDown(mostDeep, units)),
-    { code: 'slots-depth', terms: [], data: { parts: share?.n ?? 1, sheetMm: box.widthMm, deepestMm: deepest } },
+    {
+      code: 'slots-depth',
+      terms: [],
+      data: { parts: share?.n ?? 1, sheetMm: box.widthMm, deepestMm: deepest, outPct: 100 * out },
+    },
   )
   if (deepMm > mostDeep) return bad('slots-too-deep', { mm: deepMm + behindMm, mostMm: ctx.space.depthMm }, 'depthMm')
   const t = box.thicknessMm
@@ -153,17 +169,20 @@ export function planOut(p: SlotRackParams, ctx: ShapeContext, pen: DimPen): Resu
     code: 'slots-spare',
     terms: [],
   })
-  const tooDeep = (x: OnEdge) => x.deepMm * (1 - OUT_SHARE) + (tied ? nailer.thicknessMm : 0) > deepMm + 1e-6
+  const tooDeep = (x: OnEdge) => x.deepMm * (1 - out) + (tied ? nailer.thicknessMm : 0) > deepMm + 1e-6
   const fit = things.filter((x) => !tooDeep(x))
   left.push(...things.filter(tooDeep).flatMap((x) => Array<Goods>(x.count).fill(x.item)))
   const slots = slotsOf(fit, perSlot, sparePct, (mm) => roundUp(mm, units))
   if (slots.length > LIMITS.slots) return bad('slots-too-many', { count: slots.length, most: LIMITS.slots }, 'perSlot')
   const widest = Math.max(0, ...slots.map((s) => s.wideMm))
-  if (widest > clearMm) return bad('slots-column-narrow', { mm: clearMm, leastMm: widest }, 'clearMm')
+  // Blocks hang into the corners of a bin.
+  const sideMm = block?.thicknessMm ?? 0
+  const roomMm = clearMm - 2 * sideMm
+  if (widest > roomMm) return bad('slots-column-narrow', { mm: clearMm, leastMm: widest + 2 * sideMm }, 'clearMm')
 
   const mostHigh = Math.min(ctx.space.heightMm, reachMm(ctx.settings.personMm), box.lengthMm)
   const highOf = (bins: readonly Bin[]) => bins.reduce((z, b) => z + b.tallMm + marginMm + t, baseMm + t)
-  const binsFor = (n: number) => binned(slots, n, clearMm, divider.thicknessMm)
+  const binsFor = (n: number) => binned(slots, n, { fromMm: sideMm, roomMm }, divider.thicknessMm)
   // Its top is one sheet.
   const mostWide = Math.min(ctx.space.lengthMm, box.lengthMm - 2 * ctx.settings.sheetTrimMm)
   const most = Math.max(1, Math.min(LIMITS.columns, Math.floor((mostWide - t) / (clearMm + t))))
@@ -200,7 +219,8 @@ export function planOut(p: SlotRackParams, ctx: ShapeContext, pen: DimPen): Resu
       clearMm,
       deepMm,
       marginMm,
-      dadoMm: dadoDepth(t, units),
+      dadoMm: block ? 0 : dadoDepth(t, units),
+      block,
       grooveMm: roundDown(t / 4, units),
       bins,
       decks,
@@ -231,12 +251,17 @@ function slotsOf(
 }
 
 /** Slots in bins above each other, each as high as its tallest; a bin is full, or what follows is much lower. */
-function binned(slots: ReturnType<typeof slotsOf>, columns: number, clearMm: number, dividerMm: number): Bin[] {
+function binned(
+  slots: ReturnType<typeof slotsOf>,
+  columns: number,
+  { fromMm, roomMm }: { fromMm: number; roomMm: number },
+  dividerMm: number,
+): Bin[] {
   const bins: Bin[] = []
   let used: number[] = []
   for (const s of slots) {
     const last = bins[bins.length - 1]
-    const room = (k: number) => clearMm - used[k] - (used[k] > 0 ? dividerMm : 0)
+    const room = (k: number) => roomMm - used[k] - (used[k] > 0 ? dividerMm : 0)
     let k = last && s.tallMm >= ALIKE_SHARE * last.tallMm ? used.findIndex((_u, i) => room(i) >= s.wideMm - 1e-6) : -1
     if (k < 0) {
       bins.push({ tallMm: s.tallMm, columns: Array.from({ length: columns }, () => []) })
@@ -244,15 +269,15 @@ function binned(slots: ReturnType<typeof slotsOf>, columns: number, clearMm: num
       k = 0
     }
     const leftMm = used[k] + (used[k] > 0 ? dividerMm : 0)
-    bins[bins.length - 1].columns[k].push({ things: s.things, leftMm, wideMm: s.wideMm })
+    bins[bins.length - 1].columns[k].push({ things: s.things, leftMm: fromMm + leftMm, wideMm: s.wideMm })
     used[k] = leftMm + s.wideMm
   }
   return bins
 }
 
-/** Where dividers of a column stand: after each slot but the last, and after that where a slot's room is left over. */
-export function dividersOf(slots: readonly Slot[], clearMm: number, dividerMm: number): number[] {
+/** Where dividers of a column stand, `rightMm` the end of its room: after each slot but the last, and after that where a slot's room is left over. */
+export function dividersOf(slots: readonly Slot[], rightMm: number, dividerMm: number): number[] {
   return slots
     .map((s) => s.leftMm + s.wideMm)
-    .filter((at, i) => i < slots.length - 1 || clearMm - at - dividerMm >= LEAST_SLOT_MM)
+    .filter((at, i) => i < slots.length - 1 || rightMm - at - dividerMm >= LEAST_SLOT_MM)
 }

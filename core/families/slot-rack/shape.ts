@@ -1,4 +1,5 @@
 import type { Draft } from '../../assembly/draft.ts'
+import { cleatedShelf } from '../../blocks/carcass/cleated-shelf.ts'
 import { housedShelf } from '../../blocks/carcass/shelf-between.ts'
 import {
   closeBack,
@@ -9,13 +10,14 @@ import {
   uprightId,
   type StandingBox,
 } from '../../blocks/carcass/standing.ts'
+import { closeFront, overSheets } from '../../blocks/fronts/standing.ts'
 import { standsOn } from '../../goods/goods.ts'
 import { good, type Result } from '../../measure/result.ts'
 import { BOX_SHEETS, choicePen, GROOVE_SHEETS } from '../choices.ts'
 import type { Choice, ShapeContext, Shaped } from '../family.ts'
 import { opened } from '../opened.ts'
-import type { SlotRackParams } from './parameters.ts'
-import { dividersOf, OUT_SHARE, planOut, type Bin, type Plan, type Slot } from './plan-out.ts'
+import { MADE, type SlotRackParams } from './parameters.ts'
+import { BLOCK, dividersOf, outShare, planOut, type Bin, type Plan, type Slot } from './plan-out.ts'
 
 /*
  *   =================   top
@@ -39,7 +41,7 @@ export function shapeSlotRack(p: SlotRackParams, ctx: ShapeContext): Result<Shap
     highMm: plan.highMm - t,
   }
   standUprights(d, box, p.sheet, ctx.space.floorFall)
-  decks(d, plan, box)
+  decks(d, plan, box, ctx)
   closeBack(d, box, plan.back)
   coverUprights(d, box, plan.box)
   const system = ctx.settings.yard
@@ -51,37 +53,70 @@ export function shapeSlotRack(p: SlotRackParams, ctx: ShapeContext): Result<Shap
   plan.bins.forEach((bin, i) =>
     bin.columns.forEach((slots, k) => {
       dividers.push(...partition(d, plan, box, { bin, slots, i, k }))
-      bays(d, plan, box, { slots, i, k })
+      bays(d, p, plan, box, { slots, i, k })
     }),
   )
-  d.sub({
-    id: 'unit',
-    name: 'unit',
-    parts: d.assembly.parts.filter((x) => !dividers.includes(x.id)).map((x) => x.id),
-    built: 'flat',
-  })
+  subs(d, p, dividers)
   if (dividers.length > 0)
     d.sub({ id: 'dividers', name: 'sheets', parts: dividers, built: 'in-place', tags: { use: 'partitions' } })
+  front(d, p, plan, box)
   return good({ assembly: d.assembly, dims: pen.dims, choices: choices(p, ctx), unhoused })
 }
 
-function decks(d: Draft, plan: Plan, box: StandingBox) {
+/** All that stands is one piece; knocked down each upright with its blocks is, and every deck by itself. */
+function subs(d: Draft, p: SlotRackParams, dividers: readonly string[]) {
+  const rest = d.assembly.parts.filter((x) => !dividers.includes(x.id)).map((x) => x.id)
+  if (p.made === 'for-good') return d.sub({ id: 'unit', name: 'unit', parts: rest, built: 'flat' })
+  const sides = rest.filter((id) => id.startsWith('upright-'))
+  const ofSide = (id: string) => [
+    id,
+    ...d.assembly.joints.filter((j) => j.near === id && isBlock(j.far)).map((j) => j.far),
+  ]
+  for (const id of sides)
+    d.sub({ id: `side-${id}`, name: 'unit', parts: ofSide(id), built: 'flat', tags: { pack: 'flat' } })
+  const loose = rest.filter((id) => !sides.includes(id) && !isBlock(id))
+  d.sub({ id: 'between', name: 'sheets', parts: loose, built: 'in-place' })
+}
+const isBlock = (id: string) => id.startsWith('block-')
+
+/** What keeps dust off: from the lowest deck up. */
+function front(d: Draft, p: SlotRackParams, plan: Plan, box: StandingBox) {
+  const { thicknessMm: t } = plan.box
+  const sides = [...plan.openings, null].map((_o, k) => uprightId(k))
+  closeFront(d, {
+    front: p.front,
+    sheet: plan.box,
+    closed: overSheets(plan.openings, sides, t, () => null),
+    ...{ uprights: sides, railed: sides },
+    frontMm: box.backMm + plan.deepMm,
+    headMm: box.highMm,
+    ...{ underMm: plan.decks[0] - t, footMm: plan.decks[0] - t },
+    panelsMm: plan.decks.map((z) => z - t / 2),
+  })
+}
+
+function decks(d: Draft, plan: Plan, box: StandingBox, { settings: { yard, grade } }: ShapeContext) {
   plan.decks.forEach((topMm, i) => {
-    plan.openings.forEach((o, k) =>
-      housedShelf(d, {
-        id: `deck-${k}-${i}`,
-        role: 'shelf',
-        sheet: plan.box,
-        left: o.left,
-        right: o.right,
-        fromMm: box.backMm,
-        deepMm: plan.deepMm,
-        topMm,
-        dadoMm: plan.dadoMm,
-        uprights: [uprightId(k), uprightId(k + 1)],
-        footMm: 0,
-      }),
-    )
+    plan.openings.forEach((o, k) => {
+      const deck = {
+        ...{ id: `deck-${k}-${i}`, sheet: plan.box, ...o, fromMm: box.backMm, deepMm: plan.deepMm, topMm },
+      }
+      const { block } = plan
+      if (!block)
+        return housedShelf(d, {
+          ...{ ...deck, role: 'shelf', dadoMm: plan.dadoMm, footMm: 0 },
+          uprights: [uprightId(k), uprightId(k + 1)],
+        })
+      cleatedShelf(d, {
+        ...{ ...deck, cleat: block, cleatMm: plan.deepMm },
+        // Past the block that is already on the other face.
+        ends: [
+          { upright: uprightId(k), id: `block-left-${k}-${i}`, beforeMm: k > 0 ? block.thicknessMm : 0 },
+          { upright: uprightId(k + 1), id: `block-right-${k}-${i}`, beforeMm: 0 },
+        ],
+        stock: { kind: 'board', section: BLOCK[yard], grade, treated: false },
+      })
+    })
     d.mark(
       topMm,
       'shelf-top',
@@ -112,7 +147,7 @@ function partition(d: Draft, plan: Plan, box: StandingBox, a: At & { bin: Bin })
   const [fromZ, toZ] = [plan.decks[a.i], d.box(over).min[2]]
   const { thicknessMm } = plan.divider
   const backMm = box.backMm + behindTie(d, plan, a.i)
-  return dividersOf(a.slots, plan.clearMm, thicknessMm).map((atMm, n) => {
+  return dividersOf(a.slots, plan.clearMm - (plan.block?.thicknessMm ?? 0), thicknessMm).map((atMm, n) => {
     const id = `divider-${a.k}-${a.i}-${n}`
     const x = o.left + atMm
     d.square({
@@ -142,7 +177,7 @@ function partition(d: Draft, plan: Plan, box: StandingBox, a: At & { bin: Bin })
   })
 }
 
-function bays(d: Draft, plan: Plan, box: StandingBox, { slots, i, k }: At) {
+function bays(d: Draft, p: SlotRackParams, plan: Plan, box: StandingBox, { slots, i, k }: At) {
   const o = plan.openings[k]
   const deck = plan.decks[i]
   const headMm = i + 1 < plan.decks.length ? plan.decks[i + 1] - plan.box.thicknessMm : box.highMm
@@ -171,7 +206,7 @@ function bays(d: Draft, plan: Plan, box: StandingBox, { slots, i, k }: At) {
       carriers: [`deck-${k}-${i}`],
       items,
       play: { sideMm: 0, aboveMm: 0, deepMm: 0 },
-      stickOutMm: OUT_SHARE * Math.max(plan.deepMm, ...s.things.map((it) => it.deepMm)),
+      stickOutMm: outShare(p) * Math.max(plan.deepMm, ...s.things.map((it) => it.deepMm)),
       exit: [0, 1, 0],
     })
   })
@@ -183,6 +218,8 @@ function choices(p: SlotRackParams, ctx: ShapeContext): Choice[] {
   return [
     sheet('sheet', 'slots-sheet', [...BOX_SHEETS[yard], ...ctx.settings.ownSheets]),
     sheet('dividerSheet', 'slots-divider', [...GROOVE_SHEETS[yard], ...ctx.settings.ownSheets]),
+    coded('made', 'slots-made', MADE),
+    coded('front', 'front', ['open', 'doors', 'panel', 'curtain']),
     coded('tie', 'tie', [true, false]),
   ]
 }

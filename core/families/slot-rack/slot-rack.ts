@@ -5,7 +5,7 @@ import { exampleContext } from '../example-context.ts'
 import { family, type ShapeContext } from '../family.ts'
 import { allOnWall } from '../opened.ts'
 import { slotRackLevers, slotRackSavers } from './levers.ts'
-import { slotRackParams, startingParams, type SlotRackParams } from './parameters.ts'
+import { slotRackParams, startingParams, UPGRADES, type SlotRackParams } from './parameters.ts'
 import { shapeSlotRack } from './shape.ts'
 import { slotRackSteps } from './steps.ts'
 
@@ -24,6 +24,7 @@ export const slotRack = family<SlotRackParams>({
   id: 'slot-rack',
   hangs: false,
   schema: slotRackParams,
+  upgrades: UPGRADES,
   start,
   shape: shapeSlotRack,
   levers: slotRackLevers,
@@ -39,6 +40,14 @@ export const slotRack = family<SlotRackParams>({
         flat('Framed picture', 12, 40, 620, 800, 4),
         flat('Tray', 10, 25, 400, 300, 0.8),
         flat('Small picture', 14, 30, 300, 400, 1.2),
+      ]),
+    },
+    {
+      name: 'pictures that travel, knocked down, behind panels',
+      params: { ...startingParams('metric', true), made: 'knock-down', front: 'panel' },
+      context: exampleContext('metric', [
+        flat('Framed picture', 8, 40, 500, 700, 4),
+        flat('Tray', 10, 25, 400, 300, 0.8),
       ]),
     },
     {

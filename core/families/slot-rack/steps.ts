@@ -1,3 +1,5 @@
+import { packedOf } from '../../assembly/packed.ts'
+import { frontSteps } from '../../blocks/fronts/step.ts'
 import { levelStep, tieStep } from '../../blocks/mounts/steps.ts'
 import { fixedBy } from '../../steps/fixed-by.ts'
 import { stepsWith, type Step } from '../../steps/step.ts'
@@ -11,18 +13,42 @@ export interface StepData {
   'slots-box': { decks: number; screws: number }
   'slots-top': { screws: number }
   'slots-dividers': { count: number; kinds: number }
+  'slots-blocks': { sides: number; blocks: number; screws: number }
+  'slots-on-blocks': { decks: number; screws: number }
+  'slots-apart': { pieces: number; heaviestKg: number; longMm: number; wideMm: number }
   'slots-load': { slots: number }
 }
 const step = stepsWith<StepData>()
 /** Diagonals of a box square enough, mm: half of builders' usual eighth of an inch. */
 const SQUARE_MM = 2
 
-export function slotRackSteps(_p: SlotRackParams, { assembly: a }: Shaped): Step[] {
+/** It is emptied and taken apart, and how it goes together again. */
+function apart(a: Shaped['assembly']): Step {
+  const list = packedOf(a)
+  return step({
+    id: 'apart',
+    code: 'slots-apart',
+    data: {
+      pieces: list.reduce((n, x) => n + x.count, 0),
+      heaviestKg: Math.max(...list.map((x) => x.massKg)),
+      longMm: list[0].lengthMm,
+      wideMm: list[0].widthMm,
+    },
+    parts: [],
+    on: a.parts.map((x) => x.id),
+    apart: true,
+    cautions: ['lift-two'],
+  })
+}
+
+export function slotRackSteps(p: SlotRackParams, { assembly: a }: Shaped): Step[] {
   const ids = (pattern: RegExp) => a.parts.map((x) => x.id).filter((id) => pattern.test(id))
   const of = (id: string) => a.parts.find((x) => x.id === id)!
   const starts = (name: string) => (x: { id: string }) => x.id.startsWith(name)
   const levels = a.stick.map((m) => m.level)
-  const [uprights, decks, dividers] = [ids(/^upright-/), ids(/^deck-/), ids(/^divider-/)]
+  const [uprights, decks, dividers, blocks] = [ids(/^upright-/), ids(/^deck-/), ids(/^divider-/), ids(/^block-/)]
+  const travels = p.made === 'knock-down'
+  const front = frontSteps(a)
   const back = ids(/^(back|tie)-/)
   const groove = of('deck-0-0').machining.find((m) => m.kind === 'dado')
   const square = {
@@ -33,15 +59,29 @@ export function slotRackSteps(_p: SlotRackParams, { assembly: a }: Shaped): Step
   const sizes = new Set(dividers.map((id) => `${of(id).size.lengthMm} ${of(id).size.widthMm}`))
   const steps: (Step | false)[] = [
     { id: 'stick', code: 'make-stick', parts: [], marks: levels, cautions: [] },
-    step({
-      id: 'uprights',
-      code: 'slots-uprights',
-      data: { sides: uprights.length },
-      parts: uprights,
-      marks: levels,
-      cautions: ['blades', 'dust'],
-      hold: { code: 'dado-fits' },
-    }),
+    travels
+      ? step({
+          id: 'uprights',
+          code: 'slots-blocks',
+          data: {
+            sides: uprights.length,
+            blocks: blocks.length,
+            screws: fixedBy(a, starts('block'), starts('upright')).screwsMost ?? 0,
+          },
+          parts: [...uprights, ...blocks],
+          marks: levels,
+          cautions: ['screws', 'dust'],
+          hold: { code: 'same-as-first' },
+        })
+      : step({
+          id: 'uprights',
+          code: 'slots-uprights',
+          data: { sides: uprights.length },
+          parts: uprights,
+          marks: levels,
+          cautions: ['blades', 'dust'],
+          hold: { code: 'dado-fits' },
+        }),
     groove !== undefined &&
       step({
         id: 'grooves',
@@ -53,8 +93,11 @@ export function slotRackSteps(_p: SlotRackParams, { assembly: a }: Shaped): Step
       }),
     step({
       id: 'box',
-      code: 'slots-box',
-      data: { decks: decks.length, screws: fixedBy(a, starts('deck'), starts('upright')).screwsMost ?? 0 },
+      code: travels ? 'slots-on-blocks' : 'slots-box',
+      data: {
+        decks: decks.length,
+        screws: fixedBy(a, starts('deck'), starts(travels ? 'block' : 'upright')).screwsMost ?? 0,
+      },
       parts: groove === undefined ? decks : [],
       on: [...uprights, ...decks],
       cautions: ['screws'],
@@ -82,9 +125,9 @@ export function slotRackSteps(_p: SlotRackParams, { assembly: a }: Shaped): Step
     },
     {
       id: 'stand',
-      code: 'tilt-up',
+      code: travels ? 'stand-in-place' : 'tilt-up',
       parts: [],
-      on: [...uprights, ...decks, ...back, 'top'],
+      on: [...uprights, ...blocks, ...decks, ...back, 'top'],
       cautions: ['lift-two', 'top-heavy'],
     },
     levelStep(a, uprights),
@@ -97,7 +140,9 @@ export function slotRackSteps(_p: SlotRackParams, { assembly: a }: Shaped): Step
         parts: dividers,
         cautions: [],
       }),
+    ...front,
     step({ id: 'load', code: 'slots-load', data: { slots: a.bays.length }, parts: [], cautions: [] }),
+    travels && apart(a),
   ]
   return steps.filter((s): s is Step => s !== false)
 }

@@ -8,7 +8,7 @@ import type { StepData } from './steps.ts'
 const reasons: WordsFor<ReasonData> = {
   'slots-width': (d, say) => `decks with grooves span about ${say.length(d.everyMm)} under things on edge`,
   'slots-depth': (d, say) =>
-    `a sheet ${say.length(d.sheetMm)} wide in ${d.parts}; the deepest thing is ${say.length(d.deepestMm)} and may stand out by a quarter`,
+    `a sheet ${say.length(d.sheetMm)} wide in ${d.parts}; the deepest thing is ${say.length(d.deepestMm)} ${d.outPct > 0 ? 'and may stand out by a quarter' : 'and stands behind a front'}`,
   'slots-base': () => 'nobody kneels for what stands on it',
   'slots-margin': () => 'to lift a thing in over its edge',
   'slots-each': (d, say) => `the thickest thing is ${say.length(d.thickMm)}: more of them would lie against each other`,
@@ -51,6 +51,21 @@ const steps: StepWordsFor<StepData> = {
     text: (d, say) =>
       `Decks that face each other side by side, marked across both at once: grooves ${say.length(d.wideMm)} wide and ${say.length(d.deepMm)} deep from front to back, in the upper face of one and the lower face of the next. ${plural(d.decks, 'deck')} with the top.`,
   },
+  'slots-blocks': {
+    title: 'Locating blocks on the uprights',
+    text: (d) =>
+      `${plural(d.sides, 'upright')} side by side, the marks of the stick less a deck across all of them at once: ${plural(d.blocks, 'block')}, upper edges on the marks, ${plural(d.screws, 'screw')} through the upright into each. They stay on it, and say where each deck belongs.`,
+  },
+  'slots-on-blocks': {
+    title: 'Decks on their blocks',
+    text: (d) =>
+      `${plural(d.decks, 'deck')} on the blocks, ${plural(d.screws, 'screw')} down into each: no glue, these come out again. Write on the end of each deck, and on the block under it, the same letter.`,
+  },
+  'slots-apart': {
+    title: 'Knock it down, and put it together again',
+    text: (d, say) =>
+      `Empty it, draw the dividers and bundle them by size. Fixings to the wall out, the front off, then the back, the top and the decks from above: ${plural(d.pieces, 'piece')} as listed, none heavier than ${say.mass(d.heaviestKg)}, the largest ${say.length(d.longMm)} x ${say.length(d.wideMm)}; screws in a bag for each kind. Together again in the order it was built: two uprights held up, the lowest deck on its blocks, the others, the top, and the back before anything is loaded: until that is on it folds.`,
+  },
   'slots-box': {
     title: 'The box',
     text: (d) =>
@@ -87,6 +102,10 @@ export const slotRackWords: KindWords = {
   choices: {
     'slots-sheet': { label: 'Uprights and decks' },
     'slots-divider': { label: 'Dividers' },
+    'slots-made': {
+      label: 'Put together',
+      options: { 'for-good': 'for good, decks in housings', 'knock-down': 'to be knocked down, decks on blocks' },
+    },
   },
   reasons,
   levers,
