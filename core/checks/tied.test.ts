@@ -137,6 +137,33 @@ describe('two racks screwed to each other', () => {
     )
   })
 
+  it('in a U three stand as one, and none of them falls either way', () => {
+    const p = empty()
+    const own = { brace: true }
+    const leftDeep = size(read({ ...p, builds: [rack(p, 'c', { turn: 3 }, own)] })[0])[1]
+    p.builds = [
+      rack(p, 'a', { offsetMm: leftDeep }, own),
+      rack(
+        p,
+        'b',
+        { offsetMm: leftDeep + size(read({ ...p, builds: [rack(p, 'a', {}, own)] })[0])[0], turn: 1, tiedTo: ['a'] },
+        own,
+      ),
+      rack(p, 'c', { turn: 3, tiedTo: ['a'] }, own),
+    ]
+    const all = read(p)
+    const names = (r: BuildReading) => r.checks.filter((c) => c.check === 'tied').map((c) => [c.id, c.state])
+    expect(names(all[0])).toEqual([
+      ['tied:b', 'holds'],
+      ['tied:c', 'holds'],
+    ])
+    for (const r of all) {
+      expect(result(r, 'slenderness:build')).toMatchObject({ code: 'group-slender', state: 'holds' })
+      expect(r.checks.filter((c) => c.check === 'tip-over' && c.state === 'fails')).toEqual([])
+      expect(result(r, 'slenderness:build')!.demand).toBeCloseTo(result(all[0], 'slenderness:build')!.demand!, 9)
+    }
+  })
+
   it('apart by more than a packer they are not tied, and each stands as it stands alone', () => {
     const p = empty()
     p.builds = [rack(p, 'a', { outMm: 200, turn: 2 }), rack(p, 'b', { outMm: 260 + deep, tiedTo: ['a'] })]
