@@ -143,6 +143,7 @@ export const ROLES = [
   'flange',
   'batten',
   'divider',
+  'insert',
   'joist',
   'nogging',
   'filler',

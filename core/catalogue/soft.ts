@@ -34,7 +34,18 @@ export const isLine = (s: Soft): s is Line => 'kgPerM' in s
 
 const CANVAS = 'plain cotton canvas, 10 oz/sq yd; makers’ tables 300 to 400 g/m²'
 
+/** What lies flat in a drawer round things, and how thick it is bought, mm. */
+export const FOAM = { id: 'foam', thickMm: 30 } as const
+
 const CLOTHS: readonly Cloth[] = [
+  {
+    id: FOAM.id,
+    label: 'foam 30 mm',
+    kgPerM2: 0.9,
+    fullness: 1,
+    source: 'closed-cell polyethylene; makers’ tables 25 to 35 kg/m³',
+    minorPerM2: 1490,
+  },
   { id: 'canvas', label: 'canvas curtain', kgPerM2: 0.35, fullness: 1.5, source: CANVAS, minorPerM2: 780 },
   {
     id: 'mesh',

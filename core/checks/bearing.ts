@@ -96,8 +96,8 @@ export const bearing = defineCheck({
       const n = Math.abs(design.reactions.get(s.id) ?? 0)
       const contact = s.steadies ? alongEdge(s, from, on) : s.contact
       const areaMm2 = areaOf(contact, s.push)
-      // Steel is harder than any wood it presses on.
-      const woods = [from, on].filter((p) => p.stock.kind !== 'steel')
+      // Steel is harder than any wood it presses on; what is soft gives way, and the wood under it is asked.
+      const woods = [from, on].filter((p) => p.stock.kind !== 'steel' && p.stock.kind !== 'soft')
       const allowed = (woods.length > 0 ? woods : [from])
         .map((p) => mayBear(p, contact, s.push, method, settings))
         .reduce((a, b) => (a && b && b.value < a.value ? b : a && b ? a : null))

@@ -33,6 +33,7 @@ export const ROLE_NAMES: Record<string, [one: string, many: string]> = {
   web: ['web', 'webs'],
   flange: ['flange', 'flanges'],
   batten: ['batten', 'battens'],
+  insert: ['insert', 'inserts'],
   divider: ['divider', 'dividers'],
   joist: ['joist', 'joists'],
   nogging: ['nogging', 'noggings'],

@@ -41,10 +41,33 @@ export interface Drawer {
   sheet: Sheet
   bottom: Sheet
   hand: boolean
+  /** A tray has lips this high instead of sides and a back. */
+  lipMm?: number
+  /** Left faces of dividers, from the left of its inside. */
+  dividers?: readonly number[]
+  insert?: InDrawer
+}
+
+/** What lies in a drawer round its things: between its dividers, cut out or bored where each of them is. */
+export interface InDrawer {
+  stock: Stock
+  thickMm: number
+  rooms: readonly { left: number; right: number }[]
+  places: readonly Place[]
+  round: boolean
+}
+/** From the left and the back of the inside, mm. */
+interface Place {
+  x: number
+  y: number
+  wideMm: number
+  deepMm: number
 }
 
 /** What of a drawer is free for things. */
-export function drawerInside(x: Omit<Drawer, 'id' | 'uprights' | 'hand' | 'grooveMm'>) {
+export function drawerInside(
+  x: Omit<Drawer, 'id' | 'uprights' | 'hand' | 'grooveMm' | 'dividers' | 'insert' | 'lipMm'>,
+) {
   const t = x.sheet.thicknessMm
   return {
     left: x.left + BESIDE_MM + t,
@@ -64,13 +87,21 @@ export function placeDrawer(d: Draft, x: Drawer): string[] {
   const high = x.highMm - x.bottom.thicknessMm
   const boxDeep = x.toMm - t - x.fromMm
   const wide = inside.right - inside.left
-  piece(d, x, ['left', 'side'], { at: [inside.left - t, x.fromMm], size: [t, boxDeep, high - OVER_MM] })
-  piece(d, x, ['right', 'side'], { at: [inside.right, x.fromMm], size: [t, boxDeep, high - OVER_MM] })
-  piece(d, x, ['back', 'back'], { at: [inside.left, x.fromMm], size: [wide, t, high - OVER_MM - BACK_LOWER_MM] })
+  const sideHigh = x.lipMm ?? high - OVER_MM
+  const backHigh = x.lipMm ?? high - OVER_MM - BACK_LOWER_MM
+  piece(d, x, ['left', 'side'], { at: [inside.left - t, x.fromMm], size: [t, boxDeep, sideHigh] })
+  piece(d, x, ['right', 'side'], { at: [inside.right, x.fromMm], size: [t, boxDeep, sideHigh] })
+  piece(d, x, ['back', 'back'], { at: [inside.left, x.fromMm], size: [wide, t, backHigh] })
   const faceWide = x.right - x.left - 2 * FACE_GAP_MM
   piece(d, x, ['face', 'face'], { at: [x.left + FACE_GAP_MM, x.toMm - t], size: [faceWide, t, high - FACE_GAP_MM] })
   const id = (name: string) => `${x.id}-${name}`
-  for (const side of ['left', 'right']) {
+  const dividers = (x.dividers ?? []).map((from, i) => {
+    const deep = inside.frontMm - inside.backMm
+    piece(d, x, [`divider-${i}`, 'divider'], { at: [inside.left + from, inside.backMm], size: [t, deep, backHigh] })
+    return id(`divider-${i}`)
+  })
+  // Lips are too low for screws into each other: the bottom holds them.
+  for (const side of x.lipMm === undefined ? ['left', 'right'] : []) {
     d.screw(id(side), id('back'), 2, 'edge', t, 100)
     d.screw(id('face'), id(side), 2, 'edge', t, 100)
   }
@@ -82,9 +113,62 @@ export function placeDrawer(d: Draft, x: Drawer): string[] {
       lengthMm: HAND.longMm,
       widthMm: HAND.highMm,
     })
-  const parts = ['bottom', 'left', 'right', 'back', 'face'].map(id)
+  const inserts = x.insert ? insertsOf(d, x, x.insert) : []
+  const parts = [...['bottom', 'left', 'right', 'back', 'face'].map(id), ...dividers, ...inserts]
   d.motion({ kind: 'slide', parts, by: [0, DRAWN_SHARE * (x.toMm - x.fromMm), 0] })
   return parts
+}
+
+/** Room round an insert, and round a thing in its place, mm. Product decision. */
+const INSERT_PLAY_MM = 1
+/** Width of the strips on which an insert is counted to lie, mm. Product decision. */
+const LIES_MM = 20
+
+/** An insert for each room, with a hole or a cut-out where each thing of it is. */
+function insertsOf(d: Draft, x: Drawer, of: InDrawer): string[] {
+  const inside = drawerInside(x)
+  return of.rooms.map((room, i) => {
+    const id = `${x.id}-insert-${i}`
+    const [left, back] = [room.left + INSERT_PLAY_MM, INSERT_PLAY_MM]
+    const size: [number, number, number] = [
+      room.right - room.left - 2 * INSERT_PLAY_MM,
+      inside.frontMm - inside.backMm - 2 * INSERT_PLAY_MM,
+      of.thickMm,
+    ]
+    d.square({
+      ...{ id, role: 'insert', stock: of.stock, loose: true, along: 'x', across: 'y', grain: 'any' },
+      min: [inside.left + left, inside.backMm + back, inside.floorMm],
+      size,
+    })
+    // It lies on all of the bottom; counted are three strips of it, which asks more of that.
+    const { min, max } = d.box(id)
+    for (const share of [0, 0.5, 1]) {
+      const from = min[0] + share * (max[0] - min[0] - LIES_MM)
+      d.hold({
+        from: { part: id },
+        on: { kind: 'part', part: `${x.id}-bottom` },
+        contact: { min: [from, min[1], inside.floorMm], max: [from + LIES_MM, max[1], inside.floorMm] },
+        push: [0, 0, 1],
+        ...{ way: 'push', via: 'bearing' },
+      })
+    }
+    for (const p of of.places.filter((q) => q.x >= room.left && q.x < room.right)) {
+      const [atMm, offMm] = [p.x - left, p.y - back]
+      if (of.round)
+        d.machine(id, {
+          ...{ kind: 'hole', face: 'over', tiltRad: 0, depthMm: null },
+          ...{ atMm: atMm + p.wideMm / 2, offMm: offMm + p.deepMm / 2 },
+          diameterMm: Math.max(p.wideMm, p.deepMm) + INSERT_PLAY_MM,
+        })
+      else
+        d.machine(id, {
+          kind: 'cutout',
+          ...{ atMm: atMm - INSERT_PLAY_MM, offMm: offMm - INSERT_PLAY_MM },
+          ...{ lengthMm: p.wideMm + 2 * INSERT_PLAY_MM, widthMm: p.deepMm + 2 * INSERT_PLAY_MM },
+        })
+    }
+    return id
+  })
 }
 
 /** The thin bottom, its edges in the grooves of both uprights. */
@@ -116,7 +200,7 @@ function piece(
   { at: [left, from], size }: { at: [number, number]; size: [number, number, number] },
 ) {
   const [id, bottom] = [`${x.id}-${name}`, `${x.id}-bottom`]
-  const along = role === 'side' ? 'y' : 'x'
+  const along = role === 'side' || role === 'divider' ? 'y' : 'x'
   const z = x.zMm + x.bottom.thicknessMm
   const stock: Stock = { kind: 'sheet', sheet: x.sheet.id }
   d.square({ id, role, stock, min: [left, from, z], size, along, across: 'z', grain: 'any' })

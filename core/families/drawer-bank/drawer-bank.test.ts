@@ -17,7 +17,7 @@ import { planSheetsBest } from '../../cutting/sheets-best.ts'
 import { procure } from '../../project/plan.ts'
 import { boxOverlap, boxSize } from '../../geometry/box.ts'
 import { drawerBank } from './drawer-bank.ts'
-import { startingParams, type DrawerBankParams } from './parameters.ts'
+import { plain, startingParams, type DrawerBankParams } from './parameters.ts'
 
 const small = (id: string, count: number, acrossMm: number, deepMm: number, tallMm: number, massKg: number) => ({
   item: newGoods({ id, name: id, kind: 'box', count, acrossMm, deepMm, tallMm, massKg }),
@@ -33,7 +33,7 @@ const read = (over: Partial<DrawerBankParams> = {}, c = ctx()) => {
 }
 const part = (r: ReturnType<typeof read>, id: string) => r.shaped.assembly.parts.find((p) => p.id === id)!
 const dim = (r: ReturnType<typeof read>, path: string) => r.shaped.dims.find((d) => d.path === path)!.value
-const sixty = { drawers: [{ units: 1, count: 32 }, { units: 2, count: 20 }, { units: 3, count: 8 }] } // prettier-ignore
+const sixty = { drawers: [plain(1, 32), plain(2, 20), plain(3, 8)] } // prettier-ignore
 
 describe('a bank of drawers', () => {
   const r = read()
@@ -44,7 +44,7 @@ describe('a bank of drawers', () => {
     expect(r.checks.filter((x) => x.state === 'fails' || x.state === 'unknown').map((x) => x.id)).toEqual([])
   })
   it('a drawer of n units is n pitches less its bottom and its play', () => {
-    const bank = read({ drawers: [1, 2, 3].map((units) => ({ units, count: 1 })), unitMm: 60 })
+    const bank = read({ drawers: [1, 2, 3].map((units) => plain(units, 1)), unitMm: 60 })
     const faces = bank.shaped.assembly.parts.filter((p) => p.role === 'face').map((p) => p.size.widthMm)
     const bottom = part(bank, 'drawer-0-bottom').size.thicknessMm
     expect(faces.sort((a, b) => a - b).map((mm) => Math.round(mm + bottom + 2))).toEqual([60, 120, 180])
@@ -65,7 +65,7 @@ describe('a bank of drawers', () => {
     expect(2440 - parts * bottom.size.lengthMm - (parts - 1) * 3).toBeLessThan(parts + 3)
   })
   it('its drawers pass each other, the box and a thing that stands as high as it may', () => {
-    const a = read({ drawers: [{ units: 1, count: 6 }, { units: 3, count: 2 }] }).shaped.assembly // prettier-ignore
+    const a = read({ drawers: [plain(1, 6), plain(3, 2)] }).shaped.assembly // prettier-ignore
     for (const m of a.motions) {
       const own = new Set(m.parts)
       for (const id of m.parts.slice(1)) {
@@ -107,7 +107,7 @@ describe('a bank of drawers', () => {
   })
   it('puts low things into low drawers, and keeps high ones for what needs them', () => {
     const tall = small('reel', 2, 150, 150, 100, 1)
-    const bank = read({ drawers: [3, 1].map((units) => ({ units, count: 1 })) }, ctx([screws, tall]))
+    const bank = read({ drawers: [3, 1].map((units) => plain(units, 1)) }, ctx([screws, tall]))
     const clear = (id: string) =>
       bank.shaped.assembly.bays
         .filter((b) => b.items.some((i) => i.goodsId === id))
@@ -193,8 +193,8 @@ describe('what cannot be', () => {
       'bank-too-deep',
       'depthMm',
     ])
-    expect(problem({ drawers: [{ units: 6, count: 30 }], columns: 1 })).toEqual(['bank-too-high', 'columns'])
-    expect(problem({ drawers: [1, 2, 3].map((units) => ({ units, count: 60 })) })).toEqual(['bank-too-many', 'drawers'])
+    expect(problem({ drawers: [plain(6, 30)], columns: 1 })).toEqual(['bank-too-high', 'columns'])
+    expect(problem({ drawers: [1, 2, 3].map((units) => plain(units, 60)) })).toEqual(['bank-too-many', 'drawers'])
     expect(problem({ unitMm: 30, bottomSheet: 'ply-12mm' })).toEqual(['bank-unit-low', 'unitMm'])
   })
   it('a thing higher than the highest drawer stays without a place', () => {
@@ -236,7 +236,7 @@ describe('drawn out', () => {
   it('by hand: it tips over the front third of what stays in its grooves', () => {
     // One heavy thing against the back of one drawer: it slides to the face.
     const c = ctx([small('block', 1, 100, 80, 40, 6)])
-    const r = read({ drawers: [{ units: 1, count: 1 }] }, c)
+    const r = read({ drawers: [plain(1, 1)] }, c)
     const check = r.checks.find((x) => x.check === 'drawn-out')!
     const a = r.shaped.assembly
     const boxes = partBoxes(a)
@@ -262,7 +262,7 @@ describe('drawn out', () => {
   })
   it('a bank that nothing ties falls forward with everything drawn out', () => {
     const r = read(
-      { tie: false, drawers: [{ units: 3, count: 6 }], columns: 1, depthMm: 350 },
+      { tie: false, drawers: [plain(3, 6)], columns: 1, depthMm: 350 },
       ctx([small('iron', 40, 100, 90, 60, 2)]),
     )
     expect(r.checks.find((x) => x.id === 'tip-over:opened')!.state).toBe('fails')

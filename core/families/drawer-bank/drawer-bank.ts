@@ -5,7 +5,7 @@ import { exampleContext } from '../example-context.ts'
 import { family, type ShapeContext } from '../family.ts'
 import { allOnWall } from '../opened.ts'
 import { drawerBankLevers, drawerBankSavers } from './levers.ts'
-import { drawerBankParams, startingParams, type DrawerBankParams } from './parameters.ts'
+import { plain, UPGRADES, drawerBankParams, startingParams, type DrawerBankParams } from './parameters.ts'
 import { shapeDrawerBank } from './shape.ts'
 import { drawerBankSteps } from './steps.ts'
 
@@ -19,6 +19,8 @@ const small = (name: string, count: number, acrossMm: number, deepMm: number, ta
   item: newGoods({ id: name, name, kind: 'box', count, acrossMm, deepMm, tallMm, massKg }),
   count,
 })
+/** What is laid down, or stands in a hole. */
+const asTool = (g: ReturnType<typeof small>) => ({ ...g, item: { ...g.item, kind: 'tool' as const } })
 const fittings = [
   small('Box of screws', 18, 110, 90, 50, 0.9),
   small('Reel of cord', 4, 160, 160, 90, 1.2),
@@ -30,6 +32,7 @@ export const drawerBank = family<DrawerBankParams>({
   id: 'drawer-bank',
   hangs: false,
   schema: drawerBankParams,
+  upgrades: UPGRADES,
   start,
   shape: shapeDrawerBank,
   levers: drawerBankLevers,
@@ -48,14 +51,28 @@ export const drawerBank = family<DrawerBankParams>({
       name: 'three heights in two columns, imperial, as listed',
       params: {
         ...startingParams('imperial', true),
-        drawers: [
-          { units: 1, count: 8 },
-          { units: 2, count: 4 },
-          { units: 3, count: 2 },
-        ],
+        drawers: [plain(1, 8), plain(2, 4), plain(3, 2)],
         columns: 2,
       },
       context: exampleContext('imperial', fittings),
+    },
+    {
+      name: 'rooms, foam, a bored board and a flat tray, metric',
+      params: {
+        ...startingParams('metric', true),
+        clearMm: 400,
+        drawers: [
+          { ...plain(1, 2), make: 'tray' },
+          { ...plain(2, 1), rooms: 3 },
+          { ...plain(1, 1), insert: 'foam' },
+          { ...plain(2, 1), insert: 'bored', rooms: 2 },
+        ],
+      },
+      context: exampleContext('metric', [
+        small('Box of screws', 6, 110, 90, 50, 0.9),
+        small('Rule', 3, 60, 180, 12, 0.3),
+        asTool(small('Router bit', 20, 24, 24, 70, 0.1)),
+      ]),
     },
     {
       name: 'low and wide, thicker bottoms, no hand holes',
@@ -63,7 +80,7 @@ export const drawerBank = family<DrawerBankParams>({
         ...startingParams('metric', true),
         hand: 'none',
         bottomSheet: 'ply-12mm',
-        drawers: [{ units: 2, count: 6 }],
+        drawers: [plain(2, 6)],
         clearMm: 340,
       },
       context: exampleContext('metric', fittings.slice(0, 1)),

@@ -13,9 +13,9 @@ import { inches } from '../../measure/units.ts'
 import { canHoldTie } from '../../room/room.ts'
 import type { DimPen } from '../dim-pen.ts'
 import type { ShapeContext } from '../family.ts'
-import { fill, withoutPlace, type Spot } from '../house-on-shelves.ts'
+import { fill, withoutPlace, type Opening, type Spot } from '../house-on-shelves.ts'
 import type { Planned } from '../opened.ts'
-import { LIMITS, type DrawerBankParams } from './parameters.ts'
+import { INSERTS, LIMITS, PLAIN, type DrawerBankParams, type DrawerKind, type Insert } from './parameters.ts'
 
 /** What is said with its reasons and problems. */
 export interface ReasonData {
@@ -32,6 +32,7 @@ export interface ProblemData {
   'bank-unit-low': { mm: number; leastMm: number }
   'bank-too-many': { count: number; most: number }
   'bank-empty': Record<string, never>
+  'bank-rooms-narrow': { mm: number; leastMm: number }
 }
 
 /** From groove to groove: a hand lies flat in a drawer of one unit. Product decision. */
@@ -59,13 +60,14 @@ const MOST_WIDE_MM = 1200
 /** So deep it is made where nothing asks for more: what is drawn out two thirds still sits well. mm */
 const USUAL_DEEP_MM = 450
 
-export interface PlannedDrawer {
-  units: number
+export interface PlannedDrawer extends Omit<DrawerKind, 'count'> {
   /** Of a stretch between two fixed panels: which, from below, and how many units over its panel. */
   column: number
   stretch: number
   at: number
   spots: Spot[]
+  /** Its rooms, from the left of its inside. */
+  spaces: Opening[]
 }
 export interface Plan {
   box: Sheet
@@ -173,9 +175,16 @@ export function planOut(p: DrawerBankParams, ctx: ShapeContext, pen: DimPen): Re
     bottom,
   })
   const lost = bottom.thicknessMm + OVER_MM + PLAY_OVER_MM
-  const unitsFor = (g: Goods) => Math.max(1, Math.ceil((lowest(g) + lost) / unitMm - 1e-9))
+  const unitsFor = (g: Goods, insert: Insert = 'none') =>
+    Math.max(1, Math.ceil(((insert === 'bored' ? onEnd(g).tallMm : lowest(g)) + lost) / unitMm - 1e-9))
   const wide = { left: 0, right: inside.right - inside.left }
-  const filled = fillDrawers(p, ctx, unitsFor, wide, inside.frontMm - inside.backMm)
+  const spacesOf = (rooms: number) => roomsOf(wide, rooms, drawer.thicknessMm)
+  for (const [i, x] of p.drawers.entries()) {
+    const [{ left, right }] = spacesOf(x.rooms)
+    if (right - left < LEAST_ROOM_MM)
+      return bad('bank-rooms-narrow', { mm: Math.max(0, right - left), leastMm: LEAST_ROOM_MM }, `drawers.${i}.rooms`)
+  }
+  const filled = fillDrawers(p, ctx, unitsFor, spacesOf, inside.frontMm - inside.backMm)
   if (filled.drawers.length > LIMITS.drawers)
     return bad('bank-too-many', { count: filled.drawers.length, most: LIMITS.drawers }, 'drawers')
 
@@ -232,8 +241,38 @@ export function planOut(p: DrawerBankParams, ctx: ShapeContext, pen: DimPen): Re
 }
 const NOWHERE = { left: 0, right: 0, fromMm: 0, toMm: 0, zMm: 0, highMm: 0 }
 
+/** A room of a drawer no narrower than this takes a finger and a thing, mm. */
+const LEAST_ROOM_MM = 25
+/** Between two things in foam or in a board, and at its edges, half of it, mm. */
+const WALL_MM = 8
+
+/** Rooms alike beside each other, a divider between every two. */
+function roomsOf(wide: Opening, rooms: number, dividerMm: number): Opening[] {
+  const each = (wide.right - wide.left - (rooms - 1) * dividerMm) / rooms
+  return Array.from({ length: rooms }, (_, i) => ({
+    left: wide.left + i * (each + dividerMm),
+    right: wide.left + i * (each + dividerMm) + each,
+  }))
+}
+
+/** A thing as it stands in a hole: on its end, as broad as it is thick. */
+export function onEnd(g: Goods): Goods {
+  const [, mid, long] = [g.acrossMm, g.deepMm, g.tallMm].sort((a, b) => a - b)
+  return { ...g, acrossMm: mid, deepMm: mid, tallMm: long }
+}
+/** About as broad as thick, and longer than that: what else stands in a hole falls over. Shares: product decision. */
+export function standsInHole(g: Goods): boolean {
+  const [low, mid, long] = [g.acrossMm, g.deepMm, g.tallMm].sort((a, b) => a - b)
+  return mid <= ROUND_SHARE * low && long >= SLENDER_SHARE * mid
+}
+const ROUND_SHARE = 1.25
+const SLENDER_SHARE = 1.5
+
+/** With half of the wall on each side of it. */
+const walled = (g: Goods): Goods => ({ ...g, acrossMm: g.acrossMm + WALL_MM, deepMm: g.deepMm + WALL_MM })
+
 interface Filled {
-  drawers: { units: number; spots: Spot[] }[]
+  drawers: Omit<PlannedDrawer, 'column' | 'stretch' | 'at'>[]
   left: Goods[]
 }
 
@@ -241,36 +280,69 @@ interface Filled {
 function fillDrawers(
   p: DrawerBankParams,
   ctx: ShapeContext,
-  unitsFor: (g: Goods) => number,
-  wide: { left: number; right: number },
+  unitsFor: (g: Goods, insert?: Insert) => number,
+  spacesOf: (rooms: number) => Opening[],
   deepMm: number,
 ): Filled {
   const byNeed = [...ctx.goods].sort((a, b) => unitsFor(b.item) - unitsFor(a.item))
   const needs = new Map(ctx.goods.map((g) => [g.item.id, unitsFor(g.item)]))
+  const whole = new Map(ctx.goods.map((g) => [g.item.id, g.item]))
   let queue = byNeed.flatMap((g) => Array.from({ length: g.count }, () => laid(g.item, deepMm)))
   const drawers: Filled['drawers'] = []
-  const put = (units: number) => {
-    const [fit, not] = [queue.filter((g) => needs.get(g.id)! <= units), queue.filter((g) => needs.get(g.id)! > units)]
+  const put = (kind: Omit<DrawerKind, 'count'>) => {
+    const { units, insert } = kind
+    const need = (g: Goods) =>
+      insert !== 'bored' ? needs.get(g.id)! : standsInHole(g) ? unitsFor(whole.get(g.id)!, insert) : Infinity
+    const [fit, not] = [queue.filter((g) => need(g) <= units), queue.filter((g) => need(g) > units)]
     const light = upTo(fit, MOST_KG)
-    const { spots, left } = fill(fit.slice(0, light), [wide], deepMm, PLAY_SIDE_MM, 0)
+    const spaces = spacesOf(kind.rooms)
+    const lies = fit.slice(0, light)
+    const { spots, left } =
+      insert === 'none'
+        ? fill(lies, spaces, deepMm, PLAY_SIDE_MM, 0)
+        : inserted(lies, spaces, deepMm, (g) => (insert === 'bored' ? onEnd(whole.get(g.id)!) : g))
     queue = [...not, ...left, ...fit.slice(light)]
-    drawers.push({ units, spots })
+    drawers.push({ ...kind, spots, spaces })
     return spots.length
   }
   if (p.drawers.length > 0) {
-    // Low things into low drawers first: the high ones are kept for what needs them.
-    for (const kind of [...p.drawers].sort((a, b) => a.units - b.units))
-      for (let i = 0; i < kind.count && drawers.length <= LIMITS.drawers; i++) put(kind.units)
+    // What is made for few things gets those; low things go into low drawers, the high ones are kept for what needs them.
+    const special = (x: DrawerKind) => INSERTS.length - INSERTS.indexOf(x.insert)
+    for (const kind of [...p.drawers].sort((a, b) => special(a) - special(b) || a.units - b.units))
+      for (let i = 0; i < kind.count && drawers.length <= LIMITS.drawers; i++) put(kind)
     return { drawers, left: queue }
   }
   const tooTall = queue.filter((g) => needs.get(g.id)! > LIMITS.units)
   queue = queue.filter((g) => needs.get(g.id)! <= LIMITS.units)
   while (queue.length > 0 && drawers.length <= LIMITS.drawers)
-    if (put(needs.get(queue[0].id)!) === 0) {
+    if (put({ ...PLAIN, units: needs.get(queue[0].id)! }) === 0) {
       drawers.pop()
       tooTall.push(queue.shift()!)
     }
   return { drawers, left: [...tooTall, ...queue] }
+}
+
+/** Things with a wall between them, as they lie or stand there. */
+function inserted(
+  things: readonly Goods[],
+  spaces: Opening[],
+  deepMm: number,
+  as: (g: Goods) => Goods,
+): { spots: Spot[]; left: Goods[] } {
+  const lying = new Map(things.map((g) => [g.id, g]))
+  const { spots, left } = fill(
+    things.map((g) => walled(as(g))),
+    spaces,
+    deepMm,
+    0,
+    0,
+  )
+  const half = WALL_MM / 2
+  const own = (g: Goods): Goods => ({ ...g, acrossMm: g.acrossMm - WALL_MM, deepMm: g.deepMm - WALL_MM })
+  return {
+    spots: spots.map((s) => ({ ...s, item: own(s.item), x: s.x + half, y: s.y + half })),
+    left: left.map((g) => lying.get(g.id)!),
+  }
 }
 
 /** How many of some things, from the first on, weigh no more than so much; one at least. What nobody weighed counts nothing. */

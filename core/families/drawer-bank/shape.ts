@@ -10,12 +10,13 @@ import {
   uprightId,
   type StandingBox,
 } from '../../blocks/carcass/standing.ts'
+import { FOAM } from '../../catalogue/soft.ts'
 import { standsOn } from '../../goods/goods.ts'
 import { good, type Result } from '../../measure/result.ts'
 import { BOX_SHEETS, choicePen, GROOVE_SHEETS } from '../choices.ts'
 import type { Choice, ListChoice, ShapeContext, Shaped } from '../family.ts'
 import { opened } from '../opened.ts'
-import { LIMITS, type DrawerBankParams } from './parameters.ts'
+import { INSERTS, LIMITS, MAKES, PLAIN, type DrawerBankParams } from './parameters.ts'
 import { firstGroove, handed, panelTop, planOut, type Plan, type PlannedDrawer } from './plan-out.ts'
 
 /*
@@ -111,6 +112,9 @@ function drawer(d: Draft, p: DrawerBankParams, plan: Plan, x: PlannedDrawer, i: 
     sheet: plan.drawer,
     bottom: plan.bottom,
     hand: handed(p, plan, x.units),
+    ...(x.make === 'tray' ? { lipMm: LIP_MM } : {}),
+    dividers: x.spaces.slice(1).map((r) => r.left - plan.drawer.thicknessMm),
+    ...insertOf(plan, x),
   }
   const parts = placeDrawer(d, spec)
   const inside = drawerInside(spec)
@@ -138,6 +142,23 @@ function drawer(d: Draft, p: DrawerBankParams, plan: Plan, x: PlannedDrawer, i: 
   })
   return parts
 }
+/** Round the things of a drawer: foam, or a board of what the drawers are made of. */
+function insertOf(plan: Plan, x: PlannedDrawer): Pick<Drawer, 'insert'> {
+  if (x.insert === 'none') return {}
+  const round = x.insert === 'bored'
+  return {
+    insert: {
+      round,
+      stock: round ? { kind: 'sheet', sheet: plan.drawer.id } : { kind: 'soft', soft: FOAM.id },
+      thickMm: round ? plan.drawer.thicknessMm : FOAM.thickMm,
+      rooms: x.spaces,
+      places: x.spots.map((s) => ({ x: s.x, y: s.y, wideMm: s.item.acrossMm, deepMm: s.item.deepMm })),
+    },
+  }
+}
+/** Round a tray, mm: what lies flat does not slide off. Product decision. */
+const LIP_MM = 15
+
 const below = (y: PlannedDrawer, x: PlannedDrawer): boolean =>
   y.column === x.column && (y.stretch < x.stretch || (y.stretch === x.stretch && y.at < x.at))
 
@@ -148,9 +169,12 @@ const drawerList = (p: DrawerBankParams): ListChoice => ({
   fields: [
     { key: 'units', code: 'drawer-units', quantity: 'count', min: 1, max: LIMITS.units },
     { key: 'count', code: 'drawer-count', quantity: 'count', min: 1, max: 60 },
+    { key: 'make', code: 'drawer-make', options: MAKES },
+    { key: 'rooms', code: 'drawer-rooms', quantity: 'count', min: 1, max: LIMITS.rooms },
+    { key: 'insert', code: 'drawer-insert', options: INSERTS },
   ],
   most: LIMITS.kinds,
-  fresh: { units: 1, count: 4 },
+  fresh: { units: 1, count: 4, ...PLAIN },
   step: { units: 1 },
 })
 

@@ -1,6 +1,6 @@
 import { levelStep, tieStep } from '../../blocks/mounts/steps.ts'
 import { fixedBy } from '../../steps/fixed-by.ts'
-import { stepsWith, type Step } from '../../steps/step.ts'
+import { idsOf, stepsWith, type Step } from '../../steps/step.ts'
 import type { Shaped } from '../family.ts'
 import type { DrawerBankParams } from './parameters.ts'
 
@@ -11,6 +11,7 @@ export interface StepData {
   'bank-top': { screws: number }
   'bank-first-drawer': { screws: number; parts: number }
   'bank-drawers': { count: number; kinds: number }
+  'bank-inserts': { foam: number; bored: number; places: number }
   'bank-in': { count: number }
   'bank-load': { drawers: number }
 }
@@ -29,7 +30,9 @@ export function drawerBankSteps(_p: DrawerBankParams, { assembly: a }: Shaped): 
   const running = grooves.filter((m) => m.widthMm === runner.widthMm)
   const uprights = ids(/^upright-/)
   const back = ids(/^(back|tie)-/)
-  const drawers = a.motions.map((m) => m.parts)
+  const inserts = a.parts.filter((x) => x.role === 'insert')
+  const laid = new Set(inserts.map((x) => x.id))
+  const drawers = a.motions.map((m) => m.parts.filter((id) => !laid.has(id)))
   // Drawers of one height are made alike: the bank says how many heights it has.
   const kinds = new Set(drawers.map((x) => of(x[4]).size.widthMm)).size
   const diagonal = Math.hypot(of('top').size.lengthMm, first.size.lengthMm)
@@ -99,6 +102,18 @@ export function drawerBankSteps(_p: DrawerBankParams, { assembly: a }: Shaped): 
         cautions: [],
       }),
     step({ id: 'in', code: 'bank-in', data: { count: drawers.length }, parts: [], on: drawers.flat(), cautions: [] }),
+    inserts.length > 0 &&
+      step({
+        id: 'inserts',
+        code: 'bank-inserts',
+        data: {
+          foam: inserts.filter((x) => x.stock.kind === 'soft').length,
+          bored: inserts.filter((x) => x.stock.kind === 'sheet').length,
+          places: inserts.reduce((n, x) => n + x.machining.length, 0),
+        },
+        parts: idsOf(inserts),
+        cautions: ['blades'],
+      }),
     step({ id: 'load', code: 'bank-load', data: { drawers: drawers.length }, parts: [], cautions: [] }),
   ]
   return steps.filter((s): s is Step => s !== false)

@@ -33,6 +33,8 @@ const problems: WordsFor<ProblemData> = {
     `It would be ${say.length(d.mm)} high, and ${say.length(d.mostMm)} is the most. More columns, or fewer drawers.`,
   'bank-unit-low': (d, say) =>
     `A unit of ${say.length(d.mm)} leaves nothing over a bottom: ${say.length(d.leastMm)} at least.`,
+  'bank-rooms-narrow': (d, say) =>
+    `Rooms ${say.length(d.mm)} wide take nothing: ${say.length(d.leastMm)} at least. Fewer rooms, or a wider column.`,
   'bank-empty': () => 'Nothing of what is chosen goes into a drawer. Choose low things, or list the drawers wanted.',
   'bank-too-many': (d) => `${d.count} drawers are more than one bank takes: ${d.most} at most. Make it two.`,
 }
@@ -67,6 +69,11 @@ const steps: StepWordsFor<StepData> = {
     text: (d) =>
       `Wax on the edges of ${d.count === 1 ? 'the bottom' : 'the bottoms'}, then the high drawers into the low grooves. One that binds is planed at its bottom's edge, never at the groove.`,
   },
+  'bank-inserts': {
+    title: 'What lies round the things',
+    text: (d) =>
+      `${[d.foam > 0 ? `${plural(d.foam, 'piece')} of foam` : '', d.bored > 0 ? `${plural(d.bored, 'bored board')}` : ''].filter((x) => x !== '').join(' and ')}, ${plural(d.places, 'place')} in all. Lay the things on it first as they will be, and draw round them: what you measured may have an edge nobody counted.${d.foam > 0 ? ' Foam is cut with a long blade drawn slowly, square to its face.' : ''}${d.bored > 0 ? ' Holes right through, on a scrap board.' : ''}`,
+  },
   'bank-load': {
     title: 'Fill it, lowest first',
     text: (d) =>
@@ -99,6 +106,12 @@ export const drawerBankWords: KindWords = {
   },
   fields: {
     'drawer-units': { label: 'Units high' },
+    'drawer-make': { label: 'Made as', options: { drawer: 'a drawer', tray: 'a flat tray with lips' } },
+    'drawer-rooms': { label: 'Rooms beside each other' },
+    'drawer-insert': {
+      label: 'Round the things',
+      options: { none: 'nothing', foam: 'foam cut out', bored: 'a board bored for what stands on end' },
+    },
     'drawer-count': { label: 'How many' },
   },
   reasons,
