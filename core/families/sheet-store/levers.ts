@@ -8,6 +8,7 @@ export interface LeverData {
   'store-tie': { section: string }
   'store-less-spare': { pct: number }
   'store-other-end': Record<string, never>
+  'store-edge': { edge: string }
   'store-screws': { count: number }
 }
 const DEEPER: Record<string, string[]> = {
@@ -27,6 +28,8 @@ export function sheetStoreLevers(p: SheetStoreParams): Lever<SheetStoreParams>[]
   for (const section of TIES[p.backSection] ?? []) add('store-tie', { backSection: section }, { section })
   if (p.tieScrews === 'two') add('store-screws', { tieScrews: 'three' }, { count: 3 })
   for (const pct of [15, 0]) if (pct < (p.sparePct ?? 30)) add('store-less-spare', { sparePct: pct }, { pct })
+  const edge = p.edge === 'long' ? 'short' : 'long'
+  add('store-edge', { edge }, { edge })
   if (p.entry === 'right') add('store-other-end', { entry: 'left' }, {})
   return out
 }

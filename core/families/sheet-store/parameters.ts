@@ -1,8 +1,11 @@
 import { z } from '../../measure/schema.ts'
 import type { UnitSystem } from '../../measure/units.ts'
+import type { Raw } from '../family.ts'
 import { countDim, dim, dims, section } from '../params.ts'
 
 export const LIMITS = { slots: 8, frames: 6 } as const
+
+export const EDGES = ['long', 'short'] as const
 
 export const sheetStoreParams = z.object({
   /** From the first frame to the last, over all. */
@@ -16,6 +19,8 @@ export const sheetStoreParams = z.object({
   sparePct: countDim(0, 200),
   /** Clear widths of the compartments, the one at the wall first. */
   slotMm: dims(25, 800, LIMITS.slots),
+  /** The edge sheets stand on. */
+  edge: z.enum(EDGES),
   /** The end at which sheets are drawn out. */
   entry: z.enum(['left', 'right']),
   frameSection: section,
@@ -36,7 +41,11 @@ export const startingParams = (system: UnitSystem): SheetStoreParams => ({
   marginMm: null,
   sparePct: null,
   slotMm: [],
+  edge: 'long',
   entry: 'right',
   ...STOCK[system],
   tieScrews: 'two',
 })
+
+/** In the first form all stood on their long edges. */
+export const UPGRADES = [(raw: Raw): Raw => ({ edge: 'long', ...raw })]

@@ -45,7 +45,7 @@ const PAST_POST_MM = 40
 /** Of the longest sheet's length this much is wanted free where it is drawn out. */
 const WAY_IN_SHARE = 0.75
 
-/** A sheet as it stands: on its long edge. */
+/** A sheet as it stands: on its long edge, or on its short one. */
 export interface Standing {
   item: Goods
   thickMm: number
@@ -74,16 +74,16 @@ export interface Plan {
   slots: Slot[]
 }
 
-/** On its long edge, the thinnest way across. */
-export function standing(item: Goods): Standing {
-  const [thickMm, tallMm, longMm] = [item.acrossMm, item.deepMm, item.tallMm].sort((a, b) => a - b)
-  return { item, thickMm, tallMm, longMm }
+/** On an edge, the thinnest way across. */
+export function standing(item: Goods, edge: SheetStoreParams['edge'] = 'long'): Standing {
+  const [thickMm, mid, long] = [item.acrossMm, item.deepMm, item.tallMm].sort((a, b) => a - b)
+  return edge === 'long' ? { item, thickMm, tallMm: mid, longMm: long } : { item, thickMm, tallMm: long, longMm: mid }
 }
 
 /** Tallest at the wall; sheets much lower than those behind them get a compartment of their own. */
-function grouped(goods: ShapeContext['goods']): Standing[][] {
+function grouped(goods: ShapeContext['goods'], edge: SheetStoreParams['edge']): Standing[][] {
   const all = goods
-    .flatMap((g) => Array.from({ length: g.count }, () => standing(g.item)))
+    .flatMap((g) => Array.from({ length: g.count }, () => standing(g.item, edge)))
     .sort((a, b) => b.tallMm - a.tallMm || b.longMm - a.longMm)
   const out: Standing[][] = []
   for (const s of all) {
@@ -102,8 +102,9 @@ export function planOut(p: SheetStoreParams, ctx: ShapeContext, pen: DimPen): Re
     ctx.goods.filter((g) => g.item.kind !== 'sheet'),
   ]
   if (sheets.length === 0) return bad('store-no-sheets')
-  const groups = grouped(sheets).slice(0, LIMITS.slots)
-  const left: Shaped['unhoused'] = grouped(sheets)
+  const all = grouped(sheets, p.edge)
+  const groups = all.slice(0, LIMITS.slots)
+  const left: Shaped['unhoused'] = all
     .slice(LIMITS.slots)
     .flat()
     .map((s) => ({ goodsId: s.item.id, count: 1, why: 'no-place' }))

@@ -8,7 +8,7 @@ import { bad, good, type Result } from '../../measure/result.ts'
 import { choicePen } from '../choices.ts'
 import type { Choice, ShapeContext, Shaped } from '../family.ts'
 import { opened } from '../opened.ts'
-import type { SheetStoreParams } from './parameters.ts'
+import { EDGES, type SheetStoreParams } from './parameters.ts'
 import { planOut, type Plan } from './plan-out.ts'
 
 const TIE_SCREWS = { two: 2, three: 3 } as const
@@ -143,6 +143,7 @@ function choices(p: SheetStoreParams, ctx: ShapeContext): Choice[] {
   const imperial = ctx.settings.yard === 'imperial'
   const { section, coded } = choicePen(p)
   return [
+    coded('edge', 'store-edge', EDGES),
     coded('entry', 'store-entry', ['right', 'left']),
     section('frameSection', 'store-section', imperial ? ['2x3', '2x4', '2x6'] : ['38x63mm', '38x89mm', '47x100mm']),
     section('backSection', 'store-tie', imperial ? ['2x3', '2x4'] : ['38x63mm', '38x89mm']),

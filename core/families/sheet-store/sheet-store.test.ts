@@ -166,3 +166,23 @@ describe('what leans', () => {
     expect(unknown.verdict.state).toBe('unknown')
   })
 })
+
+describe('sheets on their short edges', () => {
+  const half = sheets(1220, 610, 8, 7)
+  const [long, short] = [read({}, ctx([half])), read({ edge: 'short' }, ctx([half]))]
+  it('stand upright: a store half as long and as much higher, which is proven as it stands', () => {
+    const [box] = short.shaped.assembly.bays[0].items.map((i) => i.box)
+    expect([box.max[0] - box.min[0], box.max[2] - box.min[2]]).toEqual([610, 1220])
+    expect(dim(short, 'lengthMm')).toBeLessThan(0.55 * dim(long, 'lengthMm'))
+    expectNear(dim(short, 'openMm') - dim(long, 'openMm'), 610, 1e-3)
+    expect(short.verdict).toMatchObject({ fails: 0, unknown: 0 })
+  })
+  it('push no more for being high: the weight leans by the same room over twice the height', () => {
+    const n = (r: BuildReading) => Number(checkOf(r, 'leaned-on:slot-0').data.n)
+    expectNear(n(short) / n(long), 0.5, 1e-6)
+  })
+  it('whole are refused under a usual ceiling, with the height there is', () => {
+    const problem = problemOf({ edge: 'short' })
+    expect(problem).toMatchObject({ code: 'store-too-high', field: 'openMm' })
+  })
+})

@@ -5,7 +5,7 @@ import { exampleContext } from '../example-context.ts'
 import { family, type ShapeContext } from '../family.ts'
 import { inStore } from '../../goods/ways.ts'
 import { sheetStoreLevers, sheetStoreSavers } from './levers.ts'
-import { sheetStoreParams, startingParams, type SheetStoreParams } from './parameters.ts'
+import { sheetStoreParams, startingParams, UPGRADES, type SheetStoreParams } from './parameters.ts'
 import { shapeSheetStore } from './shape.ts'
 import { sheetStoreSteps } from './steps.ts'
 
@@ -23,11 +23,12 @@ const sheet = (system: UnitSystem, name: string, longMm: number, tallMm: number,
   count,
 })
 
-/** Sheets on their long edges along the wall, in compartments by height. */
+/** Sheets on edge along the wall, in compartments by height. */
 export const sheetStore = family<SheetStoreParams>({
   id: 'sheet-store',
   hangs: false,
   schema: sheetStoreParams,
+  upgrades: UPGRADES,
   start: (ctx) => startingParams(ctx.settings.yard),
   shape: shapeSheetStore,
   levers: (p) => sheetStoreLevers(p),
@@ -47,6 +48,11 @@ export const sheetStore = family<SheetStoreParams>({
         sheet('metric', 'Half sheet', 1220, 1220, 4, 14),
         sheet('metric', 'Offcut', 900, 500, 8, 4),
       ]),
+    },
+    {
+      name: 'halves on their short edges, metric',
+      params: { ...startingParams('metric'), edge: 'short' },
+      context: exampleContext('metric', [sheet('metric', 'Half sheet', 1220, 610, 8, 7)]),
     },
     {
       name: 'offcuts only, imperial, two frames, to the left',

@@ -21,6 +21,7 @@ const levers: WordsFor<LeverData> = {
   'store-tie': (d) => `Make the board at the wall ${sectionName(d.section)}`,
   'store-less-spare': (d) => `Keep ${d.pct} % to spare only`,
   'store-screws': (d) => `Put ${plural(d.count, 'screw')} of the board at the wall into each post`,
+  'store-edge': (d) => `Stand the sheets on their ${d.edge} edges`,
   'store-other-end': () => 'Draw the sheets out at the left end',
 }
 
@@ -67,7 +68,7 @@ const steps: StepWordsFor<StepData> = {
 
 export const sheetStoreWords: KindWords = {
   name: 'Sheet store',
-  blurb: 'Frames along the wall that sheets stand in on their long edge, drawn out at an end',
+  blurb: 'Frames along the wall that sheets stand in on edge, drawn out at an end',
   dims: {
     'store-length': () => 'from the first frame to the last',
     'store-frames': () => 'frames',
@@ -77,6 +78,7 @@ export const sheetStoreWords: KindWords = {
     'store-slot': (d) => `compartment ${d.slot}`,
   },
   choices: {
+    'store-edge': { label: 'Sheets stand on', options: { long: 'their long edge', short: 'their short edge' } },
     'store-entry': { label: 'Sheets are drawn out', options: { right: 'to the right', left: 'to the left' } },
     'store-section': { label: 'Bars and posts' },
     'store-tie': { label: 'Board at the wall' },
