@@ -143,18 +143,17 @@ export function tieNailers(d: Draft, b: StandingBox, n: Nailer, to: TiedTo): voi
       id: `tie-${k}`,
       ...o,
       backMm: b.backMm,
-      throughMm: b.thicknessMm,
       on: [uprightId(k), uprightId(k + 1)],
     }),
   )
 }
 
-/** One of them. @param x what it is between, and how thick that is */
+/** One of them. @param x what it is between */
 export function tieNailer(
   d: Draft,
   n: Nailer,
   { space, system }: TiedTo,
-  x: { id: string; left: number; right: number; backMm: number; throughMm: number; on: readonly string[] },
+  x: { id: string; left: number; right: number; backMm: number; on: readonly string[] },
 ): void {
   const { thicknessMm, widthMm } = findSection(n.section)!
   const stock: Stock = { kind: 'board', section: n.section, grade: n.grade, treated: false }
@@ -167,6 +166,6 @@ export function tieNailer(
     along: 'x',
     across: 'z',
   })
-  for (const u of x.on) d.rest(x.id, u, 'fasteners', d.screw(u, x.id, 2, 'end', x.throughMm, 200))
+  for (const u of x.on) d.rest(x.id, u, 'fasteners', d.screw(u, x.id, 2, 'end', d.part(u).size.thicknessMm, 200))
   tieToWall(d, x.id, space, system, x.backMm)
 }

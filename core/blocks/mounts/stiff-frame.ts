@@ -2,6 +2,8 @@ import type { Draft } from '../../assembly/draft.ts'
 import type { Vec3 } from '../../geometry/vec.ts'
 
 const UP: Vec3 = [0, 0, 1]
+/** Higher than this over the floor nothing stands on it, mm. */
+const OVER_FLOOR_MM = 1
 
 /**
  * Uprights that stand side by side and are stiff against each other: what leaves that hang on one of them push it
@@ -12,6 +14,8 @@ export function stiffFrame(d: Draft, id: string, uprights: readonly string[]): v
   d.frame(id, [...uprights])
   for (const u of uprights) {
     const { min, max } = d.box(u)
+    // What stands on others comes down by those.
+    if (min[2] > OVER_FLOOR_MM) continue
     const middle = (min[1] + max[1]) / 2
     for (const [from, to] of [
       [min[1], middle],

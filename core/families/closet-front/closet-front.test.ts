@@ -13,7 +13,7 @@ import { sayProblem } from '../../wording/problems.ts'
 import { sayIn } from '../../wording/say.ts'
 import { exampleContext } from '../example-context.ts'
 import { closetFront } from './closet-front.ts'
-import { startingParams, type ClosetFrontParams, type School } from './parameters.ts'
+import { startingParams, UPGRADES, type ClosetFrontParams, type School } from './parameters.ts'
 
 const say = sayIn(METRIC)
 const boxes = (count: number) => [{ item: crateOf([360, 320, 260], 6, { count }), count }]
@@ -27,7 +27,7 @@ const read = (over: Partial<ClosetFrontParams> = {}, c = wall(2700)): BuildReadi
 const problem = (over: Partial<ClosetFrontParams>, c = wall(2700)) => tryParams(closetFront, params(over), c).problem
 const byId = (r: BuildReading, id: string): Part => r.shaped.assembly.parts.find((p) => p.id === id)!
 const dim = (r: BuildReading, path: string) => r.shaped.dims.find((d) => d.path === path)!.value
-const SCHOOLS: School[] = ['shared', 'boxes', 'ladders']
+const SCHOOLS: School[] = ['shared', 'boxes', 'ladders', 'frames']
 
 describe('a closet from wall to wall', () => {
   it.each(SCHOOLS)('of %s leaves nothing over: bays alike, and strips that fill both ends', (school) => {
@@ -35,11 +35,17 @@ describe('a closet from wall to wall', () => {
       const r = read({ school }, wall(mm))
       const bays = dim(r, 'bays')
       const [t, post] = [18, 38]
-      const outer = school === 'ladders' ? t + post : t
-      const inner = school === 'shared' ? t : school === 'boxes' ? 2 * t : 2 * t + post
+      const [outer, inner] = {
+        shared: [t, t],
+        boxes: [t, 2 * t],
+        ladders: [t + post, 2 * t + post],
+        // One skin of 12 mm on a face of each.
+        frames: [12 + post, 12 + post],
+      }[school]
       const filler = (mm - 2 * outer - (bays - 1) * inner - bays * dim(r, 'clearMm')) / 2
       expect(filler).toBeGreaterThanOrEqual(20)
-      expect(filler).toBeLessThan(20 + bays)
+      // A light frame's bay is no wider than one leaf closes: strips take what that leaves.
+      expect(filler).toBeLessThan(school === 'frames' ? 200 : 20 + bays)
       for (const id of ['filler-left', 'filler-right']) expectNear(byId(r, id).size.widthMm, filler, 1e-9)
       const [left, right] = ['filler-left', 'filler-right'].map((id) => r.boxes.get(id)!)
       expect([left.min[0], right.max[0]].map((x) => Math.round(x * 100) / 100)).toEqual([0, mm])
@@ -101,7 +107,7 @@ describe('what it proposes itself for', () => {
 
 describe('what closes it', () => {
   it.each(SCHOOLS)('doors and leaves of %s cover the whole front, with gaps between them', (school) => {
-    for (const front of ['doors', 'lift-up', 'both'] as const) {
+    for (const front of school === 'frames' ? (['doors'] as const) : (['doors', 'lift-up', 'both'] as const)) {
       const r = read({ school, front })
       const leaves = r.shaped.assembly.parts.filter((p) => p.role === 'door').map((p) => r.boxes.get(p.id)!)
       const [z0, z1] = [dim(r, 'kickMm'), dim(r, 'highMm')]
@@ -122,7 +128,51 @@ describe('what closes it', () => {
   })
 })
 
-describe('three schools side by side', () => {
+describe('light frames', () => {
+  const r = read({ school: 'frames' }, wall(1900, 8))
+  const { parts, joints } = r.shaped.assembly
+  it('have two posts and one skin each, on the left, and leaves that hang on their posts', () => {
+    const walls = parts.filter((p) => /^post-\d+-0$/.test(p.id)).length
+    const skins = parts.filter((p) => p.role === 'side')
+    expect(skins).toHaveLength(walls)
+    for (let k = 0; k < walls; k++)
+      expectNear(r.boxes.get(`upright-${k}`)!.max[0], r.boxes.get(`post-${k}-0`)!.min[0], 1e-9)
+    expect(new Set(skins.map((p) => p.size.thicknessMm))).toEqual(new Set([12]))
+    const hung = joints.filter((j) => j.kind === 'hinged' && !j.far.startsWith('door'))
+    expect(hung.length).toBeGreaterThan(0)
+    for (const j of hung) expect(j.far).toMatch(/^post-\d+-1$/)
+  })
+  it('have bays no wider than one leaf closes, or none', () => {
+    expect(problem({ school: 'frames', clearMm: 580 })).toMatchObject({ code: 'closet-frames-wide', field: 'clearMm' })
+    expect(problem({ school: 'frames', clearMm: 580, front: 'curtain' })).toBeNull()
+  })
+  it('carry each cleat on both posts, through the skin where that lies between', () => {
+    for (const c of parts.filter((p) => p.role === 'cleat')) {
+      const own = joints.filter((j) => j.far === c.id && j.near.startsWith('post-'))
+      expect(own).toHaveLength(2)
+      const touches = own.map((j) => {
+        const [post, cleat] = [r.boxes.get(j.near)!, r.boxes.get(c.id)!]
+        return Math.min(Math.abs(post.max[0] - cleat.min[0]), Math.abs(cleat.max[0] - post.min[0]))
+      })
+      const between = own.map((j) => j.fasteners[0].betweenMm ?? 0)
+      touches.forEach((mm, i) => expectNear(mm, between[i], 1e-9))
+      expect([0, 12]).toContain(Math.round(between[0]))
+    }
+  })
+  it('are refused with leaves that turn up, whose springs want a sheet on both sides', () => {
+    const p = problem({ school: 'frames', front: 'lift-up' })!
+    expect(p).toMatchObject({ code: 'closet-springs-want-sides', field: 'front' })
+    expect(sayProblem(p, say)).toMatch(/^Gas springs .*\.$/)
+  })
+  it('is what no closet had before: the skin is there, and the school stays', () => {
+    const { skinSheet: _s, ...old } = startingParams('imperial', true)
+    expect(closetFront.schema.parse(UPGRADES.reduce((raw, up) => up(raw), old as Record<string, unknown>))).toEqual(
+      startingParams('imperial', true),
+    )
+  })
+})
+
+describe('schools side by side', () => {
   it('cost, weigh, take sheets and lose opening each in its own way', () => {
     const p = newProject('p', 'p', 'metric', '2026-01-01T00:00:00.000Z')
     const [{ item }] = boxes(12)
@@ -138,13 +188,15 @@ describe('three schools side by side', () => {
       }),
     ]
     const rows = compare(p, p.builds[0], 'school', SCHOOLS)
-    const [shared, boxed, ladders] = rows
+    const [shared, boxed, ladders, frames] = rows
     expect(rows.map((r) => r.option)).toEqual(SCHOOLS)
     expect(shared.openMm).toBeGreaterThan(boxed.openMm)
     expect(boxed.openMm).toBeGreaterThan(ladders.openMm)
     expect(boxed.sheets).toBeGreaterThanOrEqual(shared.sheets)
     expect(ladders.massKg).toBeGreaterThan(shared.massKg)
-    expect(new Set(rows.map((r) => r.minor)).size).toBe(3)
+    // A frame with one thin skin is lighter than one with a thick skin on both faces.
+    expect(frames.massKg).toBeLessThan(ladders.massKg)
+    expect(new Set(rows.map((r) => r.minor)).size).toBe(4)
   })
 })
 

@@ -5,7 +5,7 @@ import { exampleContext, exampleGoods } from '../example-context.ts'
 import { family, type ShapeContext } from '../family.ts'
 import { allOnWall } from '../opened.ts'
 import { closetFrontLevers, closetFrontSavers } from './levers.ts'
-import { closetFrontParams, startingParams, type ClosetFrontParams } from './parameters.ts'
+import { closetFrontParams, startingParams, UPGRADES, type ClosetFrontParams } from './parameters.ts'
 import { shapeClosetFront } from './shape.ts'
 import { closetFrontSteps } from './steps.ts'
 
@@ -29,6 +29,7 @@ export const closetFront = family<ClosetFrontParams>({
   id: 'closet-front',
   hangs: false,
   schema: closetFrontParams,
+  upgrades: UPGRADES,
   start,
   shape: shapeClosetFront,
   levers: closetFrontLevers,
@@ -53,6 +54,11 @@ export const closetFront = family<ClosetFrontParams>({
       name: 'ladders with skins, every leaf turns up',
       params: { ...metric, school: 'ladders', front: 'lift-up', shelves: 4 },
       context: wall(1350, 6),
+    },
+    {
+      name: 'light frames with a thin skin, behind doors',
+      params: { ...metric, school: 'frames' },
+      context: wall(1900, 6),
     },
     {
       name: 'imperial, a curtain, no strips at the walls',

@@ -6,6 +6,7 @@ export interface LeverData {
   'closet-school': { school: string }
   'closet-doors': Record<string, never>
   'closet-bays': { count: number }
+  'closet-skin': { sheet: string }
 }
 
 /** Ways in which a closet can be changed when something does not hold or fit; one change each. */
@@ -15,8 +16,10 @@ export function closetFrontLevers(p: ClosetFrontParams, ctx: ShapeContext): Leve
   if (p.front === 'lift-up' || p.front === 'both') add('closet-doors', { front: 'doors' }, {})
   if (p.front !== 'open' && p.front !== 'curtain') add('no-doors', { front: 'open' })
   for (const school of ['boxes', 'shared'] as const)
-    if (p.school === 'ladders') add('closet-school', { school }, { school })
+    if (p.school === 'ladders' || p.school === 'frames') add('closet-school', { school }, { school })
   for (const s of stifferSheets(p.sheet, 14)) add('sheet', { sheet: s.id }, { sheet: s.id })
+  if (p.school === 'frames')
+    for (const s of stifferSheets(p.skinSheet)) add('closet-skin', { skinSheet: s.id }, { sheet: s.id })
   for (const mm of narrowerBays(p.clearMm, ctx)) add('narrower', { clearMm: mm }, { mm })
   const bays = p.bays ?? 2
   for (const count of [bays + 1, bays + 2]) if (count <= LIMITS.bays) add('closet-bays', { bays: count }, { count })
@@ -27,7 +30,9 @@ export function closetFrontLevers(p: ClosetFrontParams, ctx: ShapeContext): Leve
 export function closetFrontSavers(p: ClosetFrontParams): Lever<ClosetFrontParams>[] {
   const { out, add } = leverPen(p)
   for (const s of lighterSheets(p.sheet, 14)) add('sheet', { sheet: s.id }, { sheet: s.id })
-  for (const school of ['shared', 'boxes'] as const)
+  if (p.school === 'frames')
+    for (const s of lighterSheets(p.skinSheet, 8)) add('closet-skin', { skinSheet: s.id }, { sheet: s.id })
+  for (const school of ['shared', 'boxes', 'frames'] as const)
     if (p.school !== school) add('closet-school', { school }, { school })
   return out
 }

@@ -1,13 +1,19 @@
 import { latch } from '../../blocks/fronts/front.ts'
 import { z } from '../../measure/schema.ts'
 import type { UnitSystem } from '../../measure/units.ts'
+import type { Raw } from '../family.ts'
 import { countDim, dim, dims, section, sheet } from '../params.ts'
 
 export const LIMITS = { bays: 12, shelves: 9 } as const
 
-/** What parts the bays: one sheet for two of them, a side for each, or a ladder of boards with a sheet on both faces. */
-export const school = z.enum(['shared', 'boxes', 'ladders'])
+/**
+ * What parts the bays: one sheet for two of them, a side for each, a ladder of boards with a sheet on both faces, or one
+ * with a thin sheet on a face only.
+ */
+export const school = z.enum(['shared', 'boxes', 'ladders', 'frames'])
 export type School = z.infer<typeof school>
+/** Posts and rungs carry, and shelves lie on cleats. */
+export const isFramed = (p: { school: School }): boolean => p.school === 'ladders' || p.school === 'frames'
 /** How bays are closed; `both`: doors below, leaves that turn up over the highest shelf. */
 export const closed = z.enum(['doors', 'lift-up', 'both', 'open', 'curtain'])
 export type Closed = z.infer<typeof closed>
@@ -33,6 +39,8 @@ export const closetFrontParams = z.object({
   latch,
   sheet,
   backSheet: sheet,
+  /** On a face of light frames. */
+  skinSheet: sheet,
   /** Posts and rungs of ladders, and the cleats of their shelves. */
   postSection: section,
   cleatSection: section,
@@ -42,9 +50,24 @@ export const closetFrontParams = z.object({
 })
 export type ClosetFrontParams = z.infer<typeof closetFrontParams>
 
-const STOCK: Record<UnitSystem, Pick<ClosetFrontParams, 'sheet' | 'backSheet' | 'postSection' | 'cleatSection'>> = {
-  imperial: { sheet: 'ply-23/32', backSheet: 'hb-1/4', postSection: '2x2', cleatSection: '2x2' },
-  metric: { sheet: 'ply-18mm', backSheet: 'hb-6mm', postSection: '38x38mm', cleatSection: '38x38mm' },
+const STOCK: Record<
+  UnitSystem,
+  Pick<ClosetFrontParams, 'sheet' | 'backSheet' | 'skinSheet' | 'postSection' | 'cleatSection'>
+> = {
+  imperial: {
+    sheet: 'ply-23/32',
+    backSheet: 'hb-1/4',
+    skinSheet: 'ply-15/32',
+    postSection: '2x2',
+    cleatSection: '2x2',
+  },
+  metric: {
+    sheet: 'ply-18mm',
+    backSheet: 'hb-6mm',
+    skinSheet: 'ply-12mm',
+    postSection: '38x38mm',
+    cleatSection: '38x38mm',
+  },
 }
 
 export const startingParams = (system: UnitSystem, canTie: boolean): ClosetFrontParams => ({
@@ -64,3 +87,11 @@ export const startingParams = (system: UnitSystem, canTie: boolean): ClosetFront
   fillers: true,
   tie: canTie,
 })
+
+/** The first form knew no light frames. */
+export const UPGRADES = [
+  (raw: Raw): Raw => ({
+    skinSheet: String(raw.postSection).endsWith('mm') ? STOCK.metric.skinSheet : STOCK.imperial.skinSheet,
+    ...raw,
+  }),
+]

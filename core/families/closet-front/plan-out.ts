@@ -2,7 +2,7 @@ import { unitsOf } from '../../assembly/settings.ts'
 import { dadoDepth } from '../../blocks/carcass/shelf-between.ts'
 import { NAILER } from '../../blocks/carcass/standing.ts'
 import { besideHinges, takenByHinges, underHinges } from '../../blocks/fronts/front.ts'
-import { GAP_MM } from '../../blocks/fronts/hinged.ts'
+import { GAP_MM, ONE_LEAF_MM } from '../../blocks/fronts/hinged.ts'
 import { roomFor, rowsOf, springFor, type Row } from '../../blocks/fronts/lift-up.ts'
 import { economicalRip } from '../../blocks/sizing/economical-rip.ts'
 import { findSection, type Section } from '../../catalogue/lumber.ts'
@@ -17,7 +17,7 @@ import { shelfPlay, sumTerms, type DimPen } from '../dim-pen.ts'
 import type { ShapeContext } from '../family.ts'
 import { house, LEAST_OPEN, levelTerms, type Level, type Opening } from '../house-on-shelves.ts'
 import type { Planned } from '../opened.ts'
-import { LIMITS, type ClosetFrontParams } from './parameters.ts'
+import { isFramed, LIMITS, type ClosetFrontParams } from './parameters.ts'
 import { wallSizes, wallsOf, type Wall, type WallSizes } from './walls.ts'
 
 /** What is said with its reasons and problems. */
@@ -34,6 +34,8 @@ export interface ProblemData {
   'closet-too-long': { mm: number; mostMm: number }
   'closet-too-high': { mm: number; mostMm: number }
   'closet-too-deep': { mm: number; mostMm: number }
+  'closet-frames-wide': { mm: number; mostMm: number }
+  'closet-springs-want-sides': object
 }
 
 /** A bay is no wider than one leaf closes, mm. Usual for closets. */
@@ -53,6 +55,7 @@ const USUAL_DEPTH_MM = 400
 export interface Plan {
   sheet: Sheet
   back: Sheet
+  skin: Sheet
   post: Section
   cleat: Section
   walls: Wall[]
@@ -77,6 +80,7 @@ export interface Plan {
 interface Sizes {
   sheet: Sheet
   back: Sheet
+  skin: Sheet
   post: Section
   cleat: Section
   t: number
@@ -99,10 +103,11 @@ export const fittingsOf = (p: ClosetFrontParams): string => (p.front === 'both' 
 /** Works out every dimension of a closet and where the goods go, before a piece is placed. */
 export function planOut(p: ClosetFrontParams, ctx: ShapeContext, pen: DimPen): Result<Planned<Plan>> {
   const tied = p.tie && canHoldTie(ctx.space)
-  const [sheet, back] = [findSheet(p.sheet)!, findSheet(p.backSheet)!]
+  const [sheet, back, skin] = [p.sheet, p.backSheet, p.skinSheet].map((id) => findSheet(id)!)
   const s: Sizes = {
     sheet,
     back,
+    skin,
     post: findSection(p.postSection)!,
     cleat: findSection(p.cleatSection)!,
     t: sheet.thicknessMm,
@@ -152,24 +157,35 @@ function acrossOf(p: ClosetFrontParams, ctx: ShapeContext, pen: DimPen, s: Sizes
   })
   const mostDeep = s.sheet.widthMm - 2 * sheetTrimMm
   if (depthMm > mostDeep) return bad('closet-too-deep', { mm: depthMm, mostMm: mostDeep }, 'depthMm')
-  const sizes = wallSizes(p.school, s.t, s.post.thicknessMm)
+  const sizes = wallSizes(p.school, p.school === 'frames' ? s.skin.thicknessMm : s.t, s.post.thicknessMm)
   const least = p.fillers ? 2 * LEAST_FILLER_MM : 0
   const w: Widths = { free: ctx.space.lengthMm - least, sizes, units: unitsOf(ctx.settings) }
   const { count, why } = baysFor(p, ctx, s, w)
   const bays = pen.count({ path: 'bays', code: 'bays', min: 1, max: LIMITS.bays }, count, why)
-  const clearMm = pen.length({ path: 'clearMm', code: 'clear-bay', min: 200, max: 1200 }, evenly(w, bays), {
-    code: 'closet-clear',
-    terms: [],
-    data: { bays, fillerMm: LEAST_FILLER_MM },
-  })
+  const mostMm = roundDown(mostClear(p, sizes), w.units)
+  const clearMm = pen.length(
+    { path: 'clearMm', code: 'clear-bay', min: 200, max: 1200 },
+    Math.min(evenly(w, bays), mostMm),
+    {
+      code: 'closet-clear',
+      terms: [],
+      data: { bays, fillerMm: LEAST_FILLER_MM },
+    },
+  )
   const long = wallsWide(w, bays) + bays * clearMm
   if (long + least > ctx.space.lengthMm + 0.01)
     return bad('closet-too-long', { mm: long + least, mostMm: ctx.space.lengthMm }, 'bays')
   const over = (ctx.space.lengthMm - long) / 2
   const fillerMm = p.fillers && over <= MOST_FILLER_MM ? over : 0
+  if (clearMm > mostMm) return bad('closet-frames-wide', { mm: clearMm, mostMm }, 'clearMm')
   const all = wallsOf(p.school, fillerMm, bays, clearMm, sizes)
   return good({ walls: all, openings: openingsOf(all), depthMm, fillerMm })
 }
+
+const MOST_CLEAR_MM = 1200
+/** Leaves of light frames hang on their open faces: one closes a bay, at an end over all of the wall there, mm. */
+const mostClear = (p: ClosetFrontParams, sizes: WallSizes): number =>
+  p.school === 'frames' && p.front === 'doors' ? ONE_LEAF_MM - sizes.outerMm - sizes.innerMm / 2 : MOST_CLEAR_MM
 
 /** Free for bays and what is between them, mm. */
 interface Widths {
@@ -189,13 +205,15 @@ const evenly = (w: Widths, bays: number): number =>
 function baysFor(p: ClosetFrontParams, ctx: ShapeContext, s: Sizes, w: Widths) {
   const widest = ctx.goods.reduce((mm, g) => Math.max(mm, g.item.acrossMm), 0)
   const needs = widest + takenByHinges(fittingsOf(p)) + cleatsTake(p, s) + 2 * s.sideMm
-  const every = Math.max(p.clearMm ?? USUAL_CLEAR, needs)
+  const every = Math.max(p.clearMm ?? Math.min(USUAL_CLEAR, mostClear(p, w.sizes)), needs)
   const wanted = (w.free - 2 * w.sizes.outerMm + w.sizes.innerMm) / (every + w.sizes.innerMm)
   const rounded = p.clearMm === null ? Math.ceil(wanted - 1e-6) : Math.floor(wanted + 1e-6)
-  const goesIn = (n: number) => n >= 1 && n <= LIMITS.bays && (w.free - wallsWide(w, n)) / n >= needs
+  const each = (n: number) => (w.free - wallsWide(w, n)) / n
+  const goesIn = (n: number) => n >= 1 && n <= LIMITS.bays && each(n) >= needs
   const fits = Math.min(LIMITS.bays, Math.max(1, goesIn(rounded) ? rounded : Math.floor(wanted)))
   const ties = (n: number) => tiedBays(p, ctx, w, n) >= Math.min(n, LEAST_TIED)
-  const other = [fits, fits + 1, fits + 2, fits - 1].find((n) => goesIn(n) && ties(n))
+  const closes = (n: number) => p.clearMm !== null || each(n) <= mostClear(p, w.sizes)
+  const other = [fits, fits + 1, fits + 2, fits - 1].find((n) => goesIn(n) && closes(n) && ties(n))
   const count = s.tied && p.clearMm === null ? (other ?? fits) : fits
   return {
     count,
@@ -223,15 +241,14 @@ function tiedBays(p: ClosetFrontParams, ctx: ShapeContext, w: Widths, bays: numb
 }
 
 /** How far cleats reach down under the panel they carry. */
-export const cleatHigh = (p: ClosetFrontParams, s: Pick<Plan, 'cleat'>): number =>
-  p.school === 'ladders' ? s.cleat.widthMm : 0
+export const cleatHigh = (p: ClosetFrontParams, s: Pick<Plan, 'cleat'>): number => (isFramed(p) ? s.cleat.widthMm : 0)
 /** Cleats at both ends of a shelf leave less of the bay below it. */
-const cleatsTake = (p: ClosetFrontParams, s: Sizes): number => (p.school === 'ladders' ? 2 * s.cleat.thicknessMm : 0)
+const cleatsTake = (p: ClosetFrontParams, s: Sizes): number => (isFramed(p) ? 2 * s.cleat.thicknessMm : 0)
 
 /** Where things stand of an opening: beside fittings and cleats. */
 export function usable(p: ClosetFrontParams, s: Pick<Plan, 'cleat'>, o: Opening): Opening {
   const beside = besideHinges(fittingsOf(p), o)
-  const cleat = p.school === 'ladders' ? s.cleat.thicknessMm : 0
+  const cleat = isFramed(p) ? s.cleat.thicknessMm : 0
   return { left: Math.max(beside.left, o.left + cleat), right: Math.min(beside.right, o.right - cleat) }
 }
 
@@ -347,6 +364,7 @@ function frontsOf(
   x: Across & { tops: number[]; highMm: number; kickMm: number },
 ): Result<Fronts> {
   if (p.front !== 'lift-up' && p.front !== 'both') return good({ rowsUp: [], doorsToMm: null })
+  if (p.school === 'frames') return bad('closet-springs-want-sides', {}, 'front')
   const all = rowsOf(x.kickMm, x.highMm, x.tops, x.highMm - s.t, s.t)
   // Doors below want a shelf to end at.
   const rowsUp =

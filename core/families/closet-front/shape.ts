@@ -12,7 +12,7 @@ import { BOX_SHEETS, choicePen } from '../choices.ts'
 import type { Choice, ShapeContext, Shaped } from '../family.ts'
 import { standing } from '../house-on-shelves.ts'
 import { opened } from '../opened.ts'
-import type { ClosetFrontParams } from './parameters.ts'
+import { isFramed, school, type ClosetFrontParams } from './parameters.ts'
 import { cleatHigh, lessAbove, planOut, usable, type Plan } from './plan-out.ts'
 import { standWalls } from './walls.ts'
 
@@ -39,7 +39,7 @@ export function shapeClosetFront(p: ClosetFrontParams, ctx: ShapeContext): Resul
   const ladders = standWalls(d, {
     walls: plan.walls,
     school: p.school,
-    sheet: plan.sheet,
+    sheet: p.school === 'frames' ? plan.skin : plan.sheet,
     post: plan.post,
     postStock,
     backMm: plan.back.thicknessMm,
@@ -51,7 +51,7 @@ export function shapeClosetFront(p: ClosetFrontParams, ctx: ShapeContext): Resul
   panels(d, p, ctx, plan)
   const tied = new Set<string>()
   plan.openings.forEach((_o, k) => {
-    const on = sides(plan, k)
+    const on = rears(plan, k, 'back')
     const [from, to] = backEdges(plan, k)
     backOver(d, plan.back, { id: `back-${k}`, from, to, on, highMm: plan.highMm })
     if (!plan.tied) return
@@ -63,7 +63,10 @@ export function shapeClosetFront(p: ClosetFrontParams, ctx: ShapeContext): Resul
         topMm: plan.highMm - plan.sheet.thicknessMm - cleatHigh(p, plan),
       },
       { space, system: settings.yard },
-      { id: `tie-${k}`, ...plan.openings[k], backMm: plan.back.thicknessMm, throughMm: plan.sheet.thicknessMm, on },
+      {
+        ...{ id: `tie-${k}`, ...plan.openings[k], backMm: plan.back.thicknessMm },
+        on: rears(plan, k, 'tie'),
+      },
     )
     tied.add(`tie-${k}`)
   })
@@ -78,7 +81,12 @@ export function shapeClosetFront(p: ClosetFrontParams, ctx: ShapeContext): Resul
 }
 
 /** Uprights that look into a bay. */
-const sides = (plan: Plan, k: number): [string, string] => [plan.walls[k].right!, plan.walls[k + 1].left!]
+const sides = (plan: Plan, k: number): [string, string] => [plan.walls[k].right!.front, plan.walls[k + 1].left!.front]
+/** What a back is screwed to, or a tie is between. */
+const rears = (plan: Plan, k: number, of: 'tie' | 'back'): [string, string] => [
+  plan.walls[k].right![of],
+  plan.walls[k + 1].left![of],
+]
 /** The middle of a wall; at both ends its outer face. */
 const middleOf = (plan: Plan, k: number): number => {
   const w = plan.walls[k]
@@ -99,7 +107,8 @@ function panels(d: Draft, p: ClosetFrontParams, ctx: ShapeContext, plan: Plan) {
     ]
     levels.forEach(({ id, topMm }, i) => {
       const isTop = i === levels.length - 1
-      if (p.school === 'ladders')
+      if (p.school === 'frames') framedShelf(d, plan, { ...between, id, topMm, k, i, stock })
+      else if (p.school === 'ladders')
         cleatedShelf(d, {
           ...between,
           id,
@@ -125,6 +134,60 @@ function panels(d: Draft, p: ClosetFrontParams, ctx: ShapeContext, plan: Plan) {
         })
     })
   })
+}
+
+/** Screws of a cleat in each post, and of a shelf in its cleat. */
+const CLEAT_SCREWS = 2
+const SHELF_SCREWS = 2
+
+/** A shelf between light frames: on cleats screwed to the posts on both sides, through the skin where that lies between. */
+function framedShelf(
+  d: Draft,
+  plan: Plan,
+  s: {
+    id: string
+    topMm: number
+    left: number
+    right: number
+    fromMm: number
+    deepMm: number
+    k: number
+    i: number
+    stock: Stock
+  },
+) {
+  const [t, { thicknessMm, widthMm }] = [plan.sheet.thicknessMm, plan.cleat]
+  d.square({
+    ...{ id: s.id, role: 'shelf', stock: { kind: 'sheet', sheet: plan.sheet.id }, along: 'x', across: 'y' },
+    min: [s.left, s.fromMm, s.topMm - t],
+    size: [s.right - s.left, s.deepMm, t],
+  })
+  for (const side of ['left', 'right'] as const) {
+    const id = `cleat-${side}-${s.k}-${s.i}`
+    d.square({
+      ...{ id, role: 'cleat', stock: s.stock, along: 'y', across: 'z' },
+      min: [side === 'left' ? s.left : s.right - thicknessMm, s.fromMm, s.topMm - t - widthMm],
+      size: [thicknessMm, s.deepMm, widthMm],
+    })
+    for (const post of [0, 1].map((n) => `post-${side === 'left' ? s.k : s.k + 1}-${n}`)) {
+      const [c, q] = [d.box(id), d.box(post)]
+      const betweenMm = Math.max(0, side === 'left' ? c.min[0] - q.max[0] : q.min[0] - c.max[0])
+      const joint = d.screw(post, id, CLEAT_SCREWS, 'side', plan.post.thicknessMm, thicknessMm, { betweenMm })
+      const x = side === 'left' ? c.min[0] : c.max[0]
+      d.hold({
+        ...{
+          from: { part: id },
+          on: { kind: 'part', part: post },
+          push: [0, 0, 1],
+          way: 'both',
+          via: 'fasteners',
+          joint,
+        },
+        contact: { min: [x, q.min[1], c.min[2]], max: [x, q.max[1], c.max[2]] },
+      })
+    }
+    d.rest(s.id, id, 'bearing', d.screw(s.id, id, SHELF_SCREWS, 'side', t, widthMm))
+  }
 }
 
 function mark(d: Draft, plan: Plan) {
@@ -182,7 +245,9 @@ function trim(d: Draft, p: ClosetFrontParams, plan: Plan) {
   const screws = (longMm: number) => 2 + Math.floor(longMm / FILLER_EVERY_MM)
   plan.openings.forEach((o, k) => {
     const id = `kick-${k}`
-    strip(id, [o.left, front - KICK_BACK_MM - t, 0], [o.right - o.left, t, plan.kickMm - cleatHigh(p, plan)], 'x')
+    // Between light frames it stands between their front posts.
+    const behind = p.school === 'frames' ? plan.post.widthMm - t : KICK_BACK_MM
+    strip(id, [o.left, front - behind - t, 0], [o.right - o.left, t, plan.kickMm - cleatHigh(p, plan)], 'x')
     d.rest(id, 'floor')
     for (const u of sides(plan, k)) d.screw(u, id, 2, 'edge', t, 100)
   })
@@ -215,7 +280,7 @@ function trim(d: Draft, p: ClosetFrontParams, plan: Plan) {
 }
 /** What a filler is screwed to at an end: the upright there, or the front post of a ladder. */
 const endOf = (d: Draft, p: ClosetFrontParams, k: number): string =>
-  p.school === 'ladders'
+  isFramed(p) && !(p.school === 'frames' && k === 0)
     ? `post-${k}-1`
     : d.assembly.parts.some((x) => x.id === `upright-${k}`)
       ? `upright-${k}`
@@ -230,7 +295,7 @@ const covered = (plan: Plan, k: number) => ({
 /** Heights a panel takes at an upright, and the cleat it lies on. @param z its lower face */
 function noHingeAt(p: ClosetFrontParams, plan: Plan, z: number): number[] {
   const middle = z + plan.sheet.thicknessMm / 2
-  return p.school === 'ladders' ? [middle, ...stretch(z - plan.cleat.widthMm, z)] : [middle]
+  return isFramed(p) ? [middle, ...stretch(z - plan.cleat.widthMm, z)] : [middle]
 }
 
 /** Magnets are under the panel that doors end at. */
@@ -249,7 +314,10 @@ function latchOf(p: ClosetFrontParams, plan: Plan, k: number): Latch | null {
 
 function fronts(d: Draft, p: ClosetFrontParams, plan: Plan) {
   const frontMm = plan.back.thicknessMm + plan.depthMm
-  const uprights = [...new Set(plan.walls.flatMap((w) => [w.left, w.right]))].filter((u): u is string => u !== null)
+  const looking = [...new Set(plan.walls.flatMap((w) => [w.left?.front, w.right?.front]))].filter(
+    (u) => u !== undefined,
+  )
+  const uprights = p.school === 'frames' ? d.assembly.parts.filter((x) => x.role === 'post').map((x) => x.id) : looking
   const from = d.assembly.parts.length
   const closed = plan.openings.map((o, k) => ({
     ...covered(plan, k),
@@ -262,7 +330,7 @@ function fronts(d: Draft, p: ClosetFrontParams, plan: Plan) {
       sheet: plan.sheet,
       closed: closed.map((c, k) => ({ ...c, latch: latchOf(p, plan, k) })),
       uprights,
-      railed: uprights,
+      railed: looking,
       frontMm,
       underMm: plan.kickMm,
       headMm: plan.doorsToMm ?? plan.highMm,
@@ -288,10 +356,13 @@ function choices(p: ClosetFrontParams, ctx: ShapeContext): Choice[] {
   const coated = imperial ? ['pb-3/4'] : ['pb-18mm']
   const posts = imperial ? ['2x2', '2x3'] : ['38x38mm', '38x63mm']
   return [
-    { ...pen.coded('school', 'closet-school', ['shared', 'boxes', 'ladders']), compared: true },
+    { ...pen.coded('school', 'closet-school', school.options), compared: true },
     pen.sheet('sheet', 'sheet', [...BOX_SHEETS[yard], ...coated, ...ctx.settings.ownSheets]),
     pen.sheet('backSheet', 'back-sheet', imperial ? ['hb-1/4', 'ply-3/8'] : ['hb-6mm', 'ply-9mm']),
-    ...(p.school === 'ladders'
+    ...(p.school === 'frames'
+      ? [pen.sheet('skinSheet', 'closet-skin', imperial ? ['ply-3/8', 'ply-15/32'] : ['ply-9mm', 'ply-12mm'])]
+      : []),
+    ...(isFramed(p)
       ? [pen.section('postSection', 'closet-post', posts), pen.section('cleatSection', 'closet-cleat', posts)]
       : []),
     pen.coded('front', 'closet-closed', ['doors', 'lift-up', 'both', 'open', 'curtain']),

@@ -10,6 +10,7 @@ import type { ClosetFrontParams } from './parameters.ts'
 export interface StepData {
   'closet-ladders': { ladders: number; rungs: number; screws: number }
   'closet-skins': { skins: number; cleats: number; screws: number }
+  'closet-framed': { skins: number; cleats: number; screws: number; cleatScrews: number }
   'closet-sides': { pairs: number; screws: number }
   'closet-panels': { bays: number; screws: number; cleats: number; kicks: number }
   'closet-back': { backs: number; nailers: number }
@@ -29,6 +30,7 @@ export function closetFrontSteps(p: ClosetFrontParams, { assembly: a }: Shaped):
   const tied = a.anchors.length > 0
   const laddered = ladders.length > 0
   const screws = (near: Which, far: Which) => fixedBy(a, near, far).screwsMost ?? 0
+  const skinned = { skins: uprights.length, cleats: cleats.length, screws: screws(called('side'), called('post')) }
   const first = a.parts.find((x) => x.id === 'shelf-0-0')!
   const high = a.parts.find((x) => x.id === uprights[0])!.size.lengthMm
   const square = { kind: 'equal' as const, targetMm: Math.hypot(first.size.lengthMm, high), toleranceMm: SQUARE_MM }
@@ -51,8 +53,12 @@ export function closetFrontSteps(p: ClosetFrontParams, { assembly: a }: Shaped):
     laddered
       ? step({
           id: 'skins',
-          code: 'closet-skins',
-          data: { skins: uprights.length, cleats: cleats.length, screws: screws(called('side'), called('post')) },
+          ...(p.school === 'frames'
+            ? {
+                code: 'closet-framed' as const,
+                data: { ...skinned, cleatScrews: screws(called('post'), called('cleat')) },
+              }
+            : { code: 'closet-skins' as const, data: skinned }),
           parts: [...uprights, ...cleats],
           on: ladders,
           marks,

@@ -1,4 +1,5 @@
 import type { KindWords, StepWordsFor, WordsFor } from '../../wording/kind.ts'
+import { sheetName } from '../../wording/names.ts'
 import { plural } from '../../wording/say.ts'
 import type { LeverData } from './levers.ts'
 import type { ProblemData, ReasonData } from './plan-out.ts'
@@ -8,6 +9,7 @@ const SCHOOLS: Record<string, string> = {
   shared: 'sides shared by two bays',
   boxes: 'a box for each bay',
   ladders: 'ladders with a skin on both faces',
+  frames: 'light frames with one thin skin',
 }
 
 const reasons: WordsFor<ReasonData> = {
@@ -28,6 +30,7 @@ const reasons: WordsFor<ReasonData> = {
 const levers: WordsFor<LeverData> = {
   'closet-school': (d) => `Build it with ${SCHOOLS[d.school]}`,
   'closet-doors': () => 'Close it with doors instead of leaves that turn up',
+  'closet-skin': (d) => `Make the skins of ${sheetName(d.sheet)}`,
   'closet-bays': (d) => `Part it into ${d.count} bays`,
 }
 
@@ -36,6 +39,10 @@ const problems: WordsFor<ProblemData> = {
     `It would be ${say.length(d.mm)} long and there are ${say.length(d.mostMm)}. Fewer or narrower bays.`,
   'closet-too-high': (d, say) =>
     `It can be ${say.length(d.mostMm)} high at most, by the ceiling and the sheet, not ${say.length(d.mm)}.`,
+  'closet-frames-wide': (d, say) =>
+    `A bay ${say.length(d.mm)} wide wants two leaves, and a light frame carries them on one face only: ${say.length(d.mostMm)} at most. More bays, or another school.`,
+  'closet-springs-want-sides': () =>
+    'Gas springs want a sheet on both sides of a bay: a light frame has one on one face. Doors, or ladders with skins.',
   'closet-too-deep': (d, say) => `A sheet gives sides of ${say.length(d.mostMm)} at most, not ${say.length(d.mm)}.`,
 }
 
@@ -49,6 +56,11 @@ const steps: StepWordsFor<StepData> = {
     title: 'Cleats and skins',
     text: (d) =>
       `The ${plural(d.cleats, 'cleat')} first: screwed on from behind, through their skin, while its back can still be reached. Then the ${plural(d.skins, 'skin')} onto the ladders, ${plural(d.screws, 'screw')} into each post, one face whole before the ladder is turned over.`,
+  },
+  'closet-framed': {
+    title: 'Cleats and skins',
+    text: (d) =>
+      `The ${plural(d.cleats, 'cleat')} of the open face first, ${plural(d.cleatScrews, 'screw')} through each post into its cleats. Then the ${plural(d.skins, 'skin')} on one face of each frame, ${plural(d.screws, 'screw')} into each post, and the cleats of that face over it, their screws through the post and the skin.`,
   },
   'closet-panels': {
     title: 'Bay by bay',
@@ -86,10 +98,12 @@ export const closetFrontWords: KindWords = {
         shared: 'one sheet for two bays',
         boxes: 'a box for each bay',
         ladders: 'ladders with a skin on both faces',
+        frames: 'light frames with a thin skin on one face',
       },
     },
     'closet-post': { label: 'Posts and rungs' },
     'closet-cleat': { label: 'Cleats' },
+    'closet-skin': { label: 'Skin of the frames' },
     'closet-closed': {
       label: 'Front',
       options: {
