@@ -6,14 +6,15 @@ export const HARD_WORKED = 0.85
 /** Where a ratio near one means that something works hard; a lid that fills its opening is meant to. */
 const WORKS: ReadonlySet<Quantity> = new Set<Quantity>(['stress', 'sag', 'force', 'moment', 'moment-per-width'])
 
+/** Whether its ratio says something to a person as a share of strength; shares of several strengths add up to one. */
+export const isStrength = (r: Pick<CheckResult, 'quantity' | 'capacity'>): boolean =>
+  WORKS.has(r.quantity) || (r.quantity === 'ratio' && r.capacity === 1)
+
 /** How hard a holding link works, 0 to 1; fits, lifts and yes-or-no answers hardly count. */
-export const strain = (r: CheckResult): number => (WORKS.has(r.quantity) ? (r.ratio ?? 0) : (r.ratio ?? 0) / 100)
+export const strain = (r: CheckResult): number => (isStrength(r) ? (r.ratio ?? 0) : (r.ratio ?? 0) / 100)
 
 /** It fails, or could not be made: either way it is not shown to hold. */
 export const isTrouble = (r: Pick<CheckResult, 'state'>): boolean => r.state === 'fails' || r.state === 'unknown'
-
-/** Whether its ratio says something to a person as a share of strength. */
-export const isStrength = (r: CheckResult): boolean => WORKS.has(r.quantity)
 
 export const isHardWorked = (r: CheckResult): boolean => r.state === 'holds' && strain(r) > HARD_WORKED
 
