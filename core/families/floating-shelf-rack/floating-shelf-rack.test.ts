@@ -124,10 +124,35 @@ describe('stiffness', () => {
     const alone = startingParams('metric', false, true)
     expect(troubles(read(alone, c))).toEqual([])
     expect(troubles(read({ ...alone, ends: 'open' }, c))).toContain('sway:deep')
+    // Panels over both ends do what diagonals do.
+    const covered = read({ ...alone, ends: 'open', cover: 'ends' }, c)
+    expect(troubles(covered)).toEqual([])
+    expect(ids(covered, /^brace-(left|right)/)).toEqual([])
+    expect(ids(covered, /^brace-back/).length).toBeGreaterThan(0)
     expect(troubles(read({ ...alone, feet: 'standing' }, c))).toContain('tip-over:pull')
   })
   it('is not proven while nobody has weighed what stands on it', () => {
     expect(read({}, ctx([box('carton', 8, 300, 350, 260, null)])).verdict.state).toBe('unknown')
+  })
+})
+
+describe('panels over its ends', () => {
+  const [open, covered] = [read(), read({ cover: 'ends' })]
+  it('lie on the outer faces of the outer posts, clear of the floor, and make it longer by their thickness', () => {
+    const panels = ids(covered, /^cover-/).map((id) => covered.boxes.get(id)!)
+    expect(panels).toHaveLength(2)
+    const posts = ids(covered, /^post-/).map((id) => covered.boxes.get(id)!)
+    expectNear(panels[0].max[0], Math.min(...posts.map((b) => b.min[0])), 1e-9)
+    expectNear(panels[1].min[0], Math.max(...posts.map((b) => b.max[0])), 1e-9)
+    expect(panels.map((b) => b.min[2])).toEqual([60, 60])
+    const long = (r: typeof open) => Math.max(...[...r.boxes.values()].map((b) => b.max[0])) // prettier-ignore
+    expectNear(long(covered) - long(open), 2 * 9, 1e-6)
+    expect(troubles(covered)).toEqual([])
+  })
+  it('are put on in a step of their own, once the posts are level', () => {
+    const codes = covered.steps.map((s) => s.code)
+    expect(codes.indexOf('floating-covers')).toBeGreaterThan(codes.indexOf('level'))
+    expect(open.steps.map((s) => s.code)).not.toContain('floating-covers')
   })
 })
 

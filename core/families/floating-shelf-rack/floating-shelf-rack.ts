@@ -3,7 +3,7 @@ import { onShelf } from '../../goods/ways.ts'
 import { exampleContext, exampleGoods, thinWalls } from '../example-context.ts'
 import { family, type ShapeContext } from '../family.ts'
 import { floatingShelfRackLevers, floatingShelfRackSavers } from './levers.ts'
-import { floatingShelfRackParams, startingParams, type FloatingShelfRackParams } from './parameters.ts'
+import { floatingShelfRackParams, startingParams, UPGRADES, type FloatingShelfRackParams } from './parameters.ts'
 import { shapeFloatingShelfRack } from './shape.ts'
 import { floatingShelfRackSteps } from './steps.ts'
 
@@ -18,6 +18,7 @@ export const floatingShelfRack = family<FloatingShelfRackParams>({
   id: 'floating-shelf-rack',
   hangs: false,
   schema: floatingShelfRackParams,
+  upgrades: UPGRADES,
   start,
   shape: shapeFloatingShelfRack,
   levers: floatingShelfRackLevers,
@@ -36,6 +37,11 @@ export const floatingShelfRack = family<FloatingShelfRackParams>({
       name: 'pails, metric, thicker shelves without strips',
       params: { ...startingParams('metric', true), strips: 'none', sheet: 'ply-18mm', clearMm: 500 },
       context: exampleContext('metric', [exampleGoods('metric', 'pail', 6)]),
+    },
+    {
+      name: 'cartons between covered ends, metric',
+      params: { ...startingParams('metric', true), cover: 'ends', bays: 2, clearMm: 610 },
+      context: exampleContext('metric', [exampleGoods('metric', 'box', 6)]),
     },
     {
       name: 'bags in a shed whose walls carry nothing',

@@ -9,6 +9,7 @@ export interface LeverData {
   'floating-narrower': { mm: number }
   'floating-wider': { mm: number }
   'floating-bays': { count: number }
+  'floating-cover': object
 }
 const THICKER: Record<string, string[]> = {
   '1x2': ['2x2'],
@@ -23,6 +24,7 @@ const WIDER = [900, 1000]
 export function floatingShelfRackLevers(p: FloatingShelfRackParams): Lever<FloatingShelfRackParams>[] {
   const { out, add } = strengthPen(p)
   standingLevers(p, { add })
+  if (p.cover === 'none') add('floating-cover', { cover: 'ends' }, {})
   if (p.ends === 'braced')
     for (const section of THICKER_BRACE[p.backSection] ?? []) add('back-section', { backSection: section }, { section })
   for (const strips of ['screwed', 'glued'] as const)

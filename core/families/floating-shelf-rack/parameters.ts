@@ -1,9 +1,12 @@
 import { z } from '../../measure/schema.ts'
 import type { UnitSystem } from '../../measure/units.ts'
+import type { Raw } from '../family.ts'
 import { countDim, dim, section, sheet } from '../params.ts'
 import { ends, feet, tiedOrAlone } from '../stands-alone.ts'
 
 export const LIMITS = { bays: 6, shelves: 12, places: 30 } as const
+
+export const COVERS = ['none', 'ends'] as const
 
 export const floatingShelfRackParams = z.object({
   bays: countDim(1, LIMITS.bays),
@@ -27,18 +30,32 @@ export const floatingShelfRackParams = z.object({
   tie: z.boolean(),
   ends,
   feet,
+  /** Panels over the outer faces of both ends, which then need no diagonals. */
+  cover: z.enum(COVERS),
+  coverSheet: sheet,
 })
 export type FloatingShelfRackParams = z.infer<typeof floatingShelfRackParams>
 
-type Stocks = Pick<FloatingShelfRackParams, 'postSection' | 'cleatSection' | 'stripSection' | 'backSection' | 'sheet'>
+type Stocks = Pick<
+  FloatingShelfRackParams,
+  'postSection' | 'cleatSection' | 'stripSection' | 'backSection' | 'sheet' | 'coverSheet'
+>
 const STOCK: Record<UnitSystem, Stocks> = {
-  imperial: { postSection: '2x3', cleatSection: '1x2', stripSection: '1x2', backSection: '1x4', sheet: 'ply-15/32' },
+  imperial: {
+    postSection: '2x3',
+    cleatSection: '1x2',
+    stripSection: '1x2',
+    backSection: '1x4',
+    sheet: 'ply-15/32',
+    coverSheet: 'ply-3/8',
+  },
   metric: {
     postSection: '38x63mm',
     cleatSection: '18x44mm',
     stripSection: '18x44mm',
     backSection: '18x94mm',
     sheet: 'ply-12mm',
+    coverSheet: 'ply-9mm',
   },
 }
 export const startingParams = (system: UnitSystem, canTie: boolean, canPin = false): FloatingShelfRackParams => ({
@@ -53,4 +70,13 @@ export const startingParams = (system: UnitSystem, canTie: boolean, canPin = fal
   ...STOCK[system],
   ...tiedOrAlone(system, canTie, canPin),
   strips: 'glued',
+  cover: 'none',
 })
+
+/** The first form had open ends. */
+export const UPGRADES = [
+  (raw: Raw): Raw => {
+    const { coverSheet } = STOCK[String(raw.postSection).endsWith('mm') ? 'metric' : 'imperial']
+    return { cover: 'none', coverSheet, ...raw }
+  },
+]

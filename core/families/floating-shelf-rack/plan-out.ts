@@ -54,6 +54,8 @@ export interface Plan {
   sheet: Sheet
   tied: boolean
   /** Where posts begin, out from the wall. */
+  /** Over its ends; null where there is none. */
+  cover: Sheet | null
   backMm: number
   /** Left faces of the frames' posts. */
   frames: number[]
@@ -97,7 +99,8 @@ export function planOut(p: FloatingShelfRackParams, ctx: ShapeContext, pen: DimP
   const tied = p.tie && canHoldTie(ctx.space)
   // A board joins the frames along the top, at the wall.
   const backMm = back.thicknessMm
-  const endMm = p.ends === 'braced' ? back.thicknessMm : 0
+  const cover = p.cover === 'ends' ? findSheet(p.coverSheet)! : null
+  const endMm = cover ? cover.thicknessMm : p.ends === 'braced' ? back.thicknessMm : 0
   const deepest = Math.max(...ctx.goods.map((g) => g.item.deepMm))
   const widest = Math.max(...ctx.goods.map((g) => g.item.acrossMm))
   const { aboveMm, sideMm } = shelfPlay(pen, 600)
@@ -200,6 +203,7 @@ export function planOut(p: FloatingShelfRackParams, ctx: ShapeContext, pen: DimP
       back,
       sheet,
       tied,
+      cover,
       backMm,
       frames: Array.from({ length: bays + 1 }, (_, k) => endMm + k * pitch),
       openings: openingsFor(bays),

@@ -1,6 +1,7 @@
 import type { Stock } from '../../assembly/assembly.ts'
 import type { Draft } from '../../assembly/draft.ts'
 import { unitsOf } from '../../assembly/settings.ts'
+import { screwPanel } from '../../blocks/carcass/screwed-panel.ts'
 import { stripUnder } from '../../blocks/carcass/under-edge.ts'
 import { braceEnds, stackBraces } from '../../blocks/frame/stacked-braces.ts'
 import { placeBrace } from '../../blocks/frame/brace.ts'
@@ -8,13 +9,14 @@ import { standPost } from '../../blocks/frame/standing-post.ts'
 import { ANGLE_ROOM_MM, pinFoot } from '../../blocks/mounts/pinned-foot.ts'
 import { tieToWall } from '../../blocks/mounts/tie.ts'
 import { spliceOver } from '../../blocks/sizing/splice.ts'
+import type { Sheet } from '../../catalogue/sheets.ts'
 import { bad, good, type Result } from '../../measure/result.ts'
 import { choicePen } from '../choices.ts'
 import type { Choice, ShapeContext, Shaped } from '../family.ts'
 import { standing } from '../house-on-shelves.ts'
 import { opened } from '../opened.ts'
 import { rowsHeld } from '../stands-alone.ts'
-import type { FloatingShelfRackParams } from './parameters.ts'
+import { COVERS, type FloatingShelfRackParams } from './parameters.ts'
 import { LOOSE_MM, planOut, type Plan } from './plan-out.ts'
 
 /*
@@ -33,6 +35,7 @@ export function shapeFloatingShelfRack(p: FloatingShelfRackParams, ctx: ShapeCon
   const along = topBoards(d, p, ctx, plan)
   if (along !== null)
     return bad('longer-than-board', { mm: plan.clearMm + plan.post.thicknessMm, mostMm: along }, 'clearMm')
+  if (plan.cover) covers(d, plan, plan.cover)
   braces(d, p, ctx, plan)
   if (p.feet === 'pinned' && ctx.space.floor === 'slab')
     for (const side of rowsHeld(ctx.space))
@@ -51,7 +54,7 @@ export function shapeFloatingShelfRack(p: FloatingShelfRackParams, ctx: ShapeCon
   plan.frames.forEach((_, f) =>
     d.sub({ id: `frame-${f}`, name: 'frame', parts: part(new RegExp(`^(post|piece|cleat)-${f}-`)), built: 'flat' }),
   )
-  d.sub({ id: 'along', name: 'unit', parts: part(/^(top|tie|brace|angle)-/), built: 'in-place' })
+  d.sub({ id: 'along', name: 'unit', parts: part(/^(top|tie|brace|angle|cover)-/), built: 'in-place' })
   plan.shelves.forEach((_s, i) =>
     plan.openings.forEach((_o, k) =>
       d.sub({
@@ -177,18 +180,19 @@ function topBoards(d: Draft, p: FloatingShelfRackParams, ctx: ShapeContext, plan
   return null
 }
 
-/** Diagonals over the ends, and across the back under the board at the top where nothing ties it along. */
+/** Diagonals over ends that no panel closes, and across the back under the board at the top where nothing ties it along. */
 function braces(d: Draft, p: FloatingShelfRackParams, ctx: ShapeContext, plan: Plan) {
-  if (p.ends !== 'braced') return
+  if (p.ends !== 'braced' && !plan.cover) return
   const { widthMm, thicknessMm } = plan.back
   const plank = { stock: board(p.backSection, ctx.settings.grade), widthMm, thicknessMm }
   const last = plan.frames.length - 1
   const posts = (f: number) => [`post-${f}-rear`, `post-${f}-front`] as const
-  braceEnds(
-    d,
-    { left: posts(0), right: posts(last) },
-    { id: (side) => `brace-${side}`, highMm: plan.highMm, board: plank },
-  )
+  if (!plan.cover)
+    braceEnds(
+      d,
+      { left: posts(0), right: posts(last) },
+      { id: (side) => `brace-${side}`, highMm: plan.highMm, board: plank },
+    )
   if (plan.tied) return
   const highMm = plan.highMm - widthMm
   const across = placeBrace(d, {
@@ -214,6 +218,24 @@ function braces(d: Draft, p: FloatingShelfRackParams, ctx: ShapeContext, plan: P
     })
 }
 
+/** Panels over the outer faces of both ends, clear of the floor. */
+function covers(d: Draft, plan: Plan, sheet: Sheet) {
+  const last = plan.frames.length - 1
+  for (const [f, x] of [
+    [0, plan.frames[0] - sheet.thicknessMm],
+    [last, plan.frames[last] + plan.post.thicknessMm],
+  ] as const)
+    screwPanel(d, sheet, {
+      id: `cover-${f}`,
+      role: 'side',
+      min: [x, plan.backMm, COVER_FOOT_MM],
+      size: [sheet.thicknessMm, plan.deepMm, plan.highMm - COVER_FOOT_MM],
+      across: 'y',
+      on: ['rear', 'front'].map((s) => `post-${f}-${s}`),
+    })
+}
+/** A panel begins this far above the floor: water and a broom, mm. */
+const COVER_FOOT_MM = 60
 /** A loose shelf on two cleats, its strips between them. */
 function shelf(
   d: Draft,
@@ -293,8 +315,12 @@ function choices(p: FloatingShelfRackParams, ctx: ShapeContext): Choice[] {
     section('stripSection', 'strip-section', thin.slice(0, 2)),
     section('cleatSection', 'floating-cleat', thin),
     section('postSection', 'post-section', posts),
+    coded('cover', 'floating-cover', COVERS),
+    ...(p.cover === 'ends'
+      ? [sheet('coverSheet', 'cover-sheet', imperial ? ['ply-3/8', 'ply-15/32'] : ['ply-9mm', 'ply-12mm'])]
+      : []),
     coded('tie', 'tie', [true, false]),
-    coded('ends', 'ends', ['open', 'braced']),
+    ...(p.cover === 'ends' ? [] : [coded('ends', 'ends', ['open', 'braced'])]),
     ...(ctx.space.floor === 'slab' ? [coded('feet', 'feet', ['standing', 'pinned'])] : []),
   ]
 }

@@ -11,6 +11,7 @@ export interface StepData {
   'floating-frames': { count: number }
   'floating-stand': { frames: number; boards: number; screws: number; spaceMm: number }
   'floating-shelves': { count: number; strips: number; glued: number }
+  'floating-covers': { count: number; screws: number }
   'floating-in': { shelves: number; places: number }
 }
 const step = stepsWith<StepData>()
@@ -26,6 +27,7 @@ export function floatingShelfRackSteps(p: FloatingShelfRackParams, { assembly: a
   const others = ids(/^(post|piece|cleat)-/).filter((id) => !first.includes(id))
   const along = ids(/^(top|tie)-/)
   const [ends, backBrace, angles] = [ids(/^brace-(left|right)-/), ids(/^brace-back/), ids(/^angle-/)]
+  const covers = ids(/^cover-/)
   const ties = a.anchors.filter((x) => !angles.includes(x.part))
   const held = ties.length > 0 || angles.length > 0
   const riseMm = dims.find((x) => x.path === 'riseMm')!.value
@@ -96,6 +98,15 @@ export function floatingShelfRackSteps(p: FloatingShelfRackParams, { assembly: a
       cautions: ['screws'],
       hold: { code: 'post-plumb' },
     },
+    covers.length > 0 &&
+      step({
+        id: 'covers',
+        code: 'floating-covers',
+        data: { count: covers.length, screws: fixedBy(a, called('side'), called('post')).screwsMost ?? 0 },
+        parts: covers,
+        cautions: ['dust'],
+        hold: { code: 'post-plumb' },
+      }),
     pinStep(a, angles),
     tieStep(ties),
     step({

@@ -24,6 +24,7 @@ const levers: WordsFor<LeverData> = {
   'floating-cleat': (d) => `Make the cleats ${sectionName(d.section)}`,
   'floating-narrower': (d, say) => `Make the bays ${say.length(d.mm)} wide`,
   'floating-wider': (d, say) => `Make the bays ${say.length(d.mm)} wide`,
+  'floating-cover': () => 'Close both ends with panels, in place of diagonals',
   'floating-bays': (d) => `Make it of ${plural(d.count, 'bay')}`,
 }
 
@@ -54,6 +55,11 @@ const steps: StepWordsFor<StepData> = {
     title: 'The other frames',
     text: (d) =>
       `${plural(d.count, 'more frame')}, each laid on the first. Inner frames have cleats on both faces; turn them over for the second.`,
+  },
+  'floating-covers': {
+    title: 'Panels over the ends',
+    text: (d) =>
+      `${plural(d.count, 'panel')}, clear of the floor: the posts plumb first, then ${plural(d.screws, 'screw')} along each.`,
   },
   'floating-shelves': {
     title: 'The shelves',
@@ -89,6 +95,7 @@ export const floatingShelfRackWords: KindWords = {
       options: { none: 'none', screwed: 'screwed', glued: 'glued and screwed' },
     },
     'floating-cleat': { label: 'Cleats' },
+    'floating-cover': { label: 'Ends', options: { none: 'open or braced', ends: 'closed by panels' } },
   },
   reasons,
   levers,
