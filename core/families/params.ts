@@ -53,3 +53,6 @@ export function fixedPaths(params: unknown, at = ''): string[] {
   if (params === null || typeof params !== 'object' || isList(params)) return []
   return Object.entries(params).flatMap(([key, v]) => fixedPaths(v, at ? `${at}.${key}` : key))
 }
+
+/** Whether a build is as long as its wall, whatever it keeps. */
+export const fillsWall = (params: unknown): boolean => (params as { follow?: unknown } | null)?.follow === 'wall'
