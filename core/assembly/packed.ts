@@ -3,7 +3,7 @@ import type { Assembly } from './assembly.ts'
 import { partMassKg } from './mass.ts'
 import { partBox } from './part-box.ts'
 
-/** Alike pieces of what is knocked down: what each is of, its sides from the longest, and what one weighs. */
+/** Alike pieces of what is knocked down: what each is of, its sides from the longest (none of what folds), and what one weighs. */
 export interface Packed {
   /** Parts of the first of them, and one of each: they are alike. */
   parts: string[]
@@ -32,7 +32,8 @@ export function packedOf(a: Assembly): Packed[] {
   for (const parts of [...whole, ...loose]) {
     const of = parts.map((id) => byId.get(id)!)
     const { min, max } = boxUnion(of.map(partBox))
-    const sides = max.map((mm, i) => mm - min[i]).sort((x, y) => y - x)
+    const folds = of.every((p) => p.stock.kind === 'soft')
+    const sides = max.map((mm, i) => (folds ? 0 : mm - min[i])).sort((x, y) => y - x)
     const [lengthMm, widthMm, thicknessMm] = sides
     const massKg = of.reduce((kg, p) => kg + partMassKg(p), 0)
     const [first] = of

@@ -17,7 +17,7 @@ export function sayPacked(p: Packed, a: Assembly, labels: ReadonlyMap<string, st
   return {
     count: p.count,
     what: `${made ? `${roleName(role, p.count)} ${which}` : stockName(stock)}${also && `${p.count > 1 ? ', each' : ''} with ${also}`}`,
-    sides: [p.lengthMm, p.widthMm, p.thicknessMm].map((mm) => say.length(mm)).join(' x '),
+    sides: p.lengthMm === 0 ? 'folded' : [p.lengthMm, p.widthMm, p.thicknessMm].map((mm) => say.length(mm)).join(' x '),
     mass: say.mass(p.massKg),
   }
 }

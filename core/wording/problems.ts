@@ -135,6 +135,8 @@ const TABLE: Record<string, Words> = {
     `No gas spring goes in beside a leaf over ${say.lengthOf(d, 'mm')} of free height. Make the opening higher or deeper, or choose doors.`,
   'deeper-than-sheet': (d, say) =>
     `${say.lengthOf(d, 'mm')} is more than the sheet is wide (${say.lengthOf(d, 'mostMm')}).`,
+  'pieces-at-feet': () =>
+    'Pieces under the rails stand where angles would hold the feet down. Let the fasteners bear the rails, or let the feet stand.',
   'post-past-rail': (d, say) =>
     `Pieces under the rails are of the posts' section: ${say.lengthOf(d, 'mm')} would stand out past rails of ${say.lengthOf(d, 'mostMm')}. Posts no thicker than the rails, or rails borne by their fasteners.`,
   'too-shallow': (d, say) => `Too shallow for two rails and a cross piece: at least ${say.lengthOf(d, 'leastMm')}.`,

@@ -1,7 +1,7 @@
 import type { Part, Stock } from '../../assembly/assembly.ts'
 import type { Draft } from '../../assembly/draft.ts'
 import { hangJoist } from '../mounts/joist-hanger.ts'
-import { UP } from '../mounts/wall-fixing.ts'
+import { DOWN, UP } from '../mounts/wall-fixing.ts'
 import { frameBolt } from '../../catalogue/fasteners.ts'
 import type { Section } from '../../catalogue/lumber.ts'
 import type { Sheet } from '../../catalogue/sheets.ts'
@@ -190,7 +190,7 @@ export function railOnPost(
       ? d.bolt(post, rail, 2, frameBolt(p + r, system).id)
       : d.screw(post, rail, RAIL_SCREWS[how], 'side', p, r)
   const [from, on] = [{ part: rail }, { kind: 'part', part: post } as const]
-  if (bears) d.hold({ from, on, push: UP, way: 'pull', via: 'fasteners', joint })
+  if (bears) d.hold({ from, on, push: DOWN, way: 'push', via: 'fasteners', joint })
   else if (lifts) d.hold({ from, on, push: UP, way: 'push', via: 'fasteners', joint })
   else d.rest(rail, post, 'fasteners', joint)
 }

@@ -133,7 +133,8 @@ function insertsOf(d: Draft, x: Drawer, of: InDrawer): string[] {
     const size: [number, number, number] = [
       room.right - room.left - 2 * INSERT_PLAY_MM,
       inside.frontMm - inside.backMm - 2 * INSERT_PLAY_MM,
-      of.thickMm,
+      // No higher than the drawer.
+      Math.min(of.thickMm, inside.headMm - inside.floorMm),
     ]
     d.square({
       ...{ id, role: 'insert', stock: of.stock, loose: true, along: 'x', across: 'y', grain: 'any' },

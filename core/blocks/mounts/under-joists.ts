@@ -12,7 +12,7 @@ import {
   type PreparedSpot,
 } from '../../room/prepared.ts'
 import type { KnownJoists } from './on-rods.ts'
-import { boreForBolt, EDGE_SHARE, FROM_END_MM, UP } from './wall-fixing.ts'
+import { boreForBolt, DOWN, EDGE_SHARE, FROM_END_MM, UP } from './wall-fixing.ts'
 
 /*
  * What hangs under joists, or under another piece that does, by fasteners through it from below. Loads beside its middle
@@ -25,7 +25,6 @@ import { boreForBolt, EDGE_SHARE, FROM_END_MM, UP } from './wall-fixing.ts'
  *          ↓ load
  */
 
-const DOWN: Vec3 = [0, 0, -1]
 const CEILING = { kind: 'ceiling' } as const
 /** Thread wanted in a joist behind the lining, mm: as for what hangs on a wall. */
 const JOIST_EMBED_MM = 50

@@ -90,6 +90,15 @@ describe('what is knocked down', () => {
     expect(sayCheck(small, say)).toMatch(/through no door of the room\.$/)
     expect(read(knocked, {}, [door(300, 400), door(820, 2000)]).own[1].state).toBe('holds')
   })
+  it('that folds is listed, and has no sides to lie in a vehicle with', () => {
+    const curtained = read({ ...knocked, front: 'curtain' }, { longestMm: 1600, widestMm: 700 })
+    const cloth = curtained.list.find((x) => x.lengthMm === 0)!
+    expect(sayPacked(cloth, curtained.r.shaped.assembly, curtained.r.labels, say)).toMatchObject({
+      count: 1,
+      what: 'canvas curtain',
+      sides: 'folded',
+    })
+  })
   it('is listed with its letters, and taken apart in its last step', () => {
     const line = sayPacked(
       list.find((x) => x.firsts.includes('upright-0'))!,

@@ -17,16 +17,14 @@ const LOW_MM = 700
 /** A small saw for a bench: its table is 330 mm above its feet. */
 const saw = {
   item: newGoods({
-    ...{
-      id: 'saw',
-      name: 'Bench saw',
-      kind: 'equipment',
-      count: 1,
-      acrossMm: 600,
-      deepMm: 560,
-      tallMm: 330,
-      massKg: 26,
-    },
+    id: 'saw',
+    name: 'Bench saw',
+    kind: 'equipment',
+    count: 1,
+    acrossMm: 600,
+    deepMm: 560,
+    tallMm: 330,
+    massKg: 26,
   }),
   count: 1,
 }

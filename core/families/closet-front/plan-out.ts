@@ -162,7 +162,8 @@ function acrossOf(p: ClosetFrontParams, ctx: ShapeContext, pen: DimPen, s: Sizes
   const w: Widths = { free: ctx.space.lengthMm - least, sizes, units: unitsOf(ctx.settings) }
   const { count, why } = baysFor(p, ctx, s, w)
   const bays = pen.count({ path: 'bays', code: 'bays', min: 1, max: LIMITS.bays }, count, why)
-  const mostMm = roundDown(mostClear(p, sizes), w.units)
+  const most = mostClear(p, sizes)
+  const mostMm = Number.isFinite(most) ? roundDown(most, w.units) : most
   const clearMm = pen.length(
     { path: 'clearMm', code: 'clear-bay', min: 200, max: 1200 },
     Math.min(evenly(w, bays), mostMm),
@@ -182,10 +183,9 @@ function acrossOf(p: ClosetFrontParams, ctx: ShapeContext, pen: DimPen, s: Sizes
   return good({ walls: all, openings: openingsOf(all), depthMm, fillerMm })
 }
 
-const MOST_CLEAR_MM = 1200
 /** Leaves of light frames hang on their open faces: one closes a bay, at an end over all of the wall there, mm. */
 const mostClear = (p: ClosetFrontParams, sizes: WallSizes): number =>
-  p.school === 'frames' && p.front === 'doors' ? ONE_LEAF_MM - sizes.outerMm - sizes.innerMm / 2 : MOST_CLEAR_MM
+  p.school === 'frames' && p.front === 'doors' ? ONE_LEAF_MM - sizes.outerMm - sizes.innerMm / 2 : Infinity
 
 /** Free for bays and what is between them, mm. */
 interface Widths {

@@ -26,7 +26,7 @@ export function postRackLevers(p: PostRackParams): Lever<PostRackParams>[] {
     for (const section of THICKER_BRACE[p.backSection] ?? []) add('back-section', { backSection: section }, { section })
   for (const railJoint of ['more-screws', 'bolts'] as const)
     if (railJoint !== p.railJoint && p.railJoint !== 'bolts') add('rail-joint', { railJoint }, { railJoint })
-  if (p.supports === 'single') add('double-supports', { supports: 'doubled' })
+  if (p.supports === 'single' && p.feet === 'standing') add('double-supports', { supports: 'doubled' })
   for (const [crossJoint, n] of [
     ['three', 3],
     ['four', 4],

@@ -37,6 +37,8 @@ import { panelsOver, screwPanel, under } from '../../blocks/carcass/screwed-pane
 export function shapePostRack(p: PostRackParams, ctx: ShapeContext): Result<Shaped> {
   if (ctx.goods.length === 0) return bad('no-goods')
   const pen = dimPen(p, unitsOf(ctx.settings))
+  if (p.supports === 'doubled' && p.feet === 'pinned' && ctx.space.floor === 'slab')
+    return bad('pieces-at-feet', {}, 'supports')
   const plan = planOut(p, ctx, pen)
   if ('code' in plan) return bad(plan.code, plan.data, plan.field)
 
