@@ -42,7 +42,7 @@ describe('a loft deck', () => {
   const r = read({ lengthMm: 2400 })
   const a = r.shaped.assembly
   it('holds, with headroom under its rim and all goods on it', () => {
-    expect(r.verdict.state).toBe('holds')
+    expect(r.verdict).toMatchObject({ fails: 0, unknown: 0 })
     expect(r.shaped.unhoused).toEqual([])
     expect(Math.min(...boxes(r, 'rail').map((b) => b.min[2]))).toBeGreaterThanOrEqual(2032)
   })
@@ -133,21 +133,21 @@ describe('where sheets meet', () => {
     expect([left.length, right.length]).toEqual([1, 1])
     const filler = boxes(r, 'filler')[0]
     expectNear(filler.max[0] - filler.min[0], right[0].min[0] - left[0].max[0], 1e-9)
-    expect(r.verdict.state).toBe('holds')
+    expect(r.verdict).toMatchObject({ fails: 0, unknown: 0 })
   })
   it('in two rows there are blocks under the seam, and none where a pair has its filler', () => {
     const two = read({ depthMm: 2000, lengthMm: 2400 })
     const seam = 1000
     for (const b of boxes(two, 'block')) expect(Math.abs((b.min[1] + b.max[1]) / 2 - seam)).toBeLessThanOrEqual(47)
     expect(of(two, 'block').length).toBeGreaterThan(0)
-    expect(two.verdict.state).toBe('holds')
+    expect(two.verdict).toMatchObject({ fails: 0, unknown: 0 })
   })
 })
 
 describe('a framed wall below', () => {
   const r = read({ front: 'wall', follow: 'wall', doorMm: 900, doorAtMm: 1200 }, ctx({}, 8, 4000))
   it('leaves its door free, stands on plates to either side, and carries the rim over it', () => {
-    expect(r.verdict.state).toBe('holds')
+    expect(r.verdict).toMatchObject({ fails: 0, unknown: 0 })
     for (const role of ['post', 'plate'])
       for (const b of boxes(r, role)) expect(b.max[0] <= 1200 + 1e-6 || b.min[0] >= 2100 - 1e-6).toBe(true)
     const studs = boxes(r, 'post')
