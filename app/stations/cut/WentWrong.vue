@@ -30,8 +30,8 @@ watch(open, (o) => {
   label.value = props.labels[0] ?? ''
   result.value = null
 })
-/** Seconds the new plan may take: somebody stands at the saw. */
-const SECONDS = 3
+/** Seconds the new plan may take: somebody stands at the saw. Where none was found in them, so many more. */
+const SECONDS = [3, 20]
 /** More labels than this are only counted. */
 const MOST_NAMED = 30
 const WHY = {
@@ -41,11 +41,13 @@ const WHY = {
 
 async function plan() {
   busy.value = true
-  result.value = await useHeavy().replan(
-    doc.project!,
-    props.stale ? null : { label: label.value, why: why.value, at: new Date().toISOString() },
-    SECONDS,
-  )
+  const mishap = props.stale ? null : { label: label.value, why: why.value, at: new Date().toISOString() }
+  let found: Replanned | null = null
+  for (const seconds of SECONDS) {
+    found = await useHeavy().replan(doc.project!, mishap, seconds)
+    if (!found?.cannot.some((c) => c.why.code === 'none-found')) break
+  }
+  result.value = found
   busy.value = false
 }
 const difference = computed(() => {
