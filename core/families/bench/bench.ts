@@ -69,8 +69,8 @@ export const bench = family<BenchParams>({
       name: 'a machine let down through the top, metric, two layers',
       params: {
         ...startingParams('metric', true),
-        ...{ lengthMm: 2400, depthMm: 800, shelves: 0, layers: 'two', supports: 'doubled' },
-        wells: [{ leftMm: 900, wideMm: 620, tableMm: 330, way: 'dropped-in', frontMm: 140 }],
+        ...{ lengthMm: 1520, depthMm: 800, shelves: 0, layers: 'two', supports: 'doubled' },
+        wells: [{ leftMm: 440, wideMm: 620, tableMm: 330, way: 'dropped-in', frontMm: 140 }],
       },
       context: exampleContext('metric', [saw]),
     },
