@@ -1,7 +1,8 @@
-import type { Stock } from '../../assembly/assembly.ts'
+import type { Assembly, Stock } from '../../assembly/assembly.ts'
 import type { Draft } from '../../assembly/draft.ts'
 import type { Units } from '../../measure/units.ts'
 import type { FloorFall } from '../../room/room.ts'
+import { idsOf, type Step } from '../../steps/step.ts'
 import { standPost } from './standing-post.ts'
 
 /*
@@ -17,6 +18,9 @@ export const SUPPORTS = ['single', 'doubled'] as const
 
 /** Screws of a piece in its post are no further apart than this, mm. Product decision. */
 const EVERY_MM = 300
+
+/** What ids of pieces begin with. */
+const UNDER = 'under-'
 
 export interface Doubled {
   post: string
@@ -35,7 +39,7 @@ export function doublePost(d: Draft, x: Doubled, floor: { fall: FloorFall; units
   const rails = [...x.rails].sort((a, b) => d.box(a).min[2] - d.box(b).min[2])
   const y = x.off === 'before' ? max[1] : min[1] - x.thickMm
   return rails.map((rail, k) => {
-    const id = `under-${rail.replace('rail-', '')}-${x.post.replace(/^[a-z]+-/, '')}`
+    const id = `${UNDER}${rail.replace('rail-', '')}-${x.post.replace(/^[a-z]+-/, '')}`
     const to = d.box(rail).min[2]
     const from = k === 0 ? 0 : d.box(rails[k - 1]).max[2]
     if (k === 0) {
@@ -54,4 +58,18 @@ export function doublePost(d: Draft, x: Doubled, floor: { fall: FloorFall; units
     d.rest(rail, id)
     return id
   })
+}
+
+/** Pieces under rails beside their posts; none where fasteners alone bear them. */
+export const underRailsStep = (a: Assembly): Step | false => {
+  const under = a.parts.filter((x) => x.id.startsWith(UNDER))
+  return (
+    under.length > 0 && {
+      id: 'under-rails',
+      code: 'pieces-under-rails',
+      data: { count: under.length, screws: a.joints.find((j) => j.near === under[0].id)?.fasteners[0]?.count ?? 0 },
+      parts: idsOf(under),
+      cautions: [],
+    }
+  )
 }

@@ -39,20 +39,6 @@ export const pinStep = (a: Assembly, angles: string[]): Step | false =>
     hold: { code: 'tied-before-load' },
   }
 
-/** Pieces under rails beside their posts; none where fasteners alone bear them. */
-export const underRailsStep = (a: Assembly): Step | false => {
-  const under = a.parts.filter((x) => x.id.startsWith('under-'))
-  return (
-    under.length > 0 && {
-      id: 'under-rails',
-      code: 'pieces-under-rails',
-      data: { count: under.length, screws: a.joints.find((j) => j.near === under[0].id)?.fasteners[0]?.count ?? 0 },
-      parts: idsOf(under),
-      cautions: [],
-    }
-  )
-}
-
 /** @param held tied or held down: what is neither may fall while it is loaded */
 export const loadStep = (held: boolean): Step => ({
   id: 'load',

@@ -36,8 +36,8 @@ export const packed = defineRoomCheck({
       },
     })
     const doors = room.features.filter((f) => f.kind === 'door' || f.kind === 'sectional-door')
-    const stuck = list.filter((p) => doors.every((f) => !throughDoorway(p, f.wideMm, f.highMm).passes))
     if (doors.length === 0) return [vehicle]
+    const stuck = list.filter((p) => doors.every((f) => !throughDoorway(p, f.wideMm, f.highMm).passes))
     const [first = list[0]] = stuck
     return [
       vehicle,

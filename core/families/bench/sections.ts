@@ -1,6 +1,7 @@
 import { panelsOver } from '../../blocks/carcass/screwed-panel.ts'
 import { crossesUnder } from '../../blocks/frame/shelf-frame.ts'
 import type { Stretch } from '../../blocks/sizing/splice.ts'
+import { HANGER_STEEL_MM } from '../../catalogue/hardware.ts'
 import type { Section } from '../../catalogue/lumber.ts'
 import type { Sheet } from '../../catalogue/sheets.ts'
 import { bad, good, type Result } from '../../measure/result.ts'
@@ -81,9 +82,10 @@ export function sectionsOf(s: SectionSpec, lengthMm: number): Result<BenchSectio
     if (end > last + 1e-6) return bad('well-past-end', { mm: end, mostMm: last }, field)
     const leastMm = p.layers === 'two' ? 2 * s.sheet.thicknessMm : s.sheet.thicknessMm
     const low = s.heightMm - well.tableMm
-    const over = leastMm + s.frame.widthMm
-    if (well.way === 'dropped-in' && well.tableMm < over + s.frame.widthMm)
-      return bad('drop-too-shallow', { mm: well.tableMm, leastMm: over + s.frame.widthMm }, field)
+    // The frame of the top, and the hangers in it, lie over the platform.
+    const overMm = leastMm + s.frame.widthMm + HANGER_STEEL_MM
+    if (well.way === 'dropped-in' && well.tableMm < overMm)
+      return bad('drop-too-shallow', { mm: well.tableMm, leastMm: overMm }, field)
     if (low < leastMm + s.frame.widthMm + KNEE_MM)
       return bad('well-too-low', { mm: Math.max(0, low), leastMm: leastMm + s.frame.widthMm + KNEE_MM }, field)
     if (start < at - 1e-6) return bad('wells-meet', { mm: 0, leastMm: LEAST_SECTION }, field)

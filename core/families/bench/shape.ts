@@ -248,7 +248,7 @@ const dropSite = (
 ): DropSite => ({
   ...{ d, p, ctx, section, n, layers: plan.layers, frame: plan.frame, depthMm: plan.depthMm },
   sheet: plan.sheet,
-  fromMm: plan.backMm === 0 ? plan.frame.thicknessMm : plan.inMm,
+  fromMm: p.back === 'batten' ? plan.frame.thicknessMm : plan.inMm,
   toMm: plan.frontMm - plan.inMm,
 })
 /** The opening of a stretch; none where it has none. */

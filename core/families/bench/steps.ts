@@ -1,4 +1,5 @@
-import { levelStep, loadStep, pinStep, tieStep, underRailsStep } from '../../blocks/mounts/steps.ts'
+import { underRailsStep } from '../../blocks/frame/doubled-post.ts'
+import { levelStep, loadStep, pinStep, tieStep } from '../../blocks/mounts/steps.ts'
 import { called, fixedBy } from '../../steps/fixed-by.ts'
 import { idsOf, stepsWith, type Step } from '../../steps/step.ts'
 import type { Assembly, Part } from '../../assembly/assembly.ts'

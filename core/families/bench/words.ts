@@ -50,7 +50,7 @@ const problems: WordsFor<ProblemData> = {
   'well-past-start': (d, say) =>
     `What is on the left of this opening would begin before the bench: the opening is ${say.length(d.mm)} from its left end, ${say.length(d.leastMm)} at least for a leg and a cross piece.`,
   'drop-too-shallow': (d, say) =>
-    `A machine whose table is ${say.length(d.mm)} above its foot is not let through the top: two frames lie within ${say.length(d.leastMm)}. Let it stand on a lowered stretch.`,
+    `A machine whose table is ${say.length(d.mm)} above its foot is not let through the top: that and its frame alone take ${say.length(d.leastMm)}. Let it stand on a lowered stretch.`,
   'drop-too-near': (d, say) =>
     `With ${say.length(d.mm)} of the top before it an opening leaves no room for the rail and what holds its edge: ${say.length(d.leastMm)} at least.`,
   'drop-in-corner': () =>

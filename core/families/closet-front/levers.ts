@@ -1,6 +1,6 @@
 import type { Lever, ShapeContext } from '../family.ts'
 import { leverPen, lighterSheets, narrowerBays, stifferSheets, strengthPen } from '../levers.ts'
-import { LIMITS, type ClosetFrontParams } from './parameters.ts'
+import { isFramed, LIMITS, type ClosetFrontParams } from './parameters.ts'
 
 export interface LeverData {
   'closet-school': { school: string }
@@ -15,8 +15,7 @@ export function closetFrontLevers(p: ClosetFrontParams, ctx: ShapeContext): Leve
   if (!p.tie) add('add-tie', { tie: true })
   if (p.front === 'lift-up' || p.front === 'both') add('closet-doors', { front: 'doors' }, {})
   if (p.front !== 'open' && p.front !== 'curtain') add('no-doors', { front: 'open' })
-  for (const school of ['boxes', 'shared'] as const)
-    if (p.school === 'ladders' || p.school === 'frames') add('closet-school', { school }, { school })
+  for (const school of ['boxes', 'shared'] as const) if (isFramed(p)) add('closet-school', { school }, { school })
   for (const s of stifferSheets(p.sheet, 14)) add('sheet', { sheet: s.id }, { sheet: s.id })
   if (p.school === 'frames')
     for (const s of stifferSheets(p.skinSheet)) add('closet-skin', { skinSheet: s.id }, { sheet: s.id })

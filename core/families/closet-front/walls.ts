@@ -4,7 +4,7 @@ import { standUpright } from '../../blocks/carcass/standing.ts'
 import type { Section } from '../../catalogue/lumber.ts'
 import type { Sheet } from '../../catalogue/sheets.ts'
 import { fallAt, THINNEST_SHIM_MM, type FloorFall } from '../../room/room.ts'
-import type { School } from './parameters.ts'
+import { isFramed, type School } from './parameters.ts'
 
 /*
  * What stands between two bays, and at both ends, seen from above:
@@ -92,7 +92,7 @@ export function standWalls(d: Draft, s: Standing): string[] {
     for (const x of sheets) place(d, s, x.id, x.side === 'left' ? w.from : w.to - t)
     if (s.school === 'boxes' && sheets.length > 1)
       d.screw(sheets[0].id, sheets[1].id, along(s.highMm, ALONG_MM), 'side', t, t)
-    if (s.school !== 'ladders' && s.school !== 'frames') return
+    if (!isFramed(s)) return
     const x = sheets.some((y) => y.side === 'left') ? w.from + t : w.from
     ladders.push(...ladder(d, s, { x, k, skins: sheets.map((y) => y.id) }))
   })

@@ -1,4 +1,5 @@
-import { levelStep, loadStep, pinStep, tieStep, underRailsStep } from '../../blocks/mounts/steps.ts'
+import { underRailsStep } from '../../blocks/frame/doubled-post.ts'
+import { levelStep, loadStep, pinStep, tieStep } from '../../blocks/mounts/steps.ts'
 import { partBoxes } from '../../assembly/part-box.ts'
 import { waysIn, type WayIn } from '../../assembly/way-in.ts'
 import type { Shaped } from '../family.ts'
