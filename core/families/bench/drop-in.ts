@@ -34,7 +34,7 @@ export interface DropProblems {
   'drop-too-shallow': { mm: number; leastMm: number }
   'drop-too-near': { mm: number; leastMm: number }
   'drop-in-corner': object
-  'drop-too-deep': { mm: number; mostMm: number }
+  'drop-no-machine': { wideMm: number; deepMm: number }
 }
 
 /** Where the opening is: out from the wall, and along it. */
@@ -58,7 +58,7 @@ export const besideOpening = (post: Section, frame: Section): number => post.wid
 /** How deep a machine may be that goes in, mm. */
 export const dropDeepMm = (w: Well, r: DropRoom): number => r.depthMm - w.frontMm - 2 * DROP_PLAY_MM - 2 * r.boardMm
 
-/** How far out from the wall the opening goes: as deep as its machine and play, or as deep as can be. */
+/** How far out from the wall the opening goes: as deep as its machine and play. What nobody put there nobody can judge. */
 export function openedDeep(
   w: Well,
   machine: Goods | null,
@@ -68,13 +68,12 @@ export function openedDeep(
   const leastMm = Math.max(LEAST_FRONT_MM, r.overhangMm + 2 * r.boardMm)
   if (w.frontMm < leastMm) return bad('drop-too-near', { mm: w.frontMm, leastMm }, field)
   const front = r.depthMm - w.frontMm
-  const least = 2 * r.boardMm
-  const back = machine ? front - machine.deepMm - 2 * DROP_PLAY_MM : least
-  if (back < least - 1e-6 || front - back < LEAST_OPENING_MM)
-    return bad('drop-too-deep', { mm: w.frontMm, mostMm: Math.max(0, w.frontMm - (least - back)) }, field)
-  return good({ back, front })
+  if (!machine) {
+    const deepMm = Math.max(0, dropDeepMm(w, r))
+    return bad('drop-no-machine', { wideMm: w.wideMm - 2 * DROP_PLAY_MM, deepMm }, field)
+  }
+  return good({ back: front - machine.deepMm - 2 * DROP_PLAY_MM, front })
 }
-const LEAST_OPENING_MM = 100
 
 export interface DropSite {
   d: Draft
@@ -198,31 +197,29 @@ function topPiece(
 export function openingBays(
   s: DropSite,
   o: Opened,
-  at: { machine: Goods | null; platform: { id: string; topMm: number }; column: number; row: number; overMm: number },
+  at: { machine: Goods; platform: { id: string; topMm: number }; column: number; row: number; overMm: number },
 ): void {
   const { d, section, n } = s
   const { machine, platform } = at
   const play = { sideMm: DROP_PLAY_MM, aboveMm: 0, deepMm: DROP_PLAY_MM }
-  const [x, y] = [(o.left + o.right - (machine?.acrossMm ?? 0)) / 2, o.back + DROP_PLAY_MM]
+  const [x, y] = [(o.left + o.right - machine.acrossMm) / 2, o.back + DROP_PLAY_MM]
   d.bay({
     id: `drop-${n}`,
     name: { code: 'well', column: at.column, row: at.row },
     holds: 'surface',
     clear: { min: [o.left, o.back, platform.topMm], max: [o.right, o.front, at.overMm] },
     carriers: [platform.id],
-    items: machine
-      ? [
-          {
-            goodsId: machine.id,
-            massKg: machine.massKg,
-            stands: standsOn(machine.kind),
-            box: {
-              min: [x, y, platform.topMm],
-              max: [x + machine.acrossMm, y + machine.deepMm, platform.topMm + machine.tallMm],
-            },
-          },
-        ]
-      : [],
+    items: [
+      {
+        goodsId: machine.id,
+        massKg: machine.massKg,
+        stands: standsOn(machine.kind),
+        box: {
+          min: [x, y, platform.topMm],
+          max: [x + machine.acrossMm, y + machine.deepMm, platform.topMm + machine.tallMm],
+        },
+      },
+    ],
     play,
     stickOutMm: 0,
     exit: [0, 0, 1],

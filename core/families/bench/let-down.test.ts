@@ -68,11 +68,16 @@ describe('a machine let down through the top', () => {
     expect(problem).toMatchObject({ code, field: 'wells.0' })
     expect(sayProblem(problem!, sayIn(METRIC))).toMatch(/^[A-Z].*\.$/)
   })
-  it('that is wider than its opening less its play stands on the floor instead', () => {
-    const r = read({ wells: [{ ...well, wideMm: 605 }] })
-    expect(dropped(r).items).toEqual([])
-    const on = r.shaped.assembly.bays.find((b) => b.items.some((i) => i.goodsId === 'saw'))!
-    expect(on.name.code).toBe('floor')
+  it('that is wider than its opening less its play, too deep, or not there is asked for', () => {
+    const asked = [
+      problemOf({ wells: [{ ...well, wideMm: 605 }] }),
+      problemOf({ depthMm: 700 }),
+      problemOf({}, exampleContext('metric', [])),
+    ]
+    for (const p of asked) {
+      expect(p).toMatchObject({ code: 'drop-no-machine', field: 'wells.0' })
+      expect(sayProblem(p!, sayIn(METRIC))).toMatch(/^No machine .*\.$/)
+    }
   })
   it('is let down and made level after the top is laid', () => {
     const steps = bench.steps(params({}), r.shaped)

@@ -386,7 +386,7 @@ function worktops(d: Draft, p: BenchParams, ctx: ShapeContext, plan: Plan) {
       })
     })
     const o = openedOf(plan, s)
-    if (o)
+    if (o && stands)
       openingBays(dropSite(d, p, ctx, plan, s, n), o, {
         machine: stands,
         platform: { id: `shelf-${n}-pit`, topMm: platformTop(plan, s) },

@@ -55,10 +55,8 @@ const problems: WordsFor<ProblemData> = {
     `With ${say.length(d.mm)} of the top before it an opening leaves no room for the rail and what holds its edge: ${say.length(d.leastMm)} at least.`,
   'drop-in-corner': () =>
     'The stretch at its corner has an opening: what is scribed there is a whole piece. Put the opening further along.',
-  'drop-too-deep': (d, say) =>
-    d.mostMm > 0
-      ? `With ${say.length(d.mm)} of the top before it the opening reaches the rear rail: ${say.length(d.mostMm)} at most, or a deeper bench.`
-      : 'This machine is too deep to be let through the top. A deeper bench, or a lowered stretch.',
+  'drop-no-machine': (d, say) =>
+    `No machine of what this bench holds goes through this opening: ${say.length(d.wideMm)} wide and ${say.length(d.deepMm)} deep at most. Put one in first, make the opening wider or the bench deeper, or let it stand on a lowered stretch.`,
   'wells-meet': (d, say) =>
     `A stretch of ${say.length(d.mm)} is left between this and what is beside it: none at all, or ${say.length(d.leastMm)} for legs of its own.`,
   'well-too-low': (d, say) =>
