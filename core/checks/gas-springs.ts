@@ -1,9 +1,11 @@
 import type { Assembly, Motion, Part } from '../assembly/assembly.ts'
 import { massCentre, partMassKg } from '../assembly/mass.ts'
+import { jointsOf } from '../assembly/joints-of.ts'
 import { turnsUp } from '../assembly/moved.ts'
 import { partEnds } from '../assembly/part-box.ts'
 import { findGasSpring, RATED_CELSIUS, STROKE_LEFT_MM, type GasSpring } from '../catalogue/gas-springs.ts'
 import type { Vec3 } from '../geometry/vec.ts'
+import { bodyKey, frameOf } from '../loads/frame.ts'
 import { newtons } from '../measure/units.ts'
 import {
   COLD_C,
@@ -43,7 +45,7 @@ type Given = Pick<CheckContext, 'assembly' | 'parts' | 'boxes' | 'method' | 'set
 /** A leaf and its springs, out and up from its hinge line; null where no spring the catalogue knows holds it. */
 function liftedLeaf(m: Motion & { kind: 'swing' }, { assembly: a, parts, boxes }: Given): Lifted | null {
   const part = parts.get(m.parts[0])!
-  const onLeaf = a.joints.filter((j) => j.kind === 'hinged' && m.parts.includes(j.far))
+  const onLeaf = m.parts.flatMap((id) => jointsOf(a, id).filter((j) => j.kind === 'hinged' && j.far === id))
   const isSpring = (id: string): boolean => springOf(parts.get(id)) !== null
   const springs = [...new Set(onLeaf.map((j) => j.near))].filter(isSpring).map((id) => parts.get(id)!)
   const spring = springs.length > 0 ? springOf(springs[0]) : null
@@ -54,7 +56,7 @@ function liftedLeaf(m: Motion & { kind: 'swing' }, { assembly: a, parts, boxes }
   const weightN = moved.reduce((n, p) => n + newtons(partMassKg(p)), 0)
   const mean = (i: 1 | 2) => moved.reduce((s, p) => s + newtons(partMassKg(p)) * massCentre(p)[i], 0) / weightN
   const body = a.bodies.find((b) => b.parts.includes(part.id))
-  const held = a.supports.filter((s) => 'body' in s.from && s.from.body === body?.id)
+  const held = body ? (frameOf(a).supportsOf.get(bodyKey(body.id)) ?? []) : []
   const ids = new Set(springs.map((p) => p.id))
   return {
     motion: m,
@@ -72,12 +74,20 @@ function liftedLeaf(m: Motion & { kind: 'swing' }, { assembly: a, parts, boxes }
     },
     covers: [
       ...ids,
-      ...a.joints.filter((j) => ids.has(j.near)).map((j) => j.id),
+      ...springs.flatMap((p) =>
+        jointsOf(a, p.id)
+          .filter((j) => j.near === p.id)
+          .map((j) => j.id),
+      ),
       // What stands for them in the load path takes hold of the leaf itself.
       ...held.filter((s) => 'body' in s.from && m.parts.includes(s.from.through)).map((s) => s.id),
     ],
   }
 }
+/** Where the hinges of a leaf are screwed on. */
+const heldBy = ({ hinges }: Pick<Lifted, 'hinges'>, a: Assembly) =>
+  hinges.flatMap((id) => jointsOf(a, id).filter((j) => j.near === id))
+
 const springOf = (p: Part | undefined): GasSpring | null =>
   (p?.stock.kind === 'bought' ? findGasSpring(p.stock.item) : undefined) ?? null
 
@@ -163,7 +173,7 @@ function fits(x: Lifted): CheckResult {
 
 /** The hinges under the leaf and its springs together, shut and open; what is most on one of them. */
 function tearsHinges(x: Lifted, { parts, assembly }: Given): CheckResult {
-  const fars = assembly.joints.filter((j) => x.hinges.includes(j.near)).map((j) => parts.get(j.far))
+  const fars = heldBy(x, assembly).map((j) => parts.get(j.far))
   const each = fars.map(hingeGives)
   const about = { ...given, code: 'spring-hinges', quantity: 'force' as const, parts: x.hinges }
   if (each.length === 0 || each.some((g) => g === null))
@@ -199,7 +209,7 @@ function tearsHinges(x: Lifted, { parts, assembly }: Given): CheckResult {
  * The load path gives that to the uprights, which is where it comes to.
  */
 function drawsPanel(x: Lifted, c: Given): CheckResult {
-  const panelId = c.assembly.joints.find((j) => x.hinges.includes(j.near) && !x.motion.parts.includes(j.far))?.far
+  const panelId = heldBy(x, c.assembly).find((j) => !x.motion.parts.includes(j.far))?.far
   const about = { ...given, code: 'spring-panel', quantity: 'force' as const, parts: [panelId ?? x.part.id] }
   const gives = panelId === undefined ? null : endsGive(panelId, c)
   if (gives === null) return plain({ ...about, code: 'unknown-spring-panel', state: 'unknown' })
@@ -226,7 +236,7 @@ const levelForces = (x: Lifted): number[] =>
 
 /** What all questions of a leaf depend on, to a thousandth of a mm and of a newton. */
 function likeness({ leaf, spring, motion, part, hinges }: Lifted, { parts, assembly }: Given): string {
-  const on = assembly.joints.flatMap((j) => (hinges.includes(j.near) ? [JSON.stringify(parts.get(j.far)?.stock)] : []))
+  const on = heldBy({ hinges }, assembly).map((j) => JSON.stringify(parts.get(j.far)?.stock))
   const numbers = [...leaf.foot, ...leaf.head, ...leaf.centre, leaf.weightN, leaf.edgeMm, leaf.springs, motion.byRad]
   return [spring.item, hinges.length, JSON.stringify(part.stock), ...on, ...numbers.map((x) => x.toFixed(3))].join('|')
 }

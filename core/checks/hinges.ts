@@ -1,9 +1,11 @@
 import type { Body, Motion, Part } from '../assembly/assembly.ts'
+import { jointsOf } from '../assembly/joints-of.ts'
 import { turnsUp } from '../assembly/moved.ts'
 import { HINGE, PIVOT } from '../catalogue/hardware.ts'
 import { findGrade } from '../catalogue/lumber.ts'
 import { findSheet } from '../catalogue/sheets.ts'
 import { add, scale, type Vec3 } from '../geometry/vec.ts'
+import { bodyKey, frameOf } from '../loads/frame.ts'
 import { hingePull, hingeShear } from '../mechanics/hinge.ts'
 import { PANEL_G } from '../mechanics/methods/method.ts'
 import { pulledTogether } from '../mechanics/withdrawal.ts'
@@ -30,8 +32,16 @@ export interface Gives {
   slidN: number
 }
 
+const known = new WeakMap<Part, Gives | null>()
 /** What the screws of a hinge give in a piece, N; null where nobody knows the piece. */
 export function hingeGives(p: Part | undefined): Gives | null {
+  const seen = p && known.get(p)
+  if (seen !== undefined) return seen
+  const gives = screwsGive(p)
+  if (p) known.set(p, gives)
+  return gives
+}
+function screwsGive(p: Part | undefined): Gives | null {
   const { diameterMm: d, threadMm } = HINGE.screw
   const grade = p?.stock.kind === 'board' ? findGrade(p.stock.grade) : undefined
   if (p && grade)
@@ -66,10 +76,12 @@ const fittingGives = (c: Given, fitting: string, piece: Part | undefined): Gives
 
 function ofLeaf(m: Swing, b: Body, c: Given): CheckResult {
   const leaf = c.parts.get(m.parts[0])!
-  const joints = c.assembly.joints.filter((j) => j.kind === 'hinged' && b.parts.includes(j.near) && turnsOn(c, j.near))
+  const joints = b.parts
+    .filter((id) => turnsOn(c, id))
+    .flatMap((id) => jointsOf(c.assembly, id).filter((j) => j.kind === 'hinged' && j.near === id))
   const hung = new Set(joints.map((j) => j.near))
-  const supports = c.assembly.supports.filter(
-    (s) => 'body' in s.from && s.from.body === b.id && hung.has(s.from.through),
+  const supports = (frameOf(c.assembly).supportsOf.get(bodyKey(b.id)) ?? []).filter(
+    (s) => 'body' in s.from && hung.has(s.from.through),
   )
   const given = { check: 'hinges', link: 'whole' as const, quantity: 'ratio' as const, subject: m.id, parts: [leaf.id] }
   const covers = [m.id, b.id, ...b.parts, ...joints.map((j) => j.id), ...supports.map((s) => s.id)]

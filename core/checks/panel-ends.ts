@@ -1,3 +1,4 @@
+import { jointsOf } from '../assembly/joints-of.ts'
 import type { CheckContext } from './check.ts'
 import { jointGives } from './ties.ts'
 
@@ -10,9 +11,7 @@ export function endsGive(
   c: Pick<CheckContext, 'assembly' | 'parts' | 'boxes' | 'method' | 'settings'>,
 ): number | null {
   const { min, max } = c.boxes.get(panelId)!
-  const fast = c.assembly.joints.filter(
-    (j) => j.kind !== 'hinged' && j.fasteners.length > 0 && (j.near === panelId || j.far === panelId),
-  )
+  const fast = jointsOf(c.assembly, panelId).filter((j) => j.kind !== 'hinged' && j.fasteners.length > 0)
   const ends = [-1, 1].map((side) =>
     fast
       .filter((j) => (j.at[0] - (min[0] + max[0]) / 2) * side > END_SHARE * (max[0] - min[0]))

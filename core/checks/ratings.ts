@@ -1,5 +1,6 @@
 import type { Assembly, Body, Part } from '../assembly/assembly.ts'
 import { findSoft, isLine } from '../catalogue/soft.ts'
+import { bodyKey, frameOf } from '../loads/frame.ts'
 import { newtons } from '../measure/units.ts'
 import { defineCheck, measured, notWeighed, plain, type CheckContext, type CheckResult } from './check.ts'
 
@@ -7,7 +8,7 @@ type Given = Pick<CheckContext, 'assembly' | 'design' | 'service' | 'goods'>
 
 /** Whether a body that was there is held by pieces that were not. */
 const heldByNew = (b: Body, existing: ReadonlySet<string>, a: Assembly): boolean =>
-  a.supports.some((s) => 'body' in s.from && s.from.body === b.id && !existing.has(s.from.through))
+  (frameOf(a).supportsOf.get(bodyKey(b.id)) ?? []).some((s) => 'body' in s.from && !existing.has(s.from.through))
 
 /** What was there already carries in and on it no more than whoever knows it says; what moves of it goes with it. */
 function ofExisting(p: Part, ratedN: number, { assembly: a, service, goods }: Given): CheckResult {
@@ -15,10 +16,11 @@ function ofExisting(p: Part, ratedN: number, { assembly: a, service, goods }: Gi
   const within = body ? a.parts.filter((x) => body.parts.includes(x.id) && x.stock.kind === 'existing') : [p]
   const ids = new Set(within.map((x) => x.id))
   const bays = a.bays.filter((b) => b.carriers.some((c) => ids.has(c)))
-  const on = a.supports.filter((s) => s.on.kind === 'part' && s.on.part === p.id && !('bay' in s.from))
+  const { supportsOf, onPart } = frameOf(a)
+  const on = (onPart.get(p.id) ?? []).filter((s) => !('bay' in s.from))
   const items = bays.flatMap((b) => b.items)
   const unweighed = items.find((i) => i.massKg === null)
-  const standing = a.supports.filter((s) => 'part' in s.from && s.from.part === p.id)
+  const standing = supportsOf.get(p.id) ?? []
   const given = {
     check: 'ratings',
     link: 'whole' as const,
@@ -76,16 +78,15 @@ function ofBought({ assembly, design, goods }: Given): CheckResult[] {
   let worst: CheckResult | null = null
   let lost: Part | null = null
   const covers: string[] = []
+  const { supportsOf, onPart } = frameOf(assembly)
   for (const p of assembly.parts) {
     const bought = boughtAs(p)
     if (!bought) continue
     // What hangs on nothing is left to whoever counts what nobody looked at.
     const body = assembly.bodies.find((b) => b.parts.length === 1 && b.parts[0] === p.id)
-    const own = assembly.supports.filter((s) =>
-      'part' in s.from ? s.from.part === p.id : 'body' in s.from && s.from.body === body?.id,
-    )
+    const own = [...(supportsOf.get(p.id) ?? []), ...(body ? (supportsOf.get(bodyKey(body.id)) ?? []) : [])]
     if (own.length === 0) continue
-    const rests = assembly.supports.filter((s) => s.on.kind === 'part' && s.on.part === p.id)
+    const rests = onPart.get(p.id) ?? []
     covers.push(
       p.id,
       ...(body ? [body.id] : []),

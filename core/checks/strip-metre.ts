@@ -19,13 +19,16 @@ interface Hung {
   upN: number
 }
 
+/** What loads are multiplied by. */
+const factorOf = (c: Given): number => c.design.loadsN / c.service.loadsN
+
 /** What hangs on a strip, by body: where, and how hard it pulls for what it weighs. */
 function hungOn(strip: Part, c: Given): { all: Hung[]; pullShare: number } {
   const all: Hung[] = []
   const bodies = new Map<string, { up: number; pull: number }>()
   for (const s of c.assembly.supports) {
     if (!('body' in s.from) || s.on.kind !== 'part' || s.on.part !== strip.id) continue
-    const n = Math.abs(c.service.reactions.get(s.id) ?? 0)
+    const n = Math.abs(c.design.reactions.get(s.id) ?? 0) / factorOf(c)
     const body = bodies.get(s.from.body) ?? { up: 0, pull: 0 }
     bodies.set(s.from.body, body)
     if (s.push[2] > 0.9) {
@@ -63,7 +66,7 @@ function ofStrip(strip: Part, all: readonly Hung[], pullShare: number, c: Given)
   if (at.length < 2 || gives.some((g) => g === null || g.slidN <= 0 || g.pulledN <= 0)) return null
   const apart = Math.max(...at.slice(1).map((x, i) => x - at[i]))
   const worst = gives.reduce((a, b) => (b!.slidN + b!.pulledN < a!.slidN + a!.pulledN ? b : a))!
-  const factor = c.design.loadsN / c.service.loadsN
+  const factor = factorOf(c)
   const carries = METRE / (apart * factor * (1 / worst.slidN + pullShare / worst.pulledN))
   const n = fullest(all)
   // Told, not judged: each fixing is judged by itself.
@@ -95,6 +98,7 @@ function ofStrip(strip: Part, all: readonly Hung[], pullShare: number, c: Given)
 /** Strips that several things hook over; the fullest of them tells. */
 export const stripMetre = defineCheck({
   id: 'strip-metre',
+  asksForTheMost: true,
   reads: ['assembly', 'parts', 'boxes', 'design', 'service', 'settings', 'method'],
   run(c): CheckResult[] {
     const strips = new Set(c.assembly.supports.flatMap((s) => (s.wedged && s.on.kind === 'part' ? [s.on.part] : [])))

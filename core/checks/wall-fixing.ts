@@ -3,6 +3,7 @@ import { partBox } from '../assembly/part-box.ts'
 import { findScrew } from '../catalogue/fasteners.ts'
 import { findGrade } from '../catalogue/lumber.ts'
 import type { Strength } from '../mechanics/methods/method.ts'
+import { kept } from '../measure/kept.ts'
 import { pulledTogether } from '../mechanics/withdrawal.ts'
 import type { CheckContext } from './check.ts'
 import { woodOf } from './wood.ts'
@@ -33,14 +34,31 @@ export const ratedGives = (x: Anchor, c: Given): number | null =>
       ? null
       : (c.settings.anchorRatedN / ANCHOR_SAFETY) * pulledTogether(x.count)
 
+interface ScrewGives {
+  thread: Strength
+  head: Strength
+  across: Strength
+}
+/** What screws gave before in the same pieces, by the same method under the same settings: no load changes it. */
+const gave = new WeakMap<Given['method'], WeakMap<Given['settings'], WeakMap<Part, Map<Anchor, ScrewGives | null>>>>()
+
 /**
  * One screw of an anchor in wood: its thread, its head in the part, and across its length; null where one is not known.
  */
-export function screwGives(
-  x: Anchor,
-  part: Part,
-  c: Given,
-): { thread: Strength; head: Strength; across: Strength } | null {
+export function screwGives(x: Anchor, part: Part, c: Given): ScrewGives | null {
+  const under = kept(
+    kept(gave, c.method, () => new WeakMap<Given['settings'], WeakMap<Part, Map<Anchor, ScrewGives | null>>>()),
+    c.settings,
+    () => new WeakMap<Part, Map<Anchor, ScrewGives | null>>(),
+  )
+  return kept(
+    kept(under, part, () => new Map<Anchor, ScrewGives | null>()),
+    x,
+    () => screwGivesAnew(x, part, c),
+  )
+}
+
+function screwGivesAnew(x: Anchor, part: Part, c: Given): ScrewGives | null {
   const [screw, side] = [x.fastener === null ? undefined : findScrew(x.fastener), woodOf(part)]
   const grade = findGrade(HIDDEN[c.method.id])!
   if (!screw || !side) return null

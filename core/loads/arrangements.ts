@@ -209,19 +209,37 @@ function opened(a: Assembly, shut: readonly Arrangement[]): Arrangement[] {
   const motions = a.motions.filter((m) => opens(m) && runnersOf(m, a).length === 0)
   if (motions.length === 0) return []
   const alone = motions.length > 1 ? motions.slice(0, MOST_ALONE) : []
+  const all = opening(a, motions)
   return [
-    ...shut.map((x): Arrangement => ({ code: 'opened', assembly: opened1(x.assembly, motions) })),
-    ...alone.map((m): Arrangement => ({ code: 'opened', assembly: opened1(a, [m]) })),
+    ...shut.map((x): Arrangement => ({ code: 'opened', assembly: all(x.assembly) })),
+    ...alone.map((m): Arrangement => ({ code: 'opened', assembly: opening(a, [m])(a) })),
   ]
 }
 
-/** Parts where their motions bring them, and with them the goods they carry and what holds them on each other. */
-function opened1(a: Assembly, motions: readonly Motion[]): Assembly {
+/**
+ * Parts where their motions bring them, and with them the goods they carry and what holds them on each other; of all
+ * arrangements of one build the same parts, and where they share their supports the same of those.
+ */
+function opening(a: Assembly, motions: readonly Motion[]): (arranged: Assembly) => Assembly {
   const of = new Map(motions.flatMap((m) => m.parts.map((id) => [id, m] as const)))
-  const bays = a.bays.map((b) => {
-    const m = b.carriers.map((c) => of.get(c)).find((x) => x !== undefined)
-    return m ? { ...b, clear: movedBox(m, b.clear), items: b.items.map((i) => ({ ...i, box: movedBox(m, i.box) })) } : b
-  })
+  const parts = withMoved(a, motions)
+  const held = new Map<Support[], Support[]>()
+  const supportsOf = movedSupports(a, of)
+  return (arranged) => {
+    const bays = arranged.bays.map((b) => {
+      const m = b.carriers.map((c) => of.get(c)).find((x) => x !== undefined)
+      return m
+        ? { ...b, clear: movedBox(m, b.clear), items: b.items.map((i) => ({ ...i, box: movedBox(m, i.box) })) }
+        : b
+    })
+    const supports = held.get(arranged.supports) ?? supportsOf(arranged.supports)
+    held.set(arranged.supports, supports)
+    return { ...arranged, parts, bays, supports }
+  }
+}
+
+/** What holds parts on each other where their motions bring them. */
+function movedSupports(a: Assembly, of: ReadonlyMap<string, Motion>): (supports: Support[]) => Support[] {
   const letIn = new Set(a.joints.filter((j) => j.kind === 'housed').map((j) => `${j.near} ${j.far}`))
   const moving = (s: Support) => {
     const from = 'part' in s.from ? s.from.part : 'body' in s.from ? s.from.through : null
@@ -234,8 +252,7 @@ function opened1(a: Assembly, motions: readonly Motion[]): Assembly {
     const m = moving(s)
     return m ? { ...s, contact: movedBox(m, s.contact), push: movedWay(m, s.push) } : s
   }
-  const supports = a.supports.some(moving) ? a.supports.map(moved) : a.supports
-  return { ...a, parts: withMoved(a, motions), bays, supports }
+  return (supports) => (supports.some(moving) ? supports.map(moved) : supports)
 }
 
 /**

@@ -16,6 +16,8 @@ export interface Frame {
   byPart: ReadonlyMap<string, Part>
   /** By part, bay or body (`bodyKey`). */
   supportsOf: ReadonlyMap<string, Support[]>
+  /** By part, what holds others on it. */
+  onPart: ReadonlyMap<string, Support[]>
   /** Parts and bodies in an order where everything comes after all that rests on it. */
   order: Node[]
   /** Neither level nor upright: a shelf or a box may lie on it all the same. */
@@ -36,12 +38,13 @@ interface End {
 /** Bodies and parts have ids of their own. */
 export const bodyKey = (id: string) => `body ${id}`
 
-const known = new WeakMap<Support[], { parts: Part[]; bodies: Body[]; frame: Frame }>()
+const known = new WeakMap<Support[], WeakMap<Part[], { bodies: Body[]; frame: Frame }>>()
 export function frameOf(a: Assembly): Frame {
-  const seen = known.get(a.supports)
-  if (seen?.parts === a.parts && seen.bodies === a.bodies) return seen.frame
+  const ofParts = known.get(a.supports) ?? new WeakMap<Part[], { bodies: Body[]; frame: Frame }>()
+  const seen = ofParts.get(a.parts)
+  if (seen?.bodies === a.bodies) return seen.frame
   const frame = readFrame(a)
-  known.set(a.supports, { parts: a.parts, bodies: a.bodies, frame })
+  known.set(a.supports, ofParts.set(a.parts, { bodies: a.bodies, frame }))
   return frame
 }
 
@@ -49,10 +52,13 @@ function readFrame(a: Assembly): Frame {
   const supportsOf = new Map<string, Support[]>()
   for (const s of a.supports)
     addTo(supportsOf, 'part' in s.from ? s.from.part : 'bay' in s.from ? s.from.bay : bodyKey(s.from.body), s)
+  const onPart = new Map<string, Support[]>()
+  for (const s of a.supports) if (s.on.kind === 'part') addTo(onPart, s.on.part, s)
   const of = (which: readonly Body[]) => new Map(which.flatMap((b) => b.parts.map((id) => [id, b.id] as const)))
   return {
     byPart: new Map(a.parts.map((p) => [p.id, p])),
     supportsOf,
+    onPart,
     order: sortedDown(a),
     leaning: new Map(a.parts.filter(leans).map((p) => [p.id, p])),
     bodyOf: of(a.bodies.filter((b) => !b.sideways)),
