@@ -1,4 +1,5 @@
 import { inches, type UnitSystem } from '../measure/units.ts'
+import { DRAWER_SLIDES } from './drawer-slides.ts'
 import { GAS_SPRINGS } from './gas-springs.ts'
 
 /** Sizes and screws of hinges that come with their own screws. mm, kg. */
@@ -170,6 +171,11 @@ export const HARDWARE_MINOR: Readonly<Record<string, number>> = {
   [FOOT_ANGLE.item]: 245,
   ...Object.fromEntries(EYE_NUTS.map((e) => [e.item, 150 + Math.round(2000 * e.massKg)])),
   ...Object.fromEntries(GAS_SPRINGS.map((s) => [s.item, 640 + Math.round(s.outMm)])),
+  ...Object.fromEntries(
+    Object.values(DRAWER_SLIDES)
+      .flat()
+      .map((s) => [s.item, 380 + Math.round(s.lengthMm / 2)]),
+  ),
   [JOIST_HANGERS[0].item]: 165,
   [JOIST_HANGERS[1].item]: 210,
   [JOIST_HANGERS[2].item]: 285,

@@ -25,6 +25,7 @@ import { partitions } from './partitions.ts'
 import { pins } from './pins.ts'
 import { pullOpen } from './pull-open.ts'
 import { ratings } from './ratings.ts'
+import { onSlides } from './on-slides.ts'
 import { ownSweep } from './own-sweep.ts'
 import { rods } from './rods.ts'
 import { roomFit } from './room-fit.ts'
@@ -60,6 +61,7 @@ export const CHECKS: readonly AnyCheck[] = [
   housings,
   pins,
   drawnOutDrawers,
+  onSlides,
   sockets,
   ratings,
   postBuckling,

@@ -68,6 +68,8 @@ export interface CheckResult {
 /** Everything a check may ask for; each declares what it reads and gets only that. */
 export interface CheckContext {
   assembly: Assembly
+  /** The same with its goods where they are in this arrangement, and what opens open where it is. */
+  arranged: Assembly
   parts: ReadonlyMap<string, Part>
   boxes: PartBoxes
   alike: Alike[]

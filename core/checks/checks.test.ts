@@ -364,6 +364,7 @@ describe('joints, floor and earthquakes', () => {
     const [c] = shear
       .run({
         assembly: a,
+        arranged: a,
         parts: partsById(a),
         boxes: r.boxes,
         alike: alike(a),

@@ -37,25 +37,30 @@ const known = new WeakMap<Part, Gives | null>()
 export function hingeGives(p: Part | undefined): Gives | null {
   const seen = p && known.get(p)
   if (seen !== undefined) return seen
-  const gives = screwsGive(p)
+  const gives = screwsGive(p, HINGE.screw, HINGE.screws)
   if (p) known.set(p, gives)
   return gives
 }
-function screwsGive(p: Part | undefined): Gives | null {
-  const { diameterMm: d, threadMm } = HINGE.screw
+
+/** What some short screws of a fitting give in a piece, N; null where nobody knows the piece. */
+export function screwsGive(
+  p: Part | undefined,
+  { diameterMm: d, threadMm }: { diameterMm: number; threadMm: number },
+  count: number,
+): Gives | null {
   const grade = p?.stock.kind === 'board' ? findGrade(p.stock.grade) : undefined
   if (p && grade)
     return {
-      pulledN: hingePull(grade.asd?.g ?? PANEL_G, d, threadMm, 1) * pulledTogether(HINGE.screws),
-      slidN: hingeShear(grade.ec5?.rhoK ?? RHO_K_SHARE * grade.densityKgM3, d, threadMm) * HINGE.screws,
+      pulledN: hingePull(grade.asd?.g ?? PANEL_G, d, threadMm, 1) * pulledTogether(count),
+      slidN: hingeShear(grade.ec5?.rhoK ?? RHO_K_SHARE * grade.densityKgM3, d, threadMm) * count,
     }
   const sheet = p?.stock.kind === 'sheet' ? findSheet(p.stock.sheet) : undefined
   if (!sheet) return null
   const thread = Math.min(threadMm, sheet.thicknessMm)
   const share = HOLDS.includes(sheet.kind) ? 1 : HALF
   return {
-    pulledN: hingePull(PANEL_G, d, thread, share) * pulledTogether(HINGE.screws),
-    slidN: share * hingeShear(RHO_K_SHARE * sheet.densityKgM3, d, thread) * HINGE.screws,
+    pulledN: hingePull(PANEL_G, d, thread, share) * pulledTogether(count),
+    slidN: share * hingeShear(RHO_K_SHARE * sheet.densityKgM3, d, thread) * count,
   }
 }
 

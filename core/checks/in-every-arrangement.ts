@@ -1,3 +1,4 @@
+import type { Assembly } from '../assembly/assembly.ts'
 import type { Arrangement } from '../loads/arrangements.ts'
 import type { LoadPath } from '../loads/load-path.ts'
 import type { AnyCheck, CheckContext, CheckResult } from './check.ts'
@@ -5,6 +6,8 @@ import { urgency } from './verdict.ts'
 
 export interface Loaded {
   code: Arrangement['code']
+  /** The build as it is then: goods elsewhere, leaves and drawers open. */
+  arranged: Assembly
   service: LoadPath
   design: LoadPath
 }
@@ -15,7 +18,7 @@ export interface Loaded {
  */
 export function inEveryArrangement(
   checks: readonly AnyCheck[],
-  context: Omit<CheckContext, 'service' | 'design'>,
+  context: Omit<CheckContext, 'service' | 'design' | 'arranged'>,
   loaded: readonly Loaded[],
 ): CheckResult[] {
   // Who comes and goes is no load of years.

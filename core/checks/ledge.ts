@@ -1,9 +1,10 @@
 import type { Part } from '../assembly/assembly.ts'
-import { isFlat } from '../assembly/part-box.ts'
+import { isFlat, partBox } from '../assembly/part-box.ts'
 import { findGrade } from '../catalogue/lumber.ts'
 import { findSheet } from '../catalogue/sheets.ts'
 import type { Box } from '../geometry/box.ts'
 import type { Axis } from '../geometry/vec.ts'
+import { frameOf } from '../loads/frame.ts'
 import type { Patch } from '../loads/load-path.ts'
 import { bendsAlongStrength } from '../loads/panel.ts'
 import { defineCheck, measured, plain, type CheckContext, type CheckResult } from './check.ts'
@@ -59,8 +60,8 @@ function mayBear(p: Part, c: Given) {
 
 export const ledge = defineCheck({
   id: 'ledge',
-  reads: ['assembly', 'parts', 'boxes', 'design', 'settings', 'method'],
-  run({ assembly, parts, boxes, design, settings, method }): CheckResult[] {
+  reads: ['assembly', 'arranged', 'parts', 'design', 'settings', 'method'],
+  run({ assembly, arranged, parts, design, settings, method }): CheckResult[] {
     const holders = new Map<string, Set<string>>()
     for (const s of assembly.supports) {
       const p = 'part' in s.from ? parts.get(s.from.part)! : undefined
@@ -71,11 +72,13 @@ export const ledge = defineCheck({
     }
     let worst: { p: Part; l: Ledge; may: NonNullable<ReturnType<typeof mayBear>> } | null = null
     const covers: string[] = []
+    // Loads are where a piece is when it is open; so must be the piece, and what holds it.
+    const there = frameOf(arranged).byPart
     for (const [id, on] of holders) {
-      const [p, only] = [parts.get(id)!, [...on][0]]
+      const [p, only] = [there.get(id)!, there.get([...on][0])!]
       // Held all along by one piece under or over its middle; by several it spans between them.
-      if (on.size > 1 || !runsAlong(p, parts.get(only)!)) continue
-      const l = ledgeOf(p, design.members.get(id)?.loads ?? [], boxes.get(only)!)
+      if (on.size > 1 || !runsAlong(p, only)) continue
+      const l = ledgeOf(p, design.members.get(id)?.loads ?? [], partBox(only))
       if (!l) continue
       const may = mayBear(p, { settings, method })
       const given = { check: 'ledge', link: linkOf(p), subject: 'ledge', parts: [id] }

@@ -103,6 +103,7 @@ describe('splitting in a build', () => {
     const rooms = jointRooms(assembly, r.boxes, METHODS.asd)
     const c = {
       assembly,
+      arranged: assembly,
       parts: partsById(assembly),
       boxes: r.boxes,
       alike: r.groups,

@@ -73,6 +73,7 @@ const JUDGES: Record<string, readonly string[]> = {
   upright: ['upright'],
   body: ['body'],
   hinges: ['body'],
+  'on-slides': ['body'],
   ratings: ['idle', 'body', 'along'],
 }
 

@@ -41,6 +41,7 @@ function inAllArrangements(a: Assembly, boxes: PartBoxes, o: Omit<AnalysisOption
     const same = self === 1 && goods === 1
     return {
       code,
+      arranged: assembly,
       service,
       design: same ? service : analyse(assembly, own, { ...o, memo, factor: { self, goods } }),
     }

@@ -141,6 +141,7 @@ function most(
     const design = self === 1 && goods === 1 ? service : look({ self, goods })
     const context: CheckContext = {
       assembly,
+      arranged: assembly,
       parts: partsById(assembly),
       boxes: reading.boxes,
       alike: reading.groups,

@@ -12,6 +12,7 @@ export const CHECK_NAMES: Record<string, string> = {
   bearing: 'Bearing',
   slenderness: 'Slenderness',
   'drawn-out': 'Drawn out',
+  'on-slides': 'Slides of drawers',
   partitions: 'Dividers',
   'hooked-panel': 'Panel behind hooks',
   'tip-over': 'Tipping over',

@@ -374,6 +374,15 @@ const TABLE: Record<string, Words> = {
     r.state === 'holds'
       ? `Drawn out, with everything in front, ${Number(d.drawers) === 1 ? 'its drawer stays' : 'each drawer stays'} in its grooves by ${say.lengthOf(d, 'staysMm')}, and they carry it${share(r, say)}.`
       : `Drawn out, its drawers crush the front ends of their grooves: ${say.force(Number(d.n))} on ${say.lengthOf(d, 'staysMm')} of one of them. Less in each drawer, or deeper drawers.`,
+  'slide-rating': (r, d, say) =>
+    r.state === 'holds'
+      ? `Right out, the ${plural(Number(d.slides), 'slide')} of its drawers carry them${share(r, say)}: ${say.force(Number(d.n))} on one at most.`
+      : `${say.force(Number(d.n))} hang on one slide, ${say.percent(r.ratio ?? 9.99)} of what it is rated for. Less in a drawer, or slides of a higher rating.`,
+  'slide-screws': (r, d, say) =>
+    r.state === 'holds'
+      ? `With a drawer right out the screws of its slides hold${share(r, say)}: ${say.force(Number(d.n))} on two of them at most.`
+      : `With a drawer right out the screws of its slides are torn from the uprights or the sides: ${say.percent(r.ratio ?? 9.99)} of what they hold. Less in a drawer, or thicker plywood.`,
+  'unknown-slide': () => 'Not proven: nobody knows how its slides are held.',
   'drawn-right-out': () => 'A drawer leaves its grooves when it is drawn out. A deeper one, or a stop.',
   'hooked-panel': (r, d, say) =>
     r.state === 'holds'

@@ -1,11 +1,16 @@
 import type { Part, Stock } from '../../assembly/assembly.ts'
 import type { Draft } from '../../assembly/draft.ts'
+import { SLIDE_HIGH_MM, SLIDE_SCREWS, SLIDE_THICK_MM, type DrawerSlide } from '../../catalogue/drawer-slides.ts'
 import type { Sheet } from '../../catalogue/sheets.ts'
+import type { Vec3 } from '../../geometry/vec.ts'
 
 /*
  *   | |                 | |    from the front: a thin bottom runs in grooves of two uprights,
  *   |=|=================|=|    sides, back and face stand on it
  *   | |#|             |#| |
+ *
+ *   |:|#|             |#|:|    or on bought slides: its sides are screwed to them, and its bottom lies in
+ *   |:|#===============#|:|    grooves of its sides
  */
 
 /** A runner bottom stops this short of the ground of its grooves, and has this much room over it, mm. */
@@ -38,6 +43,8 @@ export interface Drawer {
   zMm: number
   highMm: number
   grooveMm: number
+  /** What it runs on instead of its bottom. */
+  slide?: DrawerSlide
   sheet: Sheet
   bottom: Sheet
   hand: boolean
@@ -69,35 +76,26 @@ export function drawerInside(
   x: Omit<Drawer, 'id' | 'uprights' | 'hand' | 'grooveMm' | 'dividers' | 'insert' | 'lipMm'>,
 ) {
   const t = x.sheet.thicknessMm
+  const beside = x.slide ? SLIDE_THICK_MM : BESIDE_MM
   return {
-    left: x.left + BESIDE_MM + t,
-    right: x.right - BESIDE_MM - t,
+    left: x.left + beside + t,
+    right: x.right - beside - t,
     backMm: x.fromMm + t,
     frontMm: x.toMm - t,
-    floorMm: x.zMm + x.bottom.thicknessMm,
+    floorMm: x.zMm + (x.slide ? SUNK_MM : 0) + x.bottom.thicknessMm,
     headMm: x.zMm + x.highMm - OVER_MM,
   }
 }
 
-/** @returns the ids of all that moves with it, its bottom first */
-export function placeDrawer(d: Draft, x: Drawer): string[] {
-  runnerOf(d, x)
+/** @returns the ids of all that moves with it, its bottom first, and of the slides it runs on */
+export function placeDrawer(d: Draft, x: Drawer): { moves: string[]; slides: string[] } {
   const inside = drawerInside(x)
   const t = x.sheet.thicknessMm
-  const high = x.highMm - x.bottom.thicknessMm
-  const boxDeep = x.toMm - t - x.fromMm
-  const wide = inside.right - inside.left
-  const sideHigh = x.lipMm ?? high - OVER_MM
-  const backHigh = x.lipMm ?? high - OVER_MM - BACK_LOWER_MM
-  piece(d, x, ['left', 'side'], { at: [inside.left - t, x.fromMm], size: [t, boxDeep, sideHigh] })
-  piece(d, x, ['right', 'side'], { at: [inside.right, x.fromMm], size: [t, boxDeep, sideHigh] })
-  piece(d, x, ['back', 'back'], { at: [inside.left, x.fromMm], size: [wide, t, backHigh] })
-  const faceWide = x.right - x.left - 2 * FACE_GAP_MM
-  piece(d, x, ['face', 'face'], { at: [x.left + FACE_GAP_MM, x.toMm - t], size: [faceWide, t, high - FACE_GAP_MM] })
   const id = (name: string) => `${x.id}-${name}`
+  const slides = x.slide ? boxOnSlides(d, x, x.slide) : boxOnRunner(d, x)
   const dividers = (x.dividers ?? []).map((from, i) => {
-    const deep = inside.frontMm - inside.backMm
-    piece(d, x, [`divider-${i}`, 'divider'], { at: [inside.left + from, inside.backMm], size: [t, deep, backHigh] })
+    const [deep, high] = [inside.frontMm - inside.backMm, boxHigh(x) - BACK_LOWER_MM]
+    piece(d, x, [`divider-${i}`, 'divider'], { at: [inside.left + from, inside.backMm], size: [t, deep, high] })
     return id(`divider-${i}`)
   })
   // Lips are too low for screws into each other: the bottom holds them.
@@ -105,18 +103,120 @@ export function placeDrawer(d: Draft, x: Drawer): string[] {
     d.screw(id(side), id('back'), 2, 'edge', t, 100)
     d.screw(id('face'), id(side), 2, 'edge', t, 100)
   }
-  if (x.hand)
+  if (x.hand) {
+    const { lengthMm, widthMm } = d.part(id('face')).size
     d.machine(id('face'), {
       kind: 'cutout',
-      atMm: (faceWide - HAND.longMm) / 2,
-      offMm: high - FACE_GAP_MM - HAND.belowMm - HAND.highMm,
+      atMm: (lengthMm - HAND.longMm) / 2,
+      offMm: widthMm - HAND.belowMm - HAND.highMm,
       lengthMm: HAND.longMm,
       widthMm: HAND.highMm,
     })
+  }
   const inserts = x.insert ? insertsOf(d, x, x.insert) : []
   const parts = [...['bottom', 'left', 'right', 'back', 'face'].map(id), ...dividers, ...inserts]
-  d.motion({ kind: 'slide', parts, by: [0, DRAWN_SHARE * (x.toMm - x.fromMm), 0] })
-  return parts
+  const drawnMm = x.slide ? x.slide.lengthMm : DRAWN_SHARE * (x.toMm - x.fromMm)
+  d.motion({ kind: 'slide', parts, by: [0, drawnMm, 0] })
+  return { moves: parts, slides }
+}
+
+/** Over its bottom, to the upper edge of its sides, mm. */
+function boxHigh(x: Drawer): number {
+  const { floorMm, headMm } = drawerInside(x)
+  return headMm - floorMm
+}
+
+/** Sides, back and face on a bottom that runs in grooves. */
+function boxOnRunner(d: Draft, x: Drawer): string[] {
+  runnerOf(d, x)
+  const inside = drawerInside(x)
+  const t = x.sheet.thicknessMm
+  const deep = x.toMm - t - x.fromMm
+  const high = x.lipMm ?? boxHigh(x)
+  piece(d, x, ['left', 'side'], { at: [inside.left - t, x.fromMm], size: [t, deep, high] })
+  piece(d, x, ['right', 'side'], { at: [inside.right, x.fromMm], size: [t, deep, high] })
+  const backHigh = x.lipMm ?? high - BACK_LOWER_MM
+  piece(d, x, ['back', 'back'], { at: [inside.left, x.fromMm], size: [inside.right - inside.left, t, backHigh] })
+  const faceWide = x.right - x.left - 2 * FACE_GAP_MM
+  const faceHigh = x.highMm - x.bottom.thicknessMm - FACE_GAP_MM
+  piece(d, x, ['face', 'face'], { at: [x.left + FACE_GAP_MM, x.toMm - t], size: [faceWide, t, faceHigh] })
+  return []
+}
+
+/** Lower edges of sides on slides are this far below their bottom, which lies in grooves of them, mm. */
+const SUNK_MM = 10
+/** Under the slides, to the lower edge of the sides, mm. */
+const SLIDE_UP_MM = 2
+/** A drawer on slides is no lower than so much with its room over it, mm. */
+export const LEAST_ON_SLIDES_MM = SLIDE_HIGH_MM + SLIDE_UP_MM + OVER_MM
+
+/** The sides on bought slides, back and face between and before them, the bottom in grooves. @returns the slides */
+function boxOnSlides(d: Draft, x: Drawer, slide: DrawerSlide): string[] {
+  const inside = drawerInside(x)
+  const t = x.sheet.thicknessMm
+  const stock: Stock = { kind: 'sheet', sheet: x.sheet.id }
+  const id = (name: string) => `${x.id}-${name}`
+  const deep = x.toMm - t - x.fromMm
+  const put = (name: string, role: Part['role'], min: Vec3, size: Vec3) =>
+    d.square({
+      ...{ id: id(name), role, stock, min, size, across: 'z', grain: 'any' },
+      along: role === 'side' ? 'y' : 'x',
+    })
+  const sideHigh = x.highMm - OVER_MM
+  put('left', 'side', [inside.left - t, x.fromMm, x.zMm], [t, deep, sideHigh])
+  put('right', 'side', [inside.right, x.fromMm, x.zMm], [t, deep, sideHigh])
+  const wide = inside.right - inside.left
+  put('back', 'back', [inside.left, x.fromMm, inside.floorMm], [wide, t, boxHigh(x) - BACK_LOWER_MM])
+  const faceWide = x.right - x.left - 2 * FACE_GAP_MM
+  put('face', 'face', [x.left + FACE_GAP_MM, x.toMm - t, x.zMm], [faceWide, t, x.highMm - FACE_GAP_MM])
+  d.square({
+    ...{ id: id('bottom'), role: 'bottom', stock: { kind: 'sheet', sheet: x.bottom.id } },
+    min: [inside.left - x.grooveMm, x.fromMm, x.zMm + SUNK_MM],
+    size: [wide + 2 * x.grooveMm, deep, x.bottom.thicknessMm],
+    ...{ along: 'x', across: 'y', grain: grainOf(x.bottom) },
+  })
+  for (const side of ['left', 'right']) {
+    d.machine(id(side), {
+      ...{ kind: 'groove', face: d.face(id(side), id('bottom')), offMm: SUNK_MM },
+      ...{ widthMm: x.bottom.thicknessMm, depthMm: x.grooveMm },
+    })
+    const joint = d.joint({ kind: 'housed', near: id(side), far: id('bottom'), fasteners: [] })
+    d.rest(id('bottom'), id(side), 'bearing', joint)
+  }
+  const body = `${x.id}-box`
+  const slides = [0, 1].map((k) => slideOf(d, x, slide, k))
+  d.body(body, [...['left', 'right', 'back', 'face'].map(id), ...slides.map((s) => s.id)], [])
+  for (const s of slides)
+    for (const at of s.places)
+      for (const push of WAYS)
+        d.hold({
+          ...{ from: { body, through: s.id }, on: { kind: 'part', part: s.upright }, contact: { min: at, max: at } },
+          ...{ push, way: 'both', via: 'fasteners' },
+        })
+  return slides.map((s) => s.id)
+}
+const WAYS: readonly Vec3[] = [
+  [1, 0, 0],
+  [0, 1, 0],
+  [0, 0, 1],
+]
+
+/** One slide between a side and its upright, and where its screws are in that. */
+function slideOf(d: Draft, x: Drawer, slide: DrawerSlide, k: number): { id: string; upright: string; places: Vec3[] } {
+  const id = `${x.id}-slide-${k}`
+  const [upright, face] = [x.uprights[k], k === 0 ? x.left : x.right]
+  const front = x.toMm - x.sheet.thicknessMm
+  const z = x.zMm + SLIDE_UP_MM
+  d.square({
+    ...{ id, role: 'hardware', along: 'y', across: 'z' },
+    stock: { kind: 'bought', item: slide.item, massKg: slide.massKg },
+    min: [k === 0 ? face : face - SLIDE_THICK_MM, front - slide.lengthMm, z],
+    size: [SLIDE_THICK_MM, slide.lengthMm, SLIDE_HIGH_MM],
+  })
+  for (const far of [upright, `${x.id}-${k === 0 ? 'left' : 'right'}`])
+    d.joint({ kind: 'screwed', near: id, far, fasteners: [] })
+  const ys = [front - SLIDE_SCREWS.frontMm, front - slide.lengthMm + SLIDE_SCREWS.rearMm]
+  return { id, upright, places: ys.map((y): Vec3 => [face, y, z + SLIDE_HIGH_MM / 2]) }
 }
 
 /** Room round an insert, and round a thing in its place, mm. Product decision. */
@@ -184,14 +284,16 @@ function runnerOf(d: Draft, x: Drawer) {
     size: [x.right - x.left + 2 * reach, x.toMm - x.fromMm, x.bottom.thicknessMm],
     along: 'x',
     across: 'y',
-    // It spans between its grooves along the sheet, where that makes a difference.
-    grain: x.bottom.ei.along === x.bottom.ei.across ? 'any' : 'length',
+    grain: grainOf(x.bottom),
   })
   for (const upright of x.uprights) {
     const joint = d.joint({ kind: 'housed', near: upright, far: id, fasteners: [] })
     d.rest(id, upright, 'bearing', joint)
   }
 }
+
+/** A bottom spans between its grooves along the sheet, where that makes a difference. */
+const grainOf = (bottom: Sheet): Part['grain'] => (bottom.ei.along === bottom.ei.across ? 'any' : 'length')
 
 /** A piece of the box on its bottom, glued and screwed from below. */
 function piece(
@@ -202,7 +304,7 @@ function piece(
 ) {
   const [id, bottom] = [`${x.id}-${name}`, `${x.id}-bottom`]
   const along = role === 'side' || role === 'divider' ? 'y' : 'x'
-  const z = x.zMm + x.bottom.thicknessMm
+  const z = drawerInside(x).floorMm
   const stock: Stock = { kind: 'sheet', sheet: x.sheet.id }
   d.square({ id, role, stock, min: [left, from, z], size, along, across: 'z', grain: 'any' })
   const screws = 2 + Math.floor(Math.max(size[0], size[1]) / SCREWS_EVERY_MM)

@@ -75,6 +75,23 @@ export const drawerBank = family<DrawerBankParams>({
       ]),
     },
     {
+      name: 'on bought slides, metric',
+      params: { ...startingParams('metric', true), runs: 'slides', drawers: [plain(1, 6), plain(2, 6)] },
+      context: exampleContext('metric', fittings),
+    },
+    {
+      name: 'on bought slides, imperial, with rooms and foam',
+      params: {
+        ...startingParams('imperial', true),
+        runs: 'slides',
+        drawers: [
+          { ...plain(2, 2), rooms: 2 },
+          { ...plain(2, 1), insert: 'foam' },
+        ],
+      },
+      context: exampleContext('imperial', fittings.slice(0, 1)),
+    },
+    {
       name: 'low and wide, thicker bottoms, no hand holes',
       params: {
         ...startingParams('metric', true),

@@ -9,6 +9,8 @@ export interface LeverData {
   'bank-narrower': { mm: number }
   'bank-wider': { mm: number }
   'bank-columns': { count: number }
+  'bank-slides': Record<string, never>
+  'bank-grooves': Record<string, never>
 }
 
 /** Runner bottoms no thicker than this run in grooves of a usual board, mm. */
@@ -21,6 +23,7 @@ const WIDTHS = [250, 300, 400, 500, 600]
 export function drawerBankLevers(p: DrawerBankParams): Lever<DrawerBankParams>[] {
   const { out, add } = strengthPen(p)
   if (!p.tie) add('add-tie', { tie: true })
+  if (p.runs === 'grooves' && p.drawers.every((x) => x.make !== 'tray')) add('bank-slides', { runs: 'slides' })
   for (const s of stifferSheets(p.bottomSheet))
     if (s.thicknessMm <= THICKEST_BOTTOM_MM) add('bank-bottom', { bottomSheet: s.id }, { sheet: s.id })
   for (const s of stifferSheets(p.drawerSheet))
@@ -35,6 +38,7 @@ export function drawerBankLevers(p: DrawerBankParams): Lever<DrawerBankParams>[]
 /** Ways to spend less on one that is stronger than it need be. */
 export function drawerBankSavers(p: DrawerBankParams): Lever<DrawerBankParams>[] {
   const { out, add } = leverPen(p)
+  if (p.runs === 'slides') add('bank-grooves', { runs: 'grooves' })
   for (const s of lighterSheets(p.bottomSheet, 5)) add('bank-bottom', { bottomSheet: s.id }, { sheet: s.id })
   for (const s of lighterSheets(p.drawerSheet, 8)) add('bank-sides', { drawerSheet: s.id }, { sheet: s.id })
   for (const s of lighterSheets(p.sheet, 14)) add('bank-box', { sheet: s.id }, { sheet: s.id })

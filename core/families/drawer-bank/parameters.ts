@@ -39,6 +39,8 @@ export const drawerBankParams = z.object({
   sheet,
   drawerSheet: sheet,
   bottomSheet: sheet,
+  /** Drawers run on their thin bottoms in grooves of the uprights, or on bought slides. */
+  runs: z.enum(['grooves', 'slides']),
   hand: z.enum(['hole', 'none']),
   tie: z.boolean(),
 })
@@ -49,12 +51,13 @@ const STOCK: Record<UnitSystem, Stocks> = {
   imperial: { sheet: 'ply-23/32', drawerSheet: 'ply-15/32', bottomSheet: 'ply-3/8' },
   metric: { sheet: 'ply-18mm', drawerSheet: 'ply-12mm', bottomSheet: 'ply-9mm' },
 }
-/** The first form knew only plain drawers. */
+/** The first form knew only plain drawers, the second only grooves. */
 export const UPGRADES = [
   (raw: Raw): Raw => ({
     ...raw,
     drawers: Array.isArray(raw.drawers) ? raw.drawers.map((x: object) => ({ ...PLAIN, ...x })) : raw.drawers,
   }),
+  (raw: Raw): Raw => ({ ...raw, runs: 'grooves' }),
 ]
 
 export const startingParams = (system: UnitSystem, canTie: boolean): DrawerBankParams => ({
@@ -65,6 +68,7 @@ export const startingParams = (system: UnitSystem, canTie: boolean): DrawerBankP
   depthMm: null,
   kickMm: null,
   ...STOCK[system],
+  runs: 'grooves',
   hand: 'hole',
   tie: canTie,
 })

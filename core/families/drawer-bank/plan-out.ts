@@ -1,8 +1,9 @@
 import { unitsOf } from '../../assembly/settings.ts'
-import { drawerInside, hasRoomForHand, OVER_MM, RUN_MM } from '../../blocks/fronts/drawer.ts'
+import { drawerInside, hasRoomForHand, LEAST_ON_SLIDES_MM, OVER_MM, RUN_MM } from '../../blocks/fronts/drawer.ts'
 import { NAILER, THIN_BACK } from '../../blocks/carcass/standing.ts'
 import { shareOf } from '../../blocks/sizing/share-of.ts'
 import { dadoDepth } from '../../blocks/carcass/shelf-between.ts'
+import { DRAWER_SLIDES, slideFor, type DrawerSlide } from '../../catalogue/drawer-slides.ts'
 import { findSection } from '../../catalogue/lumber.ts'
 import { findSheet, type Sheet } from '../../catalogue/sheets.ts'
 import type { Goods } from '../../goods/goods.ts'
@@ -32,6 +33,8 @@ export interface ProblemData {
   'bank-unit-low': { mm: number; leastMm: number }
   'bank-too-many': { count: number; most: number }
   'bank-empty': Record<string, never>
+  'bank-slide-short': { mm: number; leastMm: number }
+  'bank-tray-slides': Record<string, never>
   'bank-rooms-narrow': { mm: number; leastMm: number }
 }
 
@@ -39,7 +42,7 @@ export interface ProblemData {
 const UNIT = inches(2.5)
 const KICK = 80
 /** No more is put into one drawer: it is drawn with one hand. Product decision. */
-const MOST_KG = 8
+const MOST_KG = { grooves: 8, slides: 18 } as const
 /** Over a thing in its drawer, mm. */
 const PLAY_OVER_MM = 4
 const PLAY_SIDE_MM = 3
@@ -80,7 +83,11 @@ export interface Plan {
   clearMm: number
   deepMm: number
   kickMm: number
+  /** How deep panels and runners lie in the uprights, or the bottoms of drawers on slides in their sides. */
   grooveMm: number
+  sideGrooveMm: number
+  /** What the drawers run on, instead of grooves. */
+  slide: DrawerSlide | null
   /** Between the back and the drawers. */
   behindMm: number
   /** Units of each stretch, and how many stretches there are above each other. */
@@ -137,8 +144,21 @@ export function planOut(p: DrawerBankParams, ctx: ShapeContext, pen: DimPen): Re
   if (deepMm + back.thicknessMm > ctx.space.depthMm)
     return bad('bank-too-deep', { mm: deepMm + back.thicknessMm, mostMm: ctx.space.depthMm }, 'depthMm')
   const drawerMm = deepMm - behindMm
-  const taken = 2 * (grooveMm - RUN_MM)
-  const beside = drawerInside({ ...NOWHERE, sheet: drawer, bottom })
+  const [shortest] = DRAWER_SLIDES[ctx.settings.yard]
+  const slide = p.runs === 'slides' ? (slideFor(drawerMm - drawer.thicknessMm, ctx.settings.yard) ?? null) : null
+  if (p.runs === 'slides' && !slide)
+    return bad(
+      'bank-slide-short',
+      { mm: drawerMm - drawer.thicknessMm, leastMm: shortest.lengthMm },
+      p.depthMm === null ? 'runs' : 'depthMm',
+    )
+  const tray = slide ? p.drawers.findIndex((x) => x.make === 'tray') : -1
+  if (tray >= 0) return bad('bank-tray-slides', {}, `drawers.${tray}.make`)
+  const on = slide ? { slide } : {}
+  const sideGrooveMm = dadoDepth(drawer.thicknessMm, units)
+  const beside = drawerInside({ ...NOWHERE, ...on, sheet: drawer, bottom })
+  // How much longer bottoms are than the clear width: they reach into grooves, of the uprights or of the sides.
+  const taken = slide ? beside.right - beside.left + 2 * sideGrooveMm : 2 * (grooveMm - RUN_MM)
   const widthShare = shareOf(bottom.lengthMm, ctx.settings, {
     wantedMm: Math.max(LEAST_WIDE_MM, widest + beside.left - beside.right) + taken,
     leastMm: LEAST_WIDE_MM,
@@ -157,7 +177,7 @@ export function planOut(p: DrawerBankParams, ctx: ShapeContext, pen: DimPen): Re
     code: 'bank-unit',
     terms: [],
   })
-  const leastUnit = bottom.thicknessMm + RUN_MM + OVER_MM + 15
+  const leastUnit = slide ? LEAST_ON_SLIDES_MM : bottom.thicknessMm + RUN_MM + OVER_MM + 15
   if (unitMm < leastUnit) return bad('bank-unit-low', { mm: unitMm, leastMm: leastUnit }, 'unitMm')
   const kickMm = pen.length({ path: 'kickMm', code: 'bank-kick', min: 0, max: 300 }, KICK, {
     code: 'bank-kick',
@@ -165,6 +185,7 @@ export function planOut(p: DrawerBankParams, ctx: ShapeContext, pen: DimPen): Re
   })
 
   const inside = drawerInside({
+    ...on,
     left: 0,
     right: clearMm,
     fromMm: behindMm,
@@ -174,7 +195,8 @@ export function planOut(p: DrawerBankParams, ctx: ShapeContext, pen: DimPen): Re
     sheet: drawer,
     bottom,
   })
-  const lost = bottom.thicknessMm + OVER_MM + PLAY_OVER_MM
+  // Of the height of its place, what is under and over a thing in it.
+  const lost = inside.floorMm - inside.headMm + PLAY_OVER_MM
   const unitsFor = (g: Goods, insert: Insert = 'none') =>
     Math.max(1, Math.ceil(((insert === 'bored' ? onEnd(g).tallMm : lowest(g)) + lost) / unitMm - 1e-9))
   const wide = { left: 0, right: inside.right - inside.left }
@@ -225,6 +247,8 @@ export function planOut(p: DrawerBankParams, ctx: ShapeContext, pen: DimPen): Re
     deepMm,
     kickMm,
     grooveMm,
+    sideGrooveMm,
+    slide,
     behindMm,
     ...stacked,
     highMm: 0,
@@ -294,7 +318,7 @@ function fillDrawers(
     const need = (g: Goods) =>
       insert !== 'bored' ? needs.get(g.id)! : standsInHole(g) ? unitsFor(whole.get(g.id)!, insert) : Infinity
     const [fit, not] = [queue.filter((g) => need(g) <= units), queue.filter((g) => need(g) > units)]
-    const light = upTo(fit, MOST_KG)
+    const light = upTo(fit, MOST_KG[p.runs])
     const spaces = spacesOf(kind.rooms)
     const lies = fit.slice(0, light)
     const { spots, left } =

@@ -47,7 +47,7 @@ export function shapeDrawerBank(p: DrawerBankParams, ctx: ShapeContext): Result<
     tieNailers(d, box, tie, { space: ctx.space, system })
   }
   coverUprights(d, box, plan.box)
-  grooves(d, plan)
+  if (!plan.slide) grooves(d, plan)
   const parts = plan.drawers.map((x, i) => drawer(d, p, plan, x, i))
   d.sub({
     id: 'unit',
@@ -108,7 +108,7 @@ function drawer(d: Draft, p: DrawerBankParams, plan: Plan, x: PlannedDrawer, i: 
     toMm: plan.back.thicknessMm + plan.deepMm,
     zMm,
     highMm: x.units * plan.unitMm,
-    grooveMm: plan.grooveMm,
+    ...(plan.slide ? { slide: plan.slide, grooveMm: plan.sideGrooveMm } : { grooveMm: plan.grooveMm }),
     sheet: plan.drawer,
     bottom: plan.bottom,
     hand: handed(p, plan, x.units),
@@ -116,7 +116,7 @@ function drawer(d: Draft, p: DrawerBankParams, plan: Plan, x: PlannedDrawer, i: 
     dividers: x.spaces.slice(1).map((r) => r.left - plan.drawer.thicknessMm),
     ...insertOf(plan, x),
   }
-  const parts = placeDrawer(d, spec)
+  const { moves: parts, slides } = placeDrawer(d, spec)
   const inside = drawerInside(spec)
   d.bay({
     id: `bay-${i}`,
@@ -140,7 +140,7 @@ function drawer(d: Draft, p: DrawerBankParams, plan: Plan, x: PlannedDrawer, i: 
     stickOutMm: 0,
     exit: [0, 0, 1],
   })
-  return parts
+  return [...parts, ...slides]
 }
 /** Round the things of a drawer: foam, or a board of what the drawers are made of. */
 function insertOf(plan: Plan, x: PlannedDrawer): Pick<Drawer, 'insert'> {
@@ -186,6 +186,7 @@ function choices(p: DrawerBankParams, ctx: ShapeContext): Choice[] {
     sheet('sheet', 'bank-sheet', [...BOX_SHEETS[yard], ...ctx.settings.ownSheets]),
     sheet('drawerSheet', 'bank-drawer-sheet', [...thin, ...ctx.settings.ownSheets]),
     sheet('bottomSheet', 'bank-bottom-sheet', [...GROOVE_SHEETS[yard], ...ctx.settings.ownSheets]),
+    coded('runs', 'bank-runs', ['grooves', 'slides']),
     coded('hand', 'bank-hand', ['hole', 'none']),
     coded('tie', 'tie', [true, false]),
   ]

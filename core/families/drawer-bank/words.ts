@@ -22,6 +22,8 @@ const levers: WordsFor<LeverData> = {
   'bank-box': (d) => `Make the box of ${sheetName(d.sheet)}`,
   'bank-narrower': (d, say) => `Make the columns ${say.length(d.mm)} wide`,
   'bank-wider': (d, say) => `Make the columns ${say.length(d.mm)} wide`,
+  'bank-slides': () => 'Run the drawers on bought slides',
+  'bank-grooves': () => 'Run the drawers in grooves instead of on slides',
   'bank-columns': (d) => `Put the drawers in ${plural(d.count, 'column')}`,
 }
 
@@ -33,6 +35,9 @@ const problems: WordsFor<ProblemData> = {
     `It would be ${say.length(d.mm)} high, and ${say.length(d.mostMm)} is the most. More columns, or fewer drawers.`,
   'bank-unit-low': (d, say) =>
     `A unit of ${say.length(d.mm)} leaves nothing over a bottom: ${say.length(d.leastMm)} at least.`,
+  'bank-slide-short': (d, say) =>
+    `Drawers ${say.length(Math.max(0, d.mm))} deep take no slide: the shortest is ${say.length(d.leastMm)}. A deeper bank, or grooves.`,
+  'bank-tray-slides': () => 'A flat tray has no sides for slides. Make it a drawer, or run all of them in grooves.',
   'bank-rooms-narrow': (d, say) =>
     `Rooms ${say.length(d.mm)} wide take nothing: ${say.length(d.leastMm)} at least. Fewer rooms, or a wider column.`,
   'bank-empty': () => 'Nothing of what is chosen goes into a drawer. Choose low things, or list the drawers wanted.',
@@ -44,6 +49,26 @@ const steps: StepWordsFor<StepData> = {
     title: 'Grooves in the uprights',
     text: (d, say) =>
       `${plural(d.sides, 'upright')} side by side, the marks of the stick across all of them at once: the housings of the panels, and ${plural(d.grooves, 'groove')} in each face that looks at drawers, ${say.length(d.wideMm)} wide and ${say.length(d.deepMm)} deep. A strip as wide as a unit, run in the groove before, spaces the next one.`,
+  },
+  'bank-housings': {
+    title: 'Housings in the uprights',
+    text: (d, say) =>
+      `${plural(d.sides, 'upright')} side by side, the marks of the stick across all of them at once: ${plural(d.housings, 'housing')} for the panels in each face that looks at drawers, ${say.length(d.wideMm)} wide and ${say.length(d.deepMm)} deep.`,
+  },
+  'bank-slides-on': {
+    title: 'The slides',
+    text: (d, say) =>
+      `While the uprights still lie on the floor: ${plural(d.slides, 'slide')}, ${say.length(d.longMm)} long, at ${plural(d.levels, 'height')}, their front ends ${say.length(d.frontMm)} behind the front edge. A board cut to the height spaces each pair alike, the highest first, then the board is cut for the next one down.`,
+  },
+  'bank-slide-drawer': {
+    title: 'The first drawer',
+    text: (d, say) =>
+      `Grooves ${say.length(d.deepMm)} deep along the sides first. The back between the sides, ${plural(d.screws, 'screw')} and glue into each end, the bottom slid into its grooves from the front, the face over the ends of the sides. Then the inner half of each slide on its side.`,
+  },
+  'bank-slides-in': {
+    title: 'Put the drawers in',
+    text: (d) =>
+      `Both halves of each pair of slides into each other, and the ${d.count === 1 ? 'drawer' : `${d.count} drawers`} pushed home once: then it runs. One that binds has uprights nearer to each other than slides ask for: plane nothing, loosen a slide and pack it.`,
   },
   'bank-box': {
     title: 'The box',
@@ -95,6 +120,10 @@ export const drawerBankWords: KindWords = {
     'bank-sheet': { label: 'Box' },
     'bank-drawer-sheet': { label: 'Sides and faces of drawers' },
     'bank-bottom-sheet': { label: 'Bottoms, which run in the grooves' },
+    'bank-runs': {
+      label: 'Drawers run',
+      options: { grooves: 'on their bottoms, in grooves', slides: 'on bought slides, right out' },
+    },
     'bank-hand': { label: 'Drawn by', options: { hole: 'a hand hole in the face', none: 'the edge of the face' } },
   },
   lists: {
@@ -119,6 +148,8 @@ export const drawerBankWords: KindWords = {
   problems,
   steps,
   holds: {
+    'panel-in-housing': 'A scrap of the panels goes into the first housing by hand, and does not wag.',
+    'slides-level': 'Measured from the foot of both uprights, the two slides of each drawer are at one height.',
     'bottom-runs': 'A strip of the bottom runs from end to end of the first groove with two fingers.',
     'drawer-runs': 'Drawn by one corner of its face it comes without binding; drawn half out it does not tip.',
   },
