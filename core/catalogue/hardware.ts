@@ -77,6 +77,9 @@ export const findPin = (item: string): ShelfPin | undefined => Object.values(PIN
 /** Holds a leaf shut; what its two screws hold. mm, kg, N. */
 export const MAGNET = { item: 'magnet catch', massKg: 0.03, ratedN: 40, longMm: 45, deepMm: 15, highMm: 14 } as const
 
+/** A handle on the face of a drawer, two screws from inside; what those hold. mm, kg, N. */
+export const PULL = { item: 'drawer pull', massKg: 0.06, ratedN: 150, wideMm: 110, highMm: 14, outMm: 30 } as const
+
 /** A rail for a curtain, bought by its longest piece; what its maker says each bracket holds. mm, kg, N. */
 export const CURTAIN_RAIL = { item: 'curtain rail', kgPerM: 0.35, sizeMm: 20, ratedN: 60 } as const
 
@@ -164,6 +167,7 @@ export const HARDWARE_MINOR: Readonly<Record<string, number>> = {
   [PINS.metric.item]: 22,
   [PINS.imperial.item]: 24,
   [MAGNET.item]: 245,
+  [PULL.item]: 290,
   [CURTAIN_RAIL.item]: 1490,
   [TOOL_HOOK.item]: 390,
   [PEG_HOOK.item]: 75,

@@ -1,6 +1,7 @@
 import type { Part, Stock } from '../../assembly/assembly.ts'
 import type { Draft } from '../../assembly/draft.ts'
 import { SLIDE_HIGH_MM, SLIDE_SCREWS, SLIDE_THICK_MM, type DrawerSlide } from '../../catalogue/drawer-slides.ts'
+import { PULL } from '../../catalogue/hardware.ts'
 import type { Sheet } from '../../catalogue/sheets.ts'
 import type { Vec3 } from '../../geometry/vec.ts'
 
@@ -47,7 +48,8 @@ export interface Drawer {
   slide?: DrawerSlide
   sheet: Sheet
   bottom: Sheet
-  hand: boolean
+  /** What it is drawn by: a hole in its face, a handle on it, or its edge. */
+  hand: 'hole' | 'pull' | 'none'
   /** A tray has lips this high instead of sides and a back. */
   lipMm?: number
   /** Left faces of dividers, from the left of its inside. */
@@ -103,7 +105,8 @@ export function placeDrawer(d: Draft, x: Drawer): { moves: string[]; slides: str
     d.screw(id(side), id('back'), 2, 'edge', t, 100)
     d.screw(id('face'), id(side), 2, 'edge', t, 100)
   }
-  if (x.hand) {
+  if (x.hand === 'pull') pullOn(d, x)
+  if (x.hand === 'hole') {
     const { lengthMm, widthMm } = d.part(id('face')).size
     d.machine(id('face'), {
       kind: 'cutout',
@@ -114,11 +117,31 @@ export function placeDrawer(d: Draft, x: Drawer): { moves: string[]; slides: str
     })
   }
   const inserts = x.insert ? insertsOf(d, x, x.insert) : []
-  const parts = [...['bottom', 'left', 'right', 'back', 'face'].map(id), ...dividers, ...inserts]
+  const pulls = x.hand === 'pull' ? [id('pull')] : []
+  const parts = [...['bottom', 'left', 'right', 'back', 'face'].map(id), ...dividers, ...inserts, ...pulls]
   const drawnMm = x.slide ? x.slide.lengthMm : DRAWN_SHARE * (x.toMm - x.fromMm)
   d.motion({ kind: 'slide', parts, by: [0, drawnMm, 0] })
   return { moves: parts, slides }
 }
+
+/** A handle in the middle of the face; on a high one nearer to its upper edge. */
+function pullOn(d: Draft, x: Drawer) {
+  const { min, max } = d.box(`${x.id}-face`)
+  const [id, face] = [`${x.id}-pull`, `${x.id}-face`]
+  const { item, massKg, ratedN, wideMm, highMm, outMm } = PULL
+  const z = Math.max((min[2] + max[2]) / 2, max[2] - PULL_BELOW_MM)
+  d.square({
+    ...{ id, role: 'hardware', stock: { kind: 'bought', item, massKg, ratedN }, along: 'x', across: 'z' },
+    min: [(min[0] + max[0] - wideMm) / 2, max[1], z - highMm / 2],
+    size: [wideMm, outMm, highMm],
+  })
+  d.joint({ kind: 'screwed', near: id, far: face, fasteners: [] })
+  d.hold({ from: { part: id }, on: { kind: 'part', part: face }, push: [0, 0, 1], way: 'both', via: 'hanging' })
+}
+/** Middle of a handle under the upper edge of a high face, mm. Product decision. */
+const PULL_BELOW_MM = 60
+/** A face no higher than this has no room for a handle and a hand, mm. Product decision. */
+export const LEAST_FOR_PULL_MM = 40
 
 /** Over its bottom, to the upper edge of its sides, mm. */
 function boxHigh(x: Drawer): number {

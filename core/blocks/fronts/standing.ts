@@ -16,8 +16,9 @@ export interface StandingFront {
   /** What leaves and panels are made of; a curtain alone needs none. */
   sheet: Sheet | null
   closed: readonly Closed[]
-  /** All that stands, and what of it a curtain rail is screwed to. */
+  /** All that stands, what of it a curtain rail is screwed to, and the plates it stands on. */
   uprights: readonly string[]
+  plates?: readonly string[]
   railed: readonly string[]
   frontMm: number
   /** A curtain ends over this: what stands out in front at the floor. */
@@ -65,7 +66,7 @@ export function closeFront(d: Draft, s: StandingFront): void {
       }),
     )
   else {
-    stiffFrame(d, 'frame', s.uprights)
+    stiffFrame(d, 'frame', s.uprights, s.plates)
     s.closed.forEach((c, k) =>
       placeLeaves(d, {
         id: `door-${k}`,
@@ -104,7 +105,7 @@ export const overSheets = (
     latch: latch(k),
   }))
 
-/** Leaves cover this much of a post, mm. Product decision. */
+/** Leaves cover this much of a post, mm, or what two of them leave of it. Product decision. */
 const ON_POST_MM = 20
 
 /** Leaves over openings between posts. @param posts the front ones, in any order */
@@ -112,18 +113,21 @@ export const overPosts = (
   d: Draft,
   openings: readonly { left: number; right: number }[],
   posts: readonly string[],
-): Closed[] =>
-  openings.map((o) => {
+): Closed[] => {
+  const thick = Math.min(...posts.map((id) => d.box(id).max[0] - d.box(id).min[0]))
+  const coverMm = Math.min(ON_POST_MM, (thick - GAP_MM) / 2)
+  return openings.map((o) => {
     const nearest = (x: number, side: 'min' | 'max') =>
       posts.reduce((a, b) => (Math.abs(d.box(b)[side][0] - x) < Math.abs(d.box(a)[side][0] - x) ? b : a))
     return {
-      left: o.left - ON_POST_MM,
-      right: o.right + ON_POST_MM,
+      left: o.left - coverMm,
+      right: o.right + coverMm,
       uprights: [nearest(o.left, 'max'), nearest(o.right, 'min')],
       faces: [o.left, o.right],
       latch: null,
     }
   })
+}
 
 /** Heights that stand for a stretch where no hinge goes, close enough that none slips between. */
 export const stretch = (fromMm: number, toMm: number): number[] => {

@@ -9,22 +9,25 @@ const OVER_FLOOR_MM = 1
  * Uprights that stand side by side and are stiff against each other: what leaves that hang on one of them push it
  * sideways is a couple, and comes down as a little more under one edge of their feet and a little less under another.
  * Whether they are stiff at all the sway check asks.
+ * @param plates on the floor under them
  */
-export function stiffFrame(d: Draft, id: string, uprights: readonly string[]): void {
-  d.frame(id, [...uprights])
+export function stiffFrame(d: Draft, id: string, uprights: readonly string[], plates: readonly string[] = []): void {
+  d.frame(id, [...uprights, ...plates])
   for (const u of uprights) {
     const { min, max } = d.box(u)
-    // What stands on others comes down by those.
-    if (min[2] > OVER_FLOOR_MM) continue
+    // What stands on others comes down by those: on a plate, where it stands on that.
+    const on = plates.filter((plate) => d.meets(u, plate))
+    if (min[2] > OVER_FLOOR_MM && on.length === 0) continue
+    const [through, floorMm] = [on[0] ?? u, on.length > 0 ? d.box(on[0]).min[2] : min[2]]
     const middle = (min[1] + max[1]) / 2
     for (const [from, to] of [
       [min[1], middle],
       [middle, max[1]],
     ])
       d.hold({
-        from: { body: id, through: u },
+        from: { body: id, through },
         on: { kind: 'floor' },
-        contact: { min: [min[0], from, min[2]], max: [max[0], to, min[2]] },
+        contact: { min: [min[0], from, floorMm], max: [max[0], to, floorMm] },
         push: UP,
         way: 'both',
         via: 'bearing',

@@ -76,7 +76,7 @@ export const drawerBank = family<DrawerBankParams>({
     },
     {
       name: 'on bought slides, metric',
-      params: { ...startingParams('metric', true), runs: 'slides', drawers: [plain(1, 6), plain(2, 6)] },
+      params: { ...startingParams('metric', true), runs: 'slides', hand: 'pull', drawers: [plain(1, 6), plain(2, 6)] },
       context: exampleContext('metric', fittings),
     },
     {

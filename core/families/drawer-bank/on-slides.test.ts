@@ -32,6 +32,38 @@ const refused = (over: Partial<DrawerBankParams>) => {
 }
 const check = (r: ReturnType<typeof read>, id: string) => r.checks.find((c) => c.id === id)!
 
+describe('handles', () => {
+  const bank = (over: Partial<DrawerBankParams>) =>
+    read({ runs: 'grooves', drawers: [plain(1, 2), plain(3, 2)], ...over }, [box(100, 100, 1)])
+  const r = bank({ hand: 'pull' })
+  const boxes = partBoxes(r.shaped.assembly)
+  it('stand on the middle of each face, move with their drawer and are put on after it', () => {
+    expect(r.checks.filter((c) => c.state === 'fails' || c.state === 'unknown').map((c) => c.id)).toEqual([])
+    for (const m of r.shaped.assembly.motions) {
+      const pull = boxes.get(m.parts.find((id) => id.endsWith('-pull'))!)!
+      const face = boxes.get(m.parts.find((id) => id.endsWith('-face'))!)!
+      expectNear(pull.min[0] + pull.max[0], face.min[0] + face.max[0], 1e-9)
+      expectNear(pull.min[1], face.max[1], 1e-9)
+      expect(pull.max[2] < face.max[2] && pull.min[2] > face.min[2]).toBe(true)
+    }
+    const steps = r.steps.map((s) => s.id)
+    expect(steps.indexOf('pulls')).toBeGreaterThan(steps.indexOf('in'))
+    expect(r.shaped.assembly.parts.some((p) => p.machining.some((x) => x.kind === 'cutout'))).toBe(false)
+  })
+  it('take the room they stand out from the depth there is', () => {
+    const deepest = (hand: DrawerBankParams['hand']) => {
+      const c = exampleContext('metric', [box(100, 100, 1)])
+      const tight = { ...c, space: { ...c.space, depthMm: 400 } }
+      const params = { ...startingParams('metric', true), drawers: [plain(1, 2)], hand, depthMm: 380 }
+      const b = newBuild({ id: 'b', family: 'drawer-bank', params: params as never, wallId: 'w' })
+      const done = readWith(drawerBank, b, tight)
+      return done.ok ? null : done.problem
+    }
+    expect(deepest('hole')).toBeNull()
+    expect(deepest('pull')).toMatchObject({ code: 'bank-too-deep', field: 'depthMm', data: { mostMm: 370 } })
+  })
+})
+
 describe('drawers on bought slides', () => {
   const r = read({ drawers: [plain(1, 4), plain(2, 4)], columns: 1 })
   const { assembly: a } = r.shaped

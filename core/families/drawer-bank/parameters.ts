@@ -11,6 +11,9 @@ export const MAKES = ['drawer', 'tray'] as const
 export const INSERTS = ['none', 'foam', 'bored'] as const
 export type Insert = (typeof INSERTS)[number]
 
+/** What they are drawn by. */
+export const HANDS = ['hole', 'pull', 'none'] as const
+
 const drawers = z.object({
   /** How many units of the pitch one of them is high. */
   units: z.int().min(1).max(LIMITS.units),
@@ -41,7 +44,7 @@ export const drawerBankParams = z.object({
   bottomSheet: sheet,
   /** Drawers run on their thin bottoms in grooves of the uprights, or on bought slides. */
   runs: z.enum(['grooves', 'slides']),
-  hand: z.enum(['hole', 'none']),
+  hand: z.enum(HANDS),
   tie: z.boolean(),
 })
 export type DrawerBankParams = z.infer<typeof drawerBankParams>

@@ -1,9 +1,17 @@
 import { unitsOf } from '../../assembly/settings.ts'
-import { drawerInside, hasRoomForHand, LEAST_ON_SLIDES_MM, OVER_MM, RUN_MM } from '../../blocks/fronts/drawer.ts'
+import {
+  drawerInside,
+  hasRoomForHand,
+  LEAST_FOR_PULL_MM,
+  LEAST_ON_SLIDES_MM,
+  OVER_MM,
+  RUN_MM,
+} from '../../blocks/fronts/drawer.ts'
 import { NAILER, THIN_BACK } from '../../blocks/carcass/standing.ts'
 import { shareOf } from '../../blocks/sizing/share-of.ts'
 import { dadoDepth } from '../../blocks/carcass/shelf-between.ts'
 import { DRAWER_SLIDES, slideFor, type DrawerSlide } from '../../catalogue/drawer-slides.ts'
+import { PULL } from '../../catalogue/hardware.ts'
 import { findSection } from '../../catalogue/lumber.ts'
 import { findSheet, type Sheet } from '../../catalogue/sheets.ts'
 import type { Goods } from '../../goods/goods.ts'
@@ -123,6 +131,7 @@ export function planOut(p: DrawerBankParams, ctx: ShapeContext, pen: DimPen): Re
   const nailerMm = tied ? findSection(NAILER[ctx.settings.yard])!.thicknessMm : 0
   const grooveMm = dadoDepth(box.thicknessMm, units)
   const behindMm = nailerMm + BEHIND_MM
+  const spaceDeepMm = ctx.space.depthMm - (p.hand === 'pull' ? PULL.outMm : 0)
   const widest = Math.max(0, ...ctx.goods.map((g) => laid(g.item, Infinity).acrossMm)) + 2 * PLAY_SIDE_MM
   const deepest = Math.max(0, ...ctx.goods.map((g) => laid(g.item, Infinity).deepMm))
 
@@ -130,19 +139,19 @@ export function planOut(p: DrawerBankParams, ctx: ShapeContext, pen: DimPen): Re
   const depthShare = shareOf(box.widthMm, ctx.settings, {
     wantedMm: Math.max(USUAL_DEEP_MM, deepest + 2 * drawer.thicknessMm + behindMm),
     leastMm: LEAST_DEEP_MM,
-    mostMm: Math.min(MOST_DEEP_MM, ctx.space.depthMm - back.thicknessMm),
+    mostMm: Math.min(MOST_DEEP_MM, spaceDeepMm - back.thicknessMm),
   })
   const deepMm = pen.length(
     { path: 'depthMm', code: 'bank-depth', min: 200, max: MOST_DEEP_MM },
-    depthShare?.mm ?? Math.max(200, roundDown(ctx.space.depthMm - back.thicknessMm, units)),
+    depthShare?.mm ?? Math.max(200, roundDown(spaceDeepMm - back.thicknessMm, units)),
     {
       code: 'bank-depth',
       terms: [],
       data: { parts: depthShare?.n ?? 1, sheetMm: box.widthMm, deepestMm: deepest },
     },
   )
-  if (deepMm + back.thicknessMm > ctx.space.depthMm)
-    return bad('bank-too-deep', { mm: deepMm + back.thicknessMm, mostMm: ctx.space.depthMm }, 'depthMm')
+  if (deepMm + back.thicknessMm > spaceDeepMm)
+    return bad('bank-too-deep', { mm: deepMm + back.thicknessMm, mostMm: spaceDeepMm }, 'depthMm')
   const drawerMm = deepMm - behindMm
   const [shortest] = DRAWER_SLIDES[ctx.settings.yard]
   const slide = p.runs === 'slides' ? (slideFor(drawerMm - drawer.thicknessMm, ctx.settings.yard) ?? null) : null
@@ -401,6 +410,9 @@ function stack(
   }
 }
 
-/** Whether the faces of drawers of one unit have room for a hand hole. */
-export const handed = (p: DrawerBankParams, plan: Plan, units: number): boolean =>
-  p.hand === 'hole' && hasRoomForHand(units * plan.unitMm, plan.bottom)
+/** What drawers of so many units are drawn by: low faces have no room for a hole, or for a handle. */
+export function handOf(p: DrawerBankParams, plan: Plan, units: number): DrawerBankParams['hand'] {
+  const high = units * plan.unitMm
+  if (p.hand === 'hole') return hasRoomForHand(high, plan.bottom) ? 'hole' : 'none'
+  return p.hand === 'pull' && high < LEAST_FOR_PULL_MM ? 'none' : p.hand
+}

@@ -16,8 +16,8 @@ import { good, type Result } from '../../measure/result.ts'
 import { BOX_SHEETS, choicePen, GROOVE_SHEETS } from '../choices.ts'
 import type { Choice, ListChoice, ShapeContext, Shaped } from '../family.ts'
 import { opened } from '../opened.ts'
-import { INSERTS, LIMITS, MAKES, PLAIN, type DrawerBankParams } from './parameters.ts'
-import { firstGroove, handed, panelTop, planOut, type Plan, type PlannedDrawer } from './plan-out.ts'
+import { HANDS, INSERTS, LIMITS, MAKES, PLAIN, type DrawerBankParams } from './parameters.ts'
+import { firstGroove, handOf, panelTop, planOut, type Plan, type PlannedDrawer } from './plan-out.ts'
 
 /*
  *   ===================   top over the uprights
@@ -111,7 +111,7 @@ function drawer(d: Draft, p: DrawerBankParams, plan: Plan, x: PlannedDrawer, i: 
     ...(plan.slide ? { slide: plan.slide, grooveMm: plan.sideGrooveMm } : { grooveMm: plan.grooveMm }),
     sheet: plan.drawer,
     bottom: plan.bottom,
-    hand: handed(p, plan, x.units),
+    hand: handOf(p, plan, x.units),
     ...(x.make === 'tray' ? { lipMm: LIP_MM } : {}),
     dividers: x.spaces.slice(1).map((r) => r.left - plan.drawer.thicknessMm),
     ...insertOf(plan, x),
@@ -187,7 +187,7 @@ function choices(p: DrawerBankParams, ctx: ShapeContext): Choice[] {
     sheet('drawerSheet', 'bank-drawer-sheet', [...thin, ...ctx.settings.ownSheets]),
     sheet('bottomSheet', 'bank-bottom-sheet', [...GROOVE_SHEETS[yard], ...ctx.settings.ownSheets]),
     coded('runs', 'bank-runs', ['grooves', 'slides']),
-    coded('hand', 'bank-hand', ['hole', 'none']),
+    coded('hand', 'bank-hand', HANDS),
     coded('tie', 'tie', [true, false]),
   ]
 }

@@ -18,6 +18,7 @@ export interface StepData {
   'bank-drawers': { count: number; kinds: number }
   'bank-inserts': { foam: number; bored: number; places: number }
   'bank-in': { count: number }
+  'bank-pulls': { count: number }
   'bank-load': { drawers: number }
 }
 const step = stepsWith<StepData>()
@@ -31,7 +32,8 @@ function uprightSteps(p: DrawerBankParams, a: Assembly, of: (id: string) => Part
   const about = { parts: uprights, marks: levels, cautions: ['blades' as const, 'dust' as const] }
   if (p.runs === 'slides') {
     const [panel] = cut
-    const slides = a.parts.filter((x) => x.role === 'hardware')
+    const moving = new Set(a.motions.flatMap((m) => m.parts))
+    const slides = a.parts.filter((x) => x.stock.kind === 'bought' && !moving.has(x.id))
     const fronts = slides.map((x) => x.at.centre[1] + x.size.lengthMm / 2)
     const upright = of(uprights[0])
     return [
@@ -65,7 +67,7 @@ function uprightSteps(p: DrawerBankParams, a: Assembly, of: (id: string) => Part
 
 /** The first drawer by itself, the others like it, and putting them in. */
 function drawerSteps(p: DrawerBankParams, a: Assembly, of: (id: string) => Part): Step[] {
-  const laid = new Set(a.parts.flatMap((x) => (x.role === 'insert' ? [x.id] : [])))
+  const laid = new Set(a.parts.flatMap((x) => (x.role === 'insert' || x.stock.kind === 'bought' ? [x.id] : [])))
   const drawers = a.motions.map((m) => m.parts.filter((id) => !laid.has(id)))
   if (drawers.length === 0) return []
   const [first, ...others] = drawers
@@ -117,6 +119,7 @@ export function drawerBankSteps(p: DrawerBankParams, { assembly: a }: Shaped): S
   const first = of('upright-0')
   const uprights = ids(/^upright-/)
   const back = ids(/^(back|tie)-/)
+  const pulls = ids(/-pull$/)
   const inserts = a.parts.filter((x) => x.role === 'insert')
   const diagonal = Math.hypot(of('top').size.lengthMm, first.size.lengthMm)
   const square = { kind: 'equal' as const, targetMm: diagonal, toleranceMm: SQUARE_MM }
@@ -155,6 +158,8 @@ export function drawerBankSteps(p: DrawerBankParams, { assembly: a }: Shaped): S
     levelStep(a, uprights),
     tieStep(a.anchors),
     ...drawerSteps(p, a, of),
+    pulls.length > 0 &&
+      step({ id: 'pulls', code: 'bank-pulls', data: { count: pulls.length }, parts: pulls, cautions: [] }),
     inserts.length > 0 &&
       step({
         id: 'inserts',

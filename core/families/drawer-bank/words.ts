@@ -94,6 +94,11 @@ const steps: StepWordsFor<StepData> = {
     text: (d) =>
       `Wax on the edges of ${d.count === 1 ? 'the bottom' : 'the bottoms'}, then the high drawers into the low grooves. One that binds is planed at its bottom's edge, never at the groove.`,
   },
+  'bank-pulls': {
+    title: 'The handles',
+    text: (d) =>
+      `${plural(d.count, 'handle')}, each in the middle of its face: holes bored through a strip of wood with a stop, the same for all faces of one height. Two screws from inside.`,
+  },
   'bank-inserts': {
     title: 'What lies round the things',
     text: (d) =>
@@ -124,7 +129,10 @@ export const drawerBankWords: KindWords = {
       label: 'Drawers run',
       options: { grooves: 'on their bottoms, in grooves', slides: 'on bought slides, right out' },
     },
-    'bank-hand': { label: 'Drawn by', options: { hole: 'a hand hole in the face', none: 'the edge of the face' } },
+    'bank-hand': {
+      label: 'Drawn by',
+      options: { hole: 'a hand hole in the face', pull: 'a handle', none: 'the edge of the face' },
+    },
   },
   lists: {
     drawers: {

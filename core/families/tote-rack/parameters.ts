@@ -1,3 +1,4 @@
+import { front } from '../../blocks/fronts/front.ts'
 import { z } from '../../measure/schema.ts'
 import type { UnitSystem } from '../../measure/units.ts'
 import type { Raw } from '../family.ts'
@@ -32,16 +33,26 @@ export const toteRackParams = z.object({
   tie: z.boolean(),
   top: z.union([z.literal('none'), sheet]),
   raise: z.enum(['tilt', 'in-place']),
-  front: z.enum(['open', 'curtain']),
+  front,
+  /** Leaves, where there are some. */
+  doorSheet: sheet,
+  /** A board behind each column, that stops what is pushed in. */
+  catch: z.enum(['none', 'board']),
 })
 export type ToteRackParams = z.infer<typeof toteRackParams>
 
 const STOCK: Record<
   UnitSystem,
-  Pick<ToteRackParams, 'railSection' | 'postSection' | 'plateSection' | 'backSection'>
+  Pick<ToteRackParams, 'railSection' | 'postSection' | 'plateSection' | 'backSection' | 'doorSheet'>
 > = {
-  imperial: { railSection: '2x4', postSection: '2x4', plateSection: '2x4', backSection: '1x4' },
-  metric: { railSection: '38x63mm', postSection: '38x89mm', plateSection: '38x89mm', backSection: '18x94mm' },
+  imperial: { railSection: '2x4', postSection: '2x4', plateSection: '2x4', backSection: '1x4', doorSheet: 'ply-15/32' },
+  metric: {
+    railSection: '38x63mm',
+    postSection: '38x89mm',
+    plateSection: '38x89mm',
+    backSection: '18x94mm',
+    doorSheet: 'ply-12mm',
+  },
 }
 
 export const startingParams = (
@@ -67,7 +78,15 @@ export const startingParams = (
   top: 'none',
   raise: 'tilt',
   front: 'open',
+  catch: 'none',
 })
 
-/** The first form knew no fronts. */
-export const UPGRADES = [(raw: Raw): Raw => ({ front: 'open', ...raw })]
+/** The first form knew no fronts, the second no leaves and nothing behind the totes. */
+export const UPGRADES = [
+  (raw: Raw): Raw => ({ front: 'open', ...raw }),
+  (raw: Raw): Raw => ({
+    doorSheet: /mm$/.test(String(raw.postSection)) ? STOCK.metric.doorSheet : STOCK.imperial.doorSheet,
+    catch: 'none',
+    ...raw,
+  }),
+]

@@ -1,4 +1,5 @@
 import { unitsOf } from '../../assembly/settings.ts'
+import { standsOut } from '../../blocks/fronts/front.ts'
 import { findSection } from '../../catalogue/lumber.ts'
 import { bodyAcross, LEAST_BEARING_MM, type Goods } from '../../goods/goods.ts'
 import { BODY, reachMm, tiltRoomMm } from '../../goods/person.ts'
@@ -41,6 +42,10 @@ export interface RackPlan {
   grid: (Goods | null)[][]
   play: { sideMm: number; aboveMm: number }
   stickOutMm: number
+  /** How far a lid, or all of a tote, reaches over its rails when it comes out, with its play. */
+  overRailMm: number
+  /** What lies behind the totes of a column, on the back rails. */
+  catchMm: number
   widthMm: number
   /** Underside of the top plate. */
   topMm: number
@@ -198,9 +203,11 @@ export function planOut(p: ToteRackParams, ctx: ShapeContext, pen: DimPen): Rack
   const last = tallestOf(rows - 1)
   const topMm = rowPlans[rows - 1].railTopMm + above(last, p.carry) + aboveMm + topExtra
 
-  const deepest = fits.reduce((a, b) => (b.item.deepMm > a.item.deepMm ? b : a)).item.deepMm
+  const catchMm = p.catch === 'board' ? railStock.thicknessMm : 0
+  const deepest = fits.reduce((a, b) => (b.item.deepMm > a.item.deepMm ? b : a)).item.deepMm + catchMm
+  const stickOutMm = p.front === 'open' ? STICK_OUT : standsOut(p.front)
   const divided = dividingLength(
-    deepest - STICK_OUT,
+    deepest - stickOutMm,
     deepest,
     Math.min(deepest + RAIL_SLACK, ctx.space.depthMm),
     ctx.boards(p.railSection, false),
@@ -217,7 +224,9 @@ export function planOut(p: ToteRackParams, ctx: ShapeContext, pen: DimPen): Rack
     rail,
     grid,
     play: { sideMm, aboveMm },
-    stickOutMm: STICK_OUT,
+    stickOutMm,
+    catchMm,
+    overRailMm: Math.max(...fits.map((g) => above(g.item, p.carry))) + aboveMm,
     widthMm: x,
     topMm,
     unhoused,

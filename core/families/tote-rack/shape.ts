@@ -8,7 +8,8 @@ import { bad, good, type Result } from '../../measure/result.ts'
 import { canHoldTie, fallAt, THINNEST_SHIM_MM } from '../../room/room.ts'
 import { dimPen } from '../dim-pen.ts'
 import type { Choice, ShapeContext, Shaped } from '../family.ts'
-import { closeFront, overPosts } from '../../blocks/fronts/standing.ts'
+import { front } from '../../blocks/fronts/front.ts'
+import { closeFront, overPosts, stretch } from '../../blocks/fronts/standing.ts'
 import { placeBrace } from '../../blocks/frame/brace.ts'
 import { spliceOver, type Stretch } from '../../blocks/sizing/splice.ts'
 import { tieToWall } from '../../blocks/mounts/tie.ts'
@@ -66,8 +67,9 @@ export function shapeToteRack(p: ToteRackParams, ctx: ShapeContext): Result<Shap
   frames(d, p, ctx, plan, runs, y0)
   rails(d, p, ctx, plan, y0)
   if (hasBack) backBoards(d, p, ctx, plan, runs, pen, y0)
+  if (p.catch === 'board' && !catches(d, p, ctx, plan, y0)) return bad('catch-needs-rails', {}, 'backRails')
   if (p.top !== 'none') topSheet(d, p, plan, runs, y0)
-  bays(d, p, plan, y0)
+  bays(d, p, plan, y0 + plan.catchMm)
   // The uppermost back rail lies against the wall.
   const backs = d.assembly.parts.filter((x) => x.role === 'back-rail')
   const highest = Math.max(...backs.map((x) => x.at.centre[2]))
@@ -83,7 +85,9 @@ export function shapeToteRack(p: ToteRackParams, ctx: ShapeContext): Result<Shap
     d.sub({
       id: 'rails',
       name: 'rails',
-      parts: all.filter((id) => id.startsWith('rail') || id.startsWith('back') || id === 'brace'),
+      parts: all.filter(
+        (id) => id.startsWith('rail') || id.startsWith('back') || id.startsWith('catch') || id === 'brace',
+      ),
       built: 'in-place',
     })
   }
@@ -91,20 +95,23 @@ export function shapeToteRack(p: ToteRackParams, ctx: ShapeContext): Result<Shap
     d.sub({ id: 'top', name: 'top', parts: all.filter((id) => id.startsWith('top-')), built: 'in-place' })
 
   const frontPosts = all.filter((id) => id.startsWith('post-') && id.endsWith('-front'))
+  const posts = all.filter((id) => id.startsWith('post-'))
   closeFront(d, {
     front: p.front,
-    sheet: null,
+    sheet: findSheet(p.doorSheet)!,
     closed: overPosts(
       d,
       plan.columns.map((c) => ({ left: c.left, right: c.left + c.clearMm })),
       frontPosts,
     ),
-    uprights: [],
+    uprights: posts,
+    plates: all.filter((id) => id.startsWith('plate-bottom')),
     railed: frontPosts,
     frontMm: y0 + plan.railMm,
     footMm: plate.widthMm > post.widthMm ? plate.thicknessMm + OVER_PLATE_MM : 0,
     headMm: Math.max(...frontPosts.map((id) => d.box(id).max[2])),
-    panelsMm: [],
+    // No hinge where a rail ends, nor where a lid comes out over it.
+    panelsMm: plan.rows.flatMap((r) => stretch(r.railTopMm - plan.rail.heightMm, r.railTopMm + plan.overRailMm)),
   })
   plan.columns.forEach((_, c) =>
     pen.drag(`clearMm.${c}`, { axis: 'x', parts: [`post-${c + 1}-front`, `post-${c + 1}-rear`], sign: 1 }),
@@ -314,6 +321,29 @@ function backBoards(
   })
 }
 
+/** A board behind the totes of each column, from the lowest back rail to the highest. @returns false: too few of those */
+function catches(d: Draft, p: ToteRackParams, ctx: ShapeContext, plan: RackPlan, y0: number): boolean {
+  const [section, back] = [findSection(p.railSection)!, findSection(p.backSection)!]
+  const backs = d.assembly.parts.filter((x) => x.role === 'back-rail')
+  return plan.columns.every((column, c) => {
+    const middle = column.left + column.clearMm / 2
+    const [left, right] = [middle - section.widthMm / 2, middle + section.widthMm / 2]
+    const behind = backs.filter(({ id }) => d.box(id).min[0] <= left && d.box(id).max[0] >= right)
+    if (behind.length < 2) return false
+    const footMm = Math.min(...behind.map(({ id }) => d.box(id).min[2]))
+    const headMm = Math.max(...behind.map(({ id }) => d.box(id).max[2]))
+    const id = `catch-${c}`
+    d.square({
+      ...{ id, role: 'back-rail', stock: board(p.railSection, ctx.settings.grade), along: 'z', across: 'x' },
+      min: [left, y0, footMm],
+      size: [section.widthMm, section.thicknessMm, headMm - footMm],
+    })
+    for (const on of behind)
+      d.rest(id, on.id, 'fasteners', d.screw(on.id, id, 2, 'side', back.thicknessMm, section.thicknessMm))
+    return true
+  })
+}
+
 function topSheet(d: Draft, p: ToteRackParams, plan: RackPlan, runs: Runs, y0: number) {
   const sheet = findSheet(p.top)!
   const z = plan.topMm + findSection(p.plateSection)!.thicknessMm
@@ -376,7 +406,10 @@ function bays(d: Draft, p: ToteRackParams, plan: RackPlan, y0: number) {
         id,
         name: { code: 'place', column: c + 1, row: r + 1 },
         holds: p.carry,
-        clear: { min: [column.left, y0, bottom], max: [column.left + column.clearMm, y0 + plan.railMm, ceiling] },
+        clear: {
+          min: [column.left, y0, bottom],
+          max: [column.left + column.clearMm, y0 + plan.railMm - plan.catchMm, ceiling],
+        },
         carriers: [`rail-${c}-${r}-left`, `rail-${c}-${r}-right`],
         items: g
           ? [
@@ -408,6 +441,7 @@ function choices(p: ToteRackParams, ctx: ShapeContext): Choice[] {
   const sheets = imperial
     ? ['none', 'ply-15/32', 'ply-23/32', 'osb-7/16', 'osb-23/32']
     : ['none', 'ply-12mm', 'ply-18mm', 'osb3-15mm', 'osb3-18mm']
+  const doors = sheets.filter((x) => x.startsWith('ply'))
   return [
     { path: 'carry', code: 'carry', value: p.carry, options: ['rim', 'base'], of: 'code' },
     { path: 'railSection', code: 'rail-section', value: p.railSection, options: sections, of: 'section' },
@@ -416,7 +450,9 @@ function choices(p: ToteRackParams, ctx: ShapeContext): Choice[] {
     { path: 'brace', code: 'brace', value: p.brace, options: [true, false], of: 'code' },
     { path: 'tie', code: 'tie', value: p.tie, options: [true, false], of: 'code' },
     { path: 'top', code: 'top', value: p.top, options: sheets, of: 'sheet' },
-    { path: 'front', code: 'front', value: p.front, options: ['open', 'curtain'], of: 'code' },
+    { path: 'front', code: 'front', value: p.front, options: front.options, of: 'code' },
+    { path: 'doorSheet', code: 'front-sheet', value: p.doorSheet, options: doors, of: 'sheet' },
+    { path: 'catch', code: 'catch', value: p.catch, options: ['none', 'board'], of: 'code' },
     { path: 'raise', code: 'raise', value: p.raise, options: ['tilt', 'in-place'], of: 'code' },
   ]
 }

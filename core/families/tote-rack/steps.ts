@@ -16,6 +16,7 @@ export function toteRackSteps(p: ToteRackParams, shaped: Shaped): Step[] {
   const diagonal = frameDiagonal(shaped, 'rear')
   const levels = assembly.stick.filter((m) => m.code === 'rail-top').map((m) => m.level)
   const backs = ids((id) => id.startsWith('back-') || id === 'brace')
+  const catchers = ids((id) => id.startsWith('catch-'))
   const firstRails = ids((id) => /^rail-0-0-/.test(id))
   const restRails = ids((id) => id.startsWith('rail-') && !firstRails.includes(id))
   const tops = ids((id) => id.startsWith('top-'))
@@ -41,6 +42,21 @@ export function toteRackSteps(p: ToteRackParams, shaped: Shaped): Step[] {
       on: frame('rear'),
       cautions: [],
       hold: { code: 'diagonals-again', measure: { kind: 'equal', targetMm: diagonal, toleranceMm: SQUARE_MM } },
+    },
+    catchers.length > 0 && {
+      id: 'catches',
+      code: 'catch-boards',
+      data: {
+        count: catchers.length,
+        ...fixedBy(
+          assembly,
+          (x) => x.id.startsWith('back-'),
+          (x) => x.id.startsWith('catch-'),
+        ),
+      },
+      parts: catchers,
+      on: backs,
+      cautions: [],
     },
     { id: 'front', code: 'front-frame', parts: frame('front'), cautions: [], hold: { code: 'same-as-first' } },
     { id: 'marks', code: 'mark-rails', parts: [], on: ids((id) => id.startsWith('post')), marks: levels, cautions: [] },

@@ -73,6 +73,24 @@ export const toteRack = family<ToteRackParams>({
       context: exampleContext('imperial', [exampleGoods('imperial', 'tote', 6)]),
     },
     {
+      name: 'nine totes in three columns behind doors, topped, a board behind each, metric',
+      params: {
+        ...startingParams('metric', 'rim', true),
+        columns: 3,
+        front: 'doors',
+        catch: 'board',
+        top: 'ply-18mm',
+        raise: 'in-place',
+      },
+      context: exampleContext('metric', [
+        exampleGoods('metric', 'tote', 6),
+        {
+          ...exampleGoods('metric', 'tote', 3),
+          item: { ...exampleGoods('metric', 'tote', 3).item, id: 'odd', acrossMm: 340, deepMm: 420, tallMm: 240 },
+        },
+      ]),
+    },
+    {
       name: 'two sizes, ripped rails, no brace',
       params: { ...startingParams('imperial', 'rim', true), brace: false, backRails: 3, railRip: 'half' },
       context: exampleContext('imperial', [

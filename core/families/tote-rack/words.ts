@@ -11,6 +11,8 @@ const dims: Record<string, (d: Record<string, number>) => string> = {
 }
 
 const choices: NonNullable<KindWords['choices']> = {
+  'front-sheet': { label: 'Leaves of doors' },
+  catch: { label: 'Behind the totes', options: { none: 'nothing', board: 'a board that stops each column' } },
   'rail-rip': { label: 'Rails are', options: { full: 'the full section', half: 'ripped down the middle' } },
 }
 
@@ -39,6 +41,7 @@ const problems: LooseWords = {
     `The lowest rail would run into the bottom plate: its top must be at least ${say.lengthOf(d, 'leastMm')} above the floor.`,
   'opening-too-narrow': (d, say) =>
     `An opening of ${say.lengthOf(d, 'mm')} is less than its two rails: at least ${say.lengthOf(d, 'leastMm')}.`,
+  'catch-needs-rails': () => 'A board behind the totes hangs on two back rails at least. Put in two, or leave it out.',
   'rails-overlap': (d, say) => `Rails would overlap: at least ${say.lengthOf(d, 'leastMm')} from one to the next.`,
 }
 
@@ -54,6 +57,11 @@ const steps: LooseStepWords = {
       `Back rails across the rear faces of the posts, ${fixed(d)} at each, then the diagonal between them. Measure the diagonals before the brace goes on.`,
   },
   'back-rails': { title: 'Back rails', text: (d) => `Across the rear faces of the posts, ${fixed(d)} at each.` },
+  'catch-boards': {
+    title: 'Boards behind the totes',
+    text: (d) =>
+      `One upright board behind the middle of ${plural(Number(d.count), 'column')}, against the front faces of the back rails: ${fixed(d)} from behind through each. What is pushed in stops there, and nothing slides out at the back.`,
+  },
   'front-frame': {
     title: 'Front frame',
     text: () =>
