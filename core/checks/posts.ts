@@ -241,7 +241,7 @@ function heldByPanels(a: Assembly, p: Part, boxes: PartBoxes, parts: ReadonlyMap
 /** A part's own weight with the method's factor, N, and a thousandth more. */
 const ownN = (p: Part, method: DesignMethod) => 1.001 * newtons(partMassKg(p)) * method.loadFactor.self
 
-/** Uprights of sheet: crushing hardly matters, bowing does. */
+/** Uprights of sheet, and what stands on its edge with something on it: crushing hardly matters, bowing does. */
 export const uprights = defineCheck({
   id: 'upright',
   reads: ['assembly', 'parts', 'boxes', 'design', 'method'],
@@ -249,37 +249,46 @@ export const uprights = defineCheck({
     let worst: CheckResult | null = null
     const looked: string[] = []
     for (const p of assembly.parts) {
-      const state = design.members.get(p.id)?.state
-      if (p.stock.kind !== 'sheet' || Math.abs(p.at.along[2]) < UPRIGHT || !state) continue
+      const member = design.members.get(p.id)
+      const onEdge = Math.abs(p.at.across[2]) >= UPRIGHT
+      if (p.stock.kind !== 'sheet' || !member || !(onEdge || Math.abs(p.at.along[2]) >= UPRIGHT)) continue
+      const { state } = member
       const given = { check: 'upright', link: 'post' as const, quantity: 'force' as const, subject: 'side' }
-      if (state.kind === 'unknown')
+      if (state.kind === 'unknown' && !onEdge)
         return [
           plain({ ...given, code: `unknown-${state.reason}`, state: 'unknown', parts: [p.id], data: { role: p.role } }),
         ]
       // A thin back that stands on its edge carries nothing but itself, and is held by its screws.
-      if (state.kind !== 'column' || state.axialN <= ownN(p, method)) continue
+      const axialN = state.kind === 'column' ? state.axialN : onEdge && state.kind === 'idle' ? member.totalN : 0
+      if (axialN <= ownN(p, method)) continue
       looked.push(p.id)
       const sheet = findSheet(p.stock.sheet)!
-      const lengthMm = longestGap(heldByPanels(assembly, p, boxes, parts))
+      const lengthMm = onEdge ? p.size.widthMm : longestGap(heldByPanels(assembly, p, boxes, parts))
+      const [ei, wideMm] = onEdge ? [sheet.ei.across, p.size.lengthMm] : [sheet.ei.along, p.size.widthMm]
       // Dadoes and grooves leave it thinner.
       const kept = stiffnessLeft(p)
-      const euler = (Math.PI ** 2 * sheet.ei.along * kept * p.size.widthMm) / lengthMm ** 2
+      const euler = (Math.PI ** 2 * ei * kept * wideMm) / lengthMm ** 2
       const r = measured({
         ...given,
         code: 'upright',
-        demand: state.axialN,
+        demand: axialN,
         capacity: euler / UPRIGHT_SAFETY,
         parts: [p.id],
-        data: { role: p.role, axialN: state.axialN, lengthMm },
+        data: { role: p.role, axialN, lengthMm },
         working: {
           formula: 'P ≤ π²·k·EI·b / L² / 3',
           source: 'Euler; safety factor 3: product decision',
           inputs: [
-            { symbol: 'P', value: state.axialN, quantity: 'force' },
-            { symbol: 'EI', value: sheet.ei.along, quantity: 'stiffness', source: sheet.source },
+            { symbol: 'P', value: axialN, quantity: 'force' },
+            { symbol: 'EI', value: ei, quantity: 'stiffness', source: sheet.source },
             { symbol: 'k', value: kept, quantity: 'ratio', source: 'left by dadoes: mean of 1/t³ over its length' },
-            { symbol: 'b', value: p.size.widthMm, quantity: 'length' },
-            { symbol: 'L', value: lengthMm, quantity: 'length', source: 'between shelves or cleats that hold it' },
+            { symbol: 'b', value: wideMm, quantity: 'length' },
+            {
+              symbol: 'L',
+              value: lengthMm,
+              quantity: 'length',
+              source: onEdge ? 'all its height' : 'between shelves or cleats that hold it',
+            },
           ],
         },
       })

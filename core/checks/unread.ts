@@ -70,7 +70,7 @@ const JUDGES: Record<string, readonly string[]> = {
   rods: ['along'],
   tubes: ['bending', 'along'],
   buckling: ['buckling'],
-  upright: ['upright'],
+  upright: ['upright', 'idle'],
   body: ['body'],
   hinges: ['body'],
   'on-slides': ['body'],

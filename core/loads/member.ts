@@ -189,7 +189,14 @@ export function solveMember(p: Part, patches: Patch[], supports: Support[], o: M
   const onlyDown = patches.every(isDown) && supports.every((s) => s.push[2] === 1 && !s.steadies)
   if (bends(p) && !onlyDown) return anyWay(p, patches, supports, o)
   if (up > STEEP) return even({ kind: 'column', axialN: patches.reduce((sum, x) => sum + x.n, 0) })
-  if (up > FLAT || !bends(p)) return even({ kind: 'idle' })
+  if (up > FLAT || !bends(p))
+    return {
+      state: { kind: 'idle' },
+      passed: shareEvenly(
+        patches.map((x) => throughIt(p, x)),
+        supports,
+      ),
+    }
 
   const { spots, isBedded, ei, held, breadthMm } = kept(o.memo.beamSites, supports, () => beamSite(p, supports, o))
   if (isBedded) return { state: { kind: 'bedded' }, passed: bedded(p, patches, spots) }
@@ -204,6 +211,17 @@ export function solveMember(p: Part, patches: Patch[], supports: Support[], o: M
       patch: { box: byId(id).contact, n: solved.result.reactions[i] },
     })),
   }
+}
+
+/** What is screwed on the face of a sheet that stands on its edge comes down through all of its thickness. */
+function throughIt(p: Part, x: Patch): Patch {
+  if (Math.abs(p.at.across[2]) < STEEP) return x
+  const i = thicknessAxis(p).findIndex((v) => Math.abs(v) > STEEP)
+  if (i < 0 || x.box.max[i] - x.box.min[i] > 0) return x
+  const box: Box = { min: [...x.box.min], max: [...x.box.max] }
+  const half = p.size.thicknessMm / 2
+  ;[box.min[i], box.max[i]] = [p.at.centre[i] - half, p.at.centre[i] + half]
+  return { ...x, box }
 }
 
 const turnedDown = (x: Patch): Patch => (wayOf(x)[2] > STEEP ? { box: x.box, n: -x.n } : x)
