@@ -2,6 +2,7 @@ import { prism, type Convex } from '../geometry/convex.ts'
 import type { Point } from '../geometry/hull.ts'
 import { sector } from '../geometry/plane.ts'
 import { clearOf, FEATURE_DEFAULTS, type Feature } from '../room/features.ts'
+import type { Room } from '../room/room.ts'
 import { onPlan, type Outline, type WallLine } from '../room/outline.ts'
 
 /** What a kept space is kept for; the words are made from it. */
@@ -124,6 +125,17 @@ function sectionalKeeps(w: WallLine, f: Feature): KeepOut[] {
   }
   return out
 }
+
+/** Before a door that rolls up nothing is planned: so far out, and to either side of it. mm. Product decision. */
+const DOORWAY = { outMm: 1000, besideMm: 60 } as const
+
+/** Where what comes and goes through a door that rolls up passes, and its sections run: what a plan leaves free. */
+export const doorways = ({ features }: Room, outline: Outline): Convex[] =>
+  features.flatMap((f) => {
+    const w = f.sectional && outline.walls.find((x) => x.wall.id === f.wallId)
+    const [from, to] = [f.atMm - DOORWAY.besideMm, f.atMm + f.wideMm + DOORWAY.besideMm]
+    return w ? [prism(rectangle(w, from, to, 0, DOORWAY.outMm), 0, f.upMm + f.highMm)] : []
+  })
 
 /**
  * What one thing in the room keeps: itself, what moves of it, and the space round it. A thing's own body comes before

@@ -1,8 +1,10 @@
 import { wishedWay } from '../goods/ways.ts'
 import type { AnyFamily } from '../families/family.ts'
 import { allFamilies } from '../families/registry.ts'
+import { doorways } from '../clearance/keep-outs.ts'
 import { gapBetween, type Convex } from '../geometry/convex.ts'
 import { minus } from '../geometry/plane.ts'
+import { kept } from '../measure/kept.ts'
 import { fingerprint } from '../measure/fingerprint.ts'
 import { newBuild } from '../project/new-build.ts'
 import type { Project } from '../project/project.ts'
@@ -23,6 +25,8 @@ const BESIDE_MM = 5
 const TOUCH_MM = 1
 /** Shorter than this nothing is built, mm. Product decision. */
 const LEAST_MM = 300
+/** Less deep than this nothing is put behind what stands in front of a wall, mm. Product decision. */
+const LEAST_DEEP_MM = 250
 /** A build that runs into something is tried so many times with fewer goods. */
 const SHRINKS = 3
 /** Places along one wall that are tried for one build. */
@@ -53,16 +57,29 @@ const bodiesOf = (p: Project): Convex[] => {
   const { outline } = roomPlan(p.room)
   return [
     ...roomKeeps(p.room, outline).map((k) => k.body),
+    ...doorways(p.room, outline),
     ...placeBuilds(outline, readingsOf(readAlone(p, undefined, 'as-drawn'))).map((b) => b.solids.whole),
   ]
 }
 
-/** From where to where a body reaches along a wall, and how near it comes to it, mm. */
-function beside(w: WallLine, b: Convex): { from: number; to: number; outMm: number } {
+/** What stands no further over the floor and reaches at least so high leaves room for nothing there, mm. Product decision. */
+const HIGH = { fromMm: 300, toMm: 1200 } as const
+const isHigh = (b: { lowMm: number; highMm: number }) => b.lowMm <= HIGH.fromMm && b.highMm >= HIGH.toMm
+
+/** From where to where a body reaches along a wall, how near it comes to it, and how far out it reaches, mm. */
+function beside(w: WallLine, b: Convex) {
+  const up = b.points.map((p) => p[2])
   const at = b.points.map(([x, y]) => minus([x, y], w.from))
   const along = at.map((v) => v[0] * w.along[0] + v[1] * w.along[1])
   const out = at.map((v) => v[0] * w.inward[0] + v[1] * w.inward[1])
-  return { from: Math.min(...along), to: Math.max(...along), outMm: Math.min(...out) }
+  return {
+    from: Math.min(...along),
+    to: Math.max(...along),
+    outMm: Math.min(...out),
+    deepMm: Math.max(...out),
+    lowMm: Math.min(...up),
+    highMm: Math.max(...up),
+  }
 }
 
 /** A share of some goods, what is wanted least left out first. */
@@ -99,6 +116,7 @@ export class RoomMarket implements Market {
   private readonly known = new Map<string, Offer | null>()
   private readonly judged = new Map<Offer, Offer>()
   private readonly judge: Judge
+  private readonly rooms = new Map<string, Map<number, Project['room']>>()
 
   constructor(
     private readonly p: Project,
@@ -139,9 +157,13 @@ export class RoomMarket implements Market {
       ...this.standing.map((b) => ({ ...beside(w, b), gap: BESIDE_MM })),
       ...others.map((o) => ({ ...beside(w, o.body), gap: BETWEEN_MM })),
     ].filter((b) => b.outMm < w.wall.depthMm && b.to > 0 && b.to < w.wall.lengthMm - LEAST_MM)
-    const starts = [0, ...inTheWay.map((b) => Math.ceil(b.to + b.gap))]
+    const starts = [...new Set([0, ...inTheWay.map((b) => Math.ceil(b.to + b.gap))])].sort((a, b) => a - b)
+    // Where something high stands close by nothing is built; over what is low something may hang.
+    const isOpen = (at: number) =>
+      at <= w.wall.lengthMm - LEAST_MM &&
+      !inTheWay.some((b) => isHigh(b) && b.outMm < LEAST_DEEP_MM && b.to > at && b.from < at + LEAST_MM)
     let best: Offer | null = null
-    for (const at of [...new Set(starts)].sort((a, b) => a - b).slice(0, STARTS)) {
+    for (const at of starts.filter(isOpen).slice(0, STARTS)) {
       const found = this.at(kind, w, at, lot, others)
       if (found && (!best || howMany(found.housed) > howMany(best.housed))) best = found
       if (best && howMany(best.housed) === howMany(lot)) break
@@ -231,11 +253,30 @@ export class RoomMarket implements Market {
     return second && second.fixings > 1 && howMany(second.housed) >= howMany(first.housed) ? second : first
   }
 
-  /** At a place, with as many of its goods as let it end before what it would run into. */
+  /** At a place, behind what stands in front of it where it is shallower, or shorter with fewer goods. */
   private shrunk(kind: string, w: WallLine, offsetMm: number, lot: Lot, others: readonly Offer[]): Offer | null {
+    const full = this.shortened(kind, w, offsetMm, lot, others, null)
+    if (full) return full
+    const first = this.look(kind, w.wall.id, offsetMm, lot, others, null)
+    if (!first) return null
+    const outMm = Math.min(...this.metBy(first, others).map((b) => beside(w, b).outMm)) - BESIDE_MM
+    // Where only its goods come out against that, it needs room for itself and as much again for them.
+    const mostMm = outMm < beside(w, first.body).deepMm ? outMm : outMm / 2
+    return mostMm >= LEAST_DEEP_MM ? this.shortened(kind, w, offsetMm, lot, others, mostMm) : null
+  }
+
+  /** At a place, with as many of its goods as let it end before what it would run into. */
+  private shortened(
+    kind: string,
+    w: WallLine,
+    offsetMm: number,
+    lot: Lot,
+    others: readonly Offer[],
+    mostDeepMm: number | null,
+  ): Offer | null {
     let goods = lot
     for (let i = 0; i <= SHRINKS; i++) {
-      const offer = this.look(kind, w.wall.id, offsetMm, goods, others)
+      const offer = this.look(kind, w.wall.id, offsetMm, goods, others, mostDeepMm)
       if (!offer || !this.allowed(offer)) return null
       const hit = this.metBy(offer, others)
       if (hit.length === 0) return offer
@@ -249,18 +290,36 @@ export class RoomMarket implements Market {
     return null
   }
 
-  private look(kind: string, wallId: string, offsetMm: number, lot: Lot, others: readonly Offer[]): Offer | null {
+  /** @param mostDeepMm so deep it may be, and not as deep as its wall allows */
+  private look(
+    kind: string,
+    wallId: string,
+    offsetMm: number,
+    lot: Lot,
+    others: readonly Offer[],
+    mostDeepMm: number | null,
+  ): Offer | null {
     const family = this.kinds.find((k) => k.id === kind)!
-    const p = { ...this.p, builds: [...this.p.builds, ...others.map((o) => o.build)] }
+    const room = mostDeepMm === null ? this.p.room : this.shallower(wallId, mostDeepMm)
+    const p = { ...this.p, room, builds: [...this.p.builds, ...others.map((o) => o.build)] }
     const at = { id: `plan-${kind}-${wallId}-${offsetMm}`, wallId, offsetMm }
     const next = nextOnWall(p, newBuild({ ...at, family: kind, params: {} }))
-    const key = fingerprint(`${kind}|${wallId}|${offsetMm}|${next}|${keyOf(lot)}`)
+    const key = fingerprint(`${kind}|${wallId}|${offsetMm}|${mostDeepMm ?? ''}|${next}|${keyOf(lot)}`)
     const seen = this.known.get(key)
     if (seen !== undefined) return seen
     this.looks++
-    const found = offerAt({ ...this.shop, p }, family, at, lot)
+    const found = offerAt({ ...this.shop, p }, family, at, lot, mostDeepMm !== null)
     this.known.set(key, found)
     return found
+  }
+
+  /** The room with one wall of less depth. */
+  private shallower(wallId: string, depthMm: number): Project['room'] {
+    const rooms = kept(this.rooms, wallId, () => new Map<number, Project['room']>())
+    return kept(rooms, depthMm, () => ({
+      ...this.p.room,
+      walls: this.p.room.walls.map((w) => (w.id === wallId ? { ...w, depthMm } : w)),
+    }))
   }
 
   private allowed(o: Offer): boolean {

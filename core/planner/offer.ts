@@ -82,9 +82,13 @@ function housedOf(goods: Lot, unhoused: Shaped['unhoused']): Lot {
     .filter((g) => g.count > 0)
 }
 
+/** How deep kinds of build are is told by these of their parameters. */
+const DEPTHS = ['depthMm', 'railLengthMm']
+
 /**
  * A first look at a kind of build for some goods at a place: of the ways it proposes, the one that leaves least out, and
  * of those the cheapest.
+ * @param asDeep it stays as deep as it is here, whatever there would be room for
  * @returns null where it cannot be shaped there, or takes none of them
  */
 export function offerAt(
@@ -92,6 +96,7 @@ export function offerAt(
   kind: AnyFamily,
   at: Pick<Build, 'id' | 'wallId' | 'offsetMm'>,
   goods: Lot,
+  asDeep = false,
 ): Offer | null {
   const set = setAtWall(shop.p, kind, { ...at, goods: goods.map((g) => ({ ...g })) }, shop.prices)
   if (!set) return null
@@ -100,7 +105,7 @@ export function offerAt(
   for (const params of kind.propose(ctx)) {
     // What has a place for all gains nothing by being as long as its wall.
     if (fillsWall(params) && looks.some((l) => howMany(l.offer.housed) === howMany(goods))) continue
-    const found = look(shop, kind, { ...bare, params: params as Build['params'] }, ctx)
+    const found = look(shop, kind, { ...bare, params: params as Build['params'] }, ctx, asDeep)
     if (found) looks.push(found)
   }
   const [best] = looks.sort(
@@ -110,7 +115,7 @@ export function offerAt(
   if (howMany(best.tooHigh) === 0) return best.offer
   // What would be lifted over the shoulder, too heavy for that, goes elsewhere.
   const fewer = lotWithout(best.offer.housed, best.tooHigh)
-  return howMany(fewer) > 0 && howMany(fewer) < howMany(goods) ? offerAt(shop, kind, at, fewer) : null
+  return howMany(fewer) > 0 && howMany(fewer) < howMany(goods) ? offerAt(shop, kind, at, fewer, asDeep) : null
 }
 
 /** What is in one lot and not in another. */
@@ -135,7 +140,13 @@ function tooHighIn({ bays }: Assembly, { p }: Shop): Lot {
   return [...counts].map(([goodsId, count]) => ({ goodsId, count }))
 }
 
-function look(shop: Shop, kind: AnyFamily, build: Build, ctx: BuildContext): { offer: Offer; tooHigh: Lot } | null {
+function look(
+  shop: Shop,
+  kind: AnyFamily,
+  build: Build,
+  ctx: BuildContext,
+  asDeep: boolean,
+): { offer: Offer; tooHigh: Lot } | null {
   // How the floor falls makes posts longer by a little, and shaping twice as slow: whoever judges it looks at that.
   const { fallUnder: _fall, ...level } = ctx
   const first = shapeInPlace(kind, build, level)
@@ -148,9 +159,11 @@ function look(shop: Shop, kind: AnyFamily, build: Build, ctx: BuildContext): { o
   if (!found || (build.goods.length > 0 && found.housed.length === 0)) return null
   const { max } = wholeBox(partBoxes(built))
   if (max[1] > ctx.space.depthMm + OVER_MM || max[2] > ctx.space.heightMm + OVER_MM) return null
+  const depths = asDeep ? first.value.dims.filter((x) => DEPTHS.includes(x.path)) : []
+  const params = { ...build.params, ...Object.fromEntries(depths.map((x) => [x.path, x.value])) }
   const offer = {
     ...found,
-    build: { ...build, goods: found.housed.map((g) => ({ ...g })) },
+    build: { ...build, params, goods: found.housed.map((g) => ({ ...g })) },
     minor: shop.rough.of(built),
     judged: false,
     troubles: 0,

@@ -1,5 +1,7 @@
 import type { Settings } from '../../assembly/settings.ts'
 import type { Sheet } from '../../catalogue/sheets.ts'
+import { roundDown, roundUp } from '../../measure/rounding.ts'
+import type { Units } from '../../measure/units.ts'
 import { shareOf, type Share } from './share-of.ts'
 
 /** A strip narrower than this is none of a shelf, mm. */
@@ -17,3 +19,17 @@ export const economicalRip = (
   wantedMm: number,
   mostMm: number,
 ): Share | undefined => shareOf(sheet.widthMm, settings, { wantedMm, leastMm: NARROWEST_MM, mostMm, parts: MOST })
+
+/**
+ * Depth of what stands, mm: a rip of the sheet, or where none there is room for is deep enough just what is needed.
+ * @param wantedMm what is needed, as far as it may not stand out @param mostMm what there is room for
+ */
+export function depthOrNeeded(
+  rip: Share | undefined,
+  { wantedMm, mostMm, deepestMm }: { wantedMm: number; mostMm: number; deepestMm: number },
+  units: Units,
+): { mm: number; why: 'depth-no-rip' } | null {
+  if ((rip && rip.mm >= wantedMm) || !(wantedMm > 0) || wantedMm > mostMm) return null
+  // All of the deepest thing stands on it where there is room for that too.
+  return { mm: Math.min(roundUp(deepestMm, units), Math.max(roundDown(mostMm, units), wantedMm)), why: 'depth-no-rip' }
+}

@@ -1,0 +1,74 @@
+import { describe, expect, it } from '@jest/globals'
+import { newGoods } from '../goods/goods.ts'
+import { newProject, type Project } from '../project/project.ts'
+import { readingsOf } from '../project/read-build.ts'
+import { readBuilds } from '../project/read-builds.ts'
+import { NO_WISHES } from '../project/wishes.ts'
+import { newFeature, type Feature } from '../room/features.ts'
+import { RoomMarket } from './market.ts'
+import type { Offer } from './offer.ts'
+
+const WALL_MM = 6000
+const thing = (kind: Feature['kind'], id: string, atMm: number, more: Partial<Feature> = {}): Feature => ({
+  ...newFeature({ id, kind, wallId: 'n', atMm }),
+  ...more,
+})
+const boxes = (count: number) =>
+  newGoods({ id: 'box', name: 'box', kind: 'box', count, acrossMm: 330, deepMm: 430, tallMm: 165, massKg: 5 })
+
+/** One long wall with some things along it, and three others at which nothing may be. */
+function room(features: Feature[], count = 12): { p: Project; market: RoomMarket } {
+  const p = newProject('p', 'p', 'metric', '2026-01-01T00:00:00.000Z')
+  const [first] = p.room.walls
+  const wall = (id: string, lengthMm: number) => ({ ...first, id, name: id, lengthMm, depthMm: 900 })
+  const walls = [wall('n', WALL_MM), wall('e', 5000), wall('s', WALL_MM), wall('w', 5000)]
+  const project = { ...p, goods: [boxes(count)], room: { ...p.room, closed: true, walls, features } }
+  return { p: project, market: new RoomMarket(project, { ...NO_WISHES, keepFree: ['e', 's', 'w'] }) }
+}
+const offered = ({ market }: { market: RoomMarket }, kind: string, count = 12): Offer | null =>
+  market.offer(kind, 'n', [{ goodsId: 'box', count }], [])
+const [from, to] = [(o: Offer) => Math.min(...o.body.points.map((p) => p[0])), (o: Offer) => Math.max(...o.body.points.map((p) => p[0]))] // prettier-ignore
+const failing = (p: Project, o: Offer) =>
+  readingsOf(readBuilds({ ...p, builds: [o.build] }))[0].checks.filter((c) => c.state === 'fails' && c.link === 'room')
+
+describe('what can be had at a wall', () => {
+  it('is found behind many things too: the stretch that is free is looked at first', () => {
+    // Seven narrow cupboards, a hand's width between each two, and two metres free behind them.
+    const full = Array.from({ length: 7 }, (_, i) =>
+      thing('other', `c${i}`, i * 570, { wideMm: 450, deepMm: 500, highMm: 1900 }),
+    )
+    const there = room(full)
+    const o = offered(there, 'post-rack')!
+    expect(o.build.offsetMm).toBeGreaterThanOrEqual(6 * 570 + 450)
+    expect(to(o)).toBeLessThanOrEqual(WALL_MM + 1)
+    expect(failing(there.p, o)).toEqual([])
+  })
+  it('is nothing before a door that rolls up, nor beside it where it would reach before it', () => {
+    const door = thing('sectional-door', 'd', 1500, { wideMm: 3000, highMm: 2100 })
+    for (const kind of ['post-rack', 'shelf-unit', 'ledger-shelf']) {
+      const o = offered(room([door]), kind)
+      if (o) expect(to(o) <= 1500 || from(o) >= 4500).toBe(true)
+    }
+    expect(offered(room([{ ...door, atMm: 100, wideMm: 5800 }]), 'post-rack')).toBeNull()
+  })
+  it('stands behind a car that is parked near its wall, less deep, and stays so', () => {
+    const car = thing('car', 'car', 0, { outMm: 600, wideMm: WALL_MM, deepMm: 1900, highMm: 1500 })
+    const there = room([car], 20)
+    const free = offered(room([], 20), 'shelf-unit', 20)!
+    const o = offered(there, 'shelf-unit', 20)!
+    expect(Math.max(...o.body.points.map((p) => Math.abs(p[1])))).toBeLessThan(
+      Math.max(...free.body.points.map((p) => Math.abs(p[1]))),
+    )
+    expect(o.build.params.depthMm).toEqual(expect.any(Number))
+    expect(failing(there.p, o)).toEqual([])
+    // Where nothing is before it, its depth is its own to find.
+    expect(free.build.params.depthMm).toBeNull()
+  })
+  it('hangs over what is low', () => {
+    const low = thing('other', 'b', 0, { wideMm: WALL_MM, deepMm: 600, highMm: 800 })
+    const light = room([low], 4)
+    const o = offered(light, 'wall-cabinet', 4) ?? offered(light, 'bracket-shelf', 4)
+    expect(o).not.toBeNull()
+    expect(Math.min(...o!.body.points.map((p) => p[2]))).toBeGreaterThan(800)
+  })
+})
