@@ -5,6 +5,7 @@ import { parseLength } from '../measure/parse-length.ts'
 import { parseMass } from '../measure/parse-mass.ts'
 import { bad, good, type Result } from '../measure/result.ts'
 import type { UnitSystem } from '../measure/units.ts'
+import { filledWith, parseHeap } from './small-things.ts'
 import { GOODS_LIMITS, newGoods, type Goods } from './goods.ts'
 
 const KIND_WORDS: Record<string, GoodsKind> = {
@@ -101,13 +102,19 @@ const MASS_AT_END = /(?<=\d(?:mm|cm|m|in|ft|["'])?)\s+(\d+(?:\.\d+)?\s*(?:kgs?|g
 
 /**
  * Reads a line as one says it: `12 tote 16 1/2 x 24 x 12 1/2, 14kg`: count, thing, across x deep x tall, mass of one.
+ * Small things are said by how much there is of them and what they go into: `6 l of screws in box 110 x 90 x 50`.
  * The count may be missing (one), the mass too (not weighed yet); `31 dia x 20` is a round thing; of a usual thing the
  * size may be missing. Fails with
- * `line-empty`, `line-no-size`, `line-no-name`, `line-sizes`, `not-a-length`, `out-of-range`, `count`, `not-a-mass`.
+ * `line-empty`, `heap-volume`, `line-no-size`, `line-no-name`, `line-sizes`, `not-a-length`, `out-of-range`, `count`, `not-a-mass`.
  */
 export function parseGoodsLine(line: string, system: UnitSystem, id: string): Result<Goods> {
   const text = plainCharacters(line)
   if (text === '') return bad('line-empty')
+  const heap = parseHeap(text)
+  if (heap) {
+    const container = heap.ok ? parseGoodsLine(heap.value.container, system, id) : heap
+    return heap.ok && container.ok ? filledWith(heap.value, container.value as Goods) : (container as Result<Goods>)
+  }
   const head = /^(?:(-?\d+)\s+(?:x\s+(?=[a-z]))?)?((?!x\b)[a-z][^\d]*?)[\s,:]+(?=-?[\d.])(.*)$/i.exec(text)
   const usual = head ? undefined : usualLine(text, id)
   if (usual) return usual

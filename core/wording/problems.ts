@@ -86,6 +86,8 @@ const TABLE: Record<string, Words> = {
   count: (d) => `A count must be a whole number from 1 to ${d.max}.`,
   'count-range': (d) => `A whole number from ${d.min} to ${d.max}.`,
   'line-empty': (_d, say) => `Type a line such as: ${lineExample(say)}`,
+  'heap-volume': (d) =>
+    `"${d.text}" is no volume: say litres, quarts or gallons more than nought, and what they go into.`,
   'line-no-size': (_d, say) => `No sizes found. Say count, thing, across x deep x tall, mass: ${lineExample(say)}`,
   'line-no-name': (_d, say) => `What is it? Say count, thing, sizes, mass: ${lineExample(say)}`,
   'line-sizes': (d, say) =>

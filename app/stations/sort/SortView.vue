@@ -38,6 +38,9 @@ const selected = computed(() => goods.value.find((g) => g.id === chosen.value) ?
 const example = computed(() =>
   readings.units.system === 'imperial' ? '12 tote 16 1/2 x 24 x 12 1/2, 31 lb' : '12 tote 420 x 610 x 320, 14 kg',
 )
+const heapExample = computed(() =>
+  readings.units.system === 'imperial' ? '5 qt of screws in box 6 x 4 x 3' : '6 l of screws in box 150 x 100 x 80',
+)
 const presets = computed(() => CONTAINERS.filter((c) => c.system === readings.units.system))
 
 /** Usual things like what is being typed, as lines to be changed and entered: after a count, before any size. */
@@ -221,8 +224,9 @@ const exportCsv = () => downloadCsv('goods.csv', goodsToRows(goods.value), [...G
         </form>
         <p v-if="problem" id="line-e" class="text-trouble mb-2" role="alert">{{ problem }}</p>
         <p v-else id="line-h" class="soft small mb-2">
-          Count, thing, across x deep x tall, mass of one; of usual things no size is needed yet. Any unit; a bare
-          number is
+          Count, thing, across x deep x tall, mass of one; of usual things no size is needed yet. Small things by
+          volume:
+          <code>{{ heapExample }}</code>. Any unit; a bare number is
           {{ readings.units.system === 'imperial' ? 'inches and pounds' : 'millimetres and kilograms' }}.
         </p>
 

@@ -17,6 +17,8 @@ export const sheetStoreParams = z.object({
   marginMm: dim(10, 400),
   /** Room kept free in each compartment for what is bought later, of what stands there. */
   sparePct: countDim(0, 200),
+  /** How far a sheet stands from flat in its middle: in each compartment so much more room, whatever else stands there. */
+  bowMm: dim(0, 150),
   /** Clear widths of the compartments, the one at the wall first. */
   slotMm: dims(25, 800, LIMITS.slots),
   /** The edge sheets stand on. */
@@ -40,6 +42,7 @@ export const startingParams = (system: UnitSystem): SheetStoreParams => ({
   openMm: null,
   marginMm: null,
   sparePct: null,
+  bowMm: null,
   slotMm: [],
   edge: 'long',
   entry: 'right',
@@ -47,5 +50,5 @@ export const startingParams = (system: UnitSystem): SheetStoreParams => ({
   tieScrews: 'two',
 })
 
-/** In the first form all stood on their long edges. */
-export const UPGRADES = [(raw: Raw): Raw => ({ edge: 'long', ...raw })]
+/** In the first form all stood on their long edges, in the second all were flat. */
+export const UPGRADES = [(raw: Raw): Raw => ({ edge: 'long', ...raw }), (raw: Raw): Raw => ({ bowMm: 0, ...raw })]

@@ -16,14 +16,15 @@ export interface ReasonData {
   'store-margin': Record<string, never>
   'store-open': { tallMm: number; marginMm: number }
   'store-spare': Record<string, never>
-  'store-slot': { count: number; sparePct: number }
+  'store-bow': { sheetMm: number; thinMm: number }
+  'store-slot': { count: number; sparePct: number; bowMm: number }
 }
 export interface ProblemData {
   'store-no-sheets': Record<string, never>
   'store-no-margin': { mm: number; leastMm: number; tallMm: number }
   'store-too-deep': { mm: number; mostMm: number }
   'store-too-high': { mm: number; mostMm: number }
-  'store-slot-narrow': { mm: number; leastMm: number; slot: number }
+  'store-slot-narrow': { mm: number; leastMm: number; slot: number; bowMm: number }
   'store-no-way-in': { haveMm: number; needMm: number }
 }
 
@@ -38,6 +39,11 @@ const OUT_SHARE = 0.25
 const SPARE_PCT = 30
 /** In each compartment beside the sheets, to get fingers between, mm. */
 const FINGERS_MM = 15
+/**
+ * How far the middle of a sheet stands from flat, of its length: thin ones have hung through before, thick ones come so.
+ * Product decision.
+ */
+const BOW = { thinMm: 12, thin: 1 / 150, thick: 1 / 400 } as const
 /** Sheets of a compartment differ in height by no more than this share: else the low ones are never found. */
 const ALIKE_SHARE = 0.6
 /** Bars stand out past the front posts: bolts keep from their ends, mm. */
@@ -143,16 +149,24 @@ export function planOut(p: SheetStoreParams, ctx: ShapeContext, pen: DimPen): Re
     code: 'store-spare',
     terms: [],
   })
+  const thinMm = Math.min(...groups.flat().map((s) => s.thickMm))
+  const bowMm = pen.length(
+    { path: 'bowMm', code: 'store-bow', min: 0, max: 150 },
+    Math.min(150, roundUp(longestMm * (thinMm < BOW.thinMm ? BOW.thin : BOW.thick), units)),
+    { code: 'store-bow', terms: [], data: { sheetMm: longestMm, thinMm } },
+  )
   const posts = [back.thicknessMm]
   const slots: Slot[] = []
   for (const [i, group] of groups.entries()) {
     const thick = group.reduce((s, x) => s + x.thickMm, 0)
     const wide = pen.length(
       { path: `slotMm.${i}`, code: 'store-slot', data: { slot: i + 1 }, min: 25, max: 800 },
-      roundUp(thick * (1 + sparePct / 100) + FINGERS_MM, units),
-      { code: 'store-slot', terms: [], data: { count: group.length, sparePct } },
+      roundUp(thick * (1 + sparePct / 100) + bowMm + FINGERS_MM, units),
+      { code: 'store-slot', terms: [], data: { count: group.length, sparePct, bowMm } },
     )
-    if (wide < thick) return bad('store-slot-narrow', { mm: wide, leastMm: thick, slot: i + 1 }, `slotMm.${i}`)
+    // Bowed all one way they lie in each other: the bow is wanted once.
+    const leastMm = thick + bowMm
+    if (wide < leastMm) return bad('store-slot-narrow', { mm: wide, leastMm, slot: i + 1, bowMm }, `slotMm.${i}`)
     const fromMm = posts[i] + frame.widthMm
     slots.push({ sheets: group, fromMm, wideMm: wide })
     posts.push(fromMm + wide)

@@ -9,7 +9,7 @@ import { sayProblem } from '../../wording/problems.ts'
 import { sayIn } from '../../wording/say.ts'
 import { exampleContext } from '../example-context.ts'
 import type { ShapeContext } from '../family.ts'
-import { startingParams, type SheetStoreParams } from './parameters.ts'
+import { startingParams, UPGRADES, type SheetStoreParams } from './parameters.ts'
 import { standing } from './plan-out.ts'
 import { sheetStore } from './sheet-store.ts'
 
@@ -34,6 +34,32 @@ const read = (p: Partial<SheetStoreParams> = {}, c = ctx([whole])): BuildReading
 const problemOf = (p: Partial<SheetStoreParams>, c = ctx([whole])) =>
   tryParams(sheetStore, { ...startingParams('metric'), ...p }, c).problem
 const dim = (r: BuildReading, path: string) => r.shaped.dims.find((d) => d.path === path)!.value
+
+describe('the bow of sheets', () => {
+  it('is wanted once in each compartment: bowed one way they lie in each other', () => {
+    const slot = (bowMm: number | null) => dim(read({ bowMm }), 'slotMm.0')
+    expect(slot(40) - slot(0)).toBeCloseTo(40, 6)
+    // Thick sheets stand straighter than thin ones.
+    const thin = { ...whole, item: { ...whole.item, deepMm: 6, massKg: 10 } }
+    const bow = (g: typeof whole) => dim(read({}, ctx([g])), 'bowMm')
+    expect(bow(whole)).toBeLessThan(bow(thin))
+    expectNear(bow(whole), 2440 / 400, 0.2)
+    expectNear(bow(thin), 2440 / 150, 0.1)
+  })
+  it('that a compartment leaves no room for is refused, and said', () => {
+    const problem = problemOf({ slotMm: [130], bowMm: 30 })!
+    expect(problem).toMatchObject({ code: 'store-slot-narrow', field: 'slotMm.0', data: { leastMm: 6 * 18 + 30 } })
+    expect(sayProblem(problem, say)).toMatch(/138 mm.* 30 mm for their bow/)
+    expect(problemOf({ slotMm: [138], bowMm: 30 })).toBeNull()
+  })
+  it('is none in stores made before', () => {
+    const { bowMm: _bow, edge: _edge, ...old } = startingParams('metric')
+    expect(UPGRADES.reduce((raw, up) => up(raw), old as Record<string, unknown>)).toMatchObject({
+      bowMm: 0,
+      edge: 'long',
+    })
+  })
+})
 
 describe('the opening of a sheet store', () => {
   it('is a full sheet and a clear margin; exactly a sheet high it is refused, with the margin wanted', () => {
@@ -103,7 +129,7 @@ describe('compartments', () => {
     const slots = r.shaped.assembly.bays
     expect(slots.map((b) => b.items.length)).toEqual([10, 8])
     expect(slots[0].clear.min[1]).toBeLessThan(slots[1].clear.min[1])
-    expectNear(dim(r, 'slotMm.0'), 10 * 18 * 1.3 + 15, 0.01)
+    expectNear(dim(r, 'slotMm.0'), 10 * 18 * 1.3 + dim(r, 'bowMm') + 15, 0.01)
     expect(r.verdict).toMatchObject({ fails: 0, unknown: 0 })
     expect(r.shaped.unhoused).toEqual([])
   })
@@ -149,7 +175,7 @@ describe('what leans', () => {
     expectNear(checkOf(r, 'leaned-on:ties').demand!, ((n / 1.5) * at) / span, 1e-6)
   })
   it('pushes less where less is free', () => {
-    const n = (mm: number) => Number(checkOf(read({ slotMm: [mm] }), 'leaned-on:slot-0').data.n)
+    const n = (mm: number) => Number(checkOf(read({ slotMm: [mm], bowMm: 0 }), 'leaned-on:slot-0').data.n)
     expect(n(150)).toBeLessThan(n(250))
     // Packed tight they stand; with half of them taken out the others lean in the room that leaves.
     expectNear(n(108), (1.5 * newtons(3 * 29) * (108 - 3 * 18)) / (2 * 1220), 1e-9)
@@ -169,7 +195,7 @@ describe('what leans', () => {
 
 describe('sheets on their short edges', () => {
   const half = sheets(1220, 610, 8, 7)
-  const [long, short] = [read({}, ctx([half])), read({ edge: 'short' }, ctx([half]))]
+  const [long, short] = [read({ bowMm: 0 }, ctx([half])), read({ bowMm: 0, edge: 'short' }, ctx([half]))]
   it('stand upright: a store half as long and as much higher, which is proven as it stands', () => {
     const [box] = short.shaped.assembly.bays[0].items.map((i) => i.box)
     expect([box.max[0] - box.min[0], box.max[2] - box.min[2]]).toEqual([610, 1220])

@@ -12,7 +12,10 @@ const reasons: WordsFor<ReasonData> = {
   'store-margin': () => 'a sheet is lifted over the bar, and never goes in exactly upright',
   'store-open': (d, say) => `the tallest sheet, ${say.length(d.tallMm)}, and ${say.length(d.marginMm)} over it`,
   'store-spare': () => 'for what is bought later',
-  'store-slot': (d) => `${plural(d.count, 'sheet')}, ${d.sparePct} % to spare, and room for fingers`,
+  'store-bow': (d, say) =>
+    `a sheet ${say.length(d.sheetMm)} long and ${say.length(d.thinMm)} thick is never quite flat: lay a straight edge on yours`,
+  'store-slot': (d, say) =>
+    `${plural(d.count, 'sheet')}, ${d.sparePct} % to spare, ${say.length(d.bowMm)} for their bow, and room for fingers`,
 }
 
 const levers: WordsFor<LeverData> = {
@@ -34,7 +37,7 @@ const problems: WordsFor<ProblemData> = {
   'store-too-high': (d, say) =>
     `It would be ${say.length(d.mm)} high, and there are ${say.length(d.mostMm)}. Lower frames cannot hold the tallest sheet on its edge.`,
   'store-slot-narrow': (d, say) =>
-    `Compartment ${d.slot} is ${say.length(d.mm)} wide and its sheets are ${say.length(d.leastMm)} thick together.`,
+    `Compartment ${d.slot} is ${say.length(d.mm)} wide, and its sheets want ${say.length(d.leastMm)}: as thick as they are together${d.bowMm > 0 ? `, and ${say.length(d.bowMm)} for their bow` : ''}.`,
   'store-no-way-in': (d, say) =>
     `Its sheets are drawn out to the right, where ${say.length(d.haveMm)} of wall are free: ${say.length(d.needMm)} at least. Move it to the left, or draw them out at the other end.`,
 }
@@ -75,6 +78,7 @@ export const sheetStoreWords: KindWords = {
     'store-open': () => 'opening over the bars',
     'store-margin': () => 'over the tallest sheet',
     'store-spare': () => 'room to spare, %',
+    'store-bow': () => 'bow of a sheet',
     'store-slot': (d) => `compartment ${d.slot}`,
   },
   choices: {
