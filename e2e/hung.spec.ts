@@ -19,7 +19,7 @@ test('from an empty project to a cabinet with doors and a stack hung from the jo
   // Doors: one more choice, judged with them open.
   await page.getByLabel('Front', { exact: true }).selectOption({ label: 'doors' })
   await station(page, 'Prove')
-  await expect(page.locator('[data-check^="hinges:"]').first()).toContainText('doors open')
+  await expect(page.locator('[data-check^="hinges:"]').first()).toContainText('doors and drawers open')
   await expect(page.locator('[data-check^="anchors:"]').first()).toContainText('hold')
 
   await station(page, 'Survey')

@@ -1,5 +1,5 @@
-import type { Assembly, Part } from '../assembly/assembly.ts'
-import { opens, turnsUp } from '../assembly/moved.ts'
+import type { Assembly, Motion, Part } from '../assembly/assembly.ts'
+import { turnsUp } from '../assembly/moved.ts'
 import { isUpright, thicknessAxis, wholeBox, type PartBoxes } from '../assembly/part-box.ts'
 import { defineCheck, plain, type CheckResult } from './check.ts'
 
@@ -23,7 +23,9 @@ export interface UsableFaces {
 
 export function usableFaces(a: Assembly, boxes: PartBoxes): UsableFaces {
   const whole = wholeBox(boxes)
-  const turning = new Set(a.motions.filter((m) => opens(m) && !turnsUp(m)).flatMap((m) => m.parts))
+  // What is drawn out or slides aside gains no faces.
+  const isUp: (m: Motion) => boolean = turnsUp
+  const turning = new Set(a.motions.flatMap((m) => (m.kind === 'swing' && !isUp(m) ? m.parts : [])))
   const looking = (p: Part) =>
     p.stock.kind === 'sheet' && isUprightSheet(p) && Math.abs(thicknessAxis(p)[1]) > LOOKS_OUT
   let [areaMm2, leaves] = [0, 0]

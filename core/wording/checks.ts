@@ -479,7 +479,7 @@ const ARRANGED: Record<string, string> = {
   forward: ' So with the goods drawn to the front edge.',
   'on-two': ' So with everything of a level on two of its arms.',
   person: ' So with a person on it where that does most.',
-  opened: ' So with doors open.',
+  opened: ' So with doors and drawers open.',
 }
 export const sayCheck = (r: CheckResult, say: Say): string =>
   capital(TABLE[r.code]?.(r, r.data, say) ?? r.code) + (ARRANGED[String(r.data.arranged)] ?? '')

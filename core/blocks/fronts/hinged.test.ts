@@ -100,7 +100,7 @@ describe('a cabinet with its leaves open', () => {
         r.checks.find((c) => c.id === 'anchors:build')!,
         sayIn(METRIC),
       ),
-    ).toContain('doors open')
+    ).toContain('doors and drawers open')
   })
 })
 

@@ -113,9 +113,9 @@ const steps: StepWordsFor<StepData> = {
 
 export const drawerBankWords: KindWords = {
   name: 'Drawer bank',
-  blurb: 'A box with grooves at one pitch, drawers of one, two or three units in it',
+  blurb: 'A box with drawers of one, two or three units, in grooves at one pitch or on slides',
   dims: {
-    'bank-unit': () => 'from groove to groove',
+    'bank-unit': () => 'height of one unit',
     'bank-width': () => 'clear width of a column',
     'bank-depth': () => 'depth',
     'bank-columns': () => 'columns',

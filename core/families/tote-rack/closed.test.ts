@@ -93,6 +93,12 @@ describe('a board behind the totes of each column', () => {
     const deep = exampleGoods('metric', 'tote', 1).item.deepMm
     expect(dim(r, 'railLengthMm') - 38 + 25.4).toBeGreaterThanOrEqual(deep - 0.5)
   })
+  it('is as thick as a post, whatever the rails are: screws from behind find enough of it', () => {
+    const thin = read({ catch: 'board', railSection: '18x94mm' })
+    const [board] = thin.shaped.assembly.parts.filter((p) => p.id.startsWith('catch-'))
+    expect(board.size.thicknessMm).toBe(38)
+    expect(thin.checks.filter((c) => c.state === 'fails' || c.state === 'unknown').map((c) => c.id)).toEqual([])
+  })
   it('hangs on two back rails: fewer are refused at their field', () => {
     const one = reading({ catch: 'board', backRails: 1, brace: false })
     expect(one.ok ? null : one.problem).toMatchObject({ code: 'catch-needs-rails', field: 'backRails' })

@@ -203,7 +203,7 @@ export function planOut(p: ToteRackParams, ctx: ShapeContext, pen: DimPen): Rack
   const last = tallestOf(rows - 1)
   const topMm = rowPlans[rows - 1].railTopMm + above(last, p.carry) + aboveMm + topExtra
 
-  const catchMm = p.catch === 'board' ? railStock.thicknessMm : 0
+  const catchMm = p.catch === 'board' ? post.thicknessMm : 0
   const deepest = fits.reduce((a, b) => (b.item.deepMm > a.item.deepMm ? b : a)).item.deepMm + catchMm
   const stickOutMm = p.front === 'open' ? STICK_OUT : standsOut(p.front)
   const divided = dividingLength(

@@ -323,7 +323,7 @@ function backBoards(
 
 /** A board behind the totes of each column, from the lowest back rail to the highest. @returns false: too few of those */
 function catches(d: Draft, p: ToteRackParams, ctx: ShapeContext, plan: RackPlan, y0: number): boolean {
-  const [section, back] = [findSection(p.railSection)!, findSection(p.backSection)!]
+  const [section, back] = [findSection(p.postSection)!, findSection(p.backSection)!]
   const backs = d.assembly.parts.filter((x) => x.role === 'back-rail')
   return plan.columns.every((column, c) => {
     const middle = column.left + column.clearMm / 2
@@ -334,7 +334,7 @@ function catches(d: Draft, p: ToteRackParams, ctx: ShapeContext, plan: RackPlan,
     const headMm = Math.max(...behind.map(({ id }) => d.box(id).max[2]))
     const id = `catch-${c}`
     d.square({
-      ...{ id, role: 'back-rail', stock: board(p.railSection, ctx.settings.grade), along: 'z', across: 'x' },
+      ...{ id, role: 'back-rail', stock: board(p.postSection, ctx.settings.grade), along: 'z', across: 'x' },
       min: [left, y0, footMm],
       size: [section.widthMm, section.thicknessMm, headMm - footMm],
     })
