@@ -1,3 +1,4 @@
+import { hasLid } from '../goods/care.ts'
 import type { z } from 'zod'
 import type { Assembly } from '../assembly/assembly.ts'
 import { NotBuildable } from '../assembly/draft.ts'
@@ -167,6 +168,21 @@ function shapedOrWhyNot(shape: () => Result<Shaped>): Result<Shaped> {
   }
 }
 
+/** What is spoilt in the open; a lid is a cover of its own, but for light. */
+const asksForCover = ({ goods }: ShapeContext): boolean =>
+  goods.some(({ item }) => item.care.some((c) => c === 'light' || (!hasLid(item) && (c === 'dust' || c === 'food'))))
+/** Fronts that cover what is behind them, the cheapest first. */
+const FRONTS = ['curtain', 'doors'] as const
+
+/** What is proposed open stands behind a curtain or doors where what goes in asks for that and the kind has such a front. */
+function covered<P>(proposed: readonly P[], schema: Family<P>['schema']): P[] {
+  return proposed.flatMap((p) => {
+    if ((p as { front?: unknown }).front !== 'open') return [p]
+    const closed = FRONTS.map((front) => ({ ...p, front })).filter((x) => schema.safeParse(x).success)
+    return closed.length > 0 ? closed : [p]
+  })
+}
+
 /** Hides a family's parameter type behind its schema: every entry parses first, and a bad parameter names its field. */
 export function family<P>(f: Family<P>): AnyFamily {
   const parse = (raw: unknown): Result<P> => {
@@ -201,7 +217,7 @@ export function family<P>(f: Family<P>): AnyFamily {
     savers: (raw, ctx) => f.savers(must(raw), ctx),
     steps: (raw, shaped) => f.steps(must(raw), shaped),
     suits: f.suits,
-    propose: f.propose,
+    propose: (ctx) => (asksForCover(ctx) ? covered(f.propose(ctx), f.schema) : f.propose(ctx)),
     examples: f.examples,
   }
 }

@@ -1,7 +1,7 @@
 import { placedBox } from '../../clearance/placing.ts'
 import type { Box } from '../../geometry/box.ts'
 import type { Convex } from '../../geometry/convex.ts'
-import { burns, type Care } from '../../goods/care.ts'
+import { burns, hasLid, type Care } from '../../goods/care.ts'
 import type { Goods } from '../../goods/goods.ts'
 import { BODY } from '../../goods/person.ts'
 import { boxesApart, nearestFeature } from '../../room/near-feature.ts'
@@ -146,8 +146,18 @@ const RULES: readonly Rule[] = [
     asks: has('light'),
     broken: (t, c) => (c.room.features.some((f) => f.kind === 'window') || isCovered(t, c) ? null : {}),
   },
-  { code: 'care-dust', state: 'holds', asks: has('dust'), broken: (t, c) => (isCovered(t, c) ? null : {}) },
-  { code: 'care-food-open', state: 'holds', asks: has('food'), broken: (t, c) => (isCovered(t, c) ? null : {}) },
+  {
+    code: 'care-dust',
+    state: 'holds',
+    asks: has('dust'),
+    broken: (t, c) => (hasLid(t.g) || isCovered(t, c) ? null : {}),
+  },
+  {
+    code: 'care-food-open',
+    state: 'holds',
+    asks: has('food'),
+    broken: (t, c) => (hasLid(t.g) || isCovered(t, c) ? null : {}),
+  },
 ]
 
 const thingsOf = ({ assembly, goods, frame }: Given): Thing[] =>
