@@ -23,6 +23,12 @@ describe('what is spoilt in the open', () => {
     for (const care of [[], ['heat'], ['damp']] as Care[][])
       expect(new Set(fronts(id, ctx(care)))).toEqual(new Set(['open']))
   })
+  it('who wants a thing behind doors is proposed doors, and no curtain', () => {
+    const c = ctx([])
+    const goods = c.goods.map((g) => ({ ...g, item: { ...g.item, keptAs: 'closed' as const } }))
+    for (const id of ['wall-cabinet', 'shelf-unit'])
+      expect(new Set(fronts(id, { ...c, goods }))).toEqual(new Set(['doors']))
+  })
   it('is covered by the lid of a tote', () => {
     expect(new Set(fronts('tote-rack', ctx(['dust'], 'tote')))).toEqual(new Set(['open']))
   })

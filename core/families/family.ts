@@ -1,4 +1,4 @@
-import { hasLid } from '../goods/care.ts'
+import { wantsCover } from '../goods/care.ts'
 import type { z } from 'zod'
 import type { Assembly } from '../assembly/assembly.ts'
 import { NotBuildable } from '../assembly/draft.ts'
@@ -168,17 +168,17 @@ function shapedOrWhyNot(shape: () => Result<Shaped>): Result<Shaped> {
   }
 }
 
-/** What is spoilt in the open; a lid is a cover of its own, but for light. */
-const asksForCover = ({ goods }: ShapeContext): boolean =>
-  goods.some(({ item }) => item.care.some((c) => c === 'light' || (!hasLid(item) && (c === 'dust' || c === 'food'))))
-/** Fronts that cover what is behind them, the cheapest first. */
-const FRONTS = ['curtain', 'doors'] as const
+/** Fronts that cover what is behind them, the cheapest first; who wants things behind doors is given no curtain. */
+function frontsFor({ goods }: ShapeContext): readonly string[] {
+  if (goods.some(({ item }) => item.keptAs === 'closed')) return ['doors']
+  return goods.some(({ item }) => wantsCover(item)) ? ['curtain', 'doors'] : []
+}
 
-/** What is proposed open stands behind a curtain or doors where what goes in asks for that and the kind has such a front. */
-function covered<P>(proposed: readonly P[], schema: Family<P>['schema']): P[] {
+/** What is proposed open is closed where what goes in asks for that and the kind has such a front. */
+function covered<P>(proposed: readonly P[], fronts: readonly string[], schema: Family<P>['schema']): P[] {
   return proposed.flatMap((p) => {
     if ((p as { front?: unknown }).front !== 'open') return [p]
-    const closed = FRONTS.map((front) => ({ ...p, front })).filter((x) => schema.safeParse(x).success)
+    const closed = fronts.map((front) => ({ ...p, front })).filter((x) => schema.safeParse(x).success)
     return closed.length > 0 ? closed : [p]
   })
 }
@@ -217,7 +217,7 @@ export function family<P>(f: Family<P>): AnyFamily {
     savers: (raw, ctx) => f.savers(must(raw), ctx),
     steps: (raw, shaped) => f.steps(must(raw), shaped),
     suits: f.suits,
-    propose: (ctx) => (asksForCover(ctx) ? covered(f.propose(ctx), f.schema) : f.propose(ctx)),
+    propose: (ctx) => covered(f.propose(ctx), frontsFor(ctx), f.schema),
     examples: f.examples,
   }
 }

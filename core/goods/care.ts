@@ -9,3 +9,7 @@ export const burns = (care: readonly Care[]): boolean => care.includes('aerosol'
 
 /** Its lid keeps dust, and what gnaws, from what is in it. */
 export const hasLid = ({ kind }: { kind: GoodsKind }): boolean => kind === 'tote' || kind === 'pail' || kind === 'drum'
+
+/** Whether it is spoilt in the open: a lid is a cover of its own, but for light. */
+export const wantsCover = (g: { kind: GoodsKind; care: readonly Care[] }): boolean =>
+  g.care.some((c) => c === 'light' || (!hasLid(g) && (c === 'dust' || c === 'food')))

@@ -64,6 +64,14 @@ describe('what can be had at a wall', () => {
     // Where nothing is before it, its depth is its own to find.
     expect(free.build.params.depthMm).toBeNull()
   })
+  it('is makeshift for what is spoilt in the open, where it has no front', () => {
+    const { p } = room([])
+    const dusty = { ...p, goods: p.goods.map((g) => ({ ...g, care: ['dust' as const] })) }
+    const market = new RoomMarket(dusty, { ...NO_WISHES, keepFree: ['e', 's', 'w'] })
+    const makeshift = (kind: string) => offered({ market }, kind)!.makeshift
+    expect([makeshift('shelf-unit'), makeshift('ledger-shelf')]).toEqual([0, 12])
+    expect(offered({ market: new RoomMarket(p, NO_WISHES) }, 'ledger-shelf')!.makeshift).toBe(0)
+  })
   it('hangs over what is low', () => {
     const low = thing('other', 'b', 0, { wideMm: WALL_MM, deepMm: 600, highMm: 800 })
     const light = room([low], 4)

@@ -6,7 +6,9 @@ import { settled } from '../assembly/temporary.ts'
 import { placedBox, waysOut } from '../clearance/placing.ts'
 import type { PriceLine } from '../catalogue/prices.ts'
 import type { AnyFamily, Shaped } from '../families/family.ts'
-import { boxUnion } from '../geometry/box.ts'
+import { isBehind } from '../checks/in-the-room/keeping.ts'
+import { wantsCover } from '../goods/care.ts'
+import { boxUnion, type Box } from '../geometry/box.ts'
 import type { Convex } from '../geometry/convex.ts'
 import type { Goods } from '../goods/goods.ts'
 import { BODY } from '../goods/person.ts'
@@ -190,7 +192,8 @@ export function measured(
   const housed = housedOf(build.goods, unhoused)
   // One that is only possible for a thing, though another is good for it.
   const isMakeshift = (id: string) => (wishedWay(kind, of.get(id)!)?.score ?? 0) < Math.min(2, best.get(id) ?? 0)
-  const ill = own.filter(({ i, g }) => isIllPlaced(g, placedBox(frame, i.box), p, outline)).length
+  const open = (g: Goods, box: Box) => wantsCover(g) && !isBehind(box, assembly.parts, boxes)
+  const ill = own.filter(({ i, g }) => open(g, i.box) || isIllPlaced(g, placedBox(frame, i.box), p, outline)).length
   const area = ((whole.max[0] - whole.min[0]) * (whole.max[1] - whole.min[1])) / 1e6
   return {
     build,

@@ -1,3 +1,5 @@
+import type { Part } from '../../assembly/assembly.ts'
+import type { PartBoxes } from '../../assembly/part-box.ts'
 import { placedBox } from '../../clearance/placing.ts'
 import type { Box } from '../../geometry/box.ts'
 import type { Convex } from '../../geometry/convex.ts'
@@ -40,14 +42,17 @@ type Given = Pick<
 type Asked = Given & { round: readonly Pick<Thing, 'g' | 'body'>[] }
 
 /** Whether a leaf, a face or a curtain lies before a thing when everything is shut. */
-function isCovered(t: Thing, { assembly, boxes }: Given): boolean {
-  const [w, h] = [0, 2].map((k) => t.own.max[k] - t.own.min[k])
-  const covered = assembly.parts
+const isCovered = (t: Thing, { assembly, boxes }: Given): boolean => isBehind(t.own, assembly.parts, boxes)
+
+/** Whether most of a thing is behind leaves, faces or a curtain. @param own where it is in its build */
+export function isBehind(own: Box, parts: readonly Part[], boxes: PartBoxes): boolean {
+  const [w, h] = [0, 2].map((k) => own.max[k] - own.min[k])
+  const covered = parts
     .filter((p) => p.role === 'door' || p.role === 'face')
     .reduce((sum, p) => {
       const b = boxes.get(p.id)
-      if (!b || b.max[1] < t.own.max[1]) return sum
-      const [x, z] = [0, 2].map((k) => Math.max(0, Math.min(b.max[k], t.own.max[k]) - Math.max(b.min[k], t.own.min[k])))
+      if (!b || b.max[1] < own.max[1]) return sum
+      const [x, z] = [0, 2].map((k) => Math.max(0, Math.min(b.max[k], own.max[k]) - Math.max(b.min[k], own.min[k])))
       return sum + x * z
     }, 0)
   return covered >= COVERED * w * h
