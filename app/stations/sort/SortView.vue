@@ -226,7 +226,7 @@ const exportCsv = () => downloadCsv('goods.csv', goodsToRows(goods.value), [...G
         <p v-else id="line-h" class="soft small mb-2">
           Count, thing, across x deep x tall, mass of one; of usual things no size is needed yet. Small things by
           volume:
-          <code>{{ heapExample }}</code>. Any unit; a bare number is
+          <code class="text-nowrap">{{ heapExample }}</code>. Any unit; a bare number is
           {{ readings.units.system === 'imperial' ? 'inches and pounds' : 'millimetres and kilograms' }}.
         </p>
 
