@@ -3,6 +3,9 @@ import { axe, enter, expect, saved, startEmpty, station, test } from './helpers.
 test('from small things to a bank of drawers that holds, with drawers of one’s own', async ({ page }) => {
   await startEmpty(page, 'Fittings', 'millimetres')
   await enter(page, ['18 box of screws 110 x 90 x 50, 0.9 kg', '4 tin of wax 90 x 90 x 60, 0.4 kg'])
+  // Small things by how much there is of them: so many boxes as that takes.
+  await enter(page, ['3 l of hooks in box 110 x 90 x 60, 0.8 kg'])
+  await expect(page.getByRole('row', { name: /hooks in box/ }).getByLabel(/count/i)).toHaveValue('7')
   await station(page, 'Shape')
   await page.getByLabel('Or take a kind yourself').selectOption({ label: 'Drawer bank' })
   await page.getByRole('button', { name: 'All of them' }).click()
@@ -21,6 +24,14 @@ test('from small things to a bank of drawers that holds, with drawers of one’s
   await expect(
     page.getByRole('link', { name: /Grooves in the uprights/ }).or(page.getByText('Grooves in the uprights')),
   ).toBeVisible()
+
+  // On bought slides instead: proven right out, and built otherwise.
+  await station(page, 'Shape')
+  await page.getByLabel('Drawers run').selectOption({ label: 'on bought slides, right out' })
+  await station(page, 'Prove')
+  await expect(page.getByText(/Right out, the \d+ slides of its drawers carry them/).first()).toBeVisible()
+  await station(page, 'Build')
+  await expect(page.getByText('Housings in the uprights').first()).toBeVisible()
 })
 
 test('flat things on edge in slots, the unit said once after the last size', async ({ page }) => {

@@ -5,7 +5,7 @@ import { parseLength } from '../measure/parse-length.ts'
 import { parseMass } from '../measure/parse-mass.ts'
 import { bad, good, type Result } from '../measure/result.ts'
 import type { UnitSystem } from '../measure/units.ts'
-import { filledWith, parseHeap } from './small-things.ts'
+import { filledWith, parseHeap, type Heap } from './small-things.ts'
 import { GOODS_LIMITS, newGoods, type Goods } from './goods.ts'
 
 const KIND_WORDS: Record<string, GoodsKind> = {
@@ -86,6 +86,13 @@ function withLastUnit(terms: readonly string[]): readonly string[] {
   return unit && bare ? terms.map((t, i) => (i < terms.length - 1 ? `${t.trim()} ${unit}` : t)) : terms
 }
 
+/** `6 l of screws in box 110 x 90 x 50`: so many of what they go into. */
+function heapLine(heap: Result<Heap>, system: UnitSystem, id: string): Result<Goods> {
+  if (!heap.ok) return heap
+  const container = parseGoodsLine(heap.value.container, system, id)
+  return container.ok ? filledWith(heap.value, container.value) : container
+}
+
 /** `2 chest freezers`: a usual thing said without its size has the usual one, until it is measured. */
 function usualLine(text: string, id: string): Result<Goods> | undefined {
   const said = /^(?:(\d+)\s+(?:x\s+)?)?([a-z][^\d]*)$/i.exec(text)
@@ -111,10 +118,7 @@ export function parseGoodsLine(line: string, system: UnitSystem, id: string): Re
   const text = plainCharacters(line)
   if (text === '') return bad('line-empty')
   const heap = parseHeap(text)
-  if (heap) {
-    const container = heap.ok ? parseGoodsLine(heap.value.container, system, id) : heap
-    return heap.ok && container.ok ? filledWith(heap.value, container.value as Goods) : (container as Result<Goods>)
-  }
+  if (heap) return heapLine(heap, system, id)
   const head = /^(?:(-?\d+)\s+(?:x\s+(?=[a-z]))?)?((?!x\b)[a-z][^\d]*?)[\s,:]+(?=-?[\d.])(.*)$/i.exec(text)
   const usual = head ? undefined : usualLine(text, id)
   if (usual) return usual

@@ -57,6 +57,10 @@ describe('in the line where things are said', () => {
     if (r.ok) expect(presumedMass(r.value).contents).toBe('metal')
     expect(line('5 qt of screws in box 6 x 4 x 3', 'imperial')).toMatchObject({ ok: true, value: { count: 6 } })
   })
+  it('keeps a count that is said and more than it takes', () => {
+    expect(line('6 l of screws in 9 box 150 x 100 x 80')).toMatchObject({ ok: true, value: { count: 9 } })
+    expect(line('6 l of screws in 2 box 150 x 100 x 80')).toMatchObject({ ok: true, value: { count: 7 } })
+  })
   it('keeps a mass that is said of one of them', () => {
     expect(line('20 l of seed in tote 400 x 300 x 200, 9 kg')).toMatchObject({ ok: true, value: { massKg: 9, kind: 'tote' } }) // prettier-ignore
   })

@@ -53,9 +53,9 @@ export function parseHeap(text: string): Result<Heap> | null {
 export const litresIn = (g: Pick<Goods, 'kind' | 'acrossMm' | 'deepMm' | 'tallMm'>): number =>
   (FILLED_SHARE * (isRound(g.kind) ? ROUND_SHARE : 1) * g.acrossMm * g.deepMm * g.tallMm) / 1e6
 
-/** How many of a container a heap fills. Fails with `count` where there would be too many. */
+/** As many of a container as a heap fills, or as were said where those are more. Fails with `count` where there would be too many. */
 export function filledWith(heap: Heap, container: Goods): Result<Goods> {
-  const count = Math.max(1, Math.ceil(heap.litres / litresIn(container) - 1e-9))
+  const count = Math.max(container.count, Math.ceil(heap.litres / litresIn(container) - 1e-9))
   return count > GOODS_LIMITS.maxCount
     ? bad('count', { count, max: GOODS_LIMITS.maxCount }, 'count')
     : good({ ...container, count, name: `${heap.name} in ${container.name}`.slice(0, NAME_LONG) })

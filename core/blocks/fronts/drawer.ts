@@ -102,8 +102,12 @@ export function placeDrawer(d: Draft, x: Drawer): { moves: string[]; slides: str
   })
   // Lips are too low for screws into each other: the bottom holds them.
   for (const side of x.lipMm === undefined ? ['left', 'right'] : []) {
-    d.screw(id(side), id('back'), 2, 'edge', t, 100)
-    d.screw(id('face'), id(side), 2, 'edge', t, 100)
+    const joints = [
+      ['back', d.screw(id(side), id('back'), 2, 'edge', t, 100)],
+      ['face', d.screw(id('face'), id(side), 2, 'edge', t, 100)],
+    ] as const
+    // On slides nothing is under them: they hang on their screws.
+    if (x.slide) for (const [name, joint] of joints) d.rest(id(name), id(side), 'fasteners', joint)
   }
   if (x.hand === 'pull') pullOn(d, x)
   if (x.hand === 'hole') {
@@ -173,7 +177,7 @@ const SLIDE_UP_MM = 2
 /** A drawer on slides is no lower than so much with its room over it, mm. */
 export const LEAST_ON_SLIDES_MM = SLIDE_HIGH_MM + SLIDE_UP_MM + OVER_MM
 
-/** The sides on bought slides, back and face between and before them, the bottom in grooves. @returns the slides */
+/** The sides on bought slides, as one with them; back and face between and before them, the bottom in grooves. @returns the slides */
 function boxOnSlides(d: Draft, x: Drawer, slide: DrawerSlide): string[] {
   const inside = drawerInside(x)
   const t = x.sheet.thicknessMm
@@ -208,7 +212,7 @@ function boxOnSlides(d: Draft, x: Drawer, slide: DrawerSlide): string[] {
   }
   const body = `${x.id}-box`
   const slides = [0, 1].map((k) => slideOf(d, x, slide, k))
-  d.body(body, [...['left', 'right', 'back', 'face'].map(id), ...slides.map((s) => s.id)], [])
+  d.body(body, [id('left'), id('right'), ...slides.map((s) => s.id)], [])
   for (const s of slides)
     for (const at of s.places)
       for (const push of WAYS)

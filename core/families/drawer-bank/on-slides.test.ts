@@ -94,6 +94,11 @@ describe('drawers on bought slides', () => {
     const dadoes = a.parts.find((p) => p.id === 'upright-0')!.machining.filter((m) => m.kind === 'dado')
     expect(dadoes.length).toBe(a.parts.filter((p) => p.id.startsWith('panel-0-')).length)
   })
+  it('take in one unit what one takes in grooves: a unit is higher', () => {
+    const houses = (runs: DrawerBankParams['runs']) =>
+      read({ runs }, [{ ...box(110, 90, 0.9, 4), item: { ...box(110, 90, 0.9, 4).item, tallMm: 47 } }]).shaped.unhoused
+    expect([houses('grooves'), houses('slides')]).toEqual([[], []])
+  })
   it('come right out: as far as their slides are long', () => {
     const [m] = a.motions
     expect(m.kind === 'slide' && m.by[1]).toBe(size('drawer-0-slide-0', 1))

@@ -48,6 +48,8 @@ export interface ProblemData {
 
 /** From groove to groove: a hand lies flat in a drawer of one unit. Product decision. */
 const UNIT = inches(2.5)
+/** On slides its bottom lies higher in its sides, and as much must go in. Product decision. */
+const UNIT_ON_SLIDES = inches(3)
 const KICK = 80
 /** No more is put into one drawer: it is drawn with one hand. Product decision. */
 const MOST_KG = { grooves: 8, slides: 18 } as const
@@ -182,10 +184,14 @@ export function planOut(p: DrawerBankParams, ctx: ShapeContext, pen: DimPen): Re
       data: { parts: widthShare?.n ?? 1, sheetMm: bottom.lengthMm, widestMm: widest },
     },
   )
-  const unitMm = pen.length({ path: 'unitMm', code: 'bank-unit', min: 30, max: 200 }, roundDown(UNIT, units), {
-    code: 'bank-unit',
-    terms: [],
-  })
+  const unitMm = pen.length(
+    { path: 'unitMm', code: 'bank-unit', min: 30, max: 200 },
+    roundDown(slide ? UNIT_ON_SLIDES : UNIT, units),
+    {
+      code: 'bank-unit',
+      terms: [],
+    },
+  )
   const leastUnit = slide ? LEAST_ON_SLIDES_MM : bottom.thicknessMm + RUN_MM + OVER_MM + 15
   if (unitMm < leastUnit) return bad('bank-unit-low', { mm: unitMm, leastMm: leastUnit }, 'unitMm')
   const kickMm = pen.length({ path: 'kickMm', code: 'bank-kick', min: 0, max: 300 }, KICK, {
