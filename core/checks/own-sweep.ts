@@ -126,7 +126,12 @@ export const ownSweep = defineCheck({
         capacity: TOUCH_MM,
         covers: opens(m) ? [] : [m.id],
         parts: [m.parts[0], ...(hit ? [hit.id] : [])],
-        data: { role: moving[0].role, other: hit?.role ?? '', goods: hit ? '' : worst.id, byMm: worst.mm },
+        data: {
+          role: m.kind === 'slide' && own.size > 1 ? 'drawer' : moving[0].role,
+          other: hit?.role ?? '',
+          goods: hit ? '' : worst.id,
+          byMm: worst.mm,
+        },
       })
     }
     // All that is taken off is one question: the hardest of them answers for all.

@@ -290,6 +290,7 @@ export const cautionText = (code: string): string => CAUTIONS[code] ?? code
 export const MARKS: Record<string, string> = {
   'rail-top': 'rail top, row',
   'shelf-top': 'shelf top',
+  'slide-under': 'slide, lower edge',
   'bottom-top': 'top of bottom',
   'strip-top': 'strip top',
   'arm-hole': 'holes for arms',

@@ -151,6 +151,12 @@ describe('drawers on bought slides', () => {
     expect(steps.indexOf('slides')).toBeGreaterThan(-1)
     expect(steps.indexOf('slides')).toBeLessThan(steps.indexOf('box'))
     expect(steps).not.toContain('grooves')
+    // Each height once on the stick, and said in that step.
+    const heights = new Set(a.parts.filter((p) => p.id.includes('-slide-')).map((p) => boxes.get(p.id)!.min[2]))
+    const marks = a.stick.filter((m) => m.code === 'slide-under')
+    expect(new Set(marks.map((m) => m.zMm))).toEqual(heights)
+    expect(r.steps.find((s) => s.id === 'slides')!.marks).toEqual(marks.map((m) => m.level))
+    expect(new Set(a.stick.map((m) => m.level)).size).toBe(a.stick.length)
   })
   it('are offered where grooves are too weak, and grooves where slides are not needed', () => {
     const p = startingParams('metric', true)

@@ -10,7 +10,9 @@ import {
   uprightId,
   type StandingBox,
 } from '../../blocks/carcass/standing.ts'
+import { findSlide } from '../../catalogue/drawer-slides.ts'
 import { FOAM } from '../../catalogue/soft.ts'
+import { idsOf } from '../../steps/step.ts'
 import { standsOn } from '../../goods/goods.ts'
 import { good, type Result } from '../../measure/result.ts'
 import { BOX_SHEETS, choicePen, GROOVE_SHEETS } from '../choices.ts'
@@ -49,6 +51,7 @@ export function shapeDrawerBank(p: DrawerBankParams, ctx: ShapeContext): Result<
   coverUprights(d, box, plan.box)
   if (!plan.slide) grooves(d, plan)
   const parts = plan.drawers.map((x, i) => drawer(d, p, plan, x, i))
+  if (plan.slide) markSlides(d, plan)
   d.sub({
     id: 'unit',
     name: 'unit',
@@ -142,6 +145,15 @@ function drawer(d: Draft, p: DrawerBankParams, plan: Plan, x: PlannedDrawer, i: 
   })
   return [...parts, ...slides]
 }
+/** The lower edge of every slide, each height once, after the marks of the panels. */
+function markSlides(d: Draft, plan: Plan) {
+  const slides = d.assembly.parts.filter((x) => x.stock.kind === 'bought' && findSlide(x.stock.item))
+  const heights = [...new Set(slides.map(({ id }) => d.box(id).min[2]))].sort((a, b) => a - b)
+  heights.forEach((z, i) =>
+    d.mark(z, 'slide-under', plan.stretches + i + 1, idsOf(slides.filter(({ id }) => d.box(id).min[2] === z))),
+  )
+}
+
 /** Round the things of a drawer: foam, or a board of what the drawers are made of. */
 function insertOf(plan: Plan, x: PlannedDrawer): Pick<Drawer, 'insert'> {
   if (x.insert === 'none') return {}

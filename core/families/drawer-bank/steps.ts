@@ -27,9 +27,9 @@ const SQUARE_MM = 2
 
 /** Runner grooves in the uprights, or only the housings of the panels; the slides of drawers that run on those. */
 function uprightSteps(p: DrawerBankParams, a: Assembly, of: (id: string) => Part, uprights: string[]): Step[] {
-  const levels = a.stick.map((m) => m.level)
+  const marks = (code: string) => a.stick.flatMap((m) => (m.code === code ? [m.level] : []))
   const cut = of(uprights[0]).machining.filter((m) => m.kind === 'dado')
-  const about = { parts: uprights, marks: levels, cautions: ['blades' as const, 'dust' as const] }
+  const about = { parts: uprights, marks: marks('shelf-top'), cautions: ['blades' as const, 'dust' as const] }
   if (p.runs === 'slides') {
     const [panel] = cut
     const moving = new Set(a.motions.flatMap((m) => m.parts))
@@ -44,6 +44,7 @@ function uprightSteps(p: DrawerBankParams, a: Assembly, of: (id: string) => Part
       }),
       step({
         ...{ id: 'slides', code: 'bank-slides-on', parts: idsOf(slides), on: uprights, cautions: ['screws'] },
+        marks: marks('slide-under'),
         data: {
           slides: slides.length,
           longMm: slides[0].size.lengthMm,

@@ -58,7 +58,7 @@ const steps: StepWordsFor<StepData> = {
   'bank-slides-on': {
     title: 'The slides',
     text: (d, say) =>
-      `While the uprights still lie on the floor: ${plural(d.slides, 'slide')}, ${say.length(d.longMm)} long, at ${plural(d.levels, 'height')}, their front ends ${say.length(d.frontMm)} behind the front edge. A board cut to the height spaces each pair alike, the highest first, then the board is cut for the next one down.`,
+      `While the uprights still lie on the floor: ${plural(d.slides, 'slide')}, ${say.length(d.longMm)} long, at ${plural(d.levels, 'height')}, their front ends ${say.length(d.frontMm)} behind the front edge. Their lower edges on the marks of the stick, carried across both uprights of a column at once.`,
   },
   'bank-slide-drawer': {
     title: 'The first drawer',
