@@ -254,7 +254,7 @@ export const uprights = defineCheck({
       if (p.stock.kind !== 'sheet' || !member || !(onEdge || Math.abs(p.at.along[2]) >= UPRIGHT)) continue
       const { state } = member
       const given = { check: 'upright', link: 'post' as const, quantity: 'force' as const, subject: 'side' }
-      if (state.kind === 'unknown' && !onEdge)
+      if (state.kind === 'unknown')
         return [
           plain({ ...given, code: `unknown-${state.reason}`, state: 'unknown', parts: [p.id], data: { role: p.role } }),
         ]

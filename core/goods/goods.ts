@@ -98,6 +98,9 @@ export const isLong = (g: Goods): boolean =>
   (g.kind !== 'sheet' && g.kind !== 'tool' && g.acrossMm >= LONG_SHARE * Math.max(g.deepMm, g.tallMm))
 const LONG_SHARE = 4
 export const isRound = (kind: GoodsKind): boolean => kind === 'pail' || kind === 'drum'
+/** What a thing takes up, litres: the box round it, or the round in that. */
+export const litresOf = (g: Pick<Goods, 'kind' | 'acrossMm' | 'deepMm' | 'tallMm'>): number =>
+  ((isRound(g.kind) ? Math.PI / 4 : 1) * g.acrossMm * g.deepMm * g.tallMm) / 1e6
 
 /*
  *        straight

@@ -1,6 +1,6 @@
 import type { GoodsKind } from '../catalogue/containers.ts'
 import { usualThing } from '../catalogue/usual-things.ts'
-import { isRound, type Goods } from './goods.ts'
+import { litresOf, type Goods } from './goods.ts'
 
 /*
  * What a thing may weigh that nobody has weighed: on the heavy side, from what it is, how large it is and what its name
@@ -54,9 +54,6 @@ const NAMED: readonly [Contents, RegExp][] = [
   ['cloth', /\b(clothes|clothing|coats?|blankets?|bedding|sails?|rope|tents?|towels?|fabric|costumes?)\b/i],
 ]
 
-/** What of the box round a thing it fills; round ones π/4. */
-const ROUND_SHARE = Math.PI / 4
-
 /** What stands by itself, of its whole size: a freezer is mostly air, a lathe is not. Product decision. */
 const MACHINE_KG_PER_LITRE = 0.35
 /** Hard wood and dense board, at the heavy end. Product decision; the heaviest hardwoods sold for building are about so dense. */
@@ -89,7 +86,7 @@ function densityOf(g: Goods): { contents: Exclude<Presumed['contents'], 'usual'>
 
 /** What one of a thing is presumed to weigh, whether it was weighed or not; rounded up to half a kilogram. */
 export function presumedMass(g: Goods): Presumed {
-  const litres = ((isRound(g.kind) ? ROUND_SHARE : 1) * g.acrossMm * g.deepMm * g.tallMm) / 1e6
+  const litres = litresOf(g)
   const usual = usualThing(g.name)
   if (usual) {
     // A larger one weighs more; a smaller one might weigh as much.

@@ -1,6 +1,6 @@
 import { NUMBER, readNumber } from '../measure/number.ts'
 import { bad, good, type Result } from '../measure/result.ts'
-import { GOODS_LIMITS, isRound, type Goods } from './goods.ts'
+import { GOODS_LIMITS, litresOf, type Goods } from './goods.ts'
 
 /*
  * Small things are not counted but heaped: so many litres of screws, of blocks, of seeds, and what they go into. How many
@@ -20,8 +20,6 @@ const MOST_LITRES = 100_000
 
 /** Of the box round a container what is in it: its walls, its taper, and the room under its lid are not. Product decision. */
 const FILLED_SHARE = 0.75
-/** What of the box round it a round one fills. */
-const ROUND_SHARE = Math.PI / 4
 
 /** What is said to go into what: `6 l of screws in box 110 x 90 x 50`, or `screws 6 l in box …`; null where no volume is said. */
 export interface Heap {
@@ -50,8 +48,7 @@ export function parseHeap(text: string): Result<Heap> | null {
 }
 
 /** What one container takes, litres. */
-export const litresIn = (g: Pick<Goods, 'kind' | 'acrossMm' | 'deepMm' | 'tallMm'>): number =>
-  (FILLED_SHARE * (isRound(g.kind) ? ROUND_SHARE : 1) * g.acrossMm * g.deepMm * g.tallMm) / 1e6
+export const litresIn = (g: Parameters<typeof litresOf>[0]): number => FILLED_SHARE * litresOf(g)
 
 /** As many of a container as a heap fills, or as were said where those are more. Fails with `count` where there would be too many. */
 export function filledWith(heap: Heap, container: Goods): Result<Goods> {

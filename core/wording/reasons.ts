@@ -42,6 +42,8 @@ const TABLE: Record<string, (d: Data, say: Say) => string> = {
   'usual-span': (d, say) => `shelves of one board thickness span about ${say.lengthOf(d, 'everyMm')} without a strip`,
   'depth-deepest': (d, say) =>
     `as deep as the deepest thing, ${say.lengthOf(d, 'deepestMm')}: a deeper rip would only hang more weight`,
+  'rip-for-space': (d, say) =>
+    `the deepest rip that fits the space (sheet in ${d.parts}); the deepest thing is ${say.lengthOf(d, 'deepestMm')}`,
   'depth-no-rip': (d, say) =>
     `as deep as the deepest thing, ${say.lengthOf(d, 'deepestMm')}: no whole share of a sheet is that deep and goes into the room there is`,
   'goods-below-on-pins': () => 'up to the next hole for a pin',

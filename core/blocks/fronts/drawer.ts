@@ -170,9 +170,9 @@ function boxOnRunner(d: Draft, x: Drawer): string[] {
   return []
 }
 
-/** Lower edges of sides on slides are this far below their bottom, which lies in grooves of them, mm. */
+/** Lower edges of sides on slides are this far below their bottom, which lies in grooves of them, mm. Product decision. */
 const SUNK_MM = 10
-/** Under the slides, to the lower edge of the sides, mm. */
+/** Under the slides, to the lower edge of the sides, mm. Product decision. */
 const SLIDE_UP_MM = 2
 /** A drawer on slides is no lower than so much with its room over it, mm. */
 export const LEAST_ON_SLIDES_MM = SLIDE_HIGH_MM + SLIDE_UP_MM + OVER_MM

@@ -4,7 +4,7 @@ import { exampleContext, exampleGoods } from '../../families/example-context.ts'
 import { findFamily } from '../../families/registry.ts'
 import { newBuild } from '../../project/new-build.ts'
 import { readWith } from '../../project/read-build.ts'
-import { depthOrNeeded, economicalRip } from './economical-rip.ts'
+import { standingDepth, economicalRip } from './economical-rip.ts'
 
 const settings = startingSettings('metric')
 const sheet = { widthMm: 1220 }
@@ -13,11 +13,11 @@ const [half, third] = [500, 350].map((wanted) => economicalRip(sheet, settings, 
 
 describe('the depth of what stands', () => {
   const depth = (wantedMm: number, mostMm: number, deepestMm = wantedMm) =>
-    depthOrNeeded(economicalRip(sheet, settings, wantedMm, mostMm), { wantedMm, mostMm, deepestMm }, unitsOf(settings))
+    standingDepth(economicalRip(sheet, settings, wantedMm, mostMm), { wantedMm, mostMm, deepestMm }, unitsOf(settings))
   it('is a share of the sheet where one is deep enough and there is room for it', () => {
     expect(half).toBeGreaterThan(third)
-    expect(depth(third, 700)).toBeNull()
-    expect(depth(half - 1, 700)).toBeNull()
+    expect(depth(third, 700)).toEqual({ mm: third, why: 'economical-rip' })
+    expect(depth(half - 1, 700)).toEqual({ mm: half, why: 'economical-rip' })
   })
   it('is what is needed where the next share is more than there is room for', () => {
     expect(depth(third + 20, half - 1)!.mm).toBeGreaterThanOrEqual(third + 20)
@@ -26,9 +26,9 @@ describe('the depth of what stands', () => {
     expect(depth(third + 20, half - 1, third + 45)!.mm).toBeGreaterThanOrEqual(third + 45)
     expect(depth(third + 20, third + 30, third + 45)!.mm).toBeLessThanOrEqual(third + 30)
   })
-  it('is nothing of its own where what is needed does not go in', () => {
-    expect(depth(third + 20, third + 19)).toBeNull()
-    expect(depth(0, 400)).toBeNull()
+  it('is the deepest share there is room for where what is needed does not go in', () => {
+    expect(depth(third + 20, third + 19)).toEqual({ mm: third, why: 'rip-for-space' })
+    expect(depth(60, 50)).toBeUndefined()
   })
 })
 

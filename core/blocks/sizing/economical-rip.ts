@@ -21,15 +21,20 @@ export const economicalRip = (
 ): Share | undefined => shareOf(sheet.widthMm, settings, { wantedMm, leastMm: NARROWEST_MM, mostMm, parts: MOST })
 
 /**
- * Depth of what stands, mm: a rip of the sheet, or where none there is room for is deep enough just what is needed.
+ * Depth of what stands, mm: a rip of the sheet; where none there is room for is deep enough just what is needed; and where
+ * that does not go in either, the deepest rip that does.
  * @param wantedMm what is needed, as far as it may not stand out @param mostMm what there is room for
  */
-export function depthOrNeeded(
+export function standingDepth(
   rip: Share | undefined,
   { wantedMm, mostMm, deepestMm }: { wantedMm: number; mostMm: number; deepestMm: number },
   units: Units,
-): { mm: number; why: 'depth-no-rip' } | null {
-  if ((rip && rip.mm >= wantedMm) || !(wantedMm > 0) || wantedMm > mostMm) return null
+): { mm: number; why: 'economical-rip' | 'depth-no-rip' | 'rip-for-space' } | undefined {
+  if (rip && rip.mm >= wantedMm) return { mm: rip.mm, why: 'economical-rip' }
   // All of the deepest thing stands on it where there is room for that too.
-  return { mm: Math.min(roundUp(deepestMm, units), Math.max(roundDown(mostMm, units), wantedMm)), why: 'depth-no-rip' }
+  if (wantedMm > 0 && wantedMm <= mostMm) {
+    const roomMm = Math.max(roundDown(mostMm, units), wantedMm)
+    return { mm: Math.min(roundUp(deepestMm, units), roomMm), why: 'depth-no-rip' }
+  }
+  return rip && { mm: rip.mm, why: 'rip-for-space' }
 }

@@ -4,7 +4,7 @@ import { NAILER } from '../../blocks/carcass/standing.ts'
 import { besideHinges, takenByHinges, underHinges } from '../../blocks/fronts/front.ts'
 import { GAP_MM, ONE_LEAF_MM } from '../../blocks/fronts/hinged.ts'
 import { roomFor, rowsOf, springFor, type Row } from '../../blocks/fronts/lift-up.ts'
-import { depthOrNeeded, economicalRip } from '../../blocks/sizing/economical-rip.ts'
+import { economicalRip, standingDepth } from '../../blocks/sizing/economical-rip.ts'
 import { findSection, type Section } from '../../catalogue/lumber.ts'
 import { CURTAIN_RAIL } from '../../catalogue/hardware.ts'
 import { findSheet, type Sheet } from '../../catalogue/sheets.ts'
@@ -150,14 +150,13 @@ function acrossOf(p: ClosetFrontParams, ctx: ShapeContext, pen: DimPen, s: Sizes
   const deepest = ctx.goods.reduce((d, g) => Math.max(d, g.item.deepMm), 0)
   const room = ctx.space.depthMm - s.back.thicknessMm - frontThick(p, s.t)
   const rip = economicalRip(s.sheet, ctx.settings, deepest, room)
-  const asNeeded = depthOrNeeded(
+  const deep = standingDepth(
     rip,
     { wantedMm: deepest, mostMm: Math.min(800, room), deepestMm: deepest },
     unitsOf(ctx.settings),
   )
-  const tackedMm = asNeeded?.mm ?? rip?.mm ?? USUAL_DEPTH_MM
-  const depthMm = pen.length({ path: 'depthMm', code: 'clear-depth', min: 150, max: 800 }, tackedMm, {
-    code: asNeeded?.why ?? (rip ? 'economical-rip' : 'depth-space'),
+  const depthMm = pen.length({ path: 'depthMm', code: 'clear-depth', min: 150, max: 800 }, deep?.mm ?? USUAL_DEPTH_MM, {
+    code: deep?.why ?? 'depth-space',
     terms: [],
     data: { parts: rip?.n ?? 1, sheetMm: s.sheet.widthMm, kerfMm, deepestMm: deepest, spaceMm: ctx.space.depthMm },
   })

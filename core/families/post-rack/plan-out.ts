@@ -1,4 +1,4 @@
-import { depthOrNeeded } from '../../blocks/sizing/economical-rip.ts'
+import { standingDepth } from '../../blocks/sizing/economical-rip.ts'
 import { reachMm } from '../../goods/person.ts'
 import { ANGLE_ROOM_MM } from '../../blocks/mounts/pinned-foot.ts'
 import { leastRise } from '../../blocks/frame/brace.ts'
@@ -108,13 +108,13 @@ export function planOut(
   }))
   const inside = rips.filter((r) => r.mm <= most)
   const rip = inside.find((r) => r.mm >= deepest - outMm) ?? inside[inside.length - 1]
-  const asNeeded = depthOrNeeded(rip, { wantedMm: deepest - outMm, mostMm: most, deepestMm: deepest }, units)
+  const deep = standingDepth(rip, { wantedMm: deepest - outMm, mostMm: most, deepestMm: deepest }, units)
   const depthMm = pen.length(
     { path: 'depthMm', code: 'depth', min: 150, max: 1250 },
-    asNeeded ? Math.max(150, asNeeded.mm) : (rip?.mm ?? Math.max(150, roundDown(most, units))),
-    asNeeded || rip
+    Math.max(150, deep?.mm ?? roundDown(most, units)),
+    deep
       ? {
-          code: asNeeded?.why ?? (rip!.mm >= deepest - outMm ? 'economical-rip' : 'rip-for-space'),
+          code: deep.why,
           terms: [],
           data: { parts: rip?.n ?? 1, sheetMm: sheet.widthMm, kerfMm, deepestMm: deepest },
         }

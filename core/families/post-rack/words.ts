@@ -8,8 +8,6 @@ const dims: Record<string, (d: Record<string, number>) => string> = {
 }
 
 const reasons: LooseWords = {
-  'rip-for-space': (d, say) =>
-    `the deepest rip that fits the space (sheet in ${d.parts}); the deepest thing is ${say.lengthOf(d, 'deepestMm')}`,
   'length-wall': (d, say) =>
     `modules along a wall of ${say.lengthOf(d, 'wallMm')}; a board loses ${say.lengthOf(d, 'trimMm')} to squaring`,
   'length-goods': (d, say) =>

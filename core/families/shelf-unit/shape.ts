@@ -13,7 +13,7 @@ import { dadoDepth, housedShelf } from '../../blocks/carcass/shelf-between.ts'
 import { besideHinges, takenByHinges, type Front } from '../../blocks/fronts/front.ts'
 import { closeFront, overSheets } from '../../blocks/fronts/standing.ts'
 import { CURTAIN_RAIL } from '../../catalogue/hardware.ts'
-import { depthOrNeeded, economicalRip } from '../../blocks/sizing/economical-rip.ts'
+import { economicalRip, standingDepth } from '../../blocks/sizing/economical-rip.ts'
 import { dimPen, shelfPlay } from '../dim-pen.ts'
 import type { Choice, ShapeContext, Shaped, Term } from '../family.ts'
 import { house, standing, type Level, type Opening } from '../house-on-shelves.ts'
@@ -69,9 +69,9 @@ export function shapeShelfUnit(p: ShelfUnitParams, ctx: ShapeContext): Result<Sh
   const { kerfMm, sheetTrimMm } = ctx.settings
   const [wantedMm, mostDeepMm] = [deepest - standsOutOf(p), ctx.space.depthMm - backMm - frontThick(p)]
   const rip = economicalRip(sheet, ctx.settings, wantedMm, mostDeepMm)
-  const needed = depthOrNeeded(rip, { wantedMm, mostMm: Math.min(800, mostDeepMm), deepestMm: deepest }, units)
-  const depthMm = pen.length({ path: 'depthMm', code: 'depth', min: 100, max: 800 }, needed?.mm ?? rip?.mm ?? 300, {
-    code: needed?.why ?? (rip ? 'economical-rip' : 'depth-space'),
+  const deep = standingDepth(rip, { wantedMm, mostMm: Math.min(800, mostDeepMm), deepestMm: deepest }, units)
+  const depthMm = pen.length({ path: 'depthMm', code: 'depth', min: 100, max: 800 }, deep?.mm ?? 300, {
+    code: deep?.why ?? 'depth-space',
     terms: [],
     data: { parts: rip?.n ?? 1, sheetMm: sheet.widthMm, kerfMm, deepestMm: deepest, spaceMm: ctx.space.depthMm },
   })
