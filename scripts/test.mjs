@@ -1,6 +1,7 @@
 // npm test: types, lint, unit tests, size of the first screen, journeys in Chromium. Last line: N passed, N failed.
 import { spawn, spawnSync } from 'node:child_process'
 import { existsSync, mkdirSync, readFileSync, rmSync } from 'node:fs'
+import { groupUnits } from './unit-groups.mjs'
 
 mkdirSync('test-results', { recursive: true })
 for (const f of ['test-results/unit.json', 'test-results/e2e.json']) rmSync(f, { force: true })
@@ -39,10 +40,13 @@ await Promise.all(
   }),
 )
 
+groupUnits('test-results/units')
 const unit = run('unit tests', [
   '--experimental-vm-modules',
   '--no-warnings',
   'node_modules/jest/bin/jest.js',
+  '--config',
+  'jest.all.config.mjs',
   '--json',
   '--outputFile=test-results/unit.json',
 ])

@@ -1,0 +1,7 @@
+import one from './jest.config.mjs'
+
+/** All unit tests, those of the core in groups: see scripts/unit-groups.mjs. */
+export default {
+  ...one,
+  testMatch: ['<rootDir>/test-results/units/*.test.ts', '<rootDir>/{app,server,cli,demo,test-support}/**/*.test.ts'],
+}
