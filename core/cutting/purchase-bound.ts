@@ -30,6 +30,21 @@ export interface BesideSearch {
   stop(): boolean
 }
 
+/** What may be bought, the least that costs, and what the linear program buys; counted: of real sheets alone. */
+interface Node {
+  limits: Limits
+  value: number
+  bought: number[]
+  counted: boolean
+}
+/** A stock bought in part is bought either less often or more. */
+function halved({ limits: { least, most }, bought }: Node, k: number): Limits[] {
+  return [
+    { least, most: most.map((m, i) => (i === k ? Math.floor(bought[k]) : m)) },
+    { least: least.map((l, i) => (i === k ? Math.ceil(bought[k]) : l)), most },
+  ]
+}
+
 /** The least any plan can cost: raised step by step, while a search looks for better plans. */
 export class PurchaseBound {
   private readonly stocks: Cut2dInstance['stock']
@@ -76,9 +91,8 @@ export class PurchaseBound {
     }
     if (!bound || this.of.stop() || bound.bought.length === 0) return
     yield { fine: true, settled: true }
-    const open: { limits: Limits; value: number; bought: number[] }[] = [
-      { limits: bound.whole(), value: root, bought: bound.bought },
-    ]
+    let closer: SheetBound | null = null
+    const open: Node[] = [{ limits: bound.whole(), value: root, bought: bound.bought, counted: false }]
     for (let nodes = 0; nodes < MOST_NODES && !this.of.stop(); nodes++) {
       open.sort((p, q) => p.value - q.value)
       while (open.length > 0 && this.attainable(open[open.length - 1].value) >= this.of.cost()) open.pop()
@@ -90,19 +104,16 @@ export class PurchaseBound {
       yield { fine: true }
       const node = open[0]
       const k = mostBroken(node.bought)
-      // A whole purchase that the linear program can make: this kind of bound goes no further.
-      if (k < 0) return
+      // A whole purchase that the linear program can make even of real sheets: this kind of bound goes no further.
+      if (k < 0 && node.counted) return
       open.shift()
-      const { least, most } = node.limits
-      const at = node.bought[k]
-      const halves: Limits[] = [
-        { least, most: most.map((m, i) => (i === k ? Math.floor(at) : m)) },
-        { least: least.map((l, i) => (i === k ? Math.ceil(at) : l)), most },
-      ]
-      for (const limits of halves) {
+      const counted = k < 0
+      if (counted) closer ??= bound.counted()
+      for (const limits of counted ? [node.limits] : halved(node, k)) {
         let value = node.value
         let ended = false
-        for (const v of bound.prove(limits, this.of.stop, this.of.kept)) {
+        const asked = counted ? closer! : bound
+        for (const v of asked.prove(limits, this.of.stop, this.of.kept)) {
           value = Math.max(value, v)
           yield { fine: true }
           if (this.attainable(value) >= this.of.cost()) {
@@ -111,10 +122,10 @@ export class PurchaseBound {
           }
         }
         if (this.of.stop()) {
-          open.push({ limits, value, bought: [] })
+          open.push({ limits, value, bought: [], counted })
           return
         }
-        if (!ended) open.push({ limits, value, bought: bound.objective < Infinity ? bound.bought : [] })
+        if (!ended) open.push({ limits, value, bought: asked.objective < Infinity ? asked.bought : [], counted })
       }
     }
   }
