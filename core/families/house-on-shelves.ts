@@ -63,13 +63,15 @@ export const LEAST_OPEN = 150
  * What the levels of a box need from its underside up, as terms for each of them: the bottom alone, then what stands
  * below.
  */
-export const levelTerms = (levels: readonly Level[], aboveMm: number, sheetMm: number): Term[][] =>
+export const levelTerms = (levels: readonly Level[], aboveMm: number, sheetMm: number, trackMm = 0): Term[][] =>
   levels.map((_l, i) => {
     const below = levels[i - 1]
     return below
       ? [
           { name: 'tallest', mm: below.tallest?.tallMm ?? LEAST_OPEN },
           { name: 'above-play', mm: aboveMm },
+          // What stands on the bottom is lifted out over the track there.
+          ...(i === 1 && trackMm > 0 ? [{ name: 'track', mm: trackMm }] : []),
           { name: 'sheet', mm: sheetMm },
         ]
       : [{ name: 'sheet', mm: sheetMm }]
@@ -139,7 +141,7 @@ export function topsInside(
   o: Inside = INSIDE,
 ): Result<number[]> {
   const tops = [o.startMm + sheetMm]
-  levelTerms(levels, aboveMm, sheetMm).forEach((terms, i) => {
+  levelTerms(levels, aboveMm, sheetMm, o.trackMm).forEach((terms, i) => {
     if (i === 0) return
     const below = { name: i === 1 ? 'bottom' : 'shelf-below', mm: tops[i - 1] }
     const asked = { path: `${o.path}.${i - 1}`, code: o.code, data: { shelf: i }, min: 40, max: 2200 }
@@ -165,6 +167,8 @@ export interface Inside {
   path: string
   code: string
   startMm: number
+  /** Height of a track on the bottom; nought where none is. */
+  trackMm?: number
   /** The nearest height a shelf can have, up or down. */
   seat?: (mm: number, way: 'up' | 'down') => number
 }

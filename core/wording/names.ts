@@ -97,6 +97,7 @@ export const TERMS: Record<string, string> = {
   kick: 'toe room',
   bottom: 'bottom',
   'edge-strip': 'edge strip',
+  track: 'track',
   'shelf-below': 'shelf below',
   module: 'whole module',
   'half-module': 'half module',

@@ -118,6 +118,8 @@ const TABLE: Record<string, Words> = {
     `Two bolts at least must be in the ceiling over its front, in one row along the wall, ${say.lengthOf(d, 'outMm')} out or more: ${d.count === 0 ? 'none is' : `${d.count} are, not in one row`}. Say in Survey where they are, or make it longer or less deep.`,
   'sliding-one-opening': () =>
     'Panels that slide want two openings side by side: one goes over the other. Take two, or doors.',
+  'sliding-one-shelf': () =>
+    'Panels that slide run on the lowest shelf and under the highest: two shelves at least, or another front.',
   'sliding-unequal': (d, say) =>
     `Slid aside, the panel of opening ${d.opening} would still cover ${say.lengthOf(d, 'mm')} of it: the one beside it is too narrow. Make them alike, or take doors.`,
   'sliding-past-sheet': (d, say) =>

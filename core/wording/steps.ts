@@ -197,6 +197,16 @@ const STEPS: Record<string, StepWords> = {
     text: (d) =>
       `The two tracks first, both grooves run along each, the deeper ones in the upper: one screw into each of the ${plural(Number(d.screws), 'upright')}, bored, the tracks straight over each other. Wax in the grooves. Each of the ${plural(Number(d.count), 'panel')} goes up into its upper groove, in over the lower wall, and down: by turns in the groove behind and in the one before it.`,
   },
+  'tracks-on': {
+    title: 'Tracks on the lowest and the highest panels',
+    text: (d) =>
+      `Run both grooves along each of the ${plural(Number(d.tracks), 'track')}, the deeper ones in the upper. One lies on each lowest panel, grooves up, one under each highest, grooves down, flush with the front edge; ${fixed(d)} in each, through the panel, bored. Wax in the grooves.`,
+  },
+  'panels-slid-in': {
+    title: 'Panels that slide',
+    text: (d) =>
+      `Each of the ${plural(Number(d.count), 'panel')} goes up into its upper groove, in over the lower wall, and down: in every opening one in the groove behind and one in the one before it. Their finger holes are at the outer edges.`,
+  },
   'pivots-in': {
     title: 'Leaves on their pins',
     text: (d, say) =>

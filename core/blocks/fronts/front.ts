@@ -2,7 +2,7 @@ import { SPRING_WIDE_MM } from '../../catalogue/gas-springs.ts'
 import { HINGE } from '../../catalogue/hardware.ts'
 import { z } from '../../measure/schema.ts'
 import { inches } from '../../measure/units.ts'
-import { besideSliding } from './sliding.ts'
+import { behindSliding, besideSlides, besideSliding } from './sliding.ts'
 
 /** How openings are closed: not at all, with flat leaves on hinges, or with a curtain. */
 export const front = z.enum(['open', 'doors', 'curtain'])
@@ -39,3 +39,10 @@ export const takenByHinges = (f: string): number =>
 const SPRING_PLAY_MM = 5
 /** What hinges under the panel over an opening leave less of its height. */
 export const underHinges = (f: string): number => (f === 'lift-up' ? HINGE.intoMm : 0)
+
+/** Where things stand across a box: what hinges leave of each opening, or each half of it behind panels that slide in it. */
+export const placesInBox = <T extends { left: number; right: number }>(f: string, openings: readonly T[]) =>
+  openings.flatMap((o) => (f === 'sliding' ? behindSliding(o) : [besideHinges(f, { left: o.left, right: o.right })]))
+/** Clear width of an opening of a box for something so wide with its play, mm. */
+export const clearInBox = (f: string, mm: number): number =>
+  f === 'sliding' ? besideSlides(mm) : mm + takenByHinges(f)

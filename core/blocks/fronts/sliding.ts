@@ -4,6 +4,7 @@ import { findSection, type Section } from '../../catalogue/lumber.ts'
 import { findSheet, type Sheet } from '../../catalogue/sheets.ts'
 import type { Vec3 } from '../../geometry/vec.ts'
 import type { UnitSystem } from '../../measure/units.ts'
+import { stiffFrame } from '../mounts/stiff-frame.ts'
 
 /*
  * Thin panels that slide past each other in the grooves of two boards, one below and one above: one for each opening, by
@@ -30,10 +31,13 @@ const [FINGER_MM, FINGER_IN_MM] = [30, 45]
 const POST_SCREWS = 2
 /** The lower edge of a track, its screw and where it presses, as shares of its height. */
 const [SCREW_SHARE, EDGE_SHARE] = [0.45, 0.08]
-const [UP, OUT]: [Vec3, Vec3] = [
+const [UP, OUT, DOWN]: [Vec3, Vec3, Vec3] = [
   [0, 0, 1],
   [0, 1, 0],
+  [0, 0, -1],
 ]
+const LIES = { way: 'push', via: 'bearing' } as const
+const HANGS = { way: 'both', via: 'hanging' } as const
 
 /** What a front that slides stands out past the uprights, mm. */
 export const slidingDeep = (yard: UnitSystem): number => findSection(TRACK[yard])!.thicknessMm
@@ -111,26 +115,27 @@ interface Track {
   lowMm: number
   grooveMm: number
 }
+/** A lower and an upper track, by the heights of their undersides. */
+const tracksFor = (id: string, lowMm: number, highMm: number): Track[] => [
+  { id: `${id}-low`, top: false, lowMm, grooveMm: ENGAGED_MM },
+  // As deep as it stands in there, and as it is lifted out of the lower one.
+  { id: `${id}-high`, top: true, lowMm: highMm, grooveMm: 2 * ENGAGED_MM + LIFT_PLAY_MM },
+]
 
 /** Tells who writes the steps what of a front slides. */
 export const SLIDING_FRONT = { use: 'slides' } as const
 
 export function slideOver(d: Draft, f: SlidingFront): void {
-  const [sheet, section] = [findSheet(THIN[f.yard])!, findSection(TRACK[f.yard])!]
-  const stock: Stock = { kind: 'board', section: section.id, grade: f.grade, treated: false }
-  const at = placesAcross(section, sheet)
-  const high = section.widthMm
-  const tracks: Track[] = [
-    { id: 'track-low', top: false, lowMm: f.footMm, grooveMm: ENGAGED_MM },
-    // As deep as it stands in there, and as it is lifted out of the lower one.
-    { id: 'track-high', top: true, lowMm: f.headMm - high, grooveMm: 2 * ENGAGED_MM + LIFT_PLAY_MM },
-  ]
-  for (const t of tracks) track(d, f, t, { section, stock, sheet, at })
+  const made = madeOf(f.yard, f.grade)
+  const { sheet, at } = made
+  const high = made.section.widthMm
+  const tracks = tracksFor('track', f.footMm, f.headMm - high)
+  for (const t of tracks) track(d, f, t, made)
   const pastMm = f.openings[0].left - d.box(f.openings[0].uprights[0]).min[0]
   const spans = spansOf(f.openings, pastMm)
   spans.forEach((span, k) => {
     const { by } = aside(f.openings, spans, k)
-    panel(d, { k, ...span, by }, { sheet, yMm: f.frontMm + at[k % 2], tracks, high })
+    panel(d, { id: `slide-${k}`, ...span, by }, { sheet, yMm: f.frontMm + at[k % 2], tracks, high })
   })
 }
 
@@ -141,23 +146,31 @@ function placesAcross(section: Section, sheet: Sheet): [number, number] {
   return [wall, 2 * wall + wide]
 }
 
-/** A board with two grooves along it, screwed to the front of every upright it passes. */
-function track(
+/** What tracks and panels are made of, and where across a track its grooves begin. */
+interface Made {
+  section: Section
+  stock: Stock
+  sheet: Sheet
+  at: readonly [number, number]
+}
+const madeOf = (yard: UnitSystem, grade: string): Made => {
+  const [sheet, section] = [findSheet(THIN[yard])!, findSection(TRACK[yard])!]
+  const stock: Stock = { kind: 'board', section: section.id, grade, treated: false }
+  return { section, stock, sheet, at: placesAcross(section, sheet) }
+}
+/** A board with two grooves along it. */
+function grooved(
   d: Draft,
-  f: SlidingFront,
   t: Track,
-  { section, stock, sheet, at }: { section: Section; stock: Stock; sheet: Sheet; at: readonly [number, number] },
+  { section, stock, sheet, at }: Made,
+  x: { from: number; to: number; backMm: number },
 ) {
-  const { thicknessMm: deep, widthMm: high } = section
-  const uprights = [...new Set(f.openings.flatMap((o) => o.uprights))]
-  const boxes = uprights.map((u) => d.box(u))
-  const [from, to] = [Math.min(...boxes.map((b) => b.min[0])), Math.max(...boxes.map((b) => b.max[0]))]
   d.square({
     id: t.id,
     role: 'guide',
     stock,
-    min: [from, f.frontMm, t.lowMm],
-    size: [to - from, deep, high],
+    min: [x.from, x.backMm, t.lowMm],
+    size: [x.to - x.from, section.thicknessMm, section.widthMm],
     along: 'x',
     across: 'y',
   })
@@ -169,6 +182,15 @@ function track(
       widthMm: sheet.thicknessMm + SIDE_PLAY_MM,
       depthMm: t.grooveMm,
     })
+}
+
+/** A board with two grooves along it, screwed to the front of every upright it passes. */
+function track(d: Draft, f: SlidingFront, t: Track, { section, stock, sheet, at }: Made) {
+  const { thicknessMm: deep, widthMm: high } = section
+  const uprights = [...new Set(f.openings.flatMap((o) => o.uprights))]
+  const boxes = uprights.map((u) => d.box(u))
+  const [from, to] = [Math.min(...boxes.map((b) => b.min[0])), Math.max(...boxes.map((b) => b.max[0]))]
+  grooved(d, t, { section, stock, sheet, at }, { from, to, backMm: f.frontMm })
   // Under the grooves of the lower one, over those of the upper: where there is wood of its whole depth.
   const z = t.lowMm + high * (t.top ? 1 - SCREW_SHARE / 2 : SCREW_SHARE)
   uprights.forEach((u, i) => {
@@ -188,10 +210,9 @@ function track(
 /** A panel over one opening, and how far it slides over the one beside it. */
 function panel(
   d: Draft,
-  { k, from, to, by }: Span & { k: number; by: number },
+  { id, from, to, by }: Span & { id: string; by: number },
   { sheet, yMm, tracks, high }: { sheet: Sheet; yMm: number; tracks: readonly Track[]; high: number },
 ) {
-  const id = `slide-${k}`
   const [low, top] = tracks
   const [foot, head] = [low.lowMm + high - ENGAGED_MM, top.lowMm + ENGAGED_MM]
   d.square({
@@ -216,7 +237,7 @@ function panel(
     tiltRad: 0,
   })
   for (const t of tracks) d.joint({ kind: 'housed', near: t.id, far: id, fasteners: [] })
-  const body = `sliding-${k}`
+  const body = `sliding-${id}`
   d.body(body, [id], [])
   const held = { from: { body, through: id }, via: 'bearing' } as const
   const [back, front] = [yMm + SIDE_PLAY_MM / 2, yMm + SIDE_PLAY_MM / 2 + sheet.thicknessMm]
@@ -238,4 +259,106 @@ function panel(
       ...{ push: OUT, way: 'both', contact: { min: [from, back, lowMm], max: [to, back, highMm] } },
     })
   d.motion({ kind: 'slide', parts: [id], by: [by, 0, 0] })
+}
+
+/** Screws of a track along a panel are no further apart, mm, and no fewer. */
+const [PANEL_SCREWS_EVERY_MM, LEAST_PANEL_SCREWS] = [300, 2]
+/** A panel stays this far from the uprights beside it, mm. */
+const END_PLAY_MM = 1
+
+/** An opening between two uprights of a box that two panels close, each half of it. */
+export interface SlidingInside {
+  yard: UnitSystem
+  grade: string
+  id: string
+  left: number
+  right: number
+  /** The front edges of the panels the tracks are on, flush with them, mm. */
+  frontMm: number
+  /** The panel below, which carries, and the one above. */
+  below: string
+  above: string
+}
+
+/** What each of two panels leaves free when it is slid over the other: things stand behind one of them, not between. */
+export const behindSliding = ({ left, right }: { left: number; right: number }): { left: number; right: number }[] => {
+  const middle = (left + right) / 2
+  return [
+    { left, right: middle - OVERLAP_MM },
+    { left: middle + OVERLAP_MM, right },
+  ]
+}
+
+/** Clear width of an opening each half of which lets something so wide through, mm. */
+export const besideSlides = (mm: number): number => 2 * (mm + OVERLAP_MM)
+
+/** Openings of a box that slide shut, and what all of them share. */
+export interface SlidingBox extends Pick<SlidingInside, 'yard' | 'grade' | 'frontMm'> {
+  openings: readonly Omit<SlidingInside, 'yard' | 'grade' | 'frontMm'>[]
+  /** What stands on the floor and is stiff together; none where the box is one piece that hangs. */
+  uprights: readonly string[]
+}
+/** What a track inside a box has in its id: it is put on before what it is on is put in. */
+const trackId = (o: { id: string }) => `track-${o.id}`
+
+/**
+ * A track on the panel below each opening and one under the panel above, inside the box: nothing is fixed to the edge of a
+ * sheet, and what is between stands behind them. @returns their ids
+ */
+export function tracksInside(d: Draft, box: SlidingBox): string[] {
+  const from = d.assembly.parts.length
+  // Panels lean as they are slid: what their tracks push is a couple on the whole box.
+  const panels = new Set(box.openings.flatMap((o) => [o.below, o.above]))
+  if (box.uprights.length > 0) stiffFrame(d, 'frame', [...box.uprights, ...panels])
+  for (const o of box.openings) for (const t of insideTracks(d, o, box)) trackInside(d, { ...box, ...o }, t)
+  return d.assembly.parts.slice(from).map((x) => x.id)
+}
+/** Two panels in the tracks of each opening, in a piece of its own to put in. */
+export function panelsInside(d: Draft, box: SlidingBox): void {
+  const { sheet, section, at } = madeOf(box.yard, box.grade)
+  const high = section.widthMm
+  const from = d.assembly.parts.length
+  for (const o of box.openings) {
+    const [left, right] = [o.left + END_PLAY_MM, o.right - END_PLAY_MM]
+    const middle = (left + right) / 2
+    const spans: Span[] = [
+      { from: left, to: middle + OVERLAP_MM },
+      { from: middle - OVERLAP_MM, to: right },
+    ]
+    const tracks = insideTracks(d, o, box)
+    spans.forEach((span, k) => {
+      const by = k === 0 ? right - span.to : left - span.from
+      const yMm = box.frontMm - section.thicknessMm + at[k]
+      panel(d, { id: `slide-${o.id}-${k}`, ...span, by }, { sheet, yMm, tracks, high })
+    })
+  }
+  const parts = d.assembly.parts.slice(from).map((x) => x.id)
+  d.sub({ id: 'front', name: 'unit', parts, built: 'in-place', tags: SLIDING_FRONT })
+}
+const insideTracks = (d: Draft, o: SlidingBox['openings'][number], { yard }: SlidingBox): Track[] =>
+  tracksFor(trackId(o), d.box(o.below).max[2], d.box(o.above).min[2] - findSection(TRACK[yard])!.widthMm)
+
+function trackInside(d: Draft, f: SlidingInside, t: Track) {
+  const made = madeOf(f.yard, f.grade)
+  const { thicknessMm: deep, widthMm: high } = made.section
+  const backMm = f.frontMm - deep
+  const on = t.top ? f.above : f.below
+  const z = t.top ? t.lowMm + high : t.lowMm
+  grooved(d, t, made, { from: f.left, to: f.right, backMm })
+  const screws = Math.max(LEAST_PANEL_SCREWS, 1 + Math.ceil((f.right - f.left) / PANEL_SCREWS_EVERY_MM))
+  // Through the panel it is on into the track: the other way they would end in a thin panel.
+  const joint = d.screw(on, t.id, screws, 'side', d.part(on).size.thicknessMm, high)
+  const held = { from: { part: t.id }, on: { kind: 'part', part: on } } as const
+  for (let i = 0; i < screws; i++) {
+    const [from, to] = [i, i + 1].map((n) => f.left + (n * (f.right - f.left)) / screws)
+    const contact = { min: [from, backMm, z] as Vec3, max: [to, f.frontMm, z] as Vec3 }
+    d.hold({ ...held, contact, push: UP, ...(t.top ? HANGS : LIES), joint: t.top ? joint : null })
+    d.hold({ ...held, contact, push: OUT, way: 'both', via: 'fasteners', joint })
+    // A panel that leans turns it about one of its edges.
+    for (const y of [backMm, f.frontMm])
+      d.hold({
+        ...{ ...held, push: t.top ? DOWN : UP, ...LIES, steadies: true },
+        contact: { min: [from, y, z], max: [to, y, z] },
+      })
+  }
 }

@@ -46,6 +46,21 @@ function panelSteps(a: Assembly): Step[] {
     },
   ]
 }
+/** Tracks inside a box, on panels that are not in yet. */
+export function trackSteps(a: Assembly): Step[] {
+  const front = new Set(a.subassemblies.filter((s) => s.tags?.use === SLIDING_FRONT.use).flatMap((s) => s.parts))
+  const tracks = a.parts.filter((p) => p.role === 'guide' && !front.has(p.id)).map((p) => p.id)
+  const inside = tracks.filter((id) => a.joints.some((j) => j.near === id && front.has(j.far)))
+  const on = [...new Set(a.joints.filter((j) => inside.includes(j.far)).map((j) => j.near))]
+  if (inside.length === 0) return []
+  const fixings = fixedBy(
+    a,
+    (p) => on.includes(p.id),
+    (p) => inside.includes(p.id),
+  )
+  const data = { tracks: inside.length, ...fixings }
+  return [{ id: 'tracks', code: 'tracks-on', data, parts: inside, on, cautions: ['blades', 'dust'] }]
+}
 /** Tracks, and panels that slide in their grooves. */
 function slidingSteps(a: Assembly): Step[] {
   const of = new Set(a.subassemblies.filter((s) => s.tags?.use === SLIDING_FRONT.use).flatMap((s) => s.parts))
@@ -53,11 +68,23 @@ function slidingSteps(a: Assembly): Step[] {
   const slides = a.motions.filter((m) => m.kind === 'slide').flatMap((m) => m.parts.filter((id) => of.has(id)))
   const tracks = [...of].filter((id) => !slides.includes(id))
   const uprights = [...new Set(a.joints.filter((j) => tracks.includes(j.near) && !of.has(j.far)).map((j) => j.far))]
+  const lift = { liftMm: ENGAGED_MM + LIFT_PLAY_MM, grooveMm: ENGAGED_MM }
+  if (tracks.length === 0)
+    return [
+      {
+        id: 'sliding',
+        code: 'panels-slid-in',
+        data: { count: slides.length, ...lift },
+        parts: slides,
+        cautions: [],
+        hold: { code: 'panels-lift-out' },
+      },
+    ]
   return [
     {
       id: 'sliding',
       code: 'panels-slide',
-      data: { count: slides.length, screws: uprights.length, liftMm: ENGAGED_MM + LIFT_PLAY_MM, grooveMm: ENGAGED_MM },
+      data: { count: slides.length, screws: uprights.length, ...lift },
       parts: [...tracks, ...slides],
       on: uprights,
       cautions: [],

@@ -1,4 +1,4 @@
-import { latch, panelFront } from '../../blocks/fronts/front.ts'
+import { latch, slidingFront } from '../../blocks/fronts/front.ts'
 import { z } from '../../measure/schema.ts'
 import type { UnitSystem } from '../../measure/units.ts'
 import type { Raw } from '../family.ts'
@@ -24,7 +24,7 @@ export const shelfUnitParams = z.object({
   /** A strip under the front edge of each shelf: none, screwed, or glued and screwed (then the two bend as one). */
   strip: z.enum(['none', 'screwed', 'glued']),
   stripSection: section,
-  front: panelFront,
+  front: slidingFront,
   latch,
   /** A thin sheet across the back, which keeps it from folding. */
   back: z.boolean(),

@@ -10,7 +10,8 @@ import { canHoldTie } from '../../room/room.ts'
 import { stripUnder } from '../../blocks/carcass/under-edge.ts'
 import { cleatedShelf } from '../../blocks/carcass/cleated-shelf.ts'
 import { dadoDepth, housedShelf } from '../../blocks/carcass/shelf-between.ts'
-import { besideHinges, takenByHinges, type Front } from '../../blocks/fronts/front.ts'
+import { clearInBox, placesInBox, slidingFront, type Front } from '../../blocks/fronts/front.ts'
+import { panelsInside, slidingDeep, tracksInside, type SlidingBox } from '../../blocks/fronts/sliding.ts'
 import { closeFront, overSheets } from '../../blocks/fronts/standing.ts'
 import { CURTAIN_RAIL } from '../../catalogue/hardware.ts'
 import { economicalRip, standingDepth } from '../../blocks/sizing/economical-rip.ts'
@@ -66,18 +67,27 @@ export function shapeShelfUnit(p: ShelfUnitParams, ctx: ShapeContext): Result<Sh
   const { aboveMm, sideMm } = shelfPlay(pen, 600)
   const deepest = ctx.goods.reduce((d, g) => Math.max(d, g.item.deepMm), 0)
   const widest = ctx.goods.reduce((d, g) => Math.max(d, g.item.acrossMm), 0)
-  const { kerfMm, sheetTrimMm } = ctx.settings
-  const [wantedMm, mostDeepMm] = [deepest - standsOutOf(p), ctx.space.depthMm - backMm - frontThick(p)]
+  const { kerfMm, sheetTrimMm, yard } = ctx.settings
+  const slides = p.front === 'sliding'
+  // Tracks and panels that slide are inside, in front of what stands there.
+  const insideMm = slides ? slidingDeep(yard) : 0
+  const [wantedMm, mostDeepMm] = [deepest + insideMm - standsOutOf(p), ctx.space.depthMm - backMm - frontThick(p)]
   const rip = economicalRip(sheet, ctx.settings, wantedMm, mostDeepMm)
-  const deep = standingDepth(rip, { wantedMm, mostMm: Math.min(800, mostDeepMm), deepestMm: deepest }, units)
+  const deep = standingDepth(rip, { wantedMm, mostMm: Math.min(800, mostDeepMm), deepestMm: deepest + insideMm }, units)
   const depthMm = pen.length({ path: 'depthMm', code: 'depth', min: 100, max: 800 }, deep?.mm ?? 300, {
     code: deep?.why ?? 'depth-space',
     terms: [],
-    data: { parts: rip?.n ?? 1, sheetMm: sheet.widthMm, kerfMm, deepestMm: deepest, spaceMm: ctx.space.depthMm },
+    data: {
+      parts: rip?.n ?? 1,
+      sheetMm: sheet.widthMm,
+      kerfMm,
+      deepestMm: deepest + insideMm,
+      spaceMm: ctx.space.depthMm,
+    },
   })
   const clearMm = pen.length(
     { path: 'clearMm', code: 'clear-bay', min: 150, max: 2400 },
-    Math.min(Math.max(USUAL_CLEAR, widest + 2 * sideMm + takenByHinges(p.front)), ctx.space.lengthMm - 2 * t),
+    Math.min(Math.max(USUAL_CLEAR, clearInBox(p.front, widest + 2 * sideMm)), ctx.space.lengthMm - 2 * t),
     { code: 'usual-span', terms: [], data: { everyMm: USUAL_CLEAR } },
   )
   const inDadoes = p.hold === 'dado' ? 2 * dadoDepth(t, units) : 0
@@ -89,6 +99,7 @@ export function shapeShelfUnit(p: ShelfUnitParams, ctx: ShapeContext): Result<Sh
     return bad('too-shallow', { leastMm: 2 * strip.thicknessMm + 40 }, 'depthMm')
 
   const under = p.strip === 'none' ? 0 : strip.widthMm
+  const trackMm = insideMm
   const termsOf = (levels: Level[]): Term[][] =>
     levels.map((_l, i) => {
       const below = levels[i - 1]
@@ -96,7 +107,13 @@ export function shapeShelfUnit(p: ShelfUnitParams, ctx: ShapeContext): Result<Sh
         ? [
             { name: 'tallest', mm: below.tallest?.tallMm ?? 0 },
             { name: 'above-play', mm: aboveMm },
-            ...(under > 0 ? [{ name: 'edge-strip', mm: under }] : []),
+            // Lifted over the lower track, and out under the upper one, which is where a strip would be.
+            ...(trackMm > 0 && i === 1 ? [{ name: 'track', mm: trackMm }] : []),
+            ...(trackMm > 0 && i === levels.length - 1
+              ? [{ name: 'track', mm: trackMm }]
+              : under > 0
+                ? [{ name: 'edge-strip', mm: under }]
+                : []),
             { name: 'sheet', mm: t },
           ]
         : [
@@ -122,8 +139,8 @@ export function shapeShelfUnit(p: ShelfUnitParams, ctx: ShapeContext): Result<Sh
       ctx.goods,
       false,
       p.shelves,
-      openingsFor(n).map((o) => besideHinges(p.front, o)),
-      depthMm,
+      placesInBox(p.front, openingsFor(n)),
+      depthMm - insideMm,
       sideMm,
       standsOutOf(p),
       grows,
@@ -140,8 +157,8 @@ export function shapeShelfUnit(p: ShelfUnitParams, ctx: ShapeContext): Result<Sh
     ctx.goods,
     false,
     p.shelves,
-    openings.map((o) => besideHinges(p.front, o)),
-    depthMm,
+    placesInBox(p.front, openings),
+    depthMm - insideMm,
     sideMm,
     standsOutOf(p),
     grows,
@@ -166,6 +183,7 @@ export function shapeShelfUnit(p: ShelfUnitParams, ctx: ShapeContext): Result<Sh
     const least = (i === 0 ? 0 : tops[i - 1]) + t + Math.max(under, p.hold === 'cleats' ? cleat.widthMm : 0)
     if (tops[i] < least) return bad('shelves-overlap', { mm: tops[i], leastMm: least, shelf: i + 1 }, `topMm.${i}`)
   }
+  if (slides && tops.length < 2) return bad('sliding-one-shelf', {}, 'front')
   const mostMm = sheet.lengthMm - 2 * sheetTrimMm - nailerMm
   const highest = tops[tops.length - 1]
   if (highest > mostMm)
@@ -199,7 +217,7 @@ export function shapeShelfUnit(p: ShelfUnitParams, ctx: ShapeContext): Result<Sh
       { section: tieSection, grade: ctx.settings.grade, topMm: highMm },
       { space: ctx.space, system: ctx.settings.yard },
     )
-  placeBays(d, plan, p.front, backMm, under, t, nailerMm)
+  placeBays(d, plan, p.front, { y: backMm, under, t, nailerMm, insideMm })
   plan.tops.forEach((z, i) =>
     d.mark(
       z,
@@ -208,34 +226,49 @@ export function shapeShelfUnit(p: ShelfUnitParams, ctx: ShapeContext): Result<Sh
       plan.openings.map((_o, k) => `shelf-${k}-${i}`),
     ),
   )
+  const sides = [...openings, null].map((_, u) => uprightId(u))
+  const topShelf = tops.length - 1
+  const sliding: SlidingBox | null = slides
+    ? {
+        openings: openings.map((o, k) => ({
+          ...o,
+          id: `${k}`,
+          below: `shelf-${k}-0`,
+          above: `shelf-${k}-${topShelf}`,
+        })),
+        ...{ yard, grade: ctx.settings.grade, frontMm: backMm + depthMm, uprights: sides },
+      }
+    : null
+  if (sliding) tracksInside(d, sliding)
   d.sub({
     id: 'unit',
     name: 'unit',
     parts: d.assembly.parts.map((x) => x.id),
     built: p.raise === 'tilt' ? 'flat' : 'in-place',
   })
-  const sides = [...openings, null].map((_, u) => uprightId(u))
-  closeFront(d, {
-    front: p.front,
-    sheet: findSheet(p.sheet)!,
-    // Strips under the front edges are in the way of magnets.
-    closed: overSheets(openings, sides, t, (k) =>
-      p.latch === 'magnet' && p.strip === 'none'
-        ? {
-            under: `shelf-${k}-${tops.length - 1}`,
-            underMm: tops[tops.length - 1] - t,
-            frontMm: backMm + depthMm,
-            left: openings[k].left,
-            right: openings[k].right,
-          }
-        : null,
-    ),
-    uprights: sides,
-    railed: sides,
-    frontMm: backMm + depthMm,
-    headMm: highMm,
-    panelsMm: tops.map((z) => z - t / 2),
-  })
+  if (sliding) panelsInside(d, sliding)
+  else
+    closeFront(d, {
+      front: p.front,
+      sheet: findSheet(p.sheet)!,
+      // Strips under the front edges are in the way of magnets.
+      closed: overSheets(openings, sides, t, (k) =>
+        p.latch === 'magnet' && p.strip === 'none'
+          ? {
+              under: `shelf-${k}-${tops.length - 1}`,
+              underMm: tops[tops.length - 1] - t,
+              frontMm: backMm + depthMm,
+              left: openings[k].left,
+              right: openings[k].right,
+            }
+          : null,
+      ),
+      uprights: sides,
+      railed: sides,
+      frontMm: backMm + depthMm,
+      headMm: highMm,
+      panelsMm: tops.map((z) => z - t / 2),
+    })
   plan.tops.forEach((_z, i) =>
     pen.drag(`topMm.${i}`, {
       axis: 'z',
@@ -264,8 +297,12 @@ function shelf(d: Draft, p: ShelfUnitParams, ctx: ShapeContext, plan: Plan, i: n
   const strip = findSection(p.stripSection)!
   const o = plan.openings[k]
   const id = `shelf-${k}-${i}`
-  const long = plan.depthMm - (p.strip === 'none' ? 0 : strip.thicknessMm)
-  const between = { id, sheet, left: o.left, right: o.right, fromMm: y, deepMm: plan.depthMm, topMm: plan.tops[i] }
+  const [slides, top] = [p.front === 'sliding', i === plan.tops.length - 1]
+  // Panels that slide pass what is between the lowest and the highest.
+  const deepMm = plan.depthMm - (slides && i > 0 && !top ? slidingDeep(ctx.settings.yard) : 0)
+  const stripped = p.strip !== 'none' && !(slides && top)
+  const long = deepMm - (stripped ? strip.thicknessMm : slides && top ? slidingDeep(ctx.settings.yard) : 0)
+  const between = { id, sheet, left: o.left, right: o.right, fromMm: y, deepMm, topMm: plan.tops[i] }
   if (p.hold === 'dado')
     housedShelf(d, {
       ...between,
@@ -286,7 +323,7 @@ function shelf(d: Draft, p: ShelfUnitParams, ctx: ShapeContext, plan: Plan, i: n
       stock: board(p.cleatSection, ctx.settings.grade),
       cleatMm: long,
     })
-  if (p.strip === 'none') return
+  if (!stripped) return
   stripUnder(d, {
     id: `strip-${k}-${i}`,
     shelf: id,
@@ -299,24 +336,35 @@ function shelf(d: Draft, p: ShelfUnitParams, ctx: ShapeContext, plan: Plan, i: n
   })
 }
 
-function placeBays(d: Draft, plan: Plan, front: Front, y: number, under: number, t: number, nailerMm: number) {
+function placeBays(
+  d: Draft,
+  plan: Plan,
+  front: Front,
+  b: { y: number; under: number; t: number; nailerMm: number; insideMm: number },
+) {
+  const places = placesInBox(front, plan.openings)
+  const perOpening = places.length / plan.openings.length
+  const last = plan.levels.length - 1
   plan.levels.forEach((level, i) => {
     const above = plan.tops[i + 1]
-    plan.openings.forEach((o, k) => {
+    // Over the highest shelf nothing slides.
+    const insideMm = i === last ? 0 : b.insideMm
+    const hangs = i === last - 1 && b.insideMm > 0 ? b.insideMm : b.under
+    places.forEach(({ left, right }, k) => {
       d.bay({
         id: `bay-${k}-${i}`,
         name: { code: 'shelf', column: k + 1, row: i + 1 },
         holds: 'surface',
         clear: {
-          min: [besideHinges(front, o).left, y, plan.tops[i]],
+          min: [left, b.y, plan.tops[i]],
           max: [
-            besideHinges(front, o).right,
-            y + plan.depthMm,
-            above === undefined ? plan.highMm - nailerMm : above - t - under,
+            right,
+            b.y + plan.depthMm - insideMm,
+            above === undefined ? plan.highMm - b.nailerMm : above - b.t - hangs,
           ],
         },
-        carriers: [`shelf-${k}-${i}`],
-        items: standing(level, k, y, plan.tops[i]),
+        carriers: [`shelf-${Math.floor(k / perOpening)}-${i}`],
+        items: standing(level, k, b.y, plan.tops[i]),
         play: { sideMm: plan.play.sideMm, aboveMm: above === undefined ? 0 : plan.play.aboveMm, deepMm: 0 },
         stickOutMm: front === 'open' ? STICK_OUT : 0,
         exit: [0, 1, 0],
@@ -349,7 +397,7 @@ function choices(p: ShelfUnitParams, ctx: ShapeContext): Choice[] {
     { path: 'hold', code: 'hold', value: p.hold, options: ['dado', 'cleats'], of: 'code' },
     { path: 'strip', code: 'strip', value: p.strip, options: ['none', 'screwed', 'glued'], of: 'code' },
     { path: 'stripSection', code: 'strip-section', value: p.stripSection, options: strips, of: 'section' },
-    { path: 'front', code: 'front', value: p.front, options: ['open', 'doors', 'panel', 'curtain'], of: 'code' },
+    { path: 'front', code: 'front', value: p.front, options: slidingFront.options, of: 'code' },
     ...(p.front === 'doors'
       ? [{ path: 'latch', code: 'latch', value: p.latch, options: ['magnet', 'none'], of: 'code' as const }]
       : []),

@@ -47,6 +47,16 @@ export const shelfUnit = family<ShelfUnitParams>({
       context: exampleContext('metric', [exampleGoods('metric', 'box', 10)]),
     },
     {
+      name: 'two bays behind panels that slide, glued strips',
+      params: { ...startingParams('metric', true), front: 'sliding', bays: 2, shelves: 3, strip: 'glued' },
+      context: exampleContext('metric', [exampleGoods('metric', 'box', 8)]),
+    },
+    {
+      name: 'one bay behind panels that slide, on cleats',
+      params: { ...startingParams('imperial', true), front: 'sliding', bays: 1, shelves: 2, hold: 'cleats' },
+      context: exampleContext('imperial', [exampleGoods('imperial', 'box', 2)]),
+    },
+    {
       name: 'behind a curtain',
       params: { ...startingParams('imperial', true), front: 'curtain', shelves: 4 },
       context: exampleContext('imperial', [exampleGoods('imperial', 'box', 8)]),

@@ -1,5 +1,5 @@
 import { levelStep, loadStep, tieStep } from '../../blocks/mounts/steps.ts'
-import { frontSteps } from '../../blocks/fronts/step.ts'
+import { frontSteps, trackSteps } from '../../blocks/fronts/step.ts'
 import { called, fixedBy } from '../../steps/fixed-by.ts'
 import { type Step } from '../../steps/step.ts'
 import type { Shaped } from '../family.ts'
@@ -39,6 +39,7 @@ export function shelfUnitSteps(p: ShelfUnitParams, shaped: Shaped): Step[] {
       on: ids(/^shelf-/),
       cautions: [],
     },
+    ...trackSteps(assembly),
     {
       id: 'shelves',
       code: p.raise === 'tilt' ? 'shelves-in' : 'shelves-in-standing',

@@ -29,7 +29,7 @@ export function choices(p: WallCabinetParams, ctx: ShapeContext): Choice[] {
     { path: 'backSheet', code: 'back-sheet', value: p.backSheet, options: [...backs], of: 'sheet' },
     coded('corner', 'corner', ['rabbet', 'dado', 'butt']),
     coded('shelfHold', 'shelf-hold', ['dado', 'butt', 'pins']),
-    coded('front', 'front', ['open', 'doors', 'lift-up', 'deep-doors', 'pivots', 'panel', 'curtain']),
+    coded('front', 'front', ['open', 'doors', 'sliding', 'lift-up', 'deep-doors', 'pivots', 'panel', 'curtain']),
     ...(p.front === 'doors' || p.front === 'deep-doors' ? [coded('latch', 'latch', ['magnet', 'none'])] : []),
     coded('hang', 'hang', ['strip', 'two-strips', 'rail']),
     { path: 'railSection', code: 'hang-rail', value: p.railSection, options: [...sections], of: 'section' },

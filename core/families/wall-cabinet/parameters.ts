@@ -31,10 +31,10 @@ export const wallCabinetParams = z.object({
   /** How top and bottom meet the sides. */
   corner: z.enum(['rabbet', 'dado', 'butt']),
   /**
-   * Bare, with flat leaves or with leaves that are boxes themselves, on hinges, with leaves that turn up, a curtain; or
-   * leaves one behind the other that turn on pins, things hung on both their faces.
+   * Bare, with flat leaves or with leaves that are boxes themselves, on hinges, with leaves that turn up, panels that slide,
+   * a curtain; or leaves one behind the other that turn on pins, things hung on both their faces.
    */
-  front: z.enum([...boxFront.options, 'deep-doors', 'pivots']),
+  front: z.enum([...boxFront.options, 'sliding', 'deep-doors', 'pivots']),
   /** How deep a leaf is inside that is a box. */
   leafMm: dim(40, 200),
   /** Places to stand things in it, one over the other, its bottom among them. */

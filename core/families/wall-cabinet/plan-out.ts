@@ -1,9 +1,10 @@
 import { unitsOf } from '../../assembly/settings.ts'
 import { dadoDepth, rowsBetween, seatNear, type Rows } from '../../blocks/carcass/shelf-between.ts'
 import { leafEdges, leafInside, rodRoom } from '../../blocks/fronts/deep-leaf.ts'
-import { besideHinges, standsOut, takenByHinges } from '../../blocks/fronts/front.ts'
+import { clearInBox, placesInBox, standsOut } from '../../blocks/fronts/front.ts'
 import { GAP_MM, ONE_LEAF_MM } from '../../blocks/fronts/hinged.ts'
 import { roomFor, rowsOf, springFor, type Row } from '../../blocks/fronts/lift-up.ts'
+import { slidingDeep } from '../../blocks/fronts/sliding.ts'
 import { bevelHigh, fixingUp, liftOff } from '../../blocks/mounts/hung-on-wall.ts'
 import { fixingPlaces, FROM_END_MM, preparedHeight } from '../../blocks/mounts/wall-fixing.ts'
 import { depthToHold } from '../../blocks/sizing/depth-to-hold.ts'
@@ -69,6 +70,7 @@ export interface Plan {
   dadoMm: number
   rows: Rows
   play: { sideMm: number; aboveMm: number }
+  slideMm: number
   leaf: LeafPlan | null
   /** Leaves on pins before the shelves. */
   pivots: PivotPlan | null
@@ -111,7 +113,7 @@ export function planOut(p: WallCabinetParams, ctx: ShapeContext, pen: DimPen): R
   const rightMm = openings[bays - 1].right + s.t
   if (pivots.value && bays > 1) return bad('leaves-one-opening', { count: bays }, 'bays')
   const shelvesMm = s.innerMm + depthMm
-  const frontMm = shelvesMm + (pivots.value?.plan.zoneMm ?? 0)
+  const frontMm = shelvesMm + s.slideMm + (pivots.value?.plan.zoneMm ?? 0)
   if (frontMm > ctx.space.depthMm && pivots.value)
     return bad('leaves-too-deep', { mm: frontMm, mostMm: ctx.space.depthMm }, 'leaves')
   const heights = heightsOf(p, ctx, s, pen, {
@@ -173,6 +175,8 @@ interface Sizes {
   aboveMm: number
   /** Depth of a leaf inside; nought where it is flat or none. */
   leafMm: number
+  /** How deep and how high tracks are in front of the shelves; nought where nothing slides. */
+  slideMm: number
 }
 
 function sizesOf(p: WallCabinetParams, ctx: ShapeContext, pen: DimPen): Sizes {
@@ -193,6 +197,7 @@ function sizesOf(p: WallCabinetParams, ctx: ShapeContext, pen: DimPen): Sizes {
     back,
     rail,
     leafMm,
+    slideMm: p.front === 'sliding' ? slidingDeep(ctx.settings.yard) : 0,
     t: sheet.thicknessMm,
     innerMm: rail.thicknessMm + back.thicknessMm,
     pastMm: p.corner === 'dado' ? PAST_MM : 0,
@@ -219,13 +224,13 @@ function widthsOf(
     s.sheet,
     { settings: ctx.settings, spaceMm: ctx.space.depthMm - frontThick(p, s) },
     Math.max(LEAST_CLEAR_MM, ...inBox.map((g) => g.item.deepMm)),
-    { takenMm: s.innerMm, outMm: standsOut(p.front) },
+    { takenMm: s.innerMm + s.slideMm, outMm: standsOut(p.front) },
   )
   const why = p.front === 'pivots' && goods.length === 0 ? { code: 'behind-leaves', terms: [] } : deep.why
   const depthMm = pen.length({ path: 'depthMm', code: 'clear-depth', min: LEAST_CLEAR_MM, max: 600 }, deep.mm, why)
   const widest = Math.max(...inBox.map((g) => g.item.acrossMm))
   const usual = Math.min(
-    Math.max(USUAL_CLEAR, widest + 2 * s.sideMm + takenByHinges(p.front)),
+    Math.max(USUAL_CLEAR, clearInBox(p.front, widest + 2 * s.sideMm)),
     ctx.space.lengthMm - 2 * s.t,
   )
   const studs = reachesTwoStuds(ctx, usual, s.t)
@@ -239,7 +244,7 @@ function widthsOf(
   const dadoMm = dadoDepth(s.t, units)
   const longest = s.sheet.lengthMm - 2 * sheetTrimMm - 2 * dadoMm
   if (clearMm > longest) return bad('longer-than-board', { mm: clearMm, mostMm: longest }, 'clearMm')
-  const widestStrip = s.sheet.widthMm - 2 * sheetTrimMm - s.innerMm
+  const widestStrip = s.sheet.widthMm - 2 * sheetTrimMm - s.innerMm - s.slideMm
   if (depthMm > widestStrip) return bad('deeper-than-sheet', { mm: depthMm, mostMm: widestStrip }, 'depthMm')
   return good({ clearMm, depthMm, dadoMm })
 }
@@ -251,10 +256,12 @@ const fitsLeaf = (g: Goods, s: Sizes): boolean =>
 const rodOf = (sheet: Sheet): Rod => RODS.find((r) => r.system === sheet.system)!
 
 const lastTall = (levels: readonly Level[]) => levels[levels.length - 1].tallest?.tallMm ?? LEAST_OPEN
+/** What tracks take over the last level: it is lifted over the lower one where that is on it, and comes out under the upper. */
+const overLast = (levels: readonly Level[], s: Sizes) => (levels.length > 1 ? 1 : 2) * s.slideMm
 const highOf = (levels: readonly Level[], s: Sizes) =>
-  levelTerms(levels, s.aboveMm, s.t)
+  levelTerms(levels, s.aboveMm, s.t, s.slideMm)
     .flat()
-    .reduce((sum, x) => sum + x.mm, 0)
+    .reduce((sum, x) => sum + x.mm, overLast(levels, s))
 
 /** Fills leaves first with what fits there, then shelves, over as few openings as take everything. */
 function fillBays(
@@ -274,7 +281,7 @@ function fillBays(
     const openings = w.openingsFor(n)
     const leaf = s.leafMm > 0 ? fillLeaves(p, ctx, s, openings, grows) : null
     const goods = leaf ? leaf.left : ctx.goods
-    const inBox = openings.map((o) => besideHinges(p.front, o))
+    const inBox = placesInBox(p.front, openings)
     const box = house(goods, false, shelves, inBox, w.depthMm, sideMm, standsOut(p.front), grows, LIMITS.shelves + 1)
     return { ...box, leaf: leaf?.plan ?? null }
   }
@@ -329,6 +336,7 @@ function heightsOf(
     path: 'topMm',
     code: 'shelf-top-inside',
     startMm: pastMm,
+    trackMm: s.slideMm,
     ...(p.shelfHold === 'pins' ? { seat } : {}),
   })
   if (!inside.ok) return inside
@@ -339,7 +347,13 @@ function heightsOf(
   const boards = (2 + strips) * rail.widthMm + strips * lift
   const over = tops[tops.length - 1]
   const high =
-    Math.max(over + Math.max(lastTall(levels) + aboveMm, rail.widthMm), bottom + boards, bottom + openMm) + t + pastMm
+    Math.max(
+      over + Math.max(lastTall(levels) + aboveMm + overLast(levels, s), rail.widthMm),
+      bottom + boards,
+      bottom + openMm,
+    ) +
+    t +
+    pastMm
   const sheetMost = s.sheet.lengthMm - 2 * ctx.settings.sheetTrimMm
   if (high > sheetMost) return bad('shelf-above-sheet', { mm: high, mostMm: sheetMost }, 'shelves')
   const reach = reachMm(ctx.settings.personMm) - over

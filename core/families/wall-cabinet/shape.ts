@@ -4,11 +4,12 @@ import { boreCordHoles, cordHoleList, type CordHole } from '../../blocks/carcass
 import { boreRows, buttedShelf, housedShelf, pinDepth, pinnedShelf } from '../../blocks/carcass/shelf-between.ts'
 import { hangCurtain } from '../../blocks/fronts/curtain.ts'
 import { placeDeepLeaves, rodRoom, tierBays } from '../../blocks/fronts/deep-leaf.ts'
-import { besideHinges, standsOut, underHinges } from '../../blocks/fronts/front.ts'
+import { placesInBox, standsOut, underHinges } from '../../blocks/fronts/front.ts'
 import { GAP_MM, magnet, placeLeaves } from '../../blocks/fronts/hinged.ts'
 import { placePivotLeaves } from '../../blocks/fronts/pivot-leaves.ts'
 import { SCREWED_FRONT, screwOver } from '../../blocks/fronts/screwed-panel.ts'
 import { placeLiftUps } from '../../blocks/fronts/lift-up.ts'
+import { panelsInside, tracksInside, type SlidingBox } from '../../blocks/fronts/sliding.ts'
 import {
   hookOnStrip,
   liftOff,
@@ -44,7 +45,7 @@ export function shapeWallCabinet(p: WallCabinetParams, ctx: ShapeContext): Resul
   const bored = boreCordHoles(d, p.cordHoles, (h) => holePlace(d, plan, h))
   if (!bored.ok) return bored
   if (hang(d, p, ctx, plan) === 0) return bad('no-stud-behind-it', {}, 'clearMm')
-  fronts(d, p, plan)
+  fronts(d, p, ctx, plan)
   if (p.hang !== 'rail') {
     const on = d.assembly.parts.filter((x) => x.role !== 'hanger').map((x) => x.id)
     liftsOff(d, plan.rail, on)
@@ -260,7 +261,19 @@ function hang(d: Draft, p: WallCabinetParams, ctx: ShapeContext, plan: Plan): nu
   return fixings
 }
 
-function fronts(d: Draft, p: WallCabinetParams, plan: Plan) {
+/** Openings whose panels slide on the bottom and under the top; the box is stiff by itself. */
+const slidingIn = (ctx: ShapeContext, plan: Plan): SlidingBox => ({
+  openings: plan.openings.map((o, k) => ({ ...o, id: `${k}`, below: `shelf-${k}-0`, above: `top-${k}` })),
+  ...{ yard: ctx.settings.yard, grade: ctx.settings.grade, frontMm: plan.frontMm, uprights: [] },
+})
+
+function fronts(d: Draft, p: WallCabinetParams, ctx: ShapeContext, plan: Plan) {
+  if (p.front === 'sliding') {
+    const sliding = slidingIn(ctx, plan)
+    const on = tracksInside(d, sliding)
+    d.sub({ id: 'tracks', name: 'unit', parts: on, built: 'in-place' })
+    panelsInside(d, sliding)
+  }
   const before = d.assembly.parts.length
   if (p.front === 'doors') doors(d, p, plan)
   if (p.front === 'panel')
@@ -396,18 +409,21 @@ const nearest = (plan: Plan, x: number): number => {
 }
 
 function placeBays(d: Draft, p: WallCabinetParams, plan: Plan) {
+  const places = placesInBox(p.front, plan.openings)
+  const perOpening = places.length / plan.openings.length
   plan.levels.forEach((level, i) => {
     const above = plan.tops[i + 1] ?? plan.topMm
-    plan.openings.forEach((o, k) =>
+    const hangs = underHinges(p.front) + (i === plan.levels.length - 1 ? plan.slideMm : 0)
+    places.forEach(({ left, right }, k) =>
       d.bay({
         id: `bay-${k}-${i}`,
         name: { code: 'shelf', column: k + 1, row: i + 1 },
         holds: 'surface',
         clear: {
-          min: [besideHinges(p.front, o).left, plan.innerMm, plan.tops[i]],
-          max: [besideHinges(p.front, o).right, plan.shelvesMm, above - plan.t - underHinges(p.front)],
+          min: [left, plan.innerMm, plan.tops[i]],
+          max: [right, plan.shelvesMm, above - plan.t - hangs],
         },
-        carriers: [`shelf-${k}-${i}`],
+        carriers: [`shelf-${Math.floor(k / perOpening)}-${i}`],
         items: standing(level, k, plan.innerMm, plan.tops[i]),
         play: {
           sideMm: plan.play.sideMm,

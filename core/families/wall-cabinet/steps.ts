@@ -1,6 +1,6 @@
 import { partBox } from '../../assembly/part-box.ts'
 import { boxSteps, shelvesOnPins } from '../../blocks/carcass/steps.ts'
-import { frontSteps } from '../../blocks/fronts/step.ts'
+import { frontSteps, trackSteps } from '../../blocks/fronts/step.ts'
 import { called, fixedBy } from '../../steps/fixed-by.ts'
 import { idsOf, type Step } from '../../steps/step.ts'
 import type { Shaped } from '../family.ts'
@@ -26,6 +26,7 @@ export function wallCabinetSteps(p: WallCabinetParams, shaped: Shaped): Step[] {
       cautions: hooked ? ['blades'] : [],
     },
     { id: 'back', code: 'back-in', parts: ids('back'), cautions: [], hold: { code: 'box-square-again' } },
+    ...trackSteps(a),
     hooked && {
       id: 'strip',
       code: p.hang === 'two-strips' ? 'strips-on-wall' : 'strip-on-wall',

@@ -79,6 +79,11 @@ export const wallCabinet = family<WallCabinetParams>({
       context: exampleContext('metric', [exampleGoods('metric', 'box', 4)]),
     },
     {
+      name: 'two openings with panels that slide',
+      params: { ...startingParams('metric'), front: 'sliding', bays: 2, clearMm: 700, shelves: 1 },
+      context: exampleContext('metric', [exampleGoods('metric', 'box', 4)]),
+    },
+    {
       name: 'four leaves on pins with hand tools on both faces, metric',
       params: { ...startingParams('metric'), front: 'pivots', leaves: 4, clearMm: 900, shelves: 1 },
       context: exampleContext('metric', handTools('metric')),
