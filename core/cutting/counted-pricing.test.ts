@@ -83,7 +83,7 @@ describe('a sheet on which no piece is oftener than it is wanted', () => {
         )
         const [value] = pricing.price(worth, [0], never)!
         expect(value).toBeCloseTo(byTryingAll(i, worth), 6)
-        const [laid] = pricing.ways(0)
+        const [laid] = pricing.ways(0, 0)
         expect(laid.pieces.reduce((sum, q) => sum + worth[q.kind], 0)).toBeCloseTo(value, 6)
         i.parts.forEach((p, k) => expect(laid.pieces.filter((q) => q.kind === k).length).toBeLessThanOrEqual(p.qty))
       }),

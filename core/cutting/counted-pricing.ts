@@ -12,7 +12,6 @@ const MOST_STATES = 64
 export class CountedPricing implements Pricing {
   private counted: Counted[] = []
   private table: CountedTable | null = null
-  private best: Laid[] = []
 
   constructor(
     private readonly places: Places,
@@ -25,8 +24,8 @@ export class CountedPricing implements Pricing {
       const table = (this.table ??= new CountedTable(this.places, this.counted))
       const value = table.price(y, shouldStop)
       if (!value) return null
-      this.best = value.map((_, k) => table.laid(k))
-      const asked = this.best.filter((_, k) => value[k] > asks[k])
+      this.ways = (stock, above) => table.ways(stock, above)
+      const asked = value.flatMap((v, k) => (v > asks[k] ? [table.laid(k)] : []))
       const next = this.tooMany(asked, y).find((i) => !dropped.has(i))
       if (next === undefined) return value
       if (!this.hasRoomFor(next)) {
@@ -40,9 +39,7 @@ export class CountedPricing implements Pricing {
       this.table = null
     }
   }
-  ways(stock: number): Laid[] {
-    return [this.best[stock]]
-  }
+  ways: Pricing['ways'] = () => []
 
   private hasRoomFor(kind: number): boolean {
     return this.counted.reduce((n, c) => n * (c.most + 1), this.wanted[kind] + 1) <= MOST_STATES

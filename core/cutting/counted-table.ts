@@ -1,4 +1,14 @@
-import { BEFORE_X, BEFORE_Y, cellsOf, CUT, laidOut, type Laid, type Places } from './guillotine-table.ts'
+import {
+  BEFORE_X,
+  BEFORE_Y,
+  cellsOf,
+  CUT,
+  laidOut,
+  waysOf,
+  type Filled,
+  type Laid,
+  type Places,
+} from './guillotine-table.ts'
 
 /** A kind of piece that is counted, and how many of it there may be on one sheet. */
 export interface Counted {
@@ -186,11 +196,24 @@ export class CountedTable {
 
   /** The best filling of a stock. */
   laid(stock: number): Laid {
-    const { how, before, states, fits, standsFor, places } = this
-    return laidOut(places, stock, states - 1, (cell, k) => {
+    return this.ways(stock, Infinity)[0]
+  }
+  /** Fillings of a stock worth more than said, each of another first cut; the best is first. */
+  ways(stock: number, above: number): Laid[] {
+    const { f, how, before, states, fits, standsFor, places } = this
+    const all = states - 1
+    const filled = (cell: number, k: number): Filled => {
       const canon = standsFor[fits[cell]][k]
       const at = cell * states + canon
       return { how: how[at], before: before[at], beyond: canon - before[at] }
-    })
+    }
+    const whole = (cut: Filled) => {
+      const [p, q] = [cut.before * states, cut.beyond * states]
+      let [worth, share] = [above, -1]
+      for (const s of this.sharesOf(fits[cut.before], fits[cut.beyond])[all])
+        if (f[p + s] + f[q + all - s] > worth) [worth, share] = [f[p + s] + f[q + all - s], s]
+      return share < 0 ? null : { worth, filled: { how: cut.how, before: share, beyond: all - share } }
+    }
+    return waysOf(places, stock, whole).map((first) => laidOut(places, stock, all, filled, first))
   }
 }

@@ -130,29 +130,32 @@ export const BEFORE_Y = -2
 export const CUT = 1 << 20
 
 /** A cell and what may go in it: a state of a table that counts pieces, nought in one that does not. */
-interface Filled {
+export interface Filled {
   how: number
   /** States of what lies before the cut and beyond it. */
   before: number
   beyond: number
 }
 
-/** The pieces of a stock at their true sizes, by how each cell of a table is filled. */
+/**
+ * The pieces of a stock at their true sizes, by how each cell of a table is filled.
+ * @param first how the whole sheet is cut first, where not as is best
+ */
 export function laidOut(
   places: Places,
   stock: number,
   state: number,
   filled: (cell: number, state: number) => Filled,
-  first?: number,
+  first?: Filled,
 ): Laid {
   const { xs, ys, acrossX, acrossY, real, parts } = places
   const S = ys.length
   const pieces: PlacedKind[] = []
   // Places each part of the tree from a corner on. @returns how far it reaches
-  const go = (at: number, k: number, x: number, y: number, begun?: number): [number, number] => {
+  const go = (at: number, k: number, x: number, y: number, begun?: Filled): [number, number] => {
     let [a, b] = [Math.floor(at / S), at % S]
-    let own = filled(at, k)
-    let how = begun ?? own.how
+    let own = begun ?? filled(at, k)
+    let { how } = own
     while (how === BEFORE_X || how === BEFORE_Y) {
       if (how === BEFORE_X) a--
       else b--
@@ -194,6 +197,34 @@ export interface Pricing {
 }
 /** Fillings of one sheet that one pricing gives beside the best, each of another first cut: they spare pricings. */
 const WAYS = 150
+
+/** A first cut of a whole sheet, and the cells before and beyond it. */
+interface FirstCut {
+  how: number
+  before: number
+  beyond: number
+}
+/**
+ * The best filling of a stock, and others that begin with another cut, the best first.
+ * @param whole how the two sides of a first cut are filled best; null where that is not worth asking for
+ */
+export function waysOf(
+  { ys, acrossX, acrossY, corner }: Places,
+  stock: number,
+  whole: (cut: FirstCut) => { worth: number; filled: Filled } | null,
+): (Filled | undefined)[] {
+  const S = ys.length
+  const [a, b] = [Math.floor(corner[stock] / S), corner[stock] % S]
+  const found: { worth: number; filled: Filled }[] = []
+  const offer = (cut: FirstCut) => {
+    const way = whole(cut)
+    if (way) found.push(way)
+  }
+  for (let c = 1; c < acrossX[a].length; c++) offer({ how: CUT + c, before: c * S + b, beyond: acrossX[a][c] * S + b })
+  for (let c = 1; c < acrossY[b].length; c++) offer({ how: -CUT - c, before: a * S + c, beyond: a * S + acrossY[b][c] })
+  found.sort((p, q) => q.worth - p.worth)
+  return [undefined, ...found.slice(0, WAYS).map((x) => x.filled)]
+}
 
 /** f(x, y): the most that can be cut from x by y, at given prices of the pieces, for every pair of places. */
 export class GuillotineTable implements Pricing {
@@ -279,19 +310,11 @@ export class GuillotineTable implements Pricing {
   }
   ways(stock: number, above: number): Laid[] {
     const { f, how } = this
-    const { acrossX, acrossY, corner, ys } = this.places
-    const S = ys.length
-    const [a, b] = [Math.floor(corner[stock] / S), corner[stock] % S]
-    const cuts: { how: number; worth: number }[] = []
-    const offer = (how: number, worth: number) => {
-      if (worth > above) cuts.push({ how, worth })
+    const whole = (cut: FirstCut) => {
+      const worth = f[cut.before] + f[cut.beyond]
+      return worth > above ? { worth, filled: { how: cut.how, before: 0, beyond: 0 } } : null
     }
-    for (let c = 1; c < acrossX[a].length; c++) offer(CUT + c, f[c * S + b] + f[acrossX[a][c] * S + b])
-    for (let c = 1; c < acrossY[b].length; c++) offer(-CUT - c, f[a * S + c] + f[a * S + acrossY[b][c]])
-    cuts.sort((p, q) => q.worth - p.worth)
     const filled = (cell: number) => ({ how: how[cell], before: 0, beyond: 0 })
-    return [undefined, ...cuts.slice(0, WAYS).map((c) => c.how)].map((first) =>
-      laidOut(this.places, stock, 0, filled, first),
-    )
+    return waysOf(this.places, stock, whole).map((first) => laidOut(this.places, stock, 0, filled, first))
   }
 }

@@ -125,6 +125,8 @@ export class PurchaseBound {
           open.push({ limits, value, bought: [], counted })
           return
         }
+        // What was asked for by real sheets alone may make a whole plan.
+        if (counted && !ended) yield { fine: true, settled: true }
         if (!ended) open.push({ limits, value, bought: asked.objective < Infinity ? asked.bought : [], counted })
       }
     }
