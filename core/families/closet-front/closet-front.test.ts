@@ -164,6 +164,29 @@ describe('light frames', () => {
     expect(p).toMatchObject({ code: 'closet-springs-want-sides', field: 'front' })
     expect(sayProblem(p, say)).toMatch(/^Gas springs .*\.$/)
   })
+  it('carry the tracks of panels that slide on their front posts; sheets carry none', () => {
+    for (const school of ['ladders', 'frames'] as const) {
+      const r = read({ school, front: 'sliding' })
+      const { parts, joints } = r.shaped.assembly
+      const bays = r.shaped.assembly.bays.length
+      expect(bays).toBeGreaterThan(1)
+      for (const track of ['track-low', 'track-high']) {
+        const on = joints.filter((j) => j.near === track).map((j) => j.far)
+        expect(on.filter((id) => id.startsWith('post-'))).toHaveLength(
+          parts.filter((x) => /^post-.-1$/.test(x.id)).length,
+        )
+        for (const id of on.filter((x) => x.startsWith('post-'))) expect(r.boxes.get(id)!.max[1]).toBeCloseTo(r.boxes.get(track)!.min[1], 6) // prettier-ignore
+      }
+      expect(r.checks.find((c) => c.check === 'slides')).toMatchObject({ state: 'holds' })
+      expect(r.steps.some((s) => s.code === 'panels-slide')).toBe(true)
+    }
+    const p = problem({ school: 'boxes', front: 'sliding' })!
+    expect(p).toMatchObject({ code: 'closet-sliding-wants-posts', field: 'front' })
+    expect(sayProblem(p, say)).toMatch(/^Panels .*\.$/)
+    expect(problem({ school: 'ladders', front: 'sliding', bays: 1, clearMm: 600 })).toMatchObject({
+      code: 'sliding-one-opening',
+    })
+  })
   it('is what no closet had before: the skin is there, and the school stays', () => {
     const { skinSheet: _s, ...old } = startingParams('imperial', true)
     expect(closetFront.schema.parse(UPGRADES.reduce((raw, up) => up(raw), old as Record<string, unknown>))).toEqual(

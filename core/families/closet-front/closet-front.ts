@@ -61,6 +61,16 @@ export const closetFront = family<ClosetFrontParams>({
       context: wall(1900, 6),
     },
     {
+      name: 'light frames behind panels that slide',
+      params: { ...metric, school: 'frames', front: 'sliding' },
+      context: wall(1900, 6),
+    },
+    {
+      name: 'ladders with skins behind panels that slide',
+      params: { ...metric, school: 'ladders', front: 'sliding' },
+      context: wall(2000, 6),
+    },
+    {
       name: 'imperial, a curtain, no strips at the walls',
       params: { ...startingParams('imperial', true), front: 'curtain', fillers: false, bays: 2 },
       context: exampleContext('imperial', [exampleGoods('imperial', 'box', 10)], 1900),

@@ -15,7 +15,7 @@ export type School = z.infer<typeof school>
 /** Posts and rungs carry, and shelves lie on cleats. */
 export const isFramed = (p: { school: School }): boolean => p.school === 'ladders' || p.school === 'frames'
 /** How bays are closed; `both`: doors below, leaves that turn up over the highest shelf. */
-export const closed = z.enum(['doors', 'lift-up', 'both', 'open', 'curtain'])
+export const closed = z.enum(['doors', 'sliding', 'lift-up', 'both', 'open', 'curtain'])
 export type Closed = z.infer<typeof closed>
 
 export const closetFrontParams = z.object({

@@ -4,14 +4,15 @@ import { NAILER } from '../../blocks/carcass/standing.ts'
 import { besideHinges, takenByHinges, underHinges } from '../../blocks/fronts/front.ts'
 import { GAP_MM, ONE_LEAF_MM } from '../../blocks/fronts/hinged.ts'
 import { roomFor, rowsOf, springFor, type Row } from '../../blocks/fronts/lift-up.ts'
+import { slidingDeep, slidingFault } from '../../blocks/fronts/sliding.ts'
 import { economicalRip, standingDepth } from '../../blocks/sizing/economical-rip.ts'
 import { findSection, type Section } from '../../catalogue/lumber.ts'
 import { CURTAIN_RAIL } from '../../catalogue/hardware.ts'
 import { findSheet, type Sheet } from '../../catalogue/sheets.ts'
 import { reachMm } from '../../goods/person.ts'
-import { bad, good, type Result } from '../../measure/result.ts'
+import { bad, good, type Problem, type Result } from '../../measure/result.ts'
 import { roundDown } from '../../measure/rounding.ts'
-import { inches, type Units } from '../../measure/units.ts'
+import { inches, type Units, type UnitSystem } from '../../measure/units.ts'
 import { canHoldTie } from '../../room/room.ts'
 import { shelfPlay, sumTerms, type DimPen } from '../dim-pen.ts'
 import type { ShapeContext } from '../family.ts'
@@ -36,6 +37,7 @@ export interface ProblemData {
   'closet-too-deep': { mm: number; mostMm: number }
   'closet-frames-wide': { mm: number; mostMm: number }
   'closet-springs-want-sides': object
+  'closet-sliding-wants-posts': object
 }
 
 /** A bay is no wider than one leaf closes, mm. Usual for closets. */
@@ -95,8 +97,8 @@ const openingsOf = (walls: readonly Wall[]): Opening[] =>
   walls.slice(1).map((w, k) => ({ left: walls[k].to, right: w.from }))
 
 /** How far its front stands out past the uprights. */
-const frontThick = (p: ClosetFrontParams, t: number): number =>
-  p.front === 'open' ? 0 : p.front === 'curtain' ? CURTAIN_RAIL.sizeMm : t
+const frontThick = (p: ClosetFrontParams, t: number, yard: UnitSystem): number =>
+  p.front === 'open' ? 0 : p.front === 'curtain' ? CURTAIN_RAIL.sizeMm : p.front === 'sliding' ? slidingDeep(yard) : t
 /** What of an opening fittings of its front take: the most of what is on it. */
 export const fittingsOf = (p: ClosetFrontParams): string => (p.front === 'both' ? 'lift-up' : p.front)
 
@@ -120,7 +122,7 @@ export function planOut(p: ClosetFrontParams, ctx: ShapeContext, pen: DimPen): R
   const upward = upwardOf(p, ctx, pen, s, across.value)
   if (!upward.ok) return upward
   const { tops, highMm } = upward.value
-  const fronts = frontsOf(p, s, { ...across.value, tops, highMm, kickMm: upward.value.kickMm })
+  const fronts = frontsOf(p, ctx, s, { ...across.value, tops, highMm, kickMm: upward.value.kickMm })
   if (!fronts.ok) return fronts
   const head = ctx.space.heightMm - highMm
   return good({
@@ -148,7 +150,7 @@ interface Across {
 function acrossOf(p: ClosetFrontParams, ctx: ShapeContext, pen: DimPen, s: Sizes): Result<Across> {
   const { kerfMm, sheetTrimMm } = ctx.settings
   const deepest = ctx.goods.reduce((d, g) => Math.max(d, g.item.deepMm), 0)
-  const room = ctx.space.depthMm - s.back.thicknessMm - frontThick(p, s.t)
+  const room = ctx.space.depthMm - s.back.thicknessMm - frontThick(p, s.t, ctx.settings.yard)
   const rip = economicalRip(s.sheet, ctx.settings, deepest, room)
   const deep = standingDepth(
     rip,
@@ -362,12 +364,23 @@ interface Fronts {
   doorsToMm: number | null
 }
 
+/** Tracks are screwed to the front of posts: into the edge of a sheet nothing may be screwed that is pulled. */
+function unslid(p: ClosetFrontParams, ctx: ShapeContext, s: Sizes, openings: readonly Opening[]): Problem | null {
+  if (p.front !== 'sliding') return null
+  if (!isFramed(p)) return { code: 'closet-sliding-wants-posts', field: 'front', data: {} }
+  const { yard, sheetTrimMm } = ctx.settings
+  return slidingFault(openings, { yard, trimMm: sheetTrimMm, pastMm: s.post.thicknessMm })
+}
+
 /** Leaves that turn up: one for each shelf, or over the highest only; refused where no gas spring goes in. */
 function frontsOf(
   p: ClosetFrontParams,
+  ctx: ShapeContext,
   s: Sizes,
   x: Across & { tops: number[]; highMm: number; kickMm: number },
 ): Result<Fronts> {
+  const wrong = unslid(p, ctx, s, x.openings)
+  if (wrong) return { ok: false, problem: wrong }
   if (p.front !== 'lift-up' && p.front !== 'both') return good({ rowsUp: [], doorsToMm: null })
   if (p.school === 'frames') return bad('closet-springs-want-sides', {}, 'front')
   const all = rowsOf(x.kickMm, x.highMm, x.tops, x.highMm - s.t, s.t)

@@ -12,7 +12,7 @@ import { BOX_SHEETS, choicePen } from '../choices.ts'
 import type { Choice, ShapeContext, Shaped } from '../family.ts'
 import { standing } from '../house-on-shelves.ts'
 import { opened } from '../opened.ts'
-import { isFramed, school, type ClosetFrontParams } from './parameters.ts'
+import { closed, isFramed, school, type ClosetFrontParams } from './parameters.ts'
 import { cleatHigh, lessAbove, planOut, usable, type Plan } from './plan-out.ts'
 import { standWalls } from './walls.ts'
 
@@ -76,7 +76,7 @@ export function shapeClosetFront(p: ClosetFrontParams, ctx: ShapeContext): Resul
   if (ladders.length > 0) d.sub({ id: 'ladders', name: 'unit', parts: ladders, built: 'in-place' })
   d.sub({ id: 'unit', name: 'unit', parts: closetParts, built: 'in-place' })
   trim(d, p, plan)
-  fronts(d, p, plan)
+  fronts(d, p, ctx, plan)
   return good({ assembly: d.assembly, dims: pen.dims, choices: choices(p, ctx), unhoused })
 }
 
@@ -312,23 +312,26 @@ function latchOf(p: ClosetFrontParams, plan: Plan, k: number): Latch | null {
   }
 }
 
-function fronts(d: Draft, p: ClosetFrontParams, plan: Plan) {
+function fronts(d: Draft, p: ClosetFrontParams, ctx: ShapeContext, plan: Plan) {
   const frontMm = plan.back.thicknessMm + plan.depthMm
   const looking = [...new Set(plan.walls.flatMap((w) => [w.left?.front, w.right?.front]))].filter(
     (u) => u !== undefined,
   )
-  const uprights = p.school === 'frames' ? d.assembly.parts.filter((x) => x.role === 'post').map((x) => x.id) : looking
+  const slides = p.front === 'sliding'
+  const posts = d.assembly.parts.filter((x) => x.role === 'post').map((x) => x.id)
+  const uprights = p.school === 'frames' || slides ? posts : looking
   const from = d.assembly.parts.length
-  const closed = plan.openings.map((o, k) => ({
+  const each = plan.openings.map((o, k) => ({
     ...covered(plan, k),
-    uprights: sides(plan, k),
+    uprights: slides ? ([`post-${k}-1`, `post-${k + 1}-1`] as const) : sides(plan, k),
     faces: [o.left, o.right] as const,
   }))
-  if (p.front === 'doors' || p.front === 'curtain' || plan.doorsToMm !== null)
+  if (p.front === 'doors' || p.front === 'curtain' || slides || plan.doorsToMm !== null)
     closeFront(d, {
-      front: p.front === 'curtain' ? 'curtain' : 'doors',
+      front: p.front === 'curtain' || p.front === 'sliding' ? p.front : 'doors',
+      of: { yard: ctx.settings.yard, grade: ctx.settings.grade },
       sheet: plan.sheet,
-      closed: closed.map((c, k) => ({ ...c, latch: latchOf(p, plan, k) })),
+      closed: each.map((c, k) => ({ ...c, latch: latchOf(p, plan, k) })),
       uprights,
       railed: looking,
       frontMm,
@@ -338,7 +341,7 @@ function fronts(d: Draft, p: ClosetFrontParams, plan: Plan) {
     })
   if (plan.rowsUp.length === 0) return
   if (plan.doorsToMm === null) stiffFrame(d, 'frame', uprights)
-  placeLiftUps(d, plan.rowsUp, closed, {
+  placeLiftUps(d, plan.rowsUp, each, {
     sheet: plan.sheet,
     frontMm,
     deepMm: plan.depthMm,
@@ -365,7 +368,7 @@ function choices(p: ClosetFrontParams, ctx: ShapeContext): Choice[] {
     ...(isFramed(p)
       ? [pen.section('postSection', 'closet-post', posts), pen.section('cleatSection', 'closet-cleat', posts)]
       : []),
-    pen.coded('front', 'closet-closed', ['doors', 'lift-up', 'both', 'open', 'curtain']),
+    pen.coded('front', 'closet-closed', closed.options),
     ...(p.front === 'doors' || p.front === 'both' ? [pen.coded('latch', 'latch', ['magnet', 'none'])] : []),
     pen.coded('fillers', 'closet-fillers', [true, false]),
     pen.coded('tie', 'tie', [true, false]),

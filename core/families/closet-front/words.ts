@@ -43,6 +43,8 @@ const problems: WordsFor<ProblemData> = {
     `A bay ${say.length(d.mm)} wide wants two leaves, and a light frame carries them on one face only: ${say.length(d.mostMm)} at most. More bays, or another school.`,
   'closet-springs-want-sides': () =>
     'Gas springs want a sheet on both sides of a bay: a light frame has one on one face. Doors, or ladders with skins.',
+  'closet-sliding-wants-posts': () =>
+    'Panels that slide run on tracks screwed to the front of posts: take ladders or light frames, or doors.',
   'closet-too-deep': (d, say) => `A sheet gives sides of ${say.length(d.mostMm)} at most, not ${say.length(d.mm)}.`,
 }
 
@@ -108,6 +110,7 @@ export const closetFrontWords: KindWords = {
       label: 'Front',
       options: {
         doors: 'doors',
+        sliding: 'panels that slide past each other',
         'lift-up': 'leaves that turn up, one for each shelf',
         both: 'doors below, leaves that turn up above',
         open: 'open',
