@@ -1,8 +1,9 @@
 import { CountedTable, type Counted } from './counted-table.ts'
 import type { Laid, Places, Pricing } from './guillotine-table.ts'
 
-/** States for each cell beyond which no further kind is counted: the work grows with them. */
+/** States for each cell, and entries of all cells, beyond which no further kind is counted: work and room grow with them. */
 const MOST_STATES = 64
+const MOST_ENTRIES = 6e6
 
 /**
  * Prices with no piece oftener on one sheet than it is wanted. Only those kinds are counted of which the best fillings
@@ -42,7 +43,8 @@ export class CountedPricing implements Pricing {
   ways: Pricing['ways'] = () => []
 
   private hasRoomFor(kind: number): boolean {
-    return this.counted.reduce((n, c) => n * (c.most + 1), this.wanted[kind] + 1) <= MOST_STATES
+    const states = this.counted.reduce((n, c) => n * (c.most + 1), this.wanted[kind] + 1)
+    return states <= MOST_STATES && states * this.places.xs.length * this.places.ys.length <= MOST_ENTRIES
   }
   /** Kinds of which fillings hold more than is wanted, those first that gain most by it. */
   private tooMany(list: readonly Laid[], y: ArrayLike<number>): number[] {

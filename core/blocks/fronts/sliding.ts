@@ -298,8 +298,6 @@ export interface SlidingBox extends Pick<SlidingInside, 'yard' | 'grade' | 'fron
   /** What stands on the floor and is stiff together; none where the box is one piece that hangs. */
   uprights: readonly string[]
 }
-/** What a track inside a box has in its id: it is put on before what it is on is put in. */
-const trackId = (o: { id: string }) => `track-${o.id}`
 
 /**
  * A track on the panel below each opening and one under the panel above, inside the box: nothing is fixed to the edge of a
@@ -336,7 +334,7 @@ export function panelsInside(d: Draft, box: SlidingBox): void {
   d.sub({ id: 'front', name: 'unit', parts, built: 'in-place', tags: SLIDING_FRONT })
 }
 const insideTracks = (d: Draft, o: SlidingBox['openings'][number], { yard }: SlidingBox): Track[] =>
-  tracksFor(trackId(o), d.box(o.below).max[2], d.box(o.above).min[2] - findSection(TRACK[yard])!.widthMm)
+  tracksFor(`track-${o.id}`, d.box(o.below).max[2], d.box(o.above).min[2] - findSection(TRACK[yard])!.widthMm)
 
 function trackInside(d: Draft, f: SlidingInside, t: Track) {
   const made = madeOf(f.yard, f.grade)
