@@ -15,9 +15,6 @@ export interface Counted {
   kind: number
   most: number
 }
-/** Rows of a table filled between two questions whether to stop. */
-const ROWS = 16
-
 /**
  * The guillotine dynamic programme with some kinds of pieces counted: no filling holds more of them than is wanted. A
  * cell's state is the most of each that may be in it; a cut shares that between what lies on either side of it. What is
@@ -132,7 +129,7 @@ export class CountedTable {
     const countX = new Int32Array(S)
     const stepsY = new Int32Array(S)
     for (let a = 1; a < nx; a++) {
-      if (a % ROWS === 0 && shouldStop()) return false
+      if (shouldStop()) return false
       let countY = 0
       for (let b = 1; b < S; b++) {
         const cell = a * S + b

@@ -28,6 +28,8 @@ export interface BesideSearch {
   /** Sheets seen that are worth most at the prices of the bound. */
   kept(worth: (c: SheetColumn) => number): SheetColumn[]
   stop(): boolean
+  /** Whether plans are chosen among sheets seen: then it is worth asking for real ones alone, which takes longer. */
+  chooses: boolean
 }
 
 /** What may be bought, the least that costs, and what the linear program buys; counted: of real sheets alone. */
@@ -105,7 +107,7 @@ export class PurchaseBound {
       const node = open[0]
       const k = mostBroken(node.bought)
       // A whole purchase that the linear program can make even of real sheets: this kind of bound goes no further.
-      if (k < 0 && node.counted) return
+      if (k < 0 && (node.counted || !this.of.chooses)) return
       open.shift()
       const counted = k < 0
       if (counted) closer ??= bound.counted()

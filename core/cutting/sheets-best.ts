@@ -149,6 +149,7 @@ class SheetSearch {
       priced: this.priced,
       kept: this.kept,
       stop: this.stop,
+      chooses: solveInteger !== null,
     })
     if (first) this.bound.begin(first.claim.lowerBound)
     for (const s of this.best) this.keep(s)
