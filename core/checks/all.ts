@@ -4,6 +4,7 @@ import { bodies } from './bodies.ts'
 import type { AnyCheck } from './check.ts'
 import { bearing } from './bearing.ts'
 import { gasSprings } from './gas-springs.ts'
+import { comesOut } from './comes-out.ts'
 import { contentsFit } from './contents-fit.ts'
 import { damp } from './damp.ts'
 import { equilibrium } from './equilibrium.ts'
@@ -42,6 +43,7 @@ import { usable } from './usable-faces.ts'
 /** Every check there is, in the order of the chain from goods to ground. A new one is its file and one line here. */
 export const CHECKS: readonly AnyCheck[] = [
   contentsFit,
+  comesOut,
   lying,
   leanedOn,
   partitions,

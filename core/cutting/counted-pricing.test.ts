@@ -1,22 +1,14 @@
 import { describe, expect, it } from '@jest/globals'
 import fc from 'fast-check'
 import { mixedSheets } from '../../cli/cut-instances.ts'
+import { sheetInstance } from '../../test-support/sheet-instance.ts'
 import { CountedPricing } from './counted-pricing.ts'
 import type { Cut2dInstance } from './format.ts'
 import { GuillotineTable, placesFor, type Places, type Pricing } from './guillotine-table.ts'
 import { FINE, SheetBound } from './sheets-bound.ts'
 
-const instance = (w: number, h: number, parts: Cut2dInstance['parts']): Cut2dInstance => ({
-  format: 'cut2d-instance',
-  version: 1,
-  name: 'x',
-  unit: '1',
-  kerf: 0,
-  trim: 0,
-  maxStages: null,
-  parts,
-  stock: [{ id: 's', w, h, price: 10, available: null, offcut: false }],
-})
+const instance = (w: number, h: number, parts: Cut2dInstance['parts']): Cut2dInstance =>
+  sheetInstance({ parts, stock: [{ id: 's', w, h, price: 10, available: null, offcut: false }] })
 const placesIn = (i: Cut2dInstance): Places => placesFor(i, i.stock, FINE)!
 const never = () => false
 

@@ -1,4 +1,5 @@
 import { describe, expect, it } from '@jest/globals'
+import { sheetInstance } from '../../test-support/sheet-instance.ts'
 import fc from 'fast-check'
 import { workshopBoards, workshopSheets } from '../../cli/cut-instances.ts'
 import { planBoardsExact } from './boards-exact.ts'
@@ -335,17 +336,10 @@ describe('sheets, better', () => {
     }
   })
   it('prove what the area cannot: four squares of 60 in sheets of 100 need four', () => {
-    const instance: Cut2dInstance = {
-      format: 'cut2d-instance',
-      version: 1,
-      name: 'x',
-      unit: '1',
-      kerf: 0,
-      trim: 0,
-      maxStages: null,
+    const instance = sheetInstance({
       parts: [{ id: 'a', w: 60, h: 60, qty: 4, rotate: true }],
       stock: [{ id: 's', w: 100, h: 100, price: 5, available: null, offcut: false }],
-    }
+    })
     const r = planSheetsBest(instance, null)
     expect(r.ok && r.plan.claim).toEqual({ cost: 20, lowerBound: 20, proved: true })
   })

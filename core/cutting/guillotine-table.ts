@@ -55,23 +55,13 @@ export function placesFor(
     }))
     if (parts.some((p) => p.w < 1 || p.h < 1)) return null
     const [ws, hs] = [stocks.map((s) => cell(s.w - 2 * trim + kerf)), stocks.map((s) => cell(s.h - 2 * trim + kerf))]
-    const along = parts.flatMap((p) =>
-      p.rotate
-        ? [
-            { size: p.w, times: p.qty },
-            { size: p.h, times: p.qty },
-          ]
-        : [{ size: p.w, times: p.qty }],
-    )
-    const up = parts.flatMap((p) =>
-      p.rotate
-        ? [
-            { size: p.h, times: p.qty },
-            { size: p.w, times: p.qty },
-          ]
-        : [{ size: p.h, times: p.qty }],
-    )
-    const [xs, ys] = [normalPlaces(along, Math.max(...ws)), normalPlaces(up, Math.max(...hs))]
+    // What may be turned begins anywhere either of its sides puts it.
+    const sums = (side: 'w' | 'h', other: 'w' | 'h', most: number[]) =>
+      normalPlaces(
+        parts.flatMap((p) => (p.rotate ? [side, other] : [side]).map((k) => ({ size: p[k], times: p.qty }))),
+        Math.max(...most),
+      )
+    const [xs, ys] = [sums('w', 'h', ws), sums('h', 'w', hs)]
     if ((xs.length * ys.length * (xs.length + ys.length)) / 4 <= work || cells === CELLS[CELLS.length - 1])
       return placesOf(parts, xs, ys, ws, hs, {
         parts: instance.parts.map((p) => ({ w: p.w + kerf, h: p.h + kerf })),

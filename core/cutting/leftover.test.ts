@@ -1,9 +1,10 @@
 import { describe, expect, it } from '@jest/globals'
+import { sheetInstance } from '../../test-support/sheet-instance.ts'
 import fc from 'fast-check'
 import { largeWorkshop } from '../../cli/cut-instances.ts'
 import { planBoardsExact } from './boards-exact.ts'
 import { longestLeftover, longestLeftoverPlan } from './boards-leftover.ts'
-import type { Cut1dInstance, Cut2dInstance } from './format.ts'
+import type { Cut1dInstance } from './format.ts'
 import { planSheetsBest } from './sheets-best.ts'
 import { planSheetsGreedy } from './sheets-greedy.ts'
 import { verifyBoards, verifySheets } from './verify.ts'
@@ -77,20 +78,15 @@ it('every plan of random sheets verifies, first and best, with any kerf, trim, g
       fc.integer({ min: 0, max: 2 }),
       fc.boolean(),
       (list, kerf, trim, offcut) => {
-        const i: Cut2dInstance = {
-          format: 'cut2d-instance',
-          version: 1,
-          name: 'x',
-          unit: '1',
+        const i = sheetInstance({
           kerf,
           trim,
-          maxStages: null,
           parts: list.map((p, k) => ({ id: `p${k}`, ...p })),
           stock: [
             { id: 'full', w: 100, h: 60, price: 10, available: null, offcut: false },
             ...(offcut ? [{ id: 'left', w: 50, h: 40, price: 0, available: 1, offcut: true }] : []),
           ],
-        }
+        })
         const first = planSheetsGreedy(i)
         let n = 0
         const r = planSheetsBest(i, null, { shouldStop: () => ++n > 60 })

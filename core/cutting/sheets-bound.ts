@@ -39,9 +39,8 @@ export class SheetBound {
   /** What the linear program of the last round costs, and how much of each stock it buys once it is done. */
   objective = Infinity
   bought: number[] = []
-  private readonly stockOf = new Map<number, number>()
+  private readonly columnOf = new Map<number, SheetColumn>()
   private fresh = true
-  private readonly columns: SheetColumn[] = []
 
   /**
    * @param work steps one pricing may take
@@ -77,7 +76,7 @@ export class SheetBound {
    */
   counted(): SheetBound {
     const closer = new SheetBound(this.instance, this.work, this.seen, true)
-    closer.takeIn(this.columns.map((c) => ({ ...c, counts: c.counts.map((m, i) => this.mostOf(i, m)) })))
+    closer.takeIn([...this.columnOf.values()].map((c) => ({ ...c, counts: c.counts.map((m, i) => this.mostOf(i, m)) })))
     return closer
   }
   private readonly mostOf = (part: number, counts: number) => Math.min(counts, this.instance.parts[part].qty)
@@ -91,7 +90,8 @@ export class SheetBound {
   takeIn(columns: readonly SheetColumn[]): void {
     for (const c of columns) this.add(c)
   }
-  private add({ stock, counts }: SheetColumn): void {
+  private add(column: SheetColumn): void {
+    const { stock, counts } = column
     const rows: number[] = []
     const values: number[] = []
     counts.forEach((c, i) => {
@@ -102,8 +102,7 @@ export class SheetBound {
     })
     rows.push(this.n + stock, this.n + this.stocks.length + stock)
     values.push(1, 1)
-    this.columns.push({ stock, counts })
-    this.stockOf.set(this.lp.add({ cost: this.stocks[stock].price, rows, values }), stock)
+    this.columnOf.set(this.lp.add({ cost: this.stocks[stock].price, rows, values }), column)
   }
 
   /**
@@ -162,8 +161,8 @@ export class SheetBound {
       if (ways.length === 0) {
         this.bought = stocks.map(() => 0)
         for (const [c, v] of lp.solution()) {
-          const k = this.stockOf.get(c)
-          if (k !== undefined) this.bought[k] += v
+          const column = this.columnOf.get(c)
+          if (column) this.bought[column.stock] += v
         }
         return
       }

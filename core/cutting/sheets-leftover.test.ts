@@ -1,4 +1,5 @@
 import { describe, expect, it } from '@jest/globals'
+import { sheetInstance } from '../../test-support/sheet-instance.ts'
 import { workshopSheets } from '../../cli/cut-instances.ts'
 import { cutTree, settingsOf } from './cut-tree.ts'
 import type { Cut2dInstance, Cut2dPlan } from './format.ts'
@@ -30,20 +31,14 @@ describe('the largest leftover of plans that cost no more', () => {
   })
   it('puts what is over on one sheet: four halves and two quarters leave a whole half', () => {
     // Halves of 490 and quarters of 240 on sheets of 1000: two sheets are needed, and one of them can keep half.
-    const i: Cut2dInstance = {
-      format: 'cut2d-instance',
-      version: 1,
-      name: 'x',
-      unit: 'mm',
+    const i = sheetInstance({
       kerf: 4,
-      trim: 0,
-      maxStages: null,
       parts: [
         { id: 'half', w: 490, h: 1000, qty: 2, rotate: false },
         { id: 'quarter', w: 240, h: 1000, qty: 2, rotate: false },
       ],
       stock: [{ id: 's', w: 1000, h: 1000, price: 10, available: null, offcut: false }],
-    }
+    })
     const spread: Cut2dPlan = {
       format: 'cut2d-plan',
       version: 1,
@@ -70,14 +65,8 @@ describe('the largest leftover of plans that cost no more', () => {
   })
   it('holds where a larger sheet costs the same as two small ones', () => {
     // The strip is made for the sheets bought, and may find its place on the larger one.
-    const i: Cut2dInstance = {
-      format: 'cut2d-instance',
-      version: 1,
-      name: 'x',
-      unit: 'mm',
+    const i = sheetInstance({
       kerf: 3,
-      trim: 0,
-      maxStages: null,
       parts: [
         { id: 'a', w: 300, h: 200, qty: 5, rotate: true },
         { id: 'b', w: 450, h: 150, qty: 4, rotate: true },
@@ -88,7 +77,7 @@ describe('the largest leftover of plans that cost no more', () => {
         { id: 'large', w: 1000, h: 1000, price: 20, available: null, offcut: false },
         { id: 'long', w: 2000, h: 500, price: 20, available: null, offcut: false },
       ],
-    }
+    })
     const found = best(i)
     const p = largestLeftoverPlan(i, found, null, asks(6_000))
     expect(verifySheets(i, p)).toEqual([])

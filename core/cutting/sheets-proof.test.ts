@@ -9,21 +9,10 @@ import { SheetFiller } from './sheet-filler.ts'
 import { FINE, SheetBound } from './sheets-bound.ts'
 import { planSheetsBest } from './sheets-best.ts'
 import { seeded } from '../measure/seeded.ts'
+import { sheetInstance } from '../../test-support/sheet-instance.ts'
 import { fewestBins } from '../../test-support/fewest-bins.ts'
 import { verifySheets } from './verify.ts'
 
-const sheet = (over: Partial<Cut2dInstance>): Cut2dInstance => ({
-  format: 'cut2d-instance',
-  version: 1,
-  name: 'x',
-  unit: '1',
-  kerf: 0,
-  trim: 0,
-  maxStages: null,
-  parts: [],
-  stock: [{ id: 's', w: 100, h: 60, price: 10, available: null, offcut: false }],
-  ...over,
-})
 const bounded = (i: Cut2dInstance) => {
   const b = new SheetBound(i, FINE)
   let value = 0
@@ -66,10 +55,13 @@ describe('normal places', () => {
 describe('the bound', () => {
   it('is exact where pieces fill sheets exactly', () => {
     // Eight of 50 × 30: four on a sheet of 100 × 60, so two sheets of 10.
-    expect(bounded(sheet({ parts: [{ id: 'a', w: 50, h: 30, qty: 8, rotate: false }] })).value).toBeCloseTo(20, 6)
+    expect(bounded(sheetInstance({ parts: [{ id: 'a', w: 50, h: 30, qty: 8, rotate: false }] })).value).toBeCloseTo(
+      20,
+      6,
+    )
   })
   it('counts the kerf and the trim', () => {
-    const i = sheet({ kerf: 1, parts: [{ id: 'a', w: 50, h: 30, qty: 8, rotate: false }] })
+    const i = sheetInstance({ kerf: 1, parts: [{ id: 'a', w: 50, h: 30, qty: 8, rotate: false }] })
     // 50 + 1 + 50 is more than 100: one column of one, two by height neither (30 + 1 + 30): one a sheet.
     expect(bounded(i).value).toBeCloseTo(80, 6)
     expect(bounded({ ...i, stock: [{ ...i.stock[0], w: 101, h: 61 }] }).value).toBeCloseTo(20, 6)
@@ -78,9 +70,9 @@ describe('the bound', () => {
   it('takes the cheaper of two kinds of sheet, and no more of a limited one than there is', () => {
     const parts = [{ id: 'a', w: 50, h: 60, qty: 4, rotate: false }]
     const half = { id: 'half', w: 50, h: 60, price: 4, available: null as number | null, offcut: false }
-    const full = sheet({}).stock[0]
-    expect(bounded(sheet({ parts, stock: [full, half] })).value).toBeCloseTo(16, 6)
-    expect(bounded(sheet({ parts, stock: [full, { ...half, available: 1 }] })).value).toBeCloseTo(4 + 15, 6)
+    const full = sheetInstance({}).stock[0]
+    expect(bounded(sheetInstance({ parts, stock: [full, half] })).value).toBeCloseTo(16, 6)
+    expect(bounded(sheetInstance({ parts, stock: [full, { ...half, available: 1 }] })).value).toBeCloseTo(4 + 15, 6)
   })
   it('never goes beyond what a plan that verifies costs', () => {
     for (let seed = 30; seed < 35; seed++) {
@@ -97,7 +89,7 @@ describe('the bound', () => {
     // One strip high, so that it is a matter of lengths: fewest bins by trying all.
     fc.assert(
       fc.property(fc.array(fc.integer({ min: 21, max: 70 }), { minLength: 2, maxLength: 6 }), (list) => {
-        const i = sheet({
+        const i = sheetInstance({
           stock: [{ id: 's', w: 100, h: 10, price: 1, available: null, offcut: false }],
           parts: list.map((w, k) => ({ id: `p${k}`, w, h: 10, qty: 1, rotate: false })),
         })
@@ -218,7 +210,7 @@ describe('strips', () => {
             }
             expect(
               verifySheets(
-                sheet({
+                sheetInstance({
                   parts,
                   maxStages: stages,
                   stock: [{ id: 's', w: 100, h: 80, price: 1, available: null, offcut: false }],
@@ -256,7 +248,7 @@ describe('a limit on how deep cuts are nested', () => {
   })
   it('is counted by the verifier: taking a piece to size in its strip is none of them', () => {
     const i = (maxStages: number) =>
-      sheet({
+      sheetInstance({
         maxStages,
         parts: [
           { id: 'a', w: 100, h: 30, qty: 1, rotate: false },
@@ -320,7 +312,7 @@ describe('a limit on how deep cuts are nested', () => {
   })
   it('of one plans strips of one piece each, two plans pieces lower than their strip beside others', () => {
     const i = (maxStages: number): Cut2dInstance =>
-      sheet({
+      sheetInstance({
         maxStages,
         parts: [
           { id: 'a', w: 50, h: 30, qty: 2, rotate: false },
@@ -348,7 +340,7 @@ it('many sizes of sheet and many sheets of each are searched in bounded work', (
     available: null,
     offcut: false,
   }))
-  const i = sheet({
+  const i = sheetInstance({
     stock,
     parts: Array.from({ length: 10 }, (_, k) => ({
       id: `p${k}`,

@@ -13,7 +13,16 @@ import { checksInRoom, surroundingsOf, withRoom } from './room-checks.ts'
 /* The lever that changes what is kept: the same things in lower boxes of the same footprint, and more of them. */
 
 /** Where height is what is wrong. */
-const OF_HEIGHT = new Set(['contents-fit', 'clearance', 'door-sweep', 'under-ceiling', 'room-fit', 'reach', 'tilt-in'])
+const OF_HEIGHT = new Set([
+  'contents-fit',
+  'comes-out',
+  'clearance',
+  'door-sweep',
+  'under-ceiling',
+  'room-fit',
+  'reach',
+  'tilt-in',
+])
 /** Shares of its height that are tried, the highest first. */
 const SHARES = [0.85, 0.7, 0.55]
 /** A box lower than this is a tray, mm. Product decision. */

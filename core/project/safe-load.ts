@@ -25,7 +25,7 @@ export interface SafeLoad {
  * Checks that no load can turn: fits, work and handling. Every other one limits what a shelf may carry, also one that
  * is new.
  */
-const NOT_LOADED = new Set(['contents-fit', 'splitting', 'slenderness', 'room-fit', 'tilt-up', 'lift'])
+const NOT_LOADED = new Set(['contents-fit', 'comes-out', 'splitting', 'slenderness', 'room-fit', 'tilt-up', 'lift'])
 /** No label promises more than this, kg: then something else in the building matters. Product decision. */
 const MOST_KG = 2000
 const HALVINGS = 13

@@ -5,6 +5,7 @@ import { ROOM_CHECK_NAMES } from './room-checks.ts'
 /** What checks, the links of the chain and their states are called. */
 export const CHECK_NAMES: Record<string, string> = {
   'contents-fit': 'Goods go in',
+  'comes-out': 'Goods come out',
   bending: 'Bending',
   shear: 'Shear',
   sag: 'Sag',

@@ -85,6 +85,10 @@ const TABLE: Record<string, Words> = {
       : `"${d.goods}" has ${short(d, say)} less room above than asked for.`,
   'taller-than-opening': (_r, d, say) =>
     `"${d.goods}" is too tall by ${short(d, say)}: the opening is ${say.lengthOf(d, 'haveMm')}.`,
+  'comes-out': (r, d, say) =>
+    r.state === 'holds'
+      ? `"${d.goods}" comes out past what stays before it${Number(d.overMm) > 0 ? `, lifted over ${say.lengthOf(d, 'overMm')}` : ''}.`
+      : `"${d.goods}" does not come out: ${Number(d.overMm) > 0 ? `lifted over the ${say.lengthOf(d, 'overMm')} before it` : 'under what hangs before it'} it lacks ${short(d, say)}.`,
   deep: (r, d, say) =>
     Number(d.outMm) < 1
       ? `"${d.goods}" stands inside the depth.`

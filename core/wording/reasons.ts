@@ -24,6 +24,10 @@ function sayRounding(r: Reason, say: Say): string {
   return `, is ${shown}, rounded ${r.rounded.way} to the ${say.units.system === 'imperial' ? `1/${say.units.fraction}"` : 'millimetre'}`
 }
 
+/** What stands before things inside a build takes of its depth too. */
+const inside = (d: Data, say: Say): string =>
+  Number(d.insideMm) > 0 ? `, and ${say.lengthOf(d, 'insideMm')} before it for what slides` : ''
+
 const TABLE: Record<string, (d: Data, say: Say) => string> = {
   ...gathered<(d: Data, say: Say) => string>(Object.values(KIND_WORDS), (k) => k.reasons),
   'play-smooth': (_d, say) => `one make of tote slides smoothly with ${say.length(6.35)} each side`,
@@ -36,16 +40,16 @@ const TABLE: Record<string, (d: Data, say: Say) => string> = {
     `a ${say.lengthOf(d, 'boardMm')} board gives ${plural(Number(d.pieces), 'rail')} with ${say.lengthOf(d, 'trimMm')} squared off and ${say.lengthOf(d, 'kerfMm')} kerfs; the tote is ${say.lengthOf(d, 'wishMm')} deep`,
   'no-board-divides': (d, say) => `as deep as the tote, ${say.lengthOf(d, 'wishMm')}: no board divides into it well`,
   'economical-rip': (d, say) =>
-    `${Number(d.parts) === 1 ? 'the whole width of the sheet' : `a sheet ${say.lengthOf(d, 'sheetMm')} wide in ${d.parts}, less kerf ${say.lengthOf(d, 'kerfMm')}`}; the deepest thing is ${say.lengthOf(d, 'deepestMm')}`,
+    `${Number(d.parts) === 1 ? 'the whole width of the sheet' : `a sheet ${say.lengthOf(d, 'sheetMm')} wide in ${d.parts}, less kerf ${say.lengthOf(d, 'kerfMm')}`}; the deepest thing is ${say.lengthOf(d, 'deepestMm')}${inside(d, say)}`,
   'depth-space': (d, say) => `what the space of ${say.lengthOf(d, 'spaceMm')} leaves inside the posts`,
   'sheet-span': (d, say) => `the sheet is rated for ${say.lengthOf(d, 'everyMm')}`,
   'usual-span': (d, say) => `shelves of one board thickness span about ${say.lengthOf(d, 'everyMm')} without a strip`,
   'depth-deepest': (d, say) =>
     `as deep as the deepest thing, ${say.lengthOf(d, 'deepestMm')}: a deeper rip would only hang more weight`,
   'rip-for-space': (d, say) =>
-    `the deepest rip that fits the space (sheet in ${d.parts}); the deepest thing is ${say.lengthOf(d, 'deepestMm')}`,
+    `the deepest rip that fits the space (sheet in ${d.parts}); the deepest thing is ${say.lengthOf(d, 'deepestMm')}${inside(d, say)}`,
   'depth-no-rip': (d, say) =>
-    `as deep as the deepest thing, ${say.lengthOf(d, 'deepestMm')}: no whole share of a sheet is that deep and goes into the room there is`,
+    `as deep as the deepest thing, ${say.lengthOf(d, 'deepestMm')}${inside(d, say)}: no whole share of a sheet is that deep and goes into the room there is`,
   'goods-below-on-pins': () => 'up to the next hole for a pin',
   'hang-prepared': () => 'so high that its fixings meet the bolts or blocking in the wall',
   'hang-bench': (_d, say) => `over a bench, ${say.lengthOf(_d, 'benchMm')}, with its highest shelf in reach`,

@@ -74,6 +74,8 @@ export function leafEdges(left: number, right: number, pair: boolean): { left: n
     : [{ left, right, hung: 0 }]
 }
 
+/** What stands behind a rod is lifted so high over its tier, mm. */
+export const overRod = (rod: Rod): number => ROD_OVER_MM + rod.diameterMm / 2
 /** Room the rod takes at the open side, mm. */
 export const rodRoom = (rod: Rod): number => ROD_IN_MM + rod.diameterMm
 

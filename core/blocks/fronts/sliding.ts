@@ -20,9 +20,9 @@ const TRACK: Record<UnitSystem, string> = { imperial: '2x2', metric: '38x38mm' }
 /** A groove is this much wider than its panel, mm: it slides by hand when the wood has moved. */
 const SIDE_PLAY_MM = 1.5
 /** A panel stands so deep in the lower groove, and as deep in the upper, mm. */
-export const ENGAGED_MM = 6
+const ENGAGED_MM = 6
 /** Lifted off the lower groove it has this much room left, mm. */
-export const LIFT_PLAY_MM = 2
+const LIFT_PLAY_MM = 2
 /** A panel goes past the middle of the upright beside it by this, mm: no gap is looked through, and it is gripped there. */
 const OVERLAP_MM = 10
 /** A finger hole at the edge that is pulled: its diameter and its middle from that edge, mm. Product decision. */
@@ -39,7 +39,7 @@ const [UP, OUT, DOWN]: [Vec3, Vec3, Vec3] = [
 const LIES = { way: 'push', via: 'bearing' } as const
 const HANGS = { way: 'both', via: 'hanging' } as const
 
-/** What a front that slides stands out past the uprights, mm. */
+/** What a front that slides stands out past the uprights, and how high each of its tracks is: they are square. mm */
 export const slidingDeep = (yard: UnitSystem): number => findSection(TRACK[yard])!.thicknessMm
 /** Slid aside a panel stops this far before the next one in its groove, mm. */
 const STOP_MM = 2

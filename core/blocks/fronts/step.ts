@@ -7,7 +7,7 @@ import { fixedBy } from '../../steps/fixed-by.ts'
 import type { Step } from '../../steps/step.ts'
 import { GAP_MM } from './hinged.ts'
 import { SCREWED_FRONT } from './screwed-panel.ts'
-import { ENGAGED_MM, LIFT_PLAY_MM, SLIDING_FRONT } from './sliding.ts'
+import { SLIDING_FRONT } from './sliding.ts'
 
 /** What closes a build: leaves with all that they hang by and that holds them shut, or a curtain. None where it is bare. */
 export function frontSteps(a: Assembly): Step[] {
@@ -68,13 +68,12 @@ function slidingSteps(a: Assembly): Step[] {
   const slides = a.motions.filter((m) => m.kind === 'slide').flatMap((m) => m.parts.filter((id) => of.has(id)))
   const tracks = [...of].filter((id) => !slides.includes(id))
   const uprights = [...new Set(a.joints.filter((j) => tracks.includes(j.near) && !of.has(j.far)).map((j) => j.far))]
-  const lift = { liftMm: ENGAGED_MM + LIFT_PLAY_MM, grooveMm: ENGAGED_MM }
   if (tracks.length === 0)
     return [
       {
         id: 'sliding',
         code: 'panels-slid-in',
-        data: { count: slides.length, ...lift },
+        data: { count: slides.length },
         parts: slides,
         cautions: [],
         hold: { code: 'panels-lift-out' },
@@ -84,7 +83,7 @@ function slidingSteps(a: Assembly): Step[] {
     {
       id: 'sliding',
       code: 'panels-slide',
-      data: { count: slides.length, screws: uprights.length, ...lift },
+      data: { count: slides.length, screws: uprights.length },
       parts: [...tracks, ...slides],
       on: uprights,
       cautions: [],

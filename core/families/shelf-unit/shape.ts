@@ -69,7 +69,7 @@ export function shapeShelfUnit(p: ShelfUnitParams, ctx: ShapeContext): Result<Sh
   const widest = ctx.goods.reduce((d, g) => Math.max(d, g.item.acrossMm), 0)
   const { kerfMm, sheetTrimMm, yard } = ctx.settings
   const slides = p.front === 'sliding'
-  // Tracks and panels that slide are inside, in front of what stands there.
+  // Tracks and panels that slide are inside, in front of what stands there; a track is as high as it is deep.
   const insideMm = slides ? slidingDeep(yard) : 0
   const [wantedMm, mostDeepMm] = [deepest + insideMm - standsOutOf(p), ctx.space.depthMm - backMm - frontThick(p)]
   const rip = economicalRip(sheet, ctx.settings, wantedMm, mostDeepMm)
@@ -81,7 +81,8 @@ export function shapeShelfUnit(p: ShelfUnitParams, ctx: ShapeContext): Result<Sh
       parts: rip?.n ?? 1,
       sheetMm: sheet.widthMm,
       kerfMm,
-      deepestMm: deepest + insideMm,
+      deepestMm: deepest,
+      insideMm,
       spaceMm: ctx.space.depthMm,
     },
   })
@@ -95,11 +96,10 @@ export function shapeShelfUnit(p: ShelfUnitParams, ctx: ShapeContext): Result<Sh
   if (clearMm > longest) return bad('longer-than-board', { mm: clearMm, mostMm: longest }, 'clearMm')
   if (depthMm > sheet.widthMm - 2 * sheetTrimMm)
     return bad('deeper-than-sheet', { mm: depthMm, mostMm: sheet.widthMm - 2 * sheetTrimMm }, 'depthMm')
-  if (depthMm < 2 * strip.thicknessMm + 40)
-    return bad('too-shallow', { leastMm: 2 * strip.thicknessMm + 40 }, 'depthMm')
+  const leastMm = 2 * strip.thicknessMm + 40 + insideMm
+  if (depthMm < leastMm) return bad('too-shallow', { leastMm }, 'depthMm')
 
   const under = p.strip === 'none' ? 0 : strip.widthMm
-  const trackMm = insideMm
   const termsOf = (levels: Level[]): Term[][] =>
     levels.map((_l, i) => {
       const below = levels[i - 1]
@@ -108,9 +108,9 @@ export function shapeShelfUnit(p: ShelfUnitParams, ctx: ShapeContext): Result<Sh
             { name: 'tallest', mm: below.tallest?.tallMm ?? 0 },
             { name: 'above-play', mm: aboveMm },
             // Lifted over the lower track, and out under the upper one, which is where a strip would be.
-            ...(trackMm > 0 && i === 1 ? [{ name: 'track', mm: trackMm }] : []),
-            ...(trackMm > 0 && i === levels.length - 1
-              ? [{ name: 'track', mm: trackMm }]
+            ...(insideMm > 0 && i === 1 ? [{ name: 'track', mm: insideMm }] : []),
+            ...(insideMm > 0 && i === levels.length - 1
+              ? [{ name: 'track', mm: insideMm }]
               : under > 0
                 ? [{ name: 'edge-strip', mm: under }]
                 : []),

@@ -1,6 +1,6 @@
 import { unitsOf } from '../../assembly/settings.ts'
 import { dadoDepth, rowsBetween, seatNear, type Rows } from '../../blocks/carcass/shelf-between.ts'
-import { leafEdges, leafInside, rodRoom } from '../../blocks/fronts/deep-leaf.ts'
+import { leafEdges, leafInside, overRod, rodRoom } from '../../blocks/fronts/deep-leaf.ts'
 import { clearInBox, placesInBox, standsOut } from '../../blocks/fronts/front.ts'
 import { GAP_MM, ONE_LEAF_MM } from '../../blocks/fronts/hinged.ts'
 import { roomFor, rowsOf, springFor, type Row } from '../../blocks/fronts/lift-up.ts'
@@ -117,7 +117,7 @@ export function planOut(p: WallCabinetParams, ctx: ShapeContext, pen: DimPen): R
   if (frontMm > ctx.space.depthMm && pivots.value)
     return bad('leaves-too-deep', { mm: frontMm, mostMm: ctx.space.depthMm }, 'leaves')
   const heights = heightsOf(p, ctx, s, pen, {
-    ...{ levels, openMm: pivots.value?.plan.openMm ?? 0 },
+    ...{ levels, openMm: pivots.value?.plan.openMm ?? 0, leafMm: leaf ? leafHigh(leaf.levels, s) : 0 },
     ...{ left: x0, right: rightMm - s.t },
   })
   if (!heights.ok) return heights
@@ -279,7 +279,7 @@ function fillBays(
   const shelves = p.shelves === null ? null : p.shelves + 1
   const housed = (n: number) => {
     const openings = w.openingsFor(n)
-    const leaf = s.leafMm > 0 ? fillLeaves(p, ctx, s, openings, grows) : null
+    const leaf = s.leafMm > 0 ? fillLeaves(p, ctx, s, openings, (levels) => leafHigh(levels, s) <= mostHigh) : null
     const goods = leaf ? leaf.left : ctx.goods
     const inBox = placesInBox(p.front, openings)
     const box = house(goods, false, shelves, inBox, w.depthMm, sideMm, standsOut(p.front), grows, LIMITS.shelves + 1)
@@ -326,7 +326,13 @@ function heightsOf(
   ctx: ShapeContext,
   s: Sizes,
   pen: DimPen,
-  { levels, openMm, left, right }: { levels: readonly Level[]; openMm: number; left: number; right: number },
+  {
+    levels,
+    openMm,
+    leafMm,
+    left,
+    right,
+  }: { levels: readonly Level[]; openMm: number; leafMm: number; left: number; right: number },
 ): Result<Heights> {
   const { t, rail, pastMm, aboveMm } = s
   const { yard } = ctx.settings
@@ -351,11 +357,13 @@ function heightsOf(
       over + Math.max(lastTall(levels) + aboveMm + overLast(levels, s), rail.widthMm),
       bottom + boards,
       bottom + openMm,
+      leafMm - t - pastMm,
     ) +
     t +
     pastMm
   const sheetMost = s.sheet.lengthMm - 2 * ctx.settings.sheetTrimMm
-  if (high > sheetMost) return bad('shelf-above-sheet', { mm: high, mostMm: sheetMost }, 'shelves')
+  if (high > sheetMost)
+    return bad('shelf-above-sheet', { mm: high, mostMm: sheetMost }, leafMm >= high ? 'tiers' : 'shelves')
   const reach = reachMm(ctx.settings.personMm) - over
   const under = ctx.space.heightMm - high - lift
   const usual = Math.max(0, Math.min(OVER_BENCH_MM, reach, under))
@@ -383,9 +391,17 @@ function heightsOf(
   return good({ tops, footMm, high, rows: rowsBetween(bottom, high - pastMm - t, yard) })
 }
 
+/** Room over what stands in a leaf: it is lifted out over its rod. */
+const overTier = (s: Sizes): number => Math.max(s.aboveMm, overRod(rodOf(s.sheet)))
+/** How high a leaf is in which all of its tiers have that. */
+const leafHigh = (levels: readonly Level[], s: Sizes): number =>
+  levelTerms(levels, overTier(s), s.t)
+    .flat()
+    .reduce((sum, x) => sum + x.mm, lastTall(levels) + overTier(s) + s.t)
+
 /** Tops of the tiers of a leaf from its underside; all must stay under its head. */
 function tiersOf(levels: readonly Level[], s: Sizes, high: number, pen: DimPen): Result<number[]> {
-  const inside = topsInside(levels, s.aboveMm, s.t, pen, { path: 'tierMm', code: 'tier-top', startMm: 0 })
+  const inside = topsInside(levels, overTier(s), s.t, pen, { path: 'tierMm', code: 'tier-top', startMm: 0 })
   if (!inside.ok) return inside
   const tops = inside.value
   const most = high - s.t - LEAST_TIER_MM

@@ -164,8 +164,17 @@ describe('leaves that are boxes', () => {
     const plain = read({ front: 'open', clearMm: 900 }, exampleContext('metric', [{ item: crate, count: 4 }]))
     expect(anchors.demand!).toBeGreaterThan(plain.checks.find((c) => c.check === 'anchors')!.demand!)
   })
-  it('too many tiers for its height, and a leaf too shallow for what is to stand in it, are said', () => {
-    expect(problem({ front: 'deep-doors', tiers: 6 })).toMatchObject({ code: 'tier-over-leaf', field: 'tiers' })
+  it('the cabinet is made as high as its tiers want, what stands in them lifted over their rods', () => {
+    const six = read({ front: 'deep-doors', tiers: 6 })
+    const high = (x: typeof r) => x.boxes.get('leaf-0-stile-0')!.max[2] - x.boxes.get('leaf-0-stile-0')!.min[2]
+    expect(high(six)).toBeGreaterThan(high(read({ front: 'deep-doors', tiers: 1 })))
+    expect(six.checks.find((c) => c.check === 'comes-out')!.state).toBe('holds')
+  })
+  it('a tier over its height, and a leaf too shallow for what is to stand in it, are said', () => {
+    expect(problem({ front: 'deep-doors', tiers: 2, tierMm: [2000] })).toMatchObject({
+      code: 'tier-over-leaf',
+      field: 'tiers',
+    })
     const shallow = read({ front: 'deep-doors', leafMm: 60 })
     expect(shallow.shaped.assembly.bays.filter((b) => b.name.code === 'tier').flatMap((b) => b.items)).toEqual([])
   })
