@@ -80,6 +80,7 @@ const reckoning = computed(() => {
   return {
     boards: plan ? sayCounts(plan.cutPlan) : '…',
     cost: plan && doc.project ? formatMoney(plan.bill.totalMinor, doc.project.settings.currency) : '…',
+    more: plan && plan.cutPlan.cannot.length > 0,
     mass: readings.say.mass(readings.readings.reduce((m, r) => m + r.massKg, 0)),
   }
 })
@@ -268,7 +269,9 @@ const keepAsNew = async () =>
       </RouterLink>
       <template v-if="doc.project?.builds.length">
         <RouterLink :to="{ name: 'cut', params: route.params }">{{ reckoning.boards }}</RouterLink>
-        <RouterLink :to="{ name: 'buy', params: route.params }">{{ reckoning.cost }}</RouterLink>
+        <RouterLink :to="{ name: 'buy', params: route.params }"
+          >{{ reckoning.cost }}{{ reckoning.more ? ' and more' : '' }}</RouterLink
+        >
         <RouterLink :to="{ name: 'shape', params: route.params }" class="wide">{{ reckoning.mass }} of wood</RouterLink>
       </template>
     </footer>

@@ -1,4 +1,4 @@
-import { axe, expect, openDemo, saved, station, test } from './helpers.ts'
+import { axe, enter, expect, openDemo, saved, startEmpty, station, test } from './helpers.ts'
 
 test('the yard gives prices, is down and says so; what is there, what was paid and a ready-made price are reckoned with', async ({
   page,
@@ -95,4 +95,28 @@ test('cut by cut: the plan stays once begun, a mishap is planned around, and und
   await expect(page.getByText('This plan is being cut and stays as it is')).toBeVisible()
   await page.getByRole('button', { name: 'Begin anew' }).click()
   await expect(page.getByText('This plan is being cut and stays as it is')).toBeHidden()
+})
+
+test('what no board gives is told where it is proved, bought and cut, and never left out quietly', async ({ page }) => {
+  await startEmpty(page, 'Long cabinet', 'millimetres')
+  await enter(page, ['12 box 400 x 300 x 220, 4 kg'])
+  await station(page, 'Shape')
+  await page.getByLabel('Or take a kind yourself').selectOption({ label: 'Wall cabinet' })
+  await page.getByRole('checkbox', { name: /box/ }).check()
+  await page.getByRole('button', { name: 'Start it' }).click()
+  const bays = page.getByRole('textbox', { name: 'Openings side by side' })
+  await expect(bays).not.toHaveValue('')
+  await bays.fill('3')
+  await page.keyboard.press('Enter')
+  await page.getByRole('textbox', { name: 'Clear width of an opening' }).fill('1800')
+  await page.keyboard.press('Enter')
+  await station(page, 'Prove')
+  await expect(page.getByText(/and what is sold gives 4794 mm once trimmed/).first()).toBeVisible()
+  await station(page, 'Buy')
+  await expect(page.getByRole('alert').filter({ hasText: /^Not in this list: .*longest board gives/ })).toBeVisible()
+  await expect(page.getByRole('row', { name: /^Total without/ })).toBeVisible()
+  await expect(page.getByRole('link', { name: /and more$/ })).toBeVisible()
+  expect(await axe(page)).toEqual([])
+  await station(page, 'Cut')
+  await expect(page.getByRole('alert').filter({ hasText: /longest board gives/ })).toBeVisible()
 })

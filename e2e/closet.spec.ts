@@ -7,6 +7,7 @@ test('a wall is closed from end to end, in the way that is cheapest, with leaves
   await enter(page, ['18 costume box 400 x 320 x 260, 6 kg'])
   await station(page, 'Shape')
   await page.getByLabel('Or take a kind yourself').selectOption({ label: 'Closet wall' })
+  await expect(page.getByText('Tick on the left which goods it is for')).toBeVisible()
   await page.getByRole('checkbox', { name: /costume box/ }).check()
   await page.getByRole('button', { name: 'Start it' }).click()
   await expect(page.getByRole('textbox', { name: 'Openings side by side' })).not.toHaveValue('')

@@ -34,6 +34,7 @@ import { earthquake } from './seismic.ts'
 import { sockets } from './sockets.ts'
 import { slides } from './slides.ts'
 import { splitting } from './splitting.ts'
+import { fromStock } from './stock.ts'
 import { slenderness, tipOver } from './stability.ts'
 import { stripMetre } from './strip-metre.ts'
 import { sway } from './sway.ts'
@@ -86,6 +87,7 @@ export const CHECKS: readonly AnyCheck[] = [
   sway,
   earthquake,
   roomFit,
+  fromStock,
   tiltUp,
   heaviestLift,
   pullOpen,

@@ -1,6 +1,7 @@
 import type { Bay, Motion, Part } from '../assembly/assembly.ts'
+import { inLineWith } from '../assembly/in-line.ts'
 import { movedPart, movedPoint, movedWay, opens, partly } from '../assembly/moved.ts'
-import { profileBox } from '../assembly/part-box.ts'
+import { partsById, profileBox } from '../assembly/part-box.ts'
 import { boxUnion, extents, penetration, sharesMoreThan, type Box, type TurnedBox } from '../geometry/box.ts'
 import { mid, sub } from '../geometry/vec.ts'
 import { defineCheck, measured, type CheckResult } from './check.ts'
@@ -95,8 +96,15 @@ export const ownSweep = defineCheck({
     const parts: Thing[] = a.parts.filter((p) => p.stock.kind !== 'bought').map((p) => thing(p.id, profileBox(p)))
     const inBays = a.bays.map((bay) => ({ bay, things: bay.items.map((i) => thing(i.goodsId, boxed(i.box))) }))
     // What slides goes along in the groove of what it runs in, or is kept upright by.
+    const slid = new Set(a.motions.flatMap((m) => (m.kind === 'slide' ? m.parts : [])))
+    const byId = partsById(a)
+    const runOf = (id: string) => inLineWith(byId.get(id)!, a.parts)
     const grooved = new Set(
-      a.joints.flatMap((j) => (j.kind === 'housed' ? [`${j.near} ${j.far}`, `${j.far} ${j.near}`] : [])),
+      a.joints.flatMap((j) => {
+        if (j.kind !== 'housed') return []
+        const [own, on] = slid.has(j.far) ? [j.far, j.near] : [j.near, j.far]
+        return slid.has(own) ? runOf(on).map((p) => `${own} ${p.id}`) : []
+      }),
     )
     const ofMotion = (m: Motion): CheckResult => {
       const own = new Set(m.parts)

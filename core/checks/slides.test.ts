@@ -7,6 +7,7 @@ import { partBoxes, partsById } from '../assembly/part-box.ts'
 import { exampleContext, exampleGoods } from '../families/example-context.ts'
 import { startingParams, type PostRackParams } from '../families/post-rack/parameters.ts'
 import { postRack } from '../families/post-rack/post-rack.ts'
+import { arrangements } from '../loads/arrangements.ts'
 import { METRIC, newtons } from '../measure/units.ts'
 import { sayCheck } from '../wording/checks.ts'
 import { sayProblem } from '../wording/problems.ts'
@@ -116,6 +117,63 @@ describe('panels that slide past each other', () => {
     const wide = code({ midPosts: 1, lengthMm: 2440 })!
     expect([wide.code, wide.field]).toEqual(['sliding-past-sheet', 'front'])
     expect(sayProblem(wide, say)).toMatch(/Narrower openings, or doors\.$/)
+  })
+  describe('along more than a board', () => {
+    const long = { ...ctx, space: { ...ctx.space, lengthMm: 6200 } }
+    const run = readParams(postRack, params({ midPosts: null, lengthMm: 6000 }), long)
+    const { assembly } = run.shaped
+    const guides = (which: string) => assembly.parts.filter((p) => p.id.startsWith(`track-${which}`))
+    const seam = (which: string) => run.boxes.get(guides(which)[0].id)!.max[0]
+    it('tracks are of two boards that meet over uprights, not both over the same', () => {
+      expect(guides('low').map((p) => p.id)).toEqual(['track-low-0', 'track-low-1'])
+      for (const which of ['low', 'high']) {
+        const post = [...run.boxes].find(
+          ([id, b]) => /^post-.*-front$/.test(id) && b.min[0] < seam(which) && b.max[0] > seam(which),
+        )!
+        const on = assembly.joints.filter((j) => j.far === post[0] && j.near.startsWith(`track-${which}`))
+        expect(on.map((j) => j.near)).toEqual(guides(which).map((p) => p.id))
+        expectNear(
+          guides(which).reduce((n, p) => n + p.size.lengthMm, 0),
+          6000,
+          1e-9,
+        )
+      }
+      expect(seam('low')).not.toBe(seam('high'))
+      expect(run.verdict).toMatchObject({ fails: 0, unknown: 0 })
+      expect(run.checks.filter((c) => c.check === 'stock').every((c) => c.state === 'holds')).toBe(true)
+    })
+    it('a panel that slides over where two meet stands on the board it has come to', () => {
+      const over = assembly.motions.filter((m) => m.kind === 'slide')
+      const onLow = (x: Assembly, panel: string) =>
+        x.supports.flatMap((s) =>
+          'body' in s.from && s.from.through === panel && s.on.kind === 'part' && s.on.part.startsWith('track-low')
+            ? [{ on: s.on.part, x: (s.contact.min[0] + s.contact.max[0]) / 2 }]
+            : [],
+        )
+      const opened = arrangements(assembly).find((x) => x.code === 'opened')!.assembly
+      const went = over.filter((m) => onLow(opened, m.parts[0])[0].on !== onLow(assembly, m.parts[0])[0].on)
+      expect(went.length).toBeGreaterThan(0)
+      for (const m of over)
+        for (const { on, x } of onLow(opened, m.parts[0])) {
+          expect(x).toBeGreaterThan(run.boxes.get(on)!.min[0])
+          expect(x).toBeLessThan(run.boxes.get(on)!.max[0])
+        }
+    })
+    it('a gap where two should meet is told', () => {
+      const short = assembly.parts.map((p) =>
+        p.id === 'track-low-1'
+          ? {
+              ...p,
+              size: { ...p.size, lengthMm: p.size.lengthMm - 100 },
+              at: {
+                ...p.at,
+                centre: [p.at.centre[0] + 50, p.at.centre[1], p.at.centre[2]] as [number, number, number],
+              },
+            }
+          : p,
+      )
+      expect(look({ ...assembly, parts: short })[0]).toMatchObject({ code: 'slides-off', state: 'fails' })
+    })
   })
   it('a build without any is asked nothing', () => expect(look({ ...a, motions: [] })).toEqual([]))
 })

@@ -1,5 +1,7 @@
 import type { Assembly, Motion, Part } from '../assembly/assembly.ts'
+import { inLineWith } from '../assembly/in-line.ts'
 import { partBox, thicknessAxis } from '../assembly/part-box.ts'
+import type { Box } from '../geometry/box.ts'
 import { dot, sub } from '../geometry/vec.ts'
 import { defineCheck, measured, type CheckResult } from './check.ts'
 
@@ -30,33 +32,49 @@ const reach = (m: Slide, i: number, lo: number, hi: number): [number, number] =>
   hi + Math.max(0, m.by[i]),
 ]
 
-/** What a panel runs in and is kept upright by: the part below and the part above it; null where it slides otherwise. */
+/** The boards of a track from one end to the other. */
+interface Track {
+  boxes: Box[]
+  /** The least of the grooves the panel runs in, mm. */
+  grooveMm: number
+}
+
+/** How far a stretch stands past either end of a track, mm. */
+const past = ({ boxes }: Track, from: number, to: number): number =>
+  Math.max(Math.min(...boxes.map((b) => b.min[0])) - from, to - Math.max(...boxes.map((b) => b.max[0])))
+
+/** What a panel runs in and is kept upright by: boards below and boards above it; null where it slides otherwise. */
 function slid(m: Slide, a: Assembly, parts: ReadonlyMap<string, Part>): Slid | null {
   const panel = parts.get(m.parts[0])!
   const held = a.joints.filter((j) => j.kind === 'housed' && (j.far === panel.id || j.near === panel.id))
-  const tracks = held.map((j) => parts.get(j.near === panel.id ? j.far : j.near)!)
-  if (tracks.length !== 2) return null
-  const [low, high] = [...tracks].sort((p, q) => p.at.centre[2] - q.at.centre[2])
-  const [box, below, above] = [panel, low, high].map(partBox)
+  const met = held.map((j) => parts.get(j.near === panel.id ? j.far : j.near)!)
+  const boards = [...new Set(met.flatMap((t) => inLineWith(t, a.parts)))]
+  const below = boards.filter((t) => partBox(t).max[2] <= panel.at.centre[2])
+  const above = boards.filter((t) => partBox(t).min[2] >= panel.at.centre[2])
   // A drawer has what it runs in on both sides.
-  if (below.max[2] > panel.at.centre[2] || above.min[2] < panel.at.centre[2]) return null
+  if (below.length === 0 || above.length === 0 || below.length + above.length < boards.length) return null
   const groove = (t: Part, up: 1 | -1) => {
     const face = Math.sign(thicknessAxis(t)[2]) === up ? 'over' : 'under'
     // How far across the track the panel's middle is.
     const at = dot(sub(panel.at.centre, t.at.centre), t.at.across) + t.size.widthMm / 2
-    return t.machining.find((x) => x.kind === 'groove' && x.face === face && at > x.offMm && at < x.offMm + x.widthMm)
+    const x = t.machining.find(
+      (g) => g.kind === 'groove' && g.face === face && at > g.offMm && at < g.offMm + g.widthMm,
+    )
+    return x?.kind === 'groove' ? x.depthMm : 0
   }
-  const [under, over] = [groove(low, 1), groove(high, -1)]
-  const depth = (x: ReturnType<typeof groove>) => (x?.kind === 'groove' ? x.depthMm : 0)
-  const inLowMm = below.max[2] - box.min[2]
-  const inHighMm = box.max[2] - above.min[2]
+  const trackOf = (list: readonly Part[], up: 1 | -1): Track => ({
+    boxes: list.map(partBox),
+    grooveMm: Math.min(...list.map((t) => groove(t, up))),
+  })
+  const [low, high, box] = [trackOf(below, 1), trackOf(above, -1), partBox(panel)]
+  const inLowMm = Math.max(...low.boxes.map((b) => b.max[2])) - box.min[2]
+  const inHighMm = box.max[2] - Math.min(...high.boxes.map((b) => b.min[2]))
   const [from, to] = reach(m, 0, box.min[0], box.max[0])
   return {
-    motion: m,
-    panel,
-    inLowMm: Math.min(inLowMm, depth(under)),
-    leftMm: depth(over) - inHighMm,
-    pastMm: Math.max(...[below, above].flatMap((t) => [t.min[0] - from, to - t.max[0]])),
+    ...{ motion: m, panel },
+    inLowMm: Math.min(inLowMm, low.grooveMm),
+    leftMm: high.grooveMm - inHighMm,
+    pastMm: Math.max(past(low, from, to), past(high, from, to)),
   }
 }
 

@@ -1,9 +1,12 @@
 import { addTo } from '../measure/add-to.ts'
-import type { Assembly, Bay, Motion, Placed, Support } from '../assembly/assembly.ts'
+import type { Assembly, Bay, Motion, Part, Placed, Support } from '../assembly/assembly.ts'
+import type { Box } from '../geometry/box.ts'
+import { kept } from '../measure/kept.ts'
 import type { Vec3 } from '../geometry/vec.ts'
 import { newtons } from '../measure/units.ts'
 import { NEAR_RAIL_MM } from './panel.ts'
-import { isFlat } from '../assembly/part-box.ts'
+import { inLineWith } from '../assembly/in-line.ts'
+import { isFlat, partBox } from '../assembly/part-box.ts'
 import { runnersOf } from '../assembly/runners.ts'
 import { movedBox, movedWay, opens, withMoved } from '../assembly/moved.ts'
 
@@ -241,18 +244,37 @@ function opening(a: Assembly, motions: readonly Motion[]): (arranged: Assembly) 
 /** What holds parts on each other where their motions bring them. */
 function movedSupports(a: Assembly, of: ReadonlyMap<string, Motion>): (supports: Support[]) => Support[] {
   const letIn = new Set(a.joints.filter((j) => j.kind === 'housed').map((j) => `${j.near} ${j.far}`))
-  const moving = (s: Support) => {
+  const runs = new Map<string, Part[]>()
+  const runOf = (id: string) =>
+    kept(runs, id, () =>
+      inLineWith(
+        a.parts.find((p) => p.id === id)!,
+        a.parts,
+      ),
+    )
+  const moved = (s: Support): Support => {
     const from = 'part' in s.from ? s.from.part : 'body' in s.from ? s.from.through : null
     const m = from === null ? undefined : of.get(from)
-    if (!m || s.on.kind !== 'part') return undefined
-    // What slides in a groove is held where it is then.
-    return of.get(s.on.part) === m || (m.kind === 'slide' && letIn.has(`${s.on.part} ${from}`)) ? m : undefined
+    if (!m || s.on.kind !== 'part') return s
+    const { part: on } = s.on
+    const grooved = m.kind === 'slide' && letIn.has(`${on} ${from}`)
+    if (of.get(on) !== m && !grooved) return s
+    const contact = movedBox(m, s.contact)
+    // What slides in a groove is held where it is then, by the board of its track it has come to.
+    const at = grooved ? boardAt(runOf(on), contact, on) : on
+    return { ...s, contact, push: movedWay(m, s.push), on: { ...s.on, part: at } }
   }
-  const moved = (s: Support): Support => {
-    const m = moving(s)
-    return m ? { ...s, contact: movedBox(m, s.contact), push: movedWay(m, s.push) } : s
+  return (supports) => {
+    const all = supports.map(moved)
+    return all.some((s, i) => s !== supports[i]) ? all : supports
   }
-  return (supports) => (supports.some(moving) ? supports.map(moved) : supports)
+}
+
+/** Of boards in one line the one that the middle of a contact is on; `was` where it is past all of them. */
+function boardAt(run: readonly Part[], contact: Box, was: string): string {
+  const x = (contact.min[0] + contact.max[0]) / 2
+  const here = run.filter((p) => x >= partBox(p).min[0] && x <= partBox(p).max[0])
+  return here.length === 0 || here.some((p) => p.id === was) ? was : here[0].id
 }
 
 /**

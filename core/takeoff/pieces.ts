@@ -1,4 +1,5 @@
 import type { Part } from '../assembly/assembly.ts'
+import { cutSize } from '../assembly/cut-size.ts'
 import { asItLies } from '../assembly/turned-over.ts'
 import type { Alike } from '../assembly/identical.ts'
 import { partMassKg } from '../assembly/mass.ts'
@@ -26,9 +27,6 @@ export interface PieceLine {
   parts: string[]
 }
 
-const scribe = (p: Part, edges: string[]) =>
-  p.machining.reduce((sum, m) => sum + (m.kind === 'scribe' && edges.includes(m.edge) ? m.allowanceMm : 0), 0)
-
 export function pieceLines(build: string, groups: readonly Alike[]): PieceLine[] {
   return groups.map((g) => {
     const p = g.parts[0]
@@ -44,7 +42,7 @@ export function pieceLines(build: string, groups: readonly Alike[]): PieceLine[]
       lengthMm,
       widthMm,
       thicknessMm,
-      cut: { lengthMm: lengthMm + scribe(p, ['start', 'end']), widthMm: widthMm + scribe(p, ['low', 'high']) },
+      cut: cutSize(p),
       ripped: section !== undefined && Math.max(widthMm, thicknessMm) < section.widthMm - SAME_LENGTH_MM,
       ...asItLies(p),
       count: g.parts.length,

@@ -9,8 +9,8 @@ type Row = Record<string, string | number>
 const tenth = (mm: number) => Math.round(mm * 10) / 10
 
 /** The shopping list as rows for a spreadsheet; money in whole units. */
-export const shoppingRows = (bill: Bill, bought: readonly string[]): Row[] =>
-  bill.lines.map((l) => ({
+export const shoppingRows = (bill: Bill, bought: readonly string[], unlisted: readonly string[] = []): Row[] => [
+  ...bill.lines.map((l): Row => ({
     aisle: l.aisle,
     item: l.label,
     need: l.count,
@@ -18,7 +18,11 @@ export const shoppingRows = (bill: Bill, bought: readonly string[]): Row[] =>
     each: l.eachMinor === null ? '' : l.eachMinor / 100,
     total: l.totalMinor === null ? '' : l.totalMinor / 100,
     done: bought.includes(l.key) ? 'yes' : '',
-  }))
+  })),
+  ...unlisted.map((stock): Row => ({
+    ...{ aisle: 'not in this list', item: stock, need: '', pieces_in_all: '', each: '', total: '', done: '' },
+  })),
+]
 
 /** The cut list: finished sizes, counts and, in words, what is done to a piece after it is cut. */
 export const cutListRows = (

@@ -52,6 +52,7 @@ export const CHECK_NAMES: Record<string, string> = {
   unread: 'Everything judged',
   'room-fit': 'Fits the room',
   'tilt-up': 'Standing it up',
+  stock: 'Boards and sheets',
   lift: 'Heaviest lift',
   ...ROOM_CHECK_NAMES,
 }

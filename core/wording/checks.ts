@@ -1,7 +1,7 @@
 import type { CheckResult, Input } from '../checks/check.ts'
 import type { Verdict } from '../checks/verdict.ts'
 import { formatSecondMoment, formatSmallArea } from '../measure/format.ts'
-import { roleName, sectionName } from './names.ts'
+import { roleName, sectionName, sheetName } from './names.ts'
 import { ROOM_TABLE } from './room-checks.ts'
 import { SPRING_TABLE } from './spring-checks.ts'
 import { capital, perWidth, plural, type Data, type Say, listed } from './say.ts'
@@ -89,6 +89,13 @@ const TABLE: Record<string, Words> = {
     r.state === 'holds'
       ? `"${d.goods}" comes out past what stays before it${Number(d.overMm) > 0 ? `, lifted over ${say.lengthOf(d, 'overMm')}` : ''}.`
       : `"${d.goods}" does not come out: ${Number(d.overMm) > 0 ? `lifted over the ${say.lengthOf(d, 'overMm')} before it` : 'under what hangs before it'} it lacks ${short(d, say)}.`,
+  stock: (r, d, say) => {
+    const [sheet, section] = [sheetName(String(d.stock)), sectionName(String(d.stock))]
+    const of = sheet === d.stock ? section : sheet
+    return r.state === 'holds'
+      ? `What is cut from ${of} comes out of what is sold: at most ${say.lengthOf(d, 'needMm')} of ${say.lengthOf(d, 'haveMm')}.`
+      : `${capital(roleName(String(d.role)))} of ${of}: ${say.lengthOf(d, 'needMm')}, and what is sold gives ${say.lengthOf(d, 'haveMm')} once trimmed. Make it shorter, or build two side by side.`
+  },
   deep: (r, d, say) =>
     Number(d.outMm) < 1
       ? `"${d.goods}" stands inside the depth.`

@@ -124,6 +124,8 @@ const TABLE: Record<string, Words> = {
     `Slid aside, the panel of opening ${d.opening} would still cover ${say.lengthOf(d, 'mm')} of it: the one beside it is too narrow. Make them alike, or take doors.`,
   'sliding-past-sheet': (d, say) =>
     `A panel over the widest opening would be ${say.lengthOf(d, 'mm')} wide, and a sheet gives ${say.lengthOf(d, 'mostMm')}. Narrower openings, or doors.`,
+  'sliding-past-board': (d, say) =>
+    `A track would be ${say.lengthOf(d, 'mm')} long, the longest board gives ${say.lengthOf(d, 'mostMm')}, and two do not meet on an upright of ${say.lengthOf(d, 'pastMm')}. Fewer bays, two builds side by side, or doors.`,
   'rod-in-joist': () =>
     'A rod would run into a joist wherever it is put: move it along the wall, or make it wider or narrower.',
   'rod-too-long': (d, say) =>

@@ -195,7 +195,7 @@ const STEPS: Record<string, StepWords> = {
   'panels-slide': {
     title: 'Panels that slide',
     text: (d) =>
-      `The two tracks first, both grooves run along each, the deeper ones in the upper: one screw into each of the ${plural(Number(d.screws), 'upright')}, bored, the tracks straight over each other. Wax in the grooves. Each of the ${plural(Number(d.count), 'panel')} goes up into its upper groove, in over the lower wall, and down: by turns in the groove behind and in the one before it.`,
+      `The two tracks first, both grooves run along each, the deeper ones in the upper: ${fixed(d)} into each of the ${plural(Number(d.uprights), 'upright')}, bored, the tracks straight over each other.${Number(d.boards) > 2 ? ' Where two boards of one track meet over an upright each has screws of its own there, and the grooves run on straight.' : ''} Wax in the grooves. Each of the ${plural(Number(d.count), 'panel')} goes up into its upper groove, in over the lower wall, and down: by turns in the groove behind and in the one before it.`,
   },
   'tracks-on': {
     title: 'Tracks on the lowest and the highest panels',

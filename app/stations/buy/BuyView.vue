@@ -5,7 +5,9 @@ import { MOST_PRICES_LOGGED } from '../../../core/project/project.ts'
 import { carriage } from '../../../core/takeoff/carriage.ts'
 import { AISLES } from '../../../core/takeoff/purchases.ts'
 import { sawWork } from '../../../core/takeoff/saw-work.ts'
+import { stockOfBatch } from '../../../core/wording/cuts.ts'
 import { plural } from '../../../core/wording/say.ts'
+import CannotCut from '../../components/CannotCut.vue'
 import NumberField from '../../components/NumberField.vue'
 import { useYard } from '../../composables/yard.ts'
 import { priceBook } from '../../../core/project/read-build.ts'
@@ -34,6 +36,9 @@ const aisles = computed(() =>
     return { aisle, lines, total: lines.reduce((n, l) => n + (l.totalMinor ?? 0), 0) }
   }).filter((a) => a.lines.length > 0),
 )
+/** Stock no plan could be made for: none of it is in the list. */
+const cannot = computed(() => readings.procurement?.cutPlan.cannot ?? [])
+const unlisted = computed(() => cannot.value.map((c) => stockOfBatch(c.key)))
 const bought = computed(() => new Set(doc.project!.progress.bought))
 const tick = (key: string) =>
   doc.change('tick the shopping list', (d) => {
@@ -107,7 +112,7 @@ const print = () => window.print()
         <button
           type="button"
           class="btn btn-sm btn-outline-secondary"
-          @click="downloadCsv('shopping-list.csv', shoppingRows(bill, doc.project!.progress.bought))"
+          @click="downloadCsv('shopping-list.csv', shoppingRows(bill, doc.project!.progress.bought, unlisted))"
         >
           Export CSV
         </button>
@@ -153,6 +158,7 @@ const print = () => window.print()
           </ul>
           <span v-else> All of it is there.</span>
         </div>
+        <CannotCut :cannot="cannot" lead="Not in this list: " />
         <div class="scroll" tabindex="0" role="region" aria-label="Shopping list, scrolls sideways">
           <table class="table table-sm align-middle">
             <thead>
@@ -224,7 +230,7 @@ const print = () => window.print()
                 <th colspan="5" scope="row">
                   Total<span v-if="bill.unpriced" class="text-trouble">
                     without {{ bill.unpriced }} lines that have no price</span
-                  >
+                  ><span v-if="unlisted.length" class="text-trouble"> without {{ unlisted.join(', ') }}</span>
                 </th>
                 <td class="wide"></td>
                 <td class="number">

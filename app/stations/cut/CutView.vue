@@ -7,10 +7,9 @@ import { addLetters, lettersOf } from '../../../core/project/letters.ts'
 import { sawWork } from '../../../core/takeoff/saw-work.ts'
 import type { BoardLaid } from '../../../core/takeoff/sawing.ts'
 import { cutListRows, cutPlanRows } from '../../../core/takeoff/rows.ts'
-import { fromCutUnit, lineId } from '../../../core/takeoff/instances.ts'
+import { lineId } from '../../../core/takeoff/instances.ts'
 import { formatLength } from '../../../core/measure/format.ts'
 import { roleName, sectionName, sheetName, stockName } from '../../../core/wording/names.ts'
-import { sayCannot, stockOfBatch } from '../../../core/wording/cuts.ts'
 import { isSawn } from '../../../core/assembly/identical.ts'
 import { sayCounts } from '../../../core/wording/counts.ts'
 import { plural } from '../../../core/wording/say.ts'
@@ -19,6 +18,7 @@ import { downloadCsv } from '../../persistence/csv.ts'
 import { useDocument } from '../../stores/document.ts'
 import { useReadings } from '../../stores/readings.ts'
 import BoardDiagram from './BoardDiagram.vue'
+import CannotCut from '../../components/CannotCut.vue'
 import ImprovingPlan from '../../components/ImprovingPlan.vue'
 import CutBatches from './CutBatches.vue'
 import OnHand from './OnHand.vue'
@@ -181,9 +181,7 @@ const print = () => window.print()
         Eye and ear protection; push stick for narrow rips; support long boards and sheets on both sides of the blade.
         Dust mask on until the dust has settled.
       </p>
-      <p v-for="c in plan.cannot" :key="c.key" class="text-trouble" role="alert">
-        {{ stockOfBatch(c.key) }}: {{ sayCannot(c.why, (n) => readings.say.length(fromCutUnit(n))) }}
-      </p>
+      <CannotCut :cannot="plan.cannot" />
 
       <section v-if="work.yard.length || work.stuck.length" aria-labelledby="yard-h" class="yard">
         <h2 id="yard-h">

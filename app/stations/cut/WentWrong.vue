@@ -3,8 +3,6 @@ import { computed, ref, shallowRef, watch } from 'vue'
 import type { Replanned } from '../../../core/takeoff/replan.ts'
 import { replanDifference } from '../../../core/takeoff/replan.ts'
 import { MISHAPS } from '../../../core/takeoff/sawing.ts'
-import { fromCutUnit } from '../../../core/takeoff/instances.ts'
-import { sayCannot, stockOfBatch } from '../../../core/wording/cuts.ts'
 import { priceBook } from '../../../core/project/read-build.ts'
 import { addLetters, lettersOf } from '../../../core/project/letters.ts'
 import { formatMoney } from '../../../core/measure/money.ts'
@@ -12,6 +10,7 @@ import { plural } from '../../../core/wording/say.ts'
 import { useHeavy } from '../../composables/heavy.ts'
 import { useDocument } from '../../stores/document.ts'
 import { useReadings } from '../../stores/readings.ts'
+import CannotCut from '../../components/CannotCut.vue'
 
 /**
  * A piece that went wrong: what happened, the new plan from what is left, and what changes; nothing is kept before it
@@ -92,9 +91,7 @@ function take() {
       {{ busy ? 'Planning what is left …' : 'Plan what is left' }}
     </button>
     <div v-if="result && difference" class="mt-3" role="status">
-      <p v-for="c in result.cannot" :key="c.key" class="text-trouble">
-        {{ stockOfBatch(c.key) }}: {{ sayCannot(c.why, (n) => readings.say.length(fromCutUnit(n))) }}
-      </p>
+      <CannotCut :cannot="result.cannot" />
       <p v-if="difference.buy.length === 0"><strong>Nothing more to buy.</strong> What is left is enough.</p>
       <template v-else>
         <p class="mb-1"><strong>To buy on top:</strong></p>

@@ -197,6 +197,9 @@ function startKind() {
         <button v-else-if="doc.project!.builds.length" type="button" class="btn btn-link mt-3" @click="emit('cancel')">
           Cancel
         </button>
+        <p v-if="homeless.length && chosen.length === 0" class="soft small mb-0 mt-1">
+          Tick on the left which goods it is for, then ask.
+        </p>
         <div class="own">
           <label class="form-label" for="start-kind">Or take a kind yourself</label>
           <div class="pick">

@@ -1,10 +1,12 @@
 import type { Stock } from '../../assembly/assembly.ts'
 import type { Draft } from '../../assembly/draft.ts'
-import { findSection, type Section } from '../../catalogue/lumber.ts'
+import type { Settings } from '../../assembly/settings.ts'
+import { findSection, lengthsOf, type Section } from '../../catalogue/lumber.ts'
 import { findSheet, type Sheet } from '../../catalogue/sheets.ts'
 import type { Vec3 } from '../../geometry/vec.ts'
 import type { UnitSystem } from '../../measure/units.ts'
 import { stiffFrame } from '../mounts/stiff-frame.ts'
+import { spliceOver } from '../sizing/splice.ts'
 
 /*
  * Thin panels that slide past each other in the grooves of two boards, one below and one above: one for each opening, by
@@ -54,7 +56,17 @@ export interface SlidingFront {
   frontMm: number
   footMm: number
   headMm: number
+  /** The longest board a track comes out of, mm. */
+  boardMm: number
 }
+
+/** What tracks are cut from: the longest board gives so much of one, its end squared. */
+export const trackStock = (
+  s: Pick<Settings, 'yard' | 'grade' | 'squaringTrimMm'>,
+): Pick<SlidingFront, 'yard' | 'grade' | 'boardMm'> => ({
+  ...{ yard: s.yard, grade: s.grade },
+  boardMm: Math.max(...lengthsOf(TRACK[s.yard], s.yard)) - s.squaringTrimMm,
+})
 
 /** The widest panel, mm: what comes out of one sheet. */
 export const widestPanel = (yard: UnitSystem, trimMm: number): number => findSheet(THIN[yard])!.widthMm - 2 * trimMm
@@ -89,19 +101,30 @@ function aside(openings: Openings, spans: readonly Span[], k: number): { by: num
   return left.coversMm < right.coversMm ? left : right
 }
 
+/** Two boards of a track meet on an upright this wide, mm: each has its screws as far from its end as at the ends. */
+const MEET_ON_MM = 76
+
 /**
- * Why openings cannot be closed so: one slides over another and goes aside there, and each panel comes out of one sheet.
- * @param pastMm width of an upright at the end
+ * Why openings cannot be closed so: one slides over another and goes aside there, each panel comes out of one sheet, and
+ * a track out of boards that meet on uprights.
+ * @param pastMm width of an upright
  */
 export function slidingFault(
   openings: Openings,
-  { yard, trimMm, pastMm }: { yard: UnitSystem; trimMm: number; pastMm: number },
+  settings: Pick<Settings, 'yard' | 'grade' | 'squaringTrimMm' | 'sheetTrimMm'>,
+  pastMm: number,
 ): { field: string; code: string; data: Record<string, number> } | null {
   if (openings.length < 2) return { field: 'front', code: 'sliding-one-opening', data: {} }
-  const mostMm = widestPanel(yard, trimMm)
+  const mostMm = widestPanel(settings.yard, settings.sheetTrimMm)
   const spans = spansOf(openings, pastMm)
   const mm = Math.max(...spans.map((x) => x.to - x.from))
   if (mm > mostMm) return { field: 'front', code: 'sliding-past-sheet', data: { mm, mostMm } }
+  const [longMm, { boardMm }] = [
+    openings[openings.length - 1].right - openings[0].left + 2 * pastMm,
+    trackStock(settings),
+  ]
+  if (longMm > boardMm && pastMm < MEET_ON_MM)
+    return { field: 'front', code: 'sliding-past-board', data: { mm: longMm, mostMm: boardMm, pastMm } }
   const covers = openings.map((_o, k) => aside(openings, spans, k).coversMm)
   const worst = covers.indexOf(Math.max(...covers))
   return covers[worst] > besideSliding / 2
@@ -129,8 +152,7 @@ export function slideOver(d: Draft, f: SlidingFront): void {
   const made = madeOf(f.yard, f.grade)
   const { sheet, at } = made
   const high = made.section.widthMm
-  const tracks = tracksFor('track', f.footMm, f.headMm - high)
-  for (const t of tracks) track(d, f, t, made)
+  const tracks = tracksFor('track', f.footMm, f.headMm - high).map((t) => track(d, f, t, made))
   const pastMm = f.openings[0].left - d.box(f.openings[0].uprights[0]).min[0]
   const spans = spansOf(f.openings, pastMm)
   spans.forEach((span, k) => {
@@ -184,26 +206,50 @@ function grooved(
     })
 }
 
-/** A board with two grooves along it, screwed to the front of every upright it passes. */
-function track(d: Draft, f: SlidingFront, t: Track, { section, stock, sheet, at }: Made) {
-  const { thicknessMm: deep, widthMm: high } = section
+/** A board of a track, from end to end. */
+interface Run extends Track {
+  from: number
+  to: number
+}
+
+/** A track in as few boards as give it, each screwed to the front of every upright it passes; two meet over one. */
+function track(d: Draft, f: SlidingFront, t: Track, made: Made): Run[] {
   const uprights = [...new Set(f.openings.flatMap((o) => o.uprights))]
   const boxes = uprights.map((u) => d.box(u))
   const [from, to] = [Math.min(...boxes.map((b) => b.min[0])), Math.max(...boxes.map((b) => b.max[0]))]
-  grooved(d, t, { section, stock, sheet, at }, { from, to, backMm: f.frontMm })
+  const seats = boxes.map((b) => (b.min[0] + b.max[0]) / 2 - from).sort((a, b) => a - b)
+  // Its pieces meet over other uprights than those of the other track.
+  const pieces = spliceOver(to - from, f.boardMm, seats, t.top ? 1 : 0) ?? [{ from: 0, to: to - from }]
+  const runs = pieces.map((piece, n): Run => {
+    const id = pieces.length > 1 ? `${t.id}-${n}` : t.id
+    return { ...t, id, from: from + piece.from, to: from + piece.to }
+  })
+  for (const run of runs) {
+    grooved(d, run, made, { ...run, backMm: f.frontMm })
+    uprights.forEach((upright, i) => {
+      const [low, high] = [Math.max(run.from, boxes[i].min[0]), Math.min(run.to, boxes[i].max[0])]
+      if (high > low) screwed(d, run, { upright, x: (low + high) / 2, frontMm: f.frontMm }, made.section)
+    })
+  }
+  return runs
+}
+
+function screwed(
+  d: Draft,
+  t: Track,
+  { upright, x, frontMm }: { upright: string; x: number; frontMm: number },
+  { thicknessMm: deep, widthMm: high }: Section,
+) {
+  const joint = d.screw(t.id, upright, POST_SCREWS, 'side', deep, d.part(upright).size.thicknessMm)
   // Under the grooves of the lower one, over those of the upper: where there is wood of its whole depth.
   const z = t.lowMm + high * (t.top ? 1 - SCREW_SHARE / 2 : SCREW_SHARE)
-  uprights.forEach((u, i) => {
-    const joint = d.screw(t.id, u, POST_SCREWS, 'side', deep, d.part(u).size.thicknessMm)
-    const x = (boxes[i].min[0] + boxes[i].max[0]) / 2
-    const spot = (mm: number) => ({ min: [x, f.frontMm, mm] as Vec3, max: [x, f.frontMm, mm] as Vec3 })
-    const held = { from: { part: t.id }, on: { kind: 'part', part: u }, joint } as const
-    for (const push of [UP, OUT]) d.hold({ ...held, contact: spot(z), push, way: 'both', via: 'fasteners' })
-    // What stands on it before the uprights turns it about its lower edge.
-    d.hold({
-      ...{ ...held, joint: null, contact: spot(t.lowMm + EDGE_SHARE * high) },
-      ...{ push: OUT, way: 'push', via: 'bearing', steadies: true },
-    })
+  const spot = (mm: number) => ({ min: [x, frontMm, mm] as Vec3, max: [x, frontMm, mm] as Vec3 })
+  const held = { from: { part: t.id }, on: { kind: 'part', part: upright }, joint } as const
+  for (const push of [UP, OUT]) d.hold({ ...held, contact: spot(z), push, way: 'both', via: 'fasteners' })
+  // What stands on it before the uprights turns it about its lower edge.
+  d.hold({
+    ...{ ...held, joint: null, contact: spot(t.lowMm + EDGE_SHARE * high) },
+    ...{ push: OUT, way: 'push', via: 'bearing', steadies: true },
   })
 }
 
@@ -211,10 +257,9 @@ function track(d: Draft, f: SlidingFront, t: Track, { section, stock, sheet, at 
 function panel(
   d: Draft,
   { id, from, to, by }: Span & { id: string; by: number },
-  { sheet, yMm, tracks, high }: { sheet: Sheet; yMm: number; tracks: readonly Track[]; high: number },
+  { sheet, yMm, tracks, high }: { sheet: Sheet; yMm: number; tracks: readonly (readonly Run[])[]; high: number },
 ) {
-  const [low, top] = tracks
-  const [foot, head] = [low.lowMm + high - ENGAGED_MM, top.lowMm + ENGAGED_MM]
+  const [foot, head] = [tracks[0][0].lowMm + high - ENGAGED_MM, tracks[1][0].lowMm + ENGAGED_MM]
   d.square({
     id,
     role: 'door',
@@ -236,27 +281,33 @@ function panel(
     depthMm: null,
     tiltRad: 0,
   })
-  for (const t of tracks) d.joint({ kind: 'housed', near: t.id, far: id, fasteners: [] })
+  const shared = (run: Run, a: number, b: number) => Math.min(run.to, b) - Math.max(run.from, a)
+  for (const run of tracks.flat().filter((t) => shared(t, from, to) > 0))
+    d.joint({ kind: 'housed', near: run.id, far: id, fasteners: [] })
   const body = `sliding-${id}`
   d.body(body, [id], [])
   const held = { from: { body, through: id }, via: 'bearing' } as const
   const [back, front] = [yMm + SIDE_PLAY_MM / 2, yMm + SIDE_PLAY_MM / 2 + sheet.thicknessMm]
+  // Shut it stands on one board of a track: two meet behind its edge.
+  const [low, top] = tracks.map((runs) => runs.reduce((p, q) => (shared(q, from, to) > shared(p, from, to) ? q : p)))
+  const [left, right] = [Math.max(from, low.from), Math.min(to, low.to)]
   for (const [a, b] of [
-    [from, from + wide / 2],
-    [from + wide / 2, to],
+    [left, (left + right) / 2],
+    [(left + right) / 2, right],
   ])
     d.hold({
       ...{ ...held, on: { kind: 'part', part: low.id } },
       ...{ push: UP, way: 'push', contact: { min: [a, back, foot], max: [b, front, foot] } },
     })
   // Both grooves keep it upright: it leans on neither.
-  for (const [t, lowMm, highMm] of [
+  for (const [run, lowMm, highMm] of [
     [low, foot, foot + ENGAGED_MM],
     [top, head - ENGAGED_MM, head],
   ] as const)
     d.hold({
-      ...{ ...held, on: { kind: 'part', part: t.id } },
-      ...{ push: OUT, way: 'both', contact: { min: [from, back, lowMm], max: [to, back, highMm] } },
+      ...{ ...held, on: { kind: 'part', part: run.id } },
+      ...{ push: OUT, way: 'both' },
+      contact: { min: [Math.max(from, run.from), back, lowMm], max: [Math.min(to, run.to), back, highMm] },
     })
   d.motion({ kind: 'slide', parts: [id], by: [by, 0, 0] })
 }
@@ -323,7 +374,7 @@ export function panelsInside(d: Draft, box: SlidingBox): void {
       { from: left, to: middle + OVERLAP_MM },
       { from: middle - OVERLAP_MM, to: right },
     ]
-    const tracks = insideTracks(d, o, box)
+    const tracks = insideTracks(d, o, box).map((t) => [{ ...t, from: o.left, to: o.right }])
     spans.forEach((span, k) => {
       const by = k === 0 ? right - span.to : left - span.from
       const yMm = box.frontMm - section.thicknessMm + at[k]

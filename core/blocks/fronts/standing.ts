@@ -27,7 +27,7 @@ export interface StandingFront {
   /** Leaves begin at this height; just over the floor where nothing is said. */
   underMm?: number
   /** What tracks are made of, where panels slide. */
-  of?: Pick<SlidingFront, 'yard' | 'grade'>
+  of?: Pick<SlidingFront, 'yard' | 'grade' | 'boardMm'>
   /** Heights of what lies between the uprights: no hinge there. */
   panelsMm: readonly number[]
 }

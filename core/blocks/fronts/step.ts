@@ -79,11 +79,16 @@ function slidingSteps(a: Assembly): Step[] {
         hold: { code: 'panels-lift-out' },
       },
     ]
+  const fixings = fixedBy(
+    a,
+    (p) => tracks.includes(p.id),
+    (p) => uprights.includes(p.id),
+  )
   return [
     {
       id: 'sliding',
       code: 'panels-slide',
-      data: { count: slides.length, screws: uprights.length },
+      data: { count: slides.length, uprights: uprights.length, boards: tracks.length, ...fixings },
       parts: [...tracks, ...slides],
       on: uprights,
       cautions: [],

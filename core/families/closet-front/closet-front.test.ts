@@ -183,6 +183,10 @@ describe('light frames', () => {
     const p = problem({ school: 'boxes', front: 'sliding' })!
     expect(p).toMatchObject({ code: 'closet-sliding-wants-posts', field: 'front' })
     expect(sayProblem(p, say)).toMatch(/^Panels .*\.$/)
+    // Two boards of a track do not meet on a post of 38 mm.
+    const far = problem({ school: 'frames', front: 'sliding' }, wall(6000))!
+    expect(far).toMatchObject({ code: 'sliding-past-board', field: 'front', data: { mostMm: 4794, pastMm: 38 } })
+    expect(sayProblem(far, say)).toMatch(/longest board gives 4794 mm.*38 mm\. Fewer bays/)
     expect(problem({ school: 'ladders', front: 'sliding', bays: 1, clearMm: 600 })).toMatchObject({
       code: 'sliding-one-opening',
     })

@@ -368,8 +368,7 @@ interface Fronts {
 function unslid(p: ClosetFrontParams, ctx: ShapeContext, s: Sizes, openings: readonly Opening[]): Problem | null {
   if (p.front !== 'sliding') return null
   if (!isFramed(p)) return { code: 'closet-sliding-wants-posts', field: 'front', data: {} }
-  const { yard, sheetTrimMm } = ctx.settings
-  return slidingFault(openings, { yard, trimMm: sheetTrimMm, pastMm: s.post.thicknessMm })
+  return slidingFault(openings, ctx.settings, s.post.thicknessMm)
 }
 
 /** Leaves that turn up: one for each shelf, or over the highest only; refused where no gas spring goes in. */

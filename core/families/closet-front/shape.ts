@@ -5,6 +5,7 @@ import { housedShelf } from '../../blocks/carcass/shelf-between.ts'
 import { backOver, tieNailer } from '../../blocks/carcass/standing.ts'
 import { GAP_MM, type Latch } from '../../blocks/fronts/hinged.ts'
 import { placeLiftUps } from '../../blocks/fronts/lift-up.ts'
+import { trackStock } from '../../blocks/fronts/sliding.ts'
 import { closeFront, stretch } from '../../blocks/fronts/standing.ts'
 import { stiffFrame } from '../../blocks/mounts/stiff-frame.ts'
 import { good, type Result } from '../../measure/result.ts'
@@ -329,7 +330,7 @@ function fronts(d: Draft, p: ClosetFrontParams, ctx: ShapeContext, plan: Plan) {
   if (p.front === 'doors' || p.front === 'curtain' || slides || plan.doorsToMm !== null)
     closeFront(d, {
       front: p.front === 'curtain' || p.front === 'sliding' ? p.front : 'doors',
-      of: { yard: ctx.settings.yard, grade: ctx.settings.grade },
+      of: trackStock(ctx.settings),
       sheet: plan.sheet,
       closed: each.map((c, k) => ({ ...c, latch: latchOf(p, plan, k) })),
       uprights,

@@ -88,7 +88,7 @@ const steps: StepWordsFor<StepData> = {
 
 export const closetFrontWords: KindWords = {
   name: 'Closet wall',
-  blurb: 'Bays from wall to wall behind doors or leaves that turn up',
+  blurb: 'Bays from wall to wall behind doors, panels that slide or leaves that turn up',
   dims: {
     'closet-high': () => 'height of the uprights',
     'closet-kick': () => 'under the lowest panels',

@@ -191,8 +191,7 @@ export function planOut(
   if (fault) return fault
   notePosts(modules, s, pen)
   const openings = openingsOf(modules, s)
-  const slides = { yard: ctx.settings.yard, trimMm: sheetTrimMm, pastMm: s.postWidth }
-  const unslid = p.front === 'sliding' ? slidingFault(openings, slides) : null
+  const unslid = p.front === 'sliding' ? slidingFault(openings, ctx.settings, s.postWidth) : null
   if (unslid) return unslid
   const { levels, tall, unhoused } = housedIn(openings)
   const shelfLevels = levels.filter((l) => !l.floor)

@@ -89,6 +89,11 @@ export const postRack = family<PostRackParams>({
       context: exampleContext('metric', [exampleGoods('metric', 'box', 10)]),
     },
     {
+      name: 'cartons behind panels that slide along more than a board, metric',
+      params: { ...startingParams('metric', true), front: 'sliding', shelves: 3, lengthMm: 6000 },
+      context: exampleContext('metric', [exampleGoods('metric', 'box', 10)]),
+    },
+    {
       name: 'cartons, rails on pieces beside the posts',
       params: { ...startingParams('imperial', true), supports: 'doubled', shelves: 3, raise: 'in-place' },
       context: exampleContext('imperial', [exampleGoods('imperial', 'box', 12)]),

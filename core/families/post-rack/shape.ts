@@ -12,6 +12,7 @@ import { dimPen } from '../dim-pen.ts'
 import { standing, type Level } from '../house-on-shelves.ts'
 import type { Choice, ListChoice, ShapeContext, Shaped } from '../family.ts'
 import { besideHinges } from '../../blocks/fronts/front.ts'
+import { trackStock } from '../../blocks/fronts/sliding.ts'
 import { closeFront, overPosts, stretch } from '../../blocks/fronts/standing.ts'
 import { doublePost, SUPPORTS } from '../../blocks/frame/doubled-post.ts'
 import { standPost } from '../../blocks/frame/standing-post.ts'
@@ -94,7 +95,7 @@ export function shapePostRack(p: PostRackParams, ctx: ShapeContext): Result<Shap
     railed: front,
     frontMm: y0 + plan.frameMm + 2 * findSection(p.postSection)!.thicknessMm,
     headMm: plan.tops[plan.tops.length - 1],
-    of: { yard: ctx.settings.yard, grade: ctx.settings.grade },
+    of: trackStock(ctx.settings),
     panelsMm: plan.tops.flatMap((z) => stretch(z - doorSheet.thicknessMm - railHigh, z)),
   })
   let nth = 0
