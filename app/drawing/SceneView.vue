@@ -274,15 +274,18 @@ onMounted(() => {
             <path :d="m.d" />
             <path :d="m.ticks" class="slash" />
             <path v-if="m.leader" class="leader" :d="`M${m.leader[0]} ${m.leader[1]}L${m.leader[2]} ${m.leader[3]}`" />
-            <text
-              :x="m.x"
-              :y="m.y"
-              :font-size="textMm"
-              :transform="m.upright ? `rotate(-90 ${m.x} ${m.y})` : undefined"
-            >
-              {{ m.text }}
-            </text>
           </g>
+          <!-- One text may stand for several lines: over the ticks of all of them. -->
+          <text
+            v-for="(m, i) in measured"
+            :key="`t${i}`"
+            :x="m.x"
+            :y="m.y"
+            :font-size="textMm"
+            :transform="m.upright ? `rotate(-90 ${m.x} ${m.y})` : undefined"
+          >
+            {{ m.text }}
+          </text>
         </g>
         <g
           v-if="stick"
