@@ -185,6 +185,10 @@ describe('any build', () => {
         const sawn = outcome.reading.shaped.assembly.parts.filter((p) => isSawn(p.stock))
         if (cutPlan.cannot.length === 0) expect(cut.length).toBe(sawn.length)
         else expect(cut.length).toBeLessThan(sawn.length)
+        // What no stock gives has been told by a check before anybody buys.
+        const told = outcome.reading.checks.some((c) => c.check === 'stock' && c.state === 'fails')
+        const tooLarge = cutPlan.cannot.some(({ why }) => /^piece-.*-than-stock$/.test(why.code))
+        expect([x.family, told]).toEqual([x.family, tooLarge])
       }),
       { numRuns: 40 },
     )
