@@ -1,5 +1,5 @@
 import type { Assembly } from '../assembly/assembly.ts'
-import type { Arrangement } from '../loads/arrangements.ts'
+import { isPeopled, type Arrangement } from '../loads/arrangements.ts'
 import type { LoadPath } from '../loads/load-path.ts'
 import type { AnyCheck, CheckContext, CheckResult } from './check.ts'
 import { urgency } from './verdict.ts'
@@ -31,8 +31,10 @@ export function inEveryArrangement(
     if (others.length === 0) return first
     const results = new Map(first.map((r) => [r.id, r]))
     const covers = new Map(first.map((r) => [r.id, new Set(r.covers)]))
-    for (const l of others.filter((x) => !(check.lasting && x.code === 'person')))
-      for (const r of check.run({ ...context, ...l, ...(l.code === 'person' ? { settings: forDays } : {}) })) {
+    for (const l of others) {
+      const peopled = isPeopled(l.arranged)
+      if (check.lasting && peopled) continue
+      for (const r of check.run({ ...context, ...l, ...(peopled ? { settings: forDays } : {}) })) {
         const known = results.get(r.id)
         const worse = !known || urgency(r) > urgency(known) + WORSE
         if (worse) results.set(r.id, { ...r, data: { ...r.data, arranged: l.code } })
@@ -41,6 +43,7 @@ export function inEveryArrangement(
         if (seen) for (const id of r.covers) seen.add(id)
         else covers.set(r.id, new Set(r.covers))
       }
+    }
     return [...results.values()].map((r) => ({ ...r, covers: [...covers.get(r.id)!] }))
   })
 }

@@ -1,6 +1,7 @@
 import type { KindWords } from '../wording/kind.ts'
 import { benchWords } from './bench/words.ts'
 import { boardRackWords } from './board-rack/words.ts'
+import { boxBenchWords } from './box-bench/words.ts'
 import { bracketShelfWords } from './bracket-shelf/words.ts'
 import { ceilingPlatformWords } from './ceiling-platform/words.ts'
 import { ceilingRunnersWords } from './ceiling-runners/words.ts'
@@ -26,6 +27,7 @@ import { wallCabinetWords } from './wall-cabinet/words.ts'
 export const KIND_WORDS: Readonly<Record<string, KindWords>> = {
   bench: benchWords,
   'board-rack': boardRackWords,
+  'box-bench': boxBenchWords,
   'bracket-shelf': bracketShelfWords,
   'ceiling-platform': ceilingPlatformWords,
   'ceiling-runners': ceilingRunnersWords,

@@ -1,6 +1,7 @@
 import type { AnyFamily } from './family.ts'
 import { bench } from './bench/bench.ts'
 import { boardRack } from './board-rack/board-rack.ts'
+import { boxBench } from './box-bench/box-bench.ts'
 import { bracketShelf } from './bracket-shelf/bracket-shelf.ts'
 import { ceilingPlatform } from './ceiling-platform/ceiling-platform.ts'
 import { ceilingRunners } from './ceiling-runners/ceiling-runners.ts'
@@ -39,6 +40,7 @@ export const FAMILIES: readonly AnyFamily[] = [
   reusedCabinets,
   loftDeck,
   bench,
+  boxBench,
   sheetStore,
   drawerBank,
   slotRack,

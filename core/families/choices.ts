@@ -22,6 +22,11 @@ export const BOX_SHEETS: Record<UnitSystem, readonly string[]> = {
   imperial: ['ply-19/32', 'ply-23/32', 'mdf-3/4'],
   metric: ['ply-15mm', 'ply-18mm', 'mdf-18mm'],
 }
+/** Sheets of worktops. */
+export const TOP_SHEETS: Record<UnitSystem, readonly string[]> = {
+  imperial: ['ply-19/32', 'ply-23/32', 'mdf-3/4', 'lc-3/4'],
+  metric: ['ply-15mm', 'ply-18mm', 'ply-21mm', 'mdf-18mm', 'lc-18mm'],
+}
 /** Sheets of what runs or stands in a groove: bottoms, dividers. */
 export const GROOVE_SHEETS: Record<UnitSystem, readonly string[]> = {
   imperial: ['hb-1/4', 'ply-3/8', 'ply-15/32'],

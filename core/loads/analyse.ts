@@ -9,7 +9,7 @@ import type { Conditions, DesignMethod } from '../mechanics/methods/method.ts'
 import { holdBody, isHeld, wrenchOf, type Force } from './body.ts'
 import type { EdgeStrip } from './edged-panel.ts'
 import { bodyKey, frameOf } from './frame.ts'
-import { closeOnGround } from './ground.ts'
+import { closeOnGround, notLifted } from './ground.ts'
 import { emptyPath, wayOf, type LoadPath, type Member, type Patch } from './load-path.ts'
 import { FLAT, over, rigidity, solveMember, type MemberOptions } from './member.ts'
 import { newMemo, solvedBefore, type Memo } from './memo.ts'
@@ -127,6 +127,7 @@ export function analyse(a: Assembly, boxes: PartBoxes, o: AnalysisOptions): Load
   }
   path.weights = wrenchOf(weights)
   closeOnGround(a, path)
+  notLifted(a, path)
   return path
 
   function passPart(p: Part) {

@@ -122,6 +122,11 @@ export const PERSON_N = 1000
 /** Over so much of a top, mm: EN 1991-1-1 6.3.1.2 takes a square of 50; a foot or a knee is twice that wide. */
 const PERSON_MM = 100
 
+/** Goes by this name among the things of a bay. */
+const PERSON = 'person'
+/** Whether somebody is on it, who comes and goes. */
+export const isPeopled = (a: Assembly): boolean => a.bays.some((b) => b.items.some((i) => i.goodsId === PERSON))
+
 /** A person on every top people work at, wherever that does most. Tops are told by their tags; each has a bay on it. */
 function leanedOn(a: Assembly): Arrangement[] {
   const tops = new Set(a.subassemblies.filter((s) => s.tags?.use === 'bench').flatMap((s) => s.parts))
@@ -139,7 +144,7 @@ function leanedOn(a: Assembly): Arrangement[] {
         const { x, y } = at[k % at.length]
         const z = b.clear.min[2]
         const person: Placed = {
-          goodsId: 'person',
+          goodsId: PERSON,
           massKg: PERSON_N / newtons(1),
           stands: 'flat',
           box: { min: [x[0], y[0], z], max: [x[1], y[1], z + 1] },
@@ -151,7 +156,7 @@ function leanedOn(a: Assembly): Arrangement[] {
 }
 
 /**
- * Where a person does most to a top: between two cross pieces, at its front edge and in the middle; at both ends; over a
+ * Where a person does most to a top: between two cross pieces, or uprights where there are none, at its front edge and in the middle; at both ends; over a
  * cross piece, in its middle and just inside the rail under the front; and over that rail in the middle between its legs,
  * where all of it goes into the rail.
  */
@@ -182,7 +187,7 @@ function placesOn(a: Assembly, b: Bay): Place[] {
   const [gap, span] = [widestGap(crosses), widestGap(legs)]
   const place = (x: number, y: [number, number]): Place => ({ x: within(x, 0), y })
   return [
-    ...[gap ?? (min[0] + max[0]) / 2, min[0], max[0]].flatMap((x) => [place(x, front), place(x, deep)]),
+    ...[gap ?? span ?? (min[0] + max[0]) / 2, min[0], max[0]].flatMap((x) => [place(x, front), place(x, deep)]),
     ...(cross === undefined ? [] : [place(cross, deep)]),
     ...(cross === undefined || !rail ? [] : [place(cross, within(middleY(rail) - JUST_INSIDE_MM, 1))]),
     ...(rail ? [place(span ?? (min[0] + max[0]) / 2, [rail.contact.min[1], rail.contact.max[1]])] : []),

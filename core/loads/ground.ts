@@ -9,6 +9,12 @@ const CLOSED_MM = 1e-6
 /** A foot lifts when it is pulled by more than this share of all weight: rounding. */
 const LIFTS = 1e-6
 
+/**
+ * So much lift an upright of a stiff frame is held down by what it is screwed to there, N: less than half of what one
+ * screw of 4 mm gives in shear, and backs and shelves have several in each upright. Product decision.
+ */
+const BY_NEIGHBOURS_N = 100
+
 /** Where a foot can press: the corners of what of it stands on the floor. */
 function corners(s: Support): Vec3[] {
   const { min, max } = s.contact
@@ -46,12 +52,20 @@ export function closeOnGround(a: Assembly, path: LoadPath): void {
     path.reactions.set(h.id, (path.reactions.get(h.id) ?? 0) + n)
     path.arrivals.push({ support: h.id, at: h.at, n: scale(h.push, -n) })
   })
-  // A foot that would have to be pulled down is none.
+}
+
+/** A foot that would have to be pulled down is none: what stands on it is told as not held. */
+export function notLifted(a: Assembly, path: LoadPath): void {
   const under = new Map<string, number>()
   for (const s of a.supports)
     if (s.on.kind === 'floor' && !('bay' in s.from)) {
       const foot = 'part' in s.from ? s.from.part : s.from.through
       under.set(foot, (under.get(foot) ?? 0) + (path.reactions.get(s.id) ?? 0))
     }
-  for (const [foot, n] of under) if (n < -LIFTS * path.loadsN) path.notHeld.push(foot)
+  for (const [foot, n] of under) {
+    if (n >= -LIFTS * path.loadsN) continue
+    const frame = a.bodies.find((b) => b.sideways && b.parts.includes(foot))
+    const all = frame?.parts.reduce((sum, id) => sum + (under.get(id) ?? 0), 0) ?? 0
+    if (n < -BY_NEIGHBOURS_N || all <= 0) path.notHeld.push(foot)
+  }
 }

@@ -156,15 +156,7 @@ export function solveMember(p: Part, patches: Patch[], supports: Support[], o: M
         : null
     const framed =
       !edged && solution.along && patches.some((x) => isConcentrated(p, x) || isPointed(p, x))
-        ? panelOnFrame(
-            p,
-            patches,
-            supports,
-            sheet,
-            o.railEi,
-            o.memo.plates,
-            patches.some((x) => isPointed(p, x)),
-          )
+        ? panelOnFrame(p, patches, supports, sheet, o.railEi, o.memo.plates)
         : null
     // Only of a plate what stands at a rail may go past the strips: its bending is in the plate.
     const { down, rest } = framed ? intoRails(p, patches, supports) : { down: [], rest: patches }

@@ -3,13 +3,13 @@ import type { Sheet } from '../catalogue/sheets.ts'
 import { solveBeam, type BeamSpec } from '../mechanics/beam.ts'
 import { asLineLoads, asPlateLoads, solvedOnce, twistOf, type SolvedPlates } from './edged-panel.ts'
 import type { Bent, Patch } from './load-path.ts'
-import { bendsAlongStrength, CROSSES, local, longUnder } from './panel.ts'
+import { bendsAlongStrength, CROSSES, isPointed, local, longUnder } from './panel.ts'
 
 /*
  * Something heavy on little room, a person's knee, bends a sheet both ways: a strip as wide as the knee says several
- * times too much. Where a sheet lies on cross pieces and on rails along it, it is worked out as a plate over the cross
- * pieces with the rails as beams. A pin a leaf turns on is so little that no strip says anything: then the sheet is a plate
- * with free edges as well.
+ * times too much. Where a sheet lies on cross pieces, or on uprights, it is worked out as a plate over those; rails along
+ * it are beams, and without any its edges are free. So it is where a pin a leaf turns on holds it: that is so little that
+ * no strip says anything.
  */
 
 /**
@@ -19,9 +19,8 @@ import { bendsAlongStrength, CROSSES, local, longUnder } from './panel.ts'
 const UNDER_A_PIN = 1.3
 
 /**
- * @param bare whether it is a plate on its cross pieces alone too, with no rail along it
  * @param eiOf stiffness of what runs along under it the way it bends, N·mm²; null when nobody knows it
- * @returns how it bends along and across; null where it does not lie on cross pieces, or on no rail
+ * @returns how it bends along and across; null where it does not lie on cross pieces
  */
 export function panelOnFrame(
   p: Part,
@@ -30,7 +29,6 @@ export function panelOnFrame(
   sheet: Sheet,
   eiOf: (s: Support) => number | null,
   plates: SolvedPlates,
-  bare = false,
 ): { bent: Bent; acrossNmm: number } | null {
   const { lengthMm, widthMm } = p.size
   const crossing = supports.flatMap((s) => {
@@ -41,7 +39,7 @@ export function panelOnFrame(
   })
   crossing.sort((a, b) => a.atMm - b.atMm)
   const rails = longUnder(p, supports)
-  if (crossing.length < 2 || (rails.length === 0 && !bare)) return null
+  if (crossing.length < 2) return null
   const beams = rails.map(({ s, v }) => ({ vMm: (v.from + v.to) / 2, ei: eiOf(s) }))
   if (beams.some((b) => b.ei === null)) return null
   const loads = asPlateLoads(p, patches)
@@ -67,7 +65,7 @@ export function panelOnFrame(
   }
   const mean = solveBeam(line)
   if (!plate || !mean) return null
-  const more = bare ? UNDER_A_PIN : 1
+  const more = patches.some((x) => isPointed(p, x)) ? UNDER_A_PIN : 1
   const times = plate.sag.mm === 0 ? 1 : Math.abs(mean.sag.mm / plate.sag.mm)
   return {
     bent: {

@@ -59,7 +59,8 @@ function handedOn(p: Part, contact: Box, across: { axis: Vec3; size: number }, v
   const aside = Math.abs(middle - (v.from + v.to) / 2)
   if (v.to - v.from - lies <= ASIDE_MM && aside <= ASIDE_MM) return cut
   const at = p.at.centre[i] + Math.sign(across.axis[i]) * (middle - across.size / 2)
-  const half = Math.max(0, lies) / 2
+  // No further than the support goes on either side of it.
+  const half = Math.max(0, Math.min(lies / 2, at - contact.min[i], contact.max[i] - at))
   cut.min[i] = at - half
   cut.max[i] = at + half
   return cut
@@ -104,7 +105,10 @@ function spanning(p: Part, patches: readonly Patch[], way: PanelWay, known: Solv
   })
   const crossing = (v: Range) =>
     contacts.filter(({ at }) => shared(at.v, v) >= CROSSES * (v.to - v.from) && at.u.to - at.u.from <= 0.5 * length)
-  const strips = heldStrips(width, spots, (v) => crossing(v).length >= 2)
+  const strips = heldStrips(width, spots, (v) => {
+    const on = crossing(v).map(({ at }) => at.v)
+    return on.length < 2 ? null : { from: Math.max(...on.map((x) => x.from)), to: Math.min(...on.map((x) => x.to)) }
+  })
   if (!strips) return null
   const out: PanelSolution = { along, strips: [], passed: [] }
   for (const { v, loads: onStrip } of strips) {
@@ -221,16 +225,18 @@ interface Spot {
 /**
  * Strips side by side over the whole width, cut wherever the edge of a load lies, each with its share of every load
  * over it: what stands on the same wood adds up. The load of a strip that too few supports cross goes to the nearest
- * that is held, without its wood.
+ * that is held, without its wood; where all loads of an outer strip then have their middle past what holds it, the strip
+ * inside it holds it down, and both are one.
+ * @param reach how far what holds a strip goes across; null where too few do
  * @returns null when none is held
  */
-function heldStrips(width: number, spots: readonly Spot[], isHeld: (v: Range) => boolean) {
+function heldStrips(width: number, spots: readonly Spot[], reach: (v: Range) => Range | null) {
   const edges = [...new Set([0, width, ...spots.flatMap(({ v }) => [v.from, v.to])])].sort((a, b) => a - b)
   const places = edges.filter((x, i) => i === 0 || x - edges[i - 1] > THIN_MM || x === width)
   const strips = places
     .slice(1)
     .map((to, i) => ({ v: { from: places[i], to }, loads: [] as (Spot & { vMm: number })[] }))
-  const held = strips.filter(({ v }) => isHeld(v))
+  const held = strips.filter(({ v }) => reach(v) !== null)
   if (held.length === 0) return null
   const middle = (v: Range) => (v.from + v.to) / 2
   const nearest = (v: Range) =>
@@ -245,6 +251,17 @@ function heldStrips(width: number, spots: readonly Spot[], isHeld: (v: Range) =>
       ;(held.includes(s) ? s : nearest(s.v)).loads.push(load)
     })
   }
+  type Strip = (typeof held)[number]
+  const leansOut = ({ v, loads }: Strip, side: 'from' | 'to') => {
+    const all = loads.reduce((sum, l) => sum + Math.abs(l.n), 0)
+    const at = all > 0 ? loads.reduce((sum, l) => sum + Math.abs(l.n) * l.vMm, 0) / all : middle(v)
+    const edge = reach(v)?.[side] ?? at
+    return side === 'from' ? at < edge - THIN_MM : at > edge + THIN_MM
+  }
+  const asOne = (a: Strip, b: Strip): Strip => ({ v: { from: a.v.from, to: b.v.to }, loads: [...a.loads, ...b.loads] })
+  while (held.length > 1 && leansOut(held[0], 'from')) held.splice(0, 2, asOne(held[0], held[1]))
+  while (held.length > 1 && leansOut(held[held.length - 1], 'to'))
+    held.push(asOne(...(held.splice(-2) as [Strip, Strip])))
   return held.filter((s) => s.loads.length > 0)
 }
 

@@ -145,6 +145,8 @@ const TABLE: Record<string, Words> = {
     'Pieces under the rails stand where angles would hold the feet down. Let the fasteners bear the rails, or let the feet stand.',
   'post-past-rail': (d, say) =>
     `Pieces under the rails are of the posts' section: ${say.lengthOf(d, 'mm')} would stand out past rails of ${say.lengthOf(d, 'mostMm')}. Posts no thicker than the rails, or rails borne by their fasteners.`,
+  'no-room-under-rail': (d, say) =>
+    `Under a rail are ${say.length(Math.max(0, Number(d.mm)))} for a piece that bears it: ${say.lengthOf(d, 'leastMm')} at least, or it splits. Move that shelf, or let the fasteners bear the rails.`,
   'too-shallow': (d, say) => `Too shallow for two rails and a cross piece: at least ${say.lengthOf(d, 'leastMm')}.`,
   'shelves-overlap': (d, say) =>
     `Shelf ${d.shelf} runs into what is below it: its top must be at ${say.lengthOf(d, 'leastMm')} or higher.`,

@@ -101,11 +101,14 @@ export function closeBack(d: Draft, b: StandingBox, sheet: Sheet): void {
   )
 }
 
-/** One piece of thin back over two uprights, standing on the floor; none where no sheet is large enough. */
+/**
+ * One piece of thin back over two uprights, standing on the floor; none where no sheet is large enough.
+ * @param x what it covers and is screwed to; its screws closer than usual where it is to keep something stiff that is low
+ */
 export function backOver(
   d: Draft,
   sheet: Sheet,
-  x: { id: string; from: number; to: number; on: readonly string[]; highMm: number },
+  x: { id: string; from: number; to: number; on: readonly string[]; highMm: number; everyMm?: number },
 ): void {
   const wide = x.to - x.from
   const upright = wide <= sheet.widthMm && x.highMm <= sheet.lengthMm
@@ -121,7 +124,7 @@ export function backOver(
     grain: 'any',
   })
   d.rest(x.id, 'floor')
-  const screws = Math.max(LEAST_BACK_SCREWS, Math.ceil(x.highMm / BACK_SCREWS_EVERY_MM))
+  const screws = Math.max(LEAST_BACK_SCREWS, Math.ceil(x.highMm / (x.everyMm ?? BACK_SCREWS_EVERY_MM)))
   for (const u of x.on) d.screw(x.id, u, screws, 'edge', sheet.thicknessMm, 100)
 }
 

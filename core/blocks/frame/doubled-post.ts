@@ -33,6 +33,16 @@ export interface Doubled {
   off: 'before' | 'behind'
 }
 
+/** A piece shorter than this splits under its screws, mm. Product decision. */
+const LEAST_MM = 40
+
+/** The lowest room for a piece under any of these rails, where that is too low; null where all have room. */
+export function lowUnder(d: Draft, rails: readonly string[]): { mm: number; leastMm: number } | null {
+  const boxes = rails.map((id) => d.box(id)).sort((a, b) => a.min[2] - b.min[2])
+  const mm = Math.min(...boxes.map((b, k) => b.min[2] - (boxes[k - 1]?.max[2] ?? 0)))
+  return mm < LEAST_MM ? { mm, leastMm: LEAST_MM } : null
+}
+
 /** Pieces that stand under the rails of a post. @returns their ids, from below */
 export function doublePost(d: Draft, x: Doubled, floor: { fall: FloorFall; units: Units }): string[] {
   const { min, max } = d.box(x.post)

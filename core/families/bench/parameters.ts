@@ -4,14 +4,13 @@ import { z } from '../../measure/schema.ts'
 import type { UnitSystem } from '../../measure/units.ts'
 import type { Raw } from '../family.ts'
 import { SEVERAL } from '../ledger-screws.ts'
+import { HEIGHTS } from '../bench-height.ts'
 import { countDim, dim, dims, keys, section, sheet } from '../params.ts'
 import { feet } from '../stands-alone.ts'
 
 export const LIMITS = { shelves: 3, wells: 4 } as const
-export const HEIGHTS = ['fine', 'general', 'heavy', 'machine', 'under'] as const
 /** What carries its back: legs, or a batten on the wall, the rear piece of each frame. */
 export const BACKS = ['legs', 'batten'] as const
-export type HeightFrom = (typeof HEIGHTS)[number]
 
 /** A machine stands on a stretch of the top that is lower, or on a platform under an opening through it. */
 export const WELL_WAYS = ['lowered', 'dropped-in'] as const

@@ -3,7 +3,6 @@ import { economicalRip } from '../../blocks/sizing/economical-rip.ts'
 import { findSection, type Section } from '../../catalogue/lumber.ts'
 import { findSheet, type Sheet } from '../../catalogue/sheets.ts'
 import type { Goods } from '../../goods/goods.ts'
-import { BODY } from '../../goods/person.ts'
 import { bad, good, type Result } from '../../measure/result.ts'
 import { roundNearest, roundUp } from '../../measure/rounding.ts'
 import { inches } from '../../measure/units.ts'
@@ -21,17 +20,13 @@ import {
 import type { ShapeContext } from '../family.ts'
 import { framedTops, withoutPlace, type Level, type Opening } from '../house-on-shelves.ts'
 import type { Planned } from '../opened.ts'
-import { LIMITS, type BenchParams, type HeightFrom, type Well } from './parameters.ts'
+import { benchHeight, type HeightReasons } from '../bench-height.ts'
+import { LIMITS, type BenchParams, type Well } from './parameters.ts'
 import { LEAST_SECTION, openingsOf, sectionsOf, type BenchSection } from './sections.ts'
 import { underneath, type UnderTop } from './under-top.ts'
 
 /** What is said with its reasons and problems. */
-export interface ReasonData {
-  'bench-work': { work: HeightFrom; personMm: number }
-  'bench-machine': { machineMm: number }
-  'bench-under': { underMm: number }
-  'bench-table-saw': Record<string, never>
-  'bench-under-usual': Record<string, never>
+export interface ReasonData extends HeightReasons {
   'bench-goods': { things: number }
   'bench-usual-length': Record<string, never>
   'bench-wells': { count: number }
@@ -54,16 +49,6 @@ export interface ProblemData extends CornerProblems, DropProblems {
   'batten-misses-studs': { from: number; count: number }
 }
 
-/**
- * Height of a worktop from that of the elbow, mm: E. Grandjean, Fitting the Task to the Man, 5 to 10 cm above it for
- * fine work, 10 to 15 below for light and 15 to 40 below for heavy work; the middle of each.
- */
-const FROM_ELBOW: Record<'fine' | 'general' | 'heavy', number> = { fine: 50, general: -125, heavy: -225 }
-/** A top that takes what comes off a machine is this much lower than its table, mm: nothing catches. */
-const UNDER_TABLE_MM = 2
-/** A usual saw table, and what is usually rolled under, mm. */
-const USUAL_TABLE = inches(34)
-const USUAL_UNDER = inches(30)
 /** A bench of no given length, and the least that is one, mm. */
 const USUAL_LENGTH = inches(72)
 const LEAST_LENGTH = 500
@@ -114,7 +99,7 @@ export function planOut(p: BenchParams, ctx: ShapeContext, pen: DimPen): Result<
   const layers = p.layers === 'two' ? 2 : 1
   const thick = layers * sheet.thicknessMm
   const { aboveMm, sideMm } = shelfPlay(pen, 300, PLAY_ABOVE)
-  const heightMm = roundNearest(heightOf(p, ctx, pen, thick + frame.widthMm), units)
+  const heightMm = roundNearest(benchHeight(p, ctx, pen, thick + frame.widthMm), units)
 
   const rip = economicalRip(sheet, ctx.settings, USUAL_DEPTH - inches(0.5), ctx.space.depthMm)
   const depthMm = pen.length({ path: 'depthMm', code: 'bench-depth', min: 300, max: 1250 }, rip?.mm ?? USUAL_DEPTH, {
@@ -228,30 +213,6 @@ export function planOut(p: BenchParams, ctx: ShapeContext, pen: DimPen): Result<
       corner: corner.value,
     },
   })
-}
-
-/** The height from what it follows. @param underTopMm top and frame together */
-function heightOf(p: BenchParams, ctx: ShapeContext, pen: DimPen, underTopMm: number): number {
-  const units = unitsOf(ctx.settings)
-  const at = { path: 'heightMm', code: 'bench-height', min: 350, max: 1500 }
-  if (p.heightFrom === 'machine') {
-    const machineMm = pen.length({ path: 'machineMm', code: 'machine-table', min: 300, max: 1400 }, USUAL_TABLE, {
-      code: 'bench-table-saw',
-      terms: [],
-    })
-    return pen.length(at, machineMm - UNDER_TABLE_MM, { code: 'bench-machine', terms: [], data: { machineMm } })
-  }
-  if (p.heightFrom === 'under') {
-    const underMm = pen.length({ path: 'underMm', code: 'goes-under', min: 100, max: 1300 }, USUAL_UNDER, {
-      code: 'bench-under-usual',
-      terms: [],
-    })
-    return pen.length(at, roundUp(underMm + underTopMm, units), { code: 'bench-under', terms: [], data: { underMm } })
-  }
-  const elbow = BODY.elbow * ctx.settings.personMm
-  const mm = roundNearest(elbow + FROM_ELBOW[p.heightFrom], units)
-  const data = { work: p.heightFrom, personMm: ctx.settings.personMm }
-  return pen.length(at, mm, { code: 'bench-work', terms: [], data })
 }
 
 /** Machines into the wells, each the first that goes in; and all other goods one by one, the heaviest first. */

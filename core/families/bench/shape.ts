@@ -3,7 +3,7 @@ import { draft, type Draft } from '../../assembly/draft.ts'
 import { unitsOf } from '../../assembly/settings.ts'
 import { screwPanel, under } from '../../blocks/carcass/screwed-panel.ts'
 import { CROSS_SCREWS, placeShelfFrame, RAIL_SCREWS, railOnPost, type Sheeted } from '../../blocks/frame/shelf-frame.ts'
-import { doublePost, SUPPORTS } from '../../blocks/frame/doubled-post.ts'
+import { doublePost, lowUnder, SUPPORTS } from '../../blocks/frame/doubled-post.ts'
 import { standPost } from '../../blocks/frame/standing-post.ts'
 import { ANGLE_ROOM_MM, pinFoot } from '../../blocks/mounts/pinned-foot.ts'
 import { tieToWall } from '../../blocks/mounts/tie.ts'
@@ -18,12 +18,13 @@ import { canHoldTie } from '../../room/room.ts'
 import { standsOn } from '../../goods/goods.ts'
 import { LEDGER_SCREWS, SEVERAL } from '../ledger-screws.ts'
 import { rowsHeld } from '../stands-alone.ts'
-import { choicePen } from '../choices.ts'
+import { choicePen, TOP_SHEETS } from '../choices.ts'
 import { dimPen } from '../dim-pen.ts'
 import type { Choice, ListChoice, ShapeContext, Shaped } from '../family.ts'
 import { standing } from '../house-on-shelves.ts'
 import { aroundOpening, openingBays, type DropSite, type Opened } from './drop-in.ts'
-import { BACKS, HEIGHTS, LEAST_FRONT_MM, LIMITS, rowsOf, WELL_WAYS, type BenchParams } from './parameters.ts'
+import { HEIGHTS } from '../bench-height.ts'
+import { BACKS, LEAST_FRONT_MM, LIMITS, rowsOf, WELL_WAYS, type BenchParams } from './parameters.ts'
 import { planOut, type Plan } from './plan-out.ts'
 import { layOn } from './layers.ts'
 import type { BenchSection } from './sections.ts'
@@ -63,6 +64,15 @@ export function shapeBench(given: BenchParams, ctx: ShapeContext): Result<Shaped
     const { thicknessMm } = plan.post
     if (thicknessMm > plan.frame.thicknessMm)
       return bad('post-past-rail', { mm: thicknessMm, mostMm: plan.frame.thicknessMm }, 'supports')
+    const low = plan.sections
+      .map((_s, n) =>
+        lowUnder(
+          d,
+          partsOf(d, `rail-${n}-`).filter((id) => id.endsWith('front')),
+        ),
+      )
+      .find((x) => x !== null)
+    if (low) return bad('no-room-under-rail', { ...low }, 'supports')
     plan.sections.forEach((s, n) => doubled(d, p, ctx, plan, s, n))
   }
   const poor = p.back === 'batten' ? onBattens(d, p, ctx) : null
@@ -441,9 +451,6 @@ const wellList = (p: BenchParams): ListChoice => ({
 
 function choices(p: BenchParams, ctx: ShapeContext): Choice[] {
   const imperial = ctx.settings.yard === 'imperial'
-  const sheets = imperial
-    ? ['ply-19/32', 'ply-23/32', 'mdf-3/4', 'lc-3/4']
-    : ['ply-15mm', 'ply-18mm', 'ply-21mm', 'mdf-18mm', 'lc-18mm']
   const under = imperial
     ? ['ply-15/32', 'ply-19/32', 'ply-23/32', 'osb-7/16']
     : ['ply-12mm', 'ply-15mm', 'ply-18mm', 'osb3-15mm']
@@ -451,7 +458,7 @@ function choices(p: BenchParams, ctx: ShapeContext): Choice[] {
   const { section, sheet, coded } = choicePen(p)
   return [
     coded('heightFrom', 'height-from', HEIGHTS),
-    sheet('sheet', 'worktop-sheet', [...sheets, ...ctx.settings.ownSheets]),
+    sheet('sheet', 'worktop-sheet', [...TOP_SHEETS[ctx.settings.yard], ...ctx.settings.ownSheets]),
     coded('layers', 'layers', ['one', 'two']),
     coded('back', 'bench-back', BACKS),
     p.back === 'batten'

@@ -38,8 +38,11 @@ export interface ProblemData {
   'closet-frames-wide': { mm: number; mostMm: number }
   'closet-springs-want-sides': object
   'closet-sliding-wants-posts': object
+  'closet-kick-low': { mm: number; leastMm: number }
 }
 
+/** A strip under a panel is no narrower, mm. Product decision. */
+const LEAST_STRIP_MM = 20
 /** A bay is no wider than one leaf closes, mm. Usual for closets. */
 const USUAL_CLEAR = inches(23)
 /** Uprights bow where nothing holds them: shelves are no further apart, mm. Product decision. */
@@ -275,6 +278,8 @@ function upwardOf(p: ClosetFrontParams, ctx: ShapeContext, pen: DimPen, s: Sizes
     code: 'closet-kick',
     terms: [],
   })
+  const leastKick = cleatHigh(p, s) + LEAST_STRIP_MM
+  if (kickMm < leastKick) return bad('closet-kick-low', { mm: kickMm, leastMm: leastKick }, 'kickMm')
   const sheetMost = s.sheet.lengthMm - 2 * ctx.settings.sheetTrimMm
   const highMm = pen.length(
     { path: 'highMm', code: 'closet-high', min: 900, max: 2800 },

@@ -37,6 +37,8 @@ const levers: WordsFor<LeverData> = {
 const problems: WordsFor<ProblemData> = {
   'closet-too-long': (d, say) =>
     `It would be ${say.length(d.mm)} long and there are ${say.length(d.mostMm)}. Fewer or narrower bays.`,
+  'closet-kick-low': (d, say) =>
+    `Under the lowest panels are ${say.length(d.mm)}: the strip there, and cleats where they lie on some, need ${say.length(d.leastMm)}.`,
   'closet-too-high': (d, say) =>
     `It can be ${say.length(d.mostMm)} high at most, by the ceiling and the sheet, not ${say.length(d.mm)}.`,
   'closet-frames-wide': (d, say) =>

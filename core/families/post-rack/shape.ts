@@ -14,7 +14,7 @@ import type { Choice, ListChoice, ShapeContext, Shaped } from '../family.ts'
 import { besideHinges } from '../../blocks/fronts/front.ts'
 import { trackStock } from '../../blocks/fronts/sliding.ts'
 import { closeFront, overPosts, stretch } from '../../blocks/fronts/standing.ts'
-import { doublePost, SUPPORTS } from '../../blocks/frame/doubled-post.ts'
+import { doublePost, lowUnder, SUPPORTS } from '../../blocks/frame/doubled-post.ts'
 import { standPost } from '../../blocks/frame/standing-post.ts'
 import { placeBrace } from '../../blocks/frame/brace.ts'
 import { braceEnds } from '../../blocks/frame/stacked-braces.ts'
@@ -51,7 +51,11 @@ export function shapePostRack(p: PostRackParams, ctx: ShapeContext): Result<Shap
   const y0 = covered ? findSheet(p.coverSheet)!.thicknessMm : p.brace || tied ? back.thicknessMm : 0
   posts(d, p, ctx, plan, y0)
   plan.modules.forEach((_, m) => plan.tops.forEach((_z, i) => hasShelf(p, m, i) && shelf(d, p, ctx, plan, m, i, y0)))
-  if (p.supports === 'doubled') doublePosts(d, p, ctx, plan)
+  if (p.supports === 'doubled') {
+    const low = plan.modules.map((_, m) => lowUnder(d, railsOf(p, plan, m, 'rear'))).find((x) => x !== null)
+    if (low) return bad('no-room-under-rail', { ...low }, 'supports')
+    doublePosts(d, p, ctx, plan)
+  }
   if (tied) tieBoards(d, p, ctx, plan)
   if (covered) coverBack(d, p, ctx, plan)
   else if (p.brace) brace(d, p, ctx, plan, y0, tied)
@@ -184,16 +188,21 @@ function shelf(d: Draft, p: PostRackParams, ctx: ShapeContext, plan: PostRackPla
       module.posts.forEach((_, k) => notchRound(d, `shelf-${m}-${i}`, `post-${m}-${k}-${side}`))
 }
 
+const levelsOf = (p: PostRackParams, plan: PostRackPlan, m: number): number[] =>
+  plan.tops.flatMap((_z, i) => (hasShelf(p, m, i) ? [i] : []))
+const railsOf = (p: PostRackParams, plan: PostRackPlan, m: number, side: 'rear' | 'front'): string[] =>
+  levelsOf(p, plan, m).map((i) => `rail-${m}-${i}-${side}`)
+
 /** Pieces beside the posts, under every rail they hold; sheets are notched round what stands on their rails. */
 function doublePosts(d: Draft, p: PostRackParams, ctx: ShapeContext, plan: PostRackPlan) {
   const { thicknessMm: thickMm, widthMm: wideMm } = findSection(p.postSection)!
   const stock = board(p.postSection, ctx.settings.grade, ctx.space.floor === 'slab')
   const floor = { fall: ctx.space.floorFall, units: unitsOf(ctx.settings) }
   plan.modules.forEach((module, m) => {
-    const levels = plan.tops.flatMap((_z, i) => (hasShelf(p, m, i) ? [i] : []))
+    const levels = levelsOf(p, plan, m)
     for (const side of ['rear', 'front'] as const)
       module.posts.forEach((_x, k) => {
-        const rails = levels.map((i) => `rail-${m}-${i}-${side}`)
+        const rails = railsOf(p, plan, m, side)
         const off = side === 'rear' ? 'before' : 'behind'
         const under = doublePost(d, { post: `post-${m}-${k}-${side}`, rails, stock, wideMm, thickMm, off }, floor)
         under.slice(1).forEach((id, n) => notchRound(d, `shelf-${m}-${levels[n]}`, id))

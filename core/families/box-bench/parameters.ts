@@ -1,0 +1,62 @@
+import { THIN_BACK } from '../../blocks/carcass/standing.ts'
+import { front, latch } from '../../blocks/fronts/front.ts'
+import { z } from '../../measure/schema.ts'
+import type { UnitSystem } from '../../measure/units.ts'
+import { countDim, dim, dims, sheet } from '../params.ts'
+
+export const LIMITS = { bays: 10, shelves: 4 } as const
+/** What its height follows: nothing is rolled under a box. */
+export const BOX_HEIGHTS = ['fine', 'general', 'heavy', 'machine'] as const
+
+export const boxBenchParams = z.object({
+  heightFrom: z.enum(BOX_HEIGHTS),
+  machineMm: dim(300, 1400),
+  heightMm: dim(350, 1500),
+  /** Openings side by side, between dividers. */
+  bays: countDim(1, LIMITS.bays),
+  /** Clear width of one opening. */
+  clearMm: dim(200, 1500),
+  /** Of the top, from the wall. */
+  depthMm: dim(300, 1250),
+  /** What the top stands out before the boxes and what closes them. */
+  overhangMm: dim(0, 150),
+  kickMm: dim(40, 200),
+  /** Over the bottoms. */
+  shelves: countDim(0, LIMITS.shelves),
+  topMm: dims(40, 1400, LIMITS.shelves),
+  abovePlayMm: dim(0, 300),
+  sidePlayMm: dim(0, 100),
+  topSheet: sheet,
+  layers: z.enum(['one', 'two']),
+  sheet,
+  backSheet: sheet,
+  front,
+  latch,
+  tie: z.boolean(),
+})
+export type BoxBenchParams = z.infer<typeof boxBenchParams>
+
+const STOCK: Record<UnitSystem, Pick<BoxBenchParams, 'topSheet' | 'sheet' | 'backSheet'>> = {
+  imperial: { topSheet: 'lc-3/4', sheet: 'ply-23/32', backSheet: THIN_BACK.imperial },
+  metric: { topSheet: 'ply-18mm', sheet: 'ply-18mm', backSheet: THIN_BACK.metric },
+}
+
+export const startingParams = (system: UnitSystem, canTie: boolean): BoxBenchParams => ({
+  heightFrom: 'general',
+  machineMm: null,
+  heightMm: null,
+  bays: null,
+  clearMm: null,
+  depthMm: null,
+  overhangMm: null,
+  kickMm: null,
+  shelves: null,
+  topMm: [],
+  abovePlayMm: null,
+  sidePlayMm: null,
+  ...STOCK[system],
+  layers: 'two',
+  front: 'open',
+  latch: 'magnet',
+  tie: canTie,
+})

@@ -1,0 +1,214 @@
+import { unitsOf } from '../../assembly/settings.ts'
+import { NAILER } from '../../blocks/carcass/standing.ts'
+import { dadoDepth } from '../../blocks/carcass/shelf-between.ts'
+import { clearInBox, placesInBox } from '../../blocks/fronts/front.ts'
+import { economicalRip } from '../../blocks/sizing/economical-rip.ts'
+import { CURTAIN_RAIL } from '../../catalogue/hardware.ts'
+import { findSection, type Section } from '../../catalogue/lumber.ts'
+import { findSheet, type Sheet } from '../../catalogue/sheets.ts'
+import { bad, good, type Result } from '../../measure/result.ts'
+import { roundNearest } from '../../measure/rounding.ts'
+import { inches } from '../../measure/units.ts'
+import { canHoldTie } from '../../room/room.ts'
+import { benchHeight } from '../bench-height.ts'
+import { shelfPlay, type DimPen } from '../dim-pen.ts'
+import type { ShapeContext } from '../family.ts'
+import { house, LEAST_OPEN, levelTerms, topsInside, type Level, type Opening } from '../house-on-shelves.ts'
+import type { Planned } from '../opened.ts'
+import { LIMITS, type BoxBenchParams } from './parameters.ts'
+
+/** What is said with its problems. */
+export interface ProblemData {
+  'box-bench-shallow': { mm: number; leastMm: number }
+  'box-shelf-over-top': { mm: number; mostMm: number; shelf: number }
+}
+export interface ReasonData {
+  'box-bench-bays': { things: number }
+  'box-bench-toes': object
+  'box-bench-span': object
+}
+
+/** A bench of no given length, and a usual depth, mm: half of a sheet is within reach. */
+const USUAL_LENGTH = inches(72)
+const USUAL_DEPTH = inches(24)
+/** For the jaws of clamps, mm. */
+const OVERHANG = inches(3 / 4)
+/** Dividers no further apart: somebody sits on the top between two of them. */
+const USUAL_CLEAR = inches(24)
+/** Room for toes under the lowest panels, mm: builders' usual figure. */
+const KICK = 80
+/** Shallower than this a box holds nothing, and lower than this nothing goes in, mm. Product decisions. */
+const [LEAST_DEEP_MM, LEAST_HIGH_MM] = [150, 60]
+/** Above the tallest thing on a shelf, to draw it out. */
+const PLAY_ABOVE = inches(1)
+
+/** A box of sheet: its ends and dividers from the left, and the openings between them. */
+export interface BenchBox {
+  lefts: number[]
+  /** Numbers of its openings along the bench. */
+  bays: number[]
+  from: number
+  to: number
+}
+
+export interface Plan {
+  sheet: Sheet
+  topSheet: Sheet
+  back: Sheet
+  layers: number
+  /** Upper face of the top, and where the boxes end under it. */
+  heightMm: number
+  highMm: number
+  depthMm: number
+  /** From the wall to the back and to the front of the boxes. */
+  backMm: number
+  frontMm: number
+  boxes: BenchBox[]
+  openings: Opening[]
+  levels: Level[]
+  /** Upper faces of the bottom and the shelves. */
+  tops: number[]
+  dadoMm: number
+  tied: boolean
+  nailer: Section
+  /** What that takes of the highest opening; nought where nothing is tied. */
+  nailerMm: number
+  play: { sideMm: number; aboveMm: number }
+}
+
+export function planOut(p: BoxBenchParams, ctx: ShapeContext, pen: DimPen): Result<Planned<Plan>> {
+  const { yard, sheetTrimMm } = ctx.settings
+  const units = unitsOf(ctx.settings)
+  const [sheet, topSheet, back] = [findSheet(p.sheet)!, findSheet(p.topSheet)!, findSheet(p.backSheet)!]
+  const t = sheet.thicknessMm
+  const layers = p.layers === 'two' ? 2 : 1
+  const thick = layers * topSheet.thicknessMm
+  const heightMm = roundNearest(benchHeight(p, ctx, pen, thick), units)
+  const highMm = heightMm - thick
+  const { aboveMm, sideMm } = shelfPlay(pen, 300, PLAY_ABOVE)
+  const deep = depths(p, ctx, pen, topSheet, back)
+  if (!deep.ok) return deep
+  const { depthMm, frontMm } = deep.value
+  const insideMm = frontMm - back.thicknessMm
+
+  const widest = ctx.goods.reduce((mm, g) => Math.max(mm, g.item.acrossMm), 0)
+  const clearMm = pen.length(
+    { path: 'clearMm', code: 'clear-bay', min: 200, max: 1500 },
+    Math.min(
+      Math.max(USUAL_CLEAR, clearInBox(p.front, widest + 2 * sideMm)),
+      Math.max(200, ctx.space.lengthMm - 2 * t),
+    ),
+    { code: 'box-bench-span', terms: [] },
+  )
+  const kickMm = pen.length({ path: 'kickMm', code: 'closet-kick', min: 40, max: 200 }, KICK, {
+    code: 'box-bench-toes',
+    terms: [],
+  })
+  // A box is no longer than a sheet: its top is one piece, and two boxes meet side on side.
+  const mostLong = topSheet.lengthMm - 2 * sheetTrimMm
+  const perBox = Math.floor((mostLong - t) / (clearMm + t))
+  if (perBox < 1) return bad('longer-than-board', { mm: clearMm + 2 * t, mostMm: mostLong }, 'clearMm')
+  const boxesFor = (n: number) => boxesOf(n, perBox, clearMm, t)
+  const openingsFor = (n: number) =>
+    boxesFor(n).flatMap((b) => b.lefts.slice(0, -1).map((x) => ({ left: x + t, right: x + t + clearMm })))
+  const lengthFor = (n: number) => boxesFor(n)[boxesFor(n).length - 1].to
+
+  const tied = p.tie && canHoldTie(ctx.space)
+  const nailer = findSection(NAILER[yard])!
+  const nailerMm = tied ? nailer.widthMm : 0
+  const grows = (levels: Level[]) => {
+    const over = levels[levels.length - 1].tallest?.tallMm ?? LEAST_OPEN
+    const sum = levelTerms(levels, aboveMm, t)
+      .flat()
+      .reduce((mm, x) => mm + x.mm, kickMm)
+    return sum + over + aboveMm <= highMm - nailerMm
+  }
+  const levelsOf = p.shelves === null ? null : p.shelves + 1
+  const housed = (n: number) =>
+    house(
+      ...([ctx.goods, false, levelsOf, placesInBox(p.front, openingsFor(n)), insideMm, sideMm, 0] as const),
+      grows,
+      LIMITS.shelves + 1,
+    )
+  const most = Math.max(1, ...counts(LIMITS.bays).filter((n) => lengthFor(n) <= ctx.space.lengthMm))
+  const usual = Math.max(1, ...counts(most).filter((n) => lengthFor(n) <= USUAL_LENGTH))
+  const enough = counts(most).find((n) => n >= usual && housed(n).unhoused.length === 0) ?? most
+  const things = ctx.goods.reduce((n, g) => n + g.count, 0)
+  const bays = pen.count({ path: 'bays', code: 'bays', min: 1, max: LIMITS.bays }, enough, {
+    code: 'box-bench-bays',
+    terms: [],
+    data: { things },
+  })
+  const found = housed(bays)
+  const levels = found.levels.length > 0 ? found.levels : [{ floor: false, spots: [], tallest: null }]
+  pen.count({ path: 'shelves', code: 'shelves-over', min: 0, max: LIMITS.shelves }, levels.length - 1, {
+    code: 'shelves-goods',
+    terms: [],
+    data: { things },
+  })
+  const tops = topsInside(levels, aboveMm, t, pen, { path: 'topMm', code: 'shelf-top', startMm: kickMm })
+  if (!tops.ok) return tops
+  const mostTop = highMm - nailerMm - LEAST_HIGH_MM
+  const over = tops.value.findIndex((z) => z > mostTop)
+  if (over >= 0)
+    return bad(
+      'box-shelf-over-top',
+      { mm: tops.value[over], mostMm: mostTop, shelf: over },
+      over === 0 ? 'heightMm' : `topMm.${over - 1}`,
+    )
+  return good({
+    unhoused: found.unhoused,
+    plan: {
+      ...{ sheet, topSheet, back, layers, heightMm, highMm, depthMm, frontMm, levels, tied, nailer, nailerMm },
+      backMm: back.thicknessMm,
+      boxes: boxesFor(bays),
+      openings: openingsFor(bays),
+      tops: tops.value,
+      dadoMm: dadoDepth(t, units),
+      play: { sideMm, aboveMm },
+    },
+  })
+}
+
+const counts = (most: number): number[] => Array.from({ length: most }, (_, i) => i + 1)
+
+/** Depth of the top, and the front of the boxes: behind what the top stands out and what closes them. */
+function depths(
+  p: BoxBenchParams,
+  ctx: ShapeContext,
+  pen: DimPen,
+  topSheet: Sheet,
+  back: Sheet,
+): Result<{ depthMm: number; frontMm: number }> {
+  const rip = economicalRip(topSheet, ctx.settings, USUAL_DEPTH - inches(0.5), ctx.space.depthMm)
+  const depthMm = pen.length({ path: 'depthMm', code: 'bench-depth', min: 300, max: 1250 }, rip?.mm ?? USUAL_DEPTH, {
+    code: 'bench-rip',
+    terms: [],
+    data: { parts: rip?.n ?? 1 },
+  })
+  const widest = topSheet.widthMm - 2 * ctx.settings.sheetTrimMm
+  if (depthMm > widest) return bad('deeper-than-sheet', { mm: depthMm, mostMm: widest }, 'depthMm')
+  const overhangMm = pen.length({ path: 'overhangMm', code: 'overhang', min: 0, max: 150 }, OVERHANG, {
+    code: 'bench-clamps',
+    terms: [],
+  })
+  const closing =
+    p.front === 'doors' ? findSheet(p.sheet)!.thicknessMm : p.front === 'curtain' ? CURTAIN_RAIL.sizeMm : 0
+  const frontMm = depthMm - overhangMm - closing
+  const leastMm = depthMm - frontMm + back.thicknessMm + LEAST_DEEP_MM
+  return depthMm < leastMm ? bad('box-bench-shallow', { mm: depthMm, leastMm }, 'depthMm') : good({ depthMm, frontMm })
+}
+
+/** Openings in as few boxes as give them, each box as long as the others or one opening less. */
+function boxesOf(bays: number, perBox: number, clearMm: number, t: number): BenchBox[] {
+  const boxes = Math.ceil(bays / perBox)
+  let [x, first] = [0, 0]
+  return Array.from({ length: boxes }, (_, b) => {
+    const n = Math.floor(bays / boxes) + (b < bays % boxes ? 1 : 0)
+    const from = x
+    const lefts = Array.from({ length: n + 1 }, (_x, i) => from + i * (clearMm + t))
+    x = lefts[n] + t
+    first += n
+    return { from, to: x, lefts, bays: Array.from({ length: n }, (_x, i) => first - n + i) }
+  })
+}

@@ -1,0 +1,216 @@
+import { draft, type Draft } from '../../assembly/draft.ts'
+import { unitsOf } from '../../assembly/settings.ts'
+import { housedShelf } from '../../blocks/carcass/shelf-between.ts'
+import { backOver, standUpright, tieNailer } from '../../blocks/carcass/standing.ts'
+import { placesInBox } from '../../blocks/fronts/front.ts'
+import { GAP_MM } from '../../blocks/fronts/hinged.ts'
+import { closeFront, overSheets } from '../../blocks/fronts/standing.ts'
+import { stiffFrame } from '../../blocks/mounts/stiff-frame.ts'
+import { good, type Result } from '../../measure/result.ts'
+import { layOn } from '../bench/layers.ts'
+import { BOX_SHEETS, choicePen, GROOVE_SHEETS, TOP_SHEETS } from '../choices.ts'
+import { dimPen } from '../dim-pen.ts'
+import type { Choice, ShapeContext, Shaped } from '../family.ts'
+import { standing } from '../house-on-shelves.ts'
+import { BOX_HEIGHTS, type BoxBenchParams } from './parameters.ts'
+import { planOut, type BenchBox, type Plan } from './plan-out.ts'
+
+/** Screws of the top into each upright under it, and of one box to the next, so far apart. */
+const TOP_SCREWS = 3
+const SIDE_EVERY_MM = 300
+/** Screws of the backs are no further apart: low as they are, they keep what is pushed from folding. mm */
+const BACK_EVERY_MM = 120
+/** Room shown over a worktop where nothing stands, mm. */
+const OVER_MM = 300
+
+/*
+ *   |=====================================|   top, one layer or two, over all of a box
+ *   | |           | |           | | |     |   ends and dividers of sheet on the floor, bottoms and shelves in their
+ *   | |===========| |===========| | |=====|   dadoes; two boxes meet side on side, under a joint of the top
+ *   | |           | |           | | |     |
+ */
+export function shapeBoxBench(p: BoxBenchParams, ctx: ShapeContext): Result<Shaped> {
+  const pen = dimPen(p, unitsOf(ctx.settings))
+  const planned = planOut(p, ctx, pen)
+  if (!planned.ok) return planned
+  const { plan, unhoused } = planned.value
+  const d = draft(ctx.settings.yard)
+  plan.boxes.forEach((b, n) => box(d, ctx, plan, b, n))
+  plan.boxes.slice(1).forEach((b, n) => {
+    const [one, other] = [uprightsOf(plan.boxes[n], n).pop()!, uprightsOf(b, n + 1)[0]]
+    const t = plan.sheet.thicknessMm
+    d.screw(one, other, 2 + Math.floor(plan.highMm / SIDE_EVERY_MM), 'side', t, t)
+  })
+  plan.boxes.forEach((b, n) => top(d, plan, b, n))
+  bays(d, p, ctx, plan)
+  plan.tops.forEach((z, i) =>
+    d.mark(
+      z,
+      'shelf-top',
+      i + 1,
+      plan.openings.map((_o, k) => `shelf-${k}-${i}`),
+    ),
+  )
+  const tops = d.assembly.parts.filter((x) => x.role === 'top').map((x) => x.id)
+  d.mark(plan.heightMm, 'worktop', plan.tops.length + 1, tops)
+  front(d, p, plan)
+  plan.tops.slice(1).forEach((_z, i) =>
+    pen.drag(`topMm.${i}`, {
+      axis: 'z',
+      sign: 1,
+      parts: plan.openings.map((_o, k) => `shelf-${k}-${i + 1}`),
+    }),
+  )
+  return good({ assembly: d.assembly, dims: pen.dims, choices: choices(p, ctx), unhoused })
+}
+
+const uprightsOf = (b: BenchBox, n: number): string[] => b.lefts.map((_x, k) => `upright-${n}-${k}`)
+
+/** Ends, dividers, bottoms, shelves, backs and what is tied to the wall, of one box. */
+function box(d: Draft, ctx: ShapeContext, plan: Plan, b: BenchBox, n: number) {
+  const { sheet, backMm, frontMm, highMm } = plan
+  const t = sheet.thicknessMm
+  const from = d.assembly.parts.length
+  const uprights = uprightsOf(b, n)
+  uprights.forEach((id, k) =>
+    standUpright(
+      d,
+      { id, sheet: sheet.id, leftMm: b.lefts[k], thicknessMm: t, backMm, deepMm: frontMm - backMm, highMm },
+      ctx.space.floorFall,
+    ),
+  )
+  b.bays.forEach((k, i) => {
+    const o = plan.openings[k]
+    const on: [string, string] = [uprights[i], uprights[i + 1]]
+    plan.tops.forEach((topMm, level) =>
+      housedShelf(d, {
+        ...{ id: `shelf-${k}-${level}`, role: 'shelf', sheet, ...o, topMm, uprights: on, footMm: 0 },
+        ...{ fromMm: backMm, deepMm: frontMm - backMm, dadoMm: plan.dadoMm },
+      }),
+    )
+    const last = b.bays.length - 1
+    if (plan.tied)
+      tieNailer(
+        d,
+        { section: plan.nailer.id, grade: ctx.settings.grade, topMm: highMm },
+        { space: ctx.space, system: ctx.settings.yard },
+        { id: `tie-${k}`, ...o, backMm, on },
+      )
+    backOver(d, plan.back, {
+      id: `back-${k}`,
+      from: o.left - (i === 0 ? t : t / 2),
+      to: o.right + (i === last ? t : t / 2),
+      ...{ on, highMm, everyMm: BACK_EVERY_MM },
+    })
+  })
+  const parts = d.assembly.parts.slice(from).map((x) => x.id)
+  d.sub({ id: `box-${n}`, name: 'unit', parts, built: 'flat' })
+}
+
+/** The worktop over one box. */
+function top(d: Draft, plan: Plan, b: BenchBox, n: number) {
+  const { topSheet, highMm, depthMm } = plan
+  const t = topSheet.thicknessMm
+  const from = d.assembly.parts.length
+  const lower = { id: `top-${n}-a`, from: b.from, to: b.to }
+  d.square({
+    id: lower.id,
+    role: 'top',
+    stock: { kind: 'sheet', sheet: topSheet.id },
+    min: [b.from, 0, highMm],
+    size: [b.to - b.from, depthMm, t],
+    along: 'x',
+    across: 'y',
+  })
+  for (const u of uprightsOf(b, n)) d.rest(lower.id, u, 'bearing', d.screw(lower.id, u, TOP_SCREWS, 'edge', t, 100))
+  if (plan.layers === 2)
+    layOn(d, { sheet: topSheet, z: highMm + t, backMm: 0, frontMm: depthMm }, { ...lower, id: `top-${n}-b` }, [lower])
+  const parts = d.assembly.parts.slice(from).map((x) => x.id)
+  d.sub({ id: `worktop-${n}`, name: 'sheets', parts, built: 'in-place', tags: { use: 'bench' } })
+}
+
+function bays(d: Draft, p: BoxBenchParams, ctx: ShapeContext, plan: Plan) {
+  const { play, backMm, frontMm } = plan
+  plan.levels.forEach((level, i) => {
+    const above = plan.tops[i + 1]
+    const underMm = above === undefined ? plan.highMm - plan.nailerMm : above - plan.sheet.thicknessMm
+    placesInBox(p.front, plan.openings).forEach(({ left, right }, k) =>
+      d.bay({
+        id: `bay-${k}-${i}`,
+        name: { code: 'shelf', column: k + 1, row: i + 1 },
+        holds: 'surface',
+        clear: { min: [left, backMm, plan.tops[i]], max: [right, frontMm, underMm] },
+        carriers: [`shelf-${k}-${i}`],
+        items: standing(level, k, backMm, plan.tops[i]),
+        play: { sideMm: play.sideMm, aboveMm: above === undefined ? 0 : play.aboveMm, deepMm: 0 },
+        stickOutMm: 0,
+        exit: [0, 1, 0],
+      }),
+    )
+  })
+  plan.boxes.forEach((b, n) =>
+    d.bay({
+      id: `top-${n}`,
+      name: { code: 'worktop', column: n + 1, row: plan.tops.length + 1 },
+      holds: 'surface',
+      clear: {
+        min: [b.from, 0, plan.heightMm],
+        max: [b.to, plan.depthMm, Math.max(plan.heightMm + OVER_MM, ctx.space.ceilingMm)],
+      },
+      // Two whole layers bend together and share.
+      carriers: plan.layers === 2 ? [`top-${n}-b`, `top-${n}-a`] : [`top-${n}-a`],
+      items: [],
+      play: { sideMm: 0, aboveMm: 0, deepMm: 0 },
+      stickOutMm: 0,
+      exit: [0, 0, 1],
+    }),
+  )
+}
+
+/** Leaves over each box by itself: two boxes' leaves leave a gap between them. */
+function front(d: Draft, p: BoxBenchParams, plan: Plan) {
+  const { sheet, frontMm, highMm } = plan
+  const last = plan.boxes.length - 1
+  const closed = plan.boxes.flatMap((b, n) => {
+    const openings = b.bays.map((k) => plan.openings[k])
+    const leaves = overSheets(openings, uprightsOf(b, n), sheet.thicknessMm, (k) =>
+      p.latch === 'magnet'
+        ? {
+            under: `top-${n}-a`,
+            underMm: highMm,
+            frontMm,
+            left: openings[k].left,
+            right: openings[k].right,
+          }
+        : null,
+    )
+    return leaves.map((x, k) => ({
+      ...x,
+      left: x.left + (n > 0 && k === 0 ? GAP_MM / 2 : 0),
+      right: x.right - (n < last && k === leaves.length - 1 ? GAP_MM / 2 : 0),
+    }))
+  })
+  const uprights = plan.boxes.flatMap(uprightsOf)
+  // Its back makes it one: who sits between two uprights does not lift a third. Doors ask for the same.
+  if (p.front !== 'doors') stiffFrame(d, 'frame', uprights)
+  closeFront(d, {
+    ...{ front: p.front, sheet, closed, uprights, railed: uprights, frontMm },
+    headMm: highMm - GAP_MM,
+    panelsMm: plan.tops.map((z) => z - sheet.thicknessMm / 2),
+  })
+}
+
+function choices(p: BoxBenchParams, ctx: ShapeContext): Choice[] {
+  const { sheet, coded } = choicePen(p)
+  const { yard, ownSheets } = ctx.settings
+  return [
+    coded('heightFrom', 'height-from', BOX_HEIGHTS),
+    sheet('topSheet', 'worktop-sheet', [...TOP_SHEETS[yard], ...ownSheets]),
+    coded('layers', 'layers', ['one', 'two']),
+    sheet('sheet', 'sheet', [...BOX_SHEETS[yard], ...ownSheets]),
+    sheet('backSheet', 'back-sheet', GROOVE_SHEETS[yard]),
+    coded('front', 'front', ['open', 'doors', 'curtain']),
+    ...(p.front === 'doors' ? [coded('latch', 'latch', ['magnet', 'none'])] : []),
+    coded('tie', 'tie', [true, false]),
+  ]
+}
