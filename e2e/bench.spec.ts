@@ -37,3 +37,31 @@ test('a bench is begun without goods, gets a well for a machine, and carries a p
   await expect(page.getByText(/19 mm past the rail/)).toBeVisible()
   await saved(page)
 })
+
+test('a bench on boxes with doors bears a person, and is two boxes where a sheet is too short', async ({ page }) => {
+  await startEmpty(page, 'Boxes under it', 'millimetres')
+  await station(page, 'Shape')
+  await page.getByLabel('Or take a kind yourself').selectOption({ label: 'Bench on boxes' })
+  await page.getByRole('button', { name: 'Start it' }).click()
+  await expect(page.getByRole('textbox', { name: 'Height of the top' })).toHaveValue('946')
+  await page.getByLabel('Front', { exact: true }).selectOption({ label: 'doors' })
+  const bays = page.getByRole('textbox', { name: 'Openings side by side' })
+  await bays.fill('4')
+  await page.keyboard.press('Enter')
+  await expect(page.getByText(/^It holds/)).toBeVisible()
+  // One layer is too weak to sit on, and what mends it is offered.
+  await page.getByLabel('Layers of the top').selectOption({ label: 'one' })
+  await station(page, 'Prove')
+  await expect(page.getByText(/with a person on it where that does most/).first()).toBeVisible()
+  await expect(page.getByRole('button', { name: /Make the top of two layers/ }).first()).toBeVisible({
+    timeout: 30_000,
+  })
+  await page
+    .getByRole('button', { name: /Make the top of two layers/ })
+    .first()
+    .click()
+  await expect(page.getByText(/^It holds/).first()).toBeVisible()
+  expect(await axe(page)).toEqual([])
+  await station(page, 'Build')
+  await expect(page.getByRole('button', { name: 'Box to box' })).toBeVisible()
+})

@@ -188,7 +188,7 @@ function depths(
   })
   const widest = topSheet.widthMm - 2 * ctx.settings.sheetTrimMm
   if (depthMm > widest) return bad('deeper-than-sheet', { mm: depthMm, mostMm: widest }, 'depthMm')
-  const overhangMm = pen.length({ path: 'overhangMm', code: 'overhang', min: 0, max: 150 }, OVERHANG, {
+  const overhangMm = pen.length({ path: 'overhangMm', code: 'box-overhang', min: 0, max: 150 }, OVERHANG, {
     code: 'bench-clamps',
     terms: [],
   })

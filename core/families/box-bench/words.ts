@@ -36,6 +36,7 @@ const steps: StepWordsFor<StepData> = {
 export const boxBenchWords: KindWords = {
   name: 'Bench on boxes',
   blurb: 'A worktop on boxes of sheet, dividers and shelves in dadoes under it, open or behind doors',
+  dims: { 'box-overhang': () => 'top past what is under it' },
   levers: {
     'two-layers': () => 'Make the top of two layers',
     'back-sheet': (d: { sheet: string }) => `Make the back of ${sheetName(d.sheet)}`,
