@@ -6,12 +6,13 @@ import { pulledTogether } from '../mechanics/withdrawal.ts'
 import { defineCheck, measured, notWeighed, plain, type CheckContext, type CheckResult, type Input } from './check.ts'
 import { factorInputs } from './members.ts'
 import { seismicShare } from './seismic.ts'
+import type { Together } from '../mechanics/methods/method.ts'
 import { drivenAlong, isRated, ratedGives, screwGives } from './wall-fixing.ts'
 
 interface Gives {
   pulledN: number
   slidN: number
-  how: string
+  together: Together
   source: string
   /** What one screw gives across its length, taken apart. */
   inputs: Input[]
@@ -35,6 +36,9 @@ export function anchorGives(x: Anchor, c: Given): Gives | null {
       }
 }
 
+/** Of what is rated as a whole nobody says how both use it up: their shares add. */
+const RATED: Together = { formula: 'V/R + T/R', source: 'shares add', share: (v, t, z, w) => v / z + t / w }
+
 /** What the fixing gives by itself, whatever it is fixed to. */
 function fixingGives(x: Anchor, c: Given): Gives | null {
   if (isRated(x)) {
@@ -44,7 +48,7 @@ function fixingGives(x: Anchor, c: Given): Gives | null {
       : {
           pulledN: n,
           slidN: n,
-          how: 'V/R + T/R',
+          together: RATED,
           source: 'the maker’s rating over 4, across taken like pulled out',
           inputs: [],
         }
@@ -55,9 +59,9 @@ function fixingGives(x: Anchor, c: Given): Gives | null {
   return {
     pulledN: Math.min(head.value, thread.value) * pulledTogether(x.count),
     slidN: across.value * x.count,
-    how: 'V/Z + T/W',
+    together: c.method.screwTogether,
     inputs: factorInputs(across, 'force'),
-    source: `${across.source}; the less of ${thread.source} and ${head.source}; shares add, NDS 2018 12.4.1 and EN 1995-1-1 8.7.3 allow more`,
+    source: `${across.source}; the less of ${thread.source} and ${head.source}; both at once by ${c.method.screwTogether.source}`,
   }
 }
 
@@ -122,7 +126,7 @@ export const anchors = defineCheck({
         ...more,
       ]
       const data = { slidN, pulledN, count: held.length, into: x.into, embedMm: x.embedMm }
-      const working = { formula: `${g!.how} ≤ 1`, inputs, source: g!.source }
+      const working = { formula: `${g!.together.formula} ≤ 1`, inputs, source: g!.source }
       if ((g!.slidN <= 0 && slidN > 0) || (g!.pulledN <= 0 && pulledN > 0))
         return plain({
           ...given,
@@ -169,7 +173,8 @@ interface Held {
   pulledN: number
   g: Gives | null
 }
-const used = (h: Held) => h.slidN / Math.max(h.g!.slidN, 1e-9) + h.pulledN / Math.max(h.g!.pulledN, 1e-9)
+const used = ({ slidN, pulledN, g }: Held) =>
+  g!.together.share(slidN, pulledN, Math.max(g!.slidN, 1e-9), Math.max(g!.pulledN, 1e-9))
 
 /**
  * High up in its building a thing shakes three times as hard as on the ground: z/h = 1, ASCE 7-16 13.3-1. Where it

@@ -16,7 +16,8 @@ import { movedBox, movedWay, opens, withMoved } from '../assembly/moved.ts'
  * build with the same goods elsewhere.
  */
 export interface Arrangement {
-  code: 'packed' | 'gathered' | 'every-other' | 'forward' | 'aside' | 'on-two' | 'on-one' | 'person' | 'opened'
+  code:
+    'packed' | 'gathered' | 'alone' | 'every-other' | 'forward' | 'aside' | 'on-two' | 'on-one' | 'person' | 'opened'
   assembly: Assembly
 }
 
@@ -52,6 +53,12 @@ export function arrangements(a: Assembly): Arrangement[] {
     add('gathered', (b) =>
       b.holds === 'surface' && (!BETWEEN.includes(place) || spans.get(b.id)!.length > 1) ? gathered(b, place) : b.items,
     )
+  const under = bearersUnder(a)
+  add('alone', (b) => (b.holds === 'surface' ? alone(b, under(b)) : b.items))
+  // What stands between two columns takes most with the goods of both close to it.
+  if (new Set(a.bays.map((b) => b.name.column)).size > 1)
+    for (const odd of [0, 1])
+      add('gathered', (b) => (b.holds === 'surface' ? gathered(b, b.name.column % 2 === odd ? 0 : 1) : b.items))
   add('forward', (b) => (b.holds === 'surface' ? pulledForward(b) : b.items))
   const flat = new Set(a.parts.filter(isFlat).map((p) => p.id))
   for (const way of [-1, 1])
@@ -179,19 +186,34 @@ function placesOn(a: Assembly, b: Bay): Place[] {
     const from = Math.max(min[i], Math.min(max[i] - PERSON_MM, mm - PERSON_MM / 2))
     return [from, from + PERSON_MM]
   }
-  const rail = under
-    .filter(isLong)
-    .reduce<Support | null>((f, s) => (f && f.contact.max[1] > s.contact.max[1] ? f : s), null)
-  const [front, deep] = [within(max[1], 1), within((min[1] + max[1]) / 2, 1)]
+  const rails = under.filter(isLong).sort((x, y) => middleY(x) - middleY(y))
+  const [rear, rail] = [rails[0] ?? null, rails[rails.length - 1] ?? null]
+  const ys = [within(max[1], 1), within((min[1] + max[1]) / 2, 1), within(min[1], 1)]
   const cross = crosses[Math.floor(crosses.length / 2)]
   const [gap, span] = [widestGap(crosses), widestGap(legs)]
   const place = (x: number, y: [number, number]): Place => ({ x: within(x, 0), y })
+  const onRail = (r: Support | null, xs: readonly number[]) =>
+    r ? xs.map((x) => place(x, [r.contact.min[1], r.contact.max[1]])) : []
+  const justInside = [rail && middleY(rail) - JUST_INSIDE_MM, rear && middleY(rear) + JUST_INSIDE_MM].flatMap((y) =>
+    y === null ? [] : [within(y, 1)],
+  )
+  // A rail at a wall hangs on its fixings there: on one of them, and on the last at either end.
+  const fixed = rear?.on.kind === 'part' ? fixedAt(a, rear.on.part) : []
   return [
-    ...[gap ?? span ?? (min[0] + max[0]) / 2, min[0], max[0]].flatMap((x) => [place(x, front), place(x, deep)]),
-    ...(cross === undefined ? [] : [place(cross, deep)]),
-    ...(cross === undefined || !rail ? [] : [place(cross, within(middleY(rail) - JUST_INSIDE_MM, 1))]),
-    ...(rail ? [place(span ?? (min[0] + max[0]) / 2, [rail.contact.min[1], rail.contact.max[1]])] : []),
+    ...[gap ?? span ?? (min[0] + max[0]) / 2, min[0], max[0]].flatMap((x) => ys.map((y) => place(x, y))),
+    ...(cross === undefined ? [] : [place(cross, ys[1])]),
+    ...(cross === undefined ? [] : justInside.map((y) => place(cross, y))),
+    ...onRail(rail, [span ?? (min[0] + max[0]) / 2]),
+    ...onRail(rear, fixed),
   ]
+}
+/** Where a part is fixed to the wall: the first, the middle and the last of its fixings. */
+function fixedAt(a: Assembly, part: string): number[] {
+  const xs = a.supports
+    .filter((s) => 'part' in s.from && s.from.part === part && s.on.kind === 'wall')
+    .map((s) => (s.contact.min[0] + s.contact.max[0]) / 2)
+  const all = [...new Set(xs)].sort((x, y) => x - y)
+  return [...new Set([all[0], all[Math.floor(all.length / 2)], all[all.length - 1]])].filter((x) => x !== undefined)
 }
 const middleY = (s: Support) => (s.contact.min[1] + s.contact.max[1]) / 2
 /** So far inside the middle of a rail a cross piece takes all of a person, mm: see `NEAR_RAIL_MM`. */
@@ -346,6 +368,57 @@ function pulledForward(b: Bay): Placed[] {
   return moved ? items : b.items
 }
 
+/** Middles, along the wall, of what a bay's shelf lies on from front to back. */
+function bearersUnder(a: Assembly): (b: Bay) => number[] {
+  const on = new Map<string, Support[]>()
+  for (const s of a.supports) if ('part' in s.from && s.on.kind === 'part') addTo(on, s.from.part, s)
+  return (b) => {
+    const half = (b.clear.max[0] - b.clear.min[0]) / 2
+    const xs = b.carriers
+      .flatMap((c) => on.get(c) ?? [])
+      .filter((s) => s.contact.max[0] - s.contact.min[0] < half)
+      .map((s) => (s.contact.min[0] + s.contact.max[0]) / 2)
+    return [...new Set(xs)].sort((x, y) => x - y)
+  }
+}
+
+/**
+ * The heaviest thing of a shelf in the middle of the widest span that takes it, what has room beside it there with it, and
+ * the rest of the shelf empty: spans beside it hold a loaded one down.
+ * @param bearers middles of what the shelf lies on
+ */
+function alone(b: Bay, bearers: readonly number[]): Placed[] {
+  const byKg = stacks(b.items).sort((x, y) => y.kg - x.kg)
+  const [heavy] = byKg
+  const wide = (s: typeof heavy) => s.to - s.from
+  const { min, max } = b.clear
+  const xs = bearers.length > 1 ? bearers.map((x) => Math.max(min[0], Math.min(max[0], x))) : [min[0], max[0]]
+  const spans = xs.slice(1).map((to, i) => ({ from: xs[i], to }))
+  const span = spans.reduce((f, x) => (x.to - x.from > f.to - f.from + 1 ? x : f), spans[0])
+  if (span.to - span.from < wide(heavy)) return b.items
+  const at = Math.max(min[0], Math.min(max[0] - wide(heavy), (span.from + span.to - wide(heavy)) / 2))
+  let [left, right] = [at, at + wide(heavy)]
+  const out = [{ s: heavy, x: at }]
+  for (const s of byKg.slice(1)) {
+    const [toLeft, toRight] = [left - wide(s) >= span.from, right + wide(s) <= span.to]
+    if (!toLeft && !toRight) continue
+    // On the side that leaves it closer to the middle.
+    const goesLeft = toLeft && (!toRight || at - left <= right - at - wide(heavy))
+    out.push({ s, x: goesLeft ? left - wide(s) : right })
+    if (goesLeft) left -= wide(s)
+    else right += wide(s)
+  }
+  return out.flatMap(({ s, x }) => s.items.map((i) => shifted(i, x - s.from)))
+}
+
+const shifted = (i: Placed, by: number): Placed => ({
+  ...i,
+  box: {
+    min: [i.box.min[0] + by, i.box.min[1], i.box.min[2]],
+    max: [i.box.max[0] + by, i.box.max[1], i.box.max[2]],
+  },
+})
+
 /** On a flat rail a rim lies further out from what holds the rail when it is pushed to the other side. */
 function pushedAside(b: Bay, way: number): Placed[] {
   return b.items.map((i): Placed => {
@@ -372,12 +445,6 @@ function gathered(b: Bay, place: number): Placed[] {
   return order.flatMap((s) => {
     const by = x - s.from
     x += s.to - s.from
-    return s.items.map((i): Placed => ({
-      ...i,
-      box: {
-        min: [i.box.min[0] + by, i.box.min[1], i.box.min[2]],
-        max: [i.box.max[0] + by, i.box.max[1], i.box.max[2]],
-      },
-    }))
+    return s.items.map((i) => shifted(i, by))
   })
 }

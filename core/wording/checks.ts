@@ -484,6 +484,7 @@ function sagWords(r: CheckResult, d: Data, say: Say): string {
 /** Where the goods stand when a link works hardest, if that is not as they are drawn. */
 const ARRANGED: Record<string, string> = {
   gathered: ' So with the goods of a shelf gathered where they do worst.',
+  alone: ' So with its heaviest things alone in the middle of a span.',
   'every-other': ' So with every other place empty.',
   aside: ' So with every rim pushed to one side.',
   'on-one': ' So with all of it on one of its two arms.',

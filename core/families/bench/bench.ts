@@ -37,6 +37,13 @@ const inCorner = (c: ShapeContext, degrees: number, fromMm: number): ShapeContex
   space: { ...c.space, corners: { left: { rad: (degrees * Math.PI) / 180, fromMm: -fromMm }, right: null } },
 })
 
+/** The same wall with a stud near the left end of the bench: who sits there sits beside a fixing. */
+const studAtEnd = (c: ShapeContext): ShapeContext => {
+  const [first] = c.space.studsMm
+  return { ...c, space: { ...c.space, studsMm: c.space.studsMm.map((x) => x - first + NEAR_END_MM) } }
+}
+const NEAR_END_MM = 60
+
 /** A worktop on legs, with shelves under it and wells for machines. */
 export const bench = family<BenchParams>({
   id: 'bench',
@@ -77,7 +84,7 @@ export const bench = family<BenchParams>({
     {
       name: 'on a batten at the wall, metric, one shelf',
       params: { ...startingParams('metric', true), lengthMm: 1800, back: 'batten', shelves: 1 },
-      context: exampleContext('metric', [exampleGoods('metric', 'box', 4)]),
+      context: studAtEnd(exampleContext('metric', [exampleGoods('metric', 'box', 4)])),
     },
     {
       name: 'free standing, metric, two layers, level with a machine',

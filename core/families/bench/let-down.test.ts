@@ -119,8 +119,17 @@ describe('pieces under the rails', () => {
 })
 
 describe('a bench on a batten', () => {
-  const goods = exampleContext('metric', [{ item: crateOf([400, 350, 300], 12), count: 4 }])
-  const r = read({ wells: [], supports: 'single', lengthMm: 1800, shelves: 1, back: 'batten' }, goods)
+  const plain = exampleContext('metric', [{ item: crateOf([400, 350, 300], 12), count: 4 }])
+  // Its first stud near its end: who sits at the wall there hangs on that one.
+  const shifted = plain.space.studsMm.map((x) => x - plain.space.studsMm[0] + 60)
+  const goods = { ...plain, space: { ...plain.space, studsMm: shifted } }
+  const asked = { wells: [], supports: 'single', lengthMm: 1800, shelves: 1, back: 'batten' } as const
+  const r = read({ ...asked, wells: [] }, goods)
+  it('that runs far past its first stud is told: who sits at that end hangs on one fixing', () => {
+    const far = checkOf(read({ ...asked, wells: [] }, plain), 'anchors:build')
+    expect(far).toMatchObject({ state: 'fails', data: { arranged: 'person' } })
+    expect(far.ratio!).toBeGreaterThan(1.3 * checkOf(r, 'anchors:build').ratio!)
+  })
   const { assembly } = r.shaped
   it('has no legs behind, and screws in every stud behind each frame', () => {
     expect(r.verdict).toMatchObject({ fails: 0, unknown: 0 })
@@ -152,7 +161,9 @@ describe('a bench on a batten', () => {
       const c = { ...goods, space: space as ShapeContext['space'], settings: { ...goods.settings, anchorRatedN } }
       return read({ wells: [], supports: 'single', lengthMm: 1800, shelves: 0, back: 'batten' }, c)
     }
-    expect(checkOf(rated(8000), 'anchors:build').state).toBe('holds')
+    // Who sits at the wall sits on one anchor.
+    expect(checkOf(rated(8000), 'anchors:build')).toMatchObject({ state: 'fails', data: { arranged: 'person' } })
+    expect(checkOf(rated(12_000), 'anchors:build').state).toBe('holds')
     const [weak, strong] = [rated(2000), rated(8000)].map((x) => checkOf(x, 'anchors:build').ratio!)
     expectNear(weak / strong, 4, 0.01)
   })

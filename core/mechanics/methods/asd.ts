@@ -146,6 +146,14 @@ function lateral(j: LateralCase, c: Conditions): Strength | null {
 export const asd: DesignMethod = {
   id: 'asd',
   loadFactor: { self: 1, goods: 1, source: 'ASCE 7-16 2.4.1: dead and storage load unfactored' },
+  screwTogether: {
+    formula: '(V²/Z + T²/W) / √(V² + T²)',
+    source: `${NDS} 12.4.1: Hankinson’s rule between Z and W`,
+    share(v, t, z, w) {
+      const all = Math.hypot(v, t)
+      return all > 0 ? (v ** 2 / z + t ** 2 / w) / all : 0
+    },
+  },
   bending(g, use, c) {
     if (!g.asd) return null
     const flat = use.flat && use.nominalWidth !== null && CFU[use.nominalWidth]

@@ -184,6 +184,12 @@ const borrowed = (symbol: string, value: number, equation: string): Strength =>
 export const ec5: DesignMethod = {
   id: 'ec5',
   loadFactor: { self: 1.35, goods: 1.5, source: 'EN 1990 equation 6.10: permanent 1.35, variable 1.5' },
+  screwTogether: {
+    formula: '(V/Z)² + (T/W)²',
+    source: `${EN1995} 8.7.3(4) and equation 8.28`,
+    // Its root, as a share that grows with the load.
+    share: (v, t, z, w) => Math.hypot(v / z, t / w),
+  },
   bending(g, use, c) {
     if (!g.ec5) return null
     const kh = use.depthMm < 150 ? Math.min((150 / use.depthMm) ** 0.2, 1.3) : 1

@@ -95,8 +95,17 @@ export interface PostResult {
  * One school of timber design. Every answer is null when the school has no value for the material: then nothing is
  * proven.
  */
+/** How a screw in wood is used up that is pushed across and pulled out at once. */
+export interface Together {
+  formula: string
+  source: string
+  /** @param v across, @param t pulled, N @param z what it gives across, @param w pulled, N; both above nought */
+  share(v: number, t: number, z: number, w: number): number
+}
+
 export interface DesignMethod {
   id: 'asd' | 'ec5'
+  screwTogether: Together
   /** What loads are multiplied with for strength; sag always uses them as they are. */
   loadFactor: { self: number; goods: number; source: string }
   bending(g: Grade, use: BoardUse, c: Conditions): Strength | null
