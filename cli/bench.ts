@@ -122,7 +122,7 @@ project.builds = [
 ]
 const heavy = project.builds[0]
 const read = readBuild(project, heavy)
-const link = (read.ok && read.reading.verdict.weakest?.id) || ''
+const link = (read.ok && read.reading.checks.find((c) => c.check === 'sag' && c.state === 'fails')?.id) || ''
 line(
   'remedies for one failing link',
   300,

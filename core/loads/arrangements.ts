@@ -37,6 +37,8 @@ const UPRIGHT = 0.9
 /** All arrangements a build is judged in, the one that is drawn first. */
 export function arrangements(a: Assembly): Arrangement[] {
   const out: Arrangement[] = [{ code: 'packed', assembly: a }]
+  // One thing alone on its shelf is gathered and alone in the same place: that is looked at once.
+  const seen = new Set([placing(a.bays)])
   const add = (code: Arrangement['code'], change: (b: Bay) => Placed[]) => {
     let differs = false
     const bays = a.bays.map((b) => {
@@ -46,7 +48,10 @@ export function arrangements(a: Assembly): Arrangement[] {
       differs = true
       return { ...b, items }
     })
-    if (differs) out.push({ code, assembly: { ...a, bays } })
+    const where = differs ? placing(bays) : ''
+    if (!differs || seen.has(where)) return
+    seen.add(where)
+    out.push({ code, assembly: { ...a, bays } })
   }
   const spans = new Map(a.bays.map((b) => [b.id, spansOf(a, b)]))
   for (const place of [...PLACES, ...BETWEEN])
@@ -76,6 +81,20 @@ export function arrangements(a: Assembly): Arrangement[] {
   const also = out.filter((x) => x.code === 'forward').map((x) => x.assembly)
   out.push(...[a, ...also].flatMap(onTwo), ...onOneArm(a), ...leanedOn(a))
   return [...out, ...opened(a, out)]
+}
+
+/** Tells where everything stands, to a hundredth of a millimetre: two numbers of 32 bits. */
+function placing(bays: readonly Bay[]): string {
+  let [one, other] = [0x811c9dc5, 0x9747b28c]
+  const add = (n: number) => {
+    one = Math.imul(one ^ n, 0x01000193)
+    other = Math.imul(other ^ (n + (other >>> 15)), 0x5bd1e995)
+  }
+  for (const { items } of bays) {
+    add(items.length)
+    for (const { box } of items) for (const i of [0, 1]) add(Math.round(box.min[i] * 100))
+  }
+  return `${one} ${other}`
 }
 
 /** More carriers beside each other than this have what is on them on two of them: no board is as straight as they are. */
