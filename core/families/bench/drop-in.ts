@@ -7,7 +7,7 @@ import type { Sheet } from '../../catalogue/sheets.ts'
 import { standsOn, type Goods } from '../../goods/goods.ts'
 import { bad, good, type Result } from '../../measure/result.ts'
 import type { ShapeContext } from '../family.ts'
-import { layOn } from './layers.ts'
+import { layOn } from '../../blocks/frame/layers.ts'
 import { LEAST_FRONT_MM, rowsOf, type BenchParams, type Well } from './parameters.ts'
 import type { BenchSection } from './sections.ts'
 

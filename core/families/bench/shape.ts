@@ -26,7 +26,7 @@ import { aroundOpening, openingBays, type DropSite, type Opened } from './drop-i
 import { HEIGHTS } from '../bench-height.ts'
 import { BACKS, LEAST_FRONT_MM, LIMITS, rowsOf, WELL_WAYS, type BenchParams } from './parameters.ts'
 import { planOut, type Plan } from './plan-out.ts'
-import { layOn } from './layers.ts'
+import { layOn } from '../../blocks/frame/layers.ts'
 import type { BenchSection } from './sections.ts'
 
 /** A panel begins this far above the floor: water and a broom, mm. */

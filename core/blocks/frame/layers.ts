@@ -1,6 +1,6 @@
 import type { Draft } from '../../assembly/draft.ts'
-import { placeSheet, type Sheeted } from '../../blocks/frame/shelf-frame.ts'
-import { UP } from '../../blocks/mounts/wall-fixing.ts'
+import { placeSheet, type Sheeted } from './shelf-frame.ts'
+import { UP } from '../mounts/wall-fixing.ts'
 import type { Sheet } from '../../catalogue/sheets.ts'
 import type { Box } from '../../geometry/box.ts'
 
