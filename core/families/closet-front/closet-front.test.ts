@@ -105,6 +105,13 @@ describe('what it proposes itself for', () => {
   })
 })
 
+describe('what is under its lowest panels', () => {
+  it('is no lower than a strip, and the cleats of ladders and frames, want', () => {
+    expect(problem({ school: 'frames', kickMm: 40 })).toMatchObject({ code: 'closet-kick-low', field: 'kickMm' })
+    expect(problem({ school: 'shared', kickMm: 40 })).toBeNull()
+  })
+})
+
 describe('what closes it', () => {
   it.each(SCHOOLS)('doors and leaves of %s cover the whole front, with gaps between them', (school) => {
     for (const front of school === 'frames' ? (['doors'] as const) : (['doors', 'lift-up', 'both'] as const)) {

@@ -19,6 +19,16 @@ const params = (over: Partial<PostRackParams> = {}): PostRackParams => ({
 })
 const read = (over: Partial<PostRackParams> = {}) => readParams(postRack, params(over), context)
 
+describe('where a rail is too low for a piece under it', () => {
+  it('is refused in words, at the choice that asks for one', () => {
+    const low = { shelves: 2, floorBay: false, topMm: [130, 500] }
+    const p = tryParams(postRack, params(low), context).problem!
+    expect(p).toMatchObject({ code: 'no-room-under-rail', field: 'supports', data: { leastMm: 40 } })
+    expect(sayProblem(p, sayIn(METRIC))).toMatch(/^Under a rail are .* 40 mm at least/)
+    expect(tryParams(postRack, params({ ...low, supports: 'single' }), context).problem).toBeNull()
+  })
+})
+
 describe('a rack with pieces under its rails', () => {
   const r = read()
   const { assembly } = r.shaped
