@@ -20,6 +20,7 @@ import {
   stickShape,
 } from './shapes.ts'
 import HatchPatterns from './HatchPatterns.vue'
+import UprightText from './UprightText.vue'
 import ZoomButtons from '../components/ZoomButtons.vue'
 import { useDrawingZoom } from '../composables/drawing-zoom.ts'
 import { useReadings } from '../stores/readings.ts'
@@ -235,31 +236,25 @@ onMounted(() => {
           />
         </template>
         <g class="labels" aria-hidden="true">
-          <text
+          <UprightText
             v-for="(m, i) in labels"
             :key="i"
             :x="m.at[0]"
             :y="-m.at[1]"
+            :upright="m.upright"
             :font-size="textMm * 0.82"
-            :transform="m.upright ? `rotate(-90 ${m.at[0]} ${-m.at[1]})` : undefined"
             dominant-baseline="central"
           >
             {{ m.text }}
-          </text>
+          </UprightText>
         </g>
         <g v-for="(r, i) in runs" :key="`r${i}`" class="dims running">
           <path :d="`M${r.from} ${r.y}H${r.to}`" />
           <g v-for="(t, k) in r.stops" :key="k">
             <path :d="`M${t.x} ${r.y + 4 * mmPerPx}V${r.y - 4 * mmPerPx}L${t.textX} ${r.y - 9 * mmPerPx}`" />
-            <text
-              :x="t.textX"
-              :y="r.y - 12 * mmPerPx"
-              :font-size="textMm"
-              dominant-baseline="central"
-              :transform="`rotate(-90 ${t.textX} ${r.y - 12 * mmPerPx})`"
-            >
+            <UprightText upright :x="t.textX" :y="r.y - 12 * mmPerPx" :font-size="textMm" dominant-baseline="central">
               {{ t.text }}
-            </text>
+            </UprightText>
           </g>
         </g>
         <g class="arrows" aria-hidden="true">
@@ -276,16 +271,16 @@ onMounted(() => {
             <path v-if="m.leader" class="leader" :d="`M${m.leader[0]} ${m.leader[1]}L${m.leader[2]} ${m.leader[3]}`" />
           </g>
           <!-- One text may stand for several lines: over the ticks of all of them. -->
-          <text
+          <UprightText
             v-for="(m, i) in measured"
             :key="`t${i}`"
             :x="m.x"
             :y="m.y"
+            :upright="m.upright"
             :font-size="textMm"
-            :transform="m.upright ? `rotate(-90 ${m.x} ${m.y})` : undefined"
           >
             {{ m.text }}
-          </text>
+          </UprightText>
         </g>
         <g
           v-if="stick"

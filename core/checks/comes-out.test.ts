@@ -59,16 +59,20 @@ describe('things come out past what stays before them', () => {
     const a = open.shaped.assembly
     const bay = a.bays.find((b) => b.items.length > 0)!
     const highMm = bay.clear.max[2] - bay.items[0].box.max[2]
-    const rod = (upMm: number): Assembly => ({
+    const rod = (upMm: number, tallMm = 10): Assembly => ({
       ...a,
       parts: [
         ...a.parts,
         {
           ...a.parts[0],
           id: 'whatever',
-          size: { lengthMm: bay.clear.max[0] - bay.clear.min[0], widthMm: 10, thicknessMm: 10 },
+          size: { lengthMm: bay.clear.max[0] - bay.clear.min[0], widthMm: 10, thicknessMm: tallMm },
           at: {
-            centre: [(bay.clear.min[0] + bay.clear.max[0]) / 2, bay.clear.max[1] + 5, bay.clear.min[2] + upMm - 5],
+            centre: [
+              (bay.clear.min[0] + bay.clear.max[0]) / 2,
+              bay.clear.max[1] + 5,
+              bay.clear.min[2] + upMm - tallMm / 2,
+            ],
             along: [1, 0, 0],
             across: [0, 1, 0],
           },
@@ -79,5 +83,9 @@ describe('things come out past what stays before them', () => {
       comesOut.run({ assembly: b, boxes: partBoxes(b), goods: open.goods } as never).map((c) => c.state)
     expect(look(rod(highMm))).toEqual(['holds'])
     expect(look(rod(highMm + 1))).toEqual(['fails'])
+    // Before the middle of it, and before all of it.
+    const clear = bay.clear.max[2] - bay.clear.min[2]
+    expect(look(rod(clear / 2 + 5))).toEqual(['fails'])
+    expect(look(rod(clear, clear))).toEqual(['fails'])
   })
 })

@@ -1,6 +1,7 @@
 import type { Bay, Part, Placed } from '../assembly/assembly.ts'
 import { opens } from '../assembly/moved.ts'
 import type { PartBoxes } from '../assembly/part-box.ts'
+import { SCREWED_FRONT } from '../assembly/way-in.ts'
 import type { Box } from '../geometry/box.ts'
 import type { Goods } from '../goods/goods.ts'
 import { COMPUTED_SLACK_MM } from '../measure/rounding.ts'
@@ -41,20 +42,20 @@ interface Way {
   parts: string[]
 }
 
-/** Null where nothing is before it but what closes all of it and is taken off whole. */
+/** Null where nothing is before it. */
 function wayOf(item: Placed, b: Bay, parts: readonly Part[], boxes: PartBoxes): Way | null {
   const out = wayOut(b)
   if (!out) return null
   const foot = item.box.min[2]
-  const middle = (b.clear.min[2] + b.clear.max[2]) / 2
   const way: Way = { overMm: 0, underMm: b.clear.max[2] - foot, parts: [] }
   for (const p of parts) {
     const box = boxes.get(p.id)!
     if (box.max[2] <= foot + BESIDE_MM || box.min[2] >= b.clear.max[2] - BESIDE_MM) continue
     if (!before(item.box, b, out, box)) continue
-    if (box.max[2] <= middle) way.overMm = Math.max(way.overMm, box.max[2] - foot)
-    else if (box.min[2] >= middle) way.underMm = Math.min(way.underMm, box.min[2] - foot)
-    else continue
+    // Over it or under it, whichever leaves more room; before all of its height there is none.
+    const [over, under] = [b.clear.max[2] - box.max[2], box.min[2] - foot]
+    if (over >= under) way.overMm = Math.max(way.overMm, box.max[2] - foot)
+    else way.underMm = Math.min(way.underMm, under)
     way.parts.push(p.id)
   }
   return way.parts.length > 0 ? way : null
@@ -73,7 +74,11 @@ export const comesOut = defineCheck({
   reads: ['assembly', 'boxes', 'goods'],
   run({ assembly, boxes, goods }) {
     const leaves = assembly.motions.filter(opens)
-    const moving = new Set(leaves.flatMap((m) => m.parts))
+    // What opens, and what is taken off whole.
+    const moving = new Set([
+      ...leaves.flatMap((m) => m.parts),
+      ...assembly.subassemblies.filter((x) => x.tags?.use === SCREWED_FRONT).flatMap((x) => x.parts),
+    ])
     const solid = assembly.parts.filter((p) => p.stock.kind !== 'soft')
     const fixed = solid.filter((p) => !moving.has(p.id))
     // What stands in a leaf comes out of it when it is open: then only the leaf itself is before it.

@@ -1,11 +1,10 @@
 import type { Assembly } from '../assembly/assembly.ts'
-import { isPeopled, type Arrangement } from '../loads/arrangements.ts'
+import type { Arrangement } from '../loads/arrangements.ts'
 import type { LoadPath } from '../loads/load-path.ts'
 import type { AnyCheck, CheckContext, CheckResult } from './check.ts'
 import { urgency } from './verdict.ts'
 
-export interface Loaded {
-  code: Arrangement['code']
+export interface Loaded extends Pick<Arrangement, 'code' | 'peopled'> {
   /** The build as it is then: goods elsewhere, leaves and drawers open. */
   arranged: Assembly
   service: LoadPath
@@ -32,9 +31,8 @@ export function inEveryArrangement(
     const results = new Map(first.map((r) => [r.id, r]))
     const covers = new Map(first.map((r) => [r.id, new Set(r.covers)]))
     for (const l of others) {
-      const peopled = isPeopled(l.arranged)
-      if (check.lasting && peopled) continue
-      for (const r of check.run({ ...context, ...l, ...(peopled ? { settings: forDays } : {}) })) {
+      if (check.lasting && l.peopled) continue
+      for (const r of check.run({ ...context, ...l, ...(l.peopled ? { settings: forDays } : {}) })) {
         const known = results.get(r.id)
         const worse = !known || urgency(r) > urgency(known) + WORSE
         if (worse) results.set(r.id, { ...r, data: { ...r.data, arranged: l.code } })

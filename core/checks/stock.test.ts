@@ -71,6 +71,23 @@ describe('every piece comes out of what is sold', () => {
     expect(panel(600, 1300, 'any').state).toBe('holds')
     expect(panel(600, 1300, 'length').state).toBe('fails')
   })
+  it('of what nobody sells nothing comes out', () => {
+    const part = {
+      id: 'a',
+      role: 'shelf',
+      grain: 'any',
+      size: { lengthMm: 10, widthMm: 10, thicknessMm: 18 },
+      machining: [],
+    }
+    for (const stock of [
+      { kind: 'sheet', sheet: 'no-such' },
+      { kind: 'board', section: 'no-such', grade: 'c16', treated: false },
+    ]) {
+      const settings = { yard: 'metric', sheetTrimMm: 0, squaringTrimMm: 6 }
+      const [c] = fromStock.run({ settings, alike: [{ parts: [{ ...part, stock }] }] } as never)
+      expect(c).toMatchObject({ state: 'fails', capacity: 0 })
+    }
+  })
   it('what is left on for scribing is cut too', () => {
     const scribed = fromStock.run({
       settings: { yard: 'metric', sheetTrimMm: 0, squaringTrimMm: 6 },

@@ -1,7 +1,7 @@
 import type { Part } from '../assembly/assembly.ts'
 import { cutSize } from '../assembly/cut-size.ts'
 import { lengthStock, stockKey } from '../assembly/identical.ts'
-import { lengthsOf } from '../catalogue/lumber.ts'
+import { findSection, lengthsOf } from '../catalogue/lumber.ts'
 import { findSheet } from '../catalogue/sheets.ts'
 import { COMPUTED_SLACK_MM } from '../measure/rounding.ts'
 import { defineCheck, measured, type CheckContext } from './check.ts'
@@ -18,20 +18,26 @@ const better = (a: Out, b: Out): Out => (worse(a, b) === a ? b : a)
 function outOf(p: Part, s: CheckContext['settings']): Out | null {
   const { lengthMm, widthMm } = cutSize(p)
   const long = lengthStock(p.stock)
-  if (long) return { needMm: lengthMm, haveMm: Math.max(0, ...lengthsOf(long.section, s.yard)) - s.squaringTrimMm }
-  const sheet = p.stock.kind === 'sheet' ? findSheet(p.stock.sheet) : undefined
-  if (!sheet) return null
+  // Of what nobody sells nothing comes out.
+  const left = (soldMm: number, trimMm: number) => Math.max(0, soldMm - trimMm)
+  if (long)
+    return {
+      needMm: lengthMm,
+      haveMm: left(findSection(long.section) ? Math.max(...lengthsOf(long.section, s.yard)) : 0, s.squaringTrimMm),
+    }
+  if (p.stock.kind !== 'sheet') return null
+  const sheet = findSheet(p.stock.sheet)
   const laid = (along: number, across: number) =>
     worse(
-      { needMm: along, haveMm: sheet.lengthMm - 2 * s.sheetTrimMm },
-      { needMm: across, haveMm: sheet.widthMm - 2 * s.sheetTrimMm },
+      { needMm: along, haveMm: left(sheet?.lengthMm ?? 0, 2 * s.sheetTrimMm) },
+      { needMm: across, haveMm: left(sheet?.widthMm ?? 0, 2 * s.sheetTrimMm) },
     )
   const [plain, turned] = [laid(lengthMm, widthMm), laid(widthMm, lengthMm)]
   return p.grain === 'any' ? better(plain, turned) : p.grain === 'width' ? turned : plain
 }
 
 /** The id of a section, a rod or a sheet. */
-const nameless = (s: Part['stock']): string => (s.kind === 'sheet' ? s.sheet : (lengthStock(s)?.section ?? ''))
+const stockId = (s: Part['stock']): string => (s.kind === 'sheet' ? s.sheet : (lengthStock(s)?.section ?? ''))
 
 /** Every piece comes out of a board or sheet that is sold. */
 export const fromStock = defineCheck({
@@ -50,13 +56,13 @@ export const fromStock = defineCheck({
     return [...worst].map(([key, { part, parts, needMm, haveMm }]) =>
       measured({
         check: 'stock',
-        link: 'handling',
+        link: 'whole',
         code: 'stock',
         quantity: 'length',
         subject: key,
         demand: needMm - COMPUTED_SLACK_MM,
         capacity: haveMm,
-        data: { role: part.role, stock: nameless(part.stock), needMm, haveMm },
+        data: { role: part.role, stock: stockId(part.stock), needMm, haveMm },
         parts,
         working: {
           formula: 'cut ≤ sold − trim',

@@ -19,6 +19,8 @@ export interface Arrangement {
   code:
     'packed' | 'gathered' | 'alone' | 'every-other' | 'forward' | 'aside' | 'on-two' | 'on-one' | 'person' | 'opened'
   assembly: Assembly
+  /** Somebody is on it, who comes and goes. */
+  peopled?: true
 }
 
 /**
@@ -148,11 +150,6 @@ export const PERSON_N = 1000
 /** Over so much of a top, mm: EN 1991-1-1 6.3.1.2 takes a square of 50; a foot or a knee is twice that wide. */
 const PERSON_MM = 100
 
-/** Goes by this name among the things of a bay. */
-const PERSON = 'person'
-/** Whether somebody is on it, who comes and goes. */
-export const isPeopled = (a: Assembly): boolean => a.bays.some((b) => b.items.some((i) => i.goodsId === PERSON))
-
 /** A person on every top people work at, wherever that does most. Tops are told by their tags; each has a bay on it. */
 function leanedOn(a: Assembly): Arrangement[] {
   const tops = new Set(a.subassemblies.filter((s) => s.tags?.use === 'bench').flatMap((s) => s.parts))
@@ -162,6 +159,7 @@ function leanedOn(a: Assembly): Arrangement[] {
   const most = Math.max(...[...places.values()].map((l) => l.length))
   return Array.from({ length: most }, (_, k): Arrangement => ({
     code: 'person',
+    peopled: true,
     assembly: {
       ...a,
       bays: a.bays.map((b) => {
@@ -170,7 +168,7 @@ function leanedOn(a: Assembly): Arrangement[] {
         const { x, y } = at[k % at.length]
         const z = b.clear.min[2]
         const person: Placed = {
-          goodsId: PERSON,
+          goodsId: 'person',
           massKg: PERSON_N / newtons(1),
           stands: 'flat',
           box: { min: [x[0], y[0], z], max: [x[1], y[1], z + 1] },
@@ -260,7 +258,7 @@ function opened(a: Assembly, shut: readonly Arrangement[]): Arrangement[] {
   const alone = motions.length > 1 ? motions.slice(0, MOST_ALONE) : []
   const all = opening(a, motions)
   return [
-    ...shut.map((x): Arrangement => ({ code: 'opened', assembly: all(x.assembly) })),
+    ...shut.map((x): Arrangement => ({ ...x, code: 'opened', assembly: all(x.assembly) })),
     ...alone.map((m): Arrangement => ({ code: 'opened', assembly: opening(a, [m])(a) })),
   ]
 }

@@ -34,13 +34,13 @@ function inAllArrangements(a: Assembly, boxes: PartBoxes, o: Omit<AnalysisOption
   const memo = newMemo()
   const all: Arrangement[] = look === 'everywhere' ? arrangements(a) : [{ code: 'packed', assembly: a }]
   const boxesOf = new Map([[a.parts, boxes]])
-  return all.map(({ code, assembly }) => {
+  return all.map(({ assembly, ...told }) => {
     const own = boxesOf.get(assembly.parts) ?? partBoxes(assembly)
     boxesOf.set(assembly.parts, own)
     const service = analyse(assembly, own, { ...o, memo, factor: { self: 1, goods: 1 } })
     const same = self === 1 && goods === 1
     return {
-      code,
+      ...told,
       arranged: assembly,
       service,
       design: same ? service : analyse(assembly, own, { ...o, memo, factor: { self, goods } }),

@@ -84,6 +84,7 @@ describe.each(['bench', 'box-bench', 'post-rack', 'shelf-unit', 'bracket-shelf',
       const rooms = jointRooms(a, boxes, method)
       const context = { ...given, assembly: a, parts: partsById(a), boxes, method, rooms }
       const judged = new Map(checks.map((c) => [c.id, c.ratio]))
+      const worktop = a.subassemblies.some((x) => x.tags?.use === 'bench')
       const roll = dice(7)
       for (let n = 0; n < 4; n++) {
         const arranged = somewhere(a, roll)
@@ -92,7 +93,7 @@ describe.each(['bench', 'box-bench', 'post-rack', 'shelf-unit', 'bracket-shelf',
         const strewnAbout = { service: path({ self: 1, goods: 1 }), design: path(method.loadFactor) }
         const found = inEveryArrangement(CHECKS, context, [
           { code: 'packed', arranged: a, service, design },
-          { code: 'gathered', arranged, ...strewnAbout },
+          { code: 'gathered', arranged, ...strewnAbout, ...(worktop ? { peopled: true as const } : {}) },
         ])
         for (const c of found) {
           const known = judged.get(c.id)

@@ -1,14 +1,14 @@
 import type { CheckResult, Input } from '../checks/check.ts'
 import type { Verdict } from '../checks/verdict.ts'
 import { formatSecondMoment, formatSmallArea } from '../measure/format.ts'
-import { roleName, sectionName, sheetName } from './names.ts'
+import { roleName, sectionName } from './names.ts'
+import { GOODS_TABLE, short } from './goods-checks.ts'
 import { ROOM_TABLE } from './room-checks.ts'
 import { SPRING_TABLE } from './spring-checks.ts'
 import { capital, perWidth, plural, type Data, type Say, listed } from './say.ts'
 
 type Words = (r: CheckResult, d: Data, say: Say) => string
 
-const short = (d: Data, say: Say) => say.length(Number(d.needMm) - Number(d.haveMm))
 /** Pieces told by their roles, each as often as there are of it. */
 function piecesOf(roles: string): string {
   const all = roles.split(',')
@@ -19,7 +19,6 @@ function piecesOf(roles: string): string {
 
 const share = (r: CheckResult, say: Say) => (r.ratio === null ? '' : ` (${say.percent(r.ratio)} of what it can do)`)
 const name = (d: Data) => `${roleName(String(d.role))} ${d.letter ?? ''}`.trim()
-const assumed = (d: Data) => (d.assumed ? ' The rim is assumed: measure it.' : '')
 /** What of a tie gives first. */
 const TIE_LINKS: Record<string, string> = {
   stud: 'the thread in the stud',
@@ -71,61 +70,9 @@ const swayWay = (d: Data) => (d.way === 'deep' ? 'front to back' : 'sideways')
 
 const TABLE: Record<string, Words> = {
   ...unknown,
+  ...GOODS_TABLE,
   ...ROOM_TABLE,
   ...SPRING_TABLE,
-  across: (r, d, say) =>
-    r.state === 'holds'
-      ? `"${d.goods}" goes in with its play.`
-      : `"${d.goods}" has ${short(d, say)} less play at the sides than asked for.`,
-  'wider-than-opening': (_r, d, say) =>
-    `"${d.goods}" does not go in: it needs ${say.lengthOf(d, 'needMm')} across, the opening is ${say.lengthOf(d, 'haveMm')}, ${short(d, say)} too narrow.`,
-  above: (r, d, say) =>
-    r.state === 'holds'
-      ? `"${d.goods}" has room above to come out.`
-      : `"${d.goods}" has ${short(d, say)} less room above than asked for.`,
-  'taller-than-opening': (_r, d, say) =>
-    `"${d.goods}" is too tall by ${short(d, say)}: the opening is ${say.lengthOf(d, 'haveMm')}.`,
-  'comes-out': (r, d, say) =>
-    r.state === 'holds'
-      ? `"${d.goods}" comes out past what stays before it${Number(d.overMm) > 0 ? `, lifted over ${say.lengthOf(d, 'overMm')}` : ''}.`
-      : `"${d.goods}" does not come out: ${Number(d.overMm) > 0 ? `lifted over the ${say.lengthOf(d, 'overMm')} before it` : 'under what hangs before it'} it lacks ${short(d, say)}.`,
-  stock: (r, d, say) => {
-    const [sheet, section] = [sheetName(String(d.stock)), sectionName(String(d.stock))]
-    const of = sheet === d.stock ? section : sheet
-    return r.state === 'holds'
-      ? `What is cut from ${of} comes out of what is sold: at most ${say.lengthOf(d, 'needMm')} of ${say.lengthOf(d, 'haveMm')}.`
-      : `${capital(roleName(String(d.role)))} of ${of}: ${say.lengthOf(d, 'needMm')}, and what is sold gives ${say.lengthOf(d, 'haveMm')} once trimmed. Make it shorter, or build two side by side.`
-  },
-  deep: (r, d, say) =>
-    Number(d.outMm) < 1
-      ? `"${d.goods}" stands inside the depth.`
-      : `"${d.goods}" sticks out ${say.lengthOf(d, 'outMm')} in front${r.state === 'holds' ? ', within what is allowed' : `; ${say.lengthOf(d, 'allowedMm')} is allowed`}.`,
-  'rim-on-rail': (r, d, say) =>
-    (r.state === 'holds'
-      ? `The rim of "${d.goods}" lies on its rail by ${say.lengthOf(d, 'bearingMm')} even pushed to one side.`
-      : `The rim of "${d.goods}" can slip off its rail: pushed to one side it lies on by ${say.length(Math.max(0, Number(d.bearingMm)))}; ${say.lengthOf(d, 'leastMm')} is wanted.`) +
-    assumed(d),
-  'body-between-rails': (r, d, say) =>
-    (r.state === 'holds'
-      ? `The body of "${d.goods}" passes between its rails.`
-      : `The body of "${d.goods}" does not pass between its rails: it is ${say.lengthOf(d, 'bodyMm')} below the rim, between the rails there is ${say.lengthOf(d, 'haveMm')}.`) +
-    assumed(d),
-  'base-on-rail': (r, d, say) =>
-    r.state === 'holds'
-      ? `The base of "${d.goods}" stands on its rails by ${say.lengthOf(d, 'bearingMm')} even pushed to one side.`
-      : `The base of "${d.goods}" can drop between its rails: pushed to one side it stands on by ${say.length(Math.max(0, Number(d.bearingMm)))}; ${say.lengthOf(d, 'leastMm')} is wanted.`,
-  'unhoused-no-place': (_r, d) =>
-    `${d.count} × "${d.goods}" ${Number(d.count) === 1 ? 'has' : 'have'} no place in this build.`,
-  'unhoused-no-board': (_r, d) =>
-    `${d.count} × "${d.goods}" ${Number(d.count) === 1 ? 'is' : 'are'} neither long enough to lie on arms nor a sheet that stands below them.`,
-  'unhoused-no-bar': (_r, d) =>
-    `${d.count} × "${d.goods}" ${Number(d.count) === 1 ? 'has' : 'have'} no bar to hang by on a pair of arms.`,
-  'unhoused-too-wide': (_r, d) =>
-    `${d.count} × "${d.goods}" ${Number(d.count) === 1 ? 'is' : 'are'} wider than one holder can be.`,
-  'unhoused-no-rim': (_r, d) =>
-    `${d.count} × "${d.goods}" ${Number(d.count) === 1 ? 'has' : 'have'} no rim to hang by.`,
-  'unhoused-too-deep': (_r, d) =>
-    `${d.count} × "${d.goods}" ${Number(d.count) === 1 ? 'is' : 'are'} deeper than the shelves.`,
   'panel-bending': (r, d, say) =>
     r.state === 'holds'
       ? `The ${name(d)} is strong enough${share(r, say)}.`

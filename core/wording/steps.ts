@@ -110,7 +110,7 @@ const STEPS: Record<string, StepWords> = {
   'box-together': {
     title: 'Put the box together',
     text: (d) =>
-      `On its back on the flat floor: bottom, shelves and top into their dadoes and rabbets, glue in all of them, ${fixed(d)} at each end.`,
+      `On its back on the flat floor: ${d.tops === 0 ? 'bottom and shelves into their dadoes' : 'bottom, shelves and top into their dadoes and rabbets'}, glue in all of them, ${fixed(d)} at each end.`,
   },
   'box-butted': {
     title: 'Put the box together',

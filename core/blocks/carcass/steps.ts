@@ -1,6 +1,6 @@
 import type { Assembly, Part } from '../../assembly/assembly.ts'
 import { fixedBy } from '../../steps/fixed-by.ts'
-import type { Step } from '../../steps/step.ts'
+import type { HoldPoint, Step } from '../../steps/step.ts'
 
 /** Diagonals of a box square enough to go on, mm: builders' usual eighth of an inch. */
 const SQUARE_MM = 3
@@ -50,13 +50,14 @@ function workOnBox(box: readonly Part[], sides: readonly Part[], marks: number[]
  * The first steps of a box of sheet: its story stick, what is cut and bored into the uprights, and all fixed panels
  * between them.
  * @param of all that acts as one with it: leaves and what lies loose are none of it
+ * @param wideMm of one box, where several stand side by side
  */
-export function boxSteps(a: Assembly, of: readonly string[]): Step[] {
+export function boxSteps(a: Assembly, of: readonly string[], wideMm?: number): Step[] {
   const box = a.parts.filter((p) => of.includes(p.id))
   const sides = box.filter((p) => p.role === 'side')
   const panels = box.filter((p) => p.role === 'shelf' || p.role === 'top')
   const xs = sides.map((x) => x.at.centre[0])
-  const wide = Math.max(...xs) - Math.min(...xs) + sides[0].size.thicknessMm
+  const wide = wideMm ?? Math.max(...xs) - Math.min(...xs) + sides[0].size.thicknessMm
   const marks = a.stick.map((m) => m.level)
   const housed = sides.some((p) => has(p, 'dado', 'rabbet'))
   const steps: (Step | false)[] = [
@@ -66,6 +67,7 @@ export function boxSteps(a: Assembly, of: readonly string[]): Step[] {
       id: 'box',
       code: housed ? 'box-together' : 'box-butted',
       data: {
+        tops: panels.filter((p) => p.role === 'top').length,
         ...fixedBy(
           a,
           (p) => panels.includes(p),
@@ -82,6 +84,25 @@ export function boxSteps(a: Assembly, of: readonly string[]): Step[] {
     },
   ]
   return steps.filter((s): s is Step => s !== false)
+}
+
+/**
+ * The thin back of a box that stands, and the nailers between its uprights; none where it has neither.
+ * @param square its diagonals, measured once more
+ */
+export function backStep(a: Assembly, square?: HoldPoint['measure']): Step | false {
+  const starts = (name: string) => (p: Part) => p.id.startsWith(name)
+  const [backs, nailers] = [a.parts.filter(starts('back-')), a.parts.filter(starts('tie-'))]
+  return (
+    backs.length + nailers.length > 0 && {
+      id: 'back',
+      code: 'back-on',
+      data: { nailers: nailers.length, back: backs.length, ...fixedBy(a, starts('tie-'), starts('upright-')) },
+      parts: ids(a.parts.filter((p) => backs.includes(p) || nailers.includes(p))),
+      cautions: [],
+      hold: { code: 'diagonals-again', ...(square ? { measure: square } : {}) },
+    }
+  )
 }
 
 /** Loose shelves and the pins they lie on, once the box is where it belongs; none where none is loose. */

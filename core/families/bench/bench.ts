@@ -42,6 +42,7 @@ const studAtEnd = (c: ShapeContext): ShapeContext => {
   const [first] = c.space.studsMm
   return { ...c, space: { ...c.space, studsMm: c.space.studsMm.map((x) => x - first + NEAR_END_MM) } }
 }
+/** Of that stud from the end of the bench. */
 const NEAR_END_MM = 60
 
 /** A worktop on legs, with shelves under it and wells for machines. */

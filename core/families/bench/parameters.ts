@@ -4,7 +4,7 @@ import { z } from '../../measure/schema.ts'
 import type { UnitSystem } from '../../measure/units.ts'
 import type { Raw } from '../family.ts'
 import { SEVERAL } from '../ledger-screws.ts'
-import { HEIGHTS } from '../bench-height.ts'
+import { HEIGHTS } from '../bench-sizes.ts'
 import { countDim, dim, dims, keys, section, sheet } from '../params.ts'
 import { feet } from '../stands-alone.ts'
 

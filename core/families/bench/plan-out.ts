@@ -1,5 +1,4 @@
 import { unitsOf } from '../../assembly/settings.ts'
-import { economicalRip } from '../../blocks/sizing/economical-rip.ts'
 import { findSection, type Section } from '../../catalogue/lumber.ts'
 import { findSheet, type Sheet } from '../../catalogue/sheets.ts'
 import type { Goods } from '../../goods/goods.ts'
@@ -20,18 +19,23 @@ import {
 import type { ShapeContext } from '../family.ts'
 import { framedTops, withoutPlace, type Level, type Opening } from '../house-on-shelves.ts'
 import type { Planned } from '../opened.ts'
-import { benchHeight, type HeightReasons } from '../bench-height.ts'
+import {
+  benchDepth,
+  benchHeight,
+  PLAY_ABOVE,
+  USUAL_LENGTH,
+  type DepthReasons,
+  type HeightReasons,
+} from '../bench-sizes.ts'
 import { LIMITS, type BenchParams, type Well } from './parameters.ts'
 import { LEAST_SECTION, openingsOf, sectionsOf, type BenchSection } from './sections.ts'
 import { underneath, type UnderTop } from './under-top.ts'
 
 /** What is said with its reasons and problems. */
-export interface ReasonData extends HeightReasons {
+export interface ReasonData extends HeightReasons, DepthReasons {
   'bench-goods': { things: number }
   'bench-usual-length': Record<string, never>
   'bench-wells': { count: number }
-  'bench-rip': { parts: number }
-  'bench-clamps': Record<string, never>
   'legs-half-sheet': { everyMm: number }
   'bench-kneel': Record<string, never>
   'shelves-under': { things: number }
@@ -48,22 +52,14 @@ export interface ProblemData extends CornerProblems, DropProblems {
   'doubled-behind-panels': object
   'batten-misses-studs': { from: number; count: number }
 }
-
-/** A bench of no given length, and the least that is one, mm. */
-const USUAL_LENGTH = inches(72)
+/** A shorter one is no bench, mm. Product decision. */
 const LEAST_LENGTH = 500
 /** It is tried this much longer each time, mm. */
 const GROWS_MM = 100
-/** A usual depth, mm: half of a sheet is within reach. */
-const USUAL_DEPTH = inches(24)
-/** For the jaws of clamps, mm. */
-const OVERHANG = inches(3 / 4)
 /** Legs no further apart, centre to centre, than half a sheet. */
 const LEGS_EVERY = inches(48)
 /** Cross pieces no further apart: somebody kneels between them. */
 const CROSS_EVERY = inches(12)
-/** Above the tallest thing on a shelf, to draw it out. */
-const PLAY_ABOVE = inches(1)
 
 export interface Plan {
   sheet: Sheet
@@ -101,18 +97,9 @@ export function planOut(p: BenchParams, ctx: ShapeContext, pen: DimPen): Result<
   const { aboveMm, sideMm } = shelfPlay(pen, 300, PLAY_ABOVE)
   const heightMm = roundNearest(benchHeight(p, ctx, pen, thick + frame.widthMm), units)
 
-  const rip = economicalRip(sheet, ctx.settings, USUAL_DEPTH - inches(0.5), ctx.space.depthMm)
-  const depthMm = pen.length({ path: 'depthMm', code: 'bench-depth', min: 300, max: 1250 }, rip?.mm ?? USUAL_DEPTH, {
-    code: 'bench-rip',
-    terms: [],
-    data: { parts: rip?.n ?? 1 },
-  })
-  const widest = sheet.widthMm - 2 * ctx.settings.sheetTrimMm
-  if (depthMm > widest) return bad('deeper-than-sheet', { mm: depthMm, mostMm: widest }, 'depthMm')
-  const overhangMm = pen.length({ path: 'overhangMm', code: 'overhang', min: 0, max: 150 }, OVERHANG, {
-    code: 'bench-clamps',
-    terms: [],
-  })
+  const deep = benchDepth(ctx, pen, sheet, { code: 'overhang' })
+  if (!deep.ok) return deep
+  const { depthMm, overhangMm } = deep.value
   const frontMm = depthMm - overhangMm
   const inMm = frame.thicknessMm + post.thicknessMm
   const backMm = p.back === 'batten' ? 0 : inMm

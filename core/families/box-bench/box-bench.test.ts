@@ -3,7 +3,7 @@ import { crateOf } from '../../../test-support/crate.ts'
 import { expectNear } from '../../../test-support/near.ts'
 import { checkOf, readParams, tryParams } from '../../../test-support/read-params.ts'
 import { validateAssembly } from '../../assembly/validate.ts'
-import { arrangements, isPeopled } from '../../loads/arrangements.ts'
+import { arrangements } from '../../loads/arrangements.ts'
 import { METRIC } from '../../measure/units.ts'
 import { sayCheck } from '../../wording/checks.ts'
 import { sayProblem } from '../../wording/problems.ts'
@@ -60,7 +60,7 @@ describe('a bench on boxes', () => {
     expect(two.checks.filter((c) => c.check === 'stock').every((c) => c.state === 'holds')).toBe(true)
   })
   it('bears a person between two dividers, where that does most; one layer is told too weak', () => {
-    const people = arrangements(r.shaped.assembly).filter((x) => isPeopled(x.assembly))
+    const people = arrangements(r.shaped.assembly).filter((x) => x.peopled)
     const middles = people.flatMap((x) =>
       x.assembly.bays.flatMap((b) =>
         b.items.flatMap((i) => (i.goodsId === 'person' ? [(i.box.min[0] + i.box.max[0]) / 2] : [])),
@@ -92,7 +92,7 @@ describe('a bench on boxes', () => {
     const sag = (front: 'open' | 'doors') => read({ front }).checks.find((c) => c.id === 'sag:top-0-a')!.demand!
     // What is more is the catches that hang under it.
     expect(sag('doors')).toBeLessThan(1.5 * sag('open'))
-    const people = arrangements(read({ front: 'doors' }).shaped.assembly).filter((x) => isPeopled(x.assembly))
+    const people = arrangements(read({ front: 'doors' }).shaped.assembly).filter((x) => x.peopled)
     expect(new Set(people.map((x) => x.code))).toEqual(new Set(['person', 'opened']))
   })
   it('is pushed along without folding: its backs are screwed closely', () => {

@@ -8,7 +8,7 @@ import { boxBenchParams, startingParams, type BoxBenchParams } from './parameter
 import { shapeBoxBench } from './shape.ts'
 import { boxBenchSteps } from './steps.ts'
 
-/** Nothing taller or heavier than this stands in a bench, mm and kg. */
+/** Nothing taller or heavier than this stands in a bench, mm and kg. Product decisions. */
 const [LOW_MM, HEAVY_KG] = [600, 40]
 
 const start = (ctx: ShapeContext): BoxBenchParams => startingParams(ctx.settings.yard, canHoldTie(ctx.space))

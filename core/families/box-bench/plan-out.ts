@@ -2,7 +2,6 @@ import { unitsOf } from '../../assembly/settings.ts'
 import { NAILER } from '../../blocks/carcass/standing.ts'
 import { dadoDepth } from '../../blocks/carcass/shelf-between.ts'
 import { clearInBox, placesInBox } from '../../blocks/fronts/front.ts'
-import { economicalRip } from '../../blocks/sizing/economical-rip.ts'
 import { CURTAIN_RAIL } from '../../catalogue/hardware.ts'
 import { findSection, type Section } from '../../catalogue/lumber.ts'
 import { findSheet, type Sheet } from '../../catalogue/sheets.ts'
@@ -10,7 +9,7 @@ import { bad, good, type Result } from '../../measure/result.ts'
 import { roundNearest } from '../../measure/rounding.ts'
 import { inches } from '../../measure/units.ts'
 import { canHoldTie } from '../../room/room.ts'
-import { benchHeight } from '../bench-height.ts'
+import { benchDepth, benchHeight, PLAY_ABOVE, USUAL_LENGTH } from '../bench-sizes.ts'
 import { shelfPlay, type DimPen } from '../dim-pen.ts'
 import type { ShapeContext } from '../family.ts'
 import { house, LEAST_OPEN, levelTerms, topsInside, type Level, type Opening } from '../house-on-shelves.ts'
@@ -28,19 +27,12 @@ export interface ReasonData {
   'box-bench-span': object
 }
 
-/** A bench of no given length, and a usual depth, mm: half of a sheet is within reach. */
-const USUAL_LENGTH = inches(72)
-const USUAL_DEPTH = inches(24)
-/** For the jaws of clamps, mm. */
-const OVERHANG = inches(3 / 4)
-/** Dividers no further apart: somebody sits on the top between two of them. */
+/** Dividers no further apart, mm: somebody sits on the top between two of them. Product decision. */
 const USUAL_CLEAR = inches(24)
 /** Room for toes under the lowest panels, mm: builders' usual figure. */
 const KICK = 80
 /** Shallower than this a box holds nothing, and lower than this nothing goes in, mm. Product decisions. */
 const [LEAST_DEEP_MM, LEAST_HIGH_MM] = [150, 60]
-/** Above the tallest thing on a shelf, to draw it out. */
-const PLAY_ABOVE = inches(1)
 
 /** A box of sheet: its ends and dividers from the left, and the openings between them. */
 export interface BenchBox {
@@ -180,18 +172,9 @@ function depths(
   topSheet: Sheet,
   back: Sheet,
 ): Result<{ depthMm: number; frontMm: number }> {
-  const rip = economicalRip(topSheet, ctx.settings, USUAL_DEPTH - inches(0.5), ctx.space.depthMm)
-  const depthMm = pen.length({ path: 'depthMm', code: 'bench-depth', min: 300, max: 1250 }, rip?.mm ?? USUAL_DEPTH, {
-    code: 'bench-rip',
-    terms: [],
-    data: { parts: rip?.n ?? 1 },
-  })
-  const widest = topSheet.widthMm - 2 * ctx.settings.sheetTrimMm
-  if (depthMm > widest) return bad('deeper-than-sheet', { mm: depthMm, mostMm: widest }, 'depthMm')
-  const overhangMm = pen.length({ path: 'overhangMm', code: 'box-overhang', min: 0, max: 150 }, OVERHANG, {
-    code: 'bench-clamps',
-    terms: [],
-  })
+  const deep = benchDepth(ctx, pen, topSheet, { code: 'box-overhang' })
+  if (!deep.ok) return deep
+  const { depthMm, overhangMm } = deep.value
   const closing =
     p.front === 'doors' ? findSheet(p.sheet)!.thicknessMm : p.front === 'curtain' ? CURTAIN_RAIL.sizeMm : 0
   const frontMm = depthMm - overhangMm - closing

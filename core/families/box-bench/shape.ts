@@ -15,10 +15,10 @@ import { standing } from '../house-on-shelves.ts'
 import { BOX_HEIGHTS, type BoxBenchParams } from './parameters.ts'
 import { planOut, type BenchBox, type Plan } from './plan-out.ts'
 
-/** Screws of the top into each upright under it, and of one box to the next, so far apart. */
+/** Screws of the top into each upright under it; of one box to the next they are so far apart, mm. Product decisions. */
 const TOP_SCREWS = 3
 const SIDE_EVERY_MM = 300
-/** Screws of the backs are no further apart: low as they are, they keep what is pushed from folding. mm */
+/** Screws of the backs are no further apart: low as they are, they keep what is pushed from folding. mm, product decision */
 const BACK_EVERY_MM = 120
 /** Room shown over a worktop where nothing stands, mm. */
 const OVER_MM = 300

@@ -1,3 +1,4 @@
+import { backStep, boxSteps } from '../../blocks/carcass/steps.ts'
 import { frontSteps } from '../../blocks/fronts/step.ts'
 import { levelStep, loadStep, tieStep } from '../../blocks/mounts/steps.ts'
 import { called, fixedBy } from '../../steps/fixed-by.ts'
@@ -17,57 +18,20 @@ const SQUARE_MM = 2
 
 export function boxBenchSteps(p: BoxBenchParams, { assembly: a }: Shaped): Step[] {
   const ids = (pattern: RegExp) => a.parts.map((x) => x.id).filter((id) => pattern.test(id))
-  const marks = a.stick.filter((m) => m.parts.some((id) => id.startsWith('shelf-'))).map((m) => m.level)
-  const [uprights, shelves, backs, tops] = [ids(/^upright-/), ids(/^shelf-/), ids(/^(back|tie)-/), ids(/^top-/)]
+  const [uprights, tops] = [ids(/^upright-/), ids(/^top-/)]
   const boxes = a.subassemblies.filter((s) => s.id.startsWith('box-'))
-  const of = (id: string) => a.parts.find((x) => x.id === id)!
-  const first = boxes[0].parts.filter((id) => id.startsWith('upright-')).map(of)
-  const wide = first[first.length - 1].at.centre[0] - first[0].at.centre[0] + first[0].size.thicknessMm
-  const square = {
-    kind: 'equal' as const,
-    targetMm: Math.hypot(wide, first[0].size.lengthMm),
-    toleranceMm: SQUARE_MM,
-  }
+  const inBoxes = boxes.flatMap((b) => b.parts)
+  const own = a.parts.filter((x) => boxes[0].parts.includes(x.id) && x.role === 'side')
+  const wide = own[own.length - 1].at.centre[0] - own[0].at.centre[0] + own[0].size.thicknessMm
   const tied = a.anchors.length > 0
   const all: (Step | false)[] = [
-    { id: 'stick', code: 'make-stick', parts: [], marks, cautions: [] },
-    {
-      id: 'dadoes',
-      code: 'dadoes-cut',
-      data: {},
-      parts: uprights,
-      marks,
-      cautions: ['blades', 'dust'],
-      hold: { code: 'dado-fits' },
-    },
-    {
-      id: 'shelves',
-      code: 'shelves-in',
-      data: { cleats: 0, ...fixedBy(a, called('shelf'), called('side')) },
-      parts: shelves,
-      on: uprights,
-      marks,
-      cautions: ['screws'],
-      hold: { code: 'diagonals', measure: square },
-    },
-    {
-      id: 'back',
-      code: 'back-on',
-      data: {
-        nailers: ids(/^tie-/).length,
-        back: ids(/^back-/).length,
-        ...fixedBy(a, called('back-rail'), called('side')),
-      },
-      parts: backs,
-      on: uprights,
-      cautions: [],
-      hold: { code: 'diagonals-again', measure: square },
-    },
+    ...boxSteps(a, inBoxes, wide),
+    backStep(a, { kind: 'equal', targetMm: Math.hypot(wide, own[0].size.lengthMm), toleranceMm: SQUARE_MM }),
     {
       id: 'stand',
       code: 'tilt-up',
       parts: [],
-      on: [...uprights, ...shelves, ...backs],
+      on: inBoxes,
       cautions: ['lift-two'],
     },
     levelStep(a, uprights),

@@ -68,6 +68,8 @@ describe('a shelf whose right front corner hangs from the joists', () => {
     const x = part('bracket-1-0-leg').at.centre[0]
     const there = { ...exampleJoists('out'), atMm: [x - 400, x, x + 400] }
     expect(why(ctx({ joists: there }))).toMatchObject({ code: 'rod-in-joist', field: 'end' })
+    // The rod hangs clear of the leg.
+    expect(why(ctx(), { depthMm: 100 })).toMatchObject({ code: 'bracket-too-shallow', field: 'depthMm' })
     expect(why(ctx(), { shelves: 2 })).toMatchObject({ code: 'hung-one-shelf', field: 'shelves' })
   })
 })

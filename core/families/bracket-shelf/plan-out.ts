@@ -1,5 +1,5 @@
 import { unitsOf } from '../../assembly/settings.ts'
-import type { Pair } from '../../blocks/arms/bracket.ts'
+import { FROM_FRONT_MM, type Pair } from '../../blocks/arms/bracket.ts'
 import { standsOut } from '../../blocks/fronts/front.ts'
 import { bracesAt } from '../../blocks/frame/brace.ts'
 import { braceLine } from '../../blocks/frame/brace-line.ts'
@@ -27,6 +27,8 @@ const PAST_END = 50
 /** A bracket reaches about as far down as it reaches out: 0.8 of it is a usual look and keeps the angle near 45°. */
 const DOWN_PER_OUT = 0.8
 const LEAST_DOWN = 100
+/** Of an arm before its leg, mm: a gusset's slant, or the washer of a rod. Product decision. */
+const PAST_LEG_MM = 20
 
 export interface Plan {
   sheet: Sheet
@@ -135,6 +137,10 @@ export function planOut(p: BracketShelfParams, ctx: ShapeContext, pen: DimPen): 
   const hung = p.end === 'hung' ? joistsToHangFrom(ctx.space) : good(null)
   if (!hung.ok) return hung
   if (hung.value && tops.length > 1) return bad('hung-one-shelf', { count: tops.length }, 'shelves')
+  // A leg is as deep as an arm is high: the gusset slants past it, or the rod hangs clear of it.
+  const pastLeg = hung.value ? FROM_FRONT_MM + PAST_LEG_MM : pairKind(p) === 'gusset' ? PAST_LEG_MM : 0
+  if (depthMm < deepMm + pastLeg)
+    return bad('bracket-too-shallow', { mm: depthMm, leastMm: deepMm + pastLeg }, 'depthMm')
   const pair = pairOf(p, depthMm, downMm + deepMm)
   if (!pair.ok) return pair
 

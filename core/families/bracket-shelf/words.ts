@@ -56,6 +56,8 @@ const problems: LooseWords = {
     `${Number(d.count) === 0 ? 'No stud is' : `Only ${plural(Number(d.count), 'stud')} ${Number(d.count) === 1 ? 'is' : 'are'}`} where its brackets could go, ${say.lengthOf(d, 'mm')} apart: put them closer, take fewer, or move it along the wall.`,
   'no-room-for-bracket': (d, say) =>
     `Shelf ${d.shelf} has no room for its brackets: its top must be at least ${say.lengthOf(d, 'leastMm')} above what is below it.`,
+  'bracket-too-shallow': (d, say) =>
+    `A shelf ${say.lengthOf(d, 'mm')} deep is no deeper than the legs of its brackets: ${say.lengthOf(d, 'leastMm')} at least, or smaller sections.`,
   'bracket-too-low': (d, say) =>
     `Brackets that reach ${say.lengthOf(d, 'mm')} down run into what is below them: at most ${say.lengthOf(d, 'mostMm')}.`,
   'brace-no-angle': (d, say) =>

@@ -107,6 +107,12 @@ describe('what hangs under joists', () => {
     expect([problem.code, problem.field]).toEqual([code, field])
     expect(sayProblem(problem, say)).toMatch(/^[A-Z].*\.$/)
   })
+  it('is refused where two battens would lie in each other', () => {
+    const out = ctx([tote({ deepMm: 140 })], { joists: exampleJoists('out') })
+    const p = problemOf({ runnerMm: 150 }, out)!
+    expect([p.code, p.field]).toEqual(['battens-meet', 'runnerMm'])
+    expect(sayProblem(p, say)).toMatch(/^On runners of 150 mm .*\.$/)
+  })
   it('has fixings in the joists that are really crossed, with thread behind the lining', () => {
     const r = read({}, ctx([tote({ count: 4 })]))
     for (const x of r.shaped.assembly.anchors) {

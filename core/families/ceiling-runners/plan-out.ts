@@ -24,6 +24,7 @@ export interface ProblemData {
   'no-room-over-rim': { mm: number; leastMm: number }
   'runner-too-short': { mm: number; leastMm: number }
   'crosses-too-few': { count: number }
+  'battens-meet': { mm: number; leastMm: number }
 }
 
 /** Room to slide: a quarter of an inch on each side, builders' usual; and a lid clears what is over it by as much. */
@@ -170,6 +171,8 @@ export function planOut(
   )
   if (runnerMm < longest - COVERED_MM)
     return bad('runner-too-short', { mm: runnerMm, leastMm: longest - COVERED_MM }, 'runnerMm')
+  const leastMm = 2 * FROM_END_MM + batten.widthMm
+  if (!across && runnerMm < leastMm) return bad('battens-meet', { mm: runnerMm, leastMm }, 'runnerMm')
   if (across && crossed(joists, 0, runnerMm).length < 2)
     return bad('crosses-too-few', { count: crossed(joists, 0, runnerMm).length }, 'runnerMm')
   const widthMm = x - web.thicknessMm + (flange.widthMm + web.thicknessMm) / 2

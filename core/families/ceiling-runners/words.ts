@@ -32,6 +32,8 @@ const problems: WordsFor<ProblemData> = {
     `Between flange and ceiling there are ${say.length(d.mm)}: the lids need ${say.length(d.leastMm)}. Take higher webs.`,
   'runner-too-short': (d, say) =>
     `Runners of ${say.length(d.mm)} leave a tote half in the air: at least ${say.length(d.leastMm)}.`,
+  'battens-meet': (d, say) =>
+    `On runners of ${say.length(d.mm)} two battens would lie in each other: ${say.length(d.leastMm)} at least.`,
   'crosses-too-few': (d) =>
     `${d.count === 0 ? 'No joist is' : 'Only one joist is'} where they would be screwed up: two at least. Make them longer, or move the build along the ceiling.`,
 }

@@ -110,6 +110,12 @@ describe('what is under its lowest panels', () => {
     expect(problem({ school: 'frames', kickMm: 40 })).toMatchObject({ code: 'closet-kick-low', field: 'kickMm' })
     expect(problem({ school: 'shared', kickMm: 40 })).toBeNull()
   })
+  it('before a wall without depth there is none', () => {
+    const c = exampleContext('metric', [{ item: crateOf([90, 30, 40], 1), count: 2 }], 2700)
+    const shallow = problem({}, { ...c, space: { ...c.space, depthMm: 105 } })!
+    expect(shallow).toMatchObject({ code: 'closet-too-shallow', field: 'depthMm', data: { leastMm: 150 } })
+    expect(sayProblem(shallow, say)).toMatch(/150 mm at least\.$/)
+  })
 })
 
 describe('what closes it', () => {

@@ -35,12 +35,15 @@ export interface ProblemData {
   'closet-too-long': { mm: number; mostMm: number }
   'closet-too-high': { mm: number; mostMm: number }
   'closet-too-deep': { mm: number; mostMm: number }
+  'closet-too-shallow': { mm: number; leastMm: number }
   'closet-frames-wide': { mm: number; mostMm: number }
   'closet-springs-want-sides': object
   'closet-sliding-wants-posts': object
   'closet-kick-low': { mm: number; leastMm: number }
 }
 
+/** A shallower closet holds nothing, mm. Product decision. */
+const LEAST_DEEP_MM = 150
 /** A strip under a panel is no narrower, mm. Product decision. */
 const LEAST_STRIP_MM = 20
 /** A bay is no wider than one leaf closes, mm. Usual for closets. */
@@ -160,11 +163,16 @@ function acrossOf(p: ClosetFrontParams, ctx: ShapeContext, pen: DimPen, s: Sizes
     { wantedMm: deepest, mostMm: Math.min(800, room), deepestMm: deepest },
     unitsOf(ctx.settings),
   )
-  const depthMm = pen.length({ path: 'depthMm', code: 'clear-depth', min: 150, max: 800 }, deep?.mm ?? USUAL_DEPTH_MM, {
-    code: deep?.why ?? 'depth-space',
-    terms: [],
-    data: { parts: rip?.n ?? 1, sheetMm: s.sheet.widthMm, kerfMm, deepestMm: deepest, spaceMm: ctx.space.depthMm },
-  })
+  const depthMm = pen.length(
+    { path: 'depthMm', code: 'clear-depth', min: LEAST_DEEP_MM, max: 800 },
+    deep?.mm ?? USUAL_DEPTH_MM,
+    {
+      code: deep?.why ?? 'depth-space',
+      terms: [],
+      data: { parts: rip?.n ?? 1, sheetMm: s.sheet.widthMm, kerfMm, deepestMm: deepest, spaceMm: ctx.space.depthMm },
+    },
+  )
+  if (depthMm < LEAST_DEEP_MM) return bad('closet-too-shallow', { mm: depthMm, leastMm: LEAST_DEEP_MM }, 'depthMm')
   const mostDeep = s.sheet.widthMm - 2 * sheetTrimMm
   if (depthMm > mostDeep) return bad('closet-too-deep', { mm: depthMm, mostMm: mostDeep }, 'depthMm')
   const sizes = wallSizes(p.school, p.school === 'frames' ? s.skin.thicknessMm : s.t, s.post.thicknessMm)

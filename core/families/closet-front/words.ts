@@ -37,6 +37,8 @@ const levers: WordsFor<LeverData> = {
 const problems: WordsFor<ProblemData> = {
   'closet-too-long': (d, say) =>
     `It would be ${say.length(d.mm)} long and there are ${say.length(d.mostMm)}. Fewer or narrower bays.`,
+  'closet-too-shallow': (d, say) =>
+    `The space in front of this wall leaves ${say.length(d.mm)} inside it: ${say.length(d.leastMm)} at least.`,
   'closet-kick-low': (d, say) =>
     `Under the lowest panels are ${say.length(d.mm)}: the strip there, and cleats where they lie on some, need ${say.length(d.leastMm)}.`,
   'closet-too-high': (d, say) =>

@@ -1,4 +1,5 @@
 import type { Assembly, Part } from '../../assembly/assembly.ts'
+import { backStep } from '../../blocks/carcass/steps.ts'
 import { levelStep, tieStep } from '../../blocks/mounts/steps.ts'
 import { fixedBy } from '../../steps/fixed-by.ts'
 import { idsOf, stepsWith, type Step } from '../../steps/step.ts'
@@ -136,18 +137,7 @@ export function drawerBankSteps(p: DrawerBankParams, { assembly: a }: Shaped): S
       cautions: ['screws'],
       hold: { code: 'diagonals', measure: square },
     }),
-    {
-      id: 'back',
-      code: 'back-on',
-      data: {
-        nailers: ids(/^tie-/).length,
-        back: ids(/^back-/).length,
-        ...fixedBy(a, starts('tie'), starts('upright')),
-      },
-      parts: back,
-      cautions: [],
-      hold: { code: 'diagonals-again', measure: square },
-    },
+    backStep(a, square),
     step({
       id: 'top',
       code: 'bank-top',

@@ -1,4 +1,5 @@
 import { levelStep, loadStep, tieStep } from '../../blocks/mounts/steps.ts'
+import { backStep } from '../../blocks/carcass/steps.ts'
 import { frontSteps, trackSteps } from '../../blocks/fronts/step.ts'
 import { called, fixedBy } from '../../steps/fixed-by.ts'
 import { type Step } from '../../steps/step.ts'
@@ -17,6 +18,11 @@ export function shelfUnitSteps(p: ShelfUnitParams, shaped: Shaped): Step[] {
     Math.max(...sides.map((x) => x.at.centre[0])) -
     Math.min(...sides.map((x) => x.at.centre[0])) +
     sides[0].size.thicknessMm
+  const square = {
+    kind: 'equal' as const,
+    targetMm: Math.hypot(wide, sides[0].size.lengthMm),
+    toleranceMm: SQUARE_MM,
+  }
   const tied = assembly.anchors.length > 0
   // Its front is hung when it stands.
   const front = frontSteps(assembly).flatMap((s) => s.parts)
@@ -53,24 +59,10 @@ export function shelfUnitSteps(p: ShelfUnitParams, shaped: Shaped): Step[] {
       cautions: [],
       hold: {
         code: 'diagonals',
-        measure: { kind: 'equal', targetMm: Math.hypot(wide, sides[0].size.lengthMm), toleranceMm: SQUARE_MM },
+        measure: square,
       },
     },
-    ids(/^(back|tie)-/).length > 0 && {
-      id: 'back',
-      code: 'back-on',
-      data: {
-        nailers: ids(/^tie-/).length,
-        back: ids(/^back-/).length,
-        ...fixedBy(assembly, called('back-rail'), called('side')),
-      },
-      parts: ids(/^(back|tie)-/),
-      cautions: [],
-      hold: {
-        code: 'diagonals-again',
-        measure: { kind: 'equal', targetMm: Math.hypot(wide, sides[0].size.lengthMm), toleranceMm: SQUARE_MM },
-      },
-    },
+    backStep(assembly, square),
     {
       id: 'stand',
       code: p.raise === 'tilt' ? 'tilt-up' : 'walk-to-wall',

@@ -1,5 +1,6 @@
 import { packedOf } from '../../assembly/packed.ts'
 import { frontSteps } from '../../blocks/fronts/step.ts'
+import { backStep } from '../../blocks/carcass/steps.ts'
 import { levelStep, tieStep } from '../../blocks/mounts/steps.ts'
 import { fixedBy } from '../../steps/fixed-by.ts'
 import { stepsWith, type Step } from '../../steps/step.ts'
@@ -111,18 +112,7 @@ export function slotRackSteps(p: SlotRackParams, { assembly: a }: Shaped): Step[
       on: ['top', ...uprights],
       cautions: [],
     }),
-    {
-      id: 'back',
-      code: 'back-on',
-      data: {
-        nailers: ids(/^tie-/).length,
-        back: ids(/^back-/).length,
-        ...fixedBy(a, starts('tie'), starts('upright')),
-      },
-      parts: back,
-      cautions: [],
-      hold: { code: 'diagonals-again', measure: square },
-    },
+    backStep(a, square),
     {
       id: 'stand',
       code: travels ? 'stand-in-place' : 'tilt-up',

@@ -1,5 +1,8 @@
 import { unitsOf } from '../assembly/settings.ts'
+import { economicalRip } from '../blocks/sizing/economical-rip.ts'
+import type { Sheet } from '../catalogue/sheets.ts'
 import { BODY } from '../goods/person.ts'
+import { bad, good, type Result } from '../measure/result.ts'
 import { roundNearest, roundUp } from '../measure/rounding.ts'
 import { inches } from '../measure/units.ts'
 import type { DimPen } from './dim-pen.ts'
@@ -16,6 +19,19 @@ export interface HeightReasons {
   'bench-table-saw': Record<string, never>
   'bench-under-usual': Record<string, never>
 }
+export interface DepthReasons {
+  'bench-rip': { parts: number }
+  'bench-clamps': Record<string, never>
+}
+
+/** A bench of no given length, mm. Product decision: what a person works along without walking. */
+export const USUAL_LENGTH = inches(72)
+/** Above the tallest thing on a shelf under a top, to draw it out, mm. Product decision. */
+export const PLAY_ABOVE = inches(1)
+/** A usual depth, mm: half of a sheet is within reach. */
+const USUAL_DEPTH = inches(24)
+/** For the jaws of clamps, mm. Product decision. */
+const OVERHANG = inches(3 / 4)
 
 /**
  * Height of a worktop from that of the elbow, mm: E. Grandjean, Fitting the Task to the Man, 5 to 10 cm above it for
@@ -55,4 +71,26 @@ export function benchHeight(p: Followed, ctx: ShapeContext, pen: DimPen, underTo
   const mm = roundNearest(elbow + FROM_ELBOW[p.heightFrom], units)
   const data = { work: p.heightFrom, personMm: ctx.settings.personMm }
   return pen.length(at, mm, { code: 'bench-work', terms: [], data })
+}
+
+/** Depth of a top, a share of its sheet, and how far it stands out before what is under it; refused where no sheet is as deep. */
+export function benchDepth(
+  ctx: ShapeContext,
+  pen: DimPen,
+  top: Sheet,
+  overhang: { code: string },
+): Result<{ depthMm: number; overhangMm: number }> {
+  const rip = economicalRip(top, ctx.settings, USUAL_DEPTH - inches(0.5), ctx.space.depthMm)
+  const depthMm = pen.length({ path: 'depthMm', code: 'bench-depth', min: 300, max: 1250 }, rip?.mm ?? USUAL_DEPTH, {
+    code: 'bench-rip',
+    terms: [],
+    data: { parts: rip?.n ?? 1 },
+  })
+  const mostMm = top.widthMm - 2 * ctx.settings.sheetTrimMm
+  if (depthMm > mostMm) return bad('deeper-than-sheet', { mm: depthMm, mostMm }, 'depthMm')
+  const overhangMm = pen.length({ path: 'overhangMm', ...overhang, min: 0, max: 150 }, OVERHANG, {
+    code: 'bench-clamps',
+    terms: [],
+  })
+  return good({ depthMm, overhangMm })
 }
