@@ -17,6 +17,7 @@ import {
   grainPatterns,
   marksOf,
   runningLines,
+  stickRoom,
   stickShape,
 } from './shapes.ts'
 import HatchPatterns from './HatchPatterns.vue'
@@ -51,11 +52,22 @@ const readings = useReadings()
 const root = ref<SVGSVGElement>()
 const { width, height } = useElementSize(root)
 
+const tell = (mm: number) => formatLength(mm, readings.units)
+const stickName = (code: string, level: number) => `${MARKS[code] ?? code}${level ? ` ${level}` : ''}`
+
 /** The bar of the scale has a strip of its own under the drawing, and what is written upright room over it, px. */
 const [BAR_PX, OVER_PX] = [26, 34]
 const box = computed(() => {
-  const [l, b, r, t] = props.scene.bounds
-  const [w, h] = [Math.max(r - l, 1), Math.max(t - b, 1)]
+  const [l, b, right, t] = props.scene.bounds
+  const h = Math.max(t - b, 1)
+  // The words at a story stick are as wide however small the drawing is.
+  const room = stickRoom(props.scene, tell, stickName)
+  const left = width.value - (room?.px ?? 0)
+  const r =
+    room && left > 0 && height.value > 0
+      ? Math.max(right, room.atMm + room.px * Math.max(h / height.value, (room.atMm - l) / left))
+      : right
+  const w = Math.max(r - l, 1)
   const mmAPx = width.value > 0 && height.value > 0 ? Math.max(w / width.value, h / height.value) : w / 700
   const [over, under] = props.plain ? [0, 0] : [OVER_PX * mmAPx, BAR_PX * mmAPx]
   return { x: l, y: -t - over, w, h: h + over + under }
@@ -77,7 +89,7 @@ const textMm = computed(() => 12.5 * mmPerPx.value)
 const page = computed(() => ({
   mmPerPx: mmPerPx.value,
   textMm: textMm.value,
-  tell: (mm: number) => formatLength(mm, readings.units),
+  tell,
 }))
 const outlines = computed(() => marksOf(props.scene, 'outline'))
 const faces = computed(() => marksOf(props.scene, 'face'))
@@ -90,9 +102,7 @@ const arrows = computed(() => arrowShapes(props.scene, page.value))
 const grains = computed(() => grainPatterns(props.scene, page.value))
 const patterns = useId()
 const isPale = (part: string | undefined) => props.pale && !(part && props.dark?.has(part))
-const stick = computed(() =>
-  stickShape(props.scene, page.value, (code, level) => `${MARKS[code] ?? code}${level ? ` ${level}` : ''}`),
-)
+const stick = computed(() => stickShape(props.scene, page.value, stickName))
 
 /** A bar of a round length for the scale, about a sixth of the width. */
 const bar = computed(() => {

@@ -21,7 +21,7 @@ export interface DimensionText {
 }
 
 /** Width of a text in heights of its letters: numerals of the drawing's face. */
-const WIDE = 0.56
+export const WIDE = 0.56
 /** Rows a text may give way by, to either side of its line. */
 const ROWS = 5
 const ROW = 1.3

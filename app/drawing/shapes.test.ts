@@ -8,6 +8,7 @@ import {
   grainPatterns,
   marksOf,
   runningLines,
+  stickRoom,
   stickShape,
   type Page,
 } from './shapes.ts'
@@ -81,5 +82,9 @@ describe('marks as an SVG draws them', () => {
     ])
     expect(shape.high).toBe(1900)
     expect(stickShape(scene(), page, () => '')).toBeNull()
+    // The longer its words the more room beside it.
+    const room = (name: string) => stickRoom(scene(stick), page.tell, () => name)!.px
+    expect(room('holes for arms') - room('holes')).toBeCloseTo(9 * 12.5 * 0.56, 6)
+    expect(stickRoom(scene(), page.tell, () => '')).toBeNull()
   })
 })

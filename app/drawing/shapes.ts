@@ -1,6 +1,6 @@
 import type { Mark, Scene } from '../../core/drawing/scene.ts'
 import type { Point } from '../../core/geometry/hull.ts'
-import { dimensionTexts } from './dimension-texts.ts'
+import { dimensionTexts, WIDE } from './dimension-texts.ts'
 
 /*
  * Marks of a scene as what an SVG draws: paths, places of texts, patterns. Coordinates of the page, mm, y downward.
@@ -121,8 +121,22 @@ export function grainPatterns(s: Scene, { mmPerPx }: Page) {
   return found
 }
 
+/** Pixels: a stick, what leads to its words, and a letter of those. */
+const STICK_PX = 14
+const LETTER_PX = 12.5 * WIDE
+type StickName = (code: string, level: number) => string
+const stickWords = (k: { zMm: number; code: string; level: number }, tell: Page['tell'], name: StickName) =>
+  `${tell(k.zMm)}  ${name(k.code, k.level)}`
+
+/** Where a story stick stands, and the room to the right that it and its words need, px; null where there is none. */
+export function stickRoom(s: Scene, tell: Page['tell'], name: StickName): { atMm: number; px: number } | null {
+  const [m] = marksOf(s, 'stick')
+  const letters = Math.max(0, ...(m?.marks ?? []).map((k) => stickWords(k, tell, name).length))
+  return m ? { atMm: m.atMm, px: 2 * STICK_PX + letters * LETTER_PX } : null
+}
+
 /** The story stick with its words, kept apart from each other upward from the lowest. */
-export function stickShape(s: Scene, page: Page, name: (code: string, level: number) => string) {
+export function stickShape(s: Scene, page: Page, name: StickName) {
   const [m] = marksOf(s, 'stick')
   if (!m) return null
   const marks = [...m.marks].sort((a, b) => a.zMm - b.zMm)
@@ -134,11 +148,11 @@ export function stickShape(s: Scene, page: Page, name: (code: string, level: num
     at: m.atMm,
     top: m.topMm,
     high: m.topMm - m.footMm,
-    wide: 14 * page.mmPerPx,
+    wide: STICK_PX * page.mmPerPx,
     marks: marks.map((k, i) => ({
       z: m.footMm + k.zMm,
       text: texts[i],
-      words: `${page.tell(k.zMm)}  ${name(k.code, k.level)}`,
+      words: stickWords(k, page.tell, name),
     })),
   }
 }

@@ -179,6 +179,15 @@ describe('remedies', () => {
     const target = second.checks.find((c) => c.state === 'fails' && c.data.letter)!
     expect(remedies(p, second.build, target.id).length).toBeGreaterThan(0)
   })
+  it('offers nothing for what nobody has weighed: leaving it out is none', () => {
+    const p = withRack(4, 5)
+    p.goods = p.goods.map((g) => ({ ...g, massKg: null }))
+    const r = readBuild(p, p.builds[0])
+    if (!r.ok) throw new Error()
+    const open = r.reading.checks.filter((c) => c.code === 'unknown-not-weighed')
+    expect(open.length).toBeGreaterThan(0)
+    for (const c of open) expect(remedies(p, p.builds[0], c.id)).toEqual([])
+  })
   it('offers nothing where nothing is wrong', () => {
     const p = withRack(4, 5)
     expect(remedies(p, p.builds[0], 'sway:build')).toEqual([])

@@ -77,6 +77,8 @@ export function remedies(p: Project, build: Build, checkId: string, o: RemedyOpt
     withRoom(r.checks, room).filter((c) => !room.includes(c))
   const target = withRoom(base.reading.checks, inRoom).find((c) => c.id === checkId)
   if (!target || (!isTrouble(target) && !isHardWorked(target))) return []
+  // What nobody weighed is weighed: leaving it out is no remedy.
+  if (target.code === 'unknown-not-weighed') return []
   const kind = target.check
   // A link that works hard is eased when nothing of its kind works hard any more.
   const stillBad = (x: CheckResult) => isTrouble(x) || (!isTrouble(target) && isHardWorked(x))

@@ -129,11 +129,10 @@ const scene = computed(() =>
       <h3>{{ isHardWorked(result) ? 'What would ease it' : 'What would make it hold' }}</h3>
       <p v-if="searching" class="soft" role="status">Trying changes …</p>
       <p v-else-if="found?.length === 0" class="soft">
-        No single change or pair of changes found.
         {{
           result.state === 'unknown'
             ? 'Enter what is missing, as said above.'
-            : 'Let go of fixed dimensions, or hold less here.'
+            : 'No single change or pair of changes found. Let go of fixed dimensions, or hold less here.'
         }}
       </p>
       <ul class="remedies">
