@@ -1,3 +1,4 @@
+import { expectSame } from '../../test-support/near.ts'
 import { describe, expect, it } from '@jest/globals'
 import fc from 'fast-check'
 import { readFileSync } from 'node:fs'
@@ -182,7 +183,7 @@ describe('whatever is done to a project', () => {
         const check = () => {
           const read = readProject(writeProject(h.project))
           expect(read.ok ? [] : read.problems).toEqual([])
-          if (read.ok) expect(read.project).toEqual(h.project)
+          if (read.ok) expectSame(read.project, h.project)
         }
         for (const m of mutations) {
           const next = changed(h, 'change', mutate(h.project, m), m.how === 0)
@@ -199,7 +200,7 @@ describe('whatever is done to a project', () => {
           if (!back.ok) throw new Error(JSON.stringify(back.problem))
           h = back.held
         }
-        expect(h.project).toEqual(demo(name))
+        expectSame(h.project, demo(name))
         while (h.future.length > 0) {
           const again = redoOne(h)
           if (!again.ok) throw new Error(JSON.stringify(again.problem))
