@@ -22,6 +22,7 @@ import { hinges } from './hinges.ts'
 import { inCourses } from './courses.ts'
 import { hookedPanel } from './hooked-panel.ts'
 import { joists } from './joists.ts'
+import { onPosts } from './on-posts.ts'
 import { partitions } from './partitions.ts'
 import { pins } from './pins.ts'
 import { pullOpen } from './pull-open.ts'
@@ -60,6 +61,7 @@ export const CHECKS: readonly AnyCheck[] = [
   damp,
   leaning,
   joints,
+  onPosts,
   splitting,
   housings,
   pins,

@@ -23,7 +23,8 @@ export function stepJoints(a: Assembly, steps: readonly Step[], index: number): 
   const namedAt = new Map(steps.flatMap((s, i) => (s.joins ?? []).map((pair) => [pair, i] as const)))
   return a.joints.filter((j) => {
     const pair = [roles.get(j.near)!, roles.get(j.far)!].sort().join('-')
-    return (namedAt.get(pair) ?? Math.max(broughtAt.get(j.near) ?? 0, broughtAt.get(j.far) ?? 0)) === index
+    const named = namedAt.get(`${pair}:${j.kind}`) ?? namedAt.get(pair)
+    return (named ?? Math.max(broughtAt.get(j.near) ?? 0, broughtAt.get(j.far) ?? 0)) === index
   })
 }
 

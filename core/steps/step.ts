@@ -24,7 +24,7 @@ export interface Step {
   removes?: readonly string[]
   /**
    * Joints it makes between parts that were brought in before, by the roles of both in order of the alphabet:
-   * `post-rail`.
+   * `post-rail`, or only those of one kind: `post-rail:pocket-screwed`.
    */
   joins?: readonly string[]
   /** Fixings into wall, joist or floor that are driven in it; each of a build in exactly one step. */

@@ -368,6 +368,10 @@ const TABLE: Record<string, Words> = {
     r.state === 'holds'
       ? `The sheet back keeps it from folding ${swayWay(d)}${share(r, say)}.`
       : `The screws of the sheet back are too few for ${say.force(Number(d.leanN))} ${swayWay(d)}, ${leanOf(d)}. More of them, or a tie to the wall.`,
+  'on-posts': (r, d, say) =>
+    r.state === 'holds'
+      ? `What lies on the posts stays there when it leans: ${plural(Number(d.screws), 'screw')} at a slant in ${plural(Number(d.posts), 'post')}${share(r, say)}.`
+      : `What lies on the posts is pushed off them when it leans: ${say.force(Number(d.leanN))} beside ${plural(Number(d.screws), 'screw')} at a slant. Put its frame between the posts, or more posts under it.`,
   'sway-tied': (r, d, say) =>
     r.state === 'holds'
       ? `Its ties to the wall keep it from folding ${swayWay(d)}${share(r, say)}.`

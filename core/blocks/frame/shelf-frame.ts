@@ -2,7 +2,7 @@ import type { Part, Stock } from '../../assembly/assembly.ts'
 import type { Draft } from '../../assembly/draft.ts'
 import { hangJoist } from '../mounts/joist-hanger.ts'
 import { DOWN, UP } from '../mounts/wall-fixing.ts'
-import { frameBolt } from '../../catalogue/fasteners.ts'
+import { frameBolt, pocketScrew } from '../../catalogue/fasteners.ts'
 import type { Section } from '../../catalogue/lumber.ts'
 import type { Sheet } from '../../catalogue/sheets.ts'
 import type { UnitSystem } from '../../measure/units.ts'
@@ -193,6 +193,15 @@ export function railOnPost(
   if (bears) d.hold({ from, on, push: DOWN, way: 'push', via: 'fasteners', joint })
   else if (lifts) d.hold({ from, on, push: UP, way: 'push', via: 'fasteners', joint })
   else d.rest(rail, post, 'fasteners', joint)
+}
+
+/** Screws at a slant that keep a rail on a post it lies on where it is. Product decision. */
+const KEPT_BY = 2
+
+/** A rail that lies on a post, held by screws at a slant. */
+export function railOverPost(d: Draft, rail: string, post: string, system: UnitSystem): void {
+  const fasteners = [{ fastener: pocketScrew(system), count: KEPT_BY, into: 'end' as const }]
+  d.rest(rail, post, 'bearing', d.joint({ kind: 'pocket-screwed', near: rail, far: post, fasteners }))
 }
 
 /** Left faces of cross pieces at both ends, under every joint of two sheets, and evenly between. */

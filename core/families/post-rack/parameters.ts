@@ -8,6 +8,8 @@ import { ends, feet, tiedOrAlone } from '../stands-alone.ts'
 
 export const LIMITS = { shelves: 10, modules: 8, bracedModules: 2, midPosts: 5, leftOut: 24 } as const
 
+/** Where the rails of the uppermost shelf are: between the posts as all others, or on top of them. */
+export const TOP_FRAME = ['between-posts', 'on-posts'] as const
 /** How far the sheets of a rack on posts reach. */
 export const PANELS = ['between-posts', 'round-posts'] as const
 
@@ -39,6 +41,8 @@ export const postRackParams = z.object({
   sheet,
   /** Sheets lie between the rows of posts, or reach past them to their outer faces, notched round each. */
   panels: z.enum(PANELS),
+  /** The uppermost frame is held between the posts, or lies on them. */
+  topFrame: z.enum(TOP_FRAME),
   /** What holds a rail at each post: three screws, five, or two bolts. */
   railJoint: z.enum(['screws', 'more-screws', 'bolts']),
   /** A rail is held by its fasteners, or bears on a piece beside each post as well. */
@@ -84,6 +88,7 @@ export const startingParams = (system: UnitSystem, canTie: boolean, canPin = fal
   crossEveryMm: null,
   ...STOCK[system],
   panels: 'between-posts',
+  topFrame: 'between-posts',
   ...tiedOrAlone(system, canTie, canPin),
   railJoint: 'screws',
   supports: 'single',
@@ -119,7 +124,7 @@ export const DUTY: Record<UnitSystem, Preset> = {
 /**
  * The first form knew fewer joints, and no fronts; the second no braced ends and no feet held down; the third no panels
  * over its back; the fourth no sheets round its posts; the fifth every shelf in every module; the sixth no pieces under
- * rails.
+ * rails; the seventh no frame on top of its posts.
  */
 export const UPGRADES = [
   (raw: Raw): Raw => ({ railJoint: 'screws', crossJoint: 'two', front: 'open', ...raw }),
@@ -132,4 +137,5 @@ export const UPGRADES = [
   (raw: Raw): Raw => ({ panels: 'between-posts', ...raw }),
   (raw: Raw): Raw => ({ leftOut: [], ...raw }),
   (raw: Raw): Raw => ({ supports: 'single', ...raw }),
+  (raw: Raw): Raw => ({ topFrame: 'between-posts', ...raw }),
 ]

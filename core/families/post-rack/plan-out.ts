@@ -49,6 +49,8 @@ export interface PostRackPlan {
   tall: { bay: TallBay; spots: Spot[] }[]
   /** Shelf tops, from below; same order as the levels that are not the floor. */
   tops: number[]
+  /** Where the posts end: at the uppermost shelf, or under its frame. */
+  postTopMm: number
   play: { sideMm: number; aboveMm: number }
   stickOutMm: number
   unhoused: Shaped['unhoused']
@@ -129,6 +131,14 @@ export function planOut(
   const leastMm = 2 * rail.thicknessMm + 50 + roundMm
   if (depthMm < leastMm) return { field: 'depthMm', code: 'too-shallow', data: { mm: depthMm, leastMm } }
   const frameMm = depthMm - roundMm
+  const onPosts = p.topFrame === 'on-posts'
+  const overMm = overPostsMm(frameMm, s)
+  if (onPosts && overMm > sheet.widthMm - 2 * sheetTrimMm)
+    return {
+      field: 'depthMm',
+      code: 'deeper-than-sheet',
+      data: { mm: overMm, mostMm: sheet.widthMm - 2 * sheetTrimMm },
+    }
 
   const boards = ctx.boards(p.railSection, false)
   const sizes = moduleSizes(sheet.lengthMm, boards, kerfMm, squaringTrimMm, sheetTrimMm, units)
@@ -207,7 +217,8 @@ export function planOut(
   const bays = tallBays(p.leftOut)
   const needed = framedTerms(levels, frame, aboveMm)
   // What nothing ties stands on its diagonals: they have no useful angle under a very low shelf.
-  const highMm = needed.flat().reduce((z, x) => z + x.mm, 0)
+  const lyingMm = onPosts ? s.railDepth + s.sheetThick : 0
+  const highMm = needed.flat().reduce((z, x) => z + x.mm, 0) - lyingMm
   const tied = p.tie && !covered && canHoldTie(ctx.space)
   const low =
     tied || !(p.brace || covered) ? 0 : leastBraced(modules, frameMm, p.ends === 'braced', s, back.widthMm) - highMm
@@ -238,6 +249,12 @@ export function planOut(
         data: { mm: tops[i], leastMm: floor + least, shelf: i + 1 },
       }
   }
+  const postTopMm = tops[tops.length - 1] - lyingMm
+  if (postTopMm < LEAST_POST_MM)
+    return {
+      ...{ field: `topMm.${tops.length - 1}`, code: 'posts-too-short' },
+      data: { mm: tops[tops.length - 1], leastMm: lyingMm + LEAST_POST_MM },
+    }
   const over = covered ? pastSheet(modules, s, p, ctx, tops[tops.length - 1]) : null
   if (over) return over
   return {
@@ -249,11 +266,21 @@ export function planOut(
     levels,
     tall: bays.map((bay, n) => ({ bay, spots: tall[n] })),
     tops,
+    postTopMm,
     play: { sideMm, aboveMm },
     stickOutMm: outMm,
     unhoused,
   }
 }
+
+/** A post under a frame is at least this long, mm: shorter it splits. Product decision. */
+const LEAST_POST_MM = 100
+/** From the backs of the rear posts to the fronts of the front ones: so deep is a frame that lies on them, mm. */
+const overPostsMm = (frameMm: number, s: Pick<Stocks, 'postThick'>): number => frameMm + 2 * s.postThick
+
+/** A level whose frame lies on the posts. */
+export const liesOnPosts = (p: PostRackParams, plan: Pick<PostRackPlan, 'tops'>, level: number): boolean =>
+  p.topFrame === 'on-posts' && level === plan.tops.length - 1
 
 /** How far what closes its front stands out past the posts, mm. */
 function closedDeep(p: PostRackParams, s: Stocks, ctx: ShapeContext): number {

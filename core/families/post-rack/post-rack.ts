@@ -94,6 +94,11 @@ export const postRack = family<PostRackParams>({
       context: exampleContext('metric', [exampleGoods('metric', 'box', 10)]),
     },
     {
+      name: 'cartons, the uppermost frame on the posts, metric',
+      params: { ...startingParams('metric', true), topFrame: 'on-posts', shelves: 3, floorBay: false },
+      context: exampleContext('metric', [exampleGoods('metric', 'box', 12)]),
+    },
+    {
       name: 'cartons, rails on pieces beside the posts',
       params: { ...startingParams('imperial', true), supports: 'doubled', shelves: 3, raise: 'in-place' },
       context: exampleContext('imperial', [exampleGoods('imperial', 'box', 12)]),

@@ -21,10 +21,10 @@ import { braceEnds } from '../../blocks/frame/stacked-braces.ts'
 import { pinFoot } from '../../blocks/mounts/pinned-foot.ts'
 import { tieToWall } from '../../blocks/mounts/tie.ts'
 import { notchRound } from '../../blocks/frame/notched-round.ts'
-import { CROSS_SCREWS, placeShelfFrame, railOnPost } from '../../blocks/frame/shelf-frame.ts'
+import { CROSS_SCREWS, placeShelfFrame, railOnPost, railOverPost } from '../../blocks/frame/shelf-frame.ts'
 import { rowsHeld } from '../stands-alone.ts'
-import { DUTY, LIMITS, PANELS, type PostRackParams } from './parameters.ts'
-import { COVER_FOOT_MM, coverMost, hasShelf, nextOver, planOut, type PostRackPlan } from './plan-out.ts'
+import { DUTY, LIMITS, PANELS, TOP_FRAME, type PostRackParams } from './parameters.ts'
+import { COVER_FOOT_MM, coverMost, hasShelf, liesOnPosts, nextOver, planOut, type PostRackPlan } from './plan-out.ts'
 import { panelsOver, screwPanel, under } from '../../blocks/carcass/screwed-panel.ts'
 
 /*
@@ -47,7 +47,7 @@ export function shapePostRack(p: PostRackParams, ctx: ShapeContext): Result<Shap
   const back = findSection(p.backSection)!
   // Lower than the tie board is wide there is nothing to tie.
   const covered = p.cover === 'panels'
-  const tied = p.tie && !covered && canHoldTie(ctx.space) && plan.tops[plan.tops.length - 1] >= back.widthMm
+  const tied = p.tie && !covered && canHoldTie(ctx.space) && plan.postTopMm >= back.widthMm
   const y0 = covered ? findSheet(p.coverSheet)!.thicknessMm : p.brace || tied ? back.thicknessMm : 0
   posts(d, p, ctx, plan, y0)
   plan.modules.forEach((_, m) => plan.tops.forEach((_z, i) => hasShelf(p, m, i) && shelf(d, p, ctx, plan, m, i, y0)))
@@ -98,9 +98,11 @@ export function shapePostRack(p: PostRackParams, ctx: ShapeContext): Result<Shap
     uprights: standing,
     railed: front,
     frontMm: y0 + plan.frameMm + 2 * findSection(p.postSection)!.thicknessMm,
-    headMm: plan.tops[plan.tops.length - 1],
+    headMm: plan.postTopMm,
     of: trackStock(ctx.settings),
-    panelsMm: plan.tops.flatMap((z) => stretch(z - doorSheet.thicknessMm - railHigh, z)),
+    panelsMm: plan.tops.flatMap((z, i) =>
+      liesOnPosts(p, plan, i) ? [] : stretch(z - doorSheet.thicknessMm - railHigh, z),
+    ),
   })
   let nth = 0
   plan.modules.forEach((module, m) =>
@@ -130,7 +132,7 @@ const board = (section: string, grade: string, treated = false): Stock => ({ kin
 
 function posts(d: Draft, p: PostRackParams, ctx: ShapeContext, plan: PostRackPlan, y0: number) {
   const post = findSection(p.postSection)!
-  const high = plan.tops[plan.tops.length - 1]
+  const high = plan.postTopMm
   // Stood straight on a slab, a post drinks water through its end grain: preservative-treated there.
   const stock = board(p.postSection, ctx.settings.grade, ctx.space.floor === 'slab')
   const units = unitsOf(ctx.settings)
@@ -159,37 +161,41 @@ function posts(d: Draft, p: PostRackParams, ctx: ShapeContext, plan: PostRackPla
 
 function shelf(d: Draft, p: PostRackParams, ctx: ShapeContext, plan: PostRackPlan, m: number, i: number, y0: number) {
   const module = plan.modules[m]
-  const yBack = y0 + findSection(p.postSection)!.thicknessMm
-  const sheetBackMm = backOfSheets(p, y0)
+  const onPosts = liesOnPosts(p, plan, i)
+  const frame = frameAt(p, plan, i, y0)
+  const sheets = sheetAt(p, plan, i, y0)
   const whole = (id: string) => ({ id, from: module.left, to: module.left + module.lengthMm })
   const rails = (['rear', 'front'] as const).map((side) => ({ side, id: `rail-${m}-${i}-${side}` }))
   placeShelfFrame(d, {
     section: findSection(p.railSection)!,
     stock: board(p.railSection, ctx.settings.grade),
     sheet: findSheet(p.sheet)!,
-    backMm: yBack,
-    frontMm: yBack + plan.frameMm,
+    ...frame,
     topMm: plan.tops[i],
     rear: { role: 'rail', pieces: [whole(rails[0].id)] },
     front: [whole(rails[1].id)],
     crosses: module.crosses.map((left, k) => ({ id: `cross-${m}-${i}-${k}`, left })),
     crossScrews: CROSS_SCREWS[p.crossJoint],
     sheets: [whole(`shelf-${m}-${i}`)],
-    cover: { role: 'shelf', backMm: sheetBackMm, frontMm: sheetBackMm + plan.sheetMm, lies: [] },
+    cover: { role: 'shelf', ...sheets, lies: [] },
   })
   for (const { side, id } of rails)
-    module.posts.forEach((_, k) =>
-      railOnPost(d, id, `post-${m}-${k}-${side}`, {
-        ...{ how: p.railJoint, system: ctx.settings.yard, bears: p.supports === 'doubled' },
-      }),
-    )
-  if (p.panels === 'round-posts')
+    module.posts.forEach((_, k) => {
+      const post = `post-${m}-${k}-${side}`
+      if (onPosts) railOverPost(d, id, post, ctx.settings.yard)
+      else
+        railOnPost(d, id, post, {
+          ...{ how: p.railJoint, system: ctx.settings.yard, bears: p.supports === 'doubled' },
+        })
+    })
+  if (p.panels === 'round-posts' && !onPosts)
     for (const { side } of rails)
       module.posts.forEach((_, k) => notchRound(d, `shelf-${m}-${i}`, `post-${m}-${k}-${side}`))
 }
 
+/** Levels of a module whose rails are between its posts. */
 const levelsOf = (p: PostRackParams, plan: PostRackPlan, m: number): number[] =>
-  plan.tops.flatMap((_z, i) => (hasShelf(p, m, i) ? [i] : []))
+  plan.tops.flatMap((_z, i) => (hasShelf(p, m, i) && !liesOnPosts(p, plan, i) ? [i] : []))
 const railsOf = (p: PostRackParams, plan: PostRackPlan, m: number, side: 'rear' | 'front'): string[] =>
   levelsOf(p, plan, m).map((i) => `rail-${m}-${i}-${side}`)
 
@@ -210,14 +216,25 @@ function doublePosts(d: Draft, p: PostRackParams, ctx: ShapeContext, plan: PostR
   })
 }
 
-/** Where sheets begin: at the frames, or at the backs of the rear posts. */
-const backOfSheets = (p: PostRackParams, y0: number): number =>
-  p.panels === 'round-posts' ? y0 : y0 + findSection(p.postSection)!.thicknessMm
+interface Deep {
+  backMm: number
+  frontMm: number
+}
+/** A frame between the rows of posts, or over both. */
+function frameAt(p: PostRackParams, plan: PostRackPlan, level: number, y0: number): Deep {
+  const { thicknessMm } = findSection(p.postSection)!
+  return liesOnPosts(p, plan, level)
+    ? { backMm: y0, frontMm: y0 + plan.frameMm + 2 * thicknessMm }
+    : { backMm: y0 + thicknessMm, frontMm: y0 + thicknessMm + plan.frameMm }
+}
+/** Sheets as deep as their frame, or from the backs of the rear posts to the fronts of the front ones. */
+const sheetAt = (p: PostRackParams, plan: PostRackPlan, level: number, y0: number): Deep =>
+  p.panels === 'round-posts' ? { backMm: y0, frontMm: y0 + plan.sheetMm } : frameAt(p, plan, level, y0)
 
 function brace(d: Draft, p: PostRackParams, ctx: ShapeContext, plan: PostRackPlan, y0: number, tied: boolean) {
   const back = findSection(p.backSection)!
   const longest = Math.max(...ctx.boards(p.backSection, false).map((b) => b.lengthMm - ctx.settings.squaringTrimMm), 0)
-  const high = plan.tops[plan.tops.length - 1] - (tied ? back.widthMm : 0)
+  const high = plan.postTopMm - (tied ? back.widthMm : 0)
   plan.modules.forEach((m, n) => {
     const rear = m.posts.map((_, i) => {
       const b = d.box(`post-${n}-${i}-rear`)
@@ -269,7 +286,7 @@ function endBraces(d: Draft, p: PostRackParams, ctx: ShapeContext, plan: PostRac
     { left: posts(0, 0), right: posts(last, plan.modules[last].posts.length - 1) },
     {
       id: (side) => `brace-${side === 'left' ? 0 : last}-${side}`,
-      highMm: plan.tops[plan.tops.length - 1],
+      highMm: plan.postTopMm,
       board: { stock: board(p.backSection, ctx.settings.grade), widthMm, thicknessMm },
     },
   )
@@ -279,7 +296,7 @@ function endBraces(d: Draft, p: PostRackParams, ctx: ShapeContext, plan: PostRac
 function tieBoards(d: Draft, p: PostRackParams, ctx: ShapeContext, plan: PostRackPlan) {
   const back = findSection(p.backSection)!
   const post = findSection(p.postSection)!
-  const z = plan.tops[plan.tops.length - 1] - back.widthMm
+  const z = plan.postTopMm - back.widthMm
   plan.modules.forEach((m, n) => {
     const id = `tie-${n}`
     d.square({
@@ -306,10 +323,10 @@ function tieBoards(d: Draft, p: PostRackParams, ctx: ShapeContext, plan: PostRac
 function bays(d: Draft, p: PostRackParams, ctx: ShapeContext, plan: PostRackPlan, y0: number) {
   const rail = findSection(p.railSection)!
   const sheet = findSheet(p.sheet)!
-  const yBack = backOfSheets(p, y0)
   const bay = (l: number, k: number, shelf: number, spots: Level) => {
     const o = plan.openings[k]
     const bottom = shelf < 0 ? 0 : plan.tops[shelf]
+    const { backMm: yBack, frontMm } = sheetAt(p, plan, shelf, y0)
     const above = plan.tops[nextOver(p, o.module, shelf)]
     const ceiling = above === undefined ? ctx.space.ceilingMm : above - sheet.thicknessMm - rail.widthMm
     const inside = besideHinges(p.front, o)
@@ -319,7 +336,7 @@ function bays(d: Draft, p: PostRackParams, ctx: ShapeContext, plan: PostRackPlan
       holds: 'surface',
       clear: {
         min: [inside.left, yBack, bottom],
-        max: [inside.right, yBack + plan.sheetMm, Math.max(ceiling, bottom + 1)],
+        max: [inside.right, frontMm, Math.max(ceiling, bottom + 1)],
       },
       carriers: shelf < 0 ? [] : [`shelf-${o.module}-${shelf}`],
       items: standing(spots, k, yBack, bottom),
@@ -380,6 +397,7 @@ function choices(p: PostRackParams, ctx: ShapeContext): Choice[] {
     { path: 'postSection', code: 'post-section', value: p.postSection, options: sections.slice(0, 3), of: 'section' },
     { path: 'sheet', code: 'sheet', value: p.sheet, options: [...sheets, ...ctx.settings.ownSheets], of: 'sheet' },
     { path: 'panels', code: 'panels', value: p.panels, options: [...PANELS], of: 'code' },
+    { path: 'topFrame', code: 'top-frame', value: p.topFrame, options: [...TOP_FRAME], of: 'code' },
     {
       path: 'railJoint',
       code: 'rail-joint',

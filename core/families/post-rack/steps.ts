@@ -11,6 +11,7 @@ import type { PostRackParams } from './parameters.ts'
 /** What is said with each step that is this kind's own. */
 export interface StepData {
   'sheets-on-frames': { count: number }
+  'frame-on-posts': { screws: number; level: number }
   'sheets-from-end': { count: number; modules: number }
 }
 const step = stepsWith<StepData>()
@@ -38,6 +39,9 @@ export function postRackSteps(p: PostRackParams, shaped: Shaped): Step[] {
   const tied = ties.length > 0
   const held = tied || angles.length > 0
   const own = rail.id.replace(/^rail|front$/g, '')
+  const lying = new Set(assembly.joints.flatMap((j) => (j.kind === 'pocket-screwed' ? [j.near] : [])))
+  const onPosts = assembly.parts.filter((x) => x.role === 'rail' && lying.has(x.id))
+  const slanted = assembly.joints.find((j) => j.near === onPosts[0]?.id && j.kind === 'pocket-screwed')
   const firstFrame = ids(/^(rail|cross)-/).filter((id) => id.replace(/^(rail|cross)/, '').startsWith(own))
   // Its front is hung when it stands.
   const front = frontSteps(assembly).flatMap((x) => x.parts)
@@ -71,15 +75,26 @@ export function postRackSteps(p: PostRackParams, shaped: Shaped): Step[] {
     {
       id: 'posts',
       code: 'posts-on',
-      data: { ...fixedBy(assembly, called('post'), called('rail')) },
+      data: { ...fixedBy(assembly, called('post'), (x) => x.role === 'rail' && !lying.has(x.id)) },
       parts: [],
-      on: [...ids(/^post-/), ...ids(/^rail-/)],
+      on: [...ids(/^post-/), ...ids(/^rail-/).filter((id) => !lying.has(id))],
       joins: ['post-rail'],
       marks: levels,
       cautions: ['top-heavy'],
       hold: { code: 'shelves-parallel' },
     },
     underRailsStep(assembly),
+    slanted !== undefined &&
+      step({
+        id: 'frame-on-posts',
+        code: 'frame-on-posts',
+        data: { screws: slanted.fasteners[0].count, level: p.raise === 'tilt' ? 1 : 0 },
+        parts: [],
+        on: [...idsOf(onPosts), ...ids(/^post-/)],
+        joins: ['post-rail:pocket-screwed'],
+        cautions: ['lift-two'],
+        hold: { code: 'back-square' },
+      }),
     braces.length > 0 && {
       id: 'brace',
       code: 'brace',

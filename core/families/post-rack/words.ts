@@ -33,6 +33,8 @@ const problems: LooseWords = {
     `Shelf ${d.shelf} cannot be left out: over a high bay there must be a shelf, and the rack has ${plural(Number(d.shelves), 'shelf', 'shelves')}. Add one, or leave out a lower one.`,
   'angle-under-rail': (d, say) =>
     `The lowest shelf is ${say.lengthOf(d, 'mm')} up: the angles at its feet need ${say.lengthOf(d, 'leastMm')}. Raise it, or let the feet stand.`,
+  'posts-too-short': (d, say) =>
+    `The uppermost shelf is ${say.lengthOf(d, 'mm')} up: posts under its frame need ${say.lengthOf(d, 'leastMm')}. Raise it, or put its frame between the posts.`,
   'post-outside': (d, say) =>
     `A middle post must stand between ${say.lengthOf(d, 'leastMm')} and ${say.lengthOf(d, 'mostMm')}.`,
 }
@@ -42,6 +44,11 @@ const steps: StepWordsFor<StepData> = {
     title: 'Sheets on the frames first',
     text: (d) =>
       `${plural(d.count, 'sheet')} onto their frames before a post is on: notched round the posts, or between uprights on all sides, no way leads in afterwards. Their ends flush with the frame, what goes past the rails as much on either side; screwed to the rails. Try an offcut of post in every notch.`,
+  },
+  'frame-on-posts': {
+    title: 'The uppermost frame on the posts',
+    text: (d) =>
+      `It lies on the ends of the posts, its faces flush with theirs: ${d.level ? 'the rack still on its back, ' : ''}${plural(d.screws, 'screw')} at a slant through each rail into each post, bored first so that the rail does not creep.`,
   },
   'sheets-from-end': {
     title: 'Slide the sheets in from an end',
@@ -59,6 +66,10 @@ export const postRackWords: KindWords = {
   reasons,
   steps,
   choices: {
+    'top-frame': {
+      label: 'Uppermost frame',
+      options: { 'between-posts': 'between the posts', 'on-posts': 'on top of the posts' },
+    },
     panels: {
       label: 'Shelves reach',
       options: { 'between-posts': 'from post to post', 'round-posts': 'round the posts, notched' },
