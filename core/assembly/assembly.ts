@@ -149,6 +149,7 @@ export const ROLES = [
   'filler',
   'block',
   'drop',
+  'stile',
 ] as const
 
 export const part = z.object({

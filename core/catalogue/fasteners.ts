@@ -243,3 +243,5 @@ export function screwFor(throughMm: number, intoMm: number, system: UnitSystem):
 
 /** The screw that is driven at a slant, from a pocket or across a seam, where a piece is too broad to go through. */
 export const pocketScrew = (system: UnitSystem): string => (system === 'imperial' ? 'screw-9x2.5' : 'screw-5x60mm')
+/** The same into a stile of 38 mm: what of it goes in there is six diameters at least and does not come out in front. */
+export const slantedInFace = (system: UnitSystem): string => (system === 'imperial' ? 'screw-8x2' : 'screw-4x50mm')

@@ -12,16 +12,36 @@ import type { DesignMethod, PostAxis } from '../mechanics/methods/method.ts'
 import { defineCheck, measured, plain, type CheckResult, type Input } from './check.ts'
 import { LEAST_NET } from './members.ts'
 
+/** Size of the upward part of an upright piece's axis. */
+const UPRIGHT = 0.9
+
+/** What holds a standing board sideways, to and fro, by the board. */
+function sidewaysOf(a: Assembly): Map<string, Support[]> {
+  const out = new Map<string, Support[]>()
+  for (const s of a.supports)
+    if ('part' in s.from && s.way === 'both' && Math.abs(s.push[2]) < UPRIGHT)
+      out.set(s.from.part, [...(out.get(s.from.part) ?? []), s])
+  return out
+}
+
 /**
- * Heights at which something that runs along `axis` is fastened to a post: there it cannot bow that way. Ends included.
+ * Heights at which something that runs along `axis` is fastened to a post, or holds it to and fro that way: there it
+ * cannot bow that way. Ends included.
  */
-function heldHeights(a: Assembly, p: Part, axis: 0 | 1, boxes: PartBoxes, parts: ReadonlyMap<string, Part>): number[] {
+function heldHeights(
+  p: Part,
+  axis: 0 | 1,
+  { assembly: a, boxes, parts }: { assembly: Assembly; boxes: PartBoxes; parts: ReadonlyMap<string, Part> },
+  sideways: readonly Support[] = [],
+): number[] {
   const own = boxes.get(p.id)!
   const heights = [own.min[2], own.max[2]]
   for (const j of jointsOf(a, p.id)) {
     const q = parts.get(j.near === p.id ? j.far : j.near)
-    if (q && Math.abs(q.at.along[axis]) > 0.9) heights.push(j.at[2])
+    if (q && Math.abs(q.at.along[axis]) > UPRIGHT) heights.push(j.at[2])
   }
+  for (const s of sideways)
+    if (Math.abs(s.push[axis]) > UPRIGHT) heights.push((s.contact.min[2] + s.contact.max[2]) / 2)
   return heights.sort((x, y) => x - y)
 }
 const longestGap = (heights: number[]) => heights.slice(1).reduce((g, h, i) => Math.max(g, h - heights[i]), 0)
@@ -44,9 +64,6 @@ function faceMoment(hung: readonly Support[], p: Part, axis: 0 | 1, design: Load
   return Math.max(0, ...[...levels].map(([z, sides]) => Math.max(...sides) * (z === top ? 1 : 0.5)))
 }
 
-/** Size of the upward part of an upright piece's axis. */
-const UPRIGHT = 0.9
-
 /** Moment from what pushes against a standing board sideways, the way it is as deep as this, N·mm. */
 function bentIn(p: Part, depthMm: number, design: LoadPath): number {
   const s = design.members.get(p.id)!.state
@@ -65,6 +82,7 @@ export const postBuckling = defineCheck({
   reads: ['assembly', 'parts', 'boxes', 'alike', 'design', 'settings', 'method'],
   run({ assembly, parts, boxes, alike, design, settings, method }): CheckResult[] {
     const hung = new Map<string, Support[]>()
+    const sideways = sidewaysOf(assembly)
     // What lies in a notch bears on one side of its post: it is off the middle like what is fastened to a face.
     const seats = new Set(assembly.joints.flatMap((j) => (j.kind === 'notched' ? [j.id] : [])))
     for (const s of assembly.supports) {
@@ -111,7 +129,7 @@ export const postBuckling = defineCheck({
         const size = boxSize(boxes.get(p.id)!)
         const way = (axis: 0 | 1): PostAxis => ({
           depthMm: size[axis],
-          unheldMm: longestGap(heldHeights(assembly, p, axis, boxes, parts)),
+          unheldMm: longestGap(heldHeights(p, axis, { assembly, boxes, parts }, sideways.get(p.id))),
           // Holes bored into it leave less of it to bend.
           momentNmm: (moment[axis] + bentIn(p, size[axis], design)) / Math.max(netModulus(p, size[axis]), LEAST_NET),
         })
@@ -235,7 +253,7 @@ function heldByPanels(a: Assembly, p: Part, boxes: PartBoxes, parts: ReadonlyMap
     const fast = j.fasteners.length > 0 && q && !q.loose && isLevelSheet(q)
     return fast && Math.min(q.size.lengthMm, q.size.widthMm) >= HOLDS_SHARE * p.size.widthMm ? [j.at[2]] : []
   })
-  return [...heldHeights(a, p, 1, boxes, parts), ...panels].sort((x, y) => x - y)
+  return [...heldHeights(p, 1, { assembly: a, boxes, parts }), ...panels].sort((x, y) => x - y)
 }
 
 /** A part's own weight with the method's factor, N, and a thousandth more. */

@@ -52,6 +52,13 @@ function bareEdgesM(a: Assembly): number {
       s.via === 'hanging' && s.on.kind === 'part' && 'part' in s.from && boards.has(s.from.part) ? [s.on.part] : [],
     ),
   )
+  // A board before an edge, held by screws out of the sheet, covers it as well.
+  const partOf = new Map(a.parts.map((p) => [p.id, p]))
+  for (const { kind, near, far } of a.joints) {
+    const [p, q] = [partOf.get(near)!, partOf.get(far)!]
+    const before = q.at.centre[1] - p.at.centre[1] > p.size.widthMm / 2
+    if (kind === 'pocket-screwed' && p.stock.kind === 'sheet' && boards.has(far) && before) stripped.add(near)
+  }
   const opening = new Set(a.motions.filter(opens).flatMap((m) => m.parts))
   const edge = (p: Part): number => {
     if (stripped.has(p.id) || p.temporary) return 0

@@ -40,6 +40,7 @@ export const ROLE_NAMES: Record<string, [one: string, many: string]> = {
   drop: ['drop', 'drops'],
   filler: ['filler', 'fillers'],
   block: ['block', 'blocks'],
+  stile: ['stile', 'stiles'],
 }
 export const roleName = (role: string, n = 1): string => (ROLE_NAMES[role] ?? [role, role])[n === 1 ? 0 : 1]
 

@@ -1,8 +1,10 @@
 import { describe, expect, it } from '@jest/globals'
 import { crateOf } from '../../../test-support/crate.ts'
 import { expectNear } from '../../../test-support/near.ts'
-import { readParams, tryParams } from '../../../test-support/read-params.ts'
+import { checkOf, readParams, tryParams } from '../../../test-support/read-params.ts'
 import type { Part } from '../../assembly/assembly.ts'
+import { findGrade } from '../../catalogue/lumber.ts'
+import { findSheet } from '../../catalogue/sheets.ts'
 import { METRIC } from '../../measure/units.ts'
 import { compare } from '../../project/compare.ts'
 import { newBuild } from '../../project/new-build.ts'
@@ -237,6 +239,86 @@ describe('schools side by side', () => {
     // A frame with one thin skin is lighter than one with a thick skin on both faces.
     expect(frames.massKg).toBeLessThan(ladders.massKg)
     expect(new Set(rows.map((r) => r.minor)).size).toBe(4)
+  })
+})
+
+describe('a closet with a face frame', () => {
+  const r = read({ school: 'boxes', face: 'frame' })
+  const { assembly } = r.shaped
+  const box = (id: string) => r.boxes.get(id)!
+  const stiles = assembly.parts.filter((p) => p.role === 'stile').map((p) => box(p.id))
+  it('has a stile over every wall, the outer ones flush outside, the others over the middle; rails flush above', () => {
+    const bays = dim(r, 'bays')
+    expect(stiles).toHaveLength(bays + 1)
+    expectNear(stiles[0].min[0], box('upright-0-b').min[0], 1e-9)
+    expectNear(stiles[bays].max[0], box(`upright-${bays}-a`).max[0], 1e-9)
+    for (let k = 1; k < bays; k++) {
+      const [a, b] = [box(`upright-${k}-a`), box(`upright-${k}-b`)]
+      expectNear(stiles[k].min[0] + stiles[k].max[0], a.min[0] + b.max[0], 1e-9)
+    }
+    for (let k = 0; k < bays; k++) {
+      const [foot, head] = [box(`face-foot-${k}`), box(`face-head-${k}`)]
+      expectNear(head.max[2], dim(r, 'highMm'), 1e-9)
+      expectNear(foot.max[2], box(`shelf-${k}-0`).max[2], 1e-9)
+      expect([foot.min[0], foot.max[0]]).toEqual([stiles[k].max[0], stiles[k + 1].min[0]])
+    }
+    expect(r.verdict).toMatchObject({ fails: 0, unknown: 0 })
+  })
+  it('lets things out between its stiles and under its upper rails', () => {
+    for (const b of assembly.bays) {
+      const k = Number(b.id.split('-')[1])
+      expect(b.clear.min[0]).toBeGreaterThanOrEqual(stiles[k].max[0])
+      expect(b.clear.max[0]).toBeLessThanOrEqual(stiles[k + 1].min[0])
+      expect(b.clear.max[2]).toBeLessThanOrEqual(box(`face-head-${k}`).min[2] + 1e-6)
+    }
+  })
+  it('carries its leaves: what comes down a stile is its own weight, its leaves and half of each rail, by hand', () => {
+    const kg = (id: string) => {
+      const p = byId(r, id)
+      const n = p.stock.kind === 'bought' ? p.stock.massKg : null
+      return n ?? (p.size.lengthMm * p.size.widthMm * p.size.thicknessMm * density(p)) / 1e9
+    }
+    const density = (p: Part) =>
+      p.stock.kind === 'sheet' ? findSheet(p.stock.sheet)!.densityKgM3 : findGrade('c16')!.densityKgM3
+    const hung = assembly.parts.filter((p) => /^door-0-left(-hinge-\d)?$/.test(p.id)).map((p) => p.id)
+    // A magnet hangs under the rail, and the strip under the ceiling lies on it.
+    const rails = ['face-foot-0', 'face-head-0', 'head-0'].reduce((n, id) => n + kg(id) / 2, 0)
+    const magnets = assembly.parts.filter((p) => /^door-0-.*-catch$/.test(p.id)).reduce((n, p) => n + kg(p.id), 0)
+    const stile = assembly.supports.filter((s) => 'part' in s.from && s.from.part === 'stile-0' && s.push[2] > 0.9)
+    const down = stile.reduce((n, s) => n + (r.service.reactions.get(s.id) ?? 0), 0)
+    const least = 9.80665 * (kg('stile-0') + rails + hung.reduce((n, id) => n + kg(id), 0))
+    expect(down).toBeGreaterThanOrEqual(least * (1 - 1e-6))
+    expect(down).toBeLessThanOrEqual(least + 9.80665 * magnets + 1e-6)
+  })
+  it('holds its stiles by screws that are judged, and does not where the boards are too thin for their threads', () => {
+    expect(checkOf(r, 'joints:side-stile')).toMatchObject({ state: 'holds' })
+    expect(checkOf(r, 'buckling:stile-0').data).toMatchObject({ role: 'stile' })
+    const thin = read({ school: 'boxes', face: 'frame', faceSection: '18x44mm' })
+    expect(thin.verdict.state).not.toBe('holds')
+  })
+  it('has no band on edges it covers', () => {
+    const settings = { yard: 'metric' as const, edgeBanding: true, finish: { coats: 2, coverM2PerL: 10 } }
+    const m = (over: Partial<ClosetFrontParams>) =>
+      sundryLines([read({ school: 'boxes', sheet: 'pb-18mm', ...over }).shaped.assembly], settings).find(
+        (l) => l.kind === 'banding',
+      )!.amount
+    const uprights = assembly.parts.filter((p) => p.id.startsWith('upright')).reduce((mm, p) => mm + p.size.lengthMm, 0)
+    expect(m({}) - m({ face: 'frame' })).toBeGreaterThan(0.9 * (uprights / 1000))
+  })
+  it.each([
+    ['closet-face-wants-sheets', { school: 'ladders' }],
+    ['closet-face-wants-sheets', { school: 'frames' }],
+    ['closet-face-wants-doors', { front: 'lift-up' }],
+    ['closet-face-wants-doors', { front: 'both' }],
+  ] as [string, Partial<ClosetFrontParams>][])('%s: says so in words', (code, over) => {
+    const p = problem({ face: 'frame', ...over })
+    expect(p).toMatchObject({ code, field: 'face' })
+    expect(sayProblem(p!, say)).toMatch(/^[A-Z].*\.$/)
+  })
+  it.each(['open', 'curtain', 'sliding'] as const)('also with a front that is %s', (front) => {
+    const x = read({ face: 'frame', front })
+    expect(x.verdict).toMatchObject({ fails: 0, unknown: 0 })
+    expect(x.shaped.unhoused).toEqual([])
   })
 })
 

@@ -51,6 +51,16 @@ export const closetFront = family<ClosetFrontParams>({
       context: wall(1300, 6),
     },
     {
+      name: 'a box for each bay, doors on a face frame',
+      params: { ...metric, school: 'boxes', face: 'frame' },
+      context: wall(1900, 6),
+    },
+    {
+      name: 'shared sides, panels that slide before a face frame',
+      params: { ...metric, face: 'frame', front: 'sliding' },
+      context: wall(1900, 6),
+    },
+    {
       name: 'ladders with skins, every leaf turns up',
       params: { ...metric, school: 'ladders', front: 'lift-up', shelves: 4 },
       context: wall(1350, 6),

@@ -7,6 +7,7 @@ export interface LeverData {
   'closet-doors': Record<string, never>
   'closet-bays': { count: number }
   'closet-skin': { sheet: string }
+  'closet-no-face': Record<string, never>
 }
 
 /** Ways in which a closet can be changed when something does not hold or fit; one change each. */
@@ -31,6 +32,7 @@ export function closetFrontSavers(p: ClosetFrontParams): Lever<ClosetFrontParams
   for (const s of lighterSheets(p.sheet, 14)) add('sheet', { sheet: s.id }, { sheet: s.id })
   if (p.school === 'frames')
     for (const s of lighterSheets(p.skinSheet, 8)) add('closet-skin', { skinSheet: s.id }, { sheet: s.id })
+  if (p.face === 'frame') add('closet-no-face', { face: 'edges' }, {})
   for (const school of ['shared', 'boxes', 'frames'] as const)
     if (p.school !== school) add('closet-school', { school }, { school })
   return out

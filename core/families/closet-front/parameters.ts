@@ -18,6 +18,9 @@ export const isFramed = (p: { school: School }): boolean => p.school === 'ladder
 export const closed = z.enum(['doors', 'sliding', 'lift-up', 'both', 'open', 'curtain'])
 export type Closed = z.infer<typeof closed>
 
+/** What the front edges show: themselves, banded, or stiles and rails before them. */
+export const FACES = ['edges', 'frame'] as const
+
 export const closetFrontParams = z.object({
   bays: countDim(1, LIMITS.bays),
   /** Clear width of a bay. */
@@ -37,6 +40,9 @@ export const closetFrontParams = z.object({
   school,
   front: closed,
   latch,
+  /** Boards on the front edges of sides of sheet, which leaves hang on. */
+  face: z.enum(FACES),
+  faceSection: section,
   sheet,
   backSheet: sheet,
   /** On a face of light frames. */
@@ -52,7 +58,7 @@ export type ClosetFrontParams = z.infer<typeof closetFrontParams>
 
 const STOCK: Record<
   UnitSystem,
-  Pick<ClosetFrontParams, 'sheet' | 'backSheet' | 'skinSheet' | 'postSection' | 'cleatSection'>
+  Pick<ClosetFrontParams, 'sheet' | 'backSheet' | 'skinSheet' | 'postSection' | 'cleatSection' | 'faceSection'>
 > = {
   imperial: {
     sheet: 'ply-23/32',
@@ -60,6 +66,7 @@ const STOCK: Record<
     skinSheet: 'ply-15/32',
     postSection: '2x2',
     cleatSection: '2x2',
+    faceSection: '2x2',
   },
   metric: {
     sheet: 'ply-18mm',
@@ -67,6 +74,7 @@ const STOCK: Record<
     skinSheet: 'ply-12mm',
     postSection: '38x38mm',
     cleatSection: '38x38mm',
+    faceSection: '38x38mm',
   },
 }
 
@@ -83,15 +91,15 @@ export const startingParams = (system: UnitSystem, canTie: boolean): ClosetFront
   school: 'shared',
   front: 'doors',
   latch: 'magnet',
+  face: 'edges',
   ...STOCK[system],
   fillers: true,
   tie: canTie,
 })
 
-/** The first form knew no light frames. */
+const stockOf = (raw: Raw) => STOCK[String(raw.postSection).endsWith('mm') ? 'metric' : 'imperial']
+/** The first form knew no light frames, the second no face frame. */
 export const UPGRADES = [
-  (raw: Raw): Raw => ({
-    skinSheet: String(raw.postSection).endsWith('mm') ? STOCK.metric.skinSheet : STOCK.imperial.skinSheet,
-    ...raw,
-  }),
+  (raw: Raw): Raw => ({ skinSheet: stockOf(raw).skinSheet, ...raw }),
+  (raw: Raw): Raw => ({ face: 'edges', faceSection: stockOf(raw).faceSection, ...raw }),
 ]

@@ -2,6 +2,7 @@ import { unitsOf } from '../../assembly/settings.ts'
 import { dadoDepth } from '../../blocks/carcass/shelf-between.ts'
 import { NAILER } from '../../blocks/carcass/standing.ts'
 import { besideHinges, takenByHinges, underHinges } from '../../blocks/fronts/front.ts'
+import { overOpening } from '../../blocks/fronts/face-frame.ts'
 import { GAP_MM, ONE_LEAF_MM } from '../../blocks/fronts/hinged.ts'
 import { roomFor, rowsOf, springFor, type Row } from '../../blocks/fronts/lift-up.ts'
 import { slidingDeep, slidingFault } from '../../blocks/fronts/sliding.ts'
@@ -40,6 +41,8 @@ export interface ProblemData {
   'closet-springs-want-sides': object
   'closet-sliding-wants-posts': object
   'closet-kick-low': { mm: number; leastMm: number }
+  'closet-face-wants-sheets': object
+  'closet-face-wants-doors': object
 }
 
 /** A shallower closet holds nothing, mm. Product decision. */
@@ -68,6 +71,12 @@ export interface Plan {
   cleat: Section
   walls: Wall[]
   openings: Opening[]
+  /** What of each is open in front: between the stiles where there are any. */
+  faces: Opening[]
+  /** The boards of a face frame; null where the edges show. */
+  face: Section | null
+  /** What stands on the highest shelf ends under this. */
+  underMm: number
   levels: Level[]
   tops: number[]
   kickMm: number
@@ -91,6 +100,7 @@ interface Sizes {
   skin: Sheet
   post: Section
   cleat: Section
+  face: Section | null
   t: number
   nailer: Section
   tied: boolean
@@ -118,6 +128,7 @@ export function planOut(p: ClosetFrontParams, ctx: ShapeContext, pen: DimPen): R
     skin,
     post: findSection(p.postSection)!,
     cleat: findSection(p.cleatSection)!,
+    face: p.face === 'frame' ? findSection(p.faceSection)! : null,
     t: sheet.thicknessMm,
     nailer: findSection(NAILER[ctx.settings.yard])!,
     tied,
@@ -148,6 +159,7 @@ export function planOut(p: ClosetFrontParams, ctx: ShapeContext, pen: DimPen): R
 interface Across {
   walls: Wall[]
   openings: Opening[]
+  faces: Opening[]
   depthMm: number
   fillerMm: number
 }
@@ -156,7 +168,10 @@ interface Across {
 function acrossOf(p: ClosetFrontParams, ctx: ShapeContext, pen: DimPen, s: Sizes): Result<Across> {
   const { kerfMm, sheetTrimMm } = ctx.settings
   const deepest = ctx.goods.reduce((d, g) => Math.max(d, g.item.deepMm), 0)
-  const room = ctx.space.depthMm - s.back.thicknessMm - frontThick(p, s.t, ctx.settings.yard)
+  const unfaced = faceFault(p)
+  if (unfaced) return bad(unfaced, {}, 'face')
+  const faceMm = s.face?.thicknessMm ?? 0
+  const room = ctx.space.depthMm - s.back.thicknessMm - faceMm - frontThick(p, s.t, ctx.settings.yard)
   const rip = economicalRip(s.sheet, ctx.settings, deepest, room)
   const deep = standingDepth(
     rip,
@@ -198,7 +213,20 @@ function acrossOf(p: ClosetFrontParams, ctx: ShapeContext, pen: DimPen, s: Sizes
   const fillerMm = p.fillers && over <= MOST_FILLER_MM ? over : 0
   if (clearMm > mostMm) return bad('closet-frames-wide', { mm: clearMm, mostMm }, 'clearMm')
   const all = wallsOf(p.school, fillerMm, bays, clearMm, sizes)
-  return good({ walls: all, openings: openingsOf(all), depthMm, fillerMm })
+  return good({ walls: all, openings: openingsOf(all), faces: facesOf(all, s.face), depthMm, fillerMm })
+}
+
+/** Why there is no face frame on it; null where there is one, or none is wanted. */
+function faceFault(p: ClosetFrontParams): 'closet-face-wants-sheets' | 'closet-face-wants-doors' | null {
+  if (p.face !== 'frame') return null
+  if (isFramed(p)) return 'closet-face-wants-sheets'
+  return p.front === 'lift-up' || p.front === 'both' ? 'closet-face-wants-doors' : null
+}
+
+/** Between the inner edges of stiles, which reach over their walls; between the walls where there are none. */
+function facesOf(all: readonly Wall[], face: Section | null): Opening[] {
+  const over = (k: number) => (face ? overOpening(face, all[k].to - all[k].from, k === 0 || k === all.length - 1) : 0)
+  return openingsOf(all).map((o, k) => ({ left: o.left + over(k), right: o.right - over(k + 1) }))
 }
 
 /** Leaves of light frames hang on their open faces: one closes a bay, at an end over all of the wall there, mm. */
@@ -222,7 +250,7 @@ const evenly = (w: Widths, bays: number): number =>
  */
 function baysFor(p: ClosetFrontParams, ctx: ShapeContext, s: Sizes, w: Widths) {
   const widest = ctx.goods.reduce((mm, g) => Math.max(mm, g.item.acrossMm), 0)
-  const needs = widest + takenByHinges(fittingsOf(p)) + cleatsTake(p, s) + 2 * s.sideMm
+  const needs = widest + takenByHinges(fittingsOf(p)) + cleatsTake(p, s) + stilesTake(s, w.sizes) + 2 * s.sideMm
   const every = Math.max(p.clearMm ?? Math.min(USUAL_CLEAR, mostClear(p, w.sizes)), needs)
   const wanted = (w.free - 2 * w.sizes.outerMm + w.sizes.innerMm) / (every + w.sizes.innerMm)
   const rounded = p.clearMm === null ? Math.ceil(wanted - 1e-6) : Math.floor(wanted + 1e-6)
@@ -260,12 +288,16 @@ function tiedBays(p: ClosetFrontParams, ctx: ShapeContext, w: Widths, bays: numb
 
 /** How far cleats reach down under the panel they carry. */
 export const cleatHigh = (p: ClosetFrontParams, s: Pick<Plan, 'cleat'>): number => (isFramed(p) ? s.cleat.widthMm : 0)
+/** Stiles leave less of a bay, most of one at an end. */
+const stilesTake = ({ face }: Sizes, x: WallSizes): number =>
+  face ? overOpening(face, x.outerMm, true) + overOpening(face, x.innerMm, false) : 0
 /** Cleats at both ends of a shelf leave less of the bay below it. */
 const cleatsTake = (p: ClosetFrontParams, s: Sizes): number => (isFramed(p) ? 2 * s.cleat.thicknessMm : 0)
 
-/** Where things stand of an opening: beside fittings and cleats. */
-export function usable(p: ClosetFrontParams, s: Pick<Plan, 'cleat'>, o: Opening): Opening {
-  const beside = besideHinges(fittingsOf(p), o)
+/** Where things stand of an opening: beside stiles, fittings and cleats. */
+export function usable(p: ClosetFrontParams, s: Pick<Plan, 'cleat' | 'openings' | 'faces'>, k: number): Opening {
+  const o = s.openings[k]
+  const beside = besideHinges(fittingsOf(p), s.faces[k])
   const cleat = isFramed(p) ? s.cleat.thicknessMm : 0
   return { left: Math.max(beside.left, o.left + cleat), right: Math.min(beside.right, o.right - cleat) }
 }
@@ -275,6 +307,7 @@ interface Upward {
   tops: number[]
   kickMm: number
   highMm: number
+  underMm: number
   unhoused: Planned<Plan>['unhoused']
 }
 
@@ -300,7 +333,8 @@ function upwardOf(p: ClosetFrontParams, ctx: ShapeContext, pen: DimPen, s: Sizes
   )
   const most = Math.min(sheetMost, ctx.space.heightMm)
   if (highMm > most) return bad('closet-too-high', { mm: highMm, mostMm: most }, 'highMm')
-  const under = highMm - t - (s.tied ? s.nailer.widthMm : 0)
+  // Things leave under the upper rail of a face frame, and stand under the board of the tie.
+  const under = highMm - Math.max(t + (s.tied ? s.nailer.widthMm : 0), s.face?.widthMm ?? 0)
   const grows = (levels: Level[]) => {
     const z =
       kickMm +
@@ -314,7 +348,7 @@ function upwardOf(p: ClosetFrontParams, ctx: ShapeContext, pen: DimPen, s: Sizes
     ctx.goods,
     false,
     p.shelves,
-    x.openings.map((o) => usable(p, s, o)),
+    x.openings.map((_o, k) => usable(p, { ...s, ...x }, k)),
     x.depthMm,
     s.sideMm,
     0,
@@ -334,7 +368,7 @@ function upwardOf(p: ClosetFrontParams, ctx: ShapeContext, pen: DimPen, s: Sizes
   const last = tops[tops.length - 1]
   if (last > under - LEAST_OPEN)
     return bad('shelf-above-sheet', { mm: last, mostMm: under - LEAST_OPEN }, p.shelves === null ? 'highMm' : 'shelves')
-  return good({ levels: all, tops, kickMm, highMm, unhoused })
+  return good({ levels: all, tops, kickMm, highMm, underMm: under, unhoused })
 }
 
 /** Shelves over those that things need, so that uprights are held at enough heights; none where a number is given. */
@@ -377,11 +411,11 @@ interface Fronts {
   doorsToMm: number | null
 }
 
-/** Tracks are screwed to the front of posts: into the edge of a sheet nothing may be screwed that is pulled. */
-function unslid(p: ClosetFrontParams, ctx: ShapeContext, s: Sizes, openings: readonly Opening[]): Problem | null {
+/** Tracks are screwed to posts or stiles: into the edge of a sheet nothing may be screwed that is pulled. */
+function unslid(p: ClosetFrontParams, ctx: ShapeContext, s: Sizes, faces: readonly Opening[]): Problem | null {
   if (p.front !== 'sliding') return null
-  if (!isFramed(p)) return { code: 'closet-sliding-wants-posts', field: 'front', data: {} }
-  return slidingFault(openings, ctx.settings, s.post.thicknessMm)
+  if (!isFramed(p) && !s.face) return { code: 'closet-sliding-wants-posts', field: 'front', data: {} }
+  return slidingFault(faces, ctx.settings, s.face?.widthMm ?? s.post.thicknessMm)
 }
 
 /** Leaves that turn up: one for each shelf, or over the highest only; refused where no gas spring goes in. */
@@ -391,7 +425,7 @@ function frontsOf(
   s: Sizes,
   x: Across & { tops: number[]; highMm: number; kickMm: number },
 ): Result<Fronts> {
-  const wrong = unslid(p, ctx, s, x.openings)
+  const wrong = unslid(p, ctx, s, x.faces)
   if (wrong) return { ok: false, problem: wrong }
   if (p.front !== 'lift-up' && p.front !== 'both') return good({ rowsUp: [], doorsToMm: null })
   if (p.school === 'frames') return bad('closet-springs-want-sides', {}, 'front')

@@ -3,17 +3,19 @@ import type { Draft } from '../../assembly/draft.ts'
 import { cleatedShelf } from '../../blocks/carcass/cleated-shelf.ts'
 import { housedShelf } from '../../blocks/carcass/shelf-between.ts'
 import { backOver, tieNailer } from '../../blocks/carcass/standing.ts'
+import { placeFace } from '../../blocks/fronts/face-frame.ts'
 import { GAP_MM, type Latch } from '../../blocks/fronts/hinged.ts'
 import { placeLiftUps } from '../../blocks/fronts/lift-up.ts'
 import { trackStock } from '../../blocks/fronts/sliding.ts'
 import { closeFront, stretch } from '../../blocks/fronts/standing.ts'
 import { stiffFrame } from '../../blocks/mounts/stiff-frame.ts'
+import type { Section } from '../../catalogue/lumber.ts'
 import { good, type Result } from '../../measure/result.ts'
 import { BOX_SHEETS, choicePen } from '../choices.ts'
 import type { Choice, ShapeContext, Shaped } from '../family.ts'
 import { standing } from '../house-on-shelves.ts'
 import { opened } from '../opened.ts'
-import { closed, isFramed, school, type ClosetFrontParams } from './parameters.ts'
+import { closed, FACES, isFramed, school, type ClosetFrontParams } from './parameters.ts'
 import { cleatHigh, lessAbove, planOut, usable, type Plan } from './plan-out.ts'
 import { standWalls } from './walls.ts'
 
@@ -76,6 +78,7 @@ export function shapeClosetFront(p: ClosetFrontParams, ctx: ShapeContext): Resul
   const closetParts = d.assembly.parts.map((x) => x.id).filter((id) => !ladders.includes(id))
   if (ladders.length > 0) d.sub({ id: 'ladders', name: 'unit', parts: ladders, built: 'in-place' })
   d.sub({ id: 'unit', name: 'unit', parts: closetParts, built: 'in-place' })
+  if (plan.face) faceFrame(d, ctx, plan, plan.face)
   trim(d, p, plan)
   fronts(d, p, ctx, plan)
   return good({ assembly: d.assembly, dims: pen.dims, choices: choices(p, ctx), unhoused })
@@ -203,12 +206,11 @@ function mark(d: Draft, plan: Plan) {
 }
 
 function placeBays(d: Draft, p: ClosetFrontParams, plan: Plan) {
-  const nailer = plan.tied ? plan.nailer.widthMm : 0
   plan.levels.forEach((level, i) => {
     const above = plan.tops[i + 1]
-    const last = plan.highMm - plan.sheet.thicknessMm - nailer - cleatHigh(p, plan)
-    plan.openings.forEach((o, k) => {
-      const { left, right } = usable(p, plan, o)
+    const last = plan.underMm - cleatHigh(p, plan)
+    plan.openings.forEach((_o, k) => {
+      const { left, right } = usable(p, plan, k)
       d.bay({
         id: `bay-${k}-${i}`,
         name: { code: 'shelf', column: k + 1, row: i + 1 },
@@ -235,11 +237,34 @@ function placeBays(d: Draft, p: ClosetFrontParams, plan: Plan) {
   })
 }
 
+const stileId = (k: number) => `stile-${k}`
+/** Where a closet shows its front, out from the wall: the edges of its sides, or the boards on them, mm. */
+const frontOf = (plan: Plan): number => plan.back.thicknessMm + plan.depthMm + (plan.face?.thicknessMm ?? 0)
+
+/** Stiles over every wall, rails over the lowest panels and the tops. */
+function faceFrame(d: Draft, ctx: ShapeContext, plan: Plan, face: Section) {
+  const last = plan.walls.length - 1
+  const stiles = plan.walls.map((w, k) => ({
+    id: stileId(k),
+    left: k === 0 ? w.from : k === last ? w.to - face.widthMm : (w.from + w.to - face.widthMm) / 2,
+    on: [...new Set([w.left?.front, w.right?.front])].filter((x) => x !== undefined),
+  }))
+  const parts = placeFace(d, {
+    ...{ section: face, grade: ctx.settings.grade, yard: ctx.settings.yard, stiles },
+    ...{ frontMm: plan.back.thicknessMm + plan.depthMm, headMm: plan.highMm },
+    rails: [
+      { id: 'face-foot', topMm: plan.tops[0] },
+      { id: 'face-head', topMm: plan.highMm },
+    ],
+  })
+  d.sub({ id: 'face', name: 'unit', parts, built: 'in-place' })
+}
+
 /** Kicks under the lowest panels, strips at both walls and one under the ceiling. */
 function trim(d: Draft, p: ClosetFrontParams, plan: Plan) {
   const from = d.assembly.parts.length
   const t = plan.sheet.thicknessMm
-  const front = plan.back.thicknessMm + plan.depthMm
+  const front = frontOf(plan)
   const stock: Stock = { kind: 'sheet', sheet: plan.sheet.id }
   const strip = (id: string, min: [number, number, number], size: [number, number, number], along: 'x' | 'z') =>
     d.square({ id, role: 'filler', stock, min, size, along, across: along === 'x' ? 'z' : 'x', grain: 'any' })
@@ -248,24 +273,26 @@ function trim(d: Draft, p: ClosetFrontParams, plan: Plan) {
     const id = `kick-${k}`
     // Between light frames it stands between their front posts.
     const behind = p.school === 'frames' ? plan.post.widthMm - t : KICK_BACK_MM
-    strip(id, [o.left, front - behind - t, 0], [o.right - o.left, t, plan.kickMm - cleatHigh(p, plan)], 'x')
+    const edge = plan.back.thicknessMm + plan.depthMm
+    strip(id, [o.left, edge - behind - t, 0], [o.right - o.left, t, plan.kickMm - cleatHigh(p, plan)], 'x')
     d.rest(id, 'floor')
     for (const u of sides(plan, k)) d.screw(u, id, 2, 'edge', t, 100)
   })
   if (plan.fillerMm > 0) {
     const ends = [
-      { id: 'filler-left', x: 0, on: endOf(d, p, 0), edge: 'low' },
+      { id: 'filler-left', x: 0, on: endOf(d, p, plan, 0), edge: 'low' },
       {
         id: 'filler-right',
         x: plan.walls[plan.walls.length - 1].to,
-        on: endOf(d, p, plan.walls.length - 1),
+        on: endOf(d, p, plan, plan.walls.length - 1),
         edge: 'high',
       },
     ] as const
     for (const { id, x, on, edge } of ends) {
       strip(id, [x, front - t, 0], [plan.fillerMm, t, plan.highMm], 'z')
       d.rest(id, 'floor')
-      d.screw(on, id, screws(plan.highMm), 'edge', d.part(on).size.thicknessMm, 100)
+      const { min, max } = d.box(on)
+      d.screw(on, id, screws(plan.highMm), 'edge', max[0] - min[0], 100)
       d.machine(id, { kind: 'scribe', edge, allowanceMm: SCRIBE_MM })
     }
   }
@@ -274,18 +301,21 @@ function trim(d: Draft, p: ClosetFrontParams, plan: Plan) {
       const id = `head-${k}`
       const [left, right] = backEdges(plan, k)
       strip(id, [left, front - t, plan.highMm], [right - left, t, plan.headMm], 'x')
-      d.rest(id, `top-${k}`, 'bearing', d.screw(`top-${k}`, id, screws(right - left), 'edge', t, 100))
+      const on = plan.face ? `face-head-${k}` : `top-${k}`
+      d.rest(id, on, 'bearing', d.screw(on, id, screws(right - left), 'edge', plan.face?.widthMm ?? t, 100))
       d.machine(id, { kind: 'scribe', edge: 'high', allowanceMm: SCRIBE_MM })
     })
   d.sub({ id: 'trim', name: 'unit', parts: d.assembly.parts.slice(from).map((x) => x.id), built: 'in-place' })
 }
-/** What a filler is screwed to at an end: the upright there, or the front post of a ladder. */
-const endOf = (d: Draft, p: ClosetFrontParams, k: number): string =>
-  isFramed(p) && !(p.school === 'frames' && k === 0)
-    ? `post-${k}-1`
-    : d.assembly.parts.some((x) => x.id === `upright-${k}`)
-      ? `upright-${k}`
-      : `upright-${k}-${k === 0 ? 'b' : 'a'}`
+/** What a filler is screwed to at an end: the stile or upright there, or the front post of a ladder. */
+const endOf = (d: Draft, p: ClosetFrontParams, plan: Plan, k: number): string =>
+  plan.face
+    ? stileId(k)
+    : isFramed(p) && !(p.school === 'frames' && k === 0)
+      ? `post-${k}-1`
+      : d.assembly.parts.some((x) => x.id === `upright-${k}`)
+        ? `upright-${k}`
+        : `upright-${k}-${k === 0 ? 'b' : 'a'}`
 
 /** Left and right edges of what closes a bay: from middle to middle of its walls, the outer ones covered. */
 const covered = (plan: Plan, k: number) => ({
@@ -305,26 +335,31 @@ function latchOf(p: ClosetFrontParams, plan: Plan, k: number): Latch | null {
   const last = plan.tops.length - 1
   const up = plan.doorsToMm === null
   return {
-    under: up ? `top-${k}` : `shelf-${k}-${last}`,
-    underMm: (up ? plan.highMm : plan.tops[last]) - plan.sheet.thicknessMm,
-    frontMm: plan.back.thicknessMm + plan.depthMm,
+    under: !up ? `shelf-${k}-${last}` : plan.face ? `face-head-${k}` : `top-${k}`,
+    underMm: (up ? plan.highMm : plan.tops[last]) - (plan.face?.widthMm ?? plan.sheet.thicknessMm),
+    frontMm: frontOf(plan),
     // Between the cleats of the panel.
-    ...usable(p, plan, plan.openings[k]),
+    ...usable(p, plan, k),
   }
 }
 
 function fronts(d: Draft, p: ClosetFrontParams, ctx: ShapeContext, plan: Plan) {
-  const frontMm = plan.back.thicknessMm + plan.depthMm
+  const frontMm = frontOf(plan)
   const looking = [...new Set(plan.walls.flatMap((w) => [w.left?.front, w.right?.front]))].filter(
     (u) => u !== undefined,
   )
   const slides = p.front === 'sliding'
   const posts = d.assembly.parts.filter((x) => x.role === 'post').map((x) => x.id)
-  const uprights = p.school === 'frames' || slides ? posts : looking
+  const onPosts = slides && !plan.face
+  const uprights = p.school === 'frames' || onPosts ? posts : looking
   const from = d.assembly.parts.length
-  const each = plan.openings.map((o, k) => ({
+  const each = plan.faces.map((o, k) => ({
     ...covered(plan, k),
-    uprights: slides ? ([`post-${k}-1`, `post-${k + 1}-1`] as const) : sides(plan, k),
+    uprights: onPosts
+      ? ([`post-${k}-1`, `post-${k + 1}-1`] as const)
+      : plan.face
+        ? ([stileId(k), stileId(k + 1)] as const)
+        : sides(plan, k),
     faces: [o.left, o.right] as const,
   }))
   if (p.front === 'doors' || p.front === 'curtain' || slides || plan.doorsToMm !== null)
@@ -334,11 +369,14 @@ function fronts(d: Draft, p: ClosetFrontParams, ctx: ShapeContext, plan: Plan) {
       sheet: plan.sheet,
       closed: each.map((c, k) => ({ ...c, latch: latchOf(p, plan, k) })),
       uprights,
-      railed: looking,
+      railed: plan.face ? plan.walls.map((_w, k) => stileId(k)) : looking,
       frontMm,
       underMm: plan.kickMm,
       headMm: plan.doorsToMm ?? plan.highMm,
-      panelsMm: [...plan.tops, plan.highMm].flatMap((z) => noHingeAt(p, plan, z - plan.sheet.thicknessMm)),
+      panelsMm: [
+        ...[...plan.tops, plan.highMm].flatMap((z) => noHingeAt(p, plan, z - plan.sheet.thicknessMm)),
+        ...(plan.face ? [plan.tops[0], plan.highMm] : []).flatMap((z) => stretch(z - plan.face!.widthMm, z)),
+      ],
     })
   if (plan.rowsUp.length === 0) return
   if (plan.doorsToMm === null) stiffFrame(d, 'frame', uprights)
@@ -371,6 +409,8 @@ function choices(p: ClosetFrontParams, ctx: ShapeContext): Choice[] {
       : []),
     pen.coded('front', 'closet-closed', closed.options),
     ...(p.front === 'doors' || p.front === 'both' ? [pen.coded('latch', 'latch', ['magnet', 'none'])] : []),
+    ...(isFramed(p) ? [] : [pen.coded('face', 'closet-face', [...FACES])]),
+    ...(p.face === 'frame' && !isFramed(p) ? [pen.section('faceSection', 'closet-face-boards', posts)] : []),
     pen.coded('fillers', 'closet-fillers', [true, false]),
     pen.coded('tie', 'tie', [true, false]),
   ]

@@ -14,6 +14,7 @@ export interface StepData {
   'closet-sides': { pairs: number; screws: number }
   'closet-panels': { bays: number; screws: number; cleats: number; kicks: number }
   'closet-back': { backs: number; nailers: number }
+  'closet-face': { stiles: number; rails: number; railScrews: number; screws: number }
   'closet-trim': { ends: number; heads: number; leftMm: number }
 }
 const step = stepsWith<StepData>()
@@ -27,6 +28,7 @@ export function closetFrontSteps(p: ClosetFrontParams, { assembly: a }: Shaped):
   const [uprights, panels, backs] = [ids(/^upright-/), ids(/^(shelf|top)-\d/), ids(/^(back|tie)-/)]
   const [ladders, cleats, kicks] = [ids(/^(post|rung)-/), ids(/^cleat-/), ids(/^kick-/)]
   const ends = ids(/^(filler|head)-/)
+  const face = ids(/^(stile|face)-/)
   const tied = a.anchors.length > 0
   const laddered = ladders.length > 0
   const screws = (near: Which, far: Which) => fixedBy(a, near, far).screwsMost ?? 0
@@ -112,6 +114,21 @@ export function closetFrontSteps(p: ClosetFrontParams, { assembly: a }: Shaped):
       }),
     levelStep(a, uprights),
     tieStep(a.anchors),
+    face.length > 0 &&
+      step({
+        id: 'face',
+        code: 'closet-face',
+        data: {
+          stiles: ids(/^stile-/).length,
+          rails: ids(/^face-/).length,
+          railScrews: screws(called('rail'), called('stile')),
+          screws: screws(called('side'), called('stile')),
+        },
+        parts: face,
+        on: uprights,
+        cautions: ['screws', 'lift-two'],
+        hold: { code: 'diagonals-again', measure: square },
+      }),
     ends.length > 0 &&
       step({
         id: 'trim',

@@ -30,6 +30,7 @@ const reasons: WordsFor<ReasonData> = {
 const levers: WordsFor<LeverData> = {
   'closet-school': (d) => `Build it with ${SCHOOLS[d.school]}`,
   'closet-doors': () => 'Close it with doors instead of leaves that turn up',
+  'closet-no-face': () => 'Leave the face frame off, and band the edges',
   'closet-skin': (d) => `Make the skins of ${sheetName(d.sheet)}`,
   'closet-bays': (d) => `Part it into ${d.count} bays`,
 }
@@ -45,10 +46,14 @@ const problems: WordsFor<ProblemData> = {
     `It can be ${say.length(d.mostMm)} high at most, by the ceiling and the sheet, not ${say.length(d.mm)}.`,
   'closet-frames-wide': (d, say) =>
     `A bay ${say.length(d.mm)} wide wants two leaves, and a light frame carries them on one face only: ${say.length(d.mostMm)} at most. More bays, or another school.`,
+  'closet-face-wants-sheets': () =>
+    'A face frame goes on the front edges of sheets: ladders and light frames show their posts. Take a box for each bay, or shared sides.',
+  'closet-face-wants-doors': () =>
+    'Leaves that turn up have their hinges and springs where a face frame would be: with one take doors, panels that slide, a curtain or nothing.',
   'closet-springs-want-sides': () =>
     'Gas springs want a sheet on both sides of a bay: a light frame has one on one face. Doors, or ladders with skins.',
   'closet-sliding-wants-posts': () =>
-    'Panels that slide run on tracks screwed to the front of posts: take ladders or light frames, or doors.',
+    'Panels that slide run on tracks screwed to the front of posts or stiles: take ladders, light frames or a face frame, or doors.',
   'closet-too-deep': (d, say) => `A sheet gives sides of ${say.length(d.mostMm)} at most, not ${say.length(d.mm)}.`,
 }
 
@@ -82,6 +87,11 @@ const steps: StepWordsFor<StepData> = {
     title: 'Backs',
     text: (d) =>
       `${plural(d.backs, 'thin back')}, screwed all round while each bay is square${d.nailers ? `, and ${plural(d.nailers, 'board')} between the uprights under the tops for the ties` : ''}. Where nobody gets behind it, each back goes on before its bay is pushed to the wall.`,
+  },
+  'closet-face': {
+    title: 'Face frame',
+    text: (d) =>
+      `${plural(d.stiles, 'stile')} with ${plural(d.rails, 'rail')} between them, flat on the floor, ${plural(d.railScrews, 'screw')} at a slant out of each end, from behind. Then onto the front edges, the outer stiles flush with the outer sides, ${plural(d.screws, 'screw')} at a slant out of a side into each stile, bored first.`,
   },
   'closet-trim': {
     title: 'Strips at the walls and the ceiling',
@@ -121,6 +131,11 @@ export const closetFrontWords: KindWords = {
         curtain: 'a curtain',
       },
     },
+    'closet-face': {
+      label: 'Front edges',
+      options: { edges: 'as they are, banded', frame: 'behind a face frame' },
+    },
+    'closet-face-boards': { label: 'Stiles and rails' },
     'closet-fillers': { label: 'Strips scribed to walls and ceiling', options: { true: 'yes', false: 'no' } },
   },
   reasons,
