@@ -34,5 +34,18 @@ test('a wall is closed from end to end, in the way that is cheapest, with leaves
   await expect(page.getByText('Box to box')).toBeVisible()
   await page.getByText('Hang the leaves that turn up').click()
   await expect(page.getByText(/the thick end up/)).toBeVisible()
+
+  // A face frame: not with leaves that turn up, which it says; with doors, which hang on it.
+  await station(page, 'Shape')
+  await page.getByLabel('Front edges').selectOption({ label: 'behind a face frame' })
+  await expect(page.getByText(/their hinges and springs where a face frame would be/).first()).toBeVisible()
+  await page.getByLabel('Front', { exact: true }).selectOption({ label: 'doors' })
+  await expect(page.getByText(/their hinges and springs/)).toHaveCount(0)
+  await page.getByLabel('Front edges').selectOption({ label: 'behind a face frame' })
+  await expect(page.getByLabel('Stiles and rails')).toBeVisible()
+  await expect(page.getByText(/It holds/).first()).toBeVisible()
+  await station(page, 'Build')
+  await page.getByRole('button', { name: 'Face frame' }).click()
+  await expect(page.getByText(/stiles with .* rails between them/)).toBeVisible()
   await saved(page)
 })

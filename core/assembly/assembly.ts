@@ -150,6 +150,8 @@ export const ROLES = [
   'block',
   'drop',
   'stile',
+  'stud',
+  'header',
 ] as const
 
 export const part = z.object({

@@ -26,6 +26,7 @@ import { onPosts } from './on-posts.ts'
 import { partitions } from './partitions.ts'
 import { pins } from './pins.ts'
 import { pullOpen } from './pull-open.ts'
+import { pushed } from './pushed.ts'
 import { ratings } from './ratings.ts'
 import { onSlides } from './on-slides.ts'
 import { ownSweep } from './own-sweep.ts'
@@ -60,6 +61,7 @@ export const CHECKS: readonly AnyCheck[] = [
   sag,
   damp,
   leaning,
+  pushed,
   joints,
   onPosts,
   splitting,

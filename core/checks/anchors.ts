@@ -94,6 +94,7 @@ export const anchors = defineCheck({
         },
       ]
     })
+    const covers = held.flatMap((h) => [h.x.id, ...supports.get(h.x.id)!])
     const lost = held.find((h) => !h.g)
     if (lost)
       return [
@@ -103,6 +104,7 @@ export const anchors = defineCheck({
           code: 'unknown-anchor',
           state: 'unknown',
           parts: [lost.x.part],
+          covers,
           data: {
             count: held.length,
             needN: Math.hypot(lost.pulledN, lost.slidN),
@@ -114,7 +116,6 @@ export const anchors = defineCheck({
     if (held.length === 0) return []
     if (design.notWeighed.length > 0)
       return [notWeighed({ ...given, subject: 'build', parts: held.map((h) => h.x.part) }, design.notWeighed[0], goods)]
-    const covers = held.flatMap((h) => [h.x.id, ...supports.get(h.x.id)!])
     const told = (subject: string, code: string, list: readonly Held[], more: Input[]): CheckResult => {
       const { x, slidN, pulledN, g } = list.reduce((a, b) => (used(b) > used(a) ? b : a))
       const inputs: Input[] = [

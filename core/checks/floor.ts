@@ -22,7 +22,7 @@ export const floorBearing = defineCheck({
   id: 'floor',
   reads: ['assembly', 'service', 'space', 'goods'],
   run({ assembly, service, space }): CheckResult[] {
-    const feet = assembly.supports.filter((s) => s.on.kind === 'floor' && 'part' in s.from)
+    const feet = assembly.supports.filter((s) => s.on.kind === 'floor' && 'part' in s.from && s.push[2] > 0.5)
     if (feet.length === 0) return []
     const given = { check: 'floor', link: 'ground' as const }
     const unweighed = service.notWeighed.length > 0

@@ -1,10 +1,12 @@
-import type { Assembly, Part, Support } from '../assembly/assembly.ts'
+import { fastenersIn } from '../assembly/fasteners-in.ts'
+import type { Assembly, Joint, Part, Support } from '../assembly/assembly.ts'
 import { jointsOf } from '../assembly/joints-of.ts'
 import { netModulus, netSection, stiffnessLeft } from '../assembly/net-section.ts'
-import { isLevelSheet, type PartBoxes } from '../assembly/part-box.ts'
+import { isLevelSheet, thicknessAxis, type PartBoxes } from '../assembly/part-box.ts'
+import { SCREWED_FRONT } from '../assembly/way-in.ts'
 import { findGrade, findSection } from '../catalogue/lumber.ts'
 import { findSheet } from '../catalogue/sheets.ts'
-import { boxSize } from '../geometry/box.ts'
+import { boxSize, type Box } from '../geometry/box.ts'
 import type { LoadPath } from '../loads/load-path.ts'
 import { partMassKg } from '../assembly/mass.ts'
 import { newtons } from '../measure/units.ts'
@@ -39,10 +41,25 @@ function heldHeights(
   for (const j of jointsOf(a, p.id)) {
     const q = parts.get(j.near === p.id ? j.far : j.near)
     if (q && Math.abs(q.at.along[axis]) > UPRIGHT) heights.push(j.at[2])
+    else if (q && isPanelAlong(a, q, axis)) heights.push(...screwedAt(j, own, boxes.get(q.id)!))
   }
   for (const s of sideways)
     if (Math.abs(s.push[axis]) > UPRIGHT) heights.push((s.contact.min[2] + s.contact.max[2]) / 2)
   return heights.sort((x, y) => x - y)
+}
+/** A sheet that stands in the plane a post would bow in, screwed to another upright too. */
+const isPanelAlong = (a: Assembly, q: Part, axis: 0 | 1): boolean => {
+  if (q.stock.kind !== 'sheet' || q.loose || Math.abs(thicknessAxis(q)[1 - axis]) < UPRIGHT) return false
+  // What is taken off to open a build holds nothing.
+  if (a.subassemblies.some((s) => s.tags?.use === SCREWED_FRONT && s.parts.includes(q.id))) return false
+  const others = new Set(jointsOf(a, q.id).map((j) => (j.near === q.id ? j.far : j.near)))
+  return others.size > 1
+}
+/** Heights of the screws of a panel in a post: even over what both share. */
+function screwedAt(j: Joint, post: Box, panel: Box): number[] {
+  const [from, to] = [Math.max(post.min[2], panel.min[2]), Math.min(post.max[2], panel.max[2])]
+  const n = fastenersIn([j])
+  return n < 2 ? [] : Array.from({ length: n }, (_, i) => from + ((to - from) * i) / (n - 1))
 }
 const longestGap = (heights: number[]) => heights.slice(1).reduce((g, h, i) => Math.max(g, h - heights[i]), 0)
 

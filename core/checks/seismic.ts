@@ -83,7 +83,7 @@ export const earthquake = defineCheck({
       },
       { symbol: 'that share of the restoring moment', value: restoring, quantity: 'moment' as const },
     ]
-    const ties = assembly.anchors.filter((x) => x.holds.includes('y'))
+    const ties = assembly.anchors.filter((x) => x.into !== 'slab' && x.holds.includes('y'))
     const each = tiesPulled(assembly, { method, settings })
     const lost = each.find((e) => e.n === null)
     const height = ties.length > 0 ? Math.min(...ties.map((x) => x.at[2])) : 0

@@ -152,6 +152,13 @@ export const tipOver = defineCheck({
   reads: ['assembly', 'boxes', 'settings', 'method', 'goods', 'space'],
   run({ assembly, boxes, settings, method, goods, space }): CheckResult[] {
     if (!assembly.supports.some(isFoot)) return []
+    if (assembly.subassemblies.some((s) => s.tags?.use === 'divides'))
+      return [
+        plain({
+          ...{ check: 'tip-over', link: 'whole', quantity: 'moment', subject: 'pull' },
+          ...{ code: 'held-above', state: 'not-applicable' },
+        }),
+      ]
     const { back, front, left, right } = feet(assembly)
     const self = selfWeights(assembly)
     const goodsIn = goodsWeights(assembly)

@@ -12,7 +12,7 @@ import { sectionModulus } from '../mechanics/section.ts'
 import { pulledTogether } from '../mechanics/withdrawal.ts'
 import type { CheckContext } from './check.ts'
 import { oneFastener, passedIn } from './fastener.ts'
-import { isRated, ratedGives, screwGives } from './wall-fixing.ts'
+import { drivenAlong, isRated, ratedGives, screwGives } from './wall-fixing.ts'
 import { woodOf } from './wood.ts'
 
 /*
@@ -52,6 +52,8 @@ export function tiesPulled(a: Assembly, c: Given): TieGives[] {
   return tiesGive(a, c, 1, (x, site) => {
     if (isRated(x)) return [['rated', ratedGives(x, c)], ...boardBends(x, site, c)]
     const [one, many] = [screwGives(x, site.part, c), pulledTogether(x.count)]
+    // One that goes up into a joist is pushed across its length.
+    if (drivenAlong(x) !== 1) return [['stud', unfactored(one && one.across.value * x.count, c)]]
     if (!one) return [[woodOf(site.part) ? 'stud' : 'head', null]]
     const inWall: Link[] = [
       ['stud', unfactored(one.thread.value * many, c)],
@@ -76,7 +78,8 @@ type Link = [TieCode, number | null]
 const unfactored = (n: number | null, c: Given): number | null => n && n / c.method.loadFactor.goods
 
 function tiesGive(a: Assembly, c: Given, axis: Axis, own: (x: Anchor, site: TieSite) => Link[]): TieGives[] {
-  const holding = a.anchors.filter((x) => x.holds.includes(axis === 1 ? 'y' : 'x'))
+  // What holds in the slab is no tie: it holds where nothing falls.
+  const holding = a.anchors.filter((x) => x.into !== 'slab' && x.holds.includes(axis === 1 ? 'y' : 'x'))
   if (holding.length === 0) return []
   const [parts, boxes] = [partsById(a), partBoxes(a)]
   return holding.map((anchor) => {

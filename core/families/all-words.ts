@@ -8,6 +8,7 @@ import { ceilingRunnersWords } from './ceiling-runners/words.ts'
 import { closetFrontWords } from './closet-front/words.ts'
 import { drawerBankWords } from './drawer-bank/words.ts'
 import { floatingShelfRackWords } from './floating-shelf-rack/words.ts'
+import { framedWallWords } from './framed-wall/words.ts'
 import { hangingArmsWords } from './hanging-arms/words.ts'
 import { ledgerShelfWords } from './ledger-shelf/words.ts'
 import { loftDeckWords } from './loft-deck/words.ts'
@@ -34,6 +35,7 @@ export const KIND_WORDS: Readonly<Record<string, KindWords>> = {
   'closet-front': closetFrontWords,
   'drawer-bank': drawerBankWords,
   'floating-shelf-rack': floatingShelfRackWords,
+  'framed-wall': framedWallWords,
   'hanging-arms': hangingArmsWords,
   'ledger-shelf': ledgerShelfWords,
   'loft-deck': loftDeckWords,

@@ -8,6 +8,7 @@ import { ceilingRunners } from './ceiling-runners/ceiling-runners.ts'
 import { closetFront } from './closet-front/closet-front.ts'
 import { drawerBank } from './drawer-bank/drawer-bank.ts'
 import { floatingShelfRack } from './floating-shelf-rack/floating-shelf-rack.ts'
+import { framedWall } from './framed-wall/framed-wall.ts'
 import { hangingArms } from './hanging-arms/hanging-arms.ts'
 import { ledgerShelf } from './ledger-shelf/ledger-shelf.ts'
 import { loftDeck } from './loft-deck/loft-deck.ts'
@@ -47,5 +48,6 @@ export const FAMILIES: readonly AnyFamily[] = [
   floatingShelfRack,
   hangingArms,
   partition,
+  framedWall,
   closetFront,
 ]

@@ -6,7 +6,7 @@ import type { Settings } from '../assembly/settings.ts'
 import type { Goods } from '../goods/goods.ts'
 import { bad, type Result } from '../measure/result.ts'
 import type { Rounded } from '../measure/rounding.ts'
-import type { FloorFall, FreeSpace } from '../room/room.ts'
+import type { FloorFall, FreeSpace, Joists } from '../room/room.ts'
 import type { Step } from '../steps/step.ts'
 import type { Way } from '../goods/ways.ts'
 import { valueAt } from './params.ts'
@@ -23,6 +23,8 @@ export interface ShapeContext {
    * measured.
    */
   fallUnder?(wideMm: number, deepMm: number): FloorFall
+  /** Joists over a build of this size that is turned; absent where it is not: then those of the space are over it. */
+  joistsUnder?(wideMm: number, deepMm: number): Joists | null
 }
 
 /** One term of why a dimension has its value: `times` × `mm`, taken off when negative. */

@@ -18,6 +18,7 @@ import type { LoadPath } from '../loads/load-path.ts'
 import { kept } from '../measure/kept.ts'
 import { bad, good, type Problem, type Result } from '../measure/result.ts'
 import { ceilingAt, joistsOver } from '../room/ceiling.ts'
+import { mirroredJoists, turnedJoists } from '../room/joists-turned.ts'
 import { drivenAlong } from '../checks/wall-fixing.ts'
 import { fallUnder, floorPlane, type FloorPlane } from '../room/floor.ts'
 import { cornersAt, onPlan, outline, type Outline } from '../room/outline.ts'
@@ -255,6 +256,14 @@ export function contextOf(
             fallUnder(floor, line, { alongMm: build.offsetMm, outMm: build.outMm }, wide, deep),
         }
       : {}),
+    ...(line && build.turn !== 0
+      ? {
+          joistsUnder: (wideMm: number, deepMm: number) => {
+            const straight = joistsOver(p.room, o, line, { alongMm: build.offsetMm, outMm: build.outMm })
+            return straight && turnedJoists(straight, build.turn, { wideMm, deepMm })
+          },
+        }
+      : {}),
   }
 }
 
@@ -380,6 +389,7 @@ function shapeOnFloor(family: AnyFamily, build: Build, ctx: ShapeContext): Resul
     obstacles: build.mirrored
       ? ctx.space.obstacles.map((o) => ({ ...o, left: max[0] - o.right, right: max[0] - o.left }))
       : ctx.space.obstacles,
+    joists: ctx.space.joists && build.mirrored ? mirroredJoists(ctx.space.joists, max[0]) : ctx.space.joists,
     prepared: build.mirrored
       ? ctx.space.prepared.map((o) => ({ ...o, left: max[0] - o.right, right: max[0] - o.left }))
       : ctx.space.prepared,
@@ -387,13 +397,30 @@ function shapeOnFloor(family: AnyFamily, build: Build, ctx: ShapeContext): Resul
       ? { atOriginMm: fall.atOriginMm + (fall.xMmPerM * max[0]) / 1000, xMmPerM: -fall.xMmPerM, yMmPerM: fall.yMmPerM }
       : fall,
   }
-  const shaped = family.shape(build.params, { ...ctx, space })
+  const { joistsUnder } = ctx
+  const overhead =
+    joistsUnder && build.mirrored
+      ? {
+          joistsUnder: (wide: number, deep: number) => {
+            const j = joistsUnder(wide, deep)
+            return j && mirroredJoists(j, wide)
+          },
+        }
+      : {}
+  const shaped = family.shape(build.params, { ...ctx, ...overhead, space })
   if (!shaped.ok || !build.mirrored) return shaped
   // What is dragged along the wall runs the other way.
   const dims = shaped.value.dims.map((d) =>
     d.drag?.axis === 'x' ? { ...d, drag: { ...d.drag, sign: -d.drag.sign as 1 | -1 } } : d,
   )
   return good({ ...shaped.value, dims, assembly: mirrorAssembly(shaped.value.assembly, max[0]) })
+}
+
+/** The space of a build that is shaped: what is over one that is turned depends on its size. */
+function spaceRound(ctx: ShapeContext, assembly: Assembly): FreeSpace {
+  if (!ctx.joistsUnder) return ctx.space
+  const { max } = wholeBox(partBoxes(assembly))
+  return { ...ctx.space, joists: ctx.joistsUnder(max[0], max[1]) }
 }
 
 /** A build shaped where it stands, with what stands on it and all that judges it. */
@@ -406,7 +433,7 @@ function shapedToJudge(family: AnyFamily, build: Build, ctx: BuildContext, pen?:
   const goods = new Map(ctx.goods.map((g) => [g.item.id, g.item]))
   const { carries } = ctx
   const carried = carries ? burdened(assembly, carries.at, carries.uppers.map(standingOf)) : assembly
-  const given = { settings: ctx.settings, space: ctx.space, goods, unhoused, alike: groups }
+  const given = { settings: ctx.settings, space: spaceRound(ctx, assembly), goods, unhoused, alike: groups }
   return good({ shaped: shaped.value, assembly, temporary, groups, goods, carried, given })
 }
 
@@ -435,7 +462,7 @@ export function readWith(
       temporary,
       carried,
       liftMm: 0,
-      space: ctx.space,
+      space: given.space,
       groups,
       labels: labels(groups),
       ...judged,

@@ -18,6 +18,7 @@ export const CHECK_NAMES: Record<string, string> = {
   'hooked-panel': 'Panel behind hooks',
   'tip-over': 'Tipping over',
   joints: 'Fasteners',
+  pushed: 'Pushed sideways',
   'on-posts': 'Lying on posts',
   splitting: 'Splitting',
   damp: 'Damp',

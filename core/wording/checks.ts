@@ -368,6 +368,29 @@ const TABLE: Record<string, Words> = {
     r.state === 'holds'
       ? `The sheet back keeps it from folding ${swayWay(d)}${share(r, say)}.`
       : `The screws of the sheet back are too few for ${say.force(Number(d.leanN))} ${swayWay(d)}, ${leanOf(d)}. More of them, or a tie to the wall.`,
+  'pushed-studs': (r, _d, say) =>
+    r.state === 'holds'
+      ? `Its studs bear people falling against it${share(r, say)}.`
+      : `Its studs break when people fall against it: ${say.percent(r.ratio ?? 9.99)} of what they bear. Deeper studs, or closer ones.`,
+  'unknown-pushed': (_r, d, say) =>
+    `Not proven: each of its fixings must hold up to ${say.force(Number(d.needN))} when it is pushed, and nobody has said what the anchors in the slab give. Enter their maker’s rating in the settings.`,
+  'pushed-bows': (r, _d, say) =>
+    r.state === 'holds'
+      ? `Pressed all over, its studs bow no more than they may${share(r, say)}.`
+      : `Pressed all over, its studs bow ${say.sag(r.demand ?? 0)}, and ${say.sag(r.capacity ?? 0)} is allowed. Deeper studs, or closer ones.`,
+  'pushed-ends': (r, _d, say) =>
+    r.state === 'holds'
+      ? `The screws at the ends of its studs keep them there when it is pushed${share(r, say)}.`
+      : `The screws at the ends of its studs give way when it is pushed: ${say.percent(r.ratio ?? 9.99)} of what they hold. Closer studs.`,
+  'pushed-plates': (r, _d, say) =>
+    r.state === 'holds'
+      ? `Its plates bear the push between their fixings${share(r, say)}.`
+      : `Its plates break between their fixings when it is pushed: ${say.percent(r.ratio ?? 9.99)} of what they bear. Anchors nearer to each other, or wider boards.`,
+  'pushed-fixings': (r, d, say) =>
+    r.state === 'holds'
+      ? `Its ${plural(Number(d.count), 'fixing')} in floor and ceiling keep it when it is pushed${share(r, say)}.`
+      : `Its fixings in floor and ceiling give way when it is pushed: ${say.percent(r.ratio ?? 9.99)} of what one holds. Anchors nearer to each other, or a wall that crosses more joists.`,
+  'held-above': () => 'It is held at its foot and by the ceiling: it does not fall, and what pushes it is asked apart.',
   'on-posts': (r, d, say) =>
     r.state === 'holds'
       ? `What lies on the posts stays there when it leans: ${plural(Number(d.screws), 'screw')} at a slant in ${plural(Number(d.posts), 'post')}${share(r, say)}.`

@@ -41,6 +41,8 @@ export const ROLE_NAMES: Record<string, [one: string, many: string]> = {
   filler: ['filler', 'fillers'],
   block: ['block', 'blocks'],
   stile: ['stile', 'stiles'],
+  stud: ['stud', 'studs'],
+  header: ['header', 'headers'],
 }
 export const roleName = (role: string, n = 1): string => (ROLE_NAMES[role] ?? [role, role])[n === 1 ? 0 : 1]
 

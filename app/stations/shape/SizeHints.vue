@@ -48,15 +48,17 @@ const saves = (h: SizeHint) =>
 </script>
 
 <template>
-  <ul v-if="hints.length" class="hints" role="status">
-    <li v-for="h in hints" :key="h.path">
-      {{ dimName(h) }}: {{ formatLength(h.toMm, readings.units) }} instead of
-      {{ formatLength(h.fromMm, readings.units) }} saves {{ saves(h) }} ({{
-        formatMoney(-h.deltaMinor, doc.project!.settings.currency)
-      }}).
-      <button type="button" class="btn btn-sm btn-outline-secondary" @click="take(h)">Take it</button>
-    </li>
-  </ul>
+  <div role="status">
+    <ul v-if="hints.length" class="hints">
+      <li v-for="h in hints" :key="h.path">
+        {{ dimName(h) }}: {{ formatLength(h.toMm, readings.units) }} instead of
+        {{ formatLength(h.fromMm, readings.units) }} saves {{ saves(h) }} ({{
+          formatMoney(-h.deltaMinor, doc.project!.settings.currency)
+        }}).
+        <button type="button" class="btn btn-sm btn-outline-secondary" @click="take(h)">Take it</button>
+      </li>
+    </ul>
+  </div>
 </template>
 
 <style scoped>

@@ -14,13 +14,15 @@ export function screwPanel(
   sheet: Sheet,
   x: {
     id: string
-    role: 'back' | 'side'
+    role: 'back' | 'side' | 'face'
     min: Vec3
     size: Vec3
     across: 'x' | 'y'
     on: readonly string[]
     /** Its screws stand on the middle line of an upright, at two panels that meet there too: they do not turn it. */
     centred?: boolean
+    /** Those of them that are counted on to carry it; all where nothing is said. */
+    borneBy?: readonly string[]
   },
 ): void {
   d.square({
@@ -37,6 +39,7 @@ export function screwPanel(
   for (const on of x.on) {
     const into = d.part(on).size.thicknessMm
     const joint = d.screw(x.id, on, screws, 'side', sheet.thicknessMm, into)
+    if (x.borneBy && !x.borneBy.includes(on)) continue
     if (!x.centred) {
       d.rest(x.id, on, 'fasteners', joint)
       continue
@@ -45,7 +48,8 @@ export function screwPanel(
     const middle = (upright.min[0] + upright.max[0]) / 2
     const at = Math.min(Math.max(middle, panel.min[0]), panel.max[0])
     const [z0, z1] = [Math.max(panel.min[2], upright.min[2]), Math.min(panel.max[2], upright.max[2])]
-    const contact: Box = { min: [at, panel.min[1], z0], max: [at, panel.min[1], z1] }
+    const face = panel.min[1] < upright.min[1] ? panel.max[1] : panel.min[1]
+    const contact: Box = { min: [at, face, z0], max: [at, face, z1] }
     d.hold({
       ...{ from: { part: x.id }, on: { kind: 'part', part: on } as const, contact, push: UP, joint },
       ...{ way: 'both' as const, via: 'fasteners' as const },

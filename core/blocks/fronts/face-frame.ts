@@ -4,6 +4,7 @@ import { slantedInFace } from '../../catalogue/fasteners.ts'
 import type { Section } from '../../catalogue/lumber.ts'
 import type { UnitSystem } from '../../measure/units.ts'
 import type { Vec3 } from '../../geometry/vec.ts'
+import { ALONG, OUT, UP } from '../mounts/wall-fixing.ts'
 
 /*
  *   |‾‾|====|‾‾|====|‾‾|    stiles on the front edges of the uprights, rails between them, flush in front: screws at a
@@ -34,11 +35,7 @@ const OVER_FLOOR_MM = 10
 /** Screws of a stile in its upright are no further apart, mm. Product decision. */
 const EVERY_MM = 400
 const RAIL_SCREWS = 2
-const WAYS: readonly Vec3[] = [
-  [1, 0, 0],
-  [0, 1, 0],
-  [0, 0, 1],
-]
+const WAYS: readonly Vec3[] = [ALONG, OUT, UP]
 
 /** How far a stile reaches into an opening past its wall, mm: at an end it is flush with the outer face. */
 export const overOpening = (s: Pick<Section, 'widthMm'>, wallMm: number, atEnd: boolean): number =>

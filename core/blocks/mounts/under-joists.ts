@@ -12,7 +12,7 @@ import {
   type PreparedSpot,
 } from '../../room/prepared.ts'
 import type { KnownJoists } from './on-rods.ts'
-import { boreForBolt, DOWN, EDGE_SHARE, FROM_END_MM, UP } from './wall-fixing.ts'
+import { ALONG, boreForBolt, DOWN, EDGE_SHARE, FROM_END_MM, OUT, UP } from './wall-fixing.ts'
 
 /*
  * What hangs under joists, or under another piece that does, by fasteners through it from below. Loads beside its middle
@@ -87,12 +87,17 @@ function preparedOver(o: Over, { min, max }: Box, i: 0 | 1, taken: readonly numb
     .filter(({ at }) => taken.every((v) => Math.abs(v - at[0]) >= APART_MM))
 }
 
+/** What a screw that goes up passes on its way, and of which yard it is. */
+interface Into extends Pick<Over, 'system'> {
+  joists: Pick<KnownJoists, 'liningMm'>
+}
+
 /** What holds a piece up at one place: screws into a joist or into blocking, or a bolt that is there. */
 function upInto(
   d: Draft,
   part: string,
   at: { x: number; y: number },
-  o: Over,
+  o: Into,
   s: { count: number; into?: PreparedSpot },
 ) {
   const { min, max } = d.box(part)
@@ -115,6 +120,22 @@ function upInto(
     embedMm: thread,
     ...(prepared ? { prepared } : {}),
   })
+}
+
+/**
+ * A piece level under the ceiling that also keeps what comes against it: screws up into joists at some places along x, in
+ * its middle, hold it up and where it is.
+ */
+export function keptUnderJoists(d: Draft, part: string, places: readonly number[], o: Into): void {
+  const { min, max } = d.box(part)
+  const y = (min[1] + max[1]) / 2
+  for (const x of places.filter((v) => v >= min[0] && v <= max[0])) {
+    const anchor = upInto(d, part, { x, y }, o, { count: 1 })
+    holdAt(d, [part, null], { x, y }, { anchor, shared: d.box(part) })
+    const contact = spot(x, y, max[2])
+    for (const push of [OUT, ALONG])
+      d.hold({ from: { part }, on: CEILING, contact, push, way: 'both', via: 'fasteners', anchor })
+  }
 }
 
 /**

@@ -184,6 +184,7 @@ export function boreForBolt(d: Draft, part: string, at: { x: number; y?: number;
 export const UP: Vec3 = [0, 0, 1]
 export const DOWN: Vec3 = [0, 0, -1]
 export const OUT: Vec3 = [0, 1, 0]
+export const ALONG: Vec3 = [1, 0, 0]
 export const WALL = { kind: 'wall' } as const
 
 /** An anchor holds up and back what it passes. */

@@ -1,5 +1,6 @@
 import type { Stock } from '../../assembly/assembly.ts'
 import type { Draft } from '../../assembly/draft.ts'
+import { placeNoggings } from '../../blocks/frame/noggings.ts'
 import { LEDGER_SCREWS, SEVERAL } from '../ledger-screws.ts'
 import { unitsOf } from '../../assembly/settings.ts'
 import { hangJoist } from '../../blocks/mounts/joist-hanger.ts'
@@ -203,29 +204,12 @@ function platesOf({ d, p, ctx, plan, board }: Site, treated: boolean): Run[] {
   })
 }
 
-/** Boards between studs half-way up: what keeps them from bowing sideways. */
-function noggings({ d, p, plan, board }: Site, studs: readonly string[]): string[] {
-  const { upright, door } = plan
-  const z = (framed(plan) - plan.rim.widthMm) / 2
-  return studs.slice(1).flatMap((right, i) => {
-    const left = studs[i]
-    const [from, to] = [d.box(left).max[0], d.box(right).min[0]]
-    if (to - from < LEAST_NOG_MM || (door && from < door.to && to > door.from)) return []
-    const id = `nogging-${i}`
-    d.square({
-      id,
-      role: 'nogging',
-      stock: board(p.uprightSection),
-      min: [from, rimBack(plan), z],
-      size: [to - from, upright.widthMm, upright.thicknessMm],
-      along: 'x',
-      across: 'y',
-    })
-    for (const s of [left, right]) d.rest(id, s, 'fasteners', d.screw(s, id, 2, 'end', upright.thicknessMm, 200))
-    return [id]
+/** Boards between studs half-way up. */
+const noggings = ({ d, p, plan, board }: Site, studs: readonly string[]): string[] =>
+  placeNoggings(d, studs, {
+    ...{ section: plan.upright, stock: board(p.uprightSection), backMm: rimBack(plan), door: plan.door },
+    lowMm: (framed(plan) - plan.rim.widthMm) / 2,
   })
-}
-const LEAST_NOG_MM = 40
 
 /** Joists in hangers between ledger and rim, fillers between the two of a pair, blocks under the seams of the deck. */
 function joists({ d, p, ctx, plan, board }: Site, ledgers: readonly Run[], rims: readonly Run[]) {
