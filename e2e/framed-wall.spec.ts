@@ -30,7 +30,7 @@ test('a wall that divides the room waits for what holds it above, and stays wher
   await expect(door).not.toHaveValue('')
   await door.fill('20')
   await page.keyboard.press('Enter')
-  await expect(page.getByText(/three studs stand to either side/).first()).toBeVisible()
+  await expect(page.getByText(/two anchors to either side/).first()).toBeVisible()
   await door.fill('1400')
   await page.keyboard.press('Enter')
   await expect(door).toHaveValue('1400')

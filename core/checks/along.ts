@@ -34,6 +34,9 @@ type Given = Pick<CheckContext, 'assembly' | 'design' | 'parts' | 'settings' | '
 /** Nearer to the middle line than this is on it, mm. */
 const BESIDE_MM = 0.5
 
+/** What presses less than this is no column: couples that share themselves out, N. Product decision. */
+const COLUMN_FROM_N = 1
+
 /** How far beside its middle line a force enters a member or leaves it, through its thickness and its width, mm. */
 function besideMm(p: Part, a: CheckContext['assembly']): { through: number; across: number } {
   const out = { through: 0, across: 0 }
@@ -98,10 +101,10 @@ function ofMember(p: Part, a: Acting, c: Given): CheckResult {
   })
   const free = Math.max(freeMm(p, heldIn(t)), freeMm(p, heldIn(w)))
   const pressed =
-    a.pressedN > 0
+    a.pressedN > COLUMN_FROM_N
       ? c.method.post({ grade, nominalWidth: nominal, axialN: a.pressedN, axes: [way(t), way(w)] }, c.settings)
       : null
-  if (a.pressedN > 0 && !pressed) return lost
+  if (a.pressedN > COLUMN_FROM_N && !pressed) return lost
   const data = { role: p.role, pulledN: a.pulledN, pressedN: a.pressedN, lengthMm: free, thickMm: Math.min(w, t) }
   const inputs: Input[] = [
     { symbol: 'pulled', value: a.pulledN, quantity: 'force', source: c.method.loadFactor.source },

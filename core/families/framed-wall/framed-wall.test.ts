@@ -1,6 +1,7 @@
 import { describe, expect, it } from '@jest/globals'
 import { expectNear } from '../../../test-support/near.ts'
 import { checkOf, readParams, tryParams } from '../../../test-support/read-params.ts'
+import { misplaced } from '../../assembly/sound.ts'
 import { METHODS } from '../../mechanics/methods/all.ts'
 import { METRIC } from '../../measure/units.ts'
 import { sayProblem } from '../../wording/problems.ts'
@@ -68,6 +69,20 @@ describe('a framed wall', () => {
     const studs = boxesOf(long, /^stud-/)
     expect(studs.some((b) => Math.abs(b.max[0] - seam) < 1e-6)).toBe(true)
     expect(studs.some((b) => Math.abs(b.min[0] - seam) < 1e-6)).toBe(true)
+  })
+  it('wherever its door is, no two studs stand in each other, and both beside it are there', () => {
+    const c = ctx(
+      { joists: { ...exampleJoists('out'), atMm: Array.from({ length: 18 }, (_, i) => 200 + 400 * i) } },
+      7000,
+    )
+    for (let at = 200; at <= 5940; at += 287) {
+      const x = read({ doorMm: 860, doorAtMm: at }, c)
+      expect(misplaced(x.shaped.assembly)).toEqual([])
+      const studs = boxesOf(x, /^stud-/)
+      for (const edge of [at - 38, at + 860 + 38])
+        expect(studs.some((b) => Math.min(Math.abs(b.max[0] - edge), Math.abs(b.min[0] - edge)) < 1e-6)).toBe(true)
+      expect(x.verdict).toMatchObject({ fails: 0, unknown: 0 })
+    }
   })
   it.each([
     ['framed-no-ceiling', {}, { joists: null }],

@@ -39,6 +39,8 @@ const DOOR = inches(34)
 const DOOR_HIGH = inches(82.5)
 /** Anchors of a plate, usual for inner walls. */
 const ANCHORS_EVERY = inches(32)
+/** Of a wall beside its door, mm: two anchors 50 mm from the ends of its plate, and twice as far from each other. */
+const LEAST_PIER_MM = 200
 /** The wood beside a screw up into a joist, mm. */
 const BESIDE_MM = 12
 /** Panels begin this far over the floor: what is spilt does not reach them, mm. */
@@ -112,7 +114,7 @@ export function planOut(p: FramedWallParams, ctx: ShapeContext, pen: DimPen): Re
   if (p.faces !== 'none' && panelMm > sheetMm)
     return bad('framed-panel-too-high', { mm: panelMm, mostMm: sheetMm }, 'faces')
   const studs = withDoor(even, door.value, t)
-  const [plates, tops] = platesOf({ lengthMm, boardMm, t }, studs, door.value)
+  const { plates, tops } = platesOf({ lengthMm, boardMm, t }, studs, door.value, fixedAt.value)
   if (!plates || !tops) return bad('framed-not-spliced', { mostMm: boardMm }, 'lengthMm')
   const meets = [plates, tops].flatMap((row) => row.slice(1).flatMap((s, i) => (row[i].to === s.from ? [s.from] : [])))
   const doubled = twoWhere(studs, meets, t)
@@ -128,10 +130,13 @@ function evenly(lengthMm: number, t: number, everyMm: number): number[] {
   return Array.from({ length: n + 1 }, (_, i) => ((lengthMm - t) * i) / n)
 }
 
+/** Left edges of the long studs beside a door, outside the short ones. */
+const kingsOf = (door: Door | null, t: number): number[] => (door ? [door.from - 2 * t, door.to + t] : [])
+
 /** Studs that stand in the way of a door go; beside it stand two, and one under each end of what is over it. */
 function withDoor(even: readonly number[], door: Door | null, t: number): number[] {
   if (!door) return [...even]
-  const kings = [door.from - 2 * t, door.to + t]
+  const kings = kingsOf(door, t)
   const free = even.filter((x) => x + t <= kings[0] + 1e-6 || x >= kings[1] + t - 1e-6)
   return [...free, ...kings].sort((a, b) => a - b)
 }
@@ -143,8 +148,9 @@ function doorOf(
 ): Result<Door | null> {
   const units = unitsOf(ctx.settings)
   const t = w.section.thicknessMm
-  // At each end a stud, and beside the door another with the short one that carries what is over it.
-  const beside = 3 * t
+  // At each end a stud, and beside the door another with the short one that carries what is over it; a plate there has
+  // two anchors.
+  const beside = Math.max(3 * t, LEAST_PIER_MM)
   const fits = w.lengthMm - 2 * beside >= DOOR
   const doorMm = pen.length(
     { path: 'doorMm', code: 'framed-door', min: 0, max: 1800 },
@@ -171,18 +177,31 @@ function doorOf(
   return good({ from, to: from + doorMm, highMm })
 }
 
-/** Plates under and over the studs, in pieces that meet in the middle of one; none under a door. */
+/** Two studs side by side need so many times the thickness of one from each of their neighbours. */
+const ROOM_FOR_TWO = 2.5
+
+/** Plates under and over the studs, in pieces that meet in the middle of one that stands alone; none under a door. */
 function platesOf(
   { lengthMm, boardMm, t }: { lengthMm: number; boardMm: number; t: number },
   studs: readonly number[],
   door: Door | null,
-) {
-  const spliced = (from: number, to: number) => {
-    const inside = studs.map((x) => x + t / 2 - from).filter((x) => x >= 0 && x <= to - from)
-    return spliceOver(to - from, boardMm, inside)?.map((s) => ({ from: s.from + from, to: s.to + from })) ?? null
+  fixedAt: readonly number[],
+): { plates: Stretch[] | null; tops: Stretch[] | null } {
+  // Where pieces meet a second stud goes beside the first: there is room for it.
+  const apart = (x: number) => studs.every((y) => y === x || Math.abs(y - x) >= ROOM_FOR_TWO * t)
+  const seats = studs.filter((x) => apart(x) && !kingsOf(door, t).includes(x))
+  const spliced = (from: number, to: number, early = 0) => {
+    const ends = [0, to - from]
+    const inside = [...ends, ...seats.map((x) => x + t / 2 - from).filter((x) => x > t && x < to - from - t)]
+    inside.sort((a, b) => a - b)
+    return spliceOver(to - from, boardMm, inside, early)?.map((s) => ({ from: s.from + from, to: s.to + from })) ?? null
   }
   const lows = door ? [spliced(0, door.from), spliced(door.to, lengthMm)] : [spliced(0, lengthMm)]
-  return [lows.some((x) => !x) ? null : lows.flatMap((x) => x!), spliced(0, lengthMm)] as const
+  // Each piece above has two screws in joists: where the last would have one, the first ends sooner.
+  const held = (row: Stretch[] | null) =>
+    row?.every((s) => fixedAt.filter((x) => x > s.from + BESIDE_MM && x < s.to - BESIDE_MM).length >= 2)
+  const tops = seats.map((_x, early) => spliced(0, lengthMm, early)).find(held)
+  return { plates: lows.some((x) => !x) ? null : lows.flatMap((x) => x!), tops: tops ?? null }
 }
 
 /** Two studs in place of one over whose middle pieces of plate meet: each piece ends on its own. */

@@ -26,9 +26,10 @@ import { PANEL_FOOT_MM, planOut, type Door, type Plan } from './plan-out.ts'
 /** Screws through a plate into each end of a stud, and of a short stud into the long one beside it. */
 const END_SCREWS = 2
 const BESIDE_EVERY_MM = 400
-/** An anchor keeps this far from the end of a plate, mm; a plate shorter than so much has one in its middle. */
-const FROM_END_MM = 75
-const ONE_ANCHOR_MM = 260
+/** An anchor keeps this far from the end of a plate, mm. */
+const FROM_END_MM = 50
+/** Where a short stud is counted as held to the long one, of its length. */
+const TRIMMER_HELD = [0.25, 0.5, 0.75, 0.98]
 /** A stud stands shorter than this over a door as no piece, mm. */
 const LEAST_PIECE_MM = 40
 /** A panel is screwed to what it lies on by at least so much, mm. */
@@ -102,7 +103,6 @@ function lowerPlates(site: Site) {
 
 /** Places of anchors along a plate. */
 function anchorsAlong({ from, to }: Stretch, everyMm: number): number[] {
-  if (to - from < ONE_ANCHOR_MM) return [(from + to) / 2]
   const [a, b] = [from + FROM_END_MM, to - FROM_END_MM]
   const n = Math.max(1, Math.ceil((b - a) / everyMm - 1e-9))
   return Array.from({ length: n + 1 }, (_, i) => a + ((b - a) * i) / n)
@@ -162,7 +162,8 @@ function overDoor(site: Site, door: Door) {
     stand(site, s.id, s.x, [t, door.highMm], plateUnder(plan, s.x))
     const joint = d.screw(s.id, s.king, 2 + Math.floor(door.highMm / BESIDE_EVERY_MM), 'side', t, t)
     const x = s.x > door.from ? s.x + t : s.x
-    kept(d, s.id, s.king, joint, [x, y0 + w / 2, door.highMm - t])
+    // Side on side it bows no more than the long one does.
+    for (const share of TRIMMER_HELD) kept(d, s.id, s.king, joint, [x, y0 + w / 2, t + share * (door.highMm - t)])
   }
   d.square({
     ...{ id: 'header', role: 'header', stock: board(site), along: 'x', across: 'y' },

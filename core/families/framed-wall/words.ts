@@ -37,13 +37,13 @@ const problems: WordsFor<ProblemData> = {
   'framed-stud-too-long': (d, say) =>
     `Its studs would be ${say.length(d.mm)} long, and boards of this size come to ${say.length(d.mostMm)}. Take another size.`,
   'framed-door-past-wall': (d, say) =>
-    `The door begins ${say.length(d.mm)} along the wall: three studs stand to either side of it, so it begins between ${say.length(d.leastMm)} and ${say.length(Math.max(d.leastMm, d.mostMm))}. Move it, or make it narrower.`,
+    `The door begins ${say.length(d.mm)} along the wall: there are studs and two anchors to either side of it, so it begins between ${say.length(d.leastMm)} and ${say.length(Math.max(d.leastMm, d.mostMm))}. Move it, or make it narrower.`,
   'framed-door-too-high': (d, say) =>
     `Over a door ${say.length(d.mm)} high there is no room for a board and the plate: ${say.length(d.mostMm)} at most.`,
   'framed-panel-too-high': (d, say) =>
     `Its panels would be ${say.length(d.mm)} high, and a sheet gives ${say.length(d.mostMm)}. Leave its faces open, or take a longer sheet.`,
   'framed-not-spliced': (d, say) =>
-    `Its plates meet on studs, and no board is long enough from one to the next: ${say.length(d.mostMm)} at most.`,
+    `Its plates meet on studs, boards of this size come to ${say.length(d.mostMm)}, and each piece above needs two joists: there is no place where they could meet. Make it a little shorter or longer.`,
 }
 
 const steps: StepWordsFor<StepData> = {
