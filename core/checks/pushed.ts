@@ -73,10 +73,14 @@ const takes = (studs: readonly Piece[], i: number): number => {
   return (before ? (x - middle(before.box)) / 2 : 0) + (after ? (middle(after.box) - x) / 2 : 0)
 }
 
-/** The line at its height on a wall so high: as shares of one N, at the foot and at the head, and the moment, mm. */
+/**
+ * The line at its height on a wall so high, and on a low one also in its middle: as the most of one N that comes to the
+ * foot and to the head, and the moment, mm.
+ */
 function line(highMm: number): { foot: number; head: number; momentMm: number } {
   const up = Math.min(LINE_UP, highMm / 2)
-  return { foot: (highMm - up) / highMm, head: up / highMm, momentMm: (up * (highMm - up)) / highMm }
+  const head = Math.min(LINE_UP, highMm) / highMm
+  return { foot: (highMm - up) / highMm, head, momentMm: (up * (highMm - up)) / highMm }
 }
 
 /** Bending strength, MPa, stiffness, MPa, and section modulus and second moment of a board bent the way it is deep. */
