@@ -1,3 +1,4 @@
+import { partFeet } from './feet.ts'
 import { addTo } from '../measure/add-to.ts'
 import { findGrade, findSection } from '../catalogue/lumber.ts'
 import { findScrew } from '../catalogue/fasteners.ts'
@@ -125,9 +126,7 @@ export function validateAssembly(a: Assembly): Fault[] {
   }
   // On a floor that falls, feet reach below the level line, and what holds them down; nothing else may.
   const feet = new Set([
-    ...a.supports
-      .filter((s) => s.on.kind === 'floor' && 'part' in s.from)
-      .map((s) => (s.from as { part: string }).part),
+    ...partFeet(a).map((s) => s.from.part),
     ...a.anchors.filter((x) => x.into === 'slab').map((x) => x.part),
   ])
   for (const [partId, b] of boxes)

@@ -34,7 +34,10 @@ type Given = Pick<CheckContext, 'assembly' | 'design' | 'parts' | 'settings' | '
 /** Nearer to the middle line than this is on it, mm. */
 const BESIDE_MM = 0.5
 
-/** What presses less than this is no column: couples that share themselves out, N. Product decision. */
+/**
+ * What presses less than this is no column, whatever its length, N: couples that share themselves out along a plate. The
+ * thinnest dowel, 2 m long, buckles at sixty times as much (Euler).
+ */
 const COLUMN_FROM_N = 1
 
 /** How far beside its middle line a force enters a member or leaves it, through its thickness and its width, mm. */

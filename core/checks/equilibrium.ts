@@ -1,3 +1,4 @@
+import { partFeet } from '../assembly/feet.ts'
 import type { Assembly } from '../assembly/assembly.ts'
 import { arrived, inEquilibrium, type LoadPath } from '../loads/load-path.ts'
 import { defineCheck, plain, type CheckResult, type Input } from './check.ts'
@@ -19,7 +20,7 @@ const BESIDE_SHARE = 0.05
 /** What couples may be left to the ground, mm. */
 function mostBeside(a: Assembly): number {
   const up = a.supports.filter((s) => s.on.kind === 'wall' && s.anchor !== null && s.push[2] > 0.9)
-  const feet = a.supports.filter((s) => s.on.kind === 'floor' && 'part' in s.from)
+  const feet = partFeet(a)
   if (feet.length === 0) return BESIDE_MM
   const ys = feet.map((s) => (s.contact.min[1] + s.contact.max[1]) / 2)
   const [near, far] = [Math.min(...ys), Math.max(...ys)]

@@ -1,3 +1,4 @@
+import { partFeet } from '../assembly/feet.ts'
 import { partMassKg } from '../assembly/mass.ts'
 import { boxUnion } from '../geometry/box.ts'
 import { newtons } from '../measure/units.ts'
@@ -22,7 +23,7 @@ export const floorBearing = defineCheck({
   id: 'floor',
   reads: ['assembly', 'service', 'space', 'goods'],
   run({ assembly, service, space }): CheckResult[] {
-    const feet = assembly.supports.filter((s) => s.on.kind === 'floor' && 'part' in s.from && s.push[2] > 0.5)
+    const feet = partFeet(assembly)
     if (feet.length === 0) return []
     const given = { check: 'floor', link: 'ground' as const }
     const unweighed = service.notWeighed.length > 0
@@ -47,7 +48,7 @@ export const floorBearing = defineCheck({
           subject: 'floor',
           demand: worst.n / worst.area,
           capacity: under.most,
-          parts: 'part' in worst.s.from ? [worst.s.from.part] : [],
+          parts: [worst.s.from.part],
           data: { n: worst.n },
           working: {
             formula: 'load / foot',

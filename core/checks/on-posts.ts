@@ -1,4 +1,6 @@
 import type { Assembly, Joint, Support } from '../assembly/assembly.ts'
+import { isUpright } from '../assembly/part-box.ts'
+import { addTo } from '../measure/add-to.ts'
 import { defineCheck, measured, notWeighed, plain, type CheckContext, type CheckResult } from './check.ts'
 import { oneFastener } from './fastener.ts'
 import { LEAN } from './stability.ts'
@@ -22,9 +24,9 @@ function lying(a: Assembly, { parts, boxes }: Pick<Given, 'parts' | 'boxes'>): M
     if (!('part' in support.from) || support.on.kind !== 'part' || support.joint === null) continue
     const joint = joints.get(support.joint)!
     const [under, over] = [parts.get(support.on.part)!, support.from.part]
-    const onItsEnd = Math.abs(under.at.along[2]) > 0.9 && boxes.get(over)!.min[2] > boxes.get(under.id)!.max[2] - 1
+    const onItsEnd = isUpright(under) && boxes.get(over)!.min[2] > boxes.get(under.id)!.max[2] - 1
     if (support.via !== 'bearing' || joint.kind !== 'pocket-screwed' || !onItsEnd) continue
-    out.set(over, [...(out.get(over) ?? []), { support, joint }])
+    addTo(out, over, { support, joint })
   }
   return out
 }

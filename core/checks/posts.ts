@@ -2,54 +2,58 @@ import { fastenersIn } from '../assembly/fasteners-in.ts'
 import type { Assembly, Joint, Part, Support } from '../assembly/assembly.ts'
 import { jointsOf } from '../assembly/joints-of.ts'
 import { netModulus, netSection, stiffnessLeft } from '../assembly/net-section.ts'
-import { isLevelSheet, thicknessAxis, type PartBoxes } from '../assembly/part-box.ts'
+import { isLevelSheet, isUpright, thicknessAxis } from '../assembly/part-box.ts'
 import { SCREWED_FRONT } from '../assembly/way-in.ts'
 import { findGrade, findSection } from '../catalogue/lumber.ts'
 import { findSheet } from '../catalogue/sheets.ts'
 import { boxSize, type Box } from '../geometry/box.ts'
 import type { LoadPath } from '../loads/load-path.ts'
 import { partMassKg } from '../assembly/mass.ts'
+import { addTo } from '../measure/add-to.ts'
 import { newtons } from '../measure/units.ts'
 import type { DesignMethod, PostAxis } from '../mechanics/methods/method.ts'
-import { defineCheck, measured, plain, type CheckResult, type Input } from './check.ts'
+import { defineCheck, measured, plain, type CheckContext, type CheckResult, type Input } from './check.ts'
 import { LEAST_NET } from './members.ts'
 
-/** Size of the upward part of an upright piece's axis. */
-const UPRIGHT = 0.9
+/** Size of the part of an axis or a push along a way that runs that way. */
+const RUNS = 0.9
 
-/** What holds a standing board sideways, to and fro, by the board. */
+type Standing = Pick<CheckContext, 'assembly' | 'boxes' | 'parts'>
+const endsOf = (p: Part, { boxes }: Standing): number[] => [boxes.get(p.id)!.min[2], boxes.get(p.id)!.max[2]]
+
+/** Heights at which something that runs along `axis` is fastened to an upright piece. */
+const runsAt = (p: Part, axis: 0 | 1, { assembly, parts }: Standing): number[] =>
+  jointsOf(assembly, p.id).flatMap((j) => {
+    const q = parts.get(j.near === p.id ? j.far : j.near)
+    return q && Math.abs(q.at.along[axis]) > RUNS ? [j.at[2]] : []
+  })
+
+/** What holds pieces sideways, to and fro, by the piece. */
 function sidewaysOf(a: Assembly): Map<string, Support[]> {
   const out = new Map<string, Support[]>()
   for (const s of a.supports)
-    if ('part' in s.from && s.way === 'both' && Math.abs(s.push[2]) < UPRIGHT)
-      out.set(s.from.part, [...(out.get(s.from.part) ?? []), s])
+    if ('part' in s.from && s.way === 'both' && Math.abs(s.push[2]) < RUNS) addTo(out, s.from.part, s)
   return out
 }
 
 /**
- * Heights at which something that runs along `axis` is fastened to a post, or holds it to and fro that way: there it
- * cannot bow that way. Ends included.
+ * Heights at which a post cannot bow along `axis`: where something that runs that way is fastened to it, a panel that
+ * stands in that plane, or what holds it to and fro. Ends included.
  */
-function heldHeights(
-  p: Part,
-  axis: 0 | 1,
-  { assembly: a, boxes, parts }: { assembly: Assembly; boxes: PartBoxes; parts: ReadonlyMap<string, Part> },
-  sideways: readonly Support[] = [],
-): number[] {
-  const own = boxes.get(p.id)!
-  const heights = [own.min[2], own.max[2]]
-  for (const j of jointsOf(a, p.id)) {
-    const q = parts.get(j.near === p.id ? j.far : j.near)
-    if (q && Math.abs(q.at.along[axis]) > UPRIGHT) heights.push(j.at[2])
-    else if (q && isPanelAlong(a, q, axis)) heights.push(...screwedAt(j, own, boxes.get(q.id)!))
-  }
-  for (const s of sideways)
-    if (Math.abs(s.push[axis]) > UPRIGHT) heights.push((s.contact.min[2] + s.contact.max[2]) / 2)
-  return heights.sort((x, y) => x - y)
+export function heldHeights(p: Part, axis: 0 | 1, c: Standing, sideways: readonly Support[] = []): number[] {
+  const own = c.boxes.get(p.id)!
+  const panels = jointsOf(c.assembly, p.id).flatMap((j) => {
+    const q = c.parts.get(j.near === p.id ? j.far : j.near)
+    return q && isPanelAlong(c.assembly, q, axis) ? screwedAt(j, own, c.boxes.get(q.id)!) : []
+  })
+  const held = sideways
+    .filter((s) => Math.abs(s.push[axis]) > RUNS)
+    .map((s) => (s.contact.min[2] + s.contact.max[2]) / 2)
+  return [...endsOf(p, c), ...runsAt(p, axis, c), ...panels, ...held].sort((x, y) => x - y)
 }
 /** A sheet that stands in the plane a post would bow in, screwed to another upright too. */
 const isPanelAlong = (a: Assembly, q: Part, axis: 0 | 1): boolean => {
-  if (q.stock.kind !== 'sheet' || q.loose || Math.abs(thicknessAxis(q)[1 - axis]) < UPRIGHT) return false
+  if (q.stock.kind !== 'sheet' || q.loose || Math.abs(thicknessAxis(q)[1 - axis]) < RUNS) return false
   // What is taken off to open a build holds nothing.
   if (a.subassemblies.some((s) => s.tags?.use === SCREWED_FRONT && s.parts.includes(q.id))) return false
   const others = new Set(jointsOf(a, q.id).map((j) => (j.near === q.id ? j.far : j.near)))
@@ -110,7 +114,7 @@ export const postBuckling = defineCheck({
     }
     return alike.flatMap((group) => {
       // A board that stands, by what it does and not by what it is called.
-      const upright = group.parts.filter((p) => p.stock.kind === 'board' && Math.abs(p.at.along[2]) > UPRIGHT)
+      const upright = group.parts.filter((p) => p.stock.kind === 'board' && isUpright(p))
       const posts = upright.filter((p) => design.members.get(p.id)?.state.kind === 'column')
       const lost = upright.find((p) => design.members.get(p.id)?.state.kind === 'unknown')
       const ids = (p: Part) => [p.id, ...group.parts.filter((x) => x.id !== p.id).map((x) => x.id)]
@@ -264,13 +268,14 @@ const HOLDS_SHARE = 0.5
  * Heights at which an upright of sheet cannot bow sideways: cleats along it, and level panels that are fastened in or to
  * it over most of its width. Whether all of them lean together the sway check asks.
  */
-function heldByPanels(a: Assembly, p: Part, boxes: PartBoxes, parts: ReadonlyMap<string, Part>): number[] {
-  const panels = jointsOf(a, p.id).flatMap((j) => {
-    const q = parts.get(j.near === p.id ? j.far : j.near)
+export function heldByPanels(p: Part, c: Standing): number[] {
+  const panels = jointsOf(c.assembly, p.id).flatMap((j) => {
+    const q = c.parts.get(j.near === p.id ? j.far : j.near)
     const fast = j.fasteners.length > 0 && q && !q.loose && isLevelSheet(q)
     return fast && Math.min(q.size.lengthMm, q.size.widthMm) >= HOLDS_SHARE * p.size.widthMm ? [j.at[2]] : []
   })
-  return [...heldHeights(p, 1, { assembly: a, boxes, parts }), ...panels].sort((x, y) => x - y)
+  // Sheets side on side bow together: none holds the other.
+  return [...endsOf(p, c), ...runsAt(p, 1, c), ...panels].sort((x, y) => x - y)
 }
 
 /** A part's own weight with the method's factor, N, and a thousandth more. */
@@ -285,8 +290,8 @@ export const uprights = defineCheck({
     const looked: string[] = []
     for (const p of assembly.parts) {
       const member = design.members.get(p.id)
-      const onEdge = Math.abs(p.at.across[2]) >= UPRIGHT
-      if (p.stock.kind !== 'sheet' || !member || !(onEdge || Math.abs(p.at.along[2]) >= UPRIGHT)) continue
+      const onEdge = Math.abs(p.at.across[2]) >= RUNS
+      if (p.stock.kind !== 'sheet' || !member || !(onEdge || isUpright(p))) continue
       const { state } = member
       const given = { check: 'upright', link: 'post' as const, quantity: 'force' as const, subject: 'side' }
       if (state.kind === 'unknown')
@@ -298,7 +303,7 @@ export const uprights = defineCheck({
       if (axialN <= ownN(p, method)) continue
       looked.push(p.id)
       const sheet = findSheet(p.stock.sheet)!
-      const lengthMm = onEdge ? p.size.widthMm : longestGap(heldByPanels(assembly, p, boxes, parts))
+      const lengthMm = onEdge ? p.size.widthMm : longestGap(heldByPanels(p, { assembly, boxes, parts }))
       const [ei, wideMm] = onEdge ? [sheet.ei.across, p.size.lengthMm] : [sheet.ei.along, p.size.widthMm]
       // Dadoes and grooves leave it thinner.
       const kept = stiffnessLeft(p)

@@ -1,5 +1,6 @@
 import type { Anchor, Part } from '../assembly/assembly.ts'
 import { findGrade, findSection } from '../catalogue/lumber.ts'
+import { isUpright } from '../assembly/part-box.ts'
 import type { Box } from '../geometry/box.ts'
 import { secondMoment, sectionModulus } from '../mechanics/section.ts'
 import { anchorGives } from './anchors.ts'
@@ -27,7 +28,7 @@ const ALL_OVER = 0.00024
 /** People along a line, N/mm, and its height, mm: EN 1991-1-1 table 6.12, category A, recommended. */
 const LINE = 0.5
 const LINE_UP = 1200
-/** Bent so far of its height all over: IBC 2018 table 1604.3, inner walls. */
+/** Bent so far of its height all over: IBC 2018 table 1604.3, inner walls with brittle finishes; others may twice that. */
 const BENDS = 1 / 240
 /** Nearer to the floor or the ceiling than this a plate lies on it, mm. */
 const AT_MM = 2
@@ -57,7 +58,7 @@ function wallsOf({ assembly, parts, boxes }: Given): Wall[] {
       const from = Math.max(...low.map((x) => x.box.max[2]))
       const to = Math.min(...high.map((x) => x.box.min[2]))
       const studs = boards
-        .filter((x) => Math.abs(x.part.at.along[2]) > 0.9)
+        .filter((x) => isUpright(x.part))
         .filter((x) => x.box.min[2] - from < AT_MM && to - x.box.max[2] < AT_MM)
         .sort((a, b) => a.box.min[0] - b.box.min[0])
       return { studs, low, high }

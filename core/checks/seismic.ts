@@ -1,3 +1,4 @@
+import { partFeet } from '../assembly/feet.ts'
 import { partMassKg } from '../assembly/mass.ts'
 import { boxUnion } from '../geometry/box.ts'
 import { newtons } from '../measure/units.ts'
@@ -31,7 +32,7 @@ export const earthquake = defineCheck({
   reads: ['assembly', 'settings', 'method', 'space'],
   run({ assembly, settings, method, space }): CheckResult[] {
     const sds = settings.seismicG
-    const feet = assembly.supports.filter((s) => s.on.kind === 'floor' && 'part' in s.from).map((s) => s.contact)
+    const feet = partFeet(assembly).map((s) => s.contact)
     if (!sds || feet.length === 0) return []
     const given = { check: 'earthquake', link: 'whole' as const, quantity: 'force' as const, subject: 'build' }
     const items = assembly.bays.filter((b) => b.carriers.length > 0).flatMap((b) => b.items)

@@ -1,4 +1,5 @@
-import type { Assembly, Motion, Support } from '../assembly/assembly.ts'
+import { isFoot } from '../assembly/feet.ts'
+import type { Assembly, Motion } from '../assembly/assembly.ts'
 import { massCentre, partMassKg } from '../assembly/mass.ts'
 import { movedPoint, opens } from '../assembly/moved.ts'
 import { wholeBox } from '../assembly/part-box.ts'
@@ -65,9 +66,6 @@ function openedWeights(a: Assembly): { self: Weight[]; goods: Weight[] } | null 
       }),
   }
 }
-
-/** A part of the build stands there, or several as one; goods on the floor do not count. */
-const isFoot = (s: Support): boolean => s.on.kind === 'floor' && !('bay' in s.from)
 
 /** Edges of what stands on the floor. */
 function feet(a: Assembly): { back: number; front: number; left: number; right: number } {

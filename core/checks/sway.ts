@@ -1,3 +1,4 @@
+import { partFeet } from '../assembly/feet.ts'
 import { jointsOf } from '../assembly/joints-of.ts'
 import { fastenersIn } from '../assembly/fasteners-in.ts'
 import type { Joint, Part } from '../assembly/assembly.ts'
@@ -197,10 +198,9 @@ const stands = (c: Given, way: Way): Part[] =>
     if (p.stock.kind !== 'sheet') return false
     const size = boxSize(c.boxes.get(p.id)!)
     if (size[1 - way] >= CLOSING_MM || size[way] <= 4 * size[1 - way] || size[2] <= size[way] / 2) return false
-    const { supports } = c.assembly
     return (
-      supports.some((s) => s.on.kind === 'floor' && 'part' in s.from && s.from.part === p.id) &&
-      supports.some((s) => s.on.kind === 'part' && s.on.part === p.id)
+      partFeet(c.assembly).some((s) => s.from.part === p.id) &&
+      c.assembly.supports.some((s) => s.on.kind === 'part' && s.on.part === p.id)
     )
   })
 

@@ -1,3 +1,4 @@
+import { partFeet } from '../assembly/feet.ts'
 import type { Assembly, Part } from '../assembly/assembly.ts'
 import { isUpright } from '../assembly/part-box.ts'
 import { partMassKg } from '../assembly/mass.ts'
@@ -143,16 +144,14 @@ export interface FootEdge {
 /** Edges of the hull of all feet, over which the whole could tip. */
 export function footEdges(units: readonly Unit[]): FootEdge[] {
   const feet = units.flatMap((u) =>
-    u.assembly.supports
-      .filter((s) => s.on.kind === 'floor' && 'part' in s.from)
-      .flatMap(({ contact: { min, max } }): Point[] =>
-        [
-          [min[0], min[1]],
-          [max[0], min[1]],
-          [max[0], max[1]],
-          [min[0], max[1]],
-        ].map(([x, y]) => u.frame.toPlan(x, y)),
-      ),
+    partFeet(u.assembly).flatMap(({ contact: { min, max } }): Point[] =>
+      [
+        [min[0], min[1]],
+        [max[0], min[1]],
+        [max[0], max[1]],
+        [min[0], max[1]],
+      ].map(([x, y]) => u.frame.toPlan(x, y)),
+    ),
   )
   const corners = hull(feet)
   return corners.flatMap((p, i): FootEdge[] => {

@@ -1,3 +1,4 @@
+import { isFoot } from '../assembly/feet.ts'
 import type { Assembly, Support } from '../assembly/assembly.ts'
 import { mid, norm, scale, sub, type Vec3 } from '../geometry/vec.ts'
 import { holdWrench, isHeld, type Hold } from './body.ts'
@@ -58,7 +59,7 @@ export function closeOnGround(a: Assembly, path: LoadPath): void {
 export function notLifted(a: Assembly, path: LoadPath): void {
   const under = new Map<string, number>()
   for (const s of a.supports)
-    if (s.on.kind === 'floor' && !('bay' in s.from)) {
+    if (isFoot(s) && !('bay' in s.from)) {
       const foot = 'part' in s.from ? s.from.part : s.from.through
       under.set(foot, (under.get(foot) ?? 0) + (path.reactions.get(s.id) ?? 0))
     }

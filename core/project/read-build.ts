@@ -1,3 +1,4 @@
+import { partFeet } from '../assembly/feet.ts'
 import { alike, labels, type Alike, type LetterPen } from '../assembly/identical.ts'
 import { mirrorAssembly } from '../assembly/mirror.ts'
 import { partBoxes, wholeBox, type PartBoxes } from '../assembly/part-box.ts'
@@ -18,7 +19,8 @@ import type { LoadPath } from '../loads/load-path.ts'
 import { kept } from '../measure/kept.ts'
 import { bad, good, type Problem, type Result } from '../measure/result.ts'
 import { ceilingAt, joistsOver } from '../room/ceiling.ts'
-import { mirroredJoists, turnedJoists } from '../room/joists-turned.ts'
+import { mirroredJoists, mirroredSpace } from '../room/mirrored.ts'
+import { turnedJoists } from '../room/joists-turned.ts'
 import { drivenAlong } from '../checks/wall-fixing.ts'
 import { fallUnder, floorPlane, type FloorPlane } from '../room/floor.ts'
 import { cornersAt, onPlan, outline, type Outline } from '../room/outline.ts'
@@ -345,7 +347,7 @@ const standingOf = ({ build, shaped, most, service }: BuildReading): Standing =>
 
 /** Set on what it stands on before it is levelled, tied or loaded. */
 function withSetOn(steps: readonly Step[], lower: Build, a: Assembly): Step[] {
-  const feet = a.supports.flatMap((s) => (s.on.kind === 'floor' && 'part' in s.from ? [s.from.part] : []))
+  const feet = partFeet(a).map((s) => s.from.part)
   const step: Step = {
     id: 'set-on',
     code: 'set-on',
@@ -377,38 +379,15 @@ function shapeOnFloor(family: AnyFamily, build: Build, ctx: ShapeContext): Resul
   const first = family.shape(build.params, ctx)
   if (!first.ok || (!build.mirrored && !ctx.fallUnder)) return first
   const { max } = wholeBox(partBoxes(first.value.assembly))
-  const fall = ctx.fallUnder?.(max[0], max[1]) ?? LEVEL
-  const space: FreeSpace = {
-    ...ctx.space,
-    studsMm: build.mirrored
-      ? ctx.space.studsMm
-          .map((x) => max[0] - x)
-          .filter((x) => x >= 0)
-          .sort((a, b) => a - b)
-      : ctx.space.studsMm,
-    obstacles: build.mirrored
-      ? ctx.space.obstacles.map((o) => ({ ...o, left: max[0] - o.right, right: max[0] - o.left }))
-      : ctx.space.obstacles,
-    joists: ctx.space.joists && build.mirrored ? mirroredJoists(ctx.space.joists, max[0]) : ctx.space.joists,
-    prepared: build.mirrored
-      ? ctx.space.prepared.map((o) => ({ ...o, left: max[0] - o.right, right: max[0] - o.left }))
-      : ctx.space.prepared,
-    floorFall: build.mirrored
-      ? { atOriginMm: fall.atOriginMm + (fall.xMmPerM * max[0]) / 1000, xMmPerM: -fall.xMmPerM, yMmPerM: fall.yMmPerM }
-      : fall,
-  }
-  const { joistsUnder } = ctx
-  const overhead =
-    joistsUnder && build.mirrored
-      ? {
-          joistsUnder: (wide: number, deep: number) => {
-            const j = joistsUnder(wide, deep)
-            return j && mirroredJoists(j, wide)
-          },
-        }
-      : {}
-  const shaped = family.shape(build.params, { ...ctx, ...overhead, space })
-  if (!shaped.ok || !build.mirrored) return shaped
+  const space: FreeSpace = { ...ctx.space, floorFall: ctx.fallUnder?.(max[0], max[1]) ?? LEVEL }
+  if (!build.mirrored) return family.shape(build.params, { ...ctx, space })
+  const shaped = family.shape(build.params, {
+    ...{ ...ctx, space: mirroredSpace(space, max[0]) },
+    ...(ctx.joistsUnder
+      ? { joistsUnder: (wide: number, deep: number) => mirroredJoists(ctx.joistsUnder!(wide, deep), wide) }
+      : {}),
+  })
+  if (!shaped.ok) return shaped
   // What is dragged along the wall runs the other way.
   const dims = shaped.value.dims.map((d) =>
     d.drag?.axis === 'x' ? { ...d, drag: { ...d.drag, sign: -d.drag.sign as 1 | -1 } } : d,

@@ -1,9 +1,10 @@
 import { describe, expect, it } from '@jest/globals'
 import { frameOf, TURNS } from '../clearance/placing.ts'
 import { joistsOver } from './ceiling.ts'
-import { mirroredJoists, turnedJoists } from './joists-turned.ts'
+import { turnedJoists } from './joists-turned.ts'
+import { mirroredJoists, mirroredSpace } from './mirrored.ts'
 import { outline } from './outline.ts'
-import type { Joists, Room } from './room.ts'
+import { fallAt, freeSpace, type Joists, type Room } from './room.ts'
 import { newProject } from '../project/project.ts'
 
 const room: Room = (() => {
@@ -56,5 +57,40 @@ describe.each(['a', 'b'])('joists along wall %s, over a build at wall a', (along
     const twice = mirroredJoists(mirroredJoists(straight, wideMm), wideMm)
     expect(twice.atMm.map((x) => x.toFixed(6))).toEqual(straight.atMm.map((x) => x.toFixed(6)))
     expect(twice.fromMm).toBeCloseTo(straight.fromMm, 6)
+  })
+})
+
+describe('the space of a mirrored build', () => {
+  const p = newProject('p', 'p', 'metric', '2026-01-01T00:00:00.000Z')
+  const space = {
+    ...freeSpace(p.room, p.room.walls[0], 300),
+    floorFall: { atOriginMm: 2, xMmPerM: 5, yMmPerM: -3 },
+    obstacles: [{ name: 'window', left: 400, right: 1100, footMm: 900, headMm: 2000, outMm: 0 }],
+    prepared: [
+      ...[{ of: 'b', kind: 'bolt' as const, on: 'wall' as const, left: 195, right: 205, from: 1495, to: 1505 }],
+    ].map((x) => ({ ...x, thickMm: 60, holdsN: 900 })),
+  }
+  const wide = 2000
+  const there = mirroredSpace(space, wide)
+  it('has everything as far from its other end', () => {
+    expect(there.obstacles[0]).toMatchObject({ left: 900, right: 1600, footMm: 900, headMm: 2000 })
+    expect(there.prepared[0]).toMatchObject({ left: 1795, right: 1805, from: 1495, holdsN: 900 })
+    const within = space.studsMm.filter((x) => x <= wide)
+    expect(there.studsMm).toEqual(within.map((x) => wide - x).sort((a, b) => a - b))
+  })
+  it('falls as the floor does, at every place of the build', () => {
+    for (const [x, y] of [
+      [0, 0],
+      [700, 300],
+      [wide, 600],
+    ])
+      expect(fallAt(there.floorFall, wide - x, y)).toBeCloseTo(fallAt(space.floorFall, x, y), 9)
+  })
+  it('mirrored twice is as it was, within the build', () => {
+    const again = mirroredSpace(there, wide)
+    expect(again.obstacles).toEqual(space.obstacles)
+    expect(again.prepared).toEqual(space.prepared)
+    expect(again.floorFall.atOriginMm).toBeCloseTo(space.floorFall.atOriginMm, 9)
+    expect(again.studsMm).toEqual(space.studsMm.filter((x) => x <= wide))
   })
 })
