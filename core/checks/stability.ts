@@ -97,11 +97,17 @@ export function worstFilling<W>(
   return { restoring: sum(chosen, arm), overturning: sum(chosen, lean) }
 }
 
+/** A wall between floor and ceiling neither stands by itself nor falls: `pushed` asks what keeps it there. */
+const dividesRoom = (a: Assembly): boolean => a.subassemblies.some((s) => s.tags?.use === 'divides')
+const heldAbove = (of: Pick<CheckResult, 'check' | 'quantity'> & { subject: string }): CheckResult =>
+  plain({ ...of, link: 'whole', code: 'held-above', state: 'not-applicable' })
+
 export const slenderness = defineCheck({
   id: 'slenderness',
   reads: ['assembly', 'boxes', 'settings'],
   run({ assembly, boxes, settings }): CheckResult[] {
     if (!assembly.supports.some(isFoot)) return []
+    if (dividesRoom(assembly)) return [heldAbove({ check: 'slenderness', subject: 'build', quantity: 'ratio' })]
     const { back, front, left, right } = feet(assembly)
     const deep = Math.min(front - back, right - left)
     const high = wholeBox(boxes).max[2]
@@ -150,13 +156,7 @@ export const tipOver = defineCheck({
   reads: ['assembly', 'boxes', 'settings', 'method', 'goods', 'space'],
   run({ assembly, boxes, settings, method, goods, space }): CheckResult[] {
     if (!assembly.supports.some(isFoot)) return []
-    if (assembly.subassemblies.some((s) => s.tags?.use === 'divides'))
-      return [
-        plain({
-          ...{ check: 'tip-over', link: 'whole', quantity: 'moment', subject: 'pull' },
-          ...{ code: 'held-above', state: 'not-applicable' },
-        }),
-      ]
+    if (dividesRoom(assembly)) return [heldAbove({ check: 'tip-over', subject: 'pull', quantity: 'moment' })]
     const { back, front, left, right } = feet(assembly)
     const self = selfWeights(assembly)
     const goodsIn = goodsWeights(assembly)

@@ -9,6 +9,7 @@ import { dot, sub } from '../geometry/vec.ts'
 import { defineCheck, measured, notWeighed, plain, type CheckContext, type CheckResult, type Input } from './check.ts'
 import { oneFastener } from './fastener.ts'
 import { LEAN } from './stability.ts'
+import { drivenAlong } from './wall-fixing.ts'
 import { tiesAlong, tiesPulled, TIE_SOURCE, type TieGives } from './ties.ts'
 
 /*
@@ -230,6 +231,7 @@ function oneWay(c: Given & Pick<CheckContext, 'design' | 'goods'>, way: Way): Ch
     braces: diagonals.found.length,
     backs: sheets.found.length,
     ties: ties.length,
+    above: ties.length > 0 && ties.every((t) => drivenAlong(t.anchor) === 2) ? 1 : 0,
     leanN,
     pushN,
     tieAtMm: whole.max[2],

@@ -1,8 +1,6 @@
-import type { CheckResult } from '../checks/check.ts'
 import { roleName, sectionName, sheetName } from './names.ts'
+import type { Words } from './of-checks.ts'
 import { capital, type Data, type Say } from './say.ts'
-
-type Words = (r: CheckResult, d: Data, say: Say) => string
 
 /** What is lacking of a measure. */
 export const short = (d: Data, say: Say) => say.length(Number(d.needMm) - Number(d.haveMm))

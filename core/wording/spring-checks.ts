@@ -1,8 +1,7 @@
-import type { CheckResult } from '../checks/check.ts'
-import type { Data, Say } from './say.ts'
+import type { Words } from './of-checks.ts'
 
 /** What is said of leaves that turn up on gas springs. */
-export const SPRING_TABLE: Record<string, (r: CheckResult, d: Data, say: Say) => string> = {
+export const SPRING_TABLE: Record<string, Words> = {
   'spring-holds': (r, d, say) =>
     r.state === 'holds'
       ? `At ${say.celsius(Number(d.celsius))} its gas springs still hold what turns up open${r.ratio === null ? '' : ` (${say.percent(r.ratio)} of what they can do)`}.`
