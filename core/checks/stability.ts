@@ -99,15 +99,16 @@ export function worstFilling<W>(
 
 /** A wall between floor and ceiling neither stands by itself nor falls: `pushed` asks what keeps it there. */
 const dividesRoom = (a: Assembly): boolean => a.subassemblies.some((s) => s.tags?.use === 'divides')
-const heldAbove = (of: Pick<CheckResult, 'check' | 'quantity'> & { subject: string }): CheckResult =>
-  plain({ ...of, link: 'whole', code: 'held-above', state: 'not-applicable' })
+const heldAbove = (of: Pick<CheckResult, 'check' | 'quantity' | 'code'> & { subject: string }): CheckResult =>
+  plain({ ...of, link: 'whole', state: 'not-applicable' })
 
 export const slenderness = defineCheck({
   id: 'slenderness',
   reads: ['assembly', 'boxes', 'settings'],
   run({ assembly, boxes, settings }): CheckResult[] {
     if (!assembly.supports.some(isFoot)) return []
-    if (dividesRoom(assembly)) return [heldAbove({ check: 'slenderness', subject: 'build', quantity: 'ratio' })]
+    if (dividesRoom(assembly))
+      return [heldAbove({ check: 'slenderness', code: 'slender-held', subject: 'build', quantity: 'ratio' })]
     const { back, front, left, right } = feet(assembly)
     const deep = Math.min(front - back, right - left)
     const high = wholeBox(boxes).max[2]
@@ -156,7 +157,8 @@ export const tipOver = defineCheck({
   reads: ['assembly', 'boxes', 'settings', 'method', 'goods', 'space'],
   run({ assembly, boxes, settings, method, goods, space }): CheckResult[] {
     if (!assembly.supports.some(isFoot)) return []
-    if (dividesRoom(assembly)) return [heldAbove({ check: 'tip-over', subject: 'pull', quantity: 'moment' })]
+    if (dividesRoom(assembly))
+      return [heldAbove({ check: 'tip-over', code: 'held-above', subject: 'pull', quantity: 'moment' })]
     const { back, front, left, right } = feet(assembly)
     const self = selfWeights(assembly)
     const goodsIn = goodsWeights(assembly)

@@ -43,6 +43,27 @@ describe('proposals', () => {
     const [r] = readingsOf(readBuilds(p))
     expect(nextOffset(p, 'wall-1')).toBeGreaterThan(Math.max(...[...r.boxes.values()].map((b) => b.max[0])))
   })
+  it('starts the next build past what a turned one takes of the wall, not past its own length', () => {
+    const p = withRack(6, 12, {}, 'tote', 'tote-rack')
+    p.builds[0] = { ...p.builds[0], turn: 1, offsetMm: 300 }
+    const [r] = readingsOf(readBuilds(p))
+    const [wide, deep] = [0, 1].map((axis) => Math.max(...[...r.boxes.values()].map((b) => b.max[axis])))
+    expect(wide).toBeGreaterThan(deep + 100)
+    expect(nextOffset(p, 'wall-1')).toBe(Math.ceil(300 + deep + 50))
+  })
+  it('says that nothing of a wall is left where nothing is, and names the field', () => {
+    const p = withRack(6, 12)
+    const wall = p.room.walls.find((w) => w.id === 'wall-1')!
+    const begin = (offsetMm: number) =>
+      startOf(p, 'post-rack', { id: 'b9', wallId: wall.id, offsetMm, goods: p.builds[0].goods })!.problem
+    for (const offsetMm of [wall.lengthMm - 99, wall.lengthMm, wall.lengthMm + 1000]) {
+      expect(begin(offsetMm)).toEqual({
+        ...{ code: 'past-wall', field: 'offsetMm', data: { mm: offsetMm, wallMm: wall.lengthMm } },
+      })
+      expect(sayProblem(begin(offsetMm)!, sayIn(IMPERIAL))).toMatch(/nothing of this wall is left/)
+    }
+    expect(begin(wall.lengthMm - 101)?.code).not.toBe('past-wall')
+  })
   it('begins any kind somebody chooses, or says why it cannot stand there', () => {
     const p = withRack(6, 12)
     const given = { id: 'b9', wallId: 'wall-1', offsetMm: 0, goods: p.builds[0].goods }

@@ -7,9 +7,10 @@ import { hoursOf } from '../takeoff/hours.ts'
 import { setAtWall } from './new-build.ts'
 import type { Build, Project } from './project.ts'
 import { procure } from './plan.ts'
-import { priceBook, readBuild, readingsOf, readWith, type BuildReading } from './read-build.ts'
+import { priceBook, readBuild, readingsOf, readWith, roomPlan, type BuildReading } from './read-build.ts'
 import { readBuilds, type KeptReadings } from './read-builds.ts'
 import { remedies } from './remedies.ts'
+import { placeBuilds } from './room-checks.ts'
 import type { Verdict } from '../checks/verdict.ts'
 import type { Problem } from '../measure/result.ts'
 
@@ -31,11 +32,15 @@ const BETWEEN_MM = 50
 
 /** Where the next build on a wall can start: past the last one standing there. */
 export function nextOffset(p: Project, wallId: string): number {
-  const ends = readingsOf(readBuilds(p))
-    .filter((r) => r.build.wallId === wallId)
-    .map((r) => r.build.offsetMm + wholeBox(r.boxes).max[0] + BETWEEN_MM)
+  const standing = readingsOf(readBuilds(p)).filter((r) => r.build.wallId === wallId)
+  const ends = placeBuilds(roomPlan(p.room).outline, standing).map(
+    ({ frame }) => frame.place.alongMm + frame.alongMm + BETWEEN_MM,
+  )
   return Math.ceil(Math.max(0, ...ends))
 }
+
+/** On less of a wall nothing is begun, mm. Product decision. */
+const LEAST_WALL_MM = 100
 
 /**
  * A build of a kind somebody chose themselves, all tacked, for some goods at a place; null where the wall is none. It need
@@ -50,6 +55,11 @@ export function startOf(
   const set = family && setAtWall(p, family, given)
   if (!set) return null
   const build = { ...set.bare, params: family.start(set.ctx) as Build['params'] }
+  const wall = p.room.walls.find((w) => w.id === given.wallId)!
+  if (given.offsetMm > wall.lengthMm - LEAST_WALL_MM) {
+    const data = { mm: given.offsetMm, wallMm: wall.lengthMm }
+    return { build, problem: { code: 'past-wall', field: 'offsetMm', data } }
+  }
   const r = readBuild(p, build)
   return { build, problem: r.ok ? null : r.problem }
 }

@@ -162,6 +162,8 @@ const TABLE: Record<string, Words> = {
     d.other
       ? `There is too little room for it as it is: its ${roleName(String(d.role))} and its ${roleName(String(d.other))} do not meet. Give it more length, depth or height, or make it of less.`
       : `There is too little room for it as it is: nothing is left of its ${roleName(String(d.role))}. Give it more length, depth or height, or make it of less.`,
+  'past-wall': (d, say) =>
+    `From ${say.lengthOf(d, 'mm')} on nothing of this wall is left: it is ${say.lengthOf(d, 'wallMm')} long. Begin nearer to its left corner, or take another wall.`,
   'stands-past': (d) =>
     `It would stand beside the top of "${d.name}". Move it over that, or let it stand on the floor.`,
   'stands-on-nothing': () =>

@@ -77,6 +77,7 @@ export const STANDING_TABLE: Record<string, Words> = {
       ? `Its ${plural(Number(d.count), 'fixing')} in floor and ceiling keep it when it is pushed${share(r, say)}.`
       : `Its fixings in floor and ceiling give way when it is pushed: ${say.percent(r.ratio ?? 9.99)} of what one holds. Anchors nearer to each other, or a wall that crosses more joists.`,
   'held-above': () => 'It is held at its foot and by the ceiling: it does not fall, and what pushes it is asked apart.',
+  'slender-held': () => 'It is held at its foot and by the ceiling: how slender it is decides nothing.',
   'on-posts': (r, d, say) =>
     r.state === 'holds'
       ? `What lies on the posts stays there when it leans: ${plural(Number(d.screws), 'screw')} at a slant in ${plural(Number(d.posts), 'post')}${share(r, say)}.`

@@ -253,7 +253,7 @@ function choices(p: FramedWallParams, ctx: ShapeContext): Choice[] {
     ...(p.faces === 'none'
       ? []
       : [
-          pen.sheet('sheet', 'sheet', [
+          pen.sheet('sheet', 'framed-sheet', [
             ...(imperial ? ['ply-3/8', 'ply-15/32', 'osb-7/16'] : ['ply-9mm', 'ply-12mm', 'osb3-15mm']),
             ...ctx.settings.ownSheets,
           ]),

@@ -82,6 +82,7 @@ export const framedWallWords: KindWords = {
   },
   choices: {
     'framed-studs': { label: 'Studs and plates' },
+    'framed-sheet': { label: 'Panels' },
     'framed-faces': {
       label: 'Closed',
       options: { one: 'on one face', both: 'on both faces', none: 'not at all' },
