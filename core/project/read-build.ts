@@ -23,7 +23,7 @@ import { mirroredJoists, mirroredSpace } from '../room/mirrored.ts'
 import { turnedJoists } from '../room/joists-turned.ts'
 import { drivenAlong } from '../checks/wall-fixing.ts'
 import { fallUnder, floorPlane, type FloorPlane } from '../room/floor.ts'
-import { cornersAt, onPlan, outline, type Outline } from '../room/outline.ts'
+import { cornersAt, onPlan, outline, straightOutMm, type Outline, type WallLine } from '../room/outline.ts'
 import { fromHigher } from '../room/courses.ts'
 import { preparedFrom } from '../room/prepared.ts'
 import { freeSpace, LEVEL, standsAtWall, type FreeSpace, type Room } from '../room/room.ts'
@@ -136,11 +136,22 @@ function spaceOf(p: Project, build: Build): FreeSpace | null {
     // Mirrored it is shaped before it is known how long it is.
     corners: away || build.mirrored ? null : cornersAt(p.room, wall.id, build.offsetMm),
     heightMm: Math.min(space.heightMm, ceilingMm),
-    lengthMm: turned ? Math.max(space.depthMm, space.lengthMm) : space.lengthMm,
+    lengthMm: turned && line ? acrossMm(o, line, build) : space.lengthMm,
     depthMm: turned ? Math.max(space.depthMm, 1200) : away ? Math.max(depthMm, 1200) : depthMm,
     prepared: reached(space.prepared, build, away),
     ...(away ? { construction: { kind: 'thin' as const }, studsMm: [] } : {}),
   }
+}
+
+/** Where a turned build keeps clear of the wall beside it, the way out is looked at this far along too, mm. */
+const TURNED_DEEP_MM = 100
+/**
+ * How long what is turned may be: across the room to the wall it meets, whatever else stands at its own wall; as far as
+ * its own wall is long where nobody has measured another one.
+ */
+function acrossMm(o: Outline, line: WallLine, { offsetMm, outMm }: Build): number {
+  const far = Math.min(...[1, TURNED_DEEP_MM].map((mm) => straightOutMm(o, line, offsetMm + mm)))
+  return Math.max(line.wall.depthMm, Number.isFinite(far) ? far - outMm : line.wall.lengthMm)
 }
 
 /** What a build can be fixed to of what is prepared: turned it meets nothing of it, away from its wall only the ceiling's. */

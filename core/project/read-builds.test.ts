@@ -1,7 +1,9 @@
 import { describe, expect, it } from '@jest/globals'
+import { freshProject, withRack } from '../../test-support/one-build.ts'
 import { exampleGoods } from '../families/example-context.ts'
 import { findFamily } from '../families/registry.ts'
 import { IMPERIAL } from '../measure/units.ts'
+import type { Wall } from '../room/room.ts'
 import { sayCheck } from '../wording/checks.ts'
 import { sayIn } from '../wording/say.ts'
 import { newBuild } from './new-build.ts'
@@ -25,6 +27,31 @@ const changed = (p: Project, depthMm: number): Project => ({
   builds: p.builds.map((b) => (b.id === 'a' ? { ...b, params: { ...b.params, depthMm } } : b)),
 })
 const of = (p: Project, kept: KeptReadings, look?: 'as-drawn') => readingsOf(readBuilds(p, kept, look))
+
+describe('what is turned into the room', () => {
+  const [first] = freshProject().room.walls
+  const four: Wall[] = [4200, 3300, 4200, 3300].map((lengthMm, i) => ({
+    ...first,
+    id: i ? `w${i}` : first.id,
+    lengthMm,
+  }))
+  const spaceAt = (p: Project, at: Partial<Build>) =>
+    contextOf(p, newBuild({ id: 'b', family: 'partition', params: {}, wallId: first.id, turn: 1, ...at }))!.space
+      .lengthMm
+  const measured = { ...freshProject(), room: { ...freshProject().room, walls: four, closed: true } }
+  it('may come to the wall across, whatever else stands at its own wall', () => {
+    expect(spaceAt(measured, { offsetMm: 1000 })).toBeCloseTo(3300, 2)
+    expect(spaceAt(measured, { offsetMm: 1000, outMm: 400 })).toBeCloseTo(2900, 2)
+    const crowded = withRack(6, 12)
+    const beside = { ...crowded.builds[0], id: 'next', offsetMm: 1150 }
+    expect(spaceAt({ ...measured, builds: [beside] }, { offsetMm: 1000 })).toBeCloseTo(3300, 2)
+    expect(spaceAt({ ...measured, builds: [beside] }, { offsetMm: 1000, turn: 0 })).toBe(150)
+  })
+  it('and as far as its own wall is long where no other one was measured', () => {
+    const p = freshProject()
+    expect(spaceAt(p, { offsetMm: 1000 })).toBe(first.lengthMm)
+  })
+})
 
 describe('while something is dragged', () => {
   const p = twoRacks()

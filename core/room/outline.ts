@@ -241,6 +241,23 @@ export function scribeAllowanceMm(cornerRad: number, depthMm: number): number | 
   return off === null ? null : Math.abs(off) + SCRIBE_SPARE_MM
 }
 
+/** How far one comes straight out from a place of a wall before another wall stands in the way, mm; Infinity where none does. */
+export function straightOutMm(o: Outline, w: WallLine, alongMm: number): number {
+  const from = onPlan(w, alongMm, 0)
+  const hits = o.walls.flatMap((other) => {
+    if (other.wall.id === w.wall.id) return []
+    const [a, b] = [minus(other.from, from), minus(other.to, from)]
+    const beside = (p: Point) => p[0] * w.along[0] + p[1] * w.along[1]
+    const out = (p: Point) => p[0] * w.inward[0] + p[1] * w.inward[1]
+    // One end to the left, the other to the right of the way out: a wall that runs along it is not in it.
+    if (beside(a) < 0 === beside(b) < 0) return []
+    const t = beside(a) / (beside(a) - beside(b))
+    const far = out(a) + t * (out(b) - out(a))
+    return far > 0 ? [far] : []
+  })
+  return Math.min(Infinity, ...hits)
+}
+
 /** A place along, out and up from a wall in map coordinates. */
 export const onPlan = (w: WallLine, alongMm: number, outMm: number): Point =>
   plus(plus(w.from, w.along, alongMm), w.inward, outMm)

@@ -3,7 +3,7 @@ import { averageReadings } from '../measure/readings.ts'
 import { ceilingAt, joistTicks } from './ceiling.ts'
 import { newFeature } from './features.ts'
 import { fallUnder, floorPlane } from './floor.ts'
-import { closing, cornerReadings, offSquareMm, outline, scribeAllowanceMm } from './outline.ts'
+import { closing, cornerReadings, offSquareMm, outline, scribeAllowanceMm, straightOutMm } from './outline.ts'
 import { parseRun } from './parse-run.ts'
 import { canHoldTie, fallAt, freeSpace, plainCeiling, room, studCentres, type Room, type Wall } from './room.ts'
 
@@ -179,6 +179,32 @@ describe('does it close?', () => {
     const o = outline({ ...garage, walls: [wall, { ...wall, id: 'x' }] })
     expect(o.closed).toBe(false)
     expect(o.walls[1].to.map(Math.round)).toEqual([3000, -3000])
+  })
+})
+
+describe('straight out from a wall', () => {
+  const far = (r: Room, i: number, alongMm: number) => {
+    const o = outline(r)
+    return straightOutMm(o, o.walls[i], alongMm)
+  }
+  it('one comes to the wall across, from each wall of a rectangle', () => {
+    const r = rectangle([4000, 3000, 4000, 3000])
+    for (const alongMm of [1, 1500, 2999]) {
+      expect(far(r, 0, alongMm)).toBeCloseTo(3000, 3)
+      expect(far(r, 1, alongMm)).toBeCloseTo(4000, 3)
+    }
+  })
+  it('and to the nearer one where a corner stands in', () => {
+    // An L: 6 by 4 m without the 2 by 2 m at its lower right corner.
+    const turns = [90, 90, 270, 90, 90, 90].map((d) => rad(d))
+    const lengths = [6000, 2000, 2000, 2000, 4000, 4000]
+    const walls = lengths.map((lengthMm, i): Wall => ({ ...wall, id: `w${i}`, lengthMm, cornerRad: turns[i] }))
+    const r = { ...garage, walls, closed: true }
+    expect(far(r, 0, 3900)).toBeCloseTo(4000, 0)
+    expect(far(r, 0, 4100)).toBeCloseTo(2000, 0)
+  })
+  it('and to none where nobody measured another one', () => {
+    expect(far(garage, 0, 1000)).toBe(Infinity)
   })
 })
 
