@@ -229,7 +229,7 @@ const print = () => window.print()
               <tr>
                 <th colspan="5" scope="row">
                   Total<span v-if="bill.unpriced" class="text-trouble">
-                    without {{ bill.unpriced }} lines that have no price</span
+                    without {{ plural(bill.unpriced, 'line') }} of no known price</span
                   ><span v-if="unlisted.length" class="text-trouble"> without {{ unlisted.join(', ') }}</span>
                 </th>
                 <td class="wide"></td>

@@ -3,7 +3,7 @@ import { findSection, type Section } from '../../catalogue/lumber.ts'
 import { findSheet, type Sheet } from '../../catalogue/sheets.ts'
 import { bad, good, type Result } from '../../measure/result.ts'
 import { roundUp } from '../../measure/rounding.ts'
-import { inches } from '../../measure/units.ts'
+import { inches, type UnitSystem } from '../../measure/units.ts'
 import type { Joists } from '../../room/room.ts'
 import { spliceOver, type Stretch } from '../../blocks/sizing/splice.ts'
 import type { DimPen } from '../dim-pen.ts'
@@ -14,11 +14,11 @@ import type { FramedWallParams } from './parameters.ts'
 export interface ReasonData {
   'framed-long': { haveMm: number }
   'framed-high': object
-  'framed-studs': object
-  'framed-door': object
+  'framed-studs': { mm: number }
+  'framed-door': { mm: number }
   'framed-door-middle': object
-  'framed-door-high': object
-  'framed-anchors': object
+  'framed-door-high': { mm: number }
+  'framed-anchors': { mm: number }
 }
 export interface ProblemData {
   'framed-no-ceiling': object
@@ -33,14 +33,18 @@ export interface ProblemData {
   'framed-not-spliced': { mostMm: number }
 }
 
-/** Studs of usual walls, middle to middle; a usual door in its rough opening. */
-const STUDS_EVERY = inches(16)
-const DOOR = inches(34)
-const DOOR_HIGH = inches(82.5)
-/** Anchors of a plate, usual for inner walls. */
-const ANCHORS_EVERY = inches(32)
+/**
+ * Studs of usual walls, middle to middle, and anchors of their plates; the rough opening of a usual door: 32 in wide and
+ * 80 in high with what its frame takes, and 860 by 1985 mm in the opening of DIN 18100.
+ */
+const USUAL: Record<UnitSystem, { studs: number; anchors: number; door: number; doorHigh: number }> = {
+  imperial: { studs: inches(16), anchors: inches(32), door: inches(34), doorHigh: inches(82.5) },
+  metric: { studs: 400, anchors: 800, door: 885, doorHigh: 2010 },
+}
 /** Of a wall beside its door, mm: two anchors 50 mm from the ends of its plate, and twice as far from each other. */
 const LEAST_PIER_MM = 200
+/** Screws up into a joist that runs over it all along, mm. */
+const SCREWS_EVERY_MM = 400
 /** The wood beside a screw up into a joist, mm. */
 const BESIDE_MM = 12
 /** Panels begin this far over the floor: what is spilt does not reach them, mm. */
@@ -93,9 +97,9 @@ export function planOut(p: FramedWallParams, ctx: ShapeContext, pen: DimPen): Re
   if (!fixedAt.ok) return fixedAt
   if (Math.abs(highMm - space.ceilingMm) > AT_CEILING_MM)
     return bad('framed-not-at-ceiling', { mm: highMm, ceilingMm: space.ceilingMm }, 'highMm')
-  const everyMm = pen.length({ path: 'everyMm', code: 'framed-studs', min: 200, max: 620 }, STUDS_EVERY, {
-    code: 'framed-studs',
-    terms: [],
+  const usual = USUAL[settings.yard]
+  const everyMm = pen.length({ path: 'everyMm', code: 'framed-studs', min: 200, max: 620 }, usual.studs, {
+    ...{ code: 'framed-studs', terms: [], data: { mm: usual.studs } },
   })
   const t = section.thicknessMm
   const even = evenly(lengthMm, t, everyMm)
@@ -103,8 +107,8 @@ export function planOut(p: FramedWallParams, ctx: ShapeContext, pen: DimPen): Re
   if (!door.ok) return door
   const anchorEveryMm = pen.length(
     { path: 'anchorEveryMm', code: 'framed-anchors', min: 200, max: 1200 },
-    ANCHORS_EVERY,
-    { code: 'framed-anchors', terms: [] },
+    usual.anchors,
+    { code: 'framed-anchors', terms: [], data: { mm: usual.anchors } },
   )
   const boardMm = Math.max(...ctx.boards(p.section, false).map((b) => b.lengthMm - settings.squaringTrimMm), 0)
   const studMm = highMm - 2 * t
@@ -147,15 +151,16 @@ function doorOf(
   w: { lengthMm: number; highMm: number; section: Section },
 ): Result<Door | null> {
   const units = unitsOf(ctx.settings)
+  const usual = USUAL[ctx.settings.yard]
   const t = w.section.thicknessMm
   // At each end a stud, and beside the door another with the short one that carries what is over it; a plate there has
   // two anchors.
   const beside = Math.max(3 * t, LEAST_PIER_MM)
-  const fits = w.lengthMm - 2 * beside >= DOOR
+  const fits = w.lengthMm - 2 * beside >= usual.door
   const doorMm = pen.length(
     { path: 'doorMm', code: 'framed-door', min: 0, max: 1800 },
-    fits ? roundUp(DOOR, units) : 0,
-    { code: 'framed-door', terms: [] },
+    fits ? roundUp(usual.door, units) : 0,
+    { code: 'framed-door', terms: [], data: { mm: usual.door } },
   )
   if (doorMm === 0) return good(null)
   const [leastMm, mostMm] = [beside, w.lengthMm - doorMm - beside]
@@ -168,8 +173,8 @@ function doorOf(
     return bad('framed-door-past-wall', { mm: from, leastMm, mostMm }, 'doorAtMm')
   const highMm = pen.length(
     { path: 'doorHighMm', code: 'framed-door-high', min: 1200, max: 3000 },
-    Math.min(roundUp(DOOR_HIGH, units), w.highMm - 3 * t),
-    { code: 'framed-door-high', terms: [] },
+    Math.min(roundUp(usual.doorHigh, units), w.highMm - 3 * t),
+    { code: 'framed-door-high', terms: [], data: { mm: usual.doorHigh } },
   )
   // The board over the door, a piece over that, and the plate.
   const most = w.highMm - 3 * t
@@ -219,6 +224,6 @@ function underJoists(joists: Joists | null, w: { lengthMm: number; middleMm: num
   const nearest = joists.atMm.reduce((b, y) => (Math.abs(y - w.middleMm) < Math.abs(b - w.middleMm) ? y : b), Infinity)
   const off = nearest - w.middleMm
   if (!(Math.abs(off) <= half)) return bad('framed-no-joist', { mm: Number.isFinite(off) ? off : 0 })
-  const n = Math.max(2, 1 + Math.ceil((w.lengthMm - 100) / STUDS_EVERY))
+  const n = Math.max(2, 1 + Math.ceil((w.lengthMm - 100) / SCREWS_EVERY_MM))
   return good(Array.from({ length: n }, (_, i) => 50 + ((w.lengthMm - 100) * i) / (n - 1)))
 }

@@ -8,11 +8,11 @@ import type { StepData } from './steps.ts'
 const reasons: WordsFor<ReasonData> = {
   'framed-long': (d, say) => `all there is, ${say.length(d.haveMm)}`,
   'framed-high': () => 'from the floor to the ceiling, which holds its upper end',
-  'framed-studs': (_d, say) => `${say.length(406.4)} is usual for walls`,
-  'framed-door': (_d, say) => `${say.length(863.6)} takes a usual door and its frame, where there is room for it`,
+  'framed-studs': (d, say) => `${say.length(d.mm)} is usual for walls`,
+  'framed-door': (d, say) => `${say.length(d.mm)} takes a usual door and its frame, where there is room for it`,
   'framed-door-middle': () => 'in the middle',
-  'framed-door-high': (_d, say) => `${say.length(2095.5)} takes a usual door and its frame`,
-  'framed-anchors': (_d, say) => `${say.length(812.8)} is usual for the plates of inner walls`,
+  'framed-door-high': (d, say) => `${say.length(d.mm)} takes a usual door and its frame`,
+  'framed-anchors': (d, say) => `${say.length(d.mm)} is usual for the plates of inner walls`,
 }
 
 const levers: WordsFor<LeverData> = {
