@@ -58,19 +58,22 @@ test('two tabs keep both changes', async ({ page, context }) => {
   await expect(other.getByRole('textbox', { name: 'Ceiling height' })).toHaveValue('110')
 })
 
-test('once opened it opens without the network', async ({ page, context }) => {
-  await openDemo(page)
-  await page.evaluate(async () => {
-    await navigator.serviceWorker.ready
+test.describe('kept whole', () => {
+  test.use({ serviceWorkers: 'allow' })
+  test('once opened it opens without the network', async ({ page, context }) => {
+    await openDemo(page)
+    await page.evaluate(async () => {
+      await navigator.serviceWorker.ready
+    })
+    await expect.poll(() => page.evaluate(async () => (await caches.keys()).length)).toBeGreaterThan(0)
+    await expect
+      .poll(() => page.evaluate(async () => (await (await caches.open((await caches.keys())[0])).keys()).length))
+      .toBeGreaterThan(30)
+    await context.setOffline(true)
+    await page.reload()
+    await station(page, 'Build')
+    await expect(page.getByRole('heading', { name: 'Make the story stick' })).toBeVisible()
+    await station(page, 'Cut')
+    await expect(page.getByText('Parts list')).toBeVisible()
   })
-  await expect.poll(() => page.evaluate(async () => (await caches.keys()).length)).toBeGreaterThan(0)
-  await expect
-    .poll(() => page.evaluate(async () => (await (await caches.open((await caches.keys())[0])).keys()).length))
-    .toBeGreaterThan(30)
-  await context.setOffline(true)
-  await page.reload()
-  await station(page, 'Build')
-  await expect(page.getByRole('heading', { name: 'Make the story stick' })).toBeVisible()
-  await station(page, 'Cut')
-  await expect(page.getByText('Parts list')).toBeVisible()
 })

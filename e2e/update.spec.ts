@@ -4,6 +4,8 @@ import { tmpdir } from 'node:os'
 import { join } from 'node:path'
 import { expect, station, test } from './helpers.ts'
 
+test.use({ serviceWorkers: 'allow' })
+
 /** A server of a copy of the build, which can be changed under it. */
 async function ownServer(): Promise<{ dist: string; base: string; server: ChildProcess }> {
   const home = mkdtempSync(join(tmpdir(), 'update-'))
