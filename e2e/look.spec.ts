@@ -124,7 +124,7 @@ test('units change how lengths are shown, and not what is bought', async ({ page
         cost = (await reckoned.textContent()) ?? ''
         return cost === before
       },
-      { intervals: [2500] },
+      { intervals: [4000] },
     )
     .toBe(true)
   await page.getByRole('button', { name: 'Project settings' }).click()

@@ -86,8 +86,12 @@ test('a build dragged on the unrolled room snaps, and hits what is in its way', 
 test('the meter is averaged and its odd reading put aside; a room goes out and comes in', async ({ page }) => {
   await startEmpty(page, 'Meter', 'millimetres')
   await station(page, 'Survey')
-  await page.getByRole('button', { name: 'Read length of North wall from the distance meter' }).click()
-  await expect(page.getByRole('button', { name: 'Take it' })).toBeVisible()
+  // A meter that mostly met something else is read again.
+  const [take, again] = [page.getByRole('button', { name: 'Take it' }), page.getByText(/these do not agree/)]
+  do {
+    await page.getByRole('button', { name: 'Read length of North wall from the distance meter' }).click()
+    await expect(take.or(again)).toBeVisible()
+  } while (await again.isVisible())
   await page.getByRole('button', { name: 'Take it' }).click()
   const value = Number(await page.getByRole('textbox', { name: 'Length', exact: true }).inputValue())
   expect(Math.abs(value - 6000)).toBeLessThan(15)

@@ -55,13 +55,17 @@ it('streams a meter that scatters, with the odd reading the average puts aside, 
     .map((e) => JSON.parse(e.slice(6)) as { mm: number })
   expect(events.map((e) => e.mm)).toEqual(meterReadings(3650, 5, 3))
   let odd = 0
-  for (let seed = 1; seed <= 60; seed++) {
-    const read = meterReadings(4000, 9, seed)
-    const a = averageReadings(read)!
+  // Whatever it is said to agree on is right; now and then it mostly met something else, and nothing is said.
+  let silent = 0
+  for (let seed = 1; seed <= 2000; seed++) {
+    const a = averageReadings(meterReadings(4000, 9, seed))!
     odd += a.odd.length
-    expect(Math.abs(a.meanMm - 4000)).toBeLessThan(14)
+    if (a.agree) expect(Math.abs(a.meanMm - 4000)).toBeLessThan(14)
+    else silent++
   }
-  expect(odd).toBeGreaterThan(20)
+  expect(odd).toBeGreaterThan(600)
+  expect(silent).toBeGreaterThan(0)
+  expect(silent).toBeLessThan(60)
   for (const [query, said] of [
     ['near=3', 'near'],
     ['near=900&count=0', 'count'],

@@ -12,7 +12,7 @@ import type {
 import type { SolveInteger } from '../core/cutting/integer.ts'
 import { planSheetsBest } from '../core/cutting/sheets-best.ts'
 import { largestLeftoverPlan } from '../core/cutting/sheets-leftover.ts'
-import { cutKey, procureProject, type Procurement } from '../core/project/plan.ts'
+import { procureProject, type KeptPlan, type Procurement } from '../core/project/plan.ts'
 import type { Build, Project } from '../core/project/project.ts'
 import type { CheckResult } from '../core/checks/check.ts'
 import { priceBook, readBuild, readingsOf } from '../core/project/read-build.ts'
@@ -58,10 +58,8 @@ const MOST_ROUNDS = 2000
 /** What runs beside the interface: cut plans with their bill, and the search for remedies. */
 const heavy = {
   glance: (project: Project): Glance => glanceAt(project),
-  procure(project: Project): Procurement & { key: string } {
-    const readings = readingsOf(readBuilds(project))
-    return { ...procureProject(project, readings), key: cutKey(project, readings) }
-  },
+  procure: (project: Project, before: readonly KeptPlan[]): Procurement & { key: string } =>
+    procureProject(project, readingsOf(readBuilds(project)), undefined, before),
   /** The best plan within some seconds, shared out over the kinds of stock; tells which kind it is at. */
   async procureBest(
     project: Project,
@@ -82,7 +80,7 @@ const heavy = {
       boards: (i) => bestBoards(i, solver, control()),
       sheets: (i) => bestSheets(i, solver, control()),
     })
-    return { ...(best.bill.totalMinor <= first.bill.totalMinor ? best : first), key: cutKey(project, readings) }
+    return best.bill.totalMinor <= first.bill.totalMinor ? best : first
   },
   /** The plan anew from what is left after a mishap, or after the builds changed; the best within some seconds. */
   async replan(project: Project, mishap: Mishap | null, seconds: number): Promise<Replanned | null> {

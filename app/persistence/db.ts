@@ -23,7 +23,7 @@ export interface StoredHistory {
 export interface StoredPlan {
   id: string
   key: string
-  procurement: Procurement
+  procurement: Pick<Procurement, 'cutPlan'>
 }
 const STORE_NAME = 'tack-loft'
 

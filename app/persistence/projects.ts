@@ -190,9 +190,8 @@ export async function importProject(
 export async function loadPlan(id: string): Promise<StoredPlan | undefined> {
   const raw = await (await store()).get('plans', id).catch(() => undefined)
   if (!isFields(raw) || typeof raw.key !== 'string' || !isFields(raw.procurement)) return undefined
-  const { cutPlan, bill, screws, sundries, perBuild } = raw.procurement
-  const whole = isFields(cutPlan) && Array.isArray(cutPlan.boards) && Array.isArray(cutPlan.sheets)
-  return whole && isFields(bill) && [screws, sundries, perBuild, cutPlan.claims].every(Array.isArray)
+  const { cutPlan } = raw.procurement
+  return isFields(cutPlan) && [cutPlan.boards, cutPlan.sheets, cutPlan.claims].every(Array.isArray)
     ? (raw as unknown as StoredPlan)
     : undefined
 }

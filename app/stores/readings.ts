@@ -3,7 +3,7 @@ import { computed, onScopeDispose, ref, shallowRef, toRaw, watch } from 'vue'
 import { unitsOf } from '../../core/assembly/settings.ts'
 import { verdict, type Verdict } from '../../core/checks/verdict.ts'
 import { METRIC } from '../../core/measure/units.ts'
-import { procureBill, type Procurement } from '../../core/project/plan.ts'
+import type { Procurement } from '../../core/project/plan.ts'
 import type { Build, Project } from '../../core/project/project.ts'
 import type { Problem } from '../../core/measure/result.ts'
 import { readingsOf, roomPlan, shapeProblem, type BuildOutcome } from '../../core/project/read-build.ts'
@@ -79,7 +79,7 @@ export const useReadings = defineStore('readings', () => {
     return doc.project && shapeProblem(doc.project, build)
   }
 
-  const procurement = shallowRef<Procurement | null>(null)
+  const procurement = shallowRef<(Procurement & { key: string }) | null>(null)
   const planning = shallowRef(false)
   /** How far the search for a better cut plan is, 0 to 1; null when none runs. */
   const improving = ref<number | null>(null)
@@ -109,7 +109,7 @@ export const useReadings = defineStore('readings', () => {
     stopImproving()
     if (doc.project?.id !== project.id) return
     procurement.value = better
-    await keepPlan({ id: project.id, key: better.key, procurement: better })
+    await keepPlan({ id: project.id, key: better.key, procurement: { cutPlan: better.cutPlan } })
   }
   /** A view that shows the plan is open, for as long as the scope that asks lives. */
   function showPlan() {
@@ -118,21 +118,21 @@ export const useReadings = defineStore('readings', () => {
     onScopeDispose(() => void shownIn--)
   }
   /**
-   * A plan that was found before for the same pieces is taken again; else the quick one is shown, and a better one
-   * looked for where somebody looks at it.
+   * For the same pieces a plan found before is taken again: the best one, which is stored, or the one that is shown. Else
+   * a quick one is made, and a better one looked for where somebody looks at it.
    */
-  async function settle(project: Project, result: Procurement & { key: string }) {
-    stopImproving()
-    // What is being cut stays as it is.
-    if (result.sawing !== 'not-begun') {
-      procurement.value = result
-      return
-    }
+  async function procureOnce(project: Project) {
     const stored = await loadPlan(project.id).catch(() => undefined)
-    const kept =
-      stored?.key === result.key ? { ...stored.procurement, bill: procureBill(project, stored.procurement) } : null
-    procurement.value = kept ?? result
-    if (kept || result.cutPlan.claims.every((c) => c.proved)) return
+    const before = stored ? [{ key: stored.key, cutPlan: stored.procurement.cutPlan }] : []
+    if (procurement.value?.sawing === 'not-begun')
+      before.push({ key: procurement.value.key, cutPlan: procurement.value.cutPlan })
+    const result = await useHeavy().procure(project, before)
+    if (doc.project?.id !== project.id) return
+    stopImproving()
+    procurement.value = result
+    // What is being cut stays as it is.
+    if (result.sawing !== 'not-begun' || result.key === stored?.key || result.cutPlan.claims.every((c) => c.proved))
+      return
     waiting = project
     void improve()
   }
@@ -149,8 +149,7 @@ export const useReadings = defineStore('readings', () => {
       const project = doc.project
       if (!project) break
       planning.value = true
-      const result = await useHeavy().procure(project)
-      if (doc.project?.id === project.id) await settle(project, result)
+      await procureOnce(project)
     } while (again)
     running = false
     planning.value = false

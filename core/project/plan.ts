@@ -32,7 +32,7 @@ type Priced = Pick<Project, 'settings' | 'prices' | 'onHand'>
 type Read = Pick<BuildReading, 'pieces' | 'shaped'> & Partial<Pick<BuildReading, 'build'>>
 
 /** Tells two sets of pieces, stock and prices apart: a plan made for one is good for no other. */
-export function cutKey(p: Priced, readings: Pick<BuildReading, 'pieces'>[]): string {
+export function cutKey(p: Priced, readings: readonly Pick<BuildReading, 'pieces'>[]): string {
   const prices = priceBook(p)
   const lines = chooseRips(
     readings.flatMap((r) => r.pieces),
@@ -67,34 +67,37 @@ export function procure(p: Priced, readings: readonly Read[], planners?: Planner
   )
 }
 
-/** The same for a whole project: once sawing has begun its plan stays as it is. */
+/** A cut plan found before, and what it is good for. */
+export interface KeptPlan {
+  key: string
+  cutPlan: CutPlan
+}
+
+/**
+ * The same for a whole project: once sawing has begun its plan stays as it is. Until then one found before for the same
+ * pieces is kept; what else is bought is counted anew.
+ * @param before plans found before, the best first
+ */
 export function procureProject(
   p: Priced & Pick<Project, 'progress'>,
   readings: readonly Read[],
   planners?: Planners,
-): Procurement {
+  before: readonly KeptPlan[] = [],
+): Procurement & { key: string } {
   const { sawing, have } = p.progress
+  const key = cutKey(p, readings)
   if (!sawing) {
-    const r = procure(p, readings, planners)
-    return { ...r, bill: procureBill(p, r) }
+    const kept = before.find((b) => b.key === key)
+    const r = kept ? counted(p, readings, kept.cutPlan, 'not-begun') : procure(p, readings, planners)
+    return { ...r, key, bill: procureBill(p, r) }
   }
   const cutPlan: CutPlan = { boards: sawing.boards, sheets: sawing.sheets, claims: [], cannot: [] }
-  return counted(
-    p,
-    readings,
-    cutPlan,
-    stillFits(
-      sawing,
-      readings.flatMap((r) => r.pieces),
-    )
-      ? 'fits'
-      : 'builds-changed',
-    have,
-  )
+  const pieces = readings.flatMap((r) => r.pieces)
+  return { ...counted(p, readings, cutPlan, stillFits(sawing, pieces) ? 'fits' : 'builds-changed', have), key }
 }
 
-/** The bill of a plan that was found before, with what is there by now. */
-export const procureBill = (
+/** The bill of a plan with what is there by now. */
+const procureBill = (
   p: Priced & Pick<Project, 'progress'>,
   r: Pick<Procurement, 'cutPlan' | 'screws' | 'sundries'>,
 ): Bill => purchases(r.cutPlan, r.screws, priceBook(p), r.sundries, p.progress.have)

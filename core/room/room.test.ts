@@ -287,6 +287,13 @@ describe('a meter read more than once', () => {
     expect(a.meanMm).toBeCloseTo(3649.82, 2)
     expect(a.kept).toBe(5)
   })
+  it('says that nothing agrees where most met something else, or they lie far apart', () => {
+    expect(averageReadings([3650, 3649, 3651, 3411, 3650])!.agree).toBe(true)
+    expect(averageReadings([3650, 3411, 3388, 3650, 3291, 3502, 3649])!.agree).toBe(false)
+    expect(averageReadings([3650, 3411, 3650])).toMatchObject({ agree: true, kept: 2, odd: [1] })
+    expect(averageReadings([3650, 3411])!.agree).toBe(false)
+    expect(averageReadings([3650])!.agree).toBe(true)
+  })
   it('calls nothing odd with two, and nothing at all without readings', () => {
     expect(averageReadings([100, 200])).toMatchObject({ odd: [], meanMm: 150 })
     expect(averageReadings([])).toBeNull()

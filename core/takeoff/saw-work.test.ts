@@ -481,6 +481,30 @@ describe('what else is bought', () => {
     expect(purchases(plan, [], prices, [], { 'board:38x89mm:2400': 9 })).toMatchObject({ totalMinor: 0, unpriced: 0 })
     expect(purchases(plan, [], [], [], {})).toMatchObject({ totalMinor: 0, unpriced: 1 })
   })
+  it('a plan found before is kept for the same pieces, and all else is counted anew', () => {
+    const found = procureProject(p, readings)
+    const { boards, ...rest } = found.cutPlan
+    // As no planner would leave it, so that it is known again.
+    const before = { key: found.key, cutPlan: { ...rest, boards: [...boards].reverse() } }
+    const screwed = readings.map((r) => {
+      const { assembly } = r.shaped
+      const joints = assembly.joints.map((j) => ({
+        ...j,
+        fasteners: j.fasteners.map((f) => ({ ...f, count: 2 * f.count })),
+      }))
+      return { ...r, shaped: { ...r.shaped, assembly: { ...assembly, joints } } }
+    })
+    const again = procureProject(p, screwed, undefined, [{ ...before, key: 'of others' }, before])
+    expect(again.cutPlan).toBe(before.cutPlan)
+    expect(again.key).toBe(found.key)
+    const screws = (r: typeof found) => r.screws.reduce((n, s) => n + s.count, 0)
+    const anchors = readings.flatMap((r) => r.shaped.assembly.anchors).filter((x) => x.fastener)
+    const inWalls = anchors.reduce((n, x) => n + x.count, 0)
+    expect(screws(again) - inWalls).toBe(2 * (screws(found) - inWalls))
+    expect(again.bill.totalMinor).toBeGreaterThan(found.bill.totalMinor)
+    const dearer = { ...p, settings: { ...p.settings, kerfMm: p.settings.kerfMm + 1 } }
+    expect(procureProject(dearer, readings, undefined, [before]).cutPlan).not.toBe(before.cutPlan)
+  })
   it('shares of the builds add up to the whole', () => {
     const { perBuild, bill } = procureProject(p, readings)
     expect(perBuild.map((b) => b.build)).toEqual(p.builds.map((b) => b.id))

@@ -58,7 +58,10 @@ function take() {
         <span v-for="(r, i) in mm" :key="i" class="one" :class="{ odd: result?.odd.includes(i) }"
           >{{ formatLength(r, readings.units) }}<span v-if="result?.odd.includes(i)"> odd</span></span
         >
-        <template v-if="state === 'done' && result">
+        <template v-if="state === 'done' && result && !result.agree">
+          : these do not agree. Make sure nothing stands in its way, and read again.
+        </template>
+        <template v-else-if="state === 'done' && result">
           : {{ formatLength(result.meanMm, readings.units) }} ±
           {{ formatLength(result.spreadMm, { system: 'metric', fraction: 16 }) }} from {{ result.kept }}
           <button type="button" class="btn btn-sm btn-primary" @click="take">Take it</button>
