@@ -69,6 +69,8 @@ export const projectSchema = z.object({
     steps: z.array(z.string()).max(5000),
     cuts: z.array(z.string()).max(20_000),
     bought: z.array(z.string()).max(2000),
+    /** How many of a line were in the cart when it was ticked; without it, all that are asked for. */
+    inCart: z.record(z.string(), z.int().min(0).max(100_000)).optional(),
     /** What is there already of a line of the shopping list, and what was paid for it in all, minor units. */
     have: z.record(z.string(), z.int().min(0).max(100_000)),
     spent: z.record(z.string(), price),

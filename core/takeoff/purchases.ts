@@ -33,6 +33,32 @@ export interface Bill {
   unpriced: number
 }
 
+/** Ticks of the shopping list, and how many each stood for. */
+export interface Cart {
+  bought: readonly string[]
+  inCart?: Readonly<Record<string, number>>
+}
+
+/** Of what is to be bought of a line, how many are in the cart: more may be asked for since it was ticked. */
+export const inCart = ({ key, buy }: Pick<Purchase, 'key' | 'buy'>, cart: Cart): number =>
+  cart.bought.includes(key) ? Math.min(buy, cart.inCart?.[key] ?? buy) : 0
+
+/** A line is done once it is ticked and all of it is in the cart. */
+export const isBought = (l: Pick<Purchase, 'key' | 'buy'>, cart: Cart): boolean =>
+  cart.bought.includes(l.key) && inCart(l, cart) === l.buy
+
+/** The cart once a line is ticked, with all that is asked for, or no longer. */
+export function tickedCart(
+  l: Pick<Purchase, 'key' | 'buy'>,
+  cart: Cart,
+): { bought: string[]; inCart: Record<string, number> } {
+  const others = Object.fromEntries(Object.entries(cart.inCart ?? {}).filter(([key]) => key !== l.key))
+  const bought = cart.bought.filter((k) => k !== l.key)
+  return isBought(l, cart)
+    ? { bought, inCart: others }
+    : { bought: [...bought, l.key], inCart: { ...others, [l.key]: l.buy } }
+}
+
 export function purchases(
   plan: Pick<CutPlan, 'boards' | 'sheets'>,
   screws: readonly ScrewLine[],

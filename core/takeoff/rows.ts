@@ -3,13 +3,13 @@ import { formatLength } from '../measure/format.ts'
 import type { Units } from '../measure/units.ts'
 import type { CutPlan } from './cut-plan.ts'
 import type { PieceLine } from './pieces.ts'
-import type { Bill } from './purchases.ts'
+import { inCart, isBought, type Bill, type Cart } from './purchases.ts'
 
 type Row = Record<string, string | number>
 const tenth = (mm: number) => Math.round(mm * 10) / 10
 
 /** The shopping list as rows for a spreadsheet; money in whole units. */
-export const shoppingRows = (bill: Bill, bought: readonly string[], unlisted: readonly string[] = []): Row[] => [
+export const shoppingRows = (bill: Bill, cart: Cart, unlisted: readonly string[] = []): Row[] => [
   ...bill.lines.map((l): Row => ({
     aisle: l.aisle,
     item: l.label,
@@ -17,10 +17,20 @@ export const shoppingRows = (bill: Bill, bought: readonly string[], unlisted: re
     pieces_in_all: l.holds ?? '',
     each: l.eachMinor === null ? '' : l.eachMinor / 100,
     total: l.totalMinor === null ? '' : l.totalMinor / 100,
-    done: bought.includes(l.key) ? 'yes' : '',
+    in_cart: inCart(l, cart),
+    done: isBought(l, cart) ? 'yes' : '',
   })),
   ...unlisted.map((stock): Row => ({
-    ...{ aisle: 'not in this list', item: stock, need: '', pieces_in_all: '', each: '', total: '', done: '' },
+    ...{
+      aisle: 'not in this list',
+      item: stock,
+      need: '',
+      pieces_in_all: '',
+      each: '',
+      total: '',
+      in_cart: '',
+      done: '',
+    },
   })),
 ]
 

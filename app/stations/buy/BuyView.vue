@@ -3,7 +3,7 @@ import { computed, ref } from 'vue'
 import { formatMoney } from '../../../core/measure/money.ts'
 import { MOST_PRICES_LOGGED } from '../../../core/project/project.ts'
 import { carriage } from '../../../core/takeoff/carriage.ts'
-import { AISLES } from '../../../core/takeoff/purchases.ts'
+import { AISLES, inCart, isBought, tickedCart, type Purchase } from '../../../core/takeoff/purchases.ts'
 import { sawWork } from '../../../core/takeoff/saw-work.ts'
 import { stockOfBatch } from '../../../core/wording/cuts.ts'
 import { plural } from '../../../core/wording/say.ts'
@@ -39,13 +39,9 @@ const aisles = computed(() =>
 /** Stock no plan could be made for: none of it is in the list. */
 const cannot = computed(() => readings.procurement?.cutPlan.cannot ?? [])
 const unlisted = computed(() => cannot.value.map((c) => stockOfBatch(c.key)))
-const bought = computed(() => new Set(doc.project!.progress.bought))
-const tick = (key: string) =>
-  doc.change('tick the shopping list', (d) => {
-    d.progress.bought = d.progress.bought.includes(key)
-      ? d.progress.bought.filter((k) => k !== key)
-      : [...d.progress.bought, key]
-  })
+const cart = computed(() => doc.project!.progress)
+const tick = (l: Purchase) =>
+  doc.change('tick the shopping list', (d) => void Object.assign(d.progress, tickedCart(l, d.progress)))
 
 const setPrice = (key: string, minor: number) =>
   doc.change('change a price', (d) => {
@@ -112,7 +108,7 @@ const print = () => window.print()
         <button
           type="button"
           class="btn btn-sm btn-outline-secondary"
-          @click="downloadCsv('shopping-list.csv', shoppingRows(bill, doc.project!.progress.bought, unlisted))"
+          @click="downloadCsv('shopping-list.csv', shoppingRows(bill, cart, unlisted))"
         >
           Export CSV
         </button>
@@ -180,18 +176,21 @@ const print = () => window.print()
                 <td class="number soft">{{ money(a.total) }}</td>
                 <td class="no-print"></td>
               </tr>
-              <tr v-for="l in a.lines" :key="l.key" :class="{ done: bought.has(l.key) }">
+              <tr v-for="l in a.lines" :key="l.key" :class="{ done: isBought(l, cart) }">
                 <td class="tick">
                   <input
                     type="checkbox"
                     class="form-check-input"
-                    :checked="bought.has(l.key)"
+                    :checked="isBought(l, cart)"
                     :aria-label="`${l.label} is in the cart`"
-                    @change="tick(l.key)"
+                    @change="tick(l)"
                   />
                 </td>
                 <td>
                   {{ l.label }}<span v-if="l.holds" class="soft small"> ({{ l.holds }} needed)</span>
+                  <span v-if="cart.bought.includes(l.key) && !isBought(l, cart)" class="text-trouble small">
+                    {{ inCart(l, cart) }} in the cart, {{ l.buy - inCart(l, cart) }} more asked for since</span
+                  >
                   <span v-if="inStock.get(l.key) === 0" class="text-trouble small"> out at the yard</span
                   ><span v-else-if="(inStock.get(l.key) ?? Infinity) < l.buy" class="text-trouble small">
                     only {{ inStock.get(l.key) }} there</span
