@@ -3,6 +3,7 @@ import { useDark, useEventListener } from '@vueuse/core'
 import { computed, ref, watch } from 'vue'
 import { useRoute, useRouter } from 'vue-router'
 import { formatMoney } from '../core/measure/money.ts'
+import { stepState } from '../core/project/done-steps.ts'
 import { findings } from '../core/wording/alike.ts'
 import { sayVerdict } from '../core/wording/checks.ts'
 import { shown } from '../core/wording/check-names.ts'
@@ -68,10 +69,8 @@ function openAt(id: string): number {
     return readings.readings
       .flatMap((r) => findings(r.checks, readings.say))
       .filter((f) => f.first.state === 'fails' || f.first.state === 'unknown').length
-  if (id === 'build') {
-    const steps = readings.readings.flatMap((r) => r.steps.map((s) => `${r.build.id}/${s.id}`))
-    return steps.filter((s) => !p.progress.steps.includes(s)).length
-  }
+  if (id === 'build')
+    return readings.readings.flatMap((r) => r.steps.filter((_, i) => stepState(p, r, i) !== 'done')).length
   return 0
 }
 

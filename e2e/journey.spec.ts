@@ -1,4 +1,4 @@
-import { expect, saved, startEmpty, station, test } from './helpers.ts'
+import { axe, expect, openDemo, saved, startEmpty, station, test } from './helpers.ts'
 
 test('from a heap of totes to a rack one can build', async ({ page }) => {
   await startEmpty(page, 'Shed')
@@ -181,4 +181,25 @@ test('the keyboard alone walks the stations, decides and undoes', async ({ page 
   }
   await page.keyboard.press('?')
   await expect(page.getByRole('dialog')).toContainText('Undo')
+})
+
+test('a step that was done before its build was changed says so, until it is ticked as it is now', async ({ page }) => {
+  await openDemo(page)
+  await station(page, 'Build')
+  for (let i = 0; i < 6; i++) await page.getByRole('button', { name: 'Done', exact: true }).click()
+  await expect(page.getByText('6 steps of 11 done')).toBeVisible()
+  await station(page, 'Shape')
+  const rails = page.getByRole('textbox', { name: 'Rail length (depth)' })
+  await rails.fill('31')
+  await rails.press('Enter')
+  await expect(rails).toHaveValue('31')
+  await station(page, 'Build')
+  // The frames stand further apart and are the same; what goes between them is longer.
+  await expect(page.getByText('5 steps of 11 done')).toBeVisible()
+  await page.getByRole('button', { name: /^First pair of rails.*done before the build was changed/ }).click()
+  await expect(page.getByText(/You ticked this before the build was changed/)).toBeVisible()
+  expect(await axe(page)).toEqual([])
+  await page.getByRole('button', { name: 'Done', exact: true }).click()
+  await expect(page.getByText('6 steps of 11 done')).toBeVisible()
+  await saved(page)
 })

@@ -67,10 +67,12 @@ export const projectSchema = z.object({
   progress: z.object({
     /** `build/step`, labels of pieces that are cut, and shopping-list keys that are done. */
     steps: z.array(z.string()).max(5000),
+    /** What a step made when it was ticked: without it nobody knows whether it is made otherwise now. */
+    stepMarks: z.record(z.string(), z.string().max(80)).default({}),
     cuts: z.array(z.string()).max(20_000),
     bought: z.array(z.string()).max(2000),
     /** How many of a line were in the cart when it was ticked; without it, all that are asked for. */
-    inCart: z.record(z.string(), z.int().min(0).max(100_000)).optional(),
+    inCart: z.record(z.string(), z.int().min(0).max(100_000)).default({}),
     /** What is there already of a line of the shopping list, and what was paid for it in all, minor units. */
     have: z.record(z.string(), z.int().min(0).max(100_000)),
     spent: z.record(z.string(), price),
@@ -140,8 +142,10 @@ export function newProject(projectId: string, name: string, system: UnitSystem, 
     onHand: [],
     progress: {
       steps: [],
+      stepMarks: {},
       cuts: [],
       bought: [],
+      inCart: {},
       have: {},
       spent: {},
       sawing: null,

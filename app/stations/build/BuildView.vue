@@ -1,7 +1,8 @@
 <script setup lang="ts">
 import { useLocalStorage, useSessionStorage } from '@vueuse/core'
-import { computed, ref, watch } from 'vue'
+import { computed, ref, useTemplateRef, watch } from 'vue'
 import { METHODS } from '../../../core/mechanics/methods/all.ts'
+import { stepKey, stepState, tickedStep } from '../../../core/project/done-steps.ts'
 import { stepFasteners, stepJoints } from '../../../core/project/step-fasteners.ts'
 import { fastenerArrows } from '../../../core/drawing/joint-detail.ts'
 import type { FastenerArrow } from '../../../core/drawing/iso.ts'
@@ -37,12 +38,12 @@ const readings = useReadings()
 const { build, reading, buildId } = useChosenBuild()
 const at = useSessionStorage<Record<string, number>>('build-step', {})
 const steps = computed(() => reading.value?.steps ?? [])
-const done = computed(() => new Set(doc.project!.progress.steps))
-const keyOf = (id: string) => `${build.value!.id}/${id}`
+const states = computed(() => steps.value.map((_, i) => stepState(doc.project!, reading.value!, i)))
+const keyOf = (id: string) => stepKey(reading.value!, { id })
 const firstOpen = computed(() =>
   Math.max(
     0,
-    steps.value.findIndex((s) => !done.value.has(keyOf(s.id))),
+    states.value.findIndex((s) => s !== 'done'),
   ),
 )
 const index = computed(() => Math.min(at.value[build.value?.id ?? ''] ?? firstOpen.value, steps.value.length - 1))
@@ -50,14 +51,24 @@ const step = computed(() => steps.value[index.value])
 const go = (i: number) =>
   (at.value = { ...at.value, [build.value!.id]: Math.min(Math.max(0, i), steps.value.length - 1) })
 
+/** On a phone the steps lie side by side: the one at hand is brought into sight. */
+const list = useTemplateRef<HTMLOListElement>('list')
+watch(
+  [index, list],
+  () => {
+    const now = list.value?.querySelector<HTMLElement>('[aria-current=step]')?.parentElement
+    if (now)
+      list.value!.scrollLeft = now.offsetLeft - list.value!.offsetLeft - (list.value!.clientWidth - now.offsetWidth) / 2
+  },
+  { flush: 'post' },
+)
+
 function tick() {
-  const key = keyOf(step.value.id)
-  const was = done.value.has(key)
+  const [r, i] = [reading.value!, index.value]
+  const was = states.value[i] === 'done'
   // Before the tick: the first open step moves on with it.
-  const next = index.value + 1
-  doc.change(was ? 'untick a step' : 'tick a step', (d) => {
-    d.progress.steps = was ? d.progress.steps.filter((s) => s !== key) : [...d.progress.steps, key]
-  })
+  const next = i + 1
+  doc.change(was ? 'untick a step' : 'tick a step', (d) => void Object.assign(d.progress, tickedStep(d, r, i)))
   if (!was && next < steps.value.length) go(next)
 }
 
@@ -220,25 +231,33 @@ const marks = computed(() => reading.value!.shaped.assembly.stick)
       Nothing to build yet. <RouterLink :to="{ name: 'shape' }">Shape a build</RouterLink> first.
     </p>
     <div v-else class="columns">
-      <ol class="steps" aria-label="Steps">
+      <ol ref="list" class="steps" aria-label="Steps">
         <li v-for="(s, i) in steps" :key="s.id">
           <button
             type="button"
-            :class="{ now: i === index, done: done.has(keyOf(s.id)) }"
+            :class="{ now: i === index, done: states[i] === 'done' }"
             :aria-current="i === index ? 'step' : undefined"
             @click="go(i)"
           >
             <span class="no"
-              ><IconCheck v-if="done.has(keyOf(s.id))" aria-hidden="true" /><template v-else>{{
-                i + 1
-              }}</template></span
-            >{{ stepTitle(s) }}<span v-if="done.has(keyOf(s.id))" class="visually-hidden">, done</span>
+              ><IconCheck v-if="states[i] === 'done'" aria-hidden="true" /><IconWarning
+                v-else-if="states[i] === 'changed'"
+                aria-hidden="true"
+              /><template v-else>{{ i + 1 }}</template></span
+            >{{ stepTitle(s)
+            }}<span v-if="states[i] !== 'open'" class="visually-hidden">{{
+              states[i] === 'done' ? ', done' : ', done before the build was changed'
+            }}</span>
           </button>
         </li>
       </ol>
       <article class="card-sheet now" aria-live="polite">
         <p class="soft small mb-1">Step {{ index + 1 }} of {{ steps.length }}</p>
         <h2 class="title">{{ stepTitle(step) }}</h2>
+        <p v-if="states[index] === 'changed'" class="caution" role="status">
+          <IconWarning aria-hidden="true" /> You ticked this before the build was changed: it asks for other pieces,
+          places or fasteners now. See to what is made already, then tick it again.
+        </p>
         <p class="text">{{ stepText(step, readings.say) }}</p>
         <ul v-if="step.shims?.length" class="shims">
           <li v-for="s in step.shims" :key="s.id">
@@ -338,8 +357,8 @@ const marks = computed(() => reading.value!.shaped.assembly.stick)
           <button type="button" class="btn btn-outline-secondary" :disabled="index === 0" @click="go(index - 1)">
             Back
           </button>
-          <button type="button" class="btn btn-primary big" :aria-pressed="done.has(keyOf(step.id))" @click="tick">
-            {{ done.has(keyOf(step.id)) ? 'Done: take the tick back' : 'Done' }}
+          <button type="button" class="btn btn-primary big" :aria-pressed="states[index] === 'done'" @click="tick">
+            {{ states[index] === 'done' ? 'Done: take the tick back' : 'Done' }}
           </button>
           <button
             type="button"
@@ -351,7 +370,7 @@ const marks = computed(() => reading.value!.shaped.assembly.stick)
           </button>
         </div>
         <p class="soft small mb-0 mt-2">
-          {{ plural(steps.filter((s) => done.has(keyOf(s.id))).length, 'step') }} of {{ steps.length }} done.
+          {{ plural(states.filter((s) => s === 'done').length, 'step') }} of {{ steps.length }} done.
         </p>
       </article>
     </div>

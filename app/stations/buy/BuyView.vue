@@ -188,7 +188,7 @@ const print = () => window.print()
                 </td>
                 <td>
                   {{ l.label }}<span v-if="l.holds" class="soft small"> ({{ l.holds }} needed)</span>
-                  <span v-if="cart.bought.includes(l.key) && !isBought(l, cart)" class="text-trouble small">
+                  <span v-if="cart.bought.includes(l.key) && !isBought(l, cart)" class="text-trouble small d-block">
                     {{ inCart(l, cart) }} in the cart, {{ l.buy - inCart(l, cart) }} more asked for since</span
                   >
                   <span v-if="inStock.get(l.key) === 0" class="text-trouble small"> out at the yard</span
