@@ -144,15 +144,19 @@ export const useReadings = defineStore('readings', () => {
       return
     }
     running = true
-    do {
-      again = false
-      const project = doc.project
-      if (!project) break
-      planning.value = true
-      await procureOnce(project)
-    } while (again)
-    running = false
-    planning.value = false
+    try {
+      do {
+        again = false
+        const project = doc.project
+        if (!project) break
+        planning.value = true
+        await procureOnce(project)
+      } while (again)
+    } finally {
+      // What went wrong with one plan holds no later one up.
+      running = false
+      planning.value = false
+    }
   }
   // Ticks and names change neither parts nor prices.
   watch(
