@@ -8,6 +8,7 @@ import { findings } from '../core/wording/alike.ts'
 import { sayVerdict } from '../core/wording/checks.ts'
 import { shown } from '../core/wording/check-names.ts'
 import { sayCounts } from '../core/wording/counts.ts'
+import { plural } from '../core/wording/say.ts'
 import IconUndo from '~icons/bi/arrow-counterclockwise'
 import IconRedo from '~icons/bi/arrow-clockwise'
 import IconHelp from '~icons/bi/question-circle'
@@ -52,10 +53,25 @@ watch(
   { immediate: true },
 )
 
+/** The state of all that is to be built, in a sentence: what cannot be built comes before what was judged. */
+const whole = computed(() => {
+  const [first, ...more] = readings.notBuilt
+  if (first)
+    return {
+      state: 'fails' as const,
+      text: `${readings.sayNotBuilt(first)}${more.length > 0 ? ` And ${plural(more.length, 'more build')} so.` : ''}`,
+    }
+  const { weakest } = readings.overall
+  return {
+    state: weakest && shown(weakest),
+    text: readings.readings.length > 0 ? sayVerdict(readings.overall, readings.say) : 'Nothing built yet',
+  }
+})
+
 const stations = computed(() =>
   STATIONS.map((s) => {
     const open = openAt(s.id)
-    return { ...s, open, trouble: s.id === 'prove' && readings.overall.state === 'fails' }
+    return { ...s, open, trouble: s.id === 'prove' && whole.value.state === 'fails' }
   }),
 )
 /** What is still open at a station, as a small count. */
@@ -261,10 +277,8 @@ const keepAsNew = async () =>
     </main>
     <footer class="reckoning no-print" aria-label="Reckoning">
       <RouterLink :to="{ name: 'prove', params: route.params }" class="verdict">
-        <VerdictMark v-if="readings.overall.weakest" :state="shown(readings.overall.weakest)" />
-        <span class="words">{{
-          readings.readings.length ? sayVerdict(readings.overall, readings.say) : 'Nothing built yet'
-        }}</span>
+        <VerdictMark v-if="whole.state" :state="whole.state" />
+        <span class="words">{{ whole.text }}</span>
       </RouterLink>
       <template v-if="doc.project?.builds.length">
         <RouterLink :to="{ name: 'cut', params: route.params }">{{ reckoning.boards }}</RouterLink>

@@ -43,5 +43,37 @@ test('a wall that divides the room waits for what holds it above, and stays wher
   await station(page, 'Build')
   await page.getByRole('button', { name: 'The opening for the door' }).click()
   await expect(page.getByText(/the board over the door on them/)).toBeVisible()
+
+  // What a change of the room leaves impossible shows what can be changed, and is mended bit by bit or at once.
+  await station(page, 'Shape')
+  const high = page.getByRole('textbox', { name: 'Height of the wall' })
+  await page.getByRole('button', { name: 'tacked: Height of the wall' }).click()
+  await station(page, 'Survey')
+  await page.getByRole('button', { name: 'Ceiling and floor' }).click()
+  await page.getByRole('textbox', { name: 'Ceiling height' }).fill('2300')
+  await page.keyboard.press('Enter')
+  await station(page, 'Shape')
+  await expect(page.getByText(/It would end 2400 mm up/).first()).toBeVisible()
+  await expect(high).toHaveValue('2400')
+  // Nowhere is it passed over.
+  await expect(page.getByLabel('Reckoning').getByText(/"Framed wall" cannot be built as it is/)).toBeVisible()
+  for (const [name, said] of [
+    ['Prove', /^"Framed wall" cannot be built as it is/],
+    ['Buy', /^Not in this list: "Framed wall" cannot be built/],
+    ['Cut', /^Not among these cuts: "Framed wall" cannot be built/],
+    ['Build', /^"Framed wall" cannot be built as it is/],
+  ] as const) {
+    await station(page, name)
+    await expect(page.getByRole('alert').filter({ hasText: said })).toBeVisible()
+  }
+  await station(page, 'Shape')
+  const anchors = page.getByRole('textbox', { name: 'Anchors apart at most' })
+  await anchors.fill('700')
+  await page.keyboard.press('Enter')
+  await expect(anchors).toHaveValue('700')
+  expect(await axe(page)).toEqual([])
+  await page.getByRole('button', { name: 'Let all its dimensions go' }).click()
+  await expect(high).toHaveValue('2300')
+  await expect(page.getByText(/It would end/)).toBeHidden()
   await saved(page)
 })

@@ -16,6 +16,7 @@ import {
 } from '../../core/project/read-builds.ts'
 import { solidsOf } from '../../core/clearance/placing.ts'
 import { frameInRoom, inReach, surroundingsOf } from '../../core/project/room-checks.ts'
+import { sayProblem } from '../../core/wording/problems.ts'
 import { sayIn } from '../../core/wording/say.ts'
 import { callback, startLong, useHeavy } from '../composables/heavy.ts'
 import { useHurry } from '../composables/hurry.ts'
@@ -56,6 +57,12 @@ export const useReadings = defineStore('readings', () => {
   })
   const readings = computed(() => readingsOf(outcomes.value))
   const overall = computed((): Verdict => verdict(readings.value.flatMap((r) => r.checks)))
+  /** What cannot be built as it is, and why: no reading tells of it. */
+  const notBuilt = computed(() =>
+    outcomes.value.flatMap((o) => (o.ok ? [] : [{ id: o.build.id, name: o.build.name, problem: o.problem }])),
+  )
+  const sayNotBuilt = (b: { name: string; problem: Problem }) =>
+    `"${b.name}" cannot be built as it is. ${sayProblem(b.problem, say.value)}`
 
   const plan = computed(() => (doc.project ? roomPlan(toRaw(doc.project).room) : null))
   /** Builds where they stand in the room. */
@@ -187,6 +194,8 @@ export const useReadings = defineStore('readings', () => {
     outcomes,
     readings,
     overall,
+    notBuilt,
+    sayNotBuilt,
     plan,
     placed,
     solids,

@@ -20,6 +20,7 @@ import { plural } from '../../../core/wording/say.ts'
 import IconCheck from '~icons/bi/check-lg'
 import IconWarning from '~icons/bi/exclamation-triangle'
 import IconHand from '~icons/bi/hand-index'
+import NotBuilt from '../../components/NotBuilt.vue'
 import PressedButtons from '../../components/PressedButtons.vue'
 import MeasureField from '../../components/MeasureField.vue'
 import StoryStick from '../../components/StoryStick.vue'
@@ -220,17 +221,14 @@ const marks = computed(() => reading.value!.shaped.assembly.stick)
       <h1>Build</h1>
       <span class="soft">What next, and did it come out right?</span>
       <span class="ms-auto d-flex gap-2 flex-wrap">
-        <PressedButtons
-          :options="readings.readings.map((r) => r.build)"
-          :pressed="build?.id ?? null"
-          @press="buildId = $event"
-        />
+        <PressedButtons :options="doc.project!.builds" :pressed="build?.id ?? null" @press="buildId = $event" />
       </span>
     </div>
-    <p v-if="!reading || !step" class="empty">
+    <NotBuilt />
+    <p v-if="(!reading || !step) && readings.notBuilt.length === 0" class="empty">
       Nothing to build yet. <RouterLink :to="{ name: 'shape' }">Shape a build</RouterLink> first.
     </p>
-    <div v-else class="columns">
+    <div v-if="reading && step" class="columns">
       <ol ref="list" class="steps" aria-label="Steps">
         <li v-for="(s, i) in steps" :key="s.id">
           <button

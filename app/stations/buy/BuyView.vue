@@ -8,6 +8,7 @@ import { sawWork } from '../../../core/takeoff/saw-work.ts'
 import { stockOfBatch } from '../../../core/wording/cuts.ts'
 import { plural } from '../../../core/wording/say.ts'
 import CannotCut from '../../components/CannotCut.vue'
+import NotBuilt from '../../components/NotBuilt.vue'
 import NumberField from '../../components/NumberField.vue'
 import { useYard } from '../../composables/yard.ts'
 import { priceBook } from '../../../core/project/read-build.ts'
@@ -38,7 +39,10 @@ const aisles = computed(() =>
 )
 /** Stock no plan could be made for: none of it is in the list. */
 const cannot = computed(() => readings.procurement?.cutPlan.cannot ?? [])
-const unlisted = computed(() => cannot.value.map((c) => stockOfBatch(c.key)))
+const unlisted = computed(() => [
+  ...cannot.value.map((c) => stockOfBatch(c.key)),
+  ...readings.notBuilt.map((b) => `"${b.name}"`),
+])
 const cart = computed(() => doc.project!.progress)
 const tick = (l: Purchase) =>
   doc.change('tick the shopping list', (d) => void Object.assign(d.progress, tickedCart(l, d.progress)))
@@ -154,6 +158,7 @@ const print = () => window.print()
           </ul>
           <span v-else> All of it is there.</span>
         </div>
+        <NotBuilt lead="Not in this list: " />
         <CannotCut :cannot="cannot" lead="Not in this list: " />
         <div class="scroll" tabindex="0" role="region" aria-label="Shopping list, scrolls sideways">
           <table class="table table-sm align-middle">

@@ -18,6 +18,7 @@ import { downloadCsv } from '../../persistence/csv.ts'
 import { useDocument } from '../../stores/document.ts'
 import { useReadings } from '../../stores/readings.ts'
 import BoardDiagram from './BoardDiagram.vue'
+import NotBuilt from '../../components/NotBuilt.vue'
 import CannotCut from '../../components/CannotCut.vue'
 import ImprovingPlan from '../../components/ImprovingPlan.vue'
 import CutBatches from './CutBatches.vue'
@@ -181,6 +182,7 @@ const print = () => window.print()
         Eye and ear protection; push stick for narrow rips; support long boards and sheets on both sides of the blade.
         Dust mask on until the dust has settled.
       </p>
+      <NotBuilt lead="Not among these cuts: " />
       <CannotCut :cannot="plan.cannot" />
 
       <section v-if="work.yard.length || work.stuck.length" aria-labelledby="yard-h" class="yard">

@@ -7,6 +7,7 @@ import { findingNames, findings } from '../../../core/wording/alike.ts'
 import { sayCheck, sayVerdict } from '../../../core/wording/checks.ts'
 import { CHECK_NAMES, LINK_NAMES, shown } from '../../../core/wording/check-names.ts'
 import { PLANNING_AID } from '../../../core/wording/steps.ts'
+import NotBuilt from '../../components/NotBuilt.vue'
 import PressedButtons from '../../components/PressedButtons.vue'
 import VerdictMark from '../../components/VerdictMark.vue'
 import { useChosenBuild } from '../../composables/chosen-build.ts'
@@ -67,17 +68,14 @@ const weight = (r: CheckResult) => `${2.5 + 9.5 * Math.min(1, r.state === 'fails
       <h1>Prove</h1>
       <span class="soft">Will it hold, sag, tip, and can I get it in?</span>
       <span class="ms-auto d-flex gap-2 flex-wrap">
-        <PressedButtons
-          :options="readings.readings.map((r) => r.build)"
-          :pressed="build?.id ?? null"
-          @press="buildId = $event"
-        />
+        <PressedButtons :options="doc.project!.builds" :pressed="build?.id ?? null" @press="buildId = $event" />
       </span>
     </div>
-    <p v-if="!reading" class="empty">
+    <NotBuilt />
+    <p v-if="!reading && readings.notBuilt.length === 0" class="empty">
       Nothing to prove yet. <RouterLink :to="{ name: 'shape' }">Shape a build</RouterLink> first.
     </p>
-    <template v-else>
+    <template v-if="reading">
       <p class="sentence" :class="reading.verdict.state" role="status">
         <VerdictMark :state="reading.verdict.state" words />
         <span>{{ sayVerdict(reading.verdict, readings.say) }}</span>

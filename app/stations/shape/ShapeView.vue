@@ -1,12 +1,15 @@
 <script setup lang="ts">
 import { useStorage } from '@vueuse/core'
-import { computed, nextTick, ref, watch } from 'vue'
+import { original } from 'immer'
+import { computed, nextTick, ref, toRaw, watch } from 'vue'
 import { apart } from '../../../core/drawing/way-in.ts'
 import { wholeBox } from '../../../core/assembly/part-box.ts'
 import { boxSize } from '../../../core/geometry/box.ts'
 import { drawView, sectionPlane, VIEWS, type View } from '../../../core/drawing/view.ts'
-import { withValue } from '../../../core/families/params.ts'
+import { fixedPaths, withValue } from '../../../core/families/params.ts'
+import type { Problem } from '../../../core/measure/result.ts'
 import { withoutHome } from '../../../core/project/proposals.ts'
+import { letGo, toMend } from '../../../core/project/to-mend.ts'
 import { familyName } from '../../../core/wording/dims.ts'
 import { sayProblem } from '../../../core/wording/problems.ts'
 import { roleName, stockName } from '../../../core/wording/names.ts'
@@ -53,6 +56,26 @@ const homeless = computed(() => (doc.project ? withoutHome(doc.project) : []))
 // A value that cannot be built is said at its field; the drawing keeps the last state that could.
 const reading = computed(() => (outcome.value?.ok ? outcome.value.reading : null))
 const problem = computed(() => (outcome.value && !outcome.value.ok ? outcome.value.problem : null))
+const refused = ref<{ path: string; text: string } | null>(null)
+/** Of what cannot be built as it is, what can be changed. */
+const mending = computed(() =>
+  problem.value && build.value && doc.project ? toMend(toRaw(doc.project), toRaw(build.value)) : null,
+)
+const fields = computed(() => reading.value?.shaped ?? mending.value)
+const wrongAt = computed(
+  () =>
+    refused.value ??
+    (problem.value?.field ? { path: problem.value.field, text: sayProblem(problem.value, readings.say) } : null),
+)
+const isHeld = computed(() => problem.value !== null && fixedPaths(build.value?.params).length > 0)
+function letAllGo() {
+  const id = build.value!.id
+  refused.value = null
+  doc.change('let all dimensions go', (d) => {
+    const i = d.builds.findIndex((b) => b.id === id)
+    d.builds[i] = letGo(original(d.builds[i])!) as (typeof d.builds)[number]
+  })
+}
 const shown = computed(() => ({
   showGoods: showGoods.value,
   labels: showLabels.value ? reading.value?.labels : undefined,
@@ -103,14 +126,17 @@ function pick(id: string | null, of: string | null) {
   if (of && of !== build.value?.id) buildId.value = of
   void nextTick(() => (part.value = id))
 }
-const refused = ref<{ path: string; text: string } | null>(null)
+watch(buildId, () => (refused.value = null))
+/** What cannot be built anyhow may be changed to what cannot be built yet, but for what is wrong in the very thing changed. */
+const isInTheWay = (said: Problem | null, path: string) =>
+  said !== null && (problem.value === null || said.field === path || said.field?.startsWith(`${path}.`) === true)
 
 /** Sets one parameter; what the family cannot shape is refused here, and nothing is stored. */
 function set(path: string, value: unknown, stepped = false, drag?: number) {
   if (!build.value || !doc.project) return
   const params = withValue(build.value.params, path, value)
   const said = readings.tryBuild({ ...build.value, params })
-  if (said) {
+  if (said && isInTheWay(said, path)) {
     // A list is refused at the thing in it that is wrong, where it is there already.
     const field = said.field?.startsWith(`${path}.`) && !Array.isArray(value) ? said.field : path
     return void (refused.value = { path: field, text: sayProblem(said, readings.say) })
@@ -130,8 +156,9 @@ function setAll(values: Record<string, unknown>, at: string) {
   const { id } = build.value
   const params = Object.entries(values).reduce((p, [path, v]) => withValue(p, path, v), build.value.params)
   const said = readings.tryBuild({ ...build.value, params })
-  refused.value = said ? { path: at, text: sayProblem(said, readings.say) } : null
-  if (!said) doc.change('choose several together', (d) => void (d.builds.find((b) => b.id === id)!.params = params))
+  refused.value = said && isInTheWay(said, at) ? { path: at, text: sayProblem(said, readings.say) } : null
+  if (!refused.value)
+    doc.change('choose several together', (d) => void (d.builds.find((b) => b.id === id)!.params = params))
 }
 function rename(name: string) {
   const id = build.value?.id
@@ -155,8 +182,8 @@ const about = computed(() => {
 })
 /** Whether what is refused is said beside what was typed. */
 const saidAtItsField = (path: string): boolean =>
-  (reading.value?.shaped.dims.some((d) => d.path === path) ||
-    reading.value?.shaped.lists?.some((l) => path === l.path || path.startsWith(`${l.path}.`))) ??
+  (fields.value?.dims.some((d) => d.path === path) ||
+    fields.value?.lists?.some((l) => path === l.path || path.startsWith(`${l.path}.`))) ??
   false
 const isFlat = computed(() => view.value !== 'space' && view.value !== 'round')
 const hint = computed(() =>
@@ -255,9 +282,16 @@ const VIEW_NAMES: Record<Look, string> = {
                 {{ reading.labels.get(p.id) }} {{ roleName(p.role) }}
               </option>
             </select>
-            <span class="small soft about" :class="{ 'own-line': isFlat }" role="status">{{ about || hint }}</span>
+            <span class="small soft about" :class="{ 'own-line': isFlat }" role="status">{{
+              about || (reading ? hint : '')
+            }}</span>
           </div>
-          <p v-if="problem" class="text-trouble" role="alert">{{ sayProblem(problem, readings.say) }}</p>
+          <p v-if="problem" class="text-trouble" role="alert">
+            {{ sayProblem(problem, readings.say) }}
+            <button v-if="isHeld" type="button" class="btn btn-sm btn-outline-secondary" @click="letAllGo">
+              Let all its dimensions go
+            </button>
+          </p>
           <div v-if="view === 'round' && reading" class="view deep">
             <BuildInSpace
               :build="build.id"
@@ -311,17 +345,17 @@ const VIEW_NAMES: Record<Look, string> = {
           </p>
           <SizeHints v-if="reading && build" :build="build" />
           <DimensionList
-            v-if="reading"
-            :dims="reading.shaped.dims"
-            :choices="reading.shaped.choices"
-            :presets="reading.shaped.presets ?? []"
+            v-if="fields"
+            :dims="fields.dims"
+            :choices="fields.choices"
+            :presets="fields.presets ?? []"
             :params="build?.params"
-            :refused="refused"
+            :refused="wrongAt"
             :part="part"
             @set="set"
             @set-all="setAll"
           />
-          <ListEditor v-for="l in reading?.shaped.lists ?? []" :key="l.path" :list="l" :refused="refused" @set="set" />
+          <ListEditor v-for="l in fields?.lists ?? []" :key="l.path" :list="l" :refused="wrongAt" @set="set" />
         </aside>
       </div>
     </template>

@@ -2,6 +2,7 @@ import { alongTheWall, exampleContext, thinWalls } from '../example-context.ts'
 import { family, type ShapeContext } from '../family.ts'
 import { framedWallLevers, framedWallSavers } from './levers.ts'
 import { framedWallParams, startingParams, type FramedWallParams } from './parameters.ts'
+import { takesPanels } from './plan-out.ts'
 import { shapeFramedWall } from './shape.ts'
 import { framedWallSteps } from './steps.ts'
 
@@ -27,7 +28,10 @@ export const framedWall = family<FramedWallParams>({
   needsGoods: false,
   turn: 1,
   schema: framedWallParams,
-  start: (ctx) => startingParams(ctx.settings.yard),
+  start: (ctx) => {
+    const usual = startingParams(ctx.settings.yard)
+    return takesPanels(usual, ctx) ? usual : { ...usual, faces: 'none' }
+  },
   shape: shapeFramedWall,
   levers: (p) => framedWallLevers(p),
   savers: (p) => framedWallSavers(p),

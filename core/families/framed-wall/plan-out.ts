@@ -1,4 +1,4 @@
-import { unitsOf } from '../../assembly/settings.ts'
+import { unitsOf, type Settings } from '../../assembly/settings.ts'
 import { findSection, type Section } from '../../catalogue/lumber.ts'
 import { findSheet, type Sheet } from '../../catalogue/sheets.ts'
 import { bad, good, type Result } from '../../measure/result.ts'
@@ -113,8 +113,7 @@ export function planOut(p: FramedWallParams, ctx: ShapeContext, pen: DimPen): Re
   const boardMm = Math.max(...ctx.boards(p.section, false).map((b) => b.lengthMm - settings.squaringTrimMm), 0)
   const studMm = highMm - 2 * t
   if (studMm > boardMm) return bad('framed-stud-too-long', { mm: studMm, mostMm: boardMm }, 'section')
-  const panelMm = highMm - PANEL_FOOT_MM
-  const sheetMm = sheet.lengthMm - 2 * settings.sheetTrimMm
+  const [panelMm, sheetMm] = [highMm - PANEL_FOOT_MM, panelMost(sheet, settings)]
   if (p.faces !== 'none' && panelMm > sheetMm)
     return bad('framed-panel-too-high', { mm: panelMm, mostMm: sheetMm }, 'faces')
   const studs = withDoor(even, door.value, t)
@@ -127,6 +126,13 @@ export function planOut(p: FramedWallParams, ctx: ShapeContext, pen: DimPen): Re
     ...{ fixedAt: fixedAt.value, joists, backMm },
   })
 }
+
+/** As high as a panel in one piece comes, mm. */
+const panelMost = (sheet: Sheet, { sheetTrimMm }: Settings) => sheet.lengthMm - 2 * sheetTrimMm
+
+/** Whether a wall up to the ceiling has panels in one piece: else it begins with its faces open. */
+export const takesPanels = ({ sheet }: FramedWallParams, { space, settings }: ShapeContext): boolean =>
+  space.ceilingMm - PANEL_FOOT_MM <= panelMost(findSheet(sheet)!, settings)
 
 /** Left edges of studs at even distances, both ends among them. */
 function evenly(lengthMm: number, t: number, everyMm: number): number[] {
