@@ -95,7 +95,7 @@ const reckoning = computed(() => {
   return {
     boards: plan ? sayCounts(plan.cutPlan) : '…',
     cost: plan && doc.project ? formatMoney(plan.bill.totalMinor, doc.project.settings.currency) : '…',
-    more: plan && plan.cutPlan.cannot.length > 0,
+    more: plan && (plan.cutPlan.cannot.length > 0 || plan.sawing === 'builds-changed' || readings.notBuilt.length > 0),
     mass: readings.say.mass(readings.readings.reduce((m, r) => m + r.massKg, 0)),
   }
 })

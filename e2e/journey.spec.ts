@@ -183,8 +183,11 @@ test('the keyboard alone walks the stations, decides and undoes', async ({ page 
   await expect(page.getByRole('dialog')).toContainText('Undo')
 })
 
-test('a step that was done before its build was changed says so, until it is ticked as it is now', async ({ page }) => {
+test('what was done before a build was changed says so: steps, cuts and the shopping list', async ({ page }) => {
   await openDemo(page)
+  await station(page, 'Cut')
+  await page.getByRole('button', { name: /^rail/ }).first().click()
+  await expect(page.getByText('This plan is being cut and stays as it is')).toBeVisible()
   await station(page, 'Build')
   for (let i = 0; i < 6; i++) await page.getByRole('button', { name: 'Done', exact: true }).click()
   await expect(page.getByText('6 steps of 11 done')).toBeVisible()
@@ -201,5 +204,11 @@ test('a step that was done before its build was changed says so, until it is tic
   expect(await axe(page)).toEqual([])
   await page.getByRole('button', { name: 'Done', exact: true }).click()
   await expect(page.getByText('6 steps of 11 done')).toBeVisible()
+  await station(page, 'Cut')
+  await expect(page.getByText('The builds have changed since cutting began.')).toBeVisible()
+  await station(page, 'Buy')
+  await expect(page.getByText(/this list is of the plan that is being cut/)).toBeVisible()
+  await expect(page.getByText(/without what has changed since cutting began/)).toBeVisible()
+  expect(await axe(page)).toEqual([])
   await saved(page)
 })

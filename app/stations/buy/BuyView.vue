@@ -39,9 +39,12 @@ const aisles = computed(() =>
 )
 /** Stock no plan could be made for: none of it is in the list. */
 const cannot = computed(() => readings.procurement?.cutPlan.cannot ?? [])
+/** The list is of the plan that is being cut: builds may ask for other pieces by now. */
+const changed = computed(() => readings.procurement?.sawing === 'builds-changed')
 const unlisted = computed(() => [
   ...cannot.value.map((c) => stockOfBatch(c.key)),
   ...readings.notBuilt.map((b) => `"${b.name}"`),
+  ...(changed.value ? ['what has changed since cutting began'] : []),
 ])
 const cart = computed(() => doc.project!.progress)
 const tick = (l: Purchase) =>
@@ -158,6 +161,11 @@ const print = () => window.print()
           </ul>
           <span v-else> All of it is there.</span>
         </div>
+        <p v-if="changed" class="text-trouble" role="alert">
+          The builds have changed since cutting began: this list is of the plan that is being cut.
+          <RouterLink :to="{ name: 'cut' }">Plan what is left in Cut</RouterLink>, and it says what is to be bought on
+          top.
+        </p>
         <NotBuilt lead="Not in this list: " />
         <CannotCut :cannot="cannot" lead="Not in this list: " />
         <div class="scroll" tabindex="0" role="region" aria-label="Shopping list, scrolls sideways">
