@@ -45,9 +45,10 @@ describe('what a browser keeps', () => {
     expect(old.doc.version).toBe(PROJECT_VERSION)
     expect(old.rev).toBe(4)
     expect(projectSchema.safeParse(old.doc).error).toBeUndefined()
-    // The same as through a file.
-    const file = readProject(JSON.stringify(older()))
-    expect(file.ok && old.doc).toEqual(file.ok && file.project)
+    // Read from there, the same as through a file.
+    const [file, stored] = [readProject(JSON.stringify(older())), readProject(JSON.stringify(old.doc))]
+    expect(stored.ok && stored.project).toEqual(file.ok && file.project)
+    expect(file.ok && stored.ok).toBe(true)
     expect(bad.doc).toBe('nonsense')
     db.close()
   })
