@@ -77,6 +77,10 @@ test('cut by cut: the plan stays once begun, a mishap is planned around, and und
   await hand.getByRole('button', { name: 'Add' }).click()
   await expect(hand.getByText('bad at 60" to 62"')).toBeVisible()
   await expect(page.getByText(/2x4, .*, on hand/).first()).toBeVisible()
+  // What is treated is kept apart from what is not.
+  await hand.getByRole('checkbox', { name: 'treated' }).check()
+  await hand.getByRole('button', { name: 'Add' }).click()
+  await expect(hand.getByText(/^2x4 treated, /)).toBeVisible()
 
   await page.getByText('one at a time').click()
   await page.getByRole('button', { name: 'Cut, next' }).click()

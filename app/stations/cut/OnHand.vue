@@ -18,9 +18,15 @@ const props = defineProps<{ allCut: boolean }>()
 const doc = useDocument()
 const readings = useReadings()
 const yard = computed(() => doc.project!.settings.yard)
+/** Those of the yard, and one's own. */
+const sheets = computed(() => [
+  ...SHEETS.filter((s) => s.system === yard.value).map((s) => s.id),
+  ...doc.project!.settings.ownSheets,
+])
 const kind = ref<'board' | 'sheet'>('board')
 const section = ref(SECTIONS.find((s) => s.system === yard.value)!.id)
 const sheet = ref(SHEETS.find((s) => s.system === yard.value)!.id)
+const treated = ref(false)
 const long = ref<number | null>(null)
 const wide = ref<number | null>(null)
 const bad = ref('')
@@ -63,7 +69,7 @@ function add() {
           id: newId(),
           kind: 'board',
           section: section.value,
-          treated: false,
+          treated: treated.value,
           lengthMm: long.value,
           note: '',
           defects: holes,
@@ -99,7 +105,7 @@ function keep() {
     <ul v-if="doc.project!.onHand.length" class="list">
       <li v-for="h in doc.project!.onHand" :key="h.id">
         <span v-if="h.kind === 'board'"
-          >{{ sectionName(h.section) }}, {{ len(h.lengthMm)
+          >{{ sectionName(h.section) }}{{ h.treated ? ' treated' : '' }}, {{ len(h.lengthMm)
           }}<span v-if="h.defects.length" class="soft">
             (bad at {{ h.defects.map((x) => `${len(x.fromMm)} to ${len(x.toMm)}`).join(', ') }})</span
           ></span
@@ -139,9 +145,10 @@ function keep() {
       <div v-else>
         <label class="form-label" for="hand-sheet">Sheet</label>
         <select id="hand-sheet" v-model="sheet" class="form-select form-select-sm">
-          <option v-for="s in SHEETS.filter((x) => x.system === yard)" :key="s.id" :value="s.id">{{ s.label }}</option>
+          <option v-for="id in sheets" :key="id" :value="id">{{ sheetName(id) }}</option>
         </select>
       </div>
+      <BFormCheckbox v-if="kind === 'board'" v-model="treated">treated</BFormCheckbox>
       <MeasureField
         :label="kind === 'board' ? 'Length' : 'Along the grain'"
         :value="long"
