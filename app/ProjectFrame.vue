@@ -2,13 +2,8 @@
 import { useDark, useEventListener } from '@vueuse/core'
 import { computed, ref, watch } from 'vue'
 import { useRoute, useRouter } from 'vue-router'
-import { formatMoney } from '../core/measure/money.ts'
 import { stepState } from '../core/project/done-steps.ts'
 import { findings } from '../core/wording/alike.ts'
-import { sayVerdict } from '../core/wording/checks.ts'
-import { shown } from '../core/wording/check-names.ts'
-import { sayCounts } from '../core/wording/counts.ts'
-import { plural } from '../core/wording/say.ts'
 import IconUndo from '~icons/bi/arrow-counterclockwise'
 import IconRedo from '~icons/bi/arrow-clockwise'
 import IconHelp from '~icons/bi/question-circle'
@@ -18,7 +13,7 @@ import IconExport from '~icons/bi/download'
 import IconGear from '~icons/bi/gear'
 import KeySheet from './components/KeySheet.vue'
 import ProjectSettings from './components/ProjectSettings.vue'
-import VerdictMark from './components/VerdictMark.vue'
+import TheReckoning from './components/TheReckoning.vue'
 import { exportProject, exportRaw } from './persistence/export.ts'
 import { sayProblem } from '../core/wording/problems.ts'
 import { STATIONS } from './stations.ts'
@@ -53,25 +48,11 @@ watch(
   { immediate: true },
 )
 
-/** The state of all that is to be built, in a sentence: what cannot be built comes before what was judged. */
-const whole = computed(() => {
-  const [first, ...more] = readings.notBuilt
-  if (first)
-    return {
-      state: 'fails' as const,
-      text: `${readings.sayNotBuilt(first)}${more.length > 0 ? ` And ${plural(more.length, 'more build')} so.` : ''}`,
-    }
-  const { weakest } = readings.overall
-  return {
-    state: weakest && shown(weakest),
-    text: readings.readings.length > 0 ? sayVerdict(readings.overall, readings.say) : 'Nothing built yet',
-  }
-})
-
 const stations = computed(() =>
   STATIONS.map((s) => {
-    const open = openAt(s.id)
-    return { ...s, open, trouble: s.id === 'prove' && whole.value.state === 'fails' }
+    const trouble =
+      (s.id === 'prove' && readings.overall.state === 'fails') || (s.id === 'shape' && readings.notBuilt.length > 0)
+    return { ...s, open: openAt(s.id), trouble }
   }),
 )
 /** What is still open at a station, as a small count. */
@@ -79,7 +60,7 @@ function openAt(id: string): number {
   const p = doc.project
   if (!p) return 0
   if (id === 'sort') return p.goods.length === 0 ? 1 : 0
-  if (id === 'shape') return p.builds.length === 0 ? 1 : readings.outcomes.filter((o) => !o.ok).length
+  if (id === 'shape') return p.builds.length === 0 ? 1 : readings.notBuilt.length
   // What troubles in the same words is one thing to see to.
   if (id === 'prove')
     return readings.readings
@@ -90,15 +71,6 @@ function openAt(id: string): number {
   return 0
 }
 
-const reckoning = computed(() => {
-  const plan = readings.procurement
-  return {
-    boards: plan ? sayCounts(plan.cutPlan) : '…',
-    cost: plan && doc.project ? formatMoney(plan.bill.totalMinor, doc.project.settings.currency) : '…',
-    more: plan && (plan.cutPlan.cannot.length > 0 || plan.sawing === 'builds-changed' || readings.notBuilt.length > 0),
-    mass: readings.say.mass(readings.readings.reduce((m, r) => m + r.massKg, 0)),
-  }
-})
 const saved = computed(
   () =>
     ({
@@ -275,19 +247,7 @@ const keepAsNew = async () =>
         </template>
       </div>
     </main>
-    <footer class="reckoning no-print" aria-label="Reckoning">
-      <RouterLink :to="{ name: 'prove', params: route.params }" class="verdict">
-        <VerdictMark v-if="whole.state" :state="whole.state" />
-        <span class="words">{{ whole.text }}</span>
-      </RouterLink>
-      <template v-if="doc.project?.builds.length">
-        <RouterLink :to="{ name: 'cut', params: route.params }">{{ reckoning.boards }}</RouterLink>
-        <RouterLink :to="{ name: 'buy', params: route.params }"
-          >{{ reckoning.cost }}{{ reckoning.more ? ' and more' : '' }}</RouterLink
-        >
-        <RouterLink :to="{ name: 'shape', params: route.params }" class="wide">{{ reckoning.mass }} of wood</RouterLink>
-      </template>
-    </footer>
+    <TheReckoning class="reckoning" />
     <KeySheet v-model="keys" />
     <ProjectSettings v-model="settings" />
   </div>
@@ -420,33 +380,6 @@ main {
 }
 .reckoning {
   grid-area: reckoning;
-  display: flex;
-  align-items: center;
-  gap: 1.4rem;
-  padding: 0.42rem 1.1rem;
-  border-top: 1.5px solid var(--line-strong);
-  background: var(--sheet);
-  font-size: 0.92rem;
-}
-.reckoning a {
-  color: var(--ink);
-  text-decoration: none;
-  white-space: nowrap;
-}
-.reckoning a:hover {
-  text-decoration: underline;
-}
-.reckoning .verdict {
-  flex: 1;
-  display: flex;
-  align-items: center;
-  gap: 0.5rem;
-  min-width: 0;
-  overflow: hidden;
-}
-.verdict .words {
-  overflow: hidden;
-  text-overflow: ellipsis;
 }
 @media (max-width: 700px) {
   .frame {
@@ -479,8 +412,7 @@ main {
     top: 1px;
     right: 2px;
   }
-  .saved,
-  .wide {
+  .saved {
     display: none;
   }
   .heading {
@@ -489,11 +421,6 @@ main {
   }
   .tool {
     width: 36px;
-  }
-  .reckoning {
-    gap: 0.8rem;
-    padding: 0.35rem 0.8rem;
-    font-size: 0.84rem;
   }
 }
 @media print {

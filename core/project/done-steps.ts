@@ -28,14 +28,16 @@ function onPart({ at, size }: Part, place: Vec3): number[] {
 
 /**
  * Tells what a step makes apart from what it made before the build was changed: its pieces, and where on each other they
- * are joined, lie and are fixed; and the marks of the story stick. What was made stays made where all of it stands elsewhere.
+ * are joined, lie and are fixed; and the marks of the story stick. What was made stays made where all of it stands
+ * elsewhere.
  */
 export function stepMark({ shaped: { assembly: a }, steps }: Read, index: number): string {
   const parts = partsById(a)
   const mine = new Set(steps[index].parts)
+  /** On which piece, and where on it. */
   const place = (id: string, at: Vec3) => {
     const part = parts.get(id)
-    return part ? onPart(part, at) : []
+    return part ? [part.role, ...onPart(part, at)] : []
   }
   const made = a.parts.filter((p) => mine.has(p.id)).map(madeOf)
   const joints = stepJoints(a, steps, index).map((j) => [j.kind, j.fasteners, place(j.near, j.at), place(j.far, j.at)])

@@ -23,17 +23,16 @@ export function toMend(p: Project, given: Build): Fields | null {
   const family = findFamily(build.family)
   const ctx = family && contextOf(p, build)
   if (!family || !ctx) return null
-  const loose = letGo(build)
   const anew = { ...build, params: family.start(ctx) as Build['params'] }
-  for (const at of [loose, anew]) {
+  for (const at of [letGo(build), anew]) {
     const shaped = shapeInPlace(family, at, ctx)
-    if (shaped.ok) return withOwn(shaped.value, build, at === loose)
+    if (shaped.ok) return withOwn(shaped.value, build)
   }
   return null
 }
 
-/** Fields with the values a build has of its own. @param lists whether its lists are those of the build */
-function withOwn({ dims, choices, presets, lists }: Shaped, { params }: Build, ownLists: boolean): Fields {
+/** Fields with the values a build has of its own. */
+function withOwn({ dims, choices, presets, lists }: Shaped, { params }: Build): Fields {
   const dim = (d: Dim): Dim => {
     const value = valueAt(params, d.path)
     return typeof value === 'number' ? { ...d, value, tacked: false } : d
@@ -50,6 +49,6 @@ function withOwn({ dims, choices, presets, lists }: Shaped, { params }: Build, o
     dims: dims.map(dim),
     choices: choices.map(choice),
     presets: presets ?? [],
-    lists: ownLists ? (lists ?? []) : (lists ?? []).map(list),
+    lists: (lists ?? []).map(list),
   }
 }

@@ -1,6 +1,5 @@
 <script setup lang="ts">
 import { useStorage } from '@vueuse/core'
-import { original } from 'immer'
 import { computed, nextTick, ref, toRaw, watch } from 'vue'
 import { apart } from '../../../core/drawing/way-in.ts'
 import { wholeBox } from '../../../core/assembly/part-box.ts'
@@ -69,12 +68,9 @@ const wrongAt = computed(
 )
 const isHeld = computed(() => problem.value !== null && fixedPaths(build.value?.params).length > 0)
 function letAllGo() {
-  const id = build.value!.id
+  const { id, params } = letGo(build.value!)
   refused.value = null
-  doc.change('let all dimensions go', (d) => {
-    const i = d.builds.findIndex((b) => b.id === id)
-    d.builds[i] = letGo(original(d.builds[i])!) as (typeof d.builds)[number]
-  })
+  doc.change('let all dimensions go', (d) => void (d.builds.find((b) => b.id === id)!.params = params))
 }
 const shown = computed(() => ({
   showGoods: showGoods.value,
