@@ -134,6 +134,7 @@ export class RoomMarket implements Market {
       best: new Map(p.goods.map((g) => [g.id, score(g.id)])),
       prices,
       rough: new RoughPrices(prices, p.settings),
+      alone: wishes.alone,
     }
     this.standing = bodiesOf(p)
     this.judge = judgeFor(this.shop)
@@ -323,12 +324,12 @@ export class RoomMarket implements Market {
   }
 
   private allowed(o: Offer): boolean {
-    const { noHolesIn, nothingOverhead, comesApart, alone } = this.wishes
+    const { noHolesIn, nothingOverhead, comesApart } = this.wishes
     return !(
       (o.inWall && noHolesIn.includes(o.build.wallId)) ||
       (o.overhead && nothingOverhead) ||
       (o.glued && comesApart) ||
-      (alone && o.needsTwo())
+      o.needsTwo
     )
   }
 }

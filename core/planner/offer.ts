@@ -30,6 +30,8 @@ export interface Shop {
   best: ReadonlyMap<string, number>
   prices: PriceLine[]
   rough: RoughPrices
+  /** The person builds alone: only then it is looked at what needs two, by all steps of a build. */
+  alone: boolean
 }
 
 /** Some things, by their ids and how many. */
@@ -54,8 +56,8 @@ export interface Offer {
   floorM2: number
   reach: number
   makeshift: number
-  /** What of it one person cannot lift, and what is glued. */
-  needsTwo: () => boolean
+  /** Something of it one person cannot lift, where that matters; and something is glued. */
+  needsTwo: boolean
   glued: boolean
   /** It is screwed to its wall, or hangs from the ceiling. */
   inWall: boolean
@@ -176,7 +178,7 @@ function look(
 
 /** What a build is measured by, beside its price; null where it has no wall. */
 export function measured(
-  { p, outline, best }: Shop,
+  { p, outline, best, alone }: Shop,
   kind: AnyFamily,
   r: Pick<BuildReading, 'build' | 'shaped' | 'boxes' | 'liftMm'>,
   steps: () => readonly Step[],
@@ -203,16 +205,10 @@ export function measured(
     floorM2: whole.min[2] < OFF_FLOOR_MM ? area : 0,
     reach: own.reduce((s, { i, g }) => s + A_WEEK[g.often] * pastReachM(i, p.settings.personMm, r.liftMm), 0),
     makeshift: ill + housed.reduce((n, g) => n + (isMakeshift(g.goodsId) ? g.count : 0), 0),
-    needsTwo: once(() => steps().some((s) => s.cautions.includes('lift-two'))),
+    needsTwo: alone && steps().some((s) => s.cautions.includes('lift-two')),
     glued: assembly.joints.some((j) => j.kind === 'glued-screwed'),
     inWall: isInWall(assembly),
     overhead: assembly.supports.some((s) => s.on.kind === 'ceiling'),
     fixings: assembly.anchors.filter((x) => drivenAlong(x) === 1).length,
   }
-}
-
-/** Worked out when it is asked for, and not again. */
-function once<T>(of: () => T): () => T {
-  let known: { value: T } | null = null
-  return () => (known ??= { value: of() }).value
 }

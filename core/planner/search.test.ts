@@ -66,7 +66,7 @@ class TinyMarket implements Market {
       floorM2: k.floor * howMany(housed),
       reach: 0,
       makeshift: 0,
-      needsTwo: () => false,
+      needsTwo: false,
       glued: false,
       inWall: false,
       overhead: false,
