@@ -89,11 +89,18 @@ const BEAM = 3
 const MANY_LOTS = 24
 /** Ways to go on from each of them that are looked at: kinds of build, and walls. */
 const MOST_KINDS = 4
+/** The first plan of all is told at once: what goes nowhere in so many kinds is left to the next one. */
+const QUICKLY_TRIED = 3
 /** Looking is slow where the first plan alone took this share of the time. */
 const SLOW = 0.3
 
 /** All ways to keep a lot in a plan, or as much of it as goes. */
-function* waysOn(plan: Plan, lot: Lot, market: Market, kinds: number, walls: readonly string[]): Generator<Plan> {
+function* waysOn(
+  plan: Plan,
+  lot: Lot,
+  market: Market,
+  { kinds, tried, walls }: Pick<Growth, 'kinds' | 'tried' | 'walls'>,
+): Generator<Plan> {
   const those = market.kindsFor(lot)
   for (const [i, o] of plan.offers.entries()) {
     if (!those.some((k) => k.kind === o.build.family)) continue
@@ -103,7 +110,7 @@ function* waysOn(plan: Plan, lot: Lot, market: Market, kinds: number, walls: rea
   }
   // A kind that goes to none of these walls is none of those looked at.
   let looked = 0
-  for (const { kind } of those) {
+  for (const { kind } of those.slice(0, tried)) {
     if (looked === kinds) break
     let found = false
     for (const wallId of walls) {
@@ -131,6 +138,8 @@ const PARTS = 4
 /** How a plan is grown: at most so many kinds of build for each lot, in these walls' order, this wide. */
 interface Growth {
   kinds: number
+  /** At most so many kinds are tried, also where none of them goes anywhere. */
+  tried?: number
   walls: readonly string[]
   beam: number
   /** How much the worth of a way is shaken, as a share. */
@@ -154,7 +163,7 @@ function grow(from: Plan, lots: readonly Lot[], market: Market, o: SearchOptions
       }
       const [lot, ...rest] = todo
       let any = false
-      for (const way of waysOn(plan, lot, market, now.kinds, now.walls)) {
+      for (const way of waysOn(plan, lot, market, now)) {
         any = true
         // What a build leaves out of a lot is a lot of its own.
         const left = way.homeless.slice(plan.homeless.length)
@@ -283,7 +292,7 @@ export function* searching(
   const nothing: Plan = { offers: [], homeless: [] }
   const worth = (x: Plan) => worthOf(measuresOf(x, o.urgency), o) + likeness(x, o)
   if (shelf.kept.length === 0) {
-    const quick: Growth = { kinds: 1, walls: market.walls, beam: 1, shake: 0, hasty: true }
+    const quick: Growth = { kinds: 1, tried: QUICKLY_TRIED, walls: market.walls, beam: 1, shake: 0, hasty: true }
     shelf.add(grow(nothing, lots, market, o, quick))
     yield 'first'
   }
