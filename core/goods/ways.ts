@@ -46,6 +46,17 @@ export const upHigh = (g: Goods, mostKg: number, code: 'high' | 'under-ceiling' 
     ? way(code, g.often === 'seldom' ? 2 : 1)
     : null
 
+/** Long and as thick as this both ways, mm: a roof box, a canoe. It lies on a deck as well as on arms. Product decision. */
+const BULKY_MM = 250
+const isBulky = (g: Goods): boolean => isLong(g) && Math.min(g.deepMm, g.tallMm) >= BULKY_MM
+/** What is long is lifted by two, who lift so many times as much over their heads. Product decision. */
+const BY_TWO = 1.5
+/** Whether a thing is light enough to be lifted onto a deck over the head, where one person lifts so much. */
+export const isLight = (g: Goods, mostKg: number): boolean => (g.massKg ?? 0) <= (isBulky(g) ? BY_TWO : 1) * mostKg
+/** Up on a deck that is open at its front: what is long and bulky as well. */
+export const onDeck = (g: Goods, mostKg: number): Way | null =>
+  upHigh(g, mostKg) ?? (isBulky(g) && g.often !== 'daily' && isLight(g, mostKg) ? way('high', 2) : null)
+
 /** Held as a tool. */
 export const asTool = (g: Goods, mostKg: number, code: 'own-holder' | 'on-hook'): Way | null =>
   g.tool !== null && (g.massKg ?? 0) <= mostKg ? way(code, code === 'own-holder' ? 3 : 2) : null
@@ -54,9 +65,9 @@ export const asTool = (g: Goods, mostKg: number, code: 'own-holder' | 'on-hook')
 export const byItsBar = (g: Goods, mostKg: number): Way | null =>
   hangsByBar(g) && (g.massKg ?? 0) <= mostKg ? way('by-its-bar', 3) : null
 
-/** On or under arms on the wall. */
-export const onArms = (g: Goods): Way | null =>
-  isLong(g) ? way('on-arms', 3) : g.kind === 'sheet' ? way('below-arms', 2) : null
+/** On or under arms on the wall, which are so long at most. */
+export const onArms = (g: Goods, longestMm: number): Way | null =>
+  isLong(g) && g.deepMm <= longestMm ? way('on-arms', 3) : g.kind === 'sheet' ? way('below-arms', 2) : null
 
 /** In a well of a bench, or under it. */
 export function atBench(g: Goods, lowMm: number): Way | null {

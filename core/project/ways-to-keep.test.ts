@@ -42,6 +42,15 @@ describe('ways to keep a thing', () => {
     for (const g of [sheet, plank, ladder]) expect(codes(g)).not.toContain('on-shelf')
     expect([neverOf(drum), neverOf(sheet), neverOf(ladder)]).toEqual([['high-drum'], ['flat-sheet'], ['on-end']])
   })
+  it('lay what is long and bulky on a deck as well, and what no arm is long enough for there alone', () => {
+    const roofBox = (deepMm: number, massKg = 22) =>
+      thing({ kind: 'board', acrossMm: 2000, deepMm, tallMm: 400, massKg, often: 'seldom' })
+    expect(codes(roofBox(600))).toEqual(['on-arms', 'high'])
+    expect(codes(roofBox(800))).toEqual(['high'])
+    // Two lift it, and no more than half as much again as one does.
+    expect(codes(roofBox(800, 31))).toEqual([])
+    expect(codes({ ...roofBox(800), often: 'daily' })).toEqual([])
+  })
   it('put up high what is light and seldom wanted, and nothing of every day', () => {
     const of = (often: Goods['often'], massKg = 6) =>
       waysToKeep(thing({ often, massKg })).find((w) => w.code === 'high')

@@ -5,7 +5,8 @@ import { exampleContext } from '../example-context.ts'
 import { family, type ShapeContext } from '../family.ts'
 import { onArms } from '../../goods/ways.ts'
 import { boardRackLevers, boardRackSavers } from './levers.ts'
-import { boardRackParams, startingParams, type BoardRackParams } from './parameters.ts'
+import { BETWEEN_MM } from './stacking.ts'
+import { boardRackParams, LIMITS, startingParams, type BoardRackParams } from './parameters.ts'
 import { isLong } from '../../goods/goods.ts'
 import { shapeBoardRack } from './shape.ts'
 import { boardRackSteps } from './steps.ts'
@@ -40,7 +41,7 @@ export const boardRack = family<BoardRackParams>({
   levers: boardRackLevers,
   savers: boardRackSavers,
   steps: boardRackSteps,
-  suits: onArms,
+  suits: (g) => onArms(g, LIMITS.armMm - 2 * BETWEEN_MM),
   propose(ctx) {
     const fits = ctx.goods.every((g) => isLong(g.item) || g.item.kind === 'sheet')
     const some = ctx.goods.some((g) => isLong(g.item))

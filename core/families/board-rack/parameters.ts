@@ -3,7 +3,7 @@ import type { UnitSystem } from '../../measure/units.ts'
 import { armParams, startingArms } from '../arms.ts'
 import { countDim, dim, keys, section } from '../params.ts'
 
-export const LIMITS = { uprights: 10, levels: 12 } as const
+export const LIMITS = { uprights: 10, levels: 12, armMm: 700 } as const
 export const SCREWS = { one: 1, two: 2 } as const
 
 export const boardRackParams = z.object({
@@ -15,7 +15,7 @@ export const boardRackParams = z.object({
   lowestMm: dim(100, 2600),
   riseMm: dim(100, 1200),
   /** Out from the face of the uprights. */
-  armMm: dim(80, 700),
+  armMm: dim(80, LIMITS.armMm),
   /** Over what lies on a level, for a hand. */
   abovePlayMm: dim(0, 400),
   uprightSection: section,

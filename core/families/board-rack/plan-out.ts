@@ -111,7 +111,7 @@ export function planOut(
     terms: [],
   })
   const arm = pen.length(
-    { path: 'armMm', code: 'arm-length', min: 80, max: 700 },
+    { path: 'armMm', code: 'arm-length', min: 80, max: LIMITS.armMm },
     roundUp(Math.max(USUAL_ARM, deepest + 2 * BETWEEN_MM), units),
     deepest + 2 * BETWEEN_MM > USUAL_ARM
       ? { code: 'arms-deepest', terms: [], data: { deepestMm: deepest } }

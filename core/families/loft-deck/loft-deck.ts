@@ -1,7 +1,7 @@
 import { canHoldTie } from '../../room/room.ts'
 import { exampleContext, exampleGoods } from '../example-context.ts'
 import { family, type ShapeContext } from '../family.ts'
-import { upHigh } from '../../goods/ways.ts'
+import { isLight, onDeck } from '../../goods/ways.ts'
 import { loftDeckLevers, loftDeckSavers } from './levers.ts'
 import { loftDeckParams, startingParams, type LoftDeckParams } from './parameters.ts'
 import { shapeLoftDeck } from './shape.ts'
@@ -27,9 +27,9 @@ export const loftDeck = family<LoftDeckParams>({
   levers: (p) => loftDeckLevers(p),
   savers: (p) => loftDeckSavers(p),
   steps: loftDeckSteps,
-  suits: (g) => upHigh(g, LIGHT_KG),
+  suits: (g) => onDeck(g, LIGHT_KG),
   propose(ctx) {
-    const light = ctx.goods.every((g) => g.item.kind !== 'drum' && (g.item.massKg ?? 0) <= LIGHT_KG)
+    const light = ctx.goods.every((g) => g.item.kind !== 'drum' && isLight(g.item, LIGHT_KG))
     return ctx.goods.length > 0 &&
       light &&
       canHoldTie(ctx.space) &&
