@@ -1,9 +1,9 @@
-import type { Bay, Motion, Part } from '../assembly/assembly.ts'
+import type { Bay, Motion } from '../assembly/assembly.ts'
 import { inLineWith } from '../assembly/in-line.ts'
-import { movedPart, movedPoint, movedWay, opens, partly } from '../assembly/moved.ts'
+import { movedPoint, movedWay, opens, partly } from '../assembly/moved.ts'
 import { partsById, profileBox } from '../assembly/part-box.ts'
 import { boxUnion, extents, penetration, sharesMoreThan, type Box, type TurnedBox } from '../geometry/box.ts'
-import { mid, sub } from '../geometry/vec.ts'
+import { add, mid, sub } from '../geometry/vec.ts'
 import { defineCheck, measured, type CheckResult } from './check.ts'
 
 /*
@@ -31,22 +31,14 @@ const boxed = (b: Box): TurnedBox => ({
   size: sub(b.max, b.min),
 })
 
-/** What moves, and what stands in it, a share of its way on. */
-function thereOf(m: Motion, share: number, moving: readonly Part[], carried: readonly Thing[]): Thing[] {
-  const there = partly(m, share)
-  return [
-    ...moving.map((p) => thing(p.id, profileBox(movedPart(there, p)))),
-    ...carried.map((t) => movedThing(there, t)),
-  ]
+/** A thing once a motion is done: what goes straight keeps its shape. */
+function movedThing(m: Motion, { id, solid, around }: Thing): Thing {
+  const there = { ...solid, centre: movedPoint(m, solid.centre) }
+  if (m.kind === 'swing')
+    return thing(id, { ...there, along: movedWay(m, solid.along), across: movedWay(m, solid.across) })
+  const by = sub(there.centre, solid.centre)
+  return { id, solid: there, around: { min: add(around.min, by), max: add(around.max, by) } }
 }
-
-const movedThing = (m: Motion, { id, solid }: Thing): Thing =>
-  thing(id, {
-    ...solid,
-    centre: movedPoint(m, solid.centre),
-    along: movedWay(m, solid.along),
-    across: movedWay(m, solid.across),
-  })
 
 /** Shares of a way that are looked at. */
 const SHARES = Array.from({ length: STEPS + 1 }, (_, i) => i / STEPS)
@@ -54,33 +46,31 @@ const SHARES = Array.from({ length: STEPS + 1 }, (_, i) => i / STEPS)
 const cornersOf = (m: Motion): number[] =>
   m.kind === 'swing' ? SHARES : m.kind === 'slide' ? [0, 1] : m.by.map((_v, i) => (i + 1) / m.by.length).concat(0)
 
-/** How deep what moves, and what stands in it, reaches into the worst of what stands still, and what that is. */
+/**
+ * How deep what moves reaches into the worst of what stands still, and what that is.
+ * @param moving its pieces and what stands in it, at rest
+ */
 function worstOnTheWay(
   m: Motion,
-  moving: readonly Part[],
-  carried: readonly Thing[],
+  moving: readonly Thing[],
   others: readonly Thing[],
   letIn: ReadonlySet<string>,
 ): { id: string; mm: number } {
   let worst = { id: '', mm: 0 }
-  const at = (share: number) => {
-    const things = thereOf(m, share, moving, carried)
-    return { things, around: boxUnion(things.map((t) => t.around)) }
-  }
-  const corners = cornersOf(m).map(at)
-  // What shares no more than it does when it touches: most of the build lies nowhere near.
-  const whole = boxUnion(corners.map((x) => x.around))
-  const near = others.filter((o) => sharesMoreThan(whole, o.around, TOUCH_MM))
-  if (near.length === 0) return worst
-  for (const { things, around } of m.kind === 'swing' ? corners : SHARES.map(at)) {
-    for (const o of near) {
-      if (!sharesMoreThan(around, o.around, TOUCH_MM)) continue
-      for (const t of things) {
-        if (!sharesMoreThan(t.around, o.around, TOUCH_MM) || letIn.has(`${t.id} ${o.id}`)) continue
-        const mm = penetration(t.solid, o.solid, worst.mm)
+  const corners = cornersOf(m).map((share) => partly(m, share))
+  const ways = m.kind === 'swing' ? corners : SHARES.map((share) => partly(m, share))
+  for (const t of moving) {
+    const turns = corners.map((by) => movedThing(by, t))
+    // What shares no more with its way than it does when it touches lies nowhere near: most of the build.
+    const whole = boxUnion(turns.map((x) => x.around))
+    const near = others.filter((o) => sharesMoreThan(whole, o.around, TOUCH_MM) && !letIn.has(`${t.id} ${o.id}`))
+    if (near.length === 0) continue
+    for (const there of m.kind === 'swing' ? turns : ways.map((by) => movedThing(by, t)))
+      for (const o of near) {
+        if (!sharesMoreThan(there.around, o.around, TOUCH_MM)) continue
+        const mm = penetration(there.solid, o.solid, worst.mm)
         if (mm > worst.mm) worst = { id: o.id, mm }
       }
-    }
   }
   return worst
 }
@@ -94,6 +84,7 @@ export const ownSweep = defineCheck({
     if (a.motions.length === 0) return []
     // Fittings give way: a hinge moves with its leaf.
     const parts: Thing[] = a.parts.filter((p) => p.stock.kind !== 'bought').map((p) => thing(p.id, profileBox(p)))
+    const bought = a.parts.filter((p) => p.stock.kind === 'bought')
     const inBays = a.bays.map((bay) => ({ bay, things: bay.items.map((i) => thing(i.goodsId, boxed(i.box))) }))
     // What slides goes along in the groove of what it runs in, or is kept upright by.
     const slid = new Set(a.motions.flatMap((m) => (m.kind === 'slide' ? m.parts : [])))
@@ -109,7 +100,6 @@ export const ownSweep = defineCheck({
     const ofMotion = (m: Motion): CheckResult => {
       const own = new Set(m.parts)
       const goesAlong = (b: Bay) => b.carriers.some((c) => own.has(c))
-      const moving = a.parts.filter((p) => own.has(p.id))
       // What is put on or taken off is empty then, and takes along what is fixed to it.
       const carried = opens(m) ? inBays.flatMap((x) => (goesAlong(x.bay) ? x.things : [])) : []
       // What has gone before is no longer where it was, nor is what hangs on it.
@@ -122,7 +112,11 @@ export const ownSweep = defineCheck({
       const still = gone.length === 0 ? rest : rest.flatMap((t) => there([t], [t.id]))
       const goods = opens(m) ? inBays.flatMap((x) => (goesAlong(x.bay) ? [] : there(x.things, x.bay.carriers))) : []
       const letIn = m.kind === 'slide' ? grooved : NOTHING
-      const worst = worstOnTheWay(m, moving, carried, [...still, ...goods], letIn)
+      const moving = [
+        ...parts.filter((t) => own.has(t.id)),
+        ...bought.filter((p) => own.has(p.id)).map((p) => thing(p.id, profileBox(p))),
+      ]
+      const worst = worstOnTheWay(m, [...moving, ...carried], [...still, ...goods], letIn)
       const hit = a.parts.find((p) => p.id === worst.id)
       return measured({
         check: 'own-sweep',
@@ -135,7 +129,7 @@ export const ownSweep = defineCheck({
         covers: opens(m) ? [] : [m.id],
         parts: [m.parts[0], ...(hit ? [hit.id] : [])],
         data: {
-          role: m.kind === 'slide' && own.size > 1 ? 'drawer' : moving[0].role,
+          role: m.kind === 'slide' && own.size > 1 ? 'drawer' : a.parts.find((p) => own.has(p.id))!.role,
           other: hit?.role ?? '',
           goods: hit ? '' : worst.id,
           byMm: worst.mm,
