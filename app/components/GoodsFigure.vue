@@ -3,6 +3,7 @@ import { computed } from 'vue'
 import { baseAcross, bodyAcross, type Goods } from '../../core/goods/goods.ts'
 import { silhouette } from '../../core/goods/silhouette.ts'
 import { formatLength } from '../../core/measure/format.ts'
+import UprightText from '../drawing/UprightText.vue'
 import { useReadings } from '../stores/readings.ts'
 
 /** One thing large, with call-outs that show where to put the tape. */
@@ -24,7 +25,7 @@ const view = computed(() => {
 const calls = computed(() => {
   const g = props.goods
   const [a, h, f] = [g.acrossMm / 2, g.tallMm, view.value.f]
-  const out = [
+  const out: { d: string; x: number; y: number; text: string; anchor: string; up?: boolean }[] = [
     {
       d: `M${-a} ${-h - f}H${a}`,
       x: 0,
@@ -32,7 +33,7 @@ const calls = computed(() => {
       text: `${g.tote ? 'lid' : 'across'} ${say(g.acrossMm)}`,
       anchor: 'middle',
     },
-    { d: `M${-a - f} 0V${-h}`, x: -a - 1.3 * f, y: -h / 2, text: `tall ${say(h)}`, anchor: 'end' },
+    { d: `M${-a - f} 0V${-h}`, x: -a - 1.5 * f, y: -h / 2, text: `tall ${say(h)}`, anchor: 'middle', up: true },
   ]
   if (g.tote) {
     const rim = h - g.tote.rimMm
@@ -79,7 +80,9 @@ const calls = computed(() => {
     />
     <g v-for="(c, i) in calls" :key="i">
       <path :d="c.d" class="call" />
-      <text :x="c.x" :y="c.y" :font-size="view.f" :text-anchor="c.anchor">{{ c.text }}</text>
+      <UprightText :x="c.x" :y="c.y" :font-size="view.f" :text-anchor="c.anchor" :upright="c.up">
+        {{ c.text }}
+      </UprightText>
     </g>
   </svg>
 </template>

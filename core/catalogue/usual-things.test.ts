@@ -59,6 +59,21 @@ describe('usual things', () => {
     ])
       expect(parseGoodsLine(line, 'metric', 'g')).toMatchObject({ ok: false, problem: { code } })
   })
+  it('are named where what was said is part of what several are called', () => {
+    for (const line of ['1 ladder', '2 ladders', 'ladder']) {
+      const r = parseGoodsLine(line, 'metric', 'g')
+      expect(r.ok).toBe(false)
+      if (!r.ok)
+        expect(String(r.problem.data!.like).split(', ').sort()).toEqual([
+          'extension ladder',
+          'folding ladder',
+          'loft ladder',
+          'step ladder',
+        ])
+    }
+    const none = parseGoodsLine('3 gadgets', 'metric', 'g')
+    expect(none).toMatchObject({ ok: false, problem: { data: { like: '' } } })
+  })
   it('as they are suggested are lines that can be entered, in either system', () => {
     for (const t of USUAL_THINGS)
       for (const system of ['metric', 'imperial'] as const) {

@@ -248,7 +248,7 @@ export function usualThingsLike(typed: string, most: number): UsualThing[] {
   if (asked.length === 0) return []
   const fits = (t: UsualThing) => {
     const own = plain(t.name).split(' ')
-    return asked.every((a) => own.some((w) => w.startsWith(a)))
+    return asked.every((a) => own.some((w) => w.startsWith(a) || w.startsWith(one(a))))
   }
   const first = (t: UsualThing) => (plain(t.name).startsWith(asked.join(' ')) ? 0 : 1)
   return USUAL_THINGS.filter(fits)

@@ -1,5 +1,5 @@
 import { GOODS_KINDS, type GoodsKind } from '../catalogue/containers.ts'
-import { usualThing } from '../catalogue/usual-things.ts'
+import { usualThing, usualThingsLike } from '../catalogue/usual-things.ts'
 import { plainCharacters } from '../measure/number.ts'
 import { parseLength } from '../measure/parse-length.ts'
 import { parseMass } from '../measure/parse-mass.ts'
@@ -104,6 +104,9 @@ function usualLine(text: string, id: string): Result<Goods> | undefined {
   return good(newGoods({ id, name: said[2].trim(), kind, count, acrossMm, deepMm, tallMm, massKg: null }))
 }
 
+/** So many usual things called much like what was said are named. */
+const MOST_LIKE = 5
+
 /** A mass after the sizes that nothing parts from them: `300 x 200 x 180 5 kg`. A fraction before its unit could be of the size. */
 const MASS_AT_END = /(?<=\d(?:mm|cm|m|in|ft|["'])?)\s+(\d+(?:\.\d+)?\s*(?:kgs?|g|lbs?|oz|pounds?)\b.*)$/i
 
@@ -122,7 +125,11 @@ export function parseGoodsLine(line: string, system: UnitSystem, id: string): Re
   const head = /^(?:(-?\d+)\s+(?:x\s+(?=[a-z]))?)?((?!x\b)[a-z][^\d]*?)[\s,:]+(?=-?[\d.])(.*)$/i.exec(text)
   const usual = head ? undefined : usualLine(text, id)
   if (usual) return usual
-  if (!head) return bad(/[a-z]{3}/i.test(text) ? 'line-no-size' : 'line-no-name', { text })
+  if (!head) {
+    if (!/[a-z]{3}/i.test(text)) return bad('line-no-name', { text })
+    const like = usualThingsLike(text, MOST_LIKE).map((t) => t.name)
+    return bad('line-no-size', { text, like: like.join(', ') })
+  }
   const count = Number(head[1] ?? 1)
   if (count < 1 || count > GOODS_LIMITS.maxCount) return bad('count', { count, max: GOODS_LIMITS.maxCount }, 'count')
   const name = head[2].trim()

@@ -88,7 +88,8 @@ const TABLE: Record<string, Words> = {
   'line-empty': (_d, say) => `Type a line such as: ${lineExample(say)}`,
   'heap-volume': (d) =>
     `"${d.text}" is no volume: say litres, quarts or gallons more than nought, and what they go into.`,
-  'line-no-size': (_d, say) => `No sizes found. Say count, thing, across x deep x tall, mass: ${lineExample(say)}`,
+  'line-no-size': (d, say) =>
+    `No sizes found. ${d.like ? `Known without: ${d.like}. Or say` : 'Say'} count, thing, across x deep x tall, mass: ${lineExample(say)}`,
   'line-no-name': (_d, say) => `What is it? Say count, thing, sizes, mass: ${lineExample(say)}`,
   'line-sizes': (d, say) =>
     `Found ${d.found} of 3 sizes in "${d.text}". Write across x deep x tall, or "12 dia x 15" for round things: ${lineExample(say)}`,
