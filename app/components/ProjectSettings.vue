@@ -3,6 +3,7 @@ import { computed, ref } from 'vue'
 import { startingSettings, type Settings } from '../../core/assembly/settings.ts'
 import { GRADES } from '../../core/catalogue/lumber.ts'
 import { CURRENCIES } from '../../core/measure/money.ts'
+import { settingsChanged } from '../../core/wording/undo.ts'
 import { useDocument } from '../stores/document.ts'
 import MeasureField from './MeasureField.vue'
 import OwnSheets from './OwnSheets.vue'
@@ -12,7 +13,7 @@ const doc = useDocument()
 const s = computed(() => doc.project?.settings)
 
 function set<K extends keyof Settings>(key: K, value: Settings[K]) {
-  doc.change(`change ${key}`, (d) => {
+  doc.change(settingsChanged({ [key]: value }), (d) => {
     d.settings[key] = value as never
   })
 }

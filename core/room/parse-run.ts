@@ -39,6 +39,8 @@ const WORDS: Record<string, FeatureKind> = {
   other: 'other',
   thing: 'other',
 }
+/** What is narrower than this is measured to its middle, mm. */
+const MEASURED_AT_MIDDLE_MM = 200
 /** Written longest first, so that "garage door" is not read as "door". */
 const PATTERN = new RegExp(
   `\\b(${Object.keys(WORDS)
@@ -60,11 +62,18 @@ interface Piece {
   up: number | null
   out: number | null
   at: number[]
+  /** It was said from where to where, and is wherever that is. */
+  spans: boolean
 }
 
-/** One stretch or thing: `36`, `door 32`, `window 36 x 40 up 42`, `outlet at 48, 15 up`. */
+/** A length as it stands before a word. */
+const LENGTH = `(\\S+(?:\\s+\\d+/\\d+)?\\s*(?:mm|cm|m|in|ft|'|")?)`
+/** Words that say which measure of a thing a length before them is; before or behind the last two. */
+const MEASURES = { tall: 'high', high: 'high', wide: 'wide', up: 'up', out: 'out' } as const
+
+/** One stretch or thing: `36`, `door 32`, `window 36 x 40 up 42`, `outlet at 48, 15 up`, `door 800 to 1650, 2000 tall`. */
 function piece(text: string, system: UnitSystem): Result<Piece> {
-  const p: Piece = { kind: null, wide: null, high: null, up: null, out: null, at: [] }
+  const p: Piece = { kind: null, wide: null, high: null, up: null, out: null, at: [], spans: false }
   let rest = text
   const found = PATTERN.exec(rest)
   if (found) {
@@ -72,15 +81,23 @@ function piece(text: string, system: UnitSystem): Result<Piece> {
     rest = `${rest.slice(0, found.index)} ${rest.slice(found.index + found[0].length)}`
   }
   // What is called by name goes first, and what is left is the width, and the height behind an x.
-  for (const word of ['up', 'out'] as const) {
-    const m =
-      new RegExp(`\\b${word}\\s+(.+?)(?=\\s+(?:up|out|at)\\b|$)`, 'i').exec(rest) ??
-      new RegExp(`(\\S+(?:\\s+\\d+/\\d+)?\\s*(?:mm|cm|m|in|ft|'|")?)\\s+${word}\\b`, 'i').exec(rest)
+  for (const [word, measure] of Object.entries(MEASURES)) {
+    const before =
+      word === 'up' || word === 'out' ? new RegExp(`\\b${word}\\s+(.+?)(?=\\s+(?:up|out|at)\\b|$)`, 'i') : null
+    const m = before?.exec(rest) ?? new RegExp(`${LENGTH}\\s+${word}\\b`, 'i').exec(rest)
     if (!m) continue
     const read = parseLength(m[1], system)
     if (!read.ok) return read
-    p[word] = read.value
+    p[measure] = read.value
     rest = rest.replace(m[0], ' ')
+  }
+  const span = /^\s*(?:from\s+)?(\S.*?)\s+to\s+(\S.*?)\s*$/i.exec(rest)
+  if (span) {
+    const [from, to] = [parseLength(span[1], system), parseLength(span[2], system)]
+    if (!from.ok) return from
+    if (!to.ok) return to
+    if (to.value <= from.value) return bad('run-backwards', { text })
+    return good({ ...p, wide: to.value - from.value, at: [from.value], spans: true })
   }
   const at = /\bat\s+(.+)$/i.exec(rest)
   if (at) {
@@ -104,17 +121,18 @@ function piece(text: string, system: UnitSystem): Result<Piece> {
 
 /**
  * Distances along a wall as one calls them from the tape, from its left corner: `24 1/2, door 32, 60, window 36 x 40 up
- * 42, 63`; or things placed by themselves: `outlet at 24 and 72 up 15; switch at 30`. A bare length is a stretch of
- * wall with nothing in it. Fails with `run-empty`, `run-piece`, `run-mixed`, `run-no-width`, `not-a-length`,
- * `negative`.
+ * 42, 63`; or things placed by themselves: `outlet at 24 and 72 up 15; switch at 30`, `window 40 to 76, 36 tall, up 42`.
+ * A bare length is a stretch of wall with nothing in it. Fails with `run-empty`, `run-piece`, `run-mixed`,
+ * `run-backwards`, `run-no-width`, `not-a-length`, `negative`.
  */
 export function parseRun(line: string, wallId: string, system: UnitSystem): Result<Run> {
   const text = plainCharacters(line)
   if (text === '') return bad('run-empty')
   const pieces: Piece[] = []
-  // "outlet at 48, 15 up": what follows a comma but is only an "up" or "out" belongs to what stands before it.
+  // "outlet at 48, 15 up": what follows a comma but is only a measure said by its name belongs to what stands before it.
   const parts = text.split(/\s*[,;]\s*(?!\d{1,2}\s*(?:m|cm)\b(?!\s*,))/).reduce<string[]>((list, t) => {
-    if (list.length > 0 && /^(up|out)\b|\b(up|out)$/i.test(t) && !PATTERN.test(t)) list[list.length - 1] += ` ${t}`
+    if (list.length > 0 && /^(up|out)\b|\b(up|out|tall|high|wide)$/i.test(t) && !PATTERN.test(t))
+      list[list.length - 1] += ` ${t}`
     else if (t !== '') list.push(t)
     return list
   }, [])
@@ -141,19 +159,11 @@ export function parseRun(line: string, wallId: string, system: UnitSystem): Resu
     const stray = pieces.find((p) => p.at.length === 0 || p.kind === null)
     if (stray) return bad('run-mixed', { text })
     // A thing said to be at a place has its middle there, as one measures an outlet; a wide one its left edge.
-    return good({
-      totalMm: null,
-      features: pieces.flatMap((p) =>
-        p.at.map((at) =>
-          make(
-            p,
-            (p.wide ?? FEATURE_DEFAULTS[p.kind!].wideMm) < 200
-              ? at - (p.wide ?? FEATURE_DEFAULTS[p.kind!].wideMm) / 2
-              : at,
-          ),
-        ),
-      ),
-    })
+    const leftOf = (p: Piece, at: number): number => {
+      const wide = p.wide ?? FEATURE_DEFAULTS[p.kind!].wideMm
+      return !p.spans && wide < MEASURED_AT_MIDDLE_MM ? at - wide / 2 : at
+    }
+    return good({ totalMm: null, features: pieces.flatMap((p) => p.at.map((at) => make(p, leftOf(p, at)))) })
   }
   let at = 0
   const features: Omit<Feature, 'id'>[] = []

@@ -267,6 +267,28 @@ describe('distances as one calls them', () => {
     expect(r.value.features[0].atMm + r.value.features[0].wideMm / 2).toBeCloseTo(24 * inch, 6)
     expect(r.value.features[1].upMm).toBeCloseTo(15 * inch, 6)
   })
+  it('things from where to where, with what is said of them in any order', () => {
+    for (const text of ['window 3000 to 4200, up 1100, 900 tall', 'window from 3000 to 4200 900 high up 1100']) {
+      const r = run(text, 'metric')
+      if (!r.ok) throw new Error(JSON.stringify(r.problem))
+      expect(r.value.features).toEqual([
+        expect.objectContaining({ kind: 'window', atMm: 3000, wideMm: 1200, highMm: 900, upMm: 1100 }),
+      ])
+    }
+    // A narrow one is where it was said to be, and not about its middle.
+    const both = run(`outlet 40 to 43; door 5' to 7' 8"`)
+    if (!both.ok) throw new Error(JSON.stringify(both.problem))
+    expect(both.value.features.map((f) => [f.atMm / inch, f.wideMm / inch].map(Math.round))).toEqual([
+      [40, 3],
+      [60, 32],
+    ])
+    expect(run('door 32 wide 80 tall at 24')).toMatchObject({
+      ok: true,
+      value: { features: [{ atMm: 24 * inch, wideMm: 32 * inch, highMm: 80 * inch }] },
+    })
+    expect(run('window 4200 to 3000', 'metric')).toMatchObject({ ok: false, problem: { code: 'run-backwards' } })
+    expect(run('window 3000 to wall', 'metric')).toMatchObject({ ok: false, problem: { code: 'not-a-length' } })
+  })
   it('in millimetres too, and refuses what it does not understand, by name', () => {
     expect(run('620, garage door 2440 x 2050, 165', 'metric')).toMatchObject({ ok: true, value: { totalMm: 3225 } })
     for (const [text, code] of [

@@ -93,6 +93,8 @@ const TABLE: Record<string, Words> = {
   'line-no-name': (_d, say) => `What is it? Say count, thing, sizes, mass: ${lineExample(say)}`,
   'line-sizes': (d, say) =>
     `Found ${d.found} of 3 sizes in "${d.text}". Write across x deep x tall, or "12 dia x 15" for round things: ${lineExample(say)}`,
+  'run-backwards': (d) =>
+    `"${d.text}" ends before it begins. Both from the left corner: where it begins, to where it ends.`,
   'run-empty': (_d, say) => `Call the distances from the left corner: ${runExample(say)}`,
   'run-piece': (d, say) =>
     `"${d.text}" is not understood. Say what and how wide, then how high and how far up: ${runExample(say)}`,

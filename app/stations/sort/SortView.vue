@@ -11,6 +11,7 @@ import { doubts } from '../../../core/goods/suspicious.ts'
 import { totals } from '../../../core/goods/totals.ts'
 import { formatArea, formatLength, formatMass, formatVolume } from '../../../core/measure/format.ts'
 import { sayDoubt } from '../../../core/wording/doubts.ts'
+import { goodsChanged } from '../../../core/wording/undo.ts'
 import { sayProblem } from '../../../core/wording/problems.ts'
 import GoodsFigure from '../../components/GoodsFigure.vue'
 import { plural } from '../../../core/wording/say.ts'
@@ -100,7 +101,7 @@ const setTool = (g: Goods, part: Partial<ToolShape>) => update(g.id, { tool: { .
 function update(id: string, part: Partial<Goods>) {
   // What was chosen may be gone: taken back by undo, or removed in another tab.
   doc.change(
-    `change ${Object.keys(part)[0]}`,
+    goodsChanged(goods.value.find((g) => g.id === id)?.name ?? '', part),
     (d) => void Object.assign(d.goods.find((g) => g.id === id) ?? {}, part),
     `${id}:${Object.keys(part).join()}`,
   )

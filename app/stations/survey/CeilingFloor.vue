@@ -4,6 +4,7 @@ import { KN_M2_PER_PSF } from '../../../core/measure/units.ts'
 import { WITHOUT_STORAGE_KN_M2 } from '../../../core/room/ceiling.ts'
 import { LONGEST_MM } from '../../../core/measure/schema.ts'
 import { formatLength } from '../../../core/measure/format.ts'
+import { setCeilingHeight } from '../../../core/room/heights.ts'
 import { FLOORS, type Ceiling } from '../../../core/room/room.ts'
 import { sayFloor } from '../../../core/wording/survey.ts'
 import MeasureField from '../../components/MeasureField.vue'
@@ -22,6 +23,8 @@ const set = (part: Partial<Ceiling>) =>
     (d) => void Object.assign(d.room.ceiling, part),
     `ceiling:${Object.keys(part).join()}`,
   )
+const setHeight = (mm: number) =>
+  doc.change('change the ceiling', (d) => setCeilingHeight(d.room, mm), 'ceiling:heightMm')
 function setKind(kind: Ceiling['kind']) {
   set({ kind, alongWallId: kind === 'unknown' ? null : (c.value.alongWallId ?? walls.value[0]?.id ?? null) })
 }
@@ -79,7 +82,7 @@ const nameOf = (id: string) => walls.value.find((w) => w.id === id)?.name ?? ''
           :value="c.heightMm"
           :min="300"
           :max="12000"
-          @change="(v) => v !== null && set({ heightMm: v })"
+          @change="(v) => v !== null && setHeight(v)"
         />
         <div>
           <label class="form-label" for="ceiling-kind">Above it</label>

@@ -4,9 +4,11 @@ import { radians } from '../../../core/measure/angle.ts'
 import { formatLength } from '../../../core/measure/format.ts'
 import { LONGEST_MM } from '../../../core/measure/schema.ts'
 import type { Courses } from '../../../core/room/courses.ts'
+import { setWallHeight } from '../../../core/room/heights.ts'
 import { parseRun } from '../../../core/room/parse-run.ts'
 import { FINDINGS, studCentres, type Construction, type Wall } from '../../../core/room/room.ts'
 import { sayProblem } from '../../../core/wording/problems.ts'
+import { wallChanged } from '../../../core/wording/undo.ts'
 import IconTrash from '~icons/bi/trash'
 import MeasureField from '../../components/MeasureField.vue'
 import { useRefusal } from '../../composables/refusal.ts'
@@ -35,7 +37,7 @@ const FOUND: Record<(typeof FINDINGS)[number], string> = {
 function set(part: Partial<Wall>) {
   const { id, name } = props.wall
   doc.change(
-    `change ${Object.keys(part)[0]} of ${name}`,
+    wallChanged(name, part),
     (d) =>
       void Object.assign(
         d.room.walls.find((w) => w.id === id)!,
@@ -43,6 +45,10 @@ function set(part: Partial<Wall>) {
       ),
     `${id}:${Object.keys(part).join()}`,
   )
+}
+function setHeight(mm: number) {
+  const { id, name } = props.wall
+  doc.change(wallChanged(name, { heightMm: mm }), (d) => setWallHeight(d.room, id, mm), `${id}:heightMm`)
 }
 const imperial = computed(() => readings.units.system === 'imperial')
 function setKind(kind: Construction['kind']) {
@@ -164,7 +170,7 @@ const example = computed(() =>
       :value="wall.heightMm"
       :min="300"
       :max="12000"
-      @change="(v) => v !== null && set({ heightMm: v })"
+      @change="(v) => v !== null && setHeight(v)"
     />
     <MeasureField
       label="Depth available"
