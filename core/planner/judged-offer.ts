@@ -23,8 +23,8 @@ export const hardest = (checks: readonly CheckResult[]): CheckResult[] => byUrge
 export interface Judge {
   round: Surroundings
   kept: KeptReadings
-  /** By kind of build, what of its parameters was changed so that one held: tried first with the next one. */
-  learned: Map<string, Build['params']>
+  /** By kind of build, what of its parameters was changed so that one held, the last first: tried with the next one. */
+  learned: Map<string, Build['params'][]>
 }
 export const judgeFor = ({ p, outline }: Shop): Judge => {
   const kept: KeptReadings = new Map()
@@ -41,10 +41,14 @@ export function judgedOffer(shop: Shop, kind: AnyFamily, offer: Offer, judge: Ju
     return r.ok ? r.reading : null
   }
   let reading = read(offer.build)
-  const learned = judge.learned.get(kind.id)
-  if (reading && learned && reading.checks.some(isTrouble)) {
-    const again = read({ ...offer.build, params: { ...offer.build.params, ...learned } })
-    const all = again && again.shaped.unhoused.length <= reading.shaped.unhoused.length
+  const learned = judge.learned.get(kind.id) ?? []
+  const first = reading
+  // How its kind is built for more is looked at before single changes are.
+  const presets = (first?.shaped.presets ?? []).flatMap((x) => Object.values(x.options))
+  for (const params of [...learned, ...presets]) {
+    if (!reading?.checks.some(isTrouble)) break
+    const again = read({ ...offer.build, params: { ...offer.build.params, ...params } })
+    const all = again && again.shaped.unhoused.length <= first!.shaped.unhoused.length
     if (all && !again.checks.some(isTrouble)) reading = again
   }
   const repaired = (from: BuildReading, times: number): BuildReading => {
@@ -66,7 +70,7 @@ export function judgedOffer(shop: Shop, kind: AnyFamily, offer: Offer, judge: Ju
     if (again && !again.checks.some(isTrouble)) reading = again
   }
   if (reading && !reading.checks.some(isTrouble))
-    judge.learned.set(kind.id, changed(offer.build, reading.build, learned))
+    judge.learned.set(kind.id, remembered(learned, changed(offer.build, reading.build)))
   const m = reading && measured(shop, kind, reading, () => reading!.steps)
   if (!reading || !m) return { ...offer, judged: true, troubles: 1, fails: true }
   const checks = withRoom(reading.checks, checksInRoom(judge.round, reading, ONLY_MET))
@@ -94,10 +98,20 @@ function lightest(p: Project, goods: Lot, share: number): Build['goods'] {
   return out
 }
 
-/** What of a build's parameters is another than it was, beside what was learned before. */
-function changed(from: Build, to: Build, before: Build['params'] = {}): Build['params'] {
-  const own = Object.entries(to.params).filter(([k, v]) => JSON.stringify(v) !== JSON.stringify(from.params[k]))
-  return own.length > 0 ? { ...before, ...Object.fromEntries(own) } : before
+/** So many ways in which one was made to hold are remembered of a kind of build. */
+const REMEMBERED = 4
+/** What was learned, with what was last of use first. */
+function remembered(before: readonly Build['params'][], now: Build['params']): Build['params'][] {
+  if (Object.keys(now).length === 0) return [...before]
+  const key = JSON.stringify(now)
+  return [now, ...before.filter((x) => JSON.stringify(x) !== key)].slice(0, REMEMBERED)
+}
+
+/** What of a build's parameters is another than it was. */
+function changed(from: Build, to: Build): Build['params'] {
+  return Object.fromEntries(
+    Object.entries(to.params).filter(([k, v]) => JSON.stringify(v) !== JSON.stringify(from.params[k])),
+  )
 }
 
 /** The cheapest change that mends the worst of a build where it is: with all its goods; else with fewer of them. */

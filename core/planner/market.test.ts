@@ -80,3 +80,60 @@ describe('what can be had at a wall', () => {
     expect(Math.min(...o!.body.points.map((p) => p[2]))).toBeGreaterThan(800)
   })
 })
+
+describe('what a wall gives to screw to', () => {
+  const narrow = (firstMm: number, goods: number) => {
+    const { p } = room([], goods)
+    const walls = p.room.walls.map((w) => ({
+      ...w,
+      construction: { ...w.construction, kind: 'studs', spacingMm: 600, firstMm } as typeof w.construction,
+    }))
+    const project = { ...p, room: { ...p.room, walls } }
+    return { p: project, market: new RoomMarket(project, { ...NO_WISHES, keepFree: ['e', 's', 'w'] }) }
+  }
+  it('two studs at least, wherever the first of them is: further along, longer, or it is not offered', () => {
+    for (const kind of ['post-rack', 'shelf-unit', 'wall-cabinet', 'tote-rack'])
+      for (const first of [80, 250, 420, 590])
+        for (const count of [1, 3]) {
+          const there = narrow(first, count)
+          const o = offered(there, kind, count)
+          if (!o) continue
+          expect(`${kind} ${first} ${o.fixings !== 1}`).toBe(`${kind} ${first} true`)
+          expect(failing(there.p, o).map((c) => c.code)).toEqual([])
+        }
+  })
+})
+
+describe('over something low', () => {
+  const planks = newGoods({ id: 'plank', name: 'plank', kind: 'board', count: 6, acrossMm: 2400, deepMm: 200, tallMm: 30, massKg: 8 }) // prettier-ignore
+  const over = (highMm: number) => {
+    const low = thing('other', 'low', 0, { wideMm: 5900, deepMm: 600, highMm })
+    const { p } = room([low])
+    const project = { ...p, goods: [planks] }
+    const market = new RoomMarket(project, { ...NO_WISHES, keepFree: ['e', 's', 'w'] })
+    return { p: project, o: market.offer('board-rack', 'n', [{ goodsId: 'plank', count: 6 }], []) }
+  }
+  it('boards hang on the wall above it, as high as that wants; before something high they do not', () => {
+    const lowest = (o: Offer) => Math.min(...o.body.points.map((p) => p[2]))
+    for (const high of [700, 1000, 1300]) {
+      const { p, o } = over(high)
+      expect(lowest(o!)).toBeGreaterThanOrEqual(high - 1)
+      expect(failing(p, o!)).toEqual([])
+    }
+    expect(lowest(over(700).o!)).toBeLessThan(lowest(over(1300).o!))
+    expect(over(2300).o).toBeNull()
+  })
+  it('the same things in another order are the same look', () => {
+    const { p } = room([])
+    const two = { ...p, goods: [boxes(4), { ...boxes(4), id: 'case' }] }
+    const market = new RoomMarket(two, NO_WISHES)
+    const lot = [
+      { goodsId: 'case', count: 4 },
+      { goodsId: 'box', count: 4 },
+    ]
+    const once = market.offer('shelf-unit', 'n', lot, [])
+    const looks = market.looks
+    expect(market.offer('shelf-unit', 'n', [...lot].reverse(), [])).toBe(once)
+    expect(market.looks).toBe(looks)
+  })
+})

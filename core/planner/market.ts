@@ -12,10 +12,10 @@ import { nextOnWall, priceBook, readingsOf, roomPlan } from '../project/read-bui
 import { readAlone } from '../project/read-builds.ts'
 import { placeBuilds, roomKeeps } from '../project/room-checks.ts'
 import { RoughPrices } from '../takeoff/rough-cost.ts'
-import { shiftsOntoStuds } from '../room/onto-studs.ts'
+import { longerOntoStuds, shiftsOntoStuds } from '../room/onto-studs.ts'
 import type { WallLine } from '../room/outline.ts'
 import { judgedOffer, judgeFor, type Judge } from './judged-offer.ts'
-import { howMany, offerAt, type Lot, type Offer, type Shop } from './offer.ts'
+import { howMany, offersAt, type Lot, type Offer, type Shop } from './offer.ts'
 import type { Wishes } from '../project/wishes.ts'
 
 /** Left between two builds, and between a build and what is kept free, mm: a hand's width, a finger's. Product decision. */
@@ -31,6 +31,13 @@ const LEAST_DEEP_MM = 250
 const SHRINKS = 3
 /** Places along one wall that are tried for one build. */
 const STARTS = 6
+
+/** What a first look is held to: so deep at most, so long at least; null where its wall and its goods alone say. */
+interface Held {
+  mostDeepMm: number | null
+  leastLongMm: number | null
+}
+const AS_IT_COMES: Held = { mostDeepMm: null, leastLongMm: null }
 
 /** What builds can be had, and where: asked again and again, it answers the same. */
 export interface Market {
@@ -103,6 +110,8 @@ export function together(a: Lot, b: Lot): Lot {
   return [...out].map(([goodsId, count]) => ({ goodsId, count }))
 }
 
+/** In one order, whichever they came in: the same things are the same lot. */
+const inOrder = (lot: Lot): Lot => [...lot].sort((a, b) => (a.goodsId < b.goodsId ? -1 : 1))
 const keyOf = (lot: Lot) => lot.map((g) => `${g.goodsId}*${g.count}`).join()
 
 /** What can be had in the room of a project. */
@@ -113,8 +122,10 @@ export class RoomMarket implements Market {
   readonly shop: Shop
   private readonly standing: readonly Convex[]
   private readonly kinds: readonly AnyFamily[]
-  private readonly known = new Map<string, Offer | null>()
+  private readonly known = new Map<string, readonly Offer[]>()
   private readonly judged = new Map<Offer, Offer>()
+  /** Judged ones that hold with none of their goods. */
+  private readonly hopeless = new Set<Offer>()
   private readonly judge: Judge
   private readonly rooms = new Map<string, Map<number, Project['room']>>()
 
@@ -158,7 +169,9 @@ export class RoomMarket implements Market {
       ...this.standing.map((b) => ({ ...beside(w, b), gap: BESIDE_MM })),
       ...others.map((o) => ({ ...beside(w, o.body), gap: BETWEEN_MM })),
     ].filter((b) => b.outMm < w.wall.depthMm && b.to > 0 && b.to < w.wall.lengthMm - LEAST_MM)
-    const starts = [...new Set([0, ...inTheWay.map((b) => Math.ceil(b.to + b.gap))])].sort((a, b) => a - b)
+    // After each of them, and over what is low.
+    const over = inTheWay.filter((b) => !isHigh(b)).map((b) => Math.max(0, Math.ceil(b.from)))
+    const starts = [...new Set([0, ...over, ...inTheWay.map((b) => Math.ceil(b.to + b.gap))])].sort((a, b) => a - b)
     // Where something high stands close by nothing is built; over what is low something may hang.
     const isOpen = (at: number) =>
       at <= w.wall.lengthMm - LEAST_MM &&
@@ -212,18 +225,18 @@ export class RoomMarket implements Market {
       this.judge,
     )
     this.judged.set(offer, found)
-    for (const [key, o] of this.known) if (o === offer) this.known.set(key, found)
     return found
   }
 
   /** One that was judged and fails, with so few of its goods that it holds; itself where even that does not help. */
   lightened(offer: Offer): Offer {
     const now = this.settled(offer)
-    if (!now.fails) return now
+    if (!now.fails || this.hopeless.has(now)) return now
     const kind = this.kinds.find((k) => k.id === now.build.family)!
     const found = judgedOffer(this.shop, kind, { ...now, judged: false }, this.judge, true)
     this.judged.set(offer, found)
     this.judged.set(now, found)
+    if (found.fails) this.hopeless.add(found)
     return found
   }
 
@@ -243,22 +256,42 @@ export class RoomMarket implements Market {
     return most
   }
 
-  /** One that a single stud would hold is put over two where that is a little further along. */
+  /** One that a single stud would hold is put over two: a little further along, or longer; else it is none. */
   private at(kind: string, w: WallLine, offsetMm: number, lot: Lot, others: readonly Offer[]): Offer | null {
     const first = this.shrunk(kind, w, offsetMm, lot, others)
     // What hangs from the ceiling is only steadied by the wall.
-    if (first?.fixings !== 1 || first.overhead) return first
+    if (!first || first.fixings > 1 || first.overhead || w.wall.construction.kind !== 'studs') return first
     const { from, to } = beside(w, first.body)
-    const { right } = shiftsOntoStuds(w.wall, from, to)
-    const second = right ? this.shrunk(kind, w, offsetMm + Math.ceil(right), lot, others) : null
-    return second && second.fixings > 1 && howMany(second.housed) >= howMany(first.housed) ? second : first
+    const { left, right } = shiftsOntoStuds(w.wall, from, to)
+    const longer = longerOntoStuds(w.wall, from, to)
+    const ways: (() => Offer | null)[] = [
+      () => (right ? this.shrunk(kind, w, offsetMm + Math.ceil(right), lot, others) : null),
+      () => (left && left <= offsetMm ? this.shrunk(kind, w, offsetMm - Math.ceil(left), lot, others) : null),
+      () => (longer ? this.longer(first, w, others, Math.ceil(to - offsetMm + longer)) : null),
+    ]
+    const found: Offer[] = []
+    for (const way of ways) {
+      const over = way()
+      if (over && over.fixings > 1) found.push(over)
+      if (found.some((x) => howMany(x.housed) >= howMany(first.housed))) break
+    }
+    const [best] = found.sort((a, b) => howMany(b.housed) - howMany(a.housed))
+    // What no stud holds stands by itself, where it is low.
+    return best ?? (first.fixings === 0 ? first : null)
+  }
+
+  /** The same with so much length at least, where nothing stands there. */
+  private longer(first: Offer, w: WallLine, others: readonly Offer[], leastLongMm: number): Offer | null {
+    const { family, offsetMm } = first.build
+    const found = this.look(family, w.wall.id, offsetMm, first.housed, others, { ...AS_IT_COMES, leastLongMm })
+    return found && this.fits(found, others) ? found : null
   }
 
   /** At a place, behind what stands in front of it where it is shallower, or shorter with fewer goods. */
   private shrunk(kind: string, w: WallLine, offsetMm: number, lot: Lot, others: readonly Offer[]): Offer | null {
     const full = this.shortened(kind, w, offsetMm, lot, others, null)
     if (full) return full
-    const first = this.look(kind, w.wall.id, offsetMm, lot, others, null)
+    const first = this.look(kind, w.wall.id, offsetMm, lot, others, AS_IT_COMES)
     if (!first) return null
     const outMm = Math.min(...this.metBy(first, others).map((b) => beside(w, b).outMm)) - BESIDE_MM
     // Where only its goods come out against that, it needs room for itself and as much again for them.
@@ -277,7 +310,7 @@ export class RoomMarket implements Market {
   ): Offer | null {
     let goods = lot
     for (let i = 0; i <= SHRINKS; i++) {
-      const offer = this.look(kind, w.wall.id, offsetMm, goods, others, mostDeepMm)
+      const offer = this.look(kind, w.wall.id, offsetMm, goods, others, { ...AS_IT_COMES, mostDeepMm })
       if (!offer || !this.allowed(offer)) return null
       const hit = this.metBy(offer, others)
       if (hit.length === 0) return offer
@@ -291,27 +324,32 @@ export class RoomMarket implements Market {
     return null
   }
 
-  /** @param mostDeepMm so deep it may be, and not as deep as its wall allows */
   private look(
     kind: string,
     wallId: string,
     offsetMm: number,
-    lot: Lot,
+    given: Lot,
     others: readonly Offer[],
-    mostDeepMm: number | null,
+    held: Held,
   ): Offer | null {
     const family = this.kinds.find((k) => k.id === kind)!
+    const lot = inOrder(given)
+    const { mostDeepMm, leastLongMm } = held
     const room = mostDeepMm === null ? this.p.room : this.shallower(wallId, mostDeepMm)
     const p = { ...this.p, room, builds: [...this.p.builds, ...others.map((o) => o.build)] }
     const at = { id: `plan-${kind}-${wallId}-${offsetMm}`, wallId, offsetMm }
     const next = nextOnWall(p, newBuild({ ...at, family: kind, params: {} }))
-    const key = fingerprint(`${kind}|${wallId}|${offsetMm}|${mostDeepMm ?? ''}|${next}|${keyOf(lot)}`)
-    const seen = this.known.get(key)
-    if (seen !== undefined) return seen
-    this.looks++
-    const found = offerAt({ ...this.shop, p }, family, at, lot, mostDeepMm !== null)
-    this.known.set(key, found)
-    return found
+    const place = [kind, wallId, offsetMm, mostDeepMm ?? '', leastLongMm ?? '', next]
+    const key = fingerprint(`${place.join('|')}|${keyOf(lot)}`)
+    let ways = this.known.get(key)
+    if (!ways) {
+      this.looks++
+      const within = { asDeep: mostDeepMm !== null, ...(leastLongMm === null ? {} : { leastLongMm }) }
+      ways = offersAt({ ...this.shop, p }, family, at, lot, within)
+      this.known.set(key, ways)
+    }
+    const now = ways.map((x) => this.latest(x))
+    return now.find((x) => this.fits(x, others)) ?? now[0] ?? null
   }
 
   /** The room with one wall of less depth. */

@@ -36,10 +36,13 @@ export const A_WEEK: Record<Goods['often'], number> = { daily: 7, weekly: 1, sel
 /** Differences smaller than this share of the larger of the two are rounding. */
 const SAME = 1e-9
 
-/** Whether a plan is no worse in anything and better in something: then the other is not worth showing. */
+/**
+ * Whether a plan is no worse in anything and better in something: then the other is not worth showing. How far things are
+ * from the hand is no merit of a plan that leaves out what the other keeps.
+ */
 export function beats(a: Measures, b: Measures): boolean {
   const by = MEASURES.map((k) => {
-    const off = b[k] - a[k]
+    const off = k === 'reach' && b.homeless > a.homeless ? Math.max(0, b.reach - a.reach) : b[k] - a[k]
     return Math.abs(off) <= SAME * Math.max(Math.abs(a[k]), Math.abs(b[k])) ? 0 : off
   })
   return by.every((d) => d >= 0) && by.some((d) => d > 0)

@@ -89,37 +89,46 @@ function housedOf(goods: Lot, unhoused: Shaped['unhoused']): Lot {
 /** How deep kinds of build are is told by these of their parameters. */
 const DEPTHS = ['depthMm', 'railLengthMm']
 
+/** What a first look is held to besides its wall. */
+export interface Within {
+  /** It keeps the depth it has here, whatever there would be room for. */
+  asDeep?: boolean
+  /** It is so long at least, mm, where its kind has a length. */
+  leastLongMm?: number
+}
+
 /**
- * A first look at a kind of build for some goods at a place: of the ways it proposes, the one that leaves least out, and
+ * First looks at a kind of build for some goods at a place: of the ways it proposes, those that leave least out first, and
  * of those the cheapest.
- * @param asDeep it stays as deep as it is here, whatever there would be room for
- * @returns null where it cannot be shaped there, or takes none of them
+ * @returns none where it cannot be shaped there, or takes none of them
  */
-export function offerAt(
+export function offersAt(
   shop: Shop,
   kind: AnyFamily,
   at: Pick<Build, 'id' | 'wallId' | 'offsetMm'>,
   goods: Lot,
-  asDeep = false,
-): Offer | null {
+  within: Within = {},
+): Offer[] {
   const set = setAtWall(shop.p, kind, { ...at, goods: goods.map((g) => ({ ...g })) }, shop.prices)
-  if (!set) return null
+  if (!set) return []
   const { bare, ctx } = set
   const looks: NonNullable<ReturnType<typeof look>>[] = []
-  for (const params of kind.propose(ctx)) {
+  const { leastLongMm } = within
+  const ways = kind.propose(ctx) as Build['params'][]
+  const given =
+    leastLongMm === undefined ? ways : ways.map((x) => ('lengthMm' in x ? { ...x, lengthMm: leastLongMm } : x))
+  for (const params of given) {
     // What has a place for all gains nothing by being as long as its wall.
     if (fillsWall(params) && looks.some((l) => howMany(l.offer.housed) === howMany(goods))) continue
-    const found = look(shop, kind, { ...bare, params: params as Build['params'] }, ctx, asDeep)
+    const found = look(shop, kind, { ...bare, params }, ctx, within)
     if (found) looks.push(found)
   }
-  const [best] = looks.sort(
-    (a, b) => howMany(b.offer.housed) - howMany(a.offer.housed) || a.offer.minor - b.offer.minor,
-  )
-  if (!best) return null
-  if (howMany(best.tooHigh) === 0) return best.offer
+  looks.sort((a, b) => howMany(b.offer.housed) - howMany(a.offer.housed) || a.offer.minor - b.offer.minor)
+  const good = looks.filter((x) => howMany(x.tooHigh) === 0)
+  if (good.length > 0 || looks.length === 0) return good.map((x) => x.offer)
   // What would be lifted over the shoulder, too heavy for that, goes elsewhere.
-  const fewer = lotWithout(best.offer.housed, best.tooHigh)
-  return howMany(fewer) > 0 && howMany(fewer) < howMany(goods) ? offerAt(shop, kind, at, fewer, asDeep) : null
+  const fewer = lotWithout(looks[0].offer.housed, looks[0].tooHigh)
+  return howMany(fewer) > 0 && howMany(fewer) < howMany(goods) ? offersAt(shop, kind, at, fewer, within) : []
 }
 
 /** What is in one lot and not in another. */
@@ -149,7 +158,7 @@ function look(
   kind: AnyFamily,
   build: Build,
   ctx: BuildContext,
-  asDeep: boolean,
+  { asDeep }: Within,
 ): { offer: Offer; tooHigh: Lot } | null {
   // How the floor falls makes posts longer by a little, and shaping twice as slow: whoever judges it looks at that.
   const { fallUnder: _fall, ...level } = ctx

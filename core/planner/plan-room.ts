@@ -26,6 +26,7 @@ import {
   searching,
   Shelf,
   type Aim,
+  type Bulk,
   type Plan,
   type Urgency,
 } from './search.ts'
@@ -75,6 +76,8 @@ const NEARLY = 0.3
 const PROVING = 0.2
 /** By these shares of the whole time each aim is looked for; what is left is for plans that differ by one build. */
 const LOOKED: Record<Aim, number> = { cost: 0.4, floor: 0.55, reach: 0.7 }
+/** By this share of that no further plan is grown from nothing: those there are get better. */
+const GROWN = 0.6
 /** By this share of the time nothing is begun any more. */
 const ENDING = 1.1
 /** Builds that are tried in the place of another. */
@@ -91,6 +94,12 @@ const MOVES = 3
 /** How much it matters that a thing has a place: what is used daily most, nothing not at all. */
 const urgencyIn = (p: Project): Urgency => {
   const of = new Map(p.goods.map((g) => [g.id, 0.3 + A_WEEK[g.often] / A_WEEK.daily]))
+  return (id) => of.get(id) ?? 1
+}
+
+/** Litres of the box round a thing. */
+const bulkIn = (p: Project): Bulk => {
+  const of = new Map(p.goods.map((g) => [g.id, (g.acrossMm * g.deepMm * g.tallMm) / 1e6]))
   return (id) => of.get(id) ?? 1
 }
 
@@ -134,6 +143,7 @@ class RoomPlanner {
   readonly shelf: Shelf
   private readonly p: Project
   private readonly urgency: Urgency
+  private readonly bulk: Bulk
   private readonly proven: PlannedRoom[] = []
   /** Plans that hold: no other that is much like one of them is shown. */
   private readonly taken: Plan[] = []
@@ -146,6 +156,7 @@ class RoomPlanner {
   ) {
     this.p = asPlanned(given, wishes)
     this.urgency = urgencyIn(given)
+    this.bulk = bulkIn(given)
     this.market = new RoomMarket(this.p, wishes)
     this.shelf = new Shelf(this.urgency)
   }
@@ -155,7 +166,9 @@ class RoomPlanner {
     const heap = withoutHome(this.p)
     for (const [k, aim] of AIMS.entries()) {
       const [begun, share] = [k === 0 ? 0 : LOOKED[AIMS[k - 1]], LOOKED[aim]]
-      const given = { aim, urgency: this.urgency, budgetMinor: this.wishes.budgetMinor, random, unlike: this.taken }
+      const { urgency, bulk } = this
+      const isGrown = () => shouldStop(begun + GROWN * (share - begun))
+      const given = { aim, urgency, bulk, budgetMinor: this.wishes.budgetMinor, random, unlike: this.taken, isGrown }
       // Until there is a plan that holds, one is looked for with all care.
       const hurried = { ...given, isLate: (part: number) => shouldStop(begun + part * (share - begun)) }
       const o: SearchOptions = this.isSound() ? hurried : given
@@ -167,7 +180,8 @@ class RoomPlanner {
       yield this.state('proving')
       yield* this.proveOne(o, () => shouldStop(share + PROVING))
     }
-    const o = { aim: AIMS[0], urgency: this.urgency, budgetMinor: this.wishes.budgetMinor, unlike: [], random }
+    const { urgency, bulk } = this
+    const o = { aim: AIMS[0], urgency, bulk, budgetMinor: this.wishes.budgetMinor, unlike: [], random }
     yield* this.varied(o, () => shouldStop(ENDING))
     return this.state('done')
   }
@@ -179,7 +193,8 @@ class RoomPlanner {
   private *varied(o: SearchOptions, isLate: () => boolean): Generator<Planning> {
     let tried = 0
     const count = (x: Offer) => x.housed.reduce((n, g) => n + g.count, 0)
-    for (const base of [...this.taken])
+    // Those that are found on the way are tried as well.
+    for (const base of this.taken)
       for (const offer of [...base.offers].sort((a, b) => count(b) - count(a)))
         for (const { kind } of this.market.kindsFor(offer.housed)) {
           if (this.shown().length >= SHOWN || isLate()) return

@@ -29,6 +29,9 @@ describe('measures of plans', () => {
     expect(beats({ ...plain, minor: 49_000 }, plain)).toBe(true)
     expect(beats(plain, { ...plain, minor: 49_000 })).toBe(false)
     expect(beats({ ...plain, minor: 49_000, floorM2: 4.1 }, plain)).toBe(false)
+    // What is left out is in nobody's reach: that others are nearer for it is no merit.
+    expect(beats({ ...plain, reach: plain.reach + 5 }, { ...plain, homeless: plain.homeless + 1 })).toBe(true)
+    expect(beats({ ...plain, reach: plain.reach + 5 }, plain)).toBe(false)
     // Rounding is no difference.
     expect(beats({ ...plain, floorM2: 4 - 1e-12 }, plain)).toBe(false)
   })

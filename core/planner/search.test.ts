@@ -116,6 +116,7 @@ function tiny(seed: number, roomShare: number) {
 const options = (aim: Aim, seed = 1): SearchOptions => ({
   aim,
   urgency: () => 1,
+  bulk: () => 1,
   budgetMinor: null,
   unlike: [],
   random: seeded(seed),

@@ -21,9 +21,13 @@ export interface Plan {
 /** How much more it matters that a thing of every day has a place than one used seldom, and what it is worth. */
 export type Urgency = (goodsId: string) => number
 
+/** How much room one of a thing takes, in any unit. */
+export type Bulk = (goodsId: string) => number
+
 export interface SearchOptions {
   aim: Aim
   urgency: Urgency
+  bulk: Bulk
   budgetMinor: number | null
   /** Plans there are already: others are worth more. */
   unlike: readonly Plan[]
@@ -31,6 +35,8 @@ export interface SearchOptions {
   random: () => number
   /** Whether this share of the time for looking has passed. */
   isLate?: (share: number) => boolean
+  /** Whether so much of it has passed that no further plan is grown from nothing. */
+  isGrown?: () => boolean
 }
 
 /**
@@ -89,28 +95,32 @@ const BEAM = 3
 const MANY_LOTS = 24
 /** Ways to go on from each of them that are looked at: kinds of build, and walls. */
 const MOST_KINDS = 4
-/** The first plan of all is told at once: what goes nowhere in so many kinds is left to the next one. */
-const QUICKLY_TRIED = 3
-/** Looking is slow where the first plan alone took this share of the time. */
-const SLOW = 0.3
+const FEW_KINDS = 2
 
 /** All ways to keep a lot in a plan, or as much of it as goes. */
 function* waysOn(
   plan: Plan,
   lot: Lot,
   market: Market,
-  { kinds, tried, walls }: Pick<Growth, 'kinds' | 'tried' | 'walls'>,
+  { kinds, walls, dense }: Pick<Growth, 'kinds' | 'walls' | 'dense'>,
 ): Generator<Plan> {
   const those = market.kindsFor(lot)
+  const best = those[0]?.score ?? 0
+  let all = false
   for (const [i, o] of plan.offers.entries()) {
-    if (!those.some((k) => k.kind === o.build.family)) continue
+    const known = those.find((k) => k.kind === o.build.family)
+    if (!known) continue
     const others = plan.offers.filter((_, j) => j !== i)
     const more = market.extended(o, lot, others)
-    if (more) yield withOffer(plan, [...others, more], lot, lotWithout(more.housed, o.housed))
+    if (!more) continue
+    const way = withOffer(plan, [...others, more], lot, lotWithout(more.housed, o.housed))
+    all ||= known.score >= Math.min(2, best) && way.homeless.length === plan.homeless.length
+    yield way
   }
+  if (dense && all) return
   // A kind that goes to none of these walls is none of those looked at.
   let looked = 0
-  for (const { kind } of those.slice(0, tried)) {
+  for (const { kind } of those) {
     if (looked === kinds) break
     let found = false
     for (const wallId of walls) {
@@ -138,8 +148,8 @@ const PARTS = 4
 /** How a plan is grown: at most so many kinds of build for each lot, in these walls' order, this wide. */
 interface Growth {
   kinds: number
-  /** At most so many kinds are tried, also where none of them goes anywhere. */
-  tried?: number
+  /** Where a build that is there takes all of a lot no other is looked for. */
+  dense?: boolean
   walls: readonly string[]
   beam: number
   /** How much the worth of a way is shaken, as a share. */
@@ -199,6 +209,12 @@ export function lotsOf(heap: Lot, market: Market, urgency: Urgency): Lot[] {
   return [...by.values()].sort((a, b) => a.kinds - b.kinds || wanted(b.lot) - wanted(a.lot)).map((x) => x.lot)
 }
 
+/** What takes most room first, and what is wanted most: what is small goes in beside it. */
+function byBulk(lots: readonly Lot[], { bulk, urgency }: Pick<SearchOptions, 'bulk' | 'urgency'>): Lot[] {
+  const of = (lot: Lot) => lot.reduce((n, g) => n + g.count * bulk(g.goodsId) * urgency(g.goodsId), 0)
+  return [...lots].sort((a, b) => of(b) - of(a))
+}
+
 /** Plans that none beats in everything, as far as they were looked at. */
 export class Shelf {
   readonly kept: { plan: Plan; measures: Measures }[] = []
@@ -219,6 +235,12 @@ export class Shelf {
     if (this.kept.some((x) => beats(x.measures, measures) || same(x))) return
     const left = this.kept.filter((x) => !beats(measures, x.measures))
     this.kept.splice(0, this.kept.length, ...left, { plan, measures })
+  }
+
+  /** A plan that is none any more. */
+  drop(plan: Plan): void {
+    const at = this.kept.findIndex((x) => x.plan === plan)
+    if (at >= 0) this.kept.splice(at, 1)
   }
 
   /** What is known better by now takes the place of what was looked at; plans it no longer goes into are dropped. */
@@ -268,6 +290,8 @@ const shuffled = <T>(list: readonly T[], random: () => number): T[] => {
 const WALLS_AGAIN = 3
 /** Of a lot torn down its things are lots of their own this often. */
 const APART = 0.5
+/** Where things have no place, what is torn down goes into what still stands, if that takes it, this often. */
+const DENSE = 0.6
 /** A worse plan is gone on from when it is no worse than this, falling to nought. */
 const WARM = 0.05
 
@@ -288,22 +312,38 @@ export function* searching(
   o: SearchOptions,
   rounds: number,
 ): Generator<Stage> {
-  const lots = lotsOf(heap, market, o.urgency)
   const nothing: Plan = { offers: [], homeless: [] }
   const worth = (x: Plan) => worthOf(measuresOf(x, o.urgency), o) + likeness(x, o)
+  const left = (x: Plan) => measuresOf(x, o.urgency).homeless
+  const loose: Growth = { kinds: MOST_KINDS, walls: market.walls, beam: 1, shake: 0, hasty: false }
+  const few = { ...loose, kinds: FEW_KINDS }
+  const [lots, singles] = [lotsOf(heap, market, o.urgency), heap.map((g): Lot => [g])]
+  // What takes most room first, each into what is there already: soon told, and much has a place.
+  let first: Plan | null = null
   if (shelf.kept.length === 0) {
-    const quick: Growth = { kinds: 1, tried: QUICKLY_TRIED, walls: market.walls, beam: 1, shake: 0, hasty: true }
-    shelf.add(grow(nothing, lots, market, o, quick))
+    first = grow(nothing, byBulk(singles, o), market, o, { ...few, dense: true })
+    shelf.add(first)
     yield 'first'
   }
-  // Of a large heap, or where looking takes long, one plan is grown with care, and there is time left to tear it down and
-  // grow it again.
-  const slow = lots.length > MANY_LOTS || (o.isLate?.(SLOW) ?? false)
-  const beam = slow ? 1 : BEAM
-  const careful: Growth = { kinds: MOST_KINDS, walls: market.walls, beam, shake: 0, hasty: false }
-  let now = grow(nothing, lots, market, o, careful)
+  // Many small builds are lighter than few full ones: those are for rooms that are short of walls.
+  let now = grow(nothing, byBulk(singles, o), market, o, few)
   shelf.add(now)
+  if (first && left(now) <= left(first)) shelf.drop(first)
+  else if (first) now = first
   yield 'grown'
+  for (const [order, g, always] of [
+    [byBulk(lots, o), loose, true],
+    // What is hardest to keep first, then in any order: for what has no place yet.
+    [lots, { ...loose, beam: lots.length > MANY_LOTS ? 1 : BEAM }, false],
+    [shuffled(lots, o.random), { ...loose, dense: true }, false],
+  ] as const) {
+    if (o.isGrown?.()) break
+    if (!always && left(now) === 0) break
+    const other = grow(nothing, order, market, o, g)
+    shelf.add(other)
+    if (worth(other) < worth(now)) now = other
+    yield 'grown'
+  }
   for (let round = 0; round < rounds; round++) {
     // One build of the plan is judged: what does not hold, or costs more to make hold, is known from here on.
     const open = round % JUDGED_EVERY === 0 ? now.offers.find((x) => !x.judged) : undefined
@@ -360,7 +400,8 @@ function regrown(plan: Plan, market: Market, o: SearchOptions, round: number): P
   const second = random() < 0.5 ? shuffled(plan.offers, random)[0] : hit
   const wall = random() < 0.3 ? hit?.build.wallId : null
   const stays = plan.offers.filter((x) => x !== hit && x !== second && x.build.wallId !== wall)
-  const freed = [...plan.offers.filter((x) => !stays.includes(x)).map((x) => x.housed), plan.homeless]
+  const homeless = plan.homeless.map((g): Lot => [g])
+  const freed = [...plan.offers.filter((x) => !stays.includes(x)).map((x) => x.housed), ...homeless]
   const parts = freed.flatMap((l) => (random() < APART ? l.map((g): Lot => [g]) : [l])).filter((l) => l.length > 0)
   return grow({ offers: stays, homeless: [] }, shuffled(parts, random), market, o, {
     kinds: MOST_KINDS,
@@ -369,6 +410,7 @@ function regrown(plan: Plan, market: Market, o: SearchOptions, round: number): P
     // Now and then nothing is shaken, so that the best of what is near is found.
     shake: round % 3 === 0 ? 0 : 0.2,
     hasty: false,
+    dense: plan.homeless.length > 0 && random() < DENSE,
   })
 }
 

@@ -108,6 +108,7 @@ export const TERMS: Record<string, string> = {
   'end-braces': 'diagonals at both ends',
   'tall-bay': 'more for the high bay under it',
   'room-for-brace': 'room for a diagonal under it',
+  'room-for-angle': 'room for the angles at its feet',
   wall: 'wall',
 }
 

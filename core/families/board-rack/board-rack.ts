@@ -11,6 +11,9 @@ import { isLong } from '../../goods/goods.ts'
 import { shapeBoardRack } from './shape.ts'
 import { boardRackSteps } from './steps.ts'
 
+/** Where the lowest arm may be over a bench, drums or a low rack, mm. Product decision. */
+const OVER_MM = [48, 56, 64, 72].map(inches)
+
 const long = (
   given: { id: string; name: string; kind?: Goods['kind']; count: number },
   [acrossMm, deepMm, tallMm]: [number, number, number],
@@ -45,7 +48,11 @@ export const boardRack = family<BoardRackParams>({
   propose(ctx) {
     const fits = ctx.goods.every((g) => isLong(g.item) || g.item.kind === 'sheet')
     const some = ctx.goods.some((g) => isLong(g.item))
-    return fits && some && canHoldTie(ctx.space) ? [startingParams(ctx.settings.yard)] : []
+    if (!fits || !some || !canHoldTie(ctx.space)) return []
+    const p = startingParams(ctx.settings.yard)
+    // Sheets stand below; boards alone may as well hang over something low.
+    const over = ctx.goods.some((g) => g.item.kind === 'sheet') ? [] : OVER_MM
+    return [p, ...over.map((lowestMm) => ({ ...p, lowestMm }))]
   },
   examples: () => [
     {

@@ -153,11 +153,15 @@ export function planOut(
   const wallModules = modulesFor(roomMm, sizes).slice(0, mostModules)
 
   const layOut = (lengths: number[]) => modulesOf(lengths, p, s, endMm)
-  const growsFor = (levels: Level[]) => {
-    const tops = framedTerms(levels, frame, aboveMm).map((t) => t.reduce((n, x) => n + x.mm, 0))
-    let z = 0
-    for (const t of tops) z += t
-    const last = levels[levels.length - 1]
+  const bays = tallBays(p.leftOut)
+  const growsFor = (levels: Level[], tall: readonly Spot[][]) => {
+    const tops: number[] = []
+    framedTerms(levels, frame, aboveMm).forEach((terms, shelf) => {
+      const sumMm = (tops[shelf - 1] ?? 0) + mmOf(terms)
+      const at = { shelf, tops, sumMm, aboveMm, frameMm: s.railDepth + s.sheetThick }
+      tops.push(sumMm + mmOf(tallTerms(bays, tall, at)))
+    })
+    const [z, last] = [tops[tops.length - 1] ?? 0, levels[levels.length - 1]]
     return z <= reachMm(ctx.settings.personMm) && z + (last.tallest?.tallMm ?? 0) <= ctx.space.heightMm
   }
   const housedIn = (openings: PostRackPlan['openings']) =>
@@ -214,18 +218,21 @@ export function planOut(
   const tops: number[] = []
   const odd = oddBay(p, modules.length, shelfLevels.length)
   if (odd) return odd
-  const bays = tallBays(p.leftOut)
   const needed = framedTerms(levels, frame, aboveMm)
   // What nothing ties stands on its diagonals: they have no useful angle under a very low shelf.
   const lyingMm = onPosts ? s.railDepth + s.sheetThick : 0
-  const highMm = needed.flat().reduce((z, x) => z + x.mm, 0) - lyingMm
+  const highMm = mmOf(needed.flat()) - lyingMm
   const tied = p.tie && !covered && canHoldTie(ctx.space)
   const low =
     tied || !(p.brace || covered) ? 0 : leastBraced(modules, frameMm, p.ends === 'braced', s, back.widthMm) - highMm
+  // An angle at a foot stands under the lowest rail.
+  const least = rail.widthMm + sheet.thicknessMm
+  const pinned = p.feet === 'pinned' && ctx.space.floor === 'slab'
+  const angle = pinned ? least + ANGLE_ROOM_MM - mmOf(needed[0]) : 0
   needed.forEach((terms, i) => {
-    const raised: Term[] = i === 0 && low > 0 && !levels[0].floor ? [{ name: 'room-for-brace', mm: low }] : []
+    const raised = i === 0 ? raisedBy(levels[0].floor ? 0 : low, angle) : []
     const usual: Term[] = i === 0 ? [...terms, ...raised] : [{ name: 'shelf-below', mm: tops[i - 1] }, ...terms]
-    const sumMm = usual.reduce((n, x) => n + x.mm, 0)
+    const sumMm = mmOf(usual)
     const over = { shelf: i, tops, sumMm, aboveMm, frameMm: s.railDepth + s.sheetThick }
     const from = [...usual, ...tallTerms(bays, tall, over)]
     tops.push(
@@ -236,9 +243,7 @@ export function planOut(
       ),
     )
   })
-  const least = rail.widthMm + sheet.thicknessMm
-  // An angle at a foot stands under the lowest rail.
-  if (p.feet === 'pinned' && ctx.space.floor === 'slab' && tops[0] < least + ANGLE_ROOM_MM)
+  if (pinned && tops[0] < least + ANGLE_ROOM_MM)
     return { field: 'topMm.0', code: 'angle-under-rail', data: { mm: tops[0], leastMm: least + ANGLE_ROOM_MM } }
   for (let i = 0; i < tops.length; i++) {
     const floor = i === 0 ? 0 : tops[i - 1]
@@ -272,6 +277,15 @@ export function planOut(
     unhoused,
   }
 }
+
+const mmOf = (terms: readonly Term[]): number => terms.reduce((n, x) => n + x.mm, 0)
+/** What the lowest shelf is raised by for its diagonals, or for the angles at its feet. */
+const raisedBy = (braceMm: number, angleMm: number): Term[] =>
+  Math.max(braceMm, angleMm) <= 0
+    ? []
+    : braceMm >= angleMm
+      ? [{ name: 'room-for-brace', mm: braceMm }]
+      : [{ name: 'room-for-angle', mm: angleMm }]
 
 /** A post under a frame is at least this long, mm: shorter it splits. Product decision. */
 const LEAST_POST_MM = 100

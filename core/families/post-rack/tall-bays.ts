@@ -94,7 +94,8 @@ interface Room {
   depthMm: number
   sideMm: number
   outMm: number
-  grows: (levels: Level[]) => boolean
+  /** Whether there is room for these levels, with what stands in the high bays. */
+  grows: (levels: Level[], tall: readonly Spot[][]) => boolean
   most: number
 }
 
@@ -110,7 +111,7 @@ export function houseUnequal(r: Room, list: readonly LeftOut[]): Housed {
       (o) => !isOut(list, o.module, shelf) && !bays.some((b) => b.module === o.module && b.from === shelf),
     )
   const once = (shelves: number | null) =>
-    house(rest, r.floorBay, shelves, at, r.depthMm, r.sideMm, r.outMm, r.grows, r.most)
+    house(rest, r.floorBay, shelves, at, r.depthMm, r.sideMm, r.outMm, (levels) => r.grows(levels, spots), r.most)
   const first = once(r.shelves)
   const needed = 1 + Math.max(-1, ...bays.map((b) => b.over))
   const few = r.shelves === null && first.levels.filter((l) => !l.floor).length < needed

@@ -132,3 +132,39 @@ describe('shelves that are left out', () => {
     )
   })
 })
+
+describe('under a low ceiling', () => {
+  const under = (mm: number) => {
+    const boxes = exampleGoods('metric', 'box', 40)
+    const c = exampleContext('metric', [highThing(), boxes])
+    return { ...c, space: { ...c.space, heightMm: mm, ceilingMm: mm } }
+  }
+  it('shelves over a high bay are as few as leave room for what stands on the last one', () => {
+    for (const mm of [2300, 2500, 2700]) {
+      const c = under(mm)
+      const own = { ...startingParams('metric', true), lengthMm: 3600, leftOut: [{ module: 1, shelf: 1 }] }
+      const { reading } = tryParams(postRack, own, c)
+      const { bays } = reading!.shaped.assembly
+      for (const b of bays) for (const i of b.items) expect(i.box.max[2]).toBeLessThanOrEqual(mm + 1e-6)
+      expect(reading!.checks.filter((x) => x.code === 'taller-than-opening')).toEqual([])
+    }
+  })
+})
+
+describe('angles at its feet', () => {
+  it('have room under the lowest shelf: it is raised for them, and says so', () => {
+    // A floor is kept for what is too wide for it: the shelf over it is as low as its frame lets it be.
+    const high = highThing()
+    const wide = { ...high, item: { ...high.item, acrossMm: 5000 } }
+    const c = exampleContext('metric', [wide, exampleGoods('metric', 'box', 12)])
+    const own = { ...startingParams('metric', true), feet: 'pinned' as const }
+    const { shaped } = readParams(postRack, own, c)
+    const first = shaped.dims.find((d) => d.path === 'topMm.0')!
+    expect(first.why.terms.some((t) => t.name === 'room-for-angle')).toBe(true)
+    const plain = readParams(postRack, { ...own, feet: 'standing' as const }, c).shaped.dims
+    expect(first.value).toBeGreaterThan(plain.find((d) => d.path === 'topMm.0')!.value)
+    // Fixed lower than they want it is refused, as before.
+    const low = tryParams(postRack, { ...own, topMm: [first.value - 20] }, c)
+    expect(low.problem).toMatchObject({ code: 'angle-under-rail', field: 'topMm.0' })
+  })
+})
