@@ -67,3 +67,16 @@ export function joistsOver(r: Room, o: Outline, w: WallLine, at: { alongMm: numb
     liningMm: c.finished ? CEILING_LINING_MM : 0,
   }
 }
+
+/** Shorter than this share of the wall they run along, joists do not reach from wall to wall. */
+const WHOLE_SHARE = 0.75
+/**
+ * How long joists would be that reach across a closed room along their wall, mm, where they are said to span far less: they
+ * run the other way, or something bears them on the way. Null where nothing is odd.
+ */
+export function oddSpan(r: Room): number | null {
+  const { kind, joist, alongWallId } = r.ceiling
+  const along = r.walls.find((w) => w.id === alongWallId)
+  if (kind !== 'joists' || !joist || !along || !r.closed) return null
+  return joist.spanMm < WHOLE_SHARE * along.lengthMm ? along.lengthMm : null
+}

@@ -1,4 +1,5 @@
 import { angleText } from '../measure/angle.ts'
+import { oddSpan } from '../room/ceiling.ts'
 import type { FloorPlane } from '../room/floor.ts'
 import { CLOSES_MM, offSquareMm, scribeAllowanceMm, type Closing, type CornerReading } from '../room/outline.ts'
 import type { Room } from '../room/room.ts'
@@ -57,4 +58,11 @@ export function sayFloor(f: FloorPlane | null, say: Say): string {
   const worst = Math.max(...f.points.map((p) => Math.abs(p.missMm)))
   const lowest = Math.max(...f.points.map((p) => p.fallMm))
   return `The floor falls ${say.length(lowest)} between its highest and lowest measured places, ${say.length(perM)} in each ${say.units.system === 'metric' ? 'metre' : '39 3/8"'}. Heights are taken from its highest place; posts and shims follow.${worst > 6 ? ` It is not flat: a place lies ${say.length(worst)} off the plane, so set shims at the place itself.` : ''}`
+}
+
+/** Joists that span far less than the wall they run along is long; '' where nothing is odd. */
+export function sayOddSpan(r: Room, say: Say): string {
+  const acrossMm = oddSpan(r)
+  if (acrossMm === null) return ''
+  return `${wallName(r, r.ceiling.alongWallId ?? '')} is ${say.length(acrossMm)} long: do they run along it? A span of ${say.length(r.ceiling.joist!.spanMm)} is right only where a beam or a wall bears them on the way.`
 }

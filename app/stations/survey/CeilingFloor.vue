@@ -6,7 +6,7 @@ import { LONGEST_MM } from '../../../core/measure/schema.ts'
 import { formatLength } from '../../../core/measure/format.ts'
 import { setCeilingHeight } from '../../../core/room/heights.ts'
 import { FLOORS, type Ceiling } from '../../../core/room/room.ts'
-import { sayFloor } from '../../../core/wording/survey.ts'
+import { sayFloor, sayOddSpan } from '../../../core/wording/survey.ts'
 import MeasureField from '../../components/MeasureField.vue'
 import { useDocument } from '../../stores/document.ts'
 import { useReadings } from '../../stores/readings.ts'
@@ -135,6 +135,9 @@ const nameOf = (id: string) => walls.value.find((w) => w.id === id)?.name ?? ''
             @change="(v) => setJoist(f.key, v)"
           />
         </template>
+        <p v-if="sayOddSpan(room, readings.say)" class="caution whole small mb-0" role="status">
+          {{ sayOddSpan(room, readings.say) }}
+        </p>
         <div v-if="c.kind === 'joists'">
           <label class="form-label" for="allow">May be added, {{ spreadUnit.name }}</label>
           <input
@@ -266,6 +269,9 @@ const nameOf = (id: string) => walls.value.find((w) => w.id === id)?.name ?? ''
 .plain {
   list-style: none;
   padding: 0;
+}
+.whole {
+  grid-column: 1 / -1;
 }
 .caution {
   border-left: 4px solid var(--doubt);
