@@ -127,4 +127,26 @@ test('what is over the ceiling is measured: kept once all of a joist is there, a
   await wide.fill('9')
   await page.keyboard.press('Enter')
   await expect(page.getByText(/at least 20 mm/)).toBeVisible()
+  await page.keyboard.press('Escape')
+
+  // In a closed room a span that is far less than their wall is asked about, until it is answered.
+  const asked = page.getByText('North wall is 6000 mm long: do they run along it?')
+  await expect(asked).toBeHidden()
+  await page.getByRole('checkbox', { name: 'the last wall ends where the first begins' }).check()
+  await expect(asked).toBeVisible()
+  await page.getByRole('button', { name: 'Something bears them' }).click()
+  await expect(asked).toBeHidden()
+
+  // The walls go up to the ceiling, whichever of the two is measured.
+  const ceiling = page.getByRole('textbox', { name: 'Ceiling height' })
+  await ceiling.fill('2700')
+  await page.keyboard.press('Enter')
+  await page.getByRole('button', { name: 'Walls', exact: true }).click()
+  const height = page.getByRole('textbox', { name: 'Height', exact: true })
+  await expect(height).toHaveValue('2700')
+  await height.fill('2850')
+  await page.keyboard.press('Enter')
+  await expect(page.getByRole('button', { name: 'Undo' })).toHaveAttribute('title', /Undo: height of North wall/)
+  await page.getByRole('button', { name: 'Ceiling and floor' }).click()
+  await expect(ceiling).toHaveValue('2850')
 })

@@ -88,7 +88,7 @@ export const projectSchema = z.object({
     /** What was measured at hold points, mm, by `build/step`. */
     measured: z.record(z.string(), z.array(z.number()).max(4)),
   }),
-  /** Doubts about goods that were answered: `goodsId:code`. */
+  /** Doubts that were answered: about goods `goodsId:code`, about the room as they are asked (`oddSpanKey`). */
   answered: z.array(z.string()).max(5000),
   /** Of a plan of the whole room. */
   wishes,

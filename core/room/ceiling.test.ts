@@ -3,7 +3,7 @@ import { METRIC } from '../measure/units.ts'
 import { newProject } from '../project/project.ts'
 import { sayIn } from '../wording/say.ts'
 import { sayOddSpan } from '../wording/survey.ts'
-import { oddSpan } from './ceiling.ts'
+import { oddSpan, oddSpanKey } from './ceiling.ts'
 import type { Room } from './room.ts'
 
 /** A closed room of 6200 by 3400 under joists that run along one of its walls. */
@@ -29,6 +29,11 @@ describe('joists that span less than the wall they run along is long', () => {
   ] as const)('%s', (_name, r, mm) => {
     expect(oddSpan(r)).toBe(mm)
     expect(sayOddSpan(r, sayIn(METRIC)) === '').toBe(mm === null)
+  })
+  it('answered, is asked about again once another span or another wall is said', () => {
+    const keys = [room('long', 3400), room('long', 3500), room('short', 3400)].map(oddSpanKey)
+    expect(new Set(keys).size).toBe(3)
+    expect(oddSpanKey(room('long', 3400))).toBe(keys[0])
   })
   it('is asked about by its wall and both lengths', () => {
     expect(sayOddSpan(room('long', 3400), sayIn(METRIC))).toMatch(/^long wall is 6200 mm long: .* span of 3400 mm/)

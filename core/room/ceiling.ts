@@ -80,3 +80,6 @@ export function oddSpan(r: Room): number | null {
   if (kind !== 'joists' || !joist || !along || !r.closed) return null
   return joist.spanMm < WHOLE_SHARE * along.lengthMm ? along.lengthMm : null
 }
+/** What an answer to that is kept by: another span or another wall is asked about anew. */
+export const oddSpanKey = ({ ceiling }: Room): string =>
+  `joists:odd-span:${ceiling.joist?.spanMm}:${ceiling.alongWallId}`

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { computed, reactive, ref } from 'vue'
 import { KN_M2_PER_PSF } from '../../../core/measure/units.ts'
-import { WITHOUT_STORAGE_KN_M2 } from '../../../core/room/ceiling.ts'
+import { oddSpanKey, WITHOUT_STORAGE_KN_M2 } from '../../../core/room/ceiling.ts'
 import { LONGEST_MM } from '../../../core/measure/schema.ts'
 import { formatLength } from '../../../core/measure/format.ts'
 import { setCeilingHeight } from '../../../core/room/heights.ts'
@@ -25,6 +25,11 @@ const set = (part: Partial<Ceiling>) =>
   )
 const setHeight = (mm: number) =>
   doc.change('change the ceiling', (d) => setCeilingHeight(d.room, mm), 'ceiling:heightMm')
+/** Joists that are said to span less than they seem to, until somebody says that something bears them. */
+const oddSpan = computed(() =>
+  doc.project!.answered.includes(oddSpanKey(room.value)) ? '' : sayOddSpan(room.value, readings.say),
+)
+const bornOnTheWay = () => doc.change('answer a question', (d) => void d.answered.push(oddSpanKey(d.room)))
 function setKind(kind: Ceiling['kind']) {
   set({ kind, alongWallId: kind === 'unknown' ? null : (c.value.alongWallId ?? walls.value[0]?.id ?? null) })
 }
@@ -135,8 +140,11 @@ const nameOf = (id: string) => walls.value.find((w) => w.id === id)?.name ?? ''
             @change="(v) => setJoist(f.key, v)"
           />
         </template>
-        <p v-if="sayOddSpan(room, readings.say)" class="caution whole small mb-0" role="status">
-          {{ sayOddSpan(room, readings.say) }}
+        <p v-if="oddSpan" class="caution whole small mb-0" role="status">
+          {{ oddSpan }}
+          <button type="button" class="btn btn-link btn-sm p-0 align-baseline" @click="bornOnTheWay">
+            Something bears them
+          </button>
         </p>
         <div v-if="c.kind === 'joists'">
           <label class="form-label" for="allow">May be added, {{ spreadUnit.name }}</label>
