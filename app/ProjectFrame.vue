@@ -19,6 +19,7 @@ import { sayProblem } from '../core/wording/problems.ts'
 import { STATIONS } from './stations.ts'
 import { useDocument, type Opened } from './stores/document.ts'
 import { useReadings } from './stores/readings.ts'
+import { toTop } from './composables/to-top.ts'
 
 const route = useRoute()
 const router = useRouter()
@@ -27,15 +28,8 @@ const readings = useReadings()
 const dark = useDark({ attribute: 'data-bs-theme', valueDark: 'dark', valueLight: 'light', disableTransition: false })
 const opened = ref<Opened | null>(null)
 const keys = ref(false)
-const sheet = ref<HTMLElement>()
-// Each station opens at its top, whichever scrolls: the sheet, or on a phone the page.
-watch(
-  () => route.name,
-  () => {
-    sheet.value?.scrollTo({ top: 0 })
-    window.scrollTo({ top: 0 })
-  },
-)
+// Each station opens at its top.
+watch(() => route.name, toTop)
 const settings = ref(false)
 
 watch(
@@ -186,7 +180,7 @@ const keepAsNew = async () =>
         <IconHelp aria-hidden="true" /><span class="visually-hidden">Keys</span>
       </button>
     </header>
-    <main id="main" ref="sheet" tabindex="-1">
+    <main id="main" tabindex="-1">
       <p v-if="doc.notice" class="notice" role="alert">
         {{ doc.notice }}
         <button type="button" class="btn btn-sm btn-outline-secondary ms-2" @click="doc.notice = ''">Understood</button>

@@ -1,5 +1,6 @@
 import type { Bay } from '../assembly/assembly.ts'
 import { standsOn, type Goods } from '../goods/goods.ts'
+import { countedKg } from '../goods/presumed.ts'
 import { bad, good, type Result } from '../measure/result.ts'
 import { sumTerms, type DimPen } from './dim-pen.ts'
 import type { ShapeContext, Shaped, Term } from './family.ts'
@@ -177,7 +178,7 @@ const INSIDE: Inside = { path: 'topMm', code: 'shelf-top-inside', startMm: 0 }
 const SEAT_MM = 0.5
 
 export const belongsOnFloor = (g: Goods): boolean =>
-  g.kind === 'drum' || g.kind === 'equipment' || (g.massKg ?? 0) > FLOOR_KG
+  g.kind === 'drum' || g.kind === 'equipment' || countedKg(g) > FLOOR_KG
 
 /** Share of its depth a thing may stand out past a shelf and still stand safely on it: product decision. */
 const OUT_SHARE = 1 / 4
@@ -243,9 +244,7 @@ export function house(
   most: number,
 ): { levels: Level[]; unhoused: Shaped['unhoused'] } {
   const each = (list: ShapeContext['goods']) => list.flatMap((g) => Array.from({ length: g.count }, () => g.item))
-  const heavyFirst = [...goods].sort(
-    (a, b) => (b.item.massKg ?? 0) - (a.item.massKg ?? 0) || b.item.tallMm - a.item.tallMm,
-  )
+  const heavyFirst = [...goods].sort((a, b) => countedKg(b.item) - countedKg(a.item) || b.item.tallMm - a.item.tallMm)
   const down = floorBay ? each(heavyFirst.filter((g) => belongsOnFloor(g.item))) : []
   let queue = each(heavyFirst.filter((g) => !floorBay || !belongsOnFloor(g.item)))
   const levels: Level[] = []

@@ -1,7 +1,8 @@
 import { describe, expect, it } from '@jest/globals'
 import { expectNear } from '../../test-support/near.ts'
 import { newGoods, type Goods } from './goods.ts'
-import { KG_PER_LITRE, presumedMass, withPresumed } from './presumed.ts'
+import { countedKg, KG_PER_LITRE, presumedMass, withPresumed } from './presumed.ts'
+import { upHigh } from './ways.ts'
 
 const thing = (name: string, kind: Goods['kind'], mm: [number, number, number], massKg: number | null = null): Goods =>
   newGoods({ id: name, name, kind, count: 1, acrossMm: mm[0], deepMm: mm[1], tallMm: mm[2], massKg })
@@ -36,5 +37,13 @@ describe('what nobody has weighed', () => {
     const goods = [thing('Box', 'box', [400, 350, 300], 3), thing('Other box', 'box', [400, 350, 300])]
     expect(withPresumed(goods).map((g) => g.massKg)).toEqual([3, 21])
     expect(goods[1].massKg).toBeNull()
+  })
+  it('is given a place as what it is presumed to be: books go up high no more than once they are weighed', () => {
+    const books = thing('Carton of books', 'box', [400, 350, 300])
+    expect(countedKg(books)).toBe(31.5)
+    expect(countedKg({ ...books, massKg: 8 })).toBe(8)
+    expect(countedKg({ ...books, massKg: 0 })).toBe(0)
+    expect(upHigh({ ...books, often: 'seldom' }, 20)).toBeNull()
+    expect(upHigh({ ...books, often: 'seldom', massKg: 8 }, 20)).not.toBeNull()
   })
 })

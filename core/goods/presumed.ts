@@ -1,5 +1,6 @@
 import type { GoodsKind } from '../catalogue/containers.ts'
 import { usualThing } from '../catalogue/usual-things.ts'
+import { kept } from '../measure/kept.ts'
 import { litresOf, type Goods } from './goods.ts'
 
 /*
@@ -102,3 +103,10 @@ export function presumedMass(g: Goods): Presumed {
 /** The same things, those nobody has weighed with the mass they are presumed to have. */
 export const withPresumed = (goods: readonly Goods[]): Goods[] =>
   goods.map((g) => (g.massKg === null ? { ...g, massKg: presumedMass(g).kg } : g))
+
+const counted = new WeakMap<Goods, number>()
+/**
+ * What one of a thing is counted to weigh where it is given a place: what it weighs, or what it is presumed to, kg. So
+ * everything stands where it will once it is weighed, and nothing heavy goes up high for want of a scale.
+ */
+export const countedKg = (g: Goods): number => g.massKg ?? kept(counted, g, () => presumedMass(g).kg)

@@ -1,4 +1,5 @@
 import { hangsByBar, isLong, type Goods } from './goods.ts'
+import { countedKg } from './presumed.ts'
 import type { WayCode } from './way-codes.ts'
 
 /*
@@ -34,15 +35,15 @@ export function onFramedShelves(g: Goods): Way | null {
 }
 /** On a shelf that is no floor's, up to some mass. */
 export const onShelf = (g: Goods, mostKg: number, score: Way['score']): Way | null =>
-  standsOnShelf(g) && (g.massKg ?? 0) <= mostKg ? way('on-shelf', g.kind === 'tool' ? 1 : score) : null
+  standsOnShelf(g) && countedKg(g) <= mostKg ? way('on-shelf', g.kind === 'tool' ? 1 : score) : null
 
 /** Behind doors. */
 export const behindDoors = (g: Goods, mostKg: number): Way | null =>
-  standsOnShelf(g) && (g.massKg ?? 0) <= mostKg ? way('closed', g.kind === 'pail' ? 3 : 2) : null
+  standsOnShelf(g) && countedKg(g) <= mostKg ? way('closed', g.kind === 'pail' ? 3 : 2) : null
 
 /** Up where a ladder is needed: what is light, the better the less it is wanted; nothing of every day. */
 export const upHigh = (g: Goods, mostKg: number, code: 'high' | 'under-ceiling' = 'high'): Way | null =>
-  standsOnShelf(g) && g.kind !== 'tool' && g.often !== 'daily' && (g.massKg ?? 0) <= mostKg
+  standsOnShelf(g) && g.kind !== 'tool' && g.often !== 'daily' && countedKg(g) <= mostKg
     ? way(code, g.often === 'seldom' ? 2 : 1)
     : null
 
@@ -52,18 +53,18 @@ const isBulky = (g: Goods): boolean => isLong(g) && Math.min(g.deepMm, g.tallMm)
 /** What is long is lifted by two, who lift so many times as much over their heads. Product decision. */
 const BY_TWO = 1.5
 /** Whether a thing is light enough to be lifted onto a deck over the head, where one person lifts so much. */
-export const isLight = (g: Goods, mostKg: number): boolean => (g.massKg ?? 0) <= (isBulky(g) ? BY_TWO : 1) * mostKg
+export const isLight = (g: Goods, mostKg: number): boolean => countedKg(g) <= (isBulky(g) ? BY_TWO : 1) * mostKg
 /** Up on a deck that is open at its front: what is long and bulky as well. */
 export const onDeck = (g: Goods, mostKg: number): Way | null =>
   upHigh(g, mostKg) ?? (isBulky(g) && g.often !== 'daily' && isLight(g, mostKg) ? way('high', 2) : null)
 
 /** Held as a tool. */
 export const asTool = (g: Goods, mostKg: number, code: 'own-holder' | 'on-hook'): Way | null =>
-  g.tool !== null && (g.massKg ?? 0) <= mostKg ? way(code, code === 'own-holder' ? 3 : 2) : null
+  g.tool !== null && countedKg(g) <= mostKg ? way(code, code === 'own-holder' ? 3 : 2) : null
 
 /** Hung by a bar of its own. */
 export const byItsBar = (g: Goods, mostKg: number): Way | null =>
-  hangsByBar(g) && (g.massKg ?? 0) <= mostKg ? way('by-its-bar', 3) : null
+  hangsByBar(g) && countedKg(g) <= mostKg ? way('by-its-bar', 3) : null
 
 /** On or under arms on the wall, which are so long at most. */
 export const onArms = (g: Goods, longestMm: number): Way | null =>
@@ -78,7 +79,7 @@ export function atBench(g: Goods, lowMm: number): Way | null {
 
 /** In a drawer: what is small and low, where nothing lies behind or on it. */
 export const inDrawer = (g: Goods, mostKg: number, lowMm: number): Way | null =>
-  standsOnShelf(g) && g.kind !== 'pail' && (g.massKg ?? 0) <= mostKg && lowest(g) <= lowMm ? way('in-drawer', 2) : null
+  standsOnShelf(g) && g.kind !== 'pail' && countedKg(g) <= mostKg && lowest(g) <= lowMm ? way('in-drawer', 2) : null
 /** The least room over a floor that a thing needs: tools are laid down. mm */
 export const lowest = (g: Goods): number => (g.kind === 'tool' ? Math.min(g.acrossMm, g.deepMm, g.tallMm) : g.tallMm)
 
@@ -93,7 +94,7 @@ export const flatThing = (g: Goods): boolean => {
 }
 /** On edge in a slot of its own, or with few others. */
 export const inSlot = (g: Goods, mostKg: number): Way | null =>
-  flatThing(g) && g.kind !== 'tool' && (g.massKg ?? 0) <= mostKg ? way('in-slot', g.kind === 'sheet' ? 2 : 3) : null
+  flatThing(g) && g.kind !== 'tool' && countedKg(g) <= mostKg ? way('in-slot', g.kind === 'sheet' ? 2 : 3) : null
 
 /** Upright in a store. */
 export const inStore = (g: Goods): Way | null => (g.kind === 'sheet' ? way('in-store', 3) : null)

@@ -20,6 +20,7 @@ import SceneView from '../../drawing/SceneView.vue'
 import IsoScene from '../../drawing/IsoScene.vue'
 import BuildInSpace from '../../space/BuildInSpace.vue'
 import { useChosenBuild } from '../../composables/chosen-build.ts'
+import { toTop } from '../../composables/to-top.ts'
 import { useDocument } from '../../stores/document.ts'
 import { useReadings } from '../../stores/readings.ts'
 import BuildGoods from './BuildGoods.vue'
@@ -49,6 +50,12 @@ const FEW_KINDS = 3
 const chosenBeginning = ref<string | null>(null)
 const beginning = computed(() => chosenBeginning.value ?? (homeless.value.length > FEW_KINDS ? 'room' : 'one'))
 const part = ref<string | null>(null)
+/** What was begun is shown, from its top. */
+function begun(id: string) {
+  buildId.value = id
+  starting.value = false
+  toTop()
+}
 watch(buildId, () => (part.value = null))
 
 const homeless = computed(() => (doc.project ? withoutHome(doc.project) : []))
@@ -219,17 +226,8 @@ const VIEW_NAMES: Record<Look, string> = {
     <div v-if="starting || !build" class="d-flex gap-2 mb-3" role="group" aria-label="One build, or the whole room">
       <PressedButtons :options="BEGINNINGS" :pressed="beginning" @press="(id) => (chosenBeginning = id)" />
     </div>
-    <PlanRoom
-      v-if="(starting || !build) && beginning === 'room'"
-      :homeless="homeless"
-      @made="(id) => ((buildId = id), (starting = false))"
-    />
-    <StartBuild
-      v-else-if="starting || !build"
-      :homeless="homeless"
-      @made="(id) => ((buildId = id), (starting = false))"
-      @cancel="starting = false"
-    />
+    <PlanRoom v-if="(starting || !build) && beginning === 'room'" :homeless="homeless" @made="begun" />
+    <StartBuild v-else-if="starting || !build" :homeless="homeless" @made="begun" @cancel="starting = false" />
     <template v-else>
       <UnrolledRoom compact :build="build.id" @build="buildId = $event" />
       <div class="columns">

@@ -2,6 +2,7 @@ import { unitsOf } from '../../assembly/settings.ts'
 import { findSection, type Section } from '../../catalogue/lumber.ts'
 import { findSheet, type Sheet } from '../../catalogue/sheets.ts'
 import type { Goods } from '../../goods/goods.ts'
+import { countedKg } from '../../goods/presumed.ts'
 import { bad, good, type Result } from '../../measure/result.ts'
 import { roundNearest, roundUp } from '../../measure/rounding.ts'
 import { inches } from '../../measure/units.ts'
@@ -210,7 +211,7 @@ function intoWells(
 ): { machines: Omit<Plan['machines'][number], 'opened'>[]; rest: Goods[] } {
   const rest = ctx.goods
     .flatMap((g) => Array.from({ length: g.count }, () => g.item))
-    .sort((a, b) => (b.massKg ?? 0) - (a.massKg ?? 0) || b.tallMm - a.tallMm)
+    .sort((a, b) => countedKg(b) - countedKg(a) || b.tallMm - a.tallMm)
   const machines = p.wells.map((w) => {
     const [wide, deep] =
       w.way === 'dropped-in' ? [w.wideMm - 2 * DROP_PLAY_MM, dropDeepMm(w, r)] : [w.wideMm, r.depthMm]

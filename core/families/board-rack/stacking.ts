@@ -1,4 +1,5 @@
 import type { Goods } from '../../goods/goods.ts'
+import { countedKg } from '../../goods/presumed.ts'
 
 /*
  * Boards on arms: in stacks side by side out from the wall, one kind in a stack, no higher than there is room, the
@@ -18,7 +19,7 @@ export interface Level {
   stacks: Stack[]
 }
 
-const massOf = (g: Goods, n: number): number => (g.massKg ?? 0) * n
+const massOf = (g: Goods, n: number): number => countedKg(g) * n
 
 /** @param highMm what a stack may be high @param armMm how far arms reach */
 export function stacked(

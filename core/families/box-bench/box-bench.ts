@@ -1,4 +1,5 @@
 import type { Goods } from '../../goods/goods.ts'
+import { countedKg } from '../../goods/presumed.ts'
 import { atBench } from '../../goods/ways.ts'
 import { canHoldTie } from '../../room/room.ts'
 import { exampleContext, exampleGoods } from '../example-context.ts'
@@ -13,7 +14,7 @@ const [LOW_MM, HEAVY_KG] = [600, 40]
 
 const start = (ctx: ShapeContext): BoxBenchParams => startingParams(ctx.settings.yard, canHoldTie(ctx.space))
 const goesIn = (g: Goods): boolean =>
-  g.kind !== 'equipment' && g.kind !== 'drum' && g.tallMm <= LOW_MM && (g.massKg ?? 0) <= HEAVY_KG
+  g.kind !== 'equipment' && g.kind !== 'drum' && g.tallMm <= LOW_MM && countedKg(g) <= HEAVY_KG
 
 /** A worktop on boxes of sheet with dividers and shelves in dadoes. */
 export const boxBench = family<BoxBenchParams>({

@@ -2,6 +2,7 @@ import { exampleContext, exampleGoods } from '../example-context.ts'
 import { family } from '../family.ts'
 import { allOnWall } from '../opened.ts'
 import { onShelf } from '../../goods/ways.ts'
+import { countedKg } from '../../goods/presumed.ts'
 import { bracketShelfLevers, bracketShelfSavers } from './levers.ts'
 import { bracketShelfParams, startingParams, UPGRADES, type BracketShelfParams } from './parameters.ts'
 import { shapeBracketShelf } from './shape.ts'
@@ -25,7 +26,7 @@ export const bracketShelf = family<BracketShelfParams>({
   suits: (g) => onShelf(g, LIGHT_KG, 1),
   propose(ctx) {
     const fits = (g: (typeof ctx.goods)[number]['item']) =>
-      g.kind !== 'drum' && g.kind !== 'equipment' && (g.massKg ?? 0) <= LIGHT_KG && g.deepMm <= SHALLOW_MM
+      g.kind !== 'drum' && g.kind !== 'equipment' && countedKg(g) <= LIGHT_KG && g.deepMm <= SHALLOW_MM
     if (!allOnWall(ctx, fits)) return []
     const start = startingParams(ctx.settings.yard)
     return [start, { ...start, bracket: 'knee' }]

@@ -2,6 +2,7 @@ import { canHoldTie } from '../../room/room.ts'
 import { alongTheWall, exampleContext, exampleGoods, withBolts } from '../example-context.ts'
 import { family, type ShapeContext } from '../family.ts'
 import { upHigh } from '../../goods/ways.ts'
+import { countedKg } from '../../goods/presumed.ts'
 import { ceilingPlatformLevers, ceilingPlatformSavers } from './levers.ts'
 import { ceilingPlatformParams, startingParams, UPGRADES, type CeilingPlatformParams } from './parameters.ts'
 import { shapeCeilingPlatform } from './shape.ts'
@@ -32,7 +33,7 @@ export const ceilingPlatform = family<CeilingPlatformParams>({
   suits: (g) => upHigh(g, LIGHT_KG),
   propose(ctx) {
     const hangs = hangsFrom(ctx)
-    const light = ctx.goods.every((g) => g.item.kind !== 'drum' && (g.item.massKg ?? 0) <= LIGHT_KG)
+    const light = ctx.goods.every((g) => g.item.kind !== 'drum' && countedKg(g.item) <= LIGHT_KG)
     return hangs && canHoldTie(ctx.space) && ctx.goods.length > 0 && light
       ? [{ ...startingParams(ctx.settings.yard), front: hangs === 'bolts' ? 'bolts' : 'rods' }]
       : []

@@ -23,6 +23,7 @@ import type { ShapeContext, Shaped } from '../family.ts'
 import { betweenRods, fill, withoutPlace, type Opening, type Spot } from '../house-on-shelves.ts'
 import { spliceOver, type Stretch } from '../../blocks/sizing/splice.ts'
 import { LIMITS, type CeilingPlatformParams } from './parameters.ts'
+import { countedKg } from '../../goods/presumed.ts'
 
 /** What is said with its reasons and problems. */
 export interface ReasonData {
@@ -119,7 +120,7 @@ export function planOut(
           ...{ lengthMm: mm, outMm: depthMm + front.outMm, edgeMm: edge, count: bearersOf(mm) },
         })
       : boltRow(ctx.space.prepared, { lengthMm: mm, outMm: depthMm + front.outMm, edgeMm: edge })
-  const queue = [...goods].sort((a, b) => (b.massKg ?? 0) - (a.massKg ?? 0) || b.acrossMm - a.acrossMm)
+  const queue = [...goods].sort((a, b) => countedKg(b) - countedKg(a) || b.acrossMm - a.acrossMm)
   const holds = (mm: number) => {
     const r = layOut(mm)
     return r.ok && fill(queue, betweenRods(r.value.xs, front.leaves), depthMm, sideMm, 0).left.length === 0

@@ -1,6 +1,7 @@
 import { alongTheWall, exampleContext, exampleGoods } from '../example-context.ts'
 import { family, type ShapeContext } from '../family.ts'
 import { upHigh } from '../../goods/ways.ts'
+import { countedKg } from '../../goods/presumed.ts'
 import { ceilingRunnersLevers, ceilingRunnersSavers } from './levers.ts'
 import { ceilingRunnersParams, startingParams, type CeilingRunnersParams } from './parameters.ts'
 import { shapeCeilingRunners } from './shape.ts'
@@ -24,7 +25,7 @@ export const ceilingRunners = family<CeilingRunnersParams>({
   suits: (g) => (g.tote ? upHigh(g, LIGHT_KG, 'under-ceiling') : null),
   propose(ctx) {
     const hangs = ctx.space.joists?.kind === 'joists' && ctx.space.joists.size !== null
-    const fits = ctx.goods.every((g) => g.item.tote !== null && (g.item.massKg ?? 0) <= LIGHT_KG)
+    const fits = ctx.goods.every((g) => g.item.tote !== null && countedKg(g.item) <= LIGHT_KG)
     return hangs && ctx.goods.length > 0 && fits ? [startingParams(ctx.settings.yard)] : []
   },
   examples: () => [

@@ -1,4 +1,5 @@
 import type { Goods } from '../../goods/goods.ts'
+import { countedKg } from '../../goods/presumed.ts'
 import { behindDoors } from '../../goods/ways.ts'
 import { canHoldTie } from '../../room/room.ts'
 import { exampleContext, exampleGoods } from '../example-context.ts'
@@ -37,7 +38,7 @@ export const closetFront = family<ClosetFrontParams>({
   steps: closetFrontSteps,
   suits: (g) => behindDoors(g, LIGHT_KG),
   propose(ctx) {
-    const fits = (g: Goods) => (g.massKg ?? 0) <= LIGHT_KG && g.deepMm <= SHALLOW_MM
+    const fits = (g: Goods) => countedKg(g) <= LIGHT_KG && g.deepMm <= SHALLOW_MM
     // Nobody closes a whole wall for what needs no closing.
     const closed = ctx.goods.filter((g) => g.item.keptAs === 'closed' || g.item.care.some((c) => KEPT_FROM.includes(c)))
     const things = closed.reduce((n, g) => n + g.count, 0)

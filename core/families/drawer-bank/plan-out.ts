@@ -15,6 +15,7 @@ import { PULL } from '../../catalogue/hardware.ts'
 import { findSection } from '../../catalogue/lumber.ts'
 import { findSheet, type Sheet } from '../../catalogue/sheets.ts'
 import type { Goods } from '../../goods/goods.ts'
+import { countedKg } from '../../goods/presumed.ts'
 import { lowest } from '../../goods/ways.ts'
 import { bad, good, type Result } from '../../measure/result.ts'
 import { roundDown } from '../../measure/rounding.ts'
@@ -387,7 +388,7 @@ function inserted(
 /** How many of some things, from the first on, weigh no more than so much; one at least. What nobody weighed counts nothing. */
 function upTo(list: readonly Goods[], mostKg: number): number {
   let kg = 0
-  const over = list.findIndex((g, i) => (kg += g.massKg ?? 0) > mostKg && i > 0)
+  const over = list.findIndex((g, i) => (kg += countedKg(g)) > mostKg && i > 0)
   return over < 0 ? list.length : over
 }
 

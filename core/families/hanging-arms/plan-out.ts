@@ -6,6 +6,7 @@ import type { Stretch } from '../../blocks/sizing/splice.ts'
 import { findSection, type Section } from '../../catalogue/lumber.ts'
 import { findTube } from '../../catalogue/steel.ts'
 import { barOf, hangsByBar, type Goods } from '../../goods/goods.ts'
+import { countedKg } from '../../goods/presumed.ts'
 import { bad, good, type Result } from '../../measure/result.ts'
 import { roundDown, roundNearest, roundUp } from '../../measure/rounding.ts'
 import { inches } from '../../measure/units.ts'
@@ -224,7 +225,7 @@ function placed(
   const often = { daily: 0, weekly: 1, seldom: 2 } as const
   const order = goods
     .flatMap((g) => Array.from({ length: g.count }, () => g.item))
-    .sort((a, b) => often[a.often] - often[b.often] || (b.massKg ?? 0) - (a.massKg ?? 0))
+    .sort((a, b) => often[a.often] - often[b.often] || countedKg(b) - countedKg(a))
   const left = new Map<string, number>()
   for (const g of order.slice(rows * columns)) left.set(g.id, (left.get(g.id) ?? 0) + 1)
   return {

@@ -4,6 +4,7 @@ import { spliceOver, type Stretch } from '../../blocks/sizing/splice.ts'
 import { findSection, type Section } from '../../catalogue/lumber.ts'
 import { findSheet, type Sheet } from '../../catalogue/sheets.ts'
 import type { Goods } from '../../goods/goods.ts'
+import { countedKg } from '../../goods/presumed.ts'
 import { bad, good, type Result } from '../../measure/result.ts'
 import { roundDown, roundUp } from '../../measure/rounding.ts'
 import { inches } from '../../measure/units.ts'
@@ -202,7 +203,7 @@ const sheetsOf = (lengthMm: number, depthMm: number, rows: number, mostMm: numbe
 
 /** What stands on each piece, the heaviest at the wall. */
 function onDeck(goods: readonly Goods[], pieces: readonly DeckPiece[], sideMm: number) {
-  let left = [...goods].sort((a, b) => (b.massKg ?? 0) - (a.massKg ?? 0) || b.acrossMm - a.acrossMm)
+  let left = [...goods].sort((a, b) => countedKg(b) - countedKg(a) || b.acrossMm - a.acrossMm)
   const deck = pieces.map((piece) => {
     const openings = [{ left: piece.from, right: piece.to }]
     const filled = fill(left, openings, piece.frontMm - piece.backMm, sideMm, 0)

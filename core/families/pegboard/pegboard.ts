@@ -1,5 +1,6 @@
 import { TOOL_HOOK } from '../../catalogue/hardware.ts'
 import type { Goods } from '../../goods/goods.ts'
+import { countedKg } from '../../goods/presumed.ts'
 import { exampleContext } from '../example-context.ts'
 import { family, type ShapeContext } from '../family.ts'
 import { allOnWall } from '../opened.ts'
@@ -15,7 +16,7 @@ const LIGHT_KG = 4
 
 const light = (system: 'imperial' | 'metric'): ShapeContext['goods'] =>
   exampleTools(system).filter(
-    (g) => (g.item.massKg ?? 0) <= 2.5 && g.item.deepMm <= TOOL_HOOK.outMm * 3 && g.item.tallMm <= 560,
+    (g) => countedKg(g.item) <= 2.5 && g.item.deepMm <= TOOL_HOOK.outMm * 3 && g.item.tallMm <= 560,
   )
 
 /** A panel with holes before battens on a wall: a bought hook for each tool. */
@@ -30,7 +31,7 @@ export const pegboard = family<PegboardParams>({
   steps: (_p, shaped) => pegboardSteps(shaped),
   suits: (g) => asTool(g, LIGHT_KG, 'on-hook'),
   propose(ctx) {
-    const fits = (g: Goods) => g.tool !== null && (g.massKg ?? 0) <= LIGHT_KG
+    const fits = (g: Goods) => g.tool !== null && countedKg(g) <= LIGHT_KG
     return allOnWall(ctx, fits) ? [startingParams(ctx.settings.yard)] : []
   },
   examples: () => [

@@ -11,6 +11,7 @@ import { spliceOver } from '../../blocks/sizing/splice.ts'
 import { findSection, type Section } from '../../catalogue/lumber.ts'
 import { findSheet, type Sheet } from '../../catalogue/sheets.ts'
 import { standsOn, type Goods } from '../../goods/goods.ts'
+import { countedKg } from '../../goods/presumed.ts'
 import { OVER_BENCH_MM } from '../../goods/person.ts'
 import { bad, good, type Result } from '../../measure/result.ts'
 import { roundDown, roundNearest } from '../../measure/rounding.ts'
@@ -225,7 +226,7 @@ function filled(p: ReusedCabinetsParams, ctx: ShapeContext, m: Measures, at: rea
   }))
   const insides = boxes.flatMap((b, i) => insideOf(b).map((clear, row) => ({ box: i, row, clear })))
   const items = boxes.map((b) => Array.from({ length: b.shelves + 1 }, (): Bay['items'] => []))
-  const heavyFirst = (a: Goods, b: Goods) => (b.massKg ?? 0) - (a.massKg ?? 0) || b.tallMm - a.tallMm
+  const heavyFirst = (a: Goods, b: Goods) => countedKg(b) - countedKg(a) || b.tallMm - a.tallMm
   let queue = ctx.goods.flatMap((g) => Array.from({ length: g.count }, () => g.item)).sort(heavyFirst)
   const carries = boxes.map((b) => (b.holdsKg > 0 ? b.holdsKg : Infinity))
   insides.sort((a, b) => a.row - b.row || boxes[a.box].left - boxes[b.box].left)
@@ -236,8 +237,8 @@ function filled(p: ReusedCabinetsParams, ctx: ShapeContext, m: Measures, at: rea
     const later: Goods[] = []
     let left = carries[box]
     for (const g of queue) {
-      const fits = g.tallMm + m.play.aboveMm <= high && (g.massKg ?? 0) <= left
-      if (fits) left -= g.massKg ?? 0
+      const fits = g.tallMm + m.play.aboveMm <= high && countedKg(g) <= left
+      if (fits) left -= countedKg(g)
       ;(fits ? goesIn : later).push(g)
     }
     const { spots, left: over } = fill(
@@ -247,7 +248,7 @@ function filled(p: ReusedCabinetsParams, ctx: ShapeContext, m: Measures, at: rea
       m.play.sideMm,
       0,
     )
-    carries[box] -= spots.reduce((s, x) => s + (x.item.massKg ?? 0), 0)
+    carries[box] -= spots.reduce((s, x) => s + countedKg(x.item), 0)
     items[box][row] = spots.map(({ item, x, y }) => ({
       goodsId: item.id,
       massKg: item.massKg,

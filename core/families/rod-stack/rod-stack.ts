@@ -1,6 +1,7 @@
 import { alongTheWall, exampleContext, exampleGoods } from '../example-context.ts'
 import { family } from '../family.ts'
 import { upHigh } from '../../goods/ways.ts'
+import { countedKg } from '../../goods/presumed.ts'
 import { rodStackLevers, rodStackSavers } from './levers.ts'
 import { UPGRADES, rodStackParams, startingParams, type RodStackParams } from './parameters.ts'
 import { shapeRodStack } from './shape.ts'
@@ -27,7 +28,7 @@ export const rodStack = family<RodStackParams>({
   suits: (g) => upHigh(g, LIGHT_KG),
   propose(ctx) {
     const fits = (g: (typeof ctx.goods)[number]['item']) =>
-      (g.massKg ?? 0) <= LIGHT_KG && g.deepMm <= SHALLOW_MM && g.tallMm <= LOW_MM
+      countedKg(g) <= LIGHT_KG && g.deepMm <= SHALLOW_MM && g.tallMm <= LOW_MM
     const hangs = ctx.space.joists?.kind === 'joists' && ctx.space.joists.size !== null
     return hangs && ctx.goods.length > 0 && ctx.goods.every((g) => fits(g.item))
       ? [startingParams(ctx.settings.yard)]

@@ -1,6 +1,7 @@
 import { canHoldTie } from '../../room/room.ts'
 import { exampleContext, exampleGoods } from '../example-context.ts'
 import type { Goods } from '../../goods/goods.ts'
+import { countedKg } from '../../goods/presumed.ts'
 import { family } from '../family.ts'
 import { allOnWall } from '../opened.ts'
 import { onShelf } from '../../goods/ways.ts'
@@ -27,7 +28,7 @@ export const shelfUnit = family<ShelfUnitParams>({
   suits: (g) => onShelf(g, LIGHT_KG, 2),
   propose(ctx) {
     // Empty and untied, a child pulls it over.
-    const fits = (g: Goods) => (g.massKg ?? 0) <= LIGHT_KG && g.deepMm <= SHALLOW_MM
+    const fits = (g: Goods) => countedKg(g) <= LIGHT_KG && g.deepMm <= SHALLOW_MM
     return allOnWall(ctx, fits) ? [startingParams(ctx.settings.yard, true)] : []
   },
   examples: () => [

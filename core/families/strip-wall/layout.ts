@@ -3,6 +3,7 @@ import { outlineOf, type HolderStock, type Outline } from '../../blocks/holders/
 import { clearFor, type HolderSize } from '../../blocks/holders/sizes.ts'
 import { liftOff } from '../../blocks/mounts/hung-on-wall.ts'
 import { BODY } from '../../goods/person.ts'
+import { countedKg } from '../../goods/presumed.ts'
 
 /*
  * Where holders hang: what is used daily at the hand, what is heavy under the shoulder, what is seldom used above and
@@ -29,7 +30,7 @@ const BESIDE_MM = 12
 /** Heavier tools than this hang under the shoulder, kg. Product decision. */
 const HEAVY_KG = 6
 
-const massOf = (w: Wanted): number => (w.size.item.massKg ?? 0) * w.count
+const massOf = (w: Wanted): number => countedKg(w.size.item) * w.count
 const OFTEN = { daily: 0, weekly: 1, seldom: 2 } as const
 
 /** What has its place first, then the handiest, heavier before lighter ones. */
@@ -41,7 +42,7 @@ const byUse = (a: Wanted, b: Wanted): number =>
 
 /** Height at which a tool should be held, mm. */
 function rightHeight(w: Wanted, personMm: number): number {
-  const heavy = (w.size.item.massKg ?? 0) > HEAVY_KG
+  const heavy = countedKg(w.size.item) > HEAVY_KG
   return personMm * (heavy ? (BODY.knuckle + BODY.shoulder) / 2 : BODY.shoulder)
 }
 

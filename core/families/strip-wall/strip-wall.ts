@@ -1,4 +1,5 @@
 import { newGoods, type Goods } from '../../goods/goods.ts'
+import { countedKg } from '../../goods/presumed.ts'
 import { assumedTool, type Held, type ToolShape } from '../../goods/tool.ts'
 import { inches, pounds, type UnitSystem } from '../../measure/units.ts'
 import { exampleContext } from '../example-context.ts'
@@ -122,7 +123,7 @@ export const stripWall = family<StripWallParams>({
   steps: stripWallSteps,
   suits: (g) => asTool(g, LIGHT_KG, 'own-holder'),
   propose(ctx) {
-    const fits = (g: Goods) => g.tool !== null && (g.massKg ?? 0) <= LIGHT_KG
+    const fits = (g: Goods) => g.tool !== null && countedKg(g) <= LIGHT_KG
     return allOnWall(ctx, fits) ? [startingParams(ctx.settings.yard)] : []
   },
   examples: () => [

@@ -2,6 +2,7 @@ import { unitsOf } from '../../assembly/settings.ts'
 import { standsOut } from '../../blocks/fronts/front.ts'
 import { findSection } from '../../catalogue/lumber.ts'
 import { bodyAcross, LEAST_BEARING_MM, type Goods } from '../../goods/goods.ts'
+import { countedKg } from '../../goods/presumed.ts'
 import { BODY, reachMm, tiltRoomMm } from '../../goods/person.ts'
 import { roundDown } from '../../measure/rounding.ts'
 import { inches } from '../../measure/units.ts'
@@ -270,14 +271,14 @@ function leastRows(fits: ShapeContext['goods'], columns: number, most: number): 
 function house(goods: ShapeContext['goods'], columns: number, rows: number, apart: boolean) {
   const queueOf = (list: ShapeContext['goods']) =>
     [...list]
-      .sort((a, b) => b.item.acrossMm - a.item.acrossMm || (b.item.massKg ?? 0) - (a.item.massKg ?? 0))
+      .sort((a, b) => b.item.acrossMm - a.item.acrossMm || countedKg(b.item) - countedKg(a.item))
       .flatMap((g) => Array.from({ length: g.count }, () => g.item))
   const filled = (apart ? byMake(goods) : [goods]).flatMap((list) => {
     const queue = queueOf(list)
     return Array.from({ length: Math.ceil(queue.length / rows) }, (_, c) => queue.slice(c * rows, (c + 1) * rows))
   })
   const grid: (Goods | null)[][] = Array.from({ length: columns }, (_, c) => {
-    const own: (Goods | null)[] = [...(filled[c] ?? [])].sort((a, b) => (b.massKg ?? 0) - (a.massKg ?? 0))
+    const own: (Goods | null)[] = [...(filled[c] ?? [])].sort((a, b) => countedKg(b) - countedKg(a))
     while (own.length < rows) own.push(null)
     return own
   })

@@ -2,6 +2,7 @@ import { exampleContext, exampleGoods, handTools, smallTins } from '../example-c
 import { family } from '../family.ts'
 import { allOnWall } from '../opened.ts'
 import { behindDoors } from '../../goods/ways.ts'
+import { countedKg } from '../../goods/presumed.ts'
 import { wallCabinetLevers, wallCabinetSavers } from './levers.ts'
 import { UPGRADES, startingParams, wallCabinetParams, type WallCabinetParams } from './parameters.ts'
 import { shapeWallCabinet } from './shape.ts'
@@ -26,7 +27,7 @@ export const wallCabinet = family<WallCabinetParams>({
   suits: (g) => behindDoors(g, LIGHT_KG),
   propose(ctx) {
     const fits = (g: (typeof ctx.goods)[number]['item']) =>
-      (g.massKg ?? 0) <= LIGHT_KG && g.deepMm <= SHALLOW_MM && g.tallMm <= LOW_MM
+      countedKg(g) <= LIGHT_KG && g.deepMm <= SHALLOW_MM && g.tallMm <= LOW_MM
     return allOnWall(ctx, fits) ? [startingParams(ctx.settings.yard)] : []
   },
   examples: () => [
