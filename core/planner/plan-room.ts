@@ -79,7 +79,7 @@ const LOOKED: Record<Aim, number> = { cost: 0.4, floor: 0.55, reach: 0.7 }
 /** By this share of that no further plan is grown from nothing: those there are get better. */
 const GROWN = 0.6
 /** By this share of the time nothing is begun any more. */
-const ENDING = 1.1
+const ENDING = 1.05
 /** Builds that are tried in the place of another. */
 const MOST_SWAPPED = 8
 /** Walls that are tried for a build in the place of another. */
@@ -148,6 +148,8 @@ class RoomPlanner {
   /** Plans that hold: no other that is much like one of them is shown. */
   private readonly taken: Plan[] = []
   private readonly failed: Plan[] = []
+  /** Whether all the time there is has passed. */
+  private isOver: () => boolean = () => false
 
   constructor(
     private readonly given: Project,
@@ -162,6 +164,7 @@ class RoomPlanner {
   }
 
   *run(rounds: number, shouldStop: (share: number) => boolean): Generator<Planning, Planning> {
+    this.isOver = () => shouldStop(ENDING)
     const random = seeded(this.seed)
     const heap = withoutHome(this.p)
     for (const [k, aim] of AIMS.entries()) {
@@ -171,7 +174,7 @@ class RoomPlanner {
       const given = { aim, urgency, bulk, budgetMinor: this.wishes.budgetMinor, random, unlike: this.taken, isGrown }
       // Until there is a plan that holds, one is looked for with all care.
       const hurried = { ...given, isLate: (part: number) => shouldStop(begun + part * (share - begun)) }
-      const o: SearchOptions = this.isSound() ? hurried : given
+      const o: SearchOptions = this.isEnough() ? hurried : given
       let told = 0
       for (const stage of searching(heap, this.market, this.shelf, o, Math.ceil(rounds / AIMS.length))) {
         if (stage !== 'round' || ++told % TOLD_EVERY === 0) yield this.state('looking')
@@ -232,7 +235,7 @@ class RoomPlanner {
     const no: Plan[] = [...this.taken]
     for (let tries = 0; tries < MOST_PROVEN;) {
       const next = best()
-      if (!next || (isLate() && this.isSound())) return
+      if (!next || (isLate() && this.isEnough())) return
       const open = next.offers.find((x) => !x.judged)
       if (this.isLike(next) || this.failed.some((x) => differ(x, next) === 0)) no.push(next)
       else if (open && !isLate()) {
@@ -245,7 +248,7 @@ class RoomPlanner {
         tries++
         // What nobody has judged always looks better than what somebody has: late, it is gone on with what there is.
         const judged = open || next.offers.some((x) => x.fails) ? yield* this.allJudged(next, o, isLate) : next
-        if (isLate() && this.isSound()) return
+        if (isLate() && this.isEnough()) return
         const { plan, readings } = this.standing(judged, o)
         no.push(next, judged, plan)
         if (this.isLike(plan)) continue
@@ -264,7 +267,7 @@ class RoomPlanner {
   /** A plan with all its builds judged, those built otherwise that do not hold or no longer fit, until none is new. */
   private *allJudged(first: Plan, o: SearchOptions, isLate: () => boolean): Generator<Planning, Plan> {
     // Once there is one that holds, none is judged to its end past its time.
-    const given = () => isLate() && this.isSound()
+    const given = () => isLate() && this.isEnough()
 
     let plan = first
     for (let i = 0; i < SETTLED_AGAIN && plan.offers.some((x) => !x.judged); i++) {
@@ -299,8 +302,10 @@ class RoomPlanner {
     return { offers, homeless: [...plan.homeless, ...lost] }
   }
 
-  /** Whether a plan was found that holds. */
-  private isSound = (): boolean => this.proven.some((x) => x.measures.troubles === 0)
+  /** Whether a plan was found that holds; past all time one that was proven will do, whatever is not known of it. */
+  private isEnough(): boolean {
+    return this.proven.some((x) => x.measures.troubles === 0) || (this.proven.length > 0 && this.isOver())
+  }
 
   /** The same builds where nobody keeps them from the studs: a plan is taken into the room as it is. */
   private inTheirRoom(readings: BuildReading[]): BuildReading[] {
