@@ -3,9 +3,9 @@ import { lotWithout, type Lot, type Offer } from './offer.ts'
 import { beats, type Measures } from './measures.ts'
 
 /*
- * Which builds keep a heap of things, and where: a set of builds is grown lot by lot, keeping the few best at every lot
- * (beam search); then part of it is torn down and grown again, over and over (ruin and recreate). What is looked at is
- * kept, so that plans that are best in something else are at hand.
+ * Which builds keep a heap of things, and where: sets of builds are grown lot by lot, in several orders, the best or the few
+ * best kept at every lot; then part of one is torn down and grown again, over and over (ruin and recreate). What is looked
+ * at is kept, so that plans that are best in something else are at hand.
  */
 
 /** What a plan is to be good at. */
@@ -302,7 +302,7 @@ const JUDGED_EVERY = 3
 export type Stage = 'first' | 'grown' | 'judged' | 'round'
 
 /**
- * Grows a plan quickly where the shelf is empty, then a careful one, then tears down and grows again until told to stop.
+ * Grows a plan quickly where the shelf is empty, then others with care, then tears down and grows again until told to stop.
  * On the way the builds of the best plan are judged one by one. What was found is on the shelf.
  */
 export function* searching(
