@@ -17,8 +17,10 @@ const router = useRouter()
 const broken = ref('')
 onErrorCaptured((e) => {
   if (isLoadFault(e)) noteLoadFault(() => location.reload())
-  else broken.value = e instanceof Error ? e.message : String(e)
-  console.error(e)
+  else {
+    broken.value = e instanceof Error ? e.message : String(e)
+    console.error(e)
+  }
   return false
 })
 router.onError((e, to) => {

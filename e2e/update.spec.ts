@@ -1,8 +1,8 @@
 import { spawn, type ChildProcess } from 'node:child_process'
-import { cpSync, mkdtempSync, readdirSync, readFileSync, rmSync, writeFileSync } from 'node:fs'
+import { cpSync, mkdtempSync, readdirSync, readFileSync, rmSync, statSync, writeFileSync } from 'node:fs'
 import { tmpdir } from 'node:os'
 import { join } from 'node:path'
-import { expect, station, test } from './helpers.ts'
+import { expect, openDemo, station, test } from './helpers.ts'
 
 test.use({ serviceWorkers: 'allow' })
 
@@ -86,4 +86,29 @@ test('a server without a build says so without its folders, and ends', async () 
   expect(said).toContain('The application is not built.')
   expect(said).not.toContain(home)
   rmSync(home, { recursive: true })
+})
+
+test('heavy work that cannot be started says so, and goes on once it can be', async ({ page }) => {
+  // The worker is the larger of the two parts that are called so: what asks it is small.
+  const parts = readdirSync('dist/assets').filter((f) => /^heavy-.*\.js$/.test(f))
+  const [worker] = parts.sort((a, b) => statSync(`dist/assets/${b}`).size - statSync(`dist/assets/${a}`).size)
+  let gone = true
+  await page.route(`**/assets/${worker}`, (route) => (gone ? route.abort() : route.continue()))
+  await openDemo(page)
+  await station(page, 'Shape')
+  await expect(page.getByText('A part of the application did not load.')).toBeVisible()
+  await page.getByRole('button', { name: 'New build' }).click()
+  await page.getByRole('button', { name: 'One build' }).click()
+  await page.getByRole('checkbox').first().check()
+  const ask = page.getByRole('button', { name: 'Show me what would do' })
+  await ask.click()
+  // It is asked again as soon as it has failed, not waited for.
+  await expect(ask).toBeEnabled()
+  gone = false
+  await ask.click()
+  await expect(page.getByRole('article').first()).toBeVisible({ timeout: 20_000 })
+  await page.getByRole('button', { name: 'Load again' }).click()
+  await expect(page.getByText('A part of the application did not load.')).toBeHidden()
+  await station(page, 'Buy')
+  await expect(page.getByRole('row', { name: /^Total/ })).toBeVisible()
 })

@@ -19,6 +19,7 @@ import { frameInRoom, inReach, surroundingsOf } from '../../core/project/room-ch
 import { sayProblem } from '../../core/wording/problems.ts'
 import { sayIn } from '../../core/wording/say.ts'
 import { callback, startLong, useHeavy } from '../composables/heavy.ts'
+import { isLoadFault } from '../persistence/version.ts'
 import { useHurry } from '../composables/hurry.ts'
 import { keepPlan, loadPlan } from '../persistence/projects.ts'
 import { useDocument } from './document.ts'
@@ -49,11 +50,12 @@ export const useReadings = defineStore('readings', () => {
     if (open.length === 0 || !doc.project) return
     await new Promise((done) => setTimeout(done, QUIET_MS))
     if (atOnce.value !== of) return
-    const seen = await useHeavy().deeperLook(
-      doc.project,
-      open.map((r) => r.build.id),
-    )
-    if (atOnce.value === of) deeper.value = { of, seen }
+    const ids = open.map((r) => r.build.id)
+    // What was found at once stands where the worker is gone.
+    const seen = await useHeavy()
+      .deeperLook(doc.project, ids)
+      .catch(() => null)
+    if (seen && atOnce.value === of) deeper.value = { of, seen }
   })
   const readings = computed(() => readingsOf(outcomes.value))
   const overall = computed((): Verdict => verdict(readings.value.flatMap((r) => r.checks)))
@@ -107,13 +109,12 @@ export const useReadings = defineStore('readings', () => {
     waiting = null
     const long = (search = startLong())
     improving.value = 0
-    const better = await long.work.procureBest(
-      project,
-      IMPROVE_SECONDS,
-      callback((done: number, of: number) => void (search === long && (improving.value = done / (of + 1)))),
-    )
+    const told = callback((done: number, of: number) => void (search === long && (improving.value = done / (of + 1))))
+    const better = await long.work.procureBest(project, IMPROVE_SECONDS, told).catch(() => null)
     if (search !== long) return
     stopImproving()
+    // The plan there is stays.
+    if (!better) return
     if (doc.project?.id !== project.id) return
     procurement.value = better
     await keepPlan({ id: project.id, key: better.key, procurement: { cutPlan: better.cutPlan } })
@@ -159,6 +160,9 @@ export const useReadings = defineStore('readings', () => {
         planning.value = true
         await procureOnce(project)
       } while (again)
+    } catch (e) {
+      // A worker that did not load has been told of.
+      if (!isLoadFault(e)) throw e
     } finally {
       // What went wrong with one plan holds no later one up.
       running = false

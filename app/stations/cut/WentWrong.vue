@@ -7,7 +7,7 @@ import { priceBook } from '../../../core/project/read-build.ts'
 import { addLetters, lettersOf } from '../../../core/project/letters.ts'
 import { formatMoney } from '../../../core/measure/money.ts'
 import { plural } from '../../../core/wording/say.ts'
-import { useHeavy } from '../../composables/heavy.ts'
+import { useHeavy, working } from '../../composables/heavy.ts'
 import { useDocument } from '../../stores/document.ts'
 import { useReadings } from '../../stores/readings.ts'
 import CannotCut from '../../components/CannotCut.vue'
@@ -39,15 +39,15 @@ const WHY = {
 }
 
 async function plan() {
-  busy.value = true
   const mishap = props.stale ? null : { label: label.value, why: why.value, at: new Date().toISOString() }
-  let found: Replanned | null = null
-  for (const seconds of SECONDS) {
-    found = await useHeavy().replan(doc.project!, mishap, seconds)
-    if (!found?.cannot.some((c) => c.why.code === 'none-found')) break
-  }
-  result.value = found
-  busy.value = false
+  result.value = await working(busy, true, false, async () => {
+    let found: Replanned | null = null
+    for (const seconds of SECONDS) {
+      found = await useHeavy().replan(doc.project!, mishap, seconds)
+      if (!found?.cannot.some((c) => c.why.code === 'none-found')) break
+    }
+    return found
+  })
 }
 const difference = computed(() => {
   const now = doc.project!.progress.sawing

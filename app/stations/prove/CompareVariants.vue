@@ -9,7 +9,7 @@ import type { Remedy } from '../../../core/project/remedies.ts'
 import { choiceName, optionName } from '../../../core/wording/dims.ts'
 import { sayLever } from '../../../core/wording/levers.ts'
 import VerdictMark from '../../components/VerdictMark.vue'
-import { useHeavy } from '../../composables/heavy.ts'
+import { useHeavy, working } from '../../composables/heavy.ts'
 import { useDocument } from '../../stores/document.ts'
 import { useReadings } from '../../stores/readings.ts'
 
@@ -32,21 +32,21 @@ watch(choice, (c) => (picked.value = c ? [c.value, ...c.options.filter((o) => o 
 })
 const rows = shallowRef<Variant[] | null>(null)
 const saved = shallowRef<Remedy[] | null>(null)
-const working = ref('')
+const busy = ref('')
 watch([path, picked, () => props.reading], () => (rows.value = null), { deep: true })
 watch(
   () => props.reading,
   () => (saved.value = null),
 )
 async function ask() {
-  working.value = 'compare'
-  rows.value = await useHeavy().compare(toRaw(doc.project!), props.reading.build.id, path.value, [...picked.value])
-  working.value = ''
+  const { build } = props.reading
+  rows.value = await working(busy, 'compare', '', () =>
+    useHeavy().compare(toRaw(doc.project!), build.id, path.value, [...picked.value]),
+  )
 }
 async function save() {
-  working.value = 'save'
-  saved.value = await useHeavy().savings(toRaw(doc.project!), props.reading.build.id)
-  working.value = ''
+  const { build } = props.reading
+  saved.value = await working(busy, 'save', '', () => useHeavy().savings(toRaw(doc.project!), build.id))
 }
 const toggle = (o: string | number | boolean) =>
   (picked.value = picked.value.includes(o) ? picked.value.filter((x) => x !== o) : [...picked.value, o].slice(-4))
@@ -85,10 +85,10 @@ const words = (r: Remedy) =>
       <button
         type="button"
         class="btn btn-sm btn-outline-secondary"
-        :disabled="working !== '' || picked.length < 2"
+        :disabled="busy !== '' || picked.length < 2"
         @click="ask"
       >
-        {{ working === 'compare' ? 'Working it out …' : 'Compare' }}
+        {{ busy === 'compare' ? 'Working it out …' : 'Compare' }}
       </button>
     </div>
     <div v-if="rows && choice" class="table-responsive">
@@ -134,8 +134,8 @@ const words = (r: Remedy) =>
       </table>
     </div>
     <h3 class="mt-3">Stronger than it need be?</h3>
-    <button type="button" class="btn btn-sm btn-outline-secondary" :disabled="working !== ''" @click="save">
-      {{ working === 'save' ? 'Trying changes …' : 'What can be saved' }}
+    <button type="button" class="btn btn-sm btn-outline-secondary" :disabled="busy !== ''" @click="save">
+      {{ busy === 'save' ? 'Trying changes …' : 'What can be saved' }}
     </button>
     <p v-if="saved?.length === 0" class="soft small mt-2 mb-0" role="status">
       Nothing: every cheaper change makes something fail, or works something hard.

@@ -11,7 +11,7 @@ import { sayCheck, sayInput } from '../../../core/wording/checks.ts'
 import { CHECK_NAMES, shown } from '../../../core/wording/check-names.ts'
 import { sayLever } from '../../../core/wording/levers.ts'
 import VerdictMark from '../../components/VerdictMark.vue'
-import { useHeavy } from '../../composables/heavy.ts'
+import { useHeavy, working } from '../../composables/heavy.ts'
 import SceneView from '../../drawing/SceneView.vue'
 import { useDocument } from '../../stores/document.ts'
 import { useReadings } from '../../stores/readings.ts'
@@ -32,9 +32,10 @@ const trouble = computed(
 )
 
 async function search() {
-  searching.value = true
-  found.value = await useHeavy().remedies(toRaw(doc.project!), props.reading.build.id, props.result.id)
-  searching.value = false
+  const { build } = props.reading
+  found.value = await working(searching, true, false, () =>
+    useHeavy().remedies(toRaw(doc.project!), build.id, props.result.id),
+  )
 }
 onMounted(() => {
   if (trouble.value) void search()

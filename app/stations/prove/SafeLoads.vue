@@ -2,7 +2,7 @@
 import { computed, ref, shallowRef, toRaw, watch } from 'vue'
 import type { SafeLoad } from '../../../core/project/safe-load.ts'
 import { CHECK_NAMES } from '../../../core/wording/check-names.ts'
-import { useHeavy } from '../../composables/heavy.ts'
+import { useHeavy, working } from '../../composables/heavy.ts'
 import { useDocument } from '../../stores/document.ts'
 import { useReadings } from '../../stores/readings.ts'
 
@@ -11,15 +11,13 @@ const props = defineProps<{ buildId: string; name: string }>()
 const doc = useDocument()
 const readings = useReadings()
 const loads = shallowRef<SafeLoad[] | null>(null)
-const working = ref(false)
+const busy = ref(false)
 watch(
   () => [props.buildId, doc.project?.builds, doc.project?.settings],
   () => (loads.value = null),
 )
 async function ask() {
-  working.value = true
-  loads.value = await useHeavy().safeLoads(toRaw(doc.project!), props.buildId)
-  working.value = false
+  loads.value = await working(busy, true, false, () => useHeavy().safeLoads(toRaw(doc.project!), props.buildId))
 }
 /** Places that are told by one number. */
 const NUMBERED: Record<string, (l: SafeLoad) => string> = {
@@ -51,8 +49,8 @@ const print = () => window.print()
   <section class="card-sheet mt-3" aria-labelledby="safe-h">
     <div class="d-flex gap-2 align-items-center">
       <h2 id="safe-h" class="mb-0">What can each shelf carry?</h2>
-      <button type="button" class="btn btn-sm btn-outline-secondary no-print" :disabled="working" @click="ask">
-        {{ working ? 'Working it out …' : 'Work it out' }}
+      <button type="button" class="btn btn-sm btn-outline-secondary no-print" :disabled="busy" @click="ask">
+        {{ busy ? 'Working it out …' : 'Work it out' }}
       </button>
       <button v-if="loads" type="button" class="btn btn-sm btn-outline-secondary no-print" @click="print">
         Print the labels

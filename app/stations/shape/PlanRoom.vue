@@ -63,10 +63,13 @@ async function ask() {
   const told = callback((so: Planning) => {
     if (search === mine) planning.value = so
   })
-  const found = await mine.work.planRoom(toRaw(doc.project!), toRaw(wishes.value), SECONDS, told)
-  if (search !== mine) return
-  planning.value = found
-  stop()
+  try {
+    const found = await mine.work.planRoom(toRaw(doc.project!), toRaw(wishes.value), SECONDS, told)
+    if (search === mine) planning.value = found
+  } finally {
+    // What failed is over as well, with what it had found.
+    if (search === mine) enough()
+  }
 }
 /** What is there so far will do. */
 function enough() {

@@ -31,6 +31,8 @@ watch(
         .then((found) => {
           if (mine === asked) hints.value = found
         })
+        // Without them nothing is amiss.
+        .catch(() => undefined)
     }, REST_MS)
   },
   { immediate: true },

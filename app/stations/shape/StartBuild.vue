@@ -61,11 +61,13 @@ async function ask() {
     proposals.value = so.found
     open.value = so.open
   })
-  const found = await mine.work.propose(toRaw(doc.project!), at, report)
-  // Stopped, or asked again meanwhile.
-  if (search !== mine) return
-  proposals.value = found
-  stop()
+  try {
+    const found = await mine.work.propose(toRaw(doc.project!), at, report)
+    // Stopped, or asked again meanwhile.
+    if (search === mine) proposals.value = found
+  } finally {
+    if (search === mine) stop()
+  }
 }
 onUnmounted(stop)
 /** What of the chosen things it does not hold, by name. */
