@@ -58,11 +58,14 @@ const keyOf = (p: StoredProject) => `${p.id} ${p.rev}`
 let left = false
 onBeforeUnmount(() => (left = true))
 async function lookOver() {
-  const { useHeavy } = await import('../../composables/heavy.ts')
+  // Without it the rooms are not drawn, and nothing is amiss.
+  const heavy = await import('../../composables/heavy.ts').catch(() => null)
+  if (!heavy) return
   for (const p of onShelf.value) {
     if (left) return
     if (glances.has(keyOf(p)) || p.doc.room.walls.length === 0) continue
-    const seen = await useHeavy()
+    const seen = await heavy
+      .useHeavy()
       .glance(toRaw(p.doc))
       .catch(() => null)
     if (seen) glances.set(keyOf(p), seen)
