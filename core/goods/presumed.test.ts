@@ -2,7 +2,7 @@ import { describe, expect, it } from '@jest/globals'
 import { expectNear } from '../../test-support/near.ts'
 import { newGoods, type Goods } from './goods.ts'
 import { countedKg, KG_PER_LITRE, presumedMass, withPresumed } from './presumed.ts'
-import { upHigh } from './ways.ts'
+import { asTool, upHigh } from './ways.ts'
 
 const thing = (name: string, kind: Goods['kind'], mm: [number, number, number], massKg: number | null = null): Goods =>
   newGoods({ id: name, name, kind, count: 1, acrossMm: mm[0], deepMm: mm[1], tallMm: mm[2], massKg })
@@ -37,6 +37,12 @@ describe('what nobody has weighed', () => {
     const goods = [thing('Box', 'box', [400, 350, 300], 3), thing('Other box', 'box', [400, 350, 300])]
     expect(withPresumed(goods).map((g) => g.massKg)).toEqual([3, 21])
     expect(goods[1].massKg).toBeNull()
+  })
+  it('is held in both hands where it is a tool, so that a long one has its holder before it is weighed', () => {
+    const hoe = thing('Long hoe', 'tool', [450, 120, 1600])
+    expect(presumedMass(hoe).kg).toBe(15)
+    expect(presumedMass(thing('Small hook', 'tool', [30, 30, 200])).kg).toBe(0.5)
+    expect(asTool(hoe, 15, 'own-holder')).not.toBeNull()
   })
   it('is given a place as what it is presumed to be: books go up high no more than once they are weighed', () => {
     const books = thing('Carton of books', 'box', [400, 350, 300])

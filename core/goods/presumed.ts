@@ -64,7 +64,10 @@ const TOOL_KG_PER_LITRE = 1.5
 
 /** Nobody brought in by hand what weighs more, kg. Product decision: the most two people carry. */
 const BY_HAND_KG = 60
-const BY_HAND: readonly GoodsKind[] = ['tote', 'box', 'bag', 'pail', 'tool', 'other']
+const BY_HAND: readonly GoodsKind[] = ['tote', 'box', 'bag', 'pail', 'other']
+/** Nobody works with a heavier tool in both hands, kg, however far its handle reaches. Product decision. */
+const HELD_KG = 15
+const mostOf = (kind: GoodsKind): number => (kind === 'tool' ? HELD_KG : BY_HAND.includes(kind) ? BY_HAND_KG : Infinity)
 
 export interface Presumed {
   kg: number
@@ -97,7 +100,7 @@ export function presumedMass(g: Goods): Presumed {
   }
   const { contents, kgPerLitre } = densityOf(g)
   const kg = Math.ceil(2 * litres * kgPerLitre) / 2
-  return { contents, kgPerLitre, kg: BY_HAND.includes(g.kind) ? Math.min(BY_HAND_KG, kg) : kg }
+  return { contents, kgPerLitre, kg: Math.min(mostOf(g.kind), kg) }
 }
 
 /** The same things, those nobody has weighed with the mass they are presumed to have. */
