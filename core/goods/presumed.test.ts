@@ -2,7 +2,7 @@ import { describe, expect, it } from '@jest/globals'
 import { expectNear } from '../../test-support/near.ts'
 import { newGoods, type Goods } from './goods.ts'
 import { countedKg, KG_PER_LITRE, presumedMass, withPresumed } from './presumed.ts'
-import { asTool, upHigh } from './ways.ts'
+import { asTool, byItsBar, upHigh } from './ways.ts'
 
 const thing = (name: string, kind: Goods['kind'], mm: [number, number, number], massKg: number | null = null): Goods =>
   newGoods({ id: name, name, kind, count: 1, acrossMm: mm[0], deepMm: mm[1], tallMm: mm[2], massKg })
@@ -43,6 +43,11 @@ describe('what nobody has weighed', () => {
     expect(presumedMass(hoe).kg).toBe(15)
     expect(presumedMass(thing('Small hook', 'tool', [30, 30, 200])).kg).toBe(0.5)
     expect(asTool(hoe, 15, 'own-holder')).not.toBeNull()
+  })
+  it('is no heavier than the heaviest bicycle, whatever it is called: it hangs by its bar', () => {
+    const own = thing('Old green tourer', 'bicycle', [1750, 600, 1050])
+    expect(presumedMass(own).kg).toBe(30)
+    expect(byItsBar(own, 30)).not.toBeNull()
   })
   it('is given a place as what it is presumed to be: books go up high no more than once they are weighed', () => {
     const books = thing('Carton of books', 'box', [400, 350, 300])

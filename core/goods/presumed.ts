@@ -67,7 +67,10 @@ const BY_HAND_KG = 60
 const BY_HAND: readonly GoodsKind[] = ['tote', 'box', 'bag', 'pail', 'other']
 /** Nobody works with a heavier tool in both hands, kg, however far its handle reaches. Product decision. */
 const HELD_KG = 15
-const mostOf = (kind: GoodsKind): number => (kind === 'tool' ? HELD_KG : BY_HAND.includes(kind) ? BY_HAND_KG : Infinity)
+/** The heaviest usual bicycle, with a motor and its battery, kg. Product decision. */
+const BICYCLE_KG = 30
+const mostOf = (kind: GoodsKind): number =>
+  kind === 'tool' ? HELD_KG : kind === 'bicycle' ? BICYCLE_KG : BY_HAND.includes(kind) ? BY_HAND_KG : Infinity
 
 export interface Presumed {
   kg: number
