@@ -84,7 +84,6 @@ export const ownSweep = defineCheck({
     if (a.motions.length === 0) return []
     // Fittings give way: a hinge moves with its leaf.
     const parts: Thing[] = a.parts.filter((p) => p.stock.kind !== 'bought').map((p) => thing(p.id, profileBox(p)))
-    const bought = a.parts.filter((p) => p.stock.kind === 'bought')
     const inBays = a.bays.map((bay) => ({ bay, things: bay.items.map((i) => thing(i.goodsId, boxed(i.box))) }))
     // What slides goes along in the groove of what it runs in, or is kept upright by.
     const slid = new Set(a.motions.flatMap((m) => (m.kind === 'slide' ? m.parts : [])))
@@ -112,11 +111,9 @@ export const ownSweep = defineCheck({
       const still = gone.length === 0 ? rest : rest.flatMap((t) => there([t], [t.id]))
       const goods = opens(m) ? inBays.flatMap((x) => (goesAlong(x.bay) ? [] : there(x.things, x.bay.carriers))) : []
       const letIn = m.kind === 'slide' ? grooved : NOTHING
-      const moving = [
-        ...parts.filter((t) => own.has(t.id)),
-        ...bought.filter((p) => own.has(p.id)).map((p) => thing(p.id, profileBox(p))),
-      ]
-      const worst = worstOnTheWay(m, [...moving, ...carried], [...still, ...goods], letIn)
+      const moving = a.parts.filter((p) => own.has(p.id))
+      const atRest = [...moving.map((p) => thing(p.id, profileBox(p))), ...carried]
+      const worst = worstOnTheWay(m, atRest, [...still, ...goods], letIn)
       const hit = a.parts.find((p) => p.id === worst.id)
       return measured({
         check: 'own-sweep',
@@ -129,7 +126,7 @@ export const ownSweep = defineCheck({
         covers: opens(m) ? [] : [m.id],
         parts: [m.parts[0], ...(hit ? [hit.id] : [])],
         data: {
-          role: m.kind === 'slide' && own.size > 1 ? 'drawer' : a.parts.find((p) => own.has(p.id))!.role,
+          role: m.kind === 'slide' && own.size > 1 ? 'drawer' : moving[0].role,
           other: hit?.role ?? '',
           goods: hit ? '' : worst.id,
           byMm: worst.mm,
