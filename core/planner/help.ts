@@ -50,7 +50,8 @@ export function whyHomeless(
 ): Homeless {
   if (market.kindsFor([g]).length === 0) return { ...g, why: 'no-kind' }
   const wanted = market.walls.flatMap((wallId) => {
-    const mm = wantsMm(p, wishes, wallId, [g])
+    // What is told is what one of them wants.
+    const mm = wantsMm(p, wishes, wallId, [{ ...g, count: 1 }])
     return mm === null ? [] : [{ wallId, moreMm: mm - market.freeMm(wallId, offers) }]
   })
   if (wanted.length === 0) return { ...g, why: 'too-large' }

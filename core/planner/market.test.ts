@@ -5,6 +5,7 @@ import { readingsOf } from '../project/read-build.ts'
 import { readBuilds } from '../project/read-builds.ts'
 import { NO_WISHES } from '../project/wishes.ts'
 import { newFeature, type Feature } from '../room/features.ts'
+import { whyHomeless } from './help.ts'
 import { RoomMarket } from './market.ts'
 import type { Offer } from './offer.ts'
 
@@ -101,6 +102,19 @@ describe('what a wall gives to screw to', () => {
           expect(`${kind} ${first} ${o.fixings !== 1}`).toBe(`${kind} ${first} true`)
           expect(failing(there.p, o).map((c) => c.code)).toEqual([])
         }
+  })
+})
+
+describe('a thing that is left out', () => {
+  it('is told what would house one of it, however many there are', () => {
+    const bicycle = newGoods({ id: 'bicycle', name: 'bicycle', kind: 'bicycle', count: 5, acrossMm: 1750, deepMm: 600, tallMm: 1050, massKg: 14 }) // prettier-ignore
+    const { p } = room([thing('other', 'full', 0, { wideMm: 5900, deepMm: 600, highMm: 2300 })])
+    const project = { ...p, goods: [bicycle] }
+    const wishes = { ...NO_WISHES, keepFree: ['e', 's', 'w'] }
+    const why = (count: number) =>
+      whyHomeless(project, wishes, new RoomMarket(project, wishes), [], { goodsId: 'bicycle', count })
+    expect(why(1)).toMatchObject({ why: 'more-wall', wallId: 'n' })
+    expect(why(5)).toEqual({ ...why(1), count: 5 })
   })
 })
 
