@@ -23,9 +23,12 @@ export const hardest = (checks: readonly CheckResult[]): CheckResult[] => byUrge
 export interface Judge {
   round: Surroundings
   kept: KeptReadings
-  /** By kind of build, what of its parameters was changed so that one held, the last first: tried with the next one. */
+  /** What of its parameters was changed so that a build held, by `lessonsFor`, the last first: tried with the next one. */
   learned: Map<string, Build['params'][]>
 }
+/** Builds of a kind that are fixed to their wall learn from each other, and those that only stand do. */
+export const lessonsFor = (o: Pick<Offer, 'build' | 'fixings'>): string =>
+  `${o.build.family} ${o.fixings > 0 ? 'fixed' : 'stands'}`
 export const judgeFor = ({ p, outline }: Shop): Judge => {
   const kept: KeptReadings = new Map()
   return { round: surroundingsOf(p, outline, readingsOf(readAlone(p, kept))), kept, learned: new Map() }
@@ -40,8 +43,13 @@ export function judgedOffer(shop: Shop, kind: AnyFamily, offer: Offer, judge: Ju
     const r = readBuild(shop.p, build, shop.prices)
     return r.ok ? r.reading : null
   }
-  let reading = read(offer.build)
-  const learned = judge.learned.get(kind.id) ?? []
+  // What was built with more because others wanted it may do without.
+  const { plain, ...asLooked } = offer
+  const bare = plain ? read({ ...offer.build, params: plain }) : null
+  const isEnough = bare && bare.shaped.unhoused.length === 0 && !bare.checks.some(isTrouble)
+  let reading = isEnough ? bare : read(offer.build)
+  const lessons = lessonsFor(offer)
+  const learned = judge.learned.get(lessons) ?? []
   const first = reading
   // How its kind is built for more is looked at before single changes are.
   const presets = (first?.shaped.presets ?? []).flatMap((x) => Object.values(x.options))
@@ -70,9 +78,9 @@ export function judgedOffer(shop: Shop, kind: AnyFamily, offer: Offer, judge: Ju
     if (again && !again.checks.some(isTrouble)) reading = again
   }
   if (reading && !reading.checks.some(isTrouble))
-    judge.learned.set(kind.id, remembered(learned, changed(offer.build, reading.build)))
+    judge.learned.set(lessons, remembered(learned, changed(plain ?? offer.build.params, reading.build)))
   const m = reading && measured(shop, kind, reading, () => reading!.steps)
-  if (!reading || !m) return { ...offer, judged: true, troubles: 1, fails: true }
+  if (!reading || !m) return { ...asLooked, judged: true, troubles: 1, fails: true }
   const checks = withRoom(reading.checks, checksInRoom(judge.round, reading, ONLY_MET))
   return {
     ...m,
@@ -108,10 +116,8 @@ function remembered(before: readonly Build['params'][], now: Build['params']): B
 }
 
 /** What of a build's parameters is another than it was. */
-function changed(from: Build, to: Build): Build['params'] {
-  return Object.fromEntries(
-    Object.entries(to.params).filter(([k, v]) => JSON.stringify(v) !== JSON.stringify(from.params[k])),
-  )
+function changed(from: Build['params'], to: Build): Build['params'] {
+  return Object.fromEntries(Object.entries(to.params).filter(([k, v]) => JSON.stringify(v) !== JSON.stringify(from[k])))
 }
 
 /** The cheapest change that mends the worst of a build where it is: with all its goods; else with fewer of them. */

@@ -105,6 +105,71 @@ describe('what a wall gives to screw to', () => {
   })
 })
 
+describe('what is known from elsewhere', () => {
+  it('finds the same as somebody who looks at it for the first time', () => {
+    const there = () =>
+      room([
+        thing('other', 'a', 1500, { wideMm: 300, deepMm: 500, highMm: 1900 }),
+        thing('window', 'w', 2600, { wideMm: 900, highMm: 900 }),
+        thing('other', 'b', 4300, { wideMm: 400, deepMm: 500, highMm: 700 }),
+      ])
+    const known = there()
+    for (const kind of [
+      'post-rack',
+      'shelf-unit',
+      'ledger-shelf',
+      'bracket-shelf',
+      'wall-cabinet',
+      'floating-shelf-rack',
+    ])
+      for (const count of [12, 9, 6, 2]) {
+        const [a, b] = [known, there()].map((x) => offered(x, kind, count))
+        expect([kind, count, a?.build.offsetMm, a?.housed]).toEqual([kind, count, b?.build.offsetMm, b?.housed])
+      }
+    // And it is looked at less often.
+    const anew = ['post-rack', 'shelf-unit'].map((kind) => {
+      const one = there()
+      for (const count of [12, 9, 6, 2]) offered(one, kind, count)
+      return one.market.looks
+    })
+    expect(anew.every((n) => n > 0)).toBe(true)
+  })
+  it('what one build wanted to hold the next of its kind has from the first look on, and does without where it can', () => {
+    const planks = (count: number) => newGoods({ id: `plank${count}`, name: 'plank', kind: 'board', count, acrossMm: 2400, deepMm: 200, tallMm: 30, massKg: count > 2 ? 14 : 2 }) // prettier-ignore
+    const { p } = room([])
+    const project = { ...p, goods: [planks(8), planks(7), planks(1)] }
+    const market = new RoomMarket(project, { ...NO_WISHES, keepFree: ['e', 's', 'w'] })
+    const offer = (count: number) => market.offer('board-rack', 'n', [{ goodsId: `plank${count}`, count }], [])!
+    const first = offer(8)
+    const judged = market.settled(first)
+    const changed = Object.keys(judged.build.params).filter(
+      (k) => JSON.stringify(judged.build.params[k]) !== JSON.stringify(first.build.params[k]),
+    )
+    expect([judged.fails, changed.length > 0]).toEqual([false, true])
+    const next = offer(7)
+    for (const k of changed) expect(next.build.params[k]).toEqual(judged.build.params[k])
+    expect(next.plain).toMatchObject(Object.fromEntries(changed.map((k) => [k, first.build.params[k]])))
+    const light = offer(1)
+    expect(market.settled(light).build.params).toMatchObject(light.plain!)
+    expect(market.settled(light).fails).toBe(false)
+  })
+  it('what no stud holds is offered only where it is low', () => {
+    const { p } = room([], 3)
+    const walls = p.room.walls.map((w) => ({
+      ...w,
+      construction: { ...w.construction, kind: 'studs', spacingMm: 1200, firstMm: 1190 } as typeof w.construction,
+    }))
+    const market = new RoomMarket({ ...p, room: { ...p.room, walls } }, { ...NO_WISHES, keepFree: ['e', 's', 'w'] })
+    for (const kind of ['post-rack', 'shelf-unit', 'floating-shelf-rack', 'ledger-shelf'])
+      for (const count of [1, 2, 3]) {
+        const o = market.offer(kind, 'n', [{ goodsId: 'box', count }], [])
+        if (!o || o.fixings > 0) continue
+        const [wide, deep, high] = o.body.max.map((v, i) => v - o.body.min[i])
+        expect(high).toBeLessThanOrEqual(1.5 * Math.min(wide, deep))
+      }
+  })
+})
+
 describe('a thing that is left out', () => {
   it('is told what would house one of it, however many there are', () => {
     const bicycle = newGoods({ id: 'bicycle', name: 'bicycle', kind: 'bicycle', count: 5, acrossMm: 1750, deepMm: 600, tallMm: 1050, massKg: 14 }) // prettier-ignore

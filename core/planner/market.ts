@@ -2,8 +2,9 @@ import { wishedWay } from '../goods/ways.ts'
 import type { AnyFamily } from '../families/family.ts'
 import { allFamilies } from '../families/registry.ts'
 import { doorways } from '../clearance/keep-outs.ts'
-import { gapBetween, type Convex } from '../geometry/convex.ts'
+import { gapBetween, moved, type Convex } from '../geometry/convex.ts'
 import { minus } from '../geometry/plane.ts'
+import type { Vec3 } from '../geometry/vec.ts'
 import { kept } from '../measure/kept.ts'
 import { fingerprint } from '../measure/fingerprint.ts'
 import { newBuild } from '../project/new-build.ts'
@@ -14,8 +15,8 @@ import { placeBuilds, roomKeeps } from '../project/room-checks.ts'
 import { RoughPrices } from '../takeoff/rough-cost.ts'
 import { longerOntoStuds, shiftsOntoStuds } from '../room/onto-studs.ts'
 import type { WallLine } from '../room/outline.ts'
-import { judgedOffer, judgeFor, type Judge } from './judged-offer.ts'
-import { howMany, offersAt, type Lot, type Offer, type Shop } from './offer.ts'
+import { judgedOffer, judgeFor, lessonsFor, type Judge } from './judged-offer.ts'
+import { howMany, offersAt, taught, type Lot, type Offer, type Shop } from './offer.ts'
 import type { Wishes } from '../project/wishes.ts'
 
 /** Left between two builds, and between a build and what is kept free, mm: a hand's width, a finger's. Product decision. */
@@ -23,6 +24,8 @@ const BETWEEN_MM = 50
 const BESIDE_MM = 5
 /** Bodies that touch are not in each other, mm. */
 const TOUCH_MM = 1
+/** What is as it was elsewhere on a wall and would meet something by more than this surely does, whatever studs it finds, mm. */
+const SURELY_MM = 25
 /** Shorter than this nothing is built, mm. Product decision. */
 const LEAST_MM = 300
 /** Less deep than this nothing is put behind what stands in front of a wall, mm. Product decision. */
@@ -53,6 +56,8 @@ export interface Market {
   extended(offer: Offer, lot: Lot, others: readonly Offer[]): Offer | null
   /** The same build judged, and changed so that it holds; from then on it is what is offered in its place. */
   settled(offer: Offer): Offer
+  /** One that was judged and fails, with so few of its goods that it holds; itself where even that does not help. */
+  lightened(offer: Offer): Offer
   /** The same build as it is known by now. */
   latest(offer: Offer): Offer
   /** Whether a build can stand beside others. */
@@ -74,7 +79,22 @@ const HIGH = { fromMm: 300, toMm: 1200 } as const
 const isHigh = (b: { lowMm: number; highMm: number }) => b.lowMm <= HIGH.fromMm && b.highMm >= HIGH.toMm
 
 /** From where to where a body reaches along a wall, how near it comes to it, and how far out it reaches, mm. */
-function beside(w: WallLine, b: Convex) {
+interface Beside {
+  from: number
+  to: number
+  outMm: number
+  deepMm: number
+  lowMm: number
+  highMm: number
+}
+const seenBeside = new WeakMap<Convex, Map<WallLine, Beside>>()
+const beside = (w: WallLine, b: Convex): Beside =>
+  kept(
+    kept(seenBeside, b, () => new Map<WallLine, Beside>()),
+    w,
+    () => measuredBeside(w, b),
+  )
+function measuredBeside(w: WallLine, b: Convex): Beside {
   const up = b.points.map((p) => p[2])
   const at = b.points.map(([x, y]) => minus([x, y], w.from))
   const along = at.map((v) => v[0] * w.along[0] + v[1] * w.along[1])
@@ -88,6 +108,11 @@ function beside(w: WallLine, b: Convex) {
     highMm: Math.max(...up),
   }
 }
+
+/** What no stud holds stands by itself where it is no higher than so many times as deep or as long. Product decision. */
+const LOW_TIMES = 1.5
+const isLow = ({ body: { min, max } }: Offer) =>
+  max[2] - min[2] <= LOW_TIMES * Math.min(max[0] - min[0], max[1] - min[1])
 
 /** A share of some goods, what is wanted least left out first. */
 export function shareOf(p: Project, lot: Lot, share: number): Lot {
@@ -123,6 +148,8 @@ export class RoomMarket implements Market {
   private readonly standing: readonly Convex[]
   private readonly kinds: readonly AnyFamily[]
   private readonly known = new Map<string, readonly Offer[]>()
+  /** By what they are and their wall, looks at builds that had room for all their goods somewhere on it. */
+  private readonly whole = new Map<string, readonly Offer[]>()
   private readonly judged = new Map<Offer, Offer>()
   /** Judged ones that hold with none of their goods. */
   private readonly hopeless = new Set<Offer>()
@@ -197,8 +224,8 @@ export class RoomMarket implements Market {
   }
 
   /** What stands where a build would, or in the way of its goods; or whose goods come out where it would stand. */
-  private metBy(offer: Offer, others: readonly Offer[]): Convex[] {
-    const meets = (a: Convex, b: Convex) => gapBetween(a, b) < -TOUCH_MM
+  private metBy(offer: Offer, others: readonly Offer[], touchMm: number = TOUCH_MM): Convex[] {
+    const meets = (a: Convex, b: Convex) => gapBetween(a, b) < -touchMm
     const blocks = (b: Convex) => meets(offer.body, b) || offer.ways.some((w) => meets(w, b))
     return [
       ...this.standing.filter(blocks),
@@ -228,7 +255,6 @@ export class RoomMarket implements Market {
     return found
   }
 
-  /** One that was judged and fails, with so few of its goods that it holds; itself where even that does not help. */
   lightened(offer: Offer): Offer {
     const now = this.settled(offer)
     if (!now.fails || this.hopeless.has(now)) return now
@@ -276,8 +302,7 @@ export class RoomMarket implements Market {
       if (found.some((x) => howMany(x.housed) >= howMany(first.housed))) break
     }
     const [best] = found.sort((a, b) => howMany(b.housed) - howMany(a.housed))
-    // What no stud holds stands by itself, where it is low.
-    return best ?? (first.fixings === 0 ? first : null)
+    return best ?? (first.fixings === 0 && isLow(first) ? first : null)
   }
 
   /** The same with so much length at least, where nothing stands there. */
@@ -343,13 +368,45 @@ export class RoomMarket implements Market {
     const key = fingerprint(`${place.join('|')}|${keyOf(lot)}`)
     let ways = this.known.get(key)
     if (!ways) {
+      const freeMm = Math.min(next - offsetMm, this.lineOf(wallId).wall.lengthMm - offsetMm)
+      const like = [kind, wallId, mostDeepMm ?? '', leastLongMm ?? '', keyOf(lot)].join('|')
+      const elsewhere = this.asElsewhere(like, offsetMm, freeMm)
+      if (elsewhere.length > 0 && elsewhere.every((x) => this.metBy(x, others, SURELY_MM).length > 0))
+        return elsewhere[0]
       this.looks++
-      const within = { asDeep: mostDeepMm !== null, ...(leastLongMm === null ? {} : { leastLongMm }) }
-      ways = offersAt({ ...this.shop, p }, family, at, lot, within)
+      const within = {
+        asDeep: mostDeepMm !== null,
+        ...(leastLongMm === null ? {} : { leastLongMm }),
+      }
+      const shop = { ...this.shop, p }
+      ways = offersAt(shop, family, at, lot, within).map((x) => {
+        const [lesson] = this.judge.learned.get(lessonsFor(x)) ?? []
+        return lesson ? taught(shop, family, x, lesson) : x
+      })
       this.known.set(key, ways)
+      if (ways.length > 0 && ways.every((x) => howMany(x.housed) === howMany(lot))) this.whole.set(like, ways)
     }
     const now = ways.map((x) => this.latest(x))
     return now.find((x) => this.fits(x, others)) ?? now[0] ?? null
+  }
+
+  /**
+   * What was seen of such a build with room for all its goods at another place of its wall, as it would be here: what
+   * surely meets something need not be looked at. Nothing where it has less room here than it takes.
+   */
+  private asElsewhere(like: string, offsetMm: number, freeMm: number): Offer[] {
+    const ways = this.whole.get(like) ?? []
+    const w = ways.length > 0 ? this.lineOf(ways[0].build.wallId) : null
+    if (!w || ways.some((x) => beside(w, x.body).to - x.build.offsetMm > freeMm)) return []
+    return ways.map((x) => {
+      const mm = offsetMm - x.build.offsetMm
+      const by: Vec3 = [mm * w.along[0], mm * w.along[1], 0]
+      return { ...x, body: moved(x.body, by), ways: x.ways.map((b) => moved(b, by)) }
+    })
+  }
+
+  private lineOf(wallId: string): WallLine {
+    return this.shop.outline.walls.find((x) => x.wall.id === wallId)!
   }
 
   /** The room with one wall of less depth. */

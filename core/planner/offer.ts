@@ -41,6 +41,8 @@ export const howMany = (lot: Lot): number => lot.reduce((n, g) => n + g.count, 0
 /** A build at a place: shaped and priced by itself. */
 export interface Offer {
   build: Build
+  /** Its parameters without what others of its kind wanted to hold; none where it has nothing of that. */
+  plain?: Build['params']
   /** Judged by itself and changed until it holds, or no change does: then what fails or could not be judged is counted. */
   judged: boolean
   troubles: number
@@ -112,7 +114,7 @@ export function offersAt(
   const set = setAtWall(shop.p, kind, { ...at, goods: goods.map((g) => ({ ...g })) }, shop.prices)
   if (!set) return []
   const { bare, ctx } = set
-  const looks: NonNullable<ReturnType<typeof look>>[] = []
+  const looks: Look[] = []
   const { leastLongMm } = within
   const ways = kind.propose(ctx) as Build['params'][]
   const given =
@@ -129,6 +131,17 @@ export function offersAt(
   // What would be lifted over the shoulder, too heavy for that, goes elsewhere.
   const fewer = lotWithout(looks[0].offer.housed, looks[0].tooHigh)
   return howMany(fewer) > 0 && howMany(fewer) < howMany(goods) ? offersAt(shop, kind, at, fewer, within) : []
+}
+
+/**
+ * The same look with some parameters changed as another of its kind wanted it to hold; as it was where that keeps less.
+ */
+export function taught(shop: Shop, kind: AnyFamily, offer: Offer, lesson: Build['params']): Offer {
+  const { id, wallId, offsetMm, goods, params } = offer.build
+  const set = setAtWall(shop.p, kind, { id, wallId, offsetMm, goods }, shop.prices)
+  const found = set && look(shop, kind, { ...offer.build, params: { ...params, ...lesson } }, set.ctx, {})
+  const keeps = found && howMany(found.offer.housed) >= howMany(offer.housed) && howMany(found.tooHigh) === 0
+  return keeps ? { ...found.offer, plain: params } : offer
 }
 
 /** What is in one lot and not in another. */
@@ -153,13 +166,13 @@ function tooHighIn({ bays }: Assembly, { p }: Shop): Lot {
   return [...counts].map(([goodsId, count]) => ({ goodsId, count }))
 }
 
-function look(
-  shop: Shop,
-  kind: AnyFamily,
-  build: Build,
-  ctx: BuildContext,
-  { asDeep }: Within,
-): { offer: Offer; tooHigh: Lot } | null {
+/** A first look, and what of its goods would be too high. */
+interface Look {
+  offer: Offer
+  tooHigh: Lot
+}
+
+function look(shop: Shop, kind: AnyFamily, build: Build, ctx: BuildContext, { asDeep }: Within): Look | null {
   // How the floor falls makes posts longer by a little, and shaping twice as slow: whoever judges it looks at that.
   const { fallUnder: _fall, ...level } = ctx
   const first = shapeInPlace(kind, build, level)

@@ -18,6 +18,7 @@ import { A_WEEK, beats, type Measures } from './measures.ts'
 import { isInWall, lotWithout, measured, type Lot, type Offer } from './offer.ts'
 import {
   AIMS,
+  allJudged,
   differ,
   measuresOf,
   mended,
@@ -25,6 +26,7 @@ import {
   type SearchOptions,
   searching,
   Shelf,
+  withoutFailing,
   type Aim,
   type Bulk,
   type Plan,
@@ -75,9 +77,9 @@ const NEARLY = 0.3
 /** So much more of the whole time may be taken to prove the plan of an aim, judging what looks best one by one. */
 const PROVING = 0.2
 /** By these shares of the whole time each aim is looked for; what is left is for plans that differ by one build. */
-const LOOKED: Record<Aim, number> = { cost: 0.4, floor: 0.55, reach: 0.7 }
+const LOOKED: Record<Aim, number> = { cost: 0.45, floor: 0.6, reach: 0.75 }
 /** By this share of that no further plan is grown from nothing: those there are get better. */
-const GROWN = 0.6
+const GROWN = 0.45
 /** By this share of the time nothing is begun any more. */
 const ENDING = 1.05
 /** Builds that are tried in the place of another. */
@@ -86,8 +88,6 @@ const MOST_SWAPPED = 8
 const WALLS_TRIED = 4
 /** Times a plan has things placed again that it had no place for after all. */
 const PLACED_AGAIN = 2
-/** Times all builds of a plan are judged. */
-const SETTLED_AGAIN = 4
 /** Builds of one plan that are changed for what they meet in the room. */
 const MOVES = 3
 
@@ -231,7 +231,13 @@ class RoomPlanner {
   /** Proves the best plan for an aim that is unlike those there are; where it does not hold, the next best. */
   private *proveOne(o: SearchOptions, isLate: () => boolean): Generator<Planning> {
     const { aim } = o
-    const best = () => this.shelf.best({ aim, budgetMinor: this.wishes.budgetMinor }, no)?.plan
+    const of = { aim, budgetMinor: this.wishes.budgetMinor }
+    // What is judged already is soon proven: late, and where nothing is promised to keep more.
+    const best = () => {
+      const [judged, any] = [this.shelf.best(of, no, true), this.shelf.best(of, no)]
+      const isEnough = judged && (isLate() || judged.measures.homeless <= any!.measures.homeless)
+      return (isEnough ? judged : any)?.plan
+    }
     const no: Plan[] = [...this.taken]
     for (let tries = 0; tries < MOST_PROVEN;) {
       const next = best()
@@ -264,42 +270,14 @@ class RoomPlanner {
     }
   }
 
-  /** A plan with all its builds judged, those built otherwise that do not hold or no longer fit, until none is new. */
+  /** A plan with all its builds judged; once there is one that holds, none is judged to its end past its time. */
   private *allJudged(first: Plan, o: SearchOptions, isLate: () => boolean): Generator<Planning, Plan> {
-    // Once there is one that holds, none is judged to its end past its time.
-    const given = () => isLate() && this.isEnough()
-
-    let plan = first
-    for (let i = 0; i < SETTLED_AGAIN && plan.offers.some((x) => !x.judged); i++) {
-      for (const x of plan.offers) {
-        if (given()) return plan
-        this.market.settled(x)
-        yield this.state('proving')
-      }
-      plan = refitted(plan, this.market, o)
-    }
-    // What no change makes hold is no part of a plan: its things are placed once more, or told to have no place.
-    for (const last of [false, true]) {
-      plan = this.withoutFailing(plan)
-      if (last || plan.homeless.length === 0) break
-      plan = mended(plan, this.market, o)
+    const judging = allJudged(first, this.market, this.shelf, o, () => isLate() && this.isEnough())
+    for (;;) {
+      const step = judging.next()
+      if (step.done) return step.value
       yield this.state('proving')
     }
-    this.shelf.refresh(this.market)
-    this.shelf.add(plan)
-    return plan
-  }
-
-  /** A plan without the builds that were judged and fail; what they held is without a place. */
-  private withoutFailing(plan: Plan): Plan {
-    const judged = plan.offers.map((x) => this.market.lightened(x))
-    const offers: Offer[] = []
-    for (const x of judged) if (!x.fails && this.market.fits(x, offers)) offers.push(x)
-    // A plan of nothing helps nobody: then what fails is told.
-    if (offers.length === 0) return { ...plan, offers: judged }
-    const all = plan.offers.flatMap((x) => x.housed)
-    const lost = offers.reduce<Lot>((left, x) => lotWithout(left, x.housed), all)
-    return { offers, homeless: [...plan.homeless, ...lost] }
   }
 
   /** Whether a plan was found that holds; past all time one that was proven will do, whatever is not known of it. */
@@ -333,7 +311,7 @@ class RoomPlanner {
         plan.offers.flatMap((x) => x.housed),
       )
       if (lost.length === 0) break
-      plan = this.withoutFailing(mended({ offers, homeless: [...plan.homeless, ...lost] }, this.market, o))
+      plan = withoutFailing(mended({ offers, homeless: [...plan.homeless, ...lost] }, this.market, o), this.market)
       readings = proven(this.p, plan)
     }
     // What holds by itself and fails beside the others is no part of a plan either.

@@ -92,6 +92,7 @@ class TinyMarket implements Market {
     return more.length > 0 ? this.of(o.build.family, o.build.wallId, [...o.housed, ...more]) : null
   }
   settled = (o: Offer) => o
+  lightened = (o: Offer) => o
   latest = (o: Offer) => o
   fits = () => true
 }
@@ -209,6 +210,51 @@ describe('the search for plans', () => {
     )
     while (!search.next().done);
     for (const a of shelf.kept) for (const b of shelf.kept) expect(beats(a.measures, b.measures)).toBe(false)
+  })
+  it('has a plan at hand from the first one on', () => {
+    for (const seed of [1, 2, 3, 4]) {
+      const market = tiny(seed, 1.2)
+      const shelf = new Shelf(() => 1)
+      const heap = market.things.map((t) => ({ goodsId: t.id, count: 1 }))
+      for (const _stage of searching(heap, market, shelf, options('cost', seed), 5))
+        expect(shelf.best({ aim: 'cost', budgetMinor: null })).not.toBeNull()
+    }
+  })
+  it('goes on only with what was judged, and never with what fails', () => {
+    // The cheap kind looks as good as the dear one until somebody judges it.
+    class Deceiving extends TinyMarket {
+      private readonly judged = new Map<Offer, Offer>()
+      private readonly seen = new Map<string, Offer>()
+      override of(kind: string, wallId: string, housed: Lot): Offer {
+        const key = JSON.stringify([kind, wallId, housed])
+        const seen = this.seen.get(key) ?? { ...super.of(kind, wallId, housed), judged: false }
+        this.seen.set(key, seen)
+        // As it is known by now: whoever asks again is told what was found.
+        return this.latest(seen)
+      }
+      override settled = (o: Offer): Offer => {
+        const fails = o.build.family === 'cheap'
+        const now = o.judged ? o : (this.judged.get(o) ?? { ...o, judged: true, fails, troubles: fails ? 1 : 0 })
+        this.judged.set(o, now)
+        return now
+      }
+      override latest = (o: Offer): Offer => this.judged.get(o) ?? o
+    }
+    const market = new Deceiving(
+      [
+        { id: 'cheap', beginMinor: 100, floor: 0.3 },
+        { id: 'dear', beginMinor: 9000, floor: 0.3 },
+      ],
+      ['t0', 't1', 't2'].map((id) => ({ id, mm: 900, minor: { cheap: 10, dear: 900 } })),
+      { a: 1000, b: 1000, c: 1000 },
+    )
+    const shelf = new Shelf(() => 1)
+    const heap = market.things.map((t) => ({ goodsId: t.id, count: 1 }))
+    const search = searching(heap, market, shelf, options('cost'), 30)
+    while (!search.next().done);
+    const { plan } = shelf.best({ aim: 'cost', budgetMinor: null }, [], true)!
+    expect(plan.homeless).toEqual([])
+    expect(plan.offers.map((x) => [x.build.family, x.judged, x.fails])).toEqual(Array(3).fill(['dear', true, false]))
   })
   it('finds the same from the same seed', () => {
     const run = () => {

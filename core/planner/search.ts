@@ -24,6 +24,8 @@ export type Urgency = (goodsId: string) => number
 /** How much room one of a thing takes, in any unit. */
 export type Bulk = (goodsId: string) => number
 
+const isAllJudged = (x: Plan): boolean => x.offers.every((offer) => offer.judged)
+
 export interface SearchOptions {
   aim: Aim
   urgency: Urgency
@@ -102,14 +104,16 @@ function* waysOn(
   plan: Plan,
   lot: Lot,
   market: Market,
-  { kinds, walls, dense }: Pick<Growth, 'kinds' | 'walls' | 'dense'>,
+  { kinds, walls: anywhere, dense, tried }: Pick<Growth, 'kinds' | 'walls' | 'dense' | 'tried'>,
 ): Generator<Plan> {
   const those = market.kindsFor(lot)
   const best = those[0]?.score ?? 0
   let all = false
+  const opened = tried?.lots.has(lot) ? tried.opened : null
+  const walls = opened ?? anywhere
   for (const [i, o] of plan.offers.entries()) {
     const known = those.find((k) => k.kind === o.build.family)
-    if (!known) continue
+    if (!known || (opened && !opened.includes(o.build.wallId))) continue
     const others = plan.offers.filter((_, j) => j !== i)
     const more = market.extended(o, lot, others)
     if (!more) continue
@@ -151,6 +155,8 @@ interface Growth {
   /** Where a build that is there takes all of a lot no other is looked for. */
   dense?: boolean
   walls: readonly string[]
+  /** Lots that had no place before what was torn down: only at the walls where that was they may have one now. */
+  tried?: { lots: ReadonlySet<Lot>; opened: readonly string[] }
   beam: number
   /** How much the worth of a way is shaken, as a share. */
   shake: number
@@ -230,10 +236,11 @@ export class Shelf {
 
   private keep(plan: Plan): void {
     const measures = measuresOf(plan, this.urgency)
-    const same = (x: { measures: Measures }) =>
-      Object.entries(x.measures).every(([k, v]) => v === measures[k as keyof Measures])
-    if (this.kept.some((x) => beats(x.measures, measures) || same(x))) return
-    const left = this.kept.filter((x) => !beats(measures, x.measures))
+    const isSame = (x: Measures) => Object.entries(x).every(([k, v]) => v === measures[k as keyof Measures])
+    // What nobody has judged looks better than it is: what is judged stays beside it.
+    const outdoes = (a: Plan, b: Plan) => isAllJudged(a) || !isAllJudged(b)
+    if (this.kept.some((x) => outdoes(x.plan, plan) && (beats(x.measures, measures) || isSame(x.measures)))) return
+    const left = this.kept.filter((x) => !(outdoes(plan, x.plan) && beats(measures, x.measures)))
     this.kept.splice(0, this.kept.length, ...left, { plan, measures })
   }
 
@@ -252,12 +259,16 @@ export class Shelf {
     }
   }
 
-  /** The best of those kept for an aim. */
+  /**
+   * The best of those kept for an aim.
+   * @param judged only of those all builds of which are judged
+   */
   best(
     o: Pick<SearchOptions, 'aim' | 'budgetMinor'>,
     but: readonly Plan[] = [],
+    judged = false,
   ): { plan: Plan; measures: Measures } | null {
-    const open = this.kept.filter((x) => !but.includes(x.plan))
+    const open = this.kept.filter((x) => !but.includes(x.plan) && (!judged || isAllJudged(x.plan)))
     return open.reduce<(typeof open)[number] | null>(
       (b, x) => (b && worthOf(b.measures, o) <= worthOf(x.measures, o) ? b : x),
       null,
@@ -292,18 +303,17 @@ const WALLS_AGAIN = 3
 const APART = 0.5
 /** Where things have no place, what is torn down goes into what still stands, if that takes it, this often. */
 const DENSE = 0.6
+/** So often the first place that takes all of some things is good enough. */
+const HASTY = 0.6
 /** A worse plan is gone on from when it is no worse than this, falling to nought. */
 const WARM = 0.05
-
-/** Judging a build takes as long as growing some plans: one in so many rounds. */
-const JUDGED_EVERY = 3
 
 /** What the search is at, each time it tells. */
 export type Stage = 'first' | 'grown' | 'judged' | 'round'
 
 /**
  * Grows a plan quickly where the shelf is empty, then others with care, then tears down and grows again until told to stop.
- * On the way the builds of the best plan are judged one by one. What was found is on the shelf.
+ * Only what holds is gone on with. What was found is on the shelf.
  */
 export function* searching(
   heap: Lot,
@@ -327,9 +337,10 @@ export function* searching(
   }
   // Many small builds are lighter than few full ones: those are for rooms that are short of walls.
   let now = grow(nothing, byBulk(singles, o), market, o, few)
-  shelf.add(now)
+  // What beats it, or is the same, would keep it off the shelf.
   if (first && left(now) <= left(first)) shelf.drop(first)
-  else if (first) now = first
+  shelf.add(now)
+  if (first && left(now) > left(first)) now = first
   yield 'grown'
   for (const [order, g, always] of [
     [byBulk(lots, o), loose, true],
@@ -344,21 +355,65 @@ export function* searching(
     if (worth(other) < worth(now)) now = other
     yield 'grown'
   }
+  // What was found for another aim may be better for this one too.
+  const known = shelf.best(o)?.plan
+  if (known && worth(known) < worth(now)) now = known
+  now = yield* allJudged(now, market, shelf, o)
   for (let round = 0; round < rounds; round++) {
-    // One build of the plan is judged: what does not hold, or costs more to make hold, is known from here on.
-    const open = round % JUDGED_EVERY === 0 ? now.offers.find((x) => !x.judged) : undefined
-    if (open) {
-      market.settled(open)
-      shelf.refresh(market)
-      now = refitted(now, market, o)
-      shelf.add(now)
-      yield 'judged'
-    }
     const again = regrown(now, market, o, round)
-    shelf.add(again)
-    if (worth(again) <= worth(now) * (1 + WARM * (1 - round / rounds))) now = again
+    // What nobody has judged looks better than it is: what would be gone on with is judged first.
+    const isJudged = isAllJudged(again)
+    if (isJudged) shelf.add(again)
+    if (isJudged && worth(again) <= worth(now) * (1 + WARM * (1 - round / rounds))) now = again
+    else if (!isJudged && worth(again) < worth(now)) {
+      const judged = yield* allJudged(again, market, shelf, o)
+      if (worth(judged) < worth(now)) now = judged
+    }
     yield 'round'
   }
+}
+
+/** Times all builds of a plan are judged. */
+const SETTLED_AGAIN = 4
+
+/** A plan with all its builds judged, those built otherwise that do not hold or no longer fit, until none is new. */
+export function* allJudged(
+  first: Plan,
+  market: Market,
+  shelf: Shelf,
+  o: SearchOptions,
+  isOver: () => boolean = () => false,
+): Generator<'judged', Plan> {
+  let plan = first
+  for (let i = 0; i < SETTLED_AGAIN && !isAllJudged(plan); i++) {
+    for (const x of plan.offers) {
+      if (isOver()) return plan
+      if (x.judged) continue
+      market.settled(x)
+      yield 'judged'
+    }
+    plan = refitted(plan, market, o)
+  }
+  // What no change makes hold is no part of a plan: its things are placed once more, or told to have no place.
+  for (const last of [false, true]) {
+    const before = plan
+    plan = withoutFailing(plan, market)
+    if (last || plan.homeless.length === 0) break
+    plan = mended(plan, market, o, before)
+    yield 'judged'
+  }
+  shelf.refresh(market)
+  shelf.add(plan)
+  return plan
+}
+
+/** A plan without the builds that were judged and fail; what they held is without a place. */
+export function withoutFailing(plan: Plan, market: Market): Plan {
+  const judged = plan.offers.map((x) => market.lightened(x))
+  const offers: Offer[] = []
+  for (const x of judged) if (!x.fails && market.fits(x, offers)) offers.push(x)
+  // A plan of nothing helps nobody: then what fails is told.
+  return offers.length === 0 ? { ...plan, offers: judged } : keeping(plan, offers)
 }
 
 /**
@@ -368,21 +423,33 @@ export function* searching(
 export function refitted(plan: Plan, market: Market, o: SearchOptions): Plan {
   const stays: Offer[] = []
   for (const offer of plan.offers.map((x) => market.latest(x))) if (market.fits(offer, stays)) stays.push(offer)
-  const all = plan.offers.flatMap((x) => x.housed)
-  const lost = stays.reduce<Lot>((left, x) => lotWithout(left, x.housed), all)
-  return mended({ offers: stays, homeless: [...plan.homeless, ...lost] }, market, o)
+  return mended(keeping(plan, stays), market, o, plan)
 }
 
-/** A plan in which what does not hold is built otherwise, and what lost its place has another. */
-export function mended(plan: Plan, market: Market, o: SearchOptions): Plan {
+/** A plan of other builds, in which what has no place in them any more has none. */
+function keeping(plan: Plan, offers: readonly Offer[]): Plan {
+  const all = plan.offers.flatMap((x) => x.housed)
+  const lost = offers.reduce<Lot>((left, x) => lotWithout(left, x.housed), all)
+  return { offers, homeless: [...plan.homeless, ...lost] }
+}
+
+/**
+ * A plan in which what does not hold is built otherwise, and what lost its place has another.
+ * @param before the plan it was made of: what had no place in that is looked at only where something is another now
+ */
+export function mended(plan: Plan, market: Market, o: SearchOptions, before?: Plan): Plan {
   const bad = plan.offers.filter((x) => x.troubles > 0)
-  const lots = [...bad.map((x) => x.housed), ...plan.homeless.map((g): Lot => [g])]
+  const homeless = plan.homeless.map((g): Lot => [g])
+  const lots = [...bad.map((x) => x.housed), ...homeless]
   if (lots.length === 0) return plan
   const stays = plan.offers.filter((x) => !bad.includes(x))
-  const walls = market.walls
+  const gone = before?.offers.filter((x) => !stays.includes(x)) ?? []
+  // What had no place stands first among what has none.
+  const tried = new Set(homeless.slice(0, before?.homeless.length ?? 0))
   const again = grow({ offers: stays, homeless: [] }, lots, market, o, {
     kinds: MOST_KINDS,
-    walls,
+    walls: market.walls,
+    tried: { lots: tried, opened: [...new Set(gone.map((x) => x.build.wallId))] },
     beam: 1,
     shake: 0,
     hasty: false,
@@ -401,15 +468,19 @@ function regrown(plan: Plan, market: Market, o: SearchOptions, round: number): P
   const wall = random() < 0.3 ? hit?.build.wallId : null
   const stays = plan.offers.filter((x) => x !== hit && x !== second && x.build.wallId !== wall)
   const homeless = plan.homeless.map((g): Lot => [g])
-  const freed = [...plan.offers.filter((x) => !stays.includes(x)).map((x) => x.housed), ...homeless]
-  const parts = freed.flatMap((l) => (random() < APART ? l.map((g): Lot => [g]) : [l])).filter((l) => l.length > 0)
+  const gone = plan.offers.filter((x) => !stays.includes(x))
+  const opened = [...new Set(gone.map((x) => x.build.wallId))]
+  const freed = gone.flatMap(({ housed }) => (random() < APART ? housed.map((g): Lot => [g]) : [housed]))
+  const parts = [...freed, ...homeless].filter((l) => l.length > 0)
   return grow({ offers: stays, homeless: [] }, shuffled(parts, random), market, o, {
     kinds: MOST_KINDS,
     walls: shuffled(market.walls, random).slice(0, WALLS_AGAIN),
+    tried: { lots: new Set(homeless), opened },
     beam: 1,
     // Now and then nothing is shaken, so that the best of what is near is found.
     shake: round % 3 === 0 ? 0 : 0.2,
-    hasty: false,
+    // The first place for all of a lot is taken: more often than the best, more rounds are worth more.
+    hasty: random() < HASTY,
     dense: plan.homeless.length > 0 && random() < DENSE,
   })
 }
