@@ -1,3 +1,4 @@
+import { clearBay, LEAST_CLEAR_MM, USUAL_SPAN_MM } from '../../blocks/sizing/clear-bay.ts'
 import { reachMm } from '../../goods/person.ts'
 import type { Stock } from '../../assembly/assembly.ts'
 import { draft, type Draft } from '../../assembly/draft.ts'
@@ -33,8 +34,6 @@ import { LIMITS, type ShelfUnitParams } from './parameters.ts'
 const STICK_OUT = inches(1)
 /** Toe room under the lowest shelf, mm. */
 const KICK = 80
-/** A shelf without a strip under it is kept to this span: the usual rule for 3/4 in boards. */
-const USUAL_CLEAR = inches(30)
 
 interface Plan {
   openings: Opening[]
@@ -87,9 +86,9 @@ export function shapeShelfUnit(p: ShelfUnitParams, ctx: ShapeContext): Result<Sh
     },
   })
   const clearMm = pen.length(
-    { path: 'clearMm', code: 'clear-bay', min: 150, max: 2400 },
-    Math.min(Math.max(USUAL_CLEAR, clearInBox(p.front, widest + 2 * sideMm)), ctx.space.lengthMm - 2 * t),
-    { code: 'usual-span', terms: [], data: { everyMm: USUAL_CLEAR } },
+    { path: 'clearMm', code: 'clear-bay', min: LEAST_CLEAR_MM, max: 2400 },
+    clearBay(Math.max(USUAL_SPAN_MM, clearInBox(p.front, widest + 2 * sideMm)), ctx.space.lengthMm - 2 * t),
+    { code: 'usual-span', terms: [], data: { everyMm: USUAL_SPAN_MM } },
   )
   const inDadoes = p.hold === 'dado' ? 2 * dadoDepth(t, units) : 0
   const longest = sheet.lengthMm - 2 * sheetTrimMm - inDadoes

@@ -1,3 +1,4 @@
+import { clearBay, LEAST_CLEAR_MM, USUAL_SPAN_MM } from '../../blocks/sizing/clear-bay.ts'
 import { unitsOf } from '../../assembly/settings.ts'
 import { dadoDepth, rowsBetween, seatNear, type Rows } from '../../blocks/carcass/shelf-between.ts'
 import { leafEdges, leafInside, overRod, rodRoom } from '../../blocks/fronts/deep-leaf.ts'
@@ -16,15 +17,12 @@ import type { Goods } from '../../goods/goods.ts'
 import { OVER_BENCH_MM, reachMm } from '../../goods/person.ts'
 import { bad, good, type Result } from '../../measure/result.ts'
 import { roundDown, roundUp } from '../../measure/rounding.ts'
-import { inches } from '../../measure/units.ts'
 import { shelfPlay, type DimPen } from '../dim-pen.ts'
 import type { ShapeContext, Shaped } from '../family.ts'
 import { house, LEAST_OPEN, levelTerms, topsInside, type Level, type Opening } from '../house-on-shelves.ts'
 import { hangsOnLeaf, planLeaves, type PivotPlan } from './leaves.ts'
 import { LIMITS, type WallCabinetParams } from './parameters.ts'
 
-/** A shelf of one board thickness is kept to this span: the usual rule for 3/4 in boards. */
-const USUAL_CLEAR = inches(30)
 /** Higher than this two people cannot hold it up and drive a screw, mm. Product decision. */
 const MOST_HIGH = 1200
 /** Sides run past a bottom and a top in dadoes by this much, mm. Product decision: less breaks out. */
@@ -34,7 +32,7 @@ const USUAL_LEAF_MM = 90
 /** Heavier things do not go into a leaf, kg. Product decision: what swings is loaded lightly. */
 const LEAF_KG = 3
 /** Shallower than this a box holds nothing, mm. Product decision. */
-const LEAST_CLEAR_MM = 80
+const LEAST_DEEP_MM = 80
 
 export interface LeafPlan {
   pair: boolean
@@ -223,22 +221,22 @@ function widthsOf(
   const deep = depthToHold(
     s.sheet,
     { settings: ctx.settings, spaceMm: ctx.space.depthMm - frontThick(p, s) },
-    Math.max(LEAST_CLEAR_MM, ...inBox.map((g) => g.item.deepMm)),
+    Math.max(LEAST_DEEP_MM, ...inBox.map((g) => g.item.deepMm)),
     { takenMm: s.innerMm + s.slideMm, outMm: standsOut(p.front) },
   )
   const why = p.front === 'pivots' && goods.length === 0 ? { code: 'behind-leaves', terms: [] } : deep.why
-  const depthMm = pen.length({ path: 'depthMm', code: 'clear-depth', min: LEAST_CLEAR_MM, max: 600 }, deep.mm, why)
+  const depthMm = pen.length({ path: 'depthMm', code: 'clear-depth', min: LEAST_DEEP_MM, max: 600 }, deep.mm, why)
   const widest = Math.max(...inBox.map((g) => g.item.acrossMm))
-  const usual = Math.min(
-    Math.max(USUAL_CLEAR, clearInBox(p.front, widest + 2 * s.sideMm)),
+  const usual = clearBay(
+    Math.max(USUAL_SPAN_MM, clearInBox(p.front, widest + 2 * s.sideMm)),
     ctx.space.lengthMm - 2 * s.t,
   )
   const studs = reachesTwoStuds(ctx, usual, s.t)
   const clearMm = pen.length(
-    { path: 'clearMm', code: 'clear-bay', min: 150, max: 1800 },
+    { path: 'clearMm', code: 'clear-bay', min: LEAST_CLEAR_MM, max: 1800 },
     studs === null ? usual : roundUp(studs, units),
     studs === null
-      ? { code: 'usual-span', terms: [], data: { everyMm: USUAL_CLEAR } }
+      ? { code: 'usual-span', terms: [], data: { everyMm: USUAL_SPAN_MM } }
       : { code: 'two-studs', terms: [] },
   )
   const dadoMm = dadoDepth(s.t, units)
