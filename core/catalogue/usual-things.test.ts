@@ -46,6 +46,28 @@ describe('usual things', () => {
       expect(usualThing(several)?.name).toBe(one)
     expect(usualThing('freezer of my aunt')).toBeUndefined()
   })
+  it('go by other names too, in one word or in two, and none of those is the name of another', () => {
+    for (const [name, thing] of [
+      ['chainsaw', 'chain saw'],
+      ['sawhorses', 'saw horse'],
+      ['toolbox', 'tool box'],
+      ['lawnmower', 'lawn mower'],
+      ['barbecue', 'charcoal grill'],
+      ['bikes', 'bicycle'],
+      ['garden hose', 'garden hose on its reel'],
+      ['plant pots', 'flower pot'],
+      ['winter tyres', 'wheel with tyre'],
+      ['drums of water', 'drum of water'],
+      ['gas bottles', 'bottle of gas'],
+    ])
+      expect([name, usualThing(name)?.name]).toEqual([name, thing])
+    const all = USUAL_THINGS.flatMap((t) => [t.name, ...t.also].map((x) => [x, t.name]))
+    for (const [said, of] of all) expect([said, usualThing(said)?.name]).toEqual([said, of])
+    expect(usualThingsLike('chains', 9).map((t) => t.name)).toContain('chain saw')
+    expect(usualThingsLike('bike', 9)[0].name).toBe('bicycle')
+    expect(usualThingsLike('barb', 9).map((t) => t.name)).toEqual(['charcoal grill'])
+    expect(said('2 sawhorses')).toMatchObject({ name: 'sawhorses', count: 2, acrossMm: 1000 })
+  })
   it('may be said without a size, which is asked about until somebody measures', () => {
     const g = said('2 chest freezers')
     expect(g).toMatchObject({ name: 'chest freezers', kind: 'equipment', count: 2, acrossMm: 900, massKg: null })

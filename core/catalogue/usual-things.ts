@@ -4,6 +4,8 @@ import type { GoodsKind } from './containers.ts'
 export interface UsualThing {
   group: UsualGroup
   name: string
+  /** Other words for it. */
+  also: readonly string[]
   kind: GoodsKind
   acrossMm: number
   deepMm: number
@@ -168,6 +170,7 @@ const THINGS: Record<UsualGroup, readonly Row[]> = {
     ['fuel can', 'box', 350, 260, 300, 12],
     ['bottle of gas', 'pail', 310, 310, 580, 24],
     ['drum of oil', 'drum', 580, 580, 880, 200, 0.1],
+    ['drum of water', 'drum', 580, 580, 880, 225, 0.1],
   ],
   'wood and sheets': [
     ['plank', 'board', 2400, 200, 30, 14],
@@ -214,10 +217,68 @@ const THINGS: Record<UsualGroup, readonly Row[]> = {
   ],
 }
 
+/** What people call some of them besides. */
+const ALSO: Partial<Record<string, readonly string[]>> = {
+  refrigerator: ['fridge'],
+  'small refrigerator': ['small fridge'],
+  'washing machine': ['washer'],
+  'tumble dryer': ['dryer', 'clothes dryer'],
+  'shop vacuum': ['wet vacuum'],
+  bicycle: ['bike', 'cycle'],
+  'small bicycle': ['small bike', 'child’s bicycle', 'child’s bike'],
+  'kick scooter': ['scooter'],
+  'hand truck': ['sack truck', 'dolly'],
+  stroller: ['pram', 'pushchair', 'buggy'],
+  'bicycle trailer': ['bike trailer'],
+  'step ladder': ['steps'],
+  'saw horse': ['trestle'],
+  'lawn mower': ['mower'],
+  'string trimmer': ['grass trimmer', 'line trimmer'],
+  'garden hose on its reel': ['garden hose', 'hose', 'hose reel'],
+  'bag of soil': ['bag of compost', 'bag of potting soil'],
+  'flower pot': ['plant pot', 'pot'],
+  'garden cushion': ['cushion'],
+  'charcoal grill': ['barbecue', 'grill'],
+  parasol: ['sunshade', 'patio umbrella'],
+  'cool box': ['cooler', 'ice box'],
+  'pair of skis': ['skis'],
+  sled: ['sledge', 'toboggan'],
+  'job-site table saw': ['portable table saw'],
+  'drill press': ['pillar drill'],
+  'benchtop planer': ['thickness planer', 'planer'],
+  'mitre saw': ['miter saw', 'chop saw'],
+  'dust extractor': ['dust collector'],
+  'air compressor': ['compressor'],
+  'cordless drill': ['drill'],
+  'random orbit sander': ['sander'],
+  'pair of pliers': ['pliers'],
+  'adjustable wrench': ['wrench', 'spanner'],
+  'bar clamp': ['clamp'],
+  'spirit level': ['level'],
+  'crow bar': ['pry bar'],
+  'tool box': ['tool chest'],
+  suitcase: ['travel case'],
+  'tin of paint': ['can of paint', 'paint can', 'paint tin'],
+  'can of spray': ['spray can'],
+  'fuel can': ['petrol can', 'gas can', 'jerry can'],
+  'bottle of gas': ['gas bottle', 'gas cylinder'],
+  plank: ['board', 'piece of lumber', 'piece of timber'],
+  'full sheet': ['sheet of plywood', 'plywood sheet'],
+  'box of decorations': ['decorations', 'christmas decorations'],
+  'artificial tree': ['christmas tree'],
+  'wheel with tyre': ['tyre', 'tire', 'car wheel', 'winter tyre', 'winter tire', 'wheel with tire'],
+  'roof bars': ['roof rack'],
+  'floor jack': ['trolley jack', 'car jack'],
+  'snow chains': ['pair of snow chains'],
+  'crate of jars': ['jars of preserves'],
+  'bag of pet food': ['bag of dog food', 'bag of cat food'],
+}
+
 export const USUAL_THINGS: readonly UsualThing[] = USUAL_GROUPS.flatMap((group) =>
   THINGS[group].map(([name, kind, acrossMm, deepMm, tallMm, mostKg, spread = USUAL_SPREAD]): UsualThing => ({
     group,
     name,
+    also: ALSO[name] ?? [],
     kind,
     acrossMm,
     deepMm,
@@ -237,19 +298,24 @@ const plain = (name: string): string =>
 const one = (word: string): string => word.replace(/(?<=[a-z]{3})s$/, '').replace(/(?<=[a-z]{3})e$/, '')
 const words = (name: string): string[] => plain(name).split(' ').filter(Boolean).map(one)
 
-const known = new Map(USUAL_THINGS.map((t) => [words(t.name).join(' '), t]))
+/** In one word or in two, it is the same: a chainsaw, a chain saw. */
+const keyOf = (name: string): string => words(name).join('')
+const known = new Map(USUAL_THINGS.flatMap((t) => [t.name, ...t.also].map((name) => [keyOf(name), t] as const)))
 
 /** The usual thing that is called so; undefined where none is. */
-export const usualThing = (name: string): UsualThing | undefined => known.get(words(name).join(' '))
+export const usualThing = (name: string): UsualThing | undefined => known.get(keyOf(name))
 
 /** Usual things whose words begin with what was typed, each word of it; those whose name begins so first. */
 export function usualThingsLike(typed: string, most: number): UsualThing[] {
   const asked = plain(typed).split(' ').filter(Boolean)
   if (asked.length === 0) return []
-  const fits = (t: UsualThing) => {
-    const own = plain(t.name).split(' ')
+  const isMeant = (name: string) => {
+    const own = plain(name).split(' ')
     return asked.every((a) => own.some((w) => w.startsWith(a) || w.startsWith(one(a))))
   }
+  const joined = asked.join('')
+  const fits = (t: UsualThing) =>
+    [t.name, ...t.also].some((x) => isMeant(x) || plain(x).replaceAll(' ', '').startsWith(joined))
   const first = (t: UsualThing) => (plain(t.name).startsWith(asked.join(' ')) ? 0 : 1)
   return USUAL_THINGS.filter(fits)
     .sort((a, b) => first(a) - first(b))
