@@ -81,11 +81,19 @@ export const MEASURED: Readonly<Record<Held, readonly ToolMeasure[]>> = {
 /** Shares of its size a tool usually has where it is held, until somebody measures: product decision. */
 const USUAL = { neck: 0.3, handle: 0.5, hang: 0.75 } as const
 
-/** A tool's measures as they usually are for its size, marked as assumed. Sizes mm. */
-export function assumedTool(
-  size: { acrossMm: number; deepMm: number; tallMm: number },
-  held: Held = 'shelf',
-): ToolShape {
+interface Size {
+  acrossMm: number
+  deepMm: number
+  tallMm: number
+}
+/** Higher than this, and so many times as high as it is thick, what nothing holds falls over, mm. Product decision. */
+const SHAKY = { mm: 600, times: 3 } as const
+/** A rake, a spade, a long level: it stands nowhere by itself. */
+export const fallsOver = (size: Size): boolean =>
+  size.tallMm > SHAKY.mm && size.tallMm > SHAKY.times * Math.min(size.acrossMm, size.deepMm)
+
+/** A tool's measures as they usually are for its size, marked as assumed: what would fall over hangs on pegs. Sizes mm. */
+export function assumedTool(size: Size, held: Held = fallsOver(size) ? 'pegs' : 'shelf'): ToolShape {
   const least = Math.min(size.acrossMm, size.deepMm)
   const whole = (mm: number, key: ToolMeasure) => Math.min(TOOL_LIMITS[key][1], Math.max(1, Math.round(mm)))
   return {

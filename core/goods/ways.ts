@@ -1,5 +1,6 @@
 import { hangsByBar, isLong, type Goods } from './goods.ts'
 import { countedKg } from './presumed.ts'
+import { fallsOver } from './tool.ts'
 import type { WayCode } from './way-codes.ts'
 
 /*
@@ -27,15 +28,19 @@ export function wishedWay(kind: { suits(g: Goods): Way | null }, g: Goods): Way 
 export const standsOnShelf = (g: Goods): boolean =>
   g.kind !== 'drum' && g.kind !== 'equipment' && g.kind !== 'sheet' && g.kind !== 'bicycle' && !isLong(g)
 
+/** Long tools are hung, or stand behind a door. */
+const standsUnheld = (g: Goods): boolean => g.kind === 'tool' && fallsOver(g)
+const standsOpen = (g: Goods): boolean => standsOnShelf(g) && !standsUnheld(g)
+
 /** On shelves over a floor: drums and machines under them. */
 export function onFramedShelves(g: Goods): Way | null {
   if (g.kind === 'drum') return way('under-shelf', 3)
   if (g.kind === 'equipment') return way('own-bay', 2)
-  return standsOnShelf(g) ? way('on-shelf', g.kind === 'tool' ? 1 : 2) : null
+  return standsOpen(g) ? way('on-shelf', g.kind === 'tool' ? 1 : 2) : null
 }
 /** On a shelf that is no floor's, up to some mass. */
 export const onShelf = (g: Goods, mostKg: number, score: Way['score']): Way | null =>
-  standsOnShelf(g) && countedKg(g) <= mostKg ? way('on-shelf', g.kind === 'tool' ? 1 : score) : null
+  standsOpen(g) && countedKg(g) <= mostKg ? way('on-shelf', g.kind === 'tool' ? 1 : score) : null
 
 /** Behind doors. */
 export const behindDoors = (g: Goods, mostKg: number): Way | null =>
@@ -102,12 +107,14 @@ export const inStore = (g: Goods): Way | null => (g.kind === 'sheet' ? way('in-s
 export const onRails = (g: Goods): Way | null => (g.tote ? way('rim-rails', 3) : null)
 
 /** How a thing is never kept, whatever kind of build there is. */
-export type NeverCode = 'high-drum' | 'flat-sheet' | 'on-end' | 'heap-of-tools' | 'stacked-totes' | 'behind' | 'leaning'
+export type NeverCode =
+  'high-drum' | 'flat-sheet' | 'on-end' | 'stood-up' | 'heap-of-tools' | 'stacked-totes' | 'behind' | 'leaning'
 export function neverOf(g: Goods): NeverCode[] {
   const out: NeverCode[] = []
   if (g.kind === 'drum') out.push('high-drum')
   if (g.kind === 'sheet') out.push('flat-sheet')
   if (isLong(g)) out.push('on-end')
+  if (standsUnheld(g)) out.push('stood-up')
   if (g.kind === 'tool') out.push('heap-of-tools')
   if (g.kind === 'tote') out.push('stacked-totes')
   if (hangsByBar(g)) out.push('leaning')

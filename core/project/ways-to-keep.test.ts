@@ -42,6 +42,15 @@ describe('ways to keep a thing', () => {
     for (const g of [sheet, plank, ladder]) expect(codes(g)).not.toContain('on-shelf')
     expect([neverOf(drum), neverOf(sheet), neverOf(ladder)]).toEqual([['high-drum'], ['flat-sheet'], ['on-end']])
   })
+  it('stand no rake on an open shelf, and a short tool still', () => {
+    const rake = thing({ kind: 'tool', acrossMm: 450, deepMm: 80, tallMm: 1650, massKg: 2 })
+    const short = thing({ kind: 'tool', acrossMm: 220, deepMm: 80, tallMm: 220, massKg: 2 })
+    expect(codes(rake)).not.toContain('on-shelf')
+    expect(codes(rake)[0]).toBe('own-holder')
+    expect(neverOf(rake)).toContain('stood-up')
+    expect(codes(short)).toContain('on-shelf')
+    expect(neverOf(short)).not.toContain('stood-up')
+  })
   it('lay what is long and bulky on a deck as well, and what no arm is long enough for there alone', () => {
     const roofBox = (deepMm: number, massKg = 22) =>
       thing({ kind: 'board', acrossMm: 2000, deepMm, tallMm: 400, massKg, often: 'seldom' })

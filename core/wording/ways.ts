@@ -25,6 +25,7 @@ export const NEVER: Record<NeverCode, string> = {
   'high-drum': 'on a shelf, above the knee',
   'flat-sheet': 'flat on a shelf: it sags, and buries what lies under it',
   'on-end': 'on end in a corner: it bows, and falls',
+  'stood-up': 'upright on an open shelf: nothing holds it, and it falls',
   'heap-of-tools': 'in a tote with others: it is never found',
   'stacked-totes': 'in stacks of more than three: the lowest is never opened',
   behind: 'behind something else',
