@@ -169,6 +169,17 @@ describe('boards on arms', () => {
     expect([problem.code, problem.field]).toEqual([code, field])
     expect(sayProblem(problem, say)).toMatch(/^[A-Z].*\.$/)
   })
+  it('leaves what is thick itself its height: a kayak, a roof box', () => {
+    const kayak = board({ id: 'k', count: 1, acrossMm: 3200, deepMm: 650, tallMm: 380, massKg: 24 })
+    const box = board({ id: 'r', count: 1, acrossMm: 2000, deepMm: 600, tallMm: 400, massKg: 20 })
+    for (const item of [kayak, box]) {
+      const r2 = read({}, ctx([item], { depthMm: 900 }))
+      expect(r2.shaped.unhoused).toEqual([])
+      const [placed] = r2.shaped.assembly.bays.flatMap((b) => b.items)
+      const [bay] = r2.shaped.assembly.bays
+      expect(placed.box.max[2]).toBeLessThanOrEqual(bay.clear.max[2])
+    }
+  })
   it('tells what is no board, and keeps the rest', () => {
     const r2 = read({}, ctx([board(), box]))
     expect(r2.shaped.unhoused).toEqual([{ goodsId: 'x', count: 1, why: 'no-board' }])

@@ -123,7 +123,7 @@ export function planOut(
   // Arms rise to their ends: what lies there is level with them.
   const leanMm = arm * Math.tan(TILT_RAD) + diameterMm
   const tallest = Math.max(USUAL_STACK, ...boards.map((g) => g.item.tallMm))
-  const rise = roundUp(Math.max(USUAL_RISE, Math.min(tallest, USUAL_STACK) + aboveMm + leanMm), units)
+  const rise = roundUp(Math.max(USUAL_RISE, tallest + aboveMm + leanMm), units)
   const riseMm = pen.length({ path: 'riseMm', code: 'level-rise', min: 100, max: 1200 }, rise, {
     code: 'rise-boards',
     terms: [],
