@@ -212,7 +212,7 @@ const THINGS: Record<UsualGroup, readonly Row[]> = {
     ['box of toys', 'box', 500, 350, 300, 12],
     ['play house part', 'sheet', 1200, 50, 1000, 15],
     ['high chair', 'other', 550, 600, 1000, 11],
-    ['cot, taken apart', 'sheet', 1250, 150, 800, 22],
+    ['cot, taken apart', 'other', 1250, 150, 800, 22],
     ['board games', 'box', 300, 300, 250, 8],
   ],
 }

@@ -33,9 +33,9 @@ describe('a tool', () => {
       }),
     )
   })
-  it('hangs on pegs until somebody says otherwise, where it would fall over by itself; else it stands', () => {
+  it('hangs on pegs, or on a hook where it would fall through those, until somebody says otherwise, where it would fall over by itself; else it stands', () => {
     const held = (acrossMm: number, deepMm: number, tallMm: number) => assumedTool({ acrossMm, deepMm, tallMm }).held
-    expect([held(450, 80, 1650), held(230, 120, 1450), held(60, 30, 1200)]).toEqual(['pegs', 'pegs', 'pegs'])
+    expect([held(450, 80, 1650), held(230, 120, 1450), held(60, 30, 1200)]).toEqual(['pegs', 'pegs', 'hook'])
     expect([held(260, 160, 260), held(130, 40, 550), held(500, 400, 900)]).toEqual(['shelf', 'shelf', 'shelf'])
   })
   it('has a table only where it is a tool', () => {

@@ -92,8 +92,13 @@ const SHAKY = { mm: 600, times: 3 } as const
 export const fallsOver = (size: Size): boolean =>
   size.tallMm > SHAKY.mm && size.tallMm > SHAKY.times * Math.min(size.acrossMm, size.deepMm)
 
-/** A tool's measures as they usually are for its size, marked as assumed: what would fall over hangs on pegs. Sizes mm. */
-export function assumedTool(size: Size, held: Held = fallsOver(size) ? 'pegs' : 'shelf'): ToolShape {
+/** Pegs stand so far apart at least that what is thinner falls through: that hangs on a hook, mm. Product decision. */
+const ON_PEGS_MM = 60
+const usuallyHeld = (size: Size): Held =>
+  !fallsOver(size) ? 'shelf' : Math.min(size.acrossMm, size.deepMm) < ON_PEGS_MM ? 'hook' : 'pegs'
+
+/** A tool's measures as they usually are for its size, marked as assumed: what would fall over hangs. Sizes mm. */
+export function assumedTool(size: Size, held: Held = usuallyHeld(size)): ToolShape {
   const least = Math.min(size.acrossMm, size.deepMm)
   const whole = (mm: number, key: ToolMeasure) => Math.min(TOOL_LIMITS[key][1], Math.max(1, Math.round(mm)))
   return {

@@ -1,6 +1,6 @@
 import { wishedWay } from '../goods/ways.ts'
 import type { AnyFamily } from '../families/family.ts'
-import { allFamilies } from '../families/registry.ts'
+import { allFamilies, isHung } from '../families/registry.ts'
 import { doorways } from '../clearance/keep-outs.ts'
 import { gapBetween, moved, type Convex } from '../geometry/convex.ts'
 import { minus } from '../geometry/plane.ts'
@@ -13,7 +13,8 @@ import { nextOnWall, priceBook, readingsOf, roomPlan } from '../project/read-bui
 import { readAlone } from '../project/read-builds.ts'
 import { placeBuilds, roomKeeps } from '../project/room-checks.ts'
 import { RoughPrices } from '../takeoff/rough-cost.ts'
-import { longerOntoStuds, shiftsOntoStuds } from '../room/onto-studs.ts'
+import { FROM_END_MM, longerOntoStuds, shiftsOntoStuds } from '../room/onto-studs.ts'
+import { studCentres } from '../room/room.ts'
 import type { WallLine } from '../room/outline.ts'
 import { judgedOffer, judgeFor, lessonsFor, type Judge } from './judged-offer.ts'
 import { howMany, offersAt, taught, type Lot, type Offer, type Shop } from './offer.ts'
@@ -284,7 +285,8 @@ export class RoomMarket implements Market {
 
   /** One that a single stud would hold is put over two: a little further along, or longer; else it is none. */
   private at(kind: string, w: WallLine, offsetMm: number, lot: Lot, others: readonly Offer[]): Offer | null {
-    const first = this.shrunk(kind, w, offsetMm, lot, others)
+    const here = this.shrunk(kind, w, offsetMm, lot, others)
+    const first = here ?? this.overNext(kind, w, offsetMm, lot, others)
     // What hangs from the ceiling is only steadied by the wall.
     if (!first || first.fixings > 1 || first.overhead || w.wall.construction.kind !== 'studs') return first
     const { from, to } = beside(w, first.body)
@@ -303,6 +305,15 @@ export class RoomMarket implements Market {
     }
     const [best] = found.sort((a, b) => howMany(b.housed) - howMany(a.housed))
     return best ?? (first.fixings === 0 && isLow(first) ? first : null)
+  }
+
+  /** What hangs and found too few studs where it was, beginning at the next one; null where that is none either. */
+  private overNext(kind: string, w: WallLine, offsetMm: number, lot: Lot, others: readonly Offer[]): Offer | null {
+    const bare = newBuild({ id: '', wallId: w.wall.id, offsetMm, family: kind, params: {} })
+    if (w.wall.construction.kind !== 'studs' || !isHung(bare)) return null
+    const next = studCentres(w.wall).find((x) => x - FROM_END_MM > offsetMm)
+    const found = next && this.shrunk(kind, w, Math.floor(next - FROM_END_MM), lot, others)
+    return found && found.fixings > 1 ? found : null
   }
 
   /** The same with so much length at least, where nothing stands there. */

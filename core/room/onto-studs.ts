@@ -1,7 +1,7 @@
 import { studCentres, type Wall } from './room.ts'
 
 /** Fixings keep so far from the ends of what is fixed, and a stud is not quite where it should be, mm. Product decision. */
-const FROM_END_MM = 40
+export const FROM_END_MM = 40
 
 /**
  * How far something that reaches from one place along a wall to another is moved so that two studs lie behind it.

@@ -3,7 +3,7 @@ import type { UnitSystem } from '../../measure/units.ts'
 import { armParams, startingArms } from '../arms.ts'
 import { countDim, dim, keys, section } from '../params.ts'
 
-export const LIMITS = { uprights: 10, levels: 12, armMm: 700 } as const
+export const LIMITS = { uprights: 10, levels: 12, armMm: 900 } as const
 export const SCREWS = { one: 1, two: 2 } as const
 
 export const boardRackParams = z.object({
