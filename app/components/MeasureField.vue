@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { computed, ref, useId, watch } from 'vue'
+import { computed, ref, useId } from 'vue'
 import { angleText, parseAngle } from '../../core/measure/angle.ts'
 import { lengthForField } from '../../core/measure/format.ts'
 import { parseLength } from '../../core/measure/parse-length.ts'
@@ -7,6 +7,7 @@ import { parseMass } from '../../core/measure/parse-mass.ts'
 import { KG_PER_LB, stepMm } from '../../core/measure/units.ts'
 import { sayProblem } from '../../core/wording/problems.ts'
 import { useRefusal } from '../composables/refusal.ts'
+import { useTyped } from '../composables/typed.ts'
 import { useReadings } from '../stores/readings.ts'
 
 /**
@@ -31,8 +32,10 @@ const id = useId()
 const problem = ref('')
 const refusalOf = useRefusal()
 /** Reports a value; one the project would not take stays here with its reason. */
-const report = (value: number | null, stepped: boolean) =>
-  void (problem.value = refusalOf(() => emit('change', value, stepped)))
+function report(value: number | null, stepped: boolean) {
+  taken()
+  problem.value = refusalOf(() => emit('change', value, stepped))
+}
 
 const shown = computed(() => {
   if (props.value === null) return ''
@@ -54,11 +57,10 @@ const unit = computed(() =>
           ? 'in'
           : 'mm',
 )
-const text = ref(shown.value)
-watch(shown, (s) => {
-  text.value = s
-  problem.value = ''
-})
+const { text, taken } = useTyped(
+  () => shown.value,
+  () => (problem.value = ''),
+)
 
 function range(value: number): string {
   const { say } = readings
@@ -130,6 +132,7 @@ const said = computed(() => problem.value || props.error)
     <div class="box">
       <input
         :id="id"
+        ref="field"
         v-model="text"
         type="text"
         class="form-control form-control-sm"

@@ -1,8 +1,9 @@
 <script setup lang="ts">
-import { ref, watch } from 'vue'
+import { ref } from 'vue'
 import { parseMoney } from '../../core/measure/money.ts'
 import { sayProblem } from '../../core/wording/problems.ts'
 import { useRefusal } from '../composables/refusal.ts'
+import { useTyped } from '../composables/typed.ts'
 import { useReadings } from '../stores/readings.ts'
 
 /**
@@ -24,14 +25,13 @@ const emit = defineEmits<{ change: [value: number | null] }>()
 const readings = useReadings()
 const problem = ref('')
 const refusalOf = useRefusal()
-const report = (value: number | null) => void (problem.value = refusalOf(() => emit('change', value)))
+function report(value: number | null) {
+  taken()
+  problem.value = refusalOf(() => emit('change', value))
+}
 const shown = () =>
   props.value === null ? '' : props.kind === 'money' ? (props.value / 100).toFixed(2) : String(props.value)
-const text = ref(shown())
-watch(
-  () => props.value,
-  () => (text.value = shown()),
-)
+const { text, taken } = useTyped(shown, () => (problem.value = ''))
 
 function commit() {
   const typed = text.value.trim()
@@ -54,6 +54,7 @@ function commit() {
   <div>
     <input
       :id="fieldId"
+      ref="field"
       v-model="text"
       class="form-control form-control-sm"
       :class="{ 'is-invalid': problem }"
