@@ -11,8 +11,8 @@ export function useTyped(shown: () => string, replaced: () => void) {
   const text = ref(shown())
   const field = useTemplateRef<HTMLInputElement>('field')
   let before = text.value
-  watch(shown, (now) => {
-    const isTyping = text.value !== before && document.activeElement === field.value
+  watch(shown, (now, was) => {
+    const isTyping = ![before, was].includes(text.value) && document.activeElement === field.value
     before = now
     if (isTyping) return
     text.value = now

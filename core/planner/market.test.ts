@@ -153,6 +153,15 @@ describe('what is known from elsewhere', () => {
     expect(market.settled(light).build.params).toMatchObject(light.plain!)
     expect(market.settled(light).fails).toBe(false)
   })
+  it('what stands in a corner stands before both walls, but for one that is kept free', () => {
+    const { p } = room([])
+    const at = (keepFree: string[]) => {
+      const market = new RoomMarket(p, { ...NO_WISHES, keepFree })
+      return market.wallsBy(market.offer('post-rack', 'n', [{ goodsId: 'box', count: 12 }], [])!)
+    }
+    expect(at([])).toEqual(['n', 'w'])
+    expect(at(['e', 's', 'w'])).toEqual(['n'])
+  })
   it('what no stud holds is offered only where it is low', () => {
     const { p } = room([], 3)
     const walls = p.room.walls.map((w) => ({

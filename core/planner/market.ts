@@ -63,6 +63,8 @@ export interface Market {
   latest(offer: Offer): Offer
   /** Whether a build can stand beside others. */
   fits(offer: Offer, others: readonly Offer[]): boolean
+  /** Walls that may be built at and a build stands before: its own, and one it stands at the end of. */
+  wallsBy(offer: Offer): readonly string[]
 }
 
 /** Everything that stands in a room already, or keeps space there. */
@@ -191,8 +193,7 @@ export class RoomMarket implements Market {
   }
 
   offer(kind: string, wallId: string, lot: Lot, others: readonly Offer[]): Offer | null {
-    const w = this.shop.outline.walls.find((x) => x.wall.id === wallId)
-    if (!w) return null
+    const w = this.lineOf(wallId)
     const inTheWay = [
       ...this.standing.map((b) => ({ ...beside(w, b), gap: BESIDE_MM })),
       ...others.map((o) => ({ ...beside(w, o.body), gap: BETWEEN_MM })),
@@ -215,7 +216,7 @@ export class RoomMarket implements Market {
 
   extended(offer: Offer, lot: Lot, others: readonly Offer[]): Offer | null {
     const { build } = offer
-    const w = this.shop.outline.walls.find((x) => x.wall.id === build.wallId)!
+    const w = this.lineOf(build.wallId)
     const all = together(offer.housed, lot)
     const found = this.at(build.family, w, build.offsetMm, all, others)
     // Nothing that has its place may lose it.
@@ -236,6 +237,14 @@ export class RoomMarket implements Market {
 
   fits(offer: Offer, others: readonly Offer[]): boolean {
     return this.allowed(offer) && this.metBy(offer, others).length === 0
+  }
+
+  wallsBy({ body }: Offer): readonly string[] {
+    return this.shop.outline.walls.flatMap((w) => {
+      const b = beside(w, body)
+      const isThere = b.outMm < w.wall.depthMm && b.to > 0 && b.from < w.wall.lengthMm
+      return isThere && this.walls.includes(w.wall.id) ? [w.wall.id] : []
+    })
   }
 
   latest(offer: Offer): Offer {
@@ -269,8 +278,7 @@ export class RoomMarket implements Market {
 
   /** The longest stretch of a wall that nothing stands before, mm. */
   freeMm(wallId: string, others: readonly Offer[]): number {
-    const w = this.shop.outline.walls.find((x) => x.wall.id === wallId)
-    if (!w) return 0
+    const w = this.lineOf(wallId)
     const taken = [...this.standing, ...others.map((o) => o.body)]
       .map((b) => beside(w, b))
       .filter((b) => b.outMm < w.wall.depthMm && b.to > 0 && b.from < w.wall.lengthMm && b.outMm > -TOUCH_MM)

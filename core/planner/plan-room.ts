@@ -16,22 +16,8 @@ import { whyHomeless, type Homeless } from './help.ts'
 import { RoomMarket } from './market.ts'
 import { A_WEEK, beats, type Measures } from './measures.ts'
 import { isInWall, lotWithout, measured, type Lot, type Offer } from './offer.ts'
-import {
-  AIMS,
-  allJudged,
-  differ,
-  measuresOf,
-  mended,
-  refitted,
-  type SearchOptions,
-  searching,
-  Shelf,
-  withoutFailing,
-  type Aim,
-  type Bulk,
-  type Plan,
-  type Urgency,
-} from './search.ts'
+import { AIMS, differ, keeping, measuresOf, Shelf, type Aim, type Plan, type Urgency } from './plans.ts'
+import { allJudged, mended, refitted, searching, withoutFailing, type Bulk, type SearchOptions } from './search.ts'
 import type { Wishes } from '../project/wishes.ts'
 
 /** A plan of a room: builds where they go, what they come to, and what is left without a place. */
@@ -306,19 +292,17 @@ class RoomPlanner {
         const build = now.get(x.build.id)
         return build ? [{ ...x, build, housed: build.goods }] : []
       })
-      const lost = offers.reduce<Lot>(
-        (left, x) => lotWithout(left, x.housed),
-        plan.offers.flatMap((x) => x.housed),
-      )
-      if (lost.length === 0) break
-      plan = withoutFailing(mended({ offers, homeless: [...plan.homeless, ...lost] }, this.market, o), this.market)
+      const fewer = keeping(plan, offers)
+      if (fewer.homeless.length === plan.homeless.length) break
+      plan = withoutFailing(mended(fewer, this.market, o), this.market)
       readings = proven(this.p, plan)
     }
     // What holds by itself and fails beside the others is no part of a plan either.
     for (let bad = toDrop(readings); bad.size > 0 && bad.size < plan.offers.length; bad = toDrop(readings)) {
-      const gone = plan.offers.filter((x) => bad.has(x.build.id))
-      const offers = plan.offers.filter((x) => !bad.has(x.build.id))
-      plan = { offers, homeless: [...plan.homeless, ...gone.flatMap((x) => x.housed)] }
+      plan = keeping(
+        plan,
+        plan.offers.filter((x) => !bad.has(x.build.id)),
+      )
       readings = proven(this.p, plan)
     }
     return { plan, readings }

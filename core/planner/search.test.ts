@@ -4,7 +4,8 @@ import { seeded } from '../measure/seeded.ts'
 import type { Market } from './market.ts'
 import { beats } from './measures.ts'
 import { howMany, type Lot, type Offer } from './offer.ts'
-import { differ, lotsOf, measuresOf, searching, Shelf, worthOf, type Aim, type SearchOptions } from './search.ts'
+import { differ, measuresOf, Shelf, worthOf, type Aim } from './plans.ts'
+import { lotsOf, searching, type SearchOptions } from './search.ts'
 
 /*
  * A made-up market of three walls and two kinds of build, small enough to try everything: each build costs something to
@@ -95,6 +96,7 @@ class TinyMarket implements Market {
   lightened = (o: Offer) => o
   latest = (o: Offer) => o
   fits = () => true
+  wallsBy = (o: Offer) => [o.build.wallId]
 }
 
 function tiny(seed: number, roomShare: number) {

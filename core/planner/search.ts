@@ -1,6 +1,17 @@
 import type { Market } from './market.ts'
 import { lotWithout, type Lot, type Offer } from './offer.ts'
-import { beats, type Measures } from './measures.ts'
+import {
+  HOMELESS,
+  isAllJudged,
+  keeping,
+  likeness,
+  measuresOf,
+  worthOf,
+  type Aimed,
+  type Plan,
+  type Shelf,
+  type Urgency,
+} from './plans.ts'
 
 /*
  * Which builds keep a heap of things, and where: sets of builds are grown lot by lot, in several orders, the best or the few
@@ -8,29 +19,12 @@ import { beats, type Measures } from './measures.ts'
  * at is kept, so that plans that are best in something else are at hand.
  */
 
-/** What a plan is to be good at. */
-export const AIMS = ['cost', 'floor', 'reach'] as const
-export type Aim = (typeof AIMS)[number]
-
-/** A set of builds, and what has no place in any of them. */
-export interface Plan {
-  offers: readonly Offer[]
-  homeless: Lot
-}
-
-/** How much more it matters that a thing of every day has a place than one used seldom, and what it is worth. */
-export type Urgency = (goodsId: string) => number
-
 /** How much room one of a thing takes, in any unit. */
 export type Bulk = (goodsId: string) => number
 
-const isAllJudged = (x: Plan): boolean => x.offers.every((offer) => offer.judged)
-
-export interface SearchOptions {
-  aim: Aim
+export interface SearchOptions extends Aimed {
   urgency: Urgency
   bulk: Bulk
-  budgetMinor: number | null
   /** Plans there are already: others are worth more. */
   unlike: readonly Plan[]
   /** Numbers from 0 up to 1, the same ones each time. */
@@ -39,56 +33,6 @@ export interface SearchOptions {
   isLate?: (share: number) => boolean
   /** Whether so much of it has passed that no further plan is grown from nothing. */
   isGrown?: () => boolean
-}
-
-/**
- * What a measure is worth against the others, in whole coins: a square metre of floor, a metre a week of reaching, a
- * thing kept in a makeshift way, one more kind of build, one more build. Product decision: what is aimed at outweighs the rest.
- */
-const WORTH: Record<
-  Aim,
-  { coin: number; floor: number; reach: number; makeshift: number; kind: number; build: number }
-> = {
-  cost: { coin: 1, floor: 10, reach: 0.2, makeshift: 8, kind: 12, build: 15 },
-  floor: { coin: 0.15, floor: 250, reach: 0.5, makeshift: 8, kind: 12, build: 12 },
-  reach: { coin: 0.15, floor: 10, reach: 12, makeshift: 12, kind: 8, build: 10 },
-}
-/** A thing without a place is worse than anything it could cost, in coins; so is a build that does not hold. */
-const HOMELESS = 20_000
-const TROUBLE = 2_000
-
-/** Kinds of build in a plan. */
-const kindsIn = (offers: readonly Offer[]) => new Set(offers.map((o) => o.build.family)).size
-const sum = (offers: readonly Offer[], of: (o: Offer) => number) => offers.reduce((n, o) => n + of(o), 0)
-
-/** What a plan measures as far as it is known: what nobody has judged yet has no troubles. */
-export const measuresOf = (plan: Plan, urgency: Urgency): Measures => ({
-  homeless: plan.homeless.reduce((n, g) => n + g.count * urgency(g.goodsId), 0),
-  troubles: sum(plan.offers, (o) => o.troubles),
-  makeshift: sum(plan.offers, (o) => o.makeshift),
-  minor: sum(plan.offers, (o) => o.minor),
-  floorM2: sum(plan.offers, (o) => o.floorM2),
-  reach: sum(plan.offers, (o) => o.reach),
-  kinds: kindsIn(plan.offers),
-  builds: plan.offers.length,
-})
-
-/** What a plan is worth for an aim: less is better. */
-export function worthOf(m: Measures, { aim, budgetMinor }: Pick<SearchOptions, 'aim' | 'budgetMinor'>): number {
-  const w = WORTH[aim]
-  const over = budgetMinor === null ? 0 : Math.max(0, m.minor - budgetMinor) / 100
-  return (
-    HOMELESS * m.homeless +
-    TROUBLE * m.troubles +
-    // A plan past the budget is none, but better than nothing while it is grown.
-    10 * over +
-    (w.coin * m.minor) / 100 +
-    w.floor * m.floorM2 +
-    w.reach * m.reach +
-    w.makeshift * m.makeshift +
-    w.kind * m.kinds +
-    w.build * m.builds
-  )
 }
 
 /** Plans kept at every lot while one is grown. */
@@ -166,7 +110,7 @@ interface Growth {
 
 /** Grows a plan until every lot has been looked at. */
 function grow(from: Plan, lots: readonly Lot[], market: Market, o: SearchOptions, g: Growth): Plan {
-  const worth = (plan: Plan) => worthOf(measuresOf(plan, o.urgency), o) + likeness(plan, o)
+  const worth = (plan: Plan) => worthOf(measuresOf(plan, o.urgency), o) + likeness(plan, o.unlike)
   let beam: Growing[] = [{ plan: from, todo: lots }]
   for (let round = 0; round < PARTS * lots.length && beam.some((b) => b.todo.length > 0); round++) {
     // Late the first way that is found is taken: what is begun is ended soon.
@@ -221,73 +165,6 @@ function byBulk(lots: readonly Lot[], { bulk, urgency }: Pick<SearchOptions, 'bu
   return [...lots].sort((a, b) => of(b) - of(a))
 }
 
-/** Plans that none beats in everything, as far as they were looked at. */
-export class Shelf {
-  readonly kept: { plan: Plan; measures: Measures }[] = []
-  /** Plans looked at. */
-  seen = 0
-
-  constructor(private readonly urgency: Urgency) {}
-
-  add(plan: Plan): void {
-    this.seen++
-    this.keep(plan)
-  }
-
-  private keep(plan: Plan): void {
-    const measures = measuresOf(plan, this.urgency)
-    const isSame = (x: Measures) => Object.entries(x).every(([k, v]) => v === measures[k as keyof Measures])
-    // What nobody has judged looks better than it is: what is judged stays beside it.
-    const outdoes = (a: Plan, b: Plan) => isAllJudged(a) || !isAllJudged(b)
-    if (this.kept.some((x) => outdoes(x.plan, plan) && (beats(x.measures, measures) || isSame(x.measures)))) return
-    const left = this.kept.filter((x) => !(outdoes(plan, x.plan) && beats(measures, x.measures)))
-    this.kept.splice(0, this.kept.length, ...left, { plan, measures })
-  }
-
-  /** A plan that is none any more. */
-  drop(plan: Plan): void {
-    const at = this.kept.findIndex((x) => x.plan === plan)
-    if (at >= 0) this.kept.splice(at, 1)
-  }
-
-  /** What is known better by now takes the place of what was looked at; plans it no longer goes into are dropped. */
-  refresh(market: Market): void {
-    const all = this.kept.splice(0)
-    for (const { plan } of all) {
-      const now = withLatest(plan, market)
-      if (now) this.keep(now)
-    }
-  }
-
-  /**
-   * The best of those kept for an aim.
-   * @param judged only of those all builds of which are judged
-   */
-  best(
-    o: Pick<SearchOptions, 'aim' | 'budgetMinor'>,
-    but: readonly Plan[] = [],
-    judged = false,
-  ): { plan: Plan; measures: Measures } | null {
-    const open = this.kept.filter((x) => !but.includes(x.plan) && (!judged || isAllJudged(x.plan)))
-    return open.reduce<(typeof open)[number] | null>(
-      (b, x) => (b && worthOf(b.measures, o) <= worthOf(x.measures, o) ? b : x),
-      null,
-    )
-  }
-}
-
-/** A plan with what is known of its builds by now; null where they no longer go together. */
-function withLatest(plan: Plan, market: Market): Plan | null {
-  const offers = plan.offers.map((o) => market.latest(o))
-  const isNew = offers.map((o, i) => o !== plan.offers[i])
-  if (!isNew.includes(true)) return plan
-  const others = (i: number) => offers.filter((_, k) => k !== i)
-  if (!offers.every((o, i) => !isNew[i] || market.fits(o, others(i)))) return null
-  // What it was found not to hold has no place now.
-  const lost = offers.flatMap((o, i) => (isNew[i] ? lotWithout(plan.offers[i].housed, o.housed) : []))
-  return { offers, homeless: [...plan.homeless, ...lost] }
-}
-
 const shuffled = <T>(list: readonly T[], random: () => number): T[] => {
   const out = [...list]
   for (let i = out.length - 1; i > 0; i--) {
@@ -323,7 +200,7 @@ export function* searching(
   rounds: number,
 ): Generator<Stage> {
   const nothing: Plan = { offers: [], homeless: [] }
-  const worth = (x: Plan) => worthOf(measuresOf(x, o.urgency), o) + likeness(x, o)
+  const worth = (x: Plan) => worthOf(measuresOf(x, o.urgency), o) + likeness(x, o.unlike)
   const left = (x: Plan) => measuresOf(x, o.urgency).homeless
   const loose: Growth = { kinds: MOST_KINDS, walls: market.walls, beam: 1, shake: 0, hasty: false }
   const few = { ...loose, kinds: FEW_KINDS }
@@ -426,13 +303,6 @@ export function refitted(plan: Plan, market: Market, o: SearchOptions): Plan {
   return mended(keeping(plan, stays), market, o, plan)
 }
 
-/** A plan of other builds, in which what has no place in them any more has none. */
-function keeping(plan: Plan, offers: readonly Offer[]): Plan {
-  const all = plan.offers.flatMap((x) => x.housed)
-  const lost = offers.reduce<Lot>((left, x) => lotWithout(left, x.housed), all)
-  return { offers, homeless: [...plan.homeless, ...lost] }
-}
-
 /**
  * A plan in which what does not hold is built otherwise, and what lost its place has another.
  * @param before the plan it was made of: what had no place in that is looked at only where something is another now
@@ -449,7 +319,7 @@ export function mended(plan: Plan, market: Market, o: SearchOptions, before?: Pl
   const again = grow({ offers: stays, homeless: [] }, lots, market, o, {
     kinds: MOST_KINDS,
     walls: market.walls,
-    tried: { lots: tried, opened: [...new Set(gone.map((x) => x.build.wallId))] },
+    tried: { lots: tried, opened: wallsOf(gone, market) },
     beam: 1,
     shake: 0,
     hasty: false,
@@ -457,6 +327,9 @@ export function mended(plan: Plan, market: Market, o: SearchOptions, before?: Pl
   const worth = (x: Plan) => worthOf(measuresOf(x, o.urgency), o)
   return worth(again) < worth(plan) ? again : plan
 }
+
+/** Walls at which something is free without some builds. */
+const wallsOf = (gone: readonly Offer[], market: Market) => [...new Set(gone.flatMap((x) => market.wallsBy(x)))]
 
 /** A plan with part of it torn down and grown again. */
 function regrown(plan: Plan, market: Market, o: SearchOptions, round: number): Plan {
@@ -469,7 +342,7 @@ function regrown(plan: Plan, market: Market, o: SearchOptions, round: number): P
   const stays = plan.offers.filter((x) => x !== hit && x !== second && x.build.wallId !== wall)
   const homeless = plan.homeless.map((g): Lot => [g])
   const gone = plan.offers.filter((x) => !stays.includes(x))
-  const opened = [...new Set(gone.map((x) => x.build.wallId))]
+  const opened = wallsOf(gone, market)
   const freed = gone.flatMap(({ housed }) => (random() < APART ? housed.map((g): Lot => [g]) : [housed]))
   const parts = [...freed, ...homeless].filter((l) => l.length > 0)
   return grow({ offers: stays, homeless: [] }, shuffled(parts, random), market, o, {
@@ -479,30 +352,8 @@ function regrown(plan: Plan, market: Market, o: SearchOptions, round: number): P
     beam: 1,
     // Now and then nothing is shaken, so that the best of what is near is found.
     shake: round % 3 === 0 ? 0 : 0.2,
-    // The first place for all of a lot is taken: more often than the best, more rounds are worth more.
+    // More rounds are worth more than the best place for each lot.
     hasty: random() < HASTY,
     dense: plan.homeless.length > 0 && random() < DENSE,
   })
-}
-
-/** What it is worth that a plan is not like one that is there already, in coins for all of it. Product decision. */
-const LIKE = 250
-const likeness = (x: Plan, { unlike }: Pick<SearchOptions, 'unlike'>): number =>
-  LIKE * unlike.reduce((n, y) => n + (1 - differ(x, y)), 0)
-
-/** What share of the things is kept by another kind of build. */
-export function differ(a: Plan, b: Plan): number {
-  const by = (x: Plan) => {
-    const out = new Map<string, number>()
-    for (const o of x.offers)
-      for (const g of o.housed) {
-        const key = `${g.goodsId} ${o.build.family}`
-        out.set(key, (out.get(key) ?? 0) + g.count)
-      }
-    return out
-  }
-  const [of, other] = [by(a), by(b)]
-  const all = [...of.values()].reduce((n, x) => n + x, 0)
-  const same = [...of].reduce((n, [key, count]) => n + Math.min(count, other.get(key) ?? 0), 0)
-  return all > 0 ? 1 - same / all : 0
 }

@@ -180,6 +180,15 @@ describe('boards on arms', () => {
       expect(placed.box.max[2]).toBeLessThanOrEqual(bay.clear.max[2])
     }
   })
+  it('keeps its usual rise where more levels keep more than one high thing would', () => {
+    const many = board({ id: 'm', count: 200, tallMm: 60 })
+    const thick = board({ id: 't', count: 1, acrossMm: 2000, deepMm: 400, tallMm: 700 })
+    const left = (goods: Goods[]) => read({}, ctx(goods, { depthMm: 900 })).shaped.unhoused
+    const count = (goods: Goods[], id: string) => left(goods).reduce((n, u) => n + (u.goodsId === id ? u.count : 0), 0)
+    // More boards than it takes: the thick thing costs them one place at most, and by itself it has one.
+    expect(count([many, thick], 'm')).toBeLessThanOrEqual(count([many], 'm') + 1)
+    expect(count([thick], 't')).toBe(0)
+  })
   it('tells what is no board, and keeps the rest', () => {
     const r2 = read({}, ctx([board(), box]))
     expect(r2.shaped.unhoused).toEqual([{ goodsId: 'x', count: 1, why: 'no-board' }])

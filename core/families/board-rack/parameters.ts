@@ -3,7 +3,7 @@ import type { UnitSystem } from '../../measure/units.ts'
 import { armParams, startingArms } from '../arms.ts'
 import { countDim, dim, keys, section } from '../params.ts'
 
-export const LIMITS = { uprights: 10, levels: 12, armMm: 900 } as const
+export const LIMITS = { uprights: 10, levels: 12, armMm: 900, riseMm: 1200 } as const
 export const SCREWS = { one: 1, two: 2 } as const
 
 export const boardRackParams = z.object({
@@ -13,7 +13,7 @@ export const boardRackParams = z.object({
   levels: countDim(1, LIMITS.levels),
   /** Lowest arm at the face of its upright above the floor, and from one level to the next. */
   lowestMm: dim(100, 2600),
-  riseMm: dim(100, 1200),
+  riseMm: dim(100, LIMITS.riseMm),
   /** Out from the face of the uprights. */
   armMm: dim(80, LIMITS.armMm),
   /** Over what lies on a level, for a hand. */

@@ -122,13 +122,6 @@ export function planOut(
 
   // Arms rise to their ends: what lies there is level with them.
   const leanMm = arm * Math.tan(TILT_RAD) + diameterMm
-  const tallest = Math.max(USUAL_STACK, ...boards.map((g) => g.item.tallMm))
-  const rise = roundUp(Math.max(USUAL_RISE, tallest + aboveMm + leanMm), units)
-  const riseMm = pen.length({ path: 'riseMm', code: 'level-rise', min: 100, max: 1200 }, rise, {
-    code: 'rise-boards',
-    terms: [],
-  })
-  const highMm = riseMm - aboveMm - leanMm
   const sheetTall = Math.max(0, ...sheets.map((g) => g.item.tallMm))
   const lowestMm = pen.length(
     { path: 'lowestMm', code: 'lowest-arm', min: 100, max: 2600 },
@@ -138,8 +131,19 @@ export function planOut(
       : { code: 'lowest-usual', terms: [] },
   )
   const reach = Math.min(reachMm(ctx.settings.personMm), ctx.space.heightMm - PAST_MM)
-  const most = Math.min(LIMITS.levels, Math.max(1, 1 + Math.floor((reach - lowestMm) / riseMm)))
-  const full = stacked(boards, highMm, arm, most)
+  const mostLevels = (mm: number) => Math.min(LIMITS.levels, Math.max(1, 1 + Math.floor((reach - lowestMm) / mm)))
+  const stackedAt = (mm: number) => stacked(boards, mm - aboveMm - leanMm, arm, mostLevels(mm))
+  const riseFor = (mm: number) => Math.min(LIMITS.riseMm, roundUp(Math.max(USUAL_RISE, mm + aboveMm + leanMm), units))
+  // What is thick itself wants more room over each level: where more has a place so than with more levels.
+  const [usual, thick] = [USUAL_STACK, Math.max(USUAL_STACK, ...boards.map((g) => g.item.tallMm))].map(riseFor)
+  const leftAt = (mm: number) => [...stackedAt(mm).left.values()].reduce((n, x) => n + x, 0)
+  const riseMm = pen.length(
+    { path: 'riseMm', code: 'level-rise', min: 100, max: LIMITS.riseMm },
+    leftAt(thick) < leftAt(usual) ? thick : usual,
+    { code: 'rise-boards', terms: [] },
+  )
+  const highMm = riseMm - aboveMm - leanMm
+  const full = stackedAt(riseMm)
   const count = pen.count({ path: 'levels', code: 'levels', min: 1, max: LIMITS.levels }, full.levels.length || 1, {
     code: 'levels-boards',
     terms: [],
