@@ -126,6 +126,10 @@ export interface Family<P> {
    * that depends on its parameters.
    */
   hangs: boolean | ((params: P) => boolean)
+  /** Where it hangs, on the wall unless it says otherwise: only what hangs there too takes of its length. */
+  hangsFrom?: readonly ('wall' | 'ceiling')[]
+  /** The dimension that says how high all of it hangs, where there is one: with that it is put over what stands below. */
+  hangsAt?: string
   /** How it is first set: quarter turns of a build; straight along its wall unless it says otherwise. */
   turn?: 1 | 2 | 3
   /** False where it is a build without goods too. */
@@ -201,6 +205,8 @@ export function family<P>(f: Family<P>): AnyFamily {
   return {
     id: f.id,
     ...(f.turn ? { turn: f.turn } : {}),
+    ...(f.hangsFrom ? { hangsFrom: f.hangsFrom } : {}),
+    ...(f.hangsAt ? { hangsAt: f.hangsAt } : {}),
     needsGoods: f.needsGoods ?? true,
     hangs: (raw) => {
       if (typeof f.hangs !== 'function') return f.hangs

@@ -153,6 +153,19 @@ describe('what is known from elsewhere', () => {
     expect(market.settled(light).build.params).toMatchObject(light.plain!)
     expect(market.settled(light).fails).toBe(false)
   })
+  it('what is none anywhere on a wall is not looked at again in less room', () => {
+    const { p, market } = room([])
+    const rack = market.offer('post-rack', 'n', [{ goodsId: 'box', count: 12 }], [])!
+    const lot = [{ goodsId: 'box', count: 1 }]
+    expect(market.offer('loft-deck', 'n', lot, [])).toBeNull()
+    const { looks } = market
+    expect(market.offer('loft-deck', 'n', lot, [rack])).toBeNull()
+    expect(market.looks).toBe(looks)
+    // Somebody who begins there looks, and finds the same.
+    const other = new RoomMarket(p, { ...NO_WISHES, keepFree: ['e', 's', 'w'] })
+    expect(other.offer('loft-deck', 'n', lot, [rack])).toBeNull()
+    expect(other.looks).toBeGreaterThan(0)
+  })
   it('what stands in a corner stands before both walls, but for one that is kept free', () => {
     const { p } = room([])
     const at = (keepFree: string[]) => {
@@ -210,6 +223,25 @@ describe('over something low', () => {
     }
     expect(lowest(over(700).o!)).toBeLessThan(lowest(over(1300).o!))
     expect(over(2300).o).toBeNull()
+  })
+  it('what hangs by its bar is raised as far as it must be, and not where that is out of reach', () => {
+    const bicycle = newGoods({ id: 'bicycle', name: 'bicycle', kind: 'bicycle', count: 1, acrossMm: 1750, deepMm: 600, tallMm: 1050, massKg: 14 }) // prettier-ignore
+    const hung = (features: Feature[]) => {
+      const { p } = room(features)
+      const project = { ...p, goods: [bicycle] }
+      const market = new RoomMarket(project, { ...NO_WISHES, keepFree: ['e', 's', 'w'] })
+      return { p: project, o: market.offer('hanging-arms', 'n', [{ goodsId: 'bicycle', count: 1 }], []) }
+    }
+    const foot = (o: Offer) => Math.min(...o.body.points.map((p) => p[2]))
+    const free = hung([]).o!
+    for (const highMm of [450, 700, 900]) {
+      const { p, o } = hung([thing('other', 'low', 0, { wideMm: 5900, deepMm: 500, highMm })])
+      expect(foot(o!)).toBeGreaterThanOrEqual(highMm)
+      expect(foot(o!)).toBeLessThan(highMm + 100)
+      expect(failing(p, o!)).toEqual([])
+    }
+    expect(foot(free)).toBeLessThan(450)
+    expect(hung([thing('other', 'high', 0, { wideMm: 5900, deepMm: 500, highMm: 1900 })]).o).toBeNull()
   })
   it('the same things in another order are the same look', () => {
     const { p } = room([])

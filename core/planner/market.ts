@@ -33,15 +33,20 @@ const LEAST_MM = 300
 const LEAST_DEEP_MM = 250
 /** A build that runs into something is tried so many times with fewer goods. */
 const SHRINKS = 3
+/** Places where one that hangs found nothing, before it is none at all: studs and joists are somewhere else at each. */
+const NONE_HUNG = 3
+/** Heights at which one that hangs is tried over what stands below, the usual one the first. */
+const HIGHER = 3
 /** Places along one wall that are tried for one build. */
 const STARTS = 6
 
-/** What a first look is held to: so deep at most, so long at least; null where its wall and its goods alone say. */
+/** What a first look is held to: so deep at most, so long at least, over what reaches so high; null where its wall and its goods alone say. */
 interface Held {
   mostDeepMm: number | null
   leastLongMm: number | null
+  overMm: number | null
 }
-const AS_IT_COMES: Held = { mostDeepMm: null, leastLongMm: null }
+const AS_IT_COMES: Held = { mostDeepMm: null, leastLongMm: null, overMm: null }
 
 /** What builds can be had, and where: asked again and again, it answers the same. */
 export interface Market {
@@ -79,7 +84,11 @@ const bodiesOf = (p: Project): Convex[] => {
 
 /** What stands no further over the floor and reaches at least so high leaves room for nothing there, mm. Product decision. */
 const HIGH = { fromMm: 300, toMm: 1200 } as const
-const isHigh = (b: { lowMm: number; highMm: number }) => b.lowMm <= HIGH.fromMm && b.highMm >= HIGH.toMm
+/** What is hung as high as there is need hangs over what reaches no higher than this, mm. Product decision. */
+const HIGH_UNDER_MM = 1700
+const isHigh = (b: { lowMm: number; highMm: number }, toMm: number) => b.lowMm <= HIGH.fromMm && b.highMm >= toMm
+/** What hangs over something is reached over it: so much further out than its own goods that may stand, mm. Product decision. */
+const REACHED_OVER_MM = 600
 
 /** From where to where a body reaches along a wall, how near it comes to it, and how far out it reaches, mm. */
 interface Beside {
@@ -153,6 +162,8 @@ export class RoomMarket implements Market {
   private readonly known = new Map<string, readonly Offer[]>()
   /** By what they are and their wall, looks at builds that had room for all their goods somewhere on it. */
   private readonly whole = new Map<string, readonly Offer[]>()
+  /** By the same, how much room along its wall there was where there was no such build, mm: there is none in less either. */
+  private readonly none = new Map<string, number[]>()
   private readonly judged = new Map<Offer, Offer>()
   /** Judged ones that hold with none of their goods. */
   private readonly hopeless = new Set<Offer>()
@@ -199,12 +210,13 @@ export class RoomMarket implements Market {
       ...others.map((o) => ({ ...beside(w, o.body), gap: BETWEEN_MM })),
     ].filter((b) => b.outMm < w.wall.depthMm && b.to > 0 && b.to < w.wall.lengthMm - LEAST_MM)
     // After each of them, and over what is low.
-    const over = inTheWay.filter((b) => !isHigh(b)).map((b) => Math.max(0, Math.ceil(b.from)))
+    const highMm = this.kindOf(kind).hangsAt ? HIGH_UNDER_MM : HIGH.toMm
+    const over = inTheWay.filter((b) => !isHigh(b, highMm)).map((b) => Math.max(0, Math.ceil(b.from)))
     const starts = [...new Set([0, ...over, ...inTheWay.map((b) => Math.ceil(b.to + b.gap))])].sort((a, b) => a - b)
     // Where something high stands close by nothing is built; over what is low something may hang.
     const isOpen = (at: number) =>
       at <= w.wall.lengthMm - LEAST_MM &&
-      !inTheWay.some((b) => isHigh(b) && b.outMm < LEAST_DEEP_MM && b.to > at && b.from < at + LEAST_MM)
+      !inTheWay.some((b) => isHigh(b, highMm) && b.outMm < LEAST_DEEP_MM && b.to > at && b.from < at + LEAST_MM)
     let best: Offer | null = null
     for (const at of starts.filter(isOpen).slice(0, STARTS)) {
       const found = this.at(kind, w, at, lot, others)
@@ -255,12 +267,7 @@ export class RoomMarket implements Market {
     if (offer.judged) return offer
     const seen = this.judged.get(offer)
     if (seen) return seen
-    const found = judgedOffer(
-      this.shop,
-      this.kinds.find((k) => k.id === offer.build.family)!,
-      offer,
-      this.judge,
-    )
+    const found = judgedOffer(this.shop, this.kindOf(offer.build.family), offer, this.judge)
     this.judged.set(offer, found)
     return found
   }
@@ -268,7 +275,7 @@ export class RoomMarket implements Market {
   lightened(offer: Offer): Offer {
     const now = this.settled(offer)
     if (!now.fails || this.hopeless.has(now)) return now
-    const kind = this.kinds.find((k) => k.id === now.build.family)!
+    const kind = this.kindOf(now.build.family)
     const found = judgedOffer(this.shop, kind, { ...now, judged: false }, this.judge, true)
     this.judged.set(offer, found)
     this.judged.set(now, found)
@@ -294,7 +301,7 @@ export class RoomMarket implements Market {
   /** One that a single stud would hold is put over two: a little further along, or longer; else it is none. */
   private at(kind: string, w: WallLine, offsetMm: number, lot: Lot, others: readonly Offer[]): Offer | null {
     const here = this.shrunk(kind, w, offsetMm, lot, others)
-    const first = here ?? this.overNext(kind, w, offsetMm, lot, others)
+    const first = here ?? this.overNext(kind, w, offsetMm, lot, others) ?? this.over(kind, w, offsetMm, lot, others)
     // What hangs from the ceiling is only steadied by the wall.
     if (!first || first.fixings > 1 || first.overhead || w.wall.construction.kind !== 'studs') return first
     const { from, to } = beside(w, first.body)
@@ -324,6 +331,21 @@ export class RoomMarket implements Market {
     return found && found.fixings > 1 ? found : null
   }
 
+  /** What hangs and would meet something below it, over that; null where it is no kind that does, or is none there either. */
+  private over(kind: string, w: WallLine, offsetMm: number, lot: Lot, others: readonly Offer[]): Offer | null {
+    if (!this.kindOf(kind).hangsAt) return null
+    let overMm = 0
+    for (let i = 0; i < HIGHER; i++) {
+      const offer = this.look(kind, w.wall.id, offsetMm, lot, others, { ...AS_IT_COMES, overMm })
+      const own = offer && beside(w, offer.body)
+      const met = offer ? this.metBy(offer, others).map((b) => beside(w, b)) : []
+      if (!own || met.some((b) => b.highMm > HIGH_UNDER_MM || b.deepMm > own.deepMm + REACHED_OVER_MM)) return null
+      if (met.length === 0) return this.allowed(offer) ? offer : null
+      overMm = Math.max(...met.map((b) => b.highMm)) + BETWEEN_MM
+    }
+    return null
+  }
+
   /** The same with so much length at least, where nothing stands there. */
   private longer(first: Offer, w: WallLine, others: readonly Offer[], leastLongMm: number): Offer | null {
     const { family, offsetMm } = first.build
@@ -333,14 +355,16 @@ export class RoomMarket implements Market {
 
   /** At a place, behind what stands in front of it where it is shallower, or shorter with fewer goods. */
   private shrunk(kind: string, w: WallLine, offsetMm: number, lot: Lot, others: readonly Offer[]): Offer | null {
-    const full = this.shortened(kind, w, offsetMm, lot, others, null)
+    const full = this.shortened(kind, w, offsetMm, lot, others, AS_IT_COMES)
     if (full) return full
     const first = this.look(kind, w.wall.id, offsetMm, lot, others, AS_IT_COMES)
     if (!first) return null
     const outMm = Math.min(...this.metBy(first, others).map((b) => beside(w, b).outMm)) - BESIDE_MM
     // Where only its goods come out against that, it needs room for itself and as much again for them.
     const mostMm = outMm < beside(w, first.body).deepMm ? outMm : outMm / 2
-    return mostMm >= LEAST_DEEP_MM ? this.shortened(kind, w, offsetMm, lot, others, mostMm) : null
+    return mostMm >= LEAST_DEEP_MM
+      ? this.shortened(kind, w, offsetMm, lot, others, { ...AS_IT_COMES, mostDeepMm: mostMm })
+      : null
   }
 
   /** At a place, with as many of its goods as let it end before what it would run into. */
@@ -350,11 +374,11 @@ export class RoomMarket implements Market {
     offsetMm: number,
     lot: Lot,
     others: readonly Offer[],
-    mostDeepMm: number | null,
+    held: Held,
   ): Offer | null {
     let goods = lot
     for (let i = 0; i <= SHRINKS; i++) {
-      const offer = this.look(kind, w.wall.id, offsetMm, goods, others, { ...AS_IT_COMES, mostDeepMm })
+      const offer = this.look(kind, w.wall.id, offsetMm, goods, others, held)
       if (!offer || !this.allowed(offer)) return null
       const hit = this.metBy(offer, others)
       if (hit.length === 0) return offer
@@ -376,26 +400,33 @@ export class RoomMarket implements Market {
     others: readonly Offer[],
     held: Held,
   ): Offer | null {
-    const family = this.kinds.find((k) => k.id === kind)!
+    const family = this.kindOf(kind)
     const lot = inOrder(given)
-    const { mostDeepMm, leastLongMm } = held
+    const { mostDeepMm, leastLongMm, overMm } = held
     const room = mostDeepMm === null ? this.p.room : this.shallower(wallId, mostDeepMm)
-    const p = { ...this.p, room, builds: [...this.p.builds, ...others.map((o) => o.build)] }
+    // What hangs at heights of its own takes no length of what else does: where they meet is seen afterwards.
+    const sharing = others.filter((o) => !family.hangsAt || !this.kindOf(o.build.family).hangsAt)
+    const p = { ...this.p, room, builds: [...this.p.builds, ...sharing.map((o) => o.build)] }
     const at = { id: `plan-${kind}-${wallId}-${offsetMm}`, wallId, offsetMm }
-    const next = nextOnWall(p, newBuild({ ...at, family: kind, params: {} }))
-    const place = [kind, wallId, offsetMm, mostDeepMm ?? '', leastLongMm ?? '', next]
+    const bare = newBuild({ ...at, family: kind, params: {} })
+    const next = nextOnWall(p, bare)
+    const bounds = [mostDeepMm ?? '', leastLongMm ?? '', overMm ?? '']
+    const place = [kind, wallId, offsetMm, ...bounds, next]
     const key = fingerprint(`${place.join('|')}|${keyOf(lot)}`)
     let ways = this.known.get(key)
     if (!ways) {
       const freeMm = Math.min(next - offsetMm, this.lineOf(wallId).wall.lengthMm - offsetMm)
-      const like = [kind, wallId, mostDeepMm ?? '', leastLongMm ?? '', keyOf(lot)].join('|')
+      const like = [kind, wallId, ...bounds, keyOf(lot)].join('|')
       const elsewhere = this.asElsewhere(like, offsetMm, freeMm)
       if (elsewhere.length > 0 && elsewhere.every((x) => this.metBy(x, others, SURELY_MM).length > 0))
         return elsewhere[0]
+      const none = kept(this.none, like, (): number[] => [])
+      if (none.filter((mm) => mm >= freeMm).length >= (isHung(bare) ? NONE_HUNG : 1)) return null
       this.looks++
       const within = {
         asDeep: mostDeepMm !== null,
         ...(leastLongMm === null ? {} : { leastLongMm }),
+        ...(overMm === null ? {} : { overMm }),
       }
       const shop = { ...this.shop, p }
       ways = offersAt(shop, family, at, lot, within).map((x) => {
@@ -403,6 +434,7 @@ export class RoomMarket implements Market {
         return lesson ? taught(shop, family, x, lesson) : x
       })
       this.known.set(key, ways)
+      if (ways.length === 0) none.push(freeMm)
       if (ways.length > 0 && ways.every((x) => howMany(x.housed) === howMany(lot))) this.whole.set(like, ways)
     }
     const now = ways.map((x) => this.latest(x))
@@ -422,6 +454,10 @@ export class RoomMarket implements Market {
       const by: Vec3 = [mm * w.along[0], mm * w.along[1], 0]
       return { ...x, body: moved(x.body, by), ways: x.ways.map((b) => moved(b, by)) }
     })
+  }
+
+  private kindOf(id: string): AnyFamily {
+    return this.kinds.find((k) => k.id === id)!
   }
 
   private lineOf(wallId: string): WallLine {

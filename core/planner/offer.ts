@@ -19,7 +19,9 @@ import { shapeInPlace, type BuildContext, type BuildReading } from '../project/r
 import { frameInRoom } from '../project/room-checks.ts'
 import { setAtWall } from '../project/new-build.ts'
 import type { Build, Project } from '../project/project.ts'
-import { fillsWall } from '../families/params.ts'
+import { unitsOf } from '../assembly/settings.ts'
+import { fillsWall, withValue } from '../families/params.ts'
+import { roundUp } from '../measure/rounding.ts'
 import { isIllPlaced } from './ill-placed.ts'
 import { A_WEEK, pastReachM } from './measures.ts'
 
@@ -97,6 +99,8 @@ export interface Within {
   asDeep?: boolean
   /** It is so long at least, mm, where its kind has a length. */
   leastLongMm?: number
+  /** It hangs over what reaches so high, mm. */
+  overMm?: number
 }
 
 /**
@@ -172,9 +176,26 @@ interface Look {
   tooHigh: Lot
 }
 
-function look(shop: Shop, kind: AnyFamily, build: Build, ctx: BuildContext, { asDeep }: Within): Look | null {
+/** Of its shape all that it takes up with its goods, mm. */
+const wholeOf = (a: Assembly) => boxUnion([wholeBox(partBoxes(a)), ...a.bays.flatMap((b) => b.items.map((i) => i.box))])
+
+/** A build hung as high as it must to be over something; null where it has no height to change, or cannot be shaped. */
+function over(kind: AnyFamily, build: Build, ctx: BuildContext, overMm: number): Build | null {
+  const first = shapeInPlace(kind, build, ctx)
+  const dim = first.ok && first.value.dims.find((x) => x.path === kind.hangsAt)
+  if (!dim || !dim.tacked) return null
+  const byMm = overMm - wholeOf(first.value.assembly).min[2]
+  return byMm <= 0
+    ? build
+    : { ...build, params: withValue(build.params, dim.path, roundUp(dim.value + byMm, unitsOf(ctx.settings))) }
+}
+
+function look(shop: Shop, kind: AnyFamily, given: Build, ctx: BuildContext, within: Within): Look | null {
   // How the floor falls makes posts longer by a little, and shaping twice as slow: whoever judges it looks at that.
   const { fallUnder: _fall, ...level } = ctx
+  const { asDeep, overMm } = within
+  const build = overMm === undefined ? given : over(kind, given, level, overMm)
+  if (!build) return null
   const first = shapeInPlace(kind, build, level)
   if (!first.ok) return null
   const { built } = settled(first.value.assembly)
@@ -185,8 +206,9 @@ function look(shop: Shop, kind: AnyFamily, build: Build, ctx: BuildContext, { as
   if (!found || (build.goods.length > 0 && found.housed.length === 0)) return null
   const { max } = wholeBox(partBoxes(built))
   if (max[1] > ctx.space.depthMm + OVER_MM || max[2] > ctx.space.heightMm + OVER_MM) return null
-  const depths = asDeep ? first.value.dims.filter((x) => DEPTHS.includes(x.path)) : []
-  const params = { ...build.params, ...Object.fromEntries(depths.map((x) => [x.path, x.value])) }
+  // Beside others it hangs where it was seen, whatever they are.
+  const kept = first.value.dims.filter((x) => x.path === kind.hangsAt || (asDeep && DEPTHS.includes(x.path)))
+  const params = kept.reduce((all, x) => withValue(all, x.path, x.value), build.params)
   const offer = {
     ...found,
     build: { ...build, params, goods: found.housed.map((g) => ({ ...g })) },
@@ -210,7 +232,7 @@ export function measured(
   const { build, boxes } = r
   const { assembly, unhoused } = r.shaped
   const items = assembly.bays.flatMap((b) => b.items)
-  const whole = boxUnion([wholeBox(boxes), ...items.map((i) => i.box)])
+  const whole = wholeOf(assembly)
   const of = new Map(p.goods.map((g): [string, Goods] => [g.id, g]))
   const own = items.flatMap((i) => (of.has(i.goodsId) ? [{ i, g: of.get(i.goodsId)! }] : []))
   const housed = housedOf(build.goods, unhoused)

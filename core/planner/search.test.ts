@@ -95,7 +95,9 @@ class TinyMarket implements Market {
   settled = (o: Offer) => o
   lightened = (o: Offer) => o
   latest = (o: Offer) => o
-  fits = () => true
+  fits = (o: Offer, others: readonly Offer[]) =>
+    others.every((x) => x.build.id !== o.build.id) &&
+    this.used(o.build.wallId, [...others, o]) <= this.wallMm[o.build.wallId]
   wallsBy = (o: Offer) => [o.build.wallId]
 }
 
@@ -281,6 +283,28 @@ describe('the search for plans', () => {
     const search = searching(heap, market, shelf, { ...options('cost'), urgency }, 30)
     while (!search.next().done);
     expect(shelf.best({ aim: 'cost', budgetMinor: null })!.plan.homeless).toEqual([{ goodsId: 'seldom', count: 1 }])
+  })
+  it('gives what is wanted much the room of many things that are wanted little', () => {
+    // Each small thing goes to a kind of its own: all five builds of a wall have to give way at once.
+    const small = [0, 1, 2, 3, 4]
+    const market = new TinyMarket(
+      ['big', ...small.map((i) => `s${i}`)].map((id) => ({ id, beginMinor: 1000, floor: 0.3 })),
+      [
+        ...small.map((i) => ({ id: `t${i}`, mm: 400, minor: { [`s${i}`]: 100 } })),
+        { id: 'freezer', mm: 2000, minor: { big: 100 } },
+      ],
+      { a: 2000, b: 0, c: 0 },
+    )
+    const urgency = (id: string) => (id === 'freezer' ? 9 : 1)
+    const shelf = new Shelf(urgency)
+    const heap = market.things.map((t) => ({ goodsId: t.id, count: 1 }))
+    // What is small stands first: only by making room for it the freezer has a place.
+    const o = { ...options('cost'), urgency, bulk: (id: string) => (id === 'freezer' ? 0.01 : 1) }
+    const search = searching(heap, market, shelf, o, 30)
+    while (!search.next().done);
+    const { plan } = shelf.best({ aim: 'cost', budgetMinor: null })!
+    expect(plan.offers.map((x) => x.build.family)).toEqual(['big'])
+    expect(howMany(plan.homeless)).toBe(5)
   })
   it('takes things that suit the same kinds together, what suits few first', () => {
     const market = tiny(1, 1)

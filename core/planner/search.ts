@@ -35,6 +35,10 @@ export interface SearchOptions extends Aimed {
   isGrown?: () => boolean
 }
 
+/** How much it matters that some things have a place. */
+const wantedOf = (lot: Lot, { urgency }: Pick<SearchOptions, 'urgency'>): number =>
+  lot.reduce((n, g) => n + g.count * urgency(g.goodsId), 0)
+
 /** Plans kept at every lot while one is grown. */
 const BEAM = 3
 /** More lots than this are a large heap. */
@@ -131,7 +135,7 @@ function grow(from: Plan, lots: readonly Lot[], market: Market, o: SearchOptions
           plan: { ...way, homeless: plan.homeless },
           todo: left.length > 0 ? [left, ...rest] : rest,
         }
-        const open = on.todo.flat().reduce((n, x) => n + x.count * o.urgency(x.goodsId), 0)
+        const open = wantedOf(on.todo.flat(), o)
         const shaken = 1 + now.shake * (o.random() - 0.5)
         next.push({ ...on, worth: worth(on.plan) * shaken + HOMELESS * open })
         if (now.hasty && left.length === 0) break
@@ -155,7 +159,7 @@ export function lotsOf(heap: Lot, market: Market, urgency: Urgency): Lot[] {
     known.lot.push(g)
     by.set(key, known)
   }
-  const wanted = (lot: Lot) => lot.reduce((n, g) => n + g.count * urgency(g.goodsId), 0)
+  const wanted = (lot: Lot) => wantedOf(lot, { urgency })
   return [...by.values()].sort((a, b) => a.kinds - b.kinds || wanted(b.lot) - wanted(a.lot)).map((x) => x.lot)
 }
 
@@ -331,9 +335,77 @@ export function mended(plan: Plan, market: Market, o: SearchOptions, before?: Pl
 /** Walls at which something is free without some builds. */
 const wallsOf = (gone: readonly Offer[], market: Market) => [...new Set(gone.flatMap((x) => market.wallsBy(x)))]
 
+/** So often, where things have no place, one of them is given that of others. */
+const GIVEN_ROOM = 0.5
+/** Places for it that are looked at, each time with so many of the builds thought away. */
+const ROOM_WAYS = 6
+const THOUGHT_AWAY = 0.5
+
+/** One kind of some things, the more often the more it is wanted. */
+function oneWanted(heap: Lot, o: SearchOptions): Lot {
+  let left = o.random() * wantedOf(heap, o)
+  return [heap.find((g) => (left -= wantedOf([g], o)) <= 0) ?? heap[heap.length - 1]]
+}
+
+/** A build beside all of some others that it leaves room for, those whose goods are wanted most first; and the rest. */
+function beside(
+  offer: Offer,
+  others: readonly Offer[],
+  market: Market,
+  o: SearchOptions,
+): Record<'stays' | 'gone', Offer[]> {
+  const [stays, gone]: [Offer[], Offer[]] = [[offer], []]
+  for (const x of [...others].sort((a, b) => wantedOf(b.housed, o) - wantedOf(a.housed, o)))
+    (market.fits(x, stays) ? stays : gone).push(x)
+  return { stays, gone }
+}
+
+/**
+ * A plan in which something that had no place has one, and what stood there is placed after it: of some places that where
+ * least is wanted. Null where none was found.
+ */
+function withRoomFor(plan: Plan, market: Market, o: SearchOptions): Plan | null {
+  const { random } = o
+  const lot = oneWanted(plan.homeless, o)
+  const kinds = market.kindsFor(lot).slice(0, FEW_KINDS)
+  if (kinds.length === 0 || market.walls.length === 0) return null
+  let best: { offer: Offer; stays: Offer[]; gone: Offer[]; lost: number } | null = null
+  for (let i = 0; i < ROOM_WAYS; i++) {
+    const [{ kind }] = shuffled(kinds, random)
+    const [wallId] = shuffled(market.walls, random)
+    const some = plan.offers.filter(() => random() > THOUGHT_AWAY)
+    const offer = market.offer(kind, wallId, lot, some)
+    if (!offer) continue
+    const { stays, gone } = beside(offer, plan.offers, market, o)
+    const lost =
+      wantedOf(
+        gone.flatMap((x) => x.housed),
+        o,
+      ) - wantedOf(offer.housed, o)
+    if (!best || lost < best.lost) best = { offer, stays, gone, lost }
+  }
+  if (!best) return null
+  const { offer, stays, gone } = best
+  const homeless = lotWithout(plan.homeless, offer.housed).map((g): Lot => [g])
+  const freed = gone.flatMap(({ housed }) => (random() < APART ? housed.map((g): Lot => [g]) : [housed]))
+  return grow({ offers: stays, homeless: [] }, byBulk([...freed, ...homeless], o), market, o, {
+    kinds: MOST_KINDS,
+    walls: market.walls,
+    tried: { lots: new Set(homeless), opened: wallsOf(gone, market) },
+    beam: 1,
+    shake: 0,
+    hasty: random() < HASTY,
+    dense: random() < DENSE,
+  })
+}
+
 /** A plan with part of it torn down and grown again. */
 function regrown(plan: Plan, market: Market, o: SearchOptions, round: number): Plan {
   const { random } = o
+  if (plan.homeless.length > 0 && random() < GIVEN_ROOM) {
+    const found = withRoomFor(plan, market, o)
+    if (found) return found
+  }
   // One build or two are torn down, what does not hold first; with the others at one wall now and then.
   const bad = plan.offers.filter((x) => x.troubles > 0)
   const [hit] = shuffled(bad.length > 0 && random() < 0.7 ? bad : plan.offers, random)

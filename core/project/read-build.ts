@@ -12,7 +12,7 @@ import type { JointRooms } from '../checks/joint-room.ts'
 import { verdict, type Verdict } from '../checks/verdict.ts'
 import { boardsOf } from '../families/boards-of.ts'
 import type { AnyFamily, ShapeContext, Shaped } from '../families/family.ts'
-import { findFamily, isHung } from '../families/registry.ts'
+import { findFamily, isHung, shareLength } from '../families/registry.ts'
 import { atRest } from './at-rest.ts'
 import { asUsed, placesOf, type Goods } from '../goods/goods.ts'
 import type { LoadPath } from '../loads/load-path.ts'
@@ -91,7 +91,6 @@ export const roomPlan = (room: Room): RoomPlan =>
 /** Where the next build on the same wall begins that stands or hangs as this one does; Infinity when there is none. */
 export function nextOnWall(p: Project, build: Build): number {
   const wall = p.room.walls.find((w) => w.id === build.wallId)
-  const hangs = isHung(build)
   // Out in the room it stands before nothing of the wall.
   if (wall && build.outMm >= wall.depthMm) return Infinity
   return Math.min(
@@ -101,7 +100,7 @@ export function nextOnWall(p: Project, build: Build): number {
           b.id !== build.id &&
           b.standsOn === build.standsOn &&
           b.wallId === build.wallId &&
-          isHung(b) === hangs &&
+          shareLength(b, build) &&
           b.offsetMm > build.offsetMm &&
           b.outMm < (wall?.depthMm ?? 0),
       )

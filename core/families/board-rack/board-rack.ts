@@ -38,6 +38,7 @@ const sheets = () => long({ id: 'ply', name: 'Sheet of plywood', kind: 'sheet', 
 export const boardRack = family<BoardRackParams>({
   id: 'board-rack',
   hangs: true,
+  hangsAt: 'lowestMm',
   schema: boardRackParams,
   start: (ctx) => startingParams(ctx.settings.yard),
   shape: shapeBoardRack,

@@ -16,6 +16,7 @@ const SHALLOW_MM = 500
 export const bracketShelf = family<BracketShelfParams>({
   id: 'bracket-shelf',
   hangs: true,
+  hangsAt: 'topMm.0',
   schema: bracketShelfParams,
   upgrades: UPGRADES,
   start: (ctx) => startingParams(ctx.settings.yard),

@@ -23,6 +23,7 @@ function hangsFrom({ space }: ShapeContext): 'joists' | 'bolts' | null {
 export const ceilingPlatform = family<CeilingPlatformParams>({
   id: 'ceiling-platform',
   hangs: true,
+  hangsFrom: ['ceiling'],
   schema: ceilingPlatformParams,
   upgrades: UPGRADES,
   start: (ctx) => ({ ...startingParams(ctx.settings.yard), front: hangsFrom(ctx) === 'bolts' ? 'bolts' : 'rods' }),

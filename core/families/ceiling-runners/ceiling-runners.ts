@@ -16,6 +16,7 @@ const deepRoom = (c: ShapeContext): ShapeContext => ({ ...c, space: { ...c.space
 export const ceilingRunners = family<CeilingRunnersParams>({
   id: 'ceiling-runners',
   hangs: true,
+  hangsFrom: ['ceiling'],
   schema: ceilingRunnersParams,
   start: (ctx) => startingParams(ctx.settings.yard),
   shape: shapeCeilingRunners,

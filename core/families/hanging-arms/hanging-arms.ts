@@ -33,6 +33,7 @@ const metricOnes = () => [
 export const hangingArms = family<HangingArmsParams>({
   id: 'hanging-arms',
   hangs: true,
+  hangsAt: 'lowestMm',
   schema: hangingArmsParams,
   start: (ctx) => startingParams(ctx.settings.yard),
   shape: shapeHangingArms,

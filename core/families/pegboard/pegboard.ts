@@ -23,6 +23,7 @@ const light = (system: 'imperial' | 'metric'): ShapeContext['goods'] =>
 export const pegboard = family<PegboardParams>({
   id: 'pegboard',
   hangs: true,
+  hangsAt: 'lowestMm',
   schema: pegboardParams,
   start: (ctx) => startingParams(ctx.settings.yard),
   shape: shapePegboard,

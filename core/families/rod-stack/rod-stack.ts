@@ -18,6 +18,7 @@ const LOW_MM = 450
 export const rodStack = family<RodStackParams>({
   id: 'rod-stack',
   hangs: true,
+  hangsFrom: ['wall', 'ceiling'],
   schema: rodStackParams,
   upgrades: UPGRADES,
   start: (ctx) => startingParams(ctx.settings.yard),

@@ -114,6 +114,7 @@ const onMasonry = (c: ShapeContext): ShapeContext => ({
 export const stripWall = family<StripWallParams>({
   id: 'strip-wall',
   hangs: true,
+  hangsAt: 'lowestMm',
   schema: stripWallParams,
   upgrades: UPGRADES,
   start: (ctx) => startingParams(ctx.settings.yard),

@@ -17,6 +17,7 @@ const LOW_MM = 450
 export const wallCabinet = family<WallCabinetParams>({
   id: 'wall-cabinet',
   hangs: true,
+  hangsAt: 'hangMm',
   schema: wallCabinetParams,
   upgrades: UPGRADES,
   start: (ctx) => startingParams(ctx.settings.yard),
