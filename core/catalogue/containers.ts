@@ -27,10 +27,20 @@ export interface ContainerPreset {
   massKg: number
   /** Totes: lid top to the underside of the rim. */
   rimMm?: number
+  /** What it is sold as taking, litres; null where it is sold by its size. */
+  litres: number | null
   /** Totes: how far the lid stands out past the body just below the rim, each side. */
   overhangMm?: number
   /** Totes: how much narrower the body is at its base than just below the rim, each side. */
   taperMm?: number
+}
+
+/** The US gallon is 231 cubic inches, litres. */
+export const GALLON = 231 * 0.0254 ** 3 * 1000
+/** What its name says that one takes, litres. */
+function saidLitres(label: string): number | null {
+  const said = /^(\d+)-(gallon|litre) /.exec(label)
+  return said && Number(said[1]) * (said[2] === 'gallon' ? GALLON : 1)
 }
 
 const inch = (
@@ -51,6 +61,7 @@ const inch = (
   deepMm: inches(d),
   tallMm: inches(t),
   massKg: pounds(lb),
+  litres: saidLitres(label),
   ...(tote ? { rimMm: inches(tote[0]), overhangMm: inches(tote[1]), taperMm: inches(tote[2]) } : {}),
 })
 const metric = (
@@ -71,6 +82,7 @@ const metric = (
   deepMm: d,
   tallMm: t,
   massKg: kg,
+  litres: saidLitres(label),
   ...(tote ? { rimMm: tote[0], overhangMm: tote[1], taperMm: tote[2] } : {}),
 })
 

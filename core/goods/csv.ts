@@ -1,3 +1,4 @@
+import { parseVolume } from './by-volume.ts'
 import { GOODS_KINDS } from '../catalogue/containers.ts'
 import { usualThing } from '../catalogue/usual-things.ts'
 import { parseLength } from '../measure/parse-length.ts'
@@ -141,7 +142,9 @@ export function rowsToGoods(rows: readonly RawRow[], system: UnitSystem, newId: 
     if (mass && !mass.ok) fail({ ...mass.problem, field: 'mass' })
     const told = [length('across'), length('deep'), length('tall')]
     // Of a usual thing that nobody has measured the usual size is taken, and asked about.
-    const usual = told.every((mm) => mm === null) ? usualThing(row.name ?? '') : undefined
+    const isTold = told.some((mm) => mm !== null)
+    const sold = isTold ? null : parseVolume(row.name ?? '', system, '')
+    const usual = isTold ? undefined : (usualThing(row.name ?? '') ?? (sold?.ok ? sold.value : undefined))
     const [acrossMm, deepMm, tallMm] = usual ? [usual.acrossMm, usual.deepMm, usual.tallMm] : told
     const [rimMm, overhangMm, taperMm] = [length('rim'), length('overhang'), length('taper')]
     const inUse = [length('across_in_use'), length('deep_in_use'), length('tall_in_use')]
@@ -164,7 +167,7 @@ export function rowsToGoods(rows: readonly RawRow[], system: UnitSystem, newId: 
     const measured = rimMm !== null || overhangMm !== null
     const kind = (GOODS_KINDS as readonly string[]).includes(row.kind)
       ? row.kind
-      : (usualThing(row.name)?.kind ?? 'other')
+      : (usual?.kind ?? usualThing(row.name)?.kind ?? 'other')
     const read = goodsItem.safeParse(
       newGoods({
         id: newId(i),

@@ -1,56 +1,13 @@
-import { GOODS_KINDS, type GoodsKind } from '../catalogue/containers.ts'
 import { usualThing, usualThingsLike } from '../catalogue/usual-things.ts'
 import { plainCharacters } from '../measure/number.ts'
 import { parseLength } from '../measure/parse-length.ts'
 import { parseMass } from '../measure/parse-mass.ts'
 import { bad, good, type Result } from '../measure/result.ts'
 import type { UnitSystem } from '../measure/units.ts'
+import { parseVolume } from './by-volume.ts'
+import { kindOf } from './kind-words.ts'
 import { filledWith, parseHeap, type Heap } from './small-things.ts'
 import { GOODS_LIMITS, newGoods, type Goods } from './goods.ts'
-
-const KIND_WORDS: Record<string, GoodsKind> = {
-  tote: 'tote',
-  bin: 'tote',
-  tub: 'tote',
-  pail: 'pail',
-  bucket: 'pail',
-  drum: 'drum',
-  barrel: 'drum',
-  keg: 'drum',
-  box: 'box',
-  carton: 'box',
-  crate: 'box',
-  case: 'box',
-  bag: 'bag',
-  sack: 'bag',
-  tool: 'tool',
-  saw: 'tool',
-  drill: 'tool',
-  board: 'board',
-  plank: 'board',
-  lumber: 'board',
-  molding: 'board',
-  sheet: 'sheet',
-  plywood: 'sheet',
-  panel: 'sheet',
-  equipment: 'equipment',
-  machine: 'equipment',
-  extractor: 'equipment',
-  compressor: 'equipment',
-  freezer: 'equipment',
-  bicycle: 'bicycle',
-  bike: 'bicycle',
-}
-
-function kindOf(name: string): GoodsKind {
-  const found = name
-    .toLowerCase()
-    .split(/[^a-z]+/)
-    .reverse()
-    .map((w) => KIND_WORDS[w] ?? KIND_WORDS[w.replace(/e?s$/, '')] ?? KIND_WORDS[w.replace(/s$/, '')])
-    .find(Boolean)
-  return found ?? (GOODS_KINDS.includes(name as GoodsKind) ? (name as GoodsKind) : 'other')
-}
 
 export type Sizes = Pick<Goods, 'acrossMm' | 'deepMm' | 'tallMm'>
 
@@ -113,7 +70,7 @@ const MASS_AT_END = /(?<=\d(?:mm|cm|m|in|ft|["'])?)\s+(\d+(?:\.\d+)?\s*(?:kgs?|g
 /**
  * Reads a line as one says it: `12 tote 16 1/2 x 24 x 12 1/2, 14kg`: count, thing, across x deep x tall, mass of one.
  * Small things are said by how much there is of them and what they go into: `6 l of screws in box 110 x 90 x 50`.
- * The count may be missing (one), the mass too (not weighed yet); `31 dia x 20` is a round thing; of a usual thing the
+ * What holds so much may be said by that: `6 27-gallon totes`. The count may be missing (one), the mass too (not weighed yet); `31 dia x 20` is a round thing; of a usual thing the
  * size may be missing. Fails with
  * `line-empty`, `heap-volume`, `line-no-size`, `line-no-name`, `line-sizes`, `not-a-length`, `out-of-range`, `count`, `not-a-mass`.
  */
@@ -122,6 +79,8 @@ export function parseGoodsLine(line: string, system: UnitSystem, id: string): Re
   if (text === '') return bad('line-empty')
   const heap = parseHeap(text)
   if (heap) return heapLine(heap, system, id)
+  const vessel = parseVolume(text, system, id)
+  if (vessel) return vessel
   const head = /^(?:(-?\d+)\s+(?:x\s+(?=[a-z]))?)?((?!x\b)[a-z][^\d]*?)[\s,:]+(?=-?[\d.])(.*)$/i.exec(text)
   const usual = head ? undefined : usualLine(text, id)
   if (usual) return usual

@@ -91,6 +91,8 @@ const TABLE: Record<string, Words> = {
   'line-no-size': (d, say) =>
     `No sizes found. ${d.like ? `Known without: ${d.like}. Or say` : 'Say'} count, thing, across x deep x tall, mass: ${lineExample(say)}`,
   'line-no-name': (_d, say) => `What is it? Say count, thing, sizes, mass: ${lineExample(say)}`,
+  'volume-odd': (d) =>
+    `A ${d.name} that takes ${d.text} is none people usually have. Write across x deep x tall instead.`,
   'line-sizes': (d, say) =>
     `Found ${d.found} of 3 sizes in "${d.text}". Write across x deep x tall, or "12 dia x 15" for round things: ${lineExample(say)}`,
   'run-backwards': (d) =>

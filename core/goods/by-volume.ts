@@ -1,0 +1,67 @@
+import { CONTAINERS } from '../catalogue/containers.ts'
+import { usualThing } from '../catalogue/usual-things.ts'
+import { bad, good, type Result } from '../measure/result.ts'
+import { parseMass } from '../measure/parse-mass.ts'
+import type { UnitSystem } from '../measure/units.ts'
+import { GOODS_LIMITS, litresOf, newGoods, type Goods } from './goods.ts'
+import { kindOf } from './kind-words.ts'
+import { FILLED_SHARE, litresPer, UNIT } from './small-things.ts'
+
+/*
+ * Totes, pails, drums and cans are sold by what they take: `6 27-gallon totes`, `2 drum 200 l`. One said so has the size
+ * that such a one usually has, until it is measured.
+ */
+
+const VOLUME = new RegExp(String.raw`(?:^|\s)(\d+(?:[.,]\d+)?)[\s-]*${UNIT}\.?(?=[\s,]|$)`, 'i')
+/** Others as large, at most so many times as large or as small in every direction, look the same. Product decision. */
+const SAME_SHAPE = 2
+
+interface Vessel {
+  acrossMm: number
+  deepMm: number
+  tallMm: number
+  litres: number
+}
+/** What is most like one that takes so much: of the same kind, nearest in what it takes; or the usual thing of its name. */
+function nearest(name: string, litres: number): Vessel | null {
+  const kind = name.toLowerCase().includes('lid') ? 'tote' : kindOf(name)
+  const off = (x: { litres: number }) => Math.abs(Math.log(x.litres / litres))
+  const [same] = CONTAINERS.flatMap((c) =>
+    c.kind === kind && c.litres !== null ? [{ ...c, litres: c.litres }] : [],
+  ).sort((a, b) => off(a) - off(b))
+  const usual = usualThing(name)
+  if (usual && ['box', 'pail', 'drum', 'tote'].includes(usual.kind))
+    return { ...usual, litres: FILLED_SHARE * litresOf(usual) }
+  return same ?? null
+}
+
+/**
+ * Reads something said by what it takes. Fails with `count`, `not-a-mass`, `volume-odd`.
+ * @returns null where no volume is said, or of a thing that is not sold by it
+ */
+export function parseVolume(text: string, system: UnitSystem, id: string): Result<Goods> | null {
+  const said = VOLUME.exec(text)
+  if (!said) return null
+  const litres = Number(said[1].replace(',', '.')) * litresPer(said[2])
+  const rest = `${text.slice(0, said.index)} ${text.slice(said.index + said[0].length)}`.trim()
+  const told = /^(?:(\d+)\s+(?:x\s+)?)?([a-z][^\d,;]*?)\s*(?:[,;]\s*(.+))?$/i.exec(rest)
+  if (!told) return null
+  const name = told[2]
+    .replace(/\s+/g, ' ')
+    .replace(/\s+(?:of|with)$/i, '')
+    .trim()
+  const like = nearest(name, litres)
+  if (!like) return null
+  const count = Number(told[1] ?? 1)
+  if (count < 1 || count > GOODS_LIMITS.maxCount) return bad('count', { count, max: GOODS_LIMITS.maxCount }, 'count')
+  const by = Math.cbrt(litres / like.litres)
+  if (!(by <= SAME_SHAPE && by >= 1 / SAME_SHAPE)) return bad('volume-odd', { text: said[0].trim(), name }, 'size')
+  const mass =
+    told[3] === undefined ? good(null) : parseMass(told[3].replace(/\b(each|apiece|full)\b/gi, '').trim(), system)
+  if (!mass.ok) return mass
+  const [acrossMm, deepMm, tallMm] = [like.acrossMm, like.deepMm, like.tallMm].map((mm) => Math.round(2 * by * mm) / 2)
+  const kind = usualThing(name)?.kind ?? (name.toLowerCase().includes('lid') ? 'tote' : kindOf(name))
+  return good(
+    newGoods({ id, name: `${said[0].trim()} ${name}`, kind, count, acrossMm, deepMm, tallMm, massKg: mass.value }),
+  )
+}
