@@ -28,9 +28,9 @@ export interface StoredPlan {
 const STORE_NAME = 'tack-loft'
 
 /** Of the store's layout; the browser counts ten times as fast. A new form of project is a new layout: it is brought up. */
-const LAYOUT = 8
+const LAYOUT = 9
 /** The form of project this layout keeps. */
-export const FORM = 8
+export const FORM = 9
 export const NATIVE_VERSION = 10 * LAYOUT
 
 export class LoftDb extends Dexie {
@@ -55,6 +55,7 @@ export class LoftDb extends Dexie {
     this.version(5).stores({ ballast: 'n' }).upgrade(historiesAsEdits)
     this.version(6).upgrade(upToDate)
     this.version(7).upgrade(upToDate)
+    this.version(8).upgrade(upToDate)
     this.version(LAYOUT).upgrade(upToDate)
   }
 }

@@ -13,6 +13,8 @@ export interface UsualThing {
   /** Smaller or larger by this share is still usual. */
   spread: number
   mostKg: number
+  /** So many of them are piled on each other, where they are at all. */
+  pile?: number
 }
 export const USUAL_GROUPS = [
   'appliances',
@@ -333,6 +335,19 @@ const ALSO: Partial<Record<string, readonly string[]>> = {
   'bag of pet food': ['bag of dog food', 'bag of cat food'],
 }
 
+/** How many of what is not a flat bag people pile on each other. Product decision. */
+const PILED: Partial<Record<string, number>> = {
+  'wheel with tyre': 4,
+  'sleeping bag': 3,
+  tent: 2,
+  'air mattress': 3,
+  'fire bowl': 2,
+  'pack of water bottles': 2,
+  'case of cans': 4,
+  'snow chains': 3,
+  'board games': 3,
+}
+
 export const USUAL_THINGS: readonly UsualThing[] = USUAL_GROUPS.flatMap((group) =>
   THINGS[group].map(([name, kind, acrossMm, deepMm, tallMm, mostKg, spread = USUAL_SPREAD]): UsualThing => ({
     group,
@@ -344,6 +359,7 @@ export const USUAL_THINGS: readonly UsualThing[] = USUAL_GROUPS.flatMap((group) 
     tallMm,
     mostKg,
     spread,
+    ...(PILED[name] ? { pile: PILED[name] } : {}),
   })),
 )
 

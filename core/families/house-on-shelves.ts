@@ -18,12 +18,13 @@ export interface Opening {
 export const betweenRods = (xs: readonly number[], rod: { diameterMm: number }): Opening[] =>
   xs.slice(1).map((x, i) => ({ left: xs[i] + rod.diameterMm, right: x - rod.diameterMm }))
 
-/** One thing in its place: x of its left side, y of its back, from the panel's back. */
+/** One thing in its place: x of its left side, y of its back, from the panel's back, and what lies under it of its pile. */
 export interface Spot {
   item: Goods
   opening: number
   x: number
   y: number
+  z: number
 }
 
 /**
@@ -33,13 +34,13 @@ export interface Spot {
 export const standing = (level: Level, opening: number, backMm: number, topMm: number): Bay['items'] =>
   level.spots
     .filter((s) => s.opening === opening)
-    .map(({ item, x, y }) => ({
+    .map(({ item, x, y, z }) => ({
       goodsId: item.id,
       massKg: item.massKg,
       stands: standsOn(item.kind),
       box: {
-        min: [x, backMm + y, topMm],
-        max: [x + item.acrossMm, backMm + y + item.deepMm, topMm + item.tallMm],
+        min: [x, backMm + y, topMm + z],
+        max: [x + item.acrossMm, backMm + y + item.deepMm, topMm + z + item.tallMm],
       },
     }))
 
@@ -186,44 +187,84 @@ const OUT_SHARE = 1 / 4
 const roomFor = (g: Goods, depthMm: number, stickOutMm: number): number =>
   depthMm + Math.min(stickOutMm, OUT_SHARE * g.deepMm)
 
-/** Fills openings from the left, each place as many deep as fit, and tells what is left over. */
-export function fill(
+/** Where things of one kind stand behind each other in an opening, and how many of them lie on each other there. */
+interface Row {
+  opening: number
+  x: number
+  used: number
+  piles: { y: number; layers: number }[]
+}
+
+interface Filled {
+  spots: Spot[]
+  left: Goods[]
+}
+/**
+ * Fills openings from the left, each place as many deep as fit, what is piled as high as it may be, and tells what is
+ * left over.
+ */
+export const fill = (
   queue: Goods[],
   openings: Opening[],
   depthMm: number,
   sidePlayMm: number,
   stickOutMm: number,
-): { spots: Spot[]; left: Goods[] } {
+): Filled => filled(queue, openings, { depthMm, sidePlayMm, stickOutMm, layersOf: (g) => g.pile })
+
+/** The same where nothing may lie on anything: in a drawer, or under a shelf that is there already. */
+export const fillFlat = (queue: Goods[], openings: Opening[], depthMm: number, sidePlayMm: number): Filled =>
+  filled(queue, openings, { depthMm, sidePlayMm, stickOutMm: 0, layersOf: () => 1 })
+
+interface Filling {
+  depthMm: number
+  sidePlayMm: number
+  stickOutMm: number
+  layersOf: (g: Goods) => number
+}
+function filled(queue: Goods[], openings: Opening[], { depthMm, sidePlayMm, stickOutMm, layersOf }: Filling): Filled {
   const spots: Spot[] = []
   const left: Goods[] = []
-  const filled = openings.map((o) => o.left)
-  const deepest = new Map<string, { opening: number; x: number; used: number }>()
+  const until = openings.map((o) => o.left)
+  const rows = new Map<string, Row>()
+  const put = (item: Goods, { opening, x }: Row, y: number, z: number) => spots.push({ item, opening, x, y, z })
   for (const item of queue) {
-    const key = item.id
-    const behind = deepest.get(key)
-    if (behind && behind.used + item.deepMm <= roomFor(item, depthMm, stickOutMm)) {
-      spots.push({ item, opening: behind.opening, x: behind.x, y: behind.used })
-      behind.used += item.deepMm
+    const row = rows.get(item.id)
+    if (row && row.used + item.deepMm <= roomFor(item, depthMm, stickOutMm)) {
+      put(item, row, row.used, 0)
+      row.piles.push({ y: row.used, layers: 1 })
+      row.used += item.deepMm
+      continue
+    }
+    const pile = row?.piles.find((x) => x.layers < layersOf(item))
+    if (row && pile) {
+      put(item, row, pile.y, pile.layers++ * item.tallMm)
       continue
     }
     const i =
       item.deepMm > roomFor(item, depthMm, stickOutMm)
         ? -1
-        : openings.findIndex((o, n) => filled[n] + 2 * sidePlayMm + item.acrossMm <= o.right + 1e-6)
+        : openings.findIndex((o, n) => until[n] + 2 * sidePlayMm + item.acrossMm <= o.right + 1e-6)
     if (i < 0) {
       left.push(item)
       continue
     }
-    const x = filled[i] + sidePlayMm
-    spots.push({ item, opening: i, x, y: 0 })
-    deepest.set(key, { opening: i, x, used: item.deepMm })
-    filled[i] = x + item.acrossMm
+    const begun: Row = {
+      ...{ opening: i, x: until[i] + sidePlayMm, used: item.deepMm },
+      piles: [{ y: 0, layers: 1 }],
+    }
+    put(item, begun, 0, 0)
+    rows.set(item.id, begun)
+    until[i] = begun.x + item.acrossMm
   }
   return { spots, left }
 }
 
+/** How high what stands in a place reaches, with what lies under it, mm. */
+export const reachesMm = (s: Spot): number => s.z + s.item.tallMm
+
+/** What reaches highest: of a pile its top, as high as all of it. */
 export const tallestOf = (spots: readonly Spot[]): Goods | null =>
-  spots.reduce<Goods | null>((t, s) => (!t || s.item.tallMm > t.tallMm ? s.item : t), null)
+  spots.reduce<Goods | null>((t, s) => (!t || reachesMm(s) > t.tallMm ? { ...s.item, tallMm: reachesMm(s) } : t), null)
 
 /**
  * Puts goods on floor and shelves: what is heavy or a drum on the floor, the rest on shelves, heaviest low, kinds kept

@@ -35,6 +35,7 @@ export const GOODS_COLUMNS = [
   'whose',
   'time',
   'spare',
+  'pile',
   'across_in_use_mm',
   'deep_in_use_mm',
   'tall_in_use_mm',
@@ -81,6 +82,7 @@ export const goodsToRows = (goods: readonly Goods[]): Row[] =>
     whose: g.whose,
     time: g.time === 'here' ? '' : g.time,
     spare: g.spare === 0 ? '' : String(g.spare),
+    pile: String(g.pile),
     across_in_use_mm: g.inUse ? tidy(g.inUse.acrossMm) : '',
     deep_in_use_mm: g.inUse ? tidy(g.inUse.deepMm) : '',
     tall_in_use_mm: g.inUse ? tidy(g.inUse.tallMm) : '',
@@ -199,6 +201,7 @@ export function rowsToGoods(rows: readonly RawRow[], system: UnitSystem, newId: 
         whose: row.whose ?? '',
         time: (row.time || 'here') as Goods['time'],
         spare: row.spare ? Number(row.spare) : 0,
+        ...(row.pile ? { pile: Number(row.pile) } : {}),
         // What is not told of it is as it is at rest.
         inUse: inUse.every((mm) => mm === null)
           ? null

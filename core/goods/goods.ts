@@ -1,6 +1,7 @@
 import { CONTAINERS, GOODS_KINDS, TOTE_GUESS, type GoodsKind } from '../catalogue/containers.ts'
 import { HEAVIEST_KG, id, lengthMm, words, z } from '../measure/schema.ts'
 import { CARES } from './care.ts'
+import { usualPile } from './pile.ts'
 import { assumedTool, toolShape } from './tool.ts'
 import { WAY_CODES } from './way-codes.ts'
 
@@ -10,7 +11,7 @@ export const OFTEN = ['daily', 'weekly', 'seldom'] as const
 export const TIMES = ['here', 'shown', 'lent', 'seasonal', 'to-come'] as const
 
 /** Largest single thing, mm, and most of one kind: past these a slip of the keyboard is likelier. */
-export const GOODS_LIMITS = { minMm: 5, maxMm: 6000, maxCount: 2000 } as const
+export const GOODS_LIMITS = { minMm: 5, maxMm: 6000, maxCount: 2000, mostPiled: 20 } as const
 /** Rims and overhangs of totes lie well within these, mm. */
 const [LEAST_RIM_MM, MOST_RIM_MM, MOST_OVERHANG_MM] = [1, 400, 300]
 const size = lengthMm(GOODS_LIMITS.minMm, GOODS_LIMITS.maxMm)
@@ -61,6 +62,8 @@ export const goodsItem = z.object({
   /** Somebody else's: ask first. */
   whose: words(60),
   time: z.enum(TIMES),
+  /** So many lie on each other where it stands on something; one where it is not piled. */
+  pile: z.int().min(1).max(GOODS_LIMITS.mostPiled),
   /** Places kept for more of them. */
   spare: z.int().min(0).max(GOODS_LIMITS.maxCount),
   /** Where it goes when it does not stay, what is cut up first, and whether it is gone. */
@@ -161,6 +164,7 @@ export function newGoods(
     often: 'weekly',
     whereNow: '',
     keptAs: null,
+    pile: usualPile(given),
     ...nothingTold(),
     ...given,
   }

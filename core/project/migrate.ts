@@ -78,6 +78,12 @@ const STEPS: ((raw: Raw) => Raw)[] = [
     version: 8,
     goods: list(raw.goods).map((g) => ({ ...nothingTold(), ...object(g) })),
   }),
+  // Version 8 piled nothing: what is built for it has its places side by side.
+  (raw) => ({
+    ...raw,
+    version: 9,
+    goods: list(raw.goods).map((g) => ({ pile: 1, ...object(g) })),
+  }),
 ]
 
 const object = (v: unknown): Raw => (v !== null && typeof v === 'object' ? (v as Raw) : {})

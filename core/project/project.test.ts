@@ -131,6 +131,13 @@ describe('project file', () => {
     for (const g of r.ok ? r.project.goods : [])
       expect(g).toMatchObject({ inUse: null, care: [], whose: '', time: 'here', spare: 0, leaving: { gone: false } })
   })
+  it('piles nothing of a file before that was asked: what was built for it stays as it is', () => {
+    const p = load(demos[0])
+    const bag = { ...p.goods[0], name: 'bag of soil', kind: 'bag', acrossMm: 400, deepMm: 600, tallMm: 120 }
+    const goods = [bag].map(({ pile: _p, ...g }: Record<string, unknown>) => g)
+    const r = readProject(JSON.stringify({ ...p, goods, builds: [], version: 8 }))
+    expect(r.ok && [r.migratedFrom, r.project.goods.map((g) => g.pile)]).toEqual([8, [1]])
+  })
   it('has the schemas in the documentation as they are', () => {
     for (const [name, schema] of [
       ['project', projectSchema],

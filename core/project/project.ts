@@ -13,7 +13,7 @@ const price = z.int().min(0).max(10_000_000)
 export const MOST_PRICES_LOGGED = 2000
 
 /** Version of the project file; older ones are migrated, newer ones refused. */
-export const PROJECT_VERSION = 8
+export const PROJECT_VERSION = 9
 
 export const buildSchema = z.object({
   id,

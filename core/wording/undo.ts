@@ -26,6 +26,7 @@ const OF_GOODS: Record<keyof Goods, string> = {
   care: 'care',
   whose: 'owner',
   time: 'time',
+  pile: 'height of its piles',
   spare: 'spare places',
   leaving: 'where it goes',
 }

@@ -16,6 +16,7 @@ const told = computed(
     Number(props.goods.whose !== '') +
     Number(props.goods.time !== 'here') +
     Number(props.goods.spare > 0) +
+    Number(props.goods.pile > 1) +
     Number(props.goods.inUse !== null),
 )
 const setCare = (care: Care, on: boolean) =>
@@ -82,6 +83,14 @@ const setLeaving = (part: Partial<Goods['leaving']>) => emit('update', { leaving
     >
       <option v-for="t in TIMES" :key="t" :value="t">{{ TIME_NAMES[t] }}</option>
     </select>
+    <MeasureField
+      label="So many lie on each other, at most"
+      quantity="count"
+      :value="goods.pile"
+      :min="1"
+      :max="GOODS_LIMITS.mostPiled"
+      @change="(v) => v !== null && emit('update', { pile: v })"
+    />
     <MeasureField
       label="Places kept for more of them"
       quantity="count"

@@ -20,7 +20,7 @@ import { roundUp } from '../../measure/rounding.ts'
 import { inches } from '../../measure/units.ts'
 import { shelfPlay, type DimPen } from '../dim-pen.ts'
 import type { ShapeContext, Shaped } from '../family.ts'
-import { betweenRods, fill, withoutPlace, type Opening, type Spot } from '../house-on-shelves.ts'
+import { betweenRods, fill, reachesMm, withoutPlace, type Opening, type Spot } from '../house-on-shelves.ts'
 import { spliceOver, type Stretch } from '../../blocks/sizing/splice.ts'
 import { LIMITS, type CeilingPlatformParams } from './parameters.ts'
 import { countedKg } from '../../goods/presumed.ts'
@@ -142,7 +142,7 @@ export function planOut(
   if (!rods.ok) return rods
   const openings = betweenRods(rods.value.xs, front.leaves)
   const { spots, left } = fill(queue, openings, depthMm, sideMm, 0)
-  const tallest = Math.max(...spots.map((s) => s.item.tallMm), 0)
+  const tallest = Math.max(...spots.map(reachesMm), 0)
   // Over bearers on rods there is room for their couplings under the ceiling.
   const overMm = sheet.thicknessMm + frame.widthMm
   const underCouplings = p.front !== 'drops' ? highestHung(ctx.space.ceilingMm, overMm) : Infinity

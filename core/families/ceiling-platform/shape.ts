@@ -10,7 +10,7 @@ import { bad, good, type Result } from '../../measure/result.ts'
 import { choicePen } from '../choices.ts'
 import type { Choice, ShapeContext, Shaped } from '../family.ts'
 import { opened } from '../opened.ts'
-import { standing } from '../house-on-shelves.ts'
+import { reachesMm, standing } from '../house-on-shelves.ts'
 import type { Stretch } from '../../blocks/sizing/splice.ts'
 import { CLEAT_SCREWS, DROP_SCREWS, FRONTS, type CeilingPlatformParams } from './parameters.ts'
 import { longestOf, planOut, type Plan } from './plan-out.ts'
@@ -159,7 +159,7 @@ function onDrops(d: Draft, p: CeilingPlatformParams, ctx: ShapeContext, plan: Ov
 
 function placeBays(d: Draft, plan: Plan) {
   const { topMm, depthMm, play } = plan
-  const high = Math.max(0, ...plan.spots.map((s) => s.item.tallMm)) + play.aboveMm
+  const high = Math.max(0, ...plan.spots.map(reachesMm)) + play.aboveMm
   plan.openings.forEach((o, k) => {
     const middle = (o.left + o.right) / 2
     const on = plan.sheets.findIndex((s) => middle >= s.from && middle <= s.to)

@@ -23,7 +23,7 @@ import { inches } from '../../measure/units.ts'
 import { canHoldTie } from '../../room/room.ts'
 import type { DimPen } from '../dim-pen.ts'
 import type { ShapeContext } from '../family.ts'
-import { fill, withoutPlace, type Opening, type Spot } from '../house-on-shelves.ts'
+import { fillFlat, withoutPlace, type Opening, type Spot } from '../house-on-shelves.ts'
 import type { Planned } from '../opened.ts'
 import { INSERTS, LIMITS, PLAIN, type DrawerBankParams, type DrawerKind, type Insert } from './parameters.ts'
 
@@ -339,7 +339,7 @@ function fillDrawers(
     const lies = fit.slice(0, light)
     const { spots, left } =
       insert === 'none'
-        ? fill(lies, spaces, deepMm, PLAY_SIDE_MM, 0)
+        ? fillFlat(lies, spaces, deepMm, PLAY_SIDE_MM)
         : inserted(lies, spaces, deepMm, (g) => (insert === 'bored' ? onEnd(whole.get(g.id)!) : g))
     queue = [...not, ...left, ...fit.slice(light)]
     drawers.push({ ...kind, spots, spaces })
@@ -370,11 +370,10 @@ function inserted(
   as: (g: Goods) => Goods,
 ): { spots: Spot[]; left: Goods[] } {
   const lying = new Map(things.map((g) => [g.id, g]))
-  const { spots, left } = fill(
+  const { spots, left } = fillFlat(
     things.map((g) => walled(as(g))),
     spaces,
     deepMm,
-    0,
     0,
   )
   const half = WALL_MM / 2

@@ -10,7 +10,7 @@ import { roundDown, roundUp } from '../../measure/rounding.ts'
 import { inches } from '../../measure/units.ts'
 import { shelfPlay, type DimPen } from '../dim-pen.ts'
 import type { ShapeContext, Shaped } from '../family.ts'
-import { fill, withoutPlace, type Spot } from '../house-on-shelves.ts'
+import { fill, reachesMm, withoutPlace, type Spot } from '../house-on-shelves.ts'
 import { LIMITS, type LoftDeckParams } from './parameters.ts'
 
 export interface ReasonData {
@@ -124,7 +124,7 @@ export function planOut(p: LoftDeckParams, ctx: ShapeContext, pen: DimPen): Resu
       : { code: 'loft-goods', terms: [], data: { things: goods.length } },
   )
   const { deck, left } = housed(lengthMm)
-  const tallest = Math.max(0, ...deck.flatMap((x) => x.spots.map((s) => s.item.tallMm)))
+  const tallest = Math.max(0, ...deck.flatMap((x) => x.spots.map(reachesMm)))
   if (tallest === 0) return bad('loft-holds-nothing', {}, 'depthMm')
   const topMm = heightOf(ctx, pen, { deepMm: sheet.thicknessMm + rim.widthMm, tallest, aboveMm })
   if (!topMm.ok) return topMm

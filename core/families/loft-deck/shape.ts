@@ -14,7 +14,7 @@ import { fallAt, THINNEST_SHIM_MM } from '../../room/room.ts'
 import { choicePen } from '../choices.ts'
 import type { Choice, ShapeContext, Shaped } from '../family.ts'
 import { opened } from '../opened.ts'
-import { standing } from '../house-on-shelves.ts'
+import { reachesMm, standing } from '../house-on-shelves.ts'
 import type { LoftDeckParams } from './parameters.ts'
 import { FILLER, planOut, type Plan } from './plan-out.ts'
 
@@ -319,7 +319,7 @@ function decking({ d, plan }: Site, edges: readonly Run[]): string[] {
 function placeBays(d: Draft, plan: Plan) {
   const { topMm, play } = plan
   plan.deck.forEach((piece, i) => {
-    const high = Math.max(0, ...piece.spots.map((s) => s.item.tallMm)) + play.aboveMm
+    const high = Math.max(0, ...piece.spots.map(reachesMm)) + play.aboveMm
     const clear: { min: Vec3; max: Vec3 } = {
       min: [piece.from, piece.backMm, topMm],
       max: [piece.to, piece.frontMm, topMm + high],

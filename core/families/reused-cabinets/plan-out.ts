@@ -19,7 +19,7 @@ import { inches } from '../../measure/units.ts'
 import { shelfPlay, type DimPen } from '../dim-pen.ts'
 import { preparedFrom } from '../../room/prepared.ts'
 import type { ShapeContext, Shaped } from '../family.ts'
-import { fill, withoutPlace } from '../house-on-shelves.ts'
+import { fillFlat, withoutPlace } from '../house-on-shelves.ts'
 import { arrange, blockedBy, groups, rowOf, type Reach } from './arrange.ts'
 import type { Cabinet, ReusedCabinetsParams } from './parameters.ts'
 
@@ -241,12 +241,11 @@ function filled(p: ReusedCabinetsParams, ctx: ShapeContext, m: Measures, at: rea
       if (fits) left -= countedKg(g)
       ;(fits ? goesIn : later).push(g)
     }
-    const { spots, left: over } = fill(
+    const { spots, left: over } = fillFlat(
       goesIn,
       [{ left: clear.min[0], right: clear.max[0] }],
       clear.max[1] - clear.min[1],
       m.play.sideMm,
-      0,
     )
     carries[box] -= spots.reduce((s, x) => s + countedKg(x.item), 0)
     items[box][row] = spots.map(({ item, x, y }) => ({

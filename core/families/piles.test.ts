@@ -1,0 +1,78 @@
+import { describe, expect, it } from '@jest/globals'
+import { readParams } from '../../test-support/read-params.ts'
+import { sharesMoreThan } from '../geometry/box.ts'
+import { newGoods } from '../goods/goods.ts'
+import { exampleContext } from './example-context.ts'
+import { fill, fillFlat, reachesMm, tallestOf } from './house-on-shelves.ts'
+import { findFamily } from './registry.ts'
+
+const bag = (count: number, pile?: number) =>
+  newGoods({
+    ...{ id: 'bag', name: 'bag', kind: 'bag', count, acrossMm: 400, deepMm: 300, tallMm: 120, massKg: 10 },
+    ...(pile === undefined ? {} : { pile }),
+  })
+const bags = (n: number, pile?: number) => Array.from({ length: n }, () => bag(n, pile))
+const OPEN = [{ left: 0, right: 900 }]
+
+describe('things in piles', () => {
+  it('stand behind each other first, then on each other, then beside', () => {
+    const at = fill(bags(11), OPEN, 620, 10, 0).spots.map((s) => [s.x, s.y, s.z])
+    expect(at.slice(0, 2)).toEqual([
+      [10, 0, 0],
+      [10, 300, 0],
+    ])
+    // Two piles of five, and the eleventh begins another beside them.
+    expect(at.slice(2, 10).map(([x, y]) => [x, y])).toEqual([...Array(4).fill([10, 0]), ...Array(4).fill([10, 300])])
+    expect(Math.max(...at.slice(0, 10).map(([, , z]) => z))).toBe(4 * 120)
+    expect(at[10][0]).toBeGreaterThanOrEqual(410)
+    expect(at[10][2]).toBe(0)
+  })
+  it('a level is as high as its highest pile', () => {
+    const { spots } = fill(bags(7), OPEN, 320, 10, 0)
+    expect(Math.max(...spots.map(reachesMm))).toBe(5 * 120)
+    expect(tallestOf(spots)?.tallMm).toBe(5 * 120)
+    expect(bag(1).tallMm).toBe(120)
+  })
+  it('nothing lies on anything in a drawer, nor where somebody wants no pile', () => {
+    expect(fillFlat(bags(4), OPEN, 320, 10).spots.every((s) => s.z === 0)).toBe(true)
+    expect(fillFlat(bags(4), OPEN, 320, 10).left).toHaveLength(2)
+    expect(fill(bags(4, 1), OPEN, 320, 10, 0).left).toHaveLength(2)
+  })
+  it.each([
+    'post-rack',
+    'ledger-shelf',
+    'shelf-unit',
+    'floating-shelf-rack',
+    'wall-cabinet',
+    'bracket-shelf',
+    'closet-front',
+    'box-bench',
+    'rod-stack',
+  ])('in a %s lie on what is under them and reach into nothing', (id) => {
+    const family = findFamily(id)!
+    const flat = { ...bag(2, 1), id: 'flat' }
+    const goods = [bag(8), flat].map((item) => ({ item, count: item.count }))
+    const context = exampleContext('metric', goods, 3600)
+    const { shaped, boxes, checks, service } = readParams(family, family.start(context), context)
+    const items = shaped.assembly.bays.flatMap((b) => b.items)
+    const piled = items.filter((i) => i.goodsId === 'bag')
+    expect(piled.length).toBeGreaterThan(1)
+    const floors = new Set(piled.map((i) => i.box.min[2]))
+    expect(floors.size).toBeGreaterThan(1)
+    for (const [k, i] of items.entries()) {
+      for (const j of items.slice(k + 1)) expect(sharesMoreThan(i.box, j.box, 0.01)).toBe(false)
+      for (const b of boxes.values()) expect(sharesMoreThan(i.box, b, 0.01)).toBe(false)
+      const on = items.find((j) => j !== i && Math.abs(j.box.max[2] - i.box.min[2]) < 0.01 && j.goodsId === i.goodsId)
+      const carriers = shaped.assembly.bays.find((b) => b.items.includes(i))!.clear.min[2]
+      expect(on !== undefined || Math.abs(i.box.min[2] - carriers) < 0.01).toBe(true)
+    }
+    // All of a pile weighs on what carries it.
+    const onParts = shaped.assembly.bays.filter((b) => b.carriers.length > 0).flatMap((b) => b.items)
+    expect(service.loadsN).toBeGreaterThanOrEqual(onParts.length * 10 * 9.8)
+    expect(
+      checks
+        .filter((c) => c.link === 'goods' && !c.code.startsWith('unhoused') && c.state === 'fails')
+        .map((c) => c.id),
+    ).toEqual([])
+  })
+})
