@@ -53,7 +53,7 @@ describe('things in piles', () => {
     const flat = { ...bag(2, 1), id: 'flat' }
     const goods = [bag(8), flat].map((item) => ({ item, count: item.count }))
     const context = exampleContext('metric', goods, 3600)
-    const { shaped, boxes, checks, service } = readParams(family, family.start(context), context)
+    const { shaped, boxes, checks, service } = readParams(family, family.start(context) as object, context)
     const items = shaped.assembly.bays.flatMap((b) => b.items)
     const piled = items.filter((i) => i.goodsId === 'bag')
     expect(piled.length).toBeGreaterThan(1)

@@ -16,8 +16,7 @@ export const isHung = (b: OfKind): boolean => byId.get(b.family)?.hangs(b.params
 
 const ON_FLOOR = ['floor'] as const
 const ON_WALL = ['wall'] as const
-const levelsOf = (b: OfKind): readonly string[] =>
-  isHung(b) ? (byId.get(b.family)?.hangsFrom ?? ON_WALL) : ON_FLOOR
+const levelsOf = (b: OfKind): readonly string[] => (isHung(b) ? (byId.get(b.family)?.hangsFrom ?? ON_WALL) : ON_FLOOR)
 /** What is hung at heights that differ by this much hangs over or under the other, mm. Product decision. */
 const OVER_EACH_OTHER_MM = 300
 const heightOf = (b: OfKind): unknown => {
