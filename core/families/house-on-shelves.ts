@@ -259,6 +259,32 @@ function filled(queue: Goods[], openings: Opening[], { depthMm, sidePlayMm, stic
   return { spots, left }
 }
 
+/**
+ * One more level: with what comes next, as it is piled; where that is too high side by side, and without what is highest.
+ * @param fits whether there is room for a level over the others
+ * @returns null where there is none for any
+ */
+function filledLevel(
+  queue: Goods[],
+  openings: Opening[],
+  inside: Filling,
+  fits: (level: Level) => boolean,
+): { level: Level; left: Goods[] } | null {
+  const later: Goods[] = []
+  for (let now = queue; ;) {
+    for (const layersOf of [inside.layersOf, () => 1]) {
+      const { spots, left } = filled(now, openings, { ...inside, layersOf })
+      const level: Level = { floor: false, spots, tallest: tallestOf(spots) }
+      if (fits(level)) return { level, left: [...left, ...later] }
+      if (spots.length === 0) return null
+    }
+    const highest = now.reduce((m, g) => Math.max(m, g.tallMm), 0)
+    later.push(...now.filter((g) => g.tallMm >= highest))
+    now = now.filter((g) => g.tallMm < highest)
+    if (now.length === 0) return null
+  }
+}
+
 /** How high what stands in a place reaches, with what lies under it, mm. */
 export const reachesMm = (s: Spot): number => s.z + s.item.tallMm
 
@@ -299,19 +325,18 @@ export function house(
   const enough = () => (shelves === null ? queue.length === 0 : levels.filter((l) => !l.floor).length >= shelves)
   while (!enough() || levels.every((l) => l.floor)) {
     if (levels.filter((l) => !l.floor).length >= most) break
-    const { spots, left } = fill(
+    const first = !levels.some((l) => !l.floor)
+    const inside = { depthMm, sidePlayMm, stickOutMm, layersOf: (g: Goods) => g.pile }
+    const found = filledLevel(
       queue,
       openingsAt(levels.filter((l) => !l.floor).length),
-      depthMm,
-      sidePlayMm,
-      stickOutMm,
+      inside,
+      (level) => shelves !== null || first || grows([...levels, level]),
     )
-    const level: Level = { floor: false, spots, tallest: tallestOf(spots) }
-    // Nothing more goes in: what is left is wider or deeper than any opening.
-    if (shelves === null && spots.length === 0 && levels.some((l) => !l.floor)) break
-    if (shelves === null && levels.some((l) => !l.floor) && !grows([...levels, level])) break
-    levels.push(level)
-    queue = left
+    // Nothing more goes in: what is left is wider or deeper than any opening, or higher than what is left of the wall.
+    if (!found || (shelves === null && found.level.spots.length === 0 && !first)) break
+    levels.push(found.level)
+    queue = found.left
   }
   const tooDeep = (id: string) =>
     goods.some((g) => g.item.id === id && g.item.deepMm > roomFor(g.item, depthMm, stickOutMm))

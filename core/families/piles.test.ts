@@ -38,6 +38,25 @@ describe('things in piles', () => {
     expect(fillFlat(bags(4), OPEN, 320, 10).left).toHaveLength(2)
     expect(fill(bags(4, 1), OPEN, 320, 10, 0).left).toHaveLength(2)
   })
+  it('what is too high for the last shelf leaves it to what is lower; a pile is parted before that', () => {
+    const thing = (id: string, count: number, tallMm: number, massKg: number, pile = 1) => ({
+      item: newGoods({ id, name: id, kind: 'box', count, acrossMm: 380, deepMm: 300, tallMm, massKg, pile }),
+      count,
+    })
+    const low = (goods: ReturnType<typeof thing>[]) => {
+      const c = exampleContext('metric', goods, 1220)
+      const context = { ...c, space: { ...c.space, heightMm: 1100 } }
+      const family = findFamily('ledger-shelf')!
+      return readParams(family, { ...(family.start(context) as object), floorBay: false }, context).shaped
+    }
+    const heavy = thing('heavy', 2, 500, 15)
+    const { unhoused } = low([heavy, thing('tall', 1, 900, 2), thing('flat', 2, 100, 1)])
+    expect(unhoused.map((u) => [u.goodsId, u.count])).toEqual([['tall', 1]])
+    const parted = low([heavy, thing('piled', 2, 200, 1, 4)])
+    expect(parted.unhoused).toEqual([])
+    const on = (id: string) => parted.assembly.bays.flatMap((b) => b.items).filter((i) => i.goodsId === id)
+    expect(new Set(on('piled').map((i) => i.box.min[2])).size).toBe(1)
+  })
   it.each([
     'post-rack',
     'ledger-shelf',
