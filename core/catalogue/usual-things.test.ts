@@ -38,6 +38,10 @@ describe('usual things', () => {
     expect(usualThing('Chest Freezers')?.name).toBe('chest freezer')
     for (const [several, one] of [
       ['boxes of books', 'box of books'],
+      ['kids bike', 'small bicycle'],
+      ['child’s bike', 'small bicycle'],
+      ['dog crate', 'pet crate'],
+      ['garbage cans', 'waste bin on wheels'],
       ['crates of jars', 'crate of jars'],
       ['axes', 'axe'],
       ['pairs of skis', 'pair of skis'],

@@ -367,8 +367,8 @@ export const USUAL_THINGS: readonly UsualThing[] = USUAL_GROUPS.flatMap((group) 
 const plain = (name: string): string =>
   name
     .toLowerCase()
-    .replace(/['’]/g, '’')
-    .replace(/[^a-zà-ž’]+/g, ' ')
+    .replace(/['’]/g, '')
+    .replace(/[^a-zà-ž]+/g, ' ')
     .trim()
 const one = (word: string): string => word.replace(/(?<=[a-z]{3})s$/, '').replace(/(?<=[a-z]{3})e$/, '')
 const words = (name: string): string[] => plain(name).split(' ').filter(Boolean).map(one)
