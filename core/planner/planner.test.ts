@@ -119,6 +119,10 @@ describe('what plans trade', () => {
     expect(sayTrade(tradesOf([plans[0], plans[0]])[0], say)).toBe('Much like the others in every measure.')
     expect(titlesOf(tradesOf([plans[0]]))).toEqual(['One plan'])
   })
+  it('one of them costs least, however little the next one costs more; hours are not told so closely', () => {
+    const three = [69_258, 68_247, 79_553].map((minor, i) => ({ minor, hours: [33, 32.8, 43][i] }))
+    expect(tradesOf(three).map((t) => t.best)).toEqual([['hours'], ['minor', 'hours'], []])
+  })
   it('what has no place is told with what would make one', () => {
     expect(
       sayHomeless({ goodsId: 'x', count: 1, why: 'more-wall', wallId: 'n', moreMm: 437 }, 'Rack', 'North wall', say),

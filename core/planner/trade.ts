@@ -12,6 +12,8 @@ export interface Trade {
 
 /** Differences of less than this share of the largest are none. */
 const SAME = 0.02
+/** What is told to the last coin and thing: of two that nearly agree one reads which is less. */
+const EXACT: readonly TradeKey[] = ['minor', 'builds', 'makeshift', 'homeless']
 
 /** Every choice against the others that are shown with it. @param choices what each comes to, the same keys in all */
 export function tradesOf(choices: readonly Partial<Record<TradeKey, number>>[]): Trade[] {
@@ -20,7 +22,8 @@ export function tradesOf(choices: readonly Partial<Record<TradeKey, number>>[]):
     keys.filter((key) => {
       const all = choices.map((x) => x[key]!)
       const [least, most] = [Math.min(...all), Math.max(...all)]
-      return most - least > SAME * most && c[key]! - least <= SAME * most
+      const as = EXACT.includes(key) ? 0 : SAME * most
+      return most - least > SAME * most && c[key]! - least <= as
     }),
   )
   return choices.map((c, i) => {
