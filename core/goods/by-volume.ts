@@ -1,4 +1,4 @@
-import { CONTAINERS } from '../catalogue/containers.ts'
+import { CONTAINERS, type GoodsKind } from '../catalogue/containers.ts'
 import { usualThing } from '../catalogue/usual-things.ts'
 import { bad, good, type Result } from '../measure/result.ts'
 import { parseMass } from '../measure/parse-mass.ts'
@@ -16,22 +16,28 @@ const VOLUME = new RegExp(String.raw`(?:^|\s)(\d+(?:[.,]\d+)?)[\s-]*${UNIT}\.?(?
 /** Others as large, at most so many times as large or as small in every direction, look the same. Product decision. */
 const SAME_SHAPE = 2
 
+/** Kinds that are sold by what they take. */
+const VESSELS: readonly GoodsKind[] = ['box', 'pail', 'drum', 'tote']
+
 interface Vessel {
   acrossMm: number
   deepMm: number
   tallMm: number
   litres: number
 }
+/** What kind of thing it is: boxes with lids are totes. */
+const vesselKind = (name: string): GoodsKind =>
+  usualThing(name)?.kind ?? (name.toLowerCase().includes('lid') ? 'tote' : kindOf(name))
+
 /** What is most like one that takes so much: of the same kind, nearest in what it takes; or the usual thing of its name. */
 function nearest(name: string, litres: number): Vessel | null {
-  const kind = name.toLowerCase().includes('lid') ? 'tote' : kindOf(name)
+  const kind = vesselKind(name)
   const off = (x: { litres: number }) => Math.abs(Math.log(x.litres / litres))
   const [same] = CONTAINERS.flatMap((c) =>
     c.kind === kind && c.litres !== null ? [{ ...c, litres: c.litres }] : [],
   ).sort((a, b) => off(a) - off(b))
   const usual = usualThing(name)
-  if (usual && ['box', 'pail', 'drum', 'tote'].includes(usual.kind))
-    return { ...usual, litres: FILLED_SHARE * litresOf(usual) }
+  if (usual && VESSELS.includes(kind)) return { ...usual, litres: FILLED_SHARE * litresOf(usual) }
   return same ?? null
 }
 
@@ -60,8 +66,6 @@ export function parseVolume(text: string, system: UnitSystem, id: string): Resul
     told[3] === undefined ? good(null) : parseMass(told[3].replace(/\b(each|apiece|full)\b/gi, '').trim(), system)
   if (!mass.ok) return mass
   const [acrossMm, deepMm, tallMm] = [like.acrossMm, like.deepMm, like.tallMm].map((mm) => Math.round(2 * by * mm) / 2)
-  const kind = usualThing(name)?.kind ?? (name.toLowerCase().includes('lid') ? 'tote' : kindOf(name))
-  return good(
-    newGoods({ id, name: `${said[0].trim()} ${name}`, kind, count, acrossMm, deepMm, tallMm, massKg: mass.value }),
-  )
+  const named = { id, name: `${said[0].trim()} ${name}`, kind: vesselKind(name), count }
+  return good(newGoods({ ...named, acrossMm, deepMm, tallMm, massKg: mass.value }))
 }
