@@ -1,3 +1,4 @@
+import { PILE_STEEP } from '../goods/pile.ts'
 import type { Bay, Placed } from '../assembly/assembly.ts'
 import { boxSize } from '../geometry/box.ts'
 import { baseAcross, bodyAcross, LEAST_BEARING_MM, type Goods } from '../goods/goods.ts'
@@ -53,6 +54,15 @@ function readings(b: Bay, item: Placed, g: Goods, rails: { gapMm: number; widthM
     capacity: above,
     data: { goods: g.name, needMm: tallMm + b.play.aboveMm, haveMm: above },
   })
+  const pileMm = item.box.max[2] - b.clear.min[2]
+  const [wide, deep] = boxSize(item.box)
+  if (g.pile > 1 && b.holds === 'surface' && item.box.min[2] > b.clear.min[2] + COMPUTED_SLACK_MM)
+    out.push({
+      code: 'pile',
+      demand: pileMm,
+      capacity: PILE_STEEP * Math.min(wide, deep),
+      data: { goods: g.name, highMm: pileMm, sideMm: Math.min(wide, deep), times: PILE_STEEP },
+    })
   const out1 = item.box.max[1] - b.clear.max[1]
   const depth = b.clear.max[1] - b.clear.min[1] + b.stickOutMm
   out.push({

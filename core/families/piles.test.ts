@@ -57,6 +57,22 @@ describe('things in piles', () => {
     const on = (id: string) => parted.assembly.bays.flatMap((b) => b.items).filter((i) => i.goodsId === id)
     expect(new Set(on('piled').map((i) => i.box.min[2])).size).toBe(1)
   })
+  it('stand by themselves up to three times their lesser side, whatever somebody said', () => {
+    const thin = (count: number) =>
+      newGoods({
+        ...{ id: 'thin', name: 'thin', kind: 'box', count, acrossMm: 300, deepMm: 100, tallMm: 90, massKg: 1 },
+        pile: count,
+      })
+    const pileOf = (count: number) => {
+      const family = findFamily('ledger-shelf')!
+      const c = exampleContext('metric', [{ item: thin(count), count }], 1220)
+      const params = { ...(family.start(c) as object), depthMm: 150 }
+      return readParams(family, params, c).checks.find((x) => x.id === 'contents-fit:pile:thin')
+    }
+    expect(pileOf(1)).toBeUndefined()
+    expect(pileOf(3)).toMatchObject({ state: 'holds', demand: expect.closeTo(270, 6), capacity: 300 })
+    expect(pileOf(4)).toMatchObject({ state: 'fails', demand: expect.closeTo(360, 6) })
+  })
   it.each([
     'post-rack',
     'ledger-shelf',

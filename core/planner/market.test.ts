@@ -166,6 +166,19 @@ describe('what is known from elsewhere', () => {
     expect(other.offer('loft-deck', 'n', lot, [rack])).toBeNull()
     expect(other.looks).toBeGreaterThan(0)
   })
+  it('but under a ceiling that slopes, where there is more height further along', () => {
+    const { p } = room([], 4)
+    const tall = { ...boxes(4), tallMm: 900 }
+    const slope = { wallId: 'w', startMm: 700, riseMmPerM: 400 }
+    const ceiling = { ...p.room.ceiling, kind: 'sloped' as const, heightMm: 2400, slope }
+    const sloped = { ...p, goods: [tall], room: { ...p.room, ceiling } }
+    const wishes = { ...NO_WISHES, keepFree: ['e', 's', 'w'] }
+    const lot = [{ goodsId: 'box', count: 4 }]
+    const post = thing('other', 'post', 2500, { wideMm: 100, deepMm: 500, highMm: 2000 })
+    const market = new RoomMarket({ ...sloped, room: { ...sloped.room, features: [post] } }, wishes)
+    const o = market.offer('post-rack', 'n', lot, [])
+    expect(o && from(o)).toBeGreaterThanOrEqual(2600)
+  })
   it('what stands in a corner stands before both walls, but for one that is kept free', () => {
     const { p } = room([])
     const at = (keepFree: string[]) => {

@@ -3,7 +3,6 @@ import type { AnyFamily } from '../families/family.ts'
 import { allFamilies, isHung } from '../families/registry.ts'
 import { doorways } from '../clearance/keep-outs.ts'
 import { gapBetween, moved, type Convex } from '../geometry/convex.ts'
-import { minus } from '../geometry/plane.ts'
 import type { Vec3 } from '../geometry/vec.ts'
 import { kept } from '../measure/kept.ts'
 import { fingerprint } from '../measure/fingerprint.ts'
@@ -14,8 +13,10 @@ import { readAlone } from '../project/read-builds.ts'
 import { placeBuilds, roomKeeps } from '../project/room-checks.ts'
 import { RoughPrices } from '../takeoff/rough-cost.ts'
 import { FROM_END_MM, longerOntoStuds, shiftsOntoStuds } from '../room/onto-studs.ts'
+import { preparedAt } from '../room/prepared.ts'
 import { studCentres } from '../room/room.ts'
 import type { WallLine } from '../room/outline.ts'
+import { beside, HIGH, isHigh } from './beside.ts'
 import { judgedOffer, judgeFor, lessonsFor, type Judge } from './judged-offer.ts'
 import { howMany, offersAt, taught, type Lot, type Offer, type Shop } from './offer.ts'
 import type { Wishes } from '../project/wishes.ts'
@@ -33,7 +34,7 @@ const LEAST_MM = 300
 const LEAST_DEEP_MM = 250
 /** A build that runs into something is tried so many times with fewer goods. */
 const SHRINKS = 3
-/** Places where one that hangs found nothing, before it is none at all: studs and joists are somewhere else at each. */
+/** Places where one that hangs found nothing before it is none at all: studs, joists and what was prepared are elsewhere at each. */
 const NONE_HUNG = 3
 /** Heights at which one that hangs is tried over what stands below, the usual one the first. */
 const HIGHER = 3
@@ -82,44 +83,10 @@ const bodiesOf = (p: Project): Convex[] => {
   ]
 }
 
-/** What stands no further over the floor and reaches at least so high leaves room for nothing there, mm. Product decision. */
-const HIGH = { fromMm: 300, toMm: 1200 } as const
 /** What is hung as high as there is need hangs over what reaches no higher than this, mm. Product decision. */
 const HIGH_UNDER_MM = 1700
-const isHigh = (b: { lowMm: number; highMm: number }, toMm: number) => b.lowMm <= HIGH.fromMm && b.highMm >= toMm
 /** What hangs over something is reached over it: so much further out than its own goods that may stand, mm. Product decision. */
 const REACHED_OVER_MM = 600
-
-/** From where to where a body reaches along a wall, how near it comes to it, and how far out it reaches, mm. */
-interface Beside {
-  from: number
-  to: number
-  outMm: number
-  deepMm: number
-  lowMm: number
-  highMm: number
-}
-const seenBeside = new WeakMap<Convex, Map<WallLine, Beside>>()
-const beside = (w: WallLine, b: Convex): Beside =>
-  kept(
-    kept(seenBeside, b, () => new Map<WallLine, Beside>()),
-    w,
-    () => measuredBeside(w, b),
-  )
-function measuredBeside(w: WallLine, b: Convex): Beside {
-  const up = b.points.map((p) => p[2])
-  const at = b.points.map(([x, y]) => minus([x, y], w.from))
-  const along = at.map((v) => v[0] * w.along[0] + v[1] * w.along[1])
-  const out = at.map((v) => v[0] * w.inward[0] + v[1] * w.inward[1])
-  return {
-    from: Math.min(...along),
-    to: Math.max(...along),
-    outMm: Math.min(...out),
-    deepMm: Math.max(...out),
-    lowMm: Math.min(...up),
-    highMm: Math.max(...up),
-  }
-}
 
 /** What no stud holds stands by itself where it is no higher than so many times as deep or as long. Product decision. */
 const LOW_TIMES = 1.5
@@ -421,7 +388,8 @@ export class RoomMarket implements Market {
       if (elsewhere.length > 0 && elsewhere.every((x) => this.metBy(x, others, SURELY_MM).length > 0))
         return elsewhere[0]
       const none = kept(this.none, like, (): number[] => [])
-      if (none.filter((mm) => mm >= freeMm).length >= (isHung(bare) ? NONE_HUNG : 1)) return null
+      const places = isHung(bare) || this.isUneven(wallId) ? NONE_HUNG : 1
+      if (this.p.room.ceiling.slope === null && none.filter((mm) => mm >= freeMm).length >= places) return null
       this.looks++
       const within = {
         asDeep: mostDeepMm !== null,
@@ -454,6 +422,11 @@ export class RoomMarket implements Market {
       const by: Vec3 = [mm * w.along[0], mm * w.along[1], 0]
       return { ...x, body: moved(x.body, by), ways: x.ways.map((b) => moved(b, by)) }
     })
+  }
+
+  /** Something was prepared to be fixed to at some places of a wall, and nowhere else. */
+  private isUneven(wallId: string): boolean {
+    return preparedAt(this.p.room.features, wallId, 0).length > 0
   }
 
   private kindOf(id: string): AnyFamily {

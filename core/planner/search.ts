@@ -348,7 +348,7 @@ function oneWanted(heap: Lot, o: SearchOptions): Lot {
 }
 
 /** A build beside all of some others that it leaves room for, those whose goods are wanted most first; and the rest. */
-function beside(
+function givingWay(
   offer: Offer,
   others: readonly Offer[],
   market: Market,
@@ -376,7 +376,7 @@ function withRoomFor(plan: Plan, market: Market, o: SearchOptions): Plan | null 
     const some = plan.offers.filter(() => random() > THOUGHT_AWAY)
     const offer = market.offer(kind, wallId, lot, some)
     if (!offer) continue
-    const { stays, gone } = beside(offer, plan.offers, market, o)
+    const { stays, gone } = givingWay(offer, plan.offers, market, o)
     const lost =
       wantedOf(
         gone.flatMap((x) => x.housed),

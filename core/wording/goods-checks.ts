@@ -18,6 +18,12 @@ export const GOODS_TABLE: Record<string, Words> = {
     r.state === 'holds'
       ? `"${d.goods}" has room above to come out.`
       : `"${d.goods}" has ${short(d, say)} less room above than asked for.`,
+  pile: (r, d, say) =>
+    `Piles of "${d.goods}" are ${say.lengthOf(d, 'highMm')} high on a side of ${say.lengthOf(d, 'sideMm')}: ${
+      r.state === 'holds'
+        ? 'they stand by themselves.'
+        : `over ${d.times} times that they topple. Let fewer lie on each other, in Sort.`
+    }`,
   'taller-than-opening': (_r, d, say) =>
     `"${d.goods}" is too tall by ${short(d, say)}: the opening is ${say.lengthOf(d, 'haveMm')}.`,
   'comes-out': (r, d, say) =>
