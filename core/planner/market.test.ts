@@ -168,9 +168,9 @@ describe('what is known from elsewhere', () => {
   })
   it('but under a ceiling that slopes, where there is more height further along', () => {
     const { p } = room([], 4)
-    const tall = { ...boxes(4), tallMm: 900 }
+    const tall = { ...boxes(4), tallMm: 1400 }
     const slope = { wallId: 'w', startMm: 700, riseMmPerM: 400 }
-    const ceiling = { ...p.room.ceiling, kind: 'sloped' as const, heightMm: 2400, slope }
+    const ceiling = { ...p.room.ceiling, heightMm: 2400, slope }
     const sloped = { ...p, goods: [tall], room: { ...p.room, ceiling } }
     const wishes = { ...NO_WISHES, keepFree: ['e', 's', 'w'] }
     const lot = [{ goodsId: 'box', count: 4 }]

@@ -206,6 +206,8 @@ function look(shop: Shop, kind: AnyFamily, given: Build, ctx: BuildContext, with
   if (!found || (build.goods.length > 0 && found.housed.length === 0)) return null
   const { max } = wholeBox(partBoxes(built))
   if (max[1] > ctx.space.depthMm + OVER_MM || max[2] > ctx.space.heightMm + OVER_MM) return null
+  // What stands on its highest shelf ends under the ceiling too.
+  if (wholeOf(built).max[2] > ctx.space.ceilingMm + OVER_MM) return null
   // Beside others it hangs where it was seen, whatever they are.
   const kept = first.value.dims.filter((x) => x.path === kind.hangsAt || (asDeep && DEPTHS.includes(x.path)))
   const params = kept.reduce((all, x) => withValue(all, x.path, x.value), build.params)
