@@ -56,6 +56,12 @@ describe('things said by what they take', () => {
     expect(problems).toEqual([])
     expect(goods[0]).toMatchObject({ kind: 'tote', count: 6, acrossMm: size('tote-27')[0] })
   })
+  it('a usual thing may be said with its mass alone, or with its size after it', () => {
+    expect(read('8 bag of soil, 40 lb')).toMatchObject({ count: 8, kind: 'bag', massKg: expect.closeTo(18.14, 2) })
+    expect(read('2 bag of soil')).toMatchObject({ count: 2, massKg: null })
+    expect(read('chest freezer, 35 x 24 x 33').size[0]).toBeCloseTo(35 * 25.4, 6)
+    expect(parseGoodsLine('2 bag of soil, 9000 kg', 'metric', 'x').ok).toBe(false)
+  })
   it('sizes said are taken as they are', () => {
     expect(read('6 totes 16 x 24 x 12').size.map((mm) => mm / 25.4)).toEqual(
       [16, 24, 12].map((n) => expect.closeTo(n, 9)),

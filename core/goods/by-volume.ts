@@ -1,10 +1,10 @@
 import { CONTAINERS, type GoodsKind } from '../catalogue/containers.ts'
 import { usualThing } from '../catalogue/usual-things.ts'
 import { bad, good, type Result } from '../measure/result.ts'
-import { parseMass } from '../measure/parse-mass.ts'
 import type { UnitSystem } from '../measure/units.ts'
 import { GOODS_LIMITS, litresOf, newGoods, type Goods } from './goods.ts'
 import { kindOf } from './kind-words.ts'
+import { massOfOne } from './mass-of-one.ts'
 import { FILLED_SHARE, litresPer, UNIT } from './small-things.ts'
 
 /*
@@ -62,8 +62,7 @@ export function parseVolume(text: string, system: UnitSystem, id: string): Resul
   if (count < 1 || count > GOODS_LIMITS.maxCount) return bad('count', { count, max: GOODS_LIMITS.maxCount }, 'count')
   const by = Math.cbrt(litres / like.litres)
   if (!(by <= SAME_SHAPE && by >= 1 / SAME_SHAPE)) return bad('volume-odd', { text: said[0].trim(), name }, 'size')
-  const mass =
-    told[3] === undefined ? good(null) : parseMass(told[3].replace(/\b(each|apiece|full)\b/gi, '').trim(), system)
+  const mass = told[3] === undefined ? good(null) : massOfOne(told[3], system)
   if (!mass.ok) return mass
   const [acrossMm, deepMm, tallMm] = [like.acrossMm, like.deepMm, like.tallMm].map((mm) => Math.round(2 * by * mm) / 2)
   const named = { id, name: `${said[0].trim()} ${name}`, kind: vesselKind(name), count }

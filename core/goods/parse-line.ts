@@ -1,11 +1,11 @@
 import { usualThing, usualThingsLike } from '../catalogue/usual-things.ts'
 import { plainCharacters } from '../measure/number.ts'
 import { parseLength } from '../measure/parse-length.ts'
-import { parseMass } from '../measure/parse-mass.ts'
 import { bad, good, type Result } from '../measure/result.ts'
 import type { UnitSystem } from '../measure/units.ts'
 import { parseVolume } from './by-volume.ts'
 import { kindOf } from './kind-words.ts'
+import { massOfOne } from './mass-of-one.ts'
 import { filledWith, parseHeap, type Heap } from './small-things.ts'
 import { GOODS_LIMITS, newGoods, type Goods } from './goods.ts'
 
@@ -50,15 +50,18 @@ function heapLine(heap: Result<Heap>, system: UnitSystem, id: string): Result<Go
   return container.ok ? filledWith(heap.value, container.value) : container
 }
 
-/** `2 chest freezers`: a usual thing said without its size has the usual one, until it is measured. */
-function usualLine(text: string, id: string): Result<Goods> | undefined {
-  const said = /^(?:(\d+)\s+(?:x\s+)?)?([a-z][^\d]*)$/i.exec(text)
+/** `2 chest freezers`, `8 bag of soil, 18 kg`: a usual thing said without its size has the usual one, until it is measured. */
+function usualLine(text: string, system: UnitSystem, id: string): Result<Goods> | undefined {
+  const said = /^(?:(\d+)\s+(?:x\s+)?)?([a-z][^\d]*?)(?:\s*[,;]\s*(\d.*))?$/i.exec(text)
   const usual = said ? usualThing(said[2]) : undefined
   if (!said || !usual) return undefined
+  const mass = said[3] === undefined ? good(null) : massOfOne(said[3], system)
+  // What is no mass may be its size.
+  if (!mass.ok) return undefined
   const count = Number(said[1] ?? 1)
   if (count < 1 || count > GOODS_LIMITS.maxCount) return bad('count', { count, max: GOODS_LIMITS.maxCount }, 'count')
   const { kind, acrossMm, deepMm, tallMm } = usual
-  return good(newGoods({ id, name: said[2].trim(), kind, count, acrossMm, deepMm, tallMm, massKg: null }))
+  return good(newGoods({ id, name: said[2].trim(), kind, count, acrossMm, deepMm, tallMm, massKg: mass.value }))
 }
 
 /** So many usual things called much like what was said are named. */
@@ -82,7 +85,7 @@ export function parseGoodsLine(line: string, system: UnitSystem, id: string): Re
   const vessel = parseVolume(text, system, id)
   if (vessel) return vessel
   const head = /^(?:(-?\d+)\s+(?:x\s+(?=[a-z]))?)?((?!x\b)[a-z][^\d]*?)[\s,:]+(?=-?[\d.])(.*)$/i.exec(text)
-  const usual = head ? undefined : usualLine(text, id)
+  const usual = usualLine(text, system, id)
   if (usual) return usual
   if (!head) {
     if (!/[a-z]{3}/i.test(text)) return bad('line-no-name', { text })
@@ -99,13 +102,9 @@ export function parseGoodsLine(line: string, system: UnitSystem, id: string): Re
   const size = parseSizes(sizes, system)
   if (!size.ok) return size
 
-  const massText = after
-    .join(' ')
-    .replace(/\b(each|apiece|full)\b/gi, '')
-    .trim()
-  const mass = massText === '' ? good(null) : parseMass(massText, system)
+  const massText = after.join(' ').trim()
+  const mass = massText === '' ? good(null) : massOfOne(massText, system)
   if (!mass.ok) return mass
-  if (mass.value !== null && mass.value > 5000) return bad('too-heavy', { text: massText }, 'massKg')
   return good(
     newGoods({ id, name, kind: usualThing(name)?.kind ?? kindOf(name), count, ...size.value, massKg: mass.value }),
   )

@@ -16,7 +16,6 @@ const told = computed(
     Number(props.goods.whose !== '') +
     Number(props.goods.time !== 'here') +
     Number(props.goods.spare > 0) +
-    Number(props.goods.pile > 1) +
     Number(props.goods.inUse !== null),
 )
 const setCare = (care: Care, on: boolean) =>
