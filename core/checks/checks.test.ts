@@ -315,7 +315,7 @@ describe('joints, floor and earthquakes', () => {
           acrossMm: 140,
           deepMm: 500,
           tallMm: 200,
-          massKg: 58,
+          massKg: 46,
         }),
         count: 14,
       },

@@ -3,12 +3,11 @@ import { partMassKg } from '../assembly/mass.ts'
 import { opens } from '../assembly/moved.ts'
 import { standUpHeight } from '../clearance/stand-up.ts'
 import { boxUnion } from '../geometry/box.ts'
+import { LIFTERS, liftShare } from '../goods/person.ts'
 import { defineCheck, measured, notWeighed, plain, type CheckContext, type CheckResult } from './check.ts'
 
 /** Kept free under the ceiling while something is tilted up, mm: floors and ceilings are not flat. Product decision. */
 const TILT_SPARE_MM = 10
-/** People a lift may count on. */
-const PEOPLE = 2
 
 /**
  * The least that can be left off so that the rest is tilted up under a height: pieces of one kind, or of two, that
@@ -91,11 +90,6 @@ export const tiltUp = defineCheck({
   },
 })
 
-/** What a person lifts to a height of the hands, of what they lift to the knuckles: revised NIOSH equation (1991). */
-const [KNUCKLES_MM, HIGHEST_MM, PER_MM] = [750, 1750, 0.0003]
-export const liftShare = (handsMm: number): number =>
-  1 - PER_MM * Math.max(0, Math.min(handsMm, HIGHEST_MM) - KNUCKLES_MM)
-
 /**
  * The heaviest thing anyone lifts: a piece, a frame's top edge while it is tilted up, one of the goods on its way to a
  * shelf.
@@ -120,14 +114,14 @@ export const heaviestLift = defineCheck({
         quantity: 'mass',
         subject,
         demand: massKg,
-        capacity: PEOPLE * oneKg,
+        capacity: LIFTERS * oneKg,
         parts: ids,
         data: { massKg, oneKg, people: Math.ceil(massKg / oneKg), ...data },
         working: {
           formula: 'mass ≤ people × one person’s lift',
           inputs: [
             { symbol: 'mass', value: massKg, quantity: 'mass' },
-            { symbol: 'people', value: PEOPLE, quantity: 'count' },
+            { symbol: 'people', value: LIFTERS, quantity: 'count' },
             {
               symbol: 'one person',
               value: settings.onePersonKg,

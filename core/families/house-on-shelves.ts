@@ -1,12 +1,14 @@
 import type { Bay } from '../assembly/assembly.ts'
+import type { Settings } from '../assembly/settings.ts'
 import { standsOn, type Goods } from '../goods/goods.ts'
+import { liftedToMm, reachMm } from '../goods/person.ts'
 import { countedKg } from '../goods/presumed.ts'
 import { bad, good, type Result } from '../measure/result.ts'
 import { sumTerms, type DimPen } from './dim-pen.ts'
 import type { ShapeContext, Shaped, Term } from './family.ts'
 
-/** Heavier things than this belong on the floor, kg: product decision, beyond what two people lift to a shelf. */
-const FLOOR_KG = 60
+/** Heavier things than this belong on the floor, kg: two people lift 23 kg each to a shelf (NIOSH 1991). */
+const FLOOR_KG = 46
 
 /** An opening between posts, across the front. */
 export interface Opening {
@@ -259,8 +261,31 @@ function filled(queue: Goods[], openings: Opening[], { depthMm, sidePlayMm, stic
   return { spots, left }
 }
 
+/** Whether there is room for one more level, and whether all on it can be lifted there. */
+export type Grown = boolean | 'too-heavy'
+
+/** How high a level may be for all that stands on it to be lifted there, mm. */
+export const liftedOntoMm = (spots: readonly Spot[], onePersonKg: number): number =>
+  spots.reduce(
+    (mm, { item, z }) => Math.min(mm, liftedToMm(countedKg(item), onePersonKg) - z - item.tallMm / 2),
+    Infinity,
+  )
+
 /**
- * One more level: with what comes next, as it is piled; where that is too high side by side, and without what is highest.
+ * Whether the last of some levels can be where it comes to: in reach, under what is over it, and with nothing on it that
+ * two people do not lift so high.
+ * @param topMm height it stands at, from the floor
+ * @param underMm height of what is over it
+ */
+export function grownTo(levels: readonly Level[], topMm: number, underMm: number, settings: Settings): Grown {
+  const { spots, tallest } = levels[levels.length - 1]
+  if (topMm > reachMm(settings.personMm) || topMm + (tallest?.tallMm ?? 0) > underMm) return false
+  return topMm <= liftedOntoMm(spots, settings.onePersonKg) || 'too-heavy'
+}
+
+/**
+ * One more level: with what comes next, as it is piled; where that is too high side by side, and without what is highest,
+ * or too heavy to be lifted there.
  * @param fits whether there is room for a level over the others
  * @returns null where there is none for any
  */
@@ -268,19 +293,22 @@ function filledLevel(
   queue: Goods[],
   openings: Opening[],
   inside: Filling,
-  fits: (level: Level) => boolean,
+  fits: (level: Level) => Grown,
 ): { level: Level; left: Goods[] } | null {
   const later: Goods[] = []
   for (let now = queue; ;) {
+    let by = (g: Goods): number => g.tallMm
     for (const layersOf of [inside.layersOf, () => 1]) {
       const { spots, left } = filled(now, openings, { ...inside, layersOf })
       const level: Level = { floor: false, spots, tallest: tallestOf(spots) }
-      if (fits(level)) return { level, left: [...left, ...later] }
+      const grown = fits(level)
+      if (grown === true) return { level, left: [...left, ...later] }
       if (spots.length === 0) return null
+      if (grown === 'too-heavy') by = countedKg
     }
-    const highest = now.reduce((m, g) => Math.max(m, g.tallMm), 0)
-    later.push(...now.filter((g) => g.tallMm >= highest))
-    now = now.filter((g) => g.tallMm < highest)
+    const most = now.reduce((m, g) => Math.max(m, by(g)), 0)
+    later.push(...now.filter((g) => by(g) >= most))
+    now = now.filter((g) => by(g) < most)
     if (now.length === 0) return null
   }
 }
@@ -307,7 +335,7 @@ export function house(
   depthMm: number,
   sidePlayMm: number,
   stickOutMm: number,
-  grows: (levels: Level[]) => boolean,
+  grows: (levels: Level[]) => Grown,
   most: number,
 ): { levels: Level[]; unhoused: Shaped['unhoused'] } {
   const each = (list: ShapeContext['goods']) => list.flatMap((g) => Array.from({ length: g.count }, () => g.item))

@@ -14,6 +14,22 @@ export const OVER_BENCH_MM = 1350
 const REACH_SHARE = 1950 / 1700
 export const reachMm = (personMm: number): number => REACH_SHARE * personMm
 
+/** People a lift may count on. Product decision. */
+export const LIFTERS = 2
+/** What a person lifts to a height of the hands, of what they lift to the knuckles: revised NIOSH equation (1991). */
+const [KNUCKLES_MM, HIGHEST_MM, PER_MM] = [750, 1750, 0.0003]
+export const liftShare = (handsMm: number): number =>
+  1 - PER_MM * Math.max(0, Math.min(handsMm, HIGHEST_MM) - KNUCKLES_MM)
+/**
+ * How high the hands are at most to which a thing is lifted by as many as may be counted on, mm; it is held at half its
+ * height. Lower than anything where they lift it nowhere.
+ */
+export function liftedToMm(massKg: number, onePersonKg: number): number {
+  const share = massKg / (LIFTERS * onePersonKg)
+  if (share <= liftShare(HIGHEST_MM)) return Infinity
+  return share > 1 ? -Infinity : KNUCKLES_MM + (1 - share) / PER_MM
+}
+
 /**
  * A tote pushed up over the shoulder comes in with its front low by this much. Product decision: about one in eleven.
  */

@@ -25,8 +25,9 @@ export const CONTENTS = [
 export type Contents = (typeof CONTENTS)[number]
 
 /**
- * Kilograms in a litre of the whole thing, heaped as people heap it, on the heavy side. Water is 1.0;
- * all others are product decisions, rounded up.
+ * Kilograms in a litre of what a thing takes, heaped as people heap it, on the heavy side. Water is 1.0; mixed things what
+ * a mover's carton is rated for (65 lb in 3 cubic feet), three times what they reckon for a whole load; all others are
+ * product decisions, rounded up.
  */
 export const KG_PER_LITRE: Record<Contents, number> = {
   books: 0.75,
@@ -39,7 +40,7 @@ export const KG_PER_LITRE: Record<Contents, number> = {
   food: 0.9,
   cloth: 0.3,
   foam: 0.15,
-  mixed: 0.5,
+  mixed: 0.35,
 }
 
 const NAMED: readonly [Contents, RegExp][] = [
@@ -62,8 +63,11 @@ const WOOD_KG_PER_LITRE = 0.8
 /** A tool is held in the hand: half wood or plastic, half steel, and air round it. Product decision. */
 const TOOL_KG_PER_LITRE = 1.5
 
-/** Nobody brought in by hand what weighs more, kg. Product decision: the most two people carry. */
-const BY_HAND_KG = 60
+/** What a tote with a rim takes, of the box round it: its walls lean in. Product decision: indicative sizes take 0.6 to 0.78. */
+const TOTE_SHARE = 0.75
+
+/** Nobody brought in by hand what weighs more, kg: two people lift 23 kg each (NIOSH 1991), as the check of lifts has it. */
+const BY_HAND_KG = 46
 const BY_HAND: readonly GoodsKind[] = ['tote', 'box', 'bag', 'pail', 'other']
 /** Nobody works with a heavier tool in both hands, kg, however far its handle reaches. Product decision. */
 const HELD_KG = 15
@@ -93,7 +97,7 @@ function densityOf(g: Goods): { contents: Exclude<Presumed['contents'], 'usual'>
 
 /** What one of a thing is presumed to weigh, whether it was weighed or not; rounded up to half a kilogram. */
 export function presumedMass(g: Goods): Presumed {
-  const litres = litresOf(g)
+  const litres = litresOf(g) * (g.tote ? TOTE_SHARE : 1)
   const usual = usualThing(g.name)
   if (usual) {
     // A larger one weighs more; a smaller one might weigh as much.

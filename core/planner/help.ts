@@ -1,3 +1,4 @@
+import { countedKg } from '../goods/presumed.ts'
 import type { Project } from '../project/project.ts'
 import { RoomMarket, type Market } from './market.ts'
 import type { Lot, Offer } from './offer.ts'
@@ -10,6 +11,8 @@ export type Homeless = { goodsId: string; count: number } & (
   | { why: 'too-large' }
   /** So much more of a wall, free from here on, would do. */
   | { why: 'more-wall'; wallId: string; moreMm: number }
+  /** There is room for it, but nothing there holds with one so heavy; one that weighs no more than the least would be held. */
+  | { why: 'too-heavy'; kg: number; mostKg: number }
   | { why: 'no-room' }
 )
 
@@ -40,6 +43,34 @@ function wantsMm(p: Project, wishes: Wishes, wallId: string, lot: Lot): number |
   return lengths.length > 0 ? Math.min(...lengths) : null
 }
 
+/** Shares of what a thing weighs that are tried where nothing holds with it as heavy as it is. */
+const LIGHTER = [0.75, 0.5, 0.35, 0.2]
+/** Nothing lighter than this is told, kg: what a shelf holds at all it holds so much of. */
+const LEAST_KG = 0.5
+
+/** What would be built for a thing beside the rest, were there nothing to hold: the first of each kind, at whatever wall. */
+const offersFor = (market: Market, offers: readonly Offer[], lot: Lot): Offer[] =>
+  market.kindsFor(lot).flatMap(({ kind }) => {
+    for (const wallId of market.walls) {
+      const found = market.offer(kind, wallId, lot, offers)
+      if (found) return [found]
+    }
+    return []
+  })
+
+/** How heavy one of a thing may be for something here beside the rest to hold with it, kg; null where weight is no help. */
+function heldAtKg(p: Project, wishes: Wishes, offers: readonly Offer[], one: Lot[number]): number | null {
+  const kg = countedKg(p.goods.find((g) => g.id === one.goodsId)!)
+  for (const share of LIGHTER) {
+    const massKg = Math.floor(2 * share * kg) / 2
+    if (massKg < LEAST_KG) return null
+    const goods = p.goods.map((g) => (g.id === one.goodsId ? { ...g, massKg } : g))
+    const market = new RoomMarket({ ...p, goods }, wishes)
+    if (offersFor(market, offers, [one]).some((o) => !market.settled(o).fails)) return massKg
+  }
+  return null
+}
+
 /** What keeps one of the things left out from having a place. */
 export function whyHomeless(
   p: Project,
@@ -49,12 +80,18 @@ export function whyHomeless(
   g: Lot[number],
 ): Homeless {
   if (market.kindsFor([g]).length === 0) return { ...g, why: 'no-kind' }
+  const one = { ...g, count: 1 }
   const wanted = market.walls.flatMap((wallId) => {
     // What is told is what one of them wants.
-    const mm = wantsMm(p, wishes, wallId, [{ ...g, count: 1 }])
+    const mm = wantsMm(p, wishes, wallId, [one])
     return mm === null ? [] : [{ wallId, moreMm: mm - market.freeMm(wallId, offers) }]
   })
-  if (wanted.length === 0) return { ...g, why: 'too-large' }
-  const least = wanted.reduce((a, b) => (b.moreMm < a.moreMm ? b : a))
-  return least.moreMm > 0 ? { ...g, why: 'more-wall', ...least } : { ...g, why: 'no-room' }
+  const least = wanted.reduce<(typeof wanted)[number] | null>((a, b) => (a && a.moreMm <= b.moreMm ? a : b), null)
+  if (least && least.moreMm > 0) return { ...g, why: 'more-wall', ...least }
+  const seen = offersFor(market, offers, [one])
+  const isHeld = seen.some((o) => !market.settled(o).fails)
+  const mostKg = isHeld || (least && seen.length === 0) ? null : heldAtKg(p, wishes, offers, one)
+  if (mostKg !== null)
+    return { ...g, why: 'too-heavy', kg: countedKg(p.goods.find((x) => x.id === g.goodsId)!), mostKg }
+  return { ...g, why: least ? 'no-room' : 'too-large' }
 }

@@ -11,7 +11,7 @@ import { wantsCover } from '../goods/care.ts'
 import { boxUnion, type Box } from '../geometry/box.ts'
 import type { Convex } from '../geometry/convex.ts'
 import type { Goods } from '../goods/goods.ts'
-import { BODY } from '../goods/person.ts'
+import { BODY, liftedToMm } from '../goods/person.ts'
 import type { Outline } from '../room/outline.ts'
 import type { Step } from '../steps/step.ts'
 import type { RoughPrices } from '../takeoff/rough-cost.ts'
@@ -156,15 +156,16 @@ export function lotWithout(a: Lot, b: Lot): Lot {
   return [...left].flatMap(([goodsId, count]) => (count > 0 ? [{ goodsId, count }] : []))
 }
 
-/** Things heavier than one person lifts that would stand on something over the shoulder. */
+/** Things heavier than one person lifts that would stand over the shoulder, or higher on something than two lift them. */
 function tooHighIn({ bays }: Assembly, { p }: Shop): Lot {
   const counts = new Map<string, number>()
+  const { personMm, onePersonKg } = p.settings
   for (const b of bays)
     for (const i of b.items)
       if (
         b.carriers.length > 0 &&
-        (i.massKg ?? 0) > p.settings.onePersonKg &&
-        i.box.min[2] > BODY.shoulder * p.settings.personMm
+        (((i.massKg ?? 0) > onePersonKg && i.box.min[2] > BODY.shoulder * personMm) ||
+          (i.box.min[2] + i.box.max[2]) / 2 > liftedToMm(i.massKg ?? 0, onePersonKg))
       )
         counts.set(i.goodsId, (counts.get(i.goodsId) ?? 0) + 1)
   return [...counts].map(([goodsId, count]) => ({ goodsId, count }))

@@ -151,7 +151,7 @@ describe('project file', () => {
 
 describe('remedies', () => {
   it('makes an overloaded shelf hold with the first one offered', () => {
-    const p = withRack(20, 55, { sheet: 'osb-7/16', crossEveryMm: 1300, depthMm: 600 })
+    const p = withRack(20, 46, { sheet: 'osb-7/16', crossEveryMm: 1300, depthMm: 600 })
     const r = readBuild(p, p.builds[0])
     if (!r.ok) throw new Error()
     expect(r.reading.verdict.state).toBe('fails')
@@ -174,7 +174,7 @@ describe('remedies', () => {
     expect(remedies(p, p.builds[0], target.id).length).toBeGreaterThan(0)
   })
   it('finds them for a build that is not the first: the letters of its parts run on, its links keep their names', () => {
-    const p = withRack(20, 55, { sheet: 'osb-7/16', crossEveryMm: 1300, depthMm: 600 })
+    const p = withRack(20, 46, { sheet: 'osb-7/16', crossEveryMm: 1300, depthMm: 600 })
     p.builds.unshift({
       ...withRack(4, 5).builds[0],
       id: 'b0',

@@ -89,6 +89,8 @@ export function sayHomeless(h: Homeless, name: string, wall: string, say: Say): 
       return `${what}: too large for what can be built at these walls; a deeper strip before one of them would be wanted.`
     case 'more-wall':
       return `${what}: ${say.length(Math.ceil(h.moreMm / 10) * 10)} more of free wall at the ${wall} would house ${h.count === 1 ? 'it' : 'one'}.`
+    case 'too-heavy':
+      return `${what}: counted as ${say.mass(h.kg)}${h.count === 1 ? '' : ' each'}, with which nothing holds that would be built here; ${say.mass(h.mostKg)} or less would be held.`
     case 'no-room':
       return `${what}: no room is left beside the rest.`
   }

@@ -10,14 +10,13 @@ import { economicalRip, standingDepth } from '../../blocks/sizing/economical-rip
 import { findSection, type Section } from '../../catalogue/lumber.ts'
 import { CURTAIN_RAIL } from '../../catalogue/hardware.ts'
 import { findSheet, type Sheet } from '../../catalogue/sheets.ts'
-import { reachMm } from '../../goods/person.ts'
 import { bad, good, type Problem, type Result } from '../../measure/result.ts'
 import { roundDown } from '../../measure/rounding.ts'
 import { inches, type Units, type UnitSystem } from '../../measure/units.ts'
 import { canHoldTie } from '../../room/room.ts'
 import { shelfPlay, sumTerms, type DimPen } from '../dim-pen.ts'
 import type { ShapeContext } from '../family.ts'
-import { house, LEAST_OPEN, levelTerms, type Level, type Opening } from '../house-on-shelves.ts'
+import { grownTo, house, LEAST_OPEN, levelTerms, liftedOntoMm, type Level, type Opening } from '../house-on-shelves.ts'
 import type { Planned } from '../opened.ts'
 import { isFramed, LIMITS, type ClosetFrontParams } from './parameters.ts'
 import { wallSizes, wallsOf, type Wall, type WallSizes } from './walls.ts'
@@ -341,8 +340,8 @@ function upwardOf(p: ClosetFrontParams, ctx: ShapeContext, pen: DimPen, s: Sizes
       levelTerms(levels, aboveMm, t)
         .flat()
         .reduce((sum, term) => sum + term.mm, 0)
-    const last = levels[levels.length - 1].tallest?.tallMm ?? LEAST_OPEN
-    return z <= reachMm(ctx.settings.personMm) && z + last + aboveMm <= under
+    const last = levels[levels.length - 1].tallest ? 0 : LEAST_OPEN
+    return grownTo(levels, z, under - last - aboveMm, ctx.settings)
   }
   const { levels, unhoused } = house(
     ctx.goods,
@@ -362,7 +361,7 @@ function upwardOf(p: ClosetFrontParams, ctx: ShapeContext, pen: DimPen, s: Sizes
     terms: [],
     data: { things: ctx.goods.reduce((n, g) => n + g.count, 0), apartMm: MOST_APART_MM },
   })
-  const placed = topsOf(all, s, pen, { kickMm, under, units })
+  const placed = topsOf(all, s, pen, { kickMm, under, units, onePersonKg: ctx.settings.onePersonKg })
   if (!placed.ok) return placed
   const tops = placed.value
   const last = tops[tops.length - 1]
@@ -383,12 +382,12 @@ function emptyOver(p: ClosetFrontParams, s: Sizes, levels: readonly Level[], kic
   return Math.min(room, Math.max(0, Math.ceil((under - z) / (MOST_APART_MM + s.t)) - 1))
 }
 
-/** Tops of all panels but the uppermost: parted evenly up to the top, and no lower than what stands below them needs. */
+/** Tops of all panels but the uppermost: parted evenly up to the top, and no lower than what stands below them needs, where what stands on them is lifted to. */
 function topsOf(
   levels: readonly Level[],
   s: Sizes,
   pen: DimPen,
-  x: { kickMm: number; under: number; units: Units },
+  x: { kickMm: number; under: number; units: Units; onePersonKg: number },
 ): Result<number[]> {
   const tops = [x.kickMm + s.t]
   levelTerms(levels, s.aboveMm, s.t).forEach((terms, i) => {
@@ -396,7 +395,8 @@ function topsOf(
     const below = { name: i === 1 ? 'bottom' : 'shelf-below', mm: tops[i - 1] }
     const asked = { path: `topMm.${i - 1}`, code: 'shelf-top', data: { shelf: i }, min: 60, max: 2800 }
     const needed = sumTerms([below, ...terms])
-    const even = roundDown(tops[i - 1] + (x.under + s.t - tops[i - 1]) / (levels.length - i + 1), x.units)
+    const parted = tops[i - 1] + (x.under + s.t - tops[i - 1]) / (levels.length - i + 1)
+    const even = roundDown(Math.min(parted, liftedOntoMm(levels[i].spots, x.onePersonKg)), x.units)
     if (even <= needed) tops.push(pen.sum(asked, [below, ...terms], 'goods-below'))
     else tops.push(pen.length(asked, even, { code: 'closet-even', terms: [] }))
   })

@@ -9,7 +9,7 @@ import { inches } from '../../measure/units.ts'
 import { canHoldTie } from '../../room/room.ts'
 import { shelfPlay, type DimPen } from '../dim-pen.ts'
 import type { ShapeContext } from '../family.ts'
-import { house, LEAST_OPEN, type Level, type Opening } from '../house-on-shelves.ts'
+import { grownTo, house, LEAST_OPEN, type Level, type Opening } from '../house-on-shelves.ts'
 import type { Planned } from '../opened.ts'
 import { LIMITS, type FloatingShelfRackParams } from './parameters.ts'
 
@@ -163,7 +163,8 @@ export function planOut(p: FloatingShelfRackParams, ctx: ShapeContext, pen: DimP
     Math.max(LEAST_OPEN, (levels[levels.length - 1].tallest?.tallMm ?? 0) + aboveMm)
   const grows = (levels: Level[]) => {
     const placed = placesFor(levels, all, o)
-    return placed !== null && topOf(levels, placed) <= mostTacked
+    if (placed === null || topOf(levels, placed) > mostTacked) return false
+    return grownTo(levels, all[placed[placed.length - 1]] + sheet.thicknessMm, mostHigh, ctx.settings)
   }
   const housed = (n: number) =>
     house(ctx.goods, false, p.shelves, openingsFor(n), deepMm, sideMm, STICK_OUT, grows, LIMITS.shelves)

@@ -13,14 +13,13 @@ import { findSection, type Section } from '../../catalogue/lumber.ts'
 import { findSheet, type Sheet } from '../../catalogue/sheets.ts'
 import { chainOf, type Line } from '../../catalogue/soft.ts'
 import { findRod, ROD_LENGTHS, type Rod } from '../../catalogue/steel.ts'
-import { reachMm } from '../../goods/person.ts'
 import { bad, good, type Result } from '../../measure/result.ts'
 import { roundDown } from '../../measure/rounding.ts'
 import { unitsOf } from '../../assembly/settings.ts'
 import { inches } from '../../measure/units.ts'
 import { shelfPlay, sumTerms, type DimPen } from '../dim-pen.ts'
 import type { ShapeContext, Shaped } from '../family.ts'
-import { betweenRods, framedTerms, framedTops, house, type Level, type Opening } from '../house-on-shelves.ts'
+import { betweenRods, framedTerms, framedTops, grownTo, house, type Level, type Opening } from '../house-on-shelves.ts'
 import { spliceOver, type Stretch } from '../../blocks/sizing/splice.ts'
 import { LIMITS, type LedgerShelfParams } from './parameters.ts'
 
@@ -127,8 +126,7 @@ export function planOut(
   const framed = { frameMm: frame.widthMm + (from?.bearer.thicknessMm ?? 0), sheetMm: sheet.thicknessMm }
   const grows = (levels: Level[]) => {
     const z = framedTerms(levels, framed, aboveMm).reduce((sum, t) => sum + sumTerms(t), 0)
-    const last = levels[levels.length - 1].tallest?.tallMm ?? 0
-    return z <= reachMm(ctx.settings.personMm) && z + last <= ctx.space.heightMm
+    return grownTo(levels, z, ctx.space.heightMm, ctx.settings)
   }
   const housed = (openings: Opening[]) =>
     house(ctx.goods, p.floorBay, p.shelves, openings, depthMm, sideMm, STICK_OUT, grows, LIMITS.shelves)

@@ -1,5 +1,4 @@
 import { standingDepth } from '../../blocks/sizing/economical-rip.ts'
-import { reachMm } from '../../goods/person.ts'
 import { ANGLE_ROOM_MM } from '../../blocks/mounts/pinned-foot.ts'
 import { leastRise } from '../../blocks/frame/brace.ts'
 import { besideHinges } from '../../blocks/fronts/front.ts'
@@ -13,7 +12,7 @@ import { unitsOf } from '../../assembly/settings.ts'
 import { shelfPlay, type DimPen } from '../dim-pen.ts'
 import { canHoldTie } from '../../room/room.ts'
 import type { ShapeContext, Shaped, Term } from '../family.ts'
-import { belongsOnFloor, framedTerms, type Level, type Opening, type Spot } from '../house-on-shelves.ts'
+import { belongsOnFloor, framedTerms, grownTo, type Level, type Opening, type Spot } from '../house-on-shelves.ts'
 import { equalModules, moduleSizes, modulesFor, modulesToWall } from './modules.ts'
 import { LIMITS, type PostRackParams } from './parameters.ts'
 import { houseUnequal, isOut, tallBays, tallTerms, type TallBay } from './tall-bays.ts'
@@ -161,8 +160,7 @@ export function planOut(
       const at = { shelf, tops, sumMm, aboveMm, frameMm: s.railDepth + s.sheetThick }
       tops.push(sumMm + mmOf(tallTerms(bays, tall, at)))
     })
-    const [z, last] = [tops[tops.length - 1] ?? 0, levels[levels.length - 1]]
-    return z <= reachMm(ctx.settings.personMm) && z + (last.tallest?.tallMm ?? 0) <= ctx.space.heightMm
+    return grownTo(levels, tops[tops.length - 1] ?? 0, ctx.space.heightMm, ctx.settings)
   }
   const housedIn = (openings: PostRackPlan['openings']) =>
     houseUnequal(

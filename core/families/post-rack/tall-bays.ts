@@ -1,6 +1,15 @@
 import type { Goods } from '../../goods/goods.ts'
 import type { ShapeContext, Shaped, Term } from '../family.ts'
-import { belongsOnFloor, fill, house, tallestOf, type Level, type Opening, type Spot } from '../house-on-shelves.ts'
+import {
+  belongsOnFloor,
+  fill,
+  house,
+  tallestOf,
+  type Grown,
+  type Level,
+  type Opening,
+  type Spot,
+} from '../house-on-shelves.ts'
 
 /*
  * Bays of unequal height side by side: a module leaves shelves out that its neighbours have, and is so high there.
@@ -95,7 +104,7 @@ interface Room {
   sideMm: number
   outMm: number
   /** Whether there is room for these levels, with what stands in the high bays. */
-  grows: (levels: Level[], tall: readonly Spot[][]) => boolean
+  grows: (levels: Level[], tall: readonly Spot[][]) => Grown
   most: number
 }
 

@@ -1,5 +1,4 @@
 import { clearBay, LEAST_CLEAR_MM, USUAL_SPAN_MM } from '../../blocks/sizing/clear-bay.ts'
-import { reachMm } from '../../goods/person.ts'
 import type { Stock } from '../../assembly/assembly.ts'
 import { draft, type Draft } from '../../assembly/draft.ts'
 import { unitsOf } from '../../assembly/settings.ts'
@@ -18,7 +17,7 @@ import { CURTAIN_RAIL } from '../../catalogue/hardware.ts'
 import { economicalRip, standingDepth } from '../../blocks/sizing/economical-rip.ts'
 import { dimPen, shelfPlay } from '../dim-pen.ts'
 import type { Choice, ShapeContext, Shaped, Term } from '../family.ts'
-import { house, standing, type Level, type Opening } from '../house-on-shelves.ts'
+import { grownTo, house, standing, type Level, type Opening } from '../house-on-shelves.ts'
 import {
   closeBack,
   NAILER,
@@ -127,11 +126,8 @@ export function shapeShelfUnit(p: ShelfUnitParams, ctx: ShapeContext): Result<Sh
     const z = termsOf(levels)
       .flat()
       .reduce((s, x) => s + x.mm, 0)
-    return (
-      z <= reachMm(ctx.settings.personMm) &&
-      z + (levels[levels.length - 1].tallest?.tallMm ?? 0) + aboveMm + nailerMm <=
-        Math.min(ctx.space.heightMm, sheet.lengthMm - 2 * sheetTrimMm)
-    )
+    const under = Math.min(ctx.space.heightMm, sheet.lengthMm - 2 * sheetTrimMm) - aboveMm - nailerMm
+    return grownTo(levels, z, under, ctx.settings)
   }
   const housed = (n: number) =>
     house(

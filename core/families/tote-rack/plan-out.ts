@@ -2,8 +2,8 @@ import { unitsOf } from '../../assembly/settings.ts'
 import { standsOut } from '../../blocks/fronts/front.ts'
 import { findSection } from '../../catalogue/lumber.ts'
 import { bodyAcross, LEAST_BEARING_MM, type Goods } from '../../goods/goods.ts'
+import { BODY, liftedToMm, reachMm, tiltRoomMm } from '../../goods/person.ts'
 import { countedKg } from '../../goods/presumed.ts'
-import { BODY, reachMm, tiltRoomMm } from '../../goods/person.ts'
 import { roundDown } from '../../measure/rounding.ts'
 import { inches } from '../../measure/units.ts'
 import type { DimPen } from '../dim-pen.ts'
@@ -101,10 +101,15 @@ export function planOut(p: ToteRackParams, ctx: ShapeContext, pen: DimPen): Rack
   const overhead = 2 * plate.thicknessMm + aboveMm + topExtra
   const { personMm, onePersonKg } = ctx.settings
   const shoulderMm = BODY.shoulder * personMm
-  // What is too heavy for one person, or was never weighed, is not lifted over the shoulder: the lowest stands on the
-  // bottom plate.
+  // What is too heavy for one person, or was never weighed, is not lifted over the shoulder, nor anything to where two
+  // do not lift it: the lowest stands on the bottom plate.
+  const heaviest = Math.max(...fits.map((g) => countedKg(g.item)))
   const light = fits.every((g) => g.item.massKg !== null && g.item.massKg <= onePersonKg)
-  const mostOver = light ? Infinity : shoulderMm - plate.thicknessMm - aboveMm + usualPitch
+  const mostOver =
+    Math.min(light ? Infinity : shoulderMm, liftedToMm(heaviest, onePersonKg) - tallest.tallMm / 2) -
+    plate.thicknessMm -
+    aboveMm +
+    usualPitch
   const byHeight = Math.max(
     1,
     Math.floor(
