@@ -97,6 +97,20 @@ export const TOOL_HOOK = {
 /** A hook that goes into the holes of a panel and is kept there by its back; what its maker says it holds. mm, kg, N. */
 export const PEG_HOOK = { item: 'pegboard hook', massKg: 0.04, ratedN: 45, wideMm: 12, highMm: 42, outMm: 60 } as const
 
+/**
+ * A hook for a wheel, with a plate for screws of its own; what its maker says it holds. Its bend, where the rim lies, is
+ * 90 mm out. mm, kg, N.
+ */
+export const WHEEL_HOOK = {
+  item: 'wheel hook',
+  massKg: 0.3,
+  ratedN: 350,
+  wideMm: 50,
+  highMm: 80,
+  outMm: 150,
+  bendMm: 90,
+} as const
+
 /** A hanger for the end of a joist: how high a joist it is for, and what its maker says it carries. mm, kg, N. */
 export interface JoistHanger {
   item: string
@@ -171,6 +185,7 @@ export const HARDWARE_MINOR: Readonly<Record<string, number>> = {
   [CURTAIN_RAIL.item]: 1490,
   [TOOL_HOOK.item]: 390,
   [PEG_HOOK.item]: 75,
+  [WHEEL_HOOK.item]: 690,
   [END_CAP.item]: 35,
   [FOOT_ANGLE.item]: 245,
   ...Object.fromEntries(EYE_NUTS.map((e) => [e.item, 150 + Math.round(2000 * e.massKg)])),

@@ -1,7 +1,7 @@
 import { PILE_STEEP } from '../goods/pile.ts'
 import type { Bay, Placed } from '../assembly/assembly.ts'
 import { boxSize } from '../geometry/box.ts'
-import { baseAcross, bodyAcross, LEAST_BEARING_MM, type Goods } from '../goods/goods.ts'
+import { baseAcross, bodyAcross, hangsByWheel, LEAST_BEARING_MM, type Goods } from '../goods/goods.ts'
 import { COMPUTED_SLACK_MM } from '../measure/rounding.ts'
 import { defineCheck, measured, plain, type CheckResult } from './check.ts'
 
@@ -21,12 +21,12 @@ interface Reading {
 const SAME_SIZE_MM = 1
 
 /**
- * What stands in a slot may stand on another edge than the one it was measured on, and tools are laid down: then they
- * are as large as they were measured all the same.
+ * What stands in a slot may stand on another edge than the one it was measured on, tools are laid down, and what
+ * hangs by a wheel hangs on end: then they are as large as they were measured all the same.
  */
 function mayBeTurned(b: Bay, item: Placed, g: Goods): boolean {
   if (b.holds === 'slot') return true
-  if (g.kind !== 'tool') return false
+  if (g.kind !== 'tool' && !(b.holds === 'hung' && hangsByWheel(g))) return false
   const sorted = (list: readonly number[]) => [...list].sort((x, y) => x - y)
   const measured = sorted([g.acrossMm, g.deepMm, g.tallMm])
   return sorted(boxSize(item.box)).every((mm, i) => Math.abs(mm - measured[i]) <= SAME_SIZE_MM)

@@ -7,7 +7,7 @@ import { corners, boxUnion, outlineOf, type Box } from '../geometry/box.ts'
 import { hull, type Point } from '../geometry/hull.ts'
 import { add, scale, type Vec3 } from '../geometry/vec.ts'
 import { isRound, type Goods } from '../goods/goods.ts'
-import { silhouette } from '../goods/silhouette.ts'
+import { silhouetteIn } from '../goods/silhouette.ts'
 import type { FreeSpace } from '../room/room.ts'
 import { inkOf } from './ink.ts'
 import { overhead } from './overhead.ts'
@@ -88,10 +88,8 @@ function goodsMark(view: View, g: Goods, box: Box): Mark {
   const [w, d, h] = [box.max[0] - box.min[0], box.max[1] - box.min[1], box.max[2] - box.min[2]]
   const [cx, cy] = [(box.min[0] + box.max[0]) / 2, (box.min[1] + box.max[1]) / 2]
   const outline = (points: Point[]): Mark => ({ kind: 'outline', points, ink: 'goods', goods: g.id })
-  if (view === 'front')
-    return outline(silhouette({ ...g, acrossMm: w, tallMm: h }).map(([x, z]): Point => [cx + x, box.min[2] + z]))
-  if (view === 'section')
-    return outline(silhouette({ ...g, acrossMm: d, tallMm: h }).map(([x, z]): Point => [cy + x, box.min[2] + z]))
+  if (view === 'front') return outline(silhouetteIn(g, w, h).map(([x, z]): Point => [cx + x, box.min[2] + z]))
+  if (view === 'section') return outline(silhouetteIn(g, d, h).map(([x, z]): Point => [cy + x, box.min[2] + z]))
   if (isRound(g.kind))
     return outline(
       Array.from({ length: 28 }, (_, i): Point => [

@@ -10,6 +10,7 @@ import { drawerBankWords } from './drawer-bank/words.ts'
 import { floatingShelfRackWords } from './floating-shelf-rack/words.ts'
 import { framedWallWords } from './framed-wall/words.ts'
 import { hangingArmsWords } from './hanging-arms/words.ts'
+import { hookRailWords } from './hook-rail/words.ts'
 import { ledgerShelfWords } from './ledger-shelf/words.ts'
 import { loftDeckWords } from './loft-deck/words.ts'
 import { partitionWords } from './partition/words.ts'
@@ -37,6 +38,7 @@ export const KIND_WORDS: Readonly<Record<string, KindWords>> = {
   'floating-shelf-rack': floatingShelfRackWords,
   'framed-wall': framedWallWords,
   'hanging-arms': hangingArmsWords,
+  'hook-rail': hookRailWords,
   'ledger-shelf': ledgerShelfWords,
   'loft-deck': loftDeckWords,
   partition: partitionWords,

@@ -10,6 +10,7 @@ import { drawerBank } from './drawer-bank/drawer-bank.ts'
 import { floatingShelfRack } from './floating-shelf-rack/floating-shelf-rack.ts'
 import { framedWall } from './framed-wall/framed-wall.ts'
 import { hangingArms } from './hanging-arms/hanging-arms.ts'
+import { hookRail } from './hook-rail/hook-rail.ts'
 import { ledgerShelf } from './ledger-shelf/ledger-shelf.ts'
 import { loftDeck } from './loft-deck/loft-deck.ts'
 import { partition } from './partition/partition.ts'
@@ -47,6 +48,7 @@ export const FAMILIES: readonly AnyFamily[] = [
   slotRack,
   floatingShelfRack,
   hangingArms,
+  hookRail,
   partition,
   framedWall,
   closetFront,

@@ -25,6 +25,16 @@ export function exampleGoods(system: UnitSystem, kind: GoodsKind, count: number)
   }
 }
 
+/** Bicycles of one make, for examples. */
+export const exampleBicycles = (
+  given: { id: string; name: string; count: number; often?: Goods['often'] },
+  [acrossMm, deepMm, tallMm]: [number, number, number],
+  massKg: number,
+): ShapeContext['goods'][number] => ({
+  item: newGoods({ kind: 'bicycle', ...given, acrossMm, deepMm, tallMm, massKg }),
+  count: given.count,
+})
+
 /** A plain garage wall with studs, for examples. */
 export function exampleContext(system: UnitSystem, goods: ShapeContext['goods'], wallMm = 6096): ShapeContext {
   const wall: Wall = {

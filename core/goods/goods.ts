@@ -114,6 +114,8 @@ export const litresOf = (g: Pick<Goods, 'kind' | 'acrossMm' | 'deepMm' | 'tallMm
  */
 /** Hung by a bar of its own that lies on two arms. */
 export const hangsByBar = (g: Pick<Goods, 'kind'>): boolean => g.kind === 'bicycle'
+/** Hung upright by its front wheel. */
+export const hangsByWheel = (g: Pick<Goods, 'kind'>): boolean => g.kind === 'bicycle'
 /** How far below its bar a thing reaches, and how much of the bar is straight, mm: shares of a usual frame. */
 export const barOf = (g: Goods): { belowMm: number; straightMm: number } => ({
   belowMm: BAR_UP * g.tallMm,

@@ -101,6 +101,37 @@ function bicycle(a: number, h: number): Point[] {
   ]
 }
 
+/** A bicycle from its end: wheels, saddle and bars one behind the other. @param across of its bars */
+function bicycleOnEnd(across: number, h: number, barsAt: number): Point[] {
+  const [a, w] = [across / 2, Math.min(30, across / 2)]
+  const [low, high] = [barsAt * h - 25, barsAt * h + 25]
+  const right: Point[] = [
+    [w, 0],
+    [w, low],
+    [a, low],
+    [a, high],
+    [w, high],
+    [w, h],
+  ]
+  return [...right, ...right.map(([x, z]): Point => [-x, z]).reverse()]
+}
+
+/** Where its bars are: of its height from the ground, and of its length from the rear wheel. */
+const [BARS_UP, BARS_ALONG] = [0.94, 0.68]
+const ALIKE_MM = 1
+
+/**
+ * The same in a box it fills, seen from a side of that; a bicycle also from its end, and hanging upright with its wheels
+ * to the left. Standing on z = 0, centred on x = 0.
+ */
+export function silhouetteIn(g: Shape, wideMm: number, highMm: number): Point[] {
+  if (g.kind !== 'bicycle') return silhouette({ ...g, acrossMm: wideMm, tallMm: highMm })
+  const is = (a: number, b: number) => Math.abs(a - b) <= ALIKE_MM
+  if (is(highMm, g.tallMm)) return is(wideMm, g.acrossMm) ? silhouette(g) : bicycleOnEnd(wideMm, highMm, BARS_UP)
+  if (!is(wideMm, g.tallMm)) return bicycleOnEnd(wideMm, highMm, BARS_ALONG)
+  return silhouette(g).map(([x, z]): Point => [z - wideMm / 2, highMm / 2 + x])
+}
+
 /** A standing person from the front, for size: 1.70 m, standing on z = 0, centred on x = 0. Closed outlines. */
 export function personOutline(heightMm = 1700): Point[][] {
   const k = heightMm / 1700

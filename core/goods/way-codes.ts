@@ -17,5 +17,6 @@ export const WAY_CODES = [
   'in-drawer',
   'in-slot',
   'by-its-bar',
+  'by-its-wheel',
 ] as const
 export type WayCode = (typeof WAY_CODES)[number]

@@ -1,4 +1,4 @@
-import { hangsByBar, isLong, type Goods } from './goods.ts'
+import { hangsByBar, hangsByWheel, isLong, type Goods } from './goods.ts'
 import { countedKg } from './presumed.ts'
 import { fallsOver } from './tool.ts'
 import type { WayCode } from './way-codes.ts'
@@ -70,6 +70,10 @@ export const asTool = (g: Goods, mostKg: number, code: 'own-holder' | 'on-hook')
 /** Hung by a bar of its own. */
 export const byItsBar = (g: Goods, mostKg: number): Way | null =>
   hangsByBar(g) && countedKg(g) <= mostKg ? way('by-its-bar', 3) : null
+
+/** Hung upright by a wheel. */
+export const byItsWheel = (g: Goods, mostKg: number): Way | null =>
+  hangsByWheel(g) && countedKg(g) <= mostKg ? way('by-its-wheel', 2) : null
 
 /** On or under arms on the wall, which are so long at most. */
 export const onArms = (g: Goods, longestMm: number): Way | null =>

@@ -61,6 +61,8 @@ export const GOODS_TABLE: Record<string, Words> = {
     `${d.count} × "${d.goods}" ${Number(d.count) === 1 ? 'is' : 'are'} neither long enough to lie on arms nor a sheet that stands below them.`,
   'unhoused-no-bar': (_r, d) =>
     `${d.count} × "${d.goods}" ${Number(d.count) === 1 ? 'has' : 'have'} no bar to hang by on a pair of arms.`,
+  'unhoused-no-wheel': (_r, d) =>
+    `${d.count} × "${d.goods}" ${Number(d.count) === 1 ? 'has' : 'have'} no wheel to hang by on a hook.`,
   'unhoused-too-wide': (_r, d) =>
     `${d.count} × "${d.goods}" ${Number(d.count) === 1 ? 'is' : 'are'} wider than one holder can be.`,
   'unhoused-no-rim': (_r, d) =>

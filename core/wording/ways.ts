@@ -18,6 +18,7 @@ export const WAYS: Record<WayCode, string> = {
   'under-bench': 'under a bench',
   'in-drawer': 'in a drawer, seen from above, nothing behind it',
   'in-slot': 'on edge in a slot, drawn out without moving another',
+  'by-its-wheel': 'hung upright by a wheel: least of the wall, and more out from it; some makers forbid it',
   'by-its-bar': 'hung by its bar on a pair of arms, off the floor, none leaning on another',
   'in-store': 'upright on its long edge in a store, drawn out at the end',
 }

@@ -28,6 +28,7 @@ export interface ProblemData {
   'framed-few-joists': { count: number }
   'framed-stud-too-long': { mm: number; mostMm: number }
   'framed-door-past-wall': { mm: number; leastMm: number; mostMm: number }
+  'framed-door-narrow': { mm: number; leastMm: number }
   'framed-door-too-high': { mm: number; mostMm: number }
   'framed-panel-too-high': { mm: number; mostMm: number }
   'framed-not-spliced': { mostMm: number }
@@ -169,6 +170,7 @@ function doorOf(
     { code: 'framed-door', terms: [], data: { mm: usual.door } },
   )
   if (doorMm === 0) return good(null)
+  if (doorMm < LEAST_DOOR_MM) return bad('framed-door-narrow', { mm: doorMm, leastMm: LEAST_DOOR_MM }, 'doorMm')
   const [leastMm, mostMm] = [beside, w.lengthMm - doorMm - beside]
   const from = pen.length(
     { path: 'doorAtMm', code: 'framed-door-at', min: 0, max: 9000 },
@@ -187,6 +189,9 @@ function doorOf(
   if (highMm > most) return bad('framed-door-too-high', { mm: highMm, mostMm: most }, 'doorHighMm')
   return good({ from, to: from + doorMm, highMm })
 }
+
+/** Nobody goes through a narrower door, mm. Product decision. */
+const LEAST_DOOR_MM = 300
 
 /** Two studs side by side need so many times the thickness of one from each of their neighbours. */
 const ROOM_FOR_TWO = 2.5

@@ -38,6 +38,8 @@ const problems: WordsFor<ProblemData> = {
     `Its studs would be ${say.length(d.mm)} long, and boards of this size come to ${say.length(d.mostMm)}. Take another size.`,
   'framed-door-past-wall': (d, say) =>
     `The door begins ${say.length(d.mm)} along the wall: there are studs and two anchors to either side of it, so it begins between ${say.length(d.leastMm)} and ${say.length(Math.max(d.leastMm, d.mostMm))}. Move it, or make it narrower.`,
+  'framed-door-narrow': (d, say) =>
+    `A door of ${say.length(d.mm)} lets nobody through: ${say.length(d.leastMm)} at least, or 0 for none.`,
   'framed-door-too-high': (d, say) =>
     `Over a door ${say.length(d.mm)} high there is no room for a board and the plate: ${say.length(d.mostMm)} at most.`,
   'framed-panel-too-high': (d, say) =>

@@ -1,8 +1,7 @@
 import { byItsBar } from '../../goods/ways.ts'
-import { newGoods, type Goods } from '../../goods/goods.ts'
 import { inches, pounds } from '../../measure/units.ts'
-import { exampleContext } from '../example-context.ts'
-import { family, type ShapeContext } from '../family.ts'
+import { exampleBicycles, exampleContext } from '../example-context.ts'
+import { family } from '../family.ts'
 import { allOnWall } from '../opened.ts'
 import { hangingArmsLevers, hangingArmsSavers } from './levers.ts'
 import { hangingArmsParams, startingParams, type HangingArmsParams } from './parameters.ts'
@@ -12,21 +11,13 @@ import { hangingArmsSteps } from './steps.ts'
 /** Heavier ones are not lifted onto arms by one person, kg: product decision. */
 const LIGHT_KG = 30
 
-const bicycle = (
-  given: { id: string; name: string; count: number; often?: Goods['often'] },
-  [acrossMm, deepMm, tallMm]: [number, number, number],
-  massKg: number,
-): ShapeContext['goods'][number] => ({
-  item: newGoods({ kind: 'bicycle', ...given, acrossMm, deepMm, tallMm, massKg }),
-  count: given.count,
-})
 const inchOnes = () => [
-  bicycle({ id: 'road', name: 'Road bicycle', count: 2 }, [inches(67), inches(18), inches(39)], pounds(22)),
-  bicycle({ id: 'child', name: 'Small bicycle', count: 1 }, [inches(48), inches(20), inches(30)], pounds(24)),
+  exampleBicycles({ id: 'road', name: 'Road bicycle', count: 2 }, [inches(67), inches(18), inches(39)], pounds(22)),
+  exampleBicycles({ id: 'child', name: 'Small bicycle', count: 1 }, [inches(48), inches(20), inches(30)], pounds(24)),
 ]
 const metricOnes = () => [
-  bicycle({ id: 'town', name: 'Town bicycle', count: 2, often: 'daily' }, [1780, 610, 1080], 17),
-  bicycle({ id: 'hill', name: 'Hill bicycle', count: 2 }, [1820, 740, 1090], 14),
+  exampleBicycles({ id: 'town', name: 'Town bicycle', count: 2, often: 'daily' }, [1780, 610, 1080], 17),
+  exampleBicycles({ id: 'hill', name: 'Hill bicycle', count: 2 }, [1820, 740, 1090], 14),
 ]
 
 /** Pairs of arms on a wall, each for a bicycle that hangs by its frame. */
@@ -62,7 +53,7 @@ export const hangingArms = family<HangingArmsParams>({
       name: 'two small ones on thin tubes, metric',
       params: { ...startingParams('metric'), tube: 'tube-21.3x2.6', uprightSection: '70x70mm', wallScrews: 'one' },
       context: exampleContext('metric', [
-        bicycle({ id: 'small', name: 'Small bicycle', count: 2 }, [1150, 480, 740], 9),
+        exampleBicycles({ id: 'small', name: 'Small bicycle', count: 2 }, [1150, 480, 740], 9),
       ]),
     },
   ],

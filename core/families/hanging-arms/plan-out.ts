@@ -6,10 +6,10 @@ import type { Stretch } from '../../blocks/sizing/splice.ts'
 import { findSection, type Section } from '../../catalogue/lumber.ts'
 import { findTube } from '../../catalogue/steel.ts'
 import { barOf, hangsByBar, type Goods } from '../../goods/goods.ts'
-import { countedKg } from '../../goods/presumed.ts'
 import { bad, good, type Result } from '../../measure/result.ts'
 import { roundDown, roundNearest, roundUp } from '../../measure/rounding.ts'
 import { inches } from '../../measure/units.ts'
+import { byUse } from '../by-use.ts'
 import type { DimPen } from '../dim-pen.ts'
 import type { ShapeContext, Shaped } from '../family.ts'
 import { LIMITS, type HangingArmsParams } from './parameters.ts'
@@ -174,7 +174,8 @@ export function planOut(
   const barsMm = Array.from({ length: rows }, (_, i) => lowestMm + belowMm + i * riseMm)
   const armsMm = barsMm.map((z) => z - armTopMm(barOutMm, diameterMm))
   const stretch = stretchOf(armsMm, ctx.space.heightMm)
-  const { hung, left } = placed(ours, rows, columns)
+  // What is wanted daily and what is heavy hangs lowest, row by row from the left.
+  const { first, left } = byUse(ours, rows * columns)
   return good({
     unhoused: [
       ...others.map((g) => ({ goodsId: g.item.id, count: g.count, why: 'no-bar' })),
@@ -197,7 +198,7 @@ export function planOut(
       widestMm,
       belowMm,
       overMm: overBar + overMm,
-      hung,
+      hung: first.map((item, i) => ({ item, row: Math.floor(i / columns), column: i % columns })),
     },
   })
 }
@@ -214,24 +215,4 @@ function railsOf({ from, to }: Stretch, { widthMm }: Section): number[] {
   const [low, high] = [from + RAIL_IN_MM + widthMm / 2, to - RAIL_IN_MM - widthMm / 2]
   const spans = Math.max(1, Math.ceil((high - low) / RAILS_APART_MM))
   return Array.from({ length: spans + 1 }, (_, i) => low + ((high - low) * i) / spans)
-}
-
-/** What is wanted daily and what is heavy lowest, row by row from the left. */
-function placed(
-  goods: ShapeContext['goods'],
-  rows: number,
-  columns: number,
-): { hung: HungOne[]; left: Map<string, number> } {
-  const often = { daily: 0, weekly: 1, seldom: 2 } as const
-  const order = goods
-    .flatMap((g) => Array.from({ length: g.count }, () => g.item))
-    .sort((a, b) => often[a.often] - often[b.often] || countedKg(b) - countedKg(a))
-  const left = new Map<string, number>()
-  for (const g of order.slice(rows * columns)) left.set(g.id, (left.get(g.id) ?? 0) + 1)
-  return {
-    hung: order
-      .slice(0, rows * columns)
-      .map((item, i) => ({ item, row: Math.floor(i / columns), column: i % columns })),
-    left,
-  }
 }
