@@ -1,7 +1,7 @@
 import type { Bay } from '../assembly/assembly.ts'
 import type { Settings } from '../assembly/settings.ts'
 import { standsOn, type Goods } from '../goods/goods.ts'
-import { liftedToMm, reachMm } from '../goods/person.ts'
+import { BODY, liftedToMm, reachMm } from '../goods/person.ts'
 import { countedKg } from '../goods/presumed.ts'
 import { bad, good, type Result } from '../measure/result.ts'
 import { sumTerms, type DimPen } from './dim-pen.ts'
@@ -264,12 +264,14 @@ function filled(queue: Goods[], openings: Opening[], { depthMm, sidePlayMm, stic
 /** Whether there is room for one more level, and whether all on it can be lifted there. */
 export type Grown = boolean | 'too-heavy'
 
-/** How high a level may be for all that stands on it to be lifted there, mm. */
-export const liftedOntoMm = (spots: readonly Spot[], onePersonKg: number): number =>
-  spots.reduce(
-    (mm, { item, z }) => Math.min(mm, liftedToMm(countedKg(item), onePersonKg) - z - item.tallMm / 2),
-    Infinity,
-  )
+type Lifters = Pick<Settings, 'onePersonKg' | 'personMm'>
+/** How high a level may be for all that stands on it to be lifted there, mm: over the shoulder only by one alone. */
+export const liftedOntoMm = (spots: readonly Spot[], { onePersonKg, personMm }: Lifters): number =>
+  spots.reduce((mm, { item, z }) => {
+    const kg = countedKg(item)
+    const shoulderMm = kg > onePersonKg ? BODY.shoulder * personMm : Infinity
+    return Math.min(mm, liftedToMm(kg, onePersonKg) - z - item.tallMm / 2, shoulderMm - z)
+  }, Infinity)
 
 /**
  * Whether the last of some levels can be where it comes to: in reach, under what is over it, and with nothing on it that
@@ -279,8 +281,8 @@ export const liftedOntoMm = (spots: readonly Spot[], onePersonKg: number): numbe
  */
 export function grownTo(levels: readonly Level[], topMm: number, underMm: number, settings: Settings): Grown {
   const { spots, tallest } = levels[levels.length - 1]
-  if (topMm > reachMm(settings.personMm) || topMm + (tallest?.tallMm ?? 0) > underMm) return false
-  return topMm <= liftedOntoMm(spots, settings.onePersonKg) || 'too-heavy'
+  if (topMm > liftedOntoMm(spots, settings)) return 'too-heavy'
+  return topMm <= reachMm(settings.personMm) && topMm + (tallest?.tallMm ?? 0) <= underMm
 }
 
 /**
@@ -355,12 +357,16 @@ export function house(
     if (levels.filter((l) => !l.floor).length >= most) break
     const first = !levels.some((l) => !l.floor)
     const inside = { depthMm, sidePlayMm, stickOutMm, layersOf: (g: Goods) => g.pile }
-    const found = filledLevel(
-      queue,
-      openingsAt(levels.filter((l) => !l.floor).length),
-      inside,
-      (level) => shelves !== null || first || grows([...levels, level]),
-    )
+    const next = (fits: (level: Level) => Grown) =>
+      filledLevel(queue, openingsAt(levels.filter((l) => !l.floor).length), inside, fits)
+    const grown = (level: Level) => grows([...levels, level])
+    // A first shelf there is, and as many as somebody wants: of what comes next that which can be there, else which can be
+    // lifted there; and where nothing can, all the same, of which is told afterwards.
+    const found =
+      (shelves === null ? next(grown) : null) ??
+      (shelves !== null || first
+        ? (next((l) => (grown(l) === 'too-heavy' ? 'too-heavy' : true)) ?? next(() => true))
+        : null)
     // Nothing more goes in: what is left is wider or deeper than any opening, or higher than what is left of the wall.
     if (!found || (shelves === null && found.level.spots.length === 0 && !first)) break
     levels.push(found.level)

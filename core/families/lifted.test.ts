@@ -43,6 +43,45 @@ describe('what two people lift', () => {
     const { checks } = read('ledger-shelf', [box('heavy', 14, 41)], { shelves: 4 })
     expect(checks.find((c) => c.id === 'lift:goods')).toMatchObject({ state: 'fails' })
   })
+  it('one alone lifts nothing heavier than a whole lift over the shoulder, where the first shelf is over something high', () => {
+    const fridge = {
+      item: newGoods({ ...{ id: 'fridge', name: 'fridge', kind: 'equipment', count: 1, acrossMm: 600, deepMm: 500 }, tallMm: 1750, massKg: 90 }), // prettier-ignore
+      count: 1,
+    }
+    const wheels = box('wheel', 4, 26)
+    wheels.item.pile = 4
+    const { shaped } = read('ledger-shelf', [fridge, wheels, box('light', 2, 4)])
+    const at = (id: string) =>
+      shaped.assembly.bays.flatMap((b) => b.items.filter((i) => i.goodsId === id).map((i) => i.box))
+    expect(at('fridge').map((b) => b.min[2])).toEqual([0])
+    expect(at('light').map((b) => b.min[2])).toEqual([at('light')[0].min[2], at('light')[0].min[2]])
+    expect(at('light')[0].min[2]).toBeGreaterThan(1750)
+    expect(at('wheel')).toEqual([])
+    // And nothing is piled through the ceiling where it is light enough.
+    const high = read('ledger-shelf', [fridge, { ...wheels, item: { ...wheels.item, massKg: 5 } }])
+    const boxes = high.shaped.assembly.bays.flatMap((b) => b.items.map((i) => i.box.max[2]))
+    expect(Math.max(...boxes)).toBeLessThanOrEqual(2440)
+  })
+  it('a bay left high has its shelf over it, and what does not go on that is told', () => {
+    const tall = exampleGoods('metric', 'box', 14)
+    const { item } = tall
+    const freezer = {
+      item: newGoods({ ...{ id: 'f', name: 'f', kind: 'equipment', count: 1, acrossMm: 600, deepMm: 500 }, tallMm: 1700, massKg: 80 }), // prettier-ignore
+      count: 1,
+    }
+    const family = findFamily('post-rack')!
+    const context = exampleContext('metric', [freezer, { item: { ...item, massKg: 25 }, count: 14 }], 4200)
+    const leftOut = [
+      { module: 1, shelf: 1 },
+      { module: 1, shelf: 2 },
+    ]
+    const { shaped } = readParams(family, { ...(family.start(context) as object), leftOut, lengthMm: 3600 }, context)
+    const heavy = shaped.assembly.bays.flatMap((b) => b.items.filter((i) => i.goodsId === item.id))
+    expect(heavy.length).toBeGreaterThan(2)
+    for (const i of heavy) expect(i.box.min[2]).toBeLessThanOrEqual(0.818 * context.settings.personMm)
+    const tops = new Set(shaped.assembly.parts.filter((p) => p.role === 'shelf').map((p) => Math.round(p.at.centre[2])))
+    expect(tops.size).toBeGreaterThanOrEqual(3)
+  })
   it('is so many rows of a tote rack', () => {
     const rows = (massKg: number | null) => {
       const { item } = exampleGoods('metric', 'tote', 12)

@@ -101,23 +101,36 @@ function bicycle(a: number, h: number): Point[] {
   ]
 }
 
-/** A bicycle from its end: wheels, saddle and bars one behind the other. @param across of its bars */
-function bicycleOnEnd(across: number, h: number, barsAt: number): Point[] {
-  const [a, w] = [across / 2, Math.min(30, across / 2)]
-  const [low, high] = [barsAt * h - 25, barsAt * h + 25]
+/** How far something of a bicycle reaches to each side, of half its bars, from one height to another, of its whole height. */
+type Reach = readonly [of: number, from: number, to: number]
+/** Seen from its end where it stands, and from above where it hangs upright: pedals, saddle, bars. */
+const STANDING: readonly Reach[] = [
+  [0.5, 0.24, 0.27],
+  [0.28, 0.88, 0.91],
+  [1, 0.94, 0.97],
+]
+const UPRIGHT: readonly Reach[] = [
+  [0.28, 0.26, 0.4],
+  [0.5, 0.45, 0.48],
+  [1, 0.67, 0.7],
+]
+/** Half of a tyre, of half the bars. */
+const TYRE = 0.08
+
+/** A bicycle from its end, or from above: wheels and all that reaches out from between them. @param across of its bars */
+function bicycleOnEnd(across: number, h: number, reaches: readonly Reach[]): Point[] {
+  const a = across / 2
+  const edge = (of: number, at: number): Point => [of * a, at * h]
   const right: Point[] = [
-    [w, 0],
-    [w, low],
-    [a, low],
-    [a, high],
-    [w, high],
-    [w, h],
+    edge(TYRE / 2, 0),
+    edge(TYRE, 0.02),
+    ...reaches.flatMap(([of, from, to]) => [edge(TYRE, from), edge(of, from), edge(of, to), edge(TYRE, to)]),
+    edge(TYRE, 0.98),
+    edge(TYRE / 2, 1),
   ]
   return [...right, ...right.map(([x, z]): Point => [-x, z]).reverse()]
 }
 
-/** Where its bars are: of its height from the ground, and of its length from the rear wheel. */
-const [BARS_UP, BARS_ALONG] = [0.94, 0.68]
 const ALIKE_MM = 1
 
 /**
@@ -127,8 +140,8 @@ const ALIKE_MM = 1
 export function silhouetteIn(g: Shape, wideMm: number, highMm: number): Point[] {
   if (g.kind !== 'bicycle') return silhouette({ ...g, acrossMm: wideMm, tallMm: highMm })
   const is = (a: number, b: number) => Math.abs(a - b) <= ALIKE_MM
-  if (is(highMm, g.tallMm)) return is(wideMm, g.acrossMm) ? silhouette(g) : bicycleOnEnd(wideMm, highMm, BARS_UP)
-  if (!is(wideMm, g.tallMm)) return bicycleOnEnd(wideMm, highMm, BARS_ALONG)
+  if (is(highMm, g.tallMm)) return is(wideMm, g.acrossMm) ? silhouette(g) : bicycleOnEnd(wideMm, highMm, STANDING)
+  if (!is(wideMm, g.tallMm)) return bicycleOnEnd(wideMm, highMm, UPRIGHT)
   return silhouette(g).map(([x, z]): Point => [z - wideMm / 2, highMm / 2 + x])
 }
 

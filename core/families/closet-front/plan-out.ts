@@ -1,4 +1,4 @@
-import { unitsOf } from '../../assembly/settings.ts'
+import { unitsOf, type Settings } from '../../assembly/settings.ts'
 import { dadoDepth } from '../../blocks/carcass/shelf-between.ts'
 import { NAILER } from '../../blocks/carcass/standing.ts'
 import { besideHinges, takenByHinges, underHinges } from '../../blocks/fronts/front.ts'
@@ -361,7 +361,7 @@ function upwardOf(p: ClosetFrontParams, ctx: ShapeContext, pen: DimPen, s: Sizes
     terms: [],
     data: { things: ctx.goods.reduce((n, g) => n + g.count, 0), apartMm: MOST_APART_MM },
   })
-  const placed = topsOf(all, s, pen, { kickMm, under, units, onePersonKg: ctx.settings.onePersonKg })
+  const placed = topsOf(all, s, pen, { kickMm, under, units, lifters: ctx.settings })
   if (!placed.ok) return placed
   const tops = placed.value
   const last = tops[tops.length - 1]
@@ -387,7 +387,7 @@ function topsOf(
   levels: readonly Level[],
   s: Sizes,
   pen: DimPen,
-  x: { kickMm: number; under: number; units: Units; onePersonKg: number },
+  x: { kickMm: number; under: number; units: Units; lifters: Settings },
 ): Result<number[]> {
   const tops = [x.kickMm + s.t]
   levelTerms(levels, s.aboveMm, s.t).forEach((terms, i) => {
@@ -396,7 +396,7 @@ function topsOf(
     const asked = { path: `topMm.${i - 1}`, code: 'shelf-top', data: { shelf: i }, min: 60, max: 2800 }
     const needed = sumTerms([below, ...terms])
     const parted = tops[i - 1] + (x.under + s.t - tops[i - 1]) / (levels.length - i + 1)
-    const even = roundDown(Math.min(parted, liftedOntoMm(levels[i].spots, x.onePersonKg)), x.units)
+    const even = roundDown(Math.min(parted, liftedOntoMm(levels[i].spots, x.lifters)), x.units)
     if (even <= needed) tops.push(pen.sum(asked, [below, ...terms], 'goods-below'))
     else tops.push(pen.length(asked, even, { code: 'closet-even', terms: [] }))
   })

@@ -119,12 +119,15 @@ export function houseUnequal(r: Room, list: readonly LeftOut[]): Housed {
       r.openings,
       (o) => !isOut(list, o.module, shelf) && !bays.some((b) => b.module === o.module && b.from === shelf),
     )
-  const once = (shelves: number | null) =>
-    house(rest, r.floorBay, shelves, at, r.depthMm, r.sideMm, r.outMm, (levels) => r.grows(levels, spots), r.most)
-  const first = once(r.shelves)
+  const grows = (levels: Level[]) => r.grows(levels, spots)
+  const { levels, unhoused } = house(
+    ...([rest, r.floorBay, r.shelves, at, r.depthMm, r.sideMm, r.outMm, grows, r.most] as const),
+  )
+  // A high bay has its shelf over it, whether anything has its place there or not.
   const needed = 1 + Math.max(-1, ...bays.map((b) => b.over))
-  const few = r.shelves === null && first.levels.filter((l) => !l.floor).length < needed
-  return { ...(few ? once(needed) : first), tall: spots }
+  const missing = r.shelves === null ? needed - levels.filter((l) => !l.floor).length : 0
+  const empty = Array.from({ length: Math.max(0, missing) }, (): Level => ({ floor: false, spots: [], tallest: null }))
+  return { levels: [...levels, ...empty], unhoused, tall: spots }
 }
 
 /** What the shelf over high bays needs more than its neighbours do, as terms. */
