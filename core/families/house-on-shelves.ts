@@ -1,11 +1,9 @@
 import type { Bay } from '../assembly/assembly.ts'
 import type { Settings } from '../assembly/settings.ts'
-import { standsOn, type Goods } from '../goods/goods.ts'
+import { litresOf, standsOn, type Goods } from '../goods/goods.ts'
 import { BODY, liftedToMm, reachMm } from '../goods/person.ts'
 import { countedKg } from '../goods/presumed.ts'
-import { bad, good, type Result } from '../measure/result.ts'
-import { sumTerms, type DimPen } from './dim-pen.ts'
-import type { ShapeContext, Shaped, Term } from './family.ts'
+import type { ShapeContext, Shaped } from './family.ts'
 
 /** Heavier things than this belong on the floor, kg: two people lift 23 kg each to a shelf (NIOSH 1991). */
 const FLOOR_KG = 46
@@ -62,123 +60,6 @@ export interface Level {
 
 /** Least room over an empty shelf, mm. */
 export const LEAST_OPEN = 150
-
-/**
- * What the levels of a box need from its underside up, as terms for each of them: the bottom alone, then what stands
- * below.
- */
-export const levelTerms = (levels: readonly Level[], aboveMm: number, sheetMm: number, trackMm = 0): Term[][] =>
-  levels.map((_l, i) => {
-    const below = levels[i - 1]
-    return below
-      ? [
-          { name: 'tallest', mm: below.tallest?.tallMm ?? LEAST_OPEN },
-          { name: 'above-play', mm: aboveMm },
-          // What stands on the bottom is lifted out over the track there.
-          ...(i === 1 && trackMm > 0 ? [{ name: 'track', mm: trackMm }] : []),
-          { name: 'sheet', mm: sheetMm },
-        ]
-      : [{ name: 'sheet', mm: sheetMm }]
-  })
-
-/** The lowest shelf keeps this much room for a broom and a level foot, mm. */
-const KICK = 100
-
-/**
- * What framed shelves over a floor need from below up, as terms for each: every opening is its tallest thing and the
- * play; frame and sheet come on top.
- */
-export function framedTerms(
-  levels: readonly Level[],
-  f: { frameMm: number; sheetMm: number },
-  aboveMm: number,
-): Term[][] {
-  const out: Term[][] = []
-  let below = levels[0]?.floor ? levels[0] : null
-  for (const level of levels.filter((l) => !l.floor)) {
-    const frame: Term[] = [
-      { name: 'frame', mm: f.frameMm },
-      { name: 'sheet', mm: f.sheetMm },
-    ]
-    out.push(
-      below
-        ? [
-            { name: out.length === 0 ? 'on-floor' : 'tallest', mm: below.tallest?.tallMm ?? 0 },
-            { name: 'above-play', mm: aboveMm },
-            ...frame,
-          ]
-        : [{ name: 'kick', mm: KICK }, ...frame],
-    )
-    below = level
-  }
-  return out
-}
-
-/** Heights of framed shelves from what stands below them, noted as `topMm`; each clear of the one before. */
-export function framedTops(
-  levels: readonly Level[],
-  f: { frameMm: number; sheetMm: number },
-  aboveMm: number,
-  pen: DimPen,
-  max = 4000,
-): Result<number[]> {
-  const tops: number[] = []
-  for (const [i, terms] of framedTerms(levels, f, aboveMm).entries()) {
-    const from: Term[] = i === 0 ? terms : [{ name: 'shelf-below', mm: tops[i - 1] }, ...terms]
-    const asked = { path: `topMm.${i}`, code: 'shelf-top', data: { shelf: i + 1 }, min: 60, max }
-    tops.push(pen.sum(asked, from, i === 0 && !levels[0].floor ? 'kick' : 'goods-below'))
-    const leastMm = (tops[i - 1] ?? 0) + f.frameMm + f.sheetMm
-    if (tops[i] < leastMm) return bad('shelves-overlap', { mm: tops[i], leastMm, shelf: i + 1 }, `topMm.${i}`)
-  }
-  return good(tops)
-}
-
-/**
- * Tops of the bottom and the shelves of a box, from its underside: what is tacked follows the goods, what is fixed may
- * not overlap.
- */
-export function topsInside(
-  levels: readonly Level[],
-  aboveMm: number,
-  sheetMm: number,
-  pen: DimPen,
-  o: Inside = INSIDE,
-): Result<number[]> {
-  const tops = [o.startMm + sheetMm]
-  levelTerms(levels, aboveMm, sheetMm, o.trackMm).forEach((terms, i) => {
-    if (i === 0) return
-    const below = { name: i === 1 ? 'bottom' : 'shelf-below', mm: tops[i - 1] }
-    const asked = { path: `${o.path}.${i - 1}`, code: o.code, data: { shelf: i }, min: 40, max: 2200 }
-    if (o.seat) {
-      const seat = o.seat(sumTerms([below, ...terms]), 'up')
-      tops.push(pen.length(asked, seat, { code: 'goods-below-on-pins', terms: [below, ...terms] }))
-    } else tops.push(pen.sum(asked, [below, ...terms], 'goods-below'))
-  })
-  for (let i = 1; i < tops.length; i++)
-    if (tops[i] < tops[i - 1] + sheetMm)
-      return bad('shelves-overlap', { mm: tops[i], leastMm: tops[i - 1] + sheetMm, shelf: i }, `topMm.${i - 1}`)
-  for (const [i, mm] of tops.slice(1).entries()) {
-    if (!o.seat) break
-    const [lowMm, highMm] = [o.seat(mm, 'down'), o.seat(mm, 'up')]
-    if (Math.min(Math.abs(mm - lowMm), Math.abs(highMm - mm)) > SEAT_MM)
-      return bad('not-on-pins', { mm, lowMm, highMm, shelf: i + 1 }, `${o.path}.${i}`)
-  }
-  return good(tops)
-}
-
-/** Where tops are told, from what they begin, and what heights there are when not all are possible. */
-export interface Inside {
-  path: string
-  code: string
-  startMm: number
-  /** Height of a track on the bottom; nought where none is. */
-  trackMm?: number
-  /** The nearest height a shelf can have, up or down. */
-  seat?: (mm: number, way: 'up' | 'down') => number
-}
-const INSIDE: Inside = { path: 'topMm', code: 'shelf-top-inside', startMm: 0 }
-/** A height this near to one over a hole is that one, mm: less than a tape shows. */
-const SEAT_MM = 0.5
 
 export const belongsOnFloor = (g: Goods): boolean =>
   g.kind === 'drum' || g.kind === 'equipment' || countedKg(g) > FLOOR_KG
@@ -322,6 +203,95 @@ export const reachesMm = (s: Spot): number => s.z + s.item.tallMm
 export const tallestOf = (spots: readonly Spot[]): Goods | null =>
   spots.reduce<Goods | null>((t, s) => (!t || reachesMm(s) > t.tallMm ? { ...s.item, tallMm: reachesMm(s) } : t), null)
 
+interface Shelving {
+  floor: readonly Level[]
+  shelves: number | null
+  openingsAt: (shelf: number) => Opening[]
+  inside: Filling
+  grows: (levels: Level[]) => Grown
+  most: number
+}
+
+/**
+ * Shelves one over the other, from below, until there are enough.
+ * @param alike each is of things of one height, those that take most of the wall for theirs: where not all have a place
+ */
+function shelved(all: Goods[], r: Shelving, alike: boolean): { levels: Level[]; left: Goods[] } {
+  const levels = [...r.floor]
+  let queue = all
+  const shelves = () => levels.length - r.floor.length
+  const enough = () => (r.shelves === null ? queue.length === 0 : shelves() >= r.shelves)
+  while (!enough() || shelves() === 0) {
+    if (shelves() >= r.most) break
+    const first = shelves() === 0
+    const next = (fits: (level: Level) => Grown) => filledLevel(queue, r.openingsAt(shelves()), r.inside, fits)
+    const grown = (level: Level) => r.grows([...levels, level])
+    // A first shelf there is, and as many as somebody wants: of what comes next that which can be there, else which can be
+    // lifted there; and where nothing can, all the same, of which is told afterwards.
+    const fitting =
+      r.shelves !== null ? null : alike ? densest(queue, r.openingsAt(shelves()), r.inside, grown) : next(grown)
+    const found =
+      fitting ??
+      (r.shelves !== null || first
+        ? (next((l) => (grown(l) === 'too-heavy' ? 'too-heavy' : true)) ?? next(() => true))
+        : null)
+    // Nothing more goes in: what is left is wider or deeper than any opening, or higher than what is left of the wall.
+    if (!found || (r.shelves === null && found.level.spots.length === 0 && !first)) break
+    levels.push(found.level)
+    queue = found.left
+  }
+  return { levels, left: queue }
+}
+
+/** The floor with what else stands there under the first shelf, no higher than what belongs there. */
+function onFloorToo(queue: Goods[], { floor, openingsAt, inside }: Shelving): { floor: Level[]; left: Goods[] } {
+  const [down] = floor
+  if (!down?.tallest) return { floor: [...floor], left: queue }
+  const { tallMm } = down.tallest
+  const low = queue.filter((g) => g.tallMm <= tallMm)
+  const most = (g: Goods) => Math.min(inside.layersOf(g), Math.floor(tallMm / g.tallMm))
+  const { spots, left } = filled([...down.spots.map((s) => s.item), ...low], openingsAt(-1), {
+    ...inside,
+    layersOf: most,
+  })
+  return {
+    floor: [{ floor: true, spots, tallest: tallestOf(spots) }],
+    left: [...left, ...queue.filter((g) => g.tallMm > tallMm)],
+  }
+}
+
+/** What a shelf takes of the height besides what stands on it, mm: play, frame and sheet. About. */
+const SHELF_MM = 130
+/** What is heavier than one person lifts counts twice: higher up it may have no place. kg, NIOSH 1991. */
+const HEAVY_KG = 23
+/** Heights that are tried for one level. */
+const HEIGHTS = 6
+
+/** The level that takes most for its height: with what is next, or without what is higher than some of it. */
+function densest(
+  queue: Goods[],
+  openings: Opening[],
+  inside: Filling,
+  fits: (level: Level) => Grown,
+): { level: Level; left: Goods[] } | null {
+  const heights = [...new Set(queue.map((g) => g.tallMm))].sort((a, b) => b - a).slice(0, HEIGHTS)
+  let best: { level: Level; left: Goods[]; share: number } | null = null
+  for (const mm of heights) {
+    const higher = queue.filter((g) => g.tallMm > mm)
+    const found = filledLevel(
+      queue.filter((g) => g.tallMm <= mm),
+      openings,
+      inside,
+      fits,
+    )
+    if (!found || found.level.spots.length === 0) continue
+    const takes = found.level.spots.reduce((n, s) => n + litresOf(s.item) * (countedKg(s.item) > HEAVY_KG ? 2 : 1), 0)
+    const share = takes / (found.level.tallest!.tallMm + SHELF_MM)
+    if (!best || share > best.share) best = { level: found.level, left: [...higher, ...found.left], share }
+  }
+  return best
+}
+
 /**
  * Puts goods on floor and shelves: what is heavy or a drum on the floor, the rest on shelves, heaviest low, kinds kept
  * together.
@@ -343,39 +313,25 @@ export function house(
   const each = (list: ShapeContext['goods']) => list.flatMap((g) => Array.from({ length: g.count }, () => g.item))
   const heavyFirst = [...goods].sort((a, b) => countedKg(b.item) - countedKg(a.item) || b.item.tallMm - a.item.tallMm)
   const down = floorBay ? each(heavyFirst.filter((g) => belongsOnFloor(g.item))) : []
-  let queue = each(heavyFirst.filter((g) => !floorBay || !belongsOnFloor(g.item)))
-  const levels: Level[] = []
-  const openingsAt = typeof openings === 'function' ? openings : () => openings
+  const queue = each(heavyFirst.filter((g) => !floorBay || !belongsOnFloor(g.item)))
+  const floor: Level[] = []
   let over: Goods[] = []
+  const openingsAt = typeof openings === 'function' ? openings : () => openings
   if (down.length > 0) {
     const onFloor = fill(down, openingsAt(-1), depthMm, sidePlayMm, stickOutMm)
-    levels.push({ floor: true, spots: onFloor.spots, tallest: tallestOf(onFloor.spots) })
+    floor.push({ floor: true, spots: onFloor.spots, tallest: tallestOf(onFloor.spots) })
     over = onFloor.left
   }
-  const enough = () => (shelves === null ? queue.length === 0 : levels.filter((l) => !l.floor).length >= shelves)
-  while (!enough() || levels.every((l) => l.floor)) {
-    if (levels.filter((l) => !l.floor).length >= most) break
-    const first = !levels.some((l) => !l.floor)
-    const inside = { depthMm, sidePlayMm, stickOutMm, layersOf: (g: Goods) => g.pile }
-    const next = (fits: (level: Level) => Grown) =>
-      filledLevel(queue, openingsAt(levels.filter((l) => !l.floor).length), inside, fits)
-    const grown = (level: Level) => grows([...levels, level])
-    // A first shelf there is, and as many as somebody wants: of what comes next that which can be there, else which can be
-    // lifted there; and where nothing can, all the same, of which is told afterwards.
-    const found =
-      (shelves === null ? next(grown) : null) ??
-      (shelves !== null || first
-        ? (next((l) => (grown(l) === 'too-heavy' ? 'too-heavy' : true)) ?? next(() => true))
-        : null)
-    // Nothing more goes in: what is left is wider or deeper than any opening, or higher than what is left of the wall.
-    if (!found || (shelves === null && found.level.spots.length === 0 && !first)) break
-    levels.push(found.level)
-    queue = found.left
-  }
+  const inside = { depthMm, sidePlayMm, stickOutMm, layersOf: (g: Goods) => g.pile }
+  const r: Shelving = { floor, shelves, openingsAt, inside, grows, most }
+  const usual = shelved(queue, r, false)
+  const full = shelves === null && usual.left.length > 0 ? onFloorToo(queue, r) : null
+  const alike = full ? shelved(full.left, { ...r, floor: full.floor }, true) : usual
+  const { levels, left } = alike.left.length < usual.left.length ? alike : usual
   const tooDeep = (id: string) =>
     goods.some((g) => g.item.id === id && g.item.deepMm > roomFor(g.item, depthMm, stickOutMm))
   const counts = new Map<string, number>()
-  for (const g of [...over, ...queue]) counts.set(g.id, (counts.get(g.id) ?? 0) + 1)
+  for (const g of [...over, ...left]) counts.set(g.id, (counts.get(g.id) ?? 0) + 1)
   return {
     levels,
     unhoused: [...counts].map(([goodsId, count]) => ({

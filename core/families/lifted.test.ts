@@ -56,7 +56,8 @@ describe('what two people lift', () => {
     expect(at('fridge').map((b) => b.min[2])).toEqual([0])
     expect(at('light').map((b) => b.min[2])).toEqual([at('light')[0].min[2], at('light')[0].min[2]])
     expect(at('light')[0].min[2]).toBeGreaterThan(1750)
-    expect(at('wheel')).toEqual([])
+    // They stand on the floor beside it.
+    for (const b of at('wheel')) expect(b.min[2]).toBeLessThan(1200)
     // And nothing is piled through the ceiling where it is light enough.
     const high = read('ledger-shelf', [fridge, { ...wheels, item: { ...wheels.item, massKg: 5 } }])
     const boxes = high.shaped.assembly.bays.flatMap((b) => b.items.map((i) => i.box.max[2]))

@@ -111,3 +111,52 @@ describe('things in piles', () => {
     ).toEqual([])
   })
 })
+
+describe('where not all has a place', () => {
+  const thing = (id: string, count: number, tallMm: number, massKg: number, kind: 'box' | 'equipment' = 'box') => ({
+    item: newGoods({ id, name: id, kind, count, acrossMm: 300, deepMm: 300, tallMm, massKg }),
+    count,
+  })
+  const read = (goods: ReturnType<typeof thing>[], heightMm: number, family = 'ledger-shelf') => {
+    const c = exampleContext('metric', goods, 1220)
+    const context = { ...c, space: { ...c.space, heightMm } }
+    const kind = findFamily(family)!
+    return readParams(kind, kind.start(context) as object, context).shaped
+  }
+  const at = (shaped: ReturnType<typeof read>, id: string) =>
+    shaped.assembly.bays.flatMap((b) => b.items.filter((i) => i.goodsId === id).map((i) => i.box))
+
+  it('what is of one height shares a shelf, so that there are more of them', () => {
+    // By weight alone each shelf would have one high thing on it, and be as high.
+    const mixed = [thing('high 1', 1, 500, 12), thing('low 1', 2, 150, 11), thing('high 2', 1, 500, 10)]
+    const goods = [...mixed, thing('low 2', 2, 150, 9), thing('high 3', 1, 500, 8), thing('low 3', 2, 150, 7)]
+    const shaped = read(goods, 1450)
+    expect(shaped.unhoused).toEqual([])
+    const tops = new Map<number, Set<number>>()
+    for (const g of goods)
+      for (const b of at(shaped, g.item.id)) {
+        const z = Math.round(b.min[2])
+        tops.set(z, (tops.get(z) ?? new Set()).add(g.item.tallMm))
+      }
+    for (const heights of tops.values()) expect(heights.size).toBe(1)
+  })
+  it('it stands on the floor too, beside what belongs there, no higher than that', () => {
+    const goods = [thing('vacuum', 1, 700, 18, 'equipment'), thing('crate', 8, 320, 10), thing('tall', 1, 800, 5)]
+    const few = read([goods[0], thing('crate', 2, 320, 10)], 2400)
+    expect(at(few, 'crate').every((b) => b.min[2] > 700)).toBe(true)
+    const many = read(goods, 1700)
+    expect(at(many, 'crate').filter((b) => b.min[2] === 0).length).toBeGreaterThan(0)
+    expect(at(many, 'tall').every((b) => b.min[2] > 0)).toBe(true)
+    expect(Math.max(...at(many, 'crate').map((b) => b.max[2]))).toBeLessThanOrEqual(1700)
+  })
+  it('nothing is counted twice or lost', () => {
+    for (const heightMm of [900, 1200, 1700, 2400]) {
+      const goods = [thing('vacuum', 2, 700, 18, 'equipment'), thing('crate', 9, 320, 24), thing('tall', 3, 600, 5)]
+      const shaped = read(goods, heightMm)
+      for (const g of goods) {
+        const left = shaped.unhoused.filter((u) => u.goodsId === g.item.id).reduce((n, u) => n + u.count, 0)
+        expect(at(shaped, g.item.id).length + left).toBe(g.count)
+      }
+    }
+  })
+})

@@ -18,7 +18,8 @@ import {
   type Opened,
 } from './drop-in.ts'
 import type { ShapeContext } from '../family.ts'
-import { framedTops, withoutPlace, type Level, type Opening } from '../house-on-shelves.ts'
+import { withoutPlace, type Level, type Opening } from '../house-on-shelves.ts'
+import { framedTops } from '../shelf-tops.ts'
 import type { Planned } from '../opened.ts'
 import {
   benchDepth,

@@ -1,6 +1,7 @@
 import type { Goods } from '../../goods/goods.ts'
 import { sumTerms } from '../dim-pen.ts'
-import { belongsOnFloor, fill, framedTerms, LEAST_OPEN, type Level, type Opening } from '../house-on-shelves.ts'
+import { belongsOnFloor, fill, LEAST_OPEN, type Level, type Opening } from '../house-on-shelves.ts'
+import { framedTerms } from '../shelf-tops.ts'
 import { LIMITS } from './parameters.ts'
 
 /** The room under the top. */

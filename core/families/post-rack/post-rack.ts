@@ -13,17 +13,23 @@ const start = (ctx: ShapeContext): PostRackParams =>
 
 /** Something on the floor this much higher than all else wants a bay of its own height. Product decision. */
 const HIGHER = 1.6
+/** A module of a whole sheet, mm. About. */
+const USUAL_MODULE_MM = 2440
 /** From one shelf to the next, besides what stands there: play, frame and sheet, mm. About. */
 const BETWEEN_MM = 160
 
-/** Shelves the first module leaves out for what stands on the floor and is far higher than all else. */
-function highBay(ctx: ShapeContext): PostRackParams['leftOut'] {
+/**
+ * Shelves a module leaves out for what stands on the floor and is far higher than all else: the first, or the last, which
+ * may be no longer than that is wide.
+ */
+function highBays(ctx: ShapeContext): PostRackParams['leftOut'][] {
   const tallest = (down: boolean) =>
     Math.max(0, ...ctx.goods.filter((g) => belongsOnFloor(g.item) === down).map((g) => g.item.tallMm))
   const [high, rest] = [tallest(true), tallest(false)]
   if (rest === 0 || high < HIGHER * rest) return []
   const n = Math.min(LIMITS.shelves - 1, Math.max(1, Math.round(high / (rest + BETWEEN_MM))))
-  return Array.from({ length: n }, (_, i) => ({ module: 1, shelf: i + 1 }))
+  const modules = Math.min(LIMITS.modules, Math.ceil(ctx.space.lengthMm / USUAL_MODULE_MM))
+  return [...new Set([1, modules])].map((module) => Array.from({ length: n }, (_, i) => ({ module, shelf: i + 1 })))
 }
 
 /** A2: posts, shelf frames of rails and cross pieces, sheet shelves. */
@@ -45,8 +51,7 @@ export const postRack = family<PostRackParams>({
       ctx.settings.yard === 'imperial'
         ? { sheet: 'osb-7/16', railSection: '2x3', crossEveryMm: 406.4 }
         : { sheet: 'osb3-15mm', railSection: '38x63mm', crossEveryMm: 400 }
-    const leftOut = highBay(ctx)
-    const high: PostRackParams[] = leftOut.length > 0 ? [{ ...p, leftOut }] : []
+    const high = highBays(ctx).map((leftOut): PostRackParams => ({ ...p, leftOut }))
     return [p, ...high, { ...p, follow: 'wall' }, { ...p, ...light }]
   },
   examples: () => [

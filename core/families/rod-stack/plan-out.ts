@@ -19,7 +19,8 @@ import { bad, good, type Result } from '../../measure/result.ts'
 import { roundUp } from '../../measure/rounding.ts'
 import { shelfPlay, type DimPen } from '../dim-pen.ts'
 import type { ShapeContext, Shaped } from '../family.ts'
-import { house, LEAST_OPEN, levelTerms, topsInside, type Level, type Opening } from '../house-on-shelves.ts'
+import { house, LEAST_OPEN, type Level, type Opening } from '../house-on-shelves.ts'
+import { levelTerms, topsInside } from '../shelf-tops.ts'
 import { LIMITS, type RodStackParams } from './parameters.ts'
 
 /** A box is usually no narrower than this, mm. Product decision. */
