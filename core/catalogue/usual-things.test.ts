@@ -81,7 +81,7 @@ describe('usual things', () => {
     for (const [line, code] of [
       ['0 bicycle', 'count'],
       ['3 gadgets', 'line-no-size'],
-      ['bicycle 10', 'line-sizes'],
+      ['bicycle 10 x 20', 'line-sizes'],
     ])
       expect(parseGoodsLine(line, 'metric', 'g')).toMatchObject({ ok: false, problem: { code } })
   })

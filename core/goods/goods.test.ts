@@ -36,7 +36,7 @@ describe('one-line entry', () => {
   ])('reads %s', (text, expected) => expect(line(text)).toMatchObject({ ok: true, value: expected }))
   it.each([
     ['', 'line-empty'],
-    ['12 tote', 'line-no-size'],
+    ['12 gadget', 'line-no-size'],
     ['16 x 24 x 12', 'line-no-name'],
     ['12 tote 16 x 24', 'line-sizes'],
     ['0 tote 16 x 24 x 12', 'count'],

@@ -6,6 +6,7 @@ import type { UnitSystem } from '../measure/units.ts'
 import { parseVolume } from './by-volume.ts'
 import { kindOf } from './kind-words.ts'
 import { massOfOne } from './mass-of-one.ts'
+import { lumberLine, saidPlainly, usualSoLong, usualWith, type Rest } from './said-otherwise.ts'
 import { filledWith, parseHeap, type Heap } from './small-things.ts'
 import { GOODS_LIMITS, newGoods, type Goods } from './goods.ts'
 
@@ -46,7 +47,7 @@ function withLastUnit(terms: readonly string[]): readonly string[] {
 /** `6 l of screws in box 110 x 90 x 50`: so many of what they go into. */
 function heapLine(heap: Result<Heap>, system: UnitSystem, id: string): Result<Goods> {
   if (!heap.ok) return heap
-  const container = parseGoodsLine(heap.value.container, system, id)
+  const container = asWritten(heap.value.container, system, id)
   return container.ok ? filledWith(heap.value, container.value) : container
 }
 
@@ -70,15 +71,40 @@ const MOST_LIKE = 5
 /** A mass after the sizes that nothing parts from them: `300 x 200 x 180 5 kg`. A fraction before its unit could be of the size. */
 const MASS_AT_END = /(?<=\d(?:mm|cm|m|in|ft|["'])?)\s+(\d+(?:\.\d+)?\s*(?:kgs?|g|lbs?|oz|pounds?)\b.*)$/i
 
+/** What is refused for these may have been said in another order. */
+const OTHERWISE = ['line-sizes', 'line-no-size', 'line-no-name', 'not-a-length', 'not-a-mass']
+
 /**
  * Reads a line as one says it: `12 tote 16 1/2 x 24 x 12 1/2, 14kg`: count, thing, across x deep x tall, mass of one.
  * Small things are said by how much there is of them and what they go into: `6 l of screws in box 110 x 90 x 50`.
- * What holds so much may be said by that: `6 27-gallon totes`. The count may be missing (one), the mass too (not weighed yet); `31 dia x 20` is a round thing; of a usual thing the
- * size may be missing. Fails with
+ * What holds so much may be said by that: `6 27-gallon totes`. The count may be missing (one), the mass too (not weighed
+ * yet); `31 dia x 20` is a round thing; of a usual thing the size may be missing, or all but one: `8 ft step ladder`.
+ * Lumber goes by its names: `12 2x4 8 ft`. The order may be another: `lawn mower 40 lb`, `rakes x 3`. Fails with
  * `line-empty`, `heap-volume`, `line-no-size`, `line-no-name`, `line-sizes`, `not-a-length`, `out-of-range`, `count`, `not-a-mass`.
  */
 export function parseGoodsLine(line: string, system: UnitSystem, id: string): Result<Goods> {
   const text = plainCharacters(line)
+  const boards = lumberLine(text, system, id)
+  if (boards) return counted(boards)
+  const first = asWritten(text, system, id)
+  if (first.ok || !OTHERWISE.includes(first.problem.code)) return first
+  const plain = saidPlainly(text)
+  const again = plain === text ? first : asWritten(plain, system, id)
+  if (again.ok || !OTHERWISE.includes(again.problem.code)) return again
+  const massOf: Rest = (said) => {
+    const mass = massOfOne(said, system)
+    return mass.ok ? mass.value : undefined
+  }
+  const found = usualSoLong(plain, system, id, massOf) ?? usualWith(plain, system, id, massOf)
+  return found ? counted(found) : again
+}
+
+const counted = (g: Goods): Result<Goods> =>
+  g.count < 1 || g.count > GOODS_LIMITS.maxCount
+    ? bad('count', { count: g.count, max: GOODS_LIMITS.maxCount }, 'count')
+    : good(g)
+
+function asWritten(text: string, system: UnitSystem, id: string): Result<Goods> {
   if (text === '') return bad('line-empty')
   const heap = parseHeap(text)
   if (heap) return heapLine(heap, system, id)

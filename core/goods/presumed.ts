@@ -102,7 +102,7 @@ export function presumedMass(g: Goods): Presumed {
   if (usual) {
     // A larger one weighs more; a smaller one might weigh as much.
     const larger = Math.max(1, (g.acrossMm * g.deepMm * g.tallMm) / (usual.acrossMm * usual.deepMm * usual.tallMm))
-    const kg = Math.ceil(2 * larger * usual.mostKg) / 2
+    const kg = Math.ceil(2 * Math.min(larger * usual.mostKg, Math.max(usual.mostKg, mostOf(g.kind)))) / 2
     return { contents: 'usual', kgPerLitre: kg / litres, kg }
   }
   const { contents, kgPerLitre } = densityOf(g)

@@ -1,5 +1,6 @@
 import { baseAcross, bodyAcross, type Goods } from './goods.ts'
 import { usualThing } from '../catalogue/usual-things.ts'
+import { usualVessel } from './said-otherwise.ts'
 import { MEASURED } from './tool.ts'
 
 export interface Doubt {
@@ -25,6 +26,10 @@ export interface Doubt {
 const DENSE = 2700
 const LIGHT = 8
 
+/** Totes, pails and boxes differ by this share from the usual one. Product decision. */
+const VESSEL_SPREAD = 0.3
+type Sizes = Pick<Goods, 'acrossMm' | 'deepMm' | 'tallMm'>
+
 /** A usual size told in fractions of an inch is off by no more, mm. */
 const SAME_MM = 1
 
@@ -49,9 +54,11 @@ export function doubts(g: Goods): Doubt[] {
   const { inUse } = g
   const grows = inUse && (['acrossMm', 'deepMm', 'tallMm'] as const).some((key) => inUse[key] > g[key])
   if (inUse && !grows) say('smaller-in-use')
+  const isUsual = (u: Sizes) =>
+    (['acrossMm', 'deepMm', 'tallMm'] as const).every((k) => Math.abs(u[k] - g[k]) < SAME_MM)
   const usual = usualThing(g.name)
-  const isUsual = (key: 'acrossMm' | 'deepMm' | 'tallMm') => usual && Math.abs(usual[key] - g[key]) < SAME_MM
-  if (usual && isUsual('acrossMm') && isUsual('deepMm') && isUsual('tallMm')) say('usual-size', { share: usual.spread })
+  const vessels = (['imperial', 'metric'] as const).flatMap((system) => usualVessel(g.name, system) ?? [])
+  if (usual ? isUsual(usual) : vessels.some(isUsual)) say('usual-size', { share: usual?.spread ?? VESSEL_SPREAD })
   if (g.massKg === null) say('not-weighed')
   else {
     const density = g.massKg / ((g.acrossMm * g.deepMm * g.tallMm) / 1e9)

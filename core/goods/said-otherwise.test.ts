@@ -1,0 +1,100 @@
+import { describe, expect, it } from '@jest/globals'
+import { CONTAINERS } from '../catalogue/containers.ts'
+import type { UnitSystem } from '../measure/units.ts'
+import { newGoods } from './goods.ts'
+import { parseGoodsLine } from './parse-line.ts'
+import { doubts } from './suspicious.ts'
+
+const read = (line: string, system: UnitSystem = 'imperial') => {
+  const r = parseGoodsLine(line, system, 'x')
+  if (!r.ok) throw new Error(`${line}: ${r.problem.code}`)
+  const { count, name, kind, acrossMm, deepMm, tallMm, massKg } = r.value
+  return { count, name, kind, size: [acrossMm, deepMm, tallMm].map(Math.round), massKg: massKg && Math.round(massKg) }
+}
+const isRead = (line: string, system: UnitSystem = 'imperial') => parseGoodsLine(line, system, 'x').ok
+const sizeOf = (id: string) => {
+  const c = CONTAINERS.find((x) => x.id === id)!
+  return [c.acrossMm, c.deepMm, c.tallMm].map(Math.round)
+}
+
+describe('things as people say them', () => {
+  it.each([
+    ['lawn mower 40 lb', 1, 'lawn mower', 18],
+    ['50 lb bag of concrete', 1, 'bag of concrete', 23],
+    ['12 50 lb bags of soil', 12, 'bags of soil', 23],
+    ['5kg dumbbells x 2', 2, 'dumbbells', 5],
+    ['2 anvil, 90 kg, 300 x 120 x 250 mm', 2, 'anvil', 90],
+    ['6 totes 40 lb each', 6, 'totes', 18],
+  ])('a mass wherever it stands: %s', (line, count, name, massKg) =>
+    expect(read(line)).toMatchObject({ count, name, massKg }),
+  )
+  it.each([
+    ['rakes 3', 3, 'rakes'],
+    ['rakes x 3', 3, 'rakes'],
+    ['rakes (3)', 3, 'rakes'],
+    ['Bikes - 4', 4, 'Bikes'],
+    ['4x bike', 4, 'bike'],
+    ['- 2 bikes', 2, 'bikes'],
+    ['two bikes', 2, 'bikes'],
+    ['a dozen paint cans', 12, 'paint cans'],
+    ['my old bike', 1, 'old bike'],
+    ['3 sets of skis', 3, 'skis'],
+    ['5 gallon buckets x 3', 3, '5 gallon buckets'],
+    ['winter clothes 3 totes', 3, 'totes of winter clothes'],
+  ])('a count wherever and however it is said: %s', (line, count, name) =>
+    expect(read(line)).toMatchObject({ count, name }),
+  )
+  it('the one length people know of a ladder, a board, a table', () => {
+    expect(read('8 ft step ladder')).toMatchObject({ count: 1, size: [2438, 500, 150], name: '8 ft step ladder' })
+    expect(read("2 24' extension ladders")).toMatchObject({ count: 2, size: [7315, 450, 180] })
+    expect(read('kayak 10 ft, 50 lb')).toMatchObject({ size: [3048, 650, 380], massKg: 23 })
+    expect(read('step ladder 2.4 m', 'metric')).toMatchObject({ size: [2400, 500, 150] })
+    // A blade, or what it runs on, is no size of the tool.
+    expect(read('10 inch table saw').size).toEqual(read('table saw').size)
+    expect(read('18v drill').size).toEqual(read('drill').size)
+    expect(isRead('60 ft step ladder')).toBe(false)
+    expect(isRead('8 ft gadget')).toBe(false)
+  })
+  it('lumber by its names, in inches and feet, and nothing else that is called so', () => {
+    const studs = { count: 12, kind: 'board', size: [2438, 89, 38] }
+    for (const line of ['12 2x4 8 ft', '12 2x4x8', '12 2x4 studs', '2x4 studs 12', 'lumber 2x4x8, 12', '12 2x4s'])
+      expect([line, read(line)]).toEqual([line, { ...studs, name: '2x4 8 ft', massKg: null }])
+    expect(read('20 pieces of 2x6 10 ft')).toMatchObject({ count: 20, size: [3048, 140, 38] })
+    expect(read('3 brick 2 x 4 x 8')).toMatchObject({ name: 'brick', size: [51, 102, 203] })
+    expect(read('box 2x4x8')).toMatchObject({ kind: 'box', size: [51, 102, 203] })
+    for (const line of ['2x4x30', '2x5 8 ft', '0 2x4']) expect([line, isRead(line)]).toEqual([line, false])
+    expect(isRead('12 2x4 8 ft', 'metric')).toBe(false)
+  })
+  it('what things are put in by that alone, whatever is in it; its size is asked for', () => {
+    expect(read('12 totes')).toMatchObject({ count: 12, kind: 'tote', size: sizeOf('tote-27') })
+    expect(read('12 totes', 'metric')).toMatchObject({ size: sizeOf('box-60l') })
+    expect(read('bucket of screws 40 lb')).toMatchObject({ kind: 'pail', size: sizeOf('pail-5'), massKg: 18 })
+    expect(read('4 large storage bins')).toMatchObject({ kind: 'tote', count: 4 })
+    const goods = (name: string, id: string) => {
+      const [acrossMm, deepMm, tallMm] = sizeOf(id)
+      return newGoods({ id: 'g', name, kind: 'tote', count: 1, acrossMm, deepMm, tallMm, massKg: 9 })
+    }
+    const asks = (name: string, id: string) => doubts(goods(name, id)).map((d) => d.code)
+    expect(asks('totes', 'tote-27')).toContain('usual-size')
+    expect(asks('totes', 'tote-17')).not.toContain('usual-size')
+    expect(asks('27-gallon tote', 'tote-27')).not.toContain('usual-size')
+  })
+  it('what is said in order is read as it always was, and what is no line is none', () => {
+    expect(read('tote 16 x 24 x 12')).toMatchObject({ count: 1, size: [406, 610, 305] })
+    for (const line of [
+      '-2 bikes',
+      '2 rake 3',
+      '2 drums, full',
+      '3 gadgets',
+      '6 l of screws in box',
+      'bike, ladder',
+      '',
+    ])
+      expect([line, isRead(line)]).toEqual([line, false])
+    for (const line of ['rakes 0', 'rake x 9999', '0 totes'])
+      expect(parseGoodsLine(line, 'imperial', 'x')).toMatchObject({ ok: false, problem: { code: 'count' } })
+    // Refused, what is like it is named all the same.
+    const r = parseGoodsLine('two ladders', 'imperial', 'x')
+    expect(!r.ok && String(r.problem.data!.like)).toMatch(/extension ladder/)
+  })
+})

@@ -1,0 +1,156 @@
+import { CONTAINERS, type ContainerPreset, type GoodsKind } from '../catalogue/containers.ts'
+import { findSection } from '../catalogue/lumber.ts'
+import { usualThing } from '../catalogue/usual-things.ts'
+import { parseLength } from '../measure/parse-length.ts'
+import { feet, type UnitSystem } from '../measure/units.ts'
+import { newGoods, type Goods } from './goods.ts'
+import { kindOf } from './kind-words.ts'
+
+/*
+ * Things as people say them, who have read nothing: `a lawn mower 40 lb`, `rakes x 3`, `two 8 ft step ladders`,
+ * `12 2x4s 8 ft`, `bucket of screws`.
+ */
+
+const COUNTS = ['one', 'two', 'three', 'four', 'five', 'six', 'seven', 'eight', 'nine', 'ten', 'eleven', 'twelve']
+const countOf = (word: string): number => {
+  const said = word.toLowerCase()
+  if (said === 'a dozen' || said === 'dozen') return 12
+  if (said === 'half a dozen') return 6
+  if (said === 'a couple of' || said === 'both') return 2
+  return said === 'a' || said === 'an' ? 1 : COUNTS.indexOf(said) + 1
+}
+const COUNT_WORD = new RegExp(
+  String.raw`^(half a dozen|a dozen|dozen|a couple of|both|an?|${COUNTS.join('|')})\s+`,
+  'i',
+)
+/** What is said of a thing and is none of its name. */
+const MINE = /^(?:(?:my|our|the|some)\s+)+/i
+/** What says no more than which of such things it is: it is as large as they are until somebody measures. */
+const WHICH =
+  /^(?:(?:old|spare|new|big|large|medium|small|empty|full|heavy|electric|gas|petrol|cordless|corded|manual|plastic|metal|steel|wooden|wood|aluminum|aluminium|fiberglass|folding|portable|kids?|child|adult|mens?|womens?|winter|summer|christmas|holiday)\s+)+/i
+/** What a thing can do, in units that are none of its size. */
+const RATED = /(?<![\d./])\d+(?:\.\d+)?[\s-]*(?:volts?|v|watts?|w|amps?|hp)(?![a-z])\.?/i
+
+/** A number before one of these counts nothing. */
+const OF_ONE = String.raw`(?:feet|foot|ft|inch(?:es)?|in|mm|cm|m|kgs?|kilos?|lbs?|pounds?|gallons?|gal|litres?|l|qt|volts?|v|amps?|hp)\b`
+const COUNTED = new RegExp(String.raw`^(\d+\s+(?:x\s+)?(?!${OF_ONE}))?(.*)$`, 'i')
+
+const MASS = /\(?(?<![\d./])(\d+(?:\.\d+)?)[\s-]*(kgs?|kilos?|lbs?|pounds?)\b\.?(?:\s*(?:each|apiece))?\)?/gi
+const SMALL = /\s+|\s*[,;:]\s*/g
+
+/** A mass wherever it stands goes to the end. */
+function massLast(text: string): string {
+  const all = [...text.matchAll(MASS)]
+  if (all.length !== 1) return text
+  const [said, n, unit] = all[0]
+  const rest = text.replace(said, ' ').replace(/\s*[,;]\s*(?=[,;]|\s*$)/g, '').trim() // prettier-ignore
+  return `${rest.replace(/\s+/g, ' ').replace(/\s+,/g, ',')}, ${n} ${unit}`
+}
+
+/** `rakes 3`, `rakes x 3`, `rakes (3)`: how many of them, said last. */
+function countFirst(text: string): string {
+  const packed = /^(\D*[a-z])[\s,:]+(\d+)\s+(box(?:es)?|bags?|bins?|totes?|cases?|crates?|buckets?)$/i.exec(text)
+  if (packed) return `${packed[2]} ${packed[3]} of ${packed[1]}`
+  const times = /^(.*[a-z].*?)\s*(?:\bx|×|\()\s*(\d+)\s*\)?$/i.exec(text)
+  if (times && !/\d\s*[x×]\s*\d/.test(text)) return `${times[2]} ${times[1]}`
+  const said = /^(\D*[a-z]\D*?)\s*(?:,|:|x|×|\()?\s*(\d+)\s*(?:x|×|\)|pcs?|pieces?)?(,\s*[\d.]+ [a-z]+)?$/i.exec(text)
+  return said ? `${said[2]} ${said[1].replace(/[\s,:(–-]+(?:x\s*)?$/i, '')}${said[3] ?? ''}` : text
+}
+
+/** The same line as it would be said by somebody who knows how; it may be no line all the same. */
+export function saidPlainly(line: string): string {
+  const text = line.replace(/^\s*[-–•*·]\s+/, '').replace(/^(\d+)[x×]\s+(?=[a-z])/i, '$1 ')
+  const word = COUNT_WORD.exec(text)
+  const counted = word ? `${countOf(word[1])} ${text.slice(word[0].length)}` : text
+  const [, count = '', rest] = COUNTED.exec(counted)!
+  const bare = massLast(rest.replace(MINE, '').replace(/^(?:sets?|pieces?|pcs?) of /i, ''))
+  const whole = `${count}${bare}`
+  return count === '' ? countFirst(whole) : whole
+}
+
+/** A line taken apart: how many, what, and what is said after a comma. */
+const PARTS = new RegExp(String.raw`^(?:(\d+)\s+(?:x\s+)?(?!${OF_ONE}))?([^,;]*?[a-z][^,;]*?)(?:\s*[,;]\s*(.*))?$`, 'i')
+
+/** One length may be a usual thing's, by this much less or more. Product decision. */
+const TIMES = 3
+const LENGTH = /(?<![\d./])(\d+(?:\.\d+)?(?:\s+\d+\/\d+)?)[\s-]*(feet|foot|ft|inches|inch|in|mm|cm|m|['"])(?![a-z])\.?/i
+
+/** What is said after the comma. */
+export type Rest = (text: string) => number | null | undefined
+
+/**
+ * `8 ft step ladder`: a usual thing with its longest side said. @param massOf what a mass says, undefined where it is none
+ * @returns null where it is no such thing
+ */
+export function usualSoLong(text: string, system: UnitSystem, id: string, massOf: Rest): Goods | null {
+  const [, count, what = '', after] = PARTS.exec(text) ?? []
+  const said = LENGTH.exec(what)
+  const name = said ? what.replace(said[0], ' ').replace(/\b(?:long|tall|high|wide)\b/gi, ' ').replace(SMALL, ' ').trim() : '' // prettier-ignore
+  const usual = name ? (usualThing(name) ?? usualThing(name.replace(WHICH, ''))) : undefined
+  if (!said || !usual) return null
+  const length = parseLength(`${said[1]} ${said[2]}`, system)
+  const massKg = after === undefined ? null : massOf(after)
+  const { kind, acrossMm, deepMm, tallMm } = usual
+  const most = Math.max(acrossMm, deepMm, tallMm)
+  if (!length.ok || massKg === undefined || length.value > TIMES * most) return null
+  // What is so short is a blade, or what else a tool goes by.
+  const isOwn = length.value >= most / TIMES
+  if (!isOwn && !/^(?:in|")/i.test(said[2])) return null
+  const sized = (mm: number) => (isOwn && mm === most ? length.value : mm)
+  const sizes = { acrossMm: sized(acrossMm), deepMm: sized(deepMm), tallMm: sized(tallMm) }
+  return newGoods({ id, name: `${said[0].trim()} ${name}`, kind, count: Number(count ?? 1), ...sizes, massKg })
+}
+
+/** Of things to put things in the size that most of them have; the first of these is in that system. */
+const VESSELS: Partial<Record<GoodsKind, Record<UnitSystem, string>>> = {
+  tote: { imperial: 'tote-27', metric: 'box-60l' },
+  pail: { imperial: 'pail-5', metric: 'pail-10l' },
+  drum: { imperial: 'drum-55', metric: 'drum-60l' },
+  box: { imperial: 'carton', metric: 'carton-m' },
+  bag: { imperial: 'bag-12', metric: 'bag-12' },
+}
+const VESSEL =
+  /^(?:storage |plastic |cardboard )?(totes?|bins?|tubs?|pails?|buckets?|drums?|barrels?|box(?:es)?|cartons?|bags?|sacks?)$/i
+
+/** A thing to put things in that is called by that alone, as large as most of them. */
+export function usualVessel(name: string, system: UnitSystem): ContainerPreset | undefined {
+  const [, word] = VESSEL.exec(name.trim()) ?? []
+  const id = word && VESSELS[kindOf(word)]?.[system]
+  return id ? CONTAINERS.find((c) => c.id === id) : undefined
+}
+
+/** `bucket of screws`, `12 totes`: as large as such a one usually is, whatever is in it. */
+export function usualWith(text: string, system: UnitSystem, id: string, massOf: Rest): Goods | null {
+  const [, count, what = '', after] = PARTS.exec(text) ?? []
+  const bare = what.replace(RATED, ' ').replace(SMALL, ' ').trim()
+  const [, vessel = bare] = /^(\D+?) (?:of|with|full of) \D+$/i.exec(bare) ?? []
+  const called = [vessel, vessel.replace(WHICH, '')]
+  const usual = called.map((x) => usualThing(x) ?? usualVessel(x, system)).find(Boolean)
+  const massKg = after === undefined ? null : massOf(after)
+  if (!usual || massKg === undefined || /\d/.test(bare)) return null
+  const { kind, acrossMm, deepMm, tallMm } = usual
+  return newGoods({ id, name: what.trim(), kind, count: Number(count ?? 1), acrossMm, deepMm, tallMm, massKg })
+}
+
+/** Lumber is called by what it was sawn to, and sold in these lengths, ft. */
+const NOMINAL = /(?<![\d./])(\d)\s*x\s*(\d{1,2})s?(?:\s*(?:x\s*)?(\d{1,2})\s*(?:ft\b|feet\b|foot\b|')?)?(?=[\s,;]|$)/i
+const USUAL_FT = 8
+const [LEAST_FT, MOST_FT] = [4, 24]
+const OF_LUMBER = /^(?:pieces?|lengths?|long|of|lumber|timber|wood|boards?|studs?|planks?)?$/i
+
+/** `12 2x4s 8 ft`: boards of the yard by their names, in inches and feet; null where it is none of those. */
+export function lumberLine(text: string, system: UnitSystem, id: string): Goods | null {
+  const said = system === 'imperial' ? NOMINAL.exec(text) : null
+  const section = said ? findSection(`${said[1]}x${said[2]}`) : undefined
+  if (!said || !section) return null
+  const before = /^(?:(\d+)(?:\s+x)?(?:\s+|$))?(.*)$/.exec(text.slice(0, said.index).trim())!
+  const after = /^(.*?)(?:[\s,;x]+(\d+))?$/.exec(text.slice(said.index + said[0].length).replace(/^[\s,;]+/, ', '))!
+  const words = `${before[2]} ${after[1]}`.split(SMALL).filter(Boolean)
+  const long = Number(said[3] ?? USUAL_FT)
+  const isBoard = words.every((w) => OF_LUMBER.test(w)) && long >= LEAST_FT && long <= MOST_FT
+  if (!isBoard || (before[1] && after[2])) return null
+  const count = Number(before[1] ?? after[2] ?? 1)
+  const name = `${said[1]}x${said[2]} ${long} ft`
+  const sizes = { acrossMm: feet(long), deepMm: section.widthMm, tallMm: section.thicknessMm }
+  return newGoods({ id, name, kind: kindOf('board'), count, ...sizes, massKg: null })
+}
