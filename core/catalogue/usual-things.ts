@@ -144,7 +144,7 @@ const THINGS: Record<UsualGroup, readonly Row[]> = {
     ['air mattress', 'bag', 450, 300, 250, 6],
     ['folding bed', 'other', 950, 250, 1000, 14],
     ['stand-up paddle board', 'board', 3200, 800, 150, 12],
-    ['camping chair', 'bag', 900, 180, 180, 5],
+    ['camping chair', 'bag', 850, 220, 220, 5],
     ['canopy', 'board', 1300, 250, 250, 24],
     ['exercise bicycle', 'equipment', 1100, 550, 1350, 45],
     ['treadmill', 'equipment', 1750, 850, 1350, 115],

@@ -99,6 +99,21 @@ export function parseGoodsLine(line: string, system: UnitSystem, id: string): Re
   return found ? counted(found) : again
 }
 
+/** Between one thing and the next. */
+const AND = /\s*(?:[,;&]|\band\b)\s*/i
+
+/** A line that may be of several things, each said so that it is a line of its own: `4 bikes, 2 scooters and a kayak`. */
+export function parseGoodsLines(line: string, system: UnitSystem, newId: () => string): Result<Goods[]> {
+  const whole = parseGoodsLine(line, system, newId())
+  if (whole.ok) return good([whole.value])
+  const parts = line.split(AND).filter((x) => x.trim() !== '')
+  const each = parts.flatMap((x) => {
+    const read = parseGoodsLine(x, system, newId())
+    return read.ok ? [read.value] : []
+  })
+  return parts.length > 1 && each.length === parts.length ? good(each) : whole
+}
+
 const counted = (g: Goods): Result<Goods> =>
   g.count < 1 || g.count > GOODS_LIMITS.maxCount
     ? bad('count', { count: g.count, max: GOODS_LIMITS.maxCount }, 'count')

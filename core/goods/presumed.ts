@@ -1,7 +1,7 @@
 import type { GoodsKind } from '../catalogue/containers.ts'
-import { usualThing } from '../catalogue/usual-things.ts'
 import { kept } from '../measure/kept.ts'
 import { litresOf, type Goods } from './goods.ts'
+import { usualMeant } from './said-otherwise.ts'
 
 /*
  * What a thing may weigh that nobody has weighed: on the heavy side, from what it is, how large it is and what its name
@@ -20,6 +20,7 @@ export const CONTENTS = [
   'food',
   'cloth',
   'foam',
+  'light',
   'mixed',
 ] as const
 export type Contents = (typeof CONTENTS)[number]
@@ -40,6 +41,7 @@ export const KG_PER_LITRE: Record<Contents, number> = {
   food: 0.9,
   cloth: 0.3,
   foam: 0.15,
+  light: 0.2,
   mixed: 0.35,
 }
 
@@ -53,6 +55,7 @@ const NAMED: readonly [Contents, RegExp][] = [
   ['soil', /\b(soil|compost|seed|fertili[sz]er|salt|feed)\b/i],
   ['food', /\b(food|jars?|preserves?|potatoes|apples)\b/i],
   ['foam', /\b(foam|cushions?|pillows?|packing|insulation|styrofoam|fenders?)\b/i],
+  ['light', /\b(christmas|xmas|holiday|decorations?|ornaments?|party|toys?|garlands?|wreaths?|lights|balls?|empty)\b/i],
   ['cloth', /\b(clothes|clothing|coats?|blankets?|bedding|sails?|rope|tents?|towels?|fabric|costumes?)\b/i],
 ]
 
@@ -68,6 +71,11 @@ const TOTE_SHARE = 0.75
 
 /** Nobody brought in by hand what weighs more, kg: two people lift 23 kg each (NIOSH 1991), as the check of lifts has it. */
 const BY_HAND_KG = 46
+/**
+ * Of what nobody says is heavy one person packs no more into one box, tote or bag, kg: 70 lb, which carriers and airlines
+ * ask one person to handle at most.
+ */
+const BY_ONE_KG = 32
 const BY_HAND: readonly GoodsKind[] = ['tote', 'box', 'bag', 'pail', 'other']
 /** Nobody works with a heavier tool in both hands, kg, however far its handle reaches. Product decision. */
 const HELD_KG = 15
@@ -98,7 +106,7 @@ function densityOf(g: Goods): { contents: Exclude<Presumed['contents'], 'usual'>
 /** What one of a thing is presumed to weigh, whether it was weighed or not; rounded up to half a kilogram. */
 export function presumedMass(g: Goods): Presumed {
   const litres = litresOf(g) * (g.tote ? TOTE_SHARE : 1)
-  const usual = usualThing(g.name)
+  const usual = usualMeant(g.name)
   if (usual) {
     // A larger one weighs more; a smaller one might weigh as much.
     const larger = Math.max(1, (g.acrossMm * g.deepMm * g.tallMm) / (usual.acrossMm * usual.deepMm * usual.tallMm))
@@ -107,7 +115,8 @@ export function presumedMass(g: Goods): Presumed {
   }
   const { contents, kgPerLitre } = densityOf(g)
   const kg = Math.ceil(2 * litres * kgPerLitre) / 2
-  return { contents, kgPerLitre, kg: Math.min(mostOf(g.kind), kg) }
+  const most = contents === 'mixed' ? Math.min(BY_ONE_KG, mostOf(g.kind)) : mostOf(g.kind)
+  return { contents, kgPerLitre, kg: Math.min(most, kg) }
 }
 
 /** The same things, those nobody has weighed with the mass they are presumed to have. */

@@ -2,7 +2,7 @@ import { describe, expect, it } from '@jest/globals'
 import { CONTAINERS } from '../catalogue/containers.ts'
 import type { UnitSystem } from '../measure/units.ts'
 import { newGoods } from './goods.ts'
-import { parseGoodsLine } from './parse-line.ts'
+import { parseGoodsLine, parseGoodsLines } from './parse-line.ts'
 import { doubts } from './suspicious.ts'
 
 const read = (line: string, system: UnitSystem = 'imperial') => {
@@ -46,7 +46,7 @@ describe('things as people say them', () => {
   )
   it('the one length people know of a ladder, a board, a table', () => {
     expect(read('8 ft step ladder')).toMatchObject({ count: 1, size: [2438, 500, 150], name: '8 ft step ladder' })
-    expect(read("2 24' extension ladders")).toMatchObject({ count: 2, size: [7315, 450, 180] })
+    expect(read("2 24' extension ladders")).toMatchObject({ count: 2, size: [3658, 450, 180] })
     expect(read('kayak 10 ft, 50 lb')).toMatchObject({ size: [3048, 650, 380], massKg: 23 })
     expect(read('step ladder 2.4 m', 'metric')).toMatchObject({ size: [2400, 500, 150] })
     // A blade, or what it runs on, is no size of the tool.
@@ -96,5 +96,20 @@ describe('things as people say them', () => {
     // Refused, what is like it is named all the same.
     const r = parseGoodsLine('two ladders', 'imperial', 'x')
     expect(!r.ok && String(r.problem.data!.like)).toMatch(/extension ladder/)
+  })
+  it('several in one line, if each of them is one', () => {
+    let n = 0
+    const several = (line: string) => {
+      const r = parseGoodsLines(line, 'imperial', () => `g${n++}`)
+      return r.ok ? r.value.map((g) => `${g.count} ${g.name}`) : r.problem.code
+    }
+    expect(several('4 bikes, 2 scooters and a kayak')).toEqual(['4 bikes', '2 scooters', '1 kayak'])
+    expect(several('hammer & 2 chisels')).toEqual(['1 hammer', '2 chisels'])
+    expect(several('12 tote 16 1/2 x 24 x 12 1/2, 31 lb')).toEqual(['12 tote'])
+    expect(several('bag of sand and gravel')).toEqual(['1 bag of sand and gravel'])
+    expect(several('4 bikes, 2 gadgets')).toBe('line-sizes')
+    expect(several('1 tote 16 x 24 x 12, very heavy')).toBe('not-a-mass')
+    const ids = parseGoodsLines('bike, kayak', 'metric', () => `g${n++}`)
+    expect(ids.ok && new Set(ids.value.map((g) => g.id)).size).toBe(2)
   })
 })

@@ -1,9 +1,9 @@
 import { CONTAINERS, type ContainerPreset, type GoodsKind } from '../catalogue/containers.ts'
 import { findSection } from '../catalogue/lumber.ts'
-import { usualThing } from '../catalogue/usual-things.ts'
+import { usualThing, type UsualThing } from '../catalogue/usual-things.ts'
 import { parseLength } from '../measure/parse-length.ts'
 import { feet, type UnitSystem } from '../measure/units.ts'
-import { newGoods, type Goods } from './goods.ts'
+import { GOODS_LIMITS, newGoods, type Goods } from './goods.ts'
 import { kindOf } from './kind-words.ts'
 
 /*
@@ -71,9 +71,23 @@ export function saidPlainly(line: string): string {
 /** A line taken apart: how many, what, and what is said after a comma. */
 const PARTS = new RegExp(String.raw`^(?:(\d+)\s+(?:x\s+)?(?!${OF_ONE}))?([^,;]*?[a-z][^,;]*?)(?:\s*[,;]\s*(.*))?$`, 'i')
 
+/** Called by how long they are drawn out, which is so many times as long as they are kept. */
+const DRAWN_OUT: Partial<Record<string, number>> = { 'extension ladder': 2 }
+
 /** One length may be a usual thing's, by this much less or more. Product decision. */
 const TIMES = 3
 const LENGTH = /(?<![\d./])(\d+(?:\.\d+)?(?:\s+\d+\/\d+)?)[\s-]*(feet|foot|ft|inches|inch|in|mm|cm|m|['"])(?![a-z])\.?/i
+
+const withoutLength = (what: string): string =>
+  what.replace(LENGTH, ' ').replace(/\b(?:long|tall|high|wide)\b/gi, ' ').replace(SMALL, ' ').trim() // prettier-ignore
+
+/** The usual thing that is meant, whatever is said of which one it is: `old bike`, `8 ft step ladder`, `18v drill`. */
+export function usualMeant(name: string): UsualThing | undefined {
+  const bare = withoutLength(name.replace(RATED, ' '))
+  return [name, name.replace(WHICH, ''), bare, bare.replace(WHICH, '')].map(usualThing).find(Boolean)
+}
+/** Whether its length is said of it by its name. */
+export const isSaidLong = (name: string): boolean => LENGTH.test(name)
 
 /** What is said after the comma. */
 export type Rest = (text: string) => number | null | undefined
@@ -85,7 +99,7 @@ export type Rest = (text: string) => number | null | undefined
 export function usualSoLong(text: string, system: UnitSystem, id: string, massOf: Rest): Goods | null {
   const [, count, what = '', after] = PARTS.exec(text) ?? []
   const said = LENGTH.exec(what)
-  const name = said ? what.replace(said[0], ' ').replace(/\b(?:long|tall|high|wide)\b/gi, ' ').replace(SMALL, ' ').trim() : '' // prettier-ignore
+  const name = said ? withoutLength(what) : ''
   const usual = name ? (usualThing(name) ?? usualThing(name.replace(WHICH, ''))) : undefined
   if (!said || !usual) return null
   const length = parseLength(`${said[1]} ${said[2]}`, system)
@@ -94,9 +108,11 @@ export function usualSoLong(text: string, system: UnitSystem, id: string, massOf
   const most = Math.max(acrossMm, deepMm, tallMm)
   if (!length.ok || massKg === undefined || length.value > TIMES * most) return null
   // What is so short is a blade, or what else a tool goes by.
-  const isOwn = length.value >= most / TIMES
+  const longMm = length.value / (DRAWN_OUT[usual.name] ?? 1)
+  if (longMm > GOODS_LIMITS.maxMm) return null
+  const isOwn = longMm >= most / TIMES
   if (!isOwn && !/^(?:in|")/i.test(said[2])) return null
-  const sized = (mm: number) => (isOwn && mm === most ? length.value : mm)
+  const sized = (mm: number) => (isOwn && mm === most ? longMm : mm)
   const sizes = { acrossMm: sized(acrossMm), deepMm: sized(deepMm), tallMm: sized(tallMm) }
   return newGoods({ id, name: `${said[0].trim()} ${name}`, kind, count: Number(count ?? 1), ...sizes, massKg })
 }

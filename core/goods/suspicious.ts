@@ -1,6 +1,5 @@
 import { baseAcross, bodyAcross, type Goods } from './goods.ts'
-import { usualThing } from '../catalogue/usual-things.ts'
-import { usualVessel } from './said-otherwise.ts'
+import { isSaidLong, usualMeant, usualVessel } from './said-otherwise.ts'
 import { MEASURED } from './tool.ts'
 
 export interface Doubt {
@@ -54,9 +53,11 @@ export function doubts(g: Goods): Doubt[] {
   const { inUse } = g
   const grows = inUse && (['acrossMm', 'deepMm', 'tallMm'] as const).some((key) => inUse[key] > g[key])
   if (inUse && !grows) say('smaller-in-use')
+  // One length may be known of it: the others are as usual until somebody measures.
+  const known = isSaidLong(g.name) ? 1 : 0
   const isUsual = (u: Sizes) =>
-    (['acrossMm', 'deepMm', 'tallMm'] as const).every((k) => Math.abs(u[k] - g[k]) < SAME_MM)
-  const usual = usualThing(g.name)
+    (['acrossMm', 'deepMm', 'tallMm'] as const).filter((k) => Math.abs(u[k] - g[k]) < SAME_MM).length >= 3 - known
+  const usual = usualMeant(g.name)
   const vessels = (['imperial', 'metric'] as const).flatMap((system) => usualVessel(g.name, system) ?? [])
   if (usual ? isUsual(usual) : vessels.some(isUsual)) say('usual-size', { share: usual?.spread ?? VESSEL_SPREAD })
   if (g.massKg === null) say('not-weighed')

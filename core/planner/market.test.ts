@@ -237,6 +237,17 @@ describe('over something low', () => {
     expect(lowest(over(700).o!)).toBeLessThan(lowest(over(1300).o!))
     expect(over(2300).o).toBeNull()
   })
+  it('two of a kind at one place, one over the other, are two builds', () => {
+    const { p } = room([])
+    const long = { ...planks, acrossMm: 4800, count: 2 }
+    const market = new RoomMarket({ ...p, goods: [long] }, { ...NO_WISHES, keepFree: ['e', 's', 'w'] })
+    const lot = [{ goodsId: 'plank', count: 1 }]
+    const first = market.offer('board-rack', 'n', lot, [])!
+    const second = market.offer('board-rack', 'n', lot, [first])!
+    expect(second.build.offsetMm).toBe(first.build.offsetMm)
+    expect(second.body.min[2]).toBeGreaterThanOrEqual(first.body.max[2])
+    expect(second.build.id).not.toBe(first.build.id)
+  })
   it('what hangs by its bar is raised as far as it must be, and not where that is out of reach', () => {
     const bicycle = newGoods({ id: 'bicycle', name: 'bicycle', kind: 'bicycle', count: 1, acrossMm: 1750, deepMm: 600, tallMm: 1050, massKg: 14 }) // prettier-ignore
     const hung = (features: Feature[]) => {

@@ -374,8 +374,7 @@ export class RoomMarket implements Market {
     // What hangs at heights of its own takes no length of what else does: where they meet is seen afterwards.
     const sharing = others.filter((o) => !family.hangsAt || !this.kindOf(o.build.family).hangsAt)
     const p = { ...this.p, room, builds: [...this.p.builds, ...sharing.map((o) => o.build)] }
-    const at = { id: `plan-${kind}-${wallId}-${offsetMm}`, wallId, offsetMm }
-    const bare = newBuild({ ...at, family: kind, params: {} })
+    const bare = newBuild({ id: '', wallId, offsetMm, family: kind, params: {} })
     const next = nextOnWall(p, bare)
     const bounds = [mostDeepMm ?? '', leastLongMm ?? '', overMm ?? '']
     const place = [kind, wallId, offsetMm, ...bounds, next]
@@ -397,7 +396,10 @@ export class RoomMarket implements Market {
         ...(overMm === null ? {} : { overMm }),
       }
       const shop = { ...this.shop, p }
-      ways = offersAt(shop, family, at, lot, within).map((x) => {
+      // Two of a kind may hang at one place, one over the other: they are told apart by what they keep, and how.
+      const at = { id: `plan-${kind}-${wallId}-${offsetMm}-${key}`, wallId, offsetMm }
+      ways = offersAt(shop, family, at, lot, within).map((found, i) => {
+        const x = { ...found, build: { ...found.build, id: `${at.id}-${i}` } }
         const [lesson] = this.judge.learned.get(lessonsFor(x)) ?? []
         return lesson ? taught(shop, family, x, lesson) : x
       })

@@ -107,6 +107,7 @@ const CONTENTS: Record<Presumed['contents'], string> = {
   food: 'as if full of food',
   cloth: 'as if full of cloth',
   foam: 'as foam',
+  light: 'as light things',
   mixed: 'as mixed things',
   machine: 'as a machine',
   wood: 'as wood',

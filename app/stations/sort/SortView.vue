@@ -6,7 +6,7 @@ import { usualThingsLike } from '../../../core/catalogue/usual-things.ts'
 import { goodsToRows, GOODS_COLUMNS, isOwnList, rowsToGoods, type RawRow } from '../../../core/goods/csv.ts'
 import { newGoods, type Goods } from '../../../core/goods/goods.ts'
 import type { ToolShape } from '../../../core/goods/tool.ts'
-import { parseGoodsLine } from '../../../core/goods/parse-line.ts'
+import { parseGoodsLines } from '../../../core/goods/parse-line.ts'
 import { doubts } from '../../../core/goods/suspicious.ts'
 import { totals } from '../../../core/goods/totals.ts'
 import { formatArea, formatLength, formatMass, formatVolume } from '../../../core/measure/format.ts'
@@ -57,19 +57,20 @@ const suggested = computed(() => {
 })
 
 const newId = () => `g-${crypto.randomUUID().slice(0, 8)}`
-/** Adds a thing; '' or why it was not taken. */
-function add(item: Goods): string {
-  const why = refusalOf(() => doc.change(`add ${item.name}`, (d) => void d.goods.push(item)))
-  if (!why) chosen.value = item.id
+/** Adds things; '' or why they were not taken. */
+function add(...items: Goods[]): string {
+  const names = items.map((x) => x.name).join(', ')
+  const why = refusalOf(() => doc.change(`add ${names}`, (d) => void d.goods.push(...items)))
+  if (!why) chosen.value = items[items.length - 1].id
   return why
 }
 function enter() {
-  const read = parseGoodsLine(line.value, readings.units.system, newId())
+  const read = parseGoodsLines(line.value, readings.units.system, newId)
   if (!read.ok) {
     problem.value = sayProblem(read.problem, readings.say)
     return
   }
-  problem.value = add(read.value)
+  problem.value = add(...read.value)
   if (!problem.value) line.value = ''
 }
 function addPreset(id: string) {
