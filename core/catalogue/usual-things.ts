@@ -148,6 +148,7 @@ const THINGS: Record<UsualGroup, readonly Row[]> = {
     ['canopy', 'board', 1300, 250, 250, 24],
     ['exercise bicycle', 'equipment', 1100, 550, 1350, 45],
     ['treadmill', 'equipment', 1750, 850, 1350, 115],
+    ['rowing machine', 'equipment', 2100, 600, 900, 45],
     ['dumbbell', 'other', 350, 170, 170, 25],
     ['pair of ski boots', 'box', 400, 350, 350, 9],
     ['sports bag', 'bag', 850, 380, 380, 18],
