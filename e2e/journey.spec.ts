@@ -6,7 +6,7 @@ test('from a heap of totes to a rack one can build', async ({ page }) => {
   // Sort: nonsense is refused where it is typed, a line becomes goods.
   const line = page.getByRole('combobox', { name: /One line/ })
   for (const [text, said] of [
-    ['12 tote', 'No sizes found'],
+    ['12 gadget', 'No sizes found'],
     ['12 tote 16 x -24 x 12', 'below zero'],
     ['0 tote 16 x 24 x 12', 'whole number'],
     ['1 tote 16 x 24 x 99999', 'out of range'],

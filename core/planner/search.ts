@@ -212,7 +212,7 @@ export function* searching(
   // What takes most room first, each into what is there already: soon told, and much has a place.
   let first: Plan | null = null
   if (shelf.kept.length === 0) {
-    first = grow(nothing, byBulk(singles, o), market, o, { ...few, dense: true })
+    first = grow(nothing, byBulk(singles, o), market, o, { ...few, dense: true, hasty: true })
     shelf.add(first)
     yield 'first'
   }
