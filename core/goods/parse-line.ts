@@ -84,17 +84,17 @@ const OTHERWISE = ['line-sizes', 'line-no-size', 'line-no-name', 'not-a-length',
  */
 export function parseGoodsLine(line: string, system: UnitSystem, id: string): Result<Goods> {
   const text = plainCharacters(line)
-  const boards = lumberLine(text, system, id)
+  const massOf: Rest = (said) => {
+    const mass = massOfOne(said, system)
+    return mass.ok ? mass.value : undefined
+  }
+  const boards = lumberLine(text, system, id, massOf)
   if (boards) return counted(boards)
   const first = asWritten(text, system, id)
   if (first.ok || !OTHERWISE.includes(first.problem.code)) return first
   const plain = saidPlainly(text)
   const again = plain === text ? first : asWritten(plain, system, id)
   if (again.ok || !OTHERWISE.includes(again.problem.code)) return again
-  const massOf: Rest = (said) => {
-    const mass = massOfOne(said, system)
-    return mass.ok ? mass.value : undefined
-  }
   const found = usualSoLong(plain, system, id, massOf) ?? usualWith(plain, system, id, massOf)
   return found ? counted(found) : again
 }

@@ -31,6 +31,8 @@ describe('what nobody has weighed', () => {
   it('is no more than one person handles, unless its name says that it is heavy', () => {
     expect(presumedMass(thing('Box', 'box', [600, 600, 600])).kg).toBe(32)
     expect(presumedMass(thing('Box of magazines', 'box', [600, 600, 600])).kg).toBe(46)
+    // What nobody packed may weigh more.
+    expect(presumedMass(thing('Thing', 'other', [600, 600, 600])).kg).toBe(46)
   })
   it('is that of the usual thing that is meant, whatever is said of which one it is', () => {
     const ladder = presumedMass(thing('step ladder', 'board', [1800, 500, 150])).kg

@@ -47,7 +47,10 @@ export const KG_PER_LITRE: Record<Contents, number> = {
 
 const NAMED: readonly [Contents, RegExp][] = [
   ['books', /\b(books?|magazines?|papers?|files?|records?|folders?)\b/i],
-  ['metal', /\b(screws?|nails?|bolts?|fasten\w*|hardware|fittings?|chains?|weights?|lead|steel)\b/i],
+  [
+    'metal',
+    /\b(screws?|nails?|bolts?|fasten\w*|hardware|fittings?|chains?|weights?|dumbbells?|barbells?|anvils?|engines?|lead|steel)\b/i,
+  ],
   ['tools', /\b(tools?|drills?|saws?|wrench\w*|spanners?|clamps?|irons?)\b/i],
   ['stone', /\b(tiles?|bricks?|stones?|clay|plaster|cement|concrete|sand|gravel|moulds?|glass)\b/i],
   ['paint', /\b(paints?|glazes?|varnish\w*|lacquer|oxides?|glue|finish\w*)\b/i],
@@ -76,6 +79,7 @@ const BY_HAND_KG = 46
  * ask one person to handle at most.
  */
 const BY_ONE_KG = 32
+const PACKED: readonly GoodsKind[] = ['tote', 'box', 'bag']
 const BY_HAND: readonly GoodsKind[] = ['tote', 'box', 'bag', 'pail', 'other']
 /** Nobody works with a heavier tool in both hands, kg, however far its handle reaches. Product decision. */
 const HELD_KG = 15
@@ -115,7 +119,7 @@ export function presumedMass(g: Goods): Presumed {
   }
   const { contents, kgPerLitre } = densityOf(g)
   const kg = Math.ceil(2 * litres * kgPerLitre) / 2
-  const most = contents === 'mixed' ? Math.min(BY_ONE_KG, mostOf(g.kind)) : mostOf(g.kind)
+  const most = contents === 'mixed' && PACKED.includes(g.kind) ? BY_ONE_KG : mostOf(g.kind)
   return { contents, kgPerLitre, kg: Math.min(most, kg) }
 }
 

@@ -57,8 +57,10 @@ describe('things as people say them', () => {
   })
   it('lumber by its names, in inches and feet, and nothing else that is called so', () => {
     const studs = { count: 12, kind: 'board', size: [2438, 89, 38] }
-    for (const line of ['12 2x4 8 ft', '12 2x4x8', '12 2x4 studs', '2x4 studs 12', 'lumber 2x4x8, 12', '12 2x4s'])
+    for (const line of ['12 2x4 8 ft', '12 2x4x8', '12 2x4 studs', '2x4 studs 12', '12 2x4s'])
       expect([line, read(line)]).toEqual([line, { ...studs, name: '2x4 8 ft', massKg: null }])
+    for (const line of ['12 2x4x8, 9 lb', '12 2x4 9 lb 8 ft', '12 lumber 2x4x8, 9'])
+      expect([line, read(line)]).toEqual([line, { ...studs, name: '2x4 8 ft', massKg: 4 }])
     expect(read('20 pieces of 2x6 10 ft')).toMatchObject({ count: 20, size: [3048, 140, 38] })
     expect(read('3 brick 2 x 4 x 8')).toMatchObject({ name: 'brick', size: [51, 102, 203] })
     expect(read('box 2x4x8')).toMatchObject({ kind: 'box', size: [51, 102, 203] })

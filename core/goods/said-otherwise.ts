@@ -117,7 +117,7 @@ export function usualSoLong(text: string, system: UnitSystem, id: string, massOf
   return newGoods({ id, name: `${said[0].trim()} ${name}`, kind, count: Number(count ?? 1), ...sizes, massKg })
 }
 
-/** Of things to put things in the size that most of them have; the first of these is in that system. */
+/** What things are put in, as large as most of its kind are in either system. */
 const VESSELS: Partial<Record<GoodsKind, Record<UnitSystem, string>>> = {
   tote: { imperial: 'tote-27', metric: 'box-60l' },
   pail: { imperial: 'pail-5', metric: 'pail-10l' },
@@ -154,19 +154,27 @@ const USUAL_FT = 8
 const [LEAST_FT, MOST_FT] = [4, 24]
 const OF_LUMBER = /^(?:pieces?|lengths?|long|of|lumber|timber|wood|boards?|studs?|planks?)?$/i
 
-/** `12 2x4s 8 ft`: boards of the yard by their names, in inches and feet; null where it is none of those. */
-export function lumberLine(text: string, system: UnitSystem, id: string): Goods | null {
+/**
+ * `12 2x4s 8 ft`, `2x4x8, 9 lb`: boards of the yard by their names, in inches and feet. @param massOf what a mass says,
+ * undefined where it is none
+ * @returns null where it is none of those
+ */
+export function lumberLine(line: string, system: UnitSystem, id: string, massOf: Rest): Goods | null {
+  const [, text, mass] = /^(.*?)(?:\s*[,;]\s*([^,;]*))?$/.exec(massLast(line))!
   const said = system === 'imperial' ? NOMINAL.exec(text) : null
   const section = said ? findSection(`${said[1]}x${said[2]}`) : undefined
-  if (!said || !section) return null
+  const massKg = mass === undefined ? null : massOf(mass)
+  if (!said || !section || massKg === undefined) return null
   const before = /^(?:(\d+)(?:\s+x)?(?:\s+|$))?(.*)$/.exec(text.slice(0, said.index).trim())!
-  const after = /^(.*?)(?:[\s,;x]+(\d+))?$/.exec(text.slice(said.index + said[0].length).replace(/^[\s,;]+/, ', '))!
+  const after = /^(.*?)(?:\s(?:x\s*)?(\d+))?$/.exec(text.slice(said.index + said[0].length))!
   const words = `${before[2]} ${after[1]}`.split(SMALL).filter(Boolean)
   const long = Number(said[3] ?? USUAL_FT)
   const isBoard = words.every((w) => OF_LUMBER.test(w)) && long >= LEAST_FT && long <= MOST_FT
   if (!isBoard || (before[1] && after[2])) return null
   const count = Number(before[1] ?? after[2] ?? 1)
   const name = `${said[1]}x${said[2]} ${long} ft`
-  const sizes = { acrossMm: feet(long), deepMm: section.widthMm, tallMm: section.thicknessMm }
-  return newGoods({ id, name, kind: kindOf('board'), count, ...sizes, massKg: null })
+  return newGoods({
+    ...{ id, name, kind: kindOf('board'), count, massKg },
+    ...{ acrossMm: feet(long), deepMm: section.widthMm, tallMm: section.thicknessMm },
+  })
 }

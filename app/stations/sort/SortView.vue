@@ -226,8 +226,8 @@ const exportCsv = () => downloadCsv('goods.csv', goodsToRows(goods.value), [...G
         </form>
         <p v-if="problem" id="line-e" class="text-trouble mb-2" role="alert">{{ problem }}</p>
         <p v-else id="line-h" class="soft small mb-2">
-          Count, thing, across x deep x tall, mass of one; of usual things no size is needed yet. Small things by
-          volume:
+          Count, thing, across x deep x tall, mass of one; of usual things no size is needed yet, and several may go in
+          one line. Small things by volume:
           <code class="text-nowrap">{{ heapExample }}</code>. Any unit; a bare number is
           {{ readings.units.system === 'imperial' ? 'inches and pounds' : 'millimetres and kilograms' }}.
         </p>

@@ -94,7 +94,7 @@ describe('bicycles upright by a wheel', () => {
     ])
     expect(checkOf(short, 'contents-fit:unhoused:x').state).toBe('fails')
   })
-  it('a height that was taken for another thing, or another size, is told: it is asked as it was measured', () => {
+  it('is asked for its size as it was measured, though it hangs on end', () => {
     const c = r.checks.filter((x) => x.check === 'contents-fit')
     expect(c.length).toBeGreaterThan(0)
     expect(c.every((x) => x.state === 'holds')).toBe(true)

@@ -60,7 +60,7 @@ function placeRail(d: Draft, p: HookRailParams, ctx: ShapeContext, { rail, hookM
 
 /**
  * Upright on its hook, its wheels to the wall. It weighs on the hook's tip, further out than on its bend: that is more
- * than the pull with which its rear wheel, pressed to the wall, draws at the hook (`plan-out.test`).
+ * than the pull with which its rear wheel, pressed to the wall, draws at the hook (`hook-rail.test.ts`).
  */
 function hang(d: Draft, plan: Plan, { item, column }: OnHook, hook: string) {
   const [x, face, top] = [plan.middles[column], plan.rail.thicknessMm, plan.hookMm + OVER_BEND_MM]
