@@ -1,5 +1,6 @@
 <script setup lang="ts">
 import { computed } from 'vue'
+import { numbersApart } from '../../../core/drawing/numbers-apart.ts'
 import { planDrawing } from '../../../core/drawing/unroll.ts'
 import type { Point } from '../../../core/geometry/hull.ts'
 import { useReadings } from '../../stores/readings.ts'
@@ -26,11 +27,11 @@ const box = computed(() => {
 })
 const text = computed(() => Math.max(box.value.w / 26, box.value.h / 20))
 const points = (p: readonly Point[]) => p.map(([x, y]) => `${x.toFixed(1)},${(-y).toFixed(1)}`).join(' ')
-const middle = (p: readonly Point[]) => ({
-  x: p.reduce((s, q) => s + q[0], 0) / p.length,
-  y: -p.reduce((s, q) => s + q[1], 0) / p.length,
+const drawn = computed(() => {
+  const inside: Point = [box.value.x + box.value.w / 2, -(box.value.y + box.value.h / 2)]
+  const at = numbersApart(props.feet, text.value, inside)
+  return props.feet.map((foot, i) => ({ foot, i, at: at[i] }))
 })
-const drawn = computed(() => props.feet.map((foot, i) => ({ foot, i, at: middle(foot) })))
 </script>
 
 <template>
@@ -43,7 +44,7 @@ const drawn = computed(() => props.feet.map((foot, i) => ({ foot, i, at: middle(
     <polygon v-for="b in d.builds" :key="b.id" :points="points(b.foot)" class="there" />
     <g v-for="b in drawn" :key="b.i" :class="{ left: left.has(b.i), hung: hung.has(b.i) }">
       <polygon :points="points(b.foot)" class="build" />
-      <text :x="b.at.x" :y="b.at.y" :font-size="text">{{ b.i + 1 }}</text>
+      <text :x="b.at[0]" :y="-b.at[1]" :font-size="text" :stroke-width="text / 5">{{ b.i + 1 }}</text>
     </g>
   </svg>
 </template>
@@ -99,6 +100,8 @@ text {
   text-anchor: middle;
   dominant-baseline: central;
   fill: var(--ink);
+  paint-order: stroke;
+  stroke: var(--sheet);
   font-weight: 700;
 }
 </style>
