@@ -1,10 +1,10 @@
-import { parseVolume } from './by-volume.ts'
 import { GOODS_KINDS } from '../catalogue/containers.ts'
 import { usualThing } from '../catalogue/usual-things.ts'
 import { parseLength } from '../measure/parse-length.ts'
 import { parseMass } from '../measure/parse-mass.ts'
 import type { Problem } from '../measure/result.ts'
 import type { UnitSystem } from '../measure/units.ts'
+import { parseGoodsLine } from './parse-line.ts'
 import { assumedTote, goodsItem, newGoods, type Goods } from './goods.ts'
 import { assumedTool, HELD, MEASURES, type Held, type ToolMeasure, type ToolShape } from './tool.ts'
 
@@ -143,10 +143,10 @@ export function rowsToGoods(rows: readonly RawRow[], system: UnitSystem, newId: 
     const mass = massText === '' ? null : parseMass(massText, row.mass_kg ? 'metric' : system)
     if (mass && !mass.ok) fail({ ...mass.problem, field: 'mass' })
     const told = [length('across'), length('deep'), length('tall')]
-    // Of a usual thing that nobody has measured the usual size is taken, and asked about.
+    // What nobody has measured is as large as its name says in a line: that is asked about. A number may be of its label.
     const isTold = told.some((mm) => mm !== null)
-    const sold = isTold ? null : parseVolume(row.name ?? '', system, '')
-    const usual = isTold ? undefined : (usualThing(row.name ?? '') ?? (sold?.ok ? sold.value : undefined))
+    const said = isTold || !row.name ? null : parseGoodsLine(row.name, system, '')
+    const usual = said?.ok ? said.value : undefined
     const [acrossMm, deepMm, tallMm] = usual ? [usual.acrossMm, usual.deepMm, usual.tallMm] : told
     const [rimMm, overhangMm, taperMm] = [length('rim'), length('overhang'), length('taper')]
     const inUse = [length('across_in_use'), length('deep_in_use'), length('tall_in_use')]
@@ -179,7 +179,7 @@ export function rowsToGoods(rows: readonly RawRow[], system: UnitSystem, newId: 
         acrossMm: acrossMm!,
         deepMm: deepMm!,
         tallMm: tallMm!,
-        massKg: mass?.ok ? mass.value : null,
+        massKg: mass?.ok ? mass.value : (usual?.massKg ?? null),
         ...(kind === 'tote' && measured
           ? {
               tote: {

@@ -1,6 +1,7 @@
 import { describe, expect, it } from '@jest/globals'
 import { CONTAINERS } from '../catalogue/containers.ts'
 import type { UnitSystem } from '../measure/units.ts'
+import { rowsToGoods } from './csv.ts'
 import { newGoods } from './goods.ts'
 import { parseGoodsLine, parseGoodsLines } from './parse-line.ts'
 import { doubts } from './suspicious.ts'
@@ -113,5 +114,22 @@ describe('things as people say them', () => {
     expect(several('1 tote 16 x 24 x 12, very heavy')).toBe('not-a-mass')
     const ids = parseGoodsLines('bike, kayak', 'metric', () => `g${n++}`)
     expect(ids.ok && new Set(ids.value.map((g) => g.id)).size).toBe(2)
+  })
+  it('in a list without sizes they are as large as their names say; a number there may be of a label', () => {
+    const names = ['8 ft step ladder', '50 lb bag of salt', 'Tote 12', 'bucket of screws', 'gadget']
+    const { goods, problems } = rowsToGoods(
+      names.map((name) => ({ name, count: name === 'Tote 12' ? '' : '2' })),
+      'imperial',
+      (row) => `r${row}`,
+    )
+    expect(
+      goods.map((g) => [g.count, g.name, g.kind, Math.round(g.acrossMm), g.massKg && Math.round(g.massKg)]),
+    ).toEqual([
+      [2, '8 ft step ladder', 'board', 2438, null],
+      [2, '50 lb bag of salt', 'bag', 450, 23],
+      [1, 'Tote 12', 'tote', 508, null],
+      [2, 'bucket of screws', 'pail', 305, null],
+    ])
+    expect(problems.map((p) => [p.row, p.code])).toEqual([[5, 'row-missing']])
   })
 })
