@@ -98,13 +98,13 @@ export const TOOL_HOOK = {
 export const PEG_HOOK = { item: 'pegboard hook', massKg: 0.04, ratedN: 45, wideMm: 12, highMm: 42, outMm: 60 } as const
 
 /**
- * A hook for a wheel, with a plate for screws of its own; what its maker says it holds. Its bend, where the rim lies, is
- * 90 mm out. mm, kg, N.
+ * A hook for a wheel, with a plate for screws of its own, bought by the rating in its name: 36 kg are 353 N. Its bend,
+ * where the rim lies, is 90 mm out. mm, kg, N.
  */
 export const WHEEL_HOOK = {
-  item: 'wheel hook',
+  item: 'wheel hook, rated 36 kg (80 lb)',
   massKg: 0.3,
-  ratedN: 350,
+  ratedN: 353,
   wideMm: 50,
   highMm: 80,
   outMm: 150,

@@ -6,7 +6,8 @@ import { doubts } from '../goods/suspicious.ts'
 import { allFamilies } from '../families/registry.ts'
 import { formatLength } from '../measure/format.ts'
 import { waysToKeep } from '../project/ways-to-keep.ts'
-import { USUAL_GROUPS, USUAL_THINGS, usualThing, usualThingsLike } from './usual-things.ts'
+import { usualThing, usualThingsLike } from './find-usual.ts'
+import { USUAL_GROUPS, USUAL_THINGS } from './usual-things.ts'
 
 const said = (line: string, system: 'metric' | 'imperial' = 'metric') => {
   const r = parseGoodsLine(line, system, 'g')

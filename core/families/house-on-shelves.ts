@@ -5,9 +5,6 @@ import { BODY, liftedToMm, reachMm } from '../goods/person.ts'
 import { countedKg } from '../goods/presumed.ts'
 import type { ShapeContext, Shaped } from './family.ts'
 
-/** Heavier things than this belong on the floor, kg: two people lift 23 kg each to a shelf (NIOSH 1991). */
-const FLOOR_KG = 46
-
 /** An opening between posts, across the front. */
 export interface Opening {
   left: number
@@ -61,8 +58,9 @@ export interface Level {
 /** Least room over an empty shelf, mm. */
 export const LEAST_OPEN = 150
 
-export const belongsOnFloor = (g: Goods): boolean =>
-  g.kind === 'drum' || g.kind === 'equipment' || countedKg(g) > FLOOR_KG
+/** What stands on the floor if there is one: drums, equipment, and what is lifted to no shelf. */
+export const belongsOnFloor = (g: Goods, { onePersonKg }: Lifters): boolean =>
+  g.kind === 'drum' || g.kind === 'equipment' || liftedToMm(countedKg(g), onePersonKg) < 0
 
 /** Share of its depth a thing may stand out past a shelf and still stand safely on it: product decision. */
 const OUT_SHARE = 1 / 4
@@ -145,7 +143,8 @@ function filled(queue: Goods[], openings: Opening[], { depthMm, sidePlayMm, stic
 /** Whether there is room for one more level, and whether all on it can be lifted there. */
 export type Grown = boolean | 'too-heavy'
 
-type Lifters = Pick<Settings, 'onePersonKg' | 'personMm'>
+/** Who lifts. */
+export type Lifters = Pick<Settings, 'onePersonKg' | 'personMm'>
 /** How high a level may be for all that stands on it to be lifted there, mm: over the shoulder only by one alone. */
 export const liftedOntoMm = (spots: readonly Spot[], { onePersonKg, personMm }: Lifters): number =>
   spots.reduce((mm, { item, z }) => {
@@ -295,13 +294,14 @@ function densest(
 /**
  * Puts goods on floor and shelves: what is heavy or a drum on the floor, the rest on shelves, heaviest low, kinds kept
  * together.
+ * @param floor who lifts what stands on the floor to it; null where none stands there
  * @param shelves how many shelves there are, or null for as many as are needed
  * @param openings of every level, or of each shelf from below, of the floor at -1
  * @param grows whether these levels still stay in reach and under the ceiling
  */
 export function house(
   goods: ShapeContext['goods'],
-  floorBay: boolean,
+  floor: Lifters | null,
   shelves: number | null,
   openings: Opening[] | ((shelf: number) => Opening[]),
   depthMm: number,
@@ -312,18 +312,19 @@ export function house(
 ): { levels: Level[]; unhoused: Shaped['unhoused'] } {
   const each = (list: ShapeContext['goods']) => list.flatMap((g) => Array.from({ length: g.count }, () => g.item))
   const heavyFirst = [...goods].sort((a, b) => countedKg(b.item) - countedKg(a.item) || b.item.tallMm - a.item.tallMm)
-  const down = floorBay ? each(heavyFirst.filter((g) => belongsOnFloor(g.item))) : []
-  const queue = each(heavyFirst.filter((g) => !floorBay || !belongsOnFloor(g.item)))
-  const floor: Level[] = []
+  const isDown = ({ item }: { item: Goods }) => floor !== null && belongsOnFloor(item, floor)
+  const down = each(heavyFirst.filter(isDown))
+  const queue = each(heavyFirst.filter((g) => !isDown(g)))
+  const lowest: Level[] = []
   let over: Goods[] = []
   const openingsAt = typeof openings === 'function' ? openings : () => openings
   if (down.length > 0) {
     const onFloor = fill(down, openingsAt(-1), depthMm, sidePlayMm, stickOutMm)
-    floor.push({ floor: true, spots: onFloor.spots, tallest: tallestOf(onFloor.spots) })
+    lowest.push({ floor: true, spots: onFloor.spots, tallest: tallestOf(onFloor.spots) })
     over = onFloor.left
   }
   const inside = { depthMm, sidePlayMm, stickOutMm, layersOf: (g: Goods) => g.pile }
-  const r: Shelving = { floor, shelves, openingsAt, inside, grows, most }
+  const r: Shelving = { floor: lowest, shelves, openingsAt, inside, grows, most }
   const usual = shelved(queue, r, false)
   const full = shelves === null && usual.left.length > 0 ? onFloorToo(queue, r) : null
   const alike = full ? shelved(full.left, { ...r, floor: full.floor }, true) : usual

@@ -39,6 +39,22 @@ describe('what two people lift', () => {
       expect(Math.max(...at('light'))).toBeGreaterThan(Math.max(...at('heavy')))
     },
   )
+  it('by those who build it: what is too heavy for them stands on the floor', () => {
+    const heavy = [box('heavy', 2, 40), box('light', 2, 4)]
+    const context = exampleContext('metric', heavy, 2600)
+    for (const kind of ['post-rack', 'ledger-shelf']) {
+      const family = findFamily(kind)!
+      const low = (onePersonKg: number) => {
+        const ctx = { ...context, settings: { ...context.settings, onePersonKg } }
+        const { shaped } = readParams(family, family.start(ctx) as object, ctx)
+        return shaped.assembly.bays.flatMap((b) =>
+          b.items.filter((i) => i.goodsId === 'heavy').map((i) => i.box.min[2]),
+        )
+      }
+      expect([kind, ...low(15)]).toEqual([kind, 0, 0])
+      expect(Math.min(...low(23))).toBeGreaterThan(0)
+    }
+  })
   it('is left as it is where somebody says how many shelves there are: the check tells', () => {
     const { checks } = read('ledger-shelf', [box('heavy', 14, 41)], { shelves: 4 })
     expect(checks.find((c) => c.id === 'lift:goods')).toMatchObject({ state: 'fails' })

@@ -1,5 +1,5 @@
 import { CONTAINERS, type GoodsKind } from '../catalogue/containers.ts'
-import { usualThing } from '../catalogue/usual-things.ts'
+import { usualThing } from '../catalogue/find-usual.ts'
 import { bad, good, type Result } from '../measure/result.ts'
 import type { UnitSystem } from '../measure/units.ts'
 import { GOODS_LIMITS, litresOf, newGoods, type Goods } from './goods.ts'

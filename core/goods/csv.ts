@@ -1,5 +1,5 @@
 import { GOODS_KINDS } from '../catalogue/containers.ts'
-import { usualThing } from '../catalogue/usual-things.ts'
+import { usualThing } from '../catalogue/find-usual.ts'
 import { parseLength } from '../measure/parse-length.ts'
 import { parseMass } from '../measure/parse-mass.ts'
 import type { Problem } from '../measure/result.ts'

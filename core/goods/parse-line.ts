@@ -1,4 +1,4 @@
-import { usualThing, usualThingsLike } from '../catalogue/usual-things.ts'
+import { usualThing, usualThingsLike } from '../catalogue/find-usual.ts'
 import { plainCharacters } from '../measure/number.ts'
 import { parseLength } from '../measure/parse-length.ts'
 import { bad, good, type Result } from '../measure/result.ts'

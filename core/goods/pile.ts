@@ -1,4 +1,4 @@
-import { usualThing } from '../catalogue/usual-things.ts'
+import { usualThing } from '../catalogue/find-usual.ts'
 import type { Goods } from './goods.ts'
 
 /*

@@ -37,6 +37,13 @@ describe('what nobody has weighed', () => {
   it('is that of the usual thing that is meant, whatever is said of which one it is', () => {
     const ladder = presumedMass(thing('step ladder', 'board', [1800, 500, 150])).kg
     expect(presumedMass(thing('old step ladder', 'board', [1800, 500, 150])).kg).toBe(ladder)
+    // With a motor, or of steel, it is not as light as the usual one.
+    const bicycle = (name: string) => presumedMass(thing(name, 'bicycle', [1750, 600, 1050])).kg
+    expect([bicycle('old bicycle'), bicycle('bicycle')]).toEqual([18, 18])
+    expect(bicycle('electric bike')).toBe(30)
+    expect(presumedMass(thing('steel step ladder', 'board', [1800, 500, 150])).kg).toBe(2 * ladder)
+    // What is called so by itself is no heavier than it is.
+    expect(presumedMass(thing('electric scooter', 'other', [1150, 450, 1150])).kg).toBe(18)
     // Longer by so much, heavier by as much.
     expectNear(presumedMass(thing('8 ft step ladder', 'board', [2438, 500, 150])).kg / ladder, 2438 / 1800, 0.03)
   })

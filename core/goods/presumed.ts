@@ -1,7 +1,7 @@
 import type { GoodsKind } from '../catalogue/containers.ts'
 import { kept } from '../measure/kept.ts'
 import { litresOf, type Goods } from './goods.ts'
-import { usualMeant } from './said-otherwise.ts'
+import { isSaidHeavier, usualMeant } from './said-otherwise.ts'
 
 /*
  * What a thing may weigh that nobody has weighed: on the heavy side, from what it is, how large it is and what its name
@@ -58,7 +58,7 @@ const NAMED: readonly [Contents, RegExp][] = [
   ['soil', /\b(soil|compost|seed|fertili[sz]er|salt|feed)\b/i],
   ['food', /\b(food|jars?|preserves?|potatoes|apples)\b/i],
   ['foam', /\b(foam|cushions?|pillows?|packing|insulation|styrofoam|fenders?)\b/i],
-  ['light', /\b(christmas|xmas|holiday|decorations?|ornaments?|party|toys?|garlands?|wreaths?|lights|balls?|empty)\b/i],
+  ['light', /\b(christmas|xmas|holiday|decorations?|ornaments?|party|toys?|garlands?|wreaths?|lights)\b/i],
   ['cloth', /\b(clothes|clothing|coats?|blankets?|bedding|sails?|rope|tents?|towels?|fabric|costumes?)\b/i],
 ]
 
@@ -68,6 +68,9 @@ const MACHINE_KG_PER_LITRE = 0.35
 const WOOD_KG_PER_LITRE = 0.8
 /** A tool is held in the hand: half wood or plastic, half steel, and air round it. Product decision. */
 const TOOL_KG_PER_LITRE = 1.5
+
+/** With a motor, of steel or full a thing weighs so many times what such things do at most. Product decision. */
+const HEAVIER_TIMES = 2
 
 /** What a tote with a rim takes, of the box round it: its walls lean in. Product decision: indicative sizes take 0.6 to 0.78. */
 const TOTE_SHARE = 0.75
@@ -114,7 +117,8 @@ export function presumedMass(g: Goods): Presumed {
   if (usual) {
     // A larger one weighs more; a smaller one might weigh as much.
     const larger = Math.max(1, (g.acrossMm * g.deepMm * g.tallMm) / (usual.acrossMm * usual.deepMm * usual.tallMm))
-    const kg = Math.ceil(2 * Math.min(larger * usual.mostKg, Math.max(usual.mostKg, mostOf(g.kind)))) / 2
+    const usualKg = (isSaidHeavier(g.name) ? HEAVIER_TIMES : 1) * usual.mostKg
+    const kg = Math.ceil(2 * Math.min(larger * usualKg, Math.max(usual.mostKg, mostOf(g.kind)))) / 2
     return { contents: 'usual', kgPerLitre: kg / litres, kg }
   }
   const { contents, kgPerLitre } = densityOf(g)

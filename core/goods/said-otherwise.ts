@@ -1,6 +1,7 @@
 import { CONTAINERS, type ContainerPreset, type GoodsKind } from '../catalogue/containers.ts'
 import { findSection } from '../catalogue/lumber.ts'
-import { usualThing, type UsualThing } from '../catalogue/usual-things.ts'
+import { usualThing } from '../catalogue/find-usual.ts'
+import { type UsualThing } from '../catalogue/usual-things.ts'
 import { parseLength } from '../measure/parse-length.ts'
 import { feet, type UnitSystem } from '../measure/units.ts'
 import { GOODS_LIMITS, newGoods, type Goods } from './goods.ts'
@@ -86,6 +87,10 @@ export function usualMeant(name: string): UsualThing | undefined {
   const bare = withoutLength(name.replace(RATED, ' '))
   return [name, name.replace(WHICH, ''), bare, bare.replace(WHICH, '')].map(usualThing).find(Boolean)
 }
+/** Words by which a thing may weigh more than one that is called without: a motor, another material, what is in it. */
+const HEAVIER = /\b(?:big|large|full|heavy|electric|gas|petrol|metal|steel|iron|wooden|wood)\b/i
+/** Whether a name says more than the usual thing does that is meant by it, and what weighs. */
+export const isSaidHeavier = (name: string): boolean => !usualThing(name) && HEAVIER.test(name)
 /** Whether its length is said of it by its name. */
 export const isSaidLong = (name: string): boolean => LENGTH.test(name)
 

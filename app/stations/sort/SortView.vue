@@ -2,7 +2,7 @@
 import { useEventListener, useFileDialog } from '@vueuse/core'
 import { computed, ref, shallowRef } from 'vue'
 import { CONTAINERS } from '../../../core/catalogue/containers.ts'
-import { usualThingsLike } from '../../../core/catalogue/usual-things.ts'
+import { usualThingsLike } from '../../../core/catalogue/find-usual.ts'
 import { goodsToRows, GOODS_COLUMNS, isOwnList, rowsToGoods, type RawRow } from '../../../core/goods/csv.ts'
 import { newGoods, type Goods } from '../../../core/goods/goods.ts'
 import type { ToolShape } from '../../../core/goods/tool.ts'

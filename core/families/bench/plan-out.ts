@@ -129,6 +129,7 @@ export function planOut(p: BenchParams, ctx: ShapeContext, pen: DimPen): Result<
     aboveMm,
     sideMm,
     floorBay: p.floorBay,
+    lifters: ctx.settings,
   }
   const openingsFor = (mm: number) => {
     const s = sectionsOf(spec, mm)

@@ -1,6 +1,6 @@
 import type { Goods } from '../../goods/goods.ts'
 import { sumTerms } from '../dim-pen.ts'
-import { belongsOnFloor, fill, LEAST_OPEN, type Level, type Opening } from '../house-on-shelves.ts'
+import { belongsOnFloor, fill, LEAST_OPEN, type Level, type Lifters, type Opening } from '../house-on-shelves.ts'
 import { framedTerms } from '../shelf-tops.ts'
 import { LIMITS } from './parameters.ts'
 
@@ -12,6 +12,7 @@ export interface UnderTop {
   aboveMm: number
   sideMm: number
   floorBay: boolean
+  lifters: Lifters
 }
 
 /**
@@ -45,7 +46,7 @@ function onShelves(
   const levels: Level[] = []
   let queue = [...goods]
   if (r.floorBay) {
-    const down = shelves === 0 ? queue : queue.filter(belongsOnFloor)
+    const down = shelves === 0 ? queue : queue.filter((g) => belongsOnFloor(g, r.lifters))
     const on = level(true, down, r.highMm)
     if (on.level.spots.length > 0) levels.push(on.level)
     queue = [...on.left, ...queue.filter((g) => !down.includes(g))]

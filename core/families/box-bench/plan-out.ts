@@ -119,7 +119,7 @@ export function planOut(p: BoxBenchParams, ctx: ShapeContext, pen: DimPen): Resu
   const levelsOf = p.shelves === null ? null : p.shelves + 1
   const housed = (n: number) =>
     house(
-      ...([ctx.goods, false, levelsOf, placesInBox(p.front, openingsFor(n)), insideMm, sideMm, 0] as const),
+      ...([ctx.goods, null, levelsOf, placesInBox(p.front, openingsFor(n)), insideMm, sideMm, 0] as const),
       grows,
       LIMITS.shelves + 1,
     )

@@ -101,7 +101,7 @@ export function planOut(p: BracketShelfParams, ctx: ShapeContext, pen: DimPen): 
   const room = ctx.space.heightMm - Math.min(OVER_BENCH_MM, ctx.space.heightMm / 2)
   const grows = (levels: Level[]) => riseOf(levels) + tallOf(levels[levels.length - 1]) + aboveMm <= room
   const housed = (n: number) =>
-    house(ctx.goods, false, p.shelves, openingsFor(n), depthMm, sideMm, STICK_OUT, grows, LIMITS.shelves)
+    house(ctx.goods, null, p.shelves, openingsFor(n), depthMm, sideMm, STICK_OUT, grows, LIMITS.shelves)
   const most = Math.min(LIMITS.bays, places.length - 1)
   const enough = Array.from({ length: most }, (_, i) => i + 1).find((n) => housed(n).unhoused.length === 0) ?? most
   const why = { code: 'shelves-goods', terms: [], data: { things: ctx.goods.reduce((n, g) => n + g.count, 0) } }

@@ -346,7 +346,7 @@ function upwardOf(p: ClosetFrontParams, ctx: ShapeContext, pen: DimPen, s: Sizes
   }
   const { levels, unhoused } = house(
     ctx.goods,
-    false,
+    null,
     p.shelves,
     x.openings.map((_o, k) => usable(p, { ...s, ...x }, k)),
     x.depthMm,

@@ -167,7 +167,7 @@ export function planOut(p: FloatingShelfRackParams, ctx: ShapeContext, pen: DimP
     return grownTo(levels, all[placed[placed.length - 1]] + sheet.thicknessMm, mostHigh, ctx.settings)
   }
   const housed = (n: number) =>
-    house(ctx.goods, false, p.shelves, openingsFor(n), deepMm, sideMm, STICK_OUT, grows, LIMITS.shelves)
+    house(ctx.goods, null, p.shelves, openingsFor(n), deepMm, sideMm, STICK_OUT, grows, LIMITS.shelves)
   const wanted = Array.from({ length: most }, (_, i) => i + 1).find((n) => housed(n).unhoused.length === 0) ?? most
   const things = ctx.goods.reduce((n, g) => n + g.count, 0)
   const bays = pen.count({ path: 'bays', code: 'floating-bays', min: 1, max: LIMITS.bays }, wanted, {

@@ -1,4 +1,5 @@
 import { describe, expect, it } from '@jest/globals'
+import { bicycle, wallFor } from '../../../test-support/bicycles.ts'
 import { expectNear } from '../../../test-support/near.ts'
 import { checkOf, readParams, tryParams } from '../../../test-support/read-params.ts'
 import { partMassKg } from '../../assembly/mass.ts'
@@ -9,24 +10,13 @@ import { METRIC, newtons } from '../../measure/units.ts'
 import { safeLoads } from '../../project/safe-load.ts'
 import { sayProblem } from '../../wording/problems.ts'
 import { sayIn } from '../../wording/say.ts'
-import { exampleContext } from '../example-context.ts'
 import type { ShapeContext } from '../family.ts'
 import { hangingArms } from './hanging-arms.ts'
 import { startingParams, type HangingArmsParams } from './parameters.ts'
 
-const one = (over: Partial<Goods> = {}): Goods =>
-  newGoods({
-    ...{ id: 'b', name: 'Bicycle', kind: 'bicycle', count: 2, acrossMm: 1760, deepMm: 620, tallMm: 1040, massKg: 16 },
-    ...over,
-  })
-const ctx = (goods: Goods[] = [one()], wallMm = 6000, over: Partial<ShapeContext['space']> = {}): ShapeContext => {
-  const c = exampleContext(
-    'metric',
-    goods.map((item) => ({ item, count: item.count })),
-    wallMm,
-  )
-  return { ...c, space: { ...c.space, ...over } }
-}
+const one = bicycle
+const ctx = (goods: Goods[] = [one()], wallMm?: number, over?: Partial<ShapeContext['space']>) =>
+  wallFor(goods, wallMm, over)
 const params = (p: Partial<HangingArmsParams> = {}) => ({ ...startingParams('metric'), ...p })
 const read = (p: Partial<HangingArmsParams> = {}, c = ctx()) => readParams(hangingArms, params(p), c)
 const problemOf = (p: Partial<HangingArmsParams>, c = ctx()) => tryParams(hangingArms, params(p), c).problem

@@ -1,4 +1,5 @@
 import { describe, expect, it } from '@jest/globals'
+import { bicycle, wallFor } from '../../../test-support/bicycles.ts'
 import { expectNear } from '../../../test-support/near.ts'
 import { checkOf, readParams, tryParams } from '../../../test-support/read-params.ts'
 import { WHEEL_HOOK } from '../../catalogue/hardware.ts'
@@ -7,24 +8,13 @@ import { inEquilibrium } from '../../loads/load-path.ts'
 import { METRIC, newtons } from '../../measure/units.ts'
 import { sayProblem } from '../../wording/problems.ts'
 import { sayIn } from '../../wording/say.ts'
-import { exampleContext } from '../example-context.ts'
 import type { ShapeContext } from '../family.ts'
 import { hookRail } from './hook-rail.ts'
 import { startingParams, type HookRailParams } from './parameters.ts'
 
-const one = (over: Partial<Goods> = {}): Goods =>
-  newGoods({
-    ...{ id: 'b', name: 'Bicycle', kind: 'bicycle', count: 4, acrossMm: 1760, deepMm: 620, tallMm: 1040, massKg: 16 },
-    ...over,
-  })
-const ctx = (goods: Goods[] = [one()], wallMm = 6000, over: Partial<ShapeContext['space']> = {}): ShapeContext => {
-  const c = exampleContext(
-    'metric',
-    goods.map((item) => ({ item, count: item.count })),
-    wallMm,
-  )
-  return { ...c, space: { ...c.space, ...over } }
-}
+const one = (over: Partial<Goods> = {}) => bicycle({ count: 4, ...over })
+const ctx = (goods: Goods[] = [one()], wallMm?: number, over?: Partial<ShapeContext['space']>) =>
+  wallFor(goods, wallMm, over)
 const params = (p: Partial<HookRailParams> = {}) => ({ ...startingParams('metric'), ...p })
 const read = (p: Partial<HookRailParams> = {}, c = ctx()) => readParams(hookRail, params(p), c)
 const problemOf = (p: Partial<HookRailParams>, c = ctx()) => tryParams(hookRail, params(p), c).problem

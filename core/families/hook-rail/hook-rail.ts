@@ -8,7 +8,7 @@ import { hookRailParams, startingParams, type HookRailParams } from './parameter
 import { shapeHookRail } from './shape.ts'
 import { hookRailSteps } from './steps.ts'
 
-/** Heavier ones are not lifted by a wheel to a hook, kg: what a usual hook is rated for. */
+/** Heavier ones are not lifted by a wheel to a hook, kg: product decision, well within what the hook is rated for. */
 const MOST_KG = 30
 
 /** A rail on the wall with a hook for each bicycle, which hangs upright by a wheel. */

@@ -130,7 +130,11 @@ export function planOut(
     return grownTo(levels, z, ctx.space.heightMm, ctx.settings)
   }
   const housed = (openings: Opening[]) =>
-    house(ctx.goods, p.floorBay, p.shelves, openings, depthMm, sideMm, STICK_OUT, grows, LIMITS.shelves)
+    house(
+      ...([ctx.goods, p.floorBay ? ctx.settings : null, p.shelves, openings, depthMm, sideMm, STICK_OUT] as const),
+      grows,
+      LIMITS.shelves,
+    )
   const mostBays = Math.min(most, LIMITS.bays)
   const tries = Array.from({ length: mostBays }, (_, i) => i + 1)
   const holdsAll = (n: number) => {

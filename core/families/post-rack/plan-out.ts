@@ -80,7 +80,8 @@ export function planOut(
   const back = findSection(p.backSection)!
   const { aboveMm, sideMm } = shelfPlay(pen, 600, PLAY_ABOVE)
   // What stands on the floor goes between two posts: a wide one has a bay as wide.
-  const widest = p.floorBay ? ctx.goods.filter((g) => belongsOnFloor(g.item)).map((g) => g.item.acrossMm) : []
+  const onFloor = p.floorBay ? ctx.goods.filter((g) => belongsOnFloor(g.item, ctx.settings)) : []
+  const widest = onFloor.map((g) => g.item.acrossMm)
   const s: Stocks = {
     railDepth: rail.widthMm,
     railThick: rail.thicknessMm,
@@ -166,7 +167,15 @@ export function planOut(
   const housedIn = (openings: PostRackPlan['openings']) =>
     houseUnequal(
       {
-        ...{ goods: ctx.goods, floorBay: p.floorBay, shelves: p.shelves, depthMm, sideMm, outMm },
+        ...{
+          goods: ctx.goods,
+          floorBay: p.floorBay,
+          lifters: ctx.settings,
+          shelves: p.shelves,
+          depthMm,
+          sideMm,
+          outMm,
+        },
         ...{ openings: openings.map((o) => besideHinges(p.front, o)), grows: growsFor, most: LIMITS.shelves },
       },
       p.leftOut,

@@ -24,7 +24,7 @@ const BETWEEN_MM = 160
  */
 function highBays(ctx: ShapeContext): PostRackParams['leftOut'][] {
   const tallest = (down: boolean) =>
-    Math.max(0, ...ctx.goods.filter((g) => belongsOnFloor(g.item) === down).map((g) => g.item.tallMm))
+    Math.max(0, ...ctx.goods.filter((g) => belongsOnFloor(g.item, ctx.settings) === down).map((g) => g.item.tallMm))
   const [high, rest] = [tallest(true), tallest(false)]
   if (rest === 0 || high < HIGHER * rest) return []
   const n = Math.min(LIMITS.shelves - 1, Math.max(1, Math.round(high / (rest + BETWEEN_MM))))

@@ -7,6 +7,7 @@ import {
   tallestOf,
   type Grown,
   type Level,
+  type Lifters,
   type Opening,
   type Spot,
 } from '../house-on-shelves.ts'
@@ -59,7 +60,7 @@ function inTallBays(
   goods: ShapeContext['goods'],
   bays: readonly TallBay[],
   openings: readonly InModule[],
-  f: { depthMm: number; sideMm: number; outMm: number },
+  f: { depthMm: number; sideMm: number; outMm: number; lifters: Lifters },
 ): { spots: Spot[][]; placed: Map<string, number> } {
   const least = TALL_SHARE * Math.max(0, ...goods.map((g) => g.item.tallMm))
   let queue = [...goods]
@@ -68,7 +69,7 @@ function inTallBays(
     .flatMap((g) => Array.from({ length: g.count }, () => g.item))
   const placed = new Map<string, number>()
   const spots = bays.map((b) => {
-    const fits = (g: Goods) => b.from < 0 || !belongsOnFloor(g)
+    const fits = (g: Goods) => b.from < 0 || !belongsOnFloor(g, f.lifters)
     const { spots: own, left } = fill(
       queue.filter(fits),
       only(openings, (o) => o.module === b.module),
@@ -98,6 +99,7 @@ export interface Housed {
 interface Room {
   goods: ShapeContext['goods']
   floorBay: boolean
+  lifters: Lifters
   shelves: number | null
   openings: readonly InModule[]
   depthMm: number
@@ -121,7 +123,7 @@ export function houseUnequal(r: Room, list: readonly LeftOut[]): Housed {
     )
   const grows = (levels: Level[]) => r.grows(levels, spots)
   const { levels, unhoused } = house(
-    ...([rest, r.floorBay, r.shelves, at, r.depthMm, r.sideMm, r.outMm, grows, r.most] as const),
+    ...([rest, r.floorBay ? r.lifters : null, r.shelves, at, r.depthMm, r.sideMm, r.outMm, grows, r.most] as const),
   )
   // A high bay has its shelf over it, whether anything has its place there or not.
   const needed = 1 + Math.max(-1, ...bays.map((b) => b.over))

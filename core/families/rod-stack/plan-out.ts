@@ -142,7 +142,7 @@ export function planOut(p: RodStackParams, ctx: ShapeContext, pen: DimPen): Resu
   const shelves = p.shelves === null ? null : p.shelves + 1
   const { levels, unhoused } = house(
     ctx.goods,
-    false,
+    null,
     shelves,
     [besideHinges(p.front, opening)],
     depthMm,

@@ -132,7 +132,7 @@ export function shapeShelfUnit(p: ShelfUnitParams, ctx: ShapeContext): Result<Sh
   const housed = (n: number) =>
     house(
       ctx.goods,
-      false,
+      null,
       p.shelves,
       placesInBox(p.front, openingsFor(n)),
       depthMm - insideMm,
@@ -150,7 +150,7 @@ export function shapeShelfUnit(p: ShelfUnitParams, ctx: ShapeContext): Result<Sh
   const openings = openingsFor(bays)
   const { levels, unhoused } = house(
     ctx.goods,
-    false,
+    null,
     p.shelves,
     placesInBox(p.front, openings),
     depthMm - insideMm,

@@ -281,7 +281,7 @@ function fillBays(
     const leaf = s.leafMm > 0 ? fillLeaves(p, ctx, s, openings, (levels) => leafHigh(levels, s) <= mostHigh) : null
     const goods = leaf ? leaf.left : ctx.goods
     const inBox = placesInBox(p.front, openings)
-    const box = house(goods, false, shelves, inBox, w.depthMm, sideMm, standsOut(p.front), grows, LIMITS.shelves + 1)
+    const box = house(goods, null, shelves, inBox, w.depthMm, sideMm, standsOut(p.front), grows, LIMITS.shelves + 1)
     return { ...box, leaf: leaf?.plan ?? null }
   }
   const enough = Array.from({ length: most }, (_, i) => i + 1).find((n) => housed(n).unhoused.length === 0) ?? most
@@ -307,7 +307,7 @@ function fillLeaves(
   const rod = rodOf(s.sheet)
   const deepMm = s.leafMm - rodRoom(rod)
   const small = ctx.goods.filter((g) => fitsLeaf(g.item, s))
-  const { levels, unhoused } = house(small, false, p.tiers, inside, deepMm, s.sideMm, 0, grows, LIMITS.tiers)
+  const { levels, unhoused } = house(small, null, p.tiers, inside, deepMm, s.sideMm, 0, grows, LIMITS.tiers)
   const over = new Map(unhoused.map((u) => [u.goodsId, u.count]))
   const goods = ctx.goods.map((g) => ({ ...g, count: fitsLeaf(g.item, s) ? (over.get(g.item.id) ?? 0) : g.count }))
   return { plan: { pair, deepMm, levels, rod, face: s.back }, left: goods.filter((g) => g.count > 0) }
