@@ -288,6 +288,8 @@ export const anchor = z.object({
   /** A screw of the catalogue with its thread in solid material, or an anchor known only by its maker's rating. */
   fastener: z.string().nullable(),
   embedMm: z.number().min(0),
+  /** In the wall at that end of the build, not in the one behind it. */
+  side: z.enum(['left', 'right']).optional(),
   /** Which way it can hold: along x, y (away from the wall) or z. */
   holds: z.array(z.enum(['x', 'y', 'z'])),
   /** In what was prepared in the wall or ceiling: the thing of the survey, and one stretch of it between studs. */

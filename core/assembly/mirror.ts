@@ -28,7 +28,11 @@ export function mirrorAssembly(a: Assembly, wideMm: number): Assembly {
       carriers: b.holds === 'rim' || b.holds === 'base' ? [...b.carriers].reverse() : b.carriers,
     })),
     supports: a.supports.map((s) => ({ ...s, contact: box(s.contact), push: way(s.push) })),
-    anchors: a.anchors.map((x) => ({ ...x, at: point(x.at) })),
+    anchors: a.anchors.map((x) => ({
+      ...x,
+      at: point(x.at),
+      ...(x.side ? { side: x.side === 'left' ? ('right' as const) : ('left' as const) } : {}),
+    })),
     // Mirrored, a right-handed turn is a left-handed one.
     motions: a.motions.map((m) =>
       m.kind === 'slide'

@@ -6,10 +6,13 @@ export const inCourses = defineCheck({
   id: 'courses',
   reads: ['assembly', 'space'],
   run({ assembly, space }): CheckResult[] {
-    const courses = coursesOf(space.construction)
-    const inWall = assembly.anchors.filter((x) => x.into === 'masonry')
-    if (!courses || inWall.length === 0) return []
-    const off = inWall.map((x) => ({ x, mm: offCourse(courses, x.at[2]) })).filter((o) => o.mm !== 0)
+    const inWall = assembly.anchors.flatMap((x) => {
+      const wall = x.side ? space.sides?.[x.side]?.construction : space.construction
+      const courses = x.into === 'masonry' && wall ? coursesOf(wall) : null
+      return courses ? [{ x, courses, mm: offCourse(courses, x.at[2]) }] : []
+    })
+    if (inWall.length === 0) return []
+    const off = inWall.filter((o) => o.mm !== 0)
     const worst = off.reduce((a, b) => (Math.abs(b.mm) > Math.abs(a.mm) ? b : a), off[0])
     return [
       plain({
@@ -20,13 +23,13 @@ export const inCourses = defineCheck({
         subject: 'wall',
         state: off.length > 0 ? 'fails' : 'holds',
         demand: off.length,
-        parts: [...new Set((off.length > 0 ? off.map((o) => o.x) : inWall).map((x) => x.part))],
+        parts: [...new Set((off.length > 0 ? off : inWall).map((o) => o.x.part))],
         data: {
           count: inWall.length,
           off: off.length,
           mm: worst ? Math.abs(worst.mm) : 0,
           up: worst && worst.mm > 0 ? 1 : 0,
-          joints: courses.fixIn === 'joints' ? 1 : 0,
+          joints: (worst ?? inWall[0]).courses.fixIn === 'joints' ? 1 : 0,
         },
       }),
     ]

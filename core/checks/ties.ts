@@ -47,29 +47,21 @@ export interface TieSite {
   boxes: PartBoxes
 }
 
-/** Every tie of a build pulled straight off its wall. */
-export function tiesPulled(a: Assembly, c: Given): TieGives[] {
-  return tiesGive(a, c, 1, (x, site) => {
-    if (isRated(x)) return [['rated', ratedGives(x, c)], ...boardBends(x, site, c)]
-    const [one, many] = [screwGives(x, site.part, c), pulledTogether(x.count)]
-    // One that goes up into a joist is pushed across its length.
-    if (drivenAlong(x) !== 1) return [['stud', unfactored(one && one.across.value * x.count, c)]]
-    if (!one) return [[woodOf(site.part) ? 'stud' : 'head', null]]
-    const inWall: Link[] = [
-      ['stud', unfactored(one.thread.value * many, c)],
-      ['head', unfactored(one.head.value * many, c)],
-    ]
-    return [...inWall, ...boardBends(x, site, c)]
-  })
-}
+/** Every tie of a build against what pulls it out from the wall behind. */
+export const tiesPulled = (a: Assembly, c: Given): TieGives[] => tiesGive(a, c, 1)
 
-/** Every tie of a build pushed along its wall: the screw across its length, through the board into the stud. */
-export function tiesAlong(a: Assembly, c: Given): TieGives[] {
-  return tiesGive(a, c, 0, (x, { part }) => {
-    if (isRated(x)) return [['rated', ratedGives(x, c)]]
-    const one = screwGives(x, part, c)
-    return [['stud', unfactored(one && one.across.value * x.count, c)]]
-  })
+/** Every tie of a build against what pushes it along the wall behind. */
+export const tiesAlong = (a: Assembly, c: Given): TieGives[] => tiesGive(a, c, 0)
+
+/** What one gives in its wall along an axis: pulled straight off it, or pushed across the length of its screw. */
+function inWall(x: Anchor, site: TieSite, axis: Axis, c: Given): Link[] {
+  const off = drivenAlong(x) === axis
+  const bends = () => (off ? boardBends(x, site, c) : [])
+  if (isRated(x)) return [['rated', ratedGives(x, c)], ...bends()]
+  const [one, many] = [screwGives(x, site.part, c), pulledTogether(x.count)]
+  if (!off) return [['stud', unfactored(one && one.across.value * x.count, c)]]
+  if (!one) return [[woodOf(site.part) ? 'stud' : 'head', null]]
+  return [['stud', unfactored(one.thread.value * many, c)], ['head', unfactored(one.head.value * many, c)], ...bends()]
 }
 
 type Link = [TieCode, number | null]
@@ -77,7 +69,7 @@ type Link = [TieCode, number | null]
 /** A strength of the method against loads as they are. */
 const unfactored = (n: number | null, c: Given): number | null => n && n / c.method.loadFactor.goods
 
-function tiesGive(a: Assembly, c: Given, axis: Axis, own: (x: Anchor, site: TieSite) => Link[]): TieGives[] {
+function tiesGive(a: Assembly, c: Given, axis: Axis): TieGives[] {
   // What holds in the slab is no tie: it holds where nothing falls.
   const holding = a.anchors.filter((x) => x.into !== 'slab' && x.holds.includes(axis === 1 ? 'y' : 'x'))
   if (holding.length === 0) return []
@@ -90,7 +82,7 @@ function tiesGive(a: Assembly, c: Given, axis: Axis, own: (x: Anchor, site: TieS
     const share = preparedShare(a, anchor)
     const links: Link[] = [
       ...(anchor.prepared ? [['prepared', share] satisfies Link] : []),
-      ...own(anchor, { part, joints, parts, boxes }),
+      ...inWall(anchor, { part, joints, parts, boxes }, axis, c),
       ['frame', frame && frame / mates],
     ]
     const unknown = links.find(([, n]) => n === null)
@@ -133,9 +125,10 @@ function boardBends(x: Anchor, { part, joints }: TieSite, c: Given): Link[] {
     grade &&
     c.method.bending(grade, { depthMm: t, nominalWidth: section.nominalWidth, flat: true }, c.settings)
   if (!fb) return [['board', null]]
-  const at = joints.map((j) => j.at[0])
-  const left = Math.min(...at.map((v) => (v <= x.at[0] ? x.at[0] - v : Infinity)))
-  const right = Math.min(...at.map((v) => (v >= x.at[0] ? v - x.at[0] : Infinity)))
+  const run = drivenAlong(x) === 0 ? 1 : 0
+  const [at, own] = [joints.map((j) => j.at[run]), x.at[run]]
+  const left = Math.min(...at.map((v) => (v <= own ? own - v : Infinity)))
+  const right = Math.min(...at.map((v) => (v >= own ? v - own : Infinity)))
   if (left === Infinity && right === Infinity) return [['board', null]]
   const armMm = left === Infinity ? right : right === Infinity ? left : (left * right) / Math.max(left + right, 1)
   return [['board', armMm <= 0 ? Infinity : unfactored((fb.value * sectionModulus(w, t)) / armMm, c)]]

@@ -2,6 +2,7 @@ import type { Anchor, Part } from '../assembly/assembly.ts'
 import { partBox } from '../assembly/part-box.ts'
 import { findScrew } from '../catalogue/fasteners.ts'
 import { findGrade } from '../catalogue/lumber.ts'
+import type { Axis } from '../geometry/vec.ts'
 import type { Strength } from '../mechanics/methods/method.ts'
 import { kept } from '../measure/kept.ts'
 import { pulledTogether } from '../mechanics/withdrawal.ts'
@@ -19,9 +20,9 @@ const ANCHOR_SAFETY = 4
 
 type Given = Pick<CheckContext, 'method' | 'settings'>
 
-/** Which way an anchor is driven: out of the wall, up into the ceiling, down into the floor. */
-export const drivenAlong = (x: Anchor): 1 | 2 =>
-  x.into === 'joist' || x.into === 'slab' || x.prepared?.on === 'ceiling' ? 2 : 1
+/** Which way an anchor is driven: into the wall beside it or behind it, up into the ceiling, down into the floor. */
+export const drivenAlong = (x: Anchor): Axis =>
+  x.into === 'joist' || x.into === 'slab' || x.prepared?.on === 'ceiling' ? 2 : x.side ? 0 : 1
 
 /** Known by its maker's rating only. */
 export const isRated = (x: Anchor) => ['masonry', 'concrete', 'slab', 'bolt'].includes(x.into)

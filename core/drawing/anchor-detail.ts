@@ -18,7 +18,7 @@ const SEEN_MM = 900
 /** A wall or slab is drawn as deep as the page shows, mm. */
 const SOLID_DEEP_MM = 300
 
-type Behind = Pick<FreeSpace, 'construction' | 'joists'>
+type Behind = Pick<FreeSpace, 'construction' | 'joists' | 'sides'>
 interface Ground {
   /** A stud or joist seen on end, or null for what goes on all round. */
   wideMm: number | null
@@ -29,11 +29,10 @@ interface Ground {
 }
 
 /** What a fixing goes into; null where that is not known. */
-function groundOf(x: Anchor, { construction: wall, joists }: Behind): Ground | null {
-  const [up, intoWall]: [Vec3, Vec3] = [
-    [0, 0, 1],
-    [0, -1, 0],
-  ]
+function groundOf(x: Anchor, { construction, joists, sides }: Behind): Ground | null {
+  const wall = x.side ? (sides?.[x.side]?.construction ?? construction) : construction
+  const up: Vec3 = [0, 0, 1]
+  const intoWall: Vec3 = x.side ? [x.side === 'left' ? -1 : 1, 0, 0] : [0, -1, 0]
   if (x.into === 'stud' && wall.kind === 'studs')
     return { wideMm: wall.studMm, liningMm: wall.lined ? wall.liningMm : 0, along: up, way: intoWall }
   if (x.into === 'joist' && joists?.size)

@@ -89,14 +89,16 @@ describe('joints drawn large', () => {
           expect(drawn).toEqual(expect.arrayContaining([x.part, `${x.id}-ground`]))
           continue
         }
-        expect(d.way.map((v) => v.toFixed(6)).map(Number)).toEqual(x.into === 'joist' ? [0, 0, 1] : [0, -1, 0])
+        const beside = x.side && [x.side === 'left' ? -1 : 1, 0, 0]
+        const way = x.into === 'joist' ? [0, 0, 1] : (beside ?? [0, -1, 0])
+        expect(d.way.map((v) => Number(v.toFixed(6)))).toEqual(way)
         expect(d.fasteners[0].intoMm).toBeCloseTo(x.embedMm, 6)
         const drawn = d.draw().marks.flatMap((m) => ('part' in m && m.part ? [m.part] : []))
         expect(drawn).toEqual(expect.arrayContaining([x.part, `${x.id}-stud`, `${x.id}-lining`]))
       }
       const [first] = a.anchors
       if (first && first.into !== 'masonry' && first.into !== 'slab')
-        expect(anchorDetail(a, first, { construction: { kind: 'masonry' }, joists: null })).toBeNull()
+        expect(anchorDetail(a, first, { construction: { kind: 'masonry' }, joists: null, sides: null })).toBeNull()
     },
   )
   it('a rail on a post, by hand: screws from the rail’s side, as deep as they are long less the rail', () => {

@@ -74,8 +74,8 @@ function rowsOf(spots: readonly Spot[], fromMm: number): { rows: SetRow[]; numbe
 /** @param anchors those that are marked: all of a step, or of the build */
 export function settingOut(a: Assembly, anchors: readonly Anchor[], space: Space, corner: Corner): SettingOut[] {
   const up = anchors.filter((x) => x.into === 'joist' || x.prepared?.on === 'ceiling')
-  // What goes into the floor is bored through what it holds, once that stands.
-  const onWall = anchors.filter((x) => !up.includes(x) && x.into !== 'neighbour' && x.into !== 'slab')
+  // What goes into the floor, or into a wall beside it, is bored through what it holds, once that stands.
+  const onWall = anchors.filter((x) => !up.includes(x) && x.into !== 'neighbour' && x.into !== 'slab' && !x.side)
   const out: SettingOut[] = []
   const shift = (p: Point): Point => [p[0] + corner.alongMm, p[1]]
   if (onWall.length > 0) {

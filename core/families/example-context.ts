@@ -2,7 +2,7 @@ import { startingSettings } from '../assembly/settings.ts'
 import { CONTAINERS, type GoodsKind } from '../catalogue/containers.ts'
 import { newGoods, type Goods } from '../goods/goods.ts'
 import type { UnitSystem } from '../measure/units.ts'
-import { freeSpace, plainCeiling, type Joists, type Room, type Wall } from '../room/room.ts'
+import { freeSpace, plainCeiling, type Joists, type Room, type SideWall, type Wall } from '../room/room.ts'
 import { boardsOf } from './boards-of.ts'
 import { startingPrices } from '../catalogue/prices.ts'
 import type { ShapeContext } from './family.ts'
@@ -122,7 +122,6 @@ export const smallTins = (system: UnitSystem): { item: Goods; count: number } =>
   count: 8,
 })
 
-/** The same room with walls that hold no screw, and an anchor whose rating somebody has looked up. */
 /** Hand tools that hang flat on a face: long and short ones, thick and thin. */
 export const handTools = (system: UnitSystem): { item: Goods; count: number }[] => {
   const tool = (id: string, [acrossMm, deepMm, tallMm]: [number, number, number], massKg: number, count: number) => ({
@@ -139,8 +138,20 @@ export const handTools = (system: UnitSystem): { item: Goods; count: number }[] 
   ]
 }
 
+/** The same room with walls that hold no screw, and an anchor whose rating somebody has looked up. */
 export const thinWalls = (c: ShapeContext): ShapeContext => ({
   ...c,
   space: { ...c.space, construction: { kind: 'thin' }, studsMm: [] },
   settings: { ...c.settings, anchorRatedN: 4000 },
 })
+
+/** The same wall, holding no screw, between two others whose studs do. */
+export function betweenWalls(c: ShapeContext): ShapeContext {
+  const side = (name: string, atMm: number): SideWall => ({
+    ...{ name, atMm, backPerMm: 0, highMm: 2440, nearMm: 20, obstacles: [] },
+    construction: c.space.construction,
+    studsMm: [140, 546, 952],
+  })
+  const { space } = thinWalls(c)
+  return { ...c, space: { ...space, sides: { left: side('Left', 0), right: side('Right', space.lengthMm) } } }
+}

@@ -23,6 +23,7 @@ import { mirroredJoists, mirroredSpace } from '../room/mirrored.ts'
 import { turnedJoists } from '../room/joists-turned.ts'
 import { drivenAlong } from '../checks/wall-fixing.ts'
 import { fallUnder, floorPlane, type FloorPlane } from '../room/floor.ts'
+import { sidesAt } from '../room/side-walls.ts'
 import { cornersAt, onPlan, outline, straightOutMm, type Outline, type WallLine } from '../room/outline.ts'
 import { fromHigher } from '../room/courses.ts'
 import { preparedFrom } from '../room/prepared.ts'
@@ -134,6 +135,7 @@ function spaceOf(p: Project, build: Build): FreeSpace | null {
     packMm: away ? 0 : build.outMm,
     // Mirrored it is shaped before it is known how long it is.
     corners: away || build.mirrored ? null : cornersAt(p.room, wall.id, build.offsetMm),
+    sides: away || build.mirrored ? null : sidesAt(p.room, wall.id, { alongMm: build.offsetMm, outMm: build.outMm }),
     heightMm: Math.min(space.heightMm, ceilingMm),
     lengthMm: turned && line ? acrossMm(o, line, build) : space.lengthMm,
     depthMm: turned ? Math.max(space.depthMm, 1200) : away ? Math.max(depthMm, 1200) : depthMm,
@@ -218,6 +220,7 @@ function spaceOn(space: FreeSpace, build: Build, { lower, top: { box }, highMm }
     ceilingMm: Math.max(1, space.ceilingMm - highMm),
     floor: 'top',
     floorFall: LEVEL,
+    sides: null,
     construction: fromHigher(space.construction, highMm),
     prepared: preparedFrom(space.prepared, { upMm: highMm }),
   }

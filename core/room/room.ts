@@ -126,8 +126,8 @@ export type Room = z.infer<typeof room>
 const AT_WALL_MM = 20
 /** Past a skirting by this it still does, mm. */
 const PAST_SKIRTING_MM = 10
-export const standsAtWall = (w: Wall, outMm: number): boolean =>
-  outMm <= Math.max(AT_WALL_MM, w.skirting ? w.skirting.deepMm + PAST_SKIRTING_MM : 0)
+export const atWallMm = (w: Wall): number => Math.max(AT_WALL_MM, w.skirting ? w.skirting.deepMm + PAST_SKIRTING_MM : 0)
+export const standsAtWall = (w: Wall, outMm: number): boolean => outMm <= atWallMm(w)
 
 /** A corner nobody has measured is taken as square. */
 export const cornerOf = (w: Wall): number => w.cornerRad ?? Math.PI / 2
@@ -174,6 +174,8 @@ export interface FreeSpace {
   prepared: readonly Prepared[]
   /** The corners at both ends of the wall; null where the build is not set along it, or nobody knows them. */
   corners: Corners | null
+  /** The walls square to it at both ends; null as the corners are. */
+  sides: Sides | null
   /** Nothing is behind it: it can fall that way too. */
   away: boolean
 }
@@ -186,6 +188,26 @@ export interface Corner {
 export interface Corners {
   left: Corner | null
   right: Corner | null
+}
+
+/** A wall that meets the one behind a space at a right angle, or nearly. */
+export interface SideWall {
+  name: string
+  construction: Construction
+  /** Where its face is along the space at the back of it, mm, and how far it goes back for each mm out from that. */
+  atMm: number
+  backPerMm: number
+  highMm: number
+  /** What ends no further from it stands at it, mm. */
+  nearMm: number
+  /** Centres of its studs out from the back of the space, mm. */
+  studsMm: number[]
+  /** What is on or in it, by the same measure, with the room each keeps. */
+  obstacles: readonly { from: number; to: number; footMm: number; headMm: number }[]
+}
+export interface Sides {
+  left: SideWall | null
+  right: SideWall | null
 }
 
 /** What is in the way at a wall, with the room it keeps round it, from the left end and the floor of the space, mm. */
@@ -253,6 +275,7 @@ export const freeSpace = (r: Room, w: Wall, offsetMm: number, untilMm = w.length
   joists: null,
   packMm: 0,
   corners: null,
+  sides: null,
   away: false,
   obstacles: r.features
     .filter((f) => f.wallId === w.id && !FEATURE_DEFAULTS[f.kind].prepared && !f.comesDown)

@@ -88,6 +88,7 @@ export const ROOM_TABLE: Record<string, Words> = {
         ? `Not proven: "${d.name}"${and} hangs from the same joists, and together they may take ${say.percent(Number(d.sum))} of what those may. Hang one from other joists, or less on both.`
         : `Not proven: "${d.name}"${and} hangs from the same joists, and what one of them asks of those is not known.`
   },
+  'in-side-wall': (_r, d) => `${plural(Number(d.count), 'fixing')} into ${d.wall}, beside it.`,
   'in-masonry': (_r, d) => `${d.count} fixings into ${d.wall}.`,
   'one-fixing': (_r, d, say) => {
     const turns = `lands in ${d.kind === 'studs' ? 'a stud of ' : ''}${d.wall}: it can still turn.`

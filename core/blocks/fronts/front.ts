@@ -1,8 +1,8 @@
 import { SPRING_WIDE_MM } from '../../catalogue/gas-springs.ts'
-import { HINGE } from '../../catalogue/hardware.ts'
+import { CURTAIN_RAIL, HINGE } from '../../catalogue/hardware.ts'
 import { z } from '../../measure/schema.ts'
-import { inches } from '../../measure/units.ts'
-import { behindSliding, besideSlides, besideSliding } from './sliding.ts'
+import { inches, type UnitSystem } from '../../measure/units.ts'
+import { behindSliding, besideSlides, besideSliding, slidingDeep } from './sliding.ts'
 
 /** How openings are closed: not at all, with flat leaves on hinges, or with a curtain. */
 export const front = z.enum(['open', 'doors', 'curtain'])
@@ -20,6 +20,11 @@ export const latch = z.enum(['none', 'magnet'])
 const STICK_OUT = inches(1 / 2)
 /** What a thing may stand out in front: nothing where something shuts. */
 export const standsOut = (f: string): number => (f === 'open' ? STICK_OUT : 0)
+/** How far what closes it stands out past what stands there, mm. @param sheetMm thickness of leaves and panels */
+export function frontDeep(f: string, sheetMm: number, yard: UnitSystem): number {
+  if (f === 'open') return 0
+  return f === 'curtain' ? CURTAIN_RAIL.sizeMm : f === 'sliding' ? slidingDeep(yard) : sheetMm
+}
 
 /** What hinges and springs leave of the width of an opening. */
 export function besideHinges<T extends { left: number; right: number }>(f: string, o: T): T {

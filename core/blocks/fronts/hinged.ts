@@ -128,6 +128,9 @@ function leaf(d: Draft, l: Leaves, s: { id: string; from: number; to: number; hu
   return s.id
 }
 
+/** What a hinge needs free between two things that lie on the upright, for leaves so thick, mm. */
+export const hingeRoom = (thicknessMm: number): number => HINGE.highMm + 2 * CLEAR_MM + thicknessMm + STEP_MM
+
 /**
  * Middles of the hinges: evenly between the outer ones, each moved down or up past a panel or another hinge that lies
  * there.

@@ -9,7 +9,9 @@ const MASONRY_SPACING = 800
 /** Ties to studs or masonry that are enough: then nobody looks for bolts and blocking. */
 const ENOUGH_TIES = 2
 /** Thread wanted in a stud behind the lining by what is only tied, mm. */
-const TIE_EMBED_MM = 32
+export const TIE_EMBED_MM = 32
+/** Ties keep this far from the ends of what they go through, mm. */
+export const TIE_EDGE_MM = 20
 
 /**
  * Ties a horizontal part near the wall to what is behind it: to each stud it passes, or at regular places in masonry.
@@ -20,7 +22,7 @@ const TIE_EMBED_MM = 32
 export function tieToWall(d: Draft, part: string, space: FreeSpace, system: UnitSystem, behindMm = 0): number {
   const b = d.box(part)
   const c = space.construction
-  const edge = 20
+  const edge = TIE_EDGE_MM
   const spots =
     c.kind === 'studs'
       ? space.studsMm.filter((x) => x > b.min[0] + edge && x < b.max[0] - edge)
@@ -39,7 +41,7 @@ export function tieToWall(d: Draft, part: string, space: FreeSpace, system: Unit
   return all.length
 }
 
-function places(left: number, right: number): number[] {
+export function places(left: number, right: number): number[] {
   const n = Math.max(2, Math.ceil((right - left) / MASONRY_SPACING))
   return Array.from({ length: n }, (_, i) => left + ((right - left) * (i + 0.5)) / n)
 }

@@ -6,7 +6,7 @@ import { screwFor } from '../../catalogue/fasteners.ts'
 import type { UnitSystem } from '../../measure/units.ts'
 import { onCourse } from '../../room/courses.ts'
 import { APART_MM, NUT_MM, preparedBehind, type PreparedSpot } from '../../room/prepared.ts'
-import type { FreeSpace } from '../../room/room.ts'
+import type { Construction, FreeSpace } from '../../room/room.ts'
 
 /*
  * Fixings through a piece into the wall behind it: where they can be, what they are, and what they hold.
@@ -125,22 +125,30 @@ export function anchorAt(
 ): string {
   const c = w.space.construction
   // The screw passes what packs it out as well.
-  const all = at.throughMm + w.space.packMm + (c.kind === 'studs' && c.lined ? c.liningMm : 0)
+  const all = at.throughMm + w.space.packMm + liningOf(c)
   const passes = (id: string) => d.box(id).min[0] <= at.x && d.box(id).max[0] >= at.x
   const bored = [part, ...before.filter(passes)]
   if (at.into) return intoPrepared(d, bored, { ...at, into: at.into, throughMm: all }, { w, embedMm, holds, count })
-  const screw = screwFor((all + embedMm) / 1.95, 200, w.system)
-  const stud = c.kind === 'studs'
-  return d.anchor({
-    part,
-    into: stud ? 'stud' : c.kind === 'masonry' ? 'masonry' : 'concrete',
-    at: [at.x, 0, at.z],
-    count: stud ? count : 1,
-    fastener: stud ? screw.id : null,
-    embedMm: stud ? screw.lengthMm - all : 0,
-    holds,
-  })
+  const fixing = fixingInto(c, { throughMm: all, embedMm, count }, w.system)
+  return d.anchor({ part, at: [at.x, 0, at.z], ...fixing, holds })
 }
+
+/**
+ * What goes into a wall: a screw of the catalogue into a stud, or an anchor known by its maker's rating.
+ * @param of all it passes before what holds it, thread wanted in that, and how many go beside each other into a stud
+ */
+export function fixingInto(
+  c: Construction,
+  { throughMm, embedMm, count }: { throughMm: number; embedMm: number; count: number },
+  system: UnitSystem,
+): Pick<Anchor, 'into' | 'count' | 'fastener' | 'embedMm'> {
+  if (c.kind !== 'studs')
+    return { into: c.kind === 'masonry' ? 'masonry' : 'concrete', count: 1, fastener: null, embedMm: 0 }
+  const screw = screwFor((throughMm + embedMm) / 1.95, 200, system)
+  return { into: 'stud', count, fastener: screw.id, embedMm: Math.max(0, screw.lengthMm - throughMm) }
+}
+/** Lining before the studs of a wall, mm. */
+export const liningOf = (c: Construction): number => (c.kind === 'studs' && c.lined ? c.liningMm : 0)
 
 /** An anchor on a bolt that is there, which it is bored for, or with its thread in blocking. */
 function intoPrepared(

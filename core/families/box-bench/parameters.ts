@@ -1,5 +1,5 @@
 import { THIN_BACK } from '../../blocks/carcass/standing.ts'
-import { front, latch } from '../../blocks/fronts/front.ts'
+import { latch, panelFront } from '../../blocks/fronts/front.ts'
 import { z } from '../../measure/schema.ts'
 import type { UnitSystem } from '../../measure/units.ts'
 import { countDim, dim, dims, sheet } from '../params.ts'
@@ -30,7 +30,7 @@ export const boxBenchParams = z.object({
   layers: z.enum(['one', 'two']),
   sheet,
   backSheet: sheet,
-  front,
+  front: panelFront,
   latch,
   tie: z.boolean(),
 })

@@ -1,8 +1,7 @@
 import { unitsOf } from '../../assembly/settings.ts'
 import { NAILER } from '../../blocks/carcass/standing.ts'
 import { dadoDepth } from '../../blocks/carcass/shelf-between.ts'
-import { clearInBox, placesInBox } from '../../blocks/fronts/front.ts'
-import { CURTAIN_RAIL } from '../../catalogue/hardware.ts'
+import { clearInBox, frontDeep, placesInBox } from '../../blocks/fronts/front.ts'
 import { findSection, type Section } from '../../catalogue/lumber.ts'
 import { findSheet, type Sheet } from '../../catalogue/sheets.ts'
 import { bad, good, type Result } from '../../measure/result.ts'
@@ -176,8 +175,7 @@ function depths(
   const deep = benchDepth(ctx, pen, topSheet, { code: 'box-overhang' })
   if (!deep.ok) return deep
   const { depthMm, overhangMm } = deep.value
-  const closing =
-    p.front === 'doors' ? findSheet(p.sheet)!.thicknessMm : p.front === 'curtain' ? CURTAIN_RAIL.sizeMm : 0
+  const closing = frontDeep(p.front, findSheet(p.sheet)!.thicknessMm, ctx.settings.yard)
   const frontMm = depthMm - overhangMm - closing
   const leastMm = depthMm - frontMm + back.thicknessMm + LEAST_DEEP_MM
   return depthMm < leastMm ? bad('box-bench-shallow', { mm: depthMm, leastMm }, 'depthMm') : good({ depthMm, frontMm })

@@ -2,7 +2,7 @@ import { draft, type Draft } from '../../assembly/draft.ts'
 import { unitsOf } from '../../assembly/settings.ts'
 import { housedShelf } from '../../blocks/carcass/shelf-between.ts'
 import { backOver, standUpright, tieNailer } from '../../blocks/carcass/standing.ts'
-import { placesInBox } from '../../blocks/fronts/front.ts'
+import { panelFront, placesInBox } from '../../blocks/fronts/front.ts'
 import { GAP_MM } from '../../blocks/fronts/hinged.ts'
 import { closeFront, overSheets } from '../../blocks/fronts/standing.ts'
 import { stiffFrame } from '../../blocks/mounts/stiff-frame.ts'
@@ -209,7 +209,7 @@ function choices(p: BoxBenchParams, ctx: ShapeContext): Choice[] {
     coded('layers', 'layers', ['one', 'two']),
     sheet('sheet', 'sheet', [...BOX_SHEETS[yard], ...ownSheets]),
     sheet('backSheet', 'back-sheet', GROOVE_SHEETS[yard]),
-    coded('front', 'front', ['open', 'doors', 'curtain']),
+    coded('front', 'front', panelFront.options),
     ...(p.front === 'doors' ? [coded('latch', 'latch', ['magnet', 'none'])] : []),
     coded('tie', 'tie', [true, false]),
   ]

@@ -1,18 +1,17 @@
 import { unitsOf, type Settings } from '../../assembly/settings.ts'
 import { dadoDepth } from '../../blocks/carcass/shelf-between.ts'
 import { NAILER } from '../../blocks/carcass/standing.ts'
-import { besideHinges, takenByHinges, underHinges } from '../../blocks/fronts/front.ts'
+import { besideHinges, frontDeep, takenByHinges, underHinges } from '../../blocks/fronts/front.ts'
 import { overOpening } from '../../blocks/fronts/face-frame.ts'
 import { GAP_MM, ONE_LEAF_MM } from '../../blocks/fronts/hinged.ts'
 import { roomFor, rowsOf, springFor, type Row } from '../../blocks/fronts/lift-up.ts'
-import { slidingDeep, slidingFault } from '../../blocks/fronts/sliding.ts'
+import { slidingFault } from '../../blocks/fronts/sliding.ts'
 import { economicalRip, standingDepth } from '../../blocks/sizing/economical-rip.ts'
 import { findSection, type Section } from '../../catalogue/lumber.ts'
-import { CURTAIN_RAIL } from '../../catalogue/hardware.ts'
 import { findSheet, type Sheet } from '../../catalogue/sheets.ts'
 import { bad, good, type Problem, type Result } from '../../measure/result.ts'
 import { roundDown } from '../../measure/rounding.ts'
-import { inches, type Units, type UnitSystem } from '../../measure/units.ts'
+import { inches, type Units } from '../../measure/units.ts'
 import { canHoldTie } from '../../room/room.ts'
 import { shelfPlay, sumTerms, type DimPen } from '../dim-pen.ts'
 import type { ShapeContext } from '../family.ts'
@@ -112,9 +111,6 @@ interface Sizes {
 const openingsOf = (walls: readonly Wall[]): Opening[] =>
   walls.slice(1).map((w, k) => ({ left: walls[k].to, right: w.from }))
 
-/** How far its front stands out past the uprights. */
-const frontThick = (p: ClosetFrontParams, t: number, yard: UnitSystem): number =>
-  p.front === 'open' ? 0 : p.front === 'curtain' ? CURTAIN_RAIL.sizeMm : p.front === 'sliding' ? slidingDeep(yard) : t
 /** What of an opening fittings of its front take: the most of what is on it. */
 export const fittingsOf = (p: ClosetFrontParams): string => (p.front === 'both' ? 'lift-up' : p.front)
 
@@ -171,7 +167,7 @@ function acrossOf(p: ClosetFrontParams, ctx: ShapeContext, pen: DimPen, s: Sizes
   const unfaced = faceFault(p)
   if (unfaced) return bad(unfaced, {}, 'face')
   const faceMm = s.face?.thicknessMm ?? 0
-  const room = ctx.space.depthMm - s.back.thicknessMm - faceMm - frontThick(p, s.t, ctx.settings.yard)
+  const room = ctx.space.depthMm - s.back.thicknessMm - faceMm - frontDeep(p.front, s.t, ctx.settings.yard)
   const rip = economicalRip(s.sheet, ctx.settings, deepest, room)
   const deep = standingDepth(
     rip,

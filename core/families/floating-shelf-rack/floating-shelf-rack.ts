@@ -44,6 +44,11 @@ export const floatingShelfRack = family<FloatingShelfRackParams>({
       context: exampleContext('metric', [exampleGoods('metric', 'box', 6)]),
     },
     {
+      name: 'cartons behind doors, metric',
+      params: { ...startingParams('metric', true), front: 'doors', bays: 2, clearMm: 610 },
+      context: exampleContext('metric', [exampleGoods('metric', 'box', 6)]),
+    },
+    {
       name: 'bags in a shed whose walls carry nothing',
       params: startingParams('metric', false, true),
       context: thinWalls(exampleContext('metric', [exampleGoods('metric', 'bag', 8)])),

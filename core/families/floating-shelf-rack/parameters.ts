@@ -1,3 +1,4 @@
+import { slidingFront } from '../../blocks/fronts/front.ts'
 import { z } from '../../measure/schema.ts'
 import type { UnitSystem } from '../../measure/units.ts'
 import type { Raw } from '../family.ts'
@@ -33,6 +34,7 @@ export const floatingShelfRackParams = z.object({
   /** Panels over the outer faces of both ends, which then need no diagonals. */
   cover: z.enum(COVERS),
   coverSheet: sheet,
+  front: slidingFront,
 })
 export type FloatingShelfRackParams = z.infer<typeof floatingShelfRackParams>
 
@@ -71,12 +73,14 @@ export const startingParams = (system: UnitSystem, canTie: boolean, canPin = fal
   ...tiedOrAlone(system, canTie, canPin),
   strips: 'glued',
   cover: 'none',
+  front: 'open',
 })
 
-/** The first form had open ends. */
+/** The first form had open ends, the second no front. */
 export const UPGRADES = [
   (raw: Raw): Raw => {
     const { coverSheet } = STOCK[String(raw.postSection).endsWith('mm') ? 'metric' : 'imperial']
     return { cover: 'none', coverSheet, ...raw }
   },
+  (raw: Raw): Raw => ({ front: 'open', ...raw }),
 ]

@@ -1,5 +1,8 @@
 import { unitsOf } from '../../assembly/settings.ts'
 import { shareOf } from '../../blocks/sizing/share-of.ts'
+import { besideHinges, frontDeep, takenByHinges } from '../../blocks/fronts/front.ts'
+import { hingeRoom } from '../../blocks/fronts/hinged.ts'
+import { slidingFault } from '../../blocks/fronts/sliding.ts'
 import { findSection, type Section } from '../../catalogue/lumber.ts'
 import { findSheet, type Sheet } from '../../catalogue/sheets.ts'
 import { reachMm } from '../../goods/person.ts'
@@ -53,13 +56,16 @@ export interface Plan {
   back: Section
   sheet: Sheet
   tied: boolean
-  /** Where posts begin, out from the wall. */
   /** Over its ends; null where there is none. */
   cover: Sheet | null
+  /** Where posts begin, out from the wall. */
   backMm: number
   /** Left faces of the frames' posts. */
   frames: number[]
+  /** Between the cleats of each bay, between its posts, and what hinges leave of it. */
   openings: Opening[]
+  between: Opening[]
+  free: Opening[]
   clearMm: number
   deepMm: number
   highMm: number
@@ -105,9 +111,10 @@ export function planOut(p: FloatingShelfRackParams, ctx: ShapeContext, pen: DimP
   const widest = Math.max(...ctx.goods.map((g) => g.item.acrossMm))
   const { aboveMm, sideMm } = shelfPlay(pen, 600)
 
-  const mostDeep = ctx.space.depthMm - backMm
+  const outMm = p.front === 'open' ? STICK_OUT : 0
+  const mostDeep = ctx.space.depthMm - backMm - frontDeep(p.front, sheet.thicknessMm, ctx.settings.yard)
   const deep = shareOf(sheet.widthMm, ctx.settings, {
-    wantedMm: deepest - STICK_OUT,
+    wantedMm: deepest - outMm,
     leastMm: LEAST_DEEP_MM,
     mostMm: Math.min(MOST_DEEP_MM, mostDeep),
   })
@@ -117,8 +124,8 @@ export function planOut(p: FloatingShelfRackParams, ctx: ShapeContext, pen: DimP
     { code: 'floating-depth', terms: [], data: { parts: deep?.n ?? 1, sheetMm: sheet.widthMm, deepestMm: deepest } },
   )
   if (deepMm > mostDeep) return bad('floating-too-deep', { mm: deepMm + backMm, mostMm: ctx.space.depthMm }, 'depthMm')
-  // Room for things lies between the cleats, which run up both sides of a bay.
-  const lost = 2 * cleat.thicknessMm
+  // Room for things lies between the cleats, which run up both sides of a bay, and beside what hinges take.
+  const lost = 2 * cleat.thicknessMm + takenByHinges(p.front)
   const wide = shareOf(sheet.lengthMm, ctx.settings, {
     wantedMm: Math.max(LEAST_WIDE_MM, widest + 2 * sideMm + lost),
     leastMm: LEAST_WIDE_MM,
@@ -129,7 +136,9 @@ export function planOut(p: FloatingShelfRackParams, ctx: ShapeContext, pen: DimP
     wide ? wide.mm + 2 * LOOSE_MM : LEAST_WIDE_MM,
     { code: 'floating-width', terms: [], data: { parts: wide?.n ?? 1, sheetMm: sheet.lengthMm, widestMm: widest } },
   )
-  const leastRise = cleat.widthMm + sheet.thicknessMm + 5
+  // Leaves hang on the posts between the cleats.
+  const betweenMm = p.front === 'doors' ? hingeRoom(sheet.thicknessMm) : 5
+  const leastRise = cleat.widthMm + sheet.thicknessMm + betweenMm
   const riseMm = pen.length(
     { path: 'riseMm', code: 'floating-rise', min: 60, max: 400 },
     Math.max(roundDown(RISE, units), roundUp(leastRise, units)),
@@ -157,6 +166,7 @@ export function planOut(p: FloatingShelfRackParams, ctx: ShapeContext, pen: DimP
       const left = endMm + post.thicknessMm + k * pitch
       return { left: left + cleat.thicknessMm, right: left + clearMm - cleat.thicknessMm }
     })
+  const free = (o: Opening) => besideHinges(p.front, o)
   const topOf = (levels: Level[], placed: readonly number[]) =>
     all[placed[placed.length - 1]] +
     sheet.thicknessMm +
@@ -167,7 +177,7 @@ export function planOut(p: FloatingShelfRackParams, ctx: ShapeContext, pen: DimP
     return grownTo(levels, all[placed[placed.length - 1]] + sheet.thicknessMm, mostHigh, ctx.settings)
   }
   const housed = (n: number) =>
-    house(ctx.goods, null, p.shelves, openingsFor(n), deepMm, sideMm, STICK_OUT, grows, LIMITS.shelves)
+    house(ctx.goods, null, p.shelves, openingsFor(n).map(free), deepMm, sideMm, outMm, grows, LIMITS.shelves)
   const wanted = Array.from({ length: most }, (_, i) => i + 1).find((n) => housed(n).unhoused.length === 0) ?? most
   const things = ctx.goods.reduce((n, g) => n + g.count, 0)
   const bays = pen.count({ path: 'bays', code: 'floating-bays', min: 1, max: LIMITS.bays }, wanted, {
@@ -178,6 +188,10 @@ export function planOut(p: FloatingShelfRackParams, ctx: ShapeContext, pen: DimP
   const wideMm = bays * pitch + post.thicknessMm + 2 * endMm
   if (wideMm > ctx.space.lengthMm + 1e-6)
     return bad('floating-too-wide', { mm: wideMm, mostMm: ctx.space.lengthMm }, p.bays === null ? 'clearMm' : 'bays')
+  const openings = openingsFor(bays)
+  const between = openings.map((o) => ({ left: o.left - cleat.thicknessMm, right: o.right + cleat.thicknessMm }))
+  const unslid = p.front === 'sliding' ? slidingFault(between, ctx.settings, post.thicknessMm) : null
+  if (unslid) return bad(unslid.code, unslid.data, unslid.field)
   const { levels, unhoused } = housed(bays)
   pen.count({ path: 'shelves', code: 'floating-shelves', min: 1, max: LIMITS.shelves }, levels.length, {
     code: 'floating-shelves',
@@ -207,7 +221,9 @@ export function planOut(p: FloatingShelfRackParams, ctx: ShapeContext, pen: DimP
       cover,
       backMm,
       frames: Array.from({ length: bays + 1 }, (_, k) => endMm + k * pitch),
-      openings: openingsFor(bays),
+      openings,
+      between,
+      free: openings.map(free),
       clearMm,
       deepMm,
       highMm,
@@ -215,7 +231,7 @@ export function planOut(p: FloatingShelfRackParams, ctx: ShapeContext, pen: DimP
       places,
       shelves: placed.map((place, i) => ({ place, level: levels[i] })),
       play: { sideMm, aboveMm },
-      stickOutMm: STICK_OUT,
+      stickOutMm: outMm,
     },
     unhoused,
   })

@@ -6,6 +6,9 @@ import { stripUnder } from '../../blocks/carcass/under-edge.ts'
 import { braceEnds, stackBraces } from '../../blocks/frame/stacked-braces.ts'
 import { placeBrace } from '../../blocks/frame/brace.ts'
 import { standPost } from '../../blocks/frame/standing-post.ts'
+import { slidingFront } from '../../blocks/fronts/front.ts'
+import { trackStock } from '../../blocks/fronts/sliding.ts'
+import { closeFront, overPosts, stretch } from '../../blocks/fronts/standing.ts'
 import { ANGLE_ROOM_MM, pinFoot } from '../../blocks/mounts/pinned-foot.ts'
 import { tieToWall } from '../../blocks/mounts/tie.ts'
 import { spliceOver } from '../../blocks/sizing/splice.ts'
@@ -65,7 +68,25 @@ export function shapeFloatingShelfRack(p: FloatingShelfRackParams, ctx: ShapeCon
       }),
     ),
   )
+  front(d, p, ctx, plan)
   return good({ assembly: d.assembly, dims: pen.dims, choices: choices(p, ctx), unhoused })
+}
+
+function front(d: Draft, p: FloatingShelfRackParams, ctx: ShapeContext, plan: Plan) {
+  const posts = plan.frames.flatMap((_x, f) => ['rear', 'front'].map((side) => `post-${f}-${side}`))
+  const railed = posts.filter((id) => id.endsWith('-front'))
+  closeFront(d, {
+    front: p.front,
+    sheet: plan.sheet,
+    closed: overPosts(d, plan.between, railed),
+    uprights: posts,
+    railed,
+    frontMm: plan.backMm + plan.deepMm,
+    headMm: plan.highMm,
+    of: trackStock(ctx.settings),
+    // No hinge where a cleat ends, with a shelf on it.
+    panelsMm: plan.places.flatMap((z) => stretch(z - plan.cleat.widthMm, z + plan.sheet.thicknessMm)),
+  })
 }
 
 const board = (section: string, grade: string, treated = false): Stock => ({ kind: 'board', section, grade, treated })
@@ -281,7 +302,7 @@ function bays(d: Draft, ctx: ShapeContext, plan: Plan) {
   plan.shelves.forEach((s, i) => {
     const above = plan.shelves[i + 1]
     const floorMm = plan.places[s.place] + plan.sheet.thicknessMm
-    plan.openings.forEach((o, k) => {
+    plan.free.forEach((o, k) => {
       const strips = d.assembly.parts.filter((x) => x.id.startsWith(`strip-${k}-${i + 1}-`))
       const head = above
         ? Math.min(plan.places[above.place], ...strips.map((x) => d.box(x.id).min[2]))
@@ -315,6 +336,7 @@ function choices(p: FloatingShelfRackParams, ctx: ShapeContext): Choice[] {
     section('stripSection', 'strip-section', thin.slice(0, 2)),
     section('cleatSection', 'floating-cleat', thin),
     section('postSection', 'post-section', posts),
+    coded('front', 'front', slidingFront.options),
     coded('cover', 'floating-cover', COVERS),
     ...(p.cover === 'ends'
       ? [sheet('coverSheet', 'cover-sheet', imperial ? ['ply-3/8', 'ply-15/32'] : ['ply-9mm', 'ply-12mm'])]

@@ -1,4 +1,5 @@
 import { levelStep, loadStep, pinStep, tieStep } from '../../blocks/mounts/steps.ts'
+import { frontSteps } from '../../blocks/fronts/step.ts'
 import { called, fixedBy } from '../../steps/fixed-by.ts'
 import { stepsWith, type Step } from '../../steps/step.ts'
 import type { Shaped } from '../family.ts'
@@ -118,6 +119,7 @@ export function floatingShelfRackSteps(p: FloatingShelfRackParams, { assembly: a
       cautions: [],
       hold: { code: 'tallest-fits' },
     }),
+    ...frontSteps(a),
     loadStep(held),
   ]
   return steps.filter((s): s is Step => s !== false)

@@ -22,6 +22,7 @@ export function postRackLevers(p: PostRackParams): Lever<PostRackParams>[] {
   else
     for (const sheet of stifferSheets(p.coverSheet)) add('cover-sheet', { coverSheet: sheet.id }, { sheet: sheet.id })
   standingLevers(p, { add })
+  if (p.sides === 'free') add('tie-sides', { sides: 'tied' })
   if (p.brace || p.ends === 'braced')
     for (const section of THICKER_BRACE[p.backSection] ?? []) add('back-section', { backSection: section }, { section })
   for (const railJoint of ['more-screws', 'bolts'] as const)

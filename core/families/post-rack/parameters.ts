@@ -13,6 +13,8 @@ export const TOP_FRAME = ['between-posts', 'on-posts'] as const
 /** How far the sheets of a rack on posts reach. */
 export const PANELS = ['between-posts', 'round-posts'] as const
 
+export const SIDES = ['free', 'tied'] as const
+
 export const postRackParams = z.object({
   /** Fill the wall, or be only as long as the goods need. */
   follow: z.enum(['goods', 'wall']),
@@ -51,6 +53,8 @@ export const postRackParams = z.object({
   crossJoint: z.enum(['two', 'three', 'four']),
   brace: z.boolean(),
   tie: z.boolean(),
+  /** What stands at a wall with an end of it is free there, or tied to that wall. */
+  sides: z.enum(SIDES),
   ends,
   feet,
   raise: z.enum(['tilt', 'in-place']),
@@ -90,6 +94,7 @@ export const startingParams = (system: UnitSystem, canTie: boolean, canPin = fal
   panels: 'between-posts',
   topFrame: 'between-posts',
   ...tiedOrAlone(system, canTie, canPin),
+  sides: 'free',
   railJoint: 'screws',
   supports: 'single',
   crossJoint: 'two',
@@ -124,7 +129,7 @@ export const DUTY: Record<UnitSystem, Preset> = {
 /**
  * The first form knew fewer joints, and no fronts; the second no braced ends and no feet held down; the third no panels
  * over its back; the fourth no sheets round its posts; the fifth every shelf in every module; the sixth no pieces under
- * rails; the seventh no frame on top of its posts.
+ * rails; the seventh no frame on top of its posts; the eighth no ties to the walls beside it.
  */
 export const UPGRADES = [
   (raw: Raw): Raw => ({ railJoint: 'screws', crossJoint: 'two', front: 'open', ...raw }),
@@ -138,4 +143,5 @@ export const UPGRADES = [
   (raw: Raw): Raw => ({ leftOut: [], ...raw }),
   (raw: Raw): Raw => ({ supports: 'single', ...raw }),
   (raw: Raw): Raw => ({ topFrame: 'between-posts', ...raw }),
+  (raw: Raw): Raw => ({ sides: 'free', ...raw }),
 ]

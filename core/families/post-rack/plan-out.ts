@@ -1,9 +1,8 @@
 import { standingDepth } from '../../blocks/sizing/economical-rip.ts'
 import { ANGLE_ROOM_MM } from '../../blocks/mounts/pinned-foot.ts'
 import { leastRise } from '../../blocks/frame/brace.ts'
-import { besideHinges } from '../../blocks/fronts/front.ts'
-import { coversMore, slidingDeep, slidingFault, widestPanel } from '../../blocks/fronts/sliding.ts'
-import { CURTAIN_RAIL } from '../../catalogue/hardware.ts'
+import { besideHinges, frontDeep } from '../../blocks/fronts/front.ts'
+import { coversMore, slidingFault, widestPanel } from '../../blocks/fronts/sliding.ts'
 import { findSection } from '../../catalogue/lumber.ts'
 import { findSheet } from '../../catalogue/sheets.ts'
 import { roundDown } from '../../measure/rounding.ts'
@@ -95,7 +94,7 @@ export function planOut(
   const { kerfMm, squaringTrimMm, sheetTrimMm } = ctx.settings
 
   const outMm = p.front === 'open' ? STICK_OUT : 0
-  const closedMm = closedDeep(p, s, ctx)
+  const closedMm = frontDeep(p.front, s.sheetThick, ctx.settings.yard)
 
   // Depth: the narrowest rip of a sheet that takes the deepest thing and leaves the posts inside the space.
   const deepest = ctx.goods.reduce((d, g) => Math.max(d, g.item.deepMm), 0)
@@ -303,13 +302,6 @@ const overPostsMm = (frameMm: number, s: Pick<Stocks, 'postThick'>): number => f
 /** A level whose frame lies on the posts. */
 export const liesOnPosts = (p: PostRackParams, plan: Pick<PostRackPlan, 'tops'>, level: number): boolean =>
   p.topFrame === 'on-posts' && level === plan.tops.length - 1
-
-/** How far what closes its front stands out past the posts, mm. */
-function closedDeep(p: PostRackParams, s: Stocks, ctx: ShapeContext): number {
-  if (p.front === 'doors' || p.front === 'panel') return s.sheetThick
-  if (p.front === 'sliding') return slidingDeep(ctx.settings.yard)
-  return p.front === 'curtain' ? CURTAIN_RAIL.sizeMm : 0
-}
 
 /** A module that is not there, or a bay with nothing over it. */
 function oddBay(

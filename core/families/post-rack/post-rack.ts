@@ -1,7 +1,8 @@
 import { canHoldTie } from '../../room/room.ts'
-import { exampleContext, exampleGoods, highThing, thinWalls } from '../example-context.ts'
+import { betweenWalls, exampleContext, exampleGoods, highThing, thinWalls } from '../example-context.ts'
 import { family, type ShapeContext } from '../family.ts'
 import { belongsOnFloor } from '../house-on-shelves.ts'
+import { holdsBeside } from '../../blocks/mounts/side-tie.ts'
 import { onFramedShelves } from '../../goods/ways.ts'
 import { postRackLevers, postRackSavers } from './levers.ts'
 import { LIMITS, UPGRADES, postRackParams, startingParams, type PostRackParams } from './parameters.ts'
@@ -51,14 +52,27 @@ export const postRack = family<PostRackParams>({
       ctx.settings.yard === 'imperial'
         ? { sheet: 'osb-7/16', railSection: '2x3', crossEveryMm: 406.4 }
         : { sheet: 'osb3-15mm', railSection: '38x63mm', crossEveryMm: 400 }
+    const [left, right] = (['left', 'right'] as const).map((end) => holdsBeside(ctx.space, end))
+    const between: PostRackParams[] =
+      !p.tie && left && right && ctx.space.lengthMm <= USUAL_MODULE_MM
+        ? [{ ...p, follow: 'wall', sides: 'tied', ends: 'open', feet: 'standing' }]
+        : []
     const high = highBays(ctx).map((leftOut): PostRackParams => ({ ...p, leftOut }))
-    return [p, ...high, { ...p, follow: 'wall' }, { ...p, ...light }]
+    return [p, ...between, ...high, { ...p, follow: 'wall' }, { ...p, ...light }]
   },
   examples: () => [
     {
       name: 'cartons in a shed whose walls carry nothing',
       params: { ...startingParams('imperial', false, true), shelves: 3 },
       context: thinWalls(exampleContext('imperial', [exampleGoods('imperial', 'box', 12)])),
+    },
+    {
+      name: 'cartons between two walls that hold, the one behind does not, metric',
+      params: {
+        ...startingParams('metric', false, true),
+        ...{ follow: 'wall', sides: 'tied', ends: 'open', feet: 'standing', shelves: 3 },
+      },
+      context: betweenWalls(exampleContext('metric', [exampleGoods('metric', 'box', 10)], 2200)),
     },
     {
       name: 'pails and drums, imperial',

@@ -19,11 +19,12 @@ import { standPost } from '../../blocks/frame/standing-post.ts'
 import { placeBrace } from '../../blocks/frame/brace.ts'
 import { braceEnds } from '../../blocks/frame/stacked-braces.ts'
 import { pinFoot } from '../../blocks/mounts/pinned-foot.ts'
+import { sideTies, tieToSide, wallBeside } from '../../blocks/mounts/side-tie.ts'
 import { tieToWall } from '../../blocks/mounts/tie.ts'
 import { notchRound } from '../../blocks/frame/notched-round.ts'
 import { CROSS_SCREWS, placeShelfFrame, railOnPost, railOverPost } from '../../blocks/frame/shelf-frame.ts'
 import { rowsHeld } from '../stands-alone.ts'
-import { DUTY, LIMITS, PANELS, TOP_FRAME, type PostRackParams } from './parameters.ts'
+import { DUTY, LIMITS, PANELS, SIDES, TOP_FRAME, type PostRackParams } from './parameters.ts'
 import { COVER_FOOT_MM, coverMost, hasShelf, liesOnPosts, nextOver, planOut, type PostRackPlan } from './plan-out.ts'
 import { panelsOver, screwPanel, under } from '../../blocks/carcass/screwed-panel.ts'
 
@@ -57,6 +58,7 @@ export function shapePostRack(p: PostRackParams, ctx: ShapeContext): Result<Shap
     doublePosts(d, p, ctx, plan)
   }
   if (tied) tieBoards(d, p, ctx, plan)
+  if (p.sides === 'tied' && !tieSides(d, p, ctx, plan, tied)) return bad('seams-pulled', {}, 'sides')
   if (covered) coverBack(d, p, ctx, plan)
   else if (p.brace) brace(d, p, ctx, plan, y0, tied)
   if (p.ends === 'braced') endBraces(d, p, ctx, plan)
@@ -320,6 +322,37 @@ function tieBoards(d: Draft, p: PostRackParams, ctx: ShapeContext, plan: PostRac
   })
 }
 
+/** Screws through a sheet into the cross piece that is tied. */
+const SIDE_SCREWS = 4
+
+/**
+ * The end cross pieces of the uppermost frames tied to the walls beside them. What stands between two walls is pressed
+ * against the one it leans to; one module between them is held out from the wall as well, where nothing behind holds it.
+ * @returns whether what is tied hangs together: at one end only, more modules than one would be pulled apart
+ */
+function tieSides(d: Draft, p: PostRackParams, ctx: ShapeContext, plan: PostRackPlan, tiedBehind: boolean): boolean {
+  const top = plan.tops.length - 1
+  const last = plan.modules.length - 1
+  const ties = (
+    [
+      ['left', 0, 0, 0],
+      ['right', plan.lengthMm, last, plan.modules[last].crosses.length - 1],
+    ] as const
+  ).flatMap(([end, atMm, m, k]) => {
+    const wall = wallBeside(ctx.space, end, atMm)
+    const t = wall && sideTies(d, `cross-${m}-${top}-${k}`, end, wall)
+    return t && t.at.length > 0 ? [{ ...t, sheet: `shelf-${m}-${top}` }] : []
+  })
+  if (ties.length === 1 && last > 0) return false
+  const holdsOut = ties.length > 1 && last === 0 && !tiedBehind
+  for (const t of ties) {
+    // Screws into its end grain hold it in nothing along its length: the sheet does.
+    d.screw(t.sheet, t.part, SIDE_SCREWS, 'side', findSheet(p.sheet)!.thicknessMm, findSection(p.railSection)!.widthMm)
+    tieToSide(d, t, ctx.settings.yard, holdsOut ? ['x', 'y'] : ['x'])
+  }
+  return true
+}
+
 function bays(d: Draft, p: PostRackParams, ctx: ShapeContext, plan: PostRackPlan, y0: number) {
   const rail = findSection(p.railSection)!
   const sheet = findSheet(p.sheet)!
@@ -424,6 +457,8 @@ function choices(p: PostRackParams, ctx: ShapeContext): Choice[] {
     },
     { path: 'raise', code: 'raise', value: p.raise, options: ['tilt', 'in-place'], of: 'code' },
   ]
+  if (p.sides === 'tied' || ctx.space.sides?.left || ctx.space.sides?.right)
+    list.push({ path: 'sides', code: 'sides', value: p.sides, options: [...SIDES], of: 'code' })
   if (ctx.space.floor === 'slab')
     list.push({ path: 'feet', code: 'feet', value: p.feet, options: ['standing', 'pinned'], of: 'code' })
   return list

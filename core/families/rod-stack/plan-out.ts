@@ -1,5 +1,5 @@
 import { unitsOf } from '../../assembly/settings.ts'
-import { besideHinges, standsOut, takenByHinges } from '../../blocks/fronts/front.ts'
+import { besideHinges, frontDeep, standsOut, takenByHinges } from '../../blocks/fronts/front.ts'
 import { dadoDepth } from '../../blocks/carcass/shelf-between.ts'
 import {
   joistsToHangFrom,
@@ -92,7 +92,7 @@ export function planOut(p: RodStackParams, ctx: ShapeContext, pen: DimPen): Resu
   )
   const deep = depthToHold(
     sheet,
-    { settings: ctx.settings, spaceMm: ctx.space.depthMm - behindMm - (p.front === 'doors' ? t : 0) },
+    { settings: ctx.settings, spaceMm: ctx.space.depthMm - behindMm - frontDeep(p.front, t, ctx.settings.yard) },
     Math.max(...ctx.goods.map((g) => g.item.deepMm)),
     { takenMm: back.thicknessMm, outMm: standsOut(p.front) },
   )

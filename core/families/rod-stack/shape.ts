@@ -2,8 +2,9 @@ import type { Stock } from '../../assembly/assembly.ts'
 import type { Draft } from '../../assembly/draft.ts'
 import { housedShelf } from '../../blocks/carcass/shelf-between.ts'
 import { hangCurtain } from '../../blocks/fronts/curtain.ts'
-import { besideHinges, standsOut } from '../../blocks/fronts/front.ts'
+import { besideHinges, panelFront, standsOut } from '../../blocks/fronts/front.ts'
 import { placeLeaves } from '../../blocks/fronts/hinged.ts'
+import { SCREWED_FRONT, screwOver } from '../../blocks/fronts/screwed-panel.ts'
 import { hangOnRods } from '../../blocks/mounts/on-rods.ts'
 import { alongOf, anchorAt, fixingsBehind, OUT, WALL } from '../../blocks/mounts/wall-fixing.ts'
 import type { Vec3 } from '../../geometry/vec.ts'
@@ -63,6 +64,7 @@ export function shapeRodStack(p: RodStackParams, ctx: ShapeContext): Result<Shap
   }
   if (p.front === 'doors') doors(d, p, plan)
   if (p.front === 'curtain') curtain(d, plan)
+  if (p.front === 'panel') panel(d, plan)
   steady(d, ctx, plan)
   placeBays(d, p, plan)
   plan.tops.forEach((z, i) =>
@@ -166,6 +168,18 @@ function doors(d: Draft, p: RodStackParams, plan: Plan) {
   d.sub({ id: 'front', name: 'unit', parts: d.assembly.parts.slice(before).map((x) => x.id), built: 'in-place' })
 }
 
+/** A panel over the whole front, taken off whole. */
+function panel(d: Draft, plan: Plan) {
+  const { opening, footMm, headMm, frontMm, sheet } = plan
+  const before = d.assembly.parts.length
+  screwOver(d, {
+    ...{ id: 'panel', sheet, footMm, headMm, frontMm, uprights: ['side-0', 'side-1'] },
+    ...{ left: opening.left - sheet.thicknessMm, right: opening.right + sheet.thicknessMm },
+  })
+  const parts = d.assembly.parts.slice(before).map((x) => x.id)
+  d.sub({ id: 'front', name: 'unit', parts, built: 'in-place', tags: SCREWED_FRONT })
+}
+
 /** A curtain over the whole front. */
 function curtain(d: Draft, plan: Plan) {
   const { opening, footMm, headMm, frontMm, sheet } = plan
@@ -213,7 +227,7 @@ function choices(p: RodStackParams, ctx: ShapeContext): Choice[] {
   return [
     { path: 'sheet', code: 'sheet', value: p.sheet, options: [...sheets, ...ctx.settings.ownSheets], of: 'sheet' },
     { path: 'backSheet', code: 'back-sheet', value: p.backSheet, options: backs, of: 'sheet' },
-    { path: 'front', code: 'front', value: p.front, options: ['open', 'doors', 'curtain'], of: 'code' },
+    { path: 'front', code: 'front', value: p.front, options: panelFront.options, of: 'code' },
     ...(p.front === 'doors'
       ? [{ path: 'latch', code: 'latch', value: p.latch, options: ['magnet', 'none'], of: 'code' as const }]
       : []),

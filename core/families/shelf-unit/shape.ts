@@ -5,15 +5,14 @@ import { unitsOf } from '../../assembly/settings.ts'
 import { findSection } from '../../catalogue/lumber.ts'
 import { findSheet } from '../../catalogue/sheets.ts'
 import { bad, good, type Result } from '../../measure/result.ts'
-import { inches } from '../../measure/units.ts'
+import { inches, type UnitSystem } from '../../measure/units.ts'
 import { canHoldTie } from '../../room/room.ts'
 import { stripUnder } from '../../blocks/carcass/under-edge.ts'
 import { cleatedShelf } from '../../blocks/carcass/cleated-shelf.ts'
 import { dadoDepth, housedShelf } from '../../blocks/carcass/shelf-between.ts'
-import { clearInBox, placesInBox, slidingFront, type Front } from '../../blocks/fronts/front.ts'
+import { clearInBox, frontDeep, placesInBox, slidingFront, type Front } from '../../blocks/fronts/front.ts'
 import { panelsInside, slidingDeep, tracksInside, type SlidingBox } from '../../blocks/fronts/sliding.ts'
 import { closeFront, overSheets } from '../../blocks/fronts/standing.ts'
-import { CURTAIN_RAIL } from '../../catalogue/hardware.ts'
 import { economicalRip, standingDepth } from '../../blocks/sizing/economical-rip.ts'
 import { dimPen, shelfPlay } from '../dim-pen.ts'
 import type { Choice, ShapeContext, Shaped, Term } from '../family.ts'
@@ -69,7 +68,10 @@ export function shapeShelfUnit(p: ShelfUnitParams, ctx: ShapeContext): Result<Sh
   const slides = p.front === 'sliding'
   // Tracks and panels that slide are inside, in front of what stands there; a track is as high as it is deep.
   const insideMm = slides ? slidingDeep(yard) : 0
-  const [wantedMm, mostDeepMm] = [deepest + insideMm - standsOutOf(p), ctx.space.depthMm - backMm - frontThick(p)]
+  const [wantedMm, mostDeepMm] = [
+    deepest + insideMm - standsOutOf(p),
+    ctx.space.depthMm - backMm - frontThick(p, ctx.settings.yard),
+  ]
   const rip = economicalRip(sheet, ctx.settings, wantedMm, mostDeepMm)
   const deep = standingDepth(rip, { wantedMm, mostMm: Math.min(800, mostDeepMm), deepestMm: deepest + insideMm }, units)
   const depthMm = pen.length({ path: 'depthMm', code: 'depth', min: 100, max: 800 }, deep?.mm ?? 300, {
@@ -276,13 +278,9 @@ export function shapeShelfUnit(p: ShelfUnitParams, ctx: ShapeContext): Result<Sh
 
 /** What a thing may stand out in front: nothing where something shuts. */
 const standsOutOf = (p: ShelfUnitParams): number => (p.front === 'open' ? STICK_OUT : 0)
-/** How far its front stands out past the shelves. */
-const frontThick = (p: ShelfUnitParams): number =>
-  p.front === 'doors' || p.front === 'panel'
-    ? findSheet(p.sheet)!.thicknessMm
-    : p.front === 'curtain'
-      ? CURTAIN_RAIL.sizeMm
-      : 0
+/** How far its front stands out past the shelves: panels slide inside. */
+const frontThick = (p: ShelfUnitParams, yard: UnitSystem): number =>
+  p.front === 'sliding' ? 0 : frontDeep(p.front, findSheet(p.sheet)!.thicknessMm, yard)
 
 const board = (section: string, grade: string): Stock => ({ kind: 'board', section, grade, treated: false })
 

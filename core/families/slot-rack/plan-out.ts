@@ -2,7 +2,7 @@ import { unitsOf } from '../../assembly/settings.ts'
 import { NAILER, THIN_BACK } from '../../blocks/carcass/standing.ts'
 import { dadoDepth } from '../../blocks/carcass/shelf-between.ts'
 import { shareOf } from '../../blocks/sizing/share-of.ts'
-import { CURTAIN_RAIL } from '../../catalogue/hardware.ts'
+import { frontDeep } from '../../blocks/fronts/front.ts'
 import { findSection, type Section } from '../../catalogue/lumber.ts'
 import { findSheet, type Sheet } from '../../catalogue/sheets.ts'
 import type { Goods } from '../../goods/goods.ts'
@@ -117,7 +117,7 @@ export function planOut(p: SlotRackParams, ctx: ShapeContext, pen: DimPen): Resu
   const behindMm = back.thicknessMm
   const block = p.made === 'knock-down' ? findSection(BLOCK[ctx.settings.yard])! : null
   // A leaf or a panel is as thick as the box.
-  const beforeMm = p.front === 'open' ? 0 : p.front === 'curtain' ? CURTAIN_RAIL.sizeMm : box.thicknessMm
+  const beforeMm = frontDeep(p.front, box.thicknessMm, ctx.settings.yard)
   const mostDeep = ctx.space.depthMm - behindMm - beforeMm
   const out = outShare(p)
   const flat = ctx.goods.filter((g) => flatThing(g.item))

@@ -1,4 +1,4 @@
-import { front } from '../../blocks/fronts/front.ts'
+import { slidingFront } from '../../blocks/fronts/front.ts'
 import { z } from '../../measure/schema.ts'
 import type { UnitSystem } from '../../measure/units.ts'
 import type { Raw } from '../family.ts'
@@ -33,8 +33,8 @@ export const toteRackParams = z.object({
   tie: z.boolean(),
   top: z.union([z.literal('none'), sheet]),
   raise: z.enum(['tilt', 'in-place']),
-  front,
-  /** Leaves, where there are some. */
+  front: slidingFront,
+  /** Leaves and panels, where there are some. */
   doorSheet: sheet,
   /** A board behind each column, that stops what is pushed in. */
   catch: z.enum(['none', 'board']),

@@ -1,5 +1,6 @@
 import { unitsOf } from '../../assembly/settings.ts'
-import { standsOut } from '../../blocks/fronts/front.ts'
+import { frontDeep, standsOut } from '../../blocks/fronts/front.ts'
+import { findSheet } from '../../catalogue/sheets.ts'
 import { findSection } from '../../catalogue/lumber.ts'
 import { bodyAcross, LEAST_BEARING_MM, type Goods } from '../../goods/goods.ts'
 import { BODY, liftedToMm, reachMm, tiltRoomMm } from '../../goods/person.ts'
@@ -212,10 +213,11 @@ export function planOut(p: ToteRackParams, ctx: ShapeContext, pen: DimPen): Rack
   const catchMm = p.catch === 'board' ? post.thicknessMm : 0
   const deepest = fits.reduce((a, b) => (b.item.deepMm > a.item.deepMm ? b : a)).item.deepMm + catchMm
   const stickOutMm = p.front === 'open' ? STICK_OUT : standsOut(p.front)
+  const frontMm = frontDeep(p.front, findSheet(p.doorSheet)!.thicknessMm, ctx.settings.yard)
   const divided = dividingLength(
     deepest - stickOutMm,
     deepest,
-    Math.min(deepest + RAIL_SLACK, ctx.space.depthMm),
+    Math.min(deepest + RAIL_SLACK, ctx.space.depthMm - frontMm),
     ctx.boards(p.railSection, false),
     ctx.settings.kerfMm,
     ctx.settings.squaringTrimMm,

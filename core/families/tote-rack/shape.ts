@@ -8,7 +8,8 @@ import { bad, good, type Result } from '../../measure/result.ts'
 import { canHoldTie, fallAt, THINNEST_SHIM_MM } from '../../room/room.ts'
 import { dimPen } from '../dim-pen.ts'
 import type { Choice, ShapeContext, Shaped } from '../family.ts'
-import { front } from '../../blocks/fronts/front.ts'
+import { slidingFront } from '../../blocks/fronts/front.ts'
+import { slidingFault, trackStock } from '../../blocks/fronts/sliding.ts'
 import { closeFront, overPosts, stretch } from '../../blocks/fronts/standing.ts'
 import { placeBrace } from '../../blocks/frame/brace.ts'
 import { spliceOver, type Stretch } from '../../blocks/sizing/splice.ts'
@@ -59,6 +60,10 @@ export function shapeToteRack(p: ToteRackParams, ctx: ShapeContext): Result<Shap
       return bad('rails-overlap', { mm: pitch, leastMm: plan.rail.heightMm }, `pitchMm.${r - 1}`)
   }
 
+  const openings = plan.columns.map((c) => ({ left: c.left, right: c.left + c.clearMm }))
+  const unslid = p.front === 'sliding' ? slidingFault(openings, ctx.settings, post.thicknessMm) : null
+  if (unslid) return bad(unslid.code, unslid.data, unslid.field)
+
   const d = draft(ctx.settings.yard)
   const back = findSection(p.backSection)!
   const ties = p.tie && canHoldTie(ctx.space)
@@ -99,17 +104,14 @@ export function shapeToteRack(p: ToteRackParams, ctx: ShapeContext): Result<Shap
   closeFront(d, {
     front: p.front,
     sheet: findSheet(p.doorSheet)!,
-    closed: overPosts(
-      d,
-      plan.columns.map((c) => ({ left: c.left, right: c.left + c.clearMm })),
-      frontPosts,
-    ),
+    closed: overPosts(d, openings, frontPosts),
     uprights: posts,
     plates: all.filter((id) => id.startsWith('plate-bottom')),
     railed: frontPosts,
     frontMm: y0 + plan.railMm,
     footMm: plate.widthMm > post.widthMm ? plate.thicknessMm + OVER_PLATE_MM : 0,
     headMm: Math.max(...frontPosts.map((id) => d.box(id).max[2])),
+    of: trackStock(ctx.settings),
     // No hinge where a rail ends, nor where a lid comes out over it.
     panelsMm: plan.rows.flatMap((r) => stretch(r.railTopMm - plan.rail.heightMm, r.railTopMm + plan.overRailMm)),
   })
@@ -450,7 +452,7 @@ function choices(p: ToteRackParams, ctx: ShapeContext): Choice[] {
     { path: 'brace', code: 'brace', value: p.brace, options: [true, false], of: 'code' },
     { path: 'tie', code: 'tie', value: p.tie, options: [true, false], of: 'code' },
     { path: 'top', code: 'top', value: p.top, options: sheets, of: 'sheet' },
-    { path: 'front', code: 'front', value: p.front, options: front.options, of: 'code' },
+    { path: 'front', code: 'front', value: p.front, options: slidingFront.options, of: 'code' },
     { path: 'doorSheet', code: 'front-sheet', value: p.doorSheet, options: doors, of: 'sheet' },
     { path: 'catch', code: 'catch', value: p.catch, options: ['none', 'board'], of: 'code' },
     { path: 'raise', code: 'raise', value: p.raise, options: ['tilt', 'in-place'], of: 'code' },

@@ -2,7 +2,7 @@ import { clearBay, LEAST_CLEAR_MM, USUAL_SPAN_MM } from '../../blocks/sizing/cle
 import { unitsOf } from '../../assembly/settings.ts'
 import { dadoDepth, rowsBetween, seatNear, type Rows } from '../../blocks/carcass/shelf-between.ts'
 import { leafEdges, leafInside, overRod, rodRoom } from '../../blocks/fronts/deep-leaf.ts'
-import { clearInBox, placesInBox, standsOut } from '../../blocks/fronts/front.ts'
+import { clearInBox, frontDeep, placesInBox, standsOut } from '../../blocks/fronts/front.ts'
 import { GAP_MM, ONE_LEAF_MM } from '../../blocks/fronts/hinged.ts'
 import { roomFor, rowsOf, springFor, type Row } from '../../blocks/fronts/lift-up.ts'
 import { slidingDeep } from '../../blocks/fronts/sliding.ts'
@@ -17,6 +17,7 @@ import type { Goods } from '../../goods/goods.ts'
 import { OVER_BENCH_MM, reachMm } from '../../goods/person.ts'
 import { bad, good, type Result } from '../../measure/result.ts'
 import { roundDown, roundUp } from '../../measure/rounding.ts'
+import type { UnitSystem } from '../../measure/units.ts'
 import { shelfPlay, type DimPen } from '../dim-pen.ts'
 import type { ShapeContext, Shaped } from '../family.ts'
 import { house, LEAST_OPEN, type Level, type Opening } from '../house-on-shelves.ts'
@@ -205,9 +206,11 @@ function sizesOf(p: WallCabinetParams, ctx: ShapeContext, pen: DimPen): Sizes {
   }
 }
 
-/** How far its front stands out past the box. */
-const frontThick = (p: WallCabinetParams, s: Sizes): number =>
-  ['doors', 'panel', 'lift-up'].includes(p.front) ? s.t : p.front === 'deep-doors' ? s.leafMm + s.back.thicknessMm : 0
+/** How far its front stands out past the box: panels slide in it, leaves on pivots are in it. */
+function frontThick(p: WallCabinetParams, s: Sizes, yard: UnitSystem): number {
+  if (p.front === 'sliding' || p.front === 'pivots') return 0
+  return p.front === 'deep-doors' ? s.leafMm + s.back.thicknessMm : frontDeep(p.front, s.t, yard)
+}
 
 function widthsOf(
   p: WallCabinetParams,
@@ -221,7 +224,7 @@ function widthsOf(
   const inBox = goods.length > 0 ? goods : ctx.goods
   const deep = depthToHold(
     s.sheet,
-    { settings: ctx.settings, spaceMm: ctx.space.depthMm - frontThick(p, s) },
+    { settings: ctx.settings, spaceMm: ctx.space.depthMm - frontThick(p, s, ctx.settings.yard) },
     Math.max(LEAST_DEEP_MM, ...inBox.map((g) => g.item.deepMm)),
     { takenMm: s.innerMm + s.slideMm, outMm: standsOut(p.front) },
   )
