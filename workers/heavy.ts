@@ -27,7 +27,8 @@ import { sizeHints, type SizeHint } from '../core/project/size-hints.ts'
 import { lowerBoxes } from '../core/project/lower-boxes.ts'
 import { otherKinds } from '../core/project/other-kinds.ts'
 import { remedies, type Remedy } from '../core/project/remedies.ts'
-import { planningRoom, type Planning } from '../core/planner/plan-room.ts'
+import { HeldPlanning } from '../core/planner/held.ts'
+import type { Planning } from '../core/planner/plan-room.ts'
 import type { Wishes } from '../core/project/wishes.ts'
 import { replan, type Mishap, type Replanned } from '../core/takeoff/replan.ts'
 import { loadSolver } from './solver.ts'
@@ -52,8 +53,9 @@ function bestSheets(
   return r.ok ? { ok: true, plan: largestLeftoverPlan(i, r.plan, solver, control) } : r
 }
 
-/** A search is ended by its time; it is bounded all the same. */
-const MOST_ROUNDS = 2000
+const now = () => performance.now()
+/** Plans of a room that were begun in this worker, for what they are then asked for. */
+let held: HeldPlanning | null = null
 
 /** What runs beside the interface: cut plans with their bill, and the search for remedies. */
 const heavy = {
@@ -127,11 +129,15 @@ const heavy = {
     const build = project.builds.find((b) => b.id === buildId)
     return build ? compare(project, build, path, options) : []
   },
-  /** Plans of the whole room, told as they come; searched for so long, then proven. */
+  /** Begins plans of the whole room before anybody asks for them: the first is there when they do. */
+  beginRoom(project: Project, wishes: Wishes, seconds: number): void {
+    held = new HeldPlanning(project, wishes, seconds, now)
+    held.toFirst()
+  },
+  /** Plans of the whole room, told as they come; searched for so long, then proven. Gone on with where they were begun. */
   planRoom(project: Project, wishes: Wishes, seconds: number, report: (so: Planning) => void): Planning {
-    const begun = performance.now()
-    const shouldStop = (share: number) => performance.now() > begun + 1000 * seconds * share
-    const search = planningRoom(project, wishes, { rounds: MOST_ROUNDS, shouldStop })
+    const search = (held ?? new HeldPlanning(project, wishes, seconds, now)).goOn()
+    held = null
     for (;;) {
       const next = search.next()
       if (next.done) return next.value

@@ -9,6 +9,7 @@ import { readBuilds } from '../project/read-builds.ts'
 import { procure } from '../project/plan.ts'
 import type { Feature } from '../room/features.ts'
 import { beats } from './measures.ts'
+import { HeldPlanning } from './held.ts'
 import { isInWall } from './offer.ts'
 import { planningRoom, type PlannedRoom, type Planning } from './plan-room.ts'
 import { NO_WISHES, type Wishes } from '../project/wishes.ts'
@@ -261,5 +262,45 @@ describe('a shed whose walls carry nothing', () => {
     const p = shed(null)
     for (const x of plan({ ...p, goods: goods.slice(3, 4) }, {}, 2).last.plans)
       if (x.builds.length > 0 && x.homeless.length === 0) expect(x.measures.troubles).toBeGreaterThan(0)
+  })
+})
+
+describe('plans that are begun before anybody asks', () => {
+  const p = household(HEAP)
+  /** A clock that goes on by a little each time somebody looks at it. */
+  const counting = () => {
+    let ms = 0
+    return { looked: () => ms, now: () => (ms += 1) }
+  }
+  const wanted = 1
+  it('wait at their first plan, which is there at once when they are asked for', () => {
+    const { now, looked } = counting()
+    const held = new HeldPlanning(p, NO_WISHES, wanted, now)
+    held.toFirst()
+    const before = looked()
+    const first = held.goOn().next()
+    expect(first.done).toBe(false)
+    expect(first.value.plans).toHaveLength(1)
+    // One look at the clock for when they were asked for: nothing was searched.
+    expect(looked() - before).toBe(1)
+    held.toFirst()
+    expect(looked() - before).toBe(1)
+  })
+  it('have all their time from when they are asked for, and end proven', () => {
+    const { now, looked } = counting()
+    const held = new HeldPlanning(p, NO_WISHES, wanted, now)
+    held.toFirst()
+    // Somebody reads the wishes for far longer than the search would take.
+    while (looked() < 10_000 * wanted) now()
+    const all = [...held.goOn()]
+    expect(all.length).toBeGreaterThan(2)
+    const end = all[all.length - 1]
+    expect(end.seen).toBeGreaterThan(all[0].seen)
+    expect(end.plans.some((x) => x.proven)).toBe(true)
+  })
+  it('asked for without having been begun are searched as ever', () => {
+    const { now } = counting()
+    const straight = [...new HeldPlanning(p, NO_WISHES, wanted, now).goOn()]
+    expect(straight[straight.length - 1].plans.some((x) => x.proven)).toBe(true)
   })
 })

@@ -40,25 +40,44 @@ const toggled = (list: readonly string[], id: string, on: boolean) =>
 
 const planning = shallowRef<Planning | null>(null)
 const working = computed(() => planning.value !== null && planning.value.doing !== 'done')
-let search: ReturnType<typeof startLong> | null = null
+type Search = ReturnType<typeof startLong>
+let search: Search | null = null
+/** One that is begun while somebody still looks at the wishes, and goes as far as its first plan. */
+let ahead: Search | null = null
+let soon: ReturnType<typeof setTimeout> | undefined
 function stop() {
-  search?.end()
-  search = null
+  clearTimeout(soon)
+  for (const x of [search, ahead]) x?.end()
+  search = ahead = null
 }
 onUnmounted(stop)
+/** Wishes are left alone for so long before a search is begun ahead, ms. */
+const SETTLED_MS = 400
+function begin() {
+  if (props.homeless.length === 0) return
+  const mine = startLong()
+  ahead = mine
+  // What fails here fails again when it is asked for, and is told then.
+  mine.work.beginRoom(toRaw(doc.project!), toRaw(wishes.value), SECONDS).catch(() => {
+    if (ahead === mine) ahead = null
+  })
+}
 /** What was planned is no longer what is asked. */
 watch(
   () => [doc.project?.goods, doc.project?.room, doc.project?.builds, doc.project?.settings, doc.project?.wishes],
   () => {
     stop()
     planning.value = null
+    soon = setTimeout(begin, SETTLED_MS)
   },
+  { immediate: true },
 )
 async function ask() {
+  const mine = ahead ?? startLong()
+  ahead = null
   stop()
   leftOut.clear()
   planning.value = { plans: [], looks: 0, seen: 0, doing: 'looking' }
-  const mine = startLong()
   search = mine
   const told = callback((so: Planning) => {
     if (search === mine) planning.value = so
