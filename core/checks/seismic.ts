@@ -1,7 +1,6 @@
 import { partFeet } from '../assembly/feet.ts'
-import { partMassKg } from '../assembly/mass.ts'
+import { goodsWeights, selfWeights } from '../assembly/weights.ts'
 import { boxUnion } from '../geometry/box.ts'
-import { newtons } from '../measure/units.ts'
 import { pinsDown, pinWeights } from './pins-down.ts'
 import { tiesPulled, TIE_SOURCE } from './ties.ts'
 import { defineCheck, measured, plain, type CheckResult } from './check.ts'
@@ -38,20 +37,7 @@ export const earthquake = defineCheck({
     const items = assembly.bays.filter((b) => b.carriers.length > 0).flatMap((b) => b.items)
     if (items.some((i) => i.massKg === null))
       return [plain({ ...given, code: 'unknown-not-weighed', state: 'unknown' })]
-    const weights = [
-      ...assembly.parts.map((p) => ({
-        n: newtons(partMassKg(p)),
-        x: p.at.centre[0],
-        y: p.at.centre[1],
-        z: p.at.centre[2],
-      })),
-      ...items.map((i) => ({
-        n: newtons(i.massKg!),
-        x: (i.box.min[0] + i.box.max[0]) / 2,
-        y: (i.box.min[1] + i.box.max[1]) / 2,
-        z: (i.box.min[2] + i.box.max[2]) / 2,
-      })),
-    ]
+    const weights = [...selfWeights(assembly), ...goodsWeights(assembly)]
     const share = seismicShare(sds)
     const foot = boxUnion(feet)
     const over = weights.reduce((s, w) => s + share * w.n * w.z, 0)

@@ -3,6 +3,7 @@ import type { Assembly, Motion } from '../assembly/assembly.ts'
 import { massCentre, partMassKg } from '../assembly/mass.ts'
 import { movedPoint, opens } from '../assembly/moved.ts'
 import { wholeBox } from '../assembly/part-box.ts'
+import { goodsWeights, selfWeights, type Weight } from '../assembly/weights.ts'
 import { boxUnion } from '../geometry/box.ts'
 import { mid, type Vec3 } from '../geometry/vec.ts'
 import { newtons } from '../measure/units.ts'
@@ -18,30 +19,6 @@ export const LEAN = 0.05
 /** Restoring over overturning moment wanted with the worst partial filling, and under the pull. Product decision. */
 export const SAFETY_FILLED = 1.5
 const SAFETY_PULL = 1
-
-interface Weight {
-  n: number
-  x: number
-  y: number
-  z: number
-}
-
-const selfWeights = (a: Assembly): Weight[] =>
-  a.parts.map((p) => {
-    const [x, y, z] = massCentre(p)
-    return { n: newtons(partMassKg(p)), x, y, z }
-  })
-const goodsWeights = (a: Assembly): Weight[] =>
-  a.bays
-    .filter((b) => b.carriers.length > 0)
-    .flatMap((b) =>
-      b.items.map((i) => ({
-        n: newtons(i.massKg ?? 0),
-        x: (i.box.min[0] + i.box.max[0]) / 2,
-        y: (i.box.min[1] + i.box.max[1]) / 2,
-        z: (i.box.min[2] + i.box.max[2]) / 2,
-      })),
-    )
 
 /**
  * Weights with whatever opens standing where it stands furthest out, what is in drawers with them; null when nothing

@@ -1,11 +1,10 @@
 import { partFeet } from '../assembly/feet.ts'
 import type { Assembly, Part } from '../assembly/assembly.ts'
 import { isUpright } from '../assembly/part-box.ts'
-import { partMassKg } from '../assembly/mass.ts'
+import { goodsWeights as goodsOn, selfWeights, type Weight } from '../assembly/weights.ts'
 import type { Convex } from '../geometry/convex.ts'
 import { hull, type Point } from '../geometry/hull.ts'
 import { dot, type Vec3 } from '../geometry/vec.ts'
-import { newtons } from '../measure/units.ts'
 import type { BuildSolids, Frame } from './placing.ts'
 
 /** A build of a group tied together, where it stands in the room. */
@@ -116,23 +115,11 @@ export interface PlacedWeight {
   z: number
 }
 
-export const ownWeights = (u: Unit): PlacedWeight[] =>
-  u.assembly.parts.map((p) => ({
-    n: newtons(partMassKg(p)),
-    at: u.frame.toPlan(p.at.centre[0], p.at.centre[1]),
-    z: p.at.centre[2],
-  }))
+const placedIn = (u: Unit, weights: readonly Weight[]): PlacedWeight[] =>
+  weights.map(({ n, x, y, z }) => ({ n, at: u.frame.toPlan(x, y), z }))
+export const ownWeights = (u: Unit): PlacedWeight[] => placedIn(u, selfWeights(u.assembly))
 /** What stands on it, not on the floor under it. */
-export const goodsWeights = (u: Unit): PlacedWeight[] =>
-  u.assembly.bays
-    .filter((b) => b.carriers.length > 0)
-    .flatMap((b) =>
-      b.items.map(({ box: { min, max }, massKg }) => ({
-        n: newtons(massKg ?? 0),
-        at: u.frame.toPlan((min[0] + max[0]) / 2, (min[1] + max[1]) / 2),
-        z: (min[2] + max[2]) / 2,
-      })),
-    )
+export const goodsWeights = (u: Unit): PlacedWeight[] => placedIn(u, goodsOn(u.assembly))
 
 /** An edge of the ground that units stand on together: its outward direction, and how far out it lies. */
 export interface FootEdge {

@@ -30,7 +30,7 @@ const STEPS: Record<string, StepWords> = {
   'brace-ends': {
     title: 'Diagonals over the ends',
     text: (d) =>
-      `A post plumb with the level, then ${plural(Number(d.count), 'diagonal')} on the outer faces of the end posts, the lowest of one end rising to the front and that of the other to the back; two screws where a board crosses a post.`,
+      `A post plumb with the level, then ${plural(Number(d.count), 'diagonal')} on the outer faces of the end posts, the lowest of one end rising to the front and that of the other to the back; two screws where a board crosses a post. An end that stands at a wall gets its own before it is pushed there.`,
   },
   'pin-feet': {
     title: 'Hold the feet down',
