@@ -96,6 +96,7 @@ describe('usual things', () => {
           'folding ladder',
           'loft ladder',
           'step ladder',
+          'straight ladder',
         ])
     }
     const none = parseGoodsLine('3 gadgets', 'metric', 'g')

@@ -34,14 +34,20 @@ export function parseSizes(text: string, system: UnitSystem): Result<Sizes> {
   return good({ acrossMm, deepMm, tallMm })
 }
 
+/** Feet that one says of a side of a thing that is kept, at most. */
+const MOST_FEET = 8
+
 /**
- * A unit said once, after the last of several bare numbers, is that of all: `110 x 90 x 50 mm`. Feet may be said of the
- * last alone.
+ * A unit said once, after the last of several bare numbers, is that of all: `110 x 90 x 50 mm`, `2 x 1 x 1 ft`. Feet may
+ * be said of the last alone, which is the longest then: `2 x 6 x 10 ft`.
  */
 function withLastUnit(terms: readonly string[]): readonly string[] {
-  const unit = /\d\s*(mm|cm|m|inches|inch|in|")\.?\s*$/i.exec(terms[terms.length - 1])?.[1]
-  const bare = terms.slice(0, -1).every((t) => /^[\d\s./,]+$/.test(t))
-  return unit && bare ? terms.map((t, i) => (i < terms.length - 1 ? `${t.trim()} ${unit}` : t)) : terms
+  const [before, last] = [terms.slice(0, -1), terms[terms.length - 1]]
+  const [, n, unit] = /([\d.]+)\s*(mm|cm|m|inches|inch|in|"|feet|foot|ft|')\.?\s*$/i.exec(last) ?? []
+  if (!unit || !before.every((t) => /^[\d\s./,]+$/.test(t))) return terms
+  const most = Math.max(...before.map((t) => parseFloat(t)))
+  if (/^(?:f|')/i.test(unit) && (most > MOST_FEET || most < Number(n))) return terms
+  return [...before.map((t) => `${t.trim()} ${unit}`), last]
 }
 
 /** `6 l of screws in box 110 x 90 x 50`: so many of what they go into. */
@@ -68,8 +74,8 @@ function usualLine(text: string, system: UnitSystem, id: string): Result<Goods> 
 /** So many usual things called much like what was said are named. */
 const MOST_LIKE = 5
 
-/** A mass after the sizes that nothing parts from them: `300 x 200 x 180 5 kg`. A fraction before its unit could be of the size. */
-const MASS_AT_END = /(?<=\d(?:mm|cm|m|in|ft|["'])?)\s+(\d+(?:\.\d+)?\s*(?:kgs?|g|lbs?|oz|pounds?)\b.*)$/i
+/** A mass after the sizes that nothing parts from them: `300 x 200 x 180 mm 5 kg`. A fraction before its unit could be of the size. */
+const MASS_AT_END = /(?<=\d(?:\s?(?:mm|cm|m|in|ft|["']))?)\s+(\d+(?:\.\d+)?\s*(?:kgs?|g|lbs?|oz|pounds?)\b.*)$/i
 
 /** What is refused for these may have been said in another order. */
 const OTHERWISE = ['line-sizes', 'line-no-size', 'line-no-name', 'not-a-length', 'not-a-mass']

@@ -56,6 +56,40 @@ describe('things as people say them', () => {
     expect(isRead('60 ft step ladder')).toBe(false)
     expect(isRead('8 ft gadget')).toBe(false)
   })
+  it('a ladder of which only the length is said is a straight one; without it somebody is asked which', () => {
+    const long = (line: string, system: UnitSystem) => read(line, system).size[0]
+    expect(long('12 ft ladder', 'imperial')).toBe(3658)
+    expect(read('ladder 3 m', 'metric')).toMatchObject({ name: '3 m ladder', kind: 'board', size: [3000, 420, 90] })
+    expect(read('2 ladders 4 m', 'metric')).toMatchObject({ count: 2, size: [4000, 420, 90] })
+    expect(isRead('ladder')).toBe(false)
+  })
+  it('a comma before the figures of a metric length or mass', () => {
+    expect(read('8 laths 2,4 m', 'metric')).toMatchObject({ count: 8, size: [2400, 50, 25] })
+    expect(read('plank 2,75 m', 'metric').size[0]).toBe(2750)
+  })
+  it.each([
+    ['10 crates 400 x 300 x 240 mm 9 kg', [400, 300, 240], 9],
+    ['10 crates 400x300x240 mm, 9 kg', [400, 300, 240], 9],
+    ['box 40 x 30 x 24 cm 9 kg', [400, 300, 240], 9],
+    ['box 16 x 12 1/2 x 10 in 20 lb', [406, 318, 254], 9],
+    ['box 16 x 12 x 10 20 lb', [406, 305, 254], 9],
+  ])('a mass right after a size with its unit: %s', (line, size, massKg) =>
+    expect(read(line)).toMatchObject({ size, massKg }),
+  )
+  it.each([
+    ['crate 2 x 1 x 1 ft', [610, 305, 305]],
+    ["box 2 x 2 x 2'", [610, 610, 610]],
+    ['work table 6 x 2 x 3 ft', [1829, 610, 914]],
+    // The last alone is in feet where it is the longest, or the others would be longer than anything that is kept.
+    ['beam 4 x 3 x 6 ft', [102, 76, 1829]],
+    ['cabinet 16 x 12 x 6 ft', [406, 305, 1829]],
+  ])('feet said once are those of all, or of the longest: %s', (line, size) => expect(read(line).size).toEqual(size))
+  it('what a thing takes is none of its size: it goes by that as well', () => {
+    expect(read('chest freezer 200 l', 'metric').size).toEqual(read('chest freezer', 'metric').size)
+    expect(read('20 gallon air compressor').size).toEqual(read('air compressor').size)
+    expect(read('compost 50 l x 6', 'metric')).toMatchObject({ count: 6, kind: 'bag' })
+    expect(read('2 beer crates', 'metric')).toMatchObject({ count: 2, size: [400, 300, 280] })
+  })
   it('lumber by its names, in inches and feet, and nothing else that is called so', () => {
     const studs = { count: 12, kind: 'board', size: [2438, 89, 38] }
     for (const line of ['12 2x4 8 ft', '12 2x4x8', '12 2x4 studs', '2x4 studs 12', '12 2x4s'])

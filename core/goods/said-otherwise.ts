@@ -29,8 +29,9 @@ const MINE = /^(?:(?:my|our|the|some)\s+)+/i
 /** What says no more than which of such things it is: it is as large as they are until somebody measures. */
 const WHICH =
   /^(?:(?:old|spare|new|big|large|medium|small|empty|full|heavy|electric|gas|petrol|cordless|corded|manual|plastic|metal|steel|wooden|wood|aluminum|aluminium|fiberglass|folding|portable|kids?|child|adult|mens?|womens?|winter|summer|christmas|holiday)\s+)+/i
-/** What a thing can do, in units that are none of its size. */
-const RATED = /(?<![\d./])\d+(?:\.\d+)?[\s-]*(?:volts?|v|watts?|w|amps?|hp)(?![a-z])\.?/i
+/** What a thing can do or takes, in units that are none of its size. */
+const RATED =
+  /(?<![\d./])\d+(?:\.\d+)?[\s-]*(?:volts?|v|watts?|w|amps?|hp|l|lit(?:er|re)s?|gal(?:lon)?s?|qt|quarts?)(?![a-z])\.?/i
 
 /** A number before one of these counts nothing. */
 const OF_ONE = String.raw`(?:feet|foot|ft|inch(?:es)?|in|mm|cm|m|kgs?|kilos?|lbs?|pounds?|gallons?|gal|litres?|l|qt|volts?|v|amps?|hp)\b`
@@ -58,9 +59,15 @@ function countFirst(text: string): string {
   return said ? `${said[2]} ${said[1].replace(/[\s,:(–-]+(?:x\s*)?$/i, '')}${said[3] ?? ''}` : text
 }
 
+/** `2,4 m`: a comma before one or two figures and a metric unit parts nothing. */
+const DECIMAL_COMMA = /(\d),(\d{1,2})(?=\s*(?:m|cm|kg|l)\b)/gi
+
 /** The same line as it would be said by somebody who knows how; it may be no line all the same. */
 export function saidPlainly(line: string): string {
-  const text = line.replace(/^\s*[-–•*·]\s+/, '').replace(/^(\d+)[x×]\s+(?=[a-z])/i, '$1 ')
+  const text = line
+    .replace(/^\s*[-–•*·]\s+/, '')
+    .replace(/^(\d+)[x×]\s+(?=[a-z])/i, '$1 ')
+    .replace(DECIMAL_COMMA, '$1.$2')
   const word = COUNT_WORD.exec(text)
   const counted = word ? `${countOf(word[1])} ${text.slice(word[0].length)}` : text
   const [, count = '', rest] = COUNTED.exec(counted)!
@@ -74,6 +81,9 @@ const PARTS = new RegExp(String.raw`^(?:(\d+)\s+(?:x\s+)?(?!${OF_ONE}))?([^,;]*?
 
 /** Called by how long they are drawn out, which is so many times as long as they are kept. */
 const DRAWN_OUT: Partial<Record<string, number>> = { 'extension ladder': 2 }
+
+/** What several things are called has a length that says which is meant. */
+const SO_LONG: Partial<Record<string, string>> = { ladder: 'straight ladder', ladders: 'straight ladder' }
 
 /** One length may be a usual thing's, by this much less or more. Product decision. */
 const TIMES = 3
@@ -105,7 +115,9 @@ export function usualSoLong(text: string, system: UnitSystem, id: string, massOf
   const [, count, what = '', after] = PARTS.exec(text) ?? []
   const said = LENGTH.exec(what)
   const name = said ? withoutLength(what) : ''
-  const usual = name ? (usualThing(name) ?? usualThing(name.replace(WHICH, ''))) : undefined
+  const usual = name
+    ? (usualThing(name) ?? usualThing(SO_LONG[name.toLowerCase()] ?? name.replace(WHICH, '')))
+    : undefined
   if (!said || !usual) return null
   const length = parseLength(`${said[1]} ${said[2]}`, system)
   const massKg = after === undefined ? null : massOf(after)
