@@ -40,6 +40,11 @@ describe('parseLength', () => {
     ['.5', 12.7],
     ['24 inches', 609.6],
     ['1 m 20 cm', 1200],
+    ['1m50', 1500],
+    ['1 m 505', 1505],
+    [`9' - 6"`, 2895.6],
+    [`9'-6 1/2"`, 2908.3],
+    ['9 ft - 6', 2895.6],
   ])('reads %s', (text, expected) => expect(mm(text)).toBeCloseTo(expected, 6))
   it('takes a bare number in the small unit', () => {
     expect(mm('1708', 'metric')).toBe(1708)
@@ -62,6 +67,11 @@ describe('parseLength', () => {
     ['Infinity', 'not-a-length'],
     ['1e5', 'not-a-length'],
     ['5 kg', 'not-a-length'],
+    // One figure after metres may be anything, and so may a part.
+    ['1m5', 'not-a-length'],
+    ['1 m 1/2', 'not-a-length'],
+    [`9' - -6"`, 'not-a-length'],
+    ['9 m - 6', 'not-a-length'],
   ])('refuses %p', (text, code) => expect(mm(text)).toBe(code))
   it('reads back what a field shows, to half a step', () => {
     fc.assert(
