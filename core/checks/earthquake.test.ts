@@ -83,7 +83,7 @@ describe('an earthquake, by hand', () => {
 describe('weights of a build', () => {
   it('are those of every piece where its middle is, holes and notches taken off', () => {
     const [example] = wallCabinet.examples()
-    const r = readParams(wallCabinet, example.params, example.context)
+    const r = readParams(wallCabinet, example.params as object, example.context)
     const a = r.shaped.assembly
     const self = selfWeights(a)
     const kg = a.parts.reduce((s, p) => s + partMassKg(p), 0)

@@ -1,4 +1,5 @@
 import { usualThing, usualThingsLike } from '../catalogue/find-usual.ts'
+import { withLastUnit } from '../measure/last-unit.ts'
 import { plainCharacters } from '../measure/number.ts'
 import { parseLength } from '../measure/parse-length.ts'
 import { bad, good, type Result } from '../measure/result.ts'
@@ -32,22 +33,6 @@ export function parseSizes(text: string, system: UnitSystem): Result<Sizes> {
   }
   const [acrossMm, deepMm, tallMm] = round ? [mm[0], mm[0], mm[1]] : mm
   return good({ acrossMm, deepMm, tallMm })
-}
-
-/** Feet that one says of a side of a thing that is kept, at most. */
-const MOST_FEET = 8
-
-/**
- * A unit said once, after the last of several bare numbers, is that of all: `110 x 90 x 50 mm`, `2 x 1 x 1 ft`. Feet may
- * be said of the last alone, which is the longest then: `2 x 6 x 10 ft`.
- */
-function withLastUnit(terms: readonly string[]): readonly string[] {
-  const [before, last] = [terms.slice(0, -1), terms[terms.length - 1]]
-  const [, n, unit] = /([\d.]+)\s*(mm|cm|m|inches|inch|in|"|feet|foot|ft|')\.?\s*$/i.exec(last) ?? []
-  if (!unit || !before.every((t) => /^[\d\s./,]+$/.test(t))) return terms
-  const most = Math.max(...before.map((t) => parseFloat(t)))
-  if (/^(?:f|')/i.test(unit) && (most > MOST_FEET || most < Number(n))) return terms
-  return [...before.map((t) => `${t.trim()} ${unit}`), last]
 }
 
 /** `6 l of screws in box 110 x 90 x 50`: so many of what they go into. */

@@ -289,6 +289,45 @@ describe('distances as one calls them', () => {
     expect(run('window 4200 to 3000', 'metric')).toMatchObject({ ok: false, problem: { code: 'run-backwards' } })
     expect(run('window 3000 to wall', 'metric')).toMatchObject({ ok: false, problem: { code: 'not-a-length' } })
   })
+  it.each([
+    [
+      '2 windows at 24 and 96, 36 wide',
+      [
+        ['window', 24, 36],
+        ['window', 96, 36],
+      ],
+    ],
+    [`door at 2' 6" wide 32"`, [['door', 30, 32]]],
+    ['window at 40, wide 36, high 48, up 42', [['window', 40, 36]]],
+    ['window at 6 ft, 4 ft wide, 3 ft high, up 40', [['window', 72, 48]]],
+    ['window 3 ft from the left, 4 ft wide', [['window', 36, 48]]],
+    ['a window 3 x 4 ft at 30', [['window', 30, 36]]],
+    ['radiator at 40, 48 wide', [['other', 40, 48]]],
+    ['light switch 1 ft from the left corner', [['switch', 12 - 70 / 25.4 / 2, 70 / 25.4]]],
+    ['fuse box at 60, 14 wide', [['panel', 60, 14]]],
+  ] as const)('as people say them: %s', (text, features) => {
+    const r = run(text)
+    if (!r.ok) throw new Error(JSON.stringify(r.problem))
+    const told = r.value.features.map((f) => [f.kind, f.atMm / inch, f.wideMm / inch] as const)
+    expect(told.map(([kind]) => kind)).toEqual(features.map(([kind]) => kind))
+    told.forEach(([, at, wide], i) => {
+      expect(at).toBeCloseTo(features[i][1], 6)
+      expect(wide).toBeCloseTo(features[i][2], 6)
+    })
+  })
+  it('what it is called is kept where that says more than its kind', () => {
+    expect(run('gas meter at 20')).toMatchObject({
+      ok: true,
+      value: { features: [{ kind: 'other', name: 'gas meter' }] },
+    })
+    expect(run('window at 20')).toMatchObject({ ok: true, value: { features: [{ name: '' }] } })
+  })
+  it('a door as narrow as its width in feet is asked for its unit', () => {
+    for (const text of ['door 3 at 24', '24, window 4, 60', 'garage door 16 at 24', 'window 36 x 4 at 60'])
+      expect(run(text)).toMatchObject({ ok: false, problem: { code: 'run-narrow' } })
+    // An outlet is small.
+    expect(run('outlet 3 at 24').ok).toBe(true)
+  })
   it('in millimetres too, and refuses what it does not understand, by name', () => {
     expect(run('620, garage door 2440 x 2050, 165', 'metric')).toMatchObject({ ok: true, value: { totalMm: 3225 } })
     for (const [text, code] of [

@@ -97,6 +97,8 @@ const TABLE: Record<string, Words> = {
     `Found ${d.found} of 3 sizes in "${d.text}". Write across x deep x tall, or "12 dia x 15" for round things: ${lineExample(say)}`,
   'run-backwards': (d) =>
     `"${d.text}" ends before it begins. Both from the left corner: where it begins, to where it ends.`,
+  'run-narrow': (d, say) =>
+    `"${d.text}" would be ${say.length(Number(d.mm))} wide or high, and such a thing is ${say.length(Number(d.leastMm))} at least. Say the unit: 3 ft, 90 cm.`,
   'run-empty': (_d, say) => `Call the distances from the left corner: ${runExample(say)}`,
   'run-piece': (d, say) =>
     `"${d.text}" is not understood. Say what and how wide, then how high and how far up: ${runExample(say)}`,
