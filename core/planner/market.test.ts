@@ -188,6 +188,39 @@ describe('what is known from elsewhere', () => {
     expect(at([])).toEqual(['n', 'w'])
     expect(at(['e', 's', 'w'])).toEqual(['n'])
   })
+  it('between a door and a window it is as short as there is room, where it would be none otherwise', () => {
+    // 1100 mm free, and a rack of its usual modules is 1220 long at least; the window begins over what is low.
+    const door = thing('door', 'door', 0, { wideMm: 900 })
+    const window = thing('window', 'window', 2000, { wideMm: 3900, highMm: 1000, upMm: 300 })
+    const { p } = room([door, window], 24)
+    const walls = p.room.walls.map((w) => ({ ...w, construction: { kind: 'masonry' as const } }))
+    const there = { ...p, room: { ...p.room, walls } }
+    const market = new RoomMarket(there, { ...NO_WISHES, keepFree: ['e', 's', 'w'] })
+    const lot = [{ goodsId: 'box', count: 24 }]
+    expect(market.offer('post-rack', 'n', lot, [])).toBeNull()
+    const o = market.offer('post-rack', 'n', lot, [], true)!
+    expect(from(o)).toBeGreaterThanOrEqual(900)
+    expect(to(o)).toBeLessThanOrEqual(2000)
+    expect(to(o) - from(o)).toBeGreaterThan(1000)
+    // Taken as it is it stays so: nothing meets anything, and all it was promised to hold is in it.
+    expect(failing(there, o)).toEqual([])
+    const [reading] = readingsOf(readBuilds({ ...there, builds: [o.build] }))
+    expect(reading.shaped.unhoused).toEqual([])
+    expect(reading.build.goods).toEqual(o.housed)
+    // What is asked for afterwards is as long as it comes again.
+    expect(market.offer('post-rack', 'n', lot, [])).toBeNull()
+  })
+  it('ends with its wall, though no other begins there', () => {
+    const { p } = room([], 12)
+    const [n] = p.room.walls
+    const open = { ...p, room: { ...p.room, closed: false, walls: [{ ...n, lengthMm: 700 }] } }
+    const market = new RoomMarket(open, NO_WISHES)
+    for (const kind of ['ledger-shelf', 'post-rack', 'shelf-unit'])
+      for (const squeezed of [false, true]) {
+        const o = market.offer(kind, 'n', [{ goodsId: 'box', count: 12 }], [], squeezed)
+        if (o) expect(to(o)).toBeLessThanOrEqual(700 + 1)
+      }
+  })
   it('what no stud holds is offered only where it is low', () => {
     const { p } = room([], 3)
     const walls = p.room.walls.map((w) => ({

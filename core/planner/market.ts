@@ -18,7 +18,7 @@ import { studCentres } from '../room/room.ts'
 import type { WallLine } from '../room/outline.ts'
 import { beside, HIGH, isHigh } from './beside.ts'
 import { judgedOffer, judgeFor, lessonsFor, type Judge } from './judged-offer.ts'
-import { howMany, offersAt, taught, type Lot, type Offer, type Shop } from './offer.ts'
+import { howMany, looked, offersAt, taught, type Lot, type Offer, type Shop } from './offer.ts'
 import type { Wishes } from '../project/wishes.ts'
 
 /** Left between two builds, and between a build and what is kept free, mm: a hand's width, a finger's. Product decision. */
@@ -41,13 +41,14 @@ const HIGHER = 3
 /** Places along one wall that are tried for one build. */
 const STARTS = 6
 
-/** What a first look is held to: so deep at most, so long at least, over what reaches so high; null where its wall and its goods alone say. */
+/** What a first look is held to: so deep and so long at most, so long at least, over what reaches so high; null where its wall and its goods alone say. */
 interface Held {
   mostDeepMm: number | null
+  mostLongMm: number | null
   leastLongMm: number | null
   overMm: number | null
 }
-const AS_IT_COMES: Held = { mostDeepMm: null, leastLongMm: null, overMm: null }
+const AS_IT_COMES: Held = { mostDeepMm: null, mostLongMm: null, leastLongMm: null, overMm: null }
 
 /** What builds can be had, and where: asked again and again, it answers the same. */
 export interface Market {
@@ -57,8 +58,9 @@ export interface Market {
   /**
    * A build of a kind at a wall for some goods beside what stands there; it may leave some of them out. Null where
    * nothing of it can be.
+   * @param squeezed as short as there is room between what stands there, though its kind is longer anywhere else
    */
-  offer(kind: string, wallId: string, lot: Lot, others: readonly Offer[]): Offer | null
+  offer(kind: string, wallId: string, lot: Lot, others: readonly Offer[], squeezed?: boolean): Offer | null
   /** The same build with more goods, where it is. */
   extended(offer: Offer, lot: Lot, others: readonly Offer[]): Offer | null
   /** The same build judged, and changed so that it holds; from then on it is what is offered in its place. */
@@ -135,6 +137,8 @@ export class RoomMarket implements Market {
   /** Judged ones that hold with none of their goods. */
   private readonly hopeless = new Set<Offer>()
   private readonly judge: Judge
+  /** Whether what is asked for at present may be as short as there is room. */
+  private squeezed = false
   private readonly rooms = new Map<string, Map<number, Project['room']>>()
 
   constructor(
@@ -170,7 +174,8 @@ export class RoomMarket implements Market {
       .sort((a, b) => b.score - a.score)
   }
 
-  offer(kind: string, wallId: string, lot: Lot, others: readonly Offer[]): Offer | null {
+  offer(kind: string, wallId: string, lot: Lot, others: readonly Offer[], squeezed = false): Offer | null {
+    this.squeezed = squeezed
     const w = this.lineOf(wallId)
     const inTheWay = [
       ...this.standing.map((b) => ({ ...beside(w, b), gap: BESIDE_MM })),
@@ -194,6 +199,7 @@ export class RoomMarket implements Market {
   }
 
   extended(offer: Offer, lot: Lot, others: readonly Offer[]): Offer | null {
+    this.squeezed = false
     const { build } = offer
     const w = this.lineOf(build.wallId)
     const all = together(offer.housed, lot)
@@ -215,7 +221,13 @@ export class RoomMarket implements Market {
   }
 
   fits(offer: Offer, others: readonly Offer[]): boolean {
-    return this.allowed(offer) && this.metBy(offer, others).length === 0
+    return this.allowed(offer) && !this.isPastWall(offer) && this.metBy(offer, others).length === 0
+  }
+
+  /** Past the end of its wall there may be no other wall to meet. */
+  private isPastWall({ build, body }: Offer): boolean {
+    const w = this.lineOf(build.wallId)
+    return beside(w, body).to > w.wall.lengthMm + TOUCH_MM
   }
 
   wallsBy({ body }: Offer): readonly string[] {
@@ -334,7 +346,7 @@ export class RoomMarket implements Market {
       : null
   }
 
-  /** At a place, with as many of its goods as let it end before what it would run into. */
+  /** At a place, with as many of its goods as let it end before what it would run into, or no longer than there is room. */
   private shortened(
     kind: string,
     w: WallLine,
@@ -344,19 +356,22 @@ export class RoomMarket implements Market {
     held: Held,
   ): Offer | null {
     let goods = lot
-    for (let i = 0; i <= SHRINKS; i++) {
+    let mostLongMm: number | null = null
+    for (let i = 0; i <= SHRINKS && howMany(goods) > 0; i++) {
       const offer = this.look(kind, w.wall.id, offsetMm, goods, others, held)
       if (!offer || !this.allowed(offer)) return null
-      const hit = this.metBy(offer, others)
-      if (hit.length === 0) return offer
-      // With fewer goods it may end before what it runs into.
+      if (this.fits(offer, others)) return offer
+      // With fewer goods it may end before what it runs into, or with its wall.
       const long = beside(w, offer.body).to - offsetMm
-      const room = Math.min(...hit.map((b) => beside(w, b).from)) - offsetMm - BESIDE_MM
-      if (room < LEAST_MM || room >= long) return null
+      const ends = [...this.metBy(offer, others).map((b) => beside(w, b).from - BESIDE_MM), w.wall.lengthMm]
+      const room = Math.min(...ends) - offsetMm
+      if (room < LEAST_MM || room >= long) break
+      mostLongMm ??= room
       goods = shareOf(this.p, goods, room / long)
-      if (howMany(goods) === 0) return null
     }
-    return null
+    const ended =
+      this.squeezed && mostLongMm ? this.look(kind, w.wall.id, offsetMm, lot, others, { ...held, mostLongMm }) : null
+    return ended && this.fits(ended, others) ? ended : null
   }
 
   private look(
@@ -369,14 +384,17 @@ export class RoomMarket implements Market {
   ): Offer | null {
     const family = this.kindOf(kind)
     const lot = inOrder(given)
-    const { mostDeepMm, leastLongMm, overMm } = held
+    const { mostDeepMm, mostLongMm, leastLongMm, overMm } = held
     const room = mostDeepMm === null ? this.p.room : this.shallower(wallId, mostDeepMm)
     // What hangs at heights of its own takes no length of what else does: where they meet is seen afterwards.
     const sharing = others.filter((o) => !family.hangsAt || !this.kindOf(o.build.family).hangsAt)
-    const p = { ...this.p, room, builds: [...this.p.builds, ...sharing.map((o) => o.build)] }
     const bare = newBuild({ id: '', wallId, offsetMm, family: kind, params: {} })
+    const there = { ...this.p, room, builds: [...this.p.builds, ...sharing.map((o) => o.build)] }
+    // As long as if another one of its kind began where it has to end.
+    const end = mostLongMm === null ? [] : [{ ...bare, id: 'end', offsetMm: offsetMm + mostLongMm }]
+    const p = { ...there, builds: [...there.builds, ...end] }
     const next = nextOnWall(p, bare)
-    const bounds = [mostDeepMm ?? '', leastLongMm ?? '', overMm ?? '']
+    const bounds = [mostDeepMm ?? '', mostLongMm ?? '', leastLongMm ?? '', overMm ?? '']
     const place = [kind, wallId, offsetMm, ...bounds, next]
     const key = fingerprint(`${place.join('|')}|${keyOf(lot)}`)
     let ways = this.known.get(key)
@@ -392,14 +410,18 @@ export class RoomMarket implements Market {
       this.looks++
       const within = {
         asDeep: mostDeepMm !== null,
+        asLong: mostLongMm !== null,
         ...(leastLongMm === null ? {} : { leastLongMm }),
         ...(overMm === null ? {} : { overMm }),
       }
       const shop = { ...this.shop, p }
       // Two of a kind may hang at one place, one over the other: they are told apart by what they keep, and how.
       const at = { id: `plan-${kind}-${wallId}-${offsetMm}-${key}`, wallId, offsetMm }
-      ways = offersAt(shop, family, at, lot, within).map((found, i) => {
-        const x = { ...found, build: { ...found.build, id: `${at.id}-${i}` } }
+      const seen = offersAt(shop, family, at, lot, within)
+      // Where nothing ends it, it is as it was made to end.
+      const found = end.length === 0 ? seen : seen.flatMap((x) => looked({ ...shop, p: there }, family, x.build) ?? [])
+      ways = found.map((one, i) => {
+        const x = { ...one, build: { ...one.build, id: `${at.id}-${i}` } }
         const [lesson] = this.judge.learned.get(lessonsFor(x)) ?? []
         return lesson ? taught(shop, family, x, lesson) : x
       })

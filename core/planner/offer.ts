@@ -92,11 +92,15 @@ function housedOf(goods: Lot, unhoused: Shaped['unhoused']): Lot {
 
 /** How deep kinds of build are is told by these of their parameters. */
 const DEPTHS = ['depthMm', 'railLengthMm']
+/** And how long they are by these. */
+const LENGTHS = ['lengthMm', 'columns', 'bays', 'clearMm']
 
 /** What a first look is held to besides its wall. */
 export interface Within {
   /** It keeps the depth it has here, whatever there would be room for. */
   asDeep?: boolean
+  /** It keeps the length it has here, whatever there would be room for. */
+  asLong?: boolean
   /** It is so long at least, mm, where its kind has a length. */
   leastLongMm?: number
   /** It hangs over what reaches so high, mm. */
@@ -135,6 +139,13 @@ export function offersAt(
   // What would be lifted over the shoulder, too heavy for that, goes elsewhere.
   const fewer = lotWithout(looks[0].offer.housed, looks[0].tooHigh)
   return howMany(fewer) > 0 && howMany(fewer) < howMany(goods) ? offersAt(shop, kind, at, fewer, within) : []
+}
+
+/** A first look at a build as it stands; null where it cannot be shaped there, or keeps nothing. */
+export function looked(shop: Shop, kind: AnyFamily, { id, wallId, offsetMm, goods, params }: Build): Offer | null {
+  const set = setAtWall(shop.p, kind, { id, wallId, offsetMm, goods }, shop.prices)
+  const found = set && look(shop, kind, { ...set.bare, params }, set.ctx, {})
+  return found && howMany(found.tooHigh) === 0 ? found.offer : null
 }
 
 /**
@@ -194,7 +205,7 @@ function over(kind: AnyFamily, build: Build, ctx: BuildContext, overMm: number):
 function look(shop: Shop, kind: AnyFamily, given: Build, ctx: BuildContext, within: Within): Look | null {
   // How the floor falls makes posts longer by a little, and shaping twice as slow: whoever judges it looks at that.
   const { fallUnder: _fall, ...level } = ctx
-  const { asDeep, overMm } = within
+  const { asDeep, asLong, overMm } = within
   const build = overMm === undefined ? given : over(kind, given, level, overMm)
   if (!build) return null
   const first = shapeInPlace(kind, build, level)
@@ -210,7 +221,9 @@ function look(shop: Shop, kind: AnyFamily, given: Build, ctx: BuildContext, with
   // What stands on its highest shelf ends under the ceiling too.
   if (wholeOf(built).max[2] > ctx.space.ceilingMm + OVER_MM) return null
   // Beside others it hangs where it was seen, whatever they are.
-  const kept = first.value.dims.filter((x) => x.path === kind.hangsAt || (asDeep && DEPTHS.includes(x.path)))
+  const kept = first.value.dims.filter(
+    (x) => x.path === kind.hangsAt || (asDeep && DEPTHS.includes(x.path)) || (asLong && LENGTHS.includes(x.path)),
+  )
   const params = kept.reduce((all, x) => withValue(all, x.path, x.value), build.params)
   const offer = {
     ...found,

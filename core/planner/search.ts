@@ -47,19 +47,29 @@ const MANY_LOTS = 24
 const MOST_KINDS = 4
 const FEW_KINDS = 2
 
-/** All ways to keep a lot in a plan, or as much of it as goes. */
+/** All ways to keep a lot in a plan, or as much of it as goes; where there are none, what is made as short as there is room. */
+function* anyWayOn(...[plan, lot, market, g]: Parameters<typeof waysOn>): Generator<Plan> {
+  let any = false
+  for (const way of waysOn(plan, lot, market, g)) {
+    any = true
+    yield way
+  }
+  if (!any) yield* waysOn(plan, lot, market, g, true)
+}
+
 function* waysOn(
   plan: Plan,
   lot: Lot,
   market: Market,
   { kinds, walls: anywhere, dense, tried }: Pick<Growth, 'kinds' | 'walls' | 'dense' | 'tried'>,
+  squeezed = false,
 ): Generator<Plan> {
   const those = market.kindsFor(lot)
   const best = those[0]?.score ?? 0
   let all = false
   const opened = tried?.lots.has(lot) ? tried.opened : null
   const walls = opened ?? anywhere
-  for (const [i, o] of plan.offers.entries()) {
+  for (const [i, o] of squeezed ? [] : plan.offers.entries()) {
     const known = those.find((k) => k.kind === o.build.family)
     if (!known || (opened && !opened.includes(o.build.wallId))) continue
     const others = plan.offers.filter((_, j) => j !== i)
@@ -76,7 +86,7 @@ function* waysOn(
     if (looked === kinds) break
     let found = false
     for (const wallId of walls) {
-      const offer = market.offer(kind, wallId, lot, plan.offers)
+      const offer = market.offer(kind, wallId, lot, plan.offers, squeezed)
       if (offer) yield withOffer(plan, [...plan.offers, offer], lot, offer.housed)
       found ||= offer !== null
     }
@@ -127,7 +137,7 @@ function grow(from: Plan, lots: readonly Lot[], market: Market, o: SearchOptions
       }
       const [lot, ...rest] = todo
       let any = false
-      for (const way of waysOn(plan, lot, market, now)) {
+      for (const way of anyWayOn(plan, lot, market, now)) {
         any = true
         // What a build leaves out of a lot is a lot of its own.
         const left = way.homeless.slice(plan.homeless.length)
