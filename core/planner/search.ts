@@ -47,16 +47,7 @@ const MANY_LOTS = 24
 const MOST_KINDS = 4
 const FEW_KINDS = 2
 
-/** All ways to keep a lot in a plan, or as much of it as goes; where there are none, what is made as short as there is room. */
-function* anyWayOn(...[plan, lot, market, g]: Parameters<typeof waysOn>): Generator<Plan> {
-  let any = false
-  for (const way of waysOn(plan, lot, market, g)) {
-    any = true
-    yield way
-  }
-  if (!any) yield* waysOn(plan, lot, market, g, true)
-}
-
+/** All ways to keep a lot in a plan, or as much of it as goes. @param squeezed in new builds as short as there is room */
 function* waysOn(
   plan: Plan,
   lot: Lot,
@@ -92,6 +83,16 @@ function* waysOn(
     }
     if (found) looked++
   }
+}
+
+/** The same; where there are none, what is made as short as there is room. */
+function* anyWayOn(...[plan, lot, market, g]: Parameters<typeof waysOn>): Generator<Plan> {
+  let any = false
+  for (const way of waysOn(plan, lot, market, g)) {
+    any = true
+    yield way
+  }
+  if (!any) yield* waysOn(plan, lot, market, g, true)
 }
 
 const withOffer = (plan: Plan, offers: readonly Offer[], lot: Lot, housed: Lot): Plan => ({

@@ -81,7 +81,6 @@ interface Piece {
   spans: boolean
 }
 
-/** Words that say which measure of a thing a length before them is; before or behind the last two. */
 /** A length as it stands before a word. */
 const LENGTH = `(\\S+(?:\\s+\\d+/\\d+)?\\s*(?:mm|cm|m|in|ft|'|")?)`
 /** `at 30 wide 32`: what is at a place and how wide it is, said behind that word. */
@@ -108,6 +107,7 @@ function saidPlainly(text: string, system: UnitSystem): string {
 /** What is narrower or lower than this is none of these: its unit was left out, mm. */
 const LEAST_MM: Partial<Record<FeatureKind, number>> = { door: 200, window: 200, 'sectional-door': 1000 }
 
+/** Words that say which measure of a thing a length before them is; before or behind the last two. */
 const MEASURES = { tall: 'high', high: 'high', wide: 'wide', up: 'up', out: 'out' } as const
 
 /** One stretch or thing: `36`, `door 32`, `window 36 x 40 up 42`, `outlet at 48, 15 up`, `door 800 to 1650, 2000 tall`. */

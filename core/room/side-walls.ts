@@ -3,11 +3,10 @@ import { cornersAt } from './outline.ts'
 import { atWallMm, studCentres, type Room, type Sides, type SideWall, type Wall } from './room.ts'
 
 /*
- *        wall behind              a wall at an end of it, seen from above:
- *   ____________________          places along it are told from its face behind, out
- *  |  ________
- *  | |        | |                 backPerMm: how far the face goes back for each mm out
- *  | | space  |  |
+ *    wall behind        seen from above: places along the walls beside a space are told out from its back;
+ *   ______________
+ *  |  __________  \    where a corner is wider than square its wall goes back from the space, so much for each mm out
+ *  | |  space   |  \
  */
 
 /** A corner further from square than this has no side wall: what stands square does not stand at it. Product decision. */
