@@ -93,7 +93,7 @@ function housedOf(goods: Lot, unhoused: Shaped['unhoused']): Lot {
 /** How deep kinds of build are is told by these of their parameters. */
 const DEPTHS = ['depthMm', 'railLengthMm']
 /** And how long they are by these. */
-const LENGTHS = ['lengthMm', 'columns', 'bays', 'clearMm']
+const LENGTHS = ['lengthMm', 'columns', 'bays', 'clearMm', 'apartMm']
 
 /** What a first look is held to besides its wall. */
 export interface Within {

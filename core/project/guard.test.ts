@@ -53,7 +53,8 @@ const WAYS: [string, (p: Project) => void, string][] = [
   ['a mass of 6 t', (p) => void (p.goods[0].massKg = 6000), 'the mass can be at most'],
   ['no things of a kind', (p) => void (p.goods[0].count = 0), 'the count must be at least 1'],
   ['2,001 goods', (p) => void (p.goods = manyGoods), 'Lines of goods: at most 2,?000'],
-  ['a door 0 wide', (p) => void p.room.features.push(...run('door 0 x 80')), 'the width must be at least'],
+  ['a door 0 wide', (p) => void p.room.features.push({ ...door, wideMm: 0 }), 'the width must be at least'],
+  ['an outlet 0 wide', (p) => void p.room.features.push(...run('outlet 0 x 80')), 'the width must be at least'],
   ['a window 1,600 miles wide', (p) => void p.room.features.push(...run('window 99999999 x 10')), 'at most'],
   ['a window far up', (p) => void p.room.features.push(...run('window 30 x 40 up 999999')), 'height above the floor'],
   [

@@ -41,6 +41,15 @@ describe('one shelf on a ledger and two posts', () => {
     expect(sum(floor) - posts).toBeGreaterThan(0.44 * all)
     expect(sum(floor) - posts).toBeLessThan(0.53 * all)
   })
+  it('is no longer than its wall, where that is shorter than posts are usually apart', () => {
+    for (const lengthMm of [900, 1000, 1200]) {
+      const short = read({ shelves: 1 }, ctx({ lengthMm }))
+      const long = Math.max(...short.shaped.assembly.parts.map((p) => short.boxes.get(p.id)!.max[0]))
+      expect(long).toBeLessThanOrEqual(lengthMm)
+      expect(long).toBeGreaterThan(lengthMm - 2)
+      expect(checkOf(short, 'room-fit:room-length').state).toBe('holds')
+    }
+  })
   it('holds, every fixing in a stud, and its front tells a hand that pulls at it so', () => {
     expect(r.verdict.state).toBe('holds')
     for (const x of a.anchors) expect(r.space.studsMm.some((s) => Math.abs(s - x.at[0]) < 1e-9)).toBe(true)

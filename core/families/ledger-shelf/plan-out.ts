@@ -115,10 +115,12 @@ export function planOut(
   // Along a wall evenly, so that nothing of it is left over.
   const alongMm = ctx.space.lengthMm - edgeMm
   const even = roundDown(alongMm / Math.max(1, Math.ceil(alongMm / POSTS_EVERY - 1e-9)), unitsOf(ctx.settings))
+  // Where the wall is shorter than that, no further than it lets them.
+  const isEven = p.follow === 'wall' || alongMm < POSTS_EVERY
   const apartMm = pen.length(
     { path: 'apartMm', code: 'posts-apart', min: 300, max: 2400 },
-    p.follow === 'wall' ? Math.max(300, even) : POSTS_EVERY,
-    p.follow === 'wall'
+    isEven ? Math.max(300, even) : POSTS_EVERY,
+    isEven
       ? { code: 'posts-even', terms: [], data: { everyMm: POSTS_EVERY, wallMm: ctx.space.lengthMm } }
       : { code: 'posts-half-sheet', terms: [], data: { everyMm: POSTS_EVERY } },
   )
