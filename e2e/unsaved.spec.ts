@@ -91,7 +91,7 @@ test('what no file could hold is refused at its field, and nothing else happens'
   await page
     .getByLabel(/distances/i)
     .first()
-    .fill('door 0 x 80')
+    .fill('outlet 0 x 80')
   await page.keyboard.press('Enter')
   await expect(page.getByRole('alert').filter({ hasText: 'must be at least' })).toBeVisible()
   await station(page, 'Buy')
