@@ -1,5 +1,5 @@
 import { isFoot } from '../assembly/feet.ts'
-import type { Assembly, Motion } from '../assembly/assembly.ts'
+import type { Anchor, Assembly, Motion } from '../assembly/assembly.ts'
 import { massCentre, partMassKg } from '../assembly/mass.ts'
 import { movedPoint, opens } from '../assembly/moved.ts'
 import { wholeBox } from '../assembly/part-box.ts'
@@ -79,6 +79,9 @@ const dividesRoom = (a: Assembly): boolean => a.subassemblies.some((s) => s.tags
 const heldAbove = (of: Pick<CheckResult, 'check' | 'quantity' | 'code'> & { subject: string }): CheckResult =>
   plain({ ...of, link: 'whole', state: 'not-applicable' })
 
+/** Whether an anchor keeps a build from falling forward: one into a wall beside it may hold it along the other only. */
+const keepsUpright = (x: Anchor): boolean => !x.side || x.holds.includes('y')
+
 export const slenderness = defineCheck({
   id: 'slenderness',
   reads: ['assembly', 'boxes', 'settings'],
@@ -96,8 +99,9 @@ export const slenderness = defineCheck({
       subject: 'build',
       data: { highMm: high, deepMm: deep, most: settings.slenderness },
     }
-    if (assembly.anchors.length > 0) {
-      const pinned = assembly.anchors.every((x) => x.into === 'slab')
+    const held = assembly.anchors.filter(keepsUpright)
+    if (held.length > 0) {
+      const pinned = held.every((x) => x.into === 'slab')
       return [plain({ ...given, code: pinned ? 'slender-pinned' : 'slender-tied', state: 'not-applicable' })]
     }
     return [
@@ -153,8 +157,9 @@ export const tipOver = defineCheck({
     })
     const forward = about('forward', (_x, y) => front - y)
     const arm = forward.over
-    // Forward, or sideways where it is narrow; ties that hold along the wall keep it from that.
-    const sideways = assembly.anchors.some((x) => x.holds.includes('x'))
+    // Forward, or sideways where it is narrow; ties to the wall behind keep it from that. What those beside it give is not
+    // asked here: it is judged as if they were not there.
+    const sideways = assembly.anchors.some((x) => x.holds.includes('x') && !x.side)
       ? []
       : [about('sideways', (x) => x - left), about('sideways', (x) => right - x)]
     const acrosses = space.away ? [forward, about('backward', (_x, y) => y - back)] : [forward]

@@ -30,7 +30,8 @@ interface Ground {
 
 /** What a fixing goes into; null where that is not known. */
 function groundOf(x: Anchor, { construction, joists, sides }: Behind): Ground | null {
-  const wall = x.side ? (sides?.[x.side]?.construction ?? construction) : construction
+  const wall = x.side ? sides?.[x.side]?.construction : construction
+  if (!wall) return null
   const up: Vec3 = [0, 0, 1]
   const intoWall: Vec3 = x.side ? [x.side === 'left' ? -1 : 1, 0, 0] : [0, -1, 0]
   if (x.into === 'stud' && wall.kind === 'studs')

@@ -104,7 +104,7 @@ function saidPlainly(text: string, system: UnitSystem): string {
   return count > 1 ? said.replace(new RegExp(`^\\s*${count}\\s+(?=[a-z])`, 'i'), '') : said
 }
 
-/** What is narrower or lower than this is none of these: its unit was left out, mm. */
+/** What is narrower or lower than this is none of these: its unit was left out, mm. Product decision. */
 const LEAST_MM: Partial<Record<FeatureKind, number>> = { door: 200, window: 200, 'sectional-door': 1000 }
 
 /** Words that say which measure of a thing a length before them is; before or behind the last two. */

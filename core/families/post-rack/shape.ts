@@ -58,7 +58,8 @@ export function shapePostRack(p: PostRackParams, ctx: ShapeContext): Result<Shap
     doublePosts(d, p, ctx, plan)
   }
   if (tied) tieBoards(d, p, ctx, plan)
-  if (p.sides === 'tied' && !tieSides(d, p, ctx, plan, tied)) return bad('seams-pulled', {}, 'sides')
+  const unheld = p.sides === 'tied' ? tieSides(d, p, ctx, plan, tied) : null
+  if (unheld) return bad(unheld, {}, 'sides')
   if (covered) coverBack(d, p, ctx, plan)
   else if (p.brace) brace(d, p, ctx, plan, y0, tied)
   if (p.ends === 'braced') endBraces(d, p, ctx, plan)
@@ -322,15 +323,21 @@ function tieBoards(d: Draft, p: PostRackParams, ctx: ShapeContext, plan: PostRac
   })
 }
 
-/** Screws through a sheet into the cross piece that is tied. */
+/** Screws through a sheet into the cross piece that is tied. Product decision; what they hold is checked. */
 const SIDE_SCREWS = 4
 
 /**
  * The end cross pieces of the uppermost frames tied to the walls beside them. What stands between two walls is pressed
  * against the one it leans to; one module between them is held out from the wall as well, where nothing behind holds it.
- * @returns whether what is tied hangs together: at one end only, more modules than one would be pulled apart
+ * @returns why it cannot be: nothing there holds, or at one end only more modules than one would be pulled apart
  */
-function tieSides(d: Draft, p: PostRackParams, ctx: ShapeContext, plan: PostRackPlan, tiedBehind: boolean): boolean {
+function tieSides(
+  d: Draft,
+  p: PostRackParams,
+  ctx: ShapeContext,
+  plan: PostRackPlan,
+  tiedBehind: boolean,
+): 'no-wall-beside' | 'seams-pulled' | null {
   const top = plan.tops.length - 1
   const last = plan.modules.length - 1
   const ties = (
@@ -343,14 +350,15 @@ function tieSides(d: Draft, p: PostRackParams, ctx: ShapeContext, plan: PostRack
     const t = wall && sideTies(d, `cross-${m}-${top}-${k}`, end, wall)
     return t && t.at.length > 0 ? [{ ...t, sheet: `shelf-${m}-${top}` }] : []
   })
-  if (ties.length === 1 && last > 0) return false
+  if (ties.length === 0) return 'no-wall-beside'
+  if (ties.length === 1 && last > 0) return 'seams-pulled'
   const holdsOut = ties.length > 1 && last === 0 && !tiedBehind
   for (const t of ties) {
     // Screws into its end grain hold it in nothing along its length: the sheet does.
     d.screw(t.sheet, t.part, SIDE_SCREWS, 'side', findSheet(p.sheet)!.thicknessMm, findSection(p.railSection)!.widthMm)
     tieToSide(d, t, ctx.settings.yard, holdsOut ? ['x', 'y'] : ['x'])
   }
-  return true
+  return null
 }
 
 function bays(d: Draft, p: PostRackParams, ctx: ShapeContext, plan: PostRackPlan, y0: number) {

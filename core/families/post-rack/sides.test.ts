@@ -98,6 +98,34 @@ describe('a rack tied to the walls beside it', () => {
     expect(both.shaped.assembly.anchors.length).toBeGreaterThan(1)
     expect(new Set(both.shaped.assembly.anchors.flatMap((x) => x.holds))).toEqual(new Set(['x']))
   })
+  it('along the wall alone it may still fall: it is judged as if nothing tied it, and loaded with that said', () => {
+    const [tied, free] = [read(only('left', c)), read(c, { sides: 'free' })]
+    for (const id of ['tip-over:filled', 'tip-over:pull', 'slenderness:build'])
+      expect([check(tied, id).code, check(tied, id).state]).toEqual([check(free, id).code, check(free, id).state])
+    expect(tied.steps[tied.steps.length - 1].code).toBe('load-low-first-untied')
+    expect(r.steps[r.steps.length - 1].code).toBe('load-low-first')
+  })
+  it('a narrow one falls sideways by its own width, whatever nobody has rated beside it', () => {
+    // Too narrow and high to stand alone sideways; the anchor in brick beside it is not rated.
+    const brick = { ...c.space.sides!.left!, construction: { kind: 'masonry' as const } }
+    const space = { ...c.space, sides: { left: brick, right: null } }
+    const narrow = { lengthMm: 420, topMm: [300, 1100, 2100] }
+    const goods = exampleContext('metric', [exampleGoods('metric', 'pail', 3)]).goods
+    const of = (sides: PostRackParams['sides']) => read({ ...c, goods, space }, { ...narrow, sides })
+    const [tied, free] = [of('tied'), of('free')]
+    expect(tied.shaped.assembly.anchors).toHaveLength(2)
+    const filled = check(tied, 'tip-over:filled')
+    expect(filled.capacity).toBeCloseTo(check(free, 'tip-over:filled').capacity!, -3)
+    expect(check(tied, 'slenderness:build').code).toBe('slender')
+    expect(tied.verdict.state).not.toBe('holds')
+  })
+  it('where nothing beside it holds it says so', () => {
+    const none = { ...c, space: { ...c.space, sides: { left: null, right: null } } }
+    expect(postRack.shape(params, none)).toMatchObject({
+      ok: false,
+      problem: { code: 'no-wall-beside', field: 'sides' },
+    })
+  })
   it('tied behind as well, its ends hold along the wall only', () => {
     const usual = exampleContext('metric', [exampleGoods('metric', 'box', 10)], 2200)
     const tied = read({ ...usual, space: { ...usual.space, sides: c.space.sides } }, { tie: true })

@@ -59,7 +59,7 @@ export function postRackSteps(p: PostRackParams, shaped: Shaped): Step[] {
   const covers = ids(/^cover-/)
   const beside = assembly.anchors.filter((a) => a.side)
   const ties = assembly.anchors.filter((a) => !angles.includes(a.part) && !a.side)
-  const held = assembly.anchors.length > 0
+  const held = ties.length > 0 || angles.length > 0 || beside.some((a) => a.holds.includes('y'))
   const own = rail.id.replace(/^rail|front$/g, '')
   const lying = new Set(assembly.joints.flatMap((j) => (j.kind === 'pocket-screwed' ? [j.near] : [])))
   const onPosts = assembly.parts.filter((x) => x.role === 'rail' && lying.has(x.id))

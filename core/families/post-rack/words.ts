@@ -32,6 +32,8 @@ const problems: LooseWords = {
     `A shelf is left out of module ${d.module}, and there ${Number(d.modules) === 1 ? 'is one module' : `are ${d.modules} modules`}.`,
   'no-shelf-over': (d) =>
     `Shelf ${d.shelf} cannot be left out: over a high bay there must be a shelf, and the rack has ${plural(Number(d.shelves), 'shelf', 'shelves')}. Add one, or leave out a lower one.`,
+  'no-wall-beside': () =>
+    'Neither end stands at a wall beside it with a stud, or masonry, behind the end of its uppermost frame. Move it against one, or leave its ends free.',
   'seams-pulled': () =>
     'Of a rack of several modules only one end stands at a wall beside it: leaning away from that it would be pulled apart at its seams. Fill the wall from end to end, make it one module, or leave its ends free.',
   'angle-under-rail': (d, say) =>
