@@ -4,6 +4,8 @@ import type { UnitSystem } from '../measure/units.ts'
 import { rowsToGoods } from './csv.ts'
 import { newGoods } from './goods.ts'
 import { parseGoodsLine, parseGoodsLines } from './parse-line.ts'
+import { presumedMass } from './presumed.ts'
+import { usualMeant } from './said-otherwise.ts'
 import { doubts } from './suspicious.ts'
 
 const read = (line: string, system: UnitSystem = 'imperial') => {
@@ -62,6 +64,11 @@ describe('things as people say them', () => {
     expect(read('ladder 3 m', 'metric')).toMatchObject({ name: '3 m ladder', kind: 'board', size: [3000, 420, 90] })
     expect(read('2 ladders 4 m', 'metric')).toMatchObject({ count: 2, size: [4000, 420, 90] })
     expect(isRead('ladder')).toBe(false)
+    // It weighs as one does, and not as so much solid wood.
+    expect(usualMeant('12 ft ladder')?.name).toBe('straight ladder')
+    expect(usualMeant('ladder')).toBeUndefined()
+    const one = parseGoodsLine('12 ft ladder', 'imperial', 'x')
+    expect(one.ok && presumedMass(one.value).kg).toBeLessThan(30)
   })
   it('a comma before the figures of a metric length or mass', () => {
     expect(read('8 laths 2,4 m', 'metric')).toMatchObject({ count: 8, size: [2400, 50, 25] })
@@ -86,6 +93,7 @@ describe('things as people say them', () => {
   ])('feet said once are those of all, or of the longest: %s', (line, size) => expect(read(line).size).toEqual(size))
   it('what a thing takes is none of its size: it goes by that as well', () => {
     expect(read('chest freezer 200 l', 'metric').size).toEqual(read('chest freezer', 'metric').size)
+    expect(read('chest freezer 7 cu ft').size).toEqual(read('chest freezer').size)
     expect(read('20 gallon air compressor').size).toEqual(read('air compressor').size)
     expect(read('compost 50 l x 6', 'metric')).toMatchObject({ count: 6, kind: 'bag' })
     expect(read('2 beer crates', 'metric')).toMatchObject({ count: 2, size: [400, 300, 280] })

@@ -31,7 +31,7 @@ const WHICH =
   /^(?:(?:old|spare|new|big|large|medium|small|empty|full|heavy|electric|gas|petrol|cordless|corded|manual|plastic|metal|steel|wooden|wood|aluminum|aluminium|fiberglass|folding|portable|kids?|child|adult|mens?|womens?|winter|summer|christmas|holiday)\s+)+/i
 /** What a thing can do or takes, in units that are none of its size. */
 const RATED =
-  /(?<![\d./])\d+(?:\.\d+)?[\s-]*(?:volts?|v|watts?|w|amps?|hp|l|lit(?:er|re)s?|gal(?:lon)?s?|qt|quarts?)(?![a-z])\.?/i
+  /(?<![\d./])\d+(?:\.\d+)?[\s-]*(?:volts?|v|watts?|w|amps?|hp|l|lit(?:er|re)s?|gal(?:lon)?s?|qt|quarts?|cu(?:bic)?\.?\s*(?:ft|feet))(?![a-z])\.?/i
 
 /** A number before one of these counts nothing. */
 const OF_ONE = String.raw`(?:feet|foot|ft|inch(?:es)?|in|mm|cm|m|kgs?|kilos?|lbs?|pounds?|gallons?|gal|litres?|l|qt|volts?|v|amps?|hp)\b`
@@ -82,9 +82,6 @@ const PARTS = new RegExp(String.raw`^(?:(\d+)\s+(?:x\s+)?(?!${OF_ONE}))?([^,;]*?
 /** Called by how long they are drawn out, which is so many times as long as they are kept. */
 const DRAWN_OUT: Partial<Record<string, number>> = { 'extension ladder': 2 }
 
-/** What several things are called has a length that says which is meant. */
-const SO_LONG: Partial<Record<string, string>> = { ladder: 'straight ladder', ladders: 'straight ladder' }
-
 /** One length may be a usual thing's, by this much less or more. Product decision. */
 const TIMES = 3
 const LENGTH = /(?<![\d./])(\d+(?:\.\d+)?(?:\s+\d+\/\d+)?)[\s-]*(feet|foot|ft|inches|inch|in|mm|cm|m|['"])(?![a-z])\.?/i
@@ -92,10 +89,17 @@ const LENGTH = /(?<![\d./])(\d+(?:\.\d+)?(?:\s+\d+\/\d+)?)[\s-]*(feet|foot|ft|in
 const withoutLength = (what: string): string =>
   what.replace(LENGTH, ' ').replace(/\b(?:long|tall|high|wide)\b/gi, ' ').replace(SMALL, ' ').trim() // prettier-ignore
 
+/** What several things are called has a length that says which is meant. */
+const SO_LONG: Partial<Record<string, string>> = { ladder: 'straight ladder', ladders: 'straight ladder' }
+/** The usual thing that is called so where its length is said as well. */
+const calledSoLong = (bare: string): UsualThing | undefined =>
+  usualThing(bare) ?? usualThing(SO_LONG[bare.toLowerCase()] ?? bare.replace(WHICH, ''))
+
 /** The usual thing that is meant, whatever is said of which one it is: `old bike`, `8 ft step ladder`, `18v drill`. */
 export function usualMeant(name: string): UsualThing | undefined {
   const bare = withoutLength(name.replace(RATED, ' '))
-  return [name, name.replace(WHICH, ''), bare, bare.replace(WHICH, '')].map(usualThing).find(Boolean)
+  const known = [name, name.replace(WHICH, ''), bare, bare.replace(WHICH, '')].map(usualThing).find(Boolean)
+  return known ?? (isSaidLong(name) ? calledSoLong(bare) : undefined)
 }
 /** Words by which a thing may weigh more than one that is called without: a motor, another material, what is in it. */
 const HEAVIER = /\b(?:big|large|full|heavy|electric|gas|petrol|metal|steel|iron|wooden|wood)\b/i
@@ -115,9 +119,7 @@ export function usualSoLong(text: string, system: UnitSystem, id: string, massOf
   const [, count, what = '', after] = PARTS.exec(text) ?? []
   const said = LENGTH.exec(what)
   const name = said ? withoutLength(what) : ''
-  const usual = name
-    ? (usualThing(name) ?? usualThing(SO_LONG[name.toLowerCase()] ?? name.replace(WHICH, '')))
-    : undefined
+  const usual = name ? calledSoLong(name) : undefined
   if (!said || !usual) return null
   const length = parseLength(`${said[1]} ${said[2]}`, system)
   const massKg = after === undefined ? null : massOf(after)
