@@ -14,6 +14,8 @@ export interface GridPlate {
   points: { uMm: number; vMm: number }[]
   /** Load at a node's share of the plate, N per mm². */
   pressure(uMm: number, vMm: number): number
+  /** Where there is no plate. */
+  gone?(uMm: number, vMm: number): boolean
 }
 
 export function gridPlate(s: GridPlate) {
@@ -23,7 +25,9 @@ export function gridPlate(s: GridPlate) {
   const band = 2 * wide + 2
   const at = (i: number, j: number) => i * wide + j
   const k = Array.from({ length: n }, () => new Float64Array(band + 1))
+  const isGone = Array.from({ length: n }, (_, x) => s.gone?.(Math.floor(x / wide) * du, (x % wide) * dv) ?? false)
   const add = (terms: [number, number][], stiff: number) => {
+    if (terms.some(([p]) => isGone[p])) return
     for (const [p, x] of terms) for (const [q, y] of terms) if (q <= p) k[p][p - q] += stiff * x * y
   }
   const edge = (i: number, most: number) => (i === 0 || i === most ? 0.5 : 1)
@@ -58,9 +62,11 @@ export function gridPlate(s: GridPlate) {
           (4 * s.twist) / (du * dv),
         )
     }
+  for (let x = 0; x < n; x++) if (isGone[x]) k[x][0] = 1
   const f = new Float64Array(n)
   for (let i = 0; i <= s.nu; i++)
-    for (let j = 0; j <= s.nv; j++) f[at(i, j)] = s.pressure(i * du, j * dv) * du * dv * edge(i, s.nu) * edge(j, s.nv)
+    for (let j = 0; j <= s.nv; j++)
+      f[at(i, j)] = isGone[at(i, j)] ? 0 : s.pressure(i * du, j * dv) * du * dv * edge(i, s.nu) * edge(j, s.nv)
   const held = s.points.map((p) => at(Math.round(p.uMm / du), Math.round(p.vMm / dv)))
   const hard = 1e9 * (s.along / du ** 2)
   for (const h of held) k[h][0] += hard
@@ -77,5 +83,14 @@ export function gridPlate(s: GridPlate) {
     for (let q = r + 1; q <= Math.min(n - 1, r + band); q++) sum -= k[q][q - r] * f[q]
     f[r] = sum / k[r][0]
   }
-  return { sagMm: Math.max(...f.map(Math.abs)), points: held.map((h) => hard * f[h]) }
+  /** Most it is bent along, N·mm per mm. */
+  let alongNmm = 0
+  for (let i = 1; i < s.nu; i++)
+    for (let j = 0; j <= s.nv; j++)
+      if (![at(i - 1, j), at(i, j), at(i + 1, j)].some((x) => isGone[x]))
+        alongNmm = Math.max(
+          alongNmm,
+          Math.abs(s.along * (f[at(i - 1, j)] - 2 * f[at(i, j)] + f[at(i + 1, j)])) / du ** 2,
+        )
+  return { sagMm: Math.max(...f.map(Math.abs)), points: held.map((h) => hard * f[h]), alongNmm }
 }

@@ -226,6 +226,8 @@ export const placed = z.object({
   massKg: z.number().min(0).nullable(),
   /** How its weight comes down: over all its base, over a round one, on four feet, or by a bar in its middle. */
   stands: z.enum(['flat', 'round', 'feet', 'bar']),
+  /** It stands at an angle: so far turned about its middle, and its own size; the box is the one around that. */
+  turned: z.object({ rad: z.number(), acrossMm: z.number().positive(), deepMm: z.number().positive() }).optional(),
 })
 export type Placed = z.infer<typeof placed>
 
@@ -265,6 +267,10 @@ export const support = z.object({
   ]),
   /** Where they meet; a face has one zero thickness. */
   contact: box,
+  /** Where what they share is less than the box around it, its area, mm². */
+  areaMm2: z.number().positive().optional(),
+  /** Of a level board that runs at an angle under a sheet: its middle line as far as they touch. */
+  line: z.tuple([vec3, vec3]).optional(),
   push: vec3,
   /** Bearing only pushes, a rod or a strap only pulls, fasteners do both. */
   way: z.enum(['push', 'pull', 'both']),

@@ -1,6 +1,6 @@
 import { screwFor } from '../catalogue/fasteners.ts'
 import { boxOverlap, type Box } from '../geometry/box.ts'
-import { contactOf, type Contact } from '../geometry/contact.ts'
+import { contactArea, contactOf, type Contact } from '../geometry/contact.ts'
 import { cross, dot, mid, norm, sub, unit, type Axis, type Vec3 } from '../geometry/vec.ts'
 import type { UnitSystem } from '../measure/units.ts'
 import type {
@@ -16,7 +16,7 @@ import type {
   Subassembly,
   Support,
 } from './assembly.ts'
-import { isSquare, partBox, thicknessAxis, turnedBox } from './part-box.ts'
+import { isLevelSheet, isSquare, partBox, standsSquare, thicknessAxis, turnedBox } from './part-box.ts'
 
 type DistributiveOmit<T, K extends keyof T> = T extends unknown ? Omit<T, K> : never
 
@@ -65,6 +65,31 @@ function meeting(p: Part, q: Part, boxes: ReadonlyMap<string, Box>): Contact | n
   const box = boxOverlap(boxes.get(p.id)!, boxes.get(q.id)!, TOUCH_MM)
   return box && { at: mid(box.min, box.max), box }
 }
+
+/** What two pieces that bear on each other share, where that is less than the box around it. */
+function lessThanBox(p: Part, q: Part, push: Vec3, box: Box): { areaMm2?: number } {
+  if (isSquare(p) && isSquare(q)) return {}
+  const through = push.findIndex((v) => Math.abs(v) > ALL_OF_IT)
+  if (through < 0) return {}
+  const whole = [0, 1, 2].reduce((a, i) => (i === through ? a : a * (box.max[i] - box.min[i])), 1)
+  const areaMm2 = contactArea(turnedBox(p), turnedBox(q), TOUCH_MM)
+  return areaMm2 > 0 && areaMm2 < ALL_OF_IT * whole ? { areaMm2 } : {}
+}
+/** Where a level board that runs askew carries a level sheet: its middle line, as far as their contact goes. */
+function askewUnder(p: Part, q: Part, { min, max }: Box): { line?: [Vec3, Vec3] } {
+  const { along, centre } = q.at
+  if (!isLevelSheet(p) || q.stock.kind !== 'board' || standsSquare(q) || Math.abs(along[2]) > 1e-6) return {}
+  let [lo, hi] = [-q.size.lengthMm / 2, q.size.lengthMm / 2]
+  for (const i of [0, 1]) {
+    const ends = [(min[i] - centre[i]) / along[i], (max[i] - centre[i]) / along[i]]
+    lo = Math.max(lo, Math.min(...ends))
+    hi = Math.min(hi, Math.max(...ends))
+  }
+  const at = (mm: number): Vec3 => [centre[0] + along[0] * mm, centre[1] + along[1] * mm, max[2]]
+  return hi > lo ? { line: [at(lo), at(hi)] } : {}
+}
+/** A share that is all but all of it. */
+const ALL_OF_IT = 0.99
 
 /** What was asked for is no build: a piece without a size, or two that should meet and do not. */
 export class NotBuildable extends Error {
@@ -133,7 +158,11 @@ export function draft(system: UnitSystem) {
   }
   const support = (s: Pick<Support, 'from' | 'on' | 'contact' | 'via'> & Partial<Support>): string => {
     const id = `s${a.supports.length + 1}`
-    a.supports.push({ push: [0, 0, 1], way: 'push', joint: null, anchor: null, ...s, id })
+    const push = s.push ?? ([0, 0, 1] as Vec3)
+    const [p, q] = ['part' in s.from ? byId.get(s.from.part) : null, s.on.kind === 'part' ? byId.get(s.on.part) : null]
+    const bears = s.via === 'bearing' && !s.steadies && p && q
+    const less = bears ? { ...lessThanBox(p, q, push, s.contact), ...askewUnder(p, q, s.contact) } : {}
+    a.supports.push({ way: 'push', joint: null, anchor: null, ...less, ...s, push, id })
     return id
   }
 

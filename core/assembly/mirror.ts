@@ -24,10 +24,19 @@ export function mirrorAssembly(a: Assembly, wideMm: number): Assembly {
       ...b,
       clear: box(b.clear),
       exit: way(b.exit),
-      items: b.items.map((i) => ({ ...i, box: box(i.box) })),
+      items: b.items.map((i) => ({
+        ...i,
+        box: box(i.box),
+        ...(i.turned ? { turned: { ...i.turned, rad: -i.turned.rad } } : {}),
+      })),
       carriers: b.holds === 'rim' || b.holds === 'base' ? [...b.carriers].reverse() : b.carriers,
     })),
-    supports: a.supports.map((s) => ({ ...s, contact: box(s.contact), push: way(s.push) })),
+    supports: a.supports.map((s) => ({
+      ...s,
+      contact: box(s.contact),
+      push: way(s.push),
+      ...(s.line ? { line: [point(s.line[0]), point(s.line[1])] as [Vec3, Vec3] } : {}),
+    })),
     anchors: a.anchors.map((x) => ({
       ...x,
       at: point(x.at),

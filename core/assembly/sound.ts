@@ -1,10 +1,10 @@
-import { outsideBy } from '../geometry/contact.ts'
+import { contactOf, outsideBy } from '../geometry/contact.ts'
 import { boxOverlap, boxSize, isWithin, outsideBox, penetration, sharesMoreThan } from '../geometry/box.ts'
 import { mid, norm, sub, type Vec3 } from '../geometry/vec.ts'
 import { findSection } from '../catalogue/lumber.ts'
 import { SAME_LENGTH_MM } from '../measure/rounding.ts'
 import type { Assembly, Joint, Part, Support } from './assembly.ts'
-import { isSquare, partBoxes, turnedBox, type PartBoxes } from './part-box.ts'
+import { isSquare, partBoxes, standsSquare, turnedBox, type PartBoxes } from './part-box.ts'
 
 /** Pieces that meet may be this far apart, mm. */
 const GAP_MM = 1
@@ -99,11 +99,21 @@ export function misplaced(a: Assembly): Flaw[] {
       if (!inside) apart(id)
     }
   }
+  for (const s of a.supports) if (shrunk(s, parts)) apart(s.id)
   // What goes into the floor goes through a piece that lies on it.
   for (const x of a.anchors) if (x.into === 'slab' && off(x.part, x.at)) apart(x.id)
   for (const p of a.parts) if (!isBoard(p)) out.push({ code: 'no-board', id: p.id })
   for (const id of inEachOther(a, boxes)) apart(id)
   return out
+}
+
+/** Whether a piece of no rectangle shares less with what it lies on than was found when it was laid there. */
+function shrunk(s: Support, parts: ReadonlyMap<string, Part>): boolean {
+  if (s.via !== 'bearing' || s.steadies || !('part' in s.from) || s.on.kind !== 'part') return false
+  const [p, q] = [parts.get(s.from.part)!, parts.get(s.on.part)!]
+  if (!p.outline || !standsSquare(p) || !isSquare(q)) return false
+  const met = contactOf(turnedBox(p), turnedBox(q), GAP_MM)
+  return met === null || !isWithin(s.contact, met.box, GAP_MM)
 }
 
 /** Pieces square to the room that stand where another does, and are not let into it. */

@@ -2,7 +2,7 @@ import type { Part, Support } from '../assembly/assembly.ts'
 import { partBox } from '../assembly/part-box.ts'
 import { findGrade, findSection } from '../catalogue/lumber.ts'
 import { boxSize, type Box } from '../geometry/box.ts'
-import { dot, type Vec3 } from '../geometry/vec.ts'
+import { dot, mid, sub, type Vec3 } from '../geometry/vec.ts'
 import { strength, type Conditions, type DesignMethod, type Strength } from '../mechanics/methods/method.ts'
 import { woodOf } from './wood.ts'
 import { defineCheck, measured, plain, type CheckResult, type Input } from './check.ts'
@@ -17,8 +17,14 @@ export const PANEL_BEARING_MPA = 1
 const SAME_WAY = 0.9
 
 /** Length of a contact along the grain of the piece it presses on, and the wood before and behind it, mm. */
-function contactOn(on: Part, contact: Box): [number, number, number] {
+function contactOn(on: Part, contact: Box, areaMm2?: number): [number, number, number] {
   const i = on.at.along.findIndex((v) => Math.abs(v) > SAME_WAY)
+  if (i < 0 && areaMm2) {
+    // Of a piece at an angle: as long as its area is over all of its thickness.
+    const lengthMm = areaMm2 / Math.min(on.size.thicknessMm, on.size.widthMm)
+    const at = on.size.lengthMm / 2 + dot(sub(mid(contact.min, contact.max), on.at.centre), on.at.along)
+    return [lengthMm, Math.max(0, at - lengthMm / 2), Math.max(0, on.size.lengthMm - at - lengthMm / 2)]
+  }
   if (i < 0) return [0, 0, 0]
   const from = on.at.centre[i] - on.size.lengthMm / 2
   return [
@@ -29,14 +35,19 @@ function contactOn(on: Part, contact: Box): [number, number, number] {
 }
 
 /** What a piece may be pressed with where something bears on it along a direction, MPa; null when nobody says. */
-function mayBear(p: Part, contact: Box, push: Vec3, method: DesignMethod, settings: Conditions): Strength | null {
+function mayBear(
+  p: Part,
+  { contact, areaMm2, push }: Pick<Support, 'contact' | 'areaMm2' | 'push'>,
+  method: DesignMethod,
+  settings: Conditions,
+): Strength | null {
   if (woodOf(p)?.kind === 'sheet') return strength('panel', PANEL_BEARING_MPA, 'product decision', [])
   if (p.stock.kind !== 'board') return null
   const grade = findGrade(p.stock.grade)
   if (!grade) return null
   if (Math.abs(dot(p.at.along, push)) > SAME_WAY)
     return method.compression(grade, findSection(p.stock.section)?.nominalWidth ?? null, settings)
-  const [lengthMm, beforeMm, afterMm] = contactOn(p, contact)
+  const [lengthMm, beforeMm, afterMm] = contactOn(p, contact, areaMm2)
   return method.bearing(grade, settings, { lengthMm, beforeMm, afterMm })
 }
 
@@ -95,11 +106,11 @@ export const bearing = defineCheck({
       const on = s.on.kind === 'part' ? parts.get(s.on.part)! : from
       const n = Math.abs(design.reactions.get(s.id) ?? 0)
       const contact = s.steadies ? alongEdge(s, from, on) : s.contact
-      const areaMm2 = areaOf(contact, s.push)
+      const areaMm2 = (s.steadies ? undefined : s.areaMm2) ?? areaOf(contact, s.push)
       // Steel is harder than any wood it presses on; what is soft gives way, and the wood under it is asked.
       const woods = [from, on].filter((p) => p.stock.kind !== 'steel' && p.stock.kind !== 'soft')
       const allowed = (woods.length > 0 ? woods : [from])
-        .map((p) => mayBear(p, contact, s.push, method, settings))
+        .map((p) => mayBear(p, { ...s, contact }, method, settings))
         .reduce((a, b) => (a && b && b.value < a.value ? b : a && b ? a : null))
       const state = design.members.get(from.id)?.state
       if (state?.kind === 'unknown')

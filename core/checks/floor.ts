@@ -33,7 +33,7 @@ export const floorBearing = defineCheck({
         .map((s) => ({
           s,
           n: service.reactions.get(s.id) ?? 0,
-          area: (s.contact.max[0] - s.contact.min[0]) * (s.contact.max[1] - s.contact.min[1]),
+          area: s.areaMm2 ?? (s.contact.max[0] - s.contact.min[0]) * (s.contact.max[1] - s.contact.min[1]),
         }))
         .reduce((a, b) => (b.n * a.area > a.n * b.area ? b : a))
       if (unweighed || worst.area <= 0)

@@ -1,4 +1,4 @@
-import type { Assembly, Bay, Part } from '../assembly/assembly.ts'
+import type { Assembly, Bay, Part, Placed } from '../assembly/assembly.ts'
 import { turnedBox } from '../assembly/part-box.ts'
 import { brick, extruded, prism, type Convex } from '../geometry/convex.ts'
 import type { Point } from '../geometry/hull.ts'
@@ -85,6 +85,21 @@ export function placedBox(f: Frame, b: Box): Convex {
   return prism(foot, b.min[2] + f.liftMm, b.max[2] + f.liftMm)
 }
 
+/** Goods in the room, at the angle they stand at. */
+export function placedGoods(f: Frame, { box, turned }: Pick<Placed, 'box' | 'turned'>): Convex {
+  if (!turned) return placedBox(f, box)
+  const [x, y] = [0, 1].map((i) => (box.min[i] + box.max[i]) / 2)
+  const [c, s] = [Math.cos(turned.rad), Math.sin(turned.rad)]
+  const [u, v] = [turned.acrossMm / 2, turned.deepMm / 2]
+  const foot = [
+    [-u, -v],
+    [u, -v],
+    [u, v],
+    [-u, v],
+  ].map(([a, b]) => f.toPlan(x + a * c - b * s, y + a * s + b * c))
+  return prism(foot, box.min[2] + f.liftMm, box.max[2] + f.liftMm)
+}
+
 /** A part of the build, at whatever angle, in the room: by its outline where that has no corner that points inwards. */
 export function placedPart(f: Frame, p: Part): Convex {
   const t = turnedBox(p)
@@ -145,7 +160,7 @@ export const waysOut = (f: Frame, a: Assembly): Convex[] => a.bays.flatMap((b) =
 
 export function solidsOf(f: Frame, a: Assembly): BuildSolids {
   const parts = a.parts.filter((p) => !p.temporary).map((p) => ({ id: p.id, body: placedPart(f, p) }))
-  const goods = a.bays.flatMap((b) => b.items.map((i) => ({ id: i.goodsId, bay: b.id, body: placedBox(f, i.box) })))
+  const goods = a.bays.flatMap((b) => b.items.map((i) => ({ id: i.goodsId, bay: b.id, body: placedGoods(f, i) })))
   const all = [...parts, ...goods].flatMap((s) => s.body.points)
   const range = (i: number): [number, number] =>
     all.reduce(([lo, hi], p) => [Math.min(lo, p[i]), Math.max(hi, p[i])], [Infinity, -Infinity])

@@ -1,18 +1,24 @@
+import type { Placed } from '../assembly/assembly.ts'
 import type { Box } from '../geometry/box.ts'
 import { mid, sub } from '../geometry/vec.ts'
 import { isRound, type Goods } from '../goods/goods.ts'
 import { circle, prismSolid, type Solid } from './solid.ts'
 
+/** Where something is, and at what angle it stands there. */
+export type Standing = Pick<Placed, 'box' | 'turned'>
+
 /** Goods as the box they fill, round in it, or what a bicycle is made of. @param corners of what is round */
-export function goodsSolid(g: Goods | undefined, box: Box, corners?: number): Solid {
+export function goodsSolid(g: Goods | undefined, { box, turned }: Standing, corners?: number): Solid {
   if (g?.kind === 'bicycle') return bicycle(box)
-  const [w, d, h] = sub(box.max, box.min)
+  const [wide, deep, h] = sub(box.max, box.min)
+  const [w, d] = turned ? [turned.acrossMm, turned.deepMm] : [wide, deep]
+  const [c, s] = turned ? [Math.cos(turned.rad), Math.sin(turned.rad)] : [1, 0]
   const round = g !== undefined && isRound(g.kind)
   return prismSolid(
     {
       centre: mid(box.min, box.max),
-      along: [1, 0, 0],
-      across: [0, 1, 0],
+      along: [c, s, 0],
+      across: [-s, c, 0],
       size: [w, d, h],
       ...(round ? { outline: circle(w, d, corners) } : {}),
     },

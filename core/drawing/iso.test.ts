@@ -139,10 +139,14 @@ function coincides(
   })
 }
 
-/** A bevel seen edge-on: a ray that runs in its face passes what lies on it there and what does not alike. */
-const runsInCut = (s: Cut, point: Vec3, eye: Vec3): boolean =>
-  through(s, point, eye) > 0 &&
-  (s.cuts ?? []).some((h) => Math.abs(dot(eye, h.out)) < 1e-9 && Math.abs(dot(point, h.out) - h.atMm) < 0.02)
+/** A face seen edge-on: a ray that runs in it passes what lies on it there and what does not alike. */
+const runsInFace = (s: Cut, point: Vec3, eye: Vec3): boolean => {
+  const edgeOn = (out: Vec3, atMm: number) => Math.abs(dot(eye, out)) < 1e-9 && Math.abs(dot(point, out) - atMm) < 0.02
+  if (through(s, point, eye) > 0 && (s.cuts ?? []).some((h) => edgeOn(h.out, h.atMm))) return true
+  return [s.along, s.across].some((out, i) =>
+    [-1, 1].some((side) => edgeOn(out, dot(s.centre, out) + (side * s.size[i]) / 2)),
+  )
+}
 
 /** Samples of all edges that are clearly seen or clearly hidden, and whether they are drawn so. */
 function wrongly(
@@ -180,7 +184,7 @@ function wrongly(
         looked++
         const drawn = mine.some((e) => onLine(e, seenFrom(eye, point)))
         const hidden = deepest >= GRAZES_MM
-        if (hidden && drawn && there.some((s) => runsInCut(s, point, eye))) continue
+        if (hidden && drawn && there.some((s) => runsInFace(s, point, eye))) continue
         if (hidden && drawn && coincides(solid.edges, point, at(p.id), meets, eye)) continue
         if (hidden === drawn)
           wrong.push(

@@ -101,7 +101,7 @@ function drawn(a: Assembly, o: IsoOptions): Scene {
   if (o.showGoods !== false)
     for (const bay of a.bays)
       for (const item of bay.items)
-        things.push({ goods: item.goodsId, solid: look(goodsSolid(o.goods.get(item.goodsId), item.box)), ink: 'goods' })
+        things.push({ goods: item.goodsId, solid: look(goodsSolid(o.goods.get(item.goodsId), item)), ink: 'goods' })
   const pieces = things.flatMap((t, i) => t.solid.pieces.map((box) => pieceOf(i, box, t.solid.cuts)))
   const bounds = boundsOf([
     ...things.flatMap((t) => t.solid.pieces),

@@ -112,10 +112,9 @@ function placeIn(j: Joint, way: Vec3, near: Part, far: Part, count: number, r: P
       known: true,
     }
   }
-  // Askew, or of steel: along the far piece, round the middle of the joint.
-  const flat = sub(far.at.along, scale(way, dot(far.at.along, way)))
-  const rowAxis =
-    Math.hypot(...flat) > 0.2 ? unit(flat) : unit(sub(near.at.across, scale(way, dot(near.at.across, way))))
+  // Askew, or of steel: along the far piece, round the middle of the joint; else across the near one, or along it.
+  const flat = [far.at.along, near.at.across, near.at.along].map((v) => sub(v, scale(way, dot(v, way))))
+  const rowAxis = unit(flat.find((v) => Math.hypot(...v) > 0.2)!)
   const at = dot(j.at, rowAxis)
   const apart = Math.min(40, near.size.widthMm / 3)
   return {

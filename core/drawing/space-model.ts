@@ -2,11 +2,11 @@ import type { Assembly, Machining, Motion, Part } from '../assembly/assembly.ts'
 import { opens } from '../assembly/moved.ts'
 import { isRoundPart } from '../assembly/part-box.ts'
 import { add, cross, dot, mid, scale, sub, type Vec3 } from '../geometry/vec.ts'
-import type { Box, TurnedBox } from '../geometry/box.ts'
+import type { TurnedBox } from '../geometry/box.ts'
 import { areaVector, type Polyhedron } from '../geometry/polyhedron.ts'
 import { unit } from '../geometry/vec.ts'
 import type { Goods } from '../goods/goods.ts'
-import { goodsSolid } from './goods-solid.ts'
+import { goodsSolid, type Standing } from './goods-solid.ts'
 import { meshOf } from './mesh.ts'
 import { nutsOf } from './nuts.ts'
 import { circle, lengthwise, polyhedra, prismSolid, solidOf, type Solid } from './solid.ts'
@@ -254,13 +254,13 @@ function addEdges(g: Gathered, w: World, of: Whose, solid: Solid): void {
   })
 }
 
-function addThing(g: Gathered, w: World, owner: number, thing: Goods | undefined, box: Box): void {
-  const frame: OwnFrame = { centre: mid(box.min, box.max), along: [1, 0, 0], across: [0, 1, 0] }
+function addThing(g: Gathered, w: World, owner: number, thing: Goods | undefined, at: Standing): void {
+  const frame: OwnFrame = { centre: mid(at.box.min, at.box.max), along: [1, 0, 0], across: [0, 1, 0] }
   const of: Whose = { m: null, owner }
-  const solid = goodsSolid(thing, box, FINE_ROUND)
+  const solid = goodsSolid(thing, at, FINE_ROUND)
   const put = (s: Solid, form: Form) => polyhedra(s).forEach((p) => addSolid(g, w, { ...of, form }, p, frame))
   put(solid, solid.round ? 'true' : 'both')
-  if (solid.round) put(goodsSolid(thing, box, ROUGH_ROUND), 'rough')
+  if (solid.round) put(goodsSolid(thing, at, ROUGH_ROUND), 'rough')
   addEdges(g, w, of, solid)
 }
 /** Corners of goods that are round. */
@@ -280,7 +280,7 @@ export function addBuilds(g: Gathered, builds: readonly Shown[], goods: Readonly
     for (const bay of assembly.bays)
       for (const item of bay.items) {
         const owner = g.owner({ paint: 'goods', build: id, goods: item.goodsId })
-        addThing(g, w, owner, goods.get(item.goodsId), item.box)
+        addThing(g, w, owner, goods.get(item.goodsId), item)
       }
   }
 }

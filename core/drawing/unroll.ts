@@ -2,7 +2,7 @@ import type { PartBoxes } from '../assembly/part-box.ts'
 import { isSquare } from '../assembly/part-box.ts'
 import type { Assembly } from '../assembly/assembly.ts'
 import { leafSweep } from '../clearance/keep-outs.ts'
-import { placedBox, type Frame } from '../clearance/placing.ts'
+import { placedBox, placedGoods, type Frame } from '../clearance/placing.ts'
 import { area } from '../geometry/plane.ts'
 import type { Point } from '../geometry/hull.ts'
 import { joistTicks, ceilingAt } from '../room/ceiling.ts'
@@ -242,7 +242,7 @@ export function planDrawing(room: Room, outline: Outline, placed: readonly Place
       foot: rectangle(wall, place.alongMm, place.alongMm + alongMm, place.outMm, place.outMm + outMm),
       goods: b.assembly.bays.flatMap((bay) =>
         bay.items.map((i) =>
-          placedBox(b.frame, i.box)
+          placedGoods(b.frame, i)
             .points.slice(0, 4)
             .map((p): Point => [p[0], p[1]]),
         ),

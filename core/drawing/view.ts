@@ -9,9 +9,11 @@ import { add, scale, type Vec3 } from '../geometry/vec.ts'
 import { isRound, type Goods } from '../goods/goods.ts'
 import { silhouetteIn } from '../goods/silhouette.ts'
 import type { FreeSpace } from '../room/room.ts'
+import { goodsSolid, type Standing } from './goods-solid.ts'
 import { inkOf } from './ink.ts'
 import { overhead } from './overhead.ts'
 import type { Mark, Scene } from './scene.ts'
+import { polyhedra } from './solid.ts'
 
 export const VIEWS = ['front', 'plan', 'section'] as const
 export type View = (typeof VIEWS)[number]
@@ -84,12 +86,14 @@ const workMarks = (p: Part, look: Look, near: number): Drawn[] =>
     near: near + 1e-6,
   }))
 
-function goodsMark(view: View, g: Goods, box: Box): Mark {
+function goodsMark(view: View, g: Goods, { box, turned }: Standing): Mark {
   const [w, d, h] = [box.max[0] - box.min[0], box.max[1] - box.min[1], box.max[2] - box.min[2]]
   const [cx, cy] = [(box.min[0] + box.max[0]) / 2, (box.min[1] + box.max[1]) / 2]
   const outline = (points: Point[]): Mark => ({ kind: 'outline', points, ink: 'goods', goods: g.id })
   if (view === 'front') return outline(silhouetteIn(g, w, h).map(([x, z]): Point => [cx + x, box.min[2] + z]))
   if (view === 'section') return outline(silhouetteIn(g, d, h).map(([x, z]): Point => [cy + x, box.min[2] + z]))
+  if (turned && !isRound(g.kind))
+    return outline(hull(polyhedra(goodsSolid(g, { box, turned })).flat(2).map(LOOK.plan.page)))
   if (isRound(g.kind))
     return outline(
       Array.from({ length: 28 }, (_, i): Point => [
@@ -151,7 +155,7 @@ export function drawView(a: Assembly, view: View, o: ViewOptions): Scene {
       for (const item of bay.items) {
         const g = o.goods.get(item.goodsId)
         if (!g || (view === 'section' && item.box.min[0] >= plane)) continue
-        drawn.push({ mark: goodsMark(view, g, item.box), near: look.near(item.box.max) - 0.5 })
+        drawn.push({ mark: goodsMark(view, g, item), near: look.near(item.box.max) - 0.5 })
       }
   drawn.sort((x, y) => x.near - y.near)
   const marks = drawn.map((d) => d.mark)

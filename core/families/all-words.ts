@@ -6,6 +6,7 @@ import { bracketShelfWords } from './bracket-shelf/words.ts'
 import { ceilingPlatformWords } from './ceiling-platform/words.ts'
 import { ceilingRunnersWords } from './ceiling-runners/words.ts'
 import { closetFrontWords } from './closet-front/words.ts'
+import { cornerBenchWords } from './corner-bench/words.ts'
 import { drawerBankWords } from './drawer-bank/words.ts'
 import { floatingShelfRackWords } from './floating-shelf-rack/words.ts'
 import { framedWallWords } from './framed-wall/words.ts'
@@ -34,6 +35,7 @@ export const KIND_WORDS: Readonly<Record<string, KindWords>> = {
   'ceiling-platform': ceilingPlatformWords,
   'ceiling-runners': ceilingRunnersWords,
   'closet-front': closetFrontWords,
+  'corner-bench': cornerBenchWords,
   'drawer-bank': drawerBankWords,
   'floating-shelf-rack': floatingShelfRackWords,
   'framed-wall': framedWallWords,

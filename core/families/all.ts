@@ -5,6 +5,7 @@ import { boxBench } from './box-bench/box-bench.ts'
 import { bracketShelf } from './bracket-shelf/bracket-shelf.ts'
 import { ceilingPlatform } from './ceiling-platform/ceiling-platform.ts'
 import { ceilingRunners } from './ceiling-runners/ceiling-runners.ts'
+import { cornerBench } from './corner-bench/corner-bench.ts'
 import { closetFront } from './closet-front/closet-front.ts'
 import { drawerBank } from './drawer-bank/drawer-bank.ts'
 import { floatingShelfRack } from './floating-shelf-rack/floating-shelf-rack.ts'
@@ -43,6 +44,7 @@ export const FAMILIES: readonly AnyFamily[] = [
   loftDeck,
   bench,
   boxBench,
+  cornerBench,
   sheetStore,
   drawerBank,
   slotRack,

@@ -8,6 +8,29 @@ export interface Contact {
   box: Box
 }
 
+/** Planes whose normals agree as well as this are parallel. */
+const PARALLEL = 1 - 1e-6
+
+/** Area two solids have in common where they lie against each other, faces apart by `slackMm` at most, mm². */
+export function contactArea(a: TurnedBox, b: TurnedBox, slackMm: number): number {
+  let sum = 0
+  for (const p of convexPieces(a)) {
+    for (const q of convexPieces(b)) {
+      const [inB, near] = [halfSpaces(q, 0), halfSpaces(q, slackMm)]
+      sum += Math.max(0, ...faces(p).map((f) => areaOf(sharedBy(f, inB, near)).area))
+    }
+  }
+  return sum
+}
+
+/** What of a face lies in a solid: within its edges, and no further than so much before its faces. */
+function sharedBy(face: Vec3[], within: readonly HalfSpace[], near: readonly HalfSpace[]): Vec3[] {
+  const [a, b, c] = face
+  const n = cross(sub(b, a), sub(c, a))
+  const size = norm(n)
+  return within.reduce((f, h, i) => clipped(f, Math.abs(dot(h.out, n)) > PARALLEL * size ? near[i] : h), face)
+}
+
 /** What lies against `out` from `atMm` along it. */
 export interface HalfSpace {
   out: Vec3

@@ -98,10 +98,11 @@ export function analyse(a: Assembly, boxes: PartBoxes, o: AnalysisOptions): Load
       }
     }
   }
-  for (const { part, n: whole, at, ends } of selves) {
+  for (const { part, n: whole, at, ends, slabs } of selves) {
     const self = whole * o.factor.self
     weigh(self, at)
-    if (ends.length === 0) addTo(onPart, part.id, { box: boxes.get(part.id)!, n: self })
+    if (slabs) for (const { box, share } of slabs) addTo(onPart, part.id, { box, n: self * share })
+    else if (ends.length === 0) addTo(onPart, part.id, { box: boxes.get(part.id)!, n: self })
     for (const { contact, part: end, support } of ends) {
       const patch: Patch = { box: contact, n: self / ends.length }
       if (end !== null) addTo(onPart, end, patch)

@@ -4,6 +4,7 @@ import type { Box } from '../geometry/box.ts'
 import { kept } from '../measure/kept.ts'
 import type { Vec3 } from '../geometry/vec.ts'
 import { newtons } from '../measure/units.ts'
+import { alongSlants, ontoIt, slantedEdges, type Place } from './on-outline.ts'
 import { NEAR_RAIL_MM } from './panel.ts'
 import { inLineWith } from '../assembly/in-line.ts'
 import { isFlat, partBox } from '../assembly/part-box.ts'
@@ -153,7 +154,10 @@ const PERSON_MM = 100
 /** A person on every top people work at, wherever that does most. Tops are told by their tags; each has a bay on it. */
 function leanedOn(a: Assembly): Arrangement[] {
   const tops = new Set(a.subassemblies.filter((s) => s.tags?.use === 'bench').flatMap((s) => s.parts))
-  const bays = a.bays.filter((b) => b.carriers.some((c) => tops.has(c)))
+  // One at a time on each top, also where something stands in a bay of its own on it.
+  const area = ({ clear: { min, max } }: Bay) => (max[0] - min[0]) * (max[1] - min[1])
+  const on = a.bays.filter((b) => b.carriers.some((c) => tops.has(c)))
+  const bays = on.filter((b) => !on.some((o) => area(o) > area(b) && o.carriers.some((c) => b.carriers.includes(c))))
   if (bays.length === 0) return []
   const places = new Map(bays.map((b) => [b.id, placesOn(a, b)]))
   const most = Math.max(...[...places.values()].map((l) => l.length))
@@ -216,13 +220,20 @@ function placesOn(a: Assembly, b: Bay): Place[] {
   )
   // A rail at a wall hangs on its fixings there: on one of them, and on the last at either end.
   const fixed = rear?.on.kind === 'part' ? fixedAt(a, rear.on.part) : []
-  return [
+  const usual = [
     ...[gap ?? span ?? (min[0] + max[0]) / 2, min[0], max[0]].flatMap((x) => ys.map((y) => place(x, y))),
     ...(cross === undefined ? [] : [place(cross, ys[1])]),
     ...(cross === undefined ? [] : justInside.map((y) => place(cross, y))),
     ...onRail(rail, [span ?? (min[0] + max[0]) / 2]),
     ...onRail(rear, fixed),
   ]
+  const tops = a.parts.filter((p) => b.carriers.includes(p.id) && slantedEdges(p).length > 0)
+  if (tops.length === 0) return usual
+  const beside = crosses.slice(1).map((x, i) => (crosses[i] + x) / 2)
+  return tops.flatMap((p) => [
+    ...usual.flatMap((x) => ontoIt(p, x) ?? []),
+    ...alongSlants(p, PERSON_MM, [...crosses, ...beside]),
+  ])
 }
 /** Where a part is fixed to the wall: the first, the middle and the last of its fixings. */
 function fixedAt(a: Assembly, part: string): number[] {
@@ -235,10 +246,6 @@ function fixedAt(a: Assembly, part: string): number[] {
 const middleY = (s: Support) => (s.contact.min[1] + s.contact.max[1]) / 2
 /** So far inside the middle of a rail a cross piece takes all of a person, mm: see `NEAR_RAIL_MM`. */
 const JUST_INSIDE_MM = NEAR_RAIL_MM + 1
-interface Place {
-  x: [number, number]
-  y: [number, number]
-}
 /** The middle of the widest gap of a row; null where there is none. */
 function widestGap(xs: readonly number[]): number | null {
   let [wide, middle]: [number, number | null] = [0, null]

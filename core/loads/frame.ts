@@ -1,10 +1,12 @@
 import type { Assembly, Body, Part, Support } from '../assembly/assembly.ts'
 import { massCentre, partMassKg } from '../assembly/mass.ts'
+import { isLevelSheet } from '../assembly/part-box.ts'
 import type { Box } from '../geometry/box.ts'
 import type { Vec3 } from '../geometry/vec.ts'
 import { addTo } from '../measure/add-to.ts'
 import { newtons } from '../measure/units.ts'
 import { STEEP } from './member.ts'
+import { slabsOf, slantedEdges } from './on-outline.ts'
 
 /*
  * What the load path reads of a build and no goods change: worked out once for all arrangements of the goods, which
@@ -26,7 +28,7 @@ export interface Frame {
   bodyOf: ReadonlyMap<string, string>
   frameOf: ReadonlyMap<string, string>
   /** What every part weighs, N, where, and what of a strut takes it. */
-  weights: { part: Part; n: number; at: Vec3; ends: End[] }[]
+  weights: { part: Part; n: number; at: Vec3; ends: End[]; slabs?: ReturnType<typeof slabsOf> }[]
 }
 interface End {
   contact: Box
@@ -69,6 +71,9 @@ function readFrame(a: Assembly): Frame {
       n: newtons(partMassKg(part)),
       at: massCentre(part),
       ends: part.axial ? endsOf(part, a.supports) : [],
+      ...(isLevelSheet(part) && slantedEdges(part).length > 0
+        ? { slabs: slabsOf(part, part.at.centre[2] + part.size.thicknessMm / 2) }
+        : {}),
     })),
   }
 }

@@ -5,13 +5,14 @@ import { findGrade } from '../catalogue/lumber.ts'
 import { findSheet, type Sheet } from '../catalogue/sheets.ts'
 import { findTube } from '../catalogue/steel.ts'
 import type { Box } from '../geometry/box.ts'
-import { dot } from '../geometry/vec.ts'
+import { dot, mid, scale } from '../geometry/vec.ts'
 import { kept } from '../measure/kept.ts'
 import { secondMoment, shearStiffness, STEEL_E, tubeSecondMoment } from '../mechanics/section.ts'
 import type { AnalysisOptions } from './analyse.ts'
 import { edgedPanel } from './edged-panel.ts'
 import { wayOf, type Member, type Patch, type Stiffening } from './load-path.ts'
 import type { Memo } from './memo.ts'
+import { slantedEdges } from './on-outline.ts'
 import { bendsAlongStrength, intoRails, isConcentrated, isPointed, panelSite, solvePanel } from './panel.ts'
 import { panelOnFrame } from './panel-on-frame.ts'
 import { panelOnPoints } from './panel-on-points.ts'
@@ -41,9 +42,21 @@ export function over(region: Box, b: Box): Box {
   return out
 }
 
+/** Whether a level member runs neither along the wall nor out from it. */
+const isAskew = (p: Part): boolean => Math.min(Math.abs(p.at.along[0]), Math.abs(p.at.along[1])) > FLAT
+
 /** Where on a member's length a box of the build lies. */
 function along(p: Part, b: Box): { from: number; to: number } {
   const half = p.size.lengthMm / 2
+  if (isAskew(p)) {
+    // A box square to the room says little of what lies along it: no more of it than is surely there.
+    const at = half + dot(mid(b.min, b.max), p.at.along) - dot(p.at.centre, p.at.along)
+    const reach = Math.abs(
+      Math.abs(p.at.along[0]) * (b.max[0] - b.min[0]) - Math.abs(p.at.along[1]) * (b.max[1] - b.min[1]),
+    )
+    const ends = [at - reach / 2, at + reach / 2].map((mm) => Math.min(p.size.lengthMm, Math.max(0, mm)))
+    return { from: ends[0], to: ends[1] }
+  }
   const origin = dot(p.at.centre, p.at.along)
   const x = dot(b.min, p.at.along) - origin + half
   const y = dot(b.max, p.at.along) - origin + half
@@ -125,6 +138,24 @@ function asCut(p: Part, sheet: Sheet | undefined): Sheet | undefined {
   return { ...sheet, ei }
 }
 
+/** Whether a level board that runs askew lies on one piece with all its length, held down to it or not. */
+const liesAllAlong = (p: Part, supports: readonly Support[]): boolean =>
+  isAskew(p) &&
+  supports.every((s) => Math.abs(s.push[2]) === 1) &&
+  new Set(supports.map((s) => (s.on.kind === 'part' ? s.on.part : s.on.kind))).size === 1 &&
+  supports.some((s) => s.push[2] === 1 && (s.areaMm2 ?? 0) >= BEDDED * p.size.lengthMm * bendingSection(p).breadthMm)
+
+/** What presses on such a board goes straight on where it is, and what pulls at it into what holds it down. */
+function heldAllAlong(patches: readonly Patch[], supports: readonly Support[]): SolvedMember['passed'] {
+  const [up, down] = [1, -1].map((way) => supports.find((s) => s.push[2] === way))
+  return patches.map((x) => {
+    const n = -x.n * wayOf(x)[2]
+    const support = n < 0 && down ? down : up!
+    const patch: Patch = { box: over(x.box, support.contact), n: Math.abs(n), way: scale(support.push, -1) }
+    return { support, patch: support === up ? { box: patch.box, n } : patch }
+  })
+}
+
 /** A part under what rests on it, solved on its true supports. */
 export function solveMember(p: Part, patches: Patch[], supports: Support[], o: MemberOptions): SolvedMember {
   const even = (state: Member['state']): SolvedMember => ({ state, passed: shareEvenly(patches, supports) })
@@ -155,7 +186,10 @@ export function solveMember(p: Part, patches: Patch[], supports: Support[], o: M
         ? edgedPanel({ p, sheet, patches, supports, strips, boxes: o.boxes, solution }, { ...o, plates: o.memo.plates })
         : null
     const framed =
-      !edged && solution.along && patches.some((x) => isConcentrated(p, x) || isPointed(p, x))
+      !edged &&
+      solution.along &&
+      slantedEdges(p).length === 0 &&
+      patches.some((x) => isConcentrated(p, x) || isPointed(p, x))
         ? panelOnFrame(p, patches, supports, sheet, o.railEi, o.memo.plates)
         : null
     // Only of a plate what stands at a rail may go past the strips: its bending is in the plate.
@@ -178,6 +212,8 @@ export function solveMember(p: Part, patches: Patch[], supports: Support[], o: M
     if (typeof strut === 'string') return even({ kind: 'unknown', reason: strut })
     return { state: { kind: 'strut', axial: strut }, passed: strut.passed }
   }
+  if (bends(p) && up <= FLAT && liesAllAlong(p, supports))
+    return { state: { kind: 'bedded' }, passed: heldAllAlong(patches, supports) }
   const onlyDown = patches.every(isDown) && supports.every((s) => s.push[2] === 1 && !s.steadies)
   if (bends(p) && !onlyDown) return anyWay(p, patches, supports, o)
   if (up > STEEP) return even({ kind: 'column', axialN: patches.reduce((sum, x) => sum + x.n, 0) })

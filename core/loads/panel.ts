@@ -1,6 +1,6 @@
 import type { Part, Support } from '../assembly/assembly.ts'
 import type { Box } from '../geometry/box.ts'
-import { dot, type Vec3 } from '../geometry/vec.ts'
+import { add, dot, scale, sub, type Vec3 } from '../geometry/vec.ts'
 import type { BeamLoad } from '../mechanics/beam.ts'
 import type { Bent, Patch } from './load-path.ts'
 import { solveHeld, type Held, type SolvedBeams } from './solve-held.ts'
@@ -66,6 +66,15 @@ function handedOn(p: Part, contact: Box, across: { axis: Vec3; size: number }, v
   return cut
 }
 
+/** Where a strip whose loads have their middle there crosses a board that runs askew. */
+function onLine(p: Part, [a, b]: readonly [Vec3, Vec3], across: { axis: Vec3; size: number }, middle: number): Box {
+  const at = (x: Vec3) => dot(x, across.axis) + across.size / 2 - dot(p.at.centre, across.axis)
+  const [from, to] = [at(a), at(b)]
+  const t = Math.abs(to - from) > THIN_MM ? Math.min(1, Math.max(0, (middle - from) / (to - from))) : 1 / 2
+  const spot = add(a, scale(sub(b, a), t))
+  return { min: spot, max: spot }
+}
+
 export interface PanelSolution {
   along: boolean
   strips: Bent[]
@@ -85,8 +94,37 @@ interface PanelWay {
   along: boolean
   ei: number
   gap: number
-  contacts: { s: Support; at: Local }[]
+  contacts: Contacted[]
 }
+interface Contacted {
+  s: Support
+  at: Local
+  /** Of one that runs askew: where along the span its ends are, each with where across. */
+  line?: readonly [Place, Place]
+}
+interface Place {
+  u: number
+  v: number
+}
+/** Under a board that runs askew strips are no wider, mm: each is held where its middle crosses it. */
+const ASKEW_STRIP_MM = 50
+
+/** Where along the span a strip is held: the middle of the contact, or where a board that runs askew crosses it. */
+function heldAt({ at, line }: Contacted, v: number): number {
+  if (!line) return (at.u.from + at.u.to) / 2
+  const [a, b] = line
+  const t = Math.abs(b.v - a.v) > THIN_MM ? (v - a.v) / (b.v - a.v) : 1 / 2
+  return a.u + Math.min(1, Math.max(0, t)) * (b.u - a.u)
+}
+const acrossOf = ([a, b]: readonly [Place, Place]): Range => range(a.v, b.v)
+/** Edges of strips over boards that run askew. */
+const cutsOver = (contacts: readonly Contacted[]): number[] =>
+  contacts.flatMap(({ line }) => {
+    if (!line) return []
+    const { from, to } = acrossOf(line)
+    const n = Math.max(1, Math.ceil((to - from) / ASKEW_STRIP_MM))
+    return Array.from({ length: n + 1 }, (_, i) => from + ((to - from) * i) / n)
+  })
 /** The ways a panel may span, the stiffer first. */
 export type PanelSite = readonly PanelWay[]
 
@@ -104,8 +142,12 @@ function spanning(p: Part, patches: readonly Patch[], way: PanelWay, known: Solv
     return { n: patch.n, v, u: range(Math.max(0, at.u.from), Math.min(length, at.u.to)) }
   })
   const crossing = (v: Range) =>
-    contacts.filter(({ at }) => shared(at.v, v) >= CROSSES * (v.to - v.from) && at.u.to - at.u.from <= 0.5 * length)
-  const strips = heldStrips(width, spots, (v) => {
+    contacts.filter(
+      ({ at, line }) =>
+        shared(line ? acrossOf(line) : at.v, v) >= CROSSES * (v.to - v.from) &&
+        (line !== undefined || at.u.to - at.u.from <= 0.5 * length),
+    )
+  const strips = heldStrips(width, spots, cutsOver(contacts), (v) => {
     const on = crossing(v).map(({ at }) => at.v)
     return on.length < 2 ? null : { from: Math.max(...on.map((x) => x.from)), to: Math.min(...on.map((x) => x.to)) }
   })
@@ -113,7 +155,11 @@ function spanning(p: Part, patches: readonly Patch[], way: PanelWay, known: Solv
   const out: PanelSolution = { along, strips: [], passed: [] }
   for (const { v, loads: onStrip } of strips) {
     const stripWidth = v.to - v.from
-    const held = crossing(v).map(({ s, at }): Held => ({ id: s.id, atMm: (at.u.from + at.u.to) / 2, loose: p.loose }))
+    const held = crossing(v).map((c): Held => ({
+      id: c.s.id,
+      atMm: heldAt(c, (v.from + v.to) / 2),
+      loose: p.loose,
+    }))
     // By the millimetre of width, so that strips under the same things are one beam to solve.
     const loads = onStrip.map(({ n, u }): BeamLoad =>
       u.to - u.from < 1
@@ -132,11 +178,12 @@ function spanning(p: Part, patches: readonly Patch[], way: PanelWay, known: Solv
     const middle = all > 0 ? onStrip.reduce((s, l) => s + Math.abs(l.n) * l.vMm, 0) / all : (v.from + v.to) / 2
     out.strips.push({ ...solved, widthMm: 1, stripMm: stripWidth })
     solved.supports.forEach((id, i) => {
-      const { contact } = contacts.find(({ s }) => s.id === id)!.s
+      const { contact, line } = contacts.find(({ s }) => s.id === id)!.s
+      const across = { axis: crossAxis, size: along ? p.size.widthMm : p.size.lengthMm }
       out.passed.push({
         support: id,
         patch: {
-          box: handedOn(p, contact, { axis: crossAxis, size: along ? p.size.widthMm : p.size.lengthMm }, v, middle),
+          box: line ? onLine(p, line, across, middle) : handedOn(p, contact, across, v, middle),
           n: solved.result.reactions[i] * stripWidth,
         },
       })
@@ -227,11 +274,12 @@ interface Spot {
  * over it: what stands on the same wood adds up. The load of a strip that too few supports cross goes to the nearest
  * that is held, without its wood; where all loads of an outer strip then have their middle past what holds it, the strip
  * inside it holds it down, and both are one.
- * @param reach how far what holds a strip goes across; null where too few do
+ * @param cuts where else they are cut. @param reach how far what holds a strip goes across; null where too few do
  * @returns null when none is held
  */
-function heldStrips(width: number, spots: readonly Spot[], reach: (v: Range) => Range | null) {
-  const edges = [...new Set([0, width, ...spots.flatMap(({ v }) => [v.from, v.to])])].sort((a, b) => a - b)
+function heldStrips(width: number, spots: readonly Spot[], cuts: readonly number[], reach: (v: Range) => Range | null) {
+  const loaded = spots.flatMap(({ v }) => [v.from, v.to])
+  const edges = [...new Set([0, width, ...loaded, ...cuts.filter((v) => v > 0 && v < width)])].sort((a, b) => a - b)
   const places = edges.filter((x, i) => i === 0 || x - edges[i - 1] > THIN_MM || x === width)
   const strips = places
     .slice(1)
@@ -299,10 +347,25 @@ export function solvePanel(
 
 /** @param ei its stiffness by the millimetre of width, along and across its strength axis, N·mm²/mm */
 export function panelSite(p: Part, supports: readonly Support[], ei: { along: number; across: number }): PanelSite {
-  const places = supports.map((s) => ({ s, at: local(p, s.contact) }))
+  const middle = (axis: Vec3, size: number, x: Vec3) => dot(x, axis) + size / 2 - dot(p.at.centre, axis)
+  const spot = (x: Vec3): Place => ({
+    u: middle(p.at.along, p.size.lengthMm, x),
+    v: middle(p.at.across, p.size.widthMm, x),
+  })
+  const turned = ({ u, v }: Place): Place => ({ u: v, v: u })
+  const places = supports.map((s): Contacted => ({
+    s,
+    at: local(p, s.contact),
+    ...(s.line ? { line: [spot(s.line[0]), spot(s.line[1])] as const } : {}),
+  }))
   return [true, false]
     .flatMap((along): PanelWay[] => {
-      const contacts = along ? places : places.map(({ s, at }) => ({ s, at: { u: at.v, v: at.u } }))
+      const contacts = along
+        ? places
+        : places.map(({ s, at, line }): Contacted => ({
+            ...{ s, at: { u: at.v, v: at.u } },
+            ...(line ? { line: [turned(line[0]), turned(line[1])] as const } : {}),
+          }))
       const [length, width] = along ? [p.size.lengthMm, p.size.widthMm] : [p.size.widthMm, p.size.lengthMm]
       const gap = widestGap(contacts, length, width)
       return gap === null ? [] : [{ along, gap, contacts, ei: bendsAlongStrength(p, along) ? ei.along : ei.across }]

@@ -176,20 +176,31 @@ function solveOnce(
       continue
     const rigidity = rigid(p, depth, breadth)
     if (!rigidity) return 'no-stiffness'
-    const holding = supports.filter((s) => Math.abs(dot(s.push, axis)) > HOLDS && canPush(s, up))
-    if (holding.some((s) => forces.has(s))) return 'too-few-supports'
+    const thatWay = supports.filter((s) => Math.abs(dot(s.push, axis)) > HOLDS)
+    const holding = thatWay.filter((s) => canPush(s, up))
+    if (thatWay.some((s) => forces.has(s))) return 'too-few-supports'
     const groups = together(p, holding, axis, along)
-    const held = groups.map(([s]): Held => ({ id: s.id, atMm: placeOf(p, s, along), loose: s.way !== 'both' }))
+    const downAt = heldDown(p, groups, thatWay, along)
+    const heldBy = (fastened: boolean) =>
+      groups.map(([s]): Held => ({
+        id: s.id,
+        atMm: placeOf(p, s, along),
+        loose: s.way !== 'both' && !(fastened && downAt.has(s)),
+      }))
     const sign = sum >= 0 ? 1 : -1
     const loads = across.flatMap(({ x, n }): BeamLoad[] =>
       Math.abs(n) <= COUNTS * total ? [] : [asBeamLoad(p, x, sign * n, along)],
     )
-    const solved = solveHeld(p.size.lengthMm, rigidity, held, [...loads, ...couples], known)
+    const solve = (held: Held[]) => solveHeld(p.size.lengthMm, rigidity, held, [...loads, ...couples], known)
+    // What only lies there where that will do; held down where it would lift.
+    const solved = solve(heldBy(false)) ?? (downAt.size > 0 ? solve(heldBy(true)) : null)
     if (!solved) return 'too-few-supports'
     bent.push({ ...solved, widthMm: breadth, depthMm: depth })
     solved.supports.forEach((id, i) => {
       const group = groups.find(([h]) => h.id === id)!
-      for (const s of group) forces.set(s, solved.result.reactions[i] / group.length / dot(s.push, up))
+      const n = solved.result.reactions[i]
+      const by = n < 0 ? (downAt.get(group[0]) ?? group) : group
+      for (const s of by) forces.set(s, n / by.length / dot(s.push, up))
     })
   }
   return alongItself(p, patches, supports, forces, bent, along, COUNTS * Math.max(total, 1e-9))
@@ -198,6 +209,20 @@ function solveOnce(
 const placeOf = (p: Part, s: Support, along: Along): number => {
   const r = along(p, s.contact)
   return (r.from + r.to) / 2
+}
+
+/** What in the place of a support holds the member the other way: with it it is no more lifted off than fastened there. */
+function heldDown(p: Part, groups: Support[][], all: readonly Support[], along: Along): Map<Support, Support[]> {
+  const out = new Map<Support, Support[]>()
+  for (const [s] of groups) {
+    if (s.way !== 'push') continue
+    const at = placeOf(p, s, along)
+    const against = all.filter(
+      (o) => o.way === 'push' && dot(o.push, s.push) < -ALONG && Math.abs(placeOf(p, o, along) - at) < SAME_PLACE_MM,
+    )
+    if (against.length > 0) out.set(s, against)
+  }
+  return out
 }
 
 /** Supports this near to each other along a member hold it in one place, mm. */

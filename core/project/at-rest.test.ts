@@ -30,7 +30,9 @@ describe('things larger in use, in every kind of build', () => {
       const byId = new Map(e.context.goods.map((g) => [g.item.id, g.item]))
       for (const i of r.reading.shaped.assembly.bays.flatMap((b) => b.items)) {
         const g = byId.get(i.goodsId)!
-        const size = sorted([0, 1, 2].map((k) => i.box.max[k] - i.box.min[k]))
+        const filled = [0, 1, 2].map((k) => i.box.max[k] - i.box.min[k])
+        const size = sorted(i.turned ? [i.turned.acrossMm, i.turned.deepMm, filled[2]] : filled)
+        if (i.turned) expect(filled[0]).toBeCloseTo((g.acrossMm + g.deepMm) / Math.SQRT2, 6)
         sorted([g.acrossMm, g.deepMm, g.tallMm]).forEach((mm, k) => expect(Math.abs(size[k] - mm)).toBeLessThan(0.6))
       }
     }

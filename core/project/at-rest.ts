@@ -14,6 +14,7 @@ export function atRest(a: Assembly, rest: ReadonlyMap<string, Goods>, used: Read
   const shrunk = (i: Placed): Placed => {
     const [r, u] = [rest.get(i.goodsId), used.get(i.goodsId)]
     if (!r || !u || r === u) return i
+    if (i.turned) return turnedAtRest(i, i.turned, r)
     const [min, max] = [[...i.box.min], [...i.box.max]] as [[number, number, number], [number, number, number]]
     // Whichever way round it stands: by which of its sizes it fills an axis.
     const left = [...SIZES]
@@ -27,4 +28,17 @@ export function atRest(a: Assembly, rest: ReadonlyMap<string, Goods>, used: Read
     return { ...i, box: { min, max } }
   }
   return { ...a, bays: a.bays.map((b) => ({ ...b, items: b.items.map(shrunk) })) }
+}
+
+/** The same of what stands at an angle: its own size shrinks, and the box around it. */
+function turnedAtRest(i: Placed, { rad }: NonNullable<Placed['turned']>, { acrossMm, deepMm, tallMm }: Goods): Placed {
+  const [c, s] = [Math.abs(Math.cos(rad)), Math.abs(Math.sin(rad))]
+  const half = [(acrossMm * c + deepMm * s) / 2, (acrossMm * s + deepMm * c) / 2]
+  const [x, y] = [0, 1].map((k) => (i.box.min[k] + i.box.max[k]) / 2)
+  const z = i.box.min[2]
+  return {
+    ...i,
+    box: { min: [x - half[0], y - half[1], z], max: [x + half[0], y + half[1], z + tallMm] },
+    turned: { rad, acrossMm, deepMm },
+  }
 }

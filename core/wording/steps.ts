@@ -55,6 +55,14 @@ const STEPS: Record<string, StepWords> = {
     title: 'Tie it to the wall',
     text: (d) => `${plural(Number(d.count), 'screw')} into solid wood or masonry behind it, where the drawing shows.`,
   },
+  'tie-sides': {
+    title: 'Tie the ends to the walls beside them',
+    text: (d, say) => {
+      const at = (end: 'left' | 'right') =>
+        besideWords(end, [Number(d[end]), Number(d[`${end}From`]), Number(d[`${end}To`])], say)
+      return `Through the uppermost piece that lies along that end: ${[...at('left'), ...at('right')].join('; ')}. Pack what gap there is at each first: a screw pulls the end over to the wall otherwise, and the build out of plumb.`
+    },
+  },
   'set-on': {
     title: 'Set it on what carries it',
     text: (d) =>
@@ -312,4 +320,11 @@ export const MARKS: Record<string, string> = {
   'cabinet-tops': 'cabinet tops',
   worktop: 'bench top',
   'bar-under': 'upper bar',
+}
+
+/** How many ties go into one of the walls beside, and where. */
+function besideWords(end: 'left' | 'right', [n, fromMm, toMm]: readonly [number, number, number], say: Say): string[] {
+  if (n === 0) return []
+  const where = n === 1 ? say.length(fromMm) : `${say.length(fromMm)} ${n === 2 ? 'and' : 'to'} ${say.length(toMm)}`
+  return [`on the ${end} ${plural(n, 'fixing')}, ${where} out from the wall behind`]
 }

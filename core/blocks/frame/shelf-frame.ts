@@ -198,6 +198,17 @@ export function railOnPost(
 /** Screws at a slant that keep a rail on a post it lies on where it is. Product decision. */
 const KEPT_BY = 2
 
+/**
+ * A piece that lies across another, kept there by screws at a slant: what lies past its other support would lift it off.
+ */
+export function keptOver(d: Draft, piece: string, under: string, into: 'edge' | 'end', system: UnitSystem): void {
+  const fasteners = [{ fastener: pocketScrew(system), count: KEPT_BY, into }]
+  const joint = d.joint({ kind: 'pocket-screwed', near: piece, far: under, fasteners })
+  d.rest(piece, under, 'bearing', joint)
+  const between = { from: { part: piece }, on: { kind: 'part', part: under } } as const
+  d.hold({ ...between, push: DOWN, way: 'push', via: 'fasteners', joint })
+}
+
 /** A rail that lies on a post, held by screws at a slant. */
 export function railOverPost(d: Draft, rail: string, post: string, system: UnitSystem): void {
   const fasteners = [{ fastener: pocketScrew(system), count: KEPT_BY, into: 'end' as const }]

@@ -46,3 +46,23 @@ export const loadStep = (held: boolean): Step => ({
   parts: [],
   cautions: held ? [] : ['untied'],
 })
+
+/** Ties through its ends into the walls beside it; none where nothing is tied there. */
+export function sidesStep(beside: readonly Anchor[]): Step | false {
+  if (beside.length === 0) return false
+  const at = (end: 'left' | 'right') => {
+    const out = beside.flatMap((x) => (x.side === end ? [x.at[1]] : []))
+    return { n: out.length, from: out.length > 0 ? Math.min(...out) : 0, to: Math.max(0, ...out) }
+  }
+  const [l, r] = [at('left'), at('right')]
+  return {
+    id: 'tie-sides',
+    code: 'tie-sides',
+    data: { left: l.n, leftFrom: l.from, leftTo: l.to, right: r.n, rightFrom: r.from, rightTo: r.to },
+    parts: [],
+    on: [...new Set(beside.map((x) => x.part))],
+    anchors: idsOf(beside),
+    cautions: ['find-studs', 'not-into-wires'],
+    hold: { code: 'tied-before-load' },
+  }
+}

@@ -9,7 +9,7 @@ import { drivenAlong } from '../wall-fixing.ts'
 
 /**
  * A build that is to be held by the wall wants at least two fixings: one lets it turn. What hangs from the ceiling is
- * only steadied by them.
+ * only steadied by them, and what is held by the wall beside it as well does not turn.
  */
 const HELD = 2
 const STEADIED = 1
@@ -39,7 +39,8 @@ export const fixing = defineRoomCheck({
     const anchors = assembly.anchors.filter((x) => drivenAlong(x) === 1)
     const prepared = anchors.filter((x) => x.prepared).length
     const w = frame.wall.wall
-    const least = assembly.supports.some((s) => s.on.kind === 'ceiling') ? STEADIED : HELD
+    const heldElse = assembly.supports.some((s) => s.on.kind === 'ceiling') || assembly.anchors.some((x) => x.side)
+    const least = heldElse ? STEADIED : HELD
     const beside = intoSides({ assembly, frame, keeps, room })
     const atWall = frame.place.turn === 0 && standsAtWall(w, frame.place.outMm)
     const b = wholeBox(boxes)

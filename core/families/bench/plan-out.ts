@@ -6,8 +6,9 @@ import { countedKg } from '../../goods/presumed.ts'
 import { bad, good, type Result } from '../../measure/result.ts'
 import { roundNearest, roundUp } from '../../measure/rounding.ts'
 import { inches } from '../../measure/units.ts'
+import type { CornerProblems } from '../corner-line.ts'
 import { shelfPlay, type DimPen } from '../dim-pen.ts'
-import { cornerCut, type CornerCut, type CornerProblems } from './corner.ts'
+import { cornerCut, type CornerCut } from './corner.ts'
 import {
   besideOpening,
   DROP_PLAY_MM,

@@ -1,6 +1,5 @@
 import { underRailsStep } from '../../blocks/frame/doubled-post.ts'
-import { levelStep, loadStep, pinStep, tieStep } from '../../blocks/mounts/steps.ts'
-import type { Anchor } from '../../assembly/assembly.ts'
+import { levelStep, loadStep, pinStep, sidesStep, tieStep } from '../../blocks/mounts/steps.ts'
 import { partBoxes } from '../../assembly/part-box.ts'
 import { waysIn, type WayIn } from '../../assembly/way-in.ts'
 import type { Shaped } from '../family.ts'
@@ -14,32 +13,11 @@ export interface StepData {
   'sheets-on-frames': { count: number }
   'frame-on-posts': { screws: number; level: number }
   'sheets-from-end': { count: number; modules: number }
-  'tie-sides': Record<'left' | 'leftFrom' | 'leftTo' | 'right' | 'rightFrom' | 'rightTo', number>
 }
 const step = stepsWith<StepData>()
 
 /** Diagonals of a shelf frame square enough to go on, mm: builders' usual eighth of an inch. */
 const SQUARE_MM = 3
-
-/** Ties through the ends of the uppermost frames; none where nothing is tied there. */
-function sidesStep(beside: readonly Anchor[]): Step | false {
-  if (beside.length === 0) return false
-  const at = (end: 'left' | 'right') => {
-    const out = beside.flatMap((x) => (x.side === end ? [x.at[1]] : []))
-    return { n: out.length, from: out.length > 0 ? Math.min(...out) : 0, to: Math.max(0, ...out) }
-  }
-  const [l, r] = [at('left'), at('right')]
-  return step({
-    id: 'tie-sides',
-    code: 'tie-sides',
-    data: { left: l.n, leftFrom: l.from, leftTo: l.to, right: r.n, rightFrom: r.from, rightTo: r.to },
-    parts: [],
-    on: [...new Set(beside.map((x) => x.part))],
-    anchors: idsOf(beside),
-    cautions: ['find-studs', 'not-into-wires'],
-    hold: { code: 'tied-before-load' },
-  })
-}
 
 export function postRackSteps(p: PostRackParams, shaped: Shaped): Step[] {
   const { assembly } = shaped

@@ -1,6 +1,6 @@
 import type { StepData } from './steps.ts'
 import type { KindWords, LooseWords, StepWordsFor } from '../../wording/kind.ts'
-import { plural, type Say } from '../../wording/say.ts'
+import { plural } from '../../wording/say.ts'
 
 const dims: Record<string, (d: Record<string, number>) => string> = {
   'mid-posts': () => 'middle posts a module',
@@ -55,23 +55,11 @@ const steps: StepWordsFor<StepData> = {
     text: (d) =>
       `It lies on the ends of the posts, its faces flush with theirs: ${d.level ? 'the rack still on its back, ' : ''}${plural(d.screws, 'screw')} at a slant through each rail into each post, bored first so that the rail does not creep.`,
   },
-  'tie-sides': {
-    title: 'Tie the ends to the walls beside them',
-    text: (d, say) =>
-      `Through the end cross piece of the uppermost frame: ${[...besideWords('left', [d.left, d.leftFrom, d.leftTo], say), ...besideWords('right', [d.right, d.rightFrom, d.rightTo], say)].join('; ')}. Pack what gap there is at each first: a screw pulls the end over to the wall otherwise, and the rack out of plumb.`,
-  },
   'sheets-from-end': {
     title: 'Slide the sheets in from an end',
     text: (d) =>
       `Between the posts ${d.count === 1 ? 'the sheet does' : `the ${d.count} sheets do`} not pass, held at any slant. In from an end, along the rails, ${d.modules > 1 ? 'while each module stands by itself, before the next is beside it' : 'before it stands against a wall with that end'}: where a wall is nearer than a sheet is long, out in the room, then push it back. From below upward; screw them to the rails.`,
   },
-}
-
-/** How many ties go into one of the walls beside, and where. */
-function besideWords(end: 'left' | 'right', [n, fromMm, toMm]: readonly [number, number, number], say: Say): string[] {
-  if (n === 0) return []
-  const where = n === 1 ? say.length(fromMm) : `${say.length(fromMm)} ${n === 2 ? 'and' : 'to'} ${say.length(toMm)}`
-  return [`on the ${end} ${plural(n, 'fixing')}, ${where} out from the wall behind`]
 }
 
 export const postRackWords: KindWords = {
