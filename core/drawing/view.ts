@@ -13,7 +13,7 @@ import { goodsSolid, type Standing } from './goods-solid.ts'
 import { inkOf } from './ink.ts'
 import { overhead } from './overhead.ts'
 import type { Mark, Scene } from './scene.ts'
-import { polyhedra } from './solid.ts'
+import { polyhedra, solidOf } from './solid.ts'
 
 export const VIEWS = ['front', 'plan', 'section'] as const
 export type View = (typeof VIEWS)[number]
@@ -74,6 +74,10 @@ function swingMark(m: Motion, b: Box, look: Look): Mark | null {
 
 /** Whether one looks at a part's broad face. */
 const seenFlat = (p: Part, look: Look): boolean => Math.abs(look.near(thicknessAxis(p))) > 0.9
+
+/** One piece without a notch whose end is cut at a slant: it is drawn as that leaves it. */
+const endsSlanted = (p: Part): boolean =>
+  p.machining.length > 0 && p.machining.every((m) => m.kind === 'mitre') && p.outline === undefined
 
 /** Corners of a part's broad face, where they are. */
 const faceOf = (p: Part): Vec3[] =>
@@ -137,11 +141,13 @@ export function drawView(a: Assembly, view: View, o: ViewOptions): Scene {
     const leaf = a.motions.find((m) => opens(m) && m.parts.includes(p.id))
     if (view === 'section' && b.min[0] >= plane) continue
     const cut = view === 'section' && cuts(b, plane)
-    const points = isSquare(p)
-      ? rectangle(look.page(b.min), look.page(b.max))
-      : p.outline && seenFlat(p, look)
-        ? faceOf(p).map(look.page)
-        : hull(corners(turnedBox(p)).map(look.page))
+    const points = endsSlanted(p)
+      ? hull(polyhedra(solidOf(p)).flat(2).map(look.page))
+      : isSquare(p)
+        ? rectangle(look.page(b.min), look.page(b.max))
+        : p.outline && seenFlat(p, look)
+          ? faceOf(p).map(look.page)
+          : hull(corners(turnedBox(p)).map(look.page))
     drawn.push({
       mark: { kind: 'outline', points, ink: view === 'front' && leaf ? 'leaf' : inkOf(p, cut), part: p.id },
       near: cut ? 1e9 : look.near(b.max) - (view === 'section' ? 0 : 1e-3 * b.min[0]),

@@ -1,4 +1,5 @@
 import type { Assembly } from '../../assembly/assembly.ts'
+import { dot, sub } from '../../geometry/vec.ts'
 import { levelStep, loadStep, sidesStep, tieStep } from '../../blocks/mounts/steps.ts'
 import { called, fixedBy } from '../../steps/fixed-by.ts'
 import { idsOf, stepsWith, type Step } from '../../steps/step.ts'
@@ -7,9 +8,17 @@ import type { CornerBenchParams } from './parameters.ts'
 
 /** What is said with each step. */
 export interface StepData {
-  'corner-trestles': { count: number; screws: number; highMm: number }
+  'corner-trestles': { count: number; screws: number; highMm: number; frontMm: number; inMm: number }
   'corner-ledger': { lowMm: number; screws: number; courses: number }
-  'corner-stand': { side: string; ledger: number; lengthMm: number; reachMm: number; frontMm: number; acrossMm: number }
+  'corner-stand': {
+    side: string
+    ledger: number
+    lengthMm: number
+    reachMm: number
+    depthMm: number
+    frontMm: number
+    acrossMm: number
+  }
   'corner-joists': { count: number; blocks: number; slanted: number; screws: number }
   'corner-top': { side: string; spareMm: number; screws: number; frontMm: number }
   'corner-machine': { downMm: number }
@@ -25,7 +34,7 @@ export function cornerBenchSteps(p: CornerBenchParams, { assembly: a }: Shaped):
   const posts = a.parts.filter((x) => x.role === 'post')
   const [joists, beams] = [ids(/^(joist|block)-/), a.parts.filter((x) => x.role === 'rail')]
   const trestles = idsOf([...posts, ...beams])
-  const size = sizeOf(a)
+  const size = sizeOf(a, p.side)
   const machine = a.bays.find((b) => b.items.length > 0)
   const cautions: Step['cautions'] = ['screws', 'dust']
   const all: (Step | false)[] = [
@@ -36,6 +45,7 @@ export function cornerBenchSteps(p: CornerBenchParams, { assembly: a }: Shaped):
       data: {
         count: beams.length,
         screws: fixedBy(a, called('rail'), called('post')).screws ?? 0,
+        ...frontOf(a),
         highMm: posts[0].at.centre[2] + posts[0].size.lengthMm / 2 + beams[0].size.widthMm,
       },
       parts: trestles,
@@ -102,7 +112,7 @@ export function cornerBenchSteps(p: CornerBenchParams, { assembly: a }: Shaped):
         parts: [],
         on: ['top'],
         cautions: ['lift-two'],
-        ...(machine.name.code === 'well' ? { hold: { code: 'table-flush' } } : {}),
+        ...(machine.name.code === 'well' ? { hold: { code: 'table-between' } } : {}),
       }),
     loadStep(true),
   ]
@@ -110,7 +120,7 @@ export function cornerBenchSteps(p: CornerBenchParams, { assembly: a }: Shaped):
 }
 
 /** What its top measures: along both walls, over its front, and from its corner at the walls square across to the front. */
-function sizeOf(a: Assembly) {
+function sizeOf(a: Assembly, side: CornerBenchParams['side']) {
   const { outline, size } = a.parts.find((x) => x.id === 'top')!
   const slant = outline!
     .map((c, i) => [c, outline![(i + 1) % outline!.length]] as const)
@@ -119,7 +129,14 @@ function sizeOf(a: Assembly) {
   const frontMm = Math.hypot(c[0] - b[0], c[1] - b[1])
   const alongMm = outline!.filter(([, v]) => v < 1).map(([u]) => u)
   const lengthMm = Math.max(...alongMm) - Math.min(...alongMm)
-  const corner = b[0] > c[0] ? Math.min(...alongMm) : Math.max(...alongMm)
+  const corner = side === 'left' ? Math.min(...alongMm) : Math.max(...alongMm)
   const acrossMm = Math.hypot((b[0] + c[0]) / 2 - corner, (b[1] + c[1]) / 2)
-  return { lengthMm, reachMm: size.widthMm, frontMm, acrossMm }
+  return { lengthMm, reachMm: size.widthMm, depthMm: Math.min(b[1], c[1]), frontMm, acrossMm }
+}
+
+/** The beam under the front: how long it is, and how far in from its end at the other wall the first post stands. */
+function frontOf(a: Assembly) {
+  const [beam, post] = ['beam-front', 'post-front-0'].map((id) => a.parts.find((x) => x.id === id)!)
+  const at = dot(sub(post.at.centre, beam.at.centre), beam.at.along) + beam.size.lengthMm / 2
+  return { frontMm: beam.size.lengthMm, inMm: at - post.size.thicknessMm / 2 }
 }

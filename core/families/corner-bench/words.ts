@@ -40,7 +40,7 @@ const steps: StepWordsFor<StepData> = {
   'corner-trestles': {
     title: 'Trestles',
     text: (d, say) =>
-      `${plural(d.count, 'trestle')}: a beam on edge over two posts, its ends flush with them, ${plural(d.screws, 'screw')} at a slant through the beam into each post. The one for the front is the one without a square end in the drawing: its posts stand in from its ends. All come ${say.length(d.highMm)} high.`,
+      `${plural(d.count, 'trestle')}: a beam on edge over two posts, their narrow sides along it, one under each end, their outer faces flush with the beam's; ${plural(d.screws, 'screw')} at a slant through the beam into each. Under the beam for the front, ${say.length(d.frontMm)} long, the one that comes next to the other wall stands ${say.length(d.inMm)} in from its end, past the post there. All come ${say.length(d.highMm)} high.`,
   },
   'corner-ledger': {
     title: 'Ledger on the wall',
@@ -50,7 +50,7 @@ const steps: StepWordsFor<StepData> = {
   'corner-stand': {
     title: 'Stand them in the corner',
     text: (d, say) =>
-      `From the corner, at its ${d.side} end: mark ${say.length(d.lengthMm)} along this wall and ${say.length(d.reachMm)} along the other. One trestle ends its beam at that second mark, its back square to the other wall${d.ledger ? '' : ', one stands against this wall'}; the front one goes from mark to mark, ${say.length(d.frontMm)} over its front face.`,
+      `From the corner, at its ${d.side} end: mark ${say.length(d.lengthMm)} along this wall and ${say.length(d.reachMm)} along the other. One trestle stands square out from the other wall, its outer face on that mark${d.ledger ? '' : '; one stands along this wall'}; the front one runs on at 45° from the free end of the first, ${say.length(d.frontMm)} over the face of the top, and ends at the first mark, ${say.length(d.depthMm)} out from this wall.`,
   },
   'corner-joists': {
     title: 'Joists',
@@ -91,6 +91,7 @@ export const cornerBenchWords: KindWords = {
   problems,
   steps,
   holds: {
+    'table-between': 'A straight edge from one bench over the table to the other lies on all three.',
     'trestles-alike':
       'Side by side on a flat place all trestles are as high as each other: a card goes over none of them.',
     'front-across': (h, say) =>
