@@ -1,11 +1,13 @@
 import { z } from '../../measure/schema.ts'
 import type { UnitSystem } from '../../measure/units.ts'
 import type { Raw } from '../family.ts'
-import { countDim, dim, dims, section } from '../params.ts'
+import { countDim, dim, dims, section, sheet } from '../params.ts'
 
 export const LIMITS = { slots: 8, frames: 6 } as const
 
 export const EDGES = ['long', 'short'] as const
+/** The room sees its sheets, or panels on the front posts keep dust and hands off them: they come out at the end all the same. */
+export const FRONTS = ['open', 'panel'] as const
 
 export const sheetStoreParams = z.object({
   /** From the first frame to the last, over all. */
@@ -28,12 +30,14 @@ export const sheetStoreParams = z.object({
   frameSection: section,
   backSection: section,
   tieScrews: z.enum(['two', 'three']),
+  front: z.enum(FRONTS),
+  frontSheet: sheet,
 })
 export type SheetStoreParams = z.infer<typeof sheetStoreParams>
 
-const STOCK: Record<UnitSystem, Pick<SheetStoreParams, 'frameSection' | 'backSection'>> = {
-  imperial: { frameSection: '2x4', backSection: '2x4' },
-  metric: { frameSection: '38x89mm', backSection: '38x89mm' },
+const STOCK: Record<UnitSystem, Pick<SheetStoreParams, 'frameSection' | 'backSection' | 'frontSheet'>> = {
+  imperial: { frameSection: '2x4', backSection: '2x4', frontSheet: 'ply-15/32' },
+  metric: { frameSection: '38x89mm', backSection: '38x89mm', frontSheet: 'ply-12mm' },
 }
 
 export const startingParams = (system: UnitSystem): SheetStoreParams => ({
@@ -48,7 +52,14 @@ export const startingParams = (system: UnitSystem): SheetStoreParams => ({
   entry: 'right',
   ...STOCK[system],
   tieScrews: 'two',
+  front: 'open',
 })
 
-/** In the first form all stood on their long edges, in the second all were flat. */
-export const UPGRADES = [(raw: Raw): Raw => ({ edge: 'long', ...raw }), (raw: Raw): Raw => ({ bowMm: 0, ...raw })]
+/** In the first form all stood on their long edges, in the second all were flat, in the third none had a front. */
+export const UPGRADES = [
+  (raw: Raw): Raw => ({ edge: 'long', ...raw }),
+  (raw: Raw): Raw => ({ bowMm: 0, ...raw }),
+  (raw: Raw): Raw => ({ front: 'open', frontSheet: STOCK[systemOf(raw)].frontSheet, ...raw }),
+]
+/** By the boards it was made of. */
+const systemOf = (raw: Raw): UnitSystem => (String(raw.frameSection).endsWith('mm') ? 'metric' : 'imperial')

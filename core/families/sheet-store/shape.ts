@@ -1,6 +1,9 @@
 import type { Stock } from '../../assembly/assembly.ts'
 import type { Draft } from '../../assembly/draft.ts'
 import { unitsOf } from '../../assembly/settings.ts'
+import { panelsOver, screwPanel, under } from '../../blocks/carcass/screwed-panel.ts'
+import { SCREWED_FRONT } from '../../blocks/fronts/screwed-panel.ts'
+import { findSheet } from '../../catalogue/sheets.ts'
 import { standPost } from '../../blocks/frame/standing-post.ts'
 import { tieToWall } from '../../blocks/mounts/tie.ts'
 import { frameBolt } from '../../catalogue/fasteners.ts'
@@ -8,7 +11,7 @@ import { bad, good, type Result } from '../../measure/result.ts'
 import { choicePen } from '../choices.ts'
 import type { Choice, ShapeContext, Shaped } from '../family.ts'
 import { opened } from '../opened.ts'
-import { EDGES, type SheetStoreParams } from './parameters.ts'
+import { EDGES, FRONTS, type SheetStoreParams } from './parameters.ts'
 import { planOut, type Plan } from './plan-out.ts'
 
 const TIE_SCREWS = { two: 2, three: 3 } as const
@@ -27,6 +30,7 @@ export function shapeSheetStore(p: SheetStoreParams, ctx: ShapeContext): Result<
   if (plan.lengthMm > longest) return bad('longer-than-board', { mm: plan.lengthMm, mostMm: longest }, 'lengthMm')
   plan.frames.forEach((x, k) => frame(d, p, ctx, plan, x, k))
   tie(d, p, ctx, plan)
+  if (p.front === 'panel') panels(d, p, ctx, plan)
   bays(d, plan)
   const over = plan.frame.widthMm + plan.openMm
   d.mark(
@@ -103,6 +107,31 @@ function tie(d: Draft, p: SheetStoreParams, ctx: ShapeContext, plan: Plan) {
   d.sub({ id: 'tied', name: 'unit', parts: ['tie'], built: 'in-place' })
 }
 
+/** Panels on the front posts, between the bars, taken off whole. */
+function panels(d: Draft, p: SheetStoreParams, ctx: ShapeContext, plan: Plan) {
+  const { thicknessMm: t, widthMm: w } = plan.frame
+  const sheet = findSheet(p.frontSheet)!
+  const last = plan.posts.length - 1
+  const lefts = plan.frames.map((x) => x + t)
+  const [footMm, highMm] = [w + CLEAR_MM, plan.openMm - 2 * CLEAR_MM]
+  const trim = 2 * ctx.settings.sheetTrimMm
+  // Higher than a sheet is wide it stands in them lengthwise.
+  const mostMm = (highMm > sheet.widthMm - trim ? sheet.widthMm : sheet.lengthMm) - trim
+  const parts = panelsOver(lefts, t, mostMm).map((s, k) => {
+    const id = `front-${k}`
+    const on = under(s, lefts, t)
+    screwPanel(d, sheet, {
+      ...{ id, role: 'face', across: 'x', on: on.map((i) => `post-${i}-${last}`) },
+      min: [s.from, plan.posts[last] + w, footMm],
+      size: [s.to - s.from, sheet.thicknessMm, highMm],
+    })
+    return id
+  })
+  d.sub({ id: 'front', name: 'unit', parts, built: 'in-place', tags: SCREWED_FRONT })
+}
+/** Between a panel and the bars, to lift it off and on, mm. */
+const CLEAR_MM = 3
+
 function bays(d: Draft, plan: Plan) {
   const low = plan.frame.widthMm
   // In the middle, or between two frames there, so that short pieces meet both.
@@ -141,12 +170,15 @@ function bays(d: Draft, plan: Plan) {
 
 function choices(p: SheetStoreParams, ctx: ShapeContext): Choice[] {
   const imperial = ctx.settings.yard === 'imperial'
-  const { section, coded } = choicePen(p)
+  const { section, sheet, coded } = choicePen(p)
+  const thin = imperial ? ['ply-3/8', 'ply-15/32', 'osb-7/16'] : ['ply-9mm', 'ply-12mm', 'osb3-15mm']
   return [
     coded('edge', 'store-edge', EDGES),
     coded('entry', 'store-entry', ['right', 'left']),
     section('frameSection', 'store-section', imperial ? ['2x3', '2x4', '2x6'] : ['38x63mm', '38x89mm', '47x100mm']),
     section('backSection', 'store-tie', imperial ? ['2x3', '2x4'] : ['38x63mm', '38x89mm']),
+    coded('front', 'front', FRONTS),
+    ...(p.front === 'panel' ? [sheet('frontSheet', 'front-sheet', [...thin, ...ctx.settings.ownSheets])] : []),
     coded('tieScrews', 'store-screws', Object.keys(TIE_SCREWS)),
   ]
 }

@@ -212,3 +212,36 @@ describe('sheets on their short edges', () => {
     expect(problem).toMatchObject({ code: 'store-too-high', field: 'openMm' })
   })
 })
+
+describe('a store behind panels', () => {
+  const r = read({ front: 'panel' })
+  const a = r.shaped.assembly
+  const panels = a.parts.filter((p) => p.role === 'face').map((p) => ({ id: p.id, box: r.boxes.get(p.id)! }))
+  it('is closed from frame to frame and between its bars, and holds', () => {
+    const open = read()
+    const posts = open.shaped.assembly.parts.filter((p) => p.role === 'post').map((p) => open.boxes.get(p.id)!)
+    const [left, right] = [Math.min(...posts.map((b) => b.min[0])), Math.max(...posts.map((b) => b.max[0]))]
+    const width = panels.reduce((s, p) => s + p.box.max[0] - p.box.min[0], 0)
+    expectNear(width, right - left, 1e-9)
+    for (const { box } of panels) {
+      // On the front posts, off both bars by the hair it is lifted by.
+      expect(box.min[1]).toBeCloseTo(Math.max(...posts.map((b) => b.max[1])), 6)
+      const [over, under] = ['over-0', 'under-0'].map((id) => r.boxes.get(id)!)
+      expect([box.min[2] - under.max[2], over.min[2] - box.max[2]]).toEqual([3, 3])
+    }
+    expect(r.verdict).toMatchObject({ fails: 0, unknown: 0 })
+    expect(r.massKg).toBeGreaterThan(open.massKg + 5)
+  })
+  it('its sheets still come out at the end, and a step says how the panels go on', () => {
+    expect(checkOf(r, 'comes-out:build')?.state ?? 'holds').not.toBe('fails')
+    expect(r.checks.filter((c) => c.check === 'comes-out').map((c) => c.state)).not.toContain('fails')
+    const step = r.steps.find((s) => s.id === 'panels')!
+    expect(step.parts).toEqual(panels.map((p) => p.id))
+  })
+  it('stores from before have none', () => {
+    const { front: _f, frontSheet: _s, ...old } = startingParams('metric')
+    expect(sheetStore.upgrade(old, 3)).toEqual(startingParams('metric'))
+    const { front: _g, frontSheet: _t, ...inches } = startingParams('imperial')
+    expect(sheetStore.upgrade(inches, 3)).toEqual(startingParams('imperial'))
+  })
+})

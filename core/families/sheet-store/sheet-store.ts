@@ -50,8 +50,8 @@ export const sheetStore = family<SheetStoreParams>({
       ]),
     },
     {
-      name: 'halves on their short edges, metric',
-      params: { ...startingParams('metric'), edge: 'short' },
+      name: 'halves on their short edges behind panels, metric',
+      params: { ...startingParams('metric'), edge: 'short', front: 'panel' },
       context: exampleContext('metric', [sheet('metric', 'Half sheet', 1220, 610, 8, 7)]),
     },
     {

@@ -1,3 +1,4 @@
+import { frontSteps } from '../../blocks/fronts/step.ts'
 import { levelStep } from '../../blocks/mounts/steps.ts'
 import { called, fixedBy } from '../../steps/fixed-by.ts'
 import { idsOf, stepsWith, type Step } from '../../steps/step.ts'
@@ -63,6 +64,7 @@ export function sheetStoreSteps(p: SheetStoreParams, { assembly: a }: Shaped): S
       hold: { code: 'tied-before-load' },
     }),
     levelStep(a, ids(/^post-/)),
+    ...frontSteps(a),
     step({
       id: 'load',
       code: 'store-load',

@@ -11,7 +11,7 @@ const dims: Record<string, (d: Record<string, number>) => string> = {
 }
 
 const choices: NonNullable<KindWords['choices']> = {
-  'front-sheet': { label: 'Leaves of doors' },
+  'front-sheet': { label: 'Leaves and panels' },
   catch: { label: 'Behind the totes', options: { none: 'nothing', board: 'a board that stops each column' } },
   'rail-rip': { label: 'Rails are', options: { full: 'the full section', half: 'ripped down the middle' } },
 }
