@@ -1,5 +1,5 @@
 import type { EndCut } from '../blocks/frame/shelf-frame.ts'
-import { bad, good, type Result } from '../measure/result.ts'
+import { bad, good, type Problem, type Result } from '../measure/result.ts'
 import { offSquareMm } from '../room/outline.ts'
 import type { ShapeContext } from './family.ts'
 
@@ -55,4 +55,11 @@ export function cornerLine(at: AtCorner, ctx: ShapeContext, field: string): Resu
   if (most > MOST_PAST_MM) return bad('corner-gapes', { side, byMm: most, moveMm: least }, field)
   const end = side === 'left' ? 'start' : 'end'
   return good({ end, backMm: Math.max(0, backMm), frontMm: Math.max(0, frontMm), spareMm: SPARE_MM })
+}
+
+/** How far along its wall what should end at a corner must be moved to do so, mm; null where that is not what is wrong. */
+export function intoCorner({ code, data }: Problem): number | null {
+  if (code !== 'corner-gapes' && code !== 'corner-overlaps') return null
+  const towards = code === 'corner-gapes' ? 1 : -1
+  return Number(data?.moveMm) * towards * (data?.side === 'left' ? -1 : 1)
 }

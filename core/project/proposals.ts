@@ -2,6 +2,7 @@ import { placesOf } from '../goods/goods.ts'
 import { wishedWay } from '../goods/ways.ts'
 import { wholeBox } from '../assembly/part-box.ts'
 import { withPresumed } from '../goods/presumed.ts'
+import { intoCorner } from '../families/corner-line.ts'
 import { allFamilies } from '../families/registry.ts'
 import { hoursOf } from '../takeoff/hours.ts'
 import { setAtWall } from './new-build.ts'
@@ -61,6 +62,12 @@ export function startOf(
     return { build, problem: { code: 'past-wall', field: 'offsetMm', data } }
   }
   const r = readBuild(p, build)
+  // What belongs in a corner is begun there.
+  const byMm = r.ok ? null : intoCorner(r.problem)
+  if (byMm !== null) {
+    const moved = { ...build, offsetMm: Math.max(0, build.offsetMm + byMm) }
+    if (readBuild(p, moved).ok) return { build: moved, problem: null }
+  }
   return { build, problem: r.ok ? null : r.problem }
 }
 

@@ -9,6 +9,7 @@ import { pressesOn } from '../../loads/pressing.ts'
 import { IMPERIAL, METRIC } from '../../measure/units.ts'
 import { newBuild } from '../../project/new-build.ts'
 import { newProject, type Project } from '../../project/project.ts'
+import { startOf } from '../../project/proposals.ts'
 import { readBuilds } from '../../project/read-builds.ts'
 import { readingsOf } from '../../project/read-build.ts'
 import type { Corners } from '../../room/room.ts'
@@ -113,11 +114,11 @@ describe('a bench across a corner', () => {
     expect(top.machining).toContainEqual({ kind: 'scribe', edge: 'start', allowanceMm: 5 })
   })
   it.each([
-    ['no-corner-known', {}, ctx(null)],
-    ['no-corner-known', {}, ctx({ left: null, right: { rad: rad(90), fromMm: 3000 } })],
+    ['corner-none-here', {}, ctx(null)],
+    ['corner-none-here', {}, ctx({ left: null, right: { rad: rad(90), fromMm: 3000 } })],
     ['corner-overlaps', {}, ctx(left(89, 5))],
     ['corner-gapes', {}, ctx(left(90, 400))],
-    ['corner-far-from-square', {}, ctx(left(80, 100))],
+    ['corner-not-square', {}, ctx(left(80, 100))],
     ['corner-past-sheet', { frontMm: 1000 }, ctx()],
     ['corner-too-low', { tableMm: 650 }, ctx()],
     ['corner-front-narrow', { frontMm: 220 }, ctx()],
@@ -251,6 +252,20 @@ describe('between two benches in a corner of a room', () => {
   it('stands in neither of them, and they are as deep as its ends', () => {
     expect(readBuilds(room(0)).map((x) => (x.ok ? 'ok' : JSON.stringify(x.problem)))).toEqual(['ok', 'ok', 'ok'])
     expect(failing(room(0))).toEqual([])
+  })
+  it('begun anywhere along a wall it is put into its corner', () => {
+    const p = { ...room(0), builds: [] }
+    for (const [wallId, offsetMm] of [
+      ['a', 0],
+      ['a', 2000],
+      ['b', 1500],
+    ] as const) {
+      const got = startOf(p, 'corner-bench', { id: 'x', wallId, offsetMm, goods: [] })!
+      expect([wallId, got.problem]).toEqual([wallId, null])
+      const [r] = readingsOf(readBuilds({ ...p, builds: [got.build] }))
+      const reach = r.shaped.assembly.parts.find((x) => x.id === 'top')!.size.lengthMm
+      expect(got.build.offsetMm).toBeCloseTo(wallId === 'b' ? 0 : 4000 - reach, 0)
+    }
   })
   it('says so where one reaches into it', () => {
     expect(failing(room(60)).length).toBeGreaterThan(0)

@@ -5,7 +5,7 @@ import { findSection, type Section } from '../../catalogue/lumber.ts'
 import { findSheet, type Sheet } from '../../catalogue/sheets.ts'
 import type { Goods } from '../../goods/goods.ts'
 import { countedKg } from '../../goods/presumed.ts'
-import { bad, good, type Result } from '../../measure/result.ts'
+import { bad, good, type Problem, type Result } from '../../measure/result.ts'
 import { roundNearest, roundUp } from '../../measure/rounding.ts'
 import { inches } from '../../measure/units.ts'
 import { benchHeight, type HeightReasons } from '../bench-sizes.ts'
@@ -38,6 +38,8 @@ export interface ReasonData extends HeightReasons {
   'corner-cross': object
 }
 export interface ProblemData extends CornerProblems {
+  'corner-none-here': { side: string }
+  'corner-not-square': { side: string; rad: number }
   'corner-past-sheet': { mm: number; mostMm: number }
   'corner-too-low': { mm: number; leastMm: number }
   'corner-front-narrow': { mm: number; leastMm: number }
@@ -122,7 +124,7 @@ export function planOut(p: CornerBenchParams, ctx: ShapeContext, pen: DimPen): R
   const off = frontMm / Math.SQRT2
   const [lengthMm, reachMm] = [otherDepthMm + off, depthMm + off]
   const line = cornerLine({ side: p.side, lengthMm, depthMm: reachMm, otherMm: 0 }, ctx, 'side')
-  if (!line.ok) return line
+  if (!line.ok) return elsewhere(line.problem, p.side)
   const trim = 2 * ctx.settings.sheetTrimMm
   for (const [mm, mostMm] of [
     [lengthMm + Math.max(line.value.backMm, line.value.frontMm), sheet.lengthMm - trim],
@@ -147,6 +149,13 @@ export function planOut(p: CornerBenchParams, ctx: ShapeContext, pen: DimPen): R
   })
 }
 const ROUNDING_MM = 0.5
+
+/** Where there is no corner, or none like a right angle, it is nothing at that end. */
+function elsewhere(problem: Problem, side: string): Result<never> {
+  if (problem.code === 'no-corner-known') return bad('corner-none-here', { side }, 'side')
+  if (problem.code !== 'corner-far-from-square') return { ok: false, problem }
+  return bad('corner-not-square', { side, rad: Number(problem.data!.rad) }, 'side')
+}
 
 /** Places from one to another, both among them, no further from each other than so much. */
 function evenly(from: number, to: number, everyMm: number): number[] {

@@ -1,3 +1,4 @@
+import { angleText } from '../../measure/angle.ts'
 import type { KindWords, StepWordsFor, WordsFor } from '../../wording/kind.ts'
 import { meetsTooFew } from '../../wording/counts.ts'
 import { plural } from '../../wording/say.ts'
@@ -24,6 +25,10 @@ const levers: WordsFor<LeverData> = {
 }
 
 const problems: WordsFor<Omit<ProblemData, keyof CornerProblems>> = {
+  'corner-none-here': (d) =>
+    `It stands in a corner of the room, and none is known at the ${d.side} end of this wall for what stands straight at it. Say in Survey which wall meets it there, or choose the other end.`,
+  'corner-not-square': (d) =>
+    `The corner at its ${d.side} end is one of ${angleText(d.rad)}°: it stands in one that is nearly square. Choose the other end, or another wall.`,
   'corner-past-sheet': (d, say) =>
     `Its top would be ${say.length(d.mm)} one way, and the sheet gives ${say.length(d.mostMm)}. A shorter front, or shallower ends.`,
   'corner-too-low': (d, say) =>
