@@ -8,6 +8,7 @@ import { parseVolume } from './by-volume.ts'
 import { kindOf } from './kind-words.ts'
 import { massOfOne } from './mass-of-one.ts'
 import { lumberLine, saidPlainly, usualSoLong, usualWith, type Rest } from './said-otherwise.ts'
+import { sheetLine } from './sheet-line.ts'
 import { filledWith, parseHeap, type Heap } from './small-things.ts'
 import { GOODS_LIMITS, newGoods, type Goods } from './goods.ts'
 
@@ -79,14 +80,17 @@ export function parseGoodsLine(line: string, system: UnitSystem, id: string): Re
     const mass = massOfOne(said, system)
     return mass.ok ? mass.value : undefined
   }
-  const boards = lumberLine(text, system, id, massOf)
+  const boards = lumberLine(text, system, id, massOf) ?? sheetLine(text, system, id, massOf)
   if (boards) return counted(boards)
   const first = asWritten(text, system, id)
   if (first.ok || !OTHERWISE.includes(first.problem.code)) return first
   const plain = saidPlainly(text)
   const again = plain === text ? first : asWritten(plain, system, id)
   if (again.ok || !OTHERWISE.includes(again.problem.code)) return again
-  const found = usualSoLong(plain, system, id, massOf) ?? usualWith(plain, system, id, massOf)
+  const found =
+    lumberLine(plain, system, id, massOf) ??
+    usualSoLong(plain, system, id, massOf) ??
+    usualWith(plain, system, id, massOf)
   return found ? counted(found) : again
 }
 

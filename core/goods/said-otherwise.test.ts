@@ -175,3 +175,75 @@ describe('things as people say them', () => {
     expect(problems.map((p) => [p.row, p.code])).toEqual([[5, 'row-missing']])
   })
 })
+
+describe('a length that is none of the size', () => {
+  it.each([
+    ['21 in lawn mower', 'lawn mower'],
+    ['snow blower 24 in', 'snow blower'],
+    ['42 in riding mower', 'riding mower'],
+    ['chain saw 18 in', 'chain saw'],
+    ['planer 12 inch', 'planer'],
+    ['14 in band saw', 'band saw'],
+    ['26 inch bike', 'bike'],
+    ['17 in tire', 'tire'],
+    ['100 ft extension cord', 'extension cord'],
+    ['garden hose 75 ft', 'garden hose'],
+    ['2 person tent', 'tent'],
+    ['4 drawer filing cabinet', 'filing cabinet'],
+  ])('%s is as large as one is', (line, plain) =>
+    expect(read(line)).toMatchObject({ count: 1, size: read(plain).size }),
+  )
+  it('so in millimetres, where a machine is called by what it cuts', () => {
+    expect(read('chain saw 450 mm', 'metric').size).toEqual(read('chain saw', 'metric').size)
+    expect(read('lawn mower 46 cm', 'metric').size).toEqual(read('lawn mower', 'metric').size)
+    // As long as it may be itself, or said of a side of it, it is its size.
+    expect(read('bike 1500 mm', 'metric').size[0]).toBe(1500)
+    expect(read('26 in wide band saw').size[0]).toBe(660)
+  })
+  it('is of the side that is said, or the longest', () => {
+    const desk = read('desk').size
+    expect(read('desk 48 in wide').size).toEqual([1219, desk[1], desk[2]])
+    expect(read('desk 30 in deep').size).toEqual([desk[0], 762, desk[2]])
+    expect(read('bookcase 6 ft tall').size[2]).toBe(1829)
+    expect(read('door 32 in wide').size).toEqual([2000, 40, 813])
+    expect(read('window 36 in tall').size[2]).toBe(914)
+    expect(read('window 30 in wide').size[0]).toBe(762)
+  })
+  it.each([
+    ['skis 6 ft, 4 pair', 4, 1829],
+    ['10 ft 2x4, 6 of them', 6, 3048],
+    ["8' 4x4 posts", 1, 2438],
+    ['6 8 ft 2x4s', 6, 2438],
+  ])('%s: so many, so long', (line, count, long) => {
+    const g = read(line)
+    expect([g.count, g.size[0]]).toEqual([count, long])
+  })
+  it('what it is put in says no more', () => {
+    expect(read('bird seed 40lb bag')).toMatchObject({ name: 'bird seed bag', kind: 'bag', massKg: 18 })
+    expect(read('dog food bag').size).toEqual(read('dog food').size)
+  })
+})
+
+describe('sheets by what they are called', () => {
+  it.each([
+    ['3 sheets of 3/4 plywood', 3, [2438, 19, 1219], '3/4 plywood 4x8'],
+    ['4x8 plywood', 1, [2438, 19, 1219], 'plywood 4x8'],
+    ['drywall 4x8 3 sheets', 3, [2438, 13, 1219], 'drywall 4x8'],
+    ['2 4x8 sheets of 1/2 in osb', 2, [2438, 13, 1219], '1/2 in osb 4x8'],
+    ['1/4 hardboard x 2', 2, [2438, 6, 1219], '1/4 hardboard 4x8'],
+    ['2x4 plywood', 1, [1219, 19, 610], 'plywood 2x4'],
+    ['4 x 10 drywall', 1, [3048, 13, 1219], 'drywall 4x10'],
+  ])('%s', (line, count, size, name) => expect(read(line)).toMatchObject({ kind: 'sheet', count, size, name }))
+  it('with what one weighs', () => {
+    expect(read('1/4 hardboard 2 sheets, 12 lb')).toMatchObject({ count: 2, massKg: 5 })
+    expect(read('2 sheets 3/4 plywood, 61 lb')).toMatchObject({ count: 2, massKg: 28 })
+  })
+  it('others are no such sheets', () => {
+    // Lumber; a usual sheet; three sizes; in millimetres nobody says so.
+    expect(read('2x4 8 ft').kind).toBe('board')
+    expect(read('plywood').size).toEqual([2440, 18, 1220])
+    expect(read('plywood offcut 30 x 3/4 x 20').size).toEqual([762, 19, 508])
+    expect(isRead('4x8 plywood 3 4', 'imperial')).toBe(false)
+    expect(isRead('4x8 plywood', 'metric')).toBe(false)
+  })
+})

@@ -1,7 +1,7 @@
 import { CONTAINERS, type ContainerPreset, type GoodsKind } from '../catalogue/containers.ts'
 import { findSection } from '../catalogue/lumber.ts'
 import { usualThing } from '../catalogue/find-usual.ts'
-import { type UsualThing } from '../catalogue/usual-things.ts'
+import { type UsualGroup, type UsualThing } from '../catalogue/usual-things.ts'
 import { parseLength } from '../measure/parse-length.ts'
 import { feet, type UnitSystem } from '../measure/units.ts'
 import { GOODS_LIMITS, newGoods, type Goods } from './goods.ts'
@@ -31,10 +31,10 @@ const WHICH =
   /^(?:(?:old|spare|new|big|large|medium|small|empty|full|heavy|electric|gas|petrol|cordless|corded|manual|plastic|metal|steel|wooden|wood|aluminum|aluminium|fiberglass|folding|portable|kids?|child|adult|mens?|womens?|winter|summer|christmas|holiday)\s+)+/i
 /** What a thing can do or takes, in units that are none of its size. */
 const RATED =
-  /(?<![\d./])\d+(?:\.\d+)?[\s-]*(?:volts?|v|watts?|w|amps?|hp|l|lit(?:er|re)s?|gal(?:lon)?s?|qt|quarts?|cu(?:bic)?\.?\s*(?:ft|feet))(?![a-z])\.?/i
+  /(?<![\d./])\d+(?:\.\d+)?[\s-]*(?:volts?|v|watts?|w|amps?|hp|l|lit(?:er|re)s?|gal(?:lon)?s?|qt|quarts?|cu(?:bic)?\.?\s*(?:ft|feet)|persons?|people|man|drawers?|burners?|speeds?)(?![a-z])\.?/i
 
 /** A number before one of these counts nothing. */
-const OF_ONE = String.raw`(?:feet|foot|ft|inch(?:es)?|in|mm|cm|m|kgs?|kilos?|lbs?|pounds?|gallons?|gal|litres?|l|qt|volts?|v|amps?|hp)\b`
+const OF_ONE = String.raw`(?:feet|foot|ft|inch(?:es)?|in|mm|cm|m|kgs?|kilos?|lbs?|pounds?|gallons?|gal|litres?|l|qt|volts?|v|amps?|hp|person|people|man|drawers?|burner|speed)\b`
 const COUNTED = new RegExp(String.raw`^(\d+\s+(?:x\s+)?(?!${OF_ONE}))?(.*)$`, 'i')
 
 const MASS = /\(?(?<![\d./])(\d+(?:\.\d+)?)[\s-]*(kgs?|kilos?|lbs?|pounds?)\b\.?(?:\s*(?:each|apiece))?\)?/gi
@@ -49,10 +49,12 @@ function massLast(text: string): string {
   return `${rest.replace(/\s+/g, ' ').replace(/\s+,/g, ',')}, ${n} ${unit}`
 }
 
-/** `rakes 3`, `rakes x 3`, `rakes (3)`: how many of them, said last. */
+/** `rakes 3`, `rakes x 3`, `rakes (3)`, `skis 6 ft, 4 pairs`: how many of them, said last. */
 function countFirst(text: string): string {
   const packed = /^(\D*[a-z])[\s,:]+(\d+)\s+(box(?:es)?|bags?|bins?|totes?|cases?|crates?|buckets?)$/i.exec(text)
   if (packed) return `${packed[2]} ${packed[3]} of ${packed[1]}`
+  const total = /^(.*[a-z].*?)\s*,\s*(\d+)\s*(?:pairs?|of (?:them|those|these)|in all|total)$/i.exec(text)
+  if (total) return `${total[2]} ${total[1]}`
   const times = /^(.*[a-z].*?)\s*(?:\bx|×|\()\s*(\d+)\s*\)?$/i.exec(text)
   if (times && !/\d\s*[x×]\s*\d/.test(text)) return `${times[2]} ${times[1]}`
   const said = /^(\D*[a-z]\D*?)\s*(?:,|:|x|×|\()?\s*(\d+)\s*(?:x|×|\)|pcs?|pieces?)?(,\s*[\d.]+ [a-z]+)?$/i.exec(text)
@@ -87,7 +89,7 @@ const TIMES = 3
 const LENGTH = /(?<![\d./])(\d+(?:\.\d+)?(?:\s+\d+\/\d+)?)[\s-]*(feet|foot|ft|inches|inch|in|mm|cm|m|['"])(?![a-z])\.?/i
 
 const withoutLength = (what: string): string =>
-  what.replace(LENGTH, ' ').replace(/\b(?:long|tall|high|wide)\b/gi, ' ').replace(SMALL, ' ').trim() // prettier-ignore
+  what.replace(LENGTH, ' ').replace(/\b(?:long|tall|high|wide|deep)\b/gi, ' ').replace(SMALL, ' ').trim() // prettier-ignore
 
 /** What several things are called has a length that says which is meant. */
 const SO_LONG: Partial<Record<string, string>> = { ladder: 'straight ladder', ladders: 'straight ladder' }
@@ -108,6 +110,53 @@ export const isSaidHeavier = (name: string): boolean => !usualThing(name) && HEA
 /** Whether its length is said of it by its name. */
 export const isSaidLong = (name: string): boolean => LENGTH.test(name)
 
+/** Called by what they cut, and in inches by their wheel: that is less than this share of what they measure. */
+const CUTS: readonly UsualGroup[] = ['machines', 'power tools']
+const CUTTING = [
+  'chain saw',
+  'hedge trimmer',
+  'lawn mower',
+  'riding mower',
+  'snow blower',
+  'rotary tiller',
+  'lawn edger',
+]
+const WHEELED = ['bicycle', 'small bicycle', 'balance bike', 'tricycle', 'wheel with tyre']
+const CUT_SHARE = 3 / 4
+/** Called by how long they are, and kept coiled. */
+const COILED = ['extension cord', 'garden hose on its reel', 'string of lights', 'snow chains', 'set of ratchet straps']
+/** What stands by itself may be called by any of its sides; what is flat by those of its face. */
+const LOOSE: readonly GoodsKind[] = ['equipment', 'box', 'other']
+type Side = 'acrossMm' | 'deepMm' | 'tallMm'
+const SIDES: Partial<Record<string, Side>> = { wide: 'acrossMm', deep: 'deepMm', high: 'tallMm', tall: 'tallMm' }
+
+/** Which of its sides a length is of: the longest where nothing is said. */
+function sideOf({ kind, ...u }: UsualThing, word: string | undefined): Side {
+  const upright = u.tallMm > u.acrossMm
+  if (word && kind === 'sheet') return (word === 'wide') === upright ? 'acrossMm' : 'tallMm'
+  const said = word && LOOSE.includes(kind) ? SIDES[word] : undefined
+  const most = Math.max(u.acrossMm, u.deepMm, u.tallMm)
+  return said ?? (['acrossMm', 'deepMm', 'tallMm'] as const).find((k) => u[k] === most)!
+}
+
+/** Its sizes with one length said of it, which may be no size at all; null where it is none that could be meant. */
+function sizedBy(usual: UsualThing, mm: number, unit: string, word: string | undefined): Pick<Goods, Side> | null {
+  const { name, group, acrossMm, deepMm, tallMm } = usual
+  const own = { acrossMm, deepMm, tallMm }
+  if (COILED.includes(name)) return own
+  const side = sideOf(usual, word)
+  const most = word ? own[side] : Math.max(acrossMm, deepMm, tallMm)
+  const longMm = mm / (DRAWN_OUT[name] ?? 1)
+  if (mm > TIMES * most || longMm > GOODS_LIMITS.maxMm) return null
+  const inInches = /^(?:in|")/i.test(unit)
+  const cuts = CUTS.includes(group) || CUTTING.includes(name)
+  const byCut = inInches ? cuts || WHEELED.includes(name) : cuts && /^[mc]m$/i.test(unit)
+  const isCut = byCut && !word && longMm < CUT_SHARE * most
+  if (!isCut && longMm >= most / TIMES) return { ...own, [side]: longMm }
+  // What is so short is a blade, or what else a tool goes by.
+  return inInches || isCut ? own : null
+}
+
 /** What is said after the comma. */
 export type Rest = (text: string) => number | null | undefined
 
@@ -123,17 +172,11 @@ export function usualSoLong(text: string, system: UnitSystem, id: string, massOf
   if (!said || !usual) return null
   const length = parseLength(`${said[1]} ${said[2]}`, system)
   const massKg = after === undefined ? null : massOf(after)
-  const { kind, acrossMm, deepMm, tallMm } = usual
-  const most = Math.max(acrossMm, deepMm, tallMm)
-  if (!length.ok || massKg === undefined || length.value > TIMES * most) return null
-  // What is so short is a blade, or what else a tool goes by.
-  const longMm = length.value / (DRAWN_OUT[usual.name] ?? 1)
-  if (longMm > GOODS_LIMITS.maxMm) return null
-  const isOwn = longMm >= most / TIMES
-  if (!isOwn && !/^(?:in|")/i.test(said[2])) return null
-  const sized = (mm: number) => (isOwn && mm === most ? longMm : mm)
-  const sizes = { acrossMm: sized(acrossMm), deepMm: sized(deepMm), tallMm: sized(tallMm) }
-  return newGoods({ id, name: `${said[0].trim()} ${name}`, kind, count: Number(count ?? 1), ...sizes, massKg })
+  if (!length.ok || massKg === undefined) return null
+  const sizes = sizedBy(usual, length.value, said[2], /\b(wide|deep|high|tall)\b/i.exec(what)?.[1].toLowerCase())
+  if (!sizes) return null
+  const called = `${said[0].trim()} ${name}`
+  return newGoods({ id, name: called, kind: usual.kind, count: Number(count ?? 1), ...sizes, massKg })
 }
 
 /** What things are put in, as large as most of its kind are in either system. */
@@ -154,12 +197,16 @@ export function usualVessel(name: string, system: UnitSystem): ContainerPreset |
   return id ? CONTAINERS.find((c) => c.id === id) : undefined
 }
 
+/** `bird seed bag`: what it is in says no more. */
+const PUT_IN = /\s+(?:bags?|cans?|bottles?|jugs?|cases?|packs?|rolls?|sets?|kits?)$/i
+
 /** `bucket of screws`, `12 totes`: as large as such a one usually is, whatever is in it. */
 export function usualWith(text: string, system: UnitSystem, id: string, massOf: Rest): Goods | null {
   const [, count, what = '', after] = PARTS.exec(text) ?? []
   const bare = what.replace(RATED, ' ').replace(SMALL, ' ').trim()
   const [, vessel = bare] = /^(\D+?) (?:of|with|full of) \D+$/i.exec(bare) ?? []
-  const called = [vessel, vessel.replace(WHICH, '')]
+  const put = vessel.replace(PUT_IN, '')
+  const called = [vessel, vessel.replace(WHICH, ''), put, put.replace(WHICH, '')]
   const usual = called.map((x) => usualThing(x) ?? usualVessel(x, system)).find(Boolean)
   const massKg = after === undefined ? null : massOf(after)
   if (!usual || massKg === undefined || /\d/.test(bare)) return null
@@ -169,9 +216,11 @@ export function usualWith(text: string, system: UnitSystem, id: string, massOf: 
 
 /** Lumber is called by what it was sawn to, and sold in these lengths, ft. */
 const NOMINAL = /(?<![\d./])(\d)\s*x\s*(\d{1,2})s?(?:\s*(?:x\s*)?(\d{1,2})\s*(?:ft\b|feet\b|foot\b|')?)?(?=[\s,;]|$)/i
+/** `10 ft 4x4 post`. */
+const LONG_FIRST = /^(\d+\s+)?(\d{1,2})[\s-]*(?:ft\b\.?|feet\b|foot\b|')[\s-]*(\dx\d{1,2}s?)\b(.*)$/i
 const USUAL_FT = 8
 const [LEAST_FT, MOST_FT] = [4, 24]
-const OF_LUMBER = /^(?:pieces?|lengths?|long|of|lumber|timber|wood|boards?|studs?|planks?)?$/i
+const OF_LUMBER = /^(?:pieces?|lengths?|long|of|lumber|timber|wood|boards?|studs?|planks?|posts?)?$/i
 
 /**
  * `12 2x4s 8 ft`, `2x4x8, 9 lb`: boards of the yard by their names, in inches and feet. @param massOf what a mass says,
@@ -179,7 +228,8 @@ const OF_LUMBER = /^(?:pieces?|lengths?|long|of|lumber|timber|wood|boards?|studs
  * @returns null where it is none of those
  */
 export function lumberLine(line: string, system: UnitSystem, id: string, massOf: Rest): Goods | null {
-  const [, text, mass] = /^(.*?)(?:\s*[,;]\s*([^,;]*))?$/.exec(massLast(line))!
+  const [, told, mass] = /^(.*?)(?:\s*[,;]\s*([^,;]*))?$/.exec(massLast(line))!
+  const text = told.replace(LONG_FIRST, '$1$3 $2 ft$4')
   const said = system === 'imperial' ? NOMINAL.exec(text) : null
   const section = said ? findSection(`${said[1]}x${said[2]}`) : undefined
   const massKg = mass === undefined ? null : massOf(mass)
