@@ -157,6 +157,9 @@ const THINGS: Record<UsualGroup, readonly Row[]> = {
     ['bird feeder', 'other', 250, 250, 400, 3],
     ['tub of pool chemicals', 'pail', 300, 300, 380, 26],
     ['patio table', 'equipment', 1400, 900, 740, 35],
+    ['bag of logs', 'bag', 450, 350, 600, 18],
+    ['seed tray', 'other', 380, 240, 60, 1],
+    ['fence panel', 'sheet', 1830, 50, 1800, 28],
   ],
   'sport and camping': [
     ['tent', 'bag', 650, 220, 220, 9],
@@ -201,6 +204,11 @@ const THINGS: Record<UsualGroup, readonly Row[]> = {
     ['lantern', 'other', 200, 200, 350, 3],
     ['hammock', 'bag', 450, 250, 200, 5],
     ['bow and arrows', 'other', 1200, 350, 100, 5],
+    ['windbreak', 'board', 1500, 150, 150, 4],
+    ['wetsuit', 'bag', 500, 350, 150, 4],
+    ['bodyboard', 'other', 1050, 520, 70, 3],
+    ['golf trolley', 'other', 900, 400, 350, 12],
+    ['bicycle trainer', 'other', 650, 550, 450, 16],
   ],
   machines: [
     ['table saw', 'equipment', 750, 700, 900, 110],
@@ -330,6 +338,9 @@ const THINGS: Record<UsualGroup, readonly Row[]> = {
     ['window', 'sheet', 1000, 80, 1200, 35],
     ['mirror', 'sheet', 1200, 40, 600, 18],
     ['roll of wire fence', 'other', 350, 350, 1200, 25],
+    ['fence post', 'board', 2400, 100, 100, 14],
+    ['roof tile', 'box', 420, 330, 60, 5],
+    ['radiator', 'sheet', 1000, 100, 600, 38],
   ],
   seasonal: [
     ['box of decorations', 'box', 500, 400, 350, 12],
@@ -380,6 +391,8 @@ const THINGS: Record<UsualGroup, readonly Row[]> = {
     ['doll house', 'other', 700, 350, 800, 13],
     ['baby bath', 'other', 850, 480, 250, 3],
     ['puzzle', 'box', 350, 250, 60, 1.5],
+    ['trampoline, taken apart', 'board', 1500, 400, 300, 45],
+    ['sand pit', 'other', 900, 900, 200, 10],
   ],
 }
 

@@ -245,5 +245,27 @@ describe('sheets by what they are called', () => {
     expect(read('plywood offcut 30 x 3/4 x 20').size).toEqual([762, 19, 508])
     expect(isRead('4x8 plywood 3 4', 'imperial')).toBe(false)
     expect(isRead('4x8 plywood', 'metric')).toBe(false)
+    expect(isRead('2x4 scraps')).toBe(false)
+  })
+  it.each([
+    ['18mm ply 5 sheets', 5, [2440, 18, 1220], '18mm ply'],
+    ['osb 18 mm x 3', 3, [2440, 18, 1220], '18 mm osb'],
+    ['12 mm plywood 2500 x 1250, 24 kg', 1, [2500, 12, 1250], '12 mm plywood 1250x2500'],
+    ['plasterboard 1200 x 2400', 1, [2400, 13, 1200], 'plasterboard 1200x2400'],
+  ])('in millimetres: %s', (line, count, size, name) =>
+    expect(read(line, 'metric')).toMatchObject({ kind: 'sheet', count, size, name }),
+  )
+  it.each([
+    ['cls 38x63 2.4m x 10', 10, [2400, 63, 38], '38x63 2.4 m'],
+    ['38 x 89 x 3.6 m', 1, [3600, 89, 38], '38x89 3.6 m'],
+    ['10 lengths of 47x100 3.6 m', 10, [3600, 100, 47], '47x100 3.6 m'],
+    ['4 planks 200 x 25 x 3 m, 8 kg', 4, [3000, 200, 25], '25x200 3 m'],
+  ])('boards sawn to millimetres: %s', (line, count, size, name) =>
+    expect(read(line, 'metric')).toMatchObject({ kind: 'board', count, size, name }),
+  )
+  it('what has three sizes in one unit is as it was', () => {
+    expect(read('panel 600 x 18 x 400', 'metric').size).toEqual([600, 18, 400])
+    expect(read('timber 2400 x 89 x 38', 'metric').size).toEqual([2400, 89, 38])
+    expect(read('set of 4 winter tires')).toMatchObject({ count: 4, name: 'winter tires' })
   })
 })

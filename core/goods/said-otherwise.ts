@@ -1,9 +1,8 @@
 import { CONTAINERS, type ContainerPreset, type GoodsKind } from '../catalogue/containers.ts'
-import { findSection } from '../catalogue/lumber.ts'
 import { usualThing } from '../catalogue/find-usual.ts'
 import { type UsualGroup, type UsualThing } from '../catalogue/usual-things.ts'
 import { parseLength } from '../measure/parse-length.ts'
-import { feet, type UnitSystem } from '../measure/units.ts'
+import type { UnitSystem } from '../measure/units.ts'
 import { GOODS_LIMITS, newGoods, type Goods } from './goods.ts'
 import { kindOf } from './kind-words.ts'
 
@@ -38,10 +37,10 @@ const OF_ONE = String.raw`(?:feet|foot|ft|inch(?:es)?|in|mm|cm|m|kgs?|kilos?|lbs
 const COUNTED = new RegExp(String.raw`^(\d+\s+(?:x\s+)?(?!${OF_ONE}))?(.*)$`, 'i')
 
 const MASS = /\(?(?<![\d./])(\d+(?:\.\d+)?)[\s-]*(kgs?|kilos?|lbs?|pounds?)\b\.?(?:\s*(?:each|apiece))?\)?/gi
-const SMALL = /\s+|\s*[,;:]\s*/g
+export const SMALL = /\s+|\s*[,;:]\s*/g
 
 /** A mass wherever it stands goes to the end. */
-function massLast(text: string): string {
+export function massLast(text: string): string {
   const all = [...text.matchAll(MASS)]
   if (all.length !== 1) return text
   const [said, n, unit] = all[0]
@@ -69,6 +68,7 @@ export function saidPlainly(line: string): string {
   const text = line
     .replace(/^\s*[-–•*·]\s+/, '')
     .replace(/^(\d+)[x×]\s+(?=[a-z])/i, '$1 ')
+    .replace(/^(?:a |one )?set of (\d+)\s+(?=[a-z])/i, '$1 ')
     .replace(DECIMAL_COMMA, '$1.$2')
   const word = COUNT_WORD.exec(text)
   const counted = word ? `${countOf(word[1])} ${text.slice(word[0].length)}` : text
@@ -212,38 +212,4 @@ export function usualWith(text: string, system: UnitSystem, id: string, massOf: 
   if (!usual || massKg === undefined || /\d/.test(bare)) return null
   const { kind, acrossMm, deepMm, tallMm } = usual
   return newGoods({ id, name: what.trim(), kind, count: Number(count ?? 1), acrossMm, deepMm, tallMm, massKg })
-}
-
-/** Lumber is called by what it was sawn to, and sold in these lengths, ft. */
-const NOMINAL = /(?<![\d./])(\d)\s*x\s*(\d{1,2})s?(?:\s*(?:x\s*)?(\d{1,2})\s*(?:ft\b|feet\b|foot\b|')?)?(?=[\s,;]|$)/i
-/** `10 ft 4x4 post`. */
-const LONG_FIRST = /^(\d+\s+)?(\d{1,2})[\s-]*(?:ft\b\.?|feet\b|foot\b|')[\s-]*(\dx\d{1,2}s?)\b(.*)$/i
-const USUAL_FT = 8
-const [LEAST_FT, MOST_FT] = [4, 24]
-const OF_LUMBER = /^(?:pieces?|lengths?|long|of|lumber|timber|wood|boards?|studs?|planks?|posts?)?$/i
-
-/**
- * `12 2x4s 8 ft`, `2x4x8, 9 lb`: boards of the yard by their names, in inches and feet. @param massOf what a mass says,
- * undefined where it is none
- * @returns null where it is none of those
- */
-export function lumberLine(line: string, system: UnitSystem, id: string, massOf: Rest): Goods | null {
-  const [, told, mass] = /^(.*?)(?:\s*[,;]\s*([^,;]*))?$/.exec(massLast(line))!
-  const text = told.replace(LONG_FIRST, '$1$3 $2 ft$4')
-  const said = system === 'imperial' ? NOMINAL.exec(text) : null
-  const section = said ? findSection(`${said[1]}x${said[2]}`) : undefined
-  const massKg = mass === undefined ? null : massOf(mass)
-  if (!said || !section || massKg === undefined) return null
-  const before = /^(?:(\d+)(?:\s+x)?(?:\s+|$))?(.*)$/.exec(text.slice(0, said.index).trim())!
-  const after = /^(.*?)(?:\s(?:x\s*)?(\d+))?$/.exec(text.slice(said.index + said[0].length))!
-  const words = `${before[2]} ${after[1]}`.split(SMALL).filter(Boolean)
-  const long = Number(said[3] ?? USUAL_FT)
-  const isBoard = words.every((w) => OF_LUMBER.test(w)) && long >= LEAST_FT && long <= MOST_FT
-  if (!isBoard || (before[1] && after[2])) return null
-  const count = Number(before[1] ?? after[2] ?? 1)
-  const name = `${said[1]}x${said[2]} ${long} ft`
-  return newGoods({
-    ...{ id, name, kind: kindOf('board'), count, massKg },
-    ...{ acrossMm: feet(long), deepMm: section.widthMm, tallMm: section.thicknessMm },
-  })
 }
