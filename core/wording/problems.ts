@@ -104,6 +104,10 @@ const TABLE: Record<string, Words> = {
     `"${d.text}" is not understood. Say what and how wide, then how high and how far up: ${runExample(say)}`,
   'run-mixed': (_d, say) =>
     `Either a run of stretches one after the other, or things each "at" a place: ${runExample(say)}`,
+  'run-no-wall': () =>
+    'Where its right end or its middle is nobody knows: say how long the wall is, or measure from the left corner.',
+  'run-off-wall': (d, say) =>
+    `That would be ${say.length(Number(d.mm))} along a wall ${say.length(Number(d.wallMm))} long. Measure both again.`,
   'run-no-width': (_d, say) => `How wide? Every stretch needs its width: ${runExample(say)}`,
   'row-missing': () => 'This column is empty.',
   'row-beyond': (d) =>

@@ -93,7 +93,7 @@ watch(
 )
 /** A run of distances, as called from the tape. */
 function call() {
-  const read = parseRun(line.value, props.wall.id, readings.units.system)
+  const read = parseRun(line.value, props.wall.id, readings.units.system, props.wall.lengthMm)
   if (!read.ok) return void (problem.value = sayProblem(read.problem, readings.say))
   const { features, totalMm } = read.value
   const placed = features.map((f) => ({ ...f, id: `f-${crypto.randomUUID().slice(0, 8)}` }))
