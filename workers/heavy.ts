@@ -22,6 +22,7 @@ import { compare, type Variant } from '../core/project/compare.ts'
 import { safeLoads, type SafeLoad } from '../core/project/safe-load.ts'
 import { glanceAt, type Glance } from '../core/project/glance.ts'
 import { massLimit, type MassLimit } from '../core/project/mass-limit.ts'
+import { ratingWanted, type RatingWanted } from '../core/project/rating-wanted.ts'
 import { savings } from '../core/project/savings.ts'
 import { sizeHints, type SizeHint } from '../core/project/size-hints.ts'
 import { lowerBoxes } from '../core/project/lower-boxes.ts'
@@ -124,6 +125,10 @@ const heavy = {
   massLimit(project: Project, buildId: string): MassLimit | null {
     const build = project.builds.find((b) => b.id === buildId)
     return build ? massLimit(project, build) : null
+  },
+  ratingWanted(project: Project, buildId: string): RatingWanted | null {
+    const build = project.builds.find((b) => b.id === buildId)
+    return build ? ratingWanted(project, build) : null
   },
   compare(project: Project, buildId: string, path: string, options: Variant['option'][]): Variant[] {
     const build = project.builds.find((b) => b.id === buildId)

@@ -1,10 +1,11 @@
 <script setup lang="ts">
-import { computed, ref } from 'vue'
+import { computed } from 'vue'
 import { startingSettings, type Settings } from '../../core/assembly/settings.ts'
 import { GRADES } from '../../core/catalogue/lumber.ts'
 import { CURRENCIES } from '../../core/measure/money.ts'
 import { settingsChanged } from '../../core/wording/undo.ts'
 import { useDocument } from '../stores/document.ts'
+import AnchorRating from './AnchorRating.vue'
 import MeasureField from './MeasureField.vue'
 import OwnSheets from './OwnSheets.vue'
 
@@ -16,15 +17,6 @@ function set<K extends keyof Settings>(key: K, value: Settings[K]) {
   doc.change(settingsChanged({ [key]: value }), (d) => {
     d.settings[key] = value as never
   })
-}
-const anchorProblem = ref('')
-function setAnchor(field: HTMLInputElement) {
-  const n = field.value.trim() === '' ? null : Number(field.value)
-  anchorProblem.value =
-    n !== null && !(n >= 10 && n <= 100_000)
-      ? 'A force from 10 to 100,000 N, as printed on the packet; empty when not known.'
-      : ''
-  if (!anchorProblem.value) set('anchorRatedN', n)
 }
 const METHODS = [
   { value: 'asd', text: 'North American, allowable stress' },
@@ -204,18 +196,7 @@ const useDefaults = () =>
           @update:model-value="set('sagRatio', Number($event))"
         />
       </div>
-      <div>
-        <label class="form-label" for="set-anchor">One masonry anchor, maker's rated pull-out (N)</label>
-        <input
-          id="set-anchor"
-          class="form-control form-control-sm"
-          inputmode="numeric"
-          :value="s.anchorRatedN ?? ''"
-          placeholder="from the packet"
-          @change="setAnchor($event.target as HTMLInputElement)"
-        />
-        <p v-if="anchorProblem" class="text-trouble small mb-0" role="alert">{{ anchorProblem }}</p>
-      </div>
+      <AnchorRating />
     </div>
     <template v-if="s">
       <h3 class="mt-3">Bringing it home</h3>

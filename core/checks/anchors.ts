@@ -95,7 +95,8 @@ export const anchors = defineCheck({
       ]
     })
     const covers = held.flatMap((h) => [h.x.id, ...supports.get(h.x.id)!])
-    const lost = held.find((h) => !h.g)
+    const through = (h: Held) => Math.hypot(h.pulledN, h.slidN)
+    const [lost] = held.filter((h) => !h.g).sort((a, b) => through(b) - through(a))
     if (lost)
       return [
         plain({
@@ -107,7 +108,8 @@ export const anchors = defineCheck({
           covers,
           data: {
             count: held.length,
-            needN: Math.hypot(lost.pulledN, lost.slidN),
+            needN: through(lost),
+            each: 1,
             into: lost.x.into,
             weakest: weakestOf(lost.x, settings),
           },

@@ -36,11 +36,13 @@ export interface AtCorner {
   lengthMm: number
   depthMm: number
   otherMm: number
+  /** It goes past its frame no further than this, where less holds it than the frame of a bench, mm. */
+  mostPastMm?: number
 }
 
 /** The line to which a top is cut at a corner, or why it cannot be. @param field what a person would change */
 export function cornerLine(at: AtCorner, ctx: ShapeContext, field: string): Result<EndCut> {
-  const { side, lengthMm, depthMm, otherMm } = at
+  const { side, lengthMm, depthMm, otherMm, mostPastMm = MOST_PAST_MM } = at
   const corner = ctx.space.corners?.[side]
   if (!corner) return bad('no-corner-known', { side }, field)
   if (offSquareMm(corner.rad, 1) === null) return bad('corner-far-from-square', { side, rad: corner.rad }, field)
@@ -50,9 +52,9 @@ export function cornerLine(at: AtCorner, ctx: ShapeContext, field: string): Resu
   const [backMm, frontMm] = [past(0), past(depthMm)]
   const [least, most] = [Math.min(backMm, frontMm), Math.max(backMm, frontMm)]
   // Wherever it stands, the line would go past too little or too much of it.
-  if (most - least > MOST_PAST_MM) return bad('corner-far-from-square', { side, rad: corner.rad }, field)
+  if (most - least > mostPastMm) return bad('corner-far-from-square', { side, rad: corner.rad }, field)
   if (least < -NEAR_MM) return bad('corner-overlaps', { side, byMm: -least, moveMm: -least }, field)
-  if (most > MOST_PAST_MM) return bad('corner-gapes', { side, byMm: most, moveMm: least }, field)
+  if (most > mostPastMm) return bad('corner-gapes', { side, byMm: most, moveMm: least }, field)
   const end = side === 'left' ? 'start' : 'end'
   return good({ end, backMm: Math.max(0, backMm), frontMm: Math.max(0, frontMm), spareMm: SPARE_MM })
 }

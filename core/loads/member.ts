@@ -151,8 +151,7 @@ function heldAllAlong(patches: readonly Patch[], supports: readonly Support[]): 
   return patches.map((x) => {
     const n = -x.n * wayOf(x)[2]
     const support = n < 0 && down ? down : up!
-    const patch: Patch = { box: over(x.box, support.contact), n: Math.abs(n), way: scale(support.push, -1) }
-    return { support, patch: support === up ? { box: patch.box, n } : patch }
+    return { support, patch: support === up ? { box: x.box, n } : { box: x.box, n: -n, way: scale(support.push, -1) } }
   })
 }
 

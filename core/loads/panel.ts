@@ -133,6 +133,7 @@ function spanning(p: Part, patches: readonly Patch[], way: PanelWay, known: Solv
   const [length, width] = along ? [p.size.lengthMm, p.size.widthMm] : [p.size.widthMm, p.size.lengthMm]
   const turn = (l: Local): Local => (along ? l : { u: l.v, v: l.u })
   const crossAxis = along ? p.at.across : p.at.along
+  const lies = contacts.some((c) => c.line)
 
   const spots = patches.map((patch) => {
     const at = turn(local(p, patch.box))
@@ -155,11 +156,9 @@ function spanning(p: Part, patches: readonly Patch[], way: PanelWay, known: Solv
   const out: PanelSolution = { along, strips: [], passed: [] }
   for (const { v, loads: onStrip } of strips) {
     const stripWidth = v.to - v.from
-    const held = crossing(v).map((c): Held => ({
-      id: c.s.id,
-      atMm: heldAt(c, (v.from + v.to) / 2),
-      loose: p.loose,
-    }))
+    const on = crossing(v)
+    const heldBy = (loose: boolean) =>
+      on.map((c): Held => ({ id: c.s.id, atMm: heldAt(c, (v.from + v.to) / 2), loose }))
     // By the millimetre of width, so that strips under the same things are one beam to solve.
     const loads = onStrip.map(({ n, u }): BeamLoad =>
       u.to - u.from < 1
@@ -172,7 +171,9 @@ function spanning(p: Part, patches: readonly Patch[], way: PanelWay, known: Solv
             endNPerMm: n / stripWidth / (u.to - u.from),
           },
     )
-    const solved = solveHeld(length, { ei }, held, loads, known)
+    // Short strips at a slant only lie on what is under them, wherever that will do: what they would lift stands alone.
+    const lying = p.loose || lies ? solveHeld(length, { ei }, heldBy(true), loads, known) : null
+    const solved = lying ?? (p.loose ? null : solveHeld(length, { ei }, heldBy(false), loads, known))
     if (!solved) return null
     const all = onStrip.reduce((s, l) => s + Math.abs(l.n), 0)
     const middle = all > 0 ? onStrip.reduce((s, l) => s + Math.abs(l.n) * l.vMm, 0) / all : (v.from + v.to) / 2

@@ -39,9 +39,14 @@ const unknown: Record<string, Words> = {
     d.weakest === 'prepared'
       ? `Not proven: it is fixed to bolts or blocking that were prepared, and nobody has said what they carry. Say it in Survey.`
       : d.weakest === undefined || d.weakest === 'rated'
-        ? `Not proven: tied with ${plural(Number(d.count), 'anchor')} that must hold ${say.force(Number(d.needN))} together. Enter the maker's rated pull-out in the settings.`
-        : `Not proven: its ${plural(Number(d.count), 'tie')} must hold ${say.force(Number(d.needN))} together, and ${TIE_LINKS[String(d.weakest)]} has no known strength. Choose another wood, method or fixing.`,
+        ? d.each
+          ? `Not proven: with everything as it is drawn ${oneOf(d, 'anchor')} must hold ${say.force(Number(d.needN))}, and only a share of its maker's rating is counted. Enter that in the settings.`
+          : `Not proven: tied with ${plural(Number(d.count), 'anchor')} that must hold ${say.force(Number(d.needN))} together. Enter the maker's rated pull-out in the settings.`
+        : `Not proven: ${d.each ? oneOf(d, 'fixing') : `its ${plural(Number(d.count), 'tie')}`} must hold ${say.force(Number(d.needN))}${d.each ? '' : ' together'}, and ${TIE_LINKS[String(d.weakest)]} has no known strength. Choose another wood, method or fixing.`,
 }
+
+const oneOf = (d: CheckResult['data'], what: string): string =>
+  Number(d.count) === 1 ? `its ${what}` : `one of its ${d.count} ${what}s`
 
 const courseOf = (d: CheckResult['data']) => (d.joints ? 'in mortar joints' : 'in bricks or blocks, clear of joints')
 const pulledOrPressed = (d: Data, say: Say) =>

@@ -16,6 +16,7 @@ import { useReadings } from '../../stores/readings.ts'
 import CompareVariants from './CompareVariants.vue'
 import LinkDetail from './LinkDetail.vue'
 import SafeLoads from './SafeLoads.vue'
+import RateFirst from './RateFirst.vue'
 import WeighFirst from './WeighFirst.vue'
 
 const doc = useDocument()
@@ -80,6 +81,7 @@ const weight = (r: CheckResult) => `${2.5 + 9.5 * Math.min(1, r.state === 'fails
         <VerdictMark :state="reading.verdict.state" words />
         <span>{{ sayVerdict(reading.verdict, readings.say) }}</span>
       </p>
+      <RateFirst :key="`rate ${reading.build.id}`" :build="reading.build" />
       <WeighFirst :key="`weigh ${reading.build.id}`" :build="reading.build" />
       <div class="columns">
         <ol class="chain" aria-label="From goods to ground">

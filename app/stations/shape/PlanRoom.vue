@@ -8,7 +8,9 @@ import type { Wishes } from '../../../core/project/wishes.ts'
 import { sayCheck } from '../../../core/wording/checks.ts'
 import { familyName } from '../../../core/wording/dims.ts'
 import { sayFloor, sayHomeless, sayPresumed, sayTrade, titlesOf } from '../../../core/wording/room-plans.ts'
-import { plural } from '../../../core/wording/say.ts'
+import { listed, plural } from '../../../core/wording/say.ts'
+import { isUnrated, unratedWalls } from '../../../core/project/rating-wanted.ts'
+import AnchorRating from '../../components/AnchorRating.vue'
 import NumberField from '../../components/NumberField.vue'
 import { callback, startLong } from '../../composables/heavy.ts'
 import { useDocument } from '../../stores/document.ts'
@@ -27,6 +29,8 @@ const MOST_TOLD = 3
 const SECONDS = 18
 
 const walls = computed(() => doc.project!.room.walls)
+/** Those nothing goes into are none of them. */
+const unrated = computed(() => unratedWalls(doc.project!).filter((w) => !wishes.value.noHolesIn.includes(w.id)))
 /** Walls that are gone are wished nothing of. */
 const wishes = computed<Wishes>(() => {
   const known = new Set(walls.value.map((w) => w.id))
@@ -131,7 +135,9 @@ const verdictOf = (x: PlannedRoom) =>
       ? x.presumed.length > 0
         ? 'holds if what is presumed to weigh so much weighs no more'
         : 'everything in it holds'
-      : `${plural(x.measures.troubles, 'thing')} in it ${x.measures.troubles === 1 ? 'does' : 'do'} not hold yet`
+      : x.troubles.every((t) => isUnrated(t.check))
+        ? `not proven until its anchors are rated: ${x.troubles.length === 1 ? 'one build waits' : `${x.troubles.length} builds wait`} for that`
+        : `${plural(x.measures.troubles, 'thing')} in it ${x.measures.troubles === 1 ? 'does' : 'do'} not hold yet`
 
 function take(i: number, x: PlannedRoom) {
   const used = new Map<string, number>()
@@ -212,6 +218,13 @@ function take(i: number, x: PlannedRoom) {
         A car, a walkway or a heater is kept clear of where <RouterLink :to="{ name: 'survey' }">Survey</RouterLink> has
         it.
       </p>
+      <div v-if="unrated.length" class="rating">
+        <p class="small mb-1">
+          {{ listed(unrated.map((w) => w.name)) }}: what hangs or is tied there is proven only by the rating of the
+          anchors. Look at a packet first, and every plan is judged by it.
+        </p>
+        <AnchorRating class="rated" />
+      </div>
       <button type="button" class="btn btn-primary" :disabled="props.homeless.length === 0 || working" @click="ask">
         {{ working ? 'Planning …' : planning ? 'Plan again' : 'Plan the room' }}
       </button>
@@ -314,6 +327,14 @@ function take(i: number, x: PlannedRoom) {
 </template>
 
 <style scoped>
+.rating {
+  border-left: 4px solid var(--doubt);
+  padding-left: 0.7rem;
+  margin-bottom: 0.8rem;
+}
+.rated {
+  width: 290px;
+}
 .wishes {
   display: flex;
   flex-wrap: wrap;

@@ -3,6 +3,8 @@ import { checkOf, readParams, tryParams } from '../../../test-support/read-param
 import { expectNear } from '../../../test-support/near.ts'
 import type { Part, Placed } from '../../assembly/assembly.ts'
 import { turnedBox } from '../../assembly/part-box.ts'
+import { misplaced } from '../../assembly/sound.ts'
+import { validateAssembly } from '../../assembly/validate.ts'
 import { corners } from '../../geometry/box.ts'
 import { newGoods } from '../../goods/goods.ts'
 import { pressesOn } from '../../loads/pressing.ts'
@@ -270,4 +272,30 @@ describe('between two benches in a corner of a room', () => {
   it('says so where one reaches into it', () => {
     expect(failing(room(60)).length).toBeGreaterThan(0)
   })
+})
+
+describe('whatever its sizes', () => {
+  it.each(
+    [300, 445, 608, 900].flatMap((depthMm) =>
+      [284, 520].flatMap((otherDepthMm) =>
+        [420, 560, 711].map((frontMm) => [depthMm, otherDepthMm, frontMm] as [number, number, number]),
+      ),
+    ),
+  )(
+    '%d and %d deep, %d before: sound, and somebody on its top is judged wherever they are',
+    (depthMm, otherDepthMm, frontMm) => {
+      // It may stand off its corner by as much as a top may go past it.
+      const p = { depthMm, otherDepthMm, frontMm }
+      const c = ctx(left(90, 30))
+      const { reading, problem } = tryParams(cornerBench, params(p), c)
+      if (!reading) {
+        expect(problem!.code).toBe('corner-past-sheet')
+        return
+      }
+      expect(validateAssembly(reading.shaped.assembly)).toEqual([])
+      expect(misplaced(reading.shaped.assembly)).toEqual([])
+      const unknown = reading.checks.filter((x) => x.state === 'unknown').map((x) => `${x.id}: ${x.code}`)
+      expect(unknown).toEqual([])
+    },
+  )
 })

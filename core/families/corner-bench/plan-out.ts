@@ -55,6 +55,8 @@ const USUAL_DEPTH = inches(24)
 const PLAY = inches(3 / 4)
 /** Joists under a top that somebody may kneel on, near its slanted edge too, mm: beyond that no wood helps. */
 const CROSS_EVERY = inches(8)
+/** Somebody on the end of its top has their weight over the outermost joist: nothing holds the next one down, mm. */
+const PAST_MM = 30
 /** Knees and a broom go under what is lowest, mm. Product decision. */
 const LEAST_UNDER_MM = 150
 /** A front shorter than this share of its posts' width twice has no room for both, as a count of widths. */
@@ -123,7 +125,7 @@ export function planOut(p: CornerBenchParams, ctx: ShapeContext, pen: DimPen): R
 
   const off = frontMm / Math.SQRT2
   const [lengthMm, reachMm] = [otherDepthMm + off, depthMm + off]
-  const line = cornerLine({ side: p.side, lengthMm, depthMm: reachMm, otherMm: 0 }, ctx, 'side')
+  const line = cornerLine({ side: p.side, lengthMm, depthMm: reachMm, otherMm: 0, mostPastMm: PAST_MM }, ctx, 'side')
   if (!line.ok) return elsewhere(line.problem, p.side)
   const trim = 2 * ctx.settings.sheetTrimMm
   for (const [mm, mostMm] of [

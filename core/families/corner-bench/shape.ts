@@ -8,7 +8,7 @@ import { LEAST_STUDS } from '../../blocks/mounts/pieces-on-studs.ts'
 import { sideTies, tieToSide, wallBeside } from '../../blocks/mounts/side-tie.ts'
 import { tieToWall } from '../../blocks/mounts/tie.ts'
 import { screwAlong } from '../../blocks/mounts/wall-fixing.ts'
-import { add, scale, unit, type Vec3 } from '../../geometry/vec.ts'
+import { add, scale, sub, unit, type Vec3 } from '../../geometry/vec.ts'
 import { standsOn } from '../../goods/goods.ts'
 import { bad, good, type Result } from '../../measure/result.ts'
 import { canHoldTie } from '../../room/room.ts'
@@ -237,8 +237,6 @@ function top(s: Site) {
   const outline = mirrors(s) ? corners.map(([u, v]): [number, number] => [past + lengthMm - u, v]).reverse() : corners
   d.square({
     ...{ id: 'top', role: 'top', stock: { kind: 'sheet', sheet: sheet.id }, along: 'x', across: 'y', outline },
-    // Screwed to joists that could themselves lift.
-    loose: true,
     min: [mirrors(s) ? 0 : -past, 0, s.underTop],
     size: [past + lengthMm, reachMm, sheet.thicknessMm],
   })
@@ -247,7 +245,16 @@ function top(s: Site) {
     const n = Math.max(2, Math.ceil(d.part(id).size.lengthMm / SCREWS_EVERY_MM))
     d.rest('top', id, 'bearing', d.screw('top', id, n, 'side', sheet.thicknessMm, plan.frame.widthMm))
   }
+  // Where a block ends the joist beside it goes on under the edge, over the same beam.
+  const t = plan.frame.thicknessMm
+  for (const s of d.assembly.supports) if (s.line) s.line = longer(s.line, t / 2 + t / Math.SQRT2 + CLEAR_MM)
   d.sub({ id: 'worktop', name: 'sheets', parts: ['top'], built: 'in-place', tags: { use: 'bench' } })
+}
+
+/** A line that goes on at both its ends. */
+function longer([a, b]: readonly [Vec3, Vec3], mm: number): [Vec3, Vec3] {
+  const by = scale(unit(sub(b, a)), mm)
+  return [sub(a, by), add(b, by)]
 }
 
 function bays(s: Site) {

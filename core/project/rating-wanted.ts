@@ -1,0 +1,52 @@
+import type { CheckResult } from '../checks/check.ts'
+import type { Room } from '../room/room.ts'
+import { readBuild, type BuildReading } from './read-build.ts'
+import type { Build, Project } from './project.ts'
+
+/** What one anchor must be rated for a build to be proven, as its maker prints it. */
+export interface RatingWanted {
+  /** N; null where no anchor people can buy would do, or something else of it does not hold. */
+  n: number | null
+  /** With the best of them something else of it still does not hold, or is not proven. */
+  elseToo: boolean
+}
+
+/** Ratings that are tried, N: from a light anchor in old brick to a heavy one in concrete, each so much more than the last. */
+const [LEAST_N, MOST_N, MORE] = [200, 30_000, 1.1]
+const RATINGS = Array.from(
+  { length: 1 + Math.ceil(Math.log(MOST_N / LEAST_N) / Math.log(MORE)) },
+  (_, i) => LEAST_N * MORE ** i,
+)
+/** Told in steps of this, upwards, N. */
+const STEP_N = 50
+
+/** What is not judged for want of the rating of an anchor: its maker's word is all that is known of it. */
+export const isUnrated = (c: Pick<CheckResult, 'state' | 'code' | 'data'>): boolean =>
+  c.state === 'unknown' && c.code === 'unknown-anchor' && [undefined, 'rated'].includes(c.data.weakest as string)
+/** Whether a build waits for one. */
+export const waitsForRating = ({ checks }: Pick<BuildReading, 'checks'>): boolean => checks.some(isUnrated)
+/** Walls in which what is fixed is known by its maker's rating only, while nobody has said that. */
+export const unratedWalls = ({ settings, room }: Pick<Project, 'settings' | 'room'>): Room['walls'] =>
+  settings.anchorRatedN === null ? room.walls.filter((w) => ['masonry', 'concrete'].includes(w.construction.kind)) : []
+
+const troubleOf = ({ verdict }: BuildReading): number => verdict.fails + verdict.unknown
+
+/**
+ * The least rating of its anchors with which all of a build is proven, wherever its goods do worst: a stronger anchor
+ * never holds less.
+ */
+export function ratingWanted(p: Project, build: Build): RatingWanted {
+  const trouble = (n: number): number => {
+    const r = readBuild({ ...p, settings: { ...p.settings, anchorRatedN: n } }, build)
+    return r.ok ? troubleOf(r.reading) : Infinity
+  }
+  const best = trouble(MOST_N)
+  let [low, high] = [-1, RATINGS.length - 1]
+  if (trouble(RATINGS[high]) > best) return { n: null, elseToo: best > 0 }
+  while (high - low > 1) {
+    const middle = (low + high) >> 1
+    if (trouble(RATINGS[middle]) > best) low = middle
+    else high = middle
+  }
+  return { n: Math.ceil(RATINGS[high] / STEP_N) * STEP_N, elseToo: best > 0 }
+}
