@@ -32,7 +32,7 @@ const LONG_FIRST = /^(\d+\s+)?(\d{1,2})[\s-]*(?:ft\b\.?|feet\b|foot\b|')[\s-]*(\
 const USUAL_FT = 8
 const [LEAST_FT, MOST_FT] = [4, 24]
 const OF_LUMBER =
-  /^(?:x|pieces?|pcs?|lengths?|long|of|lumber|timbers?|wood|boards?|studs?|planks?|posts?|battens?|joists?|cls|softwood|hardwood)?$/i
+  /^(?:x|pieces?|pcs?|lengths?|long|of|lumber|timbers?|wood|boards?|studs?|planks?|posts?|battens?|joists?|cls|softwood|hardwood|pine|fir|oak|cedar|spruce|poplar|maple|treated|pt)?$/i
 /** Sawn to so many millimetres, and so long. */
 const SAWN = /(?<![\d./])(\d{2,3})\s*(?:mm)?\s*x\s*(\d{2,3})\s*(?:mm)?\s*(?:x\s*)?(\d(?:\.\d{1,3})?)\s*m(?:etres?)?\b/i
 

@@ -269,3 +269,26 @@ describe('sheets by what they are called', () => {
     expect(read('set of 4 winter tires')).toMatchObject({ count: 4, name: 'winter tires' })
   })
 })
+
+describe('sizes in another order', () => {
+  it.each([
+    ['16 x 24 x 12 tote', 1, 'tote', [406, 610, 305]],
+    ['4 16 1/2 x 24 x 12 totes, 30 lb', 4, 'totes', [419, 610, 305]],
+    ['tote 16x24x12 x 8', 8, 'tote', [406, 610, 305]],
+    ['boxes 18x18x16 x 20', 20, 'boxes', [457, 457, 406]],
+    ['crate 2 x 1 x 1 ft', 1, 'crate', [610, 305, 305]],
+  ])('%s', (line, count, name, size) => expect(read(line)).toMatchObject({ count, name, size }))
+  it('so many, each so heavy, of what holds so much', () =>
+    expect(read('27 gal tote x 6 40 lb')).toMatchObject({ count: 6, massKg: 18, size: sizeOf('tote-27') }))
+  it.each([
+    ['12 ft aluminum ladder', 3658],
+    ['ladder 6ft fiberglass', 1829],
+    ['1x6x8 pine', 2438],
+  ])('what it is made of says no more: %s', (line, long) => expect(read(line).size[0]).toBe(long))
+  it.each([
+    ['3 ton floor jack', 'floor jack'],
+    ['1/2 in drill', 'drill'],
+    ['bmx', 'small bicycle'],
+    ['2 mountain bikes', 'bicycle'],
+  ])('%s is as large as one is', (line, plain) => expect(read(line).size).toEqual(read(plain).size))
+})

@@ -28,12 +28,13 @@ const MINE = /^(?:(?:my|our|the|some)\s+)+/i
 /** What says no more than which of such things it is: it is as large as they are until somebody measures. */
 const WHICH =
   /^(?:(?:old|spare|new|big|large|medium|small|empty|full|heavy|electric|gas|petrol|cordless|corded|manual|plastic|metal|steel|wooden|wood|aluminum|aluminium|fiberglass|folding|portable|kids?|child|adult|mens?|womens?|winter|summer|christmas|holiday)\s+)+/i
+const BEHIND = /\s+(?:aluminum|aluminium|fiberglass|fibreglass|wooden|wood|steel|plastic|metal|electric|gas|cordless)$/i
 /** What a thing can do or takes, in units that are none of its size. */
 const RATED =
-  /(?<![\d./])\d+(?:\.\d+)?[\s-]*(?:volts?|v|watts?|w|amps?|hp|l|lit(?:er|re)s?|gal(?:lon)?s?|qt|quarts?|cu(?:bic)?\.?\s*(?:ft|feet)|persons?|people|man|drawers?|burners?|speeds?)(?![a-z])\.?/i
+  /(?<![\d./])\d+(?:\.\d+)?[\s-]*(?:volts?|v|watts?|w|amps?|hp|l|lit(?:er|re)s?|gal(?:lon)?s?|qt|quarts?|cu(?:bic)?\.?\s*(?:ft|feet)|tons?|persons?|people|man|drawers?|burners?|speeds?)(?![a-z])\.?/i
 
 /** A number before one of these counts nothing. */
-const OF_ONE = String.raw`(?:feet|foot|ft|inch(?:es)?|in|mm|cm|m|kgs?|kilos?|lbs?|pounds?|gallons?|gal|litres?|l|qt|volts?|v|amps?|hp|person|people|man|drawers?|burner|speed)\b`
+const OF_ONE = String.raw`(?:feet|foot|ft|inch(?:es)?|in|mm|cm|m|kgs?|kilos?|lbs?|pounds?|gallons?|gal|litres?|l|qt|volts?|v|amps?|hp|tons?|person|people|man|drawers?|burner|speed)\b`
 const COUNTED = new RegExp(String.raw`^(\d+\s+(?:x\s+)?(?!${OF_ONE}))?(.*)$`, 'i')
 
 const MASS = /\(?(?<![\d./])(\d+(?:\.\d+)?)[\s-]*(kgs?|kilos?|lbs?|pounds?)\b\.?(?:\s*(?:each|apiece))?\)?/gi
@@ -54,14 +55,26 @@ function countFirst(text: string): string {
   if (packed) return `${packed[2]} ${packed[3]} of ${packed[1]}`
   const total = /^(.*[a-z].*?)\s*,\s*(\d+)\s*(?:pairs?|of (?:them|those|these)|in all|total)$/i.exec(text)
   if (total) return `${total[2]} ${total[1]}`
-  const times = /^(.*[a-z].*?)\s*(?:\bx|×|\()\s*(\d+)\s*\)?$/i.exec(text)
-  if (times && !/\d\s*[x×]\s*\d/.test(text)) return `${times[2]} ${times[1]}`
+  const times = /^(.*[a-z].*?)\s*(?:\bx|×|\()\s*(\d+)\s*\)?(,\s*[\d.]+ [a-z]+)?$/i.exec(text)
+  if (times && !/\d\s*[x×]\s*\d/.test(text)) return `${times[2]} ${times[1]}${times[3] ?? ''}`
   const said = /^(\D*[a-z]\D*?)\s*(?:,|:|x|×|\()?\s*(\d+)\s*(?:x|×|\)|pcs?|pieces?)?(,\s*[\d.]+ [a-z]+)?$/i.exec(text)
   return said ? `${said[2]} ${said[1].replace(/[\s,:(–-]+(?:x\s*)?$/i, '')}${said[3] ?? ''}` : text
 }
 
 /** `2,4 m`: a comma before one or two figures and a metric unit parts nothing. */
 const DECIMAL_COMMA = /(\d),(\d{1,2})(?=\s*(?:m|cm|kg|l)\b)/gi
+
+/** `16 x 24 x 12 tote`, `tote 16x24x12 x 8`: the sizes behind the name, how many before it. */
+function sizesLast(text: string): string {
+  const first = SIZES_FIRST.exec(text)
+  const plain = first ? `${first[1] ?? ''}${first[3]} ${first[2]}${first[4] ?? ''}` : text
+  const four = SIZES_AND_COUNT.exec(plain)
+  return four ? `${four[3]} ${four[1]} ${four[2]}${four[4] ?? ''}` : plain
+}
+const SIZE = String.raw`\d+(?:\.\d+)?(?:[ -]\d+\/\d+)?\s*(?:mm|cm|m|in|ft|'|")?`
+const THREE = String.raw`${SIZE}\s*x\s*${SIZE}\s*x\s*${SIZE}`
+const SIZES_FIRST = new RegExp(String.raw`^(\d+\s+)?(${THREE})\s+([a-z][^\d,;]*?)\s*([,;].*)?$`, 'i')
+const SIZES_AND_COUNT = new RegExp(String.raw`^([a-z][^\d,;]*?)\s+(${THREE})\s*x\s*(\d+)\s*([,;].*)?$`, 'i')
 
 /** The same line as it would be said by somebody who knows how; it may be no line all the same. */
 export function saidPlainly(line: string): string {
@@ -70,6 +83,8 @@ export function saidPlainly(line: string): string {
     .replace(/^(\d+)[x×]\s+(?=[a-z])/i, '$1 ')
     .replace(/^(?:a |one )?set of (\d+)\s+(?=[a-z])/i, '$1 ')
     .replace(DECIMAL_COMMA, '$1.$2')
+  const ordered = sizesLast(text)
+  if (ordered !== text) return ordered
   const word = COUNT_WORD.exec(text)
   const counted = word ? `${countOf(word[1])} ${text.slice(word[0].length)}` : text
   const [, count = '', rest] = COUNTED.exec(counted)!
@@ -86,7 +101,8 @@ const DRAWN_OUT: Partial<Record<string, number>> = { 'extension ladder': 2 }
 
 /** One length may be a usual thing's, by this much less or more. Product decision. */
 const TIMES = 3
-const LENGTH = /(?<![\d./])(\d+(?:\.\d+)?(?:\s+\d+\/\d+)?)[\s-]*(feet|foot|ft|inches|inch|in|mm|cm|m|['"])(?![a-z])\.?/i
+const LENGTH =
+  /(?<![\d./])(\d+(?:\.\d+)?(?:\s+\d+\/\d+)?|\d+\/\d+)[\s-]*(feet|foot|ft|inches|inch|in|mm|cm|m|['"])(?![a-z])\.?/i
 
 const withoutLength = (what: string): string =>
   what.replace(LENGTH, ' ').replace(/\b(?:long|tall|high|wide|deep)\b/gi, ' ').replace(SMALL, ' ').trim() // prettier-ignore
@@ -95,7 +111,9 @@ const withoutLength = (what: string): string =>
 const SO_LONG: Partial<Record<string, string>> = { ladder: 'straight ladder', ladders: 'straight ladder' }
 /** The usual thing that is called so where its length is said as well. */
 const calledSoLong = (bare: string): UsualThing | undefined =>
-  usualThing(bare) ?? usualThing(SO_LONG[bare.toLowerCase()] ?? bare.replace(WHICH, ''))
+  usualThing(bare) ?? usualThing(SO_LONG[plainly(bare).toLowerCase()] ?? plainly(bare))
+/** Without what says which of such things it is, before its name or behind it. */
+const plainly = (name: string): string => name.replace(WHICH, '').replace(BEHIND, '')
 
 /** The usual thing that is meant, whatever is said of which one it is: `old bike`, `8 ft step ladder`, `18v drill`. */
 export function usualMeant(name: string): UsualThing | undefined {
