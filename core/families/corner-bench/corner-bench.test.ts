@@ -44,7 +44,8 @@ const partsOf = (r: ReturnType<typeof read>, pattern: RegExp) =>
 /** Corners of a part from above. */
 const footOf = (p: Part) => corners(turnedBox(p)).map(([x, y]): [number, number] => [x, y])
 
-const OFF = 700 / Math.SQRT2
+/** 700 / √2 are 494.97: it is even along the walls. */
+const OFF = 495
 const [LENGTH, REACH] = [500 + OFF, 600 + OFF]
 
 describe('a bench across a corner', () => {
@@ -158,7 +159,8 @@ describe('a machine across a corner', () => {
   ])('%d wide and %d deep stands before it, its corners off walls, ends and front by their play', (wide, deep) => {
     const play = 19.05
     const { item, front, r } = at(machine(wide, deep))
-    const [length, reach] = [500 + front / Math.SQRT2, 600 + front / Math.SQRT2]
+    const off = Math.ceil(front / Math.SQRT2)
+    const [length, reach] = [500 + off, 600 + off]
     const all = cornersOf(item)
     for (const [x, y] of all) {
       expect(Math.min(x, y)).toBeGreaterThan(play - 1.01)

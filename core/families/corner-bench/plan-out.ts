@@ -123,7 +123,8 @@ export function planOut(p: CornerBenchParams, ctx: ShapeContext, pen: DimPen): R
   if (stands && frontMm < needMm - ROUNDING_MM)
     return bad('corner-machine-no-room', { mm: frontMm, leastMm: needMm }, 'frontMm')
 
-  const off = frontMm / Math.SQRT2
+  // Along the walls it is measured: there it comes out even, and the front a hair longer.
+  const off = roundUp(frontMm / Math.SQRT2, units)
   const [lengthMm, reachMm] = [otherDepthMm + off, depthMm + off]
   const line = cornerLine({ side: p.side, lengthMm, depthMm: reachMm, otherMm: 0, mostPastMm: PAST_MM }, ctx, 'side')
   if (!line.ok) return elsewhere(line.problem, p.side)
@@ -143,7 +144,8 @@ export function planOut(p: CornerBenchParams, ctx: ShapeContext, pen: DimPen): R
   const joists = [...evenly(0, otherDepthMm - t, every), ...evenly(otherDepthMm - t, last, every).slice(1)]
   return good({
     plan: {
-      ...{ side: p.side, sheet, frame, post, lengthMm, reachMm, depthMm, otherDepthMm, frontMm, topMm, heightMm },
+      ...{ side: p.side, sheet, frame, post, lengthMm, reachMm, depthMm, otherDepthMm, topMm, heightMm },
+      frontMm: off * Math.SQRT2,
       ...{ cut: line.value, joists, playMm },
       machine: stands && { item: stands, ...middleOf(stands, { lengthMm, depthMm, otherDepthMm, reachMm, playMm }) },
     },
