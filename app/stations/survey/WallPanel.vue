@@ -133,6 +133,11 @@ const example = computed(() =>
     ? '24 1/2, door 32 x 80, 60, window 36 x 40 up 42, 63'
     : '620, door 810 x 2030, 1500, window 900 x 1000 up 1070, 640',
 )
+const byThemselves = computed(() =>
+  imperial.value
+    ? 'Stretch after stretch, or things by themselves: outlet at 24 and 72, up 15; garage door 9x7 in the middle; switch 18 from the right'
+    : 'Stretch after stretch, or things by themselves: outlet at 600 and 1800, up 380; door 840 in the middle; switch 450 from the right',
+)
 </script>
 
 <template>
@@ -302,7 +307,7 @@ const example = computed(() =>
     </div>
     <p v-if="problem" id="run-e" class="text-trouble small mb-0" role="alert">{{ problem }}</p>
     <p v-else id="run-s" class="soft small mb-0" role="status">
-      {{ said || 'Stretch after stretch, or things by themselves: outlet at 24 and 72, up 15' }}
+      {{ said || byThemselves }}
     </p>
   </form>
   <template v-if="wall.construction.kind === 'studs'">
