@@ -26,6 +26,13 @@ describe('what is on a wall as people say it', () => {
     ['20 ft, door at 3 ft 36 in wide, window at 10 ft 4 ft wide', ['door', 36, 36], ['window', 120, 48]],
     ["24' wall with garage door 16 ft wide in the middle", ['sectional-door', 48, 192]],
     ['garage door 9x7 at 2 ft', ['sectional-door', 24, 108]],
+    ['garage door 9x7 in the middle', ['sectional-door', 66, 108]],
+    [
+      'outlet at 24, up 15; garage door 9x7 in the middle; switch 18 from the right',
+      ['outlet', 22.6, 2.8],
+      ['sectional-door', 66, 108],
+      ['switch', 220.6, 2.8],
+    ],
     ['overhead door 16x7 centered', ['sectional-door', 24, 192]],
     ['service door 32 in at 18 ft', ['door', 216, 32]],
     ['6 ft sliding door at 3 ft', ['door', 36, 72]],

@@ -45,7 +45,10 @@ function doorSizes(piece: string): string {
 /** Garage doors are sold by the foot. */
 const garageFeet = (piece: string): string =>
   /\bgarage door/i.test(piece)
-    ? piece.replace(/(?<![\d./])(\d{1,2})\s*x\s*(\d{1,2})(?!\s*(?:mm|cm|m|in|ft|feet|foot|'|")|[\d./])/i, "$1' x $2'")
+    ? piece.replace(
+        /(?<![\d./])(\d{1,2})\s*x\s*(\d{1,2})(?!\s*(?:(?:mm|cm|m|in(?! the)|ft|feet|foot)\b|'|")|[\d./])/i,
+        "$1' x $2'",
+      )
     : piece
 
 /** Nobody measures a door in tenths of a millimetre: `2.3 x 2.1`. */
