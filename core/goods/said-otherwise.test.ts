@@ -291,4 +291,9 @@ describe('sizes in another order', () => {
     ['bmx', 'small bicycle'],
     ['2 mountain bikes', 'bicycle'],
   ])('%s is as large as one is', (line, plain) => expect(read(line).size).toEqual(read(plain).size))
+  it('so many after a measure that is one of it is not so many of that measure', () => {
+    expect(isRead('quart paint 8')).toBe(false)
+    expect(read('gallon paint').size).toEqual(read('1 gallon paint').size)
+    expect(read('1 quart paint x 8')).toMatchObject({ count: 8, size: read('1 quart paint').size })
+  })
 })

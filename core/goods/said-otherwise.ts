@@ -34,7 +34,7 @@ const RATED =
   /(?<![\d./])\d+(?:\.\d+)?[\s-]*(?:volts?|v|watts?|w|amps?|hp|l|lit(?:er|re)s?|gal(?:lon)?s?|qt|quarts?|cu(?:bic)?\.?\s*(?:ft|feet)|tons?|persons?|people|man|drawers?|burners?|speeds?)(?![a-z])\.?/i
 
 /** A number before one of these counts nothing. */
-const OF_ONE = String.raw`(?:feet|foot|ft|inch(?:es)?|in|mm|cm|m|kgs?|kilos?|lbs?|pounds?|gallons?|gal|litres?|l|qt|volts?|v|amps?|hp|tons?|person|people|man|drawers?|burner|speed)\b`
+const OF_ONE = String.raw`(?:feet|foot|ft|inch(?:es)?|in|mm|cm|m|kgs?|kilos?|lbs?|pounds?|gallons?|gal|litres?|l|qt|quarts?|pints?|volts?|v|amps?|hp|tons?|person|people|man|drawers?|burner|speed)\b`
 const COUNTED = new RegExp(String.raw`^(\d+\s+(?:x\s+)?(?!${OF_ONE}))?(.*)$`, 'i')
 
 const MASS = /\(?(?<![\d./])(\d+(?:\.\d+)?)[\s-]*(kgs?|kilos?|lbs?|pounds?)\b\.?(?:\s*(?:each|apiece))?\)?/gi
@@ -81,6 +81,7 @@ export function saidPlainly(line: string): string {
   const text = line
     .replace(/^\s*[-–•*·]\s+/, '')
     .replace(/^(\d+)[x×]\s+(?=[a-z])/i, '$1 ')
+    .replace(/^(quart|gallon|pint|lit(?:er|re))\s+(?:of\s+)?(?=[a-z])/i, '1 $1 ')
     .replace(/^(?:a |one )?set of (\d+)\s+(?=[a-z])/i, '$1 ')
     .replace(DECIMAL_COMMA, '$1.$2')
   const ordered = sizesLast(text)
