@@ -39,7 +39,9 @@ test('a bench across a corner is begun in its corner, wherever along the wall on
   await page.getByLabel('Or take a kind yourself').selectOption({ label: 'Bench across a corner' })
   await page.getByRole('button', { name: 'Start it' }).click()
   await expect(page.getByText('Bench across a corner').first()).toBeVisible()
-  await expect(page.getByLabel('From its left corner').or(page.getByLabel('From its right corner')).first()).toBeVisible()
+  await expect(
+    page.getByLabel('From its left corner').or(page.getByLabel('From its right corner')).first(),
+  ).toBeVisible()
   await station(page, 'Build')
   await page.getByRole('button', { name: /Bench across a corner/ }).click()
   await expect(page.getByRole('button', { name: /Stand them in the corner/ })).toBeVisible()

@@ -7,17 +7,23 @@ import type { Wishes } from '../project/wishes.ts'
 /** Why some things have no place in a plan, and what would make one. */
 export type Homeless = { goodsId: string; count: number } & (
   | { why: 'no-kind' }
-  /** No build takes them here, however long the wall. */
+  /** No build takes them here, however long the wall and however deep the strip before it. */
   | { why: 'too-large' }
+  /** A strip so deep before a wall that is long enough would do. */
+  | { why: 'deeper'; deepMm: number }
   /** So much more of a wall, free from here on, would do. */
   | { why: 'more-wall'; wallId: string; moreMm: number }
-  /** There is room for it, but nothing there holds with one so heavy; one that weighs no more than the least would be held. */
-  | { why: 'too-heavy'; kg: number; mostKg: number }
+  /** What would keep it is fixed to a wall, and none of those that may be built at holds a fixing. */
+  | { why: 'bare-walls' }
+  /** Nothing here holds with one so heavy; one that weighs no more than the least would be held, where any would. */
+  | { why: 'too-heavy'; kg: number; mostKg: number | null }
   | { why: 'no-room' }
 )
 
 /** A wall as long as this is long enough for whatever goes on a wall at all, mm. */
 const LONG_MM = 20_000
+/** So much more of the strip before a wall is tried, mm, least first: beyond the last nothing is built any deeper. */
+const DEEPER_MM = [50, 100, 200, 400, 800, 1600, 2400]
 
 /** The room as if one wall went on and on with nothing at it. */
 const endless = (p: Project, wallId: string): Project => ({
@@ -33,18 +39,30 @@ const endless = (p: Project, wallId: string): Project => ({
   },
 })
 
-/** How long a build of some kind for these things would be at a wall, if there were room, mm; null where none would do. */
-function wantsMm(p: Project, wishes: Wishes, wallId: string, lot: Lot): number | null {
+/** The same room with walls that hold fixings wherever one is set. */
+const solid = (p: Project): Project => ({
+  ...p,
+  room: { ...p.room, walls: p.room.walls.map((w) => ({ ...w, construction: { kind: 'concrete' } })) },
+})
+
+/** The same room with more of a strip before each wall. */
+const deeper = (p: Project, byMm: number): Project => ({
+  ...p,
+  room: { ...p.room, walls: p.room.walls.map((w) => ({ ...w, depthMm: w.depthMm + byMm })) },
+})
+
+/** How far a build of some kind for these things would go along a wall, or out from it, if there were room, mm; null where none would do. */
+function wantsMm(p: Project, wishes: Wishes, wallId: string, lot: Lot, axis: 0 | 1 = 0): number | null {
   const market = new RoomMarket(endless(p, wallId), wishes)
-  const lengths = market
+  const sizes = market
     .kindsFor(lot)
     .flatMap(({ kind }) => market.offer(kind, wallId, lot, []) ?? [])
-    .map((o) => Math.max(o.body.max[0] - o.body.min[0], 0))
-  return lengths.length > 0 ? Math.min(...lengths) : null
+    .map((o) => Math.max(o.body.max[axis] - o.body.min[axis], 0))
+  return sizes.length > 0 ? Math.min(...sizes) : null
 }
 
 /** Shares of what a thing weighs that are tried where nothing holds with it as heavy as it is. */
-const LIGHTER = [0.75, 0.5, 0.35, 0.2]
+const LIGHTER = [0.75, 0.5, 0.35, 0.2, 0.1, 0.05]
 /** Nothing lighter than this is told, kg: what a shelf holds at all it holds so much of. */
 const LEAST_KG = 0.5
 
@@ -58,17 +76,33 @@ const offersFor = (market: Market, offers: readonly Offer[], lot: Lot): Offer[] 
     return []
   })
 
+/** The same project with each of a thing weighing so much. */
+const weighing = (p: Project, goodsId: string, massKg: number): Project => ({
+  ...p,
+  goods: p.goods.map((g) => (g.id === goodsId ? { ...g, massKg } : g)),
+})
+
+/** What is told is within so many halvings of what would be held and what would not. */
+const HALVINGS = 3
+
 /** How heavy one of a thing may be for something here beside the rest to hold with it, kg; null where weight is no help. */
-function heldAtKg(p: Project, wishes: Wishes, offers: readonly Offer[], one: Lot[number]): number | null {
-  const kg = countedKg(p.goods.find((g) => g.id === one.goodsId)!)
-  for (const share of LIGHTER) {
-    const massKg = Math.floor(2 * share * kg) / 2
-    if (massKg < LEAST_KG) return null
-    const goods = p.goods.map((g) => (g.id === one.goodsId ? { ...g, massKg } : g))
-    const market = new RoomMarket({ ...p, goods }, wishes)
-    if (offersFor(market, offers, [one]).some((o) => !market.settled(o).fails)) return massKg
+function heldAtKg(p: Project, wishes: Wishes, offers: readonly Offer[], one: Lot[number], kg: number): number | null {
+  const isHeld = (massKg: number) => {
+    const market = new RoomMarket(weighing(p, one.goodsId, massKg), wishes)
+    return offersFor(market, offers, [one]).some((o) => !market.settled(o).fails)
   }
-  return null
+  const halfKg = (x: number) => Math.floor(2 * x) / 2
+  const tried = LIGHTER.map((share) => halfKg(share * kg)).filter((x) => x >= LEAST_KG)
+  const first = tried.findIndex(isHeld)
+  if (first < 0) return null
+  let [held, not] = [tried[first], tried[first - 1] ?? kg]
+  for (let i = 0; i < HALVINGS; i++) {
+    const between = halfKg((held + not) / 2)
+    if (between <= held) break
+    if (isHeld(between)) held = between
+    else not = between
+  }
+  return held
 }
 
 /** What keeps one of the things left out from having a place. */
@@ -79,7 +113,6 @@ export function whyHomeless(
   offers: readonly Offer[],
   g: Lot[number],
 ): Homeless {
-  if (market.kindsFor([g]).length === 0) return { ...g, why: 'no-kind' }
   const one = { ...g, count: 1 }
   const wanted = market.walls.flatMap((wallId) => {
     // What is told is what one of them wants.
@@ -87,11 +120,40 @@ export function whyHomeless(
     return mm === null ? [] : [{ wallId, moreMm: mm - market.freeMm(wallId, offers) }]
   })
   const least = wanted.reduce<(typeof wanted)[number] | null>((a, b) => (a && a.moreMm <= b.moreMm ? a : b), null)
-  if (least && least.moreMm > 0) return { ...g, why: 'more-wall', ...least }
+  if (!least) return whyNever(p, wishes, market.walls, offers, g)
+  if (least.moreMm > 0) return { ...g, why: 'more-wall', ...least }
   const seen = offersFor(market, offers, [one])
-  const isHeld = seen.some((o) => !market.settled(o).fails)
-  const mostKg = isHeld || (least && seen.length === 0) ? null : heldAtKg(p, wishes, offers, one)
-  if (mostKg !== null)
-    return { ...g, why: 'too-heavy', kg: countedKg(p.goods.find((x) => x.id === g.goodsId)!), mostKg }
-  return { ...g, why: least ? 'no-room' : 'too-large' }
+  if (seen.length === 0 || seen.some((o) => !market.settled(o).fails)) return { ...g, why: 'no-room' }
+  return tooHeavy(p, wishes, offers, g)
+}
+
+/** The same, told of a thing that is too heavy as it is. */
+function tooHeavy(p: Project, wishes: Wishes, offers: readonly Offer[], g: Lot[number]): Homeless {
+  const kg = countedKg(p.goods.find((x) => x.id === g.goodsId)!)
+  const one = { ...g, count: 1 }
+  const mostKg = heldAtKg(p, wishes, offers, one, kg) ?? heldAtKg(p, wishes, [], one, kg)
+  return { ...g, why: 'too-heavy', kg, mostKg }
+}
+
+/** The same, told of a thing for which nothing can be built here, however long the wall. */
+function whyNever(
+  p: Project,
+  wishes: Wishes,
+  walls: readonly string[],
+  offers: readonly Offer[],
+  g: Lot[number],
+): Homeless {
+  const one = { ...g, count: 1 }
+  const light = weighing(p, g.goodsId, LIGHTER.at(-1)! * countedKg(p.goods.find((x) => x.id === g.goodsId)!))
+  const sizes = (q: Project, axis: 0 | 1) => walls.flatMap((wallId) => wantsMm(q, wishes, wallId, [one], axis) ?? [])
+  const isKept = (q: Project) => sizes(q, 0).length > 0
+  if (!isKept(deeper(solid(light), DEEPER_MM.at(-1)!)))
+    return { ...g, why: new RoomMarket(light, wishes).kindsFor([one]).length > 0 ? 'too-large' : 'no-kind' }
+  if (isKept(light)) return tooHeavy(p, wishes, offers, g)
+  if (isKept(solid(light))) return { ...g, why: 'bare-walls' }
+  for (const byMm of DEEPER_MM) {
+    const deep = sizes(deeper(p, byMm), 1)
+    if (deep.length > 0) return { ...g, why: 'deeper', deepMm: Math.min(...deep) }
+  }
+  return { ...g, why: 'too-large' }
 }

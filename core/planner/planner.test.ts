@@ -127,7 +127,7 @@ describe('what plans trade', () => {
     expect(
       sayHomeless({ goodsId: 'x', count: 1, why: 'more-wall', wallId: 'n', moreMm: 437 }, 'Rack', 'North wall', say),
     ).toBe('1 Rack: 440 mm more of free wall at the North wall would house it.')
-    for (const why of ['no-kind', 'too-large', 'no-room'] as const)
+    for (const why of ['no-kind', 'too-large', 'bare-walls', 'no-room'] as const)
       expect(sayHomeless({ goodsId: 'x', count: 2, why }, 'Sled', '', say)).toMatch(/^2 Sled: .+\.$/)
   })
   it('and a presumed mass with what it is presumed from', () => {

@@ -86,11 +86,15 @@ export function sayHomeless(h: Homeless, name: string, wall: string, say: Say): 
     case 'no-kind':
       return `${what}: no kind of build keeps such a thing yet.`
     case 'too-large':
-      return `${what}: too large for what can be built at these walls; a deeper strip before one of them would be wanted.`
+      return `${what}: too large for whatever can be built at these walls.`
+    case 'deeper':
+      return `${what}: a strip ${say.length(Math.ceil(h.deepMm / 10) * 10)} deep before a wall would house ${h.count === 1 ? 'it' : 'one'}.`
+    case 'bare-walls':
+      return `${what}: what keeps such a thing is fixed to a wall, and the walls here hold no fixing for it.`
     case 'more-wall':
       return `${what}: ${say.length(Math.ceil(h.moreMm / 10) * 10)} more of free wall at the ${wall} would house ${h.count === 1 ? 'it' : 'one'}.`
     case 'too-heavy':
-      return `${what}: counted as ${say.mass(h.kg)}${h.count === 1 ? '' : ' each'}, with which nothing holds that would be built here; ${say.mass(h.mostKg)} or less would be held.`
+      return `${what}: counted as ${say.mass(h.kg)}${h.count === 1 ? '' : ' each'}, with which nothing holds that would be built here${h.mostKg === null ? '' : `; ${say.mass(h.mostKg)} or less would be held`}.`
     case 'no-room':
       return `${what}: no room is left beside the rest.`
   }
