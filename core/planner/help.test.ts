@@ -72,8 +72,8 @@ describe('what would give a thing a place, where it has none', () => {
   })
 
   it.each([
-    ['box', 'studs', [600, 1000, 600], STUDS],
-    ['box', 'thin', [600, 1000, 600], { kind: 'thin' }],
+    ['box', 'studs', [950, 1000, 600], STUDS],
+    ['box', 'thin', [950, 1000, 600], { kind: 'thin' }],
     ['equipment', 'studs, turned', [1200, 950, 600], STUDS],
   ] as const)(
     '%s deeper than the strip before the walls (%s) is housed by one as deep as is told',
@@ -86,6 +86,12 @@ describe('what would give a thing a place, where it has none', () => {
       )
     },
   )
+
+  it('a box too deep that is kept turned is told so, and is kept so', () => {
+    const why = told(room('box', [600, 1000, 600], 40))
+    expect(why).toMatchObject({ why: 'turned', alongMm: 1000 })
+    expect(isHoused(room('box', [1000, 600, 600], 40))).toBe(true)
+  })
 
   it('what is higher than the room is too large, whatever the strip and the weight', () => {
     expect(told(room('equipment', [800, 800, 3500], 100)).why).toBe('too-large')

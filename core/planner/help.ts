@@ -1,3 +1,4 @@
+import type { Goods } from '../goods/goods.ts'
 import { countedKg } from '../goods/presumed.ts'
 import type { Project } from '../project/project.ts'
 import { RoomMarket, type Market } from './market.ts'
@@ -9,6 +10,8 @@ export type Homeless = { goodsId: string; count: number } & (
   | { why: 'no-kind' }
   /** No build takes them here, however long the wall and however deep the strip before it. */
   | { why: 'too-large' }
+  /** Kept with its other side along the wall, which is so long. */
+  | { why: 'turned'; alongMm: number }
   /** A strip so deep before a wall that is long enough would do. */
   | { why: 'deeper'; deepMm: number }
   /** So much more of a wall, free from here on, would do. */
@@ -76,10 +79,10 @@ const offersFor = (market: Market, offers: readonly Offer[], lot: Lot): Offer[] 
     return []
   })
 
-/** The same project with each of a thing weighing so much. */
-const weighing = (p: Project, goodsId: string, massKg: number): Project => ({
+/** The same project with one of its things otherwise. */
+const withThing = (p: Project, goodsId: string, over: Partial<Goods>): Project => ({
   ...p,
-  goods: p.goods.map((g) => (g.id === goodsId ? { ...g, massKg } : g)),
+  goods: p.goods.map((g) => (g.id === goodsId ? { ...g, ...over } : g)),
 })
 
 /** What is told is within so many halvings of what would be held and what would not. */
@@ -88,7 +91,7 @@ const HALVINGS = 3
 /** How heavy one of a thing may be for something here beside the rest to hold with it, kg; null where weight is no help. */
 function heldAtKg(p: Project, wishes: Wishes, offers: readonly Offer[], one: Lot[number], kg: number): number | null {
   const isHeld = (massKg: number) => {
-    const market = new RoomMarket(weighing(p, one.goodsId, massKg), wishes)
+    const market = new RoomMarket(withThing(p, one.goodsId, { massKg }), wishes)
     return offersFor(market, offers, [one]).some((o) => !market.settled(o).fails)
   }
   const halfKg = (x: number) => Math.floor(2 * x) / 2
@@ -144,9 +147,13 @@ function whyNever(
   g: Lot[number],
 ): Homeless {
   const one = { ...g, count: 1 }
-  const light = weighing(p, g.goodsId, LIGHTER.at(-1)! * countedKg(p.goods.find((x) => x.id === g.goodsId)!))
+  const thing = p.goods.find((x) => x.id === g.goodsId)!
+  const { acrossMm, deepMm } = thing
+  const light = withThing(p, g.goodsId, { massKg: LIGHTER.at(-1)! * countedKg(thing) })
   const sizes = (q: Project, axis: 0 | 1) => walls.flatMap((wallId) => wantsMm(q, wishes, wallId, [one], axis) ?? [])
   const isKept = (q: Project) => sizes(q, 0).length > 0
+  if (deepMm > acrossMm && !thing.tote && isKept(withThing(p, g.goodsId, { acrossMm: deepMm, deepMm: acrossMm })))
+    return { ...g, why: 'turned', alongMm: deepMm }
   if (!isKept(deeper(solid(light), DEEPER_MM.at(-1)!)))
     return { ...g, why: new RoomMarket(light, wishes).kindsFor([one]).length > 0 ? 'too-large' : 'no-kind' }
   if (isKept(light)) return tooHeavy(p, wishes, offers, g)

@@ -87,6 +87,8 @@ export function sayHomeless(h: Homeless, name: string, wall: string, say: Say): 
       return `${what}: no kind of build keeps such a thing yet.`
     case 'too-large':
       return `${what}: too large for whatever can be built at these walls.`
+    case 'turned':
+      return `${what}: kept here once its side of ${say.length(h.alongMm)} runs along the wall; enter its sides the other way round.`
     case 'deeper':
       return `${what}: a strip ${say.length(Math.ceil(h.deepMm / 10) * 10)} deep before a wall would house ${h.count === 1 ? 'it' : 'one'}.`
     case 'bare-walls':

@@ -63,7 +63,7 @@ interface Stocks {
   sheetThick: number
   /** Posts no further apart, mm. */
   postsEvery: number
-  /** Nor nearer: what stands on the floor goes between them. */
+  /** Nor nearer: what the rack is for goes between them. */
   leastApart: number
 }
 
@@ -80,14 +80,18 @@ export function planOut(
   const { aboveMm, sideMm } = shelfPlay(pen, 600, PLAY_ABOVE)
   // What stands on the floor goes between two posts: a wide one has a bay as wide.
   const onFloor = p.floorBay ? ctx.goods.filter((g) => belongsOnFloor(g.item, ctx.settings)) : []
-  const widest = onFloor.map((g) => g.item.acrossMm)
+  const every = postsEvery(p, ctx)
+  // What goes on shelves is put in between two posts as well: where none of it would go between the usual ones.
+  const onShelves = ctx.goods.filter((g) => !onFloor.includes(g))
+  const isWide = (g: (typeof ctx.goods)[number]) => g.item.acrossMm + 2 * sideMm > every - post.widthMm
+  const widest = [...onFloor, ...(onShelves.every(isWide) ? onShelves : [])].map((g) => g.item.acrossMm)
   const s: Stocks = {
     railDepth: rail.widthMm,
     railThick: rail.thicknessMm,
     postWidth: post.widthMm,
     postThick: post.thicknessMm,
     sheetThick: sheet.thicknessMm,
-    postsEvery: postsEvery(p, ctx),
+    postsEvery: every,
     leastApart: widest.length > 0 ? Math.max(...widest) + 2 * sideMm + post.widthMm : 0,
   }
   const frame = { frameMm: s.railDepth, sheetMm: s.sheetThick }
