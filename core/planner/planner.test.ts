@@ -129,6 +129,9 @@ describe('what plans trade', () => {
     ).toBe('1 Rack: 440 mm more of free wall at the North wall would house it.')
     for (const why of ['no-kind', 'too-large', 'bare-walls', 'no-room'] as const)
       expect(sayHomeless({ goodsId: 'x', count: 2, why }, 'Sled', '', say)).toMatch(/^2 Sled: .+\.$/)
+    const heavy = { goodsId: 'x', count: 1, why: 'too-heavy', kg: 90 } as const
+    expect(sayHomeless({ ...heavy, mostKg: 40 }, 'Safe', '', say)).toMatch(/counted as .+ or less would be held/)
+    expect(sayHomeless({ ...heavy, mostKg: null }, 'Safe', '', say)).not.toMatch(/counted|would be held/)
   })
   it('and a presumed mass with what it is presumed from', () => {
     expect(sayPresumed({ kg: 31.5, contents: 'books', kgPerLitre: 0.75 }, 'Box', say)).toBe(

@@ -54,9 +54,23 @@ describe('anchors nobody has rated', () => {
     const [light, heavy] = [3, 8].map((kg) => ratingWanted(project(kg), project(kg).builds[0]).n!)
     expect(heavy).toBeGreaterThan(1.5 * light)
   })
-  it('what does not hold for another reason is told', () => {
+  it('nothing is told to hold at the wall that no rating proves: what nobody has weighed, or is heavier than any holds', () => {
+    for (const massKg of [null, 2000]) {
+      const p = project(4)
+      const other = { ...p, goods: p.goods.map((g) => ({ ...g, massKg })) }
+      expect([massKg, ratingWanted(other, other.builds[0])]).toEqual([
+        massKg,
+        { n: null, unknown: massKg === null, elseToo: true },
+      ])
+    }
+  })
+  it('what does not hold for another reason is told, beside what its anchors want', () => {
     const p = project(4)
-    const weak = { ...p, goods: p.goods.map((g) => ({ ...g, massKg: null })) }
-    expect(ratingWanted(weak, weak.builds[0])).toMatchObject({ elseToo: true })
+    const high = newGoods({ ...p.goods[0], id: 'high', tallMm: 1900, count: 1 })
+    const goods = [...p.builds[0].goods, { goodsId: 'high', count: 1 }]
+    const more = { ...p, goods: [...p.goods, high], builds: [{ ...p.builds[0], goods }] }
+    const { n, elseToo } = ratingWanted(more, more.builds[0])
+    expect(elseToo).toBe(true)
+    expect(n).toBeGreaterThan(0)
   })
 })

@@ -5,8 +5,10 @@ import type { Build, Project } from './project.ts'
 
 /** What one anchor must be rated for a build to be proven, as its maker prints it. */
 export interface RatingWanted {
-  /** N; null where no anchor people can buy would do, or something else of it does not hold. */
+  /** N; null where none that people can buy would do, or what hangs on them cannot be judged for another reason. */
   n: number | null
+  /** No rating says whether it holds: something else of it, a weight mostly, is not known yet. */
+  unknown: boolean
   /** With the best of them something else of it still does not hold, or is not proven. */
   elseToo: boolean
 }
@@ -29,24 +31,33 @@ export const waitsForRating = ({ checks }: Pick<BuildReading, 'checks'>): boolea
 export const unratedWalls = ({ settings, room }: Pick<Project, 'settings' | 'room'>): Room['walls'] =>
   settings.anchorRatedN === null ? room.walls.filter((w) => ['masonry', 'concrete'].includes(w.construction.kind)) : []
 
-const troubleOf = ({ verdict }: BuildReading): number => verdict.fails + verdict.unknown
+const isOpen = ({ state }: CheckResult): boolean => state === 'fails' || state === 'unknown'
 
 /**
- * The least rating of its anchors with which all of a build is proven, wherever its goods do worst: a stronger anchor
- * never holds less.
+ * The least rating of its anchors with which all that waits for one is proven, wherever the goods do worst, and all else
+ * as far as the best of them help: a stronger anchor never holds less.
  */
 export function ratingWanted(p: Project, build: Build): RatingWanted {
-  const trouble = (n: number): number => {
-    const r = readBuild({ ...p, settings: { ...p.settings, anchorRatedN: n } }, build)
-    return r.ok ? troubleOf(r.reading) : Infinity
+  const checksAt = (anchorRatedN: number | null) => {
+    const r = readBuild({ ...p, settings: { ...p.settings, anchorRatedN } }, build)
+    return r.ok ? r.reading.checks : null
   }
-  const best = trouble(MOST_N)
+  const waiting = new Set(
+    checksAt(null)
+      ?.filter(isUnrated)
+      .map((c) => c.check),
+  )
+  const most = checksAt(RATINGS[RATINGS.length - 1])
+  const best = most?.filter(isOpen) ?? []
+  const unheld = best.filter((c) => waiting.has(c.check))
+  if (!most || unheld.length > 0)
+    return { n: null, unknown: unheld.every((c) => c.state === 'unknown'), elseToo: best.length > 0 }
   let [low, high] = [-1, RATINGS.length - 1]
-  if (trouble(RATINGS[high]) > best) return { n: null, elseToo: best > 0 }
   while (high - low > 1) {
     const middle = (low + high) >> 1
-    if (trouble(RATINGS[middle]) > best) low = middle
+    const open = checksAt(RATINGS[middle])?.filter(isOpen)
+    if (!open || open.length > best.length || open.some((c) => waiting.has(c.check))) low = middle
     else high = middle
   }
-  return { n: Math.ceil(RATINGS[high] / STEP_N) * STEP_N, elseToo: best > 0 }
+  return { n: Math.ceil(RATINGS[high] / STEP_N) * STEP_N, unknown: false, elseToo: best.length > 0 }
 }

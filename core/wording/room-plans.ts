@@ -96,7 +96,9 @@ export function sayHomeless(h: Homeless, name: string, wall: string, say: Say): 
     case 'more-wall':
       return `${what}: ${say.length(Math.ceil(h.moreMm / 10) * 10)} more of free wall at the ${wall} would house ${h.count === 1 ? 'it' : 'one'}.`
     case 'too-heavy':
-      return `${what}: counted as ${say.mass(h.kg)}${h.count === 1 ? '' : ' each'}, with which nothing holds that would be built here${h.mostKg === null ? '' : `; ${say.mass(h.mostKg)} or less would be held`}.`
+      return h.mostKg === null
+        ? `${what}: nothing that would be built here for ${h.count === 1 ? 'it' : 'one'} holds, and were it lighter it would not either.`
+        : `${what}: counted as ${say.mass(h.kg)}${h.count === 1 ? '' : ' each'}, with which nothing holds that would be built here; ${say.mass(h.mostKg)} or less would be held.`
     case 'no-room':
       return `${what}: no room is left beside the rest.`
   }

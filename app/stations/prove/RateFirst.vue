@@ -43,6 +43,9 @@ watch(
     <h2 id="rate-h">Nobody has rated the anchors yet</h2>
     <p role="status">
       <template v-if="!wanted">From what rating on it holds is being worked out …</template>
+      <template v-else-if="wanted.unknown">
+        From what rating on it holds cannot be said while something else of it is not known, a weight mostly: see below.
+      </template>
       <template v-else-if="wanted.n === null">
         No anchor one can buy would do: fewer things on it, more fixings, or another place. See below.
       </template>
