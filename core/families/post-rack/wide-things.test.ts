@@ -32,6 +32,10 @@ describe('what is wider than two posts are usually apart', () => {
     expect(r.shaped.assembly.bays.flatMap((b) => b.items)).toHaveLength(4)
     expect(Math.min(...clears(r))).toBeGreaterThan(acrossMm)
     expect(r.verdict.state).toBe('holds')
+    // Why there are so few posts is told of what is there, not of what is usual.
+    const why = r.shaped.dims.find((d) => d.path === 'midPosts')!.why
+    expect(why.code).toBe('posts-as-wide')
+    expect(Number(why.data!.apartMm)).toBeGreaterThan(acrossMm)
   })
   it('a post stands where it did when one of them goes between the usual posts', () => {
     const [mixed, narrow] = [

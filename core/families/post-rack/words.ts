@@ -12,6 +12,7 @@ const reasons: LooseWords = {
     `modules along a wall of ${say.lengthOf(d, 'wallMm')}; a board loses ${say.lengthOf(d, 'trimMm')} to squaring`,
   'length-goods': (d, say) =>
     `the shortest run of modules that takes the goods; a board loses ${say.lengthOf(d, 'trimMm')} to squaring`,
+  'posts-as-wide': (d, say) => `posts at least ${say.lengthOf(d, 'apartMm')} apart: the widest thing goes between them`,
   'post-spacing': (d, say) => `posts no more than ${say.lengthOf(d, 'everyMm')} apart`,
   evenly: () => 'spaced evenly in its module',
 }
