@@ -59,11 +59,15 @@ function worstOnTheWay(
   let worst = { id: '', mm: 0 }
   const corners = cornersOf(m).map((share) => partly(m, share))
   const ways = m.kind === 'swing' ? corners : SHARES.map((share) => partly(m, share))
-  for (const t of moving) {
+  const all = moving.map((t) => {
     const turns = corners.map((by) => movedThing(by, t))
-    // What shares no more with its way than it does when it touches lies nowhere near: most of the build.
-    const whole = boxUnion(turns.map((x) => x.around))
-    const near = others.filter((o) => sharesMoreThan(whole, o.around, TOUCH_MM) && !letIn.has(`${t.id} ${o.id}`))
+    return { t, turns, whole: boxUnion(turns.map((x) => x.around)) }
+  })
+  // What shares no more with their way than it does when it touches lies nowhere near: most of the build.
+  const around = boxUnion(all.map((x) => x.whole))
+  const close = others.filter((o) => sharesMoreThan(around, o.around, TOUCH_MM))
+  for (const { t, turns, whole } of all) {
+    const near = close.filter((o) => sharesMoreThan(whole, o.around, TOUCH_MM) && !letIn.has(`${t.id} ${o.id}`))
     if (near.length === 0) continue
     for (const there of m.kind === 'swing' ? turns : ways.map((by) => movedThing(by, t)))
       for (const o of near) {
@@ -84,6 +88,7 @@ export const ownSweep = defineCheck({
     if (a.motions.length === 0) return []
     // Fittings give way: a hinge moves with its leaf.
     const parts: Thing[] = a.parts.filter((p) => p.stock.kind !== 'bought').map((p) => thing(p.id, profileBox(p)))
+    const things = new Map(parts.map((p) => [p.id, p]))
     const inBays = a.bays.map((bay) => ({ bay, things: bay.items.map((i) => thing(i.goodsId, boxed(i.box))) }))
     // What slides goes along in the groove of what it runs in, or is kept upright by.
     const slid = new Set(a.motions.flatMap((m) => (m.kind === 'slide' ? m.parts : [])))
@@ -103,18 +108,18 @@ export const ownSweep = defineCheck({
       const carried = opens(m) ? inBays.flatMap((x) => (goesAlong(x.bay) ? x.things : [])) : []
       // What has gone before is no longer where it was, nor is what hangs on it.
       const gone = a.motions.filter((x) => m.kind === 'swing' && m.after?.includes(x.id))
-      const there = (things: readonly Thing[], carriers: readonly string[]): readonly Thing[] => {
+      const there = (what: readonly Thing[], carriers: readonly string[]): readonly Thing[] => {
         const by = gone.find((x) => carriers.some((c) => x.parts.includes(c)))
-        return by ? things.map((t) => movedThing(by, t)) : things
+        return by ? what.map((t) => movedThing(by, t)) : what
       }
       const rest = parts.filter((p) => !own.has(p.id))
       const still = gone.length === 0 ? rest : rest.flatMap((t) => there([t], [t.id]))
       const goods = opens(m) ? inBays.flatMap((x) => (goesAlong(x.bay) ? [] : there(x.things, x.bay.carriers))) : []
       const letIn = m.kind === 'slide' ? grooved : NOTHING
       const moving = a.parts.filter((p) => own.has(p.id))
-      const atRest = [...moving.map((p) => thing(p.id, profileBox(p))), ...carried]
+      const atRest = [...moving.map((p) => things.get(p.id) ?? thing(p.id, profileBox(p))), ...carried]
       const worst = worstOnTheWay(m, atRest, [...still, ...goods], letIn)
-      const hit = a.parts.find((p) => p.id === worst.id)
+      const hit = byId.get(worst.id)
       return measured({
         check: 'own-sweep',
         link: 'whole',

@@ -1,6 +1,7 @@
 import { misplaced, missing, type Flaw } from '../assembly/sound.ts'
 import type { Assembly, Joint, Part, Support } from '../assembly/assembly.ts'
 import { partMassKg } from '../assembly/mass.ts'
+import { kept } from '../measure/kept.ts'
 import { newtons } from '../measure/units.ts'
 import type { LoadPath, Member } from '../loads/load-path.ts'
 import { actsAlong } from './along.ts'
@@ -42,20 +43,26 @@ function told(why: Flaw['code'] | 'unread' | 'not-held', ids: readonly string[],
   })
 }
 
-/** Ids of what a member needs judged; none where nothing is asked of it. */
-function asksFor(p: Part, m: Member, single: ReadonlySet<string>): string[] {
+/** What must have been judged of which id. */
+interface Asked {
+  judges: readonly string[]
+  id: string
+}
+
+/** What of a member needs judging; null where nothing is asked of it. */
+function asksFor(p: Part, m: Member, single: ReadonlySet<string>): Asked | null {
   const s = m.state
   const alone = m.totalN <= (1 + MORE) * newtons(partMassKg(p)) + MORE
-  if (alone && (s.kind === 'idle' || s.kind === 'column')) return []
-  if (s.kind === 'beam' || s.kind === 'panel')
-    return actsAlong(m) ? [`bending ${p.id}`, `along ${p.id}`] : [`bending ${p.id}`]
+  if (alone && (s.kind === 'idle' || s.kind === 'column')) return null
+  const along = actsAlong(m) ? ['along'] : []
+  if (s.kind === 'beam' || s.kind === 'panel') return { judges: ['bending', ...along], id: p.id }
   if (s.kind === 'column')
-    return [`${p.stock.kind === 'sheet' ? 'upright' : 'buckling'} ${p.id}`, ...(actsAlong(m) ? [`along ${p.id}`] : [])]
-  if (s.kind === 'strut') return [`along ${p.id}`]
+    return { judges: [p.stock.kind === 'sheet' ? 'upright' : 'buckling', ...along], id: p.id }
+  if (s.kind === 'strut') return { judges: ['along'], id: p.id }
   // Of a body of one piece nothing is fastened inside it: what holds it is asked for by itself.
-  if (s.kind === 'joined') return single.has(s.body) ? [] : [`body ${s.body}`]
-  if (s.kind === 'idle') return [`idle ${p.id}`]
-  return []
+  if (s.kind === 'joined') return single.has(s.body) ? null : { judges: ['body'], id: s.body }
+  if (s.kind === 'idle') return { judges: ['idle'], id: p.id }
+  return null
 }
 
 /** Whether what passes through a support passes through its joint too; what lies on wood is only kept there by it. */
@@ -92,11 +99,15 @@ export function unread(
   if (wrong.length > 0) return told(wrong[0].code, [...new Set(wrong.map((f) => f.id))], a)
   const notHeld = paths.flatMap((p) => p.notHeld)
   if (notHeld.length > 0) return told('not-held', [...new Set(notHeld)], a)
-  const judged = new Set<string>()
+  const judged = new Map<string, Set<string>>()
   const covered = new Set<string>()
   for (const r of results) {
     for (const id of r.covers) covered.add(id)
-    for (const judge of JUDGES[r.check] ?? []) for (const id of [...r.parts, ...r.covers]) judged.add(`${judge} ${id}`)
+    for (const judge of JUDGES[r.check] ?? []) {
+      const ids = kept(judged, judge, () => new Set<string>())
+      for (const id of r.parts) ids.add(id)
+      for (const id of r.covers) ids.add(id)
+    }
   }
   const open = new Set<string>()
   const single = new Set(a.bodies.filter((b) => b.parts.length === 1).map((b) => b.id))
@@ -105,7 +116,8 @@ export function unread(
     for (const m of path.members.values()) {
       // What could not be computed has said so itself.
       if (m.state.kind === 'unknown') continue
-      for (const ask of asksFor(parts.get(m.part)!, m, single)) if (!judged.has(ask)) open.add(m.part)
+      const asked = asksFor(parts.get(m.part)!, m, single)
+      if (asked && !asked.judges.every((j) => judged.get(j)?.has(asked.id))) open.add(m.part)
     }
   for (const s of a.supports) {
     // Goods on a part are judged with the part; standing on the floor is judged as a foot.

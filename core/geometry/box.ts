@@ -1,3 +1,4 @@
+import { kept } from '../measure/kept.ts'
 import { convexPieces } from './pieces.ts'
 import { add, cross, dot, scale, sub, type Vec3 } from './vec.ts'
 
@@ -186,15 +187,26 @@ const axesOf = (b: TurnedBox): readonly [Vec3, Vec3, Vec3] => [b.along, b.across
 
 /** Two prisms of any outline. An edge's own way looks out of a face of a rectangle; in another outline what is square to it does. */
 function penetrationOfTwo(a: TurnedBox, b: TurnedBox, enough: number): number {
-  const edgesOf = (x: TurnedBox) => [...edgeWays(x), thirdAxis(x)]
-  const facesOf = (x: TurnedBox) => [...edgeWays(x).map((e) => cross(thirdAxis(x), e)), thirdAxis(x)]
-  const [cornersA, cornersB] = [corners(a), corners(b)]
+  const [x, y] = [prismOf(a), prismOf(b)]
   const along = (n: Vec3) => {
-    const [p, q] = [spanOf(cornersA, n), spanOf(cornersB, n)]
+    const [p, q] = [spanOf(x.corners, n), spanOf(y.corners, n)]
     return Math.min(p.hi - q.lo, q.hi - p.lo)
   }
-  return leastAlong([...facesOf(a), ...facesOf(b)], edgesOf(a), edgesOf(b), along, enough)
+  return leastAlong([...x.faces, ...y.faces], x.edges, y.edges, along, enough)
 }
+
+/** What a prism is asked along: worked out once for each that is met again and again. */
+interface Prism {
+  corners: readonly Vec3[]
+  edges: readonly Vec3[]
+  faces: readonly Vec3[]
+}
+const prisms = new WeakMap<TurnedBox, Prism>()
+const prismOf = (b: TurnedBox): Prism =>
+  kept(prisms, b, () => {
+    const [ways, third] = [edgeWays(b), thirdAxis(b)]
+    return { corners: corners(b), edges: [...ways, third], faces: [...ways.map((e) => cross(third, e)), third] }
+  })
 
 /** From where to where corners reach along a way. */
 function spanOf(points: readonly Vec3[], n: Vec3): { lo: number; hi: number } {

@@ -62,12 +62,16 @@ interface Taken {
   high: number
 }
 
-/** @returns what hangs where, and what found no place */
+/**
+ * @param untilOneIsLeft only whether all find a place is asked
+ * @returns what hangs where, and what found no place
+ */
 export function layOut(
   all: readonly Wanted[],
   strips: Strips,
   stock: HolderStock,
   room: Room,
+  untilOneIsLeft = false,
 ): { hung: Hung[]; left: Wanted[] } {
   const hung: Hung[] = []
   const left: Wanted[] = []
@@ -86,6 +90,7 @@ export function layOut(
     }
     if (!found) {
       left.push(w)
+      if (untilOneIsLeft) break
       continue
     }
     hung.push(found)

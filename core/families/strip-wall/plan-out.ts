@@ -251,7 +251,7 @@ function rowsOver(prepared: readonly number[], fromMm: number, riseMm: number): 
   return rows
 }
 
-function layOn(w: Wall, lengthMm: number, { lowestMm, rows }: Heights) {
+function layOn(w: Wall, lengthMm: number, { lowestMm, rows }: Heights, untilOneIsLeft = false) {
   const { ctx } = w
   const run = piecesOnStuds(ctx.space, lengthMm, w.mostMm, undefined, rowsOf(w, { lowestMm, rows }))
   const pieces = run?.pieces ?? []
@@ -269,7 +269,7 @@ function layOn(w: Wall, lengthMm: number, { lowestMm, rows }: Heights) {
     personMm: ctx.settings.personMm,
     joints: pieces.slice(0, -1).map((s) => s.to),
   }
-  return { strips, ...layOut(w.list, strips, w.stock, room) }
+  return { strips, ...layOut(w.list, strips, w.stock, room, untilOneIsLeft) }
 }
 
 /** How far the lowest point of what hangs, wood or tool, is under the upper edge of its strip, mm. */
@@ -295,7 +295,7 @@ function fewestRows(
     for (let rows = 1; rows <= most; rows++)
       for (let up = 0; up <= (mayRise ? most - rows : 0); up++) {
         const at = { lowestMm: fromMm + up * riseMm, rows }
-        if (layOn(w, lengthMm, at).left.length === 0) return at
+        if (layOn(w, lengthMm, at, true).left.length === 0) return at
       }
   return { lowestMm: fromMm, rows: most }
 }
