@@ -155,3 +155,27 @@ export function betweenWalls(c: ShapeContext): ShapeContext {
   const { space } = thinWalls(c)
   return { ...c, space: { ...space, sides: { left: side('Left', 0), right: side('Right', space.lengthMm) } } }
 }
+
+/** Anchors in the slab that somebody has rated. */
+export const ratedSlab = (c: ShapeContext): ShapeContext => ({ ...c, settings: { ...c.settings, anchorRatedN: 4000 } })
+
+/** A small saw for a bench: its table is 330 mm above its feet. */
+export const exampleSaw = (): ShapeContext['goods'][number] => ({
+  item: newGoods({
+    id: 'saw',
+    name: 'Bench saw',
+    kind: 'equipment',
+    count: 1,
+    acrossMm: 600,
+    deepMm: 560,
+    tallMm: 330,
+    massKg: 26,
+  }),
+  count: 1,
+})
+
+/** The same wall with a corner at its left end, and how far from that the bench stands. */
+export const inCorner = (c: ShapeContext, degrees: number, fromMm: number): ShapeContext => ({
+  ...c,
+  space: { ...c.space, corners: { left: { rad: (degrees * Math.PI) / 180, fromMm: -fromMm }, right: null } },
+})

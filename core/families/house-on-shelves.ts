@@ -41,6 +41,14 @@ export const standing = (level: Level, opening: number, backMm: number, topMm: n
       },
     }))
 
+/** One thing by itself, its back at the wall. */
+export const standingOn = (item: Goods, x: number, topMm: number): Bay['items'][number] => ({
+  goodsId: item.id,
+  massKg: item.massKg,
+  stands: standsOn(item.kind),
+  box: { min: [x, 0, topMm], max: [x + item.acrossMm, item.deepMm, topMm + item.tallMm] },
+})
+
 /** Things that found no place, counted by kind. */
 export function withoutPlace(left: readonly Goods[]): Shaped['unhoused'] {
   const counts = new Map<string, number>()

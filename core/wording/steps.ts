@@ -35,7 +35,7 @@ const STEPS: Record<string, StepWords> = {
   'pin-feet': {
     title: 'Hold the feet down',
     text: (d) =>
-      `${plural(Number(d.count), 'angle')} against the inner faces of the posts, tight to post and floor, all their screws in. Then bore the slab through each, blow the hole clean, and set the anchor as its maker says.`,
+      `${plural(Number(d.count), 'angle')} against the inner faces of what stands, tight to it and to the floor, all their screws in. Then bore the slab through each, blow the hole clean, and set the anchor as its maker says.`,
   },
   'tilt-up': {
     title: 'Stand it up',

@@ -8,7 +8,10 @@ import { SCREWED_FRONT, screwOver } from './screwed-panel.ts'
 import { SLIDING_FRONT, slideOver, type SlidingFront } from './sliding.ts'
 
 /** What one or two leaves close: from edge to edge, and what they hang on. */
-type Closed = Pick<Leaves, 'left' | 'right' | 'uprights' | 'faces' | 'latch'>
+interface Closed extends Pick<Leaves, 'left' | 'right' | 'uprights' | 'faces' | 'latch'> {
+  /** Where they end, if not where all others do. */
+  headMm?: number
+}
 
 /** The front of what stands on the floor between uprights of sheet or posts. */
 export interface StandingFront {
@@ -32,6 +35,17 @@ export interface StandingFront {
   panelsMm: readonly number[]
 }
 
+/** What stands side by side as high as its neighbour: a curtain hangs before each run of it. */
+function runsOf(closed: readonly Closed[], headOf: (c: Closed) => number): Closed[][] {
+  const out: Closed[][] = []
+  for (const c of closed) {
+    const last = out[out.length - 1]
+    if (last && headOf(last[0]) === headOf(c)) last.push(c)
+    else out.push([c])
+  }
+  return out
+}
+
 /** Leaves stop this far above the floor, mm: it is never quite level. */
 const OVER_FLOOR_MM = 15
 
@@ -40,17 +54,19 @@ export function closeFront(d: Draft, s: StandingFront): void {
   const { front, sheet } = s
   if (front === 'open' || (front !== 'curtain' && !sheet)) return
   const from = d.assembly.parts.length
-  const [left, right] = [Math.min(...s.closed.map((c) => c.left)), Math.max(...s.closed.map((c) => c.right))]
+  const headOf = (c: Closed) => c.headMm ?? s.headMm
   if (!sheet || front === 'curtain')
-    hangCurtain(d, {
-      id: 'curtain',
-      left,
-      right,
-      frontMm: s.frontMm,
-      headMm: s.headMm,
-      footMm: s.footMm ?? 0,
-      on: s.railed,
-    })
+    runsOf(s.closed, headOf).forEach((run, k, all) =>
+      hangCurtain(d, {
+        id: k === 0 ? 'curtain' : `curtain-${k}`,
+        left: Math.min(...run.map((c) => c.left)),
+        right: Math.max(...run.map((c) => c.right)),
+        frontMm: s.frontMm,
+        headMm: headOf(run[0]),
+        footMm: s.footMm ?? 0,
+        on: all.length === 1 ? s.railed : [...new Set(run.flatMap((c) => c.uprights))],
+      }),
+    )
   else if (front === 'sliding' && s.of) {
     stiffFrame(d, 'frame', s.uprights)
     slideOver(d, {
@@ -62,7 +78,7 @@ export function closeFront(d: Draft, s: StandingFront): void {
     s.closed.forEach((c, k) =>
       screwOver(d, {
         ...{ id: `panel-${k}`, sheet, left: c.left, right: c.right, uprights: c.uprights },
-        ...{ footMm: s.underMm ?? OVER_FLOOR_MM, headMm: s.headMm, frontMm: s.frontMm },
+        ...{ footMm: s.underMm ?? OVER_FLOOR_MM, headMm: headOf(c), frontMm: s.frontMm },
       }),
     )
   else {
@@ -74,7 +90,7 @@ export function closeFront(d: Draft, s: StandingFront): void {
         thicknessMm: sheet.thicknessMm,
         ...c,
         footMm: s.underMm ?? OVER_FLOOR_MM,
-        headMm: s.headMm,
+        headMm: headOf(c),
         frontMm: s.frontMm,
         panelsMm: s.panelsMm,
       }),

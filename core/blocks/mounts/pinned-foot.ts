@@ -1,6 +1,7 @@
 import type { Draft } from '../../assembly/draft.ts'
 import { FOOT_ANGLE } from '../../catalogue/hardware.ts'
 import type { Box } from '../../geometry/box.ts'
+import type { Vec3 } from '../../geometry/vec.ts'
 import { UP } from './wall-fixing.ts'
 
 /*
@@ -16,13 +17,35 @@ export const ANGLE_ROOM_MM = FOOT_ANGLE.sizeMm
  * it, a front one behind it. @param id of the angle @returns the anchor's id
  */
 export function pinFoot(d: Draft, id: string, post: string, side: 'rear' | 'front' = 'rear'): string {
+  const foot = d.box(post)
+  const way = side === 'rear' ? 1 : -1
+  return angleAt(d, id, post, { axis: 1, way, middleMm: (foot.min[0] + foot.max[0]) / 2 })
+}
+
+/**
+ * Pins an upright of sheet to the slab by its broad face. @param way along the wall to which the angle lies
+ * @param middleMm of the angle, out from the wall
+ */
+export const pinSide = (d: Draft, id: string, upright: string, way: 1 | -1, middleMm: number): string =>
+  angleAt(d, id, upright, { axis: 0, way, middleMm })
+
+/** An angle against the face of a post that looks along an axis, `way` along it. @returns the anchor's id */
+function angleAt(
+  d: Draft,
+  id: string,
+  post: string,
+  { axis, way, middleMm }: { axis: 0 | 1; way: 1 | -1; middleMm: number },
+): string {
   const { sizeMm, steelMm, item, massKg, ratedN } = FOOT_ANGLE
   const foot = d.box(post)
-  const wideMm = Math.min(sizeMm, foot.max[0] - foot.min[0])
-  const x = (foot.min[0] + foot.max[0]) / 2
-  const rear = side === 'rear'
-  const [y, z] = [rear ? foot.max[1] : foot.min[1] - sizeMm, foot.min[2]]
-  const face = rear ? y : y + sizeMm
+  const side = axis === 0 ? 1 : 0
+  const wideMm = Math.min(sizeMm, foot.max[side] - foot.min[side])
+  const z = foot.min[2]
+  const face = way > 0 ? foot.max[axis] : foot.min[axis]
+  const from = way > 0 ? face : face - sizeMm
+  /** Along the axis first, along the post's face second. */
+  const at = (along: number, beside: number, up: number): Vec3 =>
+    axis === 0 ? [along, beside, up] : [beside, along, up]
   const profile: [number, number][] = [
     [0, 0],
     [sizeMm, 0],
@@ -34,20 +57,20 @@ export function pinFoot(d: Draft, id: string, post: string, side: 'rear' | 'fron
     id,
     role: 'hardware',
     stock: { kind: 'bought', item, massKg, ratedN },
-    min: [x - wideMm / 2, y, z],
-    size: [wideMm, sizeMm, sizeMm],
-    along: 'y',
+    min: at(from, middleMm - wideMm / 2, z),
+    size: at(sizeMm, wideMm, sizeMm),
+    along: axis === 0 ? 'x' : 'y',
     across: 'z',
-    outline: rear ? profile : profile.map(([u, v]): [number, number] => [sizeMm - u, v]).reverse(),
+    outline: way > 0 ? profile : profile.map(([u, v]): [number, number] => [sizeMm - u, v]).reverse(),
   })
-  d.joint({ kind: 'hung', near: id, far: post, fasteners: [], at: [x, face, z + sizeMm / 2] })
-  const leg: Box = { min: [x - wideMm / 2, face, z], max: [x + wideMm / 2, face, z + sizeMm] }
+  d.joint({ kind: 'hung', near: id, far: post, fasteners: [], at: at(face, middleMm, z + sizeMm / 2) })
+  const leg: Box = { min: at(face, middleMm - wideMm / 2, z), max: at(face, middleMm + wideMm / 2, z + sizeMm) }
   // What it weighs hangs on the post: what its foot presses on the floor with is not shared with it.
   d.hold({ from: { part: id }, on: { kind: 'part', part: post }, push: UP, way: 'both', via: 'hanging', contact: leg })
   return d.anchor({
     part: id,
     into: 'slab',
-    at: [x, y + sizeMm / 2, z],
+    at: at(from + sizeMm / 2, middleMm, z),
     count: 1,
     fastener: null,
     embedMm: 0,

@@ -1,41 +1,16 @@
 import { canHoldTie } from '../../room/room.ts'
-import { exampleContext, exampleGoods } from '../example-context.ts'
+import { exampleContext, exampleGoods, exampleSaw, inCorner, ratedSlab } from '../example-context.ts'
 import { family, type ShapeContext } from '../family.ts'
-import { newGoods } from '../../goods/goods.ts'
 import { atBench } from '../../goods/ways.ts'
 import { benchLevers, benchSavers } from './levers.ts'
 import { benchParams, startingParams, UPGRADES, type BenchParams } from './parameters.ts'
 import { shapeBench } from './shape.ts'
 import { benchSteps } from './steps.ts'
 
-/** Anchors in the slab that somebody has rated. */
-const ratedSlab = (c: ShapeContext): ShapeContext => ({ ...c, settings: { ...c.settings, anchorRatedN: 4000 } })
-
 /** Nothing taller than this stands under a bench, mm. */
 const LOW_MM = 700
 
-/** A small saw for a bench: its table is 330 mm above its feet. */
-const saw = {
-  item: newGoods({
-    id: 'saw',
-    name: 'Bench saw',
-    kind: 'equipment',
-    count: 1,
-    acrossMm: 600,
-    deepMm: 560,
-    tallMm: 330,
-    massKg: 26,
-  }),
-  count: 1,
-}
-
 const start = (ctx: ShapeContext): BenchParams => startingParams(ctx.settings.yard, canHoldTie(ctx.space))
-
-/** The same wall with a corner at its left end, and how far from that the bench stands. */
-const inCorner = (c: ShapeContext, degrees: number, fromMm: number): ShapeContext => ({
-  ...c,
-  space: { ...c.space, corners: { left: { rad: (degrees * Math.PI) / 180, fromMm: -fromMm }, right: null } },
-})
 
 /** The same wall with a stud near the left end of the bench: who sits there sits beside a fixing. */
 const studAtEnd = (c: ShapeContext): ShapeContext => {
@@ -80,7 +55,7 @@ export const bench = family<BenchParams>({
         ...{ lengthMm: 1520, depthMm: 800, shelves: 0, layers: 'two', supports: 'doubled' },
         wells: [{ leftMm: 440, wideMm: 620, tableMm: 330, way: 'dropped-in', frontMm: 140 }],
       },
-      context: exampleContext('metric', [saw]),
+      context: exampleContext('metric', [exampleSaw()]),
     },
     {
       name: 'on a batten at the wall, metric, one shelf',

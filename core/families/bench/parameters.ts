@@ -4,6 +4,7 @@ import { z } from '../../measure/schema.ts'
 import type { UnitSystem } from '../../measure/units.ts'
 import type { Raw } from '../family.ts'
 import { SEVERAL } from '../ledger-screws.ts'
+import { PLAIN_ENDS, scribedAtCorner } from '../bench-corner.ts'
 import { HEIGHTS } from '../bench-sizes.ts'
 import { countDim, dim, dims, keys, section, sheet } from '../params.ts'
 import { feet } from '../stands-alone.ts'
@@ -62,10 +63,7 @@ export const benchParams = z.object({
   /** Of a batten in each stud. */
   ledgerScrews: z.enum(SEVERAL),
   feet,
-  /** An end that stands in a corner of the room, and whether it meets the bench along the other wall or that wall. */
-  corner: z.enum(['none', 'left', 'right']),
-  meets: z.enum(['bench', 'wall']),
-  otherDepthMm: dim(200, 1250),
+  ...scribedAtCorner,
 })
 export type BenchParams = z.infer<typeof benchParams>
 
@@ -110,9 +108,7 @@ export const startingParams = (system: UnitSystem, onWall: boolean): BenchParams
   back: 'legs',
   ledgerScrews: 'four',
   feet: 'standing',
-  corner: 'none',
-  meets: 'bench',
-  otherDepthMm: null,
+  ...PLAIN_ENDS,
 })
 
 const wellsLowered = (wells: unknown) =>
@@ -120,7 +116,7 @@ const wellsLowered = (wells: unknown) =>
 
 /** The first form knew no corners, the second no feet held down, the third no batten on the wall and no machine let through. */
 export const UPGRADES = [
-  (raw: Raw): Raw => ({ corner: 'none', meets: 'bench', otherDepthMm: null, ...raw }),
+  (raw: Raw): Raw => ({ ...PLAIN_ENDS, ...raw }),
   (raw: Raw): Raw => ({ feet: 'standing', ...raw }),
   (raw: Raw): Raw => ({
     back: 'legs',

@@ -2,13 +2,12 @@ import { unitsOf } from '../../assembly/settings.ts'
 import { findSection, type Section } from '../../catalogue/lumber.ts'
 import { findSheet, type Sheet } from '../../catalogue/sheets.ts'
 import type { Goods } from '../../goods/goods.ts'
-import { countedKg } from '../../goods/presumed.ts'
 import { bad, good, type Result } from '../../measure/result.ts'
 import { roundNearest, roundUp } from '../../measure/rounding.ts'
 import { inches } from '../../measure/units.ts'
 import type { CornerProblems } from '../corner-line.ts'
 import { shelfPlay, type DimPen } from '../dim-pen.ts'
-import { cornerCut, type CornerCut } from './corner.ts'
+import { cornerCut, type CornerCut } from '../bench-corner.ts'
 import {
   besideOpening,
   DROP_PLAY_MM,
@@ -31,6 +30,7 @@ import {
   type HeightReasons,
 } from '../bench-sizes.ts'
 import { LIMITS, type BenchParams, type Well } from './parameters.ts'
+import { intoWells, type WellRoom } from '../bench-wells.ts'
 import { LEAST_SECTION, openingsOf, sectionsOf, type BenchSection } from './sections.ts'
 import { underneath, type UnderTop } from './under-top.ts'
 
@@ -121,7 +121,12 @@ export function planOut(p: BenchParams, ctx: ShapeContext, pen: DimPen): Result<
   const panelMm = shelfSheet.lengthMm - 2 * ctx.settings.sheetTrimMm
   const spec = { p, ctx, sheet, post, frame, heightMm, legsApart, every, panelMm }
   const drop: DropRoom = { depthMm, overhangMm, boardMm: frame.thicknessMm }
-  const { machines, rest } = intoWells(p, ctx, drop)
+  const found = intoWells(
+    ctx.goods,
+    p.wells.map((w) => roomIn(w, drop)),
+  )
+  const machines = p.wells.map((well, i) => ({ well, item: found.machines[i] }))
+  const { rest } = found
   const things = rest.length
   const room: UnderTop = {
     depthMm: frontMm - inMm - backMm,
@@ -206,20 +211,8 @@ export function planOut(p: BenchParams, ctx: ShapeContext, pen: DimPen): Result<
   })
 }
 
-/** Machines into the wells, each the first that goes in; and all other goods one by one, the heaviest first. */
-function intoWells(
-  p: BenchParams,
-  ctx: ShapeContext,
-  r: DropRoom,
-): { machines: Omit<Plan['machines'][number], 'opened'>[]; rest: Goods[] } {
-  const rest = ctx.goods
-    .flatMap((g) => Array.from({ length: g.count }, () => g.item))
-    .sort((a, b) => countedKg(b) - countedKg(a) || b.tallMm - a.tallMm)
-  const machines = p.wells.map((w) => {
-    const [wide, deep] =
-      w.way === 'dropped-in' ? [w.wideMm - 2 * DROP_PLAY_MM, dropDeepMm(w, r)] : [w.wideMm, r.depthMm]
-    const i = rest.findIndex((g) => g.kind === 'equipment' && g.acrossMm <= wide && g.deepMm <= deep)
-    return { well: w, item: i < 0 ? null : rest.splice(i, 1)[0] }
-  })
-  return { machines, rest }
-}
+/** Room for a machine in a well. */
+const roomIn = (w: Well, r: DropRoom): WellRoom =>
+  w.way === 'dropped-in'
+    ? { wideMm: w.wideMm - 2 * DROP_PLAY_MM, deepMm: dropDeepMm(w, r) }
+    : { wideMm: w.wideMm, deepMm: r.depthMm }

@@ -15,13 +15,13 @@ import { HANGER_STEEL_MM } from '../../catalogue/hardware.ts'
 import { findSheet } from '../../catalogue/sheets.ts'
 import { bad, good, type Result } from '../../measure/result.ts'
 import { canHoldTie } from '../../room/room.ts'
-import { standsOn } from '../../goods/goods.ts'
 import { LEDGER_SCREWS, SEVERAL } from '../ledger-screws.ts'
 import { rowsHeld } from '../stands-alone.ts'
 import { choicePen, TOP_SHEETS } from '../choices.ts'
 import { dimPen } from '../dim-pen.ts'
 import type { Choice, ListChoice, ShapeContext, Shaped } from '../family.ts'
-import { standing } from '../house-on-shelves.ts'
+import { standing, standingOn } from '../house-on-shelves.ts'
+import { cornerChoices } from '../bench-corner.ts'
 import { aroundOpening, openingBays, type DropSite, type Opened } from './drop-in.ts'
 import { HEIGHTS } from '../bench-sizes.ts'
 import { BACKS, LEAST_FRONT_MM, LIMITS, rowsOf, WELL_WAYS, type BenchParams } from './parameters.ts'
@@ -377,19 +377,7 @@ function worktops(d: Draft, p: BenchParams, ctx: ShapeContext, plan: Plan) {
         // Two whole layers bend together and share; where one has joints the upper carries by itself.
         carriers:
           plan.layers === 2 && pieces.length === 1 ? [`top-${n}-b-0`, `top-${n}-a-0`] : [`top-${n}-${layer}-${k}`],
-        items: here
-          ? [
-              {
-                goodsId: here.id,
-                massKg: here.massKg,
-                stands: standsOn(here.kind),
-                box: {
-                  min: [x, 0, s.highMm],
-                  max: [x + here.acrossMm, here.deepMm, s.highMm + here.tallMm],
-                },
-              },
-            ]
-          : [],
+        items: here ? [standingOn(here, x, s.highMm)] : [],
         play: { sideMm: 0, aboveMm: 0, deepMm: 0 },
         stickOutMm: 0,
         exit: [0, 0, 1],
@@ -464,8 +452,7 @@ function choices(p: BenchParams, ctx: ShapeContext): Choice[] {
     p.back === 'batten'
       ? coded('ledgerScrews', 'ledger-screws', SEVERAL)
       : coded('stiff', 'bench-stiff', ['wall', 'panels']),
-    coded('corner', 'bench-corner', ['none', 'left', 'right']),
-    ...(p.corner === 'none' ? [] : [coded('meets', 'bench-meets', ['bench', 'wall'])]),
+    ...cornerChoices(p),
     ...(ctx.space.floor === 'slab' ? [coded('feet', 'feet', ['standing', 'pinned'])] : []),
     coded('floorBay', 'floor-bay', [true, false]),
     sheet('shelfSheet', 'sheet', [...under, ...ctx.settings.ownSheets]),

@@ -3,19 +3,20 @@ import { levelStep, loadStep, pinStep, tieStep } from '../../blocks/mounts/steps
 import { called, fixedBy } from '../../steps/fixed-by.ts'
 import { idsOf, stepsWith, type Step } from '../../steps/step.ts'
 import type { Assembly, Part } from '../../assembly/assembly.ts'
+import { scribeStep, type ScribeStep } from '../bench-corner.ts'
+import { wellStep, type WellStep } from '../bench-wells.ts'
 import type { Shaped } from '../family.ts'
 import { DROP_PLAY_MM } from './drop-in.ts'
 import type { BenchParams } from './parameters.ts'
 
 /** What is said with each step. */
-export interface StepData {
+export interface StepData extends ScribeStep, WellStep {
   'bench-frame': { crosses: number }
   'bench-panels': { count: number; screws: number }
   'bench-stand': { wells: number }
   'bench-on-wall': { count: number; lowMm: number; screws: number; courses: number }
   'bench-drop-in': { count: number; playMm: number; upMm: number }
   'bench-top': { count: number; layers: number; outMm: number }
-  'bench-scribe': { side: string; meets: string; spareMm: number; slantMm: number; longAt: string; deepMm: number }
 }
 const step = stepsWith<StepData>()
 
@@ -36,7 +37,6 @@ export function benchSteps(p: BenchParams, { assembly: a }: Shaped): Step[] {
   const tops = ids(/^top-/)
   const dropped = a.bays.filter((b) => b.id.startsWith('drop-'))
   const battens = a.parts.filter((x) => x.role === 'ledger')
-  const scribed = a.parts.some(isScribed)
   const frame: Pick<Step, 'parts' | 'cautions' | 'hold'> = {
     parts: first,
     cautions: ['screws', 'dust'],
@@ -116,7 +116,7 @@ export function benchSteps(p: BenchParams, { assembly: a }: Shaped): Step[] {
       parts: shelves,
       cautions: ['dust'],
     },
-    scribed && step({ id: 'scribe', code: 'bench-scribe', ...scribing(p, a), cautions: ['dust'] }),
+    scribeStep(p, a),
     step({
       id: 'top',
       code: 'bench-top',
@@ -129,6 +129,7 @@ export function benchSteps(p: BenchParams, { assembly: a }: Shaped): Step[] {
       cautions: ['sheet-two', 'dust'],
       hold: { code: 'top-flat' },
     }),
+    wellStep(a),
     dropped.length > 0 &&
       step({
         id: 'drop-in',
@@ -172,32 +173,6 @@ const onWall = (a: Assembly, battens: readonly Part[], parts: string[]): Step =>
 const topOf = (a: Assembly, id: string): number => {
   const p = a.parts.find((x) => x.id === id)!
   return p.at.centre[2] + p.size.thicknessMm / 2
-}
-
-const isScribed = (x: Part): boolean => x.machining.some((m) => m.kind === 'scribe')
-
-/** What is scribed at the corner, and how far from square its line runs, to see whether the corner is as it was measured. */
-function scribing(p: BenchParams, a: Assembly) {
-  const on = a.parts.filter(isScribed)
-  const [x] = on
-  const [spare] = x.machining.flatMap((m) => (m.kind === 'scribe' ? [m.allowanceMm] : []))
-  const [back, front] = x.outline
-    ? p.corner === 'left'
-      ? [-x.outline[0][0], -x.outline[3][0]]
-      : [x.outline[1][0], x.outline[2][0]]
-    : [0, 0]
-  return {
-    data: {
-      side: p.corner,
-      meets: p.meets,
-      spareMm: spare,
-      slantMm: Math.abs(back - front),
-      longAt: back > front ? 'back' : 'front',
-      deepMm: x.size.widthMm,
-    },
-    parts: [],
-    on: idsOf(on),
-  }
 }
 
 /** The foremost face of the rails. */

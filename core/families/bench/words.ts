@@ -97,6 +97,11 @@ const steps: StepWordsFor<StepData> = {
     text: (d) =>
       `Two carry it.${d.wells > 0 ? ' The stretches come in their order from the left, the low ones between their neighbours.' : ''} Slide it to the wall; what is behind it is reached no more.`,
   },
+  'bench-machines': {
+    title: 'Set the machine in its well',
+    text: (d, say) =>
+      `${plural(d.count, 'machine')}: two lift it by what its maker says, its plug drawn and its cutter out, onto the lower top, ${say.length(d.upMm)} up. Shim its feet until its table is level with the top beside it, then screw them down.`,
+  },
   'bench-drop-in': {
     title: 'Let the machine down',
     text: (d, say) =>
@@ -181,6 +186,7 @@ export const benchWords: KindWords = {
   problems,
   steps,
   holds: {
+    'table-level': 'A straight edge over the table and the top on both sides of it: nothing catches.',
     'table-flush':
       'A straight edge over the table and the top, in both directions and on all four sides of the opening: nothing catches.',
     'top-flat':

@@ -9,7 +9,7 @@ import { sayCheck } from '../../wording/checks.ts'
 import { sayProblem } from '../../wording/problems.ts'
 import { sayIn } from '../../wording/say.ts'
 import { stepText } from '../../wording/steps.ts'
-import { exampleContext, exampleGoods } from '../example-context.ts'
+import { exampleContext, exampleGoods, exampleSaw, inCorner, ratedSlab } from '../example-context.ts'
 import { findFamily } from '../registry.ts'
 import { boxBench } from './box-bench.ts'
 import { startingParams, type BoxBenchParams } from './parameters.ts'
@@ -120,5 +120,112 @@ describe('a bench on boxes', () => {
     expect(findFamily('box-bench')!.propose(ctx())).not.toEqual([])
     const tall = { item: crateOf([400, 300, 900], 8, { count: 1 }), count: 1 }
     expect(findFamily('box-bench')!.propose(ctx([tall]))).toEqual([])
+  })
+  it('is lower where a machine stands, so that its table is level with the top', () => {
+    const saw = exampleSaw()
+    const low = read(
+      { bays: 3, wells: [{ after: 2, wideMm: 660, tableMm: 330 }] },
+      ctx([{ item: crate, count: 6 }, saw]),
+    )
+    const a = low.shaped.assembly
+    const at = (id: string) => low.boxes.get(id)!
+    expect(validateAssembly(a)).toEqual([])
+    expect(low.verdict).toMatchObject({ fails: 0, unknown: 0 })
+    expect(low.shaped.unhoused).toEqual([])
+    const high = dim(low, 'heightMm')
+    // Two openings, the well between its own sides, the third opening: each box begins where the one before ends.
+    expectNear(at('top-0-b').max[2], high, 1e-9)
+    expectNear(at('top-1-b').max[2], high - 330, 1e-9)
+    expectNear(at('top-2-b').max[2], high, 1e-9)
+    expectNear(at('top-1-a').max[0] - at('top-1-a').min[0], 660, 1e-9)
+    expectNear(at('top-0-a').max[0], at('top-1-a').min[0], 1e-9)
+    expectNear(at('top-1-a').max[0], at('top-2-a').min[0], 1e-9)
+    // The machine stands in the middle of its well, and its table comes level with the top.
+    const well = a.bays.find((b) => b.name.code === 'well')!
+    expectNear(well.items[0].box.max[2], high, 1e-9)
+    const middle = (b: { min: readonly number[]; max: readonly number[] }) => (b.min[0] + b.max[0]) / 2
+    expectNear(middle(well.items[0].box), middle(at('top-1-a')), 1e-9)
+    // Under its top the well is a box like the others, with what shelves come under it.
+    const inWell = a.bays.filter((b) => b.name.code === 'shelf' && b.name.column === 3)
+    expect(inWell.length).toBeGreaterThan(0)
+    for (const b of inWell) expect(b.clear.max[2]).toBeLessThanOrEqual(high - 330 - 36)
+    expect(a.stick.find((m) => m.code === 'worktop')!.parts).not.toContain('top-1-b')
+    const step = low.steps.find((x) => x.code === 'bench-machines')!
+    expect(step.on).toEqual(['top-1-b', 'top-1-a'])
+    expect(stepText(step, say)).toMatch(/its table is level with the top/)
+  })
+  it('a wide well has dividers, and leaves and curtains end under each top', () => {
+    const wells = [{ after: 1, wideMm: 1300, tableMm: 200 }]
+    const few = ctx([{ item: crate, count: 2 }])
+    const doors = read({ bays: 2, front: 'doors', wells }, few)
+    const at = (id: string) => doors.boxes.get(id)!
+    const inWell = doors.shaped.assembly.parts.filter((p) => p.id.startsWith('upright-1-')).map((p) => at(p.id))
+    expect(inWell.length).toBe(4)
+    const apart = inWell.slice(1).map((b, i) => b.min[0] - inWell[i].max[0])
+    for (const mm of apart) expectNear(mm, (1300 - 4 * 18) / 3, 1e-6)
+    expectNear(inWell[3].max[0] - inWell[0].min[0], 1300, 1e-9)
+    for (const p of doors.shaped.assembly.parts.filter((x) => x.role === 'door')) {
+      const b = at(p.id)
+      const top = ['top-0-a', 'top-1-a', 'top-2-a']
+        .map(at)
+        .find((x) => x.min[0] < b.max[0] - 10 && x.max[0] > b.min[0] + 10)!
+      expectNear(top.min[2] - b.max[2], 3, 1e-6)
+    }
+    expect(doors.verdict).toMatchObject({ fails: 0, unknown: 0 })
+    const curtain = read({ bays: 2, front: 'curtain', wells }, few)
+    const rails = curtain.shaped.assembly.parts
+      .filter((p) => p.id.endsWith('-rail'))
+      .map((p) => curtain.boxes.get(p.id)!)
+    expect(rails.map((b) => Math.round(b.max[2]))).toEqual([0, 200, 0].map((mm) => Math.round(rails[0].max[2] - mm)))
+    expect(curtain.verdict).toMatchObject({ fails: 0, unknown: 0 })
+  })
+  it('the top is scribed where it meets the bench along the other wall: a corner of 88.7 degrees by hand', () => {
+    const c = inCorner(ctx(), 88.7, 620)
+    const r2 = read({ bays: 3, clearMm: 500, depthMm: 600, corner: 'left' }, c)
+    // x(y) = D / sin 88.7° + y / tan 88.7°, of what is free left of it.
+    const [sin, tan] = [Math.sin((88.7 * Math.PI) / 180), Math.tan((88.7 * Math.PI) / 180)]
+    const [back, front] = [620 - 600 / sin, 620 - 600 / sin - 600 / tan]
+    for (const id of ['top-0-a', 'top-0-b']) {
+      const p = r2.shaped.assembly.parts.find((x) => x.id === id)!
+      const [[atBack], , , [atFront]] = p.outline!
+      expectNear(atFront - atBack, back - front, 1e-6)
+      expectNear(r2.boxes.get(id)!.min[0], -back, 1e-6)
+      expect(p.machining).toContainEqual({ kind: 'scribe', edge: 'start', allowanceMm: 5 })
+    }
+    expect(r2.steps.map((s) => s.code)).toContain('bench-scribe')
+    expect(r2.verdict).toMatchObject({ fails: 0, unknown: 0 })
+    expect(problem({ corner: 'right' })).toMatchObject({ code: 'no-corner-known', field: 'corner' })
+  })
+  it('what nothing behind it holds is held down inside, under its bottoms', () => {
+    const pinned = read({ tie: false, feet: 'pinned', bays: 3 }, ratedSlab(ctx()))
+    const angles = pinned.shaped.assembly.parts
+      .filter((p) => p.id.startsWith('angle-'))
+      .map((p) => pinned.boxes.get(p.id)!)
+    expect(angles).toHaveLength(2)
+    const [left, right] = [pinned.boxes.get('upright-0-0')!, pinned.boxes.get('upright-0-3')!]
+    expectNear(angles[0].min[0], left.max[0], 1e-9)
+    expectNear(angles[1].max[0], right.min[0], 1e-9)
+    for (const b of angles) expect(b.max[2]).toBeLessThanOrEqual(pinned.boxes.get('shelf-0-0')!.min[2])
+    expect(pinned.shaped.assembly.anchors.every((x) => x.into === 'slab')).toBe(true)
+    expect(pinned.verdict).toMatchObject({ fails: 0, unknown: 0 })
+    expect(boxBench.levers(given({ tie: false }), ctx()).map((l) => l.code)).toContain('pin-feet')
+  })
+  it('refuses wells and feet there is no height for', () => {
+    expect(problem({ wells: [{ after: 0, wideMm: 600, tableMm: 700 }] })).toMatchObject({
+      code: 'box-well-too-low',
+      field: 'wells.0',
+    })
+    expect(problem({ kickMm: 40, feet: 'pinned' })).toMatchObject({ code: 'box-angle-over-kick', field: 'kickMm' })
+    for (const p of [
+      problem({ wells: [{ after: 0, wideMm: 600, tableMm: 700 }] })!,
+      problem({ kickMm: 40, feet: 'pinned' })!,
+    ])
+      expect(sayProblem(p, say)).toMatch(/^[A-Z].*\.$/)
+  })
+  it('an older file has no wells, plain ends and feet that stand', () => {
+    const old = Object.fromEntries(
+      Object.entries(given({})).filter(([k]) => !['wells', 'corner', 'meets', 'otherDepthMm', 'feet'].includes(k)),
+    )
+    expect(findFamily('box-bench')!.upgrade(old, 1)).toEqual(given({}))
   })
 })

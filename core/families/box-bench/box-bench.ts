@@ -2,10 +2,10 @@ import type { Goods } from '../../goods/goods.ts'
 import { countedKg } from '../../goods/presumed.ts'
 import { atBench } from '../../goods/ways.ts'
 import { canHoldTie } from '../../room/room.ts'
-import { exampleContext, exampleGoods } from '../example-context.ts'
+import { exampleContext, exampleGoods, exampleSaw, inCorner, ratedSlab } from '../example-context.ts'
 import { family, type ShapeContext } from '../family.ts'
 import { boxBenchLevers, boxBenchSavers } from './levers.ts'
-import { boxBenchParams, startingParams, type BoxBenchParams } from './parameters.ts'
+import { boxBenchParams, startingParams, UPGRADES, type BoxBenchParams } from './parameters.ts'
 import { shapeBoxBench } from './shape.ts'
 import { boxBenchSteps } from './steps.ts'
 
@@ -22,6 +22,7 @@ export const boxBench = family<BoxBenchParams>({
   hangs: false,
   needsGoods: false,
   schema: boxBenchParams,
+  upgrades: UPGRADES,
   start,
   shape: shapeBoxBench,
   levers: boxBenchLevers,
@@ -44,6 +45,23 @@ export const boxBench = family<BoxBenchParams>({
       name: 'level with a machine, metric, nothing in it, behind a curtain',
       params: { ...startingParams('metric', true), heightFrom: 'machine', machineMm: 850, bays: 3, front: 'curtain' },
       context: exampleContext('metric', []),
+    },
+    {
+      name: 'in a corner of 88.7 degrees, a saw in a well between doors, metric',
+      params: {
+        ...startingParams('metric', true),
+        ...{ front: 'doors', bays: 3, clearMm: 500, depthMm: 600, corner: 'left' },
+        wells: [{ after: 2, wideMm: 660, tableMm: 330 }],
+      },
+      context: inCorner(exampleContext('metric', [exampleGoods('metric', 'box', 4), exampleSaw()]), 88.7, 620),
+    },
+    {
+      name: 'free standing, its feet held down, metric, behind a curtain',
+      params: {
+        ...startingParams('metric', false),
+        ...{ front: 'curtain', bays: 2, feet: 'pinned', wells: [{ after: 0, wideMm: 500, tableMm: 120 }] },
+      },
+      context: ratedSlab(exampleContext('metric', [exampleGoods('metric', 'box', 4)])),
     },
   ],
 })

@@ -10,6 +10,7 @@ export function boxBenchLevers(p: BoxBenchParams, ctx: ShapeContext): Lever<BoxB
   const { out, add } = strengthPen(p)
   if (p.layers === 'one') add('two-layers', { layers: 'two' })
   if (!p.tie) add('add-tie', { tie: true })
+  if (p.feet === 'standing' && ctx.space.floor === 'slab') add('pin-feet', { feet: 'pinned' })
   if (p.front === 'doors') add('no-doors', { front: 'open' })
   for (const s of stifferSheets(p.topSheet)) add('worktop-sheet', { topSheet: s.id }, { sheet: s.id })
   for (const s of stifferSheets(p.sheet, 9)) add('sheet', { sheet: s.id }, { sheet: s.id })

@@ -2,11 +2,25 @@ import { THIN_BACK } from '../../blocks/carcass/standing.ts'
 import { latch, panelFront } from '../../blocks/fronts/front.ts'
 import { z } from '../../measure/schema.ts'
 import type { UnitSystem } from '../../measure/units.ts'
+import { PLAIN_ENDS, scribedAtCorner } from '../bench-corner.ts'
+import type { Raw } from '../family.ts'
 import { countDim, dim, dims, sheet } from '../params.ts'
+import { feet } from '../stands-alone.ts'
 
-export const LIMITS = { bays: 10, shelves: 4 } as const
+export const LIMITS = { bays: 10, shelves: 4, wells: 3 } as const
 /** What its height follows: nothing is rolled under a box. */
 export const BOX_HEIGHTS = ['fine', 'general', 'heavy', 'machine'] as const
+
+/** A box that is lower, for a machine whose table is then level with the top. */
+export const WELL = { wideMm: [250, 1500], tableMm: [20, 700] } as const
+const well = z.object({
+  /** Openings of the bench on its left. */
+  after: z.number().int().min(0).max(LIMITS.bays),
+  /** Between its neighbours. */
+  wideMm: z.number().min(WELL.wideMm[0]).max(WELL.wideMm[1]),
+  tableMm: z.number().min(WELL.tableMm[0]).max(WELL.tableMm[1]),
+})
+export type BoxWell = z.infer<typeof well>
 
 export const boxBenchParams = z.object({
   heightFrom: z.enum(BOX_HEIGHTS),
@@ -33,6 +47,9 @@ export const boxBenchParams = z.object({
   front: panelFront,
   latch,
   tie: z.boolean(),
+  wells: z.array(well).max(LIMITS.wells),
+  ...scribedAtCorner,
+  feet,
 })
 export type BoxBenchParams = z.infer<typeof boxBenchParams>
 
@@ -59,4 +76,10 @@ export const startingParams = (system: UnitSystem, canTie: boolean): BoxBenchPar
   front: 'open',
   latch: 'magnet',
   tie: canTie,
+  wells: [],
+  ...PLAIN_ENDS,
+  feet: 'standing',
 })
+
+/** The first form knew no wells, no corners and no feet held down. */
+export const UPGRADES = [(raw: Raw): Raw => ({ wells: [], ...PLAIN_ENDS, feet: 'standing', ...raw })]

@@ -2,26 +2,34 @@ import { unitsOf } from '../../assembly/settings.ts'
 import { NAILER } from '../../blocks/carcass/standing.ts'
 import { dadoDepth } from '../../blocks/carcass/shelf-between.ts'
 import { clearInBox, frontDeep, placesInBox } from '../../blocks/fronts/front.ts'
+import { ANGLE_ROOM_MM } from '../../blocks/mounts/pinned-foot.ts'
 import { findSection, type Section } from '../../catalogue/lumber.ts'
 import { findSheet, type Sheet } from '../../catalogue/sheets.ts'
+import type { Goods } from '../../goods/goods.ts'
 import { bad, good, type Result } from '../../measure/result.ts'
 import { roundNearest } from '../../measure/rounding.ts'
 import { inches } from '../../measure/units.ts'
 import { canHoldTie } from '../../room/room.ts'
+import { cornerCut, type CornerCut } from '../bench-corner.ts'
 import { benchDepth, benchHeight, PLAY_ABOVE, USUAL_LENGTH } from '../bench-sizes.ts'
+import { intoWells } from '../bench-wells.ts'
+import type { CornerProblems } from '../corner-line.ts'
 import { shelfPlay, type DimPen } from '../dim-pen.ts'
 import type { ShapeContext } from '../family.ts'
 import { house, LEAST_OPEN, type Level, type Opening } from '../house-on-shelves.ts'
 import { levelTerms, topsInside } from '../shelf-tops.ts'
 import type { Planned } from '../opened.ts'
-import { LIMITS, type BoxBenchParams } from './parameters.ts'
+import { LIMITS, type BoxBenchParams, type BoxWell } from './parameters.ts'
 
 /** What is said with its problems. */
-export interface ProblemData {
+export interface ProblemData extends CornerProblems {
   'box-bench-shallow': { mm: number; leastMm: number }
   'box-shelf-over-top': { mm: number; mostMm: number; shelf: number }
+  'box-well-too-low': { mm: number; leastMm: number }
+  'box-angle-over-kick': { mm: number; leastMm: number }
 }
 export interface ReasonData {
+  'bench-other-same': object
   'box-bench-bays': { things: number }
   'box-bench-toes': object
   'box-bench-span': object
@@ -32,7 +40,8 @@ const USUAL_CLEAR = inches(24)
 /** Room for toes under the lowest panels, mm: builders' usual figure. */
 const KICK = 80
 /** Shallower than this a box holds nothing, and lower than this nothing goes in, mm. Product decisions. */
-const [LEAST_DEEP_MM, LEAST_HIGH_MM] = [150, 60]
+const LEAST_DEEP_MM = 150
+export const LEAST_HIGH_MM = 60
 
 /** A box of sheet: its ends and dividers from the left, and the openings between them. */
 export interface BenchBox {
@@ -41,6 +50,14 @@ export interface BenchBox {
   bays: number[]
   from: number
   to: number
+  /** Where its sides end under its top. */
+  highMm: number
+  /** The number of the well it is; null where the top is as high as elsewhere. */
+  well: number | null
+}
+/** An opening of a box, and the number it has among those that goods stand in; null in a well. */
+export interface BoxOpening extends Opening {
+  housed: number | null
 }
 
 export interface Plan {
@@ -48,15 +65,17 @@ export interface Plan {
   topSheet: Sheet
   back: Sheet
   layers: number
-  /** Upper face of the top, and where the boxes end under it. */
+  /** Upper face of the top where it is no well. */
   heightMm: number
-  highMm: number
   depthMm: number
   /** From the wall to the back and to the front of the boxes. */
   backMm: number
   frontMm: number
   boxes: BenchBox[]
-  openings: Opening[]
+  openings: BoxOpening[]
+  /** What stands in each well. */
+  machines: (Goods | null)[]
+  corner: CornerCut | null
   levels: Level[]
   /** Upper faces of the bottom and the shelves. */
   tops: number[]
@@ -100,9 +119,9 @@ export function planOut(p: BoxBenchParams, ctx: ShapeContext, pen: DimPen): Resu
   const mostLong = topSheet.lengthMm - 2 * sheetTrimMm
   const perBox = Math.floor((mostLong - t) / (clearMm + t))
   if (perBox < 1) return bad('longer-than-board', { mm: clearMm + 2 * t, mostMm: mostLong }, 'clearMm')
-  const boxesFor = (n: number) => boxesOf(n, perBox, clearMm, t)
-  const openingsFor = (n: number) =>
-    boxesFor(n).flatMap((b) => b.lefts.slice(0, -1).map((x) => ({ left: x + t, right: x + t + clearMm })))
+  const boxesFor = (n: number) => boxesOf(n, p.wells, { perBox, clearMm, t, highMm })
+  const openingsFor = (n: number) => openingsOf(boxesFor(n), t)
+  const housedIn = (n: number) => openingsFor(n).filter((o) => o.housed !== null)
   const lengthFor = (n: number) => boxesFor(n)[boxesFor(n).length - 1].to
 
   const tied = p.tie && canHoldTie(ctx.space)
@@ -116,16 +135,17 @@ export function planOut(p: BoxBenchParams, ctx: ShapeContext, pen: DimPen): Resu
     return sum + over + aboveMm <= highMm - nailerMm
   }
   const levelsOf = p.shelves === null ? null : p.shelves + 1
+  const { machines, goods } = inWells(p, ctx, depthMm)
   const housed = (n: number) =>
     house(
-      ...([ctx.goods, null, levelsOf, placesInBox(p.front, openingsFor(n)), insideMm, sideMm, 0] as const),
+      ...([goods, null, levelsOf, placesInBox(p.front, housedIn(n)), insideMm, sideMm, 0] as const),
       grows,
       LIMITS.shelves + 1,
     )
   const most = Math.max(1, ...counts(LIMITS.bays).filter((n) => lengthFor(n) <= ctx.space.lengthMm))
   const usual = Math.max(1, ...counts(most).filter((n) => lengthFor(n) <= USUAL_LENGTH))
   const enough = counts(most).find((n) => n >= usual && housed(n).unhoused.length === 0) ?? most
-  const things = ctx.goods.reduce((n, g) => n + g.count, 0)
+  const things = goods.reduce((n, g) => n + g.count, 0)
   const bays = pen.count({ path: 'bays', code: 'bays', min: 1, max: LIMITS.bays }, enough, {
     code: 'box-bench-bays',
     terms: [],
@@ -148,10 +168,19 @@ export function planOut(p: BoxBenchParams, ctx: ShapeContext, pen: DimPen): Resu
       { mm: tops.value[over], mostMm: mostTop, shelf: over },
       over === 0 ? 'heightMm' : `topMm.${over - 1}`,
     )
+  const leastMm = thick + tops.value[0] + LEAST_HIGH_MM + nailerMm
+  const low = p.wells.findIndex((w) => heightMm - w.tableMm < leastMm)
+  if (low >= 0)
+    return bad('box-well-too-low', { mm: Math.max(0, heightMm - p.wells[low].tableMm), leastMm }, `wells.${low}`)
+  if (p.feet === 'pinned' && ctx.space.floor === 'slab' && kickMm < ANGLE_ROOM_MM)
+    return bad('box-angle-over-kick', { mm: kickMm, leastMm: ANGLE_ROOM_MM }, 'kickMm')
+  const corner = cornerCut(p, ctx, pen, { depthMm, lengthMm: lengthFor(bays) })
+  if (!corner.ok) return corner
   return good({
     unhoused: found.unhoused,
     plan: {
-      ...{ sheet, topSheet, back, layers, heightMm, highMm, depthMm, frontMm, levels, tied, nailer, nailerMm },
+      ...{ sheet, topSheet, back, layers, heightMm, depthMm, frontMm, levels, tied, nailer, nailerMm, machines },
+      corner: corner.value,
       backMm: back.thicknessMm,
       boxes: boxesFor(bays),
       openings: openingsFor(bays),
@@ -181,16 +210,60 @@ function depths(
   return depthMm < leastMm ? bad('box-bench-shallow', { mm: depthMm, leastMm }, 'depthMm') : good({ depthMm, frontMm })
 }
 
-/** Openings in as few boxes as give them, each box as long as the others or one opening less. */
-function boxesOf(bays: number, perBox: number, clearMm: number, t: number): BenchBox[] {
-  const boxes = Math.ceil(bays / perBox)
+/** Machines in the wells, and what stands in the openings. */
+function inWells(p: BoxBenchParams, ctx: ShapeContext, deepMm: number) {
+  if (p.wells.length === 0) return { machines: [], goods: ctx.goods }
+  const { machines, rest } = intoWells(
+    ctx.goods,
+    p.wells.map(({ wideMm }) => ({ wideMm, deepMm })),
+  )
+  return { machines, goods: rest.map((item) => ({ item, count: 1 })) }
+}
+
+interface InBoxes {
+  /** Openings in one box at most, and their clear width. */
+  perBox: number
+  clearMm: number
+  t: number
+  highMm: number
+}
+
+/**
+ * Openings in as few boxes as give them between the wells, each box as long as the others or one opening less; and each
+ * well, a lower box of its own.
+ */
+function boxesOf(bays: number, wells: readonly BoxWell[], { perBox, clearMm, t, highMm }: InBoxes): BenchBox[] {
+  const out: BenchBox[] = []
   let [x, first] = [0, 0]
-  return Array.from({ length: boxes }, (_, b) => {
-    const n = Math.floor(bays / boxes) + (b < bays % boxes ? 1 : 0)
-    const from = x
-    const lefts = Array.from({ length: n + 1 }, (_x, i) => from + i * (clearMm + t))
+  const put = (n: number, openMm: number, high: Pick<BenchBox, 'highMm' | 'well'>) => {
+    const lefts = Array.from({ length: n + 1 }, (_, i) => x + i * (openMm + t))
+    out.push({ from: x, to: lefts[n] + t, lefts, bays: Array.from({ length: n }, (_, i) => first + i), ...high })
     x = lefts[n] + t
     first += n
-    return { from, to: x, lefts, bays: Array.from({ length: n }, (_x, i) => first - n + i) }
-  })
+  }
+  const stretch = (n: number) => {
+    const boxes = Math.ceil(n / perBox)
+    for (let b = 0; b < boxes; b++)
+      put(Math.floor(n / boxes) + (b < n % boxes ? 1 : 0), clearMm, { highMm, well: null })
+  }
+  let done = 0
+  const order = wells.map((w, well) => ({ ...w, well })).sort((a, b) => a.after - b.after)
+  for (const { after, wideMm, tableMm, well } of order) {
+    const upTo = Math.min(after, bays)
+    stretch(upTo - done)
+    done = upTo
+    // Dividers no further apart than elsewhere.
+    const n = Math.max(1, Math.ceil((wideMm - t) / (clearMm + t) - 1e-9))
+    put(n, (wideMm - t) / n - t, { highMm: highMm - tableMm, well })
+  }
+  stretch(bays - done)
+  return out
+}
+
+/** Openings from the left; goods stand in those that are in no well. */
+function openingsOf(boxes: readonly BenchBox[], t: number): BoxOpening[] {
+  let next = 0
+  return boxes.flatMap(({ lefts, well }) =>
+    lefts.slice(1).map((x, i) => ({ left: lefts[i] + t, right: x, housed: well === null ? next++ : null })),
+  )
 }

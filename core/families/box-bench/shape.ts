@@ -8,12 +8,16 @@ import { closeFront, overSheets } from '../../blocks/fronts/standing.ts'
 import { stiffFrame } from '../../blocks/mounts/stiff-frame.ts'
 import { good, type Result } from '../../measure/result.ts'
 import { layOn } from '../../blocks/frame/layers.ts'
+import { placeSheet } from '../../blocks/frame/shelf-frame.ts'
+import { pinSide } from '../../blocks/mounts/pinned-foot.ts'
+import { cornerChoices } from '../bench-corner.ts'
 import { BOX_SHEETS, choicePen, GROOVE_SHEETS, TOP_SHEETS } from '../choices.ts'
 import { dimPen } from '../dim-pen.ts'
-import type { Choice, ShapeContext, Shaped } from '../family.ts'
-import { standing } from '../house-on-shelves.ts'
-import { BOX_HEIGHTS, type BoxBenchParams } from './parameters.ts'
-import { planOut, type BenchBox, type Plan } from './plan-out.ts'
+import type { Choice, ListChoice, ShapeContext, Shaped } from '../family.ts'
+import { standing, standingOn } from '../house-on-shelves.ts'
+import { rowsHeld } from '../stands-alone.ts'
+import { BOX_HEIGHTS, LIMITS, WELL, type BoxBenchParams } from './parameters.ts'
+import { LEAST_HIGH_MM, planOut, type BenchBox, type Plan } from './plan-out.ts'
 
 /** Screws of the top into each upright under it; of one box to the next they are so far apart, mm. Product decisions. */
 const TOP_SCREWS = 3
@@ -37,38 +41,48 @@ export function shapeBoxBench(p: BoxBenchParams, ctx: ShapeContext): Result<Shap
   const d = draft(ctx.settings.yard)
   plan.boxes.forEach((b, n) => box(d, ctx, plan, b, n))
   plan.boxes.slice(1).forEach((b, n) => {
-    const [one, other] = [uprightsOf(plan.boxes[n], n).pop()!, uprightsOf(b, n + 1)[0]]
+    const before = plan.boxes[n]
+    const [one, other] = [uprightsOf(before, n).pop()!, uprightsOf(b, n + 1)[0]]
     const t = plan.sheet.thicknessMm
-    d.screw(one, other, 2 + Math.floor(plan.highMm / SIDE_EVERY_MM), 'side', t, t)
+    d.screw(one, other, 2 + Math.floor(Math.min(before.highMm, b.highMm) / SIDE_EVERY_MM), 'side', t, t)
   })
   plan.boxes.forEach((b, n) => top(d, plan, b, n))
   bays(d, p, ctx, plan)
-  plan.tops.forEach((z, i) =>
-    d.mark(
-      z,
-      'shelf-top',
-      i + 1,
-      plan.openings.map((_o, k) => `shelf-${k}-${i}`),
-    ),
-  )
-  const tops = d.assembly.parts.filter((x) => x.role === 'top').map((x) => x.id)
+  plan.tops.forEach((z, i) => d.mark(z, 'shelf-top', i + 1, shelvesAt(plan, i)))
+  if (p.feet === 'pinned' && ctx.space.floor === 'slab') pinned(d, ctx, plan)
+  const whole = plan.boxes.flatMap((b, n) => (b.well === null ? [`top-${n}-`] : []))
+  const tops = d.assembly.parts.filter((x) => whole.some((w) => x.id.startsWith(w))).map((x) => x.id)
   d.mark(plan.heightMm, 'worktop', plan.tops.length + 1, tops)
   front(d, p, plan)
   plan.tops.slice(1).forEach((_z, i) =>
     pen.drag(`topMm.${i}`, {
       axis: 'z',
       sign: 1,
-      parts: plan.openings.map((_o, k) => `shelf-${k}-${i + 1}`),
+      parts: shelvesAt(plan, i + 1),
     }),
   )
-  return good({ assembly: d.assembly, dims: pen.dims, choices: choices(p, ctx), unhoused })
+  return good({
+    assembly: d.assembly,
+    dims: pen.dims,
+    choices: choices(p, ctx),
+    lists: [wellList(p, plan)],
+    unhoused,
+  })
 }
+
+/** How many of its levels a box has: a well has what comes under its top. */
+const levelsIn = (plan: Plan, b: BenchBox): number =>
+  b.well === null ? plan.tops.length : plan.tops.filter((z) => z + LEAST_HIGH_MM <= b.highMm - plan.nailerMm).length
+/** Ids of the panels of one level. */
+const shelvesAt = (plan: Plan, level: number): string[] =>
+  plan.boxes.flatMap((b) => (level < levelsIn(plan, b) ? b.bays.map((k) => `shelf-${k}-${level}`) : []))
 
 const uprightsOf = (b: BenchBox, n: number): string[] => b.lefts.map((_x, k) => `upright-${n}-${k}`)
 
 /** Ends, dividers, bottoms, shelves, backs and what is tied to the wall, of one box. */
 function box(d: Draft, ctx: ShapeContext, plan: Plan, b: BenchBox, n: number) {
-  const { sheet, backMm, frontMm, highMm } = plan
+  const { sheet, backMm, frontMm } = plan
+  const { highMm } = b
   const t = sheet.thicknessMm
   const from = d.assembly.parts.length
   const uprights = uprightsOf(b, n)
@@ -82,9 +96,18 @@ function box(d: Draft, ctx: ShapeContext, plan: Plan, b: BenchBox, n: number) {
   b.bays.forEach((k, i) => {
     const o = plan.openings[k]
     const on: [string, string] = [uprights[i], uprights[i + 1]]
-    plan.tops.forEach((topMm, level) =>
+    plan.tops.slice(0, levelsIn(plan, b)).forEach((topMm, level) =>
       housedShelf(d, {
-        ...{ id: `shelf-${k}-${level}`, role: 'shelf', sheet, ...o, topMm, uprights: on, footMm: 0 },
+        ...{
+          id: `shelf-${k}-${level}`,
+          role: 'shelf',
+          sheet,
+          left: o.left,
+          right: o.right,
+          topMm,
+          uprights: on,
+          footMm: 0,
+        },
         ...{ fromMm: backMm, deepMm: frontMm - backMm, dadoMm: plan.dadoMm },
       }),
     )
@@ -94,7 +117,7 @@ function box(d: Draft, ctx: ShapeContext, plan: Plan, b: BenchBox, n: number) {
         d,
         { section: plan.nailer.id, grade: ctx.settings.grade, topMm: highMm },
         { space: ctx.space, system: ctx.settings.yard },
-        { id: `tie-${k}`, ...o, backMm, on },
+        { id: `tie-${k}`, left: o.left, right: o.right, backMm, on },
       )
     backOver(d, plan.back, {
       id: `back-${k}`,
@@ -109,67 +132,89 @@ function box(d: Draft, ctx: ShapeContext, plan: Plan, b: BenchBox, n: number) {
 
 /** The worktop over one box. */
 function top(d: Draft, plan: Plan, b: BenchBox, n: number) {
-  const { topSheet, highMm, depthMm } = plan
+  const { topSheet, depthMm, corner } = plan
+  const { highMm } = b
   const t = topSheet.thicknessMm
   const from = d.assembly.parts.length
-  const lower = { id: `top-${n}-a`, from: b.from, to: b.to }
-  d.square({
-    id: lower.id,
-    role: 'top',
-    stock: { kind: 'sheet', sheet: topSheet.id },
-    min: [b.from, 0, highMm],
-    size: [b.to - b.from, depthMm, t],
-    along: 'x',
-    across: 'y',
-  })
+  const outer = corner?.side === 'left' ? 0 : plan.boxes.length - 1
+  const lower = { id: `top-${n}-a`, from: b.from, to: b.to, ...(corner && n === outer ? { cut: corner } : {}) }
+  const laid = { backMm: 0, frontMm: depthMm }
+  placeSheet(d, lower, { role: 'top', sheet: topSheet.id, ...laid, z: highMm, thicknessMm: t })
   for (const u of uprightsOf(b, n)) d.rest(lower.id, u, 'bearing', d.screw(lower.id, u, TOP_SCREWS, 'edge', t, 100))
-  if (plan.layers === 2)
-    layOn(d, { sheet: topSheet, z: highMm + t, backMm: 0, frontMm: depthMm }, { ...lower, id: `top-${n}-b` }, [lower])
+  if (plan.layers === 2) layOn(d, { sheet: topSheet, z: highMm + t, ...laid }, { ...lower, id: `top-${n}-b` }, [lower])
   const parts = d.assembly.parts.slice(from).map((x) => x.id)
   d.sub({ id: `worktop-${n}`, name: 'sheets', parts, built: 'in-place', tags: { use: 'bench' } })
 }
 
 function bays(d: Draft, p: BoxBenchParams, ctx: ShapeContext, plan: Plan) {
   const { play, backMm, frontMm } = plan
-  plan.levels.forEach((level, i) => {
-    const above = plan.tops[i + 1]
-    const underMm = above === undefined ? plan.highMm - plan.nailerMm : above - plan.sheet.thicknessMm
-    placesInBox(p.front, plan.openings).forEach(({ left, right }, k) =>
-      d.bay({
-        id: `bay-${k}-${i}`,
-        name: { code: 'shelf', column: k + 1, row: i + 1 },
-        holds: 'surface',
-        clear: { min: [left, backMm, plan.tops[i]], max: [right, frontMm, underMm] },
-        carriers: [`shelf-${k}-${i}`],
-        items: standing(level, k, backMm, plan.tops[i]),
-        play: { sideMm: play.sideMm, aboveMm: above === undefined ? 0 : play.aboveMm, deepMm: 0 },
-        stickOutMm: 0,
-        exit: [0, 1, 0],
-      }),
-    )
-  })
-  plan.boxes.forEach((b, n) =>
-    d.bay({
-      id: `top-${n}`,
-      name: { code: 'worktop', column: n + 1, row: plan.tops.length + 1 },
-      holds: 'surface',
-      clear: {
-        min: [b.from, 0, plan.heightMm],
-        max: [b.to, plan.depthMm, Math.max(plan.heightMm + OVER_MM, ctx.space.ceilingMm)],
-      },
-      // Two whole layers bend together and share.
-      carriers: plan.layers === 2 ? [`top-${n}-b`, `top-${n}-a`] : [`top-${n}-a`],
-      items: [],
-      play: { sideMm: 0, aboveMm: 0, deepMm: 0 },
-      stickOutMm: 0,
-      exit: [0, 0, 1],
-    }),
-  )
+  for (const b of plan.boxes) {
+    const levels = levelsIn(plan, b)
+    for (const k of b.bays) {
+      const o = plan.openings[k]
+      const [{ left, right }] = placesInBox(p.front, [o])
+      plan.levels.slice(0, levels).forEach((level, i) => {
+        const last = i === levels - 1
+        const underMm = last ? b.highMm - plan.nailerMm : plan.tops[i + 1] - plan.sheet.thicknessMm
+        d.bay({
+          id: `bay-${k}-${i}`,
+          name: { code: 'shelf', column: k + 1, row: i + 1 },
+          holds: 'surface',
+          clear: { min: [left, backMm, plan.tops[i]], max: [right, frontMm, underMm] },
+          carriers: [`shelf-${k}-${i}`],
+          items: o.housed === null ? [] : standing(level, o.housed, backMm, plan.tops[i]),
+          play: { sideMm: play.sideMm, aboveMm: last ? 0 : play.aboveMm, deepMm: 0 },
+          stickOutMm: 0,
+          exit: [0, 1, 0],
+        })
+      })
+    }
+  }
+  plan.boxes.forEach((b, n) => worktop(d, ctx, plan, b, n))
 }
+
+/** The top of a box, and the machine that stands on that of a well. */
+function worktop(d: Draft, ctx: ShapeContext, plan: Plan, b: BenchBox, n: number) {
+  const topMm = b.highMm + plan.layers * plan.topSheet.thicknessMm
+  const machine = b.well === null ? null : plan.machines[b.well]
+  d.bay({
+    id: `top-${n}`,
+    name: { code: b.well === null ? 'worktop' : 'well', column: n + 1, row: plan.tops.length + 1 },
+    holds: 'surface',
+    clear: {
+      min: [b.from, 0, topMm],
+      max: [b.to, plan.depthMm, Math.max(topMm + OVER_MM, ctx.space.ceilingMm)],
+    },
+    // Two whole layers bend together and share.
+    carriers: plan.layers === 2 ? [`top-${n}-b`, `top-${n}-a`] : [`top-${n}-a`],
+    items: machine ? [standingOn(machine, (b.from + b.to - machine.acrossMm) / 2, topMm)] : [],
+    play: { sideMm: 0, aboveMm: 0, deepMm: 0 },
+    stickOutMm: 0,
+    exit: [0, 0, 1],
+  })
+}
+
+/** Angles at both ends of every box, inside, under its bottom. */
+function pinned(d: Draft, ctx: ShapeContext, plan: Plan) {
+  const parts = plan.boxes.flatMap((b, n) => {
+    const all = uprightsOf(b, n)
+    return rowsHeld(ctx.space).flatMap((row) => {
+      const y = row === 'rear' ? plan.backMm + ANGLE_IN_MM : plan.frontMm - ANGLE_IN_MM
+      return ([1, -1] as const).map((way) => {
+        const id = `angle-${n}-${way > 0 ? 'left' : 'right'}-${row}`
+        pinSide(d, id, way > 0 ? all[0] : all[all.length - 1], way, y)
+        return id
+      })
+    })
+  })
+  d.sub({ id: 'angles', name: 'unit', parts, built: 'in-place' })
+}
+/** Middle of an angle from the back or the front of its box, mm: a driver goes in beside it. */
+const ANGLE_IN_MM = 80
 
 /** Leaves over each box by itself: two boxes' leaves leave a gap between them. */
 function front(d: Draft, p: BoxBenchParams, plan: Plan) {
-  const { sheet, frontMm, highMm } = plan
+  const { sheet, frontMm } = plan
   const last = plan.boxes.length - 1
   const closed = plan.boxes.flatMap((b, n) => {
     const openings = b.bays.map((k) => plan.openings[k])
@@ -177,7 +222,7 @@ function front(d: Draft, p: BoxBenchParams, plan: Plan) {
       p.latch === 'magnet'
         ? {
             under: `top-${n}-a`,
-            underMm: highMm,
+            underMm: b.highMm,
             frontMm,
             left: openings[k].left,
             right: openings[k].right,
@@ -186,6 +231,7 @@ function front(d: Draft, p: BoxBenchParams, plan: Plan) {
     )
     return leaves.map((x, k) => ({
       ...x,
+      headMm: b.highMm - GAP_MM,
       left: x.left + (n > 0 && k === 0 ? GAP_MM / 2 : 0),
       right: x.right - (n < last && k === leaves.length - 1 ? GAP_MM / 2 : 0),
     }))
@@ -195,7 +241,7 @@ function front(d: Draft, p: BoxBenchParams, plan: Plan) {
   if (p.front !== 'doors') stiffFrame(d, 'frame', uprights)
   closeFront(d, {
     ...{ front: p.front, sheet, closed, uprights, railed: uprights, frontMm },
-    headMm: highMm - GAP_MM,
+    headMm: Math.max(...plan.boxes.map((b) => b.highMm)) - GAP_MM,
     panelsMm: plan.tops.map((z) => z - sheet.thicknessMm / 2),
   })
 }
@@ -212,5 +258,25 @@ function choices(p: BoxBenchParams, ctx: ShapeContext): Choice[] {
     coded('front', 'front', panelFront.options),
     ...(p.front === 'doors' ? [coded('latch', 'latch', ['magnet', 'none'])] : []),
     coded('tie', 'tie', [true, false]),
+    ...cornerChoices(p),
+    ...(ctx.space.floor === 'slab' ? [coded('feet', 'feet', ['standing', 'pinned'])] : []),
   ]
+}
+
+const wellList = (p: BoxBenchParams, plan: Plan): ListChoice => {
+  const [wide, table] = [WELL.wideMm, WELL.tableMm]
+  const bays = plan.openings.filter((o) => o.housed !== null).length
+  return {
+    path: 'wells',
+    code: 'wells',
+    items: p.wells.map((w) => ({ ...w })),
+    fields: [
+      { key: 'after', code: 'well-after', quantity: 'count', min: 0, max: LIMITS.bays },
+      { key: 'wideMm', code: 'well-wide', quantity: 'length', min: wide[0], max: wide[1] },
+      { key: 'tableMm', code: 'well-table', quantity: 'length', min: table[0], max: table[1] },
+    ],
+    most: LIMITS.wells,
+    fresh: { after: Math.ceil(bays / 2), wideMm: 700, tableMm: 90 },
+    step: { after: 1 },
+  }
 }

@@ -1,14 +1,16 @@
 import { backStep, boxSteps } from '../../blocks/carcass/steps.ts'
 import { frontSteps } from '../../blocks/fronts/step.ts'
-import { levelStep, loadStep, tieStep } from '../../blocks/mounts/steps.ts'
+import { levelStep, loadStep, pinStep, tieStep } from '../../blocks/mounts/steps.ts'
 import { called, fixedBy } from '../../steps/fixed-by.ts'
 import { stepsWith, type Step } from '../../steps/step.ts'
+import { scribeStep, type ScribeStep } from '../bench-corner.ts'
+import { wellStep, type WellStep } from '../bench-wells.ts'
 import type { Shaped } from '../family.ts'
 import type { BoxBenchParams } from './parameters.ts'
 
 /** What is said with each step. */
-export interface StepData {
-  'box-bench-join': { boxes: number; screws: number }
+export interface StepData extends ScribeStep, WellStep {
+  'box-bench-join': { boxes: number; wells: number; screws: number }
   'box-bench-top': { count: number; layers: number; screws: number }
 }
 const step = stepsWith<StepData>()
@@ -21,7 +23,10 @@ export function boxBenchSteps(p: BoxBenchParams, { assembly: a }: Shaped): Step[
   const [uprights, tops] = [ids(/^upright-/), ids(/^top-/)]
   const boxes = a.subassemblies.filter((s) => s.id.startsWith('box-'))
   const inBoxes = boxes.flatMap((b) => b.parts)
-  const own = a.parts.filter((x) => boxes[0].parts.includes(x.id) && x.role === 'side')
+  // Told of a box that is no well, where there is one.
+  const own = boxes
+    .map((b) => a.parts.filter((x) => b.parts.includes(x.id) && x.role === 'side'))
+    .reduce((most, x) => (x[0].size.lengthMm > most[0].size.lengthMm ? x : most))
   const wide = own[own.length - 1].at.centre[0] - own[0].at.centre[0] + own[0].size.thicknessMm
   const tied = a.anchors.length > 0
   const all: (Step | false)[] = [
@@ -39,13 +44,19 @@ export function boxBenchSteps(p: BoxBenchParams, { assembly: a }: Shaped): Step[
       step({
         id: 'join',
         code: 'box-bench-join',
-        data: { boxes: boxes.length, screws: fixedBy(a, called('side'), called('side')).screwsMost ?? 0 },
+        data: {
+          boxes: boxes.length,
+          wells: p.wells.length,
+          screws: fixedBy(a, called('side'), called('side')).screwsMost ?? 0,
+        },
         parts: [],
         on: uprights,
         joins: ['side-side'],
         cautions: ['screws'],
       }),
-    tieStep(a.anchors),
+    pinStep(a, ids(/^angle-/)),
+    tieStep(a.anchors.filter((x) => x.into !== 'slab')),
+    scribeStep(p, a),
     step({
       id: 'top',
       code: 'box-bench-top',
@@ -59,6 +70,7 @@ export function boxBenchSteps(p: BoxBenchParams, { assembly: a }: Shaped): Step[
       hold: { code: 'top-flat' },
     }),
     ...frontSteps(a),
+    wellStep(a),
     loadStep(tied),
   ]
   return all.filter((s): s is Step => s !== false)
