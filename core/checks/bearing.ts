@@ -35,7 +35,7 @@ function contactOn(on: Part, contact: Box, areaMm2?: number): [number, number, n
 }
 
 /** What a piece may be pressed with where something bears on it along a direction, MPa; null when nobody says. */
-function mayBear(
+export function mayBear(
   p: Part,
   { contact, areaMm2, push }: Pick<Support, 'contact' | 'areaMm2' | 'push'>,
   method: DesignMethod,
@@ -52,7 +52,7 @@ function mayBear(
 }
 
 /** Area of a contact as the force sees it, mm². */
-function areaOf(contact: Box, push: Vec3): number {
+export function areaOf(contact: Box, push: Vec3): number {
   const size = boxSize(contact)
   const through = push.findIndex((v) => Math.abs(v) > SAME_WAY)
   return through < 0 ? 0 : size.reduce((a, v, i) => (i === through ? a : a * v), 1)

@@ -1,5 +1,6 @@
 import { describe, expect, it } from '@jest/globals'
 import { expectNear } from '../../test-support/near.ts'
+import { checkOf } from '../../test-support/read-params.ts'
 import { exampleContext, exampleGoods } from '../families/example-context.ts'
 import type { ShapeContext } from '../families/family.ts'
 import { findFamily } from '../families/registry.ts'
@@ -11,7 +12,7 @@ import { newBuild } from '../project/new-build.ts'
 import { readWith, type BuildReading } from '../project/read-build.ts'
 import type { CheckContext, CheckResult } from './check.ts'
 import { sway } from './sway.ts'
-import { tiesPulled } from './ties.ts'
+import { tiesAlong, tiesPulled } from './ties.ts'
 
 const ctx = (over: Partial<ShapeContext['space']> = {}): ShapeContext => {
   const c = exampleContext('imperial', [exampleGoods('imperial', 'pail', 24)])
@@ -211,5 +212,36 @@ describe('a tie, end to end', () => {
   it('promises nothing where nobody rated the anchor', () => {
     const masonry = pulled((x) => x.anchors.forEach((y) => ((y.into = 'masonry'), (y.fastener = null))))
     expect(masonry.every((t) => t.n === null && t.weakest === 'rated')).toBe(true)
+  })
+})
+
+describe('a tied board that fits between two uprights', () => {
+  const r = read('box-bench', { bays: 1 })
+  const c = { method: METHODS.asd, settings: ctx().settings }
+  const { assembly } = r.shaped
+  const along = (a: Assembly) => tiesAlong(a, c).map(({ n, weakest }) => ({ n, weakest }))
+  it('hands on a push along the wall by its ends, whichever way it goes: then its screws in the studs are asked', () => {
+    const ties = along(assembly)
+    expect(ties.length).toBeGreaterThan(0)
+    for (const t of ties) expect(t.weakest).toBe('stud')
+    // What the ends bear by hand: their section, at what the face of a panel takes.
+    const { widthMm, thicknessMm } = assembly.parts.find((p) => p.id === 'tie-0')!.size
+    for (const t of ties) expect(t.n).toBeLessThan(widthMm * thicknessMm * 1)
+    expect(checkOf(r, 'sway:build').capacity!).toBeGreaterThan(ties.length * ties[0].n! - 1e-6)
+  })
+  it('gives nothing where only one of its ends stands at something: screws in end grain hold no pull', () => {
+    const upright = assembly.joints.find((j) => j.far === 'tie-0' || j.near === 'tie-0')!.near
+    const loose = {
+      ...assembly,
+      joints: assembly.joints.filter((j) => !(j.near === upright && j.far === 'tie-0')),
+    }
+    for (const t of along(loose)) expect(t).toEqual({ n: 0, weakest: 'frame' })
+    const shorter = {
+      ...assembly,
+      parts: assembly.parts.map((p) =>
+        p.id === 'tie-0' ? { ...p, size: { ...p.size, lengthMm: p.size.lengthMm - 4 } } : p,
+      ),
+    }
+    for (const t of along(shorter)) expect(t).toEqual({ n: 0, weakest: 'frame' })
   })
 })

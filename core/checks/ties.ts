@@ -5,11 +5,12 @@ import { partBoxes, partsById, type PartBoxes } from '../assembly/part-box.ts'
 import { findGrade, findSection } from '../catalogue/lumber.ts'
 import { findScrew, type Screw } from '../catalogue/fasteners.ts'
 import { washerFor } from '../catalogue/steel.ts'
-import { meetingAxis } from '../geometry/box.ts'
-import type { Axis } from '../geometry/vec.ts'
+import { boxOverlap, meetingAxis } from '../geometry/box.ts'
+import type { Axis, Vec3 } from '../geometry/vec.ts'
 import { kept } from '../measure/kept.ts'
 import { sectionModulus } from '../mechanics/section.ts'
 import { pulledTogether } from '../mechanics/withdrawal.ts'
+import { areaOf, mayBear } from './bearing.ts'
 import type { CheckContext } from './check.ts'
 import { oneFastener, passedIn } from './fastener.ts'
 import { drivenAlong, isRated, ratedGives, screwGives } from './wall-fixing.ts'
@@ -28,7 +29,7 @@ export const TIE_SOURCE: Record<TieCode, string> = {
   prepared: 'what it is fixed to was said to carry, shared evenly',
   head: 'the head pulled through the board: NDS 2018 12.2-6',
   board: 'the board bent between its fastenings: M = F·a·b / L',
-  frame: 'what fastens the board to the build',
+  frame: 'what fastens the board to the build, or its ends pressed on what it fits between',
 }
 export interface TieGives {
   anchor: Anchor
@@ -78,17 +79,50 @@ function tiesGive(a: Assembly, c: Given, axis: Axis): TieGives[] {
     const part = parts.get(anchor.part)!
     const joints = jointsOf(a, part.id)
     const mates = holding.filter((x) => x.part === part.id).length
-    const frame = heldTogether(joints, axis, { parts, boxes }, c)
+    const site = { part, joints, parts, boxes }
+    const frame = handsOn(site, axis, c)
     const share = preparedShare(a, anchor)
     const links: Link[] = [
       ...(anchor.prepared ? [['prepared', share] satisfies Link] : []),
-      ...inWall(anchor, { part, joints, parts, boxes }, axis, c),
+      ...inWall(anchor, site, axis, c),
       ['frame', frame && frame / mates],
     ]
     const unknown = links.find(([, n]) => n === null)
     const [weakest, n] = unknown ?? links.reduce((x, y) => (y[1]! < x[1]! ? y : x))
     return { anchor, n, weakest }
   })
+}
+
+/** What a tied board hands on to its build, N: by its fastenings, or pressed between two pieces. */
+function handsOn(site: TieSite, axis: Axis, c: Given): number | null {
+  const held = heldTogether(site.joints, axis, site, c)
+  const pressed = axis === 0 ? betweenTwo(site, axis, c) : 0
+  return pressed > 0 ? Math.max(pressed, held ?? 0) : held
+}
+
+/** A board's end this near to what stands there presses on it, mm. */
+const TOUCH_MM = 0.5
+
+/**
+ * What a board that fits between others hands on along itself, whichever way it is pushed, N: one of its ends presses on
+ * the face there, and no screw in its end grain is asked. Nought where nothing stands at one of its ends.
+ */
+function betweenTwo({ part, joints, parts, boxes }: TieSite, axis: Axis, c: Given): number {
+  const own = boxes.get(part.id)!
+  const mates = [...new Set(joints.map((j) => (j.near === part.id ? j.far : j.near)))].map((id) => parts.get(id)!)
+  const push: Vec3 = [0, 0, 0]
+  push[axis] = 1
+  const sides = [-1, 1].map((side) =>
+    mates.reduce((sum, mate) => {
+      const box = boxes.get(mate.id)!
+      const gapMm = side < 0 ? own.min[axis] - box.max[axis] : box.min[axis] - own.max[axis]
+      const contact = Math.abs(gapMm) > TOUCH_MM ? null : boxOverlap(own, box, TOUCH_MM)
+      if (!contact) return sum
+      const allowed = [part, mate].map((p) => mayBear(p, { contact, push }, c.method, c.settings)?.value ?? 0)
+      return sum + areaOf(contact, push) * Math.min(...allowed)
+    }, 0),
+  )
+  return Math.min(...sides) / c.method.loadFactor.goods
 }
 
 /**

@@ -56,8 +56,7 @@ function asksFor(p: Part, m: Member, single: ReadonlySet<string>): Asked | null 
   if (alone && (s.kind === 'idle' || s.kind === 'column')) return null
   const along = actsAlong(m) ? ['along'] : []
   if (s.kind === 'beam' || s.kind === 'panel') return { judges: ['bending', ...along], id: p.id }
-  if (s.kind === 'column')
-    return { judges: [p.stock.kind === 'sheet' ? 'upright' : 'buckling', ...along], id: p.id }
+  if (s.kind === 'column') return { judges: [p.stock.kind === 'sheet' ? 'upright' : 'buckling', ...along], id: p.id }
   if (s.kind === 'strut') return { judges: ['along'], id: p.id }
   // Of a body of one piece nothing is fastened inside it: what holds it is asked for by itself.
   if (s.kind === 'joined') return single.has(s.body) ? null : { judges: ['body'], id: s.body }
