@@ -1,4 +1,5 @@
 import type { Assembly } from '../assembly/assembly.ts'
+import type { Draft } from '../assembly/draft.ts'
 import { stepsWith, type Step } from '../steps/step.ts'
 import type { Goods } from '../goods/goods.ts'
 import { countedKg } from '../goods/presumed.ts'
@@ -46,4 +47,20 @@ export function wellStep(a: Pick<Assembly, 'bays'>): Step | false {
       hold: { code: 'table-level' },
     })
   )
+}
+
+/** A stretch of a bench, or a box of it, by the height of its top. */
+interface Topped {
+  topMm: number
+  lowered: boolean
+  parts: string[]
+}
+
+/** Heights of the top and of what is lower than it, on the story stick. @param level of the top, over all shelves */
+export function markTops(d: Pick<Draft, 'mark'>, tops: readonly Topped[], heightMm: number, level: number): void {
+  const partsAt = (list: readonly Topped[]) => list.flatMap((t) => t.parts)
+  d.mark(heightMm, 'worktop', level, partsAt(tops.filter((t) => !t.lowered)))
+  const low = tops.filter((t) => t.lowered)
+  const heights = [...new Set(low.map((t) => t.topMm))].sort((a, b) => b - a)
+  heights.forEach((mm, i) => d.mark(mm, 'well-top', level + 1 + i, partsAt(low.filter((t) => t.topMm === mm))))
 }

@@ -319,6 +319,7 @@ export const MARKS: Record<string, string> = {
   'ledger-top': 'ledger top',
   'cabinet-tops': 'cabinet tops',
   worktop: 'bench top',
+  'well-top': 'top of a well',
   'bar-under': 'upper bar',
 }
 

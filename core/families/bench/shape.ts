@@ -22,6 +22,7 @@ import { dimPen } from '../dim-pen.ts'
 import type { Choice, ListChoice, ShapeContext, Shaped } from '../family.ts'
 import { standing, standingOn } from '../house-on-shelves.ts'
 import { cornerChoices } from '../bench-corner.ts'
+import { markTops } from '../bench-wells.ts'
 import { aroundOpening, openingBays, type DropSite, type Opened } from './drop-in.ts'
 import { HEIGHTS } from '../bench-sizes.ts'
 import { BACKS, LEAST_FRONT_MM, LIMITS, rowsOf, WELL_WAYS, type BenchParams } from './parameters.ts'
@@ -86,7 +87,12 @@ export function shapeBench(given: BenchParams, ctx: ShapeContext): Result<Shaped
   }
   bays(d, p, ctx, plan)
   plan.shelves.forEach((z, i) => d.mark(z, 'shelf-top', i + 1, partsOf(d, `shelf-`, i)))
-  d.mark(plan.heightMm, 'worktop', plan.shelves.length + 1, partsOf(d, 'top-'))
+  const tops = plan.sections.map((s, n) => ({
+    topMm: s.highMm,
+    lowered: s.well !== null && !s.opening,
+    parts: partsOf(d, `top-${n}-`),
+  }))
+  markTops(d, tops, plan.heightMm, plan.shelves.length + 1)
   subs(d, plan)
   plan.shelves.forEach((_z, i) => pen.drag(`topMm.${i}`, { axis: 'z', sign: 1, parts: partsOf(d, 'shelf-', i) }))
   return good({ assembly: d.assembly, dims: pen.dims, choices: choices(given, ctx), lists: [wellList(p)], unhoused })

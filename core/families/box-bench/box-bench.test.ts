@@ -150,6 +150,10 @@ describe('a bench on boxes', () => {
     expect(inWell.length).toBeGreaterThan(0)
     for (const b of inWell) expect(b.clear.max[2]).toBeLessThanOrEqual(high - 330 - 36)
     expect(a.stick.find((m) => m.code === 'worktop')!.parts).not.toContain('top-1-b')
+    const mark = a.stick.find((m) => m.code === 'well-top')!
+    expectNear(mark.zMm, high - 330, 1e-9)
+    expect(mark.parts).toEqual(['top-1-a', 'top-1-b'])
+    expect(new Set(a.stick.map((m) => m.level)).size).toBe(a.stick.length)
     const step = low.steps.find((x) => x.code === 'bench-machines')!
     expect(step.on).toEqual(['top-1-b', 'top-1-a'])
     expect(stepText(step, say)).toMatch(/its table is level with the top/)
@@ -160,10 +164,11 @@ describe('a bench on boxes', () => {
     const doors = read({ bays: 2, front: 'doors', wells }, few)
     const at = (id: string) => doors.boxes.get(id)!
     const inWell = doors.shaped.assembly.parts.filter((p) => p.id.startsWith('upright-1-')).map((p) => at(p.id))
-    expect(inWell.length).toBe(4)
+    // (1300 − 18) / (711 + 18): two openings.
+    expect(inWell.length).toBe(3)
     const apart = inWell.slice(1).map((b, i) => b.min[0] - inWell[i].max[0])
-    for (const mm of apart) expectNear(mm, (1300 - 4 * 18) / 3, 1e-6)
-    expectNear(inWell[3].max[0] - inWell[0].min[0], 1300, 1e-9)
+    for (const mm of apart) expectNear(mm, (1300 - 3 * 18) / 2, 1e-6)
+    expectNear(inWell[2].max[0] - inWell[0].min[0], 1300, 1e-9)
     for (const p of doors.shaped.assembly.parts.filter((x) => x.role === 'door')) {
       const b = at(p.id)
       const top = ['top-0-a', 'top-1-a', 'top-2-a']

@@ -37,6 +37,8 @@ export interface ReasonData {
 
 /** Dividers no further apart, mm: somebody sits on the top between two of them. Product decision. */
 const USUAL_CLEAR = inches(24)
+/** And in a well no further than this where one machine stands, mm. Product decision: what two layers bear there. */
+const WELL_CLEAR = inches(28)
 /** Room for toes under the lowest panels, mm: builders' usual figure. */
 const KICK = 80
 /** Shallower than this a box holds nothing, and lower than this nothing goes in, mm. Product decisions. */
@@ -252,8 +254,7 @@ function boxesOf(bays: number, wells: readonly BoxWell[], { perBox, clearMm, t, 
     const upTo = Math.min(after, bays)
     stretch(upTo - done)
     done = upTo
-    // Dividers no further apart than elsewhere.
-    const n = Math.max(1, Math.ceil((wideMm - t) / (clearMm + t) - 1e-9))
+    const n = Math.max(1, Math.ceil((wideMm - t) / (Math.max(clearMm, WELL_CLEAR) + t) - 1e-9))
     put(n, (wideMm - t) / n - t, { highMm: highMm - tableMm, well })
   }
   stretch(bays - done)

@@ -11,6 +11,7 @@ import { layOn } from '../../blocks/frame/layers.ts'
 import { placeSheet } from '../../blocks/frame/shelf-frame.ts'
 import { pinSide } from '../../blocks/mounts/pinned-foot.ts'
 import { cornerChoices } from '../bench-corner.ts'
+import { markTops } from '../bench-wells.ts'
 import { BOX_SHEETS, choicePen, GROOVE_SHEETS, TOP_SHEETS } from '../choices.ts'
 import { dimPen } from '../dim-pen.ts'
 import type { Choice, ListChoice, ShapeContext, Shaped } from '../family.ts'
@@ -50,9 +51,12 @@ export function shapeBoxBench(p: BoxBenchParams, ctx: ShapeContext): Result<Shap
   bays(d, p, ctx, plan)
   plan.tops.forEach((z, i) => d.mark(z, 'shelf-top', i + 1, shelvesAt(plan, i)))
   if (p.feet === 'pinned' && ctx.space.floor === 'slab') pinned(d, ctx, plan)
-  const whole = plan.boxes.flatMap((b, n) => (b.well === null ? [`top-${n}-`] : []))
-  const tops = d.assembly.parts.filter((x) => whole.some((w) => x.id.startsWith(w))).map((x) => x.id)
-  d.mark(plan.heightMm, 'worktop', plan.tops.length + 1, tops)
+  const tops = plan.boxes.map((b, n) => ({
+    topMm: topOf(plan, b),
+    lowered: b.well !== null,
+    parts: d.assembly.parts.filter((x) => x.id.startsWith(`top-${n}-`)).map((x) => x.id),
+  }))
+  markTops(d, tops, plan.heightMm, plan.tops.length + 1)
   front(d, p, plan)
   plan.tops.slice(1).forEach((_z, i) =>
     pen.drag(`topMm.${i}`, {
@@ -70,6 +74,8 @@ export function shapeBoxBench(p: BoxBenchParams, ctx: ShapeContext): Result<Shap
   })
 }
 
+/** Upper face of the top of a box. */
+const topOf = (plan: Plan, b: BenchBox): number => b.highMm + plan.layers * plan.topSheet.thicknessMm
 /** How many of its levels a box has: a well has what comes under its top. */
 const levelsIn = (plan: Plan, b: BenchBox): number =>
   b.well === null ? plan.tops.length : plan.tops.filter((z) => z + LEAST_HIGH_MM <= b.highMm - plan.nailerMm).length
@@ -175,7 +181,7 @@ function bays(d: Draft, p: BoxBenchParams, ctx: ShapeContext, plan: Plan) {
 
 /** The top of a box, and the machine that stands on that of a well. */
 function worktop(d: Draft, ctx: ShapeContext, plan: Plan, b: BenchBox, n: number) {
-  const topMm = b.highMm + plan.layers * plan.topSheet.thicknessMm
+  const topMm = topOf(plan, b)
   const machine = b.well === null ? null : plan.machines[b.well]
   d.bay({
     id: `top-${n}`,
