@@ -311,6 +311,7 @@ export const MARKS: Record<string, string> = {
   'slide-under': 'slide, lower edge',
   'bottom-top': 'top of bottom',
   'strip-top': 'strip top',
+  'own-top': 'shelf of one module',
   'arm-hole': 'holes for arms',
   'batten-middle': 'batten',
   'rail-middle': 'rail middle',

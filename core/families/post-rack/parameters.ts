@@ -13,6 +13,9 @@ export const TOP_FRAME = ['between-posts', 'on-posts'] as const
 /** How far the sheets of a rack on posts reach. */
 export const PANELS = ['between-posts', 'round-posts'] as const
 
+/** Of a shelf's top above the floor. */
+export const TOP_MM = [60, 4000] as const
+
 export const SIDES = ['free', 'tied'] as const
 
 export const postRackParams = z.object({
@@ -27,9 +30,19 @@ export const postRackParams = z.object({
   leftOut: z
     .array(z.object({ module: z.int().min(1).max(LIMITS.modules), shelf: z.int().min(1).max(LIMITS.shelves) }))
     .max(LIMITS.leftOut),
+  /** Shelves that are at a height of their own in one module: a bench bay, a seat. */
+  ownTops: z
+    .array(
+      z.object({
+        module: z.int().min(1).max(LIMITS.modules),
+        shelf: z.int().min(1).max(LIMITS.shelves),
+        topMm: z.number().min(TOP_MM[0]).max(TOP_MM[1]),
+      }),
+    )
+    .max(LIMITS.leftOut),
   shelves: countDim(1, LIMITS.shelves),
   /** Height of each shelf's top above the floor, from below. */
-  topMm: dims(60, 4000, LIMITS.shelves),
+  topMm: dims(TOP_MM[0], TOP_MM[1], LIMITS.shelves),
   abovePlayMm: dim(0, 600),
   sidePlayMm: dim(0, 100),
   /** Middle posts in each module, and where they stand (centre, from the rack's left end). */
@@ -83,6 +96,7 @@ export const startingParams = (system: UnitSystem, canTie: boolean, canPin = fal
   depthMm: null,
   floorBay: true,
   leftOut: [],
+  ownTops: [],
   shelves: null,
   topMm: [],
   abovePlayMm: null,
@@ -129,7 +143,8 @@ export const DUTY: Record<UnitSystem, Preset> = {
 /**
  * The first form knew fewer joints, and no fronts; the second no braced ends and no feet held down; the third no panels
  * over its back; the fourth no sheets round its posts; the fifth every shelf in every module; the sixth no pieces under
- * rails; the seventh no frame on top of its posts; the eighth no ties to the walls beside it.
+ * rails; the seventh no frame on top of its posts; the eighth no ties to the walls beside it; the ninth
+ * no shelf at a height of its own.
  */
 export const UPGRADES = [
   (raw: Raw): Raw => ({ railJoint: 'screws', crossJoint: 'two', front: 'open', ...raw }),
@@ -144,4 +159,5 @@ export const UPGRADES = [
   (raw: Raw): Raw => ({ supports: 'single', ...raw }),
   (raw: Raw): Raw => ({ topFrame: 'between-posts', ...raw }),
   (raw: Raw): Raw => ({ sides: 'free', ...raw }),
+  (raw: Raw): Raw => ({ ownTops: [], ...raw }),
 ]

@@ -15,7 +15,7 @@ import { belongsOnFloor, grownTo, type Level, type Opening, type Spot } from '..
 import { framedTerms } from '../shelf-tops.ts'
 import { equalModules, moduleSizes, modulesFor, modulesToWall } from './modules.ts'
 import { LIMITS, type PostRackParams } from './parameters.ts'
-import { houseUnequal, isOut, tallBays, tallTerms, type TallBay } from './tall-bays.ts'
+import { houseUnequal, isAt, isOut, tallBays, tallTerms, type TallBay } from './tall-bays.ts'
 
 /** Above the tallest thing on a shelf, to lift it out: builders' usual two inches. */
 const PLAY_ABOVE = inches(2)
@@ -48,6 +48,8 @@ export interface PostRackPlan {
   tall: { bay: TallBay; spots: Spot[] }[]
   /** Shelf tops, from below; same order as the levels that are not the floor. */
   tops: number[]
+  /** The same in each module, where some are at a height of their own. */
+  topsIn: number[][]
   /** Where the posts end: at the uppermost shelf, or under its frame. */
   postTopMm: number
   play: { sideMm: number; aboveMm: number }
@@ -265,6 +267,12 @@ export function planOut(
         data: { mm: tops[i], leastMm: floor + least, shelf: i + 1 },
       }
   }
+  const topsIn = modules.map((_m, module) => tops.map((z, i) => p.ownTops.find((x) => isAt(x, module, i))?.topMm ?? z))
+  const own = oddTop(p, topsIn, {
+    ...{ least, firstMm: pinned ? least + ANGLE_ROOM_MM : least },
+    ...{ highMm: tops[tops.length - 1], onPosts },
+  })
+  if (own) return own
   const postTopMm = tops[tops.length - 1] - lyingMm
   if (postTopMm < LEAST_POST_MM)
     return {
@@ -282,6 +290,7 @@ export function planOut(
     levels,
     tall: bays.map((bay, n) => ({ bay, spots: tall[n] })),
     tops,
+    topsIn,
     postTopMm,
     play: { sideMm, aboveMm },
     stickOutMm: outMm,
@@ -317,6 +326,35 @@ function oddBay(
   if (beyond) return { field: 'leftOut', code: 'no-such-module', data: { module: beyond.module, modules } }
   const open = p.leftOut.find((x) => x.shelf >= shelves)
   return open ? { field: 'leftOut', code: 'no-shelf-over', data: { shelf: open.shelf, shelves } } : null
+}
+
+/** A shelf at a height of its own that is not there, told twice, over the posts, or in what is under or over it. */
+function oddTop(
+  p: PostRackParams,
+  topsIn: readonly (readonly number[])[],
+  { least, firstMm, highMm, onPosts }: { least: number; firstMm: number; highMm: number; onPosts: boolean },
+): { field: string; code: string; data: Record<string, number> } | null {
+  for (const [k, { module, shelf }] of p.ownTops.entries()) {
+    const field = `ownTops.${k}`
+    const [m, i] = [module - 1, shelf - 1]
+    const tops = topsIn[m]
+    if (!tops) return { field, code: 'no-such-module-own', data: { module, modules: topsIn.length } }
+    if (i >= tops.length || !hasShelf(p, m, i))
+      return { field, code: 'no-such-shelf-own', data: { module, shelf, shelves: tops.length } }
+    if (p.ownTops.findIndex((x) => isAt(x, m, i)) < k) return { field, code: 'own-top-twice', data: { module, shelf } }
+    const last = tops.length - 1
+    if (i === last && onPosts) return { field, code: 'own-top-on-posts', data: { shelf } }
+    const there = tops.flatMap((z, n) => (hasShelf(p, m, n) ? [{ z, n }] : []))
+    const at = there.findIndex((x) => x.n === i)
+    const under = there[at - 1]
+    const over = there[at + 1]
+    const leastMm = under ? under.z + least : firstMm
+    // What is uppermost stays within the posts.
+    const mostMm = over ? over.z - least : highMm
+    if (tops[i] < leastMm || tops[i] > mostMm)
+      return { field, code: 'own-top-in-the-way', data: { mm: tops[i], leastMm, mostMm, module, shelf } }
+  }
+  return null
 }
 
 /** Whether a module has a shelf, and the next one it has over a level: -1 the floor. */

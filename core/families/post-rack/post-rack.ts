@@ -138,5 +138,14 @@ export const postRack = family<PostRackParams>({
       },
       context: exampleContext('metric', [exampleGoods('metric', 'bag', 30), exampleGoods('metric', 'pail', 20)]),
     },
+    {
+      name: 'a bench bay beside shelves, metric',
+      params: {
+        ...startingParams('metric', true),
+        ...{ lengthMm: 3200, shelves: 3, topMm: [300, 1100, 1700], floorBay: false },
+        ownTops: [{ module: 2, shelf: 2, topMm: 920 }],
+      },
+      context: exampleContext('metric', [exampleGoods('metric', 'box', 8)]),
+    },
   ],
 })

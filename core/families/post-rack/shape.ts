@@ -24,8 +24,9 @@ import { tieToWall } from '../../blocks/mounts/tie.ts'
 import { notchRound } from '../../blocks/frame/notched-round.ts'
 import { CROSS_SCREWS, placeShelfFrame, railOnPost, railOverPost } from '../../blocks/frame/shelf-frame.ts'
 import { rowsHeld } from '../stands-alone.ts'
-import { DUTY, LIMITS, PANELS, SIDES, TOP_FRAME, type PostRackParams } from './parameters.ts'
+import { DUTY, LIMITS, PANELS, SIDES, TOP_FRAME, TOP_MM, type PostRackParams } from './parameters.ts'
 import { COVER_FOOT_MM, coverMost, hasShelf, liesOnPosts, nextOver, planOut, type PostRackPlan } from './plan-out.ts'
+import { isAt } from './tall-bays.ts'
 import { panelsOver, screwPanel, under } from '../../blocks/carcass/screwed-panel.ts'
 
 /*
@@ -69,13 +70,17 @@ export function shapePostRack(p: PostRackParams, ctx: ShapeContext): Result<Shap
         m.posts.forEach((_x, i) => pinFoot(d, `angle-${n}-${i}-${side}`, `post-${n}-${i}-${side}`, side)),
       )
   bays(d, p, ctx, plan, y0)
+  const isOwn = (m: number, i: number) => p.ownTops.some((x) => isAt(x, m, i))
   plan.tops.forEach((z, i) =>
     d.mark(
       z,
       'shelf-top',
       i + 1,
-      plan.modules.flatMap((_, m) => (hasShelf(p, m, i) ? [`shelf-${m}-${i}`] : [])),
+      plan.modules.flatMap((_, m) => (hasShelf(p, m, i) && !isOwn(m, i) ? [`shelf-${m}-${i}`] : [])),
     ),
+  )
+  p.ownTops.forEach(({ module, shelf, topMm }, k) =>
+    d.mark(topMm, 'own-top', plan.tops.length + 1 + k, [`shelf-${module - 1}-${shelf - 1}`]),
   )
 
   // Every id says its module: `rail-2-0-front`.
@@ -103,8 +108,8 @@ export function shapePostRack(p: PostRackParams, ctx: ShapeContext): Result<Shap
     frontMm: y0 + plan.frameMm + 2 * findSection(p.postSection)!.thicknessMm,
     headMm: plan.postTopMm,
     of: trackStock(ctx.settings),
-    panelsMm: plan.tops.flatMap((z, i) =>
-      liesOnPosts(p, plan, i) ? [] : stretch(z - doorSheet.thicknessMm - railHigh, z),
+    panelsMm: plan.topsIn.flatMap((tops) =>
+      tops.flatMap((z, i) => (liesOnPosts(p, plan, i) ? [] : stretch(z - doorSheet.thicknessMm - railHigh, z))),
     ),
   })
   let nth = 0
@@ -119,14 +124,17 @@ export function shapePostRack(p: PostRackParams, ctx: ShapeContext): Result<Shap
   )
   const onShelf = plan.tops.map((): string[] => [])
   for (const x of d.assembly.parts)
-    if (x.role === 'shelf' || x.role === 'rail' || x.role === 'cross') onShelf[Number(x.id.split('-')[2])].push(x.id)
+    if (x.role === 'shelf' || x.role === 'rail' || x.role === 'cross') {
+      const [, m, i] = x.id.split('-').map(Number)
+      if (!isOwn(m, i)) onShelf[i].push(x.id)
+    }
   onShelf.forEach((parts, i) => pen.drag(`topMm.${i}`, { axis: 'z', sign: 1, parts }))
   return good({
     assembly: d.assembly,
     dims: pen.dims,
     choices: choices(p, ctx),
     presets: [DUTY[ctx.settings.yard]],
-    lists: [leftOutList(p)],
+    lists: [leftOutList(p), ownTopList(p, plan)],
     unhoused: plan.unhoused,
   })
 }
@@ -174,7 +182,7 @@ function shelf(d: Draft, p: PostRackParams, ctx: ShapeContext, plan: PostRackPla
     stock: board(p.railSection, ctx.settings.grade),
     sheet: findSheet(p.sheet)!,
     ...frame,
-    topMm: plan.tops[i],
+    topMm: plan.topsIn[m][i],
     rear: { role: 'rail', pieces: [whole(rails[0].id)] },
     front: [whole(rails[1].id)],
     crosses: module.crosses.map((left, k) => ({ id: `cross-${m}-${i}-${k}`, left })),
@@ -366,9 +374,10 @@ function bays(d: Draft, p: PostRackParams, ctx: ShapeContext, plan: PostRackPlan
   const sheet = findSheet(p.sheet)!
   const bay = (l: number, k: number, shelf: number, spots: Level) => {
     const o = plan.openings[k]
-    const bottom = shelf < 0 ? 0 : plan.tops[shelf]
+    const tops = plan.topsIn[o.module]
+    const bottom = shelf < 0 ? 0 : tops[shelf]
     const { backMm: yBack, frontMm } = sheetAt(p, plan, shelf, y0)
-    const above = plan.tops[nextOver(p, o.module, shelf)]
+    const above = tops[nextOver(p, o.module, shelf)]
     const ceiling = above === undefined ? ctx.space.ceilingMm : above - sheet.thicknessMm - rail.widthMm
     const inside = besideHinges(p.front, o)
     d.bay({
@@ -416,6 +425,21 @@ const leftOutList = (p: PostRackParams): ListChoice => ({
   ],
   most: LIMITS.leftOut,
   fresh: { module: 1, shelf: 1 },
+  step: { module: 1 },
+})
+
+/** Shelves at a height of their own, as a list. */
+const ownTopList = (p: PostRackParams, plan: PostRackPlan): ListChoice => ({
+  path: 'ownTops',
+  code: 'own-tops',
+  items: p.ownTops.map((x) => ({ ...x })),
+  fields: [
+    { key: 'module', code: 'left-out-module', quantity: 'count', min: 1, max: LIMITS.modules },
+    { key: 'shelf', code: 'left-out-shelf', quantity: 'count', min: 1, max: LIMITS.shelves },
+    { key: 'topMm', code: 'own-top', quantity: 'length', min: TOP_MM[0], max: TOP_MM[1] },
+  ],
+  most: LIMITS.leftOut,
+  fresh: { module: 1, shelf: 1, topMm: plan.tops[0] },
   step: { module: 1 },
 })
 

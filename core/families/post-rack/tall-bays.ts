@@ -33,8 +33,10 @@ export interface TallBay {
 }
 type InModule = Opening & { module: number }
 
+export const isAt = (x: LeftOut, module: number, shelf: number): boolean =>
+  x.module === module + 1 && x.shelf === shelf + 1
 export const isOut = (list: readonly LeftOut[], module: number, shelf: number): boolean =>
-  list.some((x) => x.module === module + 1 && x.shelf === shelf + 1)
+  list.some((x) => isAt(x, module, shelf))
 
 /** Bays over which a shelf is left out, from below. */
 export function tallBays(list: readonly LeftOut[]): TallBay[] {

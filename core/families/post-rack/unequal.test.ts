@@ -168,3 +168,83 @@ describe('angles at its feet', () => {
     expect(low.problem).toMatchObject({ code: 'angle-under-rail', field: 'topMm.0' })
   })
 })
+
+describe('shelves at a height of their own in one module', () => {
+  const few = exampleContext('metric', [exampleGoods('metric', 'box', 10)])
+  const own = (ownTops: PostRackParams['ownTops'], over: Partial<PostRackParams> = {}) =>
+    params([], { ownTops, topMm: [300, 1100, 1700], ...over })
+  const r = readParams(postRack, own([{ module: 2, shelf: 2, topMm: 900 }]), few)
+  const { assembly } = r.shaped
+  const at = (id: string) => r.boxes.get(id)!
+  it('a bench bay beside usual ones: its frame, its sheet and what stands there are at its height', () => {
+    expect(validateAssembly(assembly)).toEqual([])
+    expect(r.verdict).toMatchObject({ fails: 0, unknown: 0 })
+    expectNear(at('shelf-0-1').max[2], 1100, 1e-9)
+    expectNear(at('shelf-1-1').max[2], 900, 1e-9)
+    expectNear(at('rail-1-1-front').max[2], 900 - 18, 1e-9)
+    for (const b of assembly.bays.filter((x) => x.carriers.includes('shelf-1-1'))) {
+      expectNear(b.clear.min[2], 900, 1e-9)
+      for (const i of b.items) expectNear(i.box.min[2], 900, 1e-9)
+    }
+    // The bay under it is as much lower, the one over it as much higher.
+    const clear = (module: number, shelf: number) =>
+      assembly.bays
+        .filter((b) => b.carriers.includes(`shelf-${module}-${shelf}`))
+        .map((b) => b.clear.max[2] - b.clear.min[2])[0]
+    expectNear(clear(0, 0) - clear(1, 0), 200, 1e-6)
+    expectNear(clear(1, 1) - clear(0, 1), 200, 1e-6)
+  })
+  it('has a mark of its own on the stick, and is not dragged with its neighbours', () => {
+    const mark = assembly.stick.find((m) => m.code === 'own-top')!
+    expect([mark.zMm, mark.parts]).toEqual([900, ['shelf-1-1']])
+    expect(assembly.stick.find((m) => m.level === 2)!.parts).toEqual(['shelf-0-1'])
+    expect(new Set(assembly.stick.map((m) => m.level)).size).toBe(assembly.stick.length)
+    const drag = r.shaped.dims.find((d) => d.path === 'topMm.1')!.drag!
+    expect(drag.parts).toContain('rail-0-1-front')
+    expect(drag.parts).not.toContain('rail-1-1-front')
+  })
+  it.each([
+    ['no-such-module-own', own([{ module: 5, shelf: 1, topMm: 500 }]), 'ownTops.0'],
+    ['no-such-shelf-own', own([{ module: 1, shelf: 7, topMm: 500 }]), 'ownTops.0'],
+    ['no-such-shelf-own', own([{ module: 1, shelf: 1, topMm: 500 }], { leftOut: TWO }), 'ownTops.0'],
+    ['own-top-in-the-way', own([{ module: 1, shelf: 1, topMm: 1080 }]), 'ownTops.0'],
+    ['own-top-in-the-way', own([{ module: 1, shelf: 3, topMm: 1900 }]), 'ownTops.0'],
+    ['own-top-on-posts', own([{ module: 1, shelf: 3, topMm: 1500 }], { topFrame: 'on-posts' }), 'ownTops.0'],
+    [
+      'own-top-twice',
+      own([
+        { module: 1, shelf: 2, topMm: 900 },
+        { module: 1, shelf: 2, topMm: 950 },
+      ]),
+      'ownTops.1',
+    ],
+  ] as [string, PostRackParams, string][])('%s: said at its place', (code, p, field) => {
+    const { problem } = tryParams(postRack, p, few)
+    expect([problem?.code, problem?.field]).toEqual([code, field])
+    expect(sayProblem(problem!, sayIn(METRIC))).toMatch(/^[A-Z].*\.$/)
+  })
+  it('what stands on it and is too high for its bay is told', () => {
+    const low = readParams(postRack, own([{ module: 1, shelf: 2, topMm: 1550 }]), few)
+    expect(low.checks.some((c) => c.check === 'contents-fit' && c.state === 'fails')).toBe(true)
+  })
+  it('any heights are sound, or refused in words', () => {
+    fc.assert(
+      fc.property(
+        fc.array(
+          fc.tuple(fc.integer({ min: 1, max: 2 }), fc.integer({ min: 1, max: 3 }), fc.integer({ min: 60, max: 2000 })),
+          {
+            minLength: 1,
+            maxLength: 3,
+          },
+        ),
+        (list) => {
+          const ownTops = list.map(([module, shelf, topMm]) => ({ module, shelf, topMm }))
+          const x = tryParams(postRack, own(ownTops), few)
+          if (x.reading) expect(validateAssembly(x.reading.shaped.assembly)).toEqual([])
+          else expect(sayProblem(x.problem, sayIn(METRIC))).toMatch(/^[A-Z].*\.$/)
+        },
+      ),
+      { numRuns: 60 },
+    )
+  })
+})

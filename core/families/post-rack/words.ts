@@ -33,6 +33,15 @@ const problems: LooseWords = {
     `A shelf is left out of module ${d.module}, and there ${Number(d.modules) === 1 ? 'is one module' : `are ${d.modules} modules`}.`,
   'no-shelf-over': (d) =>
     `Shelf ${d.shelf} cannot be left out: over a high bay there must be a shelf, and the rack has ${plural(Number(d.shelves), 'shelf', 'shelves')}. Add one, or leave out a lower one.`,
+  'no-such-module-own': (d) =>
+    `A shelf of module ${d.module} is told its own height, and there ${Number(d.modules) === 1 ? 'is one module' : `are ${d.modules} modules`}.`,
+  'no-such-shelf-own': (d) =>
+    `Module ${d.module} has no shelf ${d.shelf} to be at a height of its own: there are ${plural(Number(d.shelves), 'shelf', 'shelves')}, less what is left out of it.`,
+  'own-top-twice': (d) => `Shelf ${d.shelf} of module ${d.module} is told two heights of its own. Leave one of them.`,
+  'own-top-on-posts': (d) =>
+    `Shelf ${d.shelf} lies on the posts, which are as high everywhere. Put its frame between the posts first.`,
+  'own-top-in-the-way': (d, say) =>
+    `Shelf ${d.shelf} of module ${d.module} would be ${say.lengthOf(d, 'mm')} up, in what is under or over it: between ${say.lengthOf(d, 'leastMm')} and ${say.lengthOf(d, 'mostMm')}. Move it, or move or leave out its neighbour.`,
   'no-wall-beside': () =>
     'Neither end stands at a wall beside it with a stud, or masonry, behind the end of its uppermost frame. Move it against one, or leave its ends free.',
   'seams-pulled': () =>
@@ -88,8 +97,14 @@ export const postRackWords: KindWords = {
       one: 'shelf left out',
       none: 'Every module has every shelf. Leave one out of a module for what is high there: drums with a pump, an appliance, a seat.',
     },
+    'own-tops': {
+      label: 'Shelves at their own height',
+      one: 'shelf at its own height',
+      none: 'Every shelf is as high in all modules. Give one its own height in a module: a bench bay, a seat.',
+    },
   },
   fields: {
+    'own-top': { label: 'Its top above the floor' },
     'left-out-module': { label: 'Module, from the left' },
     'left-out-shelf': { label: 'Shelf, from below' },
   },
