@@ -17,8 +17,12 @@ const path = (arrivals: Force[] = [{ at: [400, 200, 0], n: [0, 0, -1000] }]): Lo
   notWeighed: [],
 })
 const foot = (x: number, y: number, n: number): Force => ({ at: [x, y, 0], n: [0, 0, -n] })
-const look = (service: LoadPath, design = path(), supports: Partial<Support>[] = []) =>
-  equilibrium.run({ assembly: { supports }, service, design } as never as CheckContext)[0]
+const look = (
+  service: LoadPath,
+  design = path(),
+  supports: Partial<Support>[] = [],
+  parts = new Map<string, object>(),
+) => equilibrium.run({ assembly: { supports }, parts, service, design } as never as CheckContext)[0]
 
 describe('equilibrium', () => {
   it('holds when all arrives where it was put in', () => {
@@ -58,6 +62,11 @@ describe('equilibrium', () => {
     }
     expect(look({ ...path(), besideMm: 29 }, path(), [ledger, post]).state).toBe('holds')
     expect(look({ ...path(), besideMm: 31 }, path(), [ledger, post]).state).toBe('unknown')
+    // Twice as much goes into posts, of boards that stand; not into uprights of sheet, and no more than that.
+    const of = (kind: string) => new Map([['p', { stock: { kind }, at: { along: [0, 0, 1] } }]])
+    expect(look({ ...path(), besideMm: 89 }, path(), [ledger, post], of('board')).state).toBe('holds')
+    expect(look({ ...path(), besideMm: 91 }, path(), [ledger, post], of('board')).state).toBe('unknown')
+    expect(look({ ...path(), besideMm: 31 }, path(), [ledger, post], of('sheet')).state).toBe('unknown')
     expect(look({ ...path(), besideMm: 9 }, path(), [post]).state).toBe('unknown')
     expect(look({ ...path(), besideMm: 9 }, path(), [ledger]).state).toBe('unknown')
   })

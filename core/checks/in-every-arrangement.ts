@@ -22,7 +22,12 @@ export function inEveryArrangement(
 ): CheckResult[] {
   // Who comes and goes is no load of years.
   const forDays = { ...context.settings, duration: 'short' as const }
-  const most: LoadPath = { ...loaded[0].design, reactions: mostThrough(loaded.map((l) => l.design)) }
+  const paths = loaded.map((l) => l.design)
+  const most: LoadPath = {
+    ...loaded[0].design,
+    reactions: mostThrough(paths),
+    besideMm: Math.max(...paths.map((p) => p.besideMm)),
+  }
   return checks.flatMap((check) => {
     if (check.asksForTheMost) return check.run({ ...context, ...loaded[0], design: most })
     const [packed, ...others] = check.reads.some((r) => r === 'service' || r === 'design') ? loaded : loaded.slice(0, 1)

@@ -11,6 +11,7 @@ import { housingBearing } from '../mechanics/bearing.ts'
 import type { JointRoom } from './joint-room.ts'
 import { linkOf } from './members.ts'
 import { PANEL_BEARING_MPA } from './bearing.ts'
+import { besideOf } from './beside.ts'
 import { oneFastener, passedIn } from './fastener.ts'
 import { jointGives } from './ties.ts'
 import { woodOf } from './wood.ts'
@@ -135,20 +136,22 @@ const LEVER_SHARE = 2 / 3
 function prying(
   held: Part,
   on: Part,
-  c: { parts: ReadonlyMap<string, Part>; boxes: PartBoxes; joined: Joined },
+  c: { parts: ReadonlyMap<string, Part>; boxes: PartBoxes; joined: Joined; intoPosts: boolean },
 ): number {
   const [a, b] = [c.boxes.get(held.id)!, c.boxes.get(on.id)!]
   const axis = meetingAxis(a, b)
   if (axis === 2 || isUpright(held) || held.stock.kind !== 'board' || Math.abs(held.at.along[axis]) > 0.9) return 0
+  const high = Math.min(a.max[2], b.max[2]) - Math.max(a.min[2], b.min[2])
+  const apartMm = Math.max(0, a.min[axis] - b.max[axis], b.min[axis] - a.max[axis])
+  const share = (mm: number) => (high <= 0 ? 0 : (mm + apartMm) / (LEVER_SHARE * high))
+  // Where the posts take what turns a rail, its load comes down at its far face.
+  if (c.intoPosts && isUpright(on)) return share(a.max[axis] - a.min[axis])
   const steady = c.joined.get(held.id)?.some((id) => {
     const other = c.parts.get(id)!
     const across = isLevelSheet(other) || (!isUpright(other) && Math.abs(other.at.along[axis]) > 0.9)
     return across && id !== on.id && (c.joined.get(id)?.length ?? 0) > 1
   })
-  if (steady) return 0
-  const high = Math.min(a.max[2], b.max[2]) - Math.max(a.min[2], b.min[2])
-  const apartMm = Math.max(0, a.min[axis] - b.max[axis], b.min[axis] - a.max[axis])
-  return high <= 0 ? 0 : ((a.max[axis] - a.min[axis]) / 2 + apartMm) / (LEVER_SHARE * high)
+  return steady ? 0 : share((a.max[axis] - a.min[axis]) / 2)
 }
 
 /** What every piece is fastened to. */
@@ -179,6 +182,7 @@ function through(
   // By joint, what passes at each place of it.
   const at = new Map<string, Map<string, { slid: Vec3; pulledN: number }>>()
   const joined = joinedOf(a)
+  const intoPosts = besideOf({ assembly: a, parts }, path) === 'into-posts'
   for (const s of a.supports) {
     const j = s.via === 'bearing' || s.joint === null ? undefined : byId.get(s.joint)
     if (!j) continue
@@ -198,7 +202,7 @@ function through(
     places.set(key, place)
     place.pulledN +=
       Math.max(0, force[axis] * towards) +
-      Math.abs(force[2]) * prying(parts.get(held)!, parts.get(on)!, { parts, boxes, joined })
+      Math.abs(force[2]) * prying(parts.get(held)!, parts.get(on)!, { parts, boxes, joined, intoPosts })
     const across: Vec3 = [...force]
     across[axis] = 0
     place.slid = add(place.slid, across)

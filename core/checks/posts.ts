@@ -2,7 +2,7 @@ import { fastenersIn } from '../assembly/fasteners-in.ts'
 import type { Assembly, Joint, Part, Support } from '../assembly/assembly.ts'
 import { jointsOf } from '../assembly/joints-of.ts'
 import { netModulus, netSection, stiffnessLeft } from '../assembly/net-section.ts'
-import { isLevelSheet, isUpright, thicknessAxis } from '../assembly/part-box.ts'
+import { isLevelSheet, isUpright, thicknessAxis, type PartBoxes } from '../assembly/part-box.ts'
 import { SCREWED_FRONT } from '../assembly/way-in.ts'
 import { findGrade, findSection } from '../catalogue/lumber.ts'
 import { findSheet } from '../catalogue/sheets.ts'
@@ -13,6 +13,7 @@ import { addTo } from '../measure/add-to.ts'
 import { newtons } from '../measure/units.ts'
 import type { DesignMethod, PostAxis } from '../mechanics/methods/method.ts'
 import { defineCheck, measured, plain, type CheckContext, type CheckResult, type Input } from './check.ts'
+import { besideOf } from './beside.ts'
 import { LEAST_NET } from './members.ts'
 
 /** Size of the part of an axis or a push along a way that runs that way. */
@@ -72,10 +73,11 @@ const longestGap = (heights: number[]) => heights.slice(1).reduce((g, h, i) => M
  * their distance from the post's middle, one side only (the other may stand empty). Between two heights half goes up
  * and half down; at the top all of it.
  */
-function faceMoment(hung: readonly Support[], p: Part, axis: 0 | 1, design: LoadPath): number {
+function faceMoment(hung: readonly Support[], p: Part, axis: 0 | 1, design: LoadPath, beyond: Beyond): number {
   const levels = new Map<number, [number, number]>()
   for (const s of hung) {
-    const off = (s.contact.min[axis] + s.contact.max[axis]) / 2 - p.at.centre[axis]
+    const at = (s.contact.min[axis] + s.contact.max[axis]) / 2 - p.at.centre[axis]
+    const off = at + Math.sign(at) * beyond(s, axis)
     const z = Math.round((s.contact.min[2] + s.contact.max[2]) / 2)
     const sides = levels.get(z) ?? [0, 0]
     sides[off < 0 ? 0 : 1] += Math.abs(off) * Math.max(0, design.reactions.get(s.id) ?? 0)
@@ -84,6 +86,16 @@ function faceMoment(hung: readonly Support[], p: Part, axis: 0 | 1, design: Load
   const top = Math.max(...levels.keys())
   return Math.max(0, ...[...levels].map(([z, sides]) => Math.max(...sides) * (z === top ? 1 : 0.5)))
 }
+
+/** How much further out than a face what hangs on it bears its own load, mm. */
+type Beyond = (s: Support, axis: 0 | 1) => number
+/** At the far face of a rail, where nothing else takes what that turns it by; else what turns it is taken beside the post. */
+const farFace =
+  (boxes: PartBoxes): Beyond =>
+  (s, axis) => {
+    const b = 'part' in s.from ? boxes.get(s.from.part) : undefined
+    return b && s.contact.max[axis] - s.contact.min[axis] < 1 ? b.max[axis] - b.min[axis] : 0
+  }
 
 /** Moment from what pushes against a standing board sideways, the way it is as deep as this, N·mm. */
 function bentIn(p: Part, depthMm: number, design: LoadPath): number {
@@ -103,6 +115,7 @@ export const postBuckling = defineCheck({
   reads: ['assembly', 'parts', 'boxes', 'alike', 'design', 'settings', 'method'],
   run({ assembly, parts, boxes, alike, design, settings, method }): CheckResult[] {
     const hung = new Map<string, Support[]>()
+    const beyond: Beyond = besideOf({ assembly, parts }, design) === 'into-posts' ? farFace(boxes) : () => 0
     const sideways = sidewaysOf(assembly)
     // What lies in a notch bears on one side of its post: it is off the middle like what is fastened to a face.
     const seats = new Set(assembly.joints.flatMap((j) => (j.kind === 'notched' ? [j.id] : [])))
@@ -142,7 +155,7 @@ export const postBuckling = defineCheck({
       // Alike in shape, not in load: the one with most on it and the one bent most are both looked at.
       const bent = posts.map((p) => ({
         p,
-        moment: ([0, 1] as const).map((axis) => faceMoment(hung.get(p.id) ?? [], p, axis, design)),
+        moment: ([0, 1] as const).map((axis) => faceMoment(hung.get(p.id) ?? [], p, axis, design, beyond)),
       }))
       const most = (of: (b: (typeof bent)[number]) => number) => bent.reduce((x, y) => (of(y) > of(x) ? y : x))
       const suspects = [...new Set([most((b) => axial(b.p)), most((b) => b.moment[0]), most((b) => b.moment[1])])]

@@ -3,7 +3,12 @@ import { crateOf } from '../../../test-support/crate.ts'
 import { expectNear } from '../../../test-support/near.ts'
 import { checkOf, readParams, tryParams } from '../../../test-support/read-params.ts'
 import { partMassKg } from '../../assembly/mass.ts'
+import { partsById } from '../../assembly/part-box.ts'
+import type { CheckContext } from '../../checks/check.ts'
+import { joints } from '../../checks/joints.ts'
+import { jointGives } from '../../checks/ties.ts'
 import { METRIC, newtons } from '../../measure/units.ts'
+import { METHODS } from '../../mechanics/methods/all.ts'
 import type { BuildReading } from '../../project/read-build.ts'
 import { sundryLines } from '../../takeoff/sundries.ts'
 import { sayProblem } from '../../wording/problems.ts'
@@ -286,5 +291,37 @@ describe('sheets notched round the posts of a ledger shelf', () => {
     const one = read({ edge: 'round-posts', shelves: 1, bays: 1, depthMm: 500, floorBay: false })
     const at = (id: string) => one.steps.findIndex((s) => s.id === id)
     expect(at('sheets')).toBeGreaterThan(at('posts'))
+  })
+})
+
+describe('a shallow one on posts', () => {
+  const boxes = { item: crateOf([400, 300, 280], 9, { count: 8 }), count: 8 }
+  const r = readParams(ledgerShelf, startingParams('imperial'), exampleContext('imperial', [boxes], 2500))
+  const { assembly, goods } = { assembly: r.shaped.assembly, goods: new Map() }
+  const context = {
+    ...{ assembly, goods, parts: partsById(assembly), boxes: r.boxes, rooms: r.rooms },
+    ...{ settings: exampleContext('imperial', []).settings, method: METHODS.asd, design: r.design, service: r.service },
+  } as never as CheckContext
+  const joint = (besideMm: number) =>
+    joints
+      .run({ ...context, design: { ...r.design, besideMm } })
+      .find((c) => c.parts.some((id) => id.startsWith('rail')) && c.parts.some((id) => id.startsWith('post')))!
+  it('is proven: what turns its rail goes into the posts, and posts and screws are judged with it', () => {
+    // A rail bears on its inner face and is held by its outer one: 38 mm and half a post beside the middle of its feet.
+    expect(r.service.besideMm).toBeGreaterThan(0.05 * r.boxes.get('post-0')!.max[1])
+    expect(checkOf(r, 'equilibrium:build').state).toBe('holds')
+    expect(r.verdict).toMatchObject({ fails: 0, unknown: 0 })
+  })
+  it('by hand: each newton a rail hands to its post pulls its screws with 38 / (2/3 · 89)', () => {
+    const [bare, turned] = [joint(0), joint(r.service.besideMm)]
+    const j = assembly.joints.find((x) => x.near === turned.parts[0] && x.far === turned.parts[1])!
+    const pull = jointGives(j, 1, context.parts, context.boxes, context)!
+    expectNear(turned.demand! / bare.demand!, 1 + ((38.1 / ((2 / 3) * 88.9)) * turned.capacity!) / pull, 1e-6)
+  })
+  it('small things stand on one that is deep enough for its frame', () => {
+    const jar = { item: crateOf([90, 90, 140], 0.8, { count: 12 }), count: 12 }
+    const small = read({ depthMm: null }, ctx({}, [jar]))
+    expect(small.shaped.dims.find((d) => d.path === 'depthMm')!.value).toBeGreaterThanOrEqual(126)
+    expect(small.verdict).toMatchObject({ fails: 0, unknown: 0 })
   })
 })

@@ -100,16 +100,17 @@ export function planOut(
   const roundMm = !from && p.edge === 'round-posts' ? post.thicknessMm : 0
   const takenMm = pastMm - roundMm
   const { aboveMm, sideMm } = shelfPlay(pen, 600, PLAY_ABOVE)
+  const least = 2 * frame.thicknessMm + 50 + roundMm
   const deep = depthToHold(
     sheet,
     { settings: ctx.settings, spaceMm: ctx.space.depthMm },
-    Math.max(...ctx.goods.map((g) => g.item.deepMm)),
+    // Small things stand on one that is deep enough to be framed.
+    Math.max(least + STICK_OUT, ...ctx.goods.map((g) => g.item.deepMm)),
     { takenMm, outMm: STICK_OUT },
   )
   const depthMm = pen.length({ path: 'depthMm', code: 'depth', min: 150, max: 1220 }, deep.mm, deep.why)
   const widest = sheet.widthMm - 2 * ctx.settings.sheetTrimMm
   if (depthMm > widest) return bad('deeper-than-sheet', { mm: depthMm, mostMm: widest }, 'depthMm')
-  const least = 2 * frame.thicknessMm + 50 + roundMm
   if (depthMm < least) return bad('too-shallow', { mm: depthMm, leastMm: least }, 'depthMm')
 
   // Along a wall evenly, so that nothing of it is left over.
