@@ -11,7 +11,7 @@ import type { BuildReading } from '../../project/read-build.ts'
 import { sayCheck } from '../../wording/checks.ts'
 import { sayProblem } from '../../wording/problems.ts'
 import { sayIn } from '../../wording/say.ts'
-import { exampleContext } from '../example-context.ts'
+import { exampleContext, exampleGoods } from '../example-context.ts'
 import type { ShapeContext } from '../family.ts'
 import { bench } from './bench.ts'
 import { startingParams, type BenchParams } from './parameters.ts'
@@ -243,5 +243,18 @@ describe('legs pinned to the slab', () => {
   it('older benches only stand', () => {
     const { feet, ...second } = startingParams('metric', true)
     expect(bench.upgrade(second, 2)).toEqual({ ...second, feet })
+  })
+})
+
+describe('a bench as it is begun', () => {
+  it.each(['metric', 'imperial'] as const)('holds at a wall with studs, who sits on it too: %s', (system) => {
+    for (const wallMm of [1800, 2500, 5000]) {
+      const c = exampleContext(system, [exampleGoods(system, 'box', 2)], wallMm)
+      const r = readParams(bench, bench.start(c) as object, c)
+      expect([wallMm, r.checks.filter((x) => x.state === 'fails' || x.state === 'unknown').map((x) => x.id)]).toEqual([
+        wallMm,
+        [],
+      ])
+    }
   })
 })

@@ -101,8 +101,10 @@ export const startingParams = (system: UnitSystem, onWall: boolean): BenchParams
   wells: [],
   ...STOCK[system],
   layers: 'one',
-  railJoint: system === 'imperial' ? 'bolts' : 'more-screws',
-  supports: 'single',
+  // What a 2x4 gives its bolts does not carry who sits on the top; behind panels there is no room for pieces under rails.
+  ...(system === 'imperial' && onWall
+    ? { railJoint: 'screws', supports: 'doubled' }
+    : { railJoint: system === 'imperial' ? 'bolts' : 'more-screws', supports: 'single' }),
   crossJoint: 'hangers',
   stiff: onWall ? 'wall' : 'panels',
   back: 'legs',
