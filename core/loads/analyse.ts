@@ -103,8 +103,8 @@ export function analyse(a: Assembly, boxes: PartBoxes, o: AnalysisOptions): Load
     weigh(self, at)
     if (slabs) for (const { box, share } of slabs) addTo(onPart, part.id, { box, n: self * share })
     else if (ends.length === 0) addTo(onPart, part.id, { box: boxes.get(part.id)!, n: self })
-    for (const { contact, part: end, support } of ends) {
-      const patch: Patch = { box: contact, n: self / ends.length }
+    for (const { contact, part: end, support, share } of ends) {
+      const patch: Patch = { box: contact, n: self * share }
       if (end !== null) addTo(onPart, end, patch)
       else path.arrivals.push({ support, at: mid(contact.min, contact.max), n: [0, 0, -patch.n] })
     }

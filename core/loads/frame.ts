@@ -2,7 +2,7 @@ import type { Assembly, Body, Part, Support } from '../assembly/assembly.ts'
 import { massCentre, partMassKg } from '../assembly/mass.ts'
 import { isLevelSheet } from '../assembly/part-box.ts'
 import type { Box } from '../geometry/box.ts'
-import type { Vec3 } from '../geometry/vec.ts'
+import { mid, type Vec3 } from '../geometry/vec.ts'
 import { addTo } from '../measure/add-to.ts'
 import { newtons } from '../measure/units.ts'
 import { STEEP } from './member.ts'
@@ -35,6 +35,8 @@ interface End {
   /** What is there; null where it is the floor, a wall or the ceiling. */
   part: string | null
   support: string
+  /** Of the weight of the strut. */
+  share: number
 }
 
 /** Bodies and parts have ids of their own. */
@@ -65,7 +67,7 @@ function readFrame(a: Assembly): Frame {
     leaning: new Map(a.parts.filter(leans).map((p) => [p.id, p])),
     bodyOf: of(a.bodies.filter((b) => !b.sideways)),
     frameOf: of(a.bodies.filter((b) => b.sideways)),
-    // A strut takes no load across itself: half its weight hangs on what it holds, half on what holds it.
+    // A strut takes no load across itself: its weight hangs on what it holds and on what holds it, by where its middle is.
     weights: a.parts.map((part) => ({
       part,
       n: newtons(partMassKg(part)),
@@ -112,11 +114,24 @@ function sortedDown(a: Assembly): Node[] {
   return out
 }
 function endsOf(p: Part, supports: readonly Support[]): End[] {
-  return supports.flatMap((s): End[] => {
+  const ends = supports.flatMap((s): Omit<End, 'share'>[] => {
     if (s.on.kind === 'part' && s.on.part === p.id && 'part' in s.from)
       return [{ contact: s.contact, part: s.from.part, support: s.id }]
     if ('part' in s.from && s.from.part === p.id)
       return [{ contact: s.contact, part: s.on.kind === 'part' ? s.on.part : null, support: s.id }]
     return []
   })
+  const shares = ends.length === 2 ? betweenTwo(p, ends[0].contact, ends[1].contact) : ends.map(() => 1 / ends.length)
+  return ends.map((e, i) => ({ ...e, share: shares[i] }))
+}
+
+/** What of a strut's weight comes down at each of its ends, by statics along the level line between them; a gusset is heavier at its corner. */
+function betweenTwo(p: Part, one: Box, other: Box): [number, number] {
+  const [a, b, c] = [mid(one.min, one.max), mid(other.min, other.max), massCentre(p)]
+  const [x, y] = [b[0] - a[0], b[1] - a[1]]
+  const long2 = x * x + y * y
+  // Upright it comes down anywhere.
+  if (long2 < 1) return [1 / 2, 1 / 2]
+  const t = Math.min(1, Math.max(0, ((c[0] - a[0]) * x + (c[1] - a[1]) * y) / long2))
+  return [1 - t, t]
 }

@@ -172,6 +172,16 @@ describe('a gusset', () => {
   })
 })
 
+describe('the weight of a gusset', () => {
+  it('comes down on arm and leg by where its middle is: no couple is left over', () => {
+    for (const c of [ctx(), ctx({}, [{ item: thing({ massKg: 1 }), count: 1 }])]) {
+      const r = read({ bracket: 'gusset' }, c)
+      expect(r.shaped.assembly.parts.some((p) => p.role === 'gusset')).toBe(true)
+      expect(r.service.besideMm).toBeLessThan(0.5)
+    }
+  })
+})
+
 describe('where its brackets go', () => {
   const xs = (r: BuildReading) =>
     r.shaped.assembly.parts.filter((p) => p.role === 'leg').map((p) => Math.round(p.at.centre[0] * 10) / 10)
