@@ -26,8 +26,31 @@ export function pinFoot(d: Draft, id: string, post: string, side: 'rear' | 'fron
  * Pins an upright of sheet to the slab by its broad face. @param way along the wall to which the angle lies
  * @param middleMm of the angle, out from the wall
  */
-export const pinSide = (d: Draft, id: string, upright: string, way: 1 | -1, middleMm: number): string =>
+const pinSide = (d: Draft, id: string, upright: string, way: 1 | -1, middleMm: number): string =>
   angleAt(d, id, upright, { axis: 0, way, middleMm })
+
+/** Middle of an angle from the back or the front of its box, mm: a driver goes in beside it. */
+const ANGLE_IN_MM = 80
+
+/** Angles at both ends of boxes of sheet, inside, under their lowest panels. @param ends the outer uprights of each */
+export function pinBoxes(
+  d: Draft,
+  ends: readonly (readonly [string, string])[],
+  at: { backMm: number; frontMm: number; rows: readonly ('rear' | 'front')[] },
+): void {
+  // Of what is shallow both would be in one place.
+  const inMm = Math.min(ANGLE_IN_MM, (at.frontMm - at.backMm) / 4)
+  const parts = ends.flatMap(([left, right], n) =>
+    at.rows.flatMap((row) => {
+      const y = row === 'rear' ? at.backMm + inMm : at.frontMm - inMm
+      const [one, other] = ['left', 'right'].map((side) => `angle-${n}-${side}-${row}`)
+      pinSide(d, one, left, 1, y)
+      pinSide(d, other, right, -1, y)
+      return [one, other]
+    }),
+  )
+  d.sub({ id: 'angles', name: 'unit', parts, built: 'in-place' })
+}
 
 /** An angle against the face of a post that looks along an axis, `way` along it. @returns the anchor's id */
 function angleAt(

@@ -9,7 +9,7 @@ import { stiffFrame } from '../../blocks/mounts/stiff-frame.ts'
 import { good, type Result } from '../../measure/result.ts'
 import { layOn } from '../../blocks/frame/layers.ts'
 import { placeSheet } from '../../blocks/frame/shelf-frame.ts'
-import { pinSide } from '../../blocks/mounts/pinned-foot.ts'
+import { pinBoxes } from '../../blocks/mounts/pinned-foot.ts'
 import { cornerChoices } from '../bench-corner.ts'
 import { markTops } from '../bench-wells.ts'
 import { BOX_SHEETS, choicePen, GROOVE_SHEETS, TOP_SHEETS } from '../choices.ts'
@@ -50,7 +50,13 @@ export function shapeBoxBench(p: BoxBenchParams, ctx: ShapeContext): Result<Shap
   plan.boxes.forEach((b, n) => top(d, plan, b, n))
   bays(d, p, ctx, plan)
   plan.tops.forEach((z, i) => d.mark(z, 'shelf-top', i + 1, shelvesAt(plan, i)))
-  if (p.feet === 'pinned' && ctx.space.floor === 'slab') pinned(d, ctx, plan)
+  if (p.feet === 'pinned' && ctx.space.floor === 'slab') {
+    const { backMm, frontMm } = plan
+    const ends = plan.boxes
+      .map((b, n) => uprightsOf(b, n))
+      .map((all): [string, string] => [all[0], all[all.length - 1]])
+    pinBoxes(d, ends, { backMm, frontMm, rows: rowsHeld(ctx.space) })
+  }
   const tops = plan.boxes.map((b, n) => ({
     topMm: topOf(plan, b),
     lowered: b.well !== null,
@@ -199,24 +205,6 @@ function worktop(d: Draft, ctx: ShapeContext, plan: Plan, b: BenchBox, n: number
     exit: [0, 0, 1],
   })
 }
-
-/** Angles at both ends of every box, inside, under its bottom. */
-function pinned(d: Draft, ctx: ShapeContext, plan: Plan) {
-  const parts = plan.boxes.flatMap((b, n) => {
-    const all = uprightsOf(b, n)
-    return rowsHeld(ctx.space).flatMap((row) => {
-      const y = row === 'rear' ? plan.backMm + ANGLE_IN_MM : plan.frontMm - ANGLE_IN_MM
-      return ([1, -1] as const).map((way) => {
-        const id = `angle-${n}-${way > 0 ? 'left' : 'right'}-${row}`
-        pinSide(d, id, way > 0 ? all[0] : all[all.length - 1], way, y)
-        return id
-      })
-    })
-  })
-  d.sub({ id: 'angles', name: 'unit', parts, built: 'in-place' })
-}
-/** Middle of an angle from the back or the front of its box, mm: a driver goes in beside it. */
-const ANGLE_IN_MM = 80
 
 /** Leaves over each box by itself: two boxes' leaves leave a gap between them. */
 function front(d: Draft, p: BoxBenchParams, plan: Plan) {

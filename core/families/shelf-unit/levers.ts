@@ -30,6 +30,7 @@ export function shelfUnitLevers(p: ShelfUnitParams, ctx: ShapeContext): Lever<Sh
   if (p.front === 'doors') add('no-doors', { front: 'open' })
   if (!p.back) add('add-back', { back: true })
   if (!p.tie) add('add-tie', { tie: true })
+  if (p.feet === 'standing' && ctx.space.floor === 'slab') add('pin-feet', { feet: 'pinned' })
   const taller = [p.stripSection, ...(TALLER[p.stripSection] ?? [])]
   for (const strip of ['screwed', 'glued'] as const)
     for (const stripSection of taller)

@@ -3,6 +3,7 @@ import { z } from '../../measure/schema.ts'
 import type { UnitSystem } from '../../measure/units.ts'
 import type { Raw } from '../family.ts'
 import { countDim, dim, dims, section, sheet } from '../params.ts'
+import { feet } from '../stands-alone.ts'
 
 export const LIMITS = { bays: 6, shelves: 10 } as const
 
@@ -29,6 +30,7 @@ export const shelfUnitParams = z.object({
   /** A thin sheet across the back, which keeps it from folding. */
   back: z.boolean(),
   tie: z.boolean(),
+  feet,
   raise: z.enum(['tilt', 'in-place']),
 })
 export type ShelfUnitParams = z.infer<typeof shelfUnitParams>
@@ -37,7 +39,7 @@ const STOCK: Record<UnitSystem, Pick<ShelfUnitParams, 'sheet' | 'cleatSection' |
   imperial: { sheet: 'ply-23/32', cleatSection: '2x2', stripSection: '1x2' },
   metric: { sheet: 'ply-18mm', cleatSection: '38x38mm', stripSection: '18x44mm' },
 }
-export const startingParams = (system: UnitSystem, canTie: boolean): ShelfUnitParams => ({
+export const startingParams = (system: UnitSystem, canTie: boolean, canPin = false): ShelfUnitParams => ({
   bays: null,
   clearMm: null,
   depthMm: null,
@@ -52,8 +54,12 @@ export const startingParams = (system: UnitSystem, canTie: boolean): ShelfUnitPa
   latch: 'magnet',
   back: true,
   tie: canTie,
+  feet: !canTie && canPin ? 'pinned' : 'standing',
   raise: 'tilt',
 })
 
-/** The first form knew no fronts. */
-export const UPGRADES = [(raw: Raw): Raw => ({ front: 'open', latch: 'none', ...raw })]
+/** The first form knew no fronts, the second no feet held down. */
+export const UPGRADES = [
+  (raw: Raw): Raw => ({ front: 'open', latch: 'none', ...raw }),
+  (raw: Raw): Raw => ({ feet: 'standing', ...raw }),
+]

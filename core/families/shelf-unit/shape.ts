@@ -13,6 +13,7 @@ import { dadoDepth, housedShelf } from '../../blocks/carcass/shelf-between.ts'
 import { clearInBox, frontDeep, placesInBox, slidingFront, type Front } from '../../blocks/fronts/front.ts'
 import { panelsInside, slidingDeep, tracksInside, type SlidingBox } from '../../blocks/fronts/sliding.ts'
 import { closeFront, overSheets } from '../../blocks/fronts/standing.ts'
+import { ANGLE_ROOM_MM, pinBoxes } from '../../blocks/mounts/pinned-foot.ts'
 import { economicalRip, standingDepth } from '../../blocks/sizing/economical-rip.ts'
 import { dimPen, shelfPlay } from '../dim-pen.ts'
 import type { Choice, ShapeContext, Shaped, Term } from '../family.ts'
@@ -26,6 +27,7 @@ import {
   uprightId,
   type StandingBox,
 } from '../../blocks/carcass/standing.ts'
+import { rowsHeld } from '../stands-alone.ts'
 import { LIMITS, type ShelfUnitParams } from './parameters.ts'
 
 /** What a thing may stand out in front. Product decision. */
@@ -100,6 +102,9 @@ export function shapeShelfUnit(p: ShelfUnitParams, ctx: ShapeContext): Result<Sh
   if (depthMm < leastMm) return bad('too-shallow', { leastMm }, 'depthMm')
 
   const under = p.strip === 'none' ? 0 : strip.widthMm
+  // Angles at its feet stand under what is under the lowest shelf.
+  const pinned = p.feet === 'pinned' && ctx.space.floor === 'slab'
+  const footMm = pinned ? ANGLE_ROOM_MM + Math.max(under, p.hold === 'cleats' ? cleat.widthMm : 0) : 0
   const termsOf = (levels: Level[]): Term[][] =>
     levels.map((_l, i) => {
       const below = levels[i - 1]
@@ -117,7 +122,7 @@ export function shapeShelfUnit(p: ShelfUnitParams, ctx: ShapeContext): Result<Sh
             { name: 'sheet', mm: t },
           ]
         : [
-            { name: 'kick', mm: KICK },
+            { name: 'kick', mm: Math.max(KICK, footMm) },
             { name: 'sheet', mm: t },
           ]
     })
@@ -177,7 +182,8 @@ export function shapeShelfUnit(p: ShelfUnitParams, ctx: ShapeContext): Result<Sh
     ),
   )
   for (let i = 0; i < tops.length; i++) {
-    const least = (i === 0 ? 0 : tops[i - 1]) + t + Math.max(under, p.hold === 'cleats' ? cleat.widthMm : 0)
+    const below = Math.max(under, p.hold === 'cleats' ? cleat.widthMm : 0)
+    const least = (i === 0 ? 0 : tops[i - 1]) + t + (i === 0 && pinned ? footMm : below)
     if (tops[i] < least) return bad('shelves-overlap', { mm: tops[i], leastMm: least, shelf: i + 1 }, `topMm.${i}`)
   }
   if (slides && tops.length < 2) return bad('sliding-one-shelf', {}, 'front')
@@ -214,6 +220,10 @@ export function shapeShelfUnit(p: ShelfUnitParams, ctx: ShapeContext): Result<Sh
       { section: tieSection, grade: ctx.settings.grade, topMm: highMm },
       { space: ctx.space, system: ctx.settings.yard },
     )
+  if (pinned) {
+    const frontMm = backMm + depthMm
+    pinBoxes(d, [[uprightId(0), uprightId(openings.length)]], { backMm, frontMm, rows: rowsHeld(ctx.space) })
+  }
   placeBays(d, plan, p.front, { y: backMm, under, t, nailerMm, insideMm })
   plan.tops.forEach((z, i) =>
     d.mark(
@@ -240,7 +250,7 @@ export function shapeShelfUnit(p: ShelfUnitParams, ctx: ShapeContext): Result<Sh
   d.sub({
     id: 'unit',
     name: 'unit',
-    parts: d.assembly.parts.map((x) => x.id),
+    parts: d.assembly.parts.map((x) => x.id).filter((id) => !id.startsWith('angle-')),
     built: p.raise === 'tilt' ? 'flat' : 'in-place',
   })
   if (sliding) panelsInside(d, sliding)
@@ -396,6 +406,9 @@ function choices(p: ShelfUnitParams, ctx: ShapeContext): Choice[] {
       : []),
     { path: 'back', code: 'back', value: p.back, options: [true, false], of: 'code' },
     { path: 'tie', code: 'tie', value: p.tie, options: [true, false], of: 'code' },
+    ...(ctx.space.floor === 'slab'
+      ? [{ path: 'feet', code: 'feet', value: p.feet, options: ['standing', 'pinned'], of: 'code' as const }]
+      : []),
     { path: 'raise', code: 'raise', value: p.raise, options: ['tilt', 'in-place'], of: 'code' },
   ]
 }

@@ -1,5 +1,5 @@
 import { canHoldTie } from '../../room/room.ts'
-import { exampleContext, exampleGoods } from '../example-context.ts'
+import { exampleContext, exampleGoods, ratedSlab, thinWalls } from '../example-context.ts'
 import type { Goods } from '../../goods/goods.ts'
 import { countedKg } from '../../goods/presumed.ts'
 import { family } from '../family.ts'
@@ -20,7 +20,7 @@ export const shelfUnit = family<ShelfUnitParams>({
   hangs: false,
   schema: shelfUnitParams,
   upgrades: UPGRADES,
-  start: (ctx) => startingParams(ctx.settings.yard, canHoldTie(ctx.space)),
+  start: (ctx) => startingParams(ctx.settings.yard, canHoldTie(ctx.space), ctx.space.floor === 'slab'),
   shape: shapeShelfUnit,
   levers: shelfUnitLevers,
   savers: shelfUnitSavers,
@@ -41,6 +41,11 @@ export const shelfUnit = family<ShelfUnitParams>({
       name: 'bags, metric, glued strips, no back, free standing',
       params: { ...startingParams('metric', false), strip: 'glued', back: false, sheet: 'mdf-18mm', clearMm: 800 },
       context: exampleContext('metric', [exampleGoods('metric', 'bag', 14), exampleGoods('metric', 'box', 6)]),
+    },
+    {
+      name: 'cartons where no wall holds anything, its feet held down, on cleats, metric',
+      params: { ...startingParams('metric', false, true), hold: 'cleats', shelves: 4, bays: 2 },
+      context: ratedSlab(thinWalls(exampleContext('metric', [exampleGoods('metric', 'box', 12)]))),
     },
     {
       name: 'two bays behind doors',

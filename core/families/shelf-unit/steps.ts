@@ -1,4 +1,4 @@
-import { levelStep, loadStep, tieStep } from '../../blocks/mounts/steps.ts'
+import { levelStep, loadStep, pinStep, tieStep } from '../../blocks/mounts/steps.ts'
 import { backStep } from '../../blocks/carcass/steps.ts'
 import { frontSteps, trackSteps } from '../../blocks/fronts/step.ts'
 import { called, fixedBy } from '../../steps/fixed-by.ts'
@@ -26,7 +26,8 @@ export function shelfUnitSteps(p: ShelfUnitParams, shaped: Shaped): Step[] {
   const tied = assembly.anchors.length > 0
   // Its front is hung when it stands.
   const front = frontSteps(assembly).flatMap((s) => s.parts)
-  const standing = ids(/./).filter((id) => !front.includes(id))
+  const angles = ids(/^angle-/)
+  const standing = ids(/./).filter((id) => !front.includes(id) && !angles.includes(id))
   const steps: (Step | false)[] = [
     { id: 'stick', code: 'make-stick', parts: [], marks: levels, cautions: [] },
     {
@@ -71,7 +72,8 @@ export function shelfUnitSteps(p: ShelfUnitParams, shaped: Shaped): Step[] {
       cautions: ['lift-two', 'top-heavy'],
     },
     levelStep(assembly, ids(/^upright-/)),
-    tieStep(assembly.anchors),
+    pinStep(assembly, angles),
+    tieStep(assembly.anchors.filter((x) => !angles.includes(x.part))),
     ...frontSteps(assembly),
     loadStep(tied),
   ]
