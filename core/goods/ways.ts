@@ -86,9 +86,13 @@ export function atBench(g: Goods, lowMm: number): Way | null {
   return standsOnShelf(g) && g.kind !== 'tool' ? way('under-bench', 1) : null
 }
 
+/** A longer drawer nobody pulls out whole, mm. Product decision. */
+const IN_DRAWER_MM = 800
 /** In a drawer: what is small and low, where nothing lies behind or on it. */
-export const inDrawer = (g: Goods, mostKg: number, lowMm: number): Way | null =>
-  standsOnShelf(g) && g.kind !== 'pail' && countedKg(g) <= mostKg && lowest(g) <= lowMm ? way('in-drawer', 2) : null
+export const inDrawer = (g: Goods, mostKg: number, lowMm: number): Way | null => {
+  const goesIn = lowest(g) <= lowMm && Math.max(g.acrossMm, g.deepMm, g.kind === 'tool' ? g.tallMm : 0) <= IN_DRAWER_MM
+  return standsOnShelf(g) && g.kind !== 'pail' && countedKg(g) <= mostKg && goesIn ? way('in-drawer', 2) : null
+}
 /** The least room over a floor that a thing needs: tools are laid down. mm */
 export const lowest = (g: Goods): number => (g.kind === 'tool' ? Math.min(g.acrossMm, g.deepMm, g.tallMm) : g.tallMm)
 

@@ -16,6 +16,12 @@ const LIFTS = 1e-6
  */
 const BY_NEIGHBOURS_N = 100
 
+/**
+ * So little of all weight a foot may be lifted by where it hangs on what is screwed to it: a board over three posts that is
+ * loaded over one of its spans only. What bears it there bears hardly more then. Product decision.
+ */
+const LITTLE_SHARE = 0.03
+
 /** Where a foot can press: the corners of what of it stands on the floor. */
 function corners(s: Support): Vec3[] {
   const { min, max } = s.contact
@@ -65,8 +71,13 @@ export function notLifted(a: Assembly, path: LoadPath): void {
     }
   for (const [foot, n] of under) {
     if (n >= -LIFTS * path.loadsN) continue
+    if (n >= -Math.min(BY_NEIGHBOURS_N, LITTLE_SHARE * path.loadsN) && hangsOn(a, foot)) continue
     const frame = a.bodies.find((b) => b.sideways && b.parts.includes(foot))
     const all = frame?.parts.reduce((sum, id) => sum + (under.get(id) ?? 0), 0) ?? 0
     if (n < -BY_NEIGHBOURS_N || all <= 0) path.notHeld.push(foot)
   }
 }
+
+/** Whether something is screwed to a piece that it can hang on. */
+const hangsOn = (a: Assembly, foot: string): boolean =>
+  a.supports.some((s) => s.via === 'fasteners' && s.on.kind === 'part' && s.on.part === foot && s.way === 'both')

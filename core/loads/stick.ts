@@ -277,7 +277,10 @@ function alongItself(
   const sum = acting.reduce((s, x) => s + x.n, 0)
   if (Math.abs(sum) > tolerance) {
     const against = scale(u, sum > 0 ? -1 : 1)
-    const holding = supports.filter((s) => Math.abs(dot(s.push, u)) > ALONG && canPush(s, against))
+    const able = supports.filter((s) => Math.abs(dot(s.push, u)) > ALONG && canPush(s, against))
+    // What leans has its force from the beam, and more of it would push across as well: a flat brace holds nothing along.
+    const straight = able.filter((s) => !forces.has(s))
+    const holding = straight.length > 0 ? straight : able
     if (holding.length === 0) return 'too-few-supports'
     for (const s of holding) {
       const n = -sum / holding.length / dot(s.push, u)

@@ -38,3 +38,21 @@ export function piecesOnStuds(
   const poor = pieces.find((l) => !held(l))
   return { pieces, poor: poor ? { from: poor.from, count: count(poor) } : null }
 }
+
+/** A run reaches past the stud at its end by this, mm. */
+const PAST_STUD_MM = 40
+
+/**
+ * The same where a run that is held in too few goes on to the next stud, and the next, as far as the wall goes.
+ * @param round of its length
+ */
+export function runOnStuds(
+  space: FreeSpace,
+  lengthMm: number,
+  mostMm: number,
+  { round, covered, bands }: { round: (mm: number) => number; covered?: Covered; bands?: readonly Row[] },
+): ReturnType<typeof piecesOnStuds> {
+  const ends = space.studsMm.map((x) => round(x + PAST_STUD_MM)).filter((x) => x > lengthMm && x <= space.lengthMm)
+  const tried = [lengthMm, ...ends].map((mm) => piecesOnStuds(space, mm, mostMm, covered, bands))
+  return tried.find((x) => x && !x.poor) ?? tried[0]
+}

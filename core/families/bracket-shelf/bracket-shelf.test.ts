@@ -182,6 +182,27 @@ describe('the weight of a gusset', () => {
   })
 })
 
+describe('what is small, or low', () => {
+  const small = (over: Partial<Goods>) => [{ item: crateOf([300, 30, 60], 1, { count: 6, ...over }), count: 6 }]
+  it('stands on a shelf that is deep enough for its brackets, with room for them under each', () => {
+    const r = read({ depthMm: null, shelves: 3 }, ctx({}, small({})))
+    const [depth] = r.shaped.dims.filter((d) => d.path === 'depthMm')
+    // A leg of 43 mm and 20 for the slant of the gusset past it.
+    expect(depth.value).toBeGreaterThanOrEqual(63)
+    expect(depth.value).toBeLessThan(100)
+    expect(r.checks.filter((c) => c.state === 'fails' || c.state === 'unknown').map((c) => c.id)).toEqual([])
+    const why = r.shaped.dims.find((d) => d.path === 'topMm.1')!.why
+    expect(why.terms.map((t) => t.name)).toContain('room-for-brace')
+  })
+  it('a flat gusset holds what comes down on it, and nothing along its arm: all of it arrives', () => {
+    // 120 mm high and 450 mm deep: the line of a gusset between two such shelves is 23 degrees flat.
+    const low = [{ item: crateOf([1050, 450, 120], 8, { count: 3 }), count: 3 }]
+    const r = read({}, ctx({}, low))
+    expect(r.service.besideMm).toBeLessThan(1)
+    expect(check(r, 'equilibrium:build').state).toBe('holds')
+  })
+})
+
 describe('where its brackets go', () => {
   const xs = (r: BuildReading) =>
     r.shaped.assembly.parts.filter((p) => p.role === 'leg').map((p) => Math.round(p.at.centre[0] * 10) / 10)

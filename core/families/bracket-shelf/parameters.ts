@@ -71,7 +71,7 @@ export const startingParams = (system: UnitSystem): BracketShelfParams => ({
   bracket: 'gusset',
   stand: 'below',
   end: 'bracket',
-  cornerScrews: 'one',
+  cornerScrews: 'two',
   pairScrews: 'two',
   wallScrews: 'three',
 })

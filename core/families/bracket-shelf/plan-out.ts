@@ -13,7 +13,7 @@ import { bad, good, type Result } from '../../measure/result.ts'
 import { roundDown, roundUp } from '../../measure/rounding.ts'
 import { inches } from '../../measure/units.ts'
 import { shelfPlay, type DimPen } from '../dim-pen.ts'
-import type { ShapeContext, Shaped } from '../family.ts'
+import type { ShapeContext, Shaped, Term } from '../family.ts'
 import { house, LEAST_OPEN, type Level, type Opening } from '../house-on-shelves.ts'
 import { spliceOver, type Stretch } from '../../blocks/sizing/splice.ts'
 import { LIMITS, pairKind, type BracketShelfParams } from './parameters.ts'
@@ -72,7 +72,11 @@ export function planOut(p: BracketShelfParams, ctx: ShapeContext, pen: DimPen): 
   const half = wideMm / 2 + side
   const { aboveMm, sideMm } = shelfPlay(pen, 400)
   const deepest = Math.max(...ctx.goods.map((g) => g.item.deepMm))
-  const deep = depthToHold(sheet, { settings: ctx.settings, spaceMm: ctx.space.depthMm }, deepest, {
+  // A leg is as deep as an arm is high: the gusset slants past it, or the rod hangs clear of it.
+  const pastLeg = p.end === 'hung' ? FROM_FRONT_MM + PAST_LEG_MM : pairKind(p) === 'gusset' ? PAST_LEG_MM : 0
+  const leastDeep = deepMm + pastLeg
+  const wantedDeep = Math.max(deepest, leastDeep + STICK_OUT)
+  const deep = depthToHold(sheet, { settings: ctx.settings, spaceMm: ctx.space.depthMm }, wantedDeep, {
     takenMm: 0,
     outMm: STICK_OUT,
   })
@@ -137,10 +141,7 @@ export function planOut(p: BracketShelfParams, ctx: ShapeContext, pen: DimPen): 
   const hung = p.end === 'hung' ? joistsToHangFrom(ctx.space) : good(null)
   if (!hung.ok) return hung
   if (hung.value && tops.length > 1) return bad('hung-one-shelf', { count: tops.length }, 'shelves')
-  // A leg is as deep as an arm is high: the gusset slants past it, or the rod hangs clear of it.
-  const pastLeg = hung.value ? FROM_FRONT_MM + PAST_LEG_MM : pairKind(p) === 'gusset' ? PAST_LEG_MM : 0
-  if (depthMm < deepMm + pastLeg)
-    return bad('bracket-too-shallow', { mm: depthMm, leastMm: deepMm + pastLeg }, 'depthMm')
+  if (depthMm < leastDeep) return bad('bracket-too-shallow', { mm: depthMm, leastMm: leastDeep }, 'depthMm')
   const pair = pairOf(p, depthMm, downMm + deepMm)
   if (!pair.ok) return pair
 
@@ -181,18 +182,23 @@ function topsOf(
   ctx: ShapeContext,
   pen: DimPen,
 ): Result<number[]> {
-  const terms = (l: Level) => [
-    { name: 'tallest', mm: l.tallest?.tallMm ?? LEAST_OPEN },
-    { name: 'above-play', mm: aboveMm },
-    { name: 'frame', mm: deepMm },
-    { name: 'sheet', mm: t },
-  ]
+  const lowest = LEAST_DOWN + deepMm + t
+  const terms = (l: Level): Term[] => {
+    const own: Term[] = [
+      { name: 'tallest', mm: l.tallest?.tallMm ?? LEAST_OPEN },
+      { name: 'above-play', mm: aboveMm },
+      { name: 'frame', mm: deepMm },
+      { name: 'sheet', mm: t },
+    ]
+    // Over low things there is room for the brackets of the next shelf all the same.
+    const missing = lowest - own.reduce((s, x) => s + x.mm, 0)
+    return missing > 0 ? [...own, { name: 'room-for-brace', mm: missing }] : own
+  }
   const rises = levels.slice(0, -1).map((l) => terms(l).reduce((s, x) => s + x.mm, 0))
   const rise = rises.reduce((s, x) => s + x, 0)
   const last = levels[levels.length - 1].tallest?.tallMm ?? LEAST_OPEN
   const reach = reachMm(ctx.settings.personMm) - rise
   const under = ctx.space.heightMm - rise - last - aboveMm
-  const lowest = LEAST_DOWN + deepMm + t
   const hang = Math.max(lowest, Math.min(OVER_BENCH_MM, reach, under))
   const tops = [
     pen.length(

@@ -345,3 +345,19 @@ describe('what is brushed and banded', () => {
     expectNear(banding(r), shelves.reduce((mm, p) => mm + p.size.lengthMm, 0) / 1000, 1e-9)
   })
 })
+
+describe('a closet for what is nearly as high as it', () => {
+  it('has no shelf over it that its sheets do not reach', () => {
+    const broom = { item: crateOf([180, 80, 1550], 2, { count: 2 }), count: 2 }
+    const r = readParams(closetFront, startingParams('metric', true), exampleContext('metric', [broom], 3900))
+    expect(r.shaped.unhoused).toEqual([])
+    expect(
+      r.checks.filter((c) => c.state === 'fails' && c.link !== 'ground' && c.link !== 'whole').map((c) => c.id),
+    ).toEqual([])
+    expect(checkOf(r, 'contents-fit:above:' + broom.item.id).state).toBe('holds')
+    const highest = Math.max(...r.shaped.assembly.bays.map((b) => b.clear.min[2]))
+    // The broom on the bottom, and one shelf over it where there is room for something.
+    expect(r.shaped.assembly.bays.some((b) => b.items.length > 0 && b.clear.max[2] - b.clear.min[2] > 1550)).toBe(true)
+    expect(highest).toBeLessThan(2440)
+  })
+})

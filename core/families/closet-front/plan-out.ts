@@ -376,7 +376,12 @@ function emptyOver(p: ClosetFrontParams, s: Sizes, levels: readonly Level[], kic
       .flat()
       .reduce((sum, x) => sum + x.mm, 0)
   const room = LIMITS.shelves - levels.length
-  return Math.min(room, Math.max(0, Math.ceil((under - z) / (MOST_APART_MM + s.t)) - 1))
+  // The first of them is over what stands on the highest there is, however high that is.
+  const { tallest } = levels[levels.length - 1]
+  const [rise, over] = [LEAST_OPEN + s.aboveMm + s.t, under - LEAST_OPEN - z]
+  const first = tallest ? tallest.tallMm + s.aboveMm + s.t : rise
+  const fit = Math.max(0, 1 + Math.floor((over - first) / rise))
+  return Math.min(room, fit, Math.max(0, Math.ceil((under - z) / (MOST_APART_MM + s.t)) - 1))
 }
 
 /** Tops of all panels but the uppermost: parted evenly up to the top, and no lower than what stands below them needs, where what stands on them is lifted to. */

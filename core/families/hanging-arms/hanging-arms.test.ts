@@ -129,3 +129,17 @@ describe('bicycles on pairs of arms', () => {
     expect(sayProblem(problem, sayIn(METRIC))).not.toContain(code)
   })
 })
+
+describe('a rail that meets one stud only', () => {
+  it('goes on to the next', () => {
+    const c = ctx([one({ count: 1, acrossMm: 900 })], 6000, { studsMm: [400, 1200, 2000] })
+    const r = read({}, c)
+    const long = Math.max(
+      ...r.shaped.assembly.parts.filter((p) => p.id.includes('rail')).map((p) => r.boxes.get(p.id)!.max[0]),
+    )
+    expect(long).toBeGreaterThan(1200)
+    expect(long).toBeLessThan(1300)
+    expect(r.verdict.unknown).toBe(0)
+    expect(r.checks.filter((x) => x.state === 'fails').map((x) => x.id)).toEqual([])
+  })
+})

@@ -1,6 +1,6 @@
 import { unitsOf } from '../../assembly/settings.ts'
 import { armTopMm, BEHIND_MM, BESIDE_MM, type ArmSize } from '../../blocks/arms/arm.ts'
-import { piecesOnStuds } from '../../blocks/mounts/pieces-on-studs.ts'
+import { runOnStuds } from '../../blocks/mounts/pieces-on-studs.ts'
 import type { Covered } from '../../blocks/mounts/wall-fixing.ts'
 import type { Stretch } from '../../blocks/sizing/splice.ts'
 import { findSection, type Section } from '../../catalogue/lumber.ts'
@@ -167,7 +167,7 @@ export function planOut(
     middles: middles.flatMap((x) => [x - apartMm / 2, x + apartMm / 2]),
     halfMm: wideMm / 2 + DRIVER_MM,
   }
-  const run = piecesOnStuds(ctx.space, lengthMm, longest, covered)
+  const run = runOnStuds(ctx.space, lengthMm, longest, { round: (mm) => roundUp(mm, units), covered })
   if (!run) return bad('hung-rail-not-spliced', { mostMm: longest })
   if (run.poor) return bad('hung-rail-misses-studs', run.poor)
 

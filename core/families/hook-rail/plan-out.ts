@@ -1,5 +1,5 @@
 import { unitsOf } from '../../assembly/settings.ts'
-import { piecesOnStuds } from '../../blocks/mounts/pieces-on-studs.ts'
+import { runOnStuds } from '../../blocks/mounts/pieces-on-studs.ts'
 import type { Stretch } from '../../blocks/sizing/splice.ts'
 import { WHEEL_HOOK } from '../../catalogue/hardware.ts'
 import { findSection, type Section } from '../../catalogue/lumber.ts'
@@ -36,8 +36,6 @@ const USUAL_LOWEST = inches(6)
 const LEAST_LOWEST = inches(2)
 const USUAL_BESIDE = inches(2)
 const USUAL_LIFT = inches(4)
-/** A rail goes so far past its last stud, mm: no screw near its end. */
-const PAST_STUD_MM = 40
 /** Tyre and rim over the bend of a hook, mm: indicative, of tyres 25 to 60 mm thick on rims 20 mm high. */
 export const OVER_BEND_MM = 60
 
@@ -113,10 +111,7 @@ export function planOut(p: HookRailParams, ctx: ShapeContext, pen: DimPen): Resu
   const hookMm = lowestMm + longest - OVER_BEND_MM
   const band = { low: hookMm - rail.widthMm / 2, high: hookMm + rail.widthMm / 2, throughMm: rail.thicknessMm }
   // A short one goes on to the next stud.
-  const studs = ctx.space.studsMm.map((x) => roundUp(x + PAST_STUD_MM, units))
-  const longer = studs.filter((x) => x > lengthMm && x <= ctx.space.lengthMm)
-  const runs = [lengthMm, ...longer].map((mm) => piecesOnStuds(ctx.space, mm, longestBoard, undefined, [band]))
-  const run = runs.find((x) => x && !x.poor) ?? runs[0]
+  const run = runOnStuds(ctx.space, lengthMm, longestBoard, { round: (mm) => roundUp(mm, units), bands: [band] })
   if (!run) return bad('wheel-rail-not-spliced', { mostMm: longestBoard })
   if (run.poor) return bad('wheel-rail-misses-studs', run.poor)
 

@@ -97,3 +97,26 @@ describe('tools on a panel', () => {
     expect(sayProblem(problem!, say)).toMatch(/^[A-Z].*\.$/)
   })
 })
+
+describe('a panel narrower than two studs are apart', () => {
+  it('has another beside it, and says why', () => {
+    const c = ctx([tool()], { studsMm: [600, 1350, 2100] })
+    const r = read({}, c)
+    const panels = r.shaped.dims.find((d) => d.path === 'panels')!
+    expect([panels.value, panels.why.code]).toEqual([2, 'panels-studs'])
+    expect(r.verdict.state).toBe('holds')
+    // Somebody who wants one is told.
+    expect(problemOf({ panels: 1 }, c)?.code).toBe('battens-miss-studs')
+  })
+})
+
+describe('a long tool', () => {
+  it('has a panel as high as a sheet is wide', () => {
+    const r = read({}, ctx([tool({ tallMm: 900, count: 2 })]))
+    const high = r.shaped.dims.find((d) => d.path === 'panelHighMm')!
+    expect(high.why.code).toBe('panel-long')
+    expect(high.value).toBeGreaterThan(1200)
+    expect(r.shaped.unhoused).toEqual([])
+    expect(r.verdict.state).toBe('holds')
+  })
+})

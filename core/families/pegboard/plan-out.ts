@@ -16,7 +16,9 @@ import { LIMITS, type PegboardParams } from './parameters.ts'
 
 export interface ReasonData {
   'panel-quarter': object
+  'panel-long': object
   'panels-tools': { things: number }
+  'panels-studs': { things: number }
   'panel-at-hand': object
   'battens-usual': object
   'panel-screws': object
@@ -79,10 +81,16 @@ export function planOut(
     return bad('no-standoff', { mm: batten.thicknessMm, leastMm: STANDOFF_MM }, 'battenSection')
   const trimmed = (mm: number) => mm - 2 * ctx.settings.sheetTrimMm
   const half = (mm: number) => roundDown((trimmed(mm) - ctx.settings.kerfMm) / 2, units)
-  const size = (path: 'panelWideMm' | 'panelHighMm', code: string, mm: number) =>
-    pen.length({ path, code, min: 200, max: 2440 }, mm, { code: 'panel-quarter', terms: [] })
-  const wideMm = size('panelWideMm', 'panel-wide', half(sheet.lengthMm))
-  const highMm = size('panelHighMm', 'panel-high', half(sheet.widthMm))
+  const size = (path: 'panelWideMm' | 'panelHighMm', code: string, mm: number, why: 'panel-quarter' | 'panel-long') =>
+    pen.length({ path, code, min: 200, max: 2440 }, mm, { code: why, terms: [] })
+  // Long tools hang on one as high as the sheet is wide.
+  const quarter = half(sheet.widthMm)
+  const isLong = ctx.goods.some((g) => g.item.tallMm > quarter - 2 * EDGE_MM)
+  const high = isLong
+    ? Math.min(roundDown(trimmed(sheet.widthMm), units), roundDown(ctx.space.heightMm, units))
+    : quarter
+  const wideMm = size('panelWideMm', 'panel-wide', half(sheet.lengthMm), 'panel-quarter')
+  const highMm = size('panelHighMm', 'panel-high', high, isLong ? 'panel-long' : 'panel-quarter')
   const [long, short] = [Math.max(wideMm, highMm), Math.min(wideMm, highMm)]
   if (long > trimmed(sheet.lengthMm))
     return bad('panel-past-sheet', { mm: long, mostMm: trimmed(sheet.lengthMm) }, 'panelWideMm')
@@ -98,8 +106,12 @@ export function planOut(
   if (most < 1) return bad('pegboard-past-wall', { mm: wideMm, haveMm: ctx.space.lengthMm }, 'panelWideMm')
   const tries = Array.from({ length: most }, (_, i) => i + 1)
   const enough = tries.find((n) => hang(tools, { n, wideMm, highMm, sideMm }).left.size === 0) ?? most
-  const panels = pen.count({ path: 'panels', code: 'panels', min: 1, max: LIMITS.panels }, enough, {
-    code: 'panels-tools',
+  const longest = Math.max(...ctx.boards(p.battenSection, false).map((b) => b.lengthMm - ctx.settings.squaringTrimMm))
+  // Battens are held in two studs: what is too narrow for that has a panel more.
+  const isHeld = (n: number) => piecesOnStuds(ctx.space, n * wideMm, longest)?.poor === null
+  const held = tries.find((n) => n >= enough && isHeld(n)) ?? enough
+  const panels = pen.count({ path: 'panels', code: 'panels', min: 1, max: LIMITS.panels }, held, {
+    code: held > enough ? 'panels-studs' : 'panels-tools',
     terms: [],
     data: { things: tools.length },
   })
@@ -134,7 +146,6 @@ export function planOut(
       terms: [],
     },
   )
-  const longest = Math.max(...ctx.boards(p.battenSection, false).map((b) => b.lengthMm - ctx.settings.squaringTrimMm))
   const [from, to] = [lowestMm + batten.widthMm / 2, lowestMm + highMm - batten.widthMm / 2]
   const spans = Math.max(1, Math.ceil((to - from) / everyMm - 1e-9))
   const battens = Array.from({ length: spans + 1 }, (_, i) => from + ((to - from) * i) / spans)

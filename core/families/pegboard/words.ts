@@ -8,7 +8,9 @@ import type { StepData } from './steps.ts'
 
 const reasons: WordsFor<ReasonData> = {
   'panel-quarter': () => 'half a sheet each way: one person puts it up',
+  'panel-long': () => 'as high as a sheet is wide, for what is long',
   'panels-tools': (d) => `as many as hang ${plural(d.things, 'thing')}`,
+  'panels-studs': () => 'so many that their battens are held in two studs',
   'panel-at-hand': () => 'its middle at the shoulder',
   'battens-usual': (_d, say) => `${say.length(406.4)} is usual`,
   'panel-screws': (_d, say) => `a screw every ${say.length(203.2)} is usual`,

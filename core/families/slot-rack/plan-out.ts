@@ -32,6 +32,7 @@ export interface ProblemData {
   'slots-none-flat': Record<string, never>
   'slots-too-wide': { mm: number; mostMm: number }
   'slots-too-high': { mm: number; mostMm: number }
+  'slots-none-deep': { mm: number; mostMm: number }
   'slots-too-deep': { mm: number; mostMm: number }
   'slots-column-narrow': { mm: number; leastMm: number }
   'slots-too-many': { count: number; most: number }
@@ -120,28 +121,33 @@ export function planOut(p: SlotRackParams, ctx: ShapeContext, pen: DimPen): Resu
   const beforeMm = frontDeep(p.front, box.thicknessMm, ctx.settings.yard)
   const mostDeep = ctx.space.depthMm - behindMm - beforeMm
   const out = outShare(p)
+  const tieMm = tied ? nailer.thicknessMm : 0
   const flat = ctx.goods.filter((g) => flatThing(g.item))
   const left = ctx.goods.filter((g) => !flatThing(g.item)).flatMap((g) => Array<Goods>(g.count).fill(g.item))
   if (flat.length === 0) return bad('slots-none-flat')
   const things = flat
-    .map((g) => ({ ...onEdge(g.item, mostDeep / (1 - out)), count: g.count }))
+    .map((g) => ({ ...onEdge(g.item, (mostDeep - tieMm) / (1 - out)), count: g.count }))
     .sort((a, b) => b.tallMm - a.tallMm)
   const deepest = Math.max(...things.map((x) => x.deepMm))
 
   // In the highest bin a board that ties it lies behind what stands there.
-  const wanted = deepest * (1 - out) + (tied ? nailer.thicknessMm : 0)
+  const wantedFor = (x: OnEdge) => x.deepMm * (1 - out) + tieMm
+  const wanted = Math.max(...things.map(wantedFor))
   const share = shareOf(box.widthMm, ctx.settings, {
     wantedMm: wanted,
     leastMm: LEAST_DEEP_MM,
     mostMm: Math.min(MOST_DEEP_MM, mostDeep),
   })
+  // Where no share of the sheet that there is room for is deep enough, just as deep as is wanted.
+  const shared = share && share.mm >= Math.min(wanted, mostDeep) ? share : null
+  const needed = Math.min(roundUp(wanted, units), Math.max(LEAST_DEEP_MM, roundDown(mostDeep, units)), MOST_DEEP_MM)
   const deepMm = pen.length(
     { path: 'depthMm', code: 'slots-depth', min: LEAST_DEEP_MM, max: MOST_DEEP_MM },
-    share?.mm ?? Math.max(LEAST_DEEP_MM, roundDown(mostDeep, units)),
+    shared?.mm ?? needed,
     {
       code: 'slots-depth',
       terms: [],
-      data: { parts: share?.n ?? 1, sheetMm: box.widthMm, deepestMm: deepest, outPct: 100 * out },
+      data: { parts: shared?.n ?? 0, sheetMm: box.widthMm, deepestMm: deepest, outPct: 100 * out },
     },
   )
   if (deepMm > mostDeep) return bad('slots-too-deep', { mm: deepMm + behindMm, mostMm: ctx.space.depthMm }, 'depthMm')
@@ -169,9 +175,11 @@ export function planOut(p: SlotRackParams, ctx: ShapeContext, pen: DimPen): Resu
     code: 'slots-spare',
     terms: [],
   })
-  const tooDeep = (x: OnEdge) => x.deepMm * (1 - out) + (tied ? nailer.thicknessMm : 0) > deepMm + 1e-6
+  const tooDeep = (x: OnEdge) => wantedFor(x) > deepMm + 1e-6
   const fit = things.filter((x) => !tooDeep(x))
   left.push(...things.filter(tooDeep).flatMap((x) => Array<Goods>(x.count).fill(x.item)))
+  if (fit.length === 0)
+    return bad('slots-none-deep', { mm: wantedFor(things[things.length - 1]), mostMm: deepMm }, 'depthMm')
   const slots = slotsOf(fit, perSlot, sparePct, (mm) => roundUp(mm, units))
   if (slots.length > LIMITS.slots) return bad('slots-too-many', { count: slots.length, most: LIMITS.slots }, 'perSlot')
   const widest = Math.max(0, ...slots.map((s) => s.wideMm))

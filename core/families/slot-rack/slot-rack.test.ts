@@ -138,4 +138,16 @@ describe('what cannot be', () => {
     ])
     expect(problem({ baseMm: 900 }, ctx([flat('a', 2, 30, 1200, 1250)]))?.[0]).toBe('slots-too-high')
   })
+  it('is just as deep as is wanted where no share of the sheet that goes in is', () => {
+    // On its short edge 800 mm go in no more; 600 by a quarter less and a nailer of 18: between two shares, 415 and 623.
+    const picture = flat('picture', 3, 40, 800, 600)
+    const c = ctx([picture])
+    const shallow = { ...c, space: { ...c.space, depthMm: 610 } }
+    const r2 = read({}, shallow)
+    expect(r2.shaped.unhoused).toEqual([])
+    const depth = r2.shaped.dims.find((d) => d.path === 'depthMm')!
+    expectNear(depth.value, 0.75 * 600 + 18, 1e-2)
+    expect(r2.verdict).toMatchObject({ fails: 0, unknown: 0 })
+    expect(problem({ depthMm: 300 }, shallow)).toEqual(['slots-none-deep', 'depthMm'])
+  })
 })

@@ -8,7 +8,7 @@ import type { StepData } from './steps.ts'
 const reasons: WordsFor<ReasonData> = {
   'slots-width': (d, say) => `decks with grooves span about ${say.length(d.everyMm)} under things on edge`,
   'slots-depth': (d, say) =>
-    `a sheet ${say.length(d.sheetMm)} wide in ${d.parts}; the deepest thing is ${say.length(d.deepestMm)} ${d.outPct > 0 ? 'and may stand out by a quarter' : 'and stands behind a front'}`,
+    `${d.parts > 0 ? `a sheet ${say.length(d.sheetMm)} wide in ${d.parts}` : 'no deeper than it must be'}; the deepest thing is ${say.length(d.deepestMm)} ${d.outPct > 0 ? 'and may stand out by a quarter' : 'and stands behind a front'}`,
   'slots-base': () => 'nobody kneels for what stands on it',
   'slots-margin': () => 'to lift a thing in over its edge',
   'slots-each': (d, say) => `the thickest thing is ${say.length(d.thickMm)}: more of them would lie against each other`,
@@ -34,6 +34,8 @@ const problems: WordsFor<ProblemData> = {
     `It would be ${say.length(d.mm)} wide, and ${say.length(d.mostMm)} is the most, for its room or for a top of one sheet. Fewer columns, or narrower ones.`,
   'slots-too-high': (d, say) =>
     `Its lowest bin alone would reach ${say.length(d.mm)}, and ${say.length(d.mostMm)} is the most. A lower base, or a lower thing.`,
+  'slots-none-deep': (d, say) =>
+    `Nothing of what is chosen stands in slots ${say.length(d.mostMm)} deep: the least deep wants ${say.length(d.mm)}.`,
   'slots-too-deep': (d, say) => `It would be ${say.length(d.mm)} deep, and there are ${say.length(d.mostMm)}.`,
   'slots-column-narrow': (d, say) =>
     `A column ${say.length(d.mm)} wide takes no slot of ${say.length(d.leastMm)}. A wider column, or fewer things in a slot.`,
