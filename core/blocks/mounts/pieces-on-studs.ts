@@ -56,3 +56,10 @@ export function runOnStuds(
   const tried = [lengthMm, ...ends].map((mm) => piecesOnStuds(space, mm, mostMm, covered, bands))
   return tried.find((x) => x && !x.poor) ?? tried[0]
 }
+
+/** What is as long as is needed, or longer, so that it passes two studs; no longer than its wall. */
+export function pastTwoStuds(space: FreeSpace, neededMm: number, round: (mm: number) => number): number {
+  if (space.construction.kind !== 'studs') return Math.min(neededMm, space.lengthMm)
+  const second = space.studsMm.filter((x) => x >= PAST_STUD_MM)[LEAST_STUDS - 1] ?? 0
+  return Math.min(space.lengthMm, Math.max(neededMm, round(second + PAST_STUD_MM)))
+}

@@ -10,6 +10,7 @@ import {
   rowPlaces,
   type KnownJoists,
 } from '../../blocks/mounts/on-rods.ts'
+import { pastTwoStuds } from '../../blocks/mounts/pieces-on-studs.ts'
 import { fixingsBehind } from '../../blocks/mounts/wall-fixing.ts'
 import { depthToHold } from '../../blocks/sizing/depth-to-hold.ts'
 import { findSection, type Section } from '../../catalogue/lumber.ts'
@@ -94,19 +95,19 @@ export function planOut(
   const { aboveMm, sideMm } = shelfPlay(pen, 600, PLAY_ABOVE)
   const front = frontOf(p, bearer, rod, joists)
   const goods = ctx.goods.flatMap((g) => Array.from({ length: g.count }, () => g.item))
+  const least = 2 * frame.thicknessMm + 50
   const deep = depthToHold(
     sheet,
     {
       settings: ctx.settings,
       spaceMm: Math.min(ctx.space.depthMm, joists ? Infinity : furthestBolt(ctx.space.prepared) + PAST_ROD_MM),
     },
-    Math.max(...goods.map((g) => g.deepMm)),
+    Math.max(least, ...goods.map((g) => g.deepMm)),
     { takenMm: front.outMm + front.pastMm, outMm: 0 },
   )
   const depthMm = pen.length({ path: 'depthMm', code: 'depth', min: 200, max: 1220 }, deep.mm, deep.why)
   const widest = sheet.widthMm - 2 * ctx.settings.sheetTrimMm
   if (depthMm > widest) return bad('deeper-than-sheet', { mm: depthMm, mostMm: widest }, 'depthMm')
-  const least = 2 * frame.thicknessMm + 50
   if (depthMm < least) return bad('too-shallow', { mm: depthMm, leastMm: least }, 'depthMm')
 
   // Long enough for all between its rods, as far as the wall goes.
@@ -127,11 +128,13 @@ export function planOut(
   }
   let needed = Math.min(most, 2 * edge + Math.max(...goods.map((g) => g.acrossMm)) + 2 * sideMm)
   while (needed < most && !holds(needed)) needed = Math.min(most, needed + GROWS_MM)
-  const lengthMm = pen.length(
-    { path: 'lengthMm', code: 'length', min: 300, max: 6000 },
-    Math.min(roundUp(needed, units), most),
-    { code: 'platform-goods', terms: [], data: { things: goods.length } },
-  )
+  // Its cleat is held in two studs.
+  const held = pastTwoStuds(ctx.space, roundUp(needed, units), (mm) => roundUp(mm, units))
+  const lengthMm = pen.length({ path: 'lengthMm', code: 'length', min: 300, max: 6000 }, Math.min(held, most), {
+    code: 'platform-goods',
+    terms: [],
+    data: { things: goods.length },
+  })
   if (joists)
     pen.count({ path: 'bearers', code: 'bearers', min: 2, max: LIMITS.bearers }, bearersOf(lengthMm), {
       code: 'bearers-apart',

@@ -1,5 +1,5 @@
 import { unitsOf } from '../../assembly/settings.ts'
-import { piecesOnStuds, type Row } from '../../blocks/mounts/pieces-on-studs.ts'
+import { pastTwoStuds, piecesOnStuds, type Row } from '../../blocks/mounts/pieces-on-studs.ts'
 import { spliceOver, type Stretch } from '../../blocks/sizing/splice.ts'
 import { findSection, type Section } from '../../catalogue/lumber.ts'
 import { findSheet, type Sheet } from '../../catalogue/sheets.ts'
@@ -118,7 +118,8 @@ export function planOut(p: LoftDeckParams, ctx: ShapeContext, pen: DimPen): Resu
   const whole = p.follow === 'wall'
   const lengthMm = pen.length(
     { path: 'lengthMm', code: 'length', min: 600, max: 9000 },
-    whole ? most : Math.min(roundUp(needed, units), most),
+    // Its ledgers are held in two studs.
+    whole ? most : pastTwoStuds(ctx.space, roundUp(needed, units), (mm) => roundUp(mm, units)),
     whole
       ? { code: 'loft-wall', terms: [], data: { wallMm: most } }
       : { code: 'loft-goods', terms: [], data: { things: goods.length } },

@@ -90,14 +90,14 @@ export function planOut(p: RodStackParams, ctx: ShapeContext, pen: DimPen): Resu
     Math.min(800, roundUp(past, units)),
     past > 0 ? { code: 'past-first-joist', terms: [] } : { code: 'against-wall', terms: [] },
   )
+  const least = 2 * cross.widthMm
   const deep = depthToHold(
     sheet,
     { settings: ctx.settings, spaceMm: ctx.space.depthMm - behindMm - frontDeep(p.front, t, ctx.settings.yard) },
-    Math.max(...ctx.goods.map((g) => g.item.deepMm)),
+    Math.max(least + standsOut(p.front), ...ctx.goods.map((g) => g.item.deepMm)),
     { takenMm: back.thicknessMm, outMm: standsOut(p.front) },
   )
   const depthMm = pen.length({ path: 'depthMm', code: 'clear-depth', min: 80, max: 700 }, deep.mm, deep.why)
-  const least = 2 * cross.widthMm
   if (depthMm < least) return bad('too-shallow-for-rods', { mm: depthMm, leastMm: least }, 'depthMm')
   const widest = Math.max(...ctx.goods.map((g) => g.item.acrossMm))
   const needed = widest + 2 * sideMm + takenByHinges(p.front)

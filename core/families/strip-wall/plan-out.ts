@@ -5,7 +5,7 @@ import { clearFor, holderSize, toolOf, type HolderSize } from '../../blocks/hold
 import { stripWidth } from '../../blocks/mounts/strip-width.ts'
 import { fixingUp } from '../../blocks/mounts/hung-on-wall.ts'
 import { fixingPlaces } from '../../blocks/mounts/wall-fixing.ts'
-import { LEAST_STUDS, piecesOnStuds, type Row } from '../../blocks/mounts/pieces-on-studs.ts'
+import { pastTwoStuds, piecesOnStuds, type Row } from '../../blocks/mounts/pieces-on-studs.ts'
 import type { Stretch } from '../../blocks/sizing/splice.ts'
 import { TOOL_HOOK } from '../../catalogue/hardware.ts'
 import { findSection, type Section } from '../../catalogue/lumber.ts'
@@ -158,7 +158,7 @@ export function planOut(
   const needed = roundUp(Math.max(SHORTEST_MM, ...first.hung.map((h) => h.left + h.outline.wideMm)), units)
   const lengthMm = pen.length(
     { path: 'lengthMm', code: 'strip-length', min: 250, max: 15000 },
-    p.follow === 'wall' ? ctx.space.lengthMm : longEnough(ctx, needed),
+    p.follow === 'wall' ? ctx.space.lengthMm : pastTwoStuds(ctx.space, needed, (mm) => roundUp(mm, units)),
     p.follow === 'wall'
       ? { code: 'strips-wall', terms: [], data: { wallMm: ctx.space.lengthMm } }
       : { code: 'strips-goods', terms: [] },
@@ -303,16 +303,6 @@ function fewestRows(
 /** What hangs within this much of a wall is reached from one place and a step to either side, mm. Product decision. */
 const WITHIN_MM = 2400
 
-/** A strip is long enough to be held in two studs. */
-function longEnough(ctx: ShapeContext, neededMm: number): number {
-  const { studsMm, lengthMm, construction } = ctx.space
-  if (construction.kind !== 'studs') return Math.min(neededMm, lengthMm)
-  const second = studsMm.filter((x) => x >= PAST_STUD_MM)[LEAST_STUDS - 1] ?? 0
-  return Math.min(lengthMm, Math.max(neededMm, roundUp(second + PAST_STUD_MM, unitsOf(ctx.settings))))
-}
-/** A strip reaches past the stud at its end by this, mm. */
-const PAST_STUD_MM = 40
-
 /** Battens at both ends of the strips and between them. */
 function battensAt(lengthMm: number, batten: Section): number[] {
   const [from, to] = [batten.widthMm / 2, lengthMm - batten.widthMm / 2]
@@ -349,7 +339,9 @@ function wantedFor(
     const s = size.value
     if (s.held === 'drill-slots' && !teeSections(s, stock))
       return bad('tool-too-high-for-web', { goods: item.name, mm: s.boardMm }, 'holders')
-    const each = fewest(s, Math.min(WIDEST_MM, ctx.space.lengthMm) - 2 * stock.sheet.thicknessMm)
+    const sides = 2 * stock.sheet.thicknessMm
+    const alone = clearFor(s, 1) <= ctx.space.lengthMm - sides ? 1 : 0
+    const each = Math.max(alone, fewest(s, Math.min(WIDEST_MM, ctx.space.lengthMm) - sides))
     if (each < 1) {
       tooWide.push({ goodsId: item.id, count })
       continue

@@ -476,3 +476,13 @@ describe('pegs', () => {
     expectNear(check.demand!, m / ((Math.PI * 20 ** 3) / 32), 1e-6)
   })
 })
+
+describe('a tool wider than a holder usually is', () => {
+  it('has one of its own as wide, and is not told that there is no room', () => {
+    const r = read({}, ctx([tool('shelf', [1000, 220, 220], 4, { id: 'trimmer' })]))
+    expect(r.shaped.unhoused).toEqual([])
+    const bay = r.shaped.assembly.bays.find((b) => b.items.some((i) => i.goodsId === 'trimmer'))!
+    expect(bay.clear.max[0] - bay.clear.min[0]).toBeGreaterThan(1000)
+    expect(r.verdict.unknown).toBe(0)
+  })
+})
