@@ -332,3 +332,21 @@ describe('a platform', () => {
       expect(codes).toContain(code)
   })
 })
+
+describe('a platform for what is small', () => {
+  const small = (run: 'out' | 'along'): ShapeContext => {
+    const c = ctx(run, { studsMm: [300, 900, 1500, 2100] })
+    return { ...c, goods: [{ item: crateOf([200, 90, 200], 2), count: 1 }] }
+  }
+  it('is begun long enough for two studs, and where joists run along the wall deep enough to hang between two of them', () => {
+    for (const run of ['out', 'along'] as const) {
+      const r = read({}, small(run))
+      const dim = (path: string) => r.shaped.dims.find((d) => d.path === path)!
+      expect(dim('lengthMm').value).toBeGreaterThanOrEqual(900)
+      expect(dim('lengthMm').value).toBeLessThan(960)
+      expect(r.shaped.unhoused).toEqual([])
+      expect(r.checks.filter((x) => x.state === 'fails' || x.state === 'unknown').map((x) => x.id)).toEqual([])
+      if (run === 'along') expect(dim('depthMm').why.code).toBe('platform-past-joist')
+    }
+  })
+})

@@ -3,6 +3,7 @@ import { crossesUnder } from '../../blocks/frame/shelf-frame.ts'
 import { boltRow, furthestBolt, type BoltRow } from '../../blocks/mounts/on-bolts.ts'
 import { acrossJoists, dropOut, pastDrop, placeWide, saddleMm } from '../../blocks/mounts/on-drops.ts'
 import {
+  besideJoist,
   highestHung,
   joistsToHangFrom,
   PAST_ROD_MM,
@@ -28,6 +29,7 @@ import { countedKg } from '../../goods/presumed.ts'
 
 /** What is said with its reasons and problems. */
 export interface ReasonData {
+  'platform-past-joist': object
   'platform-goods': { things: number }
   'platform-under-ceiling': { tallMm: number }
   'bearers-apart': { everyMm: number }
@@ -96,16 +98,24 @@ export function planOut(
   const front = frontOf(p, bearer, rod, joists)
   const goods = ctx.goods.flatMap((g) => Array.from({ length: g.count }, () => g.item))
   const least = 2 * frame.thicknessMm + 50
+  // Where joists run along the wall its front hangs between the first and the next.
+  const firstMm = joists?.run === 'along' ? Math.min(...joists.atMm) : null
+  const pastJoistMm = firstMm === null ? 0 : firstMm + besideJoist(joists!, front.acrossJoists) - front.outMm
+  const deepestMm = Math.max(...goods.map((g) => g.deepMm))
   const deep = depthToHold(
     sheet,
     {
       settings: ctx.settings,
       spaceMm: Math.min(ctx.space.depthMm, joists ? Infinity : furthestBolt(ctx.space.prepared) + PAST_ROD_MM),
     },
-    Math.max(least, ...goods.map((g) => g.deepMm)),
+    Math.max(least, pastJoistMm, deepestMm),
     { takenMm: front.outMm + front.pastMm, outMm: 0 },
   )
-  const depthMm = pen.length({ path: 'depthMm', code: 'depth', min: 200, max: 1220 }, deep.mm, deep.why)
+  const depthMm = pen.length(
+    { path: 'depthMm', code: 'depth', min: 200, max: 1220 },
+    deep.mm,
+    pastJoistMm > deepestMm ? { code: 'platform-past-joist', terms: [] } : deep.why,
+  )
   const widest = sheet.widthMm - 2 * ctx.settings.sheetTrimMm
   if (depthMm > widest) return bad('deeper-than-sheet', { mm: depthMm, mostMm: widest }, 'depthMm')
   if (depthMm < least) return bad('too-shallow', { mm: depthMm, leastMm: least }, 'depthMm')
@@ -113,8 +123,13 @@ export function planOut(
   // Long enough for all between its rods, as far as the wall goes.
   const edge = front.wideMm
   const most = ctx.space.lengthMm
+  const widestMm = Math.max(...goods.map((g) => g.acrossMm)) + 2 * sideMm + 2 * edge
+  // Its cleat is held in two studs.
+  const shortest = pastTwoStuds(ctx.space, Math.min(most, roundUp(widestMm, units)), (mm) => roundUp(mm, units))
+  // What is wider than bearers usually are apart goes between two of them as well, as far as a piece of the deck reaches.
+  const apartMm = Math.max(BEARERS_EVERY, Math.min(widestMm, LONGEST_SHEET))
   const bearersOf = (mm: number) =>
-    p.bearers ?? Math.min(LIMITS.bearers, 1 + Math.max(1, Math.ceil((mm - edge) / BEARERS_EVERY - 1e-9)))
+    p.bearers ?? Math.min(LIMITS.bearers, 1 + Math.max(1, Math.ceil((mm - edge) / apartMm - 1e-9)))
   const layOut = (mm: number): Result<Pick<BoltRow, 'xs' | 'outMm'> & Partial<BoltRow>> =>
     joists
       ? rowPlaces(joists, front.acrossJoists, {
@@ -126,20 +141,22 @@ export function planOut(
     const r = layOut(mm)
     return r.ok && fill(queue, betweenRods(r.value.xs, front.leaves), depthMm, sideMm, 0).left.length === 0
   }
-  let needed = Math.min(most, 2 * edge + Math.max(...goods.map((g) => g.acrossMm)) + 2 * sideMm)
+  let needed = shortest
   while (needed < most && !holds(needed)) needed = Math.min(most, needed + GROWS_MM)
-  // Its cleat is held in two studs.
-  const held = pastTwoStuds(ctx.space, roundUp(needed, units), (mm) => roundUp(mm, units))
-  const lengthMm = pen.length({ path: 'lengthMm', code: 'length', min: 300, max: 6000 }, Math.min(held, most), {
-    code: 'platform-goods',
-    terms: [],
-    data: { things: goods.length },
-  })
+  const lengthMm = pen.length(
+    { path: 'lengthMm', code: 'length', min: 300, max: 6000 },
+    Math.min(roundUp(needed, units), most),
+    {
+      code: 'platform-goods',
+      terms: [],
+      data: { things: goods.length },
+    },
+  )
   if (joists)
     pen.count({ path: 'bearers', code: 'bearers', min: 2, max: LIMITS.bearers }, bearersOf(lengthMm), {
       code: 'bearers-apart',
       terms: [],
-      data: { everyMm: BEARERS_EVERY },
+      data: { everyMm: apartMm },
     })
   const rods = layOut(lengthMm)
   if (!rods.ok) return rods

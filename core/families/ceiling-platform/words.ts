@@ -7,6 +7,7 @@ import type { ProblemData, ReasonData } from './plan-out.ts'
 import type { StepData } from './steps.ts'
 
 const reasons: WordsFor<ReasonData> = {
+  'platform-past-joist': () => 'so that its front hangs between the first joist and the next',
   'platform-goods': (d) => `as long as ${plural(d.things, 'thing')} need`,
   'platform-under-ceiling': (d, say) =>
     `as high as the tallest thing on it, ${say.length(d.tallMm)}, and its play let it`,
