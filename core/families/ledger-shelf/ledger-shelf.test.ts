@@ -325,3 +325,19 @@ describe('a shallow one on posts', () => {
     expect(small.verdict).toMatchObject({ fails: 0, unknown: 0 })
   })
 })
+
+describe('a ledger shelf for what is wider than half a sheet', () => {
+  const wide = (acrossMm: number) => ({ item: crateOf([acrossMm, 400, 300], 8, { id: `w${acrossMm}` }), count: 1 })
+  it('has its posts as far apart as that wants, and holds', () => {
+    const r = readParams(ledgerShelf, startingParams('metric'), exampleContext('metric', [wide(1400)]))
+    const apart = r.shaped.dims.find((d) => d.path === 'apartMm')!
+    expect(apart.why.code).toBe('ledger-posts-wide')
+    expectNear(apart.value, 1400 + 2 * 13 + 89, 2e-3)
+    expect(r.shaped.unhoused).toEqual([])
+    expect(r.verdict).toMatchObject({ fails: 0, unknown: 0 })
+  })
+  it('where something narrower goes there too posts stand under half a sheet', () => {
+    const both = readParams(ledgerShelf, startingParams('metric'), exampleContext('metric', [wide(1400), wide(600)]))
+    expect(both.shaped.dims.find((d) => d.path === 'apartMm')!.why.code).toBe('posts-half-sheet')
+  })
+})

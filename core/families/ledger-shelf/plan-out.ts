@@ -14,7 +14,7 @@ import { findSheet, type Sheet } from '../../catalogue/sheets.ts'
 import { chainOf, type Line } from '../../catalogue/soft.ts'
 import { findRod, ROD_LENGTHS, type Rod } from '../../catalogue/steel.ts'
 import { bad, good, type Result } from '../../measure/result.ts'
-import { roundDown } from '../../measure/rounding.ts'
+import { roundDown, roundUp } from '../../measure/rounding.ts'
 import { unitsOf } from '../../assembly/settings.ts'
 import { inches } from '../../measure/units.ts'
 import { shelfPlay, sumTerms, type DimPen } from '../dim-pen.ts'
@@ -27,6 +27,7 @@ import { LIMITS, type LedgerShelfParams } from './parameters.ts'
 /** What is said with its reasons and problems. */
 export interface ReasonData {
   'posts-half-sheet': { everyMm: number }
+  'ledger-posts-wide': { everyMm: number }
   'posts-even': { everyMm: number; wallMm: number }
   'bays-goods': { things: number }
   'bays-wall': { wallMm: number }
@@ -39,6 +40,8 @@ export interface ProblemData {
 
 /** Posts no further apart than half a sheet, centre to centre: the usual rule for rails of 2x4. */
 const POSTS_EVERY = inches(48)
+/** Nor ever further than this, mm. */
+const MOST_APART = 2400
 /** Cross pieces no further apart: the span for which 3/4 in panels are rated. */
 const CROSS_EVERY = inches(24)
 /** Above the tallest thing on a shelf, to lift it out: builders' usual two inches. */
@@ -113,17 +116,21 @@ export function planOut(
   if (depthMm > widest) return bad('deeper-than-sheet', { mm: depthMm, mostMm: widest }, 'depthMm')
   if (depthMm < least) return bad('too-shallow', { mm: depthMm, leastMm: least }, 'depthMm')
 
+  // Where all of it is wider than what usually goes between two posts they stand as far apart as it wants.
+  const wants = ctx.goods.map((g) => g.item.acrossMm + 2 * sideMm + edgeMm)
+  const asWide = wants.every((mm) => mm > POSTS_EVERY)
+  const everyMm = asWide ? Math.min(MOST_APART, roundUp(Math.max(...wants), unitsOf(ctx.settings))) : POSTS_EVERY
   // Along a wall evenly, so that nothing of it is left over.
   const alongMm = ctx.space.lengthMm - edgeMm
-  const even = roundDown(alongMm / Math.max(1, Math.ceil(alongMm / POSTS_EVERY - 1e-9)), unitsOf(ctx.settings))
+  const even = roundDown(alongMm / Math.max(1, Math.ceil(alongMm / everyMm - 1e-9)), unitsOf(ctx.settings))
   // Where the wall is shorter than that, no further than it lets them.
-  const isEven = p.follow === 'wall' || alongMm < POSTS_EVERY
+  const isEven = (p.follow === 'wall' && !asWide) || alongMm < everyMm
   const apartMm = pen.length(
-    { path: 'apartMm', code: 'posts-apart', min: 300, max: 2400 },
-    isEven ? Math.max(300, even) : POSTS_EVERY,
+    { path: 'apartMm', code: 'posts-apart', min: 300, max: MOST_APART },
+    isEven ? Math.max(300, even) : everyMm,
     isEven
-      ? { code: 'posts-even', terms: [], data: { everyMm: POSTS_EVERY, wallMm: ctx.space.lengthMm } }
-      : { code: 'posts-half-sheet', terms: [], data: { everyMm: POSTS_EVERY } },
+      ? { code: 'posts-even', terms: [], data: { everyMm, wallMm: ctx.space.lengthMm } }
+      : { code: asWide ? 'ledger-posts-wide' : 'posts-half-sheet', terms: [], data: { everyMm } },
   )
   const most = Math.max(1, Math.floor((ctx.space.lengthMm - edgeMm) / apartMm + 1e-9))
   const frontOf = (bays: number) => frontPlaces(from, { bays, apartMm, edgeMm, depthMm })

@@ -9,6 +9,7 @@ import type { StepData } from './steps.ts'
 const reasons: WordsFor<ReasonData> = {
   'posts-even': (d, say) =>
     `evenly along a wall of ${say.length(d.wallMm)}, no further apart than ${say.length(d.everyMm)}`,
+  'ledger-posts-wide': (d, say) => `posts ${say.length(d.everyMm)} apart: the widest thing goes between them`,
   'posts-half-sheet': (d, say) => `a post under every half sheet, ${say.length(d.everyMm)}`,
   'bays-goods': (d) => `as many as ${plural(d.things, 'thing')} need`,
   'bays-wall': (d, say) => `as many as the wall takes, ${say.length(d.wallMm)}`,
