@@ -38,8 +38,8 @@ export function pinBoxes(
   ends: readonly (readonly [string, string])[],
   at: { backMm: number; frontMm: number; rows: readonly ('rear' | 'front')[] },
 ): void {
-  // Of what is shallow both would be in one place.
-  const inMm = Math.min(ANGLE_IN_MM, (at.frontMm - at.backMm) / 4)
+  // Of what is shallow both would be in one place; neither stands in the back.
+  const inMm = Math.max(FOOT_ANGLE.sizeMm / 2, Math.min(ANGLE_IN_MM, (at.frontMm - at.backMm) / 4))
   const parts = ends.flatMap(([left, right], n) =>
     at.rows.flatMap((row) => {
       const y = row === 'rear' ? at.backMm + inMm : at.frontMm - inMm
