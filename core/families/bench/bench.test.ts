@@ -11,7 +11,7 @@ import type { BuildReading } from '../../project/read-build.ts'
 import { sayCheck } from '../../wording/checks.ts'
 import { sayProblem } from '../../wording/problems.ts'
 import { sayIn } from '../../wording/say.ts'
-import { exampleContext, exampleGoods } from '../example-context.ts'
+import { exampleContext, exampleGoods, ratedSlab, thinWalls } from '../example-context.ts'
 import type { ShapeContext } from '../family.ts'
 import { bench } from './bench.ts'
 import { startingParams, type BenchParams } from './parameters.ts'
@@ -256,5 +256,13 @@ describe('a bench as it is begun', () => {
         [],
       ])
     }
+  })
+  it('where no wall holds anything its feet are held down, and it stands', () => {
+    const c = ratedSlab(thinWalls(exampleContext('metric', [exampleGoods('metric', 'box', 2)], 4000)))
+    const begun = bench.start(c) as BenchParams
+    expect(begun).toMatchObject({ stiff: 'panels', feet: 'pinned' })
+    expect(readParams(bench, begun, c).verdict).toMatchObject({ fails: 0, unknown: 0 })
+    const standing = readParams(bench, { ...begun, feet: 'standing' }, c)
+    expect(checkOf(standing, 'tip-over:pull').state).toBe('fails')
   })
 })

@@ -10,7 +10,8 @@ import { benchSteps } from './steps.ts'
 /** Nothing taller than this stands under a bench, mm. */
 const LOW_MM = 700
 
-const start = (ctx: ShapeContext): BenchParams => startingParams(ctx.settings.yard, canHoldTie(ctx.space))
+const start = (ctx: ShapeContext): BenchParams =>
+  startingParams(ctx.settings.yard, canHoldTie(ctx.space), ctx.space.floor === 'slab')
 
 /** The same wall with a stud near the left end of the bench: who sits there sits beside a fixing. */
 const studAtEnd = (c: ShapeContext): ShapeContext => {

@@ -83,7 +83,7 @@ const STOCK: Record<UnitSystem, Stocks> = {
   },
 }
 
-export const startingParams = (system: UnitSystem, onWall: boolean): BenchParams => ({
+export const startingParams = (system: UnitSystem, onWall: boolean, canPin = false): BenchParams => ({
   heightFrom: 'general',
   machineMm: null,
   underMm: null,
@@ -109,7 +109,7 @@ export const startingParams = (system: UnitSystem, onWall: boolean): BenchParams
   stiff: onWall ? 'wall' : 'panels',
   back: 'legs',
   ledgerScrews: 'four',
-  feet: 'standing',
+  feet: !onWall && canPin ? 'pinned' : 'standing',
   ...PLAIN_ENDS,
 })
 

@@ -9,7 +9,7 @@ import { sayCheck } from '../../wording/checks.ts'
 import { sayProblem } from '../../wording/problems.ts'
 import { sayIn } from '../../wording/say.ts'
 import { stepText } from '../../wording/steps.ts'
-import { exampleContext, exampleGoods, exampleSaw, inCorner, ratedSlab } from '../example-context.ts'
+import { exampleContext, exampleGoods, exampleSaw, inCorner, ratedSlab, thinWalls } from '../example-context.ts'
 import { findFamily } from '../registry.ts'
 import { boxBench } from './box-bench.ts'
 import { startingParams, type BoxBenchParams } from './parameters.ts'
@@ -232,5 +232,11 @@ describe('a bench on boxes', () => {
       Object.entries(given({})).filter(([k]) => !['wells', 'corner', 'meets', 'otherDepthMm', 'feet'].includes(k)),
     )
     expect(findFamily('box-bench')!.upgrade(old, 1)).toEqual(given({}))
+  })
+  it('is begun with its feet held down where no wall holds anything', () => {
+    const c = ratedSlab(thinWalls(ctx([{ item: crate, count: 2 }])))
+    const begun = boxBench.start(c) as BoxBenchParams
+    expect(begun).toMatchObject({ tie: false, feet: 'pinned' })
+    expect(readParams(boxBench, begun, c).verdict).toMatchObject({ fails: 0, unknown: 0 })
   })
 })

@@ -12,7 +12,8 @@ import { boxBenchSteps } from './steps.ts'
 /** Nothing taller or heavier than this stands in a bench, mm and kg. Product decisions. */
 const [LOW_MM, HEAVY_KG] = [600, 40]
 
-const start = (ctx: ShapeContext): BoxBenchParams => startingParams(ctx.settings.yard, canHoldTie(ctx.space))
+const start = (ctx: ShapeContext): BoxBenchParams =>
+  startingParams(ctx.settings.yard, canHoldTie(ctx.space), ctx.space.floor === 'slab')
 const goesIn = (g: Goods): boolean =>
   g.kind !== 'equipment' && g.kind !== 'drum' && g.tallMm <= LOW_MM && countedKg(g) <= HEAVY_KG
 

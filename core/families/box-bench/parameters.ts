@@ -58,7 +58,9 @@ const STOCK: Record<UnitSystem, Pick<BoxBenchParams, 'topSheet' | 'sheet' | 'bac
   metric: { topSheet: 'ply-18mm', sheet: 'ply-18mm', backSheet: THIN_BACK.metric },
 }
 
-export const startingParams = (system: UnitSystem, canTie: boolean): BoxBenchParams => ({
+const STIFF_BACK: Record<UnitSystem, string> = { imperial: 'ply-3/8', metric: 'ply-9mm' }
+
+export const startingParams = (system: UnitSystem, canTie: boolean, canPin = false): BoxBenchParams => ({
   heightFrom: 'general',
   machineMm: null,
   heightMm: null,
@@ -72,13 +74,15 @@ export const startingParams = (system: UnitSystem, canTie: boolean): BoxBenchPar
   abovePlayMm: null,
   sidePlayMm: null,
   ...STOCK[system],
+  // What no tie helps is kept from folding by its backs alone.
+  ...(canTie ? {} : { backSheet: STIFF_BACK[system] }),
   layers: 'two',
   front: 'open',
   latch: 'magnet',
   tie: canTie,
   wells: [],
   ...PLAIN_ENDS,
-  feet: 'standing',
+  feet: !canTie && canPin ? 'pinned' : 'standing',
 })
 
 /** The first form knew no wells, no corners and no feet held down. */
