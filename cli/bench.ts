@@ -168,4 +168,4 @@ const costumes = exampleContext('metric', [exampleGoods('metric', 'box', 24)], 3
 const closet = { front: 'lift-up', bays: 6, shelves: 4, school: 'ladders' }
 reread('a closet of 24 leaves', 'closet-front', closet, costumes, 25)
 const drawers = { columns: 6, drawers: [plain(1, 60)], clearMm: 300, depthMm: 350 }
-reread('a bank of 60 drawers', 'drawer-bank', drawers, exampleContext('metric', [smallTins('metric')], 6000))
+reread('a bank of 60 drawers', 'drawer-bank', drawers, exampleContext('metric', [smallTins('metric')], 6000), 25)

@@ -1,4 +1,5 @@
 import { fingerprint } from '../measure/fingerprint.ts'
+import { kept } from '../measure/kept.ts'
 import { z } from '../measure/schema.ts'
 import type { Assembly, Machining, Part, Stock } from './assembly.ts'
 import { asItLies, facesDiffer } from './turned-over.ts'
@@ -60,10 +61,9 @@ const untold = (x: Pick<Part, 'machining' | 'outline'>) => ({ ...x, machining: x
 const withoutFace = ({ face: _, ...rest }: Extract<Machining, { face: unknown }>) => withoutWay(rest)
 
 /** Two parts with the same key are cut alike and may change places. */
-export const cutKey = (p: Part): string => {
+export const cutKey = (p: Part, work = workKey(p)): string => {
   const s = p.size
   const sides = p.stock.kind === 'sheet' ? p.grain : tenth(s.thicknessMm)
-  const work = workKey(p)
   return `${p.role}|${p.stock.kind}|${stockKey(p.stock)}|${tenth(s.lengthMm)}|${tenth(s.widthMm)}|${sides}|${work}`
 }
 
@@ -99,8 +99,14 @@ export function freshLetters(taken: ReadonlySet<string> = new Set()): () => stri
 /** Parts in groups that are cut alike, in the order they come, with what is written on them. */
 export function alike(a: Assembly, pen: LetterPen = { given: {}, next: freshLetters() }): Alike[] {
   const groups = new Map<string, Part[]>()
+  // What is done to most pieces is done to others of their width, too: told once.
+  const works = new Map<string, string>()
   for (const p of a.parts) {
-    const key = cutKey(p)
+    const asWorked = JSON.stringify([p.size.widthMm, p.machining, p.outline])
+    const key = cutKey(
+      p,
+      kept(works, asWorked, () => workKey(p)),
+    )
     const list = groups.get(key)
     if (list) list.push(p)
     else groups.set(key, [p])

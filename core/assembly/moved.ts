@@ -1,12 +1,18 @@
-import { add, cross, dot, scale, sub, unit, type Vec3 } from '../geometry/vec.ts'
+import { add, dot, scale, sub, unit, type Vec3 } from '../geometry/vec.ts'
 import { boxUnion, type Box } from '../geometry/box.ts'
 import type { Assembly, Motion, Part } from './assembly.ts'
 
 /** A direction turned about an axis by an angle (Rodrigues' rotation). */
 function turned(v: Vec3, axis: Vec3, byRad: number): Vec3 {
   const k = unit(axis)
-  const [c, s] = [Math.cos(byRad), Math.sin(byRad)]
-  return add(add(scale(v, c), scale(cross(k, v), s)), scale(k, dot(k, v) * (1 - c)))
+  const c = Math.cos(byRad)
+  const s = Math.sin(byRad)
+  const along = dot(k, v) * (1 - c)
+  return [
+    v[0] * c + (k[1] * v[2] - k[2] * v[1]) * s + k[0] * along,
+    v[1] * c + (k[2] * v[0] - k[0] * v[2]) * s + k[1] * along,
+    v[2] * c + (k[0] * v[1] - k[1] * v[0]) * s + k[2] * along,
+  ]
 }
 
 /** Where a point is once a motion is done: about an axis, along a line, or along several one after the other. */

@@ -1,5 +1,6 @@
 import { boxUnion } from '../geometry/box.ts'
 import type { Assembly } from './assembly.ts'
+import { partsById } from './by-id.ts'
 import { partMassKg } from './mass.ts'
 import { partBox } from './part-box.ts'
 
@@ -27,7 +28,7 @@ export function packedOf(a: Assembly): Packed[] {
   if (whole.length === 0) return []
   const inWhole = new Set(whole.flat())
   const loose = a.parts.filter((p) => !inWhole.has(p.id)).map((p) => [p.id])
-  const byId = new Map(a.parts.map((p) => [p.id, p]))
+  const byId = partsById(a)
   const out: Packed[] = []
   for (const parts of [...whole, ...loose]) {
     const of = parts.map((id) => byId.get(id)!)

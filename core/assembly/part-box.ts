@@ -40,16 +40,24 @@ export function profileBox(p: Part): TurnedBox {
 /** The upright box around a part. */
 export const partBox = (p: Part): Box => extents(turnedBox(p))
 
-/** The upright boxes of all parts, by id: worked out once for a reading and shared by all that look at it. */
+/** The upright boxes of all parts, by id: worked out once for a list of parts and shared by all that look at it. */
 export type PartBoxes = ReadonlyMap<string, Box>
-export const partBoxes = (a: Assembly): PartBoxes => new Map(a.parts.map((p) => [p.id, partBox(p)]))
-export const partsById = (a: Assembly): ReadonlyMap<string, Part> => new Map(a.parts.map((p) => [p.id, p]))
+const boxesOf = new WeakMap<readonly Part[], PartBoxes>()
+export function partBoxes({ parts }: Pick<Assembly, 'parts'>): PartBoxes {
+  const seen = boxesOf.get(parts)
+  // While a build is drawn its list still grows.
+  if (seen?.size === parts.length) return seen
+  const boxes = new Map(parts.map((p) => [p.id, partBox(p)]))
+  boxesOf.set(parts, boxes)
+  return boxes
+}
 /** The box around the whole build. */
 export const wholeBox = (boxes: PartBoxes): Box => boxUnion([...boxes.values()])
 
 /** Whether a part stands square to the room: its axes run along the room's. */
 export const standsSquare = (p: Part): boolean => runsSquare(p.at.along) && runsSquare(p.at.across)
-const runsSquare = ([x, y, z]: Vec3): boolean => Math.max(Math.abs(x), Math.abs(y), Math.abs(z)) > 1 - 1e-9
+/** Whether a way runs along one of the room's axes. */
+export const runsSquare = (v: Vec3): boolean => Math.max(Math.abs(v[0]), Math.abs(v[1]), Math.abs(v[2])) > 1 - 1e-9
 /** Whether it is the upright box around it: it stands square, and its face is a rectangle. */
 export const isSquare = (p: Part): boolean => p.outline === undefined && standsSquare(p)
 

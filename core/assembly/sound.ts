@@ -4,6 +4,7 @@ import { mid, norm, sub, type Vec3 } from '../geometry/vec.ts'
 import { findSection } from '../catalogue/lumber.ts'
 import { SAME_LENGTH_MM } from '../measure/rounding.ts'
 import type { Assembly, Joint, Part, Support } from './assembly.ts'
+import { jointsById, partsById } from './by-id.ts'
 import { isSquare, partBoxes, standsSquare, turnedBox, type PartBoxes } from './part-box.ts'
 
 /** Pieces that meet may be this far apart, mm. */
@@ -65,7 +66,7 @@ export function missing(a: Assembly): Flaw[] {
  * face to face, and boards no section of theirs gives: what turning a piece the wrong way does.
  */
 export function misplaced(a: Assembly): Flaw[] {
-  const parts = new Map(a.parts.map((p) => [p.id, p]))
+  const parts = partsById(a)
   const boxes = partBoxes(a)
   const out: Flaw[] = []
   const apart = (id: string) => out.push({ code: 'apart', id })
@@ -87,7 +88,7 @@ export function misplaced(a: Assembly): Flaw[] {
     const hollow = gapMm > GAP_MM && !a.parts.some((x) => x !== p && x !== q && !off(x.id, j.at))
     if (off(p.id, j.at, gapMm) || off(q.id, j.at, gapMm) || reaches || beside || hollow) apart(j.id)
   }
-  const joints = new Map(a.joints.map((j) => [j.id, j]))
+  const joints = jointsById(a)
   for (const s of a.supports) {
     if ('bay' in s.from) continue
     for (const id of ['part' in s.from ? s.from.part : s.from.through, meets(s, joints)]) {

@@ -1,3 +1,4 @@
+import { jointsById } from './by-id.ts'
 import { partFeet } from './feet.ts'
 import { addTo } from '../measure/add-to.ts'
 import { findGrade, findSection } from '../catalogue/lumber.ts'
@@ -153,7 +154,7 @@ export function validateAssembly(a: Assembly): Fault[] {
 
   const bays = new Set(a.bays.map((b) => b.id))
   const bodies = new Set(a.bodies.map((b) => b.id))
-  const joints = new Map(a.joints.map((j) => [j.id, j]))
+  const joints = jointsById(a)
   const jointIds = new Set(joints.keys())
   const anchorIds = new Set(a.anchors.map((x) => x.id))
   const restsOn = new Map<string, string[]>()

@@ -1,5 +1,5 @@
-import { partsById } from '../assembly/part-box.ts'
 import { describe, expect, it } from '@jest/globals'
+import { partsById } from '../assembly/by-id.ts'
 import { exampleContext, exampleGoods } from '../families/example-context.ts'
 import type { ShapeContext } from '../families/family.ts'
 import { findFamily } from '../families/registry.ts'

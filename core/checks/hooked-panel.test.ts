@@ -1,7 +1,7 @@
 import { describe, expect, it } from '@jest/globals'
 import { expectNear } from '../../test-support/near.ts'
 import { readParams } from '../../test-support/read-params.ts'
-import { partsById } from '../assembly/part-box.ts'
+import { partsById } from '../assembly/by-id.ts'
 import { PEG_HOOK } from '../catalogue/hardware.ts'
 import { exampleContext } from '../families/example-context.ts'
 import { startingParams } from '../families/pegboard/parameters.ts'

@@ -143,7 +143,7 @@ export function jointRooms(a: Assembly, boxes: PartBoxes, method: DesignMethod):
   return new Map(
     a.joints.map((j) => {
       const [near, far] = [pieces.get(j.near)!, pieces.get(j.far)!]
-      const face = near.wood && far.wood ? faceOf(near, far, betweenOf(j)) : null
+      const face = j.fasteners.length > 0 && near.wood && far.wood ? faceOf(near, far, betweenOf(j)) : null
       return [
         j.id,
         j.fasteners.map((f) => {

@@ -1,4 +1,5 @@
 import type { Assembly, Joint, Part } from '../assembly/assembly.ts'
+import { jointsById } from '../assembly/by-id.ts'
 import { stockKey } from '../assembly/identical.ts'
 import { isLevelSheet, isUpright, type PartBoxes } from '../assembly/part-box.ts'
 import { meetingAxis } from '../geometry/box.ts'
@@ -177,7 +178,7 @@ function through(
   parts: ReadonlyMap<string, Part>,
   boxes: PartBoxes,
 ): ReadonlyMap<string, Through> {
-  const byId = new Map(a.joints.map((j) => [j.id, j]))
+  const byId = jointsById(a)
   const out = new Map<string, Through>()
   // By joint, what passes at each place of it.
   const at = new Map<string, Map<string, { slid: Vec3; pulledN: number }>>()
@@ -323,35 +324,44 @@ export const joints = defineCheck({
 
 const hard = (demand: number, capacity: number) => (capacity > 0 ? demand / capacity : demand > 0 ? Infinity : 0)
 
+/** A shelf on the shoulder of a dado: as wide as it is deep in there, as long as it runs, mm; N. */
+interface Pressed {
+  parts: string[]
+  w: number
+  d: number
+  n: number
+  capacity: number
+}
 /** Shelves that stand in dadoes: the shoulder that carries them. */
 export const housings = defineCheck({
   id: 'housing',
   reads: ['assembly', 'design'],
   run({ assembly, design }): CheckResult[] {
-    const byJoint = new Map(assembly.joints.map((j) => [j.id, j]))
-    let worst: CheckResult | null = null
+    const byJoint = jointsById(assembly)
+    let worst: Pressed | null = null
     const covers: string[] = []
+    const given = { check: 'housing', link: 'shelf', quantity: 'force', subject: 'dado' } as const
     for (const s of assembly.supports) {
       const j = s.joint === null ? undefined : byJoint.get(s.joint)
       if (j?.kind !== 'housed' || s.on.kind !== 'part' || !('part' in s.from)) continue
+      const parts = [s.from.part, s.on.part]
       const state = design.members.get(s.from.part)?.state
-      const given = {
-        check: 'housing',
-        link: 'shelf' as const,
-        quantity: 'force' as const,
-        subject: 'dado',
-        parts: [s.from.part, s.on.part],
-      }
       if (state?.kind === 'unknown')
-        return [plain({ ...given, code: `unknown-${state.reason}`, state: 'unknown', data: { role: 'shelf' } })]
+        return [plain({ ...given, parts, code: `unknown-${state.reason}`, state: 'unknown', data: { role: 'shelf' } })]
       covers.push(s.id, j.id)
       const [w, d] = [s.contact.max[0] - s.contact.min[0], s.contact.max[1] - s.contact.min[1]]
       const n = design.reactions.get(s.id) ?? 0
-      const r = measured({
+      const capacity = housingBearing(w, d, PANEL_BEARING_MPA)
+      if (!worst || hard(n, capacity) > hard(worst.n, worst.capacity)) worst = { parts, w, d, n, capacity }
+    }
+    if (!worst) return []
+    const { parts, w, d, n, capacity } = worst
+    return [
+      measured({
         ...given,
+        ...{ parts, covers, capacity },
         code: 'dado',
         demand: n,
-        capacity: housingBearing(w, d, PANEL_BEARING_MPA),
         data: { deepMm: w },
         working: {
           formula: 'N ≤ depth of dado × its length × strength',
@@ -363,9 +373,7 @@ export const housings = defineCheck({
           ],
           source: 'bearing',
         },
-      })
-      if (!worst || (r.ratio ?? 9) > (worst.ratio ?? 9)) worst = r
-    }
-    return worst ? [{ ...worst, covers }] : []
+      }),
+    ]
   },
 })

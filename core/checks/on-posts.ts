@@ -1,4 +1,5 @@
 import type { Assembly, Joint, Support } from '../assembly/assembly.ts'
+import { jointsById } from '../assembly/by-id.ts'
 import { isUpright } from '../assembly/part-box.ts'
 import { addTo } from '../measure/add-to.ts'
 import { defineCheck, measured, notWeighed, plain, type CheckContext, type CheckResult } from './check.ts'
@@ -18,7 +19,7 @@ interface Lying {
 
 /** What lies on the end grain of uprights, with what keeps it there. */
 function lying(a: Assembly, { parts, boxes }: Pick<Given, 'parts' | 'boxes'>): Map<string, Lying[]> {
-  const joints = new Map(a.joints.map((j) => [j.id, j]))
+  const joints = jointsById(a)
   const out = new Map<string, Lying[]>()
   for (const support of a.supports) {
     if (!('part' in support.from) || support.on.kind !== 'part' || support.joint === null) continue

@@ -1,9 +1,10 @@
-import type { Bay, Motion } from '../assembly/assembly.ts'
+import type { Motion } from '../assembly/assembly.ts'
+import { partsById } from '../assembly/by-id.ts'
 import { inLineWith } from '../assembly/in-line.ts'
 import { movedPoint, movedWay, opens, partly } from '../assembly/moved.ts'
-import { partsById, profileBox } from '../assembly/part-box.ts'
+import { profileBox, runsSquare } from '../assembly/part-box.ts'
 import { boxUnion, extents, penetration, sharesMoreThan, type Box, type TurnedBox } from '../geometry/box.ts'
-import { add, mid, sub } from '../geometry/vec.ts'
+import { add, mid, sub, type Vec3 } from '../geometry/vec.ts'
 import { defineCheck, measured, type CheckResult } from './check.ts'
 
 /*
@@ -21,8 +22,15 @@ interface Thing {
   solid: TurnedBox
   /** The upright box around it. */
   around: Box
+  /** It is that box. */
+  square: boolean
+  /** Itself, or what it stands on. */
+  by: readonly string[]
 }
-const thing = (id: string, solid: TurnedBox): Thing => ({ id, solid, around: extents(solid) })
+const thing = (id: string, solid: TurnedBox, by: readonly string[]): Thing => ({
+  ...{ id, solid, by, around: extents(solid) },
+  square: !solid.outline && runsSquare(solid.along) && runsSquare(solid.across),
+})
 
 const boxed = (b: Box): TurnedBox => ({
   centre: mid(b.min, b.max),
@@ -32,12 +40,13 @@ const boxed = (b: Box): TurnedBox => ({
 })
 
 /** A thing once a motion is done: what goes straight keeps its shape. */
-function movedThing(m: Motion, { id, solid, around }: Thing): Thing {
+function movedThing(m: Motion, t: Thing): Thing {
+  const { solid, around } = t
   const there = { ...solid, centre: movedPoint(m, solid.centre) }
   if (m.kind === 'swing')
-    return thing(id, { ...there, along: movedWay(m, solid.along), across: movedWay(m, solid.across) })
+    return thing(t.id, { ...there, along: movedWay(m, solid.along), across: movedWay(m, solid.across) }, t.by)
   const by = sub(there.centre, solid.centre)
-  return { id, solid: there, around: { min: add(around.min, by), max: add(around.max, by) } }
+  return { ...t, solid: there, around: { min: add(around.min, by), max: add(around.max, by) } }
 }
 
 /** Shares of a way that are looked at. */
@@ -48,28 +57,35 @@ const cornersOf = (m: Motion): number[] =>
 
 /**
  * How deep what moves reaches into the worst of what stands still, and what that is.
- * @param moving its pieces and what stands in it, at rest
+ * @param moving its pieces and what stands in it, at rest. @param stays whether a thing is none of these
  */
 function worstOnTheWay(
   m: Motion,
   moving: readonly Thing[],
   others: readonly Thing[],
+  stays: (t: Thing) => boolean,
   letIn: ReadonlySet<string>,
 ): { id: string; mm: number } {
   let worst = { id: '', mm: 0 }
+  const straight = m.kind === 'slide' && m.by.filter((mm) => mm !== 0).length === 1 ? m.by : null
   const corners = cornersOf(m).map((share) => partly(m, share))
-  const ways = m.kind === 'swing' ? corners : SHARES.map((share) => partly(m, share))
   const all = moving.map((t) => {
     const turns = corners.map((by) => movedThing(by, t))
     return { t, turns, whole: boxUnion(turns.map((x) => x.around)) }
   })
   // What shares no more with their way than it does when it touches lies nowhere near: most of the build.
   const around = boxUnion(all.map((x) => x.whole))
-  const close = others.filter((o) => sharesMoreThan(around, o.around, TOUCH_MM))
+  const close = others.filter((o) => sharesMoreThan(around, o.around, TOUCH_MM) && stays(o))
   for (const { t, turns, whole } of all) {
-    const near = close.filter((o) => sharesMoreThan(whole, o.around, TOUCH_MM) && !letIn.has(`${t.id} ${o.id}`))
+    const near = close.filter((o) => {
+      if (!sharesMoreThan(whole, o.around, TOUCH_MM) || letIn.has(`${t.id} ${o.id}`)) return false
+      if (!straight || !t.square || !o.square) return true
+      const mm = deepestAlong(t.around, o.around, straight)
+      if (mm > Math.max(worst.mm, TOUCH_MM)) worst = { id: o.id, mm }
+      return false
+    })
     if (near.length === 0) continue
-    for (const there of m.kind === 'swing' ? turns : ways.map((by) => movedThing(by, t)))
+    for (const there of m.kind === 'swing' ? turns : SHARES.map((share) => movedThing(partly(m, share), t)))
       for (const o of near) {
         if (!sharesMoreThan(there.around, o.around, TOUCH_MM)) continue
         const mm = penetration(there.solid, o.solid, worst.mm)
@@ -77,6 +93,17 @@ function worstOnTheWay(
       }
   }
   return worst
+}
+
+/** How deep a square box reaches into another where it does so most on its straight way along one axis, mm. */
+function deepestAlong(a: Box, b: Box, by: Vec3): number {
+  const shares = [0, 1, 2].map((i) => {
+    const apart = (b.min[i] + b.max[i] - a.min[i] - a.max[i]) / 2
+    // It stops, or passes, where the middles of both are nearest.
+    const done = Math.min(Math.max(apart, Math.min(0, by[i])), Math.max(0, by[i]))
+    return (a.max[i] - a.min[i] + b.max[i] - b.min[i]) / 2 - Math.abs(apart - done)
+  })
+  return Math.min(...shares)
 }
 
 const NOTHING: ReadonlySet<string> = new Set()
@@ -87,9 +114,13 @@ export const ownSweep = defineCheck({
   run({ assembly: a }): CheckResult[] {
     if (a.motions.length === 0) return []
     // Fittings give way: a hinge moves with its leaf.
-    const parts: Thing[] = a.parts.filter((p) => p.stock.kind !== 'bought').map((p) => thing(p.id, profileBox(p)))
+    const parts: Thing[] = a.parts.flatMap((p) =>
+      p.stock.kind === 'bought' ? [] : [thing(p.id, profileBox(p), [p.id])],
+    )
     const things = new Map(parts.map((p) => [p.id, p]))
-    const inBays = a.bays.map((bay) => ({ bay, things: bay.items.map((i) => thing(i.goodsId, boxed(i.box))) }))
+    const goods = a.bays.flatMap((b) => b.items.map((i) => thing(i.goodsId, boxed(i.box), b.carriers)))
+    const all = [...parts, ...goods]
+    const at = new Map(a.parts.map((p, i) => [p.id, i]))
     // What slides goes along in the groove of what it runs in, or is kept upright by.
     const slid = new Set(a.motions.flatMap((m) => (m.kind === 'slide' ? m.parts : [])))
     const byId = partsById(a)
@@ -103,22 +134,20 @@ export const ownSweep = defineCheck({
     )
     const ofMotion = (m: Motion): CheckResult => {
       const own = new Set(m.parts)
-      const goesAlong = (b: Bay) => b.carriers.some((c) => own.has(c))
+      const stays = (t: Thing) => !t.by.some((id) => own.has(id))
       // What is put on or taken off is empty then, and takes along what is fixed to it.
-      const carried = opens(m) ? inBays.flatMap((x) => (goesAlong(x.bay) ? x.things : [])) : []
+      const carried = opens(m) ? goods.filter((t) => !stays(t)) : []
       // What has gone before is no longer where it was, nor is what hangs on it.
       const gone = a.motions.filter((x) => m.kind === 'swing' && m.after?.includes(x.id))
-      const there = (what: readonly Thing[], carriers: readonly string[]): readonly Thing[] => {
-        const by = gone.find((x) => carriers.some((c) => x.parts.includes(c)))
-        return by ? what.map((t) => movedThing(by, t)) : what
+      const there = (t: Thing): Thing => {
+        const by = gone.find((x) => t.by.some((id) => x.parts.includes(id)))
+        return by ? movedThing(by, t) : t
       }
-      const rest = parts.filter((p) => !own.has(p.id))
-      const still = gone.length === 0 ? rest : rest.flatMap((t) => there([t], [t.id]))
-      const goods = opens(m) ? inBays.flatMap((x) => (goesAlong(x.bay) ? [] : there(x.things, x.bay.carriers))) : []
+      const others = opens(m) ? all : parts
       const letIn = m.kind === 'slide' ? grooved : NOTHING
-      const moving = a.parts.filter((p) => own.has(p.id))
-      const atRest = [...moving.map((p) => things.get(p.id) ?? thing(p.id, profileBox(p))), ...carried]
-      const worst = worstOnTheWay(m, atRest, [...still, ...goods], letIn)
+      const moving = [...own].sort((x, y) => at.get(x)! - at.get(y)!).map((id) => byId.get(id)!)
+      const atRest = [...moving.map((p) => things.get(p.id) ?? thing(p.id, profileBox(p), [p.id])), ...carried]
+      const worst = worstOnTheWay(m, atRest, gone.length === 0 ? others : others.map(there), stays, letIn)
       const hit = byId.get(worst.id)
       return measured({
         check: 'own-sweep',

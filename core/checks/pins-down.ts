@@ -1,6 +1,7 @@
 import type { Anchor, Assembly } from '../assembly/assembly.ts'
+import { partsById } from '../assembly/by-id.ts'
 import { jointsOf } from '../assembly/joints-of.ts'
-import { partBoxes, partsById } from '../assembly/part-box.ts'
+import { partBoxes } from '../assembly/part-box.ts'
 import type { CheckContext } from './check.ts'
 import { heldTogether } from './ties.ts'
 import { ratedGives } from './wall-fixing.ts'

@@ -1,6 +1,7 @@
 import { describe, expect, it } from '@jest/globals'
 import { expectNear } from '../../test-support/near.ts'
 import { checkOf, readParams } from '../../test-support/read-params.ts'
+import { partsById } from '../assembly/by-id.ts'
 import { judge } from '../project/judge.ts'
 import type { BuildReading } from '../project/read-build.ts'
 import { closetFront } from '../families/closet-front/closet-front.ts'
@@ -11,7 +12,6 @@ import { startingParams as wall } from '../families/framed-wall/parameters.ts'
 import { postRack } from '../families/post-rack/post-rack.ts'
 import { startingParams as rack } from '../families/post-rack/parameters.ts'
 import type { Assembly } from '../assembly/assembly.ts'
-import { partsById } from '../assembly/part-box.ts'
 import { heldByPanels, heldHeights } from './posts.ts'
 
 const inTheRoom = (yard: 'metric' | 'imperial') => {

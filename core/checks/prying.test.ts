@@ -1,6 +1,7 @@
 import { describe, expect, it } from '@jest/globals'
 import { expectNear } from '../../test-support/near.ts'
-import { partBoxes, partsById } from '../assembly/part-box.ts'
+import { partsById } from '../assembly/by-id.ts'
+import { partBoxes } from '../assembly/part-box.ts'
 import { exampleContext, exampleGoods } from '../families/example-context.ts'
 import { findFamily } from '../families/registry.ts'
 import { METHODS } from '../mechanics/methods/all.ts'

@@ -1,6 +1,7 @@
 import { describe, expect, it } from '@jest/globals'
+import { partsById } from '../assembly/by-id.ts'
 import { draft } from '../assembly/draft.ts'
-import { partBoxes, partsById } from '../assembly/part-box.ts'
+import { partBoxes } from '../assembly/part-box.ts'
 import type { Stock } from '../assembly/assembly.ts'
 import { exampleContext, exampleGoods } from '../families/example-context.ts'
 import { findFamily } from '../families/registry.ts'

@@ -1,5 +1,5 @@
 import { describe, expect, it } from '@jest/globals'
-import { partsById } from '../assembly/part-box.ts'
+import { partsById } from '../assembly/by-id.ts'
 import { exampleContext, exampleGoods } from '../families/example-context.ts'
 import { findFamily } from '../families/registry.ts'
 import { analyse, edgeStrips } from '../loads/analyse.ts'

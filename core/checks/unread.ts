@@ -1,3 +1,4 @@
+import { jointsById } from '../assembly/by-id.ts'
 import { misplaced, missing, type Flaw } from '../assembly/sound.ts'
 import type { Assembly, Joint, Part, Support } from '../assembly/assembly.ts'
 import { partMassKg } from '../assembly/mass.ts'
@@ -110,7 +111,7 @@ export function unread(
   }
   const open = new Set<string>()
   const single = new Set(a.bodies.filter((b) => b.parts.length === 1).map((b) => b.id))
-  const joints = new Map(a.joints.map((j) => [j.id, j]))
+  const joints = jointsById(a)
   for (const path of paths)
     for (const m of path.members.values()) {
       // What could not be computed has said so itself.

@@ -1,3 +1,4 @@
+import { partsById } from '../assembly/by-id.ts'
 import { fastenersIn } from '../assembly/fasteners-in.ts'
 import type { Assembly, Joint, Part } from '../assembly/assembly.ts'
 import { turnedBox } from '../assembly/part-box.ts'
@@ -385,7 +386,7 @@ export function sceneOf(
 
 /** Arrows for the fasteners of a build's joints: to where they enter the near piece, from the side they come from. */
 export function fastenerArrows(a: Assembly, joints: readonly Joint[]): FastenerArrow[] {
-  const byId = new Map(a.parts.map((p) => [p.id, p]))
+  const byId = partsById(a)
   return joints.flatMap((j): FastenerArrow[] => {
     const [near, far] = [byId.get(j.near), byId.get(j.far)]
     const count = fastenersIn([j])

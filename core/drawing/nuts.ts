@@ -1,3 +1,4 @@
+import { partsById } from '../assembly/by-id.ts'
 import { fastenersIn } from '../assembly/fasteners-in.ts'
 import type { Assembly, Part } from '../assembly/assembly.ts'
 import { partBox } from '../assembly/part-box.ts'
@@ -38,7 +39,7 @@ type Outline = NonNullable<TurnedBox['outline']>
 /** Solids of the nuts and washers on each upright rod, by the rod's id. */
 export function nutsOf(a: Assembly): Map<string, TurnedBox[]> {
   const found = new Map<string, TurnedBox[]>()
-  const byId = new Map(a.parts.map((p) => [p.id, p]))
+  const byId = partsById(a)
   const isRod = (p: Part) => p.stock.kind === 'steel' && p.role === 'rod' && Math.abs(p.at.along[2]) > 0.99
   for (const j of a.joints) {
     const nut = j.fasteners.map((f) => findScrew(f.fastener)).find((f) => f?.kind === 'nut')

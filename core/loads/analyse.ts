@@ -1,4 +1,5 @@
 import type { Assembly, Body, Part, Support } from '../assembly/assembly.ts'
+import { jointsById, partsById } from '../assembly/by-id.ts'
 import { bendingSection, isLevelSheet, type PartBoxes } from '../assembly/part-box.ts'
 import type { Box } from '../geometry/box.ts'
 import { mid, scale, type Vec3 } from '../geometry/vec.ts'
@@ -28,8 +29,8 @@ export interface AnalysisOptions {
 
 /** The strips under each panel's edges: boards that hang from a level sheet by the fasteners along them. */
 export function edgeStrips(a: Assembly): Map<string, EdgeStrip[]> {
-  const byId = new Map(a.parts.map((p) => [p.id, p]))
-  const joints = new Map(a.joints.map((j) => [j.id, j]))
+  const byId = partsById(a)
+  const joints = jointsById(a)
   const out = new Map<string, EdgeStrip[]>()
   for (const s of a.supports) {
     if (s.via !== 'hanging' || !('part' in s.from) || s.on.kind !== 'part' || s.joint === null) continue
@@ -133,8 +134,9 @@ export function analyse(a: Assembly, boxes: PartBoxes, o: AnalysisOptions): Load
 
   function passPart(p: Part) {
     const all = onPart.get(p.id) ?? []
-    const patches = all.filter((x) => !toFrame(p, x) && !toBox(p, x))
-    const totalN = patches.reduce((sum, x) => sum + Math.abs(x.n), 0)
+    const patches = stiffened.has(p.id) || bodyOf.has(p.id) ? all.filter((x) => !toFrame(p, x) && !toBox(p, x)) : all
+    let totalN = 0
+    for (const x of patches) totalN += Math.abs(x.n)
     const supports = supportsOf.get(p.id) ?? []
     const doubt = doubtful.get(p.id) ?? null
     const is = (state: Member['state']) =>

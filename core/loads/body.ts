@@ -1,4 +1,4 @@
-import { add, cross, dot, norm, scale, type Vec3 } from '../geometry/vec.ts'
+import { cross, dot, norm, scale, type Vec3 } from '../geometry/vec.ts'
 
 /** A force at a point, N. */
 export interface Force {
@@ -22,8 +22,23 @@ export interface Wrench {
 }
 export const NOTHING: Wrench = { force: [0, 0, 0], moment: [0, 0, 0] }
 
-export const wrenchOf = (forces: readonly Force[]): Wrench =>
-  forces.reduce((w, f) => ({ force: add(w.force, f.n), moment: add(w.moment, cross(f.at, f.n)) }), NOTHING)
+export function wrenchOf(forces: readonly Force[]): Wrench {
+  const force: Vec3 = [0, 0, 0]
+  const moment: Vec3 = [0, 0, 0]
+  for (const { at, n } of forces)
+    for (let i = 0; i < 3; i++) {
+      const [j, k] = NEXT[i]
+      force[i] += n[i]
+      moment[i] += at[j] * n[k] - at[k] * n[j]
+    }
+  return { force, moment }
+}
+/** The axes after each, going round. */
+const NEXT = [
+  [1, 2],
+  [2, 0],
+  [0, 1],
+] as const
 
 /** Lengths are told in metres against newtons: moments and forces of a build then have one size. */
 const PER_MM = 1e-3

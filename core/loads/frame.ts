@@ -1,4 +1,5 @@
 import type { Assembly, Body, Part, Support } from '../assembly/assembly.ts'
+import { partsById } from '../assembly/by-id.ts'
 import { massCentre, partMassKg } from '../assembly/mass.ts'
 import { isLevelSheet } from '../assembly/part-box.ts'
 import type { Box } from '../geometry/box.ts'
@@ -60,7 +61,7 @@ function readFrame(a: Assembly): Frame {
   for (const s of a.supports) if (s.on.kind === 'part') addTo(onPart, s.on.part, s)
   const of = (which: readonly Body[]) => new Map(which.flatMap((b) => b.parts.map((id) => [id, b.id] as const)))
   return {
-    byPart: new Map(a.parts.map((p) => [p.id, p])),
+    byPart: partsById(a),
     supportsOf,
     onPart,
     order: sortedDown(a),

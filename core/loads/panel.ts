@@ -27,11 +27,11 @@ const shared = (a: Range, b: Range) => Math.min(a.to, b.to) - Math.max(a.from, b
 
 /** A box of the build in the panel's own coordinates: u along its length from the start, v across from the low edge. */
 export function local(p: Part, b: Box): Local {
-  const coordinate = (axis: Vec3, size: number) => {
-    const shift = size / 2 - dot(p.at.centre, axis)
-    return range(dot(b.min, axis) + shift, dot(b.max, axis) + shift)
-  }
-  return { u: coordinate(p.at.along, p.size.lengthMm), v: coordinate(p.at.across, p.size.widthMm) }
+  return { u: coordinate(p, b, p.at.along, p.size.lengthMm), v: coordinate(p, b, p.at.across, p.size.widthMm) }
+}
+function coordinate(p: Part, b: Box, axis: Vec3, size: number): Range {
+  const shift = size / 2 - dot(p.at.centre, axis)
+  return range(dot(b.min, axis) + shift, dot(b.max, axis) + shift)
 }
 
 /** Cuts a box of the build down to the strip's width. */

@@ -1,5 +1,5 @@
 import type { Part } from '../assembly/assembly.ts'
-import { partsById } from '../assembly/part-box.ts'
+import { partsById } from '../assembly/by-id.ts'
 import { cross, dot, mid, sub, type Vec3 } from '../geometry/vec.ts'
 import { fingerprint } from '../measure/fingerprint.ts'
 import type { Project } from './project.ts'

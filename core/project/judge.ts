@@ -1,5 +1,6 @@
 import type { Assembly } from '../assembly/assembly.ts'
-import { partBoxes, partsById, type PartBoxes } from '../assembly/part-box.ts'
+import { partsById } from '../assembly/by-id.ts'
+import { partBoxes, type PartBoxes } from '../assembly/part-box.ts'
 import { CHECKS } from '../checks/all.ts'
 import type { CheckContext, CheckResult } from '../checks/check.ts'
 import { inEveryArrangement, mostThrough, type Loaded } from '../checks/in-every-arrangement.ts'
@@ -29,14 +30,12 @@ export interface Judged {
 export type Look = 'everywhere' | 'as-drawn'
 
 /** The load path with the goods as drawn, and wherever they do worst: as they weigh, and times the method's factors. */
-function inAllArrangements(a: Assembly, boxes: PartBoxes, o: Omit<AnalysisOptions, 'factor'>, look: Look): Loaded[] {
+function inAllArrangements(a: Assembly, o: Omit<AnalysisOptions, 'factor'>, look: Look): Loaded[] {
   const { self, goods } = o.method.loadFactor
   const memo = newMemo()
   const all: Arrangement[] = look === 'everywhere' ? arrangements(a) : [{ code: 'packed', assembly: a }]
-  const boxesOf = new Map([[a.parts, boxes]])
   return all.map(({ assembly, ...told }) => {
-    const own = boxesOf.get(assembly.parts) ?? partBoxes(assembly)
-    boxesOf.set(assembly.parts, own)
+    const own = partBoxes(assembly)
     const service = analyse(assembly, own, { ...o, memo, factor: { self: 1, goods: 1 } })
     const same = self === 1 && goods === 1
     return {
@@ -58,7 +57,7 @@ export function glance(assembly: Assembly, given: JudgedBy, check: string): Chec
   const asked = CHECKS.filter((c) => c.id === check)
   const rooms = asked.some((c) => c.reads.includes('rooms')) ? jointRooms(assembly, boxes, method) : new Map()
   const context = { ...given, assembly, parts: partsById(assembly), boxes, method, rooms }
-  return inEveryArrangement(asked, context, inAllArrangements(assembly, boxes, options, 'as-drawn'))
+  return inEveryArrangement(asked, context, inAllArrangements(assembly, options, 'as-drawn'))
 }
 
 /** An assembly through its load path and all checks; the last asks what none of them has looked at. */
@@ -70,7 +69,7 @@ export function judge(assembly: Assembly, given: JudgedBy, look: Look = 'everywh
   const { settings } = given
   const method = METHODS[settings.method]
   const options = { method, conditions: settings, stripsOf: edgeStrips(assembly) }
-  const loaded = inAllArrangements(assembly, boxes, options, look)
+  const loaded = inAllArrangements(assembly, options, look)
   const parts = partsById(assembly)
   const rooms = jointRooms(assembly, boxes, method)
   const results = inEveryArrangement(CHECKS, { ...given, assembly, parts, boxes, method, rooms }, loaded)

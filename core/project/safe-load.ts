@@ -1,5 +1,5 @@
+import { partsById } from '../assembly/by-id.ts'
 import { addTo } from '../measure/add-to.ts'
-import { partsById } from '../assembly/part-box.ts'
 import type { Assembly, Bay } from '../assembly/assembly.ts'
 import { CHECKS } from '../checks/all.ts'
 import type { CheckContext } from '../checks/check.ts'

@@ -1,6 +1,7 @@
 import { describe, expect, it } from '@jest/globals'
 import type { Assembly, Bay, Placed } from '../assembly/assembly.ts'
-import { partBoxes, partsById } from '../assembly/part-box.ts'
+import { partsById } from '../assembly/by-id.ts'
+import { partBoxes } from '../assembly/part-box.ts'
 import { CHECKS } from '../checks/all.ts'
 import { isStrength } from '../checks/verdict.ts'
 import { inEveryArrangement } from '../checks/in-every-arrangement.ts'

@@ -1,4 +1,5 @@
 import type { Assembly, Part } from '../assembly/assembly.ts'
+import { partsById } from '../assembly/by-id.ts'
 import { opens } from '../assembly/moved.ts'
 import { isLevelSheet } from '../assembly/part-box.ts'
 import type { Settings } from '../assembly/settings.ts'
@@ -53,7 +54,7 @@ function bareEdgesM(a: Assembly): number {
     ),
   )
   // A board before an edge, held by screws out of the sheet, covers it as well.
-  const partOf = new Map(a.parts.map((p) => [p.id, p]))
+  const partOf = partsById(a)
   for (const { kind, near, far } of a.joints) {
     const [p, q] = [partOf.get(near)!, partOf.get(far)!]
     const before = q.at.centre[1] - p.at.centre[1] > p.size.widthMm / 2
@@ -70,7 +71,7 @@ function bareEdgesM(a: Assembly): number {
 
 /** kg of glue in joints that are glued: the narrower piece all along. */
 function glueKg(a: Assembly): number {
-  const parts = new Map(a.parts.map((p) => [p.id, p]))
+  const parts = partsById(a)
   const m2 = a.joints
     .filter((j) => j.kind === 'glued-screwed')
     .reduce((n, j) => {

@@ -1,4 +1,5 @@
 import type { Assembly, Motion, Part } from '../../assembly/assembly.ts'
+import { partsById } from '../../assembly/by-id.ts'
 import { opens, turnsUp } from '../../assembly/moved.ts'
 import { partEnds } from '../../assembly/part-box.ts'
 import { PIVOT } from '../../catalogue/hardware.ts'
@@ -129,7 +130,7 @@ function pinSteps(a: Assembly, leaves: readonly Swing[]): Step[] {
 
 /** Leaves that turn up: hinges first, then where the springs go, told from the leaf's own edges. */
 function liftSteps(a: Assembly, up: readonly Swing[]): Step[] {
-  const parts = new Map(a.parts.map((p) => [p.id, p]))
+  const parts = partsById(a)
   const turning = up.flatMap((m) => m.parts)
   const hinged = a.joints.filter((j) => j.kind === 'hinged')
   const fittings = [...new Set(hinged.filter((j) => turning.includes(j.far)).map((j) => j.near))]
@@ -166,7 +167,7 @@ function liftSteps(a: Assembly, up: readonly Swing[]): Step[] {
   ]
 }
 function leafSteps(a: Assembly, swings: readonly Swing[]): Step[] {
-  const parts = new Map(a.parts.map((p) => [p.id, p]))
+  const parts = partsById(a)
   const turning = new Set(swings.flatMap((m) => m.parts))
   const others = new Set(a.motions.filter((m) => m.kind === 'swing' && !swings.includes(m)).flatMap((m) => m.parts))
   const elsewhere = new Set(a.joints.filter((j) => j.kind === 'hinged' && others.has(j.far)).map((j) => j.near))

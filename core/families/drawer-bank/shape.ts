@@ -52,10 +52,11 @@ export function shapeDrawerBank(p: DrawerBankParams, ctx: ShapeContext): Result<
   if (!plan.slide) grooves(d, plan)
   const parts = plan.drawers.map((x, i) => drawer(d, p, plan, x, i))
   if (plan.slide) markSlides(d, plan)
+  const inDrawers = new Set(parts.flat())
   d.sub({
     id: 'unit',
     name: 'unit',
-    parts: d.assembly.parts.filter((x) => !parts.some((ids) => ids.includes(x.id))).map((x) => x.id),
+    parts: d.assembly.parts.flatMap((x) => (inDrawers.has(x.id) ? [] : [x.id])),
     built: 'flat',
   })
   parts.forEach((ids, i) => d.sub({ id: `drawer-${i}`, name: 'drawer', parts: ids, built: 'in-place' }))

@@ -1,3 +1,4 @@
+import { partsById } from '../../assembly/by-id.ts'
 import { fastenersIn } from '../../assembly/fasteners-in.ts'
 import type { Subassembly } from '../../assembly/assembly.ts'
 import { partBox } from '../../assembly/part-box.ts'
@@ -25,7 +26,7 @@ const LINE_MM = 2
 
 export function reusedCabinetsSteps(p: ReusedCabinetsParams, { assembly: a }: Shaped): Step[] {
   const cabinets = a.subassemblies.filter((s) => s.name === 'holder')
-  const parts = new Map(a.parts.map((x) => [x.id, x]))
+  const parts = partsById(a)
   const own = (s: Subassembly) => s.parts.filter((id) => parts.get(id)!.stock.kind === 'existing')
   const added = cabinets.flatMap((s) => s.parts.filter((id) => parts.get(id)!.stock.kind !== 'existing'))
   const isLeaf = (id: string) => parts.get(id)!.role === 'door'
@@ -77,7 +78,7 @@ const joined = (a: Given['a'], ids: readonly string[]) =>
   fastenersIn(a.joints.filter((j) => ids.includes(j.near) || ids.includes(j.far)))
 
 function hungSteps({ a, marks, boxes, fillers, added }: Given): Step[] {
-  const parts = new Map(a.parts.map((x) => [x.id, x]))
+  const parts = partsById(a)
   const strips = a.parts.filter((x) => x.role === 'hanger')
   const ledgers = a.parts.filter((x) => x.temporary)
   const bodies = boxes.map((id) => partBox(parts.get(id)!)).filter((_b, i) => parts.get(boxes[i])!.role === 'side')
