@@ -10,20 +10,21 @@ const WASTED = 1.15
 /**
  * Depth of what hangs: a rip of the sheet where one is hardly deeper than the deepest thing, else as deep as that; what
  * hangs is made no deeper than it must be.
- * @param takenMm what the depth loses to rails and a back
+ * @param takenMm what of the room's depth goes to rails and a back, or to what stands in front
+ * @param sheetMm how much deeper than it its deepest sheets are: sides that close over rails and a back
  * @param outMm what a thing may stand out in front
  */
 export function depthToHold(
   sheet: Sheet,
   c: { settings: Settings; spaceMm: number },
   deepestMm: number,
-  { takenMm, outMm }: { takenMm: number; outMm: number },
+  { takenMm, sheetMm, outMm }: { takenMm: number; sheetMm: number; outMm: number },
 ): { mm: number; why: Reason } {
-  const wanted = takenMm + deepestMm
-  const rip = economicalRip(sheet, c.settings, wanted - outMm, c.spaceMm)
+  const wanted = sheetMm + deepestMm
+  const rip = economicalRip(sheet, c.settings, wanted - outMm, c.spaceMm - takenMm + sheetMm)
   const ripped = rip !== undefined && rip.mm >= wanted - outMm && rip.mm <= WASTED * wanted
   return {
-    mm: ripped ? rip.mm - takenMm : roundUp(Math.min(deepestMm, c.spaceMm - takenMm), unitsOf(c.settings)),
+    mm: ripped ? rip.mm - sheetMm : roundUp(Math.min(deepestMm, c.spaceMm - takenMm), unitsOf(c.settings)),
     why: {
       code: ripped ? 'economical-rip' : 'depth-deepest',
       terms: [],

@@ -78,6 +78,7 @@ export function planOut(p: BracketShelfParams, ctx: ShapeContext, pen: DimPen): 
   const wantedDeep = Math.max(deepest, leastDeep + STICK_OUT)
   const deep = depthToHold(sheet, { settings: ctx.settings, spaceMm: ctx.space.depthMm }, wantedDeep, {
     takenMm: 0,
+    sheetMm: 0,
     outMm: STICK_OUT,
   })
   const depthMm = pen.length({ path: 'depthMm', code: 'depth', min: 100, max: 700 }, deep.mm, deep.why)

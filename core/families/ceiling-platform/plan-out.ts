@@ -109,7 +109,7 @@ export function planOut(
       spaceMm: Math.min(ctx.space.depthMm, joists ? Infinity : furthestBolt(ctx.space.prepared) + PAST_ROD_MM),
     },
     Math.max(least, pastJoistMm, deepestMm),
-    { takenMm: front.outMm + front.pastMm, outMm: 0 },
+    { takenMm: front.outMm + front.pastMm, sheetMm: 0, outMm: 0 },
   )
   const depthMm = pen.length(
     { path: 'depthMm', code: 'depth', min: 200, max: 1220 },

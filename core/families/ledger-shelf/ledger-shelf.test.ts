@@ -296,7 +296,8 @@ describe('sheets notched round the posts of a ledger shelf', () => {
 
 describe('a shallow one on posts', () => {
   const boxes = { item: crateOf([400, 300, 280], 9, { count: 8 }), count: 8 }
-  const r = readParams(ledgerShelf, startingParams('imperial'), exampleContext('imperial', [boxes], 2500))
+  const shallow = { ...startingParams('imperial'), depthMm: 300 }
+  const r = readParams(ledgerShelf, shallow, exampleContext('imperial', [boxes], 2500))
   const { assembly, goods } = { assembly: r.shaped.assembly, goods: new Map() }
   const context = {
     ...{ assembly, goods, parts: partsById(assembly), boxes: r.boxes, rooms: r.rooms },
@@ -323,6 +324,22 @@ describe('a shallow one on posts', () => {
     const small = read({ depthMm: null }, ctx({}, [jar]))
     expect(small.shaped.dims.find((d) => d.path === 'depthMm')!.value).toBeGreaterThanOrEqual(126)
     expect(small.verdict).toMatchObject({ fails: 0, unknown: 0 })
+  })
+})
+
+describe('how deep it is begun', () => {
+  it('a strip of the sheet where the deepest thing stands on it, whatever its posts take of the room before it', () => {
+    const deep = (mm: number) => ({ item: crateOf([600, mm, 400], 12), count: 4 })
+    const begun = (mm: number) =>
+      readParams(ledgerShelf, startingParams('imperial'), exampleContext('imperial', [deep(mm)])).shaped.dims.find(
+        (d) => d.path === 'depthMm',
+      )!
+    // Half of a sheet four feet wide less a kerf: two foot deep things stand a sixteenth of an inch out.
+    const half = begun(609.6)
+    expect(half.why.code).toBe('economical-rip')
+    expect(2 * half.value).toBeLessThanOrEqual(1219.2 - 3)
+    expectNear(half.value, 1219.2 / 2, 4e-3)
+    expect(begun(660).why.code).toBe('depth-deepest')
   })
 })
 

@@ -109,7 +109,7 @@ export function planOut(
     { settings: ctx.settings, spaceMm: ctx.space.depthMm },
     // Small things stand on one that is deep enough to be framed.
     Math.max(least + STICK_OUT, ...ctx.goods.map((g) => g.item.deepMm)),
-    { takenMm, outMm: STICK_OUT },
+    { takenMm, sheetMm: 0, outMm: STICK_OUT },
   )
   const depthMm = pen.length({ path: 'depthMm', code: 'depth', min: 150, max: 1220 }, deep.mm, deep.why)
   const widest = sheet.widthMm - 2 * ctx.settings.sheetTrimMm

@@ -95,7 +95,7 @@ export function planOut(p: RodStackParams, ctx: ShapeContext, pen: DimPen): Resu
     sheet,
     { settings: ctx.settings, spaceMm: ctx.space.depthMm - behindMm - frontDeep(p.front, t, ctx.settings.yard) },
     Math.max(least + standsOut(p.front), ...ctx.goods.map((g) => g.item.deepMm)),
-    { takenMm: back.thicknessMm, outMm: standsOut(p.front) },
+    { takenMm: back.thicknessMm, sheetMm: 0, outMm: standsOut(p.front) },
   )
   const depthMm = pen.length({ path: 'depthMm', code: 'clear-depth', min: 80, max: 700 }, deep.mm, deep.why)
   if (depthMm < least) return bad('too-shallow-for-rods', { mm: depthMm, leastMm: least }, 'depthMm')

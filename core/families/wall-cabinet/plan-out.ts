@@ -226,7 +226,7 @@ function widthsOf(
     s.sheet,
     { settings: ctx.settings, spaceMm: ctx.space.depthMm - frontThick(p, s, ctx.settings.yard) },
     Math.max(LEAST_DEEP_MM, ...inBox.map((g) => g.item.deepMm)),
-    { takenMm: s.innerMm + s.slideMm, outMm: standsOut(p.front) },
+    { takenMm: s.innerMm + s.slideMm, sheetMm: s.innerMm + s.slideMm, outMm: standsOut(p.front) },
   )
   const why = p.front === 'pivots' && goods.length === 0 ? { code: 'behind-leaves', terms: [] } : deep.why
   const depthMm = pen.length({ path: 'depthMm', code: 'clear-depth', min: LEAST_DEEP_MM, max: 600 }, deep.mm, why)
