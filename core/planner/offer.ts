@@ -77,6 +77,9 @@ const OVER_MM = 1
 export const isInWall = (a: Assembly): boolean =>
   a.anchors.some((x) => x.into === 'stud' || x.into === 'masonry' || x.into === 'concrete')
 
+/** Whether anything of a build is glued. */
+export const isGlued = (a: Assembly): boolean => a.joints.some((j) => j.kind === 'glued-screwed')
+
 /** Nearer to the floor than this nothing is swept or parked under it, mm. Product decision. */
 const OFF_FLOOR_MM = 300
 
@@ -266,7 +269,7 @@ export function measured(
     reach: own.reduce((s, { i, g }) => s + A_WEEK[g.often] * pastReachM(i, p.settings.personMm, r.liftMm), 0),
     makeshift: ill + housed.reduce((n, g) => n + (isMakeshift(g.goodsId) ? g.count : 0), 0),
     needsTwo: alone && steps().some((s) => s.cautions.includes('lift-two')),
-    glued: assembly.joints.some((j) => j.kind === 'glued-screwed'),
+    glued: isGlued(assembly),
     inWall: isInWall(assembly),
     overhead: assembly.supports.some((s) => s.on.kind === 'ceiling'),
     fixings: assembly.anchors.filter((x) => drivenAlong(x) === 1).length,

@@ -15,7 +15,8 @@ import { hardest } from './judged-offer.ts'
 import { whyHomeless, type Homeless } from './help.ts'
 import { RoomMarket } from './market.ts'
 import { A_WEEK, beats, type Measures } from './measures.ts'
-import { isInWall, lotWithout, measured, type Lot, type Offer } from './offer.ts'
+import { isGlued, isInWall, lotWithout, measured, type Lot, type Offer } from './offer.ts'
+import { holdingIn, thriftier } from './thrift.ts'
 import { AIMS, differ, keeping, measuresOf, Shelf, type Aim, type Plan, type Urgency } from './plans.ts'
 import { allJudged, mended, refitted, searching, withoutFailing, type Bulk, type SearchOptions } from './search.ts'
 import type { Wishes } from '../project/wishes.ts'
@@ -66,6 +67,8 @@ const PROVING = 0.2
 const LOOKED: Record<Aim, number> = { cost: 0.45, floor: 0.6, reach: 0.75 }
 /** By this share of that no further plan is grown from nothing: those there are get better. */
 const GROWN = 0.45
+/** By this share of it no more plans are looked for: what is left is for less wood in the cheapest of them. */
+const VARIED = 0.92
 /** By this share of the time nothing is begun any more. */
 const ENDING = 1.05
 /** Builds that are tried in the place of another. */
@@ -171,7 +174,8 @@ class RoomPlanner {
     }
     const { urgency, bulk } = this
     const o = { aim: AIMS[0], urgency, bulk, budgetMinor: this.wishes.budgetMinor, unlike: [], random }
-    yield* this.varied(o, () => shouldStop(ENDING))
+    yield* this.varied(o, () => shouldStop(VARIED))
+    yield* this.withLessWood(() => shouldStop(ENDING))
     return this.state('done')
   }
 
@@ -200,6 +204,30 @@ class RoomPlanner {
           if (found.measures.troubles === 0 && this.shown().includes(found)) this.taken.push(plan)
           yield this.state('proving')
         }
+  }
+
+  /** The plan looked for as the cheapest of those shown, of thinner sheets and shallower where all of it holds so too. */
+  private *withLessWood(isLate: () => boolean): Generator<Planning> {
+    const [first] = this.shown()
+      .filter((x) => x.aim === 'cost' && x.measures.troubles === 0)
+      .sort((a, b) => a.measures.minor - b.measures.minor)
+    const standing = first && !isLate() && holdingIn(this.p, first.builds)
+    if (!standing) return
+    const minorOf = (r: BuildReading) => this.market.shop.rough.of(r.shaped.assembly)
+    const dearest = [...standing].sort((a, b) => minorOf(b) - minorOf(a)).map((r) => r.build)
+    const thrifty = thriftier(this.p, dearest, isLate)
+    let step = thrifty.next()
+    for (; !step.done; step = thrifty.next()) yield this.state('proving')
+    const less = new Map(step.value.map((b) => [b.id, b]))
+    const readings = holdingIn(
+      this.p,
+      first.builds.map((b) => less.get(b.id)!),
+    )
+    const found = readings && this.planned('cost', this.inTheirRoom(readings))
+    const allowed = found && readings.every((r) => !this.wishes.comesApart || !isGlued(r.shaped.assembly))
+    if (!allowed || found.measures.troubles > 0 || found.measures.minor >= first.measures.minor) return
+    this.proven.splice(this.proven.indexOf(first), 1, found)
+    yield this.state('proving')
   }
 
   /** A plan with another kind of build in the place of one, at its wall or another; null where none goes anywhere. */
