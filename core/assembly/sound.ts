@@ -1,5 +1,5 @@
 import { contactOf, outsideBy } from '../geometry/contact.ts'
-import { boxOverlap, boxSize, isWithin, outsideBox, penetration, sharesMoreThan } from '../geometry/box.ts'
+import { boxOverlap, boxSize, isWithin, outsideBox, penetration, sharesMoreThan, type Box } from '../geometry/box.ts'
 import { mid, norm, sub, type Vec3 } from '../geometry/vec.ts'
 import { findSection } from '../catalogue/lumber.ts'
 import { SAME_LENGTH_MM } from '../measure/rounding.ts'
@@ -62,8 +62,9 @@ export function missing(a: Assembly): Flaw[] {
 }
 
 /**
- * Joints and supports that do not lie on the pieces they name, pieces that reach into each other where they are joined
- * face to face, and boards no section of theirs gives: what turning a piece the wrong way does.
+ * Joints and supports that do not lie on the pieces they name, things that do not lie on top of what carries them, pieces
+ * that reach into each other where they are joined face to face, and boards no section of theirs gives: what turning a
+ * piece the wrong way does.
  */
 export function misplaced(a: Assembly): Flaw[] {
   const parts = partsById(a)
@@ -90,7 +91,10 @@ export function misplaced(a: Assembly): Flaw[] {
   }
   const joints = jointsById(a)
   for (const s of a.supports) {
-    if ('bay' in s.from) continue
+    if ('bay' in s.from) {
+      if (s.on.kind === 'part' && square.get(s.on.part) && !onTop(s.contact, boxes.get(s.on.part)!)) apart(s.on.part)
+      continue
+    }
     for (const id of ['part' in s.from ? s.from.part : s.from.through, meets(s, joints)]) {
       if (id === null) continue
       const { min, max } = s.contact
@@ -107,6 +111,10 @@ export function misplaced(a: Assembly): Flaw[] {
   for (const id of inEachOther(a, boxes)) apart(id)
   return out
 }
+
+/** Things lie on the upper face of what carries them. */
+const onTop = (contact: Box, carrier: Box): boolean =>
+  isWithin(contact, carrier, GAP_MM) && Math.abs(contact.max[2] - carrier.max[2]) <= GAP_MM
 
 /** Whether a piece of no rectangle shares less with what it lies on than was found when it was laid there. */
 function shrunk(s: Support, parts: ReadonlyMap<string, Part>): boolean {

@@ -1,11 +1,14 @@
 import type { Placed } from '../assembly/assembly.ts'
-import type { Goods } from '../goods/goods.ts'
+import type { PartBoxes } from '../assembly/part-box.ts'
+import { boxSize } from '../geometry/box.ts'
+import { isLong, type Goods } from '../goods/goods.ts'
 import { newtons } from '../measure/units.ts'
 import { secondMoment } from '../mechanics/section.ts'
-import { defineCheck, measured, type CheckResult } from './check.ts'
+import { defineCheck, measured, plain, type CheckResult } from './check.ts'
 
 /*
- * Boards that lie on arms bend under themselves, and stay bent: between two arms, and past the outer ones.
+ * What is long lies on two arms at least, on both sides of its middle. Boards there bend under themselves, and stay bent:
+ * between two arms, and past the outer ones.
  */
 
 /** Softwood nobody has graded, MPa: EN 338 C16 mean. */
@@ -37,26 +40,50 @@ function sags(g: Goods, item: Placed, at: readonly number[]): Sag | null {
   return spans.reduce((a, b) => (b.mm / b.spanMm > a.mm / a.spanMm ? b : a))
 }
 
+/** Whether a row of pieces runs out from the wall, as arms and bearers do: what is long lies across them. */
+const isRow = (ids: readonly string[], boxes: PartBoxes): boolean =>
+  ids.length > 1 &&
+  ids.every((id) => {
+    const [x, y] = boxSize(boxes.get(id)!)
+    return x < y
+  })
+
+/** Whether something long rests on arms on both sides of its middle. */
+function rests({ box: { min, max } }: Placed, at: readonly number[]): boolean {
+  const middle = (min[0] + max[0]) / 2
+  const under = at.filter((x) => x >= min[0] && x <= max[0])
+  return under.length > 1 && Math.min(...under) < middle && Math.max(...under) > middle
+}
+
 export const lying = defineCheck({
   id: 'lying',
   reads: ['assembly', 'boxes', 'goods'],
   run({ assembly, boxes, goods }): CheckResult[] {
     const worst = new Map<string, { g: Goods; sag: Sag; bays: string[] }>()
+    const falling = new Map<string, { g: Goods; bay: string }>()
     for (const b of assembly.bays) {
       if (b.carriers.length < 2 || b.holds !== 'surface') continue
       const at = b.carriers.map((id) => (boxes.get(id)!.min[0] + boxes.get(id)!.max[0]) / 2)
       for (const item of b.items) {
         const g = goods.get(item.goodsId)
+        if (g && isLong(g) && item.stands !== 'bar' && isRow(b.carriers, boxes) && !rests(item, at))
+          falling.set(g.id, { g, bay: b.id })
         const sag = g?.kind === 'board' ? sags(g, item, at) : null
         if (!g || !sag) continue
         const seen = worst.get(g.id)
         if (!seen || sag.mm / sag.spanMm > seen.sag.mm / seen.sag.spanMm) worst.set(g.id, { g, sag, bays: [b.id] })
       }
     }
-    return [...worst.values()].map(({ g, sag, bays }) =>
+    const given = { check: 'lying', link: 'goods' as const }
+    const off = [...falling.values()].map(({ g, bay }) =>
+      plain({
+        ...{ ...given, code: 'lying-off', quantity: 'count', state: 'fails', bays: [bay] },
+        ...{ subject: `${g.id}:off`, data: { goods: g.name } },
+      }),
+    )
+    const bent = [...worst.values()].map(({ g, sag, bays }) =>
       measured({
-        check: 'lying',
-        link: 'goods',
+        ...given,
         code: 'lying',
         quantity: 'sag',
         subject: g.id,
@@ -74,5 +101,6 @@ export const lying = defineCheck({
         },
       }),
     )
+    return [...off, ...bent]
   },
 })

@@ -3,6 +3,7 @@ import { benchWords } from './bench/words.ts'
 import { boardRackWords } from './board-rack/words.ts'
 import { boxBenchWords } from './box-bench/words.ts'
 import { bracketShelfWords } from './bracket-shelf/words.ts'
+import { ceilingCradlesWords } from './ceiling-cradles/words.ts'
 import { ceilingPlatformWords } from './ceiling-platform/words.ts'
 import { ceilingRunnersWords } from './ceiling-runners/words.ts'
 import { closetFrontWords } from './closet-front/words.ts'
@@ -32,6 +33,7 @@ export const KIND_WORDS: Readonly<Record<string, KindWords>> = {
   'board-rack': boardRackWords,
   'box-bench': boxBenchWords,
   'bracket-shelf': bracketShelfWords,
+  'ceiling-cradles': ceilingCradlesWords,
   'ceiling-platform': ceilingPlatformWords,
   'ceiling-runners': ceilingRunnersWords,
   'closet-front': closetFrontWords,

@@ -3,6 +3,7 @@ import { bench } from './bench/bench.ts'
 import { boardRack } from './board-rack/board-rack.ts'
 import { boxBench } from './box-bench/box-bench.ts'
 import { bracketShelf } from './bracket-shelf/bracket-shelf.ts'
+import { ceilingCradles } from './ceiling-cradles/ceiling-cradles.ts'
 import { ceilingPlatform } from './ceiling-platform/ceiling-platform.ts'
 import { ceilingRunners } from './ceiling-runners/ceiling-runners.ts'
 import { cornerBench } from './corner-bench/corner-bench.ts'
@@ -37,6 +38,7 @@ export const FAMILIES: readonly AnyFamily[] = [
   ceilingRunners,
   ledgerShelf,
   ceilingPlatform,
+  ceilingCradles,
   stripWall,
   boardRack,
   pegboard,

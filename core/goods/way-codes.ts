@@ -10,6 +10,7 @@ export const WAY_CODES = [
   'own-holder',
   'on-hook',
   'on-arms',
+  'along-ceiling',
   'below-arms',
   'in-well',
   'under-bench',

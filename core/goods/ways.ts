@@ -79,6 +79,12 @@ export const byItsWheel = (g: Goods, mostKg: number): Way | null =>
 export const onArms = (g: Goods, longestMm: number): Way | null =>
   isLong(g) && g.deepMm <= longestMm ? way('on-arms', 3) : g.kind === 'sheet' ? way('below-arms', 2) : null
 
+/** Across bearers under the ceiling, over which it is lifted by two: what is long and light, and not wanted every day. */
+export const alongCeiling = (g: Goods, mostKg: number, widestMm: number): Way | null =>
+  isLong(g) && g.often !== 'daily' && g.deepMm <= widestMm && countedKg(g) <= BY_TWO * mostKg
+    ? way('along-ceiling', g.often === 'seldom' ? 2 : 1)
+    : null
+
 /** In a well of a bench, or under it. */
 export function atBench(g: Goods, lowMm: number): Way | null {
   if (g.tallMm > lowMm) return null

@@ -227,6 +227,8 @@ const TABLE: Record<string, Words> = {
     r.state === 'holds'
       ? `"${d.goods}" stays straight: it sags ${say.lengthOf(d, 'sagMm')} ${d.past ? 'past the last arm' : 'between two arms'} over the years.`
       : `"${d.goods}" takes a bend: it sags ${say.lengthOf(d, 'sagMm')} over ${say.lengthOf(d, 'spanMm')} ${d.past ? 'past the last arm' : 'between two arms'} over the years. Put the uprights closer, or more of them.`,
+  'lying-off': (_r, d) =>
+    `"${d.goods}" does not lie on an arm on either side of its middle: it falls off. Arms closer to each other, or longer things there.`,
   tube: (r, d, say) =>
     r.state === 'holds'
       ? `The ${roleName(String(d.role))} of ${d.tube} does not bend for good (${say.percent(r.ratio ?? 9.99)} of what it can do).${d.assumed ? ' Its strength is assumed: conduit has none that is guaranteed.' : ''}`

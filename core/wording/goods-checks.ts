@@ -59,6 +59,10 @@ export const GOODS_TABLE: Record<string, Words> = {
     `${d.count} × "${d.goods}" ${Number(d.count) === 1 ? 'has' : 'have'} no place in this build.`,
   'unhoused-no-board': (_r, d) =>
     `${d.count} × "${d.goods}" ${Number(d.count) === 1 ? 'is' : 'are'} neither long enough to lie on arms nor a sheet that stands below them.`,
+  'unhoused-too-short-for-arms': (_r, d) =>
+    `${d.count} × "${d.goods}" ${Number(d.count) === 1 ? 'is' : 'are'} too short to lie on two arms. Put these closer, or choose other goods.`,
+  'unhoused-not-long': (_r, d) =>
+    `${d.count} × "${d.goods}" ${Number(d.count) === 1 ? 'is' : 'are'} not long enough to lie across bearers.`,
   'unhoused-no-bar': (_r, d) =>
     `${d.count} × "${d.goods}" ${Number(d.count) === 1 ? 'has' : 'have'} no bar to hang by on a pair of arms.`,
   'unhoused-no-wheel': (_r, d) =>

@@ -317,6 +317,7 @@ export const MARKS: Record<string, string> = {
   'rail-middle': 'rail middle',
   'plate-under': 'under top plate',
   'cleat-top': 'cleat top',
+  'cradle-top': 'bearer top',
   'ledger-top': 'ledger top',
   'cabinet-tops': 'cabinet tops',
   worktop: 'bench top',

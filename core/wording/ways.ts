@@ -13,6 +13,7 @@ export const WAYS: Record<WayCode, string> = {
   'own-holder': 'in a holder made to it, on a wall where it is seen and missed',
   'on-hook': 'on a hook of a pegboard: quick to move, for what is light',
   'on-arms': 'lying on arms along the wall, where it stays straight',
+  'along-ceiling': 'lying across bearers under the ceiling, out of the way of all else',
   'below-arms': 'on edge, under the arms of a board rack',
   'in-well': 'in a well of a bench, its table level with the top',
   'under-bench': 'under a bench',

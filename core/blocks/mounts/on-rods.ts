@@ -267,7 +267,7 @@ export function hangsAt(
 export const nutted = (rod: Rod) => [{ fastener: `nut-${rod.id}`, count: 2, into: 'end' as const }]
 
 /** A rod in two lengths with a coupling nut between, a nut and a washer under every piece of wood on it. */
-function oneRod(d: Draft, r: Pick<Hangs, 'rod' | 'ceilingMm'>, c: Column): Hung {
+export function oneRod(d: Draft, r: Pick<Hangs, 'rod' | 'ceilingMm'>, c: Column): Hung {
   const { rod } = r
   const splitMm = r.ceilingMm - COUPLER_UNDER_MM
   const under = (id: string) => d.box(id).min[2]
@@ -366,7 +366,7 @@ export function hangOne(
 }
 
 /** The nearest place to one wanted where no joist is in the way of a rod; null where there is none near. */
-function clearOf(j: KnownJoists, rod: Wide, wanted: number, way: 1 | -1): number | null {
+export function clearOf(j: KnownJoists, rod: Wide, wanted: number, way: 1 | -1): number | null {
   for (let moved = 0; moved <= MOST_MOVED_MM; moved += STEP_MM) {
     const at = wanted + way * moved
     if (j.atMm.every((x) => Math.abs(x - at) >= besideJoist(j, rod))) return at

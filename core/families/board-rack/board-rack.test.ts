@@ -1,6 +1,8 @@
 import { describe, expect, it } from '@jest/globals'
 import { expectNear } from '../../../test-support/near.ts'
 import { checkOf, readParams, tryParams } from '../../../test-support/read-params.ts'
+import type { CheckContext } from '../../checks/check.ts'
+import { lying } from '../../checks/lying.ts'
 import { partMassKg } from '../../assembly/mass.ts'
 import { netSection } from '../../assembly/net-section.ts'
 import { newGoods, type Goods } from '../../goods/goods.ts'
@@ -14,7 +16,7 @@ import { exampleContext } from '../example-context.ts'
 import type { ShapeContext } from '../family.ts'
 import { boardRack } from './board-rack.ts'
 import { startingParams, type BoardRackParams } from './parameters.ts'
-import { spread, stacked } from './stacking.ts'
+import { spread, stacked } from '../../blocks/arms/stacking.ts'
 
 const say = sayIn(METRIC)
 const board = (over: Partial<Goods> = {}): Goods =>
@@ -102,6 +104,40 @@ describe('boards on arms', () => {
     const w = newtons(1.5) / 3000
     expectNear(c.demand!, (2 * 5 * w * L ** 4) / (384 * 8000 * ((140 * 8 ** 3) / 12)), 1e-6)
     expect(checkOf(read({ apartMm: 400 }, ctx([thin])), 'lying:b').state).toBe('holds')
+  })
+  it('lays what is short over two arms: on every stud where they would be too far apart else', () => {
+    const short = (acrossMm: number) => ctx([board(), board({ id: 'short', acrossMm, count: 2 })])
+    for (const mm of [560, 700, 900, 1100]) {
+      const r = read({}, short(mm))
+      const posts = r.shaped.assembly.parts.filter((p) => p.role === 'post').map((p) => p.at.centre[0])
+      const own = r.shaped.assembly.bays.flatMap((b) => b.items).filter((i) => i.goodsId === 'short')
+      expect(own).toHaveLength(2)
+      for (const { box } of own)
+        expect(posts.filter((x) => x > box.min[0] + 59 && x < box.max[0] - 59).length).toBeGreaterThan(1)
+      expect(r.verdict.state).toBe('holds')
+    }
+    const fixed = read({ apartMm: 813 }, short(700))
+    expect(fixed.shaped.unhoused).toEqual([{ goodsId: 'short', count: 2, why: 'too-short-for-arms' }])
+    expect(fixed.shaped.assembly.bays.flatMap((b) => b.items).some((i) => i.goodsId === 'short')).toBe(false)
+  })
+  it('never says that what lies on one arm, or on none, stays there', () => {
+    const { carried, boxes, goods } = read()
+    const asked = (by: number) => {
+      const bays = carried.bays.map((b) => ({
+        ...b,
+        items: b.items.map((i) => ({
+          ...i,
+          box: {
+            min: [i.box.min[0] + by, i.box.min[1], i.box.min[2]] as [number, number, number],
+            max: [i.box.max[0] + by, i.box.max[1], i.box.max[2]] as [number, number, number],
+          },
+        })),
+      }))
+      return lying.run({ assembly: { ...carried, bays }, boxes, goods } as never as CheckContext).map((c) => c.code)
+    }
+    expect(asked(0)).toEqual(['lying'])
+    // Its middle past the last arm; past all of them.
+    for (const by of [1900, 5000]) expect(asked(by)).toContain('lying-off')
   })
   it('conduit is counted with an assumed strength, and says so', () => {
     const c = exampleContext('imperial', [{ item: board(), count: 6 }])

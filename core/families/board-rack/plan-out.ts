@@ -1,6 +1,7 @@
 import { unitsOf } from '../../assembly/settings.ts'
 import { BEHIND_MM, BESIDE_MM, type ArmSize } from '../../blocks/arms/arm.ts'
 import { TILT_RAD } from '../../blocks/arms/in-hole.ts'
+import { laidOver, PAST_ARM_MM } from '../../blocks/arms/laid-over.ts'
 import { placesOnStuds } from '../../blocks/mounts/on-studs.ts'
 import { findSection, type Section } from '../../catalogue/lumber.ts'
 import { reachMm } from '../../goods/person.ts'
@@ -12,7 +13,7 @@ import { armDiameterMm } from '../arms.ts'
 import type { DimPen } from '../dim-pen.ts'
 import type { ShapeContext, Shaped } from '../family.ts'
 import { LIMITS, type BoardRackParams } from './parameters.ts'
-import { BETWEEN_MM, spread, stacked, type Level } from './stacking.ts'
+import { BETWEEN_MM, spread, stacked, type Level } from '../../blocks/arms/stacking.ts'
 
 export interface ReasonData {
   'uprights-usual': { everyMm: number }
@@ -43,13 +44,13 @@ const USUAL_RISE = inches(12)
 const USUAL_LOWEST = inches(24)
 /** Room for a hand over a stack, mm. */
 const HAND = inches(4)
-/** The shortest board lies on two arms and this much past both, mm. */
-const PAST_ARM_MM = 60
 /** Sheets below stand clear of the lowest arms by this, mm: they are lifted out. */
 const OVER_SHEET_MM = 60
 /** Uprights reach past the outer arms by this, mm; and one is at least so long: else its few screws are pried out. */
 const PAST_MM = 120
 const LEAST_LONG_MM = 500
+/** On studs they stand further apart than was asked for: where the shortest is too short for that, on every stud. mm */
+const EVERY_STUD_MM = 200
 /** What a stack may be high where nothing is fixed, mm: builders' usual, a hand around it. */
 const USUAL_STACK = 200
 
@@ -65,8 +66,9 @@ export interface Plan {
   heights: number[]
   pastMm: number
   levels: Level[]
-  /** Left ends of the boards: all are laid to one middle. */
+  /** Middle of all of them, and of each that does not lie on two arms there, by its id. */
   middleMm: number
+  aside: ReadonlyMap<string, number>
   longestMm: number
   sheets: { item: ShapeContext['goods'][number]['item']; count: number }[]
   play: { aboveMm: number }
@@ -79,9 +81,9 @@ export function planOut(
   pen: DimPen,
 ): Result<{ plan: Plan; unhoused: Shaped['unhoused'] }> {
   const units = unitsOf(ctx.settings)
-  const boards = ctx.goods.filter((g) => isLong(g.item))
+  const long = ctx.goods.filter((g) => isLong(g.item))
   const sheets = ctx.goods.filter(isSheet)
-  if (boards.length === 0) return bad('no-boards')
+  if (long.length === 0) return bad('no-boards')
   const upright = findSection(p.uprightSection)!
   const [wideMm, deepMm] = [upright.thicknessMm, upright.widthMm]
   const diameterMm = armDiameterMm(p)
@@ -90,21 +92,29 @@ export function planOut(
     return bad('arm-too-thick', { mm: diameterMm, mostMm: mostThick }, p.arm === 'tube' ? 'tube' : 'dowelSection')
 
   const [longest, shortest, deepest] = [
-    Math.max(...boards.map((g) => g.item.acrossMm)),
-    Math.min(...boards.map((g) => g.item.acrossMm)),
-    Math.max(...boards.map((g) => g.item.deepMm)),
+    Math.max(...long.map((g) => g.item.acrossMm)),
+    Math.min(...long.map((g) => g.item.acrossMm)),
+    Math.max(...long.map((g) => g.item.deepMm)),
   ]
   const byShort = shortest - 2 * PAST_ARM_MM
+  const usual = Math.max(EVERY_STUD_MM, Math.min(USUAL_APART, byShort))
+  const lyingAt = (mm: number) => {
+    const places = uprightsFor(ctx, wideMm, mm)
+    return long.filter((g) => laidOver(places, g.item.acrossMm, 0) !== null).length
+  }
+  const begun = lyingAt(EVERY_STUD_MM) > lyingAt(usual) ? EVERY_STUD_MM : usual
   const apartMm = pen.length(
-    { path: 'apartMm', code: 'arms-apart', min: 200, max: 2400 },
-    Math.max(200, Math.min(USUAL_APART, byShort)),
-    byShort < USUAL_APART
+    { path: 'apartMm', code: 'arms-apart', min: EVERY_STUD_MM, max: 2400 },
+    begun,
+    begun < USUAL_APART
       ? { code: 'uprights-short', terms: [], data: { shortestMm: shortest } }
       : { code: 'uprights-usual', terms: [], data: { everyMm: USUAL_APART } },
   )
   const stood = standUp(ctx, pen, { wideMm, apartMm, longest })
   if (!stood.ok) return stood
   const { uprights, middleMm } = stood.value
+  const placed = new Map(long.map((g) => [g.item.id, laidOver(uprights, g.item.acrossMm, middleMm)]))
+  const boards = long.filter((g) => placed.get(g.item.id) !== null)
 
   const aboveMm = pen.length({ path: 'abovePlayMm', code: 'above-play', min: 0, max: 400 }, roundNearest(HAND, units), {
     code: 'play-hand',
@@ -135,11 +145,11 @@ export function planOut(
   const stackedAt = (mm: number) => stacked(boards, mm - aboveMm - leanMm, arm, mostLevels(mm))
   const riseFor = (mm: number) => Math.min(LIMITS.riseMm, roundUp(Math.max(USUAL_RISE, mm + aboveMm + leanMm), units))
   // What is thick itself wants more room over each level: where more has a place so than with more levels.
-  const [usual, thick] = [USUAL_STACK, Math.max(USUAL_STACK, ...boards.map((g) => g.item.tallMm))].map(riseFor)
+  const [low, thick] = [USUAL_STACK, Math.max(USUAL_STACK, ...boards.map((g) => g.item.tallMm))].map(riseFor)
   const leftAt = (mm: number) => [...stackedAt(mm).left.values()].reduce((n, x) => n + x, 0)
   const riseMm = pen.length(
     { path: 'riseMm', code: 'level-rise', min: 100, max: LIMITS.riseMm },
-    leftAt(thick) < leftAt(usual) ? thick : usual,
+    leftAt(thick) < leftAt(low) ? thick : low,
     { code: 'rise-boards', terms: [] },
   )
   const highMm = riseMm - aboveMm - leanMm
@@ -154,9 +164,11 @@ export function planOut(
   if (topMm + pastMm > ctx.space.heightMm)
     return bad('levels-too-high', { mm: topMm + pastMm, mostMm: ctx.space.heightMm }, 'levels')
   const { levels, left } = p.levels === null ? full : spread(boards, highMm, arm, count)
-  const others = ctx.goods.filter((g) => !boards.includes(g) && !sheets.includes(g))
+  const others = ctx.goods.filter((g) => !long.includes(g) && !sheets.includes(g))
+  const short = long.filter((g) => !boards.includes(g))
   return good({
     unhoused: [
+      ...short.map((g) => ({ goodsId: g.item.id, count: g.count, why: 'too-short-for-arms' })),
       ...others.map((g) => ({ goodsId: g.item.id, count: g.count, why: 'no-board' })),
       ...[...left].map(([goodsId, n]) => ({
         goodsId,
@@ -176,6 +188,7 @@ export function planOut(
       pastMm,
       levels,
       middleMm,
+      aside: new Map([...placed].flatMap(([id, at]) => (at === null ? [] : [[id, at]]))),
       longestMm: longest,
       sheets,
       play: { aboveMm },
@@ -183,13 +196,17 @@ export function planOut(
   })
 }
 
+/** Where uprights can stand, so far apart at least. */
+const uprightsFor = (ctx: ShapeContext, wideMm: number, apartMm: number): number[] =>
+  placesOnStuds(ctx.space, { halfMm: wideMm / 2, apartMm, pastMm: 50 })
+
 /** Uprights on studs from the first one on, as many as the longest board lies on; and where the middle of all boards is. */
 function standUp(
   ctx: ShapeContext,
   pen: DimPen,
   { wideMm, apartMm, longest }: { wideMm: number; apartMm: number; longest: number },
 ): Result<{ uprights: number[]; middleMm: number }> {
-  const places = placesOnStuds(ctx.space, { halfMm: wideMm / 2, apartMm, pastMm: 50 })
+  const places = uprightsFor(ctx, wideMm, apartMm)
   if (places.length < 2) return bad('too-few-uprights', { count: places.length, mm: apartMm }, 'apartMm')
   const reached = places.filter((x) => x - places[0] <= longest - 2 * PAST_ARM_MM).length
   const count = pen.count(

@@ -1,6 +1,7 @@
 import type { Stock } from '../../assembly/assembly.ts'
 import type { Draft } from '../../assembly/draft.ts'
 import { armTopMm, placeArm } from '../../blocks/arms/arm.ts'
+import { pile } from '../../blocks/arms/stacking.ts'
 import { anchorAt, holdsAt, WALL } from '../../blocks/mounts/wall-fixing.ts'
 import { coursesOf, upAlong } from '../../room/courses.ts'
 import type { Vec3 } from '../../geometry/vec.ts'
@@ -86,7 +87,7 @@ const CLEAR_MM = 20
 
 /** Boards in stacks across the arms of one level; they lie level with the ends of the arms. */
 function level(d: Draft, plan: Plan, i: number, arms: string[]) {
-  const { arm: a, middleMm, longestMm, deepMm, play } = plan
+  const { arm: a, middleMm, longestMm, deepMm, play, aside } = plan
   const top = plan.heights[i] + armTopMm(a.outMm, a.diameterMm)
   const stacks = plan.levels[i]?.stacks ?? []
   const high = Math.max(0, ...stacks.map((s) => s.count * s.item.tallMm))
@@ -99,21 +100,7 @@ function level(d: Draft, plan: Plan, i: number, arms: string[]) {
       max: [middleMm + longestMm / 2, deepMm + a.outMm, top + high + play.aboveMm],
     },
     carriers: arms,
-    items: stacks.flatMap(({ item, count, outMm }) =>
-      Array.from({ length: count }, (_, n) => ({
-        goodsId: item.id,
-        massKg: item.massKg,
-        stands: 'flat' as const,
-        box: {
-          min: [middleMm - item.acrossMm / 2, deepMm + outMm, top + n * item.tallMm] as [number, number, number],
-          max: [middleMm + item.acrossMm / 2, deepMm + outMm + item.deepMm, top + (n + 1) * item.tallMm] as [
-            number,
-            number,
-            number,
-          ],
-        },
-      })),
-    ),
+    items: stacks.flatMap((s) => pile(s, aside.get(s.item.id) ?? middleMm, deepMm, top)),
     play: { sideMm: 0, aboveMm: play.aboveMm, deepMm: 0 },
     stickOutMm: 0,
     exit: [0, 1, 0],

@@ -1,3 +1,4 @@
+import type { Placed } from '../../assembly/assembly.ts'
 import type { Goods } from '../../goods/goods.ts'
 import { countedKg } from '../../goods/presumed.ts'
 
@@ -71,4 +72,18 @@ export function spread(
     if ([...tried.left.values()].reduce((n, v) => n + v, 0) <= lost) return tried
   }
   return all
+}
+
+/** One stack, over a middle along the wall, from a face on. */
+export function pile({ item, count, outMm }: Stack, middleMm: number, faceMm: number, top: number): Placed[] {
+  const [left, y] = [middleMm - item.acrossMm / 2, faceMm + outMm]
+  return Array.from({ length: count }, (_, n) => ({
+    goodsId: item.id,
+    massKg: item.massKg,
+    stands: 'flat',
+    box: {
+      min: [left, y, top + n * item.tallMm],
+      max: [left + item.acrossMm, y + item.deepMm, top + (n + 1) * item.tallMm],
+    },
+  }))
 }
