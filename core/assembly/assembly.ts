@@ -248,6 +248,8 @@ export const bay = z.object({
   stickOutMm: z.number(),
   /** Goods leave along this direction. */
   exit: vec3,
+  /** So much room past that end is enough to get a thing out, where it is less than its length, mm. */
+  wayMm: z.number().nonnegative().optional(),
 })
 export type Bay = z.infer<typeof bay>
 

@@ -2,7 +2,8 @@ import { describe, expect, it } from '@jest/globals'
 import fc from 'fast-check'
 import '../../test-support/fast-check.ts'
 import { sweptTop } from '../../test-support/door-model.ts'
-import type { Part } from '../assembly/assembly.ts'
+import type { Assembly, Part } from '../assembly/assembly.ts'
+import type { Box } from '../geometry/box.ts'
 import { brick, gapBetween, moved, prism, pushAlong } from '../geometry/convex.ts'
 import { convexGap } from '../geometry/plane.ts'
 import { scale, type Vec3 } from '../geometry/vec.ts'
@@ -13,7 +14,7 @@ import { intoAlcove, longestRoundCorner, passesOpening, roundCorner, throughDoor
 import { conflicts } from './conflicts.ts'
 import { keepOuts, wallBodies } from './keep-outs.ts'
 import { sweptBodies } from './motions.ts'
-import { frameOf, placedBox, type BuildSolids } from './placing.ts'
+import { frameOf, placedBox, solidsOf, type BuildSolids } from './placing.ts'
 import { doorTrack, leastGap, recordTravel, restingTopMm, sweepTopAt } from './sectional-door.ts'
 import { snapStretch } from './snapping.ts'
 import { highestThatStands, turnUpGap } from './stand-up.ts'
@@ -335,6 +336,33 @@ describe('what stands where', () => {
     expect(snapStretch(690, 300, lines, 20)).toEqual({ mm: 700, to: 'neighbour' })
     expect(snapStretch(500, 300, lines, 20)).toEqual({ mm: 500, to: null })
   })
+})
+
+describe('what comes out at an end', () => {
+  /** A sheet 2400 long in a build as long, drawn out to the right or the left. */
+  const drawn = (alongMm: number, exit: 1 | -1, wayMm?: number) => {
+    const r = room()
+    const { o, frame, solids } = standing(r, alongMm, 2400, 300, 1300)
+    const sheet = { min: [0, 100, 50], max: [2400, 118, 1270] } as Box
+    const bay = {
+      ...{ id: 'slot', holds: 'slot', exit: [exit, 0, 0], clear: sheet, ...(wayMm === undefined ? {} : { wayMm }) },
+      items: [{ goodsId: 'sheet', box: sheet }],
+    }
+    const { ways } = solidsOf(frame, { parts: [], motions: [], bays: [bay] } as never as Assembly)
+    return conflicts(frame, { ...solids, ways }, [], wallBodies(o))
+  }
+  it('needs its length and a hand past that end', () => {
+    // From 2400 + 140 to the wall at 5000 are 2460, ten more than it takes.
+    expect(drawn(140, 1)).toEqual([])
+    const [c] = drawn(200, 1)
+    expect(c).toMatchObject({ code: 'way-out', wall: { wall: { id: 'e' } }, move: { way: 'left' } })
+    expect(Math.abs(c.byMm - 50)).toBeLessThan(1)
+  })
+  it('or as much as its bay says is enough', () => {
+    expect(drawn(540, 1, 2000)).toEqual([])
+    expect(drawn(600, 1, 2000).map((c) => c.code)).toEqual(['way-out'])
+  })
+  it('is asked for where it comes out alone', () => expect(drawn(2500, -1)).toEqual([]))
 })
 
 describe('what moves on a build', () => {

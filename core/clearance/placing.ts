@@ -132,7 +132,7 @@ const inRoom = (f: Frame, p: Vec3): Vec3 => {
 export interface BuildSolids {
   parts: { id: string; body: Convex }[]
   goods: { id: string; bay: string; body: Convex }[]
-  /** For bays whose goods slide on rails: the way out, as long as the goods are deep. */
+  /** For bays whose goods slide on rails, or come out at an end: the way out, as long as the goods are. */
   ways: { bay: string; goods: string; body: Convex }[]
   /** Where leaves, lids and drawers go. */
   swept: { motion: string; body: Convex }[]
@@ -142,16 +142,21 @@ export interface BuildSolids {
 /** Hands in front of a drawn tote, mm. Product decision. */
 const HANDS_MM = 50
 
+/** What is drawn out on rails, to the front; and what is long, at an end, past what else lies there: its whole length. */
 function wayOut(f: Frame, b: Bay): BuildSolids['ways'] {
-  if (b.holds !== 'rim' && b.holds !== 'base') return []
-  return b.items.map((i) => {
-    const deep = i.box.max[1] - i.box.min[1]
-    const from = Math.max(i.box.max[1], b.clear.max[1])
-    const way: Box = {
-      min: [i.box.min[0], from, i.box.min[2]],
-      max: [i.box.max[0], from + deep + HANDS_MM, i.box.max[2]],
+  const axis = Math.abs(b.exit[0]) > Math.abs(b.exit[1]) ? 0 : 1
+  if (axis === 1 && b.holds !== 'rim' && b.holds !== 'base') return []
+  return b.items.map(({ goodsId, box }) => {
+    const long = Math.min(box.max[axis] - box.min[axis], b.wayMm ?? Infinity) + HANDS_MM
+    const way: Box = { min: [...box.min], max: [...box.max] }
+    if (b.exit[axis] < 0) {
+      way.max[axis] = Math.min(box.min[axis], b.clear.min[axis])
+      way.min[axis] = way.max[axis] - long
+    } else {
+      way.min[axis] = Math.max(box.max[axis], b.clear.max[axis])
+      way.max[axis] = way.min[axis] + long
     }
-    return { bay: b.id, goods: i.goodsId, body: placedBox(f, way) }
+    return { bay: b.id, goods: goodsId, body: placedBox(f, way) }
   })
 }
 

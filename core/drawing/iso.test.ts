@@ -82,8 +82,8 @@ function meetable(solids: readonly Cut[], eye: Vec3): (point: Vec3) => Cut[] {
   }
 }
 
-/** Less of a solid than this before a point may be told either way. */
-const GRAZES_MM = 2
+/** Less of a solid than this before a point may be told either way: a rod is drawn with flat sides. */
+const GRAZES_MM = 4.5
 
 /** Where a ray first comes into a solid, mm along it; null when it does not. */
 function reached(b: Cut, from: Vec3, way: Vec3): number | null {

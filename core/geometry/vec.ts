@@ -11,6 +11,6 @@ export const cross = (a: Vec3, b: Vec3): Vec3 => [
   a[2] * b[0] - a[0] * b[2],
   a[0] * b[1] - a[1] * b[0],
 ]
-export const norm = (a: Vec3): number => Math.sqrt(a[0] * a[0] + a[1] * a[1] + a[2] * a[2])
+export const norm = (a: Vec3): number => Math.hypot(a[0], a[1], a[2])
 export const unit = (a: Vec3): Vec3 => scale(a, 1 / norm(a))
 export const mid = (a: Vec3, b: Vec3): Vec3 => scale(add(a, b), 0.5)

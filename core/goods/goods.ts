@@ -95,11 +95,16 @@ export const LEAST_BEARING_MM = 6
 /** How a thing's weight comes down on what carries it. */
 export const standsOn = (kind: GoodsKind): 'flat' | 'round' | 'feet' =>
   isRound(kind) ? 'round' : kind === 'equipment' || kind === 'bicycle' ? 'feet' : 'flat'
-/** Boards, pipe, ladders: far longer than it is deep or high. */
+/** Boards, pipe, ladders: far longer than it is deep or high, and too long for a shelf. */
 export const isLong = (g: Goods): boolean =>
   g.kind === 'board' ||
-  (g.kind !== 'sheet' && g.kind !== 'tool' && g.acrossMm >= LONG_SHARE * Math.max(g.deepMm, g.tallMm))
+  (g.kind !== 'sheet' &&
+    g.kind !== 'tool' &&
+    g.acrossMm > ON_SHELF_MM &&
+    g.acrossMm >= LONG_SHARE * Math.max(g.deepMm, g.tallMm))
 const LONG_SHARE = 4
+/** What is no longer than this lies on a shelf, mm. Product decision: three feet, a usual bay. */
+const ON_SHELF_MM = 915
 export const isRound = (kind: GoodsKind): boolean => kind === 'pail' || kind === 'drum'
 /** What a thing takes up, litres: the box round it, or the round in that. */
 export const litresOf = (g: Pick<Goods, 'kind' | 'acrossMm' | 'deepMm' | 'tallMm'>): number =>

@@ -15,6 +15,7 @@ import { readBuilds } from './read-builds.ts'
 /** What a kind may answer all the same: it keeps other things with them, or the room has no place for it. */
 const MAY_BE_REFUSED = [
   'bank-empty',
+  'cradles-past-wall',
   'deck-not-spliced',
   'loft-holds-nothing',
   'loft-no-room-above',

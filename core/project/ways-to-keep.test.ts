@@ -33,7 +33,7 @@ describe('ways to keep a thing', () => {
   it('say of a tote its rails first, of a tool its holder, of a board its arms, of a drum the floor', () => {
     expect(codes(thing({ kind: 'tote' }))[0]).toBe('rim-rails')
     expect(codes(chisel)[0]).toBe('own-holder')
-    expect(codes(plank)).toEqual(['on-arms'])
+    expect(codes(plank)).toEqual(['on-arms', 'along-ceiling'])
     expect(codes(drum)).toEqual(['under-shelf'])
     expect(codes(sheet)).toEqual(['in-store', 'below-arms'])
     expect(codes(thing({ kind: 'equipment', tallMm: 450 }))[0]).toBe('in-well')
@@ -54,8 +54,8 @@ describe('ways to keep a thing', () => {
   it('lay what is long and bulky on a deck as well, and what no arm is long enough for there alone', () => {
     const roofBox = (deepMm: number, massKg = 22) =>
       thing({ kind: 'board', acrossMm: 2000, deepMm, tallMm: 400, massKg, often: 'seldom' })
-    expect(codes(roofBox(600))).toEqual(['on-arms', 'high'])
-    expect(codes(roofBox(950))).toEqual(['high'])
+    expect(codes(roofBox(600))).toEqual(['on-arms', 'along-ceiling', 'high'])
+    expect(codes(roofBox(950))).toEqual(['along-ceiling', 'high'])
     // Two lift it, and no more than half as much again as one does.
     expect(codes(roofBox(950, 31))).toEqual([])
     expect(codes({ ...roofBox(950), often: 'daily' })).toEqual([])

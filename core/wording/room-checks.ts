@@ -56,7 +56,7 @@ export const ROOM_TABLE: Record<string, Words> = {
   'meets-track': (r, d, say) =>
     `${what(r)} ${verb(r, 'runs', 'run')} into a track of ${met(d)} by ${say.length(Number(d.byMm))}. ${move(d, say)}`,
   'meets-way-out': (r, d, say) =>
-    `${plural(r.bays.length, 'tote')} can not be drawn out: ${met(d)} stands in the way by ${say.length(Number(d.byMm))}. ${move(d, say)}`,
+    `What is in ${plural(r.bays.length, 'place')} of it can not be drawn out: ${met(d)} stands in the way by ${say.length(Number(d.byMm))}. ${move(d, say)}`,
   'meets-motion': (_r, d, say) => `What opens on it hits ${met(d)} by ${say.length(Number(d.byMm))}. ${move(d, say)}`,
   sweep: (r, d, say) => {
     const gap = Number(d.gapMm)

@@ -4,6 +4,7 @@ import type { Section } from '../../catalogue/lumber.ts'
 import type { Rod } from '../../catalogue/steel.ts'
 import { bad, good, type Result } from '../../measure/result.ts'
 import {
+  besideJoist,
   boreFrom,
   clearOf,
   CROSS_END_MM,
@@ -40,7 +41,10 @@ export function cradlePlaces(
 ): Result<CradlePlaces> {
   const out = j.run === 'out'
   const clear = (mm: number) => clearOf(j, rod, mm, 1)
-  const xs = out ? wanted.xs.map(clear) : [...wanted.xs]
+  // All of them within the joists they hang from.
+  const lo = Math.min(...j.atMm) + besideJoist(j, rod)
+  const by = out ? Math.max(0, lo - Math.min(...wanted.xs)) : 0
+  const xs = out ? wanted.xs.map((x) => clear(x + by)) : [...wanted.xs]
   const rear = out ? wanted.rearMm : rearClear(j, rod, wanted.rearMm)
   const front = rear === null ? null : out ? rear + wanted.apartMm : clear(rear + wanted.apartMm)
   if (rear === null || front === null || xs.some((x) => x === null)) return bad('rod-in-joist', {}, 'apartMm')

@@ -3,7 +3,7 @@ import type { Rod } from '../../catalogue/steel.ts'
 import type { Vec3 } from '../../geometry/vec.ts'
 import { bad, good, type Result } from '../../measure/result.ts'
 import type { Prepared } from '../../room/prepared.ts'
-import { boreFrom, hangsAt, nutted, PAST_NUT_MM, pieceOfRod, type RodRow } from './on-rods.ts'
+import { boreFrom, hangsAt, nutted, pastNuts, pieceOfRod, type RodRow } from './on-rods.ts'
 import { UP } from './wall-fixing.ts'
 
 /*
@@ -60,7 +60,7 @@ export function hangOnBolts(
     const topMm = h.ceilingMm - thickMm
     const at = { x, y: row.y, acrossMm: h.rod.diameterMm }
     for (const wood of from) boreFrom(d, wood, at, h.rod)
-    pieceOfRod(d, h.rod, { ...at, id: rod }, d.box(from[0]).min[2] - PAST_NUT_MM, topMm)
+    pieceOfRod(d, h.rod, { ...at, id: rod }, d.box(from[0]).min[2] - pastNuts(h.rod), topMm)
     for (const wood of from) hangsAt(d, at, [wood, rod], d.box(wood).min[2], nutted(h.rod))
     const top: Vec3 = [x, row.y, topMm]
     const anchor = d.anchor({

@@ -1,7 +1,7 @@
 import type { Draft } from '../../assembly/draft.ts'
 import { eyeNutFor } from '../../catalogue/hardware.ts'
 import type { Line } from '../../catalogue/soft.ts'
-import { hangsAt, nutted, PAST_NUT_MM, pieceOfRod, type MakeColumn } from './on-rods.ts'
+import { hangsAt, nutted, pastNuts, pieceOfRod, type MakeColumn } from './on-rods.ts'
 
 /*
  * Chains instead of long rods: short rods through the spreader and through every piece of wood, with an eye nut on each
@@ -29,12 +29,12 @@ export const chainsOf =
       return { id, foot, head }
     }
     const { max } = d.box(c.over)
-    const top = stub(`rod-${c.id}-upper`, h.ceilingMm - EYE_UNDER_MM, max[2] + PAST_NUT_MM)
+    const top = stub(`rod-${c.id}-upper`, h.ceilingMm - EYE_UNDER_MM, max[2] + pastNuts(h.rod))
     hangsAt(d, at, [top.id, c.over], max[2], nutted(h.rod))
     let above = top
     for (const [k, wood] of [...c.from].reverse().entries()) {
       const box = d.box(wood)
-      const next = stub(`rod-${c.id}-${k}`, box.min[2] - PAST_NUT_MM, box.max[2] + PAST_NUT_MM)
+      const next = stub(`rod-${c.id}-${k}`, box.min[2] - pastNuts(h.rod), box.max[2] + pastNuts(h.rod))
       hangsAt(d, at, [wood, next.id], box.min[2], nutted(h.rod))
       const from = placeEye(d, { ...c, id: `eye-${c.id}-${k}-low`, fromMm: next.head }, eyeNut)
       const to = placeEye(d, { ...c, id: `eye-${c.id}-${k}-high`, fromMm: above.foot - eyeNut.highMm }, eyeNut)

@@ -56,8 +56,10 @@ export interface OnRods {
  */
 export const FROM_BOX_MM = 30
 export const CROSS_END_MM = 45
-/** What a rod stands out past a nut, mm. */
-export const PAST_NUT_MM = 20
+/** A rod goes past wood by this at least, mm; and by a washer, two nuts (ISO 4032: 0.8 of the thread high) and a turn. */
+const [PAST_WOOD_MM, WASHER_MM, TURN_MM, NUT_SHARE] = [20, 2.5, 1, 0.8]
+export const pastNuts = ({ diameterMm }: Pick<Rod, 'diameterMm'>): number =>
+  Math.max(PAST_WOOD_MM, Math.ceil(2 * NUT_SHARE * diameterMm + WASHER_MM + TURN_MM))
 /** The coupling nut sits this far under the ceiling, mm, in reach of a spanner. */
 export const COUPLER_UNDER_MM = 80
 /** The highest upper face of what lies on bearers that hang: their couplings, or eye nuts, are over them. mm */
@@ -273,8 +275,8 @@ export function oneRod(d: Draft, r: Pick<Hangs, 'rod' | 'ceilingMm'>, c: Column)
   const under = (id: string) => d.box(id).min[2]
   const topMm = d.box(c.over).max[2]
   const [lower, upper] = [`rod-${c.id}-lower`, `rod-${c.id}-upper`]
-  pieceOfRod(d, rod, { ...c, id: lower }, under(c.from[0]) - PAST_NUT_MM, splitMm)
-  pieceOfRod(d, rod, { ...c, id: upper }, splitMm, topMm + PAST_NUT_MM)
+  pieceOfRod(d, rod, { ...c, id: lower }, under(c.from[0]) - pastNuts(rod), splitMm)
+  pieceOfRod(d, rod, { ...c, id: upper }, splitMm, topMm + pastNuts(rod))
   const at = { ...c, acrossMm: rod.diameterMm }
   for (const from of c.from) hangsAt(d, at, [from, lower], under(from), nutted(rod))
   hangsAt(d, at, [lower, upper], splitMm, [{ fastener: `coupler-${rod.id}`, count: 1, into: 'end' }])

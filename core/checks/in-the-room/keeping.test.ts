@@ -52,7 +52,12 @@ function look(things: Stands[], features: Feature[] = [], front?: Box, others: S
     ({
       parts: [],
       motions: [],
-      bays: [{ id: 'b', holds: 'surface', items: list.map((t) => ({ goodsId: t.g.id, box: t.box })) }],
+      bays: [
+        {
+          ...{ id: 'b', holds: 'surface', exit: [0, 1, 0] },
+          items: list.map((t) => ({ goodsId: t.g.id, box: t.box })),
+        },
+      ],
     }) as never as Assembly
   return keeping.run({
     assembly: { ...assembly(things), parts },

@@ -139,7 +139,7 @@ function below(d: Draft, plan: Plan) {
     items,
     play: { sideMm: 0, aboveMm: 0, deepMm: 0 },
     stickOutMm: 0,
-    exit: [1, 0, 0],
+    exit: [0, 1, 0],
   })
 }
 

@@ -2,7 +2,7 @@ import { z } from '../../measure/schema.ts'
 import type { UnitSystem } from '../../measure/units.ts'
 import { countDim, dim, rod, section } from '../params.ts'
 
-export const LIMITS = { cradles: 8, clearMm: 900 } as const
+export const LIMITS = { cradles: 8, clearMm: 1100 } as const
 /** From which end things are slid in, as one stands before it. */
 export const FROM = ['right', 'left'] as const
 

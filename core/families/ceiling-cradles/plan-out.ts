@@ -35,8 +35,8 @@ export interface ProblemData {
 const USUAL_APART = inches(48)
 /** What lies there is lifted over what is under it by this, mm. */
 const LIFTED = inches(4)
-/** So high stacks lie where nothing is thicker itself, mm: two people lift them down by the board. Product decision. */
-const USUAL_STACK = 200
+/** So high stacks lie, or two of what is thicker, mm: two people lift them down one by one. Product decision. */
+const [USUAL_STACK, HIGH_STACK] = [200, 400]
 /** Room left under what hangs, mm: one ducks under it at least. Product decision. */
 const LEAST_UNDER_MM = 1200
 /** From the wall to the end of a bearer, mm: a nut is turned there. */
@@ -67,8 +67,13 @@ export function planOut(
 ): Result<{ plan: Plan; unhoused: Shaped['unhoused'] }> {
   const joists = joistsToHangFrom(ctx.space)
   if (!joists.ok) return joists
-  const long = ctx.goods.filter((g) => isLong(g.item))
-  if (long.length === 0) return bad('cradles-none-long')
+  const all = ctx.goods.filter((g) => isLong(g.item))
+  if (all.length === 0) return bad('cradles-none-long')
+  const long = all.filter((g) => g.item.acrossMm <= ctx.space.lengthMm)
+  if (long.length === 0) {
+    const mm = Math.min(...all.map((g) => g.item.acrossMm))
+    return bad('cradles-past-wall', { mm, haveMm: ctx.space.lengthMm })
+  }
   const [bearer, spreader] = [p.bearerSection, p.spreaderSection].map((s) => findSection(s)!)
   const rod = findRod(p.rod)!
   const row = rowOf(ctx, pen, { long, rod, joists: joists.value, p })
@@ -84,6 +89,7 @@ export function planOut(
   return good({
     unhoused: [
       ...ctx.goods.filter((g) => !isLong(g.item)).map((g) => without(g.item.id, g.count, 'not-long')),
+      ...all.filter((g) => !long.includes(g)).map((g) => without(g.item.id, g.count, 'no-place')),
       ...long.filter((g) => !lying.includes(g)).map((g) => without(g.item.id, g.count, 'too-short-for-arms')),
       ...[...laid.left].map(([id, n]) => without(id, n, 'no-place')),
     ],
@@ -95,8 +101,12 @@ export function planOut(
   })
 }
 
+/** Narrower than this they hold nothing, mm; and so many times they are tried narrower where there is no room. */
+const [LEAST_CLEAR_MM, NARROWED] = [80, 4]
+
 type Goods = ShapeContext['goods']
-const stackMm = (goods: Goods): number => Math.max(USUAL_STACK, ...goods.map((g) => g.item.tallMm))
+const stackMm = (goods: Goods): number =>
+  Math.max(USUAL_STACK, ...goods.map(({ item: { tallMm } }) => Math.max(tallMm, Math.min(2 * tallMm, HIGH_STACK))))
 
 /** So wide that all of it lies side by side in stacks; as wide as it may be where that is not enough. */
 function wideFor(goods: Goods): number {
@@ -136,18 +146,32 @@ function rowOf(
     return bad('cradles-past-wall', { mm: wantedMm, haveMm: ctx.space.lengthMm }, 'cradles')
   // Along the wall two spreaders lie side by side, one over each row of rods.
   const leastMm = joists.run === 'out' ? findSection(p.spreaderSection)!.widthMm + BETWEEN_MM - rod.diameterMm : 0
-  const wideMm = roundUp(Math.max(leastMm, wideFor(long)), unitsOf(ctx.settings))
-  const clearMm = pen.length({ path: 'clearMm', code: 'cradle-clear', min: 80, max: LIMITS.clearMm }, wideMm, {
-    code: 'cradle-stacks',
-    terms: [],
-    data: { things: long.reduce((n, g) => n + g.count, 0) },
-  })
-  if (clearMm < leastMm) return bad('cradle-too-narrow', { mm: clearMm, leastMm }, 'clearMm')
+  const units = unitsOf(ctx.settings)
   const first = (wantedMm - reachMm) / 2
-  const placed = cradlePlaces(joists, findRod(p.rod)!, {
-    xs: Array.from({ length: count }, (_, k) => first + k * apartMm),
-    ...{ rearMm: FROM_WALL_MM + CROSS_END_MM, apartMm: clearMm + rod.diameterMm },
-  })
+  const placesFor = (mm: number) =>
+    cradlePlaces(joists, rod, {
+      xs: Array.from({ length: count }, (_, k) => first + k * apartMm),
+      ...{ rearMm: FROM_WALL_MM + CROSS_END_MM, apartMm: mm + rod.diameterMm },
+    })
+  // As wide as all of it wants, as far as there is room.
+  let wideMm = roundUp(Math.max(leastMm, wideFor(long)), units)
+  for (let i = 0; i < NARROWED; i++) {
+    const tried = placesFor(wideMm)
+    const past = tried.ok ? tried.value.ys[1] + CROSS_END_MM - ctx.space.depthMm : 0
+    if (past <= 0) break
+    wideMm = Math.max(leastMm, LEAST_CLEAR_MM, roundDown(wideMm - past, units))
+  }
+  const clearMm = pen.length(
+    { path: 'clearMm', code: 'cradle-clear', min: LEAST_CLEAR_MM, max: LIMITS.clearMm },
+    wideMm,
+    {
+      code: 'cradle-stacks',
+      terms: [],
+      data: { things: long.reduce((n, g) => n + g.count, 0) },
+    },
+  )
+  if (clearMm < leastMm) return bad('cradle-too-narrow', { mm: clearMm, leastMm }, 'clearMm')
+  const placed = placesFor(clearMm)
   if (!placed.ok) return placed
   const { xs, ys } = placed.value
   const deepMm = ys[1] + CROSS_END_MM

@@ -43,12 +43,20 @@ export function shapeCeilingCradles(p: CeilingCradlesParams, ctx: ShapeContext):
   return good({ assembly: d.assembly, dims: pen.dims, choices: choices(p, ctx), unhoused })
 }
 
+/**
+ * Past the last bearer so much of a thing is level before its end goes down: a hand's room under the ceiling over what is
+ * left behind lets it tip by 20 degrees where a tenth of it is, and more after that.
+ */
+const TIPPED_SHARE = 0.9
+
 /** All that is long across the bearers, slid in from one end between the rods. */
 function lay(d: Draft, p: CeilingCradlesParams, plan: Plan, bearers: string[]) {
   const { topMm, backMm, clearMm, longestMm, middleMm, middles, stacks, aboveMm } = plan
   const items = stacks.flatMap((s) => pile(s, middles.get(s.item.id) ?? middleMm, backMm, topMm))
   const reach = (side: 'min' | 'max', edge: number, of: (...n: number[]) => number) =>
     of(edge, ...items.map((i) => i.box[side][0]))
+  const last = plan.places.xs[p.from === 'right' ? plan.places.xs.length - 1 : 0]
+  const end = p.from === 'right' ? reach('max', last, Math.max) : reach('min', last, Math.min)
   const high = Math.max(0, ...stacks.map((s) => s.count * s.item.tallMm))
   d.bay({
     id: 'over',
@@ -63,6 +71,7 @@ function lay(d: Draft, p: CeilingCradlesParams, plan: Plan, bearers: string[]) {
     play: { sideMm: 0, aboveMm, deepMm: 0 },
     stickOutMm: 0,
     exit: [p.from === 'right' ? 1 : -1, 0, 0],
+    wayMm: Math.max(0, TIPPED_SHARE * longestMm - Math.abs(end - last)),
   })
 }
 
