@@ -100,6 +100,24 @@ function readings(b: Bay, item: Placed, g: Goods, rails: { gapMm: number; widthM
   return out
 }
 
+/** Things on shelves whose long side lies along the wall, unlike they were measured. */
+function standSideways(bays: readonly Bay[], goods: ReadonlyMap<string, Goods>): CheckResult[] {
+  const counts = new Map<string, number>()
+  for (const b of bays)
+    for (const { goodsId, box, turned } of b.items) {
+      const g = goods.get(goodsId)
+      if (!g || turned || b.holds !== 'surface' || g.kind === 'tool' || g.deepMm - g.acrossMm <= SAME_SIZE_MM) continue
+      if (Math.abs(boxSize(box)[0] - g.deepMm) > SAME_SIZE_MM) continue
+      counts.set(goodsId, (counts.get(goodsId) ?? 0) + 1)
+    }
+  return [...counts].map(([id, count]) =>
+    plain({
+      ...{ check: 'contents-fit', link: 'goods', code: 'sideways', quantity: 'count', state: 'holds' },
+      ...{ subject: `sideways:${id}`, data: { goods: goods.get(id)!.name, count } },
+    }),
+  )
+}
+
 /** Goods go into their bays with the play they were given, and rest on what should carry them. */
 export const contentsFit = defineCheck({
   id: 'contents-fit',
@@ -147,6 +165,7 @@ export const contentsFit = defineCheck({
         parts: w.parts,
       }),
     )
+    results.push(...standSideways(assembly.bays, goods))
     for (const u of unhoused)
       results.push(
         plain({

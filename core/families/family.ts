@@ -1,4 +1,5 @@
 import { wantsCover } from '../goods/care.ts'
+import { sideways } from '../goods/sideways.ts'
 import type { z } from 'zod'
 import type { Assembly } from '../assembly/assembly.ts'
 import { NotBuildable } from '../assembly/draft.ts'
@@ -130,6 +131,8 @@ export interface Family<P> {
   hangsFrom?: readonly ('wall' | 'ceiling')[]
   /** The dimension that says how high all of it hangs, where there is one: with that it is put over what stands below. */
   hangsAt?: string
+  /** Things stand on its shelves: what is deeper than there is room stands there with its long side along the wall. */
+  turnsGoods?: true
   /** How it is first set: quarter turns of a build; straight along its wall unless it says otherwise. */
   turn?: 1 | 2 | 3
   /** False where it is a build without goods too. */
@@ -189,6 +192,14 @@ function covered<P>(proposed: readonly P[], fronts: readonly string[], schema: F
   })
 }
 
+/** What shelves take of the depth there is for frames and backs, less what may stand out, mm. About: a post's thickness. */
+const TAKEN_MM = 25
+/** Goods as they go onto shelves where there is no more room than this. */
+function withTurned(ctx: ShapeContext): ShapeContext {
+  const turned = ctx.goods.map((g) => ({ ...g, item: sideways(g.item, ctx.space.depthMm - TAKEN_MM) }))
+  return turned.every((g, i) => g.item === ctx.goods[i].item) ? ctx : { ...ctx, goods: turned }
+}
+
 /** Hides a family's parameter type behind its schema: every entry parses first, and a bad parameter names its field. */
 export function family<P>(f: Family<P>): AnyFamily {
   const parse = (raw: unknown): Result<P> => {
@@ -202,6 +213,7 @@ export function family<P>(f: Family<P>): AnyFamily {
     if (!read.ok) throw new Error(`${f.id}: ${read.problem.field}: ${read.problem.data?.issue}`)
     return read.value
   }
+  const asTheyStand = (ctx: ShapeContext): ShapeContext => (f.turnsGoods ? withTurned(ctx) : ctx)
   return {
     id: f.id,
     ...(f.turn ? { turn: f.turn } : {}),
@@ -219,7 +231,7 @@ export function family<P>(f: Family<P>): AnyFamily {
     start: f.start,
     shape: (raw, ctx) => {
       const read = parse(raw)
-      return read.ok ? shapedOrWhyNot(() => f.shape(read.value, ctx)) : read
+      return read.ok ? shapedOrWhyNot(() => f.shape(read.value, asTheyStand(ctx))) : read
     },
     levers: (raw, ctx) => f.levers(must(raw), ctx),
     savers: (raw, ctx) => f.savers(must(raw), ctx),

@@ -3,6 +3,7 @@ import type { Settings } from '../assembly/settings.ts'
 import { litresOf, standsOn, type Goods } from '../goods/goods.ts'
 import { BODY, liftedToMm, reachMm } from '../goods/person.ts'
 import { countedKg } from '../goods/presumed.ts'
+import { roomFor, sideways } from '../goods/sideways.ts'
 import type { ShapeContext, Shaped } from './family.ts'
 
 /** An opening between posts, across the front. */
@@ -69,12 +70,6 @@ export const LEAST_OPEN = 150
 /** What stands on the floor if there is one: drums, equipment, and what is lifted to no shelf. */
 export const belongsOnFloor = (g: Goods, { onePersonKg }: Lifters): boolean =>
   g.kind === 'drum' || g.kind === 'equipment' || liftedToMm(countedKg(g), onePersonKg) < 0
-
-/** Share of its depth a thing may stand out past a shelf and still stand safely on it: product decision. */
-const OUT_SHARE = 1 / 4
-/** Depth in which a thing finds room: the shelf's, and what it may stand out. */
-const roomFor = (g: Goods, depthMm: number, stickOutMm: number): number =>
-  depthMm + Math.min(stickOutMm, OUT_SHARE * g.deepMm)
 
 /** Where things of one kind stand behind each other in an opening, and how many of them lie on each other there. */
 interface Row {
@@ -318,7 +313,8 @@ export function house(
   grows: (levels: Level[]) => Grown,
   most: number,
 ): { levels: Level[]; unhoused: Shaped['unhoused'] } {
-  const each = (list: ShapeContext['goods']) => list.flatMap((g) => Array.from({ length: g.count }, () => g.item))
+  const turned = (g: Goods) => sideways(g, depthMm, stickOutMm)
+  const each = (list: ShapeContext['goods']) => list.flatMap((g) => Array<Goods>(g.count).fill(turned(g.item)))
   const heavyFirst = [...goods].sort((a, b) => countedKg(b.item) - countedKg(a.item) || b.item.tallMm - a.item.tallMm)
   const isDown = ({ item }: { item: Goods }) => floor !== null && belongsOnFloor(item, floor)
   const down = each(heavyFirst.filter(isDown))
@@ -338,7 +334,7 @@ export function house(
   const alike = full ? shelved(full.left, { ...r, floor: full.floor }, true) : usual
   const { levels, left } = alike.left.length < usual.left.length ? alike : usual
   const tooDeep = (id: string) =>
-    goods.some((g) => g.item.id === id && g.item.deepMm > roomFor(g.item, depthMm, stickOutMm))
+    goods.some((g) => g.item.id === id && turned(g.item).deepMm > roomFor(g.item, depthMm, stickOutMm))
   const counts = new Map<string, number>()
   for (const g of [...over, ...left]) counts.set(g.id, (counts.get(g.id) ?? 0) + 1)
   return {

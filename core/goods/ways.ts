@@ -57,6 +57,8 @@ const BULKY_MM = 250
 const isBulky = (g: Goods): boolean => isLong(g) && Math.min(g.deepMm, g.tallMm) >= BULKY_MM
 /** What is long is lifted by two, who lift so many times as much over their heads. Product decision. */
 const BY_TWO = 1.5
+/** What one person lifts over the shoulder, or two what is long, kg. @param oneKg what one person lifts */
+export const overShoulderKg = (g: Goods, oneKg: number): number => (isLong(g) ? BY_TWO : 1) * oneKg
 /** Whether a thing is light enough to be lifted onto a deck over the head, where one person lifts so much. */
 export const isLight = (g: Goods, mostKg: number): boolean => countedKg(g) <= (isBulky(g) ? BY_TWO : 1) * mostKg
 /** Up on a deck that is open at its front: what is long and bulky as well. */
@@ -81,7 +83,7 @@ export const onArms = (g: Goods, longestMm: number): Way | null =>
 
 /** Across bearers under the ceiling, over which it is lifted by two: what is long and light, and not wanted every day. */
 export const alongCeiling = (g: Goods, mostKg: number, widestMm: number): Way | null =>
-  isLong(g) && g.often !== 'daily' && g.deepMm <= widestMm && countedKg(g) <= BY_TWO * mostKg
+  isLong(g) && g.often !== 'daily' && g.deepMm <= widestMm && countedKg(g) <= overShoulderKg(g, mostKg)
     ? way('along-ceiling', g.often === 'seldom' ? 2 : 1)
     : null
 

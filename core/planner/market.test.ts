@@ -314,3 +314,40 @@ describe('over something low', () => {
     expect(market.looks).toBe(looks)
   })
 })
+
+describe('under a ceiling whose joists are known', () => {
+  const seldom = { often: 'seldom' } as const
+  const GOODS = [
+    { ...boxes(4), ...seldom },
+    newGoods({ id: 'ladder', name: 'ladder', kind: 'board', count: 1, acrossMm: 2400, deepMm: 450, tallMm: 170, massKg: 25, ...seldom }), // prettier-ignore
+    newGoods({ id: 'beam', name: 'beam', kind: 'board', count: 1, acrossMm: 2400, deepMm: 150, tallMm: 150, massKg: 60, ...seldom }), // prettier-ignore
+  ]
+  const under = (joist: Project['room']['ceiling']['joist']) => {
+    const { p } = room([])
+    const ceiling = {
+      ...p.room.ceiling,
+      kind: 'joists' as const,
+      alongWallId: 'n',
+      spacingMm: 400,
+      firstMm: 200,
+      joist,
+    }
+    const project = { ...p, goods: GOODS, room: { ...p.room, ceiling } }
+    return { p: project, market: new RoomMarket(project, { ...NO_WISHES, keepFree: ['e', 's', 'w'] }) }
+  }
+  const KNOWN = { wideMm: 45, deepMm: 200, spanMm: 4000 }
+  it.each([
+    ['ceiling-platform', 'box', 4],
+    ['ceiling-cradles', 'ladder', 1],
+  ] as const)('%s is offered, and holds: what lies over the joists is not in the room', (kind, goodsId, count) => {
+    const there = under(KNOWN)
+    const o = there.market.offer(kind, 'n', [{ goodsId, count }], [])!
+    expect(o.housed).toEqual([{ goodsId, count }])
+    expect(o.body.max[2]).toBeGreaterThan(there.p.room.ceiling.heightMm)
+    expect(there.market.settled(o)).toMatchObject({ fails: false, troubles: 0 })
+    expect(under(null).market.offer(kind, 'n', [{ goodsId, count }], [])).toBeNull()
+  })
+  it('what is long is lifted there by two, and no more than they lift', () => {
+    expect(under(KNOWN).market.offer('ceiling-cradles', 'n', [{ goodsId: 'beam', count: 1 }], [])).toBeNull()
+  })
+})

@@ -1,7 +1,7 @@
 import { drivenAlong } from '../checks/wall-fixing.ts'
-import { wishedWay } from '../goods/ways.ts'
+import { overShoulderKg, wishedWay } from '../goods/ways.ts'
 import type { Assembly } from '../assembly/assembly.ts'
-import { partBoxes, wholeBox } from '../assembly/part-box.ts'
+import { inTheRoom, partBoxes, wholeBox } from '../assembly/part-box.ts'
 import { settled } from '../assembly/temporary.ts'
 import { placedBox, waysOut } from '../clearance/placing.ts'
 import type { PriceLine } from '../catalogue/prices.ts'
@@ -174,11 +174,12 @@ export function lotWithout(a: Lot, b: Lot): Lot {
 function tooHighIn({ bays }: Assembly, { p }: Shop): Lot {
   const counts = new Map<string, number>()
   const { personMm, onePersonKg } = p.settings
+  const mostKg = new Map(p.goods.map((g) => [g.id, overShoulderKg(g, onePersonKg)]))
   for (const b of bays)
     for (const i of b.items)
       if (
         b.carriers.length > 0 &&
-        (((i.massKg ?? 0) > onePersonKg && i.box.min[2] > BODY.shoulder * personMm) ||
+        (((i.massKg ?? 0) > (mostKg.get(i.goodsId) ?? onePersonKg) && i.box.min[2] > BODY.shoulder * personMm) ||
           (i.box.min[2] + i.box.max[2]) / 2 > liftedToMm(i.massKg ?? 0, onePersonKg))
       )
         counts.set(i.goodsId, (counts.get(i.goodsId) ?? 0) + 1)
@@ -219,10 +220,12 @@ function look(shop: Shop, kind: AnyFamily, given: Build, ctx: BuildContext, with
     kind.steps(build.params, first.value),
   )
   if (!found || (build.goods.length > 0 && found.housed.length === 0)) return null
-  const { max } = wholeBox(partBoxes(built))
+  // What lies over the joists it hangs from is not in the room.
+  const { max } = wholeBox(inTheRoom(built, partBoxes(built)))
   if (max[1] > ctx.space.depthMm + OVER_MM || max[2] > ctx.space.heightMm + OVER_MM) return null
   // What stands on its highest shelf ends under the ceiling too.
-  if (wholeOf(built).max[2] > ctx.space.ceilingMm + OVER_MM) return null
+  const tops = built.bays.flatMap((b) => b.items.map((i) => i.box.max[2]))
+  if (Math.max(...tops) > ctx.space.ceilingMm + OVER_MM) return null
   // Beside others it hangs where it was seen, whatever they are.
   const kept = first.value.dims.filter(
     (x) => x.path === kind.hangsAt || (asDeep && DEPTHS.includes(x.path)) || (asLong && LENGTHS.includes(x.path)),

@@ -206,10 +206,10 @@ class RoomPlanner {
         }
   }
 
-  /** The plan looked for as the cheapest of those shown, of thinner sheets and shallower where all of it holds so too. */
+  /** The cheapest plan of those shown, with less wood where all of it holds so too. */
   private *withLessWood(isLate: () => boolean): Generator<Planning> {
     const [first] = this.shown()
-      .filter((x) => x.aim === 'cost' && x.measures.troubles === 0)
+      .filter((x) => x.measures.troubles === 0)
       .sort((a, b) => a.measures.minor - b.measures.minor)
     const standing = first && !isLate() && holdingIn(this.p, first.builds)
     if (!standing) return
@@ -223,7 +223,7 @@ class RoomPlanner {
       this.p,
       first.builds.map((b) => less.get(b.id)!),
     )
-    const found = readings && this.planned('cost', this.inTheirRoom(readings))
+    const found = readings && this.planned(first.aim, this.inTheirRoom(readings))
     const allowed = found && readings.every((r) => !this.wishes.comesApart || !isGlued(r.shaped.assembly))
     if (!allowed || found.measures.troubles > 0 || found.measures.minor >= first.measures.minor) return
     this.proven.splice(this.proven.indexOf(first), 1, found)

@@ -1,6 +1,6 @@
 import { unitsOf, type Settings } from '../../assembly/settings.ts'
 import type { Sheet } from '../../catalogue/sheets.ts'
-import { roundUp } from '../../measure/rounding.ts'
+import { roundDown, roundUp } from '../../measure/rounding.ts'
 import type { Reason } from '../../families/family.ts'
 import { economicalRip } from './economical-rip.ts'
 
@@ -23,8 +23,10 @@ export function depthToHold(
   const wanted = sheetMm + deepestMm
   const rip = economicalRip(sheet, c.settings, wanted - outMm, c.spaceMm - takenMm + sheetMm)
   const ripped = rip !== undefined && rip.mm >= wanted - outMm && rip.mm <= WASTED * wanted
+  const units = unitsOf(c.settings)
+  const roomMm = roundDown(c.spaceMm - takenMm, units)
   return {
-    mm: ripped ? rip.mm - sheetMm : roundUp(Math.min(deepestMm, c.spaceMm - takenMm), unitsOf(c.settings)),
+    mm: ripped ? rip.mm - sheetMm : Math.min(roundUp(deepestMm, units), roomMm),
     why: {
       code: ripped ? 'economical-rip' : 'depth-deepest',
       terms: [],

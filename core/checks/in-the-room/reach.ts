@@ -1,6 +1,7 @@
 import type { Bay } from '../../assembly/assembly.ts'
 import type { Goods } from '../../goods/goods.ts'
 import { BODY } from '../../goods/person.ts'
+import { overShoulderKg } from '../../goods/ways.ts'
 import { defineRoomCheck } from '../room-check.ts'
 import { plain, type CheckResult } from '../check.ts'
 
@@ -50,8 +51,8 @@ export const reach = defineRoomCheck({
       (t) => (t.g.massKg ?? 0) > HEAVY_SHARE * settings.onePersonKg && t.bay.carriers.length > 0,
     )
     const high = heavy.filter((t) => t.lowMm > BODY.shoulder * h)
-    // More than one person's whole lift above the shoulder hurts someone; less is a warning.
-    const tooHigh = high.filter((t) => (t.g.massKg ?? 0) > settings.onePersonKg)
+    // More than one person's whole lift above the shoulder hurts someone, or two's of what is long; less is a warning.
+    const tooHigh = high.filter((t) => (t.g.massKg ?? 0) > overShoulderKg(t.g, settings.onePersonKg))
     if (tooHigh.length > 0) say('heavy-over-shoulder', 'heavy', 'fails', tooHigh, { limitMm: BODY.shoulder * h })
     else if (high.length > 0) say('heavyish-over-shoulder', 'heavy', 'holds', high, { limitMm: BODY.shoulder * h })
     // Nobody knows whether these may be lifted as high as they stand.

@@ -22,6 +22,7 @@ export const boxBench = family<BoxBenchParams>({
   id: 'box-bench',
   hangs: false,
   needsGoods: false,
+  turnsGoods: true,
   schema: boxBenchParams,
   upgrades: UPGRADES,
   start,

@@ -17,6 +17,7 @@ export const bracketShelf = family<BracketShelfParams>({
   id: 'bracket-shelf',
   hangs: true,
   hangsAt: 'topMm.0',
+  turnsGoods: true,
   schema: bracketShelfParams,
   upgrades: UPGRADES,
   start: (ctx) => startingParams(ctx.settings.yard),

@@ -29,6 +29,7 @@ const wall = (mm: number, boxes: number, pails = 0) =>
 export const closetFront = family<ClosetFrontParams>({
   id: 'closet-front',
   hangs: false,
+  turnsGoods: true,
   schema: closetFrontParams,
   upgrades: UPGRADES,
   start,

@@ -17,6 +17,7 @@ const start = (ctx: ShapeContext): FloatingShelfRackParams =>
 export const floatingShelfRack = family<FloatingShelfRackParams>({
   id: 'floating-shelf-rack',
   hangs: false,
+  turnsGoods: true,
   schema: floatingShelfRackParams,
   upgrades: UPGRADES,
   start,

@@ -11,6 +11,7 @@ import { ledgerShelfSteps } from './steps.ts'
 export const ledgerShelf = family<LedgerShelfParams>({
   id: 'ledger-shelf',
   hangs: false,
+  turnsGoods: true,
   schema: ledgerShelfParams,
   upgrades: UPGRADES,
   start: (ctx) => startingParams(ctx.settings.yard),

@@ -24,6 +24,7 @@ export const partition = family<PostRackParams>({
   id: 'partition',
   hangs: false,
   turn: 1,
+  turnsGoods: true,
   schema: postRackParams,
   upgrades: UPGRADES,
   start,

@@ -37,6 +37,7 @@ function highBays(ctx: ShapeContext): PostRackParams['leftOut'][] {
 export const postRack = family<PostRackParams>({
   id: 'post-rack',
   hangs: false,
+  turnsGoods: true,
   schema: postRackParams,
   upgrades: UPGRADES,
   start,

@@ -18,6 +18,7 @@ const SHALLOW_MM = 520
 export const shelfUnit = family<ShelfUnitParams>({
   id: 'shelf-unit',
   hangs: false,
+  turnsGoods: true,
   schema: shelfUnitParams,
   upgrades: UPGRADES,
   start: (ctx) => startingParams(ctx.settings.yard, canHoldTie(ctx.space), ctx.space.floor === 'slab'),

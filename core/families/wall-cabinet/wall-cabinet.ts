@@ -18,6 +18,7 @@ export const wallCabinet = family<WallCabinetParams>({
   id: 'wall-cabinet',
   hangs: true,
   hangsAt: 'hangMm',
+  turnsGoods: true,
   schema: wallCabinetParams,
   upgrades: UPGRADES,
   start: (ctx) => startingParams(ctx.settings.yard),
