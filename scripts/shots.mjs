@@ -126,7 +126,7 @@ const SHOTS = [
     before: async (page) => {
       await page.getByRole('button', { name: 'Honey shelves' }).first().click()
       await page.getByLabel('Shelf sheet').selectOption({ label: '7/16 in OSB, 24/16' })
-      await page.getByRole('textbox', { name: 'Middle posts a module' }).fill('0')
+      await page.getByRole('textbox', { name: 'Cross pieces, at most every' }).fill('48')
       await page.keyboard.press('Enter')
       await page
         .getByRole('navigation', { name: 'Stations' })
