@@ -120,6 +120,13 @@ describe('boards on arms', () => {
     expect(fixed.shaped.unhoused).toEqual([{ goodsId: 'short', count: 2, why: 'too-short-for-arms' }])
     expect(fixed.shaped.assembly.bays.flatMap((b) => b.items).some((i) => i.goodsId === 'short')).toBe(false)
   })
+  it('lays nothing past the corner to have it on two of few uprights', () => {
+    const few = read({ uprights: 2, apartMm: 400 }, ctx([board(), board({ id: 'short', acrossMm: 900, count: 2 })]))
+    expect(few.shaped.unhoused).toEqual([{ goodsId: 'b', count: 6, why: 'no-place' }])
+    const items = few.shaped.assembly.bays.flatMap((b) => b.items)
+    expect(items.map((i) => i.goodsId)).toEqual(['short', 'short'])
+    expect(Math.min(...items.map((i) => i.box.min[0]))).toBeGreaterThanOrEqual(0)
+  })
   it('never says that what lies on one arm, or on none, stays there', () => {
     const { carried, boxes, goods } = read()
     const asked = (by: number) => {

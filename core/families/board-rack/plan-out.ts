@@ -7,7 +7,7 @@ import { findSection, type Section } from '../../catalogue/lumber.ts'
 import { reachMm } from '../../goods/person.ts'
 import { isLong } from '../../goods/goods.ts'
 import { bad, good, type Result } from '../../measure/result.ts'
-import { roundNearest, roundUp } from '../../measure/rounding.ts'
+import { COMPUTED_SLACK_MM, roundNearest, roundUp } from '../../measure/rounding.ts'
 import { inches } from '../../measure/units.ts'
 import { armDiameterMm } from '../arms.ts'
 import type { DimPen } from '../dim-pen.ts'
@@ -114,7 +114,9 @@ export function planOut(
   if (!stood.ok) return stood
   const { uprights, middleMm } = stood.value
   const placed = new Map(long.map((g) => [g.item.id, laidOver(uprights, g.item.acrossMm, middleMm)]))
-  const boards = long.filter((g) => placed.get(g.item.id) !== null)
+  // Over few uprights what is long would lie past the corner.
+  const inside = ({ item }: (typeof long)[number]) => placed.get(item.id)! >= item.acrossMm / 2 - COMPUTED_SLACK_MM
+  const boards = long.filter((g) => placed.get(g.item.id) !== null && inside(g))
 
   const aboveMm = pen.length({ path: 'abovePlayMm', code: 'above-play', min: 0, max: 400 }, roundNearest(HAND, units), {
     code: 'play-hand',
@@ -165,10 +167,13 @@ export function planOut(
     return bad('levels-too-high', { mm: topMm + pastMm, mostMm: ctx.space.heightMm }, 'levels')
   const { levels, left } = p.levels === null ? full : spread(boards, highMm, arm, count)
   const others = ctx.goods.filter((g) => !long.includes(g) && !sheets.includes(g))
-  const short = long.filter((g) => !boards.includes(g))
+  const unlaid = long.filter((g) => !boards.includes(g))
   return good({
     unhoused: [
-      ...short.map((g) => ({ goodsId: g.item.id, count: g.count, why: 'too-short-for-arms' })),
+      ...unlaid.map(({ item, count }) => ({
+        ...{ goodsId: item.id, count },
+        why: placed.get(item.id) === null ? 'too-short-for-arms' : 'no-place',
+      })),
       ...others.map((g) => ({ goodsId: g.item.id, count: g.count, why: 'no-board' })),
       ...[...left].map(([goodsId, n]) => ({
         goodsId,
