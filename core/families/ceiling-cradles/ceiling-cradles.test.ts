@@ -138,7 +138,16 @@ describe('what lies there', () => {
     expect(wide.shaped.unhoused).toEqual([{ goodsId: 's', count: 2, why: 'too-short-for-arms' }])
   })
   it('that is not long has no place, nor what is more than fits between the rods', () => {
-    const crate = newGoods({ id: 'c', name: 'Crate', kind: 'box', count: 1, acrossMm: 400, deepMm: 300, tallMm: 300 })
+    const crate = newGoods({
+      id: 'c',
+      name: 'Crate',
+      kind: 'box',
+      count: 1,
+      acrossMm: 400,
+      deepMm: 300,
+      tallMm: 300,
+      massKg: 9,
+    })
     expect(read({}, ctx('along', [long(), crate])).shaped.unhoused).toEqual([
       { goodsId: 'c', count: 1, why: 'not-long' },
     ])
