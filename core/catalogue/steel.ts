@@ -101,6 +101,8 @@ export const WASHERS: readonly Washer[] = [
   metricWasher(12, 37, 13),
 ]
 
+/** How thick a wide washer is, mm: ISO 7093 for M8 to M10. */
+export const WASHER_MM = 2.5
 /** The wide washer under a nut on a rod or a bolt. */
 export const washerFor = (r: Pick<Rod, 'system' | 'diameterMm'>): Washer | undefined =>
   WASHERS.find((w) => w.system === r.system && Math.abs(w.forMm - r.diameterMm) < 0.1)

@@ -3,7 +3,7 @@ import { fastenersIn } from '../assembly/fasteners-in.ts'
 import type { Assembly, Part } from '../assembly/assembly.ts'
 import { partBox } from '../assembly/part-box.ts'
 import { findScrew } from '../catalogue/fasteners.ts'
-import { washerFor } from '../catalogue/steel.ts'
+import { WASHER_MM, washerFor } from '../catalogue/steel.ts'
 import type { TurnedBox } from '../geometry/box.ts'
 import type { Vec3 } from '../geometry/vec.ts'
 import { circle } from './solid.ts'
@@ -17,8 +17,6 @@ import { circle } from './solid.ts'
  *       ┃    the rod hangs              ▄▆▄    washer and nut under it, the other nut over it
  */
 
-/** Of a washer, mm: ISO 7093 for M8 to M10. */
-const WASHER_MM = 2.5
 /** Across the flats of a nut, times its thread: ISO 4032, M6 to M12 are 1.5 to 1.67. */
 const FLATS = 1.6
 const CORNERS = FLATS / Math.cos(Math.PI / 6)

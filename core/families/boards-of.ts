@@ -24,3 +24,10 @@ export function boardsOf(prices: readonly PriceLine[], system: UnitSystem): Shap
     return found
   }
 }
+
+/** The longest piece a board of a section gives as it is listed, its end squared, mm; nought where none is. */
+export const longestBoard = (
+  ctx: Pick<ShapeContext, 'boards' | 'settings'>,
+  section: string,
+  treated = false,
+): number => Math.max(0, ...ctx.boards(section, treated).map((b) => b.lengthMm - ctx.settings.squaringTrimMm))

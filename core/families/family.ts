@@ -192,7 +192,7 @@ function covered<P>(proposed: readonly P[], fronts: readonly string[], schema: F
   })
 }
 
-/** What shelves take of the depth there is for frames and backs, less what may stand out, mm. About: a post's thickness. */
+/** What shelves take of the depth there is for frames and backs, less what may stand out, mm. A post's thickness, about. Product decision. */
 const TAKEN_MM = 25
 /** Goods as they go onto shelves where there is no more room than this. */
 function withTurned(ctx: ShapeContext): ShapeContext {

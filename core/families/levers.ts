@@ -1,4 +1,5 @@
 import { findSheet, SHEETS, type Sheet } from '../catalogue/sheets.ts'
+import { findRod, RODS, type Rod } from '../catalogue/steel.ts'
 import { inches } from '../measure/units.ts'
 import type { Lever, ShapeContext } from './family.ts'
 import { fixedPaths, withValue } from './params.ts'
@@ -43,6 +44,13 @@ export const DEEPER: Readonly<Record<string, string[]>> = {
   '38x63mm': ['38x89mm', '47x100mm'],
   '38x89mm': ['47x100mm', '47x150mm'],
   '47x100mm': ['47x150mm'],
+}
+
+/** Rods of the same system that are thicker, or thinner. */
+export function rodsLike(id: string, thicker: boolean): Rod[] {
+  const now = findRod(id)!
+  const wanted = (mm: number) => (thicker ? mm > now.diameterMm : mm < now.diameterMm)
+  return RODS.filter((r) => r.system === now.system && wanted(r.diameterMm))
 }
 
 /** Stiffer or softer by less than this makes no difference worth a proposal. */

@@ -1,7 +1,8 @@
 import type { Stock } from '../../assembly/assembly.ts'
 import type { Draft } from '../../assembly/draft.ts'
 import type { Section } from '../../catalogue/lumber.ts'
-import type { Rod } from '../../catalogue/steel.ts'
+import { findScrew } from '../../catalogue/fasteners.ts'
+import { WASHER_MM, type Rod } from '../../catalogue/steel.ts'
 import type { Box } from '../../geometry/box.ts'
 import type { Vec3 } from '../../geometry/vec.ts'
 import { bad, good, type Result } from '../../measure/result.ts'
@@ -56,10 +57,11 @@ export interface OnRods {
  */
 export const FROM_BOX_MM = 30
 export const CROSS_END_MM = 45
-/** A rod goes past wood by this at least, mm; and by a washer, two nuts (ISO 4032: 0.8 of the thread high) and a turn. */
-const [PAST_WOOD_MM, WASHER_MM, TURN_MM, NUT_SHARE] = [20, 2.5, 1, 0.8]
-export const pastNuts = ({ diameterMm }: Pick<Rod, 'diameterMm'>): number =>
-  Math.max(PAST_WOOD_MM, Math.ceil(2 * NUT_SHARE * diameterMm + WASHER_MM + TURN_MM))
+/** A rod goes past wood by this at least, and past its nuts by a turn, mm. Product decisions. */
+const [PAST_WOOD_MM, TURN_MM] = [20, 1]
+/** How far a rod goes past a piece of wood, mm: by a washer and two nuts at least. */
+export const pastNuts = (rod: Pick<Rod, 'id'>): number =>
+  Math.max(PAST_WOOD_MM, Math.ceil(2 * (findScrew(`nut-${rod.id}`)?.lengthMm ?? 0) + WASHER_MM + TURN_MM))
 /** The coupling nut sits this far under the ceiling, mm, in reach of a spanner. */
 export const COUPLER_UNDER_MM = 80
 /** The highest upper face of what lies on bearers that hang: their couplings, or eye nuts, are over them. mm */

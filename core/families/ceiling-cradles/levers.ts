@@ -1,7 +1,7 @@
-import { RODS } from '../../catalogue/steel.ts'
 import type { Lever } from '../family.ts'
-import { leverPen, strengthPen } from '../levers.ts'
+import { DEEPER, leverPen, rodsLike, strengthPen } from '../levers.ts'
 import type { CeilingCradlesParams } from './parameters.ts'
+import { USUAL_APART } from './plan-out.ts'
 
 export interface LeverData {
   'cradle-bearer': { section: string }
@@ -10,29 +10,19 @@ export interface LeverData {
   'slid-in-from': { from: CeilingCradlesParams['from'] }
 }
 
-const DEEPER: Record<string, string> = {
-  '2x3': '2x4',
-  '2x4': '2x6',
-  '38x63mm': '38x89mm',
-  '38x89mm': '47x100mm',
-  '47x100mm': '47x150mm',
-}
 /** So far apart they are tried, mm: every second joist of 16 in, every one of 24 in, and every one of 16. */
 const CLOSER = [812.8, 609.6, 406.4]
 const WIDER = [1625.6, 2032]
-/** Middle to middle, where nothing is said, mm. */
-const USUAL = 1219.2
 
 /** Ways in which cradles can be changed when something does not hold or fit; one change each. */
 export function ceilingCradlesLevers(p: CeilingCradlesParams): Lever<CeilingCradlesParams>[] {
   const { out, add } = strengthPen(p)
-  for (const mm of CLOSER) if (mm < (p.apartMm ?? USUAL)) add('cradles-closer', { apartMm: mm, cradles: null }, { mm })
-  const [bearer, spreader] = [DEEPER[p.bearerSection], DEEPER[p.spreaderSection]]
+  for (const mm of CLOSER)
+    if (mm < (p.apartMm ?? USUAL_APART)) add('cradles-closer', { apartMm: mm, cradles: null }, { mm })
+  const [bearer, spreader] = [p.bearerSection, p.spreaderSection].map((s) => DEEPER[s]?.[0])
   if (bearer) add('cradle-bearer', { bearerSection: bearer }, { section: bearer })
   if (spreader) add('spreader-section', { spreaderSection: spreader }, { section: spreader })
-  const now = RODS.find((r) => r.id === p.rod)!
-  for (const r of RODS)
-    if (r.system === now.system && r.diameterMm > now.diameterMm) add('rod', { rod: r.id }, { section: r.id })
+  for (const r of rodsLike(p.rod, true)) add('rod', { rod: r.id }, { section: r.id })
   const other = p.from === 'right' ? 'left' : 'right'
   add('slid-in-from', { from: other }, { from: other })
   return out
@@ -42,11 +32,9 @@ export function ceilingCradlesLevers(p: CeilingCradlesParams): Lever<CeilingCrad
 export function ceilingCradlesSavers(p: CeilingCradlesParams): Lever<CeilingCradlesParams>[] {
   const { out, add } = leverPen(p)
   for (const mm of WIDER)
-    if (mm > (p.apartMm ?? USUAL)) add('cradles-wider-apart', { apartMm: mm, cradles: null }, { mm })
+    if (mm > (p.apartMm ?? USUAL_APART)) add('cradles-wider-apart', { apartMm: mm, cradles: null }, { mm })
   for (const [light, heavy] of Object.entries(DEEPER))
-    if (heavy === p.bearerSection) add('cradle-bearer', { bearerSection: light }, { section: light })
-  const now = RODS.find((r) => r.id === p.rod)!
-  for (const r of RODS)
-    if (r.system === now.system && r.diameterMm < now.diameterMm) add('rod', { rod: r.id }, { section: r.id })
+    if (heavy[0] === p.bearerSection) add('cradle-bearer', { bearerSection: light }, { section: light })
+  for (const r of rodsLike(p.rod, false)) add('rod', { rod: r.id }, { section: r.id })
   return out
 }

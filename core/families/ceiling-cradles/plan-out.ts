@@ -32,7 +32,7 @@ export interface ProblemData {
 }
 
 /** From one cradle to the next, middle to middle: builders' usual for boards, every third joist. */
-const USUAL_APART = inches(48)
+export const USUAL_APART = inches(48)
 /** What lies there is lifted over what is under it by this, mm. */
 const LIFTED = inches(4)
 /** So high stacks lie, or two of what is thicker, mm: two people lift them down one by one. Product decision. */

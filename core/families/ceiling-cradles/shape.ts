@@ -4,6 +4,7 @@ import { pile } from '../../blocks/arms/stacking.ts'
 import { hangCradles } from '../../blocks/mounts/cradles.ts'
 import { RODS } from '../../catalogue/steel.ts'
 import { bad, good, type Result } from '../../measure/result.ts'
+import { longestBoard } from '../boards-of.ts'
 import { choicePen } from '../choices.ts'
 import type { Choice, ShapeContext, Shaped } from '../family.ts'
 import { opened } from '../opened.ts'
@@ -32,7 +33,7 @@ export function shapeCeilingCradles(p: CeilingCradlesParams, ctx: ShapeContext):
     [spreaders, spreader.id],
   ] as const) {
     const mm = Math.max(...ids.map((id) => d.part(id).size.lengthMm))
-    const mostMm = Math.max(0, ...ctx.boards(section, false).map((b) => b.lengthMm - ctx.settings.squaringTrimMm))
+    const mostMm = longestBoard(ctx, section)
     if (mm > mostMm) return bad('longer-than-board', { mm, mostMm }, ids === bearers ? 'clearMm' : 'cradles')
   }
   d.sub({ id: 'hangs', name: 'unit', parts: [...spreaders, ...rods], built: 'in-place' })

@@ -1,7 +1,6 @@
 import { CROSS_SCREWS } from '../../blocks/frame/shelf-frame.ts'
-import { RODS } from '../../catalogue/steel.ts'
 import type { Lever } from '../family.ts'
-import { leverPen, lighterSheets, stifferSheets, strengthPen } from '../levers.ts'
+import { DEEPER, leverPen, lighterSheets, rodsLike, stifferSheets, strengthPen } from '../levers.ts'
 import { CLEAT_SCREWS, DROP_SCREWS, type CeilingPlatformParams } from './parameters.ts'
 
 export interface LeverData {
@@ -13,14 +12,6 @@ export interface LeverData {
   'front-on-rods': object
 }
 
-const DEEPER: Record<string, string> = {
-  '2x3': '2x4',
-  '2x4': '2x6',
-  '38x63mm': '38x89mm',
-  '38x89mm': '47x100mm',
-  '47x100mm': '47x150mm',
-}
-
 /** Ways in which a platform can be changed when something does not hold or fit; one change each. */
 export function ceilingPlatformLevers(p: CeilingPlatformParams): Lever<CeilingPlatformParams>[] {
   const { out, add } = strengthPen(p)
@@ -29,7 +20,7 @@ export function ceilingPlatformLevers(p: CeilingPlatformParams): Lever<CeilingPl
       add('cleat-screws', { cleatScrews }, { count: CLEAT_SCREWS[cleatScrews] })
   for (const n of p.front === 'bolts' ? [] : [3, 4, 5])
     if (n > (p.bearers ?? 2)) add('more-bearers', { bearers: n }, { count: n })
-  const [frame, bearer, spreader] = [p.frameSection, p.bearerSection, p.spreaderSection].map((s) => DEEPER[s])
+  const [frame, bearer, spreader] = [p.frameSection, p.bearerSection, p.spreaderSection].map((s) => DEEPER[s]?.[0])
   if (frame) add('deck-frame', { frameSection: frame }, { section: frame })
   if (bearer) add('bearer-section', { bearerSection: bearer }, { section: bearer })
   if (p.front === 'drops') {
@@ -39,10 +30,7 @@ export function ceilingPlatformLevers(p: CeilingPlatformParams): Lever<CeilingPl
     add('front-on-rods', { front: 'rods' })
   }
   if (p.front === 'rods' && spreader) add('spreader-section', { spreaderSection: spreader }, { section: spreader })
-  const now = RODS.find((r) => r.id === p.rod)!
-  for (const r of RODS)
-    if (p.front !== 'drops' && r.system === now.system && r.diameterMm > now.diameterMm)
-      add('rod', { rod: r.id }, { section: r.id })
+  if (p.front !== 'drops') for (const r of rodsLike(p.rod, true)) add('rod', { rod: r.id }, { section: r.id })
   for (const crossJoint of ['three', 'four'] as const)
     if (CROSS_SCREWS[crossJoint] > CROSS_SCREWS[p.crossJoint])
       add('cross-joint', { crossJoint }, { count: CROSS_SCREWS[crossJoint] })
@@ -56,7 +44,7 @@ export function ceilingPlatformSavers(p: CeilingPlatformParams): Lever<CeilingPl
   const { out, add } = leverPen(p)
   for (const s of lighterSheets(p.sheet, 9)) add('sheet', { sheet: s.id }, { sheet: s.id })
   for (const [light, heavy] of Object.entries(DEEPER))
-    if (heavy === p.frameSection) add('deck-frame', { frameSection: light }, { section: light })
+    if (heavy[0] === p.frameSection) add('deck-frame', { frameSection: light }, { section: light })
   if ((p.crossEveryMm ?? 406) < 600) add('cross-every', { crossEveryMm: 600 }, { mm: 600 })
   return out
 }

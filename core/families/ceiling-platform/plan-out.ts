@@ -20,6 +20,7 @@ import { findRod, ROD_LENGTHS, type Rod } from '../../catalogue/steel.ts'
 import { bad, good, type Result } from '../../measure/result.ts'
 import { roundUp } from '../../measure/rounding.ts'
 import { inches } from '../../measure/units.ts'
+import { longestBoard } from '../boards-of.ts'
 import { shelfPlay, type DimPen } from '../dim-pen.ts'
 import type { ShapeContext, Shaped } from '../family.ts'
 import { betweenRods, fill, reachesMm, withoutPlace, type Opening, type Spot } from '../house-on-shelves.ts'
@@ -183,8 +184,8 @@ export function planOut(
   if (p.front !== 'drops' && deepMm > longestRod)
     return bad('rod-too-long', { mm: deepMm, mostMm: longestRod }, 'topMm')
   const dropMm = joists ? deepMm + joists.size.deepMm + bearer.thicknessMm + saddleMm(bearer, joists.run) : 0
-  if (p.front === 'drops' && dropMm > longestOf(ctx, p.bearerSection))
-    return bad('longer-than-board', { mm: dropMm, mostMm: longestOf(ctx, p.bearerSection) }, 'topMm')
+  if (p.front === 'drops' && dropMm > longestBoard(ctx, p.bearerSection))
+    return bad('longer-than-board', { mm: dropMm, mostMm: longestBoard(ctx, p.bearerSection) }, 'topMm')
   const runs = runsOf(p, ctx, { lengthMm, underMm, bearer }, rods.value.xs)
   if (!runs.ok) return runs
   const every = pen.length({ path: 'crossEveryMm', code: 'cross-every', min: 150, max: 1300 }, CROSS_EVERY, {
@@ -233,10 +234,6 @@ function frontOf(p: CeilingPlatformParams, bearer: Section, rod: Rod, joists: Kn
 /** Beside a drop, mm. Product decision. */
 const HAND_MM = 10
 
-/** The longest piece a board of the yard gives, mm. */
-export const longestOf = (ctx: ShapeContext, section: string): number =>
-  Math.max(0, ...ctx.boards(section, false).map((b) => b.lengthMm - ctx.settings.squaringTrimMm))
-
 /** A platform is tried this much longer each time, mm. */
 const GROWS_MM = 20
 
@@ -247,7 +244,7 @@ function runsOf(
   { lengthMm, underMm, bearer }: Pick<Plan, 'lengthMm' | 'underMm' | 'bearer'>,
   bearers: number[],
 ): Result<Pick<Plan, 'cleats' | 'rails' | 'sheets'>> {
-  const longest = (section: string) => longestOf(ctx, section)
+  const longest = (section: string) => longestBoard(ctx, section)
   const cleat = {
     left: 0,
     right: lengthMm,

@@ -7,13 +7,14 @@ import { hangRow, type KnownJoists, type RodRow } from '../../blocks/mounts/on-r
 import { screwAlong } from '../../blocks/mounts/wall-fixing.ts'
 import { RODS } from '../../catalogue/steel.ts'
 import { bad, good, type Result } from '../../measure/result.ts'
+import { longestBoard } from '../boards-of.ts'
 import { choicePen } from '../choices.ts'
 import type { Choice, ShapeContext, Shaped } from '../family.ts'
 import { opened } from '../opened.ts'
 import { reachesMm, standing } from '../house-on-shelves.ts'
 import type { Stretch } from '../../blocks/sizing/splice.ts'
 import { CLEAT_SCREWS, DROP_SCREWS, FRONTS, type CeilingPlatformParams } from './parameters.ts'
-import { longestOf, planOut, type Plan } from './plan-out.ts'
+import { planOut, type Plan } from './plan-out.ts'
 
 /*
  *  side:  wall|            =o=  spreader over the joists
@@ -136,7 +137,7 @@ function onRods(
 
 /** Spreaders are of one piece. */
 function spreadersInOne(d: Draft, ctx: ShapeContext, section: string, spreaders: readonly string[]): Result<null> {
-  const mostMm = longestOf(ctx, section)
+  const mostMm = longestBoard(ctx, section)
   const mm = Math.max(...spreaders.map((id) => d.part(id).size.lengthMm))
   return mm > mostMm ? bad('longer-than-board', { mm, mostMm }, 'lengthMm') : good(null)
 }

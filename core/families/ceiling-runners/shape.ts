@@ -3,6 +3,7 @@ import type { Draft } from '../../assembly/draft.ts'
 import { placeTee } from '../../blocks/arms/tee.ts'
 import { hangUnder, hangUnderJoists } from '../../blocks/mounts/under-joists.ts'
 import { bad, good, type Result } from '../../measure/result.ts'
+import { longestBoard } from '../boards-of.ts'
 import { choicePen } from '../choices.ts'
 import type { Choice, ShapeContext, Shaped } from '../family.ts'
 import { opened } from '../opened.ts'
@@ -66,8 +67,7 @@ const acrossAll = (plan: Plan): [number, number] => [
 ]
 
 function longerThanBoard(p: CeilingRunnersParams, ctx: ShapeContext, plan: Plan): Result<never> | null {
-  const longest = (section: string) =>
-    Math.max(0, ...ctx.boards(section, false).map((b) => b.lengthMm - ctx.settings.squaringTrimMm))
+  const longest = (section: string) => longestBoard(ctx, section)
   const [from, to] = acrossAll(plan)
   const wanted: [string, number, string][] = [
     [p.webSection, plan.runnerMm, 'runnerMm'],

@@ -14,6 +14,7 @@ import { tieToWall } from '../../blocks/mounts/tie.ts'
 import { spliceOver } from '../../blocks/sizing/splice.ts'
 import type { Sheet } from '../../catalogue/sheets.ts'
 import { bad, good, type Result } from '../../measure/result.ts'
+import { longestBoard } from '../boards-of.ts'
 import { choicePen } from '../choices.ts'
 import type { Choice, ShapeContext, Shaped } from '../family.ts'
 import { standing } from '../house-on-shelves.ts'
@@ -171,7 +172,7 @@ function topBoards(d: Draft, p: FloatingShelfRackParams, ctx: ShapeContext, plan
   const from = plan.frames[0]
   const to = plan.frames[plan.frames.length - 1] + plan.post.thicknessMm
   const seats = plan.frames.map((x) => x + plan.post.thicknessMm / 2 - from)
-  const longest = Math.max(...ctx.boards(p.backSection, false).map((b) => b.lengthMm - ctx.settings.squaringTrimMm), 0)
+  const longest = longestBoard(ctx, p.backSection)
   const { thicknessMm, widthMm } = plan.back
   const stock = board(p.backSection, ctx.settings.grade)
   const pieces = spliceOver(to - from, longest, seats)
@@ -223,7 +224,7 @@ function braces(d: Draft, p: FloatingShelfRackParams, ctx: ShapeContext, plan: P
     highMm,
     yMm: plan.backMm,
     board: plank,
-    longestMm: Math.max(...ctx.boards(p.backSection, false).map((b) => b.lengthMm - ctx.settings.squaringTrimMm), 0),
+    longestMm: longestBoard(ctx, p.backSection),
   })
   // One bay is too narrow for one board.
   if (across === null)

@@ -10,6 +10,7 @@ import { bad, good, type Result } from '../../measure/result.ts'
 import { roundDown, roundNearest, roundUp } from '../../measure/rounding.ts'
 import { inches } from '../../measure/units.ts'
 import { byUse } from '../by-use.ts'
+import { longestBoard } from '../boards-of.ts'
 import type { DimPen } from '../dim-pen.ts'
 import type { ShapeContext, Shaped } from '../family.ts'
 import { LIMITS, type HangingArmsParams } from './parameters.ts'
@@ -161,7 +162,7 @@ export function planOut(
 
   const columns = Math.min(side, Math.ceil(count / rows))
   const lengthMm = columns * widestMm + (columns - 1) * besideMm
-  const longest = Math.max(...ctx.boards(p.railSection, false).map((b) => b.lengthMm - ctx.settings.squaringTrimMm))
+  const longest = longestBoard(ctx, p.railSection)
   const middles = Array.from({ length: columns }, (_, k) => widestMm / 2 + k * (widestMm + besideMm))
   const covered = {
     middles: middles.flatMap((x) => [x - apartMm / 2, x + apartMm / 2]),

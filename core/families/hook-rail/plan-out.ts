@@ -9,6 +9,7 @@ import { bad, good, type Result } from '../../measure/result.ts'
 import { roundDown, roundNearest, roundUp } from '../../measure/rounding.ts'
 import { inches } from '../../measure/units.ts'
 import { byUse } from '../by-use.ts'
+import { longestBoard } from '../boards-of.ts'
 import type { DimPen } from '../dim-pen.ts'
 import type { ShapeContext } from '../family.ts'
 import type { Planned } from '../opened.ts'
@@ -105,14 +106,12 @@ export function planOut(p: HookRailParams, ctx: ShapeContext, pen: DimPen): Resu
   const topMm = lowestMm + longest + liftMm
   if (topMm > ctx.space.heightMm) return bad('wheels-too-high', { mm: topMm, mostMm: ctx.space.heightMm }, 'lowestMm')
 
-  const longestBoard = Math.max(
-    ...ctx.boards(p.railSection, false).map((b) => b.lengthMm - ctx.settings.squaringTrimMm),
-  )
+  const mostMm = longestBoard(ctx, p.railSection)
   const hookMm = lowestMm + longest - OVER_BEND_MM
   const band = { low: hookMm - rail.widthMm / 2, high: hookMm + rail.widthMm / 2, throughMm: rail.thicknessMm }
   // A short one goes on to the next stud.
-  const run = runOnStuds(ctx.space, lengthMm, longestBoard, { round: (mm) => roundUp(mm, units), bands: [band] })
-  if (!run) return bad('wheel-rail-not-spliced', { mostMm: longestBoard })
+  const run = runOnStuds(ctx.space, lengthMm, mostMm, { round: (mm) => roundUp(mm, units), bands: [band] })
+  if (!run) return bad('wheel-rail-not-spliced', { mostMm })
   if (run.poor) return bad('wheel-rail-misses-studs', run.poor)
 
   const { first, left } = byUse(ours, hooks)

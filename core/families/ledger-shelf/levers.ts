@@ -1,8 +1,7 @@
 import { moreLedgerScrews } from '../ledger-screws.ts'
 import { CROSS_SCREWS } from '../../blocks/frame/shelf-frame.ts'
-import { findRod, RODS } from '../../catalogue/steel.ts'
 import type { Lever } from '../family.ts'
-import { DEEPER, leverPen, lighterSheets, stifferSheets, strengthPen } from '../levers.ts'
+import { DEEPER, leverPen, lighterSheets, stifferSheets, strengthPen, rodsLike } from '../levers.ts'
 import type { LedgerShelfParams } from './parameters.ts'
 
 export interface LeverData {
@@ -36,9 +35,7 @@ export function ledgerShelfLevers(p: LedgerShelfParams): Lever<LedgerShelfParams
   for (const mm of [406.4, 304.8]) if (mm < (p.crossEveryMm ?? 610)) add('cross-every', { crossEveryMm: mm }, { mm })
   for (const s of stifferSheets(p.sheet)) add('sheet', { sheet: s.id }, { sheet: s.id })
   if (p.front !== 'posts') {
-    const rod = findRod(p.rod)!
-    for (const r of RODS)
-      if (r.system === rod.system && r.diameterMm > rod.diameterMm) add('rod', { rod: r.id }, { section: r.id })
+    for (const r of rodsLike(p.rod, true)) add('rod', { rod: r.id }, { section: r.id })
     for (const s of DEEPER[p.bearerSection] ?? []) add('ledger-bearers', { bearerSection: s }, { section: s })
     for (const s of DEEPER[p.spreaderSection] ?? []) add('spreader-section', { spreaderSection: s }, { section: s })
     if (p.front === 'chains' && p.chain === 'light') add('stronger-chain', { chain: 'heavy' })

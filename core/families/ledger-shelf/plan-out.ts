@@ -17,6 +17,7 @@ import { bad, good, type Result } from '../../measure/result.ts'
 import { roundDown, roundUp } from '../../measure/rounding.ts'
 import { unitsOf } from '../../assembly/settings.ts'
 import { inches } from '../../measure/units.ts'
+import { longestBoard } from '../boards-of.ts'
 import { shelfPlay, sumTerms, type DimPen } from '../dim-pen.ts'
 import type { ShapeContext, Shaped } from '../family.ts'
 import { betweenRods, grownTo, house, type Level, type Opening } from '../house-on-shelves.ts'
@@ -84,9 +85,6 @@ export interface Plan {
   sheets: Stretch[]
   play: { sideMm: number; aboveMm: number }
 }
-
-export const longestOf = (ctx: ShapeContext, section: string) =>
-  Math.max(0, ...ctx.boards(section, false).map((b) => b.lengthMm - ctx.settings.squaringTrimMm))
 
 export function planOut(
   p: LedgerShelfParams,
@@ -252,7 +250,7 @@ function runsOf(
   { lengthMm, rows, posts }: { lengthMm: number; rows: readonly Row[]; posts: number[] },
   sheet: Sheet,
 ): Result<Pick<Plan, 'ledgers' | 'rails' | 'sheets'>> {
-  const mostMm = longestOf(ctx, p.frameSection)
+  const mostMm = longestBoard(ctx, p.frameSection)
   const ledgers = piecesOnStuds(ctx.space, lengthMm, mostMm, undefined, rows)
   const rails = spliceOver(lengthMm, mostMm, posts)
   if (!ledgers || !rails) return bad('ledger-not-spliced', { mostMm }, 'apartMm')

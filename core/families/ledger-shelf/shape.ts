@@ -13,6 +13,7 @@ import type { Box } from '../../geometry/box.ts'
 import { LINE_WEIGHTS } from '../../catalogue/soft.ts'
 import { RODS } from '../../catalogue/steel.ts'
 import { bad, good, type Result } from '../../measure/result.ts'
+import { longestBoard } from '../boards-of.ts'
 import { choicePen } from '../choices.ts'
 import type { Choice, ListChoice, ShapeContext, Shaped } from '../family.ts'
 import { LEDGER_SCREWS } from '../ledger-screws.ts'
@@ -20,7 +21,7 @@ import { opened } from '../opened.ts'
 import { standing } from '../house-on-shelves.ts'
 import type { Stretch } from '../../blocks/sizing/splice.ts'
 import { EDGES, FRONTS, LIMITS, type LedgerShelfParams } from './parameters.ts'
-import { longestOf, planOut, STICK_OUT, type HungFront, type Plan } from './plan-out.ts'
+import { planOut, STICK_OUT, type HungFront, type Plan } from './plan-out.ts'
 
 /*
  *  plan of a shelf, wall at the top:
@@ -157,7 +158,7 @@ function hang(d: Draft, p: LedgerShelfParams, ctx: ShapeContext, plan: Plan, h: 
   )
   if (!hung.ok) return { ok: false, problem: { ...hung.problem, field: 'apartMm' } }
   const { spreaders, rods } = hung.value
-  const most = longestOf(ctx, p.spreaderSection)
+  const most = longestBoard(ctx, p.spreaderSection)
   const long = Math.max(...spreaders.map((s) => d.part(s).size.lengthMm))
   if (long > most) return bad('longer-than-board', { mm: long, mostMm: most }, 'bays')
   const parts = [...spreaders, ...rods.flatMap((r) => [...r.lower, r.upper])]

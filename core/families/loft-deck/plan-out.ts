@@ -8,6 +8,7 @@ import { countedKg } from '../../goods/presumed.ts'
 import { bad, good, type Result } from '../../measure/result.ts'
 import { roundDown, roundUp } from '../../measure/rounding.ts'
 import { inches } from '../../measure/units.ts'
+import { longestBoard } from '../boards-of.ts'
 import { shelfPlay, type DimPen } from '../dim-pen.ts'
 import type { ShapeContext, Shaped } from '../family.ts'
 import { fill, reachesMm, withoutPlace, type Spot } from '../house-on-shelves.ts'
@@ -84,9 +85,6 @@ export interface Plan {
 }
 type Planned = { plan: Plan; unhoused: Shaped['unhoused'] }
 
-const longest = (ctx: ShapeContext, section: string) =>
-  Math.max(0, ...ctx.boards(section, false).map((b) => b.lengthMm - ctx.settings.squaringTrimMm))
-
 /** Room between the two joists under a joint, mm: a filler of a board in between gives both sheets a bearing of their own. */
 export const FILLER = { imperial: '1x4', metric: '18x94mm' } as const
 
@@ -108,8 +106,8 @@ export function planOut(p: LoftDeckParams, ctx: ShapeContext, pen: DimPen): Resu
     { code: free < wide ? 'loft-room' : 'loft-sheet', terms: [], data: { haveMm: ctx.space.depthMm } },
   )
   const joistLong = depthMm - joist.thicknessMm - rim.thicknessMm
-  if (joistLong > longest(ctx, p.joistSection))
-    return bad('loft-joist-too-long', { mm: joistLong, mostMm: longest(ctx, p.joistSection) }, 'depthMm')
+  if (joistLong > longestBoard(ctx, p.joistSection))
+    return bad('loft-joist-too-long', { mm: joistLong, mostMm: longestBoard(ctx, p.joistSection) }, 'depthMm')
   const rows = Math.ceil(depthMm / wide - 1e-9)
   const most = ctx.space.lengthMm
   const housed = (mm: number) => onDeck(goods, sheetsOf(mm, depthMm, rows, sheet.lengthMm - trim), sideMm)
@@ -284,7 +282,7 @@ function runsOf(
   lengthMm: number,
   { uprights, ledger }: { uprights: number[]; ledger: Row },
 ): Result<Pick<Plan, 'ledgers' | 'rims'>> {
-  const mostMm = Math.min(longest(ctx, p.joistSection), longest(ctx, p.rimSection))
+  const mostMm = Math.min(longestBoard(ctx, p.joistSection), longestBoard(ctx, p.rimSection))
   const ledgers = piecesOnStuds(ctx.space, lengthMm, mostMm, undefined, [ledger])
   const rims = spliceOver(lengthMm, mostMm, uprights)
   if (!ledgers || !rims) return bad('loft-not-spliced', { mostMm }, 'lengthMm')

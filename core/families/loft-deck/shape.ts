@@ -1,6 +1,7 @@
 import type { Stock } from '../../assembly/assembly.ts'
 import type { Draft } from '../../assembly/draft.ts'
 import { placeNoggings } from '../../blocks/frame/noggings.ts'
+import { longestBoard } from '../boards-of.ts'
 import { LEDGER_SCREWS, SEVERAL } from '../ledger-screws.ts'
 import { unitsOf } from '../../assembly/settings.ts'
 import { hangJoist } from '../../blocks/mounts/joist-hanger.ts'
@@ -181,7 +182,7 @@ function platesOf({ d, p, ctx, plan, board }: Site, treated: boolean): Run[] {
         { from: door.to, to: lengthMm },
       ]
     : [{ from: 0, to: lengthMm }]
-  const most = Math.max(...ctx.boards(p.uprightSection, treated).map((b) => b.lengthMm - ctx.settings.squaringTrimMm))
+  const most = longestBoard(ctx, p.uprightSection, treated)
   return spans.flatMap((s, i) => {
     // Plates meet under a stud's middle no more than they must: they lie on the floor.
     const n = Math.ceil((s.to - s.from) / most)

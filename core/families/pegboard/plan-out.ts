@@ -10,6 +10,7 @@ import { assumedTool } from '../../goods/tool.ts'
 import { bad, good, type Result } from '../../measure/result.ts'
 import { roundDown, roundNearest, roundUp } from '../../measure/rounding.ts'
 import { inches } from '../../measure/units.ts'
+import { longestBoard } from '../boards-of.ts'
 import type { DimPen } from '../dim-pen.ts'
 import type { ShapeContext, Shaped } from '../family.ts'
 import { LIMITS, type PegboardParams } from './parameters.ts'
@@ -106,7 +107,7 @@ export function planOut(
   if (most < 1) return bad('pegboard-past-wall', { mm: wideMm, haveMm: ctx.space.lengthMm }, 'panelWideMm')
   const tries = Array.from({ length: most }, (_, i) => i + 1)
   const enough = tries.find((n) => hang(tools, { n, wideMm, highMm, sideMm }).left.size === 0) ?? most
-  const longest = Math.max(...ctx.boards(p.battenSection, false).map((b) => b.lengthMm - ctx.settings.squaringTrimMm))
+  const longest = longestBoard(ctx, p.battenSection)
   // Battens are held in two studs: what is too narrow for that has a panel more.
   const isHeld = (n: number) => piecesOnStuds(ctx.space, n * wideMm, longest)?.poor === null
   const held = tries.find((n) => n >= enough && isHeld(n)) ?? enough

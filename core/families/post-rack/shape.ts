@@ -8,6 +8,7 @@ import { findSection } from '../../catalogue/lumber.ts'
 import { findSheet } from '../../catalogue/sheets.ts'
 import { bad, good, type Result } from '../../measure/result.ts'
 import { canHoldTie } from '../../room/room.ts'
+import { longestBoard } from '../boards-of.ts'
 import { dimPen } from '../dim-pen.ts'
 import { standing, type Level } from '../house-on-shelves.ts'
 import type { Choice, ListChoice, ShapeContext, Shaped } from '../family.ts'
@@ -244,7 +245,7 @@ const sheetAt = (p: PostRackParams, plan: PostRackPlan, level: number, y0: numbe
 
 function brace(d: Draft, p: PostRackParams, ctx: ShapeContext, plan: PostRackPlan, y0: number, tied: boolean) {
   const back = findSection(p.backSection)!
-  const longest = Math.max(...ctx.boards(p.backSection, false).map((b) => b.lengthMm - ctx.settings.squaringTrimMm), 0)
+  const longest = longestBoard(ctx, p.backSection)
   const high = plan.postTopMm - (tied ? back.widthMm : 0)
   plan.modules.forEach((m, n) => {
     const rear = m.posts.map((_, i) => {

@@ -16,6 +16,7 @@ import { OVER_BENCH_MM } from '../../goods/person.ts'
 import { bad, good, type Result } from '../../measure/result.ts'
 import { roundDown, roundNearest } from '../../measure/rounding.ts'
 import { inches } from '../../measure/units.ts'
+import { longestBoard } from '../boards-of.ts'
 import { shelfPlay, type DimPen } from '../dim-pen.ts'
 import { preparedFrom } from '../../room/prepared.ts'
 import type { ShapeContext, Shaped } from '../family.ts'
@@ -272,7 +273,7 @@ function stripsOf(
   m: Measures,
   { runs, between }: { runs: readonly Run[]; between: readonly Blocked[] },
 ): Result<Strips> {
-  const most = Math.max(...ctx.boards(p.stripSection, false).map((b) => b.lengthMm - ctx.settings.squaringTrimMm))
+  const most = longestBoard(ctx, p.stripSection)
   const section = { ...m.strip, widthMm: m.stripWideMm }
   const topMm = m.topMm - m.boardMm - m.stripWideMm + bevelHigh(section)
   const band = { low: topMm - m.stripWideMm, high: topMm, throughMm: section.thicknessMm }

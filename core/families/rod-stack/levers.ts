@@ -1,6 +1,5 @@
-import { RODS } from '../../catalogue/steel.ts'
 import type { Lever, ShapeContext } from '../family.ts'
-import { leverPen, lighterSheets, narrowerBays, stifferSheets, strengthPen } from '../levers.ts'
+import { leverPen, lighterSheets, narrowerBays, rodsLike, stifferSheets, strengthPen } from '../levers.ts'
 import type { RodStackParams } from './parameters.ts'
 
 const WIDER: Record<string, string> = {
@@ -9,13 +8,6 @@ const WIDER: Record<string, string> = {
   '38x89mm': '47x100mm',
   '47x100mm': '47x150mm',
   '47x150mm': '47x200mm',
-}
-
-const rodsLike = (id: string, thicker: boolean) => {
-  const now = RODS.find((r) => r.id === id)!
-  return RODS.filter(
-    (r) => r.system === now.system && (thicker ? r.diameterMm > now.diameterMm : r.diameterMm < now.diameterMm),
-  )
 }
 
 /** Ways in which a stack on rods can be changed when something does not hold or fit; one change each. */

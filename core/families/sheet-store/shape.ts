@@ -8,6 +8,7 @@ import { standPost } from '../../blocks/frame/standing-post.ts'
 import { tieToWall } from '../../blocks/mounts/tie.ts'
 import { frameBolt } from '../../catalogue/fasteners.ts'
 import { bad, good, type Result } from '../../measure/result.ts'
+import { longestBoard } from '../boards-of.ts'
 import { choicePen } from '../choices.ts'
 import type { Choice, ShapeContext, Shaped } from '../family.ts'
 import { opened } from '../opened.ts'
@@ -26,7 +27,7 @@ export function shapeSheetStore(p: SheetStoreParams, ctx: ShapeContext): Result<
   const first = opened(p, ctx, planOut)
   if (!first.ok) return first
   const { d, pen, plan, unhoused } = first.value
-  const longest = Math.max(0, ...ctx.boards(p.backSection, false).map((b) => b.lengthMm - ctx.settings.squaringTrimMm))
+  const longest = longestBoard(ctx, p.backSection)
   if (plan.lengthMm > longest) return bad('longer-than-board', { mm: plan.lengthMm, mostMm: longest }, 'lengthMm')
   plan.frames.forEach((x, k) => frame(d, p, ctx, plan, x, k))
   tie(d, p, ctx, plan)

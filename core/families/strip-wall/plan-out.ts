@@ -15,6 +15,7 @@ import { bad, good, type Result } from '../../measure/result.ts'
 import { roundNearest, roundUp, SAME_LENGTH_MM } from '../../measure/rounding.ts'
 import { inches } from '../../measure/units.ts'
 import type { FreeSpace } from '../../room/room.ts'
+import { longestBoard } from '../boards-of.ts'
 import type { DimPen } from '../dim-pen.ts'
 import type { ShapeContext, Shaped } from '../family.ts'
 import { layOut, type Hung, type Wanted } from './layout.ts'
@@ -122,7 +123,7 @@ export function planOut(
   )
   if (riseMm < widthMm + BETWEEN_MM)
     return bad('strips-too-close', { mm: riseMm, leastMm: widthMm + BETWEEN_MM }, 'riseMm')
-  const most = Math.max(...ctx.boards(p.stripSection, false).map((b) => b.lengthMm - ctx.settings.squaringTrimMm))
+  const most = longestBoard(ctx, p.stripSection)
   const wall: Wall = { ctx, list, stock, mostMm: most, strip: { section, widthMm, backMm, cleat }, riseMm }
   if (prepared.length === 0 && !piecesOnStuds(ctx.space, ctx.space.lengthMm, most))
     return bad('strip-not-spliced', { mostMm: most }, 'lengthMm')

@@ -6,6 +6,7 @@ import { findSection } from '../../catalogue/lumber.ts'
 import { findSheet } from '../../catalogue/sheets.ts'
 import { bad, good, type Result } from '../../measure/result.ts'
 import { canHoldTie, fallAt, THINNEST_SHIM_MM } from '../../room/room.ts'
+import { longestBoard } from '../boards-of.ts'
 import { dimPen } from '../dim-pen.ts'
 import type { Choice, ShapeContext, Shaped } from '../family.ts'
 import { slidingFront } from '../../blocks/fronts/front.ts'
@@ -140,8 +141,7 @@ interface Runs {
 function runsOf(p: ToteRackParams, ctx: ShapeContext, plan: RackPlan): Runs | { tooLongMm: number; mostMm: number } {
   const half = findSection(p.postSection)!.thicknessMm / 2
   const seats = [half, ...plan.columns.map((c) => c.left + c.clearMm + half)]
-  const longest = (section: string, treated: boolean) =>
-    Math.max(...ctx.boards(section, treated).map((b) => b.lengthMm - ctx.settings.squaringTrimMm), 0)
+  const longest = (section: string, treated: boolean) => longestBoard(ctx, section, treated)
   const plates = { bottom: longest(p.plateSection, ctx.space.floor === 'slab'), top: longest(p.plateSection, false) }
   const back = longest(p.backSection, false)
   const [bottom, top] = [spliceOver(plan.widthMm, plates.bottom, seats), spliceOver(plan.widthMm, plates.top, seats, 1)]
@@ -311,7 +311,7 @@ function backBoards(
     const b = d.box(`post-${c}-rear`)
     return { id: `post-${c}-rear`, left: b.min[0], right: b.max[0] }
   })
-  const longest = Math.max(...ctx.boards(p.backSection, false).map((b) => b.lengthMm - ctx.settings.squaringTrimMm), 0)
+  const longest = longestBoard(ctx, p.backSection)
   placeBrace(d, {
     id: 'brace',
     posts,
