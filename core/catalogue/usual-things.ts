@@ -80,6 +80,11 @@ const THINGS: Record<UsualGroup, readonly Row[]> = {
     ['first-aid kit', 'box', 300, 250, 120, 3],
     ['chest of drawers', 'equipment', 900, 480, 1000, 55],
     ['bookcase', 'equipment', 800, 300, 1800, 38],
+    ['humidifier', 'other', 300, 300, 450, 8],
+    ['monitor', 'other', 600, 220, 450, 9],
+    ['sofa', 'equipment', 2000, 900, 850, 70],
+    ['armchair', 'equipment', 850, 850, 950, 35],
+    ['mannequin', 'other', 450, 400, 1750, 12],
   ],
   wheels: [
     ['bicycle', 'bicycle', 1750, 600, 1050, 18, 0.15],
@@ -100,6 +105,7 @@ const THINGS: Record<UsualGroup, readonly Row[]> = {
     ['walking frame', 'other', 600, 500, 850, 4],
     ['creeper', 'other', 1050, 450, 120, 10],
     ['bicycle rack', 'other', 1200, 350, 700, 20],
+    ['bicycle pump', 'tool', 250, 90, 650, 2.5],
   ],
   ladders: [
     ['step ladder', 'board', 1800, 500, 150, 12],
@@ -160,6 +166,9 @@ const THINGS: Record<UsualGroup, readonly Row[]> = {
     ['bag of logs', 'bag', 450, 350, 600, 18],
     ['seed tray', 'other', 380, 240, 60, 1],
     ['fence panel', 'sheet', 1830, 50, 1800, 28],
+    ['plant stand', 'other', 350, 350, 700, 7],
+    ['bee hive', 'other', 500, 450, 700, 45],
+    ['pool pump', 'equipment', 600, 300, 400, 20],
   ],
   'sport and camping': [
     ['tent', 'bag', 650, 220, 220, 9],
@@ -209,6 +218,7 @@ const THINGS: Record<UsualGroup, readonly Row[]> = {
     ['bodyboard', 'other', 1050, 520, 70, 3],
     ['golf trolley', 'other', 900, 400, 350, 12],
     ['bicycle trainer', 'other', 650, 550, 450, 16],
+    ['pool noodle', 'board', 1500, 70, 70, 0.5],
   ],
   machines: [
     ['table saw', 'equipment', 750, 700, 900, 110],
@@ -232,6 +242,12 @@ const THINGS: Record<UsualGroup, readonly Row[]> = {
     ['scroll saw', 'equipment', 650, 350, 400, 25],
     ['bench sander', 'equipment', 500, 400, 400, 28],
     ['paint sprayer', 'equipment', 400, 350, 450, 18],
+    ['workbench', 'equipment', 1500, 650, 900, 90],
+    ['mitre saw stand', 'equipment', 1100, 600, 850, 28],
+    ['log splitter', 'equipment', 1150, 500, 650, 55],
+    ['anvil', 'equipment', 550, 200, 300, 80],
+    ['kiln', 'equipment', 700, 700, 850, 110],
+    ['pottery wheel', 'equipment', 700, 600, 600, 60],
   ],
   'power tools': [
     ['cordless drill', 'tool', 220, 80, 220, 2.5],
@@ -369,6 +385,7 @@ const THINGS: Record<UsualGroup, readonly Row[]> = {
     ['case of cans', 'box', 400, 270, 120, 10],
     ['bag of potatoes', 'bag', 400, 250, 550, 26],
     ['pack of water bottles', 'box', 380, 260, 320, 13],
+    ['jug of water', 'box', 280, 280, 420, 21],
     ['bag of pet food', 'bag', 400, 150, 650, 21],
     ['pet crate', 'box', 900, 600, 650, 14],
     ['pack of paper towels', 'bag', 500, 260, 500, 5],

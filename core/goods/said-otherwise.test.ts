@@ -193,6 +193,21 @@ describe('a length that is none of the size', () => {
   ])('%s is as large as one is', (line, plain) =>
     expect(read(line)).toMatchObject({ count: 1, size: read(plain).size }),
   )
+  it.each([
+    ['2 kayak paddles', 'paddle', 2],
+    ['push mower', 'lawn mower', 1],
+    ['4 salt bags', 'bag of salt', 4],
+    ['power washer', 'pressure washer', 1],
+    ['string lights', 'string of lights', 1],
+    ['3 pipe clamps', 'bar clamp', 3],
+    ['ice chest', 'cool box', 1],
+  ])('%s is called otherwise: %s', (line, plain, count) =>
+    expect(read(line)).toMatchObject({ count, size: read(plain).size }),
+  )
+  it('how many of what is named by a number in words', () => {
+    expect(read('10 five gallon buckets')).toMatchObject({ count: 10, size: read('5 gallon bucket').size })
+    expect(read('10 five-gallon buckets')).toMatchObject({ count: 10, size: read('5 gallon bucket').size })
+  })
   it('so in millimetres, where a machine is called by what it cuts', () => {
     expect(read('chain saw 450 mm', 'metric').size).toEqual(read('chain saw', 'metric').size)
     expect(read('lawn mower 46 cm', 'metric').size).toEqual(read('lawn mower', 'metric').size)

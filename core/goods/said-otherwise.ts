@@ -64,6 +64,11 @@ function countFirst(text: string): string {
 /** `2,4 m`: a comma before one or two figures and a metric unit parts nothing. */
 const DECIMAL_COMMA = /(\d),(\d{1,2})(?=\s*(?:m|cm|kg|l)\b)/gi
 
+const SIZE_WORD = new RegExp(
+  String.raw`^(\d+\s+)(${COUNTS.join('|')})[\s-](?=(?:gallon|gal|lit(?:er|re)|quart)s?\b)`,
+  'i',
+)
+
 /** `16 x 24 x 12 tote`, `tote 16x24x12 x 8`: the sizes behind the name, how many before it. */
 function sizesLast(text: string): string {
   const first = SIZES_FIRST.exec(text)
@@ -84,6 +89,8 @@ export function saidPlainly(line: string): string {
     .replace(/^(quart|gallon|pint|lit(?:er|re))\s+(?:of\s+)?(?=[a-z])/i, '1 $1 ')
     .replace(/^(?:a |one )?set of (\d+)\s+(?=[a-z])/i, '$1 ')
     .replace(DECIMAL_COMMA, '$1.$2')
+    // After how many: `10 five gallon buckets`.
+    .replace(SIZE_WORD, (_all, count: string, word: string) => `${count}${countOf(word)} `)
   const ordered = sizesLast(text)
   if (ordered !== text) return ordered
   const word = COUNT_WORD.exec(text)
