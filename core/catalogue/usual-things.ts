@@ -16,6 +16,8 @@ export interface UsualThing {
   mostKg: number
   /** So many of them are piled on each other, where they are at all. */
   pile?: number
+  /** Its top is a lid that turns up about its rear edge. */
+  lid?: true
 }
 export const USUAL_GROUPS = [
   'appliances',
@@ -426,6 +428,8 @@ const PILED: Partial<Record<string, number>> = {
   'board games': 3,
 }
 
+const LIDDED: readonly string[] = ['chest freezer', 'kiln']
+
 export const USUAL_THINGS: readonly UsualThing[] = USUAL_GROUPS.flatMap((group) =>
   THINGS[group].map(([name, kind, acrossMm, deepMm, tallMm, mostKg, spread = USUAL_SPREAD]): UsualThing => ({
     group,
@@ -438,5 +442,6 @@ export const USUAL_THINGS: readonly UsualThing[] = USUAL_GROUPS.flatMap((group) 
     mostKg,
     spread,
     ...(PILED[name] ? { pile: PILED[name] } : {}),
+    ...(LIDDED.includes(name) ? { lid: true as const } : {}),
   })),
 )

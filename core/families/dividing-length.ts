@@ -9,7 +9,7 @@ export interface Divided {
 
 /**
  * A piece length between `leastMm` and `mostMm` that a board divides into with the least money a piece, kerf and
- * squaring trim allowed for; `wishMm` when no board divides well.
+ * squaring trim allowed for; `wishMm` when no board divides well, or as much of it as there is room for.
  */
 export function dividingLength(
   leastMm: number,
@@ -30,6 +30,8 @@ export function dividingLength(
       if (!best || each < best.each - 0.01 || (Math.abs(each - best.each) <= 0.01 && mm > best.mm))
         best = { mm, each, board: b.lengthMm, pieces: n }
     }
+  if (!best && wishMm > mostMm)
+    return { mm: roundDown(mostMm, units), why: { code: 'rail-space', terms: [], data: { wishMm } } }
   if (!best) return { mm: wishMm, why: { code: 'no-board-divides', terms: [], data: { wishMm } } }
   return {
     mm: best.mm,

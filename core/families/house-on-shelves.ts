@@ -71,6 +71,18 @@ export const LEAST_OPEN = 150
 export const belongsOnFloor = (g: Goods, { onePersonKg }: Lifters): boolean =>
   g.kind === 'drum' || g.kind === 'equipment' || liftedToMm(countedKg(g), onePersonKg) < 0
 
+/**
+ * The widest of what has to go between two posts, mm; nought where nothing has: what stands on the floor, and of what goes
+ * on shelves where none of it would go between the usual ones.
+ * @param floor who lifts what stands on the floor to it; null where none stands there
+ */
+export function widestBetween(goods: ShapeContext['goods'], floor: Lifters | null, isWide: (g: Goods) => boolean) {
+  const items = goods.map((g) => g.item)
+  const down = items.filter((g) => floor !== null && belongsOnFloor(g, floor))
+  const up = items.filter((g) => !down.includes(g))
+  return Math.max(0, ...[...down, ...(up.every(isWide) ? up : [])].map((g) => g.acrossMm))
+}
+
 /** Where things of one kind stand behind each other in an opening, and how many of them lie on each other there. */
 interface Row {
   opening: number

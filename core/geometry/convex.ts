@@ -150,3 +150,20 @@ export const moved = (c: Convex, by: Vec3): Convex => ({
   min: add(c.min, by),
   max: add(c.max, by),
 })
+
+/** Where a frame stands upright in another: its origin, and its first two axes as seen there. */
+export interface Set {
+  at: Point
+  x: Point
+  y: Point
+}
+
+/** A body that stood so by one frame as it stands so by another. */
+export function carriedOver(c: Convex, from: Set, to: Set): Convex {
+  const turn = ([x, y, z]: Vec3): Vec3 => {
+    const [a, b] = [x * from.x[0] + y * from.x[1], x * from.y[0] + y * from.y[1]]
+    return [a * to.x[0] + b * to.y[0], a * to.x[1] + b * to.y[1], z]
+  }
+  const place = (p: Vec3): Vec3 => add(turn([p[0] - from.at[0], p[1] - from.at[1], p[2]]), [to.at[0], to.at[1], 0])
+  return body(c.points.map(place), c.faces.map(turn), c.edges.map(turn))
+}

@@ -157,3 +157,17 @@ describe('goods', () => {
     ])
   })
 })
+
+describe('what opens upwards', () => {
+  const said = (text: string) => {
+    const r = line(text, 'metric')
+    if (!r.ok) throw new Error(r.problem.code)
+    return r.value
+  }
+  it('is in use as high as with its lid up, until somebody says otherwise', () => {
+    expect(said('chest freezer').inUse).toEqual({ acrossMm: 900, deepMm: 600, tallMm: 1450 })
+    expect(said('1 chest freezer 1000 x 700 x 900').inUse).toEqual({ acrossMm: 1000, deepMm: 700, tallMm: 1600 })
+    expect(said('upright freezer').inUse).toBeNull()
+    expect(newGoods({ ...said('chest freezer'), inUse: null }).inUse).toBeNull()
+  })
+})

@@ -1,4 +1,5 @@
 import { CONTAINERS, GOODS_KINDS, TOTE_GUESS, type GoodsKind } from '../catalogue/containers.ts'
+import { usualThing } from '../catalogue/find-usual.ts'
 import { HEAVIEST_KG, id, lengthMm, words, z } from '../measure/schema.ts'
 import { CARES } from './care.ts'
 import { usualPile } from './pile.ts'
@@ -159,6 +160,12 @@ export function asUsed(g: Goods): Goods {
   return { ...g, acrossMm: larger('acrossMm'), deepMm: larger('deepMm'), tallMm }
 }
 
+/** How large a thing usually is in use, where that is more than it is at rest: with its lid up, as high as that is deep. */
+const usualInUse = (g: Pick<Goods, 'name' | 'acrossMm' | 'deepMm' | 'tallMm'>): Goods['inUse'] =>
+  usualThing(g.name)?.lid
+    ? { acrossMm: g.acrossMm, deepMm: g.deepMm, tallMm: Math.min(GOODS_LIMITS.maxMm, g.tallMm + g.deepMm) }
+    : null
+
 /** Goods with the defaults of a freshly entered line. */
 export function newGoods(
   given: Pick<Goods, 'id' | 'name' | 'kind' | 'count' | 'acrossMm' | 'deepMm' | 'tallMm' | 'massKg'> & Partial<Goods>,
@@ -173,6 +180,7 @@ export function newGoods(
     keptAs: null,
     pile: usualPile(given),
     ...nothingTold(),
+    inUse: usualInUse(given),
     ...given,
   }
 }

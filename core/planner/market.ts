@@ -2,8 +2,7 @@ import { wishedWay } from '../goods/ways.ts'
 import type { AnyFamily } from '../families/family.ts'
 import { allFamilies, isHung } from '../families/registry.ts'
 import { doorways } from '../clearance/keep-outs.ts'
-import { gapBetween, moved, type Convex } from '../geometry/convex.ts'
-import type { Vec3 } from '../geometry/vec.ts'
+import { gapBetween, type Convex } from '../geometry/convex.ts'
 import { kept } from '../measure/kept.ts'
 import { fingerprint } from '../measure/fingerprint.ts'
 import { newBuild } from '../project/new-build.ts'
@@ -19,6 +18,7 @@ import type { WallLine } from '../room/outline.ts'
 import { beside, HIGH, isHigh } from './beside.ts'
 import { judgedOffer, judgeFor, lessonsFor, type Judge } from './judged-offer.ts'
 import { howMany, looked, offersAt, taught, type Lot, type Offer, type Shop } from './offer.ts'
+import { lotKey, Seen } from './seen.ts'
 import type { Wishes } from '../project/wishes.ts'
 
 /** Left between two builds, and between a build and what is kept free, mm: a hand's width, a finger's. Product decision. */
@@ -28,14 +28,18 @@ const BESIDE_MM = 5
 const TOUCH_MM = 1
 /** What is as it was elsewhere on a wall and would meet something by more than this surely does, whatever studs it finds, mm. */
 const SURELY_MM = 25
+/** The same of what was seen at another wall: studs and what the floor falls are otherwise there. */
+const SURELY_OTHER_MM = 100
 /** Shorter than this nothing is built, mm. Product decision. */
 const LEAST_MM = 300
+/** Bounds are so much coarser than where bodies end, mm: more of what is asked for was seen before. */
+const ROUND_MM = 20
 /** Less deep than this nothing is put behind what stands in front of a wall, mm. Product decision. */
 const LEAST_DEEP_MM = 250
 /** A build that runs into something is tried so many times with fewer goods. */
 const SHRINKS = 3
 /** Places where one that hangs found nothing before it is none at all: studs, joists and what was prepared are elsewhere at each. */
-const NONE_HUNG = 3
+const NONE_HUNG = 2
 /** Heights at which one that hangs is tried over what stands below, the usual one the first. */
 const HIGHER = 3
 /** Places along one wall that are tried for one build. */
@@ -118,7 +122,9 @@ export function together(a: Lot, b: Lot): Lot {
 
 /** In one order, whichever they came in: the same things are the same lot. */
 const inOrder = (lot: Lot): Lot => [...lot].sort((a, b) => (a.goodsId < b.goodsId ? -1 : 1))
-const keyOf = (lot: Lot) => lot.map((g) => `${g.goodsId}*${g.count}`).join()
+
+/** Whether builds of a kind hang wherever they are. */
+const isHungKind = (family: string) => isHung(newBuild({ id: '', wallId: '', family, params: {} }))
 
 /** What can be had in the room of a project. */
 export class RoomMarket implements Market {
@@ -129,10 +135,7 @@ export class RoomMarket implements Market {
   private readonly standing: readonly Convex[]
   private readonly kinds: readonly AnyFamily[]
   private readonly known = new Map<string, readonly Offer[]>()
-  /** By what they are and their wall, looks at builds that had room for all their goods somewhere on it. */
-  private readonly whole = new Map<string, readonly Offer[]>()
-  /** By the same, how much room along its wall there was where there was no such build, mm: there is none in less either. */
-  private readonly none = new Map<string, number[]>()
+  private readonly seen = new Seen(({ kind, w }) => (isHungKind(kind) || this.isUneven(w.wall.id) ? NONE_HUNG : 1))
   private readonly judged = new Map<Offer, Offer>()
   /** Judged ones that hold with none of their goods. */
   private readonly hopeless = new Set<Offer>()
@@ -313,7 +316,7 @@ export class RoomMarket implements Market {
   /** What hangs and would meet something below it, over that; null where it is no kind that does, or is none there either. */
   private over(kind: string, w: WallLine, offsetMm: number, lot: Lot, others: readonly Offer[]): Offer | null {
     if (!this.kindOf(kind).hangsAt) return null
-    let overMm = 0
+    let overMm: number | null = null
     for (let i = 0; i < HIGHER; i++) {
       const offer = this.look(kind, w.wall.id, offsetMm, lot, others, { ...AS_IT_COMES, overMm })
       const own = offer && beside(w, offer.body)
@@ -321,6 +324,12 @@ export class RoomMarket implements Market {
       if (!own || met.some((b) => b.highMm > HIGH_UNDER_MM || b.deepMm > own.deepMm + REACHED_OVER_MM)) return null
       if (met.length === 0) return this.allowed(offer) ? offer : null
       overMm = Math.max(...met.map((b) => b.highMm)) + BETWEEN_MM
+      // As high as it is there, over that it would be in the ceiling.
+      if (
+        this.p.room.ceiling.slope === null &&
+        overMm + own.highMm - own.lowMm > this.p.room.ceiling.heightMm + TOUCH_MM
+      )
+        return null
     }
     return null
   }
@@ -340,7 +349,7 @@ export class RoomMarket implements Market {
     if (!first) return null
     const outMm = Math.min(...this.metBy(first, others).map((b) => beside(w, b).outMm)) - BESIDE_MM
     // Where only its goods come out against that, it needs room for itself and as much again for them.
-    const mostMm = outMm < beside(w, first.body).deepMm ? outMm : outMm / 2
+    const mostMm = ROUND_MM * Math.floor((outMm < beside(w, first.body).deepMm ? outMm : outMm / 2) / ROUND_MM)
     return mostMm >= LEAST_DEEP_MM
       ? this.shortened(kind, w, offsetMm, lot, others, { ...AS_IT_COMES, mostDeepMm: mostMm })
       : null
@@ -366,7 +375,7 @@ export class RoomMarket implements Market {
       const ends = [...this.metBy(offer, others).map((b) => beside(w, b).from - BESIDE_MM), w.wall.lengthMm]
       const room = Math.min(...ends) - offsetMm
       if (room < LEAST_MM || room >= long) break
-      mostLongMm ??= room
+      mostLongMm ??= ROUND_MM * Math.floor(room / ROUND_MM)
       goods = shareOf(this.p, goods, room / long)
     }
     const ended =
@@ -394,19 +403,17 @@ export class RoomMarket implements Market {
     const end = mostLongMm === null ? [] : [{ ...bare, id: 'end', offsetMm: offsetMm + mostLongMm }]
     const p = { ...there, builds: [...there.builds, ...end] }
     const next = nextOnWall(p, bare)
-    const bounds = [mostDeepMm ?? '', mostLongMm ?? '', leastLongMm ?? '', overMm ?? '']
-    const place = [kind, wallId, offsetMm, ...bounds, next]
-    const key = fingerprint(`${place.join('|')}|${keyOf(lot)}`)
+    const bounds = [mostDeepMm, leastLongMm, overMm].join('|')
+    const key = fingerprint([kind, wallId, offsetMm, bounds, mostLongMm, next, lotKey(lot)].join('|'))
     let ways = this.known.get(key)
     if (!ways) {
-      const freeMm = Math.min(next - offsetMm, this.lineOf(wallId).wall.lengthMm - offsetMm)
-      const like = [kind, wallId, ...bounds, keyOf(lot)].join('|')
-      const elsewhere = this.asElsewhere(like, offsetMm, freeMm)
-      if (elsewhere.length > 0 && elsewhere.every((x) => this.metBy(x, others, SURELY_MM).length > 0))
-        return elsewhere[0]
-      const none = kept(this.none, like, (): number[] => [])
-      const places = isHung(bare) || this.isUneven(wallId) ? NONE_HUNG : 1
-      if (this.p.room.ceiling.slope === null && none.filter((mm) => mm >= freeMm).length >= places) return null
+      const w = this.lineOf(wallId)
+      const freeMm = Math.min(next - offsetMm, w.wall.lengthMm - offsetMm, mostLongMm ?? Infinity)
+      const asked = { kind, w, wallClass: this.wallClass(wallId), offsetMm, freeMm, bounds, lot }
+      const same = this.seen.elsewhere(asked)
+      const surelyMm = same?.ownWall ? SURELY_MM : SURELY_OTHER_MM
+      if (same?.ways.every((x) => this.metBy(x, others, surelyMm).length > 0)) return same.ways[0]
+      if (this.p.room.ceiling.slope === null && this.seen.isNone(asked)) return null
       this.looks++
       const within = {
         asDeep: mostDeepMm !== null,
@@ -426,26 +433,21 @@ export class RoomMarket implements Market {
         return lesson ? taught(shop, family, x, lesson) : x
       })
       this.known.set(key, ways)
-      if (ways.length === 0) none.push(freeMm)
-      if (ways.length > 0 && ways.every((x) => howMany(x.housed) === howMany(lot))) this.whole.set(like, ways)
+      this.seen.note(asked, ways)
     }
     const now = ways.map((x) => this.latest(x))
     return now.find((x) => this.fits(x, others)) ?? now[0] ?? null
   }
 
-  /**
-   * What was seen of such a build with room for all its goods at another place of its wall, as it would be here: what
-   * surely meets something need not be looked at. Nothing where it has less room here than it takes.
-   */
-  private asElsewhere(like: string, offsetMm: number, freeMm: number): Offer[] {
-    const ways = this.whole.get(like) ?? []
-    const w = ways.length > 0 ? this.lineOf(ways[0].build.wallId) : null
-    if (!w || ways.some((x) => beside(w, x.body).to - x.build.offsetMm > freeMm)) return []
-    return ways.map((x) => {
-      const mm = offsetMm - x.build.offsetMm
-      const by: Vec3 = [mm * w.along[0], mm * w.along[1], 0]
-      return { ...x, body: moved(x.body, by), ways: x.ways.map((b) => moved(b, by)) }
-    })
+  /** Walls of one class are as deep, as high, made the same way and under the same ceiling: what is seen at one is much the same at another. */
+  private wallClass(wallId: string): string {
+    const { wall, along } = this.lineOf(wallId)
+    const { ceiling } = this.p.room
+    const joists = ceiling.alongWallId === null ? null : this.lineOf(ceiling.alongWallId).along
+    const runs = joists && Math.round(100 * Math.abs(along[0] * joists[0] + along[1] * joists[1]))
+    const made = JSON.stringify({ ...wall.construction, firstMm: 0, found: [] })
+    const own = this.isUneven(wallId) || ceiling.slope !== null ? wallId : ''
+    return [wall.depthMm, wall.heightMm, made, runs, own].join()
   }
 
   /** Something was prepared to be fixed to at some places of a wall, and nowhere else. */

@@ -39,6 +39,7 @@ const TABLE: Record<string, (d: Data, say: Say) => string> = {
   'divides-board': (d, say) =>
     `a ${say.lengthOf(d, 'boardMm')} board gives ${plural(Number(d.pieces), 'rail')} with ${say.lengthOf(d, 'trimMm')} squared off and ${say.lengthOf(d, 'kerfMm')} kerfs; the tote is ${say.lengthOf(d, 'wishMm')} deep`,
   'no-board-divides': (d, say) => `as deep as the tote, ${say.lengthOf(d, 'wishMm')}: no board divides into it well`,
+  'rail-space': (d, say) => `what there is room for: the tote, ${say.lengthOf(d, 'wishMm')} deep, stands out past it`,
   'economical-rip': (d, say) =>
     `${Number(d.parts) === 1 ? 'the whole width of the sheet' : `a sheet ${say.lengthOf(d, 'sheetMm')} wide in ${d.parts}, less kerf ${say.lengthOf(d, 'kerfMm')}`}; the deepest thing is ${say.lengthOf(d, 'deepestMm')}${inside(d, say)}`,
   'depth-space': (d, say) => `what the space of ${say.lengthOf(d, 'spaceMm')} leaves inside the posts`,

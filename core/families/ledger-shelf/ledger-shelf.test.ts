@@ -357,4 +357,12 @@ describe('a ledger shelf for what is wider than half a sheet', () => {
     const both = readParams(ledgerShelf, startingParams('metric'), exampleContext('metric', [wide(1400), wide(600)]))
     expect(both.shaped.dims.find((d) => d.path === 'apartMm')!.why.code).toBe('posts-half-sheet')
   })
+  it('what stands on the floor has its place however wide, whatever else goes on the shelf', () => {
+    const mower = { item: crateOf([1500, 550, 1000], 40, { id: 'mower', kind: 'equipment' }), count: 1 }
+    const r = readParams(ledgerShelf, startingParams('metric'), exampleContext('metric', [mower, wide(600)]))
+    expect(r.shaped.unhoused).toEqual([])
+    expectNear(r.shaped.dims.find((d) => d.path === 'apartMm')!.value, 1500 + 2 * 13 + 89, 2e-3)
+    const floor = r.shaped.assembly.bays.flatMap((b) => b.items).find((i) => i.goodsId === 'mower')!
+    expect(floor.box.min[2]).toBe(0)
+  })
 })

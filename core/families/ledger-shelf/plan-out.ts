@@ -13,6 +13,7 @@ import { findSection, type Section } from '../../catalogue/lumber.ts'
 import { findSheet, type Sheet } from '../../catalogue/sheets.ts'
 import { chainOf, type Line } from '../../catalogue/soft.ts'
 import { findRod, ROD_LENGTHS, type Rod } from '../../catalogue/steel.ts'
+import type { Goods } from '../../goods/goods.ts'
 import { bad, good, type Result } from '../../measure/result.ts'
 import { roundDown, roundUp } from '../../measure/rounding.ts'
 import { unitsOf } from '../../assembly/settings.ts'
@@ -20,7 +21,7 @@ import { inches } from '../../measure/units.ts'
 import { longestBoard } from '../boards-of.ts'
 import { shelfPlay, sumTerms, type DimPen } from '../dim-pen.ts'
 import type { ShapeContext, Shaped } from '../family.ts'
-import { betweenRods, grownTo, house, type Level, type Opening } from '../house-on-shelves.ts'
+import { betweenRods, grownTo, house, widestBetween, type Level, type Opening } from '../house-on-shelves.ts'
 import { framedTerms, framedTops } from '../shelf-tops.ts'
 import { spliceOver, type Stretch } from '../../blocks/sizing/splice.ts'
 import { LIMITS, type LedgerShelfParams } from './parameters.ts'
@@ -114,10 +115,12 @@ export function planOut(
   if (depthMm > widest) return bad('deeper-than-sheet', { mm: depthMm, mostMm: widest }, 'depthMm')
   if (depthMm < least) return bad('too-shallow', { mm: depthMm, leastMm: least }, 'depthMm')
 
-  // Where all of it is wider than what usually goes between two posts they stand as far apart as it wants.
-  const wants = ctx.goods.map((g) => g.item.acrossMm + 2 * sideMm + edgeMm)
-  const asWide = wants.every((mm) => mm > POSTS_EVERY)
-  const everyMm = asWide ? Math.min(MOST_APART, roundUp(Math.max(...wants), unitsOf(ctx.settings))) : POSTS_EVERY
+  // Where what goes between two posts is wider than that usually is they stand as far apart as it wants.
+  const wants = (mm: number) => mm + 2 * sideMm + edgeMm
+  const isWide = (g: Goods) => wants(g.acrossMm) > POSTS_EVERY
+  const wantsMm = wants(widestBetween(ctx.goods, p.floorBay ? ctx.settings : null, isWide))
+  const asWide = wantsMm > POSTS_EVERY
+  const everyMm = asWide ? Math.min(MOST_APART, roundUp(wantsMm, unitsOf(ctx.settings))) : POSTS_EVERY
   // Along a wall evenly, so that nothing of it is left over.
   const alongMm = ctx.space.lengthMm - edgeMm
   const even = roundDown(alongMm / Math.max(1, Math.ceil(alongMm / everyMm - 1e-9)), unitsOf(ctx.settings))

@@ -11,7 +11,8 @@ import { unitsOf } from '../../assembly/settings.ts'
 import { shelfPlay, type DimPen } from '../dim-pen.ts'
 import { canHoldTie } from '../../room/room.ts'
 import type { ShapeContext, Shaped, Term } from '../family.ts'
-import { belongsOnFloor, grownTo, type Level, type Opening, type Spot } from '../house-on-shelves.ts'
+import type { Goods } from '../../goods/goods.ts'
+import { grownTo, widestBetween, type Level, type Opening, type Spot } from '../house-on-shelves.ts'
 import { framedTerms } from '../shelf-tops.ts'
 import { equalModules, moduleSizes, modulesFor, modulesToWall } from './modules.ts'
 import { LIMITS, type PostRackParams } from './parameters.ts'
@@ -81,12 +82,9 @@ export function planOut(
   const back = findSection(p.backSection)!
   const { aboveMm, sideMm } = shelfPlay(pen, 600, PLAY_ABOVE)
   // What stands on the floor goes between two posts: a wide one has a bay as wide.
-  const onFloor = p.floorBay ? ctx.goods.filter((g) => belongsOnFloor(g.item, ctx.settings)) : []
   const every = postsEvery(p, ctx)
-  // What goes on shelves is put in between two posts as well: where none of it would go between the usual ones.
-  const onShelves = ctx.goods.filter((g) => !onFloor.includes(g))
-  const isWide = (g: (typeof ctx.goods)[number]) => g.item.acrossMm + 2 * sideMm > every - post.widthMm
-  const widest = [...onFloor, ...(onShelves.every(isWide) ? onShelves : [])].map((g) => g.item.acrossMm)
+  const isWide = (g: Goods) => g.acrossMm + 2 * sideMm > every - post.widthMm
+  const widestMm = widestBetween(ctx.goods, p.floorBay ? ctx.settings : null, isWide)
   const s: Stocks = {
     railDepth: rail.widthMm,
     railThick: rail.thicknessMm,
@@ -94,7 +92,7 @@ export function planOut(
     postThick: post.thicknessMm,
     sheetThick: sheet.thicknessMm,
     postsEvery: every,
-    leastApart: widest.length > 0 ? Math.max(...widest) + 2 * sideMm + post.widthMm : 0,
+    leastApart: widestMm > 0 ? widestMm + 2 * sideMm + post.widthMm : 0,
   }
   const frame = { frameMm: s.railDepth, sheetMm: s.sheetThick }
   const { kerfMm, squaringTrimMm, sheetTrimMm } = ctx.settings

@@ -6,6 +6,7 @@ import { bodyAcross, LEAST_BEARING_MM, type Goods } from '../../goods/goods.ts'
 import { BODY, liftedToMm, reachMm, tiltRoomMm } from '../../goods/person.ts'
 import { countedKg } from '../../goods/presumed.ts'
 import { roundDown } from '../../measure/rounding.ts'
+import { canHoldTie } from '../../room/room.ts'
 import { inches } from '../../measure/units.ts'
 import type { DimPen } from '../dim-pen.ts'
 import type { ShapeContext, Shaped } from '../family.ts'
@@ -214,10 +215,13 @@ export function planOut(p: ToteRackParams, ctx: ShapeContext, pen: DimPen): Rack
   const deepest = fits.reduce((a, b) => (b.item.deepMm > a.item.deepMm ? b : a)).item.deepMm + catchMm
   const stickOutMm = p.front === 'open' ? STICK_OUT : standsOut(p.front)
   const frontMm = frontDeep(p.front, findSheet(p.doorSheet)!.thicknessMm, ctx.settings.yard)
+  const leastMm = deepest - stickOutMm
+  const roomMm = ctx.space.depthMm - frontMm - backDeep(p, ctx)
   const divided = dividingLength(
-    deepest - stickOutMm,
+    leastMm,
     deepest,
-    Math.min(deepest + RAIL_SLACK, ctx.space.depthMm - frontMm),
+    // Where there is no room for all of a tote it stands out by as much as it may.
+    Math.min(deepest + RAIL_SLACK, Math.max(leastMm, roomMm)),
     ctx.boards(p.railSection, false),
     ctx.settings.kerfMm,
     ctx.settings.squaringTrimMm,
@@ -239,6 +243,12 @@ export function planOut(p: ToteRackParams, ctx: ShapeContext, pen: DimPen): Rack
     topMm,
     unhoused,
   }
+}
+
+/** How far a rack stands out from the wall behind its rails: boards across the back, ties and braces lie there. mm */
+export function backDeep(p: Pick<ToteRackParams, 'brace' | 'tie' | 'backRails' | 'backSection'>, ctx: ShapeContext) {
+  const isThere = p.brace || (p.tie && canHoldTie(ctx.space)) || p.backRails !== 0
+  return isThere ? findSection(p.backSection)!.thicknessMm : 0
 }
 
 /** Goods of one width are one make: they lie on the same pair of rails. */

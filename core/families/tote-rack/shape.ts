@@ -16,7 +16,7 @@ import { placeBrace } from '../../blocks/frame/brace.ts'
 import { spliceOver, type Stretch } from '../../blocks/sizing/splice.ts'
 import { tieToWall } from '../../blocks/mounts/tie.ts'
 import type { ToteRackParams } from './parameters.ts'
-import { planOut, type RackPlan } from './plan-out.ts'
+import { backDeep, planOut, type RackPlan } from './plan-out.ts'
 
 /*
  *   top plate   =====================     front view; each column is closed by a pair of rails (r) on the faces of its posts,
@@ -66,13 +66,11 @@ export function shapeToteRack(p: ToteRackParams, ctx: ShapeContext): Result<Shap
   if (unslid) return bad(unslid.code, unslid.data, unslid.field)
 
   const d = draft(ctx.settings.yard)
-  const back = findSection(p.backSection)!
   const ties = p.tie && canHoldTie(ctx.space)
-  const hasBack = p.brace || ties || p.backRails !== 0
-  const y0 = hasBack ? back.thicknessMm : 0
+  const y0 = backDeep(p, ctx)
   frames(d, p, ctx, plan, runs, y0)
   rails(d, p, ctx, plan, y0)
-  if (hasBack) backBoards(d, p, ctx, plan, runs, pen, y0)
+  if (y0 > 0) backBoards(d, p, ctx, plan, runs, pen, y0)
   if (p.catch === 'board' && !catches(d, p, ctx, plan, y0)) return bad('catch-needs-rails', {}, 'backRails')
   if (p.top !== 'none') topSheet(d, p, plan, runs, y0)
   bays(d, p, plan, y0 + plan.catchMm)
