@@ -353,3 +353,31 @@ describe('a platform for what is small', () => {
     }
   })
 })
+
+describe('a platform for more than there is length for', () => {
+  const many = (run: 'out' | 'along', count: number, over: Partial<ShapeContext['space']> = {}) => {
+    const c = ctx(run, { lengthMm: 6000, depthMm: 900, ...over })
+    return { ...c, goods: [{ item: crateOf([500, 250, 250], 6), count }] }
+  }
+  const dimOf = (r: BuildReading, path: string) => r.shaped.dims.find((d) => d.path === path)!
+  it.each(['out', 'along'] as const)('is so deep that things stand behind each other (joists %s)', (run) => {
+    const few = read({}, many(run, 4, { lengthMm: 3000 }))
+    expect(dimOf(few, 'depthMm').value).toBeLessThan(500)
+    expect(few.shaped.unhoused).toEqual([])
+    const more = read({}, many(run, 9, { lengthMm: 3000 }))
+    expect(dimOf(more, 'depthMm').why.code).toBe('platform-rows')
+    expect(dimOf(more, 'depthMm').value).toBeGreaterThanOrEqual(500)
+    expect(more.shaped.unhoused).toEqual([])
+    expect(more.checks.filter((c) => c.state === 'fails').map((c) => c.id)).toEqual([])
+    // Told to be shallow it is, and leaves some out.
+    expect(read({ depthMm: 300 }, many(run, 9, { lengthMm: 3000 })).shaped.unhoused).not.toEqual([])
+  })
+  it.each(['out', 'along'] as const)('goes as far as its boards, and tells what is left out (joists %s)', (run) => {
+    const r = read({}, many(run, 40))
+    const left = r.shaped.unhoused.reduce((n, u) => n + u.count, 0)
+    const kept = r.shaped.assembly.bays.flatMap((b) => b.items).length
+    expect(left).toBeGreaterThan(0)
+    expect(kept + left).toBe(40)
+    expect(kept).toBeGreaterThan(15)
+  })
+})

@@ -6,6 +6,7 @@ import {
   besideJoist,
   highestHung,
   joistsToHangFrom,
+  overJoists,
   PAST_ROD_MM,
   ROD_OUT_MM,
   rowPlaces,
@@ -32,6 +33,7 @@ import { countedKg } from '../../goods/presumed.ts'
 export interface ReasonData {
   'platform-past-joist': object
   'platform-goods': { things: number }
+  'platform-rows': object
   'platform-under-ceiling': { tallMm: number }
   'bearers-apart': { everyMm: number }
 }
@@ -103,23 +105,11 @@ export function planOut(
   const firstMm = joists?.run === 'along' ? Math.min(...joists.atMm) : null
   const pastJoistMm = firstMm === null ? 0 : firstMm + besideJoist(joists!, front.acrossJoists) - front.outMm
   const deepestMm = Math.max(...goods.map((g) => g.deepMm))
-  const deep = depthToHold(
-    sheet,
-    {
-      settings: ctx.settings,
-      spaceMm: Math.min(ctx.space.depthMm, joists ? Infinity : furthestBolt(ctx.space.prepared) + PAST_ROD_MM),
-    },
-    Math.max(least, pastJoistMm, deepestMm),
-    { takenMm: front.outMm + front.pastMm, sheetMm: 0, outMm: 0 },
-  )
-  const depthMm = pen.length(
-    { path: 'depthMm', code: 'depth', min: 200, max: 1220 },
-    deep.mm,
-    pastJoistMm > deepestMm ? { code: 'platform-past-joist', terms: [] } : deep.why,
-  )
-  const widest = sheet.widthMm - 2 * ctx.settings.sheetTrimMm
-  if (depthMm > widest) return bad('deeper-than-sheet', { mm: depthMm, mostMm: widest }, 'depthMm')
-  if (depthMm < least) return bad('too-shallow', { mm: depthMm, leastMm: least }, 'depthMm')
+  const spaceMm = Math.min(ctx.space.depthMm, joists ? Infinity : furthestBolt(ctx.space.prepared) + PAST_ROD_MM)
+  const deepFor = (mm: number) =>
+    depthToHold(sheet, { settings: ctx.settings, spaceMm }, Math.max(least, pastJoistMm, mm), {
+      ...{ takenMm: front.outMm + front.pastMm, sheetMm: 0, outMm: 0 },
+    })
 
   // Long enough for all between its rods, as far as the wall goes.
   const edge = front.wideMm
@@ -131,22 +121,53 @@ export function planOut(
   const apartMm = Math.max(BEARERS_EVERY, Math.min(widestMm, LONGEST_SHEET))
   const bearersOf = (mm: number) =>
     p.bearers ?? Math.min(LIMITS.bearers, 1 + Math.max(1, Math.ceil((mm - edge) / apartMm - 1e-9)))
-  const layOut = (mm: number): Result<Pick<BoltRow, 'xs' | 'outMm'> & Partial<BoltRow>> =>
+  const layOut = (mm: number, deepMm: number): Result<Pick<BoltRow, 'xs' | 'outMm'> & Partial<BoltRow>> =>
     joists
       ? rowPlaces(joists, front.acrossJoists, {
-          ...{ lengthMm: mm, outMm: depthMm + front.outMm, edgeMm: edge, count: bearersOf(mm) },
+          ...{ lengthMm: mm, outMm: deepMm + front.outMm, edgeMm: edge, count: bearersOf(mm) },
         })
-      : boltRow(ctx.space.prepared, { lengthMm: mm, outMm: depthMm + front.outMm, edgeMm: edge })
+      : boltRow(ctx.space.prepared, { lengthMm: mm, outMm: deepMm + front.outMm, edgeMm: edge })
   const queue = [...goods].sort((a, b) => countedKg(b) - countedKg(a) || b.acrossMm - a.acrossMm)
-  const holds = (mm: number) => {
-    const r = layOut(mm)
-    return r.ok && fill(queue, betweenRods(r.value.xs, front.leaves), depthMm, sideMm, 0).left.length === 0
+  const overBearersMm = sheet.thicknessMm + frame.widthMm
+  const highestGoods = Math.max(...goods.map((g) => g.tallMm))
+  const aboutUnderMm = ctx.space.ceilingMm - highestGoods - aboveMm - overBearersMm - bearer.thicknessMm
+  const stood = (openings: Opening[], deepMm: number) => fill(queue, openings, deepMm, sideMm, 0)
+  const leftAt = (mm: number, deepMm: number): number => {
+    const r = layOut(mm, deepMm)
+    return r.ok ? stood(betweenRods(r.value.xs, front.leaves), deepMm).left.length : Infinity
   }
-  let needed = shortest
-  while (needed < most && !holds(needed)) needed = Math.min(most, needed + GROWS_MM)
+  const isMade = (mm: number, deepMm: number): boolean => {
+    const r = layOut(mm, deepMm)
+    if (!r.ok || !runsOf(p, ctx, { lengthMm: mm, underMm: aboutUnderMm, bearer }, r.value.xs).ok) return false
+    // Where joists run out one spreader lies over all rods.
+    const lies = joists?.run === 'out' ? overJoists(joists, Math.min(...r.value.xs), Math.max(...r.value.xs)) : null
+    return !lies || lies.to - lies.from <= longestBoard(ctx, p.spreaderSection)
+  }
+  /** Of a depth the length in which all has a place, or as far as boards and sheets go. */
+  const longFor = (deepMm: number): { mm: number; left: number } => {
+    let mm = shortest
+    while (mm < most && leftAt(mm, deepMm) > 0) mm = Math.min(most, mm + GROWS_MM)
+    while (mm > shortest && !isMade(mm, deepMm)) mm = Math.max(shortest, mm - GROWS_MM)
+    return { mm, left: isMade(mm, deepMm) ? leftAt(mm, deepMm) : Infinity }
+  }
+  const sizes =
+    p.depthMm === null ? depthsFor(ctx.goods, spaceMm).map(deepFor) : [{ ...deepFor(deepestMm), mm: p.depthMm }]
+  const sized = leastLeft(sizes, ({ mm }) => longFor(mm))
+  const depthMm = pen.length(
+    { path: 'depthMm', code: 'depth', min: 200, max: 1220 },
+    p.depthMm === null ? sized.size.mm : deepFor(deepestMm).mm,
+    pastJoistMm > deepestMm
+      ? { code: 'platform-past-joist', terms: [] }
+      : sized.size === sizes[0]
+        ? sized.size.why
+        : { code: 'platform-rows', terms: [] },
+  )
+  const widest = sheet.widthMm - 2 * ctx.settings.sheetTrimMm
+  if (depthMm > widest) return bad('deeper-than-sheet', { mm: depthMm, mostMm: widest }, 'depthMm')
+  if (depthMm < least) return bad('too-shallow', { mm: depthMm, leastMm: least }, 'depthMm')
   const lengthMm = pen.length(
     { path: 'lengthMm', code: 'length', min: 300, max: 6000 },
-    Math.min(roundUp(needed, units), most),
+    Math.min(roundUp(sized.long.mm, units), most),
     {
       code: 'platform-goods',
       terms: [],
@@ -159,14 +180,13 @@ export function planOut(
       terms: [],
       data: { everyMm: apartMm },
     })
-  const rods = layOut(lengthMm)
+  const rods = layOut(lengthMm, depthMm)
   if (!rods.ok) return rods
   const openings = betweenRods(rods.value.xs, front.leaves)
-  const { spots, left } = fill(queue, openings, depthMm, sideMm, 0)
+  const { spots, left } = stood(openings, depthMm)
   const tallest = Math.max(...spots.map(reachesMm), 0)
   // Over bearers on rods there is room for their couplings under the ceiling.
-  const overMm = sheet.thicknessMm + frame.widthMm
-  const underCouplings = p.front !== 'drops' ? highestHung(ctx.space.ceilingMm, overMm) : Infinity
+  const underCouplings = p.front !== 'drops' ? highestHung(ctx.space.ceilingMm, overBearersMm) : Infinity
   const mostMm = Math.min(ctx.space.ceilingMm - tallest, underCouplings)
   const highest = Math.min(mostMm, ctx.space.ceilingMm - tallest - aboveMm)
   const topMm = pen.length({ path: 'topMm', code: 'platform-top', min: 600, max: 4500 }, highest, {
@@ -176,7 +196,7 @@ export function planOut(
   })
   if (topMm > mostMm) return bad('platform-in-ceiling', { mm: topMm, mostMm }, 'topMm')
 
-  const underMm = topMm - sheet.thicknessMm - frame.widthMm - bearer.thicknessMm
+  const underMm = topMm - overBearersMm - bearer.thicknessMm
   const deepMm = ctx.space.ceilingMm - underMm
   if (underMm < LEAST_UNDER_MM)
     return bad('platform-too-low', { mm: Math.max(0, underMm), leastMm: LEAST_UNDER_MM }, 'topMm')
@@ -217,6 +237,28 @@ export function planOut(
     },
   })
 }
+/** Rows of things alike that are tried behind each other. */
+const MOST_ROWS = 3
+/** Depths that are tried, the least first: of the deepest thing, and of several alike behind each other, mm. */
+function depthsFor(goods: ShapeContext['goods'], spaceMm: number): number[] {
+  const deepest = Math.max(...goods.map((g) => g.item.deepMm))
+  const rows = goods.flatMap(({ item, count }) =>
+    Array.from({ length: Math.min(count, MOST_ROWS) - 1 }, (_, i) => (i + 2) * item.deepMm),
+  )
+  return [deepest, ...[...new Set(rows)].filter((mm) => mm > deepest && mm <= spaceMm).sort((a, b) => a - b)]
+}
+
+/** The first of some sizes that leaves nothing out, or else least. */
+function leastLeft<T, L extends { left: number }>(sizes: readonly T[], longFor: (size: T) => L): { size: T; long: L } {
+  let best = { size: sizes[0], long: longFor(sizes[0]) }
+  for (const size of sizes.slice(1)) {
+    if (best.long.left === 0) break
+    const long = longFor(size)
+    if (long.left < best.long.left) best = { size, long }
+  }
+  return best
+}
+
 /** What hangs the front: how far out it is and the bearer past it, how wide across the joists and along the wall. mm */
 function frontOf(p: CeilingPlatformParams, bearer: Section, rod: Rod, joists: KnownJoists | null) {
   return p.front === 'drops'

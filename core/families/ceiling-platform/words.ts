@@ -8,6 +8,8 @@ import type { StepData } from './steps.ts'
 
 const reasons: WordsFor<ReasonData> = {
   'platform-past-joist': () => 'so that its front hangs between the first joist and the next',
+  'platform-rows': () =>
+    'so that things alike stand behind each other: in one row they would take more length than there is',
   'platform-goods': (d) => `as long as ${plural(d.things, 'thing')} need`,
   'platform-under-ceiling': (d, say) =>
     `as high as the tallest thing on it, ${say.length(d.tallMm)}, and its play let it`,
