@@ -198,7 +198,7 @@ describe('what is known from elsewhere', () => {
     const market = new RoomMarket(there, { ...NO_WISHES, keepFree: ['e', 's', 'w'] })
     const lot = [{ goodsId: 'box', count: 24 }]
     expect(market.offer('post-rack', 'n', lot, [])).toBeNull()
-    const o = market.offer('post-rack', 'n', lot, [], true)!
+    const o = market.offer('post-rack', 'n', lot, [], { squeezed: true })!
     expect(from(o)).toBeGreaterThanOrEqual(900)
     expect(to(o)).toBeLessThanOrEqual(2000)
     expect(to(o) - from(o)).toBeGreaterThan(1000)
@@ -217,7 +217,7 @@ describe('what is known from elsewhere', () => {
     const market = new RoomMarket(open, NO_WISHES)
     for (const kind of ['ledger-shelf', 'post-rack', 'shelf-unit'])
       for (const squeezed of [false, true]) {
-        const o = market.offer(kind, 'n', [{ goodsId: 'box', count: 12 }], [], squeezed)
+        const o = market.offer(kind, 'n', [{ goodsId: 'box', count: 12 }], [], { squeezed })
         if (o) expect(to(o)).toBeLessThanOrEqual(700 + 1)
       }
   })

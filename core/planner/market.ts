@@ -17,6 +17,7 @@ import { studCentres } from '../room/room.ts'
 import type { WallLine } from '../room/outline.ts'
 import { beside, HIGH, isHigh } from './beside.ts'
 import { judgedOffer, judgeFor, lessonsFor, type Judge } from './judged-offer.ts'
+import { facesOf, isFree } from './face.ts'
 import { howMany, looked, offersAt, taught, type Lot, type Offer, type Shop } from './offer.ts'
 import { lotKey, Seen } from './seen.ts'
 import type { Wishes } from '../project/wishes.ts'
@@ -42,6 +43,8 @@ const SHRINKS = 3
 const NONE_HUNG = 2
 /** Heights at which one that hangs is tried over what stands below, the usual one the first. */
 const HIGHER = 3
+/** What begins nearer to a wall than this stands at it, mm. */
+const AT_WALL_MM = 50
 /** Places along one wall that are tried for one build. */
 const STARTS = 6
 
@@ -54,6 +57,22 @@ interface Held {
 }
 const AS_IT_COMES: Held = { mostDeepMm: null, mostLongMm: null, leastLongMm: null, overMm: null }
 
+/** How a build is looked for. */
+export interface Manner {
+  /** As short as there is room between what stands there, though its kind is longer anywhere else. */
+  squeezed?: boolean
+  /** The first way its kind would build it is good enough. */
+  quick?: boolean
+}
+
+/** A kind of build for some goods at a wall beside what stands there. */
+interface Asking extends Manner {
+  kind: string
+  w: WallLine
+  lot: Lot
+  others: readonly Offer[]
+}
+
 /** What builds can be had, and where: asked again and again, it answers the same. */
 export interface Market {
   walls: readonly string[]
@@ -62,11 +81,10 @@ export interface Market {
   /**
    * A build of a kind at a wall for some goods beside what stands there; it may leave some of them out. Null where
    * nothing of it can be.
-   * @param squeezed as short as there is room between what stands there, though its kind is longer anywhere else
    */
-  offer(kind: string, wallId: string, lot: Lot, others: readonly Offer[], squeezed?: boolean): Offer | null
+  offer(kind: string, wallId: string, lot: Lot, others: readonly Offer[], manner?: Manner): Offer | null
   /** The same build with more goods, where it is. */
-  extended(offer: Offer, lot: Lot, others: readonly Offer[]): Offer | null
+  extended(offer: Offer, lot: Lot, others: readonly Offer[], manner?: Manner): Offer | null
   /** The same build judged, and changed so that it holds; from then on it is what is offered in its place. */
   settled(offer: Offer): Offer
   /** One that was judged and fails, with so few of its goods that it holds; itself where even that does not help. */
@@ -140,8 +158,6 @@ export class RoomMarket implements Market {
   /** Judged ones that hold with none of their goods. */
   private readonly hopeless = new Set<Offer>()
   private readonly judge: Judge
-  /** Whether what is asked for at present may be as short as there is room. */
-  private squeezed = false
   private readonly rooms = new Map<string, Map<number, Project['room']>>()
 
   constructor(
@@ -177,9 +193,9 @@ export class RoomMarket implements Market {
       .sort((a, b) => b.score - a.score)
   }
 
-  offer(kind: string, wallId: string, lot: Lot, others: readonly Offer[], squeezed = false): Offer | null {
-    this.squeezed = squeezed
+  offer(kind: string, wallId: string, lot: Lot, others: readonly Offer[], manner: Manner = {}): Offer | null {
     const w = this.lineOf(wallId)
+    if (!this.kindOf(kind).hangsFrom && !this.hasFace(w, lot, others, !isHungKind(kind))) return null
     const inTheWay = [
       ...this.standing.map((b) => ({ ...beside(w, b), gap: BESIDE_MM })),
       ...others.map((o) => ({ ...beside(w, o.body), gap: BETWEEN_MM })),
@@ -194,23 +210,32 @@ export class RoomMarket implements Market {
       !inTheWay.some((b) => isHigh(b, highMm) && b.outMm < LEAST_DEEP_MM && b.to > at && b.from < at + LEAST_MM)
     let best: Offer | null = null
     for (const at of starts.filter(isOpen).slice(0, STARTS)) {
-      const found = this.at(kind, w, at, lot, others)
+      const found = this.at({ kind, w, lot, others, ...manner }, at)
       if (found && (!best || howMany(found.housed) > howMany(best.housed))) best = found
       if (best && howMany(best.housed) === howMany(lot)) break
     }
     return best
   }
 
-  extended(offer: Offer, lot: Lot, others: readonly Offer[]): Offer | null {
-    this.squeezed = false
-    const { build } = offer
-    const w = this.lineOf(build.wallId)
+  extended(offer: Offer, lot: Lot, others: readonly Offer[], manner: Manner = {}): Offer | null {
+    const { family: kind, wallId, offsetMm } = offer.build
     const all = together(offer.housed, lot)
-    const found = this.at(build.family, w, build.offsetMm, all, others)
+    const found = this.at({ ...manner, kind, w: this.lineOf(wallId), lot: all, others }, offsetMm)
     // Nothing that has its place may lose it.
     const keeps =
       found && offer.housed.every((g) => (found.housed.find((x) => x.goodsId === g.goodsId)?.count ?? 0) >= g.count)
     return keeps && howMany(found.housed) > howMany(offer.housed) ? found : null
+  }
+
+  /** Whether a face as large as any of these things turned any way is free on a wall: without it none of them is kept there. */
+  private hasFace(w: WallLine, lot: Lot, others: readonly Offer[], onFloor: boolean): boolean {
+    const taken = [...this.standing, ...others.map((o) => o.body)]
+      .map((b) => beside(w, b))
+      .filter((b) => b.outMm < AT_WALL_MM && b.deepMm > AT_WALL_MM && b.to > 0 && b.from < w.wall.lengthMm)
+    const face = { longMm: w.wall.lengthMm, highMm: w.wall.heightMm }
+    return lot.some(({ goodsId }) =>
+      facesOf(this.p.goods.find((g) => g.id === goodsId)!).some((f) => isFree(face, taken, { ...f, onFloor })),
+    )
   }
 
   /** What stands where a build would, or in the way of its goods; or whose goods come out where it would stand. */
@@ -281,18 +306,18 @@ export class RoomMarket implements Market {
   }
 
   /** One that a single stud would hold is put over two: a little further along, or longer; else it is none. */
-  private at(kind: string, w: WallLine, offsetMm: number, lot: Lot, others: readonly Offer[]): Offer | null {
-    const here = this.shrunk(kind, w, offsetMm, lot, others)
-    const first = here ?? this.overNext(kind, w, offsetMm, lot, others) ?? this.over(kind, w, offsetMm, lot, others)
+  private at(a: Asking, offsetMm: number): Offer | null {
+    const { w } = a
+    const first = this.shrunk(a, offsetMm) ?? this.overNext(a, offsetMm) ?? this.over(a, offsetMm)
     // What hangs from the ceiling is only steadied by the wall.
     if (!first || first.fixings > 1 || first.overhead || w.wall.construction.kind !== 'studs') return first
     const { from, to } = beside(w, first.body)
     const { left, right } = shiftsOntoStuds(w.wall, from, to)
     const longer = longerOntoStuds(w.wall, from, to)
     const ways: (() => Offer | null)[] = [
-      () => (right ? this.shrunk(kind, w, offsetMm + Math.ceil(right), lot, others) : null),
-      () => (left && left <= offsetMm ? this.shrunk(kind, w, offsetMm - Math.ceil(left), lot, others) : null),
-      () => (longer ? this.longer(first, w, others, Math.ceil(to - offsetMm + longer)) : null),
+      () => (right ? this.shrunk(a, offsetMm + Math.ceil(right)) : null),
+      () => (left && left <= offsetMm ? this.shrunk(a, offsetMm - Math.ceil(left)) : null),
+      () => (longer ? this.longer(first, a, Math.ceil(to - offsetMm + longer)) : null),
     ]
     const found: Offer[] = []
     for (const way of ways) {
@@ -305,20 +330,21 @@ export class RoomMarket implements Market {
   }
 
   /** What hangs and found too few studs where it was, beginning at the next one; null where that is none either. */
-  private overNext(kind: string, w: WallLine, offsetMm: number, lot: Lot, others: readonly Offer[]): Offer | null {
-    const bare = newBuild({ id: '', wallId: w.wall.id, offsetMm, family: kind, params: {} })
-    if (w.wall.construction.kind !== 'studs' || !isHung(bare)) return null
+  private overNext(a: Asking, offsetMm: number): Offer | null {
+    const { w } = a
+    if (w.wall.construction.kind !== 'studs' || !isHungKind(a.kind)) return null
     const next = studCentres(w.wall).find((x) => x - FROM_END_MM > offsetMm)
-    const found = next && this.shrunk(kind, w, Math.floor(next - FROM_END_MM), lot, others)
+    const found = next && this.shrunk(a, Math.floor(next - FROM_END_MM))
     return found && found.fixings > 1 ? found : null
   }
 
   /** What hangs and would meet something below it, over that; null where it is no kind that does, or is none there either. */
-  private over(kind: string, w: WallLine, offsetMm: number, lot: Lot, others: readonly Offer[]): Offer | null {
-    if (!this.kindOf(kind).hangsAt) return null
+  private over(a: Asking, offsetMm: number): Offer | null {
+    const { w, others } = a
+    if (!this.kindOf(a.kind).hangsAt) return null
     let overMm: number | null = null
     for (let i = 0; i < HIGHER; i++) {
-      const offer = this.look(kind, w.wall.id, offsetMm, lot, others, { ...AS_IT_COMES, overMm })
+      const offer = this.look(a, offsetMm, { ...AS_IT_COMES, overMm })
       const own = offer && beside(w, offer.body)
       const met = offer ? this.metBy(offer, others).map((b) => beside(w, b)) : []
       if (!own || met.some((b) => b.highMm > HIGH_UNDER_MM || b.deepMm > own.deepMm + REACHED_OVER_MM)) return null
@@ -335,39 +361,31 @@ export class RoomMarket implements Market {
   }
 
   /** The same with so much length at least, where nothing stands there. */
-  private longer(first: Offer, w: WallLine, others: readonly Offer[], leastLongMm: number): Offer | null {
-    const { family, offsetMm } = first.build
-    const found = this.look(family, w.wall.id, offsetMm, first.housed, others, { ...AS_IT_COMES, leastLongMm })
-    return found && this.fits(found, others) ? found : null
+  private longer(first: Offer, a: Asking, leastLongMm: number): Offer | null {
+    const found = this.look({ ...a, lot: first.housed }, first.build.offsetMm, { ...AS_IT_COMES, leastLongMm })
+    return found && this.fits(found, a.others) ? found : null
   }
 
   /** At a place, behind what stands in front of it where it is shallower, or shorter with fewer goods. */
-  private shrunk(kind: string, w: WallLine, offsetMm: number, lot: Lot, others: readonly Offer[]): Offer | null {
-    const full = this.shortened(kind, w, offsetMm, lot, others, AS_IT_COMES)
+  private shrunk(a: Asking, offsetMm: number): Offer | null {
+    const { w, others } = a
+    const full = this.shortened(a, offsetMm, AS_IT_COMES)
     if (full) return full
-    const first = this.look(kind, w.wall.id, offsetMm, lot, others, AS_IT_COMES)
+    const first = this.look(a, offsetMm, AS_IT_COMES)
     if (!first) return null
     const outMm = Math.min(...this.metBy(first, others).map((b) => beside(w, b).outMm)) - BESIDE_MM
     // Where only its goods come out against that, it needs room for itself and as much again for them.
     const mostMm = ROUND_MM * Math.floor((outMm < beside(w, first.body).deepMm ? outMm : outMm / 2) / ROUND_MM)
-    return mostMm >= LEAST_DEEP_MM
-      ? this.shortened(kind, w, offsetMm, lot, others, { ...AS_IT_COMES, mostDeepMm: mostMm })
-      : null
+    return mostMm >= LEAST_DEEP_MM ? this.shortened(a, offsetMm, { ...AS_IT_COMES, mostDeepMm: mostMm }) : null
   }
 
   /** At a place, with as many of its goods as let it end before what it would run into, or no longer than there is room. */
-  private shortened(
-    kind: string,
-    w: WallLine,
-    offsetMm: number,
-    lot: Lot,
-    others: readonly Offer[],
-    held: Held,
-  ): Offer | null {
-    let goods = lot
+  private shortened(a: Asking, offsetMm: number, held: Held): Offer | null {
+    const { w, others } = a
+    let goods = a.lot
     let mostLongMm: number | null = null
     for (let i = 0; i <= SHRINKS && howMany(goods) > 0; i++) {
-      const offer = this.look(kind, w.wall.id, offsetMm, goods, others, held)
+      const offer = this.look({ ...a, lot: goods }, offsetMm, held)
       if (!offer || !this.allowed(offer)) return null
       if (this.fits(offer, others)) return offer
       // With fewer goods it may end before what it runs into, or with its wall.
@@ -378,20 +396,13 @@ export class RoomMarket implements Market {
       mostLongMm ??= ROUND_MM * Math.floor(room / ROUND_MM)
       goods = shareOf(this.p, goods, room / long)
     }
-    const ended =
-      this.squeezed && mostLongMm ? this.look(kind, w.wall.id, offsetMm, lot, others, { ...held, mostLongMm }) : null
+    const ended = a.squeezed && mostLongMm ? this.look(a, offsetMm, { ...held, mostLongMm }) : null
     return ended && this.fits(ended, others) ? ended : null
   }
 
-  private look(
-    kind: string,
-    wallId: string,
-    offsetMm: number,
-    given: Lot,
-    others: readonly Offer[],
-    held: Held,
-  ): Offer | null {
+  private look({ kind, w, lot: given, others, quick }: Asking, offsetMm: number, held: Held): Offer | null {
     const family = this.kindOf(kind)
+    const wallId = w.wall.id
     const lot = inOrder(given)
     const { mostDeepMm, mostLongMm, leastLongMm, overMm } = held
     const room = mostDeepMm === null ? this.p.room : this.shallower(wallId, mostDeepMm)
@@ -404,10 +415,9 @@ export class RoomMarket implements Market {
     const p = { ...there, builds: [...there.builds, ...end] }
     const next = nextOnWall(p, bare)
     const bounds = [mostDeepMm, leastLongMm, overMm].join('|')
-    const key = fingerprint([kind, wallId, offsetMm, bounds, mostLongMm, next, lotKey(lot)].join('|'))
+    const key = fingerprint([kind, wallId, offsetMm, bounds, mostLongMm, next, quick ?? false, lotKey(lot)].join('|'))
     let ways = this.known.get(key)
     if (!ways) {
-      const w = this.lineOf(wallId)
       const freeMm = Math.min(next - offsetMm, w.wall.lengthMm - offsetMm, mostLongMm ?? Infinity)
       const asked = { kind, w, wallClass: this.wallClass(wallId), offsetMm, freeMm, bounds, lot }
       const same = this.seen.elsewhere(asked)
@@ -420,6 +430,7 @@ export class RoomMarket implements Market {
         asLong: mostLongMm !== null,
         ...(leastLongMm === null ? {} : { leastLongMm }),
         ...(overMm === null ? {} : { overMm }),
+        ...(quick ? { quick } : {}),
       }
       const shop = { ...this.shop, p }
       // Two of a kind may hang at one place, one over the other: they are told apart by what they keep, and how.

@@ -108,6 +108,8 @@ export interface Within {
   leastLongMm?: number
   /** It hangs over what reaches so high, mm. */
   overMm?: number
+  /** The first way its kind proposes is good enough. */
+  quick?: boolean
 }
 
 /**
@@ -127,7 +129,8 @@ export function offersAt(
   const { bare, ctx } = set
   const looks: Look[] = []
   const { leastLongMm } = within
-  const ways = kind.propose(ctx) as Build['params'][]
+  const proposed = kind.propose(ctx) as Build['params'][]
+  const ways = within.quick ? proposed.slice(0, 1) : proposed
   const given =
     leastLongMm === undefined ? ways : ways.map((x) => ('lengthMm' in x ? { ...x, lengthMm: leastLongMm } : x))
   for (const params of given) {

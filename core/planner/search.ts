@@ -47,12 +47,18 @@ const MANY_LOTS = 24
 const MOST_KINDS = 4
 const FEW_KINDS = 2
 
-/** All ways to keep a lot in a plan, or as much of it as goes. @param squeezed in new builds as short as there is room */
+/** All ways to keep a lot in a plan, or as much of it as goes. @param squeezed in new builds only, as short as there is room */
 function* waysOn(
   plan: Plan,
   lot: Lot,
   market: Market,
-  { kinds, walls: anywhere, dense, tried }: Pick<Growth, 'kinds' | 'walls' | 'dense' | 'tried'>,
+  {
+    kinds,
+    walls: anywhere,
+    dense,
+    tried,
+    quick = false,
+  }: Pick<Growth, 'kinds' | 'walls' | 'dense' | 'tried' | 'quick'>,
   squeezed = false,
 ): Generator<Plan> {
   const those = market.kindsFor(lot)
@@ -64,7 +70,7 @@ function* waysOn(
     const known = those.find((k) => k.kind === o.build.family)
     if (!known || (opened && !opened.includes(o.build.wallId))) continue
     const others = plan.offers.filter((_, j) => j !== i)
-    const more = market.extended(o, lot, others)
+    const more = market.extended(o, lot, others, { quick })
     if (!more) continue
     const way = withOffer(plan, [...others, more], lot, lotWithout(more.housed, o.housed))
     all ||= known.score >= Math.min(2, best) && way.homeless.length === plan.homeless.length
@@ -77,7 +83,7 @@ function* waysOn(
     if (looked === kinds) break
     let found = false
     for (const wallId of walls) {
-      const offer = market.offer(kind, wallId, lot, plan.offers, squeezed)
+      const offer = market.offer(kind, wallId, lot, plan.offers, { squeezed, quick })
       if (offer) yield withOffer(plan, [...plan.offers, offer], lot, offer.housed)
       found ||= offer !== null
     }
@@ -92,7 +98,7 @@ function* anyWayOn(...[plan, lot, market, g]: Parameters<typeof waysOn>): Genera
     any = true
     yield way
   }
-  if (!any) yield* waysOn(plan, lot, market, g, true)
+  if (!any && !g.quick) yield* waysOn(plan, lot, market, g, true)
 }
 
 const withOffer = (plan: Plan, offers: readonly Offer[], lot: Lot, housed: Lot): Plan => ({
@@ -121,6 +127,8 @@ interface Growth {
   shake: number
   /** The first way that takes a whole lot is taken. */
   hasty: boolean
+  /** The first way a kind would build it is good enough, and what has no place so is not tried as short as there is room. */
+  quick?: boolean
 }
 
 /** Grows a plan until every lot has been looked at. */
@@ -223,7 +231,7 @@ export function* searching(
   // What takes most room first, each into what is there already: soon told, and much has a place.
   let first: Plan | null = null
   if (shelf.kept.length === 0) {
-    first = grow(nothing, byBulk(singles, o), market, o, { ...few, dense: true, hasty: true })
+    first = grow(nothing, byBulk(singles, o), market, o, { ...few, dense: true, hasty: true, quick: true })
     shelf.add(first)
     yield 'first'
   }
