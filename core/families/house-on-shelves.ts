@@ -83,6 +83,12 @@ export function widestBetween(goods: ShapeContext['goods'], floor: Lifters | nul
   return Math.max(0, ...[...down, ...(up.every(isWide) ? up : [])].map((g) => g.acrossMm))
 }
 
+/** An opening may be made so many times as wide as posts are usually apart. Product decision. */
+const WIDER = 1.25
+/** The widest of what is wider than an opening usually is and goes into one made a little wider, mm; nought where nothing is. */
+export const littleWider = (goods: ShapeContext['goods'], isWide: (g: Goods) => boolean, everyMm: number): number =>
+  Math.max(0, ...goods.map((g) => (isWide(g.item) && g.item.acrossMm <= WIDER * everyMm ? g.item.acrossMm : 0)))
+
 /** Where things of one kind stand behind each other in an opening, and how many of them lie on each other there. */
 interface Row {
   opening: number

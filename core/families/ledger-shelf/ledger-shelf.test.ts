@@ -353,9 +353,13 @@ describe('a ledger shelf for what is wider than half a sheet', () => {
     expect(r.shaped.unhoused).toEqual([])
     expect(r.verdict).toMatchObject({ fails: 0, unknown: 0 })
   })
-  it('where something narrower goes there too posts stand under half a sheet', () => {
-    const both = readParams(ledgerShelf, startingParams('metric'), exampleContext('metric', [wide(1400), wide(600)]))
-    expect(both.shaped.dims.find((d) => d.path === 'apartMm')!.why.code).toBe('posts-half-sheet')
+  it('so where something narrower goes there too, unless it is much wider', () => {
+    const both = (mm: number) =>
+      readParams(ledgerShelf, startingParams('metric'), exampleContext('metric', [wide(mm), wide(600)]))
+    expect(both(1400).shaped.unhoused).toEqual([])
+    expect(both(1400).verdict).toMatchObject({ fails: 0, unknown: 0 })
+    expect(both(1600).shaped.dims.find((d) => d.path === 'apartMm')!.why.code).toBe('posts-half-sheet')
+    expect(both(1600).shaped.unhoused).toMatchObject([{ goodsId: 'w1600', count: 1 }])
   })
   it('what stands on the floor has its place however wide, whatever else goes on the shelf', () => {
     const mower = { item: crateOf([1500, 550, 1000], 40, { id: 'mower', kind: 'equipment' }), count: 1 }

@@ -21,7 +21,15 @@ import { inches } from '../../measure/units.ts'
 import { longestBoard } from '../boards-of.ts'
 import { shelfPlay, sumTerms, type DimPen } from '../dim-pen.ts'
 import type { ShapeContext, Shaped } from '../family.ts'
-import { betweenRods, grownTo, house, widestBetween, type Level, type Opening } from '../house-on-shelves.ts'
+import {
+  betweenRods,
+  grownTo,
+  house,
+  littleWider,
+  widestBetween,
+  type Level,
+  type Opening,
+} from '../house-on-shelves.ts'
 import { framedTerms, framedTops } from '../shelf-tops.ts'
 import { spliceOver, type Stretch } from '../../blocks/sizing/splice.ts'
 import { LIMITS, type LedgerShelfParams } from './parameters.ts'
@@ -118,7 +126,8 @@ export function planOut(
   // Where what goes between two posts is wider than that usually is they stand as far apart as it wants.
   const wants = (mm: number) => mm + 2 * sideMm + edgeMm
   const isWide = (g: Goods) => wants(g.acrossMm) > POSTS_EVERY
-  const wantsMm = wants(widestBetween(ctx.goods, p.floorBay ? ctx.settings : null, isWide))
+  const between = widestBetween(ctx.goods, p.floorBay ? ctx.settings : null, isWide)
+  const wantsMm = wants(Math.max(between, littleWider(ctx.goods, isWide, POSTS_EVERY)))
   const asWide = wantsMm > POSTS_EVERY
   const everyMm = asWide ? Math.min(MOST_APART, roundUp(wantsMm, unitsOf(ctx.settings))) : POSTS_EVERY
   // Along a wall evenly, so that nothing of it is left over.

@@ -12,7 +12,7 @@ import { shelfPlay, type DimPen } from '../dim-pen.ts'
 import { canHoldTie } from '../../room/room.ts'
 import type { ShapeContext, Shaped, Term } from '../family.ts'
 import type { Goods } from '../../goods/goods.ts'
-import { grownTo, widestBetween, type Level, type Opening, type Spot } from '../house-on-shelves.ts'
+import { grownTo, littleWider, widestBetween, type Level, type Opening, type Spot } from '../house-on-shelves.ts'
 import { framedTerms } from '../shelf-tops.ts'
 import { equalModules, moduleSizes, modulesFor, modulesToWall } from './modules.ts'
 import { LIMITS, type PostRackParams } from './parameters.ts'
@@ -68,6 +68,8 @@ interface Stocks {
   postsEvery: number
   /** Nor nearer: what the rack is for goes between them. */
   leastApart: number
+  /** Clear width of one opening of the first module, for what is a little wider than the others; nought where nothing is. mm */
+  wideMm: number
 }
 
 export function planOut(
@@ -93,6 +95,7 @@ export function planOut(
     sheetThick: sheet.thicknessMm,
     postsEvery: every,
     leastApart: widestMm > 0 ? widestMm + 2 * sideMm + post.widthMm : 0,
+    wideMm: littleWider(ctx.goods, isWide, every) + 2 * sideMm,
   }
   const frame = { frameMm: s.railDepth, sheetMm: s.sheetThick }
   const { kerfMm, squaringTrimMm, sheetTrimMm } = ctx.settings
@@ -423,6 +426,22 @@ const midPostsFor = (lengthMm: number, s: Stocks): number => {
   return Math.min(LIMITS.midPosts, Math.max(0, Math.min(Math.ceil(room / s.postsEvery - 1e-9), most) - 1))
 }
 
+/** Where a middle post of a module stands: evenly, or past one opening that is wider than the others. */
+function midAt(
+  { left, lengthMm }: Pick<ModulePlan, 'left' | 'lengthMm'>,
+  i: number,
+  n: number,
+  { wideMm, postWidth }: Stocks,
+  isFirst: boolean,
+): { mm: number; why: 'evenly' | 'post-past-wide' } {
+  const evenMm = lengthMm / (n + 1)
+  const firstMm = postWidth + wideMm + postWidth / 2
+  // The rest of the module is shared by the other openings.
+  const restMm = (lengthMm - firstMm) / n
+  if (!isFirst || firstMm <= evenMm || restMm < 3 * postWidth) return { mm: left + i * evenMm, why: 'evenly' }
+  return { mm: left + firstMm + (i - 1) * restMm, why: 'post-past-wide' }
+}
+
 /** Modules with their posts and cross pieces; a shorter module gets its share of the middle posts. */
 function modulesOf(
   lengths: number[],
@@ -439,8 +458,7 @@ function modulesOf(
     const n = Math.floor((whole * lengthMm) / longest + 0.25)
     const posts = [left]
     for (let i = 1; i <= n; i++, nth++) {
-      const even = left + (lengthMm * i) / (n + 1)
-      const centre = p.midAtMm[nth] ?? even
+      const centre = p.midAtMm[nth] ?? midAt({ left, lengthMm }, i, n, s, modules.length === 0).mm
       const [least, most] = [posts[posts.length - 1] + 1.5 * s.postWidth, left + lengthMm - 1.5 * s.postWidth]
       if (centre < least || centre > most)
         return {
@@ -477,11 +495,11 @@ function notePosts(modules: ModulePlan[], s: Stocks, pen: DimPen) {
   for (const m of modules) {
     const mids = m.posts.slice(1, -1)
     mids.forEach((_, i) => {
-      const even = m.left + (m.lengthMm * (i + 1)) / (mids.length + 1)
+      const { mm, why } = midAt(m, i + 1, mids.length, s, m === modules[0])
       pen.length(
         { path: `midAtMm.${nth}`, code: 'mid-post-at', data: { post: nth + 1 }, min: m.left, max: m.left + m.lengthMm },
-        even,
-        { code: 'evenly', terms: [], data: { parts: mids.length + 1 } },
+        mm,
+        { code: why, terms: [], data: { parts: mids.length + 1 } },
       )
       nth++
     })

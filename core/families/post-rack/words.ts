@@ -15,6 +15,7 @@ const reasons: LooseWords = {
   'posts-as-wide': (d, say) => `posts at least ${say.lengthOf(d, 'apartMm')} apart: the widest thing goes between them`,
   'post-spacing': (d, say) => `posts no more than ${say.lengthOf(d, 'everyMm')} apart`,
   evenly: () => 'spaced evenly in its module',
+  'post-past-wide': () => 'past one opening that the widest thing goes into, the others evenly',
 }
 
 const levers: LooseWords = {
