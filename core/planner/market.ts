@@ -20,6 +20,7 @@ import { judgedOffer, judgeFor, lessonsFor, type Judge } from './judged-offer.ts
 import { facesOf, isFree } from './face.ts'
 import { howMany, looked, offersAt, taught, type Lot, type Offer, type Shop } from './offer.ts'
 import { lotKey, Seen } from './seen.ts'
+import { inOrder, shareOf, together } from './lots.ts'
 import type { Wishes } from '../project/wishes.ts'
 
 /** Left between two builds, and between a build and what is kept free, mm: a hand's width, a finger's. Product decision. */
@@ -43,6 +44,10 @@ const SHRINKS = 3
 const NONE_HUNG = 2
 /** Heights at which one that hangs is tried over what stands below, the usual one the first. */
 const HIGHER = 3
+/** What hangs begins so far before a stud for it to lie well behind the end of what is fixed there, past the side of a box, mm. */
+const BEFORE_STUD_MM = FROM_END_MM + 20
+/** What hangs is short that reaches over no more than so many studs. Product decision. */
+const SHORT_STUDS = 3
 /** What begins nearer to a wall than this stands at it, mm. */
 const AT_WALL_MM = 50
 /** Places along one wall that are tried for one build. */
@@ -116,30 +121,6 @@ const REACHED_OVER_MM = 600
 const LOW_TIMES = 1.5
 const isLow = ({ body: { min, max } }: Offer) =>
   max[2] - min[2] <= LOW_TIMES * Math.min(max[0] - min[0], max[1] - min[1])
-
-/** A share of some goods, what is wanted least left out first. */
-export function shareOf(p: Project, lot: Lot, share: number): Lot {
-  let left = Math.floor(howMany(lot) * share)
-  const rank = (id: string) =>
-    ['daily', 'weekly', 'seldom'].indexOf(p.goods.find((g) => g.id === id)?.often ?? 'seldom')
-  const taken = new Map<string, number>()
-  for (const g of [...lot].sort((a, b) => rank(a.goodsId) - rank(b.goodsId))) {
-    const count = Math.min(g.count, left)
-    left -= count
-    if (count > 0) taken.set(g.goodsId, count)
-  }
-  return lot.flatMap((g) => (taken.has(g.goodsId) ? [{ goodsId: g.goodsId, count: taken.get(g.goodsId)! }] : []))
-}
-
-/** Goods of both, counts added up. */
-export function together(a: Lot, b: Lot): Lot {
-  const out = new Map(a.map((g) => [g.goodsId, g.count]))
-  for (const g of b) out.set(g.goodsId, (out.get(g.goodsId) ?? 0) + g.count)
-  return [...out].map(([goodsId, count]) => ({ goodsId, count }))
-}
-
-/** In one order, whichever they came in: the same things are the same lot. */
-const inOrder = (lot: Lot): Lot => [...lot].sort((a, b) => (a.goodsId < b.goodsId ? -1 : 1))
 
 /** Whether builds of a kind hang wherever they are. */
 const isHungKind = (family: string) => isHung(newBuild({ id: '', wallId: '', family, params: {} }))
@@ -308,7 +289,10 @@ export class RoomMarket implements Market {
   /** One that a single stud would hold is put over two: a little further along, or longer; else it is none. */
   private at(a: Asking, offsetMm: number): Offer | null {
     const { w } = a
-    const first = this.shrunk(a, offsetMm) ?? this.overNext(a, offsetMm) ?? this.over(a, offsetMm)
+    const here = this.shrunk(a, offsetMm)
+    const next = !here || this.mayBeShorter(a, here) ? this.overNext(a, offsetMm) : null
+    const isShorter = next && here && howMany(next.housed) >= howMany(here.housed) && next.minor < here.minor
+    const first = isShorter ? next : (here ?? next ?? this.over(a, offsetMm))
     // What hangs from the ceiling is only steadied by the wall.
     if (!first || first.fixings > 1 || first.overhead || w.wall.construction.kind !== 'studs') return first
     const { from, to } = beside(w, first.body)
@@ -329,12 +313,20 @@ export class RoomMarket implements Market {
     return best ?? (first.fixings === 0 && isLow(first) ? first : null)
   }
 
+  /** What is made long enough for two studs where it begins may be shorter where it begins at one of them. */
+  private mayBeShorter({ kind, w, quick }: Asking, here: Offer): boolean {
+    const { construction: c } = w.wall
+    if (quick || c.kind !== 'studs' || !isHungKind(kind)) return false
+    const { from, to } = beside(w, here.body)
+    return to - from > c.spacingMm + 2 * FROM_END_MM && to - from < SHORT_STUDS * c.spacingMm
+  }
+
   /** What hangs and found too few studs where it was, beginning at the next one; null where that is none either. */
   private overNext(a: Asking, offsetMm: number): Offer | null {
     const { w } = a
     if (w.wall.construction.kind !== 'studs' || !isHungKind(a.kind)) return null
-    const next = studCentres(w.wall).find((x) => x - FROM_END_MM > offsetMm)
-    const found = next && this.shrunk(a, Math.floor(next - FROM_END_MM))
+    const next = studCentres(w.wall).find((x) => x - BEFORE_STUD_MM > offsetMm)
+    const found = next && this.shrunk(a, Math.floor(next - BEFORE_STUD_MM))
     return found && found.fixings > 1 ? found : null
   }
 

@@ -1,7 +1,11 @@
-import { studCentres, type Wall } from './room.ts'
+import { studCentres, type FreeSpace, type Wall } from './room.ts'
 
 /** Fixings keep so far from the ends of what is fixed, and a stud is not quite where it should be, mm. Product decision. */
 export const FROM_END_MM = 40
+
+/** So long something must be for two studs of a wall to lie behind it wherever it is moved to, mm; nought where there are none. */
+export const leastOverTwo = ({ construction }: Pick<FreeSpace, 'construction'>): number =>
+  construction.kind === 'studs' ? construction.spacingMm + 2 * FROM_END_MM : 0
 
 /**
  * How far something that reaches from one place along a wall to another is moved so that two studs lie behind it.

@@ -1,6 +1,8 @@
 import { describe, expect, it } from '@jest/globals'
 import { crateOf } from '../../../test-support/crate.ts'
 import { expectNear } from '../../../test-support/near.ts'
+import { readParams } from '../../../test-support/read-params.ts'
+import { studsAt } from '../../../test-support/studs-at.ts'
 import { massCentre, partMassKg } from '../../assembly/mass.ts'
 import type { Part } from '../../assembly/assembly.ts'
 import { lineOf } from '../../blocks/arms/bracket.ts'
@@ -276,5 +278,28 @@ describe('what stands on it', () => {
     // As if it were as deep as the shelf's front leaves room: its middle 150 mm further out.
     const full = read({ depthMm: 250 }, ctx({}, narrow))
     expect(check(full, 'anchors:build').data.arranged).not.toBe('forward')
+  })
+})
+
+describe('studs 600 mm apart', () => {
+  const at600 = (goods: ShapeContext['goods']) => studsAt(exampleContext('metric', goods, 5000), 300, 600)
+  const things = (acrossMm: number, count: number) => [{ item: crateOf([acrossMm, 380, 400], 8), count }]
+  const readAt = (goods: ShapeContext['goods'], p: object = {}) =>
+    readParams(bracketShelf, { ...startingParams('metric'), ...p }, at600(goods))
+  const brackets = (r: ReturnType<typeof readAt>) =>
+    r.shaped.assembly.parts.filter((p) => p.id.includes('arm')).map((p) => p.at.centre[0])
+  it('each take a bracket, and what is as wide as they are apart stands over them on an only shelf', () => {
+    const r = readAt(things(600, 2))
+    const xs = [...new Set(brackets(r))].sort((a, b) => a - b)
+    expect(xs.slice(1).map((x, i) => Math.round(x - xs[i]))).toEqual(xs.slice(1).map(() => 600))
+    expect(r.shaped.dims.find((d) => d.path === 'shelves')!.value).toBe(1)
+    expect(r.shaped.unhoused).toEqual([])
+    expect(r.checks.filter((c) => c.state === 'fails' || c.state === 'unknown').map((c) => c.id)).toEqual([])
+  })
+  it('are passed over by brackets where what stands under another shelf is wider than between two of them', () => {
+    const r = readAt(things(600, 2), { shelves: 2 })
+    const xs = [...new Set(brackets(r))].sort((a, b) => a - b)
+    expect(Math.round(xs[1] - xs[0])).toBe(1200)
+    expect(r.shaped.dims.find((d) => d.path === 'apartMm')!.why.code).toBe('apart-widest')
   })
 })

@@ -22,6 +22,10 @@ import { LIMITS, pairKind, type BracketShelfParams } from './parameters.ts'
 export const STICK_OUT = standsOut('open')
 /** Brackets are usually no closer than this, centre to centre: every second stud. Builders' usual. */
 const USUAL_APART = inches(24)
+/** Studs so little nearer than that, as a share of it, each take one. */
+const HARDLY_NEARER = 0.9
+const usualApart = ({ construction: c }: ShapeContext['space']): number =>
+  c.kind === 'studs' && c.spacingMm >= HARDLY_NEARER * USUAL_APART ? Math.min(USUAL_APART, c.spacingMm) : USUAL_APART
 /** The shelf reaches past its end brackets by this much, mm. Product decision. */
 const PAST_END = 50
 /** A bracket reaches about as far down as it reaches out: 0.8 of it is a usual look and keeps the angle near 45°. */
@@ -87,28 +91,54 @@ export function planOut(p: BracketShelfParams, ctx: ShapeContext, pen: DimPen): 
 
   const widest = Math.max(...ctx.goods.map((g) => g.item.acrossMm))
   const needed = widest + 2 * sideMm + 2 * half
-  const apartMm = pen.length(
-    { path: 'apartMm', code: 'brackets-apart', min: 200, max: 1800 },
-    roundUp(Math.max(USUAL_APART, needed), units),
-    needed > USUAL_APART
-      ? { code: 'apart-widest', terms: [], data: { widestMm: widest } }
-      : { code: 'apart-usual', terms: [], data: { everyMm: USUAL_APART } },
-  )
-  const places = placesOnStuds(ctx.space, { halfMm: half, apartMm, pastMm: PAST_END })
-  if (places.length < 2) return bad('too-few-studs', { count: places.length, mm: apartMm }, 'apartMm')
-
-  const openingsFor = (n: number): Opening[] =>
-    Array.from({ length: n }, (_, i) => ({ left: places[i] + half, right: places[i + 1] - half }))
-  const frameMm = deepMm + t
+  const mostLong = sheet.lengthMm - 2 * ctx.settings.sheetTrimMm
+  const placesFor = (mm: number) => placesOnStuds(ctx.space, { halfMm: half, apartMm: mm, pastMm: PAST_END })
+  /** From where to where the shelves go on so many brackets, and their sheets; null where those are too short. */
+  const runOn = (brackets: readonly number[]) => {
+    const left = Math.max(0, brackets[0] - half - PAST_END)
+    const right = Math.min(ctx.space.lengthMm, brackets[brackets.length - 1] + half + PAST_END)
+    const sheets = spliceOver(right - left, mostLong, brackets.map((x) => x - left)) // prettier-ignore
+    return sheets && { left, sheets }
+  }
   const tallOf = (l: Level) => l.tallest?.tallMm ?? LEAST_OPEN
+  const frameMm = deepMm + t
   const riseOf = (levels: readonly Level[]) =>
     levels.slice(0, -1).reduce((s, l) => s + tallOf(l) + aboveMm + frameMm, 0)
   const room = ctx.space.heightMm - Math.min(OVER_BENCH_MM, ctx.space.heightMm / 2)
   const grows = (levels: Level[]) => riseOf(levels) + tallOf(levels[levels.length - 1]) + aboveMm <= room
-  const housed = (n: number) =>
-    house(ctx.goods, null, p.shelves, openingsFor(n), depthMm, sideMm, STICK_OUT, grows, LIMITS.shelves)
-  const most = Math.min(LIMITS.bays, places.length - 1)
-  const enough = Array.from({ length: most }, (_, i) => i + 1).find((n) => housed(n).unhoused.length === 0) ?? most
+  const housedIn = (openings: Opening[], shelves: number | null) =>
+    house(ctx.goods, null, shelves, openings, depthMm, sideMm, STICK_OUT, grows, LIMITS.shelves)
+  /** Over an only shelf nothing hangs down: things stand anywhere on it, whatever is under it. */
+  const overOne = (places: readonly number[], bays: number): Opening[] | null => {
+    const run = runOn(places.slice(0, bays + 1))
+    return run && run.sheets.map((x) => ({ left: run.left + x.from, right: run.left + x.to }))
+  }
+  const counts = (places: readonly number[]) =>
+    Array.from({ length: Math.min(LIMITS.bays, Math.max(0, places.length - 1)) }, (_, i) => i + 1)
+  const usualMm = usualApart(ctx.space)
+  const closeMm = p.apartMm ?? roundUp(usualMm, units)
+  const close = placesFor(closeMm)
+  const onOne = counts(close).find((n) => {
+    const openings = (p.bays ?? n) === n ? overOne(close, n) : null
+    return openings !== null && housedIn(openings, 1).unhoused.length === 0
+  })
+  const isOne = p.stand === 'below' && (p.shelves ?? 1) === 1 && (onOne !== undefined || p.shelves === 1)
+  const apartMm = pen.length(
+    { path: 'apartMm', code: 'brackets-apart', min: 200, max: 1800 },
+    roundUp(Math.max(usualMm, isOne ? 0 : needed), units),
+    needed > usualMm && !isOne
+      ? { code: 'apart-widest', terms: [], data: { widestMm: widest } }
+      : { code: 'apart-usual', terms: [], data: { everyMm: usualMm } },
+  )
+  const places = placesFor(apartMm)
+  if (places.length < 2) return bad('too-few-studs', { count: places.length, mm: apartMm }, 'apartMm')
+
+  const openingsFor = (n: number): Opening[] =>
+    (isOne ? overOne(places, n) : null) ??
+    Array.from({ length: n }, (_, i) => ({ left: places[i] + half, right: places[i + 1] - half }))
+  const housed = (n: number) => housedIn(openingsFor(n), isOne ? 1 : p.shelves)
+  const most = counts(places).length
+  const enough = counts(places).find((n) => housed(n).unhoused.length === 0) ?? most
   const why = { code: 'shelves-goods', terms: [], data: { things: ctx.goods.reduce((n, g) => n + g.count, 0) } }
   const bays = pen.count({ path: 'bays', code: 'bays', min: 1, max: LIMITS.bays }, enough, why)
   if (bays > most) return bad('too-few-studs', { count: places.length, mm: apartMm }, 'bays')
@@ -147,12 +177,8 @@ export function planOut(p: BracketShelfParams, ctx: ShapeContext, pen: DimPen): 
   if (!pair.ok) return pair
 
   const brackets = places.slice(0, bays + 1)
-  const left = Math.max(0, brackets[0] - half - PAST_END)
-  const right = Math.min(ctx.space.lengthMm, brackets[bays] + half + PAST_END)
-  const mostLong = sheet.lengthMm - 2 * ctx.settings.sheetTrimMm
-  const seats = brackets.map((x) => x - left)
-  const sheets = spliceOver(right - left, mostLong, seats)
-  if (!sheets) return bad('longer-than-board', { mm: apartMm, mostMm: mostLong }, 'apartMm')
+  const run = runOn(brackets)
+  if (!run) return bad('longer-than-board', { mm: apartMm, mostMm: mostLong }, 'apartMm')
   return good({
     unhoused,
     plan: {
@@ -169,8 +195,7 @@ export function planOut(p: BracketShelfParams, ctx: ShapeContext, pen: DimPen): 
       pair: pair.value,
       above,
       joists: hung.value,
-      left,
-      sheets,
+      ...run,
       play: { sideMm, aboveMm },
     },
   })

@@ -1,5 +1,6 @@
 import { describe, expect, it } from '@jest/globals'
 import { expectNear } from '../../../test-support/near.ts'
+import { studsAt } from '../../../test-support/studs-at.ts'
 import { partBoxes } from '../../assembly/part-box.ts'
 import { newGoods } from '../../goods/goods.ts'
 import { newBuild } from '../../project/new-build.ts'
@@ -153,6 +154,18 @@ describe('panels over its ends', () => {
     const codes = covered.steps.map((s) => s.code)
     expect(codes.indexOf('floating-covers')).toBeGreaterThan(codes.indexOf('level'))
     expect(open.steps.map((s) => s.code)).not.toContain('floating-covers')
+  })
+})
+
+describe('a rack for few things that is tied to studs', () => {
+  it('is so long that two of them may be behind it, however narrow what stands on it is', () => {
+    const few = studsAt(ctx([box('tin', 2, 170, 170, 200)]), 300, 600)
+    const long = (r: ReturnType<typeof read>) => Math.max(...[...r.boxes.values()].map((b) => b.max[0]))
+    const r = read({}, few)
+    expect(long(r)).toBeGreaterThanOrEqual(600 + 2 * 40)
+    expect(r.shaped.assembly.anchors.filter((x) => x.into === 'stud').length).toBeGreaterThan(0)
+    // Nothing is tied where nobody wants it, nor where there are no studs.
+    expect(long(read({ tie: false }, few))).toBeLessThan(long(r))
   })
 })
 

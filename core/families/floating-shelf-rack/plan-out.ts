@@ -9,6 +9,7 @@ import { reachMm } from '../../goods/person.ts'
 import { bad, good, type Result } from '../../measure/result.ts'
 import { roundDown, roundUp } from '../../measure/rounding.ts'
 import { inches } from '../../measure/units.ts'
+import { leastOverTwo } from '../../room/onto-studs.ts'
 import { canHoldTie } from '../../room/room.ts'
 import { shelfPlay, type DimPen } from '../dim-pen.ts'
 import type { ShapeContext } from '../family.ts'
@@ -159,6 +160,7 @@ export function planOut(p: FloatingShelfRackParams, ctx: ShapeContext, pen: DimP
   )
   const o = { aboveMm, underMm: p.strips === 'none' ? 0 : Math.max(0, strip.widthMm), thickMm: sheet.thicknessMm }
   const pitch = clearMm + post.thicknessMm
+  const lengthOf = (n: number) => n * pitch + post.thicknessMm + 2 * endMm
   const room = ctx.space.lengthMm - post.thicknessMm - 2 * endMm
   const most = Math.max(1, Math.min(LIMITS.bays, Math.floor(room / pitch + 1e-9)))
   const openingsFor = (n: number): Opening[] =>
@@ -178,14 +180,17 @@ export function planOut(p: FloatingShelfRackParams, ctx: ShapeContext, pen: DimP
   }
   const housed = (n: number) =>
     house(ctx.goods, null, p.shelves, openingsFor(n).map(free), deepMm, sideMm, outMm, grows, LIMITS.shelves)
-  const wanted = Array.from({ length: most }, (_, i) => i + 1).find((n) => housed(n).unhoused.length === 0) ?? most
+  // What is tied to studs is so long that two of them may lie behind it.
+  const leastLong = tied ? leastOverTwo(ctx.space) : 0
+  const isEnough = (n: number) => lengthOf(n) >= leastLong && housed(n).unhoused.length === 0
+  const wanted = Array.from({ length: most }, (_, i) => i + 1).find(isEnough) ?? most
   const things = ctx.goods.reduce((n, g) => n + g.count, 0)
   const bays = pen.count({ path: 'bays', code: 'floating-bays', min: 1, max: LIMITS.bays }, wanted, {
     code: 'floating-bays',
     terms: [],
     data: { things },
   })
-  const wideMm = bays * pitch + post.thicknessMm + 2 * endMm
+  const wideMm = lengthOf(bays)
   if (wideMm > ctx.space.lengthMm + 1e-6)
     return bad('floating-too-wide', { mm: wideMm, mostMm: ctx.space.lengthMm }, p.bays === null ? 'clearMm' : 'bays')
   const openings = openingsFor(bays)
