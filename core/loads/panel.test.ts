@@ -18,7 +18,7 @@ const [SPAN, D] = [906, 300]
 const W = SPAN + CLEAT
 
 /** A shelf on two cleats across its ends, with boxes side by side on it. */
-function shelf(items: Placed[], front?: 'glued' | 'screwed') {
+function shelf(items: Placed[], strip?: 'glued' | 'screwed', at: ('front' | 'rear')[] = ['front']) {
   const d = draft('imperial')
   for (const [i, x] of [0, W - CLEAT].entries()) {
     d.square({
@@ -43,19 +43,19 @@ function shelf(items: Placed[], front?: 'glued' | 'screwed') {
     loose: true,
   })
   for (const i of [0, 1]) d.rest('shelf', `cleat-${i}`)
-  if (front) {
+  for (const edge of strip ? at : []) {
     d.square({
-      id: 'strip',
+      id: `strip-${edge}`,
       role: 'edge',
       stock: { kind: 'board', section: '18x44mm', grade: 'c16', treated: false },
-      min: [CLEAT, D - 18, CLEAT - 44],
+      min: [CLEAT, edge === 'front' ? D - 18 : 0, CLEAT - 44],
       size: [W - 2 * CLEAT, 18, 44],
       along: 'x',
       across: 'z',
     })
-    const j = d.screw('shelf', 'strip', 5, 'side', T, 44)
-    if (front === 'glued') d.assembly.joints.find((x) => x.id === j)!.kind = 'glued-screwed'
-    d.rest('strip', 'shelf', 'hanging', j)
+    const j = d.screw('shelf', `strip-${edge}`, 5, 'side', T, 44)
+    if (strip === 'glued') d.assembly.joints.find((x) => x.id === j)!.kind = 'glued-screwed'
+    d.rest(`strip-${edge}`, 'shelf', 'hanging', j)
   }
   d.bay({
     id: 'bay',
@@ -165,5 +165,26 @@ describe('a shelf on two ends', () => {
     const share = moment(shelf(spread, 'glued')) / moment(shelf(spread))
     expect(share).toBeGreaterThan(0.4)
     expect(share).toBeLessThan(1)
+  })
+  it('strips under both edges share with it as beams side by side would, and it bends a little between them', () => {
+    const spread = [box(CLEAT, SPAN - CLEAT, D, 56)]
+    const both = shelf(spread, 'screwed', ['front', 'rear'])
+    const state = both.members.get('shelf')!.state
+    if (state.kind !== 'panel') throw new Error(state.kind)
+    expect(state.stiff.strips).toHaveLength(2)
+    // By hand: panel and two strips of C16, E 8000 N/mm², under one even load: 5wL⁴ / 384 ΣEI.
+    const strips = 2 * ((8000 * 18 * 44 ** 3) / 12)
+    const panel = findSheet('pb-5/8')!.ei.along * D
+    const w = both.loadsN / W
+    const alone = (5 * w * SPAN ** 4) / 384 / panel
+    const shared = (5 * w * SPAN ** 4) / 384 / (panel + strips)
+    const sag = sagOf(both)
+    expect(sag).toBeGreaterThan(0.9 * shared)
+    expect(sag).toBeLessThan(1.25 * shared)
+    expect(alone / shared).toBeGreaterThan(3)
+    // One of the two leaves the other edge as soft as it was, or nearly.
+    expect(sagOf(shelf(spread, 'screwed'))).toBeGreaterThan(2 * sag)
+    expect(sagOf(shelf(spread, 'screwed', ['rear']))).toBeGreaterThan(2 * sag)
+    expect(sagOf(shelf(spread, 'glued', ['front', 'rear']))).toBeLessThan(sag)
   })
 })

@@ -37,6 +37,9 @@ export function shelfUnitLevers(p: ShelfUnitParams, ctx: ShapeContext): Lever<Sh
       if (p.strip === 'none' || strip !== p.strip || stripSection !== p.stripSection)
         if (!(p.strip === 'glued' && strip === 'screwed'))
           add('edge-strip', { strip, stripSection }, { strip, section: stripSection })
+  if (!p.rearStrip)
+    for (const stripSection of taller)
+      add('both-strips', { strip: 'glued', stripSection, rearStrip: true }, { section: stripSection })
   for (const s of stifferSheets(p.sheet, 9)) add('sheet', { sheet: s.id }, { sheet: s.id })
   for (const mm of narrowerBays(p.clearMm, ctx)) add('narrower', { clearMm: mm }, { mm })
   return out
@@ -46,7 +49,8 @@ export function shelfUnitLevers(p: ShelfUnitParams, ctx: ShapeContext): Lever<Sh
 export function shelfUnitSavers(p: ShelfUnitParams, ctx: ShapeContext): Lever<ShelfUnitParams>[] {
   const { out, add } = leverPen(p)
   for (const s of lighterSheets(p.sheet, 11)) add('sheet', { sheet: s.id }, { sheet: s.id })
-  if (p.strip !== 'none') add('no-strip', { strip: 'none' })
+  if (p.strip !== 'none') add('no-strip', { strip: 'none', rearStrip: false })
+  if (p.strip !== 'none' && p.rearStrip) add('no-rear-strip', { rearStrip: false })
   for (const inch of [36, 42, 48])
     if (inches(inch) > (p.clearMm ?? inches(30)) && inches(inch) < ctx.space.lengthMm)
       add('wider', { clearMm: inches(inch) }, { mm: inches(inch) })

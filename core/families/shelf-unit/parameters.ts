@@ -25,6 +25,8 @@ export const shelfUnitParams = z.object({
   /** A strip under the front edge of each shelf: none, screwed, or glued and screwed (then the two bend as one). */
   strip: z.enum(['none', 'screwed', 'glued']),
   stripSection: section,
+  /** One under the rear edge too. */
+  rearStrip: z.boolean(),
   front: slidingFront,
   latch,
   /** A thin sheet across the back, which keeps it from folding. */
@@ -50,6 +52,7 @@ export const startingParams = (system: UnitSystem, canTie: boolean, canPin = fal
   ...STOCK[system],
   hold: 'dado',
   strip: 'none',
+  rearStrip: false,
   front: 'open',
   latch: 'magnet',
   back: true,
@@ -58,8 +61,9 @@ export const startingParams = (system: UnitSystem, canTie: boolean, canPin = fal
   raise: 'tilt',
 })
 
-/** The first form knew no fronts, the second no feet held down. */
+/** The first form knew no fronts, the second no feet held down, the third no strips at the back. */
 export const UPGRADES = [
   (raw: Raw): Raw => ({ front: 'open', latch: 'none', ...raw }),
   (raw: Raw): Raw => ({ feet: 'standing', ...raw }),
+  (raw: Raw): Raw => ({ rearStrip: false, ...raw }),
 ]

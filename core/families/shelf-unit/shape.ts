@@ -326,18 +326,15 @@ function shelf(d: Draft, p: ShelfUnitParams, ctx: ShapeContext, plan: Plan, i: n
       stock: board(p.cleatSection, ctx.settings.grade),
       cleatMm: long,
     })
-  if (!stripped) return
-  stripUnder(d, {
-    id: `strip-${k}-${i}`,
-    shelf: id,
-    section: p.stripSection,
-    grade: ctx.settings.grade,
-    from: o.left,
-    to: o.right,
-    backMm: y + long,
-    glued: p.strip === 'glued',
-  })
+  const made = { shelf: id, section: p.stripSection, grade: ctx.settings.grade, glued: p.strip === 'glued' }
+  if (stripped) stripUnder(d, { ...made, id: `strip-${k}-${i}`, from: o.left, to: o.right, backMm: y + long })
+  // Cleats go on to the back: the strip there stops short of them.
+  const shortMm = p.hold === 'cleats' ? cleat.thicknessMm + BESIDE_CLEAT_MM : 0
+  if (p.strip !== 'none' && p.rearStrip)
+    stripUnder(d, { ...made, id: `strip-${k}-${i}-rear`, from: o.left + shortMm, to: o.right - shortMm, backMm: y })
 }
+/** Between a strip and a cleat, mm: a shelf lies down on its cleats all the same. */
+const BESIDE_CLEAT_MM = 2
 
 function placeBays(
   d: Draft,
@@ -400,6 +397,9 @@ function choices(p: ShelfUnitParams, ctx: ShapeContext): Choice[] {
     { path: 'hold', code: 'hold', value: p.hold, options: ['dado', 'cleats'], of: 'code' },
     { path: 'strip', code: 'strip', value: p.strip, options: ['none', 'screwed', 'glued'], of: 'code' },
     { path: 'stripSection', code: 'strip-section', value: p.stripSection, options: strips, of: 'section' },
+    ...(p.strip !== 'none'
+      ? [{ path: 'rearStrip', code: 'rear-strip', value: p.rearStrip, options: [false, true], of: 'code' as const }]
+      : []),
     { path: 'front', code: 'front', value: p.front, options: slidingFront.options, of: 'code' },
     ...(p.front === 'doors'
       ? [{ path: 'latch', code: 'latch', value: p.latch, options: ['magnet', 'none'], of: 'code' as const }]

@@ -69,6 +69,14 @@ export const shelfUnit = family<ShelfUnitParams>({
       context: exampleContext('imperial', [exampleGoods('imperial', 'box', 8)]),
     },
     {
+      name: 'a wide bay on cleats, metric, glued strips under both edges',
+      params: {
+        ...{ ...startingParams('metric', true), hold: 'cleats', clearMm: 1100, bays: 1 },
+        ...{ strip: 'glued', rearStrip: true, stripSection: '38x63mm' },
+      },
+      context: exampleContext('metric', [exampleGoods('metric', 'box', 8)]),
+    },
+    {
       name: 'three bays, screwed strips',
       params: { ...startingParams('imperial', true), strip: 'screwed', stripSection: '1x3', bays: 3, shelves: 4 },
       context: exampleContext('imperial', [exampleGoods('imperial', 'box', 20)]),

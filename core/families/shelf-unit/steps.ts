@@ -42,6 +42,7 @@ export function shelfUnitSteps(p: ShelfUnitParams, shaped: Shaped): Step[] {
     p.strip !== 'none' && {
       id: 'strips',
       code: p.strip === 'glued' ? 'strips-glued' : 'strips-screwed',
+      data: { rear: p.rearStrip ? 1 : 0 },
       parts: ids(/^strip-/),
       on: ids(/^shelf-/),
       cautions: [],

@@ -7,7 +7,13 @@ const levers: LooseWords = {
   'add-back': () => 'Give it a thin back',
   wider: (d, say) => `Make the openings ${say.lengthOf(d, 'mm')} wide`,
   'no-strip': () => 'Leave the edge strips out',
+  'no-rear-strip': () => 'Leave the strips under the rear edges out',
+  'both-strips': (d) =>
+    `Glue and screw ${sectionName(String(d.section))} under the front and the rear edge of each shelf`,
 }
+
+const where = (d: Record<string, string | number | undefined>): string =>
+  d.rear ? 'Under the front and the rear edge of each shelf' : 'Under the front edge of each shelf'
 
 const steps: LooseStepWords = {
   'walk-to-wall': {
@@ -20,13 +26,13 @@ const steps: LooseStepWords = {
       `Lay the uprights side by side, carry the marks of the stick across all of them at once, and screw the cleats on through the upright with their tops one sheet thickness below the marks, ${fixed(d)} in each. Where one is on the other face already, the screws go through it too.`,
   },
   'strips-glued': {
-    title: 'Strips under the front edges',
-    text: () =>
-      'Glue along the whole strip, screw it from above every hand’s width, and let the glue set before it carries anything: the two then bend as one.',
+    title: 'Strips under the edges',
+    text: (d) =>
+      `${where(d)}: glue along the whole strip, screw it from above every hand’s width, and let the glue set before it carries anything: the two then bend as one.`,
   },
   'strips-screwed': {
-    title: 'Strips under the front edges',
-    text: () => 'Screw each strip from above, flush with the front edge of its shelf.',
+    title: 'Strips under the edges',
+    text: (d) => `${where(d)}: screw each strip from above, flush with the edge of its shelf.`,
   },
   'shelves-in': {
     title: 'Shelves between the uprights',
@@ -47,6 +53,9 @@ const holds: NonNullable<KindWords['holds']> = {
 export const shelfUnitWords: KindWords = {
   name: 'Shelf unit',
   blurb: 'Uprights of sheet, shelves between them',
+  choices: {
+    'rear-strip': { label: 'Strips at the back', options: { false: 'none', true: 'under the rear edges too' } },
+  },
   levers,
   steps,
   holds,

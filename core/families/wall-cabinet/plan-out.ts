@@ -97,7 +97,7 @@ export function planOut(p: WallCabinetParams, ctx: ShapeContext, pen: DimPen): R
   const s = sizesOf(p, ctx, pen)
   const widths = widthsOf(p, ctx, s, pen)
   if (!widths.ok) return widths
-  const { clearMm, depthMm, dadoMm, leastBays } = widths.value
+  const { clearMm, depthMm, dadoMm } = widths.value
   const x0 = s.leftMm + s.t
   const openingsFor = (n: number): Opening[] =>
     Array.from({ length: n }, (_, i) => ({
@@ -107,7 +107,7 @@ export function planOut(p: WallCabinetParams, ctx: ShapeContext, pen: DimPen): R
   const pivots = p.front === 'pivots' ? planLeaves(p, ctx, pen, { ...openingsFor(1)[0], sheet: s.sheet }) : good(null)
   if (!pivots.ok) return pivots
   const onShelves = pivots.value ? { ...ctx, goods: pivots.value.left } : ctx
-  const filled = fillBays(p, onShelves, s, pen, { clearMm, depthMm, leastBays, openingsFor })
+  const filled = fillBays(p, onShelves, s, pen, { clearMm, depthMm, openingsFor })
   const { bays, levels, leaf } = filled
   const openings = openingsFor(bays)
   const rightMm = openings[bays - 1].right + s.t
@@ -212,14 +212,12 @@ function frontThick(p: WallCabinetParams, s: Sizes, yard: UnitSystem): number {
   return p.front === 'deep-doors' ? s.leafMm + s.back.thicknessMm : frontDeep(p.front, s.t, yard)
 }
 
-interface Widths {
-  clearMm: number
-  depthMm: number
-  dadoMm: number
-  /** Openings it has at least. */
-  leastBays: number
-}
-function widthsOf(p: WallCabinetParams, ctx: ShapeContext, s: Sizes, pen: DimPen): Result<Widths> {
+function widthsOf(
+  p: WallCabinetParams,
+  ctx: ShapeContext,
+  s: Sizes,
+  pen: DimPen,
+): Result<{ clearMm: number; depthMm: number; dadoMm: number }> {
   const units = unitsOf(ctx.settings)
   const { sheetTrimMm } = ctx.settings
   const goods = ctx.goods.filter((g) => !fitsLeaf(g.item, s) && !hangsOnLeaf(p, g.item))
@@ -233,26 +231,24 @@ function widthsOf(p: WallCabinetParams, ctx: ShapeContext, s: Sizes, pen: DimPen
   const why = p.front === 'pivots' && goods.length === 0 ? { code: 'behind-leaves', terms: [] } : deep.why
   const depthMm = pen.length({ path: 'depthMm', code: 'clear-depth', min: LEAST_DEEP_MM, max: 600 }, deep.mm, why)
   const widest = Math.max(...inBox.map((g) => g.item.acrossMm))
-  const wanted = clearInBox(p.front, widest + 2 * s.sideMm)
-  const usual = clearBay(Math.max(USUAL_SPAN_MM, wanted), ctx.space.lengthMm - 2 * s.t)
+  const usual = clearBay(
+    Math.max(USUAL_SPAN_MM, clearInBox(p.front, widest + 2 * s.sideMm)),
+    ctx.space.lengthMm - 2 * s.t,
+  )
   const studs = reachesTwoStuds(ctx, usual, s.t)
-  // As wide as that with an upright in its middle, where everything goes into one half or the other.
-  const halfMm = studs === null ? 0 : roundUp((studs - s.t) / 2, units)
-  const isFree = p.bays === null && p.clearMm === null && p.front !== 'pivots'
-  const isHalved = isFree && halfMm >= Math.max(wanted, LEAST_CLEAR_MM)
   const clearMm = pen.length(
     { path: 'clearMm', code: 'clear-bay', min: LEAST_CLEAR_MM, max: 1800 },
-    studs === null ? usual : isHalved ? halfMm : roundUp(studs, units),
+    studs === null ? usual : roundUp(studs, units),
     studs === null
       ? { code: 'usual-span', terms: [], data: { everyMm: USUAL_SPAN_MM } }
-      : { code: isHalved ? 'two-studs-halved' : 'two-studs', terms: [] },
+      : { code: 'two-studs', terms: [] },
   )
   const dadoMm = dadoDepth(s.t, units)
   const longest = s.sheet.lengthMm - 2 * sheetTrimMm - 2 * dadoMm
   if (clearMm > longest) return bad('longer-than-board', { mm: clearMm, mostMm: longest }, 'clearMm')
   const widestStrip = s.sheet.widthMm - 2 * sheetTrimMm - s.innerMm - s.slideMm
   if (depthMm > widestStrip) return bad('deeper-than-sheet', { mm: depthMm, mostMm: widestStrip }, 'depthMm')
-  return good({ clearMm, depthMm, dadoMm, leastBays: isHalved ? 2 : 1 })
+  return good({ clearMm, depthMm, dadoMm })
 }
 
 /** What a leaf that is a box takes: shallow and light things. */
@@ -275,7 +271,7 @@ function fillBays(
   ctx: ShapeContext,
   s: Sizes,
   pen: DimPen,
-  w: Omit<Widths, 'dadoMm'> & { openingsFor: (n: number) => Opening[] },
+  w: { clearMm: number; depthMm: number; openingsFor: (n: number) => Opening[] },
 ) {
   const { t, sideMm, aboveMm } = s
   const most = Math.max(1, Math.min(LIMITS.bays, Math.floor((ctx.space.lengthMm - t) / (w.clearMm + t))))
@@ -291,8 +287,7 @@ function fillBays(
     const box = house(goods, null, shelves, inBox, w.depthMm, sideMm, standsOut(p.front), grows, LIMITS.shelves + 1)
     return { ...box, leaf: leaf?.plan ?? null }
   }
-  const tries = Array.from({ length: most }, (_, i) => i + 1).filter((n) => n >= Math.min(w.leastBays, most))
-  const enough = tries.find((n) => housed(n).unhoused.length === 0) ?? most
+  const enough = Array.from({ length: most }, (_, i) => i + 1).find((n) => housed(n).unhoused.length === 0) ?? most
   const why = { code: 'shelves-goods', terms: [], data: { things: ctx.goods.reduce((n, g) => n + g.count, 0) } }
   const bays = pen.count({ path: 'bays', code: 'bays', min: 1, max: LIMITS.bays }, enough, why)
   const found = housed(bays)

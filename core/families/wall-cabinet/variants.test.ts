@@ -2,7 +2,6 @@ import { describe, expect, it } from '@jest/globals'
 import { crateOf } from '../../../test-support/crate.ts'
 import { expectNear } from '../../../test-support/near.ts'
 import { checkOf, readParams, tryParams } from '../../../test-support/read-params.ts'
-import { studsAt } from '../../../test-support/studs-at.ts'
 import type { Machining } from '../../assembly/assembly.ts'
 import { partMassKg } from '../../assembly/mass.ts'
 import { withMoved } from '../../assembly/moved.ts'
@@ -277,27 +276,4 @@ it('parameters of the first form read as they were: no doors, shelves in dadoes,
   expect(wallCabinet.version).toBe(UPGRADES.length + 1)
   expect(now).toMatchObject({ ...first, front: 'open', latch: 'none', shelfHold: 'dado', cordHoles: [] })
   expect(wallCabinet.schema.safeParse(now).success).toBe(true)
-})
-
-describe('a cabinet for narrow things where studs are far apart', () => {
-  const far = (firstMm: number, item = crateOf([170, 170, 200], 6), count = 8) =>
-    studsAt(exampleContext('metric', [{ item, count }], 4000), firstMm, 600)
-  const read = (p: object, c: ReturnType<typeof far>) =>
-    readParams(wallCabinet, { ...startingParams('metric'), ...p }, c)
-  it('is parted in the middle where it must be as wide as that to reach two of them', () => {
-    const r = read({}, far(600))
-    const dim = (path: string) => r.shaped.dims.find((d) => d.path === path)!
-    expect(dim('clearMm').why.code).toBe('two-studs-halved')
-    expect(dim('bays').value).toBe(2)
-    expect(2 * dim('clearMm').value + 3 * 18).toBeGreaterThan(1200)
-    const sags = r.checks.filter((c) => c.id.startsWith('sag:shelf'))
-    expect(sags.length).toBeGreaterThan(0)
-    expect(sags.map((c) => c.state)).toEqual(sags.map(() => 'holds'))
-  })
-  it('is one opening where two of them are behind it anyway, or what goes in is wider than a half, or somebody says so', () => {
-    expect(read({}, far(100)).shaped.dims.find((d) => d.path === 'bays')!.value).toBe(1)
-    const wide = read({}, far(600, crateOf([650, 220, 220], 9), 1))
-    expect(wide.shaped.dims.find((d) => d.path === 'clearMm')!.why.code).toBe('two-studs')
-    expect(read({ bays: 1 }, far(600)).shaped.dims.find((d) => d.path === 'clearMm')!.why.code).toBe('two-studs')
-  })
 })

@@ -20,7 +20,6 @@ const choices: NonNullable<KindWords['choices']> = {
 
 const reasons: LooseWords = {
   'two-studs': () => 'wide enough to be fixed to two studs',
-  'two-studs-halved': () => 'two openings, which together are wide enough to be fixed to two studs',
   'leaf-usual': () => 'tins and hand tools stand in it, and it does not swing too far out',
   'leaves-pass': (d, say) =>
     `its own thickness, twice the deepest thing, ${say.lengthOf(d, 'deepMm')}, and ${say.lengthOf(d, 'passMm')} to pass`,
