@@ -12,7 +12,7 @@ import { shapePegboard } from './shape.ts'
 import { pegboardSteps } from './steps.ts'
 
 /** Heavier tools than this are too much for a hook in a hole, kg: product decision. */
-const LIGHT_KG = 4
+const LIGHT_KG = 3
 
 const light = (system: 'imperial' | 'metric'): ShapeContext['goods'] =>
   exampleTools(system).filter(
