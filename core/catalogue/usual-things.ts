@@ -428,6 +428,7 @@ const PILED: Partial<Record<string, number>> = {
   'board games': 3,
 }
 
+/** What is opened from above, and stands where it is opened. Product decision. */
 const LIDDED: readonly string[] = ['chest freezer', 'kiln']
 
 export const USUAL_THINGS: readonly UsualThing[] = USUAL_GROUPS.flatMap((group) =>
