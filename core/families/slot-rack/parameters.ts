@@ -1,4 +1,4 @@
-import { panelFront } from '../../blocks/fronts/front.ts'
+import { slidingFront } from '../../blocks/fronts/front.ts'
 import { z } from '../../measure/schema.ts'
 import type { UnitSystem } from '../../measure/units.ts'
 import type { Raw } from '../family.ts'
@@ -24,7 +24,7 @@ export const slotRackParams = z.object({
   sheet,
   dividerSheet: sheet,
   tie: z.boolean(),
-  front: panelFront,
+  front: slidingFront,
   /** Decks stand in housings for good, or lie on blocks and come off, so that it travels in flat pieces. */
   made: z.enum(MADE),
 })

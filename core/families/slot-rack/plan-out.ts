@@ -2,7 +2,8 @@ import { unitsOf } from '../../assembly/settings.ts'
 import { NAILER, THIN_BACK } from '../../blocks/carcass/standing.ts'
 import { dadoDepth } from '../../blocks/carcass/shelf-between.ts'
 import { shareOf } from '../../blocks/sizing/share-of.ts'
-import { frontDeep } from '../../blocks/fronts/front.ts'
+import { frontDeep, placesInBox } from '../../blocks/fronts/front.ts'
+import { besideSlides, slidingDeep } from '../../blocks/fronts/sliding.ts'
 import { findSection, type Section } from '../../catalogue/lumber.ts'
 import { findSheet, type Sheet } from '../../catalogue/sheets.ts'
 import type { Goods } from '../../goods/goods.ts'
@@ -21,7 +22,7 @@ import { LIMITS, type SlotRackParams } from './parameters.ts'
 /** What is said with its reasons and problems. */
 export interface ReasonData {
   'slots-width': { everyMm: number }
-  'slots-depth': { parts: number; sheetMm: number; deepestMm: number; outPct: number }
+  'slots-depth': { parts: number; sheetMm: number; deepestMm: number; outPct: number; insideMm: number }
   'slots-base': Record<string, never>
   'slots-margin': Record<string, never>
   'slots-each': { thickMm: number }
@@ -86,6 +87,8 @@ export interface Plan {
   openings: { left: number; right: number }[]
   clearMm: number
   deepMm: number
+  /** What tracks that panels slide in take of its depth in front, and each of the height of its bin. */
+  insideMm: number
   marginMm: number
   /** Of the decks in the uprights; none where they lie on blocks. */
   dadoMm: number
@@ -117,8 +120,10 @@ export function planOut(p: SlotRackParams, ctx: ShapeContext, pen: DimPen): Resu
   const nailer = findSection(NAILER[ctx.settings.yard])!
   const behindMm = back.thicknessMm
   const block = p.made === 'knock-down' ? findSection(BLOCK[ctx.settings.yard])! : null
-  // A leaf or a panel is as thick as the box.
-  const beforeMm = frontDeep(p.front, box.thicknessMm, ctx.settings.yard)
+  const slides = p.front === 'sliding'
+  const insideMm = slides ? slidingDeep(ctx.settings.yard) : 0
+  // A leaf or a panel is as thick as the box; panels that slide are inside.
+  const beforeMm = slides ? 0 : frontDeep(p.front, box.thicknessMm, ctx.settings.yard)
   const mostDeep = ctx.space.depthMm - behindMm - beforeMm
   const out = outShare(p)
   const tieMm = tied ? nailer.thicknessMm : 0
@@ -126,12 +131,12 @@ export function planOut(p: SlotRackParams, ctx: ShapeContext, pen: DimPen): Resu
   const left = ctx.goods.filter((g) => !flatThing(g.item)).flatMap((g) => Array<Goods>(g.count).fill(g.item))
   if (flat.length === 0) return bad('slots-none-flat')
   const things = flat
-    .map((g) => ({ ...onEdge(g.item, (mostDeep - tieMm) / (1 - out)), count: g.count }))
+    .map((g) => ({ ...onEdge(g.item, (mostDeep - tieMm - insideMm) / (1 - out)), count: g.count }))
     .sort((a, b) => b.tallMm - a.tallMm)
   const deepest = Math.max(...things.map((x) => x.deepMm))
 
   // In the highest bin a board that ties it lies behind what stands there.
-  const wantedFor = (x: OnEdge) => x.deepMm * (1 - out) + tieMm
+  const wantedFor = (x: OnEdge) => x.deepMm * (1 - out) + tieMm + insideMm
   const wanted = Math.max(...things.map(wantedFor))
   const share = shareOf(box.widthMm, ctx.settings, {
     wantedMm: wanted,
@@ -147,7 +152,7 @@ export function planOut(p: SlotRackParams, ctx: ShapeContext, pen: DimPen): Resu
     {
       code: 'slots-depth',
       terms: [],
-      data: { parts: shared?.n ?? 0, sheetMm: box.widthMm, deepestMm: deepest, outPct: 100 * out },
+      data: { parts: shared?.n ?? 0, sheetMm: box.widthMm, deepestMm: deepest, outPct: 100 * out, insideMm },
     },
   )
   if (deepMm > mostDeep) return bad('slots-too-deep', { mm: deepMm + behindMm, mostMm: ctx.space.depthMm }, 'depthMm')
@@ -185,12 +190,19 @@ export function planOut(p: SlotRackParams, ctx: ShapeContext, pen: DimPen): Resu
   const widest = Math.max(0, ...slots.map((s) => s.wideMm))
   // Blocks hang into the corners of a bin.
   const sideMm = block?.thicknessMm ?? 0
-  const roomMm = clearMm - 2 * sideMm
-  if (widest > roomMm) return bad('slots-column-narrow', { mm: clearMm, leastMm: widest + 2 * sideMm }, 'clearMm')
+  const rooms = placesInBox(slides ? 'sliding' : 'open', [{ left: 0, right: clearMm }]).map((x) => ({
+    left: Math.max(x.left, sideMm),
+    right: Math.min(x.right, clearMm - sideMm),
+  }))
+  const leastMm = slides ? besideSlides(widest + sideMm) : widest + 2 * sideMm
+  if (leastMm > clearMm + 1e-6) return bad('slots-column-narrow', { mm: clearMm, leastMm }, 'clearMm')
 
   const mostHigh = Math.min(ctx.space.heightMm, reachMm(ctx.settings.personMm), box.lengthMm)
-  const highOf = (bins: readonly Bin[]) => bins.reduce((z, b) => z + b.tallMm + marginMm + t, baseMm + t)
-  const binsFor = (n: number) => binned(slots, n, { fromMm: sideMm, roomMm }, divider.thicknessMm)
+  // Lifted over the lower track, and out under the upper one.
+  const roomOf = (b: Bin, i: number, n: number) =>
+    b.tallMm + marginMm + ((i === 0 ? 1 : 0) + (i === n - 1 ? 1 : 0)) * insideMm
+  const highOf = (bins: readonly Bin[]) => bins.reduce((z, b, i) => z + roomOf(b, i, bins.length) + t, baseMm + t)
+  const binsFor = (n: number) => binned(slots, n, rooms, divider.thicknessMm)
   // Its top is one sheet.
   const mostWide = Math.min(ctx.space.lengthMm, box.lengthMm - 2 * ctx.settings.sheetTrimMm)
   const most = Math.max(1, Math.min(LIMITS.columns, Math.floor((mostWide - t) / (clearMm + t))))
@@ -212,7 +224,7 @@ export function planOut(p: SlotRackParams, ctx: ShapeContext, pen: DimPen): Resu
   const bins = all.filter((_b, i) => highOf(all.slice(0, i + 1)) <= mostHigh)
   left.push(...all.slice(bins.length).flatMap((b) => b.columns.flat().flatMap((s) => s.things.map((x) => x.item))))
   if (bins.length === 0) return bad('slots-too-high', { mm: highOf(all.slice(0, 1)), mostMm: mostHigh }, 'baseMm')
-  const decks = bins.map((_b, i) => highOf(bins.slice(0, i)))
+  const decks = bins.map((_b, i) => bins.slice(0, i).reduce((z, b, k) => z + roomOf(b, k, bins.length) + t, baseMm + t))
   const highMm = highOf(bins)
   return good({
     plan: {
@@ -226,6 +238,7 @@ export function planOut(p: SlotRackParams, ctx: ShapeContext, pen: DimPen): Resu
       })),
       clearMm,
       deepMm,
+      insideMm,
       marginMm,
       dadoMm: block ? 0 : dadoDepth(t, units),
       block,
@@ -262,30 +275,40 @@ function slotsOf(
 function binned(
   slots: ReturnType<typeof slotsOf>,
   columns: number,
-  { fromMm, roomMm }: { fromMm: number; roomMm: number },
+  rooms: readonly { left: number; right: number }[],
   dividerMm: number,
 ): Bin[] {
   const bins: Bin[] = []
-  let used: number[] = []
+  const each = Array.from({ length: columns }, (_, column) => rooms.map((room) => ({ ...room, column }))).flat()
+  let ends: (number | null)[] = []
+  const from = (k: number) => (ends[k] === null ? each[k].left : ends[k] + dividerMm)
   for (const s of slots) {
     const last = bins[bins.length - 1]
-    const room = (k: number) => roomMm - used[k] - (used[k] > 0 ? dividerMm : 0)
-    let k = last && s.tallMm >= ALIKE_SHARE * last.tallMm ? used.findIndex((_u, i) => room(i) >= s.wideMm - 1e-6) : -1
+    const fits = (k: number) => from(k) + s.wideMm <= each[k].right + 1e-6
+    let k = last && s.tallMm >= ALIKE_SHARE * last.tallMm ? each.findIndex((_x, i) => fits(i)) : -1
     if (k < 0) {
       bins.push({ tallMm: s.tallMm, columns: Array.from({ length: columns }, () => []) })
-      used = Array<number>(columns).fill(0)
+      ends = each.map(() => null)
       k = 0
     }
-    const leftMm = used[k] + (used[k] > 0 ? dividerMm : 0)
-    bins[bins.length - 1].columns[k].push({ things: s.things, leftMm: fromMm + leftMm, wideMm: s.wideMm })
-    used[k] = leftMm + s.wideMm
+    const leftMm = from(k)
+    bins[bins.length - 1].columns[each[k].column].push({ things: s.things, leftMm, wideMm: s.wideMm })
+    ends[k] = leftMm + s.wideMm
   }
+  for (const b of bins) for (const c of b.columns) c.sort((x, y) => x.leftMm - y.leftMm)
   return bins
 }
 
-/** Where dividers of a column stand, `rightMm` the end of its room: after each slot but the last, and after that where a slot's room is left over. */
+/**
+ * Where dividers of a column stand, `rightMm` the end of its room: after each slot but the last, before one that begins
+ * further on, and after the last where a slot's room is left over.
+ */
 export function dividersOf(slots: readonly Slot[], rightMm: number, dividerMm: number): number[] {
-  return slots
-    .map((s) => s.leftMm + s.wideMm)
-    .filter((at, i) => i < slots.length - 1 || rightMm - at - dividerMm >= LEAST_SLOT_MM)
+  return slots.flatMap((s, i) => {
+    const [end, next] = [s.leftMm + s.wideMm, slots[i + 1]?.leftMm]
+    if (next === undefined) return rightMm - end - dividerMm >= LEAST_SLOT_MM ? [end] : []
+    // Two where there is room for both and for what stands between the halves; else one, at what begins there.
+    const before = next - dividerMm
+    return before - end >= dividerMm ? [end, before] : [before]
+  })
 }

@@ -10,6 +10,8 @@ import {
   uprightId,
   type StandingBox,
 } from '../../blocks/carcass/standing.ts'
+import { slidingFront } from '../../blocks/fronts/front.ts'
+import { panelsInside, tracksInside, type SlidingBox } from '../../blocks/fronts/sliding.ts'
 import { closeFront, overSheets } from '../../blocks/fronts/standing.ts'
 import { standsOn } from '../../goods/goods.ts'
 import { good, type Result } from '../../measure/result.ts'
@@ -56,10 +58,14 @@ export function shapeSlotRack(p: SlotRackParams, ctx: ShapeContext): Result<Shap
       bays(d, p, plan, box, { slots, i, k })
     }),
   )
+  const sliding = p.front === 'sliding' ? slidingIn(plan, box, ctx) : null
   subs(d, p, dividers)
   if (dividers.length > 0)
     d.sub({ id: 'dividers', name: 'sheets', parts: dividers, built: 'in-place', tags: { use: 'partitions' } })
-  front(d, p, plan, box)
+  if (sliding) {
+    d.sub({ id: 'tracks', name: 'unit', parts: tracksInside(d, sliding), built: 'in-place' })
+    panelsInside(d, sliding)
+  } else front(d, p, plan, box)
   return good({ assembly: d.assembly, dims: pen.dims, choices: choices(p, ctx), unhoused })
 }
 
@@ -78,6 +84,17 @@ function subs(d: Draft, p: SlotRackParams, dividers: readonly string[]) {
   d.sub({ id: 'between', name: 'sheets', parts: loose, built: 'in-place' })
 }
 const isBlock = (id: string) => id.startsWith('block-')
+
+/** Panels that slide past each other between the lowest deck and the top, two in each column. */
+const slidingIn = (plan: Plan, box: StandingBox, { settings: { yard, grade } }: ShapeContext): SlidingBox => ({
+  openings: plan.openings.map((o, k) => ({ ...o, id: `${k}`, below: `deck-${k}-0`, above: 'top' })),
+  ...{
+    yard,
+    grade,
+    frontMm: box.backMm + plan.deepMm,
+    uprights: [...plan.openings, null].map((_o, k) => uprightId(k)),
+  },
+})
 
 /** What keeps dust off: from the lowest deck up. */
 function front(d: Draft, p: SlotRackParams, plan: Plan, box: StandingBox) {
@@ -99,7 +116,9 @@ function decks(d: Draft, plan: Plan, box: StandingBox, { settings: { yard, grade
   plan.decks.forEach((topMm, i) => {
     plan.openings.forEach((o, k) => {
       const deck = {
-        ...{ id: `deck-${k}-${i}`, sheet: plan.box, ...o, fromMm: box.backMm, deepMm: plan.deepMm, topMm },
+        ...{ id: `deck-${k}-${i}`, sheet: plan.box, ...o, fromMm: box.backMm, topMm },
+        // Panels that slide pass what is over the lowest.
+        deepMm: plan.deepMm - (i > 0 ? plan.insideMm : 0),
       }
       const { block } = plan
       if (!block)
@@ -108,7 +127,7 @@ function decks(d: Draft, plan: Plan, box: StandingBox, { settings: { yard, grade
           uprights: [uprightId(k), uprightId(k + 1)],
         })
       cleatedShelf(d, {
-        ...{ ...deck, cleat: block, cleatMm: plan.deepMm },
+        ...{ ...deck, cleat: block, cleatMm: plan.deepMm - plan.insideMm },
         // Past the block that is already on the other face.
         ends: [
           { upright: uprightId(k), id: `block-left-${k}-${i}`, beforeMm: k > 0 ? block.thicknessMm : 0 },
@@ -155,7 +174,7 @@ function partition(d: Draft, plan: Plan, box: StandingBox, a: At & { bin: Bin })
       role: 'divider',
       stock: { kind: 'sheet', sheet: plan.divider.id },
       min: [x, backMm, fromZ - plan.grooveMm],
-      size: [thicknessMm, box.backMm + plan.deepMm - backMm, toZ - fromZ + 2 * plan.grooveMm],
+      size: [thicknessMm, box.backMm + plan.deepMm - plan.insideMm - backMm, toZ - fromZ + 2 * plan.grooveMm],
       along: 'y',
       across: 'z',
       grain: 'any',
@@ -182,6 +201,7 @@ function bays(d: Draft, p: SlotRackParams, plan: Plan, box: StandingBox, { slots
   const deck = plan.decks[i]
   const headMm = i + 1 < plan.decks.length ? plan.decks[i + 1] - plan.box.thicknessMm : box.highMm
   const backMm = box.backMm + behindTie(d, plan, i)
+  const frontMm = box.backMm + plan.deepMm - plan.insideMm
   slots.forEach((s, n) => {
     const left = o.left + s.leftMm
     let x = left
@@ -202,11 +222,11 @@ function bays(d: Draft, p: SlotRackParams, plan: Plan, box: StandingBox, { slots
       id: `bay-${k}-${i}-${n}`,
       name: { code: 'slot', column: k + 1, row: i + 1 },
       holds: 'slot',
-      clear: { min: [left, backMm, deck], max: [left + s.wideMm, box.backMm + plan.deepMm, headMm] },
+      clear: { min: [left, backMm, deck], max: [left + s.wideMm, frontMm, headMm] },
       carriers: [`deck-${k}-${i}`],
       items,
       play: { sideMm: 0, aboveMm: 0, deepMm: 0 },
-      stickOutMm: outShare(p) * Math.max(plan.deepMm, ...s.things.map((it) => it.deepMm)),
+      stickOutMm: outShare(p) * Math.max(plan.deepMm - plan.insideMm, ...s.things.map((it) => it.deepMm)),
       exit: [0, 1, 0],
     })
   })
@@ -219,7 +239,7 @@ function choices(p: SlotRackParams, ctx: ShapeContext): Choice[] {
     sheet('sheet', 'slots-sheet', [...BOX_SHEETS[yard], ...ctx.settings.ownSheets]),
     sheet('dividerSheet', 'slots-divider', [...GROOVE_SHEETS[yard], ...ctx.settings.ownSheets]),
     coded('made', 'slots-made', MADE),
-    coded('front', 'front', ['open', 'doors', 'panel', 'curtain']),
+    coded('front', 'front', slidingFront.options),
     coded('tie', 'tie', [true, false]),
   ]
 }

@@ -151,3 +151,51 @@ describe('what cannot be', () => {
     expect(problem({ depthMm: 300 }, shallow)).toEqual(['slots-none-deep', 'depthMm'])
   })
 })
+
+describe('a slot rack behind panels that slide', () => {
+  const slid = read({ front: 'sliding' })
+  const { bays, parts } = slid.shaped.assembly
+  const [TRACK, OVERLAP] = [38, 10]
+  it('has each slot behind one panel, and its tracks before it', () => {
+    expect(slid.shaped.unhoused).toEqual([])
+    expect(slid.verdict).toMatchObject({ fails: 0, unknown: 0 })
+    const uprights = parts.filter((p) => p.id.startsWith('upright-')).map((p) => slid.boxes.get(p.id)!)
+    for (const { clear } of bays) {
+      const left = Math.max(...uprights.map((u) => u.max[0]).filter((x) => x <= clear.min[0] + 1e-6))
+      const right = Math.min(...uprights.map((u) => u.min[0]).filter((x) => x >= clear.max[0] - 1e-6))
+      const middle = (left + right) / 2
+      const behind = [clear.max[0] <= middle - OVERLAP + 1e-6, clear.min[0] >= middle + OVERLAP - 1e-6]
+      expect(behind.filter(Boolean)).toHaveLength(1)
+      expect(slid.boxes.get('deck-0-0')!.max[1] - clear.max[1]).toBeCloseTo(TRACK, 6)
+    }
+  })
+  it.each(['hb-6mm', 'ply-12mm'])('no divider of %s lies in another, in the middle either', (dividerSheet) => {
+    const r = read({ front: 'sliding', dividerSheet })
+    const of = r.shaped.assembly.parts.filter((p) => p.role === 'divider').map((p) => r.boxes.get(p.id)!)
+    expect(of.length).toBeGreaterThan(8)
+    const past = (a: (typeof of)[number], b: typeof a) => [0, 1, 2].some((k) => a.max[k] <= b.min[k] + 1e-6)
+    for (const [i, a] of of.entries()) for (const b of of.slice(i + 1)) expect(past(a, b) || past(b, a)).toBe(true)
+  })
+  it('its lowest and highest bins are a track higher, and the tracks take of its depth', () => {
+    const high = (r: typeof slid) => ['deck-0-0', 'deck-0-1', 'top'].map((id) => r.boxes.get(id)!.min[2])
+    const [one, other] = [high(read({ front: 'panel' })), high(slid)]
+    for (const i of [1, 2]) expect(other[i] - other[i - 1]).toBeCloseTo(one[i] - one[i - 1] + TRACK, 6)
+    const without = (depthMm: number) => read({ front: 'sliding', depthMm }).shaped.unhoused.map((u) => u.count)
+    // A picture of 500, behind it the board that ties it.
+    const tieMm = parts.find((p) => p.id === 'tie-0')!.size.thicknessMm
+    expect(without(500 + TRACK + tieMm)).toEqual([])
+    expect(without(500 + TRACK + tieMm - 1).reduce((a, b) => a + b, 0)).toBe(12)
+  })
+  it('dividers go in before the tracks that would be in their way', () => {
+    const ids = slid.steps.map((s) => s.id)
+    expect(ids.indexOf('dividers')).toBeGreaterThanOrEqual(0)
+    expect(ids.indexOf('dividers')).toBeLessThan(ids.indexOf('tracks'))
+    expect(ids.indexOf('tracks')).toBeLessThan(ids.indexOf('sliding'))
+  })
+  it('a column whose half is too narrow for a slot says what it wants', () => {
+    const params = { ...startingParams('metric', true), front: 'sliding' as const, clearMm: 150 }
+    const build = newBuild({ id: 'b', family: 'slot-rack', params: params as never, wallId: 'w' })
+    const r = readWith(slotRack, build, ctx([flat('a', 2, 60, 400, 400)]))
+    expect(r).toMatchObject({ problem: { code: 'slots-column-narrow', data: { leastMm: 2 * (66 + OVERLAP) } } })
+  })
+})

@@ -51,6 +51,14 @@ export const slotRack = family<SlotRackParams>({
       ]),
     },
     {
+      name: 'trays behind panels that slide',
+      params: { ...startingParams('metric', true), front: 'sliding' },
+      context: exampleContext('metric', [
+        flat('Framed picture', 6, 40, 500, 700, 4),
+        flat('Tray', 10, 25, 400, 300, 0.8),
+      ]),
+    },
+    {
       name: 'panels, imperial, two columns, thick dividers',
       params: { ...startingParams('imperial', true), columns: 2, dividerSheet: 'ply-3/8', perSlot: 2, clearMm: 400 },
       context: exampleContext('imperial', [flat('Panel', 16, 19, 500, 700, 5)]),

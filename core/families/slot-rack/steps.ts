@@ -1,5 +1,5 @@
 import { packedOf } from '../../assembly/packed.ts'
-import { frontSteps } from '../../blocks/fronts/step.ts'
+import { frontSteps, trackSteps } from '../../blocks/fronts/step.ts'
 import { backStep } from '../../blocks/carcass/steps.ts'
 import { levelStep, tieStep } from '../../blocks/mounts/steps.ts'
 import { fixedBy } from '../../steps/fixed-by.ts'
@@ -13,10 +13,10 @@ export interface StepData {
   'slots-uprights': { sides: number }
   'slots-box': { decks: number; screws: number }
   'slots-top': { screws: number }
-  'slots-dividers': { count: number; kinds: number }
+  'slots-dividers': { count: number; kinds: number; tracks: number }
   'slots-blocks': { sides: number; blocks: number; screws: number }
   'slots-on-blocks': { decks: number; screws: number }
-  'slots-apart': { pieces: number; heaviestKg: number; longMm: number; wideMm: number }
+  'slots-apart': { tracks: number; pieces: number; heaviestKg: number; longMm: number; wideMm: number }
   'slots-load': { slots: number }
 }
 const step = stepsWith<StepData>()
@@ -30,6 +30,7 @@ function apart(a: Shaped['assembly']): Step {
     id: 'apart',
     code: 'slots-apart',
     data: {
+      tracks: trackSteps(a).length,
       pieces: list.reduce((n, x) => n + x.count, 0),
       heaviestKg: Math.max(...list.map((x) => x.massKg)),
       longMm: list[0].lengthMm,
@@ -49,7 +50,7 @@ export function slotRackSteps(p: SlotRackParams, { assembly: a }: Shaped): Step[
   const levels = a.stick.map((m) => m.level)
   const [uprights, decks, dividers, blocks] = [ids(/^upright-/), ids(/^deck-/), ids(/^divider-/), ids(/^block-/)]
   const travels = p.made === 'knock-down'
-  const front = frontSteps(a)
+  const [tracks, front] = [trackSteps(a), frontSteps(a)]
   const back = ids(/^(back|tie)-/)
   const groove = of('deck-0-0').machining.find((m) => m.kind === 'dado')
   const square = {
@@ -126,10 +127,12 @@ export function slotRackSteps(p: SlotRackParams, { assembly: a }: Shaped): Step[
       step({
         id: 'dividers',
         code: 'slots-dividers',
-        data: { count: dividers.length, kinds: sizes.size },
+        data: { count: dividers.length, kinds: sizes.size, tracks: tracks.length },
         parts: dividers,
         cautions: [],
       }),
+    // Dividers go in where the tracks are.
+    ...tracks,
     ...front,
     step({ id: 'load', code: 'slots-load', data: { slots: a.bays.length }, parts: [], cautions: [] }),
     travels && apart(a),

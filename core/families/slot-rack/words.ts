@@ -8,7 +8,7 @@ import type { StepData } from './steps.ts'
 const reasons: WordsFor<ReasonData> = {
   'slots-width': (d, say) => `decks with grooves span about ${say.length(d.everyMm)} under things on edge`,
   'slots-depth': (d, say) =>
-    `${d.parts > 0 ? `a sheet ${say.length(d.sheetMm)} wide in ${d.parts}` : 'no deeper than it must be'}; the deepest thing is ${say.length(d.deepestMm)} ${d.outPct > 0 ? 'and may stand out by a quarter' : 'and stands behind a front'}`,
+    `${d.parts > 0 ? `a sheet ${say.length(d.sheetMm)} wide in ${d.parts}` : 'no deeper than it must be'}; the deepest thing is ${say.length(d.deepestMm)} ${d.outPct > 0 ? 'and may stand out by a quarter' : 'and stands behind a front'}${d.insideMm > 0 ? `; the tracks take ${say.length(d.insideMm)}` : ''}`,
   'slots-base': () => 'nobody kneels for what stands on it',
   'slots-margin': () => 'to lift a thing in over its edge',
   'slots-each': (d, say) => `the thickest thing is ${say.length(d.thickMm)}: more of them would lie against each other`,
@@ -66,7 +66,7 @@ const steps: StepWordsFor<StepData> = {
   'slots-apart': {
     title: 'Knock it down, and put it together again',
     text: (d, say) =>
-      `Empty it, draw the dividers and bundle them by size. Fixings to the wall out, the front off, then the back, the top and the decks from above: ${plural(d.pieces, 'piece')} as listed, none heavier than ${say.mass(d.heaviestKg)}, the largest ${say.length(d.longMm)} x ${say.length(d.wideMm)}; screws in a bag for each kind. Together again in the order it was built: two uprights held up, the lowest deck on its blocks, the others, the top, and the back before anything is loaded: until that is on it folds.`,
+      `Empty it, draw the dividers and bundle them by size. ${d.tracks > 0 ? 'Lift the panels out, and unscrew their tracks before the dividers. ' : ''}Fixings to the wall out, the front off, then the back, the top and the decks from above: ${plural(d.pieces, 'piece')} as listed, none heavier than ${say.mass(d.heaviestKg)}, the largest ${say.length(d.longMm)} x ${say.length(d.wideMm)}; screws in a bag for each kind. Together again in the order it was built: two uprights held up, the lowest deck on its blocks, the others, the top, and the back before anything is loaded: until that is on it folds.`,
   },
   'slots-box': {
     title: 'The box',
@@ -80,7 +80,7 @@ const steps: StepWordsFor<StepData> = {
   'slots-dividers': {
     title: 'The dividers',
     text: (d) =>
-      `${plural(d.count, 'divider')}${d.kinds > 1 ? ` of ${plural(d.kinds, 'size')}` : ''}, slid in from the front as far as they go. No glue: one that is in the way of a thick thing is drawn out.`,
+      `${plural(d.count, 'divider')}${d.kinds > 1 ? ` of ${plural(d.kinds, 'size')}` : ''}, slid in from the front as far as they go. No glue: one that is in the way of a thick thing is drawn out${d.tracks > 0 ? ', in the lowest and the highest bin after its track is unscrewed' : ''}.`,
   },
   'slots-load': {
     title: 'Fill the slots',
