@@ -6,7 +6,7 @@ import { withMoved } from '../../assembly/moved.ts'
 import { partBox } from '../../assembly/part-box.ts'
 import { boxOverlap } from '../../geometry/box.ts'
 import { newtons } from '../../measure/units.ts'
-import { EXISTING_FRONTS, insideOf, placeExisting, type ExistingBox } from './existing-box.ts'
+import { EXISTING_FRONTS, placeExisting, placesIn, type ExistingBox } from './existing-box.ts'
 
 const box: ExistingBox = {
   id: 'c',
@@ -37,7 +37,7 @@ describe('a cabinet that was there already', () => {
       const { a, part, box: id } = placed({ front })
       expect(a.parts.reduce((m, p) => m + partMassKg(p), 0)).toBeCloseTo(22, 9)
       expect(part(id).stock).toMatchObject({ kind: 'existing', ratedN: newtons(50) })
-      expect(a.motions).toHaveLength({ open: 0, left: 1, right: 1, pair: 2 }[front])
+      expect(a.motions).toHaveLength({ open: 0, left: 1, right: 1, pair: 2, up: 1, sliding: 2 }[front])
     }
   })
   it('a leaf opens forward on its own side, and clear of the other one', () => {
@@ -76,7 +76,7 @@ describe('a cabinet that was there already', () => {
         }),
         (over) => {
           const b = { ...box, ...over }
-          const all = insideOf(b)
+          const all = placesIn(b).map((x) => x.clear)
           expect(all).toHaveLength(b.shelves + 1)
           const clear = all.reduce((h, x) => h + x.max[2] - x.min[2], 0)
           expect(clear + (b.shelves + 2) * b.boardMm).toBeCloseTo(b.highMm, 6)

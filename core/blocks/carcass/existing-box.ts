@@ -3,6 +3,8 @@ import type { Draft } from '../../assembly/draft.ts'
 import type { Box } from '../../geometry/box.ts'
 import type { Vec3 } from '../../geometry/vec.ts'
 import { newtons, type UnitSystem } from '../../measure/units.ts'
+import { OPEN_RAD } from '../fronts/hinged.ts'
+import { behindSliding } from '../fronts/sliding.ts'
 
 /*
  * A cabinet that was there already: a box open at its front, its own rails along its back, its leaves.
@@ -13,7 +15,7 @@ import { newtons, type UnitSystem } from '../../measure/units.ts'
  *   |r|         |
  *   |___________|
  */
-export const EXISTING_FRONTS = ['open', 'left', 'right', 'pair'] as const
+export const EXISTING_FRONTS = ['open', 'left', 'right', 'pair', 'up', 'sliding'] as const
 export interface ExistingBox {
   id: string
   name: string
@@ -41,21 +43,36 @@ const LIKE: Record<UnitSystem, string> = { imperial: 'pb-3/4', metric: 'pb-18mm'
 const LEAF_GAP_MM = 2
 /** Where its hinges are, of its height. */
 const HINGES_AT = [0.06, 0.94]
-/** A leaf of a usual cabinet opens so far. */
-const OPEN_RAD = Math.PI / 2
+/** Two panels and their tracks take this of its depth, mm, and each panel is so thick. Product decision: makers differ. */
+const [SLIDES_DEEP_MM, PANEL_MM] = [30, 6]
 
-/** Insides from below up: clear openings over its bottom and its shelves. mm */
-export function insideOf(b: ExistingBox): Box[] {
+/** What its inside depends on. */
+type Hollow = Omit<ExistingBox, 'id' | 'name' | 'massKg' | 'holdsKg' | 'railHighMm'>
+
+/** Insides from below up: clear openings over its bottom and its shelves, behind panels that slide. mm */
+function insideOf(b: Hollow): Box[] {
   const { boardMm: t, shelves } = b
+  const before = b.front === 'sliding' ? SLIDES_DEEP_MM : 0
   const clear = (b.highMm - 2 * t - shelves * t) / (shelves + 1)
   return Array.from({ length: shelves + 1 }, (_, i) => {
     const z = b.footMm + t + i * (clear + t)
     return {
       min: [b.left + t, b.backMm + b.railMm, z],
-      max: [b.left + b.wideMm - t, b.backMm + b.deepMm, z + clear],
+      max: [b.left + b.wideMm - t, b.backMm + b.deepMm - before, z + clear],
     }
   })
 }
+
+/** Where things stand in it, from below up: each inside, or what each of two panels leaves of it. */
+export const placesIn = (b: Hollow): { row: number; clear: Box }[] =>
+  insideOf(b).flatMap((clear, row) => {
+    if (b.front !== 'sliding') return [{ row, clear }]
+    const { min, max } = clear
+    return behindSliding({ left: min[0], right: max[0] }).map(({ left, right }) => ({
+      row,
+      clear: { min: [left, min[1], min[2]] as Vec3, max: [right, max[1], max[2]] as Vec3 },
+    }))
+  })
 
 /** Share of its mass that is in its leaves: by area, of all its boards. */
 function leafShare(b: ExistingBox): number {
@@ -77,7 +94,7 @@ export function placeExisting(d: Draft, b: ExistingBox, system: UnitSystem, rail
   const box = `${b.id}-box`
   const like = LIKE[system]
   const share = leafShare(b)
-  const existing = (name: string, massKg: number): Part['stock'] => ({ kind: 'existing', name, massKg, like })
+  const existing: Existing = (name, massKg) => ({ kind: 'existing', name, massKg, like })
   d.square({
     id: box,
     role: 'side',
@@ -94,16 +111,13 @@ export function placeExisting(d: Draft, b: ExistingBox, system: UnitSystem, rail
     across: 'z',
     grain: 'any',
   })
-  for (const { min, max } of insideOf(b))
+  const hollow = ({ min, max }: Box) =>
     d.machine(box, {
-      kind: 'recess',
-      face: 'under',
-      atMm: min[0] - b.left,
-      offMm: min[2] - b.footMm,
-      lengthMm: max[0] - min[0],
-      widthMm: max[2] - min[2],
-      depthMm: max[1] - min[1],
+      ...{ kind: 'recess', face: 'under', atMm: min[0] - b.left, offMm: min[2] - b.footMm },
+      ...{ lengthMm: max[0] - min[0], widthMm: max[2] - min[2], depthMm: b.backMm + b.deepMm - min[1] },
     })
+  insideOf(b).forEach(hollow)
+  if (b.front === 'sliding') hollow(behindFront(b))
   const own = rails
     ? (['upper', 'lower'] as const).map((which) => {
         const id = `${b.id}-${which}`
@@ -130,13 +144,12 @@ export function placeExisting(d: Draft, b: ExistingBox, system: UnitSystem, rail
   return { box, upper: own[0] ?? box, lower: own[1] ?? box, parts: [box, ...own, ...leaves] }
 }
 
-function placeLeaves(
-  d: Draft,
-  b: ExistingBox,
-  existing: (name: string, massKg: number) => Part['stock'],
-  massKg: number,
-): string[] {
+type Existing = (name: string, massKg: number) => Part['stock']
+
+/** What closes it: a leaf or two on hinges of its own, or two panels in its own tracks. @returns their ids */
+function placeLeaves(d: Draft, b: ExistingBox, existing: Existing, massKg: number): string[] {
   if (b.front === 'open') return []
+  if (b.front === 'sliding') return placePanels(d, b, existing, massKg)
   const hung = b.front === 'pair' ? (['left', 'right'] as const) : [b.front]
   const wide = b.wideMm / hung.length
   return hung.map((side, i) => {
@@ -144,35 +157,76 @@ function placeLeaves(
     const left = b.left + i * wide + LEAF_GAP_MM / 2
     const right = b.left + (i + 1) * wide - LEAF_GAP_MM / 2
     const y = b.backMm + b.deepMm
+    const [foot, head] = [b.footMm + LEAF_GAP_MM / 2, b.footMm + b.highMm - LEAF_GAP_MM / 2]
     d.square({
       id,
       role: 'door',
       stock: existing(`${b.name}: leaf`, massKg / hung.length),
-      min: [left, y, b.footMm + LEAF_GAP_MM / 2],
-      size: [right - left, b.boardMm, b.highMm - LEAF_GAP_MM],
+      min: [left, y, foot],
+      size: [right - left, b.boardMm, head - foot],
       along: 'z',
       across: 'x',
       grain: 'any',
     })
     // Its own hinges.
     for (const share of HINGES_AT) {
-      const at: Vec3 = [side === 'left' ? left + 1 : right - 1, y, b.footMm + share * b.highMm]
+      const [x, z] = [b.left + share * b.wideMm, b.footMm + share * b.highMm]
+      const at: Vec3 = side === 'up' ? [x, y, head - 1] : [side === 'left' ? left + 1 : right - 1, y, z]
       d.joint({ kind: 'hinged', near: id, far: `${b.id}-box`, fasteners: [], at })
     }
-    // A leaf on the right turns the other way. It turns about its front edge: it swings clear of its neighbour.
-    const atLeft = side === 'left'
-    d.motion({
-      kind: 'swing',
-      parts: [id],
-      at: [atLeft ? left : right, y + b.boardMm, b.footMm],
-      axis: [0, 0, 1],
-      byRad: atLeft ? OPEN_RAD : -OPEN_RAD,
-    })
+    // It turns about its front edge: it swings clear of its neighbour. A leaf on the right turns the other way.
+    const front = y + b.boardMm
+    const turns = { kind: 'swing' as const, parts: [id], byRad: side === 'right' ? -OPEN_RAD : OPEN_RAD }
+    if (side === 'up') d.motion({ ...turns, at: [left, front, head], axis: [1, 0, 0] })
+    else d.motion({ ...turns, at: [side === 'left' ? left : right, front, b.footMm], axis: [0, 0, 1] })
     return id
   })
 }
 
-/** What lies in it: a bay for every inside. */
+/** The room of its panels and their tracks, before its shelves. */
+function behindFront({ boardMm: t, ...b }: Hollow): Box {
+  const front = b.backMm + b.deepMm
+  return {
+    min: [b.left + t, front - SLIDES_DEEP_MM, b.footMm + t],
+    max: [b.left + b.wideMm - t, front, b.footMm + b.highMm - t],
+  }
+}
+
+/** Two panels, one behind the other, each past the middle of the box. */
+function placePanels(d: Draft, b: ExistingBox, existing: Existing, massKg: number): string[] {
+  const { min, max } = behindFront(b)
+  const [before, after] = behindSliding({ left: min[0], right: max[0] })
+  const spans = [
+    { from: min[0], to: after.left },
+    { from: before.right, to: max[0] },
+  ]
+  return spans.map(({ from, to }, k) => {
+    const id = `${b.id}-panel-${k}`
+    const y = min[1] + ((1 + 2 * k) * SLIDES_DEEP_MM) / 4 - PANEL_MM / 2
+    d.square({
+      id,
+      role: 'door',
+      stock: existing(`${b.name}: panel`, massKg / spans.length),
+      min: [from, y, min[2]],
+      size: [to - from, PANEL_MM, max[2] - min[2]],
+      along: 'z',
+      across: 'x',
+      grain: 'any',
+    })
+    // In both of its tracks, from end to end.
+    for (const [x, z] of [
+      [from + 1, min[2] + 1],
+      [to - 1, max[2] - 1],
+    ]) {
+      const at: Vec3 = [x, y + PANEL_MM / 2, z]
+      d.joint({ kind: 'housed', near: `${b.id}-box`, far: id, fasteners: [], at })
+    }
+    d.motion({ kind: 'slide', parts: [id], by: [k === 0 ? max[0] - to : min[0] - from, 0, 0] })
+    return id
+  })
+}
+
+/** What lies in it: a bay for every place. */
 export function existingBays(
   d: Draft,
   b: ExistingBox,
@@ -180,10 +234,10 @@ export function existingBays(
   items: readonly Bay['items'][],
   play: { sideMm: number; aboveMm: number },
 ): void {
-  insideOf(b).forEach((clear, i) =>
+  placesIn(b).forEach(({ row, clear }, i) =>
     d.bay({
       id: `${b.id}-bay-${i}`,
-      name: { code: 'shelf', column, row: i + 1 },
+      name: { code: 'shelf', column, row: row + 1 },
       holds: 'surface',
       clear,
       carriers: [`${b.id}-box`],

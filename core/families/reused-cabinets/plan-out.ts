@@ -1,6 +1,6 @@
 import type { Bay } from '../../assembly/assembly.ts'
 import { unitsOf } from '../../assembly/settings.ts'
-import { insideOf, type ExistingBox } from '../../blocks/carcass/existing-box.ts'
+import { placesIn, type ExistingBox } from '../../blocks/carcass/existing-box.ts'
 import type { Strips } from '../../blocks/holders/frame.ts'
 import { bevelHigh, liftOff } from '../../blocks/mounts/hung-on-wall.ts'
 import { LEAST_STUDS, piecesOnStuds } from '../../blocks/mounts/pieces-on-studs.ts'
@@ -10,6 +10,7 @@ import { GAP_MM, type Blocked } from '../../blocks/sizing/along-wall.ts'
 import { spliceOver } from '../../blocks/sizing/splice.ts'
 import { findSection, type Section } from '../../catalogue/lumber.ts'
 import { findSheet, type Sheet } from '../../catalogue/sheets.ts'
+import { sub } from '../../geometry/vec.ts'
 import { standsOn, type Goods } from '../../goods/goods.ts'
 import { countedKg } from '../../goods/presumed.ts'
 import { OVER_BENCH_MM } from '../../goods/person.ts'
@@ -183,8 +184,9 @@ function eachFits(p: ReusedCabinetsParams, ctx: ShapeContext, m: Measures): Resu
   const first = p.cabinets[0]
   for (const [i, c] of p.cabinets.entries()) {
     const at = `cabinets.${i}.highMm`
-    const clear = (c.highMm - (c.shelves + 2) * m.boardMm) / (c.shelves + 1)
-    if (Math.min(clear, c.wideMm - 2 * m.boardMm, c.deepMm - m.railMm - m.boardMm) < LEAST_INSIDE_MM)
+    const own = { ...c, left: 0, backMm: 0, footMm: 0, boardMm: m.boardMm, railMm: m.railMm }
+    const [{ clear }] = placesIn(own)
+    if (Math.min(...sub(clear.max, clear.min)) < LEAST_INSIDE_MM)
       return bad('cabinet-too-small', { cabinet: i + 1 }, at)
     if (p.row === 'floor') {
       if (c.highMm > ctx.space.heightMm)
@@ -225,13 +227,13 @@ function filled(p: ReusedCabinetsParams, ctx: ShapeContext, m: Measures, at: rea
     railMm: m.railMm,
     railHighMm: m.railHighMm,
   }))
-  const insides = boxes.flatMap((b, i) => insideOf(b).map((clear, row) => ({ box: i, row, clear })))
-  const items = boxes.map((b) => Array.from({ length: b.shelves + 1 }, (): Bay['items'] => []))
+  const insides = boxes.flatMap((b, box) => placesIn(b).map((x, place) => ({ ...x, box, place })))
+  const items = boxes.map((b) => placesIn(b).map((): Bay['items'] => []))
   const heavyFirst = (a: Goods, b: Goods) => countedKg(b) - countedKg(a) || b.tallMm - a.tallMm
   let queue = ctx.goods.flatMap((g) => Array.from({ length: g.count }, () => g.item)).sort(heavyFirst)
   const carries = boxes.map((b) => (b.holdsKg > 0 ? b.holdsKg : Infinity))
   insides.sort((a, b) => a.row - b.row || boxes[a.box].left - boxes[b.box].left)
-  for (const { box, row, clear } of insides) {
+  for (const { box, place, clear } of insides) {
     const high = clear.max[2] - clear.min[2]
     // What it is known to carry is not gone over by what is put into it.
     const goesIn: Goods[] = []
@@ -249,7 +251,7 @@ function filled(p: ReusedCabinetsParams, ctx: ShapeContext, m: Measures, at: rea
       m.play.sideMm,
     )
     carries[box] -= spots.reduce((s, x) => s + countedKg(x.item), 0)
-    items[box][row] = spots.map(({ item, x, y }) => ({
+    items[box][place] = spots.map(({ item, x, y }) => ({
       goodsId: item.id,
       massKg: item.massKg,
       stands: standsOn(item.kind),

@@ -2,6 +2,7 @@ import { describe, expect, it } from '@jest/globals'
 import { expectNear } from '../../../test-support/near.ts'
 import { checkOf, readParams, tryParams } from '../../../test-support/read-params.ts'
 import { massCentre, partMassKg } from '../../assembly/mass.ts'
+import { movedBox } from '../../assembly/moved.ts'
 import { solidOf } from '../../drawing/solid.ts'
 import { newGoods } from '../../goods/goods.ts'
 import { inEquilibrium } from '../../loads/load-path.ts'
@@ -151,6 +152,73 @@ describe('what nobody knows of a cabinet', () => {
       0,
     )
     expectNear(wood, l * w * t - hollow, 1e-9)
+  })
+})
+
+describe('what closes a cabinet that was there', () => {
+  const slid = read({ cabinets: [cabinet(1200, 720, { front: 'sliding' })] })
+  const BOARD = 16
+  it('two panels slide: each covers a half and a little, and goes aside before the other', () => {
+    const { parts, motions, bays } = slid.shaped.assembly
+    const panels = parts.filter((p) => p.role === 'door').map((p) => slid.boxes.get(p.id)!)
+    const box = boxOf(slid, 0)
+    const inside = 1200 - 2 * BOARD
+    for (const p of panels) expect(p.max[0] - p.min[0]).toBeCloseTo(inside / 2 + 10, 3)
+    expect(panels[1].min[1]).toBeGreaterThan(panels[0].max[1])
+    for (const [k, m] of motions.filter((x) => x.kind === 'slide').entries())
+      expect(m).toMatchObject({ kind: 'slide', by: [expect.closeTo((k === 0 ? 1 : -1) * (inside / 2 - 10), 3), 0, 0] })
+    // Things stand behind one of them, and behind their tracks.
+    expect(bays.map((b) => b.name)).toEqual([1, 1, 2, 2].map((row) => ({ code: 'shelf', column: 1, row })))
+    for (const b of bays) {
+      expect(b.clear.max[1]).toBeCloseTo(box.max[1] - 30, 6)
+      expect(b.clear.max[0] - b.clear.min[0]).toBeCloseTo(inside / 2 - 10, 3)
+    }
+    expect(slid.shaped.unhoused).toEqual([])
+    expect(slid.verdict).toMatchObject({ fails: 0, unknown: 0 })
+  })
+  it('its shelves end behind the panels: nothing of the box stands where they are', () => {
+    const { parts } = slid.shaped.assembly
+    const solid = solidOf(parts.find((p) => p.id === 'cabinet-0-box')!)
+    const front = boxOf(slid, 0).max[1]
+    const mid = (min: number, max: number, at: number) => at > min && at < max
+    const within = solid.pieces.filter((x) => {
+      const [w, h, d] = x.size
+      return mid(x.centre[0] - w / 2, x.centre[0] + w / 2, boxOf(slid, 0).min[0] + 600) && x.centre[1] + d / 2 > front - 29 && h < 100 // prettier-ignore
+    })
+    // Its bottom and its top alone come to the front there.
+    expect(within).toHaveLength(2)
+  })
+  it('a panel weighs as a leaf would, and what is in it is not lost', () => {
+    expect(slid.shaped.assembly.parts.reduce((m, p) => m + (p.stock.kind === 'existing' ? partMassKg(p) : 0), 0)) // prettier-ignore
+      .toBeCloseTo(cabinet(1200, 720).massKg, 6)
+  })
+  it('a leaf that turns up comes to lie level over the front, hinged along the top, on stays of its own', () => {
+    const r = read({ cabinets: [cabinet(900, 400, { shelves: 0, front: 'up' })] }, ctx({}, 2))
+    const { motions, joints, parts } = r.shaped.assembly
+    const [m] = motions
+    const leaf = r.boxes.get('cabinet-0-leaf-0')!
+    const open = movedBox(m, leaf)
+    expect(open.min[2]).toBeGreaterThan(boxOf(r, 0).max[2] - BOARD - 3)
+    expect(open.max[1] - leaf.max[1]).toBeCloseTo(leaf.max[2] - leaf.min[2], 6)
+    const hinges = joints.filter((j) => j.kind === 'hinged')
+    expect(hinges.every((j) => j.at![2] > leaf.max[2] - 2)).toBe(true)
+    expect(hinges.length).toBe(2)
+    // Out before its box it pulls more at the strip than shut.
+    const strip = parts.find((p) => p.role === 'hanger')!.id
+    const pull = (front: 'open' | 'up') => {
+      const x = read({ cabinets: [cabinet(900, 400, { shelves: 0, front })] })
+      return Math.max(
+        ...x.checks.filter((c) => c.parts?.includes(strip) && c.check === 'anchors').map((c) => c.demand!),
+      )
+    }
+    expect(pull('up')).toBeGreaterThan(pull('open'))
+    expect(r.verdict).toMatchObject({ fails: 0, unknown: 0 })
+  })
+  it('one too shallow for panels is refused at its field', () => {
+    const thin = (front: 'open' | 'sliding') =>
+      problemOf({ railMm: 40, cabinets: [cabinet(900, 720, { deepMm: 105, front })] })
+    expect(thin('open')).toBeNull()
+    expect(thin('sliding')).toMatchObject({ code: 'cabinet-too-small', data: { cabinet: 1 } })
   })
 })
 

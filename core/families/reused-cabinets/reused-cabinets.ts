@@ -87,6 +87,14 @@ export const reusedCabinets = family<ReusedCabinetsParams>({
       context: context([]),
     },
     {
+      name: 'panels that slide, and a leaf that turns up',
+      params: {
+        ...startingParams('metric'),
+        cabinets: [cabinet(1200, 720, { front: 'sliding' }), cabinet(600, 400, { shelves: 0, front: 'up' })],
+      },
+      context: context([]),
+    },
+    {
       name: 'three bases under a worktop in pieces',
       params: {
         ...startingParams('metric'),

@@ -86,8 +86,7 @@ const steps: StepWordsFor<StepData> = {
   },
   'leaves-back': {
     title: 'Leaves and shelves back',
-    text: (d) =>
-      `${plural(d.count, 'leaf', 'leaves')} on their own hinges, turned at the hinge until the gaps are even.`,
+    text: (d) => `${plural(d.count, 'leaf', 'leaves')} on their own hinges or back in their tracks, the gaps even.`,
   },
   'bases-set': {
     title: 'Set the bases',
@@ -152,7 +151,14 @@ export const reusedCabinetsWords: KindWords = {
     'cabinet-shelves': { label: 'Shelves in it' },
     'cabinet-front': {
       label: 'Leaves',
-      options: { open: 'none', left: 'one, hinged left', right: 'one, hinged right', pair: 'a pair' },
+      options: {
+        open: 'none',
+        left: 'one, hinged left',
+        right: 'one, hinged right',
+        pair: 'a pair',
+        up: 'one, turns up on stays of its own',
+        sliding: 'two panels that slide',
+      },
     },
     'edge-at': { label: 'From the left end' },
   },
