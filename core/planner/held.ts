@@ -26,9 +26,11 @@ export class HeldPlanning {
     this.search = planningRoom(p, wishes, { rounds: MOST_ROUNDS, shouldStop })
   }
 
-  /** Goes on until there is a plan, and waits there. */
+  /** Goes on until there is a whole plan, and waits there. */
   toFirst(): void {
-    while (!this.last?.done && !this.last?.value.plans.length) this.last = this.search.next()
+    const isBegun = () =>
+      this.last && (this.last.done || (this.last.value.plans.length && this.last.value.doing !== 'growing'))
+    while (!isBegun()) this.last = this.search.next()
   }
 
   /** What was found so far, and what comes after it. */

@@ -281,6 +281,7 @@ describe('plans that are begun before anybody asks', () => {
     const first = held.goOn().next()
     expect(first.done).toBe(false)
     expect(first.value.plans).toHaveLength(1)
+    expect(first.value.doing).toBe('looking')
     // One look at the clock for when they were asked for: nothing was searched.
     expect(looked() - before).toBe(1)
     held.toFirst()
@@ -301,6 +302,13 @@ describe('plans that are begun before anybody asks', () => {
   it('asked for without having been begun are searched as ever', () => {
     const { now } = counting()
     const straight = [...new HeldPlanning(p, NO_WISHES, wanted, now).goOn()]
+    // Told as it grows: after one thing already, none of it proven.
+    const open = straight.map((x) => x.plans[0]).map((x) => x && x.homeless.reduce((n, h) => n + h.count, 0))
+    const growing = straight.filter((x) => x.doing === 'growing')
+    expect(growing.length).toBeGreaterThan(3)
+    expect(straight.slice(0, growing.length)).toEqual(growing)
+    expect(open[0]).toBeGreaterThan(open[growing.length]!)
+    for (const x of growing) expect(x.plans.map((y) => [y.proven, y.hours])).toEqual([[false, 0]])
     expect(straight[straight.length - 1].plans.some((x) => x.proven)).toBe(true)
   })
 })

@@ -50,7 +50,8 @@ export interface Planning {
   /** First looks at builds, and whole plans compared, so far. */
   looks: number
   seen: number
-  doing: 'looking' | 'proving' | 'done'
+  /** `growing`: the first plan is not whole yet, what was not looked at so far has no place in it. */
+  doing: 'growing' | 'looking' | 'proving' | 'done'
 }
 
 /** How many plans are shown. */
@@ -166,8 +167,10 @@ class RoomPlanner {
       const o: SearchOptions = this.isEnough() ? hurried : given
       let told = 0
       for (const stage of searching(heap, this.market, this.shelf, o, Math.ceil(rounds / AIMS.length))) {
-        if (stage !== 'round' || ++told % TOLD_EVERY === 0) yield this.state('looking')
-        if (shouldStop(share)) break
+        if (stage === 'growing') yield this.state('growing')
+        else if (stage !== 'round' || ++told % TOLD_EVERY === 0) yield this.state('looking')
+        // One that is begun is grown to its end.
+        if (stage !== 'growing' && shouldStop(share)) break
       }
       yield this.state('proving')
       yield* this.proveOne(o, () => shouldStop(share + PROVING))
@@ -352,6 +355,8 @@ class RoomPlanner {
       const best = this.shelf.best({ aim, budgetMinor: this.wishes.budgetMinor })
       return best ? [this.lookedAt(best.plan, aim)] : []
     })
+    const { begun } = this.shelf
+    if (begun && looked.length === 0) looked.push(this.lookedAt(begun, AIMS[0]))
     const distinct = looked.filter((x, i) => looked.findIndex((y) => sameBuilds(x, y)) === i)
     return {
       plans: proven.length > 0 ? proven : doing === 'done' ? [] : distinct,

@@ -112,6 +112,8 @@ export class Shelf {
   readonly kept: { plan: Plan; measures: Measures }[] = []
   /** Plans looked at. */
   seen = 0
+  /** The first of all as far as it is grown: shown while there is no other. */
+  begun: Plan | null = null
 
   constructor(private readonly urgency: Urgency) {}
 

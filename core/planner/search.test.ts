@@ -220,8 +220,19 @@ describe('the search for plans', () => {
       const market = tiny(seed, 1.2)
       const shelf = new Shelf(() => 1)
       const heap = market.things.map((t) => ({ goodsId: t.id, count: 1 }))
-      for (const _stage of searching(heap, market, shelf, options('cost', seed), 5))
-        expect(shelf.best({ aim: 'cost', budgetMinor: null })).not.toBeNull()
+      const told: number[] = []
+      for (const stage of searching(heap, market, shelf, options('cost', seed), 5)) {
+        if (stage === 'growing') told.push(howMany(shelf.begun!.homeless))
+        else expect(shelf.best({ aim: 'cost', budgetMinor: null })).not.toBeNull()
+        // What is not looked at yet has no place: nothing is lost on the way.
+        for (const { offers, homeless } of shelf.begun ? [shelf.begun] : [])
+          expect(howMany([...homeless, ...offers.flatMap((o) => o.housed)])).toBe(howMany(heap))
+      }
+      // The first is told as it grows, thing after thing, and is whole after that.
+      expect(told.length).toBeGreaterThan(1)
+      expect(told[0]).toBe(howMany(heap) - 1)
+      expect(told).toEqual([...told].sort((a, b) => b - a))
+      expect(shelf.begun).toBeNull()
     }
   })
   it('goes on only with what was judged, and never with what fails', () => {

@@ -132,7 +132,23 @@ interface Growth {
 }
 
 /** Grows a plan until every lot has been looked at. */
-function grow(from: Plan, lots: readonly Lot[], market: Market, o: SearchOptions, g: Growth): Plan {
+function grow(...of: Parameters<typeof growing>): Plan {
+  const steps = growing(...of)
+  for (;;) {
+    const step = steps.next()
+    if (step.done) return step.value
+  }
+}
+
+/** The same, told after each lot; what was not looked at yet is without a place. */
+function* growing(
+  from: Plan,
+  lots: readonly Lot[],
+  market: Market,
+  o: SearchOptions,
+  g: Growth,
+): Generator<Plan, Plan> {
+  const told = ({ plan, todo }: Growing): Plan => ({ ...plan, homeless: [...plan.homeless, ...todo.flat()] })
   const worth = (plan: Plan) => worthOf(measuresOf(plan, o.urgency), o) + likeness(plan, o.unlike)
   let beam: Growing[] = [{ plan: from, todo: lots }]
   for (let round = 0; round < PARTS * lots.length && beam.some((b) => b.todo.length > 0); round++) {
@@ -163,9 +179,9 @@ function grow(from: Plan, lots: readonly Lot[], market: Market, o: SearchOptions
       if (!any) next.push({ ...given, worth: worth(given.plan) })
     }
     beam = next.sort((a, b) => a.worth - b.worth).slice(0, now.beam)
+    yield told(beam[0])
   }
-  const { plan, todo } = beam[0]
-  return { ...plan, homeless: [...plan.homeless, ...todo.flat()] }
+  return told(beam[0])
 }
 
 /** Things that go to the same kinds of build equally well are one lot; what is hardest to keep, and wanted most, first. */
@@ -209,7 +225,7 @@ const HASTY = 0.6
 const WARM = 0.05
 
 /** What the search is at, each time it tells. */
-export type Stage = 'first' | 'grown' | 'judged' | 'round'
+export type Stage = 'growing' | 'first' | 'grown' | 'judged' | 'round'
 
 /**
  * Grows a plan quickly where the shelf is empty, then others with care, then tears down and grows again until told to stop.
@@ -231,7 +247,14 @@ export function* searching(
   // What takes most room first, each into what is there already: soon told, and much has a place.
   let first: Plan | null = null
   if (shelf.kept.length === 0) {
-    first = grow(nothing, byBulk(singles, o), market, o, { ...few, dense: true, hasty: true, quick: true })
+    const steps = growing(nothing, byBulk(singles, o), market, o, { ...few, dense: true, hasty: true, quick: true })
+    let step = steps.next()
+    for (; !step.done; step = steps.next()) {
+      shelf.begun = step.value
+      yield 'growing'
+    }
+    first = step.value
+    shelf.begun = null
     shelf.add(first)
     yield 'first'
   }

@@ -81,7 +81,7 @@ async function ask() {
   ahead = null
   stop()
   leftOut.clear()
-  planning.value = { plans: [], looks: 0, seen: 0, doing: 'looking' }
+  planning.value = { plans: [], looks: 0, seen: 0, doing: 'growing' }
   search = mine
   const told = callback((so: Planning) => {
     if (search === mine) planning.value = so
@@ -130,7 +130,12 @@ const holds = (x: PlannedRoom['builds'][number]) =>
 const numberOf = (x: PlannedRoom, id: string) => x.builds.findIndex((b) => b.id === id) + 1
 const verdictOf = (x: PlannedRoom) =>
   !x.proven
-    ? 'looked at, not proven yet'
+    ? planning.value?.doing === 'growing'
+      ? `not proven; ${plural(
+          x.homeless.reduce((n, h) => n + h.count, 0),
+          'thing',
+        )} still to be placed`
+      : 'looked at, not proven yet'
     : x.measures.troubles === 0
       ? x.presumed.length > 0
         ? 'holds if what is presumed to weigh so much weighs no more'
@@ -231,11 +236,13 @@ function take(i: number, x: PlannedRoom) {
       <button v-if="working" type="button" class="btn btn-link" @click="enough">Stop: these will do</button>
       <span v-if="planning" class="soft small ms-2" role="status">
         {{
-          planning.doing === 'looking'
-            ? 'Looking for better plans'
-            : planning.doing === 'proving'
-              ? 'Proving the best of them'
-              : 'Done'
+          planning.doing === 'growing'
+            ? 'Placing one thing after the other'
+            : planning.doing === 'looking'
+              ? 'Looking for better plans'
+              : planning.doing === 'proving'
+                ? 'Proving the best of them'
+                : 'Done'
         }}: {{ plural(planning.looks, 'build') }} looked at, {{ plural(planning.seen, 'plan') }} compared.
       </span>
     </div>
