@@ -119,4 +119,44 @@ describe('a long tool', () => {
     expect(r.shaped.unhoused).toEqual([])
     expect(r.verdict.state).toBe('holds')
   })
+  it('longer than a panel hangs past its lower edge, over the floor, with nothing under it', () => {
+    const broom = tool({ id: 'broom', name: 'Broom', tallMm: 1500, acrossMm: 300, count: 3 })
+    const r = read({}, ctx([broom, tool({ count: 2 })]))
+    expect(r.shaped.unhoused).toEqual([])
+    expect(r.verdict.state).toBe('holds')
+    const lowest = r.shaped.dims.find((d) => d.path === 'lowestMm')!
+    const { bays, parts } = r.shaped.assembly
+    const brooms = bays.filter((b) => b.items[0].goodsId === 'broom').map((b) => b.items[0].box)
+    expect(brooms).toHaveLength(3)
+    for (const b of brooms) {
+      expect(b.min[2]).toBeLessThan(lowest.value)
+      expect(b.min[2]).toBeGreaterThanOrEqual(50)
+      const under = bays.filter((x) => x.items[0].goodsId !== 'broom').map((x) => x.items[0].box)
+      for (const x of under) expect(x.max[0] <= b.min[0] || x.min[0] >= b.max[0]).toBe(true)
+    }
+    // Each hook is on a panel.
+    const panels = parts.filter((p) => p.role === 'back').map((p) => r.boxes.get(p.id)!)
+    for (const p of parts.filter((x) => x.role === 'hardware')) {
+      const { centre } = p.at
+      expect(panels.some((b) => centre[2] > b.min[2] && centre[2] < b.max[2])).toBe(true)
+    }
+  })
+  it('so long that it would stand on the floor has no place; the panel goes up for what just does not', () => {
+    const with900 = { panelHighMm: 900 }
+    const long = (tallMm: number) => read(with900, ctx([tool(), tool({ id: 'l', name: 'Long', tallMm, count: 1 })]))
+    const lowestOf = (r: ReturnType<typeof long>) => r.shaped.dims.find((d) => d.path === 'lowestMm')!
+    expect(lowestOf(long(1500)).why.code).toBe('panel-at-hand')
+    // Beyond what is over the floor with its middle at the shoulder.
+    const r = long(1850)
+    expect(r.shaped.unhoused).toEqual([])
+    expect(lowestOf(r).why.code).toBe('panel-over-floor')
+    expect(Math.min(...r.shaped.assembly.bays.map((b) => b.clear.min[2]))).toBeGreaterThanOrEqual(50)
+    expect(long(2300).shaped.unhoused).toEqual([{ goodsId: 'l', count: 1, why: 'no-place' }])
+    // At no length between it is refused whole, or ends in the floor.
+    for (let mm = 1700; mm <= 2000; mm += 7)
+      expect(Math.min(...long(mm).shaped.assembly.bays.map((b) => b.clear.min[2]))).toBeGreaterThanOrEqual(50)
+    // Said to hang lower, it takes no more than ends over the floor.
+    const low = read({ lowestMm: 300 }, ctx([tool(), tool({ id: 'l', name: 'Long', tallMm: 1500, count: 1 })]))
+    expect(low.shaped.unhoused).toEqual([{ goodsId: 'l', count: 1, why: 'no-place' }])
+  })
 })

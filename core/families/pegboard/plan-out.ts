@@ -5,7 +5,7 @@ import { PEG_HOOK } from '../../catalogue/hardware.ts'
 import { findSection, type Section } from '../../catalogue/lumber.ts'
 import { findSheet, type Sheet } from '../../catalogue/sheets.ts'
 import type { Goods } from '../../goods/goods.ts'
-import { BODY } from '../../goods/person.ts'
+import { BODY, reachMm } from '../../goods/person.ts'
 import { assumedTool } from '../../goods/tool.ts'
 import { bad, good, type Result } from '../../measure/result.ts'
 import { roundDown, roundNearest, roundUp } from '../../measure/rounding.ts'
@@ -21,6 +21,7 @@ export interface ReasonData {
   'panels-tools': { things: number }
   'panels-studs': { things: number }
   'panel-at-hand': object
+  'panel-over-floor': object
   'battens-usual': object
   'panel-screws': object
   'hook-play': object
@@ -45,6 +46,8 @@ const STANDOFF_MM = 12
 export const GRID_MM = inches(1)
 /** From the edges of a panel to the first hook, mm. */
 const EDGE_MM = 40
+/** What hangs past the lower edge of its panel ends this far over the floor, mm: one sweeps under it. Product decision. */
+const OVER_FLOOR_MM = 50
 
 /** A tool on its hook: x and z of the hook from the left end of the panels and their lower edge. */
 export interface Hung {
@@ -102,11 +105,17 @@ export function planOut(
     terms: [],
   })
 
+  // Its middle at the shoulder, its upper edge on the wall; higher where something hangs past its lower edge, as far as its
+  // upper hooks are reached.
+  const onWall = (mm: number) => Math.max(0, Math.min(mm, ctx.space.heightMm - highMm))
+  const atHand = roundNearest(onWall(BODY.shoulder * ctx.settings.personMm - highMm / 2), units)
+  const highest = roundDown(onWall(reachMm(ctx.settings.personMm) + EDGE_MM - highMm), units)
+  const belowMm = (p.lowestMm ?? Math.max(atHand, highest)) - OVER_FLOOR_MM
   const tools = ctx.goods.flatMap((g) => Array.from({ length: g.count }, () => g.item))
   const most = Math.min(LIMITS.panels, Math.floor(ctx.space.lengthMm / wideMm + 1e-9))
   if (most < 1) return bad('pegboard-past-wall', { mm: wideMm, haveMm: ctx.space.lengthMm }, 'panelWideMm')
   const tries = Array.from({ length: most }, (_, i) => i + 1)
-  const enough = tries.find((n) => hang(tools, { n, wideMm, highMm, sideMm }).left.size === 0) ?? most
+  const enough = tries.find((n) => hang(tools, { n, wideMm, highMm, sideMm, belowMm }).left.size === 0) ?? most
   const longest = longestBoard(ctx, p.battenSection)
   // Battens are held in two studs: what is too narrow for that has a panel more.
   const isHeld = (n: number) => piecesOnStuds(ctx.space, n * wideMm, longest)?.poor === null
@@ -119,15 +128,15 @@ export function planOut(
   const lengthMm = panels * wideMm
   if (lengthMm > ctx.space.lengthMm)
     return bad('pegboard-past-wall', { mm: lengthMm, haveMm: ctx.space.lengthMm }, 'panels')
-  const { hung, left } = hang(tools, { n: panels, wideMm, highMm, sideMm })
+  const { hung, left } = hang(tools, { n: panels, wideMm, highMm, sideMm, belowMm })
   if (hung.length === 0) return bad('no-hung-tools')
 
-  // Its middle at the shoulder, its upper edge on the wall.
-  const wanted = BODY.shoulder * ctx.settings.personMm - highMm / 2
+  const wanted = Math.max(0, ...hung.map((x) => x.hangMm - x.z)) + OVER_FLOOR_MM
+  const raised = wanted > OVER_FLOOR_MM && wanted > atHand
   const lowestMm = pen.length(
     { path: 'lowestMm', code: 'panel-lowest', min: 0, max: 2400 },
-    roundNearest(Math.max(0, Math.min(wanted, ctx.space.heightMm - highMm)), units),
-    { code: 'panel-at-hand', terms: [] },
+    raised ? roundUp(wanted, units) : atHand,
+    { code: raised ? 'panel-over-floor' : 'panel-at-hand', terms: [] },
   )
   if (lowestMm + highMm > ctx.space.heightMm)
     return bad('pegboard-too-high', { mm: lowestMm + highMm, mostMm: ctx.space.heightMm }, 'lowestMm')
@@ -173,10 +182,19 @@ export function planOut(
   })
 }
 
-/** Tools in rows from the upper left on, the longest first, each on a hook of the grid; none over another. */
+/**
+ * Tools in rows from the upper left on, the longest first, each on a hook of the grid; none over another.
+ * @param belowMm how far past the lower edge of a panel what hangs in its upper row may reach
+ */
 function hang(
   tools: readonly Goods[],
-  { n, wideMm, highMm, sideMm }: { n: number; wideMm: number; highMm: number; sideMm: number },
+  {
+    n,
+    wideMm,
+    highMm,
+    sideMm,
+    belowMm,
+  }: { n: number; wideMm: number; highMm: number; sideMm: number; belowMm: number },
 ): { hung: Hung[]; left: Map<string, number> } {
   const hung: Hung[] = []
   const left = new Map<string, number>()
@@ -189,7 +207,12 @@ function hang(
       let rowMm = 0
       const rest: Goods[] = []
       for (const g of queue) {
-        const fits = x + g.acrossMm <= (panel + 1) * wideMm - EDGE_MM && g.tallMm <= top - EDGE_MM
+        // Its hook is on the panel, and nothing hangs under it.
+        const isPast =
+          top === highMm - EDGE_MM &&
+          g.tallMm + PEG_HOOK.highMm / 2 <= top + belowMm &&
+          g.tallMm - hangs(g) <= top - EDGE_MM
+        const fits = x + g.acrossMm <= (panel + 1) * wideMm - EDGE_MM && (g.tallMm <= top - EDGE_MM || isPast)
         if (!fits || (rowMm > 0 && g.tallMm > rowMm)) {
           rest.push(g)
           continue

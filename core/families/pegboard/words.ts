@@ -12,6 +12,7 @@ const reasons: WordsFor<ReasonData> = {
   'panels-tools': (d) => `as many as hang ${plural(d.things, 'thing')}`,
   'panels-studs': () => 'so many that their battens are held in two studs',
   'panel-at-hand': () => 'its middle at the shoulder',
+  'panel-over-floor': () => 'what hangs past its lower edge ends over the floor',
   'battens-usual': (_d, say) => `${say.length(406.4)} is usual`,
   'panel-screws': (_d, say) => `a screw every ${say.length(203.2)} is usual`,
   'hook-play': (_d, say) => `${say.length(25.4)} between things: a hook hole`,
@@ -38,7 +39,8 @@ const problems: WordsFor<ProblemData> = {
     `Its upper edge would be ${say.length(d.mm)} up, and the wall ends at ${say.length(d.mostMm)}. Lower it, or make the panels lower.`,
   'no-standoff': (d, say) =>
     `Battens of ${say.length(d.mm)} leave no room for the backs of the hooks: ${say.length(d.leastMm)} at least.`,
-  'no-hung-tools': () => 'Nothing here goes on these panels: everything is wider or longer than one. Make them larger.',
+  'no-hung-tools': () =>
+    'Nothing here goes on these panels: everything is wider than one, or longer than from its upper edge to the floor. Make them larger.',
 }
 
 const steps: StepWordsFor<StepData> = {
