@@ -1,7 +1,7 @@
 import { PILE_STEEP } from '../goods/pile.ts'
 import type { Bay, Placed } from '../assembly/assembly.ts'
 import { boxSize } from '../geometry/box.ts'
-import { baseAcross, bodyAcross, hangsByWheel, LEAST_BEARING_MM, type Goods } from '../goods/goods.ts'
+import { baseAcross, bodyAcross, hangsByWheel, isLong, LEAST_BEARING_MM, type Goods } from '../goods/goods.ts'
 import { COMPUTED_SLACK_MM } from '../measure/rounding.ts'
 import { defineCheck, measured, plain, type CheckResult } from './check.ts'
 
@@ -21,12 +21,12 @@ interface Reading {
 const SAME_SIZE_MM = 1
 
 /**
- * What stands in a slot may stand on another edge than the one it was measured on, tools are laid down, and what
- * hangs by a wheel hangs on end: then they are as large as they were measured all the same.
+ * What stands in a slot may stand on another edge than the one it was measured on, tools are laid down, long things lie
+ * on their long edge, and what hangs by a wheel hangs on end: then they are as large as they were measured all the same.
  */
 function mayBeTurned(b: Bay, item: Placed, g: Goods): boolean {
   if (b.holds === 'slot') return true
-  if (g.kind !== 'tool' && !(b.holds === 'hung' && hangsByWheel(g))) return false
+  if (g.kind !== 'tool' && !isLong(g) && !(b.holds === 'hung' && hangsByWheel(g))) return false
   const sorted = (list: readonly number[]) => [...list].sort((x, y) => x - y)
   const measured = sorted([g.acrossMm, g.deepMm, g.tallMm])
   return sorted(boxSize(item.box)).every((mm, i) => Math.abs(mm - measured[i]) <= SAME_SIZE_MM)
@@ -118,6 +118,24 @@ function standSideways(bays: readonly Bay[], goods: ReadonlyMap<string, Goods>):
   )
 }
 
+/** Long things that lie on their long edge, unlike they were measured. */
+function lieOnSide(bays: readonly Bay[], goods: ReadonlyMap<string, Goods>): CheckResult[] {
+  const counts = new Map<string, number>()
+  for (const b of bays)
+    for (const { goodsId, box } of b.items) {
+      const g = goods.get(goodsId)
+      if (!g || b.holds !== 'surface' || !isLong(g) || g.deepMm - g.tallMm <= SAME_SIZE_MM) continue
+      if (Math.abs(boxSize(box)[2] - g.deepMm) > SAME_SIZE_MM) continue
+      counts.set(goodsId, (counts.get(goodsId) ?? 0) + 1)
+    }
+  return [...counts].map(([id, count]) =>
+    plain({
+      ...{ check: 'contents-fit', link: 'goods', code: 'on-side', quantity: 'count', state: 'holds' },
+      ...{ subject: `on-side:${id}`, data: { goods: goods.get(id)!.name, count } },
+    }),
+  )
+}
+
 /** Goods go into their bays with the play they were given, and rest on what should carry them. */
 export const contentsFit = defineCheck({
   id: 'contents-fit',
@@ -165,7 +183,7 @@ export const contentsFit = defineCheck({
         parts: w.parts,
       }),
     )
-    results.push(...standSideways(assembly.bays, goods))
+    results.push(...standSideways(assembly.bays, goods), ...lieOnSide(assembly.bays, goods))
     for (const u of unhoused)
       results.push(
         plain({

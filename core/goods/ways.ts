@@ -1,4 +1,5 @@
 import { hangsByBar, hangsByWheel, isLong, type Goods } from './goods.ts'
+import { MOST_ON_ARMS_MM, onSide } from './on-side.ts'
 import { countedKg } from './presumed.ts'
 import { fallsOver } from './tool.ts'
 import type { WayCode } from './way-codes.ts'
@@ -79,7 +80,11 @@ export const byItsWheel = (g: Goods, mostKg: number): Way | null =>
 
 /** On or under arms on the wall, which are so long at most. */
 export const onArms = (g: Goods, longestMm: number): Way | null =>
-  isLong(g) && g.deepMm <= longestMm ? way('on-arms', 3) : g.kind === 'sheet' ? way('below-arms', 2) : null
+  isLong(g) && onSide(g, MOST_ON_ARMS_MM).deepMm <= longestMm
+    ? way('on-arms', 3)
+    : g.kind === 'sheet'
+      ? way('below-arms', 2)
+      : null
 
 /** Across bearers under the ceiling, over which it is lifted by two: what is long and light, and not wanted every day. */
 export const alongCeiling = (g: Goods, mostKg: number, widestMm: number): Way | null =>

@@ -57,6 +57,8 @@ export const GOODS_TABLE: Record<string, Words> = {
       : `The base of "${d.goods}" can drop between its rails: pushed to one side it stands on by ${say.length(Math.max(0, Number(d.bearingMm)))}; ${say.lengthOf(d, 'leastMm')} is wanted.`,
   sideways: (_r, d) =>
     `${d.count} × "${d.goods}" ${Number(d.count) === 1 ? 'stands' : 'stand'} with the long side along the shelf: deeper than that they do not go in.`,
+  'on-side': (_r, d) =>
+    `${d.count} × "${d.goods}" ${Number(d.count) === 1 ? 'lies' : 'lie'} on the long edge, leaning on what is behind: a cord round it keeps it there.`,
   'unhoused-no-place': (_r, d) =>
     `${d.count} × "${d.goods}" ${Number(d.count) === 1 ? 'has' : 'have'} no place in this build.`,
   'unhoused-no-board': (_r, d) =>

@@ -10,6 +10,9 @@ import { countedKg } from '../../goods/presumed.ts'
 /** Stacks are this far from the upright, from each other and from the ends of the arms, mm: what is bowed needs it. */
 export const BETWEEN_MM = 10
 
+/** What is this much higher than wide nothing is piled on. Product decision. */
+const PILED = 2
+
 export interface Stack {
   item: Goods
   count: number
@@ -34,7 +37,9 @@ export function stacked(
   const queue = [...goods].sort((a, b) => massOf(b.item, b.count) - massOf(a.item, a.count))
   let used = Infinity
   for (const { item, count } of queue) {
-    const each = Math.max(0, Math.floor(highMm / item.tallMm + 1e-9))
+    const fit = Math.max(0, Math.floor(highMm / item.tallMm + 1e-9))
+    // What lies on its long edge bears no other.
+    const each = item.tallMm > PILED * item.deepMm ? Math.min(1, fit) : fit
     let open = count
     while (open > 0) {
       const needs = item.deepMm + 2 * BETWEEN_MM

@@ -232,6 +232,25 @@ describe('boards on arms', () => {
     expect(count([many, thick], 'm')).toBeLessThanOrEqual(count([many], 'm') + 1)
     expect(count([thick], 't')).toBe(0)
   })
+  it('lays a ladder on its long edge, on arms of the usual length, with nothing piled on it', () => {
+    const ladder = board({ id: 'l', name: 'Ladder', count: 2, deepMm: 450, tallMm: 180, massKg: 14 })
+    const r = read({}, ctx([ladder, board()], { depthMm: 500 }))
+    expect(r.shaped.unhoused).toEqual([])
+    expect(r.verdict.state).toBe('holds')
+    const items = r.shaped.assembly.bays.flatMap((b) => b.items).filter((x) => x.goodsId === 'l')
+    for (const { box } of items) {
+      expect([box.max[1] - box.min[1], box.max[2] - box.min[2]]).toEqual([180, 450].map((mm) => expect.closeTo(mm, 6)))
+      const over = r.shaped.assembly.bays.flatMap((b) => b.items).filter((x) => x.box.min[2] > box.min[2] + 1 && x.box.min[2] < box.max[2] + 1) // prettier-ignore
+      expect(over).toEqual([])
+    }
+    expect(checkOf(r, 'contents-fit:on-side:l').data).toMatchObject({ goods: 'Ladder', count: 2 })
+    expect(r.shaped.dims.find((d) => d.path === 'armMm')!.why.code).toBe('arms-usual')
+    // Half of its weight lies nearer to the wall than on its flat side.
+    const flat = read({ riseMm: 400 }, ctx([{ ...ladder, count: 1 }]))
+    const [only] = flat.shaped.assembly.bays[0].items
+    expect(only.box.max[1] - only.box.min[1]).toBeCloseTo(450, 6)
+    expect(flat.checks.some((c) => c.id.startsWith('contents-fit:on-side'))).toBe(false)
+  })
   it('tells what is no board, and keeps the rest', () => {
     const r2 = read({}, ctx([board(), box]))
     expect(r2.shaped.unhoused).toEqual([{ goodsId: 'x', count: 1, why: 'no-board' }])
@@ -258,5 +277,10 @@ describe('stacks', () => {
     expect(highest(wide)).toBeLessThan(highest(full))
     expect(wide.left.size).toBe(0)
     expect(wide.levels.length).toBeLessThanOrEqual(4)
+  })
+  it('pile nothing on what is much higher than wide', () => {
+    const on = (tallMm: number) => stacked([{ item: board({ deepMm: 150, tallMm }), count: 3 }], 1500, 500, 1).levels[0]
+    expect(on(300).stacks.map((x) => x.count)).toEqual([3])
+    expect(on(301).stacks.map((x) => x.count)).toEqual([1, 1, 1])
   })
 })

@@ -6,6 +6,7 @@ import { placesOnStuds } from '../../blocks/mounts/on-studs.ts'
 import { findSection, type Section } from '../../catalogue/lumber.ts'
 import { reachMm } from '../../goods/person.ts'
 import { isLong } from '../../goods/goods.ts'
+import { MOST_ON_ARMS_MM, onSide } from '../../goods/on-side.ts'
 import { bad, good, type Result } from '../../measure/result.ts'
 import { COMPUTED_SLACK_MM, roundNearest, roundUp } from '../../measure/rounding.ts'
 import { inches } from '../../measure/units.ts'
@@ -74,6 +75,8 @@ export interface Plan {
   play: { aboveMm: number }
 }
 
+const leanOf = (armMm: number, diameterMm: number) => armMm * Math.tan(TILT_RAD) + diameterMm
+
 const isSheet = (g: ShapeContext['goods'][number]) => g.item.kind === 'sheet'
 export function planOut(
   p: BoardRackParams,
@@ -91,11 +94,8 @@ export function planOut(
   if (diameterMm > mostThick)
     return bad('arm-too-thick', { mm: diameterMm, mostMm: mostThick }, p.arm === 'tube' ? 'tube' : 'dowelSection')
 
-  const [longest, shortest, deepest] = [
-    Math.max(...long.map((g) => g.item.acrossMm)),
-    Math.min(...long.map((g) => g.item.acrossMm)),
-    Math.max(...long.map((g) => g.item.deepMm)),
-  ]
+  const lengths = long.map((g) => g.item.acrossMm)
+  const [longest, shortest] = [Math.max(...lengths), Math.min(...lengths)]
   const byShort = shortest - 2 * PAST_ARM_MM
   const usual = Math.max(EVERY_STUD_MM, Math.min(USUAL_APART, byShort))
   const lyingAt = (mm: number) => {
@@ -116,12 +116,17 @@ export function planOut(
   const placed = new Map(long.map((g) => [g.item.id, laidOver(uprights, g.item.acrossMm, middleMm)]))
   // Over few uprights what is long would lie past the corner.
   const inside = ({ item }: (typeof long)[number]) => placed.get(item.id)! >= item.acrossMm / 2 - COMPUTED_SLACK_MM
-  const boards = long.filter((g) => placed.get(g.item.id) !== null && inside(g))
+  const lying = long.filter((g) => placed.get(g.item.id) !== null && inside(g))
 
   const aboveMm = pen.length({ path: 'abovePlayMm', code: 'above-play', min: 0, max: 400 }, roundNearest(HAND, units), {
     code: 'play-hand',
     terms: [],
   })
+  // Where the rise is fixed, what would be too high on its long edge lies flat.
+  const leastLean = leanOf(USUAL_ARM, diameterMm)
+  const mostHigh = Math.min(MOST_ON_ARMS_MM, (p.riseMm ?? LIMITS.riseMm) - aboveMm - leastLean)
+  const boards = lying.map((g) => ({ ...g, item: onSide(g.item, mostHigh) }))
+  const deepest = Math.max(...boards.map((g) => g.item.deepMm), 0)
   const arm = pen.length(
     { path: 'armMm', code: 'arm-length', min: 80, max: LIMITS.armMm },
     roundUp(Math.max(USUAL_ARM, deepest + 2 * BETWEEN_MM), units),
@@ -133,7 +138,7 @@ export function planOut(
     return bad('arm-too-deep', { mm: arm + deepMm, mostMm: ctx.space.depthMm }, 'armMm')
 
   // Arms rise to their ends: what lies there is level with them.
-  const leanMm = arm * Math.tan(TILT_RAD) + diameterMm
+  const leanMm = leanOf(arm, diameterMm)
   const sheetTall = Math.max(0, ...sheets.map((g) => g.item.tallMm))
   const lowestMm = pen.length(
     { path: 'lowestMm', code: 'lowest-arm', min: 100, max: 2600 },
@@ -167,7 +172,7 @@ export function planOut(
     return bad('levels-too-high', { mm: topMm + pastMm, mostMm: ctx.space.heightMm }, 'levels')
   const { levels, left } = p.levels === null ? full : spread(boards, highMm, arm, count)
   const others = ctx.goods.filter((g) => !long.includes(g) && !sheets.includes(g))
-  const unlaid = long.filter((g) => !boards.includes(g))
+  const unlaid = long.filter((g) => !lying.includes(g))
   return good({
     unhoused: [
       ...unlaid.map(({ item, count }) => ({

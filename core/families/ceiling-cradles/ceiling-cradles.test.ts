@@ -154,6 +154,22 @@ describe('what lies there', () => {
     const many = read({ clearMm: 100 }, ctx('along', [long({ count: 20 })]))
     expect(many.shaped.unhoused).toEqual([{ goodsId: 'b', count: 12, why: 'no-place' }])
   })
+  it('lies on its long edge where the strip before the wall is too shallow for it flat, and flat where it is not', () => {
+    const ladder = long({ id: 'l', name: 'Ladder', count: 1, deepMm: 500, tallMm: 150, massKg: 12 })
+    const of = (depthMm: number) => read({}, ctx('out', [ladder], { depthMm }))
+    const [shallow, deep] = [of(560), of(1200)]
+    const sizes = (r: BuildReading) => {
+      const { min, max } = r.shaped.assembly.bays[0].items[0].box
+      return [max[1] - min[1], max[2] - min[2]].map(Math.round)
+    }
+    expect(sizes(shallow)).toEqual([150, 500])
+    expect(sizes(deep)).toEqual([500, 150])
+    for (const r of [shallow, deep]) expect([r.shaped.unhoused, r.verdict.fails]).toEqual([[], 0])
+    expect(checkOf(shallow, 'contents-fit:on-side:l').state).toBe('holds')
+    // Higher than this under a ceiling it is a thing for heads.
+    const canoe = { ...ladder, id: 'c', deepMm: 850, tallMm: 400 }
+    expect(read({}, ctx('out', [canoe, long()], { depthMm: 560 })).shaped.unhoused.map((u) => u.goodsId)).toEqual(['c'])
+  })
   it('comes out at the end it is slid in from', () => {
     expect(read({}, ctx('along')).shaped.assembly.bays[0].exit).toEqual([1, 0, 0])
     expect(read({ from: 'left' }, ctx('along')).shaped.assembly.bays[0].exit).toEqual([-1, 0, 0])

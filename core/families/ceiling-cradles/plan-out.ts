@@ -6,6 +6,7 @@ import { CROSS_END_MM, highestHung, joistsToHangFrom, type KnownJoists } from '.
 import { findSection, type Section } from '../../catalogue/lumber.ts'
 import { findRod, ROD_LENGTHS, type Rod } from '../../catalogue/steel.ts'
 import { isLong } from '../../goods/goods.ts'
+import { onSide } from '../../goods/on-side.ts'
 import { bad, good, type Result } from '../../measure/result.ts'
 import { roundDown, roundUp } from '../../measure/rounding.ts'
 import { inches } from '../../measure/units.ts'
@@ -79,7 +80,7 @@ export function planOut(
   const row = rowOf(ctx, pen, { long, rod, joists: joists.value, p })
   if (!row.ok) return row
   const { places, middleMm, longestMm, placed, clearMm, backMm } = row.value
-  const lying = long.filter((g) => placed.get(g.item.id) !== null)
+  const lying = row.value.long.filter((g) => placed.get(g.item.id) !== null)
   const laid = stacked(lying, stackMm(lying), clearMm, 1)
   const stacks = laid.levels[0]?.stacks ?? []
   const highMm = Math.max(0, ...stacks.map((s) => s.count * s.item.tallMm))
@@ -90,7 +91,7 @@ export function planOut(
     unhoused: [
       ...ctx.goods.filter((g) => !isLong(g.item)).map((g) => without(g.item.id, g.count, 'not-long')),
       ...all.filter((g) => !long.includes(g)).map((g) => without(g.item.id, g.count, 'no-place')),
-      ...long.filter((g) => !lying.includes(g)).map((g) => without(g.item.id, g.count, 'too-short-for-arms')),
+      ...row.value.long.filter((g) => !lying.includes(g)).map((g) => without(g.item.id, g.count, 'too-short-for-arms')),
       ...[...laid.left].map(([id, n]) => without(id, n, 'no-place')),
     ],
     plan: {
@@ -100,6 +101,9 @@ export function planOut(
     },
   })
 }
+
+/** On its long edge what hangs under the ceiling is no higher, mm: heads. Product decision. */
+const MOST_ON_SIDE_MM = 600
 
 /** Narrower than this they hold nothing, mm; and so many times they are tried narrower where there is no room. */
 const [LEAST_CLEAR_MM, NARROWED] = [80, 4]
@@ -119,11 +123,15 @@ function wideFor(goods: Goods): number {
 function rowOf(
   ctx: ShapeContext,
   pen: DimPen,
-  { long, rod, joists, p }: { long: Goods; rod: Rod; joists: KnownJoists; p: CeilingCradlesParams },
+  { long: flat, rod, joists, p }: { long: Goods; rod: Rod; joists: KnownJoists; p: CeilingCradlesParams },
 ): Result<
-  Pick<Plan, 'places' | 'middleMm' | 'longestMm' | 'clearMm' | 'backMm'> & { placed: Map<string, number | null> }
+  Pick<Plan, 'places' | 'middleMm' | 'longestMm' | 'clearMm' | 'backMm'> & {
+    /** As it lies. */
+    long: Goods
+    placed: Map<string, number | null>
+  }
 > {
-  const lengths = long.map((g) => g.item.acrossMm)
+  const lengths = flat.map((g) => g.item.acrossMm)
   const [longestMm, shortestMm] = [Math.max(...lengths), Math.min(...lengths)]
   // Beside a joist that is in the way one goes further along.
   const byShort = shortestMm - 2 * PAST_ARM_MM - (joists.run === 'out' ? joists.size.wideMm + 2 * rod.diameterMm : 0)
@@ -154,13 +162,21 @@ function rowOf(
       ...{ rearMm: FROM_WALL_MM + CROSS_END_MM, apartMm: mm + rod.diameterMm },
     })
   // As wide as all of it wants, as far as there is room.
-  let wideMm = roundUp(Math.max(leastMm, wideFor(long)), units)
-  for (let i = 0; i < NARROWED; i++) {
-    const tried = placesFor(wideMm)
-    const past = tried.ok ? tried.value.ys[1] + CROSS_END_MM - ctx.space.depthMm : 0
-    if (past <= 0) break
-    wideMm = Math.max(leastMm, LEAST_CLEAR_MM, roundDown(wideMm - past, units))
+  const roomFor = (goods: Goods) => {
+    let mm = roundUp(Math.max(leastMm, wideFor(goods)), units)
+    for (let i = 0; i < NARROWED; i++) {
+      const tried = placesFor(mm)
+      const past = tried.ok ? tried.value.ys[1] + CROSS_END_MM - ctx.space.depthMm : 0
+      if (past <= 0) break
+      mm = Math.max(leastMm, LEAST_CLEAR_MM, roundDown(mm - past, units))
+    }
+    return mm
   }
+  // What is too wide for it flat lies on its long edge.
+  const haveMm = p.clearMm ?? roomFor(flat)
+  const isWide = ({ item }: Goods[number]) => item.deepMm + 2 * BETWEEN_MM > haveMm
+  const long = flat.map((g) => (isWide(g) ? { ...g, item: onSide(g.item, MOST_ON_SIDE_MM) } : g))
+  const wideMm = roomFor(long)
   const clearMm = pen.length(
     { path: 'clearMm', code: 'cradle-clear', min: LEAST_CLEAR_MM, max: LIMITS.clearMm },
     wideMm,
@@ -181,6 +197,7 @@ function rowOf(
   const middleMm = Math.min(Math.max(under, longestMm / 2), ctx.space.lengthMm - longestMm / 2)
   return good({
     ...{ places: placed.value, middleMm, longestMm, clearMm, backMm: ys[0] + rod.diameterMm / 2 },
+    long,
     placed: new Map(long.map((g) => [g.item.id, laidOver(xs, g.item.acrossMm, middleMm)])),
   })
 }
