@@ -312,7 +312,14 @@ describe('what stands where', () => {
     const door = newFeature({ id: 'd', kind: 'door', wallId: 'e', atMm: 700, leaf: USUAL_LEAF })
     // The east wall begins at the corner: its door's leaf sweeps 813 mm out from it, 700 to 1513 from the north wall.
     expect(meet(room([door]), 3900, 1000, 900).map((c) => c.code)).toEqual(['leaf'])
-    expect(meet(room([{ ...door, leaf: { ...USUAL_LEAF, opens: 'out' } }]), 3900, 1000, 900)).toEqual([])
+    // One that opens outwards keeps the way in all the same; further from it nothing is in its way.
+    const outwards = room([{ ...door, leaf: { ...USUAL_LEAF, opens: 'out' } }])
+    expect(meet(outwards, 3900, 1000, 900).map((c) => c.code)).toEqual(['clear'])
+    expect(meet(outwards, 3900, 1000, 690)).toEqual([])
+    expect(meet(room([{ ...door, leaf: null }]), 3900, 1000, 900).map((c) => c.code)).toEqual(['clear'])
+    // Somebody who says that nothing is kept there has said so.
+    const none = { leftMm: 0, rightMm: 0, frontMm: 0, aboveMm: 0, belowMm: 0 }
+    expect(meet(room([{ ...door, leaf: null, clear: none }]), 3900, 1000, 900)).toEqual([])
   })
   it('the space round a heater is asked about only when the heater itself is free', () => {
     const heater = newFeature({ id: 'h', kind: 'water-heater', wallId: 'n', atMm: 1300 })

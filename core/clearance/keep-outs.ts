@@ -160,6 +160,11 @@ export function keepOuts(o: Outline, f: Feature): KeepOut[] {
       out.push({ feature: f, wall: w, code: 'leaf', body: prism(foot, z0, z1) })
   }
   out.push(...sectionalKeeps(w, f))
+  if (d.wayIn && f.clear === null) {
+    const aside = Math.min(d.wayIn.besideMm, f.wideMm / 4)
+    const foot = rectangle(w, x0 + aside, x1 - aside, y0, y0 + d.wayIn.frontMm)
+    out.push({ feature: f, wall: w, code: 'clear', body: prism(foot, z0, z1) })
+  }
   const c = clearOf(f)
   if (Math.max(c.leftMm, c.rightMm, c.frontMm, c.aboveMm, c.belowMm) > 0)
     out.push({

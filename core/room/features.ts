@@ -109,6 +109,8 @@ export interface FeatureDefaults {
   clear: Clear
   /** Where the clearance comes from. */
   source: string
+  /** Through a wide door one also gets beside what stands before a part of it: what is kept all the same, while nobody says. */
+  wayIn?: { besideMm: number; frontMm: number }
   /** Takes up space itself, as against a hole in a wall or a strip of floor to keep. */
   solid: boolean
   /** Which strip of the unrolled room it belongs to. */
@@ -124,6 +126,8 @@ const keep = (leftMm: number, rightMm = leftMm, frontMm = leftMm, aboveMm = left
   aboveMm,
   belowMm,
 })
+/** Inside a door one stands before one goes on, mm: IRC R311.3, 36 in. */
+const LANDING_MM = 914
 const PREPARED = 'it is there to be fixed to: nothing is kept free'
 const OURS = 'product decision: room for a hand and a plug; change it to what you need'
 
@@ -134,8 +138,8 @@ export const FEATURE_DEFAULTS: Record<FeatureKind, FeatureDefaults> = {
     deepMm: 0,
     highMm: 2032,
     upMm: 0,
-    clear: keep(0, 0, 0, 0, 0),
-    source: 'the sweep of its leaf is kept; nothing more',
+    clear: keep(0, 0, LANDING_MM, 0, 0),
+    source: 'a landing 36 in long inside a door: IRC R311.3; and the sweep of its leaf',
     solid: false,
     on: 'wall',
   },
@@ -154,8 +158,9 @@ export const FEATURE_DEFAULTS: Record<FeatureKind, FeatureDefaults> = {
     deepMm: 0,
     highMm: 2134,
     upMm: 0,
-    clear: keep(0, 0, 0, 0, 0),
-    source: 'its sweep, springs and opener are kept',
+    clear: keep(0),
+    source: 'its sweep, springs and opener; and a way in 36 in long, 18 in narrower at each side than it',
+    wayIn: { besideMm: 457, frontMm: LANDING_MM },
     solid: false,
     on: 'wall',
   },

@@ -116,8 +116,15 @@ export function placeExisting(d: Draft, b: ExistingBox, system: UnitSystem, rail
       ...{ kind: 'recess', face: 'under', atMm: min[0] - b.left, offMm: min[2] - b.footMm },
       ...{ lengthMm: max[0] - min[0], widthMm: max[2] - min[2], depthMm: b.backMm + b.deepMm - min[1] },
     })
-  insideOf(b).forEach(hollow)
-  if (b.front === 'sliding') hollow(behindFront(b))
+  const insides = insideOf(b)
+  insides.forEach(hollow)
+  if (b.front === 'sliding') {
+    // Its shelves end behind its panels.
+    const { min, max } = behindFront(b)
+    insides.slice(1).forEach((above, i) =>
+      hollow({ min: [min[0], min[1], insides[i].max[2]], max: [max[0], max[1], above.min[2]] }),
+    )
+  }
   const own = rails
     ? (['upper', 'lower'] as const).map((which) => {
         const id = `${b.id}-${which}`

@@ -1,7 +1,9 @@
 import { wholeBox } from '../../assembly/part-box.ts'
+import type { Anchor } from '../../assembly/assembly.ts'
+import type { FeatureKind } from '../../room/features.ts'
 import { longerOntoStuds, shiftsOntoStuds } from '../../room/onto-studs.ts'
 import type { KeepOut } from '../../clearance/keep-outs.ts'
-import { standsAtWall, studCentres, type Wall } from '../../room/room.ts'
+import { standsAtWall, studCentres, type Room, type Wall } from '../../room/room.ts'
 import { wallAtEnd } from '../../room/side-walls.ts'
 import { defineRoomCheck, type RoomContext } from '../room-check.ts'
 import { plain, type CheckResult } from '../check.ts'
@@ -90,7 +92,8 @@ export const fixing = defineRoomCheck({
         }),
       )
     const along = anchors.map((a): Driven => ({ part: a.part, atMm: frame.place.alongMm + a.at[0] }))
-    return [...out, ...beside, ...nearWires(along, w, keeps)]
+    const own = { from, to, liftMm: frame.liftMm, alongMm: frame.place.alongMm }
+    return [...out, ...beside, ...inOpenings(anchors, own, w, room), ...nearWires(along, w, keeps)]
   },
 })
 
@@ -119,6 +122,49 @@ function intoSides({ assembly, frame, keeps, room }: Pick<RoomContext, 'assembly
       ...nearWires(driven, w, keeps),
     ]
   })
+}
+
+/** Where there is no wall to be fixed to. */
+const OPENINGS: readonly FeatureKind[] = ['door', 'window', 'sectional-door']
+
+/** From where to where along its wall, mm. */
+interface Stretch {
+  from: number
+  to: number
+}
+
+/** Fixings where a door or a window is: no stud stands there, whatever their spacing says, and nothing else does. */
+function inOpenings(
+  anchors: readonly Anchor[],
+  own: Stretch & { liftMm: number; alongMm: number },
+  w: Wall,
+  room: Room,
+): CheckResult[] {
+  return room.features
+    .filter((f) => f.wallId === w.id && !f.comesDown && OPENINGS.includes(f.kind))
+    .flatMap((f): CheckResult[] => {
+      const within = anchors.filter((a) => {
+        const [x, z] = [own.alongMm + a.at[0], own.liftMm + a.at[2]]
+        return !a.prepared && x > f.atMm && x < f.atMm + f.wideMm && z > f.upMm && z < f.upMm + f.highMm
+      })
+      if (within.length === 0) return []
+      const ways = moves({
+        right: movedPast(own, w, f.atMm + f.wideMm - own.from, 'right'),
+        left: movedPast(own, w, own.to - f.atMm, 'left'),
+      })
+      const parts = within.map((a) => a.part)
+      const data = { kind: f.kind, name: f.name, count: within.length, ...ways }
+      return [plain({ ...given, code: 'in-opening', subject: `opening:${f.id}`, state: 'fails', parts, data })]
+    })
+}
+
+/** How far something is moved so that it is past an opening, and two studs are behind it; null where no move does it, mm. */
+function movedPast({ from, to }: Stretch, w: Wall, mm: number, way: 'left' | 'right'): number | null {
+  const by = way === 'right' ? mm : -mm
+  if (from + by < 0 || to + by > w.lengthMm) return null
+  if (w.construction.kind !== 'studs') return mm
+  const more = shiftsOntoStuds(w, from + by, to + by)[way]
+  return more === null ? null : mm + more
 }
 
 /** A screw where a wire or a pipe runs up or down to an outlet, a switch or a panel. */
