@@ -1,6 +1,7 @@
 import { PILE_STEEP } from '../goods/pile.ts'
 import type { Bay, Placed } from '../assembly/assembly.ts'
 import { boxSize } from '../geometry/box.ts'
+import type { Vec3 } from '../geometry/vec.ts'
 import { baseAcross, bodyAcross, hangsByWheel, isLong, LEAST_BEARING_MM, type Goods } from '../goods/goods.ts'
 import { COMPUTED_SLACK_MM } from '../measure/rounding.ts'
 import { defineCheck, measured, plain, type CheckResult } from './check.ts'
@@ -100,40 +101,29 @@ function readings(b: Bay, item: Placed, g: Goods, rails: { gapMm: number; widthM
   return out
 }
 
-/** Things on shelves whose long side lies along the wall, unlike they were measured. */
-function standSideways(bays: readonly Bay[], goods: ReadonlyMap<string, Goods>): CheckResult[] {
-  const counts = new Map<string, number>()
-  for (const b of bays)
-    for (const { goodsId, box, turned } of b.items) {
-      const g = goods.get(goodsId)
-      if (!g || turned || b.holds !== 'surface' || g.kind === 'tool' || g.deepMm - g.acrossMm <= SAME_SIZE_MM) continue
-      if (Math.abs(boxSize(box)[0] - g.deepMm) > SAME_SIZE_MM) continue
-      counts.set(goodsId, (counts.get(goodsId) ?? 0) + 1)
-    }
-  return [...counts].map(([id, count]) =>
-    plain({
-      ...{ check: 'contents-fit', link: 'goods', code: 'sideways', quantity: 'count', state: 'holds' },
-      ...{ subject: `sideways:${id}`, data: { goods: goods.get(id)!.name, count } },
-    }),
-  )
-}
+/** A side of a thing as it lies is one that it was measured by. */
+const isSame = (mm: number, measuredMm: number) => Math.abs(mm - measuredMm) <= SAME_SIZE_MM
 
-/** Long things that lie on their long edge, unlike they were measured. */
-function lieOnSide(bays: readonly Bay[], goods: ReadonlyMap<string, Goods>): CheckResult[] {
-  const counts = new Map<string, number>()
-  for (const b of bays)
-    for (const { goodsId, box } of b.items) {
-      const g = goods.get(goodsId)
-      if (!g || b.holds !== 'surface' || !isLong(g) || g.deepMm - g.tallMm <= SAME_SIZE_MM) continue
-      if (Math.abs(boxSize(box)[2] - g.deepMm) > SAME_SIZE_MM) continue
-      counts.set(goodsId, (counts.get(goodsId) ?? 0) + 1)
-    }
-  return [...counts].map(([id, count]) =>
-    plain({
-      ...{ check: 'contents-fit', link: 'goods', code: 'on-side', quantity: 'count', state: 'holds' },
-      ...{ subject: `on-side:${id}`, data: { goods: goods.get(id)!.name, count } },
-    }),
-  )
+/** How things lie on shelves unlike they were measured: the long side along the wall, or on the long edge. */
+const OTHERWISE: Record<'sideways' | 'on-side', (g: Goods, size: Vec3) => boolean> = {
+  sideways: (g, [across]) => g.kind !== 'tool' && g.deepMm - g.acrossMm > SAME_SIZE_MM && isSame(across, g.deepMm),
+  'on-side': (g, [, , tall]) => isLong(g) && g.deepMm - g.tallMm > SAME_SIZE_MM && isSame(tall, g.deepMm),
+}
+function lyingOtherwise(bays: readonly Bay[], goods: ReadonlyMap<string, Goods>): CheckResult[] {
+  return (Object.keys(OTHERWISE) as (keyof typeof OTHERWISE)[]).flatMap((code) => {
+    const counts = new Map<string, number>()
+    for (const { items } of bays.filter((b) => b.holds === 'surface'))
+      for (const { goodsId, box, turned } of items) {
+        const g = goods.get(goodsId)
+        if (g && !turned && OTHERWISE[code](g, boxSize(box))) counts.set(goodsId, (counts.get(goodsId) ?? 0) + 1)
+      }
+    return [...counts].map(([id, count]) =>
+      plain({
+        ...{ check: 'contents-fit', link: 'goods', code, quantity: 'count', state: 'holds' },
+        ...{ subject: `${code}:${id}`, data: { goods: goods.get(id)!.name, count } },
+      }),
+    )
+  })
 }
 
 /** Goods go into their bays with the play they were given, and rest on what should carry them. */
@@ -183,7 +173,7 @@ export const contentsFit = defineCheck({
         parts: w.parts,
       }),
     )
-    results.push(...standSideways(assembly.bays, goods), ...lieOnSide(assembly.bays, goods))
+    results.push(...lyingOtherwise(assembly.bays, goods))
     for (const u of unhoused)
       results.push(
         plain({

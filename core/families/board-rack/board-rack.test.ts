@@ -237,15 +237,15 @@ describe('boards on arms', () => {
     const r = read({}, ctx([ladder, board()], { depthMm: 500 }))
     expect(r.shaped.unhoused).toEqual([])
     expect(r.verdict.state).toBe('holds')
-    const items = r.shaped.assembly.bays.flatMap((b) => b.items).filter((x) => x.goodsId === 'l')
-    for (const { box } of items) {
+    const all = r.shaped.assembly.bays.flatMap((b) => b.items)
+    for (const { box } of all.filter((x) => x.goodsId === 'l')) {
       expect([box.max[1] - box.min[1], box.max[2] - box.min[2]]).toEqual([180, 450].map((mm) => expect.closeTo(mm, 6)))
-      const over = r.shaped.assembly.bays.flatMap((b) => b.items).filter((x) => x.box.min[2] > box.min[2] + 1 && x.box.min[2] < box.max[2] + 1) // prettier-ignore
+      const over = all.filter((x) => x.box.min[2] > box.min[2] + 1 && x.box.min[2] < box.max[2] + 1)
       expect(over).toEqual([])
     }
     expect(checkOf(r, 'contents-fit:on-side:l').data).toMatchObject({ goods: 'Ladder', count: 2 })
     expect(r.shaped.dims.find((d) => d.path === 'armMm')!.why.code).toBe('arms-usual')
-    // Half of its weight lies nearer to the wall than on its flat side.
+    // Where the levels are said to be closer than that it lies flat.
     const flat = read({ riseMm: 400 }, ctx([{ ...ladder, count: 1 }]))
     const [only] = flat.shaped.assembly.bays[0].items
     expect(only.box.max[1] - only.box.min[1]).toBeCloseTo(450, 6)
