@@ -1,7 +1,7 @@
 import { prism, type Convex } from '../geometry/convex.ts'
 import type { Point } from '../geometry/hull.ts'
 import { sector } from '../geometry/plane.ts'
-import { clearOf, FEATURE_DEFAULTS, type Feature } from '../room/features.ts'
+import { clearOf, FEATURE_DEFAULTS, wayIn, type Feature } from '../room/features.ts'
 import type { Room } from '../room/room.ts'
 import { onPlan, type Outline, type WallLine } from '../room/outline.ts'
 
@@ -160,9 +160,9 @@ export function keepOuts(o: Outline, f: Feature): KeepOut[] {
       out.push({ feature: f, wall: w, code: 'leaf', body: prism(foot, z0, z1) })
   }
   out.push(...sectionalKeeps(w, f))
-  if (d.wayIn && f.clear === null) {
-    const aside = Math.min(d.wayIn.besideMm, f.wideMm / 4)
-    const foot = rectangle(w, x0 + aside, x1 - aside, y0, y0 + d.wayIn.frontMm)
+  const way = wayIn(f)
+  if (way) {
+    const foot = rectangle(w, x0 + way.besideMm, x1 - way.besideMm, y0, y0 + way.frontMm)
     out.push({ feature: f, wall: w, code: 'clear', body: prism(foot, z0, z1) })
   }
   const c = clearOf(f)

@@ -6,7 +6,7 @@ import { placedBox, placedGoods, type Frame } from '../clearance/placing.ts'
 import { area } from '../geometry/plane.ts'
 import type { Point } from '../geometry/hull.ts'
 import { joistTicks, ceilingAt } from '../room/ceiling.ts'
-import { clearOf, FEATURE_DEFAULTS, type Feature } from '../room/features.ts'
+import { clearOf, FEATURE_DEFAULTS, wayIn, type Feature } from '../room/features.ts'
 import { onPlan, type Outline, type WallLine } from '../room/outline.ts'
 import { studCentres, type Room } from '../room/room.ts'
 
@@ -221,8 +221,10 @@ export function planDrawing(room: Room, outline: Outline, placed: readonly Place
     if (!w || FEATURE_DEFAULTS[feature.kind].prepared) return []
     const { atMm, wideMm, outMm, deepMm } = feature
     const k = clearOf(feature)
-    const keep =
-      Math.max(k.leftMm, k.rightMm, k.frontMm) > 0
+    const way = wayIn(feature)
+    const keep = way
+      ? rectangle(w, atMm + way.besideMm, atMm + wideMm - way.besideMm, outMm, outMm + way.frontMm)
+      : Math.max(k.leftMm, k.rightMm, k.frontMm) > 0
         ? rectangle(w, atMm - k.leftMm, atMm + wideMm + k.rightMm, outMm, outMm + deepMm + k.frontMm)
         : null
     return [

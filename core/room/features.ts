@@ -377,6 +377,12 @@ const NONE = keep(0)
 /** The space a thing keeps round it: none where it comes down. */
 export const clearOf = (f: Feature): Clear => (f.comesDown ? NONE : (f.clear ?? FEATURE_DEFAULTS[f.kind].clear))
 
+/** Through a wide door: what of it is kept in front of it, from either side of it and out from its wall, mm; null where nothing is. */
+export function wayIn(f: Feature): { besideMm: number; frontMm: number } | null {
+  const usual = f.comesDown || f.clear !== null ? undefined : FEATURE_DEFAULTS[f.kind].wayIn
+  return usual ? { ...usual, besideMm: Math.min(usual.besideMm, f.wideMm / 4) } : null
+}
+
 /** Usual measures of a door that rolls up; each to be measured on the real one. Indicative. */
 export const USUAL_SECTIONAL: Sectional = {
   sections: 4,

@@ -3,6 +3,7 @@ import { computed } from 'vue'
 import { formatLength, formatMass } from '../../../core/measure/format.ts'
 import {
   clearOf,
+  wayIn,
   FEATURE_DEFAULTS,
   FEATURE_KINDS,
   newFeature,
@@ -30,7 +31,7 @@ const rows = computed(() =>
 )
 const keeps = (f: Feature) => {
   const c = clearOf(f)
-  return Math.max(c.leftMm, c.rightMm, c.frontMm, c.aboveMm, c.belowMm)
+  return Math.max(c.leftMm, c.rightMm, c.frontMm, c.aboveMm, c.belowMm, wayIn(f)?.frontMm ?? 0)
 }
 function add(kind: FeatureKind) {
   const wallId = props.wall || doc.project!.room.walls[0]?.id

@@ -121,9 +121,9 @@ export function placeExisting(d: Draft, b: ExistingBox, system: UnitSystem, rail
   if (b.front === 'sliding') {
     // Its shelves end behind its panels.
     const { min, max } = behindFront(b)
-    insides.slice(1).forEach((above, i) =>
-      hollow({ min: [min[0], min[1], insides[i].max[2]], max: [max[0], max[1], above.min[2]] }),
-    )
+    insides
+      .slice(1)
+      .forEach((above, i) => hollow({ min: [min[0], min[1], insides[i].max[2]], max: [max[0], max[1], above.min[2]] }))
   }
   const own = rails
     ? (['upper', 'lower'] as const).map((which) => {

@@ -7,7 +7,7 @@ import { newProject, type Build } from '../../project/project.ts'
 import { contextOf, readingsOf } from '../../project/read-build.ts'
 import { readBuilds } from '../../project/read-builds.ts'
 import { remedies } from '../../project/remedies.ts'
-import { newFeature, type Feature } from '../../room/features.ts'
+import { newFeature, wayIn, type Feature } from '../../room/features.ts'
 import { sayCheck } from '../../wording/checks.ts'
 import { sayIn } from '../../wording/say.ts'
 
@@ -100,5 +100,12 @@ describe('the way in', () => {
     expect(standing([wide], 100 + 2400 - 450).map((c) => c.state)).toEqual(['holds'])
     expect(standing([wide], 100 + 2400 - 465).map((c) => c.state)).toEqual(['fails'])
     expect(standing([{ ...wide, clear: NOTHING }], 0).map((c) => c.state)).toEqual(['holds'])
+  })
+  it('is told as it is kept: narrower than the door, and none where somebody said so', () => {
+    const wide = newFeature({ id: 'd', kind: 'sectional-door', wallId: 'wall-1', atMm: 100, wideMm: 2400 })
+    expect(wayIn(wide)).toEqual({ besideMm: 457, frontMm: 914 })
+    expect(wayIn({ ...wide, wideMm: 1200 })).toEqual({ besideMm: 300, frontMm: 914 })
+    for (const none of [{ clear: NOTHING }, { comesDown: true }, { kind: 'window' as const }])
+      expect(wayIn({ ...wide, ...none })).toBeNull()
   })
 })
