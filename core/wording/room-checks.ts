@@ -100,7 +100,7 @@ export const ROOM_TABLE: Record<string, Words> = {
     return `Only one fixing ${turns} Move it${to}${other}${long}, over a second stud, or first screw a batten across two studs${Number(d.first) >= 0 ? ` (one is ${say.length(Number(d.first))} from the left end)` : ''} and fix to that.`
   },
   'in-opening': (_r, d, say) =>
-    `${plural(Number(d.count), 'fixing')} would go into ${met(d)}, where there is no wall. ${move({ ...d, sought: 1 }, say)}`,
+    `${plural(Number(d.count), 'fixing')} would go into ${met(d)}, where there is no wall. ${move(d, say)}`,
   'no-stud-behind': (_r, d) =>
     `Fewer than two studs of ${d.wall} are behind it. To tie it, screw a batten across the studs to both sides, or put blocking between them.`,
   'not-fixed': (_r, d) => `It is not fixed to ${d.wall}.`,

@@ -127,6 +127,12 @@ const hungOf = (x: PlannedRoom) =>
 const holds = (x: PlannedRoom['builds'][number]) =>
   x.goods.map((g) => `${g.count} ${itemOf(g.goodsId)?.name ?? ''}`).join(', ')
 
+const DOING: Record<Planning['doing'], string> = {
+  growing: 'Placing one thing after the other',
+  looking: 'Looking for better plans',
+  proving: 'Proving the best of them',
+  done: 'Done',
+}
 const numberOf = (x: PlannedRoom, id: string) => x.builds.findIndex((b) => b.id === id) + 1
 const verdictOf = (x: PlannedRoom) =>
   !x.proven
@@ -235,15 +241,8 @@ function take(i: number, x: PlannedRoom) {
       </button>
       <button v-if="working" type="button" class="btn btn-link" @click="enough">Stop: these will do</button>
       <span v-if="planning" class="soft small ms-2" role="status">
-        {{
-          planning.doing === 'growing'
-            ? 'Placing one thing after the other'
-            : planning.doing === 'looking'
-              ? 'Looking for better plans'
-              : planning.doing === 'proving'
-                ? 'Proving the best of them'
-                : 'Done'
-        }}: {{ plural(planning.looks, 'build') }} looked at, {{ plural(planning.seen, 'plan') }} compared.
+        {{ DOING[planning.doing] }}: {{ plural(planning.looks, 'build') }} looked at,
+        {{ plural(planning.seen, 'plan') }} compared.
       </span>
     </div>
     <p v-if="planning?.doing === 'done' && planning.plans.length === 0" class="text-trouble" role="alert">

@@ -1,6 +1,6 @@
 import { wholeBox } from '../../assembly/part-box.ts'
 import type { Anchor } from '../../assembly/assembly.ts'
-import type { FeatureKind } from '../../room/features.ts'
+import type { Feature, FeatureKind } from '../../room/features.ts'
 import { longerOntoStuds, shiftsOntoStuds } from '../../room/onto-studs.ts'
 import type { KeepOut } from '../../clearance/keep-outs.ts'
 import { standsAtWall, studCentres, type Room, type Wall } from '../../room/room.ts'
@@ -38,9 +38,12 @@ export const fixing = defineRoomCheck({
   reads: ['assembly', 'boxes', 'frame', 'keeps', 'room'],
   run({ assembly, boxes, frame, keeps, room }): CheckResult[] {
     // What goes into the floor, or up into the ceiling, is no fixing to a wall.
-    const anchors = assembly.anchors.filter((x) => drivenAlong(x) === 1)
-    const prepared = anchors.filter((x) => x.prepared).length
+    const driven = assembly.anchors.filter((x) => drivenAlong(x) === 1)
     const w = frame.wall.wall
+    const open = openingsBehind(driven, frame, w, room)
+    // What would go into an opening holds nothing.
+    const anchors = driven.filter((x) => !open.some((o) => o.within.includes(x)))
+    const prepared = anchors.filter((x) => x.prepared).length
     const heldElse = assembly.supports.some((s) => s.on.kind === 'ceiling') || assembly.anchors.some((x) => x.side)
     const least = heldElse ? STEADIED : HELD
     const beside = intoSides({ assembly, frame, keeps, room })
@@ -92,8 +95,7 @@ export const fixing = defineRoomCheck({
         }),
       )
     const along = anchors.map((a): Driven => ({ part: a.part, atMm: frame.place.alongMm + a.at[0] }))
-    const own = { from, to, liftMm: frame.liftMm, alongMm: frame.place.alongMm }
-    return [...out, ...beside, ...inOpenings(anchors, own, w, room), ...nearWires(along, w, keeps)]
+    return [...out, ...beside, ...open.map((o) => inOpening(o, { from, to }, w)), ...nearWires(along, w, keeps)]
   },
 })
 
@@ -133,29 +135,36 @@ interface Stretch {
   to: number
 }
 
-/** Fixings where a door or a window is: no stud stands there, whatever their spacing says, and nothing else does. */
-function inOpenings(
-  anchors: readonly Anchor[],
-  own: Stretch & { liftMm: number; alongMm: number },
+/** Openings of a wall, and the fixings that would go into them: no stud stands there, whatever their spacing says. */
+const openingsBehind = (
+  driven: readonly Anchor[],
+  { place, liftMm }: RoomContext['frame'],
   w: Wall,
   room: Room,
-): CheckResult[] {
-  return room.features
+): { opening: Feature; within: Anchor[] }[] =>
+  room.features
     .filter((f) => f.wallId === w.id && !f.comesDown && OPENINGS.includes(f.kind))
-    .flatMap((f): CheckResult[] => {
-      const within = anchors.filter((a) => {
-        const [x, z] = [own.alongMm + a.at[0], own.liftMm + a.at[2]]
+    .map((f) => {
+      const within = driven.filter((a) => {
+        const [x, z] = [place.alongMm + a.at[0], liftMm + a.at[2]]
         return !a.prepared && x > f.atMm && x < f.atMm + f.wideMm && z > f.upMm && z < f.upMm + f.highMm
       })
-      if (within.length === 0) return []
-      const ways = moves({
-        right: movedPast(own, w, f.atMm + f.wideMm - own.from, 'right'),
-        left: movedPast(own, w, own.to - f.atMm, 'left'),
-      })
-      const parts = within.map((a) => a.part)
-      const data = { kind: f.kind, name: f.name, count: within.length, ...ways }
-      return [plain({ ...given, code: 'in-opening', subject: `opening:${f.id}`, state: 'fails', parts, data })]
+      return { opening: f, within }
     })
+    .filter((o) => o.within.length > 0)
+
+function inOpening(
+  { opening: f, within }: ReturnType<typeof openingsBehind>[number],
+  own: Stretch,
+  w: Wall,
+): CheckResult {
+  const ways = moves({
+    right: movedPast(own, w, f.atMm + f.wideMm - own.from, 'right'),
+    left: movedPast(own, w, own.to - f.atMm, 'left'),
+  })
+  const parts = within.map((a) => a.part)
+  const data = { kind: f.kind, name: f.name, count: within.length, ...ways }
+  return plain({ ...given, code: 'in-opening', subject: `opening:${f.id}`, state: 'fails', parts, data })
 }
 
 /** How far something is moved so that it is past an opening, and two studs are behind it; null where no move does it, mm. */
