@@ -150,19 +150,19 @@ export function draft(system: UnitSystem) {
     return mid(box.min, box.max)
   }
 
-  const fix = (j: Omit<Joint, 'id'>): string => {
+  const fix = (j: Omit<Joint, 'id' | 'at'>, at: Vec3): string => {
     const id = `j${a.joints.length + 1}`
-    a.joints.push({ id, ...j })
+    a.joints.push({ id, at, ...j })
     a.fixings.push(id)
     return id
   }
-  const support = (s: Pick<Support, 'from' | 'on' | 'contact' | 'via'> & Partial<Support>): string => {
+  const support = (s: Pick<Support, 'from' | 'on' | 'via'> & Partial<Support>, contact: Box): string => {
     const id = `s${a.supports.length + 1}`
     const push = s.push ?? ([0, 0, 1] as Vec3)
     const [p, q] = ['part' in s.from ? byId.get(s.from.part) : null, s.on.kind === 'part' ? byId.get(s.on.part) : null]
     const bears = s.via === 'bearing' && !s.steadies && p && q
-    const less = bears ? { ...lessThanBox(p, q, push, s.contact), ...askewUnder(p, q, s.contact) } : {}
-    a.supports.push({ way: 'push', joint: null, anchor: null, ...less, ...s, push, id })
+    const less = bears ? Object.assign(lessThanBox(p, q, push, contact), askewUnder(p, q, contact)) : {}
+    a.supports.push(Object.assign({ id, way: 'push' as const, joint: null, anchor: null }, less, s, { contact, push }))
     return id
   }
 
@@ -234,26 +234,20 @@ export function draft(system: UnitSystem) {
       { beforeMm = 0, betweenMm = 0, at }: { beforeMm?: number; betweenMm?: number; at?: Vec3 } = {},
     ): string {
       const fastener = screwFor(beforeMm + throughMm + betweenMm, intoMm, system).id
-      const passed = { ...(beforeMm > 0 ? { beforeMm } : {}), ...(betweenMm > 0 ? { betweenMm } : {}) }
-      return fix({
-        kind: 'screwed',
-        near,
-        far,
-        at: at ?? (betweenMm > 0 ? facing(near, far, betweenMm) : meet(near, far).at),
-        fasteners: [{ fastener, count, into, ...passed }],
-      })
+      const use: Joint['fasteners'][number] = { fastener, count, into }
+      if (beforeMm > 0) use.beforeMm = beforeMm
+      if (betweenMm > 0) use.betweenMm = betweenMm
+      return fix(
+        { kind: 'screwed', near, far, fasteners: [use] },
+        at ?? (betweenMm > 0 ? facing(near, far, betweenMm) : meet(near, far).at),
+      )
     },
 
     /** A piece standing in a dado of another, screws through what is left of it into its edge. @returns the joint's id */
     house(inner: string, outer: string, leftMm: number, count = 2): string {
       const screw = screwFor(leftMm, 100, system).id
-      return fix({
-        kind: 'housed',
-        near: outer,
-        far: inner,
-        at: meet(inner, outer).at,
-        fasteners: [{ fastener: screw, count, into: 'edge' }],
-      })
+      const use: Joint['fasteners'][number] = { fastener: screw, count, into: 'edge' }
+      return fix({ kind: 'housed', near: outer, far: inner, fasteners: [use] }, meet(inner, outer).at)
     },
     /** The broad face of a part that looks at another. */
     face(id: string, other: string): Face {
@@ -266,40 +260,29 @@ export function draft(system: UnitSystem) {
 
     /** Bolts right through both pieces. @returns the joint's id */
     bolt(near: string, far: string, count: number, fastener: string): string {
-      return fix({
-        kind: 'bolted',
-        near,
-        far,
-        at: meet(near, far).at,
-        fasteners: [{ fastener, count, into: 'side' }],
-      })
+      return fix({ kind: 'bolted', near, far, fasteners: [{ fastener, count, into: 'side' }] }, meet(near, far).at)
     },
 
     /** Records that `from` rests on `on` (a part, or the floor) where they meet, and is pushed up by it. */
     rest(from: string, on: string | 'floor', via: Support['via'] = 'bearing', joint: string | null = null) {
       const b = boxes.get(from)!
       const contact: Box = on === 'floor' ? { min: b.min, max: [b.max[0], b.max[1], b.min[2]] } : meet(from, on).box
-      support({
-        from: { part: from },
-        on: on === 'floor' ? { kind: 'floor' } : { kind: 'part', part: on },
-        contact,
-        via,
-        joint,
-        way: via === 'bearing' ? 'push' : 'both',
-      })
+      const way = via === 'bearing' ? 'push' : 'both'
+      const under: Support['on'] = on === 'floor' ? { kind: 'floor' } : { kind: 'part', part: on }
+      support({ from: { part: from }, on: under, via, joint, way }, contact)
     },
 
     /** Records any other support; between two parts it is where they meet unless said otherwise. */
     hold(s: Omit<Support, 'id' | 'contact' | 'joint' | 'anchor'> & Partial<Support>): string {
       const between = 'part' in s.from && s.on.kind === 'part' ? ([s.from.part, s.on.part] as const) : null
-      return support({ ...s, contact: s.contact ?? meet(...between!).box })
+      return support(s, s.contact ?? meet(...between!).box)
     },
 
     /** Records a bay, and that its goods rest on its carriers (on the floor when it has none). */
     bay(b: Bay) {
       a.bays.push(b)
       const floor: Box = { min: b.clear.min, max: [b.clear.max[0], b.clear.max[1], b.clear.min[2]] }
-      const rests = (on: Support['on'], contact: Box) => support({ from: { bay: b.id }, on, contact, via: 'bearing' })
+      const rests = (on: Support['on'], contact: Box) => support({ from: { bay: b.id }, on, via: 'bearing' }, contact)
       if (b.carriers.length === 0) rests({ kind: 'floor' }, floor)
       for (const c of b.carriers) {
         const box = boxes.get(c)!
@@ -308,7 +291,7 @@ export function draft(system: UnitSystem) {
     },
 
     /** Any other joint: in the middle of where its pieces meet, unless said otherwise. */
-    joint: (j: Omit<Joint, 'id' | 'at'> & { at?: Vec3 }): string => fix({ ...j, at: j.at ?? meet(j.near, j.far).at }),
+    joint: ({ at, ...j }: Omit<Joint, 'id' | 'at'> & { at?: Vec3 }): string => fix(j, at ?? meet(j.near, j.far).at),
     /** @returns the anchor's id */
     anchor(x: Omit<Anchor, 'id'>): string {
       const id = `a${a.anchors.length + 1}`

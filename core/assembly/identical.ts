@@ -129,7 +129,7 @@ export const labelsOf = (g: Given & { count: number }): string[] =>
 export const labels = (groups: readonly Alike[]): Map<string, string> =>
   new Map(
     groups.flatMap((g) => {
-      const all = labelsOf({ ...g, count: g.parts.length })
+      const all = labelsOf({ count: g.parts.length, ...g })
       return g.parts.map((p, i) => [p.id, all[i]] as const)
     }),
   )

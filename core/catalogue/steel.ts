@@ -183,10 +183,10 @@ export interface Bar {
 const TUBE_LENGTHS: Record<UnitSystem, readonly number[]> = { imperial: [inches(120)], metric: [3000, 6000] }
 
 const BARS = new Map<string, Bar>([
-  ...RODS.map((r): [string, Bar] => [r.id, { ...r, kgPerM: rodKgPerM(r), lengths: ROD_LENGTHS[r.system] }]),
+  ...RODS.map((r): [string, Bar] => [r.id, { kgPerM: rodKgPerM(r), lengths: ROD_LENGTHS[r.system], ...r }]),
   ...TUBES.map((t): [string, Bar] => [
     t.id,
-    { ...t, diameterMm: t.outerMm, kgPerM: tubeKgPerM(t), lengths: TUBE_LENGTHS[t.system] },
+    { diameterMm: t.outerMm, kgPerM: tubeKgPerM(t), lengths: TUBE_LENGTHS[t.system], ...t },
   ]),
 ])
 export const findBar = (id: string): Bar | undefined => BARS.get(id)

@@ -63,7 +63,7 @@ const freeMm = (p: Part, bent: readonly Bent[]) => {
 function ofMember(p: Part, a: Acting, c: Given): CheckResult {
   if (p.stock.kind === 'sheet') return plateStrut(p, a, c)
   const given = { check: 'along', link: linkOf(p), quantity: 'ratio' as const, subject: p.id, parts: [p.id] }
-  const lost = plain({ ...given, code: 'unknown-no-strength', state: 'unknown', data: { role: p.role } })
+  const lost = plain({ code: 'unknown-no-strength', state: 'unknown', data: { role: p.role }, ...given })
   const stock = p.stock
   const grade = stock.kind === 'board' ? findGrade(stock.grade) : undefined
   if (stock.kind !== 'board' || !grade) return lost
@@ -131,12 +131,12 @@ function ofMember(p: Part, a: Acting, c: Given): CheckResult {
   if (over || pressed?.ratio === Infinity)
     return plain({ ...given, code: over ? 'along-slender' : 'along', state: 'fails', data, working })
   return measured({
-    ...given,
     code: 'along',
     demand: Math.max(tension + bending, pressed?.ratio ?? 0),
     capacity: 1,
     data,
     working,
+    ...given,
   })
 }
 

@@ -142,7 +142,6 @@ export const anchors = defineCheck({
           working,
         })
       return measured({
-        ...given,
         subject,
         code,
         demand: used({ x, slidN, pulledN, g }),
@@ -151,6 +150,7 @@ export const anchors = defineCheck({
         covers,
         data,
         working,
+        ...given,
       })
     }
     const out = [told('build', 'anchors', held, [])]

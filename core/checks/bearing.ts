@@ -135,7 +135,6 @@ export const bearing = defineCheck({
     const { support, from, on, n, areaMm2, allowed } = worst
     return [
       measured({
-        ...given,
         code: 'bears',
         demand: n / areaMm2,
         capacity: allowed.value,
@@ -157,6 +156,7 @@ export const bearing = defineCheck({
           ],
           source: allowed.source,
         },
+        ...given,
       }),
     ]
   },

@@ -67,7 +67,6 @@ function ofCut(b: Body, cut: string[], index: number, c: Given): CheckResult {
     return plain({ ...given, code: 'unknown-joint', state: 'unknown', data: { near: role, far: 'side', role } })
   const names = ['along the wall', 'out from the wall', 'up'] as const
   return measured({
-    ...given,
     code: 'body',
     demand: shares.reduce((s, x) => s + x.n / Math.max(x.gives!, LEAST_N), 0),
     capacity: 1,
@@ -79,6 +78,7 @@ function ofCut(b: Body, cut: string[], index: number, c: Given): CheckResult {
         { symbol: 'its fastenings give', value: s.gives!, quantity: 'force' },
       ]),
     },
+    ...given,
   })
 }
 

@@ -130,10 +130,10 @@ export const drawnOutDrawers = defineCheck({
       const armMm = (1 - PRESSED_SHARE) * x.staysMm
       const liftedN = armMm > 0 ? x.momentNmm / armMm : Infinity
       return {
-        ...x,
         n: ONE_SIDE * (x.loadN + liftedN),
         gives: x.reachMm * PRESSED_SHARE * Math.max(0, x.staysMm) * PANEL_BEARING_MPA,
         liftedN,
+        ...x,
       }
     })
     const worst = told.reduce((a, b) => (b.n * a.gives > a.n * b.gives ? b : a))
@@ -141,7 +141,6 @@ export const drawnOutDrawers = defineCheck({
       return [plain({ ...given, code: 'drawn-right-out', state: 'fails', parts: [worst.bottom.id], covers })]
     return [
       measured({
-        ...given,
         code: 'drawn-out',
         demand: worst.n,
         capacity: worst.gives,
@@ -165,6 +164,7 @@ export const drawnOutDrawers = defineCheck({
           ],
           source: 'statics; both ends press over a third of what stays in',
         },
+        ...given,
       }),
     ]
   },

@@ -49,7 +49,14 @@ export function oneFastener(
   const acrossGrain = Math.abs(near.at.along[2]) < 0.5 || Math.abs(far.at.along[2]) < 0.5
   return c.method.lateral(
     {
-      ...{ fastener, side, sideMm, main, mainMm, into: f.into, acrossGrain, askew: pocket },
+      fastener,
+      side,
+      sideMm,
+      main,
+      mainMm,
+      into: f.into,
+      acrossGrain,
+      askew: pocket,
       ...(f.betweenMm ? { gapMm: f.betweenMm } : {}),
     },
     c.settings,

@@ -42,7 +42,6 @@ export const floorBearing = defineCheck({
         ]
       return [
         measured({
-          ...given,
           quantity: 'stress',
           code: under.code,
           subject: 'floor',
@@ -58,6 +57,7 @@ export const floorBearing = defineCheck({
             ],
             source: under.source,
           },
+          ...given,
         }),
       ]
     }

@@ -107,7 +107,6 @@ function holdsOpen(x: Lifted): CheckResult {
   const open = x.motion.byRad
   const wanted = HOLDS_MORE * weightMoment(x.leaf, Math.abs(open))
   return measured({
-    ...given,
     code: 'spring-holds',
     quantity: 'moment',
     demand: wanted,
@@ -125,6 +124,7 @@ function holdsOpen(x: Lifted): CheckResult {
       ],
       source: SOURCE,
     },
+    ...given,
   })
 }
 
@@ -132,7 +132,6 @@ function byHand(x: Lifted): CheckResult[] {
   const { liftN, pullN } = handForces(x.leaf, x.spring, Math.abs(x.motion.byRad))
   const hand = (code: string, n: number, celsius: number): CheckResult =>
     measured({
-      ...given,
       code,
       quantity: 'force',
       demand: n,
@@ -148,6 +147,7 @@ function byHand(x: Lifted): CheckResult[] {
         ],
         source: SOURCE,
       },
+      ...given,
     })
   return [hand('spring-lifts', liftN, COLD_C), hand('spring-pulls', pullN, WARM_C)]
 }
@@ -162,12 +162,12 @@ function fits(x: Lifted): CheckResult {
   // Half a millimetre is a turn of its end.
   const code = past > 0.5 ? 'spring-past-stroke' : shut.leverMm > 0 ? 'spring-opens-itself' : 'spring-fits'
   return plain({
-    ...given,
     code,
     quantity: 'length',
     state: code === 'spring-fits' ? 'holds' : 'fails',
     parts: [x.part.id, ...x.springs.map((p) => p.id)],
     data: { byMm: past, item: x.spring.item, spareMm: -past },
+    ...given,
   })
 }
 
@@ -175,7 +175,7 @@ function fits(x: Lifted): CheckResult {
 function tearsHinges(x: Lifted, { parts, assembly }: Given): CheckResult {
   const fars = heldBy(x, assembly).map((j) => parts.get(j.far))
   const each = fars.map(hingeGives)
-  const about = { ...given, code: 'spring-hinges', quantity: 'force' as const, parts: x.hinges }
+  const about = { code: 'spring-hinges', quantity: 'force' as const, parts: x.hinges, ...given }
   if (each.length === 0 || each.some((g) => g === null))
     return plain({ ...about, code: 'unknown-hinge', state: 'unknown' })
   const gives = Math.min(...each.flatMap((g) => [g!.pulledN, g!.slidN]))
@@ -188,7 +188,6 @@ function tearsHinges(x: Lifted, { parts, assembly }: Given): CheckResult {
   // Two hinges share evenly, more of them not quite.
   const n = Math.max(...total) / Math.min(2, x.hinges.length)
   return measured({
-    ...about,
     demand: n,
     capacity: gives,
     data: { n, hinges: x.hinges.length },
@@ -201,6 +200,7 @@ function tearsHinges(x: Lifted, { parts, assembly }: Given): CheckResult {
       ],
       source: `${SOURCE}; at ${WARM_C} °C, told for ${RATED_CELSIUS} °C`,
     },
+    ...about,
   })
 }
 
@@ -210,12 +210,11 @@ function tearsHinges(x: Lifted, { parts, assembly }: Given): CheckResult {
  */
 function drawsPanel(x: Lifted, c: Given): CheckResult {
   const panelId = heldBy(x, c.assembly).find((j) => !x.motion.parts.includes(j.far))?.far
-  const about = { ...given, code: 'spring-panel', quantity: 'force' as const, parts: [panelId ?? x.part.id] }
+  const about = { code: 'spring-panel', quantity: 'force' as const, parts: [panelId ?? x.part.id], ...given }
   const gives = panelId === undefined ? null : endsGive(panelId, c)
   if (gives === null) return plain({ ...about, code: 'unknown-spring-panel', state: 'unknown' })
   const n = Math.max(...levelForces(x)) / 2
   return measured({
-    ...about,
     demand: n,
     capacity: gives,
     data: { n },
@@ -224,6 +223,7 @@ function drawsPanel(x: Lifted, c: Given): CheckResult {
       inputs: [forceOf(x), { symbol: 'n', value: x.leaf.springs, quantity: 'count' }],
       source: SOURCE,
     },
+    ...about,
   })
 }
 

@@ -131,7 +131,6 @@ function ofLeaf(m: Swing, b: Body, c: Given): CheckResult {
     },
   ]
   return measured({
-    ...given,
     code: pivots ? 'pivots' : 'hinges',
     demand: share(worst),
     capacity: 1,
@@ -142,6 +141,7 @@ function ofLeaf(m: Swing, b: Body, c: Given): CheckResult {
       inputs,
       source: pivots ? RATED : `${HINGE.source}; a maker’s rating comes first`,
     },
+    ...given,
   })
 }
 

@@ -28,22 +28,23 @@ export function inEveryArrangement(
     reactions: mostThrough(paths),
     besideMm: Math.max(...paths.map((p) => p.besideMm)),
   }
+  const seen = ({ arranged, service, design }: Loaded): CheckContext => ({ arranged, service, design, ...context })
   return checks.flatMap((check) => {
-    if (check.asksForTheMost) return check.run({ ...context, ...loaded[0], design: most })
+    if (check.asksForTheMost) return check.run({ ...seen(loaded[0]), design: most })
     const [packed, ...others] = check.reads.some((r) => r === 'service' || r === 'design') ? loaded : loaded.slice(0, 1)
-    const first = check.run({ ...context, ...packed })
+    const first = check.run(seen(packed))
     if (others.length === 0) return first
     const results = new Map(first.map((r) => [r.id, r]))
     const covers = new Map(first.map((r) => [r.id, new Set(r.covers)]))
     for (const l of others) {
       if (check.lasting && l.peopled) continue
-      for (const r of check.run({ ...context, ...l, ...(l.peopled ? { settings: forDays } : {}) })) {
+      for (const r of check.run(l.peopled ? { ...seen(l), settings: forDays } : seen(l))) {
         const known = results.get(r.id)
         const worse = !known || urgency(r) > urgency(known) + WORSE
         if (worse) results.set(r.id, { ...r, data: { ...r.data, arranged: l.code } })
         // What an arrangement loads has been judged in it, and is no worse than what is shown.
-        const seen = covers.get(r.id)
-        if (seen) for (const id of r.covers) seen.add(id)
+        const judged = covers.get(r.id)
+        if (judged) for (const id of r.covers) judged.add(id)
         else covers.set(r.id, new Set(r.covers))
       }
     }

@@ -165,15 +165,19 @@ function roomOf(
   near: [Rule, Rule],
   far: [Rule, Rule],
 ): JointRoom {
-  const where = (rules: [Rule, Rule], share: number) => stretchesOf(face, pieces, rules, fastener.diameterMm * share)
-  const fits = (rules: [Rule, Rule], share: number) => roomFor(fieldOf(where(rules, share))) >= count
-  const driven = fits([near[0], far[0]], 1)
-  // What may be driven may be bored.
-  const rules: [Rule, Rule] = driven ? [near[0], far[0]] : [near[1], far[1]]
+  const stretches = (rules: [Rule, Rule], share: number) =>
+    stretchesOf(face, pieces, rules, fastener.diameterMm * share)
+  const fits = (where: [Stretch, Stretch]) => roomFor(fieldOf(where)) >= count
+  let rules: [Rule, Rule] = [near[0], far[0]]
+  let where = stretches(rules, 1)
+  const driven = fits(where)
   let share = driven ? 1 : 0
+  if (!driven) rules = [near[1], far[1]]
+  // What may be driven may be bored.
   for (let i = 0; i <= STEPS && share === 0; i++) {
     const s = 1 - ((1 - CLOSEST_SHARE) * i) / STEPS
-    if (fits(rules, s)) share = s
+    where = stretches(rules, s)
+    if (fits(where)) share = s
   }
   const [a, b] = rules
   const worst = b.end + b.edge > a.end + a.edge ? b : a
@@ -182,7 +186,7 @@ function roomOf(
     count,
     driven,
     share,
-    where: where(rules, share || CLOSEST_SHARE),
+    where,
     alongMm: worst.along * fastener.diameterMm * share,
     rules,
     source: worst.source,

@@ -87,7 +87,7 @@ function whatItGives(
   }
   return each.length === 0
     ? null
-    : { ...each[0], capacity: each.reduce((s, e) => s + e.one.value * e.count * product(e.place), 0) }
+    : { capacity: each.reduce((s, e) => s + e.one.value * e.count * product(e.place), 0), ...each[0] }
 }
 
 /** Stocks by number: alike where they are bought alike. */
@@ -281,22 +281,22 @@ export const joints = defineCheck({
       ]
       const working = { formula: 'load ≤ fasteners × what one carries across its length', inputs, source: w.one.source }
       const base = {
-        ...given,
         link: linkOf(isUpright(w.from) ? w.on : w.from),
         subject: key,
         parts: [w.joint.near, w.joint.far],
         covers: looked.get(key),
         data,
         working,
+        ...given,
       }
       // A fastener that may not be counted at all gives nothing: the joint holds only if nothing passes through it.
       out.push(
         w.capacity > 0
           ? measured({
-              ...base,
               code: f.into === 'end' ? 'joint-end-grain' : 'joint',
               demand: w.demand,
               capacity: w.capacity,
+              ...base,
             })
           : measured({
               ...base,

@@ -69,7 +69,7 @@ function worstOfEach(
     const r = worst && of(worst.p, worst.m)
     if (!worst || !r) return []
     const first = worst.p.id
-    const data = { ...r.data, letter: group.letter, role: worst.p.role }
+    const data = Object.assign(r.data, { letter: group.letter, role: worst.p.role })
     return [{ ...r, id: `${r.check}:${group.parts[0].id}`, data, parts: [first, ...ids.filter((id) => id !== first)] }]
   })
 }

@@ -28,7 +28,10 @@ interface Thing {
   by: readonly string[]
 }
 const thing = (id: string, solid: TurnedBox, by: readonly string[]): Thing => ({
-  ...{ id, solid, by, around: extents(solid) },
+  id,
+  solid,
+  by,
+  around: extents(solid),
   square: !solid.outline && runsSquare(solid.along) && runsSquare(solid.across),
 })
 

@@ -234,12 +234,12 @@ export const postBuckling = defineCheck({
       if (ratio === null)
         return [
           plain({
-            ...given,
             code: 'too-slender',
             state: 'fails',
             data,
             parts: ids(worst),
             working: { formula: 'le / d ≤ 50', inputs, source },
+            ...given,
           }),
         ]
       if (!Number.isFinite(ratio))
@@ -255,13 +255,13 @@ export const postBuckling = defineCheck({
         ]
       return [
         measured({
-          ...given,
           code: 'post',
           demand: ratio,
           capacity: 1,
           data,
           parts: ids(worst),
           working: { formula, inputs, source },
+          ...given,
         }),
       ]
     })
@@ -322,7 +322,6 @@ export const uprights = defineCheck({
       const kept = stiffnessLeft(p)
       const euler = (Math.PI ** 2 * ei * kept * wideMm) / lengthMm ** 2
       const r = measured({
-        ...given,
         code: 'upright',
         demand: axialN,
         capacity: euler / UPRIGHT_SAFETY,
@@ -344,6 +343,7 @@ export const uprights = defineCheck({
             },
           ],
         },
+        ...given,
       })
       if (!worst || (r.ratio ?? 9) > (worst.ratio ?? 9)) worst = r
     }

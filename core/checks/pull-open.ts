@@ -42,7 +42,6 @@ export const pullOpen = defineCheck({
       return [notWeighed({ ...given, parts: open.motion.parts.slice(0, 1) }, open.unweighed!, goods)]
     return [
       measured({
-        ...given,
         code: 'pull-open',
         demand: RUBS * hardest.loadN,
         capacity: PULL_N,
@@ -62,6 +61,7 @@ export const pullOpen = defineCheck({
           ],
           source: 'Coulomb',
         },
+        ...given,
       }),
     ]
   },

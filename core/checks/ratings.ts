@@ -43,7 +43,6 @@ function ofExisting(p: Part, ratedN: number, { assembly: a, service, goods }: Gi
     on.reduce((sum, s) => sum + Math.max(0, s.push[2] * (service.reactions.get(s.id) ?? 0)), 0)
   if (ratedN <= 0) return plain({ ...given, code: 'unknown-existing', state: 'unknown', demand: n })
   return measured({
-    ...given,
     code: 'existing',
     demand: n,
     capacity: ratedN,
@@ -52,6 +51,7 @@ function ofExisting(p: Part, ratedN: number, { assembly: a, service, goods }: Gi
       inputs: [{ symbol: 'N', value: n, quantity: 'force' }],
       source: 'what it carried before, or its maker’s rating, as entered',
     },
+    ...given,
   })
 }
 

@@ -11,12 +11,12 @@ export const roomFit = defineCheck({
     const given = { check: 'room-fit', link: 'whole' as const, quantity: 'length' as const }
     const one = (code: string, needMm: number, haveMm: number) =>
       measured({
-        ...given,
         code,
         subject: code,
         demand: needMm - SAME_LENGTH_MM,
         capacity: haveMm,
         data: { needMm, haveMm },
+        ...given,
       })
     return [
       one('room-length', b.max[0], space.lengthMm),

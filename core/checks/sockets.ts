@@ -79,7 +79,7 @@ function ofJoint(j: Joint, own: readonly Support[], c: Given): CheckResult {
     demand: boredHolePressure(acrossN, momentNmm, diameterMm, depthMm),
     capacity: s.value,
     parts: [arm.id, board.id],
-    data: { ...data, deepMm: depthMm },
+    data: { deepMm: depthMm, ...data },
     working: { formula: 'p = (4V + 6M / L) / (d·L) ≤ strength of the wood that way', inputs, source: s.source },
   })
 }

@@ -102,7 +102,7 @@ export const slenderness = defineCheck({
     const held = assembly.anchors.filter(keepsUpright)
     if (held.length > 0) {
       const pinned = held.every((x) => x.into === 'slab')
-      return [plain({ ...given, code: pinned ? 'slender-pinned' : 'slender-tied', state: 'not-applicable' })]
+      return [plain({ code: pinned ? 'slender-pinned' : 'slender-tied', state: 'not-applicable', ...given })]
     }
     return [
       measured({
@@ -193,7 +193,6 @@ export const tipOver = defineCheck({
     else
       results.push(
         measured({
-          ...given,
           code: 'tip-filled',
           subject: 'filled',
           demand: overturning * SAFETY_FILLED,
@@ -215,6 +214,7 @@ export const tipOver = defineCheck({
             ],
             source: 'moment balance; goods only where they make it worse',
           },
+          ...given,
         }),
       )
 
@@ -246,7 +246,6 @@ export const tipOver = defineCheck({
       } else
         results.push(
           measured({
-            ...given,
             code: 'tip-opened',
             subject: 'opened',
             demand: worst.overturning * SAFETY_FILLED,
@@ -272,6 +271,7 @@ export const tipOver = defineCheck({
               ],
               source: 'moment balance; all doors open, all drawers out',
             },
+            ...given,
           }),
         )
     }
@@ -337,8 +337,6 @@ export const tipOver = defineCheck({
     const capacity = weakest.n! * ties.length
     results.push(
       measured({
-        ...given,
-        quantity: 'force',
         code: 'tip-tied',
         subject: 'pull',
         demand: need,
@@ -360,6 +358,8 @@ export const tipOver = defineCheck({
           ],
           source: 'moment balance; NDS 2018 12.2',
         },
+        ...given,
+        quantity: 'force',
       }),
     )
     return results

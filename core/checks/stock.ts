@@ -51,7 +51,7 @@ export const fromStock = defineCheck({
       if (!out) continue
       const key = stockKey(p.stock)
       const seen = worst.get(key)
-      if (!seen || worse(out, seen) === out) worst.set(key, { ...out, part: p, parts: parts.map((x) => x.id) })
+      if (!seen || worse(out, seen) === out) worst.set(key, { part: p, parts: parts.map((x) => x.id), ...out })
     }
     return [...worst].map(([key, { part, parts, needMm, haveMm }]) =>
       measured({

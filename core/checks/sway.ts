@@ -283,7 +283,7 @@ function oneWay(c: Given & Pick<CheckContext, 'design' | 'goods'>, way: Way): Ch
       capacity,
       parts: ids,
       covers: ties.map((t) => t.anchor.id),
-      data: { ...data, slenderness: Math.max(0, ...diagonals.found.map((b) => b.slenderness)) },
+      data: { slenderness: Math.max(0, ...diagonals.found.map((b) => b.slenderness)), ...data },
       working: {
         formula: 'lean of all weight ≤ Σ what diagonals, backs and ties give to the worse side',
         inputs: inputsOf({ leanN, pushN }, diagonals.found, sheets.found, ties),

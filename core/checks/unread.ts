@@ -33,7 +33,6 @@ export function broken(a: Assembly): CheckResult | null {
 function told(why: Flaw['code'] | 'unread' | 'not-held', ids: readonly string[], a: Assembly): CheckResult {
   const parts = a.parts.filter((p) => ids.includes(p.id))
   return plain({
-    ...given,
     code: `unread-${why}`,
     state: 'unknown',
     demand: ids.length,
@@ -41,6 +40,7 @@ function told(why: Flaw['code'] | 'unread' | 'not-held', ids: readonly string[],
     parts: parts.map((p) => p.id),
     covers: [...ids],
     data: { count: ids.length, role: parts[0]?.role ?? '', first: ids[0] },
+    ...given,
   })
 }
 
@@ -130,11 +130,11 @@ export function unread(
   for (const m of a.motions) if (!covered.has(m.id)) open.add(m.parts[0])
   if (open.size > 0) return told('unread', [...open], a)
   return plain({
-    ...given,
     code: 'all-read',
     state: 'holds',
     demand: 0,
     capacity: 0,
     data: { parts: a.parts.length, joints: a.joints.length },
+    ...given,
   })
 }

@@ -24,7 +24,7 @@ export function dimPen(params: unknown, units: Units) {
     const given = valueAt(params, a.path)
     const tacked = typeof given !== 'number'
     const value = tacked ? tackedValue : given
-    dims.push({ ...a, quantity, value, tacked, tackedValue, why })
+    dims.push({ quantity, value, tacked, tackedValue, why, ...a })
     return value
   }
   return {

@@ -151,7 +151,9 @@ function filled(queue: Goods[], openings: Opening[], { depthMm, sidePlayMm, stic
       continue
     }
     const begun: Row = {
-      ...{ opening: i, x: until[i] + sidePlayMm, used: item.deepMm },
+      opening: i,
+      x: until[i] + sidePlayMm,
+      used: item.deepMm,
       piles: [{ y: 0, layers: 1 }],
     }
     put(item, begun, 0, 0)

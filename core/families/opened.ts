@@ -30,7 +30,7 @@ export function opened<P, Plan>(
   if (onWall && !canHoldTie(ctx.space)) return bad('no-wall-to-hang-on')
   const pen = dimPen(p, unitsOf(ctx.settings))
   const planned = planOut(p, ctx, pen)
-  return planned.ok ? good({ ...planned.value, d: draft(ctx.settings.yard), pen }) : planned
+  return planned.ok ? good({ d: draft(ctx.settings.yard), pen, ...planned.value }) : planned
 }
 
 /** Whether there are goods, each fit for it, and a wall that holds what hangs on it: else a kind proposes nothing. */

@@ -122,7 +122,7 @@ export function analyse(a: Assembly, boxes: PartBoxes, o: AnalysisOptions): Load
     const { depthMm, breadthMm } = bendingSection(p)
     return rigidity(p, depthMm, breadthMm, o)?.ei ?? null
   }
-  const options: MemberOptions = { ...o, boxes, memo, railEi }
+  const options: MemberOptions = { boxes, railEi, ...o, memo }
   for (const node of order) {
     if ('body' in node) passBody(node.body)
     else passPart(node.part)

@@ -232,7 +232,7 @@ export function solveMember(p: Part, patches: Patch[], supports: Support[], o: M
   const solved = solveHeld(p.size.lengthMm, ei, held, loads, o.memo.beams)
   if (!solved) return even({ kind: 'unknown', reason: 'too-few-supports' })
   return {
-    state: { kind: 'beam', bent: { ...solved, widthMm: breadthMm } },
+    state: { kind: 'beam', bent: { widthMm: breadthMm, ...solved } },
     passed: solved.supports.map((id, i) => ({
       support: byId(id),
       patch: { box: byId(id).contact, n: solved.result.reactions[i] },

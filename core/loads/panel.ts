@@ -154,7 +154,8 @@ function spanning(p: Part, patches: readonly Patch[], way: PanelWay, known: Solv
   })
   if (!strips) return null
   const out: PanelSolution = { along, strips: [], passed: [] }
-  for (const { v, loads: onStrip } of strips) {
+  for (const strip of strips) {
+    const { v, loads: onStrip } = strip
     const stripWidth = v.to - v.from
     const on = crossing(v)
     const heldBy = (loose: boolean) =>
@@ -175,9 +176,8 @@ function spanning(p: Part, patches: readonly Patch[], way: PanelWay, known: Solv
     const lying = p.loose || lies ? solveHeld(length, { ei }, heldBy(true), loads, known) : null
     const solved = lying ?? (p.loose ? null : solveHeld(length, { ei }, heldBy(false), loads, known))
     if (!solved) return null
-    const all = onStrip.reduce((s, l) => s + Math.abs(l.n), 0)
-    const middle = all > 0 ? onStrip.reduce((s, l) => s + Math.abs(l.n) * l.vMm, 0) / all : (v.from + v.to) / 2
-    out.strips.push({ ...solved, widthMm: 1, stripMm: stripWidth })
+    const middle = middleOf(strip)
+    out.strips.push({ widthMm: 1, stripMm: stripWidth, ...solved })
     solved.supports.forEach((id, i) => {
       const { contact, line } = contacts.find(({ s }) => s.id === id)!.s
       const across = { axis: crossAxis, size: along ? p.size.widthMm : p.size.lengthMm }
@@ -219,7 +219,7 @@ export function intoRails(
   const rails = heavy.length > 0 ? longUnder(p, supports) : []
   if (rails.length === 0) return { down, rest: [...patches] }
   const middle = (r: Range) => (r.from + r.to) / 2
-  const sorted = rails.map((r) => ({ ...r, at: middle(r.v) })).sort((x, y) => x.at - y.at)
+  const sorted = rails.map((r) => ({ at: middle(r.v), ...r })).sort((x, y) => x.at - y.at)
   const [low, high] = [sorted[0], sorted[sorted.length - 1]]
   const rest = patches.filter((patch) => {
     if (!heavy.includes(patch)) return true
@@ -270,6 +270,23 @@ interface Spot {
   u: Range
   v: Range
 }
+/** A strip of a panel. */
+interface Strip {
+  v: Range
+  /** How far what holds it goes across; null where too few supports cross it. */
+  reach: Range | null
+  /** Its share of each load over it, and where across the middle of that share is. */
+  loads: (Spot & { vMm: number })[]
+}
+/** The middle of a strip's loads across, of an idle one its own. */
+function middleOf({ v, loads }: Strip): number {
+  let [all, moment] = [0, 0]
+  for (const l of loads) {
+    all += Math.abs(l.n)
+    moment += Math.abs(l.n) * l.vMm
+  }
+  return all > 0 ? moment / all : (v.from + v.to) / 2
+}
 /**
  * Strips side by side over the whole width, cut wherever the edge of a load lies, each with its share of every load
  * over it: what stands on the same wood adds up. The load of a strip that too few supports cross goes to the nearest
@@ -282,32 +299,34 @@ function heldStrips(width: number, spots: readonly Spot[], cuts: readonly number
   const loaded = spots.flatMap(({ v }) => [v.from, v.to])
   const edges = [...new Set([0, width, ...loaded, ...cuts.filter((v) => v > 0 && v < width)])].sort((a, b) => a - b)
   const places = edges.filter((x, i) => i === 0 || x - edges[i - 1] > THIN_MM || x === width)
-  const strips = places
-    .slice(1)
-    .map((to, i) => ({ v: { from: places[i], to }, loads: [] as (Spot & { vMm: number })[] }))
-  const held = strips.filter(({ v }) => reach(v) !== null)
+  const strips = places.slice(1).map((to, i): Strip => {
+    const v = { from: places[i], to }
+    return { v, reach: reach(v), loads: [] }
+  })
+  const held = strips.filter((s) => s.reach !== null)
   if (held.length === 0) return null
   const middle = (v: Range) => (v.from + v.to) / 2
   const nearest = (v: Range) =>
     held.reduce((best, s) => (Math.abs(middle(s.v) - middle(v)) < Math.abs(middle(best.v) - middle(v)) ? s : best))
   for (const spot of spots) {
-    const over = strips.map((s) => Math.max(0, shared(s.v, spot.v)))
-    const sum = over.reduce((a, b) => a + b, 0)
-    strips.forEach((s, i) => {
-      if (over[i] === 0) return
-      const here = { from: Math.max(s.v.from, spot.v.from), to: Math.min(s.v.to, spot.v.to) }
-      const load = { ...spot, n: (spot.n * over[i]) / sum, vMm: middle(here) }
-      ;(held.includes(s) ? s : nearest(s.v)).loads.push(load)
-    })
+    let sum = 0
+    for (const s of strips) sum += Math.max(0, shared(s.v, spot.v))
+    for (const s of strips) {
+      const over = shared(s.v, spot.v)
+      if (over <= 0) continue
+      const vMm = (Math.max(s.v.from, spot.v.from) + Math.min(s.v.to, spot.v.to)) / 2
+      ;(s.reach ? s : nearest(s.v)).loads.push({ vMm, u: spot.u, v: spot.v, n: (spot.n * over) / sum })
+    }
   }
-  type Strip = (typeof held)[number]
-  const leansOut = ({ v, loads }: Strip, side: 'from' | 'to') => {
-    const all = loads.reduce((sum, l) => sum + Math.abs(l.n), 0)
-    const at = all > 0 ? loads.reduce((sum, l) => sum + Math.abs(l.n) * l.vMm, 0) / all : middle(v)
-    const edge = reach(v)?.[side] ?? at
+  const leansOut = (s: Strip, side: 'from' | 'to') => {
+    const at = middleOf(s)
+    const edge = s.reach?.[side] ?? at
     return side === 'from' ? at < edge - THIN_MM : at > edge + THIN_MM
   }
-  const asOne = (a: Strip, b: Strip): Strip => ({ v: { from: a.v.from, to: b.v.to }, loads: [...a.loads, ...b.loads] })
+  const asOne = (a: Strip, b: Strip): Strip => {
+    const v = { from: a.v.from, to: b.v.to }
+    return { v, reach: reach(v), loads: [...a.loads, ...b.loads] }
+  }
   while (held.length > 1 && leansOut(held[0], 'from')) held.splice(0, 2, asOne(held[0], held[1]))
   while (held.length > 1 && leansOut(held[held.length - 1], 'to'))
     held.push(asOne(...(held.splice(-2) as [Strip, Strip])))
@@ -364,7 +383,8 @@ export function panelSite(p: Part, supports: readonly Support[], ei: { along: nu
       const contacts = along
         ? places
         : places.map(({ s, at, line }): Contacted => ({
-            ...{ s, at: { u: at.v, v: at.u } },
+            s,
+            at: { u: at.v, v: at.u },
             ...(line ? { line: [turned(line[0]), turned(line[1])] as const } : {}),
           }))
       const [length, width] = along ? [p.size.lengthMm, p.size.widthMm] : [p.size.widthMm, p.size.lengthMm]

@@ -115,7 +115,7 @@ export function solveHeld(
       continue
     }
     const back = use.length < held.length ? sunkInto(solved.spec, held, use) : undefined
-    if (!back) return { ...solved, supports: use.map((h) => h.id) }
+    if (!back) return { supports: use.map((h) => h.id), ...solved }
     use = held.filter((h) => h === back || use.includes(h))
   }
   return null

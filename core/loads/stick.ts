@@ -195,7 +195,7 @@ function solveOnce(
     // What only lies there where that will do; held down where it would lift.
     const solved = solve(heldBy(false)) ?? (downAt.size > 0 ? solve(heldBy(true)) : null)
     if (!solved) return 'too-few-supports'
-    bent.push({ ...solved, widthMm: breadth, depthMm: depth })
+    bent.push({ widthMm: breadth, depthMm: depth, ...solved })
     solved.supports.forEach((id, i) => {
       const group = groups.find(([h]) => h.id === id)!
       const n = solved.result.reactions[i]

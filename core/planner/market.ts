@@ -140,6 +140,7 @@ export class RoomMarket implements Market {
   private readonly hopeless = new Set<Offer>()
   private readonly judge: Judge
   private readonly rooms = new Map<string, Map<number, Project['room']>>()
+  private readonly classes = new Map<string, string>()
 
   constructor(
     private readonly p: Project,
@@ -178,8 +179,8 @@ export class RoomMarket implements Market {
     const w = this.lineOf(wallId)
     if (!this.kindOf(kind).hangsFrom && !this.hasFace(w, lot, others, !isHungKind(kind))) return null
     const inTheWay = [
-      ...this.standing.map((b) => ({ ...beside(w, b), gap: BESIDE_MM })),
-      ...others.map((o) => ({ ...beside(w, o.body), gap: BETWEEN_MM })),
+      ...this.standing.map((b) => ({ gap: BESIDE_MM, ...beside(w, b) })),
+      ...others.map((o) => ({ gap: BETWEEN_MM, ...beside(w, o.body) })),
     ].filter((b) => b.outMm < w.wall.depthMm && b.to > 0 && b.to < w.wall.lengthMm - LEAST_MM)
     // After each of them, and over what is low.
     const highMm = this.kindOf(kind).hangsAt ? HIGH_UNDER_MM : HIGH.toMm
@@ -201,7 +202,7 @@ export class RoomMarket implements Market {
   extended(offer: Offer, lot: Lot, others: readonly Offer[], manner: Manner = {}): Offer | null {
     const { family: kind, wallId, offsetMm } = offer.build
     const all = together(offer.housed, lot)
-    const found = this.at({ ...manner, kind, w: this.lineOf(wallId), lot: all, others }, offsetMm)
+    const found = this.at({ kind, w: this.lineOf(wallId), lot: all, others, ...manner }, offsetMm)
     // Nothing that has its place may lose it.
     const keeps =
       found && offer.housed.every((g) => (found.housed.find((x) => x.goodsId === g.goodsId)?.count ?? 0) >= g.count)
@@ -215,7 +216,7 @@ export class RoomMarket implements Market {
       .filter((b) => b.outMm < AT_WALL_MM && b.deepMm > AT_WALL_MM && b.to > 0 && b.from < w.wall.lengthMm)
     const face = { longMm: w.wall.lengthMm, highMm: w.wall.heightMm }
     return lot.some(({ goodsId }) =>
-      facesOf(this.p.goods.find((g) => g.id === goodsId)!).some((f) => isFree(face, taken, { ...f, onFloor })),
+      facesOf(this.p.goods.find((g) => g.id === goodsId)!).some((f) => isFree(face, taken, { onFloor, ...f })),
     )
   }
 
@@ -443,7 +444,8 @@ export class RoomMarket implements Market {
   }
 
   /** Walls of one class are as deep, as high, made the same way and under the same ceiling: what is seen at one is much the same at another. */
-  private wallClass(wallId: string): string {
+  private wallClass = (wallId: string): string => kept(this.classes, wallId, () => this.classOf(wallId))
+  private classOf(wallId: string): string {
     const { wall, along } = this.lineOf(wallId)
     const { ceiling } = this.p.room
     const joists = ceiling.alongWallId === null ? null : this.lineOf(ceiling.alongWallId).along

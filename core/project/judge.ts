@@ -42,7 +42,7 @@ function inAllArrangements(a: Assembly, o: Omit<AnalysisOptions, 'factor'>, look
       ...told,
       arranged: assembly,
       service,
-      design: same ? service : analyse(assembly, own, { ...o, memo, factor: { self, goods } }),
+      design: same ? service : analyse(assembly, own, { factor: { self, goods }, ...o, memo }),
     }
   })
 }

@@ -98,6 +98,8 @@ export const feature = z.object({
   holdsKg: z.number().min(0).max(HEAVIEST_KG).nullable().default(null),
   /** It is taken down before anything is built where it is: in nobody's way. */
   comesDown: z.boolean().optional(),
+  /** Of a wide door: false where nobody walks in through it. */
+  walkedThrough: z.boolean().optional(),
 })
 export type Feature = z.infer<typeof feature>
 
@@ -109,7 +111,7 @@ export interface FeatureDefaults {
   clear: Clear
   /** Where the clearance comes from. */
   source: string
-  /** Through a wide door one also gets beside what stands before a part of it: what is kept all the same, while nobody says. */
+  /** Through a wide door one also gets beside what stands before a part of it: what is kept all the same. */
   wayIn?: { besideMm: number; frontMm: number }
   /** Takes up space itself, as against a hole in a wall or a strip of floor to keep. */
   solid: boolean
@@ -379,7 +381,7 @@ export const clearOf = (f: Feature): Clear => (f.comesDown ? NONE : (f.clear ?? 
 
 /** Through a wide door: what of it is kept in front of it, from either side of it and out from its wall, mm; null where nothing is. */
 export function wayIn(f: Feature): { besideMm: number; frontMm: number } | null {
-  const usual = f.comesDown || f.clear !== null ? undefined : FEATURE_DEFAULTS[f.kind].wayIn
+  const usual = f.comesDown || f.walkedThrough === false ? undefined : FEATURE_DEFAULTS[f.kind].wayIn
   return usual ? { ...usual, besideMm: Math.min(usual.besideMm, f.wideMm / 4) } : null
 }
 

@@ -250,6 +250,13 @@ const DOOR: [keyof Sectional, string][] = [
           @change="(v) => v !== null && setClear({ [key]: v })"
         />
       </div>
+      <BFormCheckbox
+        v-if="d.wayIn"
+        class="mt-2"
+        :model-value="f.walkedThrough !== false"
+        @update:model-value="set({ walkedThrough: Boolean($event) })"
+        >one walks in through it</BFormCheckbox
+      >
       <p class="soft small mt-1 mb-0">
         {{ f.clear ? 'Set by you' : capital(d.source) }}.
         <button

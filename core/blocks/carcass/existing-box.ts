@@ -185,7 +185,7 @@ function placeLeaves(d: Draft, b: ExistingBox, existing: Existing, massKg: numbe
     const front = y + b.boardMm
     const turns = { kind: 'swing' as const, parts: [id], byRad: side === 'right' ? -OPEN_RAD : OPEN_RAD }
     if (side === 'up') d.motion({ ...turns, at: [left, front, head], axis: [1, 0, 0] })
-    else d.motion({ ...turns, at: [side === 'left' ? left : right, front, b.footMm], axis: [0, 0, 1] })
+    else d.motion({ at: [side === 'left' ? left : right, front, b.footMm], axis: [0, 0, 1], ...turns })
     return id
   })
 }
@@ -249,7 +249,7 @@ export function existingBays(
       clear,
       carriers: [`${b.id}-box`],
       items: [...items[i]],
-      play: { ...play, deepMm: 0 },
+      play: { deepMm: 0, ...play },
       stickOutMm: 0,
       exit: [0, 1, 0],
     }),

@@ -33,7 +33,7 @@ const SHIM_IN_MM = 20
 export function standUprights(d: Draft, b: StandingBox, sheet: string, fall: FloorFall): void {
   const t = b.thicknessMm
   const lefts = [...b.openings.map((o) => o.left - t), b.openings[b.openings.length - 1].right]
-  lefts.forEach((leftMm, k) => standUpright(d, { ...b, id: uprightId(k), sheet, leftMm }, fall))
+  lefts.forEach((leftMm, k) => standUpright(d, { id: uprightId(k), sheet, leftMm, ...b }, fall))
 }
 
 /** One upright of sheet on the floor. */

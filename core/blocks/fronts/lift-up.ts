@@ -193,7 +193,7 @@ export function placeLiftUps(
   openings.forEach((o, k) =>
     rows.forEach((row, i) => {
       const panel = row.shelf === null ? `top-${k}` : `shelf-${k}-${row.shelf}`
-      placeLiftUp(d, { ...row, ...o, ...box, id: `lift-${k}-${i}`, panel })
+      placeLiftUp(d, Object.assign({ id: `lift-${k}-${i}`, panel }, row, o, box))
     }),
   )
 }

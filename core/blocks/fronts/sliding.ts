@@ -64,8 +64,8 @@ export interface SlidingFront {
 export const trackStock = (
   s: Pick<Settings, 'yard' | 'grade' | 'squaringTrimMm'>,
 ): Pick<SlidingFront, 'yard' | 'grade' | 'boardMm'> => ({
-  ...{ yard: s.yard, grade: s.grade },
   boardMm: Math.max(...lengthsOf(TRACK[s.yard], s.yard)) - s.squaringTrimMm,
+  ...{ yard: s.yard, grade: s.grade },
 })
 
 /** The widest panel, mm: what comes out of one sheet. */

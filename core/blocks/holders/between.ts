@@ -18,7 +18,6 @@ const DECK_SCREWS_EVERY_MM = 120
 function deck(d: Draft, { h, o }: Site, s: Sides, at: { id: string; role: 'shelf' | 'top'; topMm: number }) {
   const t = h.stock.sheet.thicknessMm
   buttedShelf(d, {
-    ...at,
     sheet: h.stock.sheet,
     left: s.left,
     right: s.right,
@@ -26,6 +25,7 @@ function deck(d: Draft, { h, o }: Site, s: Sides, at: { id: string; role: 'shelf
     deepMm: s.frontMm - s.wallMm,
     uprights: s.sides,
     footMm: o.footMm,
+    ...at,
   })
   const rail = `${h.id}-${at.topMm === o.headMm ? 'upper' : 'lower'}`
   const n = 2 + Math.floor((s.right - s.left) / DECK_SCREWS_EVERY_MM)

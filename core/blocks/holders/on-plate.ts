@@ -15,7 +15,7 @@ export function onOnePlate(d: Draft, site: Site, hooked: Hooked) {
   const { size, stock } = h
   const pegs = size.held === 'pegs'
   const { plate } = stock
-  const id = placePlate(d, { ...hooked, plate, plateStock: board(plate, stock.grade) })
+  const id = placePlate(d, { plate, plateStock: board(plate, stock.grade), ...hooked })
   const [z, face] = [
     o.footMm + plate.widthMm * PEG_UP,
     h.strips.backMm + h.strips.section.thicknessMm + plate.thicknessMm,
@@ -49,5 +49,5 @@ export function onOnePlate(d: Draft, site: Site, hooked: Hooked) {
       holds: 'hung',
     })
   })
-  hookPlate(d, { ...hooked, plate, plateStock: board(plate, stock.grade) })
+  hookPlate(d, { plate, plateStock: board(plate, stock.grade), ...hooked })
 }

@@ -31,7 +31,6 @@ export function placeHolder(d: Draft, h: Holder, hangs: { cleat: Stock }): void 
   }
   if (onPlate(h.size)) return onOnePlate(d, { h, o, xs: middles(h, h.left) }, hooked)
   const spec: SidesSpec = {
-    ...hooked,
     deepMm: h.stock.rail.thicknessMm + h.size.deepMm,
     headMm: o.headMm,
     upperMm: o.upperMm,
@@ -39,6 +38,7 @@ export function placeHolder(d: Draft, h: Holder, hangs: { cleat: Stock }): void 
     rail: h.stock.rail,
     railStock: board(h.stock.rail, h.stock.grade),
     railScrews: h.stock.railScrews,
+    ...hooked,
   }
   const sides = placeSides(d, spec)
   const site = { h, o, xs: middles(h, sides.left) }

@@ -164,9 +164,9 @@ export function holderSize(g: Goods, held: Held, p: Plays, w: Woods): Result<Hol
   const sized = SIZES[held]({ g, tool, held, p, w, openMm: tool.neckMm + p.fitMm })
   if ('code' in sized) return bad(sized.code, { goods: g.name, mm: sized.mm, leastMm: sized.leastMm, held }, 'holders')
   return good({
-    ...{ held, item: g, tool, keyMm: 0, endMm: p.sideMm, overMm: g.tallMm, underMm: 0, boardMm: 0 },
     middleMm: p.sideMm + g.deepMm / 2,
     deepMm: g.deepMm + p.sideMm,
+    ...{ held, item: g, tool, keyMm: 0, endMm: p.sideMm, overMm: g.tallMm, underMm: 0, boardMm: 0 },
     ...sized,
   })
 }

@@ -100,13 +100,15 @@ describe('the way in', () => {
     // Beginning 457 mm inside its edge is beside the way in.
     expect(standing([wide], 100 + 2400 - 450).map((c) => c.state)).toEqual(['holds'])
     expect(standing([wide], 100 + 2400 - 465).map((c) => c.state)).toEqual(['fails'])
-    expect(standing([{ ...wide, clear: NOTHING }], 0).map((c) => c.state)).toEqual(['holds'])
+    // What is typed beside or over it takes nothing of that.
+    expect(standing([{ ...wide, clear: NOTHING }], 0).map((c) => c.state)).toEqual(['fails'])
+    expect(standing([{ ...wide, walkedThrough: false }], 0).map((c) => c.state)).toEqual(['holds'])
   })
   it('is told as it is kept: narrower than the door, and none where somebody said so', () => {
     const wide = newFeature({ id: 'd', kind: 'sectional-door', wallId: 'wall-1', atMm: 100, wideMm: 2400 })
     expect(wayIn(wide)).toEqual({ besideMm: 457, frontMm: 914 })
     expect(wayIn({ ...wide, wideMm: 1200 })).toEqual({ besideMm: 300, frontMm: 914 })
-    for (const none of [{ clear: NOTHING }, { comesDown: true }, { kind: 'window' as const }])
+    for (const none of [{ walkedThrough: false }, { comesDown: true }, { kind: 'window' as const }])
       expect(wayIn({ ...wide, ...none })).toBeNull()
   })
 })

@@ -135,7 +135,7 @@ export function planOut(p: ClosetFrontParams, ctx: ShapeContext, pen: DimPen): R
   const upward = upwardOf(p, ctx, pen, s, across.value)
   if (!upward.ok) return upward
   const { tops, highMm } = upward.value
-  const fronts = frontsOf(p, ctx, s, { ...across.value, tops, highMm, kickMm: upward.value.kickMm })
+  const fronts = frontsOf(p, ctx, s, { tops, highMm, kickMm: upward.value.kickMm, ...across.value })
   if (!fronts.ok) return fronts
   const head = ctx.space.heightMm - highMm
   return good({

@@ -67,8 +67,8 @@ export function shapeClosetFront(p: ClosetFrontParams, ctx: ShapeContext): Resul
       },
       { space, system: settings.yard },
       {
-        ...{ id: `tie-${k}`, ...plan.openings[k], backMm: plan.back.thicknessMm },
         on: rears(plan, k, 'tie'),
+        ...{ id: `tie-${k}`, ...plan.openings[k], backMm: plan.back.thicknessMm },
       },
     )
     tied.add(`tie-${k}`)
@@ -114,7 +114,6 @@ function panels(d: Draft, p: ClosetFrontParams, ctx: ShapeContext, plan: Plan) {
       if (p.school === 'frames') framedShelf(d, plan, { ...between, id, topMm, k, i, stock })
       else if (p.school === 'ladders')
         cleatedShelf(d, {
-          ...between,
           id,
           topMm,
           ends: [
@@ -124,6 +123,7 @@ function panels(d: Draft, p: ClosetFrontParams, ctx: ShapeContext, plan: Plan) {
           cleat: plan.cleat,
           stock,
           cleatMm: plan.depthMm,
+          ...between,
         })
       else
         housedShelf(d, {
@@ -354,13 +354,13 @@ function fronts(d: Draft, p: ClosetFrontParams, ctx: ShapeContext, plan: Plan) {
   const uprights = p.school === 'frames' || onPosts ? posts : looking
   const from = d.assembly.parts.length
   const each = plan.faces.map((o, k) => ({
-    ...covered(plan, k),
     uprights: onPosts
       ? ([`post-${k}-1`, `post-${k + 1}-1`] as const)
       : plan.face
         ? ([stileId(k), stileId(k + 1)] as const)
         : sides(plan, k),
     faces: [o.left, o.right] as const,
+    ...covered(plan, k),
   }))
   if (p.front === 'doors' || p.front === 'curtain' || slides || plan.doorsToMm !== null)
     closeFront(d, {

@@ -112,7 +112,7 @@ function sheetsOf(w: Wall): Placed[] {
   ]
 }
 const upright = (d: Draft, s: Standing, id: string, leftMm: number) =>
-  standUpright(d, { ...s, id, leftMm, sheet: s.sheet.id, thicknessMm: s.sheet.thicknessMm }, s.fall)
+  standUpright(d, { id, leftMm, thicknessMm: s.sheet.thicknessMm, ...s, sheet: s.sheet.id }, s.fall)
 
 /** A thin skin ends this far over the floor: what is spilt does not reach it, mm. */
 const SKIN_UP_MM = 10

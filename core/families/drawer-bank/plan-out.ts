@@ -201,7 +201,6 @@ export function planOut(p: DrawerBankParams, ctx: ShapeContext, pen: DimPen): Re
   })
 
   const inside = drawerInside({
-    ...on,
     left: 0,
     right: clearMm,
     fromMm: behindMm,
@@ -210,6 +209,7 @@ export function planOut(p: DrawerBankParams, ctx: ShapeContext, pen: DimPen): Re
     highMm: 0,
     sheet: drawer,
     bottom,
+    ...on,
   })
   // Of the height of its place, what is under and over a thing in it.
   const lost = inside.floorMm - inside.headMm + PLAY_OVER_MM
@@ -342,7 +342,7 @@ function fillDrawers(
         ? fillFlat(lies, spaces, deepMm, PLAY_SIDE_MM)
         : inserted(lies, spaces, deepMm, (g) => (insert === 'bored' ? onEnd(whole.get(g.id)!) : g))
     queue = [...not, ...left, ...fit.slice(light)]
-    drawers.push({ ...kind, spots, spaces })
+    drawers.push({ spots, spaces, ...kind })
     return spots.length
   }
   if (p.drawers.length > 0) {
@@ -408,7 +408,7 @@ function stack(
         const k = used[s].indexOf(Math.min(...used[s]))
         if (used[s][k] + x.units > stretchUnits) continue
         used[s][k] += x.units
-        return { ...x, column: k, stretch: s, at: used[s][k] - x.units }
+        return { column: k, stretch: s, at: used[s][k] - x.units, ...x }
       }
       return null
     })

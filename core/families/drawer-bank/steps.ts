@@ -60,9 +60,9 @@ function uprightSteps(p: DrawerBankParams, a: Assembly, of: (id: string) => Part
   const running = cut.filter((m) => m.widthMm === runner.widthMm)
   return [
     step({
-      ...{ id: 'grooves', code: 'bank-grooves', ...about },
       data: { sides: uprights.length, grooves: running.length, wideMm: runner.widthMm, deepMm: runner.depthMm },
       hold: { code: 'bottom-runs' },
+      ...{ id: 'grooves', code: 'bank-grooves', ...about },
     }),
   ]
 }
@@ -95,20 +95,20 @@ function drawerSteps(p: DrawerBankParams, a: Assembly, of: (id: string) => Part)
           data: { screws: between.screwsMost ?? 0, parts: first.length, deepMm: groove?.depthMm ?? 0 },
         })
       : step({
-          ...{ id: 'first', code: 'bank-first-drawer', parts: first, cautions: ['screws'], hold },
           data: { screws: under.screwsMost ?? 0, parts: first.length },
+          ...{ id: 'first', code: 'bank-first-drawer', parts: first, cautions: ['screws'], hold },
         }),
     ...(others.length > 0
       ? [
           step({
-            ...{ id: 'drawers', code: 'bank-drawers', parts: others.flat(), cautions: [] },
             data: { count: others.length, kinds },
+            ...{ id: 'drawers', code: 'bank-drawers', parts: others.flat(), cautions: [] },
           }),
         ]
       : []),
     step({
-      ...{ id: 'in', code: onSlides ? 'bank-slides-in' : 'bank-in', parts: [], on: drawers.flat(), cautions: [] },
       data: { count: drawers.length },
+      ...{ id: 'in', code: onSlides ? 'bank-slides-in' : 'bank-in', parts: [], on: drawers.flat(), cautions: [] },
     }),
   ]
 }

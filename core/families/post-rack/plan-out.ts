@@ -481,10 +481,10 @@ function modulesOf(
 function notePosts(modules: ModulePlan[], s: Stocks, pen: DimPen) {
   const longest = modules.reduce((a, b) => (b.lengthMm > a.lengthMm ? b : a))
   pen.count({ path: 'midPosts', code: 'mid-posts', min: 0, max: LIMITS.midPosts }, midPostsFor(longest.lengthMm, s), {
+    terms: [],
     ...(s.leastApart > s.postsEvery
       ? { code: 'posts-as-wide', data: { apartMm: s.leastApart } }
       : { code: 'post-spacing', data: { everyMm: s.postsEvery } }),
-    terms: [],
   })
   pen.length({ path: 'crossEveryMm', code: 'cross-every', min: 150, max: 1300 }, CROSS_EVERY, {
     code: 'sheet-span',

@@ -452,9 +452,9 @@ function choices(p: PostRackParams, ctx: ShapeContext): Choice[] {
     : ['ply-12mm', 'ply-18mm', 'osb3-15mm', 'osb3-18mm', 'mdf-18mm', 'pb-18mm']
   const thin = imperial ? ['hb-1/4', 'ply-3/8', 'ply-15/32'] : ['hb-6mm', 'ply-9mm', 'ply-12mm']
   const covers: Choice = {
-    ...{ path: 'coverSheet', code: 'cover-sheet', value: p.coverSheet },
     options: [...thin, ...ctx.settings.ownSheets],
     of: 'sheet',
+    ...{ path: 'coverSheet', code: 'cover-sheet', value: p.coverSheet },
   }
   const list: Choice[] = [
     { path: 'follow', code: 'follow', value: p.follow, options: ['goods', 'wall'], of: 'code' },

@@ -184,7 +184,7 @@ function eachFits(p: ReusedCabinetsParams, ctx: ShapeContext, m: Measures): Resu
   const first = p.cabinets[0]
   for (const [i, c] of p.cabinets.entries()) {
     const at = `cabinets.${i}.highMm`
-    const own = { ...c, left: 0, backMm: 0, footMm: 0, boardMm: m.boardMm, railMm: m.railMm }
+    const own = { left: 0, backMm: 0, footMm: 0, boardMm: m.boardMm, railMm: m.railMm, ...c }
     const [{ clear }] = placesIn(own)
     if (Math.min(...sub(clear.max, clear.min)) < LEAST_INSIDE_MM)
       return bad('cabinet-too-small', { cabinet: i + 1 }, at)
@@ -227,7 +227,7 @@ function filled(p: ReusedCabinetsParams, ctx: ShapeContext, m: Measures, at: rea
     railMm: m.railMm,
     railHighMm: m.railHighMm,
   }))
-  const insides = boxes.flatMap((b, box) => placesIn(b).map((x, place) => ({ ...x, box, place })))
+  const insides = boxes.flatMap((b, box) => placesIn(b).map((x, place) => ({ box, place, ...x })))
   const items = boxes.map((b) => placesIn(b).map((): Bay['items'] => []))
   const heavyFirst = (a: Goods, b: Goods) => countedKg(b) - countedKg(a) || b.tallMm - a.tallMm
   let queue = ctx.goods.flatMap((g) => Array.from({ length: g.count }, () => g.item)).sort(heavyFirst)
@@ -263,7 +263,7 @@ function filled(p: ReusedCabinetsParams, ctx: ShapeContext, m: Measures, at: rea
     queue = [...later, ...over].sort(heavyFirst)
   }
   return {
-    cabinets: boxes.map((b, i): PlacedCabinet => ({ ...b, items: items[i] })),
+    cabinets: boxes.map((b, i): PlacedCabinet => ({ items: items[i], ...b })),
     unhoused: withoutPlace(queue),
   }
 }

@@ -75,7 +75,7 @@ function hung(d: Draft, p: ReusedCabinetsParams, ctx: ShapeContext, plan: Plan) 
           cleatStock: stock,
           tags: { cabinet: c.index + 1 },
         },
-        { ...own, parts, railMm: c.railHighMm },
+        { railMm: c.railHighMm, ...own, parts },
       )
     else through(d, c, own, parts, { ...wall, screws })
     existingBays(d, c, c.index + 1, c.items, plan.play)

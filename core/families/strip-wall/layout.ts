@@ -127,7 +127,7 @@ function placeOver(
     const right = left + outline.wideMm
     if (right > room.lengthMm || room.joints.some((x) => x > left && x < right)) continue
     if (!level.some((t) => left < t.right + BESIDE_MM && t.left < right + BESIDE_MM))
-      return { ...w, row, left, outline }
+      return { left, outline, ...w, row }
   }
   return null
 }

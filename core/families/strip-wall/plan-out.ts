@@ -257,11 +257,11 @@ function layOn(w: Wall, lengthMm: number, { lowestMm, rows }: Heights, untilOneI
   const run = piecesOnStuds(ctx.space, lengthMm, w.mostMm, undefined, rowsOf(w, { lowestMm, rows }))
   const pieces = run?.pieces ?? []
   const strips: Strips = {
-    ...w.strip,
     rows: Array.from({ length: rows }, (_, r) => ({
       topMm: lowestMm + r * w.riseMm,
       pieces: pieces.map((s, k) => ({ id: `strip-${k}-${r}`, left: s.from, right: s.to })),
     })),
+    ...w.strip,
   }
   const room = {
     lengthMm,
@@ -276,8 +276,8 @@ function layOn(w: Wall, lengthMm: number, { lowestMm, rows }: Heights, untilOneI
 /** How far the lowest point of what hangs, wood or tool, is under the upper edge of its strip, mm. */
 function underOf({ stock, strip, riseMm }: Wall, w: Wanted): number {
   const topMm = 5000
-  const strips: Strips = { ...strip, rows: [topMm - riseMm, topMm].map((mm) => ({ topMm: mm, pieces: [] })) }
-  return topMm - outlineOf({ ...w, strips, row: 1, stock }).lowMm
+  const strips: Strips = { rows: [topMm - riseMm, topMm].map((mm) => ({ topMm: mm, pieces: [] })), ...strip }
+  return topMm - outlineOf({ strips, stock, ...w, row: 1 }).lowMm
 }
 
 /**

@@ -63,8 +63,8 @@ function placeStrips(d: Draft, p: StripWallParams, ctx: ShapeContext, plan: Plan
     strips.rows[strips.rows.length - 1].topMm + BATTEN_PAST_MM,
   ]
   const on = placeBattens(d, wall, {
-    ...{ middles: battens, section: batten, fromMm, toMm },
     stock: { kind: 'board', section: p.battenSection, grade: ctx.settings.grade, treated: false },
+    ...{ middles: battens, section: batten, fromMm, toMm },
   })
   if (plan.backing) backing(d, plan, plan.backing, { on, fromMm, toMm, trimMm: ctx.settings.sheetTrimMm })
   for (const row of strips.rows)

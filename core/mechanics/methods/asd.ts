@@ -317,7 +317,7 @@ export const asd: DesignMethod = {
         source: 'sheets: as edges of lumber, product decision',
       }
     if (f.diameterMm >= LARGE_FROM_MM) return { ...spacingLargeAsd(runs), source: `${NDS} 12.5.1` }
-    return { ...spacingAsd(runs, bored), source: `${NDS} commentary C12.1.5.7, ${bored ? 'bored' : 'driven'}` }
+    return { source: `${NDS} commentary C12.1.5.7, ${bored ? 'bored' : 'driven'}`, ...spacingAsd(runs, bored) }
   },
   group(f, count, alongMm, ea) {
     if (f.diameterMm < LARGE_FROM_MM || count < 2) return null

@@ -300,8 +300,8 @@ export const ec5: DesignMethod = {
     if (w.kind === 'sheet') return { end: 3, edge: 3, loadedEdge: 3, along: 4, across: 4, source: `${EN1995} 8.3.1.3` }
     if (isLarge(f)) return { ...spacingLargeEc5(runs, f.diameterMm), source: `${EN1995} table 8.4` }
     return {
-      ...spacingEc5(runs, f.diameterMm, bored),
       source: `${EN1995} table 8.2, ${bored ? 'predrilled' : 'not predrilled'}`,
+      ...spacingEc5(runs, f.diameterMm, bored),
     }
   },
   group(f, count, alongMm) {
