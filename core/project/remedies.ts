@@ -10,6 +10,7 @@ import { findFamily } from '../families/registry.ts'
 import { roundUp } from '../measure/rounding.ts'
 import type { Units } from '../measure/units.ts'
 import type { Build, Project } from './project.ts'
+import { shiftsOntoStuds } from '../room/onto-studs.ts'
 import { obstacleMoves } from './move-obstacle.ts'
 import { procure } from './plan.ts'
 import { contextOf, glanceAt, readingsOf, readWith, roomPlan, type BuildReading } from './read-build.ts'
@@ -152,9 +153,18 @@ export function remedies(p: Project, build: Build, checkId: string, o: RemedyOpt
         allHold: m.allHold && before.fails === 0,
       })
   // What stands on it would be left behind.
-  for (const m of ctx.carries ? [] : moves(build, target)) keep(tryBuild(m.build, [m.change]))
+  const stands = STANDING.has(kind)
+  for (const m of ctx.carries ? [] : [...named(target), ...(stands ? ontoStuds(p.room, base.reading) : [])])
+    keep(tryBuild(moved(build, m), [move(m)]))
   for (const l of longer(base.reading, target, unitsOf(p.settings)))
     keep(tryBuild({ ...build, params: l.params }, [l.change]))
+  // Narrower than the studs stand apart it finds no two wherever it is moved.
+  for (const l of stands && found.length === 0 && !ctx.carries ? oneMore(base.reading) : []) {
+    const wider = { ...build, params: l.params }
+    const r = readWith(family, wider, ctx, undefined, 'as-drawn')
+    keep(tryBuild(wider, [l.change]))
+    for (const m of r.ok ? ontoStuds(p.room, r.reading) : []) keep(tryBuild(moved(wider, m), [l.change, move(m)]))
+  }
   const levers = family.levers(build.params, ctx)
   for (const l of levers) {
     if (o.quick && found.filter((r) => r.deltaHoused >= 0).length >= ENOUGH) break
@@ -188,22 +198,35 @@ export function remedies(p: Project, build: Build, checkId: string, o: RemedyOpt
     .slice(0, o.most ?? 6)
 }
 
+interface Move {
+  mm: number
+  way: string
+}
 /** The moves a conflict itself named: the smallest that ends it, and the one that ends all. */
-function moves(build: Build, target: CheckResult): { build: Build; change: Remedy['changes'][number] }[] {
-  const { moveMm, moveWay, clearMm, clearWay } = target.data
+function named({ data: { moveMm, moveWay, clearMm, clearWay } }: CheckResult): Move[] {
   return [
     [moveMm, moveWay],
     [clearMm, clearWay],
-  ].flatMap(([mm, way]) => {
-    if (typeof mm !== 'number' || mm <= 0) return []
-    const along = way === 'left' ? -mm : way === 'right' ? mm : 0
-    const out = way === 'out' ? mm : way === 'back' ? -mm : 0
-    return [
-      {
-        build: { ...build, offsetMm: Math.max(0, build.offsetMm + along), outMm: Math.max(0, build.outMm + out) },
-        change: { code: 'move', data: { mm, way: String(way) } },
-      },
-    ]
+  ].flatMap(([mm, way]) => (typeof mm === 'number' && mm > 0 ? [{ mm, way: String(way) }] : []))
+}
+const move = ({ mm, way }: Move) => ({ code: 'move', data: { mm, way } })
+function moved(build: Build, { mm, way }: Move): Build {
+  const along = way === 'left' ? -mm : way === 'right' ? mm : 0
+  const out = way === 'out' ? mm : way === 'back' ? -mm : 0
+  return { ...build, offsetMm: Math.max(0, build.offsetMm + along), outMm: Math.max(0, build.outMm + out) }
+}
+
+/** What stands along a wall without two studs behind it is moved to where there are two. */
+function ontoStuds({ walls }: Project['room'], { build, boxes }: BuildReading): Move[] {
+  const wall = walls.find((w) => w.id === build.wallId)
+  if (wall?.construction.kind !== 'studs' || build.turn !== 0 || build.standsOn !== null) return []
+  const all = [...boxes.values()]
+  const from = build.offsetMm + Math.min(...all.map((b) => b.min[0]))
+  const to = build.offsetMm + Math.max(...all.map((b) => b.max[0]))
+  const shifts = shiftsOntoStuds(wall, from, to)
+  return (['left', 'right'] as const).flatMap((way) => {
+    const mm = Math.ceil(shifts[way] ?? 0)
+    return mm > 0 ? [{ mm, way }] : []
   })
 }
 
@@ -211,24 +234,51 @@ function moves(build: Build, target: CheckResult): { build: Build; change: Remed
 const LENGTHS = ['lengthMm', 'clearMm']
 const SIDE_BY_SIDE = ['bays', 'columns']
 
+interface Longer {
+  params: Build['params']
+  change: Remedy['changes'][number]
+}
 /** As much longer as a check says it must be, or by one bay. */
-function longer(
-  r: BuildReading,
-  target: CheckResult,
-  units: Units,
-): { params: Build['params']; change: Remedy['changes'][number] }[] {
+function longer(r: BuildReading, target: CheckResult, units: Units): Longer[] {
   const mm = target.data.longerMm
   if (typeof mm !== 'number' || mm <= 0) return []
   const dimOf = (paths: readonly string[]) => r.shaped.dims.find((d) => paths.includes(d.path))
-  const [length, count] = [dimOf(LENGTHS), dimOf(SIDE_BY_SIDE)]
+  const length = dimOf(LENGTHS)
   const to = length ? roundUp(length.value + mm, units) : 0
   const changed = (path: string, value: number) => withValue(r.build.params, path, value)
   return [
     ...(length
       ? [{ params: changed(length.path, to), change: { code: 'longer', data: { mm: to - length.value } } }]
       : []),
-    ...(count ? [{ params: changed(count.path, count.value + 1), change: { code: 'one-more', data: {} } }] : []),
+    ...oneMore(r),
   ]
+}
+/** One bay or column more beside those it has. */
+function oneMore(r: BuildReading): Longer[] {
+  const count = r.shaped.dims.find((d) => SIDE_BY_SIDE.includes(d.path))
+  if (!count) return []
+  return [{ params: withValue(r.build.params, count.path, count.value + 1), change: { code: 'one-more', data: {} } }]
+}
+
+type Stored = { item: { id: string; name: string; massKg: number | null }; count: number }[]
+type Attempt = (b: Build, changes: Remedy['changes']) => Remedy | null
+
+/** Takes out what has no place, and nothing else. */
+function withoutThese(
+  build: Build,
+  goods: Stored,
+  out: BuildReading['shaped']['unhoused'],
+  attempt: Attempt,
+): Remedy | null {
+  const left = goods.map(({ item, count }) => {
+    const none = out.filter((u) => u.goodsId === item.id).reduce((n, u) => n + u.count, 0)
+    return { item, out: Math.min(none, count), keep: Math.max(0, count - none) }
+  })
+  const changes = left
+    .filter((x) => x.out > 0)
+    .map((x) => ({ code: 'carry-less', data: { goods: x.item.name, out: x.out, keep: x.keep } }))
+  const stays = left.filter((x) => x.keep > 0).map((x) => ({ goodsId: x.item.id, count: x.keep }))
+  return attempt({ ...build, goods: stays }, changes)
 }
 
 /**
@@ -237,15 +287,19 @@ function longer(
  */
 function fewerGoods(
   build: Build,
-  goods: { item: { id: string; name: string; massKg: number | null }; count: number }[],
+  goods: Stored,
   reading: BuildReading,
   target: CheckResult,
-  attempt: (b: Build, changes: Remedy['changes']) => Remedy | null,
+  attempt: Attempt,
 ): Remedy | null {
-  const named = reading.shaped.unhoused.find((u) => target.id.endsWith(`unhoused:${u.goodsId}`))
+  const { unhoused: all } = reading.shaped
+  const unhoused = all.find((u) => target.id.endsWith(`unhoused:${u.goodsId}`))
+  // What has no place here is kept elsewhere, all of it at once.
+  const allOut = unhoused && all.length > 1 ? withoutThese(build, goods, all, attempt) : null
+  if (allOut) return allOut
   const order = [...goods].sort(
     (a, b) =>
-      Number(b.item.id === named?.goodsId) - Number(a.item.id === named?.goodsId) ||
+      Number(b.item.id === unhoused?.goodsId) - Number(a.item.id === unhoused?.goodsId) ||
       (b.item.massKg ?? Infinity) - (a.item.massKg ?? Infinity),
   )
   const least = goods.length === 1 ? 1 : 0

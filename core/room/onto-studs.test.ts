@@ -12,7 +12,7 @@ import { remedies } from '../project/remedies.ts'
 import { NO_WISHES } from '../project/wishes.ts'
 import { sayCheck } from '../wording/checks.ts'
 import { sayIn } from '../wording/say.ts'
-import { longerOntoStuds, shiftsOntoStuds } from './onto-studs.ts'
+import { FROM_END_MM, longerOntoStuds, shiftsOntoStuds } from './onto-studs.ts'
 import { studCentres, type Wall } from './room.ts'
 
 const wallOf = (firstMm: number, spacingMm: number, lengthMm = 4800): Wall => ({
@@ -133,5 +133,40 @@ describe('what a single stud would hold', () => {
     expect(over.fixings).toBeGreaterThanOrEqual(2)
     expect(over.build.offsetMm).toBeGreaterThan(0)
     expect(offerOf(project(0, 100)).build.offsetMm).toBe(0)
+  })
+})
+
+describe('what stands where no stud is behind it', () => {
+  const standing = ['tip-over', 'sway']
+  const bad = (p: Project) =>
+    readingsOf(readBuilds(p))[0].checks.filter((c) => standing.includes(c.check) && c.state === 'fails')
+  it.each([
+    ['as wide as two studs stand apart is moved to where they are', 400, ['move']],
+    ['narrower than they stand apart is a column wider too', 600, ['one-more', 'move']],
+  ])('%s, and is held then', (_name, spacingMm, codes) => {
+    const p = project(0, 620, spacingMm)
+    const told = bad(p)
+    expect(told.length).toBeGreaterThan(1)
+    expect(readingsOf(readBuilds(p))[0].shaped.assembly.anchors).toEqual([])
+    for (const c of told) {
+      const found = remedies(p, p.builds[0], c.id, { most: 9 })
+      const r = found.find((x) => x.changes.map((y) => y.code).join() === codes.join())!
+      expect(r.deltaHoused).toBe(0)
+      expect(r.allHold).toBe(true)
+      const [now] = readingsOf(readBuilds({ ...p, builds: [r.build] }))
+      expect(now.checks.filter((x) => x.state === 'fails')).toEqual([])
+      // No further than there is need: less by what is left past the stud, and one of its fixings has none.
+      const less = { ...r.build, offsetMm: r.build.offsetMm - 2 * FROM_END_MM }
+      expect(readingsOf(readBuilds({ ...p, builds: [less] }))[0].checks.some((x) => x.code === 'one-fixing')).toBe(true)
+    }
+  })
+  it('is not moved along a wall that has none', () => {
+    const p = project(0)
+    p.room.walls[0].construction = { kind: 'thin' }
+    expect(bad(p).length).toBeGreaterThan(0)
+    for (const c of bad(p))
+      expect(remedies(p, p.builds[0], c.id, { most: 9 }).flatMap((x) => x.changes.map((y) => y.code))).not.toContain(
+        'move',
+      )
   })
 })
