@@ -10,7 +10,7 @@ import type { Build, Project } from './project.ts'
 import { procure } from './plan.ts'
 import { priceBook, readBuild, readingsOf, readWith, roomPlan, type BuildReading } from './read-build.ts'
 import { readBuilds, type KeptReadings } from './read-builds.ts'
-import { remedies } from './remedies.ts'
+import { moved, ontoStuds, remedies } from './remedies.ts'
 import { placeBuilds } from './room-checks.ts'
 import type { Verdict } from '../checks/verdict.ts'
 import type { Problem } from '../measure/result.ts'
@@ -38,6 +38,15 @@ export function nextOffset(p: Project, wallId: string): number {
     ({ frame }) => frame.place.alongMm + frame.alongMm + BETWEEN_MM,
   )
   return Math.ceil(Math.max(0, ...ends))
+}
+
+/** A build a little further along its wall, where more studs hold it than where it was asked for; itself where none do. */
+function overStuds(p: Project, build: Build, r: BuildReading): { build: Build; reading: BuildReading } {
+  const held = (x: BuildReading) => new Set(x.shaped.assembly.anchors.map((a) => Math.round(a.at[0]))).size
+  const [on] = ontoStuds(p.room, r).filter((m) => m.way === 'right')
+  const there = on && moved(build, on)
+  const read = there && readBuild(p, there)
+  return read?.ok && held(read.reading) > held(r) ? { build: there!, reading: read.reading } : { build, reading: r }
 }
 
 /** On less of a wall nothing is begun, mm. Product decision. */
@@ -68,7 +77,7 @@ export function startOf(
     const moved = { ...build, offsetMm: Math.max(0, build.offsetMm + byMm) }
     if (readBuild(p, moved).ok) return { build: moved, problem: null }
   }
-  return { build, problem: r.ok ? null : r.problem }
+  return r.ok ? { build: overStuds(p, build, r.reading).build, problem: null } : { build, problem: r.problem }
 }
 
 /** Goods kept that no build holds yet. */
@@ -158,7 +167,9 @@ export function* proposing(
       .flatMap((params): Proposal[] => {
         const build: Build = { ...set!.bare, params: params as Build['params'] }
         const r = readWith(family, build, set!.ctx)
-        return r.ok ? [weigh(build, r.reading)] : []
+        if (!r.ok) return []
+        const over = overStuds(p, build, r.reading)
+        return [weigh(over.build, over.reading)]
       })
       .sort(better)
   })

@@ -155,7 +155,7 @@ export function remedies(p: Project, build: Build, checkId: string, o: RemedyOpt
   // What stands on it would be left behind.
   const stands = STANDING.has(kind)
   for (const m of ctx.carries ? [] : [...named(target), ...(stands ? ontoStuds(p.room, base.reading) : [])])
-    keep(tryBuild(moved(build, m), [move(m)]))
+    keep(tryBuild(moved(build, m), [told(m)]))
   for (const l of longer(base.reading, target, unitsOf(p.settings)))
     keep(tryBuild({ ...build, params: l.params }, [l.change]))
   // Narrower than the studs stand apart it finds no two wherever it is moved.
@@ -163,7 +163,7 @@ export function remedies(p: Project, build: Build, checkId: string, o: RemedyOpt
     const wider = { ...build, params: l.params }
     const r = readWith(family, wider, ctx, undefined, 'as-drawn')
     keep(tryBuild(wider, [l.change]))
-    for (const m of r.ok ? ontoStuds(p.room, r.reading) : []) keep(tryBuild(moved(wider, m), [l.change, move(m)]))
+    for (const m of r.ok ? ontoStuds(p.room, r.reading) : []) keep(tryBuild(moved(wider, m), [l.change, told(m)]))
   }
   const levers = family.levers(build.params, ctx)
   for (const l of levers) {
@@ -209,15 +209,15 @@ function named({ data: { moveMm, moveWay, clearMm, clearWay } }: CheckResult): M
     [clearMm, clearWay],
   ].flatMap(([mm, way]) => (typeof mm === 'number' && mm > 0 ? [{ mm, way: String(way) }] : []))
 }
-const move = ({ mm, way }: Move) => ({ code: 'move', data: { mm, way } })
-function moved(build: Build, { mm, way }: Move): Build {
+const told = ({ mm, way }: Move) => ({ code: 'move', data: { mm, way } })
+export function moved(build: Build, { mm, way }: Move): Build {
   const along = way === 'left' ? -mm : way === 'right' ? mm : 0
   const out = way === 'out' ? mm : way === 'back' ? -mm : 0
   return { ...build, offsetMm: Math.max(0, build.offsetMm + along), outMm: Math.max(0, build.outMm + out) }
 }
 
 /** What stands along a wall without two studs behind it is moved to where there are two. */
-function ontoStuds({ walls }: Project['room'], { build, boxes }: BuildReading): Move[] {
+export function ontoStuds({ walls }: Project['room'], { build, boxes }: BuildReading): Move[] {
   const wall = walls.find((w) => w.id === build.wallId)
   if (wall?.construction.kind !== 'studs' || build.turn !== 0 || build.standsOn !== null) return []
   const all = [...boxes.values()]

@@ -8,6 +8,7 @@ import { newBuild } from '../project/new-build.ts'
 import { newProject, type Build, type Project } from '../project/project.ts'
 import { contextOf, readingsOf } from '../project/read-build.ts'
 import { readBuilds } from '../project/read-builds.ts'
+import { propose, startOf } from '../project/proposals.ts'
 import { remedies } from '../project/remedies.ts'
 import { NO_WISHES } from '../project/wishes.ts'
 import { sayCheck } from '../wording/checks.ts'
@@ -169,4 +170,53 @@ describe('what stands where no stud is behind it', () => {
         'move',
       )
   })
+})
+
+describe('a build is begun', () => {
+  const boxes = { id: 'x', name: 'box', kind: 'box' as const, count: 3, acrossMm: 500, deepMm: 400, tallMm: 300 }
+  function begunAt(offsetMm: number, firstMm: number) {
+    const p = { ...project(0, firstMm, 600), builds: [] }
+    p.goods = [newGoods({ ...boxes, massKg: 6 })]
+    const given = { id: 'n', wallId: 'wall-1', offsetMm, goods: [{ goodsId: 'x', count: 3 }] }
+    const own = startOf(p, 'shelf-unit', given)!.build
+    const [r] = readingsOf(readBuilds({ ...p, builds: [own] }))
+    const ways = propose(p, 'wall-1', offsetMm, given.goods, 'n').map((x) => x.build)
+    return { own, ways, fixing: r.checks.find((c) => c.check === 'fixing') }
+  }
+  it('a little further along where two studs hold it, proposed or chosen', () => {
+    const { own, ways, fixing } = begunAt(0, 600)
+    expect(fixing).toMatchObject({ state: 'holds' })
+    expect(own.offsetMm).toBeGreaterThan(0)
+    expect(own.offsetMm).toBeLessThan(600)
+    const proposed = ways.find((b) => b.family === 'shelf-unit')!
+    expect(proposed.offsetMm).toBe(own.offsetMm)
+  })
+  it('where it was asked for when they are there, or no place near has them', () => {
+    expect(begunAt(0, 100).own.offsetMm).toBe(0)
+    // Past the last stud but one nothing to the right has two.
+    expect(begunAt(4100, 600).own.offsetMm).toBe(4100)
+  })
+})
+
+it('several things that have no place are taken out at once, and what has one stays', () => {
+  const p = project(0, 100)
+  const box = (id: string, deepMm: number) => ({
+    ...{ id, name: `box ${id}`, kind: 'box' as const, count: 1 },
+    ...{ acrossMm: 400, deepMm, tallMm: 300 },
+  })
+  p.room.walls[0].depthMm = 500
+  p.goods = [box('a', 300), box('b', 900), box('c', 950)].map((g) => newGoods({ ...g, acrossMm: g.deepMm, massKg: 8 }))
+  const goods = p.goods.map((g) => ({ goodsId: g.id, count: 1 }))
+  const build = startOf({ ...p, builds: [] }, 'post-rack', { id: 'b', wallId: 'wall-1', offsetMm: 0, goods })!.build
+  p.builds = [build]
+  const [r] = readingsOf(readBuilds(p))
+  const out = r.checks.filter((c) => c.id.includes('unhoused:'))
+  expect(out.map((c) => c.data.goods).sort()).toEqual(['box b', 'box c'])
+  const found = remedies(p, build, out[0].id).find((x) => x.changes.length === 2)!
+  expect(found.changes.map((c) => [c.code, c.data.out, c.data.keep])).toEqual([
+    ['carry-less', 1, 0],
+    ['carry-less', 1, 0],
+  ])
+  expect(found.deltaHoused).toBe(0)
+  expect(found.build.goods).toEqual([{ goodsId: 'a', count: 1 }])
 })

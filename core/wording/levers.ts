@@ -37,6 +37,8 @@ const TABLE: Record<string, (d: Data, say: Say) => string> = {
   gusset: (d) => `Make the gussets of ${sheetName(String(d.sheet))}`,
   knee: (d) => `Make the braces of the brackets ${sectionName(String(d.section))}`,
   openings: (d) => `Make it of ${plural(Number(d.count), 'opening')}`,
+  'narrow-openings': (d, say) =>
+    `Make it of ${plural(Number(d.count), 'opening')}, ${say.lengthOf(d, 'mm')} clear each`,
   dado: () => 'Stand the shelves in dadoes',
   'edge-strip': (d) =>
     `${d.strip === 'glued' ? 'Glue and screw' : 'Screw'} a ${sectionName(String(d.section))} strip under the front edges`,

@@ -29,6 +29,10 @@ export function wallCabinetLevers(p: WallCabinetParams, ctx: ShapeContext): Leve
   for (const s of stifferSheets(p.sheet, 9)) add('sheet', { sheet: s.id }, { sheet: s.id })
   for (const mm of narrowerBays(p.clearMm, ctx)) add('narrower', { clearMm: mm }, { mm })
   if (p.bays === null) for (const bays of [1, 2, 3]) add('openings', { bays }, { count: bays })
+  // One wide enough for two studs may sag where two narrow ones reach as far.
+  if (p.bays === null)
+    for (const mm of narrowerBays(p.clearMm ?? Infinity, ctx).slice(0, 2))
+      add('narrow-openings', { bays: 2, clearMm: mm }, { count: 2, mm })
   return out
 }
 

@@ -97,7 +97,7 @@ export function planOut(p: WallCabinetParams, ctx: ShapeContext, pen: DimPen): R
   const s = sizesOf(p, ctx, pen)
   const widths = widthsOf(p, ctx, s, pen)
   if (!widths.ok) return widths
-  const { clearMm, depthMm, dadoMm, leastBays } = widths.value
+  const { clearMm, depthMm, dadoMm } = widths.value
   const x0 = s.leftMm + s.t
   const openingsFor = (n: number): Opening[] =>
     Array.from({ length: n }, (_, i) => ({
@@ -107,7 +107,7 @@ export function planOut(p: WallCabinetParams, ctx: ShapeContext, pen: DimPen): R
   const pivots = p.front === 'pivots' ? planLeaves(p, ctx, pen, { ...openingsFor(1)[0], sheet: s.sheet }) : good(null)
   if (!pivots.ok) return pivots
   const onShelves = pivots.value ? { ...ctx, goods: pivots.value.left } : ctx
-  const filled = fillBays(p, onShelves, s, pen, { clearMm, depthMm, openingsFor, leastBays })
+  const filled = fillBays(p, onShelves, s, pen, { clearMm, depthMm, openingsFor })
   const { bays, levels, leaf } = filled
   const openings = openingsFor(bays)
   const rightMm = openings[bays - 1].right + s.t
@@ -217,7 +217,7 @@ function widthsOf(
   ctx: ShapeContext,
   s: Sizes,
   pen: DimPen,
-): Result<{ clearMm: number; depthMm: number; dadoMm: number; leastBays: number }> {
+): Result<{ clearMm: number; depthMm: number; dadoMm: number }> {
   const units = unitsOf(ctx.settings)
   const { sheetTrimMm } = ctx.settings
   const goods = ctx.goods.filter((g) => !fitsLeaf(g.item, s) && !hangsOnLeaf(p, g.item))
@@ -236,12 +236,9 @@ function widthsOf(
     ctx.space.lengthMm - 2 * s.t,
   )
   const studs = reachesTwoStuds(ctx, usual, s.t)
-  // Rather two narrow openings than one so wide that what it stands on sags.
-  const half = studs === null ? 0 : Math.max(clearInBox(p.front, widest + 2 * s.sideMm), (studs - s.t) / 2)
-  const isHalved = half > 0 && half <= usual && p.front !== 'pivots'
   const clearMm = pen.length(
     { path: 'clearMm', code: 'clear-bay', min: LEAST_CLEAR_MM, max: 1800 },
-    studs === null ? usual : roundUp(isHalved ? half : studs, units),
+    studs === null ? usual : roundUp(studs, units),
     studs === null
       ? { code: 'usual-span', terms: [], data: { everyMm: USUAL_SPAN_MM } }
       : { code: 'two-studs', terms: [] },
@@ -251,7 +248,7 @@ function widthsOf(
   if (clearMm > longest) return bad('longer-than-board', { mm: clearMm, mostMm: longest }, 'clearMm')
   const widestStrip = s.sheet.widthMm - 2 * sheetTrimMm - s.innerMm - s.slideMm
   if (depthMm > widestStrip) return bad('deeper-than-sheet', { mm: depthMm, mostMm: widestStrip }, 'depthMm')
-  return good({ clearMm, depthMm, dadoMm, leastBays: isHalved && clearMm < studs! ? 2 : 1 })
+  return good({ clearMm, depthMm, dadoMm })
 }
 
 /** What a leaf that is a box takes: shallow and light things. */
@@ -274,7 +271,7 @@ function fillBays(
   ctx: ShapeContext,
   s: Sizes,
   pen: DimPen,
-  w: { clearMm: number; depthMm: number; openingsFor: (n: number) => Opening[]; leastBays: number },
+  w: { clearMm: number; depthMm: number; openingsFor: (n: number) => Opening[] },
 ) {
   const { t, sideMm, aboveMm } = s
   const most = Math.max(1, Math.min(LIMITS.bays, Math.floor((ctx.space.lengthMm - t) / (w.clearMm + t))))
@@ -292,12 +289,7 @@ function fillBays(
   }
   const enough = Array.from({ length: most }, (_, i) => i + 1).find((n) => housed(n).unhoused.length === 0) ?? most
   const why = { code: 'shelves-goods', terms: [], data: { things: ctx.goods.reduce((n, g) => n + g.count, 0) } }
-  const reaching = { code: 'two-studs', terms: [] }
-  const bays = pen.count(
-    { path: 'bays', code: 'bays', min: 1, max: LIMITS.bays },
-    Math.max(enough, Math.min(most, w.leastBays)),
-    enough < w.leastBays ? reaching : why,
-  )
+  const bays = pen.count({ path: 'bays', code: 'bays', min: 1, max: LIMITS.bays }, enough, why)
   const found = housed(bays)
   pen.count({ path: 'shelves', code: 'shelves-over', min: 0, max: LIMITS.shelves }, found.levels.length - 1, why)
   if (found.leaf) pen.count({ path: 'tiers', code: 'tiers', min: 1, max: LIMITS.tiers }, found.leaf.levels.length, why)
