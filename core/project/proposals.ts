@@ -9,10 +9,11 @@ import { setAtWall } from './new-build.ts'
 import type { Build, Project } from './project.ts'
 import { procure } from './plan.ts'
 import { priceBook, readBuild, readingsOf, readWith, roomPlan, type BuildReading } from './read-build.ts'
-import { readBuilds, type KeptReadings } from './read-builds.ts'
+import { readAlone, readBuilds, type KeptReadings } from './read-builds.ts'
 import { moved, ontoStuds, remedies } from './remedies.ts'
-import { placeBuilds } from './room-checks.ts'
-import type { Verdict } from '../checks/verdict.ts'
+import { checksInRoom, placeBuilds, surroundingsOf, withRoom, type Surroundings } from './room-checks.ts'
+import { isTrouble, type Verdict } from '../checks/verdict.ts'
+import { ONLY_MET } from '../clearance/conflicts.ts'
 import type { Problem } from '../measure/result.ts'
 
 /** A way to hold some goods at a stretch of wall, worked out and priced. */
@@ -40,14 +41,18 @@ export function nextOffset(p: Project, wallId: string): number {
   return Math.ceil(Math.max(0, ...ends))
 }
 
-/** A build a little further along its wall, where more studs hold it than where it was asked for; itself where none do. */
-function overStuds(p: Project, build: Build, r: BuildReading): { build: Build; reading: BuildReading } {
-  const held = (x: BuildReading) => new Set(x.shaped.assembly.anchors.map((a) => Math.round(a.at[0]))).size
-  const [on] = ontoStuds(p.room, r).filter((m) => m.way === 'right')
+/** A build a little further along its wall, where two studs hold it and nothing else is in its way; itself where that is no better. */
+function overStuds(p: Project, round: Surroundings, build: Build, reading: BuildReading) {
+  const troubles = (r: BuildReading) => withRoom(r.checks, checksInRoom(round, r, ONLY_MET)).filter(isTrouble).length
+  const [on] = ontoStuds(p.room, reading).filter((m) => m.way === 'right')
   const there = on && moved(build, on)
   const read = there && readBuild(p, there)
-  return read?.ok && held(read.reading) > held(r) ? { build: there!, reading: read.reading } : { build, reading: r }
+  return read?.ok && troubles(read.reading) < troubles(reading)
+    ? { build: there!, reading: read.reading }
+    : { build, reading }
 }
+const roundOf = (p: Project, kept?: KeptReadings): Surroundings =>
+  surroundingsOf(p, roomPlan(p.room).outline, readingsOf(readAlone(p, kept)))
 
 /** On less of a wall nothing is begun, mm. Product decision. */
 const LEAST_WALL_MM = 100
@@ -77,7 +82,9 @@ export function startOf(
     const moved = { ...build, offsetMm: Math.max(0, build.offsetMm + byMm) }
     if (readBuild(p, moved).ok) return { build: moved, problem: null }
   }
-  return r.ok ? { build: overStuds(p, build, r.reading).build, problem: null } : { build, problem: r.problem }
+  return r.ok
+    ? { build: overStuds(p, roundOf(p), build, r.reading).build, problem: null }
+    : { build, problem: r.problem }
 }
 
 /** Goods kept that no build holds yet. */
@@ -123,6 +130,7 @@ export function* proposing(
   const prices = priceBook(p)
   const wanted = goods.reduce((n, g) => n + g.count, 0)
   const kept: KeptReadings = new Map()
+  const round = roundOf(p, kept)
   const weigh = (build: Build, r: BuildReading): Proposal => {
     const given = build.goods.reduce((n, g) => n + g.count, 0)
     const holds = given - r.shaped.unhoused.reduce((n, u) => n + u.count, 0)
@@ -168,7 +176,7 @@ export function* proposing(
         const build: Build = { ...set!.bare, params: params as Build['params'] }
         const r = readWith(family, build, set!.ctx)
         if (!r.ok) return []
-        const over = overStuds(p, build, r.reading)
+        const over = overStuds(p, round, build, r.reading)
         return [weigh(over.build, over.reading)]
       })
       .sort(better)

@@ -13,6 +13,7 @@ import { remedies } from '../project/remedies.ts'
 import { NO_WISHES } from '../project/wishes.ts'
 import { sayCheck } from '../wording/checks.ts'
 import { sayIn } from '../wording/say.ts'
+import { newFeature } from './features.ts'
 import { FROM_END_MM, longerOntoStuds, shiftsOntoStuds } from './onto-studs.ts'
 import { studCentres, type Wall } from './room.ts'
 
@@ -174,8 +175,9 @@ describe('what stands where no stud is behind it', () => {
 
 describe('a build is begun', () => {
   const boxes = { id: 'x', name: 'box', kind: 'box' as const, count: 3, acrossMm: 500, deepMm: 400, tallMm: 300 }
-  function begunAt(offsetMm: number, firstMm: number) {
+  function begunAt(offsetMm: number, firstMm: number, features: Project['room']['features'] = []) {
     const p = { ...project(0, firstMm, 600), builds: [] }
+    p.room.features = features
     p.goods = [newGoods({ ...boxes, massKg: 6 })]
     const given = { id: 'n', wallId: 'wall-1', offsetMm, goods: [{ goodsId: 'x', count: 3 }] }
     const own = startOf(p, 'shelf-unit', given)!.build
@@ -191,8 +193,10 @@ describe('a build is begun', () => {
     const proposed = ways.find((b) => b.family === 'shelf-unit')!
     expect(proposed.offsetMm).toBe(own.offsetMm)
   })
-  it('where it was asked for when they are there, or no place near has them', () => {
+  it('where it was asked for when they are there, something is in the way, or no place near has them', () => {
     expect(begunAt(0, 100).own.offsetMm).toBe(0)
+    const door = newFeature({ id: 'd', kind: 'door', wallId: 'wall-1', atMm: 1010 })
+    expect(begunAt(0, 600, [door]).own.offsetMm).toBe(0)
     // Past the last stud but one nothing to the right has two.
     expect(begunAt(4100, 600).own.offsetMm).toBe(4100)
   })
