@@ -2,7 +2,7 @@ import { describe, expect, it } from '@jest/globals'
 import { freshProject, withRack } from '../../test-support/one-build.ts'
 import { allFamilies } from '../families/registry.ts'
 import { asUsed, newGoods } from '../goods/goods.ts'
-import { IMPERIAL } from '../measure/units.ts'
+import { IMPERIAL, inches } from '../measure/units.ts'
 import { sayProblem } from '../wording/problems.ts'
 import { sayIn } from '../wording/say.ts'
 import { nextOffset, propose, proposing, startOf, withoutHome, type Proposing } from './proposals.ts'
@@ -71,8 +71,12 @@ describe('proposals', () => {
     expect(began.filter((x) => x.got.problem === null).map((x) => x.id)).toEqual(
       expect.arrayContaining(['post-rack', 'ledger-shelf', 'reused-cabinets']),
     )
+    const { offsetMm, ...asked } = given
     for (const { id, got } of began) {
-      expect(got.build).toMatchObject({ family: id, ...given })
+      expect(got.build).toMatchObject({ family: id, ...asked })
+      // Where it was asked for, or at the next studs.
+      expect(got.build.offsetMm - offsetMm).toBeGreaterThanOrEqual(0)
+      expect(got.build.offsetMm - offsetMm).toBeLessThan(inches(16))
       if (got.problem) expect(sayProblem(got.problem, sayIn(IMPERIAL))).not.toContain(got.problem.code)
     }
     expect(startOf(p, 'post-rack', { ...given, wallId: 'nowhere' })).toBeNull()
