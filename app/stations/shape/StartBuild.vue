@@ -248,6 +248,13 @@ function startKind() {
             </dd>
             <dt>long</dt>
             <dd>{{ formatLength(d.p.lengthMm, readings.units, { feet: true }) }}</dd>
+            <template v-if="d.p.build.offsetMm !== offsetMm">
+              <dt>begins at</dt>
+              <dd>
+                {{ formatLength(d.p.build.offsetMm, readings.units, { feet: true }) }} from the left: two studs hold it
+                there
+              </dd>
+            </template>
             <dt>made of</dt>
             <dd>{{ d.stocks }}</dd>
             <dt>work</dt>
