@@ -209,7 +209,8 @@ export function solveMember(p: Part, patches: Patch[], supports: Support[], o: M
   if (p.axial) {
     const strut = solveStrut(p, patches, supports)
     if (typeof strut === 'string') return even({ kind: 'unknown', reason: strut })
-    return { state: { kind: 'strut', axial: strut }, passed: strut.passed }
+    const { pulledN, pressedN, passed } = strut
+    return { state: { kind: 'strut', axial: { pulledN, pressedN } }, passed }
   }
   if (bends(p) && up <= FLAT && liesAllAlong(p, supports))
     return { state: { kind: 'bedded' }, passed: heldAllAlong(patches, supports) }
