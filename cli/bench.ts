@@ -1,4 +1,4 @@
-import { exampleContext, exampleGoods, smallTins } from '../core/families/example-context.ts'
+import { alongTheWall, exampleContext, exampleGoods, smallTins } from '../core/families/example-context.ts'
 import { plain } from '../core/families/drawer-bank/parameters.ts'
 import { cabinet } from '../core/families/reused-cabinets/reused-cabinets.ts'
 import { exampleTools } from '../core/families/strip-wall/strip-wall.ts'
@@ -14,20 +14,28 @@ import { newProject } from '../core/project/project.ts'
 import { remedies } from '../core/project/remedies.ts'
 import type { Build } from '../core/project/project.ts'
 
-/* Speed budgets of the design. Timings are printed, never tested: machines differ. */
+/*
+ * Speed budgets of the design. Timings are printed, never tested: machines differ. Nothing here is of Node alone: builds are
+ * re-read in the browser, so that is where scripts/bench.mjs runs this first.
+ */
 
 /**
  * What the processor gives right now: steps each of which waits for the one before. A multiplication of whole numbers takes
  * three cycles and an addition one, by the makers' tables for usual processors. A virtual machine is given a share that changes.
+ * The best of some rounds: an engine may have thrown away what it compiled since the last time.
  * @returns GHz
  */
 function clockNow(): number {
-  const steps = 3_000_000
-  const t = performance.now()
-  let x = 1
-  for (let i = 0; i < steps; i++) x = (Math.imul(x, 1664525) + 1013904223) | 0
-  const ms = performance.now() - t
-  return x === 0 ? 0 : (4 * steps) / (ms * 1e6)
+  const steps = 1_000_000
+  let best = 0
+  for (let round = 0; round < 6; round++) {
+    const t = performance.now()
+    let x = round + 1
+    for (let i = 0; i < steps; i++) x = (Math.imul(x, 1664525) + 1013904223) | 0
+    const ms = performance.now() - t
+    if (x !== 0) best = Math.max(best, (4 * steps) / (ms * 1e6))
+  }
+  return best
 }
 /** A usual processor's clock: what budgets are meant for. */
 const USUAL_GHZ = 2.5
@@ -60,8 +68,8 @@ function time(runs: number, work: () => void): Timed {
 const line = (name: string, budgetMs: number, t: Timed, note = '') => {
   const usual = t.median * Math.min(1, t.ghz / USUAL_GHZ)
   const told = (ms: number) => `${ms.toFixed(2).padStart(8)} ms ${ms <= budgetMs ? 'within' : 'OVER'}`
-  process.stdout.write(
-    `${name.padEnd(56)} budget ${String(budgetMs).padStart(3)} ms   median ${told(t.median)}   worst ${t.worst.toFixed(2).padStart(8)} ms   clock ${t.ghz.toFixed(2)} GHz, at ${USUAL_GHZ} ${told(usual)} ${note}\n`,
+  console.log(
+    `${name.padEnd(56)} budget ${String(budgetMs).padStart(3)} ms   median ${told(t.median)}   worst ${t.worst.toFixed(2).padStart(8)} ms   clock ${t.ghz.toFixed(2)} GHz, at ${USUAL_GHZ} ${told(usual)} ${note}`,
   )
 }
 
@@ -167,6 +175,8 @@ function reread(name: string, id: string, over: object, given: ReturnType<typeof
 const small = exampleContext('metric', [smallTins('metric')], 9000)
 const cabinets = Array.from({ length: 12 }, (_, i) => cabinet(400 + 50 * (i % 5), 720, { shelves: 1, front: 'left' }))
 reread('12 reused cabinets', 'reused-cabinets', { cabinets }, small)
+const totes = alongTheWall(exampleContext('metric', [exampleGoods('metric', 'tote', 20)], 14000))
+reread('21 tote runners', 'ceiling-runners', { columns: 20, deep: 1 }, totes)
 reread('the holders of 11 kinds of tool', 'strip-wall', {}, exampleContext('metric', exampleTools('metric')))
 const costumes = exampleContext('metric', [exampleGoods('metric', 'box', 24)], 3900)
 const closet = { front: 'lift-up', bays: 6, shelves: 4, school: 'ladders' }
