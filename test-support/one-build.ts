@@ -28,3 +28,10 @@ export function withRack(
   p.builds = [build]
   return p
 }
+
+/** The same in a room of four walls, the first and third of 6 m, the others of 5 m. */
+export function inFourWalls(p: Project): Project {
+  const [wall] = p.room.walls
+  const walls = ['north', 'east', 'south', 'west'].map((id, i) => ({ ...wall, id, lengthMm: i % 2 ? 5000 : 6000 }))
+  return { ...p, room: { ...p.room, walls }, builds: p.builds.map((b) => ({ ...b, wallId: 'north' })) }
+}

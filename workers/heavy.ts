@@ -17,7 +17,8 @@ import type { Build, Project } from '../core/project/project.ts'
 import type { CheckResult } from '../core/checks/check.ts'
 import { priceBook, readBuild, readingsOf } from '../core/project/read-build.ts'
 import { deeperLook, readBuilds } from '../core/project/read-builds.ts'
-import { proposing, type Proposal, type Proposing } from '../core/project/proposals.ts'
+import { beginning, proposing, type Begun, type Proposal, type Proposing } from '../core/project/proposals.ts'
+import { toEnd } from '../core/project/to-end.ts'
 import { compare, type Variant } from '../core/project/compare.ts'
 import { safeLoads, type SafeLoad } from '../core/project/safe-load.ts'
 import { glanceAt, type Glance } from '../core/project/glance.ts'
@@ -143,11 +144,7 @@ const heavy = {
   planRoom(project: Project, wishes: Wishes, seconds: number, report: (so: Planning) => void): Planning {
     const search = (held ?? new HeldPlanning(project, wishes, seconds, now)).goOn()
     held = null
-    for (;;) {
-      const next = search.next()
-      if (next.done) return next.value
-      report(next.value)
-    }
+    return toEnd(search, report)
   },
   /** Ways to hold some goods, told as they come. */
   propose(
@@ -155,12 +152,16 @@ const heavy = {
     at: { wallId: string; offsetMm: number; goods: Build['goods']; id: string },
     report: (so: Proposing) => void,
   ): Proposal[] {
-    const search = proposing(project, at.wallId, at.offsetMm, at.goods, at.id)
-    for (;;) {
-      const next = search.next()
-      if (next.done) return next.value
-      report(next.value)
-    }
+    return toEnd(proposing(project, at.wallId, at.offsetMm, at.goods, at.id), report)
+  },
+  /** A build of a kind somebody chose, told as it is made to hold. */
+  begin(
+    project: Project,
+    kind: string,
+    at: Parameters<typeof beginning>[2],
+    report: (so: Begun | null) => void,
+  ): Begun | null {
+    return toEnd(beginning(project, kind, at), report)
   },
 }
 export type Heavy = typeof heavy

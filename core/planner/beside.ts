@@ -1,7 +1,6 @@
 import type { Convex } from '../geometry/convex.ts'
-import { minus } from '../geometry/plane.ts'
 import { kept } from '../measure/kept.ts'
-import type { WallLine } from '../room/outline.ts'
+import { fromWall, type WallLine } from '../room/outline.ts'
 
 /*
  * Bodies in a room as they stand before one of its walls.
@@ -29,9 +28,8 @@ export const beside = (w: WallLine, b: Convex): Beside =>
   )
 function measuredBeside(w: WallLine, b: Convex): Beside {
   const up = b.points.map((p) => p[2])
-  const at = b.points.map(([x, y]) => minus([x, y], w.from))
-  const along = at.map((v) => v[0] * w.along[0] + v[1] * w.along[1])
-  const out = at.map((v) => v[0] * w.inward[0] + v[1] * w.inward[1])
+  const at = b.points.map(([x, y]) => fromWall(w, [x, y]))
+  const [along, out] = [at.map((p) => p.alongMm), at.map((p) => p.outMm)]
   return {
     from: Math.min(...along),
     to: Math.max(...along),

@@ -7,13 +7,15 @@ import { allFamilies } from '../families/registry.ts'
 import { hoursOf } from '../takeoff/hours.ts'
 import { setAtWall } from './new-build.ts'
 import type { Build, Project } from './project.ts'
+import { toEnd } from './to-end.ts'
 import { procure } from './plan.ts'
 import { priceBook, readBuild, readingsOf, readWith, roomPlan, type BuildReading } from './read-build.ts'
-import { readAlone, readBuilds, type KeptReadings } from './read-builds.ts'
-import { moved, ontoStuds, remedies } from './remedies.ts'
-import { checksInRoom, placeBuilds, surroundingsOf, withRoom, type Surroundings } from './room-checks.ts'
-import { isTrouble, type Verdict } from '../checks/verdict.ts'
-import { ONLY_MET } from '../clearance/conflicts.ts'
+import { readAlone, type KeptReadings } from './read-builds.ts'
+import { besideOthers, inItsWay, mending, type Mended } from './mending.ts'
+import { moved, ontoStuds } from './remedies.ts'
+import { surroundingsOf, type Surroundings } from './room-checks.ts'
+import type { CheckResult } from '../checks/check.ts'
+import { isTrouble, verdict, type Verdict } from '../checks/verdict.ts'
 import type { Problem } from '../measure/result.ts'
 
 /** A way to hold some goods at a stretch of wall, worked out and priced. */
@@ -24,26 +26,17 @@ export interface Proposal {
   minor: number
   lengthMm: number
   hours: number
+  /** Beside all else in the room. */
   verdict: Verdict['state']
+  /** What it meets there, the worst of it. */
+  meets: CheckResult | null
 }
 
 /** As many ways are shown at least: where kinds are fewer, their second ones. */
 const SHOWN = 3
-/** Space kept between two builds on a wall, mm: a hand's width to get a sheet past. Product decision. */
-const BETWEEN_MM = 50
-
-/** Where the next build on a wall can start: past the last one standing there. */
-export function nextOffset(p: Project, wallId: string): number {
-  const standing = readingsOf(readBuilds(p)).filter((r) => r.build.wallId === wallId)
-  const ends = placeBuilds(roomPlan(p.room).outline, standing).map(
-    ({ frame }) => frame.place.alongMm + frame.alongMm + BETWEEN_MM,
-  )
-  return Math.ceil(Math.max(0, ...ends))
-}
-
 /** A build a little further along its wall, where two studs hold it and nothing else is in its way; itself where that is no better. */
 function overStuds(p: Project, round: Surroundings, build: Build, reading: BuildReading) {
-  const troubles = (r: BuildReading) => withRoom(r.checks, checksInRoom(round, r, ONLY_MET)).filter(isTrouble).length
+  const troubles = (r: BuildReading) => besideOthers(round, r).filter(isTrouble).length
   const [on] = ontoStuds(p.room, reading).filter((m) => m.way === 'right')
   const there = on && moved(build, on)
   const read = there && readBuild(p, there)
@@ -56,6 +49,13 @@ const roundOf = (p: Project, kept?: KeptReadings): Surroundings =>
 
 /** On less of a wall nothing is begun, mm. Product decision. */
 const LEAST_WALL_MM = 100
+
+/** A build somebody began themselves; its problem, where it cannot stand there; what was changed so that it holds. */
+export interface Begun {
+  build: Build
+  problem: Problem | null
+  changes: Mended['changes']
+}
 
 /**
  * A build of a kind somebody chose themselves, all tacked, for some goods at a place; null where the wall is none. It need
@@ -87,6 +87,33 @@ export function startOf(
     : { build, problem: r.problem }
 }
 
+/** Changes made to what somebody began themselves before it is theirs to change. Product decision. */
+const OWN_REPAIRS = { most: 5, dearerBy: 0.5 }
+
+/**
+ * What `startOf` begins, made to hold where a change does that keeps it there with all it holds; told after each, for
+ * somebody who would rather have it as it is by then.
+ */
+export function* beginning(
+  given: Project,
+  kind: string,
+  at: Pick<Build, 'id' | 'wallId' | 'offsetMm' | 'goods'>,
+): Generator<Begun | null, Begun | null> {
+  const p = { ...given, goods: withPresumed(given.goods) }
+  const begun = startOf(p, kind, at)
+  const first: Begun | null = begun && { ...begun, changes: [] }
+  const read = begun && !begun.problem && readBuild(p, begun.build)
+  if (!read || !read.ok) return first
+  yield first
+  const search = mending(p, roundOf(p), { build: begun.build, reading: read.reading }, OWN_REPAIRS)
+  let now = first
+  for (const { build, changes } of search) {
+    now = { build, problem: null, changes }
+    yield now
+  }
+  return now
+}
+
 /** Goods kept that no build holds yet. */
 export function withoutHome(p: Project): { goodsId: string; count: number }[] {
   const placed = new Map<string, number>()
@@ -109,6 +136,8 @@ export interface Proposing {
   open: number
 }
 
+/** What only meets something in the room no change of its own makes hold. */
+const mayBeMended = (x: Proposal) => x.verdict === 'fails' && !x.meets
 const trouble = (x: Proposal) => Number(x.verdict === 'fails') + Number(x.verdict === 'unknown')
 /** What leaves least out, then what holds, then what costs least. */
 const better = (a: Proposal, b: Proposal) => a.leftOut - b.leftOut || trouble(a) - trouble(b) || a.minor - b.minor
@@ -141,28 +170,18 @@ export function* proposing(
       minor: procure(p, [r]).bill.totalMinor,
       lengthMm: wholeBox(r.boxes).max[0],
       hours: hoursOf(r.shaped.assembly, r.steps.length),
-      verdict: r.verdict.state,
+      verdict: verdict(besideOthers(round, r)).state,
+      meets: inItsWay(round, r),
     }
   }
-  /**
-   * A first guess made to hold: remedies that let the same goods in, cheapest first, until nothing of strength fails or
-   * none is found.
-   */
-  const repaired = (first: Proposal): Proposal => {
-    let way = first
-    for (let i = 0; i < REPAIRS && way.verdict === 'fails'; i++) {
-      const r = readBuild(p, way.build, prices)
-      const worst = r.ok ? r.reading.verdict.weakest : null
-      if (!worst) return way
-      const within = { ...p, builds: [...p.builds, way.build] }
-      const found = remedies(within, way.build, worst.id, { most: 8, kept }).find(
-        (x) => x.deltaHoused >= 0 && x.build.offsetMm === way.build.offsetMm,
-      )
-      const read = found && readBuild(p, found.build, prices)
-      if (!read?.ok) return way
-      way = weigh(found!.build, read.reading)
-    }
-    return way
+  /** A first guess made to hold. */
+  const repaired = (way: Proposal): Proposal => {
+    const read = readBuild(p, way.build, prices)
+    if (!read.ok || !mayBeMended(way)) return way
+    const { build, reading } = toEnd(
+      mending(p, round, { build: way.build, reading: read.reading }, { most: REPAIRS, kept }),
+    )
+    return weigh(build, reading)
   }
 
   const kinds = allFamilies().map((family) => {
@@ -190,7 +209,7 @@ export function* proposing(
   // What two kinds do better, and hold, is not worked at.
   const holding = kinds.flatMap((l) => l.slice(0, 1)).filter((x) => trouble(x) === 0)
   const beaten = (x: Proposal) => holding.filter((h) => h.leftOut < x.leftOut).length > 1
-  const toMend = kinds.flatMap((list, k) => (list[0]?.verdict === 'fails' && !beaten(list[0]) ? [k] : []))
+  const toMend = kinds.flatMap((list, k) => (list[0] && mayBeMended(list[0]) && !beaten(list[0]) ? [k] : []))
   yield { found: shown(), open: toMend.length }
   for (const [done, k] of toMend.entries()) {
     for (const first of kinds[k].slice(0, TRIES)) {
@@ -205,10 +224,4 @@ export function* proposing(
 }
 
 /** All ways of `proposing`, once none is worked at any more. */
-export function propose(...given: Parameters<typeof proposing>): Proposal[] {
-  const search = proposing(...given)
-  for (;;) {
-    const next = search.next()
-    if (next.done) return next.value
-  }
-}
+export const propose = (...given: Parameters<typeof proposing>): Proposal[] => toEnd(proposing(...given))

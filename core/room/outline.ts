@@ -261,3 +261,8 @@ export function straightOutMm(o: Outline, w: WallLine, alongMm: number): number 
 /** A place along, out and up from a wall in map coordinates. */
 export const onPlan = (w: WallLine, alongMm: number, outMm: number): Point =>
   plus(plus(w.from, w.along, alongMm), w.inward, outMm)
+/** The other way round: how far along and out from a wall a place of the plan is. */
+export function fromWall(w: WallLine, at: Point): { alongMm: number; outMm: number } {
+  const [x, y] = minus(at, w.from)
+  return { alongMm: x * w.along[0] + y * w.along[1], outMm: x * w.inward[0] + y * w.inward[1] }
+}

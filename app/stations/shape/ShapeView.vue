@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { useStorage } from '@vueuse/core'
-import { computed, nextTick, ref, toRaw, watch } from 'vue'
+import { computed, nextTick, ref, shallowRef, toRaw, watch } from 'vue'
 import { apart } from '../../../core/drawing/way-in.ts'
 import { wholeBox } from '../../../core/assembly/part-box.ts'
 import { boxSize } from '../../../core/geometry/box.ts'
@@ -50,8 +50,11 @@ const FEW_KINDS = 3
 const chosenBeginning = ref<string | null>(null)
 const beginning = computed(() => chosenBeginning.value ?? (homeless.value.length > FEW_KINDS ? 'room' : 'one'))
 const part = ref<string | null>(null)
+/** How the build begun last differs from what its kind is first tacked as, until it has been read. */
+const otherwise = shallowRef<{ id: string; changed: string[] } | null>(null)
 /** What was begun is shown, from its top. */
-function begun(id: string) {
+function begun(id: string, changed: string[] = []) {
+  otherwise.value = changed.length > 0 ? { id, changed } : null
   buildId.value = id
   starting.value = false
   toTop()
@@ -229,6 +232,10 @@ const VIEW_NAMES: Record<Look, string> = {
     <PlanRoom v-if="(starting || !build) && beginning === 'room'" :homeless="homeless" @made="begun" />
     <StartBuild v-else-if="starting || !build" :homeless="homeless" @made="begun" @cancel="starting = false" />
     <template v-else>
+      <p v-if="otherwise?.id === build.id" class="small" role="status">
+        Begun so that it holds. {{ otherwise.changed.join('. ') }}.
+        <button type="button" class="btn btn-link btn-sm p-0" @click="otherwise = null">I have read it</button>
+      </p>
       <UnrolledRoom compact :build="build.id" @build="buildId = $event" />
       <div class="columns">
         <aside class="goods" aria-label="Goods and place">

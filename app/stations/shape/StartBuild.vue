@@ -4,14 +4,14 @@ import { findFamily } from '../../../core/families/registry.ts'
 import { wishedWay } from '../../../core/goods/ways.ts'
 import { formatLength } from '../../../core/measure/format.ts'
 import { formatMoney } from '../../../core/measure/money.ts'
-import { nextOffset, startOf, type Proposal, type Proposing } from '../../../core/project/proposals.ts'
+import { nextOffset, nextWall } from '../../../core/project/next-place.ts'
+import type { Proposal, Proposing } from '../../../core/project/proposals.ts'
 import { tradesOf } from '../../../core/planner/trade.ts'
 import type { Build } from '../../../core/project/project.ts'
 import { readBuild, type BuildReading } from '../../../core/project/read-build.ts'
-import { KIND_WORDS } from '../../../core/families/all-words.ts'
+import { sayCheck } from '../../../core/wording/checks.ts'
 import { familyName } from '../../../core/wording/dims.ts'
 import { stocksOf } from '../../../core/wording/names.ts'
-import { sayProblem } from '../../../core/wording/problems.ts'
 import { sayTrade } from '../../../core/wording/room-plans.ts'
 import { capital, plural } from '../../../core/wording/say.ts'
 import { WAYS } from '../../../core/wording/ways.ts'
@@ -21,14 +21,15 @@ import { callback, startLong } from '../../composables/heavy.ts'
 import IsoScene from '../../drawing/IsoScene.vue'
 import { useDocument } from '../../stores/document.ts'
 import { useReadings } from '../../stores/readings.ts'
+import OwnKind from './OwnKind.vue'
 
 defineProps<{ homeless: { goodsId: string; count: number }[] }>()
-const emit = defineEmits<{ made: [id: string]; cancel: [] }>()
+const emit = defineEmits<{ made: [id: string, changed: string[]]; cancel: [] }>()
 const doc = useDocument()
 const readings = useReadings()
 
 const taken = reactive(new Map<string, number>())
-const wallId = ref(doc.project!.room.walls[0]?.id ?? '')
+const wallId = ref(nextWall(doc.project!))
 const offsetMm = ref(doc.project ? nextOffset(doc.project, wallId.value) : 0)
 watch(wallId, (w) => (offsetMm.value = doc.project ? nextOffset(doc.project, w) : 0))
 const proposals = shallowRef<Proposal[] | null>(null)
@@ -37,8 +38,10 @@ const working = ref(false)
 const open = ref(0)
 const itemOf = (id: string) => doc.project!.goods.find((g) => g.id === id)!
 const chosen = computed(() => [...taken].map(([goodsId, count]) => ({ goodsId, count })))
+/** Where, and for what: the same as long as nothing of it changes. */
+const at = computed(() => ({ wallId: wallId.value, offsetMm: offsetMm.value, goods: chosen.value }))
 const toggle = (id: string, count: number) => (taken.has(id) ? taken.delete(id) : taken.set(id, count))
-watch([chosen, wallId, offsetMm], () => (proposals.value = null))
+watch(at, () => (proposals.value = null))
 
 const ceilingUnknown = computed(() => doc.project!.room.ceiling.kind === 'unknown')
 
@@ -55,14 +58,13 @@ async function ask() {
   working.value = true
   const mine = startLong()
   search = mine
-  const at = { wallId: wallId.value, offsetMm: offsetMm.value, goods: chosen.value, id: newId() }
   const report = callback((so: Proposing) => {
     if (search !== mine) return
     proposals.value = so.found
     open.value = so.open
   })
   try {
-    const found = await mine.work.propose(toRaw(doc.project!), at, report)
+    const found = await mine.work.propose(toRaw(doc.project!), { ...at.value, id: newId() }, report)
     // Stopped, or asked again meanwhile.
     if (search === mine) proposals.value = found
   } finally {
@@ -99,7 +101,6 @@ const drawn = computed(() =>
             assembly: r.reading.shaped.assembly,
             options: { goods: r.reading.goods },
             stocks: stocksOf(r.reading.pieces),
-            weakest: r.reading.verdict.state,
             kept: keptSo(p.build),
             leftOut: leftOutOf(p.build, r.reading),
           },
@@ -111,25 +112,10 @@ const sayIt = computed(() => ({ ...readings.say, currency: doc.project!.settings
 const trades = computed(() =>
   tradesOf(drawn.value.map(({ p }) => ({ minor: p.minor, hours: p.hours, lengthMm: p.lengthMm, homeless: p.leftOut }))),
 )
-function take(build: Build) {
+function take(build: Build, changed: string[] = []) {
   const same = doc.project!.builds.filter((b) => b.family === build.family).length
   const name = `${familyName(build.family)}${same ? ` ${same + 1}` : ''}`
-  if (doc.change(`start ${name}`, (d) => void d.builds.push({ ...build, name }))) emit('made', build.id)
-}
-
-/** A kind that somebody takes without being shown: what is chosen need not be the best. */
-const kinds = Object.entries(KIND_WORDS)
-  .map(([value, f]) => ({ value, text: f.name }))
-  .sort((a, b) => a.text.localeCompare(b.text))
-const kind = ref(kinds[0].value)
-const needsGoods = computed(() => findFamily(kind.value)?.needsGoods ?? true)
-const refused = ref('')
-watch([kind, chosen, wallId, offsetMm], () => (refused.value = ''))
-function startKind() {
-  const given = { id: newId(), wallId: wallId.value, offsetMm: offsetMm.value, goods: chosen.value }
-  const begun = startOf(toRaw(doc.project!), kind.value, given)
-  refused.value = begun?.problem ? sayProblem(begun.problem, readings.say) : ''
-  if (begun && !begun.problem) take(begun.build)
+  if (doc.change(`start ${name}`, (d) => void d.builds.push({ ...build, name }))) emit('made', build.id, changed)
 }
 </script>
 
@@ -202,22 +188,7 @@ function startKind() {
         <p v-if="homeless.length && chosen.length === 0" class="soft small mb-0 mt-1">
           Tick on the left which goods it is for, then ask.
         </p>
-        <div class="own">
-          <label class="form-label" for="start-kind">Or take a kind yourself</label>
-          <div class="pick">
-            <BFormSelect id="start-kind" v-model="kind" size="sm" :options="kinds" />
-            <button
-              type="button"
-              class="btn btn-sm btn-outline-secondary"
-              :disabled="(chosen.length === 0 && needsGoods) || working"
-              @click="startKind"
-            >
-              Start it
-            </button>
-          </div>
-          <p class="soft small mb-0">{{ KIND_WORDS[kind]?.blurb }}</p>
-          <p v-if="refused" class="text-trouble small mb-0" role="alert">{{ refused }}</p>
-        </div>
+        <OwnKind :at="at" :busy="working" @take="take" />
       </section>
     </div>
     <section v-if="proposals" aria-labelledby="take">
@@ -262,8 +233,9 @@ function startKind() {
             <dt>costs about</dt>
             <dd>{{ formatMoney(d.p.minor, doc.project!.settings.currency) }}</dd>
             <dt>proof</dt>
-            <dd><VerdictMark :state="d.weakest" words /></dd>
+            <dd><VerdictMark :state="d.p.verdict" words /></dd>
           </dl>
+          <p v-if="d.p.meets" class="small text-trouble mb-2">{{ sayCheck(d.p.meets, readings.say) }}</p>
           <button type="button" class="btn btn-primary" @click="take(d.p.build)">Take this one</button>
         </article>
       </div>
@@ -290,18 +262,6 @@ li {
 }
 .how-many {
   width: 76px;
-}
-.own {
-  border-top: 1px solid var(--line);
-  margin-top: 1rem;
-  padding-top: 0.7rem;
-}
-.pick {
-  display: flex;
-  gap: 0.5rem;
-}
-.pick button {
-  white-space: nowrap;
 }
 .cards {
   display: grid;

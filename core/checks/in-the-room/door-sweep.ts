@@ -3,7 +3,7 @@ import type { BuildSolids } from '../../clearance/placing.ts'
 import type { Convex } from '../../geometry/convex.ts'
 import { hull, type Point } from '../../geometry/hull.ts'
 import type { Feature } from '../../room/features.ts'
-import type { WallLine } from '../../room/outline.ts'
+import { fromWall, type WallLine } from '../../room/outline.ts'
 import { defineRoomCheck } from '../room-check.ts'
 import { measured, type CheckResult } from '../check.ts'
 
@@ -15,8 +15,8 @@ const BESIDE_MM = 60
 /** A body as the door sees it from the side, or null when it is not in the door's width. */
 export function besideDoor(w: WallLine, f: Feature, body: Convex): Point[] | null {
   const seen = body.points.map((p) => {
-    const [x, y] = [p[0] - w.from[0], p[1] - w.from[1]]
-    return { along: x * w.along[0] + y * w.along[1], out: x * w.inward[0] + y * w.inward[1], up: p[2] }
+    const { alongMm, outMm } = fromWall(w, [p[0], p[1]])
+    return { along: alongMm, out: outMm, up: p[2] }
   })
   const [lo, hi] = [Math.min(...seen.map((s) => s.along)), Math.max(...seen.map((s) => s.along))]
   if (hi <= f.atMm - BESIDE_MM || lo >= f.atMm + f.wideMm + BESIDE_MM) return null
