@@ -19,14 +19,21 @@ export interface Mended {
 export const besideOthers = (round: Surroundings, r: BuildReading): CheckResult[] =>
   withRoom(r.checks, checksInRoom(round, r, ONLY_MET))
 
-/** What fails only beside the others, the most pressing: something is met there, and no change of the build itself ends that. */
-export function inItsWay(round: Surroundings, r: BuildReading): CheckResult | null {
-  const own = new Set(r.checks.map((c) => c.id))
-  return byUrgency(besideOthers(round, r)).find((c) => c.state === 'fails' && !own.has(c.id)) ?? null
+/** What a change of the build itself may end: what is read of it alone, and where its fixings land. All else is met in the room. */
+function failing(round: Surroundings, r: BuildReading): { own: CheckResult[]; met: CheckResult[] } {
+  const alone = new Set(r.checks.map((c) => c.id))
+  const all = byUrgency(besideOthers(round, r)).filter((c) => c.state === 'fails')
+  const isOwn = (c: CheckResult) => alone.has(c.id) || c.check === 'fixing'
+  return { own: all.filter(isOwn), met: all.filter((c) => !isOwn(c)) }
 }
+/** The worst of what it meets. */
+export const inItsWay = (round: Surroundings, r: BuildReading): CheckResult | null => failing(round, r).met[0] ?? null
 
 /** Kinds of check that fail for which a change is looked for, the most pressing first, before it is left as it is. */
 const LINKS = 2
+
+/** It may begin further along its wall by this, for the next stud, mm. Product decision. */
+const FARTHEST_MM = 650
 
 interface Mending {
   /** Changes. */
@@ -37,8 +44,8 @@ interface Mending {
 }
 
 /**
- * A build made to hold: for its most pressing failure the cheapest change that leaves it where it is and keeps all it
- * holds, until nothing fails, nothing helps, or so many were made. Told after each.
+ * A build made to hold: for its most pressing failure the cheapest change that leaves it where it is, or at the next stud,
+ * and keeps all it holds, until nothing fails, nothing helps, or so many were made. Told after each.
  */
 export function* mending(
   p: Project,
@@ -48,10 +55,8 @@ export function* mending(
 ): Generator<Mended, Mended> {
   let now: Mended = { ...first, changes: [] }
   for (let i = 0; i < o.most; i++) {
-    // What is met in the room only: see above.
-    const own = new Set(now.reading.checks.map((c) => c.id))
-    const failing = byUrgency(besideOthers(round, now.reading)).filter((c) => c.state === 'fails' && own.has(c.id))
-    const links = failing.filter((c, k) => failing.findIndex((o) => o.check === c.check) === k).slice(0, LINKS)
+    const { own } = failing(round, now.reading)
+    const links = own.filter((c, k) => own.findIndex((o) => o.check === c.check) === k).slice(0, LINKS)
     const next = mendedOnce(p, now, links, o)
     if (!next) return now
     now = next
@@ -65,7 +70,12 @@ function mendedOnce(p: Project, now: Mended, links: readonly CheckResult[], o: M
   const within = { ...p, builds: [...p.builds.filter((b) => b.id !== build.id), build] }
   const dearerMinor = o.dearerBy ? o.dearerBy * procure(p, [now.reading]).bill.totalMinor : Infinity
   const leavesAll = (x: Remedy) =>
-    x.deltaHoused >= 0 && !x.feature && !x.goods && x.build.offsetMm === build.offsetMm && x.deltaMinor <= dearerMinor
+    x.deltaHoused >= 0 &&
+    !x.feature &&
+    !x.goods &&
+    x.build.offsetMm >= build.offsetMm &&
+    x.build.offsetMm - build.offsetMm <= FARTHEST_MM &&
+    x.deltaMinor <= dearerMinor
   for (const link of links) {
     const found = remedies(within, build, link.id, { most: 8, kept: o.kept }).find(leavesAll)
     const read = found && readBuild(p, found.build)

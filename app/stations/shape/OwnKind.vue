@@ -45,7 +45,9 @@ onUnmounted(stop)
 function changesOf({ build, changes }: Begun): string[] {
   const away = build.offsetMm - props.at.offsetMm
   const moved = away === 0 ? [] : [`Moved along the wall by ${formatLength(Math.abs(away), readings.units)}`]
-  return [...moved, ...changes.map((c) => sayLever(c.code, c.data, readings.say))]
+  // All moves together are said first.
+  const others = changes.filter((c) => c.code !== 'move')
+  return [...moved, ...others.map((c) => sayLever(c.code, c.data, readings.say))]
 }
 function end(begun: Begun | null) {
   stop()
