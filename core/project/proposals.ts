@@ -55,6 +55,8 @@ export interface Begun {
   build: Build
   problem: Problem | null
   changes: Mended['changes']
+  /** Something of it, or in its room, still fails. */
+  fails: boolean
 }
 
 /**
@@ -101,16 +103,18 @@ export function* beginning(
 ): Generator<Begun | null, Begun | null> {
   const p = { ...given, goods: withPresumed(given.goods) }
   const begun = startOf(p, kind, at)
-  const first: Begun | null = begun && { ...begun, changes: [] }
   const read = begun && !begun.problem && readBuild(p, begun.build)
-  if (!read || !read.ok) return first
-  yield first
-  const search = mending(p, roundOf(p), { build: begun.build, reading: read.reading }, OWN_REPAIRS)
-  let now = first
-  for (const { build, changes } of search) {
-    now = { build, problem: null, changes }
-    yield now
-  }
+  if (!read || !read.ok) return begun && { ...begun, changes: [], fails: true }
+  const first = { build: begun.build, reading: read.reading }
+  const kept: KeptReadings = new Map()
+  const round = roundOf(p, kept)
+  const told = ({ build, reading, changes }: Mended): Begun => ({
+    ...{ build, changes, problem: null },
+    fails: besideOthers(round, reading).some((c) => c.state === 'fails'),
+  })
+  let now = told({ ...first, changes: [] })
+  yield now
+  for (const so of mending(p, round, first, { ...OWN_REPAIRS, kept })) yield (now = told(so))
   return now
 }
 

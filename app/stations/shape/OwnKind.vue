@@ -14,7 +14,7 @@ import { useReadings } from '../../stores/readings.ts'
 
 /** A kind that somebody takes without being shown: it need not be the best, nor hold all that is chosen. */
 const props = defineProps<{ at: Pick<Build, 'wallId' | 'offsetMm' | 'goods'>; busy: boolean }>()
-const emit = defineEmits<{ take: [build: Build, changed: string[]] }>()
+const emit = defineEmits<{ take: [build: Build, otherwise: string] }>()
 const doc = useDocument()
 const readings = useReadings()
 
@@ -41,23 +41,25 @@ watch([kind, () => props.at], () => {
 })
 onUnmounted(stop)
 
-/** What was made otherwise than it is first tacked, in words. */
-function changesOf({ build, changes }: Begun): string[] {
+/** What was made otherwise than it is first tacked, in words; empty where nothing was. */
+function otherwise({ build, changes, fails }: Begun): string {
   const away = build.offsetMm - props.at.offsetMm
   const moved = away === 0 ? [] : [`Moved along the wall by ${formatLength(Math.abs(away), readings.units)}`]
   // All moves together are said first.
   const others = changes.filter((c) => c.code !== 'move')
-  return [...moved, ...others.map((c) => sayLever(c.code, c.data, readings.say))]
+  const all = [...moved, ...others.map((c) => sayLever(c.code, c.data, readings.say))]
+  if (all.length === 0) return ''
+  return `${fails ? 'Begun otherwise than first tacked, and it does not hold yet.' : 'Begun so that it holds.'} ${all.join('. ')}.`
 }
 function end(begun: Begun | null) {
   stop()
   refused.value = begun?.problem ? sayProblem(begun.problem, readings.say) : ''
-  if (begun && !begun.problem) emit('take', begun.build, changesOf(begun))
+  if (begun && !begun.problem) emit('take', begun.build, otherwise(begun))
 }
 /** As the kind is first tacked. */
 function first(at: Parameters<typeof startOf>[2]): Begun | null {
   const begun = startOf(toRaw(doc.project!), kind.value, at)
-  return begun && { ...begun, changes: [] }
+  return begun && { ...begun, changes: [], fails: true }
 }
 const given = () => ({ ...props.at, id: `b-${crypto.randomUUID().slice(0, 8)}` })
 // Somebody who goes on already finds it as it is by then.

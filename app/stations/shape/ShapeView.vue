@@ -51,10 +51,10 @@ const chosenBeginning = ref<string | null>(null)
 const beginning = computed(() => chosenBeginning.value ?? (homeless.value.length > FEW_KINDS ? 'room' : 'one'))
 const part = ref<string | null>(null)
 /** How the build begun last differs from what its kind is first tacked as, until it has been read. */
-const otherwise = shallowRef<{ id: string; changed: string[] } | null>(null)
+const otherwise = shallowRef<{ id: string; how: string } | null>(null)
 /** What was begun is shown, from its top. */
-function begun(id: string, changed: string[] = []) {
-  otherwise.value = changed.length > 0 ? { id, changed } : null
+function begun(id: string, how = '') {
+  otherwise.value = how ? { id, how } : null
   buildId.value = id
   starting.value = false
   toTop()
@@ -233,7 +233,7 @@ const VIEW_NAMES: Record<Look, string> = {
     <StartBuild v-else-if="starting || !build" :homeless="homeless" @made="begun" @cancel="starting = false" />
     <template v-else>
       <p v-if="otherwise?.id === build.id" class="small" role="status">
-        Begun so that it holds. {{ otherwise.changed.join('. ') }}.
+        {{ otherwise.how }}
         <button type="button" class="btn btn-link btn-sm p-0" @click="otherwise = null">I have read it</button>
       </p>
       <UnrolledRoom compact :build="build.id" @build="buildId = $event" />

@@ -24,7 +24,7 @@ import { useReadings } from '../../stores/readings.ts'
 import OwnKind from './OwnKind.vue'
 
 defineProps<{ homeless: { goodsId: string; count: number }[] }>()
-const emit = defineEmits<{ made: [id: string, changed: string[]]; cancel: [] }>()
+const emit = defineEmits<{ made: [id: string, otherwise: string]; cancel: [] }>()
 const doc = useDocument()
 const readings = useReadings()
 
@@ -112,10 +112,10 @@ const sayIt = computed(() => ({ ...readings.say, currency: doc.project!.settings
 const trades = computed(() =>
   tradesOf(drawn.value.map(({ p }) => ({ minor: p.minor, hours: p.hours, lengthMm: p.lengthMm, homeless: p.leftOut }))),
 )
-function take(build: Build, changed: string[] = []) {
+function take(build: Build, otherwise = '') {
   const same = doc.project!.builds.filter((b) => b.family === build.family).length
   const name = `${familyName(build.family)}${same ? ` ${same + 1}` : ''}`
-  if (doc.change(`start ${name}`, (d) => void d.builds.push({ ...build, name }))) emit('made', build.id, changed)
+  if (doc.change(`start ${name}`, (d) => void d.builds.push({ ...build, name }))) emit('made', build.id, otherwise)
 }
 </script>
 
