@@ -183,12 +183,31 @@ export const contentsFit = defineCheck({
           quantity: 'count',
           subject: `unhoused:${u.goodsId}`,
           state: 'fails',
-          data: { goods: goods.get(u.goodsId)?.name ?? u.goodsId, count: u.count },
+          data: {
+            ...{ goods: goods.get(u.goodsId)?.name ?? u.goodsId, count: u.count },
+            ...(u.why === 'no-place' && goods.has(u.goodsId)
+              ? largerThanAll(assembly.bays, goods.get(u.goodsId)!)
+              : {}),
+          },
         }),
       )
     return results
   },
 })
+
+/**
+ * What of a thing is larger than any opening of shelves has, whichever way round it stands: a fact, whatever else keeps
+ * it out. Nothing of builds that hold things otherwise, nor of what lies or hangs.
+ */
+function largerThanAll(bays: readonly Bay[], g: Goods): { larger?: 'wide' | 'tall'; needMm?: number; haveMm?: number } {
+  if (bays.length === 0 || bays.some((b) => b.holds !== 'surface') || g.kind === 'tool' || isLong(g)) return {}
+  const most = (i: number) => Math.max(...bays.map((b) => b.clear.max[i] - b.clear.min[i]))
+  const [wideMm, tallMm] = [most(0), most(2)]
+  const needMm = Math.min(g.acrossMm, g.deepMm)
+  if (needMm > wideMm + COMPUTED_SLACK_MM) return { larger: 'wide', needMm, haveMm: wideMm }
+  if (g.tallMm > tallMm + COMPUTED_SLACK_MM) return { larger: 'tall', needMm: g.tallMm, haveMm: tallMm }
+  return {}
+}
 
 /** Codes that are the same question asked more sharply. */
 const KIND: Record<string, string> = { 'wider-than-opening': 'across', 'taller-than-opening': 'above' }

@@ -59,8 +59,13 @@ export const GOODS_TABLE: Record<string, Words> = {
     `${d.count} × "${d.goods}" ${Number(d.count) === 1 ? 'stands' : 'stand'} with the long side along the shelf: deeper than that they do not go in.`,
   'on-side': (_r, d) =>
     `${d.count} × "${d.goods}" ${Number(d.count) === 1 ? 'lies' : 'lie'} on the long edge, leaning on what is behind: a cord round it keeps it there.`,
-  'unhoused-no-place': (_r, d) =>
-    `${d.count} × "${d.goods}" ${Number(d.count) === 1 ? 'has' : 'have'} no place in this build.`,
+  'unhoused-no-place': (_r, d, say) => {
+    const none = `${d.count} × "${d.goods}" ${Number(d.count) === 1 ? 'has' : 'have'} no place in this build`
+    const [high, most] = d.larger === 'tall' ? ['high', 'highest'] : ['wide', 'widest']
+    return d.larger
+      ? `${none}: ${Number(d.count) === 1 ? 'it' : 'each'} is ${say.lengthOf(d, 'needMm')} ${high}, and the ${most} opening has ${say.lengthOf(d, 'haveMm')}.`
+      : `${none}.`
+  },
   'unhoused-no-board': (_r, d) =>
     `${d.count} × "${d.goods}" ${Number(d.count) === 1 ? 'is' : 'are'} neither long enough to lie on arms nor a sheet that stands below them.`,
   'unhoused-too-short-for-arms': (_r, d) =>

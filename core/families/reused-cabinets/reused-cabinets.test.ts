@@ -139,6 +139,13 @@ describe('what nobody knows of a cabinet', () => {
     const s = read({ cabinets: [cabinet(200, 720), cabinet(300, 720), cabinet(300, 720)] })
     expect(s.shaped.unhoused).toEqual([{ goodsId: 'c', count: 4, why: 'no-place' }])
     expect(checkOf(s, 'contents-fit:unhoused:c').state).toBe('fails')
+    const low = read({ cabinets: [cabinet(900, 300, { shelves: 2 }), cabinet(900, 300, { shelves: 1 })] })
+    const { larger, needMm, haveMm } = checkOf(low, 'contents-fit:unhoused:c').data
+    expect(larger).toBe('tall')
+    expect(needMm).toBeGreaterThan(Number(haveMm))
+    // Less than half of what is inside between two shelves, and more than a third.
+    expect(haveMm).toBeGreaterThan(80)
+    expect(haveMm).toBeLessThan(150)
   })
   it('is drawn hollow, with its own shelves', () => {
     const part = read({ cabinets: [cabinet(900, 720, { shelves: 2 })] }).shaped.assembly.parts.find(
