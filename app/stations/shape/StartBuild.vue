@@ -33,6 +33,8 @@ const wallId = ref(nextWall(doc.project!))
 const offsetMm = ref(doc.project ? nextOffset(doc.project, wallId.value) : 0)
 watch(wallId, (w) => (offsetMm.value = doc.project ? nextOffset(doc.project, w) : 0))
 const proposals = shallowRef<Proposal[] | null>(null)
+/** What would do but for something in its way there. */
+const blocked = shallowRef<Proposal[]>([])
 const working = ref(false)
 /** Kinds that do not hold as they were tacked and are still worked at. */
 const open = ref(0)
@@ -56,6 +58,7 @@ function stop() {
 async function ask() {
   stop()
   working.value = true
+  blocked.value = []
   const mine = startLong()
   search = mine
   const report = callback((so: Proposing) => {
@@ -66,7 +69,10 @@ async function ask() {
   try {
     const found = await mine.work.propose(toRaw(doc.project!), { ...at.value, id: newId() }, report)
     // Stopped, or asked again meanwhile.
-    if (search === mine) proposals.value = found
+    if (search !== mine) return
+    const isShown = (x: Proposal) => found.some((f) => f.build.family === x.build.family)
+    blocked.value = (proposals.value ?? []).filter((x) => x.meets && !isShown(x))
+    proposals.value = found
   } finally {
     if (search === mine) stop()
   }
@@ -199,6 +205,10 @@ function take(build: Build, otherwise = '') {
       </p>
       <p v-if="drawn.length === 0 && !working" class="text-trouble" role="alert">
         No kind of build takes these goods here. A longer wall, more depth, or fewer goods would help.
+      </p>
+      <p v-if="blocked.length" class="small">
+        {{ capital([...new Set(blocked.map((x) => familyName(x.build.family).toLowerCase()))].join(', ')) }}: left out,
+        for something is in the way there. {{ sayCheck(blocked[0].meets!, readings.say) }}
       </p>
       <p v-if="ceilingUnknown" class="soft small">
         Nothing is hung from the ceiling here: nobody has said what is over it.
