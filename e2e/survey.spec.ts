@@ -46,7 +46,11 @@ test('a room is surveyed and a rack placed by the keyboard alone', async ({ page
   await page.keyboard.press('Enter')
   await page.getByRole('button', { name: 'Take this one' }).first().focus()
   await page.keyboard.press('Enter')
-  await expect(page.getByRole('textbox', { name: 'From its left corner' })).toHaveValue('0')
+  // It was begun where two studs hold it.
+  const from = page.getByRole('textbox', { name: 'From its left corner' })
+  await expect(from).toHaveValue('442')
+  await from.fill('0')
+  await from.press('Enter')
   await page
     .getByRole('button', { name: /, at North wall/ })
     .first()

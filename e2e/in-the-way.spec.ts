@@ -1,0 +1,30 @@
+import { expect, openDemo, station, test } from './helpers.ts'
+
+test('what stands in the way of a new build is named, and one begins where there is room', async ({ page }) => {
+  await openDemo(page)
+  await station(page, 'Shape')
+  await page.getByRole('button', { name: 'New build' }).click()
+  await page.getByRole('button', { name: 'One build' }).click()
+  await page.getByRole('checkbox', { name: /deep hive box/ }).check()
+  const from = page.getByRole('textbox', { name: 'From its left corner' })
+  const free = await from.inputValue()
+
+  // In the corner, before the shelves of the next wall.
+  await from.fill('245')
+  await from.press('Enter')
+  const ask = page.getByRole('button', { name: 'Show me what would do' })
+  await ask.click()
+  await expect(page.getByText(/Post rack.*left out, for something is in the way there\..*"Honey shelves"/)).toBeVisible(
+    {
+      timeout: 60_000,
+    },
+  )
+  await expect(page.getByRole('article').filter({ hasText: 'fails' })).toHaveCount(0)
+
+  // Where it was to begin by itself nothing of another build is met.
+  await from.fill(free)
+  await from.press('Enter')
+  await ask.click()
+  await expect(page.getByRole('article').first()).toBeVisible({ timeout: 60_000 })
+  await expect(page.getByText(/runs into "Honey shelves"/)).toHaveCount(0)
+})
