@@ -54,7 +54,7 @@ test('a bench on boxes with doors bears a person, and is two boxes where a sheet
   await station(page, 'Prove')
   await expect(page.getByText(/with a person on it where that does most/).first()).toBeVisible()
   await expect(page.getByRole('button', { name: /Make the top of two layers/ }).first()).toBeVisible({
-    timeout: 30_000,
+    timeout: 60_000,
   })
   await page
     .getByRole('button', { name: /Make the top of two layers/ })
