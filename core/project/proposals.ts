@@ -55,8 +55,8 @@ export interface Begun {
   build: Build
   problem: Problem | null
   changes: Mended['changes']
-  /** Something of it, or in its room, still fails. */
-  fails: boolean
+  /** What is known of it in its room, with what things really weigh; unknown where nobody weighed them. */
+  state: Verdict['state']
 }
 
 /**
@@ -104,14 +104,15 @@ export function* beginning(
   const p = { ...given, goods: withPresumed(given.goods) }
   const begun = startOf(p, kind, at)
   const read = begun && !begun.problem && readBuild(p, begun.build)
-  if (!read || !read.ok) return begun && { ...begun, changes: [], fails: true }
+  if (!read || !read.ok) return begun && { ...begun, changes: [], state: 'unknown' }
   const first = { build: begun.build, reading: read.reading }
   const kept: KeptReadings = new Map()
   const round = roundOf(p, kept)
-  const told = ({ build, reading, changes }: Mended): Begun => ({
-    ...{ build, changes, problem: null },
-    fails: besideOthers(round, reading).some((c) => c.state === 'fails'),
-  })
+  const stateOf = (build: Build): Verdict['state'] => {
+    const r = readBuild(given, build)
+    return r.ok ? verdict(besideOthers(round, r.reading)).state : 'unknown'
+  }
+  const told = ({ build, changes }: Mended): Begun => ({ build, changes, problem: null, state: stateOf(build) })
   let now = told({ ...first, changes: [] })
   yield now
   for (const so of mending(p, round, first, { ...OWN_REPAIRS, kept })) yield (now = told(so))

@@ -42,14 +42,20 @@ watch([kind, () => props.at], () => {
 onUnmounted(stop)
 
 /** What was made otherwise than it is first tacked, in words; empty where nothing was. */
-function otherwise({ build, changes, fails }: Begun): string {
+function otherwise({ build, changes, state }: Begun): string {
   const away = build.offsetMm - props.at.offsetMm
   const moved = away === 0 ? [] : [`Moved along the wall by ${formatLength(Math.abs(away), readings.units)}`]
   // All moves together are said first.
   const others = changes.filter((c) => c.code !== 'move')
   const all = [...moved, ...others.map((c) => sayLever(c.code, c.data, readings.say))]
   if (all.length === 0) return ''
-  return `${fails ? 'Begun otherwise than first tacked, and it does not hold yet.' : 'Begun so that it holds.'} ${all.join('. ')}.`
+  return `${BEGUN[state]} ${all.join('. ')}.`
+}
+const BEGUN: Record<Begun['state'], string> = {
+  holds: 'Begun so that it holds.',
+  'hard-worked': 'Begun so that it holds.',
+  fails: 'Begun otherwise than first tacked, and it does not hold yet.',
+  unknown: 'Begun otherwise than first tacked; it is not proven yet.',
 }
 function end(begun: Begun | null) {
   stop()
@@ -59,7 +65,7 @@ function end(begun: Begun | null) {
 /** As the kind is first tacked. */
 function first(at: Parameters<typeof startOf>[2]): Begun | null {
   const begun = startOf(toRaw(doc.project!), kind.value, at)
-  return begun && { ...begun, changes: [], fails: true }
+  return begun && { ...begun, changes: [], state: 'unknown' }
 }
 const given = () => ({ ...props.at, id: `b-${crypto.randomUUID().slice(0, 8)}` })
 // Somebody who goes on already finds it as it is by then.
