@@ -7,6 +7,7 @@ import type { StoredPlan, StoredProject } from './db.ts'
 import { confirmed, isFull, reason, store, trouble } from './store.ts'
 import { checkHistory, checkStored, type Damaged } from './stored.ts'
 import type { Writing } from './tables.ts'
+import { newId } from './new-id.ts'
 
 /** Changes kept for undo, in each project. */
 const KEPT = 100
@@ -216,8 +217,7 @@ export async function firstVisit(): Promise<void> {
   const start = await fetch('/api/start', { signal: AbortSignal.timeout(ASK_SERVER_MS) })
     .then((r) => r.json() as Promise<{ start: string }>)
     .catch(() => ({ start: 'demo' }))
-  if (start.start !== 'empty' && (await s.all('projects')).length === 0)
-    await addDemos(() => `demo-${crypto.randomUUID().slice(0, 8)}`)
+  if (start.start !== 'empty' && (await s.all('projects')).length === 0) await addDemos(() => newId('demo'))
   await s.write((w) => w.put('marks', { key: 'visited', value: now() }))
 }
 

@@ -12,6 +12,7 @@ import MeasureField from '../../components/MeasureField.vue'
 import { useRefusal } from '../../composables/refusal.ts'
 import { useDocument } from '../../stores/document.ts'
 import { useReadings } from '../../stores/readings.ts'
+import { newId } from '../../persistence/new-id.ts'
 
 /** Boards and sheets that are there already: cut from first, and free. */
 const props = defineProps<{ allCut: boolean }>()
@@ -34,7 +35,6 @@ const problem = ref('')
 const refusalOf = useRefusal()
 const len = (mm: number) => formatLength(mm, readings.units)
 
-const newId = () => `h-${crypto.randomUUID().slice(0, 8)}`
 /** A bad place said as one number is taken this wide to either side, mm. */
 const SPOT_MM = 25
 /** "20 to 24, 61": stretches from the raw end, or a place with a hand's width round it. */
@@ -66,7 +66,7 @@ function add() {
   const piece: OnHandPiece =
     kind.value === 'board'
       ? {
-          id: newId(),
+          id: newId('h'),
           kind: 'board',
           section: section.value,
           treated: treated.value,
@@ -74,7 +74,7 @@ function add() {
           note: '',
           defects: holes,
         }
-      : { id: newId(), kind: 'sheet', sheet: sheet.value, lengthMm: long.value, widthMm: wide.value!, note: '' }
+      : { id: newId('h'), kind: 'sheet', sheet: sheet.value, lengthMm: long.value, widthMm: wide.value!, note: '' }
   problem.value = refusalOf(() => doc.change('put a piece on hand', (d) => void d.onHand.push(piece)))
   if (!problem.value) bad.value = ''
 }
@@ -90,7 +90,7 @@ function keep() {
   const used = new Set(
     [...plan.value!.boards, ...plan.value!.sheets].map((x) => x.handId).filter((x): x is string => x !== null),
   )
-  const fresh = worth.value.map((w) => ({ ...w, id: newId(), note: 'left over' }) as OnHandPiece)
+  const fresh = worth.value.map((w) => ({ ...w, id: newId('h'), note: 'left over' }) as OnHandPiece)
   doc.change('keep the leftovers', (d) => {
     d.onHand = [...d.onHand.filter((x) => !used.has(x.id)), ...fresh]
     d.progress.leftoversKept = true

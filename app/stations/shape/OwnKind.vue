@@ -11,6 +11,7 @@ import { sayProblem } from '../../../core/wording/problems.ts'
 import { callback, startLong } from '../../composables/heavy.ts'
 import { useDocument } from '../../stores/document.ts'
 import { useReadings } from '../../stores/readings.ts'
+import { newId } from '../../persistence/new-id.ts'
 
 /** A kind that somebody takes without being shown: it need not be the best, nor hold all that is chosen. */
 const props = defineProps<{ at: Pick<Build, 'wallId' | 'offsetMm' | 'goods'>; busy: boolean }>()
@@ -67,7 +68,7 @@ function first(at: Parameters<typeof startOf>[2]): Begun | null {
   const begun = startOf(toRaw(doc.project!), kind.value, at)
   return begun && { ...begun, changes: [], state: 'unknown' }
 }
-const given = () => ({ ...props.at, id: `b-${crypto.randomUUID().slice(0, 8)}` })
+const given = () => ({ ...props.at, id: newId('b') })
 // Somebody who goes on already finds it as it is by then.
 onBeforeRouteLeave(() => {
   if (trying.value) end(soFar.value ?? first(given()))

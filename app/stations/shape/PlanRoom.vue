@@ -16,6 +16,7 @@ import { callback, startLong } from '../../composables/heavy.ts'
 import { useDocument } from '../../stores/document.ts'
 import { useReadings } from '../../stores/readings.ts'
 import PlanPicture from './PlanPicture.vue'
+import { newId } from '../../persistence/new-id.ts'
 
 /** Plans of the whole room for everything kept that has no home yet: up to three that differ, taken whole or in part. */
 const props = defineProps<{ homeless: { goodsId: string; count: number }[] }>()
@@ -155,7 +156,7 @@ function take(i: number, x: PlannedRoom) {
   for (const b of doc.project!.builds) used.set(b.family, (used.get(b.family) ?? 0) + 1)
   const taken = x.builds.filter((b) => !leftOut.has(`${i} ${b.id}`))
   // Builds of a plan have ids of their own; what is tied to another of them, or to one that stands there, stays so.
-  const ids = new Map(taken.map((b) => [b.id, `b-${crypto.randomUUID().slice(0, 8)}`]))
+  const ids = new Map(taken.map((b) => [b.id, newId('b')]))
   for (const b of doc.project!.builds) ids.set(b.id, b.id)
   const builds = taken.map((b) => {
     const n = (used.get(b.family) ?? 0) + 1

@@ -22,6 +22,7 @@ import IsoScene from '../../drawing/IsoScene.vue'
 import { useDocument } from '../../stores/document.ts'
 import { useReadings } from '../../stores/readings.ts'
 import OwnKind from './OwnKind.vue'
+import { newId } from '../../persistence/new-id.ts'
 
 defineProps<{ homeless: { goodsId: string; count: number }[] }>()
 const emit = defineEmits<{ made: [id: string, otherwise: string]; cancel: [] }>()
@@ -47,7 +48,6 @@ watch(at, () => (proposals.value = null))
 
 const ceilingUnknown = computed(() => doc.project!.room.ceiling.kind === 'unknown')
 
-const newId = () => `b-${crypto.randomUUID().slice(0, 8)}`
 let search: ReturnType<typeof startLong> | null = null
 function stop() {
   search?.end()
@@ -67,7 +67,7 @@ async function ask() {
     open.value = so.open
   })
   try {
-    const found = await mine.work.propose(toRaw(doc.project!), { ...at.value, id: newId() }, report)
+    const found = await mine.work.propose(toRaw(doc.project!), { ...at.value, id: newId('b') }, report)
     // Stopped, or asked again meanwhile.
     if (search !== mine) return
     const isShown = (x: Proposal) => found.some((f) => f.build.family === x.build.family)

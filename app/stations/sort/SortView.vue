@@ -27,6 +27,7 @@ import GoodsTable from './GoodsTable.vue'
 import MatchColumns from './MatchColumns.vue'
 import ToolTable from './ToolTable.vue'
 import WhatGoes from './WhatGoes.vue'
+import { newId } from '../../persistence/new-id.ts'
 
 const doc = useDocument()
 const readings = useReadings()
@@ -56,7 +57,6 @@ const suggested = computed(() => {
   }))
 })
 
-const newId = () => `g-${crypto.randomUUID().slice(0, 8)}`
 /** Adds things; '' or why they were not taken. */
 function add(...items: Goods[]): string {
   const names = items.map((x) => x.name).join(', ')
@@ -65,7 +65,7 @@ function add(...items: Goods[]): string {
   return why
 }
 function enter() {
-  const read = parseGoodsLines(line.value, readings.units.system, newId)
+  const read = parseGoodsLines(line.value, readings.units.system, () => newId('g'))
   if (!read.ok) {
     problem.value = sayProblem(read.problem, readings.say)
     return
@@ -78,7 +78,7 @@ function addPreset(id: string) {
   if (c)
     problem.value = add(
       newGoods({
-        id: newId(),
+        id: newId('g'),
         name: c.label,
         kind: c.kind,
         count: 1,
@@ -180,7 +180,7 @@ function matched(rows: RawRow[]) {
   toMatch.value = null
 }
 function takeRows(rows: readonly RawRow[]): string[] {
-  const read = rowsToGoods(rows, readings.units.system, newId)
+  const read = rowsToGoods(rows, readings.units.system, () => newId('g'))
   const told = read.problems.map((p) => `Row ${p.row}${p.field ? `, ${p.field}` : ''}: ${sayProblem(p, readings.say)}`)
   if (read.goods.length === 0) return ['Nothing was imported.', ...told]
   const why = refusalOf(() => doc.change(`import ${read.goods.length} lines`, (d) => void d.goods.push(...read.goods)))

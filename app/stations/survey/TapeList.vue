@@ -15,6 +15,7 @@ import { capital } from '../../../core/wording/say.ts'
 import { useDocument } from '../../stores/document.ts'
 import { useReadings } from '../../stores/readings.ts'
 import ThingForm from './ThingForm.vue'
+import { newId } from '../../persistence/new-id.ts'
 const mass = (kg: number) => formatMass(kg, readings.units)
 
 /** Every reading of the room, one line each, in the order a person walks. */
@@ -37,7 +38,7 @@ function add(kind: FeatureKind) {
   const wallId = props.wall || doc.project!.room.walls[0]?.id
   const wall = doc.project!.room.walls.find((w) => w.id === wallId)
   if (!wall) return
-  const id = `f-${crypto.randomUUID().slice(0, 8)}`
+  const id = newId('f')
   const f = newFeature({ id, kind, wallId, atMm: 0 })
   const added = doc.change(
     `add ${FEATURE_NAMES[kind].name}`,

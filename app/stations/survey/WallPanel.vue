@@ -15,6 +15,7 @@ import { useRefusal } from '../../composables/refusal.ts'
 import { useDocument } from '../../stores/document.ts'
 import { useReadings } from '../../stores/readings.ts'
 import MeterReader from './MeterReader.vue'
+import { newId } from '../../persistence/new-id.ts'
 
 const props = defineProps<{ wall: Wall }>()
 const emit = defineEmits<{ removed: [] }>()
@@ -96,7 +97,7 @@ function call() {
   const read = parseRun(line.value, props.wall.id, readings.units.system, props.wall.lengthMm)
   if (!read.ok) return void (problem.value = sayProblem(read.problem, readings.say))
   const { features, totalMm } = read.value
-  const placed = features.map((f) => ({ ...f, id: `f-${crypto.randomUUID().slice(0, 8)}` }))
+  const placed = features.map((f) => ({ ...f, id: newId('f') }))
   problem.value = refusalOf(() =>
     doc.change(`measure along ${props.wall.name}`, (d) => void d.room.features.push(...placed)),
   )
