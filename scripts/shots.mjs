@@ -112,6 +112,7 @@ const SHOTS = [
     before: async (page) => {
       await page.getByRole('button', { name: 'New build' }).click()
       await page.getByRole('checkbox', { name: /deep hive box/ }).check()
+      await page.getByLabel('Wall', { exact: true }).selectOption({ label: "East wall, 20'" })
       await page.getByRole('button', { name: 'Show me what would do' }).click()
       // Until none is worked at any more.
       await page.getByRole('button', { name: 'Show me what would do' }).waitFor({ timeout: 60_000 })
