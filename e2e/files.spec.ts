@@ -14,6 +14,7 @@ test('a damaged or newer file is explained, and nothing stored is lost', async (
   }
   await choose('broken.json', demo.slice(0, 900))
   await expect(page.getByRole('alert')).toContainText('can not be read as JSON')
+  await expect(page.getByRole('alert')).toBeInViewport()
   await choose('bent.json', demo.replace('"count": 9', '"count": -9'))
   await expect(page.getByRole('alert')).toContainText('goods.0.count')
   await expect(page.getByRole('alert')).toContainText('the file has -9')
@@ -22,7 +23,10 @@ test('a damaged or newer file is explained, and nothing stored is lost', async (
   await expect(page.locator('.box')).toHaveCount(DEMOS)
   await choose('good.json', demo)
   await expect(page.locator('.box')).toHaveCount(DEMOS + 1)
-  await page.reload()
+  await expect(page.getByText('good.json was imported.')).toBeInViewport()
+  await page.getByRole('link', { name: 'Open it good.json' }).click()
+  await expect(page.getByRole('heading', { name: 'Sort', exact: true })).toBeVisible()
+  await page.goto('/')
   await expect(page.locator('.box')).toHaveCount(DEMOS + 1)
 })
 

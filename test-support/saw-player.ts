@@ -25,6 +25,8 @@ export interface PlayedCut {
   care: string[]
   /** The blade leans: what it parts overlaps, each as wide over its long point as told. */
   tiltRad?: number
+  /** A crosscut may lean across the width too. */
+  through?: 'width' | 'thickness'
 }
 /** A board or sheet as it is bought, and what is to come out of it. A board lies along x. */
 export interface RawStock {
@@ -78,7 +80,8 @@ export function play(stocks: readonly RawStock[], cuts: readonly PlayedCut[], ke
     const set = trims ? [c.atMm + kerf - low, high - c.atMm] : [c.atMm - low]
     if (!set.some((v) => near(v, c.settingMm))) say(`set to ${c.settingMm}, which is not where it is cut`)
     // A leaning blade comes out on the other face nearer by what it leans over; its kerf is wider there.
-    const t = stocks.find((s) => s.id === c.on)?.t ?? 0
+    const raw = stocks.find((s) => s.id === c.on)
+    const t = (c.through === 'width' ? raw?.h : raw?.t) ?? 0
     const from = c.tiltRad ? c.atMm - t * Math.tan(c.tiltRad) + kerf / Math.cos(c.tiltRad) : c.atMm + kerf
     const sides = (
       [

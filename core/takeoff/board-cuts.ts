@@ -20,7 +20,7 @@ export const boardWidth = (b: BoardLaid) => findSection(b.section)?.widthMm ?? 0
 export const stockOfBoard = (b: BoardLaid): string => `${b.section}${b.treated ? ':treated' : ''}`
 export const wholeBoard = (b: BoardLaid): BoardLoad => ({ fromMm: 0, toMm: b.lengthMm, cuts: b.cuts })
 
-type Told = Pick<SawCut, 'kind' | 'settingMm' | 'frees' | 'holds' | 'care' | 'tiltRad'> & {
+type Told = Pick<SawCut, 'kind' | 'settingMm' | 'frees' | 'holds' | 'care' | 'tiltRad' | 'through'> & {
   region: Rect
   atMm: number
   /** Where it is not what lies beyond the blade. */
@@ -68,10 +68,14 @@ export function boardCuts(
       care: ofSteel(b) ? steel : short ? ['short-stock'] : [],
     })
   }
-  /** Key of the cut that frees a length to be ripped. */
-  const freed: { c: BoardCut; by: string | null }[] = []
+  /** Key of the cut that frees a length to be ripped, or to be parted from what lies in its slanting end. */
+  const freed: { c: BoardCut; nested: BoardCut | undefined; by: string | null; toMm: number }[] = []
   let at = load.fromMm
-  for (const c of [...load.cuts].sort((p, q) => p.atMm - q.atMm)) {
+  const cuts = [...load.cuts].sort((p, q) => p.atMm - q.atMm)
+  for (const [i, c] of cuts.entries()) {
+    if (c.lean) continue
+    const nested = cuts[i + 1]?.lean ? cuts[i + 1] : undefined
+    const labels = [...c.labels, ...(nested?.labels ?? [])]
     const gap = c.atMm - at
     if (gap > EVEN_MM) {
       const square = at === load.fromMm
@@ -83,31 +87,52 @@ export function boardCuts(
       })
       at = c.atMm
     }
-    const end = c.atMm + c.lengthMm
-    const whole = c.ripMm === null
+    const end = (nested ?? c).atMm + (nested ?? c).lengthMm
+    const whole = c.ripMm === null && !nested
+    let toMm = load.toMm
     // A last piece that uses up the board needs no cut.
     if (load.toMm - end <= EVEN_MM) {
-      if (whole) out[out.length - 1]?.frees.push(...c.labels)
+      if (whole) out[out.length - 1]?.frees.push(...labels)
     } else {
       cross(at, end, {
         kind: 'crosscut',
-        settingMm: c.lengthMm,
-        frees: whole ? [...c.labels] : [],
-        holds: whole ? [] : [...c.labels],
+        settingMm: end - c.atMm,
+        frees: whole ? labels : [],
+        holds: whole ? [] : labels,
       })
       at = end + kerfMm
+      toMm = end
     }
-    if (!whole) freed.push({ c, by: before })
+    if (!whole) freed.push({ c, nested, by: before, toMm })
   }
-  for (const { c, by } of freed) {
+  for (const { c, nested, by, toMm } of freed) {
     before = by
-    rip(c)
+    if (nested) part(c, nested, toMm)
+    else rip(c)
   }
   return out
 
   function rip(c: BoardCut): void {
     if (c.slantRad !== undefined) ripAtSlant(c, c.slantRad)
     else ripSquare(c)
+  }
+
+  /** Two pieces that lie in each other's slanting ends. */
+  function part(c: BoardCut, nested: BoardCut, toMm: number): void {
+    const { angleRad, deepMm } = nested.lean!
+    const leavesMm = toMm - nested.atMm
+    put('x', {
+      kind: 'crosscut',
+      settingMm: c.lengthMm,
+      atMm: c.atMm + c.lengthMm,
+      region: { x: c.atMm, y: 0, w: toMm - c.atMm, h: width },
+      frees: [...c.labels, ...nested.labels],
+      holds: [],
+      leavesMm,
+      tiltRad: angleRad,
+      through: Math.abs(deepMm - width) <= EVEN_MM ? 'width' : 'thickness',
+      care: Math.max(c.lengthMm, leavesMm) < SHORT_STOCK_MM ? ['short-stock'] : [],
+    })
   }
 
   /** What to mind in a rip of so much width. */

@@ -45,6 +45,8 @@ export interface SawCut {
   leavesMm: number
   /** The blade stands this far from square: what it parts is as wide over both long points as it is set. */
   tiltRad?: number
+  /** What a slanting crosscut goes through: its width on a saw that is turned, its thickness with the blade leaning. */
+  through?: 'width' | 'thickness'
   care: CutCare[]
   /** Key of the cut that must be made before; null where the board or sheet is cut as it comes. */
   after: string | null
@@ -58,6 +60,7 @@ export interface CutBatch {
   kind: SawCut['kind']
   settingMm: number
   tiltRad?: number
+  through?: SawCut['through']
   cuts: SawCut[]
 }
 
@@ -74,7 +77,7 @@ export function keyOfCut(c: Pick<SawCut, 'where' | 'on' | 'way' | 'atMm' | 'regi
 export function batched(cuts: readonly Unnumbered[], from = 1): CutBatch[] {
   let n = from
   return sequenced(cuts).map((run) => {
-    const [{ where, kind, settingMm, tiltRad }] = run
+    const [{ where, kind, settingMm, tiltRad, through }] = run
     return {
       id: `${n}`,
       where,
@@ -82,6 +85,7 @@ export function batched(cuts: readonly Unnumbered[], from = 1): CutBatch[] {
       kind,
       settingMm,
       ...(tiltRad === undefined ? {} : { tiltRad }),
+      ...(through === undefined ? {} : { through }),
       cuts: run.map((c) => ({ ...c, n: n++ })),
     }
   })

@@ -5,6 +5,7 @@ import { planBoardsGreedy } from '../cutting/boards-greedy.ts'
 import type { CannotCut, Cut1dInstance, Cut1dPlan, Cut2dInstance, Cut2dPlan, Planner } from '../cutting/format.ts'
 import { planSheetsGreedy } from '../cutting/sheets-greedy.ts'
 import { keepingHold } from './holding.ts'
+import { sharedMm } from './nested-mitres.ts'
 import { tidied } from './sheet-cuts.ts'
 import { boardJobs, fromCutUnit, lineId, sheetJobs, type AtHand, type BoardJob, type SheetJob } from './instances.ts'
 import type { PieceLine } from './pieces.ts'
@@ -87,17 +88,18 @@ function layBoards(
   const out: BoardLaid[] = []
   for (const b of plan.boards) {
     const stock = job.instance.stock.find((s) => s.id === b.stock)!
+    const longOf = (id: string) => fromCutUnit(job.instance.parts.find((p) => p.id === id)!.length)
     for (let n = 0; n < b.count; n++) {
       let at = settings.squaringTrimMm
-      const cuts = keepingHold(b.cuts, (id) => job.lines[id].line.cut.lengthMm, {
+      const cuts = keepingHold(b.cuts, longOf, {
         roomMm: fromCutUnit(stock.length) - settings.squaringTrimMm,
         kerfMm: settings.kerfMm,
         smallMm: SMALL_MM,
         holdMm: HOLD_MM,
-      }).map((id): BoardCut => {
-        const { line, strips, slantRad } = job.lines[id]
+      }).flatMap((id): BoardCut[] => {
+        const { line, strips, slantRad, beside } = job.lines[id]
         const cut: BoardCut = {
-          line: id,
+          line: lineId(line),
           lengthMm: line.cut.lengthMm,
           atMm: at,
           ripMm: line.ripped ? Math.max(line.widthMm, line.thicknessMm) : null,
@@ -105,7 +107,16 @@ function layBoards(
           labels: Array.from({ length: strips }, () => label(line)).filter((x): x is string => x !== null),
         }
         at += line.cut.lengthMm + settings.kerfMm
-        return cut
+        if (!beside) return [cut]
+        const { line: second, lean } = beside
+        at -= settings.kerfMm + sharedMm(lean, settings.kerfMm)
+        const { lengthMm } = second.cut
+        const nested: BoardCut = {
+          ...{ line: lineId(second), lengthMm, atMm: at, ripMm: null, lean },
+          labels: [label(second)].filter((x): x is string => x !== null),
+        }
+        at += lengthMm + settings.kerfMm
+        return [cut, nested]
       })
       const lengthMm = fromCutUnit(stock.length)
       const from = atHandOf(b.stock, hand)

@@ -39,7 +39,7 @@ function netOf(cuts: readonly Unnumbered[]): Net {
   const next: number[][] = cuts.map(() => [])
   const setting = Int32Array.from(cuts, (c, i) => {
     // A hacksaw is no saw for wood.
-    const name = `${c.where}|${c.kind}|${c.care.includes('hacksaw')}|${Math.round(c.settingMm * 10)}|${c.tiltRad ?? 0}`
+    const name = `${c.where}|${c.kind}|${c.care.includes('hacksaw')}|${Math.round(c.settingMm * 10)}|${c.tiltRad ?? 0}|${c.through}`
     const id = ids.get(name) ?? ids.size
     ids.set(name, id)
     many[id] = (many[id] ?? 0) + 1

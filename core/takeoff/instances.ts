@@ -5,6 +5,7 @@ import { boardKey, soldSizes, type PriceLine } from '../catalogue/prices.ts'
 import { findSheet } from '../catalogue/sheets.ts'
 import type { Cut1dInstance, Cut2dInstance } from '../cutting/format.ts'
 import { soundStretches, type OnHandPiece } from './on-hand.ts'
+import { nestMitres, type Laid } from './nested-mitres.ts'
 import type { PieceLine } from './pieces.ts'
 
 /**
@@ -26,7 +27,7 @@ export interface BoardJob {
   treated: boolean
   instance: Cut1dInstance
   /** Piece lines by the instance's part id. */
-  lines: Record<string, { line: PieceLine; strips: number; slantRad?: number }>
+  lines: Record<string, Laid>
 }
 export interface SheetJob {
   key: string
@@ -126,7 +127,7 @@ export function boardJobs(
     job.lines[lineId(line)] = { line, ...ripped }
     job.instance.parts.push({ id: lineId(line), length: up(line.cut.lengthMm), qty: Math.ceil(line.count / strips) })
   }
-  return [...jobs.values()]
+  return [...jobs.values()].map((j) => nestMitres(j, settings.kerfMm, up))
 }
 
 export function sheetJobs(

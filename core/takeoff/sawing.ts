@@ -16,6 +16,8 @@ export const boardCut = z.object({
   ripMm: z.number().nullable(),
   /** Two strips by each slanting cut, this far from square: both are as wide over their long points as they are ripped to. */
   slantRad: z.number().optional(),
+  /** It lies in the slanting end of the piece before: one cut, so far from square, parts them. Both lengths are over long points. */
+  lean: z.object({ angleRad: z.number(), deepMm: z.number() }).optional(),
 })
 export const boardLaid = z.object({
   id: z.string(),

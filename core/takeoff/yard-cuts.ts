@@ -183,6 +183,7 @@ export function yardBoardCuts(
   const trim = b.leftoverMm >= spare + rules.kerfMm
   const longer = trim ? rules.yardCuts.toleranceMm : 0
   const places = b.cuts
+    .filter((_, i) => b.cuts[i + 1]?.lean === undefined)
     .map((c) => c.atMm + c.lengthMm + longer)
     .filter((at) => fits(at) && fits(b.lengthMm - at - rules.kerfMm) && at + rules.kerfMm < b.lengthMm)
   if (places.length === 0) return none

@@ -40,7 +40,8 @@ export function sayCannot({ code, part, data: d }: CannotCut, length: (n: number
 }
 
 /** What is set, once for all cuts of a batch. */
-export function saySetting(b: Pick<CutBatch, 'kind' | 'settingMm' | 'tiltRad'>, say: Say): string {
+export function saySetting(b: Pick<CutBatch, 'kind' | 'settingMm' | 'tiltRad' | 'through'>, say: Say): string {
+  const lean = `${Math.round(((b.tiltRad ?? 0) * 180) / Math.PI)}°`
   switch (b.kind) {
     case 'square':
       return `Square one end, ${say.length(b.settingMm)} off`
@@ -49,9 +50,11 @@ export function saySetting(b: Pick<CutBatch, 'kind' | 'settingMm' | 'tiltRad'>, 
     case 'rip':
       return b.tiltRad === undefined
         ? `Fence at ${say.length(b.settingMm)}: rip`
-        : `Fence at ${say.length(b.settingMm)} to the long point, blade at ${Math.round((b.tiltRad * 180) / Math.PI)}°: rip`
+        : `Fence at ${say.length(b.settingMm)} to the long point, blade at ${lean}: rip`
     case 'crosscut':
-      return `Stop at ${say.length(b.settingMm)}: crosscut`
+      return b.tiltRad === undefined
+        ? `Stop at ${say.length(b.settingMm)}: crosscut`
+        : `Stop at ${say.length(b.settingMm)} to the long point, ${b.through === 'width' ? 'saw turned' : 'blade leaning'} ${lean}: crosscut`
   }
 }
 export const stockOfBatch = (stock: string): string => {

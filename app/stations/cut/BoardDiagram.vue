@@ -8,6 +8,16 @@ const props = defineProps<{ board: BoardLaid; roles: ReadonlyMap<string, string>
 const emit = defineEmits<{ tick: [labels: string[]] }>()
 const readings = useReadings()
 const share = (mm: number) => `${(mm / props.board.lengthMm) * 100}%`
+/** How far a piece and the one before lie in each other, by one slanting cut, mm. */
+const sharedMm = (i: number) => {
+  const { cuts } = props.board
+  return cuts[i]?.lean ? cuts[i - 1].atMm + cuts[i - 1].lengthMm - cuts[i].atMm : 0
+}
+/** A piece with a slanting end, as the board lies. */
+function slants(i: number): string | null {
+  const [near, far] = [i, i + 1].map((k) => `${(100 * sharedMm(k)) / props.board.cuts[i].lengthMm}%`)
+  return sharedMm(i) + sharedMm(i + 1) > 0 ? `polygon(${near} 0, 100% 0, calc(100% - ${far}) 100%, 0 100%)` : null
+}
 const isDone = (labels: string[]) => labels.length > 0 && labels.every((l) => props.done.has(l))
 </script>
 
@@ -16,7 +26,15 @@ const isDone = (labels: string[]) => labels.length > 0 && labels.every((l) => pr
     <button
       v-for="(c, i) in board.cuts"
       :key="i"
-      :ref="(el) => el && Object.assign((el as HTMLElement).style, { left: share(c.atMm), width: share(c.lengthMm) })"
+      :ref="
+        (el) =>
+          el &&
+          Object.assign((el as HTMLElement).style, {
+            left: share(c.atMm),
+            width: share(c.lengthMm),
+            clipPath: slants(i),
+          })
+      "
       type="button"
       class="piece"
       :class="{ done: isDone(c.labels) }"
@@ -31,6 +49,18 @@ const isDone = (labels: string[]) => labels.length > 0 && labels.every((l) => pr
         rip {{ formatLength(c.ripMm, readings.units) }}</span
       >
     </button>
+    <template v-for="(c, i) in board.cuts" :key="`lean${i}`">
+      <svg
+        v-if="c.lean"
+        :ref="(el) => el && Object.assign((el as SVGElement).style, { left: share(c.atMm), width: share(sharedMm(i)) })"
+        class="slant"
+        preserveAspectRatio="none"
+        viewBox="0 0 1 1"
+        aria-hidden="true"
+      >
+        <path d="M1 0L0 1" />
+      </svg>
+    </template>
   </div>
 </template>
 
@@ -63,6 +93,18 @@ const isDone = (labels: string[]) => labels.length > 0 && labels.every((l) => pr
 }
 .piece:focus-visible {
   outline-offset: -3px;
+}
+.slant {
+  position: absolute;
+  top: 0;
+  height: 100%;
+  overflow: visible;
+  pointer-events: none;
+}
+.slant path {
+  stroke: var(--ink);
+  stroke-width: 1.5px;
+  vector-effect: non-scaling-stroke;
 }
 .rip {
   color: var(--ink);

@@ -25,6 +25,7 @@ import {
 } from '../../persistence/projects.ts'
 import type { Glance } from '../../../core/project/glance.ts'
 import { useDocument } from '../../stores/document.ts'
+import type { ImportOutcome } from './ImportOutcomes.vue'
 
 const router = useRouter()
 const doc = useDocument()
@@ -32,8 +33,7 @@ useDark({ attribute: 'data-bs-theme', valueDark: 'dark', valueLight: 'light', di
 const all = ref<StoredProject[]>([])
 const ready = ref(false)
 const failed = ref('')
-/** What became of files that were imported: why they were not, or what was changed in them. */
-const outcomes = ref<{ file: string; taken: boolean; list: Problem[] }[]>([])
+const outcomes = ref<ImportOutcome[]>([])
 const damaged = ref<Damaged[]>([])
 const name = ref('')
 const system = ref<UnitSystem>('imperial')
@@ -50,6 +50,7 @@ async function refresh() {
 
 /** The shelf is there before its pictures, and before what there is to say of files. */
 const RoomGlance = defineAsyncComponent(() => import('./RoomGlance.vue'))
+const ImportOutcomes = defineAsyncComponent(() => import('./ImportOutcomes.vue'))
 const ProblemLine = defineAsyncComponent(() => import('./ProblemLine.vue'))
 /** Rooms as they are drawn on the shelf, by project and revision; worked out one by one, beside the interface. */
 const glances = shallowReactive(new Map<string, Glance>())
@@ -124,21 +125,21 @@ onChange(async (files) => {
   // Resetting the chooser below comes back here with nothing.
   if (!files?.length) return
   outcomes.value = []
-  const told: typeof outcomes.value = []
-  for (const file of files) told.push(...(await importOne(file)))
+  const told: ImportOutcome[] = []
+  for (const file of files) told.push(await importOne(file))
   outcomes.value = told
   await refresh().catch(() => undefined)
   reset()
 })
-async function importOne(file: File): Promise<typeof outcomes.value> {
+async function importOne(file: File): Promise<ImportOutcome> {
+  const not = (list: Problem[]): ImportOutcome => ({ file: file.name, id: null, list })
   const tooLarge: Problem = { code: 'file-too-large', data: { most: LARGEST_FILE / 1e6 } }
-  if (file.size > 2 * LARGEST_FILE) return [{ file: file.name, taken: false, list: [tooLarge] }]
+  if (file.size > 2 * LARGEST_FILE) return not([tooLarge])
   try {
     const read = await importProject(await file.text(), newId)
-    if (!read.ok) return [{ file: file.name, taken: false, list: read.problems }]
-    return read.renamed.length > 0 ? [{ file: file.name, taken: true, list: read.renamed }] : []
+    return read.ok ? { file: file.name, id: read.id, list: read.renamed } : not(read.problems)
   } catch (e) {
-    return [{ file: file.name, taken: false, list: [{ code: 'file-not-stored', data: { issue: reason(e) } }] }]
+    return not([{ code: 'file-not-stored', data: { issue: reason(e) } }])
   }
 }
 const exportAll = () => {
@@ -169,18 +170,6 @@ function about(p: StoredProject) {
       </div>
     </header>
     <p v-if="failed" class="trouble" role="alert">{{ failed }}</p>
-    <div v-for="o in outcomes" :key="o.file" class="trouble" role="alert">
-      <strong v-if="o.taken">{{ o.file }} was imported, with changes.</strong>
-      <strong v-else>{{ o.file }} was not imported. Nothing stored was touched.</strong>
-      <ul class="mb-1">
-        <li v-for="(p, i) in o.list" :key="i">
-          <ProblemLine :problem="p" />
-        </li>
-      </ul>
-    </div>
-    <p v-if="outcomes.length">
-      <button type="button" class="btn btn-sm btn-outline-secondary" @click="outcomes = []">Understood</button>
-    </p>
     <section v-if="unsaved.length" aria-labelledby="unsaved">
       <h2 id="unsaved">Not saved yet</h2>
       <p>The last changes to these are in this tab only, and are gone when it is closed.</p>
@@ -258,6 +247,7 @@ function about(p: StoredProject) {
           Export all
         </button>
       </div>
+      <ImportOutcomes :outcomes="outcomes" @understood="outcomes = []" />
     </section>
     <section v-if="damaged.length" aria-labelledby="damaged">
       <h2 id="damaged">Damaged</h2>
