@@ -27,7 +27,7 @@ function joists(
 ): PieceLine {
   const line: PieceLine = {
     ...{ build: 'b', letter, numbered: true, role: 'joist', grain: 'length', ripped: false, massKg: 1 },
-    stock: { kind: 'board', section: '38x89mm', treated: false },
+    stock: { kind: 'board', section: '38x89mm', grade: 'no2', treated: false },
     ...{ lengthMm, widthMm: 89, thicknessMm: 38, cut: { lengthMm, widthMm: 89 }, count },
     machining: [{ kind: 'mitre', end: 'end', angleRad: degrees * RAD, through: 'width' }],
     parts: Array.from({ length: count }, (_, i) => `${letter}${i}`),
