@@ -46,7 +46,10 @@ const ROOT_DIVE = 60
 const NODE_DIVE = 60
 const DIVES = 4
 const BREADTH = 2
+const MOST_TURNS = 12
 const LAST_DIVE = 5000
+/** Fillings of one stock a pricing gives at most. */
+const MOST_AT_ONCE = 12
 /** Nodes looked at before the gap is left open. */
 const MOST_NODES = 20_000
 
@@ -204,7 +207,7 @@ class BoardSearch {
         this.lower = Math.max(this.lower, Math.min(bound, this.best.claim.cost))
       }
       if (bound < this.best.claim.cost)
-        this.dive(node, solved, nodes === 1 ? ROOT_DIVE : nodes <= DIVES ? NODE_DIVE : 0, bound)
+        this.dive(node, solved, nodes === 1 ? ROOT_DIVE + this.items.length : nodes <= DIVES ? NODE_DIVE : 0, bound)
       if (nodes === 1 && this.best.claim.cost > bound) this.wholeOver(this.pool, node, ROOT_SECONDS)
       if (bound >= this.best.claim.cost) continue
       const split = this.mostBroken(solved.bought)
@@ -296,10 +299,16 @@ class BoardSearch {
       let sure = true
       for (let s = 0; s < stocks.length; s++) {
         if (node.most[s] === 0) continue
-        const f = fillBest(sizes, y, qty, stocks[s].capacity)
-        sure &&= f.exact
-        const reduced = stocks[s].price - f.value - y[n + 2 * s] - y[n + 2 * s + 1]
-        if (reduced < -1e-7 && this.addPattern({ stock: s, counts: f.counts })) added++
+        const left = [...qty]
+        for (let k = 0; k < MOST_AT_ONCE; k++) {
+          const f = fillBest(sizes, y, left, stocks[s].capacity)
+          if (k === 0) sure &&= f.exact
+          const reduced = stocks[s].price - f.value - y[n + 2 * s] - y[n + 2 * s + 1]
+          if (reduced >= -1e-7) break
+          if (this.addPattern({ stock: s, counts: f.counts })) added++
+          // The next one of other pieces: such boards stand beside each other in a plan.
+          f.counts.forEach((c, i) => (left[i] -= c > 0 ? left[i] : 0))
+        }
       }
       if (this.stop()) return 'stopped'
       if (added > 0) {
@@ -344,6 +353,7 @@ class BoardSearch {
       boards: readonly Pattern[],
       spent: number,
       s: Solved,
+      turns: number,
     ): boolean => {
       const options = [...s.patterns].sort((a, b) => part(b[1]) - part(a[1]) || b[1] - a[1])
       const whole = s.patterns.filter(([, v]) => v >= 1 - WHOLE)
@@ -351,7 +361,8 @@ class BoardSearch {
         whole.length > 0
           ? [whole, ...options.slice(0, BREADTH - 1).map((o) => [o])]
           : options.slice(0, BREADTH).map((o) => [o])
-      for (const choice of choices) {
+      for (const [k, choice] of choices.entries()) {
+        if (k > turns) break
         const rest = [...qty]
         const next: Node = { least: [...limits.least], most: [...limits.most], bound: 0 }
         const taken = [...boards]
@@ -375,17 +386,12 @@ class BoardSearch {
         const deeper = this.relax(next, rest)
         if (deeper === 'stopped') return true
         if (deeper === null || cost + wholeAbove(deeper.bound) >= this.best.claim.cost) continue
-        if (go(rest, next, taken, cost, deeper)) return true
+        if (go(rest, next, taken, cost, deeper, turns - k)) return true
       }
       return false
     }
-    go(
-      this.items.map((i) => i.qty),
-      node,
-      [],
-      0,
-      first,
-    )
+    const qty = this.items.map((i) => i.qty)
+    for (let turns = 0; turns <= MOST_TURNS && left > 0; turns++) if (go(qty, node, [], 0, first, turns)) return
   }
 
   /**

@@ -24,6 +24,8 @@ const PIVOT = 1e-7
 const STALL = 60
 /** The inverse is worked out anew after this many steps. */
 const REFRESH = 80
+/** Steps over which prices may be carried. */
+const TRUSTED = 16
 
 export class ColumnLp {
   // Columns one after the other in flat arrays: the scans over them are all the work there is.
@@ -39,6 +41,7 @@ export class ColumnLp {
   private readonly basis: Int32Array
   private inverse: Float64Array
   private x: Float64Array
+  private readonly filled: Int32Array
   private steps = 0
 
   /**
@@ -53,6 +56,7 @@ export class ColumnLp {
     this.b = Float64Array.from(rows.map((r) => r.b))
     this.basis = new Int32Array(this.m)
     this.inverse = new Float64Array(this.m * this.m)
+    this.filled = new Int32Array(this.m)
     this.x = Float64Array.from(this.b)
     rows.forEach((r, i) => {
       const unit = (cost: number, v: number) => this.add({ cost, rows: [i], values: [v] })
@@ -184,9 +188,10 @@ export class ColumnLp {
    */
   solve(shouldStop: () => boolean = () => false): boolean {
     let stall = 0
+    let y = this.duals()
+    let carried = 0
     for (let round = 0; round < 50_000; round++) {
       if (round % 64 === 63 && shouldStop()) return false
-      const y = this.duals()
       let enter = -1
       let best = -TINY * 10
       for (let j = 0; j < this.size; j++) {
@@ -198,7 +203,13 @@ export class ColumnLp {
           if (stall > STALL) break
         }
       }
-      if (enter < 0) return true
+      if (enter < 0) {
+        if (carried < TRUSTED) return true
+        // Prices were carried over many steps: the last word has those made anew.
+        y = this.duals()
+        carried = 0
+        continue
+      }
       const d = this.direction(enter)
       let leave = -1
       let step = Infinity
@@ -216,9 +227,21 @@ export class ColumnLp {
       if (leave < 0) return false
       stall = step > TINY ? 0 : stall + 1
       this.pivot(enter, leave, d, step)
-      if (++this.steps % REFRESH === 0 && !this.refresh()) return false
+      if (++this.steps % REFRESH !== 0) {
+        this.carry(y, best, leave)
+        carried++
+      } else if (this.refresh()) {
+        y = this.duals()
+        carried = 0
+      } else return false
     }
     return false
+  }
+
+  /** Prices after a step: what enters has no reduced cost any more. */
+  private carry(y: Float64Array, reduced: number, leave: number) {
+    const { m, inverse } = this
+    for (let k = 0, at = leave * m; k < m; k++, at++) y[k] += reduced * inverse[at]
   }
 
   private direction(j: number): Float64Array {
@@ -238,12 +261,19 @@ export class ColumnLp {
     this.x[leave] = step
     const by = 1 / d[leave]
     const row = leave * m
-    for (let k = 0; k < m; k++) inverse[row + k] *= by
+    // Most of a row are noughts.
+    const { filled } = this
+    let n = 0
+    for (let k = 0; k < m; k++)
+      if (inverse[row + k] !== 0) {
+        inverse[row + k] *= by
+        filled[n++] = k
+      }
     for (let i = 0; i < m; i++) {
       if (i === leave || d[i] === 0) continue
       const f = d[i]
       const at = i * m
-      for (let k = 0; k < m; k++) if (inverse[row + k] !== 0) inverse[at + k] -= f * inverse[row + k]
+      for (let k = 0; k < n; k++) inverse[at + filled[k]] -= f * inverse[row + filled[k]]
     }
     this.basic[this.basis[leave]] = 0
     this.basic[enter] = 1
