@@ -4,6 +4,7 @@ import { nextOffset, nextWall } from './next-place.ts'
 import { readingsOf, roomPlan } from './read-build.ts'
 import { readBuilds } from './read-builds.ts'
 import { placeBuilds } from './room-checks.ts'
+import { FEATURE_DEFAULTS, newFeature, type Feature, type FeatureKind } from '../room/features.ts'
 import { fromWall, onPlan } from '../room/outline.ts'
 
 describe('where the next build stands', () => {
@@ -40,6 +41,32 @@ describe('where the next build stands', () => {
     p.builds[0] = { ...p.builds[0], offsetMm: 250 }
     expect(nextWall(p)).toBe(p.room.walls[1].id)
     expect(nextOffset(p, first.id)).toBe(Math.ceil(250 + sizeOf(p).alongMm + 50))
+  })
+
+  it('is past a door and what stands on the floor, and not past a socket or a lamp', () => {
+    const p = inFourWalls(withRack(6, 12))
+    p.builds = []
+    const [first] = p.room.walls
+    const stands = (kind: FeatureKind, atMm: number, over: Partial<Feature> = {}) => {
+      const { wideMm, deepMm, highMm, upMm } = FEATURE_DEFAULTS[kind]
+      const size = { wideMm, deepMm, highMm, upMm, ...over }
+      p.room.features = [newFeature({ id: 'f', kind, wallId: first.id, atMm, ...size })]
+      return nextOffset(p, first.id)
+    }
+    expect(stands('outlet', 100)).toBe(0)
+    expect(stands('light', 100)).toBe(0)
+    // A door at the left end: past its landing, and a hand's width.
+    expect(stands('door', 100, { wideMm: 900 })).toBe(100 + 900 + 50)
+    // Where less than 600 mm is left before it.
+    expect(stands('door', 500, { wideMm: 900 })).toBe(500 + 900 + 50)
+    expect(stands('door', 700, { wideMm: 900 })).toBe(0)
+    expect(stands('furnace', 0)).toBeGreaterThan(FEATURE_DEFAULTS.furnace.wideMm)
+    // At the next wall's left end it is in the way there, where it reaches to this one.
+    p.room.features = [{ ...p.room.features[0], wallId: p.room.walls[1].id }]
+    expect(nextOffset(p, first.id)).toBe(0)
+    // A door that takes the wall leaves it to the next one.
+    expect(stands('door', 200, { wideMm: first.lengthMm - 400, leaf: null })).toBe(0)
+    expect(nextWall(p)).toBe(p.room.walls[1].id)
   })
 
   it('is said along and out from the wall, which is the way back from the plan', () => {

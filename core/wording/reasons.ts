@@ -67,5 +67,5 @@ export function sayReason(d: Dim, say: Say): string {
   const why = [sum, words].filter(Boolean).join(': ')
   if (d.tacked) return why
   const would = d.quantity === 'count' ? String(d.tackedValue) : say.length(d.tackedValue)
-  return `fixed by you; tacked it would be ${would} (${why})`
+  return `fixed; tacked it would be ${would} (${why})`
 }

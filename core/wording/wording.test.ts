@@ -65,7 +65,7 @@ describe('words', () => {
     expect(sayReason({ ...dim, why: { ...dim.why, rounded: { mm: 534, toMm: 1, way: 'up', movedMm: 1 } } }, say)).toBe(
       'lid 520 mm + 2 × side play 6.5 mm, is 533.0 mm, rounded up to the millimetre',
     )
-    expect(sayReason({ ...dim, tacked: false, value: 500 }, say)).toMatch(/^fixed by you; tacked it would be 533 mm/)
+    expect(sayReason({ ...dim, tacked: false, value: 500 }, say)).toMatch(/^fixed; tacked it would be 533 mm/)
   })
   it('tell what letting go of a dimension makes of it', () => {
     expect(sayLever('let-go', { path: 'clearMm.0' }, say, [dim])).toBe(
