@@ -18,7 +18,7 @@ test('what nobody has weighed is one line, with the mass up to which it holds an
 
   // Each by itself for who wants it.
   await page.getByRole('button', { name: 'each by itself' }).first().click()
-  await page.getByRole('textbox', { name: 'One crate (12 here)' }).fill('6')
+  await page.getByRole('textbox', { name: 'crate, one of 12' }).fill('6')
   await page.keyboard.press('Enter')
   await expect(page.getByRole('heading', { name: 'Nobody has weighed these yet' })).toBeHidden()
   await expect(page.getByText(/times so\./)).toHaveCount(0)

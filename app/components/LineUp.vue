@@ -12,9 +12,10 @@ const readings = useReadings()
 const root = ref<HTMLElement>()
 const { width } = useElementSize(root)
 
-/** Between things, and of one row, mm. */
+/** Between things, at the ends of a row, and of one row where nothing is longer, mm. */
 const GAP = 110
-const ROW = 3000
+const MARGIN = 40
+const LEAST_ROW = 3000
 /** Those behind the first of a heap, and by how much each stands off, mm. */
 const BEHIND = 2
 const OFF = 55
@@ -24,7 +25,10 @@ const LETTER = 0.54
 /** A name takes no more of a row than this, mm. */
 const NAME_MM = 1000
 
-const mmPerPx = computed(() => ROW / (width.value || 286))
+const heapOf = (g: Goods) => Math.min(BEHIND, g.count - 1)
+/** What the picture shows from left to right, mm: as much as the longest thing takes. */
+const across = computed(() => Math.max(LEAST_ROW, ...props.goods.map((g) => g.acrossMm + heapOf(g) * OFF + 2 * MARGIN)))
+const mmPerPx = computed(() => across.value / (width.value || 286))
 const textMm = computed(() => TEXT_PX * mmPerPx.value)
 const letters = (mm: number) => Math.max(4, Math.floor(mm / (LETTER * textMm.value)))
 const sizesOf = (g: Goods) => [g.acrossMm, g.deepMm, g.tallMm].map((mm) => readings.say.length(mm)).join(' x ')
@@ -34,12 +38,12 @@ const laid = computed(() => {
   let [x, row, tallest] = [420, 0, 1700]
   const rows: number[] = []
   const items = props.goods.map((g) => {
-    const heap = Math.min(BEHIND, g.count - 1)
+    const heap = heapOf(g)
     const name = cut(g.name || g.kind, letters(Math.max(NAME_MM, g.acrossMm)))
     const wide = Math.max(g.acrossMm + heap * OFF, name.length * LETTER * textMm.value)
-    if (x + wide > ROW && x > 420) {
+    if (x + wide > across.value - MARGIN && x > MARGIN) {
       rows.push(tallest)
-      ;[x, tallest] = [40, 0]
+      ;[x, tallest] = [MARGIN, 0]
       row++
     }
     const item = { g, heap, name, wide, x: x + wide / 2, row }
@@ -70,12 +74,12 @@ const points = (list: [number, number][], x: number, floor: number) =>
 <template>
   <div ref="root" class="line-up">
     <svg
-      :viewBox="`0 0 ${ROW} ${laid.height}`"
+      :viewBox="`0 0 ${across} ${laid.height}`"
       :style="{ height: `${laid.height / mmPerPx}px` }"
       role="group"
       aria-label="All things to scale beside a standing person"
     >
-      <line v-for="f in laid.floors" :key="f" x1="0" :x2="ROW" :y1="f" :y2="f" class="floor" />
+      <line v-for="f in laid.floors" :key="f" x1="0" :x2="across" :y1="f" :y2="f" class="floor" />
       <polygon v-for="(o, i) in personOutline()" :key="i" :points="points(o, 210, laid.floors[0])" class="person" />
       <g
         v-for="i in laid.items"

@@ -1,4 +1,5 @@
 import { baseAcross, bodyAcross, type Goods } from './goods.ts'
+import { presumedMass } from './presumed.ts'
 import { isSaidLong, usualMeant, usualVessel } from './said-otherwise.ts'
 import { MEASURED } from './tool.ts'
 
@@ -60,7 +61,7 @@ export function doubts(g: Goods): Doubt[] {
   const usual = usualMeant(g.name)
   const vessels = (['imperial', 'metric'] as const).flatMap((system) => usualVessel(g.name, system) ?? [])
   if (usual ? isUsual(usual) : vessels.some(isUsual)) say('usual-size', { share: usual?.spread ?? VESSEL_SPREAD })
-  if (g.massKg === null) say('not-weighed')
+  if (g.massKg === null) say('not-weighed', { kg: presumedMass(g).kg })
   else {
     const density = g.massKg / ((g.acrossMm * g.deepMm * g.tallMm) / 1e9)
     if (density > DENSE) say('very-dense', { density })

@@ -4,7 +4,7 @@ import { newGoods } from '../goods/goods.ts'
 import type { CheckResult } from '../checks/check.ts'
 import { newBuild } from '../project/new-build.ts'
 import { newProject } from '../project/project.ts'
-import { sayHomeless, sayPresumed, sayTrade, titlesOf } from '../wording/room-plans.ts'
+import { sayHomeless, sayPresumed, sayPresumedShort, sayTrade, titlesOf } from '../wording/room-plans.ts'
 import { sayIn } from '../wording/say.ts'
 import { shareOf, together } from './lots.ts'
 import { beats, pastReachM, type Measures } from './measures.ts'
@@ -134,6 +134,12 @@ describe('what plans trade', () => {
     expect(sayHomeless({ ...heavy, mostKg: null }, 'Safe', '', say)).not.toMatch(/counted|would be held/)
   })
   it('and a presumed mass with what it is presumed from', () => {
+    const [box, tin] = [
+      { kg: 31.5, contents: 'books', kgPerLitre: 0.75 },
+      { kg: 6, contents: 'usual', kgPerLitre: 1 },
+    ] as const
+    expect(sayPresumedShort(box, { name: 'box', count: 2 }, say)).toBe('box 32 kg each (as if full of books)')
+    expect(sayPresumedShort(tin, { name: 'paint can', count: 1 }, say)).toBe('paint can 6 kg')
     expect(sayPresumed({ kg: 31.5, contents: 'books', kgPerLitre: 0.75 }, 'Box', say)).toBe(
       'Box 32 kg each, as if full of books, 0.8 kg a litre',
     )

@@ -2,6 +2,7 @@ import { describe, expect, it } from '@jest/globals'
 import { withRack } from '../../test-support/one-build.ts'
 import { withPresumed } from '../goods/presumed.ts'
 import { newGoods } from '../goods/goods.ts'
+import { newFeature } from '../room/features.ts'
 import { massLimit, notWeighed } from './mass-limit.ts'
 import { readBuild } from './read-build.ts'
 
@@ -60,6 +61,13 @@ describe('what nobody has weighed', () => {
     expect(notWeighed(p, p.builds[0]).map((g) => g.goodsId)).toEqual([p.goods[0].id, 'tin'])
     p.goods[1] = { ...p.goods[1], kind: 'equipment', acrossMm: 1200, deepMm: 600, tallMm: 1200 }
     expect(notWeighed(p, p.builds[0])[0].goodsId).toBe('tin')
+  })
+  it('is none where what it stands in is in the way, whatever it weighs', () => {
+    const p = project()
+    expect(massLimit(p, p.builds[0]).kg).toBeGreaterThan(1)
+    const [{ wallId, offsetMm }] = p.builds
+    p.room.features = [newFeature({ id: 'f', kind: 'furnace', wallId, atMm: offsetMm + 300 })]
+    expect(massLimit(p, p.builds[0])).toMatchObject({ asPresumed: false, kg: null })
   })
   it('is nothing where all is weighed', () => {
     const p = withRack(12, 20)

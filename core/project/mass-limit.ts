@@ -1,6 +1,7 @@
 import { presumedMass, withPresumed } from '../goods/presumed.ts'
 import type { BuildReading } from './read-build.ts'
-import { readBuild } from './read-build.ts'
+import { readBuild, readingsOf } from './read-build.ts'
+import { readBuilds } from './read-builds.ts'
 import type { Build, Project } from './project.ts'
 
 /** Up to what mass each a build holds the things nobody has weighed. */
@@ -41,7 +42,7 @@ const weighing = (p: Project, ids: ReadonlySet<string>, kg: number): Project => 
 
 /**
  * The largest mass each that all things nobody has weighed may have, at once, for everything to hold wherever they
- * stand, with everything lighter holding too.
+ * stand, with everything lighter holding too. None where, beside what else is in the room, something fails all the same.
  */
 export function massLimit(p: Project, build: Build): MassLimit {
   const goods = notWeighed(p, build)
@@ -52,15 +53,19 @@ export function massLimit(p: Project, build: Build): MassLimit {
   }
   const sound = (r: BuildReading) => r.verdict.fails === 0 && r.verdict.unknown === 0
   const holds = (kg: number): boolean => asIt(weighing(p, ids, kg))
-  const asPresumed = ids.size > 0 && asIt({ ...p, goods: withPresumed(p.goods) })
+  // Beside the others in the room it is looked at once it holds by itself; what they hold is presumed there.
+  const presumed = { ...p, goods: withPresumed(p.goods) }
+  const inRoom = (q: Project): boolean => readingsOf(readBuilds(q)).some((r) => r.build.id === build.id && sound(r))
+  const asPresumed = ids.size > 0 && asIt(presumed) && inRoom(presumed)
+  const told = (kg: number): MassLimit => ({ goods, asPresumed, kg: inRoom(weighing(presumed, ids, kg)) ? kg : null })
   if (ids.size === 0 || !holds(LEAST_KG)) return { goods, asPresumed, kg: null }
   let [most, tooMuch] = [LEAST_KG, LEAST_KG * HEAVIER]
   while (most < MOST_KG && holds(tooMuch)) [most, tooMuch] = [tooMuch, tooMuch * HEAVIER]
-  if (most >= MOST_KG) return { goods, asPresumed, kg: MOST_KG }
+  if (most >= MOST_KG) return told(MOST_KG)
   for (let i = 0; i < HALVINGS; i++) {
     const kg = (most + tooMuch) / 2
     if (holds(kg)) most = kg
     else tooMuch = kg
   }
-  return { goods, asPresumed, kg: Math.floor(most / LEAST_KG) * LEAST_KG }
+  return told(Math.floor(most / LEAST_KG) * LEAST_KG)
 }

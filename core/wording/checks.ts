@@ -380,6 +380,8 @@ const ARRANGED: Record<string, string> = {
 export const sayCheck = (r: CheckResult, say: Say): string =>
   capital(TABLE[r.code]?.(r, r.data, say) ?? r.code) + (ARRANGED[String(r.data.arranged)] ?? '')
 
+/** The verdict where nothing but weights is missing, and what is presumed of them is proven. */
+export const HOLDS_AS_PRESUMED = 'Not proven yet: it holds if nothing weighs more than is presumed of it.'
 /** The verdict in one sentence. */
 export function sayVerdict(v: Verdict, say: Say): string {
   if (v.state === 'fails') {

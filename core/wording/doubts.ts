@@ -7,7 +7,8 @@ const TABLE: Record<Doubt['code'], (d: Doubt['data'], say: Say) => string> = {
   'rim-taller-than-half': (d, say) =>
     `a rim of ${say.lengthOf(d, 'rimMm')} on a tote ${say.lengthOf(d, 'tallMm')} tall?`,
   'no-base': () => 'tapers to nothing before it reaches the floor?',
-  'not-weighed': () => 'not weighed. Nothing that carries it can be proven.',
+  'not-weighed': (d, say) =>
+    `not weighed. It is counted as ${say.mass(d.kg)} each, on the heavy side: what carries it is proven for no more.`,
   'very-dense': (d) => `heavier than stone for its size (${Math.round(d.density)} kg/m³)?`,
   'very-light': (d) => `lighter than packing foam for its size (${Math.round(d.density)} kg/m³)?`,
   'assumed-rim': (d, say) =>
@@ -23,4 +24,10 @@ const TABLE: Record<Doubt['code'], (d: Doubt['data'], say: Say) => string> = {
   'ask-first': () => 'is somebody else’s: have you asked before it goes?',
   'smaller-in-use': () => 'is in use no larger than at rest? Then the sizes in use say nothing.',
 }
+const ANSWERS: Partial<Record<Doubt['code'], string>> = {
+  'not-weighed': 'Leave it so',
+  'ask-first': 'I asked',
+}
+/** What a person answers who has looked. */
+export const sayAnswer = (d: Doubt): string => ANSWERS[d.code] ?? 'It is right'
 export const sayDoubt = (d: Doubt, say: Say): string => TABLE[d.code](d.data, say)

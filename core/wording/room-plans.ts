@@ -125,3 +125,6 @@ const CONTENTS: Record<Presumed['contents'], string> = {
 /** What a thing is presumed to weigh, and from what. */
 export const sayPresumed = (x: Presumed, name: string, say: Say): string =>
   `${name} ${say.mass(x.kg)} each, ${CONTENTS[x.contents]}${x.contents === 'usual' ? '' : `, ${say.mass(x.kgPerLitre)} a litre`}`
+/** The same in a list of several, where it was said before that such things are counted as heavy as they come. */
+export const sayPresumedShort = (x: Presumed, { name, count }: { name: string; count: number }, say: Say): string =>
+  `${name} ${say.mass(x.kg)}${count > 1 ? ' each' : ''}${x.contents === 'usual' ? '' : ` (${CONTENTS[x.contents]})`}`

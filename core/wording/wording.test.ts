@@ -2,10 +2,14 @@ import { describe, expect, it } from '@jest/globals'
 import { readdirSync, readFileSync, statSync } from 'node:fs'
 import { join } from 'node:path'
 import type { Dim } from '../families/family.ts'
+import { newGoods } from '../goods/goods.ts'
+import { presumedMass } from '../goods/presumed.ts'
+import { doubts } from '../goods/suspicious.ts'
 import { IMPERIAL, METRIC } from '../measure/units.ts'
 import type { SawCut } from '../takeoff/cut-order.ts'
 import { sayVerdict } from './checks.ts'
 import { sayCare, sayOutcome, saySetting, stockOfBatch } from './cuts.ts'
+import { sayAnswer, sayDoubt } from './doubts.ts'
 import { sayLever } from './levers.ts'
 import { sayProblem } from './problems.ts'
 import { sayReason } from './reasons.ts'
@@ -34,6 +38,24 @@ describe('words', () => {
     expect(sayProblem({ code: 'shelves-overlap', data: { mm: 5, leastMm: 910, shelf: 2 } }, say)).toContain(
       '910 mm or higher',
     )
+  })
+  it('ask about an unweighed thing with what it is counted as, and offer the answer that fits', () => {
+    const g = newGoods({
+      id: 'g',
+      name: 'lawn mower',
+      kind: 'equipment',
+      count: 1,
+      acrossMm: 700,
+      deepMm: 500,
+      tallMm: 900,
+      massKg: null,
+    })
+    const [asked] = doubts(g).filter((d) => d.code === 'not-weighed')
+    expect(sayDoubt(asked, say)).toContain(`counted as ${say.mass(presumedMass(g).kg)} each`)
+    expect(sayAnswer(asked)).toBe('Leave it so')
+    const others = doubts({ ...g, whose: 'a neighbour', decision: 'sell' }).find((d) => d.code === 'ask-first')
+    expect(sayAnswer(others!)).toBe('I asked')
+    expect(sayAnswer({ goodsId: 'g', code: 'very-dense', data: { density: 3000 } })).toBe('It is right')
   })
   it('count', () =>
     expect([plural(1, 'board'), plural(2, 'board'), plural(0, 'person', 'people')]).toEqual([

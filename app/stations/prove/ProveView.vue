@@ -4,7 +4,7 @@ import { computed, ref, watch } from 'vue'
 import type { CheckResult } from '../../../core/checks/check.ts'
 import { byUrgency, isStrength, strain } from '../../../core/checks/verdict.ts'
 import { findingNames, findings } from '../../../core/wording/alike.ts'
-import { sayCheck, sayVerdict } from '../../../core/wording/checks.ts'
+import { HOLDS_AS_PRESUMED, sayCheck, sayVerdict } from '../../../core/wording/checks.ts'
 import { CHECK_NAMES, LINK_NAMES, shown } from '../../../core/wording/check-names.ts'
 import { PLANNING_AID } from '../../../core/wording/steps.ts'
 import NotBuilt from '../../components/NotBuilt.vue'
@@ -24,6 +24,9 @@ const readings = useReadings()
 const { build, reading, buildId } = useChosenBuild()
 const openId = ref<string | null>(null)
 watch(buildId, () => (openId.value = null))
+/** Whether it holds with the masses that are presumed; null while nobody knows. */
+const presumedHolds = ref<boolean | null>(null)
+const unweighed = computed(() => reading.value?.verdict.state === 'unknown')
 
 const all = ref(new Set<string>())
 const LINKS: CheckResult['link'][] = ['goods', 'shelf', 'rail', 'post', 'ground', 'whole', 'room', 'handling']
@@ -79,10 +82,10 @@ const weight = (r: CheckResult) => `${2.5 + 9.5 * Math.min(1, r.state === 'fails
     <template v-if="reading">
       <p class="sentence" :class="reading.verdict.state" role="status">
         <VerdictMark :state="reading.verdict.state" words />
-        <span>{{ sayVerdict(reading.verdict, readings.say) }}</span>
+        <span>{{ presumedHolds && unweighed ? HOLDS_AS_PRESUMED : sayVerdict(reading.verdict, readings.say) }}</span>
       </p>
       <RateFirst :key="`rate ${reading.build.id}`" :build="reading.build" />
-      <WeighFirst :key="`weigh ${reading.build.id}`" :build="reading.build" />
+      <WeighFirst :key="`weigh ${reading.build.id}`" :build="reading.build" @presumed="presumedHolds = $event" />
       <div class="columns">
         <ol class="chain" aria-label="From goods to ground">
           <li v-for="l in chain" :key="l.link">

@@ -3,7 +3,7 @@ import { computed, shallowRef, toRaw, watch } from 'vue'
 import { presumedMass } from '../../../core/goods/presumed.ts'
 import { LEAST_KG, notWeighed, type MassLimit } from '../../../core/project/mass-limit.ts'
 import type { Build } from '../../../core/project/project.ts'
-import { sayPresumed } from '../../../core/wording/room-plans.ts'
+import { sayPresumedShort } from '../../../core/wording/room-plans.ts'
 import { listed } from '../../../core/wording/say.ts'
 import MeasureField from '../../components/MeasureField.vue'
 import { useHeavy } from '../../composables/heavy.ts'
@@ -12,13 +12,20 @@ import { useReadings } from '../../stores/readings.ts'
 
 /** Things of a build that nobody has weighed: up to what mass all of it holds, and a place to say what they weigh. */
 const props = defineProps<{ build: Build }>()
+/** Told whether all of it holds with what is presumed; null while nobody knows. */
+const emit = defineEmits<{ presumed: [holds: boolean | null] }>()
 const doc = useDocument()
 const readings = useReadings()
 const goods = computed(() => (doc.project ? notWeighed(toRaw(doc.project), props.build) : []))
 const itemOf = (id: string) => doc.project!.goods.find((g) => g.id === id)!
 
 const presumed = computed(() =>
-  listed(goods.value.map((g) => sayPresumed(presumedMass(itemOf(g.goodsId)), itemOf(g.goodsId).name, readings.say))),
+  listed(
+    goods.value.map(({ goodsId, count }) => {
+      const item = itemOf(goodsId)
+      return sayPresumedShort(presumedMass(item), { name: item.name, count }, readings.say)
+    }),
+  ),
 )
 
 const limit = shallowRef<MassLimit | null>(null)
@@ -29,9 +36,12 @@ watch(
   async () => {
     const mine = ++asked
     limit.value = null
+    emit('presumed', null)
     if (goods.value.length === 0 || !doc.project) return
     const found = await useHeavy().massLimit(toRaw(doc.project), props.build.id)
-    if (mine === asked) limit.value = found
+    if (mine !== asked) return
+    limit.value = found
+    emit('presumed', found?.asPresumed ?? null)
   },
   { immediate: true },
 )
@@ -66,7 +76,7 @@ const weigh = (id: string, massKg: number | null) =>
       <MeasureField
         v-for="g in goods"
         :key="g.goodsId"
-        :label="`One ${itemOf(g.goodsId).name} (${g.count} here)`"
+        :label="`${itemOf(g.goodsId).name}${g.count > 1 ? `, one of ${g.count}` : ''}`"
         quantity="mass"
         optional
         :value="null"

@@ -10,7 +10,7 @@ import { parseGoodsLines } from '../../../core/goods/parse-line.ts'
 import { doubts } from '../../../core/goods/suspicious.ts'
 import { totals } from '../../../core/goods/totals.ts'
 import { formatArea, formatLength, formatMass, formatVolume } from '../../../core/measure/format.ts'
-import { sayDoubt } from '../../../core/wording/doubts.ts'
+import { sayAnswer, sayDoubt } from '../../../core/wording/doubts.ts'
 import { goodsChanged } from '../../../core/wording/undo.ts'
 import { sayProblem } from '../../../core/wording/problems.ts'
 import GoodsFigure from '../../components/GoodsFigure.vue'
@@ -238,7 +238,7 @@ const exportCsv = () => downloadCsv('goods.csv', goodsToRows(goods.value), [...G
           >
           <span class="actions">
             <button type="button" class="btn btn-sm btn-outline-secondary" @click="chosen = d.g.id">Show</button>
-            <button type="button" class="btn btn-sm btn-link" @click="answer(d.key)">It is right</button>
+            <button type="button" class="btn btn-sm btn-link" @click="answer(d.key)">{{ sayAnswer(d.x) }}</button>
           </span>
         </div>
         <p v-if="asked.length > 3" class="soft small">and {{ plural(asked.length - 3, 'more question') }}</p>
