@@ -53,7 +53,7 @@ describe('words', () => {
     const [asked] = doubts(g).filter((d) => d.code === 'not-weighed')
     expect(sayDoubt(asked, say)).toContain(`counted as ${say.mass(presumedMass(g).kg)} each`)
     expect(sayAnswer(asked)).toBe('Leave it so')
-    const others = doubts({ ...g, whose: 'a neighbour', decision: 'sell' }).find((d) => d.code === 'ask-first')
+    const others = doubts({ ...g, whose: 'a neighbour', decision: 'pass' }).find((d) => d.code === 'ask-first')
     expect(sayAnswer(others!)).toBe('I asked')
     expect(sayAnswer({ goodsId: 'g', code: 'very-dense', data: { density: 3000 } })).toBe('It is right')
   })
