@@ -6,10 +6,14 @@ test('what stands in the way of a new build is named, and one begins where there
   await page.getByRole('button', { name: 'New build' }).click()
   await page.getByRole('button', { name: 'One build' }).click()
   await page.getByRole('checkbox', { name: /deep hive box/ }).check()
+  const wall = page.getByLabel('Wall', { exact: true })
   const from = page.getByRole('textbox', { name: 'From its left corner' })
-  const free = await from.inputValue()
+  // By itself it begins on a wall that has room: on the first one stand builds and a bench.
+  const free = { wall: await wall.inputValue(), from: await from.inputValue() }
+  await expect(wall.locator('option:checked')).toContainText('East wall')
 
   // In the corner, before the shelves of the next wall.
+  await wall.selectOption('wall-north')
   await from.fill('245')
   await from.press('Enter')
   const ask = page.getByRole('button', { name: 'Show me what would do' })
@@ -22,7 +26,8 @@ test('what stands in the way of a new build is named, and one begins where there
   await expect(page.getByRole('article').filter({ hasText: 'fails' })).toHaveCount(0)
 
   // Where it was to begin by itself nothing of another build is met.
-  await from.fill(free)
+  await wall.selectOption(free.wall)
+  await from.fill(free.from)
   await from.press('Enter')
   await ask.click()
   await expect(page.getByRole('article').first()).toBeVisible({ timeout: 60_000 })
