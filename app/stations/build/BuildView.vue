@@ -64,6 +64,10 @@ watch(
   { flush: 'post' },
 )
 
+/** Another step is read from its beginning, however far down one had been in the one before. */
+const head = useTemplateRef<HTMLElement>('head')
+watch(index, () => head.value?.scrollIntoView({ block: 'nearest' }), { flush: 'post' })
+
 function tick() {
   const [r, i] = [reading.value!, index.value]
   const was = states.value[i] === 'done'
@@ -250,7 +254,7 @@ const marks = computed(() => reading.value!.shaped.assembly.stick)
         </li>
       </ol>
       <article class="card-sheet now" aria-live="polite">
-        <p class="soft small mb-1">Step {{ index + 1 }} of {{ steps.length }}</p>
+        <p ref="head" class="soft small mb-1 head">Step {{ index + 1 }} of {{ steps.length }}</p>
         <h2 class="title">{{ stepTitle(step) }}</h2>
         <p v-if="states[index] === 'changed'" class="caution" role="status">
           <IconWarning aria-hidden="true" /> You ticked this before the build was changed: it asks for other pieces,
@@ -351,7 +355,7 @@ const marks = computed(() => reading.value!.shaped.assembly.stick)
           </div>
           <p v-if="answer" class="answer" :class="{ bad: !answer.good }" role="status">{{ answer.text }}</p>
         </div>
-        <div class="go">
+        <div class="go" :class="{ near: !step.hold && step.cautions.length === 0 }">
           <button type="button" class="btn btn-outline-secondary" :disabled="index === 0" @click="go(index - 1)">
             Back
           </button>
@@ -376,6 +380,9 @@ const marks = computed(() => reading.value!.shaped.assembly.stick)
 </template>
 
 <style scoped>
+.head {
+  scroll-margin-top: 1.2rem;
+}
 .columns {
   display: grid;
   grid-template-columns: 250px minmax(0, 1fr);
@@ -496,6 +503,13 @@ const marks = computed(() => reading.value!.shaped.assembly.stick)
   font-size: 1.1rem;
 }
 @media (max-width: 760px) {
+  /* In reach of the thumb; where there is something to mind or to check first, after that. */
+  .go.near {
+    position: sticky;
+    bottom: 0;
+    padding: 0.5rem 0;
+    background: var(--sheet);
+  }
   .columns {
     grid-template-columns: minmax(0, 1fr);
   }
