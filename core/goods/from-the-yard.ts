@@ -29,6 +29,8 @@ const COUNT = /^x?\d+x?$/i
 const NOMINAL = /(?<![\d./])(\d)\s*x\s*(\d{1,2})s?(?:\s*(?:x\s*)?(\d{1,2})\s*(?:ft\b|feet\b|foot\b|')?)?(?=[\s,;]|$)/i
 /** `10 ft 4x4 post`. */
 const LONG_FIRST = /^(\d+\s+)?(\d{1,2})[\s-]*(?:ft\b\.?|feet\b|foot\b|')[\s-]*(\dx\d{1,2}s?)\b(.*)$/i
+/** `1x4, 8 ft`, `38x89, 2.4 m`: the length after a comma. */
+const COMMA_LONG = /(\d{1,3}\s*x\s*\d{1,3}s?)\s*,\s*(?=\d+(?:\.\d+)?\s*(?:ft\b|feet\b|foot\b|'|m\b))/i
 const USUAL_FT = 8
 const [LEAST_FT, MOST_FT] = [4, 24]
 const OF_LUMBER =
@@ -42,7 +44,7 @@ const SAWN = /(?<![\d./])(\d{2,3})\s*(?:mm)?\s*x\s*(\d{2,3})\s*(?:mm)?\s*(?:x\s*
  * @returns null where it is none of those
  */
 export function lumberLine(line: string, system: UnitSystem, id: string, massOf: Rest): Goods | null {
-  const { text: told, massKg } = massApart(line, massOf)
+  const { text: told, massKg } = massApart(line.replace(COMMA_LONG, '$1 '), massOf)
   if (massKg === undefined) return null
   if (system === 'metric') return sawnLine(told, id, massKg)
   const text = told.replace(LONG_FIRST, '$1$3 $2 ft$4')

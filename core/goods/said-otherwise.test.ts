@@ -100,11 +100,13 @@ describe('things as people say them', () => {
   })
   it('lumber by its names, in inches and feet, and nothing else that is called so', () => {
     const studs = { count: 12, kind: 'board', size: [2438, 89, 38] }
-    for (const line of ['12 2x4 8 ft', '12 2x4x8', '12 2x4 studs', '2x4 studs 12', '12 2x4s'])
+    for (const line of ['12 2x4 8 ft', '12 2x4x8', '12 2x4 studs', '2x4 studs 12', '12 2x4s', '12 boards 2x4, 8 ft'])
       expect([line, read(line)]).toEqual([line, { ...studs, name: '2x4 8 ft', massKg: null }])
-    for (const line of ['12 2x4x8, 9 lb', '12 2x4 9 lb 8 ft', '12 lumber 2x4x8, 9'])
+    for (const line of ['12 2x4x8, 9 lb', '12 2x4 9 lb 8 ft', '12 lumber 2x4x8, 9', '12 2x4s, 8 ft, 9 lb'])
       expect([line, read(line)]).toEqual([line, { ...studs, name: '2x4 8 ft', massKg: 4 }])
     expect(read('20 pieces of 2x6 10 ft')).toMatchObject({ count: 20, size: [3048, 140, 38] })
+    expect(read('9 boards 38x89, 2.4 m', 'metric')).toMatchObject({ count: 9, size: [2400, 89, 38], massKg: null })
+    expect(isRead('2 crates 12 x 9, 8 ft')).toBe(false)
     expect(read('3 brick 2 x 4 x 8')).toMatchObject({ name: 'brick', size: [51, 102, 203] })
     expect(read('box 2x4x8')).toMatchObject({ kind: 'box', size: [51, 102, 203] })
     for (const line of ['2x4x30', '2x5 8 ft', '0 2x4']) expect([line, isRead(line)]).toEqual([line, false])
