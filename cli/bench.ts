@@ -177,7 +177,10 @@ const cabinets = Array.from({ length: 12 }, (_, i) => cabinet(400 + 50 * (i % 5)
 reread('12 reused cabinets', 'reused-cabinets', { cabinets }, small)
 const totes = alongTheWall(exampleContext('metric', [exampleGoods('metric', 'tote', 20)], 14000))
 reread('21 tote runners', 'ceiling-runners', { columns: 20, deep: 1 }, totes)
-reread('the holders of 11 kinds of tool', 'strip-wall', {}, exampleContext('metric', exampleTools('metric')))
+const tools = [0, 1].flatMap((k) =>
+  exampleTools('metric').map(({ item, ...g }) => ({ ...g, item: { ...item, id: `${item.id}-${k}` } })),
+)
+reread('30 holders', 'strip-wall', {}, exampleContext('metric', tools, 6000))
 const costumes = exampleContext('metric', [exampleGoods('metric', 'box', 24)], 3900)
 const closet = { front: 'lift-up', bays: 6, shelves: 4, school: 'ladders' }
 reread('a closet of 24 leaves', 'closet-front', closet, costumes, 25)
