@@ -1,10 +1,13 @@
 import { describe, expect, it } from '@jest/globals'
+import { readFileSync } from 'node:fs'
 import { withRack } from '../../test-support/one-build.ts'
 import { withPresumed } from '../goods/presumed.ts'
 import { newGoods } from '../goods/goods.ts'
 import { newFeature } from '../room/features.ts'
 import { massLimit, notWeighed } from './mass-limit.ts'
-import { readBuild } from './read-build.ts'
+import { readProject } from './file.ts'
+import { readBuild, readingsOf } from './read-build.ts'
+import { readBuilds } from './read-builds.ts'
 
 const project = (over: Partial<Parameters<typeof newGoods>[0]> = {}) => {
   const p = withRack(12, 20)
@@ -68,6 +71,23 @@ describe('what nobody has weighed', () => {
     const [{ wallId, offsetMm }] = p.builds
     p.room.features = [newFeature({ id: 'f', kind: 'furnace', wallId, atMm: offsetMm + 300 })]
     expect(massLimit(p, p.builds[0])).toMatchObject({ asPresumed: false, kg: null })
+  })
+  it('is less where heavier things would make it meet what stands beside it', () => {
+    const r = readProject(readFileSync('demo/potter.tackloft.json', 'utf8'))
+    if (!r.ok) throw new Error('no demo')
+    const build = r.project.builds.find((b) => b.name === 'Packing rack')!
+    const [{ goodsId }] = build.goods
+    const weighing = (massKg: number | null) => ({
+      ...r.project,
+      goods: r.project.goods.map((g) => (g.id === goodsId ? { ...g, massKg } : g)),
+    })
+    const { kg } = massLimit(weighing(null), build)
+    // By itself it holds far more: it grows with that, into the drawers beside it.
+    const alone = readBuild(weighing(2.5 * kg!), build)
+    expect(alone.ok && alone.reading.verdict.state).toBe('holds')
+    const beside = (each: number) =>
+      readingsOf(readBuilds(weighing(each))).find((x) => x.build.id === build.id)!.verdict.state
+    expect([beside(kg!), beside(2.5 * kg!)]).toEqual(['holds', 'fails'])
   })
   it('is nothing where all is weighed', () => {
     const p = withRack(12, 20)

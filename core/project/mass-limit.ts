@@ -24,6 +24,8 @@ export const LEAST_KG = 0.5
  */
 const HEAVIER = 1.15
 const HALVINGS = 5
+/** The same beside all else in the room, which takes longer to look at. */
+const BESIDE_HEAVIER = 2
 
 /** Things a build holds that nobody has weighed: what is presumed to weigh most in all first. */
 export function notWeighed(p: Project, build: Build): MassLimit['goods'] {
@@ -42,7 +44,7 @@ const weighing = (p: Project, ids: ReadonlySet<string>, kg: number): Project => 
 
 /**
  * The largest mass each that all things nobody has weighed may have, at once, for everything to hold wherever they
- * stand, with everything lighter holding too. None where, beside what else is in the room, something fails all the same.
+ * stand, with everything lighter holding too. Beside what else is in the room too.
  */
 export function massLimit(p: Project, build: Build): MassLimit {
   const goods = notWeighed(p, build)
@@ -53,12 +55,20 @@ export function massLimit(p: Project, build: Build): MassLimit {
   }
   const sound = (r: BuildReading) => r.verdict.fails === 0 && r.verdict.unknown === 0
   const holds = (kg: number): boolean => asIt(weighing(p, ids, kg))
+  if (ids.size === 0 || !holds(LEAST_KG)) return { goods, asPresumed: false, kg: null }
   // Beside the others in the room it is looked at once it holds by itself; what they hold is presumed there.
   const presumed = { ...p, goods: withPresumed(p.goods) }
   const inRoom = (q: Project): boolean => readingsOf(readBuilds(q)).some((r) => r.build.id === build.id && sound(r))
-  const asPresumed = ids.size > 0 && asIt(presumed) && inRoom(presumed)
-  const told = (kg: number): MassLimit => ({ goods, asPresumed, kg: inRoom(weighing(presumed, ids, kg)) ? kg : null })
-  if (ids.size === 0 || !holds(LEAST_KG)) return { goods, asPresumed, kg: null }
+  const lighter = { ...p, goods: presumed.goods.map((g) => (ids.has(g.id) ? { ...g, massKg: g.massKg! / 2 } : g)) }
+  const asPresumed = asIt(presumed) && asIt(lighter) && inRoom(presumed)
+  const holdsBeside = (kg: number) => inRoom(weighing(presumed, ids, kg))
+  /** As much; or, where what stands round it fails with that, what was the last that does not from light to heavy. */
+  function told(kg: number): MassLimit {
+    if (holdsBeside(kg)) return { goods, asPresumed, kg }
+    let last: number | null = null
+    for (let less = LEAST_KG; less < kg && holdsBeside(less); less *= BESIDE_HEAVIER) last = less
+    return { goods, asPresumed, kg: last }
+  }
   let [most, tooMuch] = [LEAST_KG, LEAST_KG * HEAVIER]
   while (most < MOST_KG && holds(tooMuch)) [most, tooMuch] = [tooMuch, tooMuch * HEAVIER]
   if (most >= MOST_KG) return told(MOST_KG)
