@@ -164,7 +164,13 @@ const SHOTS = [
       await page.waitForTimeout(800)
     },
   },
-  { name: 'build-phone', path: `${P}/build`, size: PHONE },
+  {
+    name: 'build-phone',
+    path: `${P}/build`,
+    size: PHONE,
+    // Until what it costs is reckoned, everything else is drawn too.
+    before: (page) => page.getByRole('link', { name: /^\$/ }).waitFor(),
+  },
   { name: 'shape-dark', path: `${P}/shape`, size: DESK, dark: true },
 ]
 
