@@ -46,6 +46,7 @@ const ROOT_DIVE = 60
 const NODE_DIVE = 60
 const DIVES = 4
 const BREADTH = 2
+/** Choices on one way down a dive that are not the nearest, at most. */
 const MOST_TURNS = 12
 const LAST_DIVE = 5000
 /** Fillings of one stock a pricing gives at most. */
@@ -343,10 +344,12 @@ class BoardSearch {
   /**
    * Dives from a linear solution: takes the boards that are whole in it, or the one nearest to it, and solves and
    * prices what is left anew, until nothing is left. Where what is left can no longer come out cheaper than the best,
-   * it goes back and takes the next board instead; `tries` bounds the linear programs that may be solved.
+   * it goes back and takes the next board instead, seldom first and then oftener on one way (limited discrepancy search,
+   * Harvey and Ginsberg 1995); `tries` bounds the linear programs that may be solved.
    */
   private dive(node: Node, first: Solved, tries: number, target: number) {
     let left = tries
+    let isCut = true
     const go = (
       qty: readonly number[],
       limits: Node,
@@ -361,8 +364,11 @@ class BoardSearch {
         whole.length > 0
           ? [whole, ...options.slice(0, BREADTH - 1).map((o) => [o])]
           : options.slice(0, BREADTH).map((o) => [o])
-      for (const [k, choice] of choices.entries()) {
-        if (k > turns) break
+      for (const [nth, choice] of choices.entries()) {
+        if (nth > turns) {
+          isCut = true
+          break
+        }
         const rest = [...qty]
         const next: Node = { least: [...limits.least], most: [...limits.most], bound: 0 }
         const taken = [...boards]
@@ -386,12 +392,16 @@ class BoardSearch {
         const deeper = this.relax(next, rest)
         if (deeper === 'stopped') return true
         if (deeper === null || cost + wholeAbove(deeper.bound) >= this.best.claim.cost) continue
-        if (go(rest, next, taken, cost, deeper, turns - k)) return true
+        if (go(rest, next, taken, cost, deeper, turns - nth)) return true
       }
       return false
     }
     const qty = this.items.map((i) => i.qty)
-    for (let turns = 0; turns <= MOST_TURNS && left > 0; turns++) if (go(qty, node, [], 0, first, turns)) return
+    // Once more with one choice more that is not the nearest, as long as that leads anywhere new.
+    for (let turns = 0; turns <= MOST_TURNS && left > 0 && isCut; turns++) {
+      isCut = false
+      if (go(qty, node, [], 0, first, turns)) return
+    }
   }
 
   /**
