@@ -460,6 +460,8 @@ const marks = computed(() => reading.value!.shaped.assembly.stick)
   padding-left: 1.1rem;
 }
 .need {
+  /* Beside its first line stands the bullet. */
+  vertical-align: top;
   display: inline;
   border: 0;
   padding: 0.1rem 0.2rem;
