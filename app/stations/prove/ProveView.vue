@@ -26,7 +26,7 @@ const openId = ref<string | null>(null)
 watch(buildId, () => (openId.value = null))
 /** Whether it holds with the masses that are presumed; null while nobody knows. */
 const presumedHolds = ref<boolean | null>(null)
-const unweighed = computed(() => reading.value?.verdict.state === 'unknown')
+const isOpen = computed(() => reading.value?.verdict.state === 'unknown')
 
 const all = ref(new Set<string>())
 const LINKS: CheckResult['link'][] = ['goods', 'shelf', 'rail', 'post', 'ground', 'whole', 'room', 'handling']
@@ -82,7 +82,7 @@ const weight = (r: CheckResult) => `${2.5 + 9.5 * Math.min(1, r.state === 'fails
     <template v-if="reading">
       <p class="sentence" :class="reading.verdict.state" role="status">
         <VerdictMark :state="reading.verdict.state" words />
-        <span>{{ presumedHolds && unweighed ? HOLDS_AS_PRESUMED : sayVerdict(reading.verdict, readings.say) }}</span>
+        <span>{{ presumedHolds && isOpen ? HOLDS_AS_PRESUMED : sayVerdict(reading.verdict, readings.say) }}</span>
       </p>
       <RateFirst :key="`rate ${reading.build.id}`" :build="reading.build" />
       <WeighFirst :key="`weigh ${reading.build.id}`" :build="reading.build" @presumed="presumedHolds = $event" />

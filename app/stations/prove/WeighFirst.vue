@@ -32,7 +32,8 @@ const limit = shallowRef<MassLimit | null>(null)
 /** What was asked last: an answer to anything older is none. */
 let asked = 0
 watch(
-  () => [goods.value.map((g) => g.goodsId).join(), props.build, doc.project?.settings],
+  // All that it is judged by: what else is in the room too.
+  () => [props.build, ...(['settings', 'goods', 'room', 'builds', 'prices'] as const).map((k) => doc.project?.[k])],
   async () => {
     const mine = ++asked
     limit.value = null
