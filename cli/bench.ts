@@ -46,6 +46,8 @@ function median(times: number[]): number {
 }
 interface Timed {
   median: number
+  /** A virtual processor that shares its core with a busy neighbour runs at half its speed for seconds: this is without. */
+  least: number
   worst: number
   /** Median of the clock between the runs. */
   ghz: number
@@ -63,13 +65,13 @@ function time(runs: number, work: () => void): Timed {
     work()
     return performance.now() - t
   })
-  return { median: median(times), worst: Math.max(...times), ghz: median(clocks) }
+  return { median: median(times), least: Math.min(...times), worst: Math.max(...times), ghz: median(clocks) }
 }
 const line = (name: string, budgetMs: number, t: Timed, note = '') => {
   const usual = t.median * Math.min(1, t.ghz / USUAL_GHZ)
   const told = (ms: number) => `${ms.toFixed(2).padStart(8)} ms ${ms <= budgetMs ? 'within' : 'OVER'}`
   console.log(
-    `${name.padEnd(56)} budget ${String(budgetMs).padStart(3)} ms   median ${told(t.median)}   worst ${t.worst.toFixed(2).padStart(8)} ms   clock ${t.ghz.toFixed(2)} GHz, at ${USUAL_GHZ} ${told(usual)} ${note}`,
+    `${name.padEnd(56)} budget ${String(budgetMs).padStart(3)} ms   median ${told(t.median)}   least ${t.least.toFixed(2).padStart(7)} worst ${t.worst.toFixed(2).padStart(7)} ms   clock ${t.ghz.toFixed(2)} GHz, at ${USUAL_GHZ} ${told(usual)} ${note}`,
   )
 }
 
@@ -149,8 +151,18 @@ line(
   `(${remedies(project, heavy, link).length} found)`,
 )
 
-/** A build of an example, with one of its parameters changed a little each time. */
-function reread(name: string, id: string, over: object, given: ReturnType<typeof exampleContext>, budgetMs = 16) {
+/** What is dragged over a millimetre stands in so many places: what was worked out for one is of no use to the next. */
+const DRAGGED = 9973
+const SIDE_PLAY = { path: 'sidePlayMm', fromMm: 12 }
+/** A build of an example, with one of its measures dragged on a little each time. */
+function reread(
+  name: string,
+  id: string,
+  over: object,
+  given: ReturnType<typeof exampleContext>,
+  budgetMs = 16,
+  { path, fromMm } = SIDE_PLAY,
+) {
   const kind = findFamily(id)!
   const own = newBuild({
     id: 'b',
@@ -161,14 +173,14 @@ function reread(name: string, id: string, over: object, given: ReturnType<typeof
   })
   const once = readWith(kind, own, given)
   if (!once.ok) throw new Error(JSON.stringify(once.problem))
-  let play = 12
+  let moved = 0
   for (const look of ['as-drawn', 'everywhere'] as const)
     line(
       `re-read ${name} (${once.reading.shaped.assembly.parts.length} parts), ${look}`,
       budgetMs,
       time(20, () => {
-        play = play === 12 ? 13 : 12
-        readWith(kind, { ...own, params: { ...own.params, sidePlayMm: play } }, given, undefined, look)
+        moved = (moved + 1) % DRAGGED
+        readWith(kind, { ...own, params: { ...own.params, [path]: fromMm + moved / DRAGGED } }, given, undefined, look)
       }),
     )
 }
@@ -185,4 +197,5 @@ const costumes = exampleContext('metric', [exampleGoods('metric', 'box', 24)], 3
 const closet = { front: 'lift-up', bays: 6, shelves: 4, school: 'ladders' }
 reread('a closet of 24 leaves', 'closet-front', closet, costumes, 25)
 const drawers = { columns: 6, drawers: [plain(1, 60)], clearMm: 300, depthMm: 350 }
-reread('a bank of 60 drawers', 'drawer-bank', drawers, exampleContext('metric', [smallTins('metric')], 6000), 25)
+const tins = exampleContext('metric', [smallTins('metric')], 6000)
+reread('a bank of 60 drawers', 'drawer-bank', drawers, tins, 25, { path: 'depthMm', fromMm: 350 })

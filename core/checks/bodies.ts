@@ -1,5 +1,7 @@
 import type { Assembly, Body, Joint, Support } from '../assembly/assembly.ts'
 import { add, scale, type Axis, type Vec3 } from '../geometry/vec.ts'
+import { addTo } from '../measure/add-to.ts'
+import { kept } from '../measure/kept.ts'
 import { defineCheck, measured, notWeighed, plain, type CheckContext, type CheckResult, type Input } from './check.ts'
 import { jointGives } from './ties.ts'
 
@@ -16,16 +18,35 @@ interface Cut {
   joints: Joint[]
 }
 const cuts = new WeakMap<readonly string[], { of: readonly Support[]; found: Cut }>()
-function cutOf(b: Body, cut: readonly string[], { joints, supports }: Assembly): Cut {
+function cutOf(b: Body, cut: readonly string[], a: Assembly): Cut {
   const known = cuts.get(cut)
-  if (known?.of === supports) return known.found
-  const [all, off] = [new Set(b.parts), new Set(cut)]
+  if (known?.of === a.supports) return known.found
+  const { through, within } = kept(byBody, a.supports, () => sorted(a))
+  const off = new Set(cut)
   const found = {
-    supports: supports.filter((s) => 'body' in s.from && s.from.body === b.id && off.has(s.from.through)),
-    joints: joints.filter((j) => all.has(j.near) && all.has(j.far) && off.has(j.near) !== off.has(j.far)),
+    supports: (through.get(b.id) ?? []).filter((s) => off.has(s.from.through)),
+    joints: (within.get(b.id) ?? []).filter((j) => off.has(j.near) !== off.has(j.far)),
   }
-  cuts.set(cut, { of: supports, found })
+  cuts.set(cut, { of: a.supports, found })
   return found
+}
+
+type OfBody = Support & { from: { body: string; through: string } }
+/** What bodies are held by, and the joints between their pieces, by body. */
+interface ByBody {
+  through: Map<string, OfBody[]>
+  within: Map<string, Joint[]>
+}
+const byBody = new WeakMap<readonly Support[], ByBody>()
+function sorted({ bodies, supports, joints }: Assembly): ByBody {
+  const through: ByBody['through'] = new Map()
+  const within: ByBody['within'] = new Map()
+  const bodiesOf = new Map<string, string[]>()
+  for (const s of supports) if ('body' in s.from) addTo(through, s.from.body, s as OfBody)
+  for (const b of bodies) for (const part of b.parts) addTo(bodiesOf, part, b.id)
+  for (const j of joints)
+    for (const body of bodiesOf.get(j.near) ?? []) if (bodiesOf.get(j.far)?.includes(body)) addTo(within, body, j)
+  return { through, within }
 }
 
 /** What the supports through some pieces of a body do to it, N. */

@@ -2,6 +2,7 @@ import type { Part, Support } from '../assembly/assembly.ts'
 import { bendingSection, type PartBoxes } from '../assembly/part-box.ts'
 import { findGrade } from '../catalogue/lumber.ts'
 import type { Sheet, SheetKind } from '../catalogue/sheets.ts'
+import { lately } from '../measure/lately.ts'
 import { solveBeam, type BeamLoad, type BeamSpec } from '../mechanics/beam.ts'
 import type { Conditions, DesignMethod } from '../mechanics/methods/method.ts'
 import { solvePlate, type PlateResult, type PlateSpec } from '../mechanics/plate.ts'
@@ -77,15 +78,11 @@ interface Given {
   solution: PanelSolution
 }
 
-/** Plates solved in one reading, by what they are: shelves alike under alike goods are one. */
-export type SolvedPlates = Map<string, PlateResult | null>
-export function solvedOnce(known: SolvedPlates, spec: PlateSpec): PlateResult | null {
+const plates = lately<PlateResult | null>(2000)
+/** A plate by what it is, rounded before it is solved: shelves alike under alike goods are one, now and after a change. */
+export function solvedOnce(spec: PlateSpec): PlateResult | null {
   const key = JSON.stringify(spec, (_k, v: unknown) => (typeof v === 'number' ? Number(v.toPrecision(10)) : v))
-  const seen = known.get(key)
-  if (seen !== undefined) return seen
-  const solved = solvePlate(spec)
-  known.set(key, solved)
-  return solved
+  return plates(key, () => solvePlate(JSON.parse(key) as PlateSpec))
 }
 
 /**
@@ -94,7 +91,7 @@ export function solvedOnce(known: SolvedPlates, spec: PlateSpec): PlateResult | 
  */
 export function edgedPanel(
   { p, sheet, patches, supports, strips, boxes, solution }: Given,
-  o: { method: DesignMethod; conditions: Conditions; plates: SolvedPlates },
+  o: { method: DesignMethod; conditions: Conditions },
 ): { bent: Bent; stiff: Stiffening } | null {
   const { lengthMm, widthMm, thicknessMm } = p.size
   const places = supports
@@ -127,7 +124,7 @@ export function edgedPanel(
   }
   const loads = asPlateLoads(p, patches)
   const plate = (of: 'loose' | 'composite') =>
-    solvedOnce(o.plates, {
+    solvedOnce({
       lengthMm,
       widthMm,
       along: sheet.ei.along,

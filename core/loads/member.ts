@@ -165,8 +165,8 @@ export function solveMember(p: Part, patches: Patch[], supports: Support[], o: M
     if (patches.some((x) => wayOf(x)[2] > STEEP)) return solveMember(p, patches.map(turnedDown), supports, o)
     const sheet = asCut(p, findSheet(p.stock.sheet))
     const site = sheet && kept(o.memo.panelSites, supports, () => panelSite(p, supports, sheet.ei))
-    const solution = site && solvePanel(p, patches, site, o.memo.beams)
-    const onPoints = sheet && !solution ? panelOnPoints(p, patches, supports, sheet, o.memo.plates) : null
+    const solution = site && solvePanel(p, patches, site)
+    const onPoints = sheet && !solution ? panelOnPoints(p, patches, supports, sheet) : null
     if (onPoints)
       return {
         state: {
@@ -182,18 +182,18 @@ export function solveMember(p: Part, patches: Patch[], supports: Support[], o: M
     const strips = o.stripsOf.get(p.id) ?? []
     const edged =
       strips.length > 0 && bendsAlongStrength(p, true)
-        ? edgedPanel({ p, sheet, patches, supports, strips, boxes: o.boxes, solution }, { ...o, plates: o.memo.plates })
+        ? edgedPanel({ p, sheet, patches, supports, strips, boxes: o.boxes, solution }, o)
         : null
     const framed =
       !edged &&
       solution.along &&
       slantedEdges(p).length === 0 &&
       patches.some((x) => isConcentrated(p, x) || isPointed(p, x))
-        ? panelOnFrame(p, patches, supports, sheet, o.railEi, o.memo.plates)
+        ? panelOnFrame(p, patches, supports, sheet, o.railEi)
         : null
     // Only of a plate what stands at a rail may go past the strips: its bending is in the plate.
     const { down, rest } = framed ? intoRails(p, patches, supports) : { down: [], rest: patches }
-    const passing = down.length > 0 ? solvePanel(p, rest, site!, o.memo.beams) : solution
+    const passing = down.length > 0 ? solvePanel(p, rest, site!) : solution
     if (!passing) return even({ kind: 'unknown', reason: 'too-few-supports' })
     return {
       state: {
@@ -230,7 +230,7 @@ export function solveMember(p: Part, patches: Patch[], supports: Support[], o: M
   if (isBedded) return { state: { kind: 'bedded' }, passed: bedded(p, patches, spots) }
   if (ei === null) return even({ kind: 'unknown', reason: 'no-stiffness' })
   const loads = patches.map((x) => asBeamLoad(p, x, x.n, along))
-  const solved = solveHeld(p.size.lengthMm, ei, held, loads, o.memo.beams)
+  const solved = solveHeld(p.size.lengthMm, ei, held, loads)
   if (!solved) return even({ kind: 'unknown', reason: 'too-few-supports' })
   return {
     state: { kind: 'beam', bent: { widthMm: breadthMm, ...solved } },
@@ -259,7 +259,7 @@ const isDown = (x: Patch) => x.way === undefined || x.way[2] === -1
 /** A board loaded or held otherwise than straight down. */
 function anyWay(p: Part, patches: Patch[], supports: Support[], o: MemberOptions): SolvedMember {
   const rigid = (part: Part, depthMm: number, breadthMm: number) => rigidity(part, depthMm, breadthMm, o)
-  const s = solveStick(p, patches, supports, rigid, along, o.memo.beams)
+  const s = solveStick(p, patches, supports, rigid, along)
   if (typeof s === 'string') return { state: { kind: 'unknown', reason: s }, passed: shareEvenly(patches, supports) }
   const { pulledN, pressedN, passed } = s
   if (Math.abs(p.at.along[2]) > STEEP)

@@ -2,16 +2,12 @@ import type { Part, Support } from '../assembly/assembly.ts'
 import type { Vec3 } from '../geometry/vec.ts'
 import { addTo } from '../measure/add-to.ts'
 import type { Hold } from './body.ts'
-import type { SolvedPlates } from './edged-panel.ts'
 import { wayOf, type Patch } from './load-path.ts'
 import type { BeamSite, SolvedMember } from './member.ts'
 import type { PanelSite } from './panel.ts'
-import { SolvedBeams } from './solve-held.ts'
 
 /** What was solved before for one assembly, whatever goods stand where: looked up and added to. */
 export interface Memo {
-  beams: SolvedBeams
-  plates: SolvedPlates
   /** By part, what each loading came to. */
   members: Map<string, { patches: readonly Patch[]; solved: SolvedMember }[]>
   /** Where level sheets and beams are held, by what holds them: no load changes it. */
@@ -20,8 +16,6 @@ export interface Memo {
   holds: WeakMap<readonly Support[], readonly Hold[]>
 }
 export const newMemo = (): Memo => ({
-  beams: new SolvedBeams(),
-  plates: new Map(),
   members: new Map(),
   panelSites: new WeakMap(),
   beamSites: new WeakMap(),

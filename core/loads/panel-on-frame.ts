@@ -1,7 +1,7 @@
 import type { Part, Support } from '../assembly/assembly.ts'
 import type { Sheet } from '../catalogue/sheets.ts'
 import { solveBeam, type BeamSpec } from '../mechanics/beam.ts'
-import { asLineLoads, asPlateLoads, solvedOnce, twistOf, type SolvedPlates } from './edged-panel.ts'
+import { asLineLoads, asPlateLoads, solvedOnce, twistOf } from './edged-panel.ts'
 import type { Bent, Patch } from './load-path.ts'
 import { bendsAlongStrength, CROSSES, isPointed, local, longUnder } from './panel.ts'
 
@@ -28,7 +28,6 @@ export function panelOnFrame(
   supports: readonly Support[],
   sheet: Sheet,
   eiOf: (s: Support) => number | null,
-  plates: SolvedPlates,
 ): { bent: Bent; acrossNmm: number } | null {
   const { lengthMm, widthMm } = p.size
   const crossing = supports.flatMap((s) => {
@@ -46,7 +45,7 @@ export function panelOnFrame(
   const [along, across] = bendsAlongStrength(p, true)
     ? [sheet.ei.along, sheet.ei.across]
     : [sheet.ei.across, sheet.ei.along]
-  const plate = solvedOnce(plates, {
+  const plate = solvedOnce({
     lengthMm,
     widthMm,
     along,

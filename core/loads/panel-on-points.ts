@@ -2,7 +2,7 @@ import type { Part, Support } from '../assembly/assembly.ts'
 import type { Sheet } from '../catalogue/sheets.ts'
 import { solveBeam, type BeamSpec } from '../mechanics/beam.ts'
 import type { PlateResult } from '../mechanics/plate.ts'
-import { asLineLoads, asPlateLoads, solvedOnce, twistOf, type SolvedPlates } from './edged-panel.ts'
+import { asLineLoads, asPlateLoads, solvedOnce, twistOf } from './edged-panel.ts'
 import type { Bent, Patch } from './load-path.ts'
 import { bendsAlongStrength, local } from './panel.ts'
 
@@ -29,7 +29,6 @@ export function panelOnPoints(
   patches: readonly Patch[],
   supports: readonly Support[],
   sheet: Sheet,
-  plates: SolvedPlates,
 ): OnPoints | null {
   const { lengthMm, widthMm } = p.size
   const alongStrength = bendsAlongStrength(p, true)
@@ -41,7 +40,7 @@ export function panelOnPoints(
     return { uMm: (u.from + u.to) / 2, vMm: (v.from + v.to) / 2 }
   }
   const plate = (on: readonly Support[]): PlateResult | null =>
-    solvedOnce(plates, {
+    solvedOnce({
       lengthMm,
       widthMm,
       along,

@@ -3,7 +3,7 @@ import type { Box } from '../geometry/box.ts'
 import { add, dot, scale, sub, type Vec3 } from '../geometry/vec.ts'
 import type { BeamLoad } from '../mechanics/beam.ts'
 import type { Bent, Patch } from './load-path.ts'
-import { solveHeld, type Held, type SolvedBeams } from './solve-held.ts'
+import { solveHeld, type Held } from './solve-held.ts'
 
 /*
  * A panel on rails and cross pieces is worked out as strips side by side that all span one way: along its strength axis
@@ -128,7 +128,7 @@ const cutsOver = (contacts: readonly Contacted[]): number[] =>
 /** The ways a panel may span, the stiffer first. */
 export type PanelSite = readonly PanelWay[]
 
-function spanning(p: Part, patches: readonly Patch[], way: PanelWay, known: SolvedBeams): PanelSolution | null {
+function spanning(p: Part, patches: readonly Patch[], way: PanelWay): PanelSolution | null {
   const { along, ei, contacts } = way
   const [length, width] = along ? [p.size.lengthMm, p.size.widthMm] : [p.size.widthMm, p.size.lengthMm]
   const turn = (l: Local): Local => (along ? l : { u: l.v, v: l.u })
@@ -173,8 +173,8 @@ function spanning(p: Part, patches: readonly Patch[], way: PanelWay, known: Solv
           },
     )
     // Short strips at a slant only lie on what is under them, wherever that will do: what they would lift stands alone.
-    const lying = p.loose || lies ? solveHeld(length, { ei }, heldBy(true), loads, known) : null
-    const solved = lying ?? (p.loose ? null : solveHeld(length, { ei }, heldBy(false), loads, known))
+    const lying = p.loose || lies ? solveHeld(length, { ei }, heldBy(true), loads) : null
+    const solved = lying ?? (p.loose ? null : solveHeld(length, { ei }, heldBy(false), loads))
     if (!solved) return null
     const middle = middleOf(strip)
     out.strips.push({ widthMm: 1, stripMm: stripWidth, ...solved })
@@ -352,14 +352,9 @@ function widestGap(contacts: PanelWay['contacts'], length: number, width: number
  * when the supports cannot hold it so.
  * @returns null when they cannot hold it either way
  */
-export function solvePanel(
-  p: Part,
-  patches: readonly Patch[],
-  site: PanelSite,
-  known: SolvedBeams,
-): PanelSolution | null {
+export function solvePanel(p: Part, patches: readonly Patch[], site: PanelSite): PanelSolution | null {
   for (const way of site) {
-    const solution = spanning(p, patches, way, known)
+    const solution = spanning(p, patches, way)
     if (solution) return solution
   }
   return null

@@ -3,7 +3,6 @@ import { expectNear } from '../../test-support/near.ts'
 import { draft } from '../assembly/draft.ts'
 import type { Patch } from './load-path.ts'
 import { panelSite, solvePanel } from './panel.ts'
-import { SolvedBeams } from './solve-held.ts'
 import { findSheet } from '../catalogue/sheets.ts'
 import { METHODS } from '../mechanics/methods/all.ts'
 import { partBoxes } from '../assembly/part-box.ts'
@@ -45,7 +44,7 @@ it('what stands past the ends of its supports is held by the wood inside as well
   const site = panelSite(d.part('top'), supports, sheet.ei)
   // The edges of a small fitting cut the wood under a person's hands in three.
   const patches = [on([350, 450], [500, 600], 1000), on([100, 145], [545, 560], 3)]
-  const { passed } = solvePanel(d.part('top'), patches, site, new SolvedBeams())!
+  const { passed } = solvePanel(d.part('top'), patches, site)!
   const sum = (of: (p: (typeof passed)[number]) => number) => passed.reduce((s, p) => s + of(p), 0)
   const y = (p: (typeof passed)[number]) => (p.patch.box.min[1] + p.patch.box.max[1]) / 2
   expectNear(

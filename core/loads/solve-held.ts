@@ -19,13 +19,16 @@ interface Solved {
   result: BeamResult
 }
 
-/** Equal to a millionth of a millimetre and of a newton: the same beam. */
-const SAME = 1e-6
-
-/** Beams solved in one analysis: most cross pieces of a rack are the same beam under the same load. */
-export class SolvedBeams {
-  /** In heaps by the sum of their numbers. */
-  private readonly heaps = new Map<number, { is: Float64Array; solved: Solved | null }[]>()
+/**
+ * Beams solved before, by all the numbers that tell one: most cross pieces of a rack are the same beam under the same
+ * load, and most of a build is as it was after a change of one of its measures. The numbers are rounded before a beam is
+ * solved, so that what it comes to depends on them alone and not on what was solved earlier.
+ */
+class SolvedBeams {
+  /** By the sum of their numbers; those of before are forgotten when there are too many, unless they are asked for again. */
+  private heaps = new Map<number, SolvedHeap>()
+  private before = new Map<number, SolvedHeap>()
+  private count = 0
   /** All the beam that is asked for is told by. */
   private numbers = new Float64Array(256)
 
@@ -33,23 +36,40 @@ export class SolvedBeams {
     const count = this.tell(lengthMm, r, held, loads)
     let sum = 0
     for (let i = 0; i < count; i++) sum += this.numbers[i] * (i + 1)
-    const heap = Math.round(sum)
-    // Near the edge between two heaps it may be in the other.
-    const seen = this.find(heap, count) ?? this.find(sum > heap ? heap + 1 : heap - 1, count)
+    const seen = this.find(this.heaps.get(sum), count)
     if (seen) return seen.solved
-    const spec: BeamSpec = { lengthMm, ...r, supports: held.map((h) => ({ atMm: h.atMm })), loads }
-    const result = solveBeam(spec)
-    const solved = result && { spec, result }
-    addTo(this.heaps, heap, { is: this.numbers.slice(0, count), solved })
-    return solved
+    const known = this.find(this.before.get(sum), count) ?? this.fresh(r, held.length, loads, count)
+    addTo(this.heaps, sum, known)
+    if (++this.count > MOST_BEAMS) [this.before, this.heaps, this.count] = [this.heaps, new Map(), 0]
+    return known.solved
   }
 
-  private find(heap: number, count: number) {
-    return this.heaps.get(heap)?.find(({ is }) => {
+  private find(heap: SolvedHeap | undefined, count: number) {
+    return heap?.find(({ is }) => {
       if (is.length !== count) return false
-      for (let i = 0; i < count; i++) if (Math.abs(is[i] - this.numbers[i]) > SAME) return false
+      for (let i = 0; i < count; i++) if (is[i] !== this.numbers[i]) return false
       return true
     })
+  }
+
+  /** Solves the beam that was told. */
+  private fresh(r: Rigidity, places: number, loads: BeamLoad[], count: number): SolvedHeap[number] {
+    const is = this.numbers.slice(0, count)
+    const supports = Array.from({ length: places }, (_, i) => ({ atMm: is[4 + i] }))
+    let n = 4 + places
+    const asTold = loads.map((l): BeamLoad => {
+      if (l.kind === 'line') {
+        n += 5
+        return { kind: 'line', fromMm: is[n - 4], toMm: is[n - 3], startNPerMm: is[n - 2], endNPerMm: is[n - 1] }
+      }
+      n += 3
+      return l.kind === 'point'
+        ? { kind: 'point', atMm: is[n - 2], n: is[n - 1] }
+        : { kind: 'couple', atMm: is[n - 2], nmm: is[n - 1] }
+    })
+    const spec: BeamSpec = { lengthMm: is[0], ...r, supports, loads: asTold }
+    const result = solveBeam(spec)
+    return { is, solved: result && { spec, result } }
   }
 
   /** Writes what a beam is told by. @returns how many numbers that are */
@@ -58,27 +78,44 @@ export class SolvedBeams {
     if (most > this.numbers.length) this.numbers = new Float64Array(2 * most)
     const to = this.numbers
     let n = 0
-    to[n++] = lengthMm
-    to[n++] = r.ei / 1e6
+    to[n++] = rounded(lengthMm)
+    to[n++] = r.ei
     to[n++] = r.ga ?? 0
     to[n++] = held.length
-    for (const h of held) to[n++] = h.atMm
+    for (const h of held) to[n++] = rounded(h.atMm)
     for (const l of loads) {
       if (l.kind === 'line') {
         to[n++] = 0
-        to[n++] = l.fromMm
-        to[n++] = l.toMm
-        to[n++] = l.startNPerMm
-        to[n++] = l.endNPerMm
+        to[n++] = rounded(l.fromMm)
+        to[n++] = rounded(l.toMm)
+        to[n++] = rounded(l.startNPerMm)
+        to[n++] = rounded(l.endNPerMm)
       } else {
         to[n++] = l.kind === 'point' ? 1 : 2
-        to[n++] = l.atMm
-        to[n++] = l.kind === 'point' ? l.n : l.nmm
+        to[n++] = rounded(l.atMm)
+        to[n++] = rounded(l.kind === 'point' ? l.n : l.nmm)
       }
     }
     return n
   }
 }
+
+type SolvedHeap = { is: Float64Array; solved: Solved | null }[]
+
+/** So many are remembered, and as many from before: some megabytes. */
+const MOST_BEAMS = 4000
+
+/** Smaller is rounding of a place at the end of a member, mm. */
+const NOUGHT = 1e-9
+/** Leaves a number 32 of its 53 bits, a share of 2e-10: Veltkamp's splitting, by 2 to the 21st plus one. */
+const SPLITS = 2 ** 21 + 1
+function rounded(x: number): number {
+  if (Math.abs(x) < NOUGHT) return 0
+  const c = x * SPLITS
+  return c - (c - x)
+}
+
+const BEAMS = new SolvedBeams()
 
 /** Reactions smaller than this share of the load are rounding, not lifting. */
 const LIFTS = 1e-9
@@ -89,7 +126,6 @@ const TOUCHES_MM = 1e-6
 /**
  * Solves a member on its supports; a loose one that would have to pull is taken away and the rest solved again, until
  * none pulls and the member lies on none that was taken away.
- * @param known what this analysis has solved so far; added to
  * @returns null when what is left cannot hold it.
  */
 export function solveHeld(
@@ -97,12 +133,11 @@ export function solveHeld(
   r: Rigidity,
   held: Held[],
   loads: BeamLoad[],
-  known: SolvedBeams,
 ): (Solved & { supports: string[] }) | null {
   let use = held
   // Each round takes one away or puts one back; a few times their number settles it.
   for (let round = 0; use.length >= 2 && round <= 4 * held.length; round++) {
-    const solved = known.solve(lengthMm, r, use, loads)
+    const solved = BEAMS.solve(lengthMm, r, use, loads)
     if (!solved) return null
     const { reactions } = solved.result
     const slack = LIFTS * reactions.reduce((sum, r) => sum + Math.abs(r), 0)

@@ -4,7 +4,7 @@ import { cross, dot, mid, scale, sub, type Vec3 } from '../geometry/vec.ts'
 import type { BeamLoad } from '../mechanics/beam.ts'
 import { canPush } from './body.ts'
 import { wayOf, type Bent, type MemberState, type Patch } from './load-path.ts'
-import { solveHeld, type Held, type Rigidity, type SolvedBeams } from './solve-held.ts'
+import { solveHeld, type Held, type Rigidity } from './solve-held.ts'
 
 /*
  * A straight member loaded and held any way: bent in each of its two planes as a beam on what holds it that way, pulled
@@ -44,17 +44,16 @@ export function solveStick(
   supports: readonly Support[],
   rigid: Rigid,
   along: Along,
-  known: SolvedBeams,
 ): StickSolved | Extract<MemberState, { kind: 'unknown' }>['reason'] {
   // What runs along the member beside its middle line turns it; what holds it along is known once it is solved, so it
   // is solved again with that.
   const holding = supports.filter((s) => !s.steadies)
-  let solved = solveOnce(p, patches, holding, [], rigid, along, known)
+  let solved = solveOnce(p, patches, holding, [], rigid, along)
   for (let round = 0; round < ROUNDS && typeof solved !== 'string'; round++) {
     const beside = solved.passed.filter(({ patch }) => Math.abs(dot(wayOf(patch), p.at.along)) > COUNTS)
     if (beside.length === 0) break
     const acting = beside.map(({ patch }): Patch => ({ ...patch, way: scale(wayOf(patch), -1) }))
-    solved = solveOnce(p, patches, holding, acting, rigid, along, known)
+    solved = solveOnce(p, patches, holding, acting, rigid, along)
   }
   return typeof solved === 'string' ? solved : steadied(p, patches, supports, solved, along)
 }
@@ -155,7 +154,6 @@ function solveOnce(
   holdingAlong: readonly Patch[],
   rigid: Rigid,
   along: Along,
-  known: SolvedBeams,
 ): ReturnType<typeof solveStick> {
   const { widthMm, thicknessMm } = countedSize(p)
   const total = patches.reduce((s, x) => s + Math.abs(x.n), 0)
@@ -191,7 +189,7 @@ function solveOnce(
     const loads = across.flatMap(({ x, n }): BeamLoad[] =>
       Math.abs(n) <= COUNTS * total ? [] : [asBeamLoad(p, x, sign * n, along)],
     )
-    const solve = (held: Held[]) => solveHeld(p.size.lengthMm, rigidity, held, [...loads, ...couples], known)
+    const solve = (held: Held[]) => solveHeld(p.size.lengthMm, rigidity, held, [...loads, ...couples])
     // What only lies there where that will do; held down where it would lift.
     const solved = solve(heldBy(false)) ?? (downAt.size > 0 ? solve(heldBy(true)) : null)
     if (!solved) return 'too-few-supports'
