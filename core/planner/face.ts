@@ -14,14 +14,18 @@ export interface Taken {
 
 /**
  * Whether a piece so long and so high is free of all that is taken: then one that is free begins where something ends.
- * @param onFloor it stands there
+ * @param onFloor it stands there. @param between it begins there, mm: anywhere when left out
  */
 export function isFree(
   face: { longMm: number; highMm: number },
   taken: readonly Taken[],
   { longMm, highMm, onFloor }: { longMm: number; highMm: number; onFloor: boolean },
+  between: { from: number; to: number } = { from: 0, to: face.longMm },
 ): boolean {
-  const lefts = [0, ...taken.map((t) => t.to)].filter((x) => x >= 0 && x + longMm <= face.longMm)
+  const first = Math.max(0, between.from)
+  const lefts = [first, ...taken.map((t) => t.to)].filter(
+    (x) => x >= first && x <= between.to && x + longMm <= face.longMm,
+  )
   const feet = [0, ...(onFloor ? [] : taken.map((t) => t.highMm))].filter((z) => z >= 0 && z + highMm <= face.highMm)
   const meets = (t: Taken, x: number, z: number) =>
     t.from < x + longMm && t.to > x && t.lowMm < z + highMm && t.highMm > z

@@ -1,5 +1,6 @@
 import type { Goods } from '../goods/goods.ts'
 import { countedKg } from '../goods/presumed.ts'
+import { kept } from '../measure/kept.ts'
 import type { Project } from '../project/project.ts'
 import { RoomMarket, type Market } from './market.ts'
 import type { Lot, Offer } from './offer.ts'
@@ -54,12 +55,40 @@ const deeper = (p: Project, byMm: number): Project => ({
   room: { ...p.room, walls: p.room.walls.map((w) => ({ ...w, depthMm: w.depthMm + byMm })) },
 })
 
-/** How far a build of some kind for these things would go along a wall, or out from it, if there were room, mm; null where none would do. */
-function wantsMm(p: Project, wishes: Wishes, wallId: string, lot: Lot, axis: 0 | 1 = 0): number | null {
-  const market = new RoomMarket(endless(p, wallId), wishes)
+/** What one of a thing would want at an endless wall like one of a room's. */
+export interface Wants {
+  /** How far a build of some kind for it goes along that, mm; null where none does. */
+  mm(wallId: string, goodsId: string): number | null
+  /** Whether one of some kind holds there. */
+  isHeld(wallId: string, goodsId: string): boolean
+}
+
+/** The same for a project, each asked once of walls of one class. */
+export function wantsIn(p: Project, wishes: Wishes, { wallClass }: Pick<RoomMarket, 'wallClass'>): Wants {
+  const markets = new Map<string, RoomMarket>()
+  const [far, held] = [new Map<string, number | null>(), new Map<string, boolean>()]
+  const market = (wallId: string) => kept(markets, wallId, () => new RoomMarket(endless(p, wallId), wishes))
+  const once =
+    <T>(known: Map<string, T>, work: (m: RoomMarket, wallId: string, one: Lot) => T) =>
+    (wallId: string, goodsId: string) => {
+      const key = `${wallClass(wallId)} ${goodsId}`
+      if (!known.has(key)) known.set(key, work(market(wallId), wallId, [{ goodsId, count: 1 }]))
+      return known.get(key)!
+    }
+  return {
+    mm: once(far, (m, wallId, one) => wantsMm(m, wallId, one, 0, true) ?? wantsMm(m, wallId, one)),
+    isHeld: once(held, (m, _wall, one) => offersFor(m, [], one).some((o) => !m.settled(o).fails)),
+  }
+}
+
+/**
+ * How far a build of some kind for these things goes along a wall, or out from it, mm; null where none does.
+ * @param quick the first way each kind would build it will do
+ */
+function wantsMm(market: Market, wallId: string, lot: Lot, axis: 0 | 1 = 0, quick = false): number | null {
   const sizes = market
     .kindsFor(lot)
-    .flatMap(({ kind }) => market.offer(kind, wallId, lot, []) ?? [])
+    .flatMap(({ kind }) => market.offer(kind, wallId, lot, [], quick ? { haste: 'first' } : {}) ?? [])
     .map((o) => Math.max(o.body.max[axis] - o.body.min[axis], 0))
   return sizes.length > 0 ? Math.min(...sizes) : null
 }
@@ -114,12 +143,13 @@ export function whyHomeless(
   wishes: Wishes,
   market: Market & { freeMm(wallId: string, others: readonly Offer[]): number },
   offers: readonly Offer[],
+  wants: Wants,
   g: Lot[number],
 ): Homeless {
   const one = { ...g, count: 1 }
   const wanted = market.walls.flatMap((wallId) => {
     // What is told is what one of them wants.
-    const mm = wantsMm(p, wishes, wallId, [one])
+    const mm = wants.mm(wallId, g.goodsId)
     return mm === null ? [] : [{ wallId, moreMm: mm - market.freeMm(wallId, offers) }]
   })
   const least = wanted.reduce<(typeof wanted)[number] | null>((a, b) => (a && a.moreMm <= b.moreMm ? a : b), null)
@@ -127,7 +157,11 @@ export function whyHomeless(
   if (least.moreMm > 0) return { ...g, why: 'more-wall', ...least }
   const seen = offersFor(market, offers, [one])
   if (seen.length === 0 || seen.some((o) => !market.settled(o).fails)) return { ...g, why: 'no-room' }
-  return tooHeavy(p, wishes, offers, g)
+  // Where it goes it meets something, or does not hold: at another wall it would.
+  const other = wanted.filter((x) => x.moreMm > 0 && wants.isHeld(x.wallId, g.goodsId))
+  return other.length > 0
+    ? { ...g, why: 'more-wall', ...other.reduce((a, b) => (a.moreMm <= b.moreMm ? a : b)) }
+    : tooHeavy(p, wishes, offers, g)
 }
 
 /** The same, told of a thing that is too heavy as it is. */
@@ -150,7 +184,8 @@ function whyNever(
   const thing = p.goods.find((x) => x.id === g.goodsId)!
   const { acrossMm, deepMm } = thing
   const light = withThing(p, g.goodsId, { massKg: LIGHTER.at(-1)! * countedKg(thing) })
-  const sizes = (q: Project, axis: 0 | 1) => walls.flatMap((wallId) => wantsMm(q, wishes, wallId, [one], axis) ?? [])
+  const sizes = (q: Project, axis: 0 | 1) =>
+    walls.flatMap((wallId) => wantsMm(new RoomMarket(endless(q, wallId), wishes), wallId, [one], axis) ?? [])
   const isKept = (q: Project) => sizes(q, 0).length > 0
   if (deepMm > acrossMm && !thing.tote && isKept(withThing(p, g.goodsId, { acrossMm: deepMm, deepMm: acrossMm })))
     return { ...g, why: 'turned', alongMm: deepMm }

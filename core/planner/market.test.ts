@@ -5,7 +5,7 @@ import { readingsOf } from '../project/read-build.ts'
 import { readBuilds } from '../project/read-builds.ts'
 import { NO_WISHES } from '../project/wishes.ts'
 import { newFeature, type Feature } from '../room/features.ts'
-import { whyHomeless } from './help.ts'
+import { wantsIn, whyHomeless } from './help.ts'
 import { RoomMarket } from './market.ts'
 import type { Offer } from './offer.ts'
 
@@ -244,8 +244,9 @@ describe('a thing that is left out', () => {
     const { p } = room([thing('other', 'full', 0, { wideMm: 5900, deepMm: 600, highMm: 2300 })])
     const project = { ...p, goods: [bicycle] }
     const wishes = { ...NO_WISHES, keepFree: ['e', 's', 'w'] }
+    const market = new RoomMarket(project, wishes)
     const why = (count: number) =>
-      whyHomeless(project, wishes, new RoomMarket(project, wishes), [], { goodsId: 'bicycle', count })
+      whyHomeless(project, wishes, market, [], wantsIn(project, wishes, market), { goodsId: 'bicycle', count })
     expect(why(1)).toMatchObject({ why: 'more-wall', wallId: 'n' })
     expect(why(5)).toEqual({ ...why(1), count: 5 })
   })
@@ -299,6 +300,29 @@ describe('over something low', () => {
     }
     expect(foot(free)).toBeLessThan(450)
     expect(hung([thing('other', 'high', 0, { wideMm: 5900, deepMm: 500, highMm: 1900 })]).o).toBeNull()
+  })
+  it('makes way for what stands on the floor: it hangs higher with all it holds, where there is room for that', () => {
+    const bicycle = newGoods({ id: 'bicycle', name: 'bicycle', kind: 'bicycle', count: 1, acrossMm: 1750, deepMm: 600, tallMm: 1050, massKg: 14 }) // prettier-ignore
+    const under = (tallMm: number) => {
+      // Nothing is free beside what hangs there.
+      const { p } = room([thing('other', 'full', 1900, { wideMm: 4000, deepMm: 600, highMm: 2300 })])
+      const chest = newGoods({ id: 'chest', name: 'chest', kind: 'equipment', count: 1, acrossMm: 700, deepMm: 450, tallMm, massKg: 25 }) // prettier-ignore
+      const project = { ...p, goods: [bicycle, chest] }
+      const market = new RoomMarket(project, { ...NO_WISHES, keepFree: ['e', 's', 'w'] })
+      const [hangs, stands] = [[{ goodsId: 'bicycle', count: 1 }], [{ goodsId: 'chest', count: 1 }]]
+      const before = market.offer('hanging-arms', 'n', hangs, [])!
+      expect(market.offer('post-rack', 'n', stands, [before])).toBeNull()
+      return { p: project, market, before, found: market.under('post-rack', 'n', stands, [before]) }
+    }
+    const { p, market, before, found } = under(600)
+    const [hung] = found!.others
+    expect(hung.housed).toEqual(before.housed)
+    expect(hung.build.offsetMm).toBe(before.build.offsetMm)
+    expect(hung.body.min[2]).toBeGreaterThanOrEqual(found!.offer.body.max[2])
+    expect([market.fits(hung, [found!.offer]), market.fits(found!.offer, [hung])]).toEqual([true, true])
+    expect([failing(p, hung), failing(p, found!.offer)]).toEqual([[], []])
+    // Over this it would be in the ceiling.
+    expect(under(1400).found).toBeNull()
   })
   it('the same things in another order are the same look', () => {
     const { p } = room([])

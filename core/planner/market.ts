@@ -18,7 +18,7 @@ import type { WallLine } from '../room/outline.ts'
 import { beside, HIGH, isHigh } from './beside.ts'
 import { judgedOffer, judgeFor, lessonsFor, type Judge } from './judged-offer.ts'
 import { facesOf, isFree } from './face.ts'
-import { howMany, looked, offersAt, taught, type Lot, type Offer, type Shop } from './offer.ts'
+import { howMany, looked, offersAt, raised, taught, type Haste, type Lot, type Offer, type Shop } from './offer.ts'
 import { lotKey, Seen } from './seen.ts'
 import { inOrder, shareOf, together } from './lots.ts'
 import type { Wishes } from '../project/wishes.ts'
@@ -66,8 +66,7 @@ const AS_IT_COMES: Held = { mostDeepMm: null, mostLongMm: null, leastLongMm: nul
 export interface Manner {
   /** As short as there is room between what stands there, though its kind is longer anywhere else. */
   squeezed?: boolean
-  /** The first way its kind would build it is good enough. */
-  quick?: boolean
+  haste?: Haste
 }
 
 /** A kind of build for some goods at a wall beside what stands there. */
@@ -75,6 +74,12 @@ interface Asking extends Manner {
   kind: string
   w: WallLine
   lot: Lot
+  others: readonly Offer[]
+}
+
+/** A build beside others of which some hang higher for it. */
+export interface Raised {
+  offer: Offer
   others: readonly Offer[]
 }
 
@@ -90,6 +95,11 @@ export interface Market {
   offer(kind: string, wallId: string, lot: Lot, others: readonly Offer[], manner?: Manner): Offer | null
   /** The same build with more goods, where it is. */
   extended(offer: Offer, lot: Lot, others: readonly Offer[], manner?: Manner): Offer | null
+  /**
+   * A build that stands on the floor under what hangs at a wall, which is raised over it with all it holds; null where
+   * there is none, or that would be too high.
+   */
+  under(kind: string, wallId: string, lot: Lot, others: readonly Offer[], manner?: Manner): Raised | null
   /** The same build judged, and changed so that it holds; from then on it is what is offered in its place. */
   settled(offer: Offer): Offer
   /** One that was judged and fails, with so few of its goods that it holds; itself where even that does not help. */
@@ -177,7 +187,8 @@ export class RoomMarket implements Market {
 
   offer(kind: string, wallId: string, lot: Lot, others: readonly Offer[], manner: Manner = {}): Offer | null {
     const w = this.lineOf(wallId)
-    if (!this.kindOf(kind).hangsFrom && !this.hasFace(w, lot, others, !isHungKind(kind))) return null
+    const faces = this.kindOf(kind).hangsFrom ? null : this.facesFor(w, lot, others, !isHungKind(kind))
+    if (faces && !faces()) return null
     const inTheWay = [
       ...this.standing.map((b) => ({ gap: BESIDE_MM, ...beside(w, b) })),
       ...others.map((o) => ({ gap: BETWEEN_MM, ...beside(w, o.body) })),
@@ -190,8 +201,12 @@ export class RoomMarket implements Market {
     const isOpen = (at: number) =>
       at <= w.wall.lengthMm - LEAST_MM &&
       !inTheWay.some((b) => isHigh(b, highMm) && b.outMm < LEAST_DEEP_MM && b.to > at && b.from < at + LEAST_MM)
+    // It may begin a little before or after that, at a stud.
+    const { construction: c } = w.wall
+    const offMm = c.kind === 'studs' ? c.spacingMm + BEFORE_STUD_MM : 0
+    const hasFace = (at: number) => !faces || faces({ from: at - offMm, to: at + offMm })
     let best: Offer | null = null
-    for (const at of starts.filter(isOpen).slice(0, STARTS)) {
+    for (const at of starts.filter((x) => isOpen(x) && hasFace(x)).slice(0, STARTS)) {
       const found = this.at({ kind, w, lot, others, ...manner }, at)
       if (found && (!best || howMany(found.housed) > howMany(best.housed))) best = found
       if (best && howMany(best.housed) === howMany(lot)) break
@@ -209,15 +224,48 @@ export class RoomMarket implements Market {
     return keeps && howMany(found.housed) > howMany(offer.housed) ? found : null
   }
 
-  /** Whether a face as large as any of these things turned any way is free on a wall: without it none of them is kept there. */
-  private hasFace(w: WallLine, lot: Lot, others: readonly Offer[], onFloor: boolean): boolean {
+  under(kind: string, wallId: string, lot: Lot, others: readonly Offer[], manner: Manner = {}): Raised | null {
+    const hangs = (o: Offer) => o.build.wallId === wallId && this.kindOf(o.build.family).hangsAt !== undefined
+    if (this.kindOf(kind).hangsFrom || isHungKind(kind) || !others.some(hangs)) return null
+    const all: Offer[] = others.filter((o) => !hangs(o))
+    const offer = this.offer(kind, wallId, lot, all, manner)
+    if (!offer) return null
+    // What hangs highest stays highest.
+    const hung = others.filter(hangs).sort((a, b) => a.body.min[2] - b.body.min[2])
+    for (const x of hung) {
+      const there = [offer, ...all]
+      const up = this.fits(x, there) ? x : this.raised(x, there)
+      if (!up) return null
+      all.push(up)
+    }
+    return { offer, others: all }
+  }
+
+  /** What hangs, over what stands below it, with all it holds. */
+  private raised(offer: Offer, others: readonly Offer[]): Offer | null {
+    const w = this.lineOf(offer.build.wallId)
+    const kind = this.kindOf(offer.build.family)
+    const met = this.metBy(offer, others).map((b) => beside(w, b))
+    const own = beside(w, offer.body)
+    if (met.some((b) => b.highMm > HIGH_UNDER_MM || b.deepMm > own.deepMm + REACHED_OVER_MM)) return null
+    const overMm = Math.max(...met.map((b) => b.highMm)) + BETWEEN_MM
+    const builds = [...this.p.builds, ...others.filter((o) => !this.kindOf(o.build.family).hangsAt).map((o) => o.build)]
+    const found = raised({ ...this.shop, p: { ...this.p, builds } }, kind, offer, overMm)
+    return found && this.allowed(found) && this.fits(found, others) ? found : null
+  }
+
+  /**
+   * Tells whether a face as large as any of these things turned any way is free on a wall, or begins free in a part of it:
+   * without it none of them is kept there.
+   */
+  private facesFor(w: WallLine, lot: Lot, others: readonly Offer[], onFloor: boolean) {
     const taken = [...this.standing, ...others.map((o) => o.body)]
       .map((b) => beside(w, b))
       .filter((b) => b.outMm < AT_WALL_MM && b.deepMm > AT_WALL_MM && b.to > 0 && b.from < w.wall.lengthMm)
     const face = { longMm: w.wall.lengthMm, highMm: w.wall.heightMm }
-    return lot.some(({ goodsId }) =>
-      facesOf(this.p.goods.find((g) => g.id === goodsId)!).some((f) => isFree(face, taken, { onFloor, ...f })),
-    )
+    const sides = lot.flatMap(({ goodsId }) => facesOf(this.p.goods.find((g) => g.id === goodsId)!))
+    return (between?: { from: number; to: number }) =>
+      sides.some((f) => isFree(face, taken, { onFloor, ...f }, between))
   }
 
   /** What stands where a build would, or in the way of its goods; or whose goods come out where it would stand. */
@@ -315,9 +363,9 @@ export class RoomMarket implements Market {
   }
 
   /** What is made long enough for two studs where it begins may be shorter where it begins at one of them. */
-  private mayBeShorter({ kind, w, quick }: Asking, here: Offer): boolean {
+  private mayBeShorter({ kind, w, haste }: Asking, here: Offer): boolean {
     const { construction: c } = w.wall
-    if (quick || c.kind !== 'studs' || !isHungKind(kind)) return false
+    if (haste === 'first' || c.kind !== 'studs' || !isHungKind(kind)) return false
     const { from, to } = beside(w, here.body)
     return to - from > c.spacingMm + 2 * FROM_END_MM && to - from < SHORT_STUDS * c.spacingMm
   }
@@ -393,7 +441,7 @@ export class RoomMarket implements Market {
     return ended && this.fits(ended, others) ? ended : null
   }
 
-  private look({ kind, w, lot: given, others, quick }: Asking, offsetMm: number, held: Held): Offer | null {
+  private look({ kind, w, lot: given, others, haste }: Asking, offsetMm: number, held: Held): Offer | null {
     const family = this.kindOf(kind)
     const wallId = w.wall.id
     const lot = inOrder(given)
@@ -408,7 +456,7 @@ export class RoomMarket implements Market {
     const p = { ...there, builds: [...there.builds, ...end] }
     const next = nextOnWall(p, bare)
     const bounds = [mostDeepMm, leastLongMm, overMm].join('|')
-    const key = fingerprint([kind, wallId, offsetMm, bounds, mostLongMm, next, quick ?? false, lotKey(lot)].join('|'))
+    const key = fingerprint([kind, wallId, offsetMm, bounds, mostLongMm, next, haste ?? '', lotKey(lot)].join('|'))
     let ways = this.known.get(key)
     if (!ways) {
       const freeMm = Math.min(next - offsetMm, w.wall.lengthMm - offsetMm, mostLongMm ?? Infinity)
@@ -423,7 +471,7 @@ export class RoomMarket implements Market {
         asLong: mostLongMm !== null,
         ...(leastLongMm === null ? {} : { leastLongMm }),
         ...(overMm === null ? {} : { overMm }),
-        ...(quick ? { quick } : {}),
+        ...(haste ? { haste } : {}),
       }
       const shop = { ...this.shop, p }
       // Two of a kind may hang at one place, one over the other: they are told apart by what they keep, and how.
@@ -444,7 +492,7 @@ export class RoomMarket implements Market {
   }
 
   /** Walls of one class are as deep, as high, made the same way and under the same ceiling: what is seen at one is much the same at another. */
-  private wallClass = (wallId: string): string => kept(this.classes, wallId, () => this.classOf(wallId))
+  readonly wallClass = (wallId: string): string => kept(this.classes, wallId, () => this.classOf(wallId))
   private classOf(wallId: string): string {
     const { wall, along } = this.lineOf(wallId)
     const { ceiling } = this.p.room

@@ -98,6 +98,9 @@ const DEPTHS = ['depthMm', 'railLengthMm']
 /** And how long they are by these. */
 const LENGTHS = ['lengthMm', 'columns', 'bays', 'clearMm', 'apartMm']
 
+/** Of the ways a kind would build it only the first is looked at; or the first that keeps everything will do. */
+export type Haste = 'first' | 'enough'
+
 /** What a first look is held to besides its wall. */
 export interface Within {
   /** It keeps the depth it has here, whatever there would be room for. */
@@ -108,8 +111,7 @@ export interface Within {
   leastLongMm?: number
   /** It hangs over what reaches so high, mm. */
   overMm?: number
-  /** The first way its kind proposes is good enough. */
-  quick?: boolean
+  haste?: Haste
 }
 
 /**
@@ -130,12 +132,13 @@ export function offersAt(
   const looks: Look[] = []
   const { leastLongMm } = within
   const proposed = kind.propose(ctx) as Build['params'][]
-  const ways = within.quick ? proposed.slice(0, 1) : proposed
+  const ways = within.haste === 'first' ? proposed.slice(0, 1) : proposed
   const given =
     leastLongMm === undefined ? ways : ways.map((x) => ('lengthMm' in x ? { ...x, lengthMm: leastLongMm } : x))
   for (const params of given) {
+    const isWhole = looks.some((l) => howMany(l.offer.housed) === howMany(goods))
     // What has a place for all gains nothing by being as long as its wall.
-    if (fillsWall(params) && looks.some((l) => howMany(l.offer.housed) === howMany(goods))) continue
+    if (isWhole && (fillsWall(params) || within.haste === 'enough')) continue
     const found = look(shop, kind, { ...bare, params }, ctx, within)
     if (found) looks.push(found)
   }
@@ -198,22 +201,31 @@ interface Look {
 /** Of its shape all that it takes up with its goods, mm. */
 const wholeOf = (a: Assembly) => boxUnion([wholeBox(partBoxes(a)), ...a.bays.flatMap((b) => b.items.map((i) => i.box))])
 
-/** A build hung as high as it must to be over something; null where it has no height to change, or cannot be shaped. */
-function over(kind: AnyFamily, build: Build, ctx: BuildContext, overMm: number): Build | null {
+/** A build that hangs so much higher; null where it has no height to change, or cannot be shaped. */
+function higher(kind: AnyFamily, build: Build, ctx: BuildContext, overMm: number): Build | null {
   const first = shapeInPlace(kind, build, ctx)
   const dim = first.ok && first.value.dims.find((x) => x.path === kind.hangsAt)
-  if (!dim || !dim.tacked) return null
+  if (!dim) return null
   const byMm = overMm - wholeOf(first.value.assembly).min[2]
   return byMm <= 0
     ? build
     : { ...build, params: withValue(build.params, dim.path, roundUp(dim.value + byMm, unitsOf(ctx.settings))) }
 }
 
+/**
+ * The same build with all it holds, hung over what reaches so high, mm; null where that is not to be.
+ */
+export function raised(shop: Shop, kind: AnyFamily, { build, housed }: Offer, overMm: number): Offer | null {
+  const set = setAtWall(shop.p, kind, build, shop.prices)
+  const found = set && look(shop, kind, { ...set.bare, params: build.params }, set.ctx, { overMm })
+  return found && howMany(found.tooHigh) === 0 && howMany(found.offer.housed) === howMany(housed) ? found.offer : null
+}
+
 function look(shop: Shop, kind: AnyFamily, given: Build, ctx: BuildContext, within: Within): Look | null {
   // How the floor falls makes posts longer by a little, and shaping twice as slow: whoever judges it looks at that.
   const { fallUnder: _fall, ...level } = ctx
   const { asDeep, asLong, overMm } = within
-  const build = overMm === undefined ? given : over(kind, given, level, overMm)
+  const build = overMm === undefined ? given : higher(kind, given, level, overMm)
   if (!build) return null
   const first = shapeInPlace(kind, build, level)
   if (!first.ok) return null

@@ -126,7 +126,7 @@ describe('a plan of a whole room', () => {
     )
   })
   it('has others beside it also where there was no time to look for them: one build of it in another kind', () => {
-    const search = planningRoom(household(HEAP, 4800), NO_WISHES, { rounds: 9, shouldStop: (share) => share < 0.75 })
+    const search = planningRoom(household(HEAP, 5600), NO_WISHES, { rounds: 9, shouldStop: (share) => share < 0.75 })
     let now = search.next()
     while (!now.done) now = search.next()
     expect(now.value.plans.length).toBeGreaterThan(1)

@@ -12,12 +12,12 @@ import { readBuilds, type KeptReadings } from '../project/read-builds.ts'
 import { remedies } from '../project/remedies.ts'
 import { hoursOf } from '../takeoff/hours.ts'
 import { hardest } from './judged-offer.ts'
-import { whyHomeless, type Homeless } from './help.ts'
+import { wantsIn, whyHomeless, type Homeless, type Wants } from './help.ts'
 import { RoomMarket } from './market.ts'
 import { A_WEEK, beats, type Measures } from './measures.ts'
 import { isGlued, isInWall, lotWithout, measured, type Lot, type Offer } from './offer.ts'
 import { holdingIn, thriftier } from './thrift.ts'
-import { AIMS, differ, keeping, measuresOf, Shelf, type Aim, type Plan, type Urgency } from './plans.ts'
+import { AIMS, differ, keeping, leavesMany, measuresOf, Shelf, type Aim, type Plan, type Urgency } from './plans.ts'
 import { allJudged, mended, refitted, searching, withoutFailing, type Bulk, type SearchOptions } from './search.ts'
 import type { Wishes } from '../project/wishes.ts'
 
@@ -66,6 +66,8 @@ const NEARLY = 0.3
 const PROVING = 0.2
 /** By these shares of the whole time each aim is looked for; what is left is for plans that differ by one build. */
 const LOOKED: Record<Aim, number> = { cost: 0.45, floor: 0.6, reach: 0.75 }
+/** Where room is short what has a place matters more than what else a plan is good at. */
+const LOOKED_SHORT: Record<Aim, number> = { cost: 0.65, floor: 0.72, reach: 0.79 }
 /** By this share of that no further plan is grown from nothing: those there are get better. */
 const GROWN = 0.45
 /** By this share of it no more plans are looked for: what is left is for less wood in the cheapest of them. */
@@ -134,6 +136,7 @@ class RoomPlanner {
   private readonly p: Project
   private readonly urgency: Urgency
   private readonly bulk: Bulk
+  private readonly wants: Wants
   private readonly proven: PlannedRoom[] = []
   /** Plans that hold: no other that is much like one of them is shown. */
   private readonly taken: Plan[] = []
@@ -150,6 +153,7 @@ class RoomPlanner {
     this.urgency = urgencyIn(given)
     this.bulk = bulkIn(given)
     this.market = new RoomMarket(this.p, wishes)
+    this.wants = wantsIn(this.p, wishes, this.market)
     this.shelf = new Shelf(this.urgency)
   }
 
@@ -158,22 +162,27 @@ class RoomPlanner {
     const random = seeded(this.seed)
     const heap = withoutHome(this.p)
     for (const [k, aim] of AIMS.entries()) {
-      const [begun, share] = [k === 0 ? 0 : LOOKED[AIMS[k - 1]], LOOKED[aim]]
+      const looked = () => (this.shelf.isShort() ? LOOKED_SHORT : LOOKED)
+      const share = () => looked()[aim]
+      const part = (of: number) => {
+        const begun = k === 0 ? 0 : looked()[AIMS[k - 1]]
+        return begun + of * (share() - begun)
+      }
       const { urgency, bulk } = this
-      const isGrown = () => shouldStop(begun + GROWN * (share - begun))
+      const isGrown = () => shouldStop(part(GROWN))
       const given = { aim, urgency, bulk, budgetMinor: this.wishes.budgetMinor, random, unlike: this.taken, isGrown }
       // Until there is a plan that holds, one is looked for with all care.
-      const hurried = { ...given, isLate: (part: number) => shouldStop(begun + part * (share - begun)) }
+      const hurried = { ...given, isLate: (of: number) => shouldStop(part(of)) }
       const o: SearchOptions = this.isEnough() ? hurried : given
       let told = 0
       for (const stage of searching(heap, this.market, this.shelf, o, Math.ceil(rounds / AIMS.length))) {
         if (stage === 'growing') yield this.state('growing')
         else if (stage !== 'round' || ++told % TOLD_EVERY === 0) yield this.state('looking')
         // One that is begun is grown to its end.
-        if (stage !== 'growing' && shouldStop(share)) break
+        if (stage !== 'growing' && shouldStop(share())) break
       }
       yield this.state('proving')
-      yield* this.proveOne(o, () => shouldStop(share + PROVING))
+      yield* this.proveOne(o, () => shouldStop(share() + PROVING))
     }
     const { urgency, bulk } = this
     const o = { aim: AIMS[0], urgency, bulk, budgetMinor: this.wishes.budgetMinor, unlike: [], random }
@@ -259,18 +268,23 @@ class RoomPlanner {
     for (let tries = 0; tries < MOST_PROVEN;) {
       const next = best()
       if (!next || (isLate() && this.isEnough())) return
-      const open = next.offers.find((x) => !x.judged)
-      if (this.isLike(next) || this.failed.some((x) => differ(x, next) === 0)) no.push(next)
-      else if (open && !isLate()) {
-        // It is judged first, and another may be the best then.
-        this.market.settled(open)
+      const open = next.offers.filter((x) => !x.judged)
+      if (this.leavesFarMore(next) || this.isLike(next) || this.failed.some((x) => differ(x, next) === 0)) no.push(next)
+      else if (open.length > 0 && !isLate()) {
+        // It is judged first, and another may be the best then; where room is short all of its builds at once.
+        for (const x of leavesMany(next) ? open : open.slice(0, 1)) {
+          if (isLate()) break
+          this.market.settled(x)
+          yield this.state('proving')
+        }
         this.shelf.refresh(this.market)
         this.shelf.add(refitted(next, this.market, o))
         yield this.state('proving')
       } else {
         tries++
         // What nobody has judged always looks better than what somebody has: late, it is gone on with what there is.
-        const judged = open || next.offers.some((x) => x.fails) ? yield* this.allJudged(next, o, isLate) : next
+        const judged =
+          open.length > 0 || next.offers.some((x) => x.fails) ? yield* this.allJudged(next, o, isLate) : next
         if (isLate() && this.isEnough()) return
         const { plan, readings } = this.standing(judged, o)
         no.push(next, judged, plan)
@@ -344,9 +358,14 @@ class RoomPlanner {
     const sound = this.proven.filter((x) => x.measures.troubles === 0)
     const holding = sound.length > 0 ? sound : this.proven
     // Where one keeps everything, or much more, the others are none.
-    const least = Math.min(...holding.map((x) => x.measures.homeless))
-    const of = holding.filter((x) => x.measures.homeless <= least * (1 + NEARLY) + SAME_HOMELESS)
+    const of = holding.filter((x) => !leavesFarMore(x.measures, holding))
     return of.filter((x) => !of.some((y) => beats(y.measures, x.measures)))
+  }
+
+  /** Whether a plan would not be shown beside what was proven already. */
+  private leavesFarMore(plan: Plan): boolean {
+    const sound = this.proven.filter((x) => x.measures.troubles === 0)
+    return sound.length > 0 && leavesFarMore(measuresOf(plan, this.urgency), sound)
   }
 
   private state(doing: Planning['doing']): Planning {
@@ -413,7 +432,7 @@ class RoomPlanner {
       sheets: cutPlan.sheets.length,
       overMinor,
       holed,
-      homeless: homeless.map((g) => whyHomeless(this.p, this.wishes, this.market, offers, g)),
+      homeless: homeless.map((g) => whyHomeless(this.p, this.wishes, this.market, offers, this.wants, g)),
       presumed: this.presumedIn(offers),
       troubles,
     }
@@ -447,6 +466,10 @@ export function toDrop(readings: readonly Pick<BuildReading, 'build' | 'checks'>
   const [least] = onlyTogether.sort((a, b) => kept(a) - kept(b))
   return new Set(least ? [least.build.id] : [])
 }
+
+/** Whether so much more has no place in a plan than in others that it is none beside them. */
+const leavesFarMore = ({ homeless }: Measures, others: readonly Pick<PlannedRoom, 'measures'>[]): boolean =>
+  homeless > Math.min(...others.map((x) => x.measures.homeless)) * (1 + NEARLY) + SAME_HOMELESS
 
 /** Things without a place. */
 const left = (plan: Plan): number => plan.homeless.reduce((n, g) => n + g.count, 0)

@@ -107,6 +107,10 @@ export function keeping(plan: Plan, offers: readonly Offer[]): Plan {
   return { offers, homeless: [...plan.homeless, ...lost] }
 }
 
+/** So many kinds of things without a place, and a room is short of walls. */
+const MANY_LEFT = 6
+export const leavesMany = ({ homeless }: Pick<Plan, 'homeless'>): boolean => homeless.length >= MANY_LEFT
+
 /** Plans that none beats in everything, as far as they were looked at. */
 export class Shelf {
   readonly kept: { plan: Plan; measures: Measures }[] = []
@@ -116,6 +120,11 @@ export class Shelf {
   begun: Plan | null = null
 
   constructor(private readonly urgency: Urgency) {}
+
+  /** Whether room is short: every plan so far leaves many kinds of things without a place. */
+  isShort(): boolean {
+    return this.kept.length > 0 && this.kept.every(({ plan }) => leavesMany(plan))
+  }
 
   add(plan: Plan): void {
     this.seen++

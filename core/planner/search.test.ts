@@ -92,6 +92,7 @@ class TinyMarket implements Market {
     const more = this.fitting(o.build.wallId, lot, [...others, o])
     return more.length > 0 ? this.of(o.build.family, o.build.wallId, [...o.housed, ...more]) : null
   }
+  under = () => null
   settled = (o: Offer) => o
   lightened = (o: Offer) => o
   latest = (o: Offer) => o
@@ -214,6 +215,26 @@ describe('the search for plans', () => {
     )
     while (!search.next().done);
     for (const a of shelf.kept) for (const b of shelf.kept) expect(beats(a.measures, b.measures)).toBe(false)
+  })
+  it('begins with what takes least room where room is short, and is not told to have less than before', () => {
+    // Three large things would take all walls, and leave none to eighteen small ones.
+    const things = Array.from({ length: 21 }, (_, i): Thing => ({
+      id: `t${i}`,
+      mm: i < 3 ? 1000 : 100,
+      minor: { x: 500 },
+    }))
+    const walls = Object.fromEntries(WALLS.map((w) => [w, 1000]))
+    const market = new TinyMarket([{ id: 'x', beginMinor: 1000, floor: 0.1 }], things, walls)
+    const heap = things.map((t) => ({ goodsId: t.id, count: 1 }))
+    const shelf = new Shelf(() => 1)
+    const bulk = (id: string) => market.thing(id).mm
+    const search = searching(heap, market, shelf, { ...options('cost'), bulk }, 0)
+    const left: number[] = []
+    for (let step = search.next(); step.value !== 'first'; step = search.next())
+      left.push(howMany(shelf.begun!.homeless))
+    expect(left).toEqual([...left].sort((a, b) => b - a))
+    // One large thing and twenty times a small one's room: eighteen small ones and one large.
+    expect(howMany(shelf.best({ aim: 'cost', budgetMinor: null })!.plan.homeless)).toBe(2)
   })
   it('has a plan at hand from the first one on', () => {
     for (const seed of [1, 2, 3, 4]) {

@@ -1,9 +1,10 @@
 import type { Market } from './market.ts'
-import { lotWithout, type Lot, type Offer } from './offer.ts'
+import { lotWithout, type Haste, type Lot, type Offer } from './offer.ts'
 import {
   HOMELESS,
   isAllJudged,
   keeping,
+  leavesMany,
   likeness,
   measuresOf,
   worthOf,
@@ -52,13 +53,7 @@ function* waysOn(
   plan: Plan,
   lot: Lot,
   market: Market,
-  {
-    kinds,
-    walls: anywhere,
-    dense,
-    tried,
-    quick = false,
-  }: Pick<Growth, 'kinds' | 'walls' | 'dense' | 'tried' | 'quick'>,
+  { kinds, walls: anywhere, dense, tried, haste }: Pick<Growth, 'kinds' | 'walls' | 'dense' | 'tried' | 'haste'>,
   squeezed = false,
 ): Generator<Plan> {
   const those = market.kindsFor(lot)
@@ -70,7 +65,7 @@ function* waysOn(
     const known = those.find((k) => k.kind === o.build.family)
     if (!known || (opened && !opened.includes(o.build.wallId))) continue
     const others = plan.offers.filter((_, j) => j !== i)
-    const more = market.extended(o, lot, others, { quick })
+    const more = market.extended(o, lot, others, { haste })
     if (!more) continue
     const way = withOffer(plan, [...others, more], lot, lotWithout(more.housed, o.housed))
     all ||= known.score >= Math.min(2, best) && way.homeless.length === plan.homeless.length
@@ -83,7 +78,7 @@ function* waysOn(
     if (looked === kinds) break
     let found = false
     for (const wallId of walls) {
-      const offer = market.offer(kind, wallId, lot, plan.offers, { squeezed, quick })
+      const offer = market.offer(kind, wallId, lot, plan.offers, { squeezed, haste })
       if (offer) yield withOffer(plan, [...plan.offers, offer], lot, offer.housed)
       found ||= offer !== null
     }
@@ -92,13 +87,28 @@ function* waysOn(
 }
 
 /** The same; where there are none, what is made as short as there is room. */
-function* anyWayOn(...[plan, lot, market, g]: Parameters<typeof waysOn>): Generator<Plan> {
+function* anyWayOn(plan: Plan, lot: Lot, market: Market, g: Growth): Generator<Plan> {
   let any = false
   for (const way of waysOn(plan, lot, market, g)) {
     any = true
     yield way
   }
-  if (!any && !g.quick) yield* waysOn(plan, lot, market, g, true)
+  if (any || g.haste === 'first') return
+  for (const way of waysOn(plan, lot, market, g, true)) {
+    any = true
+    yield way
+  }
+  if (!any) yield* waysUnder(plan, lot, market, g)
+}
+
+/** Ways to keep a lot under what hangs, which is raised for it. */
+function* waysUnder(plan: Plan, lot: Lot, market: Market, { kinds, walls, tried }: Growth): Generator<Plan> {
+  const opened = tried?.lots.has(lot) ? tried.opened : walls
+  for (const { kind } of market.kindsFor(lot).slice(0, kinds))
+    for (const wallId of opened) {
+      const found = market.under(kind, wallId, lot, plan.offers)
+      if (found) yield withOffer(plan, [...found.others, found.offer], lot, found.offer.housed)
+    }
 }
 
 const withOffer = (plan: Plan, offers: readonly Offer[], lot: Lot, housed: Lot): Plan => ({
@@ -127,8 +137,8 @@ interface Growth {
   shake: number
   /** The first way that takes a whole lot is taken. */
   hasty: boolean
-  /** The first way a kind would build it is good enough, and what has no place so is not tried as short as there is room. */
-  quick?: boolean
+  /** After the first way a kind would build it what has no place is not tried as short as there is room either. */
+  haste?: Haste
 }
 
 /** Grows a plan until every lot has been looked at. */
@@ -140,15 +150,17 @@ function grow(...of: Parameters<typeof growing>): Plan {
   }
 }
 
-/** The same, told after each lot; what was not looked at yet is without a place. */
+/** What was not looked at yet is without a place. */
+const told = ({ plan, todo }: Growing): Plan => ({ ...plan, homeless: [...plan.homeless, ...todo.flat()] })
+
+/** The same, told after each lot. */
 function* growing(
   from: Plan,
   lots: readonly Lot[],
   market: Market,
   o: SearchOptions,
   g: Growth,
-): Generator<Plan, Plan> {
-  const told = ({ plan, todo }: Growing): Plan => ({ ...plan, homeless: [...plan.homeless, ...todo.flat()] })
+): Generator<Growing, Plan> {
   const worth = (plan: Plan) => worthOf(measuresOf(plan, o.urgency), o) + likeness(plan, o.unlike)
   let beam: Growing[] = [{ plan: from, todo: lots }]
   for (let round = 0; round < PARTS * lots.length && beam.some((b) => b.todo.length > 0); round++) {
@@ -179,7 +191,7 @@ function* growing(
       if (!any) next.push({ ...given, worth: worth(given.plan) })
     }
     beam = next.sort((a, b) => a.worth - b.worth).slice(0, now.beam)
-    yield told(beam[0])
+    yield beam[0]
   }
   return told(beam[0])
 }
@@ -204,6 +216,28 @@ function byBulk(lots: readonly Lot[], { bulk, urgency }: Pick<SearchOptions, 'bu
   return [...lots].sort((a, b) => of(b) - of(a))
 }
 
+/** Of a lot what takes more than so many times the room of its smallest is a lot of its own. */
+const FAR_LARGER = 8
+
+/** What takes least room for what it is wanted first: many have a place before room is short. */
+function byRoom(lots: readonly Lot[], { bulk, urgency }: Pick<SearchOptions, 'bulk' | 'urgency'>): Lot[] {
+  const parted = lots.flatMap((lot) => {
+    const out: Lot[] = []
+    let least = 0
+    for (const g of [...lot].sort((a, b) => bulk(a.goodsId) - bulk(b.goodsId))) {
+      const size = bulk(g.goodsId)
+      if (out.length > 0 && size <= FAR_LARGER * least) out.push([...out.pop()!, g])
+      else {
+        out.push([g])
+        least = size
+      }
+    }
+    return out
+  })
+  const of = (lot: Lot) => wantedOf(lot, { urgency }) / lot.reduce((n, g) => n + g.count * bulk(g.goodsId), 0)
+  return parted.sort((a, b) => of(b) - of(a))
+}
+
 const shuffled = <T>(list: readonly T[], random: () => number): T[] => {
   const out = [...list]
   for (let i = out.length - 1; i > 0; i--) {
@@ -221,8 +255,24 @@ const APART = 0.5
 const DENSE = 0.6
 /** So often the first place that takes all of some things is good enough. */
 const HASTY = 0.6
+/** Where room is short more ways are worth more than the best of each. */
+const hurry = (plan: Plan, random: () => number): Pick<Growth, 'hasty' | 'haste'> =>
+  leavesMany(plan) ? { hasty: true, haste: 'enough' } : { hasty: random() < HASTY }
 /** A worse plan is gone on from when it is no worse than this, falling to nought. */
 const WARM = 0.05
+
+/** Of what has no place so many kinds of things are tried again each time, the more wanted the likelier. */
+const TRIED_AGAIN = 12
+
+/** What had no place: some of it to be tried once more, and what is not looked at this time. */
+function triedAgain(homeless: Lot, o: SearchOptions): { lots: Lot[]; rest: Lot } {
+  if (homeless.length <= TRIED_AGAIN) return { lots: homeless.map((g) => [g]), rest: [] }
+  const order = homeless
+    .map((g) => ({ g, at: o.random() ** (1 / wantedOf([g], o)) }))
+    .sort((a, b) => b.at - a.at)
+    .map(({ g }) => g)
+  return { lots: order.slice(0, TRIED_AGAIN).map((g) => [g]), rest: order.slice(TRIED_AGAIN) }
+}
 
 /** What the search is at, each time it tells. */
 export type Stage = 'growing' | 'first' | 'grown' | 'judged' | 'round'
@@ -243,44 +293,51 @@ export function* searching(
   const left = (x: Plan) => measuresOf(x, o.urgency).homeless
   const loose: Growth = { kinds: MOST_KINDS, walls: market.walls, beam: 1, shake: 0, hasty: false }
   const few = { ...loose, kinds: FEW_KINDS }
+  const quick = { ...few, dense: true, hasty: true, haste: 'first' as const }
   const [lots, singles] = [lotsOf(heap, market, o.urgency), heap.map((g): Lot => [g])]
-  // What takes most room first, each into what is there already: soon told, and much has a place.
-  let first: Plan | null = null
-  if (shelf.kept.length === 0) {
-    const steps = growing(nothing, byBulk(singles, o), market, o, { ...few, dense: true, hasty: true, quick: true })
-    let step = steps.next()
-    for (; !step.done; step = steps.next()) {
-      shelf.begun = step.value
-      yield 'growing'
-    }
-    first = step.value
-    shelf.begun = null
-    shelf.add(first)
-    yield 'first'
-  }
-  // Many small builds are lighter than few full ones: those are for rooms that are short of walls.
-  let now = grow(nothing, byBulk(singles, o), market, o, few)
-  // What beats it, or is the same, would keep it off the shelf.
-  if (first && left(now) <= left(first)) shelf.drop(first)
-  shelf.add(now)
-  if (first && left(now) > left(first)) now = first
-  yield 'grown'
-  for (const [order, g, always] of [
-    [byBulk(lots, o), loose, true],
+  const orders: [() => Lot[], Growth][] = [
+    [() => byBulk(singles, o), few],
+    [() => byBulk(lots, o), loose],
     // What is hardest to keep first, then in any order: for what has no place yet.
-    [lots, { ...loose, beam: lots.length > MANY_LOTS ? 1 : BEAM }, false],
-    [shuffled(lots, o.random), { ...loose, dense: true }, false],
-  ] as const) {
-    if (o.isGrown?.()) break
-    if (!always && left(now) === 0) break
-    const other = grow(nothing, order, market, o, g)
+    [() => lots, { ...loose, beam: lots.length > MANY_LOTS ? 1 : BEAM }],
+    [() => shuffled(lots, o.random), { ...loose, dense: true }],
+  ]
+  let now: Plan = nothing
+  // What takes most room first, each into what is there already: soon told, and much has a place. Where it is short of
+  // room, what takes least of it.
+  let isShort = shelf.isShort()
+  const first = shelf.kept.length === 0
+  for (const order of first ? [byBulk(singles, o), byRoom(lots, o)] : []) {
+    const steps = growing(nothing, order, market, o, quick)
+    let step = steps.next()
+    while (!step.done && (isShort || !leavesMany(step.value.plan))) {
+      const so = told(step.value)
+      if (!shelf.begun || left(so) <= left(shelf.begun)) shelf.begun = so
+      yield 'growing'
+      step = steps.next()
+    }
+    const grown = step.done ? step.value : told(step.value)
+    shelf.add(grown)
+    if (now === nothing || left(grown) < left(now)) now = grown
+    if (step.done) break
+    isShort = true
+  }
+  shelf.begun = null
+  if (first) yield 'first'
+  // Where there is room: many small builds are lighter than few full ones.
+  for (const [i, [order, g]] of (isShort ? [] : orders).entries()) {
+    if (i > 0 && o.isGrown?.()) break
+    if (i > 1 && left(now) === 0) break
+    const other = grow(nothing, order(), market, o, g)
+    // What beats it, or is the same, would keep it off the shelf.
+    if (i === 0 && left(other) <= left(now)) shelf.drop(now)
     shelf.add(other)
-    if (worth(other) < worth(now)) now = other
+    if (i === 0 ? left(other) <= left(now) || now === nothing : worth(other) < worth(now)) now = other
     yield 'grown'
   }
   // What was found for another aim may be better for this one too.
   const known = shelf.best(o)?.plan
-  if (known && worth(known) < worth(now)) now = known
+  if (known && (now === nothing || worth(known) < worth(now))) now = known
   now = yield* allJudged(now, market, shelf, o)
   for (let round = 0; round < rounds; round++) {
     const again = regrown(now, market, o, round)
@@ -355,23 +412,38 @@ export function refitted(plan: Plan, market: Market, o: SearchOptions): Plan {
  */
 export function mended(plan: Plan, market: Market, o: SearchOptions, before?: Plan): Plan {
   const bad = plan.offers.filter((x) => x.troubles > 0)
-  const homeless = plan.homeless.map((g): Lot => [g])
+  // Where room is short only what lost its place is looked at: for the rest there is time later.
+  const isShort = before !== undefined && leavesMany(before)
+  const { lots: homeless, rest } = isShort ? newlyLeft(plan, before) : triedAgain(plan.homeless, o)
   const lots = [...bad.map((x) => x.housed), ...homeless]
   if (lots.length === 0) return plan
   const stays = plan.offers.filter((x) => !bad.includes(x))
-  const gone = before?.offers.filter((x) => !stays.includes(x)) ?? []
-  // What had no place stands first among what has none.
-  const tried = new Set(homeless.slice(0, before?.homeless.length ?? 0))
-  const again = grow({ offers: stays, homeless: [] }, lots, market, o, {
+  const gone = before?.offers.filter((x) => !stays.some((y) => y.build.id === x.build.id && takesAsMuch(y, x))) ?? []
+  const tried = new Set(homeless.filter(([g]) => before?.homeless.includes(g)))
+  const again = grow({ offers: stays, homeless: rest }, lots, market, o, {
     kinds: MOST_KINDS,
     walls: market.walls,
     tried: { lots: tried, opened: wallsOf(gone, market) },
     beam: 1,
     shake: 0,
-    hasty: false,
+    hasty: isShort,
+    ...(isShort ? { haste: 'enough' as const } : {}),
   })
   const worth = (x: Plan) => worthOf(measuresOf(x, o.urgency), o)
   return worth(again) < worth(plan) ? again : plan
+}
+
+/** Whether one build leaves no room free that another takes. */
+const takesAsMuch = (a: Offer, b: Offer): boolean =>
+  [0, 1, 2].every((i) => a.body.min[i] <= b.body.min[i] + LEAVES_MM && a.body.max[i] >= b.body.max[i] - LEAVES_MM)
+/** Less than this nothing goes into, mm. Product decision. */
+const LEAVES_MM = 20
+
+/** What has a place in one plan and none in another, and what has none in either. */
+function newlyLeft(plan: Plan, before: Plan): ReturnType<typeof triedAgain> {
+  const known = new Set(before.homeless)
+  const isNew = plan.homeless.filter((g) => !known.has(g))
+  return { lots: isNew.map((g) => [g]), rest: plan.homeless.filter((g) => known.has(g)) }
 }
 
 /** Walls at which something is free without some builds. */
@@ -428,15 +500,15 @@ function withRoomFor(plan: Plan, market: Market, o: SearchOptions): Plan | null 
   }
   if (!best) return null
   const { offer, stays, gone } = best
-  const homeless = lotWithout(plan.homeless, offer.housed).map((g): Lot => [g])
+  const { lots: homeless, rest } = triedAgain(lotWithout(plan.homeless, offer.housed), o)
   const freed = gone.flatMap(({ housed }) => (random() < APART ? housed.map((g): Lot => [g]) : [housed]))
-  return grow({ offers: stays, homeless: [] }, byBulk([...freed, ...homeless], o), market, o, {
+  return grow({ offers: stays, homeless: rest }, byBulk([...freed, ...homeless], o), market, o, {
     kinds: MOST_KINDS,
     walls: market.walls,
     tried: { lots: new Set(homeless), opened: wallsOf(gone, market) },
     beam: 1,
     shake: 0,
-    hasty: random() < HASTY,
+    ...hurry(plan, random),
     dense: random() < DENSE,
   })
 }
@@ -454,12 +526,12 @@ function regrown(plan: Plan, market: Market, o: SearchOptions, round: number): P
   const second = random() < 0.5 ? shuffled(plan.offers, random)[0] : hit
   const wall = random() < 0.3 ? hit?.build.wallId : null
   const stays = plan.offers.filter((x) => x !== hit && x !== second && x.build.wallId !== wall)
-  const homeless = plan.homeless.map((g): Lot => [g])
+  const { lots: homeless, rest } = triedAgain(plan.homeless, o)
   const gone = plan.offers.filter((x) => !stays.includes(x))
   const opened = wallsOf(gone, market)
   const freed = gone.flatMap(({ housed }) => (random() < APART ? housed.map((g): Lot => [g]) : [housed]))
   const parts = [...freed, ...homeless].filter((l) => l.length > 0)
-  return grow({ offers: stays, homeless: [] }, shuffled(parts, random), market, o, {
+  return grow({ offers: stays, homeless: rest }, shuffled(parts, random), market, o, {
     kinds: MOST_KINDS,
     walls: shuffled(market.walls, random).slice(0, WALLS_AGAIN),
     tried: { lots: new Set(homeless), opened },
@@ -467,7 +539,7 @@ function regrown(plan: Plan, market: Market, o: SearchOptions, round: number): P
     // Now and then nothing is shaken, so that the best of what is near is found.
     shake: round % 3 === 0 ? 0 : 0.2,
     // More rounds are worth more than the best place for each lot.
-    hasty: random() < HASTY,
+    ...hurry(plan, random),
     dense: plan.homeless.length > 0 && random() < DENSE,
   })
 }
