@@ -56,6 +56,7 @@ const MAY: Record<string, string[]> = {
 /** Only these packages may stand in the core. */
 const PACKAGES: Record<string, string[]> = {
   zod: ['measure/schema.ts', 'families/family.ts'],
+  pluralize: ['wording/things.ts'],
   earcut: ['geometry/pieces.ts', 'drawing/mesh.ts'],
   'polygon-clipping': ['drawing/mesh.ts', 'drawing/joint-detail.ts'],
 }

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { sayThings } from '../../core/wording/things.ts'
 import { useElementSize } from '@vueuse/core'
 import { computed, nextTick, ref, watch } from 'vue'
 import type { Goods } from '../../core/goods/goods.ts'
@@ -86,7 +87,7 @@ const points = (list: [number, number][], x: number, floor: number) =>
         :key="i.g.id"
         role="button"
         tabindex="0"
-        :aria-label="`${i.g.count} ${i.g.name}`"
+        :aria-label="sayThings(i.g.count, i.g)"
         :aria-pressed="i.g.id === selected"
         @click="emit('select', i.g.id)"
         @keydown.enter="emit('select', i.g.id)"

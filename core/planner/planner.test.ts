@@ -125,13 +125,24 @@ describe('what plans trade', () => {
   })
   it('what has no place is told with what would make one', () => {
     expect(
-      sayHomeless({ goodsId: 'x', count: 1, why: 'more-wall', wallId: 'n', moreMm: 437 }, 'Rack', 'North wall', say),
+      sayHomeless(
+        { goodsId: 'x', count: 1, why: 'more-wall', wallId: 'n', moreMm: 437 },
+        { name: 'Rack', count: 1 },
+        'North wall',
+        say,
+      ),
     ).toBe('1 Rack: 440 mm more of free wall at the North wall would house it.')
     for (const why of ['no-kind', 'too-large', 'bare-walls', 'no-room'] as const)
-      expect(sayHomeless({ goodsId: 'x', count: 2, why }, 'Sled', '', say)).toMatch(/^2 Sled: .+\.$/)
+      expect(sayHomeless({ goodsId: 'x', count: 2, why }, { name: 'Sled', count: 2 }, '', say)).toMatch(
+        /^2 Sled: .+\.$/,
+      )
     const heavy = { goodsId: 'x', count: 1, why: 'too-heavy', kg: 90 } as const
-    expect(sayHomeless({ ...heavy, mostKg: 40 }, 'Safe', '', say)).toMatch(/counted as .+ or less would be held/)
-    expect(sayHomeless({ ...heavy, mostKg: null }, 'Safe', '', say)).not.toMatch(/counted|would be held/)
+    expect(sayHomeless({ ...heavy, mostKg: 40 }, { name: 'Safe', count: 1 }, '', say)).toMatch(
+      /counted as .+ or less would be held/,
+    )
+    expect(sayHomeless({ ...heavy, mostKg: null }, { name: 'Safe', count: 1 }, '', say)).not.toMatch(
+      /counted|would be held/,
+    )
   })
   it('and a presumed mass with what it is presumed from', () => {
     const [box, tin] = [

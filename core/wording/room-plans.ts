@@ -5,6 +5,7 @@ import type { Homeless } from '../planner/help.ts'
 import type { Trade, TradeKey } from '../planner/trade.ts'
 import { capital, listed, plural } from './say.ts'
 import type { Say } from './say.ts'
+import { sayThings } from './things.ts'
 
 /** What a plan is best at, as it would be called. */
 const BEST: Record<TradeKey, string> = {
@@ -80,8 +81,8 @@ export function sayTrade({ best, alone, pays: price }: Trade, say: SayPlans): st
 }
 
 /** Why some things have no place, and what would make one. */
-export function sayHomeless(h: Homeless, name: string, wall: string, say: Say): string {
-  const what = `${h.count} ${name}`
+export function sayHomeless(h: Homeless, thing: { name: string; count: number }, wall: string, say: Say): string {
+  const what = sayThings(h.count, thing)
   switch (h.why) {
     case 'no-kind':
       return `${what}: no kind of build keeps such a thing yet.`

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { sayThings } from '../../../core/wording/things.ts'
 import { computed } from 'vue'
 import type { Build } from '../../../core/project/project.ts'
 import MeasureField from '../../components/MeasureField.vue'
@@ -7,6 +8,8 @@ import { useDocument } from '../../stores/document.ts'
 
 const props = defineProps<{ build: Build; homeless: { goodsId: string; count: number }[] }>()
 const doc = useDocument()
+const things = (id: string, count: number) =>
+  sayThings(count, doc.project?.goods.find((g) => g.id === id) ?? { name: id, count })
 const nameOf = (id: string) => doc.project?.goods.find((g) => g.id === id)?.name ?? id
 const limit = (id: string, count: number) => count + (props.homeless.find((h) => h.goodsId === id)?.count ?? 0)
 const others = computed(() => props.homeless.filter((h) => !props.build.goods.some((g) => g.goodsId === h.goodsId)))
@@ -45,7 +48,7 @@ const putIn = (h: { goodsId: string; count: number }) =>
     <h3>Without a home</h3>
     <ul>
       <li v-for="h in others" :key="h.goodsId">
-        <span>{{ h.count }} {{ nameOf(h.goodsId) }}</span>
+        <span>{{ things(h.goodsId, h.count) }}</span>
         <button type="button" class="btn btn-sm btn-link p-0" @click="putIn(h)">
           put in<span class="visually-hidden">: {{ nameOf(h.goodsId) }}</span>
         </button>

@@ -7,6 +7,7 @@ import { tradesOf } from '../../../core/planner/trade.ts'
 import type { Wishes } from '../../../core/project/wishes.ts'
 import { sayCheck } from '../../../core/wording/checks.ts'
 import { familyName } from '../../../core/wording/dims.ts'
+import { sayThings } from '../../../core/wording/things.ts'
 import { sayFloor, sayHomeless, sayPresumed, sayTrade, titlesOf } from '../../../core/wording/room-plans.ts'
 import { listed, plural } from '../../../core/wording/say.ts'
 import { isUnrated, unratedWalls } from '../../../core/project/rating-wanted.ts'
@@ -101,7 +102,8 @@ function enough() {
   if (planning.value) planning.value = { ...planning.value, doing: 'done' }
 }
 
-const itemOf = (id: string) => doc.project!.goods.find((g) => g.id === id)
+const NONE = { name: '', count: 0 }
+const itemOf = (id: string) => doc.project!.goods.find((g) => g.id === id) ?? NONE
 const wallName = (id: string) => walls.value.find((w) => w.id === id)?.name ?? ''
 const trades = computed(() =>
   tradesOf(
@@ -125,8 +127,7 @@ const leftOf = (i: number, x: PlannedRoom) =>
   new Set(x.builds.flatMap((b, k) => (leftOut.has(`${i} ${b.id}`) ? [k] : [])))
 const hungOf = (x: PlannedRoom) =>
   new Set(x.builds.flatMap((b, k) => (findFamily(b.family)?.hangs(b.params) ? [k] : [])))
-const holds = (x: PlannedRoom['builds'][number]) =>
-  x.goods.map((g) => `${g.count} ${itemOf(g.goodsId)?.name ?? ''}`).join(', ')
+const holds = (x: PlannedRoom['builds'][number]) => x.goods.map((g) => sayThings(g.count, itemOf(g.goodsId))).join(', ')
 
 const DOING: Record<Planning['doing'], string> = {
   growing: 'Placing one thing after the other',
@@ -298,14 +299,7 @@ function take(i: number, x: PlannedRoom) {
         </ul>
         <ul v-if="x.proven && x.homeless.length" class="small text-trouble">
           <li v-for="h in x.homeless" :key="h.goodsId">
-            {{
-              sayHomeless(
-                h,
-                itemOf(h.goodsId)?.name ?? '',
-                h.why === 'more-wall' ? wallName(h.wallId) : '',
-                readings.say,
-              )
-            }}
+            {{ sayHomeless(h, itemOf(h.goodsId), h.why === 'more-wall' ? wallName(h.wallId) : '', readings.say) }}
           </li>
         </ul>
         <details v-if="x.presumed.length" class="small">
@@ -315,7 +309,7 @@ function take(i: number, x: PlannedRoom) {
           </summary>
           <ul>
             <li v-for="m in x.presumed" :key="m.goodsId">
-              {{ sayPresumed(m, itemOf(m.goodsId)?.name ?? '', readings.say) }}
+              {{ sayPresumed(m, itemOf(m.goodsId).name, readings.say) }}
             </li>
           </ul>
         </details>

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { sayThings } from '../../../core/wording/things.ts'
 import { computed, onUnmounted, reactive, ref, shallowRef, toRaw, watch } from 'vue'
 import { findFamily } from '../../../core/families/registry.ts'
 import { wishedWay } from '../../../core/goods/ways.ts'
@@ -138,7 +139,7 @@ function take(build: Build, otherwise = '') {
         <ul>
           <li v-for="h in homeless" :key="h.goodsId">
             <BFormCheckbox :model-value="taken.has(h.goodsId)" @update:model-value="toggle(h.goodsId, h.count)"
-              >{{ h.count }} {{ itemOf(h.goodsId).name }}
+              >{{ sayThings(h.count, itemOf(h.goodsId)) }}
               <span class="soft small">{{ itemOf(h.goodsId).kind }}</span></BFormCheckbox
             >
             <MeasureField

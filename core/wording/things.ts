@@ -1,0 +1,15 @@
+import pluralize from 'pluralize'
+
+/** What follows one of these says of what, or with what: it is not what there is more of. */
+const HEAD = /^(.*?)( of | for | with | from |,| \()/
+
+/** The name of one of some things: "pair of skis" of "pairs of skis". */
+export function oneOf(name: string): string {
+  const head = HEAD.exec(name)?.[1] ?? name
+  const [, before, last] = /^(.*?)(\p{L}+)$/u.exec(head) ?? [head, head, '']
+  return last && pluralize.isPlural(last) ? before + pluralize.singular(last) + name.slice(head.length) : name
+}
+
+/** So many of a thing, whose name was given to all there are. */
+export const sayThings = (count: number, g: { name: string; count: number }): string =>
+  `${count} ${count === 1 && g.count > 1 ? oneOf(g.name) : g.name}`
