@@ -3,6 +3,8 @@ import { newGoods, type Goods } from '../goods/goods.ts'
 import { newProject, type Project } from '../project/project.ts'
 import { NO_WISHES } from '../project/wishes.ts'
 import type { Construction } from '../room/room.ts'
+import { whyHomeless } from './help.ts'
+import type { Offer } from './offer.ts'
 import { planningRoom, type PlannedRoom } from './plan-room.ts'
 
 const STUDS: Construction = newProject('p', 'p', 'metric', '2026-01-01T00:00:00.000Z').room.walls[0].construction
@@ -96,4 +98,28 @@ describe('what would give a thing a place, where it has none', () => {
     expect(told(room('equipment', [800, 800, 3500], 100)).why).toBe('too-large')
     expect(told(room('box', [3000, 2500, 2000], 5)).why).toBe('too-large')
   })
+})
+
+describe('a thing for which what fits beside the rest does not hold', () => {
+  const p = room('board', [3000, 200, 200], 20)
+  const lot = { goodsId: 'x', count: 1 }
+  /** There is room at one wall of two, where nothing holds. */
+  const told = (heldAt: string | null) =>
+    whyHomeless(
+      p,
+      NO_WISHES,
+      {
+        walls: ['n', 'e'],
+        freeMm: (wallId) => (wallId === 'n' ? 4000 : 500),
+        kindsFor: () => [{ kind: 'board-rack', score: 3 }],
+        offer: () => ({}) as Offer,
+        settled: (o) => ({ ...o, fails: true }),
+      },
+      [],
+      { mm: () => 3000, isHeld: (wallId) => wallId === heldAt },
+      lot,
+    )
+  it('is told that more of a wall would house it where it holds there', () =>
+    expect(told('e')).toEqual({ ...lot, why: 'more-wall', wallId: 'e', moreMm: 2500 }))
+  it('and to be too heavy only where it holds at none', () => expect(told(null).why).toBe('too-heavy'))
 })

@@ -99,7 +99,7 @@ const LIGHTER = [0.75, 0.5, 0.35, 0.2, 0.1, 0.05]
 const LEAST_KG = 0.5
 
 /** What would be built for a thing beside the rest, were there nothing to hold: the first of each kind, at whatever wall. */
-const offersFor = (market: Market, offers: readonly Offer[], lot: Lot): Offer[] =>
+const offersFor = (market: Pick<Market, 'walls' | 'kindsFor' | 'offer'>, offers: readonly Offer[], lot: Lot): Offer[] =>
   market.kindsFor(lot).flatMap(({ kind }) => {
     for (const wallId of market.walls) {
       const found = market.offer(kind, wallId, lot, offers)
@@ -141,7 +141,7 @@ function heldAtKg(p: Project, wishes: Wishes, offers: readonly Offer[], one: Lot
 export function whyHomeless(
   p: Project,
   wishes: Wishes,
-  market: Market & { freeMm(wallId: string, others: readonly Offer[]): number },
+  market: Pick<RoomMarket, 'walls' | 'freeMm' | 'kindsFor' | 'offer' | 'settled'>,
   offers: readonly Offer[],
   wants: Wants,
   g: Lot[number],

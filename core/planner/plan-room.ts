@@ -303,7 +303,9 @@ class RoomPlanner {
 
   /** A plan with all its builds judged; once there is one that holds, none is judged to its end past its time. */
   private *allJudged(first: Plan, o: SearchOptions, isLate: () => boolean): Generator<Planning, Plan> {
-    const judging = allJudged(first, this.market, this.shelf, o, () => isLate() && this.isEnough())
+    const judging = allJudged(first, this.market, this.shelf, o, {
+      isOver: () => isLate() && this.isEnough(),
+    })
     for (;;) {
       const step = judging.next()
       if (step.done) return step.value

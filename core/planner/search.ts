@@ -346,7 +346,8 @@ export function* searching(
     if (isJudged) shelf.add(again)
     if (isJudged && worth(again) <= worth(now) * (1 + WARM * (1 - round / rounds))) now = again
     else if (!isJudged && worth(again) < worth(now)) {
-      const judged = yield* allJudged(again, market, shelf, o)
+      // Where room is short another way is sooner found than how little of one would hold.
+      const judged = yield* allJudged(again, market, shelf, o, { asItIs: leavesMany(again) })
       if (worth(judged) < worth(now)) now = judged
     }
     yield 'round'
@@ -362,7 +363,7 @@ export function* allJudged(
   market: Market,
   shelf: Shelf,
   o: SearchOptions,
-  isOver: () => boolean = () => false,
+  { isOver = () => false, asItIs = false }: { isOver?: () => boolean; asItIs?: boolean } = {},
 ): Generator<'judged', Plan> {
   let plan = first
   for (let i = 0; i < SETTLED_AGAIN && !isAllJudged(plan); i++) {
@@ -377,7 +378,7 @@ export function* allJudged(
   // What no change makes hold is no part of a plan: its things are placed once more, or told to have no place.
   for (const last of [false, true]) {
     const before = plan
-    plan = withoutFailing(plan, market)
+    plan = withoutFailing(plan, market, asItIs)
     if (last || plan.homeless.length === 0) break
     plan = mended(plan, market, o, before)
     yield 'judged'
@@ -387,9 +388,12 @@ export function* allJudged(
   return plan
 }
 
-/** A plan without the builds that were judged and fail; what they held is without a place. */
-export function withoutFailing(plan: Plan, market: Market): Plan {
-  const judged = plan.offers.map((x) => market.lightened(x))
+/**
+ * A plan without the builds that were judged and fail; what they held is without a place.
+ * @param asItIs nobody looks whether one holds with fewer goods
+ */
+export function withoutFailing(plan: Plan, market: Market, asItIs = false): Plan {
+  const judged = asItIs ? plan.offers : plan.offers.map((x) => market.lightened(x))
   const offers: Offer[] = []
   for (const x of judged) if (!x.fails && market.fits(x, offers)) offers.push(x)
   // A plan of nothing helps nobody: then what fails is told.
