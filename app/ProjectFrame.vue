@@ -15,6 +15,7 @@ import KeySheet from './components/KeySheet.vue'
 import ProjectSettings from './components/ProjectSettings.vue'
 import TheReckoning from './components/TheReckoning.vue'
 import { exportProject, exportRaw } from './persistence/export.ts'
+import { newProjectId } from './persistence/new-id.ts'
 import { sayProblem } from '../core/wording/problems.ts'
 import { STATIONS } from './stations.ts'
 import { useDocument, type Opened } from './stores/document.ts'
@@ -109,7 +110,7 @@ useEventListener(window, 'focus', () => void doc.refresh())
 const tryOpenAgain = async () => void (opened.value = await doc.open(String(route.params.project)))
 /** Back on the shelf as a project of its own, after it was deleted for good in another tab. */
 const keepAsNew = async () =>
-  void router.replace({ params: { project: await doc.keepAsNew(`p-${crypto.randomUUID().slice(0, 13)}`) } })
+  void router.replace({ params: { project: await doc.keepAsNew(newProjectId()) } })
 </script>
 
 <template>

@@ -277,6 +277,43 @@ function triedAgain(homeless: Lot, o: SearchOptions): { lots: Lot[]; rest: Lot }
 /** What the search is at, each time it tells. */
 export type Stage = 'growing' | 'first' | 'grown' | 'judged' | 'round'
 
+const NOTHING: Plan = { offers: [], homeless: [] }
+/** How much what has no place in a plan is wanted. */
+const leftIn = (x: Plan, { urgency }: SearchOptions): number => measuresOf(x, urgency).homeless
+
+/**
+ * The first plan of all, told as it grows: what takes most room first, each into what is there already, so that much soon
+ * has a place. Where that turns out to leave many without one, what takes least room.
+ * @param orders of these things, for the one and for the other
+ */
+function* firstOf(
+  orders: readonly [readonly Lot[], readonly Lot[]],
+  market: Market,
+  shelf: Shelf,
+  o: SearchOptions,
+  g: Growth,
+): Generator<'growing', { plan: Plan; isShort: boolean }> {
+  let best: Plan | null = null
+  let isShort = false
+  for (const order of orders) {
+    const steps = growing(NOTHING, order, market, o, { ...g, dense: true, hasty: true, haste: 'first' })
+    let step = steps.next()
+    while (!step.done && (isShort || !leavesMany(step.value.plan))) {
+      const so = told(step.value)
+      if (!shelf.begun || leftIn(so, o) <= leftIn(shelf.begun, o)) shelf.begun = so
+      yield 'growing'
+      step = steps.next()
+    }
+    const plan = step.done ? step.value : told(step.value)
+    shelf.add(plan)
+    if (!best || leftIn(plan, o) < leftIn(best, o)) best = plan
+    if (step.done) break
+    isShort = true
+  }
+  shelf.begun = null
+  return { plan: best!, isShort }
+}
+
 /**
  * Grows a plan quickly where the shelf is empty, then others with care, then tears down and grows again until told to stop.
  * Only what holds is gone on with. What was found is on the shelf.
@@ -288,12 +325,10 @@ export function* searching(
   o: SearchOptions,
   rounds: number,
 ): Generator<Stage> {
-  const nothing: Plan = { offers: [], homeless: [] }
   const worth = (x: Plan) => worthOf(measuresOf(x, o.urgency), o) + likeness(x, o.unlike)
-  const left = (x: Plan) => measuresOf(x, o.urgency).homeless
+  const left = (x: Plan) => leftIn(x, o)
   const loose: Growth = { kinds: MOST_KINDS, walls: market.walls, beam: 1, shake: 0, hasty: false }
   const few = { ...loose, kinds: FEW_KINDS }
-  const quick = { ...few, dense: true, hasty: true, haste: 'first' as const }
   const [lots, singles] = [lotsOf(heap, market, o.urgency), heap.map((g): Lot => [g])]
   const orders: [() => Lot[], Growth][] = [
     [() => byBulk(singles, o), few],
@@ -302,42 +337,26 @@ export function* searching(
     [() => lots, { ...loose, beam: lots.length > MANY_LOTS ? 1 : BEAM }],
     [() => shuffled(lots, o.random), { ...loose, dense: true }],
   ]
-  let now: Plan = nothing
-  // What takes most room first, each into what is there already: soon told, and much has a place. Where it is short of
-  // room, what takes least of it.
-  let isShort = shelf.isShort()
-  const first = shelf.kept.length === 0
-  for (const order of first ? [byBulk(singles, o), byRoom(lots, o)] : []) {
-    const steps = growing(nothing, order, market, o, quick)
-    let step = steps.next()
-    while (!step.done && (isShort || !leavesMany(step.value.plan))) {
-      const so = told(step.value)
-      if (!shelf.begun || left(so) <= left(shelf.begun)) shelf.begun = so
-      yield 'growing'
-      step = steps.next()
-    }
-    const grown = step.done ? step.value : told(step.value)
-    shelf.add(grown)
-    if (now === nothing || left(grown) < left(now)) now = grown
-    if (step.done) break
-    isShort = true
+  let [now, isShort] = [NOTHING, shelf.isShort()]
+  if (shelf.kept.length === 0) {
+    const first = yield* firstOf([byBulk(singles, o), byRoom(lots, o)], market, shelf, o, few)
+    ;[now, isShort] = [first.plan, first.isShort]
+    yield 'first'
   }
-  shelf.begun = null
-  if (first) yield 'first'
   // Where there is room: many small builds are lighter than few full ones.
   for (const [i, [order, g]] of (isShort ? [] : orders).entries()) {
     if (i > 0 && o.isGrown?.()) break
     if (i > 1 && left(now) === 0) break
-    const other = grow(nothing, order(), market, o, g)
+    const other = grow(NOTHING, order(), market, o, g)
     // What beats it, or is the same, would keep it off the shelf.
     if (i === 0 && left(other) <= left(now)) shelf.drop(now)
     shelf.add(other)
-    if (i === 0 ? left(other) <= left(now) || now === nothing : worth(other) < worth(now)) now = other
+    if (i === 0 ? left(other) <= left(now) || now === NOTHING : worth(other) < worth(now)) now = other
     yield 'grown'
   }
   // What was found for another aim may be better for this one too.
   const known = shelf.best(o)?.plan
-  if (known && (now === nothing || worth(known) < worth(now))) now = known
+  if (known && (now === NOTHING || worth(known) < worth(now))) now = known
   now = yield* allJudged(now, market, shelf, o)
   for (let round = 0; round < rounds; round++) {
     const again = regrown(now, market, o, round)

@@ -26,10 +26,7 @@ export interface Judged {
   checks: CheckResult[]
 }
 
-/**
- * Judged with its goods wherever they do worst; or only as they are drawn, and nobody asks what was left unread: enough to
- * see that something does not hold, never that all does.
- */
+/** Judged with its goods wherever they do worst, or only as they are drawn: enough to see that something does not hold. */
 export type Look = 'everywhere' | 'as-drawn'
 
 /** The load path with the goods as drawn, and wherever they do worst: as they weigh, and times the method's factors. */
@@ -76,8 +73,12 @@ export function judge(assembly: Assembly, given: JudgedBy, look: Look = 'everywh
   const parts = partsById(assembly)
   const rooms = jointRooms(assembly, boxes, method)
   const results = inEveryArrangement(CHECKS, { ...given, assembly, parts, boxes, method, rooms }, loaded)
-  const paths = loaded.map((l) => l.service)
-  const asked = look === 'everywhere' ? [unread(assembly, parts, paths, results)] : []
-  const most = mostThrough(paths)
-  return { boxes, rooms, service: loaded[0].service, design: loaded[0].design, most, checks: [...results, ...asked] }
+  const asked = unread(
+    assembly,
+    parts,
+    loaded.map((l) => l.service),
+    results,
+  )
+  const most = mostThrough(loaded.map((l) => l.service))
+  return { boxes, rooms, service: loaded[0].service, design: loaded[0].design, most, checks: [...results, asked] }
 }

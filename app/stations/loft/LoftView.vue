@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { useDark, useFileDialog } from '@vueuse/core'
-import { computed, defineAsyncComponent, onBeforeUnmount, onMounted, ref, shallowReactive, toRaw } from 'vue'
+import { computed, defineAsyncComponent, onBeforeUnmount, onMounted, ref, shallowReactive, toRaw, watch } from 'vue'
 import { useRouter } from 'vue-router'
 import { unitsOf } from '../../../core/assembly/settings.ts'
 import { totals } from '../../../core/goods/totals.ts'
@@ -11,6 +11,7 @@ import { LARGEST_FILE } from '../../../core/project/file.ts'
 import { newProject } from '../../../core/project/project.ts'
 import type { StoredProject } from '../../persistence/db.ts'
 import { exportProject, exportRaw } from '../../persistence/export.ts'
+import { newProjectId } from '../../persistence/new-id.ts'
 import type { Damaged } from '../../persistence/stored.ts'
 import { reason } from '../../persistence/store.ts'
 import {
@@ -33,6 +34,9 @@ useDark({ attribute: 'data-bs-theme', valueDark: 'dark', valueLight: 'light', di
 const all = ref<StoredProject[]>([])
 const ready = ref(false)
 const failed = ref('')
+/** Whoever is further down the page is led to it. */
+const failure = ref<HTMLElement | null>(null)
+watch(failed, () => failure.value?.scrollIntoView({ block: 'nearest' }), { flush: 'post' })
 const outcomes = ref<ImportOutcome[]>([])
 const damaged = ref<Damaged[]>([])
 const name = ref('')
@@ -40,7 +44,6 @@ const system = ref<UnitSystem>('imperial')
 
 const onShelf = computed(() => all.value.filter((p) => !p.binnedAt))
 const inBin = computed(() => all.value.filter((p) => p.binnedAt))
-const newId = () => `p-${crypto.randomUUID().slice(0, 13)}`
 async function refresh() {
   const shelf = await listProjects()
   all.value = shelf.projects
@@ -108,7 +111,7 @@ async function act(work: () => Promise<unknown>) {
 const create = () =>
   act(async () => {
     const project = newProject(
-      newId(),
+      newProjectId(),
       name.value.trim().slice(0, 80) || 'New project',
       system.value,
       new Date().toISOString(),
@@ -116,9 +119,9 @@ const create = () =>
     await addProject(project)
     await open(project.id)
   })
-const demo = () => act(() => addDemos(newId))
+const demo = () => act(() => addDemos(newProjectId))
 const duplicate = (p: StoredProject) =>
-  act(() => addProject({ ...p.doc, id: newId(), name: `${p.doc.name.slice(0, 73)} (copy)` }))
+  act(() => addProject({ ...p.doc, id: newProjectId(), name: `${p.doc.name.slice(0, 73)} (copy)` }))
 
 const { open: choose, onChange, reset } = useFileDialog({ accept: '.json,application/json', multiple: true })
 onChange(async (files) => {
@@ -136,7 +139,7 @@ async function importOne(file: File): Promise<ImportOutcome> {
   const tooLarge: Problem = { code: 'file-too-large', data: { most: LARGEST_FILE / 1e6 } }
   if (file.size > 2 * LARGEST_FILE) return not([tooLarge])
   try {
-    const read = await importProject(await file.text(), newId)
+    const read = await importProject(await file.text(), newProjectId)
     return read.ok ? { file: file.name, id: read.id, list: read.renamed } : not(read.problems)
   } catch (e) {
     return not([{ code: 'file-not-stored', data: { issue: reason(e) } }])
@@ -169,7 +172,7 @@ function about(p: StoredProject) {
         <p class="soft mb-0">Storage that fits what you have and the room you have, proven before a board is cut.</p>
       </div>
     </header>
-    <p v-if="failed" class="trouble" role="alert">{{ failed }}</p>
+    <p v-if="failed" ref="failure" class="trouble" role="alert">{{ failed }}</p>
     <section v-if="unsaved.length" aria-labelledby="unsaved">
       <h2 id="unsaved">Not saved yet</h2>
       <p>The last changes to these are in this tab only, and are gone when it is closed.</p>

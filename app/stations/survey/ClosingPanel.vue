@@ -7,6 +7,7 @@ import MeasureField from '../../components/MeasureField.vue'
 import VerdictMark from '../../components/VerdictMark.vue'
 import { useDocument } from '../../stores/document.ts'
 import { useReadings } from '../../stores/readings.ts'
+import { newId } from '../../persistence/new-id.ts'
 import MeterReader from './MeterReader.vue'
 
 /** Whether the figure closes, its corners, and the diagonals that prove it. */
@@ -33,7 +34,7 @@ function add() {
     'add a diagonal',
     (d) =>
       void d.room.diagonals.push({
-        id: `d-${crypto.randomUUID().slice(0, 6)}`,
+        id: newId('d'),
         fromWallId: a,
         toWallId: b,
         lengthMm: expected(a, b),

@@ -7,6 +7,7 @@ import RoomPlan from '../../components/RoomPlan.vue'
 import UnrolledRoom from '../../components/UnrolledRoom.vue'
 import { useChosenBuild } from '../../composables/chosen-build.ts'
 import { useDocument } from '../../stores/document.ts'
+import { newId } from '../../persistence/new-id.ts'
 import CeilingFloor from './CeilingFloor.vue'
 import ClosingPanel from './ClosingPanel.vue'
 import RoomExchange from './RoomExchange.vue'
@@ -38,7 +39,7 @@ function pickThing(id: string) {
 }
 function addWall() {
   const last = room.value.walls[room.value.walls.length - 1] ?? wall.value
-  const id = `wall-${crypto.randomUUID().slice(0, 6)}`
+  const id = newId('wall')
   const added = doc.change(
     'add a wall',
     (d) =>
