@@ -109,8 +109,7 @@ useEventListener(window, 'focus', () => void doc.refresh())
 
 const tryOpenAgain = async () => void (opened.value = await doc.open(String(route.params.project)))
 /** Back on the shelf as a project of its own, after it was deleted for good in another tab. */
-const keepAsNew = async () =>
-  void router.replace({ params: { project: await doc.keepAsNew(newProjectId()) } })
+const keepAsNew = async () => void router.replace({ params: { project: await doc.keepAsNew(newProjectId()) } })
 </script>
 
 <template>
