@@ -79,9 +79,19 @@ interface Given {
 }
 
 const plates = lately<PlateResult | null>(2000)
-/** A plate by what it is, rounded before it is solved: shelves alike under alike goods are one, now and after a change. */
+/**
+ * A plate by what it is, rounded before it is solved: shelves alike under alike goods are one, now and after a change.
+ * @returns null too where something of it is no number
+ */
 export function solvedOnce(spec: PlateSpec): PlateResult | null {
-  const key = JSON.stringify(spec, (_k, v: unknown) => (typeof v === 'number' ? Number(v.toPrecision(10)) : v))
+  let isFinite = true
+  const key = JSON.stringify(spec, (_k, v: unknown) => {
+    if (typeof v !== 'number') return v
+    isFinite &&= Number.isFinite(v)
+    return Number(v.toPrecision(10))
+  })
+  // As text that would be nothing, and nothing bends no plate.
+  if (!isFinite) return null
   return plates(key, () => solvePlate(JSON.parse(key) as PlateSpec))
 }
 

@@ -82,17 +82,17 @@ class SolvedBeams {
     to[n++] = r.ei
     to[n++] = r.ga ?? 0
     to[n++] = held.length
-    for (const h of held) to[n++] = rounded(h.atMm)
+    for (const h of held) to[n++] = place(h.atMm)
     for (const l of loads) {
       if (l.kind === 'line') {
         to[n++] = 0
-        to[n++] = rounded(l.fromMm)
-        to[n++] = rounded(l.toMm)
+        to[n++] = place(l.fromMm)
+        to[n++] = place(l.toMm)
         to[n++] = rounded(l.startNPerMm)
         to[n++] = rounded(l.endNPerMm)
       } else {
         to[n++] = l.kind === 'point' ? 1 : 2
-        to[n++] = rounded(l.atMm)
+        to[n++] = place(l.atMm)
         to[n++] = rounded(l.kind === 'point' ? l.n : l.nmm)
       }
     }
@@ -110,10 +110,10 @@ const NOUGHT = 1e-9
 /** Leaves a number 32 of its 53 bits, a share of 2e-10: Veltkamp's splitting, by 2 to the 21st plus one. */
 const SPLITS = 2 ** 21 + 1
 function rounded(x: number): number {
-  if (Math.abs(x) < NOUGHT) return 0
   const c = x * SPLITS
   return c - (c - x)
 }
+const place = (mm: number): number => (Math.abs(mm) < NOUGHT ? 0 : rounded(mm))
 
 const BEAMS = new SolvedBeams()
 

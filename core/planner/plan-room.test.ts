@@ -11,6 +11,7 @@ import type { Feature } from '../room/features.ts'
 import { beats } from './measures.ts'
 import { HeldPlanning } from './held.ts'
 import { isInWall } from './offer.ts'
+import { RoomMarket } from './market.ts'
 import { planningRoom, type PlannedRoom, type Planning } from './plan-room.ts'
 import { NO_WISHES, type Wishes } from '../project/wishes.ts'
 
@@ -221,6 +222,23 @@ describe('wishes of a plan', () => {
     const before = structuredClone(p)
     expect(plan(p, {}, 3).last.plans.every((x) => x.builds.length === 0)).toBe(true)
     expect(p).toEqual(before)
+  })
+})
+
+describe('what no kind of build keeps', () => {
+  it('is told from the first plan on, and takes no care from the others', () => {
+    const few = HEAP.slice(2, 4)
+    const heavy = Array.from({ length: 7 }, (_, i) => thing(`safe-${i}`, 'board', 1, [9000, 900, 900], 4000))
+    const market = new RoomMarket(household([...few, ...heavy]), NO_WISHES)
+    const none = heavy.filter((g) => market.kindsFor([{ goodsId: g.id, count: 1 }]).length === 0)
+    expect(none).toEqual(heavy)
+    const alone = plan(household(few)).last
+    const { all, last } = plan(household([...few, ...heavy]))
+    for (const x of [all[0].plans[0], ...last.plans])
+      expect(x.homeless.filter((h) => h.why === 'no-kind').map((h) => h.goodsId)).toEqual(heavy.map((g) => g.id))
+    expect(last.plans.map((x) => [x.measures.minor, x.builds.length])).toEqual(
+      alone.plans.map((x) => [x.measures.minor, x.builds.length]),
+    )
   })
 })
 

@@ -137,6 +137,9 @@ class RoomPlanner {
   private readonly urgency: Urgency
   private readonly bulk: Bulk
   private readonly wants: Wants
+  private readonly heap: Lot
+  /** What no kind of build keeps: that is no sign that room is short. */
+  private readonly keptByNone: Lot
   private readonly proven: PlannedRoom[] = []
   /** Plans that hold: no other that is much like one of them is shown. */
   private readonly taken: Plan[] = []
@@ -155,12 +158,14 @@ class RoomPlanner {
     this.market = new RoomMarket(this.p, wishes)
     this.wants = wantsIn(this.p, wishes, this.market)
     this.shelf = new Shelf(this.urgency)
+    const isKept = (g: Lot[number]) => this.market.kindsFor([g]).length > 0
+    const all = withoutHome(this.p)
+    ;[this.heap, this.keptByNone] = [all.filter(isKept), all.filter((g) => !isKept(g))]
   }
 
   *run(rounds: number, shouldStop: (share: number) => boolean): Generator<Planning, Planning> {
     this.isOver = () => shouldStop(ENDING)
     const random = seeded(this.seed)
-    const heap = withoutHome(this.p)
     for (const [k, aim] of AIMS.entries()) {
       const looked = () => (this.shelf.isShort() ? LOOKED_SHORT : LOOKED)
       const share = () => looked()[aim]
@@ -175,7 +180,7 @@ class RoomPlanner {
       const hurried = { ...given, isLate: (of: number) => shouldStop(part(of)) }
       const o: SearchOptions = this.isEnough() ? hurried : given
       let told = 0
-      for (const stage of searching(heap, this.market, this.shelf, o, Math.ceil(rounds / AIMS.length))) {
+      for (const stage of searching(this.heap, this.market, this.shelf, o, Math.ceil(rounds / AIMS.length))) {
         if (stage === 'growing') yield this.state('growing')
         else if (stage !== 'round' || ++told % TOLD_EVERY === 0) yield this.state('looking')
         // One that is begun is grown to its end.
@@ -364,10 +369,15 @@ class RoomPlanner {
     return of.filter((x) => !of.some((y) => beats(y.measures, x.measures)))
   }
 
+  /** All a plan is measured by: with what no kind of build keeps. */
+  private measuresOf({ offers, homeless }: Plan): Measures {
+    return measuresOf({ offers, homeless: [...homeless, ...this.keptByNone] }, this.urgency)
+  }
+
   /** Whether a plan would not be shown beside what was proven already. */
   private leavesFarMore(plan: Plan): boolean {
     const sound = this.proven.filter((x) => x.measures.troubles === 0)
-    return sound.length > 0 && leavesFarMore(measuresOf(plan, this.urgency), sound)
+    return sound.length > 0 && leavesFarMore(this.measuresOf(plan), sound)
   }
 
   private state(doing: Planning['doing']): Planning {
@@ -393,14 +403,17 @@ class RoomPlanner {
       aim,
       builds: plan.offers.map((o) => o.build),
       feet: plan.offers.map(footOf),
-      measures: measuresOf(plan, this.urgency),
+      measures: this.measuresOf(plan),
       proven: false,
       hours: 0,
       boards: 0,
       sheets: 0,
       overMinor: 0,
       holed: [],
-      homeless: plan.homeless.map((g) => ({ ...g, why: 'no-room' })),
+      homeless: [
+        ...plan.homeless.map((g) => ({ ...g, why: 'no-room' as const })),
+        ...this.keptByNone.map((g) => ({ ...g, why: 'no-kind' as const })),
+      ],
       presumed: [],
       troubles: [],
     }

@@ -8,9 +8,8 @@ import { useDocument } from '../../stores/document.ts'
 
 const props = defineProps<{ build: Build; homeless: { goodsId: string; count: number }[] }>()
 const doc = useDocument()
-const things = (id: string, count: number) =>
-  sayThings(count, doc.project?.goods.find((g) => g.id === id) ?? { name: id, count })
-const nameOf = (id: string) => doc.project?.goods.find((g) => g.id === id)?.name ?? id
+const itemOf = (id: string) => doc.project?.goods.find((g) => g.id === id) ?? { name: id, count: 0 }
+const nameOf = (id: string) => itemOf(id).name
 const limit = (id: string, count: number) => count + (props.homeless.find((h) => h.goodsId === id)?.count ?? 0)
 const others = computed(() => props.homeless.filter((h) => !props.build.goods.some((g) => g.goodsId === h.goodsId)))
 const edit = (label: string, recipe: (b: Build) => void) =>
@@ -48,7 +47,7 @@ const putIn = (h: { goodsId: string; count: number }) =>
     <h3>Without a home</h3>
     <ul>
       <li v-for="h in others" :key="h.goodsId">
-        <span>{{ things(h.goodsId, h.count) }}</span>
+        <span>{{ sayThings(h.count, itemOf(h.goodsId)) }}</span>
         <button type="button" class="btn btn-sm btn-link p-0" @click="putIn(h)">
           put in<span class="visually-hidden">: {{ nameOf(h.goodsId) }}</span>
         </button>
