@@ -53,6 +53,7 @@ export function inEveryArrangement(
 }
 /** The most that passes through each support in any arrangement, with its sign, N. */
 export function mostThrough(paths: readonly LoadPath[]): Map<string, number> {
+  if (paths.length === 1) return paths[0].reactions
   const out = new Map(paths[0].reactions)
   for (const p of paths.slice(1))
     for (const [id, n] of p.reactions) if (Math.abs(n) > Math.abs(out.get(id) ?? 0)) out.set(id, n)

@@ -72,9 +72,10 @@ function worstOnTheWay(
   let worst = { id: '', mm: 0 }
   const straight = m.kind === 'slide' && m.by.filter((mm) => mm !== 0).length === 1 ? m.by : null
   const corners = cornersOf(m).map((share) => partly(m, share))
+  const ways = m.kind === 'swing' ? [] : corners.map((by) => movedPoint(by, ORIGIN))
   const all = moving.map((t) => {
-    const turns = corners.map((by) => movedThing(by, t))
-    return { t, turns, whole: boxUnion(turns.map((x) => x.around)) }
+    const turns = m.kind === 'swing' ? corners.map((by) => movedThing(by, t)) : []
+    return { t, turns, whole: m.kind === 'swing' ? boxUnion(turns.map((x) => x.around)) : swept(t.around, ways) }
   })
   // What shares no more with their way than it does when it touches lies nowhere near: most of the build.
   const around = boxUnion(all.map((x) => x.whole))
@@ -96,6 +97,19 @@ function worstOnTheWay(
       }
   }
   return worst
+}
+
+const ORIGIN: Vec3 = [0, 0, 0]
+
+/** The box around a box in all these places. */
+function swept({ min, max }: Box, ways: readonly Vec3[]): Box {
+  const out: Box = { min: [Infinity, Infinity, Infinity], max: [-Infinity, -Infinity, -Infinity] }
+  for (const by of ways)
+    for (const i of [0, 1, 2]) {
+      out.min[i] = Math.min(out.min[i], min[i] + by[i])
+      out.max[i] = Math.max(out.max[i], max[i] + by[i])
+    }
+  return out
 }
 
 /** How deep a square box reaches into another where it does so most on its straight way along one axis, mm. */

@@ -17,7 +17,7 @@ import { bendsAlongStrength, intoRails, isConcentrated, isPointed, panelSite, so
 import { panelOnFrame } from './panel-on-frame.ts'
 import { panelOnPoints } from './panel-on-points.ts'
 import { solveHeld, type Held, type Rigidity } from './solve-held.ts'
-import { asBeamLoad, solveStick, solveStrut } from './stick.ts'
+import { asBeamLoad, solveStick, solveStrut, stickSite } from './stick.ts'
 
 /**
  * A member this steep is a post; one this flat is a beam; between them it braces. Size of the upward part of its axis.
@@ -259,7 +259,8 @@ const isDown = (x: Patch) => x.way === undefined || x.way[2] === -1
 /** A board loaded or held otherwise than straight down. */
 function anyWay(p: Part, patches: Patch[], supports: Support[], o: MemberOptions): SolvedMember {
   const rigid = (part: Part, depthMm: number, breadthMm: number) => rigidity(part, depthMm, breadthMm, o)
-  const s = solveStick(p, patches, supports, rigid, along)
+  const site = kept(o.memo.stickSites, supports, () => stickSite(p, supports, along))
+  const s = solveStick(p, patches, site, rigid, along)
   if (typeof s === 'string') return { state: { kind: 'unknown', reason: s }, passed: shareEvenly(patches, supports) }
   const { pulledN, pressedN, passed } = s
   if (Math.abs(p.at.along[2]) > STEEP)

@@ -5,20 +5,23 @@ import type { Hold } from './body.ts'
 import { wayOf, type Patch } from './load-path.ts'
 import type { BeamSite, SolvedMember } from './member.ts'
 import type { PanelSite } from './panel.ts'
+import type { StickSite } from './stick.ts'
 
 /** What was solved before for one assembly, whatever goods stand where: looked up and added to. */
 export interface Memo {
   /** By part, what each loading came to. */
   members: Map<string, { patches: readonly Patch[]; solved: SolvedMember }[]>
-  /** Where level sheets and beams are held, by what holds them: no load changes it. */
+  /** Where level sheets, beams and sticks are held, by what holds them: no load changes it. */
   panelSites: WeakMap<readonly Support[], PanelSite>
   beamSites: WeakMap<readonly Support[], BeamSite>
+  stickSites: WeakMap<readonly Support[], StickSite>
   holds: WeakMap<readonly Support[], readonly Hold[]>
 }
 export const newMemo = (): Memo => ({
   members: new Map(),
   panelSites: new WeakMap(),
   beamSites: new WeakMap(),
+  stickSites: new WeakMap(),
   holds: new WeakMap(),
 })
 

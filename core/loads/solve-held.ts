@@ -30,7 +30,7 @@ class SolvedBeams {
   private before = new Map<number, SolvedHeap>()
   private count = 0
   /** All the beam that is asked for is told by. */
-  private numbers = new Float64Array(256)
+  private numbers: number[] = []
 
   solve(lengthMm: number, r: Rigidity, held: Held[], loads: BeamLoad[]): Solved | null {
     const count = this.tell(lengthMm, r, held, loads)
@@ -74,8 +74,6 @@ class SolvedBeams {
 
   /** Writes what a beam is told by. @returns how many numbers that are */
   private tell(lengthMm: number, r: Rigidity, held: Held[], loads: BeamLoad[]): number {
-    const most = 4 + held.length + 5 * loads.length
-    if (most > this.numbers.length) this.numbers = new Float64Array(2 * most)
     const to = this.numbers
     let n = 0
     to[n++] = rounded(lengthMm)
@@ -100,7 +98,7 @@ class SolvedBeams {
   }
 }
 
-type SolvedHeap = { is: Float64Array; solved: Solved | null }[]
+type SolvedHeap = { is: number[]; solved: Solved | null }[]
 
 /** So many are remembered, and as many from before: some megabytes. */
 const MOST_BEAMS = 4000

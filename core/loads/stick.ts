@@ -1,6 +1,7 @@
 import type { Part, Support } from '../assembly/assembly.ts'
 import { countedSize, thicknessAxis } from '../assembly/part-box.ts'
 import { cross, dot, mid, scale, sub, type Vec3 } from '../geometry/vec.ts'
+import { kept } from '../measure/kept.ts'
 import type { BeamLoad } from '../mechanics/beam.ts'
 import { canPush } from './body.ts'
 import { wayOf, type Bent, type MemberState, type Patch } from './load-path.ts'
@@ -37,26 +38,81 @@ interface Spot {
 type Rigid = (p: Part, depthMm: number, breadthMm: number) => Rigidity | null
 type Along = (p: Part, b: Patch['box']) => Spot
 
+/** Where a stick is held, whatever loads it. */
+export interface StickSite {
+  /** All that holds it, and of that what does more than steady it. */
+  supports: readonly Support[]
+  holding: readonly Support[]
+  /** Middle of each support along the member, mm. */
+  places: ReadonlyMap<Support, number>
+  /** By axis and way: found when a load first goes that way. */
+  acrossIt: Map<number, HeldAcross>
+}
+
+/** What holds a member against loads across it, one way along one axis. */
+interface HeldAcross {
+  thatWay: readonly Support[]
+  /** In one place as one, by the first of them. */
+  groups: ReadonlyMap<string, Support[]>
+  /** What holds down where a place would lift, by the first that is there. */
+  downAt: ReadonlyMap<string, Support[]>
+  lying: Held[]
+  fastened: Held[]
+}
+
+export function stickSite(p: Part, supports: readonly Support[], along: Along): StickSite {
+  const places = new Map(
+    supports.map((s) => {
+      const r = along(p, s.contact)
+      return [s, (r.from + r.to) / 2]
+    }),
+  )
+  return { supports, holding: supports.filter((s) => !s.steadies), places, acrossIt: new Map() }
+}
+
+/** @param sign 1 where loads go along the axis, -1 where against it */
+function heldAcross(site: StickSite, axis: Vec3, sign: 1 | -1): HeldAcross {
+  const thatWay = site.holding.filter((s) => Math.abs(dot(s.push, axis)) > HOLDS)
+  const up = scale(axis, -sign)
+  const together = inOnePlace(
+    site,
+    thatWay.filter((s) => canPush(s, up)),
+    axis,
+  )
+  const groups = new Map(together.map((g) => [g[0].id, g]))
+  const downAt = heldDown(site, together, thatWay)
+  const heldBy = (fastened: boolean) =>
+    together.map(([s]): Held => ({
+      id: s.id,
+      atMm: site.places.get(s)!,
+      loose: s.way !== 'both' && !(fastened && downAt.has(s.id)),
+    }))
+  return { thatWay, groups, downAt, lying: heldBy(false), fastened: downAt.size > 0 ? heldBy(true) : [] }
+}
+
 /** @returns the reason where it is not held */
 export function solveStick(
   p: Part,
   patches: readonly Patch[],
-  supports: readonly Support[],
+  site: StickSite,
   rigid: Rigid,
   along: Along,
 ): StickSolved | Extract<MemberState, { kind: 'unknown' }>['reason'] {
   // What runs along the member beside its middle line turns it; what holds it along is known once it is solved, so it
-  // is solved again with that.
-  const holding = supports.filter((s) => !s.steadies)
-  let solved = solveOnce(p, patches, holding, [], rigid, along)
+  // is solved again with that, until that stays as it was.
+  let solved = solveOnce(p, patches, site, [], rigid, along)
+  let before: Passed[] = []
   for (let round = 0; round < ROUNDS && typeof solved !== 'string'; round++) {
     const beside = solved.passed.filter(({ patch }) => Math.abs(dot(wayOf(patch), p.at.along)) > COUNTS)
-    if (beside.length === 0) break
+    if (beside.length === before.length && beside.every((x, i) => samePush(x, before[i]))) break
+    before = beside
     const acting = beside.map(({ patch }): Patch => ({ ...patch, way: scale(wayOf(patch), -1) }))
-    solved = solveOnce(p, patches, holding, acting, rigid, along)
+    solved = solveOnce(p, patches, site, acting, rigid, along)
   }
-  return typeof solved === 'string' ? solved : steadied(p, patches, supports, solved, along)
+  return typeof solved === 'string' ? solved : steadied(p, patches, site, solved)
 }
+
+const samePush = (a: Passed, b: Passed): boolean => a.support === b.support && a.patch.n === b.patch.n
 
 type Passed = StickSolved['passed'][number]
 
@@ -75,24 +131,22 @@ const BESIDE_MM = 1
 function steadied(
   p: Part,
   patches: readonly Patch[],
-  supports: readonly Support[],
+  { supports, holding, places }: StickSite,
   solved: StickSolved,
-  along: Along,
 ): StickSolved {
+  if (holding.length === supports.length) return solved
   const edges = supports.filter((s) => s.steadies)
-  if (edges.length === 0) return solved
   const total = patches.reduce((s, x) => s + Math.abs(x.n), 0)
   const middle = (b: Patch['box']) => mid(b.min, b.max)
   const left =
     patches.reduce((s, x) => s + turnOf(p, middle(x.box), scale(wayOf(x), x.n)), 0) +
     solved.passed.reduce((s, x) => s - turnOf(p, middle(x.patch.box), scale(wayOf(x.patch), x.patch.n)), 0)
   if (Math.abs(left) <= TURNS_MM * total) return solved
-  const near = (s: Support, e: Support) => Math.abs(placeOf(p, s, along) - placeOf(p, e, along)) < BESIDE_MM
+  const near = (s: Support, e: Support) => Math.abs(places.get(s)! - places.get(e)!) < BESIDE_MM
   const couples = edges.flatMap((edge) => {
     const here = solved.passed.filter((x) => near(x.support, edge))
     const parallel = (s: Support) => Math.abs(dot(s.push, edge.push)) > ALONG
-    const mate =
-      here.find((x) => parallel(x.support)) ?? idle(supports.find((s) => !s.steadies && parallel(s) && near(s, edge)))
+    const mate = here.find((x) => parallel(x.support)) ?? idle(holding.find((s) => parallel(s) && near(s, edge)))
     if (!mate) return []
     const others = here.reduce((s, x) => s + (x === mate ? 0 : Math.abs(x.patch.n)), 0)
     // A newton more at the edge is one less at its mate; one more where the two push against each other.
@@ -150,7 +204,7 @@ function couplesOf(p: Part, acting: readonly Patch[], down: Vec3, along: Along):
 function solveOnce(
   p: Part,
   patches: readonly Patch[],
-  supports: readonly Support[],
+  site: StickSite,
   holdingAlong: readonly Patch[],
   rigid: Rigid,
   along: Along,
@@ -159,66 +213,56 @@ function solveOnce(
   const total = patches.reduce((s, x) => s + Math.abs(x.n), 0)
   const forces = new Map<Support, number>()
   const bent: Bent[] = []
-  for (const [axis, depth, breadth] of [
-    [p.at.across, widthMm, thicknessMm],
-    [thicknessAxis(p), thicknessMm, widthMm],
+  const acting = holdingAlong.length > 0 ? [...patches, ...holdingAlong] : patches
+  for (const [i, axis, depth, breadth] of [
+    [0, p.at.across, widthMm, thicknessMm],
+    [1, thicknessAxis(p), thicknessMm, widthMm],
   ] as const) {
-    const across = patches.map((x) => ({ x, n: x.n * dot(wayOf(x), axis) }))
-    const sum = across.reduce((s, l) => s + l.n, 0)
+    const across = patches.map((x) => x.n * dot(wayOf(x), axis))
+    const sum = across.reduce((s, n) => s + n, 0)
     // Loads run down in a beam, reactions up.
+    const sign = sum >= 0 ? 1 : -1
     const down: Vec3 = sum >= 0 ? axis : scale(axis, -1)
     const up = scale(down, -1)
-    const couples = couplesOf(p, [...patches, ...holdingAlong], down, along)
-    const pushed = across.some((l) => Math.abs(l.n) > COUNTS * total)
+    const couples = couplesOf(p, acting, down, along)
+    const pushed = across.some((n) => Math.abs(n) > COUNTS * total)
     if (!pushed && couples.reduce((s, c) => s + Math.abs(c.kind === 'couple' ? c.nmm : 0), 0) <= SMALL_MM * total)
       continue
     const rigidity = rigid(p, depth, breadth)
     if (!rigidity) return 'no-stiffness'
-    const thatWay = supports.filter((s) => Math.abs(dot(s.push, axis)) > HOLDS)
-    const holding = thatWay.filter((s) => canPush(s, up))
-    if (thatWay.some((s) => forces.has(s))) return 'too-few-supports'
-    const groups = together(p, holding, axis, along)
-    const downAt = heldDown(p, groups, thatWay, along)
-    const heldBy = (fastened: boolean) =>
-      groups.map(([s]): Held => ({
-        id: s.id,
-        atMm: placeOf(p, s, along),
-        loose: s.way !== 'both' && !(fastened && downAt.has(s)),
-      }))
-    const sign = sum >= 0 ? 1 : -1
-    const loads = across.flatMap(({ x, n }): BeamLoad[] =>
-      Math.abs(n) <= COUNTS * total ? [] : [asBeamLoad(p, x, sign * n, along)],
+    const { thatWay, groups, downAt, lying, fastened } = kept(site.acrossIt, 2 * i + (sign + 1) / 2, () =>
+      heldAcross(site, axis, sign),
     )
-    const solve = (held: Held[]) => solveHeld(p.size.lengthMm, rigidity, held, [...loads, ...couples])
+    if (thatWay.some((s) => forces.has(s))) return 'too-few-supports'
+    const loads: BeamLoad[] = []
+    patches.forEach((x, k) => {
+      if (Math.abs(across[k]) > COUNTS * total) loads.push(asBeamLoad(p, x, sign * across[k], along))
+    })
+    loads.push(...couples)
+    const solve = (held: Held[]) => solveHeld(p.size.lengthMm, rigidity, held, loads)
     // What only lies there where that will do; held down where it would lift.
-    const solved = solve(heldBy(false)) ?? (downAt.size > 0 ? solve(heldBy(true)) : null)
+    const solved = solve(lying) ?? (fastened.length > 0 ? solve(fastened) : null)
     if (!solved) return 'too-few-supports'
     bent.push({ widthMm: breadth, depthMm: depth, ...solved })
-    solved.supports.forEach((id, i) => {
-      const group = groups.find(([h]) => h.id === id)!
-      const n = solved.result.reactions[i]
-      const by = n < 0 ? (downAt.get(group[0]) ?? group) : group
+    solved.supports.forEach((id, k) => {
+      const n = solved.result.reactions[k]
+      const by = (n < 0 ? downAt.get(id) : undefined) ?? groups.get(id)!
       for (const s of by) forces.set(s, n / by.length / dot(s.push, up))
     })
   }
-  return alongItself(p, patches, supports, forces, bent, along, COUNTS * Math.max(total, 1e-9))
-}
-
-const placeOf = (p: Part, s: Support, along: Along): number => {
-  const r = along(p, s.contact)
-  return (r.from + r.to) / 2
+  return alongItself(p, patches, site, forces, bent, along, COUNTS * Math.max(total, 1e-9))
 }
 
 /** What in the place of a support holds the member the other way: with it it is no more lifted off than fastened there. */
-function heldDown(p: Part, groups: Support[][], all: readonly Support[], along: Along): Map<Support, Support[]> {
-  const out = new Map<Support, Support[]>()
+function heldDown({ places }: StickSite, groups: Support[][], all: readonly Support[]): Map<string, Support[]> {
+  const out = new Map<string, Support[]>()
   for (const [s] of groups) {
     if (s.way !== 'push') continue
-    const at = placeOf(p, s, along)
+    const at = places.get(s)!
     const against = all.filter(
-      (o) => o.way === 'push' && dot(o.push, s.push) < -ALONG && Math.abs(placeOf(p, o, along) - at) < SAME_PLACE_MM,
+      (o) => o.way === 'push' && dot(o.push, s.push) < -ALONG && Math.abs(places.get(o)! - at) < SAME_PLACE_MM,
     )
-    if (against.length > 0) out.set(s, against)
+    if (against.length > 0) out.set(s.id, against)
   }
   return out
 }
@@ -227,14 +271,14 @@ function heldDown(p: Part, groups: Support[][], all: readonly Support[], along: 
 const SAME_PLACE_MM = 0.1
 
 /** Supports that hold a member in one place, the same way: a pair of braces on its two sides. They share alike. */
-function together(p: Part, holding: readonly Support[], axis: Vec3, along: Along): Support[][] {
+function inOnePlace({ places }: StickSite, holding: readonly Support[], axis: Vec3): Support[][] {
   const out: Support[][] = []
   for (const s of holding) {
     const mate = out.find(
       ([o]) =>
         o.way === s.way &&
         Math.abs(dot(o.push, axis) - dot(s.push, axis)) < COUNTS &&
-        Math.abs(placeOf(p, o, along) - placeOf(p, s, along)) < SAME_PLACE_MM,
+        Math.abs(places.get(o)! - places.get(s)!) < SAME_PLACE_MM,
     )
     if (mate) mate.push(s)
     else out.push([s])
@@ -257,33 +301,30 @@ export function asBeamLoad(p: Part, x: Pick<Patch, 'box'>, n: number, along: Alo
 function alongItself(
   p: Part,
   patches: readonly Patch[],
-  supports: readonly Support[],
+  { holding, places }: StickSite,
   forces: Map<Support, number>,
   bent: Bent[],
   along: Along,
   tolerance: number,
 ): ReturnType<typeof solveStick> {
   const u = p.at.along
-  const place = (b: Patch['box']) => {
-    const r = along(p, b)
-    return (r.from + r.to) / 2
-  }
-  const acting = [
-    ...patches.map((x) => ({ at: place(x.box), n: x.n * dot(wayOf(x), u) })),
-    ...[...forces].map(([s, n]) => ({ at: place(s.contact), n: n * dot(s.push, u) })),
-  ]
+  const acting = patches.map((x) => {
+    const r = along(p, x.box)
+    return { at: (r.from + r.to) / 2, n: x.n * dot(wayOf(x), u) }
+  })
+  for (const [s, n] of forces) acting.push({ at: places.get(s)!, n: n * dot(s.push, u) })
   const sum = acting.reduce((s, x) => s + x.n, 0)
   if (Math.abs(sum) > tolerance) {
     const against = scale(u, sum > 0 ? -1 : 1)
-    const able = supports.filter((s) => Math.abs(dot(s.push, u)) > ALONG && canPush(s, against))
+    const able = holding.filter((s) => Math.abs(dot(s.push, u)) > ALONG && canPush(s, against))
     // What leans has its force from the beam, and more of it would push across as well: a flat brace holds nothing along.
     const straight = able.filter((s) => !forces.has(s))
-    const holding = straight.length > 0 ? straight : able
-    if (holding.length === 0) return 'too-few-supports'
-    for (const s of holding) {
-      const n = -sum / holding.length / dot(s.push, u)
+    const taking = straight.length > 0 ? straight : able
+    if (taking.length === 0) return 'too-few-supports'
+    for (const s of taking) {
+      const n = -sum / taking.length / dot(s.push, u)
       forces.set(s, (forces.get(s) ?? 0) + n)
-      acting.push({ at: place(s.contact), n: n * dot(s.push, u) })
+      acting.push({ at: places.get(s)!, n: n * dot(s.push, u) })
     }
   }
   // Along the member: what acts before a place towards its start pulls there.

@@ -32,11 +32,20 @@ export function piecesOnStuds(
   const count = (l: Stretch) => places(l.from, l.to).length
   const held = (l: Stretch) => count(l) >= LEAST_STUDS
   // Where two pieces meet a stud lies behind the ends of both.
-  const splices = studs.map((_x, early) => spliceOver(lengthMm, mostMm, seats, early))
-  const pieces = splices.find((list) => list?.every(held)) ?? splices[0] ?? spliceOver(lengthMm, mostMm, seats)
+  const splices = studs.map((_x, early) => () => spliceOver(lengthMm, mostMm, seats, early))
+  const pieces = firstOf(splices, (list) => list?.every(held)) ?? splices[0]?.() ?? spliceOver(lengthMm, mostMm, seats)
   if (!pieces) return null
   const poor = pieces.find((l) => !held(l))
   return { pieces, poor: poor ? { from: poor.from, count: count(poor) } : null }
+}
+
+/** @returns the first that is as it should be; no later one is worked out */
+function firstOf<T>(all: readonly (() => T)[], isRight: (x: T) => boolean | undefined): T | undefined {
+  for (const one of all) {
+    const x = one()
+    if (isRight(x)) return x
+  }
+  return undefined
 }
 
 /** A run reaches past the stud at its end by this, mm. */

@@ -33,8 +33,8 @@ const HEAVY_KG = 6
 const massOf = (w: Wanted): number => countedKg(w.size.item) * w.count
 const OFTEN = { daily: 0, weekly: 1, seldom: 2 } as const
 
-/** What has its place first, then the handiest, heavier before lighter ones. */
-const byUse = (a: Wanted, b: Wanted): number =>
+/** What has its place first, then the handiest, heavier before lighter ones: in this order holders are laid out. */
+export const byUse = (a: Wanted, b: Wanted): number =>
   Number(b.atMm > 0) - Number(a.atMm > 0) ||
   OFTEN[a.size.item.often] - OFTEN[b.size.item.often] ||
   massOf(b) - massOf(a) ||
@@ -63,6 +63,7 @@ interface Taken {
 }
 
 /**
+ * @param all in the order they are laid out
  * @param untilOneIsLeft only whether all find a place is asked
  * @returns what hangs where, and what found no place
  */
@@ -76,7 +77,7 @@ export function layOut(
   const hung: Hung[] = []
   const left: Wanted[] = []
   const taken: Taken[] = []
-  for (const w of [...all].sort(byUse)) {
+  for (const w of all) {
     const target = rightHeight(w, room.personMm)
     const seldom = w.size.item.often === 'seldom' ? -1 : 1
     const rows = strips.rows
@@ -121,13 +122,22 @@ function placeOver(
   const liftMm = liftOff(strips.section)
   // What hangs higher or lower is beside nothing.
   const level = taken.filter((t) => low < t.high + liftMm && t.low < high + liftMm)
-  const tries =
-    w.atMm > 0 ? [w.atMm] : [0, ...room.joints, ...level.map((t) => t.right + BESIDE_MM)].sort((a, b) => a - b)
-  for (const left of tries) {
+  const isFree = (left: number): boolean => {
     const right = left + outline.wideMm
-    if (right > room.lengthMm || room.joints.some((x) => x > left && x < right)) continue
-    if (!level.some((t) => left < t.right + BESIDE_MM && t.left < right + BESIDE_MM))
-      return { left, outline, ...w, row }
+    if (right > room.lengthMm) return false
+    for (const x of room.joints) if (x > left && x < right) return false
+    for (const t of level) if (left < t.right + BESIDE_MM && t.left < right + BESIDE_MM) return false
+    return true
   }
-  return null
+  let left = Infinity
+  const tryAt = (mm: number) => {
+    if (mm < left && isFree(mm)) left = mm
+  }
+  if (w.atMm > 0) tryAt(w.atMm)
+  else {
+    tryAt(0)
+    room.joints.forEach(tryAt)
+    for (const t of level) tryAt(t.right + BESIDE_MM)
+  }
+  return left < Infinity ? { left, outline, ...w, row } : null
 }

@@ -18,7 +18,7 @@ import type { FreeSpace } from '../../room/room.ts'
 import { longestBoard } from '../boards-of.ts'
 import type { DimPen } from '../dim-pen.ts'
 import type { ShapeContext, Shaped } from '../family.ts'
-import { layOut, type Hung, type Wanted } from './layout.ts'
+import { byUse, layOut, type Hung, type Wanted } from './layout.ts'
 import { LIMITS, RAIL_SCREWS, type StripWallParams } from './parameters.ts'
 
 export interface ReasonData {
@@ -124,7 +124,8 @@ export function planOut(
   if (riseMm < widthMm + BETWEEN_MM)
     return bad('strips-too-close', { mm: riseMm, leastMm: widthMm + BETWEEN_MM }, 'riseMm')
   const most = longestBoard(ctx, p.stripSection)
-  const wall: Wall = { ctx, list, stock, mostMm: most, strip: { section, widthMm, backMm, cleat }, riseMm }
+  const strip = { section, widthMm, backMm, cleat }
+  const wall: Wall = { ctx, list, stock, mostMm: most, strip, riseMm, laid: new Map() }
   if (prepared.length === 0 && !piecesOnStuds(ctx.space, ctx.space.lengthMm, most))
     return bad('strip-not-spliced', { mostMm: most }, 'lengthMm')
   const limit = p.lengthMm ?? (p.follow === 'wall' ? ctx.space.lengthMm : Math.min(WITHIN_MM, ctx.space.lengthMm))
@@ -218,7 +219,10 @@ interface Wall {
   mostMm: number
   strip: Pick<Strips, 'section' | 'widthMm' | 'backMm' | 'cleat'>
   riseMm: number
+  /** What was laid out before, by length and heights. */
+  laid: Map<string, Laid>
 }
+type Laid = { strips: Strips } & ReturnType<typeof layOut>
 interface Heights {
   lowestMm: number
   rows: number
@@ -252,7 +256,17 @@ function rowsOver(prepared: readonly number[], fromMm: number, riseMm: number): 
   return rows
 }
 
-function layOn(w: Wall, lengthMm: number, { lowestMm, rows }: Heights, untilOneIsLeft = false) {
+/** @param untilOneIsLeft only whether all find a place is asked */
+function layOn(w: Wall, lengthMm: number, at: Heights, untilOneIsLeft = false): Laid {
+  const key = `${lengthMm} ${at.lowestMm} ${at.rows}`
+  const known = w.laid.get(key)
+  if (known) return known
+  const laid = layOnAnew(w, lengthMm, at, untilOneIsLeft)
+  if (!untilOneIsLeft || laid.left.length === 0) w.laid.set(key, laid)
+  return laid
+}
+
+function layOnAnew(w: Wall, lengthMm: number, { lowestMm, rows }: Heights, untilOneIsLeft: boolean): Laid {
   const { ctx } = w
   const run = piecesOnStuds(ctx.space, lengthMm, w.mostMm, undefined, rowsOf(w, { lowestMm, rows }))
   const pieces = run?.pieces ?? []
@@ -353,7 +367,7 @@ function wantedFor(
       list.push({ size: s, count: Math.min(n, count - i * n), row: h?.row ?? 0, atMm: i === 0 ? (h?.atMm ?? 0) : 0 })
     }
   }
-  return good({ list: list.filter((w) => w.count > 0), tooWide })
+  return good({ list: list.filter((w) => w.count > 0).sort(byUse), tooWide })
 }
 
 /** How many tools go beside each other in one holder; one wide tool may have a wider one. */
