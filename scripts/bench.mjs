@@ -19,12 +19,18 @@ async function inBrowser() {
   }).then((made) => (Array.isArray(made) ? made[0] : made))
   const browser = await chromium.launch({ executablePath, args: ['--no-sandbox'] })
   try {
-    const page = await browser.newPage()
-    page.on('console', (said) => process.stdout.write(`${said.text()}\n`))
-    page.setDefaultTimeout(0)
-    const failed = new Promise((_, reject) => page.on('pageerror', reject))
-    await page.addScriptTag({ type: 'module', content: `${output[0].code}\nglobalThis.ended = true` })
-    await Promise.race([failed, page.waitForFunction(() => globalThis.ended)])
+    let builds = 1
+    for (let k = 0; k < builds; k++) {
+      const page = await browser.newPage()
+      page.on('console', (said) => process.stdout.write(`${said.text()}\n`))
+      page.setDefaultTimeout(0)
+      const failed = new Promise((_, reject) => page.on('pageerror', reject))
+      await page.evaluate((k) => Object.assign(globalThis, { benchOf: k }), k)
+      await page.addScriptTag({ type: 'module', content: output[0].code })
+      const ended = page.waitForFunction(() => globalThis.benched)
+      builds = await Promise.race([failed, ended.then((of) => of.jsonValue())])
+      await page.close()
+    }
   } finally {
     await browser.close()
   }

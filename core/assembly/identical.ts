@@ -102,7 +102,8 @@ export function alike(a: Assembly, pen: LetterPen = { given: {}, next: freshLett
   // What is done to most pieces is done to others of their width, too: told once.
   const works = new Map<string, string>()
   for (const p of a.parts) {
-    const asWorked = JSON.stringify([p.size.widthMm, p.machining, p.outline])
+    const isPlain = p.machining.length === 0 && !p.outline
+    const asWorked = isPlain ? '' : JSON.stringify([p.size.widthMm, p.machining, p.outline])
     const key = cutKey(
       p,
       kept(works, asWorked, () => workKey(p)),

@@ -188,25 +188,45 @@ const momentOf = (e: Element, x: number) =>
   -e.ei * (2 * e.a2 + 6 * e.a3 * x) - x * x * (e.q0 / 2 + ((e.q1 - e.q0) * x) / (6 * e.l))
 const shearOf = (e: Element, x: number) => -6 * e.ei * e.a3 - x * (e.q0 + ((e.q1 - e.q0) * x) / (2 * e.l))
 
-/** Stretches an element is looked through in for places where its slope is nought, and halvings that pin one down. */
+/** Stretches an element is looked through in for places where its slope is nought. */
 const STRETCHES = 4
-const HALVINGS = 26
+/** Steps that pin one down, and how near, of the element: the sag is level there, so that what is left is of second order. */
+const STEPS = 40
+const PINNED = 1e-8
 
-/** Calls with every place in an element where the slope is nought: bracketed, then bisected. */
+/**
+ * Where the slope of an element is nought between two places on either side of it: by straight lines between the ends of
+ * the bracket, an end that stays twice counted half (the Illinois form of false position).
+ */
+function slopeRoot(e: Element, from: number, atFrom: number, to: number, atTo: number): number {
+  let [lo, hi, below, above] = [from, to, atFrom, atTo]
+  let x = lo
+  let stayed = 0
+  for (let n = 0; n < STEPS && below !== above; n++) {
+    const before = x
+    x = (lo * above - hi * below) / (above - below)
+    const now = slopeOf(e, x)
+    if (now === 0 || Math.abs(x - before) < PINNED * e.l) break
+    if (now * above > 0) {
+      ;[hi, above] = [x, now]
+      if (stayed === -1) below /= 2
+      stayed = -1
+    } else {
+      ;[lo, below] = [x, now]
+      if (stayed === 1) above /= 2
+      stayed = 1
+    }
+  }
+  return x
+}
+
+/** Calls with every place in an element where the slope is nought. */
 function atSlopeRoots(e: Element, found: (x: number) => void) {
   let before = slopeOf(e, 0)
   for (let i = 1; i <= STRETCHES; i++) {
-    let hi = (e.l * i) / STRETCHES
-    const after = slopeOf(e, hi)
-    if (before * after <= 0) {
-      let lo = (e.l * (i - 1)) / STRETCHES
-      for (let n = 0; n < HALVINGS; n++) {
-        const half = (lo + hi) / 2
-        if (before * slopeOf(e, half) > 0) lo = half
-        else hi = half
-      }
-      found((lo + hi) / 2)
-    }
+    const x = (e.l * i) / STRETCHES
+    const after = slopeOf(e, x)
+    if (before * after <= 0) found(slopeRoot(e, (e.l * (i - 1)) / STRETCHES, before, x, after))
     before = after
   }
 }

@@ -70,6 +70,7 @@ export interface Spot {
 
 /** Where something along a wall can be fixed to bolts and blocking behind it, clear of where it is fixed anyway. */
 export function preparedFixings(space: FreeSpace, along: Along, wantedMm: number, usual: readonly Spot[]): Spot[] {
+  if (space.prepared.length === 0) return []
   const studs = space.construction.kind === 'studs' ? space.studsMm : []
   return preparedBehind(space.prepared, 'wall', along, wantedMm, studs)
     .filter(({ prepared: p }) => p.kind !== 'bolt' || along.throughMm + space.packMm + NUT_MM <= p.thickMm)
@@ -101,7 +102,7 @@ export function fixingsBehind(space: FreeSpace, along: Along, wantedMm: number, 
   const usual = fixingPlaces(space, left, right, covered).map((x): Spot => ({ x, z, throughMm }))
   const inside = { ...along, left: left + FROM_END_MM, right: right - FROM_END_MM }
   const prepared = preparedFixings(space, inside, wantedMm, usual).filter((p) => isFree(covered, p.x))
-  return [...usual, ...prepared].sort((a, b) => a.x - b.x)
+  return prepared.length === 0 ? usual : [...usual, ...prepared].sort((a, b) => a.x - b.x)
 }
 
 interface Anchored {
