@@ -1,5 +1,5 @@
 import { describe, expect, it } from '@jest/globals'
-import { opens } from '../assembly/moved.ts'
+import { opens, turnsUp } from '../assembly/moved.ts'
 import { misplaced } from '../assembly/sound.ts'
 import { validateAssembly } from '../assembly/validate.ts'
 import { inEquilibrium } from '../loads/load-path.ts'
@@ -61,6 +61,19 @@ describe('every way to close what can be closed', () => {
       expect(slides.length).toBeGreaterThan(1)
       expect(r.reading.steps.find((s) => s.id === 'sliding')!.parts).toEqual(expect.arrayContaining(slides))
       expect(r.reading.checks.find((c) => c.check === 'slides')).toMatchObject({ state: 'holds' })
+    } else if (option === 'lift-up') {
+      const leaves = assembly.motions.filter(turnsUp).flatMap((m) => m.parts)
+      expect(leaves.length).toBeGreaterThan(0)
+      for (const id of leaves) {
+        // Two gas springs at least, and hinges, which hang under one panel that spans all of the leaf.
+        const on = assembly.joints.filter((j) => j.far === id && j.kind === 'hinged').map((j) => j.near)
+        const springs = on.filter((x) => x.includes('-spring-'))
+        expect(springs).toHaveLength(2)
+        const hinges = on.filter((x) => !springs.includes(x))
+        const over = new Set(assembly.joints.filter((j) => hinges.includes(j.near) && j.far !== id).map((j) => j.far))
+        expect(hinges.length).toBeGreaterThan(1)
+        expect(over.size).toBe(1)
+      }
     } else if (option !== 'open' && option !== 'curtain')
       expect(assembly.motions.some((m) => m.kind === 'swing')).toBe(true)
     if (option === 'curtain') expect(assembly.parts.some((p) => p.stock.kind === 'soft')).toBe(true)

@@ -29,6 +29,7 @@ const TABLE: Record<string, (d: Data, say: Say) => string> = {
   'side-play': (d, say) => `Widen the openings: ${say.lengthOf(d, 'playMm')} play each side`,
   'cross-every': (d, say) => `Put cross pieces every ${say.lengthOf(d, 'mm')}`,
   'no-doors': () => 'Leave its front open, without doors',
+  'flat-doors': () => 'Give it flat doors on upright hinges',
   'rail-screws': (d) => `Put ${d.count} screws into each end of its rails`,
   'hang-rail': (d) => `Make its rails and strip ${sectionName(String(d.section))}`,
   'wall-screws': (d) => `Put ${d.count} screws into each stud`,

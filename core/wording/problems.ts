@@ -131,6 +131,10 @@ const TABLE: Record<string, Words> = {
     'Panels that slide want two openings side by side: one goes over the other. Take two, or doors.',
   'sliding-one-shelf': () =>
     'Panels that slide run on the lowest shelf and under the highest: two shelves at least, or another front.',
+  'lift-one-shelf': () =>
+    'Leaves that turn up close what is between the lowest shelf and the highest: two shelves at least, or another front.',
+  'lift-under-strip': () =>
+    'Leaves that turn up hang where the strips under the front edges are: no strips, or another front.',
   'sliding-unequal': (d, say) =>
     `Slid aside, the panel of opening ${d.opening} would still cover ${say.lengthOf(d, 'mm')} of it: the one beside it is too narrow. Make them alike, or take doors.`,
   'sliding-past-sheet': (d, say) =>

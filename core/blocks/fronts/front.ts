@@ -10,9 +10,11 @@ export const front = z.enum(['open', 'doors', 'curtain'])
 export const panelFront = z.enum([...front.options, 'panel'])
 /** The same of what stands in several openings side by side, whose panels slide past each other. */
 export const slidingFront = z.enum([...panelFront.options, 'sliding'])
-export type Front = z.infer<typeof slidingFront>
 /** The same of a box of sheet, whose leaves may turn up on gas springs too. */
 export const boxFront = z.enum([...panelFront.options, 'lift-up'])
+/** And of shelves between uprights of sheet. */
+export const unitFront = z.enum([...slidingFront.options, 'lift-up'])
+export type Front = z.infer<typeof unitFront>
 /** What holds leaves shut. */
 export const latch = z.enum(['none', 'magnet'])
 

@@ -5,6 +5,7 @@ import type { Sheet } from '../../catalogue/sheets.ts'
 import type { Box } from '../../geometry/box.ts'
 import { sub, unit, type Vec3 } from '../../geometry/vec.ts'
 import { lately } from '../../measure/lately.ts'
+import { bad, good, type Result } from '../../measure/result.ts'
 import { newtons } from '../../measure/units.ts'
 import {
   COLD_C,
@@ -37,8 +38,14 @@ export interface Row {
   /** Lower face of that panel, and top of what lies next below it. */
   underMm: number
   overMm: number
-  /** Which shelf that panel is, from the one over the lowest; null where it is the top. */
+  /** Which shelf that panel is, from the one over the lowest; null where it is the last, be it a top or a shelf. */
   shelf: number | null
+}
+
+/** Rows of leaves that turn up; refused where no gas spring goes in beside one of them. */
+export function sprung(rows: Row[], leaf: Omit<Parameters<typeof roomFor>[0], keyof Row>): Result<Row[]> {
+  const without = rows.findIndex((r) => springFor(roomFor({ ...r, ...leaf })) === null)
+  return without < 0 ? good(rows) : bad('no-spring-room', { mm: rows[without].underMm - rows[without].overMm }, 'front')
 }
 
 /** Leaves one over the other: one over all where it is low enough, else one for each shelf. */
@@ -183,20 +190,24 @@ const hingesAcross = (wideMm: number): number => 2 + Math.max(0, Math.ceil((wide
 /** Middle of the outer hinges from the ends of the leaf, past the springs, mm. */
 const HINGE_FROM_END_MM = 90
 
-/** Leaves one over the other in every opening of a box. */
-export function placeLiftUps(
-  d: Draft,
-  rows: readonly Row[],
-  openings: readonly Pick<LiftUp, 'left' | 'right' | 'uprights' | 'faces'>[],
-  box: Pick<LiftUp, 'sheet' | 'frontMm' | 'deepMm' | 'cleatMm'>,
-): void {
-  openings.forEach((o, k) =>
-    rows.forEach((row, i) => {
-      const panel = row.shelf === null ? `top-${k}` : `shelf-${k}-${row.shelf}`
-      placeLiftUp(d, Object.assign({ id: `lift-${k}-${i}`, panel }, row, o, box))
-    }),
+export type LiftBox = Pick<LiftUp, 'sheet' | 'frontMm' | 'deepMm' | 'cleatMm'>
+/** One opening with its leaves one over the other, and the panel each is hinged under. */
+export interface LiftOpening extends Pick<LiftUp, 'left' | 'right' | 'uprights' | 'faces'> {
+  rows: readonly Row[]
+  panelOf(row: Row): string
+}
+
+/** Leaves one over the other in every opening. */
+export function placeLiftUps(d: Draft, openings: readonly LiftOpening[], box: LiftBox): void {
+  openings.forEach(({ rows, panelOf, ...o }, k) =>
+    rows.forEach((row, i) => placeLiftUp(d, { id: `lift-${k}-${i}`, panel: panelOf(row), ...o, ...box, ...row })),
   )
 }
+/** Panels of a box that has a top. */
+export const boxPanels =
+  (k: number) =>
+  ({ shelf }: Row): string =>
+    shelf === null ? `top-${k}` : `shelf-${k}-${shelf}`
 
 /** A leaf that turns up, its hinges and its springs. Whether a spring goes in was asked before. */
 function placeLiftUp(d: Draft, l: LiftUp): void {

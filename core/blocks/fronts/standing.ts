@@ -4,6 +4,7 @@ import { hangCurtain } from './curtain.ts'
 import type { Sheet } from '../../catalogue/sheets.ts'
 import type { Front } from './front.ts'
 import { GAP_MM, placeLeaves, type Leaves } from './hinged.ts'
+import { placeLiftUps, type LiftBox, type LiftOpening } from './lift-up.ts'
 import { SCREWED_FRONT, screwOver } from './screwed-panel.ts'
 import { SLIDING_FRONT, slideOver, type SlidingFront } from './sliding.ts'
 
@@ -33,6 +34,8 @@ export interface StandingFront {
   of?: Pick<SlidingFront, 'yard' | 'grade' | 'boardMm'>
   /** Heights of what lies between the uprights: no hinge there. */
   panelsMm: readonly number[]
+  /** What leaves that turn up need, where they do; of each opening. */
+  up?: Pick<LiftBox, 'deepMm' | 'cleatMm'> & { of(opening: number): Pick<LiftOpening, 'rows' | 'panelOf'> }
 }
 
 /** What stands side by side as high as its neighbour: a curtain hangs before each run of it. */
@@ -74,6 +77,14 @@ export function closeFront(d: Draft, s: StandingFront): void {
       openings: s.closed.map((c) => ({ left: c.faces[0], right: c.faces[1], uprights: c.uprights })),
       ...{ frontMm: s.frontMm, footMm: s.underMm ?? OVER_FLOOR_MM, headMm: s.headMm },
     })
+  } else if (front === 'lift-up' && s.up) {
+    const { of, ...box } = s.up
+    stiffFrame(d, 'frame', s.uprights, s.plates)
+    placeLiftUps(
+      d,
+      s.closed.map((c, k) => ({ ...c, ...of(k) })),
+      { sheet, frontMm: s.frontMm, ...box },
+    )
   } else if (front === 'panel')
     s.closed.forEach((c, k) =>
       screwOver(d, {

@@ -44,6 +44,11 @@ export const boxBench = family<BoxBenchParams>({
       context: exampleContext('metric', [exampleGoods('metric', 'box', 8)]),
     },
     {
+      name: 'leaves that turn up under its top, metric',
+      params: { ...startingParams('metric', true), front: 'lift-up', bays: 2, shelves: 0 },
+      context: exampleContext('metric', [exampleGoods('metric', 'box', 2)]),
+    },
+    {
       name: 'level with a machine, metric, nothing in it, behind a curtain',
       params: { ...startingParams('metric', true), heightFrom: 'machine', machineMm: 850, bays: 3, front: 'curtain' },
       context: exampleContext('metric', []),

@@ -1,5 +1,5 @@
 import { THIN_BACK } from '../../blocks/carcass/standing.ts'
-import { latch, panelFront } from '../../blocks/fronts/front.ts'
+import { boxFront, latch } from '../../blocks/fronts/front.ts'
 import { z } from '../../measure/schema.ts'
 import type { UnitSystem } from '../../measure/units.ts'
 import { PLAIN_ENDS, scribedAtCorner } from '../bench-corner.ts'
@@ -44,7 +44,7 @@ export const boxBenchParams = z.object({
   layers: z.enum(['one', 'two']),
   sheet,
   backSheet: sheet,
-  front: panelFront,
+  front: boxFront,
   latch,
   tie: z.boolean(),
   wells: z.array(well).max(LIMITS.wells),

@@ -2,6 +2,8 @@ import { unitsOf } from '../../assembly/settings.ts'
 import { NAILER } from '../../blocks/carcass/standing.ts'
 import { dadoDepth } from '../../blocks/carcass/shelf-between.ts'
 import { clearInBox, frontDeep, placesInBox } from '../../blocks/fronts/front.ts'
+import { GAP_MM } from '../../blocks/fronts/hinged.ts'
+import { rowsOf, sprung, type Row } from '../../blocks/fronts/lift-up.ts'
 import { ANGLE_ROOM_MM } from '../../blocks/mounts/pinned-foot.ts'
 import { findSection, type Section } from '../../catalogue/lumber.ts'
 import { findSheet, type Sheet } from '../../catalogue/sheets.ts'
@@ -87,7 +89,13 @@ export interface Plan {
   /** What that takes of the highest opening; nought where nothing is tied. */
   nailerMm: number
   play: { sideMm: number; aboveMm: number }
+  /** Leaves that turn up, of each box from below. */
+  rowsUp: Row[][]
 }
+
+/** How many of its levels a box has: a well has what comes under its top. */
+export const levelsIn = (plan: Pick<Plan, 'tops' | 'nailerMm'>, b: BenchBox): number =>
+  b.well === null ? plan.tops.length : plan.tops.filter((z) => z + LEAST_HIGH_MM <= b.highMm - plan.nailerMm).length
 
 export function planOut(p: BoxBenchParams, ctx: ShapeContext, pen: DimPen): Result<Planned<Plan>> {
   const { yard, sheetTrimMm } = ctx.settings
@@ -176,6 +184,11 @@ export function planOut(p: BoxBenchParams, ctx: ShapeContext, pen: DimPen): Resu
     return bad('box-well-too-low', { mm: Math.max(0, heightMm - p.wells[low].tableMm), leastMm }, `wells.${low}`)
   if (p.feet === 'pinned' && ctx.space.floor === 'slab' && kickMm < ANGLE_ROOM_MM)
     return bad('box-angle-over-kick', { mm: kickMm, leastMm: ANGLE_ROOM_MM }, 'kickMm')
+  const rowsUp = liftRows(p, sheet, boxesFor(bays), {
+    ...{ tops: tops.value, nailerMm, clearMm },
+    deepMm: frontMm - back.thicknessMm,
+  })
+  if (!rowsUp.ok) return rowsUp
   const corner = cornerCut(p, ctx, pen, { depthMm, lengthMm: lengthFor(bays) })
   if (!corner.ok) return corner
   return good({
@@ -189,8 +202,29 @@ export function planOut(p: BoxBenchParams, ctx: ShapeContext, pen: DimPen): Resu
       tops: tops.value,
       dadoMm: dadoDepth(t, units),
       play: { sideMm, aboveMm },
+      rowsUp: rowsUp.value,
     },
   })
+}
+
+/** Leaves that turn up under the top of each box, and under its shelves. */
+function liftRows(
+  p: BoxBenchParams,
+  sheet: Sheet,
+  boxes: readonly BenchBox[],
+  s: Pick<Plan, 'tops' | 'nailerMm'> & { clearMm: number; deepMm: number },
+): Result<Row[][]> {
+  const out: Row[][] = []
+  if (p.front !== 'lift-up') return good(out)
+  const t = sheet.thicknessMm
+  for (const b of boxes) {
+    const tops = s.tops.slice(0, levelsIn(s, b))
+    const rows = rowsOf(tops[0] - t, b.highMm - GAP_MM, tops, b.highMm, t)
+    const fitted = sprung(rows, { sheet, left: 0, right: s.clearMm + t, frontMm: 0, deepMm: s.deepMm })
+    if (!fitted.ok) return fitted
+    out.push(rows)
+  }
+  return good(out)
 }
 
 const counts = (most: number): number[] => Array.from({ length: most }, (_, i) => i + 1)

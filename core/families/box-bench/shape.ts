@@ -2,7 +2,7 @@ import { draft, type Draft } from '../../assembly/draft.ts'
 import { unitsOf } from '../../assembly/settings.ts'
 import { housedShelf } from '../../blocks/carcass/shelf-between.ts'
 import { backOver, standUpright, tieNailer } from '../../blocks/carcass/standing.ts'
-import { panelFront, placesInBox } from '../../blocks/fronts/front.ts'
+import { boxFront, placesInBox, underHinges } from '../../blocks/fronts/front.ts'
 import { GAP_MM } from '../../blocks/fronts/hinged.ts'
 import { closeFront, overSheets } from '../../blocks/fronts/standing.ts'
 import { stiffFrame } from '../../blocks/mounts/stiff-frame.ts'
@@ -18,7 +18,7 @@ import type { Choice, ListChoice, ShapeContext, Shaped } from '../family.ts'
 import { standing, standingOn } from '../house-on-shelves.ts'
 import { rowsHeld } from '../stands-alone.ts'
 import { BOX_HEIGHTS, LIMITS, WELL, type BoxBenchParams } from './parameters.ts'
-import { LEAST_HIGH_MM, planOut, type BenchBox, type Plan } from './plan-out.ts'
+import { levelsIn, planOut, type BenchBox, type Plan } from './plan-out.ts'
 
 /** Screws of the top into each upright under it; of one box to the next they are so far apart, mm. Product decisions. */
 const TOP_SCREWS = 3
@@ -82,9 +82,6 @@ export function shapeBoxBench(p: BoxBenchParams, ctx: ShapeContext): Result<Shap
 
 /** Upper face of the top of a box. */
 const topOf = (plan: Plan, b: BenchBox): number => b.highMm + plan.layers * plan.topSheet.thicknessMm
-/** How many of its levels a box has: a well has what comes under its top. */
-const levelsIn = (plan: Plan, b: BenchBox): number =>
-  b.well === null ? plan.tops.length : plan.tops.filter((z) => z + LEAST_HIGH_MM <= b.highMm - plan.nailerMm).length
 /** Ids of the panels of one level. */
 const shelvesAt = (plan: Plan, level: number): string[] =>
   plan.boxes.flatMap((b) => (level < levelsIn(plan, b) ? b.bays.map((k) => `shelf-${k}-${level}`) : []))
@@ -167,7 +164,10 @@ function bays(d: Draft, p: BoxBenchParams, ctx: ShapeContext, plan: Plan) {
       const [{ left, right }] = placesInBox(p.front, [o])
       plan.levels.slice(0, levels).forEach((level, i) => {
         const last = i === levels - 1
-        const underMm = last ? b.highMm - plan.nailerMm : plan.tops[i + 1] - plan.sheet.thicknessMm
+        const hinges = underHinges(p.front)
+        const underMm = last
+          ? b.highMm - Math.max(hinges, plan.nailerMm)
+          : plan.tops[i + 1] - plan.sheet.thicknessMm - hinges
         d.bay({
           id: `bay-${k}-${i}`,
           name: { code: 'shelf', column: k + 1, row: i + 1 },
@@ -175,7 +175,7 @@ function bays(d: Draft, p: BoxBenchParams, ctx: ShapeContext, plan: Plan) {
           clear: { min: [left, backMm, plan.tops[i]], max: [right, frontMm, underMm] },
           carriers: [`shelf-${k}-${i}`],
           items: o.housed === null ? [] : standing(level, o.housed, backMm, plan.tops[i]),
-          play: { sideMm: play.sideMm, aboveMm: last ? 0 : play.aboveMm, deepMm: 0 },
+          play: { sideMm: play.sideMm, aboveMm: last ? 0 : Math.max(0, play.aboveMm - hinges), deepMm: 0 },
           stickOutMm: 0,
           exit: [0, 1, 0],
         })
@@ -231,12 +231,19 @@ function front(d: Draft, p: BoxBenchParams, plan: Plan) {
     }))
   })
   const uprights = plan.boxes.flatMap(uprightsOf)
-  // Its back makes it one: who sits between two uprights does not lift a third. Doors ask for the same.
-  if (p.front !== 'doors') stiffFrame(d, 'frame', uprights)
+  // Its back makes it one: who sits between two uprights does not lift a third. Leaves ask for the same.
+  if (p.front !== 'doors' && p.front !== 'lift-up') stiffFrame(d, 'frame', uprights)
   closeFront(d, {
     ...{ front: p.front, sheet, closed, uprights, railed: uprights, frontMm },
     headMm: Math.max(...plan.boxes.map((b) => b.highMm)) - GAP_MM,
     panelsMm: plan.tops.map((z) => z - sheet.thicknessMm / 2),
+    up: {
+      deepMm: frontMm - plan.backMm,
+      of: (k) => {
+        const n = plan.boxes.findIndex((b) => b.bays.includes(k))
+        return { rows: plan.rowsUp[n], panelOf: ({ shelf }) => (shelf === null ? `top-${n}-a` : `shelf-${k}-${shelf}`) }
+      },
+    },
   })
 }
 
@@ -249,7 +256,7 @@ function choices(p: BoxBenchParams, ctx: ShapeContext): Choice[] {
     coded('layers', 'layers', ['one', 'two']),
     sheet('sheet', 'sheet', [...BOX_SHEETS[yard], ...ownSheets]),
     sheet('backSheet', 'back-sheet', GROOVE_SHEETS[yard]),
-    coded('front', 'front', panelFront.options),
+    coded('front', 'front', boxFront.options),
     ...(p.front === 'doors' ? [coded('latch', 'latch', ['magnet', 'none'])] : []),
     coded('tie', 'tie', [true, false]),
     ...cornerChoices(p),

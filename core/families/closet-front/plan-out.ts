@@ -4,7 +4,7 @@ import { NAILER } from '../../blocks/carcass/standing.ts'
 import { besideHinges, frontDeep, takenByHinges, underHinges } from '../../blocks/fronts/front.ts'
 import { overOpening } from '../../blocks/fronts/face-frame.ts'
 import { GAP_MM, ONE_LEAF_MM } from '../../blocks/fronts/hinged.ts'
-import { roomFor, rowsOf, springFor, type Row } from '../../blocks/fronts/lift-up.ts'
+import { rowsOf, sprung, type Row } from '../../blocks/fronts/lift-up.ts'
 import { slidingFault } from '../../blocks/fronts/sliding.ts'
 import { economicalRip, standingDepth } from '../../blocks/sizing/economical-rip.ts'
 import { findSection, type Section } from '../../catalogue/lumber.ts'
@@ -445,9 +445,8 @@ function frontsOf(
     frontMm: 0,
     deepMm: x.depthMm,
   }
-  const without = rows.findIndex((r) => springFor(roomFor({ ...r, ...leaf })) === null)
-  if (without >= 0) return bad('no-spring-room', { mm: rows[without].underMm - rows[without].overMm }, 'front')
-  return good({ rowsUp: rows, doorsToMm: both ? middle - GAP_MM / 2 : null })
+  const fitted = sprung(rows, leaf)
+  return fitted.ok ? good({ rowsUp: rows, doorsToMm: both ? middle - GAP_MM / 2 : null }) : fitted
 }
 
 /** What hinges under panels leave less over things. */

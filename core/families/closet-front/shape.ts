@@ -5,7 +5,7 @@ import { housedShelf } from '../../blocks/carcass/shelf-between.ts'
 import { backOver, tieNailer } from '../../blocks/carcass/standing.ts'
 import { placeFace } from '../../blocks/fronts/face-frame.ts'
 import { GAP_MM, type Latch } from '../../blocks/fronts/hinged.ts'
-import { placeLiftUps } from '../../blocks/fronts/lift-up.ts'
+import { boxPanels, placeLiftUps } from '../../blocks/fronts/lift-up.ts'
 import { trackStock } from '../../blocks/fronts/sliding.ts'
 import { closeFront, stretch } from '../../blocks/fronts/standing.ts'
 import { stiffFrame } from '../../blocks/mounts/stiff-frame.ts'
@@ -380,7 +380,8 @@ function fronts(d: Draft, p: ClosetFrontParams, ctx: ShapeContext, plan: Plan) {
     })
   if (plan.rowsUp.length === 0) return
   if (plan.doorsToMm === null) stiffFrame(d, 'frame', uprights)
-  placeLiftUps(d, plan.rowsUp, each, {
+  const lifted = each.map((o, k) => ({ ...o, rows: plan.rowsUp, panelOf: boxPanels(k) }))
+  placeLiftUps(d, lifted, {
     sheet: plan.sheet,
     frontMm,
     deepMm: plan.depthMm,

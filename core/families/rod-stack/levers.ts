@@ -13,7 +13,8 @@ const WIDER: Record<string, string> = {
 /** Ways in which a stack on rods can be changed when something does not hold or fit; one change each. */
 export function rodStackLevers(p: RodStackParams, ctx: ShapeContext): Lever<RodStackParams>[] {
   const { out, add } = strengthPen(p)
-  if (p.front === 'doors') add('no-doors', { front: 'open' })
+  if (p.front === 'doors' || p.front === 'lift-up') add('no-doors', { front: 'open' })
+  if (p.front === 'lift-up') add('flat-doors', { front: 'doors' })
   for (const r of rodsLike(p.rod, true)) add('rod', { rod: r.id }, { section: r.id })
   const [cross, spreader] = [WIDER[p.crossSection], WIDER[p.spreaderSection]]
   if (cross) add('cross-section', { crossSection: cross }, { section: cross })

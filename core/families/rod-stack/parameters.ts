@@ -1,4 +1,4 @@
-import { latch, panelFront } from '../../blocks/fronts/front.ts'
+import { boxFront, latch } from '../../blocks/fronts/front.ts'
 import { z } from '../../measure/schema.ts'
 import type { Raw } from '../family.ts'
 import type { UnitSystem } from '../../measure/units.ts'
@@ -21,7 +21,7 @@ export const rodStackParams = z.object({
   behindMm: dim(0, 800),
   abovePlayMm: dim(0, 400),
   sidePlayMm: dim(0, 100),
-  front: panelFront,
+  front: boxFront,
   latch,
   sheet,
   backSheet: sheet,

@@ -1,5 +1,6 @@
 import { unitsOf } from '../../assembly/settings.ts'
 import { besideHinges, frontDeep, standsOut, takenByHinges } from '../../blocks/fronts/front.ts'
+import { rowsOf, sprung, type Row } from '../../blocks/fronts/lift-up.ts'
 import { dadoDepth } from '../../blocks/carcass/shelf-between.ts'
 import {
   joistsToHangFrom,
@@ -51,6 +52,8 @@ export interface Plan {
   rods: RodPlan
   joists: OnRods['joists']
   play: { sideMm: number; aboveMm: number }
+  /** Leaves that turn up, from below. */
+  rowsUp: Row[]
 }
 type Planned = { plan: Plan; unhoused: Shaped['unhoused'] }
 
@@ -169,6 +172,16 @@ export function planOut(p: RodStackParams, ctx: ShapeContext, pen: DimPen): Resu
   const longest = Math.max(...ROD_LENGTHS[rod.system])
   const rodMm = ceilingMm - footMm + cross.thicknessMm
   if (rodMm > longest) return bad('rod-too-long', { mm: rodMm, mostMm: longest }, 'gapMm')
+  const rows = rowsOf(
+    footMm,
+    footMm + high,
+    rel.map((z) => footMm + z),
+    footMm + high - t,
+    t,
+  )
+  const leaf = { sheet, left: 0, right: clearMm + 2 * t, frontMm: 0, deepMm: depthMm }
+  const rowsUp = p.front === 'lift-up' ? sprung(rows, leaf) : good([])
+  if (!rowsUp.ok) return rowsUp
   return good({
     unhoused,
     plan: {
@@ -189,6 +202,7 @@ export function planOut(p: RodStackParams, ctx: ShapeContext, pen: DimPen): Resu
       rods,
       joists,
       play: { sideMm, aboveMm },
+      rowsUp: rowsUp.value,
     },
   })
 }

@@ -51,5 +51,10 @@ export const rodStack = family<RodStackParams>({
       params: { ...startingParams('metric'), rod: 'rod-M8', gapMm: 300, front: 'doors', shelves: 2, clearMm: 900 },
       context: exampleContext('metric', [exampleGoods('metric', 'box', 3)]),
     },
+    {
+      name: 'leaves that turn up on gas springs, imperial',
+      params: { ...startingParams('imperial'), front: 'lift-up', shelves: 1 },
+      context: exampleContext('imperial', [exampleGoods('imperial', 'box', 2)]),
+    },
   ],
 })

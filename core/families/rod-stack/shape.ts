@@ -2,8 +2,9 @@ import type { Stock } from '../../assembly/assembly.ts'
 import type { Draft } from '../../assembly/draft.ts'
 import { housedShelf } from '../../blocks/carcass/shelf-between.ts'
 import { hangCurtain } from '../../blocks/fronts/curtain.ts'
-import { besideHinges, panelFront, standsOut } from '../../blocks/fronts/front.ts'
+import { besideHinges, boxFront, standsOut, underHinges } from '../../blocks/fronts/front.ts'
 import { placeLeaves } from '../../blocks/fronts/hinged.ts'
+import { placeLiftUps, type Row } from '../../blocks/fronts/lift-up.ts'
 import { SCREWED_FRONT, screwOver } from '../../blocks/fronts/screwed-panel.ts'
 import { hangOnRods } from '../../blocks/mounts/on-rods.ts'
 import { alongOf, anchorAt, fixingsBehind, OUT, WALL } from '../../blocks/mounts/wall-fixing.ts'
@@ -65,6 +66,7 @@ export function shapeRodStack(p: RodStackParams, ctx: ShapeContext): Result<Shap
   if (p.front === 'doors') doors(d, p, plan)
   if (p.front === 'curtain') curtain(d, plan)
   if (p.front === 'panel') panel(d, plan)
+  if (p.front === 'lift-up') liftUps(d, plan)
   steady(d, ctx, plan)
   placeBays(d, p, plan)
   plan.tops.forEach((z, i) =>
@@ -168,6 +170,22 @@ function doors(d: Draft, p: RodStackParams, plan: Plan) {
   d.sub({ id: 'front', name: 'unit', parts: d.assembly.parts.slice(before).map((x) => x.id), built: 'in-place' })
 }
 
+/** Leaves that turn up, under the top and, where it is high, under each shelf. */
+function liftUps(d: Draft, plan: Plan) {
+  const { opening, innerMm, frontMm, sheet } = plan
+  const before = d.assembly.parts.length
+  const leaf = {
+    left: opening.left - sheet.thicknessMm,
+    right: opening.right + sheet.thicknessMm,
+    uprights: ['side-0', 'side-1'] as const,
+    faces: [opening.left, opening.right] as const,
+    rows: plan.rowsUp,
+    panelOf: ({ shelf }: Row) => (shelf === null ? 'top' : `shelf-${shelf}`),
+  }
+  placeLiftUps(d, [leaf], { sheet, frontMm, deepMm: frontMm - innerMm })
+  d.sub({ id: 'front', name: 'unit', parts: d.assembly.parts.slice(before).map((x) => x.id), built: 'in-place' })
+}
+
 /** A panel over the whole front, taken off whole. */
 function panel(d: Draft, plan: Plan) {
   const { opening, footMm, headMm, frontMm, sheet } = plan
@@ -198,6 +216,7 @@ function curtain(d: Draft, plan: Plan) {
 function placeBays(d: Draft, p: RodStackParams, plan: Plan) {
   const t = plan.sheet.thicknessMm
   const { left, right } = besideHinges(p.front, plan.opening)
+  const hinges = underHinges(p.front)
   plan.levels.forEach((level, i) =>
     d.bay({
       id: `bay-${i}`,
@@ -205,11 +224,11 @@ function placeBays(d: Draft, p: RodStackParams, plan: Plan) {
       holds: 'surface',
       clear: {
         min: [left, plan.innerMm, plan.tops[i]],
-        max: [right, plan.frontMm, (plan.tops[i + 1] ?? plan.headMm) - t],
+        max: [right, plan.frontMm, (plan.tops[i + 1] ?? plan.headMm) - t - hinges],
       },
       carriers: [`shelf-${i}`],
       items: standing(level, 0, plan.innerMm, plan.tops[i]),
-      play: { sideMm: plan.play.sideMm, aboveMm: plan.play.aboveMm, deepMm: 0 },
+      play: { sideMm: plan.play.sideMm, aboveMm: Math.max(0, plan.play.aboveMm - hinges), deepMm: 0 },
       stickOutMm: standsOut(p.front),
       exit: [0, 1, 0],
     }),
@@ -227,7 +246,7 @@ function choices(p: RodStackParams, ctx: ShapeContext): Choice[] {
   return [
     { path: 'sheet', code: 'sheet', value: p.sheet, options: [...sheets, ...ctx.settings.ownSheets], of: 'sheet' },
     { path: 'backSheet', code: 'back-sheet', value: p.backSheet, options: backs, of: 'sheet' },
-    { path: 'front', code: 'front', value: p.front, options: panelFront.options, of: 'code' },
+    { path: 'front', code: 'front', value: p.front, options: boxFront.options, of: 'code' },
     ...(p.front === 'doors'
       ? [{ path: 'latch', code: 'latch', value: p.latch, options: ['magnet', 'none'], of: 'code' as const }]
       : []),

@@ -1,4 +1,4 @@
-import { latch, slidingFront } from '../../blocks/fronts/front.ts'
+import { latch, unitFront } from '../../blocks/fronts/front.ts'
 import { z } from '../../measure/schema.ts'
 import type { UnitSystem } from '../../measure/units.ts'
 import type { Raw } from '../family.ts'
@@ -27,7 +27,7 @@ export const shelfUnitParams = z.object({
   stripSection: section,
   /** One under the rear edge too. */
   rearStrip: z.boolean(),
-  front: slidingFront,
+  front: unitFront,
   latch,
   /** A thin sheet across the back, which keeps it from folding. */
   back: z.boolean(),

@@ -10,7 +10,9 @@ import { canHoldTie } from '../../room/room.ts'
 import { stripUnder } from '../../blocks/carcass/under-edge.ts'
 import { cleatedShelf } from '../../blocks/carcass/cleated-shelf.ts'
 import { dadoDepth, housedShelf } from '../../blocks/carcass/shelf-between.ts'
-import { clearInBox, frontDeep, placesInBox, slidingFront, type Front } from '../../blocks/fronts/front.ts'
+import { clearInBox, frontDeep, placesInBox, underHinges, unitFront, type Front } from '../../blocks/fronts/front.ts'
+import { GAP_MM } from '../../blocks/fronts/hinged.ts'
+import { rowsOf, sprung, type Row } from '../../blocks/fronts/lift-up.ts'
 import { panelsInside, slidingDeep, tracksInside, type SlidingBox } from '../../blocks/fronts/sliding.ts'
 import { closeFront, overSheets } from '../../blocks/fronts/standing.ts'
 import { ANGLE_ROOM_MM, pinBoxes } from '../../blocks/mounts/pinned-foot.ts'
@@ -44,6 +46,8 @@ interface Plan {
   play: { sideMm: number; aboveMm: number }
   highMm: number
   unhoused: Shaped['unhoused']
+  /** Leaves that turn up, from below. */
+  rowsUp: Row[]
 }
 
 /*
@@ -187,6 +191,8 @@ export function shapeShelfUnit(p: ShelfUnitParams, ctx: ShapeContext): Result<Sh
     if (tops[i] < least) return bad('shelves-overlap', { mm: tops[i], leastMm: least, shelf: i + 1 }, `topMm.${i}`)
   }
   if (slides && tops.length < 2) return bad('sliding-one-shelf', {}, 'front')
+  const rowsUp = p.front === 'lift-up' ? liftRows(p, { tops, clearMm, depthMm }) : good([])
+  if (!rowsUp.ok) return rowsUp
   const mostMm = sheet.lengthMm - 2 * sheetTrimMm - nailerMm
   const highest = tops[tops.length - 1]
   if (highest > mostMm)
@@ -206,6 +212,7 @@ export function shapeShelfUnit(p: ShelfUnitParams, ctx: ShapeContext): Result<Sh
     play: { sideMm, aboveMm },
     highMm,
     unhoused,
+    rowsUp: rowsUp.value,
   }
 
   const d = draft(ctx.settings.yard)
@@ -275,6 +282,11 @@ export function shapeShelfUnit(p: ShelfUnitParams, ctx: ShapeContext): Result<Sh
       frontMm: backMm + depthMm,
       headMm: highMm,
       panelsMm: tops.map((z) => z - t / 2),
+      up: {
+        deepMm: depthMm,
+        cleatMm: p.hold === 'cleats' ? cleat.widthMm : 0,
+        of: (k) => ({ rows: plan.rowsUp, panelOf: ({ shelf }) => `shelf-${k}-${shelf ?? topShelf}` }),
+      },
     })
   plan.tops.forEach((_z, i) =>
     pen.drag(`topMm.${i}`, {
@@ -291,6 +303,18 @@ const standsOutOf = (p: ShelfUnitParams): number => (p.front === 'open' ? STICK_
 /** How far its front stands out past the shelves: panels slide inside. */
 const frontThick = (p: ShelfUnitParams, yard: UnitSystem): number =>
   p.front === 'sliding' ? 0 : frontDeep(p.front, findSheet(p.sheet)!.thicknessMm, yard)
+
+/** Leaves that turn up between the lowest shelf and the highest: what stands on that stays open. */
+function liftRows(p: ShelfUnitParams, s: Pick<Plan, 'tops' | 'clearMm' | 'depthMm'>): Result<Row[]> {
+  const sheet = findSheet(p.sheet)!
+  const t = sheet.thicknessMm
+  const headMm = s.tops[s.tops.length - 1]
+  if (s.tops.length < 2) return bad('lift-one-shelf', {}, 'front')
+  if (p.strip !== 'none') return bad('lift-under-strip', {}, 'strip')
+  const rows = rowsOf(s.tops[0] - t, headMm, s.tops.slice(0, -1), headMm - t, t)
+  const cleatMm = p.hold === 'cleats' ? findSection(p.cleatSection)!.widthMm : 0
+  return sprung(rows, { sheet, left: 0, right: s.clearMm + t - GAP_MM, frontMm: 0, deepMm: s.depthMm, cleatMm })
+}
 
 const board = (section: string, grade: string): Stock => ({ kind: 'board', section, grade, treated: false })
 
@@ -349,7 +373,8 @@ function placeBays(
     const above = plan.tops[i + 1]
     // Over the highest shelf nothing slides.
     const insideMm = i === last ? 0 : b.insideMm
-    const hangs = i === last - 1 && b.insideMm > 0 ? b.insideMm : b.under
+    const hinges = i === last ? 0 : underHinges(front)
+    const hangs = i === last - 1 && b.insideMm > 0 ? b.insideMm : b.under + hinges
     places.forEach(({ left, right }, k) => {
       d.bay({
         id: `bay-${k}-${i}`,
@@ -365,7 +390,11 @@ function placeBays(
         },
         carriers: [`shelf-${Math.floor(k / perOpening)}-${i}`],
         items: standing(level, k, b.y, plan.tops[i]),
-        play: { sideMm: plan.play.sideMm, aboveMm: above === undefined ? 0 : plan.play.aboveMm, deepMm: 0 },
+        play: {
+          sideMm: plan.play.sideMm,
+          aboveMm: above === undefined ? 0 : Math.max(0, plan.play.aboveMm - hinges),
+          deepMm: 0,
+        },
         stickOutMm: front === 'open' ? STICK_OUT : 0,
         exit: [0, 1, 0],
       })
@@ -400,7 +429,7 @@ function choices(p: ShelfUnitParams, ctx: ShapeContext): Choice[] {
     ...(p.strip !== 'none'
       ? [{ path: 'rearStrip', code: 'rear-strip', value: p.rearStrip, options: [false, true], of: 'code' as const }]
       : []),
-    { path: 'front', code: 'front', value: p.front, options: slidingFront.options, of: 'code' },
+    { path: 'front', code: 'front', value: p.front, options: unitFront.options, of: 'code' },
     ...(p.front === 'doors'
       ? [{ path: 'latch', code: 'latch', value: p.latch, options: ['magnet', 'none'], of: 'code' as const }]
       : []),

@@ -64,6 +64,11 @@ export const shelfUnit = family<ShelfUnitParams>({
       context: exampleContext('imperial', [exampleGoods('imperial', 'box', 2)]),
     },
     {
+      name: 'on cleats, leaves that turn up on gas springs, metric',
+      params: { ...startingParams('metric', true), front: 'lift-up', bays: 1, shelves: 3, hold: 'cleats' },
+      context: exampleContext('metric', [exampleGoods('metric', 'box', 5)]),
+    },
+    {
       name: 'behind a curtain',
       params: { ...startingParams('imperial', true), front: 'curtain', shelves: 4 },
       context: exampleContext('imperial', [exampleGoods('imperial', 'box', 8)]),

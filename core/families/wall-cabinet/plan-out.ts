@@ -4,7 +4,7 @@ import { dadoDepth, rowsBetween, seatNear, type Rows } from '../../blocks/carcas
 import { leafEdges, leafInside, overRod, rodRoom } from '../../blocks/fronts/deep-leaf.ts'
 import { clearInBox, frontDeep, placesInBox, standsOut } from '../../blocks/fronts/front.ts'
 import { GAP_MM, ONE_LEAF_MM } from '../../blocks/fronts/hinged.ts'
-import { roomFor, rowsOf, springFor, type Row } from '../../blocks/fronts/lift-up.ts'
+import { rowsOf, sprung, type Row } from '../../blocks/fronts/lift-up.ts'
 import { slidingDeep } from '../../blocks/fronts/sliding.ts'
 import { bevelHigh, fixingUp, liftOff } from '../../blocks/mounts/hung-on-wall.ts'
 import { fixingPlaces, FROM_END_MM, preparedHeight } from '../../blocks/mounts/wall-fixing.ts'
@@ -153,14 +153,11 @@ export function planOut(p: WallCabinetParams, ctx: ShapeContext, pen: DimPen): R
   })
 }
 
-/** Leaves that turn up; refused where no gas spring goes in beside one of them. */
 function liftRows(s: Sizes, h: Heights, w: { clearMm: number; depthMm: number }): Result<Row[]> {
   const at = (mm: number) => h.footMm + mm
   const topUnder = at(h.high - s.pastMm - s.t)
   const rows = rowsOf(h.footMm, at(h.high), h.tops.map(at), topUnder, s.t)
-  const leaf = { sheet: s.sheet, left: 0, right: w.clearMm + s.t - GAP_MM, frontMm: 0, deepMm: w.depthMm }
-  const without = rows.findIndex((r) => springFor(roomFor({ ...r, ...leaf })) === null)
-  return without < 0 ? good(rows) : bad('no-spring-room', { mm: rows[without].underMm - rows[without].overMm }, 'front')
+  return sprung(rows, { sheet: s.sheet, left: 0, right: w.clearMm + s.t - GAP_MM, frontMm: 0, deepMm: w.depthMm })
 }
 
 interface Sizes {

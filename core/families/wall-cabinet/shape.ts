@@ -8,7 +8,7 @@ import { placesInBox, standsOut, underHinges } from '../../blocks/fronts/front.t
 import { GAP_MM, magnet, placeLeaves } from '../../blocks/fronts/hinged.ts'
 import { placePivotLeaves } from '../../blocks/fronts/pivot-leaves.ts'
 import { SCREWED_FRONT, screwOver } from '../../blocks/fronts/screwed-panel.ts'
-import { placeLiftUps } from '../../blocks/fronts/lift-up.ts'
+import { boxPanels, placeLiftUps } from '../../blocks/fronts/lift-up.ts'
 import { panelsInside, tracksInside, type SlidingBox } from '../../blocks/fronts/sliding.ts'
 import {
   hookOnStrip,
@@ -288,8 +288,7 @@ function fronts(d: Draft, p: WallCabinetParams, ctx: ShapeContext, plan: Plan) {
   if (p.front === 'lift-up')
     placeLiftUps(
       d,
-      plan.rowsUp,
-      plan.openings.map((_o, k) => closing(plan, k)),
+      plan.openings.map((_o, k) => ({ ...closing(plan, k), rows: plan.rowsUp, panelOf: boxPanels(k) })),
       { sheet: plan.sheet, frontMm: plan.frontMm, deepMm: plan.frontMm - plan.innerMm },
     )
   if (p.front === 'curtain')

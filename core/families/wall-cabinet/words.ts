@@ -31,7 +31,6 @@ const reasons: LooseWords = {
 const levers: LooseWords = {
   'hang-by-rail': () => 'Screw it to the wall through its rail instead of hooking it on a strip',
   'hang-by-strip': () => 'Hook it on a bevelled strip instead of screwing it through its rail',
-  'flat-doors': () => 'Give it flat doors on upright hinges',
   'in-rabbets': () => 'Set top and bottom into rabbets of the sides instead of between them',
 }
 
