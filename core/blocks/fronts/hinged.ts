@@ -1,5 +1,5 @@
 import type { Stock } from '../../assembly/assembly.ts'
-import type { Draft } from '../../assembly/draft.ts'
+import { NotBuildable, type Draft } from '../../assembly/draft.ts'
 import { HINGE, MAGNET } from '../../catalogue/hardware.ts'
 import type { Vec3 } from '../../geometry/vec.ts'
 
@@ -134,6 +134,7 @@ export const hingeRoom = (thicknessMm: number): number => HINGE.highMm + 2 * CLE
 /**
  * Middles of the hinges: evenly between the outer ones, each moved down or up past a panel or another hinge that lies
  * there.
+ * @throws NotBuildable where one finds no place
  */
 export function hingeHeights(l: Pick<Leaves, 'footMm' | 'headMm' | 'thicknessMm' | 'panelsMm'>, n: number): number[] {
   const high = l.headMm - l.footMm
@@ -149,7 +150,9 @@ export function hingeHeights(l: Pick<Leaves, 'footMm' | 'headMm' | 'thicknessMm'
     const z = l.footMm + end + ((high - 2 * end) * i) / (n - 1)
     let by = 0
     while (by < high && !free(z + by) && !free(z - by)) by += STEP_MM
-    out.push(free(z + by) ? z + by : z - by)
+    const at = [z + by, z - by].find(free)
+    if (at === undefined) throw new NotBuildable('a leaf has no place for its hinges', 'door', 'hardware')
+    out.push(at)
   }
   return out
 }

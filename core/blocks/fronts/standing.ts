@@ -71,7 +71,7 @@ export function closeFront(d: Draft, s: StandingFront): void {
       }),
     )
   else if (front === 'sliding' && s.of) {
-    stiffFrame(d, 'frame', s.uprights)
+    stiffFrame(d, 'frame', s.uprights, s.plates)
     slideOver(d, {
       ...s.of,
       openings: s.closed.map((c) => ({ left: c.faces[0], right: c.faces[1], uprights: c.uprights })),

@@ -11,6 +11,7 @@ import { closeFront, stretch } from '../../blocks/fronts/standing.ts'
 import { stiffFrame } from '../../blocks/mounts/stiff-frame.ts'
 import type { Section } from '../../catalogue/lumber.ts'
 import { good, type Result } from '../../measure/result.ts'
+import { SAME_LENGTH_MM } from '../../measure/rounding.ts'
 import { BOX_SHEETS, choicePen } from '../choices.ts'
 import type { Choice, ShapeContext, Shaped } from '../family.ts'
 import { standing } from '../house-on-shelves.ts'
@@ -175,7 +176,9 @@ function framedShelf(
     })
     for (const post of [0, 1].map((n) => `post-${side === 'left' ? s.k : s.k + 1}-${n}`)) {
       const [c, q] = [d.box(id), d.box(post)]
-      const betweenMm = Math.max(0, side === 'left' ? c.min[0] - q.max[0] : q.min[0] - c.max[0])
+      const gapMm = side === 'left' ? c.min[0] - q.max[0] : q.min[0] - c.max[0]
+      // What is left of rounding where they meet is no skin.
+      const betweenMm = gapMm > SAME_LENGTH_MM ? gapMm : 0
       const joint = d.screw(post, id, CLEAT_SCREWS, 'side', plan.post.thicknessMm, thicknessMm, { betweenMm })
       const x = side === 'left' ? c.min[0] : c.max[0]
       d.hold({

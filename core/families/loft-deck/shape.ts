@@ -238,8 +238,11 @@ function joists({ d, p, ctx, plan, board }: Site, ledgers: readonly Run[], rims:
   })
   const filler = findSection(FILLER[ctx.settings.yard])!
   const long = Math.min(FILLER_MM, front - back)
+  // Three of them, or as many as go in one after the other.
+  const count = Math.min(FILLERS, Math.floor((front - back) / long))
+  const shares = Array.from({ length: count }, (_, n) => (count > 1 ? n / (count - 1) : 0))
   for (const [a, b] of plan.doubled)
-    for (const [n, share] of [0, 0.5, 1].entries()) {
+    for (const [n, share] of shares.entries()) {
       const id = `filler-${a}-${n}`
       d.square({
         id,
@@ -259,6 +262,8 @@ function joists({ d, p, ctx, plan, board }: Site, ledgers: readonly Run[], rims:
 const shared = (s: Stretch, from: number, to: number) => Math.min(s.to, to) - Math.max(s.from, from)
 /** Fillers between two joists are so long, mm. */
 const FILLER_MM = 300
+/** So many of them between each two. */
+const FILLERS = 3
 
 /** Boards between joists where two rows of sheets meet: both edges are screwed down there. */
 function blocks({ d, p, plan, board }: Site, ids: readonly string[]) {

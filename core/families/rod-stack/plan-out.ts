@@ -126,6 +126,9 @@ export function planOut(p: RodStackParams, ctx: ShapeContext, pen: DimPen): Resu
   )
   if (!placed.ok) return placed
   const { box, rods } = placed.value
+  const [one, other] = joists.run === 'out' ? rods.ys : rods.xs
+  if (other - one < spreader.widthMm)
+    return bad('spreaders-meet', { mm: spreader.widthMm, mostMm: other - one }, 'spreaderSection')
 
   const opening = { left: box.left + t, right: box.right - t }
   const gapMm = pen.length({ path: 'gapMm', code: 'gap-ceiling', min: 0, max: 2000 }, roundUp(USUAL_GAP, units), {

@@ -27,6 +27,8 @@ const levers: LooseWords = {
 const problems: LooseWords = {
   'too-shallow-for-rods': (d, say) =>
     `Too shallow for a cross piece at front and back: at least ${say.lengthOf(d, 'leastMm')}.`,
+  'spreaders-meet': (d, say) =>
+    `Above the joists its two spreaders would lie in each other: each is ${say.lengthOf(d, 'mm')} wide, and its rods are ${say.lengthOf(d, 'mostMm')} apart. Narrower spreaders, or a larger box.`,
   'hangs-to-floor': (d, say) =>
     `It would be ${say.lengthOf(d, 'mm')} high and hang to the floor: at most ${say.lengthOf(d, 'mostMm')}. Fewer shelves.`,
   'no-room-for-coupling': (d, say) =>

@@ -14,7 +14,7 @@ import { clearInBox, frontDeep, placesInBox, underHinges, unitFront, type Front 
 import { GAP_MM } from '../../blocks/fronts/hinged.ts'
 import { rowsOf, sprung, type Row } from '../../blocks/fronts/lift-up.ts'
 import { panelsInside, slidingDeep, tracksInside, type SlidingBox } from '../../blocks/fronts/sliding.ts'
-import { closeFront, overSheets } from '../../blocks/fronts/standing.ts'
+import { closeFront, overSheets, stretch } from '../../blocks/fronts/standing.ts'
 import { ANGLE_ROOM_MM, pinBoxes } from '../../blocks/mounts/pinned-foot.ts'
 import { economicalRip, standingDepth } from '../../blocks/sizing/economical-rip.ts'
 import { dimPen, shelfPlay } from '../dim-pen.ts'
@@ -240,6 +240,7 @@ export function shapeShelfUnit(p: ShelfUnitParams, ctx: ShapeContext): Result<Sh
       plan.openings.map((_o, k) => `shelf-${k}-${i}`),
     ),
   )
+  const cleatMm = p.hold === 'cleats' ? { wide: cleat.widthMm, thick: cleat.thicknessMm } : { wide: 0, thick: 0 }
   const sides = [...openings, null].map((_, u) => uprightId(u))
   const topShelf = tops.length - 1
   const sliding: SlidingBox | null = slides
@@ -272,8 +273,8 @@ export function shapeShelfUnit(p: ShelfUnitParams, ctx: ShapeContext): Result<Sh
               under: `shelf-${k}-${tops.length - 1}`,
               underMm: tops[tops.length - 1] - t,
               frontMm: backMm + depthMm,
-              left: openings[k].left,
-              right: openings[k].right,
+              left: openings[k].left + cleatMm.thick,
+              right: openings[k].right - cleatMm.thick,
             }
           : null,
       ),
@@ -281,10 +282,10 @@ export function shapeShelfUnit(p: ShelfUnitParams, ctx: ShapeContext): Result<Sh
       railed: sides,
       frontMm: backMm + depthMm,
       headMm: highMm,
-      panelsMm: tops.map((z) => z - t / 2),
+      panelsMm: tops.flatMap((z) => stretch(z - t / 2 - Math.max(under, cleatMm.wide), z - t / 2)),
       up: {
         deepMm: depthMm,
-        cleatMm: p.hold === 'cleats' ? cleat.widthMm : 0,
+        cleatMm: cleatMm.wide,
         of: (k) => ({ rows: plan.rowsUp, panelOf: ({ shelf }) => `shelf-${k}-${shelf ?? topShelf}` }),
       },
     })

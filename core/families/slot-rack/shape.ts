@@ -12,7 +12,7 @@ import {
 } from '../../blocks/carcass/standing.ts'
 import { slidingFront } from '../../blocks/fronts/front.ts'
 import { panelsInside, tracksInside, type SlidingBox } from '../../blocks/fronts/sliding.ts'
-import { closeFront, overSheets } from '../../blocks/fronts/standing.ts'
+import { closeFront, overSheets, stretch } from '../../blocks/fronts/standing.ts'
 import { standsOn } from '../../goods/goods.ts'
 import { good, type Result } from '../../measure/result.ts'
 import { BOX_SHEETS, choicePen, GROOVE_SHEETS } from '../choices.ts'
@@ -108,7 +108,7 @@ function front(d: Draft, p: SlotRackParams, plan: Plan, box: StandingBox) {
     frontMm: box.backMm + plan.deepMm,
     headMm: box.highMm,
     ...{ underMm: plan.decks[0] - t, footMm: plan.decks[0] - t },
-    panelsMm: plan.decks.map((z) => z - t / 2),
+    panelsMm: plan.decks.flatMap((z) => stretch(z - t / 2 - (plan.block?.widthMm ?? 0), z - t / 2)),
   })
 }
 

@@ -2,7 +2,7 @@ import { pocketScrew } from '../../catalogue/fasteners.ts'
 import type { Stock } from '../../assembly/assembly.ts'
 import { draft, type Draft } from '../../assembly/draft.ts'
 import { unitsOf } from '../../assembly/settings.ts'
-import { findSection } from '../../catalogue/lumber.ts'
+import { findSection, type Section } from '../../catalogue/lumber.ts'
 import { findSheet } from '../../catalogue/sheets.ts'
 import { bad, good, type Result } from '../../measure/result.ts'
 import { canHoldTie, fallAt, THINNEST_SHIM_MM } from '../../room/room.ts'
@@ -71,7 +71,10 @@ export function shapeToteRack(p: ToteRackParams, ctx: ShapeContext): Result<Shap
   frames(d, p, ctx, plan, runs, y0)
   rails(d, p, ctx, plan, y0)
   if (y0 > 0) backBoards(d, p, ctx, plan, runs, pen, y0)
-  if (p.catch === 'board' && !catches(d, p, ctx, plan, y0)) return bad('catch-needs-rails', {}, 'backRails')
+  if (p.catch === 'board') {
+    const wrong = catches(d, p, ctx, plan, y0)
+    if (wrong) return wrong
+  }
   if (p.top !== 'none') topSheet(d, p, plan, runs, y0)
   bays(d, p, plan, y0 + plan.catchMm)
   // The uppermost back rail lies against the wall.
@@ -108,7 +111,7 @@ export function shapeToteRack(p: ToteRackParams, ctx: ShapeContext): Result<Shap
     plates: all.filter((id) => id.startsWith('plate-bottom')),
     railed: frontPosts,
     frontMm: y0 + plan.railMm,
-    footMm: plate.widthMm > post.widthMm ? plate.thicknessMm + OVER_PLATE_MM : 0,
+    ...overPlate(p.front, plate, post),
     headMm: Math.max(...frontPosts.map((id) => d.box(id).max[2])),
     of: trackStock(ctx.settings),
     // No hinge where a rail ends, nor where a lid comes out over it.
@@ -124,8 +127,19 @@ export function shapeToteRack(p: ToteRackParams, ctx: ShapeContext): Result<Shap
   return good({ assembly: d.assembly, dims: pen.dims, choices: choices(p, ctx), unhoused: plan.unhoused })
 }
 
-/** A curtain ends this far over a bottom plate that stands out in front of the posts, mm. */
+/** What closes it ends this far over a bottom plate that stands out in front of the posts, mm. */
 const OVER_PLATE_MM = 5
+/** Over such a plate; tracks are screwed to the posts, which stand on it. */
+function overPlate(
+  front: ToteRackParams['front'],
+  plate: Section,
+  post: Section,
+): { footMm?: number; underMm?: number } {
+  const past = plate.widthMm > post.widthMm
+  if (!past && front !== 'sliding') return {}
+  const mm = plate.thicknessMm + (past ? OVER_PLATE_MM : 0)
+  return { footMm: mm, underMm: mm }
+}
 
 const board = (section: string, grade: string, treated = false): Stock => ({ kind: 'board', section, grade, treated })
 
@@ -321,15 +335,18 @@ function backBoards(
   })
 }
 
-/** A board behind the totes of each column, from the lowest back rail to the highest. @returns false: too few of those */
-function catches(d: Draft, p: ToteRackParams, ctx: ShapeContext, plan: RackPlan, y0: number): boolean {
+/** A board behind the totes of each column, from the lowest back rail to the highest. @returns why there can be none */
+function catches(d: Draft, p: ToteRackParams, ctx: ShapeContext, plan: RackPlan, y0: number): Result<never> | null {
   const [section, back] = [findSection(p.postSection)!, findSection(p.backSection)!]
   const backs = d.assembly.parts.filter((x) => x.role === 'back-rail')
-  return plan.columns.every((column, c) => {
+  for (const [c, column] of plan.columns.entries()) {
     const middle = column.left + column.clearMm / 2
     const [left, right] = [middle - section.widthMm / 2, middle + section.widthMm / 2]
     const behind = backs.filter(({ id }) => d.box(id).min[0] <= left && d.box(id).max[0] >= right)
-    if (behind.length < 2) return false
+    if (behind.length < 2) return bad('catch-needs-rails', {}, 'backRails')
+    const besides = d.assembly.parts.filter((x) => x.id.startsWith(`rail-${c}-`)).map((x) => d.box(x.id))
+    const freeMm = 2 * Math.min(...besides.map((b) => Math.max(b.min[0] - middle, middle - b.max[0])))
+    if (freeMm < section.widthMm) return bad('catch-past-rails', { mm: section.widthMm, freeMm }, 'catch')
     const footMm = Math.min(...behind.map(({ id }) => d.box(id).min[2]))
     const headMm = Math.max(...behind.map(({ id }) => d.box(id).max[2]))
     const id = `catch-${c}`
@@ -340,8 +357,8 @@ function catches(d: Draft, p: ToteRackParams, ctx: ShapeContext, plan: RackPlan,
     })
     for (const on of behind)
       d.rest(id, on.id, 'fasteners', d.screw(on.id, id, 2, 'side', back.thicknessMm, section.thicknessMm))
-    return true
-  })
+  }
+  return null
 }
 
 function topSheet(d: Draft, p: ToteRackParams, plan: RackPlan, runs: Runs, y0: number) {

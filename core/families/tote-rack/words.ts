@@ -42,6 +42,8 @@ const problems: LooseWords = {
   'opening-too-narrow': (d, say) =>
     `An opening of ${say.lengthOf(d, 'mm')} is less than its two rails: at least ${say.lengthOf(d, 'leastMm')}.`,
   'catch-needs-rails': () => 'A board behind the totes hangs on two back rails at least. Put in two, or leave it out.',
+  'catch-past-rails': (d, say) =>
+    `Between the rails of a column ${say.lengthOf(d, 'freeMm')} are free, and the board behind the totes is ${say.lengthOf(d, 'mm')} wide. Leave it out, or take narrower rails or posts.`,
   'rails-overlap': (d, say) => `Rails would overlap: at least ${say.lengthOf(d, 'leastMm')} from one to the next.`,
 }
 
