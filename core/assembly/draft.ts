@@ -2,6 +2,7 @@ import { screwFor } from '../catalogue/fasteners.ts'
 import { boxOverlap, type Box } from '../geometry/box.ts'
 import { contactArea, contactOf, type Contact } from '../geometry/contact.ts'
 import { cross, dot, mid, norm, sub, unit, type Axis, type Vec3 } from '../geometry/vec.ts'
+import type { Problem } from '../measure/result.ts'
 import type { UnitSystem } from '../measure/units.ts'
 import type {
   Anchor,
@@ -97,6 +98,8 @@ export class NotBuildable extends Error {
     message: string,
     readonly role: Part['role'] = 'hardware',
     readonly other?: Part['role'],
+    /** What is to be said of it, where a block knows better than that pieces do not meet. */
+    readonly problem?: Problem,
   ) {
     super(message)
   }

@@ -173,6 +173,7 @@ function shapedOrWhyNot(shape: () => Result<Shaped>): Result<Shaped> {
     return shape()
   } catch (e) {
     if (!(e instanceof NotBuildable)) throw e
+    if (e.problem) return { ok: false, problem: e.problem }
     return bad('not-buildable', { role: e.role, other: e.other ?? '' })
   }
 }

@@ -152,6 +152,10 @@ const TABLE: Record<string, Words> = {
     `The highest shelf would be ${say.lengthOf(d, 'mm')} up; the uprights, cut from one sheet, reach ${say.lengthOf(d, 'mostMm')}. Fewer or lower shelves, or more bays.`,
   'longer-than-board': (d, say) =>
     `${say.lengthOf(d, 'mm')} is longer than any board for it (${say.lengthOf(d, 'mostMm')} usable). Fewer columns, or two builds side by side.`,
+  'lift-too-narrow': (d, say) =>
+    `An opening of ${say.lengthOf(d, 'mm')} is too narrow for a leaf that turns up: its hinges and springs want ${say.lengthOf(d, 'leastMm')}. Wider openings, or doors.`,
+  'no-hinge-room': (d, say) =>
+    `A leaf ${say.lengthOf(d, 'mm')} high has no place for its hinges between the panels, cleats and rails behind it. Make it higher, or choose another front.`,
   'no-spring-room': (d, say) =>
     `No gas spring goes in beside a leaf over ${say.lengthOf(d, 'mm')} of free height. Make the opening higher or deeper, or choose doors.`,
   'deeper-than-sheet': (d, say) =>

@@ -91,6 +91,9 @@ const LEFT_BEHIND_MM = 5
 /** No hole nearer than this to a panel of the box, mm. Product decision. */
 const ROW_FROM_PANEL_MM = 60
 
+/** Loose shelves are no less deep, mm: a row of pins in front of the other, with wood between their holes. */
+export const pinsDeep = (system: UnitSystem): number => 2 * (ROW_FROM_EDGE_MM + PINS[system].wideMm)
+
 export const pinDepth = (sheet: Sheet, system: UnitSystem): number =>
   Math.min(PINS[system].inMm, sheet.thicknessMm - LEFT_BEHIND_MM)
 

@@ -131,6 +131,13 @@ function leaf(d: Draft, l: Leaves, s: { id: string; from: number; to: number; hu
 /** What a hinge needs free between two things that lie on the upright, for leaves so thick, mm. */
 export const hingeRoom = (thicknessMm: number): number => HINGE.highMm + 2 * CLEAR_MM + thicknessMm + STEP_MM
 
+const noPlace = (mm: number) =>
+  new NotBuildable('a leaf has no place for its hinges', 'door', 'hardware', {
+    code: 'no-hinge-room',
+    data: { mm },
+    field: 'front',
+  })
+
 /**
  * Middles of the hinges: evenly between the outer ones, each moved down or up past a panel or another hinge that lies
  * there.
@@ -151,7 +158,7 @@ export function hingeHeights(l: Pick<Leaves, 'footMm' | 'headMm' | 'thicknessMm'
     let by = 0
     while (by < high && !free(z + by) && !free(z - by)) by += STEP_MM
     const at = [z + by, z - by].find(free)
-    if (at === undefined) throw new NotBuildable('a leaf has no place for its hinges', 'door', 'hardware')
+    if (at === undefined) throw noPlace(high)
     out.push(at)
   }
   return out

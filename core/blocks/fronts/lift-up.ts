@@ -187,8 +187,25 @@ export const roomFor = (l: Omit<LiftUp, 'id' | 'uprights' | 'panel' | 'faces' | 
 
 /** Hinges of a leaf: two, and one more for every 600 mm beyond 900. Usual tables of makers for flaps. */
 const hingesAcross = (wideMm: number): number => 2 + Math.max(0, Math.ceil((wideMm - 900) / 600))
-/** Middle of the outer hinges from the ends of the leaf, past the springs, mm. */
+/** Middle of the outer hinges from the sides of the opening, mm; on narrow leaves just past the springs. */
 const HINGE_FROM_END_MM = 90
+const PAST_SPRING_MM = SPRING_WIDE_MM + HINGE.highMm / 2 + 5
+/** From the middle of one hinge to the next at least, mm. */
+const HINGE_APART_MM = HINGE.highMm + 10
+
+/** Middles of the hinges across an opening. @throws NotBuildable where it is too narrow for them */
+function hingePlaces([left, right]: readonly [number, number], n: number): number[] {
+  const across = (n - 1) * HINGE_APART_MM
+  const endMm = Math.min(HINGE_FROM_END_MM, (right - left - across) / 2)
+  if (endMm < PAST_SPRING_MM)
+    throw new NotBuildable('a leaf is too narrow for its hinges', 'door', 'hardware', {
+      code: 'lift-too-narrow',
+      data: { mm: right - left, leastMm: across + 2 * PAST_SPRING_MM },
+      field: 'clearMm',
+    })
+  const [from, to] = [left + endMm, right - endMm]
+  return Array.from({ length: n }, (_, i) => from + ((to - from) * i) / (n - 1))
+}
 
 export type LiftBox = Pick<LiftUp, 'sheet' | 'frontMm' | 'deepMm' | 'cleatMm'>
 /** One opening with its leaves one over the other, and the panel each is hinged under. */
@@ -223,11 +240,8 @@ function placeLiftUp(d: Draft, l: LiftUp): void {
     along: 'x',
     across: 'z',
   })
-  const n = hingesAcross(l.right - l.left)
-  const [from, to] = [l.faces[0] + HINGE_FROM_END_MM, l.faces[1] - HINGE_FROM_END_MM]
-  const hinges = Array.from({ length: n }, (_, i) =>
-    hinge(d, l, `${l.id}-hinge-${i}`, from + ((to - from) * i) / (n - 1)),
-  )
+  const places = hingePlaces(l.faces, hingesAcross(l.right - l.left))
+  const hinges = places.map((x, i) => hinge(d, l, `${l.id}-hinge-${i}`, x))
   const springs = ([0, 1] as const).map((side) => spring(d, l, fitted, side))
   const body = `leaf-${l.id}`
   d.body(body, [l.id, ...hinges.map((h) => h.id), ...springs], [])

@@ -18,19 +18,23 @@ export function stiffFrame(d: Draft, id: string, uprights: readonly string[], pl
     // What stands on others comes down by those: on a plate, where it stands on that.
     const on = plates.filter((plate) => d.meets(u, plate))
     if (min[2] > OVER_FLOOR_MM && on.length === 0) continue
-    const [through, floorMm] = [on[0] ?? u, on.length > 0 ? d.box(on[0]).min[2] : min[2]]
     const middle = (min[1] + max[1]) / 2
-    for (const [from, to] of [
-      [min[1], middle],
-      [middle, max[1]],
-    ])
-      d.hold({
-        from: { body: id, through },
-        on: { kind: 'floor' },
-        contact: { min: [min[0], from, floorMm], max: [max[0], to, floorMm] },
-        push: UP,
-        way: 'both',
-        via: 'bearing',
-      })
+    // Over a joint of two plates it stands on an end of each.
+    for (const through of on.length > 0 ? on : [u]) {
+      const under = d.box(through)
+      const [left, right] = [Math.max(min[0], under.min[0]), Math.min(max[0], under.max[0])]
+      for (const [from, to] of [
+        [min[1], middle],
+        [middle, max[1]],
+      ])
+        d.hold({
+          from: { body: id, through },
+          on: { kind: 'floor' },
+          contact: { min: [left, from, under.min[2]], max: [right, to, under.min[2]] },
+          push: UP,
+          way: 'both',
+          via: 'bearing',
+        })
+    }
   }
 }

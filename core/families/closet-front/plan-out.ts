@@ -40,6 +40,7 @@ export interface ProblemData {
   'closet-springs-want-sides': object
   'closet-sliding-wants-posts': object
   'closet-kick-low': { mm: number; leastMm: number }
+  'closet-face-low': { mm: number; leastMm: number }
   'closet-face-wants-sheets': object
   'closet-face-wants-doors': object
 }
@@ -135,6 +136,8 @@ export function planOut(p: ClosetFrontParams, ctx: ShapeContext, pen: DimPen): R
   const upward = upwardOf(p, ctx, pen, s, across.value)
   if (!upward.ok) return upward
   const { tops, highMm } = upward.value
+  if (s.face && tops[0] < s.face.widthMm)
+    return bad('closet-face-low', { mm: tops[0], leastMm: s.face.widthMm }, 'kickMm')
   const fronts = frontsOf(p, ctx, s, { tops, highMm, kickMm: upward.value.kickMm, ...across.value })
   if (!fronts.ok) return fronts
   const head = ctx.space.heightMm - highMm

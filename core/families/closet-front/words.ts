@@ -40,6 +40,8 @@ const problems: WordsFor<ProblemData> = {
     `It would be ${say.length(d.mm)} long and there are ${say.length(d.mostMm)}. Fewer or narrower bays.`,
   'closet-too-shallow': (d, say) =>
     `The space in front of this wall leaves ${say.length(d.mm)} inside it: ${say.length(d.leastMm)} at least.`,
+  'closet-face-low': (d, say) =>
+    `The lowest panels are ${say.length(d.mm)} up, and the rail of the face frame in front of them is ${say.length(d.leastMm)} wide: it would stand in the floor. Higher panels, or a narrower rail.`,
   'closet-kick-low': (d, say) =>
     `Under the lowest panels are ${say.length(d.mm)}: the strip there, and cleats where they lie on some, need ${say.length(d.leastMm)}.`,
   'closet-too-high': (d, say) =>

@@ -3,6 +3,7 @@ import { shareOf } from '../../blocks/sizing/share-of.ts'
 import { besideHinges, frontDeep, takenByHinges } from '../../blocks/fronts/front.ts'
 import { hingeRoom } from '../../blocks/fronts/hinged.ts'
 import { slidingFault } from '../../blocks/fronts/sliding.ts'
+import { ANGLE_ROOM_MM } from '../../blocks/mounts/pinned-foot.ts'
 import { findSection, type Section } from '../../catalogue/lumber.ts'
 import { findSheet, type Sheet } from '../../catalogue/sheets.ts'
 import { reachMm } from '../../goods/person.ts'
@@ -15,6 +16,7 @@ import { shelfPlay, type DimPen } from '../dim-pen.ts'
 import type { ShapeContext } from '../family.ts'
 import { grownTo, house, LEAST_OPEN, type Level, type Opening } from '../house-on-shelves.ts'
 import type { Planned } from '../opened.ts'
+import { rowsHeld } from '../stands-alone.ts'
 import { LIMITS, type FloatingShelfRackParams } from './parameters.ts'
 
 /** What is said with its reasons and problems. */
@@ -31,6 +33,7 @@ export interface ProblemData {
   'floating-too-deep': { mm: number; mostMm: number }
   'floating-too-high': { mm: number; mostMm: number }
   'floating-rise-low': { mm: number; leastMm: number }
+  'floating-angles-meet': { mm: number; leastMm: number }
   'floating-too-many': { count: number; most: number }
 }
 
@@ -125,6 +128,10 @@ export function planOut(p: FloatingShelfRackParams, ctx: ShapeContext, pen: DimP
     { code: 'floating-depth', terms: [], data: { parts: deep?.n ?? 1, sheetMm: sheet.widthMm, deepestMm: deepest } },
   )
   if (deepMm > mostDeep) return bad('floating-too-deep', { mm: deepMm + backMm, mostMm: ctx.space.depthMm }, 'depthMm')
+  // Angles that hold the feet down stand between the rear and the front posts.
+  const leastDeep = 2 * post.widthMm + rowsHeld(ctx.space).length * ANGLE_ROOM_MM
+  if (p.feet === 'pinned' && ctx.space.floor === 'slab' && deepMm < leastDeep)
+    return bad('floating-angles-meet', { mm: deepMm, leastMm: leastDeep }, 'depthMm')
   // Room for things lies between the cleats, which run up both sides of a bay, and beside what hinges take.
   const lost = 2 * cleat.thicknessMm + takenByHinges(p.front)
   const wide = shareOf(sheet.lengthMm, ctx.settings, {

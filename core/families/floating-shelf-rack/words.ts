@@ -36,6 +36,8 @@ const problems: WordsFor<ProblemData> = {
     `${say.length(d.mm)} would be needed in height, and there are ${say.length(d.mostMm)}. Fewer shelves, or more bays.`,
   'floating-rise-low': (d, say) =>
     `A rise of ${say.length(d.mm)} leaves no room over a cleat for a shelf: ${say.length(d.leastMm)} at least.`,
+  'floating-angles-meet': (d, say) =>
+    `Between its posts angles hold the feet down: ${say.length(d.leastMm)} deep at least, and it is ${say.length(d.mm)}. Deeper, or let the feet stand.`,
   'floating-too-many': (d) =>
     `${plural(d.count, 'shelf', 'shelves')} do not fit into ${plural(d.most, 'place')} with what stands on them. Fewer shelves, or more bays.`,
 }

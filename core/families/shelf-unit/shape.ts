@@ -3,6 +3,7 @@ import type { Stock } from '../../assembly/assembly.ts'
 import { draft, type Draft } from '../../assembly/draft.ts'
 import { unitsOf } from '../../assembly/settings.ts'
 import { findSection } from '../../catalogue/lumber.ts'
+import { MAGNET } from '../../catalogue/hardware.ts'
 import { findSheet } from '../../catalogue/sheets.ts'
 import { bad, good, type Result } from '../../measure/result.ts'
 import { inches, type UnitSystem } from '../../measure/units.ts'
@@ -243,6 +244,7 @@ export function shapeShelfUnit(p: ShelfUnitParams, ctx: ShapeContext): Result<Sh
   const cleatMm = p.hold === 'cleats' ? { wide: cleat.widthMm, thick: cleat.thicknessMm } : { wide: 0, thick: 0 }
   const sides = [...openings, null].map((_, u) => uprightId(u))
   const topShelf = tops.length - 1
+  const underTop = topShelf > 0 ? tops[topShelf] - t - tops[topShelf - 1] : tops[0] - t
   const sliding: SlidingBox | null = slides
     ? {
         openings: openings.map((o, k) => ({
@@ -268,7 +270,7 @@ export function shapeShelfUnit(p: ShelfUnitParams, ctx: ShapeContext): Result<Sh
       sheet: findSheet(p.sheet)!,
       // Strips under the front edges are in the way of magnets.
       closed: overSheets(openings, sides, t, (k) =>
-        p.latch === 'magnet' && p.strip === 'none'
+        p.latch === 'magnet' && p.strip === 'none' && underTop >= MAGNET.highMm
           ? {
               under: `shelf-${k}-${tops.length - 1}`,
               underMm: tops[tops.length - 1] - t,

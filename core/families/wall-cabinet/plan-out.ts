@@ -1,6 +1,6 @@
 import { clearBay, LEAST_CLEAR_MM, USUAL_SPAN_MM } from '../../blocks/sizing/clear-bay.ts'
 import { unitsOf } from '../../assembly/settings.ts'
-import { dadoDepth, rowsBetween, seatNear, type Rows } from '../../blocks/carcass/shelf-between.ts'
+import { dadoDepth, pinsDeep, rowsBetween, seatNear, type Rows } from '../../blocks/carcass/shelf-between.ts'
 import { leafEdges, leafInside, overRod, rodRoom } from '../../blocks/fronts/deep-leaf.ts'
 import { clearInBox, frontDeep, placesInBox, standsOut } from '../../blocks/fronts/front.ts'
 import { GAP_MM, ONE_LEAF_MM } from '../../blocks/fronts/hinged.ts'
@@ -124,6 +124,9 @@ export function planOut(p: WallCabinetParams, ctx: ShapeContext, pen: DimPen): R
   const tiers = leaf ? tiersOf(leaf.levels, s, heights.value.high, pen) : good([])
   if (!tiers.ok) return tiers
   const { tops, footMm, high, rows } = heights.value
+  const leastDeep = pinsDeep(ctx.settings.yard)
+  if (p.shelfHold === 'pins' && tops.length > 1 && depthMm < leastDeep)
+    return bad('pins-too-shallow', { mm: depthMm, leastMm: leastDeep }, 'depthMm')
   // A back is of one piece: one way it is no wider than its sheet.
   const [least, most] = [Math.min(clearMm, high - 2 * (s.pastMm + s.t)), s.back.widthMm - 2 * ctx.settings.sheetTrimMm]
   if (least > most) return bad('back-past-sheet', { mm: least, mostMm: most }, 'clearMm')

@@ -41,6 +41,8 @@ const problems: LooseWords = {
         ? `The ${d.one} on the back of one leaf and the ${d.other} on the front of the next would reach ${say.lengthOf(d, 'mm')} into each other.`
         : `The ${d.one || d.other} between two leaves would reach ${say.lengthOf(d, 'mm')} into the wood of the other.`
     } Put the leaves further apart, or hang one of them elsewhere.`,
+  'pins-too-shallow': (d, say) =>
+    `A loose shelf lies on two rows of pins, one in front of the other: ${say.lengthOf(d, 'leastMm')} deep at least, and it is ${say.lengthOf(d, 'mm')}. Deeper, or shelves in dadoes.`,
   'leaves-too-narrow': (d, say) =>
     `${plural(Number(d.count), 'leaf', 'leaves')} do not go into an opening of ${say.lengthOf(d, 'mm')}: those further back would be too narrow to hang anything on. Fewer of them, or a wider opening.`,
   'leaves-too-deep': (d, say) =>
