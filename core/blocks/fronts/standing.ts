@@ -57,55 +57,11 @@ export function closeFront(d: Draft, s: StandingFront): void {
   const { front, sheet } = s
   if (front === 'open' || (front !== 'curtain' && !sheet)) return
   const from = d.assembly.parts.length
-  const headOf = (c: Closed) => c.headMm ?? s.headMm
-  if (!sheet || front === 'curtain')
-    runsOf(s.closed, headOf).forEach((run, k, all) =>
-      hangCurtain(d, {
-        id: k === 0 ? 'curtain' : `curtain-${k}`,
-        left: Math.min(...run.map((c) => c.left)),
-        right: Math.max(...run.map((c) => c.right)),
-        frontMm: s.frontMm,
-        headMm: headOf(run[0]),
-        footMm: s.footMm ?? 0,
-        on: all.length === 1 ? s.railed : [...new Set(run.flatMap((c) => c.uprights))],
-      }),
-    )
-  else if (front === 'sliding' && s.of) {
-    stiffFrame(d, 'frame', s.uprights, s.plates)
-    slideOver(d, {
-      ...s.of,
-      openings: s.closed.map((c) => ({ left: c.faces[0], right: c.faces[1], uprights: c.uprights })),
-      ...{ frontMm: s.frontMm, footMm: s.underMm ?? OVER_FLOOR_MM, headMm: s.headMm },
-    })
-  } else if (front === 'lift-up' && s.up) {
-    const { of, ...box } = s.up
-    stiffFrame(d, 'frame', s.uprights, s.plates)
-    placeLiftUps(
-      d,
-      s.closed.map((c, k) => ({ ...c, ...of(k) })),
-      { sheet, frontMm: s.frontMm, ...box },
-    )
-  } else if (front === 'panel')
-    s.closed.forEach((c, k) =>
-      screwOver(d, {
-        ...{ id: `panel-${k}`, sheet, left: c.left, right: c.right, uprights: c.uprights },
-        ...{ footMm: s.underMm ?? OVER_FLOOR_MM, headMm: headOf(c), frontMm: s.frontMm },
-      }),
-    )
+  if (!sheet || front === 'curtain') curtains(d, s)
   else {
-    stiffFrame(d, 'frame', s.uprights, s.plates)
-    s.closed.forEach((c, k) =>
-      placeLeaves(d, {
-        id: `door-${k}`,
-        stock: { kind: 'sheet', sheet: sheet.id },
-        thicknessMm: sheet.thicknessMm,
-        ...c,
-        footMm: s.underMm ?? OVER_FLOOR_MM,
-        headMm: headOf(c),
-        frontMm: s.frontMm,
-        panelsMm: s.panelsMm,
-      }),
-    )
+    // What hangs on one upright, or slides, asks them all to be stiff.
+    if (front !== 'panel') stiffFrame(d, 'frame', s.uprights, s.plates)
+    rigid(d, s, sheet)
   }
   const parts = d.assembly.parts.slice(from).map((x) => x.id)
   d.sub({
@@ -114,6 +70,50 @@ export function closeFront(d: Draft, s: StandingFront): void {
     parts,
     built: 'in-place',
     ...(front === 'panel' ? { tags: SCREWED_FRONT } : front === 'sliding' ? { tags: SLIDING_FRONT } : {}),
+  })
+}
+
+const headOf = (s: StandingFront, c: Closed): number => c.headMm ?? s.headMm
+
+function curtains(d: Draft, s: StandingFront) {
+  runsOf(s.closed, (c) => headOf(s, c)).forEach((run, k, all) =>
+    hangCurtain(d, {
+      id: k === 0 ? 'curtain' : `curtain-${k}`,
+      left: Math.min(...run.map((c) => c.left)),
+      right: Math.max(...run.map((c) => c.right)),
+      frontMm: s.frontMm,
+      headMm: headOf(s, run[0]),
+      footMm: s.footMm ?? 0,
+      on: all.length === 1 ? s.railed : [...new Set(run.flatMap((c) => c.uprights))],
+    }),
+  )
+}
+
+/** Leaves, panels that are screwed on and panels that slide. */
+function rigid(d: Draft, s: StandingFront, sheet: Sheet) {
+  const { frontMm, headMm, underMm: footMm = OVER_FLOOR_MM } = s
+  if (s.front === 'sliding' && s.of) {
+    const openings = s.closed.map((c) => ({ left: c.faces[0], right: c.faces[1], uprights: c.uprights }))
+    return slideOver(d, { ...s.of, openings, frontMm, footMm, headMm })
+  }
+  if (s.front === 'lift-up' && s.up) {
+    const { of, ...box } = s.up
+    const openings = s.closed.map((c, k) => ({ ...c, ...of(k) }))
+    return placeLiftUps(d, openings, { sheet, frontMm, ...box })
+  }
+  s.closed.forEach((c, k) => {
+    if (s.front === 'panel') {
+      const { left, right, uprights } = c
+      screwOver(d, { id: `panel-${k}`, sheet, left, right, uprights, footMm, headMm: headOf(s, c), frontMm })
+      return
+    }
+    placeLeaves(d, {
+      id: `door-${k}`,
+      stock: { kind: 'sheet', sheet: sheet.id },
+      thicknessMm: sheet.thicknessMm,
+      ...c,
+      ...{ footMm, headMm: headOf(s, c), frontMm, panelsMm: s.panelsMm },
+    })
   })
 }
 
