@@ -8,6 +8,7 @@ import { boxSize } from '../geometry/box.ts'
 import { dot, sub } from '../geometry/vec.ts'
 import { defineCheck, measured, notWeighed, plain, type CheckContext, type CheckResult, type Input } from './check.ts'
 import { oneFastener } from './fastener.ts'
+import { BEARS_PEOPLE } from '../loads/arrangements.ts'
 import { LEAN } from './stability.ts'
 import { drivenAlong } from './wall-fixing.ts'
 import { tiesAlong, tiesPulled, TIE_SOURCE, type TieGives } from './ties.ts'
@@ -224,7 +225,7 @@ function oneWay(c: Given & Pick<CheckContext, 'design' | 'goods'>, way: Way): Ch
   // Design loads and strengths of the method go together; what ties give is told against loads as they are.
   const factor = c.method.loadFactor.goods
   const tied = tiesTogether(ties)
-  const pushN = c.assembly.subassemblies.some((s) => s.tags?.use === 'bench') ? PUSH_N : 0
+  const pushN = c.assembly.subassemblies.some((s) => BEARS_PEOPLE.has(s.tags?.use)) ? PUSH_N : 0
   const leanN = LEAN * c.design.loadsN + pushN * c.method.loadFactor.goods
   const data = {
     way: way === 0 ? 'along' : 'deep',

@@ -82,7 +82,7 @@ export function arrangements(a: Assembly): Arrangement[] {
   }
   // Drawn forward as well: then an arm is pried most.
   const also = out.filter((x) => x.code === 'forward').map((x) => x.assembly)
-  out.push(...[a, ...also].flatMap(onTwo), ...onOneArm(a), ...leanedOn(a))
+  out.push(...[a, ...also].flatMap(onTwo), ...onOneArm(a), ...leanedOn(a), ...stoodOn(a))
   return [...out, ...opened(a, out)]
 }
 
@@ -151,6 +151,9 @@ export const PERSON_N = 1000
 /** Over so much of a top, mm: EN 1991-1-1 6.3.1.2 takes a square of 50; a foot or a knee is twice that wide. */
 const PERSON_MM = 100
 
+/** Tags of what people lean or sit on at work, and of what they may stand on. */
+export const BEARS_PEOPLE: ReadonlySet<unknown> = new Set(['bench', 'stood-on'])
+
 /** A person on every top people work at, wherever that does most. Tops are told by their tags; each has a bay on it. */
 function leanedOn(a: Assembly): Arrangement[] {
   const tops = new Set(a.subassemblies.filter((s) => s.tags?.use === 'bench').flatMap((s) => s.parts))
@@ -181,6 +184,27 @@ function leanedOn(a: Assembly): Arrangement[] {
       }),
     },
   }))
+}
+
+/** One person on planks that may be stood on: between two supports, over one and at both ends. */
+function stoodOn(a: Assembly): Arrangement[] {
+  const planks = new Set(a.subassemblies.filter((s) => s.tags?.use === 'stood-on').flatMap((s) => s.parts))
+  const bays = a.bays.filter((b) => b.carriers.some((c) => planks.has(c)))
+  return bays.flatMap((b) => {
+    const xs = new Map(placesOn(a, b).map(({ x }) => [Math.round(x[0]), x]))
+    const { min, max } = b.clear
+    const y = (min[1] + max[1]) / 2
+    return [...xs.values()].map((x): Arrangement => {
+      const person: Placed = {
+        goodsId: 'person',
+        massKg: PERSON_N / newtons(1),
+        stands: 'flat',
+        box: { min: [x[0], y - PERSON_MM / 2, min[2]], max: [x[1], y + PERSON_MM / 2, min[2] + 1] },
+      }
+      const on = a.bays.map((o) => (o === b ? { ...b, items: [...b.items, person] } : o))
+      return { code: 'person', peopled: true, assembly: { ...a, bays: on } }
+    })
+  })
 }
 
 /**

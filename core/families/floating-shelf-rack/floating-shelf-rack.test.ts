@@ -3,13 +3,17 @@ import { expectNear } from '../../../test-support/near.ts'
 import { studsAt } from '../../../test-support/studs-at.ts'
 import { partBoxes } from '../../assembly/part-box.ts'
 import { newGoods } from '../../goods/goods.ts'
+import { arrangements } from '../../loads/arrangements.ts'
+import { METRIC } from '../../measure/units.ts'
 import { newBuild } from '../../project/new-build.ts'
 import { readWith } from '../../project/read-build.ts'
+import { sayIn } from '../../wording/say.ts'
+import { stepText } from '../../wording/steps.ts'
 import { exampleContext, thinWalls } from '../example-context.ts'
 import type { ShapeContext } from '../family.ts'
 import type { Level } from '../house-on-shelves.ts'
 import { floatingShelfRack } from './floating-shelf-rack.ts'
-import { startingParams, type FloatingShelfRackParams } from './parameters.ts'
+import { startingParams, UPGRADES, type FloatingShelfRackParams } from './parameters.ts'
 import { placesFor } from './plan-out.ts'
 
 const box = (
@@ -183,5 +187,54 @@ describe('what cannot be', () => {
       'floating-too-deep',
       'depthMm',
     ])
+  })
+})
+
+describe('planks over it, for one person to stand on', () => {
+  const over = { top: 'planks', bays: 2, clearMm: 560, depthMm: 420 } as const
+  it('bear a person between two frames, as a beam that lifts off the third does, with the factor of the method', () => {
+    const r = read(over)
+    expect(troubles(r)).toEqual([])
+    const plank = r.checks.find((c) => c.id === 'bending:plank-0-0')!
+    expect(plank).toMatchObject({ state: 'holds', data: { arranged: 'person' } })
+    const [spanMm, footMm] = [560 + 38, 100]
+    const nmm = 1.5 * 1000 * (spanMm / 4 - footMm / 8)
+    expectNear(plank.demand!, nmm / ((150 * 47 ** 2) / 6), 0.02)
+  })
+  it('lie on blocks under the upper pieces, which their screws alone do not bear', () => {
+    const r = read(over)
+    expect(ids(r, /^plank-/)).toHaveLength(2)
+    expect(ids(r, /^block-/)).toHaveLength(6)
+    const { supports } = r.shaped.assembly
+    const under = supports.filter((s) => 'part' in s.from && s.from.part === 'piece-1-high' && s.push[2] === 1)
+    expect(under.map((s) => (s.on.kind === 'part' ? s.on.part : s.on.kind)).sort()).toEqual([
+      'block-1-front',
+      'block-1-rear',
+    ])
+    expect(ids(read(), /^(plank|block)-/)).toEqual([])
+  })
+  it('are stood on by one person at a time', () => {
+    const all = arrangements(read(over).shaped.assembly).filter((x) => x.code === 'person')
+    expect(all.length).toBeGreaterThan(6)
+    for (const { assembly } of all)
+      expect(assembly.bays.flatMap((b) => b.items).filter((i) => i.goodsId === 'person')).toHaveLength(1)
+  })
+  it('ask it to stand a push, as a bench does', () => {
+    const pushed = (r: ReturnType<typeof read>) => r.checks.find((c) => c.check === 'sway')!.data.pushN
+    expect(pushed(read())).toBe(0)
+    expect(pushed(read(over))).toBeGreaterThan(0)
+  })
+  it('are told of where it is too shallow for one, and what stood before knew none', () => {
+    const params = { ...startingParams('metric', true), top: 'planks', depthMm: 220, plankSection: '47x200mm' }
+    expect(floatingShelfRack.shape(params as never, ctx())).toMatchObject({
+      problem: { code: 'floating-top-narrow', field: 'depthMm' },
+    })
+    const { top: _, plankSection: __, ...before } = startingParams('imperial', true)
+    expect(UPGRADES[2](before)).toMatchObject({ top: 'open', plankSection: '2x6' })
+  })
+  it('have a step of their own, that says that there is no rail', () => {
+    const step = read(over).steps.find((s) => s.id === 'planks')!
+    expect(step.parts).toHaveLength(8)
+    expect(stepText(step, sayIn(METRIC))).toMatch(/6 blocks in all: 4 screws.*2 planks.*there is no rail/)
   })
 })

@@ -45,6 +45,11 @@ export const floatingShelfRack = family<FloatingShelfRackParams>({
       context: exampleContext('metric', [exampleGoods('metric', 'box', 6)]),
     },
     {
+      name: 'cartons under planks to stand on, metric',
+      params: { ...startingParams('metric', true), top: 'planks', bays: 2, clearMm: 560, depthMm: 420 },
+      context: exampleContext('metric', [exampleGoods('metric', 'box', 6)]),
+    },
+    {
       name: 'cartons behind doors, metric',
       params: { ...startingParams('metric', true), front: 'doors', bays: 2, clearMm: 610 },
       context: exampleContext('metric', [exampleGoods('metric', 'box', 6)]),

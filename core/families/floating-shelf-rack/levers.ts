@@ -10,12 +10,22 @@ export interface LeverData {
   'floating-wider': { mm: number }
   'floating-bays': { count: number }
   'floating-cover': object
+  'floating-plank': { section: string }
+  'floating-bare': object
 }
 const THICKER: Record<string, string[]> = {
   '1x2': ['2x2'],
   '1x3': ['2x2'],
   '18x44mm': ['38x38mm'],
   '18x69mm': ['38x38mm'],
+}
+/** Thicker planks, or broader ones. */
+const BROADER: Record<string, string[]> = {
+  '2x4': ['2x6'],
+  '2x6': ['2x8'],
+  '38x89mm': ['47x100mm', '47x150mm'],
+  '47x100mm': ['47x150mm'],
+  '47x150mm': ['47x200mm'],
 }
 const WIDTHS = [500, 600, 750]
 const WIDER = [900, 1000]
@@ -25,6 +35,10 @@ export function floatingShelfRackLevers(p: FloatingShelfRackParams): Lever<Float
   const { out, add } = strengthPen(p)
   standingLevers(p, { add })
   if (p.cover === 'none') add('floating-cover', { cover: 'ends' }, {})
+  if (p.top === 'planks') {
+    for (const section of BROADER[p.plankSection] ?? []) add('floating-plank', { plankSection: section }, { section })
+    add('floating-bare', { top: 'open' }, {})
+  }
   if (p.ends === 'braced')
     for (const section of THICKER_BRACE[p.backSection] ?? []) add('back-section', { backSection: section }, { section })
   for (const strips of ['screwed', 'glued'] as const)

@@ -8,6 +8,7 @@ import { ends, feet, tiedOrAlone } from '../stands-alone.ts'
 export const LIMITS = { bays: 6, shelves: 12, places: 30 } as const
 
 export const COVERS = ['none', 'ends'] as const
+export const TOPS = ['open', 'planks'] as const
 
 export const floatingShelfRackParams = z.object({
   bays: countDim(1, LIMITS.bays),
@@ -34,13 +35,16 @@ export const floatingShelfRackParams = z.object({
   /** Panels over the outer faces of both ends, which then need no diagonals. */
   cover: z.enum(COVERS),
   coverSheet: sheet,
+  /** Over all of it: nothing, or planks somebody may stand on. */
+  top: z.enum(TOPS),
+  plankSection: section,
   front: slidingFront,
 })
 export type FloatingShelfRackParams = z.infer<typeof floatingShelfRackParams>
 
 type Stocks = Pick<
   FloatingShelfRackParams,
-  'postSection' | 'cleatSection' | 'stripSection' | 'backSection' | 'sheet' | 'coverSheet'
+  'postSection' | 'cleatSection' | 'stripSection' | 'backSection' | 'sheet' | 'coverSheet' | 'plankSection'
 >
 const STOCK: Record<UnitSystem, Stocks> = {
   imperial: {
@@ -50,6 +54,7 @@ const STOCK: Record<UnitSystem, Stocks> = {
     backSection: '1x4',
     sheet: 'ply-15/32',
     coverSheet: 'ply-3/8',
+    plankSection: '2x6',
   },
   metric: {
     postSection: '38x63mm',
@@ -58,6 +63,7 @@ const STOCK: Record<UnitSystem, Stocks> = {
     backSection: '18x94mm',
     sheet: 'ply-12mm',
     coverSheet: 'ply-9mm',
+    plankSection: '47x150mm',
   },
 }
 export const startingParams = (system: UnitSystem, canTie: boolean, canPin = false): FloatingShelfRackParams => ({
@@ -73,14 +79,23 @@ export const startingParams = (system: UnitSystem, canTie: boolean, canPin = fal
   ...tiedOrAlone(system, canTie, canPin),
   strips: 'glued',
   cover: 'none',
+  top: 'open',
   front: 'open',
 })
 
-/** The first form had open ends, the second no front. */
+/** The first form had open ends, the second no front, the third nothing over it. */
 export const UPGRADES = [
   (raw: Raw): Raw => {
-    const { coverSheet } = STOCK[String(raw.postSection).endsWith('mm') ? 'metric' : 'imperial']
+    const { coverSheet } = stockOf(raw)
     return { cover: 'none', coverSheet, ...raw }
   },
   (raw: Raw): Raw => ({ front: 'open', ...raw }),
+  (raw: Raw): Raw => {
+    const { plankSection } = stockOf(raw)
+    return { top: 'open', plankSection, ...raw }
+  },
 ]
+/** The usual stock of the system a stored form is of. */
+function stockOf(raw: Raw): Stocks {
+  return STOCK[String(raw.postSection).endsWith('mm') ? 'metric' : 'imperial']
+}

@@ -33,6 +33,7 @@ export interface ProblemData {
   'floating-too-deep': { mm: number; mostMm: number }
   'floating-too-high': { mm: number; mostMm: number }
   'floating-rise-low': { mm: number; leastMm: number }
+  'floating-top-narrow': { mm: number; leastMm: number }
   'floating-angles-meet': { mm: number; leastMm: number }
   'floating-too-many': { count: number; most: number }
 }
@@ -53,12 +54,22 @@ export const LOOSE_MM = 2
 /** What a thing may stand out in front. Product decision. */
 const STICK_OUT = inches(1)
 
+/** Between two planks, mm: what is wet swells. Builders' usual gap. */
+export const BETWEEN_PLANKS_MM = 5
+/** Planks over the frames, and how many lie beside each other. */
+export interface Planks {
+  section: Section
+  count: number
+}
+
 export interface Plan {
   post: Section
   cleat: Section
   strip: Section
   back: Section
   sheet: Sheet
+  /** What lies over it for somebody to stand on; null where nothing does. */
+  planks: Planks | null
   tied: boolean
   /** Over its ends; null where there is none. */
   cover: Sheet | null
@@ -154,7 +165,13 @@ export function planOut(p: FloatingShelfRackParams, ctx: ShapeContext, pen: DimP
   )
   if (riseMm < leastRise) return bad('floating-rise-low', { mm: riseMm, leastMm: leastRise }, 'riseMm')
 
-  const mostHigh = Math.min(ctx.space.heightMm, ctx.space.ceilingMm) - back.thicknessMm
+  const plank = findSection(p.plankSection)!
+  const eachMm = plank.widthMm + BETWEEN_PLANKS_MM
+  const planks = p.top === 'planks' ? { section: plank, count: Math.floor((deepMm - back.widthMm) / eachMm) } : null
+  if (planks && planks.count < 1)
+    return bad('floating-top-narrow', { mm: deepMm, leastMm: back.widthMm + eachMm }, 'depthMm')
+  const overMm = Math.max(back.thicknessMm, planks?.section.thicknessMm ?? 0)
+  const mostHigh = Math.min(ctx.space.heightMm, ctx.space.ceilingMm) - overMm
   // Loose shelves do not keep posts from bowing along the wall.
   const mostTacked = Math.min(mostHigh, SLENDER * post.thicknessMm)
   const reach = reachMm(ctx.settings.personMm)
@@ -229,6 +246,7 @@ export function planOut(p: FloatingShelfRackParams, ctx: ShapeContext, pen: DimP
       strip,
       back,
       sheet,
+      planks,
       tied,
       cover,
       backMm,

@@ -12,16 +12,18 @@ import { closeFront, overPosts, stretch } from '../../blocks/fronts/standing.ts'
 import { ANGLE_ROOM_MM, pinFoot } from '../../blocks/mounts/pinned-foot.ts'
 import { tieToWall } from '../../blocks/mounts/tie.ts'
 import { spliceOver } from '../../blocks/sizing/splice.ts'
+import { findSection } from '../../catalogue/lumber.ts'
 import type { Sheet } from '../../catalogue/sheets.ts'
 import { bad, good, type Result } from '../../measure/result.ts'
+import type { UnitSystem } from '../../measure/units.ts'
 import { longestBoard } from '../boards-of.ts'
 import { choicePen } from '../choices.ts'
 import type { Choice, ShapeContext, Shaped } from '../family.ts'
 import { standing } from '../house-on-shelves.ts'
 import { opened } from '../opened.ts'
 import { rowsHeld } from '../stands-alone.ts'
-import { COVERS, type FloatingShelfRackParams } from './parameters.ts'
-import { LOOSE_MM, planOut, type Plan } from './plan-out.ts'
+import { COVERS, TOPS, type FloatingShelfRackParams } from './parameters.ts'
+import { BETWEEN_PLANKS_MM, LOOSE_MM, planOut, type Plan, type Planks } from './plan-out.ts'
 
 /*
  *   frame from the end:            front:
@@ -40,6 +42,9 @@ export function shapeFloatingShelfRack(p: FloatingShelfRackParams, ctx: ShapeCon
   if (along !== null)
     return bad('longer-than-board', { mm: plan.clearMm + plan.post.thicknessMm, mostMm: along }, 'clearMm')
   if (plan.cover) covers(d, plan, plan.cover)
+  const under = plan.planks ? stoodOn(d, p, ctx, plan, plan.planks) : null
+  if (under !== null)
+    return bad('longer-than-board', { mm: plan.clearMm + plan.post.thicknessMm, mostMm: under }, 'clearMm')
   braces(d, p, ctx, plan)
   if (p.feet === 'pinned' && ctx.space.floor === 'slab')
     for (const side of rowsHeld(ctx.space))
@@ -131,7 +136,14 @@ function frames(d: Draft, p: FloatingShelfRackParams, ctx: ShapeContext, plan: P
       })
       for (const [side] of sides) {
         const on = `post-${f}-${side}`
-        d.rest(id, on, 'fasteners', d.screw(on, id, PIECE_SCREWS, 'end', w, 200))
+        const joint = d.screw(on, id, PIECE_SCREWS, 'end', w, 200)
+        // On blocks it is only kept down by them.
+        if (plan.planks && name === 'high')
+          d.hold({
+            ...{ from: { part: id }, on: { kind: 'part', part: on }, joint },
+            ...{ push: [0, 0, -1], way: 'push', via: 'fasteners' },
+          })
+        else d.rest(id, on, 'fasteners', joint)
       }
     }
     plan.places.forEach((z, n) => cleats(d, p, ctx, plan, { f, x, z, n }))
@@ -299,6 +311,80 @@ function shelf(
     })
 }
 
+/** Screws of a plank into each frame, and of a block under the end of a frame's upper piece into its post. */
+const PLANK_SCREWS = 2
+const BLOCK_SCREWS = 4
+/** Such a block is so high, mm: its screws far enough from each other and from its ends. Product decision. */
+const BLOCK_HIGH_MM = 200
+/** Room shown over the planks, mm. */
+const OVER_MM = 300
+const BLOCK: Record<UnitSystem, string> = { imperial: '2x2', metric: '38x38mm' }
+
+/**
+ * Planks along it behind the board at the front, over the frames, whose upper pieces stand on blocks.
+ * @returns the longest board there is, where that is too short
+ */
+function stoodOn(d: Draft, p: FloatingShelfRackParams, ctx: ShapeContext, plan: Plan, planks: Planks): number | null {
+  const { thicknessMm: t, widthMm: w } = planks.section
+  const from = plan.frames[0]
+  const to = plan.frames[plan.frames.length - 1] + plan.post.thicknessMm
+  const seats = plan.frames.map((x) => x + plan.post.thicknessMm / 2 - from)
+  const longest = longestBoard(ctx, p.plankSection)
+  const stock = board(p.plankSection, ctx.settings.grade)
+  const parts: string[] = []
+  for (let n = 0; n < planks.count; n++) {
+    // Neighbours meet over other frames.
+    const pieces = spliceOver(to - from, longest, seats, n % 2)
+    if (!pieces) return longest
+    const backMm = plan.backMm + n * (w + BETWEEN_PLANKS_MM)
+    pieces.forEach((s, i) => {
+      const id = `plank-${n}-${i}`
+      const [left, right] = [from + s.from, from + s.to]
+      const min: [number, number, number] = [left, backMm, plan.highMm]
+      d.square({ id, role: 'top', stock, min, size: [right - left, w, t], along: 'x', across: 'y' })
+      plan.frames.forEach((_x, f) => {
+        const on = `piece-${f}-high`
+        if (d.meets(id, on)) d.rest(id, on, 'bearing', d.screw(id, on, PLANK_SCREWS, 'side', t, plan.post.widthMm))
+        if (d.meets(id, `post-${f}-rear`)) d.rest(id, `post-${f}-rear`)
+      })
+      d.bay({
+        id: `over-${n}-${i}`,
+        name: { code: 'shelf', column: i + 1, row: plan.shelves.length + 1 },
+        holds: 'surface',
+        clear: { min: [left, backMm, plan.highMm + t], max: [right, backMm + w, plan.highMm + t + OVER_MM] },
+        carriers: [id],
+        items: [],
+        play: { sideMm: 0, aboveMm: 0, deepMm: 0 },
+        stickOutMm: 0,
+        exit: [0, 0, 1],
+      })
+      parts.push(id)
+    })
+  }
+  plan.frames.forEach((_x, f) => parts.push(...blocks(d, ctx, plan, f)))
+  d.sub({ id: 'planks', name: 'unit', parts, built: 'in-place', tags: { use: 'stood-on' } })
+  return null
+}
+
+/** A block under either end of the upper piece of a frame, screwed to its post: it bears what stands on it. */
+function blocks(d: Draft, ctx: ShapeContext, plan: Plan, f: number): string[] {
+  const section = findSection(BLOCK[ctx.settings.yard])!
+  const { widthMm: w } = plan.post
+  return ['rear', 'front'].map((side) => {
+    const id = `block-${f}-${side}`
+    const backMm = side === 'rear' ? plan.backMm + w : plan.backMm + plan.deepMm - w - section.thicknessMm
+    d.square({
+      ...{ id, role: 'block', stock: board(section.id, ctx.settings.grade), along: 'z', across: 'x' },
+      min: [plan.frames[f], backMm, plan.highMm - w - BLOCK_HIGH_MM],
+      size: [section.widthMm, section.thicknessMm, BLOCK_HIGH_MM],
+    })
+    const post = `post-${f}-${side}`
+    d.rest(id, post, 'fasteners', d.screw(id, post, BLOCK_SCREWS, 'side', section.thicknessMm, w))
+    d.rest(`piece-${f}-high`, id)
+    return id
+  })
+}
+
 function bays(d: Draft, ctx: ShapeContext, plan: Plan) {
   plan.shelves.forEach((s, i) => {
     const above = plan.shelves[i + 1]
@@ -307,7 +393,7 @@ function bays(d: Draft, ctx: ShapeContext, plan: Plan) {
       const strips = d.assembly.parts.filter((x) => x.id.startsWith(`strip-${k}-${i + 1}-`))
       const head = above
         ? Math.min(plan.places[above.place], ...strips.map((x) => d.box(x.id).min[2]))
-        : Math.max(floorMm + 1, ctx.space.ceilingMm)
+        : Math.max(floorMm + 1, plan.planks ? plan.highMm : ctx.space.ceilingMm)
       d.bay({
         id: `bay-${k}-${i}`,
         name: { code: 'shelf', column: k + 1, row: i + 1 },
@@ -330,6 +416,7 @@ function choices(p: FloatingShelfRackParams, ctx: ShapeContext): Choice[] {
     : ['ply-9mm', 'ply-12mm', 'ply-15mm', 'ply-18mm', 'osb3-15mm']
   const posts = imperial ? ['2x2', '2x3', '2x4'] : ['38x38mm', '38x63mm', '38x89mm']
   const thin = imperial ? ['1x2', '1x3', '2x2'] : ['18x44mm', '18x69mm', '38x38mm']
+  const planks = imperial ? ['2x4', '2x6', '2x8'] : ['38x89mm', '47x100mm', '47x150mm', '47x200mm']
   const { section, sheet, coded } = choicePen(p)
   return [
     sheet('sheet', 'sheet', [...sheets, ...ctx.settings.ownSheets]),
@@ -339,6 +426,8 @@ function choices(p: FloatingShelfRackParams, ctx: ShapeContext): Choice[] {
     section('postSection', 'post-section', posts),
     coded('front', 'front', slidingFront.options),
     coded('cover', 'floating-cover', COVERS),
+    coded('top', 'floating-top', TOPS),
+    ...(p.top === 'planks' ? [section('plankSection', 'floating-plank', planks)] : []),
     ...(p.cover === 'ends'
       ? [sheet('coverSheet', 'cover-sheet', imperial ? ['ply-3/8', 'ply-15/32'] : ['ply-9mm', 'ply-12mm'])]
       : []),

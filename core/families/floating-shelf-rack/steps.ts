@@ -13,6 +13,7 @@ export interface StepData {
   'floating-stand': { frames: number; boards: number; screws: number; spaceMm: number }
   'floating-shelves': { count: number; strips: number; glued: number }
   'floating-covers': { count: number; screws: number }
+  'floating-planks': { count: number; screws: number; blocks: number; blockScrews: number }
   'floating-in': { shelves: number; places: number }
 }
 const step = stepsWith<StepData>()
@@ -28,7 +29,7 @@ export function floatingShelfRackSteps(p: FloatingShelfRackParams, { assembly: a
   const others = ids(/^(post|piece|cleat)-/).filter((id) => !first.includes(id))
   const along = ids(/^(top|tie)-/)
   const [ends, backBrace, angles] = [ids(/^brace-(left|right)-/), ids(/^brace-back/), ids(/^angle-/)]
-  const covers = ids(/^cover-/)
+  const [covers, planks, blocks] = [ids(/^cover-/), ids(/^plank-/), ids(/^block-/)]
   const ties = a.anchors.filter((x) => !angles.includes(x.part))
   const held = ties.length > 0 || angles.length > 0
   const riseMm = dims.find((x) => x.path === 'riseMm')!.value
@@ -110,6 +111,19 @@ export function floatingShelfRackSteps(p: FloatingShelfRackParams, { assembly: a
       }),
     pinStep(a, angles),
     tieStep(ties),
+    planks.length > 0 &&
+      step({
+        id: 'planks',
+        code: 'floating-planks',
+        data: {
+          count: planks.length,
+          screws: fixedBy(a, called('top'), called('cross')).screwsMost ?? 0,
+          blocks: blocks.length,
+          blockScrews: fixedBy(a, called('block'), called('post')).screwsMost ?? 0,
+        },
+        parts: [...blocks, ...planks],
+        cautions: ['ladder', 'dust'],
+      }),
     step({
       id: 'in',
       code: 'floating-in',

@@ -24,6 +24,8 @@ const levers: WordsFor<LeverData> = {
   'floating-cleat': (d) => `Make the cleats ${sectionName(d.section)}`,
   'floating-narrower': (d, say) => `Make the bays ${say.length(d.mm)} wide`,
   'floating-wider': (d, say) => `Make the bays ${say.length(d.mm)} wide`,
+  'floating-plank': (d) => `Make the planks ${sectionName(d.section)}`,
+  'floating-bare': () => 'Put nothing over it: nobody stands there then',
   'floating-cover': () => 'Close both ends with panels, in place of diagonals',
   'floating-bays': (d) => `Make it of ${plural(d.count, 'bay')}`,
 }
@@ -36,6 +38,8 @@ const problems: WordsFor<ProblemData> = {
     `${say.length(d.mm)} would be needed in height, and there are ${say.length(d.mostMm)}. Fewer shelves, or more bays.`,
   'floating-rise-low': (d, say) =>
     `A rise of ${say.length(d.mm)} leaves no room over a cleat for a shelf: ${say.length(d.leastMm)} at least.`,
+  'floating-top-narrow': (d, say) =>
+    `To stand on it is ${say.length(d.leastMm)} deep at least, and it is ${say.length(d.mm)}. Deeper, or nothing over it.`,
   'floating-angles-meet': (d, say) =>
     `Between its posts angles hold the feet down: ${say.length(d.leastMm)} deep at least, and it is ${say.length(d.mm)}. Deeper, or let the feet stand.`,
   'floating-too-many': (d) =>
@@ -57,6 +61,11 @@ const steps: StepWordsFor<StepData> = {
     title: 'The other frames',
     text: (d) =>
       `${plural(d.count, 'more frame')}, each laid on the first. Inner frames have cleats on both faces; turn them over for the second.`,
+  },
+  'floating-planks': {
+    title: 'Planks over it',
+    text: (d) =>
+      `A block tight under either end of the upper piece of each frame, ${plural(d.blocks, 'block')} in all: ${plural(d.blockScrews, 'screw')} into the post. Then ${plural(d.count, 'plank')} behind the board along the front, ends over the frames: ${plural(d.screws, 'screw')} into each. One person at a time, from a ladder that is held; there is no rail, and where people go often local rules want one.`,
   },
   'floating-covers': {
     title: 'Panels over the ends',
@@ -97,6 +106,11 @@ export const floatingShelfRackWords: KindWords = {
       options: { none: 'none', screwed: 'screwed', glued: 'glued and screwed' },
     },
     'floating-cleat': { label: 'Cleats' },
+    'floating-top': {
+      label: 'Over it',
+      options: { open: 'nothing', planks: 'planks one person may stand on' },
+    },
+    'floating-plank': { label: 'Planks' },
     'floating-cover': { label: 'Ends', options: { none: 'open or braced', ends: 'closed by panels' } },
   },
   reasons,
