@@ -46,24 +46,24 @@ export const anything = fc.record({
 })
 export type Anything = typeof anything extends fc.Arbitrary<infer T> ? T : never
 
-export function contextOf(x: Anything): ShapeContext {
-  const base = exampleContext(
-    x.system,
-    x.goods.map((g, i) => ({
-      item: newGoods({
-        id: `g${i}`,
-        name: `thing ${i}`,
-        kind: g.kind,
-        count: g.count,
-        acrossMm: g.across,
-        deepMm: g.deep,
-        tallMm: g.tall,
-        massKg: g.kg,
-      }),
+/** Goods as a build is given them. */
+export const goodsOf = (list: Anything['goods']): ShapeContext['goods'] =>
+  list.map((g, i) => ({
+    item: newGoods({
+      id: `g${i}`,
+      name: `thing ${i}`,
+      kind: g.kind,
       count: g.count,
-    })),
-    x.wall,
-  )
+      acrossMm: g.across,
+      deepMm: g.deep,
+      tallMm: g.tall,
+      massKg: g.kg,
+    }),
+    count: g.count,
+  }))
+
+export function contextOf(x: Anything): ShapeContext {
+  const base = exampleContext(x.system, goodsOf(x.goods), x.wall)
   const wall = x.walls === 'studs' ? {} : { construction: { kind: x.walls }, studsMm: [] }
   return {
     ...base,

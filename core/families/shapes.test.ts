@@ -1,5 +1,6 @@
 import { describe, expect, it } from '@jest/globals'
 import fc from 'fast-check'
+import { goodsOf } from '../../test-support/any-build.ts'
 import { partBox } from '../assembly/part-box.ts'
 import { validateAssembly } from '../assembly/validate.ts'
 import { boxUnion } from '../geometry/box.ts'
@@ -292,23 +293,7 @@ describe('whatever goods and room, a family gives a sound assembly or a named re
         fc.integer({ min: 700, max: 9000 }),
         fc.constantFrom('imperial' as const, 'metric' as const),
         (list, wallMm, system) => {
-          const ctx = exampleContext(
-            system,
-            list.map((g, i) => ({
-              item: newGoods({
-                id: `g${i}`,
-                name: 'x',
-                kind: g.kind,
-                count: g.count,
-                acrossMm: g.across,
-                deepMm: g.deep,
-                tallMm: g.tall,
-                massKg: g.kg,
-              }),
-              count: g.count,
-            })),
-            wallMm,
-          )
+          const ctx = exampleContext(system, goodsOf(list), wallMm)
           const r = family.shape(family.start(ctx), ctx)
           if (r.ok) expect(validateAssembly(r.value.assembly)).toEqual([])
           else expect(r.problem.code).not.toBe('parameter')

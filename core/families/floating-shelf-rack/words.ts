@@ -65,7 +65,7 @@ const steps: StepWordsFor<StepData> = {
   'floating-planks': {
     title: 'Planks over it',
     text: (d) =>
-      `A block tight under either end of the upper piece of each frame, ${plural(d.blocks, 'block')} in all: ${plural(d.blockScrews, 'screw')} into the post. Then ${plural(d.count, 'plank')} behind the board along the front, ends over the frames: ${plural(d.screws, 'screw')} into each. One person at a time, from a ladder that is held; there is no rail, and where people go often local rules want one.`,
+      `A block tight under either end of the upper piece of each frame, ${plural(d.blocks, 'block')} in all: ${plural(d.blockScrews, 'screw')} into the post. Then ${plural(d.count, 'plank')} behind the board along the front, ends over the frames: ${plural(d.screws, 'screw')} into each. One person at a time, from a ladder that is held, and never on the thin board along the front: nobody has proven that; there is no rail, and where people go often local rules want one.`,
   },
   'floating-covers': {
     title: 'Panels over the ends',
