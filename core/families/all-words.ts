@@ -1,3 +1,4 @@
+import { drawerWords } from '../wording/drawers.ts'
 import type { KindWords } from '../wording/kind.ts'
 import { benchWords } from './bench/words.ts'
 import { boardRackWords } from './board-rack/words.ts'
@@ -57,3 +58,6 @@ export const KIND_WORDS: Readonly<Record<string, KindWords>> = {
   'tote-rack': toteRackWords,
   'wall-cabinet': wallCabinetWords,
 }
+
+/** All sets of words: of each kind, and of what several kinds have. */
+export const WORD_SETS: readonly KindWords[] = [...Object.values(KIND_WORDS), drawerWords]

@@ -1,12 +1,11 @@
-import { KIND_WORDS } from '../families/all-words.ts'
+import { KIND_WORDS, WORD_SETS } from '../families/all-words.ts'
 import type { Choice, Dim } from '../families/family.ts'
 import { gathered } from './kind.ts'
 import { sectionName, sheetName } from './names.ts'
 import { capital } from './say.ts'
 
-const KINDS = Object.values(KIND_WORDS)
 const DIMS: Record<string, (d: Record<string, number>) => string> = {
-  ...gathered<(d: Record<string, number>) => string>(KINDS, (k) => k.dims),
+  ...gathered<(d: Record<string, number>) => string>(WORD_SETS, (k) => k.dims),
   'side-play': () => 'play each side',
   'above-play': () => 'play above',
   columns: () => 'columns',
@@ -29,7 +28,7 @@ const DIMS: Record<string, (d: Record<string, number>) => string> = {
 export const dimName = (d: Pick<Dim, 'code' | 'data'>): string => capital(DIMS[d.code]?.(d.data ?? {}) ?? d.code)
 
 const CHOICES: Record<string, { label: string; options?: Record<string, string> }> = {
-  ...gathered<{ label: string; options?: Record<string, string> }>(KINDS, (k) => k.choices),
+  ...gathered<{ label: string; options?: Record<string, string> }>(WORD_SETS, (k) => k.choices),
   carry: { label: 'Totes are carried', options: { rim: 'by the rim', base: 'standing on the base' } },
   'arm-kind': { label: 'Arms', options: { tube: 'steel tube', dowel: 'hardwood dowels' } },
   'arm-tube': { label: 'Tube' },
@@ -73,6 +72,7 @@ const CHOICES: Record<string, { label: string; options?: Record<string, string> 
       'lift-up': 'leaves that turn up on gas springs',
       'deep-doors': 'doors that are boxes',
       pivots: 'leaves on pins, one behind the other',
+      drawers: 'drawers',
       curtain: 'a curtain',
       panel: 'panels screwed on',
       sliding: 'panels that slide past each other',
@@ -97,11 +97,11 @@ const CHOICES: Record<string, { label: string; options?: Record<string, string> 
 }
 /** Lists of things among the parameters of a build. */
 const LISTS: Record<string, { label: string; one: string; none: string }> = {
-  ...gathered<{ label: string; one: string; none: string }>(KINDS, (k) => k.lists),
+  ...gathered<{ label: string; one: string; none: string }>(WORD_SETS, (k) => k.lists),
   'cord-holes': { label: 'Holes for cords', one: 'hole', none: 'No hole for a cord yet.' },
 }
 const LIST_FIELDS: Record<string, { label: string; options?: Record<string, string> }> = {
-  ...gathered<{ label: string; options?: Record<string, string> }>(KINDS, (k) => k.fields),
+  ...gathered<{ label: string; options?: Record<string, string> }>(WORD_SETS, (k) => k.fields),
   'hole-in': { label: 'In', options: { left: 'left side', right: 'right side', back: 'back' } },
   'hole-up': { label: 'Above the underside' },
   'hole-along': { label: 'From the wall, or the left edge' },

@@ -3,11 +3,11 @@ import { metName, MOVE_WAYS } from './features.ts'
 import { sectionName, sheetName } from './names.ts'
 import { plural, type Data, type Say } from './say.ts'
 import type { Dim } from '../families/family.ts'
-import { KIND_WORDS } from '../families/all-words.ts'
+import { WORD_SETS } from '../families/all-words.ts'
 import { gathered } from './kind.ts'
 
 const TABLE: Record<string, (d: Data, say: Say) => string> = {
-  ...gathered<(d: Data, say: Say) => string>(Object.values(KIND_WORDS), (k) => k.levers),
+  ...gathered<(d: Data, say: Say) => string>(WORD_SETS, (k) => k.levers),
   'in-place': () => 'Build it where it stands, piece by piece',
   longer: (d, say) => `Make it ${say.lengthOf(d, 'mm')} longer along the wall`,
   'one-more': () => 'Make it one bay longer',

@@ -1,4 +1,4 @@
-import { KIND_WORDS } from '../families/all-words.ts'
+import { WORD_SETS } from '../families/all-words.ts'
 import type { Problem } from '../measure/result.ts'
 import { gathered } from './kind.ts'
 import { roleName } from './names.ts'
@@ -70,7 +70,7 @@ const inItsUnit = (d: Data, key: string, say: Say): string => {
 }
 
 const TABLE: Record<string, Words> = {
-  ...gathered<Words>(Object.values(KIND_WORDS), (k) => k.problems),
+  ...gathered<Words>(WORD_SETS, (k) => k.problems),
   empty: (_d, say) => `Type a value, such as ${example(say)}.`,
   negative: () => 'A size or mass can not be below zero.',
   'not-a-length': (d, say) => `"${d.text}" is not a length. Type one such as ${example(say)}.`,

@@ -2,7 +2,7 @@ import { sumTerms } from '../families/dim-pen.ts'
 import type { Dim, Reason } from '../families/family.ts'
 import { TERMS } from './names.ts'
 import { plural, type Data, type Say } from './say.ts'
-import { KIND_WORDS } from '../families/all-words.ts'
+import { WORD_SETS } from '../families/all-words.ts'
 import { gathered } from './kind.ts'
 
 /** `lid 19 1/4" + 2 × side play 1/4"`. */
@@ -29,7 +29,7 @@ const inside = (d: Data, say: Say): string =>
   Number(d.insideMm) > 0 ? `, and ${say.lengthOf(d, 'insideMm')} before it for what slides` : ''
 
 const TABLE: Record<string, (d: Data, say: Say) => string> = {
-  ...gathered<(d: Data, say: Say) => string>(Object.values(KIND_WORDS), (k) => k.reasons),
+  ...gathered<(d: Data, say: Say) => string>(WORD_SETS, (k) => k.reasons),
   'play-smooth': (_d, say) => `one make of tote slides smoothly with ${say.length(6.35)} each side`,
   'play-bearing': () => 'as much as leaves the narrowest tote on both rails when it is pushed to one side',
   'play-between': (_d, say) => `${say.length(12.7)} beside each thing for fingers`,

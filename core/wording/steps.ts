@@ -1,4 +1,4 @@
-import { KIND_WORDS } from '../families/all-words.ts'
+import { WORD_SETS } from '../families/all-words.ts'
 import type { HoldPoint, Step } from '../steps/step.ts'
 import { fixed } from './fixed.ts'
 import { gathered, type HoldWords } from './kind.ts'
@@ -9,9 +9,8 @@ interface StepWords {
   text: (d: Data, say: Say) => string
 }
 
-const OWN = Object.values(KIND_WORDS)
 const STEPS: Record<string, StepWords> = {
-  ...gathered<StepWords>(OWN, (k) => k.steps),
+  ...gathered<StepWords>(WORD_SETS, (k) => k.steps),
   'make-stick': {
     title: 'Make the story stick',
     text: () =>
@@ -231,7 +230,7 @@ const HOLDS: Record<string, (h: HoldPoint, say: Say) => string> = {
   'panels-lift-out': () =>
     'Slide each panel from end to end, then lift it: it must come off the lower groove before the upper one ends. Binds: the tracks are not parallel, loosen the upper one. Falls out: they are too far apart.',
   ...Object.fromEntries(
-    Object.entries(gathered<HoldWords>(OWN, (k) => k.holds)).map(([code, w]) => [
+    Object.entries(gathered<HoldWords>(WORD_SETS, (k) => k.holds)).map(([code, w]) => [
       code,
       typeof w === 'string' ? () => w : w,
     ]),
@@ -309,6 +308,7 @@ export const MARKS: Record<string, string> = {
   'rail-top': 'rail top, row',
   'shelf-top': 'shelf top',
   'slide-under': 'slide, lower edge',
+  'runner-groove': 'groove of a drawer, lower edge',
   'bottom-top': 'top of bottom',
   'strip-top': 'strip top',
   'own-top': 'shelf of one module',

@@ -31,6 +31,12 @@ const SCREWS_EVERY_MM = 150
 /** A hand hole in a face: as wide as four fingers, as high as two, below the face's upper edge. mm */
 const HAND = { longMm: 95, highMm: 25, belowMm: 9 } as const
 
+/** The name of a part of a build that is a drawer with all that is screwed to it. */
+export const DRAWER = 'drawer'
+/** What they are drawn by. */
+export const HANDS = ['hole', 'pull', 'none'] as const
+export type Hand = (typeof HANDS)[number]
+
 export interface Drawer {
   id: string
   uprights: readonly [string, string]
@@ -49,7 +55,7 @@ export interface Drawer {
   sheet: Sheet
   bottom: Sheet
   /** What it is drawn by: a hole in its face, a handle on it, or its edge. */
-  hand: 'hole' | 'pull' | 'none'
+  hand: Hand
   /** A tray has lips this high instead of sides and a back. */
   lipMm?: number
   /** Left faces of dividers, from the left of its inside. */
@@ -145,7 +151,7 @@ function pullOn(d: Draft, x: Drawer) {
 /** Middle of a handle under the upper edge of a high face, mm. Product decision. */
 const PULL_BELOW_MM = 60
 /** A face no higher than this has no room for a handle and a hand, mm. Product decision. */
-export const LEAST_FOR_PULL_MM = 40
+const LEAST_FOR_PULL_MM = 40
 
 /** Over its bottom, to the upper edge of its sides, mm. */
 function boxHigh(x: Drawer): number {
@@ -342,8 +348,14 @@ function piece(
 
 /** Wood left over a hand hole and under it, mm: lower faces are drawn out by their upper edge. */
 const LEAST_RIM_MM = 9
-export const hasRoomForHand = (highMm: number, bottom: Sheet): boolean =>
+const hasRoomForHand = (highMm: number, bottom: Sheet): boolean =>
   highMm - bottom.thicknessMm - FACE_GAP_MM >= HAND.highMm + HAND.belowMm + LEAST_RIM_MM
+
+/** What a drawer so high is drawn by: low faces have no room for a hole, or for a handle. */
+export function handFor(hand: Hand, highMm: number, bottom: Sheet): Hand {
+  if (hand === 'hole') return hasRoomForHand(highMm, bottom) ? 'hole' : 'none'
+  return hand === 'pull' && highMm < LEAST_FOR_PULL_MM ? 'none' : hand
+}
 
 /** Grooves for runner bottoms in the face of an upright that looks at an opening: one for every unit. */
 export function cutGrooves(

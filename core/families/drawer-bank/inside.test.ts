@@ -136,7 +136,7 @@ describe('what lies round the things', () => {
   it('is made for each room by itself, and put in last', () => {
     const r = read([{ ...plain(1, 1), rooms: 2, insert: 'foam' }], [rules])
     expect(partsOf(r, 'insert')).toHaveLength(2)
-    const step = r.steps.find((s) => s.code === 'bank-inserts')!
+    const step = r.steps.find((s) => s.code === 'drawer-inserts')!
     expect(step.parts).toEqual(partsOf(r, 'insert').map((p) => p.id))
     expect(step.data).toEqual({ foam: 2, bored: 0, places: 4 })
   })

@@ -138,7 +138,7 @@ describe('drawers on bought slides', () => {
     expect(check(r, 'on-slides:screws').covers).toEqual(expect.arrayContaining(slides.map((p) => p.id)))
   })
   it('are refused where a slide does not go: too shallow, too low, or a flat tray', () => {
-    expect(refused({ depthMm: 250 })).toMatchObject({ code: 'bank-slide-short', field: 'depthMm' })
+    expect(refused({ depthMm: 250 })).toMatchObject({ code: 'drawer-slide-short', field: 'depthMm' })
     expect(refused({ unitMm: 49.9 })).toMatchObject({ code: 'bank-unit-low', field: 'unitMm' })
     expect(refused({ unitMm: 50 })).toBeNull()
     expect(refused({ drawers: [plain(1, 1), { ...plain(1, 1), make: 'tray' }] })).toMatchObject({
@@ -160,9 +160,9 @@ describe('drawers on bought slides', () => {
   })
   it('are offered where grooves are too weak, and grooves where slides are not needed', () => {
     const p = startingParams('metric', true)
-    expect(drawerBank.levers(p as never, {} as never).map((l) => l.code)).toContain('bank-slides')
+    expect(drawerBank.levers(p as never, {} as never).map((l) => l.code)).toContain('drawer-slides')
     expect(drawerBank.savers({ ...p, runs: 'slides' } as never, {} as never).map((l) => l.code)).toContain(
-      'bank-grooves',
+      'drawer-grooves',
     )
   })
   it('are none in banks made before', () => {

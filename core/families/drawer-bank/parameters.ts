@@ -1,6 +1,7 @@
 import { z } from '../../measure/schema.ts'
 import type { UnitSystem } from '../../measure/units.ts'
 import type { Raw } from '../family.ts'
+import { DRAWER_STOCK, inDrawers } from '../in-drawers.ts'
 import { countDim, dim, sheet } from '../params.ts'
 
 export const LIMITS = { columns: 6, units: 6, kinds: 12, drawers: 120, rooms: 12 } as const
@@ -10,9 +11,6 @@ export const MAKES = ['drawer', 'tray'] as const
 /** What lies in it round the things: nothing, foam with a place for each, or a board with a hole for each. */
 export const INSERTS = ['none', 'foam', 'bored'] as const
 export type Insert = (typeof INSERTS)[number]
-
-/** What they are drawn by. */
-export const HANDS = ['hole', 'pull', 'none'] as const
 
 const drawers = z.object({
   /** How many units of the pitch one of them is high. */
@@ -40,20 +38,12 @@ export const drawerBankParams = z.object({
   /** Under the lowest panel. */
   kickMm: dim(0, 300),
   sheet,
-  drawerSheet: sheet,
-  bottomSheet: sheet,
-  /** Drawers run on their thin bottoms in grooves of the uprights, or on bought slides. */
-  runs: z.enum(['grooves', 'slides']),
-  hand: z.enum(HANDS),
+  ...inDrawers,
   tie: z.boolean(),
 })
 export type DrawerBankParams = z.infer<typeof drawerBankParams>
 
-type Stocks = Pick<DrawerBankParams, 'sheet' | 'drawerSheet' | 'bottomSheet'>
-const STOCK: Record<UnitSystem, Stocks> = {
-  imperial: { sheet: 'ply-23/32', drawerSheet: 'ply-15/32', bottomSheet: 'ply-3/8' },
-  metric: { sheet: 'ply-18mm', drawerSheet: 'ply-12mm', bottomSheet: 'ply-9mm' },
-}
+const BOX: Record<UnitSystem, string> = { imperial: 'ply-23/32', metric: 'ply-18mm' }
 /** The first form knew only plain drawers, the second only grooves. */
 export const UPGRADES = [
   (raw: Raw): Raw => ({
@@ -70,7 +60,8 @@ export const startingParams = (system: UnitSystem, canTie: boolean): DrawerBankP
   clearMm: null,
   depthMm: null,
   kickMm: null,
-  ...STOCK[system],
+  sheet: BOX[system],
+  ...DRAWER_STOCK[system],
   runs: 'grooves',
   hand: 'hole',
   tie: canTie,

@@ -1,16 +1,8 @@
 import { unitsOf } from '../../assembly/settings.ts'
-import {
-  drawerInside,
-  hasRoomForHand,
-  LEAST_FOR_PULL_MM,
-  LEAST_ON_SLIDES_MM,
-  OVER_MM,
-  RUN_MM,
-} from '../../blocks/fronts/drawer.ts'
+import { RUN_MM } from '../../blocks/fronts/drawer.ts'
 import { NAILER, THIN_BACK } from '../../blocks/carcass/standing.ts'
 import { shareOf } from '../../blocks/sizing/share-of.ts'
 import { dadoDepth } from '../../blocks/carcass/shelf-between.ts'
-import { DRAWER_SLIDES, slideFor, type DrawerSlide } from '../../catalogue/drawer-slides.ts'
 import { PULL } from '../../catalogue/hardware.ts'
 import { findSection } from '../../catalogue/lumber.ts'
 import { findSheet, type Sheet } from '../../catalogue/sheets.ts'
@@ -23,6 +15,18 @@ import { inches } from '../../measure/units.ts'
 import { canHoldTie } from '../../room/room.ts'
 import type { DimPen } from '../dim-pen.ts'
 import type { ShapeContext } from '../family.ts'
+import {
+  BEHIND_MM,
+  BINDS,
+  clearForDrawer,
+  drawerMake,
+  laid,
+  LOOK_INTO_MM,
+  PANEL_EVERY_MM,
+  PLAY_OVER_MM,
+  UNDER_MM,
+  type DrawerMake,
+} from '../in-drawers.ts'
 import { fillFlat, withoutPlace, type Opening, type Spot } from '../house-on-shelves.ts'
 import type { Planned } from '../opened.ts'
 import { INSERTS, LIMITS, PLAIN, type DrawerBankParams, type DrawerKind, type Insert } from './parameters.ts'
@@ -42,7 +46,6 @@ export interface ProblemData {
   'bank-unit-low': { mm: number; leastMm: number }
   'bank-too-many': { count: number; most: number }
   'bank-empty': Record<string, never>
-  'bank-slide-short': { mm: number; leastMm: number }
   'bank-tray-slides': Record<string, never>
   'bank-rooms-narrow': { mm: number; leastMm: number }
 }
@@ -52,20 +55,7 @@ const UNIT = inches(2.5)
 /** On slides its bottom lies higher in its sides, and as much must go in. Product decision. */
 const UNIT_ON_SLIDES = inches(3)
 const KICK = 80
-/** No more is put into one drawer: it is drawn with one hand. Product decision. */
-const MOST_KG = { grooves: 8, slides: 18 } as const
-/** Over a thing in its drawer, mm. */
-const PLAY_OVER_MM = 4
 const PLAY_SIDE_MM = 3
-/** Nothing is looked into from above that stands higher than this: between elbow and shoulder. mm. Product decision. */
-const LOOK_INTO_MM = 1250
-/** Tall uprights bow, and drawers fall out of their grooves: a fixed panel at least every so far, mm. Product decision. */
-const PANEL_EVERY_MM = 700
-/** Behind the drawers, and under and over those of one stretch, mm. */
-const BEHIND_MM = 3
-const UNDER_MM = 3
-/** A drawer this much wider than it is deep binds in its grooves. Usual rule of cabinet makers: no wider than deep. */
-const BINDS = 1.5
 /** A drawer narrower or shallower than this is of no use, mm. */
 const LEAST_WIDE_MM = 250
 const LEAST_DEEP_MM = 300
@@ -85,8 +75,6 @@ export interface PlannedDrawer extends Omit<DrawerKind, 'count'> {
 }
 export interface Plan {
   box: Sheet
-  drawer: Sheet
-  bottom: Sheet
   back: Sheet
   tied: boolean
   openings: { left: number; right: number }[]
@@ -94,13 +82,9 @@ export interface Plan {
   clearMm: number
   deepMm: number
   kickMm: number
-  /** How deep panels and runners lie in the uprights, or the bottoms of drawers on slides in their sides. */
+  /** How deep panels lie in the uprights. */
   grooveMm: number
-  sideGrooveMm: number
-  /** What the drawers run on, instead of grooves. */
-  slide: DrawerSlide | null
-  /** Between the back and the drawers. */
-  behindMm: number
+  make: DrawerMake
   /** Units of each stretch, and how many stretches there are above each other. */
   stretchUnits: number
   stretches: number
@@ -117,15 +101,6 @@ export const stretchHigh = (p: Pick<Plan, 'stretchUnits' | 'unitMm'>): number =>
 export const panelTop = (p: Pick<Plan, 'stretchUnits' | 'unitMm' | 'kickMm' | 'box'>, stretch: number): number =>
   p.kickMm + p.box.thicknessMm + stretch * (stretchHigh(p) + p.box.thicknessMm)
 
-/** A thing as it lies in a drawer: a tool is laid down, its length to the front or across. */
-export function laid(g: Goods, deepMm: number): Goods {
-  if (g.kind !== 'tool') return g
-  const [low, mid, long] = [g.acrossMm, g.deepMm, g.tallMm].sort((a, b) => a - b)
-  return long <= deepMm
-    ? { ...g, tallMm: low, acrossMm: mid, deepMm: long }
-    : { ...g, tallMm: low, acrossMm: long, deepMm: mid }
-}
-
 export function planOut(p: DrawerBankParams, ctx: ShapeContext, pen: DimPen): Result<Planned<Plan>> {
   const units = unitsOf(ctx.settings)
   const [box, drawer, bottom] = [p.sheet, p.drawerSheet, p.bottomSheet].map((id) => findSheet(id)!)
@@ -133,14 +108,13 @@ export function planOut(p: DrawerBankParams, ctx: ShapeContext, pen: DimPen): Re
   const tied = p.tie && canHoldTie(ctx.space)
   const nailerMm = tied ? findSection(NAILER[ctx.settings.yard])!.thicknessMm : 0
   const grooveMm = dadoDepth(box.thicknessMm, units)
-  const behindMm = nailerMm + BEHIND_MM
   const spaceDeepMm = ctx.space.depthMm - (p.hand === 'pull' ? PULL.outMm : 0)
   const widest = Math.max(0, ...ctx.goods.map((g) => laid(g.item, Infinity).acrossMm)) + 2 * PLAY_SIDE_MM
   const deepest = Math.max(0, ...ctx.goods.map((g) => laid(g.item, Infinity).deepMm))
 
   // Uprights stand along their sheet: their depth comes out of its width. Bottoms span along theirs.
   const depthShare = shareOf(box.widthMm, ctx.settings, {
-    wantedMm: Math.max(USUAL_DEEP_MM, deepest + 2 * drawer.thicknessMm + behindMm),
+    wantedMm: Math.max(USUAL_DEEP_MM, deepest + 2 * drawer.thicknessMm + nailerMm + BEHIND_MM),
     leastMm: LEAST_DEEP_MM,
     mostMm: Math.min(MOST_DEEP_MM, spaceDeepMm - back.thicknessMm),
   })
@@ -155,24 +129,18 @@ export function planOut(p: DrawerBankParams, ctx: ShapeContext, pen: DimPen): Re
   )
   if (deepMm + back.thicknessMm > spaceDeepMm)
     return bad('bank-too-deep', { mm: deepMm + back.thicknessMm, mostMm: spaceDeepMm }, 'depthMm')
+  const made = drawerMake(p, ctx, { box, deepMm, nailerMm }, p.depthMm === null ? 'runs' : 'depthMm')
+  if (!made.ok) return made
+  const make = made.value
+  const { slide, behindMm } = make
   const drawerMm = deepMm - behindMm
-  const [shortest] = DRAWER_SLIDES[ctx.settings.yard]
-  const slide = p.runs === 'slides' ? (slideFor(drawerMm - drawer.thicknessMm, ctx.settings.yard) ?? null) : null
-  if (p.runs === 'slides' && !slide)
-    return bad(
-      'bank-slide-short',
-      { mm: drawerMm - drawer.thicknessMm, leastMm: shortest.lengthMm },
-      p.depthMm === null ? 'runs' : 'depthMm',
-    )
   const tray = slide ? p.drawers.findIndex((x) => x.make === 'tray') : -1
   if (tray >= 0) return bad('bank-tray-slides', {}, `drawers.${tray}.make`)
-  const on = slide ? { slide } : {}
-  const sideGrooveMm = dadoDepth(drawer.thicknessMm, units)
-  const beside = drawerInside({ ...NOWHERE, ...on, sheet: drawer, bottom })
+  const besideMm = clearForDrawer(make, 0)
   // How much longer bottoms are than the clear width: they reach into grooves, of the uprights or of the sides.
-  const taken = slide ? beside.right - beside.left + 2 * sideGrooveMm : 2 * (grooveMm - RUN_MM)
+  const taken = slide ? 2 * make.grooveMm - besideMm : 2 * (grooveMm - RUN_MM)
   const widthShare = shareOf(bottom.lengthMm, ctx.settings, {
-    wantedMm: Math.max(LEAST_WIDE_MM, widest + beside.left - beside.right) + taken,
+    wantedMm: Math.max(LEAST_WIDE_MM, widest + besideMm) + taken,
     leastMm: LEAST_WIDE_MM,
     mostMm: Math.min(MOST_WIDE_MM, BINDS * drawerMm, ctx.space.lengthMm - 2 * box.thicknessMm) + taken,
   })
@@ -193,36 +161,24 @@ export function planOut(p: DrawerBankParams, ctx: ShapeContext, pen: DimPen): Re
       terms: [],
     },
   )
-  const leastUnit = slide ? LEAST_ON_SLIDES_MM : bottom.thicknessMm + RUN_MM + OVER_MM + 15
-  if (unitMm < leastUnit) return bad('bank-unit-low', { mm: unitMm, leastMm: leastUnit }, 'unitMm')
+  if (unitMm < make.leastMm) return bad('bank-unit-low', { mm: unitMm, leastMm: make.leastMm }, 'unitMm')
   const kickMm = pen.length({ path: 'kickMm', code: 'bank-kick', min: 0, max: 300 }, KICK, {
     code: 'bank-kick',
     terms: [],
   })
 
-  const inside = drawerInside({
-    left: 0,
-    right: clearMm,
-    fromMm: behindMm,
-    toMm: deepMm,
-    zMm: 0,
-    highMm: 0,
-    sheet: drawer,
-    bottom,
-    ...on,
-  })
   // Of the height of its place, what is under and over a thing in it.
-  const lost = inside.floorMm - inside.headMm + PLAY_OVER_MM
+  const lost = make.lostMm + PLAY_OVER_MM
   const unitsFor = (g: Goods, insert: Insert = 'none') =>
     Math.max(1, Math.ceil(((insert === 'bored' ? onEnd(g).tallMm : lowest(g)) + lost) / unitMm - 1e-9))
-  const wide = { left: 0, right: inside.right - inside.left }
+  const wide = { left: 0, right: clearMm - besideMm }
   const spacesOf = (rooms: number) => roomsOf(wide, rooms, drawer.thicknessMm)
   for (const [i, x] of p.drawers.entries()) {
     const [{ left, right }] = spacesOf(x.rooms)
     if (right - left < LEAST_ROOM_MM)
       return bad('bank-rooms-narrow', { mm: Math.max(0, right - left), leastMm: LEAST_ROOM_MM }, `drawers.${i}.rooms`)
   }
-  const filled = fillDrawers(p, ctx, unitsFor, spacesOf, inside.frontMm - inside.backMm)
+  const filled = fillDrawers(p, ctx, unitsFor, spacesOf, make)
   if (filled.drawers.length > LIMITS.drawers)
     return bad('bank-too-many', { count: filled.drawers.length, most: LIMITS.drawers }, 'drawers')
 
@@ -250,8 +206,6 @@ export function planOut(p: DrawerBankParams, ctx: ShapeContext, pen: DimPen): Re
   const stacked = stack(filled.drawers, columns, { unitMm, tallest })
   const plan: Plan = {
     box,
-    drawer,
-    bottom,
     back,
     tied,
     openings: Array.from({ length: columns }, (_, k) => ({
@@ -263,9 +217,7 @@ export function planOut(p: DrawerBankParams, ctx: ShapeContext, pen: DimPen): Re
     deepMm,
     kickMm,
     grooveMm,
-    sideGrooveMm,
-    slide,
-    behindMm,
+    make,
     ...stacked,
     highMm: 0,
     play: { sideMm: PLAY_SIDE_MM, aboveMm: PLAY_OVER_MM },
@@ -279,7 +231,6 @@ export function planOut(p: DrawerBankParams, ctx: ShapeContext, pen: DimPen): Re
     return bad('bank-too-high', { mm: plan.highMm, mostMm }, p.columns === null ? 'drawers' : 'columns')
   return good({ plan, unhoused: withoutPlace(filled.left) })
 }
-const NOWHERE = { left: 0, right: 0, fromMm: 0, toMm: 0, zMm: 0, highMm: 0 }
 
 /** A room of a drawer no narrower than this takes a finger and a thing, mm. */
 const LEAST_ROOM_MM = 25
@@ -322,7 +273,7 @@ function fillDrawers(
   ctx: ShapeContext,
   unitsFor: (g: Goods, insert?: Insert) => number,
   spacesOf: (rooms: number) => Opening[],
-  deepMm: number,
+  { deepMm, mostKg }: DrawerMake,
 ): Filled {
   const byNeed = [...ctx.goods].sort((a, b) => unitsFor(b.item) - unitsFor(a.item))
   const needs = new Map(ctx.goods.map((g) => [g.item.id, unitsFor(g.item)]))
@@ -334,7 +285,7 @@ function fillDrawers(
     const need = (g: Goods) =>
       insert !== 'bored' ? needs.get(g.id)! : standsInHole(g) ? unitsFor(whole.get(g.id)!, insert) : Infinity
     const [fit, not] = [queue.filter((g) => need(g) <= units), queue.filter((g) => need(g) > units)]
-    const light = upTo(fit, MOST_KG[p.runs])
+    const light = upTo(fit, mostKg)
     const spaces = spacesOf(kind.rooms)
     const lies = fit.slice(0, light)
     const { spots, left } =
@@ -414,11 +365,4 @@ function stack(
     })
     if (out.every((x) => x !== null)) return { stretches, stretchUnits, drawers: out }
   }
-}
-
-/** What drawers of so many units are drawn by: low faces have no room for a hole, or for a handle. */
-export function handOf(p: DrawerBankParams, plan: Plan, units: number): DrawerBankParams['hand'] {
-  const high = units * plan.unitMm
-  if (p.hand === 'hole') return hasRoomForHand(high, plan.bottom) ? 'hole' : 'none'
-  return p.hand === 'pull' && high < LEAST_FOR_PULL_MM ? 'none' : p.hand
 }

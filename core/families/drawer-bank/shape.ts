@@ -1,5 +1,5 @@
 import type { Draft } from '../../assembly/draft.ts'
-import { cutGrooves, drawerInside, placeDrawer, type Drawer } from '../../blocks/fronts/drawer.ts'
+import { cutGrooves, DRAWER, drawerInside, handFor, placeDrawer, type Drawer } from '../../blocks/fronts/drawer.ts'
 import { housedShelf } from '../../blocks/carcass/shelf-between.ts'
 import {
   closeBack,
@@ -10,16 +10,15 @@ import {
   uprightId,
   type StandingBox,
 } from '../../blocks/carcass/standing.ts'
-import { findSlide } from '../../catalogue/drawer-slides.ts'
 import { FOAM } from '../../catalogue/soft.ts'
-import { idsOf } from '../../steps/step.ts'
 import { standsOn } from '../../goods/goods.ts'
 import { good, type Result } from '../../measure/result.ts'
-import { BOX_SHEETS, choicePen, GROOVE_SHEETS } from '../choices.ts'
+import { BOX_SHEETS, choicePen } from '../choices.ts'
 import type { Choice, ListChoice, ShapeContext, Shaped } from '../family.ts'
 import { opened } from '../opened.ts'
-import { HANDS, INSERTS, LIMITS, MAKES, PLAIN, type DrawerBankParams } from './parameters.ts'
-import { firstGroove, handOf, panelTop, planOut, type Plan, type PlannedDrawer } from './plan-out.ts'
+import { drawerChoices, markRunners } from '../in-drawers.ts'
+import { INSERTS, LIMITS, MAKES, PLAIN, type DrawerBankParams } from './parameters.ts'
+import { firstGroove, panelTop, planOut, type Plan, type PlannedDrawer } from './plan-out.ts'
 
 /*
  *   ===================   top over the uprights
@@ -49,9 +48,9 @@ export function shapeDrawerBank(p: DrawerBankParams, ctx: ShapeContext): Result<
     tieNailers(d, box, tie, { space: ctx.space, system })
   }
   coverUprights(d, box, plan.box)
-  if (!plan.slide) grooves(d, plan)
-  const parts = plan.drawers.map((x, i) => drawer(d, p, plan, x, i))
-  if (plan.slide) markSlides(d, plan)
+  if (!plan.make.slide) grooves(d, plan)
+  const parts = plan.drawers.map((x, i) => drawer(d, plan, x, i))
+  if (plan.make.slide) markRunners(d, plan.make, plan.stretches + 1)
   const inDrawers = new Set(parts.flat())
   d.sub({
     id: 'unit',
@@ -59,7 +58,7 @@ export function shapeDrawerBank(p: DrawerBankParams, ctx: ShapeContext): Result<
     parts: d.assembly.parts.flatMap((x) => (inDrawers.has(x.id) ? [] : [x.id])),
     built: 'flat',
   })
-  parts.forEach((ids, i) => d.sub({ id: `drawer-${i}`, name: 'drawer', parts: ids, built: 'in-place' }))
+  parts.forEach((ids, i) => d.sub({ id: `drawer-${i}`, name: DRAWER, parts: ids, built: 'in-place' }))
   return good({ assembly: d.assembly, dims: pen.dims, choices: choices(p, ctx), lists: [drawerList(p)], unhoused })
 }
 
@@ -97,27 +96,26 @@ function grooves(d: Draft, plan: Plan) {
   ).flat()
   plan.openings.forEach((_o, k) => {
     for (const u of [k, k + 1])
-      cutGrooves(d, uprightId(u), `panel-${k}-0`, { atMm: at, bottom: plan.bottom, depthMm: plan.grooveMm })
+      cutGrooves(d, uprightId(u), `panel-${k}-0`, { atMm: at, bottom: plan.make.bottom, depthMm: plan.grooveMm })
   })
 }
 
-function drawer(d: Draft, p: DrawerBankParams, plan: Plan, x: PlannedDrawer, i: number): string[] {
-  const o = plan.openings[x.column]
+function drawer(d: Draft, plan: Plan, x: PlannedDrawer, i: number): string[] {
+  const [o, { make }] = [plan.openings[x.column], plan]
   const zMm = firstGroove(panelTop(plan, x.stretch)) + x.at * plan.unitMm
   const spec: Drawer = {
     id: `drawer-${i}`,
     uprights: [uprightId(x.column), uprightId(x.column + 1)],
     ...o,
-    fromMm: plan.back.thicknessMm + plan.behindMm,
+    fromMm: plan.back.thicknessMm + make.behindMm,
     toMm: plan.back.thicknessMm + plan.deepMm,
     zMm,
     highMm: x.units * plan.unitMm,
-    ...(plan.slide ? { slide: plan.slide, grooveMm: plan.sideGrooveMm } : { grooveMm: plan.grooveMm }),
-    sheet: plan.drawer,
-    bottom: plan.bottom,
-    hand: handOf(p, plan, x.units),
+    ...(make.slide ? { slide: make.slide } : {}),
+    ...{ grooveMm: make.grooveMm, sheet: make.drawer, bottom: make.bottom },
+    hand: handFor(make.hand, x.units * plan.unitMm, make.bottom),
     ...(x.make === 'tray' ? { lipMm: LIP_MM } : {}),
-    dividers: x.spaces.slice(1).map((r) => r.left - plan.drawer.thicknessMm),
+    dividers: x.spaces.slice(1).map((r) => r.left - make.drawer.thicknessMm),
     ...insertOf(plan, x),
   }
   const { moves: parts, slides } = placeDrawer(d, spec)
@@ -146,14 +144,6 @@ function drawer(d: Draft, p: DrawerBankParams, plan: Plan, x: PlannedDrawer, i: 
   })
   return [...parts, ...slides]
 }
-/** The lower edge of every slide, each height once, after the marks of the panels. */
-function markSlides(d: Draft, plan: Plan) {
-  const slides = d.assembly.parts.filter((x) => x.stock.kind === 'bought' && findSlide(x.stock.item))
-  const heights = [...new Set(slides.map(({ id }) => d.box(id).min[2]))].sort((a, b) => a - b)
-  heights.forEach((z, i) =>
-    d.mark(z, 'slide-under', plan.stretches + i + 1, idsOf(slides.filter(({ id }) => d.box(id).min[2] === z))),
-  )
-}
 
 /** Round the things of a drawer: foam, or a board of what the drawers are made of. */
 function insertOf(plan: Plan, x: PlannedDrawer): Pick<Drawer, 'insert'> {
@@ -162,8 +152,8 @@ function insertOf(plan: Plan, x: PlannedDrawer): Pick<Drawer, 'insert'> {
   return {
     insert: {
       round,
-      stock: round ? { kind: 'sheet', sheet: plan.drawer.id } : { kind: 'soft', soft: FOAM.id },
-      thickMm: round ? plan.drawer.thicknessMm : FOAM.thickMm,
+      stock: round ? { kind: 'sheet', sheet: plan.make.drawer.id } : { kind: 'soft', soft: FOAM.id },
+      thickMm: round ? plan.make.drawer.thicknessMm : FOAM.thickMm,
       rooms: x.spaces,
       places: x.spots.map((s) => ({ x: s.x, y: s.y, wideMm: s.item.acrossMm, deepMm: s.item.deepMm })),
     },
@@ -192,15 +182,11 @@ const drawerList = (p: DrawerBankParams): ListChoice => ({
 })
 
 function choices(p: DrawerBankParams, ctx: ShapeContext): Choice[] {
-  const { yard } = ctx.settings
-  const thin = yard === 'imperial' ? ['ply-3/8', 'ply-15/32', 'ply-19/32'] : ['ply-9mm', 'ply-12mm', 'ply-15mm']
   const { sheet, coded } = choicePen(p)
+  const { yard, ownSheets } = ctx.settings
   return [
-    sheet('sheet', 'bank-sheet', [...BOX_SHEETS[yard], ...ctx.settings.ownSheets]),
-    sheet('drawerSheet', 'bank-drawer-sheet', [...thin, ...ctx.settings.ownSheets]),
-    sheet('bottomSheet', 'bank-bottom-sheet', [...GROOVE_SHEETS[yard], ...ctx.settings.ownSheets]),
-    coded('runs', 'bank-runs', ['grooves', 'slides']),
-    coded('hand', 'bank-hand', HANDS),
+    sheet('sheet', 'bank-sheet', [...BOX_SHEETS[yard], ...ownSheets]),
+    ...drawerChoices(p, ctx),
     coded('tie', 'tie', [true, false]),
   ]
 }
