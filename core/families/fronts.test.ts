@@ -1,4 +1,5 @@
 import { describe, expect, it } from '@jest/globals'
+import { DRAWER } from '../blocks/fronts/drawer.ts'
 import { opens, turnsUp } from '../assembly/moved.ts'
 import { misplaced } from '../assembly/sound.ts'
 import { validateAssembly } from '../assembly/validate.ts'
@@ -74,6 +75,11 @@ describe('every way to close what can be closed', () => {
         expect(hinges.length).toBeGreaterThan(1)
         expect(over.size).toBe(1)
       }
+    } else if (option === 'drawers') {
+      const drawers = assembly.subassemblies.filter((s) => s.name === DRAWER)
+      expect(drawers.length).toBeGreaterThan(1)
+      for (const s of drawers) expect(assembly.bays.some((b) => s.parts.includes(b.carriers[0]))).toBe(true)
+      expect(r.reading.steps.find((s) => s.id === 'in')!.data!.count).toBe(drawers.length)
     } else if (option !== 'open' && option !== 'curtain')
       expect(assembly.motions.some((m) => m.kind === 'swing')).toBe(true)
     if (option === 'curtain') expect(assembly.parts.some((p) => p.stock.kind === 'soft')).toBe(true)

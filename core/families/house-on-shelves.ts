@@ -122,15 +122,24 @@ interface Filling {
   sidePlayMm: number
   stickOutMm: number
   layersOf: (g: Goods) => number
+  /** No opening takes more, but one thing at least. */
+  mostKg?: number
 }
-function filled(queue: Goods[], openings: Opening[], { depthMm, sidePlayMm, stickOutMm, layersOf }: Filling): Filled {
+function filled(queue: Goods[], openings: Opening[], o: Filling): Filled {
+  const { depthMm, sidePlayMm, stickOutMm, layersOf, mostKg = Infinity } = o
   const spots: Spot[] = []
+  const kgs = openings.map(() => 0)
+  const bears = (item: Goods, opening: number) => kgs[opening] === 0 || kgs[opening] + countedKg(item) <= mostKg
   const left: Goods[] = []
   const until = openings.map((o) => o.left)
   const rows = new Map<string, Row>()
-  const put = (item: Goods, { opening, x }: Row, y: number, z: number) => spots.push({ item, opening, x, y, z })
+  const put = (item: Goods, { opening, x }: Row, y: number, z: number) => {
+    spots.push({ item, opening, x, y, z })
+    kgs[opening] += countedKg(item)
+  }
   for (const item of queue) {
-    const row = rows.get(item.id)
+    const begun = rows.get(item.id)
+    const row = begun && bears(item, begun.opening) ? begun : undefined
     if (row && row.used + item.deepMm <= roomFor(item, depthMm, stickOutMm)) {
       put(item, row, row.used, 0)
       row.piles.push({ y: row.used, layers: 1 })
@@ -145,20 +154,20 @@ function filled(queue: Goods[], openings: Opening[], { depthMm, sidePlayMm, stic
     const i =
       item.deepMm > roomFor(item, depthMm, stickOutMm)
         ? -1
-        : openings.findIndex((o, n) => until[n] + 2 * sidePlayMm + item.acrossMm <= o.right + 1e-6)
+        : openings.findIndex((x, n) => until[n] + 2 * sidePlayMm + item.acrossMm <= x.right + 1e-6 && bears(item, n))
     if (i < 0) {
       left.push(item)
       continue
     }
-    const begun: Row = {
+    const fresh: Row = {
       opening: i,
       x: until[i] + sidePlayMm,
       used: item.deepMm,
       piles: [{ y: 0, layers: 1 }],
     }
-    put(item, begun, 0, 0)
-    rows.set(item.id, begun)
-    until[i] = begun.x + item.acrossMm
+    put(item, fresh, 0, 0)
+    rows.set(item.id, fresh)
+    until[i] = fresh.x + item.acrossMm
   }
   return { spots, left }
 }
@@ -321,6 +330,7 @@ function densest(
  * @param shelves how many shelves there are, or null for as many as are needed
  * @param openings of every level, or of each shelf from below, of the floor at -1
  * @param grows whether these levels still stay in reach and under the ceiling
+ * @param mostKg what one opening of a level takes, but one thing at least
  */
 export function house(
   goods: ShapeContext['goods'],
@@ -332,6 +342,7 @@ export function house(
   stickOutMm: number,
   grows: (levels: Level[]) => Grown,
   most: number,
+  mostKg = Infinity,
 ): { levels: Level[]; unhoused: Shaped['unhoused'] } {
   const turned = (g: Goods) => sideways(g, depthMm, stickOutMm)
   const each = (list: ShapeContext['goods']) => list.flatMap((g) => Array<Goods>(g.count).fill(turned(g.item)))
@@ -347,7 +358,7 @@ export function house(
     lowest.push({ floor: true, spots: onFloor.spots, tallest: tallestOf(onFloor.spots) })
     over = onFloor.left
   }
-  const inside = { depthMm, sidePlayMm, stickOutMm, layersOf: (g: Goods) => g.pile }
+  const inside = { depthMm, sidePlayMm, stickOutMm, mostKg, layersOf: (g: Goods) => g.pile }
   const r: Shelving = { floor: lowest, shelves, openingsAt, inside, grows, most }
   const usual = shelved(queue, r, false)
   const full = shelves === null && usual.left.length > 0 ? onFloorToo(queue, r) : null

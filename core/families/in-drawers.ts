@@ -52,9 +52,13 @@ export const DRAWER_STOCK: Record<UnitSystem, Pick<InDrawers, 'drawerSheet' | 'b
   imperial: { drawerSheet: 'ply-15/32', bottomSheet: 'ply-3/8' },
   metric: { drawerSheet: 'ply-12mm', bottomSheet: 'ply-9mm' },
 }
-/** What is made where nobody says anything else: tools weigh more than runners of wood let one draw. */
+/**
+ * What is made under a worktop where nobody says anything else: tools weigh more than runners of wood let one draw, and
+ * bottoms span more than in a bank.
+ */
 export const usualDrawers = (system: UnitSystem): InDrawers => ({
   ...DRAWER_STOCK[system],
+  bottomSheet: DRAWER_STOCK[system].drawerSheet,
   runs: 'slides',
   hand: 'pull',
 })
@@ -73,7 +77,7 @@ export interface DrawerLever {
 }
 
 /** No more is put into one drawer: it is drawn with one hand. Product decision. */
-export const MOST_KG = { grooves: 8, slides: 18 } as const
+export const MOST_KG = { grooves: 8, slides: 15 } as const
 /** Over a thing in its drawer, mm. */
 export const PLAY_OVER_MM = 4
 /** A drawer in grooves this much wider than it is deep binds. Usual rule of cabinet makers: no wider than deep. */
@@ -88,8 +92,12 @@ export const UNDER_MM = 3
 /** What is free in a drawer of any use, at least: for a hand across, and a low thing upward. mm. Product decision. */
 const LEAST_WIDE_MM = 80
 const LEAST_TALL_MM = 15
-/** Height of a drawer for nobody knows what, mm. */
-const EMPTY_MM = 100
+/** Height in a drawer for nobody knows what, and how high the places of drawers are at most on the whole, mm. Product decisions. */
+const EMPTY_MM = 80
+const USUAL_HIGH_MM = 220
+/** How many drawers fill a height where things ask for fewer. */
+export const drawersIn = (highMm: number, most: number): number =>
+  Math.max(1, Math.min(most, Math.ceil(highMm / USUAL_HIGH_MM)))
 
 /** How drawers are made and run, and what each loses of its place to that. */
 export interface DrawerMake {

@@ -14,7 +14,9 @@ export const slidingFront = z.enum([...panelFront.options, 'sliding'])
 export const boxFront = z.enum([...panelFront.options, 'lift-up'])
 /** And of shelves between uprights of sheet. */
 export const unitFront = z.enum([...slidingFront.options, 'lift-up'])
-export type Front = z.infer<typeof unitFront>
+/** And of boxes under a worktop, which may be full of drawers. */
+export const benchFront = z.enum([...boxFront.options, 'drawers'])
+export type Front = z.infer<typeof unitFront> | z.infer<typeof benchFront>
 /** What holds leaves shut. */
 export const latch = z.enum(['none', 'magnet'])
 
@@ -24,7 +26,8 @@ const STICK_OUT = inches(1 / 2)
 export const standsOut = (f: string): number => (f === 'open' ? STICK_OUT : 0)
 /** How far what closes it stands out past what stands there, mm. @param sheetMm thickness of leaves and panels */
 export function frontDeep(f: string, sheetMm: number, yard: UnitSystem): number {
-  if (f === 'open') return 0
+  // Faces of drawers are between the uprights.
+  if (f === 'open' || f === 'drawers') return 0
   return f === 'curtain' ? CURTAIN_RAIL.sizeMm : f === 'sliding' ? slidingDeep(yard) : sheetMm
 }
 

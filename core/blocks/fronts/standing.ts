@@ -55,7 +55,7 @@ const OVER_FLOOR_MM = 15
 /** Leaves or panels over the openings, or a curtain over all of them, in a piece of its own to put up. */
 export function closeFront(d: Draft, s: StandingFront): void {
   const { front, sheet } = s
-  if (front === 'open' || (front !== 'curtain' && !sheet)) return
+  if (front === 'open' || front === 'drawers' || (front !== 'curtain' && !sheet)) return
   const from = d.assembly.parts.length
   if (!sheet || front === 'curtain') curtains(d, s)
   else {

@@ -2,7 +2,7 @@ import type { Goods } from '../../goods/goods.ts'
 import { countedKg } from '../../goods/presumed.ts'
 import { atBench } from '../../goods/ways.ts'
 import { canHoldTie } from '../../room/room.ts'
-import { exampleContext, exampleGoods, exampleSaw, inCorner, ratedSlab } from '../example-context.ts'
+import { exampleContext, exampleGoods, exampleSaw, inCorner, ratedSlab, smallTins } from '../example-context.ts'
 import { family, type ShapeContext } from '../family.ts'
 import { boxBenchLevers, boxBenchSavers } from './levers.ts'
 import { boxBenchParams, startingParams, UPGRADES, type BoxBenchParams } from './parameters.ts'
@@ -17,7 +17,7 @@ const start = (ctx: ShapeContext): BoxBenchParams =>
 const goesIn = (g: Goods): boolean =>
   g.kind !== 'equipment' && g.kind !== 'drum' && g.tallMm <= LOW_MM && countedKg(g) <= HEAVY_KG
 
-/** A worktop on boxes of sheet with dividers and shelves in dadoes. */
+/** A worktop on boxes of sheet with dividers and shelves in dadoes, or full of drawers. */
 export const boxBench = family<BoxBenchParams>({
   id: 'box-bench',
   hangs: false,
@@ -47,6 +47,25 @@ export const boxBench = family<BoxBenchParams>({
       name: 'leaves that turn up under its top, metric',
       params: { ...startingParams('metric', true), front: 'lift-up', bays: 2, shelves: 0 },
       context: exampleContext('metric', [exampleGoods('metric', 'box', 2)]),
+    },
+    {
+      name: 'drawers on slides with handles, imperial',
+      params: { ...startingParams('imperial', true), front: 'drawers' },
+      context: exampleContext('imperial', [exampleGoods('imperial', 'box', 2), smallTins('imperial')]),
+    },
+    {
+      name: 'drawers in grooves beside a well, metric, hand holes',
+      params: {
+        ...startingParams('metric', true),
+        ...{
+          front: 'drawers',
+          runs: 'grooves',
+          hand: 'hole',
+          bays: 3,
+          wells: [{ after: 2, wideMm: 660, tableMm: 330 }],
+        },
+      },
+      context: exampleContext('metric', [smallTins('metric'), exampleSaw()]),
     },
     {
       name: 'level with a machine, metric, nothing in it, behind a curtain',

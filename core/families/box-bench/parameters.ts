@@ -1,9 +1,10 @@
 import { THIN_BACK } from '../../blocks/carcass/standing.ts'
-import { boxFront, latch } from '../../blocks/fronts/front.ts'
+import { benchFront, latch } from '../../blocks/fronts/front.ts'
 import { z } from '../../measure/schema.ts'
 import type { UnitSystem } from '../../measure/units.ts'
 import { PLAIN_ENDS, scribedAtCorner } from '../bench-corner.ts'
 import type { Raw } from '../family.ts'
+import { inDrawers, usualDrawers } from '../in-drawers.ts'
 import { countDim, dim, dims, sheet } from '../params.ts'
 import { feet } from '../stands-alone.ts'
 
@@ -44,8 +45,9 @@ export const boxBenchParams = z.object({
   layers: z.enum(['one', 'two']),
   sheet,
   backSheet: sheet,
-  front: boxFront,
+  front: benchFront,
   latch,
+  ...inDrawers,
   tie: z.boolean(),
   wells: z.array(well).max(LIMITS.wells),
   ...scribedAtCorner,
@@ -79,11 +81,15 @@ export const startingParams = (system: UnitSystem, canTie: boolean, canPin = fal
   layers: 'two',
   front: 'open',
   latch: 'magnet',
+  ...usualDrawers(system),
   tie: canTie,
   wells: [],
   ...PLAIN_ENDS,
   feet: !canTie && canPin ? 'pinned' : 'standing',
 })
 
-/** The first form knew no wells, no corners and no feet held down. */
-export const UPGRADES = [(raw: Raw): Raw => ({ wells: [], ...PLAIN_ENDS, feet: 'standing', ...raw })]
+/** The first form knew no wells, no corners and no feet held down, the second no drawers. */
+export const UPGRADES = [
+  (raw: Raw): Raw => ({ wells: [], ...PLAIN_ENDS, feet: 'standing', ...raw }),
+  (raw: Raw): Raw => ({ ...usualDrawers(String(raw.sheet).endsWith('mm') ? 'metric' : 'imperial'), ...raw }),
+]

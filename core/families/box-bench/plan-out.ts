@@ -5,6 +5,7 @@ import { clearInBox, frontDeep, placesInBox } from '../../blocks/fronts/front.ts
 import { GAP_MM } from '../../blocks/fronts/hinged.ts'
 import { rowsOf, sprung, type Row } from '../../blocks/fronts/lift-up.ts'
 import { ANGLE_ROOM_MM } from '../../blocks/mounts/pinned-foot.ts'
+import { PULL } from '../../catalogue/hardware.ts'
 import { findSection, type Section } from '../../catalogue/lumber.ts'
 import { findSheet, type Sheet } from '../../catalogue/sheets.ts'
 import type { Goods } from '../../goods/goods.ts'
@@ -19,6 +20,19 @@ import type { CornerProblems } from '../corner-line.ts'
 import { shelfPlay, type DimPen } from '../dim-pen.ts'
 import type { ShapeContext } from '../family.ts'
 import { house, LEAST_OPEN, type Level, type Opening } from '../house-on-shelves.ts'
+import {
+  BINDS,
+  clearForDrawer,
+  drawerMake,
+  drawerPlaces,
+  drawersHigh,
+  drawersIn,
+  laidIn,
+  leastForDrawer,
+  roomIn,
+  type DrawerMake,
+  type DrawerPlace,
+} from '../in-drawers.ts'
 import { levelTerms, topsInside } from '../shelf-tops.ts'
 import type { Planned } from '../opened.ts'
 import { LIMITS, type BoxBenchParams, type BoxWell } from './parameters.ts'
@@ -41,6 +55,10 @@ export interface ReasonData {
 const USUAL_CLEAR = inches(24)
 /** And in a well no further than this where one machine stands, mm. Product decision: what two layers bear there. */
 const WELL_CLEAR = inches(28)
+/** Drawers no wider than this on slides, and on their bottoms, mm. Product decisions: what a thin bottom spans. */
+const [SLIDE_CLEAR, RUNNER_CLEAR] = [inches(22), inches(16)]
+/** Drawers as high as these weigh so much themselves that less goes in than into those of a bank, kg. Product decision. */
+const MOST_IN_GROOVES_KG = 5
 /** Room for toes under the lowest panels, mm: builders' usual figure. */
 const KICK = 80
 /** Shallower than this a box holds nothing, and lower than this nothing goes in, mm. Product decisions. */
@@ -91,6 +109,8 @@ export interface Plan {
   play: { sideMm: number; aboveMm: number }
   /** Leaves that turn up, of each box from below. */
   rowsUp: Row[][]
+  /** Drawers in each opening that is in no well; upper faces are then those of the fixed panels. */
+  drawers: { make: DrawerMake; places: DrawerPlace[] } | null
 }
 
 /** How many of its levels a box has: a well has what comes under its top. */
@@ -111,16 +131,23 @@ export function planOut(p: BoxBenchParams, ctx: ShapeContext, pen: DimPen): Resu
   if (!deep.ok) return deep
   const { depthMm, frontMm } = deep.value
   const insideMm = frontMm - back.thicknessMm
+  const tied = p.tie && canHoldTie(ctx.space)
+  const nailer = findSection(NAILER[yard])!
+  const drawers = drawersOf(p, ctx, { box: sheet, deepMm: insideMm, nailerMm: tied ? nailer.thicknessMm : 0 })
+  if (!drawers.ok) return drawers
+  const make = drawers.value
 
-  const widest = ctx.goods.reduce((mm, g) => Math.max(mm, g.item.acrossMm), 0)
+  const widest = (make ? laidIn(make, ctx.goods) : ctx.goods).reduce((mm, g) => Math.max(mm, g.item.acrossMm), 0)
+  const [neededMm, usualMm] = make
+    ? [clearForDrawer(make, widest + 2 * sideMm), make.slide ? SLIDE_CLEAR : Math.min(RUNNER_CLEAR, BINDS * insideMm)]
+    : [clearInBox(p.front, widest + 2 * sideMm), USUAL_CLEAR]
   const clearMm = pen.length(
     { path: 'clearMm', code: 'clear-bay', min: 200, max: 1500 },
-    Math.min(
-      Math.max(USUAL_CLEAR, clearInBox(p.front, widest + 2 * sideMm)),
-      Math.max(200, ctx.space.lengthMm - 2 * t),
-    ),
+    Math.min(Math.max(usualMm, neededMm), Math.max(200, ctx.space.lengthMm - 2 * t)),
     { code: 'box-bench-span', terms: [] },
   )
+  if (make && clearMm < leastForDrawer(make))
+    return bad('drawer-too-narrow', { mm: clearMm, leastMm: leastForDrawer(make) }, 'clearMm')
   const kickMm = pen.length({ path: 'kickMm', code: 'closet-kick', min: 40, max: 200 }, KICK, {
     code: 'box-bench-toes',
     terms: [],
@@ -134,23 +161,25 @@ export function planOut(p: BoxBenchParams, ctx: ShapeContext, pen: DimPen): Resu
   const housedIn = (n: number) => openingsFor(n).filter((o) => o.housed !== null)
   const lengthFor = (n: number) => boxesFor(n)[boxesFor(n).length - 1].to
 
-  const tied = p.tie && canHoldTie(ctx.space)
-  const nailer = findSection(NAILER[yard])!
-  const nailerMm = tied ? nailer.widthMm : 0
+  // Drawers end in front of it.
+  const nailerMm = tied && !make ? nailer.widthMm : 0
+  const stacked = { aboveMm, panelMm: t, firstMm: kickMm + t }
   const grows = (levels: Level[]) => {
+    if (make) return stacked.firstMm + drawersHigh(levels, make, stacked, units) <= highMm
     const over = levels[levels.length - 1].tallest?.tallMm ?? LEAST_OPEN
     const sum = levelTerms(levels, aboveMm, t)
       .flat()
       .reduce((mm, x) => mm + x.mm, kickMm)
     return sum + over + aboveMm <= highMm - nailerMm
   }
-  const levelsOf = p.shelves === null ? null : p.shelves + 1
   const { machines, goods } = inWells(p, ctx, depthMm)
+  const levelsOf = p.shelves === null ? null : p.shelves + 1
   const housed = (n: number) =>
     house(
-      ...([goods, null, levelsOf, placesInBox(p.front, housedIn(n)), insideMm, sideMm, 0] as const),
-      grows,
-      LIMITS.shelves + 1,
+      ...(make
+        ? ([laidIn(make, goods), null, levelsOf, housedIn(n).map((o) => roomIn(make, o)), make.deepMm] as const)
+        : ([goods, null, levelsOf, placesInBox(p.front, housedIn(n)), insideMm] as const)),
+      ...([sideMm, 0, grows, LIMITS.shelves + 1, make?.mostKg] as const),
     )
   const most = Math.max(1, ...counts(LIMITS.bays).filter((n) => lengthFor(n) <= ctx.space.lengthMm))
   const usual = Math.max(1, ...counts(most).filter((n) => lengthFor(n) <= USUAL_LENGTH))
@@ -162,13 +191,22 @@ export function planOut(p: BoxBenchParams, ctx: ShapeContext, pen: DimPen): Resu
     data: { things },
   })
   const found = housed(bays)
-  const levels = found.levels.length > 0 ? found.levels : [{ floor: false, spots: [], tallest: null }]
-  pen.count({ path: 'shelves', code: 'shelves-over', min: 0, max: LIMITS.shelves }, levels.length - 1, {
+  const none: Level = { floor: false, spots: [], tallest: null }
+  const usualRows = make && p.shelves === null ? drawersIn(highMm - stacked.firstMm, LIMITS.shelves + 1) : 1
+  const levels = [...found.levels]
+  while (levels.length < usualRows && (levels.length === 0 || grows([...levels, none]))) levels.push(none)
+  const levelsCode = make ? 'drawers-over' : 'shelves-over'
+  pen.count({ path: 'shelves', code: levelsCode, min: 0, max: LIMITS.shelves }, levels.length - 1, {
     code: 'shelves-goods',
     terms: [],
     data: { things },
   })
-  const tops = topsInside(levels, aboveMm, t, pen, { path: 'topMm', code: 'shelf-top', startMm: kickMm })
+  const path = (i: number) => `topMm.${i - 1}`
+  const places = make ? drawerPlaces(levels, make, pen, { ...stacked, headMm: highMm, units, path }) : good(null)
+  if (!places.ok) return places
+  const tops = places.value
+    ? good(places.value.flatMap((x) => x.panelMm ?? []))
+    : topsInside(levels, aboveMm, t, pen, { path: 'topMm', code: 'shelf-top', startMm: kickMm })
   if (!tops.ok) return tops
   const mostTop = highMm - nailerMm - LEAST_HIGH_MM
   const over = tops.value.findIndex((z) => z > mostTop)
@@ -203,8 +241,21 @@ export function planOut(p: BoxBenchParams, ctx: ShapeContext, pen: DimPen): Resu
       dadoMm: dadoDepth(t, units),
       play: { sideMm, aboveMm },
       rowsUp: rowsUp.value,
+      drawers: make && places.value ? { make, places: places.value } : null,
     },
   })
+}
+
+/** How drawers are made; null where none are asked for. */
+function drawersOf(
+  p: BoxBenchParams,
+  ctx: ShapeContext,
+  s: { box: Sheet; deepMm: number; nailerMm: number },
+): Result<DrawerMake | null> {
+  if (p.front !== 'drawers') return good(null)
+  const made = drawerMake(p, ctx, s, 'depthMm')
+  if (!made.ok || made.value.slide) return made
+  return good({ ...made.value, mostKg: MOST_IN_GROOVES_KG })
 }
 
 /** Leaves that turn up under the top of each box, and under its shelves. */
@@ -240,7 +291,8 @@ function depths(
   const deep = benchDepth(ctx, pen, topSheet, { code: 'box-overhang' })
   if (!deep.ok) return deep
   const { depthMm, overhangMm } = deep.value
-  const closing = frontDeep(p.front, findSheet(p.sheet)!.thicknessMm, ctx.settings.yard)
+  const pulls = p.front === 'drawers' && p.hand === 'pull' ? PULL.outMm : 0
+  const closing = pulls + frontDeep(p.front, findSheet(p.sheet)!.thicknessMm, ctx.settings.yard)
   const frontMm = depthMm - overhangMm - closing
   const leastMm = depthMm - frontMm + back.thicknessMm + LEAST_DEEP_MM
   return depthMm < leastMm ? bad('box-bench-shallow', { mm: depthMm, leastMm }, 'depthMm') : good({ depthMm, frontMm })

@@ -2,7 +2,7 @@ import { draft, type Draft } from '../../assembly/draft.ts'
 import { unitsOf } from '../../assembly/settings.ts'
 import { housedShelf } from '../../blocks/carcass/shelf-between.ts'
 import { backOver, standUpright, tieNailer } from '../../blocks/carcass/standing.ts'
-import { boxFront, placesInBox, underHinges } from '../../blocks/fronts/front.ts'
+import { benchFront, placesInBox, underHinges } from '../../blocks/fronts/front.ts'
 import { GAP_MM } from '../../blocks/fronts/hinged.ts'
 import { closeFront, overSheets } from '../../blocks/fronts/standing.ts'
 import { stiffFrame } from '../../blocks/mounts/stiff-frame.ts'
@@ -15,6 +15,7 @@ import { markTops } from '../bench-wells.ts'
 import { BOX_SHEETS, choicePen, GROOVE_SHEETS, TOP_SHEETS } from '../choices.ts'
 import { dimPen } from '../dim-pen.ts'
 import type { Choice, ListChoice, ShapeContext, Shaped } from '../family.ts'
+import { drawerChoices, markRunners, putDrawers } from '../in-drawers.ts'
 import { standing, standingOn } from '../house-on-shelves.ts'
 import { rowsHeld } from '../stands-alone.ts'
 import { BOX_HEIGHTS, LIMITS, WELL, type BoxBenchParams } from './parameters.ts'
@@ -62,15 +63,15 @@ export function shapeBoxBench(p: BoxBenchParams, ctx: ShapeContext): Result<Shap
     lowered: b.well !== null,
     parts: d.assembly.parts.filter((x) => x.id.startsWith(`top-${n}-`)).map((x) => x.id),
   }))
-  markTops(d, tops, plan.heightMm, plan.tops.length + 1)
+  if (plan.drawers) markRunners(d, plan.drawers.make, d.assembly.stick.length + 1)
+  markTops(d, tops, plan.heightMm, d.assembly.stick.length + 1)
   front(d, p, plan)
-  plan.tops.slice(1).forEach((_z, i) =>
+  for (const [i] of plan.drawers ? [] : plan.tops.slice(1).entries())
     pen.drag(`topMm.${i}`, {
       axis: 'z',
       sign: 1,
       parts: shelvesAt(plan, i + 1),
-    }),
-  )
+    })
   return good({
     assembly: d.assembly,
     dims: pen.dims,
@@ -161,6 +162,10 @@ function bays(d: Draft, p: BoxBenchParams, ctx: ShapeContext, plan: Plan) {
     const levels = levelsIn(plan, b)
     for (const k of b.bays) {
       const o = plan.openings[k]
+      if (plan.drawers && b.well === null) {
+        drawersIn(d, plan, plan.drawers, k, b)
+        continue
+      }
       const [{ left, right }] = placesInBox(p.front, [o])
       plan.levels.slice(0, levels).forEach((level, i) => {
         const last = i === levels - 1
@@ -183,6 +188,17 @@ function bays(d: Draft, p: BoxBenchParams, ctx: ShapeContext, plan: Plan) {
     }
   }
   plan.boxes.forEach((b, n) => worktop(d, ctx, plan, b, n))
+}
+
+/** The drawers of one opening. */
+function drawersIn(d: Draft, plan: Plan, { make, places }: NonNullable<Plan['drawers']>, k: number, b: BenchBox) {
+  const { openings, levels, play, backMm, frontMm } = plan
+  const i = b.bays.indexOf(k)
+  const uprights = uprightsOf(b, plan.boxes.indexOf(b))
+  putDrawers(d, make, places, levels, play, {
+    ...{ column: k, housed: openings[k].housed, opening: openings[k] },
+    ...{ uprights: [uprights[i], uprights[i + 1]], between: `shelf-${k}-0`, backMm, frontMm },
+  })
 }
 
 /** The top of a box, and the machine that stands on that of a well. */
@@ -256,8 +272,9 @@ function choices(p: BoxBenchParams, ctx: ShapeContext): Choice[] {
     coded('layers', 'layers', ['one', 'two']),
     sheet('sheet', 'sheet', [...BOX_SHEETS[yard], ...ownSheets]),
     sheet('backSheet', 'back-sheet', GROOVE_SHEETS[yard]),
-    coded('front', 'front', boxFront.options),
+    coded('front', 'front', benchFront.options),
     ...(p.front === 'doors' ? [coded('latch', 'latch', ['magnet', 'none'])] : []),
+    ...(p.front === 'drawers' ? drawerChoices(p, ctx) : []),
     coded('tie', 'tie', [true, false]),
     ...cornerChoices(p),
     ...(ctx.space.floor === 'slab' ? [coded('feet', 'feet', ['standing', 'pinned'])] : []),

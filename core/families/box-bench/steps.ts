@@ -1,4 +1,5 @@
 import { backStep, boxSteps } from '../../blocks/carcass/steps.ts'
+import { drawerSteps, runnerSteps } from '../../blocks/fronts/drawer-steps.ts'
 import { frontSteps } from '../../blocks/fronts/step.ts'
 import { levelStep, loadStep, pinStep, tieStep } from '../../blocks/mounts/steps.ts'
 import { called, fixedBy } from '../../steps/fixed-by.ts'
@@ -29,8 +30,11 @@ export function boxBenchSteps(p: BoxBenchParams, { assembly: a }: Shaped): Step[
     .reduce((most, x) => (x[0].size.lengthMm > most[0].size.lengthMm ? x : most))
   const wide = own[own.length - 1].at.centre[0] - own[0].at.centre[0] + own[0].size.thicknessMm
   const tied = a.anchors.length > 0
+  const boxed = boxSteps(a, inBoxes, wide)
   const all: (Step | false)[] = [
-    ...boxSteps(a, inBoxes, wide),
+    ...boxed.slice(0, -1),
+    ...runnerSteps(a),
+    ...boxed.slice(-1),
     backStep(a, { kind: 'equal', targetMm: Math.hypot(wide, own[0].size.lengthMm), toleranceMm: SQUARE_MM }),
     {
       id: 'stand',
@@ -69,6 +73,7 @@ export function boxBenchSteps(p: BoxBenchParams, { assembly: a }: Shaped): Step[
       cautions: ['sheet-two', 'dust'],
       hold: { code: 'top-flat' },
     }),
+    ...drawerSteps(a),
     ...frontSteps(a),
     wellStep(a),
     loadStep(tied),

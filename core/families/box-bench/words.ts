@@ -43,7 +43,7 @@ const steps: StepWordsFor<Omit<StepData, keyof (ScribeStep & WellStep)>> = {
 export const boxBenchWords: KindWords = {
   name: 'Bench on boxes',
   blurb:
-    'A worktop on boxes of sheet, dividers and shelves in dadoes under it, open or behind doors, lower boxes for machines',
+    'A worktop on boxes of sheet, dividers and shelves in dadoes under it, open or behind doors, or drawers; lower boxes for machines',
   dims: { 'box-overhang': () => 'top past what is under it' },
   levers: {
     'two-layers': () => 'Make the top of two layers',
