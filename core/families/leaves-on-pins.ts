@@ -1,25 +1,28 @@
-import type { Bay } from '../../assembly/assembly.ts'
-import { unitsOf } from '../../assembly/settings.ts'
+import type { Bay } from '../assembly/assembly.ts'
+import type { Draft } from '../assembly/draft.ts'
+import { unitsOf } from '../assembly/settings.ts'
 import {
   apartFor,
   FACE_EDGE_MM,
   facesOf,
   leafHigh,
   leavesIn,
+  placePivotLeaves,
   PASS_MM,
   zoneOf,
   type Face,
   type Leaf,
-} from '../../blocks/fronts/pivot-leaves.ts'
-import { PIVOT } from '../../catalogue/hardware.ts'
-import type { Sheet } from '../../catalogue/sheets.ts'
-import type { Goods } from '../../goods/goods.ts'
-import { bad, good, type Result } from '../../measure/result.ts'
-import { roundUp } from '../../measure/rounding.ts'
-import type { DimPen } from '../dim-pen.ts'
-import type { ShapeContext } from '../family.ts'
-import { withoutPlace } from '../house-on-shelves.ts'
-import { LIMITS, type WallCabinetParams } from './parameters.ts'
+  type PivotLeaves,
+} from '../blocks/fronts/pivot-leaves.ts'
+import { PIVOT } from '../catalogue/hardware.ts'
+import type { Sheet } from '../catalogue/sheets.ts'
+import type { Goods } from '../goods/goods.ts'
+import { bad, good, type Result } from '../measure/result.ts'
+import { roundUp } from '../measure/rounding.ts'
+import type { DimPen } from './dim-pen.ts'
+import type { ShapeContext } from './family.ts'
+import { withoutPlace } from './house-on-shelves.ts'
+import { countDim, dim } from './params.ts'
 
 /** A leaf is usually so high, mm: a row of long tools over a row of short ones. Product decision. */
 const USUAL_HIGH_MM = 700
@@ -43,8 +46,17 @@ export interface PivotPlan {
   zoneMm: number
 }
 
+const LEAVES = 8
+export const leavesOnPins = {
+  /** Leaves on pins, from leaf to leaf, and their height. */
+  leaves: countDim(1, LEAVES),
+  apartMm: dim(20, 300),
+  leafHighMm: dim(200, 1100),
+}
+export const usualPins = () => ({ leaves: null, apartMm: null, leafHighMm: null })
+
 /** Whether a thing may hang on a leaf. */
-export const hangsOnLeaf = (p: WallCabinetParams, g: Goods): boolean =>
+export const hangsOnLeaf = (p: { front: string }, g: Goods): boolean =>
   p.front === 'pivots' && g.kind === 'tool' && g.massKg !== null && g.massKg <= MOST_KG && g.deepMm <= MOST_OUT_MM
 
 interface Opening {
@@ -55,7 +67,7 @@ interface Opening {
 
 /** Leaves of one opening, as few as take all that may hang on them, and what hangs where; what is left goes on. */
 export function planLeaves(
-  p: WallCabinetParams,
+  p: { front: string },
   ctx: ShapeContext,
   pen: DimPen,
   o: Opening,
@@ -80,11 +92,11 @@ export function planLeaves(
   const queue = tools
     .flatMap((g) => Array.from({ length: g.count }, () => g.item))
     .sort((a, b) => b.deepMm - a.deepMm || b.tallMm - a.tallMm || b.acrossMm - a.acrossMm)
-  const fits = Array.from({ length: LIMITS.leaves }, (_, i) => i + 1).filter((n) => leavesIn(n, room) !== null)
+  const fits = Array.from({ length: LEAVES }, (_, i) => i + 1).filter((n) => leavesIn(n, room) !== null)
   const on = (n: number) => hangUp(queue, facesOf(leavesIn(n, room)!, leafHigh(openOf(highMm))))
   const even = fits.filter((n) => n % 2 === 0)
   const enough = even.find((n) => on(n).left.length === 0) ?? even[even.length - 1] ?? 1
-  const count = pen.count({ path: 'leaves', code: 'leaves', min: 1, max: LIMITS.leaves }, enough, {
+  const count = pen.count({ path: 'leaves', code: 'leaves', min: 1, max: LEAVES }, enough, {
     code: 'leaves-goods',
     terms: [],
     data: { things: queue.length },
@@ -155,7 +167,7 @@ function toolsThatMeet(faces: PivotPlan['faces'], leaves: readonly Leaf[], clear
 }
 
 /** Places on the faces, each a bay that turns with its leaf. */
-export function faceBays(
+function faceBays(
   plan: PivotPlan,
   x: { ids: readonly string[]; sheet: Sheet; footMm: number; shiftMm: number },
 ): Bay[] {
@@ -192,4 +204,17 @@ export function faceBays(
       },
     ]
   })
+}
+
+/** Leaves on pins between two panels, and what hangs on them. */
+export function hangOnPins(
+  d: Draft,
+  x: PivotPlan,
+  s: Pick<PivotLeaves, 'sheet' | 'lower' | 'upper' | 'footMm' | 'headMm'> & { frontMm: number },
+): void {
+  const leaves = x.leaves.map((l) => ({ ...l, outMm: l.outMm + s.frontMm }))
+  const ids = placePivotLeaves(d, { id: 'leaf', ...s, leaves })
+  // Under a higher box the leaves are as high as it is: what hangs on them hangs from their upper edge.
+  const shown = { ...x, openMm: s.headMm - s.footMm }
+  for (const b of faceBays(shown, { ids, sheet: s.sheet, footMm: s.footMm, shiftMm: s.frontMm })) d.bay(b)
 }

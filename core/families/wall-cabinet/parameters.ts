@@ -3,9 +3,11 @@ import { z } from '../../measure/schema.ts'
 import type { UnitSystem } from '../../measure/units.ts'
 import type { Raw } from '../family.ts'
 import { cordHole } from '../../blocks/carcass/cord-holes.ts'
+import { deepLeaf, usualLeaf } from '../deep-leaves.ts'
+import { leavesOnPins, usualPins } from '../leaves-on-pins.ts'
 import { countDim, dim, dims, section, sheet } from '../params.ts'
 
-export const LIMITS = { bays: 4, shelves: 6, tiers: 6, leaves: 8, cordHoles: 8 } as const
+export const LIMITS = { bays: 4, shelves: 6, cordHoles: 8 } as const
 
 export const wallCabinetParams = z.object({
   /** Openings side by side, between dividers. */
@@ -35,17 +37,9 @@ export const wallCabinetParams = z.object({
    * a curtain; or leaves one behind the other that turn on pins, things hung on both their faces.
    */
   front: z.enum([...boxFront.options, 'sliding', 'deep-doors', 'pivots']),
-  /** How deep a leaf is inside that is a box. */
-  leafMm: dim(40, 200),
-  /** Places to stand things in it, one over the other, its bottom among them. */
-  tiers: countDim(1, LIMITS.tiers),
-  /** Top of each tier over the bottom, from the underside of the leaf. */
-  tierMm: dims(40, 2200, LIMITS.tiers),
+  ...deepLeaf,
   latch,
-  /** Leaves on pins, from leaf to leaf, and their height. */
-  leaves: countDim(1, LIMITS.leaves),
-  apartMm: dim(20, 300),
-  leafHighMm: dim(200, 1100),
+  ...leavesOnPins,
   /** Holes for cords, from the lower end and the back edge of a side, or from the lower left corner of a back. */
   cordHoles: z.array(cordHole).max(LIMITS.cordHoles),
   railSection: section,
@@ -75,13 +69,9 @@ export const startingParams = (system: UnitSystem): WallCabinetParams => ({
   shelfHold: 'dado',
   corner: 'rabbet',
   front: 'open',
-  leafMm: null,
-  tiers: null,
-  tierMm: [],
+  ...usualLeaf(),
   latch: 'magnet',
-  leaves: null,
-  apartMm: null,
-  leafHighMm: null,
+  ...usualPins(),
   cordHoles: [],
   hang: 'strip',
   railScrews: 'two',
@@ -94,12 +84,10 @@ export const UPGRADES = [
     front: 'open',
     shelfHold: 'dado',
     corner: 'rabbet',
-    leafMm: null,
-    tiers: null,
-    tierMm: [],
+    ...usualLeaf(),
     latch: 'none',
     cordHoles: [],
     ...raw,
   }),
-  (raw: Raw): Raw => ({ leaves: null, apartMm: null, leafHighMm: null, ...raw }),
+  (raw: Raw): Raw => ({ ...usualPins(), ...raw }),
 ]

@@ -1,9 +1,8 @@
 import { clearBay, LEAST_CLEAR_MM, USUAL_SPAN_MM } from '../../blocks/sizing/clear-bay.ts'
 import { unitsOf } from '../../assembly/settings.ts'
 import { dadoDepth, pinsDeep, rowsBetween, seatNear, type Rows } from '../../blocks/carcass/shelf-between.ts'
-import { leafEdges, leafInside, overRod, rodRoom } from '../../blocks/fronts/deep-leaf.ts'
 import { clearInBox, frontDeep, placesInBox, standsOut } from '../../blocks/fronts/front.ts'
-import { GAP_MM, ONE_LEAF_MM } from '../../blocks/fronts/hinged.ts'
+import { GAP_MM } from '../../blocks/fronts/hinged.ts'
 import { rowsOf, sprung, type Row } from '../../blocks/fronts/lift-up.ts'
 import { slidingDeep } from '../../blocks/fronts/sliding.ts'
 import { bevelHigh, fixingUp, liftOff } from '../../blocks/mounts/hung-on-wall.ts'
@@ -12,39 +11,33 @@ import { depthToHold } from '../../blocks/sizing/depth-to-hold.ts'
 import { FLAT_HINGE } from '../../catalogue/hardware.ts'
 import { findSection, type Section } from '../../catalogue/lumber.ts'
 import { findSheet, type Sheet } from '../../catalogue/sheets.ts'
-import { RODS, type Rod } from '../../catalogue/steel.ts'
-import type { Goods } from '../../goods/goods.ts'
 import { OVER_BENCH_MM, reachMm } from '../../goods/person.ts'
 import { bad, good, type Result } from '../../measure/result.ts'
 import { roundDown, roundUp } from '../../measure/rounding.ts'
 import type { UnitSystem } from '../../measure/units.ts'
 import { shelfPlay, type DimPen } from '../dim-pen.ts'
 import type { ShapeContext, Shaped } from '../family.ts'
+import {
+  fillLeaves,
+  fitsLeaf,
+  leafDepth,
+  leafHigh,
+  TIERS,
+  withTiers,
+  type LeafPlan,
+  type LeafSizes,
+} from '../deep-leaves.ts'
 import { house, LEAST_OPEN, type Level, type Opening } from '../house-on-shelves.ts'
 import { levelTerms, topsInside } from '../shelf-tops.ts'
-import { hangsOnLeaf, planLeaves, type PivotPlan } from './leaves.ts'
+import { hangsOnLeaf, planLeaves, type PivotPlan } from '../leaves-on-pins.ts'
 import { LIMITS, type WallCabinetParams } from './parameters.ts'
 
 /** Higher than this two people cannot hold it up and drive a screw, mm. Product decision. */
 const MOST_HIGH = 1200
 /** Sides run past a bottom and a top in dadoes by this much, mm. Product decision: less breaks out. */
 const PAST_MM = 12
-/** Inside of a leaf that is a box, mm: hand tools and tins. Product decision. */
-const USUAL_LEAF_MM = 90
-/** Heavier things do not go into a leaf, kg. Product decision: what swings is loaded lightly. */
-const LEAF_KG = 3
 /** Shallower than this a box holds nothing, mm. Product decision. */
 const LEAST_DEEP_MM = 80
-
-export interface LeafPlan {
-  pair: boolean
-  /** From the front of the box to the face, and the tops of its tiers from its underside. */
-  deepMm: number
-  tiersMm: number[]
-  levels: Level[]
-  rod: Rod
-  face: Sheet
-}
 
 export interface Plan {
   t: number
@@ -117,12 +110,12 @@ export function planOut(p: WallCabinetParams, ctx: ShapeContext, pen: DimPen): R
   if (frontMm > ctx.space.depthMm && pivots.value)
     return bad('leaves-too-deep', { mm: frontMm, mostMm: ctx.space.depthMm }, 'leaves')
   const heights = heightsOf(p, ctx, s, pen, {
-    ...{ levels, openMm: pivots.value?.plan.openMm ?? 0, leafMm: leaf ? leafHigh(leaf.levels, s) : 0 },
+    ...{ levels, openMm: pivots.value?.plan.openMm ?? 0, leafMm: leaf ? leafHigh(leaf.levels, leaf) : 0 },
     ...{ left: x0, right: rightMm - s.t },
   })
   if (!heights.ok) return heights
-  const tiers = leaf ? tiersOf(leaf.levels, s, heights.value.high, pen) : good([])
-  if (!tiers.ok) return tiers
+  const withLeaf = leaf ? withTiers(leaf, heights.value.high, pen) : good(null)
+  if (!withLeaf.ok) return withLeaf
   const { tops, footMm, high, rows } = heights.value
   const leastDeep = pinsDeep(ctx.settings.yard)
   if (p.shelfHold === 'pins' && tops.length > 1 && depthMm < leastDeep)
@@ -149,7 +142,7 @@ export function planOut(p: WallCabinetParams, ctx: ShapeContext, pen: DimPen): R
       dadoMm,
       rows,
       play: { sideMm: s.sideMm, aboveMm: s.aboveMm },
-      leaf: leaf && { ...leaf, tiersMm: tiers.value },
+      leaf: withLeaf.value,
       pivots: pivots.value && pivots.value.plan,
       rowsUp: rowsUp.value,
     },
@@ -182,16 +175,7 @@ interface Sizes {
 function sizesOf(p: WallCabinetParams, ctx: ShapeContext, pen: DimPen): Sizes {
   const [sheet, back, rail] = [findSheet(p.sheet)!, findSheet(p.backSheet)!, findSection(p.railSection)!]
   const boxed = p.front === 'deep-doors'
-  const leafMm = boxed
-    ? pen.length(
-        { path: 'leafMm', code: 'leaf-depth', min: 40, max: 200 },
-        roundDown(USUAL_LEAF_MM, unitsOf(ctx.settings)),
-        {
-          code: 'leaf-usual',
-          terms: [],
-        },
-      )
-    : 0
+  const leafMm = boxed ? leafDepth(pen, unitsOf(ctx.settings)) : 0
   return {
     sheet,
     back,
@@ -220,7 +204,7 @@ function widthsOf(
 ): Result<{ clearMm: number; depthMm: number; dadoMm: number }> {
   const units = unitsOf(ctx.settings)
   const { sheetTrimMm } = ctx.settings
-  const goods = ctx.goods.filter((g) => !fitsLeaf(g.item, s) && !hangsOnLeaf(p, g.item))
+  const goods = ctx.goods.filter((g) => !(s.leafMm > 0 && fitsLeaf(g.item, s)) && !hangsOnLeaf(p, g.item))
   const inBox = goods.length > 0 ? goods : ctx.goods
   const deep = depthToHold(
     s.sheet,
@@ -251,11 +235,8 @@ function widthsOf(
   return good({ clearMm, depthMm, dadoMm })
 }
 
-/** What a leaf that is a box takes: shallow and light things. */
-const fitsLeaf = (g: Goods, s: Sizes): boolean =>
-  s.leafMm > 0 && g.deepMm <= s.leafMm - rodRoom(rodOf(s.sheet)) && g.massKg !== null && g.massKg <= LEAF_KG
-/** What keeps things in a leaf: the thinnest rod a yard keeps. */
-const rodOf = (sheet: Sheet): Rod => RODS.find((r) => r.system === sheet.system)!
+/** Leaves that are boxes. */
+const leafSizes = (s: Sizes): LeafSizes => ({ ...s, face: s.back })
 
 const lastTall = (levels: readonly Level[]) => levels[levels.length - 1].tallest?.tallMm ?? LEAST_OPEN
 /** What tracks take over the last level: it is lifted over the lower one where that is on it, and comes out under the upper. */
@@ -281,39 +262,20 @@ function fillBays(
   const shelves = p.shelves === null ? null : p.shelves + 1
   const housed = (n: number) => {
     const openings = w.openingsFor(n)
-    const leaf = s.leafMm > 0 ? fillLeaves(p, ctx, s, openings, (levels) => leafHigh(levels, s) <= mostHigh) : null
+    const over = { left: s.leftMm, right: openings[n - 1].right + t, mostHigh }
+    const leaf = s.leafMm > 0 ? fillLeaves(p, ctx, leafSizes(s), over) : null
     const goods = leaf ? leaf.left : ctx.goods
     const inBox = placesInBox(p.front, openings)
     const box = house(goods, null, shelves, inBox, w.depthMm, sideMm, standsOut(p.front), grows, LIMITS.shelves + 1)
-    return { ...box, leaf: leaf?.plan ?? null }
+    return { ...box, leaf: leaf?.leaf ?? null }
   }
   const enough = Array.from({ length: most }, (_, i) => i + 1).find((n) => housed(n).unhoused.length === 0) ?? most
   const why = { code: 'shelves-goods', terms: [], data: { things: ctx.goods.reduce((n, g) => n + g.count, 0) } }
   const bays = pen.count({ path: 'bays', code: 'bays', min: 1, max: LIMITS.bays }, enough, why)
   const found = housed(bays)
   pen.count({ path: 'shelves', code: 'shelves-over', min: 0, max: LIMITS.shelves }, found.levels.length - 1, why)
-  if (found.leaf) pen.count({ path: 'tiers', code: 'tiers', min: 1, max: LIMITS.tiers }, found.leaf.levels.length, why)
+  if (found.leaf) pen.count({ path: 'tiers', code: 'tiers', min: 1, max: TIERS }, found.leaf.levels.length, why)
   return { bays, ...found }
-}
-
-/** Leaves over openings, what stands in them, and what is left for the box. */
-function fillLeaves(
-  p: WallCabinetParams,
-  ctx: ShapeContext,
-  s: Sizes,
-  openings: readonly Opening[],
-  grows: (levels: Level[]) => boolean,
-): { plan: Omit<LeafPlan, 'tiersMm'>; left: ShapeContext['goods'] } {
-  const [left, right] = [s.leftMm, openings[openings.length - 1].right + s.t]
-  const pair = right - left > ONE_LEAF_MM
-  const inside = leafEdges(left, right, pair).map((e) => leafInside(e.left, e.right, s.sheet))
-  const rod = rodOf(s.sheet)
-  const deepMm = s.leafMm - rodRoom(rod)
-  const small = ctx.goods.filter((g) => fitsLeaf(g.item, s))
-  const { levels, unhoused } = house(small, null, p.tiers, inside, deepMm, s.sideMm, 0, grows, LIMITS.tiers)
-  const over = new Map(unhoused.map((u) => [u.goodsId, u.count]))
-  const goods = ctx.goods.map((g) => ({ ...g, count: fitsLeaf(g.item, s) ? (over.get(g.item.id) ?? 0) : g.count }))
-  return { plan: { pair, deepMm, levels, rod, face: s.back }, left: goods.filter((g) => g.count > 0) }
 }
 
 interface Heights {
@@ -392,23 +354,3 @@ function heightsOf(
   )
   return good({ tops, footMm, high, rows: rowsBetween(bottom, high - pastMm - t, yard) })
 }
-
-/** Room over what stands in a leaf: it is lifted out over its rod. */
-const overTier = (s: Sizes): number => Math.max(s.aboveMm, overRod(rodOf(s.sheet)))
-/** How high a leaf is in which all of its tiers have that. */
-const leafHigh = (levels: readonly Level[], s: Sizes): number =>
-  levelTerms(levels, overTier(s), s.t)
-    .flat()
-    .reduce((sum, x) => sum + x.mm, lastTall(levels) + overTier(s) + s.t)
-
-/** Tops of the tiers of a leaf from its underside; all must stay under its head. */
-function tiersOf(levels: readonly Level[], s: Sizes, high: number, pen: DimPen): Result<number[]> {
-  const inside = topsInside(levels, overTier(s), s.t, pen, { path: 'tierMm', code: 'tier-top', startMm: 0 })
-  if (!inside.ok) return inside
-  const tops = inside.value
-  const most = high - s.t - LEAST_TIER_MM
-  const last = tops[tops.length - 1]
-  return last > most ? bad('tier-over-leaf', { mm: last, mostMm: most, shelf: tops.length }, 'tiers') : inside
-}
-/** Least room over the last tier of a leaf, mm. */
-const LEAST_TIER_MM = 60

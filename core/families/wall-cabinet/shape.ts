@@ -3,10 +3,8 @@ import type { Draft } from '../../assembly/draft.ts'
 import { boreCordHoles, cordHoleList, type CordHole } from '../../blocks/carcass/cord-holes.ts'
 import { boreRows, buttedShelf, housedShelf, pinDepth, pinnedShelf } from '../../blocks/carcass/shelf-between.ts'
 import { hangCurtain } from '../../blocks/fronts/curtain.ts'
-import { placeDeepLeaves, rodRoom, tierBays } from '../../blocks/fronts/deep-leaf.ts'
 import { placesInBox, standsOut, underHinges } from '../../blocks/fronts/front.ts'
 import { GAP_MM, magnet, placeLeaves } from '../../blocks/fronts/hinged.ts'
-import { placePivotLeaves } from '../../blocks/fronts/pivot-leaves.ts'
 import { SCREWED_FRONT, screwOver } from '../../blocks/fronts/screwed-panel.ts'
 import { boxPanels, placeLiftUps } from '../../blocks/fronts/lift-up.ts'
 import { panelsInside, tracksInside, type SlidingBox } from '../../blocks/fronts/sliding.ts'
@@ -22,9 +20,10 @@ import { temporaryLedger } from '../../blocks/mounts/temporary-ledger.ts'
 import { bad, good, type Result } from '../../measure/result.ts'
 import type { ShapeContext, Shaped } from '../family.ts'
 import { opened } from '../opened.ts'
+import { hangDeepLeaves } from '../deep-leaves.ts'
 import { standing } from '../house-on-shelves.ts'
+import { hangOnPins } from '../leaves-on-pins.ts'
 import { choices } from './choices.ts'
-import { faceBays, type PivotPlan } from './leaves.ts'
 import { LIMITS, SCREWS, type WallCabinetParams } from './parameters.ts'
 import { planOut, type Plan } from './plan-out.ts'
 
@@ -284,7 +283,11 @@ function fronts(d: Draft, p: WallCabinetParams, ctx: ShapeContext, plan: Plan) {
       }),
     )
   if (p.front === 'deep-doors') deepDoors(d, p, plan)
-  if (plan.pivots) pivotLeaves(d, plan, plan.pivots)
+  if (plan.pivots)
+    hangOnPins(d, plan.pivots, {
+      ...{ sheet: plan.sheet, frontMm: plan.frontMm, lower: 'shelf-0-0', upper: 'top-0' },
+      ...{ footMm: plan.footMm + plan.pastMm + plan.t, headMm: plan.topMm - plan.t },
+    })
   if (p.front === 'lift-up')
     placeLiftUps(
       d,
@@ -350,46 +353,12 @@ function doors(d: Draft, p: WallCabinetParams, plan: Plan) {
   })
 }
 
-/** Leaves on pins between bottom and top, in front of the shelves, and what hangs on them. */
-function pivotLeaves(d: Draft, plan: Plan, x: PivotPlan) {
-  const [footMm, headMm] = [plan.footMm + plan.pastMm + plan.t, plan.topMm - plan.t]
-  const leaves = x.leaves.map((l) => ({ ...l, outMm: l.outMm + plan.frontMm }))
-  const ids = placePivotLeaves(d, {
-    ...{ id: 'leaf', sheet: plan.sheet, leaves, lower: 'shelf-0-0', upper: 'top-0' },
-    ...{ footMm, headMm },
-  })
-  // Under a higher box the leaves are as high as it is: what hangs on them hangs from their upper edge.
-  const shown = { ...x, openMm: headMm - footMm }
-  for (const b of faceBays(shown, { ids, sheet: plan.sheet, footMm, shiftMm: plan.frontMm })) d.bay(b)
-}
-
 /** Leaves that are boxes, over the whole front, and what stands in them. */
 function deepDoors(d: Draft, p: WallCabinetParams, plan: Plan) {
-  const { pair, deepMm, tiersMm, levels, rod, face } = plan.leaf!
-  const last = plan.uprights.length - 1
-  const leaves = placeDeepLeaves(d, {
-    id: 'leaf',
-    sheet: plan.sheet,
-    face,
-    rod,
-    left: plan.leftMm,
-    right: plan.rightMm,
-    footMm: plan.footMm,
-    headMm: plan.headMm,
-    frontMm: plan.frontMm,
-    deepMm: deepMm + rodRoom(rod),
-    tiersMm,
-    uprights: ['upright-0', `upright-${last}`],
-    panelsMm: [...panelMiddles(plan), ...tiersMm.map((z) => plan.footMm + z - plan.t / 2)],
-    pair,
-  })
-  leaves.forEach((leaf, i) => {
-    const tiers = tiersMm.map((z, n) => ({
-      topMm: plan.footMm + z,
-      headMm: plan.footMm + (tiersMm[n + 1] ?? plan.headMm - plan.footMm) - plan.t,
-      items: standing(levels[n], i, leaf.inside.backMm, plan.footMm + z),
-    }))
-    tierBays(d, leaf, i + 1, tiers, { sideMm: plan.play.sideMm, aboveMm: plan.play.aboveMm, deepMm: 0 })
+  const { leftMm: left, rightMm: right, footMm, headMm, frontMm } = plan
+  const uprights = ['upright-0', `upright-${plan.uprights.length - 1}`] as const
+  const over = { left, right, footMm, headMm, frontMm, uprights, panelsMm: panelMiddles(plan) }
+  hangDeepLeaves(d, plan.leaf!, over).forEach((leaf, i) => {
     if (p.latch !== 'magnet') return
     const { min, max } = d.box(`${leaf.id}-face`)
     magnet(d, latchUnder(plan, nearest(plan, i === 0 ? max[0] : min[0])), {
