@@ -1,5 +1,6 @@
 import { drawerWords } from '../wording/drawers.ts'
 import type { KindWords } from '../wording/kind.ts'
+import { leafWords } from '../wording/leaves.ts'
 import { benchWords } from './bench/words.ts'
 import { boardRackWords } from './board-rack/words.ts'
 import { boxBenchWords } from './box-bench/words.ts'
@@ -60,4 +61,4 @@ export const KIND_WORDS: Readonly<Record<string, KindWords>> = {
 }
 
 /** All sets of words: of each kind, and of what several kinds have. */
-export const WORD_SETS: readonly KindWords[] = [...Object.values(KIND_WORDS), drawerWords]
+export const WORD_SETS: readonly KindWords[] = [...Object.values(KIND_WORDS), drawerWords, leafWords]

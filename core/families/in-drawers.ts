@@ -17,10 +17,11 @@ import {
 import { DRAWER_SLIDES, findSlide, slideFor, type DrawerSlide } from '../catalogue/drawer-slides.ts'
 import { findSheet, type Sheet } from '../catalogue/sheets.ts'
 import type { Goods } from '../goods/goods.ts'
+import { countedKg } from '../goods/presumed.ts'
 import { bad, good, type Result } from '../measure/result.ts'
 import { roundDown } from '../measure/rounding.ts'
 import { z } from '../measure/schema.ts'
-import { stepMm, type UnitSystem } from '../measure/units.ts'
+import { inches, stepMm, type UnitSystem } from '../measure/units.ts'
 import { idsOf } from '../steps/step.ts'
 import { choicePen, GROOVE_SHEETS } from './choices.ts'
 import type { DimPen } from './dim-pen.ts'
@@ -68,6 +69,8 @@ export interface DrawerProblem {
   'drawer-slide-short': { mm: number; leastMm: number }
   'drawer-too-low': { mm: number; leastMm: number; shelf: number }
   'drawer-too-narrow': { mm: number; leastMm: number }
+  'drawers-in-dadoes': object
+  'drawers-one-shelf': object
 }
 export interface DrawerLever {
   'drawer-bottom': { sheet: string }
@@ -124,6 +127,43 @@ const besideOf = (x: Pick<DrawerMake, 'drawer' | 'bottom' | 'slide'>) =>
     ...{ left: 0, right: 0, fromMm: 0, toMm: 0, zMm: 0, highMm: 0 },
     ...{ sheet: x.drawer, bottom: x.bottom, ...(x.slide ? { slide: x.slide } : {}) },
   })
+
+/** What a drawer takes of the width of its place, mm. */
+export const takenByDrawer = (p: InDrawers): number => {
+  const [drawer, bottom] = [findSheet(p.drawerSheet)!, findSheet(p.bottomSheet)!]
+  const { left, right } = besideOf({ drawer, bottom, slide: p.runs === 'slides' ? ANY_SLIDE : null })
+  return left - right
+}
+/** Any of them: they are one as thick as the other. */
+const [ANY_SLIDE] = DRAWER_SLIDES.metric
+/** Depth of a box for drawers with so much free in them, mm; no shallower than the shortest slides and usual drawers. */
+export const deepForDrawers = (p: InDrawers, freeMm: number): number =>
+  Math.max(LEAST_DEEP_MM, freeMm + 2 * findSheet(p.drawerSheet)!.thicknessMm + BEHIND_MM)
+const LEAST_DEEP_MM = 300
+/** Drawers no wider than this on slides, and on their bottoms, mm. Product decisions: what a thin bottom spans. */
+export const usualClear = (p: InDrawers): number => inches(p.runs === 'slides' ? 22 : 16)
+/** Drawers as high and wide as under a worktop weigh so much themselves that less goes in than in a bank, kg. Product decision. */
+const MOST_IN_GROOVES_KG = 5
+/** On slides back and sides are screwed to each other: two screws find room over each other, mm. */
+const LEAST_SCREWED_MM = inches(3)
+/** The same for drawers higher than those of a bank. */
+export function highDrawers(...given: Parameters<typeof drawerMake>): Result<DrawerMake> {
+  const made = drawerMake(...given)
+  if (!made.ok) return made
+  const make = made.value
+  return good(
+    make.slide
+      ? { ...make, leastMm: Math.max(make.leastMm, LEAST_SCREWED_MM) }
+      : { ...make, mostKg: MOST_IN_GROOVES_KG },
+  )
+}
+
+/** What goes into a drawer: low, and drawn and lifted out with one hand. mm and kg, product decisions. */
+export const goesInDrawer = (g: Goods): boolean =>
+  (g.kind === 'tool' || g.kind === 'box' || g.kind === 'bag') &&
+  Math.min(g.tallMm, laid(g, Infinity).tallMm) <= LOW_MM &&
+  countedKg(g) <= HEAVY_KG
+const [LOW_MM, HEAVY_KG] = [200, 6]
 
 /**
  * @param s the sheet of the uprights, free depth before their back, and how thick a nailer is there
@@ -204,25 +244,39 @@ interface Stacked {
   panelMm: number
   firstMm: number
 }
-/** How high some drawers are from the upper face of the lowest panel, with what roundings add, mm. */
-export function drawersHigh(levels: readonly Level[], make: DrawerMake, s: Stacked, units: UnitsOf): number {
+/**
+ * How high some drawers are from the upper face of the lowest panel, with what roundings add, mm.
+ * @param given undersides over the floor that somebody fixed, from the second drawer on
+ */
+export function drawersHigh(
+  levels: readonly Level[],
+  make: DrawerMake,
+  s: Stacked,
+  units: UnitsOf,
+  given: readonly (number | null)[] = [],
+): number {
   const needs = levels.map((l) => needOf(l, make, s.aboveMm))
-  const panels = panelled(needs).filter(Boolean).length
-  return needs.reduce((sum, mm) => sum + mm + stepMm(units), 0) + panels * UNDER_MM + (panels - 1) * s.panelMm
+  const fixed = panelled(needs)
+  return needs.reduce((high, mm, i) => {
+    const panel = (fixed[i] ? UNDER_MM : 0) + (fixed[i] && i > 0 ? s.panelMm : 0)
+    const under = i > 0 ? given[i - 1] : null
+    return (typeof under === 'number' ? under - s.firstMm : high + panel) + mm + stepMm(units)
+  }, 0)
 }
 type UnitsOf = Parameters<typeof stepMm>[0]
 
 /**
  * Places of drawers over the lowest panel, and what each needs as terms; what is left under a head goes to all alike.
+ * `given` are undersides somebody fixed, from the second drawer on.
  * @param path of the height of the drawer `i` from below, counted from 1
  */
 export function drawerPlaces(
   levels: readonly Level[],
   make: DrawerMake,
   pen: DimPen,
-  s: Stacked & { headMm: number; units: UnitsOf; path: (i: number) => string },
+  s: Stacked & { headMm: number; units: UnitsOf; given: readonly (number | null)[]; path: (i: number) => string },
 ): Result<DrawerPlace[]> {
-  const spare = s.headMm - s.firstMm - drawersHigh(levels, make, s, s.units)
+  const spare = s.headMm - s.firstMm - drawersHigh(levels, make, s, s.units, s.given)
   const shareMm = roundDown(Math.max(0, spare) / levels.length, s.units)
   const needs = levels.map((l) => needOf(l, make, s.aboveMm))
   const fixed = panelled(needs.map((mm) => mm + shareMm))
@@ -292,7 +346,7 @@ export function putDrawers(
     const { moves, slides } = placeDrawer(d, spec)
     const inside = drawerInside(spec)
     d.bay({
-      id: `bay-${c.column}-${i}`,
+      id: `bay-drawer-${c.column}-${i}`,
       name: { code: 'drawer', column: c.column + 1, row: i + 1 },
       holds: 'surface',
       clear: { min: [inside.left, inside.backMm, inside.floorMm], max: [inside.right, inside.frontMm, inside.headMm] },

@@ -32,6 +32,24 @@ const MOST_OUT_MM = 120
 /** Between two things on a face, and a row and the next, mm. */
 const BESIDE_MM = 15
 
+/** What is said of leaves with their reasons and problems. */
+export interface LeafReason {
+  'leaf-usual': object
+  'leaves-pass': { deepMm: number; passMm: number }
+  'leaves-goods': { things: number }
+  'behind-leaves': object
+  'leaf-high-usual': object
+}
+export interface LeafProblem {
+  'leaf-tools-meet': { one: string; other: string; mm: number }
+  'leaves-too-narrow': { count: number; mm: number }
+  'leaves-too-deep': { mm: number; mostMm: number }
+  'leaves-one-opening': { count: number }
+  'leaves-one-shelf': object
+  'leaves-too-high': { mm: number; mostMm: number }
+  'tier-over-leaf': { mm: number; mostMm: number; shelf: number }
+}
+
 /** A thing on a face: from its left edge, from its upper edge down. */
 interface OnFace {
   item: Goods

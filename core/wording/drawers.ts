@@ -74,6 +74,8 @@ const problems: WordsFor<DrawerProblem> = {
     `Drawers ${say.length(Math.max(0, d.mm))} deep take no slide: the shortest is ${say.length(d.leastMm)}. Make it deeper, or run the drawers in grooves.`,
   'drawer-too-low': (d, say) =>
     `Drawer ${d.shelf} from below would have a place ${say.length(Math.max(0, d.mm))} high: ${say.length(d.leastMm)} at least.`,
+  'drawers-in-dadoes': () => 'Cleats are where drawers run: stand the shelves in dadoes, or take another front.',
+  'drawers-one-shelf': () => 'Drawers are between two shelves. Give it two shelves at least, or another front.',
   'drawer-too-narrow': (d, say) =>
     `An opening ${say.length(d.mm)} wide leaves a drawer nothing to hold: ${say.length(d.leastMm)} at least.`,
 }
@@ -81,6 +83,7 @@ const problems: WordsFor<DrawerProblem> = {
 const dims: Record<string, (d: Record<string, number>) => string> = {
   'drawer-under': (d) => `drawer ${d.shelf} from below, its underside`,
   'drawers-over': () => 'drawers over the lowest',
+  'drawer-rows': () => 'drawers one over the other',
 }
 
 const choices: Record<string, { label: string; options?: Record<string, string> }> = {

@@ -106,6 +106,8 @@ export const TERMS: Record<string, string> = {
   'in-drawer': 'tallest in the drawer below',
   drawer: 'bottom of a drawer and room over it',
   spare: 'share of what is left over',
+  leaves: 'more for the leaves between',
+  drawers: 'drawers',
   module: 'whole module',
   'half-module': 'half module',
   filler: 'module cut to the wall',

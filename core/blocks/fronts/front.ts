@@ -13,10 +13,13 @@ export const slidingFront = z.enum([...panelFront.options, 'sliding'])
 /** The same of a box of sheet, whose leaves may turn up on gas springs too. */
 export const boxFront = z.enum([...panelFront.options, 'lift-up'])
 /** And of shelves between uprights of sheet. */
-export const unitFront = z.enum([...slidingFront.options, 'lift-up'])
-/** And of boxes under a worktop, which may be full of drawers. */
+const unitFront = z.enum([...slidingFront.options, 'lift-up'])
+/** And of cabinets, which may have leaves that are boxes, or leaves on pins inside. */
+export const cabinetFront = z.enum([...unitFront.options, 'deep-doors', 'pivots'])
+/** And of boxes that stand, which may be full of drawers, or have them at the bottom. */
 export const benchFront = z.enum([...boxFront.options, 'drawers'])
-export type Front = z.infer<typeof unitFront> | z.infer<typeof benchFront>
+export const standingFront = z.enum([...cabinetFront.options, 'drawers'])
+export type Front = z.infer<typeof standingFront>
 /** What holds leaves shut. */
 export const latch = z.enum(['none', 'magnet'])
 

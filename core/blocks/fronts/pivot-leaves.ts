@@ -50,9 +50,13 @@ export interface Leaf {
 /** Leaves that hang on one side: the left has one more of an odd number. */
 const onSide = (count: number): number => Math.ceil(count / 2)
 
+/** How far what hangs on a face, or the corner beside the pin as it turns, reaches from the middle of a leaf, mm. */
+const turns = (r: Pick<LeafRoom, 'sheet' | 'deepestMm'>): number =>
+  Math.max(r.sheet.thicknessMm / 2 + r.deepestMm, Math.hypot(PIN_IN_MM, r.sheet.thicknessMm / 2))
+
 /** What leaves need in front of what is behind them, mm. */
 export const zoneOf = (count: number, r: Omit<LeafRoom, 'left' | 'right' | 'frontMm'>): number =>
-  2 * (PASS_MM + r.deepestMm) + r.sheet.thicknessMm + (onSide(count) - 1) * r.apartMm
+  2 * PASS_MM + r.deepestMm + r.sheet.thicknessMm / 2 + (onSide(count) - 1) * r.apartMm + turns(r)
 
 /** Leaf to leaf so far apart that the deepest things on two faces pass each other, mm. */
 export const apartFor = (sheet: Sheet, deepestMm: number): number => sheet.thicknessMm + 2 * deepestMm + PASS_MM
@@ -61,7 +65,7 @@ export const apartFor = (sheet: Sheet, deepestMm: number): number => sheet.thick
 export function leavesIn(count: number, r: LeafRoom): Leaf[] | null {
   const half = r.sheet.thicknessMm / 2
   // Open, what hangs on the front of the first one is beside the side; its corner turns past it.
-  const first = Math.max(half + r.deepestMm, Math.hypot(PIN_IN_MM, half)) + PASS_MM
+  const first = turns(r) + PASS_MM
   const [middle, pair] = [(r.left + r.right) / 2, count > 1]
   const out: Leaf[] = []
   for (const hung of [0, 1] as const)

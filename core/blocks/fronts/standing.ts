@@ -50,7 +50,7 @@ function runsOf(closed: readonly Closed[], headOf: (c: Closed) => number): Close
 }
 
 /** Leaves stop this far above the floor, mm: it is never quite level. */
-const OVER_FLOOR_MM = 15
+export const OVER_FLOOR_MM = 15
 
 /** Leaves or panels over the openings, or a curtain over all of them, in a piece of its own to put up. */
 export function closeFront(d: Draft, s: StandingFront): void {

@@ -10,9 +10,16 @@ const OVER_FLOOR_MM = 1
  * sideways is a couple, and comes down as a little more under one edge of their feet and a little less under another.
  * Whether they are stiff at all the sway check asks.
  * @param plates on the floor under them
+ * @param panels between them that leaves stand in and hang from
  */
-export function stiffFrame(d: Draft, id: string, uprights: readonly string[], plates: readonly string[] = []): void {
-  d.frame(id, [...uprights, ...plates])
+export function stiffFrame(
+  d: Draft,
+  id: string,
+  uprights: readonly string[],
+  plates: readonly string[] = [],
+  panels: readonly string[] = [],
+): void {
+  d.frame(id, [...uprights, ...plates, ...panels])
   for (const u of uprights) {
     const { min, max } = d.box(u)
     // What stands on others comes down by those: on a plate, where it stands on that.

@@ -23,13 +23,14 @@ import { house, LEAST_OPEN, type Level, type Opening } from '../house-on-shelves
 import {
   BINDS,
   clearForDrawer,
-  drawerMake,
   drawerPlaces,
   drawersHigh,
   drawersIn,
+  highDrawers,
   laidIn,
   leastForDrawer,
   roomIn,
+  usualClear,
   type DrawerMake,
   type DrawerPlace,
 } from '../in-drawers.ts'
@@ -55,10 +56,6 @@ export interface ReasonData {
 const USUAL_CLEAR = inches(24)
 /** And in a well no further than this where one machine stands, mm. Product decision: what two layers bear there. */
 const WELL_CLEAR = inches(28)
-/** Drawers no wider than this on slides, and on their bottoms, mm. Product decisions: what a thin bottom spans. */
-const [SLIDE_CLEAR, RUNNER_CLEAR] = [inches(22), inches(16)]
-/** Drawers as high as these weigh so much themselves that less goes in than into those of a bank, kg. Product decision. */
-const MOST_IN_GROOVES_KG = 5
 /** Room for toes under the lowest panels, mm: builders' usual figure. */
 const KICK = 80
 /** Shallower than this a box holds nothing, and lower than this nothing goes in, mm. Product decisions. */
@@ -139,7 +136,7 @@ export function planOut(p: BoxBenchParams, ctx: ShapeContext, pen: DimPen): Resu
 
   const widest = (make ? laidIn(make, ctx.goods) : ctx.goods).reduce((mm, g) => Math.max(mm, g.item.acrossMm), 0)
   const [neededMm, usualMm] = make
-    ? [clearForDrawer(make, widest + 2 * sideMm), make.slide ? SLIDE_CLEAR : Math.min(RUNNER_CLEAR, BINDS * insideMm)]
+    ? [clearForDrawer(make, widest + 2 * sideMm), Math.min(usualClear(p), make.slide ? Infinity : BINDS * insideMm)]
     : [clearInBox(p.front, widest + 2 * sideMm), USUAL_CLEAR]
   const clearMm = pen.length(
     { path: 'clearMm', code: 'clear-bay', min: 200, max: 1500 },
@@ -202,7 +199,9 @@ export function planOut(p: BoxBenchParams, ctx: ShapeContext, pen: DimPen): Resu
     data: { things },
   })
   const path = (i: number) => `topMm.${i - 1}`
-  const places = make ? drawerPlaces(levels, make, pen, { ...stacked, headMm: highMm, units, path }) : good(null)
+  const places = make
+    ? drawerPlaces(levels, make, pen, { ...stacked, headMm: highMm, units, given: p.topMm, path })
+    : good(null)
   if (!places.ok) return places
   const tops = places.value
     ? good(places.value.flatMap((x) => x.panelMm ?? []))
@@ -252,10 +251,7 @@ function drawersOf(
   ctx: ShapeContext,
   s: { box: Sheet; deepMm: number; nailerMm: number },
 ): Result<DrawerMake | null> {
-  if (p.front !== 'drawers') return good(null)
-  const made = drawerMake(p, ctx, s, 'depthMm')
-  if (!made.ok || made.value.slide) return made
-  return good({ ...made.value, mostKg: MOST_IN_GROOVES_KG })
+  return p.front === 'drawers' ? highDrawers(p, ctx, s, 'depthMm') : good(null)
 }
 
 /** Leaves that turn up under the top of each box, and under its shelves. */

@@ -1,4 +1,5 @@
 import type { Lever, ShapeContext } from '../family.ts'
+import { drawerLevers, drawerSavers } from '../in-drawers.ts'
 import { leverPen, lighterSheets, narrowerBays, stifferSheets, strengthPen } from '../levers.ts'
 import { inches } from '../../measure/units.ts'
 import type { ShelfUnitParams } from './parameters.ts'
@@ -27,8 +28,9 @@ export function shelfUnitLevers(p: ShelfUnitParams, ctx: ShapeContext): Lever<Sh
   if (p.hold === 'cleats') add('dado', { hold: 'dado' })
   for (const cleatSection of THICK[p.cleatSection] ?? [])
     if (p.hold === 'cleats') add('cleat-section', { cleatSection }, { section: cleatSection })
-  if (p.front === 'doors' || p.front === 'lift-up') add('no-doors', { front: 'open' })
-  if (p.front === 'lift-up') add('flat-doors', { front: 'doors' })
+  if (p.front !== 'open' && p.front !== 'curtain') add('no-doors', { front: 'open' })
+  if (p.front === 'deep-doors' || p.front === 'lift-up') add('flat-doors', { front: 'doors' })
+  if (p.front === 'drawers') drawerLevers(p, add)
   if (!p.back) add('add-back', { back: true })
   if (!p.tie) add('add-tie', { tie: true })
   if (p.feet === 'standing' && ctx.space.floor === 'slab') add('pin-feet', { feet: 'pinned' })
@@ -49,6 +51,7 @@ export function shelfUnitLevers(p: ShelfUnitParams, ctx: ShapeContext): Lever<Sh
 /** Ways to spend less on a shelf unit that is stronger than it need be. */
 export function shelfUnitSavers(p: ShelfUnitParams, ctx: ShapeContext): Lever<ShelfUnitParams>[] {
   const { out, add } = leverPen(p)
+  if (p.front === 'drawers') drawerSavers(p, add)
   for (const s of lighterSheets(p.sheet, 11)) add('sheet', { sheet: s.id }, { sheet: s.id })
   if (p.strip !== 'none') add('no-strip', { strip: 'none', rearStrip: false })
   if (p.strip !== 'none' && p.rearStrip) add('no-rear-strip', { rearStrip: false })

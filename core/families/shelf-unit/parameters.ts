@@ -1,11 +1,14 @@
-import { latch, unitFront } from '../../blocks/fronts/front.ts'
+import { latch, standingFront } from '../../blocks/fronts/front.ts'
 import { z } from '../../measure/schema.ts'
 import type { UnitSystem } from '../../measure/units.ts'
 import type { Raw } from '../family.ts'
+import { deepLeaf, usualLeaf } from '../deep-leaves.ts'
+import { inDrawers, usualDrawers } from '../in-drawers.ts'
+import { leavesOnPins, usualPins } from '../leaves-on-pins.ts'
 import { countDim, dim, dims, section, sheet } from '../params.ts'
 import { feet } from '../stands-alone.ts'
 
-export const LIMITS = { bays: 6, shelves: 10 } as const
+export const LIMITS = { bays: 6, shelves: 10, drawers: 9 } as const
 
 export const shelfUnitParams = z.object({
   /** Openings side by side, between uprights. */
@@ -27,8 +30,14 @@ export const shelfUnitParams = z.object({
   stripSection: section,
   /** One under the rear edge too. */
   rearStrip: z.boolean(),
-  front: unitFront,
+  front: standingFront,
+  ...deepLeaf,
   latch,
+  ...leavesOnPins,
+  /** Drawers one over the other, under the shelves, and the underside of each but the lowest. */
+  drawerRows: countDim(1, LIMITS.drawers),
+  drawerMm: dims(40, 3000, LIMITS.drawers),
+  ...inDrawers,
   /** A thin sheet across the back, which keeps it from folding. */
   back: z.boolean(),
   tie: z.boolean(),
@@ -54,16 +63,26 @@ export const startingParams = (system: UnitSystem, canTie: boolean, canPin = fal
   strip: 'none',
   rearStrip: false,
   front: 'open',
+  ...usualLeaf(),
   latch: 'magnet',
+  ...usualPins(),
+  drawerRows: null,
+  drawerMm: [],
+  ...usualDrawers(system),
   back: true,
   tie: canTie,
   feet: !canTie && canPin ? 'pinned' : 'standing',
   raise: 'tilt',
 })
 
-/** The first form knew no fronts, the second no feet held down, the third no strips at the back. */
+/** The first form knew no fronts, the second no feet held down, the third no strips at the back, the fourth no leaves but flat ones and no drawers. */
 export const UPGRADES = [
   (raw: Raw): Raw => ({ front: 'open', latch: 'none', ...raw }),
   (raw: Raw): Raw => ({ feet: 'standing', ...raw }),
   (raw: Raw): Raw => ({ rearStrip: false, ...raw }),
+  (raw: Raw): Raw => ({
+    ...{ ...usualLeaf(), ...usualPins(), drawerRows: null, drawerMm: [] },
+    ...usualDrawers(String(raw.sheet).endsWith('mm') ? 'metric' : 'imperial'),
+    ...raw,
+  }),
 ]

@@ -1,5 +1,6 @@
+import { inches } from '../../measure/units.ts'
 import { canHoldTie } from '../../room/room.ts'
-import { exampleContext, exampleGoods, ratedSlab, thinWalls } from '../example-context.ts'
+import { exampleContext, exampleGoods, handTools, ratedSlab, smallTins, thinWalls } from '../example-context.ts'
 import type { Goods } from '../../goods/goods.ts'
 import { countedKg } from '../../goods/presumed.ts'
 import { family } from '../family.ts'
@@ -67,6 +68,32 @@ export const shelfUnit = family<ShelfUnitParams>({
       name: 'on cleats, leaves that turn up on gas springs, metric',
       params: { ...startingParams('metric', true), front: 'lift-up', bays: 1, shelves: 3, hold: 'cleats' },
       context: exampleContext('metric', [exampleGoods('metric', 'box', 5)]),
+    },
+    {
+      name: 'drawers under the shelves, metric',
+      params: { ...startingParams('metric', true), front: 'drawers', bays: 2 },
+      context: exampleContext('metric', [exampleGoods('metric', 'box', 4), ...handTools('metric')]),
+    },
+    {
+      name: 'drawers in grooves with hand holes under the shelves, held down, imperial',
+      params: {
+        ...startingParams('imperial', false, true),
+        ...{ front: 'drawers', runs: 'grooves', hand: 'hole', drawerRows: 4, shelves: 2 },
+      },
+      context: ratedSlab(thinWalls(exampleContext('imperial', [smallTins('imperial')]))),
+    },
+    {
+      name: 'behind leaves that are boxes, small tins in them, metric',
+      params: { ...startingParams('metric', true), front: 'deep-doors', bays: 1 },
+      context: exampleContext('metric', [exampleGoods('metric', 'box', 4), smallTins('metric')]),
+    },
+    {
+      name: 'hand tools on leaves on pins, on cleats, imperial',
+      params: {
+        ...startingParams('imperial', true),
+        ...{ front: 'pivots', hold: 'cleats', clearMm: inches(30), leaves: 2 },
+      },
+      context: exampleContext('imperial', [...handTools('imperial'), exampleGoods('imperial', 'box', 2)]),
     },
     {
       name: 'behind a curtain',

@@ -1,5 +1,6 @@
 import { levelStep, loadStep, pinStep, tieStep } from '../../blocks/mounts/steps.ts'
 import { backStep } from '../../blocks/carcass/steps.ts'
+import { drawerSteps, runnerSteps } from '../../blocks/fronts/drawer-steps.ts'
 import { frontSteps, trackSteps } from '../../blocks/fronts/step.ts'
 import { called, fixedBy } from '../../steps/fixed-by.ts'
 import { type Step } from '../../steps/step.ts'
@@ -25,7 +26,7 @@ export function shelfUnitSteps(p: ShelfUnitParams, shaped: Shaped): Step[] {
   }
   const tied = assembly.anchors.length > 0
   // Its front is hung when it stands.
-  const front = frontSteps(assembly).flatMap((s) => s.parts)
+  const front = [...drawerSteps(assembly), ...frontSteps(assembly)].flatMap((s) => s.parts)
   const angles = ids(/^angle-/)
   const standing = ids(/./).filter((id) => !front.includes(id) && !angles.includes(id))
   const steps: (Step | false)[] = [
@@ -47,6 +48,7 @@ export function shelfUnitSteps(p: ShelfUnitParams, shaped: Shaped): Step[] {
       on: ids(/^shelf-/),
       cautions: [],
     },
+    ...runnerSteps(assembly),
     ...trackSteps(assembly),
     {
       id: 'shelves',
@@ -55,7 +57,7 @@ export function shelfUnitSteps(p: ShelfUnitParams, shaped: Shaped): Step[] {
         cleats: p.hold === 'cleats' ? 1 : 0,
         ...fixedBy(assembly, called('shelf'), called('side', 'cleat')),
       },
-      parts: ids(/^shelf-/),
+      parts: ids(/^(shelf|panel)-/),
       on: ids(/^upright-/),
       marks: levels,
       cautions: [],
@@ -75,6 +77,7 @@ export function shelfUnitSteps(p: ShelfUnitParams, shaped: Shaped): Step[] {
     levelStep(assembly, ids(/^upright-/)),
     pinStep(assembly, angles),
     tieStep(assembly.anchors.filter((x) => !angles.includes(x.part))),
+    ...drawerSteps(assembly),
     ...frontSteps(assembly),
     loadStep(tied),
   ]

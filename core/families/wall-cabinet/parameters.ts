@@ -1,4 +1,4 @@
-import { boxFront, latch } from '../../blocks/fronts/front.ts'
+import { cabinetFront, latch } from '../../blocks/fronts/front.ts'
 import { z } from '../../measure/schema.ts'
 import type { UnitSystem } from '../../measure/units.ts'
 import type { Raw } from '../family.ts'
@@ -36,7 +36,7 @@ export const wallCabinetParams = z.object({
    * Bare, with flat leaves or with leaves that are boxes themselves, on hinges, with leaves that turn up, panels that slide,
    * a curtain; or leaves one behind the other that turn on pins, things hung on both their faces.
    */
-  front: z.enum([...boxFront.options, 'sliding', 'deep-doors', 'pivots']),
+  front: cabinetFront,
   ...deepLeaf,
   latch,
   ...leavesOnPins,

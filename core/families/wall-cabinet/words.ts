@@ -2,15 +2,6 @@ import type { KindWords, LooseWords, LooseStepWords } from '../../wording/kind.t
 import { fixed } from '../../wording/fixed.ts'
 import { plural } from '../../wording/say.ts'
 
-const dims: Record<string, (d: Record<string, number>) => string> = {
-  'leaf-depth': () => 'depth of the leaves inside',
-  tiers: () => 'tiers in each leaf',
-  leaves: () => 'leaves',
-  'leaves-apart': () => 'from leaf to leaf, middle to middle',
-  'leaf-high': () => 'height kept free for leaves',
-  'tier-top': (d) => `tier ${d.shelf + 1}, top above the underside of the leaf`,
-}
-
 const choices: NonNullable<KindWords['choices']> = {
   'shelf-hold': {
     label: 'Shelves are held',
@@ -20,12 +11,6 @@ const choices: NonNullable<KindWords['choices']> = {
 
 const reasons: LooseWords = {
   'two-studs': () => 'wide enough to be fixed to two studs',
-  'leaf-usual': () => 'tins and hand tools stand in it, and it does not swing too far out',
-  'leaves-pass': (d, say) =>
-    `its own thickness, twice the deepest thing, ${say.lengthOf(d, 'deepMm')}, and ${say.lengthOf(d, 'passMm')} to pass`,
-  'leaves-goods': (d) => `in pairs, as few as take ${plural(Number(d.things), 'thing')}`,
-  'behind-leaves': () => 'what lies behind the leaves is shallow: everything hangs on them',
-  'leaf-high-usual': () => 'a row of long tools over one of short ones',
 }
 
 const levers: LooseWords = {
@@ -35,25 +20,11 @@ const levers: LooseWords = {
 }
 
 const problems: LooseWords = {
-  'leaf-tools-meet': (d, say) =>
-    `${
-      d.one && d.other
-        ? `The ${d.one} on the back of one leaf and the ${d.other} on the front of the next would reach ${say.lengthOf(d, 'mm')} into each other.`
-        : `The ${d.one || d.other} between two leaves would reach ${say.lengthOf(d, 'mm')} into the wood of the other.`
-    } Put the leaves further apart, or hang one of them elsewhere.`,
   'pins-too-shallow': (d, say) =>
     `A loose shelf lies on two rows of pins, one in front of the other: ${say.lengthOf(d, 'leastMm')} deep at least, and it is ${say.lengthOf(d, 'mm')}. Deeper, or shelves in dadoes.`,
-  'leaves-too-narrow': (d, say) =>
-    `${plural(Number(d.count), 'leaf', 'leaves')} do not go into an opening of ${say.lengthOf(d, 'mm')}: those further back would be too narrow to hang anything on. Fewer of them, or a wider opening.`,
-  'leaves-too-deep': (d, say) =>
-    `With its leaves it would be ${say.lengthOf(d, 'mm')} deep, and there are ${say.lengthOf(d, 'mostMm')}. Fewer leaves, or shallower things on them.`,
-  'leaves-one-opening': (d) =>
-    `Leaves on pins hang between two sides: one opening, not ${d.count}. Take one opening, or another front.`,
   'no-stud-behind-it': () => 'No stud lies behind it: make it wider, or move it along the wall.',
   'back-past-sheet': (d, say) =>
     `The back of an opening would be ${say.lengthOf(d, 'mm')} at its narrowest, and a sheet of it gives ${say.lengthOf(d, 'mostMm')}. Narrower openings, or lower ones.`,
-  'tier-over-leaf': (d, say) =>
-    `Tier ${d.shelf} of the leaves would be at ${say.lengthOf(d, 'mm')}; under the head of the leaf ${say.lengthOf(d, 'mostMm')} is the highest. Take fewer tiers, or lower things.`,
 }
 
 const steps: LooseStepWords = {
@@ -110,7 +81,6 @@ const holds: NonNullable<KindWords['holds']> = {
 export const wallCabinetWords: KindWords = {
   name: 'Wall cabinet',
   blurb: 'A box with shelves and a back, hung on the wall',
-  dims,
   choices,
   reasons,
   levers,
