@@ -64,7 +64,10 @@ export const usualDrawers = (system: UnitSystem): InDrawers => ({
   hand: 'pull',
 })
 
-/** What is said with its problems. */
+/** What is said with its reasons and problems. */
+export interface DrawerReason {
+  'drawer-span': object
+}
 export interface DrawerProblem {
   'drawer-slide-short': { mm: number; leastMm: number }
   'drawer-too-low': { mm: number; leastMm: number; shelf: number }
@@ -244,43 +247,36 @@ interface Stacked {
   panelMm: number
   firstMm: number
 }
-/**
- * How high some drawers are from the upper face of the lowest panel, with what roundings add, mm.
- * @param given undersides over the floor that somebody fixed, from the second drawer on
- */
-export function drawersHigh(
-  levels: readonly Level[],
-  make: DrawerMake,
-  s: Stacked,
-  units: UnitsOf,
-  given: readonly (number | null)[] = [],
-): number {
+/** How high some drawers are from the upper face of the lowest panel, with what roundings add, mm. */
+export function drawersHigh(levels: readonly Level[], make: DrawerMake, s: Stacked, units: UnitsOf): number {
   const needs = levels.map((l) => needOf(l, make, s.aboveMm))
-  const fixed = panelled(needs)
-  return needs.reduce((high, mm, i) => {
-    const panel = (fixed[i] ? UNDER_MM : 0) + (fixed[i] && i > 0 ? s.panelMm : 0)
-    const under = i > 0 ? given[i - 1] : null
-    return (typeof under === 'number' ? under - s.firstMm : high + panel) + mm + stepMm(units)
-  }, 0)
+  const panels = panelled(needs).filter(Boolean).length
+  return needs.reduce((sum, mm) => sum + mm + stepMm(units), 0) + panels * UNDER_MM + (panels - 1) * s.panelMm
 }
 type UnitsOf = Parameters<typeof stepMm>[0]
 
+/** Where drawers begin over the lowest panel, under which of them a fixed panel is, and how far what is fixed shifts the last. */
+export interface DrawerRows {
+  zs: number[]
+  fixed: boolean[]
+  shiftMm: number
+}
 /**
- * Places of drawers over the lowest panel, and what each needs as terms; what is left under a head goes to all alike.
- * `given` are undersides somebody fixed, from the second drawer on.
+ * The undersides of drawers, each with what is below it as terms; what is left under a head goes to all alike.
  * @param path of the height of the drawer `i` from below, counted from 1
  */
-export function drawerPlaces(
+export function drawerRows(
   levels: readonly Level[],
   make: DrawerMake,
   pen: DimPen,
-  s: Stacked & { headMm: number; units: UnitsOf; given: readonly (number | null)[]; path: (i: number) => string },
-): Result<DrawerPlace[]> {
-  const spare = s.headMm - s.firstMm - drawersHigh(levels, make, s, s.units, s.given)
+  s: Stacked & { headMm: number; units: UnitsOf; path: (i: number) => string },
+): DrawerRows {
+  const spare = s.headMm - s.firstMm - drawersHigh(levels, make, s, s.units)
   const shareMm = roundDown(Math.max(0, spare) / levels.length, s.units)
   const needs = levels.map((l) => needOf(l, make, s.aboveMm))
   const fixed = panelled(needs.map((mm) => mm + shareMm))
   const zs = [s.firstMm + UNDER_MM]
+  let shiftMm = 0
   for (let i = 1; i < levels.length; i++) {
     const tallest = levels[i - 1].tallest?.tallMm ?? EMPTY_MM
     const rest = needs[i - 1] - tallest - s.aboveMm - make.lostMm + shareMm
@@ -292,10 +288,19 @@ export function drawerPlaces(
       ...(rest > 0 ? [{ name: 'spare', mm: rest }] : []),
       ...(fixed[i] ? [{ name: 'sheet', mm: s.panelMm + UNDER_MM }] : []),
     ]
-    zs.push(
-      pen.sum({ path: s.path(i), code: 'drawer-under', data: { shelf: i + 1 }, min: 40, max: 3000 }, terms, 'sum'),
-    )
+    const asked = { path: s.path(i), code: 'drawer-under', data: { shelf: i + 1 }, min: 40, max: 3000 }
+    zs.push(pen.sum(asked, terms, 'sum'))
+    shiftMm += zs[i] - pen.dims[pen.dims.length - 1].tackedValue
   }
+  return { zs, fixed, shiftMm }
+}
+
+/** The places of drawers up to what is over the last of them. */
+export function drawerPlaces(
+  { zs, fixed }: DrawerRows,
+  make: DrawerMake,
+  s: { panelMm: number; headMm: number; path: (i: number) => string },
+): Result<DrawerPlace[]> {
   const places = zs.map((zMm, i): DrawerPlace => {
     const panelMm = fixed[i] ? zMm - UNDER_MM : null
     const over = i === zs.length - 1 ? s.headMm : fixed[i + 1] ? zs[i + 1] - UNDER_MM - s.panelMm : zs[i + 1]

@@ -1,5 +1,5 @@
 import type { DrawerStep } from '../blocks/fronts/drawer-steps.ts'
-import type { DrawerLever, DrawerProblem } from '../families/in-drawers.ts'
+import type { DrawerLever, DrawerProblem, DrawerReason } from '../families/in-drawers.ts'
 import type { HoldWords, KindWords, StepWordsFor, WordsFor } from './kind.ts'
 import { sheetName } from './names.ts'
 import { plural } from './say.ts'
@@ -69,6 +69,10 @@ const levers: WordsFor<DrawerLever> = {
   'drawer-grooves': () => 'Run the drawers in grooves instead of on slides',
 }
 
+const reasons: WordsFor<DrawerReason> = {
+  'drawer-span': () => 'what the thin bottom of a drawer spans, or the widest thing asks for',
+}
+
 const problems: WordsFor<DrawerProblem> = {
   'drawer-slide-short': (d, say) =>
     `Drawers ${say.length(Math.max(0, d.mm))} deep take no slide: the shortest is ${say.length(d.leastMm)}. Make it deeper, or run the drawers in grooves.`,
@@ -100,4 +104,14 @@ const choices: Record<string, { label: string; options?: Record<string, string> 
 }
 
 /** In the form in which kinds of build have theirs. */
-export const drawerWords: KindWords = { name: 'Drawers', blurb: '', dims, choices, levers, problems, steps, holds }
+export const drawerWords: KindWords = {
+  name: 'Drawers',
+  blurb: '',
+  dims,
+  choices,
+  levers,
+  problems,
+  reasons,
+  steps,
+  holds,
+}

@@ -24,6 +24,7 @@ import {
   BINDS,
   clearForDrawer,
   drawerPlaces,
+  drawerRows,
   drawersHigh,
   drawersIn,
   highDrawers,
@@ -141,7 +142,7 @@ export function planOut(p: BoxBenchParams, ctx: ShapeContext, pen: DimPen): Resu
   const clearMm = pen.length(
     { path: 'clearMm', code: 'clear-bay', min: 200, max: 1500 },
     Math.min(Math.max(usualMm, neededMm), Math.max(200, ctx.space.lengthMm - 2 * t)),
-    { code: 'box-bench-span', terms: [] },
+    { code: make ? 'drawer-span' : 'box-bench-span', terms: [] },
   )
   if (make && clearMm < leastForDrawer(make))
     return bad('drawer-too-narrow', { mm: clearMm, leastMm: leastForDrawer(make) }, 'clearMm')
@@ -199,9 +200,8 @@ export function planOut(p: BoxBenchParams, ctx: ShapeContext, pen: DimPen): Resu
     data: { things },
   })
   const path = (i: number) => `topMm.${i - 1}`
-  const places = make
-    ? drawerPlaces(levels, make, pen, { ...stacked, headMm: highMm, units, given: p.topMm, path })
-    : good(null)
+  const within = { ...stacked, headMm: highMm, units, path }
+  const places = make ? drawerPlaces(drawerRows(levels, make, pen, within), make, within) : good(null)
   if (!places.ok) return places
   const tops = places.value
     ? good(places.value.flatMap((x) => x.panelMm ?? []))

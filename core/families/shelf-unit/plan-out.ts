@@ -31,6 +31,7 @@ import { grownTo, house, type Level, type Opening } from '../house-on-shelves.ts
 import {
   deepForDrawers,
   drawerPlaces,
+  drawerRows,
   drawersHigh,
   goesInDrawer,
   highDrawers,
@@ -43,6 +44,7 @@ import {
   usualClear,
   type DrawerMake,
   type DrawerPlace,
+  type DrawerRows,
 } from '../in-drawers.ts'
 import { hangsOnLeaf, planLeaves, type PivotPlan } from '../leaves-on-pins.ts'
 import type { Planned } from '../opened.ts'
@@ -152,13 +154,15 @@ export function planOut(p: ShelfUnitParams, ctx: ShapeContext, pen: DimPen): Res
   const { bays, levels, leaf } = filled
   if (pivots && bays > 1) return bad('leaves-one-opening', { count: bays }, 'bays')
   const between: Between = { pivots, drawers: filled.drawers, units: unitsOf(ctx.settings) }
-  const tops = topsOf(p, s, pen, levels, between)
-  if (!tops.ok) return tops
-  const places = placesOf(p, s, pen, tops.value, between)
+  const heights = topsOf(p, s, pen, levels, between)
+  if (!heights.ok) return heights
+  const { tops, drawn } = heights.value
+  const under = { panelMm: s.t, headMm: (tops[1] ?? tops[0]) - s.t - s.under, path: drawerPath }
+  const places = drawn && w.make ? drawerPlaces(drawn, w.make, under) : good([])
   if (!places.ok) return places
-  const rowsUp = p.front === 'lift-up' ? liftRows(p, s, { tops: tops.value, clearMm, depthMm }) : good([])
+  const rowsUp = p.front === 'lift-up' ? liftRows(p, s, { tops, clearMm, depthMm }) : good([])
   if (!rowsUp.ok) return rowsUp
-  const high = highOf(p, ctx, s, { tops: tops.value, levels, leafMm: leaf ? leafHigh(leaf.levels, leaf) : 0 })
+  const high = highOf(p, ctx, s, { tops, levels, leafMm: leaf ? leafHigh(leaf.levels, leaf) : 0 })
   if (!high.ok) return high
   const withLeaf = leaf ? withTiers(leaf, high.value - OVER_FLOOR_MM, pen) : good(null)
   if (!withLeaf.ok) return withLeaf
@@ -167,7 +171,7 @@ export function planOut(p: ShelfUnitParams, ctx: ShapeContext, pen: DimPen): Res
     plan: {
       ...s,
       ...{ openings: openingsFor(bays), clearMm, depthMm, insideMm, levels, pivots },
-      tops: tops.value,
+      tops,
       highMm: high.value,
       rowsUp: rowsUp.value,
       leaf: withLeaf.value,
@@ -193,7 +197,9 @@ function widthsOf(p: ShelfUnitParams, ctx: ShapeContext, s: Sizes, pen: DimPen):
   const clearMm = pen.length(
     { path: 'clearMm', code: 'clear-bay', min: LEAST_CLEAR_MM, max: 2400 },
     clearBay(Math.max(usualMm, clearInBox(p.front, widest + 2 * s.play.sideMm) + besideMm), ctx.space.lengthMm - 2 * t),
-    { code: 'usual-span', terms: [], data: { everyMm: usualMm } },
+    p.front === 'drawers'
+      ? { code: 'drawer-span', terms: [] }
+      : { code: 'usual-span', terms: [], data: { everyMm: usualMm } },
   )
   const inDadoes = p.hold === 'dado' ? 2 * dadoDepth(t, unitsOf(ctx.settings)) : 0
   const longest = sheet.lengthMm - 2 * ctx.settings.sheetTrimMm - inDadoes
@@ -381,21 +387,8 @@ function fillDrawers(
   return { fill: { make, rows: levels }, left: left.filter((g) => g.count > 0) }
 }
 
-/** Places of the drawers between the lowest shelf and the one over it. */
-function placesOf(
-  p: ShelfUnitParams,
-  s: Sizes,
-  pen: DimPen,
-  tops: readonly number[],
-  b: Between,
-): Result<DrawerPlace[]> {
-  if (!b.drawers) return good([])
-  const headMm = tops[1] - s.t - s.under
-  const path = (i: number) => `drawerMm.${i - 1}`
-  return drawerPlaces(b.drawers.rows, b.drawers.make, pen, {
-    ...{ ...stacked(s, tops[0]), headMm, units: b.units, given: p.drawerMm, path },
-  })
-}
+/** Where a drawer begins is told by its number. */
+const drawerPath = (i: number): string => `drawerMm.${i - 1}`
 
 /** Upper faces of the shelves, each clear of the one below. */
 function topsOf(
@@ -404,15 +397,18 @@ function topsOf(
   pen: DimPen,
   levels: readonly Level[],
   between: Between,
-): Result<number[]> {
+): Result<{ tops: number[]; drawn: DrawerRows | null }> {
   const { t } = s
   const { pivots } = between
   const tops: number[] = []
+  let drawn: DrawerRows | null = null
   termsOf(p, s, levels, between).forEach((terms, i) => {
     const [drawers] = i === 1 ? terms.filter((x) => x.name === 'drawers') : []
     if (drawers && between.drawers) {
-      const { rows, make } = between.drawers
-      drawers.mm = drawersHigh(rows, make, stacked(s, tops[0]), between.units, p.drawerMm)
+      const [{ rows, make }, { units }] = [between.drawers, between]
+      const within = { ...stacked(s, tops[0]), headMm: tops[0] + drawers.mm, units, path: drawerPath }
+      drawn = drawerRows(rows, make, pen, within)
+      drawers.mm += drawn.shiftMm
     }
     tops.push(
       pen.sum(
@@ -428,7 +424,7 @@ function topsOf(
     if (tops[i] < leastMm) return bad('shelves-overlap', { mm: tops[i], leastMm, shelf: i + 1 }, `topMm.${i}`)
   }
   if (s.trackMm > 0 && tops.length < 2) return bad('sliding-one-shelf', {}, 'front')
-  if (!pivots) return good(tops)
+  if (!pivots) return good({ tops, drawn })
   if (tops.length < 2) return bad('leaves-one-shelf', {}, 'front')
   const [open, last] = [tops[tops.length - 1] - t - tops[0], tops.length - 1]
   return open < pivots.openMm - 1e-6
@@ -437,7 +433,7 @@ function topsOf(
         { mm: pivots.openMm, mostMm: open },
         typeof p.topMm[last] === 'number' ? `topMm.${last}` : 'leafHighMm',
       )
-    : good(tops)
+    : good({ tops, drawn })
 }
 
 /** How high its uprights are: over what stands on the highest shelf, and no lower than its leaves. */
