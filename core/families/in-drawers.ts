@@ -139,14 +139,14 @@ export const takenByDrawer = (p: InDrawers): number => {
 }
 /** Any of them: they are one as thick as the other. */
 const [ANY_SLIDE] = DRAWER_SLIDES.metric
-/** Depth of a box for drawers with so much free in them, mm; no shallower than the shortest slides and usual drawers. */
+/** Depth of a box for drawers with so much free in them, mm; no shallower than usual slides, and what is left in grooves, ask for. */
 export const deepForDrawers = (p: InDrawers, freeMm: number): number =>
-  Math.max(LEAST_DEEP_MM, freeMm + 2 * findSheet(p.drawerSheet)!.thicknessMm + BEHIND_MM)
-const LEAST_DEEP_MM = 300
+  Math.max(LEAST_DEEP_MM[p.runs], freeMm + 2 * findSheet(p.drawerSheet)!.thicknessMm + BEHIND_MM)
+const LEAST_DEEP_MM = { grooves: 400, slides: 300 } as const
 /** Drawers no wider than this on slides, and on their bottoms, mm. Product decisions: what a thin bottom spans. */
 export const usualClear = (p: InDrawers): number => inches(p.runs === 'slides' ? 22 : 16)
 /** Drawers as high and wide as under a worktop weigh so much themselves that less goes in than in a bank, kg. Product decision. */
-const MOST_IN_GROOVES_KG = 5
+const MOST_IN_GROOVES_KG = 4
 /** On slides back and sides are screwed to each other: two screws find room over each other, mm. */
 const LEAST_SCREWED_MM = inches(3)
 /** The same for drawers higher than those of a bank. */
