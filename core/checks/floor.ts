@@ -24,8 +24,11 @@ export const floorBearing = defineCheck({
   reads: ['assembly', 'service', 'space', 'goods'],
   run({ assembly, service, space }): CheckResult[] {
     const feet = partFeet(assembly)
-    if (feet.length === 0) return []
+    // What stands on the floor itself, with the room it has there.
+    const places = assembly.bays.filter((b) => b.carriers.length === 0 && b.items.length > 0).map((b) => b.clear)
+    if (feet.length === 0 && (places.length === 0 || space.floor !== 'timber')) return []
     const given = { check: 'floor', link: 'ground' as const }
+    const items = assembly.bays.flatMap((x) => x.items)
     const unweighed = service.notWeighed.length > 0
     if (space.floor !== 'timber') {
       const under = UNDER_FEET[space.floor]
@@ -61,13 +64,11 @@ export const floorBearing = defineCheck({
         }),
       ]
     }
-    if (unweighed)
+    if (unweighed || items.some((i) => i.massKg === null))
       return [plain({ ...given, quantity: 'stress', code: 'unknown-not-weighed', subject: 'floor', state: 'unknown' })]
-    const b = boxUnion(feet.map((s) => s.contact))
+    const b = boxUnion(feet.length > 0 ? feet.map((s) => s.contact) : places)
     const area = Math.max(1, (b.max[0] - b.min[0]) * (b.max[1] - b.min[1]))
-    const kg =
-      assembly.parts.reduce((m, p) => m + partMassKg(p), 0) +
-      assembly.bays.flatMap((x) => x.items).reduce((m, i) => m + (i.massKg ?? 0), 0)
+    const kg = assembly.parts.reduce((m, p) => m + partMassKg(p), 0) + items.reduce((m, i) => m + (i.massKg ?? 0), 0)
     const pressure = newtons(kg) / area
     return [
       measured({

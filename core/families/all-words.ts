@@ -12,6 +12,7 @@ import { closetFrontWords } from './closet-front/words.ts'
 import { cornerBenchWords } from './corner-bench/words.ts'
 import { drawerBankWords } from './drawer-bank/words.ts'
 import { floatingShelfRackWords } from './floating-shelf-rack/words.ts'
+import { floorPlaceWords } from './floor-place/words.ts'
 import { framedWallWords } from './framed-wall/words.ts'
 import { hangingArmsWords } from './hanging-arms/words.ts'
 import { hookRailWords } from './hook-rail/words.ts'
@@ -42,6 +43,7 @@ export const KIND_WORDS: Readonly<Record<string, KindWords>> = {
   'corner-bench': cornerBenchWords,
   'drawer-bank': drawerBankWords,
   'floating-shelf-rack': floatingShelfRackWords,
+  'floor-place': floorPlaceWords,
   'framed-wall': framedWallWords,
   'hanging-arms': hangingArmsWords,
   'hook-rail': hookRailWords,

@@ -10,6 +10,7 @@ import { cornerBench } from './corner-bench/corner-bench.ts'
 import { closetFront } from './closet-front/closet-front.ts'
 import { drawerBank } from './drawer-bank/drawer-bank.ts'
 import { floatingShelfRack } from './floating-shelf-rack/floating-shelf-rack.ts'
+import { floorPlace } from './floor-place/floor-place.ts'
 import { framedWall } from './framed-wall/framed-wall.ts'
 import { hangingArms } from './hanging-arms/hanging-arms.ts'
 import { hookRail } from './hook-rail/hook-rail.ts'
@@ -56,4 +57,5 @@ export const FAMILIES: readonly AnyFamily[] = [
   partition,
   framedWall,
   closetFront,
+  floorPlace,
 ]

@@ -135,6 +135,8 @@ export interface Family<P> {
   turnsGoods?: true
   /** How it is first set: quarter turns of a build; straight along its wall unless it says otherwise. */
   turn?: 1 | 2 | 3
+  /** In a plan of a whole room only for what has no place otherwise: it takes of the wall what others use better. */
+  lastResort?: true
   /** False where it is a build without goods too. */
   needsGoods?: boolean
   schema: z.ZodType<P>
@@ -220,6 +222,7 @@ export function family<P>(f: Family<P>): AnyFamily {
     ...(f.turn ? { turn: f.turn } : {}),
     ...(f.hangsFrom ? { hangsFrom: f.hangsFrom } : {}),
     ...(f.hangsAt ? { hangsAt: f.hangsAt } : {}),
+    ...(f.lastResort ? { lastResort: true } : {}),
     needsGoods: f.needsGoods ?? true,
     hangs: (raw) => {
       if (typeof f.hangs !== 'function') return f.hangs

@@ -4,6 +4,7 @@ export const WAY_CODES = [
   'on-shelf',
   'under-shelf',
   'own-bay',
+  'on-floor',
   'closed',
   'high',
   'under-ceiling',

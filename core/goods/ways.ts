@@ -39,6 +39,11 @@ export function onFramedShelves(g: Goods): Way | null {
   if (g.kind === 'equipment') return way('own-bay', 2)
   return standsOpen(g) ? way('on-shelf', g.kind === 'tool' ? 1 : 2) : null
 }
+/** What takes less of the floor than this goes on a shelf, or under one, mm²: half a pace by half a pace. Product decision. */
+const OWN_FLOOR_MM2 = 300_000
+/** On the floor in a place of its own: what stands by itself, and is rolled or walked there. */
+export const onItsWheels = (g: Goods): Way | null =>
+  g.kind === 'equipment' && g.acrossMm * g.deepMm >= OWN_FLOOR_MM2 ? way('on-floor', 1) : null
 /** On a shelf that is no floor's, up to some mass. */
 export const onShelf = (g: Goods, mostKg: number, score: Way['score']): Way | null =>
   standsOpen(g) && countedKg(g) <= mostKg ? way('on-shelf', g.kind === 'tool' ? 1 : score) : null

@@ -143,6 +143,7 @@ export class RoomMarket implements Market {
   readonly shop: Shop
   private readonly standing: readonly Convex[]
   private readonly kinds: readonly AnyFamily[]
+  private readonly lastKinds: readonly AnyFamily[]
   private readonly known = new Map<string, readonly Offer[]>()
   private readonly seen = new Seen(({ kind, w }) => (isHungKind(kind) || this.isUneven(w.wall.id) ? NONE_HUNG : 1))
   private readonly judged = new Map<Offer, Offer>()
@@ -156,7 +157,9 @@ export class RoomMarket implements Market {
     private readonly p: Project,
     private readonly wishes: Wishes,
   ) {
-    this.kinds = allFamilies().filter((f) => f.needsGoods)
+    const kinds = allFamilies().filter((f) => f.needsGoods)
+    this.kinds = kinds.filter((f) => !f.lastResort)
+    this.lastKinds = kinds.filter((f) => f.lastResort)
     const prices = priceBook(p)
     const score = (id: string) => {
       const g = p.goods.find((x) => x.id === id)!
@@ -183,6 +186,23 @@ export class RoomMarket implements Market {
         return scores.every((s) => s > 0) ? [{ kind: k.id, score: Math.min(...scores) }] : []
       })
       .sort((a, b) => b.score - a.score)
+  }
+
+  /** What has no place otherwise, beside builds that hold: whatever of it holds as well, where a wall is free. */
+  lastPlaces(offers: readonly Offer[], homeless: Lot): Offer[] {
+    const found: Offer[] = []
+    for (const g of homeless) {
+      const item = this.p.goods.find((x) => x.id === g.goodsId)!
+      for (const kind of this.lastKinds.filter((k) => wishedWay(k, item)))
+        for (const wallId of this.walls) {
+          const others = [...offers, ...found]
+          if (found.some((x) => x.housed.some((h) => h.goodsId === g.goodsId))) break
+          const offer = this.offer(kind.id, wallId, [g], others)
+          const so = offer && this.settled(offer)
+          if (so && !so.fails && so.troubles === 0 && this.fits(so, others)) found.push(so)
+        }
+    }
+    return found
   }
 
   offer(kind: string, wallId: string, lot: Lot, others: readonly Offer[], manner: Manner = {}): Offer | null {
@@ -509,7 +529,7 @@ export class RoomMarket implements Market {
   }
 
   private kindOf(id: string): AnyFamily {
-    return this.kinds.find((k) => k.id === id)!
+    return [...this.kinds, ...this.lastKinds].find((k) => k.id === id)!
   }
 
   private lineOf(wallId: string): WallLine {

@@ -291,7 +291,7 @@ class RoomPlanner {
         const judged =
           open.length > 0 || next.offers.some((x) => x.fails) ? yield* this.allJudged(next, o, isLate) : next
         if (isLate() && this.isEnough()) return
-        const { plan, readings } = this.standing(judged, o)
+        const { plan, readings } = this.standing(this.withLastPlaces(judged), o)
         no.push(next, judged, plan)
         if (this.isLike(plan)) continue
         const found = this.planned(aim, this.inTheirRoom(readings))
@@ -304,6 +304,14 @@ class RoomPlanner {
         this.failed.push(next, plan)
       }
     }
+  }
+
+  /** With what has no place otherwise where walls are still free, those first that are wanted most. */
+  private withLastPlaces(plan: Plan): Plan {
+    const wanted = [...plan.homeless].sort((a, b) => this.urgency(b.goodsId) - this.urgency(a.goodsId))
+    const last = this.market.lastPlaces(plan.offers, wanted)
+    const housed = last.flatMap((x) => x.housed)
+    return last.length === 0 ? plan : { offers: [...plan.offers, ...last], homeless: lotWithout(plan.homeless, housed) }
   }
 
   /** A plan with all its builds judged; once there is one that holds, none is judged to its end past its time. */

@@ -7,6 +7,7 @@ export const WAYS: Record<WayCode, string> = {
   'on-shelf': 'on a shelf',
   'under-shelf': 'on the floor with a shelf over it: too heavy to be lifted',
   'own-bay': 'on the floor in a bay of its own, under a shelf',
+  'on-floor': 'on the floor in a marked place of its own',
   closed: 'behind doors, out of the dust',
   high: 'up high, where only what is light and seldom wanted belongs',
   'under-ceiling': 'under the ceiling, by its rim: it takes no floor',
