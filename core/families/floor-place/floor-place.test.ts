@@ -96,7 +96,9 @@ describe('places on the floor', () => {
   })
   it('is led through: the stop, the marks, and what goes there', () => {
     expect(r.steps.map((s) => s.code)).toEqual(['floor-stop-on', 'floor-marked', 'floor-rolled-in'])
-    expect(stepText(r.steps[1], say)).toMatch(/outline of 2 places: 1414 mm along the wall in all, out to 938 mm/)
+    expect(stepText(r.steps[1], say)).toMatch(
+      /2 places: along the wall from the left end of the stop 662 mm, then 752 mm, out to 938 mm/,
+    )
     expect(new Set(r.steps.flatMap((s) => s.anchors ?? []))).toEqual(new Set(a.anchors.map((x) => x.id)))
   })
   it('can be changed by one thing at a time', () => {

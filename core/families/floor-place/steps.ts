@@ -4,7 +4,8 @@ import type { Shaped } from '../family.ts'
 /** What is said with each step. */
 export interface StepData {
   'floor-stop-on': { pieces: number; places: number }
-  'floor-marked': { count: number; wideMm: number; deepMm: number }
+  /** Widths from the left, mm, with blanks between them. */
+  'floor-marked': { count: number; widths: string; deepMm: number }
   'floor-rolled-in': { count: number }
 }
 const step = stepsWith<StepData>()
@@ -26,7 +27,7 @@ export function floorPlaceSteps({ assembly: a }: Shaped): Step[] {
       code: 'floor-marked',
       data: {
         count: a.bays.length,
-        wideMm: wide.reduce((mm, x) => mm + x, 0),
+        widths: wide.join(' '),
         deepMm: Math.max(...a.bays.map((b) => b.clear.max[1])),
       },
       parts: [],

@@ -38,7 +38,12 @@ const steps: StepWordsFor<StepData> = {
   'floor-marked': {
     title: 'Mark the places',
     text: (d, say) =>
-      `Sweep the floor, then tape or paint the outline of ${plural(d.count, 'place')}: ${say.length(d.wideMm)} along the wall in all, out to ${say.length(d.deepMm)} from it. Write what belongs in each; nothing else is put down there.`,
+      `Sweep the floor, then tape or paint the outline of ${plural(d.count, 'place')}: along the wall from the left end of the stop ${d.widths
+        .split(' ')
+        .map((mm) => say.length(Number(mm)))
+        .join(
+          ', then ',
+        )}, out to ${say.length(d.deepMm)} from it. Write what belongs in each; nothing else is put down there.`,
   },
   'floor-rolled-in': {
     title: 'Put them there',
