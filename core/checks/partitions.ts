@@ -60,7 +60,8 @@ function ofDivider(p: Part, { bay, n, highsMm }: Lean, c: Given, given: Known & 
   const strength = sheet && c.method.panelMoment(sheet, bendsAlongStrength(p, false), c.settings)
   const data = { n, spanMm }
   const told = { ...given, parts: [p.id], bays: [bay.id], data }
-  if (!strength) return plain({ ...told, code: 'unknown-no-strength', state: 'unknown' })
+  if (!strength)
+    return plain({ ...told, code: 'unknown-no-strength', state: 'unknown', data: { ...data, role: p.role } })
   return measured({
     ...told,
     code: 'partitions',

@@ -165,7 +165,9 @@ function ofPlate(plate: Piece, at: 'foot' | 'head', high: number, c: Given): Ask
     .sort((a, b) => a.at[0] - b.at[0])
   const places = fixings.map((x) => x.at[0])
   const spans = places.slice(1).map((x, i) => x - places[i])
-  const out = [places[0] - min[0], max[0] - places[places.length - 1]]
+  const longMm = max[0] - min[0]
+  // One that nothing fixes is asked as if its ends were held, and of fixings that are not there.
+  const out = places.length > 0 ? [places[0] - min[0], max[0] - places[places.length - 1]] : [longMm / 2, longMm / 2]
   // What stands out past the last fixing turns there; a plate on one alone would turn about it.
   const moment = Math.max(0, ...spans.map((s) => s ** 2 / 8), ...out.map((o) => o ** 2 / 2)) * perMm
   const taken = (i: number) => (i === 0 ? out[0] : spans[i - 1] / 2) + (i === places.length - 1 ? out[1] : spans[i] / 2)
@@ -175,10 +177,19 @@ function ofPlate(plate: Piece, at: 'foot' | 'head', high: number, c: Given): Ask
   return [
     {
       ...{ of: 'plates', quantity: 'stress', part: plate.part.id, covers: [], inputs },
-      demand: b && places.length > 0 ? moment / b.modulus : Infinity,
+      demand: b ? moment / b.modulus : 0,
       capacity: b?.may ?? null,
       formula: 'σ = r·s² / 8, or r·a² / 2 past the last fixing, over b·d² / 6',
     },
+    ...(fixings.length === 0
+      ? [
+          {
+            ...{ of: 'fixings' as const, quantity: 'force' as const, part: plate.part.id, covers: [], inputs },
+            ...{ demand: perMm * longMm, capacity: 0 },
+            formula: 'r · all of the plate ≤ what a fixing gives across: it has none',
+          },
+        ]
+      : []),
     ...fixings.map((x, i): Asked => ({
       ...{ of: 'fixings', quantity: 'force', part: plate.part.id, covers: [x.id] },
       demand: perMm * taken(i),

@@ -58,10 +58,13 @@ export function framedTerms(
   return out
 }
 
-/** Heights of framed shelves from what stands below them, noted as `topMm`; each clear of the one before. */
+/**
+ * Heights of framed shelves from what stands below them, noted as `topMm`; each clear of the one before, and of what is
+ * under its own frame.
+ */
 export function framedTops(
   levels: readonly Level[],
-  f: { frameMm: number; sheetMm: number },
+  f: { frameMm: number; sheetMm: number; underMm?: number },
   aboveMm: number,
   pen: DimPen,
   max = 4000,
@@ -71,7 +74,7 @@ export function framedTops(
     const from: Term[] = i === 0 ? terms : [{ name: 'shelf-below', mm: tops[i - 1] }, ...terms]
     const asked = { path: `topMm.${i}`, code: 'shelf-top', data: { shelf: i + 1 }, min: 60, max }
     tops.push(pen.sum(asked, from, i === 0 && !levels[0].floor ? 'kick' : 'goods-below'))
-    const leastMm = (tops[i - 1] ?? 0) + f.frameMm + f.sheetMm
+    const leastMm = (tops[i - 1] ?? 0) + f.frameMm + f.sheetMm + (f.underMm ?? 0)
     if (tops[i] < leastMm) return bad('shelves-overlap', { mm: tops[i], leastMm, shelf: i + 1 }, `topMm.${i}`)
   }
   return good(tops)

@@ -257,7 +257,7 @@ function gusset(d: Draft, b: Bracket, pair: Extract<Pair, { kind: 'gusset' }>, i
 }
 
 /** How far the leg of an arm that is hung at its front reaches down, mm: enough for its screws. Product decision. */
-const SHORT_LEG_MM = 180
+export const SHORT_LEG_MM = 180
 
 /** An arm on a short leg at the wall: its front end hangs from above. @returns arm and leg */
 export function placeHungArm(d: Draft, b: Bracket, wall: Wall): Placed {

@@ -1,6 +1,7 @@
 import type { Draft } from '../../assembly/draft.ts'
 import { eyeNutFor } from '../../catalogue/hardware.ts'
 import type { Line } from '../../catalogue/soft.ts'
+import type { Rod } from '../../catalogue/steel.ts'
 import { hangsAt, nutted, pastNuts, pieceOfRod, type MakeColumn } from './on-rods.ts'
 
 /*
@@ -16,6 +17,14 @@ import { hangsAt, nutted, pastNuts, pieceOfRod, type MakeColumn } from './on-rod
 
 /** The eye under the ceiling is this far below it, mm. */
 const EYE_UNDER_MM = 30
+
+/** A chain has some links, mm: product decision. */
+const LEAST_CHAIN_MM = 40
+/** Least room between one piece of wood and what is over it, for rods, nuts, eyes and some links of chain, mm. */
+export const roomForChain = (rod: Rod, under: 'wood' | 'ceiling'): number => {
+  const ends = under === 'wood' ? 2 * pastNuts(rod) : pastNuts(rod) + EYE_UNDER_MM
+  return ends + 2 * eyeNutFor(rod).highMm + LEAST_CHAIN_MM
+}
 
 /** Makes columns of chain. */
 export const chainsOf =

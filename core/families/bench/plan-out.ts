@@ -1,4 +1,5 @@
 import { unitsOf } from '../../assembly/settings.ts'
+import { HANGER_STEEL_MM } from '../../catalogue/hardware.ts'
 import { findSection, type Section } from '../../catalogue/lumber.ts'
 import { findSheet, type Sheet } from '../../catalogue/sheets.ts'
 import type { Goods } from '../../goods/goods.ts'
@@ -131,7 +132,12 @@ export function planOut(p: BenchParams, ctx: ShapeContext, pen: DimPen): Result<
   const room: UnderTop = {
     depthMm: frontMm - inMm - backMm,
     highMm: heightMm - thick - frame.widthMm,
-    frame: { frameMm: frame.widthMm, sheetMm: shelfSheet.thicknessMm },
+    frame: {
+      frameMm: frame.widthMm,
+      sheetMm: shelfSheet.thicknessMm,
+      // Hangers go under what they carry.
+      underMm: p.crossJoint === 'hangers' ? HANGER_STEEL_MM : 0,
+    },
     aboveMm,
     sideMm,
     floorBay: p.floorBay,

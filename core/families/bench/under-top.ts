@@ -8,7 +8,7 @@ import { LIMITS } from './parameters.ts'
 export interface UnderTop {
   depthMm: number
   highMm: number
-  frame: { frameMm: number; sheetMm: number }
+  frame: { frameMm: number; sheetMm: number; underMm: number }
   aboveMm: number
   sideMm: number
   floorBay: boolean

@@ -15,7 +15,7 @@ import { sayCheck } from '../../wording/checks.ts'
 import { sayIn } from '../../wording/say.ts'
 import { stepText } from '../../wording/steps.ts'
 import { sayWork } from '../../wording/work.ts'
-import { exampleContext } from '../example-context.ts'
+import { exampleContext, exampleJoists } from '../example-context.ts'
 import type { ShapeContext } from '../family.ts'
 import { bracketShelf } from './bracket-shelf.ts'
 import { startingParams, type BracketShelfParams } from './parameters.ts'
@@ -231,6 +231,11 @@ describe('where its brackets go', () => {
       problem: { code: 'no-wall-to-hang-on' },
     })
     expect(outcome({ topMm: [120] })).toMatchObject({ problem: { code: 'no-room-for-bracket', field: 'topMm.0' } })
+    // The short leg of what hangs at its front is under the arm too.
+    const hung = ctx({ joists: exampleJoists('out') })
+    expect(outcome({ topMm: [200], shelves: 1, end: 'hung', stand: 'above' }, hung)).toMatchObject({
+      problem: { code: 'no-room-for-bracket', field: 'topMm.0' },
+    })
     expect(outcome({ topMm: [500], reachMm: 900 })).toMatchObject({
       problem: { code: 'bracket-too-low', field: 'reachMm' },
     })

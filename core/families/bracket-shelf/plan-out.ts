@@ -1,5 +1,5 @@
 import { unitsOf } from '../../assembly/settings.ts'
-import { FROM_FRONT_MM, type Pair } from '../../blocks/arms/bracket.ts'
+import { FROM_FRONT_MM, SHORT_LEG_MM, type Pair } from '../../blocks/arms/bracket.ts'
 import { standsOut } from '../../blocks/fronts/front.ts'
 import { bracesAt } from '../../blocks/frame/brace.ts'
 import { braceLine } from '../../blocks/frame/brace-line.ts'
@@ -172,6 +172,9 @@ export function planOut(p: BracketShelfParams, ctx: ShapeContext, pen: DimPen): 
   const hung = p.end === 'hung' ? joistsToHangFrom(ctx.space) : good(null)
   if (!hung.ok) return hung
   if (hung.value && tops.length > 1) return bad('hung-one-shelf', { count: tops.length }, 'shelves')
+  // The leg of what hangs is under its arm, whatever the others are.
+  if (hung.value && tops[0] - frameMm < SHORT_LEG_MM)
+    return bad('no-room-for-bracket', { leastMm: SHORT_LEG_MM + frameMm, shelf: 1 }, 'topMm.0')
   if (depthMm < leastDeep) return bad('bracket-too-shallow', { mm: depthMm, leastMm: leastDeep }, 'depthMm')
   const pair = pairOf(p, depthMm, downMm + deepMm)
   if (!pair.ok) return pair

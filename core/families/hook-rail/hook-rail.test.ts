@@ -98,6 +98,7 @@ describe('bicycles upright by a wheel', () => {
     ['wheels-past-wall', { hooks: 8 }, ctx([one()], 3000)],
     ['wheels-too-high', { lowestMm: 900 }, ctx()],
     ['wheels-too-deep', {}, ctx([one()], 6000, { depthMm: 900 })],
+    ['wheel-rail-in-floor', { lowestMm: 40 }, ctx([one({ acrossMm: 50 })])],
     ['wheel-rail-narrow', { railSection: '38x63mm' }, ctx()],
     ['wheel-rail-misses-studs', {}, ctx([one({ count: 1 })], 6000, { studsMm: [300, 5000] })],
   ] as const)('%s: says so in words', (code, p, c) => {

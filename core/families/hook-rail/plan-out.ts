@@ -27,6 +27,7 @@ export interface ProblemData {
   'wheels-past-wall': { mm: number; haveMm: number }
   'wheels-too-high': { mm: number; mostMm: number }
   'wheels-too-deep': { mm: number; mostMm: number }
+  'wheel-rail-in-floor': { mm: number; leastMm: number }
   'wheel-rail-narrow': { mm: number; leastMm: number }
   'wheel-rail-misses-studs': { count: number; from: number }
   'wheel-rail-not-spliced': { mostMm: number }
@@ -103,6 +104,9 @@ export function planOut(p: HookRailParams, ctx: ShapeContext, pen: DimPen): Resu
       ? { code: 'wheel-in-reach', terms: [], data: { reachMm: reach } }
       : { code: 'wheel-off-floor', terms: [] },
   )
+  const leastLong = OVER_BEND_MM + Math.max(rail.widthMm, WHEEL_HOOK.highMm) / 2
+  if (lowestMm + longest < leastLong)
+    return bad('wheel-rail-in-floor', { mm: lowestMm + longest, leastMm: leastLong }, 'lowestMm')
   const topMm = lowestMm + longest + liftMm
   if (topMm > ctx.space.heightMm) return bad('wheels-too-high', { mm: topMm, mostMm: ctx.space.heightMm }, 'lowestMm')
 

@@ -30,6 +30,8 @@ const problems: WordsFor<ProblemData> = {
     `Upright, and lifted off its hook, the longest reaches ${say.length(d.mm)}, and the wall ends at ${say.length(d.mostMm)}.`,
   'wheels-too-deep': (d, say) =>
     `What hangs by a wheel stands ${say.length(d.mm)} out from the wall, and ${say.length(d.mostMm)} are free there.`,
+  'wheel-rail-in-floor': (d, say) =>
+    `Its upper wheel would be ${say.length(d.mm)} above the floor, and there is no room for the rail under ${say.length(d.leastMm)}. Hang it higher.`,
   'wheel-rail-narrow': (d, say) =>
     `The plate of a hook is ${say.length(d.leastMm)} high, and the rail ${say.length(d.mm)}. Choose a wider board.`,
   'wheel-rail-misses-studs': (d, say) =>

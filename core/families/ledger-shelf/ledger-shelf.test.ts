@@ -243,6 +243,18 @@ describe('a front that hangs from the joists', () => {
     const r = read({ ...hung, front: 'chains' }, ctx({ joists: exampleJoists('along') }, [{ item, count: 6 }]))
     expect(r.checks.filter((c) => c.check === 'ratings').map((c) => c.state)).toEqual(['unknown'])
   })
+  it('of chain with no room for rods and eyes between two shelves is refused, at the upper one', () => {
+    const p = { ...hung, front: 'chains' as const, shelves: 2, topMm: [1200, 1400] }
+    const refused = problemOf(p, under('along'))!
+    expect(refused).toMatchObject({ code: 'chain-too-short', field: 'topMm.0', data: { shelf: 1 } })
+    expect(sayProblem(refused, sayIn(METRIC))).toMatch(/^Over the bearers of shelf 1 there are /)
+    expect(problemOf({ ...p, front: 'rods' }, under('along'))).toBeNull()
+    expect(problemOf({ ...p, topMm: [1200, 1600] }, under('along'))).toBeNull()
+    expect(problemOf({ ...p, topMm: [150, 900] }, under('along'))).toMatchObject({
+      code: 'rods-in-floor',
+      field: 'topMm.0',
+    })
+  })
   it.each([
     ['under trusses', { joists: { ...exampleJoists('out'), kind: 'trusses' as const } }, 'hung-from-trusses'],
     ['where nobody has looked', { joists: null }, 'no-joists-known'],

@@ -1,7 +1,9 @@
 import { crossesUnder } from '../../blocks/frame/shelf-frame.ts'
+import { roomForChain } from '../../blocks/mounts/on-chains.ts'
 import {
   highestHung,
   joistsToHangFrom,
+  pastNuts,
   PAST_ROD_MM,
   ROD_OUT_MM,
   rowPlaces,
@@ -46,6 +48,8 @@ export interface ProblemData {
   'ledger-misses-studs': { count: number; from: number }
   'ledger-not-spliced': { mostMm: number }
   'front-in-ceiling': { mm: number; mostMm: number }
+  'rods-in-floor': { mm: number; leastMm: number }
+  'chain-too-short': { mm: number; leastMm: number; shelf: number }
 }
 
 /** Posts no further apart than half a sheet, centre to centre: the usual rule for rails of 2x4. */
@@ -191,6 +195,10 @@ export function planOut(
   const runs = runsOf(p, ctx, { lengthMm, rows, posts: xs }, sheet)
   if (!runs.ok) return runs
   const lowestMm = tops.value[0] - framed.sheetMm - framed.frameMm
+  // Nuts hold the rods under the lowest bearers.
+  const leastUnder = from ? pastNuts(from.rod) : 0
+  if (from && lowestMm < leastUnder)
+    return bad('rods-in-floor', { mm: Math.max(0, lowestMm), leastMm: leastUnder }, 'topMm.0')
   const longest = from && !from.chain ? Math.max(...ROD_LENGTHS[from.rod.system]) : Infinity
   if (ctx.space.ceilingMm - lowestMm > longest)
     return bad('rod-too-long', { mm: ctx.space.ceilingMm - lowestMm, mostMm: longest }, 'front')
@@ -199,6 +207,8 @@ export function planOut(
   const high = tops.value[tops.value.length - 1]
   if (from && high > highMost)
     return bad('front-in-ceiling', { mm: high, mostMm: highMost }, `topMm.${tops.value.length - 1}`)
+  const short = from?.chain ? shortChain(ctx, from, tops.value, framed.sheetMm + frame.widthMm) : null
+  if (short) return bad('chain-too-short', short, `topMm.${short.shelf - 1}`)
   const every = pen.length({ path: 'crossEveryMm', code: 'cross-every', min: 150, max: 1300 }, CROSS_EVERY, {
     code: 'sheet-span',
     terms: [],
@@ -225,6 +235,22 @@ export function planOut(
       play: { sideMm, aboveMm },
     },
   })
+}
+
+/** The first shelf from below whose bearers have no room over them for rods, eyes and some chain; null where all have. */
+function shortChain(
+  ctx: ShapeContext,
+  { rod, bearer }: Pick<HungFront, 'rod' | 'bearer'>,
+  tops: readonly number[],
+  overMm: number,
+): ProblemData['chain-too-short'] | null {
+  for (const [i, top] of tops.entries()) {
+    const next = tops[i + 1]
+    const overhead = next === undefined ? ctx.space.ceilingMm : next - overMm - bearer.thicknessMm
+    const [mm, leastMm] = [overhead - (top - overMm), roomForChain(rod, next === undefined ? 'ceiling' : 'wood')]
+    if (mm < leastMm) return { mm: Math.max(0, mm), leastMm, shelf: i + 1 }
+  }
+  return null
 }
 
 /** What the front hangs from; null where it stands on posts. */

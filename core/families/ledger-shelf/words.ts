@@ -26,6 +26,10 @@ const levers: WordsFor<LeverData> = {
 }
 
 const problems: WordsFor<ProblemData> = {
+  'rods-in-floor': (d, say) =>
+    `Under its lowest bearers there are ${say.length(d.mm)} for the ends of the rods and their nuts: ${say.length(d.leastMm)} at least. The lowest shelf higher.`,
+  'chain-too-short': (d, say) =>
+    `Over the bearers of shelf ${d.shelf} there are ${say.length(d.mm)} for rods, eyes and chain: ${say.length(d.leastMm)} at least. Shelves further apart, or another front.`,
   'front-in-ceiling': (d, say) =>
     `Its highest shelf at ${say.length(d.mm)} leaves no room under the ceiling for what its front hangs by: at most ${say.length(d.mostMm)}. Take fewer shelves, or stand its front on posts.`,
   'ledger-misses-studs': (d, say) =>

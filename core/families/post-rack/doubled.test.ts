@@ -70,6 +70,15 @@ describe('a rack with pieces under its rails', () => {
       expect(tops.size).toBe(x.shaped.assembly.parts.filter((p) => p.role === 'shelf').length * (2 / 3))
     }
   })
+  it('has its curtain and its doors on its posts, not on what is under its rails', () => {
+    for (const front of ['curtain', 'doors'] as const) {
+      const x = readParams(postRack, params({ front }), exampleContext('metric', [exampleGoods('metric', 'box', 4)]))
+      const a = x.shaped.assembly
+      const on = a.joints.filter((j) => j.kind === 'hung' || j.kind === 'hinged').map((j) => j.far)
+      expect(on.some((id) => id.startsWith('post-'))).toBe(true)
+      expect(on.filter((id) => id.startsWith('under-'))).toEqual([])
+    }
+  })
   it('is offered where fasteners are too weak, and what does without them as a saving', () => {
     const codes = (list: { code: string }[]) => list.map((l) => l.code)
     expect(codes(postRackLevers(params({ supports: 'single' })))).toContain('double-supports')

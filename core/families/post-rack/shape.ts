@@ -96,7 +96,8 @@ export function shapePostRack(p: PostRackParams, ctx: ShapeContext): Result<Shap
     d.sub({ id: `module-${m}`, name: 'module', parts: frames[m], built: p.raise === 'tilt' ? 'flat' : 'in-place' })
     if (sheets[m].length > 0) d.sub({ id: `sheets-${m}`, name: 'sheets', parts: sheets[m], built: 'in-place' })
   })
-  const standing = d.assembly.parts.filter((x) => x.role === 'post').map((x) => x.id)
+  // Pieces that stand under rails behind their posts are none of those a front is hung on.
+  const standing = d.assembly.parts.filter((x) => x.role === 'post' && x.id.startsWith('post-')).map((x) => x.id)
   const front = standing.filter((id) => id.endsWith('-front'))
   const railHigh = findSection(p.railSection)!.widthMm
   const doorSheet = findSheet(p.sheet)!

@@ -167,6 +167,9 @@ export function planOut(p: RodStackParams, ctx: ShapeContext, pen: DimPen): Resu
   const rel = inside.value
   const high = rel[rel.length - 1] + tallOf(levels[levels.length - 1]) + aboveMm + t
   if (high > most) return bad('shelf-above-sheet', { mm: high, mostMm: most }, 'shelves')
+  // Its back is of one piece: one way it is no wider than its sheet.
+  const [leastWay, mostWide] = [Math.min(clearMm + 2 * t, high), back.widthMm - 2 * ctx.settings.sheetTrimMm]
+  if (leastWay > mostWide) return bad('back-past-sheet', { mm: leastWay, mostMm: mostWide }, 'clearMm')
   const footMm = ceilingMm - gapMm - high
   if (footMm < cross.thicknessMm + LEAST_UNDER)
     return bad('hangs-to-floor', { mm: high, mostMm: ceilingMm - gapMm - LEAST_UNDER }, 'gapMm')

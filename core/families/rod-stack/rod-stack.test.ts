@@ -166,6 +166,10 @@ describe('the joists it hangs from', () => {
     const none = check(read({}, ctx({ joists: { ...exampleJoists('out'), allowanceKnM2: 0 } })), 'joists:ceiling')
     expect(none).toMatchObject({ state: 'fails', ratio: null })
   })
+  it('bear no box whose back no sheet gives in one piece: that is refused before', () => {
+    const long = outcome({ clearMm: 1500, shelves: 3, topMm: [450, 900, 1300] }, ctx({ ceilingMm: 2600 }))
+    expect(long).toMatchObject({ problem: { code: 'back-past-sheet', field: 'clearMm' } })
+  })
   it('that slope are refused', () =>
     expect(outcome({}, ctx({ joists: { ...exampleJoists('out'), kind: 'sloped' } }))).toMatchObject({
       problem: { code: 'hung-under-slope' },

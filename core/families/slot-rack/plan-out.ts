@@ -37,6 +37,7 @@ export interface ProblemData {
   'slots-too-deep': { mm: number; mostMm: number }
   'slots-column-narrow': { mm: number; leastMm: number }
   'slots-too-many': { count: number; most: number }
+  'blocks-in-floor': { mm: number; leastMm: number }
 }
 
 /** Decks are kept to this span: what stands on edge is heavy for its length, and grooves weaken them. Product decision. */
@@ -166,6 +167,8 @@ export function planOut(p: SlotRackParams, ctx: ShapeContext, pen: DimPen): Resu
     code: 'slots-base',
     terms: [],
   })
+  const leastBaseMm = block?.widthMm ?? 0
+  if (baseMm < leastBaseMm) return bad('blocks-in-floor', { mm: baseMm, leastMm: leastBaseMm }, 'baseMm')
   const marginMm = pen.length({ path: 'marginMm', code: 'slots-margin', min: 5, max: 200 }, MARGIN, {
     code: 'slots-margin',
     terms: [],

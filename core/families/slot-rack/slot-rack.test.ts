@@ -126,6 +126,7 @@ describe('what cannot be', () => {
   }
   it('is told at its field', () => {
     expect(problem({}, ctx([flat('crate', 2, 300, 300, 300)]))?.[0]).toBe('slots-none-flat')
+    expect(problem({ made: 'knock-down', baseMm: 20 })).toEqual(['blocks-in-floor', 'baseMm'])
     expect(problem({ columns: 6, clearMm: 1200 })).toEqual(['slots-too-wide', 'columns'])
     expect(problem({ perSlot: 40, clearMm: 150 }, ctx([flat('a', 40, 30, 400, 400)]))).toEqual([
       'slots-column-narrow',

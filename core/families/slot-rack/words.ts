@@ -34,6 +34,8 @@ const problems: WordsFor<ProblemData> = {
     `It would be ${say.length(d.mm)} wide, and ${say.length(d.mostMm)} is the most, for its room or for a top of one sheet. Fewer columns, or narrower ones.`,
   'slots-too-high': (d, say) =>
     `Its lowest bin alone would reach ${say.length(d.mm)}, and ${say.length(d.mostMm)} is the most. A lower base, or a lower thing.`,
+  'blocks-in-floor': (d, say) =>
+    `Its lowest deck lies on blocks ${say.length(d.leastMm)} high, and there are ${say.length(d.mm)} under it. A higher base, or decks in dadoes.`,
   'slots-none-deep': (d, say) =>
     `Nothing of what is chosen stands in slots ${say.length(d.mostMm)} deep: the least deep wants ${say.length(d.mm)}.`,
   'slots-too-deep': (d, say) => `It would be ${say.length(d.mm)} deep, and there are ${say.length(d.mostMm)}.`,
