@@ -111,6 +111,8 @@ describe.each(allFamilies().map((f) => [f.id, f] as const))('%s', (_id, family) 
         looked++
       }
     }
-    expect(looked).toBeGreaterThan(1)
+    // What bears nothing but itself is screwed to as many studs as there are.
+    const bears = readings.some((r) => r.shaped.assembly.bays.some((b) => b.carriers.length > 0))
+    if (bears) expect(looked).toBeGreaterThan(1)
   })
 })

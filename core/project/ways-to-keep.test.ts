@@ -86,6 +86,7 @@ describe('ways to keep a thing', () => {
         [
           { kind, massKg: 1 },
           { kind, massKg: 1, tallMm: 60 },
+          { kind, massKg: 1, acrossMm: 800, deepMm: 600 },
         ].flatMap((x) => waysToKeep(thing(x)).flatMap((w) => w.families)),
       ),
     )

@@ -46,7 +46,8 @@ describe('how long a build takes about', () => {
       expect(hours).toBeGreaterThan(0.5)
       expect(hours).toBeLessThan(200)
       const twice = { ...shaped.assembly, joints: [...shaped.assembly.joints, ...shaped.assembly.joints] }
-      expect(hoursOf(twice, steps)).toBeGreaterThan(hours)
+      // A single board has none.
+      if (shaped.assembly.joints.length > 0) expect(hoursOf(twice, steps)).toBeGreaterThan(hours)
     }
   })
   it('counts what was bought ready as no piece to make', () => {

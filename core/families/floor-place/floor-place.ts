@@ -15,6 +15,8 @@ const machine = (name: string, [acrossMm, deepMm, tallMm]: [number, number, numb
   count,
 })
 
+const onTimber = (c: ShapeContext): ShapeContext => ({ ...c, space: { ...c.space, floor: 'timber' } })
+
 /** A stop on the floor at the wall, and a marked place before it for each thing that stands by itself. */
 export const floorPlace = family<FloorPlaceParams>({
   id: 'floor-place',
@@ -30,17 +32,19 @@ export const floorPlace = family<FloorPlaceParams>({
   propose: (ctx) => (allOnWall(ctx, (g) => onItsWheels(g) !== null) ? [start(ctx)] : []),
   examples: () => [
     {
-      name: 'a mower and a barrow, imperial',
+      name: 'a mower, imperial',
       params: startingParams('imperial'),
-      context: exampleContext('imperial', [
-        machine('Mower', [560, 900, 1020], 31),
-        machine('Barrow', [650, 1050, 680], 14),
-      ]),
+      context: exampleContext('imperial', [machine('Mower', [560, 900, 1020], 31)]),
+    },
+    {
+      name: 'a freezer on a floor of timber, metric',
+      params: startingParams('metric'),
+      context: onTimber(exampleContext('metric', [machine('Freezer', [900, 600, 850], 60)])),
     },
     {
       name: 'a long row of low machines, a slim stop, metric',
       params: { ...startingParams('metric'), stopSection: '38x63mm', besideMm: 80 },
-      context: exampleContext('metric', [machine('Dust extractor', [480, 560, 900], 22, 5)], 6000),
+      context: exampleContext('metric', [machine('Dust extractor', [640, 560, 900], 22, 5)], 6000),
     },
   ],
 })
