@@ -1,6 +1,6 @@
-import { drawerWords } from '../wording/drawers.ts'
+import { drawerWords } from './drawer-words.ts'
 import type { KindWords } from '../wording/kind.ts'
-import { leafWords } from '../wording/leaves.ts'
+import { leafWords } from './leaf-words.ts'
 import { benchWords } from './bench/words.ts'
 import { boardRackWords } from './board-rack/words.ts'
 import { boxBenchWords } from './box-bench/words.ts'

@@ -1,6 +1,6 @@
-import type { KindWords, WordsFor } from './kind.ts'
-import type { LeafProblem, LeafReason } from '../families/leaves-on-pins.ts'
-import { plural } from './say.ts'
+import type { KindWords, WordsFor } from '../wording/kind.ts'
+import type { LeafProblem, LeafReason } from './leaves-on-pins.ts'
+import { plural } from '../wording/say.ts'
 
 /*
  * What is said of leaves that are boxes, and of leaves on pins, whatever kind of build they close.

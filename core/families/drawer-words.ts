@@ -1,8 +1,8 @@
 import type { DrawerStep } from '../blocks/fronts/drawer-steps.ts'
-import type { DrawerLever, DrawerProblem, DrawerReason } from '../families/in-drawers.ts'
-import type { HoldWords, KindWords, StepWordsFor, WordsFor } from './kind.ts'
-import { sheetName } from './names.ts'
-import { plural } from './say.ts'
+import type { DrawerLever, DrawerProblem, DrawerReason } from './in-drawers.ts'
+import type { HoldWords, KindWords, StepWordsFor, WordsFor } from '../wording/kind.ts'
+import { sheetName } from '../wording/names.ts'
+import { plural } from '../wording/say.ts'
 
 /*
  * What is said of drawers, whatever kind of build they are in.
