@@ -1,5 +1,4 @@
-import type { DrawerStep } from '../blocks/fronts/drawer-steps.ts'
-import type { DrawerLever, DrawerProblem, DrawerReason } from './in-drawers.ts'
+import type { DrawerLever, DrawerProblem, DrawerReason, DrawerStep } from './in-drawers.ts'
 import type { HoldWords, KindWords, StepWordsFor, WordsFor } from '../wording/kind.ts'
 import { sheetName } from '../wording/names.ts'
 import { plural } from '../wording/say.ts'

@@ -35,6 +35,9 @@ import { sheet } from './params.ts'
  * and what lies in it.
  */
 
+/** What is said with the steps of drawers. */
+export type { DrawerStep } from '../blocks/fronts/drawer-steps.ts'
+
 /** How the drawers of a build are made. */
 export const inDrawers = {
   drawerSheet: sheet,
