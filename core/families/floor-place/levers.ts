@@ -8,8 +8,8 @@ export interface LeverData {
   'places-closer': { mm: number }
 }
 
-/** Nearer to each other machines are guided with care, mm. */
-const CLOSER = [25, 10]
+/** Nearer to each other machines are guided with care, mm; with nothing beside it one only just goes in. */
+const CLOSER = [25, 10, 0]
 
 /** Ways in which it can be changed when something does not fit; one change each. */
 export function floorPlaceLevers(p: FloorPlaceParams, ctx: ShapeContext): Lever<FloorPlaceParams>[] {
