@@ -7,6 +7,7 @@ import {
   rodRoom,
   tierBays,
   type DeepLeaf,
+  type DeepLeaves,
 } from '../blocks/fronts/deep-leaf.ts'
 import { ONE_LEAF_MM } from '../blocks/fronts/hinged.ts'
 import type { Sheet } from '../catalogue/sheets.ts'
@@ -41,7 +42,7 @@ export const deepLeaf = {
   /** Top of each tier over the bottom, from the underside of the leaf. */
   tierMm: dims(40, 2200, TIERS),
 }
-export interface DeepLeafParams {
+interface DeepLeafParams {
   leafMm: number | null
   tiers: number | null
   tierMm: (number | null)[]
@@ -129,15 +130,7 @@ export function withTiers(leaf: Filled, highMm: number, pen: DimPen): Result<Lea
 export function hangDeepLeaves(
   d: Draft,
   leaf: LeafPlan,
-  s: {
-    left: number
-    right: number
-    footMm: number
-    headMm: number
-    frontMm: number
-    uprights: readonly [string, string]
-    panelsMm: readonly number[]
-  },
+  s: Pick<DeepLeaves, 'left' | 'right' | 'footMm' | 'headMm' | 'frontMm' | 'uprights' | 'panelsMm'>,
 ): DeepLeaf[] {
   const { sheet, face, rod, pair, tiersMm, levels } = leaf
   const t = sheet.thicknessMm

@@ -46,7 +46,7 @@ export const inDrawers = {
   runs: z.enum(['grooves', 'slides']),
   hand: z.enum(HANDS),
 }
-export interface InDrawers {
+interface InDrawers {
   drawerSheet: string
   bottomSheet: string
   runs: 'grooves' | 'slides'
@@ -319,7 +319,7 @@ export function drawerPlaces(
 }
 
 /** An opening full of drawers. */
-export interface DrawerColumn {
+interface DrawerColumn {
   /** Which opening, and which of those that goods lie in; null where none do. */
   column: number
   housed: number | null

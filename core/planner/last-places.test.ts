@@ -1,6 +1,6 @@
 import { describe, expect, it } from '@jest/globals'
 import { newGoods } from '../goods/goods.ts'
-import { newProject } from '../project/project.ts'
+import { newProject, type Project } from '../project/project.ts'
 import { NO_WISHES } from '../project/wishes.ts'
 import { RoomMarket } from './market.ts'
 import { planningRoom, type Planning } from './plan-room.ts'
@@ -23,23 +23,37 @@ const cellar = (goods: ReturnType<typeof thing>[]) => {
   const room = { ...p.room, walls: [wall], ceiling: { ...p.room.ceiling, heightMm: 1850 } }
   return { ...p, goods, room }
 }
+/** The plans of a cellar, one at least. */
+const planned = (p: Project) => {
+  const search = planningRoom(p, NO_WISHES, { rounds: 12 })
+  let step: IteratorResult<Planning, Planning>
+  do step = search.next()
+  while (!step.done)
+  expect(step.value.plans.length).toBeGreaterThan(0)
+  return step.value.plans
+}
 const fridge = thing('Refrigerator', 'equipment', [600, 650, 1750], 80)
 const cases = thing('Case', 'box', [400, 300, 300], 8, 6)
 
 describe('what has no place otherwise', () => {
   it('stands on the floor where the ceiling leaves no shelf over it, beside all else', () => {
     const p = cellar([fridge, cases])
-    const search = planningRoom(p, NO_WISHES, { rounds: 12 })
-    let step: IteratorResult<Planning, Planning>
-    do step = search.next()
-    while (!step.done)
-    const { plans } = step.value
-    expect(plans.length).toBeGreaterThan(0)
-    for (const plan of plans) {
+    for (const plan of planned(p)) {
       expect(plan.homeless).toEqual([])
       expect(plan.measures.troubles).toBe(0)
       const places = plan.builds.filter((b) => b.family === 'floor-place')
       expect(places.map((b) => b.goods.map((h) => h.goodsId))).toEqual([['Refrigerator']])
+    }
+  })
+  it('stands there too where somebody wishes it so, though a shelf would go over it', () => {
+    const mower = { ...thing('Mower', 'equipment', [900, 560, 800], 30), keptAs: 'on-floor' as const }
+    const p = cellar([mower, cases])
+    const market = new RoomMarket(p, NO_WISHES)
+    expect(market.kindsFor([{ goodsId: 'Mower', count: 1 }])).toEqual([{ kind: 'floor-place', score: 3 }])
+    for (const plan of planned(p)) {
+      expect(plan.homeless).toEqual([])
+      const holding = plan.builds.find((b) => b.goods.some((g) => g.goodsId === 'Mower'))!
+      expect(holding.family).toBe('floor-place')
     }
   })
   it('is no kind of build a plan is grown with, and none for what goes elsewhere', () => {

@@ -163,7 +163,7 @@ export class RoomMarket implements Market {
     const prices = priceBook(p)
     const score = (id: string) => {
       const g = p.goods.find((x) => x.id === id)!
-      return Math.max(0, ...this.kinds.map((k) => wishedWay(k, g)?.score ?? 0))
+      return Math.max(0, ...kinds.map((k) => wishedWay(k, g)?.score ?? 0))
     }
     this.shop = {
       p,
@@ -180,12 +180,16 @@ export class RoomMarket implements Market {
 
   kindsFor(lot: Lot): { kind: string; score: number }[] {
     const goods = lot.map((g) => this.p.goods.find((x) => x.id === g.goodsId)!)
-    return this.kinds
-      .flatMap((k) => {
-        const scores = goods.map((g) => wishedWay(k, g)?.score ?? 0)
-        return scores.every((s) => s > 0) ? [{ kind: k.id, score: Math.min(...scores) }] : []
-      })
-      .sort((a, b) => b.score - a.score)
+    const of = (kinds: readonly AnyFamily[]) =>
+      kinds
+        .flatMap((k) => {
+          const scores = goods.map((g) => wishedWay(k, g)?.score ?? 0)
+          return scores.every((s) => s > 0) ? [{ kind: k.id, score: Math.min(...scores) }] : []
+        })
+        .sort((a, b) => b.score - a.score)
+    const found = of(this.kinds)
+    // What is wished so, or goes nowhere else, is no last resort.
+    return found.length > 0 ? found : of(this.lastKinds)
   }
 
   /** What has no place otherwise, beside builds that hold: whatever of it holds as well, where a wall is free. */

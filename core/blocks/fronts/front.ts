@@ -7,7 +7,7 @@ import { behindSliding, besideSlides, besideSliding, slidingDeep } from './slidi
 /** How openings are closed: not at all, with flat leaves on hinges, or with a curtain. */
 export const front = z.enum(['open', 'doors', 'curtain'])
 /** The same of what has uprights a panel can be screwed to. */
-export const panelFront = z.enum([...front.options, 'panel'])
+const panelFront = z.enum([...front.options, 'panel'])
 /** The same of what stands in several openings side by side, whose panels slide past each other. */
 export const slidingFront = z.enum([...panelFront.options, 'sliding'])
 /** The same of a box of sheet, whose leaves may turn up on gas springs too. */
