@@ -1,5 +1,6 @@
 import { describe, expect, it } from '@jest/globals'
-import { GOODS_LIMITS } from '../goods/goods.ts'
+import { rowsToGoods } from '../goods/csv.ts'
+import { GOODS_LIMITS, newGoods } from '../goods/goods.ts'
 import { parseGoodsLine } from '../goods/parse-line.ts'
 import { presumedMass } from '../goods/presumed.ts'
 import { doubts } from '../goods/suspicious.ts'
@@ -7,6 +8,7 @@ import { allFamilies } from '../families/registry.ts'
 import { formatLength } from '../measure/format.ts'
 import { waysToKeep } from '../project/ways-to-keep.ts'
 import { usualThing, usualThingsLike } from './find-usual.ts'
+import { TOLD_OFTEN } from './usual-often.ts'
 import { USUAL_GROUPS, USUAL_THINGS } from './usual-things.ts'
 
 const said = (line: string, system: 'metric' | 'imperial' = 'metric') => {
@@ -123,5 +125,25 @@ describe('usual things', () => {
     expect(allFamilies().length).toBeGreaterThan(10)
     const homeless = USUAL_THINGS.filter((t) => waysToKeep(said(t.name)).length === 0)
     expect(homeless.map((t) => t.name)).toEqual([])
+  })
+})
+
+describe('how often usual things are needed', () => {
+  it('is told of things there are, each once', () => {
+    expect(TOLD_OFTEN.filter((name) => usualThing(name)?.name !== name)).toEqual([])
+    expect(new Set(TOLD_OFTEN).size).toBe(TOLD_OFTEN.length)
+  })
+  it('is what they begin with, by whatever name they go, until somebody says otherwise', () => {
+    expect(said('2 chest freezers').often).toBe('daily')
+    expect(said('fridge').often).toBe('daily')
+    expect(said('rake').often).toBe('weekly')
+    expect(said('4 boxes of decorations 400 x 300 x 300').often).toBe('seldom')
+    expect(said('freezer of my aunt 600 x 600 x 900').often).toBe('weekly')
+    expect(newGoods({ ...said('christmas tree'), often: 'daily' }).often).toBe('daily')
+  })
+  it('a list without a word of it has it too', () => {
+    const row = { name: 'sled', across: '1000', deep: '450', tall: '280' }
+    const { goods } = rowsToGoods([row, { ...row, often: 'weekly' }], 'metric', (i) => `g${i}`)
+    expect(goods.map((g) => g.often)).toEqual(['seldom', 'weekly'])
   })
 })

@@ -1,5 +1,6 @@
 import type { GoodsKind } from './containers.ts'
 import { ALSO } from './usual-names.ts'
+import { usualOften, type UsualOften } from './usual-often.ts'
 
 /** A thing people keep, by what it is called: how large it usually is, mm, by how much that varies, and the most one weighs, kg. */
 export interface UsualThing {
@@ -14,6 +15,8 @@ export interface UsualThing {
   /** Smaller or larger by this share is still usual. */
   spread: number
   mostKg: number
+  /** How often it is needed. */
+  often: UsualOften
   /** So many of them are piled on each other, where they are at all. */
   pile?: number
   /** Its top is a lid that turns up about its rear edge. */
@@ -442,6 +445,7 @@ export const USUAL_THINGS: readonly UsualThing[] = USUAL_GROUPS.flatMap((group) 
     tallMm,
     mostKg,
     spread,
+    often: usualOften(group, name),
     ...(PILED[name] ? { pile: PILED[name] } : {}),
     ...(LIDDED.includes(name) ? { lid: true as const } : {}),
   })),

@@ -196,7 +196,7 @@ export function rowsToGoods(rows: readonly RawRow[], system: UnitSystem, newId: 
         group: row.group ?? '',
         whereNow: row.where_now ?? '',
         decision: (row.decision || 'keep') as Goods['decision'],
-        often: (row.often || 'weekly') as Goods['often'],
+        ...(row.often ? { often: row.often as Goods['often'] } : {}),
         care: (row.care ?? '').split(/[\s,;]+/).filter((c) => c !== '') as Goods['care'],
         whose: row.whose ?? '',
         time: (row.time || 'here') as Goods['time'],

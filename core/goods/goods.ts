@@ -175,7 +175,7 @@ export function newGoods(
     tool: given.kind === 'tool' ? assumedTool(given) : null,
     group: '',
     decision: 'keep',
-    often: 'weekly',
+    often: usualThing(given.name)?.often ?? 'weekly',
     whereNow: '',
     keptAs: null,
     pile: usualPile(given),
