@@ -1,6 +1,7 @@
 import type { CheckResult } from '../checks/check.ts'
 import { isTrouble } from '../checks/verdict.ts'
 import { findFamily } from '../families/registry.ts'
+import type { Goods } from '../goods/goods.ts'
 import { presumedMass, withPresumed, type Presumed } from '../goods/presumed.ts'
 import type { Point } from '../geometry/hull.ts'
 import { seeded } from '../measure/seeded.ts'
@@ -14,7 +15,7 @@ import { hoursOf } from '../takeoff/hours.ts'
 import { hardest } from './judged-offer.ts'
 import { wantsIn, whyHomeless, type Homeless, type Wants } from './help.ts'
 import { RoomMarket } from './market.ts'
-import { A_WEEK, beats, type Measures } from './measures.ts'
+import { beats, type Measures } from './measures.ts'
 import { isGlued, isInWall, lotWithout, measured, type Lot, type Offer } from './offer.ts'
 import { holdingIn, thriftier } from './thrift.ts'
 import { AIMS, differ, keeping, leavesMany, measuresOf, Shelf, type Aim, type Plan, type Urgency } from './plans.ts'
@@ -67,7 +68,7 @@ const PROVING = 0.2
 /** By these shares of the whole time each aim is looked for; what is left is for plans that differ by one build. */
 const LOOKED: Record<Aim, number> = { cost: 0.45, floor: 0.6, reach: 0.75 }
 /** Where room is short what has a place matters more than what else a plan is good at. */
-const LOOKED_SHORT: Record<Aim, number> = { cost: 0.65, floor: 0.72, reach: 0.79 }
+const LOOKED_SHORT: Record<Aim, number> = { cost: 0.72, floor: 0.8, reach: 0.88 }
 /** By this share of that no further plan is grown from nothing: those there are get better. */
 const GROWN = 0.45
 /** By this share of it no more plans are looked for: what is left is for less wood in the cheapest of them. */
@@ -75,7 +76,7 @@ const VARIED = 0.92
 /** By this share of the time nothing is begun any more. */
 const ENDING = 1.05
 /** Builds that are tried in the place of another. */
-const MOST_SWAPPED = 8
+const MOST_SWAPPED = 20
 /** Walls that are tried for a build in the place of another. */
 const WALLS_TRIED = 4
 /** Times a plan has things placed again that it had no place for after all. */
@@ -83,9 +84,10 @@ const PLACED_AGAIN = 2
 /** Builds of one plan that are changed for what they meet in the room. */
 const MOVES = 3
 
-/** How much it matters that a thing has a place: what is used daily most, nothing not at all. */
+/** How much it matters that a thing has a place: one of every day is worth some that are used less. Product decision. */
+const WANTED: Record<Goods['often'], number> = { daily: 5, weekly: 1, seldom: 0.25 }
 const urgencyIn = (p: Project): Urgency => {
-  const of = new Map(p.goods.map((g) => [g.id, 0.3 + A_WEEK[g.often] / A_WEEK.daily]))
+  const of = new Map(p.goods.map((g) => [g.id, WANTED[g.often]]))
   return (id) => of.get(id) ?? 1
 }
 
@@ -192,13 +194,14 @@ class RoomPlanner {
     const { urgency, bulk } = this
     const o = { aim: AIMS[0], urgency, bulk, budgetMinor: this.wishes.budgetMinor, unlike: [], random }
     yield* this.varied(o, () => shouldStop(VARIED))
-    yield* this.withLessWood(() => shouldStop(ENDING))
+    // Where room is short the time was for what has a place.
+    if (!this.shelf.isShort()) yield* this.withLessWood(() => shouldStop(ENDING))
     return this.state('done')
   }
 
   /**
-   * Plans that keep what one build of a plan holds in another kind of build: where the search came upon too few that
-   * hold, they are others all the same, and most of them is judged already.
+   * Plans that keep what one build of a plan holds, or some of it, in another kind of build: where the search came upon
+   * too few that hold, they are others all the same, and most of them is judged already.
    */
   private *varied(o: SearchOptions, isLate: () => boolean): Generator<Planning> {
     let tried = 0
@@ -206,9 +209,9 @@ class RoomPlanner {
     // Those that are found on the way are tried as well.
     for (const base of this.taken)
       for (const offer of [...base.offers].sort((a, b) => count(b) - count(a)))
-        for (const { kind } of this.market.kindsFor(offer.housed)) {
+        for (const { kind, lot } of this.otherKinds(offer)) {
           if (this.shown().length >= SHOWN || isLate()) return
-          const swapped = kind === offer.build.family ? null : this.swapped(base, offer, kind)
+          const swapped = this.swapped(base, offer, kind, lot)
           if (!swapped || this.isLike(swapped)) continue
           if (++tried > MOST_SWAPPED) return
           const judged = yield* this.allJudged(swapped, o, isLate)
@@ -221,6 +224,24 @@ class RoomPlanner {
           if (found.measures.troubles === 0 && this.shown().includes(found)) this.taken.push(plan)
           yield this.state('proving')
         }
+  }
+
+  /** Other kinds that keep all a build holds; then those that keep some of it, what suits that best first. */
+  private otherKinds({ build, housed }: Offer): { kind: string; lot: Lot }[] {
+    const isOther = ({ kind }: { kind: string }) => kind !== build.family
+    const all = this.market.kindsFor(housed).filter(isOther)
+    const some = new Map<string, { lot: Lot[number][]; score: number }>()
+    for (const g of housed)
+      for (const { kind, score } of this.market.kindsFor([g]).filter(isOther)) {
+        const known = some.get(kind)
+        if (known) known.lot.push(g)
+        some.set(kind, { lot: known?.lot ?? [g], score: Math.max(score, known?.score ?? 0) })
+      }
+    const parts = [...some]
+      .filter(([kind]) => !all.some((x) => x.kind === kind))
+      .sort(([, a], [, b]) => b.score - a.score)
+      .map(([kind, { lot }]) => ({ kind, lot }))
+    return [...all.map(({ kind }) => ({ kind, lot: housed })), ...parts]
   }
 
   /** The cheapest plan of those shown, with less wood where all of it holds so too. */
@@ -247,14 +268,26 @@ class RoomPlanner {
     yield this.state('proving')
   }
 
-  /** A plan with another kind of build in the place of one, at its wall or another; null where none goes anywhere. */
-  private swapped(base: Plan, offer: Offer, kind: string): Plan | null {
+  /**
+   * A plan with another kind of build for some of what one holds, or in its place for all of it, at its wall or another;
+   * null where none goes anywhere.
+   */
+  private swapped(base: Plan, offer: Offer, kind: string, lot: Lot): Plan | null {
     const others = base.offers.filter((x) => x !== offer)
-    const walls = [offer.build.wallId, ...this.market.walls.filter((w) => w !== offer.build.wallId)]
-    for (const wallId of walls.slice(0, WALLS_TRIED)) {
-      const other = this.market.offer(kind, wallId, offer.housed, others)
-      if (other)
-        return { offers: [...others, other], homeless: [...base.homeless, ...lotWithout(offer.housed, other.housed)] }
+    const { wallId, family } = offer.build
+    const rest = lotWithout(offer.housed, lot)
+    const stays = rest.length > 0 ? this.market.offer(family, wallId, rest, others) : null
+    if (rest.length > 0 && !stays) return null
+    const beside = stays ? [...others, stays] : others
+    const walls = [wallId, ...this.market.walls.filter((w) => w !== wallId)]
+    for (const at of walls.slice(0, WALLS_TRIED)) {
+      const other = this.market.offer(kind, at, lot, beside)
+      if (!other) continue
+      const offers = [...beside, other]
+      return {
+        offers,
+        homeless: [...base.homeless, ...lotWithout(offer.housed, [...other.housed, ...(stays?.housed ?? [])])],
+      }
     }
     return null
   }

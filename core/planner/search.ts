@@ -219,23 +219,29 @@ function byBulk(lots: readonly Lot[], { bulk, urgency }: Pick<SearchOptions, 'bu
 /** Of a lot what takes more than so many times the room of its smallest is a lot of its own. */
 const FAR_LARGER = 8
 
-/** What takes least room for what it is wanted first: many have a place before room is short. */
+/**
+ * What is wanted most first, and of that what takes least room for it: what has no place in the end is what is used least,
+ * and as little as can be.
+ */
 function byRoom(lots: readonly Lot[], { bulk, urgency }: Pick<SearchOptions, 'bulk' | 'urgency'>): Lot[] {
   const parted = lots.flatMap((lot) => {
     const out: Lot[] = []
-    let least = 0
-    for (const g of [...lot].sort((a, b) => bulk(a.goodsId) - bulk(b.goodsId))) {
-      const size = bulk(g.goodsId)
-      if (out.length > 0 && size <= FAR_LARGER * least) out.push([...out.pop()!, g])
+    let first: Lot[number] | null = null
+    const order = [...lot].sort((a, b) => urgency(b.goodsId) - urgency(a.goodsId) || bulk(a.goodsId) - bulk(b.goodsId))
+    for (const g of order) {
+      const isAlike =
+        first && urgency(g.goodsId) === urgency(first.goodsId) && bulk(g.goodsId) <= FAR_LARGER * bulk(first.goodsId)
+      if (isAlike) out.push([...out.pop()!, g])
       else {
         out.push([g])
-        least = size
+        first = g
       }
     }
     return out
   })
+  const each = ([{ goodsId }]: Lot) => urgency(goodsId)
   const of = (lot: Lot) => wantedOf(lot, { urgency }) / lot.reduce((n, g) => n + g.count * bulk(g.goodsId), 0)
-  return parted.sort((a, b) => of(b) - of(a))
+  return parted.sort((a, b) => each(b) - each(a) || of(b) - of(a))
 }
 
 const shuffled = <T>(list: readonly T[], random: () => number): T[] => {
@@ -357,6 +363,7 @@ export function* searching(
   // What was found for another aim may be better for this one too.
   const known = shelf.best(o)?.plan
   if (known && (now === NOTHING || worth(known) < worth(now))) now = known
+  if (isShort) now = yield* packed(now, market, shelf, o, rounds)
   now = yield* allJudged(now, market, shelf, o)
   for (let round = 0; round < rounds; round++) {
     const again = regrown(now, market, o, round)
@@ -371,6 +378,35 @@ export function* searching(
     }
     yield 'round'
   }
+}
+
+/** Of the rounds there are at most this share goes by before anything is judged, where room is short. */
+const UNJUDGED = 0.25
+
+/**
+ * Where room is short, a plan torn down and grown again as it is looked at: most of what it begins with is torn down
+ * anyway, and judging it takes as long as a dozen rounds.
+ */
+function* packed(
+  first: Plan,
+  market: Market,
+  shelf: Shelf,
+  o: SearchOptions,
+  rounds: number,
+): Generator<'round', Plan> {
+  const worth = (x: Plan) => worthOf(measuresOf(x, o.urgency), o) + likeness(x, o.unlike)
+  let [now, best] = [first, first]
+  for (let round = 0; round < UNJUDGED * rounds && !o.isGrown?.(); round++) {
+    const again = regrown(now, market, o, round)
+    if (worth(again) <= worth(now) * (1 + WARM * (1 - round / (UNJUDGED * rounds)))) now = again
+    if (worth(now) < worth(best)) {
+      shelf.drop(best)
+      shelf.add(now)
+      best = now
+    }
+    yield 'round'
+  }
+  return best
 }
 
 /** Times all builds of a plan are judged. */
