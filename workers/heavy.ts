@@ -29,6 +29,7 @@ import { sizeHints, type SizeHint } from '../core/project/size-hints.ts'
 import { lowerBoxes } from '../core/project/lower-boxes.ts'
 import { otherKinds } from '../core/project/other-kinds.ts'
 import { remedies, type Remedy } from '../core/project/remedies.ts'
+import { nowAndThen } from '../core/planner/told.ts'
 import { HeldPlanning } from '../core/planner/held.ts'
 import type { Planning } from '../core/planner/plan-room.ts'
 import type { Wishes } from '../core/project/wishes.ts'
@@ -144,7 +145,7 @@ const heavy = {
   planRoom(project: Project, wishes: Wishes, seconds: number, report: (so: Planning) => void): Planning {
     const search = (held ?? new HeldPlanning(project, wishes, seconds, now)).goOn()
     held = null
-    return toEnd(search, report)
+    return toEnd(search, nowAndThen(report, now))
   },
   /** Ways to hold some goods, told as they come. */
   propose(

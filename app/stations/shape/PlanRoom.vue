@@ -27,8 +27,8 @@ const readings = useReadings()
 
 /** Troubles of a plan that are told. */
 const MOST_TOLD = 3
-/** How long plans are looked for before the best are proven, s. */
-const SECONDS = 18
+/** How long plans are looked for before the best are proven, s: within twenty nothing is begun any more. */
+const SECONDS = 17.5
 
 const walls = computed(() => doc.project!.room.walls)
 /** Those nothing goes into are none of them. */
