@@ -1,5 +1,6 @@
+import type { Question } from '../goods/asked.ts'
 import type { Doubt } from '../goods/suspicious.ts'
-import type { Say } from './say.ts'
+import { listed, plural, type Say } from './say.ts'
 
 const TABLE: Record<Doubt['code'], (d: Doubt['data'], say: Say) => string> = {
   'body-wider-than-lid': (d, say) =>
@@ -31,3 +32,27 @@ const ANSWERS: Partial<Record<Doubt['code'], string>> = {
 /** What a person answers who has looked. */
 export const sayAnswer = (d: Doubt): string => ANSWERS[d.code] ?? 'It is right'
 export const sayDoubt = (d: Doubt, say: Say): string => TABLE[d.code](d.data, say)
+
+/** The same asked of many things at once. */
+const OF_MANY: Partial<Record<Doubt['code'], string>> = {
+  'usual-size': 'have the sizes such things usually have. Measure them: their places are made to them.',
+  'not-weighed':
+    'not weighed. They are counted on the heavy side: what carries them is proven for no more. Prove says which weight decides most.',
+  'assumed-rim': 'rim and overhang are assumed. Measure them: rails depend on it.',
+  'assumed-tool':
+    'how thick they are where they are held and how far they hang is assumed. Measure them: their holders depend on it.',
+}
+const TO_MANY: Partial<Record<Doubt['code'], string>> = { 'not-weighed': 'Leave them so' }
+/** Of many the first few are named. */
+const NAMED = 3
+
+/** Whom a question is about. */
+export function sayAsked(q: readonly Question[]): string {
+  const more = q.length - NAMED
+  const names = q.slice(0, NAMED).map((x) => x.goods.name)
+  return listed(more > 0 ? [...names, plural(more, 'other')] : names)
+}
+export const sayDoubts = (q: readonly Question[], say: Say): string =>
+  (q.length > 1 ? OF_MANY[q[0].doubt.code] : undefined) ?? sayDoubt(q[0].doubt, say)
+export const sayAnswers = (q: readonly Question[]): string =>
+  q.length > 1 ? (TO_MANY[q[0].doubt.code] ?? 'They are right') : sayAnswer(q[0].doubt)

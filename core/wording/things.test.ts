@@ -1,6 +1,7 @@
 import { describe, expect, it } from '@jest/globals'
 import { USUAL_THINGS } from '../catalogue/usual-things.ts'
-import { oneOf, sayThings } from './things.ts'
+import { METRIC } from '../measure/units.ts'
+import { oneOf, sayMassOf, sayThings } from './things.ts'
 
 describe('one of some things', () => {
   it.each([
@@ -26,4 +27,14 @@ describe('one of some things', () => {
     expect(sayThings(2, { name: 'kids bikes', count: 2 })).toBe('2 kids bikes')
     expect(sayThings(1, { name: 'books', count: 1 })).toBe('1 books')
   })
+})
+
+describe('what goods weigh in all', () => {
+  const nothing = { floorMm2: 0, volumeMm3: 0, shelfMm: 0 }
+  it.each([
+    [{ things: 3, massKg: 12, notWeighed: 0 }, '12 kg'],
+    [{ things: 3, massKg: 12, notWeighed: 1 }, '12 kg, 1 not weighed'],
+    [{ things: 3, massKg: 0, notWeighed: 3 }, 'none weighed'],
+    [{ things: 0, massKg: 0, notWeighed: 0 }, '0 kg'],
+  ])('%j is %s', (t, said) => expect(sayMassOf({ ...nothing, ...t }, METRIC)).toBe(said))
 })

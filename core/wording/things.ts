@@ -1,4 +1,7 @@
 import pluralize from 'pluralize'
+import type { GoodsTotals } from '../goods/totals.ts'
+import { formatMass } from '../measure/format.ts'
+import type { Units } from '../measure/units.ts'
 
 /** What follows one of these says of what, or with what: it is not what there is more of. */
 const HEAD = /^(.*?)( of | for | with | from |,| \()/
@@ -13,3 +16,9 @@ export function oneOf(name: string): string {
 /** So many of a thing, whose name was given to all there are. */
 export const sayThings = (count: number, g: { name: string; count: number }): string =>
   `${count} ${count === 1 && g.count > 1 ? oneOf(g.name) : g.name}`
+
+/** What all of some goods weigh, as far as anybody weighed them. */
+export function sayMassOf({ things, massKg, notWeighed }: GoodsTotals, units: Units): string {
+  if (things > 0 && notWeighed === things) return 'none weighed'
+  return formatMass(massKg, units) + (notWeighed > 0 ? `, ${notWeighed} not weighed` : '')
+}

@@ -4,11 +4,13 @@ import { computed, defineAsyncComponent, onBeforeUnmount, onMounted, ref, shallo
 import { useRouter } from 'vue-router'
 import { unitsOf } from '../../../core/assembly/settings.ts'
 import { totals } from '../../../core/goods/totals.ts'
-import { formatLength, formatMass } from '../../../core/measure/format.ts'
+import { formatLength } from '../../../core/measure/format.ts'
 import type { Problem } from '../../../core/measure/result.ts'
 import type { UnitSystem } from '../../../core/measure/units.ts'
 import { LARGEST_FILE } from '../../../core/project/file.ts'
 import { newProject } from '../../../core/project/project.ts'
+import { plural } from '../../../core/wording/say.ts'
+import { sayMassOf } from '../../../core/wording/things.ts'
 import type { StoredProject } from '../../persistence/db.ts'
 import { exportProject, exportRaw } from '../../persistence/export.ts'
 import { newProjectId } from '../../persistence/new-id.ts'
@@ -153,7 +155,7 @@ function about(p: StoredProject) {
   const t = totals(p.doc.goods)
   const wall = Math.max(0, ...p.doc.room.walls.map((w) => w.lengthMm))
   return {
-    things: `${t.things} things, ${formatMass(t.massKg, u)}`,
+    things: `${plural(t.things, 'thing')}, ${sayMassOf(t, u)}`,
     room: `longest wall ${formatLength(wall, u, { feet: true })}`,
     builds: p.doc.builds.map((b) => b.name).join(', ') || 'nothing built yet',
   }

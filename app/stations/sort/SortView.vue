@@ -7,14 +7,15 @@ import { goodsToRows, GOODS_COLUMNS, isOwnList, rowsToGoods, type RawRow } from 
 import { newGoods, type Goods } from '../../../core/goods/goods.ts'
 import type { ToolShape } from '../../../core/goods/tool.ts'
 import { parseGoodsLines } from '../../../core/goods/parse-line.ts'
-import { doubts } from '../../../core/goods/suspicious.ts'
+import { questions, type Question } from '../../../core/goods/asked.ts'
 import { totals } from '../../../core/goods/totals.ts'
 import { formatArea, formatLength, formatMass, formatVolume } from '../../../core/measure/format.ts'
-import { sayAnswer, sayDoubt } from '../../../core/wording/doubts.ts'
+import { sayAnswers, sayAsked, sayDoubts } from '../../../core/wording/doubts.ts'
 import { goodsChanged } from '../../../core/wording/undo.ts'
 import { sayProblem } from '../../../core/wording/problems.ts'
 import GoodsFigure from '../../components/GoodsFigure.vue'
 import { plural } from '../../../core/wording/say.ts'
+import { sayMassOf } from '../../../core/wording/things.ts'
 import LineUp from '../../components/LineUp.vue'
 import PressedButtons from '../../components/PressedButtons.vue'
 import { useRefusal } from '../../composables/refusal.ts'
@@ -115,12 +116,9 @@ function remove(id: string) {
   })
 }
 
-const asked = computed(() =>
-  goods.value
-    .flatMap((g) => doubts(g).map((x) => ({ g, x, key: `${g.id}:${x.code}` })))
-    .filter((d) => !doc.project?.answered.includes(d.key)),
-)
-const answer = (key: string) => doc.change('answer a question', (d) => void d.answered.push(key))
+const asked = computed(() => questions(goods.value, doc.project?.answered ?? []))
+const answer = (q: readonly Question[]) =>
+  doc.change('answer a question', (d) => void d.answered.push(...q.map((x) => x.key)))
 
 const KEYS: Record<string, Goods['decision']> = { k: 'keep', p: 'pass', b: 'bin' }
 useEventListener(window, 'keydown', (e) => {
@@ -134,7 +132,7 @@ const sums = computed(() => {
   const u = readings.units
   return [
     ['things', String(t.things)],
-    ['mass', formatMass(t.massKg, u) + (t.notWeighed ? `, ${t.notWeighed} not weighed` : '')],
+    ['mass', sayMassOf(t, u)],
     ['floor', formatArea(t.floorMm2, u)],
     ['volume', formatVolume(t.volumeMm3, u)],
     ['shelf, one deep', formatLength(t.shelfMm, u, { feet: true })],
@@ -232,13 +230,15 @@ const exportCsv = () => downloadCsv('goods.csv', goodsToRows(goods.value), [...G
           {{ readings.units.system === 'imperial' ? 'inches and pounds' : 'millimetres and kilograms' }}.
         </p>
 
-        <div v-for="d in asked.slice(0, 3)" :key="d.key" class="doubt">
+        <div v-for="q in asked.slice(0, 3)" :key="q[0].key" class="doubt">
           <span
-            ><strong>{{ d.g.name }}:</strong> {{ sayDoubt(d.x, readings.say) }}</span
+            ><strong>{{ sayAsked(q) }}:</strong> {{ sayDoubts(q, readings.say) }}</span
           >
           <span class="actions">
-            <button type="button" class="btn btn-sm btn-outline-secondary" @click="chosen = d.g.id">Show</button>
-            <button type="button" class="btn btn-sm btn-link" @click="answer(d.key)">{{ sayAnswer(d.x) }}</button>
+            <button type="button" class="btn btn-sm btn-outline-secondary" @click="chosen = q[0].goods.id">
+              {{ q.length > 1 ? 'Show the first' : 'Show' }}
+            </button>
+            <button type="button" class="btn btn-sm btn-link" @click="answer(q)">{{ sayAnswers(q) }}</button>
           </span>
         </div>
         <p v-if="asked.length > 3" class="soft small">and {{ plural(asked.length - 3, 'more question') }}</p>
