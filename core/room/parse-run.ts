@@ -100,6 +100,7 @@ interface Piece {
   kind: FeatureKind | null
   name: string
   wide: number | null
+  deep: number | null
   high: number | null
   up: number | null
   out: number | null
@@ -147,7 +148,10 @@ function saidPlainly(text: string, system: UnitSystem): string {
 const LEAST_MM: Partial<Record<FeatureKind, number>> = { door: 200, window: 200, 'sectional-door': 1000 }
 
 /** Words that say which measure of a thing a length before them is; before or behind the last two. */
-const MEASURES = { tall: 'high', high: 'high', wide: 'wide', up: 'up', out: 'out' } as const
+const MEASURES = { tall: 'high', high: 'high', wide: 'wide', deep: 'deep', up: 'up', out: 'out' } as const
+
+/** What stands or is kept on the floor is told by its two sides there, as it is seen from above. */
+const SEEN_FROM_ABOVE: readonly (FeatureKind | null)[] = ['car', 'walkway', 'bench', 'steps', 'post']
 
 const NOWHERE: Pick<Piece, 'fromRight' | 'middle' | 'every'> = { fromRight: null, middle: false, every: null }
 
@@ -183,6 +187,7 @@ function piece(text: string, system: UnitSystem): Result<Piece> {
     kind: null,
     name: '',
     wide: null,
+    deep: null,
     high: null,
     up: null,
     out: null,
@@ -200,7 +205,7 @@ function piece(text: string, system: UnitSystem): Result<Piece> {
   const placed = otherwisePlaced(rest, p, system)
   if (!placed.ok) return placed
   rest = placed.value
-  // What is called by name goes first, and what is left is the width, and the height behind an x.
+  // What is called by name goes first, and what is left is the width, and behind an x the height, or the depth of what stands on the floor.
   for (const [word, measure] of Object.entries(MEASURES)) {
     const before =
       word === 'up' || word === 'out'
@@ -231,12 +236,13 @@ function piece(text: string, system: UnitSystem): Result<Piece> {
     rest = rest.replace(at[0], ' ')
   }
   const sizes = rest.trim() === '' ? [] : withLastUnit(rest.trim().split(/\s*x\s*/i), false)
-  if (sizes.length > 2) return bad('run-piece', { text })
+  const second = SEEN_FROM_ABOVE.includes(p.kind) ? 'deep' : 'high'
+  const measures = sizes.length > 2 && p.kind ? (['wide', 'deep', 'high'] as const) : (['wide', second] as const)
+  if (sizes.length > measures.length) return bad('run-piece', { text })
   for (const [i, t] of sizes.entries()) {
     const read = parseLength(t, system)
     if (!read.ok) return read
-    if (i === 0) p.wide = read.value
-    else p.high = read.value
+    p[measures[i]] = read.value
   }
   return good(p)
 }
@@ -353,6 +359,7 @@ function featureOf(p: Piece, atMm: number, wallId: string): Omit<Feature, 'id'> 
     wallId,
     atMm,
     wideMm: p.wide ?? d.wideMm,
+    deepMm: p.deep ?? d.deepMm,
     highMm: p.high ?? OTHERS[p.name] ?? d.highMm,
     upMm: p.up ?? d.upMm,
     outMm: p.out ?? 0,

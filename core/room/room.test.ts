@@ -315,6 +315,16 @@ describe('distances as one calls them', () => {
       expect(wide).toBeCloseTo(features[i][2], 6)
     })
   })
+  it.each([
+    ['car 1900 x 4600 at 900', { wideMm: 1900, deepMm: 4600, highMm: 1650 }],
+    ['workbench 1500 x 650 at 900', { wideMm: 1500, deepMm: 650, highMm: 900 }],
+    ['post 120 x 90 at 900', { wideMm: 120, deepMm: 90, highMm: 2400 }],
+    ['water heater 500 x 1700 at 900', { wideMm: 500, deepMm: 560, highMm: 1700 }],
+    ['water heater 500 x 520 x 1700 at 900', { wideMm: 500, deepMm: 520, highMm: 1700 }],
+    ['walkway 2000 wide 800 deep at 900', { wideMm: 2000, deepMm: 800 }],
+  ])('what stands on the floor is told by its sides: %s', (text, features) =>
+    expect(run(text, 'metric')).toMatchObject({ ok: true, value: { features: [features] } }),
+  )
   it('what it is called is kept where that says more than its kind', () => {
     expect(run('gas meter at 20')).toMatchObject({
       ok: true,
@@ -334,6 +344,7 @@ describe('distances as one calls them', () => {
       ['', 'run-empty'],
       ['door wide', 'not-a-length'],
       ['12 x 3 x 4 x 5', 'run-piece'],
+      ['12 x 3 x 4, door 32', 'run-piece'],
       ['24, outlet at 30', 'run-mixed'],
       ['24, -3', 'negative'],
     ])
