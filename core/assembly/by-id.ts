@@ -17,3 +17,8 @@ const joints = byId<Joint>()
 
 export const partsById = (a: Pick<Assembly, 'parts'>): ReadonlyMap<string, Part> => parts(a.parts)
 export const jointsById = (a: Pick<Assembly, 'joints'>): ReadonlyMap<string, Joint> => joints(a.joints)
+/** Looks up parts that are there. */
+export function partOf(a: Pick<Assembly, 'parts'>): (id: string) => Part {
+  const known = partsById(a)
+  return (id) => known.get(id)!
+}

@@ -225,7 +225,7 @@ export function draft(system: UnitSystem) {
 
     /**
      * Screws through `near` (what lies before it, and what lies between the two) into `far`, sized from the thicknesses
-     * they pass, in the middle of where they meet unless said otherwise. @returns the joint's id
+     * they pass, in the middle of where they meet unless said otherwise; with glue between them too. @returns the joint's id
      */
     screw(
       near: string,
@@ -234,14 +234,19 @@ export function draft(system: UnitSystem) {
       into: 'side' | 'end' | 'edge',
       throughMm: number,
       intoMm: number,
-      { beforeMm = 0, betweenMm = 0, at }: { beforeMm?: number; betweenMm?: number; at?: Vec3 } = {},
+      {
+        beforeMm = 0,
+        betweenMm = 0,
+        at,
+        glued = false,
+      }: { beforeMm?: number; betweenMm?: number; at?: Vec3; glued?: boolean } = {},
     ): string {
       const fastener = screwFor(beforeMm + throughMm + betweenMm, intoMm, system).id
       const use: Joint['fasteners'][number] = { fastener, count, into }
       if (beforeMm > 0) use.beforeMm = beforeMm
       if (betweenMm > 0) use.betweenMm = betweenMm
       return fix(
-        { kind: 'screwed', near, far, fasteners: [use] },
+        { kind: glued ? 'glued-screwed' : 'screwed', near, far, fasteners: [use] },
         at ?? (betweenMm > 0 ? facing(near, far, betweenMm) : meet(near, far).at),
       )
     },

@@ -1,3 +1,4 @@
+import { partsById } from '../assembly/by-id.ts'
 import type { Bay, Part, Placed } from '../assembly/assembly.ts'
 import { opens } from '../assembly/moved.ts'
 import type { PartBoxes } from '../assembly/part-box.ts'
@@ -82,17 +83,19 @@ export const comesOut = defineCheck({
     const solid = assembly.parts.filter((p) => p.stock.kind !== 'soft')
     const fixed = solid.filter((p) => !moving.has(p.id))
     // What stands in a leaf comes out of it when it is open: then only the leaf itself is before it.
+    const leafOf = new Map(leaves.flatMap((m) => m.parts.map((id) => [id, m] as const)))
+    const parts = partsById(assembly)
     const besides = (b: Bay): readonly Part[] => {
-      const leaf = leaves.find((m) => b.carriers.some((id) => m.parts.includes(id)))
-      return leaf ? solid.filter((p) => leaf.parts.includes(p.id)) : fixed
+      const leaf = b.carriers.map((id) => leafOf.get(id)).find((m) => m !== undefined)
+      return leaf ? leaf.parts.map((id) => parts.get(id)!).filter((p) => p.stock.kind !== 'soft') : fixed
     }
     const worst = new Map<string, Found>()
     const room = ({ way, goods: g }: Pick<Found, 'way' | 'goods'>) => way.underMm - way.overMm - g.tallMm
     for (const b of assembly.bays) {
-      const parts = besides(b)
+      const before = besides(b)
       for (const item of b.items) {
         const g = goods.get(item.goodsId)
-        const way = g && wayOf(item, b, parts, boxes)
+        const way = g && wayOf(item, b, before, boxes)
         if (!g || !way) continue
         const seen = worst.get(g.id)
         const found = { goods: g, way, bay: b.id, parts: new Set([...(seen?.parts ?? []), ...way.parts]) }

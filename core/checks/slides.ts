@@ -1,5 +1,6 @@
 import type { Assembly, Motion, Part } from '../assembly/assembly.ts'
 import { inLineWith } from '../assembly/in-line.ts'
+import { jointsOf } from '../assembly/joints-of.ts'
 import { partBox, thicknessAxis } from '../assembly/part-box.ts'
 import type { Box } from '../geometry/box.ts'
 import { dot, sub } from '../geometry/vec.ts'
@@ -46,7 +47,7 @@ const past = ({ boxes }: Track, from: number, to: number): number =>
 /** What a panel runs in and is kept upright by: boards below and boards above it; null where it slides otherwise. */
 function slid(m: Slide, a: Assembly, parts: ReadonlyMap<string, Part>): Slid | null {
   const panel = parts.get(m.parts[0])!
-  const held = a.joints.filter((j) => j.kind === 'housed' && (j.far === panel.id || j.near === panel.id))
+  const held = jointsOf(a, panel.id).filter((j) => j.kind === 'housed')
   const met = held.map((j) => parts.get(j.near === panel.id ? j.far : j.near)!)
   const boards = [...new Set(met.flatMap((t) => inLineWith(t, a.parts)))]
   const below = boards.filter((t) => partBox(t).max[2] <= panel.at.centre[2])

@@ -173,9 +173,9 @@ function backs(c: Given, way: Way): { found: Back[]; unknown: Part[] } {
     const [wide, thick, high] = [size[way], size[1 - way], size[2]]
     if (part.stock.kind !== 'sheet' || part.loose || moves.has(part.id)) continue
     if (thick > CLOSING_MM || wide < CLOSES_FROM_MM || high < highFrom) continue
-    const rows = c.assembly.joints.filter((j) => {
-      const other = j.near === part.id ? j.far : j.far === part.id ? j.near : null
-      return other !== null && Math.abs(c.parts.get(other)!.at.along[2]) > 0.9
+    const rows = jointsOf(c.assembly, part.id).filter((j) => {
+      const other = j.near === part.id ? j.far : j.near
+      return Math.abs(c.parts.get(other)!.at.along[2]) > 0.9
     })
     const places = rows.map((j) => j.at[way])
     const apart = Math.max(...places) - Math.min(...places)
@@ -195,16 +195,15 @@ function backs(c: Given, way: Way): { found: Back[]; unknown: Part[] } {
 }
 
 /** Uprights of sheet that carry and stand in the plane of the sway do not fold in it. */
-const stands = (c: Given, way: Way): Part[] =>
-  c.assembly.parts.filter((p) => {
-    if (p.stock.kind !== 'sheet') return false
+function stands(c: Given, way: Way): Part[] {
+  const feet = new Set(partFeet(c.assembly).map((x) => x.from.part))
+  const carries = new Set(c.assembly.supports.flatMap((x) => (x.on.kind === 'part' ? [x.on.part] : [])))
+  return c.assembly.parts.filter((p) => {
+    if (p.stock.kind !== 'sheet' || !feet.has(p.id) || !carries.has(p.id)) return false
     const size = boxSize(c.boxes.get(p.id)!)
-    if (size[1 - way] >= CLOSING_MM || size[way] <= 4 * size[1 - way] || size[2] <= size[way] / 2) return false
-    return (
-      partFeet(c.assembly).some((s) => s.from.part === p.id) &&
-      c.assembly.supports.some((s) => s.on.kind === 'part' && s.on.part === p.id)
-    )
+    return size[1 - way] < CLOSING_MM && size[way] > 4 * size[1 - way] && size[2] > size[way] / 2
   })
+}
 
 /** What ties give together, N: as many times what the weakest gives; null when one is not known. */
 function tiesTogether(ties: readonly TieGives[]): number | null {

@@ -1,3 +1,4 @@
+import { partOf } from '../assembly/by-id.ts'
 import type { Assembly } from '../assembly/assembly.ts'
 import type { Packed } from '../assembly/packed.ts'
 import { labelRange, roleName, stockName } from './names.ts'
@@ -5,7 +6,7 @@ import { listed, type Say } from './say.ts'
 
 /** A line of a packing list: which pieces, with what is on them, how large and how heavy each. */
 export function sayPacked(p: Packed, a: Assembly, labels: ReadonlyMap<string, string>, say: Say) {
-  const of = (id: string) => a.parts.find((x) => x.id === id)!
+  const of = partOf(a)
   const [first, ...on] = p.parts
   const kinds = new Map<string, number>()
   for (const id of on) kinds.set(of(id).role, (kinds.get(of(id).role) ?? 0) + 1)

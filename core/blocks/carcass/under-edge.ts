@@ -34,7 +34,6 @@ export function stripUnder(d: Draft, s: UnderEdge): void {
     across: 'z',
   })
   const screws = Math.max(LEAST, Math.ceil((s.to - s.from) / EVERY_MM))
-  const j = d.screw(s.shelf, s.id, screws, 'side', shelf.max[2] - shelf.min[2], widthMm)
-  if (s.glued) d.assembly.joints.find((x) => x.id === j)!.kind = 'glued-screwed'
+  const j = d.screw(s.shelf, s.id, screws, 'side', shelf.max[2] - shelf.min[2], widthMm, { glued: s.glued })
   d.rest(s.id, s.shelf, 'hanging', j)
 }

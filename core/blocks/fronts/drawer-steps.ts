@@ -1,4 +1,5 @@
 import type { Assembly, Part } from '../../assembly/assembly.ts'
+import { partOf } from '../../assembly/by-id.ts'
 import { findSlide } from '../../catalogue/drawer-slides.ts'
 import { fixedBy } from '../../steps/fixed-by.ts'
 import { idsOf, stepsWith, type Step } from '../../steps/step.ts'
@@ -26,7 +27,7 @@ interface Drawers {
 }
 /** The drawers of a build: each a part of it by itself that is drawn out. */
 function drawersOf(a: Assembly): Drawers {
-  const of = (id: string) => a.parts.find((x) => x.id === id)!
+  const of = partOf(a)
   const inDrawers = new Set(a.subassemblies.flatMap((s) => (s.name === DRAWER ? s.parts : [])))
   const added = (p: Part) => p.role === 'insert' || p.stock.kind === 'bought'
   const each = a.motions
@@ -133,7 +134,7 @@ function firstDrawer(a: Assembly, first: string[], onSlides: boolean): Step {
   const about = { id: 'first', parts: first, cautions: ['screws'], hold: { code: 'drawer-runs' } }
   if (!onSlides)
     return step({ ...about, code: 'drawer-first', data: { screws: screws(first[0], first), parts: first.length } })
-  const groove = a.parts.find((x) => x.id === first[1])!.machining.find((m) => m.kind === 'groove')
+  const groove = partOf(a)(first[1]).machining.find((m) => m.kind === 'groove')
   return step({
     ...{ ...about, code: 'drawer-on-slides' },
     data: { screws: screws(first[1], [first[3]]), parts: first.length, deepMm: groove?.depthMm ?? 0 },

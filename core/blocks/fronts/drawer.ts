@@ -341,8 +341,7 @@ function piece(
   const stock: Stock = { kind: 'sheet', sheet: x.sheet.id }
   d.square({ id, role, stock, min: [left, from, z], size, along, across: 'z', grain: 'any' })
   const screws = 2 + Math.floor(Math.max(size[0], size[1]) / SCREWS_EVERY_MM)
-  const joint = d.screw(bottom, id, screws, 'edge', x.bottom.thicknessMm, size[2])
-  d.assembly.joints.find((j) => j.id === joint)!.kind = 'glued-screwed'
+  const joint = d.screw(bottom, id, screws, 'edge', x.bottom.thicknessMm, size[2], { glued: true })
   d.rest(id, bottom, 'bearing', joint)
 }
 

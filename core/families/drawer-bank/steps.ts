@@ -1,3 +1,4 @@
+import { partOf } from '../../assembly/by-id.ts'
 import { backStep } from '../../blocks/carcass/steps.ts'
 import { drawerSteps, runnerSteps } from '../../blocks/fronts/drawer-steps.ts'
 import { levelStep, tieStep } from '../../blocks/mounts/steps.ts'
@@ -19,7 +20,7 @@ const SQUARE_MM = 2
 
 export function drawerBankSteps(_p: DrawerBankParams, { assembly: a }: Shaped): Step[] {
   const ids = (pattern: RegExp) => a.parts.map((x) => x.id).filter((id) => pattern.test(id))
-  const of = (id: string) => a.parts.find((x) => x.id === id)!
+  const of = partOf(a)
   const levels = a.stick.map((m) => m.level)
   const starts = (name: string) => (x: { id: string }) => x.id.startsWith(name)
   const first = of('upright-0')

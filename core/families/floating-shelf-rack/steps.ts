@@ -1,3 +1,4 @@
+import { partOf } from '../../assembly/by-id.ts'
 import { levelStep, loadStep, pinStep, tieStep } from '../../blocks/mounts/steps.ts'
 import { frontSteps } from '../../blocks/fronts/step.ts'
 import { called, fixedBy } from '../../steps/fixed-by.ts'
@@ -22,7 +23,7 @@ const SQUARE_MM = 3
 
 export function floatingShelfRackSteps(p: FloatingShelfRackParams, { assembly: a, dims }: Shaped): Step[] {
   const ids = (pattern: RegExp) => a.parts.map((x) => x.id).filter((id) => pattern.test(id))
-  const of = (id: string) => a.parts.find((x) => x.id === id)!
+  const of = partOf(a)
   const levels = a.stick.map((m) => m.level)
   const frames = ids(/^post-\d+-rear$/).length
   const [posts, first] = [ids(/^post-/), ids(/^(post|piece|cleat)-0-/)]

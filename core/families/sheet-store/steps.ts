@@ -1,3 +1,4 @@
+import { partOf } from '../../assembly/by-id.ts'
 import { frontSteps } from '../../blocks/fronts/step.ts'
 import { levelStep } from '../../blocks/mounts/steps.ts'
 import { called, fixedBy } from '../../steps/fixed-by.ts'
@@ -19,7 +20,7 @@ const SQUARE_MM = 3
 
 export function sheetStoreSteps(p: SheetStoreParams, { assembly: a }: Shaped): Step[] {
   const ids = (pattern: RegExp) => a.parts.map((x) => x.id).filter((id) => pattern.test(id))
-  const of = (id: string) => a.parts.find((x) => x.id === id)!
+  const of = partOf(a)
   const frames = ids(/^under-/).length
   const levels = a.stick.map((m) => m.level)
   const [high, deep] = [of('post-0-0').size.lengthMm, of('under-0').size.lengthMm]

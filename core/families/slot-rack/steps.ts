@@ -1,3 +1,4 @@
+import { partOf } from '../../assembly/by-id.ts'
 import { packedOf } from '../../assembly/packed.ts'
 import { frontSteps, trackSteps } from '../../blocks/fronts/step.ts'
 import { backStep } from '../../blocks/carcass/steps.ts'
@@ -45,7 +46,7 @@ function apart(a: Shaped['assembly']): Step {
 
 export function slotRackSteps(p: SlotRackParams, { assembly: a }: Shaped): Step[] {
   const ids = (pattern: RegExp) => a.parts.map((x) => x.id).filter((id) => pattern.test(id))
-  const of = (id: string) => a.parts.find((x) => x.id === id)!
+  const of = partOf(a)
   const starts = (name: string) => (x: { id: string }) => x.id.startsWith(name)
   const levels = a.stick.map((m) => m.level)
   const [uprights, decks, dividers, blocks] = [ids(/^upright-/), ids(/^deck-/), ids(/^divider-/), ids(/^block-/)]
