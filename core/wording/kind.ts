@@ -1,15 +1,11 @@
 import type { HoldPoint } from '../steps/step.ts'
-import type { Data, Say } from './say.ts'
+import type { Say } from './say.ts'
 
 /** Words that are made with their own data: a code without words, or a datum misspelt, does not compile. */
 export type WordsFor<D> = { [K in keyof D]: (d: D[K], say: Say) => string }
 export type StepWordsFor<D> = { [K in keyof D]: { title: string; text: (d: D[K], say: Say) => string } }
 
 export type HoldWords = string | ((h: HoldPoint, say: Say) => string)
-
-/** The same of kinds whose data are not typed yet. */
-export type LooseWords = Record<string, (d: Data, say: Say) => string>
-export type LooseStepWords = Record<string, { title: string; text: (d: Data, say: Say) => string }>
 
 type Loose = Record<string, (d: never, say: Say) => string>
 

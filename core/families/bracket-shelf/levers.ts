@@ -4,6 +4,20 @@ import type { Lever, ShapeContext } from '../family.ts'
 import { leverPen, lighterSheets, narrowerBays, stifferSheets, strengthPen } from '../levers.ts'
 import { pairKind, SCREWS, type BracketShelfParams } from './parameters.ts'
 
+export interface LeverData {
+  'leg-screws': { count: number }
+  'corner-screws': { count: number }
+  'pair-screws': { count: number; bracket: string }
+  'end-on-bracket': object
+  'brackets-below': object
+  bracket: { bracket: string }
+  'frame-whole': object
+  'frame-ripped': object
+  'frame-section': { section: string }
+  'brackets-closer': { mm: number }
+  'brackets-apart': { mm: number }
+}
+
 type Screws = BracketShelfParams['wallScrews']
 const more = (now: Screws): Screws[] =>
   (['two', 'three', 'four', 'five'] as const).filter((n) => SCREWS[n] > SCREWS[now])

@@ -18,6 +18,23 @@ import { house, LEAST_OPEN, type Level, type Opening } from '../house-on-shelves
 import { spliceOver, type Stretch } from '../../blocks/sizing/splice.ts'
 import { LIMITS, pairKind, type BracketShelfParams } from './parameters.ts'
 
+export interface ReasonData {
+  'apart-widest': { widestMm: number }
+  'apart-usual': { everyMm: number }
+  'down-per-out': { outMm: number }
+  'up-to-shelf': object
+  'down-to-shelf': object
+}
+export interface ProblemData {
+  'too-few-studs': { count: number; mm: number }
+  'no-room-for-bracket': { leastMm: number; shelf: number }
+  'bracket-too-shallow': { mm: number; leastMm: number }
+  'bracket-too-low': { mm: number; mostMm: number }
+  'brace-no-angle': { outMm: number; mm: number }
+  'hung-one-shelf': { count: number }
+  'arm-under-braces': { mm: number; leastMm: number }
+}
+
 /** Nothing closes a shelf on brackets. */
 export const STICK_OUT = standsOut('open')
 /** Brackets are usually no closer than this, centre to centre: every second stud. Builders' usual. */

@@ -1,8 +1,21 @@
 import { partBox } from '../../assembly/part-box.ts'
-import { called, fixedBy } from '../../steps/fixed-by.ts'
-import { idsOf, type Step } from '../../steps/step.ts'
+import { called, fixedBy, type FixedBy } from '../../steps/fixed-by.ts'
+import { idsOf, stepsWith, type Step } from '../../steps/step.ts'
 import type { Shaped } from '../family.ts'
 import { pairKind, type BracketShelfParams } from './parameters.ts'
+
+/** What is said with each step. */
+export interface StepData {
+  'brackets-ripped': FixedBy & { count: number; above: number }
+  'brackets-cut': FixedBy & { count: number; above: number }
+  'gussets-on': FixedBy & { count: number }
+  'knees-on': FixedBy & { count: number }
+  'brackets-on-wall': { count: number; screws: number; atMm: number; levels: number }
+  'shelves-on-brackets': FixedBy & { sheets: number; levels: number; above: number }
+  'spreader-over': object
+  'corner-hung': object
+}
+const step = stepsWith<StepData>()
 
 /** A bracket may be out of square by this much at its far end, mm. Product decision: less than a shelf shows. */
 const SQUARE_MM = 2
@@ -20,14 +33,14 @@ export function bracketShelfSteps(p: BracketShelfParams, shaped: Shaped): Step[]
   const legs = ids('leg').length
   const steps: Step[] = [
     { id: 'stick', code: 'make-stick', parts: [], marks, cautions: [] },
-    {
+    step({
       id: 'frames',
       code: p.frame === 'ripped' ? 'brackets-ripped' : 'brackets-cut',
       data: { ...fixedBy(a, called('arm'), called('leg')), count: legs, above: above ? 1 : 0 },
       parts: ids('arm', 'leg'),
       cautions: p.frame === 'ripped' ? ['blades'] : [],
-    },
-    {
+    }),
+    step({
       id: 'pairs',
       code: pair === 'gusset' ? 'gussets-on' : 'knees-on',
       data: { ...fixedBy(a, called(pair), called('arm')), count: legs },
@@ -38,8 +51,8 @@ export function bracketShelfSteps(p: BracketShelfParams, shaped: Shaped): Step[]
         code: above ? 'bracket-square-above' : 'bracket-square',
         measure: { kind: 'value', targetMm: diagonal, toleranceMm: SQUARE_MM },
       },
-    },
-    {
+    }),
+    step({
       id: 'wall',
       code: 'brackets-on-wall',
       data: { count: legs, screws: a.anchors.length / legs, atMm: Math.min(...tops), levels: marks.length },
@@ -49,8 +62,8 @@ export function bracketShelfSteps(p: BracketShelfParams, shaped: Shaped): Step[]
       marks,
       cautions: ['find-studs', 'not-into-wires', 'falls-on-heads'],
       hold: { code: 'bracket-pull' },
-    },
-    {
+    }),
+    step({
       id: 'sheets',
       code: 'shelves-on-brackets',
       data: {
@@ -63,7 +76,7 @@ export function bracketShelfSteps(p: BracketShelfParams, shaped: Shaped): Step[]
       on: ids('arm'),
       cautions: ['lift-two'],
       hold: { code: 'hangs-before-load' },
-    },
+    }),
     ...hungCorner(a),
     { id: 'load', code: 'load-hung', parts: [], cautions: [] },
   ]
@@ -76,19 +89,21 @@ function hungCorner(a: Shaped['assembly']): Step[] {
   const [rods, spreaders] = [ids('rod'), ids('spreader')]
   if (rods.length === 0) return []
   return [
-    {
+    step({
       id: 'spreader',
       code: 'spreader-over',
+      data: {},
       parts: spreaders,
       cautions: ['joists-only', 'not-into-wires', 'ladder'],
-    },
-    {
+    }),
+    step({
       id: 'corner',
       code: 'corner-hung',
+      data: {},
       parts: rods,
       on: [...ids('arm').slice(-1), ...spreaders],
       cautions: ['falls-on-heads'],
       hold: { code: 'corner-level' },
-    },
+    }),
   ]
 }

@@ -1,4 +1,7 @@
-import type { KindWords, LooseWords, LooseStepWords } from '../../wording/kind.ts'
+import type { KindWords, StepWordsFor, WordsFor } from '../../wording/kind.ts'
+import type { StepData } from './steps.ts'
+import type { LeverData } from './levers.ts'
+import type { ProblemData, ReasonData } from './plan-out.ts'
 import { fixed } from '../../wording/fixed.ts'
 import { sectionName } from '../../wording/names.ts'
 import { plural, type Data } from '../../wording/say.ts'
@@ -28,7 +31,7 @@ const choices: NonNullable<KindWords['choices']> = {
   'leg-screws': { label: 'Screws in each leg', options: { two: 'two', three: 'three', four: 'four', five: 'five' } },
 }
 
-const reasons: LooseWords = {
+const reasons: WordsFor<ReasonData> = {
   'apart-widest': (d, say) => `the widest thing, ${say.lengthOf(d, 'widestMm')}, stands between two brackets`,
   'apart-usual': (d, say) => `no closer than ${say.lengthOf(d, 'everyMm')}: the next studs after that`,
   'down-per-out': (d, say) => `a bracket ${say.lengthOf(d, 'outMm')} out reaches about four fifths of that down`,
@@ -36,7 +39,7 @@ const reasons: LooseWords = {
   'down-to-shelf': () => 'as far down as the shelf below it, or the floor, lets it',
 }
 
-const levers: LooseWords = {
+const levers: WordsFor<LeverData> = {
   'leg-screws': (d) => `Put ${d.count} screws into each leg of its brackets`,
   'corner-screws': (d) => `Put ${d.count} screws through each arm into its leg`,
   'pair-screws': (d) =>
@@ -46,14 +49,14 @@ const levers: LooseWords = {
   bracket: (d) => (d.bracket === 'gusset' ? 'Brace the brackets with boards' : 'Give the brackets gussets of sheet'),
   'frame-whole': () => 'Make legs and arms of the full section, not ripped',
   'frame-ripped': () => 'Rip legs and arms down the middle: two from one board',
-  'frame-section': (d) => `Make legs and arms from ${sectionName(String(d.section))}`,
+  'frame-section': (d) => `Make legs and arms from ${sectionName(d.section)}`,
   'brackets-closer': (d, say) => `Put the brackets closer: at least ${say.lengthOf(d, 'mm')} apart`,
   'brackets-apart': (d, say) => `Put the brackets further apart: at least ${say.lengthOf(d, 'mm')}`,
 }
 
-const problems: LooseWords = {
+const problems: WordsFor<ProblemData> = {
   'too-few-studs': (d, say) =>
-    `${Number(d.count) === 0 ? 'No stud is' : `Only ${plural(Number(d.count), 'stud')} ${Number(d.count) === 1 ? 'is' : 'are'}`} where its brackets could go, ${say.lengthOf(d, 'mm')} apart: put them closer, take fewer, or move it along the wall.`,
+    `${d.count === 0 ? 'No stud is' : `Only ${plural(d.count, 'stud')} ${d.count === 1 ? 'is' : 'are'}`} where its brackets could go, ${say.lengthOf(d, 'mm')} apart: put them closer, take fewer, or move it along the wall.`,
   'no-room-for-bracket': (d, say) =>
     `Shelf ${d.shelf} has no room for its brackets: its top must be at least ${say.lengthOf(d, 'leastMm')} above what is below it.`,
   'bracket-too-shallow': (d, say) =>
@@ -68,15 +71,15 @@ const problems: LooseWords = {
     `The braces leave only ${say.lengthOf(d, 'mm')} of each arm bare for the sheet to lie on; ${say.lengthOf(d, 'leastMm')} is the least. Take narrower braces, or a deeper shelf.`,
 }
 
-const steps: LooseStepWords = {
+const steps: StepWordsFor<StepData> = {
   'brackets-ripped': {
     title: 'Legs and arms',
     text: (d) =>
-      `Rip the boards down the middle, cut legs and arms with a stop. ${armOnLeg(d)} ${plural(Number(d.count), 'bracket')} in all.`,
+      `Rip the boards down the middle, cut legs and arms with a stop. ${armOnLeg(d)} ${plural(d.count, 'bracket')} in all.`,
   },
   'brackets-cut': {
     title: 'Legs and arms',
-    text: (d) => `Cut legs and arms with a stop. ${armOnLeg(d)} ${plural(Number(d.count), 'bracket')} in all.`,
+    text: (d) => `Cut legs and arms with a stop. ${armOnLeg(d)} ${plural(d.count, 'bracket')} in all.`,
   },
   'gussets-on': {
     title: 'Gussets on both sides',
@@ -91,12 +94,12 @@ const steps: LooseStepWords = {
   'brackets-on-wall': {
     title: 'Brackets on the studs',
     text: (d, say) =>
-      `Strike a level line ${say.lengthOf(d, 'atMm')} above the floor: the tops of the ${Number(d.levels) > 1 ? 'lowest ' : ''}arms. Find the studs on it. The outer brackets first, plumb, ${plural(Number(d.screws), 'screw')} through each leg into the middle of its stud, bored first; a string between their front ends is the line for the others.`,
+      `Strike a level line ${say.lengthOf(d, 'atMm')} above the floor: the tops of the ${d.levels > 1 ? 'lowest ' : ''}arms. Find the studs on it. The outer brackets first, plumb, ${plural(d.screws, 'screw')} through each leg into the middle of its stud, bored first; a string between their front ends is the line for the others.`,
   },
   'shelves-on-brackets': {
     title: 'Shelves on the brackets',
     text: (d) =>
-      `${Number(d.levels) > 1 ? 'From below upward, ' : ''}${Number(d.sheets) > Number(d.levels) ? 'sheets that follow each other meet over the middle of an arm; ' : ''}${d.above ? 'notched round the legs at the back and round the braces in front as the cut list says, ' : ''}flush against the wall, ${fixed(d)} down into each arm, bored and countersunk.`,
+      `${d.levels > 1 ? 'From below upward, ' : ''}${d.sheets > d.levels ? 'sheets that follow each other meet over the middle of an arm; ' : ''}${d.above ? 'notched round the legs at the back and round the braces in front as the cut list says, ' : ''}flush against the wall, ${fixed(d)} down into each arm, bored and countersunk.`,
   },
   'spreader-over': {
     title: 'Spreader over the joists',

@@ -4,6 +4,11 @@ import { CROSS_SCREWS } from '../../blocks/frame/shelf-frame.ts'
 import { standingLevers } from '../stands-alone.ts'
 import { LIMITS, type PostRackParams } from './parameters.ts'
 
+export interface LeverData {
+  'tie-sides': object
+  'mid-posts': { count: number }
+}
+
 const DEEPER: Record<string, string[]> = {
   '2x3': ['2x4', '2x6'],
   '2x4': ['2x6', '2x8'],

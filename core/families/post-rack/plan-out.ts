@@ -19,6 +19,32 @@ import { LIMITS, type PostRackParams } from './parameters.ts'
 import { modulesOf, notePosts, openingsOf, type AlongTheRun, type ModulePlan } from './posts-along.ts'
 import { houseUnequal, isAt, isOut, tallBays, tallTerms, type TallBay } from './tall-bays.ts'
 
+export interface ReasonData {
+  'length-wall': { wallMm: number; trimMm: number }
+  'length-goods': { trimMm: number }
+  'posts-as-wide': { apartMm: number }
+  'post-spacing': { everyMm: number }
+  evenly: object
+  'post-past-wide': object
+}
+export interface ProblemData {
+  'cover-too-high': { mm: number; mostMm: number }
+  'cover-too-wide': { mm: number; mostMm: number }
+  'past-braced-ends': { mostMm: number }
+  'no-such-module': { module: number; modules: number }
+  'no-shelf-over': { shelf: number; shelves: number }
+  'no-such-module-own': { module: number; modules: number }
+  'no-such-shelf-own': { module: number; shelf: number; shelves: number }
+  'own-top-twice': { module: number; shelf: number }
+  'own-top-on-posts': { shelf: number }
+  'own-top-in-the-way': { mm: number; leastMm: number; mostMm: number; module: number; shelf: number }
+  'no-wall-beside': object
+  'seams-pulled': object
+  'angle-under-rail': { mm: number; leastMm: number }
+  'posts-too-short': { mm: number; leastMm: number }
+  'post-outside': { mm: number; leastMm: number; mostMm: number }
+}
+
 /** Above the tallest thing on a shelf, to lift it out: builders' usual two inches. */
 const PLAY_ABOVE = inches(2)
 /** Goods may stand out past the shelf's front edge this far. */

@@ -1,5 +1,7 @@
 import type { StepData } from './steps.ts'
-import type { KindWords, LooseWords, StepWordsFor } from '../../wording/kind.ts'
+import type { KindWords, StepWordsFor, WordsFor } from '../../wording/kind.ts'
+import type { LeverData } from './levers.ts'
+import type { ProblemData, ReasonData } from './plan-out.ts'
 import { plural } from '../../wording/say.ts'
 
 const dims: Record<string, (d: Record<string, number>) => string> = {
@@ -7,7 +9,7 @@ const dims: Record<string, (d: Record<string, number>) => string> = {
   'mid-post-at': (d) => `middle post ${d.post}, centre`,
 }
 
-const reasons: LooseWords = {
+const reasons: WordsFor<ReasonData> = {
   'length-wall': (d, say) =>
     `modules along a wall of ${say.lengthOf(d, 'wallMm')}; a board loses ${say.lengthOf(d, 'trimMm')} to squaring`,
   'length-goods': (d, say) =>
@@ -18,12 +20,12 @@ const reasons: LooseWords = {
   'post-past-wide': () => 'past one opening that the widest thing goes into, the others evenly',
 }
 
-const levers: LooseWords = {
+const levers: WordsFor<LeverData> = {
   'tie-sides': () => 'Tie its ends to the walls beside them',
-  'mid-posts': (d) => `Put ${plural(Number(d.count), 'middle post')} in each module`,
+  'mid-posts': (d) => `Put ${plural(d.count, 'middle post')} in each module`,
 }
 
-const problems: LooseWords = {
+const problems: WordsFor<ProblemData> = {
   'cover-too-high': (d, say) =>
     `Panels over its back would be ${say.lengthOf(d, 'mm')} high, and a sheet gives ${say.lengthOf(d, 'mostMm')}. Take fewer shelves, or leave its back open.`,
   'cover-too-wide': (d, say) =>
@@ -31,13 +33,13 @@ const problems: LooseWords = {
   'past-braced-ends': (d, say) =>
     `A rack with braced ends is two modules long at most, ${say.lengthOf(d, 'mostMm')}: further in no diagonal would keep it from folding front to back. Make it two racks, or tie it to a wall.`,
   'no-such-module': (d) =>
-    `A shelf is left out of module ${d.module}, and there ${Number(d.modules) === 1 ? 'is one module' : `are ${d.modules} modules`}.`,
+    `A shelf is left out of module ${d.module}, and there ${d.modules === 1 ? 'is one module' : `are ${d.modules} modules`}.`,
   'no-shelf-over': (d) =>
-    `Shelf ${d.shelf} cannot be left out: over a high bay there must be a shelf, and the rack has ${plural(Number(d.shelves), 'shelf', 'shelves')}. Add one, or leave out a lower one.`,
+    `Shelf ${d.shelf} cannot be left out: over a high bay there must be a shelf, and the rack has ${plural(d.shelves, 'shelf', 'shelves')}. Add one, or leave out a lower one.`,
   'no-such-module-own': (d) =>
-    `A shelf of module ${d.module} is told its own height, and there ${Number(d.modules) === 1 ? 'is one module' : `are ${d.modules} modules`}.`,
+    `A shelf of module ${d.module} is told its own height, and there ${d.modules === 1 ? 'is one module' : `are ${d.modules} modules`}.`,
   'no-such-shelf-own': (d) =>
-    `Module ${d.module} has no shelf ${d.shelf} to be at a height of its own: there are ${plural(Number(d.shelves), 'shelf', 'shelves')}, less what is left out of it.`,
+    `Module ${d.module} has no shelf ${d.shelf} to be at a height of its own: there are ${plural(d.shelves, 'shelf', 'shelves')}, less what is left out of it.`,
   'own-top-twice': (d) => `Shelf ${d.shelf} of module ${d.module} is told two heights of its own. Leave one of them.`,
   'own-top-on-posts': (d) =>
     `Shelf ${d.shelf} lies on the posts, which are as high everywhere. Put its frame between the posts first.`,

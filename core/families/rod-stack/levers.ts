@@ -2,6 +2,11 @@ import type { Lever, ShapeContext } from '../family.ts'
 import { leverPen, lighterSheets, narrowerBays, rodsLike, stifferSheets, strengthPen } from '../levers.ts'
 import type { RodStackParams } from './parameters.ts'
 
+export interface LeverData {
+  'thinner-rod': { section: string }
+  'cross-section': { section: string }
+}
+
 const WIDER: Record<string, string> = {
   '2x4': '2x6',
   '2x6': '2x8',

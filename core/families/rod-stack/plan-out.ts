@@ -24,6 +24,20 @@ import { house, LEAST_OPEN, type Level, type Opening } from '../house-on-shelves
 import { levelTerms, topsInside } from '../shelf-tops.ts'
 import { LIMITS, type RodStackParams } from './parameters.ts'
 
+export interface ReasonData {
+  'past-first-joist': object
+  'against-wall': object
+  'clear-widest': { widestMm: number }
+  'clear-usual': { everyMm: number }
+  'gap-spanner': object
+}
+export interface ProblemData {
+  'too-shallow-for-rods': { mm: number; leastMm: number }
+  'spreaders-meet': { mm: number; mostMm: number }
+  'hangs-to-floor': { mm: number; mostMm: number }
+  'no-room-for-coupling': { leastMm: number }
+}
+
 /** A box is usually no narrower than this, mm. Product decision. */
 const USUAL_CLEAR = 500
 /** From the box to the ceiling: room to lift it onto its nuts, and for a hand and a spanner. mm */

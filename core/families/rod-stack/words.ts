@@ -1,4 +1,7 @@
-import type { KindWords, LooseWords, LooseStepWords } from '../../wording/kind.ts'
+import type { KindWords, StepWordsFor, WordsFor } from '../../wording/kind.ts'
+import type { StepData } from './steps.ts'
+import type { LeverData } from './levers.ts'
+import type { ProblemData, ReasonData } from './plan-out.ts'
 import { fixed } from '../../wording/fixed.ts'
 import { sectionName } from '../../wording/names.ts'
 import { plural } from '../../wording/say.ts'
@@ -11,7 +14,7 @@ const choices: NonNullable<KindWords['choices']> = {
   'cross-section': { label: 'Cross pieces under it' },
 }
 
-const reasons: LooseWords = {
+const reasons: WordsFor<ReasonData> = {
   'past-first-joist': () => 'so that its rear rods hang between two joists',
   'against-wall': () => 'its back against the wall',
   'clear-widest': (d, say) => `the widest thing, ${say.lengthOf(d, 'widestMm')}, with its play`,
@@ -19,12 +22,12 @@ const reasons: LooseWords = {
   'gap-spanner': () => 'room to lift it onto its nuts, and for a hand and a spanner',
 }
 
-const levers: LooseWords = {
-  'thinner-rod': (d) => `Hang it on thinner rods: ${sectionName(String(d.section))}`,
-  'cross-section': (d) => `Make the cross pieces ${sectionName(String(d.section))}`,
+const levers: WordsFor<LeverData> = {
+  'thinner-rod': (d) => `Hang it on thinner rods: ${sectionName(d.section)}`,
+  'cross-section': (d) => `Make the cross pieces ${sectionName(d.section)}`,
 }
 
-const problems: LooseWords = {
+const problems: WordsFor<ProblemData> = {
   'too-shallow-for-rods': (d, say) =>
     `Too shallow for a cross piece at front and back: at least ${say.lengthOf(d, 'leastMm')}.`,
   'spreaders-meet': (d, say) =>
@@ -35,7 +38,7 @@ const problems: LooseWords = {
     `There is no room for the coupling nuts between its cross pieces and the ceiling: from its top to the ceiling at least ${say.lengthOf(d, 'leastMm')}.`,
 }
 
-const steps: LooseStepWords = {
+const steps: StepWordsFor<StepData> = {
   'back-behind': {
     title: 'Back',
     text: () => 'Behind the box, flush all round, screwed to sides, shelves, bottom and top. It keeps the box square.',
@@ -43,7 +46,7 @@ const steps: LooseStepWords = {
   'spreaders-up': {
     title: 'Spreaders over the joists',
     text: (d) =>
-      `Mark where the rods come through the ceiling, beside the joists and never in them, and bore. Lay the ${plural(Number(d.count), 'spreader')} over the joists, and put the ${plural(Number(d.rods), 'short rod')} through, washer and nut above. Two nuts against each other do not work loose.`,
+      `Mark where the rods come through the ceiling, beside the joists and never in them, and bore. Lay the ${plural(d.count, 'spreader')} over the joists, and put the ${plural(d.rods, 'short rod')} through, washer and nut above. Two nuts against each other do not work loose.`,
   },
   'crosses-on': {
     title: 'Cross pieces under the box',
@@ -53,12 +56,12 @@ const steps: LooseStepWords = {
   'stack-up': {
     title: 'Up with it',
     text: (d, say) =>
-      `Screw a coupling nut on each of the ${plural(Number(d.rods), 'rod')}, half its length, and hang them from the short ones. Two people, empty: lift the box on two trestles or props, cross pieces ${say.lengthOf(d, 'atMm')} above the floor, thread the rods through, washer and nut below each, and turn the nuts until it hangs free of the props. A second nut above keeps it down.`,
+      `Screw a coupling nut on each of the ${plural(d.rods, 'rod')}, half its length, and hang them from the short ones. Two people, empty: lift the box on two trestles or props, cross pieces ${say.lengthOf(d, 'atMm')} above the floor, thread the rods through, washer and nut below each, and turn the nuts until it hangs free of the props. A second nut above keeps it down.`,
   },
   'stack-steady': {
     title: 'So that it does not swing',
     text: (d) =>
-      `${plural(Number(d.count), 'screw')} through the back into the wall, near its top, where ${Number(d.count) === 1 ? 'a stud is' : 'studs are'}. They steady it; the rods carry it.`,
+      `${plural(d.count, 'screw')} through the back into the wall, near its top, where ${d.count === 1 ? 'a stud is' : 'studs are'}. They steady it; the rods carry it.`,
   },
 }
 

@@ -4,6 +4,15 @@ import { leverPen, lighterSheets, narrowerBays, stifferSheets, strengthPen } fro
 import { inches } from '../../measure/units.ts'
 import type { ShelfUnitParams } from './parameters.ts'
 
+export interface LeverData {
+  'cleat-section': { section: string }
+  'add-back': object
+  wider: { mm: number }
+  'no-strip': object
+  'no-rear-strip': object
+  'both-strips': { section: string }
+}
+
 const TALLER: Record<string, string[]> = {
   '1x2': ['1x3', '1x4', '2x3'],
   '1x3': ['1x4', '2x3'],

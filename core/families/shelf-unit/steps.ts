@@ -2,10 +2,21 @@ import { levelStep, loadStep, pinStep, tieStep } from '../../blocks/mounts/steps
 import { backStep } from '../../blocks/carcass/steps.ts'
 import { drawerSteps, runnerSteps } from '../../blocks/fronts/drawer-steps.ts'
 import { frontSteps, trackSteps } from '../../blocks/fronts/step.ts'
-import { called, fixedBy } from '../../steps/fixed-by.ts'
-import { type Step } from '../../steps/step.ts'
+import { called, fixedBy, type FixedBy } from '../../steps/fixed-by.ts'
+import { stepsWith, type Step } from '../../steps/step.ts'
 import type { Shaped } from '../family.ts'
 import type { ShelfUnitParams } from './parameters.ts'
+
+/** What is said with each step. */
+export interface StepData {
+  'walk-to-wall': object
+  'cleats-on': FixedBy
+  'strips-glued': { rear: number }
+  'strips-screwed': { rear: number }
+  'shelves-in': FixedBy & { cleats: number }
+  'shelves-in-standing': FixedBy & { cleats: number }
+}
+const step = stepsWith<StepData>()
 
 /** Diagonals of a box square enough to go on, mm: builders' usual eighth of an inch. */
 const SQUARE_MM = 3
@@ -40,17 +51,18 @@ export function shelfUnitSteps(p: ShelfUnitParams, shaped: Shaped): Step[] {
       cautions: [p.hold === 'dado' ? 'blades' : 'screws', 'dust'],
       hold: { code: p.hold === 'dado' ? 'dado-fits' : 'cleats-level' },
     },
-    p.strip !== 'none' && {
-      id: 'strips',
-      code: p.strip === 'glued' ? 'strips-glued' : 'strips-screwed',
-      data: { rear: p.rearStrip ? 1 : 0 },
-      parts: ids(/^strip-/),
-      on: ids(/^shelf-/),
-      cautions: [],
-    },
+    p.strip !== 'none' &&
+      step({
+        id: 'strips',
+        code: p.strip === 'glued' ? 'strips-glued' : 'strips-screwed',
+        data: { rear: p.rearStrip ? 1 : 0 },
+        parts: ids(/^strip-/),
+        on: ids(/^shelf-/),
+        cautions: [],
+      }),
     ...runnerSteps(assembly),
     ...trackSteps(assembly),
-    {
+    step({
       id: 'shelves',
       code: p.raise === 'tilt' ? 'shelves-in' : 'shelves-in-standing',
       data: {
@@ -65,7 +77,7 @@ export function shelfUnitSteps(p: ShelfUnitParams, shaped: Shaped): Step[] {
         code: 'diagonals',
         measure: square,
       },
-    },
+    }),
     backStep(assembly, square),
     {
       id: 'stand',

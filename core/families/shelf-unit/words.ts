@@ -1,21 +1,22 @@
-import type { KindWords, LooseWords, LooseStepWords } from '../../wording/kind.ts'
+import type { KindWords, StepWordsFor, WordsFor } from '../../wording/kind.ts'
+import type { StepData } from './steps.ts'
+import type { LeverData } from './levers.ts'
 import { fixed } from '../../wording/fixed.ts'
 import { sectionName } from '../../wording/names.ts'
 
-const levers: LooseWords = {
-  'cleat-section': (d) => `Make the cleats ${sectionName(String(d.section))}, thick enough for their screws`,
+const levers: WordsFor<LeverData> = {
+  'cleat-section': (d) => `Make the cleats ${sectionName(d.section)}, thick enough for their screws`,
   'add-back': () => 'Give it a thin back',
   wider: (d, say) => `Make the openings ${say.lengthOf(d, 'mm')} wide`,
   'no-strip': () => 'Leave the edge strips out',
   'no-rear-strip': () => 'Leave the strips under the rear edges out',
-  'both-strips': (d) =>
-    `Glue and screw ${sectionName(String(d.section))} under the front and the rear edge of each shelf`,
+  'both-strips': (d) => `Glue and screw ${sectionName(d.section)} under the front and the rear edge of each shelf`,
 }
 
 const where = (d: Record<string, string | number | undefined>): string =>
   d.rear ? 'Under the front and the rear edge of each shelf' : 'Under the front edge of each shelf'
 
-const steps: LooseStepWords = {
+const steps: StepWordsFor<StepData> = {
   'walk-to-wall': {
     title: 'Walk it to the wall',
     text: () => 'Empty, two people, one end at a time. One of them holds it upright until it is tied or heavy below.',

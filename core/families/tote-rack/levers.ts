@@ -2,6 +2,14 @@ import type { Lever, ShapeContext } from '../family.ts'
 import { leverPen, strengthPen, THICKER_BRACE } from '../levers.ts'
 import type { ToteRackParams } from './parameters.ts'
 
+export interface LeverData {
+  'full-rails': object
+  'thin-rail': { section: string }
+  'stand-on-base': object
+  'fewer-rows': { rows: number }
+  'half-rails': object
+}
+
 const STRONGER: Record<string, string[]> = {
   '1x3': ['2x3', '2x4'],
   '1x4': ['2x4'],

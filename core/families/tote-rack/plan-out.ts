@@ -14,6 +14,24 @@ import { withoutPlace } from '../house-on-shelves.ts'
 import { dividingLength } from '../dividing-length.ts'
 import { LIMITS, type ToteRackParams } from './parameters.ts'
 
+export interface ReasonData {
+  'play-apart': object
+  'play-mixed': object
+  'top-extra': object
+  'rows-goods': { total: number; columns: number }
+  'rows-height': { byHeight: number }
+  'back-rails-brace': object
+  'back-rails-stop': object
+}
+export interface ProblemData {
+  'rail-shorter-than-posts': { mm: number; leastMm: number }
+  'rail-below-plate': { mm: number; leastMm: number }
+  'opening-too-narrow': { mm: number; leastMm: number }
+  'catch-needs-rails': object
+  'catch-past-rails': { mm: number; freeMm: number }
+  'rails-overlap': { mm: number; leastMm: number }
+}
+
 /**
  * Room a person wants around a tote, mm. Builders' usual figures: 1/4 in to slide smoothly, 1/2 in between mixed makes.
  */

@@ -1,9 +1,23 @@
 import { levelStep, loadStep, tieStep } from '../../blocks/mounts/steps.ts'
 import type { Shaped } from '../family.ts'
 import { frontSteps } from '../../blocks/fronts/step.ts'
-import { called, fixedBy } from '../../steps/fixed-by.ts'
-import { type Step } from '../../steps/step.ts'
+import { called, fixedBy, type FixedBy } from '../../steps/fixed-by.ts'
+import { stepsWith, type Step } from '../../steps/step.ts'
 import type { ToteRackParams } from './parameters.ts'
+
+/** What is said with each step. */
+export interface StepData {
+  'rear-frame': FixedBy & { spliced: number }
+  'back-and-brace': FixedBy
+  'back-rails': FixedBy
+  'catch-boards': FixedBy & { count: number }
+  'front-frame': object
+  'mark-rails': object
+  'first-rails': FixedBy
+  'other-rails': object
+  'top-sheet': object
+}
+const step = stepsWith<StepData>()
 
 /** Diagonals of a frame that is square enough to go on: builders' usual eighth of an inch, mm. */
 const SQUARE_MM = 3
@@ -26,41 +40,58 @@ export function toteRackSteps(p: ToteRackParams, shaped: Shaped): Step[] {
   const front = frontSteps(assembly).flatMap((x) => x.parts)
   const steps: (Step | false)[] = [
     { id: 'stick', code: 'make-stick', parts: [], marks: assembly.stick.map((m) => m.level), cautions: [] },
-    {
+    step({
       id: 'rear',
       code: 'rear-frame',
       data: { spliced, ...fixedBy(assembly, called('plate'), called('post')) },
       parts: frame('rear'),
       cautions: ['screws', 'dust'],
       hold: { code: 'diagonals', measure: { kind: 'equal', targetMm: diagonal, toleranceMm: SQUARE_MM } },
-    },
-    backs.length > 0 && {
-      id: 'backs',
-      code: p.brace ? 'back-and-brace' : 'back-rails',
-      data: { ...fixedBy(assembly, called('back-rail'), called('post')) },
-      parts: backs,
-      on: frame('rear'),
+    }),
+    backs.length > 0 &&
+      step({
+        id: 'backs',
+        code: p.brace ? 'back-and-brace' : 'back-rails',
+        data: { ...fixedBy(assembly, called('back-rail'), called('post')) },
+        parts: backs,
+        on: frame('rear'),
+        cautions: [],
+        hold: { code: 'diagonals-again', measure: { kind: 'equal', targetMm: diagonal, toleranceMm: SQUARE_MM } },
+      }),
+    catchers.length > 0 &&
+      step({
+        id: 'catches',
+        code: 'catch-boards',
+        data: {
+          count: catchers.length,
+          ...fixedBy(
+            assembly,
+            (x) => x.id.startsWith('back-'),
+            (x) => x.id.startsWith('catch-'),
+          ),
+        },
+        parts: catchers,
+        on: backs,
+        cautions: [],
+      }),
+    step({
+      id: 'front',
+      code: 'front-frame',
+      data: {},
+      parts: frame('front'),
       cautions: [],
-      hold: { code: 'diagonals-again', measure: { kind: 'equal', targetMm: diagonal, toleranceMm: SQUARE_MM } },
-    },
-    catchers.length > 0 && {
-      id: 'catches',
-      code: 'catch-boards',
-      data: {
-        count: catchers.length,
-        ...fixedBy(
-          assembly,
-          (x) => x.id.startsWith('back-'),
-          (x) => x.id.startsWith('catch-'),
-        ),
-      },
-      parts: catchers,
-      on: backs,
+      hold: { code: 'same-as-first' },
+    }),
+    step({
+      id: 'marks',
+      code: 'mark-rails',
+      data: {},
+      parts: [],
+      on: ids((id) => id.startsWith('post')),
+      marks: levels,
       cautions: [],
-    },
-    { id: 'front', code: 'front-frame', parts: frame('front'), cautions: [], hold: { code: 'same-as-first' } },
-    { id: 'marks', code: 'mark-rails', parts: [], on: ids((id) => id.startsWith('post')), marks: levels, cautions: [] },
-    {
+    }),
+    step({
       id: 'first-rails',
       code: 'first-rails',
       data: { ...fixedBy(assembly, called('rail'), called('post')) },
@@ -69,15 +100,17 @@ export function toteRackSteps(p: ToteRackParams, shaped: Shaped): Step[] {
       marks: levels.slice(0, 1),
       cautions: [],
       hold: { code: 'one-tote' },
-    },
-    restRails.length > 0 && {
-      id: 'rails',
-      code: 'other-rails',
-      parts: restRails,
-      on: ids((id) => id.startsWith('post')),
-      marks: levels,
-      cautions: [],
-    },
+    }),
+    restRails.length > 0 &&
+      step({
+        id: 'rails',
+        code: 'other-rails',
+        data: {},
+        parts: restRails,
+        on: ids((id) => id.startsWith('post')),
+        marks: levels,
+        cautions: [],
+      }),
     {
       id: 'stand',
       code: p.raise === 'tilt' ? 'tilt-up' : 'stand-in-place',
@@ -90,7 +123,7 @@ export function toteRackSteps(p: ToteRackParams, shaped: Shaped): Step[] {
       ids((id) => id.startsWith('plate-bottom')),
     ),
     tieStep(assembly.anchors),
-    tops.length > 0 && { id: 'top', code: 'top-sheet', parts: tops, cautions: ['sheet-two'] },
+    tops.length > 0 && step({ id: 'top', code: 'top-sheet', data: {}, parts: tops, cautions: ['sheet-two'] }),
     ...frontSteps(assembly),
     loadStep(tied),
   ]

@@ -1,4 +1,7 @@
-import type { KindWords, LooseWords, LooseStepWords } from '../../wording/kind.ts'
+import type { KindWords, StepWordsFor, WordsFor } from '../../wording/kind.ts'
+import type { StepData } from './steps.ts'
+import type { LeverData } from './levers.ts'
+import type { ProblemData, ReasonData } from './plan-out.ts'
 import { fixed } from '../../wording/fixed.ts'
 import { sectionName } from '../../wording/names.ts'
 import { capital, plural } from '../../wording/say.ts'
@@ -16,25 +19,25 @@ const choices: NonNullable<KindWords['choices']> = {
   'rail-rip': { label: 'Rails are', options: { full: 'the full section', half: 'ripped down the middle' } },
 }
 
-const reasons: LooseWords = {
+const reasons: WordsFor<ReasonData> = {
   'play-apart': () => 'the makes differ too much for one pair of rails: each has columns of its own',
   'play-mixed': (_d, say) => `mixed makes: ${say.length(12.7)} each side takes them all`,
   'top-extra': () => 'the top row is tipped in under the plate',
-  'rows-goods': (d) => `${plural(Number(d.total), 'tote')} over ${plural(Number(d.columns), 'column')}`,
+  'rows-goods': (d) => `${plural(d.total, 'tote')} over ${plural(d.columns, 'column')}`,
   'rows-height': (d) => `as many as ceiling and reach allow (${d.byHeight})`,
   'back-rails-brace': () => 'one low, one high, the brace between them',
   'back-rails-stop': () => 'one low, one high, to stop the totes',
 }
 
-const levers: LooseWords = {
+const levers: WordsFor<LeverData> = {
   'full-rails': () => 'Use rails of the full section, not ripped',
-  'thin-rail': (d) => `Make the rails thinner: ${sectionName(String(d.section))}`,
+  'thin-rail': (d) => `Make the rails thinner: ${sectionName(d.section)}`,
   'stand-on-base': () => 'Let the totes stand on their base, on flat rails',
-  'fewer-rows': (d) => `Build ${plural(Number(d.rows), 'row')} only`,
+  'fewer-rows': (d) => `Build ${plural(d.rows, 'row')} only`,
   'half-rails': () => 'Use rails ripped down the middle: two from one board',
 }
 
-const problems: LooseWords = {
+const problems: WordsFor<ProblemData> = {
   'rail-shorter-than-posts': (d, say) =>
     `Rails of ${say.lengthOf(d, 'mm')} are shorter than the two posts they join: at least ${say.lengthOf(d, 'leastMm')}.`,
   'rail-below-plate': (d, say) =>
@@ -47,7 +50,7 @@ const problems: LooseWords = {
   'rails-overlap': (d, say) => `Rails would overlap: at least ${say.lengthOf(d, 'leastMm')} from one to the next.`,
 }
 
-const steps: LooseStepWords = {
+const steps: StepWordsFor<StepData> = {
   'rear-frame': {
     title: 'Rear frame',
     text: (d) =>
@@ -62,7 +65,7 @@ const steps: LooseStepWords = {
   'catch-boards': {
     title: 'Boards behind the totes',
     text: (d) =>
-      `One upright board behind the middle of ${plural(Number(d.count), 'column')}, against the front faces of the back rails: ${fixed(d)} from behind through each. What is pushed in stops there, and nothing slides out at the back.`,
+      `One upright board behind the middle of ${plural(d.count, 'column')}, against the front faces of the back rails: ${fixed(d)} from behind through each. What is pushed in stops there, and nothing slides out at the back.`,
   },
   'front-frame': {
     title: 'Front frame',

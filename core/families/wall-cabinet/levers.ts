@@ -2,6 +2,12 @@ import type { Lever, ShapeContext } from '../family.ts'
 import { leverPen, lighterSheets, narrowerBays, stifferSheets, strengthPen } from '../levers.ts'
 import { SCREWS, type WallCabinetParams } from './parameters.ts'
 
+export interface LeverData {
+  'hang-by-rail': object
+  'hang-by-strip': object
+  'in-rabbets': object
+}
+
 const THICKER: Record<string, string[]> = {
   '1x3': ['1x4', '2x4'],
   '1x4': ['1x6', '2x4'],

@@ -32,6 +32,15 @@ import { levelTerms, topsInside } from '../shelf-tops.ts'
 import { hangsOnLeaf, planLeaves, type PivotPlan } from '../leaves-on-pins.ts'
 import { LIMITS, type WallCabinetParams } from './parameters.ts'
 
+export interface ReasonData {
+  'two-studs': object
+}
+export interface ProblemData {
+  'pins-too-shallow': { mm: number; leastMm: number }
+  'no-stud-behind-it': object
+  'back-past-sheet': { mm: number; mostMm: number }
+}
+
 /** Higher than this two people cannot hold it up and drive a screw, mm. Product decision. */
 const MOST_HIGH = 1200
 /** Sides run past a bottom and a top in dadoes by this much, mm. Product decision: less breaks out. */

@@ -1,10 +1,24 @@
 import { partBox } from '../../assembly/part-box.ts'
 import { boxSteps, shelvesOnPins } from '../../blocks/carcass/steps.ts'
 import { frontSteps, trackSteps } from '../../blocks/fronts/step.ts'
-import { called, fixedBy } from '../../steps/fixed-by.ts'
-import { idsOf, type Step } from '../../steps/step.ts'
+import { called, fixedBy, type FixedBy } from '../../steps/fixed-by.ts'
+import { idsOf, stepsWith, type Step } from '../../steps/step.ts'
 import type { Shaped } from '../family.ts'
 import type { WallCabinetParams } from './parameters.ts'
+
+/** What is said with each step. */
+export interface StepData {
+  'ledger-up': { atMm: number }
+  'screw-to-wall-held': { count: number; atMm: number }
+  'rails-bevelled': FixedBy
+  'rails-in': FixedBy
+  'back-in': object
+  'strip-on-wall': { count: number; atMm: number }
+  'strips-on-wall': { count: number; atMm: number }
+  'hook-on': { count: number; atMm: number }
+  'screw-to-wall': { count: number; atMm: number }
+}
+const step = stepsWith<StepData>()
 
 export function wallCabinetSteps(p: WallCabinetParams, shaped: Shaped): Step[] {
   const { assembly: a } = shaped
@@ -17,34 +31,43 @@ export function wallCabinetSteps(p: WallCabinetParams, shaped: Shaped): Step[] {
   const ledger = a.parts.filter((x) => x.temporary).map((x) => x.id)
   const steps: (Step | false)[] = [
     ...boxSteps(a, box),
-    {
+    step({
       id: 'rails',
       code: hooked ? 'rails-bevelled' : 'rails-in',
       data: { ...fixedBy(a, called('back-rail'), called('side')) },
       parts: ids('back-rail'),
       on: inBox('side', 'top', 'shelf'),
       cautions: hooked ? ['blades'] : [],
-    },
-    { id: 'back', code: 'back-in', parts: ids('back'), cautions: [], hold: { code: 'box-square-again' } },
+    }),
+    step({
+      id: 'back',
+      code: 'back-in',
+      data: {},
+      parts: ids('back'),
+      cautions: [],
+      hold: { code: 'box-square-again' },
+    }),
     ...trackSteps(a),
-    hooked && {
-      id: 'strip',
-      code: p.hang === 'two-strips' ? 'strips-on-wall' : 'strip-on-wall',
-      data: { count: a.anchors.length, atMm: topOf('hanger') },
-      parts: ids('hanger'),
-      anchors: idsOf(a.anchors),
-      cautions: ['find-studs', 'not-into-wires'],
-      hold: { code: 'strip-level' },
-    },
-    ledger.length > 0 && {
-      id: 'ledger',
-      code: 'ledger-up',
-      data: { atMm: underside },
-      parts: ledger,
-      cautions: ['find-studs', 'not-into-wires'],
-      hold: { code: 'ledger-bears' },
-    },
-    {
+    hooked &&
+      step({
+        id: 'strip',
+        code: p.hang === 'two-strips' ? 'strips-on-wall' : 'strip-on-wall',
+        data: { count: a.anchors.length, atMm: topOf('hanger') },
+        parts: ids('hanger'),
+        anchors: idsOf(a.anchors),
+        cautions: ['find-studs', 'not-into-wires'],
+        hold: { code: 'strip-level' },
+      }),
+    ledger.length > 0 &&
+      step({
+        id: 'ledger',
+        code: 'ledger-up',
+        data: { atMm: underside },
+        parts: ledger,
+        cautions: ['find-studs', 'not-into-wires'],
+        hold: { code: 'ledger-bears' },
+      }),
+    step({
       id: 'hang',
       code: hooked ? 'hook-on' : ledger.length > 0 ? 'screw-to-wall' : 'screw-to-wall-held',
       data: { count: a.anchors.length, atMm: underside },
@@ -56,7 +79,7 @@ export function wallCabinetSteps(p: WallCabinetParams, shaped: Shaped): Step[] {
         ? ['lift-two', 'falls-on-heads']
         : ['lift-two', 'falls-on-heads', 'find-studs', 'not-into-wires'],
       hold: { code: 'hangs-before-load' },
-    },
+    }),
     ...frontSteps(a),
     shelvesOnPins(a),
     { id: 'load', code: 'load-hung', parts: [], cautions: [] },

@@ -1,4 +1,7 @@
-import type { KindWords, LooseWords, LooseStepWords } from '../../wording/kind.ts'
+import type { KindWords, StepWordsFor, WordsFor } from '../../wording/kind.ts'
+import type { StepData } from './steps.ts'
+import type { LeverData } from './levers.ts'
+import type { ProblemData, ReasonData } from './plan-out.ts'
 import { fixed } from '../../wording/fixed.ts'
 import { plural } from '../../wording/say.ts'
 
@@ -9,17 +12,17 @@ const choices: NonNullable<KindWords['choices']> = {
   },
 }
 
-const reasons: LooseWords = {
+const reasons: WordsFor<ReasonData> = {
   'two-studs': () => 'wide enough to be fixed to two studs',
 }
 
-const levers: LooseWords = {
+const levers: WordsFor<LeverData> = {
   'hang-by-rail': () => 'Screw it to the wall through its rail instead of hooking it on a strip',
   'hang-by-strip': () => 'Hook it on a bevelled strip instead of screwing it through its rail',
   'in-rabbets': () => 'Set top and bottom into rabbets of the sides instead of between them',
 }
 
-const problems: LooseWords = {
+const problems: WordsFor<ProblemData> = {
   'pins-too-shallow': (d, say) =>
     `A loose shelf lies on two rows of pins, one in front of the other: ${say.lengthOf(d, 'leastMm')} deep at least, and it is ${say.lengthOf(d, 'mm')}. Deeper, or shelves in dadoes.`,
   'no-stud-behind-it': () => 'No stud lies behind it: make it wider, or move it along the wall.',
@@ -27,7 +30,7 @@ const problems: LooseWords = {
     `The back of an opening would be ${say.lengthOf(d, 'mm')} at its narrowest, and a sheet of it gives ${say.lengthOf(d, 'mostMm')}. Narrower openings, or lower ones.`,
 }
 
-const steps: LooseStepWords = {
+const steps: StepWordsFor<StepData> = {
   'ledger-up': {
     title: 'A ledger for the time being',
     text: (d, say) =>
@@ -36,7 +39,7 @@ const steps: LooseStepWords = {
   'screw-to-wall-held': {
     title: 'Screw it to the wall',
     text: (d) =>
-      `Empty: one person holds it in its place and back against the wall, the other fixes it through back and upper rail at ${plural(Number(d.count), 'place')}.`,
+      `Empty: one person holds it in its place and back against the wall, the other fixes it through back and upper rail at ${plural(d.count, 'place')}.`,
   },
   'rails-bevelled': {
     title: 'Rails against the wall',
@@ -55,12 +58,12 @@ const steps: LooseStepWords = {
   'strip-on-wall': {
     title: 'The strip on the wall',
     text: (d, say) =>
-      `Strike a level line ${say.lengthOf(d, 'atMm')} above the floor: the upper edge of the strip. Find the studs on it, and screw the strip on, bevel up and away from the wall, at ${plural(Number(d.count), 'place')}, each in solid wood or masonry.`,
+      `Strike a level line ${say.lengthOf(d, 'atMm')} above the floor: the upper edge of the strip. Find the studs on it, and screw the strip on, bevel up and away from the wall, at ${plural(d.count, 'place')}, each in solid wood or masonry.`,
   },
   'strips-on-wall': {
     title: 'The strips on the wall',
     text: (d, say) =>
-      `Strike a level line ${say.lengthOf(d, 'atMm')} above the floor: the upper edge of the upper strip. Screw it on, bevel up and away from the wall, in solid wood or masonry. The second one below it, set from the two rails of the box itself: both must hook at once. ${plural(Number(d.count), 'place')} in all.`,
+      `Strike a level line ${say.lengthOf(d, 'atMm')} above the floor: the upper edge of the upper strip. Screw it on, bevel up and away from the wall, in solid wood or masonry. The second one below it, set from the two rails of the box itself: both must hook at once. ${plural(d.count, 'place')} in all.`,
   },
   'hook-on': {
     title: 'Hook it on',
@@ -70,7 +73,7 @@ const steps: LooseStepWords = {
   'screw-to-wall': {
     title: 'Screw it to the wall',
     text: (d, say) =>
-      `Two people, empty: set it on the ledger, its underside ${say.lengthOf(d, 'atMm')} above the floor; one holds it back, the other fixes it through back and upper rail at ${plural(Number(d.count), 'place')}. Then the ledger comes off.`,
+      `Two people, empty: set it on the ledger, its underside ${say.lengthOf(d, 'atMm')} above the floor; one holds it back, the other fixes it through back and upper rail at ${plural(d.count, 'place')}. Then the ledger comes off.`,
   },
 }
 
