@@ -142,8 +142,13 @@ const heavy = {
     held.toFirst()
   },
   /** Plans of the whole room, told as they come; searched for so long, then proven. Gone on with where they were begun. */
-  planRoom(project: Project, wishes: Wishes, seconds: number, report: (so: Planning) => void): Planning {
-    const search = (held ?? new HeldPlanning(project, wishes, seconds, now)).goOn()
+  planRoom(
+    project: Project,
+    wishes: Wishes,
+    { seconds, turn }: { seconds: number; turn: number },
+    report: (so: Planning) => void,
+  ): Planning {
+    const search = (held ?? new HeldPlanning(project, wishes, seconds, now, turn)).goOn()
     held = null
     return toEnd(search, nowAndThen(report, now))
   },

@@ -14,16 +14,20 @@ export class HeldPlanning {
   private last: IteratorResult<Planning, Planning> | null = null
   private begunMs: number
 
-  /** @param seconds it is searched for so long, from when it is asked for; then the best are proven */
+  /**
+   * @param seconds it is searched for so long, from when it is asked for; then the best are proven
+   * @param turn of several searches at once each begins with another aim, and draws otherwise
+   */
   constructor(
     p: Project,
     wishes: Wishes,
     seconds: number,
     private readonly nowMs: () => number,
+    turn = 0,
   ) {
     this.begunMs = nowMs()
     const shouldStop = (share: number) => nowMs() > this.begunMs + 1000 * seconds * share
-    this.search = planningRoom(p, wishes, { rounds: MOST_ROUNDS, shouldStop })
+    this.search = planningRoom(p, wishes, { seed: 1 + turn, turn, rounds: MOST_ROUNDS, shouldStop })
   }
 
   /** Goes on until there is a whole plan, and waits there. */

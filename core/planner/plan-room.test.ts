@@ -137,6 +137,17 @@ describe('a plan of a whole room', () => {
       expect([...kept(x)].sort()).toEqual(HEAP.map((g) => [g.id, g.count]).sort())
     }
   })
+  it('is looked for with another aim first where several searches go on at once', () => {
+    for (const [turn, aim] of [
+      [0, 'cost'],
+      [1, 'floor'],
+    ] as const) {
+      const search = planningRoom(household(HEAP, 5600), NO_WISHES, { turn, rounds: 3 })
+      let now = search.next()
+      while (!now.done && !now.value.plans[0]?.proven) now = search.next()
+      expect(now.value.plans[0].aim).toBe(aim)
+    }
+  })
   it('is proven: read again in the room, nothing of it fails and nothing is unknown', () => {
     for (const x of last.plans) {
       expect(x.proven).toBe(true)

@@ -15,8 +15,9 @@ import { hoursOf } from '../takeoff/hours.ts'
 import { hardest } from './judged-offer.ts'
 import { wantsIn, whyHomeless, type Homeless, type Wants } from './help.ts'
 import { RoomMarket } from './market.ts'
-import { beats, type Measures } from './measures.ts'
+import type { Measures } from './measures.ts'
 import { isGlued, isInWall, lotWithout, measured, type Lot, type Offer } from './offer.ts'
+import { LEAST_APART, leavesFarMore, SHOWN, worthShowing } from './shown.ts'
 import { holdingIn, thriftier } from './thrift.ts'
 import { AIMS, differ, keeping, leavesMany, measuresOf, Shelf, type Aim, type Plan, type Urgency } from './plans.ts'
 import { allJudged, mended, refitted, searching, withoutFailing, type Bulk, type SearchOptions } from './search.ts'
@@ -55,20 +56,14 @@ export interface Planning {
   doing: 'growing' | 'looking' | 'proving' | 'done'
 }
 
-/** How many plans are shown. */
-const SHOWN = 3
 /** Plans that are proven for one aim before one gives up. */
 const MOST_PROVEN = 3
-/** Two plans leave as much out when they differ by less than a thing used seldom. */
-const SAME_HOMELESS = 0.2
-/** Where the room is too small for everything a plan that leaves out so much more is another choice. */
-const NEARLY = 0.3
 /** So much more of the whole time may be taken to prove the plan of an aim, judging what looks best one by one. */
 const PROVING = 0.2
-/** By these shares of the whole time each aim is looked for; what is left is for plans that differ by one build. */
-const LOOKED: Record<Aim, number> = { cost: 0.45, floor: 0.6, reach: 0.75 }
+/** By these shares of the whole time one aim after the other is looked for; what is left is for plans that differ by one build. */
+const LOOKED = [0.45, 0.6, 0.75] as const
 /** Where room is short what has a place matters more than what else a plan is good at. */
-const LOOKED_SHORT: Record<Aim, number> = { cost: 0.72, floor: 0.8, reach: 0.88 }
+const LOOKED_SHORT = [0.72, 0.8, 0.88] as const
 /** By this share of that no further plan is grown from nothing: those there are get better. */
 const GROWN = 0.45
 /** By this share of it no more plans are looked for: what is left is for less wood in the cheapest of them. */
@@ -143,6 +138,7 @@ class RoomPlanner {
   /** What no kind of build keeps: that is no sign that room is short. */
   private readonly keptByNone: Lot
   private readonly proven: PlannedRoom[] = []
+  private readonly aims: readonly Aim[]
   /** Plans that hold: no other that is much like one of them is shown. */
   private readonly taken: Plan[] = []
   private readonly failed: Plan[] = []
@@ -153,7 +149,9 @@ class RoomPlanner {
     private readonly given: Project,
     private readonly wishes: Wishes,
     private readonly seed: number,
+    turn: number,
   ) {
+    this.aims = AIMS.map((_, k) => AIMS[(k + turn) % AIMS.length])
     this.p = asPlanned(given, wishes)
     this.urgency = urgencyIn(given)
     this.bulk = bulkIn(given)
@@ -168,11 +166,11 @@ class RoomPlanner {
   *run(rounds: number, shouldStop: (share: number) => boolean): Generator<Planning, Planning> {
     this.isOver = () => shouldStop(ENDING)
     const random = seeded(this.seed)
-    for (const [k, aim] of AIMS.entries()) {
+    for (const [k, aim] of this.aims.entries()) {
       const looked = () => (this.shelf.isShort() ? LOOKED_SHORT : LOOKED)
-      const share = () => looked()[aim]
+      const share = () => looked()[k]
       const part = (of: number) => {
-        const begun = k === 0 ? 0 : looked()[AIMS[k - 1]]
+        const begun = k === 0 ? 0 : looked()[k - 1]
         return begun + of * (share() - begun)
       }
       const { urgency, bulk } = this
@@ -192,7 +190,7 @@ class RoomPlanner {
       yield* this.proveOne(o, () => shouldStop(share() + PROVING))
     }
     const { urgency, bulk } = this
-    const o = { aim: AIMS[0], urgency, bulk, budgetMinor: this.wishes.budgetMinor, unlike: [], random }
+    const o = { aim: this.aims[0], urgency, bulk, budgetMinor: this.wishes.budgetMinor, unlike: [], random }
     yield* this.varied(o, () => shouldStop(VARIED))
     // Where room is short the time was for what has a place.
     if (!this.shelf.isShort()) yield* this.withLessWood(() => shouldStop(ENDING))
@@ -401,14 +399,7 @@ class RoomPlanner {
     return { plan, readings }
   }
 
-  /** Proven plans none of which another beats; those with troubles only where none is without. */
-  private shown(): PlannedRoom[] {
-    const sound = this.proven.filter((x) => x.measures.troubles === 0)
-    const holding = sound.length > 0 ? sound : this.proven
-    // Where one keeps everything, or much more, the others are none.
-    const of = holding.filter((x) => !leavesFarMore(x.measures, holding))
-    return of.filter((x) => !of.some((y) => beats(y.measures, x.measures)))
-  }
+  private readonly shown = (): PlannedRoom[] => worthShowing(this.proven)
 
   /** All a plan is measured by: with what no kind of build keeps. */
   private measuresOf({ offers, homeless }: Plan): Measures {
@@ -504,9 +495,6 @@ class RoomPlanner {
   }
 }
 
-/** Plans that keep fewer things than this share otherwise, in another kind of build, are the same plan to a person. */
-const LEAST_APART = 0.12
-
 /**
  * Builds that are no part of a plan: all of which something fails; else of those that only fall short together, of what they
  * share, the one that keeps least.
@@ -522,10 +510,6 @@ export function toDrop(readings: readonly Pick<BuildReading, 'build' | 'checks'>
   const [least] = onlyTogether.sort((a, b) => kept(a) - kept(b))
   return new Set(least ? [least.build.id] : [])
 }
-
-/** Whether so much more has no place in a plan than in others that it is none beside them. */
-const leavesFarMore = ({ homeless }: Measures, others: readonly Pick<PlannedRoom, 'measures'>[]): boolean =>
-  homeless > Math.min(...others.map((x) => x.measures.homeless)) * (1 + NEARLY) + SAME_HOMELESS
 
 /** Things without a place. */
 const left = (plan: Plan): number => plan.homeless.reduce((n, g) => n + g.count, 0)
@@ -543,6 +527,7 @@ const sameBuilds = (a: PlannedRoom, b: PlannedRoom): boolean =>
  * Plans of a whole room for everything kept that has no home yet: a first one at once, better ones as they come, at the
  * end up to three that were proven and differ. The builds that are there stay.
  * @param seed the same plans come of the same seed, as far as one looks
+ * @param turn which aim comes first, and has most of the time: of several searches at once each has another
  * @param rounds how often part of a plan is torn down and grown again
  * @param shouldStop asked with the share of the time that may have passed by then
  */
@@ -551,9 +536,10 @@ export function planningRoom(
   wishes: Wishes,
   {
     seed = 1,
+    turn = 0,
     rounds = 300,
     shouldStop = () => false,
-  }: { seed?: number; rounds?: number; shouldStop?: (share: number) => boolean } = {},
+  }: { seed?: number; turn?: number; rounds?: number; shouldStop?: (share: number) => boolean } = {},
 ): Generator<Planning, Planning> {
-  return new RoomPlanner(p, wishes, seed).run(rounds, shouldStop)
+  return new RoomPlanner(p, wishes, seed, turn).run(rounds, shouldStop)
 }

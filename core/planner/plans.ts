@@ -83,13 +83,18 @@ const LIKE = 250
 export const likeness = (x: Plan, unlike: readonly Plan[]): number =>
   LIKE * unlike.reduce((n, y) => n + (1 - differ(x, y)), 0)
 
+/** Which kinds of build keep which things. */
+type Keeping = readonly { family: string; goods: Lot }[]
+
 /** What share of the things is kept by another kind of build. */
-export function differ(a: Plan, b: Plan): number {
-  const by = (x: Plan) => {
+export const differ = (a: Plan, b: Plan): number => keptOtherwise(keepingOf(a), keepingOf(b))
+const keepingOf = ({ offers }: Plan): Keeping => offers.map((o) => ({ family: o.build.family, goods: o.housed }))
+export function keptOtherwise(a: Keeping, b: Keeping): number {
+  const by = (x: Keeping) => {
     const out = new Map<string, number>()
-    for (const o of x.offers)
-      for (const g of o.housed) {
-        const key = `${g.goodsId} ${o.build.family}`
+    for (const { family, goods } of x)
+      for (const g of goods) {
+        const key = `${g.goodsId} ${family}`
         out.set(key, (out.get(key) ?? 0) + g.count)
       }
     return out

@@ -17,6 +17,7 @@ import { callback, startLong } from '../../composables/heavy.ts'
 import { useDocument } from '../../stores/document.ts'
 import { useReadings } from '../../stores/readings.ts'
 import PlanPicture from './PlanPicture.vue'
+import { asOne } from '../../../core/planner/shown.ts'
 import { newId } from '../../persistence/new-id.ts'
 
 /** Plans of the whole room for everything kept that has no home yet: up to three that differ, taken whole or in part. */
@@ -27,6 +28,8 @@ const readings = useReadings()
 
 /** Troubles of a plan that are told. */
 const MOST_TOLD = 3
+/** More searches than this find little more. */
+const MOST_AT_ONCE = 3
 /** How long plans are looked for before the best are proven, s: within twenty nothing is begun any more. */
 const SECONDS = 17.5
 
@@ -47,14 +50,17 @@ const toggled = (list: readonly string[], id: string, on: boolean) =>
 const planning = shallowRef<Planning | null>(null)
 const working = computed(() => planning.value !== null && planning.value.doing !== 'done')
 type Search = ReturnType<typeof startLong>
-let search: Search | null = null
+/** Searches beside each other, each with another aim first: as many as there are processors for, and one for the page. */
+let searches: Search[] = []
+const AT_ONCE = Math.max(1, Math.min(MOST_AT_ONCE, Math.floor((navigator.hardwareConcurrency || 2) / 2)))
 /** One that is begun while somebody still looks at the wishes, and goes as far as its first plan. */
 let ahead: Search | null = null
 let soon: ReturnType<typeof setTimeout> | undefined
 function stop() {
   clearTimeout(soon)
-  for (const x of [search, ahead]) x?.end()
-  search = ahead = null
+  for (const x of [...searches, ahead]) x?.end()
+  searches = []
+  ahead = null
 }
 onUnmounted(stop)
 /** Wishes are left alone for so long before a search is begun ahead, ms. */
@@ -79,21 +85,32 @@ watch(
   { immediate: true },
 )
 async function ask() {
-  const mine = ahead ?? startLong()
+  const first = ahead ?? startLong()
   ahead = null
   stop()
   leftOut.clear()
-  planning.value = { plans: [], looks: 0, seen: 0, doing: 'growing' }
-  search = mine
-  const told = callback((so: Planning) => {
-    if (search === mine) planning.value = so
-  })
+  const mine = [first, ...Array.from({ length: AT_ONCE - 1 }, startLong)]
+  const so = mine.map((): Planning => ({ plans: [], looks: 0, seen: 0, doing: 'growing' }))
+  const tell = (k: number, found: Planning) => {
+    so[k] = found
+    if (searches === mine) planning.value = asOne(so)
+  }
+  searches = mine
+  planning.value = asOne(so)
+  const [project, asked] = [toRaw(doc.project!), toRaw(wishes.value)]
   try {
-    const found = await mine.work.planRoom(toRaw(doc.project!), toRaw(wishes.value), SECONDS, told)
-    if (search === mine) planning.value = found
+    const ended = await Promise.allSettled(
+      mine.map(async ({ work }, turn) => {
+        const told = callback((found: Planning) => tell(turn, found))
+        tell(turn, await work.planRoom(project, asked, { seconds: SECONDS, turn }, told))
+      }),
+    )
+    // One that failed is no reason to do without what the others found.
+    const failed = ended.flatMap((x) => (x.status === 'rejected' ? [x.reason as unknown] : []))
+    if (failed.length === mine.length) throw failed[0]
   } finally {
     // What failed is over as well, with what it had found.
-    if (search === mine) enough()
+    if (searches === mine) enough()
   }
 }
 /** What is there so far will do. */
