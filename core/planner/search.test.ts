@@ -236,6 +236,50 @@ describe('the search for plans', () => {
     // One large thing and twenty times a small one's room: eighteen small ones and one large.
     expect(howMany(shelf.best({ aim: 'cost', budgetMinor: null })!.plan.homeless)).toBe(2)
   })
+  /** Three walls, some large things of every day, and more small ones that are used seldom than go beside them. */
+  function overfull() {
+    const things = Array.from({ length: 33 }, (_, i): Thing => ({
+      id: `t${i}`,
+      mm: i < 2 ? 900 : 100,
+      minor: { x: 500 },
+    }))
+    const market = new TinyMarket(
+      [{ id: 'x', beginMinor: 1000, floor: 0.1 }],
+      things,
+      Object.fromEntries(WALLS.map((w) => [w, 1000])),
+    )
+    const heap = things.map((t) => ({ goodsId: t.id, count: 1 }))
+    const isDaily = (id: string) => market.thing(id).mm === 900
+    const urgency = (id: string) => (isDaily(id) ? 5 : 0.25)
+    return { market, heap, isDaily, o: { ...options('cost'), urgency, bulk: (id: string) => market.thing(id).mm } }
+  }
+  it('grows in the order of how much things are wanted where room is short, however large they are', () => {
+    const { market, heap, isDaily, o } = overfull()
+    const shelf = new Shelf(o.urgency)
+    for (const stage of searching(heap, market, shelf, o, 0)) if (stage === 'first') break
+    const { homeless } = shelf.best(o)!.plan
+    expect(homeless.filter((g) => isDaily(g.goodsId))).toEqual([])
+    // Two walls of 1000 mm have one small thing beside a large one, the third has ten.
+    expect(howMany(homeless)).toBe(31 - 12)
+  })
+  it('tears down and grows again before anything is judged where room is short, for a share of the time', () => {
+    const { market, heap, o } = overfull()
+    let judged = 0
+    const of = market.of.bind(market)
+    market.of = (...given) => ({ ...of(...given), judged: false })
+    market.settled = (x: Offer) => {
+      judged++
+      return { ...x, judged: true }
+    }
+    let late = 0
+    const stages: string[] = []
+    for (const stage of searching(heap, market, new Shelf(o.urgency), { ...o, isGrown: () => late++ > 6 }, 100)) {
+      stages.push(`${stage}${judged > 0 ? ' judged' : ''}`)
+      if (judged > 0) break
+    }
+    expect(stages.filter((x) => x === 'round')).toHaveLength(7)
+    expect(stages[stages.length - 1]).toBe('judged judged')
+  })
   it('has a plan at hand from the first one on', () => {
     for (const seed of [1, 2, 3, 4]) {
       const market = tiny(seed, 1.2)
