@@ -4,7 +4,15 @@ import { newGoods } from '../goods/goods.ts'
 import type { CheckResult } from '../checks/check.ts'
 import { newBuild } from '../project/new-build.ts'
 import { newProject } from '../project/project.ts'
-import { sayHomeless, sayPresumed, sayPresumedShort, sayTrade, titlesOf } from '../wording/room-plans.ts'
+import {
+  sayHomeless,
+  sayPresumed,
+  sayPresumedShort,
+  sayTrade,
+  sayWithoutPlace,
+  titlesOf,
+  type WithoutPlace,
+} from '../wording/room-plans.ts'
 import { sayIn } from '../wording/say.ts'
 import { shareOf, together } from './lots.ts'
 import { beats, pastReachM, type Measures } from './measures.ts'
@@ -143,6 +151,34 @@ describe('what plans trade', () => {
     expect(sayHomeless({ ...heavy, mostKg: null }, { name: 'Safe', count: 1 }, '', say)).not.toMatch(
       /counted|would be held/,
     )
+  })
+  it('and of several alike in one line, what the least would help first', () => {
+    const of = (goodsId: string, moreMm: number, count = 1): WithoutPlace => ({
+      h: { goodsId, count, why: 'more-wall', wallId: 'n', moreMm },
+      thing: { name: goodsId, count },
+      wall: 'North wall',
+    })
+    const lines = [
+      of('saw', 977),
+      {
+        h: { goodsId: 'safe', count: 1, why: 'too-heavy', kg: 200, mostKg: null },
+        thing: { name: 'safe', count: 1 },
+        wall: '',
+      },
+      of('tyres', 980, 4),
+      of('bin', 975),
+      of('mop', 55),
+      { ...of('rug', 977), wall: 'South wall' },
+      { h: { goodsId: 'boat', count: 1, why: 'too-large' }, thing: { name: 'boat', count: 1 }, wall: '' },
+      { h: { goodsId: 'mast', count: 1, why: 'too-large' }, thing: { name: 'mast', count: 1 }, wall: '' },
+    ] as const satisfies readonly WithoutPlace[]
+    expect(sayWithoutPlace(lines, say)).toEqual([
+      expect.stringMatching(/^1 safe: nothing/),
+      '1 boat and 1 mast: too large for whatever can be built at these walls.',
+      '1 mop: 60 mm more of free wall at the North wall would house it.',
+      '1 saw, 4 tyres and 1 bin: 980 mm more of free wall at the North wall would house one of them.',
+      '1 rug: 980 mm more of free wall at the South wall would house it.',
+    ])
   })
   it('and a presumed mass with what it is presumed from', () => {
     const [box, tin] = [

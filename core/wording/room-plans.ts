@@ -91,11 +91,11 @@ export function sayHomeless(h: Homeless, thing: { name: string; count: number },
     case 'turned':
       return `${what}: kept here once its side of ${say.length(h.alongMm)} runs along the wall; enter its sides the other way round.`
     case 'deeper':
-      return `${what}: a strip ${say.length(Math.ceil(h.deepMm / 10) * 10)} deep before a wall would house ${h.count === 1 ? 'it' : 'one'}.`
+      return `${what}: a strip ${say.length(told(h.deepMm))} deep before a wall would house ${h.count === 1 ? 'it' : 'one'}.`
     case 'bare-walls':
       return `${what}: what keeps such a thing is fixed to a wall, and the walls here hold no fixing for it.`
     case 'more-wall':
-      return `${what}: ${say.length(Math.ceil(h.moreMm / 10) * 10)} more of free wall at the ${wall} would house ${h.count === 1 ? 'it' : 'one'}.`
+      return `${what}: ${say.length(told(h.moreMm))} more of free wall at the ${wall} would house ${h.count === 1 ? 'it' : 'one'}.`
     case 'too-heavy':
       return h.mostKg === null
         ? `${what}: nothing that would be built here for ${h.count === 1 ? 'it' : 'one'} holds, and were it lighter it would not either.`
@@ -103,6 +103,63 @@ export function sayHomeless(h: Homeless, thing: { name: string; count: number },
     case 'no-room':
       return `${what}: no room is left beside the rest.`
   }
+}
+
+/** What has no place, each with the thing it is of and the name of the wall that is told of. */
+export interface WithoutPlace {
+  h: Homeless
+  thing: { name: string; count: number }
+  wall: string
+}
+/** To a centimetre, as it is told. */
+const told = (mm: number): number => Math.ceil(mm / 10) * 10
+/** What is told of several things in one line: which that is, what it is for them, and how much it asks. */
+function ofSeveral({ h, wall }: WithoutPlace, say: Say): { key: string; says: string; mm: number } | null {
+  switch (h.why) {
+    case 'no-kind':
+      return { key: h.why, says: 'no kind of build keeps such things yet.', mm: 0 }
+    case 'too-large':
+      return { key: h.why, says: 'too large for whatever can be built at these walls.', mm: 0 }
+    case 'bare-walls': {
+      const says = 'what keeps such things is fixed to a wall, and the walls here hold no fixing for them.'
+      return { key: h.why, says, mm: 0 }
+    }
+    case 'no-room':
+      return { key: h.why, says: 'no room is left beside the rest.', mm: 0 }
+    case 'deeper': {
+      const mm = told(h.deepMm)
+      return {
+        key: `${h.why} ${mm}`,
+        says: `a strip ${say.length(mm)} deep before a wall would house one of them.`,
+        mm,
+      }
+    }
+    case 'more-wall': {
+      const mm = told(h.moreMm)
+      const says = `${say.length(mm)} more of free wall at the ${wall} would house one of them.`
+      return { key: `${h.why} ${wall} ${mm}`, says, mm }
+    }
+    case 'turned':
+    case 'too-heavy':
+      return null
+  }
+}
+/** Why things have no place, those of which the same is told in one line, and what the least would help first. */
+export function sayWithoutPlace(list: readonly WithoutPlace[], say: Say): string[] {
+  const by = new Map<string, { of: WithoutPlace[]; says: string; mm: number }>()
+  for (const [i, x] of list.entries()) {
+    const { key, says, mm } = ofSeveral(x, say) ?? { key: `${i}`, says: '', mm: 0 }
+    const known = by.get(key)
+    if (known) known.of.push(x)
+    else by.set(key, { of: [x], says, mm })
+  }
+  return [...by.values()]
+    .sort((a, b) => a.mm - b.mm)
+    .map(({ of, says }) =>
+      of.length === 1
+        ? sayHomeless(of[0].h, of[0].thing, of[0].wall, say)
+        : `${listed(of.map((x) => sayThings(x.h.count, x.thing)))}: ${says}`,
+    )
 }
 
 const CONTENTS: Record<Presumed['contents'], string> = {

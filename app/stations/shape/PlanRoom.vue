@@ -8,7 +8,7 @@ import type { Wishes } from '../../../core/project/wishes.ts'
 import { sayCheck } from '../../../core/wording/checks.ts'
 import { familyName } from '../../../core/wording/dims.ts'
 import { sayThings } from '../../../core/wording/things.ts'
-import { sayFloor, sayHomeless, sayPresumed, sayTrade, titlesOf } from '../../../core/wording/room-plans.ts'
+import { sayFloor, sayPresumed, sayTrade, sayWithoutPlace, titlesOf } from '../../../core/wording/room-plans.ts'
 import { listed, plural } from '../../../core/wording/say.ts'
 import { isUnrated, unratedWalls } from '../../../core/project/rating-wanted.ts'
 import AnchorRating from '../../components/AnchorRating.vue'
@@ -144,6 +144,11 @@ const leftOf = (i: number, x: PlannedRoom) =>
   new Set(x.builds.flatMap((b, k) => (leftOut.has(`${i} ${b.id}`) ? [k] : [])))
 const hungOf = (x: PlannedRoom) =>
   new Set(x.builds.flatMap((b, k) => (findFamily(b.family)?.hangs(b.params) ? [k] : [])))
+const withoutPlace = (x: PlannedRoom) =>
+  sayWithoutPlace(
+    x.homeless.map((h) => ({ h, thing: itemOf(h.goodsId), wall: h.why === 'more-wall' ? wallName(h.wallId) : '' })),
+    readings.say,
+  )
 const holds = (x: PlannedRoom['builds'][number]) => x.goods.map((g) => sayThings(g.count, itemOf(g.goodsId))).join(', ')
 
 const DOING: Record<Planning['doing'], string> = {
@@ -315,9 +320,7 @@ function take(i: number, x: PlannedRoom) {
           </li>
         </ul>
         <ul v-if="x.proven && x.homeless.length" class="small text-trouble">
-          <li v-for="h in x.homeless" :key="h.goodsId">
-            {{ sayHomeless(h, itemOf(h.goodsId), h.why === 'more-wall' ? wallName(h.wallId) : '', readings.say) }}
-          </li>
+          <li v-for="line in withoutPlace(x)" :key="line">{{ line }}</li>
         </ul>
         <details v-if="x.presumed.length" class="small">
           <summary>
