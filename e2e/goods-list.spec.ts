@@ -1,3 +1,4 @@
+import { workbook } from '../test-support/workbook.ts'
 import { axe, expect, saved, startEmpty, test } from './helpers.ts'
 
 const LIST = `Item;Qty;Width (cm);Depth (cm);Height (cm);Weight (kg);Location
@@ -18,7 +19,7 @@ test('usual things are said without a size, and somebody else’s list is read o
   await expect(page.getByText(/plans reckon with chest freezers 60 kg each/)).toBeVisible()
 
   const chooser = page.waitForEvent('filechooser')
-  await page.getByRole('button', { name: /Import CSV/ }).click()
+  await page.getByRole('button', { name: /Import a list/ }).click()
   await (await chooser).setFiles([{ name: 'list.csv', mimeType: 'text/csv', buffer: Buffer.from(LIST) }])
   await expect(page.getByRole('heading', { name: 'Which column is what?' })).toBeFocused()
   await expect(page.getByLabel('Column for across')).toHaveValue('Width (cm)')
@@ -31,5 +32,25 @@ test('usual things are said without a size, and somebody else’s list is read o
   await expect(page.getByRole('textbox', { name: 'Name of Step ladders' })).toBeVisible()
   await expect(page.getByText(/Row 3, deep/)).toBeVisible()
   await expect(page.getByRole('heading', { name: 'Which column is what?' })).toHaveCount(0)
+  await saved(page)
+
+  // The same as a workbook, and one of a kind that cannot be read.
+  const choose = async (name: string, buffer: Buffer) => {
+    const asked = page.waitForEvent('filechooser')
+    await page.getByRole('button', { name: /Import a list/ }).click()
+    await (await asked).setFiles([{ name, mimeType: 'application/octet-stream', buffer }])
+  }
+  const sheet = workbook([
+    ['Item', 'Qty', 'Width (cm)', 'Depth (cm)', 'Height (cm)'],
+    ['Box of floats', 3, 40, 30.5, 25],
+  ])
+  await choose('list.xlsx', Buffer.from(sheet))
+  await expect(page.getByLabel('Unit of across')).toHaveValue('cm')
+  await page.getByRole('button', { name: 'Read 1 row' }).click()
+  await expect(page.getByRole('textbox', { name: 'Name of Box of floats' })).toBeVisible()
+  await choose('list.xls', Buffer.from([0xd0, 0xcf, 0x11, 0xe0, 1, 2]))
+  await expect(page.getByText(/list\.xls could not be read \(an older kind of workbook/)).toBeVisible()
+  await choose('list.xlsx', Buffer.from([0x50, 0x4b, 3, 4, 1, 2]))
+  await expect(page.getByText(/no workbook that can be read: save it as \.xlsx or as CSV/)).toBeVisible()
   await saved(page)
 })

@@ -120,7 +120,7 @@ test('lists that end in a comma import, and each of several files is told of', a
       await chooser
     ).setFiles(files.map((f) => ({ name: f.name, mimeType: 'text/plain', buffer: Buffer.from(f.text) })))
   }
-  await choose(/Import CSV/, [
+  await choose(/Import a list/, [
     { name: 'a.csv', text: 'name,across,deep,tall\ncrate,12,14,16,\ncan,6,6,8,,\nodd,6,6,8,more\n' },
   ])
   await expect(page.getByRole('textbox', { name: 'Name of crate' })).toBeVisible()

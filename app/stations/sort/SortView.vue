@@ -26,6 +26,7 @@ import { useReadings } from '../../stores/readings.ts'
 import GoodsForm from './GoodsForm.vue'
 import GoodsTable from './GoodsTable.vue'
 import MatchColumns from './MatchColumns.vue'
+import { readList } from './read-list.ts'
 import ToolTable from './ToolTable.vue'
 import WhatGoes from './WhatGoes.vue'
 import { newId } from '../../persistence/new-id.ts'
@@ -140,41 +141,39 @@ const sums = computed(() => {
 })
 
 /** Bytes of the largest list of goods that is read: ten times the most a project keeps. */
-const LARGEST_CSV = 5_000_000
-const csvProblems = ref<string[]>([])
+const LARGEST_LIST = 5_000_000
+const listProblems = ref<string[]>([])
 const {
-  open: chooseCsv,
+  open: chooseList,
   onChange,
   reset,
-} = useFileDialog({ accept: '.csv,.tsv,.txt,text/csv,text/tab-separated-values', multiple: false })
+} = useFileDialog({ accept: '.csv,.tsv,.txt,.xlsx,text/csv,text/tab-separated-values', multiple: false })
 onChange(async (files) => {
   const file = files?.[0]
   if (!file) return
   try {
-    csvProblems.value = await importCsv(file)
+    listProblems.value = await importList(file)
   } catch (e) {
-    csvProblems.value = [`${file.name} could not be read (${reason(e)}). Nothing was imported.`]
+    listProblems.value = [`${file.name} could not be read (${reason(e)}). Nothing was imported.`]
   }
   reset()
 })
 /** Reads a file of goods and adds what could be read; what could not is told row by row. */
-async function importCsv(file: File): Promise<string[]> {
-  if (file.size > LARGEST_CSV) return [`${file.name} is larger than any list of goods: at most 5 MB are read.`]
-  const { default: Papa } = await import('papaparse')
-  const parsed = Papa.parse<RawRow>(await file.text(), { header: true, skipEmptyLines: 'greedy' })
-  if (parsed.data.length === 0)
+async function importList(file: File): Promise<string[]> {
+  if (file.size > LARGEST_LIST) return [`${file.name} is larger than any list of goods: at most 5 MB are read.`]
+  const { headings, rows } = await readList(file)
+  if (rows.length === 0)
     return ['No rows found. The first line must name the columns: name, across, deep, tall, mass, count …']
-  const headings = (parsed.meta.fields ?? []).filter((h) => h.trim() !== '')
   // Somebody else's list says first what is what; our own is read at once.
   if (!isOwnList(headings) && headings.length > 1) {
-    toMatch.value = { name: file.name, headings, rows: parsed.data }
+    toMatch.value = { name: file.name, headings, rows }
     return []
   }
-  return takeRows(parsed.data)
+  return takeRows(rows)
 }
 const toMatch = shallowRef<{ name: string; headings: string[]; rows: RawRow[] } | null>(null)
 function matched(rows: RawRow[]) {
-  csvProblems.value = takeRows(rows)
+  listProblems.value = takeRows(rows)
   toMatch.value = null
 }
 function takeRows(rows: readonly RawRow[]): string[] {
@@ -267,7 +266,7 @@ const exportCsv = () => downloadCsv('goods.csv', goodsToRows(goods.value), [...G
           </div>
         </dl>
         <div class="d-flex gap-2 no-print">
-          <button type="button" class="btn btn-sm btn-outline-secondary" @click="chooseCsv()">Import CSV …</button>
+          <button type="button" class="btn btn-sm btn-outline-secondary" @click="chooseList()">Import a list …</button>
           <button
             type="button"
             class="btn btn-sm btn-outline-secondary"
@@ -279,8 +278,8 @@ const exportCsv = () => downloadCsv('goods.csv', goodsToRows(goods.value), [...G
         </div>
         <WhatGoes @select="chosen = $event" @update="update" />
         <MatchColumns v-if="toMatch" :key="toMatch.name" v-bind="toMatch" @rows="matched" @cancel="toMatch = null" />
-        <ul v-if="csvProblems.length" class="text-trouble small mt-2" role="alert">
-          <li v-for="p in csvProblems" :key="p">{{ p }}</li>
+        <ul v-if="listProblems.length" class="text-trouble small mt-2" role="alert">
+          <li v-for="p in listProblems" :key="p">{{ p }}</li>
         </ul>
       </div>
       <aside class="right">

@@ -1,0 +1,38 @@
+import { describe, expect, it } from '@jest/globals'
+import { readSheet } from 'read-excel-file/universal'
+import { workbook } from '../../test-support/workbook.ts'
+import { rowsToGoods } from './csv.ts'
+import { tableOf } from './sheet.ts'
+
+describe('a sheet of a workbook', () => {
+  it('is named by its first row that says anything', () => {
+    expect(
+      tableOf([[], [null, ''], ['Name', ' Count ', null, 'Name'], ['Rake', 2, 'beside', 'x'], [null, null]]),
+    ).toEqual({
+      headings: ['Name', 'Count', 'Name 2'],
+      rows: [{ Name: 'Rake', Count: '2', 'Name 2': 'x' }],
+    })
+    expect(tableOf([])).toEqual({ headings: [], rows: [] })
+  })
+  it('says numbers as they would be typed, and days and answers in words', () => {
+    const { rows } = tableOf([
+      ['a', 'b', 'c', 'd'],
+      [0.1 + 0.2, 1e-7, true, { toISOString: () => '2026-05-03T00:00:00.000Z' }],
+    ])
+    expect(rows).toEqual([{ a: '0.3', b: '1e-7', c: 'yes', d: '2026-05-03' }])
+  })
+  it('of a real workbook becomes goods', async () => {
+    const file = workbook([
+      ['name', 'count', 'across', 'deep', 'tall', 'mass'],
+      ['Crate of rope', 4, 400, 305.5, 250, 9],
+      ['Sled & "ropes"', 1, 1000, 450, 280, null],
+    ])
+    const { rows } = tableOf(await readSheet(new Blob([file])))
+    const { goods, problems } = rowsToGoods(rows, 'metric', (i) => `g${i}`)
+    expect(problems).toEqual([])
+    expect(goods.map((g) => [g.name, g.count, g.acrossMm, g.deepMm, g.tallMm, g.massKg])).toEqual([
+      ['Crate of rope', 4, 400, 305.5, 250, 9],
+      ['Sled & "ropes"', 1, 1000, 450, 280, null],
+    ])
+  })
+})

@@ -1,0 +1,31 @@
+import type { RawRow } from './csv.ts'
+
+/*
+ * A sheet of a workbook as a list of goods: its first row that says anything names the columns.
+ */
+
+const isDay = (cell: unknown): cell is { toISOString(): string } =>
+  typeof cell === 'object' && cell !== null && 'toISOString' in cell
+
+/** As it would be typed: numbers without what is left over from binary fractions. */
+function textOf(cell: unknown): string {
+  if (typeof cell === 'number') return String(Number(cell.toPrecision(12)))
+  if (typeof cell === 'boolean') return cell ? 'yes' : 'no'
+  if (isDay(cell)) return cell.toISOString().slice(0, 10)
+  return typeof cell === 'string' ? cell.trim() : ''
+}
+
+/** @returns headings, those of two columns alike told apart, and what stands under each; columns without one are left out */
+export function tableOf(cells: readonly (readonly unknown[])[]): { headings: string[]; rows: RawRow[] } {
+  const [first = [], ...rest] = cells.map((row) => row.map(textOf)).filter((row) => row.some((x) => x !== ''))
+  const seen = new Map<string, number>()
+  const names = first.map((name) => {
+    const n = (seen.get(name) ?? 0) + 1
+    seen.set(name, n)
+    return name !== '' && n > 1 ? `${name} ${n}` : name
+  })
+  const rows = rest.map((row): RawRow =>
+    Object.fromEntries(names.flatMap((name, i) => (name ? [[name, row[i] ?? '']] : []))),
+  )
+  return { headings: names.filter((name) => name !== ''), rows }
+}
