@@ -78,6 +78,9 @@ const sectional = z.object({
 })
 export type Sectional = z.infer<typeof sectional>
 
+/** No lamp in such a room is brighter, lm. Product decision. */
+export const BRIGHTEST_LM = 100_000
+
 export const feature = z.object({
   id,
   kind: z.enum(FEATURE_KINDS),
@@ -100,6 +103,8 @@ export const feature = z.object({
   comesDown: z.boolean().optional(),
   /** Of a wide door: false where nobody walks in through it. */
   walkedThrough: z.boolean().optional(),
+  /** Of a lamp: its light when new, lm; none: nobody said. */
+  lumens: z.number().min(1).max(BRIGHTEST_LM).optional(),
 })
 export type Feature = z.infer<typeof feature>
 

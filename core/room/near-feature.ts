@@ -22,6 +22,17 @@ function boxOf(f: Feature, o: Outline): Box | null {
   }
 }
 
+/** Things of some kinds in a room, each with the upright box round it. */
+export const boxedFeatures = (
+  kinds: readonly FeatureKind[],
+  features: readonly Feature[],
+  o: Outline,
+): { feature: Feature; box: Box }[] =>
+  features.flatMap((feature) => {
+    const box = kinds.includes(feature.kind) ? boxOf(feature, o) : null
+    return box ? [{ feature, box }] : []
+  })
+
 /** The nearest thing of some kinds in a room, and how far it is, mm; null where nobody has surveyed one. */
 export function nearestFeature(
   body: Pick<Box, 'min' | 'max'>,
@@ -30,9 +41,7 @@ export function nearestFeature(
   o: Outline,
 ): { feature: Feature; mm: number } | null {
   let found: { feature: Feature; mm: number } | null = null
-  for (const feature of features) {
-    const box = kinds.includes(feature.kind) ? boxOf(feature, o) : null
-    if (!box) continue
+  for (const { feature, box } of boxedFeatures(kinds, features, o)) {
     const mm = boxesApart(body, box)
     if (!found || mm < found.mm) found = { feature, mm }
   }

@@ -4,7 +4,7 @@ import { parseLength } from '../measure/parse-length.ts'
 import { bad, good, type Result } from '../measure/result.ts'
 import type { UnitSystem } from '../measure/units.ts'
 import { saidOfWall } from './said-of-walls.ts'
-import { FEATURE_DEFAULTS, newFeature, type Feature, type FeatureKind } from './features.ts'
+import { BRIGHTEST_LM, FEATURE_DEFAULTS, newFeature, type Feature, type FeatureKind } from './features.ts'
 
 /**
  * What keeps no room of its own for its kind, told by its name, and how high it usually is, mm. Product decisions, to
@@ -111,6 +111,8 @@ interface Piece {
   every: number | null
   /** It was said from where to where, and is wherever that is. */
   spans: boolean
+  /** How bright it is, lm. */
+  lumens: number | null
 }
 
 /** A length as it stands before a word. */
@@ -123,6 +125,8 @@ const FROM_RIGHT = new RegExp(
 )
 const MIDDLE = /\b(?:(?:in|at)\s+(?:the\s+)?)?(?:middle|centre|center)(?:ed|d)?(?:\s+of\s+(?:the\s+)?wall)?\b/i
 const EVERY = new RegExp(String.raw`\bevery\s+${LENGTH}`, 'i')
+/** How bright a lamp is. */
+const LUMENS = /\b(\d+(?:\.\d+)?)\s*(?:lm|lumens?)\b/i
 /** At an end of the wall. */
 const AT_END = /\b(?:at|in|on)\s+(?:the\s+)?(?:far\s+)?(left|right)(?:[\s-]+hand)?(?:\s+(?:corner|end|side))?\b/i
 const FROM_LEFT = new RegExp(String.raw`${LENGTH}\s+from\s+(?:the\s+|its\s+)?left(?:\s+(?:corner|end))?`, 'i')
@@ -193,9 +197,16 @@ function piece(text: string, system: UnitSystem): Result<Piece> {
     out: null,
     at: [],
     spans: false,
+    lumens: null,
     ...NOWHERE,
   }
   let rest = saidPlainly(text, system)
+  const bright = LUMENS.exec(rest)
+  if (bright) {
+    p.lumens = Number(bright[1])
+    if (!(p.lumens >= 1 && p.lumens <= BRIGHTEST_LM)) return bad('count-range', { min: 1, max: BRIGHTEST_LM })
+    rest = rest.replace(bright[0], ' ')
+  }
   const found = PATTERN.exec(rest)
   if (found) {
     p.kind = WORDS[found[1].toLowerCase()]
@@ -363,6 +374,7 @@ function featureOf(p: Piece, atMm: number, wallId: string): Omit<Feature, 'id'> 
     highMm: p.high ?? OTHERS[p.name] ?? d.highMm,
     upMm: p.up ?? d.upMm,
     outMm: p.out ?? 0,
+    ...(p.kind === 'light' && p.lumens !== null ? { lumens: p.lumens } : {}),
   })
   return f
 }

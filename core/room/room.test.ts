@@ -322,6 +322,7 @@ describe('distances as one calls them', () => {
     ['water heater 500 x 1700 at 900', { wideMm: 500, deepMm: 560, highMm: 1700 }],
     ['water heater 500 x 520 x 1700 at 900', { wideMm: 500, deepMm: 520, highMm: 1700 }],
     ['walkway 2000 wide 800 deep at 900', { wideMm: 2000, deepMm: 800 }],
+    ['lamp 4000 lm at 900, 700 out', { kind: 'light', outMm: 700, lumens: 4000 }],
   ])('what stands on the floor is told by its sides: %s', (text, features) =>
     expect(run(text, 'metric')).toMatchObject({ ok: true, value: { features: [features] } }),
   )

@@ -3,6 +3,7 @@ import { computed } from 'vue'
 import { radians } from '../../../core/measure/angle.ts'
 import { HEAVIEST_KG, LONGEST_MM } from '../../../core/measure/schema.ts'
 import {
+  BRIGHTEST_LM,
   clearOf,
   FEATURE_DEFAULTS,
   TAKEN_DOWN,
@@ -16,6 +17,7 @@ import { capital } from '../../../core/wording/say.ts'
 import IconTrash from '~icons/bi/trash'
 import DoorSweep from '../../components/DoorSweep.vue'
 import MeasureField from '../../components/MeasureField.vue'
+import NumberField from '../../components/NumberField.vue'
 import { useDocument } from '../../stores/document.ts'
 
 const props = defineProps<{ id: string }>()
@@ -138,6 +140,18 @@ const DOOR: [keyof Sectional, string][] = [
         :max="HEAVIEST_KG"
         @change="(v) => set({ holdsKg: v })"
       />
+      <div v-if="f.kind === 'light'">
+        <label class="form-label" for="lumens">Its light, lumens (empty: nobody said)</label>
+        <NumberField
+          field-id="lumens"
+          label="Its light, lumens"
+          kind="count"
+          optional
+          :value="f.lumens ?? null"
+          :max="BRIGHTEST_LM"
+          @change="(v) => set({ lumens: v ? v : undefined })"
+        />
+      </div>
     </div>
     <BFormCheckbox
       v-if="TAKEN_DOWN.has(f.kind)"

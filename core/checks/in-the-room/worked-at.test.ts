@@ -70,5 +70,28 @@ describe('what people work at', () => {
     expect(codes([a, b])).toEqual(codes([b, a]))
     expect(codes([a, b])[0]).toEqual(['lit', 'holds'])
   })
+  it('is lit by as many lux as its lamps give, by hand, where somebody said how bright they are', () => {
+    const size = { outMm: 250, wideMm: 100, deepMm: 100, highMm: 100, upMm: 2000 }
+    const lamps = (lumens: number) => [lamp(200, { ...size, lumens }), lamp(900, { ...size, lumens }), lamp(5500)]
+    const { r, own } = read(lamps(3000))
+    const tops = r.shaped.assembly.subassemblies.filter((s) => s.tags?.use === 'bench').flatMap((s) => s.parts)
+    const boxes = tops.map((id) => r.boxes.get(id)!)
+    const at = [0, 1, 2].map(
+      (i) => (Math.min(...boxes.map((b) => b.min[i])) + Math.max(...boxes.map((b) => b.max[i]))) / 2,
+    )
+    const lux = [250, 950].reduce((sum, x) => {
+      const [h, a] = [(2000 - at[2]) / 1000, Math.hypot(x - at[0], 300 - at[1]) / 1000]
+      return sum + (0.8 * 3000 * h * h) / (Math.PI * (h * h + a * a) ** 2)
+    }, 0)
+    expectNear(Number(own[0].data.lux), lux, 1e-6)
+    expect([own[0].code, own[0].state]).toEqual(lux >= 300 ? ['lit-enough', 'holds'] : ['lit-dim', 'not-applicable'])
+    expect(read(lamps(30_000)).own[0]).toMatchObject({ code: 'lit-enough', state: 'holds' })
+    const dim = read(lamps(100))
+    expect(dim.own[0]).toMatchObject({ code: 'lit-dim', state: 'not-applicable' })
+    expect(sayCheck(dim.own[0], say)).toMatch(
+      /^About \d+ lx in its middle from 2 lamps, and work at a bench asks for 300 lx/,
+    )
+    expect(dim.r.verdict.fails).toBe(read([]).r.verdict.fails)
+  })
   it('what nobody works at asks for neither', () => expect(read([lamp(200)], 'post-rack').own).toEqual([]))
 })

@@ -1,8 +1,10 @@
 import { placedBox } from '../../clearance/placing.ts'
-import { boxUnion } from '../../geometry/box.ts'
+import { boxUnion, type Box } from '../../geometry/box.ts'
+import type { Vec3 } from '../../geometry/vec.ts'
+import { BENCH_LUX, luxFrom } from '../../mechanics/light.ts'
 import type { FeatureKind } from '../../room/features.ts'
-import { nearestFeature } from '../../room/near-feature.ts'
-import { plain } from '../check.ts'
+import { boxedFeatures, nearestFeature } from '../../room/near-feature.ts'
+import { plain, type Input } from '../check.ts'
 import { defineRoomCheck } from '../room-check.ts'
 import { CORD_MM } from './keeping.ts'
 
@@ -27,6 +29,44 @@ const NEEDS: readonly Need[] = [
   { kinds: ['outlet'], withinMm: CORD_MM, code: 'powered' },
 ]
 
+/** One lamp as it shines on the middle of what one works at. */
+interface Lamp {
+  name: string
+  lumens: number
+  upMm: number
+  awayMm: number
+  lux: number
+}
+function lampOver(lumens: number, { min, max }: Box, at: Vec3): Omit<Lamp, 'name'> {
+  const [x, y] = [0, 1].map((i) => (min[i] + max[i]) / 2 - at[i])
+  const [upMm, awayMm] = [min[2] - at[2], Math.hypot(x, y)]
+  return { lumens, upMm, awayMm, lux: luxFrom(lumens, upMm, awayMm) }
+}
+
+/** Light in the middle of a top from the lamps whose brightness is known; daylight comes on top of it. */
+function lit(top: string, lamps: readonly Lamp[], lux: number) {
+  const isEnough = lux >= BENCH_LUX
+  return plain({
+    check: 'worked-at',
+    link: 'handling',
+    quantity: 'count',
+    code: isEnough ? 'lit-enough' : 'lit-dim',
+    subject: 'lit',
+    state: isEnough ? 'holds' : 'not-applicable',
+    parts: [top],
+    data: { lux, wantedLux: BENCH_LUX, lamps: lamps.length },
+    working: {
+      formula: 'E = Σ 0.8 · Φ · h² / (π · (h² + a²)²)',
+      inputs: lamps.flatMap((l, i): Input[] => [
+        { symbol: `Φ${i + 1} (lm)`, value: l.lumens, quantity: 'count' },
+        { symbol: `h${i + 1}`, value: l.upMm, quantity: 'length' },
+        { symbol: `a${i + 1}`, value: l.awayMm, quantity: 'length' },
+      ]),
+      source: 'inverse square and cosine, lamps that shine down evenly; EN 12464-1: 300 lx at a joiner’s bench',
+    },
+  })
+}
+
 /** Light and power at what people work at. */
 export const workedAt = defineRoomCheck({
   id: 'worked-at',
@@ -35,8 +75,14 @@ export const workedAt = defineRoomCheck({
     const tops = assembly.subassemblies.filter((s) => TOPS.has(s.tags?.use)).flatMap((s) => s.parts)
     if (tops.length === 0) return []
     const { min, max } = boxUnion(tops.map((id) => placedBox(frame, boxes.get(id)!)))
-    const middle = [0, 1, 2].map((i) => (min[i] + max[i]) / 2) as [number, number, number]
+    const middle = [0, 1, 2].map((i) => (min[i] + max[i]) / 2) as Vec3
+    const lamps = boxedFeatures(['light'], room.features, outline).flatMap(({ feature, box }): Lamp[] =>
+      feature.lumens === undefined ? [] : [{ name: feature.name, ...lampOver(feature.lumens, box, middle) }],
+    )
+    const lux = lamps.reduce((sum, l) => sum + l.lux, 0)
     return NEEDS.map(({ kinds, withinMm, code }) => {
+      // What lamps give is reckoned where somebody said how bright they are.
+      if (code === 'lit' && lamps.length > 0) return lit(tops[0], lamps, lux)
       // A cord is plugged in at the end that is nearest; light must reach the middle.
       const from = code === 'lit' ? { min: middle, max: middle } : { min, max }
       const near = nearestFeature(from, kinds, room.features, outline)

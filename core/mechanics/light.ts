@@ -1,0 +1,22 @@
+/*
+ * Light on a level top from lamps over it.
+ */
+
+/** What is left of a lamp's light when it is aged and dusty: CIE 97, the usual value for clean rooms. */
+const KEPT = 0.8
+
+/** Light asked for where one works at a bench, lx: EN 12464-1, wood working and processing, work at joiner's bench. */
+export const BENCH_LUX = 300
+
+/**
+ * Light on a level place from a lamp that shines down evenly (an even emitter: I = Φ/π · cos θ), by the inverse square and
+ * the cosine: E = Φ · cos² θ / (π d²). What walls and ceiling give back is left out.
+ * @param lumens of the lamp when new. @param upMm it is over the place, and @param awayMm beside it
+ * @returns lx; none from a lamp that is no higher than the place
+ */
+export function luxFrom(lumens: number, upMm: number, awayMm: number): number {
+  if (upMm <= 0) return 0
+  const squareM = (upMm * upMm + awayMm * awayMm) / 1e6
+  const cos2 = (upMm * upMm) / 1e6 / squareM
+  return (KEPT * lumens * cos2) / (Math.PI * squareM)
+}
