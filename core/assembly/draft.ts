@@ -225,7 +225,8 @@ export function draft(system: UnitSystem) {
 
     /**
      * Screws through `near` (what lies before it, and what lies between the two) into `far`, sized from the thicknesses
-     * they pass, in the middle of where they meet unless said otherwise; with glue between them too. @returns the joint's id
+     * they pass, in the middle of where they meet unless said otherwise; with glue between them too.
+     * @returns the joint's id
      */
     screw(
       near: string,

@@ -1,6 +1,6 @@
 import type { GoodsKind } from './containers.ts'
 import { ALSO } from './usual-names.ts'
-import { usualOften, type UsualOften } from './usual-often.ts'
+import { usualOften, type Often } from './usual-often.ts'
 
 /** A thing people keep, by what it is called: how large it usually is, mm, by how much that varies, and the most one weighs, kg. */
 export interface UsualThing {
@@ -16,7 +16,7 @@ export interface UsualThing {
   spread: number
   mostKg: number
   /** How often it is needed. */
-  often: UsualOften
+  often: Often
   /** So many of them are piled on each other, where they are at all. */
   pile?: number
   /** Its top is a lid that turns up about its rear edge. */

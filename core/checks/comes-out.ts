@@ -83,7 +83,8 @@ export const comesOut = defineCheck({
     const solid = assembly.parts.filter((p) => p.stock.kind !== 'soft')
     const fixed = solid.filter((p) => !moving.has(p.id))
     // What stands in a leaf comes out of it when it is open: then only the leaf itself is before it.
-    const leafOf = new Map(leaves.flatMap((m) => m.parts.map((id) => [id, m] as const)))
+    // The first of several that move a part.
+    const leafOf = new Map([...leaves].reverse().flatMap((m) => m.parts.map((id) => [id, m] as const)))
     const parts = partsById(assembly)
     const besides = (b: Bay): readonly Part[] => {
       const leaf = b.carriers.map((id) => leafOf.get(id)).find((m) => m !== undefined)

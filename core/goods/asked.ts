@@ -9,7 +9,9 @@ export interface Question {
 }
 
 /** Asked of many things alike, because nothing was said of them: one answer is for all. */
-const OF_MANY: readonly Doubt['code'][] = ['usual-size', 'not-weighed', 'assumed-rim', 'assumed-tool']
+const OF_MANY = ['usual-size', 'not-weighed', 'assumed-rim', 'assumed-tool'] as const satisfies readonly Doubt['code'][]
+export type OfMany = (typeof OF_MANY)[number]
+const isOfMany = (code: Doubt['code']): code is OfMany => (OF_MANY as readonly string[]).includes(code)
 /** So many of one sort are asked one by one. Product decision. */
 const ONE_BY_ONE = 2
 
@@ -22,6 +24,6 @@ export function questions(goods: readonly Goods[], answered: readonly string[]):
   const many = OF_MANY.map((code) => open.filter((q) => q.doubt.code === code)).filter((of) => of.length > ONE_BY_ONE)
   const asOne = new Set(many.flat())
   const single = open.filter((q) => !asOne.has(q))
-  const isSlip = (q: Question) => !OF_MANY.includes(q.doubt.code)
+  const isSlip = (q: Question) => !isOfMany(q.doubt.code)
   return [...single.filter(isSlip).map((q) => [q]), ...many, ...single.filter((q) => !isSlip(q)).map((q) => [q])]
 }

@@ -1,5 +1,6 @@
 import { CONTAINERS, GOODS_KINDS, TOTE_GUESS, type GoodsKind } from '../catalogue/containers.ts'
 import { usualThing } from '../catalogue/find-usual.ts'
+import { OFTEN } from '../catalogue/usual-often.ts'
 import { HEAVIEST_KG, id, lengthMm, words, z } from '../measure/schema.ts'
 import { CARES } from './care.ts'
 import { usualPile } from './pile.ts'
@@ -7,7 +8,7 @@ import { assumedTool, toolShape } from './tool.ts'
 import { WAY_CODES } from './way-codes.ts'
 
 export const DECISIONS = ['keep', 'pass', 'bin'] as const
-export const OFTEN = ['daily', 'weekly', 'seldom'] as const
+export { OFTEN }
 /** Where a thing is in time: its place is kept whichever it is. */
 export const TIMES = ['here', 'shown', 'lent', 'seasonal', 'to-come'] as const
 

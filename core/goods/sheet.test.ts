@@ -12,6 +12,12 @@ describe('a sheet of a workbook', () => {
       headings: ['Name', 'Count', 'Name 2'],
       rows: [{ Name: 'Rake', Count: '2', 'Name 2': 'x' }],
     })
+    expect(
+      tableOf([
+        ['a', 'a 2', 'a'],
+        [1, 2, 3],
+      ]).rows,
+    ).toEqual([{ a: '1', 'a 2': '2', 'a 3': '3' }])
     expect(tableOf([])).toEqual({ headings: [], rows: [] })
   })
   it('says numbers as they would be typed, and days and answers in words', () => {

@@ -18,11 +18,12 @@ function textOf(cell: unknown): string {
 /** @returns headings, those of two columns alike told apart, and what stands under each; columns without one are left out */
 export function tableOf(cells: readonly (readonly unknown[])[]): { headings: string[]; rows: RawRow[] } {
   const [first = [], ...rest] = cells.map((row) => row.map(textOf)).filter((row) => row.some((x) => x !== ''))
-  const seen = new Map<string, number>()
+  const seen = new Set<string>()
   const names = first.map((name) => {
-    const n = (seen.get(name) ?? 0) + 1
-    seen.set(name, n)
-    return name !== '' && n > 1 ? `${name} ${n}` : name
+    let own = name
+    for (let n = 2; own !== '' && seen.has(own); n++) own = `${name} ${n}`
+    seen.add(own)
+    return own
   })
   const rows = rest.map((row): RawRow =>
     Object.fromEntries(names.flatMap((name, i) => (name ? [[name, row[i] ?? '']] : []))),

@@ -2,8 +2,8 @@
  * Light on a level top from lamps over it.
  */
 
-/** What is left of a lamp's light when it is aged and dusty: CIE 97, the usual value for clean rooms. */
-const KEPT = 0.8
+/** What is left of a lamp's light when it is aged and dusty: CIE 97, clean rooms, lamps wiped every three years. */
+const KEPT = 0.67
 
 /** Light asked for where one works at a bench, lx: EN 12464-1, wood working and processing, work at joiner's bench. */
 export const BENCH_LUX = 300

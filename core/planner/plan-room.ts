@@ -60,7 +60,10 @@ export interface Planning {
 const MOST_PROVEN = 3
 /** So much more of the whole time may be taken to prove the plan of an aim, judging what looks best one by one. */
 const PROVING = 0.2
-/** By these shares of the whole time one aim after the other is looked for; what is left is for plans that differ by one build. */
+/**
+ * By these shares of the whole time one aim after the other is looked for; what is left is for plans that differ by one
+ * build.
+ */
 const LOOKED = [0.45, 0.6, 0.75] as const
 /** Where room is short what has a place matters more than what else a plan is good at. */
 const LOOKED_SHORT = [0.72, 0.8, 0.88] as const

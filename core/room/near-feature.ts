@@ -22,14 +22,14 @@ function boxOf(f: Feature, o: Outline): Box | null {
   }
 }
 
-/** Things of some kinds in a room, each with the upright box round it. */
+/** Things of some kinds that stay in a room, each with the upright box round it. */
 export const boxedFeatures = (
   kinds: readonly FeatureKind[],
   features: readonly Feature[],
   o: Outline,
 ): { feature: Feature; box: Box }[] =>
   features.flatMap((feature) => {
-    const box = kinds.includes(feature.kind) ? boxOf(feature, o) : null
+    const box = kinds.includes(feature.kind) && !feature.comesDown ? boxOf(feature, o) : null
     return box ? [{ feature, box }] : []
   })
 

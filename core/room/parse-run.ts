@@ -213,10 +213,12 @@ function piece(text: string, system: UnitSystem): Result<Piece> {
     if (found[1].toLowerCase() in OTHERS) p.name = found[1].toLowerCase()
     rest = `${rest.slice(0, found.index)} ${rest.slice(found.index + found[0].length)}`
   }
+  if (p.lumens !== null && p.kind !== 'light') return bad('run-piece', { text })
   const placed = otherwisePlaced(rest, p, system)
   if (!placed.ok) return placed
   rest = placed.value
-  // What is called by name goes first, and what is left is the width, and behind an x the height, or the depth of what stands on the floor.
+  // What is called by name goes first; what is left is the width, and behind an x the height, or the depth of what
+  // stands on the floor.
   for (const [word, measure] of Object.entries(MEASURES)) {
     const before =
       word === 'up' || word === 'out'
@@ -374,7 +376,7 @@ function featureOf(p: Piece, atMm: number, wallId: string): Omit<Feature, 'id'> 
     highMm: p.high ?? OTHERS[p.name] ?? d.highMm,
     upMm: p.up ?? d.upMm,
     outMm: p.out ?? 0,
-    ...(p.kind === 'light' && p.lumens !== null ? { lumens: p.lumens } : {}),
+    ...(p.lumens === null ? {} : { lumens: p.lumens }),
   })
   return f
 }

@@ -346,6 +346,8 @@ describe('distances as one calls them', () => {
       ['door wide', 'not-a-length'],
       ['12 x 3 x 4 x 5', 'run-piece'],
       ['12 x 3 x 4, door 32', 'run-piece'],
+      ['door 900 lm at 24', 'run-piece'],
+      ['lamp 0 lm at 24', 'count-range'],
       ['24, outlet at 30', 'run-mixed'],
       ['24, -3', 'negative'],
     ])

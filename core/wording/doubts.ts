@@ -1,4 +1,4 @@
-import type { Question } from '../goods/asked.ts'
+import type { OfMany, Question } from '../goods/asked.ts'
 import type { Doubt } from '../goods/suspicious.ts'
 import { listed, plural, type Say } from './say.ts'
 
@@ -34,10 +34,11 @@ export const sayAnswer = (d: Doubt): string => ANSWERS[d.code] ?? 'It is right'
 export const sayDoubt = (d: Doubt, say: Say): string => TABLE[d.code](d.data, say)
 
 /** The same asked of many things at once. */
-const OF_MANY: Partial<Record<Doubt['code'], string>> = {
+const OF_MANY: Record<OfMany, string> = {
   'usual-size': 'have the sizes such things usually have. Measure them: their places are made to them.',
   'not-weighed':
-    'not weighed. They are counted on the heavy side: what carries them is proven for no more. Prove says which weight decides most.',
+    'not weighed. They are counted on the heavy side: what carries them is proven for no more. ' +
+    'Prove says which weight decides most.',
   'assumed-rim': 'rim and overhang are assumed. Measure them: rails depend on it.',
   'assumed-tool':
     'how thick they are where they are held and how far they hang is assumed. Measure them: their holders depend on it.',
@@ -53,6 +54,6 @@ export function sayAsked(q: readonly Question[]): string {
   return listed(more > 0 ? [...names, plural(more, 'other')] : names)
 }
 export const sayDoubts = (q: readonly Question[], say: Say): string =>
-  (q.length > 1 ? OF_MANY[q[0].doubt.code] : undefined) ?? sayDoubt(q[0].doubt, say)
+  (q.length > 1 ? OF_MANY[q[0].doubt.code as OfMany] : undefined) ?? sayDoubt(q[0].doubt, say)
 export const sayAnswers = (q: readonly Question[]): string =>
   q.length > 1 ? (TO_MANY[q[0].doubt.code] ?? 'They are right') : sayAnswer(q[0].doubt)

@@ -181,9 +181,9 @@ export const ROOM_TABLE: Record<string, Words> = {
   'lit-far': (_r, d, say) =>
     `Nothing lights it: ${met(d)} is ${say.length(Number(d.gapMm))} from its middle, and more than ${say.length(Number(d.wantedMm))} leaves one working in one's own shadow. Hang a lamp over it before it is built.`,
   'lit-enough': (_r, d) =>
-    `About ${Math.round(Number(d.lux))} lx in its middle from ${plural(Number(d.lamps), 'lamp')}: enough to work by (${d.wantedLux} lx).`,
+    `About ${Math.round(Number(d.lux))} lx in its middle from ${plural(Number(d.lamps), 'lamp')}: enough to work by (${d.wantedLux} lx), if nothing hangs between.`,
   'lit-dim': (_r, d) =>
-    `About ${Math.round(Number(d.lux))} lx in its middle from ${plural(Number(d.lamps), 'lamp')}, and work at a bench asks for ${d.wantedLux} lx. A brighter lamp, or one over it, before it is built.`,
+    `About ${Math.round(Number(d.lux))} lx in its middle from ${plural(Number(d.lamps), 'lamp')}, and work at a bench asks for ${d.wantedLux} lx. A window, or a lamp nobody told the light of, comes on top. Else a brighter lamp, or one over it, before it is built.`,
   'lit-unknown': () => 'No lamp and no window has been surveyed: nobody has looked whether it is lit.',
   powered: (_r, d, say) => `An outlet is ${say.length(Number(d.gapMm))} from it: a cord reaches.`,
   'powered-far': (_r, d, say) =>

@@ -1,4 +1,5 @@
 import type { Presumed } from '../goods/presumed.ts'
+import { addTo } from '../measure/add-to.ts'
 import { formatArea } from '../measure/format.ts'
 import { formatMoney, type Currency } from '../measure/money.ts'
 import type { Homeless } from '../planner/help.ts'
@@ -80,31 +81,6 @@ export function sayTrade({ best, alone, pays: price }: Trade, say: SayPlans): st
   return `${capital(`it ${listed(good)}`)}${bad ? `, but ${bad}` : ''}.`
 }
 
-/** Why some things have no place, and what would make one. */
-export function sayHomeless(h: Homeless, thing: { name: string; count: number }, wall: string, say: Say): string {
-  const what = sayThings(h.count, thing)
-  switch (h.why) {
-    case 'no-kind':
-      return `${what}: no kind of build keeps such a thing yet.`
-    case 'too-large':
-      return `${what}: too large for whatever can be built at these walls.`
-    case 'turned':
-      return `${what}: kept here once its side of ${say.length(h.alongMm)} runs along the wall; enter its sides the other way round.`
-    case 'deeper':
-      return `${what}: a strip ${say.length(told(h.deepMm))} deep before a wall would house ${h.count === 1 ? 'it' : 'one'}.`
-    case 'bare-walls':
-      return `${what}: what keeps such a thing is fixed to a wall, and the walls here hold no fixing for it.`
-    case 'more-wall':
-      return `${what}: ${say.length(told(h.moreMm))} more of free wall at the ${wall} would house ${h.count === 1 ? 'it' : 'one'}.`
-    case 'too-heavy':
-      return h.mostKg === null
-        ? `${what}: nothing that would be built here for ${h.count === 1 ? 'it' : 'one'} holds, and were it lighter it would not either.`
-        : `${what}: counted as ${say.mass(h.kg)}${h.count === 1 ? '' : ' each'}, with which nothing holds that would be built here; ${say.mass(h.mostKg)} or less would be held.`
-    case 'no-room':
-      return `${what}: no room is left beside the rest.`
-  }
-}
-
 /** What has no place, each with the thing it is of and the name of the wall that is told of. */
 export interface WithoutPlace {
   h: Homeless
@@ -113,53 +89,59 @@ export interface WithoutPlace {
 }
 /** To a centimetre, as it is told. */
 const told = (mm: number): number => Math.ceil(mm / 10) * 10
-/** What is told of several things in one line: which that is, what it is for them, and how much it asks. */
-function ofSeveral({ h, wall }: WithoutPlace, say: Say): { key: string; says: string; mm: number } | null {
+/** One of what has no place, and things like it. */
+type Who = 'it' | 'one' | 'one of them'
+const whoIs = ({ count }: Homeless): Who => (count === 1 ? 'it' : 'one')
+
+/** Why something has no place, and what would make one. */
+function whyWithout(h: Homeless, wall: string, say: Say, who: Who): string {
+  const such = who === 'one of them' ? 'such things' : 'such a thing'
   switch (h.why) {
     case 'no-kind':
-      return { key: h.why, says: 'no kind of build keeps such things yet.', mm: 0 }
+      return `no kind of build keeps ${such} yet.`
     case 'too-large':
-      return { key: h.why, says: 'too large for whatever can be built at these walls.', mm: 0 }
-    case 'bare-walls': {
-      const says = 'what keeps such things is fixed to a wall, and the walls here hold no fixing for them.'
-      return { key: h.why, says, mm: 0 }
-    }
-    case 'no-room':
-      return { key: h.why, says: 'no room is left beside the rest.', mm: 0 }
-    case 'deeper': {
-      const mm = told(h.deepMm)
-      return {
-        key: `${h.why} ${mm}`,
-        says: `a strip ${say.length(mm)} deep before a wall would house one of them.`,
-        mm,
-      }
-    }
-    case 'more-wall': {
-      const mm = told(h.moreMm)
-      const says = `${say.length(mm)} more of free wall at the ${wall} would house one of them.`
-      return { key: `${h.why} ${wall} ${mm}`, says, mm }
-    }
+      return 'too large for whatever can be built at these walls.'
     case 'turned':
+      return `kept here once its side of ${say.length(h.alongMm)} runs along the wall; enter its sides the other way round.`
+    case 'deeper':
+      return `a strip ${say.length(told(h.deepMm))} deep before a wall would house ${who}.`
+    case 'bare-walls':
+      return `what keeps ${such} is fixed to a wall, and the walls here hold no fixing for ${who === 'one of them' ? 'them' : 'it'}.`
+    case 'more-wall':
+      return `${say.length(told(h.moreMm))} more of free wall at the ${wall} would house ${who}.`
     case 'too-heavy':
-      return null
+      return h.mostKg === null
+        ? `nothing that would be built here for ${who} holds, and were it lighter it would not either.`
+        : `counted as ${say.mass(h.kg)}${h.count === 1 ? '' : ' each'}, with which nothing holds that would be built here; ${say.mass(h.mostKg)} or less would be held.`
+    case 'no-room':
+      return 'no room is left beside the rest.'
   }
 }
-/** Why things have no place, those of which the same is told in one line, and what the least would help first. */
+const sidesOrMass = ({ why }: Homeless): boolean => why === 'turned' || why === 'too-heavy'
+
+/** Why some things have no place, and what would make one. */
+export const sayHomeless = (h: Homeless, thing: WithoutPlace['thing'], wall: string, say: Say): string =>
+  `${sayThings(h.count, thing)}: ${whyWithout(h, wall, say, whoIs(h))}`
+
+/**
+ * Why things have no place, those of which the same is told in one line, and what the least would help first. What is of
+ * the sides or the mass of one thing is told of that thing.
+ */
 export function sayWithoutPlace(list: readonly WithoutPlace[], say: Say): string[] {
-  const by = new Map<string, { of: WithoutPlace[]; says: string; mm: number }>()
-  for (const [i, x] of list.entries()) {
-    const { key, says, mm } = ofSeveral(x, say) ?? { key: `${i}`, says: '', mm: 0 }
-    const known = by.get(key)
-    if (known) known.of.push(x)
-    else by.set(key, { of: [x], says, mm })
+  const by = new Map<string, WithoutPlace[]>()
+  for (const x of list) {
+    const same = whyWithout(x.h, x.wall, say, 'one of them')
+    addTo(by, sidesOrMass(x.h) ? `${x.h.goodsId} ${same}` : same, x)
   }
+  const asks = ([{ h }]: readonly WithoutPlace[]) =>
+    h.why === 'more-wall' ? h.moreMm : h.why === 'deeper' ? h.deepMm : 0
   return [...by.values()]
-    .sort((a, b) => a.mm - b.mm)
-    .map(({ of, says }) =>
-      of.length === 1
-        ? sayHomeless(of[0].h, of[0].thing, of[0].wall, say)
-        : `${listed(of.map((x) => sayThings(x.h.count, x.thing)))}: ${says}`,
-    )
+    .sort((a, b) => told(asks(a)) - told(asks(b)))
+    .map((of) => {
+      const [{ h, wall }] = of
+      const what = listed(of.map((x) => sayThings(x.h.count, x.thing)))
+      return `${what}: ${whyWithout(h, wall, say, of.length > 1 ? 'one of them' : whoIs(h))}`
+    })
 }
 
 const CONTENTS: Record<Presumed['contents'], string> = {

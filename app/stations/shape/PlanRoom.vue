@@ -17,6 +17,7 @@ import { callback, startLong } from '../../composables/heavy.ts'
 import { useDocument } from '../../stores/document.ts'
 import { useReadings } from '../../stores/readings.ts'
 import PlanPicture from './PlanPicture.vue'
+import { AIMS } from '../../../core/planner/plans.ts'
 import { asOne } from '../../../core/planner/shown.ts'
 import { newId } from '../../persistence/new-id.ts'
 
@@ -28,8 +29,6 @@ const readings = useReadings()
 
 /** Troubles of a plan that are told. */
 const MOST_TOLD = 3
-/** More searches than this find little more. */
-const MOST_AT_ONCE = 3
 /** How long plans are looked for before the best are proven, s: within twenty nothing is begun any more. */
 const SECONDS = 17.5
 
@@ -50,9 +49,9 @@ const toggled = (list: readonly string[], id: string, on: boolean) =>
 const planning = shallowRef<Planning | null>(null)
 const working = computed(() => planning.value !== null && planning.value.doing !== 'done')
 type Search = ReturnType<typeof startLong>
-/** Searches beside each other, each with another aim first: as many as there are processors for, and one for the page. */
+/** Searches beside each other, each with another aim first: one for every two processors. */
 let searches: Search[] = []
-const AT_ONCE = Math.max(1, Math.min(MOST_AT_ONCE, Math.floor((navigator.hardwareConcurrency || 2) / 2)))
+const AT_ONCE = Math.max(1, Math.min(AIMS.length, Math.floor((navigator.hardwareConcurrency || 2) / 2)))
 /** One that is begun while somebody still looks at the wishes, and goes as far as its first plan. */
 let ahead: Search | null = null
 let soon: ReturnType<typeof setTimeout> | undefined

@@ -149,7 +149,7 @@ const DOOR: [keyof Sectional, string][] = [
           optional
           :value="f.lumens ?? null"
           :max="BRIGHTEST_LM"
-          @change="(v) => set({ lumens: v ? v : undefined })"
+          @change="(v) => set({ lumens: v ?? undefined })"
         />
       </div>
     </div>

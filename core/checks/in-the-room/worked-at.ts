@@ -56,7 +56,7 @@ function lit(top: string, lamps: readonly Lamp[], lux: number) {
     parts: [top],
     data: { lux, wantedLux: BENCH_LUX, lamps: lamps.length },
     working: {
-      formula: 'E = Σ 0.8 · Φ · h² / (π · (h² + a²)²)',
+      formula: 'E = Σ 0.67 · Φ · h² / (π · (h² + a²)²)',
       inputs: lamps.flatMap((l, i): Input[] => [
         { symbol: `Φ${i + 1} (lm)`, value: l.lumens, quantity: 'count' },
         { symbol: `h${i + 1}`, value: l.upMm, quantity: 'length' },
