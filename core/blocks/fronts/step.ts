@@ -6,6 +6,7 @@ import { PIVOT } from '../../catalogue/hardware.ts'
 import { findGasSpring } from '../../catalogue/gas-springs.ts'
 import { fixedBy } from '../../steps/fixed-by.ts'
 import type { Step } from '../../steps/step.ts'
+import { DRAWER } from './drawer.ts'
 import { GAP_MM } from './hinged.ts'
 import { SCREWED_FRONT } from './screwed-panel.ts'
 import { SLIDING_FRONT } from './sliding.ts'
@@ -201,9 +202,11 @@ function leafSteps(a: Assembly, swings: readonly Swing[]): Step[] {
   return boxed ? [box, hung] : [hung]
 }
 
-/** Bought, screwed under a panel, and nothing hangs on it: what holds a leaf shut. */
+/** Bought, screwed under a panel, and nothing hangs on it: what holds a leaf shut. Drawers have such things of their own. */
 const isCatch = (a: Assembly, p: Part): boolean =>
-  p.stock.kind === 'bought' && a.joints.some((j) => j.near === p.id && j.kind === 'screwed')
+  p.stock.kind === 'bought' &&
+  a.joints.some((j) => j.near === p.id && j.kind === 'screwed') &&
+  !a.subassemblies.some((s) => s.name === DRAWER && s.parts.includes(p.id))
 
 function curtainSteps(a: Assembly): Step[] {
   const cloth = a.parts.filter((p) => p.stock.kind === 'soft').map((p) => p.id)

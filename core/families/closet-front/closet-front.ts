@@ -2,7 +2,7 @@ import type { Goods } from '../../goods/goods.ts'
 import { countedKg } from '../../goods/presumed.ts'
 import { behindDoors } from '../../goods/ways.ts'
 import { canHoldTie } from '../../room/room.ts'
-import { exampleContext, exampleGoods } from '../example-context.ts'
+import { exampleContext, exampleGoods, handTools } from '../example-context.ts'
 import { family, type ShapeContext } from '../family.ts'
 import { allOnWall } from '../opened.ts'
 import { closetFrontLevers, closetFrontSavers } from './levers.ts'
@@ -81,6 +81,16 @@ export const closetFront = family<ClosetFrontParams>({
       name: 'ladders with skins behind panels that slide',
       params: { ...metric, school: 'ladders', front: 'sliding' },
       context: wall(2000, 6),
+    },
+    {
+      name: 'drawers below, shelves behind doors above',
+      params: { ...metric, front: 'drawers' },
+      context: exampleContext('metric', [exampleGoods('metric', 'box', 6), ...handTools('metric')], 1500),
+    },
+    {
+      name: 'boxes with drawers in grooves below, imperial',
+      params: { ...startingParams('imperial', true), school: 'boxes', front: 'drawers', runs: 'grooves', hand: 'hole' },
+      context: exampleContext('imperial', [exampleGoods('imperial', 'box', 4), ...handTools('imperial')], 1400),
     },
     {
       name: 'imperial, a curtain, no strips at the walls',

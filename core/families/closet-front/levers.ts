@@ -1,4 +1,5 @@
 import type { Lever, ShapeContext } from '../family.ts'
+import { drawerLevers, drawerSavers } from '../in-drawers.ts'
 import { leverPen, lighterSheets, narrowerBays, stifferSheets, strengthPen } from '../levers.ts'
 import { isFramed, LIMITS, type ClosetFrontParams } from './parameters.ts'
 
@@ -7,6 +8,7 @@ export interface LeverData {
   'closet-doors': Record<string, never>
   'closet-bays': { count: number }
   'closet-skin': { sheet: string }
+  'closet-no-drawers': Record<string, never>
   'closet-no-face': Record<string, never>
 }
 
@@ -15,6 +17,10 @@ export function closetFrontLevers(p: ClosetFrontParams, ctx: ShapeContext): Leve
   const { out, add } = strengthPen(p)
   if (!p.tie) add('add-tie', { tie: true })
   if (p.front === 'lift-up' || p.front === 'both') add('closet-doors', { front: 'doors' }, {})
+  if (p.front === 'drawers') {
+    drawerLevers(p, add)
+    add('closet-no-drawers', { front: 'doors' }, {})
+  }
   if (p.front !== 'open' && p.front !== 'curtain') add('no-doors', { front: 'open' })
   for (const school of ['boxes', 'shared'] as const) if (isFramed(p)) add('closet-school', { school }, { school })
   for (const s of stifferSheets(p.sheet, 14)) add('sheet', { sheet: s.id }, { sheet: s.id })
@@ -32,6 +38,7 @@ export function closetFrontSavers(p: ClosetFrontParams): Lever<ClosetFrontParams
   for (const s of lighterSheets(p.sheet, 14)) add('sheet', { sheet: s.id }, { sheet: s.id })
   if (p.school === 'frames')
     for (const s of lighterSheets(p.skinSheet, 8)) add('closet-skin', { skinSheet: s.id }, { sheet: s.id })
+  if (p.front === 'drawers') drawerSavers(p, add)
   if (p.face === 'frame') add('closet-no-face', { face: 'edges' }, {})
   for (const school of ['shared', 'boxes', 'frames'] as const)
     if (p.school !== school) add('closet-school', { school }, { school })

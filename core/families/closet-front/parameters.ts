@@ -2,6 +2,7 @@ import { latch } from '../../blocks/fronts/front.ts'
 import { z } from '../../measure/schema.ts'
 import type { UnitSystem } from '../../measure/units.ts'
 import type { Raw } from '../family.ts'
+import { drawersBelow, usualBelow } from '../drawers-below.ts'
 import { countDim, dim, dims, section, sheet } from '../params.ts'
 
 export const LIMITS = { bays: 12, shelves: 9 } as const
@@ -14,8 +15,8 @@ export const school = z.enum(['shared', 'boxes', 'ladders', 'frames'])
 export type School = z.infer<typeof school>
 /** Posts and rungs carry, and shelves lie on cleats. */
 export const isFramed = (p: { school: School }): boolean => p.school === 'ladders' || p.school === 'frames'
-/** How bays are closed; `both`: doors below, leaves that turn up over the highest shelf. */
-export const closed = z.enum(['doors', 'sliding', 'lift-up', 'both', 'open', 'curtain'])
+/** How bays are closed; `both`: doors below, leaves that turn up over the highest shelf; `drawers`: those below, doors over them. */
+export const closed = z.enum(['doors', 'sliding', 'lift-up', 'both', 'drawers', 'open', 'curtain'])
 export type Closed = z.infer<typeof closed>
 
 /** What the front edges show: themselves, banded, or stiles and rails before them. */
@@ -50,6 +51,7 @@ export const closetFrontParams = z.object({
   /** Posts and rungs of ladders, and the cleats of their shelves. */
   postSection: section,
   cleatSection: section,
+  ...drawersBelow,
   /** A strip at both ends and over the top, scribed to walls and ceiling. */
   fillers: z.boolean(),
   tie: z.boolean(),
@@ -93,13 +95,15 @@ export const startingParams = (system: UnitSystem, canTie: boolean): ClosetFront
   latch: 'magnet',
   face: 'edges',
   ...STOCK[system],
+  ...usualBelow(system),
   fillers: true,
   tie: canTie,
 })
 
-const stockOf = (raw: Raw) => STOCK[String(raw.postSection).endsWith('mm') ? 'metric' : 'imperial']
-/** The first form knew no light frames, the second no face frame. */
+const systemOf = (raw: Raw): UnitSystem => (String(raw.postSection).endsWith('mm') ? 'metric' : 'imperial')
+/** The first form knew no light frames, the second no face frame, the third no drawers. */
 export const UPGRADES = [
-  (raw: Raw): Raw => ({ skinSheet: stockOf(raw).skinSheet, ...raw }),
-  (raw: Raw): Raw => ({ face: 'edges', faceSection: stockOf(raw).faceSection, ...raw }),
+  (raw: Raw): Raw => ({ skinSheet: STOCK[systemOf(raw)].skinSheet, ...raw }),
+  (raw: Raw): Raw => ({ face: 'edges', faceSection: STOCK[systemOf(raw)].faceSection, ...raw }),
+  (raw: Raw): Raw => ({ ...usualBelow(systemOf(raw)), ...raw }),
 ]

@@ -7,15 +7,35 @@ import { GAP_MM, ONE_LEAF_MM } from '../../blocks/fronts/hinged.ts'
 import { rowsOf, sprung, type Row } from '../../blocks/fronts/lift-up.ts'
 import { slidingFault } from '../../blocks/fronts/sliding.ts'
 import { economicalRip, standingDepth } from '../../blocks/sizing/economical-rip.ts'
+import { PULL } from '../../catalogue/hardware.ts'
 import { findSection, type Section } from '../../catalogue/lumber.ts'
 import { findSheet, type Sheet } from '../../catalogue/sheets.ts'
 import { bad, good, type Problem, type Result } from '../../measure/result.ts'
 import { roundDown } from '../../measure/rounding.ts'
-import { inches, type Units } from '../../measure/units.ts'
+import { inches, type Units, type UnitSystem } from '../../measure/units.ts'
 import { canHoldTie } from '../../room/room.ts'
 import { shelfPlay, sumTerms, type DimPen } from '../dim-pen.ts'
-import type { ShapeContext } from '../family.ts'
+import {
+  EMPTY,
+  fillDrawers,
+  highTogether,
+  MOST_DRAWERS,
+  placesBelow,
+  rowsBelow,
+  type DrawerFill,
+  type DrawersBelow,
+} from '../drawers-below.ts'
+import type { ShapeContext, Term } from '../family.ts'
 import { grownTo, house, LEAST_OPEN, liftedOntoMm, type Level, type Opening } from '../house-on-shelves.ts'
+import {
+  deepForDrawers,
+  highDrawers,
+  leastForDrawer,
+  takenByDrawer,
+  usualClear,
+  type DrawerMake,
+  type DrawerRows,
+} from '../in-drawers.ts'
 import { levelTerms } from '../shelf-tops.ts'
 import type { Planned } from '../opened.ts'
 import { isFramed, LIMITS, type ClosetFrontParams } from './parameters.ts'
@@ -43,6 +63,7 @@ export interface ProblemData {
   'closet-face-low': { mm: number; leastMm: number }
   'closet-face-wants-sheets': object
   'closet-face-wants-doors': object
+  'closet-drawers-want-sides': object
 }
 
 /** A shallower closet holds nothing, mm. Product decision. */
@@ -89,8 +110,11 @@ export interface Plan {
   tied: boolean
   nailer: Section
   rowsUp: Row[]
-  /** Doors end under this height; null where they go all the way up, or there are none. */
+  /** Doors begin over this height, and end under that; null where they go all the way up, or there are none. */
+  doorsFromMm: number
   doorsToMm: number | null
+  /** Between the lowest panels and those over them. */
+  drawers: DrawersBelow | null
   play: { sideMm: number; aboveMm: number }
 }
 
@@ -113,7 +137,11 @@ const openingsOf = (walls: readonly Wall[]): Opening[] =>
   walls.slice(1).map((w, k) => ({ left: walls[k].to, right: w.from }))
 
 /** What of an opening fittings of its front take: the most of what is on it. */
-export const fittingsOf = (p: ClosetFrontParams): string => (p.front === 'both' ? 'lift-up' : p.front)
+export const fittingsOf = (p: ClosetFrontParams): string =>
+  p.front === 'both' ? 'lift-up' : p.front === 'drawers' ? 'doors' : p.front
+/** How far its front stands out past the edges of its sides, mm. */
+const outOf = (p: ClosetFrontParams, t: number, yard: UnitSystem): number =>
+  Math.max(frontDeep(fittingsOf(p), t, yard), p.front === 'drawers' && p.hand === 'pull' ? PULL.outMm : 0)
 
 /** Works out every dimension of a closet and where the goods go, before a piece is placed. */
 export function planOut(p: ClosetFrontParams, ctx: ShapeContext, pen: DimPen): Result<Planned<Plan>> {
@@ -135,10 +163,10 @@ export function planOut(p: ClosetFrontParams, ctx: ShapeContext, pen: DimPen): R
   if (!across.ok) return across
   const upward = upwardOf(p, ctx, pen, s, across.value)
   if (!upward.ok) return upward
-  const { tops, highMm } = upward.value
+  const { tops, highMm, kickMm, drawers } = upward.value
   if (s.face && tops[0] < s.face.widthMm)
     return bad('closet-face-low', { mm: tops[0], leastMm: s.face.widthMm }, 'kickMm')
-  const fronts = frontsOf(p, ctx, s, { tops, highMm, kickMm: upward.value.kickMm, ...across.value })
+  const fronts = frontsOf(p, ctx, s, { tops, highMm, kickMm, ...across.value })
   if (!fronts.ok) return fronts
   const head = ctx.space.heightMm - highMm
   return good({
@@ -149,6 +177,8 @@ export function planOut(p: ClosetFrontParams, ctx: ShapeContext, pen: DimPen): R
       ...upward.value,
       ...fronts.value,
       dadoMm: dadoDepth(s.t, unitsOf(ctx.settings)),
+      // Doors begin on the panel over the drawers.
+      doorsFromMm: drawers ? tops[1] - s.t / 2 + GAP_MM / 2 : kickMm,
       headMm: p.fillers && head >= LEAST_FILLER_MM && head <= MOST_HEAD_MM ? head : 0,
       play: { sideMm: s.sideMm, aboveMm: s.aboveMm },
     },
@@ -161,6 +191,8 @@ interface Across {
   faces: Opening[]
   depthMm: number
   fillerMm: number
+  /** How drawers are made; null where there are none. */
+  make: DrawerMake | null
 }
 
 /** Bays alike from wall to wall, strips at both ends that take what is left over. */
@@ -170,13 +202,10 @@ function acrossOf(p: ClosetFrontParams, ctx: ShapeContext, pen: DimPen, s: Sizes
   const unfaced = faceFault(p)
   if (unfaced) return bad(unfaced, {}, 'face')
   const faceMm = s.face?.thicknessMm ?? 0
-  const room = ctx.space.depthMm - s.back.thicknessMm - faceMm - frontDeep(p.front, s.t, ctx.settings.yard)
-  const rip = economicalRip(s.sheet, ctx.settings, deepest, room)
-  const deep = standingDepth(
-    rip,
-    { wantedMm: deepest, mostMm: Math.min(800, room), deepestMm: deepest },
-    unitsOf(ctx.settings),
-  )
+  const room = ctx.space.depthMm - s.back.thicknessMm - faceMm - outOf(p, s.t, ctx.settings.yard)
+  const wantedMm = p.front === 'drawers' ? deepForDrawers(p, deepest) : deepest
+  const rip = economicalRip(s.sheet, ctx.settings, wantedMm, room)
+  const deep = standingDepth(rip, { wantedMm, mostMm: Math.min(800, room), deepestMm: deepest }, unitsOf(ctx.settings))
   const depthMm = pen.length(
     { path: 'depthMm', code: 'clear-depth', min: LEAST_DEEP_MM, max: 800 },
     deep?.mm ?? USUAL_DEPTH_MM,
@@ -211,8 +240,27 @@ function acrossOf(p: ClosetFrontParams, ctx: ShapeContext, pen: DimPen, s: Sizes
   const over = (ctx.space.lengthMm - long) / 2
   const fillerMm = p.fillers && over <= MOST_FILLER_MM ? over : 0
   if (clearMm > mostMm) return bad('closet-frames-wide', { mm: clearMm, mostMm }, 'clearMm')
+  const made = drawersOf(p, ctx, s, { depthMm, clearMm })
+  if (!made.ok) return made
   const all = wallsOf(p.school, fillerMm, bays, clearMm, sizes)
-  return good({ walls: all, openings: openingsOf(all), faces: facesOf(all, s.face), depthMm, fillerMm })
+  const [openings, faces] = [openingsOf(all), facesOf(all, s.face)]
+  return good({ walls: all, openings, faces, depthMm, fillerMm, make: made.value })
+}
+
+/** How drawers are made, between sides of sheet whose edges show; null where none are asked for. */
+function drawersOf(
+  p: ClosetFrontParams,
+  ctx: ShapeContext,
+  s: Sizes,
+  { depthMm, clearMm }: { depthMm: number; clearMm: number },
+): Result<DrawerMake | null> {
+  if (p.front !== 'drawers') return good(null)
+  if (isFramed(p) || s.face) return bad('closet-drawers-want-sides', {}, s.face ? 'face' : 'school')
+  if (p.shelves === 1) return bad('drawers-one-shelf', {}, 'shelves')
+  const made = highDrawers(p, ctx, { box: s.sheet, deepMm: depthMm, nailerMm: 0 }, 'depthMm')
+  if (!made.ok) return made
+  const leastMm = leastForDrawer(made.value)
+  return clearMm < leastMm ? bad('drawer-too-narrow', { mm: clearMm, leastMm }, 'clearMm') : made
 }
 
 /** Why there is no face frame on it; null where there is one, or none is wanted. */
@@ -249,8 +297,10 @@ const evenly = (w: Widths, bays: number): number =>
  */
 function baysFor(p: ClosetFrontParams, ctx: ShapeContext, s: Sizes, w: Widths) {
   const widest = ctx.goods.reduce((mm, g) => Math.max(mm, g.item.acrossMm), 0)
-  const needs = widest + takenByHinges(fittingsOf(p)) + cleatsTake(p, s) + stilesTake(s, w.sizes) + 2 * s.sideMm
-  const every = Math.max(p.clearMm ?? Math.min(USUAL_CLEAR, mostClear(p, w.sizes)), needs)
+  const [usualMm, besideMm] = p.front === 'drawers' ? [usualClear(p), takenByDrawer(p)] : [USUAL_CLEAR, 0]
+  const fittedMm = Math.max(takenByHinges(fittingsOf(p)), besideMm)
+  const needs = widest + fittedMm + cleatsTake(p, s) + stilesTake(s, w.sizes) + 2 * s.sideMm
+  const every = Math.max(p.clearMm ?? Math.min(usualMm, mostClear(p, w.sizes)), needs)
   const wanted = (w.free - 2 * w.sizes.outerMm + w.sizes.innerMm) / (every + w.sizes.innerMm)
   const rounded = p.clearMm === null ? Math.ceil(wanted - 1e-6) : Math.floor(wanted + 1e-6)
   const each = (n: number) => (w.free - wallsWide(w, n)) / n
@@ -307,8 +357,20 @@ interface Upward {
   kickMm: number
   highMm: number
   underMm: number
+  drawers: DrawersBelow | null
   unhoused: Planned<Plan>['unhoused']
 }
+/** What the levels need from the lowest panel up, as terms for each; drawers stand on that. */
+const termsOf = (levels: readonly Level[], s: Sizes, fill: DrawerFill | null, units: Units): Term[][] =>
+  levelTerms(levels, s.aboveMm, s.t).map((terms, i) =>
+    fill && i === 1
+      ? [
+          { name: 'drawers', mm: highTogether(fill, s.t, units) },
+          { name: 'sheet', mm: s.t },
+        ]
+      : terms,
+  )
+const heightOf = (terms: readonly Term[][]): number => terms.flat().reduce((sum, x) => sum + x.mm, 0)
 
 /** Up to the ceiling; shelves by what stands on them. */
 function upwardOf(p: ClosetFrontParams, ctx: ShapeContext, pen: DimPen, s: Sizes, x: Across): Result<Upward> {
@@ -334,50 +396,51 @@ function upwardOf(p: ClosetFrontParams, ctx: ShapeContext, pen: DimPen, s: Sizes
   if (highMm > most) return bad('closet-too-high', { mm: highMm, mostMm: most }, 'highMm')
   // Things leave under the upper rail of a face frame, and stand under the board of the tie.
   const under = highMm - Math.max(t + (s.tied ? s.nailer.widthMm : 0), s.face?.widthMm ?? 0)
-  const grows = (levels: Level[]) => {
-    const z =
-      kickMm +
-      levelTerms(levels, aboveMm, t)
-        .flat()
-        .reduce((sum, term) => sum + term.mm, 0)
+  const below = { openings: x.openings, drawerRows: p.drawerRows, sideMm: s.sideMm, firstMm: kickMm + t, t }
+  const drawn = x.make && fillDrawers(ctx, x.make, below)
+  const fill = drawn && drawn.fill
+  // The lowest panel is under the drawers.
+  const first = fill ? [EMPTY] : []
+  const grows = (over: Level[]) => {
+    const levels = [...first, ...over]
     const last = levels[levels.length - 1].tallest ? 0 : LEAST_OPEN
+    const z = kickMm + heightOf(termsOf(levels, s, fill, units))
     return grownTo(levels, z, under - last - aboveMm, ctx.settings)
   }
-  const { levels, unhoused } = house(
-    ctx.goods,
+  const { levels: over, unhoused } = house(
+    drawn ? drawn.left : ctx.goods,
     null,
-    p.shelves,
+    p.shelves === null ? null : p.shelves - first.length,
     x.openings.map((_o, k) => usable(p, { ...s, ...x }, k)),
     x.depthMm,
     s.sideMm,
     0,
     grows,
-    LIMITS.shelves,
+    LIMITS.shelves - first.length,
   )
-  const empty = emptyOver(p, s, levels, kickMm, under)
-  const all = [...levels, ...Array.from({ length: empty }, (): Level => ({ floor: false, spots: [], tallest: null }))]
+  const levels = [...first, ...over]
+  const empty = p.shelves === null ? emptyOver(s, levels, kickMm + heightOf(termsOf(levels, s, fill, units)), under) : 0
+  const all = [...levels, ...Array.from({ length: empty }, () => EMPTY)]
   pen.count({ path: 'shelves', code: 'shelves', min: 1, max: LIMITS.shelves }, all.length, {
     code: 'closet-shelves',
     terms: [],
     data: { things: ctx.goods.reduce((n, g) => n + g.count, 0), apartMm: MOST_APART_MM },
   })
-  const placed = topsOf(all, s, pen, { kickMm, under, units, lifters: ctx.settings })
+  if (fill) {
+    const why = { code: 'shelves-goods', terms: [], data: { things: ctx.goods.reduce((n, g) => n + g.count, 0) } }
+    pen.count({ path: 'drawerRows', code: 'drawer-rows', min: 1, max: MOST_DRAWERS }, fill.rows.length, why)
+  }
+  const placed = topsOf(all, s, pen, { kickMm, under, units, lifters: ctx.settings, fill })
   if (!placed.ok) return placed
-  const tops = placed.value
+  const { tops, drawers } = placed.value
   const last = tops[tops.length - 1]
   if (last > under - LEAST_OPEN)
     return bad('shelf-above-sheet', { mm: last, mostMm: under - LEAST_OPEN }, p.shelves === null ? 'highMm' : 'shelves')
-  return good({ levels: all, tops, kickMm, highMm, underMm: under, unhoused })
+  return good({ levels: all, tops, kickMm, highMm, underMm: under, drawers, unhoused })
 }
 
-/** Shelves over those that things need, so that uprights are held at enough heights; none where a number is given. */
-function emptyOver(p: ClosetFrontParams, s: Sizes, levels: readonly Level[], kickMm: number, under: number): number {
-  if (p.shelves !== null) return 0
-  const z =
-    kickMm +
-    levelTerms(levels, s.aboveMm, s.t)
-      .flat()
-      .reduce((sum, x) => sum + x.mm, 0)
+/** Shelves over those that things need, so that uprights are held at enough heights. @param z top of the highest */
+function emptyOver(s: Sizes, levels: readonly Level[], z: number, under: number): number {
   const room = LIMITS.shelves - levels.length
   // The first of them is over what stands on the highest there is, however high that is.
   const { tallest } = levels[levels.length - 1]
@@ -387,28 +450,41 @@ function emptyOver(p: ClosetFrontParams, s: Sizes, levels: readonly Level[], kic
   return Math.min(room, fit, Math.max(0, Math.ceil((under - z) / (MOST_APART_MM + s.t)) - 1))
 }
 
-/** Tops of all panels but the uppermost: parted evenly up to the top, and no lower than what stands below them needs, where what stands on them is lifted to. */
+/**
+ * Tops of all panels but the uppermost: parted evenly up to the top, and no lower than what stands below them needs, where
+ * what stands on them is lifted to; and the places of the drawers under the second.
+ */
 function topsOf(
   levels: readonly Level[],
   s: Sizes,
   pen: DimPen,
-  x: { kickMm: number; under: number; units: Units; lifters: Settings },
-): Result<number[]> {
-  const tops = [x.kickMm + s.t]
-  levelTerms(levels, s.aboveMm, s.t).forEach((terms, i) => {
+  x: { kickMm: number; under: number; units: Units; lifters: Settings; fill: DrawerFill | null },
+): Result<{ tops: number[]; drawers: DrawersBelow | null }> {
+  const { t } = s
+  const tops = [x.kickMm + t]
+  let rows: DrawerRows | null = null
+  termsOf(levels, s, x.fill, x.units).forEach((terms, i) => {
     if (i === 0) return
     const below = { name: i === 1 ? 'bottom' : 'shelf-below', mm: tops[i - 1] }
     const asked = { path: `topMm.${i - 1}`, code: 'shelf-top', data: { shelf: i }, min: 60, max: 2800 }
+    if (x.fill && i === 1) {
+      rows = rowsBelow(x.fill, pen, { t, firstMm: tops[0], highMm: terms[0].mm, units: x.units })
+      const [drawers, ...rest] = terms
+      tops.push(pen.sum(asked, [below, { ...drawers, mm: drawers.mm + rows.shiftMm }, ...rest]))
+      return
+    }
     const needed = sumTerms([below, ...terms])
-    const parted = tops[i - 1] + (x.under + s.t - tops[i - 1]) / (levels.length - i + 1)
+    const parted = tops[i - 1] + (x.under + t - tops[i - 1]) / (levels.length - i + 1)
     const even = roundDown(Math.min(parted, liftedOntoMm(levels[i].spots, x.lifters)), x.units)
     if (even <= needed) tops.push(pen.sum(asked, [below, ...terms], 'goods-below'))
     else tops.push(pen.length(asked, even, { code: 'closet-even', terms: [] }))
   })
   for (let i = 1; i < tops.length; i++)
-    if (tops[i] < tops[i - 1] + s.t)
-      return bad('shelves-overlap', { mm: tops[i], leastMm: tops[i - 1] + s.t, shelf: i }, `topMm.${i - 1}`)
-  return good(tops)
+    if (tops[i] < tops[i - 1] + t)
+      return bad('shelves-overlap', { mm: tops[i], leastMm: tops[i - 1] + t, shelf: i }, `topMm.${i - 1}`)
+  if (!x.fill || !rows) return good({ tops, drawers: null })
+  const places = placesBelow(rows, x.fill.make, t, tops[1] - t)
+  return places.ok ? good({ tops, drawers: { ...x.fill, places: places.value } }) : places
 }
 
 interface Fronts {

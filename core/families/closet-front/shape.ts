@@ -13,8 +13,10 @@ import type { Section } from '../../catalogue/lumber.ts'
 import { good, type Result } from '../../measure/result.ts'
 import { SAME_LENGTH_MM } from '../../measure/rounding.ts'
 import { BOX_SHEETS, choicePen } from '../choices.ts'
+import { panelsBetween, putDrawersBelow, type DrawersBelow } from '../drawers-below.ts'
 import type { Choice, ShapeContext, Shaped } from '../family.ts'
 import { standing } from '../house-on-shelves.ts'
+import { drawerChoices } from '../in-drawers.ts'
 import { opened } from '../opened.ts'
 import { closed, FACES, isFramed, school, type ClosetFrontParams } from './parameters.ts'
 import { cleatHigh, lessAbove, planOut, usable, type Plan } from './plan-out.ts'
@@ -53,6 +55,8 @@ export function shapeClosetFront(p: ClosetFrontParams, ctx: ShapeContext): Resul
     fall: space.floorFall,
   })
   panels(d, p, ctx, plan)
+  const below = plan.drawers && belowOf(plan, plan.drawers)
+  if (below) panelsBetween(d, ctx, below, plan.tops.length + 1)
   const tied = new Set<string>()
   plan.openings.forEach((_o, k) => {
     const on = rears(plan, k, 'back')
@@ -80,6 +84,7 @@ export function shapeClosetFront(p: ClosetFrontParams, ctx: ShapeContext): Resul
   if (ladders.length > 0) d.sub({ id: 'ladders', name: 'unit', parts: ladders, built: 'in-place' })
   d.sub({ id: 'unit', name: 'unit', parts: closetParts, built: 'in-place' })
   if (plan.face) faceFrame(d, ctx, plan, plan.face)
+  if (below) putDrawersBelow(d, below)
   trim(d, p, plan)
   fronts(d, p, ctx, plan)
   return good({ assembly: d.assembly, dims: pen.dims, choices: choices(p, ctx), unhoused })
@@ -87,6 +92,11 @@ export function shapeClosetFront(p: ClosetFrontParams, ctx: ShapeContext): Resul
 
 /** Uprights that look into a bay. */
 const sides = (plan: Plan, k: number): [string, string] => [plan.walls[k].right!.front, plan.walls[k + 1].left!.front]
+/** What drawers over the lowest panels are put into. */
+const belowOf = (plan: Plan, drawers: DrawersBelow) => ({
+  ...{ drawers, openings: plan.openings, sheet: plan.sheet, backMm: plan.back.thicknessMm, deepMm: plan.depthMm },
+  uprightsOf: (k: number) => sides(plan, k),
+})
 /** What a back is screwed to, or a tie is between. */
 const rears = (plan: Plan, k: number, of: 'tie' | 'back'): [string, string] => [
   plan.walls[k].right![of],
@@ -210,6 +220,8 @@ function mark(d: Draft, plan: Plan) {
 
 function placeBays(d: Draft, p: ClosetFrontParams, plan: Plan) {
   plan.levels.forEach((level, i) => {
+    // Drawers are over the lowest panel.
+    if (plan.drawers && i === 0) return
     const above = plan.tops[i + 1]
     const last = plan.underMm - cleatHigh(p, plan)
     plan.openings.forEach((_o, k) => {
@@ -365,7 +377,7 @@ function fronts(d: Draft, p: ClosetFrontParams, ctx: ShapeContext, plan: Plan) {
     faces: [o.left, o.right] as const,
     ...covered(plan, k),
   }))
-  if (p.front === 'doors' || p.front === 'curtain' || slides || plan.doorsToMm !== null)
+  if (['doors', 'drawers', 'curtain', 'sliding'].includes(p.front) || plan.doorsToMm !== null)
     closeFront(d, {
       front: p.front === 'curtain' || p.front === 'sliding' ? p.front : 'doors',
       of: trackStock(ctx.settings),
@@ -374,7 +386,7 @@ function fronts(d: Draft, p: ClosetFrontParams, ctx: ShapeContext, plan: Plan) {
       uprights,
       railed: plan.face ? plan.walls.map((_w, k) => stileId(k)) : looking,
       frontMm,
-      underMm: plan.kickMm,
+      underMm: plan.doorsFromMm,
       headMm: plan.doorsToMm ?? plan.highMm,
       panelsMm: [
         ...[...plan.tops, plan.highMm].flatMap((z) => noHingeAt(p, plan, z - plan.sheet.thicknessMm)),
@@ -412,7 +424,8 @@ function choices(p: ClosetFrontParams, ctx: ShapeContext): Choice[] {
       ? [pen.section('postSection', 'closet-post', posts), pen.section('cleatSection', 'closet-cleat', posts)]
       : []),
     pen.coded('front', 'closet-closed', closed.options),
-    ...(p.front === 'doors' || p.front === 'both' ? [pen.coded('latch', 'latch', ['magnet', 'none'])] : []),
+    ...(p.front === 'drawers' ? drawerChoices(p, ctx) : []),
+    ...(['doors', 'both', 'drawers'].includes(p.front) ? [pen.coded('latch', 'latch', ['magnet', 'none'])] : []),
     ...(isFramed(p) ? [] : [pen.coded('face', 'closet-face', [...FACES])]),
     ...(p.face === 'frame' && !isFramed(p) ? [pen.section('faceSection', 'closet-face-boards', posts)] : []),
     pen.coded('fillers', 'closet-fillers', [true, false]),

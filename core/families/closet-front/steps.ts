@@ -1,5 +1,6 @@
 import { levelStep, loadStep, tieStep } from '../../blocks/mounts/steps.ts'
 import type { Part } from '../../assembly/assembly.ts'
+import { drawerSteps, runnerSteps } from '../../blocks/fronts/drawer-steps.ts'
 import { frontSteps } from '../../blocks/fronts/step.ts'
 import { called, fixedBy } from '../../steps/fixed-by.ts'
 import { stepsWith, type Step } from '../../steps/step.ts'
@@ -25,7 +26,7 @@ const SQUARE_MM = 2
 export function closetFrontSteps(p: ClosetFrontParams, { assembly: a }: Shaped): Step[] {
   const ids = (pattern: RegExp) => a.parts.map((x) => x.id).filter((id) => pattern.test(id))
   const marks = a.stick.map((m) => m.level)
-  const [uprights, panels, backs] = [ids(/^upright-/), ids(/^(shelf|top)-\d/), ids(/^(back|tie)-/)]
+  const [uprights, panels, backs] = [ids(/^upright-/), ids(/^(shelf|top|panel)-\d/), ids(/^(back|tie)-/)]
   const [ladders, cleats, kicks] = [ids(/^(post|rung)-/), ids(/^cleat-/), ids(/^kick-/)]
   const ends = ids(/^(filler|head)-/)
   const face = ids(/^(stile|face)-/)
@@ -76,6 +77,7 @@ export function closetFrontSteps(p: ClosetFrontParams, { assembly: a }: Shaped):
           cautions: ['blades', 'dust'],
           hold: { code: 'dado-fits' },
         },
+    ...runnerSteps(a),
     step({
       id: 'panels',
       code: 'closet-panels',
@@ -142,6 +144,7 @@ export function closetFrontSteps(p: ClosetFrontParams, { assembly: a }: Shaped):
         on: uprights,
         cautions: ['blades', 'dust'],
       }),
+    ...drawerSteps(a),
     ...frontSteps(a),
     loadStep(tied),
   ]

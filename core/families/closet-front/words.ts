@@ -30,6 +30,7 @@ const reasons: WordsFor<ReasonData> = {
 const levers: WordsFor<LeverData> = {
   'closet-school': (d) => `Build it with ${SCHOOLS[d.school]}`,
   'closet-doors': () => 'Close it with doors instead of leaves that turn up',
+  'closet-no-drawers': () => 'Close it with doors down to the lowest panels, without drawers',
   'closet-no-face': () => 'Leave the face frame off, and band the edges',
   'closet-skin': (d) => `Make the skins of ${sheetName(d.sheet)}`,
   'closet-bays': (d) => `Part it into ${d.count} bays`,
@@ -52,6 +53,8 @@ const problems: WordsFor<ProblemData> = {
     'A face frame goes on the front edges of sheets: ladders and light frames show their posts. Take a box for each bay, or shared sides.',
   'closet-face-wants-doors': () =>
     'Leaves that turn up have their hinges and springs where a face frame would be: with one take doors, panels that slide, a curtain or nothing.',
+  'closet-drawers-want-sides': () =>
+    'Drawers run between sides of sheet, their faces flush with the edges of those: take a box for each bay or shared sides, without a face frame.',
   'closet-springs-want-sides': () =>
     'Gas springs want a sheet on both sides of a bay: a light frame has one on one face. Doors, or ladders with skins.',
   'closet-sliding-wants-posts': () =>
@@ -129,6 +132,7 @@ export const closetFrontWords: KindWords = {
         sliding: 'panels that slide past each other',
         'lift-up': 'leaves that turn up, one for each shelf',
         both: 'doors below, leaves that turn up above',
+        drawers: 'drawers below, doors above',
         open: 'open',
         curtain: 'a curtain',
       },

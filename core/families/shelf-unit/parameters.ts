@@ -3,12 +3,12 @@ import { z } from '../../measure/schema.ts'
 import type { UnitSystem } from '../../measure/units.ts'
 import type { Raw } from '../family.ts'
 import { deepLeaf, usualLeaf } from '../deep-leaves.ts'
-import { inDrawers, usualDrawers } from '../in-drawers.ts'
+import { drawersBelow, MOST_DRAWERS, usualBelow } from '../drawers-below.ts'
 import { leavesOnPins, usualPins } from '../leaves-on-pins.ts'
 import { countDim, dim, dims, section, sheet } from '../params.ts'
 import { feet } from '../stands-alone.ts'
 
-export const LIMITS = { bays: 6, shelves: 10, drawers: 9 } as const
+export const LIMITS = { bays: 6, shelves: 10, drawers: MOST_DRAWERS } as const
 
 export const shelfUnitParams = z.object({
   /** Openings side by side, between uprights. */
@@ -34,10 +34,7 @@ export const shelfUnitParams = z.object({
   ...deepLeaf,
   latch,
   ...leavesOnPins,
-  /** Drawers one over the other, under the shelves, and the underside of each but the lowest. */
-  drawerRows: countDim(1, LIMITS.drawers),
-  drawerMm: dims(40, 3000, LIMITS.drawers),
-  ...inDrawers,
+  ...drawersBelow,
   /** A thin sheet across the back, which keeps it from folding. */
   back: z.boolean(),
   tie: z.boolean(),
@@ -66,9 +63,7 @@ export const startingParams = (system: UnitSystem, canTie: boolean, canPin = fal
   ...usualLeaf(),
   latch: 'magnet',
   ...usualPins(),
-  drawerRows: null,
-  drawerMm: [],
-  ...usualDrawers(system),
+  ...usualBelow(system),
   back: true,
   tie: canTie,
   feet: !canTie && canPin ? 'pinned' : 'standing',
@@ -81,8 +76,8 @@ export const UPGRADES = [
   (raw: Raw): Raw => ({ feet: 'standing', ...raw }),
   (raw: Raw): Raw => ({ rearStrip: false, ...raw }),
   (raw: Raw): Raw => ({
-    ...{ ...usualLeaf(), ...usualPins(), drawerRows: null, drawerMm: [] },
-    ...usualDrawers(String(raw.sheet).endsWith('mm') ? 'metric' : 'imperial'),
+    ...{ ...usualLeaf(), ...usualPins() },
+    ...usualBelow(String(raw.sheet).endsWith('mm') ? 'metric' : 'imperial'),
     ...raw,
   }),
 ]

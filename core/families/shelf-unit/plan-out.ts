@@ -26,24 +26,24 @@ import {
   type LeafSizes,
 } from '../deep-leaves.ts'
 import { shelfPlay, type DimPen } from '../dim-pen.ts'
+import {
+  EMPTY,
+  fillDrawers,
+  highTogether,
+  placesBelow,
+  rowsBelow,
+  type DrawerFill,
+  type DrawersBelow,
+} from '../drawers-below.ts'
 import type { ShapeContext, Term } from '../family.ts'
 import { grownTo, house, type Level, type Opening } from '../house-on-shelves.ts'
 import {
   deepForDrawers,
-  drawerPlaces,
-  drawerRows,
-  drawersHigh,
-  goesInDrawer,
   highDrawers,
-  laidIn,
   leastForDrawer,
-  LOOK_INTO_MM,
-  PLAY_OVER_MM,
-  roomIn,
   takenByDrawer,
   usualClear,
   type DrawerMake,
-  type DrawerPlace,
   type DrawerRows,
 } from '../in-drawers.ts'
 import { hangsOnLeaf, planLeaves, type PivotPlan } from '../leaves-on-pins.ts'
@@ -75,13 +75,7 @@ export interface Plan extends Sizes {
   leaf: LeafPlan | null
   pivots: PivotPlan | null
   /** Drawers between the lowest shelf and the one over it. */
-  drawers: (DrawerFill & { places: DrawerPlace[] }) | null
-}
-
-/** What lies in drawers, row by row. */
-interface DrawerFill {
-  make: DrawerMake
-  rows: Level[]
+  drawers: DrawersBelow | null
 }
 
 interface Sizes {
@@ -157,8 +151,7 @@ export function planOut(p: ShelfUnitParams, ctx: ShapeContext, pen: DimPen): Res
   const heights = topsOf(p, s, pen, levels, between)
   if (!heights.ok) return heights
   const { tops, drawn } = heights.value
-  const under = { panelMm: s.t, headMm: (tops[1] ?? tops[0]) - s.t - s.under, path: drawerPath }
-  const places = drawn && w.make ? drawerPlaces(drawn, w.make, under) : good([])
+  const places = drawn && w.make ? placesBelow(drawn, w.make, s.t, (tops[1] ?? tops[0]) - s.t - s.under) : good([])
   if (!places.ok) return places
   const rowsUp = p.front === 'lift-up' ? liftRows(p, s, { tops, clearMm, depthMm }) : good([])
   if (!rowsUp.ok) return rowsUp
@@ -270,7 +263,6 @@ interface Between {
   drawers: DrawerFill | null
   units: Units
 }
-const stacked = (s: Sizes, firstMm: number) => ({ aboveMm: PLAY_OVER_MM, panelMm: s.t, firstMm })
 
 /** What the levels need from the floor up, as terms for each. */
 function termsOf(p: ShelfUnitParams, s: Sizes, levels: readonly Level[], b: Between): Term[][] {
@@ -286,7 +278,7 @@ function termsOf(p: ShelfUnitParams, s: Sizes, levels: readonly Level[], b: Betw
     const drawers = i === 1 ? b.drawers : null
     return [
       ...(drawers
-        ? [{ name: 'drawers', mm: drawersHigh(drawers.rows, drawers.make, stacked(s, 0), b.units) }]
+        ? [{ name: 'drawers', mm: highTogether(drawers, s.t, b.units) }]
         : [
             { name: 'tallest', mm: below.tallest?.tallMm ?? 0 },
             { name: 'above-play', mm: s.play.aboveMm },
@@ -337,7 +329,8 @@ function fillBays(p: ShelfUnitParams, ctx: ShapeContext, s: Sizes, pen: DimPen, 
     const openings = w.openingsFor(n)
     const over = { left: s.leftMm, right: openings[n - 1].right + t, mostHigh: mostHigh - OVER_FLOOR_MM }
     const leaf = s.boxed ? fillLeaves(p, ctx, s.boxed, over) : null
-    const drawn = w.make ? fillDrawers(p, ctx, s, w.make, openings) : null
+    const below = { openings, drawerRows: p.drawerRows, sideMm: s.play.sideMm, firstMm: KICK + t, t }
+    const drawn = w.make ? fillDrawers(ctx, w.make, below) : null
     const [goods, depth] = [(leaf ?? drawn ?? { left: ctx.goods }).left, w.depthMm - w.insideMm]
     const places = placesInBox(p.front, openings)
     // The lowest shelf is under the drawers.
@@ -363,32 +356,6 @@ function fillBays(p: ShelfUnitParams, ctx: ShapeContext, s: Sizes, pen: DimPen, 
   if (rows > 0) pen.count({ path: 'drawerRows', code: 'drawer-rows', min: 1, max: LIMITS.drawers }, rows, why)
   return { ...found, bays, levels }
 }
-const EMPTY: Level = { floor: false, spots: [], tallest: null }
-
-/** Drawers under the shelves with what goes into them, none looked into from above that is higher than one can. */
-function fillDrawers(
-  p: ShelfUnitParams,
-  ctx: ShapeContext,
-  s: Sizes,
-  make: DrawerMake,
-  openings: readonly Opening[],
-): { fill: DrawerFill; left: ShapeContext['goods'] } {
-  const firstMm = KICK + s.t
-  const grows = (rows: Level[]) =>
-    firstMm + drawersHigh(rows, make, stacked(s, firstMm), unitsOf(ctx.settings)) <= LOOK_INTO_MM
-  const small = ctx.goods.filter((g) => goesInDrawer(g.item))
-  const rooms = openings.map((o) => roomIn(make, o))
-  const { levels, unhoused } = house(
-    ...([laidIn(make, small), null, p.drawerRows, rooms, make.deepMm, s.play.sideMm, 0] as const),
-    ...([grows, LIMITS.drawers, make.mostKg] as const),
-  )
-  const over = new Map(unhoused.map((u) => [u.goodsId, u.count]))
-  const left = ctx.goods.map((g) => ({ ...g, count: goesInDrawer(g.item) ? (over.get(g.item.id) ?? 0) : g.count }))
-  return { fill: { make, rows: levels }, left: left.filter((g) => g.count > 0) }
-}
-
-/** Where a drawer begins is told by its number. */
-const drawerPath = (i: number): string => `drawerMm.${i - 1}`
 
 /** Upper faces of the shelves, each clear of the one below. */
 function topsOf(
@@ -405,9 +372,8 @@ function topsOf(
   termsOf(p, s, levels, between).forEach((terms, i) => {
     const [drawers] = i === 1 ? terms.filter((x) => x.name === 'drawers') : []
     if (drawers && between.drawers) {
-      const [{ rows, make }, { units }] = [between.drawers, between]
-      const within = { ...stacked(s, tops[0]), headMm: tops[0] + drawers.mm, units, path: drawerPath }
-      drawn = drawerRows(rows, make, pen, within)
+      const { units } = between
+      drawn = rowsBelow(between.drawers, pen, { t, firstMm: tops[0], highMm: drawers.mm, units })
       drawers.mm += drawn.shiftMm
     }
     tops.push(

@@ -23,9 +23,10 @@ import { closeFront, OVER_FLOOR_MM, overSheets, stretch } from '../../blocks/fro
 import { pinBoxes } from '../../blocks/mounts/pinned-foot.ts'
 import { stiffFrame } from '../../blocks/mounts/stiff-frame.ts'
 import { hangDeepLeaves } from '../deep-leaves.ts'
+import { panelsBetween, putDrawersBelow, type DrawersBelow } from '../drawers-below.ts'
 import type { Choice, ShapeContext, Shaped } from '../family.ts'
 import { standing } from '../house-on-shelves.ts'
-import { drawerChoices, markRunners, PLAY_OVER_MM, putDrawers } from '../in-drawers.ts'
+import { drawerChoices } from '../in-drawers.ts'
 import { hangOnPins } from '../leaves-on-pins.ts'
 import { opened } from '../opened.ts'
 import { rowsHeld } from '../stands-alone.ts'
@@ -44,7 +45,9 @@ export function shapeShelfUnit(p: ShelfUnitParams, ctx: ShapeContext): Result<Sh
   const box: StandingBox = { openings, thicknessMm: plan.t, backMm, deepMm: depthMm, highMm }
   standUprights(d, box, p.sheet, ctx.space.floorFall)
   tops.forEach((_z, i) => openings.forEach((_o, k) => shelf(d, p, ctx, plan, i, k)))
-  openings.forEach((_o, k) => panelsBetween(d, ctx, plan, k))
+  tops.forEach((z, i) => d.mark(z, 'shelf-top', i + 1, shelvesAt(plan, i)))
+  const below = plan.drawers && belowOf(plan, plan.drawers)
+  if (below) panelsBetween(d, ctx, below, tops.length + 1)
   if (p.back) closeBack(d, box, findSheet(THIN_BACK[ctx.settings.yard])!)
   if (plan.tied) {
     const nailer = { section: NAILER[ctx.settings.yard], grade: ctx.settings.grade, topMm: highMm }
@@ -55,11 +58,6 @@ export function shapeShelfUnit(p: ShelfUnitParams, ctx: ShapeContext): Result<Sh
     pinBoxes(d, [[uprightId(0), uprightId(openings.length)]], held)
   }
   placeBays(d, p, plan)
-  tops.forEach((z, i) => d.mark(z, 'shelf-top', i + 1, shelvesAt(plan, i)))
-  panelsOf(plan).forEach((z, j) => {
-    const parts = openings.map((_o, k) => `panel-${k}-${j}`)
-    d.mark(z, 'shelf-top', tops.length + j + 1, parts)
-  })
   const sliding = slidingIn(p, ctx, plan)
   if (sliding) tracksInside(d, sliding)
   d.sub({
@@ -68,7 +66,7 @@ export function shapeShelfUnit(p: ShelfUnitParams, ctx: ShapeContext): Result<Sh
     parts: d.assembly.parts.map((x) => x.id).filter((id) => !id.startsWith('angle-')),
     built: p.raise === 'tilt' ? 'flat' : 'in-place',
   })
-  drawers(d, plan)
+  if (below) putDrawersBelow(d, below)
   if (sliding) panelsInside(d, sliding)
   else if (plan.leaf || plan.pivots) leaves(d, p, plan)
   else fronts(d, p, plan)
@@ -163,41 +161,11 @@ function leaves(d: Draft, p: ShelfUnitParams, plan: Plan) {
   d.sub({ id: 'front', name: 'unit', parts, built: 'in-place' })
 }
 
-/** Upper faces of the fixed panels between drawers. */
-const panelsOf = ({ drawers, tops }: Plan): number[] =>
-  drawers ? drawers.places.flatMap((x) => (x.panelMm !== null && x.panelMm > tops[0] ? [x.panelMm] : [])) : []
-
-/** Fixed panels between drawers, in dadoes like the shelves. */
-function panelsBetween(d: Draft, ctx: ShapeContext, plan: Plan, k: number) {
-  const { sheet, backMm, depthMm, openings } = plan
-  const dadoMm = dadoDepth(plan.t, unitsOf(ctx.settings))
-  panelsOf(plan).forEach((topMm, j) =>
-    housedShelf(d, {
-      ...{ id: `panel-${k}-${j}`, role: 'shelf', sheet, ...openings[k], fromMm: backMm, deepMm: depthMm },
-      ...{ topMm, dadoMm, uprights: [uprightId(k), uprightId(k + 1)], footMm: 0 },
-    }),
-  )
-}
-
-/** Drawers over the lowest shelf of every opening. */
-function drawers(d: Draft, plan: Plan) {
-  if (!plan.drawers) return
-  const { make, places, rows } = plan.drawers
-  plan.openings.forEach((opening, k) =>
-    putDrawers(
-      d,
-      make,
-      places,
-      rows,
-      { aboveMm: PLAY_OVER_MM },
-      {
-        ...{ column: k, housed: k, opening, uprights: [uprightId(k), uprightId(k + 1)] },
-        ...{ between: `shelf-${k}-0`, backMm: plan.backMm, frontMm: frontOf(plan) },
-      },
-    ),
-  )
-  markRunners(d, make, d.assembly.stick.length + 1)
-}
+/** What drawers over the lowest shelf are put into. */
+const belowOf = (plan: Plan, drawers: DrawersBelow) => ({
+  ...{ drawers, openings: plan.openings, sheet: plan.sheet, backMm: plan.backMm, deepMm: plan.depthMm },
+  uprightsOf: (k: number): [string, string] => [uprightId(k), uprightId(k + 1)],
+})
 
 const board = (section: string, grade: string): Stock => ({ kind: 'board', section, grade, treated: false })
 
