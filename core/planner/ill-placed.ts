@@ -5,7 +5,7 @@ import type { Goods } from '../goods/goods.ts'
 import { BODY } from '../goods/person.ts'
 import type { Project } from '../project/project.ts'
 import type { Outline } from '../room/outline.ts'
-import { nearestFeature } from '../room/near-feature.ts'
+import { cordWayMm, nearestFeature } from '../room/near-feature.ts'
 
 /*
  * Where a thing stands badly in a room, though the build under it holds: things with a plug far from every outlet, paint
@@ -16,7 +16,7 @@ import { nearestFeature } from '../room/near-feature.ts'
 export function isIllPlaced(g: Goods, body: Convex, p: Project, o: Outline): boolean {
   const from = (...kinds: Parameters<typeof nearestFeature>[1]) => nearestFeature(body, kinds, p.room.features, o)?.mm
   // Where no outlet was surveyed nobody knows.
-  const farFromOutlet = (from('outlet') ?? 0) > CORD_MM
+  const farFromOutlet = (nearestFeature(body, ['outlet'], p.room.features, o, cordWayMm)?.mm ?? 0) > CORD_MM
   if (g.care.includes('charging') && farFromOutlet) return true
   if (g.kind === 'equipment' && g.often !== 'seldom') return farFromOutlet
   const leaks = g.kind === 'pail' || burns(g.care) || g.care.includes('liquid')

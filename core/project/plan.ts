@@ -4,6 +4,7 @@ import { lengthStock } from '../assembly/identical.ts'
 import { findSection } from '../catalogue/lumber.ts'
 import { fingerprint } from '../measure/fingerprint.ts'
 import { planCuts, type CutPlan, type Planners } from '../takeoff/cut-plan.ts'
+import { woodAtHand } from '../takeoff/on-hand.ts'
 import { purchases, type Bill } from '../takeoff/purchases.ts'
 import { chooseRips } from '../takeoff/rip-choice.ts'
 import { stillFits } from '../takeoff/replan.ts'
@@ -28,20 +29,20 @@ export interface Procurement {
   sawing: 'not-begun' | 'fits' | 'builds-changed'
 }
 
-type Priced = Pick<Project, 'settings' | 'prices' | 'onHand'>
+type Priced = Pick<Project, 'settings' | 'prices' | 'onHand' | 'room'>
 type Read = Pick<BuildReading, 'pieces' | 'shaped'> & Partial<Pick<BuildReading, 'build'>>
 
 /** Tells two sets of pieces, stock and prices apart: a plan made for one is good for no other. */
 export function cutKey(p: Priced, readings: readonly Pick<BuildReading, 'pieces'>[]): string {
-  const prices = priceBook(p)
+  const [prices, hand] = [priceBook(p), woodAtHand(p)]
   const lines = chooseRips(
     readings.flatMap((r) => r.pieces),
     p.settings,
     prices,
-    p.onHand,
+    hand,
   )
-  const boards = boardJobs(lines, p.settings, prices, p.onHand)
-  const sheets = sheetJobs(lines, p.settings, prices, p.onHand)
+  const boards = boardJobs(lines, p.settings, prices, hand)
+  const sheets = sheetJobs(lines, p.settings, prices, hand)
   // Kept plans of strips from before a slanting rip was told are none of these.
   const slants = boards.flatMap((j) =>
     Object.entries(j.lines).flatMap(([id, { slantRad }]) => (slantRad === undefined ? [] : [[id, slantRad]])),
@@ -61,7 +62,7 @@ export function procure(p: Priced, readings: readonly Read[], planners?: Planner
       p.settings,
       prices,
       planners,
-      p.onHand,
+      woodAtHand(p),
     ),
     'not-begun',
   )

@@ -105,6 +105,8 @@ export const feature = z.object({
   walkedThrough: z.boolean().optional(),
   /** Of a lamp: its light when new, lm; none: nobody said. */
   lumens: z.number().min(1).max(BRIGHTEST_LM).optional(),
+  /** And what its cover lets through of that, as a share; none: the lumens are those that leave it. */
+  coverShare: z.number().min(0.01).max(1).optional(),
 })
 export type Feature = z.infer<typeof feature>
 

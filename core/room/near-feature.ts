@@ -8,6 +8,11 @@ export function boxesApart(a: Pick<Box, 'min' | 'max'>, b: Pick<Box, 'min' | 'ma
   return Math.hypot(...gap)
 }
 
+/** How long a cord from one upright box to another is that is led along walls and edges, not through the air, mm. */
+export function cordWayMm(a: Pick<Box, 'min' | 'max'>, b: Pick<Box, 'min' | 'max'>): number {
+  return [0, 1, 2].reduce((mm, k) => mm + Math.max(0, a.min[k] - b.max[k], b.min[k] - a.max[k]), 0)
+}
+
 /** The upright box round a thing that stands or hangs on a wall; null when that wall is gone. */
 function boxOf(f: Feature, o: Outline): Box | null {
   const w = o.walls.find((l) => l.wall.id === f.wallId)
@@ -33,16 +38,20 @@ export const boxedFeatures = (
     return box ? [{ feature, box }] : []
   })
 
-/** The nearest thing of some kinds in a room, and how far it is, mm; null where nobody has surveyed one. */
+/**
+ * The nearest thing of some kinds in a room, and how far it is, mm; null where nobody has surveyed one.
+ * @param far how far one is from the other: through the air, or along what a cord is led on
+ */
 export function nearestFeature(
   body: Pick<Box, 'min' | 'max'>,
   kinds: readonly FeatureKind[],
   features: readonly Feature[],
   o: Outline,
+  far = boxesApart,
 ): { feature: Feature; mm: number } | null {
   let found: { feature: Feature; mm: number } | null = null
   for (const { feature, box } of boxedFeatures(kinds, features, o)) {
-    const mm = boxesApart(body, box)
+    const mm = far(body, box)
     if (!found || mm < found.mm) found = { feature, mm }
   }
   return found

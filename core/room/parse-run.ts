@@ -113,6 +113,8 @@ interface Piece {
   spans: boolean
   /** How bright it is, lm. */
   lumens: number | null
+  /** And what its cover lets through of that. */
+  coverShare: number | null
 }
 
 /** A length as it stands before a word. */
@@ -127,6 +129,7 @@ const MIDDLE = /\b(?:(?:in|at)\s+(?:the\s+)?)?(?:middle|centre|center)(?:ed|d)?(
 const EVERY = new RegExp(String.raw`\bevery\s+${LENGTH}`, 'i')
 /** How bright a lamp is. */
 const LUMENS = /\b(\d+(?:\.\d+)?)\s*(?:lm|lumens?)\b/i
+const COVER = /\b(?:its\s+)?cover\s+(?:lets\s+through\s+)?(\d+(?:\.\d+)?)\s*%/i
 /** At an end of the wall. */
 const AT_END = /\b(?:at|in|on)\s+(?:the\s+)?(?:far\s+)?(left|right)(?:[\s-]+hand)?(?:\s+(?:corner|end|side))?\b/i
 const FROM_LEFT = new RegExp(String.raw`${LENGTH}\s+from\s+(?:the\s+|its\s+)?left(?:\s+(?:corner|end))?`, 'i')
@@ -198,6 +201,7 @@ function piece(text: string, system: UnitSystem): Result<Piece> {
     at: [],
     spans: false,
     lumens: null,
+    coverShare: null,
     ...NOWHERE,
   }
   let rest = saidPlainly(text, system)
@@ -206,6 +210,12 @@ function piece(text: string, system: UnitSystem): Result<Piece> {
     p.lumens = Number(bright[1])
     if (!(p.lumens >= 1 && p.lumens <= BRIGHTEST_LM)) return bad('count-range', { min: 1, max: BRIGHTEST_LM })
     rest = rest.replace(bright[0], ' ')
+  }
+  const cover = p.lumens === null ? null : COVER.exec(rest)
+  if (cover) {
+    p.coverShare = Number(cover[1]) / 100
+    if (!(p.coverShare >= 0.01 && p.coverShare <= 1)) return bad('count-range', { min: 1, max: 100 })
+    rest = rest.replace(cover[0], ' ')
   }
   const found = PATTERN.exec(rest)
   if (found) {
@@ -377,6 +387,7 @@ function featureOf(p: Piece, atMm: number, wallId: string): Omit<Feature, 'id'> 
     upMm: p.up ?? d.upMm,
     outMm: p.out ?? 0,
     ...(p.lumens === null ? {} : { lumens: p.lumens }),
+    ...(p.coverShare === null ? {} : { coverShare: p.coverShare }),
   })
   return f
 }

@@ -323,6 +323,7 @@ describe('distances as one calls them', () => {
     ['water heater 500 x 520 x 1700 at 900', { wideMm: 500, deepMm: 520, highMm: 1700 }],
     ['walkway 2000 wide 800 deep at 900', { wideMm: 2000, deepMm: 800 }],
     ['lamp 4000 lm at 900, 700 out', { kind: 'light', outMm: 700, lumens: 4000 }],
+    ['lamp 4000 lm cover 60 % at 900', { kind: 'light', atMm: 900, lumens: 4000, coverShare: 0.6 }],
   ])('what stands on the floor is told by its sides: %s', (text, features) =>
     expect(run(text, 'metric')).toMatchObject({ ok: true, value: { features: [features] } }),
   )
@@ -348,6 +349,8 @@ describe('distances as one calls them', () => {
       ['12 x 3 x 4, door 32', 'run-piece'],
       ['door 900 lm at 24', 'run-piece'],
       ['lamp 0 lm at 24', 'count-range'],
+      ['lamp 900 lm cover 0 % at 24', 'count-range'],
+      ['lamp 900 lm cover 140% at 24', 'count-range'],
       ['24, outlet at 30', 'run-mixed'],
       ['24, -3', 'negative'],
     ])

@@ -1,4 +1,8 @@
+import type { Feature } from '../room/features.ts'
 import { id, lengthMm, words, z } from '../measure/schema.ts'
+
+/** What in the room it is the wood of: that comes down first, and is used again. */
+const from = id.optional()
 
 /** A board or sheet that is there already: cut from first, and free. */
 export const onHandPiece = z.discriminatedUnion('kind', [
@@ -9,6 +13,7 @@ export const onHandPiece = z.discriminatedUnion('kind', [
     treated: z.boolean(),
     lengthMm: lengthMm(50, 8000),
     note: words(80),
+    from,
     /** Stretches that may be in no piece, from the raw end: knots, splits, old screws. */
     defects: z.array(z.object({ fromMm: lengthMm(0, 8000), toMm: lengthMm(0, 8000) })).max(20),
   }),
@@ -20,9 +25,20 @@ export const onHandPiece = z.discriminatedUnion('kind', [
     lengthMm: lengthMm(50, 4000),
     widthMm: lengthMm(50, 4000),
     note: words(80),
+    from,
   }),
 ])
 export type OnHandPiece = z.infer<typeof onHandPiece>
+
+/** What of the room a piece is the wood of, where that stays after all: nobody can cut it. */
+export const staysIn = (h: OnHandPiece, features: readonly Feature[]): Feature | null =>
+  (h.from !== undefined && features.find((f) => f.id === h.from && !f.comesDown)) || null
+
+/** What there is to cut from: without the wood of what stays in the room after all. */
+export const woodAtHand = (p: {
+  onHand: readonly OnHandPiece[]
+  room: { features: readonly Feature[] }
+}): OnHandPiece[] => p.onHand.filter((h) => !staysIn(h, p.room.features))
 
 /** Whole stretches of a board between its defects, from its raw end; those shorter than `leastMm` are left out. */
 export function soundStretches(

@@ -185,14 +185,23 @@ export const ROOM_TABLE: Record<string, Words> = {
   'lit-dim': (_r, d) =>
     `About ${Math.round(Number(d.lux))} lx in its middle from ${plural(Number(d.lamps), 'lamp')}, and work at a bench asks for ${d.wantedLux} lx. A window, or a lamp nobody told the light of, comes on top. Else a brighter lamp, or one over it, before it is built.`,
   'lit-unknown': () => 'No lamp and no window has been surveyed: nobody has looked whether it is lit.',
-  powered: (_r, d, say) => `An outlet is ${say.length(Number(d.gapMm))} from it: a cord reaches.`,
+  'store-lit': (_r, d) =>
+    `With its front open at least ${Math.round(Number(d.lux))} lx fall on what stands in it, from ${plural(Number(d.lamps), 'lamp')}: one finds things by ${d.wantedLux} lx, if one does not stand in the light.`,
+  'store-dim': (_r, d) =>
+    `With its front open only about ${Math.round(Number(d.lux))} lx fall on what stands in its darkest place, from ${plural(Number(d.lamps), 'lamp')}, and one finds things by ${d.wantedLux} lx. Hang a lamp before it, or a strip of light inside with a hole for its cord, before it is built.`,
+  powered: (_r, d, say) =>
+    `An outlet is ${say.length(Number(d.gapMm))} of cord from it, led along the walls: it reaches.`,
   'powered-far': (_r, d, say) =>
-    `The nearest outlet is ${say.length(Number(d.gapMm))} from it, further than a cord reaches (${say.length(Number(d.wantedMm))}). Have one put there before it is built; no cord that stays lying.`,
+    `The nearest outlet is ${say.length(Number(d.gapMm))} of cord from it, led along the walls, further than a cord reaches (${say.length(Number(d.wantedMm))}). Have one put there before it is built; no cord that stays lying.`,
   'powered-unknown': () => 'No outlet has been surveyed: nobody has looked whether a machine on it can be plugged in.',
   'care-outlet': (_r, d, say) =>
-    `${theGoods(d)} must be charged, and the nearest outlet is ${say.length(Number(d.gapMm))} away: a cord reaches ${say.length(Number(d.wantedMm))}. Another place, or an outlet there; no cord that stays lying.`,
+    `${theGoods(d)} must be charged, and the nearest outlet is ${say.length(Number(d.gapMm))} of cord away, led along the walls: one reaches ${say.length(Number(d.wantedMm))}. Another place, or an outlet there; no cord that stays lying.`,
   'care-no-outlet': (_r, d) =>
     `${theGoods(d)} must be charged; no outlet has been surveyed, so nobody has looked for one.`,
+  'care-strip': (_r, d) =>
+    `${d.count} things are charged here, and an outlet has ${d.places} places: one strip with as many, screwed up where it is seen, plugged into the wall and never into another strip.`,
+  'care-cord-hole': (_r, d, say) =>
+    `${theGoods(d)} ${areIs(d)} charged behind a closed front, and no hole lets a cord out: bore one of ${say.length(Number(d.holeMm))} at least in a side or the back before it is put up. What charges gets warm: leave the front open meanwhile.`,
   'care-no-burner': (_r, d) =>
     `${theGoods(d)} must be kept from flames and heat; no heater or furnace has been surveyed, so nobody has looked for one.`,
   'care-no-window': (_r, d) =>
@@ -235,5 +244,6 @@ export const ROOM_CHECK_NAMES: Record<string, string> = {
   heads: 'Heads',
   keeping: 'What things ask for',
   'worked-at': 'Light and power',
+  'lit-inside': 'Light inside',
   tied: 'Tied to a neighbour',
 }

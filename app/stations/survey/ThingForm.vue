@@ -15,6 +15,8 @@ import {
 import { FEATURE_CAUTIONS, FEATURE_NAMES } from '../../../core/wording/features.ts'
 import { capital } from '../../../core/wording/say.ts'
 import IconTrash from '~icons/bi/trash'
+import HandForm from '../../components/HandForm.vue'
+import HandPieces from '../../components/HandPieces.vue'
 import DoorSweep from '../../components/DoorSweep.vue'
 import MeasureField from '../../components/MeasureField.vue'
 import NumberField from '../../components/NumberField.vue'
@@ -149,7 +151,20 @@ const DOOR: [keyof Sectional, string][] = [
           optional
           :value="f.lumens ?? null"
           :max="BRIGHTEST_LM"
-          @change="(v) => set({ lumens: v ?? undefined })"
+          @change="(v) => set(v === null ? { lumens: undefined, coverShare: undefined } : { lumens: v })"
+        />
+      </div>
+      <div v-if="f.kind === 'light' && f.lumens !== undefined">
+        <label class="form-label" for="cover">Its cover lets through, % (empty: counted already)</label>
+        <NumberField
+          field-id="cover"
+          label="Its cover lets through, %"
+          kind="count"
+          optional
+          :value="f.coverShare === undefined ? null : Math.round(100 * f.coverShare)"
+          :min="1"
+          :max="100"
+          @change="(v) => set({ coverShare: v === null ? undefined : v / 100 })"
         />
       </div>
     </div>
@@ -160,6 +175,15 @@ const DOOR: [keyof Sectional, string][] = [
       @update:model-value="set({ comesDown: $event === true ? true : undefined })"
       >comes down before anything is built here</BFormCheckbox
     >
+    <section v-if="f.comesDown" class="mt-2" aria-labelledby="wood-h">
+      <h2 id="wood-h" class="part">Its wood, used again</h2>
+      <p class="soft small mb-1">
+        Boards and sheets it gives, as long as they are sound: they are cut from first, and cost nothing. Nails and
+        screws out before they meet a blade.
+      </p>
+      <HandPieces :from="f.id" />
+      <HandForm v-if="!doc.project!.progress.sawing" :from="f.id" />
+    </section>
     <template v-if="f.leaf">
       <h2 class="mt-3 part">Leaf</h2>
       <div class="grid">

@@ -5,6 +5,7 @@ import { doorSweep } from './door-sweep.ts'
 import { heads } from './heads.ts'
 import { fixing } from './fixing.ts'
 import { keeping } from './keeping.ts'
+import { litInside } from './lit-inside.ts'
 import { packed } from './packed.ts'
 import { reach } from './reach.ts'
 import { sharedHold } from './shared-hold.ts'
@@ -29,5 +30,6 @@ export const ROOM_CHECKS: readonly AnyRoomCheck[] = [
   heads,
   keeping,
   workedAt,
+  litInside,
   tied,
 ]

@@ -1,4 +1,5 @@
 import { describe, expect, it } from '@jest/globals'
+import { expectNear } from '../../../test-support/near.ts'
 import { frameOf, solidsOf } from '../../clearance/placing.ts'
 import type { Assembly } from '../../assembly/assembly.ts'
 import type { Box } from '../../geometry/box.ts'
@@ -46,8 +47,14 @@ interface Stands {
   g: Goods
   box: Box
 }
-function look(things: Stands[], features: Feature[] = [], front?: Box, others: Stands[] = []) {
-  const parts = front ? [{ id: 'leaf', role: 'door' }] : []
+function look(
+  things: Stands[],
+  features: Feature[] = [],
+  front?: Box,
+  others: Stands[] = [],
+  more: readonly object[] = [],
+) {
+  const parts = [...(front ? [{ id: 'leaf', role: 'door' }] : []), ...more]
   const assembly = (list: Stands[]) =>
     ({
       parts: [],
@@ -92,6 +99,38 @@ describe('what things ask for', () => {
     expect(codes(charger, [feature('outlet', 2900, 70)])).toEqual(['care-kept holds'])
     expect(codes(charger, [feature('outlet', 3100, 70)])).toEqual(['care-outlet fails'])
     expect(codes(charger)).toEqual(['care-no-outlet not-applicable'])
+  })
+  it('a cord is led along the walls: further up and out from them it reaches less far along them', () => {
+    // 1200 mm to the right and 700 mm up: 1389 mm through the air, 1900 mm of cord and what it stands out.
+    const high = [{ g: tin('charger', ['charging']), box: at(0, 1100) }]
+    const [r] = look(high, [feature('outlet', 2400, 70, 300)])
+    expect(r).toMatchObject({ code: 'care-outlet', state: 'fails' })
+    expectNear(Number(r.data.gapMm), 1200 + 700 + 100, 1e-9)
+    expect(codes(high, [feature('outlet', 1900, 70)])).toEqual(['care-kept holds'])
+  })
+  it('more things than an outlet has places for want a strip, told once', () => {
+    const outlet = [feature('outlet', 1500, 70)]
+    const some = (n: number) =>
+      Array.from({ length: n }, (_, i) => ({ g: tin(`charger ${i}`, ['charging']), box: at(200 * i, 300) }))
+    expect(codes(some(2), outlet)).toEqual(['care-kept holds'])
+    expect(codes(some(4), outlet)).toEqual(['care-strip holds'])
+    expect(sayCheck(look(some(4), outlet)[0], sayIn(METRIC))).toMatch(
+      /^4 things are charged here, .* never into another/,
+    )
+  })
+  it('what charges behind a closed front wants a hole for its cord', () => {
+    const doors: Box = { min: [0, 480, 0], max: [2000, 500, 1200] }
+    const charger = [{ g: tin('charger', ['charging']), box: at(0, 300) }]
+    const outlet = [feature('outlet', 1500, 70)]
+    expect(codes(charger, outlet, doors)).toEqual(['care-cord-hole holds'])
+    expect(codes(charger, outlet)).toEqual(['care-kept holds'])
+    const bored = (diameterMm: number, role = 'back') => [
+      { id: 'back', role, machining: [{ kind: 'hole', depthMm: null, diameterMm }] },
+    ]
+    expect(codes(charger, outlet, doors, [], bored(50))).toEqual(['care-kept holds'])
+    // No plug goes through holes for pins, and none through a shelf.
+    expect(codes(charger, outlet, doors, [], bored(5))).toEqual(['care-cord-hole holds'])
+    expect(codes(charger, outlet, doors, [], bored(50, 'shelf'))).toEqual(['care-cord-hole holds'])
   })
   it('what burns is not beside what charges, in the same build or in the next', () => {
     const paint = { g: tin('paint', ['aerosol']), box: at(0, 300) }

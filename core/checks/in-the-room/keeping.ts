@@ -6,7 +6,7 @@ import type { Convex } from '../../geometry/convex.ts'
 import { burns, hasLid, type Care } from '../../goods/care.ts'
 import type { Goods } from '../../goods/goods.ts'
 import { BODY } from '../../goods/person.ts'
-import { boxesApart, nearestFeature } from '../../room/near-feature.ts'
+import { boxesApart, cordWayMm, nearestFeature } from '../../room/near-feature.ts'
 import { plain, type CheckResult } from '../check.ts'
 import { defineRoomCheck, type RoomContext } from '../room-check.ts'
 
@@ -91,7 +91,25 @@ const near = (t: Thing, c: Given, mm: number) => {
     ? { kind: flame.feature.kind, name: flame.feature.name, gapMm: flame.mm, wantedMm: mm }
     : null
 }
-const outletFrom = (t: Thing, c: Given) => nearestFeature(t.body, ['outlet'], c.room.features, c.outline)
+const outletFrom = (t: Thing, c: Given) => nearestFeature(t.body, ['outlet'], c.room.features, c.outline, cordWayMm)
+
+/** Places of an outlet: what is plugged in beside them wants a strip of them. Usual for one on a wall. */
+const PLACES = 2
+/** What is charged in a build, where it is more than an outlet has places for; told once, of the first of it. */
+function beyondPlaces(t: Thing, c: Asked): Record<string, number> | null {
+  const charged = c.round.filter((x): x is Thing => 'bay' in x && x.g.care.includes('charging'))
+  return charged.length > PLACES && charged[0] === t ? { count: charged.length, places: PLACES } : null
+}
+/** A plug goes through a hole no smaller than this, mm: usual for one of a household. */
+const PLUG_MM = 38
+/** Whether nothing of a closed build lets a cord out. */
+const isShutIn = (t: Thing, c: Given): boolean =>
+  isCovered(t, c) &&
+  !c.assembly.parts.some(
+    (p) =>
+      (p.role === 'side' || p.role === 'back') &&
+      p.machining.some((m) => m.kind === 'hole' && m.depthMm === null && m.diameterMm >= PLUG_MM),
+  )
 
 const RULES: readonly Rule[] = [
   { code: 'care-flame', state: 'fails', asks: burns, broken: (t, c) => near(t, c, FROM_FLAME_MM) },
@@ -117,6 +135,13 @@ const RULES: readonly Rule[] = [
     state: 'not-applicable',
     asks: has('charging'),
     broken: (t, c) => (outletFrom(t, c) ? null : {}),
+  },
+  { code: 'care-strip', state: 'holds', asks: has('charging'), broken: beyondPlaces },
+  {
+    code: 'care-cord-hole',
+    state: 'holds',
+    asks: has('charging'),
+    broken: (t, c) => (isShutIn(t, c) ? { holeMm: PLUG_MM } : null),
   },
   {
     code: 'care-no-burner',

@@ -1,12 +1,13 @@
 import { placedBox } from '../../clearance/placing.ts'
-import { boxUnion, type Box } from '../../geometry/box.ts'
+import { boxUnion } from '../../geometry/box.ts'
 import type { Vec3 } from '../../geometry/vec.ts'
 import { BENCH_LUX, luxFrom } from '../../mechanics/light.ts'
 import type { FeatureKind } from '../../room/features.ts'
-import { boxedFeatures, nearestFeature } from '../../room/near-feature.ts'
+import { boxesApart, cordWayMm, nearestFeature } from '../../room/near-feature.ts'
 import { plain, type Input } from '../check.ts'
 import { defineRoomCheck } from '../room-check.ts'
 import { CORD_MM } from './keeping.ts'
+import { light, toldLamps, type Lamp } from './lamps.ts'
 
 /*
  * What a top that people work at asks of the room: light on it, and an outlet for what is used there. Neither is a matter
@@ -30,31 +31,17 @@ const NEEDS: readonly Need[] = [
 ]
 
 /** One lamp as it shines on the middle of what one works at. */
-interface Lamp {
-  name: string
-  lumens: number
-  upMm: number
-  awayMm: number
-  lux: number
-}
-function lampOver(lumens: number, { min, max }: Box, at: Vec3): Omit<Lamp, 'name'> {
-  const [x, y] = [0, 1].map((i) => (min[i] + max[i]) / 2 - at[i])
-  const [upMm, awayMm] = [min[2] - at[2], Math.hypot(x, y)]
+function lampOver({ lumens, at }: Lamp, to: Vec3) {
+  const [upMm, awayMm] = [at[2] - to[2], Math.hypot(at[0] - to[0], at[1] - to[1])]
   return { lumens, upMm, awayMm, lux: luxFrom(lumens, upMm, awayMm) }
 }
 
 /** Light in the middle of a top from the lamps whose brightness is known; daylight comes on top of it. */
-function lit(top: string, lamps: readonly Lamp[], lux: number) {
-  const isEnough = lux >= BENCH_LUX
-  return plain({
-    check: 'worked-at',
-    link: 'handling',
-    quantity: 'count',
-    code: isEnough ? 'lit-enough' : 'lit-dim',
-    subject: 'lit',
-    state: isEnough ? 'holds' : 'not-applicable',
-    parts: [top],
-    data: { lux, wantedLux: BENCH_LUX, lamps: lamps.length },
+function lit(top: string, at: Vec3, told: readonly Lamp[]) {
+  const lamps = told.map((l) => lampOver(l, at))
+  return light({
+    ...{ check: 'worked-at', subject: 'lit', codes: { enough: 'lit-enough', dim: 'lit-dim' }, parts: [top] },
+    ...{ lux: lamps.reduce((sum, l) => sum + l.lux, 0), wantedLux: BENCH_LUX, lamps: lamps.length },
     working: {
       formula: 'E = Σ 0.67 · Φ · h² / (π · (h² + a²)²)',
       inputs: lamps.flatMap((l, i): Input[] => [
@@ -76,16 +63,13 @@ export const workedAt = defineRoomCheck({
     if (tops.length === 0) return []
     const { min, max } = boxUnion(tops.map((id) => placedBox(frame, boxes.get(id)!)))
     const middle = [0, 1, 2].map((i) => (min[i] + max[i]) / 2) as Vec3
-    const lamps = boxedFeatures(['light'], room.features, outline).flatMap(({ feature, box }): Lamp[] =>
-      feature.lumens === undefined ? [] : [{ name: feature.name, ...lampOver(feature.lumens, box, middle) }],
-    )
-    const lux = lamps.reduce((sum, l) => sum + l.lux, 0)
+    const lamps = toldLamps(room, outline)
     return NEEDS.map(({ kinds, withinMm, code }) => {
       // What lamps give is reckoned where somebody said how bright they are.
-      if (code === 'lit' && lamps.length > 0) return lit(tops[0], lamps, lux)
+      if (code === 'lit' && lamps.length > 0) return lit(tops[0], middle, lamps)
       // A cord is plugged in at the end that is nearest; light must reach the middle.
       const from = code === 'lit' ? { min: middle, max: middle } : { min, max }
-      const near = nearestFeature(from, kinds, room.features, outline)
+      const near = nearestFeature(from, kinds, room.features, outline, code === 'powered' ? cordWayMm : boxesApart)
       const state = near && near.mm <= withinMm ? 'holds' : 'not-applicable'
       return plain({
         check: 'worked-at',
