@@ -3,7 +3,7 @@ import { allFamilies } from '../families/registry.ts'
 import type { Goods } from '../goods/goods.ts'
 import { newBuild } from './new-build.ts'
 import type { Build } from './project.ts'
-import { readWith } from './read-build.ts'
+import { shapeInPlace } from './read-build.ts'
 
 const MORE = { acrossMm: 7, deepMm: 11, tallMm: 13 }
 const larger = (item: Goods): Goods => ({
@@ -21,14 +21,14 @@ describe('things larger in use, in every kind of build', () => {
     for (const e of family.examples()) {
       const goods = e.context.goods.map((g) => ({ ...g, item: larger(g.item) }))
       const build = newBuild({ id: 'b', name: 'b', family: id, params: e.params as Build['params'], wallId: 'w' })
-      const r = readWith(family, build, { ...e.context, goods })
+      const r = shapeInPlace(family, build, { ...e.context, goods })
       if (!r.ok) {
         // There may be no room for them so: it is said, and nothing is built.
         expect(r.problem.code).not.toBe('not-buildable')
         continue
       }
       const byId = new Map(e.context.goods.map((g) => [g.item.id, g.item]))
-      for (const i of r.reading.shaped.assembly.bays.flatMap((b) => b.items)) {
+      for (const i of r.value.assembly.bays.flatMap((b) => b.items)) {
         const g = byId.get(i.goodsId)!
         const filled = [0, 1, 2].map((k) => i.box.max[k] - i.box.min[k])
         const size = sorted(i.turned ? [i.turned.acrossMm, i.turned.deepMm, filled[2]] : filled)

@@ -27,7 +27,7 @@ const MAY_BE_REFUSED = [
 ]
 /** What is so thin at the front edge of a shallow bracket lifts its arm off its leg, which nothing there holds down. */
 const NOT_PROVEN = ['bracket-shelf: framing square']
-const EVERY = 5
+const EVERY = 8
 
 function room(system: UnitSystem, goods: Goods[]): Project {
   const p = newProject('p', 'begun', system, '2026-01-01T00:00:00.000Z')
