@@ -64,10 +64,22 @@ function add() {
   const about = { lengthMm: long.value, note: '', ...(props.from === undefined ? {} : { from: props.from }) }
   const piece = (): OnHandPiece =>
     kind.value === 'board'
-      ? { id: newId('h'), kind: 'board', section: section.value, treated: treated.value, ...about, defects: holes }
+      ? {
+          id: newId('h'),
+          kind: 'board',
+          section: section.value,
+          treated: treated.value,
+          ...about,
+          defects: holes.map((x) => ({ ...x })),
+        }
       : { id: newId('h'), kind: 'sheet', sheet: sheet.value, widthMm: wide.value!, ...about }
   const pieces = Array.from({ length: count.value }, piece)
-  problem.value = refusalOf(() => doc.change('put a piece on hand', (d) => void d.onHand.push(...pieces)))
+  problem.value = refusalOf(() =>
+    doc.change(
+      count.value > 1 ? `put ${count.value} pieces on hand` : 'put a piece on hand',
+      (d) => void d.onHand.push(...pieces),
+    ),
+  )
   if (!problem.value) bad.value = ''
 }
 </script>

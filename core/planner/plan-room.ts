@@ -20,7 +20,9 @@ import { isGlued, isInWall, lotWithout, measured, type Lot, type Offer } from '.
 import { LEAST_APART, leavesFarMore, SHOWN, worthShowing } from './shown.ts'
 import { holdingIn, thriftier } from './thrift.ts'
 import { AIMS, differ, keeping, leavesMany, measuresOf, Shelf, type Aim, type Plan, type Urgency } from './plans.ts'
-import { allJudged, mended, refitted, searching, withoutFailing, type Bulk, type SearchOptions } from './search.ts'
+import type { Bulk, SearchOptions } from './orders.ts'
+import { isTight as isTightIn } from './tight.ts'
+import { allJudged, mended, refitted, searching, withoutFailing } from './search.ts'
 import type { Wishes } from '../project/wishes.ts'
 
 /** A plan of a room: builds where they go, what they come to, and what is left without a place. */
@@ -169,6 +171,7 @@ class RoomPlanner {
   *run(rounds: number, shouldStop: (share: number) => boolean): Generator<Planning, Planning> {
     this.isOver = () => shouldStop(ENDING)
     const random = seeded(this.seed)
+    const isTight = isTightIn(this.p, this.heap, this.market.walls)
     for (const [k, aim] of this.aims.entries()) {
       const looked = () => (this.shelf.isShort() ? LOOKED_SHORT : LOOKED)
       const share = () => looked()[k]
@@ -178,7 +181,16 @@ class RoomPlanner {
       }
       const { urgency, bulk } = this
       const isGrown = () => shouldStop(part(GROWN))
-      const given = { aim, urgency, bulk, budgetMinor: this.wishes.budgetMinor, random, unlike: this.taken, isGrown }
+      const given = {
+        aim,
+        urgency,
+        bulk,
+        isTight,
+        budgetMinor: this.wishes.budgetMinor,
+        random,
+        unlike: this.taken,
+        isGrown,
+      }
       // Until there is a plan that holds, one is looked for with all care.
       const hurried = { ...given, isLate: (of: number) => shouldStop(part(of)) }
       const o: SearchOptions = this.isEnough() ? hurried : given

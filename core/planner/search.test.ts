@@ -5,7 +5,8 @@ import type { Market } from './market.ts'
 import { beats } from './measures.ts'
 import { howMany, type Lot, type Offer } from './offer.ts'
 import { differ, measuresOf, Shelf, worthOf, type Aim } from './plans.ts'
-import { lotsOf, searching, type SearchOptions } from './search.ts'
+import { lotsOf, type SearchOptions } from './orders.ts'
+import { searching } from './search.ts'
 
 /*
  * A made-up market of three walls and two kinds of build, small enough to try everything: each build costs something to

@@ -1,44 +1,14 @@
+import { grow, growing, told, type Growth } from './grow.ts'
 import type { Market } from './market.ts'
-import { lotWithout, type Haste, type Lot, type Offer } from './offer.ts'
-import {
-  HOMELESS,
-  isAllJudged,
-  keeping,
-  leavesMany,
-  likeness,
-  measuresOf,
-  worthOf,
-  type Aimed,
-  type Plan,
-  type Shelf,
-  type Urgency,
-} from './plans.ts'
+import { lotWithout, type Lot, type Offer } from './offer.ts'
+import { byBulk, byRoom, lotsOf, shuffled, triedAgain, wantedOf, type SearchOptions } from './orders.ts'
+import { isAllJudged, keeping, leavesMany, likeness, measuresOf, worthOf, type Plan, type Shelf } from './plans.ts'
 
 /*
  * Which builds keep a heap of things, and where: sets of builds are grown lot by lot, in several orders, the best or the few
  * best kept at every lot; then part of one is torn down and grown again, over and over (ruin and recreate). What is looked
  * at is kept, so that plans that are best in something else are at hand.
  */
-
-/** How much room one of a thing takes, in any unit. */
-export type Bulk = (goodsId: string) => number
-
-export interface SearchOptions extends Aimed {
-  urgency: Urgency
-  bulk: Bulk
-  /** Plans there are already: others are worth more. */
-  unlike: readonly Plan[]
-  /** Numbers from 0 up to 1, the same ones each time. */
-  random: () => number
-  /** Whether this share of the time for looking has passed. */
-  isLate?: (share: number) => boolean
-  /** Whether so much of it has passed that no further plan is grown from nothing. */
-  isGrown?: () => boolean
-}
-
-/** How much it matters that some things have a place. */
-const wantedOf = (lot: Lot, { urgency }: Pick<SearchOptions, 'urgency'>): number =>
-  lot.reduce((n, g) => n + g.count * urgency(g.goodsId), 0)
 
 /** Plans kept at every lot while one is grown. */
 const BEAM = 3
@@ -47,211 +17,6 @@ const MANY_LOTS = 24
 /** Ways to go on from each of them that are looked at: kinds of build, and walls. */
 const MOST_KINDS = 4
 const FEW_KINDS = 2
-
-/** All ways to keep a lot in a plan, or as much of it as goes. @param squeezed in new builds only, as short as there is room */
-function* waysOn(
-  plan: Plan,
-  lot: Lot,
-  market: Market,
-  { kinds, walls: anywhere, dense, tried, haste }: Pick<Growth, 'kinds' | 'walls' | 'dense' | 'tried' | 'haste'>,
-  squeezed = false,
-): Generator<Plan> {
-  const those = market.kindsFor(lot)
-  const best = those[0]?.score ?? 0
-  let all = false
-  const opened = tried?.lots.has(lot) ? tried.opened : null
-  const walls = opened ?? anywhere
-  for (const [i, o] of squeezed ? [] : plan.offers.entries()) {
-    const known = those.find((k) => k.kind === o.build.family)
-    if (!known || (opened && !opened.includes(o.build.wallId))) continue
-    const others = plan.offers.filter((_, j) => j !== i)
-    const more = market.extended(o, lot, others, { haste })
-    if (!more) continue
-    const way = withOffer(plan, [...others, more], lot, lotWithout(more.housed, o.housed))
-    all ||= known.score >= Math.min(2, best) && way.homeless.length === plan.homeless.length
-    yield way
-  }
-  if (dense && all) return
-  // A kind that goes to none of these walls is none of those looked at.
-  let looked = 0
-  for (const { kind } of those) {
-    if (looked === kinds) break
-    let found = false
-    for (const wallId of walls) {
-      const offer = market.offer(kind, wallId, lot, plan.offers, { squeezed, haste })
-      if (offer) yield withOffer(plan, [...plan.offers, offer], lot, offer.housed)
-      found ||= offer !== null
-    }
-    if (found) looked++
-  }
-}
-
-/** The same; where there are none, what is made as short as there is room. */
-function* anyWayOn(plan: Plan, lot: Lot, market: Market, g: Growth): Generator<Plan> {
-  let any = false
-  for (const way of waysOn(plan, lot, market, g)) {
-    any = true
-    yield way
-  }
-  if (any || g.haste === 'first') return
-  for (const way of waysOn(plan, lot, market, g, true)) {
-    any = true
-    yield way
-  }
-  if (!any) yield* waysUnder(plan, lot, market, g)
-}
-
-/** Ways to keep a lot under what hangs, which is raised for it. */
-function* waysUnder(plan: Plan, lot: Lot, market: Market, { kinds, walls, tried }: Growth): Generator<Plan> {
-  const opened = tried?.lots.has(lot) ? tried.opened : walls
-  for (const { kind } of market.kindsFor(lot).slice(0, kinds))
-    for (const wallId of opened) {
-      const found = market.under(kind, wallId, lot, plan.offers)
-      if (found) yield withOffer(plan, [...found.others, found.offer], lot, found.offer.housed)
-    }
-}
-
-const withOffer = (plan: Plan, offers: readonly Offer[], lot: Lot, housed: Lot): Plan => ({
-  offers,
-  homeless: [...plan.homeless, ...lotWithout(lot, housed)],
-})
-
-interface Growing {
-  plan: Plan
-  todo: readonly Lot[]
-}
-
-/** A lot is parted so often before what is left of it is given up. */
-const PARTS = 4
-
-/** How a plan is grown: at most so many kinds of build for each lot, in these walls' order, this wide. */
-interface Growth {
-  kinds: number
-  /** Where a build that is there takes all of a lot no other is looked for. */
-  dense?: boolean
-  walls: readonly string[]
-  /** Lots that had no place before what was torn down: only at the walls where that was they may have one now. */
-  tried?: { lots: ReadonlySet<Lot>; opened: readonly string[] }
-  beam: number
-  /** How much the worth of a way is shaken, as a share. */
-  shake: number
-  /** The first way that takes a whole lot is taken. */
-  hasty: boolean
-  /** After the first way a kind would build it what has no place is not tried as short as there is room either. */
-  haste?: Haste
-}
-
-/** Grows a plan until every lot has been looked at. */
-function grow(...of: Parameters<typeof growing>): Plan {
-  const steps = growing(...of)
-  for (;;) {
-    const step = steps.next()
-    if (step.done) return step.value
-  }
-}
-
-/** What was not looked at yet is without a place. */
-const told = ({ plan, todo }: Growing): Plan => ({ ...plan, homeless: [...plan.homeless, ...todo.flat()] })
-
-/** The same, told after each lot. */
-function* growing(
-  from: Plan,
-  lots: readonly Lot[],
-  market: Market,
-  o: SearchOptions,
-  g: Growth,
-): Generator<Growing, Plan> {
-  const worth = (plan: Plan) => worthOf(measuresOf(plan, o.urgency), o) + likeness(plan, o.unlike)
-  let beam: Growing[] = [{ plan: from, todo: lots }]
-  for (let round = 0; round < PARTS * lots.length && beam.some((b) => b.todo.length > 0); round++) {
-    // Late the first way that is found is taken: what is begun is ended soon.
-    const now = o.isLate?.(1) ? { ...g, kinds: 1, beam: 1, hasty: true } : g
-    const next: (Growing & { worth: number })[] = []
-    for (const { plan, todo } of beam) {
-      if (todo.length === 0) {
-        next.push({ plan, todo, worth: worth(plan) })
-        continue
-      }
-      const [lot, ...rest] = todo
-      let any = false
-      for (const way of anyWayOn(plan, lot, market, now)) {
-        any = true
-        // What a build leaves out of a lot is a lot of its own.
-        const left = way.homeless.slice(plan.homeless.length)
-        const on: Growing = {
-          plan: { ...way, homeless: plan.homeless },
-          todo: left.length > 0 ? [left, ...rest] : rest,
-        }
-        const open = wantedOf(on.todo.flat(), o)
-        const shaken = 1 + now.shake * (o.random() - 0.5)
-        next.push({ ...on, worth: worth(on.plan) * shaken + HOMELESS * open })
-        if (now.hasty && left.length === 0) break
-      }
-      const given: Growing = { plan: { ...plan, homeless: [...plan.homeless, ...lot] }, todo: rest }
-      if (!any) next.push({ ...given, worth: worth(given.plan) })
-    }
-    beam = next.sort((a, b) => a.worth - b.worth).slice(0, now.beam)
-    yield beam[0]
-  }
-  return told(beam[0])
-}
-
-/** Things that go to the same kinds of build equally well are one lot; what is hardest to keep, and wanted most, first. */
-export function lotsOf(heap: Lot, market: Market, urgency: Urgency): Lot[] {
-  const by = new Map<string, { lot: { goodsId: string; count: number }[]; kinds: number }>()
-  for (const g of heap) {
-    const kinds = market.kindsFor([g])
-    const key = kinds.map((k) => `${k.kind} ${k.score}`).join()
-    const known = by.get(key) ?? { lot: [], kinds: kinds.length }
-    known.lot.push(g)
-    by.set(key, known)
-  }
-  const wanted = (lot: Lot) => wantedOf(lot, { urgency })
-  return [...by.values()].sort((a, b) => a.kinds - b.kinds || wanted(b.lot) - wanted(a.lot)).map((x) => x.lot)
-}
-
-/** What takes most room first, and what is wanted most: what is small goes in beside it. */
-function byBulk(lots: readonly Lot[], { bulk, urgency }: Pick<SearchOptions, 'bulk' | 'urgency'>): Lot[] {
-  const of = (lot: Lot) => lot.reduce((n, g) => n + g.count * bulk(g.goodsId) * urgency(g.goodsId), 0)
-  return [...lots].sort((a, b) => of(b) - of(a))
-}
-
-/** Of a lot what takes more than so many times the room of its smallest is a lot of its own. */
-const FAR_LARGER = 8
-
-/**
- * What is wanted most first, and of that what takes least room for it: what has no place in the end is what is used least,
- * and as little as can be.
- */
-function byRoom(lots: readonly Lot[], { bulk, urgency }: Pick<SearchOptions, 'bulk' | 'urgency'>): Lot[] {
-  const parted = lots.flatMap((lot) => {
-    const out: Lot[] = []
-    let first: Lot[number] | null = null
-    const order = [...lot].sort((a, b) => urgency(b.goodsId) - urgency(a.goodsId) || bulk(a.goodsId) - bulk(b.goodsId))
-    for (const g of order) {
-      const isAlike =
-        first && urgency(g.goodsId) === urgency(first.goodsId) && bulk(g.goodsId) <= FAR_LARGER * bulk(first.goodsId)
-      if (isAlike) out.push([...out.pop()!, g])
-      else {
-        out.push([g])
-        first = g
-      }
-    }
-    return out
-  })
-  const each = ([{ goodsId }]: Lot) => urgency(goodsId)
-  const of = (lot: Lot) => wantedOf(lot, { urgency }) / lot.reduce((n, g) => n + g.count * bulk(g.goodsId), 0)
-  return parted.sort((a, b) => each(b) - each(a) || of(b) - of(a))
-}
-
-const shuffled = <T>(list: readonly T[], random: () => number): T[] => {
-  const out = [...list]
-  for (let i = out.length - 1; i > 0; i--) {
-    const k = Math.floor(random() * (i + 1))
-    ;[out[i], out[k]] = [out[k], out[i]]
-  }
-  return out
-}
 
 /** Walls that are tried when part of a plan is grown again. */
 const WALLS_AGAIN = 3
@@ -267,19 +32,6 @@ const hurry = (plan: Plan, random: () => number): Pick<Growth, 'hasty' | 'haste'
 /** A worse plan is gone on from when it is no worse than this, falling to nought. */
 const WARM = 0.05
 
-/** Of what has no place so many kinds of things are tried again each time, the more wanted the likelier. */
-const TRIED_AGAIN = 12
-
-/** What had no place: some of it to be tried once more, and what is not looked at this time. */
-function triedAgain(homeless: Lot, o: SearchOptions): { lots: Lot[]; rest: Lot } {
-  if (homeless.length <= TRIED_AGAIN) return { lots: homeless.map((g) => [g]), rest: [] }
-  const order = homeless
-    .map((g) => ({ g, at: o.random() ** (1 / wantedOf([g], o)) }))
-    .sort((a, b) => b.at - a.at)
-    .map(({ g }) => g)
-  return { lots: order.slice(0, TRIED_AGAIN).map((g) => [g]), rest: order.slice(TRIED_AGAIN) }
-}
-
 /** What the search is at, each time it tells. */
 export type Stage = 'growing' | 'first' | 'grown' | 'judged' | 'round'
 
@@ -290,10 +42,10 @@ const leftIn = (x: Plan, { urgency }: SearchOptions): number => measuresOf(x, ur
 /**
  * The first plan of all, told as it grows: what takes most room first, each into what is there already, so that much soon
  * has a place. Where that turns out to leave many without one, what takes least room.
- * @param orders of these things, for the one and for the other
+ * @param orders of these things, for the one and for the other; for the other alone where that is known before
  */
 function* firstOf(
-  orders: readonly [readonly Lot[], readonly Lot[]],
+  orders: readonly (readonly Lot[])[],
   market: Market,
   shelf: Shelf,
   o: SearchOptions,
@@ -301,10 +53,11 @@ function* firstOf(
 ): Generator<'growing', { plan: Plan; isShort: boolean }> {
   let best: Plan | null = null
   let isShort = false
-  for (const order of orders) {
+  for (const [i, order] of orders.entries()) {
+    const isLast = i === orders.length - 1
     const steps = growing(NOTHING, order, market, o, { ...g, dense: true, hasty: true, haste: 'first' })
     let step = steps.next()
-    while (!step.done && (isShort || !leavesMany(step.value.plan))) {
+    while (!step.done && (isLast || !leavesMany(step.value.plan))) {
       const so = told(step.value)
       if (!shelf.begun || leftIn(so, o) <= leftIn(shelf.begun, o)) shelf.begun = so
       yield 'growing'
@@ -313,8 +66,8 @@ function* firstOf(
     const plan = step.done ? step.value : told(step.value)
     shelf.add(plan)
     if (!best || leftIn(plan, o) < leftIn(best, o)) best = plan
+    isShort = i > 0 || !step.done || (orders.length === 1 && leavesMany(plan))
     if (step.done) break
-    isShort = true
   }
   shelf.begun = null
   return { plan: best!, isShort }
@@ -345,7 +98,7 @@ export function* searching(
   ]
   let [now, isShort] = [NOTHING, shelf.isShort()]
   if (shelf.kept.length === 0) {
-    const first = yield* firstOf([byBulk(singles, o), byRoom(lots, o)], market, shelf, o, few)
+    const first = yield* firstOf([...(o.isTight ? [] : [byBulk(singles, o)]), byRoom(lots, o)], market, shelf, o, few)
     ;[now, isShort] = [first.plan, first.isShort]
     yield 'first'
   }

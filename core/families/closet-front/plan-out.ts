@@ -1,7 +1,7 @@
-import { unitsOf, type Settings } from '../../assembly/settings.ts'
+import { unitsOf } from '../../assembly/settings.ts'
 import { dadoDepth } from '../../blocks/carcass/shelf-between.ts'
 import { NAILER } from '../../blocks/carcass/standing.ts'
-import { besideHinges, frontDeep, takenByHinges, underHinges } from '../../blocks/fronts/front.ts'
+import { frontDeep, takenByHinges } from '../../blocks/fronts/front.ts'
 import { overOpening } from '../../blocks/fronts/face-frame.ts'
 import { GAP_MM, ONE_LEAF_MM } from '../../blocks/fronts/hinged.ts'
 import { rowsOf, sprung, type Row } from '../../blocks/fronts/lift-up.ts'
@@ -9,24 +9,14 @@ import { slidingFault } from '../../blocks/fronts/sliding.ts'
 import { economicalRip, standingDepth } from '../../blocks/sizing/economical-rip.ts'
 import { PULL } from '../../catalogue/hardware.ts'
 import { findSection, type Section } from '../../catalogue/lumber.ts'
-import { findSheet, type Sheet } from '../../catalogue/sheets.ts'
+import { findSheet } from '../../catalogue/sheets.ts'
 import { bad, good, type Problem, type Result } from '../../measure/result.ts'
 import { roundDown } from '../../measure/rounding.ts'
 import { inches, type Units, type UnitSystem } from '../../measure/units.ts'
 import { canHoldTie } from '../../room/room.ts'
-import { shelfPlay, sumTerms, type DimPen } from '../dim-pen.ts'
-import {
-  EMPTY,
-  fillDrawers,
-  highTogether,
-  MOST_DRAWERS,
-  placesBelow,
-  rowsBelow,
-  type DrawerFill,
-  type DrawersBelow,
-} from '../drawers-below.ts'
-import type { ShapeContext, Term } from '../family.ts'
-import { grownTo, house, LEAST_OPEN, liftedOntoMm, type Level, type Opening } from '../house-on-shelves.ts'
+import { shelfPlay, type DimPen } from '../dim-pen.ts'
+import type { ShapeContext } from '../family.ts'
+import type { Opening } from '../house-on-shelves.ts'
 import {
   deepForDrawers,
   highDrawers,
@@ -34,11 +24,11 @@ import {
   takenByDrawer,
   usualClear,
   type DrawerMake,
-  type DrawerRows,
 } from '../in-drawers.ts'
-import { levelTerms } from '../shelf-tops.ts'
 import type { Planned } from '../opened.ts'
 import { isFramed, LIMITS, type ClosetFrontParams } from './parameters.ts'
+import { fittingsOf, type Across, type Sizes } from './sizes.ts'
+import { upwardOf, type Upward } from './upward.ts'
 import { wallSizes, wallsOf, type Wall, type WallSizes } from './walls.ts'
 
 /** What is said with its reasons and problems. */
@@ -68,77 +58,29 @@ export interface ProblemData {
 
 /** A shallower closet holds nothing, mm. Product decision. */
 const LEAST_DEEP_MM = 150
-/** A strip under a panel is no narrower, mm. Product decision. */
-const LEAST_STRIP_MM = 20
 /** A bay is no wider than one leaf closes, mm. Usual for closets. */
 const USUAL_CLEAR = inches(23)
-/** Uprights bow where nothing holds them: shelves are no further apart, mm. Product decision. */
-const MOST_APART_MM = 550
-/** Toes go under it, mm. */
-const KICK_MM = 100
 /** A filler no narrower than this can be scribed and screwed; one wider is no filler, mm. Product decision. */
 export const LEAST_FILLER_MM = 20
 const MOST_FILLER_MM = 200
-/** Under the ceiling, mm: what is this much lower is tilted and pushed under it, and a filler closes the rest. */
-const UNDER_CEILING_MM = 30
 const MOST_HEAD_MM = 250
 const USUAL_DEPTH_MM = 400
 
-export interface Plan {
-  sheet: Sheet
-  back: Sheet
-  skin: Sheet
-  post: Section
-  cleat: Section
-  walls: Wall[]
-  openings: Opening[]
-  /** What of each is open in front: between the stiles where there are any. */
-  faces: Opening[]
-  /** The boards of a face frame; null where the edges show. */
-  face: Section | null
-  /** What stands on the highest shelf ends under this. */
-  underMm: number
-  levels: Level[]
-  tops: number[]
-  kickMm: number
-  highMm: number
-  depthMm: number
+export interface Plan extends Sizes, Across, Omit<Upward, 'unhoused'> {
   dadoMm: number
-  /** Widths of the strips at both ends, and height of the one over it; nought where there is none. */
-  fillerMm: number
+  /** Height of the strip over it; nought where there is none. */
   headMm: number
-  tied: boolean
-  nailer: Section
   rowsUp: Row[]
   /** Doors begin over this height, and end under that; null where they go all the way up, or there are none. */
   doorsFromMm: number
   doorsToMm: number | null
-  /** Between the lowest panels and those over them. */
-  drawers: DrawersBelow | null
   play: { sideMm: number; aboveMm: number }
-}
-
-interface Sizes {
-  sheet: Sheet
-  back: Sheet
-  skin: Sheet
-  post: Section
-  cleat: Section
-  face: Section | null
-  t: number
-  nailer: Section
-  tied: boolean
-  sideMm: number
-  aboveMm: number
 }
 
 /** What the bays look into, from left to right. */
 const openingsOf = (walls: readonly Wall[]): Opening[] =>
   walls.slice(1).map((w, k) => ({ left: walls[k].to, right: w.from }))
 
-/** What of an opening fittings of its front take: the most of what is on it. */
-export const fittingsOf = (p: ClosetFrontParams): string =>
-  p.front === 'both' ? 'lift-up' : p.front === 'drawers' ? 'doors' : p.front
 /** How far its front stands out past the edges of its sides, mm. */
 const outOf = (p: ClosetFrontParams, t: number, yard: UnitSystem): number =>
   Math.max(frontDeep(fittingsOf(p), t, yard), p.front === 'drawers' && p.hand === 'pull' ? PULL.outMm : 0)
@@ -183,16 +125,6 @@ export function planOut(p: ClosetFrontParams, ctx: ShapeContext, pen: DimPen): R
       play: { sideMm: s.sideMm, aboveMm: s.aboveMm },
     },
   })
-}
-
-interface Across {
-  walls: Wall[]
-  openings: Opening[]
-  faces: Opening[]
-  depthMm: number
-  fillerMm: number
-  /** How drawers are made; null where there are none. */
-  make: DrawerMake | null
 }
 
 /** Bays alike from wall to wall, strips at both ends that take what is left over. */
@@ -335,157 +267,11 @@ function tiedBays(p: ClosetFrontParams, ctx: ShapeContext, w: Widths, bays: numb
   ).length
 }
 
-/** How far cleats reach down under the panel they carry. */
-export const cleatHigh = (p: ClosetFrontParams, s: Pick<Plan, 'cleat'>): number => (isFramed(p) ? s.cleat.widthMm : 0)
 /** Stiles leave less of a bay, most of one at an end. */
 const stilesTake = ({ face }: Sizes, x: WallSizes): number =>
   face ? overOpening(face, x.outerMm, true) + overOpening(face, x.innerMm, false) : 0
 /** Cleats at both ends of a shelf leave less of the bay below it. */
 const cleatsTake = (p: ClosetFrontParams, s: Sizes): number => (isFramed(p) ? 2 * s.cleat.thicknessMm : 0)
-
-/** Where things stand of an opening: beside stiles, fittings and cleats. */
-export function usable(p: ClosetFrontParams, s: Pick<Plan, 'cleat' | 'openings' | 'faces'>, k: number): Opening {
-  const o = s.openings[k]
-  const beside = besideHinges(fittingsOf(p), s.faces[k])
-  const cleat = isFramed(p) ? s.cleat.thicknessMm : 0
-  return { left: Math.max(beside.left, o.left + cleat), right: Math.min(beside.right, o.right - cleat) }
-}
-
-interface Upward {
-  levels: Level[]
-  tops: number[]
-  kickMm: number
-  highMm: number
-  underMm: number
-  drawers: DrawersBelow | null
-  unhoused: Planned<Plan>['unhoused']
-}
-/** What the levels need from the lowest panel up, as terms for each; drawers stand on that. */
-const termsOf = (levels: readonly Level[], s: Sizes, fill: DrawerFill | null, units: Units): Term[][] =>
-  levelTerms(levels, s.aboveMm, s.t).map((terms, i) =>
-    fill && i === 1
-      ? [
-          { name: 'drawers', mm: highTogether(fill, s.t, units) },
-          { name: 'sheet', mm: s.t },
-        ]
-      : terms,
-  )
-const heightOf = (terms: readonly Term[][]): number => terms.flat().reduce((sum, x) => sum + x.mm, 0)
-
-/** Up to the ceiling; shelves by what stands on them. */
-function upwardOf(p: ClosetFrontParams, ctx: ShapeContext, pen: DimPen, s: Sizes, x: Across): Result<Upward> {
-  const { t, aboveMm } = s
-  const units = unitsOf(ctx.settings)
-  const kickMm = pen.length({ path: 'kickMm', code: 'closet-kick', min: 30, max: 300 }, roundDown(KICK_MM, units), {
-    code: 'closet-kick',
-    terms: [],
-  })
-  const leastKick = cleatHigh(p, s) + LEAST_STRIP_MM
-  if (kickMm < leastKick) return bad('closet-kick-low', { mm: kickMm, leastMm: leastKick }, 'kickMm')
-  const sheetMost = s.sheet.lengthMm - 2 * ctx.settings.sheetTrimMm
-  const highMm = pen.length(
-    { path: 'highMm', code: 'closet-high', min: 900, max: 2800 },
-    Math.max(900, roundDown(Math.min(ctx.space.heightMm - UNDER_CEILING_MM, sheetMost), units)),
-    {
-      code: 'closet-high',
-      terms: [],
-      data: { ceilingMm: ctx.space.heightMm, spareMm: UNDER_CEILING_MM, sheetMm: sheetMost },
-    },
-  )
-  const most = Math.min(sheetMost, ctx.space.heightMm)
-  if (highMm > most) return bad('closet-too-high', { mm: highMm, mostMm: most }, 'highMm')
-  // Things leave under the upper rail of a face frame, and stand under the board of the tie.
-  const under = highMm - Math.max(t + (s.tied ? s.nailer.widthMm : 0), s.face?.widthMm ?? 0)
-  const below = { openings: x.openings, drawerRows: p.drawerRows, sideMm: s.sideMm, firstMm: kickMm + t, t }
-  const drawn = x.make && fillDrawers(ctx, x.make, below)
-  const fill = drawn && drawn.fill
-  // The lowest panel is under the drawers.
-  const first = fill ? [EMPTY] : []
-  const grows = (over: Level[]) => {
-    const levels = [...first, ...over]
-    const last = levels[levels.length - 1].tallest ? 0 : LEAST_OPEN
-    const z = kickMm + heightOf(termsOf(levels, s, fill, units))
-    return grownTo(levels, z, under - last - aboveMm, ctx.settings)
-  }
-  const { levels: over, unhoused } = house(
-    drawn ? drawn.left : ctx.goods,
-    null,
-    p.shelves === null ? null : p.shelves - first.length,
-    x.openings.map((_o, k) => usable(p, { ...s, ...x }, k)),
-    x.depthMm,
-    s.sideMm,
-    0,
-    grows,
-    LIMITS.shelves - first.length,
-  )
-  const levels = [...first, ...over]
-  const empty = p.shelves === null ? emptyOver(s, levels, kickMm + heightOf(termsOf(levels, s, fill, units)), under) : 0
-  const all = [...levels, ...Array.from({ length: empty }, () => EMPTY)]
-  pen.count({ path: 'shelves', code: 'shelves', min: 1, max: LIMITS.shelves }, all.length, {
-    code: 'closet-shelves',
-    terms: [],
-    data: { things: ctx.goods.reduce((n, g) => n + g.count, 0), apartMm: MOST_APART_MM },
-  })
-  if (fill) {
-    const why = { code: 'shelves-goods', terms: [], data: { things: ctx.goods.reduce((n, g) => n + g.count, 0) } }
-    pen.count({ path: 'drawerRows', code: 'drawer-rows', min: 1, max: MOST_DRAWERS }, fill.rows.length, why)
-  }
-  const placed = topsOf(all, s, pen, { kickMm, under, units, lifters: ctx.settings, fill })
-  if (!placed.ok) return placed
-  const { tops, drawers } = placed.value
-  const last = tops[tops.length - 1]
-  if (last > under - LEAST_OPEN)
-    return bad('shelf-above-sheet', { mm: last, mostMm: under - LEAST_OPEN }, p.shelves === null ? 'highMm' : 'shelves')
-  return good({ levels: all, tops, kickMm, highMm, underMm: under, drawers, unhoused })
-}
-
-/** Shelves over those that things need, so that uprights are held at enough heights. @param z top of the highest */
-function emptyOver(s: Sizes, levels: readonly Level[], z: number, under: number): number {
-  const room = LIMITS.shelves - levels.length
-  // The first of them is over what stands on the highest there is, however high that is.
-  const { tallest } = levels[levels.length - 1]
-  const [rise, over] = [LEAST_OPEN + s.aboveMm + s.t, under - LEAST_OPEN - z]
-  const first = tallest ? tallest.tallMm + s.aboveMm + s.t : rise
-  const fit = Math.max(0, 1 + Math.floor((over - first) / rise))
-  return Math.min(room, fit, Math.max(0, Math.ceil((under - z) / (MOST_APART_MM + s.t)) - 1))
-}
-
-/**
- * Tops of all panels but the uppermost: parted evenly up to the top, and no lower than what stands below them needs, where
- * what stands on them is lifted to; and the places of the drawers under the second.
- */
-function topsOf(
-  levels: readonly Level[],
-  s: Sizes,
-  pen: DimPen,
-  x: { kickMm: number; under: number; units: Units; lifters: Settings; fill: DrawerFill | null },
-): Result<{ tops: number[]; drawers: DrawersBelow | null }> {
-  const { t } = s
-  const tops = [x.kickMm + t]
-  let rows: DrawerRows | null = null
-  termsOf(levels, s, x.fill, x.units).forEach((terms, i) => {
-    if (i === 0) return
-    const below = { name: i === 1 ? 'bottom' : 'shelf-below', mm: tops[i - 1] }
-    const asked = { path: `topMm.${i - 1}`, code: 'shelf-top', data: { shelf: i }, min: 60, max: 2800 }
-    if (x.fill && i === 1) {
-      rows = rowsBelow(x.fill, pen, { t, firstMm: tops[0], highMm: terms[0].mm, units: x.units })
-      const [drawers, ...rest] = terms
-      tops.push(pen.sum(asked, [below, { ...drawers, mm: drawers.mm + rows.shiftMm }, ...rest]))
-      return
-    }
-    const needed = sumTerms([below, ...terms])
-    const parted = tops[i - 1] + (x.under + t - tops[i - 1]) / (levels.length - i + 1)
-    const even = roundDown(Math.min(parted, liftedOntoMm(levels[i].spots, x.lifters)), x.units)
-    if (even <= needed) tops.push(pen.sum(asked, [below, ...terms], 'goods-below'))
-    else tops.push(pen.length(asked, even, { code: 'closet-even', terms: [] }))
-  })
-  for (let i = 1; i < tops.length; i++)
-    if (tops[i] < tops[i - 1] + t)
-      return bad('shelves-overlap', { mm: tops[i], leastMm: tops[i - 1] + t, shelf: i }, `topMm.${i - 1}`)
-  if (!x.fill || !rows) return good({ tops, drawers: null })
-  const places = placesBelow(rows, x.fill.make, t, tops[1] - t)
-  return places.ok ? good({ tops, drawers: { ...x.fill, places: places.value } }) : places
-}
 
 interface Fronts {
   rowsUp: Row[]
@@ -527,6 +313,3 @@ function frontsOf(
   const fitted = sprung(rows, leaf)
   return fitted.ok ? good({ rowsUp: rows, doorsToMm: both ? middle - GAP_MM / 2 : null }) : fitted
 }
-
-/** What hinges under panels leave less over things. */
-export const lessAbove = (p: ClosetFrontParams): number => underHinges(fittingsOf(p))

@@ -19,7 +19,8 @@ import { standing } from '../house-on-shelves.ts'
 import { drawerChoices } from '../in-drawers.ts'
 import { opened } from '../opened.ts'
 import { closed, FACES, isFramed, school, type ClosetFrontParams } from './parameters.ts'
-import { cleatHigh, lessAbove, planOut, usable, type Plan } from './plan-out.ts'
+import { planOut, type Plan } from './plan-out.ts'
+import { cleatHigh, lessAbove, usable } from './sizes.ts'
 import { standWalls } from './walls.ts'
 
 /** What is scribed is left over size by this much, mm: usual for a wall that is not quite straight. */
