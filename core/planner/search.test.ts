@@ -263,6 +263,26 @@ describe('the search for plans', () => {
     // Two walls of 1000 mm have one small thing beside a large one, the third has ten.
     expect(howMany(homeless)).toBe(31 - 12)
   })
+  it('gets to the same sooner where it is told that things are surely too many, and goes on as ever where they are not', () => {
+    const grown = (isTight: boolean, of: () => ReturnType<typeof overfull>) => {
+      const { market, heap, o } = of()
+      const shelf = new Shelf(o.urgency)
+      const stages: string[] = []
+      for (const stage of searching(heap, market, shelf, { ...o, isTight }, 1)) stages.push(stage)
+      const first = stages.indexOf('first')
+      return { first, next: stages[first + 1], homeless: shelf.best(o)!.measures.homeless }
+    }
+    const [plain, tight] = [grown(false, overfull), grown(true, overfull)]
+    expect(tight.first).toBeLessThan(plain.first)
+    expect(tight.homeless).toBe(plain.homeless)
+    // Told so, and yet all has a place: nothing is hurried.
+    const roomy = () => {
+      const all = overfull()
+      return { ...all, heap: all.heap.slice(0, 5) }
+    }
+    expect(grown(true, roomy).next).toBe('grown')
+    expect(grown(true, overfull).next).not.toBe('grown')
+  })
   it('tears down and grows again before anything is judged where room is short, for a share of the time', () => {
     const { market, heap, o } = overfull()
     let judged = 0
