@@ -51,7 +51,6 @@ const origin = (h: OnHandPiece) => {
         <span v-else class="soft"> of {{ origin(h)!.of }}, which comes down first</span>
       </template>
       <button
-        v-if="!doc.project!.progress.sawing"
         type="button"
         class="btn btn-sm btn-link"
         :aria-label="`Remove ${count > 1 ? `one of ${count} ` : ''}${h.kind === 'board' ? sectionName(h.section) : sheetName(h.sheet)} ${len(h.lengthMm)}`"

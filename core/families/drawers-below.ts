@@ -2,7 +2,7 @@ import type { Draft } from '../assembly/draft.ts'
 import { unitsOf } from '../assembly/settings.ts'
 import { dadoDepth, housedShelf } from '../blocks/carcass/shelf-between.ts'
 import type { Sheet } from '../catalogue/sheets.ts'
-import type { Result } from '../measure/result.ts'
+import { bad, type Result } from '../measure/result.ts'
 import type { Units, UnitSystem } from '../measure/units.ts'
 import type { DimPen } from './dim-pen.ts'
 import type { ShapeContext } from './family.ts'
@@ -12,8 +12,10 @@ import {
   drawerRows,
   drawersHigh,
   goesInDrawer,
+  highDrawers,
   inDrawers,
   laidIn,
+  leastForDrawer,
   LOOK_INTO_MM,
   markRunners,
   PLAY_OVER_MM,
@@ -66,6 +68,19 @@ const path = (i: number): string => `drawerMm.${i - 1}`
 /** All drawers of an opening together, mm. */
 export const highTogether = ({ rows, make }: DrawerFill, t: number, units: Units): number =>
   drawersHigh(rows, make, stacked(t, 0), units)
+
+/** How drawers under the shelves of a box of this sheet are made, so deep and in openings so wide. */
+export function madeBelow(
+  p: Parameters<typeof highDrawers>[0] & { shelves: number | null },
+  ctx: ShapeContext,
+  s: { box: Sheet; depthMm: number; clearMm: number },
+): Result<DrawerMake> {
+  if (p.shelves === 1) return bad('drawers-one-shelf', {}, 'shelves')
+  const made = highDrawers(p, ctx, { box: s.box, deepMm: s.depthMm, nailerMm: 0 }, 'depthMm')
+  if (!made.ok) return made
+  const leastMm = leastForDrawer(made.value)
+  return s.clearMm < leastMm ? bad('drawer-too-narrow', { mm: s.clearMm, leastMm }, 'clearMm') : made
+}
 
 interface Below {
   openings: readonly Opening[]

@@ -171,7 +171,7 @@ class RoomPlanner {
   *run(rounds: number, shouldStop: (share: number) => boolean): Generator<Planning, Planning> {
     this.isOver = () => shouldStop(ENDING)
     const random = seeded(this.seed)
-    const isTight = isTightIn(this.p, this.heap, this.market.walls)
+    const isTight = isTightIn(this.p.room, this.heap, this.bulk, this.market.walls)
     for (const [k, aim] of this.aims.entries()) {
       const looked = () => (this.shelf.isShort() ? LOOKED_SHORT : LOOKED)
       const share = () => looked()[k]

@@ -66,7 +66,7 @@ function* firstOf(
     const plan = step.done ? step.value : told(step.value)
     shelf.add(plan)
     if (!best || leftIn(plan, o) < leftIn(best, o)) best = plan
-    isShort = i > 0 || !step.done || (orders.length === 1 && leavesMany(plan))
+    isShort = i > 0 || leavesMany(plan)
     if (step.done) break
   }
   shelf.begun = null

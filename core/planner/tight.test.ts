@@ -1,5 +1,4 @@
 import { describe, expect, it } from '@jest/globals'
-import { newGoods } from '../goods/goods.ts'
 import { newProject } from '../project/project.ts'
 import { newFeature } from '../room/features.ts'
 import { isTight } from './tight.ts'
@@ -9,11 +8,9 @@ describe('whether things are surely more than there is room for', () => {
   const [first] = p.room.walls
   // Four cubic metres before each of two walls.
   const wall = (id: string) => ({ ...first, id, name: id, lengthMm: 4000, depthMm: 500, heightMm: 2000 })
-  const about = { id: 'box', name: 'box', kind: 'box' as const, acrossMm: 500, deepMm: 400, tallMm: 500, massKg: 5 }
   const room = { ...p.room, walls: [wall('a'), wall('b')], features: [] as typeof p.room.features }
-  const goods = [newGoods({ ...about, count: 40 })]
   const tight = (count: number, walls = ['a', 'b'], features = room.features) =>
-    isTight({ goods, room: { ...room, features } }, [{ goodsId: 'box', count }], walls)
+    isTight({ ...room, features }, [{ goodsId: 'box', count }], () => 100, walls)
 
   it('is told by their volume and the space before the walls that are free', () => {
     // A tenth of a cubic metre each: 17 of them are 0.2125 of eight, 18 are 0.225.

@@ -1,5 +1,6 @@
 import type { Project } from '../project/project.ts'
 import type { Lot } from './offer.ts'
+import type { Bulk } from './orders.ts'
 
 /** What of a wall begins lower than this leaves no room for anything to stand before it, mm. Product decision. */
 const AT_FLOOR_MM = 300
@@ -11,17 +12,17 @@ const TIGHT = 0.22
 
 /**
  * Whether some things are surely more than there is room for before the walls of a room, told by their sizes alone.
+ * @param litresOf one of a thing
  * @param walls ids of those where something may stand
  */
-export function isTight(p: Pick<Project, 'goods' | 'room'>, heap: Lot, walls: readonly string[]): boolean {
-  const size = new Map(p.goods.map((g) => [g.id, g.acrossMm * g.deepMm * g.tallMm]))
-  const asked = heap.reduce((sum, g) => sum + g.count * (size.get(g.goodsId) ?? 0), 0)
-  const there = p.room.walls
+export function isTight(room: Project['room'], heap: Lot, litresOf: Bulk, walls: readonly string[]): boolean {
+  const asked = heap.reduce((sum, g) => sum + g.count * litresOf(g.goodsId), 0)
+  const there = room.walls
     .filter((w) => walls.includes(w.id))
     .reduce((sum, w) => {
-      const taken = p.room.features.filter((f) => f.wallId === w.id && f.upMm < AT_FLOOR_MM && !f.comesDown)
+      const taken = room.features.filter((f) => f.wallId === w.id && f.upMm < AT_FLOOR_MM && !f.comesDown)
       const free = w.lengthMm - taken.reduce((mm, f) => mm + f.wideMm, 0)
-      return sum + Math.max(0, free) * w.depthMm * w.heightMm
+      return sum + (Math.max(0, free) * w.depthMm * w.heightMm) / 1e6
     }, 0)
   return asked > TIGHT * there
 }

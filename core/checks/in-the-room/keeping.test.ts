@@ -62,6 +62,7 @@ function look(
       bays: [
         {
           ...{ id: 'b', holds: 'surface', exit: [0, 1, 0] },
+          clear: { min: [0, 0, 250], max: [900, 480, 600] },
           items: list.map((t) => ({ goodsId: t.g.id, box: t.box })),
         },
       ],
@@ -122,15 +123,25 @@ describe('what things ask for', () => {
     const doors: Box = { min: [0, 480, 0], max: [2000, 500, 1200] }
     const charger = [{ g: tin('charger', ['charging']), box: at(0, 300) }]
     const outlet = [feature('outlet', 1500, 70)]
-    expect(codes(charger, outlet, doors)).toEqual(['care-cord-hole holds'])
+    const without = ['care-cord-hole not-applicable']
+    expect(codes(charger, outlet, doors)).toEqual(without)
     expect(codes(charger, outlet)).toEqual(['care-kept holds'])
-    const bored = (diameterMm: number, role = 'back') => [
-      { id: 'back', role, machining: [{ kind: 'hole', depthMm: null, diameterMm }] },
+    /** One through the back of a build, 900 mm wide and 1800 mm high, so far from its left and over the floor. */
+    const bored = (diameterMm: number, x = 400, z = 300, role = 'back') => [
+      {
+        ...{ id: 'back', role, size: { lengthMm: 1800, widthMm: 900, thicknessMm: 6 } },
+        at: { centre: [450, -3, 900], along: [0, 0, 1], across: [1, 0, 0] },
+        machining: [{ kind: 'hole', depthMm: null, diameterMm, atMm: z, offMm: x }],
+      },
     ]
     expect(codes(charger, outlet, doors, [], bored(50))).toEqual(['care-kept holds'])
+    // Into the place it stands in, not into the one over it, nor into one beside it.
+    expect(codes(charger, outlet, doors, [], bored(50, 400, 700))).toEqual(without)
+    expect(codes(charger, outlet, doors, [], bored(50, 990))).toEqual(['care-kept holds'])
+    expect(codes(charger, outlet, doors, [], bored(50, 1010))).toEqual(without)
     // No plug goes through holes for pins, and none through a shelf.
-    expect(codes(charger, outlet, doors, [], bored(5))).toEqual(['care-cord-hole holds'])
-    expect(codes(charger, outlet, doors, [], bored(50, 'shelf'))).toEqual(['care-cord-hole holds'])
+    expect(codes(charger, outlet, doors, [], bored(5))).toEqual(without)
+    expect(codes(charger, outlet, doors, [], bored(50, 400, 300, 'shelf'))).toEqual(without)
   })
   it('what burns is not beside what charges, in the same build or in the next', () => {
     const paint = { g: tin('paint', ['aerosol']), box: at(0, 300) }

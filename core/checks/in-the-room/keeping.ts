@@ -3,6 +3,7 @@ import type { PartBoxes } from '../../assembly/part-box.ts'
 import { placedBox } from '../../clearance/placing.ts'
 import type { Box } from '../../geometry/box.ts'
 import type { Convex } from '../../geometry/convex.ts'
+import { add, scale, type Vec3 } from '../../geometry/vec.ts'
 import { burns, hasLid, type Care } from '../../goods/care.ts'
 import type { Goods } from '../../goods/goods.ts'
 import { BODY } from '../../goods/person.ts'
@@ -61,7 +62,7 @@ export function isBehind(own: Box, parts: readonly Part[], boxes: PartBoxes): bo
 /** Who asks, whether it is granted, and what is said of it. */
 interface Rule {
   code: string
-  /** Not applicable: nobody knows. */
+  /** Not applicable: nobody knows, or something is to be done that no strength depends on. */
   state: 'fails' | 'holds' | 'not-applicable'
   asks: (care: readonly Care[]) => boolean
   /** Null: nothing to say. */
@@ -100,16 +101,34 @@ function beyondPlaces(t: Thing, c: Asked): Record<string, number> | null {
   const charged = c.round.filter((x): x is Thing => 'bay' in x && x.g.care.includes('charging'))
   return charged.length > PLACES && charged[0] === t ? { count: charged.length, places: PLACES } : null
 }
-/** A plug goes through a hole no smaller than this, mm: usual for one of a household. */
+/** A plug goes through a hole no smaller than this, mm, in a panel no further from the place it is for. Product decisions. */
 const PLUG_MM = 38
-/** Whether nothing of a closed build lets a cord out. */
-const isShutIn = (t: Thing, c: Given): boolean =>
-  isCovered(t, c) &&
-  !c.assembly.parts.some(
-    (p) =>
-      (p.role === 'side' || p.role === 'back') &&
-      p.machining.some((m) => m.kind === 'hole' && m.depthMm === null && m.diameterMm >= PLUG_MM),
+const BESIDE_PLACE_MM = 100
+/** Where the holes for a plug are through the sides and backs of a build, in its own frame. */
+const plugHoles = ({ assembly }: Given): Vec3[] =>
+  assembly.parts
+    .filter((p) => p.role === 'side' || p.role === 'back')
+    .flatMap(({ at, size, machining }) =>
+      machining.flatMap((m) =>
+        m.kind === 'hole' && m.depthMm === null && m.diameterMm >= PLUG_MM
+          ? [
+              add(
+                add(at.centre, scale(at.along, m.atMm - size.lengthMm / 2)),
+                scale(at.across, m.offMm - size.widthMm / 2),
+              ),
+            ]
+          : [],
+      ),
+    )
+/** Whether a thing is in a closed place that no hole lets a cord out of. */
+function isShutIn(t: Thing, c: Given): boolean {
+  if (!isCovered(t, c)) return false
+  const { min, max } = c.assembly.bays.find((b) => b.id === t.bay)!.clear
+  return !plugHoles(c).some(
+    ([x, y, z]) =>
+      z > min[2] && z < max[2] && boxesApart({ min: [x, y, z], max: [x, y, z] }, { min, max }) <= BESIDE_PLACE_MM,
   )
+}
 
 const RULES: readonly Rule[] = [
   { code: 'care-flame', state: 'fails', asks: burns, broken: (t, c) => near(t, c, FROM_FLAME_MM) },
@@ -139,7 +158,7 @@ const RULES: readonly Rule[] = [
   { code: 'care-strip', state: 'holds', asks: has('charging'), broken: beyondPlaces },
   {
     code: 'care-cord-hole',
-    state: 'holds',
+    state: 'not-applicable',
     asks: has('charging'),
     broken: (t, c) => (isShutIn(t, c) ? { holeMm: PLUG_MM } : null),
   },

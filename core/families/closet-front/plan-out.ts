@@ -15,16 +15,10 @@ import { roundDown } from '../../measure/rounding.ts'
 import { inches, type Units, type UnitSystem } from '../../measure/units.ts'
 import { canHoldTie } from '../../room/room.ts'
 import { shelfPlay, type DimPen } from '../dim-pen.ts'
+import { madeBelow } from '../drawers-below.ts'
 import type { ShapeContext } from '../family.ts'
 import type { Opening } from '../house-on-shelves.ts'
-import {
-  deepForDrawers,
-  highDrawers,
-  leastForDrawer,
-  takenByDrawer,
-  usualClear,
-  type DrawerMake,
-} from '../in-drawers.ts'
+import { deepForDrawers, takenByDrawer, usualClear, type DrawerMake } from '../in-drawers.ts'
 import type { Planned } from '../opened.ts'
 import { isFramed, LIMITS, type ClosetFrontParams } from './parameters.ts'
 import { fittingsOf, type Across, type Sizes } from './sizes.ts'
@@ -184,15 +178,11 @@ function drawersOf(
   p: ClosetFrontParams,
   ctx: ShapeContext,
   s: Sizes,
-  { depthMm, clearMm }: { depthMm: number; clearMm: number },
+  wide: { depthMm: number; clearMm: number },
 ): Result<DrawerMake | null> {
   if (p.front !== 'drawers') return good(null)
   if (isFramed(p) || s.face) return bad('closet-drawers-want-sides', {}, s.face ? 'face' : 'school')
-  if (p.shelves === 1) return bad('drawers-one-shelf', {}, 'shelves')
-  const made = highDrawers(p, ctx, { box: s.sheet, deepMm: depthMm, nailerMm: 0 }, 'depthMm')
-  if (!made.ok) return made
-  const leastMm = leastForDrawer(made.value)
-  return clearMm < leastMm ? bad('drawer-too-narrow', { mm: clearMm, leastMm }, 'clearMm') : made
+  return madeBelow(p, ctx, { box: s.sheet, ...wide })
 }
 
 /** Why there is no face frame on it; null where there is one, or none is wanted. */

@@ -30,6 +30,7 @@ import {
   EMPTY,
   fillDrawers,
   highTogether,
+  madeBelow,
   placesBelow,
   rowsBelow,
   type DrawerFill,
@@ -37,15 +38,7 @@ import {
 } from '../drawers-below.ts'
 import type { ShapeContext, Term } from '../family.ts'
 import { grownTo, house, type Level, type Opening } from '../house-on-shelves.ts'
-import {
-  deepForDrawers,
-  highDrawers,
-  leastForDrawer,
-  takenByDrawer,
-  usualClear,
-  type DrawerMake,
-  type DrawerRows,
-} from '../in-drawers.ts'
+import { deepForDrawers, takenByDrawer, usualClear, type DrawerMake, type DrawerRows } from '../in-drawers.ts'
 import { hangsOnLeaf, planLeaves, type PivotPlan } from '../leaves-on-pins.ts'
 import type { Planned } from '../opened.ts'
 import { LIMITS, type ShelfUnitParams } from './parameters.ts'
@@ -246,15 +239,11 @@ function drawersOf(
   p: ShelfUnitParams,
   ctx: ShapeContext,
   s: Sizes,
-  { depthMm, clearMm }: { depthMm: number; clearMm: number },
+  wide: { depthMm: number; clearMm: number },
 ): Result<DrawerMake | null> {
   if (p.front !== 'drawers') return good(null)
   if (p.hold === 'cleats') return bad('drawers-in-dadoes', {}, 'hold')
-  if (p.shelves === 1) return bad('drawers-one-shelf', {}, 'shelves')
-  const made = highDrawers(p, ctx, { box: s.sheet, deepMm: depthMm, nailerMm: 0 }, 'depthMm')
-  if (!made.ok) return made
-  const leastMm = leastForDrawer(made.value)
-  return clearMm < leastMm ? bad('drawer-too-narrow', { mm: clearMm, leastMm }, 'clearMm') : made
+  return madeBelow(p, ctx, { box: s.sheet, ...wide })
 }
 
 /** What is between the lowest shelf and another. */
