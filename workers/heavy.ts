@@ -60,6 +60,8 @@ function bestSheets(
 const now = () => performance.now()
 /** Plans of a room that were begun in this worker, for what they are then asked for. */
 let held: HeldPlanning | null = null
+/** So often what goes on unasked listens whether it is asked for, ms. */
+const HEARS_EVERY_MS = 40
 
 /** What runs beside the interface: cut plans with their bill, and the search for remedies. */
 const heavy = {
@@ -143,10 +145,20 @@ const heavy = {
     const cells = await readSheet(bytes).catch(() => null)
     return cells && tableOf(cells)
   },
-  /** Begins plans of the whole room before anybody asks for them: the first is there when they do. */
-  beginRoom(project: Project, wishes: Wishes, seconds: number): void {
-    held = new HeldPlanning(project, wishes, seconds, now)
-    held.toFirst()
+  /**
+   * Begins plans of the whole room before anybody asks for them: the first is there when they do, or as much of it as
+   * was grown by then.
+   */
+  async beginRoom(project: Project, wishes: Wishes, seconds: number): Promise<void> {
+    const mine = new HeldPlanning(project, wishes, seconds, now)
+    held = mine
+    let since = now()
+    for (const _ of mine.toFirst()) {
+      if (now() - since < HEARS_EVERY_MS) continue
+      await new Promise((heard) => setTimeout(heard))
+      if (held !== mine) return
+      since = now()
+    }
   },
   /** Plans of the whole room, told as they come; searched for so long, then proven. Gone on with where they were begun. */
   planRoom(

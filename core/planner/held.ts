@@ -30,11 +30,11 @@ export class HeldPlanning {
     this.search = planningRoom(p, wishes, { seed: 1 + turn, turn, rounds: MOST_ROUNDS, shouldStop })
   }
 
-  /** Goes on until there is a whole plan, and waits there. */
-  toFirst(): void {
+  /** Goes on until there is a whole plan, and waits there; a step at a time, for somebody may ask in between. */
+  *toFirst(): Generator<void> {
     const isBegun = () =>
       this.last && (this.last.done || (this.last.value.plans.length && this.last.value.doing !== 'growing'))
-    while (!isBegun()) this.last = this.search.next()
+    for (; !isBegun(); yield) this.last = this.search.next()
   }
 
   /** What was found so far, and what comes after it. */

@@ -305,7 +305,7 @@ describe('plans that are begun before anybody asks', () => {
   it('wait at their first plan, which is there at once when they are asked for', () => {
     const { now, looked } = counting()
     const held = new HeldPlanning(p, NO_WISHES, wanted, now)
-    held.toFirst()
+    void [...held.toFirst()]
     const before = looked()
     const first = held.goOn().next()
     expect(first.done).toBe(false)
@@ -313,13 +313,27 @@ describe('plans that are begun before anybody asks', () => {
     expect(first.value.doing).toBe('looking')
     // One look at the clock for when they were asked for: nothing was searched.
     expect(looked() - before).toBe(3)
-    held.toFirst()
+    void [...held.toFirst()]
     expect(looked() - before).toBe(3)
+  })
+  it('are gone on with where they are when somebody asks before the first is whole', () => {
+    const { now } = counting()
+    const held = new HeldPlanning(p, NO_WISHES, wanted, now)
+    const begun = held.toFirst()
+    for (let k = 0; k < 3; k++) expect(begun.next().done).toBe(false)
+    const told = held.goOn().next().value
+    const straight = new HeldPlanning(p, NO_WISHES, wanted, counting().now).goOn()
+    const [one, , three] = [straight.next(), straight.next(), straight.next()].map((x) => x.value)
+    const placed = (x: Planning) => x.plans[0]?.builds.length ?? 0
+    expect(told.doing).toBe('growing')
+    // What was placed so far is told first: nothing is begun anew.
+    expect(placed(told)).toBe(placed(three))
+    expect(placed(told)).toBeGreaterThan(placed(one))
   })
   it('have all their time from when they are asked for, and end proven', () => {
     const { now, looked } = counting()
     const held = new HeldPlanning(p, NO_WISHES, wanted, now)
-    held.toFirst()
+    void [...held.toFirst()]
     // Somebody reads the wishes for far longer than the search would take.
     while (looked() < 10_000 * wanted) now()
     const all = [...held.goOn()]

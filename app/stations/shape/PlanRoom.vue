@@ -1,22 +1,19 @@
 <script setup lang="ts">
-import { computed, onUnmounted, reactive, shallowRef, toRaw, watch } from 'vue'
-import { findFamily } from '../../../core/families/registry.ts'
-import { formatMoney } from '../../../core/measure/money.ts'
-import type { Planning, PlannedRoom } from '../../../core/planner/plan-room.ts'
+import { computed, onUnmounted, ref, shallowRef, toRaw, watch } from 'vue'
+import type { Planning } from '../../../core/planner/plan-room.ts'
 import { tradesOf } from '../../../core/planner/trade.ts'
+import type { Build } from '../../../core/project/project.ts'
 import type { Wishes } from '../../../core/project/wishes.ts'
-import { sayCheck } from '../../../core/wording/checks.ts'
 import { familyName } from '../../../core/wording/dims.ts'
-import { sayThings } from '../../../core/wording/things.ts'
-import { sayFloor, sayPresumed, sayTrade, sayWithoutPlace, titlesOf } from '../../../core/wording/room-plans.ts'
+import { sayTrade, titlesOf } from '../../../core/wording/room-plans.ts'
 import { listed, plural } from '../../../core/wording/say.ts'
-import { isUnrated, unratedWalls } from '../../../core/project/rating-wanted.ts'
+import { unratedWalls } from '../../../core/project/rating-wanted.ts'
 import AnchorRating from '../../components/AnchorRating.vue'
 import NumberField from '../../components/NumberField.vue'
 import { callback, startLong } from '../../composables/heavy.ts'
 import { useDocument } from '../../stores/document.ts'
 import { useReadings } from '../../stores/readings.ts'
-import PlanPicture from './PlanPicture.vue'
+import PlanCard from './PlanCard.vue'
 import { AIMS } from '../../../core/planner/plans.ts'
 import { asOne } from '../../../core/planner/shown.ts'
 import { newId } from '../../persistence/new-id.ts'
@@ -27,8 +24,6 @@ const emit = defineEmits<{ made: [id: string] }>()
 const doc = useDocument()
 const readings = useReadings()
 
-/** Troubles of a plan that are told. */
-const MOST_TOLD = 3
 /** How long plans are looked for before the best are proven, s: within twenty nothing is begun any more. */
 const SECONDS = 17.5
 
@@ -48,6 +43,15 @@ const toggled = (list: readonly string[], id: string, on: boolean) =>
 
 const planning = shallowRef<Planning | null>(null)
 const working = computed(() => planning.value !== null && planning.value.doing !== 'done')
+/** How often plans were asked for: what was chosen in a plan of before says nothing of the next. */
+const asked = ref(0)
+/** Half a card more is drawn a frame, its builds after it: all at once would hold the page up. */
+const halves = ref(0)
+const wanted = computed(() => 2 * (planning.value?.plans.length ?? 0))
+watch([wanted, halves], ([most, so]) => {
+  if (most < so) halves.value = most
+  else if (most > so) requestAnimationFrame(() => (halves.value = Math.min(so + 1, wanted.value)))
+})
 type Search = ReturnType<typeof startLong>
 /** Searches beside each other, each with another aim first: one for every two processors. */
 let searches: Search[] = []
@@ -87,7 +91,7 @@ async function ask() {
   const first = ahead ?? startLong()
   ahead = null
   stop()
-  leftOut.clear()
+  asked.value++
   const mine = [first, ...Array.from({ length: AT_ONCE - 1 }, startLong)]
   const so = mine.map((): Planning => ({ plans: [], looks: 0, seen: 0, doing: 'growing' }))
   const tell = (k: number, found: Planning) => {
@@ -96,12 +100,12 @@ async function ask() {
   }
   searches = mine
   planning.value = asOne(so)
-  const [project, asked] = [toRaw(doc.project!), toRaw(wishes.value)]
+  const [project, wished] = [toRaw(doc.project!), toRaw(wishes.value)]
   try {
     const ended = await Promise.allSettled(
       mine.map(async ({ work }, turn) => {
         const told = callback((found: Planning) => tell(turn, found))
-        tell(turn, await work.planRoom(project, asked, { seconds: SECONDS, turn }, told))
+        tell(turn, await work.planRoom(project, wished, { seconds: SECONDS, turn }, told))
       }),
     )
     // One that failed is no reason to do without what the others found.
@@ -118,9 +122,6 @@ function enough() {
   if (planning.value) planning.value = { ...planning.value, doing: 'done' }
 }
 
-const NONE = { name: '', count: 0 }
-const itemOf = (id: string) => doc.project!.goods.find((g) => g.id === id) ?? NONE
-const wallName = (id: string) => walls.value.find((w) => w.id === id)?.name ?? ''
 const trades = computed(() =>
   tradesOf(
     (planning.value?.plans ?? []).map((x) => ({
@@ -137,46 +138,15 @@ const trades = computed(() =>
 const titles = computed(() => titlesOf(trades.value))
 const sayIt = computed(() => ({ ...readings.say, currency: doc.project!.settings.currency }))
 
-/** Builds of a plan that are not to be taken, as `plan build`. */
-const leftOut = reactive(new Set<string>())
-const leftOf = (i: number, x: PlannedRoom) =>
-  new Set(x.builds.flatMap((b, k) => (leftOut.has(`${i} ${b.id}`) ? [k] : [])))
-const hungOf = (x: PlannedRoom) =>
-  new Set(x.builds.flatMap((b, k) => (findFamily(b.family)?.hangs(b.params) ? [k] : [])))
-const withoutPlace = (x: PlannedRoom) =>
-  sayWithoutPlace(
-    x.homeless.map((h) => ({ h, thing: itemOf(h.goodsId), wall: h.why === 'more-wall' ? wallName(h.wallId) : '' })),
-    readings.say,
-  )
-const holds = (x: PlannedRoom['builds'][number]) => x.goods.map((g) => sayThings(g.count, itemOf(g.goodsId))).join(', ')
-
 const DOING: Record<Planning['doing'], string> = {
   growing: 'Placing one thing after the other',
   looking: 'Looking for better plans',
   proving: 'Proving the best of them',
   done: 'Done',
 }
-const numberOf = (x: PlannedRoom, id: string) => x.builds.findIndex((b) => b.id === id) + 1
-const verdictOf = (x: PlannedRoom) =>
-  !x.proven
-    ? planning.value?.doing === 'growing'
-      ? `not proven; ${plural(
-          x.homeless.reduce((n, h) => n + h.count, 0),
-          'thing',
-        )} still to be placed`
-      : 'looked at, not proven yet'
-    : x.measures.troubles === 0
-      ? x.presumed.length > 0
-        ? 'holds if what is presumed to weigh so much weighs no more'
-        : 'everything in it holds'
-      : x.troubles.every((t) => isUnrated(t.check))
-        ? `not proven until its anchors are rated: ${x.troubles.length === 1 ? 'one build waits' : `${x.troubles.length} builds wait`} for that`
-        : `${plural(x.measures.troubles, 'thing')} in it ${x.measures.troubles === 1 ? 'does' : 'do'} not hold yet`
-
-function take(i: number, x: PlannedRoom) {
+function take(taken: readonly Build[]) {
   const used = new Map<string, number>()
   for (const b of doc.project!.builds) used.set(b.family, (used.get(b.family) ?? 0) + 1)
-  const taken = x.builds.filter((b) => !leftOut.has(`${i} ${b.id}`))
   // Builds of a plan have ids of their own; what is tied to another of them, or to one that stands there, stays so.
   const ids = new Map(taken.map((b) => [b.id, newId('b')]))
   for (const b of doc.project!.builds) ids.set(b.id, b.id)
@@ -272,76 +242,17 @@ function take(i: number, x: PlannedRoom) {
       No plan was found. A wall kept free, or a wish less, would help.
     </p>
     <div v-if="planning?.plans.length" class="cards">
-      <article
-        v-for="(x, i) in planning.plans"
-        :key="i"
-        class="card-sheet plan"
+      <PlanCard
+        v-for="(x, i) in planning.plans.slice(0, Math.ceil(halves / 2))"
+        :key="`${asked} ${i}`"
         :class="{ single: planning.plans.length === 1 }"
-      >
-        <h3>{{ titles[i] }}</h3>
-        <p class="small">{{ planning.plans.length > 1 ? sayTrade(trades[i], sayIt) : '' }}</p>
-        <PlanPicture :feet="x.feet" :left="leftOf(i, x)" :hung="hungOf(x)" :label="`${titles[i]}, from above`" />
-        <dl class="facts">
-          <dt>costs about</dt>
-          <dd>{{ formatMoney(x.measures.minor, doc.project!.settings.currency) }}</dd>
-          <template v-if="x.proven">
-            <dt>bought</dt>
-            <dd>{{ plural(x.boards, 'board') }}, {{ plural(x.sheets, 'sheet') }}</dd>
-            <dt>work</dt>
-            <dd>about {{ plural(Math.max(1, Math.round(x.hours)), 'hour') }} for one</dd>
-          </template>
-          <dt>floor taken</dt>
-          <dd>{{ sayFloor(x.measures.floorM2, readings.say) }}</dd>
-          <dt>proof</dt>
-          <dd :class="{ 'text-trouble': x.proven && x.measures.troubles > 0 }">{{ verdictOf(x) }}</dd>
-        </dl>
-        <ol class="builds">
-          <li v-for="(b, k) in x.builds" :key="b.id">
-            <BFormCheckbox
-              :disabled="working"
-              :model-value="!leftOut.has(`${i} ${b.id}`)"
-              @update:model-value="(v) => (v ? leftOut.delete(`${i} ${b.id}`) : leftOut.add(`${i} ${b.id}`))"
-              >{{ k + 1 }} <strong>{{ familyName(b.family) }}</strong>, {{ wallName(b.wallId)
-              }}{{ findFamily(b.family)?.hangs(b.params) ? ', hung' : '' }}
-              <span class="soft small">{{ holds(b) }}</span></BFormCheckbox
-            >
-          </li>
-        </ol>
-        <ul v-if="x.troubles.length || x.overMinor || x.holed.length" class="small text-trouble">
-          <li v-for="id in x.holed" :key="id">
-            Number {{ numberOf(x, id) }} is screwed to a wall that is to have no holes.
-          </li>
-          <li v-if="x.overMinor">
-            {{ formatMoney(x.overMinor, doc.project!.settings.currency) }} more than you wished to spend.
-          </li>
-          <li v-for="t in x.troubles.slice(0, MOST_TOLD)" :key="`${t.build} ${t.check.id}`">
-            Number {{ numberOf(x, t.build) }}: {{ sayCheck(t.check, readings.say) }}
-          </li>
-        </ul>
-        <ul v-if="x.proven && x.homeless.length" class="small text-trouble">
-          <li v-for="line in withoutPlace(x)" :key="line">{{ line }}</li>
-        </ul>
-        <details v-if="x.presumed.length" class="small">
-          <summary>
-            Reckoned with {{ plural(x.presumed.length, 'presumed mass', 'presumed masses') }}: it holds if they weigh no
-            more
-          </summary>
-          <ul>
-            <li v-for="m in x.presumed" :key="m.goodsId">
-              {{ sayPresumed(m, itemOf(m.goodsId).name, readings.say) }}
-            </li>
-          </ul>
-        </details>
-        <button type="button" class="btn btn-primary mt-2" :disabled="working && !x.proven" @click="take(i, x)">
-          {{
-            working && !x.proven
-              ? 'Not proven yet'
-              : leftOf(i, x).size > 0
-                ? `Take ${x.builds.length - leftOf(i, x).size} of ${x.builds.length}`
-                : 'Take this plan'
-          }}
-        </button>
-      </article>
+        :plan="x"
+        :title="titles[i]"
+        :trade="planning.plans.length > 1 ? sayTrade(trades[i], sayIt) : ''"
+        :doing="planning.doing"
+        :listed="2 * i + 1 < halves"
+        @take="take"
+      />
     </div>
   </section>
 </template>
@@ -387,18 +298,6 @@ function take(i: number, x: PlannedRoom) {
   grid-template-columns: repeat(auto-fit, minmax(300px, 1fr));
   gap: 1rem;
   margin-top: 1rem;
-}
-.plan {
-  display: flex;
-  flex-direction: column;
-}
-.plan > button {
-  align-self: flex-start;
-  margin-top: auto;
-}
-.builds {
-  list-style: none;
-  padding: 0;
 }
 .single {
   max-width: 620px;
