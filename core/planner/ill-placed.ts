@@ -12,17 +12,20 @@ import { cordWayMm, nearestFeature } from '../room/near-feature.ts'
  * and what else burns over the eyes or beside a flame.
  */
 
-/** @param body the thing, in the room */
-export function isIllPlaced(g: Goods, body: Convex, p: Project, o: Outline): boolean {
+export type IllPlaced = 'far-from-outlet' | 'over-eyes' | 'near-flame'
+
+/**
+ * What is bad about the place of a thing, the worst of it; null where nothing is.
+ * @param body the thing, in the room
+ */
+export function illPlaced(g: Goods, body: Convex, p: Project, o: Outline): IllPlaced | null {
   const from = (...kinds: Parameters<typeof nearestFeature>[1]) => nearestFeature(body, kinds, p.room.features, o)?.mm
+  const charges = g.care.includes('charging')
   // Where no outlet was surveyed nobody knows.
-  const farFromOutlet = (nearestFeature(body, ['outlet'], p.room.features, o, cordWayMm)?.mm ?? 0) > CORD_MM
-  if (g.care.includes('charging') && farFromOutlet) return true
-  if (g.kind === 'equipment' && g.often !== 'seldom') return farFromOutlet
+  const far = () => (nearestFeature(body, ['outlet'], p.room.features, o, cordWayMm)?.mm ?? 0) > CORD_MM
+  if ((charges || (g.kind === 'equipment' && g.often !== 'seldom')) && far()) return 'far-from-outlet'
   const leaks = g.kind === 'pail' || burns(g.care) || g.care.includes('liquid')
+  if (leaks && body.max[2] > BODY.eye * p.settings.personMm) return 'over-eyes'
   const spoiltByHeat = g.kind === 'pail' || burns(g.care) || g.care.includes('heat')
-  return (
-    (leaks && body.max[2] > BODY.eye * p.settings.personMm) ||
-    (spoiltByHeat && (from('water-heater', 'furnace') ?? Infinity) < FROM_FLAME_MM)
-  )
+  return spoiltByHeat && (from('water-heater', 'furnace') ?? Infinity) < FROM_FLAME_MM ? 'near-flame' : null
 }

@@ -69,8 +69,10 @@ describe('what can be had at a wall', () => {
     const { p } = room([])
     const dusty = { ...p, goods: p.goods.map((g) => ({ ...g, care: ['dust' as const] })) }
     const market = new RoomMarket(dusty, { ...NO_WISHES, keepFree: ['e', 's', 'w'] })
-    const makeshift = (kind: string) => offered({ market }, kind)!.makeshift
-    expect([makeshift('shelf-unit'), makeshift('ledger-shelf')]).toEqual([0, 12])
+    const [closed, open] = ['shelf-unit', 'ledger-shelf'].map((kind) => offered({ market }, kind)!)
+    expect([closed.makeshift, open.makeshift]).toEqual([0, 12])
+    expect(closed.lessWell).toEqual([])
+    expect(new Set(open.lessWell.map((x) => `${x.goodsId} ${x.why}`))).toEqual(new Set(['box open']))
     expect(offered({ market: new RoomMarket(p, NO_WISHES) }, 'ledger-shelf')!.makeshift).toBe(0)
   })
   it('hangs over what is low', () => {

@@ -22,7 +22,7 @@ import type { Build, Project } from '../project/project.ts'
 import { unitsOf } from '../assembly/settings.ts'
 import { fillsWall, withValue } from '../families/params.ts'
 import { roundUp } from '../measure/rounding.ts'
-import { isIllPlaced } from './ill-placed.ts'
+import { illPlaced, type IllPlaced } from './ill-placed.ts'
 import { A_WEEK, pastReachM } from './measures.ts'
 
 /** What first looks are taken at: a project with its room, and for each thing the best score a kind of build gives it. */
@@ -39,6 +39,13 @@ export interface Shop {
 /** Some things, by their ids and how many. */
 export type Lot = readonly { goodsId: string; count: number }[]
 export const howMany = (lot: Lot): number => lot.reduce((n, g) => n + g.count, 0)
+
+/** Things kept less well than they could be: in a way that is only possible for them, in the open, or in a bad place. */
+export interface LessWell {
+  goodsId: string
+  why: 'makeshift' | 'open' | IllPlaced
+  count: number
+}
 
 /** A build at a place: shaped and priced by itself. */
 export interface Offer {
@@ -59,6 +66,8 @@ export interface Offer {
   minor: number
   floorM2: number
   reach: number
+  /** What is kept less well than it could be, and how many things that makes. */
+  lessWell: readonly LessWell[]
   makeshift: number
   /** Something of it one person cannot lift, where that matters; and something is glued. */
   needsTwo: boolean
@@ -276,7 +285,14 @@ export function measured(
   // One that is only possible for a thing, though another is good for it.
   const isMakeshift = (id: string) => (wishedWay(kind, of.get(id)!)?.score ?? 0) < Math.min(2, best.get(id) ?? 0)
   const open = (g: Goods, box: Box) => wantsCover(g) && !isBehind(box, assembly.parts, boxes)
-  const ill = own.filter(({ i, g }) => open(g, i.box) || isIllPlaced(g, placedBox(frame, i.box), p, outline)).length
+  const placed = own.flatMap(({ i, g }): LessWell[] => {
+    const why = open(g, i.box) ? 'open' : illPlaced(g, placedBox(frame, i.box), p, outline)
+    return why ? [{ goodsId: g.id, why, count: 1 }] : []
+  })
+  const lessWell = [
+    ...placed,
+    ...housed.flatMap((g): LessWell[] => (isMakeshift(g.goodsId) ? [{ ...g, why: 'makeshift' }] : [])),
+  ]
   const area = ((whole.max[0] - whole.min[0]) * (whole.max[1] - whole.min[1])) / 1e6
   return {
     build,
@@ -285,7 +301,8 @@ export function measured(
     housed,
     floorM2: whole.min[2] < OFF_FLOOR_MM ? area : 0,
     reach: own.reduce((s, { i, g }) => s + A_WEEK[g.often] * pastReachM(i, p.settings.personMm, r.liftMm), 0),
-    makeshift: ill + housed.reduce((n, g) => n + (isMakeshift(g.goodsId) ? g.count : 0), 0),
+    lessWell,
+    makeshift: howMany(lessWell),
     needsTwo: alone && steps().some((s) => s.cautions.includes('lift-two')),
     glued: isGlued(assembly),
     inWall: isInWall(assembly),

@@ -16,7 +16,7 @@ import { hardest } from './judged-offer.ts'
 import { wantsIn, whyHomeless, type Homeless, type Wants } from './help.ts'
 import { RoomMarket } from './market.ts'
 import type { Measures } from './measures.ts'
-import { isGlued, isInWall, lotWithout, measured, type Lot, type Offer } from './offer.ts'
+import { isGlued, isInWall, lotWithout, measured, type LessWell, type Lot, type Offer } from './offer.ts'
 import { LEAST_APART, leavesFarMore, SHOWN, worthShowing } from './shown.ts'
 import { holdingIn, thriftier } from './thrift.ts'
 import { AIMS, differ, keeping, leavesMany, measuresOf, Shelf, type Aim, type Plan, type Urgency } from './plans.ts'
@@ -45,6 +45,8 @@ export interface PlannedRoom {
   homeless: Homeless[]
   /** Things it presumes a mass of, what weighs most in all first. */
   presumed: ({ goodsId: string; count: number } & Presumed)[]
+  /** What is kept less well than it could be, by what is bad about it. */
+  lessWell: LessWell[]
   /** What fails or could not be made to hold, the worst of each build. */
   troubles: { build: string; check: CheckResult }[]
 }
@@ -462,6 +464,7 @@ class RoomPlanner {
         ...this.keptByNone.map((g) => ({ ...g, why: 'no-kind' as const })),
       ],
       presumed: [],
+      lessWell: [],
       troubles: [],
     }
   }
@@ -496,6 +499,7 @@ class RoomPlanner {
       holed,
       homeless: homeless.map((g) => whyHomeless(this.p, this.wishes, this.market, offers, this.wants, g)),
       presumed: this.presumedIn(offers),
+      lessWell: together(offers.flatMap((o) => o.lessWell)),
       troubles,
     }
   }
@@ -508,6 +512,16 @@ class RoomPlanner {
       .map((g) => ({ goodsId: g.id, count: counts.get(g.id)!, ...presumedMass(g) }))
       .sort((a, b) => b.count * b.kg - a.count * a.kg)
   }
+}
+
+/** Those of one thing with the same about them as one. */
+function together(list: readonly LessWell[]): LessWell[] {
+  const by = new Map<string, LessWell>()
+  for (const x of list) {
+    const key = `${x.why} ${x.goodsId}`
+    by.set(key, { ...x, count: x.count + (by.get(key)?.count ?? 0) })
+  }
+  return [...by.values()]
 }
 
 /**

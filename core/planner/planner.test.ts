@@ -6,6 +6,7 @@ import { newBuild } from '../project/new-build.ts'
 import { newProject } from '../project/project.ts'
 import {
   sayHomeless,
+  sayLessWell,
   sayPresumed,
   sayPresumedShort,
   sayTrade,
@@ -179,6 +180,21 @@ describe('what plans trade', () => {
       '1 saw, 4 tyres and 1 bin: 980 mm more of free wall at the North wall would house one of them.',
       '1 rug: 980 mm more of free wall at the South wall would house it.',
     ])
+  })
+  it('and what is kept less well than it could be, by what is bad about it', () => {
+    const of = (id: string) => ({ name: id, count: id === 'tins' ? 12 : 1 })
+    const list = [
+      { goodsId: 'radio', why: 'far-from-outlet', count: 1 },
+      { goodsId: 'tins', why: 'over-eyes', count: 4 },
+      { goodsId: 'can', why: 'over-eyes', count: 1 },
+      { goodsId: 'mat', why: 'makeshift', count: 1 },
+    ] as const
+    expect(sayLessWell(list, of)).toEqual([
+      '4 tins and 1 can: over the eyes, where what leaks or bursts should not be.',
+      '1 radio: further from an outlet than a cord is long.',
+      '1 mat: in a way that is only possible for them.',
+    ])
+    expect(sayLessWell([], of)).toEqual([])
   })
   it('and a presumed mass with what it is presumed from', () => {
     const [box, tin] = [

@@ -67,6 +67,7 @@ class TinyMarket implements Market {
       minor,
       floorM2: k.floor * howMany(housed),
       reach: 0,
+      lessWell: [],
       makeshift: 0,
       needsTwo: false,
       glued: false,

@@ -3,6 +3,7 @@ import { addTo } from '../measure/add-to.ts'
 import { formatArea } from '../measure/format.ts'
 import { formatMoney, type Currency } from '../measure/money.ts'
 import type { Homeless } from '../planner/help.ts'
+import type { LessWell } from '../planner/offer.ts'
 import type { Trade, TradeKey } from '../planner/trade.ts'
 import { capital, listed, plural } from './say.ts'
 import type { Say } from './say.ts'
@@ -143,6 +144,24 @@ export function sayWithoutPlace(list: readonly WithoutPlace[], say: Say): string
       return `${what}: ${whyWithout(h, wall, say, of.length > 1 ? 'one of them' : whoIs(h))}`
     })
 }
+
+/** What is bad about a place, of things that are named before it. */
+const LESS: Record<LessWell['why'], string> = {
+  'over-eyes': 'over the eyes, where what leaks or bursts should not be',
+  'near-flame': 'too near a flame',
+  'far-from-outlet': 'further from an outlet than a cord is long',
+  open: 'in the open, where a front would keep them from dust, damp and light',
+  makeshift: 'in a way that is only possible for them',
+}
+/** What a plan keeps less well than it could, a line for each reason. */
+export const sayLessWell = (
+  list: readonly LessWell[],
+  of: (goodsId: string) => { name: string; count: number },
+): string[] =>
+  Object.entries(LESS).flatMap(([why, said]) => {
+    const things = list.filter((x) => x.why === why)
+    return things.length > 0 ? [`${listed(things.map((x) => sayThings(x.count, of(x.goodsId))))}: ${said}.`] : []
+  })
 
 const CONTENTS: Record<Presumed['contents'], string> = {
   books: 'as if full of books',

@@ -8,7 +8,7 @@ import { isUnrated } from '../../../core/project/rating-wanted.ts'
 import { sayCheck } from '../../../core/wording/checks.ts'
 import { familyName } from '../../../core/wording/dims.ts'
 import { sayThings } from '../../../core/wording/things.ts'
-import { sayFloor, sayPresumed, sayWithoutPlace } from '../../../core/wording/room-plans.ts'
+import { sayFloor, sayLessWell, sayPresumed, sayWithoutPlace } from '../../../core/wording/room-plans.ts'
 import { plural } from '../../../core/wording/say.ts'
 import { useDocument } from '../../stores/document.ts'
 import { useReadings } from '../../stores/readings.ts'
@@ -122,6 +122,12 @@ function proof(x: PlannedRoom): string {
     <ul v-if="plan.proven && plan.homeless.length" class="small text-trouble">
       <li v-for="line in withoutPlace" :key="line">{{ line }}</li>
     </ul>
+    <details v-if="plan.lessWell.length" class="small">
+      <summary>{{ plural(plan.measures.makeshift, 'thing') }} kept less well than they could be</summary>
+      <ul>
+        <li v-for="line in sayLessWell(plan.lessWell, itemOf)" :key="line">{{ line }}</li>
+      </ul>
+    </details>
     <details v-if="plan.presumed.length" class="small">
       <summary>
         Reckoned with {{ plural(plan.presumed.length, 'presumed mass', 'presumed masses') }}: it holds if they weigh no
